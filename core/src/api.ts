@@ -1,0 +1,103 @@
+/** What server and browser say to each other (JSON). Times are ISO 8601 texts. */
+import type { ComputerId, CopyId, PlaceId, PluginId, ScanId, SlotId, TrackId } from './id.ts';
+import type { Plugin } from './catalog/plugin.ts';
+import type { Format } from './formats/found-copy.ts';
+import type { FindingSort } from './scan/compare.ts';
+import type { OrderRecord } from './cabinet/order.ts';
+import type { OrderChange } from './cabinet/perform.ts';
+import type { TrackSort } from './find/fits.ts';
+import type { Problem } from './problem.ts';
+
+export interface ComputerView { readonly id: ComputerId; readonly name: string }
+
+export interface CatalogView { readonly computer: ComputerView; readonly plugins: readonly Plugin[] }
+
+/** The order with the number of the latest change in it, and what undo and redo would do. */
+export interface OrderView {
+  readonly revision: number;
+  readonly records: readonly OrderRecord[];
+  readonly undo: string | null;
+  readonly redo: string | null;
+}
+
+/** A change that was stored, as every window hears of it. */
+export interface OrderStep {
+  readonly revision: number;
+  readonly words: string;
+  readonly change: OrderChange;
+  readonly undo: string | null;
+  readonly redo: string | null;
+}
+
+export interface PlaceView {
+  readonly id: PlaceId;
+  readonly path: string;
+  readonly formats: readonly Format[];
+  readonly copies: number;
+  readonly failed: number;
+  /** Whether the directory can be read now. */
+  readonly reachable: boolean;
+}
+
+export type ScanState = 'running' | 'done' | 'stopped' | 'interrupted';
+
+export interface ScanView {
+  readonly id: ScanId;
+  readonly startedAt: string;
+  readonly endedAt: string | null;
+  readonly state: ScanState;
+  readonly looked: number;
+  readonly counts: Readonly<Record<FindingSort | 'unchanged', number>>;
+}
+
+/** How far a running scan is. `total` is null while the places are still being walked. */
+export interface ScanProgress {
+  readonly scan: ScanId;
+  readonly state: ScanState;
+  readonly place: string;
+  readonly examining: string;
+  readonly done: number;
+  readonly total: number | null;
+  readonly unchanged: number;
+  readonly secondsLeft: number | null;
+}
+
+export interface FindingView {
+  readonly id: string;
+  readonly sort: FindingSort;
+  readonly name: string;
+  readonly vendor: string | null;
+  readonly format: Format;
+  readonly path: string;
+  readonly from: string | null;
+  readonly to: string | null;
+  readonly plugin: PluginId | null;
+  readonly problem: Problem | null;
+}
+
+export interface SlotView { readonly id: SlotId; readonly plugin: PluginId; readonly copy: CopyId | null }
+export interface TrackView { readonly id: TrackId; readonly name: string; readonly sort: TrackSort; readonly slots: readonly SlotView[] }
+export interface SessionView { readonly name: string; readonly tracks: readonly TrackView[] }
+
+/** One load into a slot: at `index` of the track; what stood there is replaced. */
+export interface LoadRequest {
+  readonly track: TrackId;
+  readonly index: number;
+  readonly plugin: PluginId;
+  readonly typed: string;
+  readonly keys: number;
+}
+
+/** A load that a host tells of afterwards. */
+export interface PastLoad { readonly plugin: PluginId; readonly at: string; readonly track: TrackSort; readonly after: PluginId | null }
+
+export type ServerEvent =
+  | { readonly event: 'order'; readonly step: OrderStep }
+  | { readonly event: 'catalog' }
+  | { readonly event: 'scan'; readonly progress: ScanProgress }
+  | { readonly event: 'session' }
+  | { readonly event: 'usage' };
+
+/** The body of every answer that is not a success. */
+export interface Refusal { readonly problems: readonly (Problem & { readonly message: string })[] }
+

@@ -1,0 +1,84 @@
+/** The user's order of one computer: cabinets, folders, placements and names, all records of one change log. */
+import { keyOf, type Records } from '../change.ts';
+import type { CabinetId, FolderId, PlacementId, PluginId } from '../id.ts';
+import type { Rule } from '../rules/rule.ts';
+import { byPosition, type Position } from './position.ts';
+
+/** One whole arrangement of folders. */
+export interface Cabinet {
+  readonly table: 'cabinet';
+  readonly id: CabinetId;
+  readonly name: string;
+  readonly position: Position;
+}
+
+export const folderForms = ['favourites', 'folder', 'smart', 'divider'] as const;
+export type FolderForm = (typeof folderForms)[number];
+
+/** A drawer of a cabinet, or (form `divider`) a named line between drawers. */
+export interface Folder {
+  readonly table: 'folder';
+  readonly id: FolderId;
+  readonly cabinet: CabinetId;
+  readonly parent: FolderId | null;
+  readonly form: FolderForm;
+  readonly name: string;
+  readonly position: Position;
+  /** For smart folders only. */
+  readonly rule: Rule | null;
+}
+
+/** A plugin filed in a folder: a reference, never the plugin itself. */
+export interface Placement {
+  readonly table: 'placement';
+  readonly id: PlacementId;
+  readonly folder: FolderId;
+  readonly plugin: PluginId;
+  readonly position: Position;
+}
+
+/** What the user calls a plugin; its id is the plugin's. Exists only while something is set. */
+export interface Naming {
+  readonly table: 'naming';
+  readonly id: PluginId;
+  readonly nickname: string | null;
+  readonly slotLabel: string | null;
+}
+
+export type OrderRecord = Cabinet | Folder | Placement | Naming;
+
+/** All records of the order by `table/id`. */
+export type Order = Records<OrderRecord>;
+
+export const orderOf = (records: Iterable<OrderRecord>): Map<string, OrderRecord> => {
+  const order = new Map<string, OrderRecord>();
+  for (const record of records) order.set(keyOf(record), record);
+  return order;
+};
+
+export const cabinetIn = (order: Order, id: string): Cabinet | undefined => order.get(`cabinet/${id}`) as Cabinet | undefined;
+export const folderIn = (order: Order, id: string): Folder | undefined => order.get(`folder/${id}`) as Folder | undefined;
+export const placementIn = (order: Order, id: string): Placement | undefined => order.get(`placement/${id}`) as Placement | undefined;
+export const namingIn = (order: Order, plugin: string): Naming | undefined => order.get(`naming/${plugin}`) as Naming | undefined;
+
+function ofTable<R extends OrderRecord>(order: Order, table: R['table']): R[] {
+  const found: R[] = [];
+  for (const record of order.values()) if (record.table === table) found.push(record as R);
+  return found;
+}
+
+export const cabinetsOf = (order: Order): Cabinet[] => ofTable<Cabinet>(order, 'cabinet').sort(byPosition);
+export const allFolders = (order: Order): Folder[] => ofTable<Folder>(order, 'folder').sort(byPosition);
+export const allPlacements = (order: Order): Placement[] => ofTable<Placement>(order, 'placement').sort(byPosition);
+export const allNamings = (order: Order): Naming[] => ofTable<Naming>(order, 'naming');
+
+/** Folders and dividers directly below a folder (or below the cabinet, with null), in order. */
+export const foldersBelow = (order: Order, cabinet: CabinetId, parent: FolderId | null): Folder[] =>
+  allFolders(order).filter((f) => f.cabinet === cabinet && f.parent === parent);
+
+export const placementsIn = (order: Order, folder: FolderId): Placement[] => allPlacements(order).filter((p) => p.folder === folder);
+
+/** The folder itself and all below it. */
+export function folderAndBelow(order: Order, folder: Folder): Folder[] {
+  return [folder, ...foldersBelow(order, folder.cabinet, folder.id).flatMap((f) => folderAndBelow(order, f))];
+}

@@ -1,0 +1,189 @@
+/** From an act to the change it makes, in words too. Nothing is written here. */
+import type { Change } from '../change.ts';
+import { noChange } from '../change.ts';
+import { failed, ok, type Problem, type Result } from '../problem.ts';
+import type { Act } from './act.ts';
+import {
+  cabinetIn, cabinetsOf, folderAndBelow, folderIn, foldersBelow, namingIn, placementIn, placementsIn,
+  type Folder, type Naming, type Order, type OrderRecord, type Placement,
+} from './order.ts';
+import { between, byPosition, spread, type Position } from './position.ts';
+
+export type OrderChange = Change<OrderRecord>;
+
+/** The change an act makes, and what to call it: "File 3 plugins in Squeeze". */
+export interface Performed {
+  readonly change: OrderChange;
+  readonly words: string;
+}
+
+/** What perform has to know of the catalog: the name of a plugin, undefined when there is none such. */
+export type NameOfPlugin = (id: string) => string | undefined;
+
+/** Works out the change of one act on one state of the order. */
+export function perform(order: Order, act: Act, nameOf: NameOfPlugin): Result<Performed> {
+  switch (act.act) {
+    case 'add-cabinet': return addCabinet(order, act);
+    case 'add-folder': return addFolder(order, act);
+    case 'rename-folder': return renameFolder(order, act);
+    case 'move-folder': return moveFolder(order, act);
+    case 'remove-folder': return removeFolder(order, act);
+    case 'set-rule': return setRule(order, act);
+    case 'file': return file(order, act, nameOf);
+    case 'take-out': return takeOut(order, act, nameOf);
+    case 'move-placement': return movePlacement(order, act, nameOf);
+    case 'name': return name(order, act, nameOf);
+    default: return act satisfies never;
+  }
+}
+
+type ActOf<N extends Act['act']> = Extract<Act, { act: N }>;
+
+const done = (words: string, change: Partial<OrderChange>): Result<Performed> => ok({ words, change: { ...noChange, ...change } });
+const unknown = (what: string, at: string): { ok: false; problems: Problem[] } => failed({ code: 'unknown-record', at, what });
+
+/** "the plugin Gullwing" or "3 plugins". */
+function sayPlugins(ids: readonly string[], nameOf: NameOfPlugin): string {
+  return ids.length === 1 ? (nameOf(ids[0] ?? '') ?? 'a plugin') : `${ids.length} plugins`;
+}
+
+function addCabinet(order: Order, act: ActOf<'add-cabinet'>): Result<Performed> {
+  const title = act.name.trim();
+  if (title === '') return failed({ code: 'name-empty', at: 'name' });
+  if (cabinetIn(order, act.id) || folderIn(order, act.favourites)) return failed({ code: 'id-taken', at: 'id' });
+  const position = between(cabinetsOf(order).at(-1)?.position ?? null, null);
+  const favourites: Folder = {
+    table: 'folder', id: act.favourites, cabinet: act.id, parent: null, form: 'favourites', name: 'Favourites', position: between(null, null), rule: null,
+  };
+  return done(`Make the cabinet ${title}`, { added: [{ table: 'cabinet', id: act.id, name: title, position }, favourites] });
+}
+
+/** The key for a thing put before another one of a row (or at its end, with null); the thing itself does not count. */
+function positionBefore(row: readonly { id: string; position: Position }[], before: string | null, self: string | null): Position {
+  const others = row.filter((r) => r.id !== self).sort(byPosition);
+  const at = before === null ? others.length : others.findIndex((r) => r.id === before);
+  const index = at < 0 ? others.length : at;
+  const low = others[index - 1]?.position ?? null, high = others[index]?.position ?? null;
+  return low !== null && low === high ? low : between(low, high);
+}
+
+/** Why a folder cannot stand below that parent; null when it can. */
+function parentTrouble(order: Order, cabinet: string, parent: string | null): Problem | null {
+  if (parent === null) return null;
+  const folder = folderIn(order, parent);
+  if (!folder || folder.cabinet !== cabinet) return { code: 'unknown-record', at: 'parent', what: 'folder' };
+  return folder.form === 'divider' ? { code: 'holds-no-plugins', at: 'parent', name: folder.name, form: 'divider' } : null;
+}
+
+function addFolder(order: Order, act: ActOf<'add-folder'>): Result<Performed> {
+  const title = act.name.trim();
+  if (title === '') return failed({ code: 'name-empty', at: 'name' });
+  if (!cabinetIn(order, act.cabinet)) return unknown('cabinet', 'cabinet');
+  if (folderIn(order, act.id)) return failed({ code: 'id-taken', at: 'id' });
+  const trouble = parentTrouble(order, act.cabinet, act.parent);
+  if (trouble) return failed(trouble);
+  if (act.form === 'smart' && act.rule === null) return failed({ code: 'rule-empty', at: 'rule' });
+  const folder: Folder = {
+    table: 'folder', id: act.id, cabinet: act.cabinet, parent: act.parent, form: act.form, name: title,
+    position: positionBefore(foldersBelow(order, act.cabinet, act.parent), act.before, null),
+    rule: act.form === 'smart' ? act.rule : null,
+  };
+  const what = { folder: 'folder', smart: 'smart folder', divider: 'divider' }[act.form];
+  return done(`Make the ${what} ${title}`, { added: [folder] });
+}
+
+function renameFolder(order: Order, act: ActOf<'rename-folder'>): Result<Performed> {
+  const folder = folderIn(order, act.folder);
+  const title = act.name.trim();
+  if (!folder) return unknown('folder', 'folder');
+  if (title === '') return failed({ code: 'name-empty', at: 'name' });
+  if (folder.form === 'favourites') return failed({ code: 'stays', at: 'folder', name: folder.name });
+  const words = `Rename ${folder.name} to ${title}`;
+  return folder.name === title ? done(words, {}) : done(words, { updated: [[folder, { ...folder, name: title }]] });
+}
+
+function moveFolder(order: Order, act: ActOf<'move-folder'>): Result<Performed> {
+  const folder = folderIn(order, act.folder);
+  if (!folder) return unknown('folder', 'folder');
+  const trouble = parentTrouble(order, folder.cabinet, act.parent);
+  if (trouble) return failed(trouble);
+  if (folderAndBelow(order, folder).some((f) => f.id === act.parent)) return failed({ code: 'inside-itself', at: 'parent', name: folder.name });
+  if (folder.form === 'favourites' && act.parent !== null) return failed({ code: 'stays', at: 'folder', name: folder.name });
+  const row = foldersBelow(order, folder.cabinet, act.parent);
+  if (act.before === folder.id) return done(`Move ${folder.name}`, {});
+  const moved: Folder = { ...folder, parent: act.parent, position: positionBefore(row, act.before, folder.id) };
+  return done(`Move ${folder.name}`, { updated: [[folder, moved]] });
+}
+
+function removeFolder(order: Order, act: ActOf<'remove-folder'>): Result<Performed> {
+  const folder = folderIn(order, act.folder);
+  if (!folder) return unknown('folder', 'folder');
+  if (folder.form === 'favourites') return failed({ code: 'stays', at: 'folder', name: folder.name });
+  const folders = folderAndBelow(order, folder);
+  const placements = folders.flatMap((f) => placementsIn(order, f.id));
+  return done(`Remove the ${folder.form === 'divider' ? 'divider' : 'folder'} ${folder.name}`, { removed: [...placements, ...folders.reverse()] });
+}
+
+function setRule(order: Order, act: ActOf<'set-rule'>): Result<Performed> {
+  const folder = folderIn(order, act.folder);
+  if (!folder) return unknown('folder', 'folder');
+  if (folder.form !== 'smart') return failed({ code: 'not-a-smart-folder', at: 'folder', name: folder.name });
+  return done(`Change the rule of ${folder.name}`, { updated: [[folder, { ...folder, rule: act.rule }]] });
+}
+
+function file(order: Order, act: ActOf<'file'>, nameOf: NameOfPlugin): Result<Performed> {
+  const folder = folderIn(order, act.folder);
+  if (!folder) return unknown('folder', 'folder');
+  if (folder.form === 'smart' || folder.form === 'divider') return failed({ code: 'holds-no-plugins', at: 'folder', name: folder.name, form: folder.form });
+  const row = placementsIn(order, folder.id);
+  const there = new Set<string>(row.map((p) => p.plugin));
+  const fresh: { placement: Placement['id']; plugin: Placement['plugin'] }[] = [];
+  for (const entry of act.plugins) {
+    if (nameOf(entry.plugin) === undefined) return unknown('plugin', 'plugins');
+    if (placementIn(order, entry.placement)) return failed({ code: 'id-taken', at: 'plugins' });
+    if (!there.has(entry.plugin)) fresh.push(entry);
+    there.add(entry.plugin);
+  }
+  if (fresh.length === 0) return failed({ code: 'already-there', at: 'plugins', name: folder.name });
+  const index = row.findIndex((p) => p.id === act.before);
+  const high = index < 0 ? null : (row[index]?.position ?? null);
+  const low = (index < 0 ? row.at(-1) : row[index - 1])?.position ?? null;
+  const keys = low !== null && low === high ? fresh.map(() => low) : spread(low, high, fresh.length);
+  const added = fresh.map((entry, i): Placement => ({ table: 'placement', id: entry.placement, folder: folder.id, plugin: entry.plugin, position: keys[i] ?? '' }));
+  return done(`File ${sayPlugins(fresh.map((e) => e.plugin), nameOf)} in ${folder.name}`, { added });
+}
+
+function takeOut(order: Order, act: ActOf<'take-out'>, nameOf: NameOfPlugin): Result<Performed> {
+  const placements: Placement[] = [];
+  for (const id of new Set(act.placements)) {
+    const placement = placementIn(order, id);
+    if (!placement) return unknown('placement', 'placements');
+    placements.push(placement);
+  }
+  const folders = [...new Set(placements.map((p) => p.folder))];
+  const from = folders.length === 1 ? (folderIn(order, folders[0] ?? '')?.name ?? 'a folder') : `${folders.length} folders`;
+  return done(`Take ${sayPlugins([...new Set(placements.map((p) => p.plugin))], nameOf)} out of ${from}`, { removed: placements });
+}
+
+function movePlacement(order: Order, act: ActOf<'move-placement'>, nameOf: NameOfPlugin): Result<Performed> {
+  const placement = placementIn(order, act.placement);
+  if (!placement) return unknown('placement', 'placement');
+  const words = `Move ${nameOf(placement.plugin) ?? 'a plugin'} within ${folderIn(order, placement.folder)?.name ?? 'a folder'}`;
+  if (act.before === placement.id) return done(words, {});
+  const moved: Placement = { ...placement, position: positionBefore(placementsIn(order, placement.folder), act.before, placement.id) };
+  return done(words, { updated: [[placement, moved]] });
+}
+
+const orNull = (text: string | null): string | null => (text === null || text.trim() === '' ? null : text.trim());
+
+function name(order: Order, act: ActOf<'name'>, nameOf: NameOfPlugin): Result<Performed> {
+  const original = nameOf(act.plugin);
+  if (original === undefined) return unknown('plugin', 'plugin');
+  const before = namingIn(order, act.plugin);
+  const naming: Naming = { table: 'naming', id: act.plugin, nickname: orNull(act.nickname), slotLabel: orNull(act.slotLabel) };
+  const isBare = naming.nickname === null && naming.slotLabel === null;
+  const words = naming.nickname === null ? `Name ${original}` : `Call ${original} ${naming.nickname}`;
+  if (!before) return done(words, isBare ? {} : { added: [naming] });
+  if (before.nickname === naming.nickname && before.slotLabel === naming.slotLabel) return done(words, {});
+  return done(words, isBare ? { removed: [before] } : { updated: [[before, naming]] });
+}

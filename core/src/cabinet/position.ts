@@ -1,0 +1,53 @@
+/**
+ * Places in an order as text keys, so that one thing can go between two others without touching them.
+ * Keys are fractions in base 62 compared character by character (UTF-16 order, also PostgreSQL's "C" order).
+ */
+const digits = '0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz';
+const middle = Math.floor(digits.length / 2);
+
+export type Position = string;
+
+/**
+ * A key between two others; null stands for the open end. The result never ends in the lowest digit,
+ * so that there is always room below it. Throws when `before` is not below `after`.
+ */
+export function between(before: Position | null, after: Position | null): Position {
+  if (before !== null && after !== null && before >= after) throw new RangeError(`${before} is not before ${after}`);
+  let key = '';
+  for (let at = 0; ; at += 1) {
+    const low = before !== null && at < before.length ? digits.indexOf(before.charAt(at)) : 0;
+    const high = after !== null && at < after.length ? digits.indexOf(after.charAt(at)) : digits.length;
+    if (low === high) {
+      key += digits.charAt(low);
+      continue;
+    }
+    const between = Math.floor((low + high) / 2);
+    if (between > low) return key + digits.charAt(between);
+    return key + digits.charAt(low) + above(before?.slice(at + 1) ?? '');
+  }
+}
+
+/** A short key above the given rest of a key, with no upper end. */
+function above(rest: string): string {
+  let key = '';
+  for (const character of rest) {
+    const digit = digits.indexOf(character);
+    if (digit < digits.length - 1) return key + digits.charAt(Math.ceil((digit + digits.length) / 2));
+    key += character;
+  }
+  return key + digits.charAt(middle);
+}
+
+/** `count` keys in order between two others, spread evenly so that they stay short. */
+export function spread(before: Position | null, after: Position | null, count: number): Position[] {
+  if (count <= 0) return [];
+  const half = Math.floor(count / 2);
+  const key = between(before, after);
+  return [...spread(before, key, half), key, ...spread(key, after, count - half - 1)];
+}
+
+/** The order of things with a position; equal keys (two windows at once) fall back to the id, so the order is total. */
+export function byPosition(a: { position: Position; id: string }, b: { position: Position; id: string }): number {
+  if (a.position !== b.position) return a.position < b.position ? -1 : 1;
+  return a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
+}

@@ -1,0 +1,31 @@
+import { describe, expect, it } from '@jest/globals';
+import { asId } from '../id.ts';
+import { copyInFront, nameOfCopy, pluginKey, type CopyCard } from './plugin.ts';
+import { foldVendor } from './vendor.ts';
+
+const card = (over: Partial<CopyCard>): CopyCard => ({ id: asId('c'), format: 'LV2', path: '/p', version: null, hasPicture: false, state: 'present', ...over });
+
+describe('copies of one plugin', () => {
+  it('share a key across formats and spellings of the vendor', () => {
+    const lv2 = pluginKey({ name: 'Gorse  Plate LV2', path: '/a.lv2', vendor: 'Thole Audio <hi@thole.invalid>' });
+    expect(lv2).toBe(pluginKey({ name: 'Gorse Plate', path: '/b.vst3', vendor: 'THOLE Ltd.' }));
+  });
+  it('stay apart when the vendors differ', () =>
+    expect(pluginKey({ name: 'Vocoder', path: '/a', vendor: 'A' })).not.toBe(pluginKey({ name: 'Vocoder', path: '/a', vendor: 'B' })));
+  it('stay apart when only a mark differs', () =>
+    expect(pluginKey({ name: 'Gorse II', path: '/a', vendor: null })).not.toBe(pluginKey({ name: 'Gorse', path: '/a', vendor: null })));
+  it('without a name are called after their file', () => expect(nameOfCopy({ name: null, path: '/x/Otter_Bend.vst3' })).toBe('Otter_Bend'));
+});
+
+describe('a vendor', () => {
+  it('keeps a loose word that is all of its name', () => expect(foldVendor('Audio')).toBe('audio'));
+  it('of none is empty', () => expect(foldVendor(null)).toBe(''));
+});
+
+describe('the copy in front', () => {
+  it('is of the newest format that is there', () => {
+    const copies = [card({ id: asId('1') }), card({ id: asId('2'), format: 'VST3', state: 'gone' }), card({ id: asId('3'), format: 'CLAP' })];
+    expect(copyInFront({ copies })?.id).toBe('3');
+  });
+  it('of a plugin without copies is none', () => expect(copyInFront({ copies: [] })).toBeUndefined());
+});

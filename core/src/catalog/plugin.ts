@@ -1,0 +1,60 @@
+/** One plugin: the product, with all the copies that are the same thing. */
+import type { FoundCopy, Format } from '../formats/found-copy.ts';
+import { fold } from '../fold.ts';
+import type { CopyId, PluginId } from '../id.ts';
+import type { Kind } from './kind.ts';
+import { foldVendor } from './vendor.ts';
+
+/** A copy as the catalog shows it. */
+export interface CopyCard {
+  readonly id: CopyId;
+  readonly format: Format;
+  readonly path: string;
+  readonly version: string | null;
+  readonly hasPicture: boolean;
+  readonly state: CopyState;
+}
+
+/** `present` when the last scan saw it; `gone` keeps what the user made of it. */
+export type CopyState = 'present' | 'gone';
+
+/** A plugin as every screen shows it. */
+export interface Plugin {
+  readonly id: PluginId;
+  readonly name: string;
+  readonly vendor: string | null;
+  readonly kind: Kind;
+  readonly types: readonly string[];
+  /** When its first copy was seen, ISO 8601. */
+  readonly arrived: string;
+  readonly copies: readonly CopyCard[];
+}
+
+/** A file's name without directories and ending. */
+export function stemOf(path: string): string {
+  const name = path.split(/[\\/]/).pop() ?? path;
+  return name.replace(/\.(vst3|lv2|clap|component|vst|dll|so)$/i, '');
+}
+
+/** The name to show for a copy: its own, else that of its file. */
+export const nameOfCopy = (copy: Pick<FoundCopy, 'name' | 'path'>): string => copy.name ?? stemOf(copy.path);
+
+/**
+ * Copies with the same key are one plugin: same folded name and same folded vendor. A format's name at the end
+ * of a name does not count.
+ */
+export function pluginKey(copy: Pick<FoundCopy, 'name' | 'path' | 'vendor'>): string {
+  const name = fold(nameOfCopy(copy).replace(/_/g, ' ')).replace(/[\s(-]*\b(lv2|vst3?|clap|ladspa)\b\)?$/, '').trim();
+  return `${name}|${foldVendor(copy.vendor)}`;
+}
+
+/** Formats, preferred first (common practice, no published source): newer before older. */
+const preferred: readonly Format[] = ['VST3', 'CLAP', 'AU', 'LV2', 'VST2', 'LADSPA'];
+
+export const isPresent = (plugin: Pick<Plugin, 'copies'>): boolean => plugin.copies.some((copy) => copy.state === 'present');
+
+/** The copy in front: present before gone, then the preferred format, then by path. */
+export function copyInFront(plugin: Pick<Plugin, 'copies'>): CopyCard | undefined {
+  const rank = (copy: CopyCard): number => (copy.state === 'present' ? 0 : 100) + preferred.indexOf(copy.format);
+  return [...plugin.copies].sort((a, b) => rank(a) - rank(b) || (a.path < b.path ? -1 : 1))[0];
+}

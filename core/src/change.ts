@@ -1,0 +1,75 @@
+/** A change is a value: what was added, updated (from, to) and removed. Findings, undo and previews share this shape. */
+
+/** Anything that is told apart by an id within its table. */
+export interface Keyed {
+  readonly table: string;
+  readonly id: string;
+}
+
+export interface Change<R extends Keyed> {
+  readonly added: readonly R[];
+  readonly updated: readonly (readonly [from: R, to: R])[];
+  readonly removed: readonly R[];
+}
+
+/** Records by `table/id`. */
+export type Records<R extends Keyed> = ReadonlyMap<string, R>;
+
+export const noChange: Change<never> = { added: [], updated: [], removed: [] };
+
+export const keyOf = (record: Keyed): string => `${record.table}/${record.id}`;
+
+export const isEmptyChange = (change: Change<Keyed>): boolean =>
+  change.added.length + change.updated.length + change.removed.length === 0;
+
+/** The records after the change; the given map stays as it was. */
+export function applyChange<R extends Keyed>(records: Records<R>, change: Change<R>): Map<string, R> {
+  const next = new Map(records);
+  for (const record of change.removed) next.delete(keyOf(record));
+  for (const [, to] of change.updated) next.set(keyOf(to), to);
+  for (const record of change.added) next.set(keyOf(record), record);
+  return next;
+}
+
+/** The change that undoes this one. */
+export function reverse<R extends Keyed>(change: Change<R>): Change<R> {
+  return {
+    added: [...change.removed].reverse(),
+    updated: change.updated.map(([from, to]) => [to, from] as const).reverse(),
+    removed: [...change.added].reverse(),
+  };
+}
+
+/** One change with the effect of the first and then the second. */
+export function squash<R extends Keyed>(first: Change<R>, second: Change<R>): Change<R> {
+  const net = new Map<string, { from: R | null; to: R | null }>();
+  const note = (from: R | null, to: R | null): void => {
+    const key = keyOf((from ?? to) as R);
+    const known = net.get(key);
+    net.set(key, { from: known ? known.from : from, to });
+  };
+  for (const change of [first, second]) {
+    for (const record of change.removed) note(record, null);
+    for (const [from, to] of change.updated) note(from, to);
+    for (const record of change.added) note(null, record);
+  }
+  const added: R[] = [], updated: [R, R][] = [], removed: R[] = [];
+  for (const { from, to } of net.values()) {
+    if (from && to) updated.push([from, to]);
+    else if (to) added.push(to);
+    else if (from) removed.push(from);
+  }
+  return { added, updated, removed };
+}
+
+/** What has to be done to turn `before` into `after`; records are compared with `same`. */
+export function diff<R extends Keyed>(before: Records<R>, after: Records<R>, same: (a: R, b: R) => boolean): Change<R> {
+  const added: R[] = [], updated: [R, R][] = [], removed: R[] = [];
+  for (const [key, to] of after) {
+    const from = before.get(key);
+    if (!from) added.push(to);
+    else if (!same(from, to)) updated.push([from, to]);
+  }
+  for (const [key, from] of before) if (!after.has(key)) removed.push(from);
+  return { added, updated, removed };
+}

@@ -1,0 +1,68 @@
+/** Narrowing the list: the facts of the sentence "Show effects of any type from any vendor …". */
+import type { Format } from '../formats/found-copy.ts';
+import { compareNames, fold } from '../fold.ts';
+import type { Plugin } from '../catalog/plugin.ts';
+import type { Kind } from '../catalog/kind.ts';
+import { isWithin, typeName } from '../types/tree.ts';
+
+/** What narrows the list; null is "any". */
+export interface Filter {
+  readonly kind: Kind | null;
+  /** A type or a group; a group includes its types; `none` for plugins without any. */
+  readonly type: string | null;
+  readonly vendor: string | null;
+  readonly format: Format | null;
+  readonly text: string;
+  readonly unfiled: boolean;
+}
+
+export const noFilter: Filter = { kind: null, type: null, vendor: null, format: null, text: '', unfiled: false };
+
+export const isNarrowed = (filter: Filter): boolean => JSON.stringify({ ...filter, text: filter.text.trim() }) !== JSON.stringify(noFilter);
+
+export const sortings = ['name', 'vendor', 'type', 'arrival', 'use'] as const;
+export type Sorting = (typeof sortings)[number];
+
+/** A plugin with its folded text, made once for each catalog. */
+export interface Row {
+  readonly plugin: Plugin;
+  readonly nickname: string | null;
+  readonly text: string;
+}
+
+/** What is searched of a plugin: names, vendor and types, folded. */
+export function rowOf(plugin: Plugin, nickname: string | null, slotLabel: string | null): Row {
+  const types = plugin.types.map(typeName).join(' ');
+  return { plugin, nickname, text: fold([plugin.name, nickname ?? '', slotLabel ?? '', plugin.vendor ?? '', types].join(' ')) };
+}
+
+/** The vendor shown for plugins that name none. */
+export const noVendor = '(no vendor)';
+
+/** The rows that pass, in their given order. `isFiled` answers whether a plugin is in a folder. Every typed part must be found. */
+export function narrow(rows: readonly Row[], filter: Filter, isFiled: (id: string) => boolean): Row[] {
+  const parts = fold(filter.text).split(' ').filter((part) => part !== '');
+  return rows.filter(({ plugin, text }) =>
+    (filter.kind === null || plugin.kind === filter.kind)
+    && (filter.type === null || hasType(plugin, filter.type))
+    && (filter.vendor === null || (plugin.vendor ?? noVendor) === filter.vendor)
+    && (filter.format === null || plugin.copies.some((copy) => copy.format === filter.format))
+    && (!filter.unfiled || !isFiled(plugin.id))
+    && parts.every((part) => text.includes(part)));
+}
+
+const hasType = (plugin: Plugin, type: string): boolean =>
+  type === 'none' ? plugin.types.length === 0 : plugin.types.some((t) => isWithin(t, type));
+
+/** Rows lined up by one fact; equal ones by name, so that the order is total. */
+export function lineUp(rows: readonly Row[], by: Sorting, usage: ReadonlyMap<string, { warmth: number }>): Row[] {
+  const keys: Record<Sorting, (a: Row, b: Row) => number> = {
+    name: () => 0,
+    vendor: (a, b) => compareNames(a.plugin.vendor ?? '\uffff', b.plugin.vendor ?? '\uffff'),
+    type: (a, b) => compareNames(a.plugin.types[0] ?? '\uffff', b.plugin.types[0] ?? '\uffff'),
+    arrival: (a, b) => (a.plugin.arrived < b.plugin.arrived ? 1 : a.plugin.arrived > b.plugin.arrived ? -1 : 0),
+    use: (a, b) => (usage.get(b.plugin.id)?.warmth ?? 0) - (usage.get(a.plugin.id)?.warmth ?? 0),
+  };
+  const key = keys[by];
+  return [...rows].sort((a, b) => key(a, b) || compareNames(a.nickname ?? a.plugin.name, b.nickname ?? b.plugin.name) || (a.plugin.id < b.plugin.id ? -1 : 1));
+}

@@ -1,0 +1,33 @@
+/** How a reader gets at the files of one bundle: given by the caller, which keeps it inside the place. */
+import type { Result } from '../problem.ts';
+
+export interface BundleFiles {
+  /** Absolute path of the bundle, without a trailing slash. */
+  readonly root: string;
+  /** The bytes of a file below the root, at most `limit` of them; a Problem when missing, larger or out of bounds. */
+  read(relative: string, limit: number): Result<Uint8Array>;
+  /** Names in a directory below the root; empty when there is none. */
+  list(relative: string): string[];
+}
+
+/** Limits of the readers, far above anything real. Bytes. */
+export const limits = {
+  turtleFile: 16 * 1_048_576,
+  turtleFiles: 256,
+  moduleInfo: 4 * 1_048_576,
+  statements: 2_000_000,
+  copiesInBundle: 2_000,
+  textLength: 500,
+} as const;
+
+const decoder = new TextDecoder('utf-8');
+
+/** UTF-8 text without byte-order mark; bytes that are not UTF-8 become U+FFFD. */
+export const textOf = (bytes: Uint8Array): string => decoder.decode(bytes);
+
+/** One line for the screen: control characters become spaces, the length is bounded; empty becomes null. */
+export function cleanText(text: string | null | undefined): string | null {
+  if (text === null || text === undefined) return null;
+  const line = text.slice(0, 4 * limits.textLength).replace(/[\p{Cc}\p{Cf}\p{Zl}\p{Zp}\s]+/gu, ' ').trim().slice(0, limits.textLength);
+  return line === '' ? null : line;
+}

@@ -1,0 +1,46 @@
+/** What reading one installed plugin tells. Null means: reading cannot know. */
+import type { Problem } from '../problem.ts';
+
+export const formats = ['VST2', 'VST3', 'AU', 'CLAP', 'LV2', 'LADSPA'] as const;
+export type Format = (typeof formats)[number];
+
+export interface FoundCopy {
+  readonly format: Format;
+  /** The bundle directory or file, absolute. */
+  readonly path: string;
+  /** The executable inside a bundle, absolute. */
+  readonly binary: string | null;
+  /** LV2: the URI; VST3: the class id, 32 hex digits in capitals. */
+  readonly identity: string | null;
+  readonly name: string | null;
+  readonly vendor: string | null;
+  /** Categories as found: class URIs, sub-categories. */
+  readonly declared: readonly string[];
+  readonly version: string | null;
+  readonly architectures: readonly string[] | null;
+  /** Audio channels or ports in and out. */
+  readonly audioIn: number | null;
+  readonly audioOut: number | null;
+  readonly notesIn: boolean | null;
+  readonly notesOut: boolean | null;
+  /** Identities this copy says it stands in for. */
+  readonly replaces: readonly string[];
+  /** A picture of its window that the bundle ships, absolute. */
+  readonly picture: string | null;
+  readonly examined: 'read' | 'opened';
+  readonly status: 'ok' | 'failed';
+  readonly problem: Problem | null;
+}
+
+/** A copy of which only the format and path are known. */
+export function bareCopy(format: Format, path: string): FoundCopy {
+  return {
+    format, path, binary: null, identity: null, name: null, vendor: null, declared: [], version: null,
+    architectures: null, audioIn: null, audioOut: null, notesIn: null, notesOut: null, replaces: [],
+    picture: null, examined: 'read', status: 'ok', problem: null,
+  };
+}
+
+export const failedCopy = (format: Format, path: string, problem: Problem): FoundCopy => ({
+  ...bareCopy(format, path), status: 'failed', problem,
+});

@@ -1,0 +1,21 @@
+/** A bundle in memory, for tests and for bundles that come inside an archive. */
+import { failed, ok } from '../problem.ts';
+import type { BundleFiles } from './bundle-files.ts';
+
+/** `contents` maps paths below the root to bytes or text in Latin-1. */
+export function memoryFiles(root: string, contents: Readonly<Record<string, string | Uint8Array>>): BundleFiles {
+  return {
+    root,
+    read(relative, limit) {
+      const held = contents[relative];
+      if (held === undefined) return failed({ code: 'file-missing', at: relative });
+      if (held.length > limit) return failed({ code: 'file-too-large', at: relative, got: held.length, limit });
+      return ok(typeof held === 'string' ? Uint8Array.from(held, (c) => c.charCodeAt(0)) : held);
+    },
+    list(relative) {
+      const prefix = relative === '' ? '' : `${relative}/`;
+      const names = Object.keys(contents).filter((p) => p.startsWith(prefix)).map((p) => p.slice(prefix.length).split('/')[0] ?? '');
+      return [...new Set(names)].sort();
+    },
+  };
+}

@@ -1,0 +1,82 @@
+/** A small graph over the statements of Turtle files (https://www.w3.org/TR/turtle/), read by the n3 package. */
+import { Parser } from 'n3';
+import { failed, ok, type Result } from '../problem.ts';
+import { limits, textOf } from './bundle-files.ts';
+
+/** An object of a statement: a resource (also a blank node, `_:…`) or a literal with its language. */
+export interface Term {
+  readonly kind: 'resource' | 'literal';
+  readonly value: string;
+  readonly language: string;
+}
+
+/** Statements by subject and predicate; several files can be read into one graph. */
+export class Graph {
+  readonly #subjects = new Map<string, Map<string, Term[]>>();
+  #size = 0;
+  #files = 0;
+
+  /** Statements held. */
+  get size(): number {
+    return this.#size;
+  }
+
+  /** Adds the statements of one Turtle file. `base` is the file's own URI. On a Problem nothing is added. */
+  addTurtle(bytes: Uint8Array, base: string, at: string): Result<number> {
+    const statements: [string, string, Term][] = [];
+    this.#files += 1;
+    try {
+      const parser = new Parser({ baseIRI: base, format: 'Turtle', blankNodePrefix: `_:f${this.#files}_` });
+      for (const quad of parser.parse(textOf(bytes))) {
+        const object = quad.object;
+        statements.push([quad.subject.value, quad.predicate.value, object.termType === 'Literal'
+          ? { kind: 'literal', value: object.value, language: object.language.toLowerCase() }
+          : { kind: 'resource', value: object.value, language: '' }]);
+      }
+    } catch (error) {
+      return failed(turtleProblem(error, at));
+    }
+    if (this.#size + statements.length > limits.statements)
+      return failed({ code: 'too-much', at, what: 'statements', got: this.#size + statements.length, limit: limits.statements });
+    for (const [subject, predicate, term] of statements) this.#add(subject, predicate, term);
+    return ok(statements.length);
+  }
+
+  #add(subject: string, predicate: string, term: Term): void {
+    let predicates = this.#subjects.get(subject);
+    if (!predicates) this.#subjects.set(subject, (predicates = new Map()));
+    const terms = predicates.get(predicate);
+    if (terms) terms.push(term);
+    else predicates.set(predicate, [term]);
+    this.#size += 1;
+  }
+
+  subjects(): Iterable<string> {
+    return this.#subjects.keys();
+  }
+
+  all(subject: string, predicate: string): readonly Term[] {
+    return this.#subjects.get(subject)?.get(predicate) ?? [];
+  }
+
+  /** Values of the resources that stand as object, in the file's order, each once. */
+  resources(subject: string, predicate: string): string[] {
+    return [...new Set(this.all(subject, predicate).filter((t) => t.kind === 'resource').map((t) => t.value))];
+  }
+
+  /** The literal without a language, else the English one, else the first. */
+  text(subject: string, predicate: string): string | null {
+    const texts = this.all(subject, predicate).filter((t) => t.kind === 'literal');
+    const best = texts.find((t) => t.language === '') ?? texts.find((t) => t.language.startsWith('en')) ?? texts[0];
+    return best?.value ?? null;
+  }
+}
+
+function turtleProblem(error: unknown, at: string): { code: 'damaged'; at: string; line: number | null; detail: string } {
+  const message = error instanceof Error ? error.message : String(error);
+  const line = /on line (\d+)/.exec(message)?.[1];
+  return {
+    code: 'damaged', at, line: line === undefined ? null : Number(line),
+    detail: `it is not valid Turtle (${message.replace(/ on line \d+\.?/, '').slice(0, 120)}).`,
+  };
+}

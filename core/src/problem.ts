@@ -1,0 +1,93 @@
+/** What can go wrong, as data, and its wording in one place. */
+
+/** One thing that went wrong: what (`code`), where (`at`) and the value that was got. */
+export type Problem =
+  | { code: 'file-missing'; at: string }
+  | { code: 'file-too-large'; at: string; got: number; limit: number }
+  | { code: 'file-unreadable'; at: string; reason: string }
+  | { code: 'outside-place'; at: string }
+  | { code: 'damaged'; at: string; line: number | null; detail: string }
+  | { code: 'too-much'; at: string; what: string; got: number; limit: number }
+  | { code: 'not-a-plugin'; at: string; detail: string }
+  | { code: 'field-invalid'; at: string; detail: string }
+  | { code: 'place-missing'; at: string }
+  | { code: 'place-is-file'; at: string }
+  | { code: 'place-known'; at: string }
+  | { code: 'place-whole-disk'; at: string }
+  | { code: 'place-unreadable'; at: string; reason: string }
+  | { code: 'no-usual-place'; at: string }
+  | { code: 'no-places'; at: string }
+  | { code: 'scan-running'; at: string }
+  | { code: 'no-scan-running'; at: string }
+  | { code: 'unknown-record'; at: string; what: string }
+  | { code: 'id-taken'; at: string }
+  | { code: 'name-empty'; at: string }
+  | { code: 'holds-no-plugins'; at: string; name: string; form: 'smart' | 'divider' }
+  | { code: 'already-there'; at: string; name: string }
+  | { code: 'stays'; at: string; name: string }
+  | { code: 'inside-itself'; at: string; name: string }
+  | { code: 'not-a-smart-folder'; at: string; name: string }
+  | { code: 'rule-empty'; at: string }
+  | { code: 'nothing-to-undo'; at: string }
+  | { code: 'nothing-to-redo'; at: string }
+  | { code: 'does-not-fit-slot'; at: string; name: string; slot: string }
+  | { code: 'no-copy-to-load'; at: string; name: string }
+  | { code: 'foreign-host'; at: string }
+  | { code: 'foreign-origin'; at: string }
+  | { code: 'internal'; at: string };
+
+export type ProblemCode = Problem['code'];
+
+/** What may fail answers with one of these two; nothing in core throws for bad input. */
+export type Result<T> = { ok: true; value: T } | { ok: false; problems: Problem[] };
+
+export const ok = <T>(value: T): Result<T> => ({ ok: true, value });
+export const failed = (...problems: Problem[]): { ok: false; problems: Problem[] } => ({ ok: false, problems });
+
+const mebibytes = (bytes: number): string => `${Math.ceil(bytes / 1_048_576).toLocaleString('en')} MB`;
+
+type Wording = { [C in ProblemCode]: (problem: Extract<Problem, { code: C }>) => string };
+
+const wording: Wording = {
+  'file-missing': (p) => `${p.at} is named by the plugin but is not there. Installing the plugin again usually mends this.`,
+  'file-too-large': (p) => `${p.at} is ${mebibytes(p.got)}, more than the ${mebibytes(p.limit)} such a file can sensibly be. It was not read.`,
+  'file-unreadable': (p) => `${p.at} could not be read (${p.reason}).`,
+  'outside-place': (p) => `${p.at} lies outside the place that was looked through, so it was not read.`,
+  damaged: (p) => `${p.at} is damaged${p.line === null ? '' : ` at line ${p.line}`}: ${p.detail}`,
+  'too-much': (p) => `${p.at} has ${p.got.toLocaleString('en')} ${p.what}; ${p.limit.toLocaleString('en')} is the most that is read.`,
+  'not-a-plugin': (p) => `${p.at} is not a plugin: ${p.detail}`,
+  'field-invalid': (p) => `${p.at}: ${p.detail}`,
+  'place-missing': (p) => `There is no directory ${p.at} on this computer. Check the spelling, or whether its disk is plugged in.`,
+  'place-is-file': (p) => `${p.at} is a file. A place is the directory that holds the plugins; try the directory above it.`,
+  'place-known': (p) => `${p.at} is a place already, or lies inside one.`,
+  'place-whole-disk': (p) => `${p.at} is a whole disk. Choose the directory on it that holds the plugins.`,
+  'place-unreadable': (p) => `${p.at} may not be read by this program (${p.reason}).`,
+  'no-usual-place': () => 'None of the directories where plugins usually live exists on this computer. Add the directory you use.',
+  'no-places': () => 'There is no place to look through yet. Add one first.',
+  'scan-running': () => 'A scan is running already. Stop it first, or wait until it is done.',
+  'no-scan-running': () => 'No scan is running.',
+  'unknown-record': (p) => `There is no such ${p.what} any more. Somebody may have removed it meanwhile.`,
+  'id-taken': (p) => `${p.at} exists already.`,
+  'name-empty': () => 'A name needs at least one letter.',
+  'holds-no-plugins': (p) =>
+    p.form === 'smart'
+      ? `${p.name} fills itself by its rule, so nothing can be filed in it by hand. Change its rule instead.`
+      : `${p.name} is a divider and holds no plugins. Choose a folder beside it.`,
+  'already-there': (p) => `${p.name} holds them already.`,
+  stays: (p) => `${p.name} stays: every cabinet has it.`,
+  'inside-itself': (p) => `${p.name} cannot be put inside itself.`,
+  'not-a-smart-folder': (p) => `${p.name} is not a smart folder and has no rule.`,
+  'rule-empty': () => 'A rule needs at least one keyword.',
+  'nothing-to-undo': () => 'There is nothing to undo.',
+  'nothing-to-redo': () => 'There is nothing to redo.',
+  'does-not-fit-slot': (p) => `${p.name} does not fit here: this is a slot for ${p.slot}.`,
+  'no-copy-to-load': (p) => `${p.name} has no copy that can be loaded at the moment.`,
+  'foreign-host': (p) => `Requests must be addressed to this computer, not to ${p.at}.`,
+  'foreign-origin': (p) => `Requests from pages of ${p.at} are refused.`,
+  internal: () => 'Something went wrong inside Clever Drawer. Nothing was changed; the log of the program says more.',
+};
+
+/** A problem in words a producer understands: where, what, and what to do. */
+export function describe(problem: Problem): string {
+  return (wording[problem.code] as (p: Problem) => string)(problem);
+}

@@ -1,0 +1,22 @@
+/** What loads say about habits. */
+
+/** After this many days a load counts half. Common practice, no published source. */
+export const halfLifeDays = 30;
+const day = 86_400_000;
+
+/** How much a load of that age still counts: 1 now, ½ after the half-life. `age` in milliseconds. */
+export const weightOfAge = (age: number): number => 2 ** (-Math.max(0, age) / (halfLifeDays * day));
+
+/** How warm a plugin is: the sum of the weights of its loads. Times in milliseconds since 1970. */
+export function warmth(loads: readonly number[], now: number): number {
+  return loads.reduce((sum, at) => sum + weightOfAge(now - at), 0);
+}
+
+/** One plugin's loads in short, as the server sums them up. */
+export interface Usage {
+  readonly plugin: string;
+  readonly loads: number;
+  /** ISO 8601. */
+  readonly lastLoaded: string;
+  readonly warmth: number;
+}

@@ -1,0 +1,24 @@
+/** Computers, and the lock under which their order is changed. */
+import { randomUUID } from 'node:crypto';
+import type { EntityManager } from 'typeorm';
+import { ComputerTable, type ComputerRow } from './schemas.ts';
+
+export const listComputers = (manager: EntityManager): Promise<ComputerRow[]> => manager.getRepository(ComputerTable).find({ order: { createdAt: 'ASC', id: 'ASC' } });
+
+export const findComputer = (manager: EntityManager, id: string): Promise<ComputerRow | null> => manager.getRepository(ComputerTable).findOneBy({ id });
+
+/** The computer's row, locked until the transaction ends: whoever changes its order waits here. */
+export const lockComputer = (manager: EntityManager, id: string): Promise<ComputerRow | null> =>
+  manager.getRepository(ComputerTable).findOne({ where: { id }, lock: { mode: 'pessimistic_write' } });
+
+export async function addComputer(manager: EntityManager, name: string, createdAt: Date): Promise<ComputerRow> {
+  const row: ComputerRow = { id: randomUUID(), name, revision: 0, createdAt };
+  await manager.getRepository(ComputerTable).insert(row);
+  return row;
+}
+
+/** Counts the order's revision up by one and gives the new one. */
+export async function nextRevision(manager: EntityManager, computer: ComputerRow): Promise<number> {
+  await manager.getRepository(ComputerTable).update({ id: computer.id }, { revision: computer.revision + 1 });
+  return computer.revision + 1;
+}

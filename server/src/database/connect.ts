@@ -1,0 +1,26 @@
+/** A connection to one database, migrated. */
+import { DataSource } from 'typeorm';
+import { FirstOrder1763900000001 } from './migrations/0001-first-order.ts';
+import { tables } from './schemas.ts';
+
+/** Where the database is; `password` only where the cluster asks for one. */
+export interface DatabaseAddress {
+  readonly host: string;
+  readonly port: number;
+  readonly user: string;
+  readonly password: string;
+  readonly database: string;
+}
+
+export const migrations = [FirstOrder1763900000001];
+
+/** Connects and brings the tables up to date; every pending migration in one transaction. */
+export async function connect(address: DatabaseAddress): Promise<DataSource> {
+  const source = new DataSource({
+    type: 'postgres', host: address.host, port: address.port, username: address.user, password: address.password, database: address.database,
+    entities: tables, migrations, poolSize: 8, installExtensions: false,
+  });
+  await source.initialize();
+  await source.runMigrations({ transaction: 'all' });
+  return source;
+}

@@ -1,0 +1,26 @@
+/** Places. */
+import type { EntityManager } from 'typeorm';
+import { PlaceTable, type PlaceRow } from './schemas.ts';
+
+export const listPlaces = (manager: EntityManager, computer: string): Promise<PlaceRow[]> =>
+  manager.getRepository(PlaceTable).find({ where: { computerId: computer }, order: { addedAt: 'ASC', path: 'ASC' } });
+
+export const addPlaceRow = (manager: EntityManager, row: PlaceRow): Promise<unknown> => manager.getRepository(PlaceTable).insert(row);
+
+/** Forgets a place; its copies count as gone from now on. False when there was none. */
+export async function removePlaceRow(manager: EntityManager, computer: string, id: string): Promise<boolean> {
+  const place = await manager.getRepository(PlaceTable).findOneBy({ id, computerId: computer });
+  if (!place) return false;
+  await manager.query(`UPDATE copy SET state = 'gone' WHERE place_id = $1`, [id]);
+  await manager.query('DELETE FROM bundle WHERE place_id = $1', [id]);
+  await manager.getRepository(PlaceTable).delete({ id });
+  return true;
+}
+
+/** Copies and failed copies by place id. */
+export async function countByPlace(manager: EntityManager, computer: string): Promise<Map<string, { copies: number; failed: number }>> {
+  const rows: { placeId: string; copies: number; failed: number }[] = await manager.query(
+    `SELECT place_id "placeId", count(*)::int copies, (count(*) FILTER (WHERE status = 'failed'))::int failed
+       FROM copy WHERE computer_id = $1 AND state = 'present' AND place_id IS NOT NULL GROUP BY place_id`, [computer]);
+  return new Map(rows.map(({ placeId, ...counts }) => [placeId, counts]));
+}

@@ -1,0 +1,108 @@
+/** The tables, as TypeORM entity schemas. Rows carry the same words as core's records. */
+import { EntitySchema, type EntitySchemaColumnOptions, type EntitySchemaOptions } from 'typeorm';
+import type { FindingSort, FolderForm, Format, FoundCopy, Kind, OrderChange, Problem, Rule, ScanState, TrackSort } from '@clever-drawer/core';
+
+export interface ComputerRow { id: string; name: string; revision: number; createdAt: Date }
+export interface PlaceRow { id: string; computerId: string; path: string; formats: Format[]; addedAt: Date }
+/** One file or bundle that was looked at, with what tells whether it changed. */
+export interface BundleRow { computerId: string; format: Format; path: string; placeId: string | null; fingerprint: string }
+export interface PluginRow { id: string; computerId: string; key: string; name: string; vendor: string | null; kind: Kind; types: string[]; arrivedAt: Date }
+export interface CopyRow {
+  id: string; computerId: string; pluginId: string | null; placeId: string | null; key: string; format: Format; path: string;
+  status: 'ok' | 'failed'; state: 'present' | 'gone'; facts: FoundCopy; firstSeenAt: Date; lastSeenAt: Date;
+}
+export interface CabinetRow { id: string; computerId: string; name: string; position: string }
+export interface FolderRow { id: string; cabinetId: string; parentId: string | null; form: FolderForm; name: string; position: string; rule: Rule | null }
+export interface PlacementRow { id: string; folderId: string; pluginId: string; position: string }
+export interface NamingRow { pluginId: string; nickname: string | null; slotLabel: string | null }
+export interface ChangeRow { computerId: string; number: number; at: Date; words: string; state: 'done' | 'undone' | 'discarded'; change: OrderChange }
+export interface ScanRow {
+  id: string; computerId: string; startedAt: Date; endedAt: Date | null; state: ScanState; looked: number; counts: Record<FindingSort | 'unchanged', number>;
+}
+export interface FindingRow {
+  id: string; scanId: string; number: number; sort: FindingSort; pluginId: string | null; name: string; vendor: string | null; format: Format;
+  path: string; from: string | null; to: string | null; problem: Problem | null;
+}
+export interface TrackRow { id: string; computerId: string; name: string; sort: TrackSort; number: number }
+export interface SlotRow { id: string; trackId: string; number: number; pluginId: string; copyId: string | null }
+export interface LoadRow {
+  id: string; computerId: string; pluginId: string; copyId: string | null; at: Date; track: TrackSort; afterPluginId: string | null; typed: string | null; keys: number | null;
+}
+
+type Columns<T> = { [K in keyof Required<T>]: EntitySchemaColumnOptions };
+const id: EntitySchemaColumnOptions = { type: 'uuid', primary: true };
+const text: EntitySchemaColumnOptions = { type: 'text' };
+const maybeText: EntitySchemaColumnOptions = { type: 'text', nullable: true };
+const json: EntitySchemaColumnOptions = { type: 'jsonb' };
+const maybeJson: EntitySchemaColumnOptions = { type: 'jsonb', nullable: true };
+const whole: EntitySchemaColumnOptions = { type: 'integer' };
+const maybeWhole: EntitySchemaColumnOptions = { type: 'integer', nullable: true };
+const time: EntitySchemaColumnOptions = { type: 'timestamptz' };
+const maybeTime: EntitySchemaColumnOptions = { type: 'timestamptz', nullable: true };
+
+/** A column that points to another table's row; the constraint's name is given so that the drift test can compare it. */
+const toRow = (table: string, target: string, column: string, onDelete: 'CASCADE' | 'SET NULL', more: EntitySchemaColumnOptions = { type: 'uuid' }): EntitySchemaColumnOptions => ({
+  ...more, nullable: onDelete === 'SET NULL',
+  foreignKey: { target, name: `${table}_${column}_fkey`, onDelete },
+});
+
+function schema<T extends object>(name: string, columns: Columns<T>, more: Partial<EntitySchemaOptions<T>> = {}): EntitySchema<T> {
+  const named = Object.fromEntries(Object.entries<EntitySchemaColumnOptions>(columns).map(([property, options]) => {
+    const column = property.replace(/[A-Z]/g, (c) => `_${c.toLowerCase()}`);
+    return [property, { ...options, name: column, ...(options.primary ? { primaryKeyConstraintName: `${name}_pkey` } : {}) }];
+  }));
+  return new EntitySchema<T>({ name, columns: named as never, ...more });
+}
+
+const unique = (name: string, ...columns: string[]): { name: string; columns: string[] }[] => [{ name, columns }];
+const index = (name: string, ...columns: string[]): { name: string; columns: string[] } => ({ name, columns });
+
+export const ComputerTable = schema<ComputerRow>('computer', { id, name: text, revision: whole, createdAt: time });
+export const PlaceTable = schema<PlaceRow>('place', {
+  id, computerId: toRow('place', 'computer', 'computer_id', 'CASCADE'), path: text, formats: json, addedAt: time,
+}, { uniques: unique('place_path_key', 'computerId', 'path') });
+export const BundleTable = schema<BundleRow>('bundle', {
+  computerId: toRow('bundle', 'computer', 'computer_id', 'CASCADE', { type: 'uuid', primary: true }), format: { ...text, primary: true }, path: { ...text, primary: true },
+  placeId: toRow('bundle', 'place', 'place_id', 'SET NULL'), fingerprint: text,
+});
+export const PluginTable = schema<PluginRow>('plugin', {
+  id, computerId: toRow('plugin', 'computer', 'computer_id', 'CASCADE'), key: text, name: text, vendor: maybeText, kind: text, types: json, arrivedAt: time,
+}, { uniques: unique('plugin_key_key', 'computerId', 'key') });
+export const CopyTable = schema<CopyRow>('copy', {
+  id, computerId: toRow('copy', 'computer', 'computer_id', 'CASCADE'), pluginId: toRow('copy', 'plugin', 'plugin_id', 'SET NULL'),
+  placeId: toRow('copy', 'place', 'place_id', 'SET NULL'), key: text, format: text, path: text, status: text, state: text, facts: json, firstSeenAt: time, lastSeenAt: time,
+}, { uniques: unique('copy_key_key', 'computerId', 'key'), indices: [index('copy_plugin_idx', 'pluginId')] });
+export const CabinetTable = schema<CabinetRow>('cabinet', { id, computerId: toRow('cabinet', 'computer', 'computer_id', 'CASCADE'), name: text, position: text });
+export const FolderTable = schema<FolderRow>('folder', {
+  id, cabinetId: toRow('folder', 'cabinet', 'cabinet_id', 'CASCADE'), parentId: { ...toRow('folder', 'folder', 'parent_id', 'CASCADE'), nullable: true },
+  form: text, name: text, position: text, rule: maybeJson,
+});
+export const PlacementTable = schema<PlacementRow>('placement', {
+  id, folderId: toRow('placement', 'folder', 'folder_id', 'CASCADE'), pluginId: toRow('placement', 'plugin', 'plugin_id', 'CASCADE'), position: text,
+}, { uniques: unique('placement_plugin_key', 'folderId', 'pluginId'), indices: [index('placement_plugin_idx', 'pluginId')] });
+export const NamingTable = schema<NamingRow>('naming', {
+  pluginId: toRow('naming', 'plugin', 'plugin_id', 'CASCADE', { type: 'uuid', primary: true }), nickname: maybeText, slotLabel: maybeText,
+});
+export const ChangeTable = schema<ChangeRow>('change', {
+  computerId: toRow('change', 'computer', 'computer_id', 'CASCADE', { type: 'uuid', primary: true }), number: { ...whole, primary: true }, at: time, words: text, state: text, change: json,
+});
+export const ScanTable = schema<ScanRow>('scan', {
+  id, computerId: toRow('scan', 'computer', 'computer_id', 'CASCADE'), startedAt: time, endedAt: maybeTime, state: text, looked: whole, counts: json,
+});
+export const FindingTable = schema<FindingRow>('finding', {
+  id, scanId: toRow('finding', 'scan', 'scan_id', 'CASCADE'), number: whole, sort: text, pluginId: toRow('finding', 'plugin', 'plugin_id', 'SET NULL'),
+  name: text, vendor: maybeText, format: text, path: text, from: maybeText, to: maybeText, problem: maybeJson,
+}, { indices: [index('finding_scan_idx', 'scanId')] });
+export const TrackTable = schema<TrackRow>('track', { id, computerId: toRow('track', 'computer', 'computer_id', 'CASCADE'), name: text, sort: text, number: whole });
+export const SlotTable = schema<SlotRow>('slot', {
+  id, trackId: toRow('slot', 'track', 'track_id', 'CASCADE'), number: whole, pluginId: toRow('slot', 'plugin', 'plugin_id', 'CASCADE'), copyId: toRow('slot', 'copy', 'copy_id', 'SET NULL'),
+});
+export const LoadTable = schema<LoadRow>('load', {
+  id, computerId: toRow('load', 'computer', 'computer_id', 'CASCADE'), pluginId: toRow('load', 'plugin', 'plugin_id', 'CASCADE'), copyId: toRow('load', 'copy', 'copy_id', 'SET NULL'),
+  at: time, track: text, afterPluginId: toRow('load', 'plugin', 'after_plugin_id', 'SET NULL'), typed: maybeText, keys: maybeWhole,
+}, { indices: [index('load_plugin_idx', 'pluginId')] });
+
+export const tables = [
+  ComputerTable, PlaceTable, BundleTable, PluginTable, CopyTable, CabinetTable, FolderTable, PlacementTable, NamingTable, ChangeTable, ScanTable, FindingTable,
+  TrackTable, SlotTable, LoadTable,
+];

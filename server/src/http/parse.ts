@@ -1,0 +1,63 @@
+/** Requests parsed with Yup: a value of the right shape, or problems that name the field. */
+import { array, lazy, number, object, string, ValidationError, type Schema } from 'yup';
+import { actSize, failed, folderForms, nameLength, ok, trackSorts, type Act, type LoadRequest, type PastLoad, type Problem, type Result, type Rule } from '@clever-drawer/core';
+
+/** Parses a body strictly: nothing is converted, unknown fields are dropped. */
+export async function parse<T>(schema: Schema<T>, body: unknown): Promise<Result<T>> {
+  try {
+    return ok(await schema.validate(body ?? {}, { strict: true, abortEarly: false }));
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    const inner = error.inner.length > 0 ? error.inner : [error];
+    return failed(...inner.slice(0, 20).map((e): Problem => ({ code: 'field-invalid', at: e.path || 'body', detail: `${e.message.slice(0, 200)}.` })));
+  }
+}
+
+const uuid = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
+const id = () => string().matches(uuid, '${path} must be a UUID in lower case');
+const needed = () => id().required();
+const maybe = () => id().nullable().defined();
+const name = () => string().max(nameLength).required();
+const maybeName = () => string().max(nameLength).nullable().defined();
+
+const ruleSchema = object({
+  cards: array(object({
+    lines: array(object({
+      field: string().oneOf(['name']).required(), relation: string().oneOf(['has']).required(),
+      values: array(string().max(60).required()).min(1).max(50).required(),
+    })).min(1).max(20).required(),
+  })).min(1).max(20).required(),
+});
+const rule = () => ruleSchema.required() as unknown as Schema<Rule>;
+const maybeRule = () => ruleSchema.nullable().defined() as unknown as Schema<Rule | null>;
+
+const acts: Record<Act['act'], Schema> = {
+  'add-cabinet': object({ id: needed(), favourites: needed(), name: name() }),
+  'add-folder': object({ id: needed(), cabinet: needed(), parent: maybe(), form: string().oneOf(folderForms.filter((f) => f !== 'favourites')).required(), name: name(), rule: maybeRule(), before: maybe() }),
+  'rename-folder': object({ folder: needed(), name: name() }),
+  'move-folder': object({ folder: needed(), parent: maybe(), before: maybe() }),
+  'remove-folder': object({ folder: needed() }),
+  'set-rule': object({ folder: needed(), rule: rule() }),
+  file: object({ folder: needed(), plugins: array(object({ placement: needed(), plugin: needed() })).min(1).max(actSize).required(), before: maybe() }),
+  'take-out': object({ placements: array(needed()).min(1).max(actSize).required() }),
+  'move-placement': object({ placement: needed(), before: maybe() }),
+  name: object({ plugin: needed(), nickname: maybeName(), slotLabel: maybeName() }),
+};
+
+export const actSchema = lazy((value: unknown) => {
+  const act = (value as { act?: unknown } | null)?.act;
+  const known = typeof act === 'string' && Object.hasOwn(acts, act) ? acts[act as Act['act']] : undefined;
+  return known ?? object({ act: string().oneOf(Object.keys(acts)).required() });
+}) as unknown as Schema<Act>;
+
+export const placeSchema = object({ path: string().max(4096).required() });
+export const loadSchema = object({
+  track: needed(), plugin: needed(), index: number().integer().min(0).max(1000).required(), typed: string().max(200).defined(), keys: number().integer().min(0).max(10_000).required(),
+}) as unknown as Schema<LoadRequest>;
+export const pastLoadsSchema = object({
+  loads: array(object({
+    plugin: needed(), after: maybe(), track: string().oneOf(trackSorts).required(),
+    at: string().required().test('time', '${path} must be a time in ISO 8601', (text) => !Number.isNaN(Date.parse(text))),
+  })).min(1).max(50_000).required(),
+}) as unknown as Schema<{ loads: PastLoad[] }>;
+export const isUuid = (text: string): boolean => uuid.test(text);

@@ -1,0 +1,67 @@
+/** The routes of one computer: each parses, calls one use case and answers. */
+import { Router, type Request, type RequestHandler, type Response } from 'express';
+import type { Result } from '@clever-drawer/core';
+import { emptySlot, loadIntoSlot, recordPastLoads, viewSession } from '../host/practice-session.ts';
+import type { Parts } from '../parts.ts';
+import { performAct, undoOrRedo, viewOrder } from '../usecases/change-order.ts';
+import { addPlace, addUsualPlaces, removePlace, viewPlaces } from '../usecases/places.ts';
+import { startScan, stopScan, viewFindings, viewScans } from '../usecases/scan.ts';
+import { readPicture, viewCatalog, viewComputers, viewUsage } from '../usecases/view-catalog.ts';
+import { streamEvents } from './events.ts';
+import { actSchema, isUuid, loadSchema, parse, pastLoadsSchema, placeSchema } from './parse.ts';
+import { answer, refuse } from './problems.ts';
+
+/** An id in the path, as a UUID; anything else is unknown. */
+const param = (request: Request, name: string): string => {
+  const value = request.params[name];
+  return typeof value === 'string' && isUuid(value) ? value : '00000000-0000-0000-0000-000000000000';
+};
+
+const handle = (work: (request: Request, response: Response, computer: string) => Promise<void>): RequestHandler => (request, response, next) => {
+  work(request, response, param(request, 'computer')).catch(next);
+};
+
+/** Parses the body and answers with what the work makes of it. */
+const withBody = <T>(schema: Parameters<typeof parse<T>>[0], work: (body: T, computer: string) => Promise<Result<unknown>>, status = 200): RequestHandler =>
+  handle(async (request, response, computer) => {
+    const body = await parse(schema, request.body);
+    if (body.ok) answer(response, await work(body.value, computer), status);
+    else refuse(response, body.problems);
+  });
+
+export function apiRoutes(parts: Parts): Router {
+  const router = Router();
+  router.get('/computers', handle(async (_, response) => { response.json(await viewComputers(parts)); }));
+  const at = (path: string): string => `/computers/:computer/${path}`;
+
+  router.get(at('catalog'), handle(async (_, response, computer) => { answer(response, await viewCatalog(parts, computer)); }));
+  router.get(at('usage'), handle(async (_, response, computer) => { response.json(await viewUsage(parts, computer)); }));
+  router.get(at('copies/:copy/picture'), handle(async (request, response, computer) => {
+    const picture = await readPicture(parts, computer, param(request, 'copy'));
+    if (picture.ok) response.type(picture.value.type).set('Cache-Control', 'private, max-age=3600').send(picture.value.bytes);
+    else refuse(response, picture.problems);
+  }));
+
+  router.get(at('places'), handle(async (_, response, computer) => { response.json(await viewPlaces(parts, computer)); }));
+  router.post(at('places'), withBody(placeSchema, (body, computer) => addPlace(parts, computer, body.path), 201));
+  router.post(at('places/usual'), handle(async (_, response, computer) => { answer(response, await addUsualPlaces(parts, computer)); }));
+  router.delete(at('places/:place'), handle(async (request, response, computer) => { answer(response, await removePlace(parts, computer, param(request, 'place'))); }));
+
+  router.get(at('scans'), handle(async (_, response, computer) => { response.json(await viewScans(parts, computer)); }));
+  router.post(at('scans'), handle(async (_, response, computer) => { answer(response, await startScan(parts, computer), 202); }));
+  router.post(at('scans/stop'), handle(async (_, response, computer) => { answer(response, await stopScan(parts, computer)); }));
+  router.get(at('scans/:scan/findings'), handle(async (request, response, computer) => { response.json(await viewFindings(parts, computer, param(request, 'scan'))); }));
+
+  router.get(at('order'), handle(async (_, response, computer) => { response.json(await viewOrder(parts, computer)); }));
+  router.post(at('acts'), withBody(actSchema, (act, computer) => performAct(parts, computer, act)));
+  router.post(at('undo'), handle(async (_, response, computer) => { answer(response, await undoOrRedo(parts, computer, 'undo')); }));
+  router.post(at('redo'), handle(async (_, response, computer) => { answer(response, await undoOrRedo(parts, computer, 'redo')); }));
+
+  router.get(at('session'), handle(async (_, response, computer) => { response.json(await viewSession(parts, computer)); }));
+  router.post(at('session/loads'), withBody(loadSchema, (load, computer) => loadIntoSlot(parts, computer, load)));
+  router.delete(at('session/slots/:slot'), handle(async (request, response, computer) => { answer(response, await emptySlot(parts, computer, param(request, 'slot'))); }));
+  router.post(at('loads'), withBody(pastLoadsSchema, async (body, computer) => recordPastLoads(parts, computer, body.loads)));
+
+  router.get(at('events'), (request, response) => { streamEvents(parts, param(request, 'computer'), request, response); });
+  return router;
+}

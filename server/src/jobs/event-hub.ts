@@ -1,0 +1,19 @@
+/** Tells every open window what happened on a computer. */
+import type { ServerEvent } from '@clever-drawer/core';
+
+export type Listener = (event: ServerEvent) => void;
+
+export class EventHub {
+  readonly #listeners = new Map<string, Set<Listener>>();
+
+  /** Hears of one computer's events until the returned function is called. */
+  listen(computer: string, listener: Listener): () => void {
+    const listeners = this.#listeners.get(computer) ?? new Set();
+    this.#listeners.set(computer, listeners.add(listener));
+    return () => { listeners.delete(listener); };
+  }
+
+  tell(computer: string, event: ServerEvent): void {
+    for (const listener of this.#listeners.get(computer) ?? []) listener(event);
+  }
+}

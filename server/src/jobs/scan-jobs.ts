@@ -1,0 +1,31 @@
+/** The scans that run now: at most one a computer, each can be asked to stop. */
+import type { ScanProgress } from '@clever-drawer/core';
+
+export interface ScanJob {
+  stopped: boolean;
+  progress: ScanProgress;
+  finished: Promise<void>;
+}
+
+export class ScanJobs {
+  readonly #running = new Map<string, ScanJob>();
+
+  of(computer: string): ScanJob | undefined {
+    return this.#running.get(computer);
+  }
+
+  start(computer: string, job: ScanJob): void {
+    this.#running.set(computer, job);
+  }
+
+  end(computer: string): void {
+    this.#running.delete(computer);
+  }
+
+  /** Asks all scans to stop and waits until they have. */
+  async stopAll(): Promise<void> {
+    const jobs = [...this.#running.values()];
+    for (const job of jobs) job.stopped = true;
+    await Promise.all(jobs.map((job) => job.finished));
+  }
+}

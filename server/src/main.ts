@@ -1,0 +1,71 @@
+/** Config, connect, listen: the whole server, to be started and stopped. */
+import type { Server } from 'node:http';
+import { homedir, hostname } from 'node:os';
+import { join } from 'node:path';
+import { pino, type Logger } from 'pino';
+import { createApp } from './app.ts';
+import { startCluster } from './database/cluster.ts';
+import { connect } from './database/connect.ts';
+import { closeInterruptedScans } from './database/scans.ts';
+import { EventHub } from './jobs/event-hub.ts';
+import { ScanJobs } from './jobs/scan-jobs.ts';
+import type { Parts } from './parts.ts';
+import { ensureComputer } from './usecases/set-up-computer.ts';
+
+export { freePort, SetupError } from './database/cluster.ts';
+
+export interface Config {
+  /** Where the database cluster is kept. */
+  readonly data: string;
+  readonly port: number;
+  /** The built pages; null serves only the API. */
+  readonly web: string | null;
+  readonly computerName?: string;
+  readonly logLevel?: string;
+}
+
+export interface Running {
+  readonly address: string;
+  /** Whether the data was made just now. */
+  readonly isNew: boolean;
+  stop(): Promise<void>;
+}
+
+/** Starts the database and the server, on loopback only. */
+export async function serve(config: Config): Promise<Running> {
+  const log: Logger = pino({ level: config.logLevel ?? 'warn' }, pino.destination(2));
+  const cluster = await startCluster(config.data);
+  try {
+    const database = await connect(await cluster.database('clever_drawer'));
+    const parts: Parts = {
+      database, log, clock: () => new Date(), events: new EventHub(), scans: new ScanJobs(),
+      machine: { platform: process.platform, home: homedir(), environment: process.env },
+    };
+    const interrupted = await closeInterruptedScans(database.manager, parts.clock());
+    if (interrupted > 0) log.warn('the last scan was interrupted; scan again to finish it');
+    await ensureComputer(parts, config.computerName ?? hostname());
+    const server = await listen(createApp(parts, config.web), config.port);
+    const address = server.address();
+    const port = typeof address === 'object' && address ? address.port : config.port;
+    const stop = async (): Promise<void> => {
+      server.close();
+      server.closeAllConnections();
+      await parts.scans.stopAll();
+      await database.destroy();
+      await cluster.stop();
+    };
+    return { address: `http://127.0.0.1:${port}`, isNew: cluster.isNew, stop };
+  } catch (error) {
+    await cluster.stop();
+    throw error;
+  }
+}
+
+function listen(app: ReturnType<typeof createApp>, port: number): Promise<Server> {
+  return new Promise((resolve, reject) => {
+    const server = app.listen(port, '127.0.0.1', (error?: Error) => {
+      if (error) reject(error);
+      else resolve(server);
+    });
+  });
+}

@@ -1,0 +1,15 @@
+/** What the program is made of; passed in, so that tests can give their own. */
+import type { DataSource } from 'typeorm';
+import type { Logger } from 'pino';
+import type { EventHub } from './jobs/event-hub.ts';
+import type { ScanJobs } from './jobs/scan-jobs.ts';
+import type { Machine } from './scanner/index.ts';
+
+export interface Parts {
+  readonly database: DataSource;
+  readonly clock: () => Date;
+  readonly log: Logger;
+  readonly events: EventHub;
+  readonly scans: ScanJobs;
+  readonly machine: Machine;
+}

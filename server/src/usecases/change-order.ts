@@ -1,0 +1,64 @@
+/** Acts on the order, undo and redo: each one transaction that also stores the change with its reverse. */
+import type { EntityManager } from 'typeorm';
+import { failed, isEmptyChange, ok, perform, stepOf, type Act, type OrderChange, type OrderStep, type OrderView, type Result } from '@clever-drawer/core';
+import { changeToStep, markChange, pluginNames, recordChange, undoWords } from '../database/changes.ts';
+import { findComputer, lockComputer, nextRevision } from '../database/computers.ts';
+import { applyToTables, pluginsPlaced, readOrder } from '../database/order.ts';
+import type { ComputerRow } from '../database/schemas.ts';
+import type { Parts } from '../parts.ts';
+
+/** The whole order of a computer. */
+export function viewOrder(parts: Parts, computer: string): Promise<OrderView> {
+  return parts.database.transaction('REPEATABLE READ', async (manager) => {
+    const row = await findComputer(manager, computer);
+    const order = await readOrder(manager, computer);
+    return { revision: row?.revision ?? 0, records: [...order.values()], ...(await undoWords(manager, computer)) };
+  });
+}
+
+/** Does one act and tells every window. */
+export function performAct(parts: Parts, computer: string, act: Act): Promise<Result<OrderStep>> {
+  return step(parts, computer, async (manager) => {
+    const names = await pluginNames(manager, computer, await pluginsOf(manager, computer, act));
+    const performed = perform(await readOrder(manager, computer), act, (id) => names.get(id));
+    if (!performed.ok || isEmptyChange(performed.value.change)) return performed;
+    await recordChange(manager, computer, performed.value.words, performed.value.change, parts.clock());
+    return performed;
+  });
+}
+
+/** The plugins whose names or existence an act has to know. */
+async function pluginsOf(manager: EntityManager, computer: string, act: Act): Promise<string[]> {
+  if (act.act === 'file') return act.plugins.map((entry) => entry.plugin);
+  if (act.act === 'name') return [act.plugin];
+  if (act.act !== 'take-out' && act.act !== 'move-placement') return [];
+  return pluginsPlaced(manager, computer, act.act === 'take-out' ? act.placements : [act.placement]);
+}
+
+/** Undoes the latest change, or redoes the one undone last. */
+export function undoOrRedo(parts: Parts, computer: string, direction: 'undo' | 'redo'): Promise<Result<OrderStep>> {
+  return step(parts, computer, async (manager) => {
+    const row = await changeToStep(manager, computer, direction);
+    if (!row) return failed({ code: direction === 'undo' ? 'nothing-to-undo' : 'nothing-to-redo', at: direction });
+    await markChange(manager, row, direction === 'undo' ? 'undone' : 'done');
+    return ok({ change: stepOf(row, direction), words: `${direction === 'undo' ? 'Undone' : 'Redone'}: ${row.words}` });
+  });
+}
+
+type Work = (manager: EntityManager) => Promise<Result<{ change: OrderChange; words: string }>>;
+
+/** Runs the work on the locked computer, applies its change and counts the revision up, all or nothing. */
+async function step(parts: Parts, computer: string, work: Work): Promise<Result<OrderStep>> {
+  const result = await parts.database.transaction(async (manager): Promise<Result<OrderStep>> => {
+    const row: ComputerRow | null = await lockComputer(manager, computer);
+    if (!row) return failed({ code: 'unknown-record', at: 'computer', what: 'computer' });
+    const done = await work(manager);
+    if (!done.ok) return done;
+    const { change, words } = done.value;
+    if (!isEmptyChange(change)) await applyToTables(manager, computer, change);
+    const revision = isEmptyChange(change) ? row.revision : await nextRevision(manager, row);
+    return ok({ revision, words, change, ...(await undoWords(manager, computer)) });
+  });
+  if (result.ok && !isEmptyChange(result.value.change)) parts.events.tell(computer, { event: 'order', step: result.value });
+  return result;
+}

@@ -1,0 +1,178 @@
+/** Looking through the places of a computer: only what changed is examined, and every batch is saved at once. */
+import { randomUUID } from 'node:crypto';
+import { access, constants } from 'node:fs/promises';
+import { asId, compare, copyKey, failed, findingSorts, ok, type Comparison, type FindingView, type FoundCopy, type KnownCopy, type Result, type ScanProgress, type ScanView } from '@clever-drawer/core';
+import { allCopies, forgetBundles, readBundles } from '../database/catalog.ts';
+import { listPlaces } from '../database/places.ts';
+import { addScan, listFindings, listScans, saveScan } from '../database/scans.ts';
+import type { BundleRow, CopyRow, PlaceRow, ScanRow } from '../database/schemas.ts';
+import type { ScanJob } from '../jobs/scan-jobs.ts';
+import type { Parts } from '../parts.ts';
+import { readBundle, walk, type FoundBundle } from '../scanner/index.ts';
+import { saveBatch } from './save-findings.ts';
+
+/** Bundles examined between two savings. */
+const batchSize = 50;
+const noCounts = (): ScanRow['counts'] => ({ ...Object.fromEntries(findingSorts.map((sort) => [sort, 0])), unchanged: 0 }) as ScanRow['counts'];
+
+/** Starts a scan in the background. Its progress is told to every window; `parts.scans` knows when it is done. */
+export async function startScan(parts: Parts, computer: string): Promise<Result<ScanView>> {
+  if (parts.scans.of(computer)) return failed({ code: 'scan-running', at: 'scan' });
+  const places = await listPlaces(parts.database.manager, computer);
+  if (places.length === 0) return failed({ code: 'no-places', at: 'scan' });
+  if (parts.scans.of(computer)) return failed({ code: 'scan-running', at: 'scan' });
+  const scan: ScanRow = { id: randomUUID(), computerId: computer, startedAt: parts.clock(), endedAt: null, state: 'running', looked: 0, counts: noCounts() };
+  const progress: ScanProgress = { scan: asId(scan.id), state: 'running', place: places[0]?.path ?? '', examining: '', done: 0, total: null, unchanged: 0, secondsLeft: null };
+  const job: ScanJob = { stopped: false, progress, finished: Promise.resolve() };
+  parts.scans.start(computer, job);
+  job.finished = new ScanRun(parts, scan, job, places).run();
+  return ok(viewOf(scan));
+}
+
+/** Asks the running scan to stop and waits until what it found so far is saved. */
+export async function stopScan(parts: Parts, computer: string): Promise<Result<null>> {
+  const job = parts.scans.of(computer);
+  if (!job) return failed({ code: 'no-scan-running', at: 'scan' });
+  job.stopped = true;
+  await job.finished;
+  return ok(null);
+}
+
+interface Found extends FoundBundle { readonly place: PlaceRow }
+
+/** One scan from walking to its end. */
+class ScanRun {
+  readonly #parts: Parts;
+  readonly #scan: ScanRow;
+  readonly #job: ScanJob;
+  readonly #places: readonly PlaceRow[];
+  #known = new Map<string, CopyRow>();
+  #examiningSince = 0;
+  #skipped = 0;
+  #lastTold = 0;
+
+  constructor(parts: Parts, scan: ScanRow, job: ScanJob, places: readonly PlaceRow[]) {
+    this.#parts = parts;
+    this.#scan = scan;
+    this.#job = job;
+    this.#places = places;
+  }
+
+  async run(): Promise<void> {
+    const { database, log, scans, events, clock } = this.#parts;
+    const computer = this.#scan.computerId;
+    try {
+      await addScan(database.manager, this.#scan);
+      await this.#lookThrough();
+      this.#scan.state = this.#job.stopped ? 'stopped' : 'done';
+    } catch (error) {
+      log.error({ error }, 'a scan broke off');
+      this.#scan.state = 'interrupted';
+    }
+    this.#scan.endedAt = clock();
+    await saveScan(database.manager, this.#scan).catch((error: unknown) => { log.error({ error }, 'the end of a scan could not be saved'); });
+    scans.end(computer);
+    this.#tell({ state: this.#scan.state, examining: '', secondsLeft: 0 }, true);
+    events.tell(computer, { event: 'catalog' });
+  }
+
+  async #lookThrough(): Promise<void> {
+    const { manager } = this.#parts.database;
+    this.#known = new Map((await allCopies(manager, this.#scan.computerId)).map((row) => [row.key, row]));
+    const fingerprints = new Map((await readBundles(manager, this.#scan.computerId)).map((row) => [`${row.format}\n${row.path}`, row.fingerprint]));
+    const { found, reached } = await this.#walkPlaces();
+    const isUnchanged = (bundle: Found): boolean => fingerprints.get(`${bundle.format}\n${bundle.path}`) === bundle.fingerprint;
+    const changed = found.filter((bundle) => !isUnchanged(bundle));
+    const unchangedPaths = new Set(found.filter(isUnchanged).map((bundle) => bundle.path));
+    for (const row of this.#known.values()) if (row.state === 'present' && unchangedPaths.has(row.path)) this.#scan.counts.unchanged += 1;
+    const walkedPaths = new Set(found.map((bundle) => bundle.path));
+    const missing = (): CopyRow[] => [...this.#known.values()].filter((row) => !walkedPaths.has(row.path) && (row.placeId === null || reached.has(row.placeId)));
+    this.#scan.looked = found.length - changed.length;
+    this.#skipped = this.#scan.looked;
+    this.#examiningSince = Date.now();
+    this.#tell({ total: found.length, done: this.#scan.looked, unchanged: this.#scan.counts.unchanged }, true);
+    for (let at = 0; at < changed.length && !this.#job.stopped; at += batchSize) await this.#examine(changed.slice(at, at + batchSize), missing());
+    if (!this.#job.stopped) await this.#sayGone(missing());
+  }
+
+  async #walkPlaces(): Promise<{ found: Found[]; reached: Set<string> }> {
+    const found: Found[] = [];
+    const reached = new Set<string>(), paths = new Set<string>();
+    for (const place of this.#places) {
+      this.#tell({ place: place.path }, true);
+      if (!(await access(place.path, constants.R_OK).then(() => true, () => false))) continue;
+      const walked = await walk(place.path, place.formats, () => this.#job.stopped);
+      for (const problem of walked.problems) this.#parts.log.warn({ problem }, 'a directory could not be read');
+      if (walked.problems.length === 0) reached.add(place.id);
+      for (const bundle of walked.bundles) {
+        if (!paths.has(bundle.path)) found.push({ ...bundle, place });
+        paths.add(bundle.path);
+      }
+    }
+    return { found, reached };
+  }
+
+  async #examine(bundles: readonly Found[], missing: readonly CopyRow[]): Promise<void> {
+    const copies: FoundCopy[] = [], examined: Found[] = [];
+    for (const bundle of bundles) {
+      if (this.#job.stopped) break;
+      this.#tell({ place: bundle.place.path, examining: bundle.path.slice(bundle.place.path.length + 1), done: this.#scan.looked });
+      copies.push(...readBundle(bundle.format, bundle.path, bundle.place.path));
+      examined.push(bundle);
+      this.#scan.looked += 1;
+      await new Promise(setImmediate);
+    }
+    const paths = new Set(examined.map((bundle) => bundle.path));
+    const before = [...this.#known.values()].filter((row) => paths.has(row.path));
+    const comparisons = compare([...before, ...missing].map(asKnown), [...new Map(copies.map((c) => [copyKey(c), c])).values()]);
+    const isMissing = new Set(missing.map((row) => row.key));
+    await this.#save(comparisons.filter((c) => !(c.sort === 'gone' && isMissing.has(c.known ?? ''))), examined);
+  }
+
+  async #sayGone(missing: readonly CopyRow[]): Promise<void> {
+    const comparisons = compare(missing.map(asKnown), []);
+    if (comparisons.length > 0) await this.#save(comparisons, []);
+    await forgetBundles(this.#parts.database.manager, this.#scan.computerId, [...new Set(missing.map((row) => row.path))]);
+  }
+
+  async #save(comparisons: readonly Comparison[], bundles: readonly Found[]): Promise<void> {
+    const rows = bundles.map((b): BundleRow => ({ computerId: this.#scan.computerId, format: b.format, path: b.path, placeId: b.place.id, fingerprint: b.fingerprint }));
+    const placeOf = new Map(bundles.map((b) => [b.path, b.place.id]));
+    await this.#parts.database.transaction((manager) =>
+      saveBatch(manager, { scan: this.#scan, comparisons, known: this.#known, placeOf, bundles: rows, now: this.#parts.clock() }));
+    this.#tell({ done: this.#scan.looked }, true);
+  }
+
+  /** Tells the windows how far the scan is, at most ten times a second unless it matters. */
+  #tell(news: Partial<ScanProgress>, matters = false): void {
+    const now = Date.now();
+    const progress = { ...this.#job.progress, ...news };
+    const toExamine = (progress.total ?? 0) - progress.done, examined = progress.done - this.#skipped;
+    const rate = examined > 0 ? (now - this.#examiningSince) / examined : null;
+    this.#job.progress = { ...progress, secondsLeft: rate === null || progress.total === null ? null : Math.ceil((rate * toExamine) / 1000) };
+    if (!matters && now - this.#lastTold < 100) return;
+    this.#lastTold = now;
+    this.#parts.events.tell(this.#scan.computerId, { event: 'scan', progress: this.#job.progress });
+  }
+}
+
+const asKnown = (row: CopyRow): KnownCopy => ({ key: row.key, copy: row.facts, fingerprint: '', state: row.state });
+
+const viewOf = (row: ScanRow): ScanView => ({
+  id: asId(row.id), startedAt: row.startedAt.toISOString(), endedAt: row.endedAt?.toISOString() ?? null, state: row.state, looked: row.looked, counts: row.counts,
+});
+
+/** The latest scans, newest first, and how far a running one is. */
+export async function viewScans(parts: Parts, computer: string): Promise<{ scans: ScanView[]; progress: ScanProgress | null }> {
+  return { scans: (await listScans(parts.database.manager, computer)).map(viewOf), progress: parts.scans.of(computer)?.progress ?? null };
+}
+
+/** The most findings shown of one scan. */
+const findingsShown = 5_000;
+
+export async function viewFindings(parts: Parts, computer: string, scan: string): Promise<FindingView[]> {
+  const rows = await listFindings(parts.database.manager, computer, scan, findingsShown);
+  return rows.map(({ id, sort, name, vendor, format, path, from, to, pluginId, problem }) => ({
+    id, sort, name, vendor, format, path, from, to, plugin: pluginId === null ? null : asId(pluginId), problem,
+  }));
+}
