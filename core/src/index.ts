@@ -19,10 +19,11 @@ export {
   allFolders, allNamings, allPlacements, cabinetIn, cabinetsOf, folderAndBelow, folderForms, folderIn, foldersBelow, namingIn, orderOf, placementIn, placementsIn,
   type Cabinet, type Folder, type FolderForm, type Naming, type Order, type OrderRecord, type Placement,
 } from './cabinet/order.ts';
+export { createArranger, type Arrangement } from './cabinet/arrangement.ts';
 export { perform, type NameOfPlugin, type OrderChange, type Performed } from './cabinet/perform.ts';
 export { between, byPosition, spread, type Position } from './cabinet/position.ts';
 export { slotLabelFor, slotLabelLength } from './cabinet/slot-label.ts';
-export { compileRule, keywordRule, keywordsOf, sayRule, type Candidate, type Card, type Line, type Rule } from './rules/rule.ts';
+export { candidateOf, compileRule, keywordRule, keywordsOf, sayRule, type Candidate, type Card, type Line, type Rule } from './rules/rule.ts';
 export { isNarrowed, lineUp, narrow, noFilter, noVendor, rowOf, sortings, type Filter, type Row, type Sorting } from './find/filter.ts';
 export { entryOf, find, type Entry, type Habits, type Hit } from './find/find.ts';
 export { canLoad, fits, slotSortAt, trackSorts, type SlotSort, type TrackSort } from './find/fits.ts';

@@ -10,9 +10,9 @@ import { closeInterruptedScans } from './database/scans.ts';
 import { EventHub } from './jobs/event-hub.ts';
 import { ScanJobs } from './jobs/scan-jobs.ts';
 import type { Parts } from './parts.ts';
-import { ensureComputer } from './usecases/set-up-computer.ts';
+import { ensureComputer, type NewComputer } from './usecases/set-up-computer.ts';
 
-export { freePort, SetupError } from './database/cluster.ts';
+export { freePort, SetupError, startCluster } from './database/cluster.ts';
 
 export interface Config {
   /** Where the database cluster is kept. */
@@ -20,14 +20,12 @@ export interface Config {
   readonly port: number;
   /** The built pages; null serves only the API. */
   readonly web: string | null;
-  readonly computerName?: string;
+  readonly firstComputer?: NewComputer;
   readonly logLevel?: string;
 }
 
 export interface Running {
   readonly address: string;
-  /** Whether the data was made just now. */
-  readonly isNew: boolean;
   stop(): Promise<void>;
 }
 
@@ -43,7 +41,7 @@ export async function serve(config: Config): Promise<Running> {
     };
     const interrupted = await closeInterruptedScans(database.manager, parts.clock());
     if (interrupted > 0) log.warn('the last scan was interrupted; scan again to finish it');
-    await ensureComputer(parts, config.computerName ?? hostname());
+    await ensureComputer(parts, config.firstComputer ?? { name: hostname() });
     const server = await listen(createApp(parts, config.web), config.port);
     const address = server.address();
     const port = typeof address === 'object' && address ? address.port : config.port;
@@ -54,7 +52,7 @@ export async function serve(config: Config): Promise<Running> {
       await database.destroy();
       await cluster.stop();
     };
-    return { address: `http://127.0.0.1:${port}`, isNew: cluster.isNew, stop };
+    return { address: `http://127.0.0.1:${port}`, stop };
   } catch (error) {
     await cluster.stop();
     throw error;

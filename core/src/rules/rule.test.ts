@@ -1,12 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
-import { compileRule, keywordRule, keywordsOf, sayRule, type Rule } from './rule.ts';
+import { candidateOf, compileRule, keywordRule, keywordsOf, sayRule, type Rule } from './rule.ts';
 
 const ruleOf = (text: string): Rule => {
   const result = keywordRule(text);
   if (!result.ok) throw new Error('no rule');
   return result.value;
 };
-const takes = (text: string, name: string, nickname: string | null = null): string | null => compileRule(ruleOf(text))({ name, nickname });
+const takes = (text: string, name: string, nickname: string | null = null): string | null => compileRule(ruleOf(text))(candidateOf(name, nickname));
 
 describe('a keyword rule', () => {
   it('takes in any of its keywords and says which one it was', () => {

@@ -15,11 +15,13 @@ export interface Rule {
   readonly cards: readonly Card[];
 }
 
-/** What a rule is asked about. */
+/** What a rule is asked about: a plugin's name and nickname, taken apart into words once. */
 export interface Candidate {
-  readonly name: string;
-  readonly nickname: string | null;
+  readonly texts: readonly string[];
 }
+
+/** Prepares a plugin for any number of rules. */
+export const candidateOf = (name: string, nickname: string | null): Candidate => ({ texts: (nickname === null ? [name] : [name, nickname]).map(spaced) });
 
 /** Keywords typed with commas between them, as a rule of one line. */
 export function keywordRule(text: string): Result<Rule> {
@@ -46,8 +48,7 @@ const sayOr = (values: readonly string[]): string =>
  */
 export function compileRule(rule: Rule): (candidate: Candidate) => string | null {
   const cards = rule.cards.map((card) => card.lines.map(compileLine));
-  return (candidate) => {
-    const texts = [spaced(candidate.name), ...(candidate.nickname === null ? [] : [spaced(candidate.nickname)])];
+  return ({ texts }) => {
     for (const lines of cards) {
       const reasons = lines.map((line) => line(texts));
       if (reasons.length > 0 && reasons.every((reason) => reason !== null)) return reasons.join(', ');
@@ -56,7 +57,9 @@ export function compileRule(rule: Rule): (candidate: Candidate) => string | null
   };
 }
 
-const spaced = (text: string): string => ` ${wordsOf(text).join(' ')}`;
+function spaced(text: string): string {
+  return ` ${wordsOf(text).join(' ')}`;
+}
 
 function compileLine(line: Line): (texts: readonly string[]) => string | null {
   const keywords = line.values.map((value) => ({ value, words: spaced(value) })).filter((k) => k.words !== ' ');

@@ -24,7 +24,7 @@ export async function readCatalog(manager: EntityManager, computer: string): Pro
 export const findCopy = (manager: EntityManager, computer: string, id: string): Promise<CopyRow | null> =>
   manager.getRepository(CopyTable).findOneBy({ id, computerId: computer });
 
-export const findPlugin = (manager: EntityManager, computer: string, id: string): Promise<PluginRow | null> =>
+export const pluginById = (manager: EntityManager, computer: string, id: string): Promise<PluginRow | null> =>
   manager.getRepository(PluginTable).findOneBy({ id, computerId: computer });
 
 export const copiesOfPlugins = (manager: EntityManager, plugins: readonly string[]): Promise<CopyRow[]> =>
@@ -52,6 +52,9 @@ export const markCopies = async (manager: EntityManager, ids: readonly string[],
   if (ids.length === 0) return;
   await manager.query(`UPDATE copy SET state = $2, last_seen_at = CASE WHEN $2 = 'present' THEN $3 ELSE last_seen_at END WHERE id = ANY($1)`, [ids, state, at]);
 };
+
+export const failedCopies = (manager: EntityManager, computer: string, limit: number): Promise<CopyRow[]> =>
+  manager.getRepository(CopyTable).find({ where: { computerId: computer, status: 'failed', state: 'present' }, order: { path: 'ASC', id: 'ASC' }, take: limit });
 
 export const readBundles = (manager: EntityManager, computer: string): Promise<BundleRow[]> => manager.getRepository(BundleTable).findBy({ computerId: computer });
 

@@ -19,8 +19,6 @@ const user = 'clever_drawer';
 export class SetupError extends Error {}
 
 export interface Cluster {
-  /** Whether the cluster was made just now. */
-  readonly isNew: boolean;
   /** The address of a database of that name, which is created when missing. */
   database(name: string): Promise<DatabaseAddress>;
   drop(name: string): Promise<void>;
@@ -33,13 +31,11 @@ export async function startCluster(directory: string): Promise<Cluster> {
   const data = join(directory, 'cluster'), passwordFile = join(directory, 'cluster-password');
   await mkdir(directory, { recursive: true });
   await letPostgresIn(directory);
-  const isNew = !(await exists(join(data, 'PG_VERSION')));
-  if (isNew) await initialise(bin, data, passwordFile);
+  if (!(await exists(join(data, 'PG_VERSION')))) await initialise(bin, data, passwordFile);
   const password = (await readFile(passwordFile, 'utf8')).trim();
   const port = (await runningPort(bin, data)) ?? (await launch(bin, data, directory));
   const address = (database: string): DatabaseAddress => ({ host: '127.0.0.1', port, user, password, database });
   return {
-    isNew,
     database: async (name) => {
       await asAdministrator(address('postgres'), async (client) => {
         const found = await client.query('SELECT 1 FROM pg_database WHERE datname = $1', [name]);

@@ -1,7 +1,7 @@
 /** The practice session: a stand-in for the program that plugins run in, with tracks, buses and slots. */
 import { randomUUID } from 'node:crypto';
 import { asId, canLoad, copyInFront, failed, ok, slotSortAt, type LoadRequest, type PastLoad, type Plugin, type Result, type SessionView } from '@clever-drawer/core';
-import { copiesOfPlugins, findPlugin } from '../database/catalog.ts';
+import { copiesOfPlugins, pluginById } from '../database/catalog.ts';
 import { pluginNames } from '../database/changes.ts';
 import { addLoads, findTrack, listSlots, listTracks, putSlot, removeSlot, slotsOfTrack } from '../database/session.ts';
 import type { CopyRow, LoadRow, PluginRow } from '../database/schemas.ts';
@@ -23,7 +23,7 @@ export async function viewSession(parts: Parts, computer: string): Promise<Sessi
 export async function loadIntoSlot(parts: Parts, computer: string, request: LoadRequest): Promise<Result<SessionView>> {
   const result = await parts.database.transaction(async (manager): Promise<Result<null>> => {
     const track = await findTrack(manager, computer, request.track);
-    const plugin = await findPlugin(manager, computer, request.plugin);
+    const plugin = await pluginById(manager, computer, request.plugin);
     if (!track) return failed({ code: 'unknown-record', at: 'track', what: 'track' });
     if (!plugin) return failed({ code: 'unknown-record', at: 'plugin', what: 'plugin' });
     const slots = await slotsOfTrack(manager, track.id);

@@ -5,7 +5,7 @@ import { emptySlot, loadIntoSlot, recordPastLoads, viewSession } from '../host/p
 import type { Parts } from '../parts.ts';
 import { performAct, undoOrRedo, viewOrder } from '../usecases/change-order.ts';
 import { addPlace, addUsualPlaces, removePlace, viewPlaces } from '../usecases/places.ts';
-import { startScan, stopScan, viewFindings, viewScans } from '../usecases/scan.ts';
+import { startScan, stopScan, viewFailed, viewFindings, viewScans } from '../usecases/scan.ts';
 import { readPicture, viewCatalog, viewComputers, viewUsage } from '../usecases/view-catalog.ts';
 import { streamEvents } from './events.ts';
 import { actSchema, isUuid, loadSchema, parse, pastLoadsSchema, placeSchema } from './parse.ts';
@@ -36,6 +36,7 @@ export function apiRoutes(parts: Parts): Router {
 
   router.get(at('catalog'), handle(async (_, response, computer) => { answer(response, await viewCatalog(parts, computer)); }));
   router.get(at('usage'), handle(async (_, response, computer) => { response.json(await viewUsage(parts, computer)); }));
+  router.get(at('copies/failed'), handle(async (_, response, computer) => { response.json(await viewFailed(parts, computer)); }));
   router.get(at('copies/:copy/picture'), handle(async (request, response, computer) => {
     const picture = await readPicture(parts, computer, param(request, 'copy'));
     if (picture.ok) response.type(picture.value.type).set('Cache-Control', 'private, max-age=3600').send(picture.value.bytes);

@@ -1,8 +1,8 @@
 /** Looking through the places of a computer: only what changed is examined, and every batch is saved at once. */
 import { randomUUID } from 'node:crypto';
 import { access, constants } from 'node:fs/promises';
-import { asId, compare, copyKey, failed, findingSorts, ok, type Comparison, type FindingView, type FoundCopy, type KnownCopy, type Result, type ScanProgress, type ScanView } from '@clever-drawer/core';
-import { allCopies, forgetBundles, readBundles } from '../database/catalog.ts';
+import { asId, compare, copyKey, failed, findingSorts, nameOfCopy, ok, type Comparison, type FindingView, type FoundCopy, type KnownCopy, type Result, type ScanProgress, type ScanView } from '@clever-drawer/core';
+import { allCopies, failedCopies, forgetBundles, readBundles } from '../database/catalog.ts';
 import { listPlaces } from '../database/places.ts';
 import { addScan, listFindings, listScans, saveScan } from '../database/scans.ts';
 import type { BundleRow, CopyRow, PlaceRow, ScanRow } from '../database/schemas.ts';
@@ -174,5 +174,13 @@ export async function viewFindings(parts: Parts, computer: string, scan: string)
   const rows = await listFindings(parts.database.manager, computer, scan, findingsShown);
   return rows.map(({ id, sort, name, vendor, format, path, from, to, pluginId, problem }) => ({
     id, sort, name, vendor, format, path, from, to, plugin: pluginId === null ? null : asId(pluginId), problem,
+  }));
+}
+
+/** The copies that are there and failed, whichever scan said so, in the shape of findings. */
+export async function viewFailed(parts: Parts, computer: string): Promise<FindingView[]> {
+  const rows = await failedCopies(parts.database.manager, computer, findingsShown);
+  return rows.map(({ id, facts, format, path, pluginId }) => ({
+    id, sort: 'failed', name: nameOfCopy(facts), vendor: facts.vendor, format, path, from: null, to: null, plugin: pluginId === null ? null : asId(pluginId), problem: facts.problem,
   }));
 }

@@ -1,0 +1,32 @@
+/** A year of loads: a handful of plugins makes most of them, working days only, several in a chain. */
+import type { PastLoad, Plugin, TrackSort } from '@clever-drawer/core';
+import { chanceFrom } from './chance.ts';
+
+const day = 86_400_000;
+
+/** Loads of the year before `now` (milliseconds since 1970), oldest first. `used` has the most used plugin first. */
+export function makeHistory(used: readonly Plugin[], now: number): PastLoad[] {
+  const chance = chanceFrom(5);
+  const effects = used.filter((p) => p.kind !== 'instrument'), instruments = used.filter((p) => p.kind === 'instrument');
+  const loads: PastLoad[] = [];
+  for (let ago = 365; ago >= 1; ago -= 1) {
+    const weekday = new Date(now - ago * day).getUTCDay();
+    if (weekday === 0 || (weekday === 6 && chance.happens(0.7)) || chance.happens(0.12)) continue;
+    const chains = 2 + chance.below(5);
+    for (let c = 0; c < chains; c += 1) {
+      const track: TrackSort = c % 4 === 3 ? 'instrument' : c % 5 === 4 ? 'bus' : 'track';
+      let after: PastLoad['after'] = null;
+      const length = 1 + chance.below(4);
+      for (let i = 0; i < length; i += 1) {
+        const from = track === 'instrument' && i === 0 && instruments.length > 0 ? instruments : effects;
+        // Zipf's law, roughly: the n-th plugin is loaded about 1/n as often as the first.
+        const plugin = from[Math.floor(from.length ** chance.next()) - 1];
+        if (!plugin) continue;
+        const at = now - ago * day + chance.below(9 * 3_600_000) - 4 * 3_600_000;
+        loads.push({ plugin: plugin.id, at: new Date(at).toISOString(), track, after });
+        after = plugin.id;
+      }
+    }
+  }
+  return loads;
+}

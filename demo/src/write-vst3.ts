@@ -1,0 +1,68 @@
+/** VST3 bundles: `Contents` with a program per machine and, mostly, `moduleinfo.json` with its trailing commas. */
+import { createHash } from 'node:crypto';
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { vst3SubCategoriesOf } from './declare.ts';
+import { drawPicture } from './picture.ts';
+import type { DemoPlugin } from './plugins.ts';
+
+/** The class id, 32 hex digits, always the same for a plugin. */
+const classId = (plugin: DemoPlugin): string => createHash('md5').update(`${plugin.vendor.name}/${plugin.name}`).digest('hex').toUpperCase();
+
+/** Writes one bundle below the directory and gives its path. */
+export function writeVst3(directory: string, plugin: DemoPlugin): string {
+  const bundle = join(directory, `${plugin.name.replace(/[^\w -]/g, '')}.vst3`), contents = join(bundle, 'Contents');
+  mkdirSync(contents, { recursive: true });
+  if (plugin.damage === 'empty') return bundle;
+  const program = join(contents, 'x86_64-linux');
+  mkdirSync(program, { recursive: true });
+  writeFileSync(join(program, `${plugin.name}.so`), 'A stand-in for a program: nothing here is ever run.\n');
+  if (!plugin.hasModuleInfo) return bundle;
+  const place = plugin.number % 3 === 0 ? contents : join(contents, 'Resources');
+  mkdirSync(place, { recursive: true });
+  const info = moduleInfo(plugin);
+  writeFileSync(join(place, 'moduleinfo.json'), plugin.damage === 'json' ? info.slice(0, Math.floor(info.length * 0.6)) : info);
+  if (plugin.hasPicture) {
+    const snapshots = join(contents, 'Resources', 'Snapshots');
+    mkdirSync(snapshots, { recursive: true });
+    writeFileSync(join(snapshots, `${classId(plugin)}_snapshot.png`), drawPicture(plugin.number));
+  }
+  return bundle;
+}
+
+function moduleInfo(plugin: DemoPlugin): string {
+  const vendor = plugin.spelling.VST3 === null ? '' : plugin.spelling.VST3;
+  const version = `${1 + (plugin.version[0] >> 1)}.${plugin.version[1]}.0`;
+  const text = JSON.stringify;
+  const cls = (category: string, id: string): string => `    {
+      "CID": ${text(id)},
+      "Category": ${text(category)},
+      "Name": ${text(plugin.name)},
+      "Vendor": ${text(vendor)},
+      "Version": ${text(version)},
+      "SDKVersion": "VST 3.7.9",
+      "Sub Categories": [
+${vst3SubCategoriesOf(plugin).map((c) => `        ${text(c)},\n`).join('')}      ],
+      "Class Flags": 0,
+      "Snapshots": [
+      ],
+    },
+`;
+  const classes = plugin.damage === 'no-classes' ? '' : cls('Audio Module Class', classId(plugin)) + cls('Component Controller Class', classId(plugin).replace(/^../, 'C0'));
+  return `{
+  "Name": ${text(plugin.name)},
+  "Version": ${text(version)},
+  "Factory Info": {
+    "Vendor": ${text(vendor)},
+    "URL": "https://${plugin.vendor.mail.split('@')[1] ?? 'kestrelquay.invalid'}",
+    "E-Mail": ${text(`mailto:${plugin.vendor.mail}`)},
+    "Flags": {
+      "Unicode": true,
+      "Classes Discardable": false,
+    },
+  },
+  "Classes": [
+${classes}  ],
+}
+`;
+}

@@ -1,0 +1,63 @@
+/** Takes a picture of each main view of the demo into docs/screenshots. `npm run screenshots`. */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { chromium as playwright, type Page } from '@playwright/test';
+import { demoComputer, seedStudio } from '@clever-drawer/demo';
+import { freePort, serve } from '@clever-drawer/server';
+import { chromium } from './browser.ts';
+
+const out = resolve(import.meta.dirname, '../docs/screenshots');
+const web = resolve(import.meta.dirname, '../web/dist');
+
+interface Shot {
+  readonly name: string;
+  readonly path: string;
+  readonly theme?: 'dusk';
+  readonly size?: { width: number; height: number };
+  readonly prepare?: (page: Page) => Promise<void>;
+}
+
+const search = 'with the letters';
+const shots: readonly Shot[] = [
+  { name: 'scan', path: '/scan' },
+  { name: 'scan-dusk', path: '/scan', theme: 'dusk' },
+  { name: 'file', path: '/file?by=use', prepare: async (page) => { for (const at of [2, 4, 5]) await page.getByTestId('plugin').nth(at).locator('.tick').click(); await page.getByTestId('plugin').nth(1).click(); } },
+  { name: 'file-dusk', path: '/file?kind=effect&by=vendor', theme: 'dusk' },
+  { name: 'file-open-folder', path: '/file?unfiled=yes', prepare: async (page) => { await page.getByRole('button', { name: /^Squeeze, folder/ }).click(); } },
+  { name: 'file-smart-folder', path: '/file', prepare: async (page) => { await page.getByRole('button', { name: /^Echo, smart/ }).click(); await page.getByRole('button', { name: 'Change the rule' }).click(); } },
+  { name: 'file-pictures', path: '/file?type=reverb', prepare: async (page) => { await page.getByTitle('Pictures').click(); } },
+  { name: 'file-narrow', path: '/file', size: { width: 900, height: 700 }, prepare: async (page) => { await page.getByTitle('A bare list').click(); await page.getByLabel(search).fill('plate'); } },
+  { name: 'load', path: '/load', prepare: async (page) => { await page.getByLabel('Letters of the plugin to load').fill('sl'); } },
+  { name: 'load-dusk', path: '/load', theme: 'dusk' },
+];
+
+async function take(page: Page, address: string, shot: Shot): Promise<void> {
+  await page.setViewportSize(shot.size ?? { width: 1280, height: 800 });
+  await page.goto(`${address}/file`);
+  await page.evaluate((theme) => { localStorage.setItem('clever-drawer.theme', theme); }, shot.theme ?? 'day');
+  await page.goto(`${address}${shot.path}`);
+  await page.locator('main h1').first().waitFor({ state: 'attached' });
+  await page.waitForTimeout(400);
+  await shot.prepare?.(page);
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: join(out, `${shot.name}.png`) });
+  await page.evaluate(() => { sessionStorage.clear(); });
+}
+
+const only = process.argv.slice(2);
+const given = process.env['CLEVER_DRAWER_ADDRESS'];
+const data = mkdtempSync(join(tmpdir(), 'clever-drawer-shots-'));
+const server = given ? null : await serve({ data, port: await freePort(), web, firstComputer: demoComputer });
+const address = given ?? server?.address ?? '';
+try {
+  if (server) await seedStudio(address, join(data, 'studio'), Date.now());
+  const browser = await playwright.launch(chromium);
+  const page = await browser.newPage({ reducedMotion: 'reduce' });
+  page.on('console', (message) => { if (message.type() === 'error') console.error(message.text()); });
+  for (const shot of shots) if (only.length === 0 || only.includes(shot.name)) await take(page, address, shot);
+  await browser.close();
+} finally {
+  await server?.stop();
+  rmSync(data, { recursive: true, force: true });
+}

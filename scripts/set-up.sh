@@ -1,0 +1,59 @@
+# What ./start and ./check share: everything that must be there before anything runs. Sourced by bash.
+# Says clearly what is missing when it cannot be installed.
+
+fail() { printf '\n%s\n' "$*" >&2; exit 1; }
+
+need_node() {
+  command -v node >/dev/null 2>&1 || fail "Node.js is missing. Clever Drawer needs Node.js 20.19 or newer; install it (Debian: apt-get install nodejs npm, or from the Node.js project) and try again."
+  node -e 'const [a, b] = process.versions.node.split(".").map(Number); process.exit(a > 20 || (a === 20 && b >= 19) ? 0 : 1)' ||
+    fail "Node.js $(node --version) is too old: Clever Drawer needs 20.19 or newer."
+  command -v npm >/dev/null 2>&1 || fail "npm is missing. It comes with Node.js (Debian: apt-get install npm)."
+}
+
+# Two set-ups at once take turns.
+one_at_a_time() {
+  mkdir -p .cache
+  exec 9> .cache/set-up.lock
+  flock 9
+}
+set_up_done() { flock -u 9; exec 9>&-; }
+
+# need_debs PACKAGE…: installs those of Debian's packages that are not there.
+need_debs() {
+  local missing=() package
+  for package in "$@"; do
+    dpkg-query -W -f '${db:Status-Status}\n' "$package" 2>/dev/null | grep -qx installed || missing+=("$package")
+  done
+  [ ${#missing[@]} -eq 0 ] && return 0
+  command -v apt-get >/dev/null 2>&1 || fail "These Debian packages are missing, and this is no Debian machine: ${missing[*]}"
+  local as=()
+  if [ "$(id -u)" -ne 0 ]; then
+    if command -v sudo >/dev/null 2>&1 && sudo -n true 2>/dev/null; then as=(sudo -n)
+    else fail "These Debian packages are missing and only root can install them. Run this once, then try again:
+  sudo apt-get update && sudo apt-get install --no-install-recommends ${missing[*]}"
+    fi
+  fi
+  echo "Installing Debian packages: ${missing[*]}"
+  local install=("${as[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "${missing[@]}")
+  "${install[@]}" >/dev/null 2>&1 || { "${as[@]}" apt-get update -qq >/dev/null 2>&1 || true; "${install[@]}" >/dev/null; } ||
+    fail "Installing failed. Is the network there? The packages are: ${missing[*]}"
+}
+
+# npm packages exactly as locked; again only when the lock changed.
+need_npm_packages() {
+  local wanted stamp=node_modules/.clever-drawer
+  wanted=$(cat package-lock.json package.json */package.json | sha256sum)
+  [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$wanted" ] && return 0
+  echo "Installing npm packages"
+  npm ci --no-audit --no-fund --loglevel=error >/dev/null || fail "npm ci failed. Is the network there, and may you write to $PWD?"
+  printf '%s\n' "$wanted" > "$stamp"
+}
+
+# The pages, built again only when their sources changed.
+need_pages() {
+  local page=web/dist/index.html
+  if [ ! -f "$page" ] || [ -n "$(find web core/src package-lock.json -path web/dist -prune -o -type f -newer "$page" -print -quit)" ]; then
+    echo "Building the pages"
+    npm run build --silent >/dev/null || fail "Building the pages failed: run 'npm run build' to see why."
+  fi
+}

@@ -1,0 +1,56 @@
+/** Speaking to the server: typed calls that end in a value or in a Refused with the problems. */
+import type {
+  Act, CatalogView, ComputerView, FindingView, LoadRequest, OrderStep, OrderView, PlaceView, Problem, Refusal, ScanProgress, ScanView, SessionView, Usage,
+} from '@clever-drawer/core';
+
+/** The server (or the network) said no. `message` is for the user. */
+export class Refused extends Error {
+  readonly problems: readonly Problem[];
+  constructor(message: string, problems: readonly Problem[]) {
+    super(message);
+    this.problems = problems;
+  }
+}
+
+async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(`/api/${path}`, { method, ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }) });
+  } catch {
+    throw new Refused('Clever Drawer does not answer. Is it still running? Start it again with ./start; nothing saved is lost.', []);
+  }
+  if (response.ok) return (await response.json()) as T;
+  const refusal = (await response.json().catch(() => ({ problems: [] }))) as Refusal;
+  throw new Refused(refusal.problems.map((p) => p.message).join(' ') || `The server answered ${response.status}.`, refusal.problems);
+}
+
+export const listComputers = (): Promise<ComputerView[]> => call('GET', 'computers');
+
+/** All calls about one computer. */
+export function clientFor(computer: string) {
+  const at = (path: string): string => `computers/${computer}/${path}`;
+  return {
+    computer,
+    catalog: () => call<CatalogView>('GET', at('catalog')),
+    usage: () => call<Usage[]>('GET', at('usage')),
+    order: () => call<OrderView>('GET', at('order')),
+    act: (act: Act) => call<OrderStep>('POST', at('acts'), act),
+    undo: () => call<OrderStep>('POST', at('undo')),
+    redo: () => call<OrderStep>('POST', at('redo')),
+    places: () => call<PlaceView[]>('GET', at('places')),
+    addPlace: (path: string) => call<PlaceView>('POST', at('places'), { path }),
+    addUsualPlaces: () => call<PlaceView[]>('POST', at('places/usual')),
+    removePlace: (place: string) => call<null>('DELETE', at(`places/${place}`)),
+    scans: () => call<{ scans: ScanView[]; progress: ScanProgress | null }>('GET', at('scans')),
+    startScan: () => call<ScanView>('POST', at('scans')),
+    stopScan: () => call<null>('POST', at('scans/stop')),
+    findings: (scan: string) => call<FindingView[]>('GET', at(`scans/${scan}/findings`)),
+    failedNow: () => call<FindingView[]>('GET', at('copies/failed')),
+    session: () => call<SessionView>('GET', at('session')),
+    load: (load: LoadRequest) => call<SessionView>('POST', at('session/loads'), load),
+    emptySlot: (slot: string) => call<SessionView>('DELETE', at(`session/slots/${slot}`)),
+    pictureAddress: (copy: string) => `/api/${at(`copies/${copy}/picture`)}`,
+    eventsAddress: `/api/${at('events')}`,
+  };
+}
+export type Client = ReturnType<typeof clientFor>;

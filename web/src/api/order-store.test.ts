@@ -1,0 +1,37 @@
+import { describe, expect, it } from '@jest/globals';
+import { asId, folderIn, type Folder, type Cabinet, perform, type Act, type OrderStep, type OrderView } from '@clever-drawer/core';
+import { addPending, confirm, dropPending, fromView } from './order-store.ts';
+
+const cabinet: Cabinet = { table: 'cabinet', id: asId('c'), name: 'Everyday', position: 'V' };
+const folder: Folder = { table: 'folder', id: asId('f'), cabinet: cabinet.id, parent: null, form: 'folder', name: 'Old', position: 'V', rule: null };
+const view: OrderView = { revision: 4, records: [cabinet, folder], undo: null, redo: null };
+const noNames = (): undefined => undefined;
+const rename = (name: string): Act => ({ act: 'rename-folder', folder: folder.id, name });
+const stepOf = (revision: number, act: Act): OrderStep => {
+  const performed = perform(fromView(view).order, act, noNames);
+  if (!performed.ok) throw new Error('does not work');
+  return { revision, words: performed.value.words, change: performed.value.change, undo: performed.value.words, redo: null };
+};
+const shown = (state: ReturnType<typeof fromView> | null): string | undefined => state === null ? undefined : folderIn(state.order, 'f')?.name;
+
+describe('the order of a window', () => {
+  it('shows an act before it is confirmed and takes it back when it is refused', () => {
+    const act = rename('New');
+    const pending = addPending(fromView(view), act, noNames);
+    expect(shown(pending)).toBe('New');
+    expect(shown(dropPending(pending, act, noNames))).toBe('Old');
+  });
+  it('takes in a step once, whether the answer or the event brings it first', () => {
+    const act = rename('New');
+    const once = confirm(addPending(fromView(view), act, noNames), stepOf(5, act), noNames);
+    expect(once?.revision).toBe(5);
+    const twice = once && confirm(once, stepOf(5, act), noNames);
+    expect(twice?.revision).toBe(5);
+    expect(shown(twice && dropPending(twice, act, noNames))).toBe('New');
+  });
+  it('keeps its own later act on top of a step from another window', () => {
+    const mine = addPending(fromView(view), rename('Mine'), noNames);
+    expect(shown(confirm(mine, stepOf(5, rename('Theirs')), noNames))).toBe('Mine');
+  });
+  it('knows when a step is missing', () => expect(confirm(fromView(view), stepOf(7, rename('x')), noNames)).toBeNull());
+});

@@ -1,0 +1,38 @@
+/** The order as this window shows it: what the server confirmed, with the acts still on their way done on top. */
+import { applyChange, orderOf, perform, type Act, type NameOfPlugin, type Order, type OrderStep, type OrderView } from '@clever-drawer/core';
+
+export interface OrderState {
+  readonly revision: number;
+  readonly confirmed: Order;
+  readonly pending: readonly Act[];
+  /** What is shown: confirmed plus pending. */
+  readonly order: Order;
+  readonly undo: string | null;
+  readonly redo: string | null;
+}
+
+export function fromView(view: OrderView): OrderState {
+  const confirmed = orderOf(view.records);
+  return { revision: view.revision, confirmed, pending: [], order: confirmed, undo: view.undo, redo: view.redo };
+}
+
+/** A step that was stored, from the answer or from the event, whichever comes first. Null when steps between are missing. */
+export function confirm(state: OrderState, step: OrderStep, nameOf: NameOfPlugin): OrderState | null {
+  if (step.revision <= state.revision) return state;
+  if (step.revision !== state.revision + 1) return null;
+  return replay({ ...state, revision: step.revision, confirmed: applyChange(state.confirmed, step.change), undo: step.undo, redo: step.redo }, nameOf);
+}
+
+export const addPending = (state: OrderState, act: Act, nameOf: NameOfPlugin): OrderState => replay({ ...state, pending: [...state.pending, act] }, nameOf);
+
+export const dropPending = (state: OrderState, act: Act, nameOf: NameOfPlugin): OrderState => replay({ ...state, pending: state.pending.filter((a) => a !== act) }, nameOf);
+
+/** Does the pending acts again on what is confirmed. One that no longer works (or is confirmed meanwhile) is passed over. */
+function replay(state: OrderState, nameOf: NameOfPlugin): OrderState {
+  let order = state.confirmed;
+  for (const act of state.pending) {
+    const performed = perform(order, act, nameOf);
+    if (performed.ok) order = applyChange(order, performed.value.change);
+  }
+  return { ...state, order };
+}

@@ -1,0 +1,143 @@
+/** Everything the screens share about one computer: catalog, order, usage, and the stream that keeps them current. */
+import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import {
+  cabinetsOf, createArranger, describe, perform, type Act, type Arrangement, type Cabinet, type CatalogView, type ComputerView, type Naming, type OrderStep, type Plugin, type ScanProgress, type ServerEvent, type Usage,
+} from '@clever-drawer/core';
+import { useNotices } from '../ui/notices.tsx';
+import { clientFor, type Client } from './client.ts';
+import { addPending, confirm, dropPending, fromView, type OrderState } from './order-store.ts';
+
+export interface Studio {
+  readonly client: Client;
+  readonly computer: ComputerView;
+  readonly plugins: readonly Plugin[];
+  readonly pluginById: ReadonlyMap<string, Plugin>;
+  readonly order: OrderState;
+  readonly cabinet: Cabinet | undefined;
+  readonly arrangement: Arrangement;
+  readonly usage: ReadonlyMap<string, Usage>;
+  readonly scan: ScanProgress | null;
+  /** Does an act at once and has it stored. False when it cannot be done; the reason has been shown. */
+  act(act: Act): boolean;
+  step(direction: 'undo' | 'redo'): void;
+  nameOf(plugin: Plugin): string;
+  naming(plugin: string): Naming | undefined;
+}
+
+const StudioContext = createContext<Studio | null>(null);
+
+export function useStudio(): Studio {
+  const studio = useContext(StudioContext);
+  if (!studio) throw new Error('outside of the studio');
+  return studio;
+}
+
+const noPlugins: readonly Plugin[] = [];
+const emptyOrder: OrderState = fromView({ revision: 0, records: [], undo: null, redo: null });
+
+export function StudioProvider({ computer, children, waiting }: { computer: ComputerView; children: ReactNode; waiting: ReactNode }) {
+  const client = useMemo(() => clientFor(computer.id), [computer.id]);
+  const queries = useQueryClient();
+  const catalog = useQuery({ queryKey: ['catalog', computer.id], queryFn: client.catalog });
+  const order = useQuery({ queryKey: ['order', computer.id], queryFn: async () => fromView(await client.order()) });
+  const usage = useQuery({ queryKey: ['usage', computer.id], queryFn: client.usage });
+  const plugins = catalog.data?.plugins ?? noPlugins;
+  const orderState = order.data ?? emptyOrder;
+  const pluginById = useMemo(() => new Map(plugins.map((p) => [p.id as string, p])), [plugins]);
+  const arrange = useMemo(createArranger, []);
+  const arrangement = useMemo(() => arrange(orderState.order, plugins), [arrange, orderState.order, plugins]);
+  const usageById = useMemo(() => new Map((usage.data ?? []).map((u) => [u.plugin, u])), [usage.data]);
+  const scan = useEvents(client, queries);
+  const acts = useActs(client, queries);
+
+  const naming = useCallback((plugin: string) => arrangement.namings.get(plugin), [arrangement]);
+  const nameOf = useCallback((plugin: Plugin) => arrangement.namings.get(plugin.id)?.nickname ?? plugin.name, [arrangement]);
+  const studio = useMemo<Studio>(() => ({
+    client, computer, plugins, pluginById, order: orderState, cabinet: cabinetsOf(orderState.order)[0], arrangement, usage: usageById, scan, ...acts, naming, nameOf,
+  }), [client, computer, plugins, pluginById, orderState, arrangement, usageById, scan, acts, naming, nameOf]);
+  const failure = catalog.error ?? order.error;
+  if (failure) return <main className="p-4" role="alert">{failure.message}</main>;
+  if (!catalog.data || !order.data) return waiting;
+  return <StudioContext value={studio}>{children}</StudioContext>;
+}
+
+/** Names of plugins out of the cache, for acts. */
+function namesIn(queries: QueryClient, computer: string): (id: string) => string | undefined {
+  const catalog = queries.getQueryData<CatalogView>(['catalog', computer]);
+  const names = new Map(catalog?.plugins.map((p) => [p.id as string, p.name]));
+  const order = queries.getQueryData<OrderState>(['order', computer])?.order;
+  return (id) => {
+    const naming = order?.get(`naming/${id}`);
+    return naming?.table === 'naming' && naming.nickname !== null ? naming.nickname : names.get(id);
+  };
+}
+
+function takeStep(queries: QueryClient, computer: string, step: OrderStep): void {
+  const key = ['order', computer];
+  const state = queries.getQueryData<OrderState>(key);
+  const next = state ? confirm(state, step, namesIn(queries, computer)) : null;
+  if (next) queries.setQueryData(key, next);
+  else void queries.invalidateQueries({ queryKey: key });
+}
+
+function useActs(client: Client, queries: QueryClient): Pick<Studio, 'act' | 'step'> {
+  const { say } = useNotices();
+  return useMemo(() => {
+    const key = ['order', client.computer];
+    const set = (change: (state: OrderState) => OrderState): void => {
+      queries.setQueryData<OrderState>(key, (state) => (state ? change(state) : state));
+    };
+    const act = (wanted: Act): boolean => {
+      const state = queries.getQueryData<OrderState>(key);
+      if (!state) return false;
+      const nameOf = namesIn(queries, client.computer);
+      const performed = perform(state.order, wanted, nameOf);
+      if (!performed.ok) {
+        say(performed.problems.map(describe).join(' '), 'trouble');
+        return false;
+      }
+      set((s) => addPending(s, wanted, nameOf));
+      say(performed.value.words, 'done');
+      client.act(wanted).then(
+        (step) => { takeStep(queries, client.computer, step); set((s) => dropPending(s, wanted, nameOf)); },
+        (error: Error) => { set((s) => dropPending(s, wanted, nameOf)); say(`Not saved: ${error.message}`, 'trouble'); void queries.invalidateQueries({ queryKey: key }); },
+      );
+      return true;
+    };
+    const step = (direction: 'undo' | 'redo'): void => {
+      client[direction]().then(
+        (taken) => { takeStep(queries, client.computer, taken); say(taken.words, 'done'); },
+        (error: Error) => { say(error.message, 'trouble'); },
+      );
+    };
+    return { act, step };
+  }, [client, queries, say]);
+}
+
+/** Listens to the server. After a break everything is fetched again, since steps may have been missed. */
+function useEvents(client: Client, queries: QueryClient): ScanProgress | null {
+  const [scan, setScan] = useState<ScanProgress | null>(null);
+  useEffect(() => {
+    const again = (...names: string[]): void => { for (const name of names) void queries.invalidateQueries({ queryKey: [name, client.computer] }); };
+    const source = new EventSource(client.eventsAddress);
+    let wasOpen = false;
+    source.onopen = () => {
+      if (wasOpen) again('catalog', 'order', 'usage', 'places', 'scans', 'session');
+      wasOpen = true;
+    };
+    source.onmessage = (message: MessageEvent<string>) => {
+      const event = JSON.parse(message.data) as ServerEvent;
+      switch (event.event) {
+        case 'order': takeStep(queries, client.computer, event.step); break;
+        case 'catalog': again('catalog', 'places', 'scans', 'findings'); break;
+        case 'session': again('session'); break;
+        case 'usage': again('usage'); break;
+        case 'scan': setScan(event.progress.state === 'running' ? event.progress : null); if (event.progress.state !== 'running') again('scans', 'findings', 'places'); break;
+        default: event satisfies never;
+      }
+    };
+    return () => { source.close(); };
+  }, [client, queries]);
+  return scan;
+}

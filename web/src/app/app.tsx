@@ -1,0 +1,51 @@
+/** The application: one computer's studio inside the shell, a screen for each address. */
+import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { listComputers } from '../api/client.ts';
+import { StudioProvider, useStudio } from '../api/studio.tsx';
+import { FileScreen } from '../file/file-screen.tsx';
+import { LoadScreen } from '../load/load-screen.tsx';
+import { ScanScreen } from '../scan/scan-screen.tsx';
+import { NoticesProvider } from '../ui/notices.tsx';
+import { Shell } from './shell.tsx';
+
+const makeQueries = (): QueryClient => new QueryClient({ defaultOptions: { queries: { staleTime: Infinity, refetchOnWindowFocus: false, retry: 1 } } });
+
+export function App() {
+  const [queries] = useState(makeQueries);
+  return (
+    <QueryClientProvider client={queries}>
+      <NoticesProvider>
+        <BrowserRouter>
+          <Rooms />
+        </BrowserRouter>
+      </NoticesProvider>
+    </QueryClientProvider>
+  );
+}
+
+function Rooms() {
+  const computers = useQuery({ queryKey: ['computers'], queryFn: listComputers });
+  if (computers.error) return <main className="p-4" role="alert">{computers.error.message}</main>;
+  const computer = computers.data?.[0];
+  if (!computer) return <main className="visually-hidden">Opening …</main>;
+  return (
+    <StudioProvider computer={computer} waiting={<main className="visually-hidden">Opening {computer.name} …</main>}>
+      <Routes>
+        <Route element={<Shell />}>
+          <Route path="/scan" element={<ScanScreen />} />
+          <Route path="/file" element={<FileScreen />} />
+          <Route path="/load" element={<LoadScreen />} />
+          <Route path="*" element={<Start />} />
+        </Route>
+      </Routes>
+    </StudioProvider>
+  );
+}
+
+/** The first screen: the catalog when there is one, else where it begins. */
+function Start() {
+  const { plugins } = useStudio();
+  return <Navigate to={plugins.length > 0 ? '/file' : '/scan'} replace />;
+}

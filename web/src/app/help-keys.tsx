@@ -1,0 +1,25 @@
+/** All keys in one place. */
+import { Modal } from 'react-bootstrap';
+
+const groups: readonly (readonly [title: string, keys: readonly (readonly [string, string])[]])[] = [
+  ['Everywhere', [['Ctrl+K', 'find anything'], ['Alt+1', 'Scan'], ['Alt+3', 'File'], ['Alt+4', 'Load'], ['Ctrl+Z', 'undo'], ['Ctrl+Shift+Z', 'redo'], ['?', 'these keys']]],
+  ['File: the list', [['/', 'narrow the list'], ['↑ ↓', 'move'], ['Space', 'into the tray, or out of it'], ['F', 'file in a folder'], ['B', 'favourite, or no longer'], ['N', 'nickname and slot label'], ['Esc', 'show all again']]],
+  ['File: the chest', [['D', 'to the folders'], ['← → ↑ ↓', 'move'], ['Enter', 'open or close'], ['Alt+← Alt+→', 'put before or behind its neighbour'], ['Alt+↑ Alt+↓', 'reorder the plugins of an open folder'], ['F2', 'rename'], ['Delete', 'remove (undo brings it back)'], ['Shift+N', 'new folder']]],
+  ['Load', [['letters', 'find'], ['↑ ↓', 'choose'], ['Enter', 'load'], ['Tab', 'lately loaded, favourites, all'], ['Esc', 'back to the slots'], ['← → ↑ ↓', 'walk the slots'], ['Delete', 'empty the slot']]],
+];
+
+export function HelpKeys({ onClose }: { onClose: () => void }) {
+  return (
+    <Modal show onHide={onClose} size="lg" animation={false} aria-label="All keys">
+      <Modal.Header closeButton><Modal.Title as="h1">All keys</Modal.Title></Modal.Header>
+      <Modal.Body className="help-keys">
+        {groups.map(([title, keys]) => (
+          <section key={title}>
+            <h2>{title}</h2>
+            <dl>{keys.map(([key, does]) => <div key={key}><dt>{key.split(' ').map((k) => <kbd key={k}>{k}</kbd>)}</dt><dd>{does}</dd></div>)}</dl>
+          </section>
+        ))}
+      </Modal.Body>
+    </Modal>
+  );
+}

@@ -1,0 +1,88 @@
+/** The bar at the top: the screens in the order of the work, find anything, undo, theme. */
+import { Archive, Check, HelpCircle, LoaderCircle, Monitor, Moon, Radar, Redo2, Search, Sun, Undo2, Zap, type LucideIcon } from 'lucide-react';
+import { useState } from 'react';
+import { NavLink, Outlet, useNavigate } from 'react-router';
+import { useStudio } from '../api/studio.tsx';
+import { useKeys } from '../ui/keys.ts';
+import { FindAnything } from './find-anything.tsx';
+import { HelpKeys } from './help-keys.tsx';
+import { applyTheme, rememberedTheme, type Theme } from './theme.ts';
+
+const screens: readonly { path: string; name: string; Icon: LucideIcon; key: string }[] = [
+  { path: '/scan', name: 'Scan', Icon: Radar, key: 'Alt+1' },
+  { path: '/file', name: 'File', Icon: Archive, key: 'Alt+3' },
+  { path: '/load', name: 'Load', Icon: Zap, key: 'Alt+4' },
+];
+
+export function Shell() {
+  const studio = useStudio();
+  const navigate = useNavigate();
+  const [isFinding, setFinding] = useState(false);
+  const [isHelping, setHelping] = useState(false);
+  useKeys({
+    ...Object.fromEntries(screens.map(({ key, path }) => [key, () => { void navigate(path); }])),
+    'Ctrl+K': () => { setFinding(true); },
+    'Ctrl+Z': () => { studio.step('undo'); },
+    'Ctrl+Shift+Z': () => { studio.step('redo'); },
+    'Ctrl+Y': () => { studio.step('redo'); },
+    '?': () => { setHelping(true); },
+  });
+  return (
+    <div className="shell">
+      <header className="bar">
+        <NavLink to="/file" className="brand"><img src="/drawer.svg" width="22" height="22" alt="" />Clever Drawer</NavLink>
+        <nav aria-label="Screens">
+          {screens.map(({ path, name, Icon, key }) => (
+            <NavLink key={path} to={path} title={key} aria-keyshortcuts={key}>
+              <Icon size={16} aria-hidden /> {name}{path === '/scan' && studio.scan && <span className="count">looking</span>}
+            </NavLink>
+          ))}
+        </nav>
+        <div className="right">
+          <SavedMark />
+          <span className="computer" title="The computer whose plugins these are"><Monitor size={15} aria-hidden /> {studio.computer.name}</span>
+          <button type="button" className="bar-button anything" onClick={() => { setFinding(true); }}>
+            <span><Search size={14} aria-hidden /> Find anything</span> <span><kbd>Ctrl</kbd> <kbd>K</kbd></span>
+          </button>
+          <StepButton direction="undo" />
+          <StepButton direction="redo" />
+          <ThemeButton />
+          <button type="button" className="bar-button" title="All keys (?)" aria-label="All keys" onClick={() => { setHelping(true); }}><HelpCircle size={17} aria-hidden /></button>
+        </div>
+      </header>
+      <Outlet />
+      {isFinding && <FindAnything onClose={() => { setFinding(false); }} screens={screens} />}
+      {isHelping && <HelpKeys onClose={() => { setHelping(false); }} />}
+    </div>
+  );
+}
+
+/** Says whether what is on the screen is in the database. */
+function SavedMark() {
+  const { order } = useStudio();
+  const isSaving = order.pending.length > 0;
+  return (
+    <span className="saved" role="status" data-testid="saved">
+      {isSaving ? <LoaderCircle size={13} aria-hidden /> : <Check size={13} aria-hidden />} {isSaving ? 'saving' : 'saved'}
+    </span>
+  );
+}
+
+function StepButton({ direction }: { direction: 'undo' | 'redo' }) {
+  const { order, step } = useStudio();
+  const words = order[direction];
+  const Icon = direction === 'undo' ? Undo2 : Redo2;
+  const name = direction === 'undo' ? 'Undo' : 'Redo';
+  const title = words === null ? `Nothing to ${direction}` : `${name}: ${words} (${direction === 'undo' ? 'Ctrl+Z' : 'Ctrl+Shift+Z'})`;
+  return <button type="button" className="bar-button" title={title} aria-label={title} onClick={() => { step(direction); }}><Icon size={17} aria-hidden /></button>;
+}
+
+function ThemeButton() {
+  const [theme, setTheme] = useState<Theme>(rememberedTheme);
+  const other: Theme = theme === 'day' ? 'dusk' : 'day';
+  const change = (): void => {
+    applyTheme(other);
+    setTheme(other);
+  };
+  return <button type="button" className="bar-button" title={`Change to ${other}`} aria-label={`Change to ${other}`} onClick={change}>{theme === 'day' ? <Moon size={17} aria-hidden /> : <Sun size={17} aria-hidden />}</button>;
+}

@@ -1,0 +1,77 @@
+/** Dragging: plugins onto folders, folders among themselves, plugins within a folder. Every drop says what it did, or why not. */
+import { DndContext, DragOverlay, PointerSensor, pointerWithin, useSensor, useSensors, type Active, type DragEndEvent, type Over } from '@dnd-kit/core';
+import { useState, type ReactNode } from 'react';
+import { asId } from '@clever-drawer/core';
+import { useStudio, type Studio } from '../api/studio.tsx';
+import { useNotices } from '../ui/notices.tsx';
+import { fileAct } from './acts.ts';
+import type { ChestActs } from './use-chest.ts';
+
+type Dragged = { sort: 'plugins'; plugin: string; placement?: string } | { sort: 'folder'; folder: string };
+type Target = { sort: 'front'; folder: string } | { sort: 'spot'; folder: string; before: string } | { sort: 'end' };
+
+const draggedOf = (active: Active | null): Dragged | null => (active?.data.current as Dragged | undefined) ?? null;
+const targetOf = (over: Over | null): Target | null => (over?.data.current as Target | undefined) ?? null;
+
+interface Props {
+  readonly tray: ReadonlySet<string>;
+  readonly acts: ChestActs;
+  readonly onFiled: (folder: string) => void;
+  readonly children: ReactNode;
+}
+
+export function Dragging({ tray, acts, onFiled, children }: Props) {
+  const studio = useStudio();
+  const { say } = useNotices();
+  const [held, setHeld] = useState<{ dragged: Dragged; target: Target | null } | null>(null);
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const pluginsOf = (dragged: Dragged & { sort: 'plugins' }): string[] => (tray.has(dragged.plugin) && dragged.placement === undefined ? [...tray] : [dragged.plugin]);
+  const onDragEnd = ({ active, over }: DragEndEvent): void => {
+    setHeld(null);
+    const dragged = draggedOf(active), target = targetOf(over);
+    if (!dragged) return;
+    if (dragged.sort === 'folder') {
+      dropFolder(studio, acts, dragged.folder, target);
+      return;
+    }
+    if (!target || target.sort === 'end') {
+      say('Dropped beside the folders: nothing was filed. Drop onto a folder, or press F to file by its name.', 'trouble');
+      return;
+    }
+    if (target.sort === 'spot' && dragged.placement !== undefined && studio.arrangement.placements.get(target.folder)?.some((p) => p.id === dragged.placement)) {
+      studio.act({ act: 'move-placement', placement: asId(dragged.placement), before: asId(target.before) });
+      return;
+    }
+    if (studio.act(fileAct(target.folder, pluginsOf(dragged), target.sort === 'spot' ? target.before : null))) onFiled(target.folder);
+  };
+  return (
+    <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragStart={({ active }) => { const dragged = draggedOf(active); if (dragged) setHeld({ dragged, target: null }); }}
+      onDragOver={({ over }) => { setHeld((h) => h && { ...h, target: targetOf(over) }); }} onDragEnd={onDragEnd} onDragCancel={() => { setHeld(null); }}
+      accessibility={{ restoreFocus: false }}>
+      {children}
+      <DragOverlay dropAnimation={null}>{held && <div className="in-the-air">{sayDrop(studio, held.dragged, held.target, held.dragged.sort === 'plugins' ? pluginsOf(held.dragged) : [])}</div>}</DragOverlay>
+    </DndContext>
+  );
+}
+
+function dropFolder(studio: Studio, acts: ChestActs, folder: string, target: Target | null): void {
+  if (target?.sort === 'front') acts.moveBefore(folder, target.folder);
+  if (target?.sort === 'end') studio.act({ act: 'move-folder', folder: asId(folder), parent: null, before: null });
+}
+
+/** What dropping here would do. */
+function sayDrop(studio: Studio, dragged: Dragged, target: Target | null, plugins: readonly string[]): ReactNode {
+  const { folders } = studio.arrangement;
+  const nameOf = (id: string): string => folders.find((f) => f.id === id)?.name ?? '';
+  if (dragged.sort === 'folder') {
+    if (target?.sort === 'front' && target.folder !== dragged.folder) return <>Put <b>{nameOf(dragged.folder)}</b> before <b>{nameOf(target.folder)}</b></>;
+    return target?.sort === 'end' ? <>Put <b>{nameOf(dragged.folder)}</b> last</> : <b>{nameOf(dragged.folder)}</b>;
+  }
+  const only = studio.pluginById.get(plugins[0] ?? '');
+  const what = plugins.length === 1 && only ? studio.nameOf(only) : `${plugins.length} plugins`;
+  const folder = target && target.sort !== 'end' ? folders.find((f) => f.id === target.folder) : undefined;
+  if (!folder) return <b>{what}</b>;
+  if (folder.form === 'smart') return <><b>{folder.name}</b> fills itself: change its rule instead</>;
+  if (folder.form === 'divider') return <>A divider holds no plugins</>;
+  return <>File {what} in <b>{folder.name}</b></>;
+}

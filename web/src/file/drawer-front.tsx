@@ -1,0 +1,82 @@
+/** A drawer front: framed label, count, up to three subfolders, and a pull. It opens, is dragged and takes drops. */
+import { useDraggable, useDroppable } from '@dnd-kit/core';
+import { MoreHorizontal } from 'lucide-react';
+import { Dropdown } from 'react-bootstrap';
+import type { Folder } from '@clever-drawer/core';
+import { useStudio } from '../api/studio.tsx';
+import type { ChestActs } from './use-chest.ts';
+
+interface Props {
+  readonly folder: Folder;
+  readonly isOpen: boolean;
+  readonly isFocusable: boolean;
+  readonly acts: ChestActs;
+}
+
+/** Both a thing to drag and a place to drop on. */
+function useFront(folder: Folder) {
+  const drag = useDraggable({ id: `folder:${folder.id}`, data: { sort: 'folder', folder: folder.id } });
+  const drop = useDroppable({ id: `front:${folder.id}`, data: { sort: 'front', folder: folder.id } });
+  const ref = (element: HTMLElement | null): void => {
+    drag.setNodeRef(element);
+    drop.setNodeRef(element);
+  };
+  return { ref, listeners: drag.listeners, isDragging: drag.isDragging, isOver: drop.isOver, over: drop.active?.data.current };
+}
+
+export function Divider({ folder, isFocusable, acts }: Omit<Props, 'isOpen'>) {
+  const { ref, listeners, isDragging, isOver, over } = useFront(folder);
+  return (
+    <div ref={ref} {...listeners} className={`divider ${isDragging ? 'dragged' : ''} ${isOver ? (over?.['sort'] === 'folder' ? 'before' : 'refuses') : ''}`}>
+      <button type="button" className="divider-name" data-folder={folder.id} tabIndex={isFocusable ? 0 : -1} onFocus={() => { acts.focus(folder.id); }} onClick={() => { acts.rename(folder.id); }} title="Divider: press to rename">{folder.name}</button>
+      <hr />
+      <FrontMenu folder={folder} acts={acts} />
+    </div>
+  );
+}
+
+export function DrawerFront({ folder, isOpen, isFocusable, acts }: Props) {
+  const { arrangement } = useStudio();
+  const { ref, listeners, isDragging, isOver, over } = useFront(folder);
+  const members = arrangement.members.get(folder.id) ?? [];
+  const below = (arrangement.below.get(folder.id) ?? []).filter((f) => f.form !== 'divider');
+  const isSmart = folder.form === 'smart';
+  const dropClass = !isOver || isDragging ? '' : over?.['sort'] === 'folder' ? 'before' : isSmart ? 'refuses' : 'takes';
+  return (
+    <li ref={ref} {...listeners} className={`front-place ${isDragging ? 'dragged' : ''} ${dropClass}`}>
+      <button type="button" className={`front ${folder.form} ${isOpen ? 'open' : ''}`} data-folder={folder.id} aria-expanded={isOpen} tabIndex={isFocusable ? 0 : -1}
+        aria-label={`${folder.name}, ${folder.form === 'favourites' ? 'favourites' : isSmart ? 'smart folder' : 'folder'}, ${members.length} plugins`}
+        onFocus={() => { acts.focus(folder.id); }} onClick={() => { acts.toggle(folder.id); }}>
+        {folder.form === 'favourites' && <span className="ribbon-mark" aria-hidden />}
+        <span className={`label ${isSmart ? 'smart' : ''}`}>{folder.name}</span>
+        <span className="front-count">{isSmart && <span className="holes" aria-hidden><i /><i /><i /></span>} {members.length}</span>
+        {below.length > 0 && (
+          <span className="front-below">{below.slice(0, below.length > 3 ? 2 : 3).map((f) => <span key={f.id} className="hand">{f.name} {(arrangement.members.get(f.id) ?? []).length}</span>)}{below.length > 3 && <span>and {below.length - 2} more</span>}</span>
+        )}
+        <span className="pull" aria-hidden />
+      </button>
+      <FrontMenu folder={folder} acts={acts} />
+    </li>
+  );
+}
+
+function FrontMenu({ folder, acts }: { folder: Folder; acts: ChestActs }) {
+  if (folder.form === 'favourites') return null;
+  const item = (text: string, does: () => void, key?: string) => <Dropdown.Item as="button" type="button" onClick={does} className="option"><span>{text}</span>{key && <kbd>{key}</kbd>}</Dropdown.Item>;
+  const into = acts.neighbourAbove(folder);
+  return (
+    <Dropdown className="front-menu" onPointerDown={(event) => { event.stopPropagation(); }}>
+      <Dropdown.Toggle as="button" type="button" className="menu-dots" tabIndex={-1} aria-label={`Acts on ${folder.name}`}><MoreHorizontal size={15} aria-hidden /></Dropdown.Toggle>
+      <Dropdown.Menu align="end">
+        {item(folder.form === 'smart' ? 'Change name or rule' : 'Rename', () => { acts.rename(folder.id); }, 'F2')}
+        {folder.form !== 'divider' && item('New subfolder', () => { acts.addBelow(folder.id); })}
+        {item('Put before its neighbour', () => { acts.shift(folder.id, -1); }, 'Alt+←')}
+        {item('Put behind its neighbour', () => { acts.shift(folder.id, 1); }, 'Alt+→')}
+        {into && folder.form !== 'divider' && item(`Put inside ${into.name}`, () => { acts.moveInto(folder.id, into.id); })}
+        {folder.parent !== null && item('Put beside its parent', () => { acts.moveOut(folder); })}
+        <Dropdown.Divider />
+        {item(folder.form === 'divider' ? 'Remove the divider' : 'Remove the folder (its plugins stay in the catalog)', () => { acts.remove(folder.id); }, 'Del')}
+      </Dropdown.Menu>
+    </Dropdown>
+  );
+}

@@ -1,0 +1,41 @@
+/** F: file plugins in a folder found by a few letters, or in a new one. */
+import { asId, type Folder } from '@clever-drawer/core';
+import { useStudio } from '../api/studio.tsx';
+import { Picker, type Choice } from '../ui/picker.tsx';
+import { fileAct } from './acts.ts';
+
+interface Props {
+  readonly plugins: readonly string[];
+  /** Folders filed in lately, latest first. */
+  readonly lately: readonly string[];
+  readonly onClose: () => void;
+  readonly onFiled: (folder: string) => void;
+}
+
+export function FileIn({ plugins, lately, onClose, onFiled }: Props) {
+  const { act, arrangement, cabinet, pluginById, nameOf } = useStudio();
+  const only = pluginById.get(plugins[0] ?? '');
+  const what = plugins.length === 1 && only ? nameOf(only) : `${plugins.length} plugins`;
+  const file = (folder: string): void => { if (act(fileAct(folder, plugins))) onFiled(folder); };
+  const isTarget = (f: Folder): boolean => f.form === 'folder' || f.form === 'favourites';
+  const remembered = lately.map((id) => arrangement.folders.find((f) => f.id === id)).filter((f) => f !== undefined);
+  const folders = [...new Set([...remembered, ...arrangement.folders])].filter(isTarget);
+  const choices = folders.map((folder): Choice => {
+    const parent = arrangement.folders.find((f) => f.id === folder.parent);
+    const held = arrangement.members.get(folder.id) ?? [];
+    const there = plugins.filter((id) => held.includes(asId(id))).length;
+    return {
+      id: folder.id, text: folder.name, take: () => { file(folder.id); },
+      show: <><span className="label">{folder.name}</span><span className="text-soft">{parent && `in ${parent.name} · `}{held.length}{there === plugins.length ? ' · already there' : ''}</span></>,
+    };
+  });
+  const offer = (typed: string): Choice | null => {
+    if (typed === '' || !cabinet || folders.some((f) => f.name.toLowerCase() === typed.toLowerCase())) return null;
+    const id = asId<Folder['id']>(crypto.randomUUID());
+    return {
+      id: 'new folder', text: typed, show: <>Make the folder <span className="label">{typed}</span> and file {what} there</>,
+      take: () => { if (act({ act: 'add-folder', id, cabinet: cabinet.id, parent: null, form: 'folder', name: typed, rule: null, before: null })) file(id); },
+    };
+  };
+  return <Picker title={`File ${what} in …`} prompt="Letters of the folder's name" choices={choices} offer={offer} onClose={onClose} />;
+}

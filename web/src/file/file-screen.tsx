@@ -1,0 +1,96 @@
+/** File: the whole catalog at the left, the drawers at the right, the tray below. */
+import { LayoutGrid, List as ListIcon } from 'lucide-react';
+import { useCallback, useRef, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { useStudio } from '../api/studio.tsx';
+import { isTyping, remember, remembered, useKeys } from '../ui/keys.ts';
+import { favouriteAct } from './acts.ts';
+import { Chest } from './chest.tsx';
+import { Dragging } from './dragging.tsx';
+import { FileIn } from './file-in.tsx';
+import './file.css';
+import { NameDialog } from './name-dialog.tsx';
+import { PluginList, type View } from './plugin-list.tsx';
+import { LineUp, Sentence } from './sentence.tsx';
+import { Tray } from './tray.tsx';
+import { useChest } from './use-chest.ts';
+import { clearFilter, useList } from './use-list.ts';
+import { useTray } from './use-tray.ts';
+
+export function FileScreen() {
+  const { plugins, pluginById, arrangement, act } = useStudio();
+  const list = useList();
+  const tray = useTray();
+  const [active, setActive] = useState<string | null>(null);
+  const [view, setView] = useState<View>(() => (remembered('file-view', 'list') === 'pictures' ? 'pictures' : 'list'));
+  const [dialog, setDialog] = useState<'file' | 'name' | null>(null);
+  const [lately, setLately] = useState<readonly string[]>([]);
+  const box = useRef<HTMLDivElement>(null), field = useRef<HTMLInputElement>(null);
+  const [open, setOpen] = useOpenFolder();
+  const chest = useChest(open, setOpen);
+  const toFile = tray.ids.size > 0 ? [...tray.ids] : active !== null && pluginById.has(active) ? [active] : [];
+  const activePlugin = active === null ? undefined : pluginById.get(active);
+  const onFiled = useCallback((folder: string) => { setLately((l) => [folder, ...l.filter((id) => id !== folder)].slice(0, 5)); }, []);
+  const closeDialog = (): void => { setDialog(null); box.current?.focus(); };
+  useKeys({
+    '/': () => { field.current?.focus(); field.current?.select(); },
+    Escape: () => { list.setFilter(clearFilter); },
+    F: () => { if (toFile.length > 0) setDialog('file'); },
+    N: () => { if (activePlugin) setDialog('name'); },
+    Space: () => { if (active !== null) tray.toggle(active); },
+    B: () => { const favourite = active === null ? null : favouriteAct(arrangement, active); if (favourite) act(favourite); },
+  });
+  const onFieldKey = (event: React.KeyboardEvent): void => {
+    if (!isTyping(event.target) || event.target !== field.current) return;
+    if (event.key === 'Escape') { list.setFilter(clearFilter); box.current?.focus(); }
+    else if (event.key === 'ArrowDown' || event.key === 'Enter') { event.preventDefault(); setActive(list.rows[0]?.plugin.id ?? null); box.current?.focus(); }
+  };
+  const changeView = (next: View): void => { setView(next); remember('file-view', next); };
+  return (
+    <Dragging tray={tray.ids} acts={chest.acts} onFiled={onFiled}>
+      <main className="file-screen">
+        <div className="pane list-pane" onKeyDown={onFieldKey}>
+          <h1 className="visually-hidden">File</h1>
+          <Sentence list={list} field={field} />
+          <div className="list-head"><LineUp list={list} /><ViewSwitch view={view} onChange={changeView} /></div>
+          {list.rows.length > 0
+            ? <PluginList rows={list.rows} view={view} active={active} tray={tray.ids} box={box} onActive={setActive} onTray={tray.toggle} />
+            : <EmptyList isCatalogEmpty={plugins.length === 0} onClear={() => { list.setFilter(clearFilter); }} />}
+        </div>
+        <Chest open={open} chest={chest} />
+        <Tray tray={tray.ids} onTakeOut={tray.toggle} onEmpty={tray.empty} onFile={() => { setDialog('file'); }} />
+      </main>
+      {dialog === 'file' && toFile.length > 0 && <FileIn plugins={toFile} lately={lately} onClose={closeDialog} onFiled={onFiled} />}
+      {dialog === 'name' && activePlugin && <NameDialog plugin={activePlugin} onClose={closeDialog} />}
+    </Dragging>
+  );
+}
+
+/** The open folder stands in the address. */
+function useOpenFolder(): [string | null, (folder: string | null) => void] {
+  const [params, setParams] = useSearchParams();
+  const setOpen = useCallback((folder: string | null) => {
+    setParams((before) => {
+      const next = new URLSearchParams(before);
+      if (folder) next.set('open', folder);
+      else next.delete('open');
+      return next;
+    }, { replace: true });
+  }, [setParams]);
+  return [params.get('open'), setOpen];
+}
+
+function ViewSwitch({ view, onChange }: { view: View; onChange: (view: View) => void }) {
+  return (
+    <span className="view-switch" role="group" aria-label="View">
+      <button type="button" aria-pressed={view === 'list'} title="A bare list" onClick={() => { onChange('list'); }}><ListIcon size={16} aria-hidden /><span className="visually-hidden">List</span></button>
+      <button type="button" aria-pressed={view === 'pictures'} title="Pictures" onClick={() => { onChange('pictures'); }}><LayoutGrid size={16} aria-hidden /><span className="visually-hidden">Pictures</span></button>
+    </span>
+  );
+}
+
+function EmptyList({ isCatalogEmpty, onClear }: { isCatalogEmpty: boolean; onClear: () => void }) {
+  return isCatalogEmpty
+    ? <div className="empty"><h2>No plugins yet</h2><p>Tell Clever Drawer where your plugins are, and let it look: <Link to="/scan">go to Scan</Link>.</p></div>
+    : <div className="empty"><h2>No plugin is like that</h2><p>The sentence above leaves nothing. <button type="button" className="link-words" onClick={onClear}>Show all again</button> or press <kbd>Esc</kbd>.</p></div>;
+}

@@ -1,0 +1,82 @@
+/** Making or changing a folder, smart folder or divider, in the place where it will stand. */
+import { yupResolver } from '@hookform/resolvers/yup';
+import { useMemo } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import { useForm } from 'react-hook-form';
+import { object, string } from 'yup';
+import { asId, candidateOf, compileRule, keywordRule, keywordsOf, nameLength, type Folder, type FolderId } from '@clever-drawer/core';
+import { useStudio } from '../api/studio.tsx';
+
+export type NewForm = 'folder' | 'smart' | 'divider';
+const formNames: Record<NewForm, string> = { folder: 'Folder', smart: 'Smart folder', divider: 'Divider' };
+
+const schema = object({
+  form: string<NewForm>().oneOf(['folder', 'smart', 'divider']).required(),
+  name: string().trim().required('Give it a name.').max(nameLength, `At most ${nameLength} letters.`),
+  keywords: string().default('').when('form', { is: 'smart', then: (s) => s.test('keywords', 'Type at least one keyword, with commas between several.', (text) => keywordRule(text).ok) }),
+});
+
+interface Props {
+  /** The folder to change; none makes a new one. */
+  readonly folder?: Folder;
+  readonly parent?: FolderId | null;
+  readonly onDone: () => void;
+}
+
+export function FolderForm({ folder, parent = null, onDone }: Props) {
+  const { act, cabinet } = useStudio();
+  const form = useForm({
+    resolver: yupResolver(schema),
+    defaultValues: { form: folder && folder.form !== 'favourites' ? folder.form : 'folder', name: folder?.name ?? '', keywords: folder?.rule ? keywordsOf(folder.rule).join(', ') : '' },
+  });
+  const kind = form.watch('form'), keywords = form.watch('keywords');
+  const errors = form.formState.errors;
+  const submit = form.handleSubmit((values) => {
+    if (!cabinet) return;
+    const rule = values.form === 'smart' ? keywordRule(values.keywords) : null;
+    if (!folder) {
+      if (act({ act: 'add-folder', id: asId(crypto.randomUUID()), cabinet: cabinet.id, parent, form: values.form, name: values.name, rule: rule?.ok ? rule.value : null, before: null })) onDone();
+      return;
+    }
+    const isRenamed = values.name === folder.name || act({ act: 'rename-folder', folder: folder.id, name: values.name });
+    const isNewRule = rule?.ok && values.keywords !== (folder.rule ? keywordsOf(folder.rule).join(', ') : '');
+    if (isRenamed && (!isNewRule || act({ act: 'set-rule', folder: folder.id, rule: rule.value }))) onDone();
+  });
+  return (
+    <Form className="folder-form" noValidate onSubmit={(event) => { void submit(event); }} onKeyDown={(event) => { if (event.key === 'Escape') { event.stopPropagation(); onDone(); } }} aria-label={folder ? `Change ${folder.name}` : 'New folder'}>
+      {!folder && (
+        <div className="form-kinds">
+          {(['folder', 'smart', 'divider'] as const).map((k) => <Form.Check key={k} inline type="radio" id={`form-${k}`} value={k} label={formNames[k]} {...form.register('form')} />)}
+        </div>
+      )}
+      <Form.Group controlId="folder-name">
+        <Form.Label className="visually-hidden">Name</Form.Label>
+        <Form.Control autoFocus autoComplete="off" className="hand" placeholder="Name" isInvalid={errors.name !== undefined} {...form.register('name')} />
+        <Form.Control.Feedback type="invalid">{errors.name?.message}</Form.Control.Feedback>
+      </Form.Group>
+      {kind === 'smart' && (
+        <Form.Group controlId="folder-keywords">
+          <Form.Label className="form-line">Holds every plugin whose name has any of</Form.Label>
+          <Form.Control autoComplete="off" spellCheck={false} placeholder="delay, echo, slap" isInvalid={errors.keywords !== undefined} {...form.register('keywords')} />
+          <Form.Control.Feedback type="invalid">{errors.keywords?.message}</Form.Control.Feedback>
+          <Preview keywords={keywords} />
+        </Form.Group>
+      )}
+      <span className="form-acts"><Button type="submit" size="sm">{folder ? 'Save' : `Make the ${formNames[kind].toLowerCase()}`}</Button><Button size="sm" variant="bare" onClick={onDone}>Leave it</Button></span>
+    </Form>
+  );
+}
+
+/** What the keywords would take in now. */
+function Preview({ keywords }: { keywords: string }) {
+  const { plugins, arrangement } = useStudio();
+  const names = useMemo(() => {
+    const rule = keywordRule(keywords);
+    if (!rule.ok) return null;
+    const takes = compileRule(rule.value);
+    return plugins.filter((p) => takes(candidateOf(p.name, arrangement.namings.get(p.id)?.nickname ?? null)) !== null).map((p) => p.name);
+  }, [keywords, plugins, arrangement.namings]);
+  if (names === null) return <Form.Text className="text-soft">A comma is “or”.</Form.Text>;
+  const some = names.slice(0, 3).join(', ');
+  return <Form.Text className="text-soft" role="status">{names.length === 0 ? 'Takes in nothing yet.' : `Takes in ${names.length}: ${some}${names.length > 3 ? ' …' : ''}`}</Form.Text>;
+}

@@ -1,0 +1,86 @@
+/** The list of plugins, drawn only where it is in view: rows, or cards with pictures. One of them is the active one. */
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useRef, useState, type CSSProperties, type KeyboardEvent, type RefObject } from 'react';
+import type { Row } from '@clever-drawer/core';
+import { useStudio } from '../api/studio.tsx';
+import { chord } from '../ui/keys.ts';
+import { ago, pictureOf, PluginCard, PluginRow, type RowProps } from './plugin-row.tsx';
+
+export type View = 'list' | 'pictures';
+
+interface Props {
+  readonly rows: readonly Row[];
+  readonly view: View;
+  readonly active: string | null;
+  readonly tray: ReadonlySet<string>;
+  readonly box: RefObject<HTMLDivElement | null>;
+  readonly onActive: (id: string) => void;
+  readonly onTray: (id: string) => void;
+}
+
+const rowHeight = 46;
+const cardHeight = 158, cardWidth = 156;
+
+export function PluginList({ rows, view, active, tray, box, onActive, onTray }: Props) {
+  const columns = useColumns(box, view);
+  const lines = useVirtualizer({
+    count: Math.ceil(rows.length / columns), getScrollElement: () => box.current, estimateSize: () => (view === 'list' ? rowHeight : cardHeight), overscan: 6,
+  });
+  useEffect(() => { lines.measure(); }, [lines, view]);
+  const at = rows.findIndex((row) => row.plugin.id === active);
+  const go = (to: number): void => {
+    const index = Math.max(0, Math.min(rows.length - 1, to)), row = rows[index];
+    if (!row) return;
+    onActive(row.plugin.id);
+    lines.scrollToIndex(Math.floor(index / columns), { align: 'auto' });
+  };
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const page = Math.max(1, Math.floor((box.current?.clientHeight ?? 400) / (view === 'list' ? rowHeight : cardHeight)) - 1) * columns;
+    const steps: Record<string, number> = { ArrowDown: columns, ArrowUp: -columns, PageDown: page, PageUp: -page, Home: -rows.length, End: rows.length, ...(view === 'pictures' ? { ArrowRight: 1, ArrowLeft: -1 } : {}) };
+    const step = steps[chord(event)];
+    if (step === undefined) return;
+    event.preventDefault();
+    go(at < 0 ? (step > 0 ? 0 : rows.length - 1) : at + step);
+  };
+  const propsOf = useRowProps(active, tray, onActive, onTray);
+  const first = rows[0];
+  return (
+    <div ref={box} className={`plugin-list ${view}`} role="listbox" aria-label="Plugins" aria-multiselectable="true" tabIndex={0} aria-activedescendant={active === null ? undefined : `option-${active}`}
+      onKeyDown={onKeyDown} onFocus={(event) => { if (event.target === event.currentTarget && active === null && first && event.currentTarget.matches(':focus-visible')) onActive(first.plugin.id); }}>
+      <div role="presentation" style={{ height: lines.getTotalSize(), position: 'relative' }}>
+        {lines.getVirtualItems().map((line) => (
+          <div key={line.key} role="presentation" className="line" style={{ transform: `translateY(${line.start}px)`, height: line.size, '--columns': columns } as CSSProperties}>
+            {rows.slice(line.index * columns, (line.index + 1) * columns).map((row) => (view === 'list' ? <PluginRow key={row.plugin.id} {...propsOf(row)} /> : <PluginCard key={row.plugin.id} {...propsOf(row)} />))}
+          </div>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+const noFolders: RowProps['folders'] = [];
+
+function useRowProps(active: string | null, tray: ReadonlySet<string>, onPress: (id: string) => void, onTray: (id: string) => void): (row: Row) => RowProps {
+  const { arrangement, client, usage } = useStudio();
+  const [now] = useState(() => Date.now());
+  return (row) => {
+    const { id } = row.plugin, folders = arrangement.foldersOf.get(id) ?? noFolders;
+    return {
+      row, folders, onPress, onTray, isActive: id === active, isInTray: tray.has(id), isFavourite: folders.some((f) => f.form === 'favourites'),
+      slotLabel: arrangement.namings.get(id)?.slotLabel ?? null, ago: ago(usage.get(id)?.lastLoaded, now), picture: pictureOf(row, client.pictureAddress),
+    };
+  };
+}
+
+/** How many cards stand side by side; one in the list view. */
+function useColumns(box: RefObject<HTMLDivElement | null>, view: View): number {
+  const [width, setWidth] = useState(cardWidth);
+  useEffect(() => {
+    const element = box.current;
+    if (!element) return;
+    const watch = new ResizeObserver(() => { setWidth(element.clientWidth); });
+    watch.observe(element);
+    return () => { watch.disconnect(); };
+  }, [box]);
+  return view === 'list' ? 1 : Math.max(1, Math.floor((width - 24) / cardWidth));
+}

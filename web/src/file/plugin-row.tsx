@@ -1,0 +1,78 @@
+/** One plugin as a row of the list, and as a card with its picture. */
+import { useDraggable } from '@dnd-kit/core';
+import { Check } from 'lucide-react';
+import { memo, type ReactNode } from 'react';
+import { copyInFront, isPresent, typeName, type Folder, type Row } from '@clever-drawer/core';
+import { Faceplate } from '../ui/faceplate.tsx';
+
+export interface RowProps {
+  readonly row: Row;
+  readonly slotLabel: string | null;
+  readonly folders: readonly Folder[];
+  readonly isActive: boolean;
+  readonly isInTray: boolean;
+  readonly isFavourite: boolean;
+  readonly ago: string;
+  readonly picture: string | null;
+  readonly onPress: (id: string) => void;
+  readonly onTray: (id: string) => void;
+}
+
+function Option({ props, className, children }: { props: RowProps; className: string; children: ReactNode }) {
+  const { plugin } = props.row;
+  const { setNodeRef, listeners, isDragging } = useDraggable({ id: `plugin:${plugin.id}`, data: { sort: 'plugins', plugin: plugin.id } });
+  return (
+    <div ref={setNodeRef} {...listeners} id={`option-${plugin.id}`} role="option" aria-selected={props.isInTray} data-testid="plugin"
+      className={`${className} ${props.isActive ? 'active' : ''} ${props.isInTray ? 'in-tray' : ''} ${isDragging ? 'dragged' : ''} ${isPresent(plugin) ? '' : 'is-gone'}`}
+      onClick={() => { props.onPress(plugin.id); }}>
+      <span className={`tick ${props.isInTray ? 'on' : ''}`} title="Into the tray (Space)" onClick={(event) => { event.stopPropagation(); props.onTray(plugin.id); }}>{props.isInTray && <Check size={13} aria-hidden />}</span>
+      {children}
+    </div>
+  );
+}
+
+export const PluginRow = memo(function PluginRow(props: RowProps) {
+  const { plugin, nickname } = props.row;
+  return (
+    <Option props={props} className="plugin-row">
+      <Faceplate seed={plugin.id} picture={props.picture} />
+      <span className="names">
+        <span className="name">{props.isFavourite && <span className="ribbon" role="img" aria-label="favourite" />}{nickname ?? plugin.name}{nickname !== null && <span className="original">{plugin.name}</span>}{props.slotLabel !== null && <span className="label small">{props.slotLabel}</span>}</span>
+        <span className="vendor">{plugin.vendor ?? 'no vendor named'}</span>
+      </span>
+      <span className="types">{plugin.types.length > 0 ? plugin.types.slice(0, 2).map((t) => <span key={t} className="chip">{typeName(t)}</span>) : <span className="text-faint">no type</span>}</span>
+      <span className="formats">{isPresent(plugin) ? [...new Set(plugin.copies.filter((c) => c.state === 'present').map((c) => c.format))].map((f) => <span key={f} className="chip format">{f}</span>) : <span className="chip gone">gone</span>}</span>
+      <span className="in-folders">{props.folders.length > 0 ? props.folders.slice(0, 3).map((f) => <span key={f.id} className="hand">{f.name}</span>) : <span className="text-faint">in no folder</span>}{props.folders.length > 3 && <span className="text-soft">+{props.folders.length - 3}</span>}</span>
+      <span className="ago">{props.ago}</span>
+    </Option>
+  );
+});
+
+export const PluginCard = memo(function PluginCard(props: RowProps) {
+  const { plugin, nickname } = props.row;
+  return (
+    <Option props={props} className="plugin-card">
+      <Faceplate seed={plugin.id} picture={props.picture} width={140} />
+      <span className="name">{props.isFavourite && <span className="ribbon" role="img" aria-label="favourite" />}{nickname ?? plugin.name}</span>
+      <span className="vendor">{plugin.vendor ?? 'no vendor named'}</span>
+      <span className="text-soft">{plugin.types[0] === undefined ? 'no type' : typeName(plugin.types[0])}</span>
+    </Option>
+  );
+});
+
+/** The picture that a plugin's copies ship, as an address; null when they ship none. */
+export function pictureOf(row: Pick<Row, 'plugin'>, address: (copy: string) => string): string | null {
+  const front = copyInFront({ copies: row.plugin.copies.filter((c) => c.hasPicture && c.state === 'present') });
+  return front ? address(front.id) : null;
+}
+
+const day = 86_400_000;
+
+/** "today", "3 d", "2 w", "4 mo", "never". `now` in milliseconds. */
+export function ago(time: string | undefined, now: number): string {
+  if (time === undefined) return 'never';
+  const days = Math.floor((now - Date.parse(time)) / day);
+  if (days < 1) return 'today';
+  if (days < 14) return `${days} d`;
+  return days < 60 ? `${Math.floor(days / 7)} w` : `${Math.floor(days / 30.5)} mo`;
+}

@@ -1,0 +1,39 @@
+/** The tray at the foot: what was gathered, over any number of searches, and what can be done to all of it. */
+import { Inbox, X } from 'lucide-react';
+import { Button } from 'react-bootstrap';
+import { useStudio } from '../api/studio.tsx';
+import { Faceplate } from '../ui/faceplate.tsx';
+
+interface Props {
+  readonly tray: ReadonlySet<string>;
+  readonly onTakeOut: (id: string) => void;
+  readonly onEmpty: () => void;
+  readonly onFile: () => void;
+}
+
+/** Plugins drawn one by one; the rest is a number. */
+const drawn = 6;
+
+export function Tray({ tray, onTakeOut, onEmpty, onFile }: Props) {
+  const { pluginById, nameOf } = useStudio();
+  const plugins = [...tray].map((id) => pluginById.get(id)).filter((p) => p !== undefined);
+  const count = plugins.length;
+  return (
+    <section className="tray" aria-label="Tray">
+      <span className="tray-name hand"><Inbox size={17} aria-hidden /> Tray{count > 0 && <span className="count">{count}</span>}</span>
+      {count === 0 && <span className="tray-empty">Gather plugins here with <kbd>Space</kbd>, over as many searches as you like, then file them together.</span>}
+      <ul className="tray-items">
+        {plugins.slice(-drawn).map((plugin) => (
+          <li key={plugin.id}><Faceplate seed={plugin.id} width={30} /><span>{nameOf(plugin)}</span><button type="button" aria-label={`Take ${nameOf(plugin)} out of the tray`} onClick={() => { onTakeOut(plugin.id); }}><X size={13} aria-hidden /></button></li>
+        ))}
+        {count > drawn && <li>and {count - drawn} more</li>}
+      </ul>
+      {count > 0 && (
+        <span className="tray-acts">
+          <Button className="file-tray" onClick={onFile}>File {count === 1 ? 'it' : `${count} plugins`} in … <kbd>F</kbd></Button>
+          <button type="button" className="tray-act" onClick={onEmpty}>Empty tray</button>
+        </span>
+      )}
+    </section>
+  );
+}

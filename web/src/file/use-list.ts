@@ -1,0 +1,74 @@
+/** The list of the File screen: what narrows it, how it is lined up, and the rows that are left. */
+import { useEffect, useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { formats, kinds, lineUp, narrow, noFilter, rowOf, sortings, type Filter, type Format, type Kind, type Row, type Sorting } from '@clever-drawer/core';
+import { useStudio } from '../api/studio.tsx';
+
+export interface List {
+  readonly filter: Filter;
+  readonly setFilter: (change: Partial<Filter>) => void;
+  readonly sorting: Sorting;
+  readonly setSorting: (sorting: Sorting) => void;
+  readonly rows: readonly Row[];
+  /** How many there are in all. */
+  readonly total: number;
+}
+
+const oneOf = <T extends string>(list: readonly T[], text: string | null): T | null => list.find((item) => item === text) ?? null;
+
+function fromAddress(params: URLSearchParams): { filter: Filter; sorting: Sorting } {
+  return {
+    filter: {
+      kind: oneOf<Kind>(kinds, params.get('kind')), type: params.get('type'), vendor: params.get('vendor'), format: oneOf<Format>(formats, params.get('format')),
+      text: params.get('q') ?? '', unfiled: params.has('unfiled'),
+    },
+    sorting: oneOf<Sorting>(sortings, params.get('by')) ?? 'name',
+  };
+}
+
+function toAddress(params: URLSearchParams, filter: Filter, sorting: Sorting): URLSearchParams {
+  const next = new URLSearchParams(params);
+  const set = (name: string, value: string | null): void => { if (value === null || value === '') next.delete(name); else next.set(name, value); };
+  set('kind', filter.kind);
+  set('type', filter.type);
+  set('vendor', filter.vendor);
+  set('format', filter.format);
+  set('q', filter.text);
+  set('unfiled', filter.unfiled ? 'yes' : null);
+  set('by', sorting === 'name' ? null : sorting);
+  return next;
+}
+
+/** The filter stands in the address, so that reload and links keep it; typing reaches the address a moment later. */
+export function useList(): List {
+  const { plugins, arrangement, usage } = useStudio();
+  const [params, setParams] = useSearchParams();
+  const [{ filter, sorting }, setState] = useState(() => fromAddress(params));
+  const [seen, setSeen] = useState(params);
+  if (seen !== params) {
+    setSeen(params);
+    if (toAddress(params, filter, sorting).toString() !== params.toString()) setState(fromAddress(params));
+  }
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      const next = toAddress(params, filter, sorting);
+      if (next.toString() !== params.toString()) setParams(next, { replace: true });
+    }, 250);
+    return () => { clearTimeout(timer); };
+  }, [filter, sorting, params, setParams]);
+
+  const { namings, foldersOf } = arrangement;
+  const allRows = useMemo(() => plugins.map((plugin) => {
+    const naming = namings.get(plugin.id);
+    return rowOf(plugin, naming?.nickname ?? null, naming?.slotLabel ?? null);
+  }), [plugins, namings]);
+  const ordered = useMemo(() => lineUp(allRows, sorting, usage), [allRows, sorting, usage]);
+  const rows = useMemo(() => narrow(ordered, filter, (id) => foldersOf.has(id)), [ordered, filter, foldersOf]);
+  return {
+    filter, sorting, rows, total: plugins.length,
+    setFilter: (change) => { setState((s) => ({ ...s, filter: { ...s.filter, ...change } })); },
+    setSorting: (next) => { setState((s) => ({ ...s, sorting: next })); },
+  };
+}
+
+export const clearFilter: Partial<Filter> = noFilter;

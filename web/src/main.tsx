@@ -1,0 +1,15 @@
+import 'bootstrap/dist/css/bootstrap.min.css';
+import '@fontsource-variable/instrument-sans/index.css';
+import '@fontsource/zilla-slab/500.css';
+import '@fontsource/zilla-slab/600.css';
+import './app/theme.css';
+import './app/layout.css';
+import './ui/picker.css';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { App } from './app/app.tsx';
+import { applyTheme, rememberedTheme } from './app/theme.ts';
+
+applyTheme(rememberedTheme());
+const root = document.getElementById('root');
+if (root) createRoot(root).render(<StrictMode><App /></StrictMode>);

@@ -1,0 +1,57 @@
+/** Starting, following and stopping a scan. */
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Radar, Square } from 'lucide-react';
+import { Button, ProgressBar } from 'react-bootstrap';
+import type { ScanProgress, ScanView } from '@clever-drawer/core';
+import { useStudio } from '../api/studio.tsx';
+import { sayTime } from '../ui/say-time.ts';
+import { useNotices } from '../ui/notices.tsx';
+
+interface Props {
+  readonly hasPlaces: boolean;
+  readonly progress: ScanProgress | null;
+  readonly latest: ScanView | undefined;
+}
+
+export function ScanControls({ hasPlaces, progress, latest }: Props) {
+  const { client } = useStudio();
+  const { say } = useNotices();
+  const queries = useQueryClient();
+  const again = (): void => { void queries.invalidateQueries({ queryKey: ['scans', client.computer] }); };
+  const onError = (error: Error): void => { say(error.message, 'trouble'); };
+  const start = useMutation({ mutationFn: client.startScan, onSettled: again, onError });
+  const stop = useMutation({ mutationFn: client.stopScan, onSettled: again, onError });
+  if (progress) {
+    return (
+      <>
+        <Running progress={progress} />
+        <Button variant="quiet" onClick={() => { stop.mutate(); }}><Square size={14} aria-hidden /> {stop.isPending ? 'Stopping …' : 'Stop'}</Button>
+      </>
+    );
+  }
+  return (
+    <div className="scan-start">
+      <Button variant={hasPlaces ? 'primary' : 'quiet'} onClick={() => { start.mutate(); }}><Radar size={16} aria-hidden /> {latest ? 'Scan again' : 'Scan'}</Button>
+      <span className="text-soft">{hasPlaces ? sayLatest(latest) : 'Add a place first, or look in the usual ones.'}</span>
+    </div>
+  );
+}
+
+function sayLatest(scan: ScanView | undefined): string {
+  if (!scan) return 'Not looked through yet.';
+  if (scan.state === 'stopped') return 'The last scan was stopped. What it had found is kept; scanning again goes on from there.';
+  if (scan.state === 'interrupted') return 'The last scan was interrupted. What it had found is kept; scan again to finish it.';
+  return `Last looked through ${sayTime(scan.startedAt)}. Only what changed since is examined.`;
+}
+
+function Running({ progress }: { progress: ScanProgress }) {
+  const { place, examining, done, total, unchanged, secondsLeft } = progress;
+  const left = secondsLeft === null || total === null ? '' : ` · about ${secondsLeft < 60 ? `${secondsLeft} s` : `${Math.ceil(secondsLeft / 60)} min`} left`;
+  return (
+    <div className="running" role="status">
+      <div className="running-head"><strong>Looking through <span className="mono">{place}</span></strong><span>{total === null ? 'finding what is there' : `${done} of ${total}${left}`}</span></div>
+      <ProgressBar now={total === null ? 0 : done} max={Math.max(1, total ?? 1)} aria-label="Scan" />
+      <div className="text-soft visually-quiet">{examining === '' ? 'Comparing' : <>Examining <span className="mono">{examining}</span></>}{unchanged > 0 && ` · ${unchanged} unchanged, skipped`}</div>
+    </div>
+  );
+}

@@ -1,0 +1,55 @@
+/** Keys: what is listened for, and when typing has the right of way. */
+import { useEffect, useRef } from 'react';
+
+/** Whether letters typed now belong to a field or to a dialog. */
+export function isTyping(target: EventTarget | null): boolean {
+  return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+}
+
+/** Whether a dialog or menu is open, which keeps the screen's own keys quiet. */
+export const isDialogOpen = (): boolean => document.querySelector('.modal.show, .dropdown-menu.show') !== null;
+
+/** The keys of an event as one text: "Ctrl+Shift+Z", "Alt+1", "F". */
+export function chord(event: KeyboardEvent | React.KeyboardEvent): string {
+  const key = event.key === ' ' ? 'Space' : event.key.length === 1 ? event.key.toUpperCase() : event.key;
+  const shift = event.shiftKey && (event.key.length > 1 || /[a-z]/i.test(event.key));
+  return `${event.ctrlKey || event.metaKey ? 'Ctrl+' : ''}${event.altKey ? 'Alt+' : ''}${shift ? 'Shift+' : ''}${key}`;
+}
+
+/**
+ * Listens on the whole window. Keys without Ctrl or Alt stay quiet while somebody types or a dialog is open.
+ * The handlers may change with each rendering.
+ */
+export function useKeys(handlers: Readonly<Record<string, (event: KeyboardEvent) => void>>): void {
+  const latest = useRef(handlers);
+  useEffect(() => { latest.current = handlers; });
+  useEffect(() => {
+    const listen = (event: KeyboardEvent): void => {
+      if (event.defaultPrevented) return;
+      const handler = latest.current[chord(event)];
+      if (!handler) return;
+      const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey;
+      if ((isPlain && isTyping(event.target)) || isDialogOpen()) return;
+      event.preventDefault();
+      handler(event);
+    };
+    window.addEventListener('keydown', listen);
+    return () => { window.removeEventListener('keydown', listen); };
+  }, []);
+}
+
+/** A choice kept in this browser. */
+export function remembered(name: string, otherwise: string): string {
+  try {
+    return localStorage.getItem(`clever-drawer.${name}`) ?? otherwise;
+  } catch {
+    return otherwise;
+  }
+}
+export function remember(name: string, value: string): void {
+  try {
+    localStorage.setItem(`clever-drawer.${name}`, value);
+  } catch {
+    // Private windows may refuse; the choice then lasts as long as the page.
+  }
+}

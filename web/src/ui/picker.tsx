@@ -1,0 +1,61 @@
+/** A dialog with one field and a list that narrows while one types: arrows move, Enter takes. */
+import { Command } from 'cmdk';
+import { useState, type ReactNode } from 'react';
+import { Modal } from 'react-bootstrap';
+
+export interface Choice {
+  readonly id: string;
+  readonly text: string;
+  /** More to find it by, not shown. */
+  readonly keywords?: readonly string[];
+  readonly show: ReactNode;
+  readonly take: () => void;
+}
+
+interface Props {
+  readonly title: string;
+  readonly prompt: string;
+  readonly choices: readonly Choice[];
+  /** What to offer for letters that no choice is called. */
+  readonly offer?: (typed: string) => Choice | null;
+  readonly onClose: () => void;
+}
+
+/** Most choices shown at once. */
+const shown = 60;
+
+export function Picker({ title, prompt, choices, offer, onClose }: Props) {
+  const [typed, setTyped] = useState('');
+  const found = rank(choices, typed).slice(0, shown);
+  const extra = offer?.(typed.trim()) ?? null;
+  const take = (choice: Choice): void => {
+    onClose();
+    choice.take();
+  };
+  return (
+    <Modal show onHide={onClose} aria-label={title} animation={false} className="picker">
+      <Command label={title} shouldFilter={false} loop>
+        <div className="picker-head hand">{title}</div>
+        <Command.Input value={typed} onValueChange={setTyped} placeholder={prompt} autoFocus className="form-control" />
+        <Command.List>
+          {found.length === 0 && !extra && <Command.Empty>Nothing is called that.</Command.Empty>}
+          {found.map((choice) => <Command.Item key={choice.id} value={choice.id} onSelect={() => { take(choice); }}>{choice.show}</Command.Item>)}
+          {extra && <Command.Item value={extra.id} onSelect={() => { take(extra); }}>{extra.show}</Command.Item>}
+        </Command.List>
+      </Command>
+    </Modal>
+  );
+}
+
+/** Choices that have the letters: at the start first, then at the start of a word, then anywhere; else in their order. */
+function rank(choices: readonly Choice[], typed: string): Choice[] {
+  const letters = typed.trim().toLowerCase();
+  if (letters === '') return [...choices];
+  const quality = (choice: Choice): number => {
+    const texts = [choice.text, ...(choice.keywords ?? [])].map((t) => t.toLowerCase());
+    if (texts.some((t) => t.startsWith(letters))) return 0;
+    if (texts.some((t) => t.split(/[^\p{L}\p{N}]+/u).some((word) => word.startsWith(letters)))) return 1;
+    return texts.some((t) => t.includes(letters)) ? 2 : 3;
+  };
+  return choices.map((choice) => ({ choice, at: quality(choice) })).filter(({ at }) => at < 3).sort((a, b) => a.at - b.at).map(({ choice }) => choice);
+}
