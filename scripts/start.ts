@@ -89,8 +89,8 @@ const wanted = ((): Wanted | null => {
   }
 })();
 if (wanted === null) process.exit(2);
-start(wanted).catch((error: NodeJS.ErrnoException) => {
-  if (error.code === 'EADDRINUSE') console.error(`Port ${wanted.port} is in use by another program, or by Clever Drawer with other data. Choose another one: PORT=${wanted.port + 1} ./start`);
+start(wanted).catch((error: unknown) => {
+  if ((error as NodeJS.ErrnoException).code === 'EADDRINUSE') console.error(`Port ${wanted.port} is in use by another program, or by Clever Drawer with other data. Choose another one: PORT=${wanted.port + 1} ./start`);
   else if (error instanceof SetupError) console.error(error.message);
   else console.error(error);
   process.exit(1);

@@ -20,7 +20,7 @@ export function drawPicture(number: number): Buffer {
     for (let k = 0; k < knobs; k += 1) knob(png, 160 + (k - (knobs - 1) / 2) * 62, 128, 22, chance.next() * 4.6 - 2.3, panel);
   }
   for (let led = 0; led < 5; led += 1) if (chance.happens(0.5)) fill(png, [30 + led * 14, 29, 39 + led * 14, 38], pale, (x, y) => (x - 34 - led * 14) ** 2 + (y - 33) ** 2 < 16);
-  return PNG.sync.write(png, { deflateLevel: 9 });
+  return PNG.sync.write(png, { deflateLevel: 6, filterType: 0, colorType: 2 });
 }
 
 /** Left, top, right and bottom, in pixels; right and bottom are outside. */

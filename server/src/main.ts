@@ -1,7 +1,6 @@
 /** Config, connect, listen: the whole server, to be started and stopped. */
 import type { Server } from 'node:http';
 import { homedir, hostname } from 'node:os';
-import { join } from 'node:path';
 import { pino, type Logger } from 'pino';
 import { createApp } from './app.ts';
 import { startCluster } from './database/cluster.ts';

@@ -140,8 +140,9 @@ function file(order: Order, act: ActOf<'file'>, nameOf: NameOfPlugin): Result<Pe
   const fresh: { placement: Placement['id']; plugin: Placement['plugin'] }[] = [];
   for (const entry of act.plugins) {
     if (nameOf(entry.plugin) === undefined) return unknown('plugin', 'plugins');
+    if (there.has(entry.plugin)) continue;
     if (placementIn(order, entry.placement)) return failed({ code: 'id-taken', at: 'plugins' });
-    if (!there.has(entry.plugin)) fresh.push(entry);
+    fresh.push(entry);
     there.add(entry.plugin);
   }
   if (fresh.length === 0) return failed({ code: 'already-there', at: 'plugins', name: folder.name });

@@ -83,23 +83,18 @@ function habitHit(entry: Entry, habits: Habits): Hit {
   return { plugin: entry.plugin, score, because };
 }
 
+/** The better of two readings: all letters as one, or each word found by itself (a little less sure). */
 function match(entry: Entry, parts: readonly string[], habits: Habits): Hit | null {
-  let total = 0, because = '';
   const whole = bestMatch(entry, parts.join(''), parts.join(' '));
-  if (whole) {
-    total = whole.points;
-    because = whole.because;
-  } else {
-    let sum = 0;
-    for (const part of parts) {
-      const found = bestMatch(entry, part, part);
-      if (!found) return null;
-      sum += found.points;
-      because = because === '' ? found.because : `${because}, ${found.because}`;
-    }
-    total = (sum / parts.length) * 0.9;
-  }
-  return { plugin: entry.plugin, score: total + habitPoints(entry.plugin.id, habits), because };
+  const each = parts.length > 1 ? matchEach(entry, parts) : null;
+  const best = whole && each ? (each.points > whole.points ? each : whole) : (whole ?? each);
+  return best && { plugin: entry.plugin, score: best.points + habitPoints(entry.plugin.id, habits), because: best.because };
+}
+
+function matchEach(entry: Entry, parts: readonly string[]): { points: number; because: string } | null {
+  const found = parts.map((part) => bestMatch(entry, part, part)).filter((one) => one !== null);
+  if (found.length < parts.length) return null;
+  return { points: (found.reduce((sum, one) => sum + one.points, 0) / parts.length) * 0.9, because: found.map((one) => one.because).join(', ') };
 }
 
 function bestMatch(entry: Entry, joined: string, shown: string): { points: number; because: string } | null {
@@ -118,19 +113,19 @@ function matchText(text: Named, typed: string): keyof typeof quality | null {
   if (text.joined.startsWith(typed)) return 'start';
   if (typed.length > 1 && text.initials.startsWith(typed)) return 'initials';
   if (text.words.some((word) => word.startsWith(typed))) return 'word';
-  if (typed.length > 1 && acrossWords(text.words, typed, 0)) return 'parts';
+  if (typed.length > 1 && acrossWords(text.words, typed)) return 'parts';
   return typed.length > 2 && text.joined.includes(typed) ? 'inside' : null;
 }
 
-/** Whether the letters are beginnings of words in order, at least two words: "sladel" in "slackwater delay". */
-function acrossWords(words: readonly string[], typed: string, from: number): boolean {
-  for (let at = from; at < words.length; at += 1) {
-    const word = words[at] ?? '';
-    let length = 0;
-    while (length < word.length && length < typed.length && word[length] === typed[length]) length += 1;
-    for (let take = length; take > 0; take -= 1) {
-      if (take === typed.length) return true;
-      if (acrossWords(words, typed.slice(take), at + 1)) return true;
+/** Whether the letters are beginnings of words in order: "sladel" in "slackwater delay". Words × letters² steps at most. */
+function acrossWords(words: readonly string[], typed: string): boolean {
+  const reached = new Set([0]);
+  for (const word of words) {
+    for (const from of [...reached]) {
+      for (let length = 1; length <= word.length && typed[from + length - 1] === word[length - 1]; length += 1) {
+        if (from + length === typed.length) return true;
+        reached.add(from + length);
+      }
     }
   }
   return false;

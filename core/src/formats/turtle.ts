@@ -44,7 +44,7 @@ export class Graph {
 
   #add(subject: string, predicate: string, term: Term): void {
     let predicates = this.#subjects.get(subject);
-    if (!predicates) this.#subjects.set(subject, (predicates = new Map()));
+    if (!predicates) this.#subjects.set(subject, (predicates = new Map<string, Term[]>()));
     const terms = predicates.get(predicate);
     if (terms) terms.push(term);
     else predicates.set(predicate, [term]);

@@ -10,7 +10,7 @@ const chunk = 2_000;
  */
 export async function insertMany<T extends object>(manager: EntityManager, table: EntitySchema<T>, rows: readonly T[], onConflict?: readonly (keyof T & string)[]): Promise<void> {
   if (rows.length === 0) return;
-  const { columns, tableName } = manager.connection.getMetadata(table);
+  const { columns, tableName } = manager.dataSource.getMetadata(table);
   const names = columns.map((c) => `"${c.databaseName}"`);
   const types = columns.map((c) => `"${c.databaseName}" ${String(c.type)}`);
   const keys = (onConflict ?? []).map((property) => `"${columns.find((c) => c.propertyName === property)?.databaseName ?? property}"`);

@@ -51,6 +51,7 @@ function schema<T extends object>(name: string, columns: Columns<T>, more: Parti
     const column = property.replace(/[A-Z]/g, (c) => `_${c.toLowerCase()}`);
     return [property, { ...options, name: column, ...(options.primary ? { primaryKeyConstraintName: `${name}_pkey` } : {}) }];
   }));
+  // eslint-disable-next-line @typescript-eslint/no-unsafe-class-instance-assignment -- typeorm's documented way is a plain object
   return new EntitySchema<T>({ name, columns: named as never, ...more });
 }
 

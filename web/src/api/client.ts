@@ -12,6 +12,9 @@ export class Refused extends Error {
   }
 }
 
+/** What to tell the user of an error. */
+export const messageOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
+
 async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
   let response: Response;
   try {

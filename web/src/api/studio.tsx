@@ -5,7 +5,7 @@ import {
   cabinetsOf, createArranger, describe, perform, type Act, type Arrangement, type Cabinet, type CatalogView, type ComputerView, type Naming, type OrderStep, type Plugin, type ScanProgress, type ServerEvent, type Usage,
 } from '@clever-drawer/core';
 import { useNotices } from '../ui/notices.tsx';
-import { clientFor, type Client } from './client.ts';
+import { clientFor, messageOf, type Client } from './client.ts';
 import { addPending, confirm, dropPending, fromView, type OrderState } from './order-store.ts';
 
 export interface Studio {
@@ -19,10 +19,10 @@ export interface Studio {
   readonly usage: ReadonlyMap<string, Usage>;
   readonly scan: ScanProgress | null;
   /** Does an act at once and has it stored. False when it cannot be done; the reason has been shown. */
-  act(act: Act): boolean;
-  step(direction: 'undo' | 'redo'): void;
-  nameOf(plugin: Plugin): string;
-  naming(plugin: string): Naming | undefined;
+  readonly act: (act: Act) => boolean;
+  readonly step: (direction: 'undo' | 'redo') => void;
+  readonly nameOf: (plugin: Plugin) => string;
+  readonly naming: (plugin: string) => Naming | undefined;
 }
 
 const StudioContext = createContext<Studio | null>(null);
@@ -45,7 +45,7 @@ export function StudioProvider({ computer, children, waiting }: { computer: Comp
   const plugins = catalog.data?.plugins ?? noPlugins;
   const orderState = order.data ?? emptyOrder;
   const pluginById = useMemo(() => new Map(plugins.map((p) => [p.id as string, p])), [plugins]);
-  const arrange = useMemo(createArranger, []);
+  const [arrange] = useState(createArranger);
   const arrangement = useMemo(() => arrange(orderState.order, plugins), [arrange, orderState.order, plugins]);
   const usageById = useMemo(() => new Map((usage.data ?? []).map((u) => [u.plugin, u])), [usage.data]);
   const scan = useEvents(client, queries);
@@ -65,7 +65,7 @@ export function StudioProvider({ computer, children, waiting }: { computer: Comp
 /** Names of plugins out of the cache, for acts. */
 function namesIn(queries: QueryClient, computer: string): (id: string) => string | undefined {
   const catalog = queries.getQueryData<CatalogView>(['catalog', computer]);
-  const names = new Map(catalog?.plugins.map((p) => [p.id as string, p.name]));
+  const names = new Map<string, string>(catalog?.plugins.map((p) => [p.id, p.name]));
   const order = queries.getQueryData<OrderState>(['order', computer])?.order;
   return (id) => {
     const naming = order?.get(`naming/${id}`);
@@ -101,14 +101,14 @@ function useActs(client: Client, queries: QueryClient): Pick<Studio, 'act' | 'st
       say(performed.value.words, 'done');
       client.act(wanted).then(
         (step) => { takeStep(queries, client.computer, step); set((s) => dropPending(s, wanted, nameOf)); },
-        (error: Error) => { set((s) => dropPending(s, wanted, nameOf)); say(`Not saved: ${error.message}`, 'trouble'); void queries.invalidateQueries({ queryKey: key }); },
+        (error: unknown) => { set((s) => dropPending(s, wanted, nameOf)); say(`Not saved: ${messageOf(error)}`, 'trouble'); void queries.invalidateQueries({ queryKey: key }); },
       );
       return true;
     };
     const step = (direction: 'undo' | 'redo'): void => {
       client[direction]().then(
         (taken) => { takeStep(queries, client.computer, taken); say(taken.words, 'done'); },
-        (error: Error) => { say(error.message, 'trouble'); },
+        (error: unknown) => { say(messageOf(error), 'trouble'); },
       );
     };
     return { act, step };

@@ -1,7 +1,7 @@
 /** The chest: all folders of the cabinet in view, as drawer fronts in the user's order. */
 import { useDroppable } from '@dnd-kit/core';
 import { Plus } from 'lucide-react';
-import { Fragment, useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { Fragment, useEffect, useRef, type KeyboardEvent, type RefObject } from 'react';
 import { Button } from 'react-bootstrap';
 import type { Folder } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
@@ -21,27 +21,21 @@ export function Chest({ open, chest }: { open: string | null; chest: ChestState 
   const folders = cabinet ? (arrangement.below.get(cabinet.id) ?? []) : [];
   const opened = openedPath(arrangement.folders, open);
   const focusable = folders.some((f) => f.id === focused) ? focused : (folders[0]?.id ?? null);
-  const [wantsFocus, setWantsFocus] = useState<string | null>(null);
-  const order = folders.map((f) => f.id).join();
-  useEffect(() => {
-    if (wantsFocus === null) return;
-    box.current?.querySelector<HTMLElement>(`[data-folder="${wantsFocus}"]`)?.focus();
-    setWantsFocus(null);
-  }, [wantsFocus, order]);
+  const focusSoon = useFocusSoon(box);
   const closeForm = (): void => {
     setEditing(null);
-    setWantsFocus(focusable);
+    focusSoon(focusable);
   };
   useKeys({
     'Shift+N': () => { setEditing({ what: 'new', parent: null }); },
-    D: () => { setWantsFocus(focusable); },
+    D: () => { focusFront(box.current, focusable); },
   });
   const onKeyDown = (event: KeyboardEvent): void => {
     const id = (event.target as HTMLElement).dataset['folder'];
     if (id === undefined) return;
     const does: Record<string, () => void> = {
-      F2: () => { acts.rename(id); }, Delete: () => { setWantsFocus(neighbour(folders, id)); acts.remove(id); },
-      'Alt+ArrowLeft': () => { acts.shift(id, -1); setWantsFocus(id); }, 'Alt+ArrowRight': () => { acts.shift(id, 1); setWantsFocus(id); },
+      F2: () => { acts.rename(id); }, Delete: () => { focusSoon(neighbour(folders, id)); acts.remove(id); },
+      'Alt+ArrowLeft': () => { acts.shift(id, -1); focusSoon(id); }, 'Alt+ArrowRight': () => { acts.shift(id, 1); focusSoon(id); },
       ArrowLeft: () => { step(box.current, id, 'left'); }, ArrowRight: () => { step(box.current, id, 'right'); }, ArrowUp: () => { step(box.current, id, 'up'); }, ArrowDown: () => { step(box.current, id, 'down'); },
     };
     const act = does[chord(event)];
@@ -49,40 +43,78 @@ export function Chest({ open, chest }: { open: string | null; chest: ChestState 
     event.preventDefault();
     act();
   };
-  const isChanging = (folder: Folder): boolean => editing?.what === 'change' && editing.folder === folder.id;
-  const end = useDroppable({ id: 'end', data: { sort: 'end' } });
   return (
     <section className="chest" aria-label={`Cabinet ${cabinet?.name ?? ''}`}>
       <div className="chest-head">
         <h1>{cabinet?.name}</h1>
-        <Button size="sm" variant="quiet" onClick={() => { setEditing({ what: 'new', parent: null }); }}><Plus size={14} aria-hidden /> New folder, smart folder or divider <kbd>Shift+N</kbd></Button>
+        <Button size="sm" variant="quiet" title="A folder, a smart folder or a divider" onClick={() => { setEditing({ what: 'new', parent: null }); }}><Plus size={14} aria-hidden /> New folder … <kbd>Shift+N</kbd></Button>
       </div>
-      {editing?.what === 'new' && editing.parent === null && <FolderForm onDone={closeForm} />}
-      <div ref={box} onKeyDown={onKeyDown}>
-        {sectionsOf(folders).map(({ divider, fronts }) => (
-          <Fragment key={divider?.id ?? 'top'}>
-            {divider && <Divider folder={divider} isFocusable={divider.id === focusable} acts={acts} />}
-            {divider && isChanging(divider) && <FolderForm folder={divider} onDone={closeForm} />}
-            {fronts.length > 0 && (
-              <ul className="fronts">
-                {fronts.map((folder) => (
-                  <Fragment key={folder.id}>
-                    <DrawerFront folder={folder} isOpen={folder.id === opened[0]} isFocusable={folder.id === focusable} acts={acts} />
-                    {isChanging(folder) && folder.id !== opened[0] && <li className="form-place"><FolderForm folder={folder} onDone={closeForm} /></li>}
-                    {folder.id === opened[0] && <OpenDrawer folder={folder} chest={chest} openBelow={opened[1] ?? null} onToggleBelow={(id) => { acts.toggle(opened[1] === id ? '' : id); }} />}
-                  </Fragment>
-                ))}
-              </ul>
-            )}
-          </Fragment>
-        ))}
-        <div ref={end.setNodeRef} className={`chest-end ${end.isOver ? 'before' : ''}`}>
-          {folders.length <= 1 && <p className="text-soft">This cabinet has only its favourites. Make folders for the way you work: by job, by type, by client.</p>}
-        </div>
+      <div ref={box} className="chest-body" onKeyDown={onKeyDown}>
+        {editing?.what === 'new' && editing.parent === null && <FolderForm onDone={closeForm} />}
+        <Sections folders={folders} opened={opened} focusable={focusable} chest={chest} onDone={closeForm} />
+        <ChestEnd isNew={folders.length <= 1} />
       </div>
       <KeysHint keys={keys} />
     </section>
   );
+}
+
+interface SectionsProps {
+  readonly folders: readonly Folder[];
+  readonly opened: readonly string[];
+  readonly focusable: string | null;
+  readonly chest: ChestState;
+  readonly onDone: () => void;
+}
+
+function Sections({ folders, opened, focusable, chest, onDone }: SectionsProps) {
+  const { acts, editing } = chest;
+  const isChanging = (folder: Folder): boolean => editing?.what === 'change' && editing.folder === folder.id;
+  return (
+    <>
+      {sectionsOf(folders).map(({ divider, fronts }) => (
+        <Fragment key={divider?.id ?? 'top'}>
+          {divider && <Divider folder={divider} isFocusable={divider.id === focusable} acts={acts} />}
+          {divider && isChanging(divider) && <FolderForm folder={divider} onDone={onDone} />}
+          {fronts.length > 0 && (
+            <ul className="fronts">
+              {fronts.map((folder) => (
+                <Fragment key={folder.id}>
+                  <DrawerFront folder={folder} isOpen={folder.id === opened[0]} isFocusable={folder.id === focusable} acts={acts} />
+                  {isChanging(folder) && folder.id !== opened[0] && <li className="form-place"><FolderForm folder={folder} onDone={onDone} /></li>}
+                  {folder.id === opened[0] && <OpenDrawer folder={folder} chest={chest} openBelow={opened[1] ?? null} onToggleBelow={(id) => { acts.toggle(opened[1] === id ? '' : id); }} />}
+                </Fragment>
+              ))}
+            </ul>
+          )}
+        </Fragment>
+      ))}
+    </>
+  );
+}
+
+/** The room below the last folder, where a folder can be dropped to stand last. */
+function ChestEnd({ isNew }: { isNew: boolean }) {
+  const { setNodeRef, isOver } = useDroppable({ id: 'end', data: { sort: 'end' } });
+  return (
+    <div ref={setNodeRef} className={`chest-end ${isOver ? 'before' : ''}`}>
+      {isNew && <p className="text-soft">This cabinet has only its favourites. Make folders for the way you work: by job, by type, by client.</p>}
+    </div>
+  );
+}
+
+const focusFront = (box: HTMLElement | null, folder: string | null): void => {
+  box?.querySelector<HTMLElement>(`[data-folder="${folder ?? ''}"]`)?.focus();
+};
+
+/** Focuses a front once the next rendering has put it in its place. */
+function useFocusSoon(box: RefObject<HTMLElement | null>): (folder: string | null) => void {
+  const wanted = useRef<string | null>(null);
+  useEffect(() => {
+    if (wanted.current !== null) focusFront(box.current, wanted.current);
+    wanted.current = null;
+  });
+  return (folder) => { wanted.current = folder; };
 }
 
 /** The row of folders cut where its dividers stand. */

@@ -4,6 +4,7 @@ import { MoreHorizontal } from 'lucide-react';
 import { Dropdown } from 'react-bootstrap';
 import type { Folder } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
+import { MenuItem } from '../ui/menu-item.tsx';
 import type { ChestActs } from './use-chest.ts';
 
 interface Props {
@@ -62,7 +63,7 @@ export function DrawerFront({ folder, isOpen, isFocusable, acts }: Props) {
 
 function FrontMenu({ folder, acts }: { folder: Folder; acts: ChestActs }) {
   if (folder.form === 'favourites') return null;
-  const item = (text: string, does: () => void, key?: string) => <Dropdown.Item as="button" type="button" onClick={does} className="option"><span>{text}</span>{key && <kbd>{key}</kbd>}</Dropdown.Item>;
+  const item = (text: string, does: () => void, key?: string) => <MenuItem onClick={does} className="option"><span>{text}</span>{key && <kbd>{key}</kbd>}</MenuItem>;
   const into = acts.neighbourAbove(folder);
   return (
     <Dropdown className="front-menu" onPointerDown={(event) => { event.stopPropagation(); }}>

@@ -75,7 +75,7 @@ function PlacedPlugin({ plugin, folder, placement, before, next, isLast }: Place
       ...(placement && {
         'Alt+ArrowUp': () => { if (before) act({ act: 'move-placement', placement: placement.id, before: before.id }); },
         'Alt+ArrowDown': () => { if (!isLast) act({ act: 'move-placement', placement: placement.id, before: next?.id ?? null }); },
-        Delete: () => { focusSibling(event.currentTarget, 1) || focusSibling(event.currentTarget, -1); takeOut(); },
+        Delete: () => { if (!focusSibling(event.currentTarget, 1)) focusSibling(event.currentTarget, -1); takeOut(); },
       }),
     };
     const does = keys[chord(event)];

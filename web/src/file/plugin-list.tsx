@@ -1,6 +1,6 @@
 /** The list of plugins, drawn only where it is in view: rows, or cards with pictures. One of them is the active one. */
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useRef, useState, type CSSProperties, type KeyboardEvent, type RefObject } from 'react';
+import { useEffect, useState, type CSSProperties, type KeyboardEvent, type RefObject } from 'react';
 import type { Row } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { chord } from '../ui/keys.ts';

@@ -1,9 +1,10 @@
 /** What narrows the list, as a sentence whose words can be pressed. */
-import { Search, X } from 'lucide-react';
+import { Search } from 'lucide-react';
 import { useMemo, useState, type ReactNode, type RefObject } from 'react';
 import { Dropdown, Form } from 'react-bootstrap';
 import { compareNames, formats, isNarrowed, kinds, noVendor, sortings, typeGroups, typeName, type Kind, type Plugin, type Sorting } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
+import { MenuItem } from '../ui/menu-item.tsx';
 import { clearFilter, type List } from './use-list.ts';
 
 const kindNames: Record<Kind, string> = { effect: 'effects', instrument: 'instruments', 'note-effect': 'note effects', tool: 'tools', unknown: 'plugins of unknown kind' };
@@ -82,11 +83,11 @@ function Word({ name, value, text, any, options, onPick }: WordProps): ReactNode
       <Dropdown.Toggle as="button" type="button" className={`word ${value === null ? '' : 'set'}`} aria-label={`${name}: ${text}`}>{text}</Dropdown.Toggle>
       <Dropdown.Menu>
         {options.length > manyOptions && <div className="menu-field"><Form.Control size="sm" autoFocus placeholder="letters" aria-label={`${name}: letters`} value={letters} onChange={(event) => { setLetters(event.target.value); }} /></div>}
-        {letters === '' && <Dropdown.Item as="button" type="button" eventKey="" active={value === null}>{any}</Dropdown.Item>}
+        {letters === '' && <MenuItem eventKey="" active={value === null}>{any}</MenuItem>}
         {shown.map((o) => (
-          <Dropdown.Item as="button" type="button" key={o.value} eventKey={o.value} active={value === o.value} className={`option ${o.isGroup === false ? 'lower' : ''} ${o.isGroup ? 'upper' : ''}`}>
+          <MenuItem key={o.value} eventKey={o.value} active={value === o.value} className={`option ${o.isGroup === false ? 'lower' : ''} ${o.isGroup ? 'upper' : ''}`}>
             <span>{o.text}</span>{o.count !== undefined && <span className="option-count">{o.count}</span>}
-          </Dropdown.Item>
+          </MenuItem>
         ))}
         {shown.length === 0 && <div className="px-3 py-1 text-soft">Nothing has these letters.</div>}
       </Dropdown.Menu>

@@ -4,17 +4,17 @@ import { asId, type Folder } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 
 export interface ChestActs {
-  focus(folder: string): void;
-  toggle(folder: string): void;
-  rename(folder: string): void;
-  addBelow(folder: string): void;
+  readonly focus: (folder: string) => void;
+  readonly toggle: (folder: string) => void;
+  readonly rename: (folder: string) => void;
+  readonly addBelow: (folder: string) => void;
   /** By so many places along its row. */
-  shift(folder: string, by: -1 | 1): void;
-  moveBefore(folder: string, before: string): void;
-  moveInto(folder: string, parent: string): void;
-  moveOut(folder: Folder): void;
-  remove(folder: string): void;
-  neighbourAbove(folder: Folder): Folder | undefined;
+  readonly shift: (folder: string, by: -1 | 1) => void;
+  readonly moveBefore: (folder: string, before: string) => void;
+  readonly moveInto: (folder: string, parent: string) => void;
+  readonly moveOut: (folder: Folder) => void;
+  readonly remove: (folder: string) => void;
+  readonly neighbourAbove: (folder: Folder) => Folder | undefined;
 }
 
 /** What the chest is about to make or change, in place of a front. */

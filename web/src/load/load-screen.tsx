@@ -2,6 +2,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useRef, useState } from 'react';
 import { slotSortAt, type SessionView } from '@clever-drawer/core';
+import { messageOf } from '../api/client.ts';
 import { useStudio } from '../api/studio.tsx';
 import { useNotices } from '../ui/notices.tsx';
 import { useKeys } from '../ui/keys.ts';
@@ -36,11 +37,11 @@ function LoadInto({ session }: { session: SessionView }) {
         say(`${loaded ? nameOf(loaded) : 'It'} stands in ${track.name}, slot ${at.index + 1}`, 'done');
         setChosen({ track: track.id, index: at.index + 1 });
       },
-      (error: Error) => { say(error.message, 'trouble'); },
+      (error: unknown) => { say(messageOf(error), 'trouble'); },
     );
   };
   const empty = (slot: string): void => {
-    client.emptySlot(slot).then((next) => { queries.setQueryData(['session', client.computer], next); }, (error: Error) => { say(error.message, 'trouble'); });
+    client.emptySlot(slot).then((next) => { queries.setQueryData(['session', client.computer], next); }, (error: unknown) => { say(messageOf(error), 'trouble'); });
   };
   return (
     <main className="load-screen">

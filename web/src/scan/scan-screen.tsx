@@ -22,7 +22,7 @@ export function ScanScreen() {
       </section>
       <section className="scan-right" aria-labelledby="changed-title">
         <h1 id="changed-title">What changed</h1>
-        <Findings scans={scans.data.scans} hasPlaces={places.data.length > 0} />
+        <Findings key={scans.data.scans[0]?.id} scans={scans.data.scans} hasPlaces={places.data.length > 0} />
       </section>
     </main>
   );

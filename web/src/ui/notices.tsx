@@ -3,7 +3,7 @@ import { createContext, useCallback, useContext, useMemo, useRef, useState, type
 
 export type NoticeSort = 'done' | 'trouble';
 interface Notice { readonly number: number; readonly text: string; readonly sort: NoticeSort }
-interface Notices { say(text: string, sort: NoticeSort): void }
+interface Notices { readonly say: (text: string, sort: NoticeSort) => void }
 
 const NoticesContext = createContext<Notices>({ say: () => undefined });
 export const useNotices = (): Notices => useContext(NoticesContext);

@@ -1,0 +1,28 @@
+/** The command line: the same core as the application, without a database. NDJSON out, messages to standard error. */
+import { scanCommand } from './scan-command.ts';
+import type { ExitStatus, Terminal } from './terminal.ts';
+
+const commands: Readonly<Record<string, (args: string[], terminal: Terminal) => Promise<ExitStatus>>> = { scan: scanCommand };
+
+const help = `Use: ./clever-drawer COMMAND …
+
+  scan DIR…    a line of JSON for each copy found below the directories
+
+./clever-drawer COMMAND --help tells more.`;
+
+export async function run(args: readonly string[], terminal: Terminal): Promise<ExitStatus> {
+  const [name, ...rest] = args;
+  if (name === undefined || name === '--help' || name === '-h') {
+    terminal.error(help);
+    return name === undefined ? 2 : 0;
+  }
+  const command = Object.hasOwn(commands, name) ? commands[name] : undefined;
+  if (command) return command(rest, terminal);
+  terminal.error(`There is no command "${name}".\n${help}`);
+  return 2;
+}
+
+if (process.argv[1] === import.meta.filename) {
+  process.stdout.on('error', (error: NodeJS.ErrnoException) => { if (error.code === 'EPIPE') process.exit(0); });
+  process.exitCode = await run(process.argv.slice(2), { out: (line) => { process.stdout.write(`${line}\n`); }, error: (line) => { process.stderr.write(`${line}\n`); } });
+}

@@ -1,0 +1,44 @@
+/** The made-up studio: always the same, and with all the untidiness that the work has to cope with. */
+import { describe, expect, it } from '@jest/globals';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { lv2ClassesOf, vst3SubCategoriesOf } from './declare.ts';
+import { makePlugins, studioSize } from './plugins.ts';
+import { typeWords, vendors } from './vocabulary.ts';
+import { studioSeed, writeStudio } from './write-studio.ts';
+
+describe('the studio of Kestrel Quay', () => {
+  const plugins = makePlugins(studioSeed), sound = plugins.filter((p) => p.damage === null);
+  it('is the same for the same seed', () => {
+    expect(JSON.stringify(makePlugins(studioSeed))).toBe(JSON.stringify(plugins));
+    expect(JSON.stringify(makePlugins(studioSeed + 1))).not.toBe(JSON.stringify(plugins));
+  });
+  it('has about 690 plugins by some 40 vendors, a few with over forty, all types, and names of their own', () => {
+    expect(sound).toHaveLength(studioSize);
+    expect(new Set(sound.map((p) => p.name)).size).toBeGreaterThan(studioSize - 3);
+    const counts = vendors.map((v) => sound.filter((p) => p.vendor === v).length);
+    expect(counts.filter((n) => n > 0)).toHaveLength(vendors.length);
+    expect(counts.filter((n) => n > 40).length).toBeGreaterThanOrEqual(3);
+    expect(new Set(sound.map((p) => p.type)).size).toBe(Object.keys(typeWords).length);
+  });
+  it('has wrong and missing categories, missing and misspelt vendors, both formats, and damage', () => {
+    const share = (test: (p: (typeof sound)[number]) => boolean): number => sound.filter(test).length / sound.length;
+    expect(share((p) => p.declares === 'wrong')).toBeGreaterThan(0.04);
+    expect(share((p) => p.formats.length === 2)).toBeGreaterThan(0.2);
+    expect(share((p) => p.spelling.LV2 === null)).toBeGreaterThan(0.02);
+    expect(share((p) => p.spelling.VST3 !== null && p.spelling.VST3 !== p.vendor.name)).toBeGreaterThan(0.04);
+    expect(plugins.filter((p) => p.damage !== null).length).toBe(8);
+    expect(sound.filter((p) => p.declares === 'nothing').flatMap((p) => [...lv2ClassesOf(p), ...vst3SubCategoriesOf(p)])).toEqual([]);
+  });
+  it('is valid LV2: the reference reader lists every bundle whose manifest is not damaged', () => {
+    const directory = mkdtempSync(join(tmpdir(), 'clever-drawer-demo-'));
+    const { plugins: written } = writeStudio(directory, 120);
+    const listed = execFileSync('lv2ls', { encoding: 'utf8', env: { ...process.env, LV2_PATH: join(directory, 'LV2') }, stdio: ['ignore', 'pipe', 'ignore'] }).trim().split('\n');
+    const wanted = written.filter((p) => p.formats.includes('LV2') && p.damage !== 'turtle');
+    expect(wanted.length).toBeGreaterThan(60);
+    expect(listed.length).toBe(wanted.length);
+    rmSync(directory, { recursive: true });
+  });
+});

@@ -1,0 +1,106 @@
+/** The demo studio: all screens by day and dusk, windows side by side, narrowing, and small windows. */
+import { expect, expectNoAxeFindings, saved, test } from './studio.ts';
+
+test('every screen of the demo is clean for axe, by day and by dusk, wide and narrow', async ({ page, demo }) => {
+  for (const size of [{ width: 1280, height: 800 }, { width: 900, height: 700 }]) {
+    await page.setViewportSize(size);
+    for (const path of ['/scan', '/file', '/load']) {
+      await page.goto(demo.address + path);
+      await expect(page.locator('main h1').first()).toBeAttached();
+      await page.waitForTimeout(300);
+      await expectNoAxeFindings(page);
+      await page.getByRole('button', { name: /Change to dusk/ }).click();
+      await expectNoAxeFindings(page);
+      await page.getByRole('button', { name: /Change to day/ }).click();
+      const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      expect(overflow).toBeLessThanOrEqual(0);
+    }
+  }
+});
+
+test('opened folders, forms, pictures, dialogs and menus are clean for axe', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/file`);
+  await page.getByRole('button', { name: /^Echo, smart/ }).click();
+  await page.getByRole('button', { name: 'Change the rule' }).click();
+  await expectNoAxeFindings(page);
+  await page.getByTitle('Pictures').click();
+  await expectNoAxeFindings(page);
+  await page.getByRole('button', { name: 'Type: any type' }).click();
+  await expectNoAxeFindings(page);
+  await page.keyboard.press('Escape');
+  await page.getByTestId('plugin').first().click();
+  for (const key of ['n', 'f', '?', 'Control+k']) {
+    await page.keyboard.press(key);
+    await expect(page.locator('.modal')).toBeVisible();
+    await expectNoAxeFindings(page);
+    await page.keyboard.press('Escape');
+    await expect(page.locator('.modal')).toHaveCount(0);
+  }
+});
+
+test('another open window sees a change within a second', async ({ page, demo, context }) => {
+  const other = await context.newPage();
+  await Promise.all([page.goto(`${demo.address}/file`), other.goto(`${demo.address}/file`)]);
+  await expect(other.getByRole('button', { name: /^Wear, folder/ })).toBeVisible();
+  await page.getByRole('button', { name: /^Wear, folder/ }).focus();
+  await page.keyboard.press('F2');
+  await page.getByPlaceholder('Name').fill('Worn out');
+  await page.keyboard.press('Enter');
+  await expect(other.getByRole('button', { name: /^Worn out, folder/ })).toBeVisible({ timeout: 1000 });
+  await other.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: /^Wear, folder/ })).toBeVisible();
+});
+
+test('what narrows the list is always said, stands in the address, and one key clears it', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/file`);
+  const total = Number(/All (\d+) plugins/.exec((await page.locator('.shown').textContent()) ?? '')?.[1]);
+  expect(total).toBeGreaterThan(680);
+  await page.getByRole('button', { name: 'Kind: all plugins' }).click();
+  await page.getByRole('button', { name: 'instruments' }).click();
+  await page.keyboard.press('/');
+  await page.keyboard.type('piano');
+  await expect(page.locator('.shown')).toContainText(`of ${total} plugins`);
+  await expect(page).toHaveURL(/kind=instrument.*q=piano/);
+  await page.reload();
+  await expect(page.getByLabel('with the letters')).toHaveValue('piano');
+  await page.locator('body').click({ position: { x: 900, y: 780 } });
+  await page.keyboard.press('Escape');
+  await expect(page.locator('.shown')).toContainText(`All ${total} plugins`);
+});
+
+test('a nickname leads to the plugin everywhere, and the original still does', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/file`);
+  const row = page.getByTestId('plugin').nth(3);
+  const original = (await row.locator('.name').textContent()) ?? '';
+  await row.click();
+  await page.keyboard.press('n');
+  await page.getByLabel('Nickname').fill('Zither of doom');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await page.goto(`${demo.address}/file?q=zither`);
+  await expect(page.getByTestId('plugin')).toHaveCount(1);
+  await page.getByLabel('with the letters').fill(original);
+  await expect(page.getByTestId('plugin').first()).toContainText('Zither of doom');
+});
+
+test('a plugin loaded often for a slot comes first the next time', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/load`);
+  const field = page.getByLabel('Letters of the plugin to load');
+  await field.fill('pl');
+  const second = ((await page.getByTestId('hit').nth(1).locator('.name').textContent()) ?? '').trim();
+  for (let i = 0; i < 6; i += 1) {
+    await field.fill('pl');
+    await page.getByTestId('hit').filter({ hasText: second }).first().click();
+    await expect(field).toHaveValue('');
+  }
+  await field.fill('pl');
+  await expect(page.getByTestId('hit').first()).toContainText(second);
+});
+
+test('failed copies are listed with their reasons, and a scan of an unchanged studio finds nothing new', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/scan`);
+  await page.getByRole('button', { name: /Failed now · 8/ }).click();
+  await expect(page.getByText(/is damaged at line/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Scan again' }).click();
+  await expect(page.getByText(/Nothing new|unchanged/).first()).toBeVisible();
+});

@@ -1,0 +1,55 @@
+/** For journeys: a server of one's own, empty or with the demo, that can be restarted. */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { test as base, expect, type Page } from '@playwright/test';
+import AxeBuilder from '@axe-core/playwright';
+import { demoComputer, seedStudio } from '@clever-drawer/demo';
+import { serve, type Running } from '@clever-drawer/server';
+
+const web = resolve(import.meta.dirname, '../web/dist');
+
+export interface Host {
+  readonly address: string;
+  readonly data: string;
+  restart(): Promise<void>;
+}
+
+async function host(use: (host: Host) => Promise<void>, isDemo: boolean): Promise<void> {
+  const data = mkdtempSync(join(tmpdir(), 'clever-drawer-e2e-'));
+  const start = (port: number): Promise<Running> => serve({ data, port, web, firstComputer: isDemo ? demoComputer : { name: 'Test computer' } });
+  let running = await start(0);
+  const port = Number(new URL(running.address).port);
+  try {
+    if (isDemo) await seedStudio(running.address, join(data, 'studio'), Date.now());
+    await use({ address: running.address, data, restart: async () => { await running.stop(); running = await start(port); } });
+  } finally {
+    await running.stop();
+    rmSync(data, { recursive: true, force: true });
+  }
+}
+
+/** `empty` starts with nothing, `demo` with Kestrel Quay; both fail on any error the page writes to its console. */
+export const test = base.extend<{ empty: Host; demo: Host; quiet: undefined }>({
+  // eslint-disable-next-line no-empty-pattern -- Playwright reads the names of fixtures from this pattern
+  empty: async ({}, use) => { await host(use, false); },
+  // eslint-disable-next-line no-empty-pattern -- as above
+  demo: async ({}, use) => { await host(use, true); },
+  quiet: [async ({ page }, use) => {
+    const errors: string[] = [];
+    page.on('pageerror', (error) => errors.push(error.message));
+    page.on('console', (message) => { if (message.type() === 'error' && !/ERR_CONNECTION_REFUSED|ERR_INCOMPLETE_CHUNKED|status of 4\d\d/.test(message.text())) errors.push(message.text()); });
+    await use(undefined);
+    expect(errors).toEqual([]);
+  }, { auto: true }],
+});
+
+/** axe finds nothing on the page as it is. */
+export async function expectNoAxeFindings(page: Page): Promise<void> {
+  const { violations, passes } = await new AxeBuilder({ page }).analyze();
+  expect(passes.length).toBeGreaterThan(5);
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(', ')}`)).toEqual([]);
+}
+
+export const saved = (page: Page): Promise<void> => expect(page.getByTestId('saved')).toHaveText('saved');
+export { expect };

@@ -1,0 +1,244 @@
+/** The server over real folders and a real database: scanning, the order, undo, loading, and who may speak to it. */
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { chmodSync, mkdirSync, renameSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { request } from 'node:http';
+import { join } from 'node:path';
+import { warmth, type CatalogView, type FindingView, type OrderStep, type OrderView, type PlaceView, type Plugin, type Refusal, type ScanView, type SessionView, type Usage } from '@clever-drawer/core';
+import { newPlace, startTestServer, writeBundle, type Answer, type TestServer } from './testing.ts';
+
+let server: TestServer;
+beforeAll(async () => { server = await startTestServer(); });
+afterAll(async () => { await server.stop(); });
+
+const uuid = (): string => crypto.randomUUID();
+const codes = (answer: Answer<unknown>): string[] => (answer.body as Refusal).problems.map((p) => p.code);
+const catalog = async (): Promise<readonly Plugin[]> => (await server.call<CatalogView>('GET', 'catalog')).body.plugins;
+const plugin = async (name: string): Promise<Plugin> => {
+  const found = (await catalog()).find((p) => p.name === name);
+  if (!found) throw new Error(`no plugin ${name}`);
+  return found;
+};
+const order = async (): Promise<OrderView> => (await server.call<OrderView>('GET', 'order')).body;
+const act = (body: object): Promise<Answer<OrderStep>> => server.call<OrderStep>('POST', 'acts', body);
+const lastFindings = async (): Promise<FindingView[]> => {
+  const { scans } = (await server.call<{ scans: ScanView[] }>('GET', 'scans')).body;
+  return (await server.call<FindingView[]>('GET', `scans/${scans[0]?.id ?? ''}/findings`)).body;
+};
+
+describe('places', () => {
+  it('are refused with the reason when they are missing, a file, the whole disk or no path', async () => {
+    const place = newPlace(), file = join(place, 'file');
+    writeFileSync(file, '');
+    const add = (path: string): Promise<Answer<unknown>> => server.call('POST', 'places', { path });
+    expect(codes(await add('/nowhere/at/all'))).toEqual(['place-missing']);
+    expect(codes(await add(file))).toEqual(['place-is-file']);
+    expect(codes(await add('/'))).toEqual(['place-whole-disk']);
+    expect(codes(await add('relative/path'))).toEqual(['field-invalid']);
+    expect(codes(await server.call('POST', 'places', { path: 7 }))).toEqual(['field-invalid']);
+    expect(codes(await server.call('POST', 'scans'))).toEqual(['no-places']);
+    rmSync(place, { recursive: true });
+  });
+  it('are taken as they are pasted, and not twice', async () => {
+    const place = newPlace();
+    const added = await server.call<PlaceView>('POST', 'places', { path: `  "${place}/" ` });
+    expect(added.body.path).toBe(place);
+    expect(codes(await server.call('POST', 'places', { path: place }))).toEqual(['place-known']);
+    expect((await server.call('DELETE', `places/${added.body.id}`)).status).toBe(200);
+    expect(codes(await server.call('DELETE', `places/${added.body.id}`))).toEqual(['unknown-record']);
+    rmSync(place, { recursive: true });
+  });
+});
+
+describe('scanning', () => {
+  it('finds what arrived, was updated, moved, went, came back and failed', async () => {
+    const place = newPlace(), a = writeBundle(place, 'a.lv2', { uri: 'urn:a', name: 'Alder', vendor: 'Quoin' });
+    writeBundle(place, 'b.lv2', { uri: 'urn:b', name: 'Birch' });
+    writeBundle(place, 'deep/c.lv2', { uri: 'urn:c', name: 'Cedar' });
+    await server.call('POST', 'places', { path: place });
+    await server.scan();
+    expect((await lastFindings()).map((f) => `${f.sort} ${f.name}`).sort()).toEqual(['arrived Alder', 'arrived Birch', 'arrived Cedar']);
+    await server.scan();
+    expect(await lastFindings()).toEqual([]);
+    const birch = await plugin('Birch');
+    writeBundle(place, 'a.lv2', { uri: 'urn:a', name: 'Alder', vendor: 'Quoin', version: 2 });
+    renameSync(join(place, 'b.lv2'), join(place, 'elsewhere.lv2'));
+    rmSync(join(place, 'deep'), { recursive: true });
+    mkdirSync(join(place, 'bad.lv2'));
+    writeFileSync(join(place, 'bad.lv2', 'manifest.ttl'), 'this is no Turtle');
+    await server.scan();
+    const found = await lastFindings();
+    expect(found.map((f) => `${f.sort} ${f.name}`).sort()).toEqual(['failed bad', 'gone Cedar', 'moved Birch', 'updated Alder']);
+    expect(found.find((f) => f.sort === 'updated')).toMatchObject({ from: '1.0', to: '2.0' });
+    expect(found.find((f) => f.sort === 'failed')?.problem).toMatchObject({ code: 'damaged', at: 'manifest.ttl', line: 1 });
+    expect((await plugin('Birch')).id).toBe(birch.id);
+    expect((await server.call<FindingView[]>('GET', 'copies/failed')).body).toHaveLength(1);
+    writeBundle(place, 'deep/c.lv2', { uri: 'urn:c', name: 'Cedar' });
+    rmSync(a, { recursive: true });
+    rmSync(join(place, 'bad.lv2'), { recursive: true });
+    await server.scan();
+    expect((await lastFindings()).map((f) => `${f.sort} ${f.name}`).sort()).toEqual(['gone Alder', 'returned Cedar']);
+    expect((await plugin('Alder')).copies.map((c) => c.state)).toEqual(['gone']);
+  });
+  it('can be stopped: what was found is kept, nothing is called gone, and the next scan goes on', async () => {
+    const place = newPlace();
+    for (let i = 0; i < 300; i += 1) writeBundle(place, `s${i}.lv2`, { uri: `urn:stop:${i}`, name: `Stopped ${i}` });
+    const added = await server.call<PlaceView>('POST', 'places', { path: place });
+    await server.call('POST', 'scans');
+    await server.call('POST', 'scans/stop');
+    const { scans } = (await server.call<{ scans: ScanView[] }>('GET', 'scans')).body;
+    const kept = (await catalog()).filter((p) => p.name.startsWith('Stopped')).length;
+    expect(scans[0]).toMatchObject({ state: 'stopped', counts: { arrived: kept, gone: 0 } });
+    expect(kept).toBeLessThan(300);
+    await server.scan();
+    expect((await catalog()).filter((p) => p.name.startsWith('Stopped'))).toHaveLength(300);
+    expect((await lastFindings()).filter((f) => f.name.startsWith('Stopped'))).toHaveLength(300 - kept);
+    await server.call('DELETE', `places/${added.body.id}`);
+  });
+  it('enters circular links once and reads nothing outside the place', async () => {
+    const place = newPlace(), outside = newPlace();
+    writeBundle(place, 'ring/r.lv2', { uri: 'urn:r', name: 'Ring' });
+    symlinkSync(place, join(place, 'ring', 'again'));
+    writeFileSync(join(outside, 'secret.ttl'), '<urn:s> <http://usefulinc.com/ns/doap#name> "Secret" .');
+    mkdirSync(join(place, 's.lv2'));
+    symlinkSync(join(outside, 'secret.ttl'), join(place, 's.lv2', 'more.ttl'));
+    writeFileSync(join(place, 's.lv2', 'manifest.ttl'), '<urn:s> a <http://lv2plug.in/ns/lv2core#Plugin> ; <http://www.w3.org/2000/01/rdf-schema#seeAlso> <more.ttl> .');
+    await server.call('POST', 'places', { path: place });
+    await server.scan();
+    const found = await lastFindings();
+    expect(found.filter((f) => f.name === 'Ring')).toHaveLength(1);
+    expect(found.find((f) => f.path.endsWith('s.lv2'))?.problem).toMatchObject({ code: 'outside-place' });
+    expect(JSON.stringify(found)).not.toContain('Secret');
+  });
+  it('says a place is out of reach and does not call its plugins gone', async () => {
+    const place = newPlace(), away = `${place}-away`;
+    writeBundle(place, 'x.lv2', { uri: 'urn:x', name: 'Unplugged' });
+    await server.call('POST', 'places', { path: place });
+    await server.scan();
+    renameSync(place, away);
+    await server.scan();
+    expect((await plugin('Unplugged')).copies[0]?.state).toBe('present');
+    expect((await server.call<PlaceView[]>('GET', 'places')).body.find((p) => p.path === place)?.reachable).toBe(false);
+    chmodSync(away, 0o755);
+    renameSync(away, place);
+  });
+});
+
+describe('the order', () => {
+  const folderId = uuid(), smartId = uuid();
+  const cabinet = async (): Promise<string> => (await order()).records.find((r) => r.table === 'cabinet')?.id ?? '';
+  const inFolder = async (folder: string): Promise<string[]> => (await order()).records.filter((r) => r.table === 'placement' && r.folder === folder).map((r) => r.id);
+
+  it('is changed by acts, each with what undoes it, also after a restart', async () => {
+    const at = await cabinet(), birch = await plugin('Birch');
+    expect((await act({ act: 'add-folder', id: folderId, cabinet: at, parent: null, form: 'folder', name: 'Echoes', rule: null, before: null })).body.words).toBe('Make the folder Echoes');
+    const filed = await act({ act: 'file', folder: folderId, plugins: [{ placement: uuid(), plugin: birch.id }], before: null });
+    expect(filed.body.words).toBe('File Birch in Echoes');
+    await act({ act: 'name', plugin: birch.id, nickname: 'Whip', slotLabel: null });
+    await server.restart();
+    expect((await order()).undo).toBe('Call Birch Whip');
+    expect((await server.call<OrderStep>('POST', 'undo')).body.words).toBe('Undone: Call Birch Whip');
+    expect((await server.call<OrderStep>('POST', 'undo')).body.words).toBe('Undone: File Birch in Echoes');
+    expect(await inFolder(folderId)).toEqual([]);
+    await server.restart();
+    expect((await server.call<OrderStep>('POST', 'redo')).body.words).toBe('Redone: File Birch in Echoes');
+    expect(await inFolder(folderId)).toHaveLength(1);
+  });
+  it('brings back a removed folder with all that was in it', async () => {
+    const sub = uuid(), birch = await plugin('Birch');
+    await act({ act: 'add-folder', id: sub, cabinet: await cabinet(), parent: folderId, form: 'folder', name: 'Short', rule: null, before: null });
+    await act({ act: 'file', folder: sub, plugins: [{ placement: uuid(), plugin: birch.id }], before: null });
+    const before = (await order()).records.map((r) => r.id).sort();
+    await act({ act: 'remove-folder', folder: folderId });
+    expect(await inFolder(sub)).toEqual([]);
+    await server.call('POST', 'undo');
+    expect((await order()).records.map((r) => r.id).sort()).toEqual(before);
+  });
+  it('refuses what cannot be done, says why, and changes nothing', async () => {
+    const before = await order(), at = await cabinet();
+    const rule = { cards: [{ lines: [{ field: 'name', relation: 'has', values: ['ring'] }] }] };
+    await act({ act: 'add-folder', id: smartId, cabinet: at, parent: null, form: 'smart', name: 'Rings', rule, before: null });
+    const ring = await plugin('Ring');
+    expect(codes(await act({ act: 'file', folder: smartId, plugins: [{ placement: uuid(), plugin: ring.id }], before: null }))).toEqual(['holds-no-plugins']);
+    expect(codes(await act({ act: 'file', folder: folderId, plugins: [{ placement: uuid(), plugin: uuid() }], before: null }))).toEqual(['unknown-record']);
+    expect(codes(await act({ act: 'move-folder', folder: folderId, parent: folderId, before: null }))).toEqual(['inside-itself']);
+    expect(codes(await act({ act: 'rename-folder', folder: folderId, name: '   ' }))).toEqual(['name-empty']);
+    const bad = await act({ act: 'add-folder', id: 'not an id', cabinet: at, parent: null, form: 'chest', name: 'x'.repeat(500), rule: null, before: null });
+    expect((bad.body as unknown as Refusal).problems.map((p) => p.at).sort()).toEqual(['form', 'id', 'name']);
+    expect((await order()).revision).toBe(before.revision + 1);
+  });
+  it('is told to every open window within a second', async () => {
+    const heard = new Promise<string>((resolve, reject) => {
+      const stream = request(`${server.address}/api/computers/${server.computer}/events`, (response) => {
+        let text = '';
+        response.on('data', (chunk: Buffer) => { text += chunk.toString(); if (text.includes('"event":"order"')) { stream.destroy(); resolve(text); } });
+        void act({ act: 'rename-folder', folder: folderId, name: 'Told' });
+      });
+      stream.on('error', () => undefined).end();
+      setTimeout(() => { reject(new Error('nothing was heard')); }, 1000).unref();
+    });
+    expect(await heard).toContain('Rename Echoes to Told');
+  });
+  it('keeps what the user made of a plugin that goes and comes back at another path', async () => {
+    const place = newPlace(), bundle = writeBundle(place, 'm.lv2', { uri: 'urn:m', name: 'Migrant' });
+    await server.call('POST', 'places', { path: place });
+    await server.scan();
+    const migrant = await plugin('Migrant');
+    await act({ act: 'file', folder: folderId, plugins: [{ placement: uuid(), plugin: migrant.id }], before: null });
+    renameSync(bundle, `${place}-aside`);
+    await server.scan();
+    expect((await plugin('Migrant')).copies[0]?.state).toBe('gone');
+    mkdirSync(join(place, 'new'));
+    renameSync(`${place}-aside`, join(place, 'new', 'm.lv2'));
+    await server.scan();
+    expect(await plugin('Migrant')).toMatchObject({ id: migrant.id, copies: [{ state: 'present', path: join(place, 'new', 'm.lv2') }] });
+    expect((await order()).records.some((r) => r.table === 'placement' && r.plugin === migrant.id)).toBe(true);
+  });
+});
+
+describe('the practice session', () => {
+  it('takes a plugin into a slot, records the load, and refuses what does not fit', async () => {
+    const session = (await server.call<SessionView>('GET', 'session')).body;
+    const track = session.tracks.find((t) => t.sort === 'track'), instrument = session.tracks.find((t) => t.sort === 'instrument');
+    const birch = await plugin('Birch'), alder = await plugin('Alder');
+    const load = (at: string | undefined, id: string): Promise<Answer<SessionView>> => server.call<SessionView>('POST', 'session/loads', { track: at, index: 0, plugin: id, typed: 'bi', keys: 3 });
+    const loaded = await load(track?.id, birch.id);
+    expect(loaded.body.tracks.find((t) => t.id === track?.id)?.slots.map((s) => s.plugin)).toEqual([birch.id]);
+    expect(codes(await load(instrument?.id, birch.id))).toEqual(['does-not-fit-slot']);
+    expect(codes(await load(track?.id, alder.id))).toEqual(['no-copy-to-load']);
+    await server.call('DELETE', `session/slots/${loaded.body.tracks.find((t) => t.id === track?.id)?.slots[0]?.id ?? ''}`);
+    expect((await server.call<SessionView>('GET', 'session')).body.tracks.flatMap((t) => t.slots)).toEqual([]);
+  });
+  it('counts loads in SQL as core does', async () => {
+    const ring = await plugin('Ring'), now = Date.now(), ages = [0.5, 3, 30, 200].map((days) => days * 86_400_000);
+    const loads = ages.map((age) => ({ plugin: ring.id, at: new Date(now - age).toISOString(), track: 'bus', after: null }));
+    expect((await server.call('POST', 'loads', { loads })).status).toBe(200);
+    const usage = (await server.call<Usage[]>('GET', 'usage')).body.find((u) => u.plugin === ring.id);
+    expect(usage?.loads).toBe(4);
+    expect(usage?.warmth).toBeCloseTo(warmth(ages.map((age) => now - age), now), 4);
+    expect(codes(await server.call('POST', 'loads', { loads: [{ ...loads[0], plugin: uuid() }] }))).toEqual(['unknown-record']);
+  });
+});
+
+describe('who may speak to the server', () => {
+  const ask = (headers: Record<string, string>, path = '/api/computers'): Promise<{ status: number; headers: Record<string, unknown> }> => new Promise((resolve, reject) => {
+    request(`${server.address}${path}`, { headers }, (response) => { response.resume(); resolve({ status: response.statusCode ?? 0, headers: response.headers }); }).on('error', reject).end();
+  });
+  it('is this computer alone: a foreign Host or Origin is refused', async () => {
+    expect((await ask({ host: 'drawer.example' })).status).toBe(403);
+    expect((await ask({ origin: 'http://drawer.example' })).status).toBe(403);
+    expect((await ask({ origin: 'null' })).status).toBe(403);
+    expect((await ask({ 'sec-fetch-site': 'cross-site' })).status).toBe(403);
+    expect((await ask({ origin: server.address })).status).toBe(200);
+  });
+  it('sends a content security policy that allows nothing from elsewhere', async () => {
+    const { headers } = await ask({});
+    expect(String(headers['content-security-policy'])).toContain("default-src 'none'");
+    expect(String(headers['content-security-policy'])).not.toMatch(/unsafe|\*|http/);
+  });
+  it('answers nonsense with a problem and not with a page', async () => {
+    const response = await fetch(`${server.address}/api/computers/${server.computer}/acts`, { method: 'POST', body: '{"act":', headers: { 'Content-Type': 'application/json' } });
+    expect({ status: response.status, body: (await response.json()) as Refusal }).toMatchObject({ status: 400, body: { problems: [{ code: 'field-invalid', at: 'body' }] } });
+    expect((await ask({}, '/api/nothing')).status).toBe(404);
+    expect((await ask({}, '/api/computers/not-an-id/catalog')).status).toBe(404);
+  });
+});

@@ -1,0 +1,58 @@
+/** For tests: a server over a cluster of its own, and folders with small plugins. */
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { serve, type Running } from './main.ts';
+
+export interface Answer<T> { readonly status: number; readonly body: T }
+
+export interface TestServer {
+  readonly data: string;
+  readonly address: string;
+  /** The first computer's id. */
+  readonly computer: string;
+  call<T>(method: string, path: string, body?: unknown): Promise<Answer<T>>;
+  /** Scans and waits for the end. */
+  scan(): Promise<void>;
+  restart(): Promise<void>;
+  stop(): Promise<void>;
+}
+
+export async function startTestServer(): Promise<TestServer> {
+  const data = mkdtempSync(join(tmpdir(), 'clever-drawer-test-'));
+  const start = (): Promise<Running> => serve({ data, port: 0, web: null, firstComputer: { name: 'Test computer' }, logLevel: 'silent' });
+  let running = await start();
+  const raw = async <T>(method: string, path: string, body?: unknown): Promise<Answer<T>> => {
+    const response = await fetch(`${running.address}/api/${path}`, { method, ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }) });
+    return { status: response.status, body: (await response.json()) as T };
+  };
+  const computer = (await raw<{ id: string }[]>('GET', 'computers')).body[0]?.id ?? '';
+  const call = <T>(method: string, path: string, body?: unknown): Promise<Answer<T>> => raw<T>(method, `computers/${computer}/${path}`, body);
+  return {
+    data, computer, call,
+    get address() { return running.address; },
+    scan: async () => {
+      const started = await call('POST', 'scans');
+      if (started.status !== 202) throw new Error(JSON.stringify(started.body));
+      while ((await call<{ progress: unknown }>('GET', 'scans')).body.progress !== null) await new Promise((resolve) => setTimeout(resolve, 20));
+    },
+    restart: async () => { await running.stop(); running = await start(); },
+    stop: async () => { await running.stop(); rmSync(data, { recursive: true, force: true }); },
+  };
+}
+
+/** A new empty directory for plugins. */
+export const newPlace = (): string => mkdtempSync(join(tmpdir(), 'clever-drawer-place-'));
+
+/** Writes (or overwrites) an LV2 bundle with one plugin, and gives its path. */
+export function writeBundle(place: string, directory: string, facts: { uri: string; name: string; vendor?: string; version?: number; class?: string }): string {
+  const bundle = join(place, directory);
+  mkdirSync(bundle, { recursive: true });
+  const vendor = facts.vendor === undefined ? '' : ` ; doap:maintainer [ foaf:name "${facts.vendor}" ]`;
+  writeFileSync(join(bundle, 'manifest.ttl'), `@prefix lv2: <http://lv2plug.in/ns/lv2core#> .
+@prefix doap: <http://usefulinc.com/ns/doap#> .
+@prefix foaf: <http://xmlns.com/foaf/0.1/> .
+<${facts.uri}> a lv2:Plugin, lv2:${facts.class ?? 'DelayPlugin'} ; doap:name "${facts.name}" ; lv2:minorVersion ${facts.version ?? 1} ; lv2:microVersion 0${vendor} .
+`);
+  return bundle;
+}
