@@ -1,0 +1,26 @@
+/** `npm run bench [NAME…]`: measurements, each as a table and as JSON in bench/results. */
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { cpus } from 'node:os';
+import { join, resolve } from 'node:path';
+import { benchFind } from './find.ts';
+import { benchKeystroke } from './keystroke.ts';
+import { tableOf, type Measured } from './measure.ts';
+import { benchScan } from './scan.ts';
+
+const benches: Readonly<Record<string, () => Promise<Measured[]>>> = { find: benchFind, scan: benchScan, keystroke: benchKeystroke };
+const results = resolve(import.meta.dirname, '../results');
+
+const wanted = process.argv.slice(2);
+const unknown = wanted.find((name) => !Object.hasOwn(benches, name));
+if (unknown !== undefined) {
+  console.error(`There is no bench "${unknown}". Known: ${Object.keys(benches).join(', ')}.`);
+  process.exit(2);
+}
+mkdirSync(results, { recursive: true });
+for (const [name, bench] of Object.entries(benches)) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue;
+  const rows = await bench();
+  console.log(`\n## ${name}\n\n${tableOf(rows)}`);
+  const machine = { cpu: cpus()[0]?.model ?? '', cores: cpus().length, node: process.version };
+  writeFileSync(join(results, `${name}.json`), `${JSON.stringify({ name, date: new Date().toISOString(), machine, rows }, null, 2)}\n`);
+}
