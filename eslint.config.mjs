@@ -4,7 +4,7 @@ import tseslint from 'typescript-eslint';
 
 /** Typed rules over all TypeScript; files stay under 300 lines and functions under 60. */
 export default tseslint.config(
-  { ignores: ['**/dist/', '**/node_modules/', 'test-results/', '.cache/', 'core/ambient.d.ts', '*.cjs', '*.mjs'] },
+  { ignores: ['**/dist/', '**/node_modules/', 'test-results/', '.cache/', 'core/ambient.d.ts', '*.cjs', '**/*.mjs'] },
   js.configs.recommended,
   ...tseslint.configs.strictTypeChecked,
   { languageOptions: { parserOptions: { project: ['./tsconfig.json', './web/tsconfig.json'], tsconfigRootDir: import.meta.dirname } } },

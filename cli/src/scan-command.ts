@@ -3,7 +3,7 @@ import { stat } from 'node:fs/promises';
 import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { describe, formats, readDeclared, type Format, type FoundCopy } from '@clever-drawer/core';
-import { readBundle, walk } from '@clever-drawer/server/scanner';
+import { descriptionsFor, readBundle, walk } from '@clever-drawer/server/scanner';
 import type { ExitStatus, Terminal } from './terminal.ts';
 
 const help = `Use: ./clever-drawer scan DIR… [--formats lv2,vst3,…]
@@ -44,12 +44,13 @@ export async function scanCommand(args: string[], terminal: Terminal): Promise<E
   let status: ExitStatus = 0;
   const seen = new Set<string>();
   for (const directory of wishes.directories) {
-    const { bundles, problems } = await walk(directory, wishes.formats, () => false);
+    const { bundles, problems } = walk(directory, wishes.formats, () => false);
     for (const problem of problems) terminal.error(describe(problem));
     if (problems.length > 0) status = 1;
+    const descriptions = descriptionsFor(directory, process.env);
     for (const bundle of bundles.filter(({ path }) => !seen.has(path))) {
       seen.add(bundle.path);
-      for (const copy of readBundle(bundle.format, bundle.path, directory)) {
+      for (const copy of readBundle(bundle, directory, descriptions)) {
         if (copy.status === 'failed') status = 1;
         terminal.out(JSON.stringify(lineOf(copy)));
       }

@@ -4,11 +4,16 @@ export { asId, type CabinetId, type ComputerId, type CopyId, type FolderId, type
 export { applyChange, diff, isEmptyChange, keyOf, noChange, reverse, squash, type Change, type Keyed, type Records } from './change.ts';
 export { compareNames, fold, wordsOf } from './fold.ts';
 export { bareCopy, failedCopy, formats, type Format, type FoundCopy } from './formats/found-copy.ts';
-export { cleanText, limits, type BundleFiles } from './formats/bundle-files.ts';
+export { cleanText, limits, type BundleFiles, type OpenFile } from './formats/bundle-files.ts';
 export { fileUri, readLv2 } from './formats/lv2.ts';
+export { readAudioUnit } from './formats/audio-unit.ts';
+export { readBinary, type Binary } from './formats/binary.ts';
+export { bytesSource, type ByteSource } from './formats/byte-source.ts';
+export { readBinaryPlugin } from './formats/binary-plugin.ts';
+export { noDescriptions, readLadspaRdf, type LadspaDescription, type LadspaDescriptions } from './formats/ladspa-rdf.ts';
 export { readVst3 } from './formats/vst3.ts';
 export { kinds, type Kind } from './catalog/kind.ts';
-export { copyInFront, isPresent, nameOfCopy, pluginKey, stemOf, type CopyCard, type CopyState, type Plugin } from './catalog/plugin.ts';
+export { copyInFront, isPresent, nameOfCopy, pluginKey, type CopyCard, type CopyState, type Plugin } from './catalog/plugin.ts';
 export { foldVendor } from './catalog/vendor.ts';
 export { groupOf, isType, isWithin, kindOfType, typeGroups, typeName, type TypeGroup } from './types/tree.ts';
 export { pluginFacts, type PluginFacts } from './types/plugin-facts.ts';

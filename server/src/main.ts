@@ -9,6 +9,7 @@ import { closeInterruptedScans } from './database/scans.ts';
 import { EventHub } from './jobs/event-hub.ts';
 import { ScanJobs } from './jobs/scan-jobs.ts';
 import type { Parts } from './parts.ts';
+import { ReaderPool } from './scanner/index.ts';
 import { ensureComputer, type NewComputer } from './usecases/set-up-computer.ts';
 
 export { freePort, SetupError, startCluster } from './database/cluster.ts';
@@ -36,6 +37,7 @@ export async function serve(config: Config): Promise<Running> {
     const database = await connect(await cluster.database('clever_drawer'));
     const parts: Parts = {
       database, log, clock: () => new Date(), events: new EventHub(), scans: new ScanJobs(),
+      readers: new ReaderPool(2, process.env),
       machine: { platform: process.platform, home: homedir(), environment: process.env },
     };
     const interrupted = await closeInterruptedScans(database.manager, parts.clock());
@@ -48,6 +50,7 @@ export async function serve(config: Config): Promise<Running> {
       server.close();
       server.closeAllConnections();
       await parts.scans.stopAll();
+      await parts.readers.close();
       await database.destroy();
       await cluster.stop();
     };

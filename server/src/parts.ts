@@ -3,7 +3,7 @@ import type { DataSource } from 'typeorm';
 import type { Logger } from 'pino';
 import type { EventHub } from './jobs/event-hub.ts';
 import type { ScanJobs } from './jobs/scan-jobs.ts';
-import type { Machine } from './scanner/index.ts';
+import type { Machine, ReaderPool } from './scanner/index.ts';
 
 export interface Parts {
   readonly database: DataSource;
@@ -12,4 +12,5 @@ export interface Parts {
   readonly events: EventHub;
   readonly scans: ScanJobs;
   readonly machine: Machine;
+  readonly readers: ReaderPool;
 }

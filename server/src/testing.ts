@@ -20,7 +20,7 @@ export interface TestServer {
 
 export async function startTestServer(): Promise<TestServer> {
   const data = mkdtempSync(join(tmpdir(), 'clever-drawer-test-'));
-  const start = (): Promise<Running> => serve({ data, port: 0, web: null, firstComputer: { name: 'Test computer' }, logLevel: 'silent' });
+  const start = (): Promise<Running> => serve({ data, port: 0, web: null, firstComputer: { name: 'Test computer' }, logLevel: 'warn' });
   let running = await start();
   const raw = async <T>(method: string, path: string, body?: unknown): Promise<Answer<T>> => {
     const response = await fetch(`${running.address}/api/${path}`, { method, ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }) });

@@ -1,5 +1,5 @@
 /** One plugin: the product, with all the copies that are the same thing. */
-import type { FoundCopy, Format } from '../formats/found-copy.ts';
+import { stemOfPath, type FoundCopy, type Format } from '../formats/found-copy.ts';
 import { fold } from '../fold.ts';
 import type { CopyId, PluginId } from '../id.ts';
 import type { Kind } from './kind.ts';
@@ -30,14 +30,8 @@ export interface Plugin {
   readonly copies: readonly CopyCard[];
 }
 
-/** A file's name without directories and ending. */
-export function stemOf(path: string): string {
-  const name = path.split(/[\\/]/).pop() ?? path;
-  return name.replace(/\.(vst3|lv2|clap|component|vst|dll|so)$/i, '');
-}
-
 /** The name to show for a copy: its own, else that of its file. */
-export const nameOfCopy = (copy: Pick<FoundCopy, 'name' | 'path'>): string => copy.name ?? stemOf(copy.path);
+export const nameOfCopy = (copy: Pick<FoundCopy, 'name' | 'path'>): string => copy.name ?? stemOfPath(copy.path);
 
 /**
  * Copies with the same key are one plugin: same folded name and same folded vendor. A format's name at the end

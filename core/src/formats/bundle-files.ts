@@ -1,11 +1,20 @@
 /** How a reader gets at the files of one bundle: given by the caller, which keeps it inside the place. */
 import type { Result } from '../problem.ts';
+import type { ByteSource } from './byte-source.ts';
+
+export interface OpenFile extends ByteSource {
+  close(): void;
+}
 
 export interface BundleFiles {
   /** Absolute path of the bundle, without a trailing slash. */
   readonly root: string;
   /** The bytes of a file below the root, at most `limit` of them; a Problem when missing, larger or out of bounds. */
   read(relative: string, limit: number): Result<Uint8Array>;
+  /** Whether the root is a file itself; it is then read as `''`. */
+  readonly isFile: boolean;
+  /** A file to be read piecewise. Close it. */
+  open(relative: string): Result<OpenFile>;
   /** Names in a directory below the root; empty when there is none. */
   list(relative: string): string[];
 }
@@ -15,6 +24,10 @@ export const limits = {
   turtleFile: 16 * 1_048_576,
   turtleFiles: 256,
   moduleInfo: 4 * 1_048_576,
+  plist: 2 * 1_048_576,
+  ladspaRdf: 16 * 1_048_576,
+  /** Windows files larger than this are not searched for a version resource. */
+  versionedFile: 96 * 1_048_576,
   statements: 2_000_000,
   copiesInBundle: 2_000,
   textLength: 500,

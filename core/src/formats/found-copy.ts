@@ -44,3 +44,9 @@ export function bareCopy(format: Format, path: string): FoundCopy {
 export const failedCopy = (format: Format, path: string, problem: Problem): FoundCopy => ({
   ...bareCopy(format, path), status: 'failed', problem,
 });
+
+/** A file's name without directories and ending. */
+export function stemOfPath(path: string): string {
+  const name = path.split(/[\\/]/).pop() ?? path;
+  return name.replace(/\.(vst3|lv2|clap|component|vst|dll|so)$/i, '');
+}

@@ -3,6 +3,7 @@
  * each with its `rdfs:seeAlso` files.
  */
 import type { Problem, Result } from '../problem.ts';
+import { readBinary } from './binary.ts';
 import { type BundleFiles, cleanText, limits } from './bundle-files.ts';
 import { bareCopy, failedCopy, type FoundCopy } from './found-copy.ts';
 import { Graph } from './turtle.ts';
@@ -31,7 +32,8 @@ export function readLv2(files: BundleFiles): FoundCopy[] {
     return [failedCopy('LV2', files.root, problem)];
   }
   const troubles = readSeeAlso(graph, files, base, uris);
-  return uris.map((uri) => describePlugin(graph, files, base, uri, troubles.get(uri) ?? null));
+  const machines = new Map<string, FoundCopy['architectures']>();
+  return uris.map((uri) => describePlugin({ graph, files, base, machines }, uri, troubles.get(uri) ?? null));
 }
 
 /** Reads the files the plugins point to, each once. Gives the first trouble of each plugin. */
@@ -65,14 +67,22 @@ function addFile(graph: Graph, files: BundleFiles, base: string, relative: strin
   return graph.addTurtle(bytes.value, base + escapePath(relative), relative);
 }
 
-function describePlugin(graph: Graph, files: BundleFiles, base: string, uri: string, trouble: Problem | null): FoundCopy {
+interface Bundle {
+  readonly graph: Graph;
+  readonly files: BundleFiles;
+  readonly base: string;
+  /** Architectures by binary: many plugins share one. */
+  readonly machines: Map<string, FoundCopy['architectures']>;
+}
+
+function describePlugin({ graph, files, base, machines }: Bundle, uri: string, trouble: Problem | null): FoundCopy {
   const ports = portsOf(graph, uri);
   const name = cleanText(graph.text(uri, `${DOAP}name`));
   const problem = trouble ?? (name === null ? { code: 'damaged', at: uri, line: null, detail: 'it says no name.' } as const : null);
   const picture = graph.resources(uri, `${MODGUI}gui`).flatMap((gui) => graph.resources(gui, `${MODGUI}screenshot`))[0];
   return {
     ...bareCopy('LV2', files.root),
-    binary: insideBundle(files, base, graph.resources(uri, `${LV2}binary`)[0]),
+    ...machineOf(files, relativePath(graph.resources(uri, `${LV2}binary`)[0] ?? '', base), machines),
     identity: uri,
     name,
     vendor: authorOf(graph, uri),
@@ -84,6 +94,17 @@ function describePlugin(graph: Graph, files: BundleFiles, base: string, uri: str
     status: problem ? 'failed' : 'ok',
     problem,
   };
+}
+
+function machineOf(files: BundleFiles, relative: string | null, known: Bundle['machines']): Pick<FoundCopy, 'binary' | 'architectures'> {
+  if (relative === null) return { binary: null, architectures: null };
+  if (!known.has(relative)) {
+    const source = files.open(relative);
+    const binary = source.ok ? readBinary(source.value, relative) : source;
+    if (source.ok) source.value.close();
+    known.set(relative, binary.ok ? binary.value.architectures : null);
+  }
+  return { binary: `${files.root}/${relative}`, architectures: known.get(relative) ?? null };
 }
 
 /** Who is named as maintainer or developer, on the plugin itself or on its project. */

@@ -4,6 +4,7 @@
  */
 import JSON5 from 'json5';
 import { failed, ok, type Problem, type Result } from '../problem.ts';
+import { readBinary } from './binary.ts';
 import { type BundleFiles, cleanText, limits, textOf } from './bundle-files.ts';
 import { bareCopy, failedCopy, type FoundCopy } from './found-copy.ts';
 
@@ -98,7 +99,16 @@ function binaryOf(files: BundleFiles): Pick<FoundCopy, 'binary' | 'architectures
     const program = files.list(`Contents/${directory}`)[0];
     if (program === undefined) continue;
     binary ??= `${files.root}/Contents/${directory}/${program}`;
-    found.push(...(machine ?? []));
+    found.push(...(machine ?? machinesOf(files, `Contents/${directory}/${program}`)));
   }
   return { binary, architectures: found.length > 0 ? [...new Set(found)] : null };
+}
+
+/** On macOS one directory holds programs for several machines: their header says which. */
+function machinesOf(files: BundleFiles, program: string): readonly string[] {
+  const source = files.open(program);
+  if (!source.ok) return [];
+  const binary = readBinary(source.value, program);
+  source.value.close();
+  return binary.ok ? binary.value.architectures : [];
 }

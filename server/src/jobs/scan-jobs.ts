@@ -2,7 +2,9 @@
 import type { ScanProgress } from '@clever-drawer/core';
 
 export interface ScanJob {
-  stopped: boolean;
+  /** Four bytes shared with the reading threads: not 0 asks to stop. */
+  readonly stop: SharedArrayBuffer;
+  readonly stopped: boolean;
   progress: ScanProgress;
   finished: Promise<void>;
 }
@@ -25,7 +27,7 @@ export class ScanJobs {
   /** Asks all scans to stop and waits until they have. */
   async stopAll(): Promise<void> {
     const jobs = [...this.#running.values()];
-    for (const job of jobs) job.stopped = true;
+    for (const job of jobs) Atomics.store(new Int32Array(job.stop), 0, 1);
     await Promise.all(jobs.map((job) => job.finished));
   }
 }

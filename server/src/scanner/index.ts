@@ -1,4 +1,6 @@
 /** What the scanner offers to the server and to the command line. */
+export { descriptionsFor } from './descriptions.ts';
+export { ReaderPool } from './pool.ts';
 export { diskFiles, readBundle } from './read.ts';
 export { usualPlaces, type Machine, type UsualPlace } from './usual-places.ts';
 export { walk, type FoundBundle, type Walked } from './walk.ts';

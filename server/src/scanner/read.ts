@@ -1,30 +1,36 @@
-/** Reading one bundle from the disk with core's readers. Nothing of the plugin runs. */
+/** Reading one bundle or file from the disk with core's readers. Nothing of the plugin runs. */
 import { closeSync, openSync, readdirSync, readSync, realpathSync, statSync } from 'node:fs';
 import { join, sep } from 'node:path';
-import { failed, failedCopy, ok, readLv2, readVst3, type BundleFiles, type Format, type FoundCopy, type Problem, type Result } from '@clever-drawer/core';
-
-const readers: Partial<Record<Format, (files: BundleFiles) => FoundCopy[]>> = { LV2: readLv2, VST3: readVst3 };
+import { failed, failedCopy, ok, readAudioUnit, readBinaryPlugin, readLv2, readVst3, type BundleFiles, type FoundCopy, type LadspaDescriptions, type OpenFile, type Problem, type Result } from '@clever-drawer/core';
+import { reasonOf, type FoundBundle } from './walk.ts';
 
 /** The copies of one bundle. Whatever goes wrong becomes a failed copy. `place` bounds what may be read. */
-export function readBundle(format: Format, path: string, place: string): FoundCopy[] {
-  const reader = readers[format];
-  if (!reader) return [];
+export function readBundle(bundle: Pick<FoundBundle, 'format' | 'candidates' | 'path'>, place: string, descriptions: LadspaDescriptions): FoundCopy[] {
+  const { format, path } = bundle;
   try {
-    return reader(diskFiles(path, place));
+    const files = diskFiles(path, place);
+    if (format === 'LV2') return readLv2(files);
+    if (format === 'AU') return readAudioUnit(files);
+    if (format === 'VST3' && !files.isFile) return readVst3(files);
+    return readBinaryPlugin(files, bundle.candidates.filter((c) => c !== 'LV2' && c !== 'AU'), descriptions);
   } catch (error) {
     return [failedCopy(format, path, { code: 'damaged', at: path, line: null, detail: `it could not be understood (${String(error).slice(0, 120)}).` })];
   }
 }
 
-/** Files of a bundle on the disk; links are followed only inside the place. */
+/** Files of a bundle on the disk; links are followed only inside the place or the bundle. */
 export function diskFiles(root: string, place: string): BundleFiles {
-  const inside = realpathSync(place);
+  const bounds = [realpathSync(place), realpathSync(root)];
+  const pathOf = (relative: string): string => (relative === '' ? root : join(root, relative));
   return {
     root,
-    read: (relative, limit) => readInside(join(root, relative), relative, inside, limit),
+    isFile: statSync(root).isFile(),
+    read: (relative, limit) => guarded(pathOf(relative), relative || root, bounds, (real, size) =>
+      (size > limit ? failed({ code: 'file-too-large', at: relative || root, got: size, limit }) : ok(readUpTo(real, size)))),
+    open: (relative) => guarded(pathOf(relative), relative || root, bounds, (real, size) => ok(openFile(real, size))),
     list: (relative) => {
       try {
-        return readdirSync(join(root, relative)).sort();
+        return readdirSync(pathOf(relative)).sort();
       } catch {
         return [];
       }
@@ -32,17 +38,30 @@ export function diskFiles(root: string, place: string): BundleFiles {
   };
 }
 
-function readInside(path: string, at: string, inside: string, limit: number): Result<Uint8Array> {
+/** Works on a plain file inside the bounds; anything else is a Problem. */
+function guarded<T>(path: string, at: string, bounds: readonly string[], work: (real: string, size: number) => Result<T>): Result<T> {
   try {
     const real = realpathSync(path);
-    if (real !== inside && !real.startsWith(inside.endsWith(sep) ? inside : inside + sep)) return failed({ code: 'outside-place', at });
+    if (!bounds.some((bound) => real === bound || real.startsWith(bound.endsWith(sep) ? bound : bound + sep))) return failed({ code: 'outside-place', at });
     const facts = statSync(real);
     if (!facts.isFile()) return failed({ code: 'file-unreadable', at, reason: 'it is not a file' });
-    if (facts.size > limit) return failed({ code: 'file-too-large', at, got: facts.size, limit });
-    return ok(readUpTo(real, facts.size));
+    return work(real, facts.size);
   } catch (error) {
     return failed(diskProblem(error, at));
   }
+}
+
+function openFile(path: string, size: number): OpenFile {
+  const handle = openSync(path, 'r');
+  return {
+    size,
+    read: (offset, length) => {
+      if (offset < 0 || length < 0 || offset + length > size) return null;
+      const bytes = new Uint8Array(length);
+      return fill(handle, bytes, offset) === length ? bytes : null;
+    },
+    close: () => { closeSync(handle); },
+  };
 }
 
 /** At most `size` bytes, also when the file grows meanwhile. */
@@ -50,17 +69,18 @@ function readUpTo(path: string, size: number): Uint8Array {
   const handle = openSync(path, 'r');
   try {
     const bytes = new Uint8Array(size);
-    let filled = 0;
-    for (let got = -1; got !== 0 && filled < size; filled += got) got = readSync(handle, bytes, filled, size - filled, filled);
-    return bytes.subarray(0, filled);
+    return bytes.subarray(0, fill(handle, bytes, 0));
   } finally {
     closeSync(handle);
   }
 }
 
-function diskProblem(error: unknown, at: string): Problem {
-  const code = (error as NodeJS.ErrnoException).code;
-  if (code === 'ENOENT') return { code: 'file-missing', at };
-  const reasons: Record<string, string> = { EACCES: 'no permission', EPERM: 'no permission', ELOOP: 'links in a circle', EISDIR: 'it is a directory' };
-  return { code: 'file-unreadable', at, reason: reasons[code ?? ''] ?? code ?? String(error) };
+/** Fills the bytes from the file; gives how many there were. */
+function fill(handle: number, bytes: Uint8Array, offset: number): number {
+  let filled = 0;
+  for (let got = -1; got !== 0 && filled < bytes.length; filled += got) got = readSync(handle, bytes, filled, bytes.length - filled, offset + filled);
+  return filled;
 }
+
+const diskProblem = (error: unknown, at: string): Problem =>
+  ((error as NodeJS.ErrnoException).code === 'ENOENT' ? { code: 'file-missing', at } : { code: 'file-unreadable', at, reason: reasonOf(error) });

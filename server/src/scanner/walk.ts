@@ -1,15 +1,17 @@
-/** Walking a place: which bundles lie in it, and what tells whether each changed. Only reads. */
+/** Walking a place: which plugin files and bundles lie in it, and what tells whether each changed. Only reads. */
 import { createHash } from 'node:crypto';
-import type { Dirent, Stats } from 'node:fs';
-import { lstat, readdir, realpath, stat } from 'node:fs/promises';
+import { lstatSync, readdirSync, realpathSync, statSync, type Dirent } from 'node:fs';
 import { join } from 'node:path';
 import type { Format, Problem } from '@clever-drawer/core';
 
 export interface FoundBundle {
+  /** What it is, or the first of what it may be. */
   readonly format: Format;
+  /** A `.so` may be of several formats: its exported names decide. */
+  readonly candidates: readonly Format[];
   /** Absolute path as it was walked. */
   readonly path: string;
-  /** Sizes, times and inodes of the bundle's files in one text; equal texts mean: unchanged. */
+  /** Sizes, times and inodes of its files in one text; equal texts mean: unchanged. */
   readonly fingerprint: string;
 }
 
@@ -18,73 +20,134 @@ export interface Walked {
   readonly problems: Problem[];
 }
 
-/** Directories below a place are entered this deep. */
+/** Directories below a place are entered this deep: vendors nest their folders, but not more than this. */
 const maxDepth = 8;
 /** Files of one bundle that are taken into its fingerprint. */
 const maxFiles = 4_000;
 
-/** Finds the bundles of the wanted formats below a directory. Links are followed, each real directory once. */
-export async function walk(place: string, formats: readonly Format[], isStopped: () => boolean): Promise<Walked> {
-  const walked: Walked = { bundles: [], problems: [] };
-  const seen = new Set<string>();
-  const enter = async (directory: string, depth: number): Promise<void> => {
-    if (isStopped()) return;
-    const real = await realpath(directory).catch(() => null);
-    if (real === null || seen.has(real)) return;
-    seen.add(real);
-    const entries = await list(directory, walked.problems);
-    const format = bundleFormat(directory, entries);
-    if (format !== null) {
-      if (formats.includes(format)) walked.bundles.push({ format, path: directory, fingerprint: await fingerprint(directory) });
-      return;
-    }
-    if (depth >= maxDepth) return;
-    for (const entry of entries.sort((a, b) => (a.name < b.name ? -1 : 1)))
-      if (await isDirectory(directory, entry)) await enter(join(directory, entry.name), depth + 1);
-  };
-  await enter(place, 0);
-  return walked;
+const directoryEndings: readonly (readonly [RegExp, Format])[] = [[/\.lv2$/i, 'LV2'], [/\.vst3$/i, 'VST3'], [/\.component$/i, 'AU'], [/\.clap$/i, 'CLAP'], [/\.vst$/i, 'VST2']];
+const fileEndings: readonly (readonly [RegExp, readonly Format[]])[] = [[/\.vst3$/i, ['VST3']], [/\.clap$/i, ['CLAP']], [/\.dll$/i, ['VST2', 'LADSPA']], [/\.so$/i, ['LADSPA', 'VST2']]];
+
+/** Finds what may be plugins of the wanted formats below a directory. Links are followed last, and each real path is taken once. */
+export function walk(place: string, wanted: readonly Format[], isStopped: () => boolean): Walked {
+  const run = new Walk(wanted, isStopped);
+  run.directory(place, 0);
+  run.links();
+  run.bundles.sort((a, b) => (a.path < b.path ? -1 : 1));
+  return { bundles: run.bundles, problems: run.problems };
 }
 
-async function list(directory: string, problems: Problem[]): Promise<Dirent[]> {
-  try {
-    return await readdir(directory, { withFileTypes: true });
-  } catch (error) {
-    problems.push({ code: 'file-unreadable', at: directory, reason: (error as NodeJS.ErrnoException).code ?? String(error) });
-    return [];
+class Walk {
+  readonly bundles: FoundBundle[] = [];
+  readonly problems: Problem[] = [];
+  readonly #wanted: readonly Format[];
+  readonly #isStopped: () => boolean;
+  readonly #seen = new Set<string>();
+  readonly #links: { path: string; depth: number }[] = [];
+
+  constructor(wanted: readonly Format[], isStopped: () => boolean) {
+    this.#wanted = wanted;
+    this.#isStopped = isStopped;
+  }
+
+  directory(path: string, depth: number): void {
+    if (this.#isStopped()) return;
+    const real = realOf(path);
+    if (real === null || this.#seen.has(real)) return;
+    this.#seen.add(real);
+    const entries = this.#list(path);
+    const format = directoryEndings.find(([ending]) => ending.test(path))?.[1] ?? (entries.some((e) => e.name === 'manifest.ttl') ? 'LV2' : null);
+    if (format !== null) {
+      this.#take([format], path, () => bundleLines(path));
+      return;
+    }
+    if (depth > maxDepth) return;
+    for (const entry of entries) {
+      const inside = join(path, entry.name);
+      if (entry.isSymbolicLink()) this.#links.push({ path: inside, depth: depth + 1 });
+      else if (entry.isDirectory()) this.directory(inside, depth + 1);
+      else if (entry.isFile()) this.#file(inside, join(real, entry.name));
+    }
+  }
+
+  /** Links, after all that is really there; a link may lead to further links. */
+  links(): void {
+    for (let link = this.#links.shift(); link && !this.#isStopped(); link = this.#links.shift()) {
+      const real = realOf(link.path), facts = real === null ? null : statOf(real);
+      if (real === null || facts === null) continue;
+      if (facts.isDirectory()) this.directory(link.path, link.depth);
+      else if (facts.isFile()) this.#file(link.path, real);
+    }
+  }
+
+  #file(path: string, real: string): void {
+    const candidates = fileEndings.find(([ending]) => ending.test(path))?.[1];
+    if (!candidates || this.#seen.has(real)) return;
+    this.#seen.add(real);
+    this.#take(candidates, path, () => [line('', real)]);
+  }
+
+  #take(candidates: readonly Format[], path: string, lines: () => string[]): void {
+    const possible = candidates.filter((format) => this.#wanted.includes(format)), first = possible[0];
+    if (first !== undefined) this.bundles.push({ format: first, candidates: possible, path, fingerprint: createHash('sha256').update(lines().sort().join('\n')).digest('hex') });
+  }
+
+  #list(directory: string): Dirent[] {
+    try {
+      return readdirSync(directory, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1));
+    } catch (error) {
+      this.problems.push({ code: 'file-unreadable', at: directory, reason: reasonOf(error) });
+      return [];
+    }
   }
 }
 
-async function isDirectory(parent: string, entry: Dirent): Promise<boolean> {
-  if (!entry.isSymbolicLink()) return entry.isDirectory();
-  return stat(join(parent, entry.name)).then((s) => s.isDirectory(), () => false);
+const realOf = (path: string): string | null => {
+  try {
+    return realpathSync.native(path);
+  } catch {
+    return null;
+  }
+};
+
+const statOf = (path: string) => {
+  try {
+    return statSync(path);
+  } catch {
+    return null;
+  }
+};
+
+/** A system's error in words. */
+export function reasonOf(error: unknown): string {
+  const code = (error as NodeJS.ErrnoException).code ?? '';
+  const reasons: Readonly<Record<string, string>> = { EACCES: 'no permission', EPERM: 'no permission', ELOOP: 'links in a circle', EISDIR: 'it is a directory', EIO: 'the disk does not answer' };
+  return reasons[code] ?? (code || String(error));
 }
 
-/** A bundle by its ending, or an LV2 bundle by its manifest: the ending may be missing. */
-function bundleFormat(directory: string, entries: readonly Dirent[]): Format | null {
-  if (/\.lv2$/i.test(directory) || entries.some((e) => e.name === 'manifest.ttl')) return 'LV2';
-  return /\.vst3$/i.test(directory) ? 'VST3' : null;
+function line(name: string, path: string): string {
+  const facts = lstatSync(path, { throwIfNoEntry: false });
+  return facts ? `${name} ${facts.size} ${facts.mtimeMs} ${facts.ctimeMs} ${facts.ino}` : name;
 }
 
-/** Every file below the bundle with size, modification and change time and inode. Sorted, so that order does not matter. */
-async function fingerprint(bundle: string): Promise<string> {
+/** A line for every file and directory of a bundle. */
+function bundleLines(bundle: string): string[] {
   const lines: string[] = [];
-  const enter = async (directory: string, depth: number): Promise<void> => {
-    const entries = await readdir(directory, { withFileTypes: true }).catch(() => []);
+  const enter = (directory: string, depth: number): void => {
+    let entries: Dirent[] = [];
+    try {
+      entries = readdirSync(directory, { withFileTypes: true });
+    } catch (error) {
+      lines.push(`${directory.slice(bundle.length)} ${reasonOf(error)}`);
+    }
     for (const entry of entries) {
       if (lines.length >= maxFiles) return;
       const path = join(directory, entry.name);
-      const facts: Stats | null = await lstat(path).catch(() => null);
-      if (facts === null) continue;
-      lines.push(`${path.slice(bundle.length)} ${facts.size} ${facts.mtimeMs} ${facts.ctimeMs} ${facts.ino}`);
-      if (entry.isDirectory() && depth < maxDepth) await enter(path, depth + 1);
+      lines.push(line(path.slice(bundle.length), path));
+      if (entry.isDirectory() && depth < maxDepth) enter(path, depth + 1);
     }
   };
-  await enter(bundle, 0);
-  return hash(lines.sort().join('\n'));
+  enter(bundle, 0);
+  return lines;
 }
 
-/** SHA-256 in hex: short enough for the database, long enough never to collide. */
-function hash(text: string): string {
-  return createHash('sha256').update(text).digest('hex');
-}

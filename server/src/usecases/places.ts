@@ -3,14 +3,14 @@ import { randomUUID } from 'node:crypto';
 import { access, constants, stat } from 'node:fs/promises';
 import { homedir } from 'node:os';
 import { parse, resolve, sep } from 'node:path';
-import { asId, failed, ok, type Format, type PlaceView, type Result } from '@clever-drawer/core';
+import { asId, failed, formats, ok, type Format, type PlaceView, type Result } from '@clever-drawer/core';
 import { addPlaceRow, countByPlace, listPlaces, removePlaceRow } from '../database/places.ts';
 import type { PlaceRow } from '../database/schemas.ts';
 import type { Parts } from '../parts.ts';
 import { usualPlaces } from '../scanner/index.ts';
 
-/** Formats that are read; the others follow. */
-const readFormats: readonly Format[] = ['LV2', 'VST3'];
+/** A place that the user names is looked through for everything. */
+const readFormats: readonly Format[] = formats;
 
 export async function viewPlaces(parts: Parts, computer: string): Promise<PlaceView[]> {
   const [places, counts] = await Promise.all([listPlaces(parts.database.manager, computer), countByPlace(parts.database.manager, computer)]);

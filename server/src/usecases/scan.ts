@@ -8,7 +8,7 @@ import { addScan, listFindings, listScans, saveScan } from '../database/scans.ts
 import type { BundleRow, CopyRow, PlaceRow, ScanRow } from '../database/schemas.ts';
 import type { ScanJob } from '../jobs/scan-jobs.ts';
 import type { Parts } from '../parts.ts';
-import { readBundle, walk, type FoundBundle } from '../scanner/index.ts';
+import type { FoundBundle } from '../scanner/index.ts';
 import { saveBatch } from './save-findings.ts';
 
 /** Bundles examined between two savings. */
@@ -23,7 +23,7 @@ export async function startScan(parts: Parts, computer: string): Promise<Result<
   if (parts.scans.of(computer)) return failed({ code: 'scan-running', at: 'scan' });
   const scan: ScanRow = { id: randomUUID(), computerId: computer, startedAt: parts.clock(), endedAt: null, state: 'running', looked: 0, counts: noCounts() };
   const progress: ScanProgress = { scan: asId(scan.id), state: 'running', place: places[0]?.path ?? '', examining: '', done: 0, total: null, unchanged: 0, secondsLeft: null };
-  const job: ScanJob = { stopped: false, progress, finished: Promise.resolve() };
+  const job: ScanJob = { stop: new SharedArrayBuffer(4), get stopped() { return Atomics.load(new Int32Array(this.stop), 0) !== 0; }, progress, finished: Promise.resolve() };
   parts.scans.start(computer, job);
   job.finished = new ScanRun(parts, scan, job, places).run();
   return ok(viewOf(scan));
@@ -33,7 +33,7 @@ export async function startScan(parts: Parts, computer: string): Promise<Result<
 export async function stopScan(parts: Parts, computer: string): Promise<Result<null>> {
   const job = parts.scans.of(computer);
   if (!job) return failed({ code: 'no-scan-running', at: 'scan' });
-  job.stopped = true;
+  Atomics.store(new Int32Array(job.stop), 0, 1);
   await job.finished;
   return ok(null);
 }
@@ -101,7 +101,7 @@ class ScanRun {
     for (const place of this.#places) {
       this.#tell({ place: place.path }, true);
       if (!(await access(place.path, constants.R_OK).then(() => true, () => false))) continue;
-      const walked = await walk(place.path, place.formats, () => this.#job.stopped);
+      const walked = await this.#parts.readers.walk(place.path, place.formats, this.#job.stop);
       for (const problem of walked.problems) this.#parts.log.warn({ problem }, 'a directory could not be read');
       if (walked.problems.length === 0) reached.add(place.id);
       for (const bundle of walked.bundles) {
@@ -114,14 +114,16 @@ class ScanRun {
 
   async #examine(bundles: readonly Found[], missing: readonly CopyRow[]): Promise<void> {
     const copies: FoundCopy[] = [], examined: Found[] = [];
-    for (const bundle of bundles) {
-      if (this.#job.stopped) break;
-      this.#tell({ place: bundle.place.path, examining: bundle.path.slice(bundle.place.path.length + 1), done: this.#scan.looked });
-      copies.push(...readBundle(bundle.format, bundle.path, bundle.place.path));
-      examined.push(bundle);
-      this.#scan.looked += 1;
-      await new Promise(setImmediate);
-    }
+    const waiting = [...bundles];
+    const readOn = async (): Promise<void> => {
+      for (let bundle = waiting.shift(); bundle && !this.#job.stopped; bundle = waiting.shift()) {
+        this.#tell({ place: bundle.place.path, examining: bundle.path.slice(bundle.place.path.length + 1), done: this.#scan.looked });
+        copies.push(...(await this.#parts.readers.read(bundle, bundle.place.path)));
+        examined.push(bundle);
+        this.#scan.looked += 1;
+      }
+    };
+    await Promise.all(Array.from({ length: this.#parts.readers.size }, readOn));
     const paths = new Set(examined.map((bundle) => bundle.path));
     const before = [...this.#known.values()].filter((row) => paths.has(row.path));
     const comparisons = compare([...before, ...missing].map(asKnown), [...new Map(copies.map((c) => [copyKey(c), c])).values()]);

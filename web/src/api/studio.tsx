@@ -88,6 +88,13 @@ function useActs(client: Client, queries: QueryClient): Pick<Studio, 'act' | 'st
     const set = (change: (state: OrderState) => OrderState): void => {
       queries.setQueryData<OrderState>(key, (state) => (state ? change(state) : state));
     };
+    // One after the other: an undo pressed right after an act must reach the server after it.
+    let last: Promise<unknown> = Promise.resolve();
+    const inTurn = <T,>(send: () => Promise<T>): Promise<T> => {
+      const next = last.then(send, send);
+      last = next;
+      return next;
+    };
     const act = (wanted: Act): boolean => {
       const state = queries.getQueryData<OrderState>(key);
       if (!state) return false;
@@ -99,14 +106,14 @@ function useActs(client: Client, queries: QueryClient): Pick<Studio, 'act' | 'st
       }
       set((s) => addPending(s, wanted, nameOf));
       say(performed.value.words, 'done');
-      client.act(wanted).then(
+      inTurn(() => client.act(wanted)).then(
         (step) => { takeStep(queries, client.computer, step); set((s) => dropPending(s, wanted, nameOf)); },
         (error: unknown) => { set((s) => dropPending(s, wanted, nameOf)); say(`Not saved: ${messageOf(error)}`, 'trouble'); void queries.invalidateQueries({ queryKey: key }); },
       );
       return true;
     };
     const step = (direction: 'undo' | 'redo'): void => {
-      client[direction]().then(
+      inTurn(() => client[direction]()).then(
         (taken) => { takeStep(queries, client.computer, taken); say(taken.words, 'done'); },
         (error: unknown) => { say(messageOf(error), 'trouble'); },
       );

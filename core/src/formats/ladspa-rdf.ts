@@ -1,0 +1,61 @@
+/** Descriptions of LADSPA plugins in RDF/XML (`/usr/share/ladspa/rdf`): a class, a title and a maker for each unique id. */
+import { XMLParser } from 'fast-xml-parser';
+import { failed, ok, type Result } from '../problem.ts';
+import { cleanText, textOf } from './bundle-files.ts';
+import { stemOfPath, type FoundCopy } from './found-copy.ts';
+
+export interface LadspaDescription {
+  readonly id: string;
+  readonly title: string | null;
+  readonly creator: string | null;
+  /** The class URI, as it is declared. */
+  readonly declared: string;
+}
+
+/** By unique id. */
+export type LadspaDescriptions = ReadonlyMap<string, LadspaDescription>;
+export const noDescriptions: LadspaDescriptions = new Map();
+
+const ontology = 'http://ladspa.org/ontology#';
+const parser = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '@', parseTagValue: false, processEntities: { enabled: true, maxTotalExpansions: 200_000, maxExpandedLength: 4_000_000, maxEntityCount: 100 }, isArray: (_, path) => typeof path === 'string' && path.split('.').length === 2 });
+
+type Json = Readonly<Record<string, unknown>>;
+const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null;
+const text = (value: unknown): string | null => (typeof value === 'string' ? cleanText(value) : isObject(value) && typeof value['#text'] === 'string' ? cleanText(value['#text']) : null);
+
+/** The descriptions of one file. */
+export function readLadspaRdf(bytes: Uint8Array, at: string): Result<LadspaDescription[]> {
+  try {
+    const root = (parser.parse(decode(bytes)) as Json)['rdf:RDF'];
+    if (!isObject(root)) return failed({ code: 'damaged', at, line: null, detail: 'it holds no RDF.' });
+    const found: LadspaDescription[] = [];
+    for (const [tag, nodes] of Object.entries(root)) {
+      const name = /^ladspa:(\w+Plugin|Plugin)$/.exec(tag)?.[1];
+      if (name === undefined || !Array.isArray(nodes)) continue;
+      for (const node of nodes.filter(isObject)) {
+        const id = /^(?:http:\/\/ladspa\.org\/ontology)?#?(\d+)$/.exec(String(node['@rdf:about'] ?? node['@rdf:ID'] ?? ''))?.[1];
+        if (id !== undefined) found.push({ id, title: text(node['dc:title']), creator: text(node['dc:creator']), declared: ontology + name });
+      }
+    }
+    return ok(found);
+  } catch (error) {
+    return failed({ code: 'damaged', at, line: null, detail: `it is not valid RDF/XML (${(error instanceof Error ? error.message : '').slice(0, 100)}).` });
+  }
+}
+
+/** These files are in UTF-8 or, as they say themselves, in ISO 8859-1. */
+function decode(bytes: Uint8Array): string {
+  const head = textOf(bytes.subarray(0, 200));
+  return /encoding=['"]ISO-8859-1['"]/i.test(head) ? new TextDecoder('iso-8859-1').decode(bytes) : textOf(bytes);
+}
+
+/**
+ * A LADSPA file with what is described of it. Which plugins are in a file only opening tells; by reading, a
+ * description is taken only when the file is named after its unique id (`alias_1407.so`), as the sets that ship
+ * descriptions do (common practice, no published source).
+ */
+export function describeLadspa(copy: FoundCopy, descriptions: LadspaDescriptions): FoundCopy[] {
+  const id = /_(\d+)$/.exec(stemOfPath(copy.path))?.[1];
+  const found = id === undefined ? undefined : descriptions.get(id);
+  return [found ? { ...copy, name: found.title, vendor: found.creator, declared: [found.declared] } : copy];
+}

@@ -1,0 +1,57 @@
+/**
+ * PE (winnt.h of mingw-w64-common).
+ *
+ *   0x00 'M' 'Z' … 0x3c offset of: 'P' 'E' 0 0 · machine · sections · … · size of optional header
+ *   optional header: magic (0x10b: PE32, 0x20b: PE32+) … · data directories [export, import, resource, …] · section table
+ */
+import type { Binary } from './binary.ts';
+import { Truncated, View, zeroEnded, type ByteSource } from './byte-source.ts';
+import { exportLimit } from './limits.ts';
+
+const machines: Readonly<Record<number, string>> = { 0x014c: 'x86', 0x8664: 'x86_64', 0xaa64: 'arm64', 0x01c4: 'arm' };
+
+interface Section { readonly address: number; readonly size: number; readonly offset: number }
+
+export function readPe(source: ByteSource): Binary {
+  const view = new View(source, true), header = view.u32(0x3c);
+  if (view.u32(header) !== 0x00004550) throw new Truncated('no PE header');
+  const machine = view.u16(header + 4), sectionCount = view.u16(header + 6), optionalSize = view.u16(header + 20), optional = header + 24;
+  const isPlus = view.u16(optional) === 0x20b;
+  const directories = optional + (isPlus ? 112 : 96);
+  const table = view.piece(optional + optionalSize, sectionCount * 40);
+  const sections = Array.from({ length: sectionCount }, (_, i): Section => ({
+    address: table.getUint32(i * 40 + 12, true), size: Math.max(table.getUint32(i * 40 + 8, true), table.getUint32(i * 40 + 16, true)), offset: table.getUint32(i * 40 + 20, true),
+  }));
+  const hasExports = view.u32(directories - 4) > 0 && optionalSize >= directories - optional + 8;
+  const exportTable = hasExports ? view.u32(directories) : 0;
+  return { system: 'windows', architectures: [machines[machine] ?? `machine ${machine}`], exports: exportTable === 0 ? new Set() : exportedNames(view, sections, exportTable) };
+}
+
+/** Where an address of the loaded image stands in the file. */
+function offsetOf(sections: readonly Section[], address: number): number {
+  const section = sections.find((s) => address >= s.address && address < s.address + s.size);
+  if (!section) throw new Truncated('an address outside of all sections');
+  return address - section.address + section.offset;
+}
+
+function exportedNames(view: View, sections: readonly Section[], exportTable: number): ReadonlySet<string> {
+  const directory = view.piece(offsetOf(sections, exportTable), 40);
+  const count = Math.min(exportLimit, directory.getUint32(24, true));
+  if (count === 0) return new Set();
+  const addresses = view.piece(offsetOf(sections, directory.getUint32(32, true)), count * 4);
+  const names = new Set<string>();
+  for (let i = 0; i < count; i += 1) names.add(nameAt(view, offsetOf(sections, addresses.getUint32(i * 4, true))));
+  return names;
+}
+
+/** A name may stand at the very end of the file: ever shorter pieces are tried. */
+function nameAt(view: View, offset: number): string {
+  for (let length = 512; length >= 1; length = Math.floor(length / 2)) {
+    try {
+      return zeroEnded(view.piece(offset, length), 0);
+    } catch (error) {
+      if (!(error instanceof Truncated) || length === 1) throw error;
+    }
+  }
+  return '';
+}
