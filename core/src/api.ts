@@ -35,9 +35,19 @@ export interface PlaceView {
   readonly formats: readonly Format[];
   readonly copies: number;
   readonly failed: number;
+  readonly isOn: boolean;
+  /** Whether it is scanned by itself when something changes in it. */
+  readonly isWatched: boolean;
   /** Whether the directory can be read now. */
   readonly reachable: boolean;
 }
+
+/** A file that is not examined and not catalogued until it is taken back. */
+export interface AsideView { readonly path: string; readonly name: string; readonly at: string }
+
+/** What a scan examines: what changed, everything, or only what failed. */
+export const scanModes = ['changed', 'everything', 'failed'] as const;
+export type ScanMode = (typeof scanModes)[number];
 
 export type ScanState = 'running' | 'done' | 'stopped' | 'interrupted';
 
@@ -72,6 +82,8 @@ export interface FindingView {
   readonly from: string | null;
   readonly to: string | null;
   readonly plugin: PluginId | null;
+  /** For a copy that failed and is there: what to set aside. */
+  readonly copy: CopyId | null;
   readonly problem: Problem | null;
 }
 

@@ -11,7 +11,6 @@ export interface DemoPlugin {
   /** The true type, which its copies may hide. */
   readonly type: string;
   readonly version: readonly [minor: number, micro: number];
-  readonly formats: readonly ('LV2' | 'VST3')[];
   /** How the category is declared. */
   readonly declares: 'right' | 'broad' | 'nothing' | 'wrong';
   /** The vendor's spelling per format; null where the copy names none. */
@@ -94,12 +93,10 @@ class NameGiver {
 function makePlugin(chance: Chance, names: NameGiver, number: number, dealt: string, vendor: DemoVendor): DemoPlugin {
   const misled = number % 43 === 7 ? misleading[Math.floor(number / 43) % misleading.length] : undefined;
   const type = misled?.[0] ?? dealt;
-  const roll = chance.next();
   return {
     number, type, vendor,
     name: misled ? `${chance.pick(compounds)} ${misled[1]}` : names.give(vendor, type),
     version: [chance.below(6) * 2, chance.below(9)],
-    formats: roll < 0.34 ? ['LV2'] : roll < 0.64 ? ['VST3'] : ['LV2', 'VST3'],
     declares: chance.pick(['right', 'right', 'right', 'right', 'right', 'right', 'broad', 'broad', 'nothing', 'nothing', 'nothing', 'wrong']),
     spelling: { LV2: spell(chance, vendor), VST3: spell(chance, vendor) },
     hasModuleInfo: !chance.happens(0.09),
@@ -117,6 +114,6 @@ function makeDamaged(chance: Chance, names: NameGiver, number: number, damage: D
   const vendor = chance.pick(vendors), type = chance.pick(Object.keys(typeWords));
   return {
     number, type, vendor, damage, name: names.give(vendor, type), version: [0, 1], declares: 'right', hasPicture: false, hasModuleInfo: true,
-    formats: damage === 'json' || damage === 'no-classes' || damage === 'empty' ? ['VST3'] : ['LV2'], spelling: { LV2: vendor.name, VST3: vendor.name },
+    spelling: { LV2: vendor.name, VST3: vendor.name },
   };
 }

@@ -1,26 +1,29 @@
 /** Fills a running server with the demo: places, two scans, an order, a year of loads and a session. */
 import { slotSortAt, fits, type Plugin } from '@clever-drawer/core';
-import { apiOf, firstComputer, type Api } from './api.ts';
+import { join } from 'node:path';
+import { addComputer, apiOf, listComputers, type Api } from './api.ts';
 import { arrangeStudio } from './arrange.ts';
+import { computers } from './computers.ts';
 import { makeHistory } from './history.ts';
-import { beforeLately, writeStudio } from './write-studio.ts';
+import { beforeLately, writeStudio, type Studio } from './write-studio.ts';
 
-/** The made-up studio's first computer and the tracks of its session. */
-export const demoComputer = {
-  name: 'Quay Room · desk computer',
-  tracks: [
-    { name: 'Narrator', sort: 'track' }, { name: 'Puppet · Heron', sort: 'track' }, { name: 'Puppet · Eel', sort: 'track' }, { name: 'Accordion', sort: 'track' },
-    { name: 'Sea bed', sort: 'instrument' }, { name: 'Brass pad', sort: 'instrument' }, { name: 'Voices', sort: 'bus' }, { name: 'Weather', sort: 'bus' }, { name: 'Programme', sort: 'final' },
-  ],
-} as const;
+/** What the server calls its first computer, and the tracks of its session. */
+export const demoComputer = { name: computers[0]?.name ?? '', tracks: computers[0]?.tracks ?? [] };
 
 /** Writes the folders below `directory` and seeds the server at `address`. `now` in milliseconds since 1970. */
 export async function seedStudio(address: string, directory: string, now: number): Promise<void> {
-  const studio = writeStudio(directory);
-  const toToday = beforeLately(studio);
-  const api = apiOf(address, await firstComputer(address));
+  const known = await listComputers(address);
+  for (const [at, computer] of computers.entries()) {
+    const view = known[at] ?? (await addComputer(address, { name: computer.name, tracks: computer.tracks }));
+    await seedComputer(apiOf(address, view), writeStudio(join(directory, computer.id), undefined, computer), now);
+  }
+}
+
+async function seedComputer(api: Api, studio: Studio, now: number): Promise<void> {
+  const hasOrder = studio.computer.id === 'desk', toToday = hasOrder ? beforeLately(studio) : null;
   for (const place of studio.places) await api.addPlace(place);
   await api.scan();
+  if (!toToday) return;
   const used = await arrangeStudio(api, studio.plugins);
   await api.loads(makeHistory(used, now));
   await fillSession(api, used);

@@ -2,8 +2,10 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { lv2ClassesOf, portsOf } from './declare.ts';
+import type { DemoSystem } from './computers.ts';
 import { drawPicture } from './picture.ts';
 import type { DemoPlugin } from './plugins.ts';
+import { program } from './write-programs.ts';
 
 const prefixes = `@prefix lv2: <http://lv2plug.in/ns/lv2core#> .
 @prefix atom: <http://lv2plug.in/ns/ext/atom#> .
@@ -17,12 +19,15 @@ const prefixes = `@prefix lv2: <http://lv2plug.in/ns/lv2core#> .
 export const slug = (name: string): string => name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '');
 const quoted = (text: string): string => `"${text.replace(/[\\"]/g, '\\$&')}"`;
 
+const endings = { linux: '.so', windows: '.dll', macos: '.dylib' } as const;
+
 /** Writes one bundle below the directory and gives its path. */
-export function writeLv2(directory: string, plugin: DemoPlugin): string {
+export function writeLv2(directory: string, system: DemoSystem, plugin: DemoPlugin): string {
   const name = slug(plugin.name), bundle = join(directory, `${name}.lv2`);
   mkdirSync(bundle, { recursive: true });
   const uri = `https://${slug(plugin.vendor.name)}.invalid/${name}`;
-  const manifest = `${prefixes}\n<${uri}>\n\ta lv2:Plugin ;\n\tlv2:binary <${name}.so> ;\n\trdfs:seeAlso <${name}.ttl>${plugin.hasPicture ? ' , <modgui.ttl>' : ''} .\n`;
+  const manifest = `${prefixes}\n<${uri}>\n\ta lv2:Plugin ;\n\tlv2:binary <${name}${endings[system]}> ;\n\trdfs:seeAlso <${name}.ttl>${plugin.hasPicture ? ' , <modgui.ttl>' : ''} .\n`;
+  writeFileSync(join(bundle, `${name}${endings[system]}`), program(system, 'LV2'));
   writeFileSync(join(bundle, 'manifest.ttl'), plugin.damage === 'turtle' ? manifest.replace('rdfs:seeAlso', 'rdfs:seeAlso <<') : manifest);
   if (plugin.damage !== 'missing-file') writeFileSync(join(bundle, `${name}.ttl`), description(uri, plugin));
   if (plugin.hasPicture) {

@@ -1,8 +1,10 @@
-/** The made-up studio of Kestrel Quay as folders on the disk. */
-import { existsSync, mkdirSync, renameSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
+/** The made-up studio of Kestrel Quay as folders on the disk, one tree a computer. */
+import { existsSync, mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { computers, placesOf, type DemoComputer, type DemoPlace } from './computers.ts';
 import { makePlugins, type DemoPlugin } from './plugins.ts';
 import { writeLv2 } from './write-lv2.ts';
+import { program, writeAudioUnit, writeClap, writeLadspa, writeVst2 } from './write-programs.ts';
 import { writeVst3 } from './write-vst3.ts';
 
 /** The seed of the studio that is shown. */
@@ -10,49 +12,65 @@ export const studioSeed = 1889;
 
 export interface Studio {
   readonly directory: string;
+  readonly computer: DemoComputer;
   readonly plugins: readonly DemoPlugin[];
   /** The directories to look through. */
   readonly places: readonly string[];
 }
 
-const lv2In = (directory: string): string => join(directory, 'LV2');
-const vst3In = (directory: string): string => join(directory, 'VST3');
-
-/** Plugins that arrive only with the second look, are updated by it, and one each that moves and goes. */
+/** Plugins that arrive only with the second look, and are updated by it; one moves, one goes. */
 const arriving = 3, updating = 2;
 
-/** Writes the studio into a directory, which is emptied first. `count` is the number of sound plugins. */
-export function writeStudio(directory: string, count?: number): Studio {
+/** Writes one computer's plugins into a directory, which is emptied first. `count` is the number of sound plugins of the studio. */
+export function writeStudio(directory: string, count?: number, computer: DemoComputer = computers[0] as DemoComputer): Studio {
   if (existsSync(directory)) rmSync(directory, { recursive: true });
-  mkdirSync(lv2In(directory), { recursive: true });
-  mkdirSync(vst3In(directory), { recursive: true });
   const plugins = makePlugins(studioSeed, count);
-  for (const plugin of plugins) writePlugin(directory, plugin);
-  return { directory, plugins, places: [lv2In(directory), vst3In(directory)] };
+  for (const place of computer.places) mkdirSync(join(directory, place.directory), { recursive: true });
+  for (const plugin of plugins) for (const place of placesOf(computer, plugin)) writeCopy(directory, computer, place, plugin);
+  writeBroken(directory, computer);
+  return { directory, computer, plugins, places: computer.places.map((place) => join(directory, place.directory)) };
 }
 
-function writePlugin(directory: string, plugin: DemoPlugin): string[] {
-  return [
-    ...(plugin.formats.includes('LV2') ? [writeLv2(lv2In(directory), plugin)] : []),
-    ...(plugin.formats.includes('VST3') ? [writeVst3(join(vst3In(directory), plugin.vendor.name), plugin)] : []),
-  ];
+function writeCopy(directory: string, { system }: DemoComputer, { format, directory: place }: DemoPlace, plugin: DemoPlugin): string {
+  const at = join(directory, place), byVendor = join(at, plugin.vendor.name);
+  switch (format) {
+    case 'LV2': return writeLv2(at, system, plugin);
+    case 'VST3': return writeVst3(byVendor, system, plugin);
+    case 'CLAP': return writeClap(at, system, plugin);
+    case 'AU': return writeAudioUnit(at, plugin);
+    case 'VST2': return writeVst2(byVendor, plugin, false);
+    case 'VST2 32': return writeVst2(at, plugin, true);
+    case 'LADSPA': return writeLadspa(at, plugin);
+  }
 }
 
-/** Takes the studio back to how it was some days ago; the returned act makes it what it is today. */
-export function beforeLately(studio: Studio): () => void {
-  const sound = studio.plugins.filter((p) => p.damage === null), lv2 = sound.filter((p) => p.formats.length === 1 && p.formats[0] === 'LV2' && p.number % 9 !== 0);
-  const late = sound.slice(40, 40 + arriving), renewed = lv2.slice(10, 10 + updating), [moving, going] = lv2.slice(20, 22);
-  for (const plugin of late) for (const path of writePlugin(studio.directory, plugin)) rmSync(path, { recursive: true });
-  for (const plugin of renewed) writePlugin(studio.directory, { ...plugin, version: [plugin.version[0], plugin.version[1] + 1] });
-  const extra = going && writeLv2(lv2In(studio.directory), { ...going, name: `${going.name} LE`, number: 9_001 });
+/** Program files that nobody can open: cut off while copying, empty, or no program at all. */
+function writeBroken(directory: string, { system, places }: DemoComputer): void {
+  const at = (format: string): string | undefined => places.find((place) => place.format === format)?.directory;
+  const clap = at('CLAP'), old = at('VST2 32');
+  if (clap !== undefined) {
+    writeFileSync(join(directory, clap, 'Quernstone 500.clap'), program(system, 'CLAP').subarray(0, 90));
+    writeFileSync(join(directory, clap, 'Undertow.clap'), '');
+  }
+  if (old !== undefined) writeFileSync(join(directory, old, 'lobster_readme.dll'), 'This is a text that somebody called a library.\n');
+}
+
+/** Takes a computer back to how it was some days ago; the returned act makes it what it is today. */
+export function beforeLately({ directory, computer, plugins }: Studio): () => void {
+  const place = computer.places.find((p) => p.format === 'LV2') as DemoPlace, write = (plugin: DemoPlugin): string => writeCopy(directory, computer, place, plugin);
+  const lv2 = plugins.filter((p) => p.damage === null && p.number % 9 !== 0 && placesOf(computer, p).some((held) => held === place));
+  const late = lv2.filter((p) => placesOf(computer, p).length === 1).slice(0, arriving), others = lv2.filter((p) => !late.includes(p));
+  const renewed = others.slice(4, 4 + updating), [moving, going] = others.slice(10, 12);
+  for (const plugin of late) rmSync(write(plugin), { recursive: true });
+  for (const plugin of renewed) write({ ...plugin, version: [plugin.version[0], plugin.version[1] + 1] });
+  const extra = going && write({ ...going, name: `${going.name} LE`, number: 9_001 });
   return () => {
-    for (const plugin of late) writePlugin(studio.directory, plugin);
-    for (const plugin of renewed) writePlugin(studio.directory, { ...plugin, version: [plugin.version[0] + 2, 0] });
+    for (const plugin of late) write(plugin);
+    for (const plugin of renewed) write({ ...plugin, version: [plugin.version[0] + 2, 0] });
     if (extra) rmSync(extra, { recursive: true });
-    if (moving) {
-      const from = writeLv2(lv2In(studio.directory), moving), shelf = join(lv2In(studio.directory), moving.vendor.name);
-      mkdirSync(shelf, { recursive: true });
-      renameSync(from, join(shelf, 'moved.lv2'));
-    }
+    if (!moving) return;
+    const from = write(moving), shelf = join(dirname(from), moving.vendor.name);
+    mkdirSync(shelf, { recursive: true });
+    renameSync(from, join(shelf, 'moved.lv2'));
   };
 }

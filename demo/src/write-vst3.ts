@@ -3,20 +3,25 @@ import { createHash } from 'node:crypto';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { vst3SubCategoriesOf } from './declare.ts';
+import type { DemoSystem } from './computers.ts';
 import { drawPicture } from './picture.ts';
 import type { DemoPlugin } from './plugins.ts';
+import { fileNameOf, program, versionOf } from './write-programs.ts';
 
 /** The class id, 32 hex digits, always the same for a plugin. */
 const classId = (plugin: DemoPlugin): string => createHash('md5').update(`${plugin.vendor.name}/${plugin.name}`).digest('hex').toUpperCase();
 
+const machines = { linux: 'x86_64-linux', windows: 'x86_64-win', macos: 'MacOS' } as const;
+const endings = { linux: '.so', windows: '.vst3', macos: '' } as const;
+
 /** Writes one bundle below the directory and gives its path. */
-export function writeVst3(directory: string, plugin: DemoPlugin): string {
-  const bundle = join(directory, `${plugin.name.replace(/[^\w -]/g, '')}.vst3`), contents = join(bundle, 'Contents');
+export function writeVst3(directory: string, system: DemoSystem, plugin: DemoPlugin): string {
+  const bundle = join(directory, `${fileNameOf(plugin)}.vst3`), contents = join(bundle, 'Contents');
   mkdirSync(contents, { recursive: true });
   if (plugin.damage === 'empty') return bundle;
-  const program = join(contents, 'x86_64-linux');
-  mkdirSync(program, { recursive: true });
-  writeFileSync(join(program, `${plugin.name}.so`), 'A stand-in for a program: nothing here is ever run.\n');
+  const machine = join(contents, machines[system]);
+  mkdirSync(machine, { recursive: true });
+  writeFileSync(join(machine, `${fileNameOf(plugin)}${endings[system]}`), program(system, 'VST3'));
   if (!plugin.hasModuleInfo) return bundle;
   const place = plugin.number % 3 === 0 ? contents : join(contents, 'Resources');
   mkdirSync(place, { recursive: true });
@@ -32,7 +37,7 @@ export function writeVst3(directory: string, plugin: DemoPlugin): string {
 
 function moduleInfo(plugin: DemoPlugin): string {
   const vendor = plugin.spelling.VST3 === null ? '' : plugin.spelling.VST3;
-  const version = `${1 + (plugin.version[0] >> 1)}.${plugin.version[1]}.0`;
+  const version = versionOf(plugin);
   const text = JSON.stringify;
   const cls = (category: string, id: string): string => `    {
       "CID": ${text(id)},

@@ -7,9 +7,12 @@ import { startCluster } from './database/cluster.ts';
 import { connect } from './database/connect.ts';
 import { closeInterruptedScans } from './database/scans.ts';
 import { EventHub } from './jobs/event-hub.ts';
+import { PlaceWatcher } from './jobs/place-watcher.ts';
 import { ScanJobs } from './jobs/scan-jobs.ts';
 import type { Parts } from './parts.ts';
 import { ReaderPool } from './scanner/index.ts';
+import { watchPlaces } from './usecases/places.ts';
+import { startScan } from './usecases/scan.ts';
 import { ensureComputer, type NewComputer } from './usecases/set-up-computer.ts';
 
 export { freePort, SetupError, startCluster } from './database/cluster.ts';
@@ -38,17 +41,19 @@ export async function serve(config: Config): Promise<Running> {
     const parts: Parts = {
       database, log, clock: () => new Date(), events: new EventHub(), scans: new ScanJobs(),
       readers: new ReaderPool(2, process.env),
+      watcher: new PlaceWatcher((computer) => { void scanAgain(parts, computer); }),
       machine: { platform: process.platform, home: homedir(), environment: process.env },
     };
     const interrupted = await closeInterruptedScans(database.manager, parts.clock());
     if (interrupted > 0) log.warn('the last scan was interrupted; scan again to finish it');
-    await ensureComputer(parts, config.firstComputer ?? { name: hostname() });
+    for (const computer of await ensureComputer(parts, config.firstComputer ?? { name: hostname() })) await watchPlaces(parts, computer.id);
     const server = await listen(createApp(parts, config.web), config.port);
     const address = server.address();
     const port = typeof address === 'object' && address ? address.port : config.port;
     const stop = async (): Promise<void> => {
       server.close();
       server.closeAllConnections();
+      await parts.watcher.close();
       await parts.scans.stopAll();
       await parts.readers.close();
       await database.destroy();
@@ -68,4 +73,10 @@ function listen(app: ReturnType<typeof createApp>, port: number): Promise<Server
       else resolve(server);
     });
   });
+}
+
+/** A scan because something changed in a watched place; later, when one runs already. */
+async function scanAgain(parts: Parts, computer: string): Promise<void> {
+  const started = await startScan(parts, computer, 'changed');
+  if (!started.ok) parts.watcher.later(computer);
 }

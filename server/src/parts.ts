@@ -2,6 +2,7 @@
 import type { DataSource } from 'typeorm';
 import type { Logger } from 'pino';
 import type { EventHub } from './jobs/event-hub.ts';
+import type { PlaceWatcher } from './jobs/place-watcher.ts';
 import type { ScanJobs } from './jobs/scan-jobs.ts';
 import type { Machine, ReaderPool } from './scanner/index.ts';
 
@@ -13,4 +14,5 @@ export interface Parts {
   readonly scans: ScanJobs;
   readonly machine: Machine;
   readonly readers: ReaderPool;
+  readonly watcher: PlaceWatcher;
 }

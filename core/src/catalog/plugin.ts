@@ -15,8 +15,8 @@ export interface CopyCard {
   readonly state: CopyState;
 }
 
-/** `present` when the last scan saw it; `gone` keeps what the user made of it. */
-export type CopyState = 'present' | 'gone';
+/** `present` when the last scan saw it; `away` while its place is out of reach; `gone` keeps what the user made of it. */
+export type CopyState = 'present' | 'away' | 'gone';
 
 /** A plugin as every screen shows it. */
 export interface Plugin {
@@ -45,10 +45,12 @@ export function pluginKey(copy: Pick<FoundCopy, 'name' | 'path' | 'vendor'>): st
 /** Formats, preferred first (common practice, no published source): newer before older. */
 const preferred: readonly Format[] = ['VST3', 'CLAP', 'AU', 'LV2', 'VST2', 'LADSPA'];
 
+const stateRank: Readonly<Record<CopyState, number>> = { present: 0, away: 100, gone: 200 };
+
 export const isPresent = (plugin: Pick<Plugin, 'copies'>): boolean => plugin.copies.some((copy) => copy.state === 'present');
 
 /** The copy in front: present before gone, then the preferred format, then by path. */
 export function copyInFront(plugin: Pick<Plugin, 'copies'>): CopyCard | undefined {
-  const rank = (copy: CopyCard): number => (copy.state === 'present' ? 0 : 100) + preferred.indexOf(copy.format);
+  const rank = (copy: CopyCard): number => stateRank[copy.state] + preferred.indexOf(copy.format);
   return [...plugin.copies].sort((a, b) => rank(a) - rank(b) || (a.path < b.path ? -1 : 1))[0];
 }

@@ -3,7 +3,7 @@ import { bareCopy, failedCopy, type FoundCopy } from '../formats/found-copy.ts';
 import { compare, copyKey, type KnownCopy } from './compare.ts';
 
 const copy = (path: string, over: Partial<FoundCopy> = {}): FoundCopy => ({ ...bareCopy('LV2', path), identity: `urn:${path}`, name: path, version: '1.0', ...over });
-const known = (c: FoundCopy, state: 'present' | 'gone' = 'present'): KnownCopy => ({ key: copyKey(c), copy: c, fingerprint: '', state });
+const known = (c: FoundCopy, state: 'present' | 'gone' = 'present'): KnownCopy => ({ key: copyKey(c), copy: c, state });
 const sorts = (k: KnownCopy[], f: FoundCopy[]): string[] => compare(k, f).map((r) => `${r.sort} ${r.found?.path ?? r.from ?? ''}`);
 
 describe('comparing a scan with what was known', () => {

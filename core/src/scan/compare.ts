@@ -1,18 +1,14 @@
 /** What a scan found, held against what was known: its findings. */
 import type { FoundCopy } from '../formats/found-copy.ts';
 
-export const findingSorts = ['arrived', 'returned', 'updated', 'moved', 'gone', 'failed'] as const;
+export const findingSorts = ['arrived', 'returned', 'updated', 'moved', 'gone', 'away', 'failed'] as const;
 export type FindingSort = (typeof findingSorts)[number];
-
-/** What of a bundle or file tells whether it changed: its size in bytes, times in milliseconds and inode. */
-export type Fingerprint = string;
 
 /** A known copy, as far as comparing needs it. */
 export interface KnownCopy {
   readonly key: string;
   readonly copy: FoundCopy;
-  readonly fingerprint: Fingerprint;
-  readonly state: 'present' | 'gone';
+  readonly state: 'present' | 'away' | 'gone';
 }
 
 /** One thing a scan has to say about one copy; `known` is the key of the copy that was known before. */
@@ -56,7 +52,7 @@ export function compare(known: readonly KnownCopy[], found: readonly FoundCopy[]
     } else results.push({ sort: copy.status === 'failed' ? 'failed' : 'arrived', found: copy, known: null, from: null, to: copy.version });
   }
   for (const k of known)
-    if (k.state === 'present' && !foundKeys.has(k.key) && !moved.has(k.key))
+    if (k.state !== 'gone' && !foundKeys.has(k.key) && !moved.has(k.key))
       results.push({ sort: 'gone', found: null, known: k.key, from: k.copy.path, to: null });
   return results;
 }
@@ -67,7 +63,7 @@ function compareOne(before: KnownCopy, copy: FoundCopy): Comparison {
   const base = { found: copy, known: before.key, from: before.copy.version, to: copy.version };
   const sameProblem = JSON.stringify(before.copy.problem) === JSON.stringify(copy.problem);
   if (copy.status === 'failed' && !(sameProblem && before.state === 'present')) return { sort: 'failed', ...base };
-  if (before.state === 'gone') return { sort: 'returned', ...base };
+  if (before.state !== 'present') return { sort: 'returned', ...base };
   if (sameFacts(before.copy, copy)) return { sort: 'unchanged', ...base };
   return { sort: 'updated', ...base };
 }

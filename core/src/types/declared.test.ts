@@ -2,7 +2,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { Graph } from '../formats/turtle.ts';
-import { lv2Classes, readDeclared, vst3SubCategories } from './declared.ts';
+import { audioUnitTypes, clapFeatures, ladspaClasses, lv2Classes, readDeclared, vst3SubCategories } from './declared.ts';
 import { isType } from './tree.ts';
 
 const lv2core = '/usr/lib/lv2/core.lv2/lv2core.ttl';
@@ -24,8 +24,13 @@ describe('the rows for declared values', () => {
     expect(categories.length).toBeGreaterThan(25);
     expect(categories.sort()).toEqual(Object.keys(vst3SubCategories).sort());
   });
+  it('name every class that the descriptions of swh-plugins use', () => {
+    const used = [...readFileSync('/usr/share/ladspa/rdf/swh-plugins.rdf', 'latin1').matchAll(/<ladspa:(\w*Plugin) /g)].map((m) => m[1] ?? '');
+    expect(used.length).toBeGreaterThan(100);
+    expect(used.filter((name) => !(name in ladspaClasses))).toEqual([]);
+  });
   it('lead to types of the tree', () => {
-    const types = [...Object.values(lv2Classes), ...Object.values(vst3SubCategories)].flatMap((row) => row.types);
+    const types = [lv2Classes, vst3SubCategories, audioUnitTypes, clapFeatures, ladspaClasses].flatMap((rows) => Object.values(rows)).flatMap((row) => row.types);
     expect(types.length).toBeGreaterThan(30);
     expect(types.filter((t) => !isType(t))).toEqual([]);
   });

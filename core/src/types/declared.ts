@@ -39,14 +39,42 @@ export const vst3SubCategories: Readonly<Record<string, DeclaredRow>> = {
   Ambisonics: is('spatial/ambisonic'), Mono: only('unknown'), Stereo: only('unknown'),
 };
 
+/** AU component types (from memory of the AudioUnit headers). */
+export const audioUnitTypes: Readonly<Record<string, DeclaredRow>> = {
+  aufx: only('effect'), aumf: only('effect'), aumu: only('instrument'), aumi: is('notes'), augn: only('unknown'), aupn: is('spatial/panner'), aumx: is('utility/mixer'),
+};
+
+/** CLAP features (from memory of clap/plugin-features.h). */
+export const clapFeatures: Readonly<Record<string, DeclaredRow>> = {
+  instrument: only('instrument'), 'audio-effect': only('effect'), 'note-effect': is('notes'), 'note-detector': only('unknown'), analyzer: is('meter'),
+  synthesizer: is('synth'), sampler: is('sampler'), drum: is('drums'), 'drum-machine': is('drums/drum-machine'), filter: is('filter'), phaser: is('modulation/phaser'),
+  equalizer: is('eq'), 'de-esser': is('dynamics/de-esser'), 'phase-vocoder': is('texture/spectral'), granular: is('texture/granular'), 'frequency-shifter': is('pitch/pitch-shifter'),
+  'pitch-shifter': is('pitch/pitch-shifter'), distortion: is('distortion'), 'transient-shaper': is('dynamics/transient-shaper'), compressor: is('dynamics/compressor'),
+  expander: is('dynamics/expander'), gate: is('dynamics/gate'), limiter: is('dynamics/limiter'), flanger: is('modulation/flanger'), chorus: is('modulation/chorus'), delay: is('delay'),
+  reverb: is('reverb'), tremolo: is('modulation/tremolo'), glitch: is('texture/glitch'), utility: is('utility'), 'pitch-correction': is('pitch/pitch-correction'),
+  restoration: is('restoration'), 'multi-effects': is('strip/multi-effect'), mixing: only('unknown'), mastering: is('strip/mastering-chain'), mono: only('unknown'), stereo: only('unknown'),
+  surround: is('spatial/surround'), ambisonic: is('spatial/ambisonic'),
+};
+
+/** Classes of the LADSPA ontology that LV2 does not have; checked against swh-plugins' descriptions in the tests. */
+export const ladspaClasses: Readonly<Record<string, DeclaredRow>> = {
+  ...lv2Classes, FrequencyMeterPlugin: is('meter/spectrum'), NotchPlugin: is('filter/filter'), TimePlugin: is('delay'), MeterPlugin: is('meter'),
+};
+
+const LADSPA = 'http://ladspa.org/ontology#';
 const LV2 = 'http://lv2plug.in/ns/lv2core#';
 const notRows: DeclaredRow = only('unknown');
 
-function rowOf(format: Format, declared: string): DeclaredRow {
-  if (format === 'LV2') return declared.startsWith(LV2) ? (lv2Classes[declared.slice(LV2.length)] ?? notRows) : notRows;
-  if (format === 'VST3') return vst3SubCategories[declared] ?? notRows;
-  return notRows;
-}
+/** The rows of a format, and how its declared values are looked up in them. */
+const rowsOf: Partial<Record<Format, (declared: string) => DeclaredRow | undefined>> = {
+  LV2: (value) => (value.startsWith(LV2) ? lv2Classes[value.slice(LV2.length)] : undefined),
+  LADSPA: (value) => (value.startsWith(LADSPA) ? ladspaClasses[value.slice(LADSPA.length)] : undefined),
+  VST3: (value) => vst3SubCategories[value],
+  AU: (value) => audioUnitTypes[value],
+  CLAP: (value) => clapFeatures[value],
+};
+
+const rowOf = (format: Format, declared: string): DeclaredRow => rowsOf[format]?.(declared) ?? notRows;
 
 /**
  * Kind and types by what the copy declares, and by nothing else. Sub-categories may come joined by `|`.
@@ -64,7 +92,7 @@ const precedence: readonly Kind[] = ['instrument', 'note-effect', 'effect', 'too
 
 function kindOf(format: Format, rows: readonly DeclaredRow[]): Kind {
   // "Fx|Instrument" is an effect that may also stand as an instrument: what stands first decides (ivstaudioprocessor.h).
-  if (format === 'VST3') {
+  if (format === 'VST3' || format === 'CLAP') {
     const stated = rows.find((row) => row.types.length === 0 && row.kind !== 'unknown');
     if (stated?.kind === 'instrument') return 'instrument';
     const others = rows.filter((row) => row.types.length > 0);

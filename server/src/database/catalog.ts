@@ -1,16 +1,16 @@
 /** Plugins and their copies. */
 import { In, type EntityManager } from 'typeorm';
-import { asId, type CopyId, type Plugin, type PluginId } from '@clever-drawer/core';
+import { asId, type CopyId, type CopyState, type Plugin, type PluginId } from '@clever-drawer/core';
 import { insertMany } from './bulk.ts';
 import { BundleTable, CopyTable, PluginTable, type BundleRow, type CopyRow, type PluginRow } from './schemas.ts';
 
-/** All plugins of a computer with their copies, by name. */
+/** All plugins of a computer with their copies, by name; those of which everything is set aside are left out. */
 export async function readCatalog(manager: EntityManager, computer: string): Promise<Plugin[]> {
   const plugins: (Omit<PluginRow, 'computerId' | 'key'>)[] = await manager.query(
     `SELECT id, name, vendor, kind, types, arrived_at "arrivedAt" FROM plugin WHERE computer_id = $1 ORDER BY name, id`, [computer]);
-  const copies: (Pick<CopyRow, 'id' | 'format' | 'path' | 'state'> & { pluginId: string; version: string | null; hasPicture: boolean })[] = await manager.query(
+  const copies: (Pick<CopyRow, 'id' | 'format' | 'path'> & { state: CopyState; pluginId: string; version: string | null; hasPicture: boolean })[] = await manager.query(
     `SELECT id, plugin_id "pluginId", format, path, state, facts->>'version' "version", facts->>'picture' IS NOT NULL "hasPicture"
-       FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL ORDER BY path, id`, [computer]);
+       FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND state <> 'aside' ORDER BY path, id`, [computer]);
   const byPlugin = new Map<string, Plugin['copies'][number][]>();
   for (const { pluginId, id, ...copy } of copies) {
     const list = byPlugin.get(pluginId);
@@ -18,7 +18,7 @@ export async function readCatalog(manager: EntityManager, computer: string): Pro
     if (list) list.push(card);
     else byPlugin.set(pluginId, [card]);
   }
-  return plugins.map(({ id, arrivedAt, ...plugin }) => ({ ...plugin, id: asId<PluginId>(id), arrived: arrivedAt.toISOString(), copies: byPlugin.get(id) ?? [] }));
+  return plugins.filter(({ id }) => byPlugin.has(id)).map(({ id, arrivedAt, ...plugin }) => ({ ...plugin, id: asId<PluginId>(id), arrived: arrivedAt.toISOString(), copies: byPlugin.get(id) ?? [] }));
 }
 
 export const findCopy = (manager: EntityManager, computer: string, id: string): Promise<CopyRow | null> =>
@@ -35,6 +35,14 @@ export const allCopies = (manager: EntityManager, computer: string): Promise<Cop
 export const pluginsByKey = (manager: EntityManager, computer: string, keys: readonly string[]): Promise<PluginRow[]> =>
   manager.query(`SELECT id, computer_id "computerId", key, name, vendor, kind, types, arrived_at "arrivedAt" FROM plugin WHERE computer_id = $1 AND key = ANY($2)`, [computer, keys]);
 
+/** For keys without a vendor (`name|`): the plugin of that name, where the computer has exactly one. */
+export async function onlyNamesakes(manager: EntityManager, computer: string, keys: readonly string[]): Promise<Map<string, string>> {
+  if (keys.length === 0) return new Map();
+  const rows: { name: string; id: string }[] = await manager.query(
+    `SELECT split_part(key, '|', 1) || '|' AS name, min(id::text) id FROM plugin WHERE computer_id = $1 AND split_part(key, '|', 1) || '|' = ANY($2) GROUP BY 1 HAVING count(*) = 1`, [computer, keys]);
+  return new Map(rows.map((row) => [row.name, row.id]));
+}
+
 export const addPlugins = (manager: EntityManager, rows: readonly PluginRow[]): Promise<void> => insertMany(manager, PluginTable, rows);
 
 /** Writes what a plugin's copies now say of it. */
@@ -48,7 +56,7 @@ export async function updatePluginFacts(manager: EntityManager, rows: readonly P
 /** Adds copies; those whose id is there already get the new facts. */
 export const saveCopies = (manager: EntityManager, rows: readonly CopyRow[]): Promise<void> => insertMany(manager, CopyTable, rows, ['id']);
 
-export const markCopies = async (manager: EntityManager, ids: readonly string[], state: 'present' | 'gone', at: Date): Promise<void> => {
+export const markCopies = async (manager: EntityManager, ids: readonly string[], state: CopyState, at: Date): Promise<void> => {
   if (ids.length === 0) return;
   await manager.query(`UPDATE copy SET state = $2, last_seen_at = CASE WHEN $2 = 'present' THEN $3 ELSE last_seen_at END WHERE id = ANY($1)`, [ids, state, at]);
 };

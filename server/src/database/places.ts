@@ -17,10 +17,17 @@ export async function removePlaceRow(manager: EntityManager, computer: string, i
   return true;
 }
 
+/** Switches a place on or off, or has it watched. Off, its copies are away; on, they are back until a scan says otherwise. */
+export async function changePlaceRow(manager: EntityManager, computer: string, id: string, change: Partial<Pick<PlaceRow, 'isOn' | 'isWatched'>>): Promise<boolean> {
+  const { affected } = await manager.getRepository(PlaceTable).update({ id, computerId: computer }, change);
+  if (change.isOn !== undefined) await manager.query(`UPDATE copy SET state = $2 WHERE place_id = $1 AND state = $3`, [id, change.isOn ? 'present' : 'away', change.isOn ? 'away' : 'present']);
+  return (affected ?? 0) > 0;
+}
+
 /** Copies and failed copies by place id. */
 export async function countByPlace(manager: EntityManager, computer: string): Promise<Map<string, { copies: number; failed: number }>> {
   const rows: { placeId: string; copies: number; failed: number }[] = await manager.query(
     `SELECT place_id "placeId", count(*)::int copies, (count(*) FILTER (WHERE status = 'failed'))::int failed
-       FROM copy WHERE computer_id = $1 AND state = 'present' AND place_id IS NOT NULL GROUP BY place_id`, [computer]);
+       FROM copy WHERE computer_id = $1 AND state IN ('present', 'away') AND place_id IS NOT NULL GROUP BY place_id`, [computer]);
   return new Map(rows.map(({ placeId, ...counts }) => [placeId, counts]));
 }

@@ -1,15 +1,18 @@
 /** The tables, as TypeORM entity schemas. Rows carry the same words as core's records. */
 import { EntitySchema, type EntitySchemaColumnOptions, type EntitySchemaOptions } from 'typeorm';
-import type { FindingSort, FolderForm, Format, FoundCopy, Kind, OrderChange, Problem, Rule, ScanState, TrackSort } from '@clever-drawer/core';
+import type { CopyState, FindingSort, FolderForm, Format, FoundCopy, Kind, OrderChange, Problem, Rule, ScanState, TrackSort } from '@clever-drawer/core';
 
 export interface ComputerRow { id: string; name: string; revision: number; createdAt: Date }
-export interface PlaceRow { id: string; computerId: string; path: string; formats: Format[]; addedAt: Date }
+export interface PlaceRow { id: string; computerId: string; path: string; formats: Format[]; addedAt: Date; isOn: boolean; isWatched: boolean }
+export interface AsideRow { computerId: string; path: string; name: string; at: Date }
 /** One file or bundle that was looked at, with what tells whether it changed. */
 export interface BundleRow { computerId: string; format: Format; path: string; placeId: string | null; fingerprint: string }
 export interface PluginRow { id: string; computerId: string; key: string; name: string; vendor: string | null; kind: Kind; types: string[]; arrivedAt: Date }
+/** `away`: its place is out of reach or switched off. `aside`: set aside by the user. */
+export type CopyRowState = CopyState | 'aside';
 export interface CopyRow {
   id: string; computerId: string; pluginId: string | null; placeId: string | null; key: string; format: Format; path: string;
-  status: 'ok' | 'failed'; state: 'present' | 'gone'; facts: FoundCopy; firstSeenAt: Date; lastSeenAt: Date;
+  status: 'ok' | 'failed'; state: CopyRowState; facts: FoundCopy; firstSeenAt: Date; lastSeenAt: Date;
 }
 export interface CabinetRow { id: string; computerId: string; name: string; position: string }
 export interface FolderRow { id: string; cabinetId: string; parentId: string | null; form: FolderForm; name: string; position: string; rule: Rule | null }
@@ -37,6 +40,7 @@ const json: EntitySchemaColumnOptions = { type: 'jsonb' };
 const maybeJson: EntitySchemaColumnOptions = { type: 'jsonb', nullable: true };
 const whole: EntitySchemaColumnOptions = { type: 'integer' };
 const maybeWhole: EntitySchemaColumnOptions = { type: 'integer', nullable: true };
+const flag: EntitySchemaColumnOptions = { type: 'boolean' };
 const time: EntitySchemaColumnOptions = { type: 'timestamptz' };
 const maybeTime: EntitySchemaColumnOptions = { type: 'timestamptz', nullable: true };
 
@@ -60,8 +64,9 @@ const index = (name: string, ...columns: string[]): { name: string; columns: str
 
 export const ComputerTable = schema<ComputerRow>('computer', { id, name: text, revision: whole, createdAt: time });
 export const PlaceTable = schema<PlaceRow>('place', {
-  id, computerId: toRow('place', 'computer', 'computer_id', 'CASCADE'), path: text, formats: json, addedAt: time,
+  id, computerId: toRow('place', 'computer', 'computer_id', 'CASCADE'), path: text, formats: json, addedAt: time, isOn: flag, isWatched: flag,
 }, { uniques: unique('place_path_key', 'computerId', 'path') });
+export const AsideTable = schema<AsideRow>('aside', { computerId: toRow('aside', 'computer', 'computer_id', 'CASCADE', { type: 'uuid', primary: true }), path: { ...text, primary: true }, name: text, at: time });
 export const BundleTable = schema<BundleRow>('bundle', {
   computerId: toRow('bundle', 'computer', 'computer_id', 'CASCADE', { type: 'uuid', primary: true }), format: { ...text, primary: true }, path: { ...text, primary: true },
   placeId: toRow('bundle', 'place', 'place_id', 'SET NULL'), fingerprint: text,
@@ -104,6 +109,6 @@ export const LoadTable = schema<LoadRow>('load', {
 }, { indices: [index('load_plugin_idx', 'pluginId')] });
 
 export const tables = [
-  ComputerTable, PlaceTable, BundleTable, PluginTable, CopyTable, CabinetTable, FolderTable, PlacementTable, NamingTable, ChangeTable, ScanTable, FindingTable,
+  ComputerTable, PlaceTable, AsideTable, BundleTable, PluginTable, CopyTable, CabinetTable, FolderTable, PlacementTable, NamingTable, ChangeTable, ScanTable, FindingTable,
   TrackTable, SlotTable, LoadTable,
 ];

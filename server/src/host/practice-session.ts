@@ -50,7 +50,7 @@ export async function loadIntoSlot(parts: Parts, computer: string, request: Load
 function cardOf(plugin: PluginRow, copies: readonly CopyRow[]): Plugin {
   return {
     id: asId(plugin.id), name: plugin.name, vendor: plugin.vendor, kind: plugin.kind, types: plugin.types, arrived: plugin.arrivedAt.toISOString(),
-    copies: copies.filter((c) => c.status === 'ok').map((c) => ({ id: asId(c.id), format: c.format, path: c.path, version: c.facts.version, hasPicture: c.facts.picture !== null, state: c.state })),
+    copies: copies.filter((c) => c.status === 'ok').map((c) => ({ id: asId(c.id), format: c.format, path: c.path, version: c.facts.version, hasPicture: c.facts.picture !== null, state: c.state === 'aside' ? 'gone' : c.state })),
   };
 }
 

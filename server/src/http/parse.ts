@@ -1,6 +1,6 @@
 /** Requests parsed with Yup: a value of the right shape, or problems that name the field. */
-import { array, lazy, number, object, string, ValidationError, type Schema } from 'yup';
-import { actSize, failed, folderForms, nameLength, ok, trackSorts, type Act, type LoadRequest, type PastLoad, type Problem, type Result, type Rule } from '@clever-drawer/core';
+import { array, boolean, lazy, number, object, string, ValidationError, type Schema } from 'yup';
+import { actSize, failed, folderForms, nameLength, ok, scanModes, trackSorts, type Act, type LoadRequest, type PastLoad, type Problem, type Result, type Rule, type ScanMode, type TrackSort } from '@clever-drawer/core';
 
 /** Parses a body strictly: nothing is converted, unknown fields are dropped. */
 export async function parse<T>(schema: Schema<T>, body: unknown): Promise<Result<T>> {
@@ -51,6 +51,13 @@ export const actSchema = lazy((value: unknown) => {
 }) as unknown as Schema<Act>;
 
 export const placeSchema = object({ path: string().max(4096).required() });
+export const computerSchema = object({
+  name: string().trim().max(nameLength).required(),
+  tracks: array(object({ name: name(), sort: string<TrackSort>().oneOf(trackSorts).required() })).max(64),
+});
+export const placeChangeSchema = object({ isOn: boolean(), isWatched: boolean() });
+export const asideSchema = object({ copy: needed() });
+export const scanSchema = object({ mode: string<ScanMode>().oneOf(scanModes) });
 export const loadSchema = object({
   track: needed(), plugin: needed(), index: number().integer().min(0).max(1000).required(), typed: string().max(200).defined(), keys: number().integer().min(0).max(10_000).required(),
 }) as unknown as Schema<LoadRequest>;

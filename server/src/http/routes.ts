@@ -1,14 +1,16 @@
 /** The routes of one computer: each parses, calls one use case and answers. */
 import { Router, type Request, type RequestHandler, type Response } from 'express';
-import type { Result } from '@clever-drawer/core';
+import { ok, type Result } from '@clever-drawer/core';
 import { emptySlot, loadIntoSlot, recordPastLoads, viewSession } from '../host/practice-session.ts';
 import type { Parts } from '../parts.ts';
 import { performAct, undoOrRedo, viewOrder } from '../usecases/change-order.ts';
-import { addPlace, addUsualPlaces, removePlace, viewPlaces } from '../usecases/places.ts';
+import { setAside, takeBack, viewAsides } from '../usecases/asides.ts';
+import { addPlace, addUsualPlaces, changePlace, removePlace, viewPlaces } from '../usecases/places.ts';
+import { setUpComputer } from '../usecases/set-up-computer.ts';
 import { startScan, stopScan, viewFailed, viewFindings, viewScans } from '../usecases/scan.ts';
 import { readPicture, viewCatalog, viewComputers, viewUsage } from '../usecases/view-catalog.ts';
 import { streamEvents } from './events.ts';
-import { actSchema, isUuid, loadSchema, parse, pastLoadsSchema, placeSchema } from './parse.ts';
+import { actSchema, asideSchema, computerSchema, isUuid, loadSchema, parse, pastLoadsSchema, placeChangeSchema, placeSchema, scanSchema } from './parse.ts';
 import { answer, refuse } from './problems.ts';
 
 /** An id in the path, as a UUID; anything else is unknown. */
@@ -32,6 +34,7 @@ const withBody = <T>(schema: Parameters<typeof parse<T>>[0], work: (body: T, com
 export function apiRoutes(parts: Parts): Router {
   const router = Router();
   router.get('/computers', handle(async (_, response) => { response.json(await viewComputers(parts)); }));
+  router.post('/computers', withBody(computerSchema, async (body) => ok(await setUpComputer(parts, body)), 201));
   const at = (path: string): string => `/computers/:computer/${path}`;
 
   router.get(at('catalog'), handle(async (_, response, computer) => { answer(response, await viewCatalog(parts, computer)); }));
@@ -48,8 +51,16 @@ export function apiRoutes(parts: Parts): Router {
   router.post(at('places/usual'), handle(async (_, response, computer) => { answer(response, await addUsualPlaces(parts, computer)); }));
   router.delete(at('places/:place'), handle(async (request, response, computer) => { answer(response, await removePlace(parts, computer, param(request, 'place'))); }));
 
+  router.patch(at('places/:place'), handle(async (request, response, computer) => {
+    const body = await parse(placeChangeSchema, request.body);
+    answer(response, body.ok ? await changePlace(parts, computer, param(request, 'place'), body.value) : body);
+  }));
+  router.get(at('asides'), handle(async (_, response, computer) => { response.json(await viewAsides(parts, computer)); }));
+  router.post(at('asides'), withBody(asideSchema, (body, computer) => setAside(parts, computer, body.copy)));
+  router.post(at('asides/back'), withBody(placeSchema, (body, computer) => takeBack(parts, computer, body.path)));
+
   router.get(at('scans'), handle(async (_, response, computer) => { response.json(await viewScans(parts, computer)); }));
-  router.post(at('scans'), handle(async (_, response, computer) => { answer(response, await startScan(parts, computer), 202); }));
+  router.post(at('scans'), withBody(scanSchema, (body, computer) => startScan(parts, computer, body.mode ?? 'changed'), 202));
   router.post(at('scans/stop'), handle(async (_, response, computer) => { answer(response, await stopScan(parts, computer)); }));
   router.get(at('scans/:scan/findings'), handle(async (request, response, computer) => { response.json(await viewFindings(parts, computer, param(request, 'scan'))); }));
 

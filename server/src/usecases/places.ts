@@ -4,7 +4,7 @@ import { access, constants, stat } from 'node:fs/promises';
 import { homedir } from 'node:os';
 import { parse, resolve, sep } from 'node:path';
 import { asId, failed, formats, ok, type Format, type PlaceView, type Result } from '@clever-drawer/core';
-import { addPlaceRow, countByPlace, listPlaces, removePlaceRow } from '../database/places.ts';
+import { addPlaceRow, changePlaceRow, countByPlace, listPlaces, removePlaceRow } from '../database/places.ts';
 import type { PlaceRow } from '../database/schemas.ts';
 import type { Parts } from '../parts.ts';
 import { usualPlaces } from '../scanner/index.ts';
@@ -15,7 +15,7 @@ const readFormats: readonly Format[] = formats;
 export async function viewPlaces(parts: Parts, computer: string): Promise<PlaceView[]> {
   const [places, counts] = await Promise.all([listPlaces(parts.database.manager, computer), countByPlace(parts.database.manager, computer)]);
   return Promise.all(places.map(async (place) => ({
-    id: asId(place.id), path: place.path, formats: place.formats,
+    id: asId(place.id), path: place.path, formats: place.formats, isOn: place.isOn, isWatched: place.isWatched,
     copies: counts.get(place.id)?.copies ?? 0, failed: counts.get(place.id)?.failed ?? 0,
     reachable: await access(place.path, constants.R_OK).then(() => true, () => false),
   })));
@@ -52,9 +52,9 @@ async function store(parts: Parts, computer: string, path: string, formats: read
   const manager = parts.database.manager;
   const known = await listPlaces(manager, computer);
   if (known.some((place) => isWithin(path, place))) return failed({ code: 'place-known', at: path });
-  const row: PlaceRow = { id: randomUUID(), computerId: computer, path, formats: [...formats], addedAt: parts.clock() };
+  const row: PlaceRow = { id: randomUUID(), computerId: computer, path, formats: [...formats], addedAt: parts.clock(), isOn: true, isWatched: false };
   await addPlaceRow(manager, row);
-  return ok({ id: asId(row.id), path, formats: row.formats, copies: 0, failed: 0, reachable: true });
+  return ok({ id: asId(row.id), path, formats: row.formats, isOn: true, isWatched: false, copies: 0, failed: 0, reachable: true });
 }
 
 const isWithin = (path: string, place: PlaceRow): boolean => path === place.path || path.startsWith(place.path.endsWith(sep) ? place.path : place.path + sep);
@@ -78,4 +78,22 @@ export async function removePlace(parts: Parts, computer: string, id: string): P
   if (!removed) return failed({ code: 'unknown-record', at: 'place', what: 'place' });
   parts.events.tell(computer, { event: 'catalog' });
   return ok(null);
+}
+
+/** Switches a place on or off, or has it watched. */
+export async function changePlace(parts: Parts, computer: string, id: string, change: { isOn?: boolean | undefined; isWatched?: boolean | undefined }): Promise<Result<PlaceView[]>> {
+  if (parts.scans.of(computer)) return failed({ code: 'scan-running', at: 'place' });
+  const wanted = { ...(change.isOn === undefined ? {} : { isOn: change.isOn }), ...(change.isWatched === undefined ? {} : { isWatched: change.isWatched }) };
+  if (Object.keys(wanted).length === 0) return failed({ code: 'field-invalid', at: 'place', detail: 'Say isOn or isWatched.' });
+  const found = await parts.database.transaction((manager) => changePlaceRow(manager, computer, id, wanted));
+  if (!found) return failed({ code: 'unknown-record', at: 'place', what: 'place' });
+  await watchPlaces(parts, computer);
+  parts.events.tell(computer, { event: 'catalog' });
+  return ok(await viewPlaces(parts, computer));
+}
+
+/** Watches what is to be watched: places that are on and can be read. */
+export async function watchPlaces(parts: Parts, computer: string): Promise<void> {
+  const places = await viewPlaces(parts, computer);
+  await parts.watcher.set(computer, places.filter((place) => place.isOn && place.isWatched && place.reachable).map((place) => place.path));
 }

@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
 import { copyKey, nameOfCopy, pluginFacts, pluginKey, type Comparison, type FindingSort, type FoundCopy } from '@clever-drawer/core';
-import { addPlugins, copiesOfPlugins, forgetCopies, markCopies, pluginsByKey, saveBundles, saveCopies, updatePluginFacts } from '../database/catalog.ts';
+import { addPlugins, copiesOfPlugins, forgetCopies, markCopies, onlyNamesakes, pluginsByKey, saveBundles, saveCopies, updatePluginFacts } from '../database/catalog.ts';
 import { addFindings, saveScan } from '../database/scans.ts';
 import type { BundleRow, CopyRow, FindingRow, PluginRow, ScanRow } from '../database/schemas.ts';
 
@@ -20,13 +20,16 @@ export interface Batch {
 /** Writes the batch; the scan's counts go up with it. */
 export async function saveBatch(manager: EntityManager, batch: Batch): Promise<void> {
   const { scan, known } = batch;
-  const rows: CopyRow[] = [], seen: string[] = [], gone: CopyRow[] = [], dropped: CopyRow[] = [];
+  const rows: CopyRow[] = [], seen: string[] = [], gone: CopyRow[] = [], away: CopyRow[] = [], dropped: CopyRow[] = [];
   const reported: { comparison: Comparison; row: CopyRow }[] = [];
   for (const comparison of batch.comparisons) {
     const before = comparison.known === null ? undefined : known.get(comparison.known);
     if (comparison.sort === 'unchanged' && before) {
       seen.push(before.id);
       scan.counts.unchanged += 1;
+    } else if (comparison.sort === 'away' && before) {
+      away.push(before);
+      reported.push({ comparison, row: before });
     } else if (comparison.sort === 'gone' && before) {
       const isTrace = before.pluginId === null && before.status === 'failed';
       (isTrace ? dropped : gone).push(before);
@@ -41,6 +44,7 @@ export async function saveBatch(manager: EntityManager, batch: Batch): Promise<v
   await saveCopies(manager, rows);
   await markCopies(manager, seen, 'present', batch.now);
   await markCopies(manager, gone.map((row) => row.id), 'gone', batch.now);
+  await markCopies(manager, away.map((row) => row.id), 'away', batch.now);
   await forgetCopies(manager, dropped.map((row) => row.id));
   await refreshPlugins(manager, [...rows, ...gone]);
   await saveBundles(manager, batch.bundles);
@@ -51,7 +55,7 @@ export async function saveBatch(manager: EntityManager, batch: Batch): Promise<v
 
 function rowFor(batch: Batch, found: FoundCopy, before: CopyRow | undefined): CopyRow {
   return {
-    id: before?.id ?? randomUUID(), computerId: batch.scan.computerId, pluginId: before?.pluginId ?? null, placeId: batch.placeOf.get(found.path) ?? null,
+    id: before?.id ?? randomUUID(), computerId: batch.scan.computerId, pluginId: before?.pluginId ?? null, placeId: batch.placeOf.get(found.path) ?? before?.placeId ?? null,
     key: copyKey(found), format: found.format, path: found.path, status: found.status, state: 'present', facts: found,
     firstSeenAt: before?.firstSeenAt ?? batch.now, lastSeenAt: batch.now,
   };
@@ -62,9 +66,10 @@ async function assignPlugins(manager: EntityManager, computer: string, rows: rea
   const free = rows.filter((row) => row.pluginId === null && row.status === 'ok');
   const keys = new Map(free.map((row) => [row, pluginKey(row.facts)]));
   const plugins = new Map((await pluginsByKey(manager, computer, [...new Set(keys.values())])).map((plugin) => [plugin.key, plugin.id]));
+  const namesakes = await onlyNamesakes(manager, computer, [...keys.values()].filter((key) => key.endsWith('|')));
   const added: PluginRow[] = [];
   for (const [row, key] of keys) {
-    let id = plugins.get(key);
+    let id = plugins.get(key) ?? (key.endsWith('|') ? namesakes.get(key) : undefined);
     if (id === undefined) {
       plugins.set(key, (id = randomUUID()));
       const facts = pluginFacts([row.facts]);
@@ -106,7 +111,7 @@ function remember(known: Map<string, CopyRow>, comparisons: readonly Comparison[
     if (comparison.known === null) continue;
     const before = known.get(comparison.known);
     if (comparison.sort === 'moved') known.delete(comparison.known);
-    else if (comparison.sort === 'gone' && before) known.set(comparison.known, { ...before, state: 'gone' });
+    else if ((comparison.sort === 'gone' || comparison.sort === 'away') && before) known.set(comparison.known, { ...before, state: comparison.sort });
   }
   for (const row of rows) known.set(row.key, row);
   for (const row of dropped) known.delete(row.key);

@@ -1,8 +1,9 @@
 /** Looking through the places of a computer: only what changed is examined, and every batch is saved at once. */
 import { randomUUID } from 'node:crypto';
 import { access, constants } from 'node:fs/promises';
-import { asId, compare, copyKey, failed, findingSorts, nameOfCopy, ok, type Comparison, type FindingView, type FoundCopy, type KnownCopy, type Result, type ScanProgress, type ScanView } from '@clever-drawer/core';
+import { asId, compare, copyKey, failed, findingSorts, nameOfCopy, ok, type Comparison, type FindingView, type Format, type FoundCopy, type KnownCopy, type Result, type ScanMode, type ScanProgress, type ScanView } from '@clever-drawer/core';
 import { allCopies, failedCopies, forgetBundles, readBundles } from '../database/catalog.ts';
+import { listAsides } from '../database/asides.ts';
 import { listPlaces } from '../database/places.ts';
 import { addScan, listFindings, listScans, saveScan } from '../database/scans.ts';
 import type { BundleRow, CopyRow, PlaceRow, ScanRow } from '../database/schemas.ts';
@@ -11,21 +12,23 @@ import type { Parts } from '../parts.ts';
 import type { FoundBundle } from '../scanner/index.ts';
 import { saveBatch } from './save-findings.ts';
 
+/** While a scan runs, windows fetch what it has found at most this often. Milliseconds. */
+const catalogEvery = 2_000;
 /** Bundles examined between two savings. */
 const batchSize = 50;
 const noCounts = (): ScanRow['counts'] => ({ ...Object.fromEntries(findingSorts.map((sort) => [sort, 0])), unchanged: 0 }) as ScanRow['counts'];
 
 /** Starts a scan in the background. Its progress is told to every window; `parts.scans` knows when it is done. */
-export async function startScan(parts: Parts, computer: string): Promise<Result<ScanView>> {
+export async function startScan(parts: Parts, computer: string, mode: ScanMode): Promise<Result<ScanView>> {
   if (parts.scans.of(computer)) return failed({ code: 'scan-running', at: 'scan' });
-  const places = await listPlaces(parts.database.manager, computer);
+  const places = (await listPlaces(parts.database.manager, computer)).filter((place) => place.isOn);
   if (places.length === 0) return failed({ code: 'no-places', at: 'scan' });
   if (parts.scans.of(computer)) return failed({ code: 'scan-running', at: 'scan' });
   const scan: ScanRow = { id: randomUUID(), computerId: computer, startedAt: parts.clock(), endedAt: null, state: 'running', looked: 0, counts: noCounts() };
   const progress: ScanProgress = { scan: asId(scan.id), state: 'running', place: places[0]?.path ?? '', examining: '', done: 0, total: null, unchanged: 0, secondsLeft: null };
   const job: ScanJob = { stop: new SharedArrayBuffer(4), get stopped() { return Atomics.load(new Int32Array(this.stop), 0) !== 0; }, progress, finished: Promise.resolve() };
   parts.scans.start(computer, job);
-  job.finished = new ScanRun(parts, scan, job, places).run();
+  job.finished = new ScanRun(parts, scan, job, places, mode).run();
   return ok(viewOf(scan));
 }
 
@@ -46,12 +49,15 @@ class ScanRun {
   readonly #scan: ScanRow;
   readonly #job: ScanJob;
   readonly #places: readonly PlaceRow[];
+  readonly #mode: ScanMode;
   #known = new Map<string, CopyRow>();
   #examiningSince = 0;
   #skipped = 0;
   #lastTold = 0;
+  #lastCatalog = Date.now();
 
-  constructor(parts: Parts, scan: ScanRow, job: ScanJob, places: readonly PlaceRow[]) {
+  constructor(parts: Parts, scan: ScanRow, job: ScanJob, places: readonly PlaceRow[], mode: ScanMode) {
+    this.#mode = mode;
     this.#parts = parts;
     this.#scan = scan;
     this.#job = job;
@@ -77,30 +83,56 @@ class ScanRun {
   }
 
   async #lookThrough(): Promise<void> {
-    const { manager } = this.#parts.database;
-    this.#known = new Map((await allCopies(manager, this.#scan.computerId)).map((row) => [row.key, row]));
-    const fingerprints = new Map((await readBundles(manager, this.#scan.computerId)).map((row) => [`${row.format}\n${row.path}`, row.fingerprint]));
-    const { found, reached } = await this.#walkPlaces();
-    const isUnchanged = (bundle: Found): boolean => fingerprints.get(`${bundle.format}\n${bundle.path}`) === bundle.fingerprint;
-    const changed = found.filter((bundle) => !isUnchanged(bundle));
-    const unchangedPaths = new Set(found.filter(isUnchanged).map((bundle) => bundle.path));
-    for (const row of this.#known.values()) if (row.state === 'present' && unchangedPaths.has(row.path)) this.#scan.counts.unchanged += 1;
+    const { manager } = this.#parts.database, computer = this.#scan.computerId;
+    this.#known = new Map((await allCopies(manager, computer)).map((row) => [row.key, row]));
+    const fingerprints = new Map((await readBundles(manager, computer)).map((row) => [`${row.format}\n${row.path}`, row.fingerprint]));
+    const asides = new Set((await listAsides(manager, computer)).map((row) => row.path));
+    const walked = await this.#walkPlaces();
+    const found = walked.found.filter((bundle) => !asides.has(bundle.path)), { reached, lost } = walked;
+    const toExamine = this.#chooser(fingerprints), changed = richestFirst(found.filter(toExamine));
+    await this.#sayBack(new Set(found.filter((bundle) => !toExamine(bundle)).map((bundle) => bundle.path)));
     const walkedPaths = new Set(found.map((bundle) => bundle.path));
-    const missing = (): CopyRow[] => [...this.#known.values()].filter((row) => !walkedPaths.has(row.path) && (row.placeId === null || reached.has(row.placeId)));
+    const missing = (): CopyRow[] => [...this.#known.values()].filter((row) => row.state !== 'aside' && !walkedPaths.has(row.path) && (row.placeId === null || reached.has(row.placeId)));
     this.#scan.looked = found.length - changed.length;
     this.#skipped = this.#scan.looked;
     this.#examiningSince = Date.now();
     this.#tell({ total: found.length, done: this.#scan.looked, unchanged: this.#scan.counts.unchanged }, true);
     for (let at = 0; at < changed.length && !this.#job.stopped; at += batchSize) await this.#examine(changed.slice(at, at + batchSize), missing());
-    if (!this.#job.stopped) await this.#sayGone(missing());
+    if (this.#job.stopped || this.#mode === 'failed') return;
+    await this.#sayAway(lost);
+    await this.#sayGone(missing());
   }
 
-  async #walkPlaces(): Promise<{ found: Found[]; reached: Set<string> }> {
+  /** Which bundles are examined in this mode. */
+  #chooser(fingerprints: ReadonlyMap<string, string>): (bundle: Found) => boolean {
+    const failedPaths = new Set([...this.#known.values()].filter((row) => row.status === 'failed').map((row) => row.path));
+    if (this.#mode === 'failed') return (bundle) => failedPaths.has(bundle.path);
+    return (bundle) => this.#mode === 'everything' || fingerprints.get(`${bundle.format}\n${bundle.path}`) !== bundle.fingerprint;
+  }
+
+  /** Copies in unchanged bundles: counted, and back when they were away. */
+  async #sayBack(unchanged: ReadonlySet<string>): Promise<void> {
+    const rows = [...this.#known.values()].filter((row) => unchanged.has(row.path));
+    this.#scan.counts.unchanged += rows.filter((row) => row.state === 'present').length;
+    const back = rows.filter((row) => row.state === 'away').map((row): Comparison => ({ sort: 'returned', found: row.facts, known: row.key, from: null, to: row.facts.version }));
+    if (back.length > 0) await this.#save(back, []);
+  }
+
+  /** Copies in places that cannot be reached are away, not gone. */
+  async #sayAway(lost: ReadonlySet<string>): Promise<void> {
+    const away = [...this.#known.values()].filter((row) => row.state === 'present' && row.placeId !== null && lost.has(row.placeId));
+    if (away.length > 0) await this.#save(away.map((row): Comparison => ({ sort: 'away', found: null, known: row.key, from: row.path, to: null })), []);
+  }
+
+  async #walkPlaces(): Promise<{ found: Found[]; reached: Set<string>; lost: Set<string> }> {
     const found: Found[] = [];
-    const reached = new Set<string>(), paths = new Set<string>();
+    const reached = new Set<string>(), lost = new Set<string>(), paths = new Set<string>();
     for (const place of this.#places) {
       this.#tell({ place: place.path }, true);
-      if (!(await access(place.path, constants.R_OK).then(() => true, () => false))) continue;
+      if (!(await access(place.path, constants.R_OK).then(() => true, () => false))) {
+        lost.add(place.id);
+        continue;
+      }
       const walked = await this.#parts.readers.walk(place.path, place.formats, this.#job.stop);
       for (const problem of walked.problems) this.#parts.log.warn({ problem }, 'a directory could not be read');
       if (walked.problems.length === 0) reached.add(place.id);
@@ -109,7 +141,7 @@ class ScanRun {
         paths.add(bundle.path);
       }
     }
-    return { found, reached };
+    return { found, reached, lost };
   }
 
   async #examine(bundles: readonly Found[], missing: readonly CopyRow[]): Promise<void> {
@@ -143,6 +175,9 @@ class ScanRun {
     await this.#parts.database.transaction((manager) =>
       saveBatch(manager, { scan: this.#scan, comparisons, known: this.#known, placeOf, bundles: rows, now: this.#parts.clock() }));
     this.#tell({ done: this.#scan.looked }, true);
+    if (Date.now() - this.#lastCatalog < catalogEvery) return;
+    this.#lastCatalog = Date.now();
+    this.#parts.events.tell(this.#scan.computerId, { event: 'catalog' });
   }
 
   /** Tells the windows how far the scan is, at most ten times a second unless it matters. */
@@ -158,7 +193,11 @@ class ScanRun {
   }
 }
 
-const asKnown = (row: CopyRow): KnownCopy => ({ key: row.key, copy: row.facts, fingerprint: '', state: row.state });
+/** Formats in the order of how much reading tells: copies without a vendor then find the plugin they belong to. */
+const richness: readonly Format[] = ['LV2', 'AU', 'VST3', 'VST2', 'LADSPA', 'CLAP'];
+const richestFirst = (bundles: readonly Found[]): Found[] => [...bundles].sort((a, b) => richness.indexOf(a.format) - richness.indexOf(b.format) || (a.path < b.path ? -1 : 1));
+
+const asKnown = (row: CopyRow): KnownCopy => ({ key: row.key, copy: row.facts, state: row.state === 'aside' ? 'gone' : row.state });
 
 const viewOf = (row: ScanRow): ScanView => ({
   id: asId(row.id), startedAt: row.startedAt.toISOString(), endedAt: row.endedAt?.toISOString() ?? null, state: row.state, looked: row.looked, counts: row.counts,
@@ -175,7 +214,7 @@ const findingsShown = 5_000;
 export async function viewFindings(parts: Parts, computer: string, scan: string): Promise<FindingView[]> {
   const rows = await listFindings(parts.database.manager, computer, scan, findingsShown);
   return rows.map(({ id, sort, name, vendor, format, path, from, to, pluginId, problem }) => ({
-    id, sort, name, vendor, format, path, from, to, plugin: pluginId === null ? null : asId(pluginId), problem,
+    id, sort, name, vendor, format, path, from, to, plugin: pluginId === null ? null : asId(pluginId), copy: null, problem,
   }));
 }
 
@@ -183,6 +222,6 @@ export async function viewFindings(parts: Parts, computer: string, scan: string)
 export async function viewFailed(parts: Parts, computer: string): Promise<FindingView[]> {
   const rows = await failedCopies(parts.database.manager, computer, findingsShown);
   return rows.map(({ id, facts, format, path, pluginId }) => ({
-    id, sort: 'failed', name: nameOfCopy(facts), vendor: facts.vendor, format, path, from: null, to: null, plugin: pluginId === null ? null : asId(pluginId), problem: facts.problem,
+    id, sort: 'failed', name: nameOfCopy(facts), vendor: facts.vendor, format, path, from: null, to: null, plugin: pluginId === null ? null : asId(pluginId), copy: asId(id), problem: facts.problem,
   }));
 }

@@ -7,7 +7,7 @@ import { addTracks } from '../database/session.ts';
 import type { Parts } from '../parts.ts';
 
 /** Tracks of a new practice session. */
-const usualTracks: Required<NewComputer>['tracks'] = [
+const usualTracks: NonNullable<NewComputer['tracks']> = [
   { name: 'Voice', sort: 'track' }, { name: 'Guitar', sort: 'track' }, { name: 'Percussion', sort: 'track' },
   { name: 'Keys', sort: 'instrument' }, { name: 'Bass', sort: 'instrument' }, { name: 'Voices', sort: 'bus' }, { name: 'Room', sort: 'bus' },
   { name: 'Final', sort: 'final' },
@@ -16,18 +16,22 @@ const usualTracks: Required<NewComputer>['tracks'] = [
 /** What the first computer is called, and what its practice session holds when it is not the usual. */
 export interface NewComputer {
   readonly name: string;
-  readonly tracks?: readonly { readonly name: string; readonly sort: TrackSort }[];
+  readonly tracks?: undefined | readonly { readonly name: string; readonly sort: TrackSort }[];
 }
 
 /** The computers; the first one is made when there is none. */
 export async function ensureComputer(parts: Parts, first: NewComputer): Promise<ComputerView[]> {
+  const known = await listComputers(parts.database.manager);
+  return known.length > 0 ? known.map((row) => ({ id: asId(row.id), name: row.name })) : [await setUpComputer(parts, first)];
+}
+
+/** A new computer with a cabinet that holds its favourites, and a session. */
+export function setUpComputer(parts: Parts, wanted: NewComputer): Promise<ComputerView> {
   return parts.database.transaction(async (manager) => {
-    const known = await listComputers(manager);
-    if (known.length > 0) return known.map((row) => ({ id: asId(row.id), name: row.name }));
-    const computer = await addComputer(manager, first.name, parts.clock());
+    const computer = await addComputer(manager, wanted.name, parts.clock());
     const made = perform(orderOf([]), { act: 'add-cabinet', id: asId(randomUUID()), favourites: asId(randomUUID()), name: 'Everyday' }, () => undefined);
     if (made.ok) await applyToTables(manager, computer.id, made.value.change);
-    await addTracks(manager, computer.id, first.tracks ?? usualTracks);
-    return [{ id: asId(computer.id), name: computer.name }];
+    await addTracks(manager, computer.id, wanted.tracks ?? usualTracks);
+    return { id: asId(computer.id), name: computer.name };
   });
 }

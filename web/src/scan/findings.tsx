@@ -9,7 +9,7 @@ import { useStudio } from '../api/studio.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { sayTime } from '../ui/say-time.ts';
 
-const names: Record<FindingSort, string> = { arrived: 'Arrived', returned: 'Back', updated: 'Updated', moved: 'Moved', gone: 'Gone', failed: 'Failed' };
+const names: Record<FindingSort, string> = { arrived: 'Arrived', returned: 'Back', updated: 'Updated', moved: 'Moved', gone: 'Gone', away: 'Out of reach', failed: 'Failed' };
 
 export function Findings({ scans, hasPlaces }: { scans: readonly ScanView[]; hasPlaces: boolean }) {
   const { client } = useStudio();
@@ -46,7 +46,7 @@ const total = (scan: ScanView): number => findingSorts.reduce((sum, sort) => sum
 const failedNow = 'failed';
 
 /** Failed ones first: they are to look at. Then what arrived, and so on. */
-const rank: Record<FindingSort, number> = { failed: 0, arrived: 1, returned: 2, updated: 3, moved: 4, gone: 5 };
+const rank: Record<FindingSort, number> = { failed: 0, arrived: 1, returned: 2, updated: 3, moved: 4, away: 5, gone: 6 };
 
 function FindingList({ scan }: { scan: ScanView }) {
   const { client } = useStudio();
@@ -100,6 +100,7 @@ function detail(finding: FindingView): string {
   switch (finding.sort) {
     case 'updated': return from === to ? `${finding.format} · changed, version ${to} as before` : `${from} → ${to} · ${finding.format}`;
     case 'moved': return `${finding.format} · from ${from}`;
+    case 'away': return `${finding.format} · its place cannot be reached; nothing is lost`;
     case 'gone': return `${finding.format} · was ${finding.path}`;
     case 'arrived':
     case 'returned':

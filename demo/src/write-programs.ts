@@ -1,0 +1,86 @@
+/** Program files with real headers: what each system's copies of a plugin look like to a reader. */
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { kindOfType } from '@clever-drawer/core';
+import type { DemoSystem } from './computers.ts';
+import type { DemoPlugin } from './plugins.ts';
+import { writeElf } from './programs/elf.ts';
+import { writeMachO } from './programs/mach-o.ts';
+import { writePe, type VersionFacts } from './programs/pe.ts';
+
+export const fileNameOf = (plugin: DemoPlugin): string => plugin.name.replace(/[^\w -]/g, '');
+export const versionOf = (plugin: DemoPlugin): string => `${1 + (plugin.version[0] >> 1)}.${plugin.version[1]}.0`;
+
+const entries = { VST3: 'GetPluginFactory', CLAP: 'clap_entry', VST2: 'VSTPluginMain', LADSPA: 'ladspa_descriptor', AU: 'PluginFactory', LV2: 'lv2_descriptor' } as const;
+const made = new Map<string, Buffer>();
+
+/** A program of a system for a format. The plainer ones are all alike and made once. */
+export function program(system: DemoSystem, format: keyof typeof entries, is32Bit = false, version: VersionFacts | null = null): Buffer {
+  const key = `${system} ${format} ${is32Bit ? 32 : 64}`, known = version === null ? made.get(key) : undefined;
+  if (known) return known;
+  const names = [entries[format], 'entry_of_nothing'];
+  const bytes = system === 'windows' ? writePe(names, is32Bit, version) : system === 'macos' ? writeMachO(names, ['x86_64', 'arm64']) : writeElf(names);
+  if (version === null) made.set(key, bytes);
+  return bytes;
+}
+
+/** A CLAP file, or on macOS a bundle. Gives its path. */
+export function writeClap(directory: string, system: DemoSystem, plugin: DemoPlugin): string {
+  const path = join(directory, `${fileNameOf(plugin)}.clap`);
+  if (system !== 'macos') {
+    mkdirSync(directory, { recursive: true });
+    writeFileSync(path, program(system, 'CLAP'));
+    return path;
+  }
+  mkdirSync(join(path, 'Contents/MacOS'), { recursive: true });
+  writeFileSync(join(path, 'Contents/MacOS', fileNameOf(plugin)), program(system, 'CLAP'));
+  return path;
+}
+
+/** A VST2 library for Windows; most say product, company and version. */
+export function writeVst2(directory: string, plugin: DemoPlugin, is32Bit: boolean): string {
+  const path = join(directory, `${fileNameOf(plugin)}${is32Bit && plugin.number % 2 === 0 ? ' x86' : ''}.dll`);
+  mkdirSync(directory, { recursive: true });
+  const version = plugin.number % 6 === 0 ? null : { product: plugin.name, company: plugin.spelling.VST3, version: versionOf(plugin) };
+  writeFileSync(path, program('windows', 'VST2', is32Bit, version));
+  return path;
+}
+
+export function writeLadspa(directory: string, plugin: DemoPlugin): string {
+  const path = join(directory, `${fileNameOf(plugin).toLowerCase().replaceAll(' ', '_')}.so`);
+  mkdirSync(directory, { recursive: true });
+  writeFileSync(path, program('linux', 'LADSPA'));
+  return path;
+}
+
+const audioUnitTypes = { effect: 'aufx', tool: 'aufx', instrument: 'aumu', 'note-effect': 'aumi', unknown: 'aufx' } as const;
+const escape = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;');
+
+/** An AU bundle: a property list and a program for two machines. */
+export function writeAudioUnit(directory: string, plugin: DemoPlugin): string {
+  const name = fileNameOf(plugin), path = join(directory, `${name}.component`), contents = join(path, 'Contents');
+  mkdirSync(join(contents, 'MacOS'), { recursive: true });
+  writeFileSync(join(contents, 'MacOS', name), program('macos', 'AU'));
+  const code = (n: number): string => n.toString(36).padStart(4, 'q').slice(-4), wrong = plugin.declares === 'wrong';
+  const type = wrong ? 'aumf' : audioUnitTypes[kindOfType(plugin.type)];
+  const version = ((1 + (plugin.version[0] >> 1)) << 16) | (plugin.version[1] << 8);
+  writeFileSync(join(contents, 'Info.plist'), `<?xml version="1.0" encoding="UTF-8"?>
+<!DOCTYPE plist PUBLIC "-//Apple//DTD PLIST 1.0//EN" "http://www.apple.com/DTDs/PropertyList-1.0.dtd">
+<plist version="1.0">
+<dict>
+  <key>CFBundleExecutable</key><string>${escape(name)}</string>
+  <key>AudioComponents</key>
+  <array>
+    <dict>
+      <key>type</key><string>${type}</string>
+      <key>subtype</key><string>${code(plugin.number)}</string>
+      <key>manufacturer</key><string>${code(plugin.vendor.name.length * 977 + plugin.vendor.plugins)}</string>
+      <key>name</key><string>${escape(`${plugin.spelling.VST3 ?? plugin.vendor.name}: ${plugin.name}`)}</string>
+      <key>version</key><integer>${version}</integer>
+    </dict>
+  </array>
+</dict>
+</plist>
+`);
+  return path;
+}
