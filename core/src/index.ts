@@ -7,7 +7,8 @@ export { bareCopy, failedCopy, formats, type Format, type FoundCopy } from './fo
 export { cleanText, limits, type BundleFiles, type OpenFile } from './formats/bundle-files.ts';
 export { fileUri, readLv2 } from './formats/lv2.ts';
 export { readAudioUnit } from './formats/audio-unit.ts';
-export { readBinary, type Binary } from './formats/binary.ts';
+export type { Binary } from './formats/binary-facts.ts';
+export { readBinary } from './formats/binary.ts';
 export { bytesSource, type ByteSource } from './formats/byte-source.ts';
 export { readBinaryPlugin } from './formats/binary-plugin.ts';
 export { noDescriptions, readLadspaRdf, type LadspaDescription, type LadspaDescriptions } from './formats/ladspa-rdf.ts';

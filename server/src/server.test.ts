@@ -1,9 +1,9 @@
 /** The server over real folders and a real database: scanning, the order, undo, loading, and who may speak to it. */
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
-import { chmodSync, mkdirSync, renameSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { mkdirSync, renameSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { request } from 'node:http';
 import { join } from 'node:path';
-import { warmth, type CatalogView, type FindingView, type OrderStep, type OrderView, type PlaceView, type Plugin, type Refusal, type ScanView, type SessionView, type Usage } from '@clever-drawer/core';
+import { warmth, type AsideView, type CatalogView, type FindingView, type OrderStep, type OrderView, type PlaceView, type Plugin, type Refusal, type ScanView, type SessionView, type Usage } from '@clever-drawer/core';
 import { newPlace, startTestServer, writeBundle, type Answer, type TestServer } from './testing.ts';
 
 let server: TestServer;
@@ -116,10 +116,64 @@ describe('scanning', () => {
     await server.scan();
     renameSync(place, away);
     await server.scan();
-    expect((await plugin('Unplugged')).copies[0]?.state).toBe('present');
+    expect((await plugin('Unplugged')).copies[0]?.state).toBe('away');
+    expect((await lastFindings()).map((f) => `${f.sort} ${f.name}`)).toEqual(['away Unplugged']);
     expect((await server.call<PlaceView[]>('GET', 'places')).body.find((p) => p.path === place)?.reachable).toBe(false);
-    chmodSync(away, 0o755);
     renameSync(away, place);
+    await server.scan();
+    expect((await lastFindings()).map((f) => `${f.sort} ${f.name}`)).toEqual(['returned Unplugged']);
+    expect((await plugin('Unplugged')).copies[0]?.state).toBe('present');
+  });
+  it('leaves out a place that is switched off, and has its copies back when it is on again', async () => {
+    const place = (await server.call<PlaceView[]>('GET', 'places')).body.at(-1);
+    const change = (body: object): Promise<Answer<unknown>> => server.call('PATCH', `places/${place?.id ?? ''}`, body);
+    expect((await change({ isOn: false })).status).toBe(200);
+    await server.scan();
+    expect((await plugin('Unplugged')).copies[0]?.state).toBe('away');
+    await change({ isOn: true });
+    await server.scan();
+    expect((await plugin('Unplugged')).copies[0]?.state).toBe('present');
+    expect(codes(await change({}))).toEqual(['field-invalid']);
+    expect(codes(await change({ isOn: 'yes' }))).toEqual(['field-invalid']);
+  });
+  it('examines only the failed ones again, or everything, when asked', async () => {
+    const place = newPlace(), bad = join(place, 'mend.lv2');
+    writeBundle(place, 'fine.lv2', { uri: 'urn:fine', name: 'Fine' });
+    mkdirSync(bad);
+    writeFileSync(join(bad, 'manifest.ttl'), 'no Turtle');
+    await server.call('POST', 'places', { path: place });
+    await server.scan();
+    writeBundle(place, 'mend.lv2', { uri: 'urn:mended', name: 'Mended' });
+    writeBundle(place, 'fine.lv2', { uri: 'urn:fine', name: 'Fine', version: 9 });
+    await server.scan('failed');
+    expect((await lastFindings()).map((f) => `${f.sort} ${f.name}`)).toEqual(['arrived Mended']);
+    await server.scan('everything');
+    expect((await lastFindings()).map((f) => `${f.sort} ${f.name}`)).toEqual(['updated Fine']);
+  });
+  it('sets a file aside, neither examined nor catalogued, until it is taken back with all that was known', async () => {
+    const fine = await plugin('Fine'), copy = fine.copies[0];
+    expect((await server.call('POST', 'asides', { copy: copy?.id })).status).toBe(200);
+    expect((await catalog()).some((p) => p.name === 'Fine')).toBe(false);
+    await server.scan('everything');
+    expect((await catalog()).some((p) => p.name === 'Fine')).toBe(false);
+    expect((await server.call<AsideView[]>('GET', 'asides')).body).toMatchObject([{ name: 'Fine', path: copy?.path }]);
+    expect((await server.call('POST', 'asides/back', { path: copy?.path })).status).toBe(200);
+    await server.scan();
+    expect((await plugin('Fine')).id).toBe(fine.id);
+    expect(codes(await server.call('POST', 'asides/back', { path: copy?.path }))).toEqual(['unknown-record']);
+  });
+  it('looks again by itself some seconds after something changed in a watched place', async () => {
+    const place = newPlace(), added = await server.call<PlaceView>('POST', 'places', { path: place });
+    await server.call('PATCH', `places/${added.body.id}`, { isWatched: true });
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    writeBundle(place, 'w.lv2', { uri: 'urn:watched', name: 'Watched' });
+    for (let i = 0; i < 60 && !(await catalog()).some((p) => p.name === 'Watched'); i += 1) await new Promise((resolve) => setTimeout(resolve, 200));
+    expect((await plugin('Watched')).copies).toHaveLength(1);
+    await server.call('PATCH', `places/${added.body.id}`, { isWatched: false });
+  });
+  it('says at the next start that a scan was interrupted when the program was killed in the middle of it', async () => {
+    await server.pretendKilledScan();
+    expect((await server.call<{ scans: ScanView[] }>('GET', 'scans')).body.scans[0]?.state).toBe('interrupted');
   });
 });
 

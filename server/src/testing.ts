@@ -2,7 +2,9 @@
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { serve, type Running } from './main.ts';
+import type { ScanMode } from '@clever-drawer/core';
+import { connect } from './database/connect.ts';
+import { serve, startCluster, type Running } from './main.ts';
 
 export interface Answer<T> { readonly status: number; readonly body: T }
 
@@ -13,7 +15,9 @@ export interface TestServer {
   readonly computer: string;
   call<T>(method: string, path: string, body?: unknown): Promise<Answer<T>>;
   /** Scans and waits for the end. */
-  scan(): Promise<void>;
+  scan(mode?: ScanMode): Promise<void>;
+  /** Restarts with a scan in the database that never ended. */
+  pretendKilledScan(): Promise<void>;
   restart(): Promise<void>;
   stop(): Promise<void>;
 }
@@ -31,10 +35,17 @@ export async function startTestServer(): Promise<TestServer> {
   return {
     data, computer, call,
     get address() { return running.address; },
-    scan: async () => {
-      const started = await call('POST', 'scans');
+    scan: async (mode) => {
+      const started = await call('POST', 'scans', mode === undefined ? undefined : { mode });
       if (started.status !== 202) throw new Error(JSON.stringify(started.body));
       while ((await call<{ progress: unknown }>('GET', 'scans')).body.progress !== null) await new Promise((resolve) => setTimeout(resolve, 20));
+    },
+    pretendKilledScan: async () => {
+      await running.stop();
+      const cluster = await startCluster(data), database = await connect(await cluster.database('clever_drawer'));
+      await database.query(`UPDATE scan SET state = 'running', ended_at = NULL WHERE started_at = (SELECT max(started_at) FROM scan)`);
+      await database.destroy();
+      running = await start();
     },
     restart: async () => { await running.stop(); running = await start(); },
     stop: async () => { await running.stop(); rmSync(data, { recursive: true, force: true }); },

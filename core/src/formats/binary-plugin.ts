@@ -1,6 +1,7 @@
 /** Formats of which reading sees only the program file: CLAP, VST2 and LADSPA (and VST3 as a single file). */
 import type { Problem } from '../problem.ts';
-import { readBinary, type Binary } from './binary.ts';
+import type { Binary } from './binary-facts.ts';
+import { readBinary } from './binary.ts';
 import { limits, type BundleFiles } from './bundle-files.ts';
 import { bareCopy, failedCopy, type Format, type FoundCopy } from './found-copy.ts';
 import { describeLadspa, type LadspaDescriptions } from './ladspa-rdf.ts';

@@ -3,7 +3,8 @@ import { describe, expect, it } from '@jest/globals';
 import { execFileSync } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { readBinary, type Binary } from './binary.ts';
+import type { Binary } from './binary-facts.ts';
+import { readBinary } from './binary.ts';
 import { bytesSource } from './byte-source.ts';
 import { readVersionResource } from './version-resource.ts';
 
@@ -49,7 +50,7 @@ describe('a file that is no library', () => {
     const code = (bytes: number[]): string | undefined => { const r = readBinary(bytesSource(Uint8Array.from(bytes)), 'x'); return r.ok ? undefined : r.problems[0]?.code; };
     expect(code([])).toBe('damaged');
     expect(code([0x7f, 0x45, 0x4c, 0x46, 2, 1])).toBe('damaged');
-    expect(code([...'#!/bin/sh\n'].map((c) => c.charCodeAt(0)))).toBe('not-a-plugin');
+    expect(code([...Buffer.from('#!/bin/sh')])).toBe('not-a-plugin');
     expect(code([0xca, 0xfe, 0xba, 0xbe, 0, 0, 0, 200])).toBe('damaged');
   });
 });

@@ -1,19 +1,11 @@
 /** What the header of a program file tells, whichever system it is for: machines, and which names it exports. */
 import type { Problem, Result } from '../problem.ts';
 import { failed, ok } from '../problem.ts';
+import type { Binary } from './binary-facts.ts';
 import { Truncated, View, type ByteSource } from './byte-source.ts';
 import { readElf } from './elf.ts';
 import { readMachO } from './mach-o.ts';
 import { readPe } from './pe.ts';
-
-export interface Binary {
-  readonly system: 'linux' | 'windows' | 'macos';
-  /** `x86_64`, `x86`, `arm64`, `arm`, or `machine N` for others. */
-  readonly architectures: readonly string[];
-  /** Names other programs can call; null where the file does not list them. */
-  readonly exports: ReadonlySet<string> | null;
-}
-
 
 /** Reads the header of an ELF, PE or Mach-O library. A Problem for anything else, and for a damaged one. */
 export function readBinary(source: ByteSource, at: string): Result<Binary> {

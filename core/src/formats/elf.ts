@@ -4,9 +4,8 @@
  *   0x00 7f 'E' 'L' 'F' · class (1: 32 bit, 2: 64) · data (1: little) …
  *   0x10 type (3: shared) · 0x12 machine · … · section header offset, entry size, count
  */
-import type { Binary } from './binary.ts';
+import { exportLimit, type Binary } from './binary-facts.ts';
 import { Truncated, View, zeroEnded, type ByteSource } from './byte-source.ts';
-import { exportLimit } from './limits.ts';
 
 const machines: Readonly<Record<number, string>> = { 3: 'x86', 62: 'x86_64', 40: 'arm', 183: 'arm64' };
 const SHT_DYNSYM = 11, SHN_UNDEF = 0, STB_LOCAL = 0;

@@ -33,7 +33,7 @@ export function readLadspaRdf(bytes: Uint8Array, at: string): Result<LadspaDescr
       const name = /^ladspa:(\w+Plugin|Plugin)$/.exec(tag)?.[1];
       if (name === undefined || !Array.isArray(nodes)) continue;
       for (const node of nodes.filter(isObject)) {
-        const id = /^(?:http:\/\/ladspa\.org\/ontology)?#?(\d+)$/.exec(String(node['@rdf:about'] ?? node['@rdf:ID'] ?? ''))?.[1];
+        const id = /^(?:http:\/\/ladspa\.org\/ontology)?#?(\d+)$/.exec(text(node['@rdf:about']) ?? text(node['@rdf:ID']) ?? '')?.[1];
         if (id !== undefined) found.push({ id, title: text(node['dc:title']), creator: text(node['dc:creator']), declared: ontology + name });
       }
     }

@@ -5,9 +5,8 @@
  *   thin: magic · cpu type · subtype · file type · commands · size of commands · flags [· reserved] · commands …
  *   LC_SYMTAB (2): command, size · symbol offset · symbols · string offset · string size
  */
-import type { Binary } from './binary.ts';
+import { exportLimit, type Binary } from './binary-facts.ts';
 import { Truncated, View, zeroEnded, type ByteSource } from './byte-source.ts';
-import { exportLimit } from './limits.ts';
 
 const cpus: Readonly<Record<number, string>> = { 7: 'x86', 0x01000007: 'x86_64', 12: 'arm', 0x0100000c: 'arm64' };
 const LC_SYMTAB = 2, N_EXT = 0x01, N_TYPE = 0x0e, N_STAB = 0xe0;

@@ -4,9 +4,8 @@
  *   0x00 'M' 'Z' … 0x3c offset of: 'P' 'E' 0 0 · machine · sections · … · size of optional header
  *   optional header: magic (0x10b: PE32, 0x20b: PE32+) … · data directories [export, import, resource, …] · section table
  */
-import type { Binary } from './binary.ts';
+import { exportLimit, type Binary } from './binary-facts.ts';
 import { Truncated, View, zeroEnded, type ByteSource } from './byte-source.ts';
-import { exportLimit } from './limits.ts';
 
 const machines: Readonly<Record<number, string>> = { 0x014c: 'x86', 0x8664: 'x86_64', 0xaa64: 'arm64', 0x01c4: 'arm' };
 

@@ -25,5 +25,7 @@ describe('comparing a scan with what was known', () => {
     const bad = failedCopy('LV2', 'a', { code: 'file-missing', at: 'manifest.ttl' });
     expect(sorts([], [bad])).toEqual(['failed a']);
     expect(sorts([known(bad)], [bad])).toEqual(['unchanged a']);
+    const reordered = { ...bad, problem: { at: 'manifest.ttl', code: 'file-missing' as const } };
+    expect(sorts([known(reordered)], [bad])).toEqual(['unchanged a']);
   });
 });

@@ -61,12 +61,15 @@ const identityKey = (copy: FoundCopy): string | null => (copy.identity === null 
 
 function compareOne(before: KnownCopy, copy: FoundCopy): Comparison {
   const base = { found: copy, known: before.key, from: before.copy.version, to: copy.version };
-  const sameProblem = JSON.stringify(before.copy.problem) === JSON.stringify(copy.problem);
+  const sameProblem = plain(before.copy.problem) === plain(copy.problem);
   if (copy.status === 'failed' && !(sameProblem && before.state === 'present')) return { sort: 'failed', ...base };
   if (before.state !== 'present') return { sort: 'returned', ...base };
   if (sameFacts(before.copy, copy)) return { sort: 'unchanged', ...base };
   return { sort: 'updated', ...base };
 }
 
-const sameFacts = (a: FoundCopy, b: FoundCopy): boolean => factsOf(a) === factsOf(b);
-const factsOf = (copy: FoundCopy): string => JSON.stringify(Object.entries(copy).sort(([a], [b]) => (a < b ? -1 : 1)));
+const sameFacts = (a: FoundCopy, b: FoundCopy): boolean => plain(a) === plain(b);
+
+/** A value as text that does not depend on the order of its keys, which a database may change. */
+const plain = (value: unknown): string => JSON.stringify(value, (_, part: unknown) =>
+  (typeof part === 'object' && part !== null && !Array.isArray(part) ? Object.fromEntries(Object.entries(part).sort(([a], [b]) => (a < b ? -1 : 1))) : part));

@@ -1,6 +1,6 @@
 /** Speaking to the server: typed calls that end in a value or in a Refused with the problems. */
 import type {
-  Act, CatalogView, ComputerView, FindingView, LoadRequest, OrderStep, OrderView, PlaceView, Problem, Refusal, ScanProgress, ScanView, SessionView, Usage,
+  Act, AsideView, CatalogView, ComputerView, FindingView, LoadRequest, OrderStep, OrderView, PlaceView, Problem, Refusal, ScanMode, ScanProgress, ScanView, SessionView, Usage,
 } from '@clever-drawer/core';
 
 /** The server (or the network) said no. `message` is for the user. */
@@ -27,6 +27,16 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
   throw new Refused(refusal.problems.map((p) => p.message).join(' ') || `The server answered ${response.status}.`, refusal.problems);
 }
 
+/** Sends one after the other: an undo pressed right after an act must reach the server after it. */
+export function createTurns(): <T>(send: () => Promise<T>) => Promise<T> {
+  let last: Promise<unknown> = Promise.resolve();
+  return (send) => {
+    const next = last.then(send, send);
+    last = next;
+    return next;
+  };
+}
+
 export const listComputers = (): Promise<ComputerView[]> => call('GET', 'computers');
 
 /** All calls about one computer. */
@@ -45,7 +55,11 @@ export function clientFor(computer: string) {
     addUsualPlaces: () => call<PlaceView[]>('POST', at('places/usual')),
     removePlace: (place: string) => call<null>('DELETE', at(`places/${place}`)),
     scans: () => call<{ scans: ScanView[]; progress: ScanProgress | null }>('GET', at('scans')),
-    startScan: () => call<ScanView>('POST', at('scans')),
+    startScan: (mode: ScanMode) => call<ScanView>('POST', at('scans'), { mode }),
+    changePlace: (place: string, change: { isOn?: boolean; isWatched?: boolean }) => call<PlaceView[]>('PATCH', at(`places/${place}`), change),
+    asides: () => call<AsideView[]>('GET', at('asides')),
+    setAside: (copy: string) => call<null>('POST', at('asides'), { copy }),
+    takeBack: (path: string) => call<null>('POST', at('asides/back'), { path }),
     stopScan: () => call<null>('POST', at('scans/stop')),
     findings: (scan: string) => call<FindingView[]>('GET', at(`scans/${scan}/findings`)),
     failedNow: () => call<FindingView[]>('GET', at('copies/failed')),

@@ -5,12 +5,14 @@ import {
   cabinetsOf, createArranger, describe, perform, type Act, type Arrangement, type Cabinet, type CatalogView, type ComputerView, type Naming, type OrderStep, type Plugin, type ScanProgress, type ServerEvent, type Usage,
 } from '@clever-drawer/core';
 import { useNotices } from '../ui/notices.tsx';
-import { clientFor, messageOf, type Client } from './client.ts';
+import { clientFor, createTurns, messageOf, type Client } from './client.ts';
 import { addPending, confirm, dropPending, fromView, type OrderState } from './order-store.ts';
 
 export interface Studio {
   readonly client: Client;
   readonly computer: ComputerView;
+  readonly computers: readonly ComputerView[];
+  readonly chooseComputer: (id: string) => void;
   readonly plugins: readonly Plugin[];
   readonly pluginById: ReadonlyMap<string, Plugin>;
   readonly order: OrderState;
@@ -36,7 +38,15 @@ export function useStudio(): Studio {
 const noPlugins: readonly Plugin[] = [];
 const emptyOrder: OrderState = fromView({ revision: 0, records: [], undo: null, redo: null });
 
-export function StudioProvider({ computer, children, waiting }: { computer: ComputerView; children: ReactNode; waiting: ReactNode }) {
+interface ProviderProps {
+  readonly computer: ComputerView;
+  readonly computers: readonly ComputerView[];
+  readonly chooseComputer: (id: string) => void;
+  readonly children: ReactNode;
+  readonly waiting: ReactNode;
+}
+
+export function StudioProvider({ computer, computers, chooseComputer, children, waiting }: ProviderProps) {
   const client = useMemo(() => clientFor(computer.id), [computer.id]);
   const queries = useQueryClient();
   const catalog = useQuery({ queryKey: ['catalog', computer.id], queryFn: client.catalog });
@@ -54,8 +64,8 @@ export function StudioProvider({ computer, children, waiting }: { computer: Comp
   const naming = useCallback((plugin: string) => arrangement.namings.get(plugin), [arrangement]);
   const nameOf = useCallback((plugin: Plugin) => arrangement.namings.get(plugin.id)?.nickname ?? plugin.name, [arrangement]);
   const studio = useMemo<Studio>(() => ({
-    client, computer, plugins, pluginById, order: orderState, cabinet: cabinetsOf(orderState.order)[0], arrangement, usage: usageById, scan, ...acts, naming, nameOf,
-  }), [client, computer, plugins, pluginById, orderState, arrangement, usageById, scan, acts, naming, nameOf]);
+    client, computer, computers, chooseComputer, plugins, pluginById, order: orderState, cabinet: cabinetsOf(orderState.order)[0], arrangement, usage: usageById, scan, ...acts, naming, nameOf,
+  }), [client, computer, computers, chooseComputer, plugins, pluginById, orderState, arrangement, usageById, scan, acts, naming, nameOf]);
   const failure = catalog.error ?? order.error;
   if (failure) return <main className="p-4" role="alert">{failure.message}</main>;
   if (!catalog.data || !order.data) return waiting;
@@ -88,13 +98,7 @@ function useActs(client: Client, queries: QueryClient): Pick<Studio, 'act' | 'st
     const set = (change: (state: OrderState) => OrderState): void => {
       queries.setQueryData<OrderState>(key, (state) => (state ? change(state) : state));
     };
-    // One after the other: an undo pressed right after an act must reach the server after it.
-    let last: Promise<unknown> = Promise.resolve();
-    const inTurn = <T,>(send: () => Promise<T>): Promise<T> => {
-      const next = last.then(send, send);
-      last = next;
-      return next;
-    };
+    const inTurn = createTurns();
     const act = (wanted: Act): boolean => {
       const state = queries.getQueryData<OrderState>(key);
       if (!state) return false;
@@ -137,7 +141,7 @@ function useEvents(client: Client, queries: QueryClient): ScanProgress | null {
       const event = JSON.parse(message.data) as ServerEvent;
       switch (event.event) {
         case 'order': takeStep(queries, client.computer, event.step); break;
-        case 'catalog': again('catalog', 'places', 'scans', 'findings'); break;
+        case 'catalog': again('catalog', 'places', 'scans', 'findings', 'asides'); break;
         case 'session': again('session'); break;
         case 'usage': again('usage'); break;
         case 'scan': setScan(event.progress.state === 'running' ? event.progress : null); if (event.progress.state !== 'running') again('scans', 'findings', 'places'); break;

@@ -1,12 +1,13 @@
 /** The application: one computer's studio inside the shell, a screen for each address. */
 import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { listComputers } from '../api/client.ts';
 import { StudioProvider, useStudio } from '../api/studio.tsx';
 import { FileScreen } from '../file/file-screen.tsx';
 import { LoadScreen } from '../load/load-screen.tsx';
 import { ScanScreen } from '../scan/scan-screen.tsx';
+import { remember, remembered } from '../ui/keys.ts';
 import { NoticesProvider } from '../ui/notices.tsx';
 import { Shell } from './shell.tsx';
 
@@ -26,12 +27,14 @@ export function App() {
 }
 
 function Rooms() {
+  const [chosen, setChosen] = useState(() => remembered('computer', ''));
+  const choose = useCallback((id: string) => { remember('computer', id); setChosen(id); }, []);
   const computers = useQuery({ queryKey: ['computers'], queryFn: listComputers });
   if (computers.error) return <main className="p-4" role="alert">{computers.error.message}</main>;
-  const computer = computers.data?.[0];
+  const computer = computers.data?.find((c) => c.id === chosen) ?? computers.data?.[0];
   if (!computer) return <main className="visually-hidden">Opening …</main>;
   return (
-    <StudioProvider computer={computer} waiting={<main className="visually-hidden">Opening {computer.name} …</main>}>
+    <StudioProvider key={computer.id} computer={computer} computers={computers.data ?? []} chooseComputer={choose} waiting={<main className="visually-hidden">Opening {computer.name} …</main>}>
       <Routes>
         <Route element={<Shell />}>
           <Route path="/scan" element={<ScanScreen />} />

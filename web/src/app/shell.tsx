@@ -1,9 +1,11 @@
 /** The bar at the top: the screens in the order of the work, find anything, undo, theme. */
 import { Archive, Check, HelpCircle, LoaderCircle, Monitor, Moon, Radar, Redo2, Search, Sun, Undo2, Zap, type LucideIcon } from 'lucide-react';
 import { useState } from 'react';
+import { Dropdown } from 'react-bootstrap';
 import { NavLink, Outlet, useNavigate } from 'react-router';
 import { useStudio } from '../api/studio.tsx';
 import { useKeys } from '../ui/keys.ts';
+import { MenuItem } from '../ui/menu-item.tsx';
 import { FindAnything } from './find-anything.tsx';
 import { HelpKeys } from './help-keys.tsx';
 import { applyTheme, rememberedTheme, type Theme } from './theme.ts';
@@ -40,7 +42,7 @@ export function Shell() {
         </nav>
         <div className="right">
           <SavedMark />
-          <span className="computer" title="The computer whose plugins these are"><Monitor size={15} aria-hidden /> {studio.computer.name}</span>
+          <ComputerChoice />
           <button type="button" className="bar-button anything" onClick={() => { setFinding(true); }}>
             <span><Search size={14} aria-hidden /> Find anything</span> <span><kbd>Ctrl</kbd> <kbd>K</kbd></span>
           </button>
@@ -54,6 +56,18 @@ export function Shell() {
       {isFinding && <FindAnything onClose={() => { setFinding(false); }} screens={screens} />}
       {isHelping && <HelpKeys onClose={() => { setHelping(false); }} />}
     </div>
+  );
+}
+
+/** The computer whose plugins are shown; a menu when there are several. */
+function ComputerChoice() {
+  const { computer, computers, chooseComputer } = useStudio();
+  if (computers.length < 2) return <span className="computer" title="The computer whose plugins these are"><Monitor size={15} aria-hidden /> {computer.name}</span>;
+  return (
+    <Dropdown onSelect={(id) => { if (id) chooseComputer(id); }}>
+      <Dropdown.Toggle as="button" type="button" className="bar-button computer" aria-label={`Computer: ${computer.name}`}><Monitor size={15} aria-hidden /> <span>{computer.name}</span></Dropdown.Toggle>
+      <Dropdown.Menu>{computers.map((c) => <MenuItem key={c.id} eventKey={c.id} active={c.id === computer.id}>{c.name}</MenuItem>)}</Dropdown.Menu>
+    </Dropdown>
   );
 }
 

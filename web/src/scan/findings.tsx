@@ -1,12 +1,13 @@
 /** What the scans found, one scan at a time. */
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRef, useState, type ReactNode } from 'react';
-import { Nav } from 'react-bootstrap';
+import { Button, Nav } from 'react-bootstrap';
 import { Link } from 'react-router';
 import { describe, findingSorts, type FindingSort, type FindingView, type ScanView } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
+import { useNotices } from '../ui/notices.tsx';
 import { sayTime } from '../ui/say-time.ts';
 
 const names: Record<FindingSort, string> = { arrived: 'Arrived', returned: 'Back', updated: 'Updated', moved: 'Moved', gone: 'Gone', away: 'Out of reach', failed: 'Failed' };
@@ -89,9 +90,18 @@ function FindingRow({ finding }: { finding: FindingView }) {
         <strong>{finding.name}</strong>
         <span className={finding.problem ? 'text-brick' : 'text-soft'}>{detail(finding)}</span>
       </span>
+      {finding.copy !== null && <SetAside copy={finding.copy} name={finding.name} />}
       {finding.plugin !== null && finding.sort !== 'gone' && <Link to={`/file?q=${encodeURIComponent(finding.name)}`} className="btn btn-quiet btn-sm">Show in File</Link>}
     </>
   );
+}
+
+/** Neither examined nor catalogued from now on, until it is taken back. */
+function SetAside({ copy, name }: { copy: string; name: string }) {
+  const { client } = useStudio();
+  const { say } = useNotices();
+  const aside = useMutation({ mutationFn: () => client.setAside(copy), onSuccess: () => { say(`${name} is set aside. Its file is untouched; it can be taken back at the left.`, 'done'); }, onError: (error) => { say(error.message, 'trouble'); } });
+  return <Button size="sm" variant="quiet" onClick={() => { aside.mutate(); }}>Set aside</Button>;
 }
 
 function detail(finding: FindingView): string {

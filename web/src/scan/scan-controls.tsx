@@ -2,7 +2,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Radar, Square } from 'lucide-react';
 import { Button, ProgressBar } from 'react-bootstrap';
-import type { ScanProgress, ScanView } from '@clever-drawer/core';
+import type { ScanMode, ScanProgress, ScanView } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { sayTime } from '../ui/say-time.ts';
 import { useNotices } from '../ui/notices.tsx';
@@ -11,15 +11,17 @@ interface Props {
   readonly hasPlaces: boolean;
   readonly progress: ScanProgress | null;
   readonly latest: ScanView | undefined;
+  /** How many copies are failed now. */
+  readonly failed: number;
 }
 
-export function ScanControls({ hasPlaces, progress, latest }: Props) {
+export function ScanControls({ hasPlaces, progress, latest, failed }: Props) {
   const { client } = useStudio();
   const { say } = useNotices();
   const queries = useQueryClient();
   const again = (): void => { void queries.invalidateQueries({ queryKey: ['scans', client.computer] }); };
   const onError = (error: Error): void => { say(error.message, 'trouble'); };
-  const start = useMutation({ mutationFn: client.startScan, onSettled: again, onError });
+  const start = useMutation({ mutationFn: (mode: ScanMode) => client.startScan(mode), onSettled: again, onError });
   const stop = useMutation({ mutationFn: client.stopScan, onSettled: again, onError });
   if (progress) {
     return (
@@ -30,10 +32,18 @@ export function ScanControls({ hasPlaces, progress, latest }: Props) {
     );
   }
   return (
-    <div className="scan-start">
-      <Button variant={hasPlaces ? 'primary' : 'quiet'} onClick={() => { start.mutate(); }}><Radar size={16} aria-hidden /> {latest ? 'Scan again' : 'Scan'}</Button>
-      <span className="text-soft">{hasPlaces ? sayLatest(latest) : 'Add a place first, or look in the usual ones.'}</span>
-    </div>
+    <>
+      <div className="scan-start">
+        <Button variant={hasPlaces ? 'primary' : 'quiet'} onClick={() => { start.mutate('changed'); }}><Radar size={16} aria-hidden /> {latest ? 'Scan again' : 'Scan'}</Button>
+        <span className="text-soft">{hasPlaces ? sayLatest(latest) : 'Add a place first, or look in the usual ones.'}</span>
+      </div>
+      {latest && (
+        <div className="scan-modes">
+          <Button variant="bare" size="sm" onClick={() => { start.mutate('everything'); }}>Examine everything again</Button>
+          {failed > 0 && <Button variant="bare" size="sm" onClick={() => { start.mutate('failed'); }}>{failed === 1 ? 'Only the one that failed' : `Only the ${failed} that failed`}</Button>}
+        </div>
+      )}
+    </>
   );
 }
 

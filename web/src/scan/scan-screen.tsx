@@ -1,6 +1,7 @@
 /** Scan: where plugins live, looking through, and what came of it. */
 import { useQuery } from '@tanstack/react-query';
 import { useStudio } from '../api/studio.tsx';
+import { Asides } from './asides.tsx';
 import { Findings } from './findings.tsx';
 import { Places } from './places.tsx';
 import { ScanControls } from './scan-controls.tsx';
@@ -18,7 +19,8 @@ export function ScanScreen() {
         <h1 id="places-title">Where this computer keeps plugins</h1>
         <p className="text-soft visually-quiet">Only these places are read, and nothing in them is ever changed.</p>
         <Places places={places.data} isScanning={progress !== null} />
-        <ScanControls hasPlaces={places.data.length > 0} progress={progress} latest={scans.data.scans[0]} />
+        <ScanControls hasPlaces={places.data.length > 0} progress={progress} latest={scans.data.scans[0]} failed={places.data.reduce((sum, place) => sum + place.failed, 0)} />
+        <Asides />
       </section>
       <section className="scan-right" aria-labelledby="changed-title">
         <h1 id="changed-title">What changed</h1>

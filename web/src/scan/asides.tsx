@@ -1,0 +1,28 @@
+/** What was set aside, to be taken back. */
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { Button } from 'react-bootstrap';
+import { useStudio } from '../api/studio.tsx';
+import { useNotices } from '../ui/notices.tsx';
+
+export function Asides() {
+  const { client } = useStudio();
+  const { say } = useNotices();
+  const asides = useQuery({ queryKey: ['asides', client.computer], queryFn: client.asides });
+  const back = useMutation({
+    mutationFn: client.takeBack,
+    onSuccess: () => { say('Taken back. The next scan examines it.', 'done'); },
+    onError: (error) => { say(error.message, 'trouble'); },
+  });
+  if (!asides.data || asides.data.length === 0) return null;
+  return (
+    <section className="asides" aria-labelledby="asides-title">
+      <h2 id="asides-title">Set aside</h2>
+      <p className="text-soft visually-quiet">Not examined and not in the catalog. Nothing on the disk was touched.</p>
+      <ul>
+        {asides.data.map((aside) => (
+          <li key={aside.path}><span><strong>{aside.name}</strong> <span className="mono text-soft">{aside.path}</span></span><Button size="sm" variant="quiet" onClick={() => { back.mutate(aside.path); }}>Take back</Button></li>
+        ))}
+      </ul>
+    </section>
+  );
+}
