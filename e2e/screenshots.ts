@@ -22,6 +22,8 @@ const search = 'with the letters';
 const shots: readonly Shot[] = [
   { name: 'scan', path: '/scan' },
   { name: 'scan-dusk', path: '/scan', theme: 'dusk' },
+  { name: 'scan-failed', path: '/scan', prepare: async (page) => { await page.getByRole('button', { name: /Failed now/ }).click(); } },
+  { name: 'scan-laptop', path: '/scan', prepare: async (page) => { await page.getByRole('button', { name: /^Computer:/ }).click(); await page.getByRole('button', { name: 'Loft Room · laptop' }).click(); await page.getByText('AU', { exact: false }).first().waitFor(); } },
   { name: 'file', path: '/file?by=use', prepare: async (page) => { for (const at of [2, 4, 5]) await page.getByTestId('plugin').nth(at).locator('.tick').click(); await page.getByTestId('plugin').nth(1).click(); } },
   { name: 'file-dusk', path: '/file?kind=effect&by=vendor', theme: 'dusk' },
   { name: 'file-open-folder', path: '/file?unfiled=yes', prepare: async (page) => { await page.getByRole('button', { name: /^Squeeze, folder/ }).click(); } },
@@ -42,7 +44,7 @@ async function take(page: Page, address: string, shot: Shot): Promise<void> {
   await shot.prepare?.(page);
   await page.waitForTimeout(300);
   await page.screenshot({ path: join(out, `${shot.name}.png`) });
-  await page.evaluate(() => { sessionStorage.clear(); });
+  await page.evaluate(() => { sessionStorage.clear(); localStorage.clear(); });
 }
 
 const only = process.argv.slice(2);
