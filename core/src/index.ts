@@ -12,6 +12,7 @@ export { readBinary } from './formats/binary.ts';
 export { bytesSource, type ByteSource } from './formats/byte-source.ts';
 export { readBinaryPlugin } from './formats/binary-plugin.ts';
 export { noDescriptions, readLadspaRdf, type LadspaDescription, type LadspaDescriptions } from './formats/ladspa-rdf.ts';
+export { memoryFiles } from './formats/memory-files.ts';
 export { readVst3 } from './formats/vst3.ts';
 export { kinds, type Kind } from './catalog/kind.ts';
 export { copyInFront, isPresent, nameOfCopy, pluginKey, type CopyCard, type CopyState, type Plugin } from './catalog/plugin.ts';

@@ -2,7 +2,7 @@
 import type { Problem } from '../problem.ts';
 import type { Binary } from './binary-facts.ts';
 import { readBinary } from './binary.ts';
-import { limits, type BundleFiles } from './bundle-files.ts';
+import type { BundleFiles } from './bundle-files.ts';
 import { bareCopy, failedCopy, type Format, type FoundCopy } from './found-copy.ts';
 import { describeLadspa, type LadspaDescriptions } from './ladspa-rdf.ts';
 import { readVersionResource } from './version-resource.ts';
@@ -54,8 +54,9 @@ function programOf(files: BundleFiles): string | null {
 }
 
 function withVersion(copy: FoundCopy, files: BundleFiles, program: string): FoundCopy {
-  const bytes = files.read(program, limits.versionedFile);
-  if (!bytes.ok) return copy;
-  const { product, company, version } = readVersionResource(bytes.value);
+  const source = files.open(program);
+  if (!source.ok) return copy;
+  const { product, company, version } = readVersionResource(source.value);
+  source.value.close();
   return { ...copy, name: product, vendor: company, version };
 }

@@ -26,8 +26,6 @@ export const limits = {
   moduleInfo: 4 * 1_048_576,
   plist: 2 * 1_048_576,
   ladspaRdf: 16 * 1_048_576,
-  /** Windows files larger than this are not searched for a version resource. */
-  versionedFile: 96 * 1_048_576,
   statements: 2_000_000,
   copiesInBundle: 2_000,
   textLength: 500,

@@ -11,23 +11,36 @@ const machines: Readonly<Record<number, string>> = { 0x014c: 'x86', 0x8664: 'x86
 
 interface Section { readonly address: number; readonly size: number; readonly offset: number }
 
-export function readPe(source: ByteSource): Binary {
+/** The parts of an image that the readers of its tables need. */
+export interface PeImage {
+  readonly view: View;
+  readonly machine: number;
+  readonly sections: readonly Section[];
+  /** Addresses of the data directories (0: exports, 2: resources); 0 where there is none. */
+  readonly directories: readonly number[];
+}
+
+/** Throws Truncated where the header is damaged. */
+export function peImage(source: ByteSource): PeImage {
   const view = new View(source, true), header = view.u32(0x3c);
   if (view.u32(header) !== 0x00004550) throw new Truncated('no PE header');
   const machine = view.u16(header + 4), sectionCount = view.u16(header + 6), optionalSize = view.u16(header + 20), optional = header + 24;
-  const isPlus = view.u16(optional) === 0x20b;
-  const directories = optional + (isPlus ? 112 : 96);
+  const start = optional + (view.u16(optional) === 0x20b ? 112 : 96);
+  const count = Math.min(16, view.u32(start - 4), Math.floor((optional + optionalSize - start) / 8));
   const table = view.piece(optional + optionalSize, sectionCount * 40);
   const sections = Array.from({ length: sectionCount }, (_, i): Section => ({
     address: table.getUint32(i * 40 + 12, true), size: Math.max(table.getUint32(i * 40 + 8, true), table.getUint32(i * 40 + 16, true)), offset: table.getUint32(i * 40 + 20, true),
   }));
-  const hasExports = view.u32(directories - 4) > 0 && optionalSize >= directories - optional + 8;
-  const exportTable = hasExports ? view.u32(directories) : 0;
+  return { view, machine, sections, directories: Array.from({ length: Math.max(0, count) }, (_, i) => view.u32(start + 8 * i)) };
+}
+
+export function readPe(source: ByteSource): Binary {
+  const { view, machine, sections, directories } = peImage(source), exportTable = directories[0] ?? 0;
   return { system: 'windows', architectures: [machines[machine] ?? `machine ${machine}`], exports: exportTable === 0 ? new Set() : exportedNames(view, sections, exportTable) };
 }
 
 /** Where an address of the loaded image stands in the file. */
-function offsetOf(sections: readonly Section[], address: number): number {
+export function offsetOf(sections: readonly Section[], address: number): number {
   const section = sections.find((s) => address >= s.address && address < s.address + s.size);
   if (!section) throw new Truncated('an address outside of all sections');
   return address - section.address + section.offset;
