@@ -99,8 +99,31 @@ test('a plugin loaded often for a slot comes first the next time', async ({ page
 
 test('failed copies are listed with their reasons, and a scan of an unchanged studio finds nothing new', async ({ page, demo }) => {
   await page.goto(`${demo.address}/scan`);
-  await page.getByRole('button', { name: /Failed now · 8/ }).click();
+  await page.getByRole('button', { name: /Failed now · 11/ }).click();
   await expect(page.getByText(/is damaged at line/).first()).toBeVisible();
+  await expectNoAxeFindings(page);
+  await page.getByRole('listitem').filter({ hasText: 'lobster_readme' }).getByRole('button', { name: 'Set aside' }).click();
+  await expect(page.getByRole('button', { name: /Failed now · 10/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Set aside' })).toContainText('lobster_readme.dll');
   await page.getByRole('button', { name: 'Scan again' }).click();
   await expect(page.getByText(/Nothing new|unchanged/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Take back' }).click();
+  await page.getByRole('button', { name: 'Scan again' }).click();
+  await page.getByRole('button', { name: /Failed now · 11/ }).click();
+});
+
+test('each computer has its own catalog, places and order', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/file`);
+  await page.getByRole('button', { name: /^Computer: Quay Room/ }).click();
+  await expectNoAxeFindings(page);
+  await page.getByRole('button', { name: 'Touring rack' }).click();
+  await expect(page.getByText(/^All (1|2|3)\d\d plugins/)).toBeVisible();
+  await expect(page.getByText('This cabinet has only its favourites')).toBeVisible();
+  await page.getByRole('link', { name: 'Scan' }).click();
+  await expect(page.getByText('usr/lib/ladspa')).toBeVisible();
+  const place = page.getByRole('checkbox', { name: /usr\/lib\/clap/ });
+  await place.click();
+  await expect(page.getByText('switched off, not looked through')).toBeVisible();
+  await page.reload();
+  await expect(place).not.toBeChecked();
 });

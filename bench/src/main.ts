@@ -3,11 +3,14 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { join, resolve } from 'node:path';
 import { benchFind } from './find.ts';
+import { benchFuzz } from './fuzz.ts';
 import { benchKeystroke } from './keystroke.ts';
+import { benchLarge } from './large.ts';
+import { benchLilv } from './lilv.ts';
 import { tableOf, type Measured } from './measure.ts';
 import { benchScan } from './scan.ts';
 
-const benches: Readonly<Record<string, () => Promise<Measured[]>>> = { find: benchFind, scan: benchScan, keystroke: benchKeystroke };
+const benches: Readonly<Record<string, () => Promise<Measured[]>>> = { find: benchFind, scan: benchScan, large: benchLarge, lilv: benchLilv, fuzz: benchFuzz, keystroke: benchKeystroke };
 const results = resolve(import.meta.dirname, '../results');
 
 const wanted = process.argv.slice(2);

@@ -15,7 +15,7 @@ export { noDescriptions, readLadspaRdf, type LadspaDescription, type LadspaDescr
 export { memoryFiles } from './formats/memory-files.ts';
 export { readVst3 } from './formats/vst3.ts';
 export { kinds, type Kind } from './catalog/kind.ts';
-export { copyInFront, isPresent, nameOfCopy, pluginKey, type CopyCard, type CopyState, type Plugin } from './catalog/plugin.ts';
+export { copyInFront, isOnly32Bit, isPresent, nameOfCopy, pluginKey, type CopyCard, type CopyState, type Plugin } from './catalog/plugin.ts';
 export { foldVendor } from './catalog/vendor.ts';
 export { groupOf, isType, isWithin, kindOfType, typeGroups, typeName, type TypeGroup } from './types/tree.ts';
 export { pluginFacts, type PluginFacts } from './types/plugin-facts.ts';

@@ -1,9 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
 import { asId } from '../id.ts';
-import { copyInFront, nameOfCopy, pluginKey, type CopyCard } from './plugin.ts';
+import { copyInFront, isOnly32Bit, nameOfCopy, pluginKey, type CopyCard } from './plugin.ts';
 import { foldVendor } from './vendor.ts';
 
-const card = (over: Partial<CopyCard>): CopyCard => ({ id: asId('c'), format: 'LV2', path: '/p', version: null, hasPicture: false, state: 'present', ...over });
+const card = (over: Partial<CopyCard>): CopyCard => ({ id: asId('c'), format: 'LV2', path: '/p', version: null, hasPicture: false, is32Bit: false, state: 'present', ...over });
 
 describe('copies of one plugin', () => {
   it('share a key across formats and spellings of the vendor', () => {
@@ -27,5 +27,7 @@ describe('the copy in front', () => {
     const copies = [card({ id: asId('1') }), card({ id: asId('2'), format: 'VST3', state: 'gone' }), card({ id: asId('3'), format: 'CLAP' })];
     expect(copyInFront({ copies })?.id).toBe('3');
   });
+  it('is a 64-bit one before a 32-bit one of a newer format', () =>
+    expect(copyInFront({ copies: [card({ id: asId('old'), format: 'VST3', is32Bit: isOnly32Bit(['x86']) }), card({ id: asId('new'), format: 'VST2', is32Bit: isOnly32Bit(['x86', 'x86_64']) })] })?.id).toBe('new'));
   it('of a plugin without copies is none', () => expect(copyInFront({ copies: [] })).toBeUndefined());
 });

@@ -12,6 +12,8 @@ export interface CopyCard {
   readonly path: string;
   readonly version: string | null;
   readonly hasPicture: boolean;
+  /** Whether it is known to run on 32-bit machines only: a 64-bit host does not take it. */
+  readonly is32Bit: boolean;
   readonly state: CopyState;
 }
 
@@ -49,8 +51,14 @@ const stateRank: Readonly<Record<CopyState, number>> = { present: 0, away: 100, 
 
 export const isPresent = (plugin: Pick<Plugin, 'copies'>): boolean => plugin.copies.some((copy) => copy.state === 'present');
 
-/** The copy in front: present before gone, then the preferred format, then by path. */
+/** Machines of 32 bits. */
+const machines32: readonly string[] = ['x86', 'arm'];
+
+/** Whether a program is for 32-bit machines only; what is not known counts as no. */
+export const isOnly32Bit = (architectures: readonly string[] | null): boolean => architectures !== null && architectures.length > 0 && architectures.every((a) => machines32.includes(a));
+
+/** The copy in front: present before gone, 64 bit before 32, then the preferred format, then by path. */
 export function copyInFront(plugin: Pick<Plugin, 'copies'>): CopyCard | undefined {
-  const rank = (copy: CopyCard): number => stateRank[copy.state] + preferred.indexOf(copy.format);
+  const rank = (copy: CopyCard): number => stateRank[copy.state] + (copy.is32Bit ? 10 : 0) + preferred.indexOf(copy.format);
   return [...plugin.copies].sort((a, b) => rank(a) - rank(b) || (a.path < b.path ? -1 : 1))[0];
 }

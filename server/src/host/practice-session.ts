@@ -1,6 +1,6 @@
 /** The practice session: a stand-in for the program that plugins run in, with tracks, buses and slots. */
 import { randomUUID } from 'node:crypto';
-import { asId, canLoad, copyInFront, failed, ok, slotSortAt, type LoadRequest, type PastLoad, type Plugin, type Result, type SessionView } from '@clever-drawer/core';
+import { asId, canLoad, copyInFront, failed, isOnly32Bit, ok, slotSortAt, type LoadRequest, type PastLoad, type Plugin, type Result, type SessionView } from '@clever-drawer/core';
 import { copiesOfPlugins, pluginById } from '../database/catalog.ts';
 import { pluginNames } from '../database/changes.ts';
 import { addLoads, findTrack, listSlots, listTracks, putSlot, removeSlot, slotsOfTrack } from '../database/session.ts';
@@ -50,7 +50,7 @@ export async function loadIntoSlot(parts: Parts, computer: string, request: Load
 function cardOf(plugin: PluginRow, copies: readonly CopyRow[]): Plugin {
   return {
     id: asId(plugin.id), name: plugin.name, vendor: plugin.vendor, kind: plugin.kind, types: plugin.types, arrived: plugin.arrivedAt.toISOString(),
-    copies: copies.filter((c) => c.status === 'ok').map((c) => ({ id: asId(c.id), format: c.format, path: c.path, version: c.facts.version, hasPicture: c.facts.picture !== null, state: c.state === 'aside' ? 'gone' : c.state })),
+    copies: copies.filter((c) => c.status === 'ok').map((c) => ({ id: asId(c.id), format: c.format, path: c.path, version: c.facts.version, hasPicture: c.facts.picture !== null, is32Bit: isOnly32Bit(c.facts.architectures), state: c.state === 'aside' ? 'gone' : c.state })),
   };
 }
 

@@ -2,7 +2,7 @@
 import { useDraggable } from '@dnd-kit/core';
 import { Check } from 'lucide-react';
 import { memo, type ReactNode } from 'react';
-import { copyInFront, isPresent, typeName, type Folder, type Row } from '@clever-drawer/core';
+import { copyInFront, isPresent, typeName, type Folder, type Plugin, type Row } from '@clever-drawer/core';
 import { Faceplate } from '../ui/faceplate.tsx';
 
 export interface RowProps {
@@ -41,7 +41,7 @@ export const PluginRow = memo(function PluginRow(props: RowProps) {
         <span className="vendor">{plugin.vendor ?? 'no vendor named'}</span>
       </span>
       <span className="types">{plugin.types.length > 0 ? plugin.types.slice(0, 2).map((t) => <span key={t} className="chip">{typeName(t)}</span>) : <span className="text-faint">no type</span>}</span>
-      <span className="formats">{isPresent(plugin) ? [...new Set(plugin.copies.filter((c) => c.state === 'present').map((c) => c.format))].map((f) => <span key={f} className="chip format">{f}</span>) : <span className="chip gone">{plugin.copies.some((c) => c.state === 'away') ? 'out of reach' : 'gone'}</span>}</span>
+      <span className="formats">{isPresent(plugin) ? formatsOf(plugin).map((f) => <span key={f} className={`chip format ${f.endsWith(' 32') ? 'old' : ''}`}>{f}</span>) : <span className="chip gone">{plugin.copies.some((c) => c.state === 'away') ? 'out of reach' : 'gone'}</span>}</span>
       <span className="in-folders">{props.folders.length > 0 ? props.folders.slice(0, 3).map((f) => <span key={f.id} className="hand">{f.name}</span>) : <span className="text-faint">in no folder</span>}{props.folders.length > 3 && <span className="text-soft">+{props.folders.length - 3}</span>}</span>
       <span className="ago">{props.ago}</span>
     </Option>
@@ -59,6 +59,9 @@ export const PluginCard = memo(function PluginCard(props: RowProps) {
     </Option>
   );
 });
+
+/** Formats of the copies that are there, each once; those of 32 bits say so. */
+const formatsOf = (plugin: Plugin): string[] => [...new Set(plugin.copies.filter((c) => c.state === 'present').map((c) => (c.is32Bit ? `${c.format} 32` : c.format)))];
 
 /** The picture that a plugin's copies ship, as an address; null when they ship none. */
 export function pictureOf(row: Pick<Row, 'plugin'>, address: (copy: string) => string): string | null {
