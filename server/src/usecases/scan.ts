@@ -84,10 +84,11 @@ class ScanRun {
 
   async #lookThrough(): Promise<void> {
     const { manager } = this.#parts.database, computer = this.#scan.computerId;
-    this.#known = new Map((await allCopies(manager, computer)).map((row) => [row.key, row]));
-    const fingerprints = new Map((await readBundles(manager, computer)).map((row) => [`${row.format}\n${row.path}`, row.fingerprint]));
-    const asides = new Set((await listAsides(manager, computer)).map((row) => row.path));
-    const walked = await this.#walkPlaces();
+    // The places are walked while the database tells what was known.
+    const [walked, copies, bundles, setAside] = await Promise.all([this.#walkPlaces(), allCopies(manager, computer), readBundles(manager, computer), listAsides(manager, computer)]);
+    this.#known = new Map(copies.map((row) => [row.key, row]));
+    const fingerprints = new Map(bundles.map((row) => [`${row.format}\n${row.path}`, row.fingerprint]));
+    const asides = new Set(setAside.map((row) => row.path));
     const found = walked.found.filter((bundle) => !asides.has(bundle.path)), { reached, lost } = walked;
     const toExamine = this.#chooser(fingerprints), changed = richestFirst(found.filter(toExamine));
     await this.#sayBack(new Set(found.filter((bundle) => !toExamine(bundle)).map((bundle) => bundle.path)));
@@ -127,13 +128,15 @@ class ScanRun {
   async #walkPlaces(): Promise<{ found: Found[]; reached: Set<string>; lost: Set<string> }> {
     const found: Found[] = [];
     const reached = new Set<string>(), lost = new Set<string>(), paths = new Set<string>();
-    for (const place of this.#places) {
-      this.#tell({ place: place.path }, true);
-      if (!(await access(place.path, constants.R_OK).then(() => true, () => false))) {
+    const walks = await Promise.all(this.#places.map(async (place) => {
+      if (!(await access(place.path, constants.R_OK).then(() => true, () => false))) return { place, walked: null };
+      return { place, walked: await this.#parts.readers.walk(place.path, place.formats, this.#job.stop) };
+    }));
+    for (const { place, walked } of walks) {
+      if (!walked) {
         lost.add(place.id);
         continue;
       }
-      const walked = await this.#parts.readers.walk(place.path, place.formats, this.#job.stop);
       for (const problem of walked.problems) this.#parts.log.warn({ problem }, 'a directory could not be read');
       if (walked.problems.length === 0) reached.add(place.id);
       for (const bundle of walked.bundles) {
