@@ -45,7 +45,7 @@ need_npm_packages() {
   wanted=$(cat package-lock.json package.json */package.json | sha256sum)
   [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$wanted" ] && return 0
   echo "Installing npm packages"
-  npm ci --no-audit --no-fund --loglevel=error >/dev/null || fail "npm ci failed. Is the network there, and may you write to $PWD?"
+  npm ci --no-audit --no-fund --no-update-notifier --loglevel=error >/dev/null || fail "npm ci failed. Is the network there, and may you write to $PWD?"
   printf '%s\n' "$wanted" > "$stamp"
 }
 

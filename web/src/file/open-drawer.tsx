@@ -22,7 +22,7 @@ export function OpenDrawer({ folder, chest, openBelow, onToggleBelow }: { folder
   const members = arrangement.members.get(folder.id) ?? [];
   const placements = arrangement.placements.get(folder.id) ?? [];
   return (
-    <li className={`open-drawer ${folder.form}`} aria-label={`${folder.name}, opened`}>
+    <li ref={intoView} className={`open-drawer ${folder.form}`} aria-label={`${folder.name}, opened`}>
       <div className="open-head">
         <span className={`label ${folder.form === 'smart' ? 'smart' : ''}`}>{folder.name}</span>
         <span className="text-soft">{folder.rule ? sayRule(folder.rule) : members.length === 1 ? 'One plugin' : `${members.length} plugins`}</span>
@@ -53,6 +53,9 @@ export function OpenDrawer({ folder, chest, openBelow, onToggleBelow }: { folder
     </li>
   );
 }
+
+/** An opened folder comes into view when it opens. */
+const intoView = (element: HTMLElement | null): void => { element?.scrollIntoView({ block: 'nearest' }); };
 
 interface PlacedProps {
   readonly plugin: Plugin;

@@ -18,8 +18,8 @@ export function ScanScreen() {
       <section className="pane scan-left" aria-labelledby="places-title">
         <h1 id="places-title">Where this computer keeps plugins</h1>
         <p className="text-soft visually-quiet">Only these places are read, and nothing in them is ever changed.</p>
-        <Places places={places.data} isScanning={progress !== null} />
         <ScanControls hasPlaces={places.data.length > 0} progress={progress} latest={scans.data.scans[0]} failed={places.data.reduce((sum, place) => sum + place.failed, 0)} />
+        <Places places={places.data} isScanning={progress !== null} />
         <Asides />
       </section>
       <section className="scan-right" aria-labelledby="changed-title">
