@@ -17,21 +17,25 @@ const shown = (state: ReturnType<typeof fromView> | null): string | undefined =>
 describe('the order of a window', () => {
   it('shows an act before it is confirmed and takes it back when it is refused', () => {
     const act = rename('New');
-    const pending = addPending(fromView(view), act, noNames);
+    const pending = addPending(fromView(view), { ticket: '1', act }, noNames);
     expect(shown(pending)).toBe('New');
-    expect(shown(dropPending(pending, act, noNames))).toBe('Old');
+    expect(shown(dropPending(pending, '1', noNames))).toBe('Old');
   });
   it('takes in a step once, whether the answer or the event brings it first', () => {
     const act = rename('New');
-    const once = confirm(addPending(fromView(view), act, noNames), stepOf(5, act), noNames);
+    const once = confirm(addPending(fromView(view), { ticket: '1', act }, noNames), stepOf(5, act), noNames);
     expect(once?.revision).toBe(5);
     const twice = once && confirm(once, stepOf(5, act), noNames);
     expect(twice?.revision).toBe(5);
-    expect(shown(twice && dropPending(twice, act, noNames))).toBe('New');
+    expect(shown(twice && dropPending(twice, '1', noNames))).toBe('New');
   });
   it('keeps its own later act on top of a step from another window', () => {
-    const mine = addPending(fromView(view), rename('Mine'), noNames);
+    const mine = addPending(fromView(view), { ticket: '1', act: rename('Mine') }, noNames);
     expect(shown(confirm(mine, stepOf(5, rename('Theirs')), noNames))).toBe('Mine');
+  });
+  it('drops an act by its ticket, also when the cache has copied it', () => {
+    const copied = structuredClone({ ticket: '7', act: rename('New') });
+    expect(dropPending(addPending(fromView(view), copied, noNames), '7', noNames).pending).toEqual([]);
   });
   it('knows when a step is missing', () => expect(confirm(fromView(view), stepOf(7, rename('x')), noNames)).toBeNull());
 });

@@ -1,10 +1,16 @@
 /** The order as this window shows it: what the server confirmed, with the acts still on their way done on top. */
 import { applyChange, orderOf, perform, type Act, type NameOfPlugin, type Order, type OrderStep, type OrderView } from '@clever-drawer/core';
 
+/** An act on its way to the server, told apart by its ticket: the cache may copy objects. */
+export interface Pending {
+  readonly ticket: string;
+  readonly act: Act;
+}
+
 export interface OrderState {
   readonly revision: number;
   readonly confirmed: Order;
-  readonly pending: readonly Act[];
+  readonly pending: readonly Pending[];
   /** What is shown: confirmed plus pending. */
   readonly order: Order;
   readonly undo: string | null;
@@ -23,14 +29,14 @@ export function confirm(state: OrderState, step: OrderStep, nameOf: NameOfPlugin
   return replay({ ...state, revision: step.revision, confirmed: applyChange(state.confirmed, step.change), undo: step.undo, redo: step.redo }, nameOf);
 }
 
-export const addPending = (state: OrderState, act: Act, nameOf: NameOfPlugin): OrderState => replay({ ...state, pending: [...state.pending, act] }, nameOf);
+export const addPending = (state: OrderState, pending: Pending, nameOf: NameOfPlugin): OrderState => replay({ ...state, pending: [...state.pending, pending] }, nameOf);
 
-export const dropPending = (state: OrderState, act: Act, nameOf: NameOfPlugin): OrderState => replay({ ...state, pending: state.pending.filter((a) => a !== act) }, nameOf);
+export const dropPending = (state: OrderState, ticket: string, nameOf: NameOfPlugin): OrderState => replay({ ...state, pending: state.pending.filter((p) => p.ticket !== ticket) }, nameOf);
 
 /** Does the pending acts again on what is confirmed. One that no longer works (or is confirmed meanwhile) is passed over. */
 function replay(state: OrderState, nameOf: NameOfPlugin): OrderState {
   let order = state.confirmed;
-  for (const act of state.pending) {
+  for (const { act } of state.pending) {
     const performed = perform(order, act, nameOf);
     if (performed.ok) order = applyChange(order, performed.value.change);
   }

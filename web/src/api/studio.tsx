@@ -50,7 +50,7 @@ export function StudioProvider({ computer, computers, chooseComputer, children, 
   const client = useMemo(() => clientFor(computer.id), [computer.id]);
   const queries = useQueryClient();
   const catalog = useQuery({ queryKey: ['catalog', computer.id], queryFn: client.catalog });
-  const order = useQuery({ queryKey: ['order', computer.id], queryFn: async () => fromView(await client.order()) });
+  const order = useQuery({ queryKey: ['order', computer.id], queryFn: async () => fromView(await client.order()), structuralSharing: false });
   const usage = useQuery({ queryKey: ['usage', computer.id], queryFn: client.usage });
   const plugins = catalog.data?.plugins ?? noPlugins;
   const orderState = order.data ?? emptyOrder;
@@ -108,11 +108,12 @@ function useActs(client: Client, queries: QueryClient): Pick<Studio, 'act' | 'st
         say(performed.problems.map(describe).join(' '), 'trouble');
         return false;
       }
-      set((s) => addPending(s, wanted, nameOf));
+      const ticket = crypto.randomUUID();
+      set((s) => addPending(s, { ticket, act: wanted }, nameOf));
       say(performed.value.words, 'done');
       inTurn(() => client.act(wanted)).then(
-        (step) => { takeStep(queries, client.computer, step); set((s) => dropPending(s, wanted, nameOf)); },
-        (error: unknown) => { set((s) => dropPending(s, wanted, nameOf)); say(`Not saved: ${messageOf(error)}`, 'trouble'); void queries.invalidateQueries({ queryKey: key }); },
+        (step) => { takeStep(queries, client.computer, step); set((s) => dropPending(s, ticket, nameOf)); },
+        (error: unknown) => { set((s) => dropPending(s, ticket, nameOf)); say(`Not saved: ${messageOf(error)}`, 'trouble'); void queries.invalidateQueries({ queryKey: key }); },
       );
       return true;
     };
