@@ -57,7 +57,7 @@ function FindingList({ scan }: { scan: ScanView }) {
   const shownOf = list.length < total(scan) && findings.data ? ` Showing the first ${list.length}.` : '';
   return (
     <>
-      <p className="text-soft visually-quiet scan-counts">{counts || 'Nothing new.'}{scan.counts.unchanged > 0 && ` · ${scan.counts.unchanged} unchanged`}{scan.state === 'stopped' && ' · stopped before the end'}.{shownOf}</p>
+      <p className="text-soft visually-quiet scan-counts">{counts || 'Nothing new'}{scan.counts.unchanged > 0 && ` · ${scan.counts.unchanged} unchanged`}{scan.state === 'stopped' && ' · stopped before the end'}.{shownOf}</p>
       {list.length === 0 && findings.data && <p className="empty">{scan.state === 'running' ? 'Nothing new so far.' : 'Everything is as it was.'}</p>}
       {list.length > 0 && <Rows findings={list} />}
       <p className="text-soft visually-quiet">Nothing you filed is lost when a plugin goes: its name and folders come back with it.</p>
