@@ -109,6 +109,7 @@ test('failed copies are listed with their reasons, and a scan of an unchanged st
   await page.getByRole('button', { name: 'Scan again' }).click();
   await expect(page.getByText(/Nothing new|unchanged/).first()).toBeVisible();
   await page.getByRole('button', { name: 'Take back' }).click();
+  await expect(page.getByRole('button', { name: 'Take back' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Scan again' }).click();
   await page.getByRole('button', { name: /Failed now · 11/ }).click();
 });
