@@ -45,7 +45,7 @@ export function pluginKey(copy: Pick<FoundCopy, 'name' | 'path' | 'vendor'>): st
 }
 
 /** Formats, preferred first (common practice, no published source): newer before older. */
-const preferred: readonly Format[] = ['VST3', 'CLAP', 'AU', 'LV2', 'VST2', 'LADSPA'];
+export const preferred: readonly Format[] = ['VST3', 'CLAP', 'AU', 'LV2', 'VST2', 'LADSPA'];
 
 const stateRank: Readonly<Record<CopyState, number>> = { present: 0, away: 100, gone: 200 };
 

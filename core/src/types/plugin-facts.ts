@@ -1,5 +1,5 @@
 /** What a plugin is called and what it is, told from its copies. */
-import { nameOfCopy } from '../catalog/plugin.ts';
+import { nameOfCopy, preferred } from '../catalog/plugin.ts';
 import type { Kind } from '../catalog/kind.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
 import { readDeclared } from './declared.ts';
@@ -10,8 +10,6 @@ export interface PluginFacts {
   readonly kind: Kind;
   readonly types: readonly string[];
 }
-
-const preferred = ['VST3', 'CLAP', 'AU', 'LV2', 'VST2', 'LADSPA'];
 
 /**
  * The facts of the first copy, by preferred format and then path, that says each: a name of its own before a
