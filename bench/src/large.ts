@@ -1,13 +1,13 @@
-/** An unchanged scan of 10,000 copies against `find -printf` of the same tree, and the memory of a full one. */
+/** An unchanged scan of 10,000 copies against `find -printf` of the same tree, and the peak memory of a full one. */
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { writeStudio } from '@clever-drawer/demo';
-import { freePort, serve } from '@clever-drawer/server';
 import { walk } from '@clever-drawer/server/scanner';
 import { formats } from '@clever-drawer/core';
 import { measured, timed, type Measured } from './measure.ts';
+import { startServerProcess } from './server-process.ts';
 import { scanAll } from './server.ts';
 
 /** Plugins of which the desk computer holds about 10,000 copies. */
@@ -17,9 +17,10 @@ const rounds = 5;
 export async function benchLarge(): Promise<Measured[]> {
   const data = mkdtempSync(join(tmpdir(), 'clever-drawer-bench-'));
   const studio = writeStudio(join(data, 'studio'), plugins);
-  const server = await serve({ data, port: await freePort(), web: null });
+  const server = await startServerProcess(data);
+  const idle = server.peak();
   try {
-    const scan = await scanAll(server.address, studio.places), full = [await timed(scan)], peak = Math.round(process.memoryUsage.rss() / 1_048_576);
+    const scan = await scanAll(server.address, studio.places), full = [await timed(scan)], peak = server.peak();
     const unchanged: number[] = [], walked: number[] = [], plain: number[] = [];
     let copies = 0;
     for (let i = 0; i < rounds; i += 1) {
@@ -29,7 +30,7 @@ export async function benchLarge(): Promise<Measured[]> {
     }
     const against = { name: 'find -printf', samples: plain }, of = `${copies.toLocaleString('en')} files and bundles`;
     return [
-      measured(`full scan of ${of}, database included (${peak} MB resident after it)`, full, against), measured(`unchanged scan of ${of}, database included`, unchanged, against),
+      measured(`full scan of ${of}, database included (peak memory ${peak} MB, ${idle} MB before)`, full, against), measured(`unchanged scan of ${of}, database included`, unchanged, against),
       measured(`walking and fingerprinting ${of}`, walked, against),
     ];
   } finally {

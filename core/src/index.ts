@@ -35,7 +35,7 @@ export { isNarrowed, lineUp, narrow, noFilter, noVendor, rowOf, sortings, type F
 export { entryOf, find, type Entry, type Habits, type Hit } from './find/find.ts';
 export { canLoad, fits, slotSortAt, trackSorts, type SlotSort, type TrackSort } from './find/fits.ts';
 export { halfLifeDays, warmth, weightOfAge, type Usage } from './usage/usage.ts';
-export { nextToRedo, nextToUndo, stepOf, type RecordedChange } from './history/undo.ts';
+export { stepOf } from './history/undo.ts';
 export { scanModes, type AsideView, type ScanMode } from './api.ts';
 export type {
   CatalogView, ComputerView, FindingView, LoadRequest, OrderStep, OrderView, PastLoad, PlaceView, Refusal, ScanProgress, ScanState, ScanView,

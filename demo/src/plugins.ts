@@ -93,9 +93,10 @@ class NameGiver {
 function makePlugin(chance: Chance, names: NameGiver, number: number, dealt: string, vendor: DemoVendor): DemoPlugin {
   const misled = number % 43 === 7 ? misleading[Math.floor(number / 43) % misleading.length] : undefined;
   const type = misled?.[0] ?? dealt;
+  const name = misled ? `${chance.pick(compounds)} ${misled[1]}` : names.give(vendor, type);
   return {
     number, type, vendor,
-    name: misled ? `${chance.pick(compounds)} ${misled[1]}` : names.give(vendor, type),
+    name: isTrial(number) ? `${name} (Trial)` : name,
     version: [chance.below(6) * 2, chance.below(9)],
     declares: chance.pick(['right', 'right', 'right', 'right', 'right', 'right', 'broad', 'broad', 'nothing', 'nothing', 'nothing', 'wrong']),
     spelling: { LV2: spell(chance, vendor), VST3: spell(chance, vendor) },
@@ -104,6 +105,9 @@ function makePlugin(chance: Chance, names: NameGiver, number: number, dealt: str
     damage: null,
   };
 }
+
+/** Every fiftieth or so is a trial version and says so in its name. */
+const isTrial = (number: number): boolean => number % 53 === 11;
 
 function spell(chance: Chance, vendor: DemoVendor): string | null {
   if (chance.happens(0.05)) return null;

@@ -27,7 +27,7 @@ export async function changePlaceRow(manager: EntityManager, computer: string, i
 /** Copies and failed copies by place id. */
 export async function countByPlace(manager: EntityManager, computer: string): Promise<Map<string, { copies: number; failed: number }>> {
   const rows: { placeId: string; copies: number; failed: number }[] = await manager.query(
-    `SELECT place_id "placeId", count(*)::int copies, (count(*) FILTER (WHERE status = 'failed'))::int failed
+    `SELECT place_id "placeId", count(*)::int copies, (count(*) FILTER (WHERE status = 'failed' AND state = 'present'))::int failed
        FROM copy WHERE computer_id = $1 AND state IN ('present', 'away') AND place_id IS NOT NULL GROUP BY place_id`, [computer]);
   return new Map(rows.map(({ placeId, ...counts }) => [placeId, counts]));
 }

@@ -31,7 +31,7 @@ const fileEndings: readonly (readonly [RegExp, readonly Format[]])[] = [[/\.vst3
 /** Finds what may be plugins of the wanted formats below a directory. Links are followed last, and each real path is taken once. */
 export function walk(place: string, wanted: readonly Format[], isStopped: () => boolean): Walked {
   const run = new Walk(wanted, isStopped);
-  run.directory(place, 0);
+  run.entered(place, 0);
   run.links();
   run.bundles.sort((a, b) => (a.path < b.path ? -1 : 1));
   return { bundles: run.bundles, problems: run.problems };
@@ -50,22 +50,30 @@ class Walk {
     this.#isStopped = isStopped;
   }
 
-  directory(path: string, depth: number): void {
-    if (this.#isStopped()) return;
+  /** A place, or a directory that a link leads to: only here the real path has to be asked for. */
+  entered(path: string, depth: number): void {
     const real = realOf(path);
-    if (real === null || this.#seen.has(real)) return;
+    if (real !== null) this.#directory(path, real, depth);
+  }
+
+  #directory(path: string, real: string, depth: number): void {
+    if (this.#isStopped() || this.#seen.has(real)) return;
     this.#seen.add(real);
-    const entries = this.#list(path);
-    const format = directoryEndings.find(([ending]) => ending.test(path))?.[1] ?? (entries.some((e) => e.name === 'manifest.ttl') ? 'LV2' : null);
-    if (format !== null) {
-      this.#take([format], path, () => bundleLines(path));
+    const named = directoryEndings.find(([ending]) => ending.test(path))?.[1];
+    if (named !== undefined) {
+      this.#take([named], path, () => bundleLines(path));
       return;
     }
-    if (depth > maxDepth) return;
+    const entries = this.#list(path);
+    if (entries.some((entry) => entry.name === 'manifest.ttl')) this.#take(['LV2'], path, () => bundleLines(path));
+    else if (depth <= maxDepth) this.#inside(path, real, entries, depth + 1);
+  }
+
+  #inside(path: string, real: string, entries: readonly Dirent[], depth: number): void {
     for (const entry of entries) {
       const inside = join(path, entry.name);
-      if (entry.isSymbolicLink()) this.#links.push({ path: inside, depth: depth + 1 });
-      else if (entry.isDirectory()) this.directory(inside, depth + 1);
+      if (entry.isSymbolicLink()) this.#links.push({ path: inside, depth });
+      else if (entry.isDirectory()) this.#directory(inside, join(real, entry.name), depth);
       else if (entry.isFile()) this.#file(inside, join(real, entry.name));
     }
   }
@@ -75,7 +83,7 @@ class Walk {
     for (let link = this.#links.shift(); link && !this.#isStopped(); link = this.#links.shift()) {
       const real = realOf(link.path), facts = real === null ? null : statOf(real);
       if (real === null || facts === null) continue;
-      if (facts.isDirectory()) this.directory(link.path, link.depth);
+      if (facts.isDirectory()) this.entered(link.path, link.depth);
       else if (facts.isFile()) this.#file(link.path, real);
     }
   }
@@ -125,8 +133,10 @@ export function reasonOf(error: unknown): string {
   return reasons[code] ?? (code || String(error));
 }
 
+const fast = { throwIfNoEntry: false } as const;
+
 function line(name: string, path: string): string {
-  const facts = lstatSync(path, { throwIfNoEntry: false });
+  const facts = lstatSync(path, fast);
   return facts ? `${name} ${facts.size} ${facts.mtimeMs} ${facts.ctimeMs} ${facts.ino}` : name;
 }
 
