@@ -4,7 +4,7 @@ import type { Plugin } from './catalog/plugin.ts';
 import type { Format } from './formats/found-copy.ts';
 import type { FindingSort } from './scan/compare.ts';
 import type { OrderRecord } from './cabinet/order.ts';
-import type { OrderChange } from './cabinet/perform.ts';
+import type { OrderChange } from './cabinet/performed.ts';
 import type { TrackSort } from './find/fits.ts';
 import type { Problem } from './problem.ts';
 

@@ -73,3 +73,7 @@ export function diff<R extends Keyed>(before: Records<R>, after: Records<R>, sam
   for (const [key, from] of before) if (!after.has(key)) removed.push(from);
   return { added, updated, removed };
 }
+
+/** A value as text that does not depend on the order of its keys, which a database may change. */
+export const plainText = (value: unknown): string => JSON.stringify(value, (_, part: unknown) =>
+  (typeof part === 'object' && part !== null && !Array.isArray(part) ? Object.fromEntries(Object.entries(part).sort(([a], [b]) => (a < b ? -1 : 1))) : part));

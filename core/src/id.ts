@@ -9,6 +9,7 @@ export type PluginId = Id<'plugin'>;
 export type CabinetId = Id<'cabinet'>;
 export type FolderId = Id<'folder'>;
 export type PlacementId = Id<'placement'>;
+export type SpellingId = Id<'spelling'>;
 export type ScanId = Id<'scan'>;
 export type TrackId = Id<'track'>;
 export type SlotId = Id<'slot'>;

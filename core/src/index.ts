@@ -1,7 +1,7 @@
 /** What core offers to the rest of Clever Drawer. Nothing in core imports this file. */
 export { describe, failed, ok, type Problem, type ProblemCode, type Result } from './problem.ts';
-export { asId, type CabinetId, type ComputerId, type CopyId, type FolderId, type PlaceId, type PlacementId, type PluginId, type ScanId, type SlotId, type TrackId } from './id.ts';
-export { applyChange, diff, isEmptyChange, keyOf, noChange, reverse, squash, type Change, type Keyed, type Records } from './change.ts';
+export { asId, type CabinetId, type ComputerId, type CopyId, type FolderId, type PlaceId, type PlacementId, type PluginId, type ScanId, type SlotId, type SpellingId, type TrackId } from './id.ts';
+export { applyChange, diff, isEmptyChange, keyOf, noChange, plainText, reverse, squash, type Change, type Keyed, type Records } from './change.ts';
 export { compareNames, fold, wordsOf } from './fold.ts';
 export { bareCopy, failedCopy, formats, type Format, type FoundCopy } from './formats/found-copy.ts';
 export { cleanText, limits, type BundleFiles, type OpenFile } from './formats/bundle-files.ts';
@@ -15,19 +15,31 @@ export { noDescriptions, readLadspaRdf, type LadspaDescription, type LadspaDescr
 export { memoryFiles } from './formats/memory-files.ts';
 export { readVst3 } from './formats/vst3.ts';
 export { kinds, type Kind } from './catalog/kind.ts';
-export { copyInFront, isOnly32Bit, isPresent, nameOfCopy, pluginKey, type CopyCard, type CopyState, type Plugin } from './catalog/plugin.ts';
-export { foldVendor } from './catalog/vendor.ts';
+export { copyInFront, isOnly32Bit, isPresent, nameOfCopy, type CopyCard, type CopyState, type Plugin } from './catalog/plugin.ts';
+export { answerLimits, licenceStates, nothingSaid, saysNothing, withAnswer, type Answer, type AnswerFacts, type Licence, type LicenceState } from './catalog/answer.ts';
+export { groupCopies, type Doubt, type Group, type Grouped, type ToGroup } from './catalog/group.ts';
+export { nameKeyOf, type NameKey, type Width } from './catalog/name-key.ts';
+export type { GroupedCopy, SamePiece } from './catalog/same-plugin.ts';
+export { foldVendor, gatherVendors, nearMisses, noDecisions, vendorNames, type NearMiss, type SpellingDecisions, type Vendor } from './catalog/vendor.ts';
+export { classify, clearTypes, groupProbability, reasonsOf, type Classified, type Reason, type Suggestion } from './types/classify.ts';
+export { evidenceOf, kindNames, type Piece, type SeriesShare, type Subject } from './types/evidence.ts';
+export { isGenericWord } from './types/generic.ts';
+export { lexicon, wordParts } from './types/lexicon.ts';
+export { gatherSeries, type InSeries } from './types/series.ts';
+export { weights, type Weights } from './types/weights.ts';
 export { groupOf, isType, isWithin, kindOfType, typeGroups, typeName, type TypeGroup } from './types/tree.ts';
-export { pluginFacts, type PluginFacts } from './types/plugin-facts.ts';
+export { nameOf, subjectOf, type NamedPlugin } from './types/plugin-facts.ts';
+export { heldAt, sortCatalog, sortPlugins, type Decisions, type GatheredPlugin, type SortedCatalog, type SortedCopy, type SortedPlugin, type Grounds, type TwinDoubt } from './sort/sort-catalog.ts';
 export { lv2Classes, readDeclared, vst3SubCategories } from './types/declared.ts';
 export { compare, copyKey, findingSorts, type Comparison, type FindingSort, type KnownCopy } from './scan/compare.ts';
-export { actSize, nameLength, type Act, type ActName } from './cabinet/act.ts';
+export { actSize, nameLength, type Act, type ActName, type Owner } from './cabinet/act.ts';
 export {
-  allFolders, allNamings, allPlacements, cabinetIn, cabinetsOf, folderAndBelow, folderForms, folderIn, foldersBelow, namingIn, orderOf, placementIn, placementsIn,
-  type Cabinet, type Folder, type FolderForm, type Naming, type Order, type OrderRecord, type Placement,
+  allAnswers, allBelongings, allFolders, allNamings, allPlacements, allSpellings, answerIn, cabinetIn, cabinetsOf, folderAndBelow, folderForms, folderIn, foldersBelow, namingIn, orderOf, placementIn, placementsIn,
+  type Belonging, type Cabinet, type Folder, type FolderForm, type Naming, type Order, type OrderRecord, type Placement, type Spelling,
 } from './cabinet/order.ts';
 export { createArranger, type Arrangement } from './cabinet/arrangement.ts';
-export { perform, type NameOfPlugin, type OrderChange, type Performed } from './cabinet/perform.ts';
+export { perform } from './cabinet/perform.ts';
+export type { NameOfPlugin, OrderChange, Performed } from './cabinet/performed.ts';
 export { between, byPosition, spread, type Position } from './cabinet/position.ts';
 export { slotLabelFor, slotLabelLength } from './cabinet/slot-label.ts';
 export { candidateOf, compileRule, keywordRule, keywordsOf, sayRule, type Candidate, type Card, type Line, type Rule } from './rules/rule.ts';

@@ -1,5 +1,6 @@
 /** What a user can do to the order, as data. New records bring their ids, so that doing an act again gives the same result. */
-import type { CabinetId, FolderId, PlacementId, PluginId } from '../id.ts';
+import type { AnswerFacts } from '../catalog/answer.ts';
+import type { CabinetId, CopyId, FolderId, PlacementId, PluginId, SpellingId } from '../id.ts';
 import type { Rule } from '../rules/rule.ts';
 
 export type Act =
@@ -12,7 +13,21 @@ export type Act =
   | { act: 'file'; folder: FolderId; plugins: readonly { placement: PlacementId; plugin: PluginId }[]; before: PlacementId | null }
   | { act: 'take-out'; placements: readonly PlacementId[] }
   | { act: 'move-placement'; placement: PlacementId; before: PlacementId | null }
-  | { act: 'name'; plugin: PluginId; nickname: string | null; slotLabel: string | null };
+  | { act: 'name'; plugin: PluginId; nickname: string | null; slotLabel: string | null }
+  /** Says the given facts of all the plugins; those not given stay. */
+  | { act: 'answer'; plugins: readonly PluginId[]; set: Partial<AnswerFacts> }
+  | { act: 'tag'; plugins: readonly PluginId[]; add: readonly string[]; remove: readonly string[] }
+  /** All copies of `from` belong to `into` from now on, with all that was made of it. */
+  | { act: 'join'; into: Owner; from: readonly Owner[] }
+  /** Some copies of a plugin are a plugin of their own. */
+  | { act: 'part'; copies: readonly CopyId[]; from: Owner; plugin: PluginId }
+  /** They are two: each keeps its copies, and nobody asks again. */
+  | { act: 'keep-apart'; plugins: readonly Owner[] }
+  /** Those spellings are that vendor; null takes back what was said of them. */
+  | { act: 'spell'; spellings: readonly { id: SpellingId; spelling: string }[]; vendor: string | null };
+
+/** A plugin with all its copies, as the window that acts sees it. */
+export interface Owner { readonly plugin: PluginId; readonly copies: readonly CopyId[] }
 
 export type ActName = Act['act'];
 

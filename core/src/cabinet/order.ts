@@ -1,6 +1,7 @@
 /** The user's order of one computer: cabinets, folders, placements and names, all records of one change log. */
 import { keyOf, type Records } from '../change.ts';
-import type { CabinetId, FolderId, PlacementId, PluginId } from '../id.ts';
+import type { Answer } from '../catalog/answer.ts';
+import type { CabinetId, CopyId, FolderId, PlacementId, PluginId, SpellingId } from '../id.ts';
 import type { Rule } from '../rules/rule.ts';
 import { byPosition, type Position } from './position.ts';
 
@@ -45,7 +46,24 @@ export interface Naming {
   readonly slotLabel: string | null;
 }
 
-export type OrderRecord = Cabinet | Folder | Placement | Naming;
+/** The user's word on which plugin a copy belongs to; its id is the copy's. */
+export interface Belonging {
+  readonly table: 'belonging';
+  readonly id: CopyId;
+  readonly plugin: PluginId;
+  /** Where it belonged before anybody said so; undo gives it back. */
+  readonly before: PluginId;
+}
+
+/** The user's word on whose a vendor's spelling is. */
+export interface Spelling {
+  readonly table: 'spelling';
+  readonly id: SpellingId;
+  readonly spelling: string;
+  readonly vendor: string;
+}
+
+export type OrderRecord = Cabinet | Folder | Placement | Naming | Answer | Belonging | Spelling;
 
 /** All records of the order by `table/id`. */
 export type Order = Records<OrderRecord>;
@@ -61,6 +79,9 @@ export const folderIn = (order: Order, id: string): Folder | undefined => order.
 export const placementIn = (order: Order, id: string): Placement | undefined => order.get(`placement/${id}`) as Placement | undefined;
 export const namingIn = (order: Order, plugin: string): Naming | undefined => order.get(`naming/${plugin}`) as Naming | undefined;
 
+export const answerIn = (order: Order, plugin: string): Answer | undefined => order.get(`answer/${plugin}`) as Answer | undefined;
+export const belongingIn = (order: Order, copy: string): Belonging | undefined => order.get(`belonging/${copy}`) as Belonging | undefined;
+
 function ofTable<R extends OrderRecord>(order: Order, table: R['table']): R[] {
   const found: R[] = [];
   for (const record of order.values()) if (record.table === table) found.push(record as R);
@@ -70,6 +91,9 @@ function ofTable<R extends OrderRecord>(order: Order, table: R['table']): R[] {
 export const cabinetsOf = (order: Order): Cabinet[] => ofTable<Cabinet>(order, 'cabinet').sort(byPosition);
 export const allFolders = (order: Order): Folder[] => ofTable<Folder>(order, 'folder').sort(byPosition);
 export const allPlacements = (order: Order): Placement[] => ofTable<Placement>(order, 'placement').sort(byPosition);
+export const allAnswers = (order: Order): Answer[] => ofTable<Answer>(order, 'answer');
+export const allBelongings = (order: Order): Belonging[] => ofTable<Belonging>(order, 'belonging');
+export const allSpellings = (order: Order): Spelling[] => ofTable<Spelling>(order, 'spelling');
 export const allNamings = (order: Order): Naming[] => ofTable<Naming>(order, 'naming');
 
 /** Folders and dividers directly below a folder (or below the cabinet, with null), in order. */

@@ -1,24 +1,13 @@
 /** From an act to the change it makes, in words too. Nothing is written here. */
-import type { Change } from '../change.ts';
-import { noChange } from '../change.ts';
-import { failed, ok, type Problem, type Result } from '../problem.ts';
+import { failed, type Problem, type Result } from '../problem.ts';
 import type { Act } from './act.ts';
 import {
   cabinetIn, cabinetsOf, folderAndBelow, folderIn, foldersBelow, namingIn, placementIn, placementsIn,
   type Folder, type Naming, type Order, type OrderRecord, type Placement,
 } from './order.ts';
+import { answer, join, keepApart, part, spell, tag } from './perform-answers.ts';
+import { done, sayPlugins, unknown, type NameOfPlugin, type Performed } from './performed.ts';
 import { between, byPosition, spread, type Position } from './position.ts';
-
-export type OrderChange = Change<OrderRecord>;
-
-/** The change an act makes, and what to call it: "File 3 plugins in Squeeze". */
-export interface Performed {
-  readonly change: OrderChange;
-  readonly words: string;
-}
-
-/** What perform has to know of the catalog: the name of a plugin, undefined when there is none such. */
-export type NameOfPlugin = (id: string) => string | undefined;
 
 /** Works out the change of one act on one state of the order. */
 export function perform(order: Order, act: Act, nameOf: NameOfPlugin): Result<Performed> {
@@ -33,19 +22,17 @@ export function perform(order: Order, act: Act, nameOf: NameOfPlugin): Result<Pe
     case 'take-out': return takeOut(order, act, nameOf);
     case 'move-placement': return movePlacement(order, act, nameOf);
     case 'name': return name(order, act, nameOf);
+    case 'answer': return answer(order, act, nameOf);
+    case 'tag': return tag(order, act, nameOf);
+    case 'join': return join(order, act, nameOf);
+    case 'part': return part(order, act, nameOf);
+    case 'keep-apart': return keepApart(order, act, nameOf);
+    case 'spell': return spell(order, act);
     default: return act satisfies never;
   }
 }
 
 type ActOf<N extends Act['act']> = Extract<Act, { act: N }>;
-
-const done = (words: string, change: Partial<OrderChange>): Result<Performed> => ok({ words, change: { ...noChange, ...change } });
-const unknown = (what: string, at: string): { ok: false; problems: Problem[] } => failed({ code: 'unknown-record', at, what });
-
-/** "the plugin Gullwing" or "3 plugins". */
-function sayPlugins(ids: readonly string[], nameOf: NameOfPlugin): string {
-  return ids.length === 1 ? (nameOf(ids[0] ?? '') ?? 'a plugin') : `${ids.length} plugins`;
-}
 
 function addCabinet(order: Order, act: ActOf<'add-cabinet'>): Result<Performed> {
   const title = act.name.trim();

@@ -1,19 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
 import { asId } from '../id.ts';
-import { copyInFront, isOnly32Bit, nameOfCopy, pluginKey, type CopyCard } from './plugin.ts';
+import { copyInFront, isOnly32Bit, nameOfCopy, type CopyCard } from './plugin.ts';
 import { foldVendor } from './vendor.ts';
 
 const card = (over: Partial<CopyCard>): CopyCard => ({ id: asId('c'), format: 'LV2', path: '/p', version: null, hasPicture: false, is32Bit: false, state: 'present', ...over });
 
-describe('copies of one plugin', () => {
-  it('share a key across formats and spellings of the vendor', () => {
-    const lv2 = pluginKey({ name: 'Gorse  Plate LV2', path: '/a.lv2', vendor: 'Thole Audio <hi@thole.invalid>' });
-    expect(lv2).toBe(pluginKey({ name: 'Gorse Plate', path: '/b.vst3', vendor: 'THOLE Ltd.' }));
-  });
-  it('stay apart when the vendors differ', () =>
-    expect(pluginKey({ name: 'Vocoder', path: '/a', vendor: 'A' })).not.toBe(pluginKey({ name: 'Vocoder', path: '/a', vendor: 'B' })));
-  it('stay apart when only a mark differs', () =>
-    expect(pluginKey({ name: 'Gorse II', path: '/a', vendor: null })).not.toBe(pluginKey({ name: 'Gorse', path: '/a', vendor: null })));
+describe('copies', () => {
   it('without a name are called after their file', () => expect(nameOfCopy({ name: null, path: '/x/Otter_Bend.vst3' })).toBe('Otter_Bend'));
 });
 

@@ -1,9 +1,7 @@
 /** One plugin: the product, with all the copies that are the same thing. */
 import { stemOfPath, type FoundCopy, type Format } from '../formats/found-copy.ts';
-import { fold } from '../fold.ts';
 import type { CopyId, PluginId } from '../id.ts';
 import type { Kind } from './kind.ts';
-import { foldVendor } from './vendor.ts';
 
 /** A copy as the catalog shows it. */
 export interface CopyCard {
@@ -34,15 +32,6 @@ export interface Plugin {
 
 /** The name to show for a copy: its own, else that of its file. */
 export const nameOfCopy = (copy: Pick<FoundCopy, 'name' | 'path'>): string => copy.name ?? stemOfPath(copy.path);
-
-/**
- * Copies with the same key are one plugin: same folded name and same folded vendor. A format's name at the end
- * of a name does not count.
- */
-export function pluginKey(copy: Pick<FoundCopy, 'name' | 'path' | 'vendor'>): string {
-  const name = fold(nameOfCopy(copy).replace(/_/g, ' ')).replace(/[\s(-]*\b(lv2|vst3?|clap|ladspa)\b\)?$/, '').trim();
-  return `${name}|${foldVendor(copy.vendor)}`;
-}
 
 /** Formats, preferred first (common practice, no published source): newer before older. */
 export const preferred: readonly Format[] = ['VST3', 'CLAP', 'AU', 'LV2', 'VST2', 'LADSPA'];

@@ -1,4 +1,5 @@
 /** What a scan found, held against what was known: its findings. */
+import { plainText } from '../change.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
 
 export const findingSorts = ['arrived', 'returned', 'updated', 'moved', 'gone', 'away', 'failed'] as const;
@@ -61,15 +62,11 @@ const identityKey = (copy: FoundCopy): string | null => (copy.identity === null 
 
 function compareOne(before: KnownCopy, copy: FoundCopy): Comparison {
   const base = { found: copy, known: before.key, from: before.copy.version, to: copy.version };
-  const sameProblem = plain(before.copy.problem) === plain(copy.problem);
+  const sameProblem = plainText(before.copy.problem) === plainText(copy.problem);
   if (copy.status === 'failed' && !(sameProblem && before.state === 'present')) return { sort: 'failed', ...base };
   if (before.state !== 'present') return { sort: 'returned', ...base };
   if (sameFacts(before.copy, copy)) return { sort: 'unchanged', ...base };
   return { sort: 'updated', ...base };
 }
 
-const sameFacts = (a: FoundCopy, b: FoundCopy): boolean => plain(a) === plain(b);
-
-/** A value as text that does not depend on the order of its keys, which a database may change. */
-const plain = (value: unknown): string => JSON.stringify(value, (_, part: unknown) =>
-  (typeof part === 'object' && part !== null && !Array.isArray(part) ? Object.fromEntries(Object.entries(part).sort(([a], [b]) => (a < b ? -1 : 1))) : part));
+const sameFacts = (a: FoundCopy, b: FoundCopy): boolean => plainText(a) === plainText(b);

@@ -1,28 +1,35 @@
-/** What a plugin is called and what it is, told from its copies. */
+/** What a plugin is called and who made it, told from its copies, and what is known for classifying it. */
+import { withoutBits, withoutWidth, nameKeyOf } from '../catalog/name-key.ts';
 import { nameOfCopy, preferred } from '../catalog/plugin.ts';
-import type { Kind } from '../catalog/kind.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
-import { readDeclared } from './declared.ts';
+import type { SeriesShare, Subject } from './evidence.ts';
+import { isGenericWord } from './generic.ts';
 
-export interface PluginFacts {
+export interface NamedPlugin {
   readonly name: string;
+  /** As the first copy that names one spells it. */
   readonly vendor: string | null;
-  readonly kind: Kind;
-  readonly types: readonly string[];
 }
 
-/**
- * The facts of the first copy, by preferred format and then path, that says each: a name of its own before a
- * file's name, a kind other than unknown. Types are those of the first copy that declares any.
- */
-export function pluginFacts(copies: readonly FoundCopy[]): PluginFacts {
-  const ordered = [...copies].sort((a, b) => preferred.indexOf(a.format) - preferred.indexOf(b.format) || (a.path < b.path ? -1 : a.path > b.path ? 1 : 0));
-  const declared = ordered.map((copy) => readDeclared(copy.format, copy.declared));
-  const first = ordered[0];
+/** Copies by preferred format and then path: the first that says something counts. */
+const inOrder = (copies: readonly FoundCopy[]): FoundCopy[] =>
+  [...copies].sort((a, b) => preferred.indexOf(a.format) - preferred.indexOf(b.format) || (a.path < b.path ? -1 : a.path > b.path ? 1 : 0));
+
+/** A name of its own goes before a file's; where there are several widths, none of them stands in the name. */
+export function nameOf(copies: readonly FoundCopy[]): NamedPlugin {
+  const ordered = inOrder(copies), first = ordered[0];
+  const own = ordered.filter((copy) => copy.name !== null), vendor = ordered.find((copy) => copy.vendor !== null)?.vendor ?? null;
+  const name = own[0]?.name ?? (first ? withoutBits(nameOfCopy(first).replaceAll('_', ' ')) : '');
+  const widths = new Set(own.map((copy) => nameKeyOf(nameOfCopy(copy), copy.vendor, copy.audioIn === 0, isGenericWord).width));
+  return { vendor, name: widths.size > 1 ? withoutWidth(name) : name };
+}
+
+/** What is known of the plugin apart from its name: the first copy that says each. */
+export function subjectOf(name: string, copies: readonly FoundCopy[], series: readonly SeriesShare[]): Subject {
+  const ordered = inOrder(copies), told = ordered.find((copy) => copy.audioIn !== null && copy.audioOut !== null);
+  const declared = new Map(ordered.filter((copy) => copy.declared.length > 0).map((copy) => [`${copy.format} ${copy.declared.join()}`, { format: copy.format, values: copy.declared }]));
   return {
-    name: ordered.find((copy) => copy.name !== null)?.name ?? (first ? nameOfCopy(first) : ''),
-    vendor: ordered.find((copy) => copy.vendor !== null)?.vendor ?? null,
-    kind: declared.find((d) => d.kind !== 'unknown')?.kind ?? 'unknown',
-    types: declared.find((d) => d.types.length > 0)?.types ?? [],
+    name, series, declared: [...declared.values()], audioIn: told?.audioIn ?? null, audioOut: told?.audioOut ?? null,
+    notesIn: ordered.find((copy) => copy.notesIn !== null)?.notesIn ?? null, notesOut: ordered.find((copy) => copy.notesOut !== null)?.notesOut ?? null,
   };
 }

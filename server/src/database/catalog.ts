@@ -1,12 +1,12 @@
 /** Plugins and their copies. */
-import { In, type EntityManager } from 'typeorm';
+import { In, IsNull, type EntityManager } from 'typeorm';
 import { asId, type CopyId, type CopyState, type Plugin, type PluginId } from '@clever-drawer/core';
-import { insertMany } from './bulk.ts';
+import { insertMany, withoutNul } from './bulk.ts';
 import { BundleTable, CopyTable, PluginTable, type BundleRow, type CopyRow, type PluginRow } from './schemas.ts';
 
 /** All plugins of a computer with their copies, by name; those of which everything is set aside are left out. */
 export async function readCatalog(manager: EntityManager, computer: string): Promise<Plugin[]> {
-  const plugins: (Omit<PluginRow, 'computerId' | 'key'>)[] = await manager.query(
+  const plugins: (Omit<PluginRow, 'computerId' | 'grounds'>)[] = await manager.query(
     `SELECT id, name, vendor, kind, types, arrived_at "arrivedAt" FROM plugin WHERE computer_id = $1 ORDER BY name, id`, [computer]);
   const copies: (Pick<CopyRow, 'id' | 'format' | 'path'> & { state: CopyState; pluginId: string; version: string | null; hasPicture: boolean; is32Bit: boolean })[] = await manager.query(
     `SELECT id, plugin_id "pluginId", format, path, state, facts->>'version' "version", facts->>'picture' IS NOT NULL "hasPicture",
@@ -33,26 +33,39 @@ export const copiesOfPlugins = (manager: EntityManager, plugins: readonly string
 
 export const allCopies = (manager: EntityManager, computer: string): Promise<CopyRow[]> => manager.getRepository(CopyTable).findBy({ computerId: computer });
 
-export const pluginsByKey = (manager: EntityManager, computer: string, keys: readonly string[]): Promise<PluginRow[]> =>
-  manager.query(`SELECT id, computer_id "computerId", key, name, vendor, kind, types, arrived_at "arrivedAt" FROM plugin WHERE computer_id = $1 AND key = ANY($2)`, [computer, keys]);
-
-/** For keys without a vendor (`name|`): the plugin of that name, where the computer has exactly one. */
-export async function onlyNamesakes(manager: EntityManager, computer: string, keys: readonly string[]): Promise<Map<string, string>> {
-  if (keys.length === 0) return new Map();
-  const rows: { name: string; id: string }[] = await manager.query(
-    `SELECT split_part(key, '|', 1) || '|' AS name, min(id::text) id FROM plugin WHERE computer_id = $1 AND split_part(key, '|', 1) || '|' = ANY($2) GROUP BY 1 HAVING count(*) = 1`, [computer, keys]);
-  return new Map(rows.map((row) => [row.name, row.id]));
-}
-
 export const addPlugins = (manager: EntityManager, rows: readonly PluginRow[]): Promise<void> => insertMany(manager, PluginTable, rows);
 
-/** Writes what a plugin's copies now say of it. */
-export async function updatePluginFacts(manager: EntityManager, rows: readonly Pick<PluginRow, 'id' | 'name' | 'vendor' | 'kind' | 'types'>[]): Promise<void> {
+/** Writes what the plugins' copies now say of them. */
+export async function updatePlugins(manager: EntityManager, rows: readonly Pick<PluginRow, 'id' | 'name' | 'vendor' | 'kind' | 'types' | 'grounds'>[]): Promise<void> {
   if (rows.length === 0) return;
   await manager.query(
-    `UPDATE plugin SET name = new.name, vendor = new.vendor, kind = new.kind, types = new.types
-       FROM jsonb_to_recordset($1::jsonb) AS new (id uuid, name text, vendor text, kind text, types jsonb) WHERE plugin.id = new.id`, [JSON.stringify(rows)]);
+    `UPDATE plugin SET name = new.name, vendor = new.vendor, kind = new.kind, types = new.types, grounds = new.grounds
+       FROM jsonb_to_recordset($1::jsonb) AS new (id uuid, name text, vendor text, kind text, types jsonb, grounds jsonb) WHERE plugin.id = new.id`, [withoutNul(JSON.stringify(rows))]);
 }
+
+/** Gives copies their plugins; findings of theirs follow. */
+export async function moveCopies(manager: EntityManager, moves: readonly { copy: string; plugin: string }[]): Promise<void> {
+  if (moves.length === 0) return;
+  const rows = JSON.stringify(moves);
+  await manager.query(`UPDATE finding SET plugin_id = new.plugin FROM jsonb_to_recordset($1::jsonb) AS new (copy uuid, plugin uuid), copy
+    WHERE copy.id = new.copy AND finding.plugin_id = copy.plugin_id AND finding.path = copy.path AND finding.format = copy.format`, [rows]);
+  await manager.query('UPDATE copy SET plugin_id = new.plugin FROM jsonb_to_recordset($1::jsonb) AS new (copy uuid, plugin uuid) WHERE copy.id = new.copy', [rows]);
+}
+
+/** Plugins of which something was made: filed, named, answered, loaded, or standing in a slot. */
+export async function usedPlugins(manager: EntityManager, computer: string): Promise<Set<string>> {
+  const rows: { id: string }[] = await manager.query(
+    `SELECT id FROM plugin p WHERE computer_id = $1 AND (EXISTS (SELECT FROM placement x WHERE x.plugin_id = p.id) OR EXISTS (SELECT FROM naming x WHERE x.plugin_id = p.id)
+        OR EXISTS (SELECT FROM answer x WHERE x.plugin_id = p.id) OR EXISTS (SELECT FROM load x WHERE x.plugin_id = p.id) OR EXISTS (SELECT FROM slot x WHERE x.plugin_id = p.id))`, [computer]);
+  return new Set(rows.map((row) => row.id));
+}
+
+/** Removes plugins that have no copy and of which nothing was made. */
+export const forgetEmptyPlugins = (manager: EntityManager, computer: string, used: ReadonlySet<string>): Promise<unknown> => manager.query(
+  `DELETE FROM plugin p WHERE computer_id = $1 AND NOT EXISTS (SELECT FROM copy c WHERE c.plugin_id = p.id) AND NOT (id = ANY($2))
+      AND NOT EXISTS (SELECT FROM belonging b WHERE b.plugin_id = p.id OR b.before_id = p.id)`, [computer, [...used]]);
+
+export const listPlugins = (manager: EntityManager, computer: string): Promise<PluginRow[]> => manager.getRepository(PluginTable).findBy({ computerId: computer });
 
 /** Adds copies; those whose id is there already get the new facts. */
 export const saveCopies = (manager: EntityManager, rows: readonly CopyRow[]): Promise<void> => insertMany(manager, CopyTable, rows, ['id']);
@@ -77,3 +90,15 @@ export async function forgetBundles(manager: EntityManager, computer: string, pa
 export async function forgetCopies(manager: EntityManager, ids: readonly string[]): Promise<void> {
   if (ids.length > 0) await manager.query('DELETE FROM copy WHERE id = ANY($1) AND plugin_id IS NULL', [ids]);
 }
+
+/** Whether some plugin has never been sorted, as after an update of the program. */
+export const hasUnsorted = (manager: EntityManager, computer: string): Promise<boolean> => manager.getRepository(PluginTable).existsBy({ computerId: computer, grounds: IsNull() });
+
+/** The plugins that copies of this computer belong to. */
+export async function pluginsOfCopies(manager: EntityManager, computer: string, copies: readonly string[]): Promise<Map<string, string | null>> {
+  const rows: { id: string; plugin: string | null }[] = copies.length === 0 ? [] : await manager.query('SELECT id, plugin_id plugin FROM copy WHERE computer_id = $1 AND id = ANY($2::uuid[])', [computer, copies]);
+  return new Map(rows.map((row) => [row.id, row.plugin]));
+}
+
+/** Whether any computer has a plugin of that id. */
+export const isPlugin = (manager: EntityManager, id: string): Promise<boolean> => manager.getRepository(PluginTable).existsBy({ id });

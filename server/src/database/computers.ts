@@ -12,7 +12,7 @@ export const lockComputer = (manager: EntityManager, id: string): Promise<Comput
   manager.getRepository(ComputerTable).findOne({ where: { id }, lock: { mode: 'pessimistic_write' } });
 
 export async function addComputer(manager: EntityManager, name: string, createdAt: Date): Promise<ComputerRow> {
-  const row: ComputerRow = { id: randomUUID(), name, revision: 0, createdAt };
+  const row: ComputerRow = { id: randomUUID(), name, revision: 0, createdAt, doubts: [] };
   await manager.getRepository(ComputerTable).insert(row);
   return row;
 }
@@ -22,3 +22,7 @@ export async function nextRevision(manager: EntityManager, computer: ComputerRow
   await manager.getRepository(ComputerTable).update({ id: computer.id }, { revision: computer.revision + 1 });
   return computer.revision + 1;
 }
+
+/** Keeps which plugins may be one, as the last sorting found. */
+export const saveDoubts = (manager: EntityManager, computer: string, doubts: ComputerRow['doubts']): Promise<unknown> =>
+  manager.query('UPDATE computer SET doubts = $2::jsonb WHERE id = $1', [computer, JSON.stringify(doubts)]);

@@ -1,8 +1,8 @@
 /** The order of a computer in its tables: read whole, changed by changes. */
 import type { EntityManager } from 'typeorm';
-import { asId, orderOf, type CabinetId, type FolderId, type Order, type OrderChange, type OrderRecord, type PluginId } from '@clever-drawer/core';
+import { asId, orderOf, type Answer, type CabinetId, type FolderId, type Order, type OrderChange, type OrderRecord, type PluginId, type SpellingId } from '@clever-drawer/core';
 import { insertMany } from './bulk.ts';
-import { CabinetTable, FolderTable, NamingTable, PlacementTable, type CabinetRow, type FolderRow, type NamingRow, type PlacementRow } from './schemas.ts';
+import { AnswerTable, BelongingTable, CabinetTable, FolderTable, NamingTable, PlacementTable, SpellingTable, type AnswerRow, type BelongingRow, type CabinetRow, type FolderRow, type NamingRow, type PlacementRow, type SpellingRow } from './schemas.ts';
 
 /** All records of one computer's order. */
 export async function readOrder(manager: EntityManager, computer: string): Promise<Order> {
@@ -15,8 +15,15 @@ export async function readOrder(manager: EntityManager, computer: string): Promi
        FROM placement p JOIN folder f ON f.id = p.folder_id JOIN cabinet c ON c.id = f.cabinet_id WHERE c.computer_id = $1`, [computer]);
   const namings: NamingRow[] = await manager.query(
     `SELECT n.plugin_id "pluginId", n.nickname, n.slot_label "slotLabel" FROM naming n JOIN plugin p ON p.id = n.plugin_id WHERE p.computer_id = $1`, [computer]);
-  return orderOf([...cabinets.map(fromCabinet), ...folders.map(fromFolder), ...placements.map(fromPlacement), ...namings.map(fromNaming)]);
+  const said = [...(await readAnswers(manager, computer)).map(fromAnswer), ...(await readBelongings(manager, computer)).map(fromBelonging), ...(await readSpellings(manager, computer)).map(fromSpelling)];
+  return orderOf([...cabinets.map(fromCabinet), ...folders.map(fromFolder), ...placements.map(fromPlacement), ...namings.map(fromNaming), ...said]);
 }
+
+export const readAnswers = (manager: EntityManager, computer: string): Promise<AnswerRow[]> => manager.query(
+  `SELECT a.plugin_id "pluginId", a.kind, a.types, a.vendor, a.licence, a.tags, a.notes, a.is_hidden "isHidden", a.picture FROM answer a JOIN plugin p ON p.id = a.plugin_id WHERE p.computer_id = $1`, [computer]);
+export const readBelongings = (manager: EntityManager, computer: string): Promise<BelongingRow[]> => manager.query(
+  `SELECT b.copy_id "copyId", b.plugin_id "pluginId", b.before_id "beforeId" FROM belonging b JOIN copy c ON c.id = b.copy_id WHERE c.computer_id = $1`, [computer]);
+export const readSpellings = (manager: EntityManager, computer: string): Promise<SpellingRow[]> => manager.getRepository(SpellingTable).findBy({ computerId: computer });
 
 const fromCabinet = (row: CabinetRow): OrderRecord => ({ table: 'cabinet', id: asId(row.id), name: row.name, position: row.position });
 const fromFolder = (row: FolderRow): OrderRecord => ({
@@ -25,6 +32,10 @@ const fromFolder = (row: FolderRow): OrderRecord => ({
 });
 const fromPlacement = (row: PlacementRow): OrderRecord => ({ table: 'placement', id: asId(row.id), folder: asId(row.folderId), plugin: asId<PluginId>(row.pluginId), position: row.position });
 const fromNaming = (row: NamingRow): OrderRecord => ({ table: 'naming', id: asId(row.pluginId), nickname: row.nickname, slotLabel: row.slotLabel });
+
+export const fromAnswer = ({ pluginId, ...row }: AnswerRow): Answer => ({ table: 'answer', id: asId(pluginId), ...row });
+const fromBelonging = (row: BelongingRow): OrderRecord => ({ table: 'belonging', id: asId(row.copyId), plugin: asId<PluginId>(row.pluginId), before: asId<PluginId>(row.beforeId) });
+const fromSpelling = (row: SpellingRow): OrderRecord => ({ table: 'spelling', id: asId<SpellingId>(row.id), spelling: row.spelling, vendor: row.vendor });
 
 /** Writes a change: removed records first, then updated, then added, each in the order of the change. */
 export async function applyToTables(manager: EntityManager, computer: string, change: OrderChange): Promise<void> {
@@ -40,6 +51,9 @@ async function remove(manager: EntityManager, records: readonly OrderRecord[]): 
   };
   await del('placement', 'id', ids('placement'));
   await del('naming', 'plugin_id', ids('naming'));
+  await del('answer', 'plugin_id', ids('answer'));
+  await del('belonging', 'copy_id', ids('belonging'));
+  await del('spelling', 'id', ids('spelling'));
   await del('folder', 'id', ids('folder'));
   await del('cabinet', 'id', ids('cabinet'));
 }
@@ -50,6 +64,9 @@ async function update(manager: EntityManager, record: OrderRecord): Promise<void
     case 'folder': await manager.getRepository(FolderTable).update({ id: record.id }, toFolder(record)); return;
     case 'placement': await manager.getRepository(PlacementTable).update({ id: record.id }, toPlacement(record)); return;
     case 'naming': await manager.getRepository(NamingTable).update({ pluginId: record.id }, { nickname: record.nickname, slotLabel: record.slotLabel }); return;
+    case 'answer': await manager.getRepository(AnswerTable).save(toAnswer(record)); return;
+    case 'belonging': await manager.getRepository(BelongingTable).update({ copyId: record.id }, { pluginId: record.plugin, beforeId: record.before }); return;
+    case 'spelling': await manager.getRepository(SpellingTable).update({ id: record.id }, { vendor: record.vendor }); return;
     default: record satisfies never;
   }
 }
@@ -58,12 +75,25 @@ type Of<T extends OrderRecord['table']> = Extract<OrderRecord, { table: T }>;
 const toFolder = (r: Of<'folder'>): FolderRow => ({ id: r.id, cabinetId: r.cabinet, parentId: r.parent, form: r.form, name: r.name, position: r.position, rule: r.rule });
 const toPlacement = (r: Of<'placement'>): PlacementRow => ({ id: r.id, folderId: r.folder, pluginId: r.plugin, position: r.position });
 
+const toAnswer = ({ id, table: _, ...facts }: Of<'answer'>): AnswerRow => ({ pluginId: id, ...facts });
+
 async function add(manager: EntityManager, computer: string, records: readonly OrderRecord[]): Promise<void> {
   const of = <T extends OrderRecord['table']>(table: T): Of<T>[] => records.filter((r): r is Of<T> => r.table === table);
   await insertMany(manager, CabinetTable, of('cabinet').map((r): CabinetRow => ({ id: r.id, computerId: computer, name: r.name, position: r.position })));
   for (const level of byDepth(of('folder'))) await insertMany(manager, FolderTable, level.map(toFolder));
   await insertMany(manager, PlacementTable, of('placement').map(toPlacement));
   await insertMany(manager, NamingTable, of('naming').map((r): NamingRow => ({ pluginId: r.id, nickname: r.nickname, slotLabel: r.slotLabel })));
+  await insertMany(manager, AnswerTable, of('answer').map(toAnswer));
+  await makePlugins(manager, of('belonging'));
+  await insertMany(manager, BelongingTable, of('belonging').map((r): BelongingRow => ({ copyId: r.id, pluginId: r.plugin, beforeId: r.before })));
+  await insertMany(manager, SpellingTable, of('spelling').map((r): SpellingRow => ({ id: r.id, computerId: computer, spelling: r.spelling, vendor: r.vendor })));
+}
+
+/** A part of a plugin that becomes one of its own starts with what its plugin is; sorting tells more. */
+async function makePlugins(manager: EntityManager, belongings: readonly Of<'belonging'>[]): Promise<void> {
+  if (belongings.length > 0) await manager.query(
+    `INSERT INTO plugin (id, computer_id, name, vendor, kind, types, arrived_at) SELECT DISTINCT ON (b.plugin) b.plugin, p.computer_id, p.name, p.vendor, p.kind, p.types, p.arrived_at
+       FROM jsonb_to_recordset($1::jsonb) AS b (plugin uuid, before uuid) JOIN plugin p ON p.id = b.before ON CONFLICT (id) DO NOTHING`, [JSON.stringify(belongings)]);
 }
 
 /** Folders with those that others stand in first, so that each finds its parent. */

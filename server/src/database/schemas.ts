@@ -1,13 +1,13 @@
 /** The tables, as TypeORM entity schemas. Rows carry the same words as core's records. */
 import { EntitySchema, type EntitySchemaColumnOptions, type EntitySchemaOptions } from 'typeorm';
-import type { CopyState, FindingSort, FolderForm, Format, FoundCopy, Kind, OrderChange, Problem, Rule, ScanState, TrackSort } from '@clever-drawer/core';
+import type { CopyState, Grounds, Licence, TwinDoubt, FindingSort, FolderForm, Format, FoundCopy, Kind, OrderChange, Problem, Rule, ScanState, TrackSort } from '@clever-drawer/core';
 
-export interface ComputerRow { id: string; name: string; revision: number; createdAt: Date }
+export interface ComputerRow { id: string; name: string; revision: number; createdAt: Date; doubts: readonly TwinDoubt[] }
 export interface PlaceRow { id: string; computerId: string; path: string; formats: Format[]; addedAt: Date; isOn: boolean; isWatched: boolean }
 export interface AsideRow { computerId: string; path: string; name: string; at: Date }
 /** One file or bundle that was looked at, with what tells whether it changed. */
 export interface BundleRow { computerId: string; format: Format; path: string; placeId: string | null; fingerprint: string }
-export interface PluginRow { id: string; computerId: string; key: string; name: string; vendor: string | null; kind: Kind; types: string[]; arrivedAt: Date }
+export interface PluginRow { id: string; computerId: string; name: string; vendor: string | null; kind: Kind; types: readonly string[]; arrivedAt: Date; grounds: Grounds | null }
 /** `away`: its place is out of reach or switched off. `aside`: set aside by the user. */
 export type CopyRowState = CopyState | 'aside';
 export interface CopyRow {
@@ -18,6 +18,13 @@ export interface CabinetRow { id: string; computerId: string; name: string; posi
 export interface FolderRow { id: string; cabinetId: string; parentId: string | null; form: FolderForm; name: string; position: string; rule: Rule | null }
 export interface PlacementRow { id: string; folderId: string; pluginId: string; position: string }
 export interface NamingRow { pluginId: string; nickname: string | null; slotLabel: string | null }
+export interface AnswerRow {
+  pluginId: string; kind: Kind | null; types: readonly string[] | null; vendor: string | null; licence: Licence | null; tags: readonly string[]; notes: string; isHidden: boolean; picture: string | null;
+}
+export interface BelongingRow { copyId: string; pluginId: string; beforeId: string }
+export interface SpellingRow { id: string; computerId: string; spelling: string; vendor: string }
+/** A picture of the user's own, as WebP. */
+export interface PictureRow { id: string; computerId: string; bytes: Buffer; at: Date }
 export interface ChangeRow { computerId: string; number: number; at: Date; words: string; state: 'done' | 'undone' | 'discarded'; change: OrderChange }
 export interface ScanRow {
   id: string; computerId: string; startedAt: Date; endedAt: Date | null; state: ScanState; looked: number; counts: Record<FindingSort | 'unchanged', number>;
@@ -62,7 +69,7 @@ function schema<T extends object>(name: string, columns: Columns<T>, more: Parti
 const unique = (name: string, ...columns: string[]): { name: string; columns: string[] }[] => [{ name, columns }];
 const index = (name: string, ...columns: string[]): { name: string; columns: string[] } => ({ name, columns });
 
-export const ComputerTable = schema<ComputerRow>('computer', { id, name: text, revision: whole, createdAt: time });
+export const ComputerTable = schema<ComputerRow>('computer', { id, name: text, revision: whole, createdAt: time, doubts: json });
 export const PlaceTable = schema<PlaceRow>('place', {
   id, computerId: toRow('place', 'computer', 'computer_id', 'CASCADE'), path: text, formats: json, addedAt: time, isOn: flag, isWatched: flag,
 }, { uniques: unique('place_path_key', 'computerId', 'path') });
@@ -72,8 +79,8 @@ export const BundleTable = schema<BundleRow>('bundle', {
   placeId: toRow('bundle', 'place', 'place_id', 'SET NULL'), fingerprint: text,
 });
 export const PluginTable = schema<PluginRow>('plugin', {
-  id, computerId: toRow('plugin', 'computer', 'computer_id', 'CASCADE'), key: text, name: text, vendor: maybeText, kind: text, types: json, arrivedAt: time,
-}, { uniques: unique('plugin_key_key', 'computerId', 'key') });
+  id, computerId: toRow('plugin', 'computer', 'computer_id', 'CASCADE'), name: text, vendor: maybeText, kind: text, types: json, arrivedAt: time, grounds: maybeJson,
+}, { indices: [index('plugin_computer_idx', 'computerId')] });
 export const CopyTable = schema<CopyRow>('copy', {
   id, computerId: toRow('copy', 'computer', 'computer_id', 'CASCADE'), pluginId: toRow('copy', 'plugin', 'plugin_id', 'SET NULL'),
   placeId: toRow('copy', 'place', 'place_id', 'SET NULL'), key: text, format: text, path: text, status: text, state: text, facts: json, firstSeenAt: time, lastSeenAt: time,
@@ -89,6 +96,17 @@ export const PlacementTable = schema<PlacementRow>('placement', {
 export const NamingTable = schema<NamingRow>('naming', {
   pluginId: toRow('naming', 'plugin', 'plugin_id', 'CASCADE', { type: 'uuid', primary: true }), nickname: maybeText, slotLabel: maybeText,
 });
+const primary: EntitySchemaColumnOptions = { type: 'uuid', primary: true };
+export const AnswerTable = schema<AnswerRow>('answer', {
+  pluginId: toRow('answer', 'plugin', 'plugin_id', 'CASCADE', primary), kind: maybeText, types: maybeJson, vendor: maybeText, licence: maybeJson, tags: json, notes: text, isHidden: flag, picture: { type: 'uuid', nullable: true },
+});
+export const BelongingTable = schema<BelongingRow>('belonging', {
+  copyId: toRow('belonging', 'copy', 'copy_id', 'CASCADE', primary), pluginId: toRow('belonging', 'plugin', 'plugin_id', 'CASCADE'), beforeId: toRow('belonging', 'plugin', 'before_id', 'CASCADE'),
+});
+export const SpellingTable = schema<SpellingRow>('spelling', {
+  id, computerId: toRow('spelling', 'computer', 'computer_id', 'CASCADE'), spelling: text, vendor: text,
+}, { uniques: unique('spelling_spelling_key', 'computerId', 'spelling') });
+export const PictureTable = schema<PictureRow>('picture', { id, computerId: toRow('picture', 'computer', 'computer_id', 'CASCADE'), bytes: { type: 'bytea' }, at: time });
 export const ChangeTable = schema<ChangeRow>('change', {
   computerId: toRow('change', 'computer', 'computer_id', 'CASCADE', { type: 'uuid', primary: true }), number: { ...whole, primary: true }, at: time, words: text, state: text, change: json,
 });
@@ -109,6 +127,6 @@ export const LoadTable = schema<LoadRow>('load', {
 }, { indices: [index('load_plugin_idx', 'pluginId')] });
 
 export const tables = [
-  ComputerTable, PlaceTable, AsideTable, BundleTable, PluginTable, CopyTable, CabinetTable, FolderTable, PlacementTable, NamingTable, ChangeTable, ScanTable, FindingTable,
+  ComputerTable, PlaceTable, AsideTable, BundleTable, PluginTable, CopyTable, CabinetTable, FolderTable, PlacementTable, NamingTable, AnswerTable, BelongingTable, SpellingTable, PictureTable, ChangeTable, ScanTable, FindingTable,
   TrackTable, SlotTable, LoadTable,
 ];

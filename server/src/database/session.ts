@@ -15,7 +15,7 @@ export const findTrack = (manager: EntityManager, computer: string, id: string):
   manager.getRepository(TrackTable).findOneBy({ id, computerId: computer });
 
 export const listSlots = (manager: EntityManager, computer: string): Promise<SlotRow[]> =>
-  manager.query(`SELECT s.id, s.track_id "trackId", s.number, s.plugin_id "pluginId", s.copy_id "copyId" FROM slot s JOIN track t ON t.id = s.track_id
+  manager.query(`SELECT s.id, s.track_id "trackId", s.number, coalesce(c.plugin_id, s.plugin_id) "pluginId", s.copy_id "copyId" FROM slot s JOIN track t ON t.id = s.track_id LEFT JOIN copy c ON c.id = s.copy_id
                   WHERE t.computer_id = $1 ORDER BY s.number`, [computer]);
 
 export const slotsOfTrack = (manager: EntityManager, track: string): Promise<SlotRow[]> =>
@@ -39,11 +39,12 @@ export async function removeSlot(manager: EntityManager, computer: string, id: s
 
 export const addLoads = (manager: EntityManager, rows: readonly LoadRow[]): Promise<void> => insertMany(manager, LoadTable, rows);
 
-/** Each loaded plugin's loads in short; warmth as core's `warmth` has it. */
+/** Each loaded plugin's loads in short; those of a copy count for the plugin it belongs to now, those of a plugin that was joined for the other. Warmth as core's `warmth` has it. */
 export async function readUsage(manager: EntityManager, computer: string, now: Date): Promise<Usage[]> {
   const rows: { plugin: string; loads: number; lastLoaded: Date; warmth: number }[] = await manager.query(
-    `SELECT plugin_id plugin, count(*)::int loads, max(at) "lastLoaded",
+    `WITH joined AS (SELECT DISTINCT ON (before_id) before_id, plugin_id FROM belonging b WHERE plugin_id <> before_id AND NOT EXISTS (SELECT FROM copy c WHERE c.plugin_id = b.before_id) ORDER BY before_id, plugin_id)
+     SELECT coalesce(c.plugin_id, joined.plugin_id, load.plugin_id) plugin, count(*)::int loads, max(at) "lastLoaded",
             sum(power(2, - greatest(0, extract(epoch FROM ($2::timestamptz - at)))::float8 / ($3::float8 * 86400))) warmth
-       FROM load WHERE computer_id = $1 GROUP BY plugin_id ORDER BY plugin_id`, [computer, now, halfLifeDays]);
+       FROM load LEFT JOIN copy c ON c.id = load.copy_id LEFT JOIN joined ON joined.before_id = load.plugin_id WHERE load.computer_id = $1 GROUP BY 1 ORDER BY 1`, [computer, now, halfLifeDays]);
   return rows.map((row) => ({ ...row, lastLoaded: row.lastLoaded.toISOString() }));
 }

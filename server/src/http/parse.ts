@@ -1,6 +1,6 @@
 /** Requests parsed with Yup: a value of the right shape, or problems that name the field. */
 import { array, boolean, lazy, number, object, string, ValidationError, type Schema } from 'yup';
-import { actSize, failed, folderForms, nameLength, ok, scanModes, trackSorts, type Act, type LoadRequest, type PastLoad, type Problem, type Result, type Rule, type ScanMode, type TrackSort } from '@clever-drawer/core';
+import { actSize, answerLimits, failed, folderForms, isType, kinds, licenceStates, nameLength, ok, scanModes, trackSorts, type Act, type LoadRequest, type PastLoad, type Problem, type Result, type Rule, type ScanMode, type TrackSort } from '@clever-drawer/core';
 
 /** Parses a body strictly: nothing is converted, unknown fields are dropped. */
 export async function parse<T>(schema: Schema<T>, body: unknown): Promise<Result<T>> {
@@ -31,6 +31,17 @@ const ruleSchema = object({
 const rule = () => ruleSchema.required() as unknown as Schema<Rule>;
 const maybeRule = () => ruleSchema.nullable().defined() as unknown as Schema<Rule | null>;
 
+const ids = () => array(needed()).min(1).max(actSize).required();
+const tags = () => array(string().trim().max(answerLimits.tag).required()).max(answerLimits.tags).required();
+const owner = () => object({ plugin: needed(), copies: array(needed()).max(10_000).required() }).required();
+const type = () => string().test('type', '${path} must be a type of the tree', (text) => text !== undefined && isType(text)).required();
+/** Only what is given is said; a given null takes it back. */
+const answerSchema = object({
+  kind: string().oneOf(kinds).nullable(), types: array(type()).max(answerLimits.types).nullable(), vendor: string().trim().min(1).max(nameLength).nullable(),
+  licence: object({ state: string().oneOf(licenceStates).required(), until: string().matches(/^\d{4}-\d{2}-\d{2}$/, '${path} must be a day as YYYY-MM-DD').nullable().defined() }).nullable().default(undefined),
+  tags: array(string().trim().max(answerLimits.tag).required()).max(answerLimits.tags), notes: string().max(answerLimits.notes), isHidden: boolean(), picture: id().nullable(),
+}).noUnknown();
+
 const acts: Record<Act['act'], Schema> = {
   'add-cabinet': object({ id: needed(), favourites: needed(), name: name() }),
   'add-folder': object({ id: needed(), cabinet: needed(), parent: maybe(), form: string().oneOf(folderForms.filter((f) => f !== 'favourites')).required(), name: name(), rule: maybeRule(), before: maybe() }),
@@ -42,6 +53,12 @@ const acts: Record<Act['act'], Schema> = {
   'take-out': object({ placements: array(needed()).min(1).max(actSize).required() }),
   'move-placement': object({ placement: needed(), before: maybe() }),
   name: object({ plugin: needed(), nickname: maybeName(), slotLabel: maybeName() }),
+  answer: object({ plugins: ids(), set: answerSchema.required() }),
+  tag: object({ plugins: ids(), add: tags(), remove: tags() }),
+  join: object({ into: owner(), from: array(owner()).min(1).max(100).required() }),
+  part: object({ copies: ids(), from: owner(), plugin: needed() }),
+  'keep-apart': object({ plugins: array(owner()).min(2).max(100).required() }),
+  spell: object({ spellings: array(object({ id: needed(), spelling: string().max(4096).required() })).min(1).max(1000).required(), vendor: maybeName() }),
 };
 
 export const actSchema = lazy((value: unknown) => {

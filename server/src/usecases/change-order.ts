@@ -1,11 +1,14 @@
 /** Acts on the order, undo and redo: each one transaction that also stores the change with its reverse. */
 import type { EntityManager } from 'typeorm';
-import { failed, isEmptyChange, ok, perform, stepOf, type Act, type OrderChange, type OrderStep, type OrderView, type Result } from '@clever-drawer/core';
+import { failed, isEmptyChange, ok, perform, stepOf, type Act, type OrderChange, type OrderStep, type OrderView, type Problem, type Result } from '@clever-drawer/core';
+import { isPlugin, pluginsOfCopies } from '../database/catalog.ts';
 import { changeToStep, markChange, pluginNames, recordChange, undoWords } from '../database/changes.ts';
 import { findComputer, lockComputer, nextRevision } from '../database/computers.ts';
 import { applyToTables, pluginsPlaced, readOrder } from '../database/order.ts';
+import { findOwnPicture } from '../database/pictures.ts';
 import type { ComputerRow } from '../database/schemas.ts';
 import type { Parts } from '../parts.ts';
+import { followChange } from './sort-computer.ts';
 
 /** The whole order of a computer. */
 export function viewOrder(parts: Parts, computer: string): Promise<OrderView> {
@@ -19,6 +22,8 @@ export function viewOrder(parts: Parts, computer: string): Promise<OrderView> {
 /** Does one act and tells every window. */
 export function performAct(parts: Parts, computer: string, act: Act): Promise<Result<OrderStep>> {
   return step(parts, computer, async (manager) => {
+    const trouble = await troubleWith(manager, computer, act);
+    if (trouble) return failed(trouble);
     const names = await pluginNames(manager, computer, await pluginsOf(manager, computer, act));
     const performed = perform(await readOrder(manager, computer), act, (id) => names.get(id));
     if (!performed.ok || isEmptyChange(performed.value.change)) return performed;
@@ -31,8 +36,22 @@ export function performAct(parts: Parts, computer: string, act: Act): Promise<Re
 async function pluginsOf(manager: EntityManager, computer: string, act: Act): Promise<string[]> {
   if (act.act === 'file') return act.plugins.map((entry) => entry.plugin);
   if (act.act === 'name') return [act.plugin];
+  if (act.act === 'answer' || act.act === 'tag') return [...act.plugins];
+  if (act.act === 'join') return [act.into, ...act.from].map((owner) => owner.plugin);
+  if (act.act === 'keep-apart') return act.plugins.map((owner) => owner.plugin);
+  if (act.act === 'part') return [act.from.plugin];
   if (act.act !== 'take-out' && act.act !== 'move-placement') return [];
   return pluginsPlaced(manager, computer, act.act === 'take-out' ? act.placements : [act.placement]);
+}
+
+/** Why an act cannot be: copies that are no longer what its window saw, a picture or a new id that is not this computer's. */
+async function troubleWith(manager: EntityManager, computer: string, act: Act): Promise<Problem | null> {
+  const owners = act.act === 'join' ? [act.into, ...act.from] : act.act === 'keep-apart' ? act.plugins : act.act === 'part' ? [act.from] : [];
+  const pluginOf = await pluginsOfCopies(manager, computer, owners.flatMap((owner) => owner.copies));
+  if (owners.some(({ plugin, copies }) => copies.some((copy) => pluginOf.get(copy) !== plugin))) return { code: 'unknown-record', at: 'copies', what: 'copy of this plugin' };
+  if (act.act === 'part' && (await isPlugin(manager, act.plugin))) return { code: 'id-taken', at: 'plugin' };
+  if (act.act === 'answer' && typeof act.set.picture === 'string' && !(await findOwnPicture(manager, computer, act.set.picture))) return { code: 'unknown-record', at: 'picture', what: 'picture' };
+  return null;
 }
 
 /** Undoes the latest change, or redoes the one undone last. */
@@ -49,6 +68,7 @@ type Work = (manager: EntityManager) => Promise<Result<{ change: OrderChange; wo
 
 /** Runs the work on the locked computer, applies its change and counts the revision up, all or nothing. */
 async function step(parts: Parts, computer: string, work: Work): Promise<Result<OrderStep>> {
+  let changedCatalog = false;
   const result = await parts.database.transaction(async (manager): Promise<Result<OrderStep>> => {
     const row: ComputerRow | null = await lockComputer(manager, computer);
     if (!row) return failed({ code: 'unknown-record', at: 'computer', what: 'computer' });
@@ -56,9 +76,11 @@ async function step(parts: Parts, computer: string, work: Work): Promise<Result<
     if (!done.ok) return done;
     const { change, words } = done.value;
     if (!isEmptyChange(change)) await applyToTables(manager, computer, change);
+    changedCatalog = await followChange(manager, computer, change, parts.clock());
     const revision = isEmptyChange(change) ? row.revision : await nextRevision(manager, row);
     return ok({ revision, words, change, ...(await undoWords(manager, computer)) });
   });
   if (result.ok && !isEmptyChange(result.value.change)) parts.events.tell(computer, { event: 'order', step: result.value });
+  if (result.ok && changedCatalog) parts.events.tell(computer, { event: 'catalog' });
   return result;
 }

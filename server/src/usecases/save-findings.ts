@@ -1,8 +1,8 @@
 /** One batch of a scan, written in one transaction: copies, the plugins they belong to, findings, fingerprints. */
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import { copyKey, nameOfCopy, pluginFacts, pluginKey, type Comparison, type FindingSort, type FoundCopy } from '@clever-drawer/core';
-import { addPlugins, copiesOfPlugins, forgetCopies, markCopies, onlyNamesakes, pluginsByKey, saveBundles, saveCopies, updatePluginFacts } from '../database/catalog.ts';
+import { copyKey, foldVendor, isGenericWord, nameKeyOf, nameOfCopy, sortPlugins, type Comparison, type FindingSort, type FoundCopy } from '@clever-drawer/core';
+import { addPlugins, forgetCopies, markCopies, saveBundles, saveCopies } from '../database/catalog.ts';
 import { addFindings, saveScan } from '../database/scans.ts';
 import type { BundleRow, CopyRow, FindingRow, PluginRow, ScanRow } from '../database/schemas.ts';
 
@@ -11,6 +11,8 @@ export interface Batch {
   readonly comparisons: readonly Comparison[];
   /** Known copies by key. Kept up to date by saving. */
   readonly known: Map<string, CopyRow>;
+  /** Plugins of known copies by what they share at first sight. Kept up to date by saving. */
+  readonly plugins: Map<string, string>;
   /** The place that each bundle path was found in. */
   readonly placeOf: ReadonlyMap<string, string>;
   readonly bundles: readonly BundleRow[];
@@ -40,13 +42,12 @@ export async function saveBatch(manager: EntityManager, batch: Batch): Promise<v
       reported.push({ comparison, row });
     }
   }
-  await assignPlugins(manager, scan.computerId, rows, batch.now);
+  await assignPlugins(manager, scan.computerId, rows, batch.plugins, batch.now);
   await saveCopies(manager, rows);
   await markCopies(manager, seen, 'present', batch.now);
   await markCopies(manager, gone.map((row) => row.id), 'gone', batch.now);
   await markCopies(manager, away.map((row) => row.id), 'away', batch.now);
   await forgetCopies(manager, dropped.map((row) => row.id));
-  await refreshPlugins(manager, [...rows, ...gone]);
   await saveBundles(manager, batch.bundles);
   await report(manager, scan, reported);
   await saveScan(manager, scan);
@@ -61,39 +62,21 @@ function rowFor(batch: Batch, found: FoundCopy, before: CopyRow | undefined): Co
   };
 }
 
-/** Gives every copy that can be understood its plugin; a copy that has one keeps it. */
-async function assignPlugins(manager: EntityManager, computer: string, rows: readonly CopyRow[], now: Date): Promise<void> {
-  const free = rows.filter((row) => row.pluginId === null && row.status === 'ok');
-  const keys = new Map(free.map((row) => [row, pluginKey(row.facts)]));
-  const plugins = new Map((await pluginsByKey(manager, computer, [...new Set(keys.values())])).map((plugin) => [plugin.key, plugin.id]));
-  const namesakes = await onlyNamesakes(manager, computer, [...keys.values()].filter((key) => key.endsWith('|')));
+/** What copies of one plugin share at first sight; sorting, at the end of the scan, looks closer. */
+export const firstSight = ({ name, path, vendor, audioIn }: FoundCopy): string => `${nameKeyOf(nameOfCopy({ name, path }), vendor, audioIn === 0, isGenericWord).bare}|${foldVendor(vendor)}`;
+
+/** Gives every copy that can be understood a plugin to be shown with; a copy that has one keeps it. */
+async function assignPlugins(manager: EntityManager, computer: string, rows: readonly CopyRow[], plugins: Map<string, string>, now: Date): Promise<void> {
   const added: PluginRow[] = [];
-  for (const [row, key] of keys) {
-    let id = plugins.get(key) ?? (key.endsWith('|') ? namesakes.get(key) : undefined);
-    if (id === undefined) {
-      plugins.set(key, (id = randomUUID()));
-      const facts = pluginFacts([row.facts]);
-      added.push({ id, computerId: computer, key, arrivedAt: now, ...facts, types: [...facts.types] });
-    }
-    row.pluginId = id;
+  for (const row of rows) {
+    if (row.pluginId !== null || row.status === 'failed') continue;
+    const key = firstSight(row.facts), known = plugins.get(key);
+    row.pluginId = known ?? randomUUID();
+    if (known !== undefined) continue;
+    plugins.set(key, row.pluginId);
+    for (const plugin of sortPlugins([{ id: row.pluginId, copies: [row.facts], vendor: row.facts.vendor, sameBecause: [] }], new Map())) added.push({ ...plugin, computerId: computer, arrivedAt: now });
   }
   await addPlugins(manager, added);
-}
-
-/** Tells again from its copies what each touched plugin is: from those that are there, or from all when none is. */
-async function refreshPlugins(manager: EntityManager, rows: readonly CopyRow[]): Promise<void> {
-  const ids = [...new Set(rows.map((row) => row.pluginId).filter((id) => id !== null))];
-  if (ids.length === 0) return;
-  const byPlugin = new Map<string, CopyRow[]>();
-  for (const copy of await copiesOfPlugins(manager, ids)) {
-    const id = copy.pluginId ?? '';
-    byPlugin.set(id, [...(byPlugin.get(id) ?? []), copy]);
-  }
-  await updatePluginFacts(manager, [...byPlugin].map(([id, copies]) => {
-    const sound = copies.filter((copy) => copy.status === 'ok'), present = sound.filter((copy) => copy.state === 'present');
-    const facts = pluginFacts((present.length > 0 ? present : sound.length > 0 ? sound : copies).map((copy) => copy.facts));
-    return { id, ...facts, types: [...facts.types] };
-  }));
 }
 
 async function report(manager: EntityManager, scan: ScanRow, reported: readonly { comparison: Comparison; row: CopyRow }[]): Promise<void> {

@@ -1,8 +1,8 @@
 /** Looking through the places of a computer: only what changed is examined, and every batch is saved at once. */
 import { randomUUID } from 'node:crypto';
 import { access, constants } from 'node:fs/promises';
-import { asId, compare, copyKey, failed, findingSorts, nameOfCopy, ok, type Comparison, type FindingView, type Format, type FoundCopy, type KnownCopy, type Result, type ScanMode, type ScanProgress, type ScanView } from '@clever-drawer/core';
-import { allCopies, failedCopies, forgetBundles, readBundles } from '../database/catalog.ts';
+import { asId, compare, copyKey, failed, findingSorts, nameOfCopy, ok, type Comparison, type FindingView, type FoundCopy, type KnownCopy, type Result, type ScanMode, type ScanProgress, type ScanView } from '@clever-drawer/core';
+import { allCopies, failedCopies, forgetBundles, hasUnsorted, readBundles } from '../database/catalog.ts';
 import { listAsides } from '../database/asides.ts';
 import { listPlaces } from '../database/places.ts';
 import { addScan, listFindings, listScans, saveScan } from '../database/scans.ts';
@@ -10,7 +10,8 @@ import type { BundleRow, CopyRow, PlaceRow, ScanRow } from '../database/schemas.
 import type { ScanJob } from '../jobs/scan-jobs.ts';
 import type { Parts } from '../parts.ts';
 import type { FoundBundle } from '../scanner/index.ts';
-import { saveBatch } from './save-findings.ts';
+import { firstSight, saveBatch } from './save-findings.ts';
+import { sortComputer } from './sort-computer.ts';
 
 /** While a scan runs, windows fetch what it has found at most this often. Milliseconds. */
 const catalogEvery = 2_000;
@@ -51,6 +52,8 @@ class ScanRun {
   readonly #places: readonly PlaceRow[];
   readonly #mode: ScanMode;
   #known = new Map<string, CopyRow>();
+  #plugins = new Map<string, string>();
+  #hasChanged = false;
   #examiningSince = 0;
   #skipped = 0;
   #lastTold = 0;
@@ -70,6 +73,7 @@ class ScanRun {
     try {
       await addScan(database.manager, this.#scan);
       await this.#lookThrough();
+      await this.#sort();
       this.#scan.state = this.#job.stopped ? 'stopped' : 'done';
     } catch (error) {
       log.error({ error }, 'a scan broke off');
@@ -87,10 +91,11 @@ class ScanRun {
     // The places are walked while the database tells what was known.
     const [walked, copies, bundles, setAside] = await Promise.all([this.#walkPlaces(), allCopies(manager, computer), readBundles(manager, computer), listAsides(manager, computer)]);
     this.#known = new Map(copies.map((row) => [row.key, row]));
+    this.#plugins = new Map(copies.flatMap((row) => (row.pluginId === null || row.status === 'failed' ? [] : [[firstSight(row.facts), row.pluginId] as const])));
     const fingerprints = new Map(bundles.map((row) => [`${row.format}\n${row.path}`, row.fingerprint]));
     const asides = new Set(setAside.map((row) => row.path));
     const found = walked.found.filter((bundle) => !asides.has(bundle.path)), { reached, lost } = walked;
-    const toExamine = this.#chooser(fingerprints), changed = richestFirst(found.filter(toExamine));
+    const toExamine = this.#chooser(fingerprints), changed = found.filter(toExamine);
     await this.#sayBack(new Set(found.filter((bundle) => !toExamine(bundle)).map((bundle) => bundle.path)));
     const walkedPaths = new Set(found.map((bundle) => bundle.path));
     const missing = (): CopyRow[] => [...this.#known.values()].filter((row) => row.state !== 'aside' && !walkedPaths.has(row.path) && (row.placeId === null || reached.has(row.placeId)));
@@ -102,6 +107,12 @@ class ScanRun {
     if (this.#job.stopped || this.#mode === 'failed') return;
     await this.#sayAway(lost);
     await this.#sayGone(missing());
+  }
+
+  /** Sorts the catalog anew where anything changed, or where it never was. */
+  async #sort(): Promise<void> {
+    const { database, clock } = this.#parts, computer = this.#scan.computerId;
+    if (this.#hasChanged || (await hasUnsorted(database.manager, computer))) await database.transaction((manager) => sortComputer(manager, computer, clock()));
   }
 
   /** Which bundles are examined in this mode. */
@@ -173,10 +184,11 @@ class ScanRun {
   }
 
   async #save(comparisons: readonly Comparison[], bundles: readonly Found[]): Promise<void> {
+    this.#hasChanged = true;
     const rows = bundles.map((b): BundleRow => ({ computerId: this.#scan.computerId, format: b.format, path: b.path, placeId: b.place.id, fingerprint: b.fingerprint }));
     const placeOf = new Map(bundles.map((b) => [b.path, b.place.id]));
     await this.#parts.database.transaction((manager) =>
-      saveBatch(manager, { scan: this.#scan, comparisons, known: this.#known, placeOf, bundles: rows, now: this.#parts.clock() }));
+      saveBatch(manager, { scan: this.#scan, comparisons, known: this.#known, plugins: this.#plugins, placeOf, bundles: rows, now: this.#parts.clock() }));
     this.#tell({ done: this.#scan.looked }, true);
     if (Date.now() - this.#lastCatalog < catalogEvery) return;
     this.#lastCatalog = Date.now();
@@ -195,10 +207,6 @@ class ScanRun {
     this.#parts.events.tell(this.#scan.computerId, { event: 'scan', progress: this.#job.progress });
   }
 }
-
-/** Formats in the order of how much reading tells: copies without a vendor then find the plugin they belong to. */
-const richness: readonly Format[] = ['LV2', 'AU', 'VST3', 'VST2', 'LADSPA', 'CLAP'];
-const richestFirst = (bundles: readonly Found[]): Found[] => [...bundles].sort((a, b) => richness.indexOf(a.format) - richness.indexOf(b.format) || (a.path < b.path ? -1 : 1));
 
 const asKnown = (row: CopyRow): KnownCopy => ({ key: row.key, copy: row.facts, state: row.state === 'aside' ? 'gone' : row.state });
 

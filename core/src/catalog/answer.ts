@@ -1,0 +1,43 @@
+/** What the user says of a plugin, and of who made what. It always goes before what was read or guessed. */
+import type { PluginId } from '../id.ts';
+import type { Kind } from './kind.ts';
+import type { Plugin } from './plugin.ts';
+
+export const licenceStates = ['owned', 'free', 'trial', 'not licensed'] as const;
+export type LicenceState = (typeof licenceStates)[number];
+
+/** `until` is the last day of a trial, as YYYY-MM-DD. */
+export interface Licence { readonly state: LicenceState; readonly until: string | null }
+
+/** Null and empty: nothing said. */
+export interface AnswerFacts {
+  readonly kind: Kind | null;
+  readonly types: readonly string[] | null;
+  readonly vendor: string | null;
+  readonly licence: Licence | null;
+  readonly tags: readonly string[];
+  readonly notes: string;
+  /** In the catalog, but not offered while loading. */
+  readonly isHidden: boolean;
+  /** Id of a picture of the user's own. */
+  readonly picture: string | null;
+}
+
+/** Exists only while something is said; its id is the plugin's. */
+export interface Answer extends AnswerFacts {
+  readonly table: 'answer';
+  readonly id: PluginId;
+}
+
+export const nothingSaid: AnswerFacts = { kind: null, types: null, vendor: null, licence: null, tags: [], notes: '', isHidden: false, picture: null };
+
+export const saysNothing = ({ kind, types, vendor, licence, tags, notes, isHidden, picture }: AnswerFacts): boolean =>
+  kind === null && types === null && vendor === null && licence === null && tags.length === 0 && notes === '' && !isHidden && picture === null;
+
+/** The plugin as the user has it. */
+export const withAnswer = (plugin: Plugin, answer: AnswerFacts | undefined): Plugin =>
+  (answer && (answer.kind !== null || answer.types !== null || answer.vendor !== null)
+    ? { ...plugin, kind: answer.kind ?? plugin.kind, types: answer.types ?? plugin.types, vendor: answer.vendor ?? plugin.vendor } : plugin);
+
+/** The most letters of notes, and the most tags and letters of each. */
+export const answerLimits = { notes: 10_000, tags: 50, tag: 60, types: 20 } as const;

@@ -1,0 +1,69 @@
+/** Sorting a computer's catalog after a scan or an answer: copies into plugins, spellings into vendors, plugins into types. */
+import { randomUUID } from 'node:crypto';
+import type { EntityManager } from 'typeorm';
+import { plainText, sortCatalog, sortPlugins, type AnswerFacts, type Decisions, type OrderChange, type SortedCopy, type SortedPlugin } from '@clever-drawer/core';
+import { addPlugins, allCopies, copiesOfPlugins, forgetEmptyPlugins, listPlugins, moveCopies, updatePlugins, usedPlugins } from '../database/catalog.ts';
+import { saveDoubts } from '../database/computers.ts';
+import { readAnswers, readBelongings, readSpellings } from '../database/order.ts';
+import type { CopyRow, PluginRow } from '../database/schemas.ts';
+
+/** Sorts everything. Copies that failed and hold a plugin stay with it; they say nothing of it. */
+export async function sortComputer(manager: EntityManager, computer: string, now: Date): Promise<void> {
+  const copies = await allCopies(manager, computer), sound = copies.filter((copy) => copy.status === 'ok' && copy.state !== 'aside');
+  const decisions = await readDecisions(manager, computer);
+  const sorted = sortCatalog(sound.map(asSorted), decisions, randomUUID);
+  const known = new Map((await listPlugins(manager, computer)).map((row) => [row.id, row]));
+  const added = sorted.plugins.filter(({ id }) => !known.has(id)), changed = sorted.plugins.filter((plugin) => { const row = known.get(plugin.id); return row && !isSame(row, plugin); });
+  await addPlugins(manager, added.map((plugin): PluginRow => ({ computerId: computer, arrivedAt: now, ...plugin })));
+  await moveCopies(manager, sound.flatMap((copy) => { const plugin = sorted.pluginOf.get(copy.id); return plugin === undefined || plugin === copy.pluginId ? [] : [{ copy: copy.id, plugin }]; }));
+  await updatePlugins(manager, changed);
+  await forgetEmptyPlugins(manager, computer, decisions.used);
+  await saveDoubts(manager, computer, sorted.doubts);
+}
+
+const asSorted = ({ id, facts, state, pluginId }: CopyRow): SortedCopy => ({ id, facts, isPresent: state === 'present', plugin: pluginId });
+
+const isSame = (row: PluginRow, plugin: SortedPlugin): boolean =>
+  row.name === plugin.name && row.vendor === plugin.vendor && row.kind === plugin.kind && plainText([row.types, row.grounds]) === plainText([plugin.types, plugin.grounds]);
+
+async function readDecisions(manager: EntityManager, computer: string): Promise<Decisions> {
+  const belongings = await readBelongings(manager, computer), spellings = await readSpellings(manager, computer), answers = await readAnswers(manager, computer);
+  return {
+    belongings: new Map(belongings.map((row) => [row.copyId, row.pluginId])), spellings: new Map(spellings.map((row) => [row.spelling, row.vendor])),
+    answers: new Map(answers.map((row) => [row.pluginId, row satisfies AnswerFacts])), used: await usedPlugins(manager, computer),
+  };
+}
+
+/** After a change of the order: what it says of copies, spellings or types is taken up at once. Whether the catalog changed. */
+export async function followChange(manager: EntityManager, computer: string, change: OrderChange, now: Date): Promise<boolean> {
+  const touched = [...change.added, ...change.removed, ...change.updated.map(([, to]) => to)];
+  if (touched.some((record) => record.table === 'belonging')) await moveBelongings(manager, change);
+  if (touched.some((record) => record.table === 'belonging' || record.table === 'spelling')) {
+    await sortComputer(manager, computer, now);
+    return true;
+  }
+  const answered = touched.filter((record) => record.table === 'answer').map((record) => record.id as string);
+  if (answered.length > 0) await sortVendorsOf(manager, computer, answered);
+  return answered.length > 0;
+}
+
+/** Copies go where the change says; where it takes back what was said, they go where they were. */
+async function moveBelongings(manager: EntityManager, change: OrderChange): Promise<void> {
+  const to = [...change.added, ...change.updated.map(([, record]) => record)].flatMap((r) => (r.table === 'belonging' ? [{ copy: r.id as string, plugin: r.plugin as string }] : []));
+  const back = change.removed.flatMap((r) => (r.table === 'belonging' ? [{ copy: r.id as string, plugin: r.before as string }] : []));
+  await moveCopies(manager, [...back, ...to]);
+}
+
+/** An answer teaches the other plugins of the same vendors. */
+async function sortVendorsOf(manager: EntityManager, computer: string, plugins: readonly string[]): Promise<void> {
+  const all = await listPlugins(manager, computer), answered = new Set(plugins), vendors = new Set(all.filter((row) => answered.has(row.id)).map((row) => row.vendor));
+  const near = all.filter((row) => row.vendor !== null && vendors.has(row.vendor)), decisions = await readDecisions(manager, computer);
+  const byPlugin = new Map<string, CopyRow[]>();
+  for (const copy of (await copiesOfPlugins(manager, near.map((row) => row.id))).filter((c) => c.status === 'ok')) byPlugin.set(copy.pluginId ?? '', [...(byPlugin.get(copy.pluginId ?? '') ?? []), copy]);
+  const gathered = near.flatMap((row) => {
+    const held = byPlugin.get(row.id) ?? [], present = held.filter((copy) => copy.state === 'present');
+    return held.length === 0 ? [] : [{ id: row.id, vendor: row.vendor, sameBecause: row.grounds?.sameBecause ?? [], copies: (present.length > 0 ? present : held).map((copy) => copy.facts) }];
+  });
+  const known = new Map(near.map((row) => [row.id, row]));
+  await updatePlugins(manager, sortPlugins(gathered, decisions.answers).filter((plugin) => { const row = known.get(plugin.id); return row && !isSame(row, plugin); }));
+}
