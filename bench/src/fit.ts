@@ -1,7 +1,7 @@
 /**
  * Fits the weights of classification (core/src/types/weights.ts): log loss over all groups of types, by coordinate
  * search around the kept values, which also hold it back. Fitted on swh-lv2 and swh-plugins only; measured on the others.
- * The words were chosen by somebody who knew these names, so the truth is softened: a name is taken to mislead one time in sixteen, a declaration one time in sixty.
+ * The words were chosen by somebody who knew these names, so the truth is softened: a name is taken to mislead one time in twenty-four, a declaration one time in sixty.
  */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -12,7 +12,7 @@ const file = join(import.meta.dirname, '../../core/src/types/weights.ts');
 /** Common practice, before fitting. */
 const kept: Weights = { ...current, base: -3.1, common: {}, clear: 4.6, hint: 2.9, faint: 1.2, part: 0.8, describing: 0.5, rival: 0.6, declared: 7, notDeclared: 2.5, ports: 1 };
 const fittedNames = ['base', 'clear', 'hint', 'faint', 'part', 'describing', 'rival', 'declared', 'notDeclared'] as const;
-const softness = 1 / 16, softnessShown = 1 / 60, pull = 4;
+const softness = 1 / 24, softnessShown = 1 / 60, pull = 4;
 
 interface View { readonly subject: Subject; readonly groups: ReadonlySet<string>; readonly counts: number; readonly softness: number }
 
@@ -36,7 +36,7 @@ function loss(views: readonly View[], w: Weights): number {
 function commonness(known: readonly Known[]): Record<string, number> {
   const counts = typeGroups.map(({ id }) => known.filter(({ groups }) => groups.has(id)).length + 3);
   const mean = Math.exp(counts.reduce((sum, n) => sum + Math.log(n), 0) / counts.length);
-  return Object.fromEntries(typeGroups.map(({ id }, i) => [id, Number((0.5 * Math.log((counts[i] ?? mean) / mean)).toFixed(2))]));
+  return Object.fromEntries(typeGroups.map(({ id }, i) => [id, Number((0.25 * Math.log((counts[i] ?? mean) / mean)).toFixed(2))]));
 }
 
 function fit(views: readonly View[], start: Weights): Weights {

@@ -7,6 +7,10 @@ import type { OrderRecord } from './cabinet/order.ts';
 import type { OrderChange } from './cabinet/performed.ts';
 import type { TrackSort } from './find/fits.ts';
 import type { Problem } from './problem.ts';
+import type { FoundCopy } from './formats/found-copy.ts';
+import type { Vendor } from './catalog/vendor.ts';
+import type { CopyState } from './catalog/plugin.ts';
+import type { Grounds, TwinDoubt } from './sort/sort-catalog.ts';
 
 export interface ComputerView { readonly id: ComputerId; readonly name: string }
 
@@ -85,6 +89,25 @@ export interface FindingView {
   /** For a copy that failed and is there: what to set aside. */
   readonly copy: CopyId | null;
   readonly problem: Problem | null;
+}
+
+/** What is uncertain, as the last sorting found it; with the answers in the order it makes the questions. */
+export interface SortView {
+  /** Of plugins whose type or kind is uncertain. */
+  readonly grounds: readonly (Pick<Grounds, 'kinds' | 'kindReasons' | 'suggestions'> & { readonly plugin: PluginId })[];
+  readonly doubts: readonly TwinDoubt[];
+  readonly vendors: readonly Vendor[];
+  readonly near: readonly { readonly a: string; readonly b: string; readonly reason: string }[];
+}
+
+/** All that is known of one plugin. */
+export interface PluginView {
+  readonly plugin: PluginId;
+  readonly grounds: Grounds | null;
+  readonly copies: readonly { readonly id: CopyId; readonly state: CopyState; readonly firstSeen: string; readonly lastSeen: string; readonly facts: FoundCopy }[];
+  readonly findings: readonly (FindingView & { readonly at: string })[];
+  /** Loads by month (YYYY-MM), oldest first, without empty months. */
+  readonly loads: readonly { readonly month: string; readonly loads: number }[];
 }
 
 export interface SlotView { readonly id: SlotId; readonly plugin: PluginId; readonly copy: CopyId | null }

@@ -3,7 +3,7 @@ export { describe, failed, ok, type Problem, type ProblemCode, type Result } fro
 export { asId, type CabinetId, type ComputerId, type CopyId, type FolderId, type PlaceId, type PlacementId, type PluginId, type ScanId, type SlotId, type SpellingId, type TrackId } from './id.ts';
 export { applyChange, diff, isEmptyChange, keyOf, noChange, plainText, reverse, squash, type Change, type Keyed, type Records } from './change.ts';
 export { compareNames, fold, wordsOf } from './fold.ts';
-export { bareCopy, failedCopy, formats, type Format, type FoundCopy } from './formats/found-copy.ts';
+export { bareCopy, failedCopy, formats, stemOfPath, type Format, type FoundCopy } from './formats/found-copy.ts';
 export { cleanText, limits, type BundleFiles, type OpenFile } from './formats/bundle-files.ts';
 export { fileUri, readLv2 } from './formats/lv2.ts';
 export { readAudioUnit } from './formats/audio-unit.ts';
@@ -21,7 +21,7 @@ export { groupCopies, type Doubt, type Group, type Grouped, type ToGroup } from 
 export { nameKeyOf, type NameKey, type Width } from './catalog/name-key.ts';
 export type { GroupedCopy, SamePiece } from './catalog/same-plugin.ts';
 export { foldVendor, gatherVendors, nearMisses, noDecisions, vendorNames, type NearMiss, type SpellingDecisions, type Vendor } from './catalog/vendor.ts';
-export { classify, clearTypes, groupProbability, reasonsOf, type Classified, type Reason, type Suggestion } from './types/classify.ts';
+export { classify, clearTypes, groupProbability, reasonsOf, type Classified, type KindReason, type Reason, type Suggestion } from './types/classify.ts';
 export { evidenceOf, kindNames, type Piece, type SeriesShare, type Subject } from './types/evidence.ts';
 export { isGenericWord } from './types/generic.ts';
 export { lexicon, wordParts } from './types/lexicon.ts';
@@ -29,10 +29,14 @@ export { gatherSeries, type InSeries } from './types/series.ts';
 export { weights, type Weights } from './types/weights.ts';
 export { groupOf, isType, isWithin, kindOfType, typeGroups, typeName, type TypeGroup } from './types/tree.ts';
 export { nameOf, subjectOf, type NamedPlugin } from './types/plugin-facts.ts';
+export {
+  askKindBelow, askTypeBelow, isKindUncertain, isTypeUncertain, licenceHint, questionsOf, questionSorts,
+  type KindQuestion, type LicenceQuestion, type Question, type QuestionSort, type TwinQuestion, type TypeQuestion, type Uncertain, type VendorGuess, type VendorQuestion,
+} from './sort/questions.ts';
 export { heldAt, sortCatalog, sortPlugins, type Decisions, type GatheredPlugin, type SortedCatalog, type SortedCopy, type SortedPlugin, type Grounds, type TwinDoubt } from './sort/sort-catalog.ts';
 export { lv2Classes, readDeclared, vst3SubCategories } from './types/declared.ts';
 export { compare, copyKey, findingSorts, type Comparison, type FindingSort, type KnownCopy } from './scan/compare.ts';
-export { actSize, nameLength, type Act, type ActName, type Owner } from './cabinet/act.ts';
+export { actSize, nameLength, type Act, type ActName, type Owner, type Said } from './cabinet/act.ts';
 export {
   allAnswers, allBelongings, allFolders, allNamings, allPlacements, allSpellings, answerIn, cabinetIn, cabinetsOf, folderAndBelow, folderForms, folderIn, foldersBelow, namingIn, orderOf, placementIn, placementsIn,
   type Belonging, type Cabinet, type Folder, type FolderForm, type Naming, type Order, type OrderRecord, type Placement, type Spelling,
@@ -50,6 +54,6 @@ export { halfLifeDays, warmth, weightOfAge, type Usage } from './usage/usage.ts'
 export { stepOf } from './history/undo.ts';
 export { scanModes, type AsideView, type ScanMode } from './api.ts';
 export type {
-  CatalogView, ComputerView, FindingView, LoadRequest, OrderStep, OrderView, PastLoad, PlaceView, Refusal, ScanProgress, ScanState, ScanView,
+  CatalogView, ComputerView, PluginView, SortView, FindingView, LoadRequest, OrderStep, OrderView, PastLoad, PlaceView, Refusal, ScanProgress, ScanState, ScanView,
   ServerEvent, SessionView, SlotView, TrackView,
 } from './api.ts';

@@ -32,6 +32,7 @@ export type Problem =
   | { code: 'nothing-to-redo'; at: string }
   | { code: 'does-not-fit-slot'; at: string; name: string; slot: string }
   | { code: 'no-copy-to-load'; at: string; name: string }
+  | { code: 'not-a-picture'; at: string }
   | { code: 'foreign-host'; at: string }
   | { code: 'foreign-origin'; at: string }
   | { code: 'internal'; at: string };
@@ -82,6 +83,7 @@ const wording: Wording = {
   'nothing-to-redo': () => 'There is nothing to redo.',
   'does-not-fit-slot': (p) => `${p.name} does not fit here: this is a slot for ${p.slot}.`,
   'no-copy-to-load': (p) => `${p.name} has no copy that can be loaded at the moment.`,
+  'not-a-picture': () => 'That is not a picture that can be read. Use a PNG, JPEG, WebP or GIF file.',
   'foreign-host': (p) => `Requests must be addressed to this computer, not to ${p.at}.`,
   'foreign-origin': (p) => `Requests from pages of ${p.at} are refused.`,
   internal: () => 'Something went wrong inside Clever Drawer. Nothing was changed; the log of the program says more.',

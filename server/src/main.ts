@@ -4,6 +4,7 @@ import { homedir, hostname } from 'node:os';
 import { pino, type Logger } from 'pino';
 import { createApp } from './app.ts';
 import { startCluster } from './database/cluster.ts';
+import { hasUnsorted } from './database/catalog.ts';
 import { connect } from './database/connect.ts';
 import { closeInterruptedScans } from './database/scans.ts';
 import { EventHub } from './jobs/event-hub.ts';
@@ -13,6 +14,7 @@ import type { Parts } from './parts.ts';
 import { ReaderPool } from './scanner/index.ts';
 import { watchPlaces } from './usecases/places.ts';
 import { startScan } from './usecases/scan.ts';
+import { sortComputer } from './usecases/sort-computer.ts';
 import { ensureComputer, type NewComputer } from './usecases/set-up-computer.ts';
 
 export { freePort, SetupError, startCluster } from './database/cluster.ts';
@@ -46,7 +48,10 @@ export async function serve(config: Config): Promise<Running> {
     };
     const interrupted = await closeInterruptedScans(database.manager, parts.clock());
     if (interrupted > 0) log.warn('the last scan was interrupted; scan again to finish it');
-    for (const computer of await ensureComputer(parts, config.firstComputer ?? { name: hostname() })) await watchPlaces(parts, computer.id);
+    for (const computer of await ensureComputer(parts, config.firstComputer ?? { name: hostname() })) {
+      if (interrupted > 0 || (await hasUnsorted(database.manager, computer.id))) await database.transaction((manager) => sortComputer(manager, computer.id, parts.clock()));
+      await watchPlaces(parts, computer.id);
+    }
     const server = await listen(createApp(parts, config.web), config.port);
     const address = server.address();
     const port = typeof address === 'object' && address ? address.port : config.port;

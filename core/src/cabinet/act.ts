@@ -14,8 +14,7 @@ export type Act =
   | { act: 'take-out'; placements: readonly PlacementId[] }
   | { act: 'move-placement'; placement: PlacementId; before: PlacementId | null }
   | { act: 'name'; plugin: PluginId; nickname: string | null; slotLabel: string | null }
-  /** Says the given facts of all the plugins; those not given stay. */
-  | { act: 'answer'; plugins: readonly PluginId[]; set: Partial<AnswerFacts> }
+  | { act: 'answer'; say: readonly Said[] }
   | { act: 'tag'; plugins: readonly PluginId[]; add: readonly string[]; remove: readonly string[] }
   /** All copies of `from` belong to `into` from now on, with all that was made of it. */
   | { act: 'join'; into: Owner; from: readonly Owner[] }
@@ -24,7 +23,10 @@ export type Act =
   /** They are two: each keeps its copies, and nobody asks again. */
   | { act: 'keep-apart'; plugins: readonly Owner[] }
   /** Those spellings are that vendor; null takes back what was said of them. */
-  | { act: 'spell'; spellings: readonly { id: SpellingId; spelling: string }[]; vendor: string | null };
+  | { act: 'spell'; say: readonly { spellings: readonly { id: SpellingId; spelling: string }[]; vendor: string | null }[] };
+
+/** The given facts hold for all the plugins; those not given stay as they are. */
+export interface Said { readonly plugins: readonly PluginId[]; readonly set: Partial<AnswerFacts> }
 
 /** A plugin with all its copies, as the window that acts sees it. */
 export interface Owner { readonly plugin: PluginId; readonly copies: readonly CopyId[] }

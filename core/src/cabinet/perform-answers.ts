@@ -3,7 +3,7 @@ import { nothingSaid, saysNothing, type Answer, type AnswerFacts } from '../cata
 import type { CopyId, PluginId } from '../id.ts';
 import { failed, type Result } from '../problem.ts';
 import { typeName } from '../types/tree.ts';
-import type { Act, Owner } from './act.ts';
+import type { Act } from './act.ts';
 import { allPlacements, allSpellings, answerIn, belongingIn, namingIn, type Belonging, type Order, type OrderRecord, type Spelling } from './order.ts';
 import { done, sayPlugins, unknown, type NameOfPlugin, type Performed } from './performed.ts';
 
@@ -13,10 +13,13 @@ interface Edited { added: OrderRecord[]; updated: [OrderRecord, OrderRecord][]; 
 const edited = (): Edited => ({ added: [], updated: [], removed: [] });
 const unknownPlugin = (): Result<Performed> => unknown('plugin', 'plugins');
 
-export function answer(order: Order, act: ActOf<'answer'>, nameOf: NameOfPlugin): Result<Performed> {
-  if (act.plugins.some((id) => nameOf(id) === undefined)) return unknownPlugin();
-  const change = sayOf(order, act.plugins, (before) => ({ ...before, ...act.set, ...(act.set.notes === undefined ? {} : { notes: act.set.notes.trim() }) }));
-  return done(wordsOf(act.set, sayPlugins(act.plugins, nameOf)), change);
+export function answer(order: Order, { say }: ActOf<'answer'>, nameOf: NameOfPlugin): Result<Performed> {
+  const plugins = say.flatMap((said) => said.plugins), only = say[0];
+  if (plugins.some((id) => nameOf(id) === undefined)) return unknownPlugin();
+  if (new Set(plugins).size < plugins.length || !only) return failed({ code: 'field-invalid', at: 'say', detail: 'Each plugin can be answered once in one act.' });
+  const changes = say.map(({ plugins: ids, set }) => sayOf(order, ids, (before) => ({ ...before, ...set, ...(set.notes === undefined ? {} : { notes: set.notes.trim() }) })));
+  const words = say.length === 1 ? wordsOf(only.set, sayPlugins(only.plugins, nameOf)) : `Settle ${plugins.length} plugins`;
+  return done(words, { added: changes.flatMap((c) => c.added), updated: changes.flatMap((c) => c.updated), removed: changes.flatMap((c) => c.removed) });
 }
 
 export function tag(order: Order, act: ActOf<'tag'>, nameOf: NameOfPlugin): Result<Performed> {
@@ -122,17 +125,19 @@ export function keepApart(order: Order, act: ActOf<'keep-apart'>, nameOf: NameOf
   return done(`Keep ${[...new Set(act.plugins.map((o) => nameOf(o.plugin)))].join(' and ')} apart`, change);
 }
 
-export function spell(order: Order, act: ActOf<'spell'>): Result<Performed> {
-  const vendor = act.vendor?.trim() ?? null, change = edited();
-  if (vendor === '') return failed({ code: 'name-empty', at: 'vendor' });
-  const known = new Map(allSpellings(order).map((s) => [s.spelling, s]));
-  for (const { id, spelling } of act.spellings) {
-    const before = known.get(spelling);
-    if (vendor === null) { if (before) change.removed.push(before); continue; }
-    const after: Spelling = { table: 'spelling', id: before?.id ?? id, spelling, vendor };
-    if (!before) change.added.push(after);
-    else if (before.vendor !== vendor) change.updated.push([before, after]);
+export function spell(order: Order, { say }: ActOf<'spell'>): Result<Performed> {
+  const change = edited(), known = new Map(allSpellings(order).map((s) => [s.spelling, s]));
+  const spoken = say.map(({ spellings, vendor }) => ({ spellings, vendor: vendor?.trim() ?? null })), all = spoken.flatMap((one) => one.spellings.map((s) => s.spelling));
+  if (spoken.some(({ vendor }) => vendor === '')) return failed({ code: 'name-empty', at: 'vendor' });
+  if (new Set(all).size < all.length) return failed({ code: 'field-invalid', at: 'say', detail: 'Each spelling can be given to one vendor.' });
+  for (const { spellings, vendor } of spoken) {
+    for (const { id, spelling } of spellings) {
+      const before = known.get(spelling), after: Spelling | null = vendor === null ? null : { table: 'spelling', id: before?.id ?? id, spelling, vendor };
+      if (!after) { if (before) change.removed.push(before); }
+      else if (!before) change.added.push(after);
+      else if (before.vendor !== after.vendor) change.updated.push([before, after]);
+    }
   }
-  const spellings = act.spellings.map((s) => s.spelling).join(', ');
-  return done(vendor === null ? `Take back whose ${spellings} is` : `Say that ${spellings} is ${vendor}`, change);
+  const words = spoken.map(({ spellings, vendor }) => (vendor === null ? `Take back whose ${spellings.map((s) => s.spelling).join(', ')} is` : `Say that ${spellings.map((s) => s.spelling).join(', ')} is ${vendor}`));
+  return done(words.length > 1 ? `Keep ${spoken.map((one) => one.vendor).join(' and ')} apart` : (words[0] ?? ''), change);
 }

@@ -3,7 +3,7 @@ import { failed, type Problem, type Result } from '../problem.ts';
 import type { Act } from './act.ts';
 import {
   cabinetIn, cabinetsOf, folderAndBelow, folderIn, foldersBelow, namingIn, placementIn, placementsIn,
-  type Folder, type Naming, type Order, type OrderRecord, type Placement,
+  type Folder, type Naming, type Order, type Placement,
 } from './order.ts';
 import { answer, join, keepApart, part, spell, tag } from './perform-answers.ts';
 import { done, sayPlugins, unknown, type NameOfPlugin, type Performed } from './performed.ts';

@@ -7,6 +7,8 @@ export interface ToGroup {
   readonly copy: GroupedCopy;
   readonly vendor: string | null;
   readonly pin: string | null;
+  /** Whether the user said so in as many words. */
+  readonly isSaid?: boolean;
 }
 
 export interface Group {
@@ -73,7 +75,7 @@ const twinKey = ({ name, vendor, copy, shorts }: Member): string => JSON.stringi
 
 function joinPinned(given: readonly ToGroup[], clusters: Clusters): void {
   for (const [first = 0, ...rest] of grouped(given.flatMap(({ pin }, at) => (pin === null ? [] : [[pin, at] as const]))).values())
-    for (const at of rest) clusters.join(first, at, [{ says: 'pin', weight: 99, reason: 'you said so' }]);
+    for (const at of rest) clusters.join(first, at, [{ says: 'pin', weight: 99, reason: given[at]?.isSaid ? 'you said so' : '' }]);
 }
 
 /** Pairs with a name, an identity or a declaration in common; of twins only the first takes part. */
@@ -138,12 +140,12 @@ class Clusters {
 
   join(a: number, b: number, pieces: readonly SamePiece[]): void {
     const [x, y] = [this.rootOf(a), this.rootOf(b)], [into, from] = x < y ? [x, y] : [y, x];
-    if (into === from || !this.#mayJoin(into, from, pieces)) return;
+    if (into !== from && !this.#mayJoin(into, from, pieces)) return;
     this.#parent[from] = into;
     const pin = this.#pins.get(into) ?? this.#pins.get(from);
     if (pin !== undefined) this.#pins.set(into, pin);
     this.#vendors.set(into, new Set([...(this.#vendors.get(into) ?? []), ...(this.#vendors.get(from) ?? [])]));
-    const why = pieces.filter((piece) => piece.weight > 0).map((piece) => piece.reason);
+    const why = pieces.filter((piece) => piece.weight > 0 && piece.reason !== '').map((piece) => piece.reason);
     this.#reasons.set(into, new Set([...(this.#reasons.get(into) ?? []), ...(this.#reasons.get(from) ?? []), ...why]));
   }
 

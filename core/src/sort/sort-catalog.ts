@@ -4,11 +4,12 @@ import { groupCopies, type Doubt } from '../catalog/group.ts';
 import { foldVendor, gatherVendors, vendorNames, type SpellingDecisions, type Vendor } from '../catalog/vendor.ts';
 import type { Kind } from '../catalog/kind.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
-import { classify, clearTypes, type Reason, type Suggestion } from '../types/classify.ts';
+import { classify, clearTypes, type Classified, type KindReason, type Reason, type Suggestion } from '../types/classify.ts';
 import { readDeclared } from '../types/declared.ts';
 import { isGenericWord } from '../types/generic.ts';
-import { nameOf, subjectOf } from '../types/plugin-facts.ts';
+import { inOrder, nameOf, subjectOf } from '../types/plugin-facts.ts';
 import { gatherSeries, type InSeries } from '../types/series.ts';
+import { kindOfType } from '../types/tree.ts';
 
 /** A copy of the catalog. */
 export interface SortedCopy {
@@ -32,8 +33,8 @@ export interface Decisions {
 
 /** What speaks for how a plugin came out. */
 export interface Grounds {
-  readonly kindProbability: number;
-  readonly kindReasons: readonly Reason[];
+  readonly kinds: Classified['kinds'];
+  readonly kindReasons: readonly KindReason[];
   readonly suggestions: readonly Suggestion[];
   /** Why its copies are one plugin. */
   readonly sameBecause: readonly string[];
@@ -66,20 +67,39 @@ const suggestionsKept = 5, reasonsKept = 5;
 
 export function sortCatalog(copies: readonly SortedCopy[], decisions: Decisions, newId: () => string): SortedCatalog {
   const vendors = gatherVendors(countSpellings(copies), decisions.spellings), names = vendorNames(vendors);
-  const vendorOf = (spelling: string | null): string | null => (spelling === null ? null : (names.get(spelling) ?? spelling));
+  const byDirectory = directoryVendors(vendors);
+  const vendorOf = ({ vendor, path }: FoundCopy): string | null => (vendor === null ? byDirectory(path) : (names.get(vendor) ?? vendor));
   const pins = copies.map(({ id, plugin }) => decisions.belongings.get(id) ?? (plugin !== null && decisions.used.has(plugin) ? plugin : null));
-  const { groups, doubts } = groupCopies(copies.map(({ facts }, i) => ({ copy: { ...facts, kind: readDeclared(facts.format, facts.declared).kind }, vendor: vendorOf(facts.vendor), pin: pins[i] ?? null })), isGenericWord);
+  const { groups, doubts } = groupCopies(copies.map(({ facts }, i) => ({ copy: { ...facts, kind: readDeclared(facts.format, facts.declared).kind }, vendor: vendorOf(facts), pin: pins[i] ?? null, isSaid: decisions.belongings.has(copies[i]?.id ?? '') })), isGenericWord);
   const ids = giveIds(groups.map((group) => ({ pin: group.pin, plugins: group.members.map((at) => copies[at]?.plugin ?? null) })), newId);
   const pluginAt = new Map(groups.flatMap((group, g) => group.members.map((at) => [at, ids[g] ?? ''] as const)));
   const gathered = groups.map((group, g) => {
     const held = group.members.flatMap((at) => copies[at] ?? []), present = held.filter((copy) => copy.isPresent);
     const facts = (present.length > 0 ? present : held).map((copy) => copy.facts);
-    return { id: ids[g] ?? '', copies: facts, vendor: vendorOf(nameOf(facts).vendor), sameBecause: group.reasons };
+    return { id: ids[g] ?? '', copies: facts, vendor: vendorOfAll(facts, vendorOf), sameBecause: group.reasons };
   });
   return {
     vendors, plugins: sortPlugins(gathered, decisions.answers),
     pluginOf: new Map(copies.map((copy, at) => [copy.id, pluginAt.get(at) ?? ''])),
     doubts: doubts.filter(({ a, b }) => !isDecided(decisions, copies[a]) || !isDecided(decisions, copies[b])).map((doubt) => twinDoubt(doubt, pluginAt)),
+  };
+}
+
+/** The vendor of the first copy that names one, else of one that lies in a vendor's directory. */
+const vendorOfAll = (copies: readonly FoundCopy[], vendorOf: (copy: FoundCopy) => string | null): string | null => {
+  const ordered = inOrder(copies), first = ordered.find((copy) => copy.vendor !== null) ?? ordered.find((copy) => vendorOf(copy) !== null);
+  return first ? vendorOf(first) : null;
+};
+
+/** Many a vendor installs into a directory of its own name: a copy that names nobody and lies in one is taken for theirs. */
+function directoryVendors(vendors: readonly Vendor[]): (path: string) => string | null {
+  const byKey = new Map(vendors.map((vendor) => [foldVendor(vendor.name), vendor.name]));
+  return (path) => {
+    for (const directory of path.split(/[\\/]/).slice(0, -1).reverse()) {
+      const vendor = directory.length > 2 ? byKey.get(foldVendor(directory)) : undefined;
+      if (vendor !== undefined) return vendor;
+    }
+    return null;
   };
 }
 
@@ -126,14 +146,17 @@ export function sortPlugins(gathered: readonly GatheredPlugin[], answers: Readon
   });
   const seriesOf = gatherSeries(named.map((plugin) => plugin.inSeries));
   return named.map(({ id, name, vendor, copies, sameBecause, inSeries }) => {
-    const { kind, kindProbability, kindReasons, suggestions } = classify(subjectOf(name, copies, seriesOf(inSeries)));
+    const { kinds, kindReasons, suggestions } = classify(subjectOf(name, copies, seriesOf(inSeries)));
     const kept = suggestions.slice(0, suggestionsKept).map((one) => ({ ...one, probability: rounded(one.probability), reasons: one.reasons.slice(0, reasonsKept).map(roundedReason) }));
     return {
-      id, name, vendor, kind: kindProbability >= heldAt ? kind : 'unknown', types: clearTypes({ suggestions }, heldAt),
-      grounds: { kindProbability: rounded(kindProbability), kindReasons: kindReasons.slice(0, reasonsKept).map(roundedReason), suggestions: kept, sameBecause },
+      id, name, vendor, kind: kindOfAnswer(answers.get(id)) ?? (kinds[0] && kinds[0].probability >= heldAt ? kinds[0].kind : 'unknown'), types: clearTypes({ suggestions }, heldAt),
+      grounds: { kinds: kinds.map(({ kind, probability }) => ({ kind, probability: rounded(probability) })), kindReasons: kindReasons.slice(0, reasonsKept).map((one) => ({ ...one, weight: rounded(one.weight) })), suggestions: kept, sameBecause },
     };
   });
 }
+
+/** The types somebody said a plugin has tell its kind as well. */
+const kindOfAnswer = (said: AnswerFacts | undefined): Kind | null => (said?.types?.[0] === undefined ? null : kindOfType(said.types[0]));
 
 const rounded = (x: number): number => Math.round(x * 1000) / 1000;
 const roundedReason = ({ weight, text }: Reason): Reason => ({ weight: rounded(weight), text });

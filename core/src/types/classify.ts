@@ -20,11 +20,14 @@ export interface Suggestion {
   readonly reasons: readonly Reason[];
 }
 
+/** What speaks for one kind; for the others it counts against. */
+export interface KindReason extends Reason { readonly kind: Kind }
+
 export interface Classified {
-  readonly kind: Kind;
-  /** From 0 to 1. */
-  readonly kindProbability: number;
-  readonly kindReasons: readonly Reason[];
+  /** Likeliest first; probabilities from 0 to 1 that sum to 1. */
+  readonly kinds: readonly { readonly kind: Kind; readonly probability: number }[];
+  /** Strongest first. */
+  readonly kindReasons: readonly KindReason[];
   /** Best first; a type is not below its group only where it is as good as certain within it. */
   readonly suggestions: readonly Suggestion[];
 }
@@ -69,10 +72,10 @@ export function reasonsOf(pieces: readonly Piece[]): Reason[] {
 }
 
 /** How strongly a declared kind counts (kept: it is wrong now and then), and how a type's evidence carries over to its kind. */
-const declaredKind = 3, carriedOver = 0.7;
+const mostAre = 'most plugins are effects', declaredKind = 3, carriedOver = 0.7;
 
-function classifyKind(subject: Subject, pieces: readonly Piece[]): Pick<Classified, 'kind' | 'kindProbability' | 'kindReasons'> {
-  const evidence: { kind: Kind; weight: number; text: string }[] = [{ kind: 'effect', weight: 1.2, text: 'most plugins are effects' }];
+function classifyKind(subject: Subject, pieces: readonly Piece[]): Pick<Classified, 'kinds' | 'kindReasons'> {
+  const evidence: KindReason[] = [{ kind: 'effect', weight: 1.2, text: mostAre }];
   for (const { format, values } of subject.declared) {
     const { kind } = readDeclared(format, values);
     if (kind !== 'unknown' && !evidence.some((e) => e.kind === kind && e.weight === declaredKind)) evidence.push({ kind, weight: declaredKind, text: `its ${format} copy declares ${kindNames[kind]}` });
@@ -85,9 +88,11 @@ function classifyKind(subject: Subject, pieces: readonly Piece[]): Pick<Classifi
   }
   const score = (kind: Kind): number => evidence.filter((e) => e.kind === kind).reduce((sum, e) => sum + e.weight, 0);
   const ranked = kinds.filter((kind) => kind !== 'unknown').map((kind) => ({ kind, score: score(kind) })).sort((a, b) => b.score - a.score);
-  const total = ranked.reduce((sum, r) => sum + Math.exp(r.score), 0), best = ranked[0] ?? { kind: 'effect' as const, score: 0 };
-  const kindReasons = evidence.filter((e) => e.text !== 'most plugins are effects').map(({ kind, weight, text }) => ({ text: kind === best.kind ? text : `${text}: rather ${kindNames[kind]}`, weight: kind === best.kind ? weight : -weight }));
-  return { kind: best.kind, kindProbability: Math.exp(best.score) / total, kindReasons: kindReasons.sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight)) };
+  const total = ranked.reduce((sum, r) => sum + Math.exp(r.score), 0);
+  return {
+    kinds: ranked.map((r) => ({ kind: r.kind, probability: Math.exp(r.score) / total })),
+    kindReasons: evidence.filter((e) => e.text !== mostAre).sort((a, b) => b.weight - a.weight),
+  };
 }
 
 /** The types to take as they are: in each group that is likely enough, the narrowest that is. */

@@ -15,7 +15,7 @@ export interface SpeakingWord {
 interface Found { readonly word: string; readonly meanings: readonly Meaning[]; readonly isPart: boolean; readonly end: number }
 
 /** What comes after these describes what stands before: "Gate with envelope", "Flanger, stereo". */
-const tailStarts = /[,(\[:;]|\s+(?:with|for|from|using|by|without|mit|avec)\s+|\s+-\s+/i;
+const tailStarts = /[,([:;]|\s+(?:with|for|from|using|by|without|mit|avec)\s+|\s+-\s+/i;
 /** What stands on both sides of these counts alike: "EQ & Compressor", "Chorus/Flanger". */
 const pairing = /\s*(?:[/+&]|\band\b|\bund\b)\s*/i;
 

@@ -12,7 +12,7 @@ export interface NamedPlugin {
 }
 
 /** Copies by preferred format and then path: the first that says something counts. */
-const inOrder = (copies: readonly FoundCopy[]): FoundCopy[] =>
+export const inOrder = (copies: readonly FoundCopy[]): FoundCopy[] =>
   [...copies].sort((a, b) => preferred.indexOf(a.format) - preferred.indexOf(b.format) || (a.path < b.path ? -1 : a.path > b.path ? 1 : 0));
 
 /** A name of its own goes before a file's; where there are several widths, none of them stands in the name. */

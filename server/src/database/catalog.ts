@@ -102,3 +102,10 @@ export async function pluginsOfCopies(manager: EntityManager, computer: string, 
 
 /** Whether any computer has a plugin of that id. */
 export const isPlugin = (manager: EntityManager, id: string): Promise<boolean> => manager.getRepository(PluginTable).existsBy({ id });
+
+/** How many catalogued copies use each spelling of a vendor. */
+export async function countSpellings(manager: EntityManager, computer: string): Promise<Map<string, number>> {
+  const rows: { spelling: string; count: number }[] = await manager.query(
+    `SELECT facts->>'vendor' spelling, count(*)::int FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND status = 'ok' AND state <> 'aside' AND facts->>'vendor' IS NOT NULL GROUP BY 1`, [computer]);
+  return new Map(rows.map((row) => [row.spelling, row.count]));
+}

@@ -21,6 +21,7 @@ export async function readOrder(manager: EntityManager, computer: string): Promi
 
 export const readAnswers = (manager: EntityManager, computer: string): Promise<AnswerRow[]> => manager.query(
   `SELECT a.plugin_id "pluginId", a.kind, a.types, a.vendor, a.licence, a.tags, a.notes, a.is_hidden "isHidden", a.picture FROM answer a JOIN plugin p ON p.id = a.plugin_id WHERE p.computer_id = $1`, [computer]);
+export const findAnswer = (manager: EntityManager, plugin: string): Promise<AnswerRow | null> => manager.getRepository(AnswerTable).findOneBy({ pluginId: plugin });
 export const readBelongings = (manager: EntityManager, computer: string): Promise<BelongingRow[]> => manager.query(
   `SELECT b.copy_id "copyId", b.plugin_id "pluginId", b.before_id "beforeId" FROM belonging b JOIN copy c ON c.id = b.copy_id WHERE c.computer_id = $1`, [computer]);
 export const readSpellings = (manager: EntityManager, computer: string): Promise<SpellingRow[]> => manager.getRepository(SpellingTable).findBy({ computerId: computer });
@@ -75,7 +76,7 @@ type Of<T extends OrderRecord['table']> = Extract<OrderRecord, { table: T }>;
 const toFolder = (r: Of<'folder'>): FolderRow => ({ id: r.id, cabinetId: r.cabinet, parentId: r.parent, form: r.form, name: r.name, position: r.position, rule: r.rule });
 const toPlacement = (r: Of<'placement'>): PlacementRow => ({ id: r.id, folderId: r.folder, pluginId: r.plugin, position: r.position });
 
-const toAnswer = ({ id, table: _, ...facts }: Of<'answer'>): AnswerRow => ({ pluginId: id, ...facts });
+const toAnswer = ({ id, kind, types, vendor, licence, tags, notes, isHidden, picture }: Of<'answer'>): AnswerRow => ({ pluginId: id, kind, types, vendor, licence, tags, notes, isHidden, picture });
 
 async function add(manager: EntityManager, computer: string, records: readonly OrderRecord[]): Promise<void> {
   const of = <T extends OrderRecord['table']>(table: T): Of<T>[] => records.filter((r): r is Of<T> => r.table === table);

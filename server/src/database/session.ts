@@ -48,3 +48,8 @@ export async function readUsage(manager: EntityManager, computer: string, now: D
        FROM load LEFT JOIN copy c ON c.id = load.copy_id LEFT JOIN joined ON joined.before_id = load.plugin_id WHERE load.computer_id = $1 GROUP BY 1 ORDER BY 1`, [computer, now, halfLifeDays]);
   return rows.map((row) => ({ ...row, lastLoaded: row.lastLoaded.toISOString() }));
 }
+
+/** How often a plugin was loaded, by month. */
+export const loadsByMonth = (manager: EntityManager, plugin: string): Promise<{ month: string; loads: number }[]> => manager.query(
+  `SELECT to_char(load.at AT TIME ZONE 'UTC', 'YYYY-MM') "month", count(*)::int loads FROM load LEFT JOIN copy c ON c.id = load.copy_id
+    WHERE coalesce(c.plugin_id, load.plugin_id) = $1 GROUP BY 1 ORDER BY 1`, [plugin]);

@@ -1,8 +1,9 @@
 /** The practice session: a stand-in for the program that plugins run in, with tracks, buses and slots. */
 import { randomUUID } from 'node:crypto';
-import { asId, canLoad, copyInFront, failed, isOnly32Bit, ok, slotSortAt, type LoadRequest, type PastLoad, type Plugin, type Result, type SessionView } from '@clever-drawer/core';
+import { asId, canLoad, copyInFront, failed, isOnly32Bit, ok, slotSortAt, withAnswer, type LoadRequest, type PastLoad, type Plugin, type Result, type SessionView } from '@clever-drawer/core';
 import { copiesOfPlugins, pluginById } from '../database/catalog.ts';
 import { pluginNames } from '../database/changes.ts';
+import { findAnswer } from '../database/order.ts';
 import { addLoads, findTrack, listSlots, listTracks, putSlot, removeSlot, slotsOfTrack } from '../database/session.ts';
 import type { CopyRow, LoadRow, PluginRow } from '../database/schemas.ts';
 import type { Parts } from '../parts.ts';
@@ -29,10 +30,10 @@ export async function loadIntoSlot(parts: Parts, computer: string, request: Load
     const slots = await slotsOfTrack(manager, track.id);
     const number = Math.min(request.index, slots.length);
     const sort = slotSortAt(track.sort, number);
-    const card = cardOf(plugin, await copiesOfPlugins(manager, [plugin.id]));
+    const said = await findAnswer(manager, plugin.id), card = withAnswer(cardOf(plugin, await copiesOfPlugins(manager, [plugin.id])), said ?? undefined);
     const copy = copyInFront(card);
     if (copy?.state !== 'present') return failed({ code: 'no-copy-to-load', at: 'plugin', name: plugin.name });
-    if (!canLoad(card, sort)) return failed({ code: 'does-not-fit-slot', at: 'plugin', name: plugin.name, slot: sort === 'instrument' ? 'an instrument' : 'effects' });
+    if (!canLoad(card, sort, said ?? undefined)) return failed({ code: 'does-not-fit-slot', at: 'plugin', name: plugin.name, slot: sort === 'instrument' ? 'an instrument' : 'effects' });
     await putSlot(manager, { id: randomUUID(), trackId: track.id, number, pluginId: plugin.id, copyId: copy.id });
     await addLoads(manager, [{
       id: randomUUID(), computerId: computer, pluginId: plugin.id, copyId: copy.id, at: parts.clock(), track: track.sort,

@@ -53,12 +53,12 @@ const acts: Record<Act['act'], Schema> = {
   'take-out': object({ placements: array(needed()).min(1).max(actSize).required() }),
   'move-placement': object({ placement: needed(), before: maybe() }),
   name: object({ plugin: needed(), nickname: maybeName(), slotLabel: maybeName() }),
-  answer: object({ plugins: ids(), set: answerSchema.required() }),
+  answer: object({ say: array(object({ plugins: ids(), set: answerSchema.required() })).min(1).max(actSize).required() }),
   tag: object({ plugins: ids(), add: tags(), remove: tags() }),
   join: object({ into: owner(), from: array(owner()).min(1).max(100).required() }),
   part: object({ copies: ids(), from: owner(), plugin: needed() }),
   'keep-apart': object({ plugins: array(owner()).min(2).max(100).required() }),
-  spell: object({ spellings: array(object({ id: needed(), spelling: string().max(4096).required() })).min(1).max(1000).required(), vendor: maybeName() }),
+  spell: object({ say: array(object({ spellings: array(object({ id: needed(), spelling: string().max(4096).required() })).min(1).max(1000).required(), vendor: maybeName() })).min(1).max(20).required() }),
 };
 
 export const actSchema = lazy((value: unknown) => {

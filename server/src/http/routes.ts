@@ -1,5 +1,5 @@
 /** The routes of one computer: each parses, calls one use case and answers. */
-import { Router, type Request, type RequestHandler, type Response } from 'express';
+import { raw, Router, type Request, type RequestHandler, type Response } from 'express';
 import { ok, type Result } from '@clever-drawer/core';
 import { emptySlot, loadIntoSlot, recordPastLoads, viewSession } from '../host/practice-session.ts';
 import type { Parts } from '../parts.ts';
@@ -9,6 +9,8 @@ import { addPlace, addUsualPlaces, changePlace, removePlace, viewPlaces } from '
 import { setUpComputer } from '../usecases/set-up-computer.ts';
 import { startScan, stopScan, viewFailed, viewFindings, viewScans } from '../usecases/scan.ts';
 import { readPicture, viewCatalog, viewComputers, viewUsage } from '../usecases/view-catalog.ts';
+import { ownPicture, takePicture } from '../usecases/pictures.ts';
+import { viewPlugin, viewSort } from '../usecases/view-sort.ts';
 import { streamEvents } from './events.ts';
 import { actSchema, asideSchema, computerSchema, isUuid, loadSchema, parse, pastLoadsSchema, placeChangeSchema, placeSchema, scanSchema } from './parse.ts';
 import { answer, refuse } from './problems.ts';
@@ -43,6 +45,15 @@ export function apiRoutes(parts: Parts): Router {
   router.get(at('copies/:copy/picture'), handle(async (request, response, computer) => {
     const picture = await readPicture(parts, computer, param(request, 'copy'));
     if (picture.ok) response.type(picture.value.type).set('Cache-Control', 'private, max-age=3600').send(picture.value.bytes);
+    else refuse(response, picture.problems);
+  }));
+
+  router.get(at('sort'), handle(async (_, response, computer) => { response.json(await viewSort(parts, computer)); }));
+  router.get(at('plugins/:plugin'), handle(async (request, response, computer) => { answer(response, await viewPlugin(parts, computer, param(request, 'plugin'))); }));
+  router.post(at('pictures'), raw({ type: ['image/*', 'application/octet-stream'], limit: '12mb' }), handle(async (request, response, computer) => { answer(response, await takePicture(parts, computer, request.body), 201); }));
+  router.get(at('pictures/:picture'), handle(async (request, response, computer) => {
+    const picture = await ownPicture(parts, computer, param(request, 'picture'));
+    if (picture.ok) response.type('image/webp').set('Cache-Control', 'private, max-age=31536000, immutable').send(picture.value);
     else refuse(response, picture.problems);
   }));
 

@@ -36,7 +36,8 @@ export function performAct(parts: Parts, computer: string, act: Act): Promise<Re
 async function pluginsOf(manager: EntityManager, computer: string, act: Act): Promise<string[]> {
   if (act.act === 'file') return act.plugins.map((entry) => entry.plugin);
   if (act.act === 'name') return [act.plugin];
-  if (act.act === 'answer' || act.act === 'tag') return [...act.plugins];
+  if (act.act === 'answer') return act.say.flatMap((said) => said.plugins);
+  if (act.act === 'tag') return [...act.plugins];
   if (act.act === 'join') return [act.into, ...act.from].map((owner) => owner.plugin);
   if (act.act === 'keep-apart') return act.plugins.map((owner) => owner.plugin);
   if (act.act === 'part') return [act.from.plugin];
@@ -50,7 +51,8 @@ async function troubleWith(manager: EntityManager, computer: string, act: Act): 
   const pluginOf = await pluginsOfCopies(manager, computer, owners.flatMap((owner) => owner.copies));
   if (owners.some(({ plugin, copies }) => copies.some((copy) => pluginOf.get(copy) !== plugin))) return { code: 'unknown-record', at: 'copies', what: 'copy of this plugin' };
   if (act.act === 'part' && (await isPlugin(manager, act.plugin))) return { code: 'id-taken', at: 'plugin' };
-  if (act.act === 'answer' && typeof act.set.picture === 'string' && !(await findOwnPicture(manager, computer, act.set.picture))) return { code: 'unknown-record', at: 'picture', what: 'picture' };
+  const pictures = act.act === 'answer' ? new Set(act.say.flatMap(({ set }) => set.picture ?? [])) : [];
+  for (const picture of pictures) if (!(await findOwnPicture(manager, computer, picture))) return { code: 'unknown-record', at: 'picture', what: 'picture' };
   return null;
 }
 
@@ -68,7 +70,7 @@ type Work = (manager: EntityManager) => Promise<Result<{ change: OrderChange; wo
 
 /** Runs the work on the locked computer, applies its change and counts the revision up, all or nothing. */
 async function step(parts: Parts, computer: string, work: Work): Promise<Result<OrderStep>> {
-  let changedCatalog = false;
+  const followed = { catalog: false };
   const result = await parts.database.transaction(async (manager): Promise<Result<OrderStep>> => {
     const row: ComputerRow | null = await lockComputer(manager, computer);
     if (!row) return failed({ code: 'unknown-record', at: 'computer', what: 'computer' });
@@ -76,11 +78,11 @@ async function step(parts: Parts, computer: string, work: Work): Promise<Result<
     if (!done.ok) return done;
     const { change, words } = done.value;
     if (!isEmptyChange(change)) await applyToTables(manager, computer, change);
-    changedCatalog = await followChange(manager, computer, change, parts.clock());
+    followed.catalog = await followChange(manager, computer, change, parts.clock());
     const revision = isEmptyChange(change) ? row.revision : await nextRevision(manager, row);
     return ok({ revision, words, change, ...(await undoWords(manager, computer)) });
   });
   if (result.ok && !isEmptyChange(result.value.change)) parts.events.tell(computer, { event: 'order', step: result.value });
-  if (result.ok && changedCatalog) parts.events.tell(computer, { event: 'catalog' });
+  if (result.ok && followed.catalog) parts.events.tell(computer, { event: 'catalog' });
   return result;
 }

@@ -49,8 +49,8 @@ export async function followChange(manager: EntityManager, computer: string, cha
 
 /** Copies go where the change says; where it takes back what was said, they go where they were. */
 async function moveBelongings(manager: EntityManager, change: OrderChange): Promise<void> {
-  const to = [...change.added, ...change.updated.map(([, record]) => record)].flatMap((r) => (r.table === 'belonging' ? [{ copy: r.id as string, plugin: r.plugin as string }] : []));
-  const back = change.removed.flatMap((r) => (r.table === 'belonging' ? [{ copy: r.id as string, plugin: r.before as string }] : []));
+  const to = [...change.added, ...change.updated.map(([, record]) => record)].flatMap((r) => (r.table === 'belonging' ? [{ copy: r.id, plugin: r.plugin }] : []));
+  const back = change.removed.flatMap((r) => (r.table === 'belonging' ? [{ copy: r.id, plugin: r.before }] : []));
   await moveCopies(manager, [...back, ...to]);
 }
 

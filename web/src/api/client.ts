@@ -1,6 +1,6 @@
 /** Speaking to the server: typed calls that end in a value or in a Refused with the problems. */
 import type {
-  Act, AsideView, CatalogView, ComputerView, FindingView, LoadRequest, OrderStep, OrderView, PlaceView, Problem, Refusal, ScanMode, ScanProgress, ScanView, SessionView, Usage,
+  Act, AsideView, CatalogView, ComputerView, FindingView, LoadRequest, OrderStep, OrderView, PlaceView, PluginView, Problem, Refusal, ScanMode, ScanProgress, ScanView, SessionView, SortView, Usage,
 } from '@clever-drawer/core';
 
 /** The server (or the network) said no. `message` is for the user. */
@@ -15,10 +15,12 @@ export class Refused extends Error {
 /** What to tell the user of an error. */
 export const messageOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
 
-async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+const call = <T>(method: string, path: string, body?: unknown): Promise<T> => send(method, path, body === undefined ? undefined : JSON.stringify(body), 'application/json');
+
+async function send<T>(method: string, path: string, body: BodyInit | undefined, type: string): Promise<T> {
   let response: Response;
   try {
-    response = await fetch(`/api/${path}`, { method, ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }) });
+    response = await fetch(`/api/${path}`, { method, ...(body === undefined ? {} : { body, headers: { 'Content-Type': type } }) });
   } catch {
     throw new Refused('Clever Drawer does not answer. Is it still running? Start it again with ./start; nothing saved is lost.', []);
   }
@@ -67,6 +69,10 @@ export function clientFor(computer: string) {
     load: (load: LoadRequest) => call<SessionView>('POST', at('session/loads'), load),
     emptySlot: (slot: string) => call<SessionView>('DELETE', at(`session/slots/${slot}`)),
     pictureAddress: (copy: string) => `/api/${at(`copies/${copy}/picture`)}`,
+    sort: () => call<SortView>('GET', at('sort')),
+    plugin: (plugin: string) => call<PluginView>('GET', at(`plugins/${plugin}`)),
+    addPicture: (picture: Blob) => send<{ id: string }>('POST', at('pictures'), picture, 'application/octet-stream'),
+    ownPictureAddress: (picture: string) => `/api/${at(`pictures/${picture}`)}`,
     eventsAddress: `/api/${at('events')}`,
   };
 }

@@ -2,7 +2,7 @@
 import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import {
-  cabinetsOf, createArranger, describe, perform, type Act, type Arrangement, type Cabinet, type CatalogView, type ComputerView, type Naming, type OrderStep, type Plugin, type ScanProgress, type ServerEvent, type Usage,
+  allAnswers, cabinetsOf, copyInFront, createArranger, describe, perform, withAnswer, type Act, type Answer, type Arrangement, type Cabinet, type CatalogView, type ComputerView, type Naming, type OrderStep, type Plugin, type ScanProgress, type ServerEvent, type Usage,
 } from '@clever-drawer/core';
 import { useNotices } from '../ui/notices.tsx';
 import { clientFor, createTurns, messageOf, type Client } from './client.ts';
@@ -15,6 +15,8 @@ export interface Studio {
   readonly chooseComputer: (id: string) => void;
   readonly plugins: readonly Plugin[];
   readonly pluginById: ReadonlyMap<string, Plugin>;
+  /** What the user says of plugins, by plugin; it is in `plugins` already as far as kind, types and vendor go. */
+  readonly answers: ReadonlyMap<string, Answer>;
   readonly order: OrderState;
   readonly cabinet: Cabinet | undefined;
   readonly arrangement: Arrangement;
@@ -25,6 +27,8 @@ export interface Studio {
   readonly step: (direction: 'undo' | 'redo') => void;
   readonly nameOf: (plugin: Plugin) => string;
   readonly naming: (plugin: string) => Naming | undefined;
+  /** The address of a plugin's picture: the user's own, else one that a copy ships. */
+  readonly pictureOf: (plugin: Plugin) => string | null;
 }
 
 const StudioContext = createContext<Studio | null>(null);
@@ -52,8 +56,10 @@ export function StudioProvider({ computer, computers, chooseComputer, children, 
   const catalog = useQuery({ queryKey: ['catalog', computer.id], queryFn: client.catalog });
   const order = useQuery({ queryKey: ['order', computer.id], queryFn: async () => fromView(await client.order()), structuralSharing: false });
   const usage = useQuery({ queryKey: ['usage', computer.id], queryFn: client.usage });
-  const plugins = catalog.data?.plugins ?? noPlugins;
+  const catalogued = catalog.data?.plugins ?? noPlugins;
   const orderState = order.data ?? emptyOrder;
+  const answers = useMemo(() => new Map(allAnswers(orderState.order).map((answer) => [answer.id as string, answer])), [orderState.order]);
+  const plugins = useMemo(() => (answers.size === 0 ? catalogued : catalogued.map((plugin) => withAnswer(plugin, answers.get(plugin.id)))), [catalogued, answers]);
   const pluginById = useMemo(() => new Map(plugins.map((p) => [p.id as string, p])), [plugins]);
   const [arrange] = useState(createArranger);
   const arrangement = useMemo(() => arrange(orderState.order, plugins), [arrange, orderState.order, plugins]);
@@ -63,9 +69,13 @@ export function StudioProvider({ computer, computers, chooseComputer, children, 
 
   const naming = useCallback((plugin: string) => arrangement.namings.get(plugin), [arrangement]);
   const nameOf = useCallback((plugin: Plugin) => arrangement.namings.get(plugin.id)?.nickname ?? plugin.name, [arrangement]);
+  const pictureOf = useCallback((plugin: Plugin) => {
+    const own = answers.get(plugin.id)?.picture, shipped = copyInFront({ copies: plugin.copies.filter((c) => c.hasPicture && c.state === 'present') });
+    return own ? client.ownPictureAddress(own) : shipped ? client.pictureAddress(shipped.id) : null;
+  }, [answers, client]);
   const studio = useMemo<Studio>(() => ({
-    client, computer, computers, chooseComputer, plugins, pluginById, order: orderState, cabinet: cabinetsOf(orderState.order)[0], arrangement, usage: usageById, scan, ...acts, naming, nameOf,
-  }), [client, computer, computers, chooseComputer, plugins, pluginById, orderState, arrangement, usageById, scan, acts, naming, nameOf]);
+    client, computer, computers, chooseComputer, plugins, pluginById, answers, order: orderState, cabinet: cabinetsOf(orderState.order)[0], arrangement, usage: usageById, scan, ...acts, naming, nameOf, pictureOf,
+  }), [client, computer, computers, chooseComputer, plugins, pluginById, answers, orderState, arrangement, usageById, scan, acts, naming, nameOf, pictureOf]);
   const failure = catalog.error ?? order.error;
   if (failure) return <main className="p-4" role="alert">{failure.message}</main>;
   if (!catalog.data || !order.data) return waiting;
@@ -135,14 +145,14 @@ function useEvents(client: Client, queries: QueryClient): ScanProgress | null {
     const source = new EventSource(client.eventsAddress);
     let wasOpen = false;
     source.onopen = () => {
-      if (wasOpen) again('catalog', 'order', 'usage', 'places', 'scans', 'session');
+      if (wasOpen) again('catalog', 'order', 'usage', 'places', 'scans', 'session', 'sort', 'plugin');
       wasOpen = true;
     };
     source.onmessage = (message: MessageEvent<string>) => {
       const event = JSON.parse(message.data) as ServerEvent;
       switch (event.event) {
         case 'order': takeStep(queries, client.computer, event.step); break;
-        case 'catalog': again('catalog', 'places', 'scans', 'findings', 'asides'); break;
+        case 'catalog': again('catalog', 'places', 'scans', 'findings', 'asides', 'sort', 'plugin', 'usage'); break;
         case 'session': again('session'); break;
         case 'usage': again('usage'); break;
         case 'scan': setScan(event.progress.state === 'running' ? event.progress : null); if (event.progress.state !== 'running') again('scans', 'findings', 'places'); break;

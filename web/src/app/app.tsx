@@ -6,7 +6,9 @@ import { listComputers } from '../api/client.ts';
 import { StudioProvider, useStudio } from '../api/studio.tsx';
 import { FileScreen } from '../file/file-screen.tsx';
 import { LoadScreen } from '../load/load-screen.tsx';
+import { PluginPage } from '../plugin/plugin-page.tsx';
 import { ScanScreen } from '../scan/scan-screen.tsx';
+import { SortScreen } from '../sort/sort-screen.tsx';
 import { remember, remembered } from '../ui/keys.ts';
 import { NoticesProvider } from '../ui/notices.tsx';
 import { Shell } from './shell.tsx';
@@ -38,6 +40,8 @@ function Rooms() {
       <Routes>
         <Route element={<Shell />}>
           <Route path="/scan" element={<ScanScreen />} />
+          <Route path="/sort" element={<SortScreen />} />
+          <Route path="/plugin/:plugin" element={<PluginPage />} />
           <Route path="/file" element={<FileScreen />} />
           <Route path="/load" element={<LoadScreen />} />
           <Route path="*" element={<Start />} />

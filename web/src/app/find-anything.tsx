@@ -19,7 +19,7 @@ export function FindAnything({ onClose, screens }: Props) {
     })),
     ...plugins.map((plugin): Choice => ({
       id: plugin.id, text: nameOf(plugin), keywords: [plugin.name, plugin.vendor ?? ''], show: <><strong>{nameOf(plugin)}</strong> <span className="text-soft">{plugin.vendor}</span></>,
-      take: () => { void navigate(`/file?q=${encodeURIComponent(plugin.name)}`); },
+      take: () => { void navigate(`/plugin/${plugin.id}`); },
     })),
   ];
   return <Picker title="Find anything" prompt="A plugin, folder or screen" choices={choices} onClose={onClose} />;

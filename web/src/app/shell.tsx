@@ -1,8 +1,9 @@
 /** The bar at the top: the screens in the order of the work, find anything, undo, theme. */
-import { Archive, Check, HelpCircle, LoaderCircle, Monitor, Moon, Radar, Redo2, Search, Sun, Undo2, Zap, type LucideIcon } from 'lucide-react';
+import { Archive, Check, HelpCircle, Layers, LoaderCircle, Monitor, Moon, Radar, Redo2, Search, Sun, Undo2, Zap, type LucideIcon } from 'lucide-react';
 import { useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { NavLink, Outlet, useNavigate } from 'react-router';
+import { useQuestions } from '../api/use-questions.ts';
 import { useStudio } from '../api/studio.tsx';
 import { useKeys } from '../ui/keys.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
@@ -12,12 +13,14 @@ import { applyTheme, rememberedTheme, type Theme } from './theme.ts';
 
 const screens: readonly { path: string; name: string; Icon: LucideIcon; key: string }[] = [
   { path: '/scan', name: 'Scan', Icon: Radar, key: 'Alt+1' },
+  { path: '/sort', name: 'Sort', Icon: Layers, key: 'Alt+2' },
   { path: '/file', name: 'File', Icon: Archive, key: 'Alt+3' },
   { path: '/load', name: 'Load', Icon: Zap, key: 'Alt+4' },
 ];
 
 export function Shell() {
   const studio = useStudio();
+  const asked = useQuestions(), waiting = asked.questions.length + asked.failed.length;
   const navigate = useNavigate();
   const [isFinding, setFinding] = useState(false);
   const [isHelping, setHelping] = useState(false);
@@ -36,7 +39,7 @@ export function Shell() {
         <nav aria-label="Screens">
           {screens.map(({ path, name, Icon, key }) => (
             <NavLink key={path} to={path} title={key} aria-keyshortcuts={key}>
-              <Icon size={16} aria-hidden /> {name}{path === '/scan' && studio.scan && <span className="count">looking</span>}
+              <Icon size={16} aria-hidden /> {name}{path === '/scan' && studio.scan && <span className="count">looking</span>}{path === '/sort' && waiting > 0 && <span className="count" title={`${waiting} questions wait`}>{waiting}</span>}
             </NavLink>
           ))}
         </nav>

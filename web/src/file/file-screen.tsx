@@ -1,15 +1,17 @@
 /** File: the whole catalog at the left, the drawers at the right, the tray below. */
 import { LayoutGrid, List as ListIcon } from 'lucide-react';
 import { useCallback, useRef, useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useStudio } from '../api/studio.tsx';
+import { sayAct } from '../said/say.ts';
+import { TypesPicker } from '../said/types-picker.tsx';
 import { isTyping, remember, remembered, useKeys } from '../ui/keys.ts';
 import { favouriteAct } from './acts.ts';
 import { Chest } from './chest.tsx';
 import { Dragging } from './dragging.tsx';
 import { FileIn } from './file-in.tsx';
 import './file.css';
-import { NameDialog } from './name-dialog.tsx';
+import { NameDialog } from '../said/name-dialog.tsx';
 import { PluginList, type View } from './plugin-list.tsx';
 import { LineUp, Sentence } from './sentence.tsx';
 import { Tray } from './tray.tsx';
@@ -18,12 +20,13 @@ import { clearFilter, useList } from './use-list.ts';
 import { useTray } from './use-tray.ts';
 
 export function FileScreen() {
-  const { plugins, pluginById, arrangement, act } = useStudio();
+  const { plugins, pluginById, answers, arrangement, act } = useStudio();
+  const navigate = useNavigate();
   const list = useList();
   const tray = useTray();
   const [active, setActive] = useState<string | null>(null);
   const [view, setView] = useState<View>(() => (remembered('file-view', 'list') === 'pictures' ? 'pictures' : 'list'));
-  const [dialog, setDialog] = useState<'file' | 'name' | null>(null);
+  const [dialog, setDialog] = useState<'file' | 'name' | 'type' | null>(null);
   const [lately, setLately] = useState<readonly string[]>([]);
   const box = useRef<HTMLDivElement>(null), field = useRef<HTMLInputElement>(null);
   const [open, setOpen] = useOpenFolder();
@@ -37,6 +40,9 @@ export function FileScreen() {
     Escape: () => { list.setFilter(clearFilter); },
     F: () => { if (toFile.length > 0) setDialog('file'); },
     N: () => { if (activePlugin) setDialog('name'); },
+    T: () => { if (toFile.length > 0) setDialog('type'); },
+    H: () => { if (toFile.length > 0) act(sayAct(toFile, { isHidden: !toFile.every((id) => answers.get(id)?.isHidden) })); },
+    I: () => { if (active !== null) void navigate(`/plugin/${active}`); },
     Space: () => { if (active !== null) tray.toggle(active); },
     B: () => { const favourite = active === null ? null : favouriteAct(arrangement, active); if (favourite) act(favourite); },
   });
@@ -61,6 +67,7 @@ export function FileScreen() {
         <Tray tray={tray.ids} onTakeOut={tray.toggle} onEmpty={tray.empty} onFile={() => { setDialog('file'); }} />
       </main>
       {dialog === 'file' && toFile.length > 0 && <FileIn plugins={toFile} lately={lately} onClose={closeDialog} onFiled={onFiled} />}
+      {dialog === 'type' && <TypesPicker title={toFile.length === 1 && activePlugin ? `What does ${activePlugin.name} do?` : `What do these ${toFile.length} do?`} onTake={(type) => { act(sayAct(toFile, { types: type === null ? [] : [type] })); }} onClose={closeDialog} />}
       {dialog === 'name' && activePlugin && <NameDialog plugin={activePlugin} onClose={closeDialog} />}
     </Dragging>
   );

@@ -4,7 +4,7 @@ import { useEffect, useState, type CSSProperties, type KeyboardEvent, type RefOb
 import type { Row } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { chord } from '../ui/keys.ts';
-import { ago, pictureOf, PluginCard, PluginRow, type RowProps } from './plugin-row.tsx';
+import { ago, PluginCard, PluginRow, type RowProps } from './plugin-row.tsx';
 
 export type View = 'list' | 'pictures';
 
@@ -61,13 +61,13 @@ export function PluginList({ rows, view, active, tray, box, onActive, onTray }: 
 const noFolders: RowProps['folders'] = [];
 
 function useRowProps(active: string | null, tray: ReadonlySet<string>, onPress: (id: string) => void, onTray: (id: string) => void): (row: Row) => RowProps {
-  const { arrangement, client, usage } = useStudio();
+  const { answers, arrangement, pictureOf, usage } = useStudio();
   const [now] = useState(() => Date.now());
   return (row) => {
     const { id } = row.plugin, folders = arrangement.foldersOf.get(id) ?? noFolders;
     return {
       row, folders, onPress, onTray, isActive: id === active, isInTray: tray.has(id), isFavourite: folders.some((f) => f.form === 'favourites'),
-      slotLabel: arrangement.namings.get(id)?.slotLabel ?? null, ago: ago(usage.get(id)?.lastLoaded, now), picture: pictureOf(row, client.pictureAddress),
+      slotLabel: arrangement.namings.get(id)?.slotLabel ?? null, ago: ago(usage.get(id)?.lastLoaded, now), picture: pictureOf(row.plugin), isHidden: answers.get(id)?.isHidden ?? false,
     };
   };
 }

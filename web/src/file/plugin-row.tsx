@@ -2,7 +2,7 @@
 import { useDraggable } from '@dnd-kit/core';
 import { Check } from 'lucide-react';
 import { memo, type ReactNode } from 'react';
-import { copyInFront, isPresent, typeName, type Folder, type Plugin, type Row } from '@clever-drawer/core';
+import { isPresent, typeName, type Folder, type Plugin, type Row } from '@clever-drawer/core';
 import { Faceplate } from '../ui/faceplate.tsx';
 
 export interface RowProps {
@@ -14,6 +14,8 @@ export interface RowProps {
   readonly isFavourite: boolean;
   readonly ago: string;
   readonly picture: string | null;
+  /** Not offered while loading. */
+  readonly isHidden: boolean;
   readonly onPress: (id: string) => void;
   readonly onTray: (id: string) => void;
 }
@@ -37,7 +39,7 @@ export const PluginRow = memo(function PluginRow(props: RowProps) {
     <Option props={props} className="plugin-row">
       <Faceplate seed={plugin.id} picture={props.picture} />
       <span className="names">
-        <span className="name">{props.isFavourite && <span className="ribbon" role="img" aria-label="favourite" />}{nickname ?? plugin.name}{nickname !== null && <span className="original">{plugin.name}</span>}{props.slotLabel !== null && <span className="label small">{props.slotLabel}</span>}</span>
+        <span className="name">{props.isFavourite && <span className="ribbon" role="img" aria-label="favourite" />}{nickname ?? plugin.name}{nickname !== null && <span className="original">{plugin.name}</span>}{props.slotLabel !== null && <span className="label small">{props.slotLabel}</span>}{props.isHidden && <span className="original">hidden from loading</span>}</span>
         <span className="vendor">{plugin.vendor ?? 'no vendor named'}</span>
       </span>
       <span className="types">{plugin.types.length > 0 ? plugin.types.slice(0, 2).map((t) => <span key={t} className="chip">{typeName(t)}</span>) : <span className="text-faint">no type</span>}</span>
@@ -62,12 +64,6 @@ export const PluginCard = memo(function PluginCard(props: RowProps) {
 
 /** Formats of the copies that are there, each once; those of 32 bits say so. */
 const formatsOf = (plugin: Plugin): string[] => [...new Set(plugin.copies.filter((c) => c.state === 'present').map((c) => (c.is32Bit ? `${c.format} 32` : c.format)))];
-
-/** The picture that a plugin's copies ship, as an address; null when they ship none. */
-export function pictureOf(row: Pick<Row, 'plugin'>, address: (copy: string) => string): string | null {
-  const front = copyInFront({ copies: row.plugin.copies.filter((c) => c.hasPicture && c.state === 'present') });
-  return front ? address(front.id) : null;
-}
 
 const day = 86_400_000;
 

@@ -2,6 +2,7 @@
 import { Inbox, X } from 'lucide-react';
 import { Button } from 'react-bootstrap';
 import { useStudio } from '../api/studio.tsx';
+import { SayMenu } from '../said/say-menu.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 
 interface Props {
@@ -31,6 +32,7 @@ export function Tray({ tray, onTakeOut, onEmpty, onFile }: Props) {
       {count > 0 && (
         <span className="tray-acts">
           <Button className="file-tray" onClick={onFile}>File {count === 1 ? 'it' : `${count} plugins`} in … <kbd>F</kbd></Button>
+          <SayMenu plugins={plugins.map((plugin) => plugin.id)} />
           <button type="button" className="tray-act" onClick={onEmpty}>Empty tray</button>
         </span>
       )}

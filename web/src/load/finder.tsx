@@ -74,13 +74,13 @@ export function Finder({ track, index, field, onLoad, onLeave }: Props) {
 }
 
 function useHits(track: TrackView, index: number, typed: string, scope: Scope) {
-  const { plugins, arrangement, usage } = useStudio();
+  const { plugins, answers, arrangement, usage } = useStudio();
   const sort = slotSortAt(track.sort, index);
   const { namings } = arrangement;
-  const entries = useMemo(() => plugins.filter((p) => canLoad(p, sort)).map((p) => {
+  const entries = useMemo(() => plugins.filter((p) => canLoad(p, sort, answers.get(p.id))).map((p) => {
     const naming = namings.get(p.id);
     return entryOf(p, naming?.nickname ?? null, naming?.slotLabel ?? null);
-  }), [plugins, sort, namings]);
+  }), [plugins, answers, sort, namings]);
   const habits = useMemo(() => {
     const favourites = arrangement.folders.filter((f) => f.form === 'favourites').flatMap((f) => arrangement.members.get(f.id) ?? []);
     return { warmth: new Map([...usage].map(([id, u]) => [id, u.warmth])), favourites: new Set<string>(favourites) };
@@ -99,15 +99,14 @@ function useHits(track: TrackView, index: number, typed: string, scope: Scope) {
 }
 
 function HitRow({ hit, isChosen, number, onPress }: { hit: Hit; isChosen: boolean; number: number; onPress: () => void }) {
-  const { arrangement, client, nameOf, naming } = useStudio();
+  const { arrangement, nameOf, naming, pictureOf } = useStudio();
   const { plugin, because } = hit;
   const copy = copyInFront(plugin), label = naming(plugin.id)?.slotLabel, name = nameOf(plugin);
-  const picture = plugin.copies.find((c) => c.hasPicture && c.state === 'present');
   const folder = arrangement.foldersOf.get(plugin.id)?.find((f) => f.form !== 'favourites');
   return (
     <li id={`hit-${plugin.id}`} role="option" aria-selected={isChosen} className={`hit ${isChosen ? 'chosen' : ''}`} onClick={onPress} data-testid="hit">
       <span className="hit-key">{isChosen ? <CornerDownLeft size={15} aria-hidden /> : <span className="text-faint">{number + 1}</span>}</span>
-      <Faceplate seed={plugin.id} width={56} picture={picture ? client.pictureAddress(picture.id) : null} />
+      <Faceplate seed={plugin.id} width={56} picture={pictureOf(plugin)} />
       <span className="names"><span className="name">{name}{name !== plugin.name && <span className="original">{plugin.name}</span>}{label && <span className="label small">{label}</span>}</span><span className="vendor">{plugin.vendor ?? 'no vendor named'}{because !== '' && <span className="because"> · {because}</span>}</span></span>
       <span className="types">{plugin.types.slice(0, 2).map((t) => <span key={t} className="chip">{typeName(t)}</span>)}</span>
       <span>{copy && <span className="chip format">{copy.format}</span>}</span>

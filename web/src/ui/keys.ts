@@ -6,6 +6,9 @@ export function isTyping(target: EventTarget | null): boolean {
   return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 }
 
+/** Whether Enter or Space presses a focused button or link, which then has the right of way. */
+const isPressing = (event: KeyboardEvent): boolean => (event.key === 'Enter' || event.key === ' ') && event.target instanceof HTMLElement && event.target.closest('button, a[href]') !== null;
+
 /** Whether a dialog or menu is open, which keeps the screen's own keys quiet. */
 export const isDialogOpen = (): boolean => document.querySelector('.modal.show, .dropdown-menu.show') !== null;
 
@@ -29,7 +32,7 @@ export function useKeys(handlers: Readonly<Record<string, (event: KeyboardEvent)
       const handler = latest.current[chord(event)];
       if (!handler) return;
       const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey;
-      if ((isPlain && isTyping(event.target)) || isDialogOpen()) return;
+      if ((isPlain && (isTyping(event.target) || isPressing(event))) || isDialogOpen()) return;
       event.preventDefault();
       handler(event);
     };

@@ -1,0 +1,45 @@
+/** JSON lines from standard input or a file. */
+import { createReadStream } from 'node:fs';
+import { createInterface } from 'node:readline';
+import type { Terminal } from './terminal.ts';
+
+export type Line = Readonly<Record<string, unknown>>;
+
+/** The longest line that is read, in characters. */
+const longest = 4_000_000;
+
+/** The objects of a text of NDJSON; lines that are none are said, with their number, and left out. `good` is false when there was one. */
+export async function readLines(input: NodeJS.ReadableStream, terminal: Terminal): Promise<{ lines: Line[]; good: boolean }> {
+  const lines: Line[] = [];
+  let number = 0, good = true;
+  for await (const text of createInterface({ input, crlfDelay: Infinity })) {
+    number += 1;
+    const bare = text.replace(/^\uFEFF/, '').trim();
+    if (bare === '') continue;
+    const line = parse(bare);
+    if (line) lines.push(line);
+    else {
+      good = false;
+      terminal.error(`Line ${number} is not a JSON object${bare.length > longest ? ' of a sensible length' : ''}; it was left out.`);
+    }
+  }
+  return { lines, good };
+}
+
+function parse(text: string): Line | null {
+  if (text.length > longest) return null;
+  try {
+    const value: unknown = JSON.parse(text);
+    return typeof value === 'object' && value !== null && !Array.isArray(value) ? (value as Line) : null;
+  } catch {
+    return null;
+  }
+}
+
+export const inputOf = (file: string | undefined): NodeJS.ReadableStream => (file === undefined || file === '-' ? process.stdin : createReadStream(file));
+
+export const textIn = (line: Line, field: string): string | null => (typeof line[field] === 'string' ? line[field] : null);
+export const numberIn = (line: Line, field: string): number | null => (typeof line[field] === 'number' && Number.isFinite(line[field]) ? line[field] : null);
+/** Yes or no; a count counts as yes when it is not 0. */
+export const flagIn = (line: Line, field: string): boolean | null => (typeof line[field] === 'boolean' ? line[field] : typeof line[field] === 'number' ? line[field] > 0 : null);
+export const textsIn = (line: Line, field: string): string[] => (Array.isArray(line[field]) ? line[field].filter((part): part is string => typeof part === 'string') : []);

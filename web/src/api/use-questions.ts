@@ -1,0 +1,34 @@
+/** What is uncertain about the catalog, as questions; answered ones vanish at once. */
+import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { allBelongings, allSpellings, isPresent, questionsOf, type FindingView, type Question, type SortView } from '@clever-drawer/core';
+import { useStudio } from './studio.tsx';
+
+export interface Questions {
+  readonly questions: readonly Question[];
+  readonly failed: readonly FindingView[];
+  /** Plugins that are there, and those of them about which nothing is asked. */
+  readonly total: number;
+  readonly settled: number;
+  readonly view: SortView | undefined;
+  readonly isReady: boolean;
+}
+
+const none: readonly FindingView[] = [];
+
+export function useQuestions(): Questions {
+  const { client, plugins, answers, order } = useStudio();
+  const sort = useQuery({ queryKey: ['sort', client.computer], queryFn: client.sort });
+  const failed = useQuery({ queryKey: ['findings', client.computer, 'failed'], queryFn: client.failedNow });
+  const view = sort.data;
+  const grounds = useMemo(() => new Map((view?.grounds ?? []).map((one) => [one.plugin as string, one])), [view]);
+  const decided = useMemo(() => new Set(allSpellings(order.order).map((spelling) => spelling.spelling)), [order.order]);
+  const pinned = useMemo(() => new Set<string>(allBelongings(order.order).map((belonging) => belonging.id)), [order.order]);
+  const questions = useMemo(
+    () => (view ? questionsOf({ plugins, answers, grounds, decided, pinned, doubts: view.doubts, vendors: view.vendors, near: view.near }) : []),
+    [plugins, answers, grounds, decided, pinned, view],
+  );
+  const total = useMemo(() => plugins.filter(isPresent).length, [plugins]);
+  const asked = useMemo(() => new Set(questions.flatMap((question) => (question.sort === 'twin' ? [question.plugin.id, question.other.id] : question.plugin ? [question.plugin.id] : []))), [questions]);
+  return { questions, failed: failed.data ?? none, total, settled: total - asked.size, view, isReady: view !== undefined };
+}

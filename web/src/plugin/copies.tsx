@@ -1,0 +1,49 @@
+/** The copies of a plugin with their facts; joining it with another one, and parting a copy from it. */
+import { useState } from 'react';
+import { Button } from 'react-bootstrap';
+import { useNavigate } from 'react-router';
+import { asId, copyInFront, describe, type Plugin, type PluginView } from '@clever-drawer/core';
+import { useStudio } from '../api/studio.tsx';
+import { ownerOf } from '../said/say.ts';
+import { Picker, type Choice } from '../ui/picker.tsx';
+
+type Copy = PluginView['copies'][number];
+
+export function Copies({ plugin, view }: { plugin: Plugin; view: PluginView | undefined }) {
+  const { act, plugins, nameOf } = useStudio();
+  const navigate = useNavigate();
+  const [isJoining, setJoining] = useState(false);
+  const front = copyInFront(plugin)?.id, copies = view?.copies ?? [];
+  const part = (copy: Copy): void => { act({ act: 'part', copies: [copy.id], from: ownerOf(plugin), plugin: asId(crypto.randomUUID()) }); };
+  const choices = plugins.filter((other) => other.id !== plugin.id).map((other): Choice => ({
+    id: other.id, text: nameOf(other), keywords: [other.name, other.vendor ?? ''], show: <><strong>{nameOf(other)}</strong> <span className="text-soft">{other.vendor}</span></>,
+    take: () => { if (act({ act: 'join', into: ownerOf(other), from: [ownerOf(plugin)] })) void navigate(`/plugin/${other.id}`, { replace: true }); },
+  }));
+  return (
+    <section aria-labelledby="copies">
+      <h2 id="copies">{plugin.copies.length === 1 ? 'One copy' : `${plugin.copies.length} copies`}</h2>
+      <ul className="copies">
+        {copies.map((copy) => (
+          <li key={copy.id}>
+            <p><span className="chip format">{copy.facts.format}</span> {copy.id === front && copies.length > 1 && <span className="in-front">in front</span>} {copy.state !== 'present' && <span className="chip gone">{copy.state === 'away' ? 'out of reach' : 'gone'}</span>} <span className="text-soft">{factsOf(copy)}</span></p>
+            <p className="mono path">{copy.facts.path}</p>
+            <p className="text-soft visually-quiet">{copy.facts.name ?? 'names itself by its file only'}{copy.facts.vendor !== null && ` · “${copy.facts.vendor}”`}{copy.facts.declared.length > 0 && ` · declares ${copy.facts.declared.map(short).join(', ')}`}</p>
+            {copy.facts.problem && <p className="text-brick">{describe(copy.facts.problem)}</p>}
+            {plugin.copies.length > 1 && <Button variant="bare" size="sm" onClick={() => { part(copy); }}>It is another plugin: part it</Button>}
+          </li>
+        ))}
+      </ul>
+      <Button variant="bare" size="sm" onClick={() => { setJoining(true); }}>It is the same as another plugin: join them …</Button>
+      {isJoining && <Picker title={`Join ${nameOf(plugin)} with …`} prompt="Letters of the other plugin" choices={choices} onClose={() => { setJoining(false); }} />}
+    </section>
+  );
+}
+
+/** The end of a class's address. */
+const short = (declared: string): string => declared.split(/[#/]/).pop() ?? declared;
+
+function factsOf({ facts }: Copy): string {
+  const io = facts.audioIn !== null && facts.audioOut !== null ? `${facts.audioIn} in, ${facts.audioOut} out` : null;
+  const notes = facts.notesIn === null ? null : facts.notesIn ? 'notes in' : null;
+  return [facts.version === null ? null : `version ${facts.version}`, io, notes, facts.architectures?.join(', ') ?? null].filter((part) => part !== null && part !== '').join(' · ');
+}

@@ -1,0 +1,105 @@
+/** All that is known of one plugin, and all that the user says of it. */
+import { useQuery } from '@tanstack/react-query';
+import { ArrowLeft, Pencil } from 'lucide-react';
+import { useState } from 'react';
+import { Button } from 'react-bootstrap';
+import { Link, useNavigate, useParams } from 'react-router';
+import { isPresent, typeName, type Plugin } from '@clever-drawer/core';
+import { useStudio } from '../api/studio.tsx';
+import { NameDialog } from '../said/name-dialog.tsx';
+import { Faceplate } from '../ui/faceplate.tsx';
+import { useKeys } from '../ui/keys.ts';
+import { Copies } from './copies.tsx';
+import { Findings, Loads } from './over-time.tsx';
+import { OwnPicture } from './own-picture.tsx';
+import './plugin.css';
+import { Said } from './said.tsx';
+import { Why } from './why.tsx';
+
+export function PluginPage() {
+  const { plugin: id = '' } = useParams();
+  const { pluginById, plugins } = useStudio();
+  const plugin = pluginById.get(id);
+  if (!plugin) return <main className="empty"><h1>This plugin is not in the catalog</h1><p>{plugins.length > 0 ? 'It may have been joined with another one, or stand on another computer.' : 'The catalog is empty.'} <Link to="/file">Go to File</Link>.</p></main>;
+  return <Page key={id} plugin={plugin} />;
+}
+
+function Page({ plugin }: { plugin: Plugin }) {
+  const { client, nameOf, naming, pictureOf } = useStudio();
+  const navigate = useNavigate();
+  const [isNaming, setNaming] = useState(false);
+  const view = useQuery({ queryKey: ['plugin', client.computer, plugin.id], queryFn: () => client.plugin(plugin.id) });
+  const name = nameOf(plugin), label = naming(plugin.id)?.slotLabel;
+  useKeys({ N: () => { setNaming(true); }, Escape: () => { void navigate(-1); } });
+  return (
+    <main className="plugin-page">
+      <header className="plugin-head">
+        <Button variant="bare" size="sm" className="back" onClick={() => { void navigate(-1); }}><ArrowLeft size={15} aria-hidden /> Back <kbd>Esc</kbd></Button>
+        <OwnPicture plugin={plugin}><Faceplate seed={plugin.id} width={168} picture={pictureOf(plugin)} /></OwnPicture>
+        <div>
+          <h1>{name} <Button variant="bare" size="sm" aria-label={`Nickname and slot label of ${name}`} onClick={() => { setNaming(true); }}><Pencil size={14} aria-hidden /> <kbd>N</kbd></Button></h1>
+          <p className="text-soft">{name !== plugin.name && <>{plugin.name} · </>}{plugin.vendor ?? 'no vendor named'}{!isPresent(plugin) && ' · not there at the moment'}</p>
+          {label && <p><span className="label small">{label}</span> <span className="text-soft visually-quiet">in a slot</span></p>}
+        </div>
+      </header>
+      <div className="plugin-columns">
+        <div>
+          <Said plugin={plugin} />
+          <Folders plugin={plugin} />
+          <Similar plugin={plugin} />
+        </div>
+        <div>
+          <Copies plugin={plugin} view={view.data} />
+          <Why plugin={plugin} view={view.data} />
+        </div>
+        <div>
+          <Loads view={view.data} />
+          <Findings view={view.data} />
+        </div>
+      </div>
+      {isNaming && <NameDialog plugin={plugin} onClose={() => { setNaming(false); }} />}
+    </main>
+  );
+}
+
+function Folders({ plugin }: { plugin: Plugin }) {
+  const { act, arrangement } = useStudio();
+  const folders = arrangement.foldersOf.get(plugin.id) ?? [];
+  return (
+    <section aria-labelledby="in-folders">
+      <h2 id="in-folders">In folders</h2>
+      {folders.length === 0 && <p className="text-soft">In none yet. In <Link to={`/file?q=${encodeURIComponent(plugin.name)}`}>File</Link>, press <kbd>F</kbd> to file it.</p>}
+      <ul className="plain-rows">
+        {folders.map((folder) => {
+          const placement = arrangement.placements.get(folder.id)?.find((p) => p.plugin === plugin.id);
+          return (
+            <li key={folder.id}>
+              <Link to={`/file?open=${folder.id}`} className={`label ${folder.form === 'smart' ? 'smart' : ''}`}>{folder.name}</Link>
+              {placement ? <Button variant="bare" size="sm" onClick={() => { act({ act: 'take-out', placements: [placement.id] }); }}>Take out</Button> : <span className="text-soft">{arrangement.because.get(`${folder.id}/${plugin.id}`) ?? 'by its rule'}</span>}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
+
+/** Plugins shown as similar. */
+const similarShown = 8;
+
+function Similar({ plugin }: { plugin: Plugin }) {
+  const { plugins, nameOf, usage } = useStudio();
+  const alike = plugins.filter((other) => other.id !== plugin.id && isPresent(other) && other.types.some((type) => plugin.types.includes(type)));
+  const shown = [...alike].sort((a, b) => shared(b, plugin) - shared(a, plugin) || (usage.get(b.id)?.warmth ?? 0) - (usage.get(a.id)?.warmth ?? 0) || (a.name < b.name ? -1 : 1)).slice(0, similarShown);
+  if (shown.length === 0) return null;
+  return (
+    <section aria-labelledby="similar">
+      <h2 id="similar">Also {plugin.types.map(typeName).join(' or ')} · {alike.length}</h2>
+      <ul className="plain-rows">
+        {shown.map((other) => <li key={other.id}><Link to={`/plugin/${other.id}`}>{nameOf(other)}</Link><span className="text-soft">{usage.has(other.id) ? `${usage.get(other.id)?.loads ?? 0} loads` : 'never loaded'}</span></li>)}
+      </ul>
+    </section>
+  );
+}
+
+const shared = (a: Plugin, b: Plugin): number => a.types.filter((type) => b.types.includes(type)).length;

@@ -1,0 +1,19 @@
+/** Finding a vendor that is known, or naming one that is not. */
+import type { Vendor } from '@clever-drawer/core';
+import { Picker, type Choice } from '../ui/picker.tsx';
+
+interface Props {
+  readonly title: string;
+  readonly vendors: readonly Vendor[];
+  readonly onTake: (vendor: string) => void;
+  readonly onClose: () => void;
+}
+
+export function VendorPicker({ title, vendors, onTake, onClose }: Props) {
+  const choices = vendors.map((vendor): Choice => ({
+    id: vendor.name, text: vendor.name, keywords: vendor.spellings.map((s) => s.spelling), take: () => { onTake(vendor.name); },
+    show: <><span>{vendor.name}</span><span className="text-soft">{vendor.count} {vendor.count === 1 ? 'copy' : 'copies'}</span></>,
+  }));
+  const offer = (typed: string): Choice | null => (typed === '' || vendors.some((v) => v.name.toLowerCase() === typed.toLowerCase()) ? null : { id: 'a new vendor', text: typed, take: () => { onTake(typed); }, show: <>Another vendor: <strong>{typed}</strong></> });
+  return <Picker title={title} prompt="Letters of the vendor" choices={choices} offer={offer} onClose={onClose} />;
+}

@@ -1,0 +1,83 @@
+/** Sort: what is truly uncertain, asked one card at a time or settled in a list. */
+import { CheckCheck, Layers, List as ListIcon } from 'lucide-react';
+import { useState } from 'react';
+import { Button, ProgressBar } from 'react-bootstrap';
+import { Link, useSearchParams } from 'react-router';
+import { questionSorts, type Question, type QuestionSort } from '@clever-drawer/core';
+import { useStudio } from '../api/studio.tsx';
+import { useQuestions } from '../api/use-questions.ts';
+import { remember, remembered } from '../ui/keys.ts';
+import { BulkList } from './bulk-list.tsx';
+import { CardStack } from './card-stack.tsx';
+import { FailedList } from './failed-list.tsx';
+import { SettleClear } from './settle-clear.tsx';
+import './sort.css';
+
+const names: Record<QuestionSort, readonly [name: string, what: string]> = {
+  type: ['What does it do?', 'No type, or only a weak guess'], kind: ['Effect or instrument?', 'What it declares and what it has disagree'],
+  twin: ['Same plugin twice?', 'One name, and reasons on both sides'], vendor: ['Whose is it?', 'No vendor named, or spelled alike'],
+  licence: ['Can you use it?', 'Trial versions and old 32-bit ones'], failed: ['Would not open', 'Failed while being examined'],
+};
+
+export function SortScreen() {
+  const { plugins } = useStudio();
+  const { questions, failed, total, settled, view, isReady } = useQuestions();
+  const [params, setParams] = useSearchParams();
+  const [way, setWay] = useState(() => remembered('sort-way', 'cards'));
+  const [isSettling, setSettling] = useState(false);
+  const count = (sort: QuestionSort): number => (sort === 'failed' ? failed.length : questions.filter((question) => question.sort === sort).length);
+  const asked = questionSorts.find((sort) => sort === params.get('ask')) ?? questionSorts.find((sort) => count(sort) > 0) ?? 'type';
+  const those = questions.filter((question) => question.sort === asked);
+  const clear = questions.flatMap((question) => (question.sort === 'type' && question.clear.length > 0 ? [question] : []));
+  const change = (next: string): void => { setWay(next); remember('sort-way', next); };
+  if (!isReady) return <main aria-busy="true" />;
+  return (
+    <main className="sort-screen">
+      <section className="sort-left" aria-labelledby="sort-title">
+        <h1 id="sort-title">{questions.length + failed.length === 0 ? 'Nothing is waiting' : `${questions.length + failed.length} questions wait`}</h1>
+        <ul className="asks">
+          {questionSorts.map((sort) => (
+            <li key={sort}>
+              <button type="button" className={`ask ${sort === asked ? 'chosen' : ''}`} aria-current={sort === asked ? 'true' : undefined} onClick={() => { setParams({ ask: sort }, { replace: true }); }}>
+                <span className="hand">{names[sort][0]}</span><span className="ask-count">{count(sort)}</span><span className="ask-what">{names[sort][1]}</span>
+              </button>
+            </li>
+          ))}
+        </ul>
+        <div className="settled">
+          <p id="settled">{settled} of {total} plugins settled</p>
+          <ProgressBar now={total === 0 ? 0 : (settled / total) * 100} aria-labelledby="settled" />
+          {clear.length > 0 && <><p>{clear.length} of the types have one clear answer.</p><Button variant="quiet" onClick={() => { setSettling(true); }}><CheckCheck size={16} aria-hidden /> Settle the clear ones …</Button></>}
+        </div>
+        <div className="way" role="group" aria-label="Way of answering">
+          <button type="button" aria-pressed={way === 'cards'} onClick={() => { change('cards'); }}><Layers size={15} aria-hidden /> One at a time</button>
+          <button type="button" aria-pressed={way === 'list'} onClick={() => { change('list'); }}><ListIcon size={15} aria-hidden /> Many at once</button>
+        </div>
+      </section>
+      <Asked sort={asked} questions={those} way={way} isEmpty={plugins.length === 0} vendors={view?.vendors ?? []} failed={failed} />
+      {isSettling && <SettleClear questions={clear} onClose={() => { setSettling(false); }} />}
+    </main>
+  );
+}
+
+interface AskedProps {
+  readonly sort: QuestionSort;
+  readonly questions: readonly Question[];
+  readonly way: string;
+  readonly isEmpty: boolean;
+  readonly vendors: Parameters<typeof CardStack>[0]['vendors'];
+  readonly failed: Parameters<typeof FailedList>[0]['findings'];
+}
+
+function Asked({ sort, questions, way, isEmpty, vendors, failed }: AskedProps) {
+  if (sort === 'failed' && failed.length > 0) return <FailedList findings={failed} />;
+  if (questions.length === 0) {
+    return (
+      <div className="sort-empty empty">
+        <h2>{isEmpty ? 'No plugins yet' : names[sort][0].replace('?', ': all answered')}</h2>
+        <p>{isEmpty ? <>Questions come with the first scan: <Link to="/scan">go to Scan</Link>.</> : 'Only new doubts will be asked, after a scan that finds some. What you answered stays, and can be undone.'}</p>
+      </div>
+    );
+  }
+  return way === 'list' ? <BulkList key={sort} questions={questions} vendors={vendors} /> : <CardStack key={sort} questions={questions} vendors={vendors} />;
+}

@@ -1,0 +1,8 @@
+/** What a question is called in lists: its plugin's name and vendor, or the two vendors it is about. */
+import type { Question } from '@clever-drawer/core';
+import { useStudio } from '../api/studio.tsx';
+
+export function useTitle(): (question: Question) => { readonly name: string; readonly beside: string } {
+  const { nameOf } = useStudio();
+  return (question) => (question.sort !== 'vendor' || question.plugin ? { name: question.plugin ? nameOf(question.plugin) : '', beside: question.plugin?.vendor ?? 'no vendor named' } : { name: question.near?.a.name ?? '', beside: question.near?.b.name ?? '' });
+}
