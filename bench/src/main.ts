@@ -7,10 +7,11 @@ import { benchFuzz } from './fuzz.ts';
 import { benchKeystroke } from './keystroke.ts';
 import { benchLarge } from './large.ts';
 import { benchLilv } from './lilv.ts';
-import { tableOf, type Measured } from './measure.ts';
+import { tableOf, type Measured, type Outcome } from './measure.ts';
 import { benchScan } from './scan.ts';
+import { benchSort } from './sort.ts';
 
-const benches: Readonly<Record<string, () => Promise<Measured[]>>> = { find: benchFind, scan: benchScan, large: benchLarge, lilv: benchLilv, fuzz: benchFuzz, keystroke: benchKeystroke };
+const benches: Readonly<Record<string, () => Promise<Measured[] | Outcome>>> = { find: benchFind, scan: benchScan, large: benchLarge, lilv: benchLilv, fuzz: benchFuzz, sort: benchSort, keystroke: benchKeystroke };
 const results = resolve(import.meta.dirname, '../results');
 
 const wanted = process.argv.slice(2);
@@ -22,8 +23,8 @@ if (unknown !== undefined) {
 mkdirSync(results, { recursive: true });
 for (const [name, bench] of Object.entries(benches)) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
-  const rows = await bench();
-  console.log(`\n## ${name}\n\n${tableOf(rows)}`);
+  const outcome = await bench(), { rows, tables, facts } = Array.isArray(outcome) ? { rows: outcome, tables: [], facts: {} } : outcome;
+  console.log(`\n## ${name}\n\n${[tableOf(rows), ...tables].join('\n\n')}`);
   const machine = { cpu: cpus()[0]?.model ?? '', cores: cpus().length, node: process.version };
-  writeFileSync(join(results, `${name}.json`), `${JSON.stringify({ name, date: new Date().toISOString(), machine, rows }, null, 2)}\n`);
+  writeFileSync(join(results, `${name}.json`), `${JSON.stringify({ name, date: new Date().toISOString(), machine, rows, ...facts }, null, 2)}\n`);
 }

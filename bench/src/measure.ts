@@ -24,6 +24,9 @@ export interface Measured {
   readonly against?: { readonly name: string; readonly median: number };
 }
 
+/** What a bench may give beside its rows: further tables in Markdown, and their figures for the JSON. */
+export interface Outcome { readonly rows: readonly Measured[]; readonly tables: readonly string[]; readonly facts: object }
+
 export const measured = (what: string, samples: readonly number[], against?: { name: string; samples: readonly number[] }): Measured => ({
   what, median: median(samples), p95: percentile(samples, 0.95), ...(against ? { against: { name: against.name, median: median(against.samples) } } : {}),
 });

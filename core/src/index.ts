@@ -18,7 +18,7 @@ export { kinds, type Kind } from './catalog/kind.ts';
 export { copyInFront, isOnly32Bit, isPresent, nameOfCopy, type CopyCard, type CopyState, type Plugin } from './catalog/plugin.ts';
 export { answerLimits, licenceStates, nothingSaid, saysNothing, withAnswer, type Answer, type AnswerFacts, type Licence, type LicenceState } from './catalog/answer.ts';
 export { groupCopies, type Doubt, type Group, type Grouped, type ToGroup } from './catalog/group.ts';
-export { nameKeyOf, type NameKey, type Width } from './catalog/name-key.ts';
+export { makesSound, nameKeyOf, type NameKey, type Width } from './catalog/name-key.ts';
 export type { GroupedCopy, SamePiece } from './catalog/same-plugin.ts';
 export { foldVendor, gatherVendors, nearMisses, noDecisions, vendorNames, type NearMiss, type SpellingDecisions, type Vendor } from './catalog/vendor.ts';
 export { classify, clearTypes, groupProbability, reasonsOf, type Classified, type KindReason, type Reason, type Suggestion } from './types/classify.ts';

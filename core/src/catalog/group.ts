@@ -37,9 +37,10 @@ const blockLimit = 300;
 export function groupCopies(given: readonly ToGroup[], isGeneric: IsGeneric): Grouped {
   const members = given.map(({ copy, vendor }) => memberOf(copy, vendor, isGeneric));
   const order = contentOrder(members), clusters = new Clusters(given, members);
-  for (const twin of twins(members, order)) clusters.join(twin.a, twin.b, twin.pieces);
+  const sets = [...grouped(order.map((at) => [twinKey(members[at] as Member), at] as const)).values()], alike = twins(members, sets);
   joinPinned(given, clusters);
-  const edges = pairsToCompare(members, order).map(({ a, b, facts }) => ({ a, b, pieces: compareCopies(members[a] as Member, members[b] as Member, facts) })).map((edge) => ({ ...edge, sum: sumOf(edge.pieces) }));
+  for (const twin of alike) clusters.join(twin.a, twin.b, twin.pieces);
+  const edges = [...pairsToCompare(members, order, sets).map(({ a, b, facts }) => ({ a, b, pieces: compareCopies(members[a] as Member, members[b] as Member, facts) })), ...alike].map((edge) => ({ ...edge, sum: sumOf(edge.pieces) }));
   const rank = new Map(order.map((at, i) => [at, i])), rankOf = (at: number): number => rank.get(at) ?? 0;
   const first = ({ a, b }: Doubt): number => Math.min(rankOf(a), rankOf(b)), last = ({ a, b }: Doubt): number => Math.max(rankOf(a), rankOf(b));
   edges.sort((x, y) => y.sum - x.sum || first(x) - first(y) || last(x) - last(y));
@@ -65,10 +66,9 @@ const grouped = (entries: Iterable<readonly [string, number]>): Map<string, numb
   return groups;
 };
 
-/** Copies that agree in all that is compared need no comparing: each with the first of them. */
-function twins(members: readonly Member[], order: readonly number[]): { a: number; b: number; pieces: SamePiece[] }[] {
-  const sets = grouped(order.map((at) => [twinKey(members[at] as Member), at] as const));
-  return [...sets.values()].flatMap(([first = 0, ...rest]) => rest.map((b) => ({ a: first, b, pieces: compareCopies(members[first] as Member, members[b] as Member, { claims: 0, isVendorUnclear: false }) })).filter(({ pieces }) => sumOf(pieces) >= joinAt));
+/** Copies that agree in all that is compared (a set each) need no comparing: each with the first of them. */
+function twins(members: readonly Member[], sets: readonly (readonly number[])[]): { a: number; b: number; pieces: SamePiece[] }[] {
+  return sets.flatMap(([first = 0, ...rest]) => rest.map((b) => ({ a: first, b, pieces: compareCopies(members[first] as Member, members[b] as Member, { claims: 0, isVendorUnclear: false }) })).filter(({ pieces }) => sumOf(pieces) >= joinAt));
 }
 
 const twinKey = ({ name, vendor, copy, shorts }: Member): string => JSON.stringify([name.key, name.bare, name.width, vendor, copy.kind, copy.audioIn, copy.audioOut, shorts, copy.replaces, vendor === '' ? copy.path : '']);
@@ -79,8 +79,8 @@ function joinPinned(given: readonly ToGroup[], clusters: Clusters): void {
 }
 
 /** Pairs with a name, an identity or a declaration in common; of twins only the first takes part. */
-function pairsToCompare(members: readonly Member[], order: readonly number[]): Pair[] {
-  const firsts = [...grouped(order.map((at) => [twinKey(members[at] as Member), at] as const)).values()].map(([first = 0]) => first);
+function pairsToCompare(members: readonly Member[], order: readonly number[], sets: readonly (readonly number[])[]): Pair[] {
+  const firsts = sets.map(([first = 0]) => first);
   const pairs = new Map<string, Pair>();
   const add = (x: number, y: number, claims: number, isVendorUnclear: boolean): void => {
     const [a, b] = x < y ? [x, y] : [y, x], key = `${a} ${b}`, known = pairs.get(key)?.facts;
@@ -134,10 +134,6 @@ class Clusters {
     return root;
   }
 
-  pinOf(at: number): string | undefined {
-    return this.#pins.get(this.rootOf(at));
-  }
-
   join(a: number, b: number, pieces: readonly SamePiece[]): void {
     const [x, y] = [this.rootOf(a), this.rootOf(b)], [into, from] = x < y ? [x, y] : [y, x];
     if (into !== from && !this.#mayJoin(into, from, pieces)) return;
@@ -163,13 +159,11 @@ class Clusters {
   }
 }
 
-/** The best pair of each two groups that stayed apart; where the user has said of both what they are, nothing is asked. */
+/** The best pair of each two groups that stayed apart, though something speaks for joining them. */
 function doubtsIn(edges: readonly Doubt[], clusters: Clusters): Doubt[] {
   const seen = new Set<string>();
   return edges.filter(({ a, b, sum }) => {
     const roots = [clusters.rootOf(a), clusters.rootOf(b)].sort((x, y) => x - y), key = roots.join(' ');
-    if (sum < askAt || roots[0] === roots[1] || seen.has(key)) return false;
-    seen.add(key);
-    return clusters.pinOf(a) === undefined || clusters.pinOf(b) === undefined;
+    return sum >= askAt && roots[0] !== roots[1] && !seen.has(key) && seen.add(key);
   });
 }

@@ -25,6 +25,9 @@ const widthInBrackets = /[([{]\s*(?:(m|mono)|(s|st|stereo|sum l\+r in)|(mono|m)(
 const widthAtEnd = /[\s,_-]+(mono|stereo)\s*$/;
 const roman: Readonly<Record<string, string>> = { ii: '2', iii: '3', iv: '4', v: '5', vi: '6', vii: '7', viii: '8', ix: '9' };
 
+/** Whether audio comes out of it and none goes in, as with an instrument. */
+export const makesSound = (copy: { readonly audioIn: number | null; readonly audioOut: number | null }): boolean => copy.audioIn === 0 && (copy.audioOut ?? 0) > 0;
+
 /** Whether a word is one of the trade, as "delay" and "simple" are (types/generic.ts). */
 export type IsGeneric = (word: string) => boolean;
 const lettersThatTell = 4, wordsThatTell = 4;

@@ -2,7 +2,7 @@
 import type { FoundCopy } from '../formats/found-copy.ts';
 import { stemOfPath } from '../formats/found-copy.ts';
 import type { Kind } from './kind.ts';
-import { nameKeyOf, type IsGeneric, type NameKey } from './name-key.ts';
+import { makesSound, nameKeyOf, type IsGeneric, type NameKey } from './name-key.ts';
 import { nameOfCopy } from './plugin.ts';
 import { foldVendor, isOneApart } from './vendor.ts';
 
@@ -30,8 +30,7 @@ export interface Member {
 export function memberOf(copy: GroupedCopy, vendor: string | null, isGeneric: IsGeneric): Member {
   const stem = stemOfPath(copy.path);
   const ladspaId = copy.format !== 'LADSPA' ? null : copy.uniqueId === undefined || copy.uniqueId === null ? (/_(\d{3,})$/.exec(stem)?.[1] ?? null) : String(copy.uniqueId);
-  const isInstrument = copy.kind === 'instrument' || copy.audioIn === 0;
-  return { copy, ladspaId, name: nameKeyOf(nameOfCopy(copy), vendor, isInstrument, isGeneric), vendor: foldVendor(vendor), shorts: shortsOf(copy, stem) };
+  return { copy, ladspaId, name: nameKeyOf(nameOfCopy(copy), vendor, copy.kind === 'instrument' || makesSound(copy), isGeneric), vendor: foldVendor(vendor), shorts: shortsOf(copy, stem) };
 }
 
 function shortsOf({ format, identity, name }: GroupedCopy, stem: string): string[] {

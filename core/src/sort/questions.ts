@@ -82,7 +82,7 @@ function kindQuestions(plugins: readonly Plugin[], { grounds, answers }: Uncerta
 }
 
 function twinQuestions(byId: ReadonlyMap<string, Plugin>, { doubts, pinned }: Uncertain): TwinQuestion[] {
-  const isPinned = (plugin: Plugin): boolean => plugin.copies.every((copy) => pinned.has(copy.id));
+  const isPinned = (plugin: Plugin): boolean => plugin.copies.some((copy) => pinned.has(copy.id));
   return doubts.flatMap(({ a, b, reasons }): TwinQuestion[] => {
     const plugin = byId.get(a), other = byId.get(b);
     return plugin && other && !(isPinned(plugin) && isPinned(other)) ? [{ sort: 'twin', id: `twin ${a} ${b}`, plugin, other, reasons }] : [];

@@ -22,8 +22,8 @@ export interface SortedCopy {
 
 /** What the user decided, and what would be lost if a plugin went. */
 export interface Decisions {
-  /** Plugin by copy. */
-  readonly belongings: ReadonlyMap<string, string>;
+  /** Plugin by copy, and the one it came from. */
+  readonly belongings: ReadonlyMap<string, { readonly plugin: string; readonly before: string }>;
   readonly spellings: SpellingDecisions;
   /** By plugin. */
   readonly answers: ReadonlyMap<string, AnswerFacts>;
@@ -67,21 +67,24 @@ const suggestionsKept = 5, reasonsKept = 5;
 
 export function sortCatalog(copies: readonly SortedCopy[], decisions: Decisions, newId: () => string): SortedCatalog {
   const vendors = gatherVendors(countSpellings(copies), decisions.spellings), names = vendorNames(vendors);
+  /** Plugins of which the user has said that some copy is theirs: two of these are two. */
+  const decided = new Set([...decisions.belongings.values()].map((b) => b.plugin));
   const byDirectory = directoryVendors(vendors);
   const vendorOf = ({ vendor, path }: FoundCopy): string | null => (vendor === null ? byDirectory(path) : (names.get(vendor) ?? vendor));
-  const pins = copies.map(({ id, plugin }) => decisions.belongings.get(id) ?? (plugin !== null && decisions.used.has(plugin) ? plugin : null));
+  const pins = copies.map(({ id, plugin }) => decisions.belongings.get(id)?.plugin ?? (plugin !== null && decisions.used.has(plugin) ? plugin : null));
   const { groups, doubts } = groupCopies(copies.map(({ facts }, i) => ({ copy: { ...facts, kind: readDeclared(facts.format, facts.declared).kind }, vendor: vendorOf(facts), pin: pins[i] ?? null, isSaid: decisions.belongings.has(copies[i]?.id ?? '') })), isGenericWord);
   const ids = giveIds(groups.map((group) => ({ pin: group.pin, plugins: group.members.map((at) => copies[at]?.plugin ?? null) })), newId);
   const pluginAt = new Map(groups.flatMap((group, g) => group.members.map((at) => [at, ids[g] ?? ''] as const)));
   const gathered = groups.map((group, g) => {
     const held = group.members.flatMap((at) => copies[at] ?? []), present = held.filter((copy) => copy.isPresent);
-    const facts = (present.length > 0 ? present : held).map((copy) => copy.facts);
-    return { id: ids[g] ?? '', copies: facts, vendor: vendorOfAll(facts, vendorOf), sameBecause: group.reasons };
+    const counting = present.length > 0 ? present : held, facts = counting.map((copy) => copy.facts), id = ids[g] ?? '';
+    const own = counting.filter((copy) => decisions.belongings.get(copy.id)?.before === id).map((copy) => copy.facts);
+    return { id, copies: facts, own: own.length > 0 ? own : facts, vendor: vendorOfAll(own.length > 0 ? own : facts, vendorOf), sameBecause: group.reasons };
   });
   return {
     vendors, plugins: sortPlugins(gathered, decisions.answers),
     pluginOf: new Map(copies.map((copy, at) => [copy.id, pluginAt.get(at) ?? ''])),
-    doubts: doubts.filter(({ a, b }) => !isDecided(decisions, copies[a]) || !isDecided(decisions, copies[b])).map((doubt) => twinDoubt(doubt, pluginAt)),
+    doubts: doubts.map((doubt) => twinDoubt(doubt, pluginAt)).filter(({ a, b }) => !(decided.has(a) && decided.has(b))),
   };
 }
 
@@ -102,8 +105,6 @@ function directoryVendors(vendors: readonly Vendor[]): (path: string) => string 
     return null;
   };
 }
-
-const isDecided = ({ belongings }: Decisions, copy: SortedCopy | undefined): boolean => copy !== undefined && belongings.has(copy.id);
 
 const twinDoubt = ({ a, b, pieces }: Doubt, pluginAt: ReadonlyMap<number, string>): TwinDoubt => ({
   a: pluginAt.get(a) ?? '', b: pluginAt.get(b) ?? '',
@@ -133,13 +134,20 @@ function giveIds(groups: readonly { pin: string | null; plugins: readonly (strin
   return ids.map((id) => (id === '' ? newId() : id));
 }
 
-/** A plugin with the copies that count (those that are there, or all when none is), its vendor, and why they are one. */
-export interface GatheredPlugin { readonly id: string; readonly copies: readonly FoundCopy[]; readonly vendor: string | null; readonly sameBecause: readonly string[] }
+/** A plugin with the copies that count: those that are there, or all when none is. */
+export interface GatheredPlugin {
+  readonly id: string;
+  readonly copies: readonly FoundCopy[];
+  /** Those that give it its name: what was joined to it does not. */
+  readonly own: readonly FoundCopy[];
+  readonly vendor: string | null;
+  readonly sameBecause: readonly string[];
+}
 
 /** Names and classifies plugins, each with the help of the others of its series. */
 export function sortPlugins(gathered: readonly GatheredPlugin[], answers: ReadonlyMap<string, AnswerFacts>): SortedPlugin[] {
   const named = gathered.map((plugin) => {
-    const { name } = nameOf(plugin.copies), { vendor } = plugin, said = answers.get(plugin.id);
+    const { name } = nameOf(plugin.own), { vendor } = plugin, said = answers.get(plugin.id);
     const declared = [...new Set(plugin.copies.flatMap((copy) => readDeclared(copy.format, copy.declared).types))];
     const inSeries: InSeries = { name, vendor: foldVendor(said?.vendor ?? vendor), types: said?.types ?? declared, isTaught: said?.types !== undefined && said.types !== null };
     return { ...plugin, name, inSeries };

@@ -39,7 +39,9 @@ const decisive = 0.85;
 
 export function classify(subject: Subject, w: Weights = fitted): Classified {
   const pieces = evidenceOf(subject, w);
-  const suggestions = typeGroups.flatMap(({ id }) => suggestionsIn(id, pieces.filter((piece) => groupOf(piece.type) === id), w));
+  const byGroup = new Map<string, Piece[]>(typeGroups.map(({ id }) => [id, []]));
+  for (const piece of pieces) byGroup.get(groupOf(piece.type))?.push(piece);
+  const suggestions = [...byGroup].flatMap(([group, those]) => suggestionsIn(group, those, w));
   suggestions.sort((a, b) => b.probability - a.probability || b.type.length - a.type.length || (a.type < b.type ? -1 : 1));
   return { ...classifyKind(subject, pieces), suggestions };
 }

@@ -64,9 +64,10 @@ function rivals(words: readonly Piece[], w: Weights): Piece[] {
   if (!best) return [];
   const own = new Map<string, number>();
   for (const piece of words) own.set(groupOf(piece.type), Math.max(own.get(groupOf(piece.type)) ?? 0, piece.weight));
+  const reason = `the name speaks more clearly for ${typeName(best.type)}`;
   return typeGroups.flatMap(({ id }) => {
     const lead = best.weight - (own.get(id) ?? 0);
-    return lead <= 0.01 ? [] : [{ type: id, weight: -w.rival * lead, reason: `the name speaks more clearly for ${typeName(best.type)}` }];
+    return lead <= 0.01 ? [] : [{ type: id, weight: -w.rival * lead, reason }];
   });
 }
 

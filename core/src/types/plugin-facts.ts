@@ -1,5 +1,5 @@
 /** What a plugin is called and who made it, told from its copies, and what is known for classifying it. */
-import { withoutBits, withoutWidth, nameKeyOf } from '../catalog/name-key.ts';
+import { makesSound, withoutBits, withoutWidth, nameKeyOf } from '../catalog/name-key.ts';
 import { nameOfCopy, preferred } from '../catalog/plugin.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
 import type { SeriesShare, Subject } from './evidence.ts';
@@ -20,7 +20,7 @@ export function nameOf(copies: readonly FoundCopy[]): NamedPlugin {
   const ordered = inOrder(copies), first = ordered[0];
   const own = ordered.filter((copy) => copy.name !== null), vendor = ordered.find((copy) => copy.vendor !== null)?.vendor ?? null;
   const name = own[0]?.name ?? (first ? withoutBits(nameOfCopy(first).replaceAll('_', ' ')) : '');
-  const widths = new Set(own.map((copy) => nameKeyOf(nameOfCopy(copy), copy.vendor, copy.audioIn === 0, isGenericWord).width));
+  const widths = new Set(own.map((copy) => nameKeyOf(nameOfCopy(copy), copy.vendor, makesSound(copy), isGenericWord).width));
   return { vendor, name: widths.size > 1 ? withoutWidth(name) : name };
 }
 

@@ -53,7 +53,10 @@ export const isType = (id: string): boolean => known.has(id);
 export const typeName = (id: string): string => known.get(id)?.name ?? id;
 
 /** The group of a type (or of a group itself): `delay/looper` → `delay`. */
-export const groupOf = (id: string): string => id.split('/')[0] ?? id;
+export const groupOf = (id: string): string => {
+  const at = id.indexOf('/');
+  return at < 0 ? id : id.slice(0, at);
+};
 
 /** The kind of plugin that has this type. */
 export const kindOfType = (id: string): Kind => known.get(id)?.group.kind ?? 'unknown';

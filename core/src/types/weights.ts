@@ -66,6 +66,6 @@ export const weights: Weights = {
   ports: 1,
   otherKind: 2,
   series: 1.6,
-  taught: 4,
+  taught: 5,
   unspecific: 1.2
 };

@@ -1,7 +1,7 @@
 /** One batch of a scan, written in one transaction: copies, the plugins they belong to, findings, fingerprints. */
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import { copyKey, foldVendor, isGenericWord, nameKeyOf, nameOfCopy, sortPlugins, type Comparison, type FindingSort, type FoundCopy } from '@clever-drawer/core';
+import { copyKey, foldVendor, isGenericWord, makesSound, nameKeyOf, nameOfCopy, sortPlugins, type Comparison, type FindingSort, type FoundCopy } from '@clever-drawer/core';
 import { addPlugins, forgetCopies, markCopies, saveBundles, saveCopies } from '../database/catalog.ts';
 import { addFindings, saveScan } from '../database/scans.ts';
 import type { BundleRow, CopyRow, FindingRow, PluginRow, ScanRow } from '../database/schemas.ts';
@@ -63,7 +63,7 @@ function rowFor(batch: Batch, found: FoundCopy, before: CopyRow | undefined): Co
 }
 
 /** What copies of one plugin share at first sight; sorting, at the end of the scan, looks closer. */
-export const firstSight = ({ name, path, vendor, audioIn }: FoundCopy): string => `${nameKeyOf(nameOfCopy({ name, path }), vendor, audioIn === 0, isGenericWord).bare}|${foldVendor(vendor)}`;
+export const firstSight = ({ name, path, vendor, ...copy }: FoundCopy): string => `${nameKeyOf(nameOfCopy({ name, path }), vendor, makesSound(copy), isGenericWord).bare}|${foldVendor(vendor)}`;
 
 /** Gives every copy that can be understood a plugin to be shown with; a copy that has one keeps it. */
 async function assignPlugins(manager: EntityManager, computer: string, rows: readonly CopyRow[], plugins: Map<string, string>, now: Date): Promise<void> {
@@ -74,7 +74,7 @@ async function assignPlugins(manager: EntityManager, computer: string, rows: rea
     row.pluginId = known ?? randomUUID();
     if (known !== undefined) continue;
     plugins.set(key, row.pluginId);
-    for (const plugin of sortPlugins([{ id: row.pluginId, copies: [row.facts], vendor: row.facts.vendor, sameBecause: [] }], new Map())) added.push({ ...plugin, computerId: computer, arrivedAt: now });
+    for (const plugin of sortPlugins([{ id: row.pluginId, copies: [row.facts], own: [row.facts], vendor: row.facts.vendor, sameBecause: [] }], new Map())) added.push({ ...plugin, computerId: computer, arrivedAt: now });
   }
   await addPlugins(manager, added);
 }

@@ -29,7 +29,7 @@ const isSame = (row: PluginRow, plugin: SortedPlugin): boolean =>
 async function readDecisions(manager: EntityManager, computer: string): Promise<Decisions> {
   const belongings = await readBelongings(manager, computer), spellings = await readSpellings(manager, computer), answers = await readAnswers(manager, computer);
   return {
-    belongings: new Map(belongings.map((row) => [row.copyId, row.pluginId])), spellings: new Map(spellings.map((row) => [row.spelling, row.vendor])),
+    belongings: new Map(belongings.map((row) => [row.copyId, { plugin: row.pluginId, before: row.beforeId }])), spellings: new Map(spellings.map((row) => [row.spelling, row.vendor])),
     answers: new Map(answers.map((row) => [row.pluginId, row satisfies AnswerFacts])), used: await usedPlugins(manager, computer),
   };
 }
@@ -61,8 +61,9 @@ async function sortVendorsOf(manager: EntityManager, computer: string, plugins: 
   const byPlugin = new Map<string, CopyRow[]>();
   for (const copy of (await copiesOfPlugins(manager, near.map((row) => row.id))).filter((c) => c.status === 'ok')) byPlugin.set(copy.pluginId ?? '', [...(byPlugin.get(copy.pluginId ?? '') ?? []), copy]);
   const gathered = near.flatMap((row) => {
-    const held = byPlugin.get(row.id) ?? [], present = held.filter((copy) => copy.state === 'present');
-    return held.length === 0 ? [] : [{ id: row.id, vendor: row.vendor, sameBecause: row.grounds?.sameBecause ?? [], copies: (present.length > 0 ? present : held).map((copy) => copy.facts) }];
+    const held = byPlugin.get(row.id) ?? [], present = held.filter((copy) => copy.state === 'present'), counting = present.length > 0 ? present : held;
+    const own = counting.filter((copy) => decisions.belongings.get(copy.id)?.before === row.id), facts = counting.map((copy) => copy.facts);
+    return held.length === 0 ? [] : [{ id: row.id, vendor: row.vendor, sameBecause: row.grounds?.sameBecause ?? [], copies: facts, own: own.length > 0 ? own.map((copy) => copy.facts) : facts }];
   });
   const known = new Map(near.map((row) => [row.id, row]));
   await updatePlugins(manager, sortPlugins(gathered, decisions.answers).filter((plugin) => { const row = known.get(plugin.id); return row && !isSame(row, plugin); }));
