@@ -4,7 +4,7 @@ import { expect, expectNoAxeFindings, saved, test } from './studio.ts';
 test('every screen of the demo is clean for axe, by day and by dusk, wide and narrow', async ({ page, demo }) => {
   for (const size of [{ width: 1280, height: 800 }, { width: 900, height: 700 }]) {
     await page.setViewportSize(size);
-    for (const path of ['/scan', '/file', '/load']) {
+    for (const path of ['/scan', '/sort', '/file', '/load']) {
       await page.goto(demo.address + path);
       await expect(page.locator('main h1').first()).toBeAttached();
       await page.waitForTimeout(300);

@@ -1,5 +1,5 @@
 /** Fills a running server with the demo: places, two scans, an order, a year of loads and a session. */
-import { slotSortAt, fits, type Plugin } from '@clever-drawer/core';
+import { canLoad, slotSortAt, type Plugin } from '@clever-drawer/core';
 import { join } from 'node:path';
 import { addComputer, apiOf, listComputers, type Api } from './api.ts';
 import { arrangeStudio } from './arrange.ts';
@@ -39,7 +39,7 @@ async function fillSession(api: Api, used: readonly Plugin[]): Promise<void> {
   const waiting = [...used];
   for (const [t, track] of tracks.entries()) {
     for (let index = 0; index < (filled[t] ?? 0); index += 1) {
-      const at = waiting.findIndex((p) => fits(p.kind, slotSortAt(track.sort, index)) && p.kind !== 'unknown');
+      const at = waiting.findIndex((p) => canLoad(p, slotSortAt(track.sort, index), undefined) && p.kind !== 'unknown');
       const [plugin] = at < 0 ? [] : waiting.splice(at, 1);
       if (plugin) await api.load({ track: track.id, index, plugin: plugin.id, typed: '', keys: 1 });
     }

@@ -49,7 +49,7 @@ export async function serve(config: Config): Promise<Running> {
     const interrupted = await closeInterruptedScans(database.manager, parts.clock());
     if (interrupted > 0) log.warn('the last scan was interrupted; scan again to finish it');
     for (const computer of await ensureComputer(parts, config.firstComputer ?? { name: hostname() })) {
-      if (interrupted > 0 || (await hasUnsorted(database.manager, computer.id))) await database.transaction((manager) => sortComputer(manager, computer.id, parts.clock()));
+      if (interrupted > 0 || (await hasUnsorted(database.manager, computer.id))) await database.transaction((manager) => sortComputer(manager, parts, computer.id));
       await watchPlaces(parts, computer.id);
     }
     const server = await listen(createApp(parts, config.web), config.port);

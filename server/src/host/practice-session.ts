@@ -1,6 +1,6 @@
 /** The practice session: a stand-in for the program that plugins run in, with tracks, buses and slots. */
 import { randomUUID } from 'node:crypto';
-import { asId, canLoad, copyInFront, failed, isOnly32Bit, ok, slotSortAt, withAnswer, type LoadRequest, type PastLoad, type Plugin, type Result, type SessionView } from '@clever-drawer/core';
+import { asId, canLoad, copyInFront, failed, fits, isOnly32Bit, ok, slotSortAt, withAnswer, type LoadRequest, type PastLoad, type Plugin, type Result, type SessionView } from '@clever-drawer/core';
 import { copiesOfPlugins, pluginById } from '../database/catalog.ts';
 import { pluginNames } from '../database/changes.ts';
 import { findAnswer } from '../database/order.ts';
@@ -33,7 +33,8 @@ export async function loadIntoSlot(parts: Parts, computer: string, request: Load
     const said = await findAnswer(manager, plugin.id), card = withAnswer(cardOf(plugin, await copiesOfPlugins(manager, [plugin.id])), said ?? undefined);
     const copy = copyInFront(card);
     if (copy?.state !== 'present') return failed({ code: 'no-copy-to-load', at: 'plugin', name: plugin.name });
-    if (!canLoad(card, sort, said ?? undefined)) return failed({ code: 'does-not-fit-slot', at: 'plugin', name: plugin.name, slot: sort === 'instrument' ? 'an instrument' : 'effects' });
+    if (fits(card.kind, sort) && !canLoad(card, sort, said ?? undefined)) return failed({ code: 'no-copy-to-load', at: 'plugin', name: plugin.name });
+    if (!fits(card.kind, sort)) return failed({ code: 'does-not-fit-slot', at: 'plugin', name: plugin.name, slot: sort === 'instrument' ? 'an instrument' : 'effects' });
     await putSlot(manager, { id: randomUUID(), trackId: track.id, number, pluginId: plugin.id, copyId: copy.id });
     await addLoads(manager, [{
       id: randomUUID(), computerId: computer, pluginId: plugin.id, copyId: copy.id, at: parts.clock(), track: track.sort,

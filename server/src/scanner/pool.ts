@@ -1,6 +1,6 @@
-/** Threads for walking and reading: started when first needed, replaced when a file holds one up for too long. */
+/** Threads for walking, reading and sorting: started when first needed, replaced when a file holds one up for too long. */
 import { Worker } from 'node:worker_threads';
-import { failedCopy, type Format, type FoundCopy } from '@clever-drawer/core';
+import { failedCopy, type Decisions, type Format, type FoundCopy, type SortedCatalog, type SortedCopy } from '@clever-drawer/core';
 import type { FoundBundle, Walked } from './walk.ts';
 import type { Done, Task } from './worker.ts';
 
@@ -39,6 +39,13 @@ export class ReaderPool {
     } catch (error) {
       return [failedCopy(bundle.format, bundle.path, { code: 'damaged', at: bundle.path, line: null, detail: `examining it was given up (${error instanceof Error ? error.message : ''}).` })];
     }
+  }
+
+  /** The whole catalog sorted anew. */
+  async sort(copies: readonly SortedCopy[], decisions: Decisions): Promise<SortedCatalog> {
+    const done = await this.#run({ task: 'sort', copies, decisions }, null);
+    if ('sorted' in done) return done.sorted;
+    throw new Error('the thread answered something else');
   }
 
   async close(): Promise<void> {

@@ -78,7 +78,7 @@ async function step(parts: Parts, computer: string, work: Work): Promise<Result<
     if (!done.ok) return done;
     const { change, words } = done.value;
     if (!isEmptyChange(change)) await applyToTables(manager, computer, change);
-    followed.catalog = await followChange(manager, computer, change, parts.clock());
+    followed.catalog = await followChange(manager, parts, computer, change);
     const revision = isEmptyChange(change) ? row.revision : await nextRevision(manager, row);
     return ok({ revision, words, change, ...(await undoWords(manager, computer)) });
   });

@@ -111,8 +111,8 @@ class ScanRun {
 
   /** Sorts the catalog anew where anything changed, or where it never was. */
   async #sort(): Promise<void> {
-    const { database, clock } = this.#parts, computer = this.#scan.computerId;
-    if (this.#hasChanged || (await hasUnsorted(database.manager, computer))) await database.transaction((manager) => sortComputer(manager, computer, clock()));
+    const { database } = this.#parts, computer = this.#scan.computerId;
+    if (this.#hasChanged || (await hasUnsorted(database.manager, computer))) await database.transaction((manager) => sortComputer(manager, this.#parts, computer));
   }
 
   /** Which bundles are examined in this mode. */

@@ -1,20 +1,23 @@
 /** Sorting a computer's catalog after a scan or an answer: copies into plugins, spellings into vendors, plugins into types. */
-import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import { plainText, sortCatalog, sortPlugins, type AnswerFacts, type Decisions, type OrderChange, type SortedCopy, type SortedPlugin } from '@clever-drawer/core';
+import { plainText, sortPlugins, type AnswerFacts, type Decisions, type OrderChange, type SortedCopy, type SortedPlugin } from '@clever-drawer/core';
 import { addPlugins, allCopies, copiesOfPlugins, forgetEmptyPlugins, listPlugins, moveCopies, updatePlugins, usedPlugins } from '../database/catalog.ts';
 import { saveDoubts } from '../database/computers.ts';
 import { readAnswers, readBelongings, readSpellings } from '../database/order.ts';
 import type { CopyRow, PluginRow } from '../database/schemas.ts';
+import type { Parts } from '../parts.ts';
 
-/** Sorts everything. Copies that failed and hold a plugin stay with it; they say nothing of it. */
-export async function sortComputer(manager: EntityManager, computer: string, now: Date): Promise<void> {
+/** What sorting needs of the program's parts. */
+type Sorter = Pick<Parts, 'readers' | 'clock'>;
+
+/** Sorts everything, in a thread of its own. Copies that failed and hold a plugin stay with it; they say nothing of it. */
+export async function sortComputer(manager: EntityManager, { readers, clock }: Sorter, computer: string): Promise<void> {
   const copies = await allCopies(manager, computer), sound = copies.filter((copy) => copy.status === 'ok' && copy.state !== 'aside');
   const decisions = await readDecisions(manager, computer);
-  const sorted = sortCatalog(sound.map(asSorted), decisions, randomUUID);
+  const sorted = await readers.sort(sound.map(asSorted), decisions);
   const known = new Map((await listPlugins(manager, computer)).map((row) => [row.id, row]));
   const added = sorted.plugins.filter(({ id }) => !known.has(id)), changed = sorted.plugins.filter((plugin) => { const row = known.get(plugin.id); return row && !isSame(row, plugin); });
-  await addPlugins(manager, added.map((plugin): PluginRow => ({ computerId: computer, arrivedAt: now, ...plugin })));
+  await addPlugins(manager, added.map((plugin): PluginRow => ({ computerId: computer, arrivedAt: clock(), ...plugin })));
   await moveCopies(manager, sound.flatMap((copy) => { const plugin = sorted.pluginOf.get(copy.id); return plugin === undefined || plugin === copy.pluginId ? [] : [{ copy: copy.id, plugin }]; }));
   await updatePlugins(manager, changed);
   await forgetEmptyPlugins(manager, computer, decisions.used);
@@ -35,11 +38,11 @@ async function readDecisions(manager: EntityManager, computer: string): Promise<
 }
 
 /** After a change of the order: what it says of copies, spellings or types is taken up at once. Whether the catalog changed. */
-export async function followChange(manager: EntityManager, computer: string, change: OrderChange, now: Date): Promise<boolean> {
+export async function followChange(manager: EntityManager, sorter: Sorter, computer: string, change: OrderChange): Promise<boolean> {
   const touched = [...change.added, ...change.removed, ...change.updated.map(([, to]) => to)];
   if (touched.some((record) => record.table === 'belonging')) await moveBelongings(manager, change);
   if (touched.some((record) => record.table === 'belonging' || record.table === 'spelling')) {
-    await sortComputer(manager, computer, now);
+    await sortComputer(manager, sorter, computer);
     return true;
   }
   const answered = touched.filter((record) => record.table === 'answer').map((record) => record.id as string);

@@ -1,10 +1,11 @@
 /** Starting, following and stopping a scan. */
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Radar, Square } from 'lucide-react';
-import { Button, ProgressBar } from 'react-bootstrap';
+import { Button } from 'react-bootstrap';
 import type { ScanMode, ScanProgress, ScanView } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { sayTime } from '../ui/say-time.ts';
+import { Progress } from '../ui/progress.tsx';
 import { useNotices } from '../ui/notices.tsx';
 
 interface Props {
@@ -60,7 +61,7 @@ function Running({ progress }: { progress: ScanProgress }) {
   return (
     <div className="running" role="status">
       <div className="running-head"><strong>Looking through <span className="mono">{place}</span></strong><span>{total === null ? 'finding what is there' : `${done} of ${total}${left}`}</span></div>
-      <ProgressBar now={total === null ? 0 : done} max={Math.max(1, total ?? 1)} aria-label="Scan" />
+      <Progress name="Scan" now={total === null ? 0 : done} max={Math.max(1, total ?? 1)} />
       <div className="text-soft visually-quiet">{examining === '' ? 'Comparing' : <>Examining <span className="mono">{examining}</span></>}{unchanged > 0 && ` · ${unchanged} unchanged, skipped`}</div>
     </div>
   );

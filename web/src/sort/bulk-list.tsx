@@ -50,14 +50,14 @@ export function BulkList({ questions, vendors }: Props) {
         {plugins.length > 0 && canPick(sort) && <Button variant="quiet" onClick={() => { setPicking(true); }}>One answer for all … <kbd>T</kbd></Button>}
         {plugins.length > 0 && sameFor(sort).map(({ text, set }) => <Button key={text} variant="quiet" onClick={() => { settle(sayAct(plugins, set)); }}>{text}</Button>)}
       </div>
-      <div ref={scroller} className="bulk-rows" tabIndex={0} role="listbox" aria-multiselectable aria-label="Questions" aria-activedescendant={selection.active === null ? undefined : `ask-${selection.active}`} onKeyDown={onKeyDown}>
+      <div ref={scroller} className="bulk-rows" tabIndex={0} role="listbox" aria-multiselectable aria-label="Questions" aria-activedescendant={selection.active === null ? undefined : rowId(selection.active)} onKeyDown={onKeyDown}>
         <div style={{ height: rows.getTotalSize(), position: 'relative' }}>
           {rows.getVirtualItems().map((row) => {
             const question = questions[row.index];
             if (!question) return null;
             const isSelected = selection.ids.has(question.id), { text, why } = inShort(question);
             return (
-              <div key={question.id} id={`ask-${question.id}`} role="option" aria-selected={isSelected} data-testid="ask-row" className={`bulk-row ${isSelected ? 'selected' : ''} ${selection.active === question.id ? 'active' : ''}`} style={{ transform: `translateY(${row.start}px)` }}
+              <div key={question.id} id={rowId(question.id)} role="option" aria-selected={isSelected} data-testid="ask-row" className={`bulk-row ${isSelected ? 'selected' : ''} ${selection.active === question.id ? 'active' : ''}`} style={{ transform: `translateY(${row.start}px)` }}
                 onClick={(event: MouseEvent) => { selection.press(question.id, event.shiftKey, event.ctrlKey || event.metaKey); }}>
                 <span className={`tick ${isSelected ? 'on' : ''}`}>{isSelected && <Check size={13} aria-hidden />}</span>
                 <span className="names"><span className="name">{titleOf(question).name}</span><span className="vendor">{titleOf(question).beside}</span></span>
@@ -74,6 +74,9 @@ export function BulkList({ questions, vendors }: Props) {
     </section>
   );
 }
+
+/** Ids of elements hold no spaces. */
+const rowId = (id: string): string => `ask-${id.replace(/[^\w-]+/g, '-')}`;
 
 const canPick = (sort: Question['sort']): boolean => sort === 'type' || sort === 'vendor';
 

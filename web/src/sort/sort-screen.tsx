@@ -1,12 +1,13 @@
 /** Sort: what is truly uncertain, asked one card at a time or settled in a list. */
 import { CheckCheck, Layers, List as ListIcon } from 'lucide-react';
 import { useState } from 'react';
-import { Button, ProgressBar } from 'react-bootstrap';
+import { Button } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
 import { questionSorts, type Question, type QuestionSort } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { useQuestions } from '../api/use-questions.ts';
 import { remember, remembered } from '../ui/keys.ts';
+import { Progress } from '../ui/progress.tsx';
 import { BulkList } from './bulk-list.tsx';
 import { CardStack } from './card-stack.tsx';
 import { FailedList } from './failed-list.tsx';
@@ -45,8 +46,8 @@ export function SortScreen() {
           ))}
         </ul>
         <div className="settled">
-          <p id="settled">{settled} of {total} plugins settled</p>
-          <ProgressBar now={total === 0 ? 0 : (settled / total) * 100} aria-labelledby="settled" />
+          <p>{settled} of {total} plugins settled</p>
+          <Progress name="Plugins settled" now={settled} max={Math.max(1, total)} />
           {clear.length > 0 && <><p>{clear.length} of the types have one clear answer.</p><Button variant="quiet" onClick={() => { setSettling(true); }}><CheckCheck size={16} aria-hidden /> Settle the clear ones …</Button></>}
         </div>
         <div className="way" role="group" aria-label="Way of answering">
