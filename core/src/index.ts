@@ -15,7 +15,7 @@ export { noDescriptions, readLadspaRdf, type LadspaDescription, type LadspaDescr
 export { memoryFiles } from './formats/memory-files.ts';
 export { readVst3 } from './formats/vst3.ts';
 export { kinds, type Kind } from './catalog/kind.ts';
-export { copyInFront, isOnly32Bit, isPresent, nameOfCopy, type CopyCard, type CopyState, type Plugin } from './catalog/plugin.ts';
+export { copyInFront, isForOldSessions, preferred, isOnly32Bit, isPresent, nameOfCopy, type CopyCard, type CopyState, type Plugin } from './catalog/plugin.ts';
 export { answerLimits, licenceStates, nothingSaid, saysNothing, withAnswer, type Answer, type AnswerFacts, type Licence, type LicenceState } from './catalog/answer.ts';
 export { groupCopies, type Doubt, type Group, type Grouped, type ToGroup } from './catalog/group.ts';
 export { makesSound, nameKeyOf, type NameKey, type Width } from './catalog/name-key.ts';
@@ -38,8 +38,8 @@ export { lv2Classes, readDeclared, vst3SubCategories } from './types/declared.ts
 export { compare, copyKey, findingSorts, type Comparison, type FindingSort, type KnownCopy } from './scan/compare.ts';
 export { actSize, nameLength, type Act, type ActName, type Owner, type Said } from './cabinet/act.ts';
 export {
-  allAnswers, allBelongings, allFolders, allNamings, allPlacements, allSpellings, answerIn, cabinetIn, cabinetsOf, folderAndBelow, folderForms, folderIn, foldersBelow, namingIn, orderOf, placementIn, placementsIn,
-  type Belonging, type Cabinet, type Folder, type FolderForm, type Naming, type Order, type OrderRecord, type Placement, type Spelling,
+  allAnswers, allBelongings, allFolders, allNamings, allPlacements, allSpellings, answerIn, cabinetIn, cabinetsOf, folderAndBelow, folderForms, folderIn, foldersBelow, namingIn, orderOf, placementIn, placementsIn, preferenceIn,
+  type Belonging, type Cabinet, type Folder, type FolderForm, type Naming, type Order, type OrderRecord, type Placement, type Preference, type Spelling,
 } from './cabinet/order.ts';
 export { createArranger, type Arrangement } from './cabinet/arrangement.ts';
 export { perform } from './cabinet/perform.ts';

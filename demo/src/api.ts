@@ -1,5 +1,5 @@
 /** Speaking to a running server while seeding. */
-import type { Act, CatalogView, ComputerView, LoadRequest, OrderView, PastLoad, ScanProgress, SessionView } from '@clever-drawer/core';
+import type { Act, CatalogView, ComputerView, LoadRequest, OrderView, PastLoad, ScanProgress, SessionView, SortView } from '@clever-drawer/core';
 
 export type Api = ReturnType<typeof apiOf>;
 
@@ -20,6 +20,7 @@ export function apiOf(address: string, computer: ComputerView) {
       await at('POST', 'scans');
       while ((await at<{ progress: ScanProgress | null }>('GET', 'scans')).progress !== null) await new Promise((resolve) => setTimeout(resolve, 50));
     },
+    sort: () => at<SortView>('GET', 'sort'),
     catalog: () => at<CatalogView>('GET', 'catalog'),
     order: () => at<OrderView>('GET', 'order'),
     act: (act: Act) => at('POST', 'acts', act),

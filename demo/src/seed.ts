@@ -5,6 +5,7 @@ import { addComputer, apiOf, listComputers, type Api } from './api.ts';
 import { arrangeStudio } from './arrange.ts';
 import { computers } from './computers.ts';
 import { makeHistory } from './history.ts';
+import { settleDoubts } from './settle.ts';
 import { beforeLately, writeStudio, type Studio } from './write-studio.ts';
 
 /** What the server calls its first computer, and the tracks of its session. */
@@ -24,6 +25,7 @@ async function seedComputer(api: Api, studio: Studio, now: number): Promise<void
   for (const place of studio.places) await api.addPlace(place);
   await api.scan();
   if (!toToday) return;
+  await settleDoubts(api, studio.plugins);
   const used = await arrangeStudio(api, studio.plugins);
   await api.loads(makeHistory(used, now));
   await fillSession(api, used);

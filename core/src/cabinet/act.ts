@@ -1,6 +1,7 @@
 /** What a user can do to the order, as data. New records bring their ids, so that doing an act again gives the same result. */
 import type { AnswerFacts } from '../catalog/answer.ts';
-import type { CabinetId, CopyId, FolderId, PlacementId, PluginId, SpellingId } from '../id.ts';
+import type { Format } from '../formats/found-copy.ts';
+import type { CabinetId, ComputerId, CopyId, FolderId, PlacementId, PluginId, SpellingId } from '../id.ts';
 import type { Rule } from '../rules/rule.ts';
 
 export type Act =
@@ -23,6 +24,8 @@ export type Act =
   /** They are two: each keeps its copies, and nobody asks again. */
   | { act: 'keep-apart'; plugins: readonly Owner[] }
   /** Those spellings are that vendor; null takes back what was said of them. */
+  /** Which format's copy goes in front. */
+  | { act: 'prefer'; computer: ComputerId; formats: readonly Format[] }
   | { act: 'spell'; say: readonly { spellings: readonly { id: SpellingId; spelling: string }[]; vendor: string | null }[] };
 
 /** The given facts hold for all the plugins; those not given stay as they are. */

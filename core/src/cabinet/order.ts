@@ -1,7 +1,8 @@
 /** The user's order of one computer: cabinets, folders, placements and names, all records of one change log. */
 import { keyOf, type Records } from '../change.ts';
 import type { Answer } from '../catalog/answer.ts';
-import type { CabinetId, CopyId, FolderId, PlacementId, PluginId, SpellingId } from '../id.ts';
+import type { Format } from '../formats/found-copy.ts';
+import type { CabinetId, ComputerId, CopyId, FolderId, PlacementId, PluginId, SpellingId } from '../id.ts';
 import type { Rule } from '../rules/rule.ts';
 import { byPosition, type Position } from './position.ts';
 
@@ -63,7 +64,14 @@ export interface Spelling {
   readonly vendor: string;
 }
 
-export type OrderRecord = Cabinet | Folder | Placement | Naming | Answer | Belonging | Spelling;
+/** The user's order of formats on a computer, preferred first; its id is the computer's. */
+export interface Preference {
+  readonly table: 'preference';
+  readonly id: ComputerId;
+  readonly formats: readonly Format[];
+}
+
+export type OrderRecord = Preference | Cabinet | Folder | Placement | Naming | Answer | Belonging | Spelling;
 
 /** All records of the order by `table/id`. */
 export type Order = Records<OrderRecord>;
@@ -81,6 +89,8 @@ export const namingIn = (order: Order, plugin: string): Naming | undefined => or
 
 export const answerIn = (order: Order, plugin: string): Answer | undefined => order.get(`answer/${plugin}`) as Answer | undefined;
 export const belongingIn = (order: Order, copy: string): Belonging | undefined => order.get(`belonging/${copy}`) as Belonging | undefined;
+
+export const preferenceIn = (order: Order, computer: string): Preference | undefined => order.get(`preference/${computer}`) as Preference | undefined;
 
 function ofTable<R extends OrderRecord>(order: Order, table: R['table']): R[] {
   const found: R[] = [];

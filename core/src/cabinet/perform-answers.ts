@@ -4,7 +4,7 @@ import type { CopyId, PluginId } from '../id.ts';
 import { failed, type Result } from '../problem.ts';
 import { typeName } from '../types/tree.ts';
 import type { Act } from './act.ts';
-import { allPlacements, allSpellings, answerIn, belongingIn, namingIn, type Belonging, type Order, type OrderRecord, type Spelling } from './order.ts';
+import { allPlacements, allSpellings, answerIn, belongingIn, namingIn, preferenceIn, type Belonging, type Order, type OrderRecord, type Preference, type Spelling } from './order.ts';
 import { done, sayPlugins, unknown, type NameOfPlugin, type Performed } from './performed.ts';
 
 type ActOf<N extends Act['act']> = Extract<Act, { act: N }>;
@@ -140,4 +140,11 @@ export function spell(order: Order, { say }: ActOf<'spell'>): Result<Performed> 
   }
   const words = spoken.map(({ spellings, vendor }) => (vendor === null ? `Take back whose ${spellings.map((s) => s.spelling).join(', ')} is` : `Say that ${spellings.map((s) => s.spelling).join(', ')} is ${vendor}`));
   return done(words.length > 1 ? `Keep ${spoken.map((one) => one.vendor).join(' and ')} apart` : (words[0] ?? ''), change);
+}
+
+export function prefer(order: Order, { computer, formats }: ActOf<'prefer'>): Result<Performed> {
+  if (new Set(formats).size < formats.length) return failed({ code: 'field-invalid', at: 'formats', detail: 'Each format can stand once.' });
+  const before = preferenceIn(order, computer), after: Preference = { table: 'preference', id: computer, formats }, words = `Put ${formats[0] ?? 'no format'} in front`;
+  if (!before) return done(words, { added: [after] });
+  return done(words, before.formats.join() === formats.join() ? {} : { updated: [[before, after]] });
 }

@@ -5,7 +5,7 @@ import {
   cabinetIn, cabinetsOf, folderAndBelow, folderIn, foldersBelow, namingIn, placementIn, placementsIn,
   type Folder, type Naming, type Order, type Placement,
 } from './order.ts';
-import { answer, join, keepApart, part, spell, tag } from './perform-answers.ts';
+import { answer, join, keepApart, part, prefer, spell, tag } from './perform-answers.ts';
 import { done, sayPlugins, unknown, type NameOfPlugin, type Performed } from './performed.ts';
 import { between, byPosition, spread, type Position } from './position.ts';
 
@@ -28,6 +28,7 @@ export function perform(order: Order, act: Act, nameOf: NameOfPlugin): Result<Pe
     case 'part': return part(order, act, nameOf);
     case 'keep-apart': return keepApart(order, act, nameOf);
     case 'spell': return spell(order, act);
+    case 'prefer': return prefer(order, act);
     default: return act satisfies never;
   }
 }

@@ -7,6 +7,8 @@ const loose = new Set(['ltd', 'limited', 'inc', 'llc', 'gmbh', 'co', 'corp', 'oy
 /** A name without mail and web addresses: "Some One <some at one dot org>" → Some One. */
 const withoutAddress = (vendor: string): string => vendor.replace(/<[^>]*>|\([^)]*\)|\S+@\S+|\bhttps?:\S+/g, ' ').replace(/\s+/g, ' ').trim();
 
+const hasAddress = (vendor: string): boolean => withoutAddress(vendor) !== vendor.trim();
+
 /** What spellings of one vendor share: without address, punctuation, case and loose words. Empty for none. */
 export function foldVendor(vendor: string | null): string {
   if (vendor === null) return '';
@@ -28,7 +30,7 @@ export interface Vendor {
 
 /**
  * Gathers spellings (with how many copies use each) under vendors, most copies first. A decision of the user for a spelling holds for it,
- * and for spellings that fold to the same. The name is the decided one, else the most frequent spelling without its address, the longest of equally frequent ones.
+ * and for spellings that fold to the same. The name is the decided one, else the most frequent spelling without its address; of equally frequent ones the longest that came without.
  */
 export function gatherVendors(counts: ReadonlyMap<string, number>, decided: SpellingDecisions): Vendor[] {
   const byKey = new Map([...decided].map(([spelling, name]) => [foldVendor(spelling), name]));
@@ -40,7 +42,7 @@ export function gatherVendors(counts: ReadonlyMap<string, number>, decided: Spel
     else gathered.set(key, { name, spellings: [{ spelling, count }] });
   }
   const vendors = [...gathered.values()].map(({ name, spellings }): Vendor => {
-    const sorted = spellings.sort((a, b) => b.count - a.count || b.spelling.length - a.spelling.length || compareNames(a.spelling, b.spelling));
+    const sorted = spellings.sort((a, b) => b.count - a.count || Number(hasAddress(a.spelling)) - Number(hasAddress(b.spelling)) || b.spelling.length - a.spelling.length || compareNames(a.spelling, b.spelling));
     return { name: name ?? (withoutAddress(sorted[0]?.spelling ?? '') || (sorted[0]?.spelling ?? '')), spellings: sorted, count: sorted.reduce((sum, s) => sum + s.count, 0) };
   });
   return mergeSameNames(vendors).sort((a, b) => b.count - a.count || compareNames(a.name, b.name));

@@ -2,7 +2,7 @@
 import type { EntityManager } from 'typeorm';
 import { asId, orderOf, type Answer, type CabinetId, type FolderId, type Order, type OrderChange, type OrderRecord, type PluginId, type SpellingId } from '@clever-drawer/core';
 import { insertMany } from './bulk.ts';
-import { AnswerTable, BelongingTable, CabinetTable, FolderTable, NamingTable, PlacementTable, SpellingTable, type AnswerRow, type BelongingRow, type CabinetRow, type FolderRow, type NamingRow, type PlacementRow, type SpellingRow } from './schemas.ts';
+import { AnswerTable, BelongingTable, CabinetTable, FolderTable, NamingTable, PlacementTable, PreferenceTable, SpellingTable, type AnswerRow, type BelongingRow, type CabinetRow, type FolderRow, type NamingRow, type PlacementRow, type PreferenceRow, type SpellingRow } from './schemas.ts';
 
 /** All records of one computer's order. */
 export async function readOrder(manager: EntityManager, computer: string): Promise<Order> {
@@ -15,7 +15,8 @@ export async function readOrder(manager: EntityManager, computer: string): Promi
        FROM placement p JOIN folder f ON f.id = p.folder_id JOIN cabinet c ON c.id = f.cabinet_id WHERE c.computer_id = $1`, [computer]);
   const namings: NamingRow[] = await manager.query(
     `SELECT n.plugin_id "pluginId", n.nickname, n.slot_label "slotLabel" FROM naming n JOIN plugin p ON p.id = n.plugin_id WHERE p.computer_id = $1`, [computer]);
-  const said = [...(await readAnswers(manager, computer)).map(fromAnswer), ...(await readBelongings(manager, computer)).map(fromBelonging), ...(await readSpellings(manager, computer)).map(fromSpelling)];
+  const preference = await findPreference(manager, computer);
+  const said: OrderRecord[] = [...(preference ? [fromPreference(preference)] : []), ...(await readAnswers(manager, computer)).map(fromAnswer), ...(await readBelongings(manager, computer)).map(fromBelonging), ...(await readSpellings(manager, computer)).map(fromSpelling)];
   return orderOf([...cabinets.map(fromCabinet), ...folders.map(fromFolder), ...placements.map(fromPlacement), ...namings.map(fromNaming), ...said]);
 }
 
@@ -24,6 +25,7 @@ export const readAnswers = (manager: EntityManager, computer: string): Promise<A
 export const findAnswer = (manager: EntityManager, plugin: string): Promise<AnswerRow | null> => manager.getRepository(AnswerTable).findOneBy({ pluginId: plugin });
 export const readBelongings = (manager: EntityManager, computer: string): Promise<BelongingRow[]> => manager.query(
   `SELECT b.copy_id "copyId", b.plugin_id "pluginId", b.before_id "beforeId" FROM belonging b JOIN copy c ON c.id = b.copy_id WHERE c.computer_id = $1`, [computer]);
+export const findPreference = (manager: EntityManager, computer: string): Promise<PreferenceRow | null> => manager.getRepository(PreferenceTable).findOneBy({ computerId: computer });
 export const readSpellings = (manager: EntityManager, computer: string): Promise<SpellingRow[]> => manager.getRepository(SpellingTable).findBy({ computerId: computer });
 
 const fromCabinet = (row: CabinetRow): OrderRecord => ({ table: 'cabinet', id: asId(row.id), name: row.name, position: row.position });
@@ -36,6 +38,7 @@ const fromNaming = (row: NamingRow): OrderRecord => ({ table: 'naming', id: asId
 
 export const fromAnswer = ({ pluginId, ...row }: AnswerRow): Answer => ({ table: 'answer', id: asId(pluginId), ...row });
 const fromBelonging = (row: BelongingRow): OrderRecord => ({ table: 'belonging', id: asId(row.copyId), plugin: asId<PluginId>(row.pluginId), before: asId<PluginId>(row.beforeId) });
+const fromPreference = (row: PreferenceRow): OrderRecord => ({ table: 'preference', id: asId(row.computerId), formats: row.formats });
 const fromSpelling = (row: SpellingRow): OrderRecord => ({ table: 'spelling', id: asId<SpellingId>(row.id), spelling: row.spelling, vendor: row.vendor });
 
 /** Writes a change: removed records first, then updated, then added, each in the order of the change. */
@@ -55,6 +58,7 @@ async function remove(manager: EntityManager, records: readonly OrderRecord[]): 
   await del('answer', 'plugin_id', ids('answer'));
   await del('belonging', 'copy_id', ids('belonging'));
   await del('spelling', 'id', ids('spelling'));
+  await del('preference', 'computer_id', ids('preference'));
   await del('folder', 'id', ids('folder'));
   await del('cabinet', 'id', ids('cabinet'));
 }
@@ -68,6 +72,7 @@ async function update(manager: EntityManager, record: OrderRecord): Promise<void
     case 'answer': await manager.getRepository(AnswerTable).save(toAnswer(record)); return;
     case 'belonging': await manager.getRepository(BelongingTable).update({ copyId: record.id }, { pluginId: record.plugin, beforeId: record.before }); return;
     case 'spelling': await manager.getRepository(SpellingTable).update({ id: record.id }, { vendor: record.vendor }); return;
+    case 'preference': await manager.getRepository(PreferenceTable).save({ computerId: record.id, formats: record.formats }); return;
     default: record satisfies never;
   }
 }
@@ -87,6 +92,7 @@ async function add(manager: EntityManager, computer: string, records: readonly O
   await insertMany(manager, AnswerTable, of('answer').map(toAnswer));
   await makePlugins(manager, of('belonging'));
   await insertMany(manager, BelongingTable, of('belonging').map((r): BelongingRow => ({ copyId: r.id, pluginId: r.plugin, beforeId: r.before })));
+  await insertMany(manager, PreferenceTable, of('preference').map((r): PreferenceRow => ({ computerId: r.id, formats: r.formats })));
   await insertMany(manager, SpellingTable, of('spelling').map((r): SpellingRow => ({ id: r.id, computerId: computer, spelling: r.spelling, vendor: r.vendor })));
 }
 

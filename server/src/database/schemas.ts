@@ -23,6 +23,7 @@ export interface AnswerRow {
 }
 export interface BelongingRow { copyId: string; pluginId: string; beforeId: string }
 export interface SpellingRow { id: string; computerId: string; spelling: string; vendor: string }
+export interface PreferenceRow { computerId: string; formats: readonly Format[] }
 /** A picture of the user's own, as WebP. */
 export interface PictureRow { id: string; computerId: string; bytes: Buffer; at: Date }
 export interface ChangeRow { computerId: string; number: number; at: Date; words: string; state: 'done' | 'undone' | 'discarded'; change: OrderChange }
@@ -106,6 +107,7 @@ export const BelongingTable = schema<BelongingRow>('belonging', {
 export const SpellingTable = schema<SpellingRow>('spelling', {
   id, computerId: toRow('spelling', 'computer', 'computer_id', 'CASCADE'), spelling: text, vendor: text,
 }, { uniques: unique('spelling_spelling_key', 'computerId', 'spelling') });
+export const PreferenceTable = schema<PreferenceRow>('preference', { computerId: toRow('preference', 'computer', 'computer_id', 'CASCADE', primary), formats: json });
 export const PictureTable = schema<PictureRow>('picture', { id, computerId: toRow('picture', 'computer', 'computer_id', 'CASCADE'), bytes: { type: 'bytea' }, at: time });
 export const ChangeTable = schema<ChangeRow>('change', {
   computerId: toRow('change', 'computer', 'computer_id', 'CASCADE', { type: 'uuid', primary: true }), number: { ...whole, primary: true }, at: time, words: text, state: text, change: json,
@@ -127,6 +129,6 @@ export const LoadTable = schema<LoadRow>('load', {
 }, { indices: [index('load_plugin_idx', 'pluginId')] });
 
 export const tables = [
-  ComputerTable, PlaceTable, AsideTable, BundleTable, PluginTable, CopyTable, CabinetTable, FolderTable, PlacementTable, NamingTable, AnswerTable, BelongingTable, SpellingTable, PictureTable, ChangeTable, ScanTable, FindingTable,
+  ComputerTable, PlaceTable, AsideTable, BundleTable, PluginTable, CopyTable, CabinetTable, FolderTable, PlacementTable, NamingTable, AnswerTable, BelongingTable, SpellingTable, PreferenceTable, PictureTable, ChangeTable, ScanTable, FindingTable,
   TrackTable, SlotTable, LoadTable,
 ];

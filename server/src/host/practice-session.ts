@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { asId, canLoad, copyInFront, failed, fits, isOnly32Bit, ok, slotSortAt, withAnswer, type LoadRequest, type PastLoad, type Plugin, type Result, type SessionView } from '@clever-drawer/core';
 import { copiesOfPlugins, pluginById } from '../database/catalog.ts';
 import { pluginNames } from '../database/changes.ts';
-import { findAnswer } from '../database/order.ts';
+import { findAnswer, findPreference } from '../database/order.ts';
 import { addLoads, findTrack, listSlots, listTracks, putSlot, removeSlot, slotsOfTrack } from '../database/session.ts';
 import type { CopyRow, LoadRow, PluginRow } from '../database/schemas.ts';
 import type { Parts } from '../parts.ts';
@@ -31,7 +31,7 @@ export async function loadIntoSlot(parts: Parts, computer: string, request: Load
     const number = Math.min(request.index, slots.length);
     const sort = slotSortAt(track.sort, number);
     const said = await findAnswer(manager, plugin.id), card = withAnswer(cardOf(plugin, await copiesOfPlugins(manager, [plugin.id])), said ?? undefined);
-    const copy = copyInFront(card);
+    const copy = copyInFront(card, (await findPreference(manager, computer))?.formats);
     if (copy?.state !== 'present') return failed({ code: 'no-copy-to-load', at: 'plugin', name: plugin.name });
     if (fits(card.kind, sort) && !canLoad(card, sort, said ?? undefined)) return failed({ code: 'no-copy-to-load', at: 'plugin', name: plugin.name });
     if (!fits(card.kind, sort)) return failed({ code: 'does-not-fit-slot', at: 'plugin', name: plugin.name, slot: sort === 'instrument' ? 'an instrument' : 'effects' });

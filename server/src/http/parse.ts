@@ -1,6 +1,6 @@
 /** Requests parsed with Yup: a value of the right shape, or problems that name the field. */
 import { array, boolean, lazy, number, object, string, ValidationError, type Schema } from 'yup';
-import { actSize, answerLimits, failed, folderForms, isType, kinds, licenceStates, nameLength, ok, scanModes, trackSorts, type Act, type LoadRequest, type PastLoad, type Problem, type Result, type Rule, type ScanMode, type TrackSort } from '@clever-drawer/core';
+import { actSize, answerLimits, failed, folderForms, formats, isType, kinds, licenceStates, nameLength, ok, scanModes, trackSorts, type Act, type LoadRequest, type PastLoad, type Problem, type Result, type Rule, type ScanMode, type TrackSort } from '@clever-drawer/core';
 
 /** Parses a body strictly: nothing is converted, unknown fields are dropped. */
 export async function parse<T>(schema: Schema<T>, body: unknown): Promise<Result<T>> {
@@ -58,6 +58,7 @@ const acts: Record<Act['act'], Schema> = {
   join: object({ into: owner(), from: array(owner()).min(1).max(100).required() }),
   part: object({ copies: ids(), from: owner(), plugin: needed() }),
   'keep-apart': object({ plugins: array(owner()).min(2).max(100).required() }),
+  prefer: object({ computer: needed(), formats: array(string().oneOf(formats).required()).min(1).max(formats.length).required() }),
   spell: object({ say: array(object({ spellings: array(object({ id: needed(), spelling: string().max(4096).required() })).min(1).max(1000).required(), vendor: maybeName() })).min(1).max(20).required() }),
 };
 

@@ -51,6 +51,7 @@ async function troubleWith(manager: EntityManager, computer: string, act: Act): 
   const pluginOf = await pluginsOfCopies(manager, computer, owners.flatMap((owner) => owner.copies));
   if (owners.some(({ plugin, copies }) => copies.some((copy) => pluginOf.get(copy) !== plugin))) return { code: 'unknown-record', at: 'copies', what: 'copy of this plugin' };
   if (act.act === 'part' && (await isPlugin(manager, act.plugin))) return { code: 'id-taken', at: 'plugin' };
+  if (act.act === 'prefer' && act.computer !== computer) return { code: 'unknown-record', at: 'computer', what: 'computer' };
   const pictures = act.act === 'answer' ? new Set(act.say.flatMap(({ set }) => set.picture ?? [])) : [];
   for (const picture of pictures) if (!(await findOwnPicture(manager, computer, picture))) return { code: 'unknown-record', at: 'picture', what: 'picture' };
   return null;

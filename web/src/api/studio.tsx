@@ -2,7 +2,7 @@
 import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import {
-  allAnswers, cabinetsOf, copyInFront, createArranger, describe, perform, withAnswer, type Act, type Answer, type Arrangement, type Cabinet, type CatalogView, type ComputerView, type Naming, type OrderStep, type Plugin, type ScanProgress, type ServerEvent, type Usage,
+  allAnswers, cabinetsOf, copyInFront, createArranger, describe, perform, preferenceIn, preferred, withAnswer, type Act, type Answer, type Arrangement, type Cabinet, type CatalogView, type ComputerView, type Format, type Naming, type OrderStep, type Plugin, type ScanProgress, type ServerEvent, type Usage,
 } from '@clever-drawer/core';
 import { useNotices } from '../ui/notices.tsx';
 import { clientFor, createTurns, messageOf, type Client } from './client.ts';
@@ -16,6 +16,8 @@ export interface Studio {
   readonly plugins: readonly Plugin[];
   readonly pluginById: ReadonlyMap<string, Plugin>;
   /** What the user says of plugins, by plugin; it is in `plugins` already as far as kind, types and vendor go. */
+  /** Formats, preferred first: which copy goes in front. */
+  readonly formatOrder: readonly Format[];
   readonly answers: ReadonlyMap<string, Answer>;
   readonly order: OrderState;
   readonly cabinet: Cabinet | undefined;
@@ -59,6 +61,7 @@ export function StudioProvider({ computer, computers, chooseComputer, children, 
   const catalogued = catalog.data?.plugins ?? noPlugins;
   const orderState = order.data ?? emptyOrder;
   const answers = useMemo(() => new Map(allAnswers(orderState.order).map((answer) => [answer.id as string, answer])), [orderState.order]);
+  const formatOrder = preferenceIn(orderState.order, computer.id)?.formats ?? preferred;
   const plugins = useMemo(() => (answers.size === 0 ? catalogued : catalogued.map((plugin) => withAnswer(plugin, answers.get(plugin.id)))), [catalogued, answers]);
   const pluginById = useMemo(() => new Map(plugins.map((p) => [p.id as string, p])), [plugins]);
   const [arrange] = useState(createArranger);
@@ -70,12 +73,12 @@ export function StudioProvider({ computer, computers, chooseComputer, children, 
   const naming = useCallback((plugin: string) => arrangement.namings.get(plugin), [arrangement]);
   const nameOf = useCallback((plugin: Plugin) => arrangement.namings.get(plugin.id)?.nickname ?? plugin.name, [arrangement]);
   const pictureOf = useCallback((plugin: Plugin) => {
-    const own = answers.get(plugin.id)?.picture, shipped = copyInFront({ copies: plugin.copies.filter((c) => c.hasPicture && c.state === 'present') });
+    const own = answers.get(plugin.id)?.picture, shipped = copyInFront({ copies: plugin.copies.filter((c) => c.hasPicture && c.state === 'present') }, formatOrder);
     return own ? client.ownPictureAddress(own) : shipped ? client.pictureAddress(shipped.id) : null;
-  }, [answers, client]);
+  }, [answers, client, formatOrder]);
   const studio = useMemo<Studio>(() => ({
-    client, computer, computers, chooseComputer, plugins, pluginById, answers, order: orderState, cabinet: cabinetsOf(orderState.order)[0], arrangement, usage: usageById, scan, ...acts, naming, nameOf, pictureOf,
-  }), [client, computer, computers, chooseComputer, plugins, pluginById, answers, orderState, arrangement, usageById, scan, acts, naming, nameOf, pictureOf]);
+    client, computer, computers, chooseComputer, plugins, pluginById, formatOrder, answers, order: orderState, cabinet: cabinetsOf(orderState.order)[0], arrangement, usage: usageById, scan, ...acts, naming, nameOf, pictureOf,
+  }), [client, computer, computers, chooseComputer, plugins, pluginById, formatOrder, answers, orderState, arrangement, usageById, scan, acts, naming, nameOf, pictureOf]);
   const failure = catalog.error ?? order.error;
   if (failure) return <main className="p-4" role="alert">{failure.message}</main>;
   if (!catalog.data || !order.data) return waiting;

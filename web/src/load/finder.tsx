@@ -99,9 +99,9 @@ function useHits(track: TrackView, index: number, typed: string, scope: Scope) {
 }
 
 function HitRow({ hit, isChosen, number, onPress }: { hit: Hit; isChosen: boolean; number: number; onPress: () => void }) {
-  const { arrangement, nameOf, naming, pictureOf } = useStudio();
+  const { arrangement, formatOrder, nameOf, naming, pictureOf } = useStudio();
   const { plugin, because } = hit;
-  const copy = copyInFront(plugin), label = naming(plugin.id)?.slotLabel, name = nameOf(plugin);
+  const copy = copyInFront(plugin, formatOrder), label = naming(plugin.id)?.slotLabel, name = nameOf(plugin);
   const folder = arrangement.foldersOf.get(plugin.id)?.find((f) => f.form !== 'favourites');
   return (
     <li id={`hit-${plugin.id}`} role="option" aria-selected={isChosen} className={`hit ${isChosen ? 'chosen' : ''}`} onClick={onPress} data-testid="hit">

@@ -41,9 +41,10 @@ export function Session({ session, chosen, box, onChoose, onEmpty }: Props) {
 
 function Track({ track, chosen, onChoose }: { track: TrackView; chosen: number | null; onChoose: (at: At) => void }) {
   const { pluginById, naming, nameOf } = useStudio();
+  const names = track.slots.flatMap((slot) => { const plugin = pluginById.get(slot.plugin); return plugin ? [nameOf(plugin)] : []; });
   const labelOf = (id: string): readonly [label: string, name: string] => {
     const plugin = pluginById.get(id);
-    return plugin ? [naming(id)?.slotLabel ?? slotLabelFor(nameOf(plugin)), nameOf(plugin)] : ['?', 'a plugin that is no longer in the catalog'];
+    return plugin ? [naming(id)?.slotLabel ?? slotLabelFor(nameOf(plugin), names), nameOf(plugin)] : ['?', 'a plugin that is no longer in the catalog'];
   };
   const at = track.slots.length;
   const wants = slotSortAt(track.sort, at) === 'instrument' ? 'instrument' : 'effect';

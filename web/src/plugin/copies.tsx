@@ -2,18 +2,21 @@
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useNavigate } from 'react-router';
-import { asId, copyInFront, describe, type Plugin, type PluginView } from '@clever-drawer/core';
+import { asId, copyInFront, describe, isForOldSessions, isGenericWord, makesSound, nameKeyOf, type Plugin, type PluginView, type Width } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
+import { FormatOrder } from '../said/format-order.tsx';
 import { ownerOf } from '../said/say.ts';
 import { Picker, type Choice } from '../ui/picker.tsx';
 
 type Copy = PluginView['copies'][number];
 
 export function Copies({ plugin, view }: { plugin: Plugin; view: PluginView | undefined }) {
-  const { act, plugins, nameOf } = useStudio();
+  const { act, plugins, formatOrder, nameOf } = useStudio();
   const navigate = useNavigate();
   const [isJoining, setJoining] = useState(false);
-  const front = copyInFront(plugin)?.id, copies = view?.copies ?? [];
+  const [isOrdering, setOrdering] = useState(false);
+  const front = copyInFront(plugin, formatOrder)?.id, copies = view?.copies ?? [];
+  const isOld = (id: string): boolean => { const card = plugin.copies.find((copy) => copy.id === id); return card !== undefined && isForOldSessions(plugin, card, formatOrder); };
   const part = (copy: Copy): void => { act({ act: 'part', copies: [copy.id], from: ownerOf(plugin), plugin: asId(crypto.randomUUID()) }); };
   const choices = plugins.filter((other) => other.id !== plugin.id).map((other): Choice => ({
     id: other.id, text: nameOf(other), keywords: [other.name, other.vendor ?? ''], show: <><strong>{nameOf(other)}</strong> <span className="text-soft">{other.vendor}</span></>,
@@ -25,7 +28,7 @@ export function Copies({ plugin, view }: { plugin: Plugin; view: PluginView | un
       <ul className="copies">
         {copies.map((copy) => (
           <li key={copy.id}>
-            <p><span className="chip format">{copy.facts.format}</span> {copy.id === front && copies.length > 1 && <span className="in-front">in front</span>} {copy.state !== 'present' && <span className="chip gone">{copy.state === 'away' ? 'out of reach' : 'gone'}</span>} <span className="text-soft">{factsOf(copy)}</span></p>
+            <p><span className="chip format">{copy.facts.format}</span> {copy.id === front && copies.length > 1 && <span className="in-front">in front</span>}{isOld(copy.id) && <span className="chip">for old sessions</span>} {widthOf(copy) !== null && <span className="chip">{widthOf(copy)}</span>} {copy.state !== 'present' && <span className="chip gone">{copy.state === 'away' ? 'out of reach' : 'gone'}</span>} <span className="text-soft">{factsOf(copy)}</span></p>
             <p className="mono path">{copy.facts.path}</p>
             <p className="text-soft visually-quiet">{copy.facts.name ?? 'names itself by its file only'}{copy.facts.vendor !== null && ` · “${copy.facts.vendor}”`}{copy.facts.declared.length > 0 && ` · declares ${copy.facts.declared.map(short).join(', ')}`}</p>
             {copy.facts.problem && <p className="text-brick">{describe(copy.facts.problem)}</p>}
@@ -34,10 +37,15 @@ export function Copies({ plugin, view }: { plugin: Plugin; view: PluginView | un
         ))}
       </ul>
       <Button variant="bare" size="sm" onClick={() => { setJoining(true); }}>It is the same as another plugin: join them …</Button>
+      {plugin.copies.length > 1 && <Button variant="bare" size="sm" onClick={() => { setOrdering(true); }}>Which copy goes in front …</Button>}
+      {isOrdering && <FormatOrder onClose={() => { setOrdering(false); }} />}
       {isJoining && <Picker title={`Join ${nameOf(plugin)} with …`} prompt="Letters of the other plugin" choices={choices} onClose={() => { setJoining(false); }} />}
     </section>
   );
 }
+
+/** The width its name says it has. */
+const widthOf = ({ facts }: Copy): Width | null => (facts.name === null ? null : nameKeyOf(facts.name, facts.vendor, makesSound(facts), isGenericWord).width);
 
 /** The end of a class's address. */
 const short = (declared: string): string => declared.split(/[#/]/).pop() ?? declared;

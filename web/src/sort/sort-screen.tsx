@@ -8,6 +8,7 @@ import { useStudio } from '../api/studio.tsx';
 import { useQuestions } from '../api/use-questions.ts';
 import { remember, remembered } from '../ui/keys.ts';
 import { Progress } from '../ui/progress.tsx';
+import { AllVendors } from './all-vendors.tsx';
 import { BulkList } from './bulk-list.tsx';
 import { CardStack } from './card-stack.tsx';
 import { FailedList } from './failed-list.tsx';
@@ -25,7 +26,7 @@ export function SortScreen() {
   const { questions, failed, total, settled, view, isReady } = useQuestions();
   const [params, setParams] = useSearchParams();
   const [way, setWay] = useState(() => remembered('sort-way', 'cards'));
-  const [isSettling, setSettling] = useState(false);
+  const [isSettling, setSettling] = useState(false), [isListing, setListing] = useState(false);
   const count = (sort: QuestionSort): number => (sort === 'failed' ? failed.length : questions.filter((question) => question.sort === sort).length);
   const asked = questionSorts.find((sort) => sort === params.get('ask')) ?? questionSorts.find((sort) => count(sort) > 0) ?? 'type';
   const those = questions.filter((question) => question.sort === asked);
@@ -50,12 +51,14 @@ export function SortScreen() {
           <Progress name="Plugins settled" now={settled} max={Math.max(1, total)} />
           {clear.length > 0 && <><p>{clear.length} of the types have one clear answer.</p><Button variant="quiet" onClick={() => { setSettling(true); }}><CheckCheck size={16} aria-hidden /> Settle the clear ones …</Button></>}
         </div>
+        <Button variant="bare" className="vendors-open" onClick={() => { setListing(true); }}>All vendors and their spellings …</Button>
         <div className="way" role="group" aria-label="Way of answering">
           <button type="button" aria-pressed={way === 'cards'} onClick={() => { change('cards'); }}><Layers size={15} aria-hidden /> One at a time</button>
           <button type="button" aria-pressed={way === 'list'} onClick={() => { change('list'); }}><ListIcon size={15} aria-hidden /> Many at once</button>
         </div>
       </section>
       <Asked sort={asked} questions={those} way={way} isEmpty={plugins.length === 0} vendors={view?.vendors ?? []} failed={failed} />
+      {isListing && <AllVendors vendors={view?.vendors ?? []} onClose={() => { setListing(false); }} />}
       {isSettling && <SettleClear questions={clear} onClose={() => { setSettling(false); }} />}
     </main>
   );

@@ -13,6 +13,8 @@ const tables = [
      CONSTRAINT spelling_computer_id_fkey FOREIGN KEY (computer_id) REFERENCES computer (id) ON DELETE CASCADE)`,
   `picture (id uuid NOT NULL, computer_id uuid NOT NULL, bytes bytea NOT NULL, at timestamptz NOT NULL, CONSTRAINT picture_pkey PRIMARY KEY (id),
      CONSTRAINT picture_computer_id_fkey FOREIGN KEY (computer_id) REFERENCES computer (id) ON DELETE CASCADE)`,
+  `preference (computer_id uuid NOT NULL, formats jsonb NOT NULL, CONSTRAINT preference_pkey PRIMARY KEY (computer_id),
+     CONSTRAINT preference_computer_id_fkey FOREIGN KEY (computer_id) REFERENCES computer (id) ON DELETE CASCADE)`,
 ];
 
 export class Sort1763900000003 implements MigrationInterface {
@@ -30,6 +32,6 @@ export class Sort1763900000003 implements MigrationInterface {
     await runner.query('ALTER TABLE plugin DROP COLUMN grounds, ADD COLUMN key text');
     await runner.query('UPDATE plugin SET key = id::text');
     await runner.query('ALTER TABLE plugin ALTER COLUMN key SET NOT NULL, ADD CONSTRAINT plugin_key_key UNIQUE (computer_id, key)');
-    for (const table of ['picture', 'spelling', 'belonging', 'answer']) await runner.query(`DROP TABLE ${table}`);
+    for (const table of ['preference', 'picture', 'spelling', 'belonging', 'answer']) await runner.query(`DROP TABLE ${table}`);
   }
 }
