@@ -101,7 +101,7 @@ export async function pluginsOfCopies(manager: EntityManager, computer: string, 
 }
 
 /** Whether any computer has a plugin of that id. */
-export const isPlugin = (manager: EntityManager, id: string): Promise<boolean> => manager.getRepository(PluginTable).existsBy({ id });
+export const isPluginId = (manager: EntityManager, id: string): Promise<boolean> => manager.getRepository(PluginTable).existsBy({ id });
 
 /** How many catalogued copies use each spelling of a vendor. */
 export async function countSpellings(manager: EntityManager, computer: string): Promise<Map<string, number>> {

@@ -27,6 +27,6 @@ export async function closeInterruptedScans(manager: EntityManager, at: Date): P
 }
 
 /** The latest findings about a plugin, newest first, with the time of their scan. */
-export const findingsOfPlugin = (manager: EntityManager, plugin: string, limit: number): Promise<(FindingRow & { at: Date })[]> => manager.query(
+export const findingsAbout = (manager: EntityManager, plugin: string, limit: number): Promise<(FindingRow & { at: Date })[]> => manager.query(
   `SELECT f.id, f.sort, f.name, f.vendor, f.format, f.path, f."from", f."to", f.problem, s.started_at "at" FROM finding f JOIN scan s ON s.id = f.scan_id
     WHERE f.plugin_id = $1 ORDER BY s.started_at DESC, f.number LIMIT $2`, [plugin, limit]);

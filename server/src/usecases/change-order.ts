@@ -1,7 +1,7 @@
 /** Acts on the order, undo and redo: each one transaction that also stores the change with its reverse. */
 import type { EntityManager } from 'typeorm';
 import { failed, isEmptyChange, ok, perform, stepOf, type Act, type OrderChange, type OrderStep, type OrderView, type Problem, type Result } from '@clever-drawer/core';
-import { isPlugin, pluginsOfCopies } from '../database/catalog.ts';
+import { isPluginId, pluginsOfCopies } from '../database/catalog.ts';
 import { changeToStep, markChange, pluginNames, recordChange, undoWords } from '../database/changes.ts';
 import { findComputer, lockComputer, nextRevision } from '../database/computers.ts';
 import { applyToTables, pluginsPlaced, readOrder } from '../database/order.ts';
@@ -50,7 +50,7 @@ async function troubleWith(manager: EntityManager, computer: string, act: Act): 
   const owners = act.act === 'join' ? [act.into, ...act.from] : act.act === 'keep-apart' ? act.plugins : act.act === 'part' ? [act.from] : [];
   const pluginOf = await pluginsOfCopies(manager, computer, owners.flatMap((owner) => owner.copies));
   if (owners.some(({ plugin, copies }) => copies.some((copy) => pluginOf.get(copy) !== plugin))) return { code: 'unknown-record', at: 'copies', what: 'copy of this plugin' };
-  if (act.act === 'part' && (await isPlugin(manager, act.plugin))) return { code: 'id-taken', at: 'plugin' };
+  if (act.act === 'part' && (await isPluginId(manager, act.plugin))) return { code: 'id-taken', at: 'plugin' };
   if (act.act === 'prefer' && act.computer !== computer) return { code: 'unknown-record', at: 'computer', what: 'computer' };
   const pictures = act.act === 'answer' ? new Set(act.say.flatMap(({ set }) => set.picture ?? [])) : [];
   for (const picture of pictures) if (!(await findOwnPicture(manager, computer, picture))) return { code: 'unknown-record', at: 'picture', what: 'picture' };

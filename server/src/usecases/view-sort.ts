@@ -3,7 +3,7 @@ import { asId, failed, gatherVendors, isKindUncertain, isTypeUncertain, nearMiss
 import { copiesOfPlugins, countSpellings, listPlugins, pluginById } from '../database/catalog.ts';
 import { findComputer } from '../database/computers.ts';
 import { readSpellings } from '../database/order.ts';
-import { findingsOfPlugin } from '../database/scans.ts';
+import { findingsAbout } from '../database/scans.ts';
 import { loadsByMonth } from '../database/session.ts';
 import type { Parts } from '../parts.ts';
 
@@ -24,7 +24,7 @@ export async function viewSort(parts: Parts, computer: string): Promise<SortView
 export async function viewPlugin(parts: Parts, computer: string, id: string): Promise<Result<PluginView>> {
   const { manager } = parts.database, plugin = await pluginById(manager, computer, id);
   if (!plugin) return failed({ code: 'unknown-record', at: 'plugin', what: 'plugin' });
-  const [copies, findings, loads] = await Promise.all([copiesOfPlugins(manager, [id]), findingsOfPlugin(manager, id, 200), loadsByMonth(manager, id)]);
+  const [copies, findings, loads] = await Promise.all([copiesOfPlugins(manager, [id]), findingsAbout(manager, id, 200), loadsByMonth(manager, id)]);
   return ok({
     plugin: asId(id), grounds: plugin.grounds, loads,
     copies: copies.filter((copy) => copy.state !== 'aside').sort((a, b) => (a.path < b.path ? -1 : 1)).map((copy) => ({
