@@ -36,14 +36,15 @@ export {
 export { heldAt, sortCatalog, sortPlugins, type Decisions, type GatheredPlugin, type SortedCatalog, type SortedCopy, type SortedPlugin, type Grounds, type TwinDoubt } from './sort/sort-catalog.ts';
 export { lv2Classes, readDeclared, vst3SubCategories } from './types/declared.ts';
 export { compare, copyKey, findingSorts, type Comparison, type FindingSort, type KnownCopy } from './scan/compare.ts';
-export { actSize, nameLength, type Act, type ActName, type Owner, type Said } from './cabinet/act.ts';
+export { actSize, nameLength, type Act, type ActName, type NewFolder, type Owner, type Said } from './cabinet/act.ts';
 export {
-  allAnswers, allBelongings, allFolders, allNamings, allPlacements, allSpellings, answerIn, cabinetIn, cabinetsOf, folderAndBelow, folderForms, folderIn, foldersBelow, namingIn, orderOf, placementIn, placementsIn, preferenceIn,
-  type Belonging, type Cabinet, type Folder, type FolderForm, type Naming, type Order, type OrderRecord, type Placement, type Preference, type Spelling,
+  allAnswers, allBelongings, allFolders, allNamings, allPlacements, allSpellings, answerIn, cabinetIn, cabinetsOf, cabinetSlots, folderAndBelow, folderForms, folderSortings, folderIn, foldersBelow, namingIn, orderOf, placementIn, placementsIn, plainFolder, preferenceIn,
+  type Belonging, type Cabinet, type CabinetSlot, type FolderSorting, type Folder, type FolderForm, type Naming, type Order, type OrderRecord, type Placement, type Preference, type Spelling,
 } from './cabinet/order.ts';
 export { createArranger, type Arrangement } from './cabinet/arrangement.ts';
 export { perform } from './cabinet/perform.ts';
 export type { NameOfPlugin, OrderChange, Performed } from './cabinet/performed.ts';
+export { countPlan, planByFormat, planByJob, planByType, planByVendor, planChecks, planLike, plans, type PlanName, type PlannedFolder } from './cabinet/plan.ts';
 export { between, byPosition, spread, type Position } from './cabinet/position.ts';
 export { slotLabelFor, slotLabelLength } from './cabinet/slot-label.ts';
 export { candidateOf, compileRule, keywordRule, keywordsOf, sayRule, type Candidate, type Card, type Line, type Rule } from './rules/rule.ts';

@@ -3,13 +3,24 @@ import type { AnswerFacts } from '../catalog/answer.ts';
 import type { Format } from '../formats/found-copy.ts';
 import type { CabinetId, ComputerId, CopyId, FolderId, PlacementId, PluginId, SpellingId } from '../id.ts';
 import type { Rule } from '../rules/rule.ts';
+import type { CabinetSlot, FolderForm, FolderSorting } from './order.ts';
 
 export type Act =
-  | { act: 'add-cabinet'; id: CabinetId; favourites: FolderId; name: string }
+  | { act: 'add-cabinet'; id: CabinetId; favourites: FolderId; name: string; opensFor: readonly CabinetSlot[]; folders: readonly NewFolder[] }
+  | { act: 'change-cabinet'; cabinet: CabinetId; name: string; opensFor: readonly CabinetSlot[] }
+  | { act: 'move-cabinet'; cabinet: CabinetId; before: CabinetId | null }
+  | { act: 'remove-cabinet'; cabinet: CabinetId }
   | { act: 'add-folder'; id: FolderId; cabinet: CabinetId; parent: FolderId | null; form: 'folder' | 'smart' | 'divider'; name: string; rule: Rule | null; before: FolderId | null }
   | { act: 'rename-folder'; folder: FolderId; name: string }
   | { act: 'move-folder'; folder: FolderId; parent: FolderId | null; before: FolderId | null }
   | { act: 'remove-folder'; folder: FolderId }
+  | { act: 'set-folder'; folder: FolderId; set: { readonly sortedBy?: FolderSorting | null; readonly isPinned?: boolean; readonly notes?: string } }
+  /** Puts all that one folder holds into another; the one that is empty then goes. */
+  | { act: 'merge-folders'; from: FolderId; into: FolderId }
+  /** Puts placements of a folder into new subfolders of it. */
+  | { act: 'split-folder'; folder: FolderId; parts: readonly { readonly id: FolderId; readonly name: string; readonly placements: readonly PlacementId[] }[] }
+  /** From folder to folder: taken out there, filed here. */
+  | { act: 'move-to'; placements: readonly PlacementId[]; folder: FolderId; before: PlacementId | null }
   | { act: 'set-rule'; folder: FolderId; rule: Rule }
   | { act: 'file'; folder: FolderId; plugins: readonly { placement: PlacementId; plugin: PluginId }[]; before: PlacementId | null }
   | { act: 'take-out'; placements: readonly PlacementId[] }
@@ -27,6 +38,16 @@ export type Act =
   /** Which format's copy goes in front. */
   | { act: 'prefer'; computer: ComputerId; formats: readonly Format[] }
   | { act: 'spell'; say: readonly { spellings: readonly { id: SpellingId; spelling: string }[]; vendor: string | null }[] };
+
+/** A folder of a new cabinet, parents before what is in them. The one with the id of the favourites stands for these. */
+export interface NewFolder {
+  readonly id: FolderId;
+  readonly parent: FolderId | null;
+  readonly form: FolderForm;
+  readonly name: string;
+  readonly rule: Rule | null;
+  readonly plugins: readonly { readonly placement: PlacementId; readonly plugin: PluginId }[];
+}
 
 /** The given facts hold for all the plugins; those not given stay as they are. */
 export interface Said { readonly plugins: readonly PluginId[]; readonly set: Partial<AnswerFacts> }

@@ -1,8 +1,9 @@
-/** What stands where: the order and the catalog together, worked out once for each state of the two. */
+/** What stands where in one cabinet: the order and the catalog together, worked out once for each state of the two. */
 import type { Plugin } from '../catalog/plugin.ts';
 import type { FolderId, PluginId } from '../id.ts';
 import { candidateOf, compileRule, type Candidate } from '../rules/rule.ts';
-import { allFolders, allNamings, allPlacements, type Folder, type Naming, type Order, type Placement } from './order.ts';
+import { compareNames } from '../fold.ts';
+import { allFolders, allNamings, allPlacements, type Folder, type FolderSorting, type Naming, type Order, type Placement } from './order.ts';
 
 export interface Arrangement {
   readonly folders: readonly Folder[];
@@ -19,8 +20,12 @@ export interface Arrangement {
   readonly foldersOf: ReadonlyMap<string, readonly Folder[]>;
 }
 
-/** Arranges again and again; the words of a plugin's names are taken apart once for all times. */
-export function createArranger(): (order: Order, plugins: readonly Plugin[]) => Arrangement {
+/** What folders are sorted by, beside what the plugins say of themselves. */
+export type Warmth = ReadonlyMap<string, { readonly warmth: number }>;
+const noWarmth: Warmth = new Map();
+
+/** Arranges one cabinet (or, with null, all) again and again; the words of a plugin's names are taken apart once for all times. */
+export function createArranger(): (order: Order, plugins: readonly Plugin[], cabinet?: string | null, usage?: Warmth) => Arrangement {
   const known = new WeakMap<Plugin, { nickname: string | null; candidate: Candidate }>();
   const prepare = (plugin: Plugin, nickname: string | null): Candidate => {
     const before = known.get(plugin);
@@ -29,24 +34,43 @@ export function createArranger(): (order: Order, plugins: readonly Plugin[]) => 
     known.set(plugin, { nickname, candidate });
     return candidate;
   };
-  return (order, plugins) => arrange(order, plugins, prepare);
+  return (order, plugins, cabinet = null, usage = noWarmth) => arrange(order, plugins, prepare, cabinet, usage);
 }
 
 type Prepare = (plugin: Plugin, nickname: string | null) => Candidate;
 
-function arrange(order: Order, plugins: readonly Plugin[], prepare: Prepare): Arrangement {
-  const folders = allFolders(order);
+function arrange(order: Order, plugins: readonly Plugin[], prepare: Prepare, cabinet: string | null, usage: Warmth): Arrangement {
+  const folders = pinnedFirst(allFolders(order).filter((folder) => cabinet === null || folder.cabinet === cabinet));
   const namings = new Map(allNamings(order).map((naming) => [naming.id as string, naming]));
   const below = grouped(folders, (folder) => folder.parent ?? folder.cabinet);
   const placements = grouped(allPlacements(order), (placement) => placement.folder);
   const because = new Map<string, string>();
   const members = new Map<string, PluginId[]>();
-  for (const [folder, list] of placements) members.set(folder, list.map((p) => p.plugin));
+  for (const { id } of folders) { const list = placements.get(id); if (list) members.set(id, list.map((p) => p.plugin)); }
   fillSmartFolders(folders, members, because, plugins, (plugin) => prepare(plugin, namings.get(plugin.id)?.nickname ?? null));
+  sortMembers(folders, members, plugins, namings, usage);
   const foldersOf = new Map<string, Folder[]>();
   for (const folder of folders)
     for (const plugin of members.get(folder.id) ?? []) foldersOf.set(plugin, [...(foldersOf.get(plugin) ?? []), folder]);
   return { folders, namings, below, placements, members, because, foldersOf };
+}
+
+/** Favourites stay first, then what is pinned; the rest in the user's order. */
+const pinnedFirst = (folders: readonly Folder[]): Folder[] => [...folders.filter((f) => f.form === 'favourites'), ...folders.filter((f) => f.form !== 'favourites' && f.isPinned), ...folders.filter((f) => f.form !== 'favourites' && !f.isPinned)];
+
+/** Puts what sorted folders hold in the order of their fact; equal ones by name. The user's own order stays in the placements. */
+function sortMembers(folders: readonly Folder[], members: Map<string, PluginId[]>, plugins: readonly Plugin[], namings: ReadonlyMap<string, Naming>, usage: Warmth): void {
+  const sorted = folders.filter((folder) => folder.sortedBy);
+  if (sorted.length === 0) return;
+  const byId = new Map(plugins.map((plugin) => [plugin.id, plugin])), nameOf = (plugin: Plugin): string => namings.get(plugin.id)?.nickname ?? plugin.name;
+  const orders: Record<FolderSorting, (a: Plugin, b: Plugin) => number> = {
+    name: () => 0, vendor: (a, b) => compareNames(a.vendor ?? '\uffff', b.vendor ?? '\uffff'), type: (a, b) => compareNames(a.types[0] ?? '\uffff', b.types[0] ?? '\uffff'),
+    use: (a, b) => (usage.get(b.id)?.warmth ?? 0) - (usage.get(a.id)?.warmth ?? 0), newest: (a, b) => (a.arrived < b.arrived ? 1 : a.arrived > b.arrived ? -1 : 0),
+  };
+  for (const { id, sortedBy } of sorted) {
+    const held = (members.get(id) ?? []).flatMap((plugin) => byId.get(plugin) ?? []);
+    if (sortedBy) members.set(id, held.sort((a, b) => orders[sortedBy](a, b) || compareNames(nameOf(a), nameOf(b)) || (a.id < b.id ? -1 : 1)).map((plugin) => plugin.id));
+  }
 }
 
 function grouped<T>(list: readonly T[], key: (item: T) => string): Map<string, T[]> {

@@ -12,7 +12,16 @@ export interface Cabinet {
   readonly id: CabinetId;
   readonly name: string;
   readonly position: Position;
+  /** The sorts of slots it opens for by itself. */
+  readonly opensFor: readonly CabinetSlot[];
 }
+
+export const cabinetSlots = ['track', 'bus', 'final', 'instrument', 'note-effect'] as const;
+export type CabinetSlot = (typeof cabinetSlots)[number];
+
+/** How the plugins of a folder stand: by a fact, or (null) in the user's own order, which is kept meanwhile. */
+export const folderSortings = ['name', 'type', 'vendor', 'use', 'newest'] as const;
+export type FolderSorting = (typeof folderSortings)[number];
 
 export const folderForms = ['favourites', 'folder', 'smart', 'divider'] as const;
 export type FolderForm = (typeof folderForms)[number];
@@ -28,7 +37,14 @@ export interface Folder {
   readonly position: Position;
   /** For smart folders only. */
   readonly rule: Rule | null;
+  readonly sortedBy: FolderSorting | null;
+  /** Stands before all that is not pinned, wherever the order puts it. */
+  readonly isPinned: boolean;
+  readonly notes: string;
 }
+
+/** What a folder has that nothing was said of. */
+export const plainFolder = { sortedBy: null, isPinned: false, notes: '' } as const;
 
 /** A plugin filed in a folder: a reference, never the plugin itself. */
 export interface Placement {

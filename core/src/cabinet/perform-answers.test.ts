@@ -22,7 +22,7 @@ const wordsOf = (order: Order, act: Act): string => { const done = perform(order
 const say = (plugins: string[], set: Extract<Act, { act: 'answer' }>['say'][number]['set']): Act => ({ act: 'answer', say: [{ plugins: plugins.map((p) => asId<PluginId>(p)), set }] });
 
 const made = after(orderOf([]),
-  { act: 'add-cabinet', id: id('c'), favourites: id('f0'), name: 'Everyday' },
+  { act: 'add-cabinet', id: id('c'), favourites: id('f0'), name: 'Everyday', opensFor: [], folders: [] },
   { act: 'add-folder', id: id('f1'), cabinet: id('c'), parent: null, form: 'folder', name: 'Squeeze', rule: null, before: null },
   { act: 'file', folder: id('f1'), plugins: [{ placement: id('x1'), plugin: id('p1') }, { placement: id('x2'), plugin: id('p2') }], before: null },
   { act: 'file', folder: id('f0'), plugins: [{ placement: id('x3'), plugin: id('p2') }], before: null });

@@ -20,7 +20,7 @@ const codeOf = (order: Order, act: Act): string | undefined => {
   const result = perform(order, act, nameOf);
   return result.ok ? undefined : result.problems[0]?.code;
 };
-const start = doAct(orderOf([]), { act: 'add-cabinet', id: cabinet, favourites: asId('fav'), name: 'Everyday' });
+const start = doAct(orderOf([]), { act: 'add-cabinet', id: cabinet, favourites: asId('fav'), name: 'Everyday', opensFor: [], folders: [] });
 const add = (id: string, form: 'folder' | 'smart' | 'divider' = 'folder', before: string | null = null): Act => ({
   act: 'add-folder', id: asId(id), cabinet, parent: null, form, name: id, rule: form === 'smart' ? { cards: [{ lines: [{ field: 'name', relation: 'has', values: ['p1'] }] }] } : null, before: before === null ? null : asId(before),
 });

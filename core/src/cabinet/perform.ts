@@ -2,17 +2,19 @@
 import { failed, type Problem, type Result } from '../problem.ts';
 import type { Act } from './act.ts';
 import {
-  cabinetIn, cabinetsOf, folderAndBelow, folderIn, foldersBelow, namingIn, placementIn, placementsIn,
+  cabinetIn, folderAndBelow, folderIn, foldersBelow, namingIn, placementIn, placementsIn, plainFolder,
   type Folder, type Naming, type Order, type Placement,
 } from './order.ts';
 import { answer, join, keepApart, part, prefer, spell, tag } from './perform-answers.ts';
+import { addCabinet, changeCabinet, moveCabinet, removeCabinet } from './perform-cabinets.ts';
+import { mergeFolders, moveTo, setFolder, splitFolder } from './perform-folders.ts';
 import { done, sayPlugins, unknown, type NameOfPlugin, type Performed } from './performed.ts';
-import { between, byPosition, spread, type Position } from './position.ts';
+import { positionBefore, spread } from './position.ts';
 
 /** Works out the change of one act on one state of the order. */
 export function perform(order: Order, act: Act, nameOf: NameOfPlugin): Result<Performed> {
   switch (act.act) {
-    case 'add-cabinet': return addCabinet(order, act);
+    case 'add-cabinet': return addCabinet(order, act, nameOf);
     case 'add-folder': return addFolder(order, act);
     case 'rename-folder': return renameFolder(order, act);
     case 'move-folder': return moveFolder(order, act);
@@ -29,31 +31,18 @@ export function perform(order: Order, act: Act, nameOf: NameOfPlugin): Result<Pe
     case 'keep-apart': return keepApart(order, act, nameOf);
     case 'spell': return spell(order, act);
     case 'prefer': return prefer(order, act);
+    case 'change-cabinet': return changeCabinet(order, act);
+    case 'move-cabinet': return moveCabinet(order, act);
+    case 'remove-cabinet': return removeCabinet(order, act);
+    case 'set-folder': return setFolder(order, act);
+    case 'merge-folders': return mergeFolders(order, act);
+    case 'split-folder': return splitFolder(order, act);
+    case 'move-to': return moveTo(order, act, nameOf);
     default: return act satisfies never;
   }
 }
 
 type ActOf<N extends Act['act']> = Extract<Act, { act: N }>;
-
-function addCabinet(order: Order, act: ActOf<'add-cabinet'>): Result<Performed> {
-  const title = act.name.trim();
-  if (title === '') return failed({ code: 'name-empty', at: 'name' });
-  if (cabinetIn(order, act.id) || folderIn(order, act.favourites)) return failed({ code: 'id-taken', at: 'id' });
-  const position = between(cabinetsOf(order).at(-1)?.position ?? null, null);
-  const favourites: Folder = {
-    table: 'folder', id: act.favourites, cabinet: act.id, parent: null, form: 'favourites', name: 'Favourites', position: between(null, null), rule: null,
-  };
-  return done(`Make the cabinet ${title}`, { added: [{ table: 'cabinet', id: act.id, name: title, position }, favourites] });
-}
-
-/** The key for a thing put before another one of a row (or at its end, with null); the thing itself does not count. */
-function positionBefore(row: readonly { id: string; position: Position }[], before: string | null, self: string | null): Position {
-  const others = row.filter((r) => r.id !== self).sort(byPosition);
-  const at = before === null ? others.length : others.findIndex((r) => r.id === before);
-  const index = at < 0 ? others.length : at;
-  const low = others[index - 1]?.position ?? null, high = others[index]?.position ?? null;
-  return low !== null && low === high ? low : between(low, high);
-}
 
 /** Why a folder cannot stand below that parent; null when it can. */
 function parentTrouble(order: Order, cabinet: string, parent: string | null): Problem | null {
@@ -74,7 +63,7 @@ function addFolder(order: Order, act: ActOf<'add-folder'>): Result<Performed> {
   const folder: Folder = {
     table: 'folder', id: act.id, cabinet: act.cabinet, parent: act.parent, form: act.form, name: title,
     position: positionBefore(foldersBelow(order, act.cabinet, act.parent), act.before, null),
-    rule: act.form === 'smart' ? act.rule : null,
+    rule: act.form === 'smart' ? act.rule : null, ...plainFolder,
   };
   const what = { folder: 'folder', smart: 'smart folder', divider: 'divider' }[act.form];
   return done(`Make the ${what} ${title}`, { added: [folder] });

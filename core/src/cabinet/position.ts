@@ -51,3 +51,12 @@ export function byPosition(a: { position: Position; id: string }, b: { position:
   if (a.position !== b.position) return a.position < b.position ? -1 : 1;
   return a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
 }
+
+/** The key for a thing put before another one of a row (or at its end, with null); the thing itself does not count. */
+export function positionBefore(row: readonly { id: string; position: Position }[], before: string | null, self: string | null): Position {
+  const others = row.filter((r) => r.id !== self).sort(byPosition);
+  const at = before === null ? others.length : others.findIndex((r) => r.id === before);
+  const index = at < 0 ? others.length : at;
+  const low = others[index - 1]?.position ?? null, high = others[index]?.position ?? null;
+  return low !== null && low === high ? low : between(low, high);
+}

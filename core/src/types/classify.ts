@@ -56,7 +56,7 @@ function suggestionsIn(group: string, pieces: readonly Piece[], w: Weights): Sug
   if (probability < least) return [];
   const scores = new Map<string, number>();
   for (const { type, weight } of pieces) if (type !== group) scores.set(type, (scores.get(type) ?? 0) + weight);
-  const general = pieces.filter((piece) => piece.type === group && piece.weight > 0).reduce((sum, piece) => sum + piece.weight * 0.4, w.unspecific);
+  const general = pieces.filter((piece) => piece.type === group && piece.weight > 0).reduce((sum, piece) => sum + piece.weight * 0.2, w.unspecific);
   const total = [...scores.values()].reduce((sum, score) => sum + Math.exp(score), Math.exp(general));
   const types = [...scores].map(([type, score]) => ({ type, share: Math.exp(score) / total })).filter(({ share }) => share * probability >= least);
   const isDecided = types.some(({ share }) => share >= decisive);

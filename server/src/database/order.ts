@@ -1,6 +1,6 @@
 /** The order of a computer in its tables: read whole, changed by changes. */
 import type { EntityManager } from 'typeorm';
-import { asId, orderOf, type Answer, type CabinetId, type FolderId, type Order, type OrderChange, type OrderRecord, type PluginId, type SpellingId } from '@clever-drawer/core';
+import { asId, orderOf, plainFolder, type Answer, type CabinetId, type FolderId, type Order, type OrderChange, type OrderRecord, type PluginId, type SpellingId } from '@clever-drawer/core';
 import { insertMany } from './bulk.ts';
 import { AnswerTable, BelongingTable, CabinetTable, FolderTable, NamingTable, PlacementTable, PreferenceTable, SpellingTable, type AnswerRow, type BelongingRow, type CabinetRow, type FolderRow, type NamingRow, type PlacementRow, type PreferenceRow, type SpellingRow } from './schemas.ts';
 
@@ -8,7 +8,7 @@ import { AnswerTable, BelongingTable, CabinetTable, FolderTable, NamingTable, Pl
 export async function readOrder(manager: EntityManager, computer: string): Promise<Order> {
   const cabinets = await manager.getRepository(CabinetTable).findBy({ computerId: computer });
   const folders: FolderRow[] = await manager.query(
-    `SELECT f.id, f.cabinet_id "cabinetId", f.parent_id "parentId", f.form, f.name, f.position, f.rule
+    `SELECT f.id, f.cabinet_id "cabinetId", f.parent_id "parentId", f.form, f.name, f.position, f.rule, f.sorted_by "sortedBy", f.is_pinned "isPinned", f.notes
        FROM folder f JOIN cabinet c ON c.id = f.cabinet_id WHERE c.computer_id = $1`, [computer]);
   const placements: PlacementRow[] = await manager.query(
     `SELECT p.id, p.folder_id "folderId", p.plugin_id "pluginId", p.position
@@ -28,10 +28,10 @@ export const readBelongings = (manager: EntityManager, computer: string): Promis
 export const findPreference = (manager: EntityManager, computer: string): Promise<PreferenceRow | null> => manager.getRepository(PreferenceTable).findOneBy({ computerId: computer });
 export const readSpellings = (manager: EntityManager, computer: string): Promise<SpellingRow[]> => manager.getRepository(SpellingTable).findBy({ computerId: computer });
 
-const fromCabinet = (row: CabinetRow): OrderRecord => ({ table: 'cabinet', id: asId(row.id), name: row.name, position: row.position });
+const fromCabinet = (row: CabinetRow): OrderRecord => ({ table: 'cabinet', id: asId(row.id), name: row.name, position: row.position, opensFor: row.opensFor });
 const fromFolder = (row: FolderRow): OrderRecord => ({
   table: 'folder', id: asId(row.id), cabinet: asId(row.cabinetId), parent: row.parentId === null ? null : asId<FolderId>(row.parentId),
-  form: row.form, name: row.name, position: row.position, rule: row.rule,
+  form: row.form, name: row.name, position: row.position, rule: row.rule, sortedBy: row.sortedBy, isPinned: row.isPinned, notes: row.notes,
 });
 const fromPlacement = (row: PlacementRow): OrderRecord => ({ table: 'placement', id: asId(row.id), folder: asId(row.folderId), plugin: asId<PluginId>(row.pluginId), position: row.position });
 const fromNaming = (row: NamingRow): OrderRecord => ({ table: 'naming', id: asId(row.pluginId), nickname: row.nickname, slotLabel: row.slotLabel });
@@ -41,31 +41,30 @@ const fromBelonging = (row: BelongingRow): OrderRecord => ({ table: 'belonging',
 const fromPreference = (row: PreferenceRow): OrderRecord => ({ table: 'preference', id: asId(row.computerId), formats: row.formats });
 const fromSpelling = (row: SpellingRow): OrderRecord => ({ table: 'spelling', id: asId<SpellingId>(row.id), spelling: row.spelling, vendor: row.vendor });
 
-/** Writes a change: removed records first, then updated, then added, each in the order of the change. */
+/**
+ * Writes a change. Folders and cabinets are added before anything is put into them, and go only when all that stays has been
+ * moved out: the database would take their contents with them.
+ */
 export async function applyToTables(manager: EntityManager, computer: string, change: OrderChange): Promise<void> {
-  await remove(manager, change.removed);
+  const isFrame = (record: OrderRecord): boolean => record.table === 'folder' || record.table === 'cabinet';
+  await remove(manager, change.removed.filter((record) => !isFrame(record)));
+  await add(manager, computer, change.added.filter(isFrame));
   for (const [, to] of change.updated) await update(manager, to);
-  await add(manager, computer, change.added);
+  await remove(manager, change.removed.filter(isFrame));
+  await add(manager, computer, change.added.filter((record) => !isFrame(record)));
 }
 
 async function remove(manager: EntityManager, records: readonly OrderRecord[]): Promise<void> {
-  const ids = (table: OrderRecord['table']): string[] => records.filter((r) => r.table === table).map((r) => r.id);
-  const del = async (table: string, column: string, list: string[]): Promise<void> => {
-    if (list.length > 0) await manager.query(`DELETE FROM "${table}" WHERE "${column}" = ANY($1)`, [list]);
-  };
-  await del('placement', 'id', ids('placement'));
-  await del('naming', 'plugin_id', ids('naming'));
-  await del('answer', 'plugin_id', ids('answer'));
-  await del('belonging', 'copy_id', ids('belonging'));
-  await del('spelling', 'id', ids('spelling'));
-  await del('preference', 'computer_id', ids('preference'));
-  await del('folder', 'id', ids('folder'));
-  await del('cabinet', 'id', ids('cabinet'));
+  const keys = { placement: 'id', naming: 'plugin_id', answer: 'plugin_id', belonging: 'copy_id', spelling: 'id', preference: 'computer_id', folder: 'id', cabinet: 'id' } as const;
+  for (const [table, column] of Object.entries(keys)) {
+    const ids = records.filter((record) => record.table === table).map((record) => record.id);
+    if (ids.length > 0) await manager.query(`DELETE FROM "${table}" WHERE "${column}" = ANY($1)`, [ids]);
+  }
 }
 
 async function update(manager: EntityManager, record: OrderRecord): Promise<void> {
   switch (record.table) {
-    case 'cabinet': await manager.getRepository(CabinetTable).update({ id: record.id }, { name: record.name, position: record.position }); return;
+    case 'cabinet': await manager.getRepository(CabinetTable).update({ id: record.id }, { name: record.name, position: record.position, opensFor: record.opensFor }); return;
     case 'folder': await manager.getRepository(FolderTable).update({ id: record.id }, toFolder(record)); return;
     case 'placement': await manager.getRepository(PlacementTable).update({ id: record.id }, toPlacement(record)); return;
     case 'naming': await manager.getRepository(NamingTable).update({ pluginId: record.id }, { nickname: record.nickname, slotLabel: record.slotLabel }); return;
@@ -78,14 +77,18 @@ async function update(manager: EntityManager, record: OrderRecord): Promise<void
 }
 
 type Of<T extends OrderRecord['table']> = Extract<OrderRecord, { table: T }>;
-const toFolder = (r: Of<'folder'>): FolderRow => ({ id: r.id, cabinetId: r.cabinet, parentId: r.parent, form: r.form, name: r.name, position: r.position, rule: r.rule });
+/** Changes that were recorded before folders had all they have now lack some of it. */
+const toFolder = (r: Of<'folder'>): FolderRow => {
+  const { id, cabinet, parent, form, name, position, rule, sortedBy, isPinned, notes } = { ...plainFolder, ...r };
+  return { id, cabinetId: cabinet, parentId: parent, form, name, position, rule, sortedBy, isPinned, notes };
+};
 const toPlacement = (r: Of<'placement'>): PlacementRow => ({ id: r.id, folderId: r.folder, pluginId: r.plugin, position: r.position });
 
 const toAnswer = ({ id, kind, types, vendor, licence, tags, notes, isHidden, picture }: Of<'answer'>): AnswerRow => ({ pluginId: id, kind, types, vendor, licence, tags, notes, isHidden, picture });
 
 async function add(manager: EntityManager, computer: string, records: readonly OrderRecord[]): Promise<void> {
   const of = <T extends OrderRecord['table']>(table: T): Of<T>[] => records.filter((r): r is Of<T> => r.table === table);
-  await insertMany(manager, CabinetTable, of('cabinet').map((r): CabinetRow => ({ id: r.id, computerId: computer, name: r.name, position: r.position })));
+  await insertMany(manager, CabinetTable, of('cabinet').map((r): CabinetRow => ({ id: r.id, computerId: computer, name: r.name, position: r.position, opensFor: r.opensFor })));
   for (const level of byDepth(of('folder'))) await insertMany(manager, FolderTable, level.map(toFolder));
   await insertMany(manager, PlacementTable, of('placement').map(toPlacement));
   await insertMany(manager, NamingTable, of('naming').map((r): NamingRow => ({ pluginId: r.id, nickname: r.nickname, slotLabel: r.slotLabel })));

@@ -1,6 +1,6 @@
 /** The tables, as TypeORM entity schemas. Rows carry the same words as core's records. */
 import { EntitySchema, type EntitySchemaColumnOptions, type EntitySchemaOptions } from 'typeorm';
-import type { CopyState, Grounds, Licence, TwinDoubt, FindingSort, FolderForm, Format, FoundCopy, Kind, OrderChange, Problem, Rule, ScanState, TrackSort } from '@clever-drawer/core';
+import type { CabinetSlot, CopyState, FolderSorting, Grounds, Licence, TwinDoubt, FindingSort, FolderForm, Format, FoundCopy, Kind, OrderChange, Problem, Rule, ScanState, TrackSort } from '@clever-drawer/core';
 
 export interface ComputerRow { id: string; name: string; revision: number; createdAt: Date; doubts: readonly TwinDoubt[] }
 export interface PlaceRow { id: string; computerId: string; path: string; formats: Format[]; addedAt: Date; isOn: boolean; isWatched: boolean }
@@ -14,8 +14,8 @@ export interface CopyRow {
   id: string; computerId: string; pluginId: string | null; placeId: string | null; key: string; format: Format; path: string;
   status: 'ok' | 'failed'; state: CopyRowState; facts: FoundCopy; firstSeenAt: Date; lastSeenAt: Date;
 }
-export interface CabinetRow { id: string; computerId: string; name: string; position: string }
-export interface FolderRow { id: string; cabinetId: string; parentId: string | null; form: FolderForm; name: string; position: string; rule: Rule | null }
+export interface CabinetRow { id: string; computerId: string; name: string; position: string; opensFor: readonly CabinetSlot[] }
+export interface FolderRow { id: string; cabinetId: string; parentId: string | null; form: FolderForm; name: string; position: string; rule: Rule | null; sortedBy: FolderSorting | null; isPinned: boolean; notes: string }
 export interface PlacementRow { id: string; folderId: string; pluginId: string; position: string }
 export interface NamingRow { pluginId: string; nickname: string | null; slotLabel: string | null }
 export interface AnswerRow {
@@ -86,10 +86,10 @@ export const CopyTable = schema<CopyRow>('copy', {
   id, computerId: toRow('copy', 'computer', 'computer_id', 'CASCADE'), pluginId: toRow('copy', 'plugin', 'plugin_id', 'SET NULL'),
   placeId: toRow('copy', 'place', 'place_id', 'SET NULL'), key: text, format: text, path: text, status: text, state: text, facts: json, firstSeenAt: time, lastSeenAt: time,
 }, { uniques: unique('copy_key_key', 'computerId', 'key'), indices: [index('copy_plugin_idx', 'pluginId')] });
-export const CabinetTable = schema<CabinetRow>('cabinet', { id, computerId: toRow('cabinet', 'computer', 'computer_id', 'CASCADE'), name: text, position: text });
+export const CabinetTable = schema<CabinetRow>('cabinet', { id, computerId: toRow('cabinet', 'computer', 'computer_id', 'CASCADE'), name: text, position: text, opensFor: json });
 export const FolderTable = schema<FolderRow>('folder', {
   id, cabinetId: toRow('folder', 'cabinet', 'cabinet_id', 'CASCADE'), parentId: { ...toRow('folder', 'folder', 'parent_id', 'CASCADE'), nullable: true },
-  form: text, name: text, position: text, rule: maybeJson,
+  form: text, name: text, position: text, rule: maybeJson, sortedBy: maybeText, isPinned: flag, notes: text,
 });
 export const PlacementTable = schema<PlacementRow>('placement', {
   id, folderId: toRow('placement', 'folder', 'folder_id', 'CASCADE'), pluginId: toRow('placement', 'plugin', 'plugin_id', 'CASCADE'), position: text,

@@ -1,6 +1,6 @@
 /** Requests parsed with Yup: a value of the right shape, or problems that name the field. */
 import { array, boolean, lazy, number, object, string, ValidationError, type Schema } from 'yup';
-import { actSize, answerLimits, failed, folderForms, formats, isType, kinds, licenceStates, nameLength, ok, scanModes, trackSorts, type Act, type LoadRequest, type PastLoad, type Problem, type Result, type Rule, type ScanMode, type TrackSort } from '@clever-drawer/core';
+import { actSize, answerLimits, cabinetSlots, failed, folderForms, folderSortings, formats, isType, kinds, licenceStates, nameLength, ok, scanModes, trackSorts, type Act, type LoadRequest, type PastLoad, type Problem, type Result, type Rule, type ScanMode, type TrackSort } from '@clever-drawer/core';
 
 /** Parses a body strictly: nothing is converted, unknown fields are dropped. */
 export async function parse<T>(schema: Schema<T>, body: unknown): Promise<Result<T>> {
@@ -32,6 +32,11 @@ const rule = () => ruleSchema.required() as unknown as Schema<Rule>;
 const maybeRule = () => ruleSchema.nullable().defined() as unknown as Schema<Rule | null>;
 
 const ids = () => array(needed()).min(1).max(actSize).required();
+const slots = () => array(string().oneOf(cabinetSlots).required()).max(cabinetSlots.length).required();
+const newFolder = object({
+  id: needed(), parent: maybe(), form: string().oneOf(folderForms).required(), name: name(), rule: maybeRule(),
+  plugins: array(object({ placement: needed(), plugin: needed() })).max(actSize).required(),
+});
 const tags = () => array(string().trim().max(answerLimits.tag).required()).max(answerLimits.tags).required();
 const owner = () => object({ plugin: needed(), copies: array(needed()).max(10_000).required() }).required();
 const type = () => string().test('type', '${path} must be a type of the tree', (text) => text !== undefined && isType(text)).required();
@@ -43,7 +48,14 @@ const answerSchema = object({
 }).noUnknown();
 
 const acts: Record<Act['act'], Schema> = {
-  'add-cabinet': object({ id: needed(), favourites: needed(), name: name() }),
+  'add-cabinet': object({ id: needed(), favourites: needed(), name: name(), opensFor: slots(), folders: array(newFolder).max(2_000).required() }),
+  'change-cabinet': object({ cabinet: needed(), name: name(), opensFor: slots() }),
+  'move-cabinet': object({ cabinet: needed(), before: maybe() }),
+  'remove-cabinet': object({ cabinet: needed() }),
+  'set-folder': object({ folder: needed(), set: object({ sortedBy: string().oneOf(folderSortings).nullable(), isPinned: boolean(), notes: string().max(answerLimits.notes) }).noUnknown().required() }),
+  'merge-folders': object({ from: needed(), into: needed() }),
+  'split-folder': object({ folder: needed(), parts: array(object({ id: needed(), name: name(), placements: ids() })).min(1).max(2_000).required() }),
+  'move-to': object({ placements: ids(), folder: needed(), before: maybe() }),
   'add-folder': object({ id: needed(), cabinet: needed(), parent: maybe(), form: string().oneOf(folderForms.filter((f) => f !== 'favourites')).required(), name: name(), rule: maybeRule(), before: maybe() }),
   'rename-folder': object({ folder: needed(), name: name() }),
   'move-folder': object({ folder: needed(), parent: maybe(), before: maybe() }),

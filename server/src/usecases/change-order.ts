@@ -36,13 +36,14 @@ export function performAct(parts: Parts, computer: string, act: Act): Promise<Re
 async function pluginsOf(manager: EntityManager, computer: string, act: Act): Promise<string[]> {
   if (act.act === 'file') return act.plugins.map((entry) => entry.plugin);
   if (act.act === 'name') return [act.plugin];
+  if (act.act === 'add-cabinet') return act.folders.flatMap((folder) => folder.plugins.map((entry) => entry.plugin));
   if (act.act === 'answer') return act.say.flatMap((said) => said.plugins);
   if (act.act === 'tag') return [...act.plugins];
   if (act.act === 'join') return [act.into, ...act.from].map((owner) => owner.plugin);
   if (act.act === 'keep-apart') return act.plugins.map((owner) => owner.plugin);
   if (act.act === 'part') return [act.from.plugin];
-  if (act.act !== 'take-out' && act.act !== 'move-placement') return [];
-  return pluginsPlaced(manager, computer, act.act === 'take-out' ? act.placements : [act.placement]);
+  if (act.act === 'take-out' || act.act === 'move-to') return pluginsPlaced(manager, computer, act.placements);
+  return act.act === 'move-placement' ? pluginsPlaced(manager, computer, [act.placement]) : [];
 }
 
 /** Why an act cannot be: copies that are no longer what its window saw, a picture or a new id that is not this computer's. */

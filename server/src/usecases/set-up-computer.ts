@@ -1,6 +1,6 @@
 /** A computer with what it needs from the start: a cabinet with favourites, and a practice session. */
 import { randomUUID } from 'node:crypto';
-import { asId, orderOf, perform, type ComputerView, type TrackSort } from '@clever-drawer/core';
+import { asId, cabinetSlots, orderOf, perform, type ComputerView, type TrackSort } from '@clever-drawer/core';
 import { addComputer, listComputers } from '../database/computers.ts';
 import { applyToTables } from '../database/order.ts';
 import { addTracks } from '../database/session.ts';
@@ -29,7 +29,7 @@ export async function ensureComputer(parts: Parts, first: NewComputer): Promise<
 export function setUpComputer(parts: Parts, wanted: NewComputer): Promise<ComputerView> {
   return parts.database.transaction(async (manager) => {
     const computer = await addComputer(manager, wanted.name, parts.clock());
-    const made = perform(orderOf([]), { act: 'add-cabinet', id: asId(randomUUID()), favourites: asId(randomUUID()), name: 'Everyday' }, () => undefined);
+    const made = perform(orderOf([]), { act: 'add-cabinet', id: asId(randomUUID()), favourites: asId(randomUUID()), name: 'Everyday', opensFor: [...cabinetSlots], folders: [] }, () => undefined);
     if (made.ok) await applyToTables(manager, computer.id, made.value.change);
     await addTracks(manager, computer.id, wanted.tracks ?? usualTracks);
     return { id: asId(computer.id), name: computer.name };

@@ -2,8 +2,9 @@
 import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import {
-  allAnswers, cabinetsOf, copyInFront, createArranger, describe, perform, preferenceIn, preferred, withAnswer, type Act, type Answer, type Arrangement, type Cabinet, type CatalogView, type ComputerView, type Format, type Naming, type OrderStep, type Plugin, type ScanProgress, type ServerEvent, type Usage,
+  allAnswers, cabinetsOf, copyInFront, createArranger, describe, perform, preferenceIn, preferred, withAnswer, type Act, type Answer, type Arrangement, type Cabinet, type CatalogView, type ComputerView, type Format, type Naming, type Order, type OrderStep, type Plugin, type ScanProgress, type ServerEvent, type Usage,
 } from '@clever-drawer/core';
+import { remember, remembered } from '../ui/keys.ts';
 import { useNotices } from '../ui/notices.tsx';
 import { clientFor, createTurns, messageOf, type Client } from './client.ts';
 import { addPending, confirm, dropPending, fromView, type OrderState } from './order-store.ts';
@@ -20,7 +21,10 @@ export interface Studio {
   readonly formatOrder: readonly Format[];
   readonly answers: ReadonlyMap<string, Answer>;
   readonly order: OrderState;
+  /** The cabinet that is shown, and all of them in order. */
   readonly cabinet: Cabinet | undefined;
+  readonly cabinets: readonly Cabinet[];
+  readonly chooseCabinet: (id: string) => void;
   readonly arrangement: Arrangement;
   readonly usage: ReadonlyMap<string, Usage>;
   readonly scan: ScanProgress | null;
@@ -65,8 +69,9 @@ export function StudioProvider({ computer, computers, chooseComputer, children, 
   const plugins = useMemo(() => (answers.size === 0 ? catalogued : catalogued.map((plugin) => withAnswer(plugin, answers.get(plugin.id)))), [catalogued, answers]);
   const pluginById = useMemo(() => new Map(plugins.map((p) => [p.id as string, p])), [plugins]);
   const [arrange] = useState(createArranger);
-  const arrangement = useMemo(() => arrange(orderState.order, plugins), [arrange, orderState.order, plugins]);
   const usageById = useMemo(() => new Map((usage.data ?? []).map((u) => [u.plugin, u])), [usage.data]);
+  const { cabinets, cabinet, chooseCabinet } = useCabinets(orderState.order, computer.id);
+  const arrangement = useMemo(() => arrange(orderState.order, plugins, cabinet?.id ?? null, usageById), [arrange, orderState.order, plugins, cabinet?.id, usageById]);
   const scan = useEvents(client, queries);
   const acts = useActs(client, queries);
 
@@ -77,12 +82,20 @@ export function StudioProvider({ computer, computers, chooseComputer, children, 
     return own ? client.ownPictureAddress(own) : shipped ? client.pictureAddress(shipped.id) : null;
   }, [answers, client, formatOrder]);
   const studio = useMemo<Studio>(() => ({
-    client, computer, computers, chooseComputer, plugins, pluginById, formatOrder, answers, order: orderState, cabinet: cabinetsOf(orderState.order)[0], arrangement, usage: usageById, scan, ...acts, naming, nameOf, pictureOf,
-  }), [client, computer, computers, chooseComputer, plugins, pluginById, formatOrder, answers, orderState, arrangement, usageById, scan, acts, naming, nameOf, pictureOf]);
+    client, computer, computers, chooseComputer, plugins, pluginById, formatOrder, answers, order: orderState, cabinet, cabinets, chooseCabinet, arrangement, usage: usageById, scan, ...acts, naming, nameOf, pictureOf,
+  }), [client, computer, computers, chooseComputer, plugins, pluginById, formatOrder, answers, orderState, cabinet, cabinets, chooseCabinet, arrangement, usageById, scan, acts, naming, nameOf, pictureOf]);
   const failure = catalog.error ?? order.error;
   if (failure) return <main className="p-4" role="alert">{failure.message}</main>;
   if (!catalog.data || !order.data) return waiting;
   return <StudioContext value={studio}>{children}</StudioContext>;
+}
+
+/** The cabinet shown last on this computer, else its first. */
+function useCabinets(order: Order, computer: string): Pick<Studio, 'cabinets' | 'cabinet' | 'chooseCabinet'> {
+  const [chosen, setChosen] = useState(() => remembered(`cabinet.${computer}`, ''));
+  const cabinets = useMemo(() => cabinetsOf(order), [order]);
+  const chooseCabinet = useCallback((id: string) => { remember(`cabinet.${computer}`, id); setChosen(id); }, [computer]);
+  return { cabinets, chooseCabinet, cabinet: cabinets.find((cabinet) => cabinet.id === chosen) ?? cabinets[0] };
 }
 
 /** Names of plugins out of the cache, for acts. */

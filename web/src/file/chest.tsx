@@ -7,6 +7,7 @@ import type { Folder } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { chord, useKeys } from '../ui/keys.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
+import { CabinetTabs } from './cabinet-tabs.tsx';
 import { Divider, DrawerFront } from './drawer-front.tsx';
 import { FolderForm } from './folder-form.tsx';
 import { OpenDrawer } from './open-drawer.tsx';
@@ -46,7 +47,8 @@ export function Chest({ open, chest }: { open: string | null; chest: ChestState 
   return (
     <section className="chest" aria-label={`Cabinet ${cabinet?.name ?? ''}`}>
       <div className="chest-head">
-        <h1>{cabinet?.name}</h1>
+        <h1 className="visually-hidden">{cabinet?.name}</h1>
+        <CabinetTabs />
         <Button size="sm" variant="quiet" title="A folder, a smart folder or a divider" onClick={() => { setEditing({ what: 'new', parent: null }); }}><Plus size={14} aria-hidden /> New folder … <kbd>Shift+N</kbd></Button>
       </div>
       <div ref={box} className="chest-body" onKeyDown={onKeyDown}>

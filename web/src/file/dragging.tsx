@@ -1,6 +1,6 @@
 /** Dragging: plugins onto folders, folders among themselves, plugins within a folder. Every drop says what it did, or why not. */
 import { DndContext, DragOverlay, PointerSensor, pointerWithin, useSensor, useSensors, type Active, type DragEndEvent, type Over } from '@dnd-kit/core';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { asId } from '@clever-drawer/core';
 import { useStudio, type Studio } from '../api/studio.tsx';
 import { useNotices } from '../ui/notices.tsx';
@@ -8,7 +8,7 @@ import { fileAct } from './acts.ts';
 import type { ChestActs } from './use-chest.ts';
 
 type Dragged = { sort: 'plugins'; plugin: string; placement?: string } | { sort: 'folder'; folder: string };
-type Target = { sort: 'front'; folder: string } | { sort: 'spot'; folder: string; before: string } | { sort: 'end' };
+type Target = { sort: 'front'; folder: string } | { sort: 'spot'; folder: string; before: string } | { sort: 'end' } | { sort: 'cabinet' };
 
 const draggedOf = (active: Active | null): Dragged | null => (active?.data.current as Dragged | undefined) ?? null;
 const targetOf = (over: Over | null): Target | null => (over?.data.current as Target | undefined) ?? null;
@@ -24,6 +24,7 @@ export function Dragging({ tray, acts, onFiled, children }: Props) {
   const studio = useStudio();
   const { say } = useNotices();
   const [held, setHeld] = useState<{ dragged: Dragged; target: Target | null } | null>(null);
+  const isCopying = useCtrl(held !== null);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   const pluginsOf = (dragged: Dragged & { sort: 'plugins' }): string[] => (tray.has(dragged.plugin) && dragged.placement === undefined ? [...tray] : [dragged.plugin]);
   const onDragEnd = ({ active, over }: DragEndEvent): void => {
@@ -34,12 +35,16 @@ export function Dragging({ tray, acts, onFiled, children }: Props) {
       dropFolder(studio, acts, dragged.folder, target);
       return;
     }
-    if (!target || target.sort === 'end') {
+    if (!target || target.sort === 'end' || target.sort === 'cabinet') {
       say('Dropped beside the folders: nothing was filed. Drop onto a folder, or press F to file by its name.', 'trouble');
       return;
     }
     if (target.sort === 'spot' && dragged.placement !== undefined && studio.arrangement.placements.get(target.folder)?.some((p) => p.id === dragged.placement)) {
       studio.act({ act: 'move-placement', placement: asId(dragged.placement), before: asId(target.before) });
+      return;
+    }
+    if (dragged.placement !== undefined && !isCopying && !studio.arrangement.placements.get(target.folder)?.some((p) => p.id === dragged.placement)) {
+      studio.act({ act: 'move-to', placements: [asId(dragged.placement)], folder: asId(target.folder), before: target.sort === 'spot' ? asId(target.before) : null });
       return;
     }
     if (studio.act(fileAct(target.folder, pluginsOf(dragged), target.sort === 'spot' ? target.before : null))) onFiled(target.folder);
@@ -49,9 +54,22 @@ export function Dragging({ tray, acts, onFiled, children }: Props) {
       onDragOver={({ over }) => { setHeld((h) => h && { ...h, target: targetOf(over) }); }} onDragEnd={onDragEnd} onDragCancel={() => { setHeld(null); }}
       accessibility={{ restoreFocus: false }}>
       {children}
-      <DragOverlay dropAnimation={null}>{held && <div className="in-the-air">{sayDrop(studio, held.dragged, held.target, held.dragged.sort === 'plugins' ? pluginsOf(held.dragged) : [])}</div>}</DragOverlay>
+      <DragOverlay dropAnimation={null}>{held && <div className="in-the-air">{sayDrop(studio, held.dragged, held.target, held.dragged.sort === 'plugins' ? pluginsOf(held.dragged) : [], isCopying)}</div>}</DragOverlay>
     </DndContext>
   );
+}
+
+/** Whether Ctrl is held down, while it matters. */
+function useCtrl(matters: boolean): boolean {
+  const [isDown, setDown] = useState(false);
+  useEffect(() => {
+    if (!matters) return;
+    const listen = (event: KeyboardEvent): void => { setDown(event.ctrlKey || event.metaKey); };
+    window.addEventListener('keydown', listen);
+    window.addEventListener('keyup', listen);
+    return () => { window.removeEventListener('keydown', listen); window.removeEventListener('keyup', listen); setDown(false); };
+  }, [matters]);
+  return isDown;
 }
 
 function dropFolder(studio: Studio, acts: ChestActs, folder: string, target: Target | null): void {
@@ -60,7 +78,7 @@ function dropFolder(studio: Studio, acts: ChestActs, folder: string, target: Tar
 }
 
 /** What dropping here would do. */
-function sayDrop(studio: Studio, dragged: Dragged, target: Target | null, plugins: readonly string[]): ReactNode {
+function sayDrop(studio: Studio, dragged: Dragged, target: Target | null, plugins: readonly string[], isCopying: boolean): ReactNode {
   const { folders } = studio.arrangement;
   const nameOf = (id: string): string => folders.find((f) => f.id === id)?.name ?? '';
   if (dragged.sort === 'folder') {
@@ -69,9 +87,9 @@ function sayDrop(studio: Studio, dragged: Dragged, target: Target | null, plugin
   }
   const only = studio.pluginById.get(plugins[0] ?? '');
   const what = plugins.length === 1 && only ? studio.nameOf(only) : `${plugins.length} plugins`;
-  const folder = target && target.sort !== 'end' ? folders.find((f) => f.id === target.folder) : undefined;
+  const folder = target && target.sort !== 'end' && target.sort !== 'cabinet' ? folders.find((f) => f.id === target.folder) : undefined;
   if (!folder) return <b>{what}</b>;
   if (folder.form === 'smart') return <><b>{folder.name}</b> fills itself: change its rule instead</>;
   if (folder.form === 'divider') return <>A divider holds no plugins</>;
-  return <>File {what} in <b>{folder.name}</b></>;
+  return dragged.placement !== undefined && !isCopying ? <>Move {what} to <b>{folder.name}</b> <span className="text-soft-bar">Ctrl: file it there too</span></> : <>File {what} in <b>{folder.name}</b></>;
 }

@@ -1,10 +1,9 @@
 /** A drawer front: framed label, count, up to three subfolders, and a pull. It opens, is dragged and takes drops. */
 import { useDraggable, useDroppable } from '@dnd-kit/core';
-import { MoreHorizontal } from 'lucide-react';
-import { Dropdown } from 'react-bootstrap';
+import { Pin } from 'lucide-react';
 import type { Folder } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
-import { MenuItem } from '../ui/menu-item.tsx';
+import { FolderMenu } from './folder-menu.tsx';
 import type { ChestActs } from './use-chest.ts';
 
 interface Props {
@@ -31,7 +30,7 @@ export function Divider({ folder, isFocusable, acts }: Omit<Props, 'isOpen'>) {
     <div ref={ref} {...listeners} className={`divider ${isDragging ? 'dragged' : ''} ${isOver ? (over?.['sort'] === 'folder' ? 'before' : 'refuses') : ''}`}>
       <button type="button" className="divider-name" data-folder={folder.id} tabIndex={isFocusable ? 0 : -1} onFocus={() => { acts.focus(folder.id); }} onClick={() => { acts.rename(folder.id); }} title="Divider: press to rename">{folder.name}</button>
       <hr />
-      <FrontMenu folder={folder} acts={acts} />
+      <FolderMenu folder={folder} acts={acts} />
     </div>
   );
 }
@@ -50,34 +49,13 @@ export function DrawerFront({ folder, isOpen, isFocusable, acts }: Props) {
         onFocus={() => { acts.focus(folder.id); }} onClick={() => { acts.toggle(folder.id); }}>
         {folder.form === 'favourites' && <span className="ribbon-mark" aria-hidden />}
         <span className={`label ${isSmart ? 'smart' : ''}`}>{folder.name}</span>
-        <span className="front-count">{isSmart && <span className="holes" aria-hidden><i /><i /><i /></span>} {members.length}</span>
+        <span className="front-count">{isSmart && <span className="holes" aria-hidden><i /><i /><i /></span>} {members.length}{folder.isPinned && <Pin size={12} aria-label="pinned" />}</span>
         {below.length > 0 && (
           <span className="front-below">{below.slice(0, below.length > 3 ? 2 : 3).map((f) => <span key={f.id} className="hand">{f.name} {(arrangement.members.get(f.id) ?? []).length}</span>)}{below.length > 3 && <span>and {below.length - 2} more</span>}</span>
         )}
         <span className="pull" aria-hidden />
       </button>
-      <FrontMenu folder={folder} acts={acts} />
+      <FolderMenu folder={folder} acts={acts} />
     </li>
-  );
-}
-
-function FrontMenu({ folder, acts }: { folder: Folder; acts: ChestActs }) {
-  if (folder.form === 'favourites') return null;
-  const item = (text: string, does: () => void, key?: string) => <MenuItem onClick={does} className="option"><span>{text}</span>{key && <kbd>{key}</kbd>}</MenuItem>;
-  const into = acts.neighbourAbove(folder);
-  return (
-    <Dropdown className="front-menu" onPointerDown={(event) => { event.stopPropagation(); }}>
-      <Dropdown.Toggle as="button" type="button" className="menu-dots" tabIndex={-1} aria-label={`Acts on ${folder.name}`}><MoreHorizontal size={15} aria-hidden /></Dropdown.Toggle>
-      <Dropdown.Menu align="end">
-        {item(folder.form === 'smart' ? 'Change name or rule' : 'Rename', () => { acts.rename(folder.id); }, 'F2')}
-        {folder.form !== 'divider' && item('New subfolder', () => { acts.addBelow(folder.id); })}
-        {item('Put before its neighbour', () => { acts.shift(folder.id, -1); }, 'Alt+←')}
-        {item('Put behind its neighbour', () => { acts.shift(folder.id, 1); }, 'Alt+→')}
-        {into && folder.form !== 'divider' && item(`Put inside ${into.name}`, () => { acts.moveInto(folder.id, into.id); })}
-        {folder.parent !== null && item('Put beside its parent', () => { acts.moveOut(folder); })}
-        <Dropdown.Divider />
-        {item(folder.form === 'divider' ? 'Remove the divider' : 'Remove the folder (its plugins stay in the catalog)', () => { acts.remove(folder.id); }, 'Del')}
-      </Dropdown.Menu>
-    </Dropdown>
   );
 }

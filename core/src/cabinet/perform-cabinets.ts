@@ -1,0 +1,75 @@
+/** Acts on whole cabinets. */
+import { failed, type Result } from '../problem.ts';
+import type { Act, NewFolder } from './act.ts';
+import { allFolders, cabinetIn, cabinetsOf, folderIn, placementIn, placementsIn, plainFolder, type Cabinet, type Folder, type Order, type Placement } from './order.ts';
+import { done, unknown, type NameOfPlugin, type Performed } from './performed.ts';
+import { positionBefore, spread } from './position.ts';
+
+type ActOf<N extends Act['act']> = Extract<Act, { act: N }>;
+
+/** A new cabinet with all that is planned for it; favourites come first, also when nothing is planned. */
+export function addCabinet(order: Order, act: ActOf<'add-cabinet'>, nameOf: NameOfPlugin): Result<Performed> {
+  const title = act.name.trim();
+  if (title === '') return failed({ code: 'name-empty', at: 'name' });
+  const favourites: NewFolder = act.folders.find((f) => f.id === act.favourites) ?? { id: act.favourites, parent: null, form: 'favourites', name: 'Favourites', rule: null, plugins: [] };
+  const folders = [favourites, ...act.folders.filter((f) => f.id !== act.favourites)], placements = folders.flatMap((f) => f.plugins.map((p) => p.placement));
+  if (cabinetIn(order, act.id) || folders.some((f) => folderIn(order, f.id)) || placements.some((id) => placementIn(order, id))) return failed({ code: 'id-taken', at: 'id' });
+  if (new Set([...folders.map((f) => f.id), ...placements]).size < folders.length + placements.length) return failed({ code: 'id-taken', at: 'folders' });
+  if (folders.some((f) => f.plugins.some((p) => nameOf(p.plugin) === undefined))) return unknown('plugin', 'folders');
+  const trouble = troubleIn(folders);
+  if (trouble !== null) return failed({ code: 'field-invalid', at: 'folders', detail: trouble });
+  const cabinet: Cabinet = { table: 'cabinet', id: act.id, name: title, opensFor: act.opensFor, position: positionBefore(cabinetsOf(order), null, null) };
+  return done(`Make the cabinet ${title}`, { added: [cabinet, ...recordsOf(act.id, folders)] });
+}
+
+function troubleIn(folders: readonly NewFolder[]): string | null {
+  const before = new Map<string, NewFolder>();
+  for (const [i, folder] of folders.entries()) {
+    if ((folder.form === 'favourites') !== (i === 0)) return 'A cabinet has favourites once.';
+    if (folder.parent !== null && !['folder', 'smart'].includes(before.get(folder.parent)?.form ?? '')) return 'A folder stands before what is inside it.';
+    if (folder.plugins.length > 0 && folder.form !== 'folder' && folder.form !== 'favourites') return 'Only folders and favourites hold plugins by hand.';
+    if ((folder.form === 'smart') !== (folder.rule !== null)) return 'A smart folder has a rule, others have none.';
+    if (new Set(folder.plugins.map((p) => p.plugin)).size < folder.plugins.length) return 'A folder holds a plugin once.';
+    before.set(folder.id, folder);
+  }
+  return null;
+}
+
+function recordsOf(cabinet: Cabinet['id'], folders: readonly NewFolder[]): (Folder | Placement)[] {
+  const positions = spread(null, null, folders.length);
+  return folders.flatMap((folder, i): (Folder | Placement)[] => {
+    const { id, parent, form, name, rule } = folder, keys = spread(null, null, folder.plugins.length);
+    const placed = folder.plugins.map((p, n): Placement => ({ table: 'placement', id: p.placement, folder: id, plugin: p.plugin, position: keys[n] ?? '' }));
+    return [{ table: 'folder', id, cabinet, parent, form, name, rule, position: positions[i] ?? '', ...plainFolder }, ...placed];
+  });
+}
+
+export function changeCabinet(order: Order, act: ActOf<'change-cabinet'>): Result<Performed> {
+  const cabinet = cabinetIn(order, act.cabinet), title = act.name.trim();
+  if (!cabinet) return unknown('cabinet', 'cabinet');
+  if (title === '') return failed({ code: 'name-empty', at: 'name' });
+  const words = cabinet.name === title ? `Change the slots of ${title}` : `Rename ${cabinet.name} to ${title}`;
+  const isSame = cabinet.name === title && [...cabinet.opensFor].sort().join() === [...act.opensFor].sort().join();
+  return isSame ? done(words, {}) : done(words, { updated: [[cabinet, { ...cabinet, name: title, opensFor: act.opensFor }]] });
+}
+
+export function moveCabinet(order: Order, act: ActOf<'move-cabinet'>): Result<Performed> {
+  const cabinet = cabinetIn(order, act.cabinet);
+  if (!cabinet) return unknown('cabinet', 'cabinet');
+  if (act.before === cabinet.id) return done(`Move ${cabinet.name}`, {});
+  return done(`Move ${cabinet.name}`, { updated: [[cabinet, { ...cabinet, position: positionBefore(cabinetsOf(order), act.before, cabinet.id) }]] });
+}
+
+export function removeCabinet(order: Order, act: ActOf<'remove-cabinet'>): Result<Performed> {
+  const cabinet = cabinetIn(order, act.cabinet);
+  if (!cabinet) return unknown('cabinet', 'cabinet');
+  if (cabinetsOf(order).length === 1) return failed({ code: 'last-cabinet', at: 'cabinet', name: cabinet.name });
+  const folders = allFolders(order).filter((f) => f.cabinet === cabinet.id), placements = folders.flatMap((f) => placementsIn(order, f.id));
+  return done(`Remove the cabinet ${cabinet.name}`, { removed: [...placements, ...childrenFirst(folders), cabinet] });
+}
+
+/** Folders so that none goes before what is inside it. */
+function childrenFirst(folders: readonly Folder[]): Folder[] {
+  const depth = (folder: Folder): number => { const parent = folders.find((f) => f.id === folder.parent); return parent ? depth(parent) + 1 : 0; };
+  return [...folders].sort((a, b) => depth(b) - depth(a));
+}

@@ -1,0 +1,57 @@
+/** The cabinets as tabs over the chest, with what can be done to each. */
+import { useDroppable } from '@dnd-kit/core';
+import { MoreHorizontal, Plus } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { Dropdown } from 'react-bootstrap';
+import { asId, planLike, type Cabinet } from '@clever-drawer/core';
+import { useStudio } from '../api/studio.tsx';
+import { MenuItem } from '../ui/menu-item.tsx';
+import { addCabinetAct } from './acts.ts';
+import { CabinetForm } from './cabinet-form.tsx';
+
+/** How long something dragged rests on a tab before its cabinet opens. Milliseconds. */
+const openAfter = 500;
+
+export function CabinetTabs() {
+  const { act, order, cabinets, cabinet, chooseCabinet } = useStudio();
+  const [form, setForm] = useState<'new' | Cabinet | null>(null);
+  const make = (made: ReturnType<typeof addCabinetAct>): void => { if (act(made)) chooseCabinet(made.id); };
+  return (
+    <div className="cabinet-tabs">
+      <div role="tablist" aria-label="Cabinets">
+        {cabinets.map((one) => <Tab key={one.id} cabinet={one} isShown={one.id === cabinet?.id} onShow={() => { chooseCabinet(one.id); }} />)}
+      </div>
+      <button type="button" className="new-cabinet" title="A new cabinet: another whole arrangement" onClick={() => { setForm('new'); }}><Plus size={14} aria-hidden /><span className="visually-hidden">New cabinet</span></button>
+      {cabinet && <CabinetMenu cabinet={cabinet} onChange={() => { setForm(cabinet); }} onDuplicate={() => { make(addCabinetAct(`${cabinet.name}, again`, cabinet.opensFor, planLike(order.order, cabinet, true))); }} />}
+      {form !== null && <CabinetForm cabinet={form === 'new' ? null : form} onMake={make} onClose={() => { setForm(null); }} />}
+    </div>
+  );
+}
+
+function Tab({ cabinet, isShown, onShow }: { cabinet: Cabinet; isShown: boolean; onShow: () => void }) {
+  const { setNodeRef, isOver } = useDroppable({ id: `cabinet:${cabinet.id}`, data: { sort: 'cabinet' } });
+  useEffect(() => {
+    if (!isOver || isShown) return;
+    const timer = setTimeout(onShow, openAfter);
+    return () => { clearTimeout(timer); };
+  }, [isOver, isShown, onShow]);
+  return <button ref={setNodeRef} type="button" role="tab" aria-selected={isShown} className={`cabinet-tab hand ${isOver ? 'opening' : ''}`} onClick={onShow}>{cabinet.name}</button>;
+}
+
+function CabinetMenu({ cabinet, onChange, onDuplicate }: { cabinet: Cabinet; onChange: () => void; onDuplicate: () => void }) {
+  const { act, cabinets } = useStudio();
+  const at = cabinets.findIndex((one) => one.id === cabinet.id), before = cabinets[at - 1], behind = cabinets[at + 1];
+  return (
+    <Dropdown className="cabinet-menu">
+      <Dropdown.Toggle as="button" type="button" className="menu-dots always" aria-label={`Acts on the cabinet ${cabinet.name}`}><MoreHorizontal size={15} aria-hidden /></Dropdown.Toggle>
+      <Dropdown.Menu align="end">
+        <MenuItem onClick={onChange}>Name and slots …</MenuItem>
+        <MenuItem onClick={onDuplicate}>Duplicate</MenuItem>
+        {before && <MenuItem onClick={() => { act({ act: 'move-cabinet', cabinet: cabinet.id, before: before.id }); }}>Put before {before.name}</MenuItem>}
+        {behind && <MenuItem onClick={() => { act({ act: 'move-cabinet', cabinet: cabinet.id, before: cabinets[at + 2]?.id ?? null }); }}>Put behind {behind.name}</MenuItem>}
+        <Dropdown.Divider />
+        <MenuItem onClick={() => { act({ act: 'remove-cabinet', cabinet: asId(cabinet.id) }); }}>Remove the cabinet (its plugins stay in the catalog)</MenuItem>
+      </Dropdown.Menu>
+    </Dropdown>
+  );
+}

@@ -1,0 +1,80 @@
+/** What can be done to a folder or divider, in the menu at its corner. */
+import { MoreHorizontal } from 'lucide-react';
+import { useState } from 'react';
+import { Dropdown } from 'react-bootstrap';
+import { folderSortings, typeName, groupOf, type Folder, type FolderSorting, type Plugin } from '@clever-drawer/core';
+import { useStudio } from '../api/studio.tsx';
+import { MenuItem } from '../ui/menu-item.tsx';
+import { Picker, type Choice } from '../ui/picker.tsx';
+import { splitAct } from './acts.ts';
+import type { ChestActs } from './use-chest.ts';
+
+export const sortingNames: Record<FolderSorting, string> = { name: 'name', type: 'type', vendor: 'vendor', use: 'most used', newest: 'newest' };
+
+export function FolderMenu({ folder, acts }: { folder: Folder; acts: ChestActs }) {
+  const { act, arrangement } = useStudio();
+  const [isMerging, setMerging] = useState(false);
+  if (folder.form === 'favourites') return null;
+  const item = (text: string, does: () => void, key?: string) => <MenuItem onClick={does} className="option"><span>{text}</span>{key && <kbd>{key}</kbd>}</MenuItem>;
+  const into = acts.neighbourAbove(folder), holds = folder.form === 'folder' && (arrangement.members.get(folder.id)?.length ?? 0) > 0;
+  return (
+    <>
+      <Dropdown className="front-menu" onPointerDown={(event) => { event.stopPropagation(); }}>
+        <Dropdown.Toggle as="button" type="button" className="menu-dots" tabIndex={-1} aria-label={`Acts on ${folder.name}`}><MoreHorizontal size={15} aria-hidden /></Dropdown.Toggle>
+        <Dropdown.Menu align="end" className="folder-menu">
+          {item(folder.form === 'smart' ? 'Change name or rule' : 'Rename', () => { acts.rename(folder.id); }, 'F2')}
+          {folder.form !== 'divider' && item('New subfolder', () => { acts.addBelow(folder.id); })}
+          {folder.form !== 'divider' && item(folder.isPinned ? 'Unpin' : 'Pin to the front', () => { act({ act: 'set-folder', folder: folder.id, set: { isPinned: !folder.isPinned } }); })}
+          {folder.form !== 'divider' && <SortItems folder={folder} />}
+          <Dropdown.Divider />
+          {item('Put before its neighbour', () => { acts.shift(folder.id, -1); }, 'Alt+←')}
+          {item('Put behind its neighbour', () => { acts.shift(folder.id, 1); }, 'Alt+→')}
+          {into && folder.form !== 'divider' && item(`Put inside ${into.name}`, () => { acts.moveInto(folder.id, into.id); })}
+          {folder.parent !== null && item('Put beside its parent', () => { acts.moveOut(folder); })}
+          {holds && <SplitItems folder={folder} />}
+          {folder.form === 'folder' && item('Put all of it into …', () => { setMerging(true); })}
+          <Dropdown.Divider />
+          {item(folder.form === 'divider' ? 'Remove the divider' : 'Remove the folder (its plugins stay in the catalog)', () => { acts.remove(folder.id); }, 'Del')}
+        </Dropdown.Menu>
+      </Dropdown>
+      {isMerging && <MergeInto folder={folder} onClose={() => { setMerging(false); }} />}
+    </>
+  );
+}
+
+function SortItems({ folder }: { folder: Folder }) {
+  const { act } = useStudio();
+  const sort = (sortedBy: FolderSorting | null): void => { act({ act: 'set-folder', folder: folder.id, set: { sortedBy } }); };
+  return (
+    <div className="menu-line" role="group" aria-label="Sorted by">
+      <span>Sorted by</span>
+      {folderSortings.map((one) => <button key={one} type="button" aria-pressed={folder.sortedBy === one} onClick={() => { sort(one); }}>{sortingNames[one]}</button>)}
+      {folder.form === 'folder' && <button type="button" aria-pressed={!folder.sortedBy} onClick={() => { sort(null); }}>my own order</button>}
+    </div>
+  );
+}
+
+function SplitItems({ folder }: { folder: Folder }) {
+  const { act, arrangement, pluginById } = useStudio();
+  const split = (nameOf: (plugin: Plugin) => string): void => {
+    const parts = new Map<string, string[]>();
+    for (const { id, plugin } of arrangement.placements.get(folder.id) ?? []) {
+      const found = pluginById.get(plugin), name = found ? nameOf(found) : 'Others';
+      parts.set(name, [...(parts.get(name) ?? []), id]);
+    }
+    act(splitAct(folder.id, [...parts].sort(([a], [b]) => a.localeCompare(b)).map(([name, placements]) => ({ name, placements }))));
+  };
+  return (
+    <>
+      <MenuItem onClick={() => { split((plugin) => plugin.vendor ?? 'No vendor'); }}>Split by vendor</MenuItem>
+      <MenuItem onClick={() => { const isOneGroup = new Set((arrangement.members.get(folder.id) ?? []).map((id) => groupOf(pluginById.get(id)?.types[0] ?? ''))).size === 1; split((plugin) => (plugin.types[0] === undefined ? 'No type' : typeName(isOneGroup ? plugin.types[0] : groupOf(plugin.types[0])))); }}>Split by type</MenuItem>
+    </>
+  );
+}
+
+function MergeInto({ folder, onClose }: { folder: Folder; onClose: () => void }) {
+  const { act, arrangement } = useStudio();
+  const targets = arrangement.folders.filter((other) => other.form === 'folder' && other.id !== folder.id);
+  const choices = targets.map((other): Choice => ({ id: other.id, text: other.name, show: <><span className="label">{other.name}</span><span className="text-soft">{arrangement.members.get(other.id)?.length ?? 0}</span></>, take: () => { act({ act: 'merge-folders', from: folder.id, into: other.id }); } }));
+  return <Picker title={`Put all of ${folder.name} into …`} prompt="Letters of the folder's name" choices={choices} onClose={onClose} />;
+}
