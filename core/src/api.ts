@@ -24,6 +24,9 @@ export interface OrderView {
   readonly redo: string | null;
 }
 
+/** A change of the log; `discarded` ones were undone and can no longer be redone. */
+export interface ChangeView { readonly number: number; readonly at: string; readonly words: string; readonly state: 'done' | 'undone' | 'discarded' }
+
 /** A change that was stored, as every window hears of it. */
 export interface OrderStep {
   readonly revision: number;

@@ -48,6 +48,8 @@ export { countPlan, planByFormat, planByJob, planByType, planByVendor, planCheck
 export { between, byPosition, spread, type Position } from './cabinet/position.ts';
 export { slotLabelFor, slotLabelLength } from './cabinet/slot-label.ts';
 export { candidateOf, compileRule, keywordRule, keywordsOf, sayRule, type Candidate, type Card, type Line, type Rule } from './rules/rule.ts';
+export { facets, facetValues, hasFacets, type Facet, type FacetFacts, type Facets } from './find/facets.ts';
+export { clearFrom, createSuggester, type FolderSuggestion } from './cabinet/suggest.ts';
 export { isNarrowed, lineUp, narrow, noFilter, noVendor, rowOf, sortings, type Filter, type Row, type Sorting } from './find/filter.ts';
 export { entryOf, find, type Entry, type Habits, type Hit } from './find/find.ts';
 export { canLoad, fits, slotSortAt, trackSorts, type SlotSort, type TrackSort } from './find/fits.ts';
@@ -55,6 +57,6 @@ export { halfLifeDays, warmth, weightOfAge, type Usage } from './usage/usage.ts'
 export { stepOf } from './history/undo.ts';
 export { scanModes, type AsideView, type ScanMode } from './api.ts';
 export type {
-  CatalogView, ComputerView, PluginView, SortView, FindingView, LoadRequest, OrderStep, OrderView, PastLoad, PlaceView, Refusal, ScanProgress, ScanState, ScanView,
+  CatalogView, ChangeView, ComputerView, PluginView, SortView, FindingView, LoadRequest, OrderStep, OrderView, PastLoad, PlaceView, Refusal, ScanProgress, ScanState, ScanView,
   ServerEvent, SessionView, SlotView, TrackView,
 } from './api.ts';

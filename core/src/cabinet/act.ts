@@ -23,6 +23,8 @@ export type Act =
   | { act: 'move-to'; placements: readonly PlacementId[]; folder: FolderId; before: PlacementId | null }
   | { act: 'set-rule'; folder: FolderId; rule: Rule }
   | { act: 'file'; folder: FolderId; plugins: readonly { placement: PlacementId; plugin: PluginId }[]; before: PlacementId | null }
+  /** In one change, into each folder what is meant for it. */
+  | { act: 'file-each'; entries: readonly { readonly folder: FolderId; readonly plugins: readonly { placement: PlacementId; plugin: PluginId }[] }[] }
   | { act: 'take-out'; placements: readonly PlacementId[] }
   | { act: 'move-placement'; placement: PlacementId; before: PlacementId | null }
   | { act: 'name'; plugin: PluginId; nickname: string | null; slotLabel: string | null }

@@ -37,6 +37,7 @@ const anyAct: fc.Arbitrary<Act> = (() => {
     fc.record({ act: fc.constant('remove-folder' as const), folder }),
     fc.record({ act: fc.constant('rename-folder' as const), folder, name: fc.constantFrom('n', 'm') }),
     fc.record({ act: fc.constant('file' as const), folder, plugins: fc.array(fc.record({ placement, plugin }), { minLength: 1, maxLength: 3 }), before: fc.option(placement) }),
+    fc.record({ act: fc.constant('file-each' as const), entries: fc.array(fc.record({ folder, plugins: fc.array(fc.record({ placement, plugin }), { minLength: 1, maxLength: 2 }) }), { minLength: 1, maxLength: 2 }) }),
     fc.record({ act: fc.constant('take-out' as const), placements: fc.array(placement, { minLength: 1, maxLength: 3 }) }),
     fc.record({ act: fc.constant('move-placement' as const), placement, before: fc.option(placement) }),
     fc.record({ act: fc.constant('name' as const), plugin, nickname: fc.constantFrom('nick', null), slotLabel: fc.constantFrom('sl', null) }),

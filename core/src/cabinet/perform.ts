@@ -1,9 +1,10 @@
 /** From an act to the change it makes, in words too. Nothing is written here. */
+import { applyChange } from '../change.ts';
 import { failed, type Problem, type Result } from '../problem.ts';
 import type { Act } from './act.ts';
 import {
   cabinetIn, folderAndBelow, folderIn, foldersBelow, namingIn, placementIn, placementsIn, plainFolder,
-  type Folder, type Naming, type Order, type Placement,
+  type Folder, type Naming, type Order, type OrderRecord, type Placement,
 } from './order.ts';
 import { answer, join, keepApart, part, prefer, spell, tag } from './perform-answers.ts';
 import { addCabinet, changeCabinet, moveCabinet, removeCabinet } from './perform-cabinets.ts';
@@ -21,6 +22,7 @@ export function perform(order: Order, act: Act, nameOf: NameOfPlugin): Result<Pe
     case 'remove-folder': return removeFolder(order, act);
     case 'set-rule': return setRule(order, act);
     case 'file': return file(order, act, nameOf);
+    case 'file-each': return fileEach(order, act, nameOf);
     case 'take-out': return takeOut(order, act, nameOf);
     case 'move-placement': return movePlacement(order, act, nameOf);
     case 'name': return name(order, act, nameOf);
@@ -129,6 +131,18 @@ function file(order: Order, act: ActOf<'file'>, nameOf: NameOfPlugin): Result<Pe
   const keys = low !== null && low === high ? fresh.map(() => low) : spread(low, high, fresh.length);
   const added = fresh.map((entry, i): Placement => ({ table: 'placement', id: entry.placement, folder: folder.id, plugin: entry.plugin, position: keys[i] ?? '' }));
   return done(`File ${sayPlugins(fresh.map((e) => e.plugin), nameOf)} in ${folder.name}`, { added });
+}
+
+function fileEach(order: Order, { entries }: ActOf<'file-each'>, nameOf: NameOfPlugin): Result<Performed> {
+  const added: OrderRecord[] = [];
+  let now = order;
+  for (const entry of entries) {
+    const filed = file(now, { act: 'file', before: null, ...entry }, nameOf);
+    if (!filed.ok) return filed;
+    added.push(...filed.value.change.added);
+    now = applyChange(now, filed.value.change);
+  }
+  return done(`File ${sayPlugins(entries.flatMap((entry) => entry.plugins.map((one) => one.plugin)), nameOf)} in ${entries.length === 1 ? 'a folder' : `${entries.length} folders`}`, { added });
 }
 
 function takeOut(order: Order, act: ActOf<'take-out'>, nameOf: NameOfPlugin): Result<Performed> {

@@ -1,4 +1,5 @@
 /** Narrowing the list: the facts of the sentence "Show effects of any type from any vendor …". */
+import { hasFacets, type FacetFacts, type Facets } from './facets.ts';
 import type { Format } from '../formats/found-copy.ts';
 import { compareNames, fold } from '../fold.ts';
 import type { Plugin } from '../catalog/plugin.ts';
@@ -14,9 +15,10 @@ export interface Filter {
   readonly format: Format | null;
   readonly text: string;
   readonly unfiled: boolean;
+  readonly facets: Facets;
 }
 
-export const noFilter: Filter = { kind: null, type: null, vendor: null, format: null, text: '', unfiled: false };
+export const noFilter: Filter = { kind: null, type: null, vendor: null, format: null, text: '', unfiled: false, facets: {} };
 
 export const isNarrowed = (filter: Filter): boolean => JSON.stringify({ ...filter, text: filter.text.trim() }) !== JSON.stringify(noFilter);
 
@@ -40,14 +42,16 @@ export function rowOf(plugin: Plugin, nickname: string | null, slotLabel: string
 export const noVendor = '(no vendor)';
 
 /** The rows that pass, in their given order. `isFiled` answers whether a plugin is in a folder. Every typed part must be found. */
-export function narrow(rows: readonly Row[], filter: Filter, isFiled: (id: string) => boolean): Row[] {
+export function narrow(rows: readonly Row[], filter: Filter, isFiled: (id: string) => boolean, facts: FacetFacts): Row[] {
   const parts = fold(filter.text).split(' ').filter((part) => part !== '');
+  const isFaceted = Object.keys(filter.facets).length > 0;
   return rows.filter(({ plugin, text }) =>
     (filter.kind === null || plugin.kind === filter.kind)
     && (filter.type === null || hasType(plugin, filter.type))
     && (filter.vendor === null || (plugin.vendor ?? noVendor) === filter.vendor)
     && (filter.format === null || plugin.copies.some((copy) => copy.format === filter.format))
     && (!filter.unfiled || !isFiled(plugin.id))
+    && (!isFaceted || hasFacets(plugin, filter.facets, facts))
     && parts.every((part) => text.includes(part)));
 }
 

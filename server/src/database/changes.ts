@@ -36,3 +36,7 @@ export async function pluginNames(manager: EntityManager, computer: string, ids:
     `SELECT p.id, coalesce(n.nickname, p.name) name FROM plugin p LEFT JOIN naming n ON n.plugin_id = p.id WHERE p.computer_id = $1 AND p.id = ANY($2::uuid[])`, [computer, ids]);
   return new Map(rows.map((row) => [asId(row.id), row.name]));
 }
+
+/** The latest changes, newest first. */
+export const listChanges = (manager: EntityManager, computer: string, limit: number): Promise<Pick<ChangeRow, 'number' | 'at' | 'words' | 'state'>[]> =>
+  manager.query('SELECT number, at, words, state FROM change WHERE computer_id = $1 ORDER BY number DESC LIMIT $2', [computer, limit]);

@@ -62,6 +62,7 @@ const acts: Record<Act['act'], Schema> = {
   'remove-folder': object({ folder: needed() }),
   'set-rule': object({ folder: needed(), rule: rule() }),
   file: object({ folder: needed(), plugins: array(object({ placement: needed(), plugin: needed() })).min(1).max(actSize).required(), before: maybe() }),
+  'file-each': object({ entries: array(object({ folder: needed(), plugins: array(object({ placement: needed(), plugin: needed() })).min(1).max(actSize).required() })).min(1).max(2_000).required() }),
   'take-out': object({ placements: array(needed()).min(1).max(actSize).required() }),
   'move-placement': object({ placement: needed(), before: maybe() }),
   name: object({ plugin: needed(), nickname: maybeName(), slotLabel: maybeName() }),

@@ -3,7 +3,7 @@ import { raw, Router, type Request, type RequestHandler, type Response } from 'e
 import { ok, type Result } from '@clever-drawer/core';
 import { emptySlot, loadIntoSlot, recordPastLoads, viewSession } from '../host/practice-session.ts';
 import type { Parts } from '../parts.ts';
-import { performAct, undoOrRedo, viewOrder } from '../usecases/change-order.ts';
+import { performAct, undoOrRedo, viewChanges, viewOrder } from '../usecases/change-order.ts';
 import { setAside, takeBack, viewAsides } from '../usecases/asides.ts';
 import { addPlace, addUsualPlaces, changePlace, removePlace, viewPlaces } from '../usecases/places.ts';
 import { setUpComputer } from '../usecases/set-up-computer.ts';
@@ -77,6 +77,7 @@ export function apiRoutes(parts: Parts): Router {
 
   router.get(at('order'), handle(async (_, response, computer) => { response.json(await viewOrder(parts, computer)); }));
   router.post(at('acts'), withBody(actSchema, (act, computer) => performAct(parts, computer, act)));
+  router.get(at('changes'), handle(async (_, response, computer) => { response.json(await viewChanges(parts, computer)); }));
   router.post(at('undo'), handle(async (_, response, computer) => { answer(response, await undoOrRedo(parts, computer, 'undo')); }));
   router.post(at('redo'), handle(async (_, response, computer) => { answer(response, await undoOrRedo(parts, computer, 'redo')); }));
 

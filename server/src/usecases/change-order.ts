@@ -1,8 +1,8 @@
 /** Acts on the order, undo and redo: each one transaction that also stores the change with its reverse. */
 import type { EntityManager } from 'typeorm';
-import { failed, isEmptyChange, ok, perform, stepOf, type Act, type OrderChange, type OrderStep, type OrderView, type Problem, type Result } from '@clever-drawer/core';
+import { failed, isEmptyChange, ok, perform, stepOf, type Act, type ChangeView, type OrderChange, type OrderStep, type OrderView, type Problem, type Result } from '@clever-drawer/core';
 import { isPluginId, pluginsOfCopies } from '../database/catalog.ts';
-import { changeToStep, markChange, pluginNames, recordChange, undoWords } from '../database/changes.ts';
+import { changeToStep, listChanges, markChange, pluginNames, recordChange, undoWords } from '../database/changes.ts';
 import { findComputer, lockComputer, nextRevision } from '../database/computers.ts';
 import { applyToTables, pluginsPlaced, readOrder } from '../database/order.ts';
 import { findOwnPicture } from '../database/pictures.ts';
@@ -36,6 +36,7 @@ export function performAct(parts: Parts, computer: string, act: Act): Promise<Re
 async function pluginsOf(manager: EntityManager, computer: string, act: Act): Promise<string[]> {
   if (act.act === 'file') return act.plugins.map((entry) => entry.plugin);
   if (act.act === 'name') return [act.plugin];
+  if (act.act === 'file-each') return act.entries.flatMap((entry) => entry.plugins.map((one) => one.plugin));
   if (act.act === 'add-cabinet') return act.folders.flatMap((folder) => folder.plugins.map((entry) => entry.plugin));
   if (act.act === 'answer') return act.say.flatMap((said) => said.plugins);
   if (act.act === 'tag') return [...act.plugins];
@@ -87,4 +88,11 @@ async function step(parts: Parts, computer: string, work: Work): Promise<Result<
   if (result.ok && !isEmptyChange(result.value.change)) parts.events.tell(computer, { event: 'order', step: result.value });
   if (result.ok && followed.catalog) parts.events.tell(computer, { event: 'catalog' });
   return result;
+}
+
+/** Changes shown in the list of the latest. */
+const changesShown = 200;
+
+export async function viewChanges(parts: Parts, computer: string): Promise<ChangeView[]> {
+  return (await listChanges(parts.database.manager, computer, changesShown)).map(({ at, ...row }) => ({ ...row, at: at.toISOString() }));
 }

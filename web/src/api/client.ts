@@ -1,6 +1,6 @@
 /** Speaking to the server: typed calls that end in a value or in a Refused with the problems. */
 import type {
-  Act, AsideView, CatalogView, ComputerView, FindingView, LoadRequest, OrderStep, OrderView, PlaceView, PluginView, Problem, Refusal, ScanMode, ScanProgress, ScanView, SessionView, SortView, Usage,
+  Act, AsideView, CatalogView, ChangeView, ComputerView, FindingView, LoadRequest, OrderStep, OrderView, PlaceView, PluginView, Problem, Refusal, ScanMode, ScanProgress, ScanView, SessionView, SortView, Usage,
 } from '@clever-drawer/core';
 
 /** The server (or the network) said no. `message` is for the user. */
@@ -50,6 +50,7 @@ export function clientFor(computer: string) {
     usage: () => call<Usage[]>('GET', at('usage')),
     order: () => call<OrderView>('GET', at('order')),
     act: (act: Act) => call<OrderStep>('POST', at('acts'), act),
+    changes: () => call<ChangeView[]>('GET', at('changes')),
     undo: () => call<OrderStep>('POST', at('undo')),
     redo: () => call<OrderStep>('POST', at('redo')),
     places: () => call<PlaceView[]>('GET', at('places')),

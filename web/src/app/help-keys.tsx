@@ -2,10 +2,10 @@
 import { Modal } from 'react-bootstrap';
 
 const groups: readonly (readonly [title: string, keys: readonly (readonly [string, string])[]])[] = [
-  ['Everywhere', [['Ctrl+K', 'find anything'], ['Alt+1', 'Scan'], ['Alt+2', 'Sort'], ['Alt+3', 'File'], ['Alt+4', 'Load'], ['Ctrl+Z', 'undo'], ['Ctrl+Shift+Z', 'redo'], ['?', 'these keys']]],
+  ['Everywhere', [['Ctrl+K', 'find anything'], ['Alt+1', 'Scan'], ['Alt+2', 'Sort'], ['Alt+3', 'File'], ['Alt+4', 'Load'], ['Ctrl+Z', 'undo'], ['Ctrl+Shift+Z', 'redo'], ['Ctrl+H', 'latest changes'], ['?', 'these keys']]],
   ['Sort: one at a time', [['1 2 3', 'that answer'], ['Enter', 'the marked answer'], ['Space', 'it does several'], ['/', 'another type or vendor'], ['L', 'later'], ['H', 'hide from loading']]],
   ['Sort: many at once', [['↑ ↓', 'move'], ['Space', 'select'], ['Shift+↓', 'select a run'], ['Ctrl+A', 'all'], ['T', 'one answer for all'], ['Enter', 'its best answer for each']]],
-  ['File: the list', [['/', 'narrow the list'], ['↑ ↓', 'move'], ['Space', 'into the tray, or out of it'], ['F', 'file in a folder'], ['B', 'favourite, or no longer'], ['N', 'nickname and slot label'], ['T', 'type'], ['H', 'hide from loading, or no longer'], ['I', 'all that is known of it'], ['Esc', 'show all again']]],
+  ['File: the list', [['/', 'narrow the list'], ['↑ ↓', 'move'], ['Space', 'into the tray, or out of it'], ['F', 'file in a folder'], ['B', 'favourite, or no longer'], ['N', 'nickname and slot label'], ['T', 'type'], ['H', 'hide from loading, or no longer'], ['I', 'all that is known of it'], ['G', 'suggested folders'], ['Shift+↓', 'a run into the tray'], ['Ctrl+A', 'all that match into the tray'], ['Esc', 'show all again']]],
   ['File: the chest', [['D', 'to the folders'], ['← → ↑ ↓', 'move'], ['Enter', 'open or close'], ['Alt+← Alt+→', 'put before or behind its neighbour'], ['Alt+↑ Alt+↓', 'reorder the plugins of an open folder'], ['F2', 'rename'], ['Delete', 'remove (undo brings it back)'], ['Shift+N', 'new folder']]],
   ['Load', [['letters', 'find'], ['↑ ↓', 'choose'], ['Enter', 'load'], ['Tab', 'lately loaded, favourites, all'], ['Esc', 'back to the slots'], ['← → ↑ ↓', 'walk the slots'], ['Delete', 'empty the slot']]],
 ];

@@ -1,5 +1,5 @@
 /** The bar at the top: the screens in the order of the work, find anything, undo, theme. */
-import { Archive, Check, HelpCircle, Layers, LoaderCircle, Monitor, Moon, Radar, Redo2, Search, Sun, Undo2, Zap, type LucideIcon } from 'lucide-react';
+import { Archive, Check, HelpCircle, History, Layers, LoaderCircle, Monitor, Moon, Radar, Redo2, Search, Sun, Undo2, Zap, type LucideIcon } from 'lucide-react';
 import { useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { NavLink, Outlet, useNavigate } from 'react-router';
@@ -8,6 +8,7 @@ import { useStudio } from '../api/studio.tsx';
 import { useKeys } from '../ui/keys.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { FindAnything } from './find-anything.tsx';
+import { LatestChanges } from './latest-changes.tsx';
 import { HelpKeys } from './help-keys.tsx';
 import { applyTheme, rememberedTheme, type Theme } from './theme.ts';
 
@@ -24,11 +25,13 @@ export function Shell() {
   const navigate = useNavigate();
   const [isFinding, setFinding] = useState(false);
   const [isHelping, setHelping] = useState(false);
+  const [isListing, setListing] = useState(false);
   useKeys({
     ...Object.fromEntries(screens.map(({ key, path }) => [key, () => { void navigate(path); }])),
     'Ctrl+K': () => { setFinding(true); },
     'Ctrl+Z': () => { studio.step('undo'); },
     'Ctrl+Shift+Z': () => { studio.step('redo'); },
+    'Ctrl+H': () => { setListing(true); },
     'Ctrl+Y': () => { studio.step('redo'); },
     '?': () => { setHelping(true); },
   });
@@ -51,12 +54,14 @@ export function Shell() {
           </button>
           <StepButton direction="undo" />
           <StepButton direction="redo" />
+          <button type="button" className="bar-button" title="Latest changes (Ctrl+H)" aria-label="Latest changes" onClick={() => { setListing(true); }}><History size={17} aria-hidden /></button>
           <ThemeButton />
           <button type="button" className="bar-button" title="All keys (?)" aria-label="All keys" onClick={() => { setHelping(true); }}><HelpCircle size={17} aria-hidden /></button>
         </div>
       </header>
       <Outlet />
       {isFinding && <FindAnything onClose={() => { setFinding(false); }} screens={screens} />}
+      {isListing && <LatestChanges onClose={() => { setListing(false); }} />}
       {isHelping && <HelpKeys onClose={() => { setHelping(false); }} />}
     </div>
   );

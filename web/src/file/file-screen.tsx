@@ -14,6 +14,7 @@ import './file.css';
 import { NameDialog } from '../said/name-dialog.tsx';
 import { PluginList, type View } from './plugin-list.tsx';
 import { LineUp, Sentence } from './sentence.tsx';
+import { Suggestions } from './suggestions.tsx';
 import { Tray } from './tray.tsx';
 import { useChest } from './use-chest.ts';
 import { clearFilter, useList } from './use-list.ts';
@@ -26,7 +27,7 @@ export function FileScreen() {
   const tray = useTray();
   const [active, setActive] = useState<string | null>(null);
   const [view, setView] = useState<View>(() => (remembered('file-view', 'list') === 'pictures' ? 'pictures' : 'list'));
-  const [dialog, setDialog] = useState<'file' | 'name' | 'type' | null>(null);
+  const [dialog, setDialog] = useState<'file' | 'name' | 'type' | 'suggest' | null>(null);
   const [lately, setLately] = useState<readonly string[]>([]);
   const box = useRef<HTMLDivElement>(null), field = useRef<HTMLInputElement>(null);
   const [open, setOpen] = useOpenFolder();
@@ -42,6 +43,7 @@ export function FileScreen() {
     N: () => { if (activePlugin) setDialog('name'); },
     T: () => { if (toFile.length > 0) setDialog('type'); },
     H: () => { if (toFile.length > 0) act(sayAct(toFile, { isHidden: !toFile.every((id) => answers.get(id)?.isHidden) })); },
+    G: () => { setDialog('suggest'); },
     I: () => { if (active !== null) void navigate(`/plugin/${active}`); },
     Space: () => { if (active !== null) tray.toggle(active); },
     B: () => { const favourite = active === null ? null : favouriteAct(arrangement, active); if (favourite) act(favourite); },
@@ -58,15 +60,16 @@ export function FileScreen() {
         <div className="pane list-pane" onKeyDown={onFieldKey}>
           <h1 className="visually-hidden">File</h1>
           <Sentence list={list} field={field} />
-          <div className="list-head"><LineUp list={list} /><ViewSwitch view={view} onChange={changeView} /></div>
+          <div className="list-head"><LineUp list={list} /><span className="head-end"><button type="button" className="link-words" onClick={() => { setDialog('suggest'); }}>Suggestions for what is in no folder</button> <kbd>G</kbd></span><ViewSwitch view={view} onChange={changeView} /></div>
           {list.rows.length > 0
-            ? <PluginList rows={list.rows} view={view} active={active} tray={tray.ids} box={box} onActive={setActive} onTray={tray.toggle} />
+            ? <PluginList rows={list.rows} view={view} active={active} tray={tray.ids} box={box} onActive={setActive} onTray={tray.toggle} onTrayAll={tray.add} />
             : <EmptyList isCatalogEmpty={plugins.length === 0} onClear={() => { list.setFilter(clearFilter); }} />}
         </div>
         <Chest open={open} chest={chest} />
         <Tray tray={tray.ids} onTakeOut={tray.toggle} onEmpty={tray.empty} onFile={() => { setDialog('file'); }} />
       </main>
       {dialog === 'file' && toFile.length > 0 && <FileIn plugins={toFile} lately={lately} onClose={closeDialog} onFiled={onFiled} />}
+      {dialog === 'suggest' && <Suggestions onClose={closeDialog} />}
       {dialog === 'type' && <TypesPicker title={toFile.length === 1 && activePlugin ? `What does ${activePlugin.name} do?` : `What do these ${toFile.length} do?`} onTake={(type) => { act(sayAct(toFile, { types: type === null ? [] : [type] })); }} onClose={closeDialog} />}
       {dialog === 'name' && activePlugin && <NameDialog plugin={activePlugin} onClose={closeDialog} />}
     </Dragging>

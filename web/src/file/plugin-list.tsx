@@ -1,6 +1,6 @@
 /** The list of plugins, drawn only where it is in view: rows, or cards with pictures. One of them is the active one. */
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useState, type CSSProperties, type KeyboardEvent, type RefObject } from 'react';
+import { useCallback, useEffect, useRef, useState, type CSSProperties, type KeyboardEvent, type RefObject } from 'react';
 import type { Row } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { chord } from '../ui/keys.ts';
@@ -16,12 +16,14 @@ interface Props {
   readonly box: RefObject<HTMLDivElement | null>;
   readonly onActive: (id: string) => void;
   readonly onTray: (id: string) => void;
+  /** Puts all of them into the tray. */
+  readonly onTrayAll: (ids: readonly string[]) => void;
 }
 
 const rowHeight = 46;
 const cardHeight = 158, cardWidth = 156;
 
-export function PluginList({ rows, view, active, tray, box, onActive, onTray }: Props) {
+export function PluginList({ rows, view, active, tray, box, onActive, onTray, onTrayAll }: Props) {
   const columns = useColumns(box, view);
   const lines = useVirtualizer({
     count: Math.ceil(rows.length / columns), getScrollElement: () => box.current, estimateSize: () => (view === 'list' ? rowHeight : cardHeight), overscan: 6,
@@ -37,12 +39,20 @@ export function PluginList({ rows, view, active, tray, box, onActive, onTray }: 
   const onKeyDown = (event: KeyboardEvent): void => {
     const page = Math.max(1, Math.floor((box.current?.clientHeight ?? 400) / (view === 'list' ? rowHeight : cardHeight)) - 1) * columns;
     const steps: Record<string, number> = { ArrowDown: columns, ArrowUp: -columns, PageDown: page, PageUp: -page, Home: -rows.length, End: rows.length, ...(view === 'pictures' ? { ArrowRight: 1, ArrowLeft: -1 } : {}) };
-    const step = steps[chord(event)];
+    const pressed = chord(event), isRun = pressed.startsWith('Shift+'), step = steps[isRun ? pressed.slice(6) : pressed];
+    if (pressed === 'Ctrl+A') { event.preventDefault(); onTrayAll(rows.map((row) => row.plugin.id)); }
     if (step === undefined) return;
     event.preventDefault();
-    go(at < 0 ? (step > 0 ? 0 : rows.length - 1) : at + step);
+    const to = at < 0 ? (step > 0 ? 0 : rows.length - 1) : Math.max(0, Math.min(rows.length - 1, at + step));
+    if (isRun) onTrayAll(between(rows, at, to));
+    go(to);
   };
-  const propsOf = useRowProps(active, tray, onActive, onTray);
+  const press = (id: string, isRun: boolean, isOneMore: boolean): void => {
+    if (isRun) onTrayAll(between(rows, at, rows.findIndex((row) => row.plugin.id === id)));
+    else if (isOneMore) onTray(id);
+    onActive(id);
+  };
+  const propsOf = useRowProps(active, tray, useLatest(press), onTray);
   const first = rows[0];
   return (
     <div ref={box} className={`plugin-list ${view}`} role="listbox" aria-label="Plugins" aria-multiselectable="true" tabIndex={0} aria-activedescendant={active === null ? undefined : `option-${active}`}
@@ -58,9 +68,19 @@ export function PluginList({ rows, view, active, tray, box, onActive, onTray }: 
   );
 }
 
+/** The same function all along, which calls the latest one: rows that did not change are not drawn again. */
+function useLatest<A extends unknown[]>(act: (...args: A) => void): (...args: A) => void {
+  const latest = useRef(act);
+  useEffect(() => { latest.current = act; });
+  return useCallback((...args: A) => { latest.current(...args); }, []);
+}
+
+/** The plugins from one row to another, both included; from the first when there is none active. */
+const between = (rows: readonly Row[], from: number, to: number): string[] => rows.slice(Math.max(0, Math.min(from < 0 ? to : from, to)), Math.max(from, to) + 1).map((row) => row.plugin.id);
+
 const noFolders: RowProps['folders'] = [];
 
-function useRowProps(active: string | null, tray: ReadonlySet<string>, onPress: (id: string) => void, onTray: (id: string) => void): (row: Row) => RowProps {
+function useRowProps(active: string | null, tray: ReadonlySet<string>, onPress: RowProps['onPress'], onTray: (id: string) => void): (row: Row) => RowProps {
   const { answers, arrangement, pictureOf, usage } = useStudio();
   const [now] = useState(() => Date.now());
   return (row) => {

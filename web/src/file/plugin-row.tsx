@@ -16,7 +16,7 @@ export interface RowProps {
   readonly picture: string | null;
   /** Not offered while loading. */
   readonly isHidden: boolean;
-  readonly onPress: (id: string) => void;
+  readonly onPress: (id: string, isRun: boolean, isOneMore: boolean) => void;
   readonly onTray: (id: string) => void;
 }
 
@@ -26,7 +26,7 @@ function Option({ props, className, children }: { props: RowProps; className: st
   return (
     <div ref={setNodeRef} {...listeners} id={`option-${plugin.id}`} role="option" aria-selected={props.isInTray} data-testid="plugin"
       className={`${className} ${props.isActive ? 'active' : ''} ${props.isInTray ? 'in-tray' : ''} ${isDragging ? 'dragged' : ''} ${isPresent(plugin) ? '' : 'is-gone'}`}
-      onClick={() => { props.onPress(plugin.id); }}>
+      onClick={(event) => { props.onPress(plugin.id, event.shiftKey, event.ctrlKey || event.metaKey); }}>
       <span className={`tick ${props.isInTray ? 'on' : ''}`} title="Into the tray (Space)" onClick={(event) => { event.stopPropagation(); props.onTray(plugin.id); }}>{props.isInTray && <Check size={13} aria-hidden />}</span>
       {children}
     </div>

@@ -5,6 +5,7 @@ import { Dropdown, Form } from 'react-bootstrap';
 import { compareNames, formats, isNarrowed, kinds, noVendor, sortings, typeGroups, typeName, type Kind, type Plugin, type Sorting } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
+import { FacetWords } from './facet-words.tsx';
 import { clearFilter, type List } from './use-list.ts';
 
 const kindNames: Record<Kind, string> = { effect: 'effects', instrument: 'instruments', 'note-effect': 'note effects', tool: 'tools', unknown: 'plugins of unknown kind' };
@@ -28,7 +29,7 @@ export function Sentence({ list, field }: { list: List; field: RefObject<HTMLInp
         <Word name="Format" value={filter.format} text={filter.format ?? 'any format'} any="any format" options={formats.filter((f) => plugins.some((p) => p.copies.some((c) => c.format === f))).map((f) => ({ value: f, text: f }))}
           onPick={(format) => { setFilter({ format: formats.find((f) => f === format) ?? null }); }} />
         ,{' '}
-        <button type="button" className={`word ${filter.unfiled ? 'set' : ''}`} aria-pressed={filter.unfiled} onClick={() => { setFilter({ unfiled: !filter.unfiled }); }}>{filter.unfiled ? 'in no folder' : 'filed or not'}</button>.
+        <button type="button" className={`word ${filter.unfiled ? 'set' : ''}`} aria-pressed={filter.unfiled} onClick={() => { setFilter({ unfiled: !filter.unfiled }); }}>{filter.unfiled ? 'in no folder' : 'filed or not'}</button><FacetWords filter={filter} setFilter={setFilter} />.
       </p>
       <div className="sentence-tools">
         <span className="search-field">

@@ -1,7 +1,7 @@
 /** The list of the File screen: what narrows it, how it is lined up, and the rows that are left. */
 import { useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { formats, kinds, lineUp, narrow, noFilter, rowOf, sortings, type Filter, type Format, type Kind, type Row, type Sorting } from '@clever-drawer/core';
+import { facets, formats, kinds, lineUp, narrow, noFilter, rowOf, sortings, type FacetFacts, type Filter, type Format, type Kind, type Row, type Sorting } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 
 export interface List {
@@ -20,7 +20,7 @@ function fromAddress(params: URLSearchParams): { filter: Filter; sorting: Sortin
   return {
     filter: {
       kind: oneOf<Kind>(kinds, params.get('kind')), type: params.get('type'), vendor: params.get('vendor'), format: oneOf<Format>(formats, params.get('format')),
-      text: params.get('q') ?? '', unfiled: params.has('unfiled'),
+      text: params.get('q') ?? '', unfiled: params.has('unfiled'), facets: Object.fromEntries(facets.flatMap((facet) => { const value = params.get(facet); return value === null ? [] : [[facet, value]]; })),
     },
     sorting: oneOf<Sorting>(sortings, params.get('by')) ?? 'name',
   };
@@ -35,13 +35,16 @@ function toAddress(params: URLSearchParams, filter: Filter, sorting: Sorting): U
   set('format', filter.format);
   set('q', filter.text);
   set('unfiled', filter.unfiled ? 'yes' : null);
+  for (const facet of facets) set(facet, filter.facets[facet] ?? null);
   set('by', sorting === 'name' ? null : sorting);
   return next;
 }
 
+const withoutLetters = (params: URLSearchParams): string => { const rest = new URLSearchParams(params); rest.delete('q'); return rest.toString(); };
+
 /** The filter stands in the address, so that reload and links keep it; typing reaches the address a moment later. */
 export function useList(): List {
-  const { plugins, arrangement, usage } = useStudio();
+  const { plugins, answers, arrangement, usage } = useStudio();
   const [params, setParams] = useSearchParams();
   const [{ filter, sorting }, setState] = useState(() => fromAddress(params));
   const [seen, setSeen] = useState(params);
@@ -52,7 +55,10 @@ export function useList(): List {
   useEffect(() => {
     const timer = setTimeout(() => {
       const next = toAddress(params, filter, sorting);
-      if (next.toString() !== params.toString()) setParams(next, { replace: true });
+      if (next.toString() === params.toString()) return;
+      // Letters change the address in place; every other step can be gone back to.
+      const isTyping = withoutLetters(next) === withoutLetters(params);
+      setParams(next, { replace: isTyping });
     }, 250);
     return () => { clearTimeout(timer); };
   }, [filter, sorting, params, setParams]);
@@ -63,7 +69,9 @@ export function useList(): List {
     return rowOf(plugin, naming?.nickname ?? null, naming?.slotLabel ?? null);
   }), [plugins, namings]);
   const ordered = useMemo(() => lineUp(allRows, sorting, usage), [allRows, sorting, usage]);
-  const rows = useMemo(() => narrow(ordered, filter, (id) => foldersOf.has(id)), [ordered, filter, foldersOf]);
+  const [now] = useState(() => Date.now());
+  const facts = useMemo<FacetFacts>(() => ({ answers, usage, now, isIn: (folder, plugin) => foldersOf.get(plugin)?.some((one) => one.id === folder) ?? false }), [answers, usage, now, foldersOf]);
+  const rows = useMemo(() => narrow(ordered, filter, (id) => foldersOf.has(id), facts), [ordered, filter, foldersOf, facts]);
   return {
     filter, sorting, rows, total: plugins.length,
     setFilter: (change) => { setState((s) => ({ ...s, filter: { ...s.filter, ...change } })); },

@@ -5,6 +5,7 @@ import { useStudio } from '../api/studio.tsx';
 export interface TrayState {
   readonly ids: ReadonlySet<string>;
   readonly toggle: (id: string) => void;
+  readonly add: (ids: readonly string[]) => void;
   readonly empty: () => void;
 }
 
@@ -30,6 +31,7 @@ export function useTray(): TrayState {
       return next;
     });
   }, []);
+  const add = useCallback((more: readonly string[]) => { setKept((before) => new Set([...before, ...more])); }, []);
   const empty = useCallback(() => { setKept(new Set()); }, []);
-  return { ids, toggle, empty };
+  return { ids, toggle, add, empty };
 }

@@ -1,0 +1,42 @@
+/** The further facts of the sentence: those that are set, each pressed away again, and a menu of the others. */
+import { Fragment } from 'react';
+import { Dropdown } from 'react-bootstrap';
+import { facetValues, facets, type Facet, type Filter } from '@clever-drawer/core';
+import { useStudio } from '../api/studio.tsx';
+import { MenuItem } from '../ui/menu-item.tsx';
+
+const heads: Record<Facet, string> = { bits: 'For machines of', licence: 'Licence', state: 'State', tag: 'Tag', folder: 'In the folder', arrived: 'Arrived', loaded: 'Loaded' };
+const texts: Readonly<Record<string, string>> = {
+  'bits 64': '64 bit', 'bits 32': '32 bit only', 'licence owned': 'owned', 'licence free': 'free', 'licence trial': 'on trial', 'licence not licensed': 'not licensed', 'licence unknown': 'of unknown licence',
+  'state present': 'there now', 'state away': 'out of reach', 'state gone': 'gone', 'state hidden': 'hidden from loading', 'arrived 7': 'arrived within a week', 'arrived 30': 'arrived within a month', 'arrived 365': 'arrived within a year',
+  'loaded 7': 'loaded within a week', 'loaded 30': 'loaded within a month', 'loaded never': 'never loaded', 'loaded not-90': 'not loaded for 90 days',
+};
+
+export function FacetWords({ filter, setFilter }: { filter: Filter; setFilter: (change: Partial<Filter>) => void }) {
+  const { answers, arrangement } = useStudio();
+  const tags = [...new Set([...answers.values()].flatMap((answer) => answer.tags))].sort();
+  const folders = arrangement.folders.filter((folder) => folder.form !== 'divider');
+  const valuesOf = (facet: Facet): readonly string[] => (facet === 'tag' ? tags : facet === 'folder' ? folders.map((folder) => folder.id) : facetValues[facet]);
+  const textOf = (facet: Facet, value: string): string => (facet === 'tag' ? `tagged ${value}` : facet === 'folder' ? `in ${folders.find((folder) => folder.id === value)?.name ?? 'a folder that is gone'}` : (texts[`${facet} ${value}`] ?? `${facet} ${value}`));
+  const set = (facet: Facet, value: string | null): void => {
+    const rest = Object.fromEntries(Object.entries(filter.facets).filter(([name]) => name !== facet));
+    setFilter({ facets: value === null ? rest : { ...rest, [facet]: value } });
+  };
+  return (
+    <>
+      {facets.map((facet) => { const value = filter.facets[facet]; return value !== undefined && <Fragment key={facet}>, <button type="button" className="word set" title="Press to drop this" onClick={() => { set(facet, null); }}>{textOf(facet, value)}</button></Fragment>; })}
+      ,{' '}
+      <Dropdown as="span" onSelect={(key) => { const [facet, value] = (key ?? '').split('\n'); const known = facets.find((one) => one === facet); if (known && value !== undefined) set(known, value); }}>
+        <Dropdown.Toggle as="button" type="button" className="word" aria-label="More that narrows the list">more …</Dropdown.Toggle>
+        <Dropdown.Menu className="facet-menu">
+          {facets.filter((facet) => valuesOf(facet).length > 0).map((facet) => (
+            <Fragment key={facet}>
+              <div className="dropdown-header">{heads[facet]}</div>
+              {valuesOf(facet).map((value) => <MenuItem key={value} eventKey={`${facet}\n${value}`} active={filter.facets[facet] === value}>{textOf(facet, value)}</MenuItem>)}
+            </Fragment>
+          ))}
+        </Dropdown.Menu>
+      </Dropdown>
+    </>
+  );
+}
