@@ -10,10 +10,10 @@ import { scanAll } from './server.ts';
 
 const web = resolve(import.meta.dirname, '../../web/dist');
 const words = ['plate', 'echo', 'comp', 'grebe', 'saltg'];
-const args = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+export const args = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
 
 /** Types the words letter by letter; milliseconds from each keydown to the second frame after it, when its result is painted. */
-async function typing(page: Page, field: string): Promise<number[]> {
+export async function typing(page: Page, field: string): Promise<number[]> {
   await page.evaluate(() => {
     const times: number[] = [];
     Object.assign(window, { keystrokeTimes: times });
@@ -36,7 +36,7 @@ async function typing(page: Page, field: string): Promise<number[]> {
 }
 
 /** The floor: names in an array, `includes`, thirty rows of plain HTML. */
-async function bare(page: Page, count: number): Promise<number[]> {
+export async function bare(page: Page, count: number): Promise<number[]> {
   const names = makePlugins(7, count).map((p) => p.name.toLowerCase());
   await page.setContent('<input id="field"><div id="rows"></div>');
   await page.evaluate((all) => {

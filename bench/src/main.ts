@@ -2,6 +2,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { join, resolve } from 'node:path';
+import { benchChest } from './chest.ts';
 import { benchFind } from './find.ts';
 import { benchFuzz } from './fuzz.ts';
 import { benchKeystroke } from './keystroke.ts';
@@ -11,7 +12,7 @@ import { tableOf, type Measured, type Outcome } from './measure.ts';
 import { benchScan } from './scan.ts';
 import { benchSort } from './sort.ts';
 
-const benches: Readonly<Record<string, () => Promise<Measured[] | Outcome>>> = { find: benchFind, scan: benchScan, large: benchLarge, lilv: benchLilv, fuzz: benchFuzz, sort: benchSort, keystroke: benchKeystroke };
+const benches: Readonly<Record<string, () => Promise<Measured[] | Outcome>>> = { find: benchFind, scan: benchScan, large: benchLarge, lilv: benchLilv, fuzz: benchFuzz, sort: benchSort, keystroke: benchKeystroke, chest: benchChest };
 const results = resolve(import.meta.dirname, '../results');
 
 const wanted = process.argv.slice(2);

@@ -12,6 +12,8 @@ export interface CopyCard {
   readonly hasPicture: boolean;
   /** Whether it is known to run on 32-bit machines only: a 64-bit host does not take it. */
   readonly is32Bit: boolean;
+  /** Whether the last examining failed. */
+  readonly isFailed: boolean;
   readonly state: CopyState;
 }
 
@@ -49,9 +51,9 @@ export const isOnly32Bit = (architectures: readonly string[] | null): boolean =>
 /** Formats in the user's order, with those it does not name behind. */
 const completed = (order: readonly Format[]): readonly Format[] => [...order, ...preferred.filter((format) => !order.includes(format))];
 
-/** The copy in front: present before gone, 64 bit before 32, then the preferred format, then by path. */
+/** The copy in front: present before gone, sound before failed, 64 bit before 32, then the preferred format, then by path. */
 export function copyInFront(plugin: Pick<Plugin, 'copies'>, order: readonly Format[] = preferred): CopyCard | undefined {
-  const formats = completed(order), rank = (copy: CopyCard): number => stateRank[copy.state] + (copy.is32Bit ? 10 : 0) + formats.indexOf(copy.format);
+  const formats = completed(order), rank = (copy: CopyCard): number => stateRank[copy.state] + (copy.isFailed ? 50 : 0) + (copy.is32Bit ? 10 : 0) + formats.indexOf(copy.format);
   return [...plugin.copies].sort((a, b) => rank(a) - rank(b) || (a.path < b.path ? -1 : 1))[0];
 }
 

@@ -18,7 +18,7 @@ export interface FacetFacts {
 
 /** Values with a fixed meaning, as they stand in the address; tags and folders are the user's. Days for arrived and loaded. */
 export const facetValues = {
-  bits: ['64', '32'], licence: [...licenceStates, 'unknown'], state: ['present', 'away', 'gone', 'hidden'], arrived: ['7', '30', '365'], loaded: ['7', '30', 'never', 'not-90'],
+  bits: ['64', '32'], licence: [...licenceStates, 'unknown'], state: ['present', 'away', 'gone', 'failed', 'hidden'], arrived: ['7', '30', '365'], loaded: ['7', '30', 'never', 'not-90'],
 } as const satisfies Partial<Record<Facet, readonly string[]>>;
 
 const day = 86_400_000;
@@ -31,7 +31,7 @@ export function hasFacets(plugin: Plugin, wanted: Facets, facts: FacetFacts): bo
   const tests: Readonly<Record<Facet, (value: string) => boolean>> = {
     bits: (value) => there.length > 0 && (value === '32' ? there.every((copy) => copy.is32Bit) : value === '64' && there.some((copy) => !copy.is32Bit)),
     licence: (value) => (said?.licence?.state ?? 'unknown') === value,
-    state: (value) => (value === 'hidden' ? said?.isHidden === true : value === 'present' ? isPresent(plugin) : !isPresent(plugin) && (value === 'away') === plugin.copies.some((copy) => copy.state === 'away') && (value === 'away' || value === 'gone')),
+    state: (value) => (value === 'hidden' ? said?.isHidden === true : value === 'failed' ? there.some((copy) => copy.isFailed) : value === 'present' ? isPresent(plugin) : !isPresent(plugin) && (value === 'away') === plugin.copies.some((copy) => copy.state === 'away') && (value === 'away' || value === 'gone')),
     tag: (value) => said?.tags.includes(value) ?? false,
     folder: (value) => facts.isIn(value, plugin.id),
     arrived: (value) => within(plugin.arrived, value, facts.now),

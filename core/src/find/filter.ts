@@ -1,7 +1,7 @@
 /** Narrowing the list: the facts of the sentence "Show effects of any type from any vendor …". */
 import { hasFacets, type FacetFacts, type Facets } from './facets.ts';
 import type { Format } from '../formats/found-copy.ts';
-import { compareNames, fold } from '../fold.ts';
+import { compareNames, fold, wordsOf } from '../fold.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import type { Kind } from '../catalog/kind.ts';
 import { isWithin, typeName } from '../types/tree.ts';
@@ -32,10 +32,11 @@ export interface Row {
   readonly text: string;
 }
 
-/** What is searched of a plugin: names, vendor and types, folded. */
+/** What is searched of a plugin: names, their initials, vendor and types, folded. */
 export function rowOf(plugin: Plugin, nickname: string | null, slotLabel: string | null): Row {
   const types = plugin.types.map(typeName).join(' ');
-  return { plugin, nickname, text: fold([plugin.name, nickname ?? '', slotLabel ?? '', plugin.vendor ?? '', types].join(' ')) };
+  const initials = [plugin.name, nickname ?? ''].map((name) => wordsOf(name)).filter((words) => words.length > 1).map((words) => words.map((word) => word.charAt(0)).join('')).join(' ');
+  return { plugin, nickname, text: fold([plugin.name, nickname ?? '', slotLabel ?? '', plugin.vendor ?? '', types, initials].join(' ')) };
 }
 
 /** The vendor shown for plugins that name none. */

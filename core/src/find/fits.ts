@@ -15,5 +15,5 @@ export const slotSortAt = (track: TrackSort, index: number): SlotSort => (track 
 export const fits = (kind: Kind, slot: SlotSort): boolean =>
   kind === 'unknown' || (slot === 'instrument' ? kind === 'instrument' : kind === 'effect' || kind === 'tool');
 
-/** Whether a plugin can be loaded into such a slot now: it fits, is neither hidden nor without licence, and a copy is there that a 64-bit host takes. */
-export const canLoad = (plugin: Plugin, slot: SlotSort, said: Pick<AnswerFacts, 'isHidden' | 'licence'> | undefined): boolean => fits(plugin.kind, slot) && !said?.isHidden && said?.licence?.state !== 'not licensed' && plugin.copies.some((copy) => copy.state === 'present' && !copy.is32Bit);
+/** Whether a plugin can be loaded into such a slot now: it fits, is neither hidden nor without licence, and a sound copy is there that a 64-bit host takes. */
+export const canLoad = (plugin: Plugin, slot: SlotSort, said: Pick<AnswerFacts, 'isHidden' | 'licence'> | undefined): boolean => fits(plugin.kind, slot) && !said?.isHidden && said?.licence?.state !== 'not licensed' && plugin.copies.some((copy) => copy.state === 'present' && !copy.is32Bit && !copy.isFailed);

@@ -32,7 +32,7 @@ export async function loadIntoSlot(parts: Parts, computer: string, request: Load
     const sort = slotSortAt(track.sort, number);
     const said = await findAnswer(manager, plugin.id), card = withAnswer(cardOf(plugin, await copiesOfPlugins(manager, [plugin.id])), said ?? undefined);
     const copy = copyInFront(card, (await findPreference(manager, computer))?.formats);
-    if (copy?.state !== 'present') return failed({ code: 'no-copy-to-load', at: 'plugin', name: plugin.name });
+    if (copy?.state !== 'present' || copy.isFailed) return failed({ code: 'no-copy-to-load', at: 'plugin', name: plugin.name });
     if (fits(card.kind, sort) && !canLoad(card, sort, said ?? undefined)) return failed({ code: 'no-copy-to-load', at: 'plugin', name: plugin.name });
     if (!fits(card.kind, sort)) return failed({ code: 'does-not-fit-slot', at: 'plugin', name: plugin.name, slot: sort === 'instrument' ? 'an instrument' : 'effects' });
     await putSlot(manager, { id: randomUUID(), trackId: track.id, number, pluginId: plugin.id, copyId: copy.id });
@@ -52,7 +52,7 @@ export async function loadIntoSlot(parts: Parts, computer: string, request: Load
 function cardOf(plugin: PluginRow, copies: readonly CopyRow[]): Plugin {
   return {
     id: asId(plugin.id), name: plugin.name, vendor: plugin.vendor, kind: plugin.kind, types: plugin.types, arrived: plugin.arrivedAt.toISOString(),
-    copies: copies.filter((c) => c.status === 'ok').map((c) => ({ id: asId(c.id), format: c.format, path: c.path, version: c.facts.version, hasPicture: c.facts.picture !== null, is32Bit: isOnly32Bit(c.facts.architectures), state: c.state === 'aside' ? 'gone' : c.state })),
+    copies: copies.map((c) => ({ id: asId(c.id), format: c.format, path: c.path, version: c.facts.version, hasPicture: c.facts.picture !== null, is32Bit: isOnly32Bit(c.facts.architectures), isFailed: c.status === 'failed', state: c.state === 'aside' ? 'gone' : c.state })),
   };
 }
 

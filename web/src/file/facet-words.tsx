@@ -8,7 +8,7 @@ import { MenuItem } from '../ui/menu-item.tsx';
 const heads: Record<Facet, string> = { bits: 'For machines of', licence: 'Licence', state: 'State', tag: 'Tag', folder: 'In the folder', arrived: 'Arrived', loaded: 'Loaded' };
 const texts: Readonly<Record<string, string>> = {
   'bits 64': '64 bit', 'bits 32': '32 bit only', 'licence owned': 'owned', 'licence free': 'free', 'licence trial': 'on trial', 'licence not licensed': 'not licensed', 'licence unknown': 'of unknown licence',
-  'state present': 'there now', 'state away': 'out of reach', 'state gone': 'gone', 'state hidden': 'hidden from loading', 'arrived 7': 'arrived within a week', 'arrived 30': 'arrived within a month', 'arrived 365': 'arrived within a year',
+  'state present': 'there now', 'state away': 'out of reach', 'state gone': 'gone', 'state failed': 'with a failed copy', 'state hidden': 'hidden from loading', 'arrived 7': 'arrived within a week', 'arrived 30': 'arrived within a month', 'arrived 365': 'arrived within a year',
   'loaded 7': 'loaded within a week', 'loaded 30': 'loaded within a month', 'loaded never': 'never loaded', 'loaded not-90': 'not loaded for 90 days',
 };
 
