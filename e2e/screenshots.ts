@@ -33,6 +33,7 @@ const shots: readonly Shot[] = [
   { name: 'file-open-folder', path: '/file?unfiled=yes', prepare: async (page) => { await page.getByRole('button', { name: /^Squeeze, folder/ }).click(); } },
   { name: 'file-smart-folder', path: '/file', prepare: async (page) => { await page.getByRole('button', { name: /^Echo, smart/ }).click(); await page.getByRole('button', { name: 'Change the rule' }).click(); } },
   { name: 'file-pictures', path: '/file?type=reverb', prepare: async (page) => { await page.getByTitle('Pictures').click(); } },
+  { name: 'file-cabinet', path: '/file', prepare: async (page) => { await page.getByRole('button', { name: 'New cabinet' }).click(); } },
   { name: 'file-narrow', path: '/file', size: { width: 900, height: 700 }, prepare: async (page) => { await page.getByTitle('A bare list').click(); await page.getByLabel(search).fill('plate'); } },
   { name: 'load', path: '/load', prepare: async (page) => { await page.getByLabel('Letters of the plugin to load').fill('sl'); } },
   { name: 'load-dusk', path: '/load', theme: 'dusk' },

@@ -32,6 +32,22 @@ async function fillChest(address: string): Promise<{ computer: string; ids: stri
   return { computer, ids };
 }
 
+/** Scripts for the page, as text: what compiles this file would put helpers into them that the page lacks. */
+const countFrames = `{
+  const times = window.frameTimes = []; let last = performance.now();
+  const frame = (now) => { times.push(now - last); last = now; requestAnimationFrame(frame); };
+  requestAnimationFrame(frame);
+}`;
+const markFiling = `{
+  const marks = window.marks = { painted: 0, saved: 0 };
+  window.addEventListener('keydown', (event) => {
+    const start = event.timeStamp, mark = document.querySelector('[data-testid="saved"]');
+    requestAnimationFrame(() => { requestAnimationFrame(() => { marks.painted = performance.now() - start; }); });
+    const watch = () => { if (marks.painted > 0 && mark.textContent.trim() === 'saved') marks.saved = performance.now() - start; else requestAnimationFrame(watch); };
+    requestAnimationFrame(watch);
+  }, { capture: true, once: true });
+}`;
+
 /** Milliseconds between frames while a row is dragged to and fro over the folders. */
 async function dragging(page: Page): Promise<number[]> {
   const row = await page.getByTestId('plugin').nth(3).boundingBox(), chest = await page.locator('.chest-body').boundingBox();
@@ -39,13 +55,7 @@ async function dragging(page: Page): Promise<number[]> {
   await page.mouse.move(row.x + 80, row.y + 20);
   await page.mouse.down();
   await page.mouse.move(chest.x + 100, chest.y + 150, { steps: 5 });
-  await page.evaluate(() => {
-    const times: number[] = [];
-    Object.assign(window, { frameTimes: times });
-    let last = performance.now();
-    const frame = (now: number): void => { times.push(now - last); last = now; requestAnimationFrame(frame); };
-    requestAnimationFrame(frame);
-  });
+  await page.evaluate(countFrames);
   for (let i = 0; i < 40; i += 1) await page.mouse.move(chest.x + 40 + (i % 10) * 40, chest.y + 120 + (i % 7) * 50, { steps: 3 });
   const times = await page.evaluate(() => (window as unknown as { frameTimes: number[] }).frameTimes);
   await page.keyboard.press('Escape');
@@ -64,16 +74,7 @@ async function filing(page: Page, address: string, computer: string, ids: readon
     await page.keyboard.press('f');
     await page.keyboard.type(`folder ${round + 20}`);
     await page.waitForTimeout(300);
-    await page.evaluate(() => {
-      const marks = { painted: 0, saved: 0 };
-      Object.assign(window, { marks });
-      window.addEventListener('keydown', (event) => {
-        const start = event.timeStamp, mark = document.querySelector('[data-testid="saved"]');
-        requestAnimationFrame(() => { requestAnimationFrame(() => { marks.painted = performance.now() - start; }); });
-        const watch = (): void => { if (marks.painted > 0 && mark?.textContent.trim() === 'saved') marks.saved = performance.now() - start; else requestAnimationFrame(watch); };
-        requestAnimationFrame(watch);
-      }, { capture: true, once: true });
-    });
+    await page.evaluate(markFiling);
     await page.keyboard.press('Enter');
     await page.waitForFunction(() => (window as unknown as { marks: { saved: number } }).marks.saved > 0);
     const marks = await page.evaluate(() => (window as unknown as { marks: { painted: number; saved: number } }).marks);

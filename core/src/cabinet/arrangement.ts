@@ -34,14 +34,19 @@ export function createArranger(): (order: Order, plugins: readonly Plugin[], cab
     known.set(plugin, { nickname, candidate });
     return candidate;
   };
-  return (order, plugins, cabinet = null, usage = noWarmth) => arrange(order, plugins, prepare, cabinet, usage);
+  let lastNamings: ReadonlyMap<string, Naming> = new Map();
+  return (order, plugins, cabinet = null, usage = noWarmth) => {
+    // While no name changed the map stays the same one, so that what is made of it need not be made again.
+    const namings = new Map(allNamings(order).map((naming) => [naming.id as string, naming]));
+    if (namings.size !== lastNamings.size || [...namings].some(([id, naming]) => lastNamings.get(id) !== naming)) lastNamings = namings;
+    return arrange(order, plugins, prepare, cabinet, usage, lastNamings);
+  };
 }
 
 type Prepare = (plugin: Plugin, nickname: string | null) => Candidate;
 
-function arrange(order: Order, plugins: readonly Plugin[], prepare: Prepare, cabinet: string | null, usage: Warmth): Arrangement {
+function arrange(order: Order, plugins: readonly Plugin[], prepare: Prepare, cabinet: string | null, usage: Warmth, namings: ReadonlyMap<string, Naming>): Arrangement {
   const folders = pinnedFirst(allFolders(order).filter((folder) => cabinet === null || folder.cabinet === cabinet));
-  const namings = new Map(allNamings(order).map((naming) => [naming.id as string, naming]));
   const below = grouped(folders, (folder) => folder.parent ?? folder.cabinet);
   const placements = grouped(allPlacements(order), (placement) => placement.folder);
   const because = new Map<string, string>();
@@ -51,7 +56,7 @@ function arrange(order: Order, plugins: readonly Plugin[], prepare: Prepare, cab
   sortMembers(folders, members, plugins, namings, usage);
   const foldersOf = new Map<string, Folder[]>();
   for (const folder of folders)
-    for (const plugin of members.get(folder.id) ?? []) foldersOf.set(plugin, [...(foldersOf.get(plugin) ?? []), folder]);
+    for (const plugin of members.get(folder.id) ?? []) { const known = foldersOf.get(plugin); if (known) known.push(folder); else foldersOf.set(plugin, [folder]); }
   return { folders, namings, below, placements, members, because, foldersOf };
 }
 

@@ -102,10 +102,16 @@ function vendorQuestions(plugins: readonly Plugin[], uncertain: Uncertain): Vend
 
 /** Whose a plugin may be: the directory it lies in, or others that share a word of its name. */
 function createGuess({ vendors, plugins }: Uncertain): (plugin: Plugin) => VendorGuess[] {
-  const byKey = new Map(vendors.map((vendor) => [foldVendor(vendor.name), vendor.name])), byWord = new Map<string, Set<string>>();
+  const byKey = new Map(vendors.map((vendor) => [foldVendor(vendor.name), vendor.name]));
+  let byWord: Map<string, Set<string>> | null = null;
   const telling = (name: string): string[] => wordsOf(name).filter((word) => word.length > 3 && !isGenericWord(word));
-  for (const plugin of plugins) if (plugin.vendor !== null) for (const word of telling(plugin.name)) byWord.set(word, (byWord.get(word) ?? new Set()).add(plugin.vendor));
+  const gatherWords = (): Map<string, Set<string>> => {
+    const words = new Map<string, Set<string>>();
+    for (const plugin of plugins) if (plugin.vendor !== null) for (const word of telling(plugin.name)) words.set(word, (words.get(word) ?? new Set()).add(plugin.vendor));
+    return words;
+  };
   return (plugin) => {
+    const known = (byWord ??= gatherWords());
     const guesses = new Map<string, string>();
     for (const copy of plugin.copies) {
       for (const directory of copy.path.split(/[\\/]/).slice(0, -1).reverse()) {
@@ -113,7 +119,7 @@ function createGuess({ vendors, plugins }: Uncertain): (plugin: Plugin) => Vendo
         if (vendor !== undefined && !guesses.has(vendor)) guesses.set(vendor, `it lies in a directory called “${directory}”`);
       }
     }
-    for (const word of telling(plugin.name)) for (const vendor of byWord.get(word) ?? []) if (!guesses.has(vendor)) guesses.set(vendor, `another of theirs is called “${word}” as well`);
+    for (const word of telling(plugin.name)) for (const vendor of known.get(word) ?? []) if (!guesses.has(vendor)) guesses.set(vendor, `another of theirs is called “${word}” as well`);
     return [...guesses].slice(0, 4).map(([vendor, reason]) => ({ vendor, reason }));
   };
 }

@@ -7,6 +7,7 @@ import {
 import { remember, remembered } from '../ui/keys.ts';
 import { useNotices } from '../ui/notices.tsx';
 import { clientFor, createTurns, messageOf, type Client } from './client.ts';
+import { createStable } from './stable.ts';
 import { addPending, confirm, dropPending, fromView, type OrderState } from './order-store.ts';
 
 export interface Studio {
@@ -64,7 +65,8 @@ export function StudioProvider({ computer, computers, chooseComputer, children, 
   const usage = useQuery({ queryKey: ['usage', computer.id], queryFn: client.usage });
   const catalogued = catalog.data?.plugins ?? noPlugins;
   const orderState = order.data ?? emptyOrder;
-  const answers = useMemo(() => new Map(allAnswers(orderState.order).map((answer) => [answer.id as string, answer])), [orderState.order]);
+  const [stableAnswers] = useState(createStable<string, Answer>);
+  const answers = useMemo(() => stableAnswers(new Map(allAnswers(orderState.order).map((answer) => [answer.id as string, answer]))), [stableAnswers, orderState.order]);
   const formatOrder = preferenceIn(orderState.order, computer.id)?.formats ?? preferred;
   const plugins = useMemo(() => (answers.size === 0 ? catalogued : catalogued.map((plugin) => withAnswer(plugin, answers.get(plugin.id)))), [catalogued, answers]);
   const pluginById = useMemo(() => new Map(plugins.map((p) => [p.id as string, p])), [plugins]);

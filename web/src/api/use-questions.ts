@@ -1,7 +1,8 @@
 /** What is uncertain about the catalog, as questions; answered ones vanish at once. */
 import { useQuery } from '@tanstack/react-query';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { allBelongings, allSpellings, isPresent, questionsOf, type FindingView, type Question, type SortView } from '@clever-drawer/core';
+import { createStable } from './stable.ts';
 import { useStudio } from './studio.tsx';
 
 export interface Questions {
@@ -22,11 +23,12 @@ export function useQuestions(): Questions {
   const failed = useQuery({ queryKey: ['findings', client.computer, 'failed'], queryFn: client.failedNow });
   const view = sort.data;
   const grounds = useMemo(() => new Map((view?.grounds ?? []).map((one) => [one.plugin as string, one])), [view]);
-  const decided = useMemo(() => new Set(allSpellings(order.order).map((spelling) => spelling.spelling)), [order.order]);
-  const pinned = useMemo(() => new Set<string>(allBelongings(order.order).map((belonging) => belonging.id)), [order.order]);
+  const [stableDecided] = useState(createStable<string, string>), [stablePinned] = useState(createStable<string, string>);
+  const spellings = useMemo(() => stableDecided(new Map(allSpellings(order.order).map((one) => [one.spelling, one.vendor]))), [stableDecided, order.order]);
+  const belongings = useMemo(() => stablePinned(new Map(allBelongings(order.order).map((one) => [one.id as string, one.plugin as string]))), [stablePinned, order.order]);
   const questions = useMemo(
-    () => (view ? questionsOf({ plugins, answers, grounds, decided, pinned, doubts: view.doubts, vendors: view.vendors, near: view.near }) : []),
-    [plugins, answers, grounds, decided, pinned, view],
+    () => (view ? questionsOf({ plugins, answers, grounds, decided: new Set(spellings.keys()), pinned: new Set(belongings.keys()), doubts: view.doubts, vendors: view.vendors, near: view.near }) : []),
+    [plugins, answers, grounds, spellings, belongings, view],
   );
   const total = useMemo(() => plugins.filter(isPresent).length, [plugins]);
   const asked = useMemo(() => new Set(questions.flatMap((question) => (question.sort === 'twin' ? [question.plugin.id, question.other.id] : question.plugin ? [question.plugin.id] : []))), [questions]);

@@ -1,7 +1,7 @@
 /** The chest: all folders of the cabinet in view, as drawer fronts in the user's order. */
 import { useDroppable } from '@dnd-kit/core';
 import { Plus } from 'lucide-react';
-import { Fragment, useEffect, useRef, type KeyboardEvent, type RefObject } from 'react';
+import { Fragment, memo, useEffect, useRef, type KeyboardEvent, type RefObject } from 'react';
 import { Button } from 'react-bootstrap';
 import type { Folder } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
@@ -15,7 +15,8 @@ import type { ChestState } from './use-chest.ts';
 
 const keys = [['Enter', 'open'], ['Alt+← Alt+→', 'reorder'], ['F2', 'rename'], ['Delete', 'remove']] as const;
 
-export function Chest({ open, chest }: { open: string | null; chest: ChestState }) {
+/** Drawn again only when something in it changed, and not with every letter typed beside it. */
+export const Chest = memo(function Chest({ open, chest }: { open: string | null; chest: ChestState }) {
   const { arrangement, cabinet } = useStudio();
   const { acts, editing, setEditing, focused } = chest;
   const box = useRef<HTMLDivElement>(null);
@@ -59,7 +60,7 @@ export function Chest({ open, chest }: { open: string | null; chest: ChestState 
       <KeysHint keys={keys} />
     </section>
   );
-}
+});
 
 interface SectionsProps {
   readonly folders: readonly Folder[];

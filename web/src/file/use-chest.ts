@@ -65,5 +65,5 @@ export function useChest(open: string | null, setOpen: (folder: string | null) =
       },
     };
   }, [act, arrangement, open, setOpen]);
-  return { focused, editing, setEditing, acts };
+  return useMemo(() => ({ focused, editing, setEditing, acts }), [focused, editing, acts]);
 }
