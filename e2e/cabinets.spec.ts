@@ -1,17 +1,8 @@
 /** Cabinets and folders: planning one, sorting a folder and back, moving between folders, narrowing by any fact, suggestions, and undoing all of it. */
 import type { Locator, Page } from '@playwright/test';
-import { expect, expectNoAxeFindings, saved, test } from './studio.ts';
+import { dragTo, expect, expectNoAxeFindings, front, saved, test } from './studio.ts';
 
-const front = (page: Page, name: string): Locator => page.getByRole('button', { name: new RegExp(`^${name}, `) });
 const placed = (page: Page): Locator => page.getByTestId('placed');
-
-async function dragTo(page: Page, from: Locator, to: Locator): Promise<void> {
-  const a = await from.boundingBox(), b = await to.boundingBox();
-  if (!a || !b) throw new Error('not in view');
-  await page.mouse.move(a.x + 40, a.y + a.height / 2);
-  await page.mouse.down();
-  await page.mouse.move(b.x + b.width / 2, b.y + b.height / 2, { steps: 10 });
-}
 
 test('a cabinet is planned by type, shown before it is made, and undone', async ({ page, demo }) => {
   await page.goto(`${demo.address}/file`);

@@ -1,8 +1,7 @@
 /** What producers complain about, each as a step that names what holds instead. Versions of the order and hiding empty folders while loading are not there yet. */
-import type { Locator, Page } from '@playwright/test';
-import { expect, saved, test } from './studio.ts';
+import type { Page } from '@playwright/test';
+import { expect, front, saved, test } from './studio.ts';
 
-const front = (page: Page, name: string): Locator => page.getByRole('button', { name: new RegExp(`^${name}, `) });
 const fronts = (page: Page): Promise<string[]> => page.locator('.front .label').allTextContents();
 
 test('the complaints about order, folders and dividers do not hold here', async ({ page, demo }) => {

@@ -2,7 +2,7 @@
 import { cpSync, mkdirSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
-import { expect, expectNoAxeFindings, saved, test, type Host } from './studio.ts';
+import { dragTo, expect, expectNoAxeFindings, front, saved, test, type Host } from './studio.ts';
 
 /** A directory with the bundles of lv2-examples and nothing else, as links to the installed ones would be. */
 function examples(host: Host): string {
@@ -15,17 +15,6 @@ function examples(host: Host): string {
 }
 
 const row = (page: Page, name: string) => page.getByTestId('plugin').filter({ hasText: name });
-const front = (page: Page, name: string) => page.getByRole('button', { name: new RegExp(`^${name}, `) });
-
-async function dragTo(page: Page, from: ReturnType<Page['locator']>, to: ReturnType<Page['locator']>): Promise<void> {
-  const a = await from.boundingBox(), b = await to.boundingBox();
-  if (!a || !b) throw new Error('not in view');
-  await page.mouse.move(a.x + a.width / 2, a.y + a.height / 2);
-  await page.mouse.down();
-  await page.mouse.move(a.x + a.width / 2 + 12, a.y + a.height / 2 + 6, { steps: 3 });
-  await page.mouse.move(b.x + b.width / 2, b.y + b.height / 2, { steps: 8 });
-}
-
 test('start empty, scan lv2-examples, file by drag and by key, make a keyword folder, load, undo, restart', async ({ page, empty }) => {
   await page.goto(empty.address);
   await expect(page.getByRole('heading', { name: 'Where this computer keeps plugins' })).toBeVisible();

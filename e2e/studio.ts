@@ -2,7 +2,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, expect, type Locator, type Page } from '@playwright/test';
 import AxeBuilder from '@axe-core/playwright';
 import { demoComputer, seedStudio } from '@clever-drawer/demo';
 import { serve, type Running } from '@clever-drawer/server';
@@ -49,6 +49,19 @@ export async function expectNoAxeFindings(page: Page): Promise<void> {
   const { violations, passes } = await new AxeBuilder({ page }).analyze();
   expect(passes.length).toBeGreaterThan(5);
   expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(', ')}`)).toEqual([]);
+}
+
+/** A folder's drawer front. */
+export const front = (page: Page, name: string): Locator => page.getByRole('button', { name: new RegExp(`^${name}, `) });
+
+/** Takes hold of the one in its middle and carries it over the other; letting go is the caller's. */
+export async function dragTo(page: Page, from: Locator, to: Locator): Promise<void> {
+  const a = await from.boundingBox(), b = await to.boundingBox();
+  if (!a || !b) throw new Error('not in view');
+  await page.mouse.move(a.x + a.width / 2, a.y + a.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(a.x + a.width / 2 + 12, a.y + a.height / 2 + 6, { steps: 3 });
+  await page.mouse.move(b.x + b.width / 2, b.y + b.height / 2, { steps: 8 });
 }
 
 export const saved = (page: Page): Promise<void> => expect(page.getByTestId('saved')).toHaveText('saved');

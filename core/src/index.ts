@@ -2,6 +2,8 @@
 export { describe, failed, ok, type Problem, type ProblemCode, type Result } from './problem.ts';
 export { asId, type CabinetId, type ComputerId, type CopyId, type FolderId, type PlaceId, type PlacementId, type PluginId, type ScanId, type SlotId, type SpellingId, type TrackId } from './id.ts';
 export { applyChange, diff, isEmptyChange, keyOf, noChange, plainText, reverse, squash, type Change, type Keyed, type Records } from './change.ts';
+export { grouped } from './grouped.ts';
+export { createStable } from './stable.ts';
 export { compareNames, fold, wordsOf } from './fold.ts';
 export { bareCopy, failedCopy, formats, stemOfPath, type Format, type FoundCopy } from './formats/found-copy.ts';
 export { cleanText, limits, type BundleFiles, type OpenFile } from './formats/bundle-files.ts';
@@ -16,24 +18,24 @@ export { memoryFiles } from './formats/memory-files.ts';
 export { readVst3 } from './formats/vst3.ts';
 export { kinds, type Kind } from './catalog/kind.ts';
 export { copyInFront, isForOldSessions, preferred, isOnly32Bit, isPresent, nameOfCopy, type CopyCard, type CopyState, type Plugin } from './catalog/plugin.ts';
-export { answerLimits, licenceStates, nothingSaid, saysNothing, withAnswer, type Answer, type AnswerFacts, type Licence, type LicenceState } from './catalog/answer.ts';
+export { allTags, answerLimits, licenceStates, nothingSaid, saysNothing, withAnswer, type Answer, type AnswerFacts, type Licence, type LicenceState } from './catalog/answer.ts';
 export { groupCopies, type Doubt, type Group, type Grouped, type ToGroup } from './catalog/group.ts';
 export { makesSound, nameKeyOf, type NameKey, type Width } from './catalog/name-key.ts';
 export type { GroupedCopy, SamePiece } from './catalog/same-plugin.ts';
 export { foldVendor, gatherVendors, nearMisses, noDecisions, vendorNames, type NearMiss, type SpellingDecisions, type Vendor } from './catalog/vendor.ts';
-export { classify, clearTypes, groupProbability, reasonsOf, type Classified, type KindReason, type Reason, type Suggestion } from './types/classify.ts';
+export { classify, clearTypes, groupProbability, type Classified, type KindReason, type Reason, type Suggestion } from './types/classify.ts';
 export { evidenceOf, kindNames, type Piece, type SeriesShare, type Subject } from './types/evidence.ts';
 export { isGenericWord } from './types/generic.ts';
-export { lexicon, wordParts } from './types/lexicon.ts';
+export { lexicon } from './types/lexicon.ts';
 export { gatherSeries, type InSeries } from './types/series.ts';
 export { weights, type Weights } from './types/weights.ts';
 export { groupOf, isType, isWithin, kindOfType, typeGroups, typeName, type TypeGroup } from './types/tree.ts';
 export { nameOf, subjectOf, type NamedPlugin } from './types/plugin-facts.ts';
 export {
-  askKindBelow, askTypeBelow, isKindUncertain, isTypeUncertain, licenceHint, questionsOf, questionSorts,
+  isKindUncertain, isTypeUncertain, questionsOf, questionSorts,
   type KindQuestion, type LicenceQuestion, type Question, type QuestionSort, type TwinQuestion, type TypeQuestion, type Uncertain, type VendorGuess, type VendorQuestion,
 } from './sort/questions.ts';
-export { heldAt, sortCatalog, sortPlugins, type Decisions, type GatheredPlugin, type SortedCatalog, type SortedCopy, type SortedPlugin, type Grounds, type TwinDoubt } from './sort/sort-catalog.ts';
+export { sortCatalog, sortPlugins, type Decisions, type GatheredPlugin, gatherPlugin, type SortedCatalog, type SortedCopy, type SortedPlugin, type Grounds, type TwinDoubt } from './sort/sort-catalog.ts';
 export { lv2Classes, readDeclared, vst3SubCategories } from './types/declared.ts';
 export { compare, copyKey, findingSorts, type Comparison, type FindingSort, type KnownCopy } from './scan/compare.ts';
 export { actSize, nameLength, type Act, type ActName, type NewFolder, type Owner, type Said } from './cabinet/act.ts';

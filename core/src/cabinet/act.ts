@@ -36,9 +36,9 @@ export type Act =
   | { act: 'part'; copies: readonly CopyId[]; from: Owner; plugin: PluginId }
   /** They are two: each keeps its copies, and nobody asks again. */
   | { act: 'keep-apart'; plugins: readonly Owner[] }
-  /** Those spellings are that vendor; null takes back what was said of them. */
   /** Which format's copy goes in front. */
   | { act: 'prefer'; computer: ComputerId; formats: readonly Format[] }
+  /** Those spellings are that vendor; null takes back what was said of them. */
   | { act: 'spell'; say: readonly { spellings: readonly { id: SpellingId; spelling: string }[]; vendor: string | null }[] };
 
 /** A folder of a new cabinet, parents before what is in them. The one with the id of the favourites stands for these. */
@@ -58,6 +58,7 @@ export interface Said { readonly plugins: readonly PluginId[]; readonly set: Par
 export interface Owner { readonly plugin: PluginId; readonly copies: readonly CopyId[] }
 
 export type ActName = Act['act'];
+export type ActOf<N extends ActName> = Extract<Act, { act: N }>;
 
 /** The most letters a name may have; more are refused at the door. */
 export const nameLength = 120;

@@ -1,9 +1,12 @@
 /** What stands where in one cabinet: the order and the catalog together, worked out once for each state of the two. */
+import { compareBy, type Warmth } from '../catalog/compare-plugins.ts';
 import type { Plugin } from '../catalog/plugin.ts';
-import type { FolderId, PluginId } from '../id.ts';
-import { candidateOf, compileRule, type Candidate } from '../rules/rule.ts';
 import { compareNames } from '../fold.ts';
-import { allFolders, allNamings, allPlacements, type Folder, type FolderSorting, type Naming, type Order, type Placement } from './order.ts';
+import { grouped } from '../grouped.ts';
+import type { FolderId, PluginId } from '../id.ts';
+import { createStable } from '../stable.ts';
+import { candidateOf, compileRule, type Candidate } from '../rules/rule.ts';
+import { allFolders, allNamings, allPlacements, type Folder, type Naming, type Order, type Placement } from './order.ts';
 
 export interface Arrangement {
   readonly folders: readonly Folder[];
@@ -20,8 +23,6 @@ export interface Arrangement {
   readonly foldersOf: ReadonlyMap<string, readonly Folder[]>;
 }
 
-/** What folders are sorted by, beside what the plugins say of themselves. */
-export type Warmth = ReadonlyMap<string, { readonly warmth: number }>;
 const noWarmth: Warmth = new Map();
 
 /** Arranges one cabinet (or, with null, all) again and again; the words of a plugin's names are taken apart once for all times. */
@@ -34,21 +35,17 @@ export function createArranger(): (order: Order, plugins: readonly Plugin[], cab
     known.set(plugin, { nickname, candidate });
     return candidate;
   };
-  let lastNamings: ReadonlyMap<string, Naming> = new Map();
-  return (order, plugins, cabinet = null, usage = noWarmth) => {
-    // While no name changed the map stays the same one, so that what is made of it need not be made again.
-    const namings = new Map(allNamings(order).map((naming) => [naming.id as string, naming]));
-    if (namings.size !== lastNamings.size || [...namings].some(([id, naming]) => lastNamings.get(id) !== naming)) lastNamings = namings;
-    return arrange(order, plugins, prepare, cabinet, usage, lastNamings);
-  };
+  const stableNamings = createStable<string, Naming>();
+  return (order, plugins, cabinet = null, usage = noWarmth) =>
+    arrange(order, plugins, prepare, cabinet, usage, stableNamings(new Map(allNamings(order).map((naming) => [naming.id as string, naming]))));
 }
 
 type Prepare = (plugin: Plugin, nickname: string | null) => Candidate;
 
 function arrange(order: Order, plugins: readonly Plugin[], prepare: Prepare, cabinet: string | null, usage: Warmth, namings: ReadonlyMap<string, Naming>): Arrangement {
   const folders = pinnedFirst(allFolders(order).filter((folder) => cabinet === null || folder.cabinet === cabinet));
-  const below = grouped(folders, (folder) => folder.parent ?? folder.cabinet);
-  const placements = grouped(allPlacements(order), (placement) => placement.folder);
+  const below = grouped(folders.map((folder) => [folder.parent ?? folder.cabinet, folder] as const));
+  const placements = grouped(allPlacements(order).map((placement) => [placement.folder, placement] as const));
   const because = new Map<string, string>();
   const members = new Map<string, PluginId[]>();
   for (const { id } of folders) { const list = placements.get(id); if (list) members.set(id, list.map((p) => p.plugin)); }
@@ -68,24 +65,12 @@ function sortMembers(folders: readonly Folder[], members: Map<string, PluginId[]
   const sorted = folders.filter((folder) => folder.sortedBy);
   if (sorted.length === 0) return;
   const byId = new Map(plugins.map((plugin) => [plugin.id, plugin])), nameOf = (plugin: Plugin): string => namings.get(plugin.id)?.nickname ?? plugin.name;
-  const orders: Record<FolderSorting, (a: Plugin, b: Plugin) => number> = {
-    name: () => 0, vendor: (a, b) => compareNames(a.vendor ?? '\uffff', b.vendor ?? '\uffff'), type: (a, b) => compareNames(a.types[0] ?? '\uffff', b.types[0] ?? '\uffff'),
-    use: (a, b) => (usage.get(b.id)?.warmth ?? 0) - (usage.get(a.id)?.warmth ?? 0), newest: (a, b) => (a.arrived < b.arrived ? 1 : a.arrived > b.arrived ? -1 : 0),
-  };
   for (const { id, sortedBy } of sorted) {
     const held = (members.get(id) ?? []).flatMap((plugin) => byId.get(plugin) ?? []);
-    if (sortedBy) members.set(id, held.sort((a, b) => orders[sortedBy](a, b) || compareNames(nameOf(a), nameOf(b)) || (a.id < b.id ? -1 : 1)).map((plugin) => plugin.id));
+    if (!sortedBy) continue;
+    const compare = compareBy(sortedBy, usage);
+    members.set(id, held.sort((a, b) => compare(a, b) || compareNames(nameOf(a), nameOf(b)) || (a.id < b.id ? -1 : 1)).map((plugin) => plugin.id));
   }
-}
-
-function grouped<T>(list: readonly T[], key: (item: T) => string): Map<string, T[]> {
-  const groups = new Map<string, T[]>();
-  for (const item of list) {
-    const group = groups.get(key(item));
-    if (group) group.push(item);
-    else groups.set(key(item), [item]);
-  }
-  return groups;
 }
 
 function fillSmartFolders(folders: readonly Folder[], members: Map<string, PluginId[]>, because: Map<string, string>, plugins: readonly Plugin[], prepare: (plugin: Plugin) => Candidate): void {

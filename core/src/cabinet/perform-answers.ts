@@ -2,12 +2,11 @@
 import { nothingSaid, saysNothing, type Answer, type AnswerFacts } from '../catalog/answer.ts';
 import type { CopyId, PluginId } from '../id.ts';
 import { failed, type Result } from '../problem.ts';
+import { kindNames } from '../types/evidence.ts';
 import { typeName } from '../types/tree.ts';
-import type { Act } from './act.ts';
+import type { ActOf } from './act.ts';
 import { allPlacements, allSpellings, answerIn, belongingIn, namingIn, preferenceIn, type Belonging, type Order, type OrderRecord, type Preference, type Spelling } from './order.ts';
 import { done, sayPlugins, unknown, type NameOfPlugin, type Performed } from './performed.ts';
-
-type ActOf<N extends Act['act']> = Extract<Act, { act: N }>;
 
 interface Edited { added: OrderRecord[]; updated: [OrderRecord, OrderRecord][]; removed: OrderRecord[] }
 const edited = (): Edited => ({ added: [], updated: [], removed: [] });
@@ -44,7 +43,7 @@ function sayOf(order: Order, plugins: readonly PluginId[], next: (before: Answer
 const keys: readonly (keyof AnswerFacts)[] = ['kind', 'types', 'vendor', 'licence', 'tags', 'notes', 'isHidden', 'picture'];
 const isSame = (a: AnswerFacts, b: AnswerFacts): boolean => keys.every((key) => JSON.stringify(a[key]) === JSON.stringify(b[key]));
 
-const kindWords = { effect: 'an effect', instrument: 'an instrument', 'note-effect': 'a note effect', tool: 'a tool', unknown: 'of no known kind' } as const;
+const kindWords = { ...kindNames, unknown: 'of no known kind' };
 
 function wordsOf(set: Partial<AnswerFacts>, plugins: string): string {
   if (set.types !== undefined) return set.types === null ? `Take back the types of ${plugins}` : set.types.length === 0 ? `Say that ${plugins} has no type` : `Say that ${plugins} is ${set.types.map(typeName).join(' and ')}`;

@@ -1,11 +1,9 @@
 /** Acts on whole cabinets. */
 import { failed, type Result } from '../problem.ts';
-import type { Act, NewFolder } from './act.ts';
+import type { ActOf, NewFolder } from './act.ts';
 import { allFolders, cabinetIn, cabinetsOf, folderIn, placementIn, placementsIn, plainFolder, type Cabinet, type Folder, type Order, type Placement } from './order.ts';
 import { done, unknown, type NameOfPlugin, type Performed } from './performed.ts';
 import { positionBefore, spread } from './position.ts';
-
-type ActOf<N extends Act['act']> = Extract<Act, { act: N }>;
 
 /** A new cabinet with all that is planned for it; favourites come first, also when nothing is planned. */
 export function addCabinet(order: Order, act: ActOf<'add-cabinet'>, nameOf: NameOfPlugin): Result<Performed> {

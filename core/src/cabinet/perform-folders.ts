@@ -1,11 +1,9 @@
 /** Acts on what folders hold: sorting, pinning, merging, splitting, moving from one to another. */
 import { failed, type Result } from '../problem.ts';
-import type { Act } from './act.ts';
+import type { ActOf } from './act.ts';
 import { folderAndBelow, folderIn, foldersBelow, placementIn, placementsIn, plainFolder, type Folder, type Order, type Placement } from './order.ts';
 import { done, sayPlugins, unknown, type NameOfPlugin, type Performed } from './performed.ts';
-import { positionBefore, spread } from './position.ts';
-
-type ActOf<N extends Act['act']> = Extract<Act, { act: N }>;
+import { positionsBefore, spread } from './position.ts';
 
 const sortingWords = { name: 'by name', type: 'by type', vendor: 'by vendor', use: 'by use', newest: 'newest first' } as const;
 
@@ -32,8 +30,7 @@ function putInto(order: Order, placements: readonly Placement[], folder: Folder,
     else moving.push(placement);
     there.add(placement.plugin);
   }
-  const index = row.findIndex((p) => p.id === before), high = index < 0 ? null : (row[index]?.position ?? null), low = (index < 0 ? row.at(-1) : row[index - 1])?.position ?? null;
-  const keys = low !== null && low === high ? moving.map(() => low) : spread(low, high, moving.length);
+  const keys = positionsBefore(row, before, moving.length);
   return { removed, updated: moving.map((placement, i) => [placement, { ...placement, folder: folder.id, position: keys[i] ?? '' }]) };
 }
 
@@ -54,7 +51,7 @@ export function mergeFolders(order: Order, act: ActOf<'merge-folders'>): Result<
   if (refused) return refused;
   if (from.form === 'favourites') return failed({ code: 'stays', at: 'from', name: from.name });
   if (folderAndBelow(order, from).some((f) => f.id === into.id) || from.cabinet !== into.cabinet) return failed({ code: 'inside-itself', at: 'into', name: from.name });
-  const below = foldersBelow(order, from.cabinet, from.id), row = foldersBelow(order, into.cabinet, into.id), keys = spread(row.at(-1)?.position ?? null, null, below.length);
+  const below = foldersBelow(order, from.cabinet, from.id), row = foldersBelow(order, into.cabinet, into.id), keys = positionsBefore(row, null, below.length);
   const { updated, removed } = putInto(order, placementsIn(order, from.id), into, null);
   const moved = below.map((folder, i): [Folder, Folder] => [folder, { ...folder, parent: into.id, position: keys[i] ?? '' }]);
   return done(`Put all of ${from.name} into ${into.name}`, { updated: [...updated, ...moved], removed: [...removed, from] });
@@ -68,12 +65,11 @@ export function splitFolder(order: Order, act: ActOf<'split-folder'>): Result<Pe
   if (act.parts.some((part) => folderIn(order, part.id))) return failed({ code: 'id-taken', at: 'parts' });
   const held = new Map(placementsIn(order, folder.id).map((p) => [p.id as string, p])), wanted = act.parts.flatMap((part) => part.placements);
   if (new Set(wanted).size < wanted.length || wanted.some((id) => !held.has(id))) return unknown('placement', 'parts');
-  let position = foldersBelow(order, folder.cabinet, folder.id).at(-1)?.position ?? null;
+  const positions = positionsBefore(foldersBelow(order, folder.cabinet, folder.id), null, act.parts.length);
   const added: Folder[] = [], updated: [Placement, Placement][] = [];
-  for (const { id, name, placements } of act.parts) {
+  for (const [n, { id, name, placements }] of act.parts.entries()) {
     if (name.trim() === '') return failed({ code: 'name-empty', at: 'parts' });
-    position = positionBefore(position === null ? [] : [{ id: '', position }], null, null);
-    added.push({ table: 'folder', id, cabinet: folder.cabinet, parent: folder.id, form: 'folder', name: name.trim(), rule: null, position, ...plainFolder });
+    added.push({ table: 'folder', id, cabinet: folder.cabinet, parent: folder.id, form: 'folder', name: name.trim(), rule: null, position: positions[n] ?? '', ...plainFolder });
     const keys = spread(null, null, placements.length);
     for (const [i, placement] of placements.entries()) { const from = held.get(placement); if (from) updated.push([from, { ...from, folder: id, position: keys[i] ?? '' }]); }
   }

@@ -1,7 +1,7 @@
 /** From an act to the change it makes, in words too. Nothing is written here. */
 import { applyChange } from '../change.ts';
 import { failed, type Problem, type Result } from '../problem.ts';
-import type { Act } from './act.ts';
+import type { Act, ActOf } from './act.ts';
 import {
   cabinetIn, folderAndBelow, folderIn, foldersBelow, namingIn, placementIn, placementsIn, plainFolder,
   type Folder, type Naming, type Order, type OrderRecord, type Placement,
@@ -10,7 +10,7 @@ import { answer, join, keepApart, part, prefer, spell, tag } from './perform-ans
 import { addCabinet, changeCabinet, moveCabinet, removeCabinet } from './perform-cabinets.ts';
 import { mergeFolders, moveTo, setFolder, splitFolder } from './perform-folders.ts';
 import { done, sayPlugins, unknown, type NameOfPlugin, type Performed } from './performed.ts';
-import { positionBefore, spread } from './position.ts';
+import { positionBefore, positionsBefore } from './position.ts';
 
 /** Works out the change of one act on one state of the order. */
 export function perform(order: Order, act: Act, nameOf: NameOfPlugin): Result<Performed> {
@@ -43,8 +43,6 @@ export function perform(order: Order, act: Act, nameOf: NameOfPlugin): Result<Pe
     default: return act satisfies never;
   }
 }
-
-type ActOf<N extends Act['act']> = Extract<Act, { act: N }>;
 
 /** Why a folder cannot stand below that parent; null when it can. */
 function parentTrouble(order: Order, cabinet: string, parent: string | null): Problem | null {
@@ -125,10 +123,7 @@ function file(order: Order, act: ActOf<'file'>, nameOf: NameOfPlugin): Result<Pe
     there.add(entry.plugin);
   }
   if (fresh.length === 0) return failed({ code: 'already-there', at: 'plugins', name: folder.name });
-  const index = row.findIndex((p) => p.id === act.before);
-  const high = index < 0 ? null : (row[index]?.position ?? null);
-  const low = (index < 0 ? row.at(-1) : row[index - 1])?.position ?? null;
-  const keys = low !== null && low === high ? fresh.map(() => low) : spread(low, high, fresh.length);
+  const keys = positionsBefore(row, act.before, fresh.length);
   const added = fresh.map((entry, i): Placement => ({ table: 'placement', id: entry.placement, folder: folder.id, plugin: entry.plugin, position: keys[i] ?? '' }));
   return done(`File ${sayPlugins(fresh.map((e) => e.plugin), nameOf)} in ${folder.name}`, { added });
 }

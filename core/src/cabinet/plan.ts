@@ -1,6 +1,7 @@
 /** What a new cabinet could hold: plans over the catalog, worked out before anything is made. */
 import { isPresent, type Plugin } from '../catalog/plugin.ts';
 import { compareNames } from '../fold.ts';
+import { grouped } from '../grouped.ts';
 import { groupOf, typeGroups, typeName } from '../types/tree.ts';
 import { keywordRule, type Rule } from '../rules/rule.ts';
 import { allFolders, placementsIn, type Cabinet, type FolderForm, type Order } from './order.ts';
@@ -41,8 +42,7 @@ export function planByType(catalog: readonly Plugin[]): PlannedFolder[] {
 
 /** A folder for each vendor with at least so many plugins, the most first; all others together in one. */
 export function planByVendor(catalog: readonly Plugin[], atLeast: number): PlannedFolder[] {
-  const byVendor = new Map<string, Plugin[]>();
-  for (const plugin of inOrder(catalog)) byVendor.set(plugin.vendor ?? '', [...(byVendor.get(plugin.vendor ?? '') ?? []), plugin]);
+  const byVendor = grouped(inOrder(catalog).map((plugin) => [plugin.vendor ?? '', plugin] as const));
   const big = [...byVendor].filter(([vendor, plugins]) => vendor !== '' && plugins.length >= atLeast).sort((a, b) => b[1].length - a[1].length || compareNames(a[0], b[0]));
   const rest = [...byVendor].filter(([vendor, plugins]) => vendor === '' || plugins.length < atLeast).flatMap(([, plugins]) => plugins);
   return [...big.map(([vendor, plugins]) => folder(vendor, ids(plugins))), ...(rest.length > 0 ? [folder('Other vendors', ids(inOrder(rest)))] : [])];
@@ -50,8 +50,9 @@ export function planByVendor(catalog: readonly Plugin[], atLeast: number): Plann
 
 /** A folder for each format; a plugin is in the folder of every format it has a copy of. */
 export function planByFormat(catalog: readonly Plugin[]): PlannedFolder[] {
-  const plugins = inOrder(catalog), formats = [...new Set(plugins.flatMap((plugin) => plugin.copies.filter((c) => c.state === 'present').map((c) => (c.is32Bit ? `${c.format}, 32 bit` : c.format))))].sort();
-  return formats.map((format) => folder(format, ids(plugins.filter((plugin) => plugin.copies.some((c) => c.state === 'present' && (c.is32Bit ? `${c.format}, 32 bit` : c.format) === format)))));
+  const formatsOf = (plugin: Plugin): string[] => [...new Set(plugin.copies.filter((c) => c.state === 'present').map((c) => (c.is32Bit ? `${c.format}, 32 bit` : c.format)))];
+  const byFormat = grouped(inOrder(catalog).flatMap((plugin) => formatsOf(plugin).map((format) => [format, plugin.id as string] as const)));
+  return [...byFormat].sort(([a], [b]) => (a < b ? -1 : 1)).map(([format, held]) => folder(format, held));
 }
 
 /** Empty folders for the jobs of a studio, to be filled by hand. */

@@ -52,11 +52,12 @@ export function byPosition(a: { position: Position; id: string }, b: { position:
   return a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
 }
 
-/** The key for a thing put before another one of a row (or at its end, with null); the thing itself does not count. */
-export function positionBefore(row: readonly { id: string; position: Position }[], before: string | null, self: string | null): Position {
-  const others = row.filter((r) => r.id !== self).sort(byPosition);
-  const at = before === null ? others.length : others.findIndex((r) => r.id === before);
-  const index = at < 0 ? others.length : at;
-  const low = others[index - 1]?.position ?? null, high = others[index]?.position ?? null;
-  return low !== null && low === high ? low : between(low, high);
+/** Keys for things put before one of a row (or at its end, with null or one that is not there). Two neighbours with one key (two windows at once) share it with what goes between. */
+export function positionsBefore(row: readonly { id: string; position: Position }[], before: string | null, count: number): Position[] {
+  const sorted = [...row].sort(byPosition), at = sorted.findIndex((r) => r.id === before), index = at < 0 ? sorted.length : at;
+  const low = sorted[index - 1]?.position ?? null, high = sorted[index]?.position ?? null;
+  return low !== null && low === high ? Array<Position>(count).fill(low) : spread(low, high, count);
 }
+
+/** The key for one thing put there; the thing itself does not count. */
+export const positionBefore = (row: readonly { id: string; position: Position }[], before: string | null, self: string | null): Position => positionsBefore(row.filter((r) => r.id !== self), before, 1)[0] ?? '';

@@ -39,5 +39,8 @@ export const withAnswer = (plugin: Plugin, answer: AnswerFacts | undefined): Plu
   (answer && (answer.kind !== null || answer.types !== null || answer.vendor !== null)
     ? { ...plugin, kind: answer.kind ?? plugin.kind, types: answer.types ?? plugin.types, vendor: answer.vendor ?? plugin.vendor } : plugin);
 
+/** Every tag in use, once, in order. */
+export const allTags = (answers: Iterable<AnswerFacts>): string[] => [...new Set([...answers].flatMap((answer) => answer.tags))].sort();
+
 /** The most letters of notes, and the most tags and letters of each. */
 export const answerLimits = { notes: 10_000, tags: 50, tag: 60, types: 20 } as const;

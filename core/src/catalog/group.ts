@@ -1,4 +1,5 @@
 /** Copies into plugins: which copies are one product, why, and where that is in doubt. Depends on the copies alone, not on their order. */
+import { grouped } from '../grouped.ts';
 import type { IsGeneric } from './name-key.ts';
 import { askAt, compareCopies, joinAt, memberOf, sumOf, type GroupedCopy, type Member, type SamePiece } from './same-plugin.ts';
 
@@ -55,16 +56,6 @@ function contentOrder(members: readonly Member[]): number[] {
 }
 
 interface Pair { readonly a: number; readonly b: number; readonly facts: { readonly claims: number; readonly isVendorUnclear: boolean } }
-
-const grouped = (entries: Iterable<readonly [string, number]>): Map<string, number[]> => {
-  const groups = new Map<string, number[]>();
-  for (const [key, at] of entries) {
-    const known = groups.get(key);
-    if (known) known.push(at);
-    else groups.set(key, [at]);
-  }
-  return groups;
-};
 
 /** Copies that agree in all that is compared (a set each) need no comparing: each with the first of them. */
 function twins(members: readonly Member[], sets: readonly (readonly number[])[]): { a: number; b: number; pieces: SamePiece[] }[] {

@@ -2,6 +2,7 @@
 import { hasFacets, type FacetFacts, type Facets } from './facets.ts';
 import type { Format } from '../formats/found-copy.ts';
 import { compareNames, fold, wordsOf } from '../fold.ts';
+import { compareBy, type Warmth } from '../catalog/compare-plugins.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import type { Kind } from '../catalog/kind.ts';
 import { isWithin, typeName } from '../types/tree.ts';
@@ -60,14 +61,7 @@ const hasType = (plugin: Plugin, type: string): boolean =>
   type === 'none' ? plugin.types.length === 0 : plugin.types.some((t) => isWithin(t, type));
 
 /** Rows lined up by one fact; equal ones by name, so that the order is total. */
-export function lineUp(rows: readonly Row[], by: Sorting, usage: ReadonlyMap<string, { warmth: number }>): Row[] {
-  const keys: Record<Sorting, (a: Row, b: Row) => number> = {
-    name: () => 0,
-    vendor: (a, b) => compareNames(a.plugin.vendor ?? '\uffff', b.plugin.vendor ?? '\uffff'),
-    type: (a, b) => compareNames(a.plugin.types[0] ?? '\uffff', b.plugin.types[0] ?? '\uffff'),
-    arrival: (a, b) => (a.plugin.arrived < b.plugin.arrived ? 1 : a.plugin.arrived > b.plugin.arrived ? -1 : 0),
-    use: (a, b) => (usage.get(b.plugin.id)?.warmth ?? 0) - (usage.get(a.plugin.id)?.warmth ?? 0),
-  };
-  const key = keys[by];
-  return [...rows].sort((a, b) => key(a, b) || compareNames(a.nickname ?? a.plugin.name, b.nickname ?? b.plugin.name) || (a.plugin.id < b.plugin.id ? -1 : 1));
+export function lineUp(rows: readonly Row[], by: Sorting, usage: Warmth): Row[] {
+  const compare = compareBy(by === 'arrival' ? 'newest' : by, usage);
+  return [...rows].sort((a, b) => compare(a.plugin, b.plugin) || compareNames(a.nickname ?? a.plugin.name, b.nickname ?? b.plugin.name) || (a.plugin.id < b.plugin.id ? -1 : 1));
 }

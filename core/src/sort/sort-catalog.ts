@@ -76,10 +76,8 @@ export function sortCatalog(copies: readonly SortedCopy[], decisions: Decisions,
   const ids = giveIds(groups.map((group) => ({ pin: group.pin, plugins: group.members.map((at) => copies[at]?.plugin ?? null) })), newId);
   const pluginAt = new Map(groups.flatMap((group, g) => group.members.map((at) => [at, ids[g] ?? ''] as const)));
   const gathered = groups.map((group, g) => {
-    const held = group.members.flatMap((at) => copies[at] ?? []), present = held.filter((copy) => copy.isPresent);
-    const counting = present.length > 0 ? present : held, facts = counting.map((copy) => copy.facts), id = ids[g] ?? '';
-    const own = counting.filter((copy) => decisions.belongings.get(copy.id)?.before === id).map((copy) => copy.facts);
-    return { id, copies: facts, own: own.length > 0 ? own : facts, vendor: vendorOfAll(own.length > 0 ? own : facts, vendorOf), sameBecause: group.reasons };
+    const gathered = gatherPlugin(ids[g] ?? '', group.members.flatMap((at) => copies[at] ?? []), decisions.belongings);
+    return { ...gathered, vendor: vendorOfAll(gathered.own, vendorOf), sameBecause: group.reasons };
   });
   return {
     vendors, plugins: sortPlugins(gathered, decisions.answers),
@@ -142,6 +140,13 @@ export interface GatheredPlugin {
   readonly own: readonly FoundCopy[];
   readonly vendor: string | null;
   readonly sameBecause: readonly string[];
+}
+
+/** Chooses among the copies of a plugin those that count, and those that give it its name. */
+export function gatherPlugin(id: string, held: readonly SortedCopy[], belongings: Decisions['belongings']): Pick<GatheredPlugin, 'id' | 'copies' | 'own'> {
+  const present = held.filter((copy) => copy.isPresent), counting = present.length > 0 ? present : held;
+  const copies = counting.map((copy) => copy.facts), own = counting.filter((copy) => belongings.get(copy.id)?.before === id).map((copy) => copy.facts);
+  return { id, copies, own: own.length > 0 ? own : copies };
 }
 
 /** Names and classifies plugins, each with the help of the others of its series. */

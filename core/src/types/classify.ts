@@ -67,7 +67,7 @@ function suggestionsIn(group: string, pieces: readonly Piece[], w: Weights): Sug
 }
 
 /** Strongest first, each text once; what hardly matters is left out. */
-export function reasonsOf(pieces: readonly Piece[]): Reason[] {
+function reasonsOf(pieces: readonly Piece[]): Reason[] {
   const byText = new Map<string, number>();
   for (const { reason, weight } of pieces) byText.set(reason, Math.abs(byText.get(reason) ?? 0) > Math.abs(weight) ? (byText.get(reason) ?? 0) : weight);
   return [...byText].map(([text, weight]) => ({ text, weight })).filter(({ weight }) => Math.abs(weight) >= 0.3).sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight));

@@ -1,5 +1,6 @@
 /** Plugins that a vendor calls by one word, as a series: what most of them are, the next one probably is. */
 import { wordsOf } from '../fold.ts';
+import { grouped } from '../grouped.ts';
 import { isGenericWord } from './generic.ts';
 import type { SeriesShare } from './evidence.ts';
 import { groupOf } from './tree.ts';
@@ -19,11 +20,8 @@ const seriesWords = (name: string): string[] => [...new Set(wordsOf(name).filter
 
 /** Gathers the series once; the answer gives the shares for one plugin among the others. */
 export function gatherSeries(plugins: readonly InSeries[]): (plugin: InSeries) => SeriesShare[] {
-  const series = new Map<string, InSeries[]>();
-  for (const plugin of plugins) {
-    if (plugin.types.length === 0 || plugin.vendor === '') continue;
-    for (const word of seriesWords(plugin.name)) series.set(`${plugin.vendor}\n${word}`, [...(series.get(`${plugin.vendor}\n${word}`) ?? []), plugin]);
-  }
+  const known = plugins.filter((plugin) => plugin.types.length > 0 && plugin.vendor !== '');
+  const series = grouped(known.flatMap((plugin) => seriesWords(plugin.name).map((word) => [`${plugin.vendor}\n${word}`, plugin] as const)));
   return (plugin) => (plugin.vendor === '' ? [] : seriesWords(plugin.name).flatMap((word) => sharesOf(word, (series.get(`${plugin.vendor}\n${word}`) ?? []).filter((other) => other !== plugin))));
 }
 

@@ -2,7 +2,7 @@
 import { In, IsNull, type EntityManager } from 'typeorm';
 import { asId, type CopyId, type CopyState, type Plugin, type PluginId } from '@clever-drawer/core';
 import { insertMany, withoutNul } from './bulk.ts';
-import { BundleTable, CopyTable, PluginTable, type BundleRow, type CopyRow, type PluginRow } from './schemas.ts';
+import { BundleTable, CopyTable, PluginTable, type BundleRow, type CopyRow, type CopyRowState, type PluginRow } from './schemas.ts';
 
 /** All plugins of a computer with their copies, by name; those of which everything is set aside are left out. */
 export async function readCatalog(manager: EntityManager, computer: string): Promise<Plugin[]> {
@@ -21,6 +21,9 @@ export async function readCatalog(manager: EntityManager, computer: string): Pro
   }
   return plugins.filter(({ id }) => byPlugin.has(id)).map(({ id, arrivedAt, ...plugin }) => ({ ...plugin, id: asId<PluginId>(id), arrived: arrivedAt.toISOString(), copies: byPlugin.get(id) ?? [] }));
 }
+
+/** A row's state as the catalog knows it: what is set aside is as good as gone. */
+export const shownState = (state: CopyRowState): CopyState => (state === 'aside' ? 'gone' : state);
 
 export const findCopy = (manager: EntityManager, computer: string, id: string): Promise<CopyRow | null> =>
   manager.getRepository(CopyTable).findOneBy({ id, computerId: computer });

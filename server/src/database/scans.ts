@@ -28,5 +28,5 @@ export async function closeInterruptedScans(manager: EntityManager, at: Date): P
 
 /** The latest findings about a plugin, newest first, with the time of their scan. */
 export const findingsAbout = (manager: EntityManager, plugin: string, limit: number): Promise<(FindingRow & { at: Date })[]> => manager.query(
-  `SELECT f.id, f.sort, f.name, f.vendor, f.format, f.path, f."from", f."to", f.problem, s.started_at "at" FROM finding f JOIN scan s ON s.id = f.scan_id
+  `SELECT f.id, f.scan_id "scanId", f.number, f.sort, f.plugin_id "pluginId", f.name, f.vendor, f.format, f.path, f."from", f."to", f.problem, s.started_at "at" FROM finding f JOIN scan s ON s.id = f.scan_id
     WHERE f.plugin_id = $1 ORDER BY s.started_at DESC, f.number LIMIT $2`, [plugin, limit]);

@@ -1,7 +1,7 @@
 /** The practice session: a stand-in for the program that plugins run in, with tracks, buses and slots. */
 import { randomUUID } from 'node:crypto';
 import { asId, canLoad, copyInFront, failed, fits, isOnly32Bit, ok, slotSortAt, withAnswer, type LoadRequest, type PastLoad, type Plugin, type Result, type SessionView } from '@clever-drawer/core';
-import { copiesOfPlugins, pluginById } from '../database/catalog.ts';
+import { copiesOfPlugins, pluginById, shownState } from '../database/catalog.ts';
 import { pluginNames } from '../database/changes.ts';
 import { findAnswer, findPreference } from '../database/order.ts';
 import { addLoads, findTrack, listSlots, listTracks, putSlot, removeSlot, slotsOfTrack } from '../database/session.ts';
@@ -52,7 +52,7 @@ export async function loadIntoSlot(parts: Parts, computer: string, request: Load
 function cardOf(plugin: PluginRow, copies: readonly CopyRow[]): Plugin {
   return {
     id: asId(plugin.id), name: plugin.name, vendor: plugin.vendor, kind: plugin.kind, types: plugin.types, arrived: plugin.arrivedAt.toISOString(),
-    copies: copies.map((c) => ({ id: asId(c.id), format: c.format, path: c.path, version: c.facts.version, hasPicture: c.facts.picture !== null, is32Bit: isOnly32Bit(c.facts.architectures), isFailed: c.status === 'failed', state: c.state === 'aside' ? 'gone' : c.state })),
+    copies: copies.map((c) => ({ id: asId(c.id), format: c.format, path: c.path, version: c.facts.version, hasPicture: c.facts.picture !== null, is32Bit: isOnly32Bit(c.facts.architectures), isFailed: c.status === 'failed', state: shownState(c.state) })),
   };
 }
 

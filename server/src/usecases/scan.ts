@@ -2,11 +2,11 @@
 import { randomUUID } from 'node:crypto';
 import { access, constants } from 'node:fs/promises';
 import { asId, compare, copyKey, failed, findingSorts, nameOfCopy, ok, type Comparison, type FindingView, type FoundCopy, type KnownCopy, type Result, type ScanMode, type ScanProgress, type ScanView } from '@clever-drawer/core';
-import { allCopies, failedCopies, forgetBundles, hasUnsorted, readBundles } from '../database/catalog.ts';
+import { allCopies, failedCopies, forgetBundles, hasUnsorted, readBundles, shownState } from '../database/catalog.ts';
 import { listAsides } from '../database/asides.ts';
 import { listPlaces } from '../database/places.ts';
 import { addScan, listFindings, listScans, saveScan } from '../database/scans.ts';
-import type { BundleRow, CopyRow, PlaceRow, ScanRow } from '../database/schemas.ts';
+import type { BundleRow, CopyRow, FindingRow, PlaceRow, ScanRow } from '../database/schemas.ts';
 import type { ScanJob } from '../jobs/scan-jobs.ts';
 import type { Parts } from '../parts.ts';
 import type { FoundBundle } from '../scanner/index.ts';
@@ -208,7 +208,7 @@ class ScanRun {
   }
 }
 
-const asKnown = (row: CopyRow): KnownCopy => ({ key: row.key, copy: row.facts, state: row.state === 'aside' ? 'gone' : row.state });
+const asKnown = (row: CopyRow): KnownCopy => ({ key: row.key, copy: row.facts, state: shownState(row.state) });
 
 const viewOf = (row: ScanRow): ScanView => ({
   id: asId(row.id), startedAt: row.startedAt.toISOString(), endedAt: row.endedAt?.toISOString() ?? null, state: row.state, looked: row.looked, counts: row.counts,
@@ -222,11 +222,13 @@ export async function viewScans(parts: Parts, computer: string): Promise<{ scans
 /** The most findings shown of one scan. */
 const findingsShown = 5_000;
 
+export const findingView = ({ id, sort, name, vendor, format, path, from, to, pluginId, problem }: FindingRow): FindingView => ({
+  id, sort, name, vendor, format, path, from, to, plugin: pluginId === null ? null : asId(pluginId), copy: null, problem,
+});
+
 export async function viewFindings(parts: Parts, computer: string, scan: string): Promise<FindingView[]> {
   const rows = await listFindings(parts.database.manager, computer, scan, findingsShown);
-  return rows.map(({ id, sort, name, vendor, format, path, from, to, pluginId, problem }) => ({
-    id, sort, name, vendor, format, path, from, to, plugin: pluginId === null ? null : asId(pluginId), copy: null, problem,
-  }));
+  return rows.map(findingView);
 }
 
 /** The copies that are there and failed, whichever scan said so, in the shape of findings. */

@@ -1,6 +1,6 @@
 /** Sorting a computer's catalog after a scan or an answer: copies into plugins, spellings into vendors, plugins into types. */
 import type { EntityManager } from 'typeorm';
-import { plainText, sortPlugins, type AnswerFacts, type Decisions, type OrderChange, type SortedCopy, type SortedPlugin } from '@clever-drawer/core';
+import { gatherPlugin, grouped, plainText, sortPlugins, type AnswerFacts, type Decisions, type OrderChange, type OrderRecord, type SortedCopy, type SortedPlugin } from '@clever-drawer/core';
 import { addPlugins, allCopies, copiesOfPlugins, forgetEmptyPlugins, listPlugins, moveCopies, updatePlugins, usedPlugins } from '../database/catalog.ts';
 import { saveDoubts } from '../database/computers.ts';
 import { readAnswers, readBelongings, readSpellings } from '../database/order.ts';
@@ -45,9 +45,17 @@ export async function followChange(manager: EntityManager, sorter: Sorter, compu
     await sortComputer(manager, sorter, computer);
     return true;
   }
-  const answered = touched.filter((record) => record.table === 'answer').map((record) => record.id as string);
+  const answered = answersThatTeach(change);
   if (answered.length > 0) await sortVendorsOf(manager, computer, answered);
   return answered.length > 0;
+}
+
+/** Plugins whose types or vendor are said otherwise than before: nothing else of an answer tells about other plugins. */
+function answersThatTeach({ added, removed, updated }: OrderChange): string[] {
+  const saysSo = (record: OrderRecord): boolean => record.table === 'answer' && (record.types !== null || record.vendor !== null);
+  const saysOtherwise = ([from, to]: readonly [OrderRecord, OrderRecord]): boolean =>
+    from.table === 'answer' && to.table === 'answer' && plainText([from.types, from.vendor]) !== plainText([to.types, to.vendor]);
+  return [...[...added, ...removed].filter(saysSo), ...updated.filter(saysOtherwise).map(([, to]) => to)].map((record) => record.id);
 }
 
 /** Copies go where the change says; where it takes back what was said, they go where they were. */
@@ -61,12 +69,11 @@ async function moveBelongings(manager: EntityManager, change: OrderChange): Prom
 async function sortVendorsOf(manager: EntityManager, computer: string, plugins: readonly string[]): Promise<void> {
   const all = await listPlugins(manager, computer), answered = new Set(plugins), vendors = new Set(all.filter((row) => answered.has(row.id)).map((row) => row.vendor));
   const near = all.filter((row) => row.vendor !== null && vendors.has(row.vendor)), decisions = await readDecisions(manager, computer);
-  const byPlugin = new Map<string, CopyRow[]>();
-  for (const copy of (await copiesOfPlugins(manager, near.map((row) => row.id))).filter((c) => c.status === 'ok')) byPlugin.set(copy.pluginId ?? '', [...(byPlugin.get(copy.pluginId ?? '') ?? []), copy]);
+  const copies = await copiesOfPlugins(manager, near.map((row) => row.id)), sound = copies.filter((copy) => copy.status === 'ok');
+  const byPlugin = grouped(sound.map((copy) => [copy.pluginId ?? '', asSorted(copy)] as const));
   const gathered = near.flatMap((row) => {
-    const held = byPlugin.get(row.id) ?? [], present = held.filter((copy) => copy.state === 'present'), counting = present.length > 0 ? present : held;
-    const own = counting.filter((copy) => decisions.belongings.get(copy.id)?.before === row.id), facts = counting.map((copy) => copy.facts);
-    return held.length === 0 ? [] : [{ id: row.id, vendor: row.vendor, sameBecause: row.grounds?.sameBecause ?? [], copies: facts, own: own.length > 0 ? own.map((copy) => copy.facts) : facts }];
+    const held = byPlugin.get(row.id);
+    return held ? [{ ...gatherPlugin(row.id, held, decisions.belongings), vendor: row.vendor, sameBecause: row.grounds?.sameBecause ?? [] }] : [];
   });
   const known = new Map(near.map((row) => [row.id, row]));
   await updatePlugins(manager, sortPlugins(gathered, decisions.answers).filter((plugin) => { const row = known.get(plugin.id); return row && !isSame(row, plugin); }));

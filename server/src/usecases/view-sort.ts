@@ -1,11 +1,12 @@
 /** What is uncertain about a catalog, and all that is known of one plugin. */
 import { asId, failed, gatherVendors, isKindUncertain, isTypeUncertain, nearMisses, ok, type PluginView, type Result, type SortView } from '@clever-drawer/core';
-import { copiesOfPlugins, countSpellings, listPlugins, pluginById } from '../database/catalog.ts';
+import { copiesOfPlugins, countSpellings, listPlugins, pluginById, shownState } from '../database/catalog.ts';
 import { findComputer } from '../database/computers.ts';
 import { readSpellings } from '../database/order.ts';
 import { findingsAbout } from '../database/scans.ts';
 import { loadsByMonth } from '../database/session.ts';
 import type { Parts } from '../parts.ts';
+import { findingView } from './scan.ts';
 
 export async function viewSort(parts: Parts, computer: string): Promise<SortView> {
   const { manager } = parts.database;
@@ -28,8 +29,8 @@ export async function viewPlugin(parts: Parts, computer: string, id: string): Pr
   return ok({
     plugin: asId(id), grounds: plugin.grounds, loads,
     copies: copies.filter((copy) => copy.state !== 'aside').sort((a, b) => (a.path < b.path ? -1 : 1)).map((copy) => ({
-      id: asId(copy.id), state: copy.state === 'aside' ? 'gone' : copy.state, firstSeen: copy.firstSeenAt.toISOString(), lastSeen: copy.lastSeenAt.toISOString(), facts: copy.facts,
+      id: asId(copy.id), state: shownState(copy.state), firstSeen: copy.firstSeenAt.toISOString(), lastSeen: copy.lastSeenAt.toISOString(), facts: copy.facts,
     })),
-    findings: findings.map(({ at, ...row }) => ({ at: at.toISOString(), id: row.id, sort: row.sort, name: row.name, vendor: row.vendor, format: row.format, path: row.path, from: row.from, to: row.to, plugin: asId(id), copy: null, problem: row.problem })),
+    findings: findings.map((row) => ({ ...findingView(row), at: row.at.toISOString() })),
   });
 }

@@ -2,12 +2,11 @@
 import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import {
-  allAnswers, cabinetsOf, copyInFront, createArranger, describe, perform, preferenceIn, preferred, withAnswer, type Act, type Answer, type Arrangement, type Cabinet, type CatalogView, type ComputerView, type Format, type Naming, type Order, type OrderStep, type Plugin, type ScanProgress, type ServerEvent, type Usage,
+  allAnswers, cabinetsOf, copyInFront, createArranger, createStable, describe, perform, preferenceIn, preferred, withAnswer, type Act, type Answer, type Arrangement, type Cabinet, type CatalogView, type ComputerView, type Format, type Naming, type Order, type OrderStep, type Plugin, type ScanProgress, type ServerEvent, type Usage,
 } from '@clever-drawer/core';
 import { remember, remembered } from '../ui/keys.ts';
 import { useNotices } from '../ui/notices.tsx';
 import { clientFor, createTurns, messageOf, type Client } from './client.ts';
-import { createStable } from './stable.ts';
 import { addPending, confirm, dropPending, fromView, type OrderState } from './order-store.ts';
 
 export interface Studio {
@@ -17,9 +16,9 @@ export interface Studio {
   readonly chooseComputer: (id: string) => void;
   readonly plugins: readonly Plugin[];
   readonly pluginById: ReadonlyMap<string, Plugin>;
-  /** What the user says of plugins, by plugin; it is in `plugins` already as far as kind, types and vendor go. */
   /** Formats, preferred first: which copy goes in front. */
   readonly formatOrder: readonly Format[];
+  /** What the user says of plugins, by plugin; it is in `plugins` already as far as kind, types and vendor go. */
   readonly answers: ReadonlyMap<string, Answer>;
   readonly order: OrderState;
   /** The cabinet that is shown, and all of them in order. */

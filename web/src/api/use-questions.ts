@@ -1,8 +1,7 @@
 /** What is uncertain about the catalog, as questions; answered ones vanish at once. */
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { allBelongings, allSpellings, isPresent, questionsOf, type FindingView, type Question, type SortView } from '@clever-drawer/core';
-import { createStable } from './stable.ts';
+import { allBelongings, allSpellings, createStable, isPresent, questionsOf, type FindingView, type Question, type SortView } from '@clever-drawer/core';
 import { useStudio } from './studio.tsx';
 
 export interface Questions {

@@ -59,7 +59,7 @@ export function Shell() {
           <button type="button" className="bar-button" title="All keys (?)" aria-label="All keys" onClick={() => { setHelping(true); }}><HelpCircle size={17} aria-hidden /></button>
         </div>
       </header>
-      <Outlet />
+      <Outlet context={asked} />
       {isFinding && <FindAnything onClose={() => { setFinding(false); }} screens={screens} />}
       {isListing && <LatestChanges onClose={() => { setListing(false); }} />}
       {isHelping && <HelpKeys onClose={() => { setHelping(false); }} />}

@@ -1,7 +1,7 @@
 /** The further facts of the sentence: those that are set, each pressed away again, and a menu of the others. */
 import { Fragment } from 'react';
 import { Dropdown } from 'react-bootstrap';
-import { facetValues, facets, type Facet, type Filter } from '@clever-drawer/core';
+import { allTags, facetValues, facets, type Facet, type Filter } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
 
@@ -14,7 +14,7 @@ const texts: Readonly<Record<string, string>> = {
 
 export function FacetWords({ filter, setFilter }: { filter: Filter; setFilter: (change: Partial<Filter>) => void }) {
   const { answers, arrangement } = useStudio();
-  const tags = [...new Set([...answers.values()].flatMap((answer) => answer.tags))].sort();
+  const tags = allTags(answers.values());
   const folders = arrangement.folders.filter((folder) => folder.form !== 'divider');
   const valuesOf = (facet: Facet): readonly string[] => (facet === 'tag' ? tags : facet === 'folder' ? folders.map((folder) => folder.id) : facetValues[facet]);
   const textOf = (facet: Facet, value: string): string => (facet === 'tag' ? `tagged ${value}` : facet === 'folder' ? `in ${folders.find((folder) => folder.id === value)?.name ?? 'a folder that is gone'}` : (texts[`${facet} ${value}`] ?? `${facet} ${value}`));

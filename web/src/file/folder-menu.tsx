@@ -2,7 +2,7 @@
 import { MoreHorizontal } from 'lucide-react';
 import { useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
-import { folderSortings, typeName, groupOf, type Folder, type FolderSorting, type Plugin } from '@clever-drawer/core';
+import { folderSortings, grouped, groupOf, typeName, type Folder, type FolderSorting, type Plugin } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { Picker, type Choice } from '../ui/picker.tsx';
@@ -57,11 +57,10 @@ function SortItems({ folder }: { folder: Folder }) {
 function SplitItems({ folder }: { folder: Folder }) {
   const { act, arrangement, pluginById } = useStudio();
   const split = (nameOf: (plugin: Plugin) => string): void => {
-    const parts = new Map<string, string[]>();
-    for (const { id, plugin } of arrangement.placements.get(folder.id) ?? []) {
-      const found = pluginById.get(plugin), name = found ? nameOf(found) : 'Others';
-      parts.set(name, [...(parts.get(name) ?? []), id]);
-    }
+    const parts = grouped((arrangement.placements.get(folder.id) ?? []).map(({ id, plugin }) => {
+      const found = pluginById.get(plugin);
+      return [found ? nameOf(found) : 'Others', id] as const;
+    }));
     act(splitAct(folder.id, [...parts].sort(([a], [b]) => a.localeCompare(b)).map(([name, placements]) => ({ name, placements }))));
   };
   return (

@@ -1,7 +1,7 @@
 /** Likely folders for what is in none yet: one by one, or all that are clear; nothing is filed by itself. */
 import { useMemo, useState } from 'react';
 import { Button, Modal } from 'react-bootstrap';
-import { asId, clearFrom, createSuggester, isPresent, type FolderSuggestion, type Plugin } from '@clever-drawer/core';
+import { asId, clearFrom, createSuggester, grouped, isPresent, type FolderSuggestion, type Plugin } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { fileAct } from './acts.ts';
 
@@ -17,9 +17,8 @@ export function Suggestions({ onClose }: { onClose: () => void }) {
   const open = offers.filter(({ plugin }) => !skipped.has(plugin.id)), clear = open.filter(({ found }) => (found[0]?.score ?? 0) >= clearFrom);
   const folderName = (id: string): string => arrangement.folders.find((folder) => folder.id === id)?.name ?? '';
   const fileClear = (): void => {
-    const byFolder = new Map<string, string[]>();
-    for (const { plugin, found } of clear) if (found[0]) byFolder.set(found[0].folder, [...(byFolder.get(found[0].folder) ?? []), plugin.id]);
-    act({ act: 'file-each', entries: [...byFolder].map(([folder, ids]) => ({ folder: asId(folder), plugins: ids.map((id) => ({ placement: asId(crypto.randomUUID()), plugin: asId(id) })) })) });
+    const byFolder = grouped(clear.flatMap(({ plugin, found }) => (found[0] ? [[found[0].folder, plugin.id] as const] : [])));
+    act({ act: 'file-each', entries: [...byFolder].map(([folder, ids]) => ({ folder: asId(folder), plugins: ids.map((id) => ({ placement: asId(crypto.randomUUID()), plugin: id })) })) });
   };
   return (
     <Modal show onHide={onClose} animation={false} size="lg" scrollable aria-labelledby="suggestions-title">

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { asId, kinds, licenceStates, nothingSaid, typeName, type AnswerFacts, type Kind, type LicenceState, type Plugin } from '@clever-drawer/core';
+import { allTags, asId, kinds, licenceStates, nothingSaid, typeName, type AnswerFacts, type Kind, type LicenceState, type Plugin } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { sayAct } from '../said/say.ts';
 import { TypesPicker } from '../said/types-picker.tsx';
@@ -60,7 +60,7 @@ function Licence({ said, onSay }: { said: AnswerFacts; onSay: (set: Partial<Answ
 function Tags({ plugin, tags }: { plugin: Plugin; tags: readonly string[] }) {
   const { act, answers } = useStudio();
   const [typed, setTyped] = useState('');
-  const known = [...new Set([...answers.values()].flatMap((answer) => answer.tags))].filter((tag) => !tags.includes(tag)).sort();
+  const known = allTags(answers.values()).filter((tag) => !tags.includes(tag));
   const add = (): void => { if (typed.trim() !== '' && act({ act: 'tag', plugins: [plugin.id], add: [typed.trim()], remove: [] })) setTyped(''); };
   return (
     <>

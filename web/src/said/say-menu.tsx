@@ -1,7 +1,7 @@
 /** Saying one thing of many plugins: type, kind, licence, tag, hidden. */
 import { useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
-import { asId, licenceStates, type Kind } from '@clever-drawer/core';
+import { allTags, asId, licenceStates, type Kind } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { Picker, type Choice } from '../ui/picker.tsx';
@@ -15,7 +15,7 @@ export function SayMenu({ plugins }: { plugins: readonly string[] }) {
   const [picking, setPicking] = useState<'type' | 'tag' | null>(null);
   const count = plugins.length === 1 ? 'it' : `all ${plugins.length}`, they = plugins.length === 1 ? 'It is' : 'They are';
   const tag = (text: string): void => { act({ act: 'tag', plugins: plugins.map((id) => asId(id)), add: [text], remove: [] }); };
-  const known = [...new Set([...answers.values()].flatMap((answer) => answer.tags))].sort();
+  const known = allTags(answers.values());
   const choices = known.map((text): Choice => ({ id: text, text, show: text, take: () => { tag(text); } }));
   const offer = (typed: string): Choice | null => (typed === '' || known.includes(typed) ? null : { id: 'a new tag', text: typed, show: <>A new tag: <strong>{typed}</strong></>, take: () => { tag(typed); } });
   const isAllHidden = plugins.every((id) => answers.get(id)?.isHidden);

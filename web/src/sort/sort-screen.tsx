@@ -2,10 +2,10 @@
 import { CheckCheck, Layers, List as ListIcon } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { Link, useSearchParams } from 'react-router';
+import { Link, useOutletContext, useSearchParams } from 'react-router';
 import { questionSorts, type Question, type QuestionSort } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
-import { useQuestions } from '../api/use-questions.ts';
+import type { Questions } from '../api/use-questions.ts';
 import { remember, remembered } from '../ui/keys.ts';
 import { Progress } from '../ui/progress.tsx';
 import { AllVendors } from './all-vendors.tsx';
@@ -23,7 +23,8 @@ const names: Record<QuestionSort, readonly [name: string, what: string]> = {
 
 export function SortScreen() {
   const { plugins } = useStudio();
-  const { questions, failed, total, settled, view, isReady } = useQuestions();
+  // The shell has worked them out already, for the number beside the screen's name.
+  const { questions, failed, total, settled, view, isReady } = useOutletContext<Questions>();
   const [params, setParams] = useSearchParams();
   const [way, setWay] = useState(() => remembered('sort-way', 'cards'));
   const [isSettling, setSettling] = useState(false), [isListing, setListing] = useState(false);
