@@ -40,18 +40,19 @@ export { lv2Classes, readDeclared, vst3SubCategories } from './types/declared.ts
 export { compare, copyKey, findingSorts, type Comparison, type FindingSort, type KnownCopy } from './scan/compare.ts';
 export { actSize, nameLength, type Act, type ActName, type NewFolder, type Owner, type Said } from './cabinet/act.ts';
 export {
-  allAnswers, allBelongings, allFolders, allNamings, allPlacements, allSpellings, answerIn, cabinetIn, cabinetsOf, cabinetSlots, folderAndBelow, folderForms, folderSortings, folderIn, foldersBelow, namingIn, orderOf, placementIn, placementsIn, plainFolder, preferenceIn,
+  allAnswers, allBelongings, allFolders, allNamings, allPlacements, allSpellings, answerIn, cabinetIn, cabinetsOf, cabinetSlots, folderAndBelow, folderForms, folderSortings, folderIn, foldersBelow, meantBy, namingIn, orderOf, placementIn, placementsIn, plainFolder, preferenceIn,
   type Belonging, type Cabinet, type CabinetSlot, type FolderSorting, type Folder, type FolderForm, type Naming, type Order, type OrderRecord, type Placement, type Preference, type Spelling,
 } from './cabinet/order.ts';
 export { createArranger, type Arrangement } from './cabinet/arrangement.ts';
 export { perform } from './cabinet/perform.ts';
 export type { NameOfPlugin, OrderChange, Performed } from './cabinet/performed.ts';
-export { countPlan, planByFormat, planByJob, planByType, planByVendor, planChecks, planLike, plans, type PlanName, type PlannedFolder } from './cabinet/plan.ts';
+export { countPlan, planByFormat, planByJob, planByType, planByVendor, planChecks, planLike, planOf, plans, type PlanName, type PlannedFolder } from './cabinet/plan.ts';
 export { between, byPosition, spread, type Position } from './cabinet/position.ts';
 export { slotLabelFor, slotLabelLength } from './cabinet/slot-label.ts';
 export { candidateOf, compileRule, keywordRule, keywordsOf, sayRule, type Candidate, type Card, type Line, type Rule } from './rules/rule.ts';
 export { facets, facetValues, hasFacets, type Facet, type FacetFacts, type Facets } from './find/facets.ts';
 export { clearFrom, createSuggester, type FolderSuggestion } from './cabinet/suggest.ts';
+export { headingOf, linesOf, type Line as ListLine } from './find/headings.ts';
 export { isNarrowed, lineUp, narrow, noFilter, noVendor, rowOf, sortings, type Filter, type Row, type Sorting } from './find/filter.ts';
 export { entryOf, find, type Entry, type Habits, type Hit } from './find/find.ts';
 export { canLoad, fits, slotSortAt, trackSorts, type SlotSort, type TrackSort } from './find/fits.ts';

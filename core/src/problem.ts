@@ -25,6 +25,7 @@ export type Problem =
   | { code: 'holds-no-plugins'; at: string; name: string; form: 'smart' | 'divider' }
   | { code: 'already-there'; at: string; name: string }
   | { code: 'last-cabinet'; at: string; name: string }
+  | { code: 'shown-already'; at: string; name: string; cabinet: string }
   | { code: 'stays'; at: string; name: string }
   | { code: 'inside-itself'; at: string; name: string }
   | { code: 'not-a-smart-folder'; at: string; name: string }
@@ -77,6 +78,7 @@ const wording: Wording = {
       : `${p.name} is a divider and holds no plugins. Choose a folder beside it.`,
   'already-there': (p) => `${p.name} holds them already.`,
   'last-cabinet': (p) => `${p.name} is the only cabinet. Make another one first; a computer needs one to file in.`,
+  'shown-already': (p) => `${p.name} is in ${p.cabinet} already.`,
   stays: (p) => `${p.name} stays: every cabinet has it.`,
   'inside-itself': (p) => `${p.name} cannot be put inside itself.`,
   'not-a-smart-folder': (p) => `${p.name} is not a smart folder and has no rule.`,

@@ -11,6 +11,12 @@ export type Act =
   | { act: 'move-cabinet'; cabinet: CabinetId; before: CabinetId | null }
   | { act: 'remove-cabinet'; cabinet: CabinetId }
   | { act: 'add-folder'; id: FolderId; cabinet: CabinetId; parent: FolderId | null; form: 'folder' | 'smart' | 'divider'; name: string; rule: Rule | null; before: FolderId | null }
+  /** Puts a whole folder into a cabinet: the first is the folder itself, the others lie below it. */
+  | { act: 'copy-folder'; cabinet: CabinetId; parent: FolderId | null; folders: readonly NewFolder[] }
+  /** Shows a folder in another cabinet too. */
+  | { act: 'show-folder'; id: FolderId; folder: FolderId; cabinet: CabinetId; before: FolderId | null }
+  /** One favourites folder for all cabinets, with what the others held added to it; with null, each has its own again. */
+  | { act: 'share-favourites'; favourites: FolderId | null; plugins: readonly { placement: PlacementId; plugin: PluginId }[] }
   | { act: 'rename-folder'; folder: FolderId; name: string }
   | { act: 'move-folder'; folder: FolderId; parent: FolderId | null; before: FolderId | null }
   | { act: 'remove-folder'; folder: FolderId }

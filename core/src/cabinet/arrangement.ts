@@ -3,7 +3,7 @@ import { compareBy, type Warmth } from '../catalog/compare-plugins.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import { compareNames } from '../fold.ts';
 import { grouped } from '../grouped.ts';
-import type { FolderId, PluginId } from '../id.ts';
+import type { CabinetId, FolderId, PluginId } from '../id.ts';
 import { createStable } from '../stable.ts';
 import { candidateOf, compileRule, type Candidate } from '../rules/rule.ts';
 import { allFolders, allNamings, allPlacements, type Folder, type Naming, type Order, type Placement } from './order.ts';
@@ -43,9 +43,10 @@ export function createArranger(): (order: Order, plugins: readonly Plugin[], cab
 type Prepare = (plugin: Plugin, nickname: string | null) => Candidate;
 
 function arrange(order: Order, plugins: readonly Plugin[], prepare: Prepare, cabinet: string | null, usage: Warmth, namings: ReadonlyMap<string, Naming>): Arrangement {
-  const folders = pinnedFirst(allFolders(order).filter((folder) => cabinet === null || folder.cabinet === cabinet));
+  const everywhere = allFolders(order), folders = pinnedFirst(cabinet === null ? everywhere.filter((folder) => (folder.standsFor ?? null) === null) : shownIn(everywhere, cabinet));
   const below = grouped(folders.map((folder) => [folder.parent ?? folder.cabinet, folder] as const));
   const placements = grouped(allPlacements(order).map((placement) => [placement.folder, placement] as const));
+  for (const { id, standsFor } of folders) { const held = standsFor ? placements.get(standsFor) : undefined; if (held) placements.set(id, held); else if (standsFor) placements.delete(id); }
   const because = new Map<string, string>();
   const members = new Map<string, PluginId[]>();
   for (const { id } of folders) { const list = placements.get(id); if (list) members.set(id, list.map((p) => p.plugin)); }
@@ -55,6 +56,16 @@ function arrange(order: Order, plugins: readonly Plugin[], prepare: Prepare, cab
   for (const folder of folders)
     for (const plugin of members.get(folder.id) ?? []) { const known = foldersOf.get(plugin); if (known) known.push(folder); else foldersOf.set(plugin, [folder]); }
   return { folders, namings, below, placements, members, because, foldersOf };
+}
+
+/** The folders of a cabinet, and below each that stands for one of another cabinet what lies below that one. */
+function shownIn(everywhere: readonly Folder[], cabinet: string): Folder[] {
+  const below = grouped(everywhere.flatMap((folder) => (folder.parent === null ? [] : [[folder.parent as string, folder] as const])));
+  const lowerOf = (real: Folder, parent: FolderId, at: CabinetId): Folder[] => (below.get(real.id) ?? []).flatMap((lower) => [{ ...lower, parent, cabinet: at }, ...lowerOf(lower, lower.id, at)]);
+  return everywhere.filter((folder) => folder.cabinet === cabinet).flatMap((folder) => {
+    const real = folder.standsFor ? everywhere.find((one) => one.id === folder.standsFor) : undefined;
+    return real ? [{ ...folder, name: real.name, form: real.form, rule: real.rule, notes: real.notes }, ...lowerOf(real, folder.id, folder.cabinet)] : [folder];
+  });
 }
 
 /** Favourites stay first, then what is pinned; the rest in the user's order. */

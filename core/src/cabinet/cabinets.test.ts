@@ -7,7 +7,7 @@ import type { Act, NewFolder } from './act.ts';
 import { createArranger } from './arrangement.ts';
 import { allFolders, allPlacements, cabinetsOf, folderIn, orderOf, placementsIn, type Order } from './order.ts';
 import { perform } from './perform.ts';
-import { countPlan, planByFormat, planByJob, planByType, planByVendor, planChecks, planLike } from './plan.ts';
+import { countPlan, planByFormat, planByJob, planByType, planByVendor, planChecks, planLike, planOf } from './plan.ts';
 
 const id = (text: string): never => asId(text);
 const plugin = (name: string, types: string[], vendor: string, more: Partial<Plugin> = {}): Plugin => ({
@@ -48,6 +48,50 @@ describe('cabinets', () => {
     const one = after(two, { act: 'remove-cabinet', cabinet: id('Mix') });
     expect([cabinetsOf(one).map((c) => c.name), allFolders(one).map((f) => f.name), allPlacements(one)]).toMatchObject([['Tour'], ['Favourites', 'Stage'], [{ plugin: 'Kelp' }]]);
     expect(codeOf(one, { act: 'remove-cabinet', cabinet: id('Live') })).toBe('last-cabinet');
+  });
+});
+
+describe('a folder shown in another cabinet too', () => {
+  const two = after(made, make('Live', folder('Stage', ['Alder'])), { act: 'show-folder', id: id('shown'), folder: id('Space'), cabinet: id('Live'), before: null });
+  const arranged = (order: Order, cabinet: string) => createArranger()(order, catalog, cabinet);
+  it('is the same folder: what is filed, named or made in either is in both', () => {
+    const order = after(two, { act: 'file', folder: id('shown'), plugins: [put('Birch', 'x')], before: null }, { act: 'rename-folder', folder: id('shown'), name: 'Rooms' }, { act: 'add-folder', id: id('Small'), cabinet: id('Live'), parent: id('shown'), form: 'folder', name: 'Small', rule: null, before: null });
+    const [live, mix] = [arranged(order, 'Live'), arranged(order, 'Mix')];
+    expect(live.members.get('shown')).toEqual(mix.members.get('Space'));
+    expect(live.folders.map((f) => f.name)).toEqual(['Favourites', 'Stage', 'Rooms', 'Deep', 'Small']);
+    expect(live.below.get('shown')?.map((f) => f.name)).toEqual(['Deep', 'Small']);
+    expect(folderIn(order, 'Small')).toMatchObject({ cabinet: 'Mix', parent: 'Space' });
+  });
+  it('is shown once, goes with the folder, and can go alone', () => {
+    expect(codeOf(two, { act: 'show-folder', id: id('again'), folder: id('Space'), cabinet: id('Live'), before: null })).toBe('shown-already');
+    expect(codeOf(two, { act: 'show-folder', id: id('again'), folder: id('Space'), cabinet: id('Mix'), before: null })).toBe('shown-already');
+    expect(folderIn(after(two, { act: 'remove-folder', folder: id('Space') }), 'shown')).toBeUndefined();
+    expect(folderIn(after(two, { act: 'remove-folder', folder: id('shown') }), 'Space')).toBeDefined();
+    expect(folderIn(after(two, { act: 'remove-cabinet', cabinet: id('Mix') }), 'shown')).toBeUndefined();
+  });
+  it('is copied with what it holds, and the copy is a folder of its own', () => {
+    const order = after(two, { act: 'copy-folder', cabinet: id('Live'), parent: null, folders: [folder('Space 2', ['Kelp']), folder('Deep 2', ['Tarn'], 'Space 2')] });
+    expect(arranged(order, 'Live').below.get('Live')?.map((f) => f.name)).toEqual(['Favourites', 'Stage', 'Space', 'Space 2']);
+    expect(planOf(order, folderIn(order, 'shown') as never, true)).toMatchObject({ name: 'Space', plugins: ['Kelp', 'Silt', 'Gorse'], below: [{ name: 'Deep', plugins: ['Tarn'] }] });
+    expect(codeOf(two, { act: 'copy-folder', cabinet: id('Live'), parent: id('nowhere'), folders: [folder('New')] })).toBe('unknown-record');
+  });
+});
+
+describe('favourites', () => {
+  const filed = after(made, make('Live'), { act: 'file', folder: id('Mix fav'), plugins: [put('Kelp', 'm')], before: null }, { act: 'file', folder: id('Live fav'), plugins: [put('Silt', 'l')], before: null });
+  const shared = after(filed, { act: 'share-favourites', favourites: id('Mix fav'), plugins: [put('Kelp', 's'), put('Silt', 's')] });
+  const held = (order: Order, cabinet: string): readonly string[] | undefined => createArranger()(order, catalog, cabinet).members.get(`${cabinet} fav`);
+  it('are shared with what every cabinet held, and each has its own again without loss', () => {
+    expect([held(shared, 'Mix'), held(shared, 'Live')]).toEqual([['Kelp', 'Silt'], ['Kelp', 'Silt']]);
+    const parted = after(shared, { act: 'share-favourites', favourites: null, plugins: [] });
+    expect([held(parted, 'Mix'), held(parted, 'Live')]).toEqual([['Kelp', 'Silt'], ['Silt']]);
+  });
+  it('outlive the cabinet they were in', () => {
+    const before = shared, done = perform(before, { act: 'remove-cabinet', cabinet: id('Mix') }, nameOf);
+    if (!done.ok) throw new Error('refused');
+    const left = applyChange(before, done.value.change);
+    expect(held(left, 'Live')).toEqual(['Kelp', 'Silt']);
+    expect(JSON.stringify([...applyChange(left, reverse(done.value.change))].sort())).toBe(JSON.stringify([...before].sort()));
   });
 });
 

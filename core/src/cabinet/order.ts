@@ -41,10 +41,12 @@ export interface Folder {
   /** Stands before all that is not pinned, wherever the order puts it. */
   readonly isPinned: boolean;
   readonly notes: string;
+  /** The folder of another cabinet that is shown here; what it holds is that one's. */
+  readonly standsFor: FolderId | null;
 }
 
 /** What a folder has that nothing was said of. */
-export const plainFolder = { sortedBy: null, isPinned: false, notes: '' } as const;
+export const plainFolder = { sortedBy: null, isPinned: false, notes: '', standsFor: null } as const;
 
 /** A plugin filed in a folder: a reference, never the plugin itself. */
 export interface Placement {
@@ -100,6 +102,8 @@ export const orderOf = (records: Iterable<OrderRecord>): Map<string, OrderRecord
 
 export const cabinetIn = (order: Order, id: string): Cabinet | undefined => order.get(`cabinet/${id}`) as Cabinet | undefined;
 export const folderIn = (order: Order, id: string): Folder | undefined => order.get(`folder/${id}`) as Folder | undefined;
+/** The folder that is meant: for one that stands for another, that other. */
+export const meantBy = (order: Order, id: FolderId): FolderId => folderIn(order, id)?.standsFor ?? id;
 export const placementIn = (order: Order, id: string): Placement | undefined => order.get(`placement/${id}`) as Placement | undefined;
 export const namingIn = (order: Order, plugin: string): Naming | undefined => order.get(`naming/${plugin}`) as Naming | undefined;
 

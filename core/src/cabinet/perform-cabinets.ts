@@ -3,6 +3,7 @@ import { failed, type Result } from '../problem.ts';
 import type { ActOf, NewFolder } from './act.ts';
 import { allFolders, cabinetIn, cabinetsOf, folderIn, placementIn, placementsIn, plainFolder, type Cabinet, type Folder, type Order, type Placement } from './order.ts';
 import { done, unknown, type NameOfPlugin, type Performed } from './performed.ts';
+import { standingFor } from './perform-shown.ts';
 import { positionBefore, spread } from './position.ts';
 
 /** A new cabinet with all that is planned for it; favourites come first, also when nothing is planned. */
@@ -14,16 +15,17 @@ export function addCabinet(order: Order, act: ActOf<'add-cabinet'>, nameOf: Name
   if (cabinetIn(order, act.id) || folders.some((f) => folderIn(order, f.id)) || placements.some((id) => placementIn(order, id))) return failed({ code: 'id-taken', at: 'id' });
   if (new Set([...folders.map((f) => f.id), ...placements]).size < folders.length + placements.length) return failed({ code: 'id-taken', at: 'folders' });
   if (folders.some((f) => f.plugins.some((p) => nameOf(p.plugin) === undefined))) return unknown('plugin', 'folders');
-  const trouble = troubleIn(folders);
+  const trouble = favouritesTrouble(folders) ?? troubleIn(folders);
   if (trouble !== null) return failed({ code: 'field-invalid', at: 'folders', detail: trouble });
   const cabinet: Cabinet = { table: 'cabinet', id: act.id, name: title, opensFor: act.opensFor, position: positionBefore(cabinetsOf(order), null, null) };
   return done(`Make the cabinet ${title}`, { added: [cabinet, ...recordsOf(act.id, folders)] });
 }
 
+const favouritesTrouble = (folders: readonly NewFolder[]): string | null => (folders.some((folder, i) => (folder.form === 'favourites') !== (i === 0)) ? 'A cabinet has favourites once.' : null);
+
 function troubleIn(folders: readonly NewFolder[]): string | null {
   const before = new Map<string, NewFolder>();
-  for (const [i, folder] of folders.entries()) {
-    if ((folder.form === 'favourites') !== (i === 0)) return 'A cabinet has favourites once.';
+  for (const folder of folders) {
     if (folder.parent !== null && !['folder', 'smart'].includes(before.get(folder.parent)?.form ?? '')) return 'A folder stands before what is inside it.';
     if (folder.plugins.length > 0 && folder.form !== 'folder' && folder.form !== 'favourites') return 'Only folders and favourites hold plugins by hand.';
     if ((folder.form === 'smart') !== (folder.rule !== null)) return 'A smart folder has a rule, others have none.';
@@ -40,6 +42,20 @@ function recordsOf(cabinet: Cabinet['id'], folders: readonly NewFolder[]): (Fold
     const placed = folder.plugins.map((p, n): Placement => ({ table: 'placement', id: p.placement, folder: id, plugin: p.plugin, position: keys[n] ?? '' }));
     return [{ table: 'folder', id, cabinet, parent, form, name, rule, position: positions[i] ?? '', ...plainFolder }, ...placed];
   });
+}
+
+/** A whole folder, made elsewhere or copied, at the end of a row. */
+export function copyFolder(order: Order, act: ActOf<'copy-folder'>, nameOf: NameOfPlugin): Result<Performed> {
+  const [root, ...rest] = act.folders, ids = act.folders.flatMap((f) => [f.id, ...f.plugins.map((p) => p.placement)]);
+  if (!cabinetIn(order, act.cabinet)) return unknown('cabinet', 'cabinet');
+  if (act.parent !== null && (folderIn(order, act.parent)?.cabinet !== act.cabinet || folderIn(order, act.parent)?.form === 'divider')) return unknown('folder', 'parent');
+  if (!root || root.parent !== null || rest.some((f) => f.parent === null)) return failed({ code: 'field-invalid', at: 'folders', detail: 'The first folder holds all others.' });
+  if (ids.some((one) => folderIn(order, one) ?? placementIn(order, one)) || new Set(ids).size < ids.length) return failed({ code: 'id-taken', at: 'folders' });
+  if (act.folders.some((f) => f.plugins.some((p) => nameOf(p.plugin) === undefined))) return unknown('plugin', 'folders');
+  const trouble = act.folders.some((f) => f.form === 'favourites') ? 'Favourites cannot be copied.' : troubleIn(act.folders);
+  if (trouble !== null) return failed({ code: 'field-invalid', at: 'folders', detail: trouble });
+  const row = allFolders(order).filter((f) => f.cabinet === act.cabinet && f.parent === act.parent), position = positionBefore(row, null, null);
+  return done(`Copy ${root.name} into ${cabinetIn(order, act.cabinet)?.name ?? ''}`, { added: recordsOf(act.cabinet, act.folders).map((record) => (record.id === root.id && record.table === 'folder' ? { ...record, parent: act.parent, position } : record)) });
 }
 
 export function changeCabinet(order: Order, act: ActOf<'change-cabinet'>): Result<Performed> {
@@ -63,7 +79,18 @@ export function removeCabinet(order: Order, act: ActOf<'remove-cabinet'>): Resul
   if (!cabinet) return unknown('cabinet', 'cabinet');
   if (cabinetsOf(order).length === 1) return failed({ code: 'last-cabinet', at: 'cabinet', name: cabinet.name });
   const folders = allFolders(order).filter((f) => f.cabinet === cabinet.id), placements = folders.flatMap((f) => placementsIn(order, f.id));
-  return done(`Remove the cabinet ${cabinet.name}`, { removed: [...placements, ...childrenFirst(folders), cabinet] });
+  const shown = standingFor(order, folders).filter((f) => f.cabinet !== cabinet.id), shared = shown.filter((f) => f.form === 'favourites'), heir = handOn(order, shared, placements);
+  return done(`Remove the cabinet ${cabinet.name}`, {
+    updated: heir.updated, removed: [...heir.removed, ...placements.filter((p) => !heir.updated.some(([from]) => from.id === p.id)), ...shown.filter((f) => f.form !== 'favourites'), ...childrenFirst(folders), cabinet],
+  });
+}
+
+/** Shared favourites outlive the cabinet they were in: the next one's become theirs. */
+function handOn(order: Order, shared: readonly Folder[], placements: readonly Placement[]): { updated: [Folder | Placement, Folder | Placement][]; removed: Placement[] } {
+  const heir = shared[0];
+  if (!heir) return { updated: [], removed: [] };
+  const moved = placements.filter((p) => p.folder === heir.standsFor).map((p): [Placement, Placement] => [p, { ...p, folder: heir.id }]);
+  return { updated: [...shared.map((f): [Folder, Folder] => [f, { ...f, standsFor: f === heir ? null : heir.id }]), ...moved], removed: placementsIn(order, heir.id) };
 }
 
 /** Folders so that none goes before what is inside it. */

@@ -3,6 +3,7 @@ import { failed, type Result } from '../problem.ts';
 import type { ActOf } from './act.ts';
 import { folderAndBelow, folderIn, foldersBelow, placementIn, placementsIn, plainFolder, type Folder, type Order, type Placement } from './order.ts';
 import { done, sayPlugins, unknown, type NameOfPlugin, type Performed } from './performed.ts';
+import { standingFor } from './perform-shown.ts';
 import { positionsBefore, spread } from './position.ts';
 
 const sortingWords = { name: 'by name', type: 'by type', vendor: 'by vendor', use: 'by use', newest: 'newest first' } as const;
@@ -54,7 +55,8 @@ export function mergeFolders(order: Order, act: ActOf<'merge-folders'>): Result<
   const below = foldersBelow(order, from.cabinet, from.id), row = foldersBelow(order, into.cabinet, into.id), keys = positionsBefore(row, null, below.length);
   const { updated, removed } = putInto(order, placementsIn(order, from.id), into, null);
   const moved = below.map((folder, i): [Folder, Folder] => [folder, { ...folder, parent: into.id, position: keys[i] ?? '' }]);
-  return done(`Put all of ${from.name} into ${into.name}`, { updated: [...updated, ...moved], removed: [...removed, from] });
+  const shown = standingFor(order, [from]).map((one): [Folder, Folder] => [one, { ...one, standsFor: into.id }]);
+  return done(`Put all of ${from.name} into ${into.name}`, { updated: [...updated, ...moved, ...shown], removed: [...removed, from] });
 }
 
 export function splitFolder(order: Order, act: ActOf<'split-folder'>): Result<Performed> {

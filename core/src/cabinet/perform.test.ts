@@ -27,6 +27,14 @@ const add = (id: string, form: 'folder' | 'smart' | 'divider' = 'folder', before
 const names = (order: Order): string[] => foldersBelow(order, cabinet, null).map((f) => f.name);
 const plain = (order: Order): string => JSON.stringify([...order].sort(([a], [b]) => (a < b ? -1 : 1)));
 
+/** Folders, placements and plugins that an act names or reads. */
+const touched = (order: Order, act: Act): string[] => {
+  const named = JSON.stringify(act).match(/"(?:fav|f[1-4]|p[1-4]|[a-e])"/g) ?? [];
+  return named.flatMap((id) => [id, JSON.stringify((order.get(`placement/${JSON.parse(id) as string}`) as { folder?: string } | undefined)?.folder ?? id)]);
+};
+/** The state without positions, which two windows may choose alike; the order of each row stays told by its ids. */
+const plainLoosely = (order: Order): string => JSON.stringify([...order.values()].map((record) => ({ ...record, position: '' })).sort((a, b) => (`${a.table}${a.id}` < `${b.table}${b.id}` ? -1 : 1)));
+
 /** Any act over a few ids, sensible or not. */
 const anyAct: fc.Arbitrary<Act> = (() => {
   const folder = fc.constantFrom('fav', 'f1', 'f2', 'f3', 'f4').map((id) => asId<FolderId>(id)), maybe = fc.option(folder);
@@ -73,6 +81,22 @@ describe('acts on the order', () => {
         expect(folder.parent === null || folders.some((f) => f.id === folder.parent)).toBe(true);
       }
     }), { numRuns: 400 });
+  });
+});
+
+describe('two windows that act at once', () => {
+  it('end in one state that keeps every rule, whichever act arrives first, and neither loses what the other did', () => {
+    const standing = [add('f1'), add('f2'), { act: 'file', folder: asId('f1'), plugins: [{ placement: asId('a'), plugin: asId('p1') }, { placement: asId('b'), plugin: asId('p2') }], before: null } as Act].reduce(doAct, start);
+    fc.assert(fc.property(anyAct, anyAct, (one, other) => {
+      const both = [[one, other], [other, one]].map((acts) => acts.reduce<Order>((o, act) => { const r = perform(o, act, nameOf); return r.ok ? applyChange(o, r.value.change) : o; }, standing));
+      for (const order of both) {
+        // The server's order of arrival is the one for all windows: a window that did its act first redoes it on what the server tells.
+        for (const folder of allFolders(order)) expect(folder.parent === null || order.has(`folder/${folder.parent}`)).toBe(true);
+        for (const record of order.values()) if (record.table === 'placement') expect(order.has(`folder/${record.folder}`)).toBe(true);
+      }
+      if (touched(standing, one).some((key) => touched(standing, other).includes(key))) return;
+      expect(plainLoosely(both[0] as Order)).toBe(plainLoosely(both[1] as Order));
+    }), { numRuns: 600 });
   });
 });
 

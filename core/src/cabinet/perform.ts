@@ -2,18 +2,32 @@
 import { applyChange } from '../change.ts';
 import { failed, type Problem, type Result } from '../problem.ts';
 import type { Act, ActOf } from './act.ts';
+import type { FolderId } from '../id.ts';
 import {
-  cabinetIn, folderAndBelow, folderIn, foldersBelow, namingIn, placementIn, placementsIn, plainFolder,
+  cabinetIn, folderAndBelow, folderIn, foldersBelow, meantBy, namingIn, placementIn, placementsIn, plainFolder,
   type Folder, type Naming, type Order, type OrderRecord, type Placement,
 } from './order.ts';
 import { answer, join, keepApart, part, prefer, spell, tag } from './perform-answers.ts';
-import { addCabinet, changeCabinet, moveCabinet, removeCabinet } from './perform-cabinets.ts';
+import { addCabinet, changeCabinet, copyFolder, moveCabinet, removeCabinet } from './perform-cabinets.ts';
+import { shareFavourites, showFolder, standingFor } from './perform-shown.ts';
 import { mergeFolders, moveTo, setFolder, splitFolder } from './perform-folders.ts';
 import { done, sayPlugins, unknown, type NameOfPlugin, type Performed } from './performed.ts';
 import { positionBefore, positionsBefore } from './position.ts';
 
+/** The act with each folder that only stands for one of another cabinet replaced by that one. */
+function meant(order: Order, act: Act): Act {
+  const real = <I extends FolderId | null>(id: I): I => (id === null ? id : meantBy(order, id) as I);
+  if (act.act === 'add-folder') { const parent = real(act.parent); return { ...act, parent, cabinet: parent === null ? act.cabinet : (folderIn(order, parent)?.cabinet ?? act.cabinet) }; }
+  if (act.act === 'move-folder') return { ...act, parent: real(act.parent) };
+  if (act.act === 'merge-folders') return { ...act, into: real(act.into) };
+  if (act.act === 'file-each') return { ...act, entries: act.entries.map((entry) => ({ ...entry, folder: real(entry.folder) })) };
+  // Where it stands, how it is sorted and that it goes is said of the one that is shown, not of the folder it stands for.
+  return 'folder' in act && act.act !== 'set-folder' && act.act !== 'remove-folder' ? { ...act, folder: real(act.folder) } : act;
+}
+
 /** Works out the change of one act on one state of the order. */
-export function perform(order: Order, act: Act, nameOf: NameOfPlugin): Result<Performed> {
+export function perform(order: Order, wanted: Act, nameOf: NameOfPlugin): Result<Performed> {
+  const act = meant(order, wanted);
   switch (act.act) {
     case 'add-cabinet': return addCabinet(order, act, nameOf);
     case 'add-folder': return addFolder(order, act);
@@ -39,6 +53,9 @@ export function perform(order: Order, act: Act, nameOf: NameOfPlugin): Result<Pe
     case 'set-folder': return setFolder(order, act);
     case 'merge-folders': return mergeFolders(order, act);
     case 'split-folder': return splitFolder(order, act);
+    case 'copy-folder': return copyFolder(order, act, nameOf);
+    case 'show-folder': return showFolder(order, act);
+    case 'share-favourites': return shareFavourites(order, act, nameOf);
     case 'move-to': return moveTo(order, act, nameOf);
     default: return act satisfies never;
   }
@@ -96,9 +113,9 @@ function removeFolder(order: Order, act: ActOf<'remove-folder'>): Result<Perform
   const folder = folderIn(order, act.folder);
   if (!folder) return unknown('folder', 'folder');
   if (folder.form === 'favourites') return failed({ code: 'stays', at: 'folder', name: folder.name });
-  const folders = folderAndBelow(order, folder);
+  const folders = folderAndBelow(order, folder), shown = standingFor(order, folders);
   const placements = folders.flatMap((f) => placementsIn(order, f.id));
-  return done(`Remove the ${folder.form === 'divider' ? 'divider' : 'folder'} ${folder.name}`, { removed: [...placements, ...folders.reverse()] });
+  return done(`Remove the ${folder.form === 'divider' ? 'divider' : 'folder'} ${folder.name}`, { removed: [...placements, ...shown, ...folders.reverse()] });
 }
 
 function setRule(order: Order, act: ActOf<'set-rule'>): Result<Performed> {

@@ -4,7 +4,7 @@ import { compareNames } from '../fold.ts';
 import { grouped } from '../grouped.ts';
 import { groupOf, typeGroups, typeName } from '../types/tree.ts';
 import { keywordRule, type Rule } from '../rules/rule.ts';
-import { allFolders, placementsIn, type Cabinet, type FolderForm, type Order } from './order.ts';
+import { folderIn, foldersBelow, meantBy, placementsIn, type Cabinet, type Folder, type FolderForm, type Order } from './order.ts';
 
 /** A folder as planned, with what is inside it. */
 export interface PlannedFolder {
@@ -72,11 +72,13 @@ export function planChecks(catalog: readonly Plugin[]): PlannedFolder[] {
 
 /** The folders of a cabinet that is there, with what they hold or without. */
 export function planLike(order: Order, cabinet: Cabinet, isFilled: boolean): PlannedFolder[] {
-  const folders = allFolders(order).filter((f) => f.cabinet === cabinet.id);
-  const below = (parent: string | null): PlannedFolder[] => folders.filter((f) => f.parent === parent).map((f) => ({
-    form: f.form, name: f.name, rule: f.rule, plugins: isFilled && f.rule === null ? placementsIn(order, f.id).map((p) => p.plugin) : [], below: below(f.id),
-  }));
-  return below(null);
+  return foldersBelow(order, cabinet.id, null).map((folder) => planOf(order, folder, isFilled));
+}
+
+/** A folder that is there, with all below it; one that stands for another as that other. */
+export function planOf(order: Order, folder: Folder, isFilled: boolean): PlannedFolder {
+  const real = folderIn(order, meantBy(order, folder.id)) ?? folder, plugins = isFilled && real.rule === null ? placementsIn(order, real.id).map((p) => p.plugin) : [];
+  return { form: real.form, name: real.name, rule: real.rule, plugins, below: foldersBelow(order, real.cabinet, real.id).map((lower) => planOf(order, lower, isFilled)) };
 }
 
 /** How many folders and placements a plan would make. */

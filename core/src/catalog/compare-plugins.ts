@@ -1,8 +1,9 @@
 /** The orders in which plugins are lined up, in the list and in sorted folders alike. */
+import { formats } from '../formats/found-copy.ts';
 import { compareNames } from '../fold.ts';
 import type { Plugin } from './plugin.ts';
 
-export type PluginOrder = 'name' | 'vendor' | 'type' | 'newest' | 'use';
+export type PluginOrder = 'name' | 'vendor' | 'type' | 'format' | 'newest' | 'use';
 
 /** How warm the use of each plugin is, by id. */
 export type Warmth = ReadonlyMap<string, { readonly warmth: number }>;
@@ -10,12 +11,16 @@ export type Warmth = ReadonlyMap<string, { readonly warmth: number }>;
 /** Behind every name: what has none comes last. */
 const last = '\uffff';
 
+/** Where the first of its formats stands in the order of all; what is not there comes last. */
+const firstFormat = (plugin: Plugin): number => Math.min(formats.length, ...plugin.copies.filter((copy) => copy.state === 'present').map((copy) => formats.indexOf(copy.format)));
+
 /** Compares by one fact; what is equal is left to the caller, as all is by name. */
 export function compareBy(order: PluginOrder, usage: Warmth): (a: Plugin, b: Plugin) => number {
   const facts: Record<PluginOrder, (a: Plugin, b: Plugin) => number> = {
     name: () => 0,
     vendor: (a, b) => compareNames(a.vendor ?? last, b.vendor ?? last),
     type: (a, b) => compareNames(a.types[0] ?? last, b.types[0] ?? last),
+    format: (a, b) => firstFormat(a) - firstFormat(b),
     newest: (a, b) => (a.arrived < b.arrived ? 1 : a.arrived > b.arrived ? -1 : 0),
     use: (a, b) => (usage.get(b.id)?.warmth ?? 0) - (usage.get(a.id)?.warmth ?? 0),
   };

@@ -23,7 +23,7 @@ export const noFilter: Filter = { kind: null, type: null, vendor: null, format: 
 
 export const isNarrowed = (filter: Filter): boolean => JSON.stringify({ ...filter, text: filter.text.trim() }) !== JSON.stringify(noFilter);
 
-export const sortings = ['name', 'vendor', 'type', 'arrival', 'use'] as const;
+export const sortings = ['name', 'vendor', 'type', 'format', 'arrival', 'use'] as const;
 export type Sorting = (typeof sortings)[number];
 
 /** A plugin with its folded text, made once for each catalog. */

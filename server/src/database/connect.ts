@@ -4,6 +4,7 @@ import { FirstOrder1763900000001 } from './migrations/0001-first-order.ts';
 import { PlacesAndAsides1763900000002 } from './migrations/0002-places-and-asides.ts';
 import { Sort1763900000003 } from './migrations/0003-sort.ts';
 import { Cabinets1763900000004 } from './migrations/0004-cabinets.ts';
+import { ShownFolders1763900000005 } from './migrations/0005-shown-folders.ts';
 import { tables } from './schemas.ts';
 
 /** Where the database is; `password` only where the cluster asks for one. */
@@ -15,7 +16,7 @@ export interface DatabaseAddress {
   readonly database: string;
 }
 
-export const migrations = [FirstOrder1763900000001, PlacesAndAsides1763900000002, Sort1763900000003, Cabinets1763900000004];
+export const migrations = [FirstOrder1763900000001, PlacesAndAsides1763900000002, Sort1763900000003, Cabinets1763900000004, ShownFolders1763900000005];
 
 /** Connects and brings the tables up to date; every pending migration in one transaction. */
 export async function connect(address: DatabaseAddress): Promise<DataSource> {

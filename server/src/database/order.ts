@@ -8,7 +8,7 @@ import { AnswerTable, BelongingTable, CabinetTable, FolderTable, NamingTable, Pl
 export async function readOrder(manager: EntityManager, computer: string): Promise<Order> {
   const cabinets = await manager.getRepository(CabinetTable).findBy({ computerId: computer });
   const folders: FolderRow[] = await manager.query(
-    `SELECT f.id, f.cabinet_id "cabinetId", f.parent_id "parentId", f.form, f.name, f.position, f.rule, f.sorted_by "sortedBy", f.is_pinned "isPinned", f.notes
+    `SELECT f.id, f.cabinet_id "cabinetId", f.parent_id "parentId", f.form, f.name, f.position, f.rule, f.sorted_by "sortedBy", f.is_pinned "isPinned", f.notes, f.stands_for "standsFor"
        FROM folder f JOIN cabinet c ON c.id = f.cabinet_id WHERE c.computer_id = $1`, [computer]);
   const placements: PlacementRow[] = await manager.query(
     `SELECT p.id, p.folder_id "folderId", p.plugin_id "pluginId", p.position
@@ -31,7 +31,7 @@ export const readSpellings = (manager: EntityManager, computer: string): Promise
 const fromCabinet = (row: CabinetRow): OrderRecord => ({ table: 'cabinet', id: asId(row.id), name: row.name, position: row.position, opensFor: row.opensFor });
 const fromFolder = (row: FolderRow): OrderRecord => ({
   table: 'folder', id: asId(row.id), cabinet: asId(row.cabinetId), parent: row.parentId === null ? null : asId<FolderId>(row.parentId),
-  form: row.form, name: row.name, position: row.position, rule: row.rule, sortedBy: row.sortedBy, isPinned: row.isPinned, notes: row.notes,
+  form: row.form, name: row.name, position: row.position, rule: row.rule, sortedBy: row.sortedBy, isPinned: row.isPinned, notes: row.notes, standsFor: row.standsFor === null ? null : asId<FolderId>(row.standsFor),
 });
 const fromPlacement = (row: PlacementRow): OrderRecord => ({ table: 'placement', id: asId(row.id), folder: asId(row.folderId), plugin: asId<PluginId>(row.pluginId), position: row.position });
 const fromNaming = (row: NamingRow): OrderRecord => ({ table: 'naming', id: asId(row.pluginId), nickname: row.nickname, slotLabel: row.slotLabel });
@@ -79,8 +79,8 @@ async function update(manager: EntityManager, record: OrderRecord): Promise<void
 type Of<T extends OrderRecord['table']> = Extract<OrderRecord, { table: T }>;
 /** Changes that were recorded before folders had all they have now lack some of it. */
 const toFolder = (r: Of<'folder'>): FolderRow => {
-  const { id, cabinet, parent, form, name, position, rule, sortedBy, isPinned, notes } = { ...plainFolder, ...r };
-  return { id, cabinetId: cabinet, parentId: parent, form, name, position, rule, sortedBy, isPinned, notes };
+  const { id, cabinet, parent, form, name, position, rule, sortedBy, isPinned, notes, standsFor } = { ...plainFolder, ...r };
+  return { id, cabinetId: cabinet, parentId: parent, form, name, position, rule, sortedBy, isPinned, notes, standsFor };
 };
 const toPlacement = (r: Of<'placement'>): PlacementRow => ({ id: r.id, folderId: r.folder, pluginId: r.plugin, position: r.position });
 
@@ -106,13 +106,13 @@ async function makePlugins(manager: EntityManager, belongings: readonly Of<'belo
        FROM jsonb_to_recordset($1::jsonb) AS b (plugin uuid, before uuid) JOIN plugin p ON p.id = b.before ON CONFLICT (id) DO NOTHING`, [JSON.stringify(belongings)]);
 }
 
-/** Folders with those that others stand in first, so that each finds its parent. */
+/** Folders with those that others stand in or stand for first. */
 function byDepth(folders: readonly Of<'folder'>[]): Of<'folder'>[][] {
   const levels: Of<'folder'>[][] = [];
   let rest = [...folders];
   while (rest.length > 0) {
     const waiting = new Set<CabinetId | FolderId>(rest.map((f) => f.id));
-    const level = rest.filter((f) => f.parent === null || !waiting.has(f.parent));
+    const level = rest.filter((f) => (f.parent === null || !waiting.has(f.parent)) && (!f.standsFor || !waiting.has(f.standsFor)));
     if (level.length === 0) throw new Error('folders stand in a circle');
     levels.push(level);
     rest = rest.filter((f) => !level.includes(f));

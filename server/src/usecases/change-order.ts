@@ -37,7 +37,8 @@ async function pluginsOf(manager: EntityManager, computer: string, act: Act): Pr
   if (act.act === 'file') return act.plugins.map((entry) => entry.plugin);
   if (act.act === 'name') return [act.plugin];
   if (act.act === 'file-each') return act.entries.flatMap((entry) => entry.plugins.map((one) => one.plugin));
-  if (act.act === 'add-cabinet') return act.folders.flatMap((folder) => folder.plugins.map((entry) => entry.plugin));
+  if (act.act === 'share-favourites') return act.plugins.map((entry) => entry.plugin);
+  if (act.act === 'add-cabinet' || act.act === 'copy-folder') return act.folders.flatMap((folder) => folder.plugins.map((entry) => entry.plugin));
   if (act.act === 'answer') return act.say.flatMap((said) => said.plugins);
   if (act.act === 'tag') return [...act.plugins];
   if (act.act === 'join') return [act.into, ...act.from].map((owner) => owner.plugin);

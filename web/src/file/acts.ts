@@ -1,9 +1,9 @@
 /** Acts that several parts of the File screen make. */
-import { asId, type Act, type Arrangement, type CabinetSlot, type FolderId, type NewFolder, type PlannedFolder } from '@clever-drawer/core';
+import { allFolders, asId, placementsIn, planOf, type Act, type Arrangement, type CabinetId, type CabinetSlot, type Folder, type FolderId, type NewFolder, type Order, type PlannedFolder } from '@clever-drawer/core';
 
 /** Files plugins at the end of a folder, or before one of its placements. */
 export const fileAct = (folder: string, plugins: readonly string[], before: string | null = null): Act => ({
-  act: 'file', folder: asId(folder), before: before === null ? null : asId(before), plugins: plugins.map((plugin) => ({ placement: asId(crypto.randomUUID()), plugin: asId(plugin) })),
+  act: 'file', folder: asId(folder), before: before === null ? null : asId(before), plugins: newPlaces(plugins),
 });
 
 /** Makes a favourite of a plugin, or no longer. Null when the cabinet has no favourites. */
@@ -17,11 +17,26 @@ export function favouriteAct(arrangement: Arrangement, plugin: string): Act | nu
 /** Makes a cabinet as planned, with new ids for all that is in it. */
 export function addCabinetAct(name: string, opensFor: readonly CabinetSlot[], planned: readonly PlannedFolder[]): Extract<Act, { act: 'add-cabinet' }> {
   const favourites = asId<FolderId>(crypto.randomUUID());
-  const laidOut = (folders: readonly PlannedFolder[], parent: FolderId | null): NewFolder[] => folders.flatMap((folder) => {
-    const id = folder.form === 'favourites' ? favourites : asId<FolderId>(crypto.randomUUID());
-    return [{ id, parent, form: folder.form, name: folder.name, rule: folder.rule, plugins: folder.plugins.map((plugin) => ({ placement: asId(crypto.randomUUID()), plugin: asId(plugin) })) }, ...laidOut(folder.below, id)];
+  return { act: 'add-cabinet', id: asId(crypto.randomUUID()), favourites, name, opensFor, folders: laidOut(planned, null, favourites) };
+}
+
+/** Planned folders with new ids, those that hold others before what they hold. */
+function laidOut(folders: readonly PlannedFolder[], parent: FolderId | null, favourites: FolderId | null): NewFolder[] {
+  return folders.flatMap((folder) => {
+    const id = folder.form === 'favourites' && favourites !== null ? favourites : asId<FolderId>(crypto.randomUUID());
+    return [{ id, parent, form: folder.form, name: folder.name, rule: folder.rule, plugins: newPlaces(folder.plugins) }, ...laidOut(folder.below, id, favourites)];
   });
-  return { act: 'add-cabinet', id: asId(crypto.randomUUID()), favourites, name, opensFor, folders: laidOut(planned, null) };
+}
+
+const newPlaces = (plugins: readonly string[]): NewFolder['plugins'] => plugins.map((plugin) => ({ placement: asId(crypto.randomUUID()), plugin: asId(plugin) }));
+
+/** A copy of a folder, with what it holds and all below it, at the end of a cabinet. */
+export const copyFolderAct = (order: Order, folder: Folder, cabinet: CabinetId): Act => ({ act: 'copy-folder', cabinet, parent: null, folders: laidOut([planOf(order, folder, true)], null, null) });
+
+/** These favourites for all cabinets, with what the others hold; or (null) each its own again. */
+export function shareFavouritesAct(order: Order, favourites: FolderId | null): Act {
+  const all = favourites === null ? [] : allFolders(order).filter((f) => f.form === 'favourites');
+  return { act: 'share-favourites', favourites, plugins: newPlaces([...new Set(all.flatMap((f) => placementsIn(order, f.id).map((p) => p.plugin as string)))]) };
 }
 
 /** Parts of a folder by a fact of its plugins, to become subfolders. */

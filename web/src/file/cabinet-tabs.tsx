@@ -3,10 +3,10 @@ import { useDroppable } from '@dnd-kit/core';
 import { MoreHorizontal, Plus } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
-import { asId, planLike, type Cabinet } from '@clever-drawer/core';
+import { allFolders, asId, planLike, type Cabinet } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
-import { addCabinetAct } from './acts.ts';
+import { addCabinetAct, shareFavouritesAct } from './acts.ts';
 import { CabinetForm } from './cabinet-form.tsx';
 
 /** How long something dragged rests on a tab before its cabinet opens. Milliseconds. */
@@ -38,6 +38,13 @@ function Tab({ cabinet, isShown, onShow }: { cabinet: Cabinet; isShown: boolean;
   return <button ref={setNodeRef} type="button" role="tab" aria-selected={isShown} className={`cabinet-tab hand ${isOver ? 'opening' : ''}`} onClick={onShow}>{cabinet.name}</button>;
 }
 
+/** Whether favourites are one for all cabinets is the user's choice. */
+function ShareItem({ cabinet }: { cabinet: Cabinet }) {
+  const { act, order } = useStudio();
+  const favourites = allFolders(order.order).filter((f) => f.form === 'favourites'), own = favourites.find((f) => f.cabinet === cabinet.id), isShared = favourites.some((f) => f.standsFor !== null);
+  return own && <MenuItem onClick={() => { act(shareFavouritesAct(order.order, isShared ? null : own.id)); }}>{isShared ? 'Favourites of its own for each cabinet' : 'One favourites folder for all cabinets'}</MenuItem>;
+}
+
 function CabinetMenu({ cabinet, onChange, onDuplicate }: { cabinet: Cabinet; onChange: () => void; onDuplicate: () => void }) {
   const { act, cabinets } = useStudio();
   const at = cabinets.findIndex((one) => one.id === cabinet.id), before = cabinets[at - 1], behind = cabinets[at + 1];
@@ -49,6 +56,7 @@ function CabinetMenu({ cabinet, onChange, onDuplicate }: { cabinet: Cabinet; onC
         <MenuItem onClick={onDuplicate}>Duplicate</MenuItem>
         {before && <MenuItem onClick={() => { act({ act: 'move-cabinet', cabinet: cabinet.id, before: before.id }); }}>Put before {before.name}</MenuItem>}
         {behind && <MenuItem onClick={() => { act({ act: 'move-cabinet', cabinet: cabinet.id, before: cabinets[at + 2]?.id ?? null }); }}>Put behind {behind.name}</MenuItem>}
+        {cabinets.length > 1 && <ShareItem cabinet={cabinet} />}
         <Dropdown.Divider />
         <MenuItem onClick={() => { act({ act: 'remove-cabinet', cabinet: asId(cabinet.id) }); }}>Remove the cabinet (its plugins stay in the catalog)</MenuItem>
       </Dropdown.Menu>

@@ -1,6 +1,6 @@
 /** Dragging: plugins onto folders, folders among themselves, plugins within a folder. Every drop says what it did, or why not. */
-import { DndContext, DragOverlay, PointerSensor, pointerWithin, useSensor, useSensors, type Active, type DragEndEvent, type Over } from '@dnd-kit/core';
-import { useEffect, useState, type ReactNode } from 'react';
+import { DndContext, DragOverlay, MouseSensor, pointerWithin, TouchSensor, useSensor, useSensors, type Active, type Announcements, type DragEndEvent, type Over } from '@dnd-kit/core';
+import { isValidElement, useEffect, useState, type ReactNode } from 'react';
 import { asId } from '@clever-drawer/core';
 import { useStudio, type Studio } from '../api/studio.tsx';
 import { useNotices } from '../ui/notices.tsx';
@@ -12,6 +12,16 @@ type Target = { sort: 'front'; folder: string } | { sort: 'spot'; folder: string
 
 const draggedOf = (active: Active | null): Dragged | null => (active?.data.current as Dragged | undefined) ?? null;
 const targetOf = (over: Over | null): Target | null => (over?.data.current as Target | undefined) ?? null;
+
+/** Dragging is for mouse and touch; keys do the same. */
+const screenReaderInstructions = { draggable: 'Press F to file by a folder\'s name, Space to gather in the tray, Alt with arrow keys to reorder.' };
+
+/** The words of what is shown, without their looks. */
+function plainWords(node: ReactNode): string {
+  if (typeof node === 'string' || typeof node === 'number') return String(node);
+  if (Array.isArray(node)) return node.map(plainWords).join('');
+  return isValidElement<{ children?: ReactNode }>(node) ? plainWords(node.props.children) : '';
+}
 
 interface Props {
   readonly tray: ReadonlySet<string>;
@@ -25,7 +35,7 @@ export function Dragging({ tray, acts, onFiled, children }: Props) {
   const { say } = useNotices();
   const [held, setHeld] = useState<{ dragged: Dragged; target: Target | null } | null>(null);
   const isCopying = useCtrl(held !== null);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const sensors = useSensors(useSensor(MouseSensor, { activationConstraint: { distance: 6 } }), useSensor(TouchSensor, { activationConstraint: { delay: 250, tolerance: 8 } }));
   const pluginsOf = (dragged: Dragged & { sort: 'plugins' }): string[] => (tray.has(dragged.plugin) && dragged.placement === undefined ? [...tray] : [dragged.plugin]);
   const onDragEnd = ({ active, over }: DragEndEvent): void => {
     setHeld(null);
@@ -49,10 +59,15 @@ export function Dragging({ tray, acts, onFiled, children }: Props) {
     }
     if (studio.act(fileAct(target.folder, pluginsOf(dragged), target.sort === 'spot' ? target.before : null))) onFiled(target.folder);
   };
+  const textOf = (dragged: Dragged, target: Target | null): string => plainWords(sayDrop(studio, dragged, target, dragged.sort === 'plugins' ? pluginsOf(dragged) : [], isCopying));
+  const heard = (active: Active, over: Over | null): string | undefined => { const dragged = draggedOf(active); return dragged ? textOf(dragged, targetOf(over)) : undefined; };
+  const announcements: Announcements = {
+    onDragStart: ({ active }) => heard(active, null), onDragOver: ({ active, over }) => heard(active, over), onDragEnd: () => undefined, onDragCancel: () => 'Let go: nothing was moved.',
+  };
   return (
     <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragStart={({ active }) => { const dragged = draggedOf(active); if (dragged) setHeld({ dragged, target: null }); }}
       onDragOver={({ over }) => { setHeld((h) => h && { ...h, target: targetOf(over) }); }} onDragEnd={onDragEnd} onDragCancel={() => { setHeld(null); }}
-      accessibility={{ restoreFocus: false }}>
+      accessibility={{ restoreFocus: false, announcements, screenReaderInstructions }}>
       {children}
       <DragOverlay dropAnimation={null}>{held && <div className="in-the-air">{sayDrop(studio, held.dragged, held.target, held.dragged.sort === 'plugins' ? pluginsOf(held.dragged) : [], isCopying)}</div>}</DragOverlay>
     </DndContext>

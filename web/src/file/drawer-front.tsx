@@ -1,6 +1,6 @@
 /** A drawer front: framed label, count, up to three subfolders, and a pull. It opens, is dragged and takes drops. */
 import { useDraggable, useDroppable } from '@dnd-kit/core';
-import { Pin } from 'lucide-react';
+import { Layers, Pin } from 'lucide-react';
 import type { Folder } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { FolderMenu } from './folder-menu.tsx';
@@ -49,7 +49,7 @@ export function DrawerFront({ folder, isOpen, isFocusable, acts }: Props) {
         onFocus={() => { acts.focus(folder.id); }} onClick={() => { acts.toggle(folder.id); }}>
         {folder.form === 'favourites' && <span className="ribbon-mark" aria-hidden />}
         <span className={`label ${isSmart ? 'smart' : ''}`}>{folder.name}</span>
-        <span className="front-count">{isSmart && <span className="holes" aria-hidden><i /><i /><i /></span>} {members.length}{folder.isPinned && <Pin size={12} aria-label="pinned" />}</span>
+        <span className="front-count">{isSmart && <span className="holes" aria-hidden><i /><i /><i /></span>} {members.length}{folder.standsFor && <Layers size={12} aria-label="shown from another cabinet" />}{folder.isPinned && <Pin size={12} aria-label="pinned" />}</span>
         {below.length > 0 && (
           <span className="front-below">{below.slice(0, below.length > 3 ? 2 : 3).map((f) => <span key={f.id} className="hand">{f.name} {(arrangement.members.get(f.id) ?? []).length}</span>)}{below.length > 3 && <span>and {below.length - 2} more</span>}</span>
         )}

@@ -62,7 +62,7 @@ export function FileScreen() {
           <Sentence list={list} field={field} />
           <div className="list-head"><LineUp list={list} /><span className="head-end"><button type="button" className="link-words" onClick={() => { setDialog('suggest'); }}>Suggestions for what is in no folder</button> <kbd>G</kbd></span><ViewSwitch view={view} onChange={changeView} /></div>
           {list.rows.length > 0
-            ? <PluginList rows={list.rows} view={view} active={active} tray={tray.ids} box={box} onActive={setActive} onTray={tray.toggle} onTrayAll={tray.add} />
+            ? <PluginList rows={list.rows} sorting={list.sorting} view={view} active={active} tray={tray.ids} box={box} onActive={setActive} onTray={tray.toggle} onTrayAll={tray.add} />
             : <EmptyList isCatalogEmpty={plugins.length === 0} onClear={() => { list.setFilter(clearFilter); }} />}
         </div>
         <Chest open={open} chest={chest} />

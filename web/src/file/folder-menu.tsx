@@ -2,18 +2,20 @@
 import { MoreHorizontal } from 'lucide-react';
 import { useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
-import { folderSortings, grouped, groupOf, typeName, type Folder, type FolderSorting, type Plugin } from '@clever-drawer/core';
+import { asId, folderIn, folderSortings, grouped, groupOf, typeName, type Cabinet, type Folder, type FolderSorting, type Plugin } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { Picker, type Choice } from '../ui/picker.tsx';
-import { splitAct } from './acts.ts';
+import { copyFolderAct, splitAct } from './acts.ts';
 import type { ChestActs } from './use-chest.ts';
 
 export const sortingNames: Record<FolderSorting, string> = { name: 'name', type: 'type', vendor: 'vendor', use: 'most used', newest: 'newest' };
 
+type Asking = 'merge' | 'copy' | 'show';
+
 export function FolderMenu({ folder, acts }: { folder: Folder; acts: ChestActs }) {
   const { act, arrangement } = useStudio();
-  const [isMerging, setMerging] = useState(false);
+  const [asking, setAsking] = useState<Asking | null>(null);
   if (folder.form === 'favourites') return null;
   const item = (text: string, does: () => void, key?: string) => <MenuItem onClick={does} className="option"><span>{text}</span>{key && <kbd>{key}</kbd>}</MenuItem>;
   const into = acts.neighbourAbove(folder), holds = folder.form === 'folder' && (arrangement.members.get(folder.id)?.length ?? 0) > 0;
@@ -32,12 +34,15 @@ export function FolderMenu({ folder, acts }: { folder: Folder; acts: ChestActs }
           {into && folder.form !== 'divider' && item(`Put inside ${into.name}`, () => { acts.moveInto(folder.id, into.id); })}
           {folder.parent !== null && item('Put beside its parent', () => { acts.moveOut(folder); })}
           {holds && <SplitItems folder={folder} />}
-          {folder.form === 'folder' && item('Put all of it into …', () => { setMerging(true); })}
+          {folder.form === 'folder' && folder.standsFor === null && item('Put all of it into …', () => { setAsking('merge'); })}
+          {folder.form !== 'divider' && item('Copy into a cabinet …', () => { setAsking('copy'); })}
+          {folder.form !== 'divider' && item('Show in another cabinet too …', () => { setAsking('show'); })}
           <Dropdown.Divider />
-          {item(folder.form === 'divider' ? 'Remove the divider' : 'Remove the folder (its plugins stay in the catalog)', () => { acts.remove(folder.id); }, 'Del')}
+          {item(folder.form === 'divider' ? 'Remove the divider' : folder.standsFor ? 'No longer show it here (the folder stays in its cabinet)' : 'Remove the folder (its plugins stay in the catalog)', () => { acts.remove(folder.id); }, 'Del')}
         </Dropdown.Menu>
       </Dropdown>
-      {isMerging && <MergeInto folder={folder} onClose={() => { setMerging(false); }} />}
+      {asking === 'merge' && <MergeInto folder={folder} onClose={() => { setAsking(null); }} />}
+      {(asking === 'copy' || asking === 'show') && <IntoCabinet folder={folder} asking={asking} onClose={() => { setAsking(null); }} />}
     </>
   );
 }
@@ -71,9 +76,18 @@ function SplitItems({ folder }: { folder: Folder }) {
   );
 }
 
+/** The cabinet that gets a copy of a folder, or shows the folder itself. */
+function IntoCabinet({ folder, asking, onClose }: { folder: Folder; asking: 'copy' | 'show'; onClose: () => void }) {
+  const { act, cabinets, order } = useStudio();
+  const home = folder.standsFor ? folderIn(order.order, folder.standsFor)?.cabinet : folder.cabinet;
+  const take = (cabinet: Cabinet): void => { act(asking === 'copy' ? copyFolderAct(order.order, folder, cabinet.id) : { act: 'show-folder', id: asId(crypto.randomUUID()), folder: folder.id, cabinet: cabinet.id, before: null }); };
+  const choices = cabinets.filter((one) => asking === 'copy' || one.id !== home).map((one): Choice => ({ id: one.id, text: one.name, show: <span className="hand">{one.name}</span>, take: () => { take(one); } }));
+  return <Picker title={asking === 'copy' ? `A copy of ${folder.name} in …` : `Show ${folder.name} also in …`} prompt="Letters of the cabinet's name" choices={choices} onClose={onClose} />;
+}
+
 function MergeInto({ folder, onClose }: { folder: Folder; onClose: () => void }) {
   const { act, arrangement } = useStudio();
-  const targets = arrangement.folders.filter((other) => other.form === 'folder' && other.id !== folder.id);
+  const targets = arrangement.folders.filter((other) => other.form === 'folder' && other.standsFor === null && other.id !== folder.id);
   const choices = targets.map((other): Choice => ({ id: other.id, text: other.name, show: <><span className="label">{other.name}</span><span className="text-soft">{arrangement.members.get(other.id)?.length ?? 0}</span></>, take: () => { act({ act: 'merge-folders', from: folder.id, into: other.id }); } }));
   return <Picker title={`Put all of ${folder.name} into …`} prompt="Letters of the folder's name" choices={choices} onClose={onClose} />;
 }

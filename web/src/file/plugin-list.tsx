@@ -1,7 +1,8 @@
 /** The list of plugins, drawn only where it is in view: rows, or cards with pictures. One of them is the active one. */
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useCallback, useEffect, useRef, useState, type CSSProperties, type KeyboardEvent, type RefObject } from 'react';
-import type { Row } from '@clever-drawer/core';
+import { ChevronDown, ChevronRight } from 'lucide-react';
+import { useCallback, useEffect, useMemo, useRef, useState, type CSSProperties, type KeyboardEvent, type RefObject } from 'react';
+import { headingOf, linesOf, type ListLine, type Row, type Sorting } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { chord } from '../ui/keys.ts';
 import { ago, PluginCard, PluginRow, type RowProps } from './plugin-row.tsx';
@@ -10,6 +11,7 @@ export type View = 'list' | 'pictures';
 
 interface Props {
   readonly rows: readonly Row[];
+  readonly sorting: Sorting;
   readonly view: View;
   readonly active: string | null;
   readonly tray: ReadonlySet<string>;
@@ -21,26 +23,28 @@ interface Props {
 }
 
 const rowHeight = 46;
-const cardHeight = 158, cardWidth = 156;
+const cardHeight = 158, cardWidth = 156, headingHeight = 30;
 
-export function PluginList({ rows, view, active, tray, box, onActive, onTray, onTrayAll }: Props) {
+export function PluginList({ rows: matching, sorting, view, active, tray, box, onActive, onTray, onTrayAll }: Props) {
   const columns = useColumns(box, view);
+  const { drawn, rows, heading, fold, lineAt } = useLines(matching, sorting, columns);
   const lines = useVirtualizer({
-    count: Math.ceil(rows.length / columns), getScrollElement: () => box.current, estimateSize: () => (view === 'list' ? rowHeight : cardHeight), overscan: 6,
+    count: drawn.length, getScrollElement: () => box.current, estimateSize: (at) => (drawn[at] && 'heading' in drawn[at] ? headingHeight : view === 'list' ? rowHeight : cardHeight), overscan: 6,
   });
-  useEffect(() => { lines.measure(); }, [lines, view]);
+  useEffect(() => { lines.measure(); }, [lines, view, drawn]);
   const at = rows.findIndex((row) => row.plugin.id === active);
   const go = (to: number): void => {
     const index = Math.max(0, Math.min(rows.length - 1, to)), row = rows[index];
     if (!row) return;
     onActive(row.plugin.id);
-    lines.scrollToIndex(Math.floor(index / columns), { align: 'auto' });
+    lines.scrollToIndex(lineAt(index), { align: 'auto' });
   };
   const onKeyDown = (event: KeyboardEvent): void => {
     const page = Math.max(1, Math.floor((box.current?.clientHeight ?? 400) / (view === 'list' ? rowHeight : cardHeight)) - 1) * columns;
     const steps: Record<string, number> = { ArrowDown: columns, ArrowUp: -columns, PageDown: page, PageUp: -page, Home: -rows.length, End: rows.length, ...(view === 'pictures' ? { ArrowRight: 1, ArrowLeft: -1 } : {}) };
     const pressed = chord(event), isRun = pressed.startsWith('Shift+'), step = steps[isRun ? pressed.slice(6) : pressed];
-    if (pressed === 'Ctrl+A') { event.preventDefault(); onTrayAll(rows.map((row) => row.plugin.id)); }
+    if (pressed === 'Ctrl+A') { event.preventDefault(); onTrayAll(matching.map((row) => row.plugin.id)); }
+    if ((pressed === 'Alt+ArrowLeft' || pressed === 'Alt+ArrowRight') && heading) { event.preventDefault(); if (pressed === 'Alt+ArrowRight') fold(null); else if (rows[at]) fold(heading(rows[at])); }
     if (step === undefined) return;
     event.preventDefault();
     const to = at < 0 ? (step > 0 ? 0 : rows.length - 1) : Math.max(0, Math.min(rows.length - 1, at + step));
@@ -60,12 +64,33 @@ export function PluginList({ rows, view, active, tray, box, onActive, onTray, on
       <div role="presentation" style={{ height: lines.getTotalSize(), position: 'relative' }}>
         {lines.getVirtualItems().map((line) => (
           <div key={line.key} role="presentation" className="line" style={{ transform: `translateY(${line.start}px)`, height: line.size, '--columns': columns } as CSSProperties}>
-            {rows.slice(line.index * columns, (line.index + 1) * columns).map((row) => (view === 'list' ? <PluginRow key={row.plugin.id} {...propsOf(row)} /> : <PluginCard key={row.plugin.id} {...propsOf(row)} />))}
+            <DrawnLine line={drawn[line.index]} view={view} propsOf={propsOf} onFold={fold} />
           </div>
         ))}
       </div>
     </div>
   );
+}
+
+/** What is drawn: headings with their rows, those of folded headings left out; `rows` are the ones in view. */
+function useLines(matching: readonly Row[], sorting: Sorting, columns: number) {
+  const { usage } = useStudio();
+  const [folded, setFolded] = useState<ReadonlySet<string>>(new Set());
+  const heading = useMemo(() => headingOf(sorting, usage), [sorting, usage]);
+  const drawn = useMemo(() => linesOf(matching, heading, folded, columns), [matching, heading, folded, columns]);
+  const rows = useMemo(() => (folded.size === 0 || !heading ? matching : drawn.flatMap((line) => ('rows' in line ? line.rows : []))), [matching, heading, folded, drawn]);
+  const fold = useCallback((title: string | null) => { setFolded((before) => { const next = new Set(title === null ? [] : before); if (title !== null && !next.delete(title)) next.add(title); return next; }); }, []);
+  const lineAt = (index: number): number => (heading ? drawn.findIndex((line) => 'rows' in line && rows[index] !== undefined && line.rows.includes(rows[index])) : Math.floor(index / columns));
+  return { drawn, rows, heading, fold, lineAt };
+}
+
+interface DrawnProps { readonly line: ListLine | undefined; readonly view: View; readonly propsOf: (row: Row) => RowProps; readonly onFold: (title: string) => void }
+
+/** Rows side by side, or a heading that folds them: by mouse here, by Alt+arrows in the list. */
+function DrawnLine({ line, view, propsOf, onFold }: DrawnProps) {
+  if (!line) return null;
+  if ('heading' in line) return <div className="list-heading" aria-hidden onClick={() => { onFold(line.heading); }} title="Press to fold (Alt+←), unfold all with Alt+→">{line.isFolded ? <ChevronRight size={14} /> : <ChevronDown size={14} />} <span className="hand">{line.heading}</span> <span className="text-soft">{line.count}</span></div>;
+  return line.rows.map((row) => (view === 'list' ? <PluginRow key={row.plugin.id} {...propsOf(row)} /> : <PluginCard key={row.plugin.id} {...propsOf(row)} />));
 }
 
 /** The same function all along, which calls the latest one: rows that did not change are not drawn again. */

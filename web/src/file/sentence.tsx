@@ -96,7 +96,7 @@ function Word({ name, value, text, any, options, onPick }: WordProps): ReactNode
   );
 }
 
-const sortingNames: Record<Sorting, string> = { name: 'name', vendor: 'vendor', type: 'type', arrival: 'arrival', use: 'use' };
+const sortingNames: Record<Sorting, string> = { name: 'name', vendor: 'vendor', type: 'type', format: 'format', arrival: 'arrival', use: 'use' };
 
 /** How the list is lined up. */
 export function LineUp({ list }: { list: List }) {
