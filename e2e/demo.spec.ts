@@ -1,8 +1,9 @@
 /** The demo studio: all screens by day and dusk, windows side by side, narrowing, and small windows. */
 import { expect, expectNoAxeFindings, saved, test } from './studio.ts';
 
-test('every screen of the demo is clean for axe, by day and by dusk, wide and narrow', async ({ page, demo }) => {
-  for (const size of [{ width: 1280, height: 800 }, { width: 900, height: 700 }]) {
+for (const size of [{ width: 1280, height: 800 }, { width: 900, height: 700 }]) {
+  test(`every screen of the demo is clean for axe, by day and by dusk, at ${size.width} × ${size.height}`, async ({ page, demo }) => {
+    test.slow();
     await page.setViewportSize(size);
     for (const path of ['/scan', '/sort', '/file', '/load']) {
       await page.goto(demo.address + path);
@@ -15,10 +16,11 @@ test('every screen of the demo is clean for axe, by day and by dusk, wide and na
       const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
       expect(overflow).toBeLessThanOrEqual(0);
     }
-  }
-});
+  });
+}
 
 test('opened folders, forms, pictures, dialogs and menus are clean for axe', async ({ page, demo }) => {
+  test.slow();
   await page.goto(`${demo.address}/file`);
   await page.getByRole('button', { name: /^Echo, smart/ }).click();
   await page.getByRole('button', { name: 'Change the rule' }).click();

@@ -1,4 +1,5 @@
 /** For journeys: a server of one's own, empty or with the demo, that can be restarted. */
+import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
@@ -15,26 +16,46 @@ export interface Host {
   restart(): Promise<void>;
 }
 
-async function host(use: (host: Host) => Promise<void>, isDemo: boolean): Promise<void> {
-  const data = mkdtempSync(join(tmpdir(), 'clever-drawer-e2e-'));
-  const start = (port: number): Promise<Running> => serve({ data, port, web, firstComputer: isDemo ? demoComputer : { name: 'Test computer' } });
-  let running = await start(0);
+const start = (data: string, port: number, isDemo: boolean): Promise<Running> => serve({ data, port, web, firstComputer: isDemo ? demoComputer : { name: 'Test computer' } });
+
+/** A server over the data, which go when the test is done. */
+async function host(data: string, isDemo: boolean, use: (host: Host) => Promise<void>): Promise<void> {
+  let running = await start(data, 0, isDemo);
   const port = Number(new URL(running.address).port);
   try {
-    if (isDemo) await seedStudio(running.address, join(data, 'studio'), Date.now());
-    await use({ address: running.address, data, restart: async () => { await running.stop(); running = await start(port); } });
+    await use({ address: running.address, data, restart: async () => { await running.stop(); running = await start(data, port, isDemo); } });
   } finally {
     await running.stop();
     rmSync(data, { recursive: true, force: true });
   }
 }
 
+const newData = (): string => mkdtempSync(join(tmpdir(), 'clever-drawer-e2e-'));
+
+/** Seeds the demo once for a worker; each test gets a copy of the database, over the same plugin folders. */
+async function seeded(use: (data: string) => Promise<void>): Promise<void> {
+  const data = newData();
+  try {
+    const running = await start(data, 0, true);
+    await seedStudio(running.address, join(data, 'studio'), Date.now());
+    await running.stop();
+    await use(data);
+  } finally {
+    rmSync(data, { recursive: true, force: true });
+  }
+}
+
 /** `empty` starts with nothing, `demo` with Kestrel Quay; both fail on any error the page writes to its console. */
-export const test = base.extend<{ empty: Host; demo: Host; quiet: undefined }>({
+export const test = base.extend<{ empty: Host; demo: Host; quiet: undefined }, { seed: string }>({
   // eslint-disable-next-line no-empty-pattern -- Playwright reads the names of fixtures from this pattern
-  empty: async ({}, use) => { await host(use, false); },
+  seed: [async ({}, use) => { await seeded(use); }, { scope: 'worker', timeout: 120_000 }],
   // eslint-disable-next-line no-empty-pattern -- as above
-  demo: async ({}, use) => { await host(use, true); },
+  empty: async ({}, use) => { await host(newData(), false, use); },
+  demo: async ({ seed }, use) => {
+    const data = newData();
+    execFileSync('cp', ['-a', join(seed, 'cluster'), join(seed, 'cluster-password'), data]);
+    await host(data, true, use);
+  },
   quiet: [async ({ page }, use) => {
     const errors: string[] = [];
     page.on('pageerror', (error) => errors.push(error.message));

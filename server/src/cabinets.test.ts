@@ -28,7 +28,7 @@ it('every act on cabinets and folders is stored as it is done, and undone to wha
   const folder = (id: string | undefined, name: string, parent: string | null, held: readonly number[]) => ({ id, parent, form: 'folder', name, rule: null, plugins: held.map((i) => ({ placement: placements[i], plugin: plugins[i] })) });
   const acts = [
     { act: 'add-cabinet', id: cabinet, favourites, name: 'Live', opensFor: ['track'], folders: [folder(a, 'A', null, [0, 1]), folder(inner, 'Inner', a ?? '', [2]), folder(b, 'B', null, [])] },
-    { act: 'change-cabinet', cabinet, name: 'Tour', opensFor: ['bus', 'final'] },
+    { act: 'set-cabinet', cabinet, set: { name: 'Tour', opensFor: ['bus', 'final'], sortedBy: 'name' } },
     { act: 'move-cabinet', cabinet, before: first },
     { act: 'set-folder', folder: a, set: { sortedBy: 'vendor', isPinned: true, notes: 'for the eel' } },
     { act: 'move-to', placements: [placements[0]], folder: b, before: null },

@@ -7,10 +7,11 @@ import type { CabinetSlot, FolderForm, FolderSorting } from './order.ts';
 
 export type Act =
   | { act: 'add-cabinet'; id: CabinetId; favourites: FolderId; name: string; opensFor: readonly CabinetSlot[]; folders: readonly NewFolder[] }
-  | { act: 'change-cabinet'; cabinet: CabinetId; name: string; opensFor: readonly CabinetSlot[] }
+  | { act: 'set-cabinet'; cabinet: CabinetId; set: { readonly name?: string; readonly opensFor?: readonly CabinetSlot[]; readonly sortedBy?: 'name' | null } }
   | { act: 'move-cabinet'; cabinet: CabinetId; before: CabinetId | null }
   | { act: 'remove-cabinet'; cabinet: CabinetId }
-  | { act: 'add-folder'; id: FolderId; cabinet: CabinetId; parent: FolderId | null; form: 'folder' | 'smart' | 'divider'; name: string; rule: Rule | null; before: FolderId | null }
+  /** A new folder may hold plugins from the start. */
+  | { act: 'add-folder'; id: FolderId; cabinet: CabinetId; parent: FolderId | null; form: 'folder' | 'smart' | 'divider'; name: string; rule: Rule | null; before: FolderId | null; plugins?: NewFolder['plugins'] }
   /** Puts a whole folder into a cabinet: the first is the folder itself, the others lie below it. */
   | { act: 'copy-folder'; cabinet: CabinetId; parent: FolderId | null; folders: readonly NewFolder[] }
   /** Shows a folder in another cabinet too. */

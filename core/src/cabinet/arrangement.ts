@@ -6,7 +6,7 @@ import { grouped } from '../grouped.ts';
 import type { CabinetId, FolderId, PluginId } from '../id.ts';
 import { createStable } from '../stable.ts';
 import { candidateOf, compileRule, type Candidate } from '../rules/rule.ts';
-import { allFolders, allNamings, allPlacements, type Folder, type Naming, type Order, type Placement } from './order.ts';
+import { allFolders, allNamings, allPlacements, cabinetIn, cabinetsOf, type Folder, type Naming, type Order, type Placement } from './order.ts';
 
 export interface Arrangement {
   readonly folders: readonly Folder[];
@@ -43,7 +43,7 @@ export function createArranger(): (order: Order, plugins: readonly Plugin[], cab
 type Prepare = (plugin: Plugin, nickname: string | null) => Candidate;
 
 function arrange(order: Order, plugins: readonly Plugin[], prepare: Prepare, cabinet: string | null, usage: Warmth, namings: ReadonlyMap<string, Naming>): Arrangement {
-  const everywhere = allFolders(order), folders = pinnedFirst(cabinet === null ? everywhere.filter((folder) => (folder.standsFor ?? null) === null) : shownIn(everywhere, cabinet));
+  const everywhere = standing(order), folders = pinnedFirst(cabinet === null ? everywhere.filter((folder) => (folder.standsFor ?? null) === null) : shownIn(everywhere, cabinet));
   const below = grouped(folders.map((folder) => [folder.parent ?? folder.cabinet, folder] as const));
   const placements = grouped(allPlacements(order).map((placement) => [placement.folder, placement] as const));
   for (const { id, standsFor } of folders) { const held = standsFor ? placements.get(standsFor) : undefined; if (held) placements.set(id, held); else if (standsFor) placements.delete(id); }
@@ -66,6 +66,21 @@ function shownIn(everywhere: readonly Folder[], cabinet: string): Folder[] {
     const real = folder.standsFor ? everywhere.find((one) => one.id === folder.standsFor) : undefined;
     return real ? [{ ...folder, name: real.name, form: real.form, rule: real.rule, notes: real.notes }, ...lowerOf(real, folder.id, folder.cabinet)] : [folder];
   });
+}
+
+/** All folders, row by row in the user's order; in a cabinet sorted by name, those between two dividers by name. */
+function standing(order: Order): Folder[] {
+  const folders = allFolders(order);
+  if (cabinetsOf(order).every((cabinet) => cabinet.sortedBy === null)) return folders;
+  const rows = grouped(folders.map((folder) => [folder.parent ?? folder.cabinet, folder] as const));
+  return [...rows.values()].flatMap((row) => (row[0] && cabinetIn(order, row[0].cabinet)?.sortedBy === 'name' ? byNameBetweenDividers(row) : row));
+}
+
+function byNameBetweenDividers(row: readonly Folder[]): Folder[] {
+  let section = 0;
+  const keyed = row.map((folder) => ({ folder, section: folder.form === 'divider' ? (section += 1) : section }));
+  const isDivider = ({ folder }: { folder: Folder }): number => (folder.form === 'divider' ? 0 : 1);
+  return keyed.sort((a, b) => a.section - b.section || isDivider(a) - isDivider(b) || compareNames(a.folder.name, b.folder.name)).map(({ folder }) => folder);
 }
 
 /** Favourites stay first, then what is pinned; the rest in the user's order. */

@@ -43,7 +43,7 @@ describe('cabinets', () => {
     expect(codeOf(made, make('X', folder('Space')))).toBe('id-taken');
   });
   it('are renamed, moved and removed with all in them, but never the last', () => {
-    const two = after(made, make('Live', folder('Stage', ['Kelp'])), { act: 'move-cabinet', cabinet: id('Live'), before: id('Mix') }, { act: 'change-cabinet', cabinet: id('Live'), name: 'Tour', opensFor: ['track', 'final'] });
+    const two = after(made, make('Live', folder('Stage', ['Kelp'])), { act: 'move-cabinet', cabinet: id('Live'), before: id('Mix') }, { act: 'set-cabinet', cabinet: id('Live'), set: { name: 'Tour', opensFor: ['track', 'final'] } });
     expect(cabinetsOf(two).map((c) => c.name)).toEqual(['Tour', 'Mix']);
     const one = after(two, { act: 'remove-cabinet', cabinet: id('Mix') });
     expect([cabinetsOf(one).map((c) => c.name), allFolders(one).map((f) => f.name), allPlacements(one)]).toMatchObject([['Tour'], ['Favourites', 'Stage'], [{ plugin: 'Kelp' }]]);

@@ -14,6 +14,8 @@ export interface Cabinet {
   readonly position: Position;
   /** The sorts of slots it opens for by itself. */
   readonly opensFor: readonly CabinetSlot[];
+  /** How its folders stand: by name between the dividers, or (null) in the user's own order, which is kept meanwhile. */
+  readonly sortedBy: 'name' | null;
 }
 
 export const cabinetSlots = ['track', 'bus', 'final', 'instrument', 'note-effect'] as const;

@@ -17,7 +17,7 @@ export function addCabinet(order: Order, act: ActOf<'add-cabinet'>, nameOf: Name
   if (folders.some((f) => f.plugins.some((p) => nameOf(p.plugin) === undefined))) return unknown('plugin', 'folders');
   const trouble = favouritesTrouble(folders) ?? troubleIn(folders);
   if (trouble !== null) return failed({ code: 'field-invalid', at: 'folders', detail: trouble });
-  const cabinet: Cabinet = { table: 'cabinet', id: act.id, name: title, opensFor: act.opensFor, position: positionBefore(cabinetsOf(order), null, null) };
+  const cabinet: Cabinet = { table: 'cabinet', id: act.id, name: title, opensFor: act.opensFor, sortedBy: null, position: positionBefore(cabinetsOf(order), null, null) };
   return done(`Make the cabinet ${title}`, { added: [cabinet, ...recordsOf(act.id, folders)] });
 }
 
@@ -58,13 +58,15 @@ export function copyFolder(order: Order, act: ActOf<'copy-folder'>, nameOf: Name
   return done(`Copy ${root.name} into ${cabinetIn(order, act.cabinet)?.name ?? ''}`, { added: recordsOf(act.cabinet, act.folders).map((record) => (record.id === root.id && record.table === 'folder' ? { ...record, parent: act.parent, position } : record)) });
 }
 
-export function changeCabinet(order: Order, act: ActOf<'change-cabinet'>): Result<Performed> {
-  const cabinet = cabinetIn(order, act.cabinet), title = act.name.trim();
+export function setCabinet(order: Order, { cabinet: id, set }: ActOf<'set-cabinet'>): Result<Performed> {
+  const cabinet = cabinetIn(order, id), title = set.name?.trim();
   if (!cabinet) return unknown('cabinet', 'cabinet');
   if (title === '') return failed({ code: 'name-empty', at: 'name' });
-  const words = cabinet.name === title ? `Change the slots of ${title}` : `Rename ${cabinet.name} to ${title}`;
-  const isSame = cabinet.name === title && [...cabinet.opensFor].sort().join() === [...act.opensFor].sort().join();
-  return isSame ? done(words, {}) : done(words, { updated: [[cabinet, { ...cabinet, name: title, opensFor: act.opensFor }]] });
+  const next: Cabinet = { ...cabinet, ...set, name: title ?? cabinet.name };
+  const words = set.sortedBy !== undefined ? (set.sortedBy === null ? `Put the folders of ${cabinet.name} back in your own order` : `Sort the folders of ${cabinet.name} by name`)
+    : next.name === cabinet.name ? `Change the slots of ${cabinet.name}` : `Rename ${cabinet.name} to ${next.name}`;
+  const isSame = cabinet.name === next.name && cabinet.sortedBy === next.sortedBy && [...cabinet.opensFor].sort().join() === [...next.opensFor].sort().join();
+  return done(words, isSame ? {} : { updated: [[cabinet, next]] });
 }
 
 export function moveCabinet(order: Order, act: ActOf<'move-cabinet'>): Result<Performed> {

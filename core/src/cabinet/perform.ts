@@ -8,7 +8,7 @@ import {
   type Folder, type Naming, type Order, type OrderRecord, type Placement,
 } from './order.ts';
 import { answer, join, keepApart, part, prefer, spell, tag } from './perform-answers.ts';
-import { addCabinet, changeCabinet, copyFolder, moveCabinet, removeCabinet } from './perform-cabinets.ts';
+import { addCabinet, copyFolder, moveCabinet, removeCabinet, setCabinet } from './perform-cabinets.ts';
 import { shareFavourites, showFolder, standingFor } from './perform-shown.ts';
 import { mergeFolders, moveTo, setFolder, splitFolder } from './perform-folders.ts';
 import { done, sayPlugins, unknown, type NameOfPlugin, type Performed } from './performed.ts';
@@ -30,7 +30,7 @@ export function perform(order: Order, wanted: Act, nameOf: NameOfPlugin): Result
   const act = meant(order, wanted);
   switch (act.act) {
     case 'add-cabinet': return addCabinet(order, act, nameOf);
-    case 'add-folder': return addFolder(order, act);
+    case 'add-folder': return addFolder(order, act, nameOf);
     case 'rename-folder': return renameFolder(order, act);
     case 'move-folder': return moveFolder(order, act);
     case 'remove-folder': return removeFolder(order, act);
@@ -47,7 +47,7 @@ export function perform(order: Order, wanted: Act, nameOf: NameOfPlugin): Result
     case 'keep-apart': return keepApart(order, act, nameOf);
     case 'spell': return spell(order, act);
     case 'prefer': return prefer(order, act);
-    case 'change-cabinet': return changeCabinet(order, act);
+    case 'set-cabinet': return setCabinet(order, act);
     case 'move-cabinet': return moveCabinet(order, act);
     case 'remove-cabinet': return removeCabinet(order, act);
     case 'set-folder': return setFolder(order, act);
@@ -69,7 +69,7 @@ function parentTrouble(order: Order, cabinet: string, parent: string | null): Pr
   return folder.form === 'divider' ? { code: 'holds-no-plugins', at: 'parent', name: folder.name, form: 'divider' } : null;
 }
 
-function addFolder(order: Order, act: ActOf<'add-folder'>): Result<Performed> {
+function addFolder(order: Order, act: ActOf<'add-folder'>, nameOf: NameOfPlugin): Result<Performed> {
   const title = act.name.trim();
   if (title === '') return failed({ code: 'name-empty', at: 'name' });
   if (!cabinetIn(order, act.cabinet)) return unknown('cabinet', 'cabinet');
@@ -83,7 +83,10 @@ function addFolder(order: Order, act: ActOf<'add-folder'>): Result<Performed> {
     rule: act.form === 'smart' ? act.rule : null, ...plainFolder,
   };
   const what = { folder: 'folder', smart: 'smart folder', divider: 'divider' }[act.form];
-  return done(`Make the ${what} ${title}`, { added: [folder] });
+  const plugins = act.plugins ?? [], made = applyChange(order, { added: [folder], updated: [], removed: [] });
+  if (plugins.length === 0) return done(`Make the ${what} ${title}`, { added: [folder] });
+  const filed = file(made, { act: 'file', folder: folder.id, before: null, plugins }, nameOf);
+  return filed.ok ? done(`Make the folder ${title} with ${sayPlugins(plugins.map((p) => p.plugin), nameOf)}`, { added: [folder, ...filed.value.change.added] }) : filed;
 }
 
 function renameFolder(order: Order, act: ActOf<'rename-folder'>): Result<Performed> {

@@ -28,7 +28,7 @@ export const readBelongings = (manager: EntityManager, computer: string): Promis
 export const findPreference = (manager: EntityManager, computer: string): Promise<PreferenceRow | null> => manager.getRepository(PreferenceTable).findOneBy({ computerId: computer });
 export const readSpellings = (manager: EntityManager, computer: string): Promise<SpellingRow[]> => manager.getRepository(SpellingTable).findBy({ computerId: computer });
 
-const fromCabinet = (row: CabinetRow): OrderRecord => ({ table: 'cabinet', id: asId(row.id), name: row.name, position: row.position, opensFor: row.opensFor });
+const fromCabinet = (row: CabinetRow): OrderRecord => ({ table: 'cabinet', id: asId(row.id), name: row.name, position: row.position, opensFor: row.opensFor, sortedBy: row.sortedBy });
 const fromFolder = (row: FolderRow): OrderRecord => ({
   table: 'folder', id: asId(row.id), cabinet: asId(row.cabinetId), parent: row.parentId === null ? null : asId<FolderId>(row.parentId),
   form: row.form, name: row.name, position: row.position, rule: row.rule, sortedBy: row.sortedBy, isPinned: row.isPinned, notes: row.notes, standsFor: row.standsFor === null ? null : asId<FolderId>(row.standsFor),
@@ -64,7 +64,7 @@ async function remove(manager: EntityManager, records: readonly OrderRecord[]): 
 
 async function update(manager: EntityManager, record: OrderRecord): Promise<void> {
   switch (record.table) {
-    case 'cabinet': await manager.getRepository(CabinetTable).update({ id: record.id }, { name: record.name, position: record.position, opensFor: record.opensFor }); return;
+    case 'cabinet': await manager.getRepository(CabinetTable).update({ id: record.id }, { name: record.name, position: record.position, opensFor: record.opensFor, sortedBy: record.sortedBy }); return;
     case 'folder': await manager.getRepository(FolderTable).update({ id: record.id }, toFolder(record)); return;
     case 'placement': await manager.getRepository(PlacementTable).update({ id: record.id }, toPlacement(record)); return;
     case 'naming': await manager.getRepository(NamingTable).update({ pluginId: record.id }, { nickname: record.nickname, slotLabel: record.slotLabel }); return;
@@ -88,7 +88,7 @@ const toAnswer = ({ id, kind, types, vendor, licence, tags, notes, isHidden, pic
 
 async function add(manager: EntityManager, computer: string, records: readonly OrderRecord[]): Promise<void> {
   const of = <T extends OrderRecord['table']>(table: T): Of<T>[] => records.filter((r): r is Of<T> => r.table === table);
-  await insertMany(manager, CabinetTable, of('cabinet').map((r): CabinetRow => ({ id: r.id, computerId: computer, name: r.name, position: r.position, opensFor: r.opensFor })));
+  await insertMany(manager, CabinetTable, of('cabinet').map((r): CabinetRow => ({ id: r.id, computerId: computer, name: r.name, position: r.position, opensFor: r.opensFor, sortedBy: r.sortedBy })));
   for (const level of byDepth(of('folder'))) await insertMany(manager, FolderTable, level.map(toFolder));
   await insertMany(manager, PlacementTable, of('placement').map(toPlacement));
   await insertMany(manager, NamingTable, of('naming').map((r): NamingRow => ({ pluginId: r.id, nickname: r.nickname, slotLabel: r.slotLabel })));

@@ -14,7 +14,7 @@ export interface CopyRow {
   id: string; computerId: string; pluginId: string | null; placeId: string | null; key: string; format: Format; path: string;
   status: 'ok' | 'failed'; state: CopyRowState; facts: FoundCopy; firstSeenAt: Date; lastSeenAt: Date;
 }
-export interface CabinetRow { id: string; computerId: string; name: string; position: string; opensFor: readonly CabinetSlot[] }
+export interface CabinetRow { id: string; computerId: string; name: string; position: string; opensFor: readonly CabinetSlot[]; sortedBy: 'name' | null }
 export interface FolderRow { id: string; cabinetId: string; parentId: string | null; form: FolderForm; name: string; position: string; rule: Rule | null; sortedBy: FolderSorting | null; isPinned: boolean; notes: string; standsFor: string | null }
 export interface PlacementRow { id: string; folderId: string; pluginId: string; position: string }
 export interface NamingRow { pluginId: string; nickname: string | null; slotLabel: string | null }
@@ -86,7 +86,7 @@ export const CopyTable = schema<CopyRow>('copy', {
   id, computerId: toRow('copy', 'computer', 'computer_id', 'CASCADE'), pluginId: toRow('copy', 'plugin', 'plugin_id', 'SET NULL'),
   placeId: toRow('copy', 'place', 'place_id', 'SET NULL'), key: text, format: text, path: text, status: text, state: text, facts: json, firstSeenAt: time, lastSeenAt: time,
 }, { uniques: unique('copy_key_key', 'computerId', 'key'), indices: [index('copy_plugin_idx', 'pluginId')] });
-export const CabinetTable = schema<CabinetRow>('cabinet', { id, computerId: toRow('cabinet', 'computer', 'computer_id', 'CASCADE'), name: text, position: text, opensFor: json });
+export const CabinetTable = schema<CabinetRow>('cabinet', { id, computerId: toRow('cabinet', 'computer', 'computer_id', 'CASCADE'), name: text, position: text, opensFor: json, sortedBy: maybeText });
 export const FolderTable = schema<FolderRow>('folder', {
   id, cabinetId: toRow('folder', 'cabinet', 'cabinet_id', 'CASCADE'), parentId: { ...toRow('folder', 'folder', 'parent_id', 'CASCADE'), nullable: true },
   form: text, name: text, position: text, rule: maybeJson, sortedBy: maybeText, isPinned: flag, notes: text, standsFor: { ...toRow('folder', 'folder', 'stands_for', 'CASCADE'), nullable: true },

@@ -49,14 +49,14 @@ const answerSchema = object({
 
 const acts: Record<Act['act'], Schema> = {
   'add-cabinet': object({ id: needed(), favourites: needed(), name: name(), opensFor: slots(), folders: array(newFolder).max(2_000).required() }),
-  'change-cabinet': object({ cabinet: needed(), name: name(), opensFor: slots() }),
+  'set-cabinet': object({ cabinet: needed(), set: object({ name: string().max(nameLength), opensFor: array(string().oneOf(cabinetSlots).required()).max(cabinetSlots.length), sortedBy: string().oneOf(['name']).nullable() }).noUnknown().required() }),
   'move-cabinet': object({ cabinet: needed(), before: maybe() }),
   'remove-cabinet': object({ cabinet: needed() }),
   'set-folder': object({ folder: needed(), set: object({ sortedBy: string().oneOf(folderSortings).nullable(), isPinned: boolean(), notes: string().max(answerLimits.notes) }).noUnknown().required() }),
   'merge-folders': object({ from: needed(), into: needed() }),
   'split-folder': object({ folder: needed(), parts: array(object({ id: needed(), name: name(), placements: ids() })).min(1).max(2_000).required() }),
   'move-to': object({ placements: ids(), folder: needed(), before: maybe() }),
-  'add-folder': object({ id: needed(), cabinet: needed(), parent: maybe(), form: string().oneOf(folderForms.filter((f) => f !== 'favourites')).required(), name: name(), rule: maybeRule(), before: maybe() }),
+  'add-folder': object({ id: needed(), cabinet: needed(), parent: maybe(), form: string().oneOf(folderForms.filter((f) => f !== 'favourites')).required(), name: name(), rule: maybeRule(), before: maybe(), plugins: array(object({ placement: needed(), plugin: needed() })).max(actSize) }),
   'copy-folder': object({ cabinet: needed(), parent: maybe(), folders: array(newFolder).min(1).max(2_000).required() }),
   'show-folder': object({ id: needed(), folder: needed(), cabinet: needed(), before: maybe() }),
   'share-favourites': object({ favourites: maybe(), plugins: array(object({ placement: needed(), plugin: needed() })).max(actSize).required() }),

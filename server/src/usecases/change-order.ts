@@ -34,7 +34,7 @@ export function performAct(parts: Parts, computer: string, act: Act): Promise<Re
 
 /** The plugins whose names or existence an act has to know. */
 async function pluginsOf(manager: EntityManager, computer: string, act: Act): Promise<string[]> {
-  if (act.act === 'file') return act.plugins.map((entry) => entry.plugin);
+  if (act.act === 'file' || act.act === 'add-folder') return (act.plugins ?? []).map((entry) => entry.plugin);
   if (act.act === 'name') return [act.plugin];
   if (act.act === 'file-each') return act.entries.flatMap((entry) => entry.plugins.map((one) => one.plugin));
   if (act.act === 'share-favourites') return act.plugins.map((entry) => entry.plugin);

@@ -28,7 +28,8 @@ function laidOut(folders: readonly PlannedFolder[], parent: FolderId | null, fav
   });
 }
 
-const newPlaces = (plugins: readonly string[]): NewFolder['plugins'] => plugins.map((plugin) => ({ placement: asId(crypto.randomUUID()), plugin: asId(plugin) }));
+/** Plugins with the ids of the placements they get. */
+export const newPlaces = (plugins: readonly string[]): NewFolder['plugins'] => plugins.map((plugin) => ({ placement: asId(crypto.randomUUID()), plugin: asId(plugin) }));
 
 /** A copy of a folder, with what it holds and all below it, at the end of a cabinet. */
 export const copyFolderAct = (order: Order, folder: Folder, cabinet: CabinetId): Act => ({ act: 'copy-folder', cabinet, parent: null, folders: laidOut([planOf(order, folder, true)], null, null) });

@@ -41,7 +41,7 @@ export function CabinetForm({ cabinet, onMake, onClose }: Props) {
     event.preventDefault();
     if (title.trim() === '') return;
     if (!cabinet) onMake(addCabinetAct(title, slots, folders));
-    if (!cabinet || act({ act: 'change-cabinet', cabinet: cabinet.id, name: title, opensFor: slots })) onClose();
+    if (!cabinet || act({ act: 'set-cabinet', cabinet: cabinet.id, set: { name: title, opensFor: slots } })) onClose();
   };
   return (
     <Modal show onHide={onClose} animation={false} size={cabinet ? undefined : 'lg'} scrollable aria-labelledby="cabinet-title">

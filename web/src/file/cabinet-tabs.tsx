@@ -56,6 +56,7 @@ function CabinetMenu({ cabinet, onChange, onDuplicate }: { cabinet: Cabinet; onC
         <MenuItem onClick={onDuplicate}>Duplicate</MenuItem>
         {before && <MenuItem onClick={() => { act({ act: 'move-cabinet', cabinet: cabinet.id, before: before.id }); }}>Put before {before.name}</MenuItem>}
         {behind && <MenuItem onClick={() => { act({ act: 'move-cabinet', cabinet: cabinet.id, before: cabinets[at + 2]?.id ?? null }); }}>Put behind {behind.name}</MenuItem>}
+        <MenuItem onClick={() => { act({ act: 'set-cabinet', cabinet: cabinet.id, set: { sortedBy: cabinet.sortedBy ? null : 'name' } }); }}>{cabinet.sortedBy ? 'My own order of folders' : 'Folders by name, between the dividers'}</MenuItem>
         {cabinets.length > 1 && <ShareItem cabinet={cabinet} />}
         <Dropdown.Divider />
         <MenuItem onClick={() => { act({ act: 'remove-cabinet', cabinet: asId(cabinet.id) }); }}>Remove the cabinet (its plugins stay in the catalog)</MenuItem>

@@ -1,27 +1,24 @@
 /** The chest: all folders of the cabinet in view, as drawer fronts in the user's order. */
 import { useDroppable } from '@dnd-kit/core';
 import { Plus } from 'lucide-react';
-import { Fragment, memo, useEffect, useRef, type KeyboardEvent, type RefObject } from 'react';
+import { memo, useEffect, useRef, type KeyboardEvent, type RefObject } from 'react';
 import { Button } from 'react-bootstrap';
-import type { Folder } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { chord, useKeys } from '../ui/keys.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
 import { CabinetTabs } from './cabinet-tabs.tsx';
-import { Divider, DrawerFront } from './drawer-front.tsx';
 import { FolderForm } from './folder-form.tsx';
-import { OpenDrawer } from './open-drawer.tsx';
+import { Sections } from './sections.tsx';
 import type { ChestState } from './use-chest.ts';
 
 const keys = [['Enter', 'open'], ['Alt+← Alt+→', 'reorder'], ['F2', 'rename'], ['Delete', 'remove']] as const;
 
 /** Drawn again only when something in it changed, and not with every letter typed beside it. */
-export const Chest = memo(function Chest({ open, chest }: { open: string | null; chest: ChestState }) {
+export const Chest = memo(function Chest({ chest }: { chest: ChestState }) {
   const { arrangement, cabinet } = useStudio();
   const { acts, editing, setEditing, focused } = chest;
   const box = useRef<HTMLDivElement>(null);
   const folders = cabinet ? (arrangement.below.get(cabinet.id) ?? []) : [];
-  const opened = openedPath(arrangement.folders, open);
   const focusable = folders.some((f) => f.id === focused) ? focused : (folders[0]?.id ?? null);
   const focusSoon = useFocusSoon(box);
   const closeForm = (): void => {
@@ -54,47 +51,13 @@ export const Chest = memo(function Chest({ open, chest }: { open: string | null;
       </div>
       <div ref={box} className="chest-body" onKeyDown={onKeyDown}>
         {editing?.what === 'new' && editing.parent === null && <FolderForm onDone={closeForm} />}
-        <Sections folders={folders} opened={opened} focusable={focusable} chest={chest} onDone={closeForm} />
+        <Sections folders={folders} focusable={focusable} chest={chest} onDone={closeForm} />
         <ChestEnd isNew={folders.length <= 1} />
       </div>
       <KeysHint keys={keys} />
     </section>
   );
 });
-
-interface SectionsProps {
-  readonly folders: readonly Folder[];
-  readonly opened: readonly string[];
-  readonly focusable: string | null;
-  readonly chest: ChestState;
-  readonly onDone: () => void;
-}
-
-function Sections({ folders, opened, focusable, chest, onDone }: SectionsProps) {
-  const { acts, editing } = chest;
-  const isChanging = (folder: Folder): boolean => editing?.what === 'change' && editing.folder === folder.id;
-  return (
-    <>
-      {sectionsOf(folders).map(({ divider, fronts }) => (
-        <Fragment key={divider?.id ?? 'top'}>
-          {divider && <Divider folder={divider} isFocusable={divider.id === focusable} acts={acts} />}
-          {divider && isChanging(divider) && <FolderForm folder={divider} onDone={onDone} />}
-          {fronts.length > 0 && (
-            <ul className="fronts">
-              {fronts.map((folder) => (
-                <Fragment key={folder.id}>
-                  <DrawerFront folder={folder} isOpen={folder.id === opened[0]} isFocusable={folder.id === focusable} acts={acts} />
-                  {isChanging(folder) && folder.id !== opened[0] && <li className="form-place"><FolderForm folder={folder} onDone={onDone} /></li>}
-                  {folder.id === opened[0] && <OpenDrawer folder={folder} chest={chest} openBelow={opened[1] ?? null} onToggleBelow={(id) => { acts.toggle(opened[1] === id ? '' : id); }} />}
-                </Fragment>
-              ))}
-            </ul>
-          )}
-        </Fragment>
-      ))}
-    </>
-  );
-}
 
 /** The room below the last folder, where a folder can be dropped to stand last. */
 function ChestEnd({ isNew }: { isNew: boolean }) {
@@ -118,23 +81,6 @@ function useFocusSoon(box: RefObject<HTMLElement | null>): (folder: string | nul
     wanted.current = null;
   });
   return (folder) => { wanted.current = folder; };
-}
-
-/** The row of folders cut where its dividers stand. */
-function sectionsOf(folders: readonly Folder[]): { divider: Folder | null; fronts: Folder[] }[] {
-  const sections: { divider: Folder | null; fronts: Folder[] }[] = [{ divider: null, fronts: [] }];
-  for (const folder of folders) {
-    if (folder.form === 'divider') sections.push({ divider: folder, fronts: [] });
-    else sections.at(-1)?.fronts.push(folder);
-  }
-  return sections;
-}
-
-/** The opened folder at the top and, when the open one lies below it, that one. */
-function openedPath(folders: readonly { id: string; parent: string | null }[], open: string | null): string[] {
-  const folder = folders.find((f) => f.id === open);
-  if (!folder) return [];
-  return folder.parent === null ? [folder.id] : [...openedPath(folders, folder.parent), folder.id];
 }
 
 const neighbour = (folders: readonly { id: string }[], id: string): string | null => {

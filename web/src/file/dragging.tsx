@@ -1,10 +1,11 @@
 /** Dragging: plugins onto folders, folders among themselves, plugins within a folder. Every drop says what it did, or why not. */
-import { DndContext, DragOverlay, MouseSensor, pointerWithin, TouchSensor, useSensor, useSensors, type Active, type Announcements, type DragEndEvent, type Over } from '@dnd-kit/core';
+import { DndContext, DragOverlay, MouseSensor, pointerWithin, TouchSensor, useSensor, useSensors, type Active, type Announcements, type DragEndEvent, type DragMoveEvent, type Over } from '@dnd-kit/core';
 import { isValidElement, useEffect, useState, type ReactNode } from 'react';
 import { asId } from '@clever-drawer/core';
 import { useStudio, type Studio } from '../api/studio.tsx';
 import { useNotices } from '../ui/notices.tsx';
 import { fileAct } from './acts.ts';
+import { DropPartContext, partOf, type DropPart } from './drop-part.ts';
 import type { ChestActs } from './use-chest.ts';
 
 type Dragged = { sort: 'plugins'; plugin: string; placement?: string } | { sort: 'folder'; folder: string };
@@ -33,7 +34,7 @@ interface Props {
 export function Dragging({ tray, acts, onFiled, children }: Props) {
   const studio = useStudio();
   const { say } = useNotices();
-  const [held, setHeld] = useState<{ dragged: Dragged; target: Target | null } | null>(null);
+  const [held, setHeld] = useState<{ dragged: Dragged; target: Target | null; part: DropPart } | null>(null);
   const isCopying = useCtrl(held !== null);
   const sensors = useSensors(useSensor(MouseSensor, { activationConstraint: { distance: 6 } }), useSensor(TouchSensor, { activationConstraint: { delay: 250, tolerance: 8 } }));
   const pluginsOf = (dragged: Dragged & { sort: 'plugins' }): string[] => (tray.has(dragged.plugin) && dragged.placement === undefined ? [...tray] : [dragged.plugin]);
@@ -42,7 +43,7 @@ export function Dragging({ tray, acts, onFiled, children }: Props) {
     const dragged = draggedOf(active), target = targetOf(over);
     if (!dragged) return;
     if (dragged.sort === 'folder') {
-      dropFolder(studio, acts, dragged.folder, target);
+      dropFolder(studio, acts, dragged.folder, target, held?.part ?? 'before');
       return;
     }
     if (!target || target.sort === 'end' || target.sort === 'cabinet') {
@@ -59,17 +60,23 @@ export function Dragging({ tray, acts, onFiled, children }: Props) {
     }
     if (studio.act(fileAct(target.folder, pluginsOf(dragged), target.sort === 'spot' ? target.before : null))) onFiled(target.folder);
   };
-  const textOf = (dragged: Dragged, target: Target | null): string => plainWords(sayDrop(studio, dragged, target, dragged.sort === 'plugins' ? pluginsOf(dragged) : [], isCopying));
+  const onDragMove = (event: DragMoveEvent): void => {
+    const dragged = draggedOf(event.active);
+    if (dragged?.sort !== 'folder') return;
+    const part = partOf(event, studio.arrangement.folders, dragged.folder);
+    setHeld((h) => (h && h.part !== part ? { ...h, part } : h));
+  };
+  const textOf = (dragged: Dragged, target: Target | null): string => plainWords(sayDrop(studio, dragged, target, held?.part ?? 'before', dragged.sort === 'plugins' ? pluginsOf(dragged) : [], isCopying));
   const heard = (active: Active, over: Over | null): string | undefined => { const dragged = draggedOf(active); return dragged ? textOf(dragged, targetOf(over)) : undefined; };
   const announcements: Announcements = {
     onDragStart: ({ active }) => heard(active, null), onDragOver: ({ active, over }) => heard(active, over), onDragEnd: () => undefined, onDragCancel: () => 'Let go: nothing was moved.',
   };
   return (
-    <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragStart={({ active }) => { const dragged = draggedOf(active); if (dragged) setHeld({ dragged, target: null }); }}
-      onDragOver={({ over }) => { setHeld((h) => h && { ...h, target: targetOf(over) }); }} onDragEnd={onDragEnd} onDragCancel={() => { setHeld(null); }}
+    <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragStart={({ active }) => { const dragged = draggedOf(active); if (dragged) setHeld({ dragged, target: null, part: 'before' }); }}
+      onDragOver={({ over }) => { setHeld((h) => h && { ...h, target: targetOf(over) }); }} onDragMove={onDragMove} onDragEnd={onDragEnd} onDragCancel={() => { setHeld(null); }}
       accessibility={{ restoreFocus: false, announcements, screenReaderInstructions }}>
-      {children}
-      <DragOverlay dropAnimation={null}>{held && <div className="in-the-air">{sayDrop(studio, held.dragged, held.target, held.dragged.sort === 'plugins' ? pluginsOf(held.dragged) : [], isCopying)}</div>}</DragOverlay>
+      <DropPartContext value={held?.part ?? 'before'}>{children}</DropPartContext>
+      <DragOverlay dropAnimation={null}>{held && <div className="in-the-air">{sayDrop(studio, held.dragged, held.target, held.part, held.dragged.sort === 'plugins' ? pluginsOf(held.dragged) : [], isCopying)}</div>}</DragOverlay>
     </DndContext>
   );
 }
@@ -87,17 +94,17 @@ function useCtrl(matters: boolean): boolean {
   return isDown;
 }
 
-function dropFolder(studio: Studio, acts: ChestActs, folder: string, target: Target | null): void {
-  if (target?.sort === 'front') acts.moveBefore(folder, target.folder);
+function dropFolder(studio: Studio, acts: ChestActs, folder: string, target: Target | null, part: DropPart): void {
+  if (target?.sort === 'front' && target.folder !== folder) { if (part === 'inside') acts.moveInto(folder, target.folder); else acts.moveBeside(folder, target.folder, part); }
   if (target?.sort === 'end') studio.act({ act: 'move-folder', folder: asId(folder), parent: null, before: null });
 }
 
 /** What dropping here would do. */
-function sayDrop(studio: Studio, dragged: Dragged, target: Target | null, plugins: readonly string[], isCopying: boolean): ReactNode {
+function sayDrop(studio: Studio, dragged: Dragged, target: Target | null, part: DropPart, plugins: readonly string[], isCopying: boolean): ReactNode {
   const { folders } = studio.arrangement;
   const nameOf = (id: string): string => folders.find((f) => f.id === id)?.name ?? '';
   if (dragged.sort === 'folder') {
-    if (target?.sort === 'front' && target.folder !== dragged.folder) return <>Put <b>{nameOf(dragged.folder)}</b> before <b>{nameOf(target.folder)}</b></>;
+    if (target?.sort === 'front' && target.folder !== dragged.folder) return <>Put <b>{nameOf(dragged.folder)}</b> {part} <b>{nameOf(target.folder)}</b></>;
     return target?.sort === 'end' ? <>Put <b>{nameOf(dragged.folder)}</b> last</> : <b>{nameOf(dragged.folder)}</b>;
   }
   const only = studio.pluginById.get(plugins[0] ?? '');

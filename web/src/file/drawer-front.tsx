@@ -4,6 +4,7 @@ import { Layers, Pin } from 'lucide-react';
 import type { Folder } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { FolderMenu } from './folder-menu.tsx';
+import { useDropPart } from './drop-part.ts';
 import type { ChestActs } from './use-chest.ts';
 
 interface Props {
@@ -41,7 +42,8 @@ export function DrawerFront({ folder, isOpen, isFocusable, acts }: Props) {
   const members = arrangement.members.get(folder.id) ?? [];
   const below = (arrangement.below.get(folder.id) ?? []).filter((f) => f.form !== 'divider');
   const isSmart = folder.form === 'smart';
-  const dropClass = !isOver || isDragging ? '' : over?.['sort'] === 'folder' ? 'before' : isSmart ? 'refuses' : 'takes';
+  const part = useDropPart();
+  const dropClass = !isOver || isDragging ? '' : over?.['sort'] === 'folder' ? (part === 'inside' ? 'takes' : part) : isSmart ? 'refuses' : 'takes';
   return (
     <li ref={ref} {...listeners} className={`front-place ${isDragging ? 'dragged' : ''} ${dropClass}`}>
       <button type="button" className={`front ${folder.form} ${isOpen ? 'open' : ''}`} data-folder={folder.id} aria-expanded={isOpen} tabIndex={isFocusable ? 0 : -1}

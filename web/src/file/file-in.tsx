@@ -1,23 +1,25 @@
 /** F: file plugins in a folder found by a few letters, or in a new one. */
-import { asId, type Folder } from '@clever-drawer/core';
+import { asId, type Folder, type Placement } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { Picker, type Choice } from '../ui/picker.tsx';
-import { fileAct } from './acts.ts';
+import { fileAct, newPlaces } from './acts.ts';
 
 interface Props {
   readonly plugins: readonly string[];
+  /** The placement that is moved; none files a reference. */
+  readonly moving?: Placement | undefined;
   /** Folders filed in lately, latest first. */
   readonly lately: readonly string[];
   readonly onClose: () => void;
   readonly onFiled: (folder: string) => void;
 }
 
-export function FileIn({ plugins, lately, onClose, onFiled }: Props) {
+export function FileIn({ plugins, moving, lately, onClose, onFiled }: Props) {
   const { act, arrangement, cabinet, pluginById, nameOf } = useStudio();
   const only = pluginById.get(plugins[0] ?? '');
   const what = plugins.length === 1 && only ? nameOf(only) : `${plugins.length} plugins`;
-  const file = (folder: string): void => { if (act(fileAct(folder, plugins))) onFiled(folder); };
-  const isTarget = (f: Folder): boolean => f.form === 'folder' || f.form === 'favourites';
+  const file = (folder: string): void => { if (act(moving ? { act: 'move-to', placements: [moving.id], folder: asId(folder), before: null } : fileAct(folder, plugins))) onFiled(folder); };
+  const isTarget = (f: Folder): boolean => (f.form === 'folder' || f.form === 'favourites') && (moving === undefined || (f.standsFor ?? f.id) !== moving.folder);
   const remembered = lately.map((id) => arrangement.folders.find((f) => f.id === id)).filter((f) => f !== undefined);
   const folders = [...new Set([...remembered, ...arrangement.folders])].filter(isTarget);
   const choices = folders.map((folder): Choice => {
@@ -30,12 +32,12 @@ export function FileIn({ plugins, lately, onClose, onFiled }: Props) {
     };
   });
   const offer = (typed: string): Choice | null => {
-    if (typed === '' || !cabinet || folders.some((f) => f.name.toLowerCase() === typed.toLowerCase())) return null;
+    if (moving || typed === '' || !cabinet || folders.some((f) => f.name.toLowerCase() === typed.toLowerCase())) return null;
     const id = asId<Folder['id']>(crypto.randomUUID());
     return {
       id: 'new folder', text: typed, show: <>Make the folder <span className="label">{typed}</span> and file {what} there</>,
-      take: () => { if (act({ act: 'add-folder', id, cabinet: cabinet.id, parent: null, form: 'folder', name: typed, rule: null, before: null })) file(id); },
+      take: () => { if (act({ act: 'add-folder', id, cabinet: cabinet.id, parent: null, form: 'folder', name: typed, rule: null, before: null, plugins: newPlaces(plugins) })) onFiled(id); },
     };
   };
-  return <Picker title={`File ${what} in …`} prompt="Letters of the folder's name" choices={choices} offer={offer} onClose={onClose} />;
+  return <Picker title={moving ? `Move ${what} to …` : `File ${what} in …`} prompt="Letters of the folder's name" choices={choices} offer={offer} onClose={onClose} />;
 }

@@ -1,7 +1,8 @@
 /** File: the whole catalog at the left, the drawers at the right, the tray below. */
 import { LayoutGrid, List as ListIcon } from 'lucide-react';
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
+import type { Placement } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { sayAct } from '../said/say.ts';
 import { TypesPicker } from '../said/types-picker.tsx';
@@ -27,15 +28,15 @@ export function FileScreen() {
   const tray = useTray();
   const [active, setActive] = useState<string | null>(null);
   const [view, setView] = useState<View>(() => (remembered('file-view', 'list') === 'pictures' ? 'pictures' : 'list'));
-  const [dialog, setDialog] = useState<'file' | 'name' | 'type' | 'suggest' | null>(null);
-  const [lately, setLately] = useState<readonly string[]>([]);
+  const [dialog, setDialog] = useState<Dialog>(null);
   const box = useRef<HTMLDivElement>(null), field = useRef<HTMLInputElement>(null);
   const [open, setOpen] = useOpenFolder();
-  const chest = useChest(open, setOpen);
+  const wishes = useMemo(() => ({ setOpen, choose: setActive, moveOn: (placement: Placement) => { setDialog(placement); } }), [setOpen]);
+  const chest = useChest(open, wishes), moving = typeof dialog === 'object' && dialog !== null ? dialog : undefined;
   const toFile = tray.ids.size > 0 ? [...tray.ids] : active !== null && pluginById.has(active) ? [active] : [];
   const activePlugin = active === null ? undefined : pluginById.get(active);
-  const onFiled = useCallback((folder: string) => { setLately((l) => [folder, ...l.filter((id) => id !== folder)].slice(0, 5)); }, []);
-  const closeDialog = (): void => { setDialog(null); box.current?.focus(); };
+  const { lately, onFiled } = useLately();
+  const closeDialog = (): void => { setDialog(null); if (!moving) box.current?.focus(); };
   useKeys({
     '/': () => { field.current?.focus(); field.current?.select(); },
     Escape: () => { list.setFilter(clearFilter); },
@@ -65,16 +66,31 @@ export function FileScreen() {
             ? <PluginList rows={list.rows} sorting={list.sorting} view={view} active={active} tray={tray.ids} box={box} onActive={setActive} onTray={tray.toggle} onTrayAll={tray.add} />
             : <EmptyList isCatalogEmpty={plugins.length === 0} onClear={() => { list.setFilter(clearFilter); }} />}
         </div>
-        <Chest open={open} chest={chest} />
+        <Chest chest={chest} />
         <Tray tray={tray.ids} onTakeOut={tray.toggle} onEmpty={tray.empty} onFile={() => { setDialog('file'); }} />
       </main>
       {dialog === 'file' && toFile.length > 0 && <FileIn plugins={toFile} lately={lately} onClose={closeDialog} onFiled={onFiled} />}
+      {moving && <FileIn plugins={[moving.plugin]} moving={moving} lately={lately} onClose={closeDialog} onFiled={onFiled} />}
       {dialog === 'suggest' && <Suggestions onClose={closeDialog} />}
       {dialog === 'type' && <TypesPicker title={toFile.length === 1 && activePlugin ? `What does ${activePlugin.name} do?` : `What do these ${toFile.length} do?`} onTake={(type) => { act(sayAct(toFile, { types: type === null ? [] : [type] })); }} onClose={closeDialog} />}
       {dialog === 'name' && activePlugin && <NameDialog plugin={activePlugin} onClose={closeDialog} />}
     </Dragging>
   );
 }
+
+/** What is asked in a dialog; a placement is one that is moved to another folder. */
+type Dialog = 'file' | 'name' | 'type' | 'suggest' | Placement | null;
+
+/** The folders filed in last, latest first, kept in this browser. */
+function useLately(): { lately: readonly string[]; onFiled: (folder: string) => void } {
+  const [lately, setLately] = useState<readonly string[]>(() => remembered('filed-in', '').split(' ').filter((id) => id !== ''));
+  const onFiled = useCallback((folder: string) => {
+    setLately((before) => [folder, ...before.filter((id) => id !== folder)].slice(0, latelyKept));
+  }, []);
+  useEffect(() => { remember('filed-in', lately.join(' ')); }, [lately]);
+  return { lately, onFiled };
+}
+const latelyKept = 5;
 
 /** The open folder stands in the address. */
 function useOpenFolder(): [string | null, (folder: string | null) => void] {

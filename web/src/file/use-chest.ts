@@ -1,7 +1,8 @@
 /** What can be done to the folders of the chest, by menu, key or mouse. */
 import { useMemo, useState } from 'react';
-import { asId, type Folder } from '@clever-drawer/core';
+import { asId, type Folder, type Placement } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
+import { useNotices } from '../ui/notices.tsx';
 
 export interface ChestActs {
   readonly focus: (folder: string) => void;
@@ -10,11 +11,16 @@ export interface ChestActs {
   readonly addBelow: (folder: string) => void;
   /** By so many places along its row. */
   readonly shift: (folder: string, by: -1 | 1) => void;
-  readonly moveBefore: (folder: string, before: string) => void;
+  /** Beside another: before it, or behind. */
+  readonly moveBeside: (folder: string, other: string, side: 'before' | 'behind') => void;
   readonly moveInto: (folder: string, parent: string) => void;
   readonly moveOut: (folder: Folder) => void;
   readonly remove: (folder: string) => void;
   readonly neighbourAbove: (folder: Folder) => Folder | undefined;
+  /** Makes a plugin the one that keys act on. */
+  readonly choose: (plugin: string) => void;
+  /** Asks for the folder that a placement is to be moved to. */
+  readonly moveOn: (placement: Placement) => void;
 }
 
 /** What the chest is about to make or change, in place of a front. */
@@ -22,34 +28,48 @@ export type Editing = { readonly what: 'new'; readonly parent: string | null } |
 
 export interface ChestState {
   readonly focused: string | null;
+  /** The open folder with all it stands in, outermost first. */
+  readonly path: readonly string[];
   readonly editing: Editing;
   readonly setEditing: (editing: Editing) => void;
   readonly acts: ChestActs;
 }
 
-export function useChest(open: string | null, setOpen: (folder: string | null) => void): ChestState {
-  const { act, arrangement } = useStudio();
+interface Wishes extends Pick<ChestActs, 'choose' | 'moveOn'> { readonly setOpen: (folder: string | null) => void }
+
+export function useChest(open: string | null, { setOpen, choose, moveOn }: Wishes): ChestState {
+  const { act, arrangement, cabinets } = useStudio();
+  const { say } = useNotices();
   const [focused, setFocused] = useState<string | null>(null);
   const [editing, setEditing] = useState<Editing>(null);
+  const path = useMemo(() => openedPath(arrangement.folders, open), [arrangement.folders, open]);
   const acts = useMemo<ChestActs>(() => {
     const folderOf = (id: string): Folder | undefined => arrangement.folders.find((f) => f.id === id);
+    const isByName = (folder: Folder): boolean => {
+      const cabinet = cabinets.find((one) => one.id === folder.cabinet);
+      if (cabinet?.sortedBy) say(`The folders of ${cabinet.name} are sorted by name. Choose “My own order of folders” in the cabinet's menu to move them.`, 'trouble');
+      return cabinet?.sortedBy === 'name';
+    };
     const rowOf = (folder: Folder): readonly Folder[] => arrangement.below.get(folder.parent ?? folder.cabinet) ?? [];
     return {
       focus: setFocused,
-      toggle: (folder) => { setOpen(open === folder ? null : folder); },
+      toggle: (folder) => { setOpen(path.includes(folder) ? (folderOf(folder)?.parent ?? null) : folder); },
       rename: (folder) => { setEditing({ what: 'change', folder }); },
       addBelow: (folder) => { setOpen(folder); setEditing({ what: 'new', parent: folder }); },
       shift: (id, by) => {
         const folder = folderOf(id);
         if (!folder) return;
         const row = rowOf(folder), at = row.indexOf(folder);
+        if (isByName(folder)) return;
         const before = by < 0 ? row[at - 1] : (row[at + 2] ?? null);
         if (before === undefined || (by > 0 && at === row.length - 1)) return;
         act({ act: 'move-folder', folder: folder.id, parent: folder.parent, before: before?.id ?? null });
       },
-      moveBefore: (id, beforeId) => {
-        const before = folderOf(beforeId);
-        if (before && id !== beforeId) act({ act: 'move-folder', folder: asId(id), parent: before.parent, before: before.id });
+      moveBeside: (id, otherId, side) => {
+        const folder = folderOf(id), other = folderOf(otherId);
+        if (!folder || !other || id === otherId || (folder.parent === other.parent && isByName(folder))) return;
+        const row = rowOf(other).filter((f) => f.id !== id), before = side === 'before' ? other : row[row.indexOf(other) + 1];
+        act({ act: 'move-folder', folder: folder.id, parent: other.parent, before: before?.id ?? null });
       },
       moveInto: (id, parent) => { if (act({ act: 'move-folder', folder: asId(id), parent: asId(parent), before: null })) setOpen(parent); },
       moveOut: (folder) => {
@@ -58,12 +78,20 @@ export function useChest(open: string | null, setOpen: (folder: string | null) =
         const row = rowOf(parent);
         act({ act: 'move-folder', folder: folder.id, parent: parent.parent, before: row[row.indexOf(parent) + 1]?.id ?? null });
       },
-      remove: (id) => { if (act({ act: 'remove-folder', folder: asId(id) }) && open === id) setOpen(null); },
+      remove: (id) => { const parent = folderOf(id)?.parent ?? null; if (act({ act: 'remove-folder', folder: asId(id) }) && path.includes(id)) setOpen(parent); },
       neighbourAbove: (folder) => {
         const row = rowOf(folder);
         return row.slice(0, row.indexOf(folder)).reverse().find((f) => f.form === 'folder');
       },
+      choose,
+      moveOn,
     };
-  }, [act, arrangement, open, setOpen]);
-  return useMemo(() => ({ focused, editing, setEditing, acts }), [focused, editing, acts]);
+  }, [act, arrangement, cabinets, say, path, setOpen, choose, moveOn]);
+  return useMemo(() => ({ focused, path, editing, setEditing, acts }), [focused, path, editing, acts]);
+}
+
+function openedPath(folders: readonly Folder[], open: string | null): string[] {
+  const folder = folders.find((f) => f.id === open);
+  if (!folder) return [];
+  return folder.parent === null ? [folder.id] : [...openedPath(folders, folder.parent), folder.id];
 }

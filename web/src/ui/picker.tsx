@@ -1,6 +1,6 @@
 /** A dialog with one field and a list that narrows while one types: arrows move, Enter takes. */
 import { Command } from 'cmdk';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Modal } from 'react-bootstrap';
 
 export interface Choice {
@@ -26,6 +26,9 @@ const shown = 60;
 
 export function Picker({ title, prompt, choices, offer, onClose }: Props) {
   const [typed, setTyped] = useState('');
+  const field = useRef<HTMLInputElement>(null);
+  // A menu that opened this dialog takes the focus back when it closes; the field gets it afterwards.
+  useEffect(() => { const frame = requestAnimationFrame(() => { field.current?.focus(); }); return () => { cancelAnimationFrame(frame); }; }, []);
   const found = rank(choices, typed).slice(0, shown);
   const extra = offer?.(typed.trim()) ?? null;
   const take = (choice: Choice): void => {
@@ -36,7 +39,7 @@ export function Picker({ title, prompt, choices, offer, onClose }: Props) {
     <Modal show onHide={onClose} aria-label={title} animation={false} className="picker">
       <Command label={title} shouldFilter={false} loop>
         <div className="picker-head hand">{title}</div>
-        <Command.Input value={typed} onValueChange={setTyped} placeholder={prompt} autoFocus className="form-control" />
+        <Command.Input ref={field} value={typed} onValueChange={setTyped} placeholder={prompt} autoFocus className="form-control" />
         <Command.List>
           {found.length === 0 && !extra && <Command.Empty>Nothing is called that.</Command.Empty>}
           {found.map((choice) => <Command.Item key={choice.id} value={choice.id} onSelect={() => { take(choice); }}>{choice.show}</Command.Item>)}
