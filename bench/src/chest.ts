@@ -16,7 +16,7 @@ const plugins = 20_000, folders = 200, each = 25, filed = 500, rounds = 5;
 const fresh = { Connection: 'close' };
 
 /** Makes the cabinet in one act and removes the one that was there. Gives the computer and all plugins. */
-async function fillChest(address: string): Promise<{ computer: string; ids: string[] }> {
+export async function fillChest(address: string): Promise<{ computer: string; ids: string[] }> {
   const read = async <T>(path: string): Promise<T> => (await (await fetch(`${address}/api/${path}`, { headers: fresh })).json()) as T;
   const computer = (await read<ComputerView[]>('computers'))[0]?.id ?? '', at = `computers/${computer}`;
   const act = async (body: Act): Promise<void> => {

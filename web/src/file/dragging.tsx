@@ -24,6 +24,9 @@ function plainWords(node: ReactNode): string {
   return isValidElement<{ children?: ReactNode }>(node) ? plainWords(node.props.children) : '';
 }
 
+/** A drag begins after some pixels, or after resting some milliseconds. The same objects all along: other ones would draw everything that can be dragged again. */
+const mouse = { activationConstraint: { distance: 6 } }, touch = { activationConstraint: { delay: 250, tolerance: 8 } };
+
 interface Props {
   readonly tray: ReadonlySet<string>;
   readonly acts: ChestActs;
@@ -36,7 +39,7 @@ export function Dragging({ tray, acts, onFiled, children }: Props) {
   const { say } = useNotices();
   const [held, setHeld] = useState<{ dragged: Dragged; target: Target | null; part: DropPart } | null>(null);
   const isCopying = useCtrl(held !== null);
-  const sensors = useSensors(useSensor(MouseSensor, { activationConstraint: { distance: 6 } }), useSensor(TouchSensor, { activationConstraint: { delay: 250, tolerance: 8 } }));
+  const sensors = useSensors(useSensor(MouseSensor, mouse), useSensor(TouchSensor, touch));
   const pluginsOf = (dragged: Dragged & { sort: 'plugins' }): string[] => (tray.has(dragged.plugin) && dragged.placement === undefined ? [...tray] : [dragged.plugin]);
   const onDragEnd = ({ active, over }: DragEndEvent): void => {
     setHeld(null);

@@ -1,6 +1,7 @@
 /** A drawer front: framed label, count, up to three subfolders, and a pull. It opens, is dragged and takes drops. */
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { Layers, Pin } from 'lucide-react';
+import { memo } from 'react';
 import type { Folder } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { FolderMenu } from './folder-menu.tsx';
@@ -36,28 +37,35 @@ export function Divider({ folder, isFocusable, acts }: Omit<Props, 'isOpen'>) {
   );
 }
 
+/** Drawn again with every step of a drag, so it is only the frame; what stands on it is drawn when that changes. */
 export function DrawerFront({ folder, isOpen, isFocusable, acts }: Props) {
-  const { arrangement } = useStudio();
   const { ref, listeners, isDragging, isOver, over } = useFront(folder);
-  const members = arrangement.members.get(folder.id) ?? [];
-  const below = (arrangement.below.get(folder.id) ?? []).filter((f) => f.form !== 'divider');
-  const isSmart = folder.form === 'smart';
   const part = useDropPart();
-  const dropClass = !isOver || isDragging ? '' : over?.['sort'] === 'folder' ? (part === 'inside' ? 'takes' : part) : isSmart ? 'refuses' : 'takes';
+  const dropClass = !isOver || isDragging ? '' : over?.['sort'] === 'folder' ? (part === 'inside' ? 'takes' : part) : folder.form === 'smart' ? 'refuses' : 'takes';
   return (
     <li ref={ref} {...listeners} className={`front-place ${isDragging ? 'dragged' : ''} ${dropClass}`}>
-      <button type="button" className={`front ${folder.form} ${isOpen ? 'open' : ''}`} data-folder={folder.id} aria-expanded={isOpen} tabIndex={isFocusable ? 0 : -1}
-        aria-label={`${folder.name}, ${folder.form === 'favourites' ? 'favourites' : isSmart ? 'smart folder' : 'folder'}, ${members.length} plugins`}
-        onFocus={() => { acts.focus(folder.id); }} onClick={() => { acts.toggle(folder.id); }}>
-        {folder.form === 'favourites' && <span className="ribbon-mark" aria-hidden />}
-        <span className={`label ${isSmart ? 'smart' : ''}`}>{folder.name}</span>
-        <span className="front-count">{isSmart && <span className="holes" aria-hidden><i /><i /><i /></span>} {members.length}{folder.standsFor && <Layers size={12} aria-label="shown from another cabinet" />}{folder.isPinned && <Pin size={12} aria-label="pinned" />}</span>
-        {below.length > 0 && (
-          <span className="front-below">{below.slice(0, below.length > 3 ? 2 : 3).map((f) => <span key={f.id} className="hand">{f.name} {(arrangement.members.get(f.id) ?? []).length}</span>)}{below.length > 3 && <span>and {below.length - 2} more</span>}</span>
-        )}
-        <span className="pull" aria-hidden />
-      </button>
+      <Face folder={folder} isOpen={isOpen} isFocusable={isFocusable} acts={acts} />
       <FolderMenu folder={folder} acts={acts} />
     </li>
   );
 }
+
+const Face = memo(function Face({ folder, isOpen, isFocusable, acts }: Props) {
+  const { arrangement } = useStudio();
+  const members = arrangement.members.get(folder.id) ?? [];
+  const below = (arrangement.below.get(folder.id) ?? []).filter((f) => f.form !== 'divider');
+  const isSmart = folder.form === 'smart';
+  return (
+    <button type="button" className={`front ${folder.form} ${isOpen ? 'open' : ''}`} data-folder={folder.id} aria-expanded={isOpen} tabIndex={isFocusable ? 0 : -1}
+      aria-label={`${folder.name}, ${folder.form === 'favourites' ? 'favourites' : isSmart ? 'smart folder' : 'folder'}, ${members.length} plugins`}
+      onFocus={() => { acts.focus(folder.id); }} onClick={() => { acts.toggle(folder.id); }}>
+      {folder.form === 'favourites' && <span className="ribbon-mark" aria-hidden />}
+      <span className={`label ${isSmart ? 'smart' : ''}`}>{folder.name}</span>
+      <span className="front-count">{isSmart && <span className="holes" aria-hidden><i /><i /><i /></span>} {members.length}{folder.standsFor && <Layers size={12} aria-label="shown from another cabinet" />}{folder.isPinned && <Pin size={12} aria-label="pinned" />}</span>
+      {below.length > 0 && (
+        <span className="front-below">{below.slice(0, below.length > 3 ? 2 : 3).map((f) => <span key={f.id} className="hand">{f.name} {(arrangement.members.get(f.id) ?? []).length}</span>)}{below.length > 3 && <span>and {below.length - 2} more</span>}</span>
+      )}
+      <span className="pull" aria-hidden />
+    </button>
+  );
+});

@@ -1,5 +1,5 @@
 /** The further facts of the sentence: those that are set, each pressed away again, and a menu of the others. */
-import { Fragment } from 'react';
+import { Fragment, useMemo } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { allTags, facetValues, facets, type Facet, type Filter } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
@@ -14,10 +14,10 @@ const texts: Readonly<Record<string, string>> = {
 
 export function FacetWords({ filter, setFilter }: { filter: Filter; setFilter: (change: Partial<Filter>) => void }) {
   const { answers, arrangement } = useStudio();
-  const tags = allTags(answers.values());
-  const folders = arrangement.folders.filter((folder) => folder.form !== 'divider');
-  const valuesOf = (facet: Facet): readonly string[] => (facet === 'tag' ? tags : facet === 'folder' ? folders.map((folder) => folder.id) : facetValues[facet]);
-  const textOf = (facet: Facet, value: string): string => (facet === 'tag' ? `tagged ${value}` : facet === 'folder' ? `in ${folders.find((folder) => folder.id === value)?.name ?? 'a folder that is gone'}` : (texts[`${facet} ${value}`] ?? `${facet} ${value}`));
+  const tags = useMemo(() => allTags(answers.values()), [answers]);
+  const folders = useMemo(() => new Map(arrangement.folders.filter((folder) => folder.form !== 'divider').map((folder) => [folder.id as string, folder.name])), [arrangement.folders]);
+  const valuesOf = (facet: Facet): readonly string[] => (facet === 'tag' ? tags : facet === 'folder' ? [...folders.keys()] : facetValues[facet]);
+  const textOf = (facet: Facet, value: string): string => (facet === 'tag' ? `tagged ${value}` : facet === 'folder' ? `in ${folders.get(value) ?? 'a folder that is gone'}` : (texts[`${facet} ${value}`] ?? `${facet} ${value}`));
   const set = (facet: Facet, value: string | null): void => {
     const rest = Object.fromEntries(Object.entries(filter.facets).filter(([name]) => name !== facet));
     setFilter({ facets: value === null ? rest : { ...rest, [facet]: value } });

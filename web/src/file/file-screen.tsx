@@ -7,6 +7,7 @@ import { useStudio } from '../api/studio.tsx';
 import { sayAct } from '../said/say.ts';
 import { TypesPicker } from '../said/types-picker.tsx';
 import { isTyping, remember, remembered, useKeys } from '../ui/keys.ts';
+import { useLatest } from '../ui/use-latest.ts';
 import { favouriteAct } from './acts.ts';
 import { Chest } from './chest.tsx';
 import { Dragging } from './dragging.tsx';
@@ -95,14 +96,15 @@ const latelyKept = 5;
 /** The open folder stands in the address. */
 function useOpenFolder(): [string | null, (folder: string | null) => void] {
   const [params, setParams] = useSearchParams();
-  const setOpen = useCallback((folder: string | null) => {
+  // The router's function is another one after every step of the address; the chest need not be drawn again for that.
+  const setOpen = useLatest((folder: string | null) => {
     setParams((before) => {
       const next = new URLSearchParams(before);
       if (folder) next.set('open', folder);
       else next.delete('open');
       return next;
     }, { replace: true });
-  }, [setParams]);
+  });
   return [params.get('open'), setOpen];
 }
 

@@ -1,6 +1,6 @@
 /** What can be done to a folder or divider, in the menu at its corner. */
 import { MoreHorizontal } from 'lucide-react';
-import { useState } from 'react';
+import { memo, useRef, useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { asId, folderIn, folderSortings, grouped, groupOf, typeName, type Cabinet, type Folder, type FolderSorting, type Plugin } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
@@ -13,37 +13,52 @@ export const sortingNames: Record<FolderSorting, string> = { name: 'name', type:
 
 type Asking = 'merge' | 'copy' | 'show';
 
-export function FolderMenu({ folder, acts }: { folder: Folder; acts: ChestActs }) {
-  const { act, arrangement } = useStudio();
+/** The dots at a corner; the menu itself is made when it opens, since a chest may hold hundreds of folders. */
+export const FolderMenu = memo(function FolderMenu({ folder, acts }: { folder: Folder; acts: ChestActs }) {
+  const [isOpen, setOpen] = useState(false);
   const [asking, setAsking] = useState<Asking | null>(null);
+  const dots = useRef<HTMLButtonElement>(null);
   if (folder.form === 'favourites') return null;
-  const item = (text: string, does: () => void, key?: string) => <MenuItem onClick={does} className="option"><span>{text}</span>{key && <kbd>{key}</kbd>}</MenuItem>;
-  const into = acts.neighbourAbove(folder), holds = folder.form === 'folder' && (arrangement.members.get(folder.id)?.length ?? 0) > 0;
+  const close = (): void => { setOpen(false); requestAnimationFrame(() => { if (document.activeElement === document.body) dots.current?.focus(); }); };
   return (
     <>
-      <Dropdown className="front-menu" onPointerDown={(event) => { event.stopPropagation(); }}>
-        <Dropdown.Toggle as="button" type="button" className="menu-dots" tabIndex={-1} aria-label={`Acts on ${folder.name}`}><MoreHorizontal size={15} aria-hidden /></Dropdown.Toggle>
-        <Dropdown.Menu align="end" className="folder-menu">
-          {item(folder.form === 'smart' ? 'Change name or rule' : 'Rename', () => { acts.rename(folder.id); }, 'F2')}
-          {folder.form !== 'divider' && item('New subfolder', () => { acts.addBelow(folder.id); })}
-          {folder.form !== 'divider' && item(folder.isPinned ? 'Unpin' : 'Pin to the front', () => { act({ act: 'set-folder', folder: folder.id, set: { isPinned: !folder.isPinned } }); })}
-          {folder.form !== 'divider' && <SortItems folder={folder} />}
-          <Dropdown.Divider />
-          {item('Put before its neighbour', () => { acts.shift(folder.id, -1); }, 'Alt+←')}
-          {item('Put behind its neighbour', () => { acts.shift(folder.id, 1); }, 'Alt+→')}
-          {into && folder.form !== 'divider' && item(`Put inside ${into.name}`, () => { acts.moveInto(folder.id, into.id); })}
-          {folder.parent !== null && item('Put beside its parent', () => { acts.moveOut(folder); })}
-          {holds && <SplitItems folder={folder} />}
-          {folder.form === 'folder' && folder.standsFor === null && item('Put all of it into …', () => { setAsking('merge'); })}
-          {folder.form !== 'divider' && item('Copy into a cabinet …', () => { setAsking('copy'); })}
-          {folder.form !== 'divider' && item('Show in another cabinet too …', () => { setAsking('show'); })}
-          <Dropdown.Divider />
-          {item(folder.form === 'divider' ? 'Remove the divider' : folder.standsFor ? 'No longer show it here (the folder stays in its cabinet)' : 'Remove the folder (its plugins stay in the catalog)', () => { acts.remove(folder.id); }, 'Del')}
-        </Dropdown.Menu>
-      </Dropdown>
+      <span className="front-menu" onPointerDown={(event) => { event.stopPropagation(); }}>
+        {isOpen ? <Items folder={folder} acts={acts} onAsk={setAsking} onClose={close} />
+          : <button ref={dots} type="button" className="menu-dots" tabIndex={-1} aria-haspopup="true" aria-expanded={false} aria-label={`Acts on ${folder.name}`} onClick={() => { setOpen(true); }}><MoreHorizontal size={15} aria-hidden /></button>}
+      </span>
       {asking === 'merge' && <MergeInto folder={folder} onClose={() => { setAsking(null); }} />}
       {(asking === 'copy' || asking === 'show') && <IntoCabinet folder={folder} asking={asking} onClose={() => { setAsking(null); }} />}
     </>
+  );
+});
+
+interface ItemsProps { readonly folder: Folder; readonly acts: ChestActs; readonly onAsk: (asking: Asking) => void; readonly onClose: () => void }
+
+function Items({ folder, acts, onAsk, onClose }: ItemsProps) {
+  const { act, arrangement } = useStudio();
+  const item = (text: string, does: () => void, key?: string) => <MenuItem onClick={does} className="option"><span>{text}</span>{key && <kbd>{key}</kbd>}</MenuItem>;
+  const into = acts.neighbourAbove(folder), holds = folder.form === 'folder' && (arrangement.members.get(folder.id)?.length ?? 0) > 0;
+  return (
+    <Dropdown show onToggle={(isStill) => { if (!isStill) onClose(); }}>
+      <Dropdown.Toggle as="button" type="button" className="menu-dots" aria-label={`Acts on ${folder.name}`}><MoreHorizontal size={15} aria-hidden /></Dropdown.Toggle>
+      <Dropdown.Menu align="end" className="folder-menu">
+        {item(folder.form === 'smart' ? 'Change name or rule' : 'Rename', () => { acts.rename(folder.id); }, 'F2')}
+        {folder.form !== 'divider' && item('New subfolder', () => { acts.addBelow(folder.id); })}
+        {folder.form !== 'divider' && item(folder.isPinned ? 'Unpin' : 'Pin to the front', () => { act({ act: 'set-folder', folder: folder.id, set: { isPinned: !folder.isPinned } }); })}
+        {folder.form !== 'divider' && <SortItems folder={folder} />}
+        <Dropdown.Divider />
+        {item('Put before its neighbour', () => { acts.shift(folder.id, -1); }, 'Alt+←')}
+        {item('Put behind its neighbour', () => { acts.shift(folder.id, 1); }, 'Alt+→')}
+        {into && folder.form !== 'divider' && item(`Put inside ${into.name}`, () => { acts.moveInto(folder.id, into.id); })}
+        {folder.parent !== null && item('Put beside its parent', () => { acts.moveOut(folder); })}
+        {holds && <SplitItems folder={folder} />}
+        {folder.form === 'folder' && folder.standsFor === null && item('Put all of it into …', () => { onAsk('merge'); })}
+        {folder.form !== 'divider' && item('Copy into a cabinet …', () => { onAsk('copy'); })}
+        {folder.form !== 'divider' && item('Show in another cabinet too …', () => { onAsk('show'); })}
+        <Dropdown.Divider />
+        {item(folder.form === 'divider' ? 'Remove the divider' : folder.standsFor ? 'No longer show it here (the folder stays in its cabinet)' : 'Remove the folder (its plugins stay in the catalog)', () => { acts.remove(folder.id); }, 'Del')}
+      </Dropdown.Menu>
+    </Dropdown>
   );
 }
 

@@ -1,10 +1,11 @@
 /** The list of plugins, drawn only where it is in view: rows, or cards with pictures. One of them is the active one. */
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import { useCallback, useEffect, useMemo, useRef, useState, type CSSProperties, type KeyboardEvent, type RefObject } from 'react';
+import { useCallback, useEffect, useMemo, useState, type CSSProperties, type KeyboardEvent, type RefObject } from 'react';
 import { headingOf, linesOf, type ListLine, type Row, type Sorting } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { chord } from '../ui/keys.ts';
+import { useLatest } from '../ui/use-latest.ts';
 import { ago, PluginCard, PluginRow, type RowProps } from './plugin-row.tsx';
 
 export type View = 'list' | 'pictures';
@@ -28,11 +29,13 @@ const cardHeight = 158, cardWidth = 156, headingHeight = 30;
 export function PluginList({ rows: matching, sorting, view, active, tray, box, onActive, onTray, onTrayAll }: Props) {
   const columns = useColumns(box, view);
   const { drawn, rows, heading, fold, lineAt } = useLines(matching, sorting, columns);
+  // Another function for other lines: heights are worked out anew with them, and not for the same lines again.
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- the lines and the view are what the function stands for
+  const getItemKey = useCallback((at: number) => at, [drawn, view]);
   const lines = useVirtualizer({
-    count: drawn.length, getScrollElement: () => box.current, estimateSize: (at) => (drawn[at] && 'heading' in drawn[at] ? headingHeight : view === 'list' ? rowHeight : cardHeight), overscan: 6,
+    count: drawn.length, getScrollElement: () => box.current, estimateSize: (at) => (drawn[at] && 'heading' in drawn[at] ? headingHeight : view === 'list' ? rowHeight : cardHeight), overscan: 6, getItemKey,
   });
-  useEffect(() => { lines.measure(); }, [lines, view, drawn]);
-  const at = rows.findIndex((row) => row.plugin.id === active);
+  const rowOfActive = (): number => rows.findIndex((row) => row.plugin.id === active);
   const go = (to: number): void => {
     const index = Math.max(0, Math.min(rows.length - 1, to)), row = rows[index];
     if (!row) return;
@@ -42,7 +45,7 @@ export function PluginList({ rows: matching, sorting, view, active, tray, box, o
   const onKeyDown = (event: KeyboardEvent): void => {
     const page = Math.max(1, Math.floor((box.current?.clientHeight ?? 400) / (view === 'list' ? rowHeight : cardHeight)) - 1) * columns;
     const steps: Record<string, number> = { ArrowDown: columns, ArrowUp: -columns, PageDown: page, PageUp: -page, Home: -rows.length, End: rows.length, ...(view === 'pictures' ? { ArrowRight: 1, ArrowLeft: -1 } : {}) };
-    const pressed = chord(event), isRun = pressed.startsWith('Shift+'), step = steps[isRun ? pressed.slice(6) : pressed];
+    const pressed = chord(event), isRun = pressed.startsWith('Shift+'), at = rowOfActive(), step = steps[isRun ? pressed.slice(6) : pressed];
     if (pressed === 'Ctrl+A') { event.preventDefault(); onTrayAll(matching.map((row) => row.plugin.id)); }
     if ((pressed === 'Alt+ArrowLeft' || pressed === 'Alt+ArrowRight') && heading) { event.preventDefault(); if (pressed === 'Alt+ArrowRight') fold(null); else if (rows[at]) fold(heading(rows[at])); }
     if (step === undefined) return;
@@ -52,7 +55,7 @@ export function PluginList({ rows: matching, sorting, view, active, tray, box, o
     go(to);
   };
   const press = (id: string, isRun: boolean, isOneMore: boolean): void => {
-    if (isRun) onTrayAll(between(rows, at, rows.findIndex((row) => row.plugin.id === id)));
+    if (isRun) onTrayAll(between(rows, rowOfActive(), rows.findIndex((row) => row.plugin.id === id)));
     else if (isOneMore) onTray(id);
     onActive(id);
   };
@@ -63,7 +66,7 @@ export function PluginList({ rows: matching, sorting, view, active, tray, box, o
       onKeyDown={onKeyDown} onFocus={(event) => { if (event.target === event.currentTarget && active === null && first && event.currentTarget.matches(':focus-visible')) onActive(first.plugin.id); }}>
       <div role="presentation" style={{ height: lines.getTotalSize(), position: 'relative' }}>
         {lines.getVirtualItems().map((line) => (
-          <div key={line.key} role="presentation" className="line" style={{ transform: `translateY(${line.start}px)`, height: line.size, '--columns': columns } as CSSProperties}>
+          <div key={line.key} role="presentation" className="line" style={{ top: line.start, height: line.size, '--columns': columns } as CSSProperties}>
             <DrawnLine line={drawn[line.index]} view={view} propsOf={propsOf} onFold={fold} />
           </div>
         ))}
@@ -91,13 +94,6 @@ function DrawnLine({ line, view, propsOf, onFold }: DrawnProps) {
   if (!line) return null;
   if ('heading' in line) return <div className="list-heading" aria-hidden onClick={() => { onFold(line.heading); }} title="Press to fold (Alt+←), unfold all with Alt+→">{line.isFolded ? <ChevronRight size={14} /> : <ChevronDown size={14} />} <span className="hand">{line.heading}</span> <span className="text-soft">{line.count}</span></div>;
   return line.rows.map((row) => (view === 'list' ? <PluginRow key={row.plugin.id} {...propsOf(row)} /> : <PluginCard key={row.plugin.id} {...propsOf(row)} />));
-}
-
-/** The same function all along, which calls the latest one: rows that did not change are not drawn again. */
-function useLatest<A extends unknown[]>(act: (...args: A) => void): (...args: A) => void {
-  const latest = useRef(act);
-  useEffect(() => { latest.current = act; });
-  return useCallback((...args: A) => { latest.current(...args); }, []);
 }
 
 /** The plugins from one row to another, both included; from the first when there is none active. */

@@ -43,7 +43,7 @@ export const PluginRow = memo(function PluginRow(props: RowProps) {
         <span className="vendor">{plugin.vendor ?? 'no vendor named'}</span>
       </span>
       <span className="types">{plugin.types.length > 0 ? plugin.types.slice(0, 2).map((t) => <span key={t} className="chip">{typeName(t)}</span>) : <span className="text-faint">no type</span>}</span>
-      <span className="formats">{isPresent(plugin) ? formatsOf(plugin).map((f) => <span key={f} className={`chip format ${f.endsWith(' 32') ? 'old' : ''}`}>{f}</span>) : <span className="chip gone">{plugin.copies.some((c) => c.state === 'away') ? 'out of reach' : 'gone'}</span>}</span>
+      <span className="formats">{isPresent(plugin) ? <Formats formats={formatsOf(plugin)} /> : <span className="chip gone">{plugin.copies.some((c) => c.state === 'away') ? 'out of reach' : 'gone'}</span>}</span>
       <span className="in-folders">{props.folders.length > 0 ? props.folders.slice(0, 3).map((f) => <span key={f.id} className="hand">{f.name}</span>) : <span className="text-faint">in no folder</span>}{props.folders.length > 3 && <span className="text-soft">+{props.folders.length - 3}</span>}</span>
       <span className="ago">{props.ago}</span>
     </Option>
@@ -61,6 +61,14 @@ export const PluginCard = memo(function PluginCard(props: RowProps) {
     </Option>
   );
 });
+
+/** So many letters of formats stand side by side; the rest is counted, and told on hovering. */
+const formatLetters = 8;
+
+function Formats({ formats }: { formats: readonly string[] }) {
+  const shown = formats.filter((_, at) => at === 0 || formats.slice(0, at + 1).join('').length <= formatLetters);
+  return <>{shown.map((f) => <span key={f} className={`chip format ${f.endsWith(' 32') ? 'old' : ''}`}>{f}</span>)}{shown.length < formats.length && <span className="text-soft" title={formats.join(', ')}>+{formats.length - shown.length}</span>}</>;
+}
 
 /** Formats of the copies that are there, each once; those of 32 bits say so. */
 const formatsOf = (plugin: Plugin): string[] => [...new Set(plugin.copies.filter((c) => c.state === 'present').map((c) => (c.is32Bit ? `${c.format} 32` : c.format)))];

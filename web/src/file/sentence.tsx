@@ -15,6 +15,7 @@ export function Sentence({ list, field }: { list: List; field: RefObject<HTMLInp
   const { filter, setFilter, rows, total } = list;
   const types = useMemo(() => typeOptions(plugins), [plugins]);
   const vendors = useMemo(() => vendorOptions(plugins), [plugins]);
+  const formatsHere = useMemo(() => formats.filter((f) => plugins.some((p) => p.copies.some((c) => c.format === f))).map((f) => ({ value: f, text: f })), [plugins]);
   return (
     <search className="sentence" aria-label="Narrow the list">
       <p className="sentence-words">
@@ -26,7 +27,7 @@ export function Sentence({ list, field }: { list: List; field: RefObject<HTMLInp
         from{' '}
         <Word name="Vendor" value={filter.vendor} text={filter.vendor ?? 'any vendor'} any="any vendor" options={vendors} onPick={(vendor) => { setFilter({ vendor }); }} />{' '}
         in{' '}
-        <Word name="Format" value={filter.format} text={filter.format ?? 'any format'} any="any format" options={formats.filter((f) => plugins.some((p) => p.copies.some((c) => c.format === f))).map((f) => ({ value: f, text: f }))}
+        <Word name="Format" value={filter.format} text={filter.format ?? 'any format'} any="any format" options={formatsHere}
           onPick={(format) => { setFilter({ format: formats.find((f) => f === format) ?? null }); }} />
         ,{' '}
         <button type="button" className={`word ${filter.unfiled ? 'set' : ''}`} aria-pressed={filter.unfiled} onClick={() => { setFilter({ unfiled: !filter.unfiled }); }}>{filter.unfiled ? 'in no folder' : 'filed or not'}</button><FacetWords filter={filter} setFilter={setFilter} />.
