@@ -23,7 +23,6 @@ test('opened folders, forms, pictures, dialogs and menus are clean for axe', asy
   test.slow();
   await page.goto(`${demo.address}/file`);
   await page.getByRole('button', { name: /^Echo, smart/ }).click();
-  await page.getByRole('button', { name: 'Change the rule' }).click();
   await expectNoAxeFindings(page);
   await page.getByTitle('Pictures').click();
   await expectNoAxeFindings(page);

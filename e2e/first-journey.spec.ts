@@ -56,8 +56,8 @@ test('start empty, scan lv2-examples, file by drag and by key, make a keyword fo
   await dragTo(page, row(page, 'Simple Amplifier'), front(page, 'Notes'));
   await expect(page.locator('.in-the-air')).toContainText('fills itself');
   await page.mouse.up();
-  await expect(page.getByTestId('notice')).toContainText('fills itself by its rule');
-  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  await expect(page.getByRole('dialog')).toContainText('Notes fills itself by its rule');
+  await page.getByRole('button', { name: 'Leave it' }).click();
 
   await row(page, 'Simple Amplifier').click();
   await page.keyboard.press('b');

@@ -1,8 +1,8 @@
 /** Text as it is compared: case and accents folded, words taken apart. */
 
 const accents = /[\u0300-\u036f]/g;
-const capitalInside = /(\p{Ll}|\p{N})(\p{Lu})/gu;
-const digitEdge = /(\p{L})(\p{N})|(\p{N})(\p{L})/gu;
+/** Between a small letter or figure and a capital; before the last of several capitals when a word follows ("GVerb" is G and Verb, "EQs" and "LFOs" stay whole); between letters and figures. */
+const edges = /(?<=[\p{Ll}\p{N}])(?=\p{Lu})|(?<=\p{Lu})(?=\p{Lu}\p{Ll}{2})|(?<=\p{L})(?=\p{N})|(?<=\p{N})(?=\p{L})/gu;
 
 /** Lower case without accents; spaces in a row become one. "Écho  Plâte" → "echo plate". */
 export function fold(text: string): string {
@@ -11,8 +11,7 @@ export function fold(text: string): string {
 
 /** Folded words by spaces, punctuation, digits and capitals inside: "TapeEcho-2b" → tape, echo, 2, b. */
 export function wordsOf(text: string): string[] {
-  const apart = text.replace(capitalInside, '$1 $2').replace(digitEdge, '$1$3 $2$4');
-  return fold(apart).match(/[\p{L}\p{N}]+/gu) ?? [];
+  return fold(text.replace(edges, ' ')).match(/[\p{L}\p{N}]+/gu) ?? [];
 }
 
 /** Names in the order a reader expects: case-blind, figures by their value; a total order. */

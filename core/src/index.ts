@@ -41,15 +41,29 @@ export { compare, copyKey, findingSorts, type Comparison, type FindingSort, type
 export { actSize, nameLength, type Act, type ActName, type NewFolder, type Owner, type Said } from './cabinet/act.ts';
 export {
   allAnswers, allBelongings, allFolders, allNamings, allPlacements, allSpellings, answerIn, cabinetIn, cabinetsOf, cabinetSlots, folderAndBelow, folderForms, folderSortings, folderIn, foldersBelow, meantBy, namingIn, orderOf, placementIn, placementsIn, plainFolder, preferenceIn,
-  type Belonging, type Cabinet, type CabinetSlot, type FolderSorting, type Folder, type FolderForm, type Naming, type Order, type OrderRecord, type Placement, type Preference, type Spelling,
+  type Belonging, type Cabinet, type CabinetSlot, type FolderSorting, type Folder, type FolderForm, type Naming, type Order, type OrderRecord, type Placement, type Preference, type SmartPart, type Spelling,
 } from './cabinet/order.ts';
-export { createArranger, type Arrangement } from './cabinet/arrangement.ts';
+export { createArranger, ruleWordsOf, type Arrangement } from './cabinet/arrangement.ts';
 export { perform } from './cabinet/perform.ts';
 export type { NameOfPlugin, OrderChange, Performed } from './cabinet/performed.ts';
 export { countPlan, planByFormat, planByJob, planByType, planByVendor, planChecks, planLike, planOf, plans, type PlanName, type PlannedFolder } from './cabinet/plan.ts';
 export { between, byPosition, spread, type Position } from './cabinet/position.ts';
 export { slotLabelFor, slotLabelLength } from './cabinet/slot-label.ts';
-export { candidateOf, compileRule, keywordRule, keywordsOf, sayRule, type Candidate, type Card, type Line, type Rule } from './rules/rule.ts';
+export { daysOf, fieldNames, fields, foldersRead, keywordLine, keywordRule, linesOf as linesOfRule, relationsFor, ruleLimits, standsAlone, units, type Card, type Field, type Line, type Relation, type Rule } from './rules/rule.ts';
+export { editDistance, knownValues, nearest, noWords, sayValue, states, understand, writeValue, type NamedFolder, type RuleWords, type State } from './rules/values.ts';
+export { parseRule, printRule } from './rules/text.ts';
+export { candidateOf, makeCandidate, nothingAround, type Candidate, type CandidateFacts } from './rules/candidate.ts';
+export { compareVersions, compileLine, compileRule, explain, isNegative, meetsText, sayLine, type CompiledRule, type Where } from './rules/holds.ts';
+export { sayLineShort, sayRule, sayRuleParts } from './rules/say.ts';
+export { CatalogIndex } from './rules/catalog-index.ts';
+export { positionsIn } from './rules/bits.ts';
+export { createFiller, type Filled, type SmartFolder } from './rules/fill.ts';
+export { justOutside, type JustOutside } from './rules/near.ts';
+export { marksOf, wordSpans, type Span } from './rules/marks.ts';
+export { warningsOf, type Warning } from './rules/warn.ts';
+export { gatherRules, type Gathering } from './rules/gather.ts';
+export { ruleFromFilter } from './rules/from-filter.ts';
+export { readyRule, readyRules, vendorRule, type ReadyRule } from './rules/ready.ts';
 export { facets, facetValues, hasFacets, type Facet, type FacetFacts, type Facets } from './find/facets.ts';
 export { clearFrom, createSuggester, type FolderSuggestion } from './cabinet/suggest.ts';
 export { headingOf, linesOf, type Line as ListLine } from './find/headings.ts';

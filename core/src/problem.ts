@@ -30,6 +30,10 @@ export type Problem =
   | { code: 'inside-itself'; at: string; name: string }
   | { code: 'not-a-smart-folder'; at: string; name: string }
   | { code: 'rule-empty'; at: string }
+  /** A place in the text of a rule (line and column from 1), what stands there, and what would be understood. */
+  | { code: 'rule-text'; at: string; line: number; column: number; got: string; detail: string; known: readonly string[] }
+  /** Folders that would wait for each other: each asks for the next, the last for the first. */
+  | { code: 'rule-circle'; at: string; names: readonly string[] }
   | { code: 'nothing-to-undo'; at: string }
   | { code: 'nothing-to-redo'; at: string }
   | { code: 'does-not-fit-slot'; at: string; name: string; slot: string }
@@ -82,7 +86,9 @@ const wording: Wording = {
   stays: (p) => `${p.name} stays: every cabinet has it.`,
   'inside-itself': (p) => `${p.name} cannot be put inside itself.`,
   'not-a-smart-folder': (p) => `${p.name} is not a smart folder and has no rule.`,
-  'rule-empty': () => 'A rule needs at least one keyword.',
+  'rule-empty': () => 'A rule needs at least one line that lets something in.',
+  'rule-text': (p) => `Line ${p.line}, column ${p.column}${p.got === '' ? '' : `, at “${p.got}”`}: ${p.detail}${p.known.length === 0 ? '' : ` Understood ${p.known.length === 1 ? 'is' : 'are'} ${p.known.join(', ')}.`}`,
+  'rule-circle': (p) => `${p.names[0] ?? 'A folder'} would have to wait for itself: ${p.names.join(' asks for ')}. Leave one of them out of the rule.`,
   'nothing-to-undo': () => 'There is nothing to undo.',
   'nothing-to-redo': () => 'There is nothing to redo.',
   'does-not-fit-slot': (p) => `${p.name} does not fit here: this is a slot for ${p.slot}.`,

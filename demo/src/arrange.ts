@@ -1,6 +1,6 @@
 /** How Kestrel Quay has put its plugins in order: folders, what is filed in them, favourites and names. */
 import { randomUUID } from 'node:crypto';
-import { asId, foldersBelow, groupOf, keywordRule, orderOf, type Act, type FolderId, type Plugin } from '@clever-drawer/core';
+import { asId, foldersBelow, groupOf, orderOf, parseRule, readyRules, type Act, type FolderId, type Plugin, type SmartPart } from '@clever-drawer/core';
 import type { Api } from './api.ts';
 import { chanceFrom, type Chance } from './chance.ts';
 import type { DemoPlugin } from './plugins.ts';
@@ -12,25 +12,29 @@ interface Plan {
   readonly types?: readonly string[];
   readonly share?: number;
   readonly most?: number;
-  readonly keywords?: string;
+  /** The rule as text, how what it takes in is sorted, and how much of it is shown. */
+  readonly rule?: string;
+  readonly sortedBy?: SmartPart['sortedBy'];
+  readonly atMost?: number;
   readonly below?: readonly Plan[];
 }
 
 const divider = (name: string): Plan => ({ name, form: 'divider' });
-const smart = (name: string, keywords: string): Plan => ({ name, form: 'smart', keywords });
+const smart = (name: string, rule: string): Plan => ({ name, form: 'smart', rule });
+const ready = (name: string): Plan => { const found = readyRules.find((one) => one.name === name); return { ...smart(name, found?.text ?? ''), ...(found?.sortedBy ? { sortedBy: found.sortedBy } : {}), ...(found?.atMost ? { atMost: found.atMost } : {}) }; };
 const folder = (name: string, types: string, share: number, most: number, ...below: Plan[]): Plan => ({ name, form: 'folder', types: types.split(' '), share, most, below });
 
 const plan: readonly Plan[] = [
-  folder('Repair', 'restoration', 0.9, 9),
+  ready('Lately loaded'), ready('Arrivals'), folder('Repair', 'restoration', 0.9, 9),
   divider('By job'),
   folder('Voices', 'dynamics/de-esser dynamics/compressor eq/parametric', 0.35, 22, folder('Narrator', 'dynamics/leveller dynamics/de-esser', 0.8, 8), folder('Puppets', 'pitch modulation/ring-modulator', 0.5, 14)),
   folder('Sea bed', 'texture synth/additive reverb/shimmer', 0.6, 11), folder('Accordion', 'eq/tone reverb/room', 0.25, 7), folder('Mix glue', 'dynamics/compressor distortion/saturation', 0.15, 6),
   divider('By type'),
   folder('Squeeze', 'dynamics', 0.7, 34, folder('Gentle', 'dynamics/leveller dynamics/compressor', 0.4, 12), folder('Hard', 'dynamics/limiter dynamics/gate', 0.5, 9)),
-  folder('Tone', 'eq filter', 0.65, 30), smart('Room & hall', 'reverb, verb, room, hall, plate, chamber, spring'), smart('Echo', 'delay, echo, slap, taps'),
+  folder('Tone', 'eq filter', 0.65, 30), smart('Room & hall', 'type is reverb\n\nkind is effect\nname has reverb, verb, room, hall, plate, chamber, spring\n\nnever\ntype is restoration'), smart('Echo', 'name has delay, echo, slap, taps\nkind is effect\n\ntype is delay\n\nnever\ntype is looper'),
   folder('Wear', 'distortion', 0.6, 24), folder('Wobble', 'modulation', 0.55, 24), folder('Width', 'spatial', 0.6, 12), folder('Meters', 'meter', 0.9, 14),
   divider('Played'),
-  folder('Keys', 'keys', 0.8, 12), folder('Pads & synths', 'synth', 0.6, 20), folder('Drums', 'drums sampler', 0.8, 12), smart('Strings & winds', 'strings, quartet, brass, horns, woodwind, reeds'),
+  folder('Keys', 'keys', 0.8, 12), folder('Pads & synths', 'synth', 0.6, 20), folder('Drums', 'drums sampler', 0.8, 12), smart('Strings & winds', 'name has strings, quartet, brass, horns, woodwind, reeds'),
 ];
 
 const nicknames: readonly (readonly [type: string, nickname: string, slotLabel: string])[] = [
@@ -67,8 +71,8 @@ function typesOf(plugins: readonly Plugin[], studio: readonly DemoPlugin[]): (ty
 
 async function makeFolder(api: Api, entry: Plan, cabinet: Extract<Act, { act: 'add-folder' }>['cabinet'], parent: FolderId | null, byType: (type: string) => Plugin[], chance: Chance): Promise<void> {
   const id = asId<FolderId>(randomUUID());
-  const rule = entry.keywords === undefined ? null : keywordRule(entry.keywords);
-  await api.act({ act: 'add-folder', id, cabinet, parent, form: entry.form, name: entry.name, rule: rule?.ok ? rule.value : null, before: null });
+  const rule = entry.rule === undefined ? null : parseRule(entry.rule), smartPart: SmartPart = { alwaysIn: [], alwaysOut: [], sortedBy: entry.sortedBy ?? null, atMost: entry.atMost ?? null };
+  await api.act({ act: 'add-folder', id, cabinet, parent, form: entry.form, name: entry.name, rule: rule?.ok ? rule.value : null, before: null, ...(entry.form === 'smart' ? { smart: smartPart } : {}) });
   const held = (entry.types ?? []).flatMap(byType).filter(() => chance.happens(entry.share ?? 0)).slice(0, entry.most);
   if (held.length > 0) await api.act(fileAct(id, held));
   for (const below of entry.below ?? []) await makeFolder(api, below, cabinet, id, byType, chance);

@@ -3,7 +3,7 @@ import type { AnswerFacts } from '../catalog/answer.ts';
 import type { Format } from '../formats/found-copy.ts';
 import type { CabinetId, ComputerId, CopyId, FolderId, PlacementId, PluginId, SpellingId } from '../id.ts';
 import type { Rule } from '../rules/rule.ts';
-import type { CabinetSlot, FolderForm, FolderSorting } from './order.ts';
+import type { CabinetSlot, FolderForm, FolderSorting, SmartPart } from './order.ts';
 
 export type Act =
   | { act: 'add-cabinet'; id: CabinetId; favourites: FolderId; name: string; opensFor: readonly CabinetSlot[]; folders: readonly NewFolder[] }
@@ -11,7 +11,7 @@ export type Act =
   | { act: 'move-cabinet'; cabinet: CabinetId; before: CabinetId | null }
   | { act: 'remove-cabinet'; cabinet: CabinetId }
   /** A new folder may hold plugins from the start. */
-  | { act: 'add-folder'; id: FolderId; cabinet: CabinetId; parent: FolderId | null; form: 'folder' | 'smart' | 'divider'; name: string; rule: Rule | null; before: FolderId | null; plugins?: NewFolder['plugins'] }
+  | { act: 'add-folder'; id: FolderId; cabinet: CabinetId; parent: FolderId | null; form: 'folder' | 'smart' | 'divider'; name: string; rule: Rule | null; before: FolderId | null; plugins?: NewFolder['plugins']; smart?: SmartPart }
   /** Puts a whole folder into a cabinet: the first is the folder itself, the others lie below it. */
   | { act: 'copy-folder'; cabinet: CabinetId; parent: FolderId | null; folders: readonly NewFolder[] }
   /** Shows a folder in another cabinet too. */
@@ -28,7 +28,12 @@ export type Act =
   | { act: 'split-folder'; folder: FolderId; parts: readonly { readonly id: FolderId; readonly name: string; readonly placements: readonly PlacementId[] }[] }
   /** From folder to folder: taken out there, filed here. */
   | { act: 'move-to'; placements: readonly PlacementId[]; folder: FolderId; before: PlacementId | null }
-  | { act: 'set-rule'; folder: FolderId; rule: Rule }
+  /** Saves what the editor of a smart folder shows, in one change. */
+  | { act: 'set-rule'; folder: FolderId; rule: Rule; name?: string; smart?: SmartPart }
+  /** Plugins are in a smart folder, or out of it, whatever its rule says; or as the rule says again. */
+  | { act: 'keep-by-hand'; folder: FolderId; plugins: readonly PluginId[]; as: 'in' | 'out' | 'rule' }
+  /** A smart folder becomes an ordinary one that holds these. */
+  | { act: 'settle'; folder: FolderId; plugins: NewFolder['plugins'] }
   | { act: 'file'; folder: FolderId; plugins: readonly { placement: PlacementId; plugin: PluginId }[]; before: PlacementId | null }
   /** In one change, into each folder what is meant for it. */
   | { act: 'file-each'; entries: readonly { readonly folder: FolderId; readonly plugins: readonly { placement: PlacementId; plugin: PluginId }[] }[] }
@@ -56,6 +61,7 @@ export interface NewFolder {
   readonly name: string;
   readonly rule: Rule | null;
   readonly plugins: readonly { readonly placement: PlacementId; readonly plugin: PluginId }[];
+  readonly smart?: SmartPart;
 }
 
 /** The given facts hold for all the plugins; those not given stay as they are. */

@@ -11,7 +11,7 @@ import { countPlan, planByFormat, planByJob, planByType, planByVendor, planCheck
 
 const id = (text: string): never => asId(text);
 const plugin = (name: string, types: string[], vendor: string, more: Partial<Plugin> = {}): Plugin => ({
-  id: id(name), name, vendor, kind: 'effect', types, arrived: `2026-0${(name.length % 9) + 1}-01`, copies: [{ id: id(`${name}c`), format: 'VST3', path: name, version: null, hasPicture: false, is32Bit: false, isFailed: false, state: 'present' }], ...more,
+  id: id(name), name, vendor, kind: 'effect', types, arrived: `2026-0${(name.length % 9) + 1}-01`, copies: [{ id: id(`${name}c`), format: 'VST3', path: name, version: null, hasPicture: false, is32Bit: false, isFailed: false, audioIn: null, audioOut: null, state: 'present' }], ...more,
 });
 const catalog = [
   ...['Gorse', 'Kelp', 'Silt', 'Tarn'].map((name) => plugin(name, ['reverb/plate'], 'Osier')), ...['Alder', 'Birch', 'Cedar', 'Dray'].map((name) => plugin(name, ['reverb/hall'], 'Osier')),

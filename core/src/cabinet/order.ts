@@ -22,7 +22,7 @@ export const cabinetSlots = ['track', 'bus', 'final', 'instrument', 'note-effect
 export type CabinetSlot = (typeof cabinetSlots)[number];
 
 /** How the plugins of a folder stand: by a fact, or (null) in the user's own order, which is kept meanwhile. */
-export const folderSortings = ['name', 'type', 'vendor', 'use', 'newest'] as const;
+export const folderSortings = ['name', 'type', 'vendor', 'use', 'lately', 'newest'] as const;
 export type FolderSorting = (typeof folderSortings)[number];
 
 export const folderForms = ['favourites', 'folder', 'smart', 'divider'] as const;
@@ -45,10 +45,18 @@ export interface Folder {
   readonly notes: string;
   /** The folder of another cabinet that is shown here; what it holds is that one's. */
   readonly standsFor: FolderId | null;
+  /** Of a smart folder: what is in, or out, whatever the rule says. */
+  readonly alwaysIn: readonly PluginId[];
+  readonly alwaysOut: readonly PluginId[];
+  /** A smart folder shows only so many, by the way it is sorted; null for all. */
+  readonly atMost: number | null;
 }
 
+/** What a smart folder has beside its rule. */
+export type SmartPart = Pick<Folder, 'alwaysIn' | 'alwaysOut' | 'sortedBy' | 'atMost'>;
+
 /** What a folder has that nothing was said of. */
-export const plainFolder = { sortedBy: null, isPinned: false, notes: '', standsFor: null } as const;
+export const plainFolder = { sortedBy: null, isPinned: false, notes: '', standsFor: null, alwaysIn: [], alwaysOut: [], atMost: null } as const;
 
 /** A plugin filed in a folder: a reference, never the plugin itself. */
 export interface Placement {

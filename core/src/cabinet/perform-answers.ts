@@ -5,7 +5,7 @@ import { failed, type Result } from '../problem.ts';
 import { kindNames } from '../types/evidence.ts';
 import { typeName } from '../types/tree.ts';
 import type { ActOf } from './act.ts';
-import { allPlacements, allSpellings, answerIn, belongingIn, namingIn, preferenceIn, type Belonging, type Order, type OrderRecord, type Preference, type Spelling } from './order.ts';
+import { allFolders, allPlacements, allSpellings, answerIn, belongingIn, namingIn, preferenceIn, type Belonging, type Order, type OrderRecord, type Preference, type Spelling } from './order.ts';
 import { done, sayPlugins, unknown, type NameOfPlugin, type Performed } from './performed.ts';
 
 interface Edited { added: OrderRecord[]; updated: [OrderRecord, OrderRecord][]; removed: OrderRecord[] }
@@ -75,6 +75,7 @@ export function join(order: Order, act: ActOf<'join'>, nameOf: NameOfPlugin): Re
   const from = act.from.map((o) => o.plugin);
   movePlacements(order, from, plugin, change);
   inherit(order, from, plugin, change);
+  rename(order, from, plugin, change);
   return done(`Join ${[...new Set(owners.map((o) => nameOf(o.plugin)))].join(' and ')} into one plugin`, change);
 }
 
@@ -85,6 +86,16 @@ function movePlacements(order: Order, from: readonly PluginId[], into: PluginId,
     if (has.has(placement.folder)) change.removed.push(placement);
     else change.updated.push([placement, { ...placement, plugin: into }]);
     has.add(placement.folder);
+  }
+}
+
+/** Smart folders that keep one of the others in or out by hand do so with the one that is left. */
+function rename(order: Order, from: readonly PluginId[], into: PluginId, change: Edited): void {
+  const renamed = (ids: readonly PluginId[]): PluginId[] => [...new Set(ids.map((id) => (from.includes(id) ? into : id)))];
+  for (const folder of allFolders(order)) {
+    if (![...folder.alwaysIn, ...folder.alwaysOut].some((id) => from.includes(id))) continue;
+    const alwaysIn = renamed(folder.alwaysIn);
+    change.updated.push([folder, { ...folder, alwaysIn, alwaysOut: renamed(folder.alwaysOut).filter((id) => !alwaysIn.includes(id)) }]);
   }
 }
 

@@ -38,9 +38,9 @@ function troubleIn(folders: readonly NewFolder[]): string | null {
 function recordsOf(cabinet: Cabinet['id'], folders: readonly NewFolder[]): (Folder | Placement)[] {
   const positions = spread(null, null, folders.length);
   return folders.flatMap((folder, i): (Folder | Placement)[] => {
-    const { id, parent, form, name, rule } = folder, keys = spread(null, null, folder.plugins.length);
+    const { id, parent, form, name, rule, smart } = folder, keys = spread(null, null, folder.plugins.length);
     const placed = folder.plugins.map((p, n): Placement => ({ table: 'placement', id: p.placement, folder: id, plugin: p.plugin, position: keys[n] ?? '' }));
-    return [{ table: 'folder', id, cabinet, parent, form, name, rule, position: positions[i] ?? '', ...plainFolder }, ...placed];
+    return [{ table: 'folder', id, cabinet, parent, form, name, rule, position: positions[i] ?? '', ...plainFolder, ...(form === 'smart' ? smart : {}) }, ...placed];
   });
 }
 

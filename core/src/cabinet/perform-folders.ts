@@ -6,7 +6,7 @@ import { done, sayPlugins, unknown, type NameOfPlugin, type Performed } from './
 import { standingFor } from './perform-shown.ts';
 import { positionsBefore, spread } from './position.ts';
 
-const sortingWords = { name: 'by name', type: 'by type', vendor: 'by vendor', use: 'by use', newest: 'newest first' } as const;
+const sortingWords = { name: 'by name', type: 'by type', vendor: 'by vendor', use: 'by use', lately: 'by the last load', newest: 'newest first' } as const;
 
 export function setFolder(order: Order, { folder: id, set }: ActOf<'set-folder'>): Result<Performed> {
   const folder = folderIn(order, id);

@@ -22,7 +22,7 @@ const codeOf = (order: Order, act: Act): string | undefined => {
 };
 const start = doAct(orderOf([]), { act: 'add-cabinet', id: cabinet, favourites: asId('fav'), name: 'Everyday', opensFor: [], folders: [] });
 const add = (id: string, form: 'folder' | 'smart' | 'divider' = 'folder', before: string | null = null): Act => ({
-  act: 'add-folder', id: asId(id), cabinet, parent: null, form, name: id, rule: form === 'smart' ? { cards: [{ lines: [{ field: 'name', relation: 'has', values: ['p1'] }] }] } : null, before: before === null ? null : asId(before),
+  act: 'add-folder', id: asId(id), cabinet, parent: null, form, name: id, rule: form === 'smart' ? { cards: [{ lines: [{ field: 'name', relation: 'has', values: ['p1'] }] }], never: [] } : null, before: before === null ? null : asId(before),
 });
 const names = (order: Order): string[] => foldersBelow(order, cabinet, null).map((f) => f.name);
 const plain = (order: Order): string => JSON.stringify([...order].sort(([a], [b]) => (a < b ? -1 : 1)));
@@ -135,12 +135,12 @@ describe('filing', () => {
 describe('the arrangement', () => {
   it('knows members of folders and smart folders, why, and what is in none', () => {
     const catalog = plugins.map((id): Plugin => ({ id: asId(id), name: id.toUpperCase(), vendor: null, kind: 'effect', types: [], arrived: '', copies: [] }));
-    const order = [add('A'), { ...add('S', 'smart'), rule: { cards: [{ lines: [{ field: 'name', relation: 'has', values: ['old one'] }] }] } } as Act,
+    const order = [add('A'), { ...add('S', 'smart'), rule: { cards: [{ lines: [{ field: 'name', relation: 'has', values: ['old one'] }] }], never: [] } } as Act,
       { act: 'name', plugin: asId('p2'), nickname: 'The old one', slotLabel: null } as Act,
       { act: 'file', folder: asId('A'), before: null, plugins: [{ placement: asId('x'), plugin: asId('p1') }] } as Act].reduce(doAct, start);
     const arrangement = createArranger()(order, catalog);
     expect(arrangement.members.get('S')).toEqual(['p2']);
-    expect(arrangement.because.get('S/p2')).toBe('name has “old one”');
+    expect(arrangement.because('S', 'p2')).toBe('name has “old one”');
     expect([...arrangement.foldersOf].map(([id, folders]) => `${id} ${folders.map((f) => f.name).join()}`)).toEqual(['p1 A', 'p2 S']);
   });
 });

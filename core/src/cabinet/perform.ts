@@ -11,6 +11,7 @@ import { answer, join, keepApart, part, prefer, spell, tag } from './perform-ans
 import { addCabinet, copyFolder, moveCabinet, removeCabinet, setCabinet } from './perform-cabinets.ts';
 import { shareFavourites, showFolder, standingFor } from './perform-shown.ts';
 import { mergeFolders, moveTo, setFolder, splitFolder } from './perform-folders.ts';
+import { circleTrouble, keepByHand, setRule, settle } from './perform-smart.ts';
 import { done, sayPlugins, unknown, type NameOfPlugin, type Performed } from './performed.ts';
 import { positionBefore, positionsBefore } from './position.ts';
 
@@ -35,6 +36,8 @@ export function perform(order: Order, wanted: Act, nameOf: NameOfPlugin): Result
     case 'move-folder': return moveFolder(order, act);
     case 'remove-folder': return removeFolder(order, act);
     case 'set-rule': return setRule(order, act);
+    case 'keep-by-hand': return keepByHand(order, act, nameOf);
+    case 'settle': return settle(order, act, nameOf);
     case 'file': return file(order, act, nameOf);
     case 'file-each': return fileEach(order, act, nameOf);
     case 'take-out': return takeOut(order, act, nameOf);
@@ -80,8 +83,10 @@ function addFolder(order: Order, act: ActOf<'add-folder'>, nameOf: NameOfPlugin)
   const folder: Folder = {
     table: 'folder', id: act.id, cabinet: act.cabinet, parent: act.parent, form: act.form, name: title,
     position: positionBefore(foldersBelow(order, act.cabinet, act.parent), act.before, null),
-    rule: act.form === 'smart' ? act.rule : null, ...plainFolder,
+    rule: act.form === 'smart' ? act.rule : null, ...plainFolder, ...(act.form === 'smart' ? act.smart : {}),
   };
+  const circle = circleTrouble(applyChange(order, { added: [folder], updated: [], removed: [] }), [folder]);
+  if (circle) return failed(circle);
   const what = { folder: 'folder', smart: 'smart folder', divider: 'divider' }[act.form];
   const plugins = act.plugins ?? [], made = applyChange(order, { added: [folder], updated: [], removed: [] });
   if (plugins.length === 0) return done(`Make the ${what} ${title}`, { added: [folder] });
@@ -109,7 +114,8 @@ function moveFolder(order: Order, act: ActOf<'move-folder'>): Result<Performed> 
   const row = foldersBelow(order, folder.cabinet, act.parent);
   if (act.before === folder.id) return done(`Move ${folder.name}`, {});
   const moved: Folder = { ...folder, parent: act.parent, position: positionBefore(row, act.before, folder.id) };
-  return done(`Move ${folder.name}`, { updated: [[folder, moved]] });
+  const change = { added: [], updated: [[folder, moved] as const], removed: [] }, circle = act.parent === folder.parent ? null : circleTrouble(applyChange(order, change), folderAndBelow(order, folder));
+  return circle ? failed(circle) : done(`Move ${folder.name}`, change);
 }
 
 function removeFolder(order: Order, act: ActOf<'remove-folder'>): Result<Performed> {
@@ -119,13 +125,6 @@ function removeFolder(order: Order, act: ActOf<'remove-folder'>): Result<Perform
   const folders = folderAndBelow(order, folder), shown = standingFor(order, folders);
   const placements = folders.flatMap((f) => placementsIn(order, f.id));
   return done(`Remove the ${folder.form === 'divider' ? 'divider' : 'folder'} ${folder.name}`, { removed: [...placements, ...shown, ...folders.reverse()] });
-}
-
-function setRule(order: Order, act: ActOf<'set-rule'>): Result<Performed> {
-  const folder = folderIn(order, act.folder);
-  if (!folder) return unknown('folder', 'folder');
-  if (folder.form !== 'smart') return failed({ code: 'not-a-smart-folder', at: 'folder', name: folder.name });
-  return done(`Change the rule of ${folder.name}`, { updated: [[folder, { ...folder, rule: act.rule }]] });
 }
 
 function file(order: Order, act: ActOf<'file'>, nameOf: NameOfPlugin): Result<Performed> {

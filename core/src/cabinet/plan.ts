@@ -4,7 +4,7 @@ import { compareNames } from '../fold.ts';
 import { grouped } from '../grouped.ts';
 import { groupOf, typeGroups, typeName } from '../types/tree.ts';
 import { keywordRule, type Rule } from '../rules/rule.ts';
-import { folderIn, foldersBelow, meantBy, placementsIn, type Cabinet, type Folder, type FolderForm, type Order } from './order.ts';
+import { folderIn, foldersBelow, meantBy, placementsIn, type Cabinet, type Folder, type FolderForm, type Order, type SmartPart } from './order.ts';
 
 /** A folder as planned, with what is inside it. */
 export interface PlannedFolder {
@@ -13,6 +13,7 @@ export interface PlannedFolder {
   readonly rule: Rule | null;
   readonly plugins: readonly string[];
   readonly below: readonly PlannedFolder[];
+  readonly smart?: SmartPart;
 }
 
 export const plans = ['empty', 'type', 'vendor', 'format', 'job', 'checks', 'like', 'copy'] as const;
@@ -78,7 +79,8 @@ export function planLike(order: Order, cabinet: Cabinet, isFilled: boolean): Pla
 /** A folder that is there, with all below it; one that stands for another as that other. */
 export function planOf(order: Order, folder: Folder, isFilled: boolean): PlannedFolder {
   const real = folderIn(order, meantBy(order, folder.id)) ?? folder, plugins = isFilled && real.rule === null ? placementsIn(order, real.id).map((p) => p.plugin) : [];
-  return { form: real.form, name: real.name, rule: real.rule, plugins, below: foldersBelow(order, real.cabinet, real.id).map((lower) => planOf(order, lower, isFilled)) };
+  const { alwaysIn, alwaysOut, sortedBy, atMost } = real;
+  return { ...(real.form === 'smart' ? { smart: { alwaysIn, alwaysOut, sortedBy, atMost } } : {}), form: real.form, name: real.name, rule: real.rule, plugins, below: foldersBelow(order, real.cabinet, real.id).map((lower) => planOf(order, lower, isFilled)) };
 }
 
 /** How many folders and placements a plan would make. */

@@ -3,10 +3,10 @@ import { formats } from '../formats/found-copy.ts';
 import { compareNames } from '../fold.ts';
 import type { Plugin } from './plugin.ts';
 
-export type PluginOrder = 'name' | 'vendor' | 'type' | 'format' | 'newest' | 'use';
+export type PluginOrder = 'name' | 'vendor' | 'type' | 'format' | 'newest' | 'use' | 'lately';
 
-/** How warm the use of each plugin is, by id. */
-export type Warmth = ReadonlyMap<string, { readonly warmth: number }>;
+/** How warm the use of each plugin is, and when (ISO 8601) it was loaded last, by id. */
+export type Warmth = ReadonlyMap<string, { readonly warmth: number; readonly lastLoaded?: string }>;
 
 /** Behind every name: what has none comes last. */
 const last = '\uffff';
@@ -22,6 +22,7 @@ export function compareBy(order: PluginOrder, usage: Warmth): (a: Plugin, b: Plu
     type: (a, b) => compareNames(a.types[0] ?? last, b.types[0] ?? last),
     format: (a, b) => firstFormat(a) - firstFormat(b),
     newest: (a, b) => (a.arrived < b.arrived ? 1 : a.arrived > b.arrived ? -1 : 0),
+    lately: (a, b) => { const [x, y] = [usage.get(a.id)?.lastLoaded ?? '', usage.get(b.id)?.lastLoaded ?? '']; return x < y ? 1 : x > y ? -1 : 0; },
     use: (a, b) => (usage.get(b.id)?.warmth ?? 0) - (usage.get(a.id)?.warmth ?? 0),
   };
   return facts[order];

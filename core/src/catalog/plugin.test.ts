@@ -3,7 +3,7 @@ import { asId } from '../id.ts';
 import { copyInFront, isForOldSessions, isOnly32Bit, nameOfCopy, type CopyCard } from './plugin.ts';
 import { foldVendor } from './vendor.ts';
 
-const card = (over: Partial<CopyCard>): CopyCard => ({ id: asId('c'), format: 'LV2', path: '/p', version: null, hasPicture: false, is32Bit: false, isFailed: false, state: 'present', ...over });
+const card = (over: Partial<CopyCard>): CopyCard => ({ id: asId('c'), format: 'LV2', path: '/p', version: null, hasPicture: false, is32Bit: false, isFailed: false, audioIn: null, audioOut: null, state: 'present', ...over });
 
 describe('copies', () => {
   it('without a name are called after their file', () => expect(nameOfCopy({ name: null, path: '/x/Otter_Bend.vst3' })).toBe('Otter_Bend'));

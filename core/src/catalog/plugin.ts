@@ -15,6 +15,9 @@ export interface CopyCard {
   /** Whether the last examining failed. */
   readonly isFailed: boolean;
   readonly state: CopyState;
+  /** Audio ports; null where reading cannot know. */
+  readonly audioIn: number | null;
+  readonly audioOut: number | null;
 }
 
 /** `present` when the last scan saw it; `away` while its place is out of reach; `gone` keeps what the user made of it. */

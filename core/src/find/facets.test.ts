@@ -5,7 +5,7 @@ import { asId } from '../id.ts';
 import { hasFacets, type FacetFacts, type Facets } from './facets.ts';
 
 const now = Date.parse('2026-11-24T12:00:00Z');
-const copy = (more: Partial<CopyCard> = {}): CopyCard => ({ id: asId('c'), format: 'VST3', path: '/p', version: null, hasPicture: false, is32Bit: false, isFailed: false, state: 'present', ...more });
+const copy = (more: Partial<CopyCard> = {}): CopyCard => ({ id: asId('c'), format: 'VST3', path: '/p', version: null, hasPicture: false, is32Bit: false, isFailed: false, audioIn: null, audioOut: null, state: 'present', ...more });
 const plugin = (id: string, arrived: string, ...copies: CopyCard[]): Plugin => ({ id: asId(id), name: id, vendor: null, kind: 'effect', types: [], arrived, copies: copies.length > 0 ? copies : [copy()] });
 const list = [
   plugin('new', '2026-11-20T00:00:00Z'), plugin('old', '2020-01-01T00:00:00Z', copy({ is32Bit: true })), plugin('both', '2025-01-01T00:00:00Z', copy(), copy({ is32Bit: true })),

@@ -4,7 +4,7 @@ import type { Plugin } from '../catalog/plugin.ts';
 import { lineUp, rowOf, sortings, type Row } from './filter.ts';
 import { headingOf, linesOf } from './headings.ts';
 
-const plugin = (name: string, vendor: string | null, types: string[], arrived: string): Plugin => ({ id: name as never, name, vendor, types, kind: 'effect', arrived, copies: [{ id: name as never, format: 'LV2', path: name, version: null, hasPicture: false, is32Bit: false, isFailed: false, state: 'present' }] });
+const plugin = (name: string, vendor: string | null, types: string[], arrived: string): Plugin => ({ id: name as never, name, vendor, types, kind: 'effect', arrived, copies: [{ id: name as never, format: 'LV2', path: name, version: null, hasPicture: false, is32Bit: false, isFailed: false, audioIn: null, audioOut: null, state: 'present' }] });
 const anyRows: fc.Arbitrary<Row[]> = fc.uniqueArray(fc.record({ name: fc.string({ minLength: 1, maxLength: 4 }), vendor: fc.constantFrom('Osier', 'Quoin', null), type: fc.constantFrom('reverb/plate', 'reverb/hall', 'delay', null), month: fc.integer({ min: 1, max: 9 }) }), { selector: (p) => p.name, maxLength: 40 })
   .map((list) => list.map((p) => rowOf(plugin(p.name, p.vendor, p.type === null ? [] : [p.type], `2026-0${p.month}-01`), null, null)));
 

@@ -68,7 +68,7 @@ describe('properties of sorting', () => {
 });
 
 describe('questions', () => {
-  const plugin = (id: string, name: string, more: Partial<Plugin> = {}): Plugin => ({ id: asId(id), name, vendor: 'Quoin', kind: 'effect', types: [], arrived: '', copies: [{ id: asId(`${id}c`), format: 'VST3', path: `/p/${name}.vst3`, version: null, hasPicture: false, is32Bit: false, isFailed: false, state: 'present' }], ...more });
+  const plugin = (id: string, name: string, more: Partial<Plugin> = {}): Plugin => ({ id: asId(id), name, vendor: 'Quoin', kind: 'effect', types: [], arrived: '', copies: [{ id: asId(`${id}c`), format: 'VST3', path: `/p/${name}.vst3`, version: null, hasPicture: false, is32Bit: false, isFailed: false, audioIn: null, audioOut: null, state: 'present' }], ...more });
   const base: Uncertain = { plugins: [], answers: new Map(), grounds: new Map(), doubts: [], vendors: [], near: [], decided: new Set(), pinned: new Set() };
   const suggestion = (type: string, probability: number) => ({ type, probability, reasons: [] });
   const unsure = { kinds: [{ kind: 'effect' as const, probability: 0.99 }], kindReasons: [], suggestions: [suggestion('reverb', 0.55), suggestion('reverb/plate', 0.5), suggestion('delay', 0.1)] };

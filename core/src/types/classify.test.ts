@@ -25,7 +25,7 @@ describe('the lexicon', () => {
   it('finds phrases however they are written, words inside longer ones, and none in traps', () => {
     const heard = (name: string): string[] => speakingWords(name).map((w) => w.word);
     expect([heard('TapeEcho'), heard('Tape echo'), heard('Kelp tape-echo 2')]).toEqual([['tape echo'], ['tape echo'], ['tape echo']]);
-    expect(speakingWords('GVerb')[0]).toMatchObject({ word: 'verb', isPart: true });
+    expect([speakingWords('Multiverb')[0], speakingWords('GVerb')[0]]).toMatchObject([{ word: 'verb', isPart: true }, { word: 'verb', isPart: false }]);
     expect([heard('Bandlimited'), heard('Phaserotate'), heard('Aggregate'), heard('Navigate')]).toEqual([[], [], [], []]);
   });
   it('takes the last word for the thing and those before it, or behind "with", for its description', () => {

@@ -8,8 +8,8 @@ import { BundleTable, CopyTable, PluginTable, type BundleRow, type CopyRow, type
 export async function readCatalog(manager: EntityManager, computer: string): Promise<Plugin[]> {
   const plugins: (Omit<PluginRow, 'computerId' | 'grounds'>)[] = await manager.query(
     `SELECT id, name, vendor, kind, types, arrived_at "arrivedAt" FROM plugin WHERE computer_id = $1 ORDER BY name, id`, [computer]);
-  const copies: (Pick<CopyRow, 'id' | 'format' | 'path'> & { state: CopyState; pluginId: string; version: string | null; hasPicture: boolean; is32Bit: boolean; isFailed: boolean })[] = await manager.query(
-    `SELECT id, plugin_id "pluginId", format, path, state, facts->>'version' "version", facts->>'picture' IS NOT NULL "hasPicture", status = 'failed' "isFailed",
+  const copies: (Pick<CopyRow, 'id' | 'format' | 'path'> & { state: CopyState; pluginId: string; version: string | null; hasPicture: boolean; is32Bit: boolean; isFailed: boolean; audioIn: number | null; audioOut: number | null })[] = await manager.query(
+    `SELECT id, plugin_id "pluginId", format, path, state, facts->>'version' "version", facts->>'picture' IS NOT NULL "hasPicture", status = 'failed' "isFailed", (facts->>'audioIn')::int "audioIn", (facts->>'audioOut')::int "audioOut",
             CASE jsonb_typeof(facts->'architectures') WHEN 'array' THEN facts->'architectures' <> '[]' AND facts->'architectures' <@ '["x86", "arm"]' ELSE false END "is32Bit"
        FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND state <> 'aside' ORDER BY path, id`, [computer]);
   const byPlugin = new Map<string, Plugin['copies'][number][]>();

@@ -6,6 +6,7 @@ import { Sort1763900000003 } from './migrations/0003-sort.ts';
 import { Cabinets1763900000004 } from './migrations/0004-cabinets.ts';
 import { ShownFolders1763900000005 } from './migrations/0005-shown-folders.ts';
 import { SortedCabinets1763900000006 } from './migrations/0006-sorted-cabinets.ts';
+import { Rules1763900000007 } from './migrations/0007-rules.ts';
 import { tables } from './schemas.ts';
 
 /** Where the database is; `password` only where the cluster asks for one. */
@@ -17,7 +18,7 @@ export interface DatabaseAddress {
   readonly database: string;
 }
 
-export const migrations = [FirstOrder1763900000001, PlacesAndAsides1763900000002, Sort1763900000003, Cabinets1763900000004, ShownFolders1763900000005, SortedCabinets1763900000006];
+export const migrations = [FirstOrder1763900000001, PlacesAndAsides1763900000002, Sort1763900000003, Cabinets1763900000004, ShownFolders1763900000005, SortedCabinets1763900000006, Rules1763900000007];
 
 /** Connects and brings the tables up to date; every pending migration in one transaction. */
 export async function connect(address: DatabaseAddress): Promise<DataSource> {

@@ -1,6 +1,6 @@
 /** The order of a computer in its tables: read whole, changed by changes. */
 import type { EntityManager } from 'typeorm';
-import { asId, orderOf, plainFolder, type Answer, type CabinetId, type FolderId, type Order, type OrderChange, type OrderRecord, type PluginId, type SpellingId } from '@clever-drawer/core';
+import { asId, orderOf, type Answer, type CabinetId, type FolderId, type Order, type OrderChange, type OrderRecord, type PluginId, type SpellingId } from '@clever-drawer/core';
 import { insertMany } from './bulk.ts';
 import { AnswerTable, BelongingTable, CabinetTable, FolderTable, NamingTable, PlacementTable, PreferenceTable, SpellingTable, type AnswerRow, type BelongingRow, type CabinetRow, type FolderRow, type NamingRow, type PlacementRow, type PreferenceRow, type SpellingRow } from './schemas.ts';
 
@@ -8,7 +8,7 @@ import { AnswerTable, BelongingTable, CabinetTable, FolderTable, NamingTable, Pl
 export async function readOrder(manager: EntityManager, computer: string): Promise<Order> {
   const cabinets = await manager.getRepository(CabinetTable).findBy({ computerId: computer });
   const folders: FolderRow[] = await manager.query(
-    `SELECT f.id, f.cabinet_id "cabinetId", f.parent_id "parentId", f.form, f.name, f.position, f.rule, f.sorted_by "sortedBy", f.is_pinned "isPinned", f.notes, f.stands_for "standsFor"
+    `SELECT f.id, f.cabinet_id "cabinetId", f.parent_id "parentId", f.form, f.name, f.position, f.rule, f.sorted_by "sortedBy", f.is_pinned "isPinned", f.notes, f.stands_for "standsFor", f.always_in "alwaysIn", f.always_out "alwaysOut", f.at_most "atMost"
        FROM folder f JOIN cabinet c ON c.id = f.cabinet_id WHERE c.computer_id = $1`, [computer]);
   const placements: PlacementRow[] = await manager.query(
     `SELECT p.id, p.folder_id "folderId", p.plugin_id "pluginId", p.position
@@ -32,6 +32,7 @@ const fromCabinet = (row: CabinetRow): OrderRecord => ({ table: 'cabinet', id: a
 const fromFolder = (row: FolderRow): OrderRecord => ({
   table: 'folder', id: asId(row.id), cabinet: asId(row.cabinetId), parent: row.parentId === null ? null : asId<FolderId>(row.parentId),
   form: row.form, name: row.name, position: row.position, rule: row.rule, sortedBy: row.sortedBy, isPinned: row.isPinned, notes: row.notes, standsFor: row.standsFor === null ? null : asId<FolderId>(row.standsFor),
+  alwaysIn: row.alwaysIn.map((id) => asId<PluginId>(id)), alwaysOut: row.alwaysOut.map((id) => asId<PluginId>(id)), atMost: row.atMost,
 });
 const fromPlacement = (row: PlacementRow): OrderRecord => ({ table: 'placement', id: asId(row.id), folder: asId(row.folderId), plugin: asId<PluginId>(row.pluginId), position: row.position });
 const fromNaming = (row: NamingRow): OrderRecord => ({ table: 'naming', id: asId(row.pluginId), nickname: row.nickname, slotLabel: row.slotLabel });
@@ -77,10 +78,9 @@ async function update(manager: EntityManager, record: OrderRecord): Promise<void
 }
 
 type Of<T extends OrderRecord['table']> = Extract<OrderRecord, { table: T }>;
-/** Changes that were recorded before folders had all they have now lack some of it. */
 const toFolder = (r: Of<'folder'>): FolderRow => {
-  const { id, cabinet, parent, form, name, position, rule, sortedBy, isPinned, notes, standsFor } = { ...plainFolder, ...r };
-  return { id, cabinetId: cabinet, parentId: parent, form, name, position, rule, sortedBy, isPinned, notes, standsFor };
+  const { id, cabinet, parent, form, name, position, rule, sortedBy, isPinned, notes, standsFor, alwaysIn, alwaysOut, atMost } = r;
+  return { id, cabinetId: cabinet, parentId: parent, form, name, position, rule, sortedBy, isPinned, notes, standsFor, alwaysIn, alwaysOut, atMost };
 };
 const toPlacement = (r: Of<'placement'>): PlacementRow => ({ id: r.id, folderId: r.folder, pluginId: r.plugin, position: r.position });
 

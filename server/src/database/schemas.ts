@@ -15,7 +15,7 @@ export interface CopyRow {
   status: 'ok' | 'failed'; state: CopyRowState; facts: FoundCopy; firstSeenAt: Date; lastSeenAt: Date;
 }
 export interface CabinetRow { id: string; computerId: string; name: string; position: string; opensFor: readonly CabinetSlot[]; sortedBy: 'name' | null }
-export interface FolderRow { id: string; cabinetId: string; parentId: string | null; form: FolderForm; name: string; position: string; rule: Rule | null; sortedBy: FolderSorting | null; isPinned: boolean; notes: string; standsFor: string | null }
+export interface FolderRow { id: string; cabinetId: string; parentId: string | null; form: FolderForm; name: string; position: string; rule: Rule | null; sortedBy: FolderSorting | null; isPinned: boolean; notes: string; standsFor: string | null; alwaysIn: readonly string[]; alwaysOut: readonly string[]; atMost: number | null }
 export interface PlacementRow { id: string; folderId: string; pluginId: string; position: string }
 export interface NamingRow { pluginId: string; nickname: string | null; slotLabel: string | null }
 export interface AnswerRow {
@@ -89,7 +89,7 @@ export const CopyTable = schema<CopyRow>('copy', {
 export const CabinetTable = schema<CabinetRow>('cabinet', { id, computerId: toRow('cabinet', 'computer', 'computer_id', 'CASCADE'), name: text, position: text, opensFor: json, sortedBy: maybeText });
 export const FolderTable = schema<FolderRow>('folder', {
   id, cabinetId: toRow('folder', 'cabinet', 'cabinet_id', 'CASCADE'), parentId: { ...toRow('folder', 'folder', 'parent_id', 'CASCADE'), nullable: true },
-  form: text, name: text, position: text, rule: maybeJson, sortedBy: maybeText, isPinned: flag, notes: text, standsFor: { ...toRow('folder', 'folder', 'stands_for', 'CASCADE'), nullable: true },
+  form: text, name: text, position: text, rule: maybeJson, sortedBy: maybeText, isPinned: flag, notes: text, standsFor: { ...toRow('folder', 'folder', 'stands_for', 'CASCADE'), nullable: true }, alwaysIn: json, alwaysOut: json, atMost: maybeWhole,
 });
 export const PlacementTable = schema<PlacementRow>('placement', {
   id, folderId: toRow('placement', 'folder', 'folder_id', 'CASCADE'), pluginId: toRow('placement', 'plugin', 'plugin_id', 'CASCADE'), position: text,

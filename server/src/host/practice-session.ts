@@ -52,7 +52,7 @@ export async function loadIntoSlot(parts: Parts, computer: string, request: Load
 function cardOf(plugin: PluginRow, copies: readonly CopyRow[]): Plugin {
   return {
     id: asId(plugin.id), name: plugin.name, vendor: plugin.vendor, kind: plugin.kind, types: plugin.types, arrived: plugin.arrivedAt.toISOString(),
-    copies: copies.map((c) => ({ id: asId(c.id), format: c.format, path: c.path, version: c.facts.version, hasPicture: c.facts.picture !== null, is32Bit: isOnly32Bit(c.facts.architectures), isFailed: c.status === 'failed', state: shownState(c.state) })),
+    copies: copies.map((c) => ({ id: asId(c.id), format: c.format, path: c.path, version: c.facts.version, hasPicture: c.facts.picture !== null, is32Bit: isOnly32Bit(c.facts.architectures), isFailed: c.status === 'failed', audioIn: c.facts.audioIn, audioOut: c.facts.audioOut, state: shownState(c.state) })),
   };
 }
 

@@ -1,6 +1,6 @@
 /** Requests parsed with Yup: a value of the right shape, or problems that name the field. */
 import { array, boolean, lazy, number, object, string, ValidationError, type Schema } from 'yup';
-import { actSize, answerLimits, cabinetSlots, failed, folderForms, folderSortings, formats, isType, kinds, licenceStates, nameLength, ok, scanModes, trackSorts, type Act, type LoadRequest, type PastLoad, type Problem, type Result, type Rule, type ScanMode, type TrackSort } from '@clever-drawer/core';
+import { actSize, answerLimits, cabinetSlots, failed, fieldNames, fields, folderForms, folderSortings, formats, isType, kinds, knownValues, licenceStates, nameLength, noWords, ok, relationsFor, ruleLimits, scanModes, standsAlone, trackSorts, understand, type Act, type Line, type LoadRequest, type PastLoad, type Problem, type Result, type Rule, type ScanMode, type TrackSort } from '@clever-drawer/core';
 
 /** Parses a body strictly: nothing is converted, unknown fields are dropped. */
 export async function parse<T>(schema: Schema<T>, body: unknown): Promise<Result<T>> {
@@ -20,22 +20,24 @@ const maybe = () => id().nullable().defined();
 const name = () => string().max(nameLength).required();
 const maybeName = () => string().max(nameLength).nullable().defined();
 
-const ruleSchema = object({
-  cards: array(object({
-    lines: array(object({
-      field: string().oneOf(['name']).required(), relation: string().oneOf(['has']).required(),
-      values: array(string().max(60).required()).min(1).max(50).required(),
-    })).min(1).max(20).required(),
-  })).min(1).max(20).required(),
+const cardSchema = object({
+  lines: array(object({ field: string().oneOf(fieldNames).required(), relation: string().required(), values: array(string().max(ruleLimits.value).required()).max(ruleLimits.values).required() })
+    .test('line', '${path} has a relation or values that do not fit its field', (line) => fitsField(line as unknown as Line))).min(1).max(ruleLimits.lines).required(),
 });
+const ruleSchema = object({ cards: array(cardSchema).min(1).max(ruleLimits.cards).required(), never: array(cardSchema).max(ruleLimits.cards).required() });
+
+/** Values have to be as they are compared: what one would type is understood in the browser. */
+const fitsField = ({ field, relation, values }: Line): boolean => relationsFor(field).includes(relation) && (standsAlone(relation) ? values.length === 0 : values.length > 0)
+  && values.every((value) => field === 'folder' || (fields[field] === 'set' ? (knownValues(field, noWords) ?? []).some((known) => known.value === value) : ((understood) => understood.ok && understood.value === value)(understand(field, relation, value, noWords))));
 const rule = () => ruleSchema.required() as unknown as Schema<Rule>;
 const maybeRule = () => ruleSchema.nullable().defined() as unknown as Schema<Rule | null>;
 
 const ids = () => array(needed()).min(1).max(actSize).required();
+const smart = () => object({ alwaysIn: array(needed()).max(actSize).required(), alwaysOut: array(needed()).max(actSize).required(), sortedBy: string().oneOf(folderSortings).nullable().defined(), atMost: number().integer().min(1).max(actSize).nullable().defined() }).noUnknown().default(undefined);
 const slots = () => array(string().oneOf(cabinetSlots).required()).max(cabinetSlots.length).required();
 const newFolder = object({
   id: needed(), parent: maybe(), form: string().oneOf(folderForms).required(), name: name(), rule: maybeRule(),
-  plugins: array(object({ placement: needed(), plugin: needed() })).max(actSize).required(),
+  plugins: array(object({ placement: needed(), plugin: needed() })).max(actSize).required(), smart: smart(),
 });
 const tags = () => array(string().trim().max(answerLimits.tag).required()).max(answerLimits.tags).required();
 const owner = () => object({ plugin: needed(), copies: array(needed()).max(10_000).required() }).required();
@@ -56,14 +58,16 @@ const acts: Record<Act['act'], Schema> = {
   'merge-folders': object({ from: needed(), into: needed() }),
   'split-folder': object({ folder: needed(), parts: array(object({ id: needed(), name: name(), placements: ids() })).min(1).max(2_000).required() }),
   'move-to': object({ placements: ids(), folder: needed(), before: maybe() }),
-  'add-folder': object({ id: needed(), cabinet: needed(), parent: maybe(), form: string().oneOf(folderForms.filter((f) => f !== 'favourites')).required(), name: name(), rule: maybeRule(), before: maybe(), plugins: array(object({ placement: needed(), plugin: needed() })).max(actSize) }),
+  'add-folder': object({ id: needed(), cabinet: needed(), parent: maybe(), form: string().oneOf(folderForms.filter((f) => f !== 'favourites')).required(), name: name(), rule: maybeRule(), before: maybe(), plugins: array(object({ placement: needed(), plugin: needed() })).max(actSize), smart: smart() }),
   'copy-folder': object({ cabinet: needed(), parent: maybe(), folders: array(newFolder).min(1).max(2_000).required() }),
   'show-folder': object({ id: needed(), folder: needed(), cabinet: needed(), before: maybe() }),
   'share-favourites': object({ favourites: maybe(), plugins: array(object({ placement: needed(), plugin: needed() })).max(actSize).required() }),
   'rename-folder': object({ folder: needed(), name: name() }),
   'move-folder': object({ folder: needed(), parent: maybe(), before: maybe() }),
   'remove-folder': object({ folder: needed() }),
-  'set-rule': object({ folder: needed(), rule: rule() }),
+  'set-rule': object({ folder: needed(), rule: rule(), name: string().max(nameLength), smart: smart() }),
+  'keep-by-hand': object({ folder: needed(), plugins: ids(), as: string().oneOf(['in', 'out', 'rule']).required() }),
+  settle: object({ folder: needed(), plugins: array(object({ placement: needed(), plugin: needed() })).max(actSize).required() }),
   file: object({ folder: needed(), plugins: array(object({ placement: needed(), plugin: needed() })).min(1).max(actSize).required(), before: maybe() }),
   'file-each': object({ entries: array(object({ folder: needed(), plugins: array(object({ placement: needed(), plugin: needed() })).min(1).max(actSize).required() })).min(1).max(2_000).required() }),
   'take-out': object({ placements: array(needed()).min(1).max(actSize).required() }),

@@ -7,7 +7,7 @@ const statuses: Record<ProblemCode, number> = {
   'file-missing': 404, 'file-too-large': 422, 'file-unreadable': 422, 'outside-place': 403, damaged: 422, 'too-much': 422, 'not-a-plugin': 422,
   'field-invalid': 400, 'place-missing': 422, 'place-is-file': 422, 'place-known': 409, 'place-whole-disk': 422, 'place-unreadable': 422, 'no-usual-place': 404,
   'no-places': 409, 'scan-running': 409, 'no-scan-running': 409, 'unknown-record': 404, 'id-taken': 409, 'name-empty': 400, 'holds-no-plugins': 409,
-  'already-there': 409, 'last-cabinet': 409, 'shown-already': 409, stays: 409, 'inside-itself': 409, 'not-a-smart-folder': 409, 'rule-empty': 400, 'nothing-to-undo': 409, 'nothing-to-redo': 409,
+  'already-there': 409, 'last-cabinet': 409, 'shown-already': 409, stays: 409, 'inside-itself': 409, 'not-a-smart-folder': 409, 'rule-empty': 400, 'rule-text': 400, 'rule-circle': 409, 'nothing-to-undo': 409, 'nothing-to-redo': 409,
   'does-not-fit-slot': 409, 'no-copy-to-load': 409, 'not-a-picture': 415, 'foreign-host': 403, 'foreign-origin': 403, internal: 500,
 };
 

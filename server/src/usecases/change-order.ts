@@ -36,6 +36,8 @@ export function performAct(parts: Parts, computer: string, act: Act): Promise<Re
 async function pluginsOf(manager: EntityManager, computer: string, act: Act): Promise<string[]> {
   if (act.act === 'file' || act.act === 'add-folder') return (act.plugins ?? []).map((entry) => entry.plugin);
   if (act.act === 'name') return [act.plugin];
+  if (act.act === 'keep-by-hand') return [...act.plugins];
+  if (act.act === 'settle') return act.plugins.map((entry) => entry.plugin);
   if (act.act === 'file-each') return act.entries.flatMap((entry) => entry.plugins.map((one) => one.plugin));
   if (act.act === 'share-favourites') return act.plugins.map((entry) => entry.plugin);
   if (act.act === 'add-cabinet' || act.act === 'copy-folder') return act.folders.flatMap((folder) => folder.plugins.map((entry) => entry.plugin));

@@ -72,7 +72,9 @@ export function StudioProvider({ computer, computers, chooseComputer, children, 
   const [arrange] = useState(createArranger);
   const usageById = useMemo(() => new Map((usage.data ?? []).map((u) => [u.plugin, u])), [usage.data]);
   const { cabinets, cabinet, chooseCabinet } = useCabinets(orderState.order, computer.id);
-  const arrangement = useMemo(() => arrange(orderState.order, plugins, cabinet?.id ?? null, usageById), [arrange, orderState.order, plugins, cabinet?.id, usageById]);
+  const [woken, setWoken] = useState(0), now = Math.max(woken, catalog.dataUpdatedAt, usage.dataUpdatedAt);
+  const arrangement = useMemo(() => arrange(orderState.order, plugins, cabinet?.id ?? null, usageById, now), [arrange, orderState.order, plugins, cabinet?.id, usageById, now]);
+  useWakeAt(arrangement.rules.expiresAt, setWoken);
   const scan = useEvents(client, queries);
   const acts = useActs(client, queries);
 
@@ -89,6 +91,18 @@ export function StudioProvider({ computer, computers, chooseComputer, children, 
   if (failure) return <main className="p-4" role="alert">{failure.message}</main>;
   if (!catalog.data || !order.data) return waiting;
   return <StudioContext value={studio}>{children}</StudioContext>;
+}
+
+/** The longest a timer of the browser waits. Milliseconds. */
+const longestWait = 2_147_483_647;
+
+/** Wakes at the moment at which a rule says something else by itself. */
+function useWakeAt(at: number | null, wake: (now: number) => void): void {
+  useEffect(() => {
+    if (at === null) return;
+    const timer = setTimeout(() => { wake(Date.now()); }, Math.min(longestWait, Math.max(0, at - Date.now())));
+    return () => { clearTimeout(timer); };
+  }, [at, wake]);
 }
 
 /** The cabinet shown last on this computer, else its first. */

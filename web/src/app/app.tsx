@@ -7,6 +7,7 @@ import { StudioProvider, useStudio } from '../api/studio.tsx';
 import { FileScreen } from '../file/file-screen.tsx';
 import { LoadScreen } from '../load/load-screen.tsx';
 import { PluginPage } from '../plugin/plugin-page.tsx';
+import { RuleScreen } from '../rule/rule-screen.tsx';
 import { ScanScreen } from '../scan/scan-screen.tsx';
 import { SortScreen } from '../sort/sort-screen.tsx';
 import { remember, remembered } from '../ui/keys.ts';
@@ -43,6 +44,7 @@ function Rooms() {
           <Route path="/sort" element={<SortScreen />} />
           <Route path="/plugin/:plugin" element={<PluginPage />} />
           <Route path="/file" element={<FileScreen />} />
+          <Route path="/rule/:folder" element={<RuleScreen />} />
           <Route path="/load" element={<LoadScreen />} />
           <Route path="*" element={<Start />} />
         </Route>

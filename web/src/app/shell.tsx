@@ -2,7 +2,7 @@
 import { Archive, Check, HelpCircle, History, Layers, LoaderCircle, Monitor, Moon, Radar, Redo2, Search, Sun, Undo2, Zap, type LucideIcon } from 'lucide-react';
 import { useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
-import { NavLink, Outlet, useNavigate } from 'react-router';
+import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useQuestions } from '../api/use-questions.ts';
 import { useStudio } from '../api/studio.tsx';
 import { useKeys } from '../ui/keys.ts';
@@ -22,7 +22,7 @@ const screens: readonly { path: string; name: string; Icon: LucideIcon; key: str
 export function Shell() {
   const studio = useStudio();
   const asked = useQuestions(), waiting = asked.questions.length + asked.failed.length;
-  const navigate = useNavigate();
+  const navigate = useNavigate(), { pathname } = useLocation();
   const [isFinding, setFinding] = useState(false);
   const [isHelping, setHelping] = useState(false);
   const [isListing, setListing] = useState(false);
@@ -41,7 +41,7 @@ export function Shell() {
         <NavLink to="/file" className="brand"><img src="/drawer.svg" width="22" height="22" alt="" />Clever Drawer</NavLink>
         <nav aria-label="Screens">
           {screens.map(({ path, name, Icon, key }) => (
-            <NavLink key={path} to={path} title={key} aria-keyshortcuts={key}>
+            <NavLink key={path} to={path} title={key} aria-keyshortcuts={key} className={({ isActive }) => (isActive || (path === '/file' && pathname.startsWith('/rule')) ? 'active' : '')}>
               <Icon size={16} aria-hidden /> {name}{path === '/scan' && studio.scan && <span className="count">looking</span>}{path === '/sort' && waiting > 0 && <span className="count" title={`${waiting} questions wait`}>{waiting}</span>}
             </NavLink>
           ))}

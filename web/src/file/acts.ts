@@ -24,7 +24,7 @@ export function addCabinetAct(name: string, opensFor: readonly CabinetSlot[], pl
 function laidOut(folders: readonly PlannedFolder[], parent: FolderId | null, favourites: FolderId | null): NewFolder[] {
   return folders.flatMap((folder) => {
     const id = folder.form === 'favourites' && favourites !== null ? favourites : asId<FolderId>(crypto.randomUUID());
-    return [{ id, parent, form: folder.form, name: folder.name, rule: folder.rule, plugins: newPlaces(folder.plugins) }, ...laidOut(folder.below, id, favourites)];
+    return [{ id, parent, form: folder.form, name: folder.name, rule: folder.rule, plugins: newPlaces(folder.plugins), ...(folder.smart ? { smart: folder.smart } : {}) }, ...laidOut(folder.below, id, favourites)];
   });
 }
 

@@ -6,6 +6,7 @@ import { useStudio, type Studio } from '../api/studio.tsx';
 import { useNotices } from '../ui/notices.tsx';
 import { fileAct } from './acts.ts';
 import { DropPartContext, partOf, type DropPart } from './drop-part.ts';
+import { KeepByHand } from './keep-by-hand.tsx';
 import type { ChestActs } from './use-chest.ts';
 
 type Dragged = { sort: 'plugins'; plugin: string; placement?: string } | { sort: 'folder'; folder: string };
@@ -39,6 +40,7 @@ export function Dragging({ tray, acts, onFiled, children }: Props) {
   const { say } = useNotices();
   const [held, setHeld] = useState<{ dragged: Dragged; target: Target | null; part: DropPart } | null>(null);
   const isCopying = useCtrl(held !== null);
+  const [asking, setAsking] = useState<{ folder: string; plugins: readonly string[] } | null>(null);
   const sensors = useSensors(useSensor(MouseSensor, mouse), useSensor(TouchSensor, touch));
   const pluginsOf = (dragged: Dragged & { sort: 'plugins' }): string[] => (tray.has(dragged.plugin) && dragged.placement === undefined ? [...tray] : [dragged.plugin]);
   const onDragEnd = ({ active, over }: DragEndEvent): void => {
@@ -53,6 +55,7 @@ export function Dragging({ tray, acts, onFiled, children }: Props) {
       say('Dropped beside the folders: nothing was filed. Drop onto a folder, or press F to file by its name.', 'trouble');
       return;
     }
+    if (studio.arrangement.folders.find((f) => f.id === target.folder)?.form === 'smart') { setAsking({ folder: target.folder, plugins: pluginsOf(dragged) }); return; }
     if (target.sort === 'spot' && dragged.placement !== undefined && studio.arrangement.placements.get(target.folder)?.some((p) => p.id === dragged.placement)) {
       studio.act({ act: 'move-placement', placement: asId(dragged.placement), before: asId(target.before) });
       return;
@@ -79,6 +82,7 @@ export function Dragging({ tray, acts, onFiled, children }: Props) {
       onDragOver={({ over }) => { setHeld((h) => h && { ...h, target: targetOf(over) }); }} onDragMove={onDragMove} onDragEnd={onDragEnd} onDragCancel={() => { setHeld(null); }}
       accessibility={{ restoreFocus: false, announcements, screenReaderInstructions }}>
       <DropPartContext value={held?.part ?? 'before'}>{children}</DropPartContext>
+      {asking && <KeepByHand folder={asking.folder} plugins={asking.plugins} onClose={() => { setAsking(null); }} />}
       <DragOverlay dropAnimation={null}>{held && <div className="in-the-air">{sayDrop(studio, held.dragged, held.target, held.part, held.dragged.sort === 'plugins' ? pluginsOf(held.dragged) : [], isCopying)}</div>}</DragOverlay>
     </DndContext>
   );
@@ -114,7 +118,7 @@ function sayDrop(studio: Studio, dragged: Dragged, target: Target | null, part: 
   const what = plugins.length === 1 && only ? studio.nameOf(only) : `${plugins.length} plugins`;
   const folder = target && target.sort !== 'end' && target.sort !== 'cabinet' ? folders.find((f) => f.id === target.folder) : undefined;
   if (!folder) return <b>{what}</b>;
-  if (folder.form === 'smart') return <><b>{folder.name}</b> fills itself: change its rule instead</>;
+  if (folder.form === 'smart') return <><b>{folder.name}</b> fills itself: keep {what} in by hand, or change its rule</>;
   if (folder.form === 'divider') return <>A divider holds no plugins</>;
   return dragged.placement !== undefined && !isCopying ? <>Move {what} to <b>{folder.name}</b> <span className="text-soft-bar">Ctrl: file it there too</span></> : <>File {what} in <b>{folder.name}</b></>;
 }

@@ -4,7 +4,8 @@ import { useMemo } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
 import { object, string } from 'yup';
-import { asId, candidateOf, compileRule, keywordRule, keywordsOf, nameLength, type Folder, type FolderId } from '@clever-drawer/core';
+import { Link } from 'react-router';
+import { asId, compileRule, keywordRule, nameLength, type Folder, type FolderId } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 
 export type NewForm = 'folder' | 'smart' | 'divider';
@@ -27,7 +28,8 @@ export function FolderForm({ folder, parent = null, onDone }: Props) {
   const { act, cabinet } = useStudio();
   const form = useForm({
     resolver: yupResolver(schema),
-    defaultValues: { form: folder && folder.form !== 'favourites' ? folder.form : 'folder', name: folder?.name ?? '', keywords: folder?.rule ? keywordsOf(folder.rule).join(', ') : '' },
+    // Of a folder that is there, only the name is asked.
+    defaultValues: { form: 'folder' as NewForm, name: folder?.name ?? '', keywords: '' },
   });
   const kind = form.watch('form'), keywords = form.watch('keywords');
   const errors = form.formState.errors;
@@ -38,9 +40,7 @@ export function FolderForm({ folder, parent = null, onDone }: Props) {
       if (act({ act: 'add-folder', id: asId(crypto.randomUUID()), cabinet: cabinet.id, parent, form: values.form, name: values.name, rule: rule?.ok ? rule.value : null, before: null })) onDone();
       return;
     }
-    const isRenamed = values.name === folder.name || act({ act: 'rename-folder', folder: folder.id, name: values.name });
-    const isNewRule = rule?.ok && values.keywords !== (folder.rule ? keywordsOf(folder.rule).join(', ') : '');
-    if (isRenamed && (!isNewRule || act({ act: 'set-rule', folder: folder.id, rule: rule.value }))) onDone();
+    if (values.name === folder.name || act({ act: 'rename-folder', folder: folder.id, name: values.name })) onDone();
   });
   return (
     <Form className="folder-form" noValidate onSubmit={(event) => { void submit(event); }} onKeyDown={(event) => { if (event.key === 'Escape') { event.stopPropagation(); onDone(); } }} aria-label={folder ? `Change ${folder.name}` : 'New folder'}>
@@ -67,16 +67,18 @@ export function FolderForm({ folder, parent = null, onDone }: Props) {
   );
 }
 
-/** What the keywords would take in now. */
+/** What the keywords would take in now, and the way to everything else a rule can ask. */
 function Preview({ keywords }: { keywords: string }) {
-  const { plugins, arrangement } = useStudio();
+  const { pluginById, arrangement } = useStudio();
+  const { candidates, where } = arrangement.rules;
   const names = useMemo(() => {
     const rule = keywordRule(keywords);
     if (!rule.ok) return null;
-    const takes = compileRule(rule.value);
-    return plugins.filter((p) => takes(candidateOf(p.name, arrangement.namings.get(p.id)?.nickname ?? null)) !== null).map((p) => p.name);
-  }, [keywords, plugins, arrangement.namings]);
-  if (names === null) return <Form.Text className="text-soft">A comma is “or”.</Form.Text>;
+    const { holds } = compileRule(rule.value);
+    return candidates.filter((candidate) => holds(candidate, where)).map(({ id }) => pluginById.get(id)?.name ?? '');
+  }, [keywords, candidates, where, pluginById]);
+  const more = <Link to={`/rule/new${keywords.trim() === '' ? '' : `?text=${encodeURIComponent(`name has ${keywords}`)}`}`}>More than keywords …</Link>;
+  if (names === null) return <Form.Text className="text-soft">A comma is “or”. {more}</Form.Text>;
   const some = names.slice(0, 3).join(', ');
-  return <Form.Text className="text-soft" role="status">{names.length === 0 ? 'Takes in nothing yet.' : `Takes in ${names.length}: ${some}${names.length > 3 ? ' …' : ''}`}</Form.Text>;
+  return <Form.Text className="text-soft" role="status">{names.length === 0 ? 'Takes in nothing yet.' : `Takes in ${names.length}: ${some}${names.length > 3 ? ' …' : ''}`} {more}</Form.Text>;
 }

@@ -3,13 +3,14 @@ import { MoreHorizontal } from 'lucide-react';
 import { memo, useRef, useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { asId, folderIn, folderSortings, grouped, groupOf, typeName, type Cabinet, type Folder, type FolderSorting, type Plugin } from '@clever-drawer/core';
+import { useNavigate } from 'react-router';
 import { useStudio } from '../api/studio.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { Picker, type Choice } from '../ui/picker.tsx';
-import { copyFolderAct, splitAct } from './acts.ts';
+import { copyFolderAct, newPlaces, splitAct } from './acts.ts';
 import type { ChestActs } from './use-chest.ts';
 
-export const sortingNames: Record<FolderSorting, string> = { name: 'name', type: 'type', vendor: 'vendor', use: 'most used', newest: 'newest' };
+export const sortingNames: Record<FolderSorting, string> = { name: 'name', type: 'type', vendor: 'vendor', use: 'most used', lately: 'last loaded', newest: 'newest' };
 
 type Asking = 'merge' | 'copy' | 'show';
 
@@ -36,13 +37,16 @@ interface ItemsProps { readonly folder: Folder; readonly acts: ChestActs; readon
 
 function Items({ folder, acts, onAsk, onClose }: ItemsProps) {
   const { act, arrangement } = useStudio();
+  const navigate = useNavigate();
   const item = (text: string, does: () => void, key?: string) => <MenuItem onClick={does} className="option"><span>{text}</span>{key && <kbd>{key}</kbd>}</MenuItem>;
   const into = acts.neighbourAbove(folder), holds = folder.form === 'folder' && (arrangement.members.get(folder.id)?.length ?? 0) > 0;
   return (
     <Dropdown show onToggle={(isStill) => { if (!isStill) onClose(); }}>
       <Dropdown.Toggle as="button" type="button" className="menu-dots" aria-label={`Acts on ${folder.name}`}><MoreHorizontal size={15} aria-hidden /></Dropdown.Toggle>
       <Dropdown.Menu align="end" className="folder-menu">
-        {item(folder.form === 'smart' ? 'Change name or rule' : 'Rename', () => { acts.rename(folder.id); }, 'F2')}
+        {item('Rename', () => { acts.rename(folder.id); }, 'F2')}
+        {folder.form === 'smart' && item('Change the rule …', () => { void navigate(`/rule/${folder.id}`); })}
+        {folder.form === 'smart' && folder.standsFor === null && item('Settle as an ordinary folder', () => { act({ act: 'settle', folder: folder.id, plugins: newPlaces(arrangement.members.get(folder.id) ?? []) }); })}
         {folder.form !== 'divider' && item('New subfolder', () => { acts.addBelow(folder.id); })}
         {folder.form !== 'divider' && item(folder.isPinned ? 'Unpin' : 'Pin to the front', () => { act({ act: 'set-folder', folder: folder.id, set: { isPinned: !folder.isPinned } }); })}
         {folder.form !== 'divider' && <SortItems folder={folder} />}

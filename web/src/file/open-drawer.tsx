@@ -24,9 +24,10 @@ export function OpenDrawer({ folder, chest, children }: { folder: Folder; chest:
     <li ref={intoView} className={`open-drawer ${folder.form}`} aria-label={`${folder.name}, opened`}>
       <div className="open-head">
         <span className={`label ${folder.form === 'smart' ? 'smart' : ''}`}>{folder.name}</span>
-        <span className="text-soft">{folder.rule ? sayRule(folder.rule) : members.length === 1 ? 'One plugin' : `${members.length} plugins`}{folder.sortedBy && <> · sorted by {sortingNames[folder.sortedBy]}{folder.form === 'folder' && <> <button type="button" className="link-words" onClick={() => { act({ act: 'set-folder', folder: folder.id, set: { sortedBy: null } }); }}>my own order</button></>}</>}</span>
+        <span className="text-soft">{folder.rule ? sayRule(folder.rule, arrangement.rules.words) : members.length === 1 ? 'One plugin' : `${members.length} plugins`}{folder.sortedBy && <> · sorted by {sortingNames[folder.sortedBy]}{folder.form === 'folder' && <> <button type="button" className="link-words" onClick={() => { act({ act: 'set-folder', folder: folder.id, set: { sortedBy: null } }); }}>my own order</button></>}</>}</span>
         <span className="open-acts">
-          {folder.form !== 'favourites' && <Button size="sm" variant="bare" onClick={() => { acts.rename(folder.id); }}>{folder.form === 'smart' ? 'Change the rule' : 'Rename'}</Button>}
+          {folder.form === 'smart' && <Link to={`/rule/${folder.id}`} className="btn btn-sm btn-bare">Change the rule</Link>}
+          {folder.form !== 'favourites' && <Button size="sm" variant="bare" onClick={() => { acts.rename(folder.id); }}>Rename</Button>}
           {folder.form === 'folder' && <Button size="sm" variant="bare" onClick={() => { acts.addBelow(folder.id); }}>New subfolder</Button>}
           <Button size="sm" variant="bare" aria-label={`Close ${folder.name}`} onClick={() => { acts.toggle(folder.id); }}><X size={15} aria-hidden /></Button>
         </span>
@@ -35,7 +36,7 @@ export function OpenDrawer({ folder, chest, children }: { folder: Folder; chest:
       {folder.form !== 'divider' && <Notes key={folder.notes} folder={folder} />}
       {isMaking && <FolderForm parent={folder.id} onDone={() => { setEditing(null); }} />}
       {hasBelow && <div className="below">{children}</div>}
-      {members.length === 0 && !hasBelow && <p className="text-soft open-empty">{folder.form === 'smart' ? 'No plugin has these words in its name yet. What arrives later comes in by itself.' : <>Empty. Drag plugins onto it, or press <kbd>F</kbd> on one in the list.</>}</p>}
+      {members.length === 0 && !hasBelow && <p className="text-soft open-empty">{folder.form === 'smart' ? 'No plugin is like that yet. What arrives later comes in by itself.' : <>Empty. Drag plugins onto it, or press <kbd>F</kbd> on one in the list.</>}</p>}
       {members.length > 0 && (
         <ol className="open-plugins">
           {members.slice(0, drawn).map((id, at) => {

@@ -2,7 +2,8 @@
 import { Search } from 'lucide-react';
 import { useMemo, useState, type ReactNode, type RefObject } from 'react';
 import { Dropdown, Form } from 'react-bootstrap';
-import { compareNames, formats, isNarrowed, kinds, noVendor, sortings, typeGroups, typeName, type Kind, type Plugin, type Sorting } from '@clever-drawer/core';
+import { Link } from 'react-router';
+import { compareNames, formats, isNarrowed, kinds, noVendor, printRule, ruleFromFilter, sortings, typeGroups, typeName, type Kind, type Plugin, type Sorting } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { FacetWords } from './facet-words.tsx';
@@ -39,11 +40,17 @@ export function Sentence({ list, field }: { list: List; field: RefObject<HTMLInp
           <kbd aria-hidden>/</kbd>
         </span>
         <span className="shown" role="status">
-          {isNarrowed(filter) ? <><strong>{rows.length}</strong> of {total} plugins <button type="button" className="link-words" onClick={() => { setFilter(clearFilter); }}>show all</button> <kbd>Esc</kbd></> : <>All {total} plugins</>}
+          {isNarrowed(filter) ? <><strong>{rows.length}</strong> of {total} plugins <button type="button" className="link-words" onClick={() => { setFilter(clearFilter); }}>show all</button> <kbd>Esc</kbd> <KeepLink filter={filter} /></> : <>All {total} plugins</>}
         </span>
       </div>
     </search>
   );
+}
+
+/** What narrows the list, kept as the rule of a smart folder. */
+function KeepLink({ filter }: { filter: List['filter'] }) {
+  const { words } = useStudio().arrangement.rules, rule = ruleFromFilter(filter);
+  return rule && <Link to={`/rule/new?text=${encodeURIComponent(printRule(rule, words))}`}>keep as smart folder</Link>;
 }
 
 export interface Option { readonly value: string; readonly text: string; readonly count?: number; readonly isGroup?: boolean }

@@ -1,9 +1,11 @@
 /** The tray at the foot: what was gathered, over any number of searches, and what can be done to all of it. */
 import { Inbox, X } from 'lucide-react';
+import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useStudio } from '../api/studio.tsx';
 import { SayMenu } from '../said/say-menu.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
+import { GatherRule } from './gather-rule.tsx';
 
 interface Props {
   readonly tray: ReadonlySet<string>;
@@ -19,6 +21,7 @@ export function Tray({ tray, onTakeOut, onEmpty, onFile }: Props) {
   const { pluginById, nameOf } = useStudio();
   const plugins = [...tray].map((id) => pluginById.get(id)).filter((p) => p !== undefined);
   const count = plugins.length;
+  const [isGathering, setGathering] = useState(false);
   return (
     <section className="tray" aria-label="Tray">
       <span className="tray-name hand"><Inbox size={17} aria-hidden /> Tray{count > 0 && <span className="count">{count}</span>}</span>
@@ -32,10 +35,12 @@ export function Tray({ tray, onTakeOut, onEmpty, onFile }: Props) {
       {count > 0 && (
         <span className="tray-acts">
           <Button className="file-tray" onClick={onFile}>File {count === 1 ? 'it' : `${count} plugins`} in … <kbd>F</kbd></Button>
+          <button type="button" className="tray-act" onClick={() => { setGathering(true); }}>A rule for {count === 1 ? 'it' : 'these'} …</button>
           <SayMenu plugins={plugins.map((plugin) => plugin.id)} />
           <button type="button" className="tray-act" onClick={onEmpty}>Empty tray</button>
         </span>
       )}
+      {isGathering && <GatherRule plugins={plugins.map((plugin) => plugin.id)} onClose={() => { setGathering(false); }} />}
     </section>
   );
 }

@@ -75,7 +75,7 @@ function Folders({ plugin }: { plugin: Plugin }) {
           return (
             <li key={folder.id}>
               <Link to={`/file?open=${folder.id}`} className={`label ${folder.form === 'smart' ? 'smart' : ''}`}>{folder.name}</Link>
-              {placement ? <Button variant="bare" size="sm" onClick={() => { act({ act: 'take-out', placements: [placement.id] }); }}>Take out</Button> : <span className="text-soft">{arrangement.because.get(`${folder.id}/${plugin.id}`) ?? 'by its rule'}</span>}
+              {placement ? <Button variant="bare" size="sm" onClick={() => { act({ act: 'take-out', placements: [placement.id] }); }}>Take out</Button> : <span className="text-soft">{arrangement.because(folder.id, plugin.id) ?? 'by its rule'}</span>}
             </li>
           );
         })}

@@ -27,17 +27,21 @@ export function useKeys(handlers: Readonly<Record<string, (event: KeyboardEvent)
   const latest = useRef(handlers);
   useEffect(() => { latest.current = handlers; });
   useEffect(() => {
+    // Escape closes a dialog before the key comes here: what counts is what was open when it was pressed.
+    let wasOpen = false;
+    const note = (): void => { wasOpen = isDialogOpen(); };
     const listen = (event: KeyboardEvent): void => {
       if (event.defaultPrevented) return;
       const handler = latest.current[chord(event)];
       if (!handler) return;
       const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey;
-      if ((isPlain && (isTyping(event.target) || isPressing(event))) || isDialogOpen()) return;
+      if ((isPlain && (isTyping(event.target) || isPressing(event))) || wasOpen || isDialogOpen()) return;
       event.preventDefault();
       handler(event);
     };
+    window.addEventListener('keydown', note, { capture: true });
     window.addEventListener('keydown', listen);
-    return () => { window.removeEventListener('keydown', listen); };
+    return () => { window.removeEventListener('keydown', note, { capture: true }); window.removeEventListener('keydown', listen); };
   }, []);
 }
 
