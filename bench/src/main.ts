@@ -9,10 +9,11 @@ import { benchKeystroke } from './keystroke.ts';
 import { benchLarge } from './large.ts';
 import { benchLilv } from './lilv.ts';
 import { tableOf, type Measured, type Outcome } from './measure.ts';
+import { benchRules } from './rules.ts';
 import { benchScan } from './scan.ts';
 import { benchSort } from './sort.ts';
 
-const benches: Readonly<Record<string, () => Promise<Measured[] | Outcome>>> = { find: benchFind, scan: benchScan, large: benchLarge, lilv: benchLilv, fuzz: benchFuzz, sort: benchSort, keystroke: benchKeystroke, chest: benchChest };
+const benches: Readonly<Record<string, () => Promise<Measured[] | Outcome>>> = { find: benchFind, scan: benchScan, large: benchLarge, lilv: benchLilv, fuzz: benchFuzz, sort: benchSort, keystroke: benchKeystroke, chest: benchChest, rules: benchRules };
 const results = resolve(import.meta.dirname, '../results');
 
 const wanted = process.argv.slice(2);

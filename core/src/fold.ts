@@ -14,6 +14,9 @@ export function wordsOf(text: string): string[] {
   return fold(text.replace(edges, ' ')).match(/[\p{L}\p{N}]+/gu) ?? [];
 }
 
+/** Positions inside runs of letters and figures at which another word begins. */
+export const innerEdges = (text: string): number[] => [...text.matchAll(edges)].map((match) => match.index);
+
 /** Names in the order a reader expects: case-blind, figures by their value; a total order. */
 export function compareNames(a: string, b: string): number {
   return collator.compare(a, b) || (a < b ? -1 : a > b ? 1 : 0);

@@ -67,7 +67,7 @@ function arrange(order: Order, plugins: readonly Plugin[], { everywhere, placeme
   const below = grouped(folders.map((folder) => [folder.parent ?? folder.cabinet, folder] as const));
   for (const { id, standsFor } of folders) { const held = standsFor ? placements.get(standsFor) : undefined; if (held) placements.set(id, held); else if (standsFor) placements.delete(id); }
   const members = new Map<string, PluginId[]>();
-  for (const { id, standsFor } of folders) { const held = filled.members.get(standsFor ?? id) as PluginId[] | undefined ?? placements.get(id)?.map((p) => p.plugin); if (held) members.set(id, held); }
+  for (const { id, standsFor } of folders) { const held = filled.membersOf(standsFor ?? id) as PluginId[] | undefined ?? placements.get(id)?.map((p) => p.plugin); if (held) members.set(id, held); }
   sortMembers(folders, members, plugins, namings, usage);
   const foldersOf = new Map<string, Folder[]>();
   for (const folder of folders)

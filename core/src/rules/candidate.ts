@@ -6,8 +6,8 @@ import { typeName } from '../types/tree.ts';
 import type { Field } from './rule.ts';
 import type { State } from './values.ts';
 
-/** A text as it is shown, folded, and as words with a space before each: " tape echo". */
-export interface RuleText { readonly shown: string; readonly folded: string; readonly spaced: string; readonly words: readonly string[] }
+/** A text as it is shown, folded, as words with a space before each (" tape echo"), and as its letters and figures alone. */
+export interface RuleText { readonly shown: string; readonly folded: string; readonly spaced: string; readonly joined: string; readonly words: readonly string[] }
 
 export interface Candidate {
   readonly id: string;
@@ -30,7 +30,7 @@ const mostKnown = 20_000;
 export function ruleText(shown: string): RuleText {
   const before = known.get(shown);
   if (before) return before;
-  const words = wordsOf(shown), text = { shown, folded: fold(shown), words, spaced: ` ${words.join(' ')}` };
+  const words = wordsOf(shown), text = { shown, folded: fold(shown), words, spaced: ` ${words.join(' ')}`, joined: words.join('') };
   if (known.size >= mostKnown) known.clear();
   known.set(shown, text);
   return text;

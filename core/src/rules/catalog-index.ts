@@ -1,62 +1,32 @@
-/** A catalog prepared so that a line is answered for all plugins at once. What it answers is what `compileLine` answers one by one. */
+/** A catalog prepared so that a line is answered for all plugins at once. What it answers is what `compileLine` answers one by one. Each field is prepared when a line first asks for it. */
 import { fold, wordsOf } from '../fold.ts';
 import { addAll, allBits, dropBit, hasBit, keepBoth, noBits, positionsIn, setBit, takeAway, type Bits } from './bits.ts';
-import type { Candidate } from './candidate.ts';
+import type { Candidate, RuleText } from './candidate.ts';
+import { Columns } from './columns.ts';
 import { compileLine, isNegative, meetsText, type Where } from './holds.ts';
 import { fields, type Card, type Line, type Rule } from './rule.ts';
+import { Texts } from './texts.ts';
 
-const textFields = ['name', 'anything', 'vendor', 'tag', 'notes'] as const;
-const setFields = ['type', 'kind', 'format', 'bits', 'licence', 'state'] as const;
-type TextField = (typeof textFields)[number];
-type SetField = (typeof setFields)[number];
+type TextField = keyof Candidate['texts'];
+type SetField = keyof Candidate['sets'];
 
-/** Positions by a text, and the texts in order, so that those with one beginning stand side by side. */
-class Texts {
-  readonly #at = new Map<string, Set<number>>();
-  #sorted: string[] | null = null;
-
-  add(at: number, text: string): void {
-    const known = this.#at.get(text);
-    if (known) { known.add(at); return; }
-    this.#at.set(text, new Set([at]));
-    if (this.#sorted) this.#sorted.splice(lowest(this.#sorted, text), 0, text);
-  }
-
-  drop(at: number, text: string): void { this.#at.get(text)?.delete(at); }
-
-  whole(text: string): Iterable<number> { return this.#at.get(text) ?? []; }
-
-  /** Positions of texts that begin so; each may come several times. */
-  * beginning(letters: string): Iterable<number> {
-    const sorted = (this.#sorted ??= [...this.#at.keys()].sort());
-    for (let at = lowest(sorted, letters); at < sorted.length && sorted[at]?.startsWith(letters); at += 1) yield* this.#at.get(sorted[at] ?? '') ?? [];
-  }
-}
-
-/** The first position whose text is not below. */
-function lowest(sorted: readonly string[], text: string): number {
-  let from = 0, to = sorted.length;
-  while (from < to) { const middle = (from + to) >>> 1; if ((sorted[middle] ?? '') < text) from = middle + 1; else to = middle; }
-  return from;
-}
+/** The values of a field with the plugins that have each; for types, also each type by itself, without its group. */
+interface Values { readonly all: Map<string, Bits>; readonly of: (candidate: Candidate) => readonly string[] }
 
 export class CatalogIndex {
   readonly #candidates: Candidate[];
   readonly #at: Map<string, number>;
-  readonly #words: Readonly<Record<TextField, Texts>>;
-  readonly #wholes: Readonly<Record<TextField, Texts>>;
-  readonly #sets: Readonly<Record<SetField, Map<string, Bits>>>;
+  readonly #texts = new Map<string, { readonly texts: Texts; readonly of: Part; readonly field: TextField }>();
+  readonly #values = new Map<string, Values>();
+  readonly #columns: Columns;
+  readonly #lines = new Map<string, Bits>();
   readonly size: number;
 
   constructor(candidates: readonly Candidate[]) {
     this.size = candidates.length;
     this.#candidates = [...candidates];
     this.#at = new Map(candidates.map((candidate, at) => [candidate.id, at]));
-    const texts = (): Record<TextField, Texts> => Object.fromEntries(textFields.map((field) => [field, new Texts()])) as Record<TextField, Texts>;
-    this.#words = texts();
-    this.#wholes = texts();
-    this.#sets = Object.fromEntries(setFields.map((field) => [field, new Map<string, Bits>()])) as Record<SetField, Map<string, Bits>>;
-    for (const [at, candidate] of candidates.entries()) this.#enter(at, candidate);
+    this.#columns = new Columns(this.#candidates);
   }
 
   positionOf(id: string): number | undefined { return this.#at.get(id); }
@@ -66,19 +36,14 @@ export class CatalogIndex {
   /** Puts another state of a plugin in place of the one that is there. */
   replace(position: number, candidate: Candidate): void {
     const before = this.at(position);
-    for (const field of textFields) for (const text of before.texts[field]) { this.#wholes[field].drop(position, text.folded); for (const word of text.words) this.#words[field].drop(position, word); }
-    for (const field of setFields) for (const value of before.sets[field]) dropBit(this.#sets[field].get(value) as Bits, position);
-    this.#candidates[position] = candidate;
-    this.#enter(position, candidate);
-  }
-
-  #enter(at: number, { texts, sets }: Candidate): void {
-    for (const field of textFields) for (const text of texts[field]) { this.#wholes[field].add(at, text.folded); for (const word of text.words) this.#words[field].add(at, word); }
-    for (const field of setFields) for (const value of sets[field]) {
-      const bits = this.#sets[field].get(value) ?? noBits(this.size);
-      setBit(bits, at);
-      this.#sets[field].set(value, bits);
+    for (const { texts, of, field } of this.#texts.values()) {
+      for (const text of before.texts[field]) parts[of](text, (part) => { texts.drop(position, part); });
+      for (const text of candidate.texts[field]) parts[of](text, (part) => { texts.add(position, part); });
     }
+    for (const values of this.#values.values()) { for (const value of values.of(before)) dropBit(values.all.get(value) as Bits, position); this.#enter(values, position, candidate); }
+    this.#candidates[position] = candidate;
+    this.#lines.clear();
+    this.#columns.replace(position, candidate);
   }
 
   /** Everything a rule takes in. */
@@ -92,42 +57,103 @@ export class CatalogIndex {
   card({ lines }: Card, where: Where): Bits {
     const [first, ...rest] = lines;
     if (!first) return noBits(this.size);
-    return rest.reduce((found, line) => keepBoth(found, this.line(line, where)), this.line(first, where));
+    return rest.reduce((found, line) => keepBoth(found, this.#shared(line, where)), this.line(first, where));
   }
 
-  line(line: Line, where: Where): Bits {
-    if (isNegative(line.relation)) return takeAway(allBits(this.size), this.line({ ...line, relation: line.relation === 'has no' ? 'has' : 'is' }, where));
-    const sort = fields[line.field];
-    if (sort === 'text' && line.relation !== 'is missing') return this.#text(line);
-    if (sort === 'set' && line.relation === 'is' && line.field !== 'folder') return line.values.reduce((found, value) => addAll(found, this.#sets[line.field as SetField].get(value) ?? noBits(0)), noBits(this.size));
-    return this.#each(compileLine(line), where);
+  /** Everything a line lets in. */
+  line(line: Line, where: Where): Bits { return this.#shared(line, where).slice(); }
+
+  /** Rules ask many lines again and again; what depends on nothing but the catalog is answered once. Not to be changed. */
+  #shared(line: Line, where: Where): Bits {
+    if (line.field === 'folder' || line.relation.includes('within')) return this.#answer(line, where);
+    const key = `${line.field}\n${line.relation}\n${line.values.join('\n')}`, bits = this.#lines.get(key) ?? this.#answer(line, where);
+    this.#lines.set(key, bits);
+    return bits;
   }
 
-  /** Asks one by one: for lines whose answer is quick and needs no words. */
-  #each(holds: ReturnType<typeof compileLine>, where: Where): Bits {
-    const found = noBits(this.size);
-    for (const [at, candidate] of this.#candidates.entries()) if (holds(candidate, where)) setBit(found, at);
+  #answer(line: Line, where: Where): Bits {
+    if (isNegative(line.relation)) return takeAway(allBits(this.size), this.#shared({ ...line, relation: line.relation === 'has no' ? 'has' : 'is' }, where));
+    switch (fields[line.field]) {
+      case 'text': return line.relation === 'is missing' ? this.#each(line, where) : this.#text(line);
+      case 'set': return line.field === 'folder' ? this.#each(line, where) : this.#set(line);
+      case 'time':
+      case 'number': return this.#columns.line(line, where.now) ?? this.#each(line, where);
+      default: return this.#each(line, where);
+    }
+  }
+
+  /** The first moment after now at which a line with a span of time says something else of some plugin; infinity for never. */
+  nextMoment(line: Line, now: number): number { return this.#columns.nextMoment(line, now); }
+
+  /** Asks one by one. */
+  #each(line: Line, where: Where): Bits {
+    const found = noBits(this.size), holds = compileLine(line);
+    for (let at = 0; at < this.size; at += 1) if (holds(this.at(at), where)) setBit(found, at);
     return found;
   }
 
+  #set({ field, relation, values }: Line): Bits {
+    const name = field as SetField, union = (of: Values, wanted: Iterable<string>): Bits => { const found = noBits(this.size); for (const value of wanted) { const bits = of.all.get(value); if (bits) addAll(found, bits); } return found; };
+    const all = this.#valuesOf(name);
+    if (relation === 'is missing') return takeAway(allBits(this.size), union(all, all.all.keys()));
+    if (relation !== 'is only') return union(all, values);
+    // Those that have one of the values and nothing else; of types, what lies in a group is one with it.
+    const single = field === 'type' ? this.#valuesOf('types') : all, isWanted = (value: string): boolean => values.includes(value) || (field === 'type' && values.includes(value.split('/')[0] ?? ''));
+    const known = [...single.all.keys()];
+    return takeAway(union(single, known.filter(isWanted)), union(single, known.filter((value) => !isWanted(value))));
+  }
+
+  #valuesOf(field: SetField | 'types'): Values {
+    const known = this.#values.get(field);
+    if (known) return known;
+    const values: Values = { all: new Map(), of: field === 'types' ? ({ types }) => types : ({ sets }) => sets[field] };
+    for (let at = 0; at < this.size; at += 1) this.#enter(values, at, this.at(at));
+    this.#values.set(field, values);
+    return values;
+  }
+
+  #enter(values: Values, at: number, candidate: Candidate): void {
+    for (const value of values.of(candidate)) {
+      let bits = values.all.get(value);
+      if (!bits) values.all.set(value, (bits = noBits(this.size)));
+      setBit(bits, at);
+    }
+  }
+
   #text({ field, relation, values }: Line): Bits {
-    const found = noBits(this.size), name = field as TextField;
+    const found = noBits(this.size), name = field as TextField, add = (positions: readonly number[]): void => { for (const at of positions) setBit(found, at); };
     for (const value of values) {
-      const meets = meetsText(relation, value), isSure = wordsOf(value).length === 1 && (relation === 'has' || relation === 'has word');
-      for (const at of this.#likely(name, relation, value)) if (!hasBit(found, at) && (isSure || this.at(at).texts[name].some(meets))) setBit(found, at);
+      const valueWords = wordsOf(value), [first = ''] = valueWords;
+      if (relation === 'is') add(this.#textsOf('folded', name).whole(fold(value)));
+      else if (relation === 'starts with') this.#textsOf('joined', name).beginning(valueWords.join(''), add);
+      else if (relation === 'has letters' || valueWords.length === 0) this.#check(found, this.#candidates.keys(), name, relation, value);
+      else if (valueWords.length > 1) this.#check(found, this.#textsOf('words', name).whole(first), name, relation, value);
+      else if (relation === 'has word') add(this.#textsOf('words', name).whole(first));
+      else this.#textsOf('words', name).beginning(first, add);
     }
     return found;
   }
 
-  /** Positions among which are all that can meet the value; some may come several times. */
-  #likely(field: TextField, relation: Line['relation'], value: string): Iterable<number> {
-    const valueWords = wordsOf(value), [first = ''] = valueWords, words = this.#words[field], wholes = this.#wholes[field], folded = fold(value);
-    if (valueWords.length === 0 || relation === 'has letters') return this.#candidates.keys();
-    // The last word of what is looked for may be the beginning of a longer one; those before it are whole.
-    const byWords = relation !== 'has word' && valueWords.length === 1 ? words.beginning(first) : words.whole(first);
-    if (relation === 'is') return wholes.whole(folded);
-    return relation === 'starts with' ? both(wholes.beginning(folded), byWords) : byWords;
+  /** Of several words the first is found by the index, and the others are looked for behind it. */
+  #check(found: Bits, positions: Iterable<number>, field: TextField, relation: Line['relation'], value: string): void {
+    const meets = meetsText(relation, value);
+    for (const at of positions) if (!hasBit(found, at) && this.at(at).texts[field].some(meets)) setBit(found, at);
+  }
+
+  #textsOf(of: Part, field: TextField): Texts {
+    const key = `${of} ${field}` as const, known = this.#texts.get(key);
+    if (known) return known.texts;
+    const texts = new Texts();
+    for (let at = 0; at < this.size; at += 1) for (const text of this.at(at).texts[field]) parts[of](text, (part) => { texts.add(at, part); });
+    this.#texts.set(key, { texts, of, field });
+    return texts;
   }
 }
 
-function* both(one: Iterable<number>, other: Iterable<number>): Iterable<number> { yield* one; yield* other; }
+/** What of a text is prepared: its words, the whole folded text, or its letters and figures. */
+const parts = {
+  words: (text: RuleText, act: (part: string) => void): void => { for (const word of text.words) act(word); },
+  joined: (text: RuleText, act: (part: string) => void): void => { act(text.joined); },
+  folded: (text: RuleText, act: (part: string) => void): void => { act(text.folded); },
+} as const;
+type Part = keyof typeof parts;

@@ -1,9 +1,10 @@
 /** Filling smart folders, again and again: what did not change is not asked again. */
-import { dropBit, setBit, type Bits } from './bits.ts';
+import { dropBit, hasBit, setBit, type Bits } from './bits.ts';
 import { changedFields, type Candidate } from './candidate.ts';
 import { CatalogIndex } from './catalog-index.ts';
+import { momentOf, valueOf } from './columns.ts';
 import { compileRule, type CompiledRule, type Where } from './holds.ts';
-import { daysOf, foldersRead, linesOf, type Rule } from './rule.ts';
+import type { Line, Rule } from './rule.ts';
 
 /** A folder that fills itself, with what the user puts in or keeps out by hand. */
 export interface SmartFolder {
@@ -26,42 +27,48 @@ export interface ToFill {
 }
 
 export interface Filled {
-  /** By smart folder, in the order of the catalog. */
-  readonly members: ReadonlyMap<string, readonly string[]>;
+  /** What a smart folder holds, in the order of the catalog; undefined for other folders. Made when asked for. */
+  readonly membersOf: (folder: string) => readonly string[] | undefined;
   /** When a rule would say something else though nothing changed but the time; null for never. */
   readonly expiresAt: number | null;
   readonly where: Where;
 }
 
 /** A rule as it was answered last. */
-interface Answered { readonly compiled: CompiledRule; bits: Bits; expiresAt: number | null; ids: readonly string[] | null; manual: string; contents: ReadonlyMap<string, ReadonlySet<string>> }
+interface Answered { readonly compiled: CompiledRule; folder: SmartFolder; readonly bits: Bits; expiresAt: number | null; ids: readonly string[] | null; readonly contents: ReadonlyMap<string, ReadonlySet<string>> }
 
 /** So many changed plugins are asked one by one; with more, the catalog is prepared anew. */
 const fewChanged = 400;
+const nothingRead: Answered['contents'] = new Map();
 
 export function createFiller(): (input: ToFill) => Filled {
   let index = new CatalogIndex([]), last: readonly Candidate[] = [];
-  const answered = new Map<string, Answered>();
+  const answered = new Map<string, Answered>(), compiledRules = new WeakMap<Rule, CompiledRule>();
+  const compiledOf = (rule: Rule): CompiledRule => { const compiled = compiledRules.get(rule) ?? compileRule(rule); compiledRules.set(rule, compiled); return compiled; };
   return (input) => {
     const changed = changedPositions(last, input.candidates);
     if (changed === null) { index = new CatalogIndex(input.candidates); answered.clear(); }
-    const fields = (changed ?? []).map((at) => ({ at, fields: changedFields(index.at(at), input.candidates[at] as Candidate) }));
+    const fields = (changed ?? []).map((at) => ({ at, fields: [...changedFields(index.at(at), input.candidates[at] as Candidate)] }));
     for (const { at } of fields) index.replace(at, input.candidates[at] as Candidate);
     last = input.candidates;
-    const members = new Map<string, readonly string[]>(), contents = contentsOf(input, members), where: Where = { now: input.now, isIn: (folder, plugin) => contents(folder).has(plugin), isFiled: filedIn(input.placed) };
-    for (const folder of inTurn(input)) {
-      const before = answered.get(folder.id), read = new Map(foldersRead(folder.rule).map((id) => [id, contents(id)] as const));
-      const isSame = before?.compiled.rule === folder.rule && (before.expiresAt === null || input.now < before.expiresAt) && sameContents(before.contents, read) && !asksWhetherFiled(folder.rule);
-      const now = isSame ? before : { compiled: before?.compiled.rule === folder.rule ? before.compiled : compileRule(folder.rule), bits: index.rule(folder.rule, where), expiresAt: expiryOf(folder.rule, input.candidates, input.now), ids: null, manual: '', contents: read };
-      if (isSame) askAgain(now, fields, index, where);
-      answered.set(folder.id, now);
-      members.set(folder.id, membersOf(now, folder, index));
+    const membersOf = (id: string): readonly string[] | undefined => { const one = answered.get(id); return one && (one.ids ??= membersIn(one, index)); };
+    const contents = contentsOf(input, membersOf), where: Where = { now: input.now, isIn: (folder, plugin) => contents(folder).has(plugin), isFiled: filedIn(input.placed) };
+    for (const { folder, compiled } of inTurn(input, compiledOf)) {
+      const before = answered.get(folder.id), read = compiled.folders.length === 0 ? nothingRead : new Map(compiled.folders.map((id) => [id, contents(id)] as const));
+      const isKnown = before?.compiled === compiled && (before.expiresAt === null || input.now < before.expiresAt) && sameContents(before.contents, read) && !compiled.asksWhetherFiled;
+      if (!isKnown) { answered.set(folder.id, { compiled, folder, bits: index.rule(folder.rule, where), expiresAt: firstMoment(compiled, (line) => index.nextMoment(line, input.now)), ids: null, contents: read }); continue; }
+      if (!sameByHand(before.folder, folder)) before.ids = null;
+      before.folder = folder;
+      for (const { at, fields: changedHere } of fields) if (changedHere.some((field) => compiled.reads.has(field))) askAgain(before, at, index, where);
     }
-    for (const id of answered.keys()) if (!members.has(id)) answered.delete(id);
-    const ends = [...answered.values()].flatMap((one) => one.expiresAt ?? []);
-    return { members, expiresAt: ends.length === 0 ? null : Math.min(...ends), where };
+    const wanted = new Set(input.folders.map((folder) => folder.id));
+    let expiresAt: number | null = null;
+    for (const [id, one] of answered) { if (!wanted.has(id)) answered.delete(id); else if (one.expiresAt !== null && (expiresAt === null || one.expiresAt < expiresAt)) expiresAt = one.expiresAt; }
+    return { membersOf, expiresAt, where };
   };
 }
+
+const sameByHand = (a: SmartFolder, b: SmartFolder): boolean => a === b || (a.alwaysIn.join() === b.alwaysIn.join() && a.alwaysOut.join() === b.alwaysOut.join());
 
 /** Positions whose plugin is in another state; null when the catalog is another one, or too much of it. */
 function changedPositions(before: readonly Candidate[], now: readonly Candidate[]): number[] | null {
@@ -75,36 +82,31 @@ function changedPositions(before: readonly Candidate[], now: readonly Candidate[
   return changed;
 }
 
-/** Asks a rule about the plugins that changed in something it reads. */
-function askAgain(answered: Answered, changed: readonly { at: number; fields: ReadonlySet<string> }[], index: CatalogIndex, where: Where): void {
-  const { reads, holds, rule } = answered.compiled;
-  for (const { at, fields } of changed) {
-    if (![...fields].some((field) => (reads as ReadonlySet<string>).has(field))) continue;
-    const candidate = index.at(at), ends = expiryOf(rule, [candidate], where.now);
-    if (holds(candidate, where)) setBit(answered.bits, at); else dropBit(answered.bits, at);
+/** Asks a rule about one plugin that changed in something it reads. */
+function askAgain(answered: Answered, at: number, index: CatalogIndex, where: Where): void {
+  const isIn = answered.compiled.holds(index.at(at), where);
+  if (isIn !== hasBit(answered.bits, at)) {
+    if (isIn) setBit(answered.bits, at); else dropBit(answered.bits, at);
     answered.ids = null;
-    if (ends !== null) answered.expiresAt = Math.min(ends, answered.expiresAt ?? ends);
   }
+  const ends = firstMoment(answered.compiled, (line) => momentOf(line, valueOf(index.at(at), line.field as 'arrived'), where.now));
+  if (ends !== null) answered.expiresAt = Math.min(ends, answered.expiresAt ?? ends);
 }
 
-function membersOf(answered: Answered, { alwaysIn, alwaysOut }: SmartFolder, index: CatalogIndex): readonly string[] {
-  const manual = `${alwaysIn.join()}/${alwaysOut.join()}`;
-  if (answered.ids && answered.manual === manual) return answered.ids;
-  const bits = answered.bits.slice(), put = (ids: readonly string[], change: (bits: Bits, at: number) => void): void => { for (const id of ids) { const at = index.positionOf(id); if (at !== undefined) change(bits, at); } };
-  put(alwaysIn, setBit);
-  put(alwaysOut, dropBit);
-  answered.ids = index.idsOf(bits);
-  answered.manual = manual;
-  return answered.ids;
+function membersIn({ bits: found, folder }: Answered, index: CatalogIndex): readonly string[] {
+  const bits = found.slice(), put = (ids: readonly string[], change: (bits: Bits, at: number) => void): void => { for (const id of ids) { const at = index.positionOf(id); if (at !== undefined) change(bits, at); } };
+  put(folder.alwaysIn, setBit);
+  put(folder.alwaysOut, dropBit);
+  return index.idsOf(bits);
 }
 
 /** What is in a folder or below it, as far as it is filled by now. */
-function contentsOf({ placed, andBelow }: ToFill, members: ReadonlyMap<string, readonly string[]>): (folder: string) => ReadonlySet<string> {
-  const known = new Map<string, ReadonlySet<string>>();
+function contentsOf({ placed, andBelow, folders }: ToFill, membersOf: Filled['membersOf']): (folder: string) => ReadonlySet<string> {
+  const known = new Map<string, ReadonlySet<string>>(), smart = new Set(folders.map((folder) => folder.id));
   return (folder) => {
     const before = known.get(folder);
     if (before) return before;
-    const held = new Set(andBelow(folder).flatMap((id) => members.get(id) ?? placed.get(id) ?? []));
+    const held = new Set(andBelow(folder).flatMap((id) => (smart.has(id) ? (membersOf(id) ?? []) : (placed.get(id) ?? []))));
     known.set(folder, held);
     return held;
   };
@@ -115,21 +117,21 @@ function filedIn(placed: ReadonlyMap<string, readonly string[]>): (plugin: strin
   return (plugin) => (filed ??= new Set([...placed.values()].flat())).has(plugin);
 }
 
-const asksWhetherFiled = (rule: Rule): boolean => linesOf(rule).some((line) => line.field === 'folder' && line.relation === 'is missing');
-
 const sameContents = (a: ReadonlyMap<string, ReadonlySet<string>>, b: ReadonlyMap<string, ReadonlySet<string>>): boolean =>
-  a.size === b.size && [...a].every(([id, held]) => { const other = b.get(id); return other !== undefined && other.size === held.size && [...held].every((plugin) => other.has(plugin)); });
+  a === b || (a.size === b.size && [...a].every(([id, held]) => { const other = b.get(id); return other !== undefined && other.size === held.size && [...held].every((plugin) => other.has(plugin)); }));
 
-/** Each folder behind those it asks for. Where they ask in a circle, what is not filled yet counts as empty. */
-function inTurn({ folders, andBelow }: ToFill): SmartFolder[] {
-  const byId = new Map(folders.map((folder) => [folder.id, folder])), done = new Set<string>(), turn: SmartFolder[] = [];
-  const visit = (folder: SmartFolder): void => {
-    if (done.has(folder.id)) return;
-    done.add(folder.id);
-    for (const id of foldersRead(folder.rule).flatMap(andBelow)) { const other = byId.get(id); if (other) visit(other); }
-    turn.push(folder);
+/** Each folder behind those it asks for. Where they ask in a circle, what is not filled yet counts as it was filled last. */
+function inTurn({ folders, andBelow }: ToFill, compiledOf: (rule: Rule) => CompiledRule): { folder: SmartFolder; compiled: CompiledRule }[] {
+  const all = folders.map((folder) => ({ folder, compiled: compiledOf(folder.rule) }));
+  if (all.every(({ compiled }) => compiled.folders.length === 0)) return all;
+  const byId = new Map(all.map((one) => [one.folder.id, one])), done = new Set<string>(), turn: typeof all = [];
+  const visit = (one: (typeof all)[number]): void => {
+    if (done.has(one.folder.id)) return;
+    done.add(one.folder.id);
+    for (const id of one.compiled.folders.flatMap(andBelow)) { const other = byId.get(id); if (other) visit(other); }
+    turn.push(one);
   };
-  for (const folder of folders) visit(folder);
+  for (const one of all) visit(one);
   return turn;
 }
 
@@ -149,18 +151,11 @@ export function circleFrom(start: string, asks: (folder: string) => readonly str
   return walk(start, [start]);
 }
 
-const day = 86_400_000;
-
-/** The first moment after now at which a line with a span of time says something else of one of the plugins. */
-export function expiryOf(rule: Rule, candidates: readonly Candidate[], now: number): number | null {
+function firstMoment({ spans }: CompiledRule, momentFor: (line: Line) => number): number | null {
   let first = Infinity;
-  for (const { field, relation, values } of linesOf(rule)) {
-    if (!relation.includes('within')) continue;
-    const spans = values.map((value) => (daysOf(value) ?? 0) * day);
-    for (const { times } of candidates) {
-      const at = times[field as keyof Candidate['times']];
-      if (at !== null) for (const span of spans) for (const moment of relation === 'within the next' ? [at - span, at + 1] : [at, at + span + 1]) if (moment > now && moment < first) first = moment;
-    }
-  }
+  for (const line of spans) first = Math.min(first, momentFor(line));
   return Number.isFinite(first) ? first : null;
 }
+
+/** The first moment after now at which the rule says something else of one of the plugins; null for never. */
+export const expiryOf = (rule: Rule, candidates: readonly Candidate[], now: number): number | null => { const index = new CatalogIndex(candidates); return firstMoment(compileRule(rule), (line) => index.nextMoment(line, now)); };

@@ -1,7 +1,7 @@
 /** Rules compiled to functions that answer for one plugin, and say why. */
 import { compareNames, fold, wordsOf } from '../fold.ts';
 import type { Candidate, RuleText } from './candidate.ts';
-import { daysOf, fields, type Card, type Field, type Line, type Rule } from './rule.ts';
+import { daysOf, fields, foldersRead, linesOf, type Card, type Field, type Line, type Rule } from './rule.ts';
 import { noWords, sayValue, type RuleWords } from './values.ts';
 
 /** Where a rule is evaluated: the time in milliseconds since 1970, and what is in which folder (with all below it). */
@@ -18,15 +18,15 @@ const day = 86_400_000;
 type TextField = keyof Candidate['texts'];
 type SetField = keyof Candidate['sets'];
 
-/** Whether one value of a text line is met by one text. The spaced form begins each word with a space. */
+/** Whether one value of a text line is met by one text. The spaced form begins each word with a space; what something starts with is told by letters and figures alone. */
 export function meetsText(relation: Line['relation'], value: string): (text: RuleText) => boolean {
-  const folded = fold(value), spaced = ` ${wordsOf(value).join(' ')}`;
+  const folded = fold(value), words = wordsOf(value), spaced = ` ${words.join(' ')}`, joined = words.join('');
   switch (relation) {
     case 'has':
     case 'has no': return (text) => text.spaced.includes(spaced);
     case 'has word': return (text) => `${text.spaced} `.includes(`${spaced} `);
     case 'has letters': return (text) => text.folded.includes(folded);
-    case 'starts with': return (text) => text.folded.startsWith(folded) || text.spaced.startsWith(spaced);
+    case 'starts with': return (text) => text.joined.startsWith(joined);
     case 'is':
     case 'is not': return (text) => text.folded === folded;
     default: return () => false;
@@ -104,12 +104,20 @@ function compileTime(field: keyof Candidate['times'], relation: Line['relation']
 export interface CompiledRule {
   readonly rule: Rule;
   readonly reads: ReadonlySet<Field>;
+  /** The folders it asks for, its lines with spans of time, and whether it asks what is filed at all. */
+  readonly folders: readonly string[];
+  readonly spans: readonly Line[];
+  readonly asksWhetherFiled: boolean;
   readonly holds: Holds;
 }
 
 export function compileRule(rule: Rule): CompiledRule {
   const cards = rule.cards.map(compileCard), never = rule.never.map(compileCard);
-  return { rule, reads: new Set([...rule.cards, ...rule.never].flatMap((card) => card.lines.map((line) => line.field))), holds: (candidate, where) => cards.some((card) => card(candidate, where)) && !never.some((card) => card(candidate, where)) };
+  const lines = linesOf(rule);
+  return {
+    rule, reads: new Set(lines.map((line) => line.field)), folders: foldersRead(rule), spans: lines.filter((line) => line.relation.includes('within')), asksWhetherFiled: lines.some((line) => line.field === 'folder' && line.relation === 'is missing'),
+    holds: (candidate, where) => cards.some((card) => card(candidate, where)) && !never.some((card) => card(candidate, where)),
+  };
 }
 
 /** A card without lines holds for nothing. */

@@ -1,5 +1,5 @@
 /** Which letters of a shown text made a line hold, to be marked. */
-import { fold, wordsOf } from '../fold.ts';
+import { fold, innerEdges, wordsOf } from '../fold.ts';
 import { isNegative } from './holds.ts';
 import type { Line } from './rule.ts';
 
@@ -10,24 +10,12 @@ const run = /[\p{L}\p{N}\p{M}]+/gu;
 
 /** The words of a text where they stand: the same words as `wordsOf` gives. */
 export function wordSpans(text: string): (Span & { readonly word: string })[] {
+  const edges = innerEdges(text);
   return [...text.matchAll(run)].flatMap((match) => {
-    let start = match.index;
-    return cutWords(match[0]).map((piece) => { const span = { start, end: start + piece.length, word: fold(piece) }; start = span.end; return span; });
+    const from = match.index, to = from + match[0].length, cuts = [from, ...edges.filter((at) => at > from && at < to), to];
+    return cuts.slice(0, -1).map((start, i) => { const end = cuts[i + 1] ?? to; return { start, end, word: fold(text.slice(start, end)) }; });
   }).filter(({ word }) => word !== '');
 }
-
-/** Cuts a run of letters and figures where another word begins; letter by letter, since positions are to be kept. */
-function cutWords(letters: string): string[] {
-  const pieces: string[] = [];
-  let piece = '';
-  for (const letter of letters) {
-    if (piece !== '' && wordsOf(piece + letter).length > 1) { pieces.push(piece); piece = letter; } else piece += letter;
-  }
-  return splitLate([...pieces, piece]);
-}
-
-/** "GV" is seen to be two words only when "erb" follows: a piece of capitals gives its last one to the small letters behind it. */
-const splitLate = (pieces: readonly string[]): string[] => pieces.flatMap((piece) => { const words = wordsOf(piece); return words.length === 2 && words[0] !== undefined ? [piece.slice(0, words[0].length), piece.slice(words[0].length)] : [piece]; });
 
 /** The letters that meet a line about the name. */
 export function marksOf(line: Line, text: string): Span[] {
@@ -43,10 +31,21 @@ function lettersOf(value: string, text: string): Span[] {
 }
 
 function runsOf(value: string, spans: readonly (Span & { readonly word: string })[], relation: Line['relation']): Span[] {
-  const wanted = wordsOf(value), starts = relation === 'starts with' ? spans.slice(0, 1) : spans;
-  return starts.flatMap((_, from) => {
+  const wanted = wordsOf(value);
+  if (relation === 'starts with') return startOf(wanted.join(''), spans);
+  return spans.flatMap((_, from) => {
     const found = spans.slice(from, from + wanted.length), [first, last] = [found[0], found.at(-1)];
     const isMet = found.length === wanted.length && wanted.every((want, i) => (i === wanted.length - 1 && relation !== 'has word' ? found[i]?.word.startsWith(want) : found[i]?.word === want));
     return isMet && first && last ? [{ start: first.start, end: last.end }] : [];
   });
+}
+
+/** From the first word to the one in which the letters end. */
+function startOf(letters: string, spans: readonly (Span & { readonly word: string })[]): Span[] {
+  let joined = '';
+  for (const { word, end } of spans) {
+    joined += word;
+    if (joined.length >= letters.length) return joined.startsWith(letters) ? [{ start: spans[0]?.start ?? 0, end }] : [];
+  }
+  return [];
 }

@@ -28,7 +28,7 @@ function textMeets(relation: string, value: string, text: string): boolean {
   if (relation === 'has' || relation === 'has no') return run((word, want, isLast) => (isLast ? word.startsWith(want) : word === want));
   if (relation === 'has word') return run((word, want) => word === want);
   if (relation === 'has letters') return folded(text).includes(folded(value));
-  if (relation === 'starts with') return folded(text).startsWith(folded(value)) || wanted.every((want, i) => (i === wanted.length - 1 ? (has[i] ?? '').startsWith(want) : has[i] === want));
+  if (relation === 'starts with') return has.join('').startsWith(wanted.join(''));
   return folded(text) === folded(value);
 }
 
