@@ -2,8 +2,8 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import { chromium as playwright, type Page } from '@playwright/test';
-import { demoComputer, seedStudio } from '@clever-drawer/demo';
+import { chromium as playwright, type Locator, type Page } from '@playwright/test';
+import { createTravel, demoComputer, seedStudio } from '@clever-drawer/demo';
 import { freePort, serve } from '@clever-drawer/server';
 import { chromium } from './browser.ts';
 
@@ -31,13 +31,27 @@ const shots: readonly Shot[] = [
   { name: 'file', path: '/file?by=use', prepare: async (page) => { for (const at of [2, 4, 5]) await page.getByTestId('plugin').nth(at).locator('.tick').click(); await page.getByTestId('plugin').nth(1).click(); } },
   { name: 'file-dusk', path: '/file?kind=effect&by=vendor', theme: 'dusk' },
   { name: 'file-open-folder', path: '/file?unfiled=yes', prepare: async (page) => { await page.getByRole('button', { name: /^Squeeze, folder/ }).click(); } },
-  { name: 'file-smart-folder', path: '/file', prepare: async (page) => { await page.getByRole('button', { name: /^Echo, smart/ }).click(); await page.getByRole('button', { name: 'Change the rule' }).click(); } },
+  { name: 'rule', path: '/file', prepare: async (page) => { await openRule(page); await page.getByRole('combobox', { name: 'name has: add a value' }).click(); await page.keyboard.type('tap'); await page.waitForTimeout(300); } },
+  { name: 'rule-dusk', path: '/file', theme: 'dusk', prepare: async (page) => { await openRule(page); await page.getByRole('textbox', { name: 'As text' }).fill('name has delay, echo, slap\nkind is effect\n\ntype is dely\n\nnever\ntype is looper'); await page.waitForTimeout(400); } },
+  { name: 'file-drag', path: '/file?by=vendor', prepare: async (page) => { await carry(page, page.getByTestId('plugin').nth(3), page.getByRole('button', { name: /^Squeeze, folder/ })); } },
   { name: 'file-pictures', path: '/file?type=reverb', prepare: async (page) => { await page.getByTitle('Pictures').click(); } },
   { name: 'file-cabinet', path: '/file', prepare: async (page) => { await page.getByRole('button', { name: 'New cabinet' }).click(); } },
   { name: 'file-narrow', path: '/file', size: { width: 900, height: 700 }, prepare: async (page) => { await page.getByTitle('A bare list').click(); await page.getByLabel(search).fill('plate'); } },
   { name: 'load', path: '/load', prepare: async (page) => { await page.getByLabel('Letters of the plugin to load').fill('sl'); } },
   { name: 'load-dusk', path: '/load', theme: 'dusk' },
 ];
+
+const openRule = async (page: Page): Promise<void> => { await page.getByRole('button', { name: /^Echo, smart/ }).click(); await page.getByRole('link', { name: 'Change the rule' }).click(); await page.locator('.rule-rows li').first().waitFor(); };
+
+/** A plugin in the air over a folder. */
+async function carry(page: Page, from: Locator, to: Locator): Promise<void> {
+  const a = await from.boundingBox(), b = await to.boundingBox();
+  if (!a || !b) throw new Error('not in view');
+  await page.mouse.move(a.x + 140, a.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(a.x + 160, a.y + 30, { steps: 3 });
+  await page.mouse.move(b.x + 60, b.y + 60, { steps: 5 });
+}
 
 async function take(page: Page, address: string, shot: Shot): Promise<void> {
   await page.setViewportSize(shot.size ?? { width: 1280, height: 800 });
@@ -49,16 +63,17 @@ async function take(page: Page, address: string, shot: Shot): Promise<void> {
   await shot.prepare?.(page);
   await page.waitForTimeout(300);
   await page.screenshot({ path: join(out, `${shot.name}.png`) });
+  await page.mouse.up();
   await page.evaluate(() => { sessionStorage.clear(); localStorage.clear(); });
 }
 
 const only = process.argv.slice(2);
 const given = process.env['CLEVER_DRAWER_ADDRESS'];
 const data = mkdtempSync(join(tmpdir(), 'clever-drawer-shots-'));
-const server = given ? null : await serve({ data, port: await freePort(), web, firstComputer: demoComputer });
+const travel = createTravel(), server = given ? null : await serve({ data, port: await freePort(), web, firstComputer: demoComputer, clock: travel.clock });
 const address = given ?? server?.address ?? '';
 try {
-  if (server) await seedStudio(address, join(data, 'studio'), Date.now());
+  if (server) await seedStudio(address, join(data, 'studio'), travel);
   const browser = await playwright.launch(chromium);
   const page = await browser.newPage({ reducedMotion: 'reduce' });
   page.on('console', (message) => { if (message.type() === 'error') console.error(message.text()); });

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
 import AxeBuilder from '@axe-core/playwright';
-import { demoComputer, seedStudio } from '@clever-drawer/demo';
+import { createTravel, demoComputer, seedStudio } from '@clever-drawer/demo';
 import { serve, type Running } from '@clever-drawer/server';
 
 const web = resolve(import.meta.dirname, '../web/dist');
@@ -16,7 +16,7 @@ export interface Host {
   restart(): Promise<void>;
 }
 
-const start = (data: string, port: number, isDemo: boolean): Promise<Running> => serve({ data, port, web, firstComputer: isDemo ? demoComputer : { name: 'Test computer' } });
+const start = (data: string, port: number, isDemo: boolean, clock?: () => Date): Promise<Running> => serve({ data, port, web, ...(clock ? { clock } : {}), firstComputer: isDemo ? demoComputer : { name: 'Test computer' } });
 
 /** A server over the data, which go when the test is done. */
 async function host(data: string, isDemo: boolean, use: (host: Host) => Promise<void>): Promise<void> {
@@ -36,8 +36,8 @@ const newData = (): string => mkdtempSync(join(tmpdir(), 'clever-drawer-e2e-'));
 async function seeded(use: (data: string) => Promise<void>): Promise<void> {
   const data = newData();
   try {
-    const running = await start(data, 0, true);
-    await seedStudio(running.address, join(data, 'studio'), Date.now());
+    const travel = createTravel(), running = await start(data, 0, true, travel.clock);
+    await seedStudio(running.address, join(data, 'studio'), travel);
     await running.stop();
     await use(data);
   } finally {

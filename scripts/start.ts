@@ -4,7 +4,7 @@ import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { homedir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
-import { demoComputer, seedStudio } from '@clever-drawer/demo';
+import { createTravel, demoComputer, seedStudio } from '@clever-drawer/demo';
 import { serve, SetupError, startCluster, type Running } from '@clever-drawer/server';
 
 interface Wanted { readonly data: string; readonly isDemo: boolean; readonly port: number }
@@ -49,13 +49,13 @@ async function start({ data, isDemo, port }: Wanted): Promise<void> {
   if (isSeeding) await writeFile(half, '');
   const web = resolve(import.meta.dirname, '../web/dist');
   const began = Date.now();
-  const config = { data, port, web, ...(isDemo ? { firstComputer: demoComputer } : {}) };
+  const travel = createTravel(), config = { data, port, web, clock: travel.clock, ...(isDemo ? { firstComputer: demoComputer } : {}) };
   const server = await serve(config);
   stopOnSignals(server, data);
   await writeFile(join(data, 'running.json'), JSON.stringify({ pid: process.pid, address: server.address }));
   if (isSeeding) {
     console.log('Writing and scanning the demo studio');
-    await seedStudio(server.address, join(data, 'studio'), Date.now()).catch(async (error: unknown) => {
+    await seedStudio(server.address, join(data, 'studio'), travel).catch(async (error: unknown) => {
       await server.stop();
       throw error;
     });

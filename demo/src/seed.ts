@@ -6,28 +6,35 @@ import { arrangeStudio } from './arrange.ts';
 import { computers } from './computers.ts';
 import { makeHistory } from './history.ts';
 import { settleDoubts } from './settle.ts';
+import type { Travel } from './travel.ts';
 import { beforeLately, writeStudio, type Studio } from './write-studio.ts';
 
 /** What the server calls its first computer, and the tracks of its session. */
 export const demoComputer = { name: computers[0]?.name ?? '', tracks: computers[0]?.tracks ?? [] };
 
-/** Writes the folders below `directory` and seeds the server at `address`. `now` in milliseconds since 1970. */
-export async function seedStudio(address: string, directory: string, now: number): Promise<void> {
+/** Writes the folders below `directory` and seeds the server at `address`, whose clock is set back meanwhile. */
+export async function seedStudio(address: string, directory: string, { setBack }: Travel): Promise<void> {
   const known = await listComputers(address);
   for (const [at, computer] of computers.entries()) {
     const view = known[at] ?? (await addComputer(address, { name: computer.name, tracks: computer.tracks }));
-    await seedComputer(apiOf(address, view), writeStudio(join(directory, computer.id), undefined, computer), now);
+    await seedComputer(apiOf(address, view), writeStudio(join(directory, computer.id), undefined, computer), setBack);
   }
 }
 
-async function seedComputer(api: Api, studio: Studio, now: number): Promise<void> {
+/** How many days ago each thing happened. */
+const ago = { firstScan: 400, otherComputers: 45, order: 60 } as const;
+
+async function seedComputer(api: Api, studio: Studio, setBack: Travel['setBack']): Promise<void> {
   const hasOrder = studio.computer.id === 'desk', toToday = hasOrder ? beforeLately(studio) : null;
+  setBack(hasOrder ? ago.firstScan : ago.otherComputers);
   for (const place of studio.places) await api.addPlace(place);
   await api.scan();
-  if (!toToday) return;
+  if (!toToday) { setBack(0); return; }
+  setBack(ago.order);
   await settleDoubts(api, studio.plugins);
   const used = await arrangeStudio(api, studio.plugins);
-  await api.loads(makeHistory(used, now));
+  setBack(0);
+  await api.loads(makeHistory(used, Date.now()));
   await fillSession(api, used);
   toToday();
   await api.scan();

@@ -27,6 +27,8 @@ export interface Config {
   readonly web: string | null;
   readonly firstComputer?: NewComputer;
   readonly logLevel?: string;
+  /** What time it is; the machine's clock unless given. */
+  readonly clock?: () => Date;
 }
 
 export interface Running {
@@ -41,7 +43,7 @@ export async function serve(config: Config): Promise<Running> {
   try {
     const database = await connect(await cluster.database('clever_drawer'));
     const parts: Parts = {
-      database, log, clock: () => new Date(), events: new EventHub(), scans: new ScanJobs(),
+      database, log, clock: config.clock ?? (() => new Date()), events: new EventHub(), scans: new ScanJobs(),
       readers: new ReaderPool(2, process.env),
       watcher: new PlaceWatcher((computer) => { void scanAgain(parts, computer); }),
       machine: { platform: process.platform, home: homedir(), environment: process.env },

@@ -71,7 +71,7 @@ function Formats({ formats }: { formats: readonly string[] }) {
 }
 
 /** Formats of the copies that are there, each once; those of 32 bits say so. */
-const formatsOf = (plugin: Plugin): string[] => [...new Set(plugin.copies.filter((c) => c.state === 'present').map((c) => (c.is32Bit ? `${c.format} 32` : c.format)))];
+const formatsOf = (plugin: Plugin): string[] => [...new Set(plugin.copies.filter((c) => c.state === 'present').map((c) => (c.is32Bit ? `${c.format} 32` : c.format)))].sort((a, b) => Number(a.endsWith(' 32')) - Number(b.endsWith(' 32')));
 
 const day = 86_400_000;
 

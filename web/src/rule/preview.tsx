@@ -18,7 +18,7 @@ interface Props {
 }
 
 /** Rows shown of what is inside, and of what is just outside. */
-const insideShown = 60, outsideShown = 6;
+const insideShown = 40, leavesShown = 8, outsideShown = 6;
 
 export function Preview({ rule, draft, saved, index, words, where, onHand }: Props) {
   const { alwaysIn, alwaysOut } = draft;
@@ -37,8 +37,9 @@ export function Preview({ rule, draft, saved, index, words, where, onHand }: Pro
         {saved !== null && <><span className={`figure ${joins.length > 0 ? 'joins' : ''}`}><strong>+{joins.length}</strong> would join</span><span className={`figure ${leaves.length > 0 ? 'leaves' : ''}`}><strong>−{leaves.length}</strong> would leave</span></>}
       </div>
       <ul className="rule-rows" aria-label="Inside">
+        {leaves.slice(0, leavesShown).map((id) => <Row key={id} id={id} rule={rule} index={index} where={where} words={words} note="leaves" isByHand={false} act="Keep in" onAct={() => { keep(id); }} />)}
+        {leaves.length > leavesShown && <li className="more-leave text-soft">and {leaves.length - leavesShown} more would leave</li>}
         {rows.slice(0, insideShown).map((id) => <Row key={id} id={id} rule={rule} index={index} where={where} words={words} note={joining.has(id) ? 'joins' : null} isByHand={alwaysIn.includes(id)} act="Keep out" onAct={() => { drop(id); }} />)}
-        {leaves.slice(0, insideShown).map((id) => <Row key={id} id={id} rule={rule} index={index} where={where} words={words} note="leaves" isByHand={false} act="Keep in" onAct={() => { keep(id); }} />)}
       </ul>
       {rows.length > insideShown && <p className="text-soft">and {rows.length - insideShown} more</p>}
       {inside.length === 0 && <p className="text-soft">Nothing is inside yet. What arrives later comes in by itself.</p>}
