@@ -209,7 +209,7 @@ describe('the order', () => {
   });
   it('refuses what cannot be done, says why, and changes nothing', async () => {
     const before = await order(), at = await cabinet();
-    const rule = { cards: [{ lines: [{ field: 'name', relation: 'has', values: ['ring'] }] }] };
+    const rule = { cards: [{ lines: [{ field: 'name', relation: 'has', values: ['ring'] }] }], never: [] };
     await act({ act: 'add-folder', id: smartId, cabinet: at, parent: null, form: 'smart', name: 'Rings', rule, before: null });
     const ring = await plugin('Ring');
     expect(codes(await act({ act: 'file', folder: smartId, plugins: [{ placement: uuid(), plugin: ring.id }], before: null }))).toEqual(['holds-no-plugins']);
