@@ -32,3 +32,9 @@ export function readKnown(): Known[] {
   if (known.length < 150) throw new Error('the packages lv2-examples, swh-lv2, invada-studio-plugins-lv2 and swh-plugins have to be installed');
   return known;
 }
+
+/** The titles of swh-plugins as their descriptions give them. */
+export function readLadspaTitles(): string[] {
+  const described = readLadspaRdf(readFileSync(rdf), rdf);
+  return (described.ok ? described.value : []).flatMap((one) => one.title ?? []);
+}

@@ -68,7 +68,9 @@ export { facets, facetValues, hasFacets, type Facet, type FacetFacts, type Facet
 export { clearFrom, createSuggester, type FolderSuggestion } from './cabinet/suggest.ts';
 export { headingOf, linesOf, type Line as ListLine } from './find/headings.ts';
 export { isNarrowed, lineUp, narrow, noFilter, noVendor, rowOf, sortings, type Filter, type Row, type Sorting } from './find/filter.ts';
-export { entryOf, find, type Entry, type Habits, type Hit } from './find/find.ts';
+export { entryOf, uncalled, type Calling, type Entry } from './find/entry.ts';
+export { Finder, type Found, type Hit } from './find/finder.ts';
+export { habitsOf, noUse, type Habit, type Habits, type Use } from './find/habits.ts';
 export { canLoad, fits, slotSortAt, trackSorts, type SlotSort, type TrackSort } from './find/fits.ts';
 export { halfLifeDays, warmth, weightOfAge, type Usage } from './usage/usage.ts';
 export { stepOf } from './history/undo.ts';

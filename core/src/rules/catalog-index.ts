@@ -5,7 +5,7 @@ import type { Candidate, RuleText } from './candidate.ts';
 import { Columns } from './columns.ts';
 import { compileLine, isNegative, meetsText, type Where } from './holds.ts';
 import { fields, type Card, type Line, type Rule } from './rule.ts';
-import { Texts } from './texts.ts';
+import { Texts } from '../texts.ts';
 
 type TextField = keyof Candidate['texts'];
 type SetField = keyof Candidate['sets'];
