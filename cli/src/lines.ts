@@ -1,6 +1,7 @@
 /** JSON lines from standard input or a file. */
 import { createReadStream } from 'node:fs';
 import { createInterface } from 'node:readline';
+import { noWords, understand, type Field } from '@clever-drawer/core';
 import type { Terminal } from './terminal.ts';
 
 export type Line = Readonly<Record<string, unknown>>;
@@ -43,3 +44,10 @@ export const numberIn = (line: Line, field: string): number | null => (typeof li
 /** Yes or no; a count counts as yes when it is not 0. */
 export const flagIn = (line: Line, field: string): boolean | null => (typeof line[field] === 'boolean' ? line[field] : typeof line[field] === 'number' ? line[field] > 0 : null);
 export const textsIn = (line: Line, field: string): string[] => (Array.isArray(line[field]) ? line[field].filter((part): part is string => typeof part === 'string') : []);
+
+/** Texts of a field that holds one, or a list. */
+export const listIn = (line: Line, field: string): string[] => { const one = line[field]; return typeof one === 'string' ? [one] : typeof one === 'number' ? [String(one)] : Array.isArray(one) ? one.filter((part) => typeof part === 'string' || typeof part === 'number').map(String) : []; };
+export const numbersIn = (line: Line, field: string): number[] => listIn(line, field).map(Number).filter((number) => Number.isFinite(number));
+/** Values in the form in which rules compare them; what is not known stays as it is. */
+export const understoodIn = (line: Line, names: readonly string[], field: Field): string[] => names.flatMap((name) => listIn(line, name)).map((text) => { const understood = understand(field, 'is', text, noWords); return understood.ok ? understood.value : text; });
+export const timeIn = (line: Line, field: string): number | null => { const time = Date.parse(textIn(line, field) ?? ''); return Number.isNaN(time) ? null : time; };

@@ -1,10 +1,11 @@
 /** The command line: the same core as the application, without a database. NDJSON out, messages to standard error. */
+import { findCommand } from './find-command.ts';
 import { matchCommand } from './match-command.ts';
 import { scanCommand } from './scan-command.ts';
 import { classifyCommand, groupCommand } from './sort-commands.ts';
 import type { ExitStatus, Terminal } from './terminal.ts';
 
-const commands: Readonly<Record<string, (args: string[], terminal: Terminal) => Promise<ExitStatus>>> = { scan: scanCommand, classify: classifyCommand, group: groupCommand, match: matchCommand };
+const commands: Readonly<Record<string, (args: string[], terminal: Terminal) => Promise<ExitStatus>>> = { scan: scanCommand, classify: classifyCommand, group: groupCommand, match: matchCommand, find: findCommand };
 
 const help = `Use: ./clever-drawer COMMAND …
 
@@ -12,6 +13,7 @@ const help = `Use: ./clever-drawer COMMAND …
   classify [FILE]    plugins with their likely types and kind, and the reasons
   group [FILE]       copies gathered into plugins, with the reasons
   match RULE [FILE]  the plugins that a rule takes in, with the reasons
+  find QUERY [FILE]  plugins found by a few letters, best first, with the reasons
 
 ./clever-drawer COMMAND --help tells more.`;
 

@@ -1,8 +1,8 @@
 /** `match`: the plugins that a rule takes in, each with the reason. */
 import { existsSync, readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { compileRule, describe, explain, foldersRead, makeCandidate, parseRule, states, understand, noWords, type Candidate, type Field, type Rule, type State, type Where } from '@clever-drawer/core';
-import { flagIn, inputOf, numberIn, readLines, textIn, textsIn, type Line } from './lines.ts';
+import { compileRule, describe, explain, foldersRead, makeCandidate, parseRule, states, type Candidate, type Rule, type State, type Where } from '@clever-drawer/core';
+import { flagIn, inputOf, listIn, numberIn, numbersIn, readLines, textIn, textsIn, timeIn, understoodIn, type Line } from './lines.ts';
 import type { ExitStatus, Terminal } from './terminal.ts';
 
 const help = `Use: ./clever-drawer match RULEFILE [FILE] [--now TIME]
@@ -61,13 +61,6 @@ function troubleWith(positionals: readonly string[], now: number): string | null
   if (file !== undefined && file !== '-' && !existsSync(file)) return `There is no file ${file}.`;
   return Number.isNaN(now) ? '--now takes a time such as 2026-11-24T12:00:00Z.' : null;
 }
-
-/** Texts of a field that holds one, or a list. */
-const listIn = (line: Line, field: string): string[] => { const one = line[field]; return typeof one === 'string' ? [one] : typeof one === 'number' ? [String(one)] : Array.isArray(one) ? one.filter((part) => typeof part === 'string' || typeof part === 'number').map(String) : []; };
-const numbersIn = (line: Line, field: string): number[] => listIn(line, field).map(Number).filter((number) => Number.isFinite(number));
-/** Values in the form in which rules compare them; what is not known stays as it is. */
-const understoodIn = (line: Line, names: readonly string[], field: Field): string[] => names.flatMap((name) => listIn(line, name)).map((text) => { const understood = understand(field, 'is', text, noWords); return understood.ok ? understood.value : text; });
-const timeIn = (line: Line, field: string): number | null => { const time = Date.parse(textIn(line, field) ?? ''); return Number.isNaN(time) ? null : time; };
 
 /** A licence is a text, or says with `until` when a trial ends. */
 function licenceIn(line: Line): { state: string; until: number | null } {

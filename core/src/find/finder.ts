@@ -284,6 +284,9 @@ function rankByName(entries: readonly Entry[]): Int32Array {
   return ranks;
 }
 
+/** Up to so many are kept in order as they come; more are sorted at the end. */
+const fewWanted = 64;
+
 /** The best so many of what is offered, by score, then by rank. */
 class Best {
   readonly #limit: number;
@@ -296,6 +299,7 @@ class Best {
 
   offer(at: number, score: number): void {
     if (score < this.#floor) return;
+    if (this.#limit > fewWanted) { this.#held.push({ at, score }); return; }
     let place = this.#held.length;
     while (place > 0 && this.#isBefore(at, score, this.#held[place - 1] as { at: number; score: number })) place -= 1;
     if (place >= this.#limit) return;
@@ -306,5 +310,5 @@ class Best {
 
   #isBefore(at: number, score: number, other: { at: number; score: number }): boolean { return score > other.score || (score === other.score && (this.#ranks[at] ?? 0) < (this.#ranks[other.at] ?? 0)); }
 
-  sorted(): readonly { at: number; score: number }[] { return this.#held; }
+  sorted(): readonly { at: number; score: number }[] { return this.#limit > fewWanted ? this.#held.sort((a, b) => (this.#isBefore(a.at, a.score, b) ? -1 : 1)).slice(0, this.#limit) : this.#held; }
 }
