@@ -1,7 +1,7 @@
 /** Who may import whom; see docs/architecture.md. */
 const only = (name, from, allowed, comment) => ({ name, comment, severity: 'error', from: { path: from }, to: { path: '^(core|server|web|demo|cli|bench|e2e|scripts)/', pathNot: allowed } });
 const layer = (name, from, to) => ({ name, severity: 'error', from: { path: from, pathNot: '\\.test\\.ts$' }, to: { path: to } });
-const coreMiddle = '^core/src/(types|scan|cabinet|rules|find|usage|sort)/';
+const coreMiddle = '^core/src/(types|scan|cabinet|rules|find|usage|sort|host)/';
 /** @type {import('dependency-cruiser').IConfiguration} */
 module.exports = {
   forbidden: [
@@ -15,8 +15,8 @@ module.exports = {
     only('cli', '^cli/', '^(core/|cli/|server/src/scanner/)'),
     only('e2e', '^e2e/', '^(e2e/|demo/|server/src/main\\.ts|core/)'),
     only('bench', '^bench/', '^(bench/|demo/|server/src/(main\\.ts|scanner/)|core/)'),
-    layer('core-formats', '^core/src/formats/', '^core/src/(catalog|types|scan|cabinet|rules|find|usage|sort|history|api)'),
-    layer('core-catalog', '^core/src/catalog/', '^core/src/(types|scan|cabinet|rules|find|usage|sort|history|api)'),
+    layer('core-formats', '^core/src/formats/', '^core/src/(catalog|types|scan|cabinet|rules|find|usage|sort|host|history|api)'),
+    layer('core-catalog', '^core/src/catalog/', '^core/src/(types|scan|cabinet|rules|find|usage|sort|host|history|api)'),
     layer('core-middle', coreMiddle, '^core/src/(history|api)'),
     layer('server-database', '^server/src/(database|scanner|jobs)/', '^server/src/(usecases|http|host|app|main)'),
     layer('server-usecases', '^server/src/(usecases|host)/', '^server/src/(http|app|main)'),

@@ -6,6 +6,7 @@ import type { FindingSort } from './scan/compare.ts';
 import type { OrderRecord } from './cabinet/order.ts';
 import type { OrderChange } from './cabinet/performed.ts';
 import type { TrackSort } from './find/fits.ts';
+import type { HostCopy, HostSettings } from './host/host-session.ts';
 import type { Problem } from './problem.ts';
 import type { FoundCopy } from './formats/found-copy.ts';
 import type { Vendor } from './catalog/vendor.ts';
@@ -113,21 +114,49 @@ export interface PluginView {
   readonly loads: readonly { readonly month: string; readonly loads: number }[];
 }
 
-export interface SlotView { readonly id: SlotId; readonly plugin: PluginId; readonly copy: CopyId | null }
+/** What a host says was wrong, with its wording. */
+export type ProblemView = Problem & { readonly message: string };
+
+/** `plugin` and `copy` are null for what the catalog does not know; with a `problem`, nothing sounds here. */
+export interface SlotView { readonly id: SlotId; readonly plugin: PluginId | null; readonly copy: CopyId | null; readonly asked: HostCopy; readonly isBypassed: boolean; readonly problem: ProblemView | null }
 export interface TrackView { readonly id: TrackId; readonly name: string; readonly sort: TrackSort; readonly slots: readonly SlotView[] }
-export interface SessionView { readonly name: string; readonly tracks: readonly TrackView[] }
+export interface SavedSessionView { readonly id: string; readonly name: string; readonly savedAt: string; readonly slots: number }
+export interface SessionView { readonly name: string; readonly settings: HostSettings; readonly tracks: readonly TrackView[]; readonly saved: readonly SavedSessionView[] }
+
+/** What could stand in a slot whose copy cannot be opened; null where nothing here is like it. */
+export interface RepairView { readonly slot: SlotId; readonly track: string; readonly asked: HostCopy; readonly match: { readonly plugin: PluginId; readonly copy: CopyId; readonly name: string; readonly format: Format; readonly because: string; readonly isSure: boolean } | null }
 
 /** One load into a slot: at `index` of the track; what stood there is replaced. */
 export interface LoadRequest {
   readonly track: TrackId;
   readonly index: number;
   readonly plugin: PluginId;
+  /** The copy that was chosen; null lets the preferred one be taken. */
+  readonly copy: CopyId | null;
   readonly typed: string;
   readonly keys: number;
+  /** From the first key to the last, in milliseconds; null when it was not by keys. */
+  readonly took: number | null;
+}
+
+/** What is known of habits beside how warm each plugin is: where, after what, for which letters. */
+export interface HabitsView {
+  readonly isLearning: boolean;
+  readonly here: readonly { readonly plugin: PluginId; readonly track: TrackSort; readonly warmth: number }[];
+  readonly after: readonly { readonly after: PluginId; readonly plugin: PluginId; readonly warmth: number }[];
+  readonly letters: readonly { readonly typed: string; readonly plugin: PluginId; readonly times: number }[];
+}
+
+/** Keys for a load, over time: by week (the Monday, YYYY-MM-DD), and the longest hunt of the last thirty days. Loads whose keys nobody counted are left out. */
+export interface KeysView {
+  readonly weeks: readonly { readonly week: string; readonly loads: number; readonly keys: number; readonly seconds: number | null }[];
+  readonly today: { readonly loads: number; readonly keys: number | null };
+  readonly longest: { readonly plugin: PluginId; readonly keys: number; readonly typed: string } | null;
+  readonly loads: number;
 }
 
 /** A load that a host tells of afterwards. */
-export interface PastLoad { readonly plugin: PluginId; readonly at: string; readonly track: TrackSort; readonly after: PluginId | null }
+export interface PastLoad { readonly plugin: PluginId; readonly at: string; readonly track: TrackSort; readonly after: PluginId | null; readonly typed?: string; readonly keys?: number; readonly took?: number }
 
 export type ServerEvent =
   | { readonly event: 'order'; readonly step: OrderStep }

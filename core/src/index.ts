@@ -71,11 +71,13 @@ export { isNarrowed, lineUp, narrow, noFilter, noVendor, rowOf, sortings, type F
 export { entryOf, uncalled, type Calling, type Entry } from './find/entry.ts';
 export { Finder, type Found, type Hit } from './find/finder.ts';
 export { habitsOf, noUse, type Habit, type Habits, type Use } from './find/habits.ts';
-export { canLoad, fits, slotSortAt, trackSorts, type SlotSort, type TrackSort } from './find/fits.ts';
+export { acceptsAll, cabinetSlotAt, fits, slotNames, slotSortAt, trackSorts, whyNot, whyNotCopy, type Accepts, type SlotSort, type TrackSort } from './find/fits.ts';
+export { changeSlot, moveSlot, putSlot, removeSlot, slotLimit, trackOfSlot, type HostCopy, type HostSession, type HostSettings, type HostSlot, type HostTrack } from './host/host-session.ts';
+export { repairFor, type Known, type Repair } from './host/repair.ts';
 export { halfLifeDays, warmth, weightOfAge, type Usage } from './usage/usage.ts';
 export { stepOf } from './history/undo.ts';
 export { scanModes, type AsideView, type ScanMode } from './api.ts';
 export type {
-  CatalogView, ChangeView, ComputerView, PluginView, SortView, FindingView, LoadRequest, OrderStep, OrderView, PastLoad, PlaceView, Refusal, ScanProgress, ScanState, ScanView,
+  CatalogView, ChangeView, HabitsView, KeysView, ProblemView, RepairView, SavedSessionView, ComputerView, PluginView, SortView, FindingView, LoadRequest, OrderStep, OrderView, PastLoad, PlaceView, Refusal, ScanProgress, ScanState, ScanView,
   ServerEvent, SessionView, SlotView, TrackView,
 } from './api.ts';

@@ -36,8 +36,17 @@ export type Problem =
   | { code: 'rule-circle'; at: string; names: readonly string[] }
   | { code: 'nothing-to-undo'; at: string }
   | { code: 'nothing-to-redo'; at: string }
-  | { code: 'does-not-fit-slot'; at: string; name: string; slot: string }
-  | { code: 'no-copy-to-load'; at: string; name: string }
+  | { code: 'cannot-load'; at: string; name: string; reason: string }
+  /** A host's reasons for not opening a copy. */
+  | { code: 'host-format'; at: string; name: string; got: string; known: readonly string[] }
+  | { code: 'host-bits'; at: string; name: string }
+  | { code: 'host-file-missing'; at: string; name: string }
+  | { code: 'host-wrong-machine'; at: string; name: string; got: string; machine: string }
+  | { code: 'host-no-program'; at: string; name: string; detail: string }
+  | { code: 'host-no-licence'; at: string; name: string }
+  | { code: 'host-crashed'; at: string; name: string }
+  | { code: 'host-silent'; at: string }
+  | { code: 'track-full'; at: string; name: string; limit: number }
   | { code: 'not-a-picture'; at: string }
   | { code: 'foreign-host'; at: string }
   | { code: 'foreign-origin'; at: string }
@@ -91,8 +100,16 @@ const wording: Wording = {
   'rule-circle': (p) => `${p.names[0] ?? 'A folder'} would have to wait for itself: ${p.names.join(' asks for ')}. Leave one of them out of the rule.`,
   'nothing-to-undo': () => 'There is nothing to undo.',
   'nothing-to-redo': () => 'There is nothing to redo.',
-  'does-not-fit-slot': (p) => `${p.name} does not fit here: this is a slot for ${p.slot}.`,
-  'no-copy-to-load': (p) => `${p.name} has no copy that can be loaded at the moment.`,
+  'cannot-load': (p) => `${p.name} cannot be loaded here: ${p.reason}.`,
+  'host-format': (p) => `The session does not take ${p.got}, so ${p.name} was not opened. It takes ${p.known.join(', ') || 'no format at all'}: choose another copy, or change what it takes.`,
+  'host-bits': (p) => `${p.name} is a program of 32 bits, and the session takes 64 only. Choose another copy, or let the session take both.`,
+  'host-file-missing': (p) => `${p.name} is not there any more: ${p.at} is gone. Scan again, or choose another copy.`,
+  'host-wrong-machine': (p) => `${p.name} is made for another machine (${p.got}); this one is ${p.machine}. Choose another copy.`,
+  'host-no-program': (p) => `${p.name} could not be opened: ${p.detail}`,
+  'host-no-licence': (p) => `${p.name} says that it has no licence on this computer, so it was closed again. Say so on its page, and it is no longer offered.`,
+  'host-crashed': (p) => `${p.name} crashed while it was opened, and took the session with it. The session stands again as it was before.`,
+  'host-silent': () => 'The session does not answer. What stood in it is kept; try again in a moment.',
+  'track-full': (p) => `${p.name} holds ${p.limit} plugins already, which is the most. Empty a slot first.`,
   'not-a-picture': () => 'That is not a picture that can be read. Use a PNG, JPEG, WebP or GIF file.',
   'foreign-host': (p) => `Requests must be addressed to this computer, not to ${p.at}.`,
   'foreign-origin': (p) => `Requests from pages of ${p.at} are refused.`,

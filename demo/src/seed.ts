@@ -1,5 +1,5 @@
 /** Fills a running server with the demo: places, two scans, an order, a year of loads and a session. */
-import { canLoad, slotSortAt, type Plugin } from '@clever-drawer/core';
+import { acceptsAll, slotSortAt, whyNot, type Plugin } from '@clever-drawer/core';
 import { join } from 'node:path';
 import { addComputer, apiOf, listComputers, type Api } from './api.ts';
 import { arrangeStudio } from './arrange.ts';
@@ -48,9 +48,9 @@ async function fillSession(api: Api, used: readonly Plugin[]): Promise<void> {
   const waiting = [...used];
   for (const [t, track] of tracks.entries()) {
     for (let index = 0; index < (filled[t] ?? 0); index += 1) {
-      const at = waiting.findIndex((p) => canLoad(p, slotSortAt(track.sort, index), undefined) && p.kind !== 'unknown');
+      const at = waiting.findIndex((p) => whyNot(p, slotSortAt(track.sort, index), undefined, acceptsAll, '') === null && p.kind !== 'unknown');
       const [plugin] = at < 0 ? [] : waiting.splice(at, 1);
-      if (plugin) await api.load({ track: track.id, index, plugin: plugin.id, typed: '', keys: 1 });
+      if (plugin) await api.load({ track: track.id, index, plugin: plugin.id, copy: null, typed: '', keys: 1, took: null });
     }
   }
 }

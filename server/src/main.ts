@@ -7,6 +7,8 @@ import { startCluster } from './database/cluster.ts';
 import { hasUnsorted } from './database/catalog.ts';
 import { connect } from './database/connect.ts';
 import { closeInterruptedScans } from './database/scans.ts';
+import { PracticeHost } from './host/practice-host.ts';
+import { Turns } from './host/turns.ts';
 import { EventHub } from './jobs/event-hub.ts';
 import { PlaceWatcher } from './jobs/place-watcher.ts';
 import { ScanJobs } from './jobs/scan-jobs.ts';
@@ -44,7 +46,7 @@ export async function serve(config: Config): Promise<Running> {
     const database = await connect(await cluster.database('clever_drawer'));
     const parts: Parts = {
       database, log, clock: config.clock ?? (() => new Date()), events: new EventHub(), scans: new ScanJobs(),
-      readers: new ReaderPool(2, process.env),
+      readers: new ReaderPool(2, process.env), host: new PracticeHost(), turns: new Turns(),
       watcher: new PlaceWatcher((computer) => { void scanAgain(parts, computer); }),
       machine: { platform: process.platform, home: homedir(), environment: process.env },
     };
@@ -63,6 +65,7 @@ export async function serve(config: Config): Promise<Running> {
       await parts.watcher.close();
       await parts.scans.stopAll();
       await parts.readers.close();
+      await parts.host.close();
       await database.destroy();
       await cluster.stop();
     };

@@ -1,6 +1,8 @@
 /** What the program is made of; passed in, so that tests can give their own. */
 import type { DataSource } from 'typeorm';
 import type { Logger } from 'pino';
+import type { Host } from './host/host.ts';
+import type { Turns } from './host/turns.ts';
 import type { EventHub } from './jobs/event-hub.ts';
 import type { PlaceWatcher } from './jobs/place-watcher.ts';
 import type { ScanJobs } from './jobs/scan-jobs.ts';
@@ -15,4 +17,7 @@ export interface Parts {
   readonly machine: Machine;
   readonly readers: ReaderPool;
   readonly watcher: PlaceWatcher;
+  readonly host: Host;
+  /** Sessions are changed one after the other, computer by computer. */
+  readonly turns: Turns;
 }

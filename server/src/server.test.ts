@@ -254,11 +254,11 @@ describe('the practice session', () => {
     const session = (await server.call<SessionView>('GET', 'session')).body;
     const track = session.tracks.find((t) => t.sort === 'track'), instrument = session.tracks.find((t) => t.sort === 'instrument');
     const birch = await plugin('Birch'), alder = await plugin('Alder');
-    const load = (at: string | undefined, id: string): Promise<Answer<SessionView>> => server.call<SessionView>('POST', 'session/loads', { track: at, index: 0, plugin: id, typed: 'bi', keys: 3 });
+    const load = (at: string | undefined, id: string): Promise<Answer<SessionView>> => server.call<SessionView>('POST', 'session/loads', { track: at, index: 0, plugin: id, copy: null, typed: 'bi', keys: 3, took: 900 });
     const loaded = await load(track?.id, birch.id);
     expect(loaded.body.tracks.find((t) => t.id === track?.id)?.slots.map((s) => s.plugin)).toEqual([birch.id]);
-    expect(codes(await load(instrument?.id, birch.id))).toEqual(['does-not-fit-slot']);
-    expect(codes(await load(track?.id, alder.id))).toEqual(['no-copy-to-load']);
+    expect(codes(await load(instrument?.id, birch.id))).toEqual(['cannot-load']);
+    expect(codes(await load(track?.id, alder.id))).toEqual(['cannot-load']);
     await server.call('DELETE', `session/slots/${loaded.body.tracks.find((t) => t.id === track?.id)?.slots[0]?.id ?? ''}`);
     expect((await server.call<SessionView>('GET', 'session')).body.tracks.flatMap((t) => t.slots)).toEqual([]);
   });

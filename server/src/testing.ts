@@ -56,16 +56,17 @@ export async function startTestServer(): Promise<TestServer> {
 export const newPlace = (): string => mkdtempSync(join(tmpdir(), 'clever-drawer-place-'));
 
 /** Writes (or overwrites) an LV2 bundle with one plugin, and gives its path. */
-export function writeBundle(place: string, directory: string, facts: { uri: string; name: string; vendor?: string; version?: number; class?: string; audio?: boolean }): string {
+export function writeBundle(place: string, directory: string, facts: { uri: string; name: string; vendor?: string; version?: number; class?: string; audio?: boolean; program?: Uint8Array }): string {
   const bundle = join(place, directory);
   mkdirSync(bundle, { recursive: true });
   const vendor = facts.vendor === undefined ? '' : ` ; doap:maintainer [ foaf:name "${facts.vendor}" ]`;
   const port = (direction: string, index: number): string => `[ a lv2:AudioPort , lv2:${direction}Port ; lv2:index ${index} ; lv2:symbol "p${index}" ; lv2:name "p${index}" ]`;
   const ports = facts.audio ? ` ; lv2:port ${port('Input', 0)} , ${port('Output', 1)}` : '';
+  if (facts.program) writeFileSync(join(bundle, 'program.so'), facts.program);
   writeFileSync(join(bundle, 'manifest.ttl'), `@prefix lv2: <http://lv2plug.in/ns/lv2core#> .
 @prefix doap: <http://usefulinc.com/ns/doap#> .
 @prefix foaf: <http://xmlns.com/foaf/0.1/> .
-<${facts.uri}> a lv2:Plugin, lv2:${facts.class ?? 'DelayPlugin'} ; doap:name "${facts.name}" ; lv2:minorVersion ${facts.version ?? 1} ; lv2:microVersion 0${vendor}${ports} .
+<${facts.uri}> a lv2:Plugin, lv2:${facts.class ?? 'DelayPlugin'} ; doap:name "${facts.name}" ; lv2:minorVersion ${facts.version ?? 1} ; lv2:microVersion 0${facts.program ? ' ; lv2:binary <program.so>' : ''}${vendor}${ports} .
 `);
   return bundle;
 }

@@ -1,19 +1,50 @@
-/** What may be loaded where. */
-import type { Plugin } from '../catalog/plugin.ts';
+/** What may be loaded where, and why something may not. */
+import { isPresent, type CopyCard, type Plugin } from '../catalog/plugin.ts';
 import type { AnswerFacts } from '../catalog/answer.ts';
 import type { Kind } from '../catalog/kind.ts';
+import type { CabinetSlot } from '../cabinet/order.ts';
+import { formats, type Format } from '../formats/found-copy.ts';
 
-export const trackSorts = ['track', 'instrument', 'bus', 'final'] as const;
-/** A row of the host's session: an audio track, an instrument track, a bus, or the final chain. */
+export const trackSorts = ['track', 'instrument', 'notes', 'bus', 'final'] as const;
+/** A row of the host's session: an audio track, an instrument track, the notes that play into one, a bus, or the final chain. */
 export type TrackSort = (typeof trackSorts)[number];
-/** What a slot takes: the first slot of an instrument track an instrument, all others effects and tools. */
-export type SlotSort = 'instrument' | 'effect';
+/** What a slot takes: the first slot of an instrument track an instrument, slots of notes note effects, all others effects and tools. */
+export type SlotSort = 'instrument' | 'note-effect' | 'effect';
 
-export const slotSortAt = (track: TrackSort, index: number): SlotSort => (track === 'instrument' && index === 0 ? 'instrument' : 'effect');
+export const slotSortAt = (track: TrackSort, index: number): SlotSort => (track === 'notes' ? 'note-effect' : track === 'instrument' && index === 0 ? 'instrument' : 'effect');
+
+/** The sort of slot for which cabinets say that they open: an instrument's effects are a track's. */
+export const cabinetSlotAt = (track: TrackSort, index: number): CabinetSlot => (track === 'notes' ? 'note-effect' : track === 'instrument' && index > 0 ? 'track' : track);
+
+export const slotNames: Readonly<Record<SlotSort, string>> = { instrument: 'an instrument', 'note-effect': 'note effects', effect: 'effects' };
 
 /** Kinds that nothing is known about are offered everywhere rather than nowhere. */
-export const fits = (kind: Kind, slot: SlotSort): boolean =>
-  kind === 'unknown' || (slot === 'instrument' ? kind === 'instrument' : kind === 'effect' || kind === 'tool');
+export const fits = (kind: Kind, slot: SlotSort): boolean => kind === 'unknown' || kind === slot || (slot === 'effect' && kind === 'tool');
 
-/** Whether a plugin can be loaded into such a slot now: it fits, is neither hidden nor without licence, and a sound copy is there that a 64-bit host takes. */
-export const canLoad = (plugin: Plugin, slot: SlotSort, said: Pick<AnswerFacts, 'isHidden' | 'licence'> | undefined): boolean => fits(plugin.kind, slot) && !said?.isHidden && said?.licence?.state !== 'not licensed' && plugin.copies.some((copy) => copy.state === 'present' && !copy.is32Bit && !copy.isFailed);
+/** What a host takes. */
+export interface Accepts { readonly formats: readonly Format[]; readonly takes32Bit: boolean }
+export const acceptsAll: Accepts = { formats, takes32Bit: false };
+
+/** Why a host takes no such copy as it is; null when it does. */
+export function whyNotCopy(copy: CopyCard, accepts: Accepts): string | null {
+  if (copy.state === 'gone') return 'gone from the disk';
+  if (copy.state === 'away') return 'out of reach: its place is not there now';
+  if (copy.isFailed) return 'failed when it was examined';
+  if (copy.is32Bit && !accepts.takes32Bit) return '32 bit only, which the session does not take';
+  return accepts.formats.includes(copy.format) ? null : `${copy.format}, which the session does not take`;
+}
+
+type Said = Pick<AnswerFacts, 'isHidden' | 'licence'> | undefined;
+
+/** Why a plugin cannot be loaded into such a slot now; null when it can. `today` as YYYY-MM-DD. */
+export function whyNot(plugin: Plugin, slot: SlotSort, said: Said, accepts: Accepts, today: string): string | null {
+  if (!fits(plugin.kind, slot)) return `${slot === 'effect' || plugin.kind !== 'effect' ? kindWords[plugin.kind] : 'an effect'}, and this is a slot for ${slotNames[slot]}`;
+  if (said?.isHidden) return 'hidden from loading';
+  if (said?.licence?.state === 'not licensed') return 'not licensed';
+  if (said?.licence?.state === 'trial' && said.licence.until !== null && said.licence.until < today) return `its trial ended on ${said.licence.until}`;
+  if (plugin.copies.some((copy) => whyNotCopy(copy, accepts) === null)) return null;
+  const nearest = plugin.copies.find((copy) => copy.state === 'present' && !copy.isFailed) ?? plugin.copies.find((copy) => copy.state === 'present') ?? plugin.copies[0];
+  return nearest && isPresent(plugin) ? whyNotCopy(nearest, accepts) : plugin.copies.some((copy) => copy.state === 'away') ? 'out of reach: its place is not there now' : 'gone from the disk';
+}
+
+const kindWords: Readonly<Record<Kind, string>> = { effect: 'an effect', instrument: 'an instrument', 'note-effect': 'a note effect', tool: 'a tool', unknown: 'of unknown kind' };

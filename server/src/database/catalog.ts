@@ -55,11 +55,11 @@ export async function moveCopies(manager: EntityManager, moves: readonly { copy:
   await manager.query('UPDATE copy SET plugin_id = new.plugin FROM jsonb_to_recordset($1::jsonb) AS new (copy uuid, plugin uuid) WHERE copy.id = new.copy', [rows]);
 }
 
-/** Plugins of which something was made: filed, named, answered, loaded, or standing in a slot. */
+/** Plugins of which something was made: filed, named, answered or loaded. */
 export async function usedPlugins(manager: EntityManager, computer: string): Promise<Set<string>> {
   const rows: { id: string }[] = await manager.query(
     `SELECT id FROM plugin p WHERE computer_id = $1 AND (EXISTS (SELECT FROM placement x WHERE x.plugin_id = p.id) OR EXISTS (SELECT FROM naming x WHERE x.plugin_id = p.id)
-        OR EXISTS (SELECT FROM answer x WHERE x.plugin_id = p.id) OR EXISTS (SELECT FROM load x WHERE x.plugin_id = p.id) OR EXISTS (SELECT FROM slot x WHERE x.plugin_id = p.id))`, [computer]);
+        OR EXISTS (SELECT FROM answer x WHERE x.plugin_id = p.id) OR EXISTS (SELECT FROM load x WHERE x.plugin_id = p.id))`, [computer]);
   return new Set(rows.map((row) => row.id));
 }
 

@@ -12,7 +12,7 @@ export const lockComputer = (manager: EntityManager, id: string): Promise<Comput
   manager.getRepository(ComputerTable).findOne({ where: { id }, lock: { mode: 'pessimistic_write' } });
 
 export async function addComputer(manager: EntityManager, name: string, createdAt: Date): Promise<ComputerRow> {
-  const row: ComputerRow = { id: randomUUID(), name, revision: 0, createdAt, doubts: [] };
+  const row: ComputerRow = { id: randomUUID(), name, revision: 0, createdAt, doubts: [], isLearning: true };
   await manager.getRepository(ComputerTable).insert(row);
   return row;
 }

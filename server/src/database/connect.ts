@@ -7,6 +7,7 @@ import { Cabinets1763900000004 } from './migrations/0004-cabinets.ts';
 import { ShownFolders1763900000005 } from './migrations/0005-shown-folders.ts';
 import { SortedCabinets1763900000006 } from './migrations/0006-sorted-cabinets.ts';
 import { Rules1763900000007 } from './migrations/0007-rules.ts';
+import { Practice1763900000008 } from './migrations/0008-practice.ts';
 import { tables } from './schemas.ts';
 
 /** Where the database is; `password` only where the cluster asks for one. */
@@ -18,7 +19,7 @@ export interface DatabaseAddress {
   readonly database: string;
 }
 
-export const migrations = [FirstOrder1763900000001, PlacesAndAsides1763900000002, Sort1763900000003, Cabinets1763900000004, ShownFolders1763900000005, SortedCabinets1763900000006, Rules1763900000007];
+export const migrations = [FirstOrder1763900000001, PlacesAndAsides1763900000002, Sort1763900000003, Cabinets1763900000004, ShownFolders1763900000005, SortedCabinets1763900000006, Rules1763900000007, Practice1763900000008];
 
 /** Connects and brings the tables up to date; every pending migration in one transaction. */
 export async function connect(address: DatabaseAddress): Promise<DataSource> {

@@ -1,8 +1,8 @@
 /** The tables, as TypeORM entity schemas. Rows carry the same words as core's records. */
 import { EntitySchema, type EntitySchemaColumnOptions, type EntitySchemaOptions } from 'typeorm';
-import type { CabinetSlot, CopyState, FolderSorting, Grounds, Licence, TwinDoubt, FindingSort, FolderForm, Format, FoundCopy, Kind, OrderChange, Problem, Rule, ScanState, TrackSort } from '@clever-drawer/core';
+import type { CabinetSlot, CopyState, FolderSorting, Grounds, Licence, TwinDoubt, FindingSort, FolderForm, Format, FoundCopy, HostSession, Kind, OrderChange, Problem, Rule, ScanState, TrackSort } from '@clever-drawer/core';
 
-export interface ComputerRow { id: string; name: string; revision: number; createdAt: Date; doubts: readonly TwinDoubt[] }
+export interface ComputerRow { id: string; name: string; revision: number; createdAt: Date; doubts: readonly TwinDoubt[]; isLearning: boolean }
 export interface PlaceRow { id: string; computerId: string; path: string; formats: Format[]; addedAt: Date; isOn: boolean; isWatched: boolean }
 export interface AsideRow { computerId: string; path: string; name: string; at: Date }
 /** One file or bundle that was looked at, with what tells whether it changed. */
@@ -34,10 +34,11 @@ export interface FindingRow {
   id: string; scanId: string; number: number; sort: FindingSort; pluginId: string | null; name: string; vendor: string | null; format: Format;
   path: string; from: string | null; to: string | null; problem: Problem | null;
 }
-export interface TrackRow { id: string; computerId: string; name: string; sort: TrackSort; number: number }
-export interface SlotRow { id: string; trackId: string; number: number; pluginId: string; copyId: string | null }
+/** A computer's session as its host has it. */
+export interface PracticeRow { computerId: string; session: HostSession }
+export interface SavedSessionRow { id: string; computerId: string; name: string; savedAt: Date; session: HostSession }
 export interface LoadRow {
-  id: string; computerId: string; pluginId: string; copyId: string | null; at: Date; track: TrackSort; afterPluginId: string | null; typed: string | null; keys: number | null;
+  id: string; computerId: string; pluginId: string; copyId: string | null; at: Date; track: TrackSort; afterPluginId: string | null; typed: string | null; keys: number | null; took: number | null;
 }
 
 type Columns<T> = { [K in keyof Required<T>]: EntitySchemaColumnOptions };
@@ -70,7 +71,7 @@ function schema<T extends object>(name: string, columns: Columns<T>, more: Parti
 const unique = (name: string, ...columns: string[]): { name: string; columns: string[] }[] => [{ name, columns }];
 const index = (name: string, ...columns: string[]): { name: string; columns: string[] } => ({ name, columns });
 
-export const ComputerTable = schema<ComputerRow>('computer', { id, name: text, revision: whole, createdAt: time, doubts: json });
+export const ComputerTable = schema<ComputerRow>('computer', { id, name: text, revision: whole, createdAt: time, doubts: json, isLearning: flag });
 export const PlaceTable = schema<PlaceRow>('place', {
   id, computerId: toRow('place', 'computer', 'computer_id', 'CASCADE'), path: text, formats: json, addedAt: time, isOn: flag, isWatched: flag,
 }, { uniques: unique('place_path_key', 'computerId', 'path') });
@@ -119,16 +120,14 @@ export const FindingTable = schema<FindingRow>('finding', {
   id, scanId: toRow('finding', 'scan', 'scan_id', 'CASCADE'), number: whole, sort: text, pluginId: toRow('finding', 'plugin', 'plugin_id', 'SET NULL'),
   name: text, vendor: maybeText, format: text, path: text, from: maybeText, to: maybeText, problem: maybeJson,
 }, { indices: [index('finding_scan_idx', 'scanId')] });
-export const TrackTable = schema<TrackRow>('track', { id, computerId: toRow('track', 'computer', 'computer_id', 'CASCADE'), name: text, sort: text, number: whole });
-export const SlotTable = schema<SlotRow>('slot', {
-  id, trackId: toRow('slot', 'track', 'track_id', 'CASCADE'), number: whole, pluginId: toRow('slot', 'plugin', 'plugin_id', 'CASCADE'), copyId: toRow('slot', 'copy', 'copy_id', 'SET NULL'),
-});
+export const PracticeTable = schema<PracticeRow>('practice', { computerId: toRow('practice', 'computer', 'computer_id', 'CASCADE', primary), session: json });
+export const SavedSessionTable = schema<SavedSessionRow>('saved_session', { id, computerId: toRow('saved_session', 'computer', 'computer_id', 'CASCADE'), name: text, savedAt: time, session: json });
 export const LoadTable = schema<LoadRow>('load', {
   id, computerId: toRow('load', 'computer', 'computer_id', 'CASCADE'), pluginId: toRow('load', 'plugin', 'plugin_id', 'CASCADE'), copyId: toRow('load', 'copy', 'copy_id', 'SET NULL'),
-  at: time, track: text, afterPluginId: toRow('load', 'plugin', 'after_plugin_id', 'SET NULL'), typed: maybeText, keys: maybeWhole,
+  at: time, track: text, afterPluginId: toRow('load', 'plugin', 'after_plugin_id', 'SET NULL'), typed: maybeText, keys: maybeWhole, took: maybeWhole,
 }, { indices: [index('load_plugin_idx', 'pluginId')] });
 
 export const tables = [
   ComputerTable, PlaceTable, AsideTable, BundleTable, PluginTable, CopyTable, CabinetTable, FolderTable, PlacementTable, NamingTable, AnswerTable, BelongingTable, SpellingTable, PreferenceTable, PictureTable, ChangeTable, ScanTable, FindingTable,
-  TrackTable, SlotTable, LoadTable,
+  PracticeTable, SavedSessionTable, LoadTable,
 ];

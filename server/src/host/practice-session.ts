@@ -1,67 +1,118 @@
-/** The practice session: a stand-in for the program that plugins run in, with tracks, buses and slots. */
+/** The session of a computer: what stands in its slots, and loading into them. The host does it; what it says is kept in the database. */
 import { randomUUID } from 'node:crypto';
-import { asId, canLoad, copyInFront, failed, fits, isOnly32Bit, ok, slotSortAt, withAnswer, type LoadRequest, type PastLoad, type Plugin, type Result, type SessionView } from '@clever-drawer/core';
-import { copiesOfPlugins, pluginById, shownState } from '../database/catalog.ts';
+import {
+  asId, copyInFront, copyKey, describe, failed, grouped, isOnly32Bit, ok, repairFor, slotSortAt, whyNot, withAnswer, type HostCopy, type HostSession, type HostSettings, type Known, type LoadRequest, type PastLoad, type Plugin, type RepairView, type Result, type SessionView,
+} from '@clever-drawer/core';
+import { allCopies, copiesOfPlugins, listPlugins, pluginById, shownState } from '../database/catalog.ts';
 import { pluginNames } from '../database/changes.ts';
+import { findComputer } from '../database/computers.ts';
 import { findAnswer, findPreference } from '../database/order.ts';
-import { addLoads, findTrack, listSlots, listTracks, putSlot, removeSlot, slotsOfTrack } from '../database/session.ts';
+import { addLoads, addSavedSession, copiesInCatalog, findSavedSession, forgetLoads, hostCopyOf, listSavedSessions, newSession, readHabits, readKeys, readSession, removeSavedSession, setLearning, writeSession } from '../database/session.ts';
 import type { CopyRow, LoadRow, PluginRow } from '../database/schemas.ts';
 import type { Parts } from '../parts.ts';
+import type { Wish } from './host.ts';
+
+const sessionOf = async (parts: Parts, computer: string): Promise<HostSession> => (await readSession(parts.database.manager, computer)) ?? newSession([]);
 
 export async function viewSession(parts: Parts, computer: string): Promise<SessionView> {
-  const { manager } = parts.database;
-  const [tracks, slots] = await Promise.all([listTracks(manager, computer), listSlots(manager, computer)]);
+  const { manager } = parts.database, session = await sessionOf(parts, computer), asked = session.tracks.flatMap((track) => track.slots.map((slot) => slot.copy));
+  const [known, saved] = await Promise.all([copiesInCatalog(manager, computer, asked), listSavedSessions(manager, computer)]);
   return {
-    name: 'Practice session',
-    tracks: tracks.map(({ id, name, sort }) => ({
-      id: asId(id), name, sort,
-      slots: slots.filter((s) => s.trackId === id).map((s) => ({ id: asId(s.id), plugin: asId(s.pluginId), copy: s.copyId === null ? null : asId(s.copyId) })),
+    name: session.name, settings: session.settings,
+    tracks: session.tracks.map(({ slots, ...track }) => ({
+      ...track,
+      slots: slots.map(({ id, copy, isBypassed, problem }) => { const found = known.get(copyKey(copy)); return { id, plugin: found ? asId(found.plugin) : null, copy: found ? asId(found.copy) : null, asked: copy, isBypassed, problem: problem && { ...problem, message: describe(problem) } }; }),
     })),
+    saved: saved.map(({ id, name, savedAt, session: held }) => ({ id, name, savedAt: savedAt.toISOString(), slots: held.tracks.reduce((sum, track) => sum + track.slots.length, 0) })),
   };
 }
 
-/** Loads a plugin into a slot and records the load, in one transaction. Past the end of the track it is appended. */
-export async function loadIntoSlot(parts: Parts, computer: string, request: LoadRequest): Promise<Result<SessionView>> {
-  const result = await parts.database.transaction(async (manager): Promise<Result<null>> => {
-    const track = await findTrack(manager, computer, request.track);
-    const plugin = await pluginById(manager, computer, request.plugin);
-    if (!track) return failed({ code: 'unknown-record', at: 'track', what: 'track' });
-    if (!plugin) return failed({ code: 'unknown-record', at: 'plugin', what: 'plugin' });
-    const slots = await slotsOfTrack(manager, track.id);
-    const number = Math.min(request.index, slots.length);
-    const sort = slotSortAt(track.sort, number);
-    const said = await findAnswer(manager, plugin.id), card = withAnswer(cardOf(plugin, await copiesOfPlugins(manager, [plugin.id])), said ?? undefined);
-    const copy = copyInFront(card, (await findPreference(manager, computer))?.formats);
-    if (copy?.state !== 'present' || copy.isFailed) return failed({ code: 'no-copy-to-load', at: 'plugin', name: plugin.name });
-    if (fits(card.kind, sort) && !canLoad(card, sort, said ?? undefined)) return failed({ code: 'no-copy-to-load', at: 'plugin', name: plugin.name });
-    if (!fits(card.kind, sort)) return failed({ code: 'does-not-fit-slot', at: 'plugin', name: plugin.name, slot: sort === 'instrument' ? 'an instrument' : 'effects' });
-    await putSlot(manager, { id: randomUUID(), trackId: track.id, number, pluginId: plugin.id, copyId: copy.id });
-    await addLoads(manager, [{
-      id: randomUUID(), computerId: computer, pluginId: plugin.id, copyId: copy.id, at: parts.clock(), track: track.sort,
-      afterPluginId: slots[number - 1]?.pluginId ?? null, typed: request.typed, keys: request.keys,
-    }]);
-    return ok(null);
+/** Asks the host, and keeps what it says together with `also`, in one transaction. */
+async function asking(parts: Parts, computer: string, wish: Wish, also: readonly LoadRow[] = []): Promise<Result<SessionView>> {
+  const asked = await parts.host.ask(await sessionOf(parts, computer), wish);
+  if (!asked.ok) return asked;
+  await parts.database.transaction(async (manager) => {
+    await writeSession(manager, computer, asked.value);
+    await addLoads(manager, also);
   });
-  if (!result.ok) return result;
   parts.events.tell(computer, { event: 'session' });
-  parts.events.tell(computer, { event: 'usage' });
+  if (also.length > 0) parts.events.tell(computer, { event: 'usage' });
   return ok(await viewSession(parts, computer));
 }
+
+export const changeSession = (parts: Parts, computer: string, wish: Wish): Promise<Result<SessionView>> => parts.turns.take(computer, () => asking(parts, computer, wish));
+
+/** Loads a plugin into a slot and records the load. Past the end of the track it is appended. */
+export const loadIntoSlot = (parts: Parts, computer: string, request: LoadRequest): Promise<Result<SessionView>> => parts.turns.take(computer, async () => {
+  const { manager } = parts.database, session = await sessionOf(parts, computer), track = session.tracks.find((one) => one.id === request.track), plugin = await pluginById(manager, computer, request.plugin);
+  if (!track) return failed({ code: 'unknown-record', at: 'track', what: 'track' });
+  if (!plugin) return failed({ code: 'unknown-record', at: 'plugin', what: 'plugin' });
+  const index = Math.min(request.index, track.slots.length), copies = await copiesOfPlugins(manager, [plugin.id]), said = (await findAnswer(manager, plugin.id)) ?? undefined, card = withAnswer(cardOf(plugin, copies), said);
+  const reason = whyNot(request.copy === null ? card : { ...card, copies: card.copies.filter((copy) => copy.id === request.copy) }, slotSortAt(track.sort, index), said, session.settings, parts.clock().toISOString().slice(0, 10));
+  // A copy that was chosen is given to the host as it is: it says itself what it makes of it.
+  if (reason !== null && request.copy === null) return failed({ code: 'cannot-load', at: 'plugin', name: plugin.name, reason });
+  const front = copyInFront({ copies: card.copies.filter((copy) => request.copy === copy.id || (request.copy === null && session.settings.formats.includes(copy.format))) }, (await findPreference(manager, computer))?.formats), chosen = copies.find((copy) => copy.id === front?.id);
+  if (!chosen) return failed({ code: 'unknown-record', at: 'copy', what: 'copy' });
+  const before = track.slots[index - 1]?.copy, after = before && (await copiesInCatalog(manager, computer, [before])).get(copyKey(before))?.plugin, isLearning = (await findComputer(manager, computer))?.isLearning ?? true;
+  const load: LoadRow = { id: randomUUID(), computerId: computer, pluginId: plugin.id, copyId: chosen.id, at: parts.clock(), track: track.sort, afterPluginId: after ?? null, typed: request.typed, keys: request.keys, took: request.took };
+  return asking(parts, computer, { do: 'load', track: track.id, index, slot: randomUUID(), copy: hostCopyOf(chosen, plugin.name) }, isLearning ? [load] : []);
+});
 
 /** What core needs to know of a plugin in order to choose its copy. */
-function cardOf(plugin: PluginRow, copies: readonly CopyRow[]): Plugin {
-  return {
-    id: asId(plugin.id), name: plugin.name, vendor: plugin.vendor, kind: plugin.kind, types: plugin.types, arrived: plugin.arrivedAt.toISOString(),
-    copies: copies.map((c) => ({ id: asId(c.id), format: c.format, path: c.path, version: c.facts.version, hasPicture: c.facts.picture !== null, is32Bit: isOnly32Bit(c.facts.architectures), isFailed: c.status === 'failed', audioIn: c.facts.audioIn, audioOut: c.facts.audioOut, state: shownState(c.state) })),
-  };
-}
+const cardOf = (plugin: PluginRow, copies: readonly CopyRow[]): Plugin => ({
+  id: asId(plugin.id), name: plugin.name, vendor: plugin.vendor, kind: plugin.kind, types: plugin.types, arrived: plugin.arrivedAt.toISOString(),
+  copies: copies.map((c) => ({ id: asId(c.id), format: c.format, path: c.path, version: c.facts.version, hasPicture: c.facts.picture !== null, is32Bit: isOnly32Bit(c.facts.architectures), isFailed: c.status === 'failed', audioIn: c.facts.audioIn, audioOut: c.facts.audioOut, state: shownState(c.state) })),
+});
 
-export async function emptySlot(parts: Parts, computer: string, slot: string): Promise<Result<SessionView>> {
-  const removed = await parts.database.transaction((manager) => removeSlot(manager, computer, slot));
-  if (!removed) return failed({ code: 'unknown-record', at: 'slot', what: 'slot' });
+/** Changes what the session takes; what stands in it stays. */
+export const setSession = (parts: Parts, computer: string, settings: HostSettings): Promise<Result<SessionView>> => changeSession(parts, computer, { do: 'set', settings });
+
+export async function saveSession(parts: Parts, computer: string, name: string): Promise<Result<SessionView>> {
+  const session = await sessionOf(parts, computer), text = name.trim();
+  if (text === '') return failed({ code: 'name-empty', at: 'name' });
+  await addSavedSession(parts.database.manager, { id: randomUUID(), computerId: computer, name: text, savedAt: parts.clock(), session: { ...session, name: text } });
   parts.events.tell(computer, { event: 'session' });
   return ok(await viewSession(parts, computer));
 }
+
+export const openSession = (parts: Parts, computer: string, id: string): Promise<Result<SessionView>> => parts.turns.take(computer, async () => {
+  const saved = await findSavedSession(parts.database.manager, computer, id);
+  return saved ? asking(parts, computer, { do: 'open', session: saved.session }) : failed({ code: 'unknown-record', at: 'session', what: 'session' });
+});
+
+export async function forgetSession(parts: Parts, computer: string, id: string): Promise<Result<SessionView>> {
+  if (!(await removeSavedSession(parts.database.manager, computer, id))) return failed({ code: 'unknown-record', at: 'session', what: 'session' });
+  parts.events.tell(computer, { event: 'session' });
+  return ok(await viewSession(parts, computer));
+}
+
+interface Broken { readonly slot: string; readonly track: string; readonly index: number; readonly view: RepairView; readonly copy: HostCopy | null }
+
+/** For each slot that could not be opened, the best match that is here. */
+async function broken(parts: Parts, computer: string): Promise<Broken[]> {
+  const { manager } = parts.database, session = await sessionOf(parts, computer), silent = session.tracks.flatMap((track) => track.slots.flatMap((slot, index) => (slot.problem ? [{ track, slot, index }] : [])));
+  if (silent.length === 0) return [];
+  const [copies, plugins, preference] = await Promise.all([allCopies(manager, computer), listPlugins(manager, computer), findPreference(manager, computer)]), rows = new Map(copies.map((copy) => [copy.id, copy]));
+  const cards = new Map(plugins.map((plugin) => [plugin.id, plugin])), byPlugin = grouped(copies.flatMap((copy) => (copy.pluginId === null ? [] : [[copy.pluginId, copy] as const])));
+  const known = [...byPlugin].flatMap(([id, of]): Known[] => { const row = cards.get(id), plugin = row && cardOf(row, of); return plugin ? plugin.copies.map((card) => ({ card, plugin, identity: rows.get(card.id)?.facts.identity ?? null, replaces: rows.get(card.id)?.facts.replaces ?? [] })) : []; });
+  return silent.map(({ track, slot, index }) => {
+    const match = repairFor(slot.copy, known, session.settings, preference?.formats), row = match && rows.get(match.copy.id);
+    return { slot: slot.id, track: track.id, index, copy: row ? hostCopyOf(row, match.plugin.name) : null, view: { slot: slot.id, track: track.name, asked: slot.copy, match: match && { plugin: match.plugin.id, copy: match.copy.id, name: match.plugin.name, format: match.copy.format, because: match.because, isSure: match.isSure } } };
+  });
+}
+
+export const viewRepairs = async (parts: Parts, computer: string): Promise<RepairView[]> => (await broken(parts, computer)).map((one) => one.view);
+
+/** Takes the best match for each of the slots; what the host refuses stays as it was, with the reason. */
+export const repairSlots = (parts: Parts, computer: string, slots: readonly string[]): Promise<Result<SessionView>> => parts.turns.take(computer, async () => {
+  const wanted = (await broken(parts, computer)).filter((one) => slots.includes(one.slot) && one.copy !== null), problems = [];
+  if (wanted.length === 0) return failed({ code: 'unknown-record', at: 'slots', what: 'match' });
+  for (const { track, index, slot, copy } of wanted) {
+    const done = copy && (await asking(parts, computer, { do: 'load', track, index, slot, copy }));
+    if (done && !done.ok) problems.push(...done.problems);
+  }
+  return problems.length > 0 ? failed(...problems) : ok(await viewSession(parts, computer));
+});
 
 /** Takes in loads that happened in a host while nobody listened. */
 export async function recordPastLoads(parts: Parts, computer: string, loads: readonly PastLoad[]): Promise<Result<number>> {
@@ -69,11 +120,27 @@ export async function recordPastLoads(parts: Parts, computer: string, loads: rea
     const ids = new Set(loads.flatMap((load) => [load.plugin, ...(load.after === null ? [] : [load.after])]));
     const known = await pluginNames(manager, computer, [...ids]);
     if (known.size < ids.size) return failed({ code: 'unknown-record', at: 'loads', what: 'plugin' });
+    if (!(await findComputer(manager, computer))?.isLearning) return ok(0);
     await addLoads(manager, loads.map((load): LoadRow => ({
-      id: randomUUID(), computerId: computer, pluginId: load.plugin, copyId: null, at: new Date(load.at), track: load.track, afterPluginId: load.after, typed: null, keys: null,
+      id: randomUUID(), computerId: computer, pluginId: load.plugin, copyId: null, at: new Date(load.at), track: load.track, afterPluginId: load.after, typed: load.typed ?? null, keys: load.keys ?? null, took: load.took ?? null,
     })));
     return ok(loads.length);
   });
   if (result.ok) parts.events.tell(computer, { event: 'usage' });
   return result;
+}
+
+export const viewHabits = (parts: Parts, computer: string) => readHabits(parts.database.manager, computer, parts.clock());
+export const viewKeys = (parts: Parts, computer: string) => readKeys(parts.database.manager, computer, parts.clock());
+
+export async function changeLearning(parts: Parts, computer: string, isLearning: boolean): Promise<Result<null>> {
+  await setLearning(parts.database.manager, computer, isLearning);
+  parts.events.tell(computer, { event: 'usage' });
+  return ok(null);
+}
+
+export async function wipeLoads(parts: Parts, computer: string): Promise<Result<number>> {
+  const forgotten = await forgetLoads(parts.database.manager, computer);
+  parts.events.tell(computer, { event: 'usage' });
+  return ok(forgotten);
 }

@@ -1,6 +1,6 @@
 /** Requests parsed with Yup: a value of the right shape, or problems that name the field. */
 import { array, boolean, lazy, number, object, string, ValidationError, type Schema } from 'yup';
-import { actSize, answerLimits, cabinetSlots, failed, fieldNames, fields, folderForms, folderSortings, formats, isType, kinds, knownValues, licenceStates, nameLength, noWords, ok, relationsFor, ruleLimits, scanModes, standsAlone, trackSorts, understand, type Act, type Line, type LoadRequest, type PastLoad, type Problem, type Result, type Rule, type ScanMode, type TrackSort } from '@clever-drawer/core';
+import { actSize, answerLimits, cabinetSlots, failed, fieldNames, fields, folderForms, folderSortings, formats, isType, kinds, knownValues, licenceStates, nameLength, noWords, ok, relationsFor, ruleLimits, scanModes, standsAlone, trackSorts, understand, type Act, type Format, type Line, type LoadRequest, type PastLoad, type Problem, type Result, type Rule, type ScanMode, type TrackSort } from '@clever-drawer/core';
 
 /** Parses a body strictly: nothing is converted, unknown fields are dropped. */
 export async function parse<T>(schema: Schema<T>, body: unknown): Promise<Result<T>> {
@@ -96,12 +96,22 @@ export const computerSchema = object({
 export const placeChangeSchema = object({ isOn: boolean(), isWatched: boolean() });
 export const asideSchema = object({ copy: needed() });
 export const scanSchema = object({ mode: string<ScanMode>().oneOf(scanModes) });
+const keys = () => number().integer().min(0).max(10_000);
+/** Milliseconds; nobody looks for longer than a day. */
+const took = () => number().integer().min(0).max(86_400_000);
+export const moveSchema = object({ slot: needed(), track: needed(), index: number().integer().min(0).max(1000).required() });
+export const bypassSchema = object({ slot: needed(), isBypassed: boolean().required() });
+export const settingsSchema = object({ formats: array(string<Format>().oneOf(formats).required()).max(formats.length).required(), takes32Bit: boolean().required() });
+export const slotsSchema = object({ slots: ids() });
+export const nameSchema = object({ name: name() });
+export const learningSchema = object({ isLearning: boolean().required() });
 export const loadSchema = object({
-  track: needed(), plugin: needed(), index: number().integer().min(0).max(1000).required(), typed: string().max(200).defined(), keys: number().integer().min(0).max(10_000).required(),
+  track: needed(), plugin: needed(), index: number().integer().min(0).max(1000).required(), copy: maybe(), typed: string().max(200).defined(), keys: keys().required(), took: took().nullable().defined(),
 }) as unknown as Schema<LoadRequest>;
 export const pastLoadsSchema = object({
   loads: array(object({
     plugin: needed(), after: maybe(), track: string().oneOf(trackSorts).required(),
+    typed: string().max(200), keys: keys(), took: took(),
     at: string().required().test('time', '${path} must be a time in ISO 8601', (text) => !Number.isNaN(Date.parse(text))),
   })).min(1).max(50_000).required(),
 }) as unknown as Schema<{ loads: PastLoad[] }>;

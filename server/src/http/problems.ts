@@ -8,7 +8,7 @@ const statuses: Record<ProblemCode, number> = {
   'field-invalid': 400, 'place-missing': 422, 'place-is-file': 422, 'place-known': 409, 'place-whole-disk': 422, 'place-unreadable': 422, 'no-usual-place': 404,
   'no-places': 409, 'scan-running': 409, 'no-scan-running': 409, 'unknown-record': 404, 'id-taken': 409, 'name-empty': 400, 'holds-no-plugins': 409,
   'already-there': 409, 'last-cabinet': 409, 'shown-already': 409, stays: 409, 'inside-itself': 409, 'not-a-smart-folder': 409, 'rule-empty': 400, 'rule-text': 400, 'rule-circle': 409, 'nothing-to-undo': 409, 'nothing-to-redo': 409,
-  'does-not-fit-slot': 409, 'no-copy-to-load': 409, 'not-a-picture': 415, 'foreign-host': 403, 'foreign-origin': 403, internal: 500,
+  'cannot-load': 409, 'host-format': 409, 'host-bits': 409, 'host-file-missing': 409, 'host-wrong-machine': 409, 'host-no-program': 409, 'host-no-licence': 409, 'host-crashed': 409, 'host-silent': 503, 'track-full': 409, 'not-a-picture': 415, 'foreign-host': 403, 'foreign-origin': 403, internal: 500,
 };
 
 export function refuse(response: Response, problems: readonly Problem[]): void {

@@ -1,7 +1,7 @@
 /** The routes of one computer: each parses, calls one use case and answers. */
 import { raw, Router, type Request, type RequestHandler, type Response } from 'express';
 import { ok, type Result } from '@clever-drawer/core';
-import { emptySlot, loadIntoSlot, recordPastLoads, viewSession } from '../host/practice-session.ts';
+import { changeLearning, changeSession, forgetSession, loadIntoSlot, openSession, recordPastLoads, repairSlots, saveSession, setSession, viewHabits, viewKeys, viewRepairs, viewSession, wipeLoads } from '../host/practice-session.ts';
 import type { Parts } from '../parts.ts';
 import { performAct, undoOrRedo, viewChanges, viewOrder } from '../usecases/change-order.ts';
 import { setAside, takeBack, viewAsides } from '../usecases/asides.ts';
@@ -12,7 +12,7 @@ import { readPicture, viewCatalog, viewComputers, viewUsage } from '../usecases/
 import { ownPicture, takePicture } from '../usecases/pictures.ts';
 import { viewPlugin, viewSort } from '../usecases/view-sort.ts';
 import { streamEvents } from './events.ts';
-import { actSchema, asideSchema, computerSchema, isUuid, loadSchema, parse, pastLoadsSchema, placeChangeSchema, placeSchema, scanSchema } from './parse.ts';
+import { actSchema, asideSchema, bypassSchema, computerSchema, isUuid, learningSchema, loadSchema, moveSchema, nameSchema, parse, pastLoadsSchema, placeChangeSchema, placeSchema, scanSchema, settingsSchema, slotsSchema } from './parse.ts';
 import { answer, refuse } from './problems.ts';
 
 /** An id in the path, as a UUID; anything else is unknown. */
@@ -83,7 +83,19 @@ export function apiRoutes(parts: Parts): Router {
 
   router.get(at('session'), handle(async (_, response, computer) => { response.json(await viewSession(parts, computer)); }));
   router.post(at('session/loads'), withBody(loadSchema, (load, computer) => loadIntoSlot(parts, computer, load)));
-  router.delete(at('session/slots/:slot'), handle(async (request, response, computer) => { answer(response, await emptySlot(parts, computer, param(request, 'slot'))); }));
+  router.delete(at('session/slots/:slot'), handle(async (request, response, computer) => { answer(response, await changeSession(parts, computer, { do: 'empty', slot: param(request, 'slot') })); }));
+  router.post(at('session/moves'), withBody(moveSchema, (body, computer) => changeSession(parts, computer, { do: 'move', ...body })));
+  router.post(at('session/bypasses'), withBody(bypassSchema, (body, computer) => changeSession(parts, computer, { do: 'bypass', ...body })));
+  router.put(at('session/settings'), withBody(settingsSchema, (body, computer) => setSession(parts, computer, body)));
+  router.get(at('session/repairs'), handle(async (_, response, computer) => { response.json(await viewRepairs(parts, computer)); }));
+  router.post(at('session/repairs'), withBody(slotsSchema, (body, computer) => repairSlots(parts, computer, body.slots)));
+  router.post(at('sessions'), withBody(nameSchema, (body, computer) => saveSession(parts, computer, body.name), 201));
+  router.post(at('sessions/:session/open'), handle(async (request, response, computer) => { answer(response, await openSession(parts, computer, param(request, 'session'))); }));
+  router.delete(at('sessions/:session'), handle(async (request, response, computer) => { answer(response, await forgetSession(parts, computer, param(request, 'session'))); }));
+  router.get(at('habits'), handle(async (_, response, computer) => { response.json(await viewHabits(parts, computer)); }));
+  router.patch(at('habits'), withBody(learningSchema, (body, computer) => changeLearning(parts, computer, body.isLearning)));
+  router.get(at('keys'), handle(async (_, response, computer) => { response.json(await viewKeys(parts, computer)); }));
+  router.delete(at('loads'), handle(async (_, response, computer) => { answer(response, await wipeLoads(parts, computer)); }));
   router.post(at('loads'), withBody(pastLoadsSchema, async (body, computer) => recordPastLoads(parts, computer, body.loads)));
 
   router.get(at('events'), (request, response) => { streamEvents(parts, param(request, 'computer'), request, response); });

@@ -3,13 +3,13 @@ import { randomUUID } from 'node:crypto';
 import { asId, cabinetSlots, orderOf, perform, type ComputerView, type TrackSort } from '@clever-drawer/core';
 import { addComputer, listComputers } from '../database/computers.ts';
 import { applyToTables } from '../database/order.ts';
-import { addTracks } from '../database/session.ts';
+import { newSession, writeSession } from '../database/session.ts';
 import type { Parts } from '../parts.ts';
 
 /** Tracks of a new practice session. */
 const usualTracks: NonNullable<NewComputer['tracks']> = [
   { name: 'Voice', sort: 'track' }, { name: 'Guitar', sort: 'track' }, { name: 'Percussion', sort: 'track' },
-  { name: 'Keys', sort: 'instrument' }, { name: 'Bass', sort: 'instrument' }, { name: 'Voices', sort: 'bus' }, { name: 'Room', sort: 'bus' },
+  { name: 'Keys', sort: 'instrument' }, { name: 'Keys · notes', sort: 'notes' }, { name: 'Bass', sort: 'instrument' }, { name: 'Voices', sort: 'bus' }, { name: 'Room', sort: 'bus' },
   { name: 'Final', sort: 'final' },
 ];
 
@@ -31,7 +31,7 @@ export function setUpComputer(parts: Parts, wanted: NewComputer): Promise<Comput
     const computer = await addComputer(manager, wanted.name, parts.clock());
     const made = perform(orderOf([]), { act: 'add-cabinet', id: asId(randomUUID()), favourites: asId(randomUUID()), name: 'Everyday', opensFor: [...cabinetSlots], folders: [] }, () => undefined);
     if (made.ok) await applyToTables(manager, computer.id, made.value.change);
-    await addTracks(manager, computer.id, wanted.tracks ?? usualTracks);
+    await writeSession(manager, computer.id, newSession(wanted.tracks ?? usualTracks));
     return { id: asId(computer.id), name: computer.name };
   });
 }

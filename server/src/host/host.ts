@@ -1,0 +1,18 @@
+/** What Clever Drawer needs of a host. The practice session is one; docs/host.md says how another one connects. */
+import type { HostCopy, HostSession, HostSettings, Result } from '@clever-drawer/core';
+
+/** What a host is asked to do. A load with an index behind the last slot appends; `slot` is the id the slot will have. */
+export type Wish =
+  | { readonly do: 'load'; readonly track: string; readonly index: number; readonly slot: string; readonly copy: HostCopy }
+  | { readonly do: 'empty'; readonly slot: string }
+  | { readonly do: 'move'; readonly slot: string; readonly track: string; readonly index: number }
+  | { readonly do: 'bypass'; readonly slot: string; readonly isBypassed: boolean }
+  | { readonly do: 'set'; readonly settings: HostSettings }
+  /** Opens a saved session: what cannot be opened stands there with its problem. */
+  | { readonly do: 'open'; readonly session: HostSession };
+
+export interface Host {
+  /** Does it and gives the session as it is then; a refusal changes nothing. `before` is the session to go on from. */
+  ask(before: HostSession, wish: Wish): Promise<Result<HostSession>>;
+  close(): Promise<void>;
+}

@@ -1,0 +1,47 @@
+/** The practice session behind the interface of a host: a process of its own, started when first asked and again when it ended. */
+import { fork, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { join } from 'node:path';
+import { failed, type HostSession, type Problem, type Result } from '@clever-drawer/core';
+import type { Answered, Asked } from '../practice/process.ts';
+import type { Host, Wish } from './host.ts';
+
+/** The longest the process may take for one wish, in milliseconds. */
+const patience = 30_000;
+const startFile = join(import.meta.dirname, '../practice/start.mjs');
+
+export class PracticeHost implements Host {
+  #child: ChildProcess | null = null;
+  #id = 0;
+
+  async ask(before: HostSession, wish: Wish): Promise<Result<HostSession>> {
+    const child = this.#running(), id = (this.#id += 1);
+    return new Promise((resolve) => {
+      const done = (result: Result<HostSession>): void => { clearTimeout(timer); child.off('message', hear); child.off('exit', ended); resolve(result); };
+      const hear = (answered: Answered): void => { if (answered.id === id) done(answered.result); };
+      const ended = (): void => { this.#child = null; done(failed(endedAt(wish))); };
+      const timer = setTimeout(() => { this.#child = null; child.kill('SIGKILL'); done(failed({ code: 'host-silent', at: 'session' })); }, patience);
+      child.on('message', hear);
+      child.on('exit', ended);
+      child.send({ id, before, wish } satisfies Asked, (error) => { if (error) ended(); });
+    });
+  }
+
+  #running(): ChildProcess {
+    if (this.#child?.connected) return this.#child;
+    this.#child = fork(startFile, [], { stdio: ['ignore', 'ignore', 'inherit', 'ipc'], execArgv: [], serialization: 'json' });
+    return this.#child;
+  }
+
+  async close(): Promise<void> {
+    const child = this.#child;
+    this.#child = null;
+    if (!child || child.exitCode !== null) return;
+    const ended = once(child, 'exit');
+    child.disconnect();
+    await ended;
+  }
+}
+
+/** What it means that the process ended while it was asked. */
+const endedAt = (wish: Wish): Problem => (wish.do === 'load' ? { code: 'host-crashed', at: wish.copy.path, name: wish.copy.name } : { code: 'host-silent', at: 'session' });
