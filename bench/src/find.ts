@@ -16,17 +16,18 @@ interface Searches { readonly ours: Search; readonly others: readonly (readonly 
 
 /** Each with the settings its documents advise for finding as one types, over name, vendor and type; the name counts most. */
 export function searchesOver(plugins: readonly Plugin[], habits: Habits): Searches {
-  const finder = new Finder(plugins.map((plugin) => entryOf(plugin))), docs = plugins.map((p) => ({ id: p.id as string, name: p.name, vendor: p.vendor ?? '', type: p.types.map(typeName).join(' ') }));
+  const finder = new Finder(plugins.map((plugin) => entryOf(plugin))), docs = plugins.map((p) => ({ id: p.id, name: p.name, vendor: p.vendor ?? '', type: p.types.map(typeName).join(' ') }));
   const mini = new MiniSearch({ fields: ['name', 'vendor', 'type'], searchOptions: { prefix: true, fuzzy: (term) => (term.length > 3 ? 0.2 : false), boost: { name: 3 }, combineWith: 'AND' } });
   mini.addAll(docs);
   const fuse = new Fuse(docs, { keys: [{ name: 'name', weight: 3 }, { name: 'vendor', weight: 1 }, { name: 'type', weight: 1 }], threshold: 0.4, ignoreLocation: true, includeScore: true });
+  // eslint-disable-next-line @typescript-eslint/no-unsafe-enum-assignment -- the package declares a const enum that is not there at run time
   const fuzzy = new uFuzzy({ intraMode: 1, intraIns: 1, intraSub: 1, intraTrn: 1, intraDel: 1 }), haystack = docs.map((doc) => `${doc.name} ${doc.vendor} ${doc.type}`);
   return {
     ours: (query) => finder.find(query, habits, shown).hits.map((hit) => hit.plugin.id),
     others: [
       ['MiniSearch', (query) => mini.search(query).slice(0, shown).map((hit) => String(hit.id))],
       ['Fuse.js', (query) => fuse.search(query, { limit: shown }).map((hit) => hit.item.id)],
-      ['uFuzzy', (query) => { const [indexes, , order] = fuzzy.search(haystack, query, 1); return (order && indexes ? order.map((i) => indexes[i] ?? 0) : (indexes ?? [])).slice(0, shown).map((i) => docs[i]?.id ?? ''); }],
+      ['uFuzzy', (query) => { const [indexes, , order] = fuzzy.search(haystack, query, 1); return (order ? order.map((i) => indexes[i] ?? 0) : indexes ?? []).slice(0, shown).map((i) => docs[i]?.id ?? ''); }],
     ],
   };
 }

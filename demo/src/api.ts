@@ -1,5 +1,5 @@
 /** Speaking to a running server while seeding. */
-import type { Act, CatalogView, ComputerView, LoadRequest, OrderView, PastLoad, ScanProgress, SessionView, SortView } from '@clever-drawer/core';
+import type { Act, CatalogView, ComputerView, HostSettings, LoadRequest, OrderView, PastLoad, ScanProgress, SessionView, SortView } from '@clever-drawer/core';
 
 export type Api = ReturnType<typeof apiOf>;
 
@@ -26,6 +26,9 @@ export function apiOf(address: string, computer: ComputerView) {
     act: (act: Act) => at('POST', 'acts', act),
     loads: (loads: readonly PastLoad[]) => at('POST', 'loads', { loads }),
     session: () => at<SessionView>('GET', 'session'),
+    takes: (settings: HostSettings) => at('PUT', 'session/settings', settings),
+    saveSession: (name: string) => at('POST', 'sessions', { name }),
+    emptySlot: (slot: string) => at('DELETE', `session/slots/${slot}`),
     load: (load: LoadRequest) => at('POST', 'session/loads', load),
   };
 }

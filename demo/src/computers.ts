@@ -1,5 +1,6 @@
 /** The three computers of Kestrel Quay: which plugins each has, in which formats and places. */
 import { chanceFrom } from './chance.ts';
+import type { TrackSort } from '@clever-drawer/core';
 import type { DemoPlugin } from './plugins.ts';
 
 export type DemoFormat = 'LV2' | 'VST3' | 'AU' | 'CLAP' | 'VST2' | 'VST2 32' | 'LADSPA';
@@ -20,7 +21,7 @@ export interface DemoComputer {
   /** Which share of all plugins the computer has. */
   readonly share: number;
   readonly places: readonly DemoPlace[];
-  readonly tracks: readonly { readonly name: string; readonly sort: 'track' | 'instrument' | 'bus' | 'final' }[];
+  readonly tracks: readonly { readonly name: string; readonly sort: TrackSort }[];
 }
 
 const audio = (...names: string[]) => names.map((name) => ({ name, sort: 'track' as const }));
@@ -33,7 +34,7 @@ export const computers: readonly DemoComputer[] = [
       { format: 'VST2', directory: 'Program Files/VstPlugins', share: 0.14 }, { format: 'VST2 32', directory: 'Old plugins', share: 0.05 },
     ],
     tracks: [
-      ...audio('Narrator', 'Puppet · Heron', 'Puppet · Eel', 'Accordion'), { name: 'Sea bed', sort: 'instrument' }, { name: 'Brass pad', sort: 'instrument' },
+      ...audio('Narrator', 'Puppet · Heron', 'Puppet · Eel', 'Accordion'), { name: 'Sea bed', sort: 'instrument' }, { name: 'Sea bed · notes', sort: 'notes' }, { name: 'Brass pad', sort: 'instrument' },
       { name: 'Voices', sort: 'bus' }, { name: 'Weather', sort: 'bus' }, { name: 'Programme', sort: 'final' },
     ],
   },

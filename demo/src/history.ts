@@ -1,8 +1,14 @@
 /** A year of loads: a handful of plugins makes most of them, working days only, several in a chain. */
 import type { PastLoad, Plugin, TrackSort } from '@clever-drawer/core';
-import { chanceFrom } from './chance.ts';
+import { chanceFrom, type Chance } from './chance.ts';
 
 const day = 86_400_000;
+
+/** What was typed, in fewer keys as the year goes by: at first half the name, in the end two letters and Enter. `ago` in days. */
+function typing(name: string, ago: number, chance: Chance): Pick<PastLoad, 'typed' | 'keys' | 'took'> {
+  const letters = Math.max(1, Math.min(name.length, Math.round(1.4 + (ago / 365) * 3.2 + chance.next() * 1.6))), typed = name.slice(0, letters).toLowerCase(), keys = letters + 1 + (chance.happens(0.2) ? 1 : 0);
+  return { typed: typed.trim(), keys, took: Math.round(keys * (210 + 300 * chance.next())) };
+}
 
 /** Loads of the year before `now` (milliseconds since 1970), oldest first. `used` has the most used plugin first. */
 export function makeHistory(used: readonly Plugin[], now: number): PastLoad[] {
@@ -23,7 +29,7 @@ export function makeHistory(used: readonly Plugin[], now: number): PastLoad[] {
         const plugin = from[Math.floor(from.length ** chance.next()) - 1];
         if (!plugin) continue;
         const at = now - ago * day + chance.below(9 * 3_600_000) - 4 * 3_600_000;
-        loads.push({ plugin: plugin.id, at: new Date(at).toISOString(), track, after });
+        loads.push({ plugin: plugin.id, at: new Date(at).toISOString(), track, after, ...typing(plugin.name, ago, chance) });
         after = plugin.id;
       }
     }

@@ -5,7 +5,7 @@ import { lv2ClassesOf, portsOf } from './declare.ts';
 import type { DemoSystem } from './computers.ts';
 import { drawPicture } from './picture.ts';
 import type { DemoPlugin } from './plugins.ts';
-import { program } from './write-programs.ts';
+import { programOf } from './write-programs.ts';
 
 const prefixes = `@prefix lv2: <http://lv2plug.in/ns/lv2core#> .
 @prefix atom: <http://lv2plug.in/ns/ext/atom#> .
@@ -27,7 +27,7 @@ export function writeLv2(directory: string, system: DemoSystem, plugin: DemoPlug
   mkdirSync(bundle, { recursive: true });
   const uri = `https://${slug(plugin.vendor.name)}.invalid/${name}`;
   const manifest = `${prefixes}\n<${uri}>\n\ta lv2:Plugin ;\n\tlv2:binary <${name}${endings[system]}> ;\n\trdfs:seeAlso <${name}.ttl>${plugin.hasPicture ? ' , <modgui.ttl>' : ''} .\n`;
-  writeFileSync(join(bundle, `${name}${endings[system]}`), program(system, 'LV2'));
+  writeFileSync(join(bundle, `${name}${endings[system]}`), programOf(plugin, system, 'LV2'));
   writeFileSync(join(bundle, 'manifest.ttl'), plugin.damage === 'turtle' ? manifest.replace('rdfs:seeAlso', 'rdfs:seeAlso <<') : manifest);
   if (plugin.damage !== 'missing-file') writeFileSync(join(bundle, `${name}.ttl`), description(uri, plugin));
   if (plugin.hasPicture) {

@@ -1,7 +1,7 @@
 /** Program files with real headers: what each system's copies of a plugin look like to a reader. */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { kindOfType } from '@clever-drawer/core';
+import { kindOfType, misbehaviours, type Misbehaviour } from '@clever-drawer/core';
 import type { DemoSystem } from './computers.ts';
 import type { DemoPlugin } from './plugins.ts';
 import { writeElf } from './programs/elf.ts';
@@ -24,16 +24,25 @@ export function program(system: DemoSystem, format: keyof typeof entries, is32Bi
   return bytes;
 }
 
+/** A few crash when they are opened, or say that they have no licence (core/src/host/misbehaviour.ts). */
+export const misbehaviourOf = ({ number, damage }: DemoPlugin): Misbehaviour | null => (damage !== null ? null : number % 71 === 9 ? 'crash' : number % 83 === 11 ? 'no-licence' : null);
+
+/** The program of one plugin. */
+export function programOf(plugin: DemoPlugin, system: DemoSystem, format: keyof typeof entries): Buffer {
+  const does = misbehaviourOf(plugin), bytes = program(system, format);
+  return does === null ? bytes : Buffer.concat([bytes, Buffer.from(misbehaviours[does], 'latin1')]);
+}
+
 /** A CLAP file, or on macOS a bundle. Gives its path. */
 export function writeClap(directory: string, system: DemoSystem, plugin: DemoPlugin): string {
   const path = join(directory, `${fileNameOf(plugin)}.clap`);
   if (system !== 'macos') {
     mkdirSync(directory, { recursive: true });
-    writeFileSync(path, program(system, 'CLAP'));
+    writeFileSync(path, programOf(plugin, system, 'CLAP'));
     return path;
   }
   mkdirSync(join(path, 'Contents/MacOS'), { recursive: true });
-  writeFileSync(join(path, 'Contents/MacOS', fileNameOf(plugin)), program(system, 'CLAP'));
+  writeFileSync(join(path, 'Contents/MacOS', fileNameOf(plugin)), programOf(plugin, system, 'CLAP'));
   return path;
 }
 
@@ -60,7 +69,7 @@ const escape = (text: string): string => text.replace(/&/g, '&amp;').replace(/</
 export function writeAudioUnit(directory: string, plugin: DemoPlugin): string {
   const name = fileNameOf(plugin), path = join(directory, `${name}.component`), contents = join(path, 'Contents');
   mkdirSync(join(contents, 'MacOS'), { recursive: true });
-  writeFileSync(join(contents, 'MacOS', name), program('macos', 'AU'));
+  writeFileSync(join(contents, 'MacOS', name), programOf(plugin, 'macos', 'AU'));
   const code = (n: number): string => n.toString(36).padStart(4, 'q').slice(-4), wrong = plugin.declares === 'wrong';
   const type = wrong ? 'aumf' : audioUnitTypes[kindOfType(plugin.type)];
   const version = ((1 + (plugin.version[0] >> 1)) << 16) | (plugin.version[1] << 8);

@@ -55,8 +55,11 @@ function writeBroken(directory: string, { system, places }: DemoComputer): void 
   if (old !== undefined) writeFileSync(join(directory, old, 'lobster_readme.dll'), 'This is a text that somebody called a library.\n');
 }
 
-/** Takes a computer back to how it was some days ago; the returned act makes it what it is today. */
-export function beforeLately({ directory, computer, plugins }: Studio): () => void {
+/** What was there some days ago, and the act that makes it what it is today. `moves` and `goes` are names of plugins. */
+export interface Lately { readonly toToday: () => void; readonly moves: string; readonly goes: string }
+
+/** Takes a computer back to how it was some days ago. */
+export function beforeLately({ directory, computer, plugins }: Studio): Lately {
   const place = computer.places.find((p) => p.format === 'LV2') as DemoPlace, write = (plugin: DemoPlugin): string => writeCopy(directory, computer, place, plugin);
   const lv2 = plugins.filter((p) => p.damage === null && p.number % 9 !== 0 && placesOf(computer, p).some((held) => held === place));
   const late = lv2.filter((p) => placesOf(computer, p).length === 1).slice(0, arriving), others = lv2.filter((p) => !late.includes(p));
@@ -64,7 +67,7 @@ export function beforeLately({ directory, computer, plugins }: Studio): () => vo
   for (const plugin of late) rmSync(write(plugin), { recursive: true });
   for (const plugin of renewed) write({ ...plugin, version: [plugin.version[0], plugin.version[1] + 1] });
   const extra = going && write({ ...going, name: `${going.name} LE`, number: 9_001 });
-  return () => {
+  const toToday = (): void => {
     for (const plugin of late) write(plugin);
     for (const plugin of renewed) write({ ...plugin, version: [plugin.version[0] + 2, 0] });
     if (extra) rmSync(extra, { recursive: true });
@@ -73,4 +76,5 @@ export function beforeLately({ directory, computer, plugins }: Studio): () => vo
     mkdirSync(shelf, { recursive: true });
     renameSync(from, join(shelf, 'moved.lv2'));
   };
+  return { toToday, moves: moving?.name ?? '', goes: going ? `${going.name} LE` : '' };
 }

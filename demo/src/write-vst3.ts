@@ -6,7 +6,7 @@ import { vst3SubCategoriesOf } from './declare.ts';
 import type { DemoSystem } from './computers.ts';
 import { drawPicture } from './picture.ts';
 import type { DemoPlugin } from './plugins.ts';
-import { fileNameOf, program, versionOf } from './write-programs.ts';
+import { fileNameOf, programOf, versionOf } from './write-programs.ts';
 
 /** The class id, 32 hex digits, always the same for a plugin. */
 const classId = (plugin: DemoPlugin): string => createHash('md5').update(`${plugin.vendor.name}/${plugin.name}`).digest('hex').toUpperCase();
@@ -21,7 +21,7 @@ export function writeVst3(directory: string, system: DemoSystem, plugin: DemoPlu
   if (plugin.damage === 'empty') return bundle;
   const machine = join(contents, machines[system]);
   mkdirSync(machine, { recursive: true });
-  writeFileSync(join(machine, `${fileNameOf(plugin)}${endings[system]}`), program(system, 'VST3'));
+  writeFileSync(join(machine, `${fileNameOf(plugin)}${endings[system]}`), programOf(plugin, system, 'VST3'));
   if (!plugin.hasModuleInfo) return bundle;
   const place = plugin.number % 3 === 0 ? contents : join(contents, 'Resources');
   mkdirSync(place, { recursive: true });

@@ -2,8 +2,7 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import type { CatalogView, HabitsView, KeysView, Plugin, Refusal, RepairView, SessionView, TrackSort, TrackView } from '@clever-drawer/core';
-import { misbehaviours } from './practice/opening.ts';
+import { misbehaviours, type CatalogView, type HabitsView, type KeysView, type Plugin, type Refusal, type RepairView, type SessionView, type TrackSort, type TrackView } from '@clever-drawer/core';
 import { newPlace, startTestServer, writeBundle, type Answer, type TestServer } from './testing.ts';
 
 const real = readFileSync('/usr/lib/lv2/eg-amp.lv2/amp.so');

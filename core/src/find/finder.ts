@@ -2,9 +2,9 @@
 import type { Plugin } from '../catalog/plugin.ts';
 import { compareNames, wordsOf } from '../fold.ts';
 import { Texts } from '../texts.ts';
-import { isName, whats, type Entry, type FoundText } from './entry.ts';
+import { isName, type Entry, type FoundText } from './entry.ts';
 import type { Habits } from './habits.ts';
-import { acrossWords, insideFrom, hasBit, orderPoints, partsFrom, pointsFor, pointsOf, sayWay, slipFrom, slipOf, wayOf, type Way } from './match.ts';
+import { acrossWords, insideFrom, hasBit, nameRanks, orderPoints, partsFrom, pointsFor, pointsOf, sayWay, slipFrom, slipOf, wayOf, type Way } from './match.ts';
 
 export interface Hit {
   readonly plugin: Plugin;
@@ -98,7 +98,7 @@ export class Finder {
     this.#counts = numbers((text) => text.words.length);
     this.#firsts = numbers((text) => text.words[0]?.length ?? 0);
     this.#ends = numbers((text) => text.ends);
-    this.#only = numbers((_, at) => (this.#having[at]?.length === 1 ? (this.#having[at]?.[0] ?? -1) : -1));
+    this.#only = numbers((_, at) => { const [first = -1, second] = this.#having[at] ?? []; return second === undefined ? first : -1; });
     this.#keys = [...this.#joined.keys()];
     let length = 0;
     for (const key of this.#keys) { this.#starts.push(length); length += key.length + 1; }
@@ -143,6 +143,15 @@ export class Finder {
       return { plugin, score, because: scores === null ? habits.of(plugin.id).because : `${this.#because(entry, parts, joined, shown)}${learnt.has(plugin.id) ? `, chosen before for “${shown}”` : ''}` };
     });
     return { hits, count };
+  }
+
+  /** Whether some name goes on with these letters; a single one has to begin it. */
+  goesOn(letters: string): boolean {
+    const typed = wordsOf(letters).join('');
+    let isFound = false;
+    if (typed.length > 1) this.#inside(typed, () => { isFound = true; });
+    else this.#joined.beginning(typed, () => { isFound = true; });
+    return isFound;
   }
 
   /** The points of habit of all entries, worked out once for the habits. */
@@ -228,9 +237,9 @@ export class Finder {
 
   /** Why an entry is among the hits. */
   #because(entry: Entry, parts: readonly string[], joined: string, shown: string): string {
-    const whole = bestOf(entry, joined, shown), each = parts.length < 2 ? null : parts.map((part) => bestOf(entry, part, part));
-    const sum = each?.every((one) => one !== null) ? (each.reduce((total, one) => total + (one?.points ?? 0), 0) / parts.length) * apart : 0;
-    return whole && whole.points >= sum + (sum > 0 ? orderOf(entry, parts) : 0) ? whole.because : [...new Set(each?.flatMap((one) => one?.because ?? []))].join(', ');
+    const whole = bestOf(entry, joined, shown), each = parts.length < 2 ? [] : parts.flatMap((part) => bestOf(entry, part, part) ?? []);
+    const sum = each.length === parts.length ? (each.reduce((total, one) => total + one.points, 0) / parts.length) * apart + orderOf(entry, parts) : 0;
+    return whole && whole.points >= sum ? whole.because : [...new Set(each.map((one) => one.because))].join(', ');
   }
 }
 
@@ -247,9 +256,6 @@ function lettersOf(texts: Iterable<string>): number {
   for (const text of texts) { const letter = text.charCodeAt(0) - 97; bits |= 1 << (letter >= 0 && letter < 26 ? letter : 26); }
   return bits;
 }
-
-/** Names stand first among `whats`. */
-const nameRanks = whats.filter(isName).length;
 
 function put(scores: Scores, at: number, worth: number): void {
   const before = scores.points[at] as number;

@@ -26,7 +26,7 @@ export interface Habits {
 }
 
 /** How much each habit counts (set by trying, see bench/src/find.ts). */
-const counts = { warm: 2, here: 1, after: 2.4, favourite: 4, cabinet: 1.5, learnt: 300 } as const;
+const counts = { warm: 2, here: 0.6, after: 1.2, favourite: 4, cabinet: 1.5, learnt: 300 } as const;
 /** A single load counts until it has faded to 2 to the power of minus this; more than 2 to the power of `most` counts no more. */
 const faded = 7, most = 7;
 /** Chosen so often for the same letters, a plugin comes first for them. */
@@ -46,7 +46,7 @@ export function habitsOf(use: Use): Habits {
       { points: counts.after * level(use.warmthAfter.get(plugin)), because: 'often loaded after the one before' }, { points: counts.warm * level(use.warmth.get(plugin)), because: 'loaded lately' }, { points: counts.here * level(use.warmthHere.get(plugin)), because: 'loaded into such slots' },
       { points: use.favourites.has(plugin) ? counts.favourite : 0, because: 'a favourite' }, { points: use.inCabinet.has(plugin) ? counts.cabinet : 0, because: 'in this cabinet' },
     ].filter((part) => part.points > 0);
-    const habit = parts.length === 0 ? none : { points: parts.reduce((sum, part) => sum + part.points, 0), because: (parts.find((part) => part.because === 'a favourite' && parts.length < 3) ?? parts[0] ?? none).because };
+    const habit = parts.reduce<Habit>((sum, part) => ({ points: sum.points + part.points, because: part.points > (parts.find((one) => one.because === sum.because)?.points ?? 0) ? part.because : sum.because }), none);
     known.set(plugin, habit);
     return habit;
   };

@@ -14,10 +14,15 @@ export const slipFrom = 4, insideFrom = 3, partsFrom = 2;
 /** Of alike ways, one is worth up to this much more when less of the text is left, when its words are fewer, when the letters end where a word does, and when they stay inside its words as typed. */
 const shorter = 1.5, fewer = 1.5, wholeWord = 4, asSpaced = 2;
 
+/** Names stand first among `whats`. */
+export const nameRanks = whats.filter(isName).length;
+/** One or two letters that begin a vendor, type or tag count half: they are rarely typed for it. */
+const sharedFrom = 3;
+
 const factors = whats.map((what) => factor[what]);
 /** What it is worth that letters meet a text in a way: of how many letters and words the text is, whether they end where a word does, and whether they stay inside its words as typed. */
 export function pointsFor(way: Way, rank: number, typed: number, length: number, words: number, isWord: boolean, isAsSpaced: boolean): number {
-  const of = factors[rank] as number, base = worth[way] * of;
+  const of = (factors[rank] as number) * (rank >= nameRanks && typed < sharedFrom && !isWord ? 0.5 : 1), base = worth[way] * of;
   return way === 'inside' ? base : base + shorter * Math.min(1, typed / length) + fewer / words + (isWord ? wholeWord * of : 0) + (isAsSpaced ? asSpaced : 0);
 }
 

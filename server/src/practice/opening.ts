@@ -1,22 +1,17 @@
 /** Opening a copy as the practice session does it: its file and header are looked at, nothing of it runs. */
 import { readFile, stat } from 'node:fs/promises';
 import { setTimeout } from 'node:timers/promises';
-import { bytesSource, failed, ok, readBinary, type HostCopy, type HostSettings, type Problem, type Result } from '@clever-drawer/core';
+import { bytesSource, failed, misbehaviours, ok, readBinary, type HostCopy, type HostSettings, type Problem, type Result } from '@clever-drawer/core';
 
 /** Thrown where a real plugin would bring its host down. */
 export class Crash extends Error {}
 
-/**
- * What the last bytes of a program file make it do here, so that the made-up plugins of the demo can misbehave as real ones do.
- * Real plugins have no such bytes: whether they would crash, only really opening them tells.
- */
-export const misbehaviours = { crash: 'PRACTICE: crashes on opening', 'no-licence': 'PRACTICE: no licence' } as const;
 const tailLength = 64;
 /** Larger programs are read up to here; headers stand at the beginning. Bytes. */
 const readLimit = 64 * 1_048_576;
 
 /** Between 40 and 240 ms, always the same for a file: opening takes a while. */
-const openingTime = ({ path }: HostCopy): number => 40 + ([...path].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 9_973, 7) % 200);
+const openingTime = ({ path }: HostCopy): number => 40 + (Buffer.from(path).reduce((sum, byte) => (sum * 31 + byte) % 9_973, 7) % 200);
 
 /** Machines as Node calls them, by how readers call them. */
 const machine = ({ x64: 'x86_64', ia32: 'x86', arm64: 'arm64', arm: 'arm' } as Readonly<Record<string, string>>)[process.arch] ?? process.arch;

@@ -1,6 +1,6 @@
 /** Speaking to the server: typed calls that end in a value or in a Refused with the problems. */
 import type {
-  Act, AsideView, CatalogView, ChangeView, ComputerView, FindingView, LoadRequest, OrderStep, OrderView, PlaceView, PluginView, Problem, Refusal, ScanMode, ScanProgress, ScanView, SessionView, SortView, Usage,
+  Act, AsideView, CatalogView, ChangeView, ComputerView, FindingView, HabitsView, HostSettings, KeysView, LoadRequest, OrderStep, OrderView, PlaceView, PluginView, Problem, Refusal, RepairView, ScanMode, ScanProgress, ScanView, SessionView, SortView, Usage,
 } from '@clever-drawer/core';
 
 /** The server (or the network) said no. `message` is for the user. */
@@ -68,6 +68,18 @@ export function clientFor(computer: string) {
     failedNow: () => call<FindingView[]>('GET', at('copies/failed')),
     session: () => call<SessionView>('GET', at('session')),
     load: (load: LoadRequest) => call<SessionView>('POST', at('session/loads'), load),
+    moveSlot: (slot: string, track: string, index: number) => call<SessionView>('POST', at('session/moves'), { slot, track, index }),
+    bypassSlot: (slot: string, isBypassed: boolean) => call<SessionView>('POST', at('session/bypasses'), { slot, isBypassed }),
+    setSession: (settings: HostSettings) => call<SessionView>('PUT', at('session/settings'), settings),
+    saveSession: (name: string) => call<SessionView>('POST', at('sessions'), { name }),
+    openSession: (id: string) => call<SessionView>('POST', at(`sessions/${id}/open`)),
+    forgetSession: (id: string) => call<SessionView>('DELETE', at(`sessions/${id}`)),
+    repairs: () => call<RepairView[]>('GET', at('session/repairs')),
+    repair: (slots: readonly string[]) => call<SessionView>('POST', at('session/repairs'), { slots }),
+    habits: () => call<HabitsView>('GET', at('habits')),
+    setLearning: (isLearning: boolean) => call<null>('PATCH', at('habits'), { isLearning }),
+    keys: () => call<KeysView>('GET', at('keys')),
+    wipeLoads: () => call<number>('DELETE', at('loads')),
     emptySlot: (slot: string) => call<SessionView>('DELETE', at(`session/slots/${slot}`)),
     pictureAddress: (copy: string) => `/api/${at(`copies/${copy}/picture`)}`,
     sort: () => call<SortView>('GET', at('sort')),

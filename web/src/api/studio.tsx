@@ -176,7 +176,7 @@ function useEvents(client: Client, queries: QueryClient): ScanProgress | null {
     const source = new EventSource(client.eventsAddress);
     let wasOpen = false;
     source.onopen = () => {
-      if (wasOpen) again('catalog', 'order', 'usage', 'places', 'scans', 'session', 'sort', 'plugin');
+      if (wasOpen) again('catalog', 'order', 'usage', 'places', 'scans', 'session', 'repairs', 'habits', 'keys', 'sort', 'plugin');
       wasOpen = true;
     };
     source.onmessage = (message: MessageEvent<string>) => {
@@ -184,8 +184,8 @@ function useEvents(client: Client, queries: QueryClient): ScanProgress | null {
       switch (event.event) {
         case 'order': takeStep(queries, client.computer, event.step); break;
         case 'catalog': again('catalog', 'places', 'scans', 'findings', 'asides', 'sort', 'plugin', 'usage'); break;
-        case 'session': again('session'); break;
-        case 'usage': again('usage'); break;
+        case 'session': again('session', 'repairs'); break;
+        case 'usage': again('usage', 'habits', 'keys'); break;
         case 'scan': setScan(event.progress.state === 'running' ? event.progress : null); if (event.progress.state !== 'running') again('scans', 'findings', 'places'); break;
         default: event satisfies never;
       }

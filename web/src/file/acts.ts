@@ -1,18 +1,6 @@
 /** Acts that several parts of the File screen make. */
-import { allFolders, asId, placementsIn, planOf, type Act, type Arrangement, type CabinetId, type CabinetSlot, type Folder, type FolderId, type NewFolder, type Order, type PlannedFolder } from '@clever-drawer/core';
-
-/** Files plugins at the end of a folder, or before one of its placements. */
-export const fileAct = (folder: string, plugins: readonly string[], before: string | null = null): Act => ({
-  act: 'file', folder: asId(folder), before: before === null ? null : asId(before), plugins: newPlaces(plugins),
-});
-
-/** Makes a favourite of a plugin, or no longer. Null when the cabinet has no favourites. */
-export function favouriteAct(arrangement: Arrangement, plugin: string): Act | null {
-  const favourites = arrangement.folders.find((f) => f.form === 'favourites');
-  if (!favourites) return null;
-  const placement = arrangement.placements.get(favourites.id)?.find((p) => p.plugin === plugin);
-  return placement ? { act: 'take-out', placements: [placement.id] } : fileAct(favourites.id, [plugin]);
-}
+import { allFolders, asId, placementsIn, planOf, type Act, type CabinetId, type CabinetSlot, type Folder, type FolderId, type NewFolder, type Order, type PlannedFolder } from '@clever-drawer/core';
+import { newPlaces } from '../said/filing.ts';
 
 /** Makes a cabinet as planned, with new ids for all that is in it. */
 export function addCabinetAct(name: string, opensFor: readonly CabinetSlot[], planned: readonly PlannedFolder[]): Extract<Act, { act: 'add-cabinet' }> {
@@ -27,9 +15,6 @@ function laidOut(folders: readonly PlannedFolder[], parent: FolderId | null, fav
     return [{ id, parent, form: folder.form, name: folder.name, rule: folder.rule, plugins: newPlaces(folder.plugins), ...(folder.smart ? { smart: folder.smart } : {}) }, ...laidOut(folder.below, id, favourites)];
   });
 }
-
-/** Plugins with the ids of the placements they get. */
-export const newPlaces = (plugins: readonly string[]): NewFolder['plugins'] => plugins.map((plugin) => ({ placement: asId(crypto.randomUUID()), plugin: asId(plugin) }));
 
 /** A copy of a folder, with what it holds and all below it, at the end of a cabinet. */
 export const copyFolderAct = (order: Order, folder: Folder, cabinet: CabinetId): Act => ({ act: 'copy-folder', cabinet, parent: null, folders: laidOut([planOf(order, folder, true)], null, null) });

@@ -4,7 +4,7 @@ import { isValidElement, useEffect, useState, type ReactNode } from 'react';
 import { asId } from '@clever-drawer/core';
 import { useStudio, type Studio } from '../api/studio.tsx';
 import { useNotices } from '../ui/notices.tsx';
-import { fileAct } from './acts.ts';
+import { fileAct } from '../said/filing.ts';
 import { DropPartContext, partOf, type DropPart } from './drop-part.ts';
 import { KeepByHand } from './keep-by-hand.tsx';
 import type { ChestActs } from './use-chest.ts';

@@ -2,7 +2,7 @@
 import { asId, type Folder, type Placement } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { Picker, type Choice } from '../ui/picker.tsx';
-import { fileAct, newPlaces } from './acts.ts';
+import { fileAct, newPlaces } from '../said/filing.ts';
 
 interface Props {
   readonly plugins: readonly string[];

@@ -8,7 +8,7 @@ import { sayAct } from '../said/say.ts';
 import { TypesPicker } from '../said/types-picker.tsx';
 import { isTyping, remember, remembered, useKeys } from '../ui/keys.ts';
 import { useLatest } from '../ui/use-latest.ts';
-import { favouriteAct } from './acts.ts';
+import { favouriteAct } from '../said/filing.ts';
 import { Chest } from './chest.tsx';
 import { Dragging } from './dragging.tsx';
 import { FileIn } from './file-in.tsx';

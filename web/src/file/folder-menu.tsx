@@ -7,7 +7,8 @@ import { useNavigate } from 'react-router';
 import { useStudio } from '../api/studio.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { Picker, type Choice } from '../ui/picker.tsx';
-import { copyFolderAct, newPlaces, splitAct } from './acts.ts';
+import { copyFolderAct, splitAct } from './acts.ts';
+import { newPlaces } from '../said/filing.ts';
 import type { ChestActs } from './use-chest.ts';
 
 export const sortingNames: Record<FolderSorting, string> = { name: 'name', type: 'type', vendor: 'vendor', use: 'most used', lately: 'last loaded', newest: 'newest' };

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { Button, Modal } from 'react-bootstrap';
 import { asId, clearFrom, createSuggester, grouped, isPresent, type FolderSuggestion, type Plugin } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
-import { fileAct } from './acts.ts';
+import { fileAct } from '../said/filing.ts';
 
 /** Plugins shown at once; what is loaded most comes first. */
 const shown = 120;

@@ -1,124 +1,146 @@
 /** Finding what to load: letters, then Enter. Nothing typed shows the likely ones. */
-import { CornerDownLeft, Zap } from 'lucide-react';
-import { useMemo, useState, type KeyboardEvent, type RefObject } from 'react';
-import { canLoad, copyInFront, entryOf, find, isPresent, slotSortAt, typeName, type Hit, type TrackView } from '@clever-drawer/core';
+import { Zap } from 'lucide-react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
+import { cabinetSlotAt, isPresent, slotSortAt, type CabinetSlot, type CopyCard, type Plugin } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
-import { Faceplate } from '../ui/faceplate.tsx';
+import { favouriteAct } from '../said/filing.ts';
+import { NameDialog } from '../said/name-dialog.tsx';
 import { chord } from '../ui/keys.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
+import { CabinetChoice } from './cabinet-choice.tsx';
+import { Copies, Facts } from './details.tsx';
+import { HitRow } from './hit-row.tsx';
+import { scopes, useFinding, type Finding, type Scope, type Slot } from './use-finding.ts';
+import { useRemembered } from './use-remembered.ts';
 
-const scopes = ['all', 'lately', 'favourites'] as const;
-type Scope = (typeof scopes)[number];
-const scopeNames: Record<Scope, string> = { all: 'All that fit', lately: 'Lately loaded', favourites: 'Favourites' };
-const keys = [['Enter', 'load'], ['↑ ↓', 'choose'], ['Tab', 'lately, favourites, all'], ['Esc', 'back to the slots']] as const;
+const hints = [['Enter', 'load'], ['Alt+Enter', 'choose the copy'], ['↑ ↓', 'move'], ['Ctrl+B', 'favourite'], ['F2', 'nickname'], ['Ctrl+I', 'facts'], ['Ctrl+P', 'pictures'], ['Ctrl+G', 'something I forgot'], ['Esc', 'back to the slots']] as const;
+const wants = { instrument: 'an instrument', 'note-effect': 'a note effect', effect: 'an effect' } as const;
 
-/** Hits shown; the rest is counted. */
-const shown = 9;
+/** How a plugin was chosen. */
+export interface Chosen { readonly plugin: Plugin; readonly copy: CopyCard | null; readonly typed: string; readonly keys: number; readonly took: number }
 
-interface Props {
-  readonly track: TrackView;
-  readonly index: number;
+interface Props extends Slot {
   readonly field: RefObject<HTMLInputElement | null>;
-  readonly onLoad: (plugin: string, typed: string, keys: number) => void;
+  /** Ends with what the host says when it refuses, else with null. */
+  readonly onLoad: (chosen: Chosen) => Promise<string | null>;
   readonly onLeave: () => void;
 }
 
-export function Finder({ track, index, field, onLoad, onLeave }: Props) {
-  const [typed, setTyped] = useState('');
-  const [scope, setScope] = useState<Scope>('all');
-  const [chosen, setChosen] = useState(0);
-  const [pressed, setPressed] = useState(0);
-  const { hits, found, among, entries } = useHits(track, index, typed, scope);
-  const load = (hit: Hit | undefined): void => {
-    if (!hit) return;
-    onLoad(hit.plugin.id, typed, pressed + 1);
-    setTyped('');
-    setChosen(0);
-    setPressed(0);
+/** Everything the finder does, apart from how it looks. */
+function useLoader({ onLoad, onLeave, field, ...slot }: Props) {
+  const { arrangement, act } = useStudio(), [typed, setTyped] = useState(''), [at, setAt] = useState(0), [copyAt, setCopyAt] = useState<number | null>(null), [naming, setNaming] = useState<Plugin | null>(null), [refusal, setRefusal] = useState<string | null>(null);
+  const [pictures, setPictures] = useRemembered('load.pictures', 'yes'), [facts, setFacts] = useRemembered('load.facts', 'no'), where = useWhere(cabinetSlotAt(slot.track.sort, slot.index), () => { setAt(0); field.current?.focus(); }), keys = useKeyCount();
+  const finding = useFinding(slot, typed, where), { hits } = finding, active = hits[Math.min(at, hits.length - 1)];
+  const startAgain = (): void => { setTyped(''); setAt(0); setCopyAt(null); where.setForgot(false); keys.clear(); };
+  const load = (plugin: Plugin | undefined, copy: CopyCard | null): void => {
+    if (!plugin) return;
+    const reason = copy === null ? finding.whyNot(plugin.id) : null;
+    if (reason !== null) { setRefusal(`${plugin.name} cannot be loaded here: ${reason}.`); return; }
+    const letters = typed, answer = onLoad({ plugin, copy, typed: letters.trim(), ...keys.taken() });
+    startAgain();
+    setRefusal(null);
+    void answer.then((message) => { if (message !== null) { setRefusal(message); setTyped((now) => (now === '' ? letters : now)); } });
   };
-  const change = (next: Scope): void => { setScope(next); setChosen(0); };
+  const isFigure = (n: number): boolean => n > 1 && n <= hits.length && n <= 9 && !/\s$/.test(typed) && !finding.goesOn(`${typed}${n}`);
+  const inCopies = ({ copies }: Plugin, now: number, key: string): (() => void) | undefined => {
+    const wishes: Record<string, () => void> = { ArrowDown: () => { setCopyAt(Math.min(copies.length - 1, now + 1)); }, ArrowUp: () => { setCopyAt(Math.max(0, now - 1)); }, Enter: () => { load(active?.plugin, copies[now] ?? null); }, Escape: () => { setCopyAt(null); }, 'Alt+Enter': () => { setCopyAt(null); } };
+    return /^[1-9]$/.test(key) && copies[Number(key) - 1] ? () => { load(active?.plugin, copies[Number(key) - 1] ?? null); } : wishes[key];
+  };
+  const wishes: Readonly<Record<string, () => void>> = {
+    Enter: () => { load(active?.plugin, null); }, 'Alt+Enter': () => { if (active) setCopyAt(0); }, ArrowDown: () => { setAt(Math.min(hits.length - 1, at + 1)); }, ArrowUp: () => { setAt(Math.max(0, at - 1)); },
+    Tab: () => { where.tab(1); }, 'Shift+Tab': () => { where.tab(-1); }, 'Ctrl+ArrowLeft': () => { where.walk(-1, finding); }, 'Ctrl+ArrowRight': () => { where.walk(1, finding); },
+    'Ctrl+B': () => { const wish = active && favouriteAct(arrangement, active.plugin.id); if (wish) act(wish); }, F2: () => { setNaming(active?.plugin ?? null); },
+    'Ctrl+P': () => { setPictures(pictures === 'yes' ? 'no' : 'yes'); }, 'Ctrl+I': () => { setFacts(facts === 'yes' ? 'no' : 'yes'); }, 'Ctrl+G': () => { where.changeScope(where.scope === 'forgot' ? where.kept : 'forgot'); },
+    Escape: () => { if (where.scope === 'forgot') where.setForgot(false); else if (typed !== '') startAgain(); else if (where.folder !== null) where.goTo(null); else onLeave(); },
+  };
+  const does = (key: string): (() => void) | undefined => (copyAt !== null && active ? inCopies(active.plugin, copyAt, key) : undefined)
+    ?? (/^[2-9]$/.test(key) && isFigure(Number(key)) ? () => { load(hits[Number(key) - 1]?.plugin, null); } : undefined)
+    ?? (typed === '' && (key === 'ArrowLeft' || key === 'ArrowRight') ? wishes[`Ctrl+${key}`] : wishes[key]);
   const onKeyDown = (event: KeyboardEvent): void => {
-    if (!['Shift', 'Control', 'Alt', 'Meta'].includes(event.key)) setPressed((n) => n + 1);
-    const at = scopes.indexOf(scope);
-    const does: Record<string, () => void> = {
-      Enter: () => { load(hits[chosen]); }, ArrowDown: () => { setChosen((n) => Math.min(hits.length - 1, n + 1)); }, ArrowUp: () => { setChosen((n) => Math.max(0, n - 1)); },
-      Tab: () => { change(scopes[(at + 1) % scopes.length] ?? 'all'); },
-      Escape: () => { if (typed === '') onLeave(); else { setTyped(''); setChosen(0); } },
-    };
-    const act = does[chord(event)];
-    if (!act) return;
+    if (['Shift', 'Control', 'Alt', 'Meta'].includes(event.key)) return;
+    keys.press();
+    const wish = does(chord(event));
+    if (!wish) return;
     event.preventDefault();
-    act();
+    wish();
   };
-  const wants = slotSortAt(track.sort, index) === 'instrument' ? 'an instrument' : 'an effect';
-  const active = hits[Math.min(chosen, hits.length - 1)];
+  const type = (text: string): void => { setTyped(text); setAt(0); setCopyAt(null); setRefusal(null); };
+  return { typed, type, copyAt, naming, setNaming, refusal, hasPictures: pictures === 'yes', hasFacts: facts === 'yes', where, finding, active, load, isFigure, onKeyDown };
+}
+
+/** Keys since the finder was empty, and since when. */
+function useKeyCount() {
+  const held = useRef({ count: 0, since: 0 });
+  return useMemo(() => ({
+    press: (): void => { if (held.current.count === 0) held.current.since = performance.now(); held.current.count += 1; },
+    taken: (): { keys: number; took: number } => ({ keys: Math.max(1, held.current.count), took: held.current.count === 0 ? 0 : Math.round(performance.now() - held.current.since) }),
+    clear: (): void => { held.current = { count: 0, since: 0 }; },
+  }), []);
+}
+
+/** Where is looked: kept for each sort of slot. */
+function useWhere(slotName: CabinetSlot, onChange: () => void) {
+  const { arrangement, cabinet, client } = useStudio(), [scopeHeld, setScope] = useRemembered(`load.scope.${slotName}`, 'cabinet'), [folderHeld, setFolder] = useRemembered(`load.folder.${client.computer}.${cabinet?.id ?? ''}.${slotName}`, ''), [isForgot, setForgot] = useState(false);
+  const kept = scopes.find((one) => one === scopeHeld) ?? 'cabinet', folder = arrangement.folders.some((one) => one.id === folderHeld) ? folderHeld : null;
+  const goTo = (next: string | null): void => { setFolder(next ?? ''); setForgot(false); if (next !== null && kept === 'rest') setScope('cabinet'); onChange(); };
+  const changeScope = (next: Scope): void => { setForgot(next === 'forgot'); if (next !== 'forgot') { setScope(next); setFolder(''); } onChange(); };
+  const tab = (step: 1 | -1): void => { changeScope(folder !== null || isForgot ? kept : (scopes[(scopes.indexOf(kept) + step + scopes.length) % scopes.length] ?? 'cabinet')); };
+  const walk = (step: 1 | -1, { folders }: Finding): void => { const ids = [null, ...folders.map((one) => one.folder.id as string)]; goTo(ids[(ids.indexOf(folder) + step + ids.length) % ids.length] ?? null); };
+  return { scope: isForgot ? 'forgot' as const : kept, kept, folder, setForgot, goTo, changeScope, tab, walk };
+}
+
+export function Finder(props: Props) {
+  const { field, track, index, settings } = props, { arrangement, cabinet } = useStudio(), { typed, type, copyAt, naming, setNaming, refusal, hasPictures, hasFacts, where, finding, active, load, isFigure, onKeyDown } = useLoader(props), { scope, folder, goTo, changeScope } = where, { hits } = finding;
+  useEffect(() => { document.getElementById(`hit-${active?.plugin.id ?? ''}`)?.scrollIntoView({ block: 'nearest' }); }, [active?.plugin.id, copyAt]);
+  const isFavourite = (plugin: string): boolean => arrangement.foldersOf.get(plugin)?.some((one) => one.form === 'favourites') ?? false;
   return (
     <section className="finder" aria-labelledby="finder-title">
-      <div className="finder-head"><h1 id="finder-title">Load {wants} into {track.name}, slot {index + 1}</h1></div>
+      <div className="finder-head"><h1 id="finder-title">Load {wants[slotSortAt(track.sort, index)]} into {track.name}, slot {index + 1}</h1><After slot={props} /><CabinetChoice slot={cabinetSlotAt(track.sort, index)} /></div>
       <div className="finder-field">
         <Zap size={19} aria-hidden />
         <input ref={field} type="text" value={typed} autoFocus autoComplete="off" spellCheck={false} placeholder="A few letters …" aria-label="Letters of the plugin to load" role="combobox" aria-expanded aria-controls="hits"
-          aria-activedescendant={active ? `hit-${active.plugin.id}` : undefined} onKeyDown={onKeyDown} onChange={(event) => { setTyped(event.target.value); setChosen(0); }} />
-        <span className="text-soft" role="status">{found} of {among}</span>
+          aria-activedescendant={active ? `hit-${active.plugin.id}` : undefined} onKeyDown={onKeyDown} onChange={(event) => { type(event.target.value); }} />
+        <span className="text-soft found" role="status">{finding.isReady ? `${finding.found} of ${finding.among}` : 'getting ready …'}</span>
+        <span className="tab-hint text-soft"><kbd>Tab</kbd> {tabWords(where.kept, finding)}</span>
       </div>
       <div className="scopes" role="group" aria-label="Where to look">
-        {scopes.map((s) => <button key={s} type="button" aria-pressed={s === scope} className="scope" onClick={() => { change(s); field.current?.focus(); }}>{scopeNames[s]}</button>)}
+        <Scopes scope={scope} folder={folder} counts={finding.counts} cabinet={cabinet?.name ?? ''} onChange={changeScope} />
+        {finding.folders.map(({ folder: one, count, depth }) => <button key={one.id} type="button" aria-pressed={one.id === folder} className={`scope ${one.form} ${depth > 0 ? 'lower' : ''}`} title={`${count} that can be loaded here`} onClick={() => { goTo(one.id === folder ? null : one.id); }}>{one.name}</button>)}
       </div>
+      {refusal !== null && <p className="refusal" role="alert">{refusal}</p>}
+      {finding.isWidened && <p className="text-soft widened" role="status">None of these in {folder === null ? cabinet?.name : arrangement.folders.find((one) => one.id === folder)?.name}: found in all.</p>}
+      {typed === '' && folder === null && hits.length > 0 && <h2 className="hits-title">{scope === 'forgot' ? 'Well thought of, and not loaded for long' : scope === 'rest' ? 'Cannot be loaded here' : 'Likely now'}</h2>}
       <ul id="hits" className="hits" role="listbox" aria-label="Plugins that fit">
-        {hits.map((hit, at) => <HitRow key={hit.plugin.id} hit={hit} isChosen={hit === active} number={at} onPress={() => { load(hit); }} />)}
+        {hits.map((hit, n) => (
+          <HitRow key={hit.plugin.id} hit={hit} typed={typed} isChosen={hit === active} figure={isFigure(n + 1) ? n + 1 : null} isFavourite={isFavourite(hit.plugin.id)} hasPictures={hasPictures} whyNot={finding.whyNot(hit.plugin.id)} onPress={() => { load(hit.plugin, null); }}>
+            {hit === active && copyAt !== null ? <Copies plugin={hit.plugin} chosen={copyAt} settings={settings} onPress={(copy) => { load(hit.plugin, copy); }} /> : hit === active && hasFacts && <Facts plugin={hit.plugin} />}
+          </HitRow>
+        ))}
       </ul>
-      {hits.length === 0 && <Nothing typed={typed} scope={scope} entries={entries} onAll={() => { change('all'); field.current?.focus(); }} />}
-      <KeysHint keys={keys} />
+      {finding.isReady && hits.length === 0 && <Nothing typed={typed} scope={scope} finding={finding} onAll={() => { changeScope('all'); }} />}
+      <KeysHint keys={hints} />
+      {naming && <NameDialog plugin={naming} onClose={() => { setNaming(null); field.current?.focus(); }} />}
     </section>
   );
 }
 
-function useHits(track: TrackView, index: number, typed: string, scope: Scope) {
-  const { plugins, answers, arrangement, usage } = useStudio();
-  const sort = slotSortAt(track.sort, index);
-  const { namings } = arrangement;
-  const entries = useMemo(() => plugins.filter((p) => canLoad(p, sort, answers.get(p.id))).map((p) => {
-    const naming = namings.get(p.id);
-    return entryOf(p, naming?.nickname ?? null, naming?.slotLabel ?? null);
-  }), [plugins, answers, sort, namings]);
-  const habits = useMemo(() => {
-    const favourites = arrangement.folders.filter((f) => f.form === 'favourites').flatMap((f) => arrangement.members.get(f.id) ?? []);
-    return { warmth: new Map([...usage].map(([id, u]) => [id, u.warmth])), favourites: new Set<string>(favourites) };
-  }, [arrangement, usage]);
-  const scoped = useMemo(() => {
-    if (scope === 'favourites') return entries.filter((e) => habits.favourites.has(e.plugin.id));
-    if (scope === 'lately') return entries.filter((e) => usage.has(e.plugin.id)).sort((a, b) => ((usage.get(a.plugin.id)?.lastLoaded ?? '') < (usage.get(b.plugin.id)?.lastLoaded ?? '') ? 1 : -1));
-    return entries;
-  }, [entries, habits, usage, scope]);
-  return useMemo(() => {
-    const all = scope === 'lately' && typed.trim() === ''
-      ? scoped.map((e): Hit => ({ plugin: e.plugin, score: 0, because: 'loaded lately' }))
-      : find(scoped, typed, habits, scoped.length);
-    return { hits: all.slice(0, shown), found: all.length, among: scoped.length, entries };
-  }, [scoped, typed, habits, scope, entries]);
+function After({ slot: { track, index } }: { slot: Slot }) {
+  const { pluginById, nameOf } = useStudio(), before = pluginById.get(track.slots[index - 1]?.plugin ?? '');
+  return before ? <span className="text-soft after">after <span className="label small">{nameOf(before)}</span></span> : null;
 }
 
-function HitRow({ hit, isChosen, number, onPress }: { hit: Hit; isChosen: boolean; number: number; onPress: () => void }) {
-  const { arrangement, formatOrder, nameOf, naming, pictureOf } = useStudio();
-  const { plugin, because } = hit;
-  const copy = copyInFront(plugin, formatOrder), label = naming(plugin.id)?.slotLabel, name = nameOf(plugin);
-  const folder = arrangement.foldersOf.get(plugin.id)?.find((f) => f.form !== 'favourites');
-  return (
-    <li id={`hit-${plugin.id}`} role="option" aria-selected={isChosen} className={`hit ${isChosen ? 'chosen' : ''}`} onClick={onPress} data-testid="hit">
-      <span className="hit-key">{isChosen ? <CornerDownLeft size={15} aria-hidden /> : <span className="text-faint">{number + 1}</span>}</span>
-      <Faceplate seed={plugin.id} width={56} picture={pictureOf(plugin)} />
-      <span className="names"><span className="name">{name}{name !== plugin.name && <span className="original">{plugin.name}</span>}{label && <span className="label small">{label}</span>}</span><span className="vendor">{plugin.vendor ?? 'no vendor named'}{because !== '' && <span className="because"> · {because}</span>}</span></span>
-      <span className="types">{plugin.types.slice(0, 2).map((t) => <span key={t} className="chip">{typeName(t)}</span>)}</span>
-      <span>{copy && <span className="chip format">{copy.format}</span>}</span>
-      <span className="hand">{folder?.name}</span>
-    </li>
-  );
+const tabWords = (scope: Scope, { counts }: Finding): string => (scope === 'cabinet' ? `look in all ${counts.all.toLocaleString('en')}` : scope === 'all' ? `the ${counts.rest.toLocaleString('en')} that cannot be loaded here` : 'back to the cabinet');
+
+function Scopes({ scope, folder, counts, cabinet, onChange }: { scope: Scope; folder: string | null; counts: Finding['counts']; cabinet: string; onChange: (scope: Scope) => void }) {
+  const names: Record<Scope, string> = { cabinet: `In ${cabinet}`, all: 'All that fit', rest: 'The rest', forgot: 'Forgotten' };
+  return scopes.map((one) => <button key={one} type="button" aria-pressed={folder === null && one === scope} className="scope where" title={`${counts[one]} plugins`} onClick={() => { onChange(one); }}>{names[one]}</button>)
+    .concat(<button key="forgot" type="button" aria-pressed={scope === 'forgot'} className="scope where" title="Ctrl+G" onClick={() => { onChange(scope === 'forgot' ? 'cabinet' : 'forgot'); }}>{names.forgot}</button>);
 }
 
-function Nothing({ typed, scope, entries, onAll }: { typed: string; scope: Scope; entries: readonly unknown[]; onAll: () => void }) {
-  const { plugins } = useStudio();
-  const gone = plugins.filter((p) => !isPresent(p)).length;
-  if (scope !== 'all') return <p className="empty">{typed === '' ? `Nothing in ${scopeNames[scope].toLowerCase()} fits this slot yet.` : `Nothing in ${scopeNames[scope].toLowerCase()} has these letters.`} <button type="button" className="link-words" onClick={onAll}>Look in all that fit</button></p>;
-  if (entries.length === 0) return <p className="empty">No plugin in the catalog fits this slot.{gone > 0 && ` ${gone} are gone from the disk.`}</p>;
-  return <p className="empty">No plugin that fits this slot has these letters. Effects and instruments are never looked for together: is it the right slot?</p>;
+function Nothing({ typed, scope, finding, onAll }: { typed: string; scope: Scope; finding: Finding; onAll: () => void }) {
+  const { plugins } = useStudio(), gone = plugins.filter((p) => !isPresent(p)).length;
+  if (scope === 'forgot') return <p className="empty">Nothing that is filed, a favourite or was loaded has lain idle for three months.</p>;
+  if (finding.counts.all === 0) return <p className="empty">No plugin in the catalog can be loaded here.{gone > 0 && ` ${gone} are gone from the disk.`} <kbd>Tab</kbd> shows the others, each with the reason.</p>;
+  if (scope === 'cabinet' && typed === '') return <p className="empty">Nothing in this cabinet fits this slot yet. <button type="button" className="link-words" onClick={onAll}>Look in all that fit</button></p>;
+  return <p className="empty">{scope === 'rest' ? 'None of the others has these letters.' : 'No plugin that fits this slot has these letters.'} Effects, instruments and note effects are never looked for together: is it the right slot?</p>;
 }

@@ -1,0 +1,36 @@
+/** Below the chosen plugin: its facts, or the choice of one of its copies. */
+import { isForOldSessions, whyNotCopy, typeName, type CopyCard, type HostSettings, type Plugin } from '@clever-drawer/core';
+import { useStudio } from '../api/studio.tsx';
+import { sayTime } from '../ui/say-time.ts';
+
+/** "mono in, stereo out" where the ports are known. */
+const width = (n: number): string => (n === 0 ? 'nothing' : n === 1 ? 'mono' : n === 2 ? 'stereo' : `${n} channels`);
+const portsOf = ({ audioIn, audioOut }: CopyCard): string => (audioIn === null && audioOut === null ? '' : audioIn === audioOut ? width(audioIn ?? 0) : `${width(audioIn ?? 0)} in, ${width(audioOut ?? 0)} out`);
+
+export function Copies({ plugin, chosen, settings, onPress }: { plugin: Plugin; chosen: number; settings: HostSettings; onPress: (copy: CopyCard) => void }) {
+  const { formatOrder } = useStudio();
+  return (
+    <span className="copies-choice" role="group" aria-label={`Copies of ${plugin.name}`}>
+      {plugin.copies.map((copy, at) => {
+        const reason = whyNotCopy(copy, settings);
+        return (
+          <span key={copy.id} className={`copy ${at === chosen ? 'chosen' : ''}`} data-testid="copy" aria-current={at === chosen} onClick={(event) => { event.stopPropagation(); onPress(copy); }}>
+            <kbd>{at + 1}</kbd> <span className="chip format">{copy.format}</span>
+            <span>{[copy.version, copy.is32Bit ? '32 bit' : '64 bit', portsOf(copy)].filter(Boolean).join(' · ')}{isForOldSessions(plugin, copy, formatOrder) && <span className="text-soft"> · for old sessions</span>}{reason !== null && <span className="text-brick"> · {reason}</span>}</span>
+            <span className="mono text-soft path">{copy.path}</span>
+          </span>
+        );
+      })}
+    </span>
+  );
+}
+
+export function Facts({ plugin }: { plugin: Plugin }) {
+  const { usage, answers, arrangement } = useStudio(), used = usage.get(plugin.id), said = answers.get(plugin.id), folders = arrangement.foldersOf.get(plugin.id) ?? [];
+  const facts: readonly (readonly [string, string])[] = [
+    ['Types', plugin.types.map(typeName).join(', ') || 'none'], ['Copies', plugin.copies.map((copy) => `${copy.format}${copy.version === null ? '' : ` ${copy.version}`}`).join(', ')],
+    ['Folders', folders.map((folder) => folder.name).join(', ') || 'in none'], ['Loaded', used ? `${used.loads === 1 ? 'once' : `${used.loads} times`}, last ${sayTime(used.lastLoaded)}` : 'never'],
+    ...(said && said.tags.length > 0 ? [['Tags', said.tags.join(', ')] as const] : []), ...(said && said.notes !== '' ? [['Notes', said.notes] as const] : []),
+  ];
+  return <span className="peek" data-testid="peek">{facts.map(([name, text]) => <span key={name}><span className="text-soft">{name}</span> {text}</span>)}</span>;
+}

@@ -1,0 +1,50 @@
+/** One plugin that was found: what it is, which letters met it, and why it is here. */
+import { CornerDownLeft, Star } from 'lucide-react';
+import { copyInFront, metSpans, typeName, type Hit } from '@clever-drawer/core';
+import { useStudio } from '../api/studio.tsx';
+import { Faceplate } from '../ui/faceplate.tsx';
+
+interface Props {
+  readonly hit: Hit;
+  readonly typed: string;
+  readonly isChosen: boolean;
+  /** The figure that loads it, where one does. */
+  readonly figure: number | null;
+  readonly isFavourite: boolean;
+  readonly hasPictures: boolean;
+  readonly whyNot: string | null;
+  readonly onPress: () => void;
+  readonly children?: React.ReactNode;
+}
+
+export function HitRow({ hit, typed, isChosen, figure, isFavourite, hasPictures, whyNot, onPress, children }: Props) {
+  const { arrangement, formatOrder, nameOf, naming, pictureOf } = useStudio(), { plugin, because } = hit;
+  const copy = copyInFront(plugin, formatOrder), label = naming(plugin.id)?.slotLabel, name = nameOf(plugin), folders = arrangement.foldersOf.get(plugin.id), folder = folders?.find((f) => f.form === 'folder') ?? folders?.find((f) => f.form === 'smart');
+  return (
+    <li id={`hit-${plugin.id}`} role="option" aria-selected={isChosen} className={`hit ${isChosen ? 'chosen' : ''} ${whyNot === null ? '' : 'barred'}`} onClick={onPress} data-testid="hit">
+      <span className="hit-row">
+        <span className="hit-key">{isChosen ? <CornerDownLeft size={15} aria-hidden /> : figure !== null && <kbd>{figure}</kbd>}</span>
+        {hasPictures && <Faceplate seed={plugin.id} width={56} picture={pictureOf(plugin)} />}
+        <span className="names">
+          <span className="name"><Marked text={name} typed={typed} />{name !== plugin.name && <span className="original">{plugin.name}</span>}{label && <span className="label small">{label}</span>}{isFavourite && <Star size={13} className="ribbon" aria-label="favourite" />}</span>
+          <span className="vendor">{plugin.vendor ?? 'no vendor named'}{whyNot !== null ? <span className="text-brick"> · {whyNot}</span> : because !== '' && <span className="because"> · {because}</span>}</span>
+        </span>
+        <span className="types">{plugin.types.slice(0, 2).map((t) => <span key={t} className="chip">{typeName(t)}</span>)}</span>
+        <span className="format-of">{copy && <span className="chip format">{copy.format}</span>}</span>
+        <span className="hand">{folder?.name}</span>
+      </span>
+      {children}
+    </li>
+  );
+}
+
+function Marked({ text, typed }: { text: string; typed: string }) {
+  const spans = metSpans(text, typed), pieces: React.ReactNode[] = [];
+  let at = 0;
+  for (const { start, end } of [...spans].sort((a, b) => a.start - b.start)) {
+    if (start < at) continue;
+    pieces.push(text.slice(at, start), <mark key={start}>{text.slice(start, end)}</mark>);
+    at = end;
+  }
+  return <span>{pieces}{text.slice(at)}</span>;
+}

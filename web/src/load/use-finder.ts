@@ -1,0 +1,31 @@
+/** The catalog prepared for finding, made anew only of what changed. */
+import { useEffect, useMemo, useState } from 'react';
+import { entryOf, Finder, type Calling, type Entry, type Plugin } from '@clever-drawer/core';
+import { useStudio } from '../api/studio.tsx';
+
+/** Catalogs of more plugins are prepared after the screen was drawn. */
+const atOnce = 3_000;
+
+interface Prepared { readonly entry: Entry; readonly key: string }
+const prepared = new WeakMap<Plugin, Prepared>();
+
+function prepare(plugin: Plugin, calling: Calling): Entry {
+  const key = JSON.stringify([calling.nickname, calling.slotLabel, ...calling.tags]), known = prepared.get(plugin);
+  if (known?.key === key) return known.entry;
+  const entry = entryOf(plugin, calling);
+  prepared.set(plugin, { entry, key });
+  return entry;
+}
+
+/** Null while a large catalog is being prepared for the first time. */
+export function useFinder(): Finder | null {
+  const { plugins, answers, arrangement } = useStudio(), { namings } = arrangement;
+  const make = useMemo(() => () => new Finder(plugins.map((plugin) => { const naming = namings.get(plugin.id); return prepare(plugin, { nickname: naming?.nickname ?? null, slotLabel: naming?.slotLabel ?? null, tags: answers.get(plugin.id)?.tags ?? [] }); })), [plugins, answers, namings]);
+  const isSmall = plugins.length <= atOnce, now = useMemo(() => (isSmall ? make() : null), [isSmall, make]), [later, setLater] = useState<Finder | null>(null);
+  useEffect(() => {
+    if (isSmall) return;
+    const timer = setTimeout(() => { setLater(make()); }, 0);
+    return () => { clearTimeout(timer); };
+  }, [isSmall, make]);
+  return now ?? later;
+}

@@ -1,0 +1,68 @@
+/** What the letters find for a slot: in a folder, in the cabinet, in all that can be loaded, or among the rest with the reasons. */
+import { useMemo, useState } from 'react';
+import { forgotten, slotSortAt, whyNot, type Folder, type Habits, type Hit, type HostSettings, type Plugin, type TrackView } from '@clever-drawer/core';
+import { useStudio } from '../api/studio.tsx';
+import { useFinder } from './use-finder.ts';
+import { useHabits } from './use-habits.ts';
+
+export const scopes = ['cabinet', 'all', 'rest'] as const;
+/** Where is looked: `forgot` is reached by its own key. */
+export type Scope = (typeof scopes)[number] | 'forgot';
+
+/** Rows shown; the rest is counted. Of a folder more, since it is walked and not searched. */
+const shown = 9, shownOfFolder = 60;
+
+export interface Slot { readonly track: TrackView; readonly index: number; readonly settings: HostSettings }
+export interface Where { readonly scope: Scope; readonly folder: string | null }
+
+export interface Finding {
+  readonly hits: readonly Hit[];
+  /** How many were found, among how many that were looked at; `widened` when nothing was in the cabinet and all were looked at. */
+  readonly found: number;
+  readonly among: number;
+  readonly isWidened: boolean;
+  readonly isReady: boolean;
+  /** Why a plugin cannot be loaded here; null when it can. */
+  readonly whyNot: (plugin: string) => string | null;
+  /** Whether some name goes on with these letters, so that a figure is typed and does not load. */
+  readonly goesOn: (letters: string) => boolean;
+  readonly counts: Readonly<Record<'cabinet' | 'all' | 'rest', number>>;
+  readonly folders: readonly { readonly folder: Folder; readonly count: number; readonly depth: number }[];
+  readonly habits: Habits;
+}
+
+export function useFinding({ track, index, settings }: Slot, typed: string, { scope, folder }: Where): Finding {
+  const { plugins, answers, arrangement, usage, cabinet } = useStudio(), finder = useFinder(), sort = slotSortAt(track.sort, index), before = track.slots[index - 1]?.plugin ?? null, habits = useHabits(track.sort, before), [now] = useState(() => Date.now());
+  const reasons = useMemo(() => { const today = new Date().toISOString().slice(0, 10); return new Map(plugins.map((plugin) => [plugin.id as string, whyNot(plugin, sort, answers.get(plugin.id), settings, today)])); }, [plugins, answers, sort, settings]);
+  const { members, foldersOf } = arrangement;
+  const folders = useMemo(() => labelsOf(arrangement.below, cabinet?.id ?? '', members, (id) => reasons.get(id) === null, folder), [arrangement.below, cabinet?.id, members, reasons, folder]);
+  const counts = useMemo(() => { const sums = { cabinet: 0, all: 0, rest: 0 }; for (const [id, reason] of reasons) { if (reason !== null) sums.rest += 1; else { sums.all += 1; if (foldersOf.has(id)) sums.cabinet += 1; } } return sums; }, [reasons, foldersOf]);
+  const held = useMemo(() => (folder === null ? null : (members.get(folder) ?? []).filter((id) => reasons.get(id) === null)), [folder, members, reasons]);
+  const heldSet = useMemo(() => (held === null ? null : new Set<string>(held)), [held]);
+  const lost = useMemo(() => {
+    if (scope !== 'forgot') return null;
+    const regard = (id: string) => { const used = usage.get(id), of = foldersOf.get(id) ?? []; return { loads: used?.loads ?? 0, lastLoaded: used?.lastLoaded ?? null, isFavourite: of.some((one) => one.form === 'favourites'), folders: of.filter((one) => one.form === 'folder').length }; };
+    const list = forgotten(plugins.filter((plugin) => reasons.get(plugin.id) === null && (heldSet?.has(plugin.id) ?? true)), regard, now);
+    return new Map(list.map((one) => [one.plugin.id as string, one]));
+  }, [scope, usage, foldersOf, plugins, reasons, heldSet, now]);
+  const result = useMemo(() => {
+    const text = typed.trim(), among = (where: Scope) => (plugin: Plugin): boolean => { const { id } = plugin; return where === 'forgot' ? (lost?.has(id) ?? false) : where === 'rest' ? reasons.get(id) !== null : heldSet ? heldSet.has(id) : reasons.get(id) === null && (where === 'all' || foldersOf.has(id)); };
+    if (text === '' && lost) { const list = [...lost.values()].map(({ plugin, because }): Hit => ({ plugin, because, score: 0 })); return { hits: list.slice(0, shown), found: list.length, among: list.length, isWidened: false }; }
+    if (!finder) return { hits: [], found: 0, among: 0, isWidened: false };
+    if (text === '' && held) { const byId = new Map(finder.entries.map((entry) => [entry.plugin.id as string, entry.plugin])), list = held.flatMap((id) => { const plugin = byId.get(id); return plugin ? [{ plugin, score: 0, because: '' }] : []; }); return { hits: list.slice(0, shownOfFolder), found: list.length, among: list.length, isWidened: false }; }
+    const size = heldSet?.size ?? lost?.size ?? (scope === 'forgot' ? 0 : counts[scope]), here = finder.find(text, habits, shown, among(scope)), isWidened = here.count === 0 && text !== '' && (scope === 'cabinet' || heldSet !== null);
+    const wide = isWidened ? finder.find(text, habits, shown, (plugin) => reasons.get(plugin.id) === null) : null;
+    return wide && wide.count > 0 ? { hits: wide.hits, found: wide.count, among: counts.all, isWidened: true } : { hits: here.hits, found: here.count, among: size, isWidened: false };
+  }, [finder, typed, scope, lost, held, heldSet, reasons, foldersOf, habits, counts]);
+  return { ...result, isReady: finder !== null, whyNot: (plugin) => reasons.get(plugin) ?? null, goesOn: (letters) => finder?.goesOn(letters) ?? false, counts, folders, habits };
+}
+
+/** Folders that hold something that can be loaded here: those at the top, and below the chosen one and its own parents. */
+function labelsOf(below: ReadonlyMap<string, readonly Folder[]>, cabinet: string, members: ReadonlyMap<string, readonly string[]>, canLoad: (id: string) => boolean, chosen: string | null): Finding['folders'] {
+  const holds = (id: string): boolean => id === chosen || (below.get(id) ?? []).some((one) => holds(one.id));
+  const from = (parent: string, depth: number): Finding['folders'] => (below.get(parent) ?? []).filter((folder) => folder.form !== 'divider').flatMap((folder) => {
+    const count = (members.get(folder.id) ?? []).filter(canLoad).length, lower = from(folder.id, depth + 1);
+    return [...(count > 0 || lower.length > 0 ? [{ folder, count, depth }] : []), ...(holds(folder.id) ? lower : [])];
+  });
+  return from(cabinet, 0);
+}
