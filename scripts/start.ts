@@ -49,7 +49,7 @@ async function start({ data, isDemo, port }: Wanted): Promise<void> {
   if (isSeeding) await writeFile(half, '');
   const web = resolve(import.meta.dirname, '../web/dist');
   const began = Date.now();
-  const travel = createTravel(), config = { data, port, web, clock: travel.clock, ...(isDemo ? { firstComputer: demoComputer } : {}) };
+  const travel = createTravel(), config = { data, port, web, oscPort: port + 1, clock: travel.clock, ...(isDemo ? { firstComputer: demoComputer } : {}) };
   const server = await serve(config);
   stopOnSignals(server, data);
   await writeFile(join(data, 'running.json'), JSON.stringify({ pid: process.pid, address: server.address }));
@@ -61,7 +61,7 @@ async function start({ data, isDemo, port }: Wanted): Promise<void> {
     });
     await rm(half);
   }
-  console.log(`Clever Drawer is ready (${((Date.now() - began) / 1000).toFixed(1)} s): ${server.address}\nCtrl-C stops it. The data is in ${data}.`);
+  console.log(`Clever Drawer is ready (${((Date.now() - began) / 1000).toFixed(1)} s): ${server.address}\nCtrl-C stops it. The data is in ${data}.${server.oscPort === null ? '' : ` OSC messages are heard on UDP port ${server.oscPort}.`}`);
 }
 
 /** A demo whose making was interrupted is made anew; it holds nothing of the user's yet. */

@@ -9,6 +9,8 @@ import { connect } from './database/connect.ts';
 import { closeInterruptedScans } from './database/scans.ts';
 import { PracticeHost } from './host/practice-host.ts';
 import { Turns } from './host/turns.ts';
+import { OscServer } from './osc/osc-server.ts';
+import { FindingCache } from './usecases/find-plugins.ts';
 import { EventHub } from './jobs/event-hub.ts';
 import { PlaceWatcher } from './jobs/place-watcher.ts';
 import { ScanJobs } from './jobs/scan-jobs.ts';
@@ -28,6 +30,8 @@ export interface Config {
   /** The built pages; null serves only the API. */
   readonly web: string | null;
   readonly firstComputer?: NewComputer;
+  /** The UDP port for OSC messages on loopback, 0 for any free one; absent: none. */
+  readonly oscPort?: number;
   readonly logLevel?: string;
   /** What time it is; the machine's clock unless given. */
   readonly clock?: () => Date;
@@ -35,6 +39,8 @@ export interface Config {
 
 export interface Running {
   readonly address: string;
+  /** The UDP port for OSC; null where there is none, as when another program holds it. */
+  readonly oscPort: number | null;
   stop(): Promise<void>;
 }
 
@@ -46,7 +52,7 @@ export async function serve(config: Config): Promise<Running> {
     const database = await connect(await cluster.database('clever_drawer'));
     const parts: Parts = {
       database, log, clock: config.clock ?? (() => new Date()), events: new EventHub(), scans: new ScanJobs(),
-      readers: new ReaderPool(2, process.env), host: new PracticeHost(), turns: new Turns(),
+      readers: new ReaderPool(2, process.env), host: new PracticeHost(), turns: new Turns(), finding: new FindingCache(),
       watcher: new PlaceWatcher((computer) => { void scanAgain(parts, computer); }),
       machine: { platform: process.platform, home: homedir(), environment: process.env },
     };
@@ -59,7 +65,9 @@ export async function serve(config: Config): Promise<Running> {
     const server = await listen(createApp(parts, config.web), config.port);
     const address = server.address();
     const port = typeof address === 'object' && address ? address.port : config.port;
+    const osc = config.oscPort === undefined ? null : await startOsc(parts, config.oscPort);
     const stop = async (): Promise<void> => {
+      await osc?.server.close();
       server.close();
       server.closeAllConnections();
       await parts.watcher.close();
@@ -69,10 +77,21 @@ export async function serve(config: Config): Promise<Running> {
       await database.destroy();
       await cluster.stop();
     };
-    return { address: `http://127.0.0.1:${port}`, stop };
+    return { address: `http://127.0.0.1:${port}`, oscPort: osc?.port ?? null, stop };
   } catch (error) {
     await cluster.stop();
     throw error;
+  }
+}
+
+/** Without OSC everything else works: a port that is taken is said, and no reason to stop. */
+async function startOsc(parts: Parts, port: number): Promise<{ server: OscServer; port: number } | null> {
+  const server = new OscServer(parts);
+  try {
+    return { server, port: await server.listen(port) };
+  } catch (error) {
+    parts.log.warn(`OSC messages are not heard: UDP port ${port} could not be opened (${error instanceof Error ? error.message : String(error)})`);
+    return null;
   }
 }
 

@@ -3,6 +3,7 @@ import type { DataSource } from 'typeorm';
 import type { Logger } from 'pino';
 import type { Host } from './host/host.ts';
 import type { Turns } from './host/turns.ts';
+import type { FindingCache } from './usecases/find-plugins.ts';
 import type { EventHub } from './jobs/event-hub.ts';
 import type { PlaceWatcher } from './jobs/place-watcher.ts';
 import type { ScanJobs } from './jobs/scan-jobs.ts';
@@ -20,4 +21,5 @@ export interface Parts {
   readonly host: Host;
   /** Sessions are changed one after the other, computer by computer. */
   readonly turns: Turns;
+  readonly finding: FindingCache;
 }

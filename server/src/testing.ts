@@ -11,6 +11,8 @@ export interface Answer<T> { readonly status: number; readonly body: T }
 export interface TestServer {
   readonly data: string;
   readonly address: string;
+  /** Where OSC messages are heard. */
+  readonly oscPort: number;
   /** The first computer's id. */
   readonly computer: string;
   call<T>(method: string, path: string, body?: unknown): Promise<Answer<T>>;
@@ -24,7 +26,7 @@ export interface TestServer {
 
 export async function startTestServer(): Promise<TestServer> {
   const data = mkdtempSync(join(tmpdir(), 'clever-drawer-test-'));
-  const start = (): Promise<Running> => serve({ data, port: 0, web: null, firstComputer: { name: 'Test computer' }, logLevel: 'warn' });
+  const start = (): Promise<Running> => serve({ data, port: 0, oscPort: 0, web: null, firstComputer: { name: 'Test computer' }, logLevel: 'warn' });
   let running = await start();
   const raw = async <T>(method: string, path: string, body?: unknown): Promise<Answer<T>> => {
     const response = await fetch(`${running.address}/api/${path}`, { method, ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }) });
@@ -35,6 +37,7 @@ export async function startTestServer(): Promise<TestServer> {
   return {
     data, computer, call,
     get address() { return running.address; },
+    get oscPort() { return running.oscPort ?? 0; },
     scan: async (mode) => {
       const started = await call('POST', 'scans', mode === undefined ? undefined : { mode });
       if (started.status !== 202) throw new Error(JSON.stringify(started.body));

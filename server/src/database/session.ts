@@ -1,7 +1,7 @@
 /** The practice sessions, saved ones, and the loads with what they say of habits. */
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import { asId, copyKey, formats, halfLifeDays, type Format, type HabitsView, type HostCopy, type HostSession, type KeysView, type TrackSort, type Usage } from '@clever-drawer/core';
+import { asId, copyKey, formats, halfLifeDays, type Format, type HabitsView, type HostCopy, type HostSession, type KeysView, type PluginId, type TrackSort, type Usage } from '@clever-drawer/core';
 import { insertMany } from './bulk.ts';
 import { ComputerTable, LoadTable, PracticeTable, SavedSessionTable, type CopyRow, type LoadRow, type SavedSessionRow } from './schemas.ts';
 
@@ -26,6 +26,10 @@ export async function copiesInCatalog(manager: EntityManager, computer: string, 
     `SELECT id copy, plugin_id plugin, format, path, facts->>'identity' identity, facts->>'name' "name" FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND path = ANY($2)`, [computer, asked.map((one) => one.path)]);
   return new Map(rows.map(({ copy, plugin, ...of }) => [copyKey(of), { copy, plugin }]));
 }
+
+/** The catalogued copies at some paths. */
+export const copiesAt = (manager: EntityManager, computer: string, paths: readonly string[]): Promise<{ plugin: PluginId; format: Format; path: string; identity: string | null }[]> =>
+  manager.query(`SELECT plugin_id plugin, format, path, facts->>'identity' identity FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND path = ANY($2)`, [computer, paths]);
 
 /** A copy as a host is to be told of it. */
 export const hostCopyOf = ({ format, path, facts }: Pick<CopyRow, 'format' | 'path' | 'facts'>, plugin: string): HostCopy => ({ format, path, identity: facts.identity, name: facts.name ?? plugin, vendor: facts.vendor, binary: facts.binary });

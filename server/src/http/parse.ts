@@ -1,6 +1,7 @@
 /** Requests parsed with Yup: a value of the right shape, or problems that name the field. */
 import { array, boolean, lazy, number, object, string, ValidationError, type Schema } from 'yup';
-import { actSize, answerLimits, cabinetSlots, failed, fieldNames, fields, folderForms, folderSortings, formats, isType, kinds, knownValues, licenceStates, nameLength, noWords, ok, relationsFor, ruleLimits, scanModes, standsAlone, trackSorts, understand, type Act, type Format, type Line, type LoadRequest, type PastLoad, type Problem, type Result, type Rule, type ScanMode, type TrackSort } from '@clever-drawer/core';
+import { actSize, answerLimits, cabinetSlots, failed, fieldNames, fields, folderForms, folderSortings, formats, isType, kinds, knownValues, licenceStates, nameLength, noWords, ok, relationsFor, ruleLimits, scanModes, standsAlone, trackSorts, understand, type Act, type Format, type Line, type LoadRequest, type PastLoad, type Problem, type Result, type Rule, type ScanMode, type SlotSort, type TrackSort } from '@clever-drawer/core';
+import type { ToldLoad } from '../host/told.ts';
 
 /** Parses a body strictly: nothing is converted, unknown fields are dropped. */
 export async function parse<T>(schema: Schema<T>, body: unknown): Promise<Result<T>> {
@@ -103,6 +104,8 @@ export const moveSchema = object({ slot: needed(), track: needed(), index: numbe
 export const bypassSchema = object({ slot: needed(), isBypassed: boolean().required() });
 export const settingsSchema = object({ formats: array(string<Format>().oneOf(formats).required()).max(formats.length).required(), takes32Bit: boolean().required() });
 export const slotsSchema = object({ slots: ids() });
+export const findSchema = object({ q: string().max(200).defined(), slot: string<SlotSort>().oneOf(['effect', 'instrument', 'note-effect']), limit: string().matches(/^[1-9]\d{0,2}$/, '${path} must be a number from 1 to 999') });
+export const toldSchema = object({ format: string<Format>().oneOf(formats).required(), path: string().max(4096).required(), identity: string().max(4096).nullable().defined(), track: string<TrackSort>().oneOf(trackSorts).required(), after: string().max(4096).nullable().defined(), typed: string().max(200), keys: number().integer().min(0).max(10_000) }) as unknown as Schema<ToldLoad>;
 export const nameSchema = object({ name: name() });
 export const learningSchema = object({ isLearning: boolean().required() });
 export const loadSchema = object({

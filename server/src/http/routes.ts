@@ -2,17 +2,19 @@
 import { raw, Router, type Request, type RequestHandler, type Response } from 'express';
 import { ok, type Result } from '@clever-drawer/core';
 import { changeLearning, changeSession, forgetSession, loadIntoSlot, openSession, recordPastLoads, repairSlots, saveSession, setSession, viewHabits, viewKeys, viewRepairs, viewSession, wipeLoads } from '../host/practice-session.ts';
+import { hearLoad } from '../host/told.ts';
 import type { Parts } from '../parts.ts';
 import { performAct, undoOrRedo, viewChanges, viewOrder } from '../usecases/change-order.ts';
 import { setAside, takeBack, viewAsides } from '../usecases/asides.ts';
 import { addPlace, addUsualPlaces, changePlace, removePlace, viewPlaces } from '../usecases/places.ts';
+import { findPlugins } from '../usecases/find-plugins.ts';
 import { setUpComputer } from '../usecases/set-up-computer.ts';
 import { startScan, stopScan, viewFailed, viewFindings, viewScans } from '../usecases/scan.ts';
 import { readPicture, viewCatalog, viewComputers, viewUsage } from '../usecases/view-catalog.ts';
 import { ownPicture, takePicture } from '../usecases/pictures.ts';
 import { viewPlugin, viewSort } from '../usecases/view-sort.ts';
 import { streamEvents } from './events.ts';
-import { actSchema, asideSchema, bypassSchema, computerSchema, isUuid, learningSchema, loadSchema, moveSchema, nameSchema, parse, pastLoadsSchema, placeChangeSchema, placeSchema, scanSchema, settingsSchema, slotsSchema } from './parse.ts';
+import { actSchema, asideSchema, bypassSchema, computerSchema, findSchema, isUuid, learningSchema, loadSchema, moveSchema, nameSchema, parse, pastLoadsSchema, placeChangeSchema, placeSchema, scanSchema, settingsSchema, slotsSchema, toldSchema } from './parse.ts';
 import { answer, refuse } from './problems.ts';
 
 /** An id in the path, as a UUID; anything else is unknown. */
@@ -96,6 +98,11 @@ export function apiRoutes(parts: Parts): Router {
   router.patch(at('habits'), withBody(learningSchema, (body, computer) => changeLearning(parts, computer, body.isLearning)));
   router.get(at('keys'), handle(async (_, response, computer) => { response.json(await viewKeys(parts, computer)); }));
   router.delete(at('loads'), handle(async (_, response, computer) => { answer(response, await wipeLoads(parts, computer)); }));
+  router.get(at('find'), handle(async (request, response, computer) => {
+    const wish = await parse(findSchema, { ...request.query });
+    answer(response, wish.ok ? await findPlugins(parts, computer, wish.value.q, wish.value.slot ?? null, Number(wish.value.limit ?? 9)) : wish);
+  }));
+  router.post(at('host/loads'), withBody(toldSchema, (body, computer) => hearLoad(parts, computer, body)));
   router.post(at('loads'), withBody(pastLoadsSchema, async (body, computer) => recordPastLoads(parts, computer, body.loads)));
 
   router.get(at('events'), (request, response) => { streamEvents(parts, param(request, 'computer'), request, response); });
