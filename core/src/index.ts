@@ -40,10 +40,11 @@ export { lv2Classes, readDeclared, vst3SubCategories } from './types/declared.ts
 export { compare, copyKey, findingSorts, type Comparison, type FindingSort, type KnownCopy } from './scan/compare.ts';
 export { actSize, nameLength, type Act, type ActName, type NewFolder, type Owner, type Said } from './cabinet/act.ts';
 export {
-  allAnswers, allBelongings, allFolders, allNamings, allPlacements, allSpellings, answerIn, cabinetIn, cabinetsOf, cabinetSlots, folderAndBelow, folderForms, folderSortings, folderIn, foldersBelow, meantBy, namingIn, orderOf, placementIn, placementsIn, plainFolder, preferenceIn,
-  type Belonging, type Cabinet, type CabinetSlot, type FolderSorting, type Folder, type FolderForm, type Naming, type Order, type OrderRecord, type Placement, type Preference, type SmartPart, type Spelling,
+  allAnswers, allBelongings, allChains, chainIn, allFolders, allNamings, allPlacements, allSpellings, answerIn, cabinetIn, cabinetsOf, cabinetSlots, folderAndBelow, folderForms, folderSortings, folderIn, foldersBelow, meantBy, namingIn, orderOf, placementIn, placementsIn, plainFolder, preferenceIn,
+  type Belonging, type Chain, type Cabinet, type CabinetSlot, type FolderSorting, type Folder, type FolderForm, type Naming, type Order, type OrderRecord, type Placement, type Preference, type SmartPart, type Spelling,
 } from './cabinet/order.ts';
 export { createArranger, ruleWordsOf, type Arrangement } from './cabinet/arrangement.ts';
+export { chainPlugin } from './cabinet/chain-plugin.ts';
 export { perform } from './cabinet/perform.ts';
 export type { NameOfPlugin, OrderChange, Performed } from './cabinet/performed.ts';
 export { countPlan, planByFormat, planByJob, planByType, planByVendor, planChecks, planLike, planOf, plans, type PlanName, type PlannedFolder } from './cabinet/plan.ts';
@@ -73,7 +74,7 @@ export { Finder, type Found, type Hit } from './find/finder.ts';
 export { metSpans } from './find/met.ts';
 export { forgotten, type Regard } from './find/forgotten.ts';
 export { habitsOf, noUse, type Habit, type Habits, type Use } from './find/habits.ts';
-export { acceptsAll, cabinetSlotAt, fits, slotNames, slotSortAt, trackSorts, whyNot, whyNotCopy, type Accepts, type SlotSort, type TrackSort } from './find/fits.ts';
+export { acceptsAll, cabinetSlotAt, fits, slotNames, slotSortAt, trackSorts, whyNot, whyNotChain, whyNotCopy, type Accepts, type SlotSort, type TrackSort } from './find/fits.ts';
 export { changeSlot, moveSlot, putSlot, removeSlot, slotLimit, trackOfSlot, type HostCopy, type HostSession, type HostSettings, type HostSlot, type HostTrack } from './host/host-session.ts';
 export { misbehaviours, type Misbehaviour } from './host/misbehaviour.ts';
 export { repairFor, type Known, type Repair } from './host/repair.ts';

@@ -1,13 +1,17 @@
 /** What the program is made of; passed in, so that tests can give their own. */
 import type { DataSource } from 'typeorm';
 import type { Logger } from 'pino';
+import type { Finder, Habits, SlotSort } from '@clever-drawer/core';
 import type { Host } from './host/host.ts';
 import type { Turns } from './host/turns.ts';
-import type { FindingCache } from './usecases/find-plugins.ts';
+import type { Kept } from './jobs/kept.ts';
 import type { EventHub } from './jobs/event-hub.ts';
 import type { PlaceWatcher } from './jobs/place-watcher.ts';
 import type { ScanJobs } from './jobs/scan-jobs.ts';
 import type { Machine, ReaderPool } from './scanner/index.ts';
+
+/** A catalog prepared for finding from outside, and the slots that each plugin can be loaded into. */
+export interface ReadyToFind { readonly finder: Finder; readonly habits: Habits; readonly can: ReadonlyMap<string, ReadonlySet<SlotSort>> }
 
 export interface Parts {
   readonly database: DataSource;
@@ -21,5 +25,5 @@ export interface Parts {
   readonly host: Host;
   /** Sessions are changed one after the other, computer by computer. */
   readonly turns: Turns;
-  readonly finding: FindingCache;
+  readonly finding: Kept<ReadyToFind>;
 }

@@ -1,8 +1,9 @@
 /** The practice session over HTTP: what it takes, refuses, forgets and repairs. Program files are a real one of Debian's lv2-examples, as it is or damaged on purpose. */
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { randomUUID } from 'node:crypto';
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { misbehaviours, type CatalogView, type HabitsView, type KeysView, type Plugin, type Refusal, type RepairView, type SessionView, type TrackSort, type TrackView } from '@clever-drawer/core';
+import { misbehaviours, type CatalogView, type HabitsView, type KeysView, type Plugin, type Refusal, type RepairView, type SessionView, type TrackSort, type TrackView, type Usage } from '@clever-drawer/core';
 import { newPlace, startTestServer, writeBundle, type Answer, type TestServer } from './testing.ts';
 
 const real = readFileSync('/usr/lib/lv2/eg-amp.lv2/amp.so');
@@ -88,6 +89,26 @@ describe('what is learnt', () => {
     expect((await server.call<number>('DELETE', 'loads')).body).toBe(6);
     expect((await server.call<HabitsView>('GET', 'habits')).body).toEqual({ isLearning: false, here: [], after: [], letters: [] });
     await server.call('PATCH', 'habits', { isLearning: true });
+  });
+});
+
+describe('a chain of one’s own', () => {
+  it('is loaded whole or not at all, counts as used, survives a scan, and can be taken back', async () => {
+    const id = randomUUID(), act = (body: object): Promise<Answer<Partial<Refusal>>> => server.call('POST', 'acts', body), member = (name: string): string | undefined => plugins.get(name)?.id;
+    expect(codes(await act({ act: 'add-chain', id, name: 'Heron voice', kind: 'effect', plugins: [member('Marram'), member('Kelpie')] }))).toBe('done');
+    await server.scan();
+    const bus = await track('final'), put = (plugin: string, index: number): Promise<Answer<SessionView & Refusal>> => server.call('POST', 'session/loads', { track: bus.id, index, plugin, copy: null, typed: 'hv', keys: 3, took: 400 });
+    expect([codes(await put(member('Tern') ?? '', 0)), codes(await put(id, 0)), codes(await put(id, 9))]).toEqual(['done', 'done', 'done']);
+    expect(await names('final')).toEqual(['Marram', 'Kelpie', 'Marram', 'Kelpie']);
+    const loads = new Map((await server.call<Usage[]>('GET', 'usage')).body.map((one) => [one.plugin, one.loads]));
+    expect([loads.get(id), (await server.call<HabitsView>('GET', 'habits')).body.letters.filter((one) => one.typed === 'hv').length]).toEqual([2, 2]);
+    const broken = randomUUID();
+    await act({ act: 'add-chain', id: broken, name: 'Breaks', kind: 'effect', plugins: [member('Marram'), member('Lapwing')] });
+    expect([codes(await put(broken, 9)), (await names('final')).length]).toEqual(['host-no-licence', 4]);
+    expect(codes(await act({ act: 'add-chain', id: broken, name: 'Again', kind: 'effect', plugins: [member('Marram'), member('Kelpie')] }))).toBe('id-taken');
+    expect([codes(await act({ act: 'remove-chain', chain: broken })), codes(await server.call('POST', 'undo')), codes(await server.call('POST', 'undo')), codes(await server.call('POST', 'redo'))]).toEqual(['done', 'done', 'done', 'done']);
+    await server.call('DELETE', 'loads');
+    for (const { id: slot } of (await track('final')).slots) await server.call('DELETE', `session/slots/${slot}`);
   });
 });
 

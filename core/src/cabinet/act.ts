@@ -1,4 +1,5 @@
 /** What a user can do to the order, as data. New records bring their ids, so that doing an act again gives the same result. */
+import type { Kind } from '../catalog/kind.ts';
 import type { AnswerFacts } from '../catalog/answer.ts';
 import type { Format } from '../formats/found-copy.ts';
 import type { CabinetId, ComputerId, CopyId, FolderId, PlacementId, PluginId, SpellingId } from '../id.ts';
@@ -40,6 +41,8 @@ export type Act =
   | { act: 'take-out'; placements: readonly PlacementId[] }
   | { act: 'move-placement'; placement: PlacementId; before: PlacementId | null }
   | { act: 'name'; plugin: PluginId; nickname: string | null; slotLabel: string | null }
+  | { act: 'add-chain'; id: PluginId; name: string; kind: Kind; plugins: readonly PluginId[] }
+  | { act: 'remove-chain'; chain: PluginId }
   | { act: 'answer'; say: readonly Said[] }
   | { act: 'tag'; plugins: readonly PluginId[]; add: readonly string[]; remove: readonly string[] }
   /** All copies of `from` belong to `into` from now on, with all that was made of it. */

@@ -1,6 +1,7 @@
 /** The user's order of one computer: cabinets, folders, placements and names, all records of one change log. */
 import { keyOf, type Records } from '../change.ts';
 import type { Answer } from '../catalog/answer.ts';
+import type { Kind } from '../catalog/kind.ts';
 import type { Format } from '../formats/found-copy.ts';
 import type { CabinetId, ComputerId, CopyId, FolderId, PlacementId, PluginId, SpellingId } from '../id.ts';
 import type { Rule } from '../rules/rule.ts';
@@ -99,7 +100,16 @@ export interface Preference {
   readonly formats: readonly Format[];
 }
 
-export type OrderRecord = Preference | Cabinet | Folder | Placement | Naming | Answer | Belonging | Spelling;
+/** Several plugins under one name, loaded one behind the other; its id is that of the plugin it stands in the catalog as. */
+export interface Chain {
+  readonly table: 'chain';
+  readonly id: PluginId;
+  readonly name: string;
+  readonly kind: Kind;
+  readonly plugins: readonly PluginId[];
+}
+
+export type OrderRecord = Chain | Preference | Cabinet | Folder | Placement | Naming | Answer | Belonging | Spelling;
 
 /** All records of the order by `table/id`. */
 export type Order = Records<OrderRecord>;
@@ -117,6 +127,7 @@ export const meantBy = (order: Order, id: FolderId): FolderId => folderIn(order,
 export const placementIn = (order: Order, id: string): Placement | undefined => order.get(`placement/${id}`) as Placement | undefined;
 export const namingIn = (order: Order, plugin: string): Naming | undefined => order.get(`naming/${plugin}`) as Naming | undefined;
 
+export const chainIn = (order: Order, plugin: string): Chain | undefined => order.get(`chain/${plugin}`) as Chain | undefined;
 export const answerIn = (order: Order, plugin: string): Answer | undefined => order.get(`answer/${plugin}`) as Answer | undefined;
 export const belongingIn = (order: Order, copy: string): Belonging | undefined => order.get(`belonging/${copy}`) as Belonging | undefined;
 
@@ -134,6 +145,7 @@ export const allPlacements = (order: Order): Placement[] => ofTable<Placement>(o
 export const allAnswers = (order: Order): Answer[] => ofTable<Answer>(order, 'answer');
 export const allBelongings = (order: Order): Belonging[] => ofTable<Belonging>(order, 'belonging');
 export const allSpellings = (order: Order): Spelling[] => ofTable<Spelling>(order, 'spelling');
+export const allChains = (order: Order): Chain[] => ofTable<Chain>(order, 'chain');
 export const allNamings = (order: Order): Naming[] => ofTable<Naming>(order, 'naming');
 
 /** Folders and dividers directly below a folder (or below the cabinet, with null), in order. */

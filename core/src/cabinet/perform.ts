@@ -1,4 +1,5 @@
 /** From an act to the change it makes, in words too. Nothing is written here. */
+import { addChain, removeChain } from './perform-chains.ts';
 import { applyChange } from '../change.ts';
 import { failed, type Problem, type Result } from '../problem.ts';
 import type { Act, ActOf } from './act.ts';
@@ -43,6 +44,8 @@ export function perform(order: Order, wanted: Act, nameOf: NameOfPlugin): Result
     case 'take-out': return takeOut(order, act, nameOf);
     case 'move-placement': return movePlacement(order, act, nameOf);
     case 'name': return name(order, act, nameOf);
+    case 'add-chain': return addChain(order, act, nameOf);
+    case 'remove-chain': return removeChain(order, act);
     case 'answer': return answer(order, act, nameOf);
     case 'tag': return tag(order, act, nameOf);
     case 'join': return join(order, act, nameOf);

@@ -33,6 +33,8 @@ export interface Plugin {
   /** When its first copy was seen, ISO 8601. */
   readonly arrived: string;
   readonly copies: readonly CopyCard[];
+  /** Of a chain: the plugins that are loaded one behind the other; it has no copies of its own. */
+  readonly chain?: readonly PluginId[];
 }
 
 /** The name to show for a copy: its own, else that of its file. */
@@ -43,7 +45,7 @@ export const preferred: readonly Format[] = ['VST3', 'CLAP', 'AU', 'LV2', 'VST2'
 
 const stateRank: Readonly<Record<CopyState, number>> = { present: 0, away: 100, gone: 200 };
 
-export const isPresent = (plugin: Pick<Plugin, 'copies'>): boolean => plugin.copies.some((copy) => copy.state === 'present');
+export const isPresent = (plugin: Pick<Plugin, 'copies' | 'chain'>): boolean => plugin.chain !== undefined || plugin.copies.some((copy) => copy.state === 'present');
 
 /** Machines of 32 bits. */
 const machines32: readonly string[] = ['x86', 'arm'];

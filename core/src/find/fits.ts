@@ -36,15 +36,24 @@ export function whyNotCopy(copy: CopyCard, accepts: Accepts): string | null {
 
 type Said = Pick<AnswerFacts, 'isHidden' | 'licence'> | undefined;
 
-/** Why a plugin cannot be loaded into such a slot now; null when it can. `today` as YYYY-MM-DD. */
+/** Why a plugin cannot be loaded into such a slot now; null when it can. `today` as YYYY-MM-DD. Of a chain this looks at the chain itself, `whyNotChain` at what is in it. */
 export function whyNot(plugin: Plugin, slot: SlotSort, said: Said, accepts: Accepts, today: string): string | null {
   if (!fits(plugin.kind, slot)) return `${slot === 'effect' || plugin.kind !== 'effect' ? kindWords[plugin.kind] : 'an effect'}, and this is a slot for ${slotNames[slot]}`;
   if (said?.isHidden) return 'hidden from loading';
   if (said?.licence?.state === 'not licensed') return 'not licensed';
   if (said?.licence?.state === 'trial' && said.licence.until !== null && said.licence.until < today) return `its trial ended on ${said.licence.until}`;
-  if (plugin.copies.some((copy) => whyNotCopy(copy, accepts) === null)) return null;
+  if (plugin.chain || plugin.copies.some((copy) => whyNotCopy(copy, accepts) === null)) return null;
   const nearest = plugin.copies.find((copy) => copy.state === 'present' && !copy.isFailed) ?? plugin.copies.find((copy) => copy.state === 'present') ?? plugin.copies[0];
   return nearest && isPresent(plugin) ? whyNotCopy(nearest, accepts) : plugin.copies.some((copy) => copy.state === 'away') ? 'out of reach: its place is not there now' : 'gone from the disk';
+}
+
+/** Why a chain cannot be loaded: the first of its plugins that cannot, where it would stand. */
+export function whyNotChain(chain: readonly string[], first: SlotSort, pluginOf: (id: string) => Plugin | undefined, saidOf: (id: string) => Said, accepts: Accepts, today: string): string | null {
+  for (const [at, id] of chain.entries()) {
+    const plugin = pluginOf(id), reason = plugin ? whyNot(plugin, at === 0 || first === 'note-effect' ? first : 'effect', saidOf(id), accepts, today) : 'no longer in the catalog';
+    if (reason !== null) return `its ${plugin?.name ?? 'plugin'}: ${reason}`;
+  }
+  return null;
 }
 
 const kindWords: Readonly<Record<Kind, string>> = { effect: 'an effect', instrument: 'an instrument', 'note-effect': 'a note effect', tool: 'a tool', unknown: 'of unknown kind' };

@@ -1,5 +1,5 @@
 /** Plugins and their copies. */
-import { In, IsNull, type EntityManager } from 'typeorm';
+import { In, type EntityManager } from 'typeorm';
 import { asId, type CopyId, type CopyState, type Plugin, type PluginId } from '@clever-drawer/core';
 import { insertMany, withoutNul } from './bulk.ts';
 import { BundleTable, CopyTable, PluginTable, type BundleRow, type CopyRow, type CopyRowState, type PluginRow } from './schemas.ts';
@@ -59,7 +59,7 @@ export async function moveCopies(manager: EntityManager, moves: readonly { copy:
 export async function usedPlugins(manager: EntityManager, computer: string): Promise<Set<string>> {
   const rows: { id: string }[] = await manager.query(
     `SELECT id FROM plugin p WHERE computer_id = $1 AND (EXISTS (SELECT FROM placement x WHERE x.plugin_id = p.id) OR EXISTS (SELECT FROM naming x WHERE x.plugin_id = p.id)
-        OR EXISTS (SELECT FROM answer x WHERE x.plugin_id = p.id) OR EXISTS (SELECT FROM load x WHERE x.plugin_id = p.id))`, [computer]);
+        OR EXISTS (SELECT FROM answer x WHERE x.plugin_id = p.id) OR EXISTS (SELECT FROM load x WHERE x.plugin_id = p.id) OR EXISTS (SELECT FROM chain x WHERE x.plugin_id = p.id))`, [computer]);
   return new Set(rows.map((row) => row.id));
 }
 
@@ -95,7 +95,7 @@ export async function forgetCopies(manager: EntityManager, ids: readonly string[
 }
 
 /** Whether some plugin has never been sorted, as after an update of the program. */
-export const hasUnsorted = (manager: EntityManager, computer: string): Promise<boolean> => manager.getRepository(PluginTable).existsBy({ computerId: computer, grounds: IsNull() });
+export const hasUnsorted = (manager: EntityManager, computer: string): Promise<boolean> => manager.query<{ is: boolean }[]>('SELECT EXISTS (SELECT FROM plugin p WHERE computer_id = $1 AND grounds IS NULL AND EXISTS (SELECT FROM copy c WHERE c.plugin_id = p.id)) "is"', [computer]).then(([row]) => row?.is ?? false);
 
 /** The plugins that copies of this computer belong to. */
 export async function pluginsOfCopies(manager: EntityManager, computer: string, copies: readonly string[]): Promise<Map<string, string | null>> {

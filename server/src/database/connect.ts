@@ -8,6 +8,7 @@ import { ShownFolders1763900000005 } from './migrations/0005-shown-folders.ts';
 import { SortedCabinets1763900000006 } from './migrations/0006-sorted-cabinets.ts';
 import { Rules1763900000007 } from './migrations/0007-rules.ts';
 import { Practice1763900000008 } from './migrations/0008-practice.ts';
+import { Chains1763900000009 } from './migrations/0009-chains.ts';
 import { tables } from './schemas.ts';
 
 /** Where the database is; `password` only where the cluster asks for one. */
@@ -19,7 +20,7 @@ export interface DatabaseAddress {
   readonly database: string;
 }
 
-export const migrations = [FirstOrder1763900000001, PlacesAndAsides1763900000002, Sort1763900000003, Cabinets1763900000004, ShownFolders1763900000005, SortedCabinets1763900000006, Rules1763900000007, Practice1763900000008];
+export const migrations = [FirstOrder1763900000001, PlacesAndAsides1763900000002, Sort1763900000003, Cabinets1763900000004, ShownFolders1763900000005, SortedCabinets1763900000006, Rules1763900000007, Practice1763900000008, Chains1763900000009];
 
 /** Connects and brings the tables up to date; every pending migration in one transaction. */
 export async function connect(address: DatabaseAddress): Promise<DataSource> {

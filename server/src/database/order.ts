@@ -2,7 +2,7 @@
 import type { EntityManager } from 'typeorm';
 import { asId, orderOf, type Answer, type CabinetId, type FolderId, type Order, type OrderChange, type OrderRecord, type PluginId, type SpellingId } from '@clever-drawer/core';
 import { insertMany } from './bulk.ts';
-import { AnswerTable, BelongingTable, CabinetTable, FolderTable, NamingTable, PlacementTable, PreferenceTable, SpellingTable, type AnswerRow, type BelongingRow, type CabinetRow, type FolderRow, type NamingRow, type PlacementRow, type PreferenceRow, type SpellingRow } from './schemas.ts';
+import { AnswerTable, BelongingTable, CabinetTable, ChainTable, FolderTable, NamingTable, PlacementTable, PreferenceTable, SpellingTable, type AnswerRow, type BelongingRow, type CabinetRow, type ChainRow, type FolderRow, type NamingRow, type PlacementRow, type PreferenceRow, type SpellingRow } from './schemas.ts';
 
 /** All records of one computer's order. */
 export async function readOrder(manager: EntityManager, computer: string): Promise<Order> {
@@ -15,14 +15,16 @@ export async function readOrder(manager: EntityManager, computer: string): Promi
        FROM placement p JOIN folder f ON f.id = p.folder_id JOIN cabinet c ON c.id = f.cabinet_id WHERE c.computer_id = $1`, [computer]);
   const namings: NamingRow[] = await manager.query(
     `SELECT n.plugin_id "pluginId", n.nickname, n.slot_label "slotLabel" FROM naming n JOIN plugin p ON p.id = n.plugin_id WHERE p.computer_id = $1`, [computer]);
+  const chains: ChainRow[] = await manager.query('SELECT c.plugin_id "pluginId", c.name, c.kind, c.plugins FROM chain c JOIN plugin p ON p.id = c.plugin_id WHERE p.computer_id = $1', [computer]);
   const preference = await findPreference(manager, computer);
   const said: OrderRecord[] = [...(preference ? [fromPreference(preference)] : []), ...(await readAnswers(manager, computer)).map(fromAnswer), ...(await readBelongings(manager, computer)).map(fromBelonging), ...(await readSpellings(manager, computer)).map(fromSpelling)];
-  return orderOf([...cabinets.map(fromCabinet), ...folders.map(fromFolder), ...placements.map(fromPlacement), ...namings.map(fromNaming), ...said]);
+  return orderOf([...cabinets.map(fromCabinet), ...folders.map(fromFolder), ...placements.map(fromPlacement), ...namings.map(fromNaming), ...chains.map(fromChain), ...said]);
 }
 
 export const readAnswers = (manager: EntityManager, computer: string): Promise<AnswerRow[]> => manager.query(
   `SELECT a.plugin_id "pluginId", a.kind, a.types, a.vendor, a.licence, a.tags, a.notes, a.is_hidden "isHidden", a.picture FROM answer a JOIN plugin p ON p.id = a.plugin_id WHERE p.computer_id = $1`, [computer]);
 export const findAnswer = (manager: EntityManager, plugin: string): Promise<AnswerRow | null> => manager.getRepository(AnswerTable).findOneBy({ pluginId: plugin });
+export const findChain = async (manager: EntityManager, computer: string, plugin: string): Promise<ChainRow | null> => ((await manager.query<ChainRow[]>('SELECT c.plugin_id "pluginId", c.name, c.kind, c.plugins FROM chain c JOIN plugin p ON p.id = c.plugin_id WHERE p.computer_id = $1 AND c.plugin_id = $2', [computer, plugin]))[0] ?? null);
 export const readBelongings = (manager: EntityManager, computer: string): Promise<BelongingRow[]> => manager.query(
   `SELECT b.copy_id "copyId", b.plugin_id "pluginId", b.before_id "beforeId" FROM belonging b JOIN copy c ON c.id = b.copy_id WHERE c.computer_id = $1`, [computer]);
 export const findPreference = (manager: EntityManager, computer: string): Promise<PreferenceRow | null> => manager.getRepository(PreferenceTable).findOneBy({ computerId: computer });
@@ -37,6 +39,7 @@ const fromFolder = (row: FolderRow): OrderRecord => ({
 const fromPlacement = (row: PlacementRow): OrderRecord => ({ table: 'placement', id: asId(row.id), folder: asId(row.folderId), plugin: asId<PluginId>(row.pluginId), position: row.position });
 const fromNaming = (row: NamingRow): OrderRecord => ({ table: 'naming', id: asId(row.pluginId), nickname: row.nickname, slotLabel: row.slotLabel });
 
+const fromChain = (row: ChainRow): OrderRecord => ({ table: 'chain', id: asId(row.pluginId), name: row.name, kind: row.kind, plugins: row.plugins.map((id) => asId<PluginId>(id)) });
 export const fromAnswer = ({ pluginId, ...row }: AnswerRow): Answer => ({ table: 'answer', id: asId(pluginId), ...row });
 const fromBelonging = (row: BelongingRow): OrderRecord => ({ table: 'belonging', id: asId(row.copyId), plugin: asId<PluginId>(row.pluginId), before: asId<PluginId>(row.beforeId) });
 const fromPreference = (row: PreferenceRow): OrderRecord => ({ table: 'preference', id: asId(row.computerId), formats: row.formats });
@@ -56,7 +59,7 @@ export async function applyToTables(manager: EntityManager, computer: string, ch
 }
 
 async function remove(manager: EntityManager, records: readonly OrderRecord[]): Promise<void> {
-  const keys = { placement: 'id', naming: 'plugin_id', answer: 'plugin_id', belonging: 'copy_id', spelling: 'id', preference: 'computer_id', folder: 'id', cabinet: 'id' } as const;
+  const keys = { placement: 'id', naming: 'plugin_id', chain: 'plugin_id', answer: 'plugin_id', belonging: 'copy_id', spelling: 'id', preference: 'computer_id', folder: 'id', cabinet: 'id' } as const;
   for (const [table, column] of Object.entries(keys)) {
     const ids = records.filter((record) => record.table === table).map((record) => record.id);
     if (ids.length > 0) await manager.query(`DELETE FROM "${table}" WHERE "${column}" = ANY($1)`, [ids]);
@@ -69,6 +72,7 @@ async function update(manager: EntityManager, record: OrderRecord): Promise<void
     case 'folder': await manager.getRepository(FolderTable).update({ id: record.id }, toFolder(record)); return;
     case 'placement': await manager.getRepository(PlacementTable).update({ id: record.id }, toPlacement(record)); return;
     case 'naming': await manager.getRepository(NamingTable).update({ pluginId: record.id }, { nickname: record.nickname, slotLabel: record.slotLabel }); return;
+    case 'chain': await manager.getRepository(ChainTable).update({ pluginId: record.id }, { name: record.name, plugins: record.plugins }); return;
     case 'answer': await manager.getRepository(AnswerTable).save(toAnswer(record)); return;
     case 'belonging': await manager.getRepository(BelongingTable).update({ copyId: record.id }, { pluginId: record.plugin, beforeId: record.before }); return;
     case 'spelling': await manager.getRepository(SpellingTable).update({ id: record.id }, { vendor: record.vendor }); return;
@@ -90,6 +94,7 @@ async function add(manager: EntityManager, computer: string, records: readonly O
   const of = <T extends OrderRecord['table']>(table: T): Of<T>[] => records.filter((r): r is Of<T> => r.table === table);
   await insertMany(manager, CabinetTable, of('cabinet').map((r): CabinetRow => ({ id: r.id, computerId: computer, name: r.name, position: r.position, opensFor: r.opensFor, sortedBy: r.sortedBy })));
   for (const level of byDepth(of('folder'))) await insertMany(manager, FolderTable, level.map(toFolder));
+  await makeChains(manager, computer, of('chain'));
   await insertMany(manager, PlacementTable, of('placement').map(toPlacement));
   await insertMany(manager, NamingTable, of('naming').map((r): NamingRow => ({ pluginId: r.id, nickname: r.nickname, slotLabel: r.slotLabel })));
   await insertMany(manager, AnswerTable, of('answer').map(toAnswer));
@@ -97,6 +102,13 @@ async function add(manager: EntityManager, computer: string, records: readonly O
   await insertMany(manager, BelongingTable, of('belonging').map((r): BelongingRow => ({ copyId: r.id, pluginId: r.plugin, beforeId: r.before })));
   await insertMany(manager, PreferenceTable, of('preference').map((r): PreferenceRow => ({ computerId: r.id, formats: r.formats })));
   await insertMany(manager, SpellingTable, of('spelling').map((r): SpellingRow => ({ id: r.id, computerId: computer, spelling: r.spelling, vendor: r.vendor })));
+}
+
+/** A chain stands in the catalog as a plugin of its own, which stays when the chain is taken back, so that it can be made again. */
+async function makeChains(manager: EntityManager, computer: string, chains: readonly Of<'chain'>[]): Promise<void> {
+  if (chains.length === 0) return;
+  await manager.query(`INSERT INTO plugin (id, computer_id, name, vendor, kind, types, arrived_at) SELECT c.id, $2, c.name, NULL, c.kind, '[]', now() FROM jsonb_to_recordset($1::jsonb) AS c (id uuid, name text, kind text) ON CONFLICT (id) DO NOTHING`, [JSON.stringify(chains), computer]);
+  await insertMany(manager, ChainTable, chains.map((r): ChainRow => ({ pluginId: r.id, name: r.name, kind: r.kind, plugins: r.plugins })));
 }
 
 /** A part of a plugin that becomes one of its own starts with what its plugin is; sorting tells more. */

@@ -18,6 +18,7 @@ export interface CabinetRow { id: string; computerId: string; name: string; posi
 export interface FolderRow { id: string; cabinetId: string; parentId: string | null; form: FolderForm; name: string; position: string; rule: Rule | null; sortedBy: FolderSorting | null; isPinned: boolean; notes: string; standsFor: string | null; alwaysIn: readonly string[]; alwaysOut: readonly string[]; atMost: number | null }
 export interface PlacementRow { id: string; folderId: string; pluginId: string; position: string }
 export interface NamingRow { pluginId: string; nickname: string | null; slotLabel: string | null }
+export interface ChainRow { pluginId: string; name: string; kind: Kind; plugins: readonly string[] }
 export interface AnswerRow {
   pluginId: string; kind: Kind | null; types: readonly string[] | null; vendor: string | null; licence: Licence | null; tags: readonly string[]; notes: string; isHidden: boolean; picture: string | null;
 }
@@ -102,6 +103,7 @@ const primary: EntitySchemaColumnOptions = { type: 'uuid', primary: true };
 export const AnswerTable = schema<AnswerRow>('answer', {
   pluginId: toRow('answer', 'plugin', 'plugin_id', 'CASCADE', primary), kind: maybeText, types: maybeJson, vendor: maybeText, licence: maybeJson, tags: json, notes: text, isHidden: flag, picture: { type: 'uuid', nullable: true },
 });
+export const ChainTable = schema<ChainRow>('chain', { pluginId: toRow('chain', 'plugin', 'plugin_id', 'CASCADE', primary), name: text, kind: text, plugins: json });
 export const BelongingTable = schema<BelongingRow>('belonging', {
   copyId: toRow('belonging', 'copy', 'copy_id', 'CASCADE', primary), pluginId: toRow('belonging', 'plugin', 'plugin_id', 'CASCADE'), beforeId: toRow('belonging', 'plugin', 'before_id', 'CASCADE'),
 });
@@ -128,6 +130,6 @@ export const LoadTable = schema<LoadRow>('load', {
 }, { indices: [index('load_plugin_idx', 'pluginId')] });
 
 export const tables = [
-  ComputerTable, PlaceTable, AsideTable, BundleTable, PluginTable, CopyTable, CabinetTable, FolderTable, PlacementTable, NamingTable, AnswerTable, BelongingTable, SpellingTable, PreferenceTable, PictureTable, ChangeTable, ScanTable, FindingTable,
+  ComputerTable, PlaceTable, AsideTable, BundleTable, PluginTable, CopyTable, CabinetTable, FolderTable, PlacementTable, NamingTable, ChainTable, AnswerTable, BelongingTable, SpellingTable, PreferenceTable, PictureTable, ChangeTable, ScanTable, FindingTable,
   PracticeTable, SavedSessionTable, LoadTable,
 ];

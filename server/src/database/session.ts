@@ -1,7 +1,7 @@
 /** The practice sessions, saved ones, and the loads with what they say of habits. */
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import { asId, copyKey, formats, halfLifeDays, type Format, type HabitsView, type HostCopy, type HostSession, type KeysView, type PluginId, type TrackSort, type Usage } from '@clever-drawer/core';
+import { asId, formats, halfLifeDays, type Format, type HabitsView, type HostCopy, type HostSession, type KeysView, type PluginId, type TrackSort, type Usage } from '@clever-drawer/core';
 import { insertMany } from './bulk.ts';
 import { ComputerTable, LoadTable, PracticeTable, SavedSessionTable, type CopyRow, type LoadRow, type SavedSessionRow } from './schemas.ts';
 
@@ -19,12 +19,15 @@ export const addSavedSession = (manager: EntityManager, row: SavedSessionRow): P
 export const removeSavedSession = async (manager: EntityManager, computer: string, id: string): Promise<boolean> => ((await manager.getRepository(SavedSessionTable).delete({ computerId: computer, id })).affected ?? 0) > 0;
 
 export interface FoundInCatalog { readonly copy: string; readonly plugin: string }
-/** The catalogued copies that a session names, by the key of `sessionKey`. */
+/** What tells a session's copy from others: a name may be given by us where a copy has none. */
+export const sessionKey = ({ format, path, identity }: Pick<HostCopy, 'format' | 'path' | 'identity'>): string => `${format}\n${path}\n${identity ?? ''}`;
+
+/** The catalogued copies that a session names, by `sessionKey`. */
 export async function copiesInCatalog(manager: EntityManager, computer: string, asked: readonly HostCopy[]): Promise<Map<string, FoundInCatalog>> {
   if (asked.length === 0) return new Map();
-  const rows: { copy: string; plugin: string; format: Format; path: string; identity: string | null; name: string }[] = await manager.query(
-    `SELECT id copy, plugin_id plugin, format, path, facts->>'identity' identity, facts->>'name' "name" FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND path = ANY($2)`, [computer, asked.map((one) => one.path)]);
-  return new Map(rows.map(({ copy, plugin, ...of }) => [copyKey(of), { copy, plugin }]));
+  const rows: { copy: string; plugin: string; format: Format; path: string; identity: string | null }[] = await manager.query(
+    `SELECT id copy, plugin_id plugin, format, path, facts->>'identity' identity FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND path = ANY($2)`, [computer, asked.map((one) => one.path)]);
+  return new Map(rows.map(({ copy, plugin, ...of }) => [sessionKey(of), { copy, plugin }]));
 }
 
 /** The catalogued copies at some paths. */

@@ -1,13 +1,13 @@
 /** The session of a computer: what stands in its slots, and loading into them. The host does it; what it says is kept in the database. */
 import { randomUUID } from 'node:crypto';
 import {
-  asId, copyInFront, copyKey, describe, failed, grouped, isOnly32Bit, ok, repairFor, slotSortAt, whyNot, withAnswer, type HostCopy, type HostSession, type HostSettings, type Known, type LoadRequest, type PastLoad, type Plugin, type RepairView, type Result, type SessionView,
+  asId, copyInFront, describe, failed, grouped, isOnly32Bit, ok, repairFor, slotSortAt, whyNot, whyNotCopy, withAnswer, type HostCopy, type HostSession, type HostSettings, type Known, type LoadRequest, type PastLoad, type Plugin, type RepairView, type Result, type SessionView, type SlotSort,
 } from '@clever-drawer/core';
 import { allCopies, copiesOfPlugins, listPlugins, pluginById, shownState } from '../database/catalog.ts';
 import { pluginNames } from '../database/changes.ts';
 import { findComputer } from '../database/computers.ts';
-import { findAnswer, findPreference } from '../database/order.ts';
-import { addLoads, addSavedSession, copiesInCatalog, findSavedSession, forgetLoads, hostCopyOf, listSavedSessions, newSession, readHabits, readKeys, readSession, removeSavedSession, setLearning, writeSession } from '../database/session.ts';
+import { findAnswer, findChain, findPreference } from '../database/order.ts';
+import { addLoads, addSavedSession, copiesInCatalog, findSavedSession, forgetLoads, hostCopyOf, listSavedSessions, newSession, readHabits, readKeys, readSession, removeSavedSession, sessionKey, setLearning, writeSession } from '../database/session.ts';
 import type { CopyRow, LoadRow, PluginRow } from '../database/schemas.ts';
 import type { Parts } from '../parts.ts';
 import type { Wish } from './host.ts';
@@ -21,18 +21,22 @@ export async function viewSession(parts: Parts, computer: string): Promise<Sessi
     name: session.name, settings: session.settings,
     tracks: session.tracks.map(({ slots, ...track }) => ({
       ...track,
-      slots: slots.map(({ id, copy, isBypassed, problem }) => { const found = known.get(copyKey(copy)); return { id, plugin: found ? asId(found.plugin) : null, copy: found ? asId(found.copy) : null, asked: copy, isBypassed, problem: problem && { ...problem, message: describe(problem) } }; }),
+      slots: slots.map(({ id, copy, isBypassed, problem }) => { const found = known.get(sessionKey(copy)); return { id, plugin: found ? asId(found.plugin) : null, copy: found ? asId(found.copy) : null, asked: copy, isBypassed, problem: problem && { ...problem, message: describe(problem) } }; }),
     })),
     saved: saved.map(({ id, name, savedAt, session: held }) => ({ id, name, savedAt: savedAt.toISOString(), slots: held.tracks.reduce((sum, track) => sum + track.slots.length, 0) })),
   };
 }
 
-/** Asks the host, and keeps what it says together with `also`, in one transaction. */
-async function asking(parts: Parts, computer: string, wish: Wish, also: readonly LoadRow[] = []): Promise<Result<SessionView>> {
+/** Asks the host, and keeps what it says. */
+async function asking(parts: Parts, computer: string, wish: Wish): Promise<Result<SessionView>> {
   const asked = await parts.host.ask(await sessionOf(parts, computer), wish);
-  if (!asked.ok) return asked;
+  return asked.ok ? keep(parts, computer, asked.value) : asked;
+}
+
+/** Keeps what the host says together with the loads, in one transaction. */
+async function keep(parts: Parts, computer: string, session: HostSession, also: readonly LoadRow[] = []): Promise<Result<SessionView>> {
   await parts.database.transaction(async (manager) => {
-    await writeSession(manager, computer, asked.value);
+    await writeSession(manager, computer, session);
     await addLoads(manager, also);
   });
   parts.events.tell(computer, { event: 'session' });
@@ -42,21 +46,48 @@ async function asking(parts: Parts, computer: string, wish: Wish, also: readonly
 
 export const changeSession = (parts: Parts, computer: string, wish: Wish): Promise<Result<SessionView>> => parts.turns.take(computer, () => asking(parts, computer, wish));
 
-/** Loads a plugin into a slot and records the load. Past the end of the track it is appended. */
-export const loadIntoSlot = (parts: Parts, computer: string, request: LoadRequest): Promise<Result<SessionView>> => parts.turns.take(computer, async () => {
-  const { manager } = parts.database, session = await sessionOf(parts, computer), track = session.tracks.find((one) => one.id === request.track), plugin = await pluginById(manager, computer, request.plugin);
-  if (!track) return failed({ code: 'unknown-record', at: 'track', what: 'track' });
+type Chosen = Result<{ readonly row: CopyRow; readonly plugin: PluginRow }>;
+
+/** The copy of a plugin that would stand there, or why none can. A copy that was chosen is given to the host as it is: it says itself what it makes of it. */
+async function chooseCopy({ database: { manager }, clock }: Parts, computer: string, id: string, slot: SlotSort, { settings }: HostSession, wanted: string | null): Promise<Chosen> {
+  const plugin = await pluginById(manager, computer, id);
   if (!plugin) return failed({ code: 'unknown-record', at: 'plugin', what: 'plugin' });
-  const index = Math.min(request.index, track.slots.length), copies = await copiesOfPlugins(manager, [plugin.id]), said = (await findAnswer(manager, plugin.id)) ?? undefined, card = withAnswer(cardOf(plugin, copies), said);
-  const reason = whyNot(request.copy === null ? card : { ...card, copies: card.copies.filter((copy) => copy.id === request.copy) }, slotSortAt(track.sort, index), said, session.settings, parts.clock().toISOString().slice(0, 10));
-  // A copy that was chosen is given to the host as it is: it says itself what it makes of it.
-  if (reason !== null && request.copy === null) return failed({ code: 'cannot-load', at: 'plugin', name: plugin.name, reason });
-  const front = copyInFront({ copies: card.copies.filter((copy) => request.copy === copy.id || (request.copy === null && session.settings.formats.includes(copy.format))) }, (await findPreference(manager, computer))?.formats), chosen = copies.find((copy) => copy.id === front?.id);
-  if (!chosen) return failed({ code: 'unknown-record', at: 'copy', what: 'copy' });
-  const before = track.slots[index - 1]?.copy, after = before && (await copiesInCatalog(manager, computer, [before])).get(copyKey(before))?.plugin, isLearning = (await findComputer(manager, computer))?.isLearning ?? true;
-  const load: LoadRow = { id: randomUUID(), computerId: computer, pluginId: plugin.id, copyId: chosen.id, at: parts.clock(), track: track.sort, afterPluginId: after ?? null, typed: request.typed, keys: request.keys, took: request.took };
-  return asking(parts, computer, { do: 'load', track: track.id, index, slot: randomUUID(), copy: hostCopyOf(chosen, plugin.name) }, isLearning ? [load] : []);
+  const copies = await copiesOfPlugins(manager, [id]), said = (await findAnswer(manager, id)) ?? undefined, card = withAnswer(cardOf(plugin, copies), said), reason = wanted === null ? whyNot(card, slot, said, settings, clock().toISOString().slice(0, 10)) : null;
+  if (reason !== null) return failed({ code: 'cannot-load', at: 'plugin', name: plugin.name, reason });
+  const front = copyInFront({ copies: card.copies.filter((copy) => wanted === copy.id || (wanted === null && whyNotCopy(copy, settings) === null)) }, (await findPreference(manager, computer))?.formats), row = copies.find((copy) => copy.id === front?.id);
+  return row ? ok({ row, plugin }) : failed({ code: 'unknown-record', at: 'copy', what: 'copy' });
+}
+
+/** Loads a plugin, or all of a chain, into a slot and records the load. Past the end of the track it is appended. */
+export const loadIntoSlot = (parts: Parts, computer: string, request: LoadRequest): Promise<Result<SessionView>> => parts.turns.take(computer, async () => {
+  const { manager } = parts.database, session = await sessionOf(parts, computer), track = session.tracks.find((one) => one.id === request.track), chain = await findChain(manager, computer, request.plugin);
+  if (!track) return failed({ code: 'unknown-record', at: 'track', what: 'track' });
+  const index = Math.min(request.index, track.slots.length), copies: { readonly row: CopyRow; readonly plugin: PluginRow }[] = [];
+  for (const [at, id] of (chain?.plugins ?? [request.plugin]).entries()) {
+    const chosen = await chooseCopy(parts, computer, id, slotSortAt(track.sort, index + at), session, chain ? null : request.copy);
+    if (!chosen.ok) return chosen;
+    copies.push(chosen.value);
+  }
+  const loaded = await loadAll(parts, session, track.id, index, copies.map(({ row, plugin }) => hostCopyOf(row, plugin.name)));
+  if (!loaded.ok) return loaded;
+  const before = track.slots[index - 1]?.copy, after = before && (await copiesInCatalog(manager, computer, [before])).get(sessionKey(before))?.plugin, isLearning = (await findComputer(manager, computer))?.isLearning ?? true;
+  const about = { computerId: computer, at: parts.clock(), track: track.sort, typed: request.typed, keys: request.keys, took: request.took }, byHand: LoadRow = { ...about, id: randomUUID(), pluginId: request.plugin, copyId: chain ? null : (copies[0]?.row.id ?? null), afterPluginId: after ?? null };
+  // What is in a chain counts as loaded, but nobody typed for it.
+  const within = chain ? copies.map(({ row, plugin }, at): LoadRow => ({ ...about, typed: null, keys: null, took: null, id: randomUUID(), pluginId: plugin.id, copyId: row.id, afterPluginId: copies[at - 1]?.plugin.id ?? after ?? null })) : [];
+  return keep(parts, computer, loaded.value, isLearning ? [byHand, ...within] : []);
 });
+
+/** The first in the place of what stands there, the others behind it; all or none. */
+async function loadAll(parts: Parts, session: HostSession, track: string, index: number, copies: readonly HostCopy[]): Promise<Result<HostSession>> {
+  let now: Result<HostSession> = ok(session);
+  for (const [at, copy] of copies.entries()) {
+    if (!now.ok) return now;
+    const slot = randomUUID();
+    now = await parts.host.ask(now.value, { do: 'load', track, index: at === 0 ? index : Number.MAX_SAFE_INTEGER, slot, copy });
+    if (now.ok && at > 0) now = await parts.host.ask(now.value, { do: 'move', slot, track, index: index + at });
+  }
+  return now;
+}
 
 /** What core needs to know of a plugin in order to choose its copy. */
 const cardOf = (plugin: PluginRow, copies: readonly CopyRow[]): Plugin => ({

@@ -1,6 +1,6 @@
 /** Requests parsed with Yup: a value of the right shape, or problems that name the field. */
 import { array, boolean, lazy, number, object, string, ValidationError, type Schema } from 'yup';
-import { actSize, answerLimits, cabinetSlots, failed, fieldNames, fields, folderForms, folderSortings, formats, isType, kinds, knownValues, licenceStates, nameLength, noWords, ok, relationsFor, ruleLimits, scanModes, standsAlone, trackSorts, understand, type Act, type Format, type Line, type LoadRequest, type PastLoad, type Problem, type Result, type Rule, type ScanMode, type SlotSort, type TrackSort } from '@clever-drawer/core';
+import { actSize, answerLimits, cabinetSlots, failed, fieldNames, fields, folderForms, folderSortings, formats, isType, kinds, knownValues, licenceStates, nameLength, noWords, ok, relationsFor, ruleLimits, scanModes, slotLimit, standsAlone, trackSorts, understand, type Act, type Format, type Line, type LoadRequest, type PastLoad, type Problem, type Result, type Rule, type ScanMode, type SlotSort, type TrackSort } from '@clever-drawer/core';
 import type { ToldLoad } from '../host/told.ts';
 
 /** Parses a body strictly: nothing is converted, unknown fields are dropped. */
@@ -74,6 +74,8 @@ const acts: Record<Act['act'], Schema> = {
   'take-out': object({ placements: array(needed()).min(1).max(actSize).required() }),
   'move-placement': object({ placement: needed(), before: maybe() }),
   name: object({ plugin: needed(), nickname: maybeName(), slotLabel: maybeName() }),
+  'add-chain': object({ id: needed(), name: name(), kind: string().oneOf(kinds).required(), plugins: array(needed()).min(2).max(slotLimit).required() }),
+  'remove-chain': object({ chain: needed() }),
   answer: object({ say: array(object({ plugins: ids(), set: answerSchema.required() })).min(1).max(actSize).required() }),
   tag: object({ plugins: ids(), add: tags(), remove: tags() }),
   join: object({ into: owner(), from: array(owner()).min(1).max(100).required() }),

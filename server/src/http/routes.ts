@@ -1,45 +1,25 @@
 /** The routes of one computer: each parses, calls one use case and answers. */
-import { raw, Router, type Request, type RequestHandler, type Response } from 'express';
-import { ok, type Result } from '@clever-drawer/core';
-import { changeLearning, changeSession, forgetSession, loadIntoSlot, openSession, recordPastLoads, repairSlots, saveSession, setSession, viewHabits, viewKeys, viewRepairs, viewSession, wipeLoads } from '../host/practice-session.ts';
-import { hearLoad } from '../host/told.ts';
+import { raw, Router } from 'express';
+import { ok } from '@clever-drawer/core';
 import type { Parts } from '../parts.ts';
 import { performAct, undoOrRedo, viewChanges, viewOrder } from '../usecases/change-order.ts';
 import { setAside, takeBack, viewAsides } from '../usecases/asides.ts';
 import { addPlace, addUsualPlaces, changePlace, removePlace, viewPlaces } from '../usecases/places.ts';
-import { findPlugins } from '../usecases/find-plugins.ts';
 import { setUpComputer } from '../usecases/set-up-computer.ts';
 import { startScan, stopScan, viewFailed, viewFindings, viewScans } from '../usecases/scan.ts';
 import { readPicture, viewCatalog, viewComputers, viewUsage } from '../usecases/view-catalog.ts';
 import { ownPicture, takePicture } from '../usecases/pictures.ts';
 import { viewPlugin, viewSort } from '../usecases/view-sort.ts';
 import { streamEvents } from './events.ts';
-import { actSchema, asideSchema, bypassSchema, computerSchema, findSchema, isUuid, learningSchema, loadSchema, moveSchema, nameSchema, parse, pastLoadsSchema, placeChangeSchema, placeSchema, scanSchema, settingsSchema, slotsSchema, toldSchema } from './parse.ts';
+import { at, handle, param, withBody } from './handling.ts';
+import { actSchema, asideSchema, computerSchema, parse, placeChangeSchema, placeSchema, scanSchema } from './parse.ts';
 import { answer, refuse } from './problems.ts';
-
-/** An id in the path, as a UUID; anything else is unknown. */
-const param = (request: Request, name: string): string => {
-  const value = request.params[name];
-  return typeof value === 'string' && isUuid(value) ? value : '00000000-0000-0000-0000-000000000000';
-};
-
-const handle = (work: (request: Request, response: Response, computer: string) => Promise<void>): RequestHandler => (request, response, next) => {
-  work(request, response, param(request, 'computer')).catch(next);
-};
-
-/** Parses the body and answers with what the work makes of it. */
-const withBody = <T>(schema: Parameters<typeof parse<T>>[0], work: (body: T, computer: string) => Promise<Result<unknown>>, status = 200): RequestHandler =>
-  handle(async (request, response, computer) => {
-    const body = await parse(schema, request.body);
-    if (body.ok) answer(response, await work(body.value, computer), status);
-    else refuse(response, body.problems);
-  });
+import { sessionRoutes } from './session-routes.ts';
 
 export function apiRoutes(parts: Parts): Router {
   const router = Router();
   router.get('/computers', handle(async (_, response) => { response.json(await viewComputers(parts)); }));
   router.post('/computers', withBody(computerSchema, async (body) => ok(await setUpComputer(parts, body)), 201));
-  const at = (path: string): string => `/computers/:computer/${path}`;
 
   router.get(at('catalog'), handle(async (_, response, computer) => { answer(response, await viewCatalog(parts, computer)); }));
   router.get(at('usage'), handle(async (_, response, computer) => { response.json(await viewUsage(parts, computer)); }));
@@ -83,28 +63,7 @@ export function apiRoutes(parts: Parts): Router {
   router.post(at('undo'), handle(async (_, response, computer) => { answer(response, await undoOrRedo(parts, computer, 'undo')); }));
   router.post(at('redo'), handle(async (_, response, computer) => { answer(response, await undoOrRedo(parts, computer, 'redo')); }));
 
-  router.get(at('session'), handle(async (_, response, computer) => { response.json(await viewSession(parts, computer)); }));
-  router.post(at('session/loads'), withBody(loadSchema, (load, computer) => loadIntoSlot(parts, computer, load)));
-  router.delete(at('session/slots/:slot'), handle(async (request, response, computer) => { answer(response, await changeSession(parts, computer, { do: 'empty', slot: param(request, 'slot') })); }));
-  router.post(at('session/moves'), withBody(moveSchema, (body, computer) => changeSession(parts, computer, { do: 'move', ...body })));
-  router.post(at('session/bypasses'), withBody(bypassSchema, (body, computer) => changeSession(parts, computer, { do: 'bypass', ...body })));
-  router.put(at('session/settings'), withBody(settingsSchema, (body, computer) => setSession(parts, computer, body)));
-  router.get(at('session/repairs'), handle(async (_, response, computer) => { response.json(await viewRepairs(parts, computer)); }));
-  router.post(at('session/repairs'), withBody(slotsSchema, (body, computer) => repairSlots(parts, computer, body.slots)));
-  router.post(at('sessions'), withBody(nameSchema, (body, computer) => saveSession(parts, computer, body.name), 201));
-  router.post(at('sessions/:session/open'), handle(async (request, response, computer) => { answer(response, await openSession(parts, computer, param(request, 'session'))); }));
-  router.delete(at('sessions/:session'), handle(async (request, response, computer) => { answer(response, await forgetSession(parts, computer, param(request, 'session'))); }));
-  router.get(at('habits'), handle(async (_, response, computer) => { response.json(await viewHabits(parts, computer)); }));
-  router.patch(at('habits'), withBody(learningSchema, (body, computer) => changeLearning(parts, computer, body.isLearning)));
-  router.get(at('keys'), handle(async (_, response, computer) => { response.json(await viewKeys(parts, computer)); }));
-  router.delete(at('loads'), handle(async (_, response, computer) => { answer(response, await wipeLoads(parts, computer)); }));
-  router.get(at('find'), handle(async (request, response, computer) => {
-    const wish = await parse(findSchema, { ...request.query });
-    answer(response, wish.ok ? await findPlugins(parts, computer, wish.value.q, wish.value.slot ?? null, Number(wish.value.limit ?? 9)) : wish);
-  }));
-  router.post(at('host/loads'), withBody(toldSchema, (body, computer) => hearLoad(parts, computer, body)));
-  router.post(at('loads'), withBody(pastLoadsSchema, async (body, computer) => recordPastLoads(parts, computer, body.loads)));
-
+  sessionRoutes(router, parts);
   router.get(at('events'), (request, response) => { streamEvents(parts, param(request, 'computer'), request, response); });
   return router;
 }

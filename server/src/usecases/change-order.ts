@@ -36,6 +36,7 @@ export function performAct(parts: Parts, computer: string, act: Act): Promise<Re
 async function pluginsOf(manager: EntityManager, computer: string, act: Act): Promise<string[]> {
   if (act.act === 'file' || act.act === 'add-folder') return (act.plugins ?? []).map((entry) => entry.plugin);
   if (act.act === 'name') return [act.plugin];
+  if (act.act === 'add-chain') return [...act.plugins];
   if (act.act === 'keep-by-hand') return [...act.plugins];
   if (act.act === 'settle') return act.plugins.map((entry) => entry.plugin);
   if (act.act === 'file-each') return act.entries.flatMap((entry) => entry.plugins.map((one) => one.plugin));
@@ -55,6 +56,7 @@ async function troubleWith(manager: EntityManager, computer: string, act: Act): 
   const owners = act.act === 'join' ? [act.into, ...act.from] : act.act === 'keep-apart' ? act.plugins : act.act === 'part' ? [act.from] : [];
   const pluginOf = await pluginsOfCopies(manager, computer, owners.flatMap((owner) => owner.copies));
   if (owners.some(({ plugin, copies }) => copies.some((copy) => pluginOf.get(copy) !== plugin))) return { code: 'unknown-record', at: 'copies', what: 'copy of this plugin' };
+  if (act.act === 'add-chain' && (await isPluginId(manager, act.id))) return { code: 'id-taken', at: 'id' };
   if (act.act === 'part' && (await isPluginId(manager, act.plugin))) return { code: 'id-taken', at: 'plugin' };
   if (act.act === 'prefer' && act.computer !== computer) return { code: 'unknown-record', at: 'computer', what: 'computer' };
   const pictures = act.act === 'answer' ? new Set(act.say.flatMap(({ set }) => set.picture ?? [])) : [];

@@ -1,34 +1,15 @@
 /** Finding for hosts and programs elsewhere on this computer: the same ranking as the Load screen has, over all that can be loaded. */
-import { allAnswers, allFolders, allNamings, acceptsAll, asId, entryOf, Finder, habitsOf, noUse, ok, placementsIn, preferred, copyInFront, whyNot, withAnswer, type CopyId, type Format, type Habits, type PluginId, type Result, type SlotSort } from '@clever-drawer/core';
+import { allAnswers, allFolders, allNamings, acceptsAll, asId, entryOf, Finder, habitsOf, noUse, ok, placementsIn, preferred, copyInFront, whyNot, withAnswer, type CopyId, type Format, type PluginId, type Result, type SlotSort } from '@clever-drawer/core';
 import { readCatalog } from '../database/catalog.ts';
 import { readOrder } from '../database/order.ts';
 import { readHabits, readSession, readUsage } from '../database/session.ts';
-import type { Parts } from '../parts.ts';
+import type { Parts, ReadyToFind } from '../parts.ts';
 
 export interface FoundPlugin { readonly plugin: PluginId; readonly name: string; readonly vendor: string | null; readonly because: string; readonly copy: CopyId | null; readonly format: Format | null; readonly path: string | null }
 
-interface Ready { readonly finder: Finder; readonly habits: Habits; readonly can: ReadonlyMap<string, ReadonlySet<SlotSort>> }
-
-/** What was prepared for a computer, until something happens on it. */
-export class FindingCache {
-  readonly #ready = new Map<string, Promise<Ready>>();
-  readonly #heard = new Set<string>();
-
-  of(parts: Parts, computer: string): Promise<Ready> {
-    if (!this.#heard.has(computer)) {
-      this.#heard.add(computer);
-      parts.events.listen(computer, (event) => { if (event.event !== 'scan') this.#ready.delete(computer); });
-    }
-    const known = this.#ready.get(computer) ?? prepare(parts, computer);
-    this.#ready.set(computer, known);
-    known.catch(() => this.#ready.delete(computer));
-    return known;
-  }
-}
-
 const slotSorts: readonly SlotSort[] = ['effect', 'instrument', 'note-effect'];
 
-async function prepare(parts: Parts, computer: string): Promise<Ready> {
+async function prepare(parts: Parts, computer: string): Promise<ReadyToFind> {
   const { manager } = parts.database, now = parts.clock();
   const [catalog, order, usage, learnt, session] = await Promise.all([readCatalog(manager, computer), readOrder(manager, computer), readUsage(manager, computer, now), readHabits(manager, computer, now), readSession(manager, computer)]);
   const answers = new Map(allAnswers(order).map((answer) => [answer.id as string, answer])), namings = new Map(allNamings(order).map((naming) => [naming.id as string, naming])), plugins = catalog.map((plugin) => withAnswer(plugin, answers.get(plugin.id)));
@@ -45,6 +26,6 @@ async function prepare(parts: Parts, computer: string): Promise<Ready> {
 
 /** At most `limit`, best first; with a slot, only what can be loaded into such a one. */
 export async function findPlugins(parts: Parts, computer: string, query: string, slot: SlotSort | null, limit: number): Promise<Result<FoundPlugin[]>> {
-  const { finder, habits, can } = await parts.finding.of(parts, computer), { hits } = finder.find(query, habits, limit, ({ id }) => { const slots = can.get(id); return slots !== undefined && (slot === null ? slots.size > 0 : slots.has(slot)); });
+  const { finder, habits, can } = await parts.finding.of(computer, () => prepare(parts, computer)), { hits } = finder.find(query, habits, limit, ({ id }) => { const slots = can.get(id); return slots !== undefined && (slot === null ? slots.size > 0 : slots.has(slot)); });
   return ok(hits.map(({ plugin, because }) => { const copy = copyInFront(plugin, preferred); return { plugin: plugin.id, name: plugin.name, vendor: plugin.vendor, because, copy: copy ? asId<CopyId>(copy.id) : null, format: copy?.format ?? null, path: copy?.path ?? null }; }));
 }

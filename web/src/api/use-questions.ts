@@ -26,7 +26,7 @@ export function useQuestions(): Questions {
   const spellings = useMemo(() => stableDecided(new Map(allSpellings(order.order).map((one) => [one.spelling, one.vendor]))), [stableDecided, order.order]);
   const belongings = useMemo(() => stablePinned(new Map(allBelongings(order.order).map((one) => [one.id as string, one.plugin as string]))), [stablePinned, order.order]);
   const questions = useMemo(
-    () => (view ? questionsOf({ plugins, answers, grounds, decided: new Set(spellings.keys()), pinned: new Set(belongings.keys()), doubts: view.doubts, vendors: view.vendors, near: view.near }) : []),
+    () => (view ? questionsOf({ plugins: plugins.filter((plugin) => plugin.chain === undefined), answers, grounds, decided: new Set(spellings.keys()), pinned: new Set(belongings.keys()), doubts: view.doubts, vendors: view.vendors, near: view.near }) : []),
     [plugins, answers, grounds, spellings, belongings, view],
   );
   const total = useMemo(() => plugins.filter(isPresent).length, [plugins]);

@@ -43,7 +43,7 @@ export const PluginRow = memo(function PluginRow(props: RowProps) {
         <span className="vendor">{plugin.vendor ?? 'no vendor named'}</span>
       </span>
       <span className="types">{plugin.types.length > 0 ? plugin.types.slice(0, 2).map((t) => <span key={t} className="chip">{typeName(t)}</span>) : <span className="text-faint">no type</span>}</span>
-      <span className="formats">{isPresent(plugin) ? <Formats formats={formatsOf(plugin)} /> : <span className="chip gone">{plugin.copies.some((c) => c.state === 'away') ? 'out of reach' : 'gone'}</span>}</span>
+      <span className="formats">{plugin.chain ? <span className="chip format">chain of {plugin.chain.length}</span> : isPresent(plugin) ? <Formats formats={formatsOf(plugin)} /> : <span className="chip gone">{plugin.copies.some((c) => c.state === 'away') ? 'out of reach' : 'gone'}</span>}</span>
       <span className="in-folders">{props.folders.length > 0 ? props.folders.slice(0, 3).map((f) => <span key={f.id} className="hand">{f.name}</span>) : <span className="text-faint">in no folder</span>}{props.folders.length > 3 && <span className="text-soft">+{props.folders.length - 3}</span>}</span>
       <span className="ago">{props.ago}</span>
     </Option>

@@ -26,9 +26,9 @@ export function Copies({ plugin, chosen, settings, onPress }: { plugin: Plugin; 
 }
 
 export function Facts({ plugin }: { plugin: Plugin }) {
-  const { usage, answers, arrangement } = useStudio(), used = usage.get(plugin.id), said = answers.get(plugin.id), folders = arrangement.foldersOf.get(plugin.id) ?? [];
+  const { usage, answers, arrangement, pluginById, nameOf } = useStudio(), members = plugin.chain?.flatMap((id) => pluginById.get(id) ?? []), used = usage.get(plugin.id), said = answers.get(plugin.id), folders = arrangement.foldersOf.get(plugin.id) ?? [];
   const facts: readonly (readonly [string, string])[] = [
-    ['Types', plugin.types.map(typeName).join(', ') || 'none'], ['Copies', plugin.copies.map((copy) => `${copy.format}${copy.version === null ? '' : ` ${copy.version}`}`).join(', ')],
+    ['Types', plugin.types.map(typeName).join(', ') || 'none'], members ? ['Chain', members.map(nameOf).join(' → ')] : ['Copies', plugin.copies.map((copy) => `${copy.format}${copy.version === null ? '' : ` ${copy.version}`}`).join(', ')],
     ['Folders', folders.map((folder) => folder.name).join(', ') || 'in none'], ['Loaded', used ? `${used.loads === 1 ? 'once' : `${used.loads} times`}, last ${sayTime(used.lastLoaded)}` : 'never'],
     ...(said && said.tags.length > 0 ? [['Tags', said.tags.join(', ')] as const] : []), ...(said && said.notes !== '' ? [['Notes', said.notes] as const] : []),
   ];

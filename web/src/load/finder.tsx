@@ -47,7 +47,7 @@ function useLoader({ onLoad, onLeave, field, ...slot }: Props) {
     return /^[1-9]$/.test(key) && copies[Number(key) - 1] ? () => { load(active?.plugin, copies[Number(key) - 1] ?? null); } : wishes[key];
   };
   const wishes: Readonly<Record<string, () => void>> = {
-    Enter: () => { load(active?.plugin, null); }, 'Alt+Enter': () => { if (active) setCopyAt(0); }, ArrowDown: () => { setAt(Math.min(hits.length - 1, at + 1)); }, ArrowUp: () => { setAt(Math.max(0, at - 1)); },
+    Enter: () => { load(active?.plugin, null); }, 'Alt+Enter': () => { if (active && active.plugin.copies.length > 0) setCopyAt(0); }, ArrowDown: () => { setAt(Math.min(hits.length - 1, at + 1)); }, ArrowUp: () => { setAt(Math.max(0, at - 1)); },
     Tab: () => { where.tab(1); }, 'Shift+Tab': () => { where.tab(-1); }, 'Ctrl+ArrowLeft': () => { where.walk(-1, finding); }, 'Ctrl+ArrowRight': () => { where.walk(1, finding); },
     'Ctrl+B': () => { const wish = active && favouriteAct(arrangement, active.plugin.id); if (wish) act(wish); }, F2: () => { setNaming(active?.plugin ?? null); },
     'Ctrl+P': () => { setPictures(pictures === 'yes' ? 'no' : 'yes'); }, 'Ctrl+I': () => { setFacts(facts === 'yes' ? 'no' : 'yes'); }, 'Ctrl+G': () => { where.changeScope(where.scope === 'forgot' ? where.kept : 'forgot'); },

@@ -30,7 +30,7 @@ export function HitRow({ hit, typed, isChosen, figure, isFavourite, hasPictures,
           <span className="vendor">{plugin.vendor ?? 'no vendor named'}{whyNot !== null ? <span className="text-brick"> · {whyNot}</span> : because !== '' && <span className="because"> · {because}</span>}</span>
         </span>
         <span className="types">{plugin.types.slice(0, 2).map((t) => <span key={t} className="chip">{typeName(t)}</span>)}</span>
-        <span className="format-of">{copy && <span className="chip format">{copy.format}</span>}</span>
+        <span className="format-of">{copy ? <span className="chip format">{copy.format}</span> : plugin.chain && <span className="chip format">{plugin.chain.length} in a row</span>}</span>
         <span className="hand">{folder?.name}</span>
       </span>
       {children}

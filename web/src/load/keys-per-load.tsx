@@ -1,9 +1,9 @@
 /** What is learnt of loading: keys for a load over time. It can be switched off, and wiped. */
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { curveMonotoneX, line, max, scaleLinear, scalePoint } from 'd3';
 import { useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
-import type { KeysView } from '@clever-drawer/core';
+import type { HabitsView, KeysView } from '@clever-drawer/core';
 import { messageOf } from '../api/client.ts';
 import { useStudio } from '../api/studio.tsx';
 import { useNotices } from '../ui/notices.tsx';
@@ -23,6 +23,10 @@ export function KeysPerLoad() {
 
 function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void }) {
   const { client } = useStudio(), { say } = useNotices(), [isAsking, setAsking] = useState(false), habits = useQuery({ queryKey: ['habits', client.computer], queryFn: client.habits }), isLearning = habits.data?.isLearning ?? true;
+  const queries = useQueryClient(), setLearning = (): void => {
+    queries.setQueryData<HabitsView>(['habits', client.computer], (held) => held && { ...held, isLearning: !isLearning });
+    after(client.setLearning(!isLearning), isLearning ? 'Loads are no longer kept' : 'Loads are kept again');
+  };
   const after = (work: Promise<unknown>, words: string): void => { work.then(() => { say(words, 'done'); setAsking(false); }, (error: unknown) => { say(messageOf(error), 'trouble'); }); };
   return (
     <Modal show onHide={onClose} animation={false} aria-labelledby="learnt-title">
@@ -30,7 +34,7 @@ function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void }) {
       <Modal.Body>
         <p>Each load is kept on this computer, and nowhere else: when, what, into which sort of slot, after which plugin, the letters you typed, how many keys, how long it took. From it comes which plugin stands first.</p>
         <Chart weeks={keys.weeks} />
-        <Form.Check type="switch" id="is-learning" label="Learn from what I load" checked={isLearning} onChange={() => { after(client.setLearning(!isLearning), isLearning ? 'Loads are no longer kept' : 'Loads are kept again'); }} />
+        <Form.Check type="switch" id="is-learning" label="Learn from what I load" checked={isLearning} onChange={setLearning} />
         <p className="text-soft">{keys.loads === 0 ? 'No load is kept.' : `${keys.loads.toLocaleString('en')} ${keys.loads === 1 ? 'load is' : 'loads are'} kept.`}</p>
         {isAsking ? <p role="alert" className="wipe">All {keys.loads.toLocaleString('en')} would be gone for good, and what is “lately loaded” with them; folders and favourites stay. <Button variant="danger" size="sm" onClick={() => { after(client.wipeLoads(), 'All loads are forgotten'); }}>Forget all loads</Button> <Button variant="bare" size="sm" onClick={() => { setAsking(false); }}>Keep them</Button></p>
           : <Button variant="quiet" size="sm" onClick={() => { if (keys.loads === 0) say('There is nothing to forget', 'done'); else setAsking(true); }}>Forget all loads …</Button>}

@@ -4,6 +4,7 @@ import { useState, type KeyboardEvent, type RefObject } from 'react';
 import { slotLabelFor, slotSortAt, type SessionView, type SlotView, type TrackSort, type TrackView } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { chord } from '../ui/keys.ts';
+import { KeepChain } from './keep-chain.tsx';
 import { KeysPerLoad } from './keys-per-load.tsx';
 import { Repairs } from './repairs.tsx';
 import { SessionMenu } from './session-menu.tsx';
@@ -79,6 +80,7 @@ function Track({ track, chosen, opening, acts }: { track: TrackView; chosen: num
         })}
         {waiting.map((one) => <span key={one.id} className="slot opening" role="status"><LoaderCircle size={12} aria-hidden /> {slotLabelFor(one.name, names)}</span>)}
         <button type="button" data-track={track.id} data-chosen={chosen !== null && chosen >= at} className={`slot free ${wants}`} aria-label={`Slot ${at + 1}: empty, for ${wants === 'note-effect' ? 'a note effect' : `an ${wants}`}`} onClick={() => { acts.choose({ track: track.id, index: at }); }}>{chosen !== null && chosen >= at ? 'choosing …' : <Plus size={15} aria-hidden />}</button>
+        {chosen !== null && <KeepChain track={track} />}
       </span>
     </div>
   );

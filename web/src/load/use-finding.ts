@@ -1,6 +1,6 @@
 /** What the letters find for a slot: in a folder, in the cabinet, in all that can be loaded, or among the rest with the reasons. */
 import { useMemo, useState } from 'react';
-import { forgotten, slotSortAt, whyNot, type Folder, type Habits, type Hit, type HostSettings, type Plugin, type TrackView } from '@clever-drawer/core';
+import { forgotten, slotSortAt, whyNot, whyNotChain, type Folder, type Habits, type Hit, type HostSettings, type Plugin, type TrackView } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { useFinder } from './use-finder.ts';
 import { useHabits } from './use-habits.ts';
@@ -32,8 +32,8 @@ export interface Finding {
 }
 
 export function useFinding({ track, index, settings }: Slot, typed: string, { scope, folder }: Where): Finding {
-  const { plugins, answers, arrangement, usage, cabinet } = useStudio(), finder = useFinder(), sort = slotSortAt(track.sort, index), before = track.slots[index - 1]?.plugin ?? null, habits = useHabits(track.sort, before), [now] = useState(() => Date.now());
-  const reasons = useMemo(() => { const today = new Date().toISOString().slice(0, 10); return new Map(plugins.map((plugin) => [plugin.id as string, whyNot(plugin, sort, answers.get(plugin.id), settings, today)])); }, [plugins, answers, sort, settings]);
+  const { plugins, pluginById, answers, arrangement, usage, cabinet } = useStudio(), finder = useFinder(), sort = slotSortAt(track.sort, index), before = track.slots[index - 1]?.plugin ?? null, habits = useHabits(track.sort, before), [now] = useState(() => Date.now());
+  const reasons = useMemo(() => { const today = new Date().toISOString().slice(0, 10); return new Map(plugins.map((plugin) => [plugin.id as string, whyNot(plugin, sort, answers.get(plugin.id), settings, today) ?? (plugin.chain ? whyNotChain(plugin.chain, sort, (id) => pluginById.get(id), (id) => answers.get(id), settings, today) : null)])); }, [plugins, pluginById, answers, sort, settings]);
   const { members, foldersOf } = arrangement;
   const folders = useMemo(() => labelsOf(arrangement.below, cabinet?.id ?? '', members, (id) => reasons.get(id) === null, folder), [arrangement.below, cabinet?.id, members, reasons, folder]);
   const counts = useMemo(() => { const sums = { cabinet: 0, all: 0, rest: 0 }; for (const [id, reason] of reasons) { if (reason !== null) sums.rest += 1; else { sums.all += 1; if (foldersOf.has(id)) sums.cabinet += 1; } } return sums; }, [reasons, foldersOf]);

@@ -49,8 +49,7 @@ function Page({ plugin }: { plugin: Plugin }) {
           <Similar plugin={plugin} />
         </div>
         <div>
-          <Copies plugin={plugin} view={view.data} />
-          <Why plugin={plugin} view={view.data} />
+          {plugin.chain ? <ChainOf plugin={plugin} chain={plugin.chain} /> : <><Copies plugin={plugin} view={view.data} /><Why plugin={plugin} view={view.data} /></>}
         </div>
         <div>
           <Loads view={view.data} />
@@ -59,6 +58,21 @@ function Page({ plugin }: { plugin: Plugin }) {
       </div>
       {isNaming && <NameDialog plugin={plugin} onClose={() => { setNaming(false); }} />}
     </main>
+  );
+}
+
+/** What a chain is made of. */
+function ChainOf({ plugin, chain }: { plugin: Plugin; chain: readonly string[] }) {
+  const { act, pluginById, nameOf } = useStudio(), navigate = useNavigate();
+  const remove = (): void => { if (act({ act: 'remove-chain', chain: plugin.id })) void navigate('/file'); };
+  return (
+    <section aria-labelledby="chain">
+      <h2 id="chain">A chain of {chain.length}</h2>
+      <ol className="plain-rows">
+        {chain.map((id, at) => { const one = pluginById.get(id); return <li key={`${at}${id}`}>{one ? <Link to={`/plugin/${id}`}>{nameOf(one)}</Link> : <span className="text-soft">a plugin that is no longer in the catalog</span>}</li>; })}
+      </ol>
+      <Button variant="bare" size="sm" onClick={remove}>Remove this chain</Button> <span className="text-soft visually-quiet">The plugins in it stay; undo brings it back.</span>
+    </section>
   );
 }
 
