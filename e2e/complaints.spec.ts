@@ -1,4 +1,4 @@
-/** What producers complain about, each as a step that names what holds instead. Versions of the order and hiding empty folders while loading are not there yet. */
+/** What producers complain about, each as a step that names what holds instead. Versions of the order are not there yet. */
 import type { Page } from '@playwright/test';
 import { expect, front, saved, test } from './studio.ts';
 
@@ -22,6 +22,19 @@ test('the complaints about order, folders and dividers do not hold here', async 
     await page.getByRole('button', { name: 'Acts on Strings & winds' }).click();
     await page.getByRole('button', { name: 'Pin to the front' }).click();
     await expect.poll(async () => (await fronts(page)).slice(0, 2)).toEqual(['Favourites', 'Strings & winds']);
+  });
+
+  await test.step('an empty folder is there while organising, and out of the way while loading', async () => {
+    await page.keyboard.press('Shift+N');
+    await page.getByLabel('Name').fill('Nothing yet');
+    await page.keyboard.press('Enter');
+    await expect(front(page, 'Nothing yet')).toBeVisible();
+    await saved(page);
+    await page.goto(`${demo.address}/load`);
+    await expect(page.getByRole('button', { name: 'Squeeze' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Nothing yet' })).toHaveCount(0);
+    await page.goto(`${demo.address}/file`);
+    await expect(front(page, 'Nothing yet')).toBeVisible();
   });
 
   await test.step('dividers are real ones, and hold no plugins', async () => {

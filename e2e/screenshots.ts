@@ -21,11 +21,8 @@ interface Shot {
 const search = 'with the letters';
 const shots: readonly Shot[] = [
   { name: 'scan', path: '/scan' },
-  { name: 'scan-dusk', path: '/scan', theme: 'dusk' },
   { name: 'scan-failed', path: '/scan', prepare: async (page) => { await page.getByRole('button', { name: /Failed now/ }).click(); } },
-  { name: 'scan-laptop', path: '/scan', prepare: async (page) => { await page.getByRole('button', { name: /^Computer:/ }).click(); await page.getByRole('button', { name: 'Loft Room · laptop' }).click(); await page.getByText('AU', { exact: false }).first().waitFor(); } },
   { name: 'sort', path: '/sort' },
-  { name: 'sort-dusk', path: '/sort?ask=kind', theme: 'dusk' },
   { name: 'sort-many', path: '/sort?ask=type', prepare: async (page) => { await page.getByRole('button', { name: 'Many at once' }).click(); await page.getByTestId('ask-row').first().click(); for (let i = 0; i < 4; i += 1) await page.keyboard.press('Shift+ArrowDown'); } },
   { name: 'plugin', path: '/file?q=good plate', prepare: async (page) => { await page.getByTestId('plugin').first().click(); await page.keyboard.press('i'); await page.locator('.loads-chart').waitFor(); } },
   { name: 'file', path: '/file?by=use', prepare: async (page) => { for (const at of [2, 4, 5]) await page.getByTestId('plugin').nth(at).locator('.tick').click(); await page.getByTestId('plugin').nth(1).click(); } },
@@ -35,11 +32,21 @@ const shots: readonly Shot[] = [
   { name: 'rule-dusk', path: '/file', theme: 'dusk', prepare: async (page) => { await openRule(page); await page.getByRole('textbox', { name: 'As text' }).fill('name has delay, echo, slap\nkind is effect\n\ntype is dely\n\nnever\ntype is looper'); await page.waitForTimeout(400); } },
   { name: 'file-drag', path: '/file?by=vendor', prepare: async (page) => { await carry(page, page.getByTestId('plugin').nth(3), page.getByRole('button', { name: /^Squeeze, folder/ })); } },
   { name: 'file-pictures', path: '/file?type=reverb', prepare: async (page) => { await page.getByTitle('Pictures').click(); } },
-  { name: 'file-cabinet', path: '/file', prepare: async (page) => { await page.getByRole('button', { name: 'New cabinet' }).click(); } },
   { name: 'file-narrow', path: '/file', size: { width: 900, height: 700 }, prepare: async (page) => { await page.getByTitle('A bare list').click(); await page.getByLabel(search).fill('plate'); } },
-  { name: 'load', path: '/load', prepare: async (page) => { await page.getByLabel('Letters of the plugin to load').fill('sl'); } },
-  { name: 'load-dusk', path: '/load', theme: 'dusk' },
+  { name: 'load', path: '/load', prepare: async (page) => { await letters(page).fill('sl'); await page.keyboard.press('Control+i'); } },
+  { name: 'load-likely', path: '/load', prepare: async (page) => { await page.getByTestId('hit').first().waitFor(); } },
+  { name: 'load-refused', path: '/load', prepare: async (page) => {
+    await page.getByTestId('hit').first().waitFor();
+    for (let i = 0; i < 2; i += 1) await page.keyboard.press('Tab');
+    await page.keyboard.type('de');
+    await page.keyboard.press('Enter');
+  } },
+  { name: 'load-copies', path: '/load', theme: 'dusk', prepare: async (page) => { await page.getByTestId('hit').first().waitFor(); await letters(page).fill('graphic'); await page.keyboard.press('Alt+Enter'); } },
+  { name: 'load-narrow', path: '/load', size: { width: 420, height: 760 }, prepare: async (page) => { await page.getByTestId('hit').first().waitFor(); await page.keyboard.type('de'); } },
+  { name: 'load-repair', path: '/load', prepare: async (page) => { await page.getByRole('button', { name: 'Session', exact: true }).click(); await page.getByRole('button', { name: /^The Heron and the Eel/ }).click(); await page.getByRole('heading', { name: /could not be opened/ }).waitFor(); await page.waitForTimeout(4000); } },
 ];
+
+const letters = (page: Page): Locator => page.getByLabel('Letters of the plugin to load');
 
 const openRule = async (page: Page): Promise<void> => { await page.getByRole('button', { name: /^Echo, smart/ }).click(); await page.getByRole('link', { name: 'Change the rule' }).click(); await page.locator('.rule-rows li').first().waitFor(); };
 

@@ -1,5 +1,5 @@
 /** From keystroke to the frame that shows its result, in Chromium, with 690 and with 20,000 plugins; against a bare page that filters names. */
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { chromium, type Page } from 'playwright-core';
@@ -46,6 +46,28 @@ export async function bare(page: Page, count: number): Promise<number[]> {
   return typing(page, '#field');
 }
 
+/** The search of each library in a bare page: how it is called there, with the settings of bench/src/find.ts; nine rows of plain HTML. */
+const libraries = [
+  { name: 'MiniSearch', file: 'minisearch/dist/umd/index.js', make: `(docs) => { const mini = new MiniSearch({ fields: ['name', 'vendor', 'type'], searchOptions: { prefix: true, fuzzy: (term) => (term.length > 3 ? 0.2 : false), boost: { name: 3 }, combineWith: 'AND' } }); mini.addAll(docs); return (query) => mini.search(query).slice(0, 9).map((hit) => docs[hit.id].name); }` },
+  { name: 'Fuse.js', file: 'fuse.js/dist/fuse.mjs', make: `(docs) => { const fuse = new Fuse(docs, { keys: [{ name: 'name', weight: 3 }, { name: 'vendor', weight: 1 }, { name: 'type', weight: 1 }], threshold: 0.4, ignoreLocation: true, includeScore: true }); return (query) => fuse.search(query, { limit: 9 }).map((hit) => hit.item.name); }` },
+  { name: 'uFuzzy', file: '@leeoniya/ufuzzy/dist/uFuzzy.iife.js', make: `(docs) => { const fuzzy = new uFuzzy({ intraMode: 1, intraIns: 1, intraSub: 1, intraTrn: 1, intraDel: 1 }), haystack = docs.map((doc) => doc.name + ' ' + doc.vendor + ' ' + doc.type); return (query) => { const [indexes, , order] = fuzzy.search(haystack, query, 1); return (order ? order.map((i) => indexes[i]) : indexes || []).slice(0, 9).map((i) => docs[i].name); }; }` },
+] as const;
+
+async function library(page: Page, count: number, { file, make }: (typeof libraries)[number]): Promise<number[]> {
+  const docs = makePlugins(7, count).map((p, id) => ({ id, name: p.name, vendor: p.vendor.name, type: p.type }));
+  await page.goto('about:blank');
+  await page.setContent('<input id="field"><div id="rows"></div>');
+  // The one that comes as a module only gets its name on the window.
+  const script = readFileSync(resolve(import.meta.dirname, '../../node_modules', file), 'utf8').replace(/^export .*$/m, 'window.Fuse = Fuse;');
+  await page.addScriptTag({ content: script });
+  await page.addScriptTag({ content: `window.makeSearch = ${make};` });
+  await page.evaluate((all) => {
+    const field = document.querySelector('input'), rows = document.querySelector('#rows'), search = (window as unknown as { makeSearch: (docs: unknown) => (query: string) => string[] }).makeSearch(all);
+    field?.addEventListener('input', () => { if (rows) rows.innerHTML = search(field.value).map((n) => `<p>${n}</p>`).join(''); });
+  }, docs);
+  return typing(page, '#field');
+}
+
 async function withCount(page: Page, count: number): Promise<Measured[]> {
   const data = mkdtempSync(join(tmpdir(), 'clever-drawer-bench-'));
   const server = await serve({ data, port: await freePort(), web });
@@ -60,7 +82,9 @@ async function withCount(page: Page, count: number): Promise<Measured[]> {
     const load = await typing(page, '[role="combobox"]');
     const floor = { name: 'bare page', samples: await bare(page, count) };
     const of = count.toLocaleString('en');
-    return [measured(`keystroke to painted list, File, ${of} plugins`, list, floor), measured(`keystroke to painted hits, Load, ${of} plugins`, load, floor)];
+    const others: Measured[] = [];
+    if (count > studioSize) for (const one of libraries) others.push(measured(`keystroke to painted hits, Load, ${of} plugins`, load, { name: `${one.name} in a bare page`, samples: await library(page, count, one) }));
+    return [measured(`keystroke to painted list, File, ${of} plugins`, list, floor), measured(`keystroke to painted hits, Load, ${of} plugins`, load, floor), ...others];
   } finally {
     await server.stop();
     rmSync(data, { recursive: true, force: true });

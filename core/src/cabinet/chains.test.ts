@@ -23,7 +23,7 @@ describe('a chain', () => {
   });
   it('needs a name and plugins that are there, and holds no chains', () => {
     const codes = (order: Order, act: Act): unknown => { const done = perform(order, act, names); return done.ok ? 'done' : done.problems[0]?.code; };
-    expect([codes(start, { ...add, name: ' ' }), codes(start, { ...add, plugins: [asId('x')] }), codes(after(start, add), add), codes(after(start, add), { ...add, id: asId('d'), plugins: [asId('c')] }), codes(start, { act: 'remove-chain', chain: asId('x') })])
+    expect([codes(start, { ...add, name: ' ' }), codes(start, { ...add, plugins: [asId('x')] }), codes(after(start, add), add), codes(after(start, add), { ...add, id: asId<PluginId>('d'), plugins: [asId('c')] }), codes(start, { act: 'remove-chain', chain: asId('x') })])
       .toEqual(['name-empty', 'unknown-record', 'id-taken', 'unknown-record', 'unknown-record']);
   });
   it('stands in the catalog as a plugin with the types of what is in it', () => {

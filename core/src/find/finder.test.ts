@@ -7,7 +7,7 @@ import { entryOf, type Entry } from './entry.ts';
 import { bestOf, Finder } from './finder.ts';
 import { habitsOf, noUse, type Use } from './habits.ts';
 import { beginsAlmost } from '../slip.ts';
-import { acrossWords, orderPoints, pointsOf, slipOf, wayOf } from './match.ts';
+import { across, acrossWords, orderPoints, pointsOf, slipOf, wayOf } from './match.ts';
 
 const plugin = (name: string, over: Partial<Plugin> = {}): Plugin => ({ id: asId(name), name, vendor: 'Quoin', kind: 'effect', types: ['delay'], arrived: '2026-01-01', copies: [], ...over });
 const catalog = [plugin('Slackwater Delay'), plugin('Shoal Verb', { types: ['reverb/hall'] }), plugin('Salt Line', { vendor: 'Saltglass' }), plugin('TapeEcho 2'), plugin('Islet')];
@@ -47,9 +47,9 @@ describe('the index', () => {
   const word = fc.constantFrom('Slack', 'Salt', 'Tape', 'Echo', 'Delay', 'Verb', 'EQ', '2', 'X', 'De', 'Plate', 'Sl'), name = fc.array(word, { minLength: 1, maxLength: 4 }).chain((words) => fc.constantFrom(words.join(' '), words.join(''), words.join('-')));
   const query = fc.oneof(name.map((text) => text.slice(0, 6).toLowerCase()), fc.string({ unit: fc.constantFrom('s', 'l', 'a', 't', 'e', 'd', 'c', 'h', '2', ' '), maxLength: 7 }), fc.constantFrom('slakc', 'dealy', 'vreb', 'echo del', 'reverbb'));
   /** Each entry by itself, straight from the ways to meet a text. */
-  const slowly = (entry: Entry, typed: string, isSlip: (part: string) => boolean): number => {
-    const best = (part: string, shown = part): number => Math.max(0, ...entry.texts.flatMap((text) => [wayOf(text, part), isSlip(part) ? slipOf(text, part) : null].flatMap((way) => (way === null ? [] : [pointsOf(way, text, part, shown)]))));
-    const parts = wordsOf(typed), each = parts.map((part) => best(part)), whole = best(parts.join(''), parts.join(' '));
+  const slowly = (entry: Entry, typed: string, isSlip: (part: string, from: number) => boolean): number => {
+    const best = (part: string, shown = part, from: number = across.part): number => Math.max(0, ...entry.texts.flatMap((text) => [wayOf(text, part, from), isSlip(part, from) ? slipOf(text, part) : null].flatMap((way) => (way === null ? [] : [pointsOf(way, text, part, shown)]))));
+    const parts = wordsOf(typed), each = parts.map((part) => best(part)), whole = best(parts.join(''), parts.join(' '), parts.length > 1 ? across.several : across.one);
     return Math.max(whole, parts.length > 1 && each.every((points) => points > 0) ? (each.reduce((sum, points) => sum + points, 0) / parts.length) * 0.9 + Math.max(...entry.texts.map((text) => (['name', 'nickname', 'slot label'].includes(text.what) ? orderPoints(text.words, parts) : 0))) : 0);
   };
   it('finds what looking at every text finds, with the same worth', () => {
@@ -57,7 +57,7 @@ describe('the index', () => {
       if (wordsOf(typed).length === 0) return;
       const some = all.map((one, i) => entryOf(plugin(one, { id: asId(`${i}`), vendor: i % 3 === 0 ? null : 'Tape Delay', types: i % 2 === 0 ? ['reverb/plate'] : [] })));
       // Slips count where fewer than three plugins meet the letters as typed (letters inside a word left out).
-      const isSlip = (part: string): boolean => some.filter((entry) => entry.texts.some((text) => { const way = wayOf(text, part); return way !== null && way !== 'inside'; })).length < 3;
+      const isSlip = (part: string, from: number): boolean => some.filter((entry) => entry.texts.some((text) => { const way = wayOf(text, part, from); return way !== null && way !== 'inside'; })).length < 3;
       const slow = some.flatMap((entry) => { const points = slowly(entry, typed, isSlip); return points > 0 ? [[entry.plugin.id, points] as const] : []; });
       const found = new Finder(some).find(typed, habitsOf(noUse), 50).hits.map((hit) => [hit.plugin.id, hit.score] as const);
       const sorted = (list: readonly (readonly [string, number])[]): unknown => [...list].sort(([a], [b]) => (a < b ? -1 : 1)).map(([id, points]) => [id, points.toFixed(6)]);

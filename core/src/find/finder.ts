@@ -4,7 +4,7 @@ import { compareNames, wordsOf } from '../fold.ts';
 import { Texts } from '../texts.ts';
 import { isName, type Entry, type FoundText } from './entry.ts';
 import type { Habits } from './habits.ts';
-import { acrossWords, insideFrom, hasBit, nameRanks, orderPoints, partsFrom, pointsFor, pointsOf, sayWay, slipFrom, slipOf, wayOf, type Way } from './match.ts';
+import { across, acrossWords, insideFrom, hasBit, nameRanks, orderPoints, partsFrom, pointsFor, pointsOf, sayWay, sharedLeast, slipFrom, slipOf, wayOf, type Way } from './match.ts';
 
 export interface Hit {
   readonly plugin: Plugin;
@@ -163,9 +163,9 @@ export class Finder {
 
   /** All letters in a row, or (where several words were typed) each word by itself, whichever is worth more. */
   #score(parts: readonly string[], joined: string, shown: string): Scores {
-    const whole = this.#part(joined, shown);
+    const whole = this.#part(joined, shown, parts.length > 1 ? across.several : across.one);
     if (parts.length < 2) return whole;
-    const order = this.#order(parts), each = parts.map((part) => this.#part(part, part)), [fewest] = [...each].sort((a, b) => a.met - b.met);
+    const order = this.#order(parts), each = parts.map((part) => this.#part(part, part, across.part)), [fewest] = [...each].sort((a, b) => a.met - b.met);
     for (const at of fewest?.touched.subarray(0, fewest.met) ?? []) {
       let sum = 0;
       for (const { points } of each) { const here = points[at] ?? 0; if (here === 0) { sum = 0; break; } sum += here; }
@@ -187,10 +187,12 @@ export class Finder {
     return scores;
   }
 
-  #part(typed: string, shown: string): Scores {
+  #part(typed: string, shown: string, acrossFrom: number): Scores {
     const scores = this.#sheets.next(), sets = this.#setSheets.next();
     const met = (at: number, way: Way, isWord = false, isAsSpaced = false): void => {
-      const rank = this.#ranks[at] as number, into = rank < nameRanks ? scores : sets, only = this.#only[at] as number;
+      const rank = this.#ranks[at] as number;
+      if (rank >= nameRanks && typed.length < sharedLeast && !isWord) return;
+      const into = rank < nameRanks ? scores : sets, only = this.#only[at] as number;
       const worth = pointsFor(way, rank, typed.length, this.#lengths[at] as number, this.#counts[at] as number, isWord, isAsSpaced);
       if (only >= 0) put(into, only, worth);
       else for (const one of this.#having[at] as number[]) put(into, one, worth);
@@ -208,7 +210,7 @@ export class Finder {
     });
     if (typed.length >= partsFrom) this.#initials.beginning(typed, take('initials'));
     this.#words.beginning(typed, (positions, word) => { for (const at of positions) met(at, 'word', word === typed); });
-    if (typed.length >= partsFrom) for (const at of this.#across(typed)) met(at, 'parts');
+    if (typed.length >= acrossFrom) for (const at of this.#across(typed)) met(at, 'parts');
     spread();
     const isSlip = typed.length >= slipFrom && scores.met < fewHits;
     if (typed.length >= insideFrom) this.#inside(typed, take('inside'));
@@ -237,7 +239,7 @@ export class Finder {
 
   /** Why an entry is among the hits. */
   #because(entry: Entry, parts: readonly string[], joined: string, shown: string): string {
-    const whole = bestOf(entry, joined, shown), each = parts.length < 2 ? [] : parts.flatMap((part) => bestOf(entry, part, part) ?? []);
+    const whole = bestOf(entry, joined, shown, parts.length > 1 ? across.several : across.one), each = parts.length < 2 ? [] : parts.flatMap((part) => bestOf(entry, part, part, across.part) ?? []);
     const sum = each.length === parts.length ? (each.reduce((total, one) => total + one.points, 0) / parts.length) * apart + orderOf(entry, parts) : 0;
     return whole && whole.points >= sum ? whole.because : [...new Set(each.map((one) => one.because))].join(', ');
   }
@@ -271,10 +273,10 @@ function keyAt(starts: readonly number[], place: number, from: number): number {
 }
 
 /** The best way by which an entry is met by letters, slips included. */
-export function bestOf(entry: Entry, typed: string, shown: string): { points: number; because: string } | null {
+export function bestOf(entry: Entry, typed: string, shown: string, acrossFrom: number = across.one): { points: number; because: string } | null {
   let best: { points: number; because: string } | null = null;
   for (const text of entry.texts) {
-    for (const way of [wayOf(text, typed), slipOf(text, typed)]) {
+    for (const way of [wayOf(text, typed, acrossFrom), slipOf(text, typed)]) {
       if (way === null) continue;
       const points = pointsOf(way, text, typed, shown);
       if (!best || points > best.points) best = { points, because: sayWay(text.what, way, shown) };

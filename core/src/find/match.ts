@@ -11,13 +11,16 @@ export const factor: Readonly<Record<What, number>> = { name: 1, nickname: 1.05,
 
 /** From so many letters on one of them may be wrong, missing, too many or swapped; so many are needed inside a word, and for initials and parts. */
 export const slipFrom = 4, insideFrom = 3, partsFrom = 2;
+/** From how many letters on what was typed is looked for across words: as the only word, as one of several, and all of several together, whose order is looked at by itself. */
+export const across = { one: partsFrom, part: 4, several: Infinity } as const;
 /** Of alike ways, one is worth up to this much more when less of the text is left, when its words are fewer, when the letters end where a word does, and when they stay inside its words as typed. */
 const shorter = 1.5, fewer = 1.5, wholeWord = 4, asSpaced = 2;
 
 /** Names stand first among `whats`. */
 export const nameRanks = whats.filter(isName).length;
-/** One or two letters that begin a vendor, type or tag count half: they are rarely typed for it. */
+/** Two letters that begin a vendor, type or tag count half, and one not at all unless it is a whole word: they are rarely typed for it. */
 const sharedFrom = 3;
+export const sharedLeast = 2;
 
 const factors = whats.map((what) => factor[what]);
 /** What it is worth that letters meet a text in a way: of how many letters and words the text is, whether they end where a word does, and whether they stay inside its words as typed. */
@@ -49,13 +52,14 @@ export function orderPoints(words: readonly string[], parts: readonly string[]):
   return inOrder + (first === 0 ? fromStart : 0) + again * Math.min(3, begun - parts.length);
 }
 
-/** The best way by which the letters meet the text, slips left out; null when there is none. */
-export function wayOf(text: FoundText, typed: string): Way | null {
+/** The best way by which the letters meet the text, slips left out; null when there is none. Across words is looked from so many letters on. */
+export function wayOf(text: FoundText, typed: string, acrossFrom: number = across.one): Way | null {
+  if (!isName(text.what) && typed.length < sharedLeast && !text.words.includes(typed)) return null;
   if (text.joined === typed) return 'whole';
   if (text.joined.startsWith(typed)) return 'start';
   if (isName(text.what) && typed.length >= partsFrom && text.initials.startsWith(typed)) return 'initials';
   if (text.words.some((word) => word.startsWith(typed))) return 'word';
-  if (isName(text.what) && typed.length >= partsFrom && acrossWords(text.words, typed)) return 'parts';
+  if (isName(text.what) && typed.length >= acrossFrom && acrossWords(text.words, typed)) return 'parts';
   return typed.length >= insideFrom && text.joined.includes(typed) ? 'inside' : null;
 }
 

@@ -90,7 +90,7 @@ function useWhere(slotName: CabinetSlot, onChange: () => void) {
 }
 
 export function Finder(props: Props) {
-  const { field, track, index, settings } = props, { arrangement, cabinet } = useStudio(), { typed, type, copyAt, naming, setNaming, refusal, hasPictures, hasFacts, where, finding, active, load, isFigure, onKeyDown } = useLoader(props), { scope, folder, goTo, changeScope } = where, { hits } = finding;
+  const { field, track, index, settings } = props, { arrangement, cabinet } = useStudio(), { typed, type, copyAt, naming, setNaming, refusal, hasPictures, hasFacts, where, finding, active, load, isFigure, onKeyDown } = useLoader(props), { folder, goTo, changeScope } = where, { hits, scope } = finding;
   useEffect(() => { document.getElementById(`hit-${active?.plugin.id ?? ''}`)?.scrollIntoView({ block: 'nearest' }); }, [active?.plugin.id, copyAt]);
   const isFavourite = (plugin: string): boolean => arrangement.foldersOf.get(plugin)?.some((one) => one.form === 'favourites') ?? false;
   return (
@@ -110,14 +110,14 @@ export function Finder(props: Props) {
       {refusal !== null && <p className="refusal" role="alert">{refusal}</p>}
       {finding.isWidened && <p className="text-soft widened" role="status">None of these in {folder === null ? cabinet?.name : arrangement.folders.find((one) => one.id === folder)?.name}: found in all.</p>}
       {typed === '' && folder === null && hits.length > 0 && <h2 className="hits-title">{scope === 'forgot' ? 'Well thought of, and not loaded for long' : scope === 'rest' ? 'Cannot be loaded here' : 'Likely now'}</h2>}
-      <ul id="hits" className="hits" role="listbox" aria-label="Plugins that fit">
+      <ul id="hits" className="hits" role="listbox" aria-label="Plugins that fit" onMouseDown={(event) => { event.preventDefault(); }}>
         {hits.map((hit, n) => (
           <HitRow key={hit.plugin.id} hit={hit} typed={typed} isChosen={hit === active} figure={isFigure(n + 1) ? n + 1 : null} isFavourite={isFavourite(hit.plugin.id)} hasPictures={hasPictures} whyNot={finding.whyNot(hit.plugin.id)} onPress={() => { load(hit.plugin, null); }}>
             {hit === active && copyAt !== null ? <Copies plugin={hit.plugin} chosen={copyAt} settings={settings} onPress={(copy) => { load(hit.plugin, copy); }} /> : hit === active && hasFacts && <Facts plugin={hit.plugin} />}
           </HitRow>
         ))}
       </ul>
-      {finding.isReady && hits.length === 0 && <Nothing typed={typed} scope={scope} finding={finding} onAll={() => { changeScope('all'); }} />}
+      {finding.isReady && hits.length === 0 && <Nothing scope={scope} finding={finding} />}
       <KeysHint keys={hints} />
       {naming && <NameDialog plugin={naming} onClose={() => { setNaming(null); field.current?.focus(); }} />}
     </section>
@@ -137,10 +137,9 @@ function Scopes({ scope, folder, counts, cabinet, onChange }: { scope: Scope; fo
     .concat(<button key="forgot" type="button" aria-pressed={scope === 'forgot'} className="scope where" title="Ctrl+G" onClick={() => { onChange(scope === 'forgot' ? 'cabinet' : 'forgot'); }}>{names.forgot}</button>);
 }
 
-function Nothing({ typed, scope, finding, onAll }: { typed: string; scope: Scope; finding: Finding; onAll: () => void }) {
+function Nothing({ scope, finding }: { scope: Scope; finding: Finding }) {
   const { plugins } = useStudio(), gone = plugins.filter((p) => !isPresent(p)).length;
   if (scope === 'forgot') return <p className="empty">Nothing that is filed, a favourite or was loaded has lain idle for three months.</p>;
   if (finding.counts.all === 0) return <p className="empty">No plugin in the catalog can be loaded here.{gone > 0 && ` ${gone} are gone from the disk.`} <kbd>Tab</kbd> shows the others, each with the reason.</p>;
-  if (scope === 'cabinet' && typed === '') return <p className="empty">Nothing in this cabinet fits this slot yet. <button type="button" className="link-words" onClick={onAll}>Look in all that fit</button></p>;
   return <p className="empty">{scope === 'rest' ? 'None of the others has these letters.' : 'No plugin that fits this slot has these letters.'} Effects, instruments and note effects are never looked for together: is it the right slot?</p>;
 }

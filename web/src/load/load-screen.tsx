@@ -32,7 +32,7 @@ function LoadInto({ session }: { session: SessionView }) {
     if (!track || !at) return null;
     const id = (nextId.current += 1), into = { track: track.id as string, index: at.index };
     setOpening((list) => [...list, { id, ...into, name: nameOf(plugin) }]);
-    setChosen({ track: track.id, index: at.index + 1 });
+    setChosen({ track: track.id, index: at.index + (plugin.chain?.length ?? 1) });
     try {
       take(await client.load({ track: track.id, index: at.index, plugin: plugin.id, copy: copy?.id ?? null, typed, keys, took }));
       say(`${nameOf(plugin)} stands in ${track.name}, slot ${at.index + 1}`, 'done');

@@ -22,6 +22,8 @@ export interface Finding {
   readonly among: number;
   readonly isWidened: boolean;
   readonly isReady: boolean;
+  /** Where was looked in truth. */
+  readonly scope: Scope;
   /** Why a plugin cannot be loaded here; null when it can. */
   readonly whyNot: (plugin: string) => string | null;
   /** Whether some name goes on with these letters, so that a figure is typed and does not load. */
@@ -31,12 +33,14 @@ export interface Finding {
   readonly habits: Habits;
 }
 
-export function useFinding({ track, index, settings }: Slot, typed: string, { scope, folder }: Where): Finding {
+export function useFinding({ track, index, settings }: Slot, typed: string, { scope: wanted, folder }: Where): Finding {
   const { plugins, pluginById, answers, arrangement, usage, cabinet } = useStudio(), finder = useFinder(), sort = slotSortAt(track.sort, index), before = track.slots[index - 1]?.plugin ?? null, habits = useHabits(track.sort, before), [now] = useState(() => Date.now());
   const reasons = useMemo(() => { const today = new Date().toISOString().slice(0, 10); return new Map(plugins.map((plugin) => [plugin.id as string, whyNot(plugin, sort, answers.get(plugin.id), settings, today) ?? (plugin.chain ? whyNotChain(plugin.chain, sort, (id) => pluginById.get(id), (id) => answers.get(id), settings, today) : null)])); }, [plugins, pluginById, answers, sort, settings]);
   const { members, foldersOf } = arrangement;
   const folders = useMemo(() => labelsOf(arrangement.below, cabinet?.id ?? '', members, (id) => reasons.get(id) === null, folder), [arrangement.below, cabinet?.id, members, reasons, folder]);
   const counts = useMemo(() => { const sums = { cabinet: 0, all: 0, rest: 0 }; for (const [id, reason] of reasons) { if (reason !== null) sums.rest += 1; else { sums.all += 1; if (foldersOf.has(id)) sums.cabinet += 1; } } return sums; }, [reasons, foldersOf]);
+  // A cabinet that holds nothing for this slot would show nothing: then all is looked in.
+  const scope = wanted === 'cabinet' && counts.cabinet === 0 ? 'all' : wanted;
   const held = useMemo(() => (folder === null ? null : (members.get(folder) ?? []).filter((id) => reasons.get(id) === null)), [folder, members, reasons]);
   const heldSet = useMemo(() => (held === null ? null : new Set<string>(held)), [held]);
   const lost = useMemo(() => {
@@ -54,7 +58,7 @@ export function useFinding({ track, index, settings }: Slot, typed: string, { sc
     const wide = isWidened ? finder.find(text, habits, shown, (plugin) => reasons.get(plugin.id) === null) : null;
     return wide && wide.count > 0 ? { hits: wide.hits, found: wide.count, among: counts.all, isWidened: true } : { hits: here.hits, found: here.count, among: size, isWidened: false };
   }, [finder, typed, scope, lost, held, heldSet, reasons, foldersOf, habits, counts]);
-  return { ...result, isReady: finder !== null, whyNot: (plugin) => reasons.get(plugin) ?? null, goesOn: (letters) => finder?.goesOn(letters) ?? false, counts, folders, habits };
+  return { ...result, scope, isReady: finder !== null, whyNot: (plugin) => reasons.get(plugin) ?? null, goesOn: (letters) => finder?.goesOn(letters) ?? false, counts, folders, habits };
 }
 
 /** Folders that hold something that can be loaded here: those at the top, and below the chosen one and its own parents. */
