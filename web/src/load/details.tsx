@@ -1,5 +1,5 @@
 /** Below the chosen plugin: its facts, or the choice of one of its copies. */
-import { isForOldSessions, whyNotCopy, typeName, type CopyCard, type HostSettings, type Plugin } from '@clever-drawer/core';
+import { isForOldSessions, whyNotCopy, typeName, type CopyCard, type Format, type HostSettings, type Plugin } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { sayTime } from '../ui/say-time.ts';
 
@@ -7,17 +7,23 @@ import { sayTime } from '../ui/say-time.ts';
 const width = (n: number): string => (n === 0 ? 'nothing' : n === 1 ? 'mono' : n === 2 ? 'stereo' : `${n} channels`);
 const portsOf = ({ audioIn, audioOut }: CopyCard): string => (audioIn === null && audioOut === null ? '' : audioIn === audioOut ? width(audioIn ?? 0) : `${width(audioIn ?? 0)} in, ${width(audioOut ?? 0)} out`);
 
+/** Those that the session takes first, in the user's order of formats. */
+export function copiesToChoose({ copies }: Plugin, settings: HostSettings, order: readonly Format[]): CopyCard[] {
+  const rank = (copy: CopyCard): number => (whyNotCopy(copy, settings) === null ? 0 : 100) + (order.indexOf(copy.format) + 1 || 50);
+  return [...copies].sort((a, b) => rank(a) - rank(b) || (a.path < b.path ? -1 : 1));
+}
+
 export function Copies({ plugin, chosen, settings, onPress }: { plugin: Plugin; chosen: number; settings: HostSettings; onPress: (copy: CopyCard) => void }) {
   const { formatOrder } = useStudio();
   return (
     <span className="copies-choice" role="group" aria-label={`Copies of ${plugin.name}`}>
-      {plugin.copies.map((copy, at) => {
+      {copiesToChoose(plugin, settings, formatOrder).map((copy, at) => {
         const reason = whyNotCopy(copy, settings);
         return (
           <span key={copy.id} className={`copy ${at === chosen ? 'chosen' : ''}`} data-testid="copy" aria-current={at === chosen} onClick={(event) => { event.stopPropagation(); onPress(copy); }}>
             <kbd>{at + 1}</kbd> <span className="chip format">{copy.format}</span>
             <span>{[copy.version, copy.is32Bit ? '32 bit' : '64 bit', portsOf(copy)].filter(Boolean).join(' · ')}{isForOldSessions(plugin, copy, formatOrder) && <span className="text-soft"> · for old sessions</span>}{reason !== null && <span className="text-brick"> · {reason}</span>}</span>
-            <span className="mono text-soft path">{copy.path}</span>
+            <span className="mono text-soft path"><bdi>{copy.path}</bdi></span>
           </span>
         );
       })}

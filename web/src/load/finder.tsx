@@ -8,7 +8,7 @@ import { NameDialog } from '../said/name-dialog.tsx';
 import { chord } from '../ui/keys.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
 import { CabinetChoice } from './cabinet-choice.tsx';
-import { Copies, Facts } from './details.tsx';
+import { Copies, copiesToChoose, Facts } from './details.tsx';
 import { HitRow } from './hit-row.tsx';
 import { scopes, useFinding, type Finding, type Scope, type Slot } from './use-finding.ts';
 import { useRemembered } from './use-remembered.ts';
@@ -28,7 +28,7 @@ interface Props extends Slot {
 
 /** Everything the finder does, apart from how it looks. */
 function useLoader({ onLoad, onLeave, field, ...slot }: Props) {
-  const { arrangement, act } = useStudio(), [typed, setTyped] = useState(''), [at, setAt] = useState(0), [copyAt, setCopyAt] = useState<number | null>(null), [naming, setNaming] = useState<Plugin | null>(null), [refusal, setRefusal] = useState<string | null>(null);
+  const { arrangement, act, formatOrder } = useStudio(), [typed, setTyped] = useState(''), [at, setAt] = useState(0), [copyAt, setCopyAt] = useState<number | null>(null), [naming, setNaming] = useState<Plugin | null>(null), [refusal, setRefusal] = useState<string | null>(null);
   const [pictures, setPictures] = useRemembered('load.pictures', 'yes'), [facts, setFacts] = useRemembered('load.facts', 'no'), where = useWhere(cabinetSlotAt(slot.track.sort, slot.index), () => { setAt(0); field.current?.focus(); }), keys = useKeyCount();
   const finding = useFinding(slot, typed, where), { hits } = finding, active = hits[Math.min(at, hits.length - 1)];
   const startAgain = (): void => { setTyped(''); setAt(0); setCopyAt(null); where.setForgot(false); keys.clear(); };
@@ -42,7 +42,8 @@ function useLoader({ onLoad, onLeave, field, ...slot }: Props) {
     void answer.then((message) => { if (message !== null) { setRefusal(message); setTyped((now) => (now === '' ? letters : now)); } });
   };
   const isFigure = (n: number): boolean => n > 1 && n <= hits.length && n <= 9 && !/\s$/.test(typed) && !finding.goesOn(`${typed}${n}`);
-  const inCopies = ({ copies }: Plugin, now: number, key: string): (() => void) | undefined => {
+  const inCopies = (plugin: Plugin, now: number, key: string): (() => void) | undefined => {
+    const copies = copiesToChoose(plugin, slot.settings, formatOrder);
     const wishes: Record<string, () => void> = { ArrowDown: () => { setCopyAt(Math.min(copies.length - 1, now + 1)); }, ArrowUp: () => { setCopyAt(Math.max(0, now - 1)); }, Enter: () => { load(active?.plugin, copies[now] ?? null); }, Escape: () => { setCopyAt(null); }, 'Alt+Enter': () => { setCopyAt(null); } };
     return /^[1-9]$/.test(key) && copies[Number(key) - 1] ? () => { load(active?.plugin, copies[Number(key) - 1] ?? null); } : wishes[key];
   };
