@@ -4,6 +4,7 @@ import { compareNames, wordsOf } from '../fold.ts';
 import { Texts } from '../texts.ts';
 import { isName, type Entry, type FoundText } from './entry.ts';
 import type { Habits } from './habits.ts';
+import { Best, put, Sheets, type Scores } from './scores.ts';
 import { across, acrossWords, insideFrom, hasBit, nameRanks, orderPoints, partsFrom, pointsFor, pointsOf, sayWay, sharedLeast, slipFrom, slipOf, wayOf, type Way } from './match.ts';
 
 export interface Hit {
@@ -19,28 +20,6 @@ export interface Found { readonly hits: readonly Hit[]; readonly count: number }
 const fewHits = 3;
 /** Several words found one by one are a little less sure than all letters in a row. */
 const apart = 0.9;
-
-/** Points by position; 0 where nothing is met. The first `met` of `touched` are the positions of those that are not 0. */
-interface Scores { readonly points: Float64Array; readonly touched: Int32Array; met: number }
-/** Scores to write into, used again with each finding: clearing what was met is less than making new ones. */
-class Sheets {
-  readonly #size: number;
-  readonly #sheets: Scores[] = [];
-  #used = 0;
-
-  constructor(size: number) { this.#size = size; }
-
-  next(): Scores {
-    const sheet = this.#sheets[this.#used] ?? { points: new Float64Array(this.#size), touched: new Int32Array(this.#size), met: 0 };
-    this.#sheets[this.#used] = sheet;
-    this.#used += 1;
-    for (let i = 0; i < sheet.met; i += 1) sheet.points[sheet.touched[i] as number] = 0;
-    sheet.met = 0;
-    return sheet;
-  }
-
-  back(): void { this.#used = 0; }
-}
 
 export class Finder {
   readonly entries: readonly Entry[];
@@ -259,12 +238,6 @@ function lettersOf(texts: Iterable<string>): number {
   return bits;
 }
 
-function put(scores: Scores, at: number, worth: number): void {
-  const before = scores.points[at] as number;
-  if (before === 0) { scores.touched[scores.met] = at; scores.met += 1; }
-  if (worth > before) scores.points[at] = worth;
-}
-
 /** The text in whose stretch of the row a place lies; searched from the last one on. */
 function keyAt(starts: readonly number[], place: number, from: number): number {
   let low = from, high = starts.length - 1;
@@ -290,33 +263,4 @@ function rankByName(entries: readonly Entry[]): Int32Array {
   const order = [...entries.keys()].sort((a, b) => { const [x, y] = [(entries[a] as Entry).plugin, (entries[b] as Entry).plugin]; return compareNames(x.name, y.name) || (x.id < y.id ? -1 : 1); }), ranks = new Int32Array(entries.length);
   for (const [rank, at] of order.entries()) ranks[at] = rank;
   return ranks;
-}
-
-/** Up to so many are kept in order as they come; more are sorted at the end. */
-const fewWanted = 64;
-
-/** The best so many of what is offered, by score, then by rank. */
-class Best {
-  readonly #limit: number;
-  readonly #ranks: Int32Array;
-  readonly #held: { at: number; score: number }[] = [];
-  /** What scores less is not among the best. */
-  #floor = -Infinity;
-
-  constructor(limit: number, ranks: Int32Array) { this.#limit = limit; this.#ranks = ranks; }
-
-  offer(at: number, score: number): void {
-    if (score < this.#floor) return;
-    if (this.#limit > fewWanted) { this.#held.push({ at, score }); return; }
-    let place = this.#held.length;
-    while (place > 0 && this.#isBefore(at, score, this.#held[place - 1] as { at: number; score: number })) place -= 1;
-    if (place >= this.#limit) return;
-    this.#held.splice(place, 0, { at, score });
-    if (this.#held.length > this.#limit) this.#held.pop();
-    if (this.#held.length === this.#limit) this.#floor = this.#held.at(-1)?.score ?? 0;
-  }
-
-  #isBefore(at: number, score: number, other: { at: number; score: number }): boolean { return score > other.score || (score === other.score && (this.#ranks[at] ?? 0) < (this.#ranks[other.at] ?? 0)); }
-
-  sorted(): readonly { at: number; score: number }[] { return this.#limit > fewWanted ? this.#held.sort((a, b) => (this.#isBefore(a.at, a.score, b) ? -1 : 1)).slice(0, this.#limit) : this.#held; }
 }

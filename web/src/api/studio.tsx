@@ -95,7 +95,8 @@ export function StudioProvider({ computer, computers, chooseComputer, children, 
   }), [client, computer, computers, chooseComputer, plugins, pluginById, formatOrder, answers, orderState, cabinet, cabinets, chooseCabinet, arrangement, usageById, scan, acts, naming, nameOf, pictureOf]);
   const failure = catalog.error ?? order.error;
   if (failure) return <main className="p-4" role="alert">{failure.message}</main>;
-  if (!catalog.data || !order.data) return waiting;
+  // Smart folders ask for use, too: without it their counts would change under one's eyes.
+  if (!catalog.data || !order.data || usage.isPending) return waiting;
   return <StudioContext value={studio}>{children}</StudioContext>;
 }
 
