@@ -77,10 +77,12 @@ test('plugins are gathered over three searches, the tray survives a reload, and 
     await page.keyboard.press('/');
     await page.keyboard.type(letters);
     await expect(page.locator('.shown')).toContainText('of');
+    await expect(page).toHaveURL(new RegExp(`q=${letters}`));
     await page.keyboard.press('ArrowDown');
     await page.keyboard.press('Space');
     await page.keyboard.press('Shift+ArrowDown');
     await page.keyboard.press('Escape');
+    await expect(page).not.toHaveURL(/q=/);
   }
   await expect(page.locator('.tray-name .count')).toHaveText('6');
   await page.reload();

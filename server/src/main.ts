@@ -101,6 +101,8 @@ function listen(app: ReturnType<typeof createApp>, port: number): Promise<Server
       if (error) reject(error);
       else resolve(server);
     });
+    // Longer than clients keep idle connections, so that none is closed just as a request goes out on it.
+    server.keepAliveTimeout = 65_000;
   });
 }
 
