@@ -73,7 +73,7 @@ export { entryOf, uncalled, type Calling, type Entry } from './find/entry.ts';
 export { Finder, type Found, type Hit } from './find/finder.ts';
 export { metSpans } from './find/met.ts';
 export { forgotten, type Regard } from './find/forgotten.ts';
-export { habitsOf, noUse, type Habit, type Habits, type Use } from './find/habits.ts';
+export { chosenByLetters, habitsOf, noUse, type Habit, type Habits, type Use } from './find/habits.ts';
 export { acceptsAll, cabinetSlotAt, fits, slotNames, slotSortAt, trackSorts, whyNot, whyNotChain, whyNotCopy, type Accepts, type SlotSort, type TrackSort } from './find/fits.ts';
 export { changeSlot, moveSlot, putSlot, removeSlot, slotLimit, trackOfSlot, type HostCopy, type HostSession, type HostSettings, type HostSlot, type HostTrack } from './host/host-session.ts';
 export { misbehaviours, type Misbehaviour } from './host/misbehaviour.ts';

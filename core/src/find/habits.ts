@@ -16,6 +16,13 @@ export interface Use {
 
 export const noUse: Use = { warmth: new Map(), warmthHere: new Map(), warmthAfter: new Map(), chosen: new Map(), favourites: new Set(), inCabinet: new Set() };
 
+/** How often each plugin was chosen, by the letters. */
+export function chosenByLetters(letters: readonly { readonly typed: string; readonly plugin: string; readonly times: number }[]): Use['chosen'] {
+  const by = new Map<string, Map<string, number>>();
+  for (const { typed, plugin, times } of letters) by.set(typed, (by.get(typed) ?? new Map<string, number>()).set(plugin, times));
+  return by;
+}
+
 /** Points and the strongest reason of one plugin. */
 export interface Habit { readonly points: number; readonly because: string }
 

@@ -56,15 +56,15 @@ export async function readUsage(manager: EntityManager, computer: string, now: D
   return rows.map((row) => ({ ...row, lastLoaded: row.lastLoaded.toISOString() }));
 }
 
-/** How often letters have to have led somewhere before they are told of, and how many different ones are. */
-const lettersFrom = 1, lettersLimit = 5_000;
+/** How many different letters are told of, the latest first. */
+const lettersLimit = 5_000;
 
 export async function readHabits(manager: EntityManager, computer: string, now: Date): Promise<HabitsView> {
   const by = [computer, now, halfLifeDays];
   const [here, after, letters, row] = await Promise.all([
     manager.query<HabitsView['here']>(`WITH ${counted} SELECT plugin, track, ${warmth} FROM counted GROUP BY 1, 2`, by),
     manager.query<HabitsView['after']>(`WITH ${counted} SELECT "after", plugin, ${warmth} FROM counted WHERE "after" IS NOT NULL GROUP BY 1, 2`, by),
-    manager.query<HabitsView['letters']>(`WITH ${counted} SELECT lower(typed) typed, plugin, count(*)::int times FROM counted WHERE typed <> '' GROUP BY 1, 2 HAVING count(*) >= $2 ORDER BY max(at) DESC LIMIT $3`, [computer, lettersFrom, lettersLimit]),
+    manager.query<HabitsView['letters']>(`WITH ${counted} SELECT lower(typed) typed, plugin, count(*)::int times FROM counted WHERE typed <> '' GROUP BY 1, 2 ORDER BY max(at) DESC LIMIT $2`, [computer, lettersLimit]),
     manager.getRepository(ComputerTable).findOneBy({ id: computer }),
   ]);
   return { isLearning: row?.isLearning ?? true, here, after, letters };

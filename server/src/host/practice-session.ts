@@ -1,7 +1,7 @@
 /** The session of a computer: what stands in its slots, and loading into them. The host does it; what it says is kept in the database. */
 import { randomUUID } from 'node:crypto';
 import {
-  asId, copyInFront, describe, failed, grouped, isOnly32Bit, ok, repairFor, slotSortAt, whyNot, whyNotCopy, withAnswer, type HostCopy, type HostSession, type HostSettings, type Known, type LoadRequest, type PastLoad, type Plugin, type RepairView, type Result, type SessionView, type SlotSort,
+  asId, copyInFront, describe, failed, grouped, isOnly32Bit, ok, repairFor, slotSortAt, whyNot, whyNotCopy, withAnswer, type HostCopy, type HostSession, type Known, type LoadRequest, type PastLoad, type Plugin, type RepairView, type Result, type SessionView, type SlotSort,
 } from '@clever-drawer/core';
 import { allCopies, copiesOfPlugins, listPlugins, pluginById, shownState } from '../database/catalog.ts';
 import { pluginNames } from '../database/changes.ts';
@@ -94,9 +94,6 @@ const cardOf = (plugin: PluginRow, copies: readonly CopyRow[]): Plugin => ({
   id: asId(plugin.id), name: plugin.name, vendor: plugin.vendor, kind: plugin.kind, types: plugin.types, arrived: plugin.arrivedAt.toISOString(),
   copies: copies.map((c) => ({ id: asId(c.id), format: c.format, path: c.path, version: c.facts.version, hasPicture: c.facts.picture !== null, is32Bit: isOnly32Bit(c.facts.architectures), isFailed: c.status === 'failed', audioIn: c.facts.audioIn, audioOut: c.facts.audioOut, state: shownState(c.state) })),
 });
-
-/** Changes what the session takes; what stands in it stays. */
-export const setSession = (parts: Parts, computer: string, settings: HostSettings): Promise<Result<SessionView>> => changeSession(parts, computer, { do: 'set', settings });
 
 export async function saveSession(parts: Parts, computer: string, name: string): Promise<Result<SessionView>> {
   const session = await sessionOf(parts, computer), text = name.trim();

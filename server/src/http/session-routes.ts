@@ -1,6 +1,6 @@
 /** The routes of the session, of loads and of what is learnt from them. */
 import type { Router } from 'express';
-import { changeLearning, changeSession, forgetSession, loadIntoSlot, openSession, recordPastLoads, repairSlots, saveSession, setSession, viewHabits, viewKeys, viewRepairs, viewSession, wipeLoads } from '../host/practice-session.ts';
+import { changeLearning, changeSession, forgetSession, loadIntoSlot, openSession, recordPastLoads, repairSlots, saveSession, viewHabits, viewKeys, viewRepairs, viewSession, wipeLoads } from '../host/practice-session.ts';
 import { hearLoad } from '../host/told.ts';
 import type { Parts } from '../parts.ts';
 import { findPlugins } from '../usecases/find-plugins.ts';
@@ -14,7 +14,7 @@ export function sessionRoutes(router: Router, parts: Parts): void {
   router.delete(at('session/slots/:slot'), handle(async (request, response, computer) => { answer(response, await changeSession(parts, computer, { do: 'empty', slot: param(request, 'slot') })); }));
   router.post(at('session/moves'), withBody(moveSchema, (body, computer) => changeSession(parts, computer, { do: 'move', ...body })));
   router.post(at('session/bypasses'), withBody(bypassSchema, (body, computer) => changeSession(parts, computer, { do: 'bypass', ...body })));
-  router.put(at('session/settings'), withBody(settingsSchema, (body, computer) => setSession(parts, computer, body)));
+  router.put(at('session/settings'), withBody(settingsSchema, (settings, computer) => changeSession(parts, computer, { do: 'set', settings })));
   router.get(at('session/repairs'), handle(async (_, response, computer) => { response.json(await viewRepairs(parts, computer)); }));
   router.post(at('session/repairs'), withBody(slotsSchema, (body, computer) => repairSlots(parts, computer, body.slots)));
   router.post(at('sessions'), withBody(nameSchema, (body, computer) => saveSession(parts, computer, body.name), 201));

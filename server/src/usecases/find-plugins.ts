@@ -1,5 +1,5 @@
 /** Finding for hosts and programs elsewhere on this computer: the same ranking as the Load screen has, over all that can be loaded. */
-import { allAnswers, allFolders, allNamings, acceptsAll, asId, entryOf, Finder, habitsOf, noUse, ok, placementsIn, preferred, copyInFront, whyNot, withAnswer, type CopyId, type Format, type PluginId, type Result, type SlotSort } from '@clever-drawer/core';
+import { allAnswers, allFolders, allNamings, acceptsAll, asId, chosenByLetters, entryOf, Finder, habitsOf, noUse, ok, placementsIn, preferred, copyInFront, whyNot, withAnswer, type CopyId, type Format, type PluginId, type Result, type SlotSort } from '@clever-drawer/core';
 import { readCatalog } from '../database/catalog.ts';
 import { readOrder } from '../database/order.ts';
 import { readHabits, readSession, readUsage } from '../database/session.ts';
@@ -13,13 +13,11 @@ async function prepare(parts: Parts, computer: string): Promise<ReadyToFind> {
   const { manager } = parts.database, now = parts.clock();
   const [catalog, order, usage, learnt, session] = await Promise.all([readCatalog(manager, computer), readOrder(manager, computer), readUsage(manager, computer, now), readHabits(manager, computer, now), readSession(manager, computer)]);
   const answers = new Map(allAnswers(order).map((answer) => [answer.id as string, answer])), namings = new Map(allNamings(order).map((naming) => [naming.id as string, naming])), plugins = catalog.map((plugin) => withAnswer(plugin, answers.get(plugin.id)));
-  const chosen = new Map<string, Map<string, number>>();
-  for (const { typed, plugin, times } of learnt.letters) chosen.set(typed, (chosen.get(typed) ?? new Map<string, number>()).set(plugin, times));
   const favourites = new Set<string>(allFolders(order).filter((folder) => folder.form === 'favourites').flatMap((folder) => placementsIn(order, folder.id).map((placement) => placement.plugin)));
   const accepts = session?.settings ?? acceptsAll, today = now.toISOString().slice(0, 10);
   return {
     finder: new Finder(plugins.map((plugin) => entryOf(plugin, { nickname: namings.get(plugin.id)?.nickname ?? null, slotLabel: namings.get(plugin.id)?.slotLabel ?? null, tags: answers.get(plugin.id)?.tags ?? [] }))),
-    habits: habitsOf({ ...noUse, warmth: new Map(usage.map((one) => [one.plugin, one.warmth])), chosen, favourites }),
+    habits: habitsOf({ ...noUse, warmth: new Map(usage.map((one) => [one.plugin, one.warmth])), chosen: chosenByLetters(learnt.letters), favourites }),
     can: new Map(plugins.map((plugin) => [plugin.id as string, new Set(slotSorts.filter((slot) => whyNot(plugin, slot, answers.get(plugin.id), accepts, today) === null))])),
   };
 }

@@ -1,7 +1,7 @@
 /** What is known of habits for one slot: how warm what is, here, after the one before, for which letters. */
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { habitsOf, noUse, type Habits, type TrackSort } from '@clever-drawer/core';
+import { chosenByLetters, habitsOf, noUse, type Habits, type TrackSort } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 
 export function useHabits(track: TrackSort, before: string | null): Habits {
@@ -9,11 +9,7 @@ export function useHabits(track: TrackSort, before: string | null): Habits {
   const warmth = useMemo(() => new Map([...usage].map(([id, used]) => [id, used.warmth])), [usage]);
   const here = useMemo(() => new Map((data?.here ?? []).filter((one) => one.track === track).map((one) => [one.plugin as string, one.warmth])), [data, track]);
   const after = useMemo(() => new Map((data?.after ?? []).filter((one) => one.after === before).map((one) => [one.plugin as string, one.warmth])), [data, before]);
-  const chosen = useMemo(() => {
-    const by = new Map<string, Map<string, number>>();
-    for (const { typed, plugin, times } of data?.letters ?? []) by.set(typed, (by.get(typed) ?? new Map<string, number>()).set(plugin, times));
-    return by;
-  }, [data]);
+  const chosen = useMemo(() => chosenByLetters(data?.letters ?? []), [data]);
   const { folders, members, foldersOf } = arrangement;
   return useMemo(() => {
     const favourites = new Set<string>(folders.filter((folder) => folder.form === 'favourites').flatMap((folder) => members.get(folder.id) ?? []));
