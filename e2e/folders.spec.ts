@@ -99,6 +99,25 @@ test('plugins are gathered over three searches, the tray survives a reload, and 
   await expect(page.locator('.tray-name .count')).toHaveText('6');
 });
 
+test('a key pressed just when the letters reach the address is not lost', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/file`);
+  await expect(page.getByTestId('plugin').first()).toBeVisible();
+  await page.evaluate(() => {
+    const replace = history.replaceState.bind(history);
+    history.replaceState = (...step) => {
+      replace(...step);
+      if (!String(step[2]).includes('q=plate')) return;
+      document.body.dataset['pressed'] = 'yes';
+      window.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape' }));
+    };
+  });
+  await page.keyboard.press('/');
+  await page.keyboard.type('plate');
+  await expect(page.locator('body')).toHaveAttribute('data-pressed', 'yes');
+  await expect(page).not.toHaveURL(/q=/);
+  await expect(page.getByLabel('with the letters')).toHaveValue('');
+});
+
 test('in an opened folder the keys of the list work, and M moves a plugin to another folder', async ({ page, demo }) => {
   await page.goto(`${demo.address}/file`);
   await front(page, 'Squeeze').click();

@@ -40,29 +40,41 @@ function toAddress(params: URLSearchParams, filter: Filter, sorting: Sorting): U
   return next;
 }
 
-const withoutLetters = (params: URLSearchParams): string => { const rest = new URLSearchParams(params); rest.delete('q'); return rest.toString(); };
+/** What of an address narrows and lines up the list, always written in the same way. */
+const partOf = (params: URLSearchParams): string => { const { filter, sorting } = fromAddress(params); return toAddress(new URLSearchParams(), filter, sorting).toString(); };
 
-/** The filter stands in the address, so that reload and links keep it; typing reaches the address a moment later. */
-export function useList(): List {
-  const { plugins, answers, arrangement, usage } = useStudio();
+const withoutLetters = (part: string): string => { const rest = new URLSearchParams(part); rest.delete('q'); return rest.toString(); };
+
+/**
+ * The filter stands in the address, so that reload and links keep it; typing reaches the address a moment later.
+ * An address that comes back from having been written here is not taken: keys pressed in between would be lost.
+ */
+function useFilter() {
   const [params, setParams] = useSearchParams();
   const [{ filter, sorting }, setState] = useState(() => fromAddress(params));
-  const [seen, setSeen] = useState(params);
-  if (seen !== params) {
-    setSeen(params);
-    if (toAddress(params, filter, sorting).toString() !== params.toString()) setState(fromAddress(params));
+  const part = partOf(params);
+  const [seen, setSeen] = useState(part), [written, setWritten] = useState<string | null>(null);
+  if (seen !== part) {
+    setSeen(part);
+    setWritten(null);
+    if (part !== written) setState(fromAddress(params));
   }
   useEffect(() => {
     const timer = setTimeout(() => {
-      const next = toAddress(params, filter, sorting);
-      if (next.toString() === params.toString()) return;
+      const next = toAddress(params, filter, sorting), wanted = partOf(next);
+      if (wanted === part) return;
+      setWritten(wanted);
       // Letters change the address in place; every other step can be gone back to.
-      const isTyping = withoutLetters(next) === withoutLetters(params);
-      setParams(next, { replace: isTyping });
+      setParams(next, { replace: withoutLetters(wanted) === withoutLetters(part) });
     }, 250);
     return () => { clearTimeout(timer); };
-  }, [filter, sorting, params, setParams]);
+  }, [filter, sorting, params, part, setParams]);
+  return { filter, sorting, setState };
+}
 
+export function useList(): List {
+  const { plugins, answers, arrangement, usage } = useStudio();
+  const { filter, sorting, setState } = useFilter();
   const { namings, foldersOf } = arrangement;
   const allRows = useMemo(() => plugins.map((plugin) => {
     const naming = namings.get(plugin.id);
