@@ -68,8 +68,8 @@ export async function serve(config: Config): Promise<Running> {
     const osc = config.oscPort === undefined ? null : await startOsc(parts, config.oscPort);
     const stop = async (): Promise<void> => {
       await osc?.server.close();
-      server.close();
-      server.closeAllConnections();
+      events.end();
+      await endRequests(server);
       await parts.watcher.close();
       await parts.scans.stopAll();
       await parts.readers.close();
@@ -104,6 +104,19 @@ function listen(app: ReturnType<typeof createApp>, port: number): Promise<Server
     // Longer than clients keep idle connections, so that none is closed just as a request goes out on it.
     server.keepAliveTimeout = 65_000;
   });
+}
+
+/** How long requests under way have to end when the server stops, and how often it looks. Milliseconds. */
+const patience = 5_000, look = 20;
+
+/** Takes no new requests and lets those under way end; what takes too long is cut off. */
+async function endRequests(server: Server): Promise<void> {
+  const closed = new Promise<void>((resolve) => { server.close(() => { resolve(); }); });
+  const idle = setInterval(() => { server.closeIdleConnections(); }, look);
+  const cut = setTimeout(() => { server.closeAllConnections(); }, patience);
+  await closed;
+  clearInterval(idle);
+  clearTimeout(cut);
 }
 
 /** A scan because something changed in a watched place; later, when one runs already. */

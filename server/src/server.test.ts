@@ -1,4 +1,4 @@
-/** The server over real folders and a real database: scanning, the order, undo, loading, and who may speak to it. */
+/** The server over real folders and a real database: scanning, the order, undo and loading. */
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { mkdirSync, renameSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { request } from 'node:http';
@@ -270,29 +270,5 @@ describe('the practice session', () => {
     expect(usage?.loads).toBe(4);
     expect(usage?.warmth).toBeCloseTo(warmth(ages.map((age) => now - age), now), 4);
     expect(codes(await server.call('POST', 'loads', { loads: [{ ...loads[0], plugin: uuid() }] }))).toEqual(['unknown-record']);
-  });
-});
-
-describe('who may speak to the server', () => {
-  const ask = (headers: Record<string, string>, path = '/api/computers'): Promise<{ status: number; headers: Record<string, unknown> }> => new Promise((resolve, reject) => {
-    request(`${server.address}${path}`, { headers }, (response) => { response.resume(); resolve({ status: response.statusCode ?? 0, headers: response.headers }); }).on('error', reject).end();
-  });
-  it('is this computer alone: a foreign Host or Origin is refused', async () => {
-    expect((await ask({ host: 'drawer.example' })).status).toBe(403);
-    expect((await ask({ origin: 'http://drawer.example' })).status).toBe(403);
-    expect((await ask({ origin: 'null' })).status).toBe(403);
-    expect((await ask({ 'sec-fetch-site': 'cross-site' })).status).toBe(403);
-    expect((await ask({ origin: server.address })).status).toBe(200);
-  });
-  it('sends a content security policy that allows nothing from elsewhere', async () => {
-    const { headers } = await ask({});
-    expect(String(headers['content-security-policy'])).toContain("default-src 'none'");
-    expect(String(headers['content-security-policy'])).not.toMatch(/unsafe|\*|http/);
-  });
-  it('answers nonsense with a problem and not with a page', async () => {
-    const response = await fetch(`${server.address}/api/computers/${server.computer}/acts`, { method: 'POST', body: '{"act":', headers: { 'Content-Type': 'application/json' } });
-    expect({ status: response.status, body: (await response.json()) as Refusal }).toMatchObject({ status: 400, body: { problems: [{ code: 'field-invalid', at: 'body' }] } });
-    expect((await ask({}, '/api/nothing')).status).toBe(404);
-    expect((await ask({}, '/api/computers/not-an-id/catalog')).status).toBe(404);
   });
 });

@@ -10,8 +10,11 @@ export function streamEvents(parts: Parts, computer: string, request: Request, r
   response.write('retry: 1000\n\n');
   const stop = parts.events.listen(computer, (event) => { response.write(`data: ${JSON.stringify(event)}\n\n`); });
   const beat = setInterval(() => { response.write(': still here\n\n'); }, heartbeat);
+  const end = (): void => { response.end(); };
+  parts.events.ended.addEventListener('abort', end);
   request.on('close', () => {
     stop();
+    parts.events.ended.removeEventListener('abort', end);
     clearInterval(beat);
   });
 }

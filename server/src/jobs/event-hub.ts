@@ -5,6 +5,11 @@ export type Listener = (event: ServerEvent) => void;
 
 export class EventHub {
   readonly #listeners = new Map<string, Set<Listener>>();
+  readonly #end = new AbortController();
+  /** Aborted when the server stops: streams then end. */
+  readonly ended = this.#end.signal;
+
+  end(): void { this.#end.abort(); }
 
   /** Hears of one computer's events until the returned function is called. */
   listen(computer: string, listener: Listener): () => void {
