@@ -72,12 +72,13 @@ export { isNarrowed, lineUp, narrow, noFilter, noVendor, rowOf, sortings, type F
 export { entryOf, uncalled, type Calling, type Entry } from './find/entry.ts';
 export { Finder, type Found, type Hit } from './find/finder.ts';
 export { metSpans } from './find/met.ts';
+export { placesIn } from './find/places.ts';
 export { forgotten, type Regard } from './find/forgotten.ts';
 export { chosenByLetters, habitsOf, noUse, type Habit, type Habits, type Use } from './find/habits.ts';
-export { acceptsAll, cabinetSlotAt, fits, slotNames, slotSortAt, trackSorts, whyNot, whyNotChain, whyNotCopy, type Accepts, type SlotSort, type TrackSort } from './find/fits.ts';
+export { acceptsAll, cabinetSlotAt, copyToLoad, fits, slotNames, slotSortAt, trackSorts, whyNot, whyNotCopy, whyNotHere, type Accepts, type SlotSort, type TrackSort } from './find/fits.ts';
 export { changeSlot, moveSlot, putSlot, removeSlot, slotLimit, trackOfSlot, type HostCopy, type HostSession, type HostSettings, type HostSlot, type HostTrack } from './host/host-session.ts';
 export { misbehaviours, type Misbehaviour } from './host/misbehaviour.ts';
-export { repairFor, type Known, type Repair } from './host/repair.ts';
+export { createRepairer, type Known, type Repair, type RepairFor } from './host/repair.ts';
 export { halfLifeDays, warmth, weightOfAge, type Usage } from './usage/usage.ts';
 export { stepOf } from './history/undo.ts';
 export { scanModes, type AsideView, type ScanMode } from './api.ts';

@@ -10,7 +10,7 @@ import { closeInterruptedScans } from './database/scans.ts';
 import { PracticeHost } from './host/practice-host.ts';
 import { Turns } from './host/turns.ts';
 import { OscServer } from './osc/osc-server.ts';
-import { Kept } from './jobs/kept.ts';
+import { hasNewCopies, hasNewUse, Kept } from './jobs/kept.ts';
 import { EventHub } from './jobs/event-hub.ts';
 import { PlaceWatcher } from './jobs/place-watcher.ts';
 import { ScanJobs } from './jobs/scan-jobs.ts';
@@ -52,7 +52,7 @@ export async function serve(config: Config): Promise<Running> {
     const database = await connect(await cluster.database('clever_drawer'));
     const events = new EventHub(), parts: Parts = {
       database, log, clock: config.clock ?? (() => new Date()), events, scans: new ScanJobs(),
-      readers: new ReaderPool(2, process.env), host: new PracticeHost(), turns: new Turns(), finding: new Kept(events),
+      readers: new ReaderPool(2, process.env), host: new PracticeHost(), turns: new Turns(), finding: new Kept(events, hasNewUse), repairing: new Kept(events, hasNewCopies),
       watcher: new PlaceWatcher((computer) => { void scanAgain(parts, computer); }),
       machine: { platform: process.platform, home: homedir(), environment: process.env },
     };

@@ -16,7 +16,7 @@ const replies: Reply[] = [];
 async function ask(packet: Message | Bundle | Buffer, until: string): Promise<Reply[]> {
   replies.length = 0;
   socket.send(Buffer.isBuffer(packet) ? packet : encode(packet), server.oscPort, '127.0.0.1');
-  for (let waited = 0; waited < 200 && !replies.some(([address]) => address === until); waited += 1) await new Promise((resolve) => setTimeout(resolve, 25));
+  for (let waited = 0; waited < 1200 && !replies.some(([address]) => address === until); waited += 1) await new Promise((resolve) => setTimeout(resolve, 25));
   return [...replies];
 }
 

@@ -1,7 +1,7 @@
 /** What the program is made of; passed in, so that tests can give their own. */
 import type { DataSource } from 'typeorm';
 import type { Logger } from 'pino';
-import type { Finder, Habits, SlotSort } from '@clever-drawer/core';
+import type { Accepts, Finder, Format, Habits, HostCopy, Plugin, RepairFor, SlotSort } from '@clever-drawer/core';
 import type { Host } from './host/host.ts';
 import type { Turns } from './host/turns.ts';
 import type { Kept } from './jobs/kept.ts';
@@ -10,8 +10,18 @@ import type { PlaceWatcher } from './jobs/place-watcher.ts';
 import type { ScanJobs } from './jobs/scan-jobs.ts';
 import type { Machine, ReaderPool } from './scanner/index.ts';
 
-/** A catalog prepared for finding from outside, and the slots that each plugin can be loaded into. */
-export interface ReadyToFind { readonly finder: Finder; readonly habits: Habits; readonly can: ReadonlyMap<string, ReadonlySet<SlotSort>> }
+/** A catalog prepared for finding from outside, the slots that each plugin can be loaded into, and what chooses the copy. */
+export interface ReadyToFind {
+  readonly finder: Finder;
+  readonly habits: Habits;
+  readonly can: ReadonlyMap<string, ReadonlySet<SlotSort>>;
+  readonly pluginById: ReadonlyMap<string, Plugin>;
+  readonly accepts: Accepts;
+  readonly formatOrder: readonly Format[] | undefined;
+}
+
+/** What stands for copies that are gone, and the catalogued copies as a host asks for them. */
+export interface ReadyToRepair { readonly repairFor: RepairFor; readonly copyOf: (id: string) => HostCopy | null }
 
 export interface Parts {
   readonly database: DataSource;
@@ -26,4 +36,5 @@ export interface Parts {
   /** Sessions are changed one after the other, computer by computer. */
   readonly turns: Turns;
   readonly finding: Kept<ReadyToFind>;
+  readonly repairing: Kept<ReadyToRepair>;
 }

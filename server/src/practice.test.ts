@@ -4,6 +4,7 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { misbehaviours, type CatalogView, type HabitsView, type KeysView, type Plugin, type Refusal, type RepairView, type SessionView, type TrackSort, type TrackView, type Usage } from '@clever-drawer/core';
+import type { FoundPlugin } from './usecases/find-plugins.ts';
 import { newPlace, startTestServer, writeBundle, type Answer, type TestServer } from './testing.ts';
 
 const real = readFileSync('/usr/lib/lv2/eg-amp.lv2/amp.so');
@@ -102,6 +103,9 @@ describe('a chain of one’s own', () => {
     expect(await names('final')).toEqual(['Marram', 'Kelpie', 'Marram', 'Kelpie']);
     const loads = new Map((await server.call<Usage[]>('GET', 'usage')).body.map((one) => [one.plugin, one.loads]));
     expect([loads.get(id), (await server.call<HabitsView>('GET', 'habits')).body.letters.filter((one) => one.typed === 'hv').length]).toEqual([2, 2]);
+    const found = (await server.call<FoundPlugin[]>('GET', 'find?q=heron%20voice&slot=effect')).body[0];
+    expect([found?.plugin, found?.copy, found?.chain?.map((one) => [one.name, one.format, one.path])]).toEqual([id, null, ['Marram', 'Kelpie'].map((name) => [name, 'LV2', join(place, `${name}.lv2`)])]);
+    expect((await server.call<FoundPlugin[]>('GET', 'find?q=heron%20voice&slot=instrument')).body).toEqual([]);
     const broken = randomUUID();
     await act({ act: 'add-chain', id: broken, name: 'Breaks', kind: 'effect', plugins: [member('Marram'), member('Lapwing')] });
     expect([codes(await put(broken, 9)), (await names('final')).length]).toEqual(['host-no-licence', 4]);

@@ -37,6 +37,10 @@ describe('finding by a few letters', () => {
       expect(all.count).toBe(all.hits.length);
     }));
   });
+  it('knows the figures with which names go on, so that one is typed and does not load', () => {
+    const figures = (letters: string): string[] => [...new Finder(['Tape 2', 'Tape 24', 'X3', '4 Tern', 'Salt'].map((name) => entryOf(plugin(name, { vendor: null, types: [] })))).figuresAfter(letters)].sort();
+    expect([figures('tape'), figures('Tape 2'), figures('pe'), figures('x'), figures('salt'), figures(''), figures('24')]).toEqual([['2'], ['4'], ['2'], ['3'], [], ['4'], []]);
+  });
   it('does not take long over letters that match nowhere', () => {
     const long = new Finder([entryOf(plugin(Array<string>(40).fill('aaaa').join(' ')))]);
     expect(long.find(`${'a'.repeat(60)}bb`, habitsOf(noUse), 5).hits).toEqual([]);
@@ -94,6 +98,12 @@ describe('habit', () => {
     expect(names('', { warmth: new Map([['Salt Line', 2]]), favourites: new Set(['TapeEcho 2']) }).slice(0, 2)).toEqual(['Salt Line', 'TapeEcho 2']);
     expect(names('', { warmth: new Map([['Salt Line', 2], ['Shoal Verb', 1]]), warmthAfter: new Map([['Shoal Verb', 1]]) })[0]).toBe('Shoal Verb');
     expect(finder.find('', habitsOf({ ...noUse, warmthAfter: new Map([['Shoal Verb', 9]]) }), 1).hits[0]?.because).toBe('often loaded after the one before');
+  });
+  it('puts what is in the cabinet first, and among that what stands in front there', () => {
+    const places = { inCabinet: new Map([['TapeEcho 2', 0.5], ['Shoal Verb', 0], ['Islet', 0.9]]) };
+    expect(names('', places)).toEqual(['Shoal Verb', 'TapeEcho 2', 'Islet', 'Salt Line', 'Slackwater Delay']);
+    const hits = new Finder(['Tern A', 'Tern B'].map((name) => entryOf(plugin(name)))).find('tern', habitsOf({ ...noUse, inCabinet: new Map([['Tern A', 0.9], ['Tern B', 0.1]]) }), 2).hits;
+    expect(hits.map((hit) => hit.plugin.name)).toEqual(['Tern B', 'Tern A']);
   });
   it('puts first what was chosen twice for the same letters, and says so', () => {
     const chosen = new Map([['s', new Map([['Slackwater Delay', 2], ['Shoal Verb', 1]])]]), hits = finder.find('S', habitsOf({ ...noUse, chosen, warmth: new Map([['Shoal Verb', 500]]) }), 2).hits;

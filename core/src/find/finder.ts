@@ -45,6 +45,8 @@ export class Finder {
   /** All different joined texts in a row, to be searched in one go, with where each begins. */
   readonly #row: string;
   readonly #starts: number[] = [];
+  /** The places of figures in the row, looked for when they are asked for. */
+  #figures: readonly number[] | null = null;
   readonly #keys: string[];
   readonly #byName: Int32Array;
   readonly #sheets: Sheets;
@@ -104,8 +106,8 @@ export class Finder {
     return at;
   }
 
-  /** The best hits for what was typed; nothing typed ranks by habit alone. `isAmong` leaves others out. The order is total: equal scores go by name, then id. */
-  find(query: string, habits: Habits, limit: number, isAmong?: (plugin: Plugin) => boolean): Found {
+  /** The best hits for what was typed; nothing typed ranks by habit alone. `isAmong` leaves others out; it gets the position among the entries, too. The order is total: equal scores go by name, then id. */
+  find(query: string, habits: Habits, limit: number, isAmong?: (plugin: Plugin, at: number) => boolean): Found {
     this.#sheets.back();
     this.#setSheets.back();
     const parts = wordsOf(query), joined = parts.join(''), shown = parts.join(' '), learnt = habits.forLetters(query), usual = this.#usual(habits);
@@ -113,7 +115,7 @@ export class Finder {
     let count = 0;
     for (let i = 0; i < size; i += 1) {
       const at = scores ? (scores.touched[i] as number) : i;
-      if (isAmong && !isAmong((this.entries[at] as Entry).plugin)) continue;
+      if (isAmong && !isAmong((this.entries[at] as Entry).plugin, at)) continue;
       count += 1;
       best.offer(at, (scores ? (scores.points[at] as number) : 0) + (usual[at] as number) + (learnt.size > 0 ? (learnt.get((this.entries[at] as Entry).plugin.id) ?? 0) : 0));
     }
@@ -124,13 +126,12 @@ export class Finder {
     return { hits, count };
   }
 
-  /** Whether some name goes on with these letters; a single one has to begin it. */
-  goesOn(letters: string): boolean {
-    const typed = wordsOf(letters).join('');
-    let isFound = false;
-    if (typed.length > 1) this.#inside(typed, () => { isFound = true; });
-    else this.#joined.beginning(typed, () => { isFound = true; });
-    return isFound;
+  /** The figures with which some text goes on behind these letters; behind none, those that begin one. */
+  figuresAfter(letters: string): ReadonlySet<string> {
+    const typed = wordsOf(letters).join(''), found = new Set<string>();
+    this.#figures ??= [...this.#row.matchAll(/\d/g)].map(({ index }) => index);
+    for (const at of this.#figures) if (typed === '' ? at === 0 || this.#row.charAt(at - 1) === '\n' : at >= typed.length && this.#row.startsWith(typed, at - typed.length)) found.add(this.#row.charAt(at));
+    return found;
   }
 
   /** The points of habit of all entries, worked out once for the habits. */

@@ -1,5 +1,5 @@
 /** What may be loaded where, and why something may not. */
-import { isPresent, type CopyCard, type Plugin } from '../catalog/plugin.ts';
+import { copyInFront, isPresent, type CopyCard, type Plugin } from '../catalog/plugin.ts';
 import type { AnswerFacts } from '../catalog/answer.ts';
 import type { Kind } from '../catalog/kind.ts';
 import type { CabinetSlot } from '../cabinet/order.ts';
@@ -34,9 +34,12 @@ export function whyNotCopy(copy: CopyCard, accepts: Accepts): string | null {
   return accepts.formats.includes(copy.format) ? null : `${copy.format}, which the session does not take`;
 }
 
+/** The copy that a host loads: of those it takes, the one in front. */
+export const copyToLoad = (plugin: Pick<Plugin, 'copies'>, accepts: Accepts, order?: readonly Format[]): CopyCard | undefined => copyInFront({ copies: plugin.copies.filter((copy) => whyNotCopy(copy, accepts) === null) }, order);
+
 type Said = Pick<AnswerFacts, 'isHidden' | 'licence'> | undefined;
 
-/** Why a plugin cannot be loaded into such a slot now; null when it can. `today` as YYYY-MM-DD. Of a chain this looks at the chain itself, `whyNotChain` at what is in it. */
+/** Why a plugin cannot be loaded into such a slot now; null when it can. `today` as YYYY-MM-DD. Of a chain this looks at the chain itself, `whyNotHere` also at what is in it. */
 export function whyNot(plugin: Plugin, slot: SlotSort, said: Said, accepts: Accepts, today: string): string | null {
   if (!fits(plugin.kind, slot)) return `${slot === 'effect' || plugin.kind !== 'effect' ? kindWords[plugin.kind] : 'an effect'}, and this is a slot for ${slotNames[slot]}`;
   if (said?.isHidden) return 'hidden from loading';
@@ -47,11 +50,16 @@ export function whyNot(plugin: Plugin, slot: SlotSort, said: Said, accepts: Acce
   return nearest && isPresent(plugin) ? whyNotCopy(nearest, accepts) : plugin.copies.some((copy) => copy.state === 'away') ? 'out of reach: its place is not there now' : 'gone from the disk';
 }
 
-/** Why a chain cannot be loaded: the first of its plugins that cannot, where it would stand. */
-export function whyNotChain(chain: readonly string[], first: SlotSort, pluginOf: (id: string) => Plugin | undefined, saidOf: (id: string) => Said, accepts: Accepts, today: string): string | null {
-  for (const [at, id] of chain.entries()) {
-    const plugin = pluginOf(id), reason = plugin ? whyNot(plugin, at === 0 || first === 'note-effect' ? first : 'effect', saidOf(id), accepts, today) : 'no longer in the catalog';
-    if (reason !== null) return `its ${plugin?.name ?? 'plugin'}: ${reason}`;
+/** What is known around a plugin: the others, what is said of them, what the host takes, and the day. */
+export interface Surroundings { readonly pluginOf: (id: string) => Plugin | undefined; readonly saidOf: (id: string) => Said; readonly accepts: Accepts; readonly today: string }
+
+/** The same also of a chain and what is in it: the first of its plugins that cannot be loaded where it would stand. */
+export function whyNotHere(plugin: Plugin, slot: SlotSort, known: Surroundings): string | null {
+  const reason = whyNot(plugin, slot, known.saidOf(plugin.id), known.accepts, known.today);
+  if (reason !== null) return reason;
+  for (const [at, id] of (plugin.chain ?? []).entries()) {
+    const member = known.pluginOf(id), why = member ? whyNot(member, at === 0 || slot === 'note-effect' ? slot : 'effect', known.saidOf(id), known.accepts, known.today) : 'no longer in the catalog';
+    if (why !== null) return `its ${member?.name ?? 'plugin'}: ${why}`;
   }
   return null;
 }

@@ -1,4 +1,4 @@
-/** What habit adds to a match: what is loaded often and lately, into such slots, after the plugin before, what is a favourite or in the cabinet. */
+/** What habit adds to a match: what is loaded often and lately, into such slots, after the plugin before, what is a favourite or in the cabinet, and how far in front there. */
 import { fold } from '../fold.ts';
 
 /** How warm something is: loads, each counting less the older it is (usage/usage.ts). */
@@ -11,10 +11,11 @@ export interface Use {
   /** How often each plugin was chosen for letters, by the letters folded. */
   readonly chosen: ReadonlyMap<string, ReadonlyMap<string, number>>;
   readonly favourites: ReadonlySet<string>;
-  readonly inCabinet: ReadonlySet<string>;
+  /** What is in the cabinet at hand, with its place there: from 0 for the first to below 1 (places.ts). */
+  readonly inCabinet: ReadonlyMap<string, number>;
 }
 
-export const noUse: Use = { warmth: new Map(), warmthHere: new Map(), warmthAfter: new Map(), chosen: new Map(), favourites: new Set(), inCabinet: new Set() };
+export const noUse: Use = { warmth: new Map(), warmthHere: new Map(), warmthAfter: new Map(), chosen: new Map(), favourites: new Set(), inCabinet: new Map() };
 
 /** How often each plugin was chosen, by the letters. */
 export function chosenByLetters(letters: readonly { readonly typed: string; readonly plugin: string; readonly times: number }[]): Use['chosen'] {
@@ -33,7 +34,7 @@ export interface Habits {
 }
 
 /** How much each habit counts (set by trying, see bench/src/find.ts). */
-const counts = { warm: 2, here: 0.6, after: 1.2, favourite: 4, cabinet: 1.5, learnt: 300 } as const;
+const counts = { warm: 2, here: 0.6, after: 1.2, favourite: 4, cabinet: 1.5, place: 0.5, learnt: 300 } as const;
 /** A single load counts until it has faded to 2 to the power of minus this; more than 2 to the power of `most` counts no more. */
 const faded = 7, most = 7;
 /** Chosen so often for the same letters, a plugin comes first for them. */
@@ -49,9 +50,10 @@ export function habitsOf(use: Use): Habits {
   const of = (plugin: string): Habit => {
     const before = known.get(plugin);
     if (before) return before;
+    const place = use.inCabinet.get(plugin);
     const parts = [
       { points: counts.after * level(use.warmthAfter.get(plugin)), because: 'often loaded after the one before' }, { points: counts.warm * level(use.warmth.get(plugin)), because: 'loaded lately' }, { points: counts.here * level(use.warmthHere.get(plugin)), because: 'loaded into such slots' },
-      { points: use.favourites.has(plugin) ? counts.favourite : 0, because: 'a favourite' }, { points: use.inCabinet.has(plugin) ? counts.cabinet : 0, because: 'in this cabinet' },
+      { points: use.favourites.has(plugin) ? counts.favourite : 0, because: 'a favourite' }, { points: place === undefined ? 0 : counts.cabinet + counts.place * (1 - place), because: 'in this cabinet' },
     ].filter((part) => part.points > 0);
     const habit = parts.reduce<Habit>((sum, part) => ({ points: sum.points + part.points, because: part.points > (parts.find((one) => one.because === sum.because)?.points ?? 0) ? part.because : sum.because }), none);
     known.set(plugin, habit);

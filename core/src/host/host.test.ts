@@ -4,7 +4,7 @@ import type { CopyCard, Plugin } from '../catalog/plugin.ts';
 import { acceptsAll } from '../find/fits.ts';
 import { asId } from '../id.ts';
 import { changeSlot, moveSlot, putSlot, removeSlot, type HostCopy, type HostSession, type HostSlot } from './host-session.ts';
-import { repairFor, type Known } from './repair.ts';
+import { createRepairer, type Known } from './repair.ts';
 
 const asked = (more: Partial<HostCopy> = {}): HostCopy => ({ format: 'VST2', path: '/old/Warble.dll', identity: 'warble', name: 'Warble', vendor: 'Osier', binary: null, ...more });
 const known = (name: string, more: { vendor?: string | null; identity?: string | null; replaces?: string[]; plugin?: string } & Partial<CopyCard> = {}): Known => {
@@ -13,7 +13,7 @@ const known = (name: string, more: { vendor?: string | null; identity?: string |
   const plugin: Plugin = { id: asId(id), name, vendor, kind: 'effect', types: [], arrived: '2026-01-01', copies: [copy] };
   return { card: copy, plugin, identity, replaces };
 };
-const repaired = (wanted: HostCopy, ...list: Known[]): unknown => { const found = repairFor(wanted, list, acceptsAll); return found && [found.plugin.name, found.because, found.isSure]; };
+const repaired = (wanted: HostCopy, ...list: Known[]): unknown => { const found = createRepairer(list)(wanted, acceptsAll); return found && [found.plugin.name, found.because, found.isSure]; };
 
 describe('a copy that an old session asks for', () => {
   it('is found by identity, by declaration, by the plugin it belonged to, by name and vendor, surest first', () => {
@@ -30,7 +30,7 @@ describe('a copy that an old session asks for', () => {
   });
   it('is never one that the host would not open, nor the one that failed', () => {
     expect(repaired(asked(), known('Warble', { state: 'gone' }), known('Warble', { is32Bit: true }), known('Warble', { isFailed: true }), known('Warble', { format: 'VST2', path: '/old/Warble.dll' }))).toBeNull();
-    expect(repairFor(asked(), [known('Warble')], { formats: ['LV2'], takes32Bit: false })).toBeNull();
+    expect(createRepairer([known('Warble')])(asked(), { formats: ['LV2'], takes32Bit: false })).toBeNull();
   });
 });
 

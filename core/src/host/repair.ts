@@ -3,6 +3,7 @@ import { preferred, type CopyCard, type Plugin } from '../catalog/plugin.ts';
 import { nameKeyOf, type NameKey } from '../catalog/name-key.ts';
 import { whyNotCopy, type Accepts } from '../find/fits.ts';
 import { fold } from '../fold.ts';
+import { grouped } from '../grouped.ts';
 import type { Format } from '../formats/found-copy.ts';
 import { editDistance } from '../rules/values.ts';
 import { isGenericWord } from '../types/generic.ts';
@@ -17,24 +18,35 @@ export interface Repair { readonly copy: CopyCard; readonly plugin: Plugin; read
 /** Names as near as that may be the same; common practice, no source. */
 const nearBy = 2, nearFrom = 6;
 
-/** The best match that the host would open, with its reason; null when nothing here is like it. */
-export function repairFor(asked: HostCopy, known: readonly Known[], accepts: Accepts, order: readonly Format[] = preferred): Repair | null {
-  const there = known.filter(({ card }) => whyNotCopy(card, accepts) === null && card.path !== asked.path), rank = (format: Format): number => { const at = order.indexOf(format); return at < 0 ? order.length : at; };
-  const best = (isIt: (one: Known) => boolean, because: (one: Known) => string, isSure: boolean): Repair | null => {
-    const [found] = there.filter(isIt).sort((a, b) => rank(a.card.format) - rank(b.card.format) || (a.card.path < b.card.path ? -1 : 1));
-    return found ? { copy: found.card, plugin: found.plugin, because: because(found), isSure } : null;
+/** The best match that a host which takes so much would open, with its reason; null when nothing here is like it. */
+export type RepairFor = (asked: HostCopy, accepts: Accepts) => Repair | null;
+
+/** Matches among all that is catalogued, which is put in order once: names are taken apart only where nothing surer is found. */
+export function createRepairer(known: readonly Known[], order: readonly Format[] = preferred): RepairFor {
+  const rank = (format: Format): number => { const at = order.indexOf(format); return at < 0 ? order.length : at; };
+  const sorted = [...known].sort((a, b) => rank(a.card.format) - rank(b.card.format) || (a.card.path < b.card.path ? -1 : 1));
+  const by = (keysOf: (one: Known) => readonly string[]): ReadonlyMap<string, readonly Known[]> => grouped(sorted.flatMap((one) => keysOf(one).map((key) => [key, one] as const)));
+  const byIdentity = by(({ card, identity }) => (identity === null ? [] : [`${card.format} ${identity}`])), byReplaced = by(({ replaces }) => replaces), byPath = by(({ card }) => [card.path]), byPlugin = by(({ plugin }) => [plugin.id]), byVendor = by(({ plugin }) => (plugin.vendor === null ? [] : [fold(plugin.vendor)]));
+  let named: ReadonlyMap<string, readonly Known[]> | null = null;
+  const byName = (name: NameKey): readonly Known[] => (named ??= by(({ plugin }) => [sameName(keyOf(plugin))])).get(sameName(name)) ?? [];
+  return (asked, accepts) => {
+    const best = (among: readonly Known[] | undefined, because: (one: Known) => string, isSure: boolean, isIt: (one: Known) => boolean = () => true): Repair | null => {
+      const found = among?.find((one) => whyNotCopy(one.card, accepts) === null && one.card.path !== asked.path && isIt(one));
+      return found ? { copy: found.card, plugin: found.plugin, because: because(found), isSure } : null;
+    };
+    const key = keyOf(asked), vendor = asked.vendor === null ? null : fold(asked.vendor), isSameVendor = ({ plugin }: Known): boolean => vendor !== null && plugin.vendor !== null && fold(plugin.vendor) === vendor;
+    const meant = byPath.get(asked.path)?.find(({ card, identity }) => card.format === asked.format && identity === asked.identity)?.plugin;
+    return best(byIdentity.get(`${asked.format} ${asked.identity ?? ''}`), () => 'the same one at another path', true)
+      ?? best(byReplaced.get(asked.identity ?? ''), () => 'it says that it takes the place of the one asked for', true)
+      ?? best(meant && byPlugin.get(meant.id), ({ card }) => `the same plugin as ${card.format}`, true)
+      ?? best(byName(key), ({ card }) => `the same name and vendor, as ${card.format}`, true, isSameVendor)
+      ?? best(byName(key), ({ plugin }) => `the same name${plugin.vendor === null ? '' : `, by ${plugin.vendor}`}`, false)
+      ?? best(byVendor.get(vendor ?? ''), () => 'nearly the same name, by the same vendor', false, ({ plugin }) => isNear(keyOf(plugin).bare, key.bare));
   };
-  const meant = known.find(({ card, identity }) => card.format === asked.format && card.path === asked.path && identity === asked.identity)?.plugin;
-  const key = keyOf(asked), isSameName = ({ plugin }: Known): boolean => { const other = keyOf(plugin); return other.bare === key.bare && other.width === key.width; };
-  const isSameVendor = ({ plugin }: Known): boolean => asked.vendor !== null && plugin.vendor !== null && fold(plugin.vendor) === fold(asked.vendor);
-  return best(({ card, identity }) => asked.identity !== null && card.format === asked.format && identity === asked.identity, () => 'the same one at another path', true)
-    ?? best(({ replaces }) => asked.identity !== null && replaces.includes(asked.identity), () => 'it says that it takes the place of the one asked for', true)
-    ?? best(({ plugin }) => plugin.id === meant?.id, ({ card }) => `the same plugin as ${card.format}`, true)
-    ?? best((one) => isSameName(one) && isSameVendor(one), ({ card }) => `the same name and vendor, as ${card.format}`, true)
-    ?? best(isSameName, ({ plugin }) => `the same name${plugin.vendor === null ? '' : `, by ${plugin.vendor}`}`, false)
-    ?? best((one) => isSameVendor(one) && isNear(keyOf(one.plugin).bare, key.bare), () => 'nearly the same name, by the same vendor', false);
 }
 
+/** Names of the same key and width are the same. */
+const sameName = ({ bare, width }: NameKey): string => `${bare} ${width ?? ''}`;
 const keyOf = ({ name, vendor }: { readonly name: string; readonly vendor: string | null }): NameKey => nameKeyOf(name, vendor, false, isGenericWord);
 
 const isNear = (a: string, b: string): boolean => Math.min(a.length, b.length) >= nearFrom && (a.startsWith(b) || b.startsWith(a) || editDistance(a, b) <= nearBy);

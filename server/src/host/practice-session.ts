@@ -1,7 +1,7 @@
 /** The session of a computer: what stands in its slots, and loading into them. The host does it; what it says is kept in the database. */
 import { randomUUID } from 'node:crypto';
 import {
-  asId, copyInFront, describe, failed, grouped, isOnly32Bit, ok, repairFor, slotSortAt, whyNot, whyNotCopy, withAnswer, type HostCopy, type HostSession, type Known, type LoadRequest, type PastLoad, type Plugin, type RepairView, type Result, type SessionView, type SlotSort,
+  asId, copyToLoad, createRepairer, describe, failed, grouped, isOnly32Bit, ok, slotSortAt, whyNot, withAnswer, type HostCopy, type HostSession, type Known, type LoadRequest, type PastLoad, type Plugin, type RepairView, type Result, type SessionView, type SlotSort,
 } from '@clever-drawer/core';
 import { allCopies, copiesOfPlugins, listPlugins, pluginById, shownState } from '../database/catalog.ts';
 import { pluginNames } from '../database/changes.ts';
@@ -9,7 +9,7 @@ import { findComputer } from '../database/computers.ts';
 import { findAnswer, findChain, findPreference } from '../database/order.ts';
 import { addLoads, addSavedSession, copiesInCatalog, findSavedSession, forgetLoads, hostCopyOf, listSavedSessions, newSession, readHabits, readKeys, readSession, removeSavedSession, sessionKey, setLearning, writeSession } from '../database/session.ts';
 import type { CopyRow, LoadRow, PluginRow } from '../database/schemas.ts';
-import type { Parts } from '../parts.ts';
+import type { Parts, ReadyToRepair } from '../parts.ts';
 import type { Wish } from './host.ts';
 
 const sessionOf = async (parts: Parts, computer: string): Promise<HostSession> => (await readSession(parts.database.manager, computer)) ?? newSession([]);
@@ -54,7 +54,7 @@ async function chooseCopy({ database: { manager }, clock }: Parts, computer: str
   if (!plugin) return failed({ code: 'unknown-record', at: 'plugin', what: 'plugin' });
   const copies = await copiesOfPlugins(manager, [id]), said = (await findAnswer(manager, id)) ?? undefined, card = withAnswer(cardOf(plugin, copies), said), reason = wanted === null ? whyNot(card, slot, said, settings, clock().toISOString().slice(0, 10)) : null;
   if (reason !== null) return failed({ code: 'cannot-load', at: 'plugin', name: plugin.name, reason });
-  const front = copyInFront({ copies: card.copies.filter((copy) => wanted === copy.id || (wanted === null && whyNotCopy(copy, settings) === null)) }, (await findPreference(manager, computer))?.formats), row = copies.find((copy) => copy.id === front?.id);
+  const chosen = wanted ?? copyToLoad(card, settings, (await findPreference(manager, computer))?.formats)?.id, row = copies.find((copy) => copy.id === chosen);
   return row ? ok({ row, plugin }) : failed({ code: 'unknown-record', at: 'copy', what: 'copy' });
 }
 
@@ -116,16 +116,21 @@ export async function forgetSession(parts: Parts, computer: string, id: string):
 
 interface Broken { readonly slot: string; readonly track: string; readonly index: number; readonly view: RepairView; readonly copy: HostCopy | null }
 
+async function prepareRepairs({ database: { manager } }: Parts, computer: string): Promise<ReadyToRepair> {
+  const [copies, plugins, preference] = await Promise.all([allCopies(manager, computer), listPlugins(manager, computer), findPreference(manager, computer)]), rows = new Map(copies.map((copy) => [copy.id, copy]));
+  const names = new Map(plugins.map((plugin) => [plugin.id, plugin])), byPlugin = grouped(copies.flatMap((copy) => (copy.pluginId === null ? [] : [[copy.pluginId, copy] as const])));
+  const known = [...byPlugin].flatMap(([id, of]): Known[] => { const row = names.get(id), plugin = row && cardOf(row, of); return plugin ? plugin.copies.map((card) => ({ card, plugin, identity: rows.get(card.id)?.facts.identity ?? null, replaces: rows.get(card.id)?.facts.replaces ?? [] })) : []; });
+  return { repairFor: createRepairer(known, preference?.formats), copyOf: (id) => { const row = rows.get(id), name = row?.pluginId == null ? undefined : names.get(row.pluginId)?.name; return row && name !== undefined ? hostCopyOf(row, name) : null; } };
+}
+
 /** For each slot that could not be opened, the best match that is here. */
 async function broken(parts: Parts, computer: string): Promise<Broken[]> {
-  const { manager } = parts.database, session = await sessionOf(parts, computer), silent = session.tracks.flatMap((track) => track.slots.flatMap((slot, index) => (slot.problem ? [{ track, slot, index }] : [])));
+  const session = await sessionOf(parts, computer), silent = session.tracks.flatMap((track) => track.slots.flatMap((slot, index) => (slot.problem ? [{ track, slot, index }] : [])));
   if (silent.length === 0) return [];
-  const [copies, plugins, preference] = await Promise.all([allCopies(manager, computer), listPlugins(manager, computer), findPreference(manager, computer)]), rows = new Map(copies.map((copy) => [copy.id, copy]));
-  const cards = new Map(plugins.map((plugin) => [plugin.id, plugin])), byPlugin = grouped(copies.flatMap((copy) => (copy.pluginId === null ? [] : [[copy.pluginId, copy] as const])));
-  const known = [...byPlugin].flatMap(([id, of]): Known[] => { const row = cards.get(id), plugin = row && cardOf(row, of); return plugin ? plugin.copies.map((card) => ({ card, plugin, identity: rows.get(card.id)?.facts.identity ?? null, replaces: rows.get(card.id)?.facts.replaces ?? [] })) : []; });
+  const { repairFor, copyOf } = await parts.repairing.of(computer, () => prepareRepairs(parts, computer));
   return silent.map(({ track, slot, index }) => {
-    const match = repairFor(slot.copy, known, session.settings, preference?.formats), row = match && rows.get(match.copy.id);
-    return { slot: slot.id, track: track.id, index, copy: row ? hostCopyOf(row, match.plugin.name) : null, view: { slot: slot.id, track: track.name, asked: slot.copy, match: match && { plugin: match.plugin.id, copy: match.copy.id, name: match.plugin.name, format: match.copy.format, because: match.because, isSure: match.isSure } } };
+    const match = repairFor(slot.copy, session.settings);
+    return { slot: slot.id, track: track.id, index, copy: match && copyOf(match.copy.id), view: { slot: slot.id, track: track.name, asked: slot.copy, match: match && { plugin: match.plugin.id, copy: match.copy.id, name: match.plugin.name, format: match.copy.format, because: match.because, isSure: match.isSure } } };
   });
 }
 

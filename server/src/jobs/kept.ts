@@ -1,18 +1,20 @@
 /** What was worked out for a computer, kept until something happens on it. */
+import type { ServerEvent } from '@clever-drawer/core';
 import type { EventHub } from './event-hub.ts';
 
 export class Kept<T> {
   readonly #events: EventHub;
+  readonly #changes: (event: ServerEvent) => boolean;
   readonly #held = new Map<string, Promise<T>>();
   readonly #heard = new Set<string>();
 
-  constructor(events: EventHub) { this.#events = events; }
+  /** `changes` says which events change what is kept. */
+  constructor(events: EventHub, changes: (event: ServerEvent) => boolean) { this.#events = events; this.#changes = changes; }
 
   of(computer: string, make: () => Promise<T>): Promise<T> {
     if (!this.#heard.has(computer)) {
       this.#heard.add(computer);
-      // How far a scan is changes nothing; what it found is told as another event.
-      this.#events.listen(computer, (event) => { if (event.event !== 'scan') this.#held.delete(computer); });
+      this.#events.listen(computer, (event) => { if (this.#changes(event)) this.#held.delete(computer); });
     }
     const known = this.#held.get(computer) ?? make();
     this.#held.set(computer, known);
@@ -20,3 +22,8 @@ export class Kept<T> {
     return known;
   }
 }
+
+/** How far a scan is changes nothing; what it found is told as another event. */
+export const hasNewUse = ({ event }: ServerEvent): boolean => event !== 'scan';
+/** Whether other copies are here, or stand in another order. */
+export const hasNewCopies = ({ event }: ServerEvent): boolean => event === 'catalog' || event === 'order';

@@ -68,7 +68,10 @@ const commands: Readonly<Record<string, Command>> = {
   '/clever-drawer/find': async (parts, computer, values, answer) => {
     const slot = textAt(values, 1), found = await findPlugins(parts, computer, textAt(values, 0).slice(0, 200), isSlotSort(slot) ? slot : null, foundLimit);
     if (!found.ok) return;
-    for (const [at, one] of found.value.entries()) answer('/clever-drawer/found', at + 1, one.plugin, one.name, one.format ?? '', one.path ?? '', one.because);
+    for (const [at, one] of found.value.entries()) {
+      answer('/clever-drawer/found', at + 1, one.plugin, one.name, one.chain ? 'chain' : (one.format ?? ''), one.path ?? '', one.because);
+      for (const member of one.chain ?? []) answer('/clever-drawer/found/in', at + 1, member.plugin, member.name, member.format ?? '', member.path ?? '');
+    }
     answer('/clever-drawer/found/end', found.value.length);
   },
   '/clever-drawer/tracks': async (parts, computer, _, answer) => {

@@ -1,6 +1,6 @@
 /** Finding what to load: letters, then Enter. Nothing typed shows the likely ones. */
 import { Zap } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { cabinetSlotAt, isPresent, slotSortAt, type CabinetSlot, type CopyCard, type Plugin } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { favouriteAct } from '../said/filing.ts';
@@ -41,7 +41,7 @@ function useLoader({ onLoad, onLeave, field, ...slot }: Props) {
     setRefusal(null);
     void answer.then((message) => { if (message !== null) { setRefusal(message); setTyped((now) => (now === '' ? letters : now)); } });
   };
-  const isFigure = (n: number): boolean => n > 1 && n <= hits.length && n <= 9 && !/\s$/.test(typed) && !finding.goesOn(`${typed}${n}`);
+  const isFigure = (n: number): boolean => n > 1 && n <= hits.length && n <= 9 && !/\s$/.test(typed) && !finding.figures.has(String(n));
   const inCopies = (plugin: Plugin, now: number, key: string): (() => void) | undefined => {
     const copies = copiesToChoose(plugin, slot.settings, formatOrder);
     const wishes: Record<string, () => void> = { ArrowDown: () => { setCopyAt(Math.min(copies.length - 1, now + 1)); }, ArrowUp: () => { setCopyAt(Math.max(0, now - 1)); }, Enter: () => { load(active?.plugin, copies[now] ?? null); }, Escape: () => { setCopyAt(null); }, 'Alt+Enter': () => { setCopyAt(null); } };
@@ -92,10 +92,10 @@ function useWhere(slotName: CabinetSlot, onChange: () => void) {
 
 export function Finder(props: Props) {
   const { field, track, index, settings } = props, { arrangement, cabinet } = useStudio(), { typed, type, copyAt, naming, setNaming, refusal, hasPictures, hasFacts, where, finding, active, load, isFigure, onKeyDown } = useLoader(props), { folder, goTo, changeScope } = where, { hits, scope } = finding;
-  useEffect(() => { document.getElementById(`hit-${active?.plugin.id ?? ''}`)?.scrollIntoView({ block: 'nearest' }); }, [active?.plugin.id, copyAt]);
+  const onScroll = useInView(active?.plugin.id, copyAt, active === hits[0]);
   const isFavourite = (plugin: string): boolean => arrangement.foldersOf.get(plugin)?.some((one) => one.form === 'favourites') ?? false;
   return (
-    <section className="finder" aria-labelledby="finder-title">
+    <section className="finder" aria-labelledby="finder-title" onScrollCapture={onScroll}>
       <div className="finder-head"><h1 id="finder-title">Load {wants[slotSortAt(track.sort, index)]} into {track.name}, slot {index + 1}</h1><After slot={props} /><CabinetChoice slot={cabinetSlotAt(track.sort, index)} /></div>
       <div className="finder-field">
         <Zap size={19} aria-hidden />
@@ -113,7 +113,7 @@ export function Finder(props: Props) {
       {typed === '' && folder === null && hits.length > 0 && <h2 className="hits-title">{scope === 'forgot' ? 'Well thought of, and not loaded for long' : scope === 'rest' ? 'Cannot be loaded here' : 'Likely now'}</h2>}
       <ul id="hits" className="hits" role="listbox" aria-label="Plugins that fit" onMouseDown={(event) => { event.preventDefault(); }}>
         {hits.map((hit, n) => (
-          <HitRow key={hit.plugin.id} hit={hit} typed={typed} isChosen={hit === active} figure={isFigure(n + 1) ? n + 1 : null} isFavourite={isFavourite(hit.plugin.id)} hasPictures={hasPictures} whyNot={finding.whyNot(hit.plugin.id)} onPress={() => { load(hit.plugin, null); }}>
+          <HitRow key={hit.plugin.id} hit={hit} typed={typed} isChosen={hit === active} figure={isFigure(n + 1) ? n + 1 : null} isFavourite={isFavourite(hit.plugin.id)} hasPictures={hasPictures} accepts={settings} whyNot={finding.whyNot(hit.plugin.id)} onPress={() => { load(hit.plugin, null); }}>
             {hit === active && copyAt !== null ? <Copies plugin={hit.plugin} chosen={copyAt} settings={settings} onPress={(copy) => { load(hit.plugin, copy); }} /> : hit === active && hasFacts && <Facts plugin={hit.plugin} />}
           </HitRow>
         ))}
@@ -123,6 +123,18 @@ export function Finder(props: Props) {
       {naming && <NameDialog plugin={naming} onClose={() => { setNaming(null); field.current?.focus(); }} />}
     </section>
   );
+}
+
+/** Keeps the active hit in view. The first one is there unless something was scrolled: asking would have the page laid out on every letter. */
+function useInView(active: string | undefined, copyAt: number | null, isFirst: boolean): () => void {
+  const isScrolled = useRef(false);
+  useEffect(() => {
+    const isAtTop = isFirst && copyAt === null;
+    if (isAtTop && !isScrolled.current) return;
+    document.getElementById(`hit-${active ?? ''}`)?.scrollIntoView({ block: 'nearest' });
+    if (isAtTop) isScrolled.current = false;
+  }, [active, copyAt, isFirst]);
+  return useCallback(() => { isScrolled.current = true; }, []);
 }
 
 function After({ slot: { track, index } }: { slot: Slot }) {

@@ -1,6 +1,6 @@
 /** One plugin that was found: what it is, which letters met it, and why it is here. */
 import { CornerDownLeft, Star } from 'lucide-react';
-import { copyInFront, metSpans, typeName, type Hit } from '@clever-drawer/core';
+import { copyInFront, copyToLoad, metSpans, typeName, type Accepts, type Hit } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 
@@ -12,14 +12,16 @@ interface Props {
   readonly figure: number | null;
   readonly isFavourite: boolean;
   readonly hasPictures: boolean;
+  /** What the session takes: the copy that it would load is told. */
+  readonly accepts: Accepts;
   readonly whyNot: string | null;
   readonly onPress: () => void;
   readonly children?: React.ReactNode;
 }
 
-export function HitRow({ hit, typed, isChosen, figure, isFavourite, hasPictures, whyNot, onPress, children }: Props) {
+export function HitRow({ hit, typed, isChosen, figure, isFavourite, hasPictures, accepts, whyNot, onPress, children }: Props) {
   const { arrangement, formatOrder, nameOf, naming, pictureOf } = useStudio(), { plugin, because } = hit;
-  const copy = copyInFront(plugin, formatOrder), label = naming(plugin.id)?.slotLabel, name = nameOf(plugin), folders = arrangement.foldersOf.get(plugin.id), folder = folders?.find((f) => f.form === 'folder') ?? folders?.find((f) => f.form === 'smart');
+  const copy = copyToLoad(plugin, accepts, formatOrder) ?? copyInFront(plugin, formatOrder), label = naming(plugin.id)?.slotLabel, name = nameOf(plugin), folders = arrangement.foldersOf.get(plugin.id), folder = folders?.find((f) => f.form === 'folder') ?? folders?.find((f) => f.form === 'smart');
   return (
     <li id={`hit-${plugin.id}`} role="option" aria-selected={isChosen} className={`hit ${isChosen ? 'chosen' : ''} ${whyNot === null ? '' : 'barred'}`} onClick={onPress} data-testid="hit">
       <span className="hit-row">

@@ -1,6 +1,6 @@
 /** What the letters find for a slot: in a folder, in the cabinet, in all that can be loaded, or among the rest with the reasons. */
 import { useMemo, useState } from 'react';
-import { forgotten, slotSortAt, whyNot, whyNotChain, type Folder, type Habits, type Hit, type HostSettings, type Plugin, type TrackView } from '@clever-drawer/core';
+import { forgotten, slotSortAt, whyNotHere, type Finder, type Folder, type Habits, type Hit, type HostSettings, type Plugin, type TrackView } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { useFinder } from './use-finder.ts';
 import { useHabits } from './use-habits.ts';
@@ -26,8 +26,8 @@ export interface Finding {
   readonly scope: Scope;
   /** Why a plugin cannot be loaded here; null when it can. */
   readonly whyNot: (plugin: string) => string | null;
-  /** Whether some name goes on with these letters, so that a figure is typed and does not load. */
-  readonly goesOn: (letters: string) => boolean;
+  /** Figures with which some name goes on behind the letters: these are typed and do not load. */
+  readonly figures: ReadonlySet<string>;
   readonly counts: Readonly<Record<'cabinet' | 'all' | 'rest', number>>;
   readonly folders: readonly { readonly folder: Folder; readonly count: number; readonly depth: number }[];
   readonly habits: Habits;
@@ -35,7 +35,7 @@ export interface Finding {
 
 export function useFinding({ track, index, settings }: Slot, typed: string, { scope: wanted, folder }: Where): Finding {
   const { plugins, pluginById, answers, arrangement, usage, cabinet } = useStudio(), finder = useFinder(), sort = slotSortAt(track.sort, index), before = track.slots[index - 1]?.plugin ?? null, habits = useHabits(track.sort, before), [now] = useState(() => Date.now());
-  const reasons = useMemo(() => { const today = new Date().toISOString().slice(0, 10); return new Map(plugins.map((plugin) => [plugin.id as string, whyNot(plugin, sort, answers.get(plugin.id), settings, today) ?? (plugin.chain ? whyNotChain(plugin.chain, sort, (id) => pluginById.get(id), (id) => answers.get(id), settings, today) : null)])); }, [plugins, pluginById, answers, sort, settings]);
+  const reasons = useMemo(() => { const today = new Date().toISOString().slice(0, 10); const known = { pluginOf: (id: string) => pluginById.get(id), saidOf: (id: string) => answers.get(id), accepts: settings, today }; return new Map(plugins.map((plugin) => [plugin.id as string, whyNotHere(plugin, sort, known)])); }, [plugins, pluginById, answers, sort, settings]);
   const { members, foldersOf } = arrangement;
   const folders = useMemo(() => labelsOf(arrangement.below, cabinet?.id ?? '', members, (id) => reasons.get(id) === null, folder), [arrangement.below, cabinet?.id, members, reasons, folder]);
   const counts = useMemo(() => { const sums = { cabinet: 0, all: 0, rest: 0 }; for (const [id, reason] of reasons) { if (reason !== null) sums.rest += 1; else { sums.all += 1; if (foldersOf.has(id)) sums.cabinet += 1; } } return sums; }, [reasons, foldersOf]);
@@ -49,16 +49,33 @@ export function useFinding({ track, index, settings }: Slot, typed: string, { sc
     const list = forgotten(plugins.filter((plugin) => reasons.get(plugin.id) === null && (heldSet?.has(plugin.id) ?? true)), regard, now);
     return new Map(list.map((one) => [one.plugin.id as string, one]));
   }, [scope, usage, foldersOf, plugins, reasons, heldSet, now]);
+  const allowed = useMemo(() => allowedIn(finder, { lost, heldSet, reasons, foldersOf }), [finder, lost, heldSet, reasons, foldersOf]);
   const result = useMemo(() => {
-    const text = typed.trim(), among = (where: Scope) => (plugin: Plugin): boolean => { const { id } = plugin; return where === 'forgot' ? (lost?.has(id) ?? false) : where === 'rest' ? reasons.get(id) !== null : heldSet ? heldSet.has(id) : reasons.get(id) === null && (where === 'all' || foldersOf.has(id)); };
+    const text = typed.trim();
     if (text === '' && lost) { const list = [...lost.values()].map(({ plugin, because }): Hit => ({ plugin, because, score: 0 })); return { hits: list.slice(0, shown), found: list.length, among: list.length, isWidened: false }; }
     if (!finder) return { hits: [], found: 0, among: 0, isWidened: false };
     if (text === '' && held) { const byId = new Map(finder.entries.map((entry) => [entry.plugin.id as string, entry.plugin])), list = held.flatMap((id) => { const plugin = byId.get(id); return plugin ? [{ plugin, score: 0, because: '' }] : []; }); return { hits: list.slice(0, shownOfFolder), found: list.length, among: list.length, isWidened: false }; }
-    const size = heldSet?.size ?? lost?.size ?? (scope === 'forgot' ? 0 : counts[scope]), here = finder.find(text, habits, shown, among(scope)), isWidened = here.count === 0 && text !== '' && (scope === 'cabinet' || heldSet !== null);
-    const wide = isWidened ? finder.find(text, habits, shown, (plugin) => reasons.get(plugin.id) === null) : null;
+    const size = heldSet?.size ?? lost?.size ?? (scope === 'forgot' ? 0 : counts[scope]), here = finder.find(text, habits, shown, allowed(heldSet && scope !== 'forgot' && scope !== 'rest' ? 'folder' : scope)), isWidened = here.count === 0 && text !== '' && (scope === 'cabinet' || heldSet !== null);
+    const wide = isWidened ? finder.find(text, habits, shown, allowed('all')) : null;
     return wide && wide.count > 0 ? { hits: wide.hits, found: wide.count, among: counts.all, isWidened: true } : { hits: here.hits, found: here.count, among: size, isWidened: false };
-  }, [finder, typed, scope, lost, held, heldSet, reasons, foldersOf, habits, counts]);
-  return { ...result, scope, isReady: finder !== null, whyNot: (plugin) => reasons.get(plugin) ?? null, goesOn: (letters) => finder?.goesOn(letters) ?? false, counts, folders, habits };
+  }, [finder, typed, scope, lost, held, heldSet, allowed, habits, counts]);
+  const figures = useMemo(() => finder?.figuresAfter(typed) ?? new Set<string>(), [finder, typed]);
+  return { ...result, scope, isReady: finder !== null, whyNot: (plugin) => reasons.get(plugin) ?? null, figures, counts, folders, habits };
+}
+
+interface Sets { readonly lost: ReadonlyMap<string, unknown> | null; readonly heldSet: ReadonlySet<string> | null; readonly reasons: ReadonlyMap<string, string | null>; readonly foldersOf: ReadonlyMap<string, unknown> }
+
+/** Which entries of the finder are looked at: told by their positions, since each letter asks it of thousands. */
+function allowedIn(finder: Finder | null, { lost, heldSet, reasons, foldersOf }: Sets): (where: Scope | 'folder') => (plugin: Plugin, at: number) => boolean {
+  const isIn: Readonly<Record<Scope | 'folder', (id: string) => boolean>> = {
+    forgot: (id) => lost?.has(id) ?? false, rest: (id) => reasons.get(id) !== null, folder: (id) => heldSet?.has(id) ?? false, all: (id) => reasons.get(id) === null, cabinet: (id) => reasons.get(id) === null && foldersOf.has(id),
+  };
+  const made = new Map<string, Uint8Array>();
+  return (where) => {
+    const marks = made.get(where) ?? Uint8Array.from(finder?.entries ?? [], ({ plugin }) => Number(isIn[where](plugin.id)));
+    made.set(where, marks);
+    return (_, at) => marks[at] === 1;
+  };
 }
 
 /** Folders that hold something that can be loaded here: those at the top, and below the chosen one and its own parents. */
