@@ -195,7 +195,9 @@ test('what is learnt is shown, can be switched off, and wiped', async ({ page, d
   const { loads } = await studio.keys();
   await page.getByLabel('Learn from what I load').uncheck();
   await page.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('/');
+  await expect(field(page)).toBeFocused();
   await page.keyboard.type('de');
   await page.keyboard.press('Enter');
   await expect(page.getByTestId('notice').last()).toContainText('stands in Narrator');

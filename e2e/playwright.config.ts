@@ -1,12 +1,13 @@
 import { defineConfig } from '@playwright/test';
 import { chromium } from './browser.ts';
 
-/** Journeys through the real interface, each with a server and a database of its own. */
+/** Journeys through the real interface, each with a server and a database of its own. What waits does so long enough for a busy machine. */
 export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
-  timeout: 90_000,
-  expect: { timeout: 8_000 },
+  globalSetup: './seed.ts',
+  timeout: 180_000,
+  expect: { timeout: 20_000 },
   workers: 2,
   fullyParallel: true,
   reporter: [['list']],

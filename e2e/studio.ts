@@ -5,7 +5,8 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
 import AxeBuilder from '@axe-core/playwright';
-import { createTravel, demoComputer, seedStudio } from '@clever-drawer/demo';
+import { demoComputer } from '@clever-drawer/demo';
+import { seedOfRun } from './seed.ts';
 import { serve, type Running } from '@clever-drawer/server';
 
 const web = resolve(import.meta.dirname, '../web/dist');
@@ -32,27 +33,13 @@ async function host(data: string, isDemo: boolean, use: (host: Host) => Promise<
 
 const newData = (): string => mkdtempSync(join(tmpdir(), 'clever-drawer-e2e-'));
 
-/** Seeds the demo once for a worker; each test gets a copy of the database, over the same plugin folders. */
-async function seeded(use: (data: string) => Promise<void>): Promise<void> {
-  const data = newData();
-  try {
-    const travel = createTravel(), running = await start(data, 0, true, travel.clock);
-    await seedStudio(running.address, join(data, 'studio'), travel);
-    await running.stop();
-    await use(data);
-  } finally {
-    rmSync(data, { recursive: true, force: true });
-  }
-}
-
 /** `empty` starts with nothing, `demo` with Kestrel Quay; both fail on any error the page writes to its console. */
-export const test = base.extend<{ empty: Host; demo: Host; quiet: undefined }, { seed: string }>({
+export const test = base.extend<{ empty: Host; demo: Host; quiet: undefined }>({
   // eslint-disable-next-line no-empty-pattern -- Playwright reads the names of fixtures from this pattern
-  seed: [async ({}, use) => { await seeded(use); }, { scope: 'worker', timeout: 120_000 }],
-  // eslint-disable-next-line no-empty-pattern -- as above
   empty: async ({}, use) => { await host(newData(), false, use); },
-  demo: async ({ seed }, use) => {
-    const data = newData();
+  // eslint-disable-next-line no-empty-pattern -- as above
+  demo: async ({}, use) => {
+    const data = newData(), seed = seedOfRun();
     execFileSync('cp', ['-a', join(seed, 'cluster'), join(seed, 'cluster-password'), data]);
     await host(data, true, use);
   },
