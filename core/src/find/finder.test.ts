@@ -6,6 +6,7 @@ import { wordsOf } from '../fold.ts';
 import { entryOf, type Entry } from './entry.ts';
 import { bestOf, Finder } from './finder.ts';
 import { habitsOf, noUse, type Use } from './habits.ts';
+import { ownLetters, ownWorth } from './own-letters.ts';
 import { beginsAlmost } from '../slip.ts';
 import { across, acrossWords, orderPoints, pointsOf, slipOf, wayOf } from './match.ts';
 
@@ -62,7 +63,8 @@ describe('the index', () => {
       const some = all.map((one, i) => entryOf(plugin(one, { id: asId(`${i}`), vendor: i % 3 === 0 ? null : 'Tape Delay', types: i % 2 === 0 ? ['reverb/plate'] : [] })));
       // Slips count where fewer than three plugins meet the letters as typed (letters inside a word left out).
       const isSlip = (part: string, from: number): boolean => some.filter((entry) => entry.texts.some((text) => { const way = wayOf(text, part, from); return way !== null && way !== 'inside'; })).length < 3;
-      const slow = some.flatMap((entry) => { const points = slowly(entry, typed, isSlip); return points > 0 ? [[entry.plugin.id, points] as const] : []; });
+      const own = ownLetters(some).get(wordsOf(typed).join('')) ?? [];
+      const slow = some.flatMap((entry, at) => { const points = slowly(entry, typed, isSlip); return points > 0 ? [[entry.plugin.id, points + (own.includes(at) ? ownWorth : 0)] as const] : []; });
       const found = new Finder(some).find(typed, habitsOf(noUse), 50).hits.map((hit) => [hit.plugin.id, hit.score] as const);
       const sorted = (list: readonly (readonly [string, number])[]): unknown => [...list].sort(([a], [b]) => (a < b ? -1 : 1)).map(([id, points]) => [id, points.toFixed(6)]);
       expect(sorted(found)).toEqual(sorted(slow));

@@ -4,6 +4,7 @@ import { compareNames, wordsOf } from '../fold.ts';
 import { Texts } from '../texts.ts';
 import { isName, type Entry, type FoundText } from './entry.ts';
 import type { Habits } from './habits.ts';
+import { ownLetters, ownWorth } from './own-letters.ts';
 import { Best, put, Sheets, type Scores } from './scores.ts';
 import { across, acrossWords, insideFrom, hasBit, nameRanks, orderPoints, partsFrom, pointsFor, pointsOf, sayWay, sharedLeast, slipFrom, slipOf, wayOf, type Way } from './match.ts';
 
@@ -49,6 +50,7 @@ export class Finder {
   #figures: readonly number[] | null = null;
   readonly #keys: string[];
   readonly #byName: Int32Array;
+  readonly #own: ReadonlyMap<string, readonly number[]>;
   readonly #sheets: Sheets;
   readonly #setSheets: Sheets;
   readonly #habits = new WeakMap<Habits, Float64Array>();
@@ -85,6 +87,7 @@ export class Finder {
     for (const key of this.#keys) { this.#starts.push(length); length += key.length + 1; }
     this.#row = this.#keys.join('\n');
     this.#byName = rankByName(entries);
+    this.#own = ownLetters(entries);
     this.#sheets = new Sheets(entries.length);
     this.#setSheets = new Sheets(this.#members.length);
   }
@@ -110,8 +113,9 @@ export class Finder {
   find(query: string, habits: Habits, limit: number, isAmong?: (plugin: Plugin, at: number) => boolean): Found {
     this.#sheets.back();
     this.#setSheets.back();
-    const parts = wordsOf(query), joined = parts.join(''), shown = parts.join(' '), learnt = habits.forLetters(query), usual = this.#usual(habits);
+    const parts = wordsOf(query), joined = parts.join(''), shown = parts.join(' '), learnt = habits.forLetters(query), usual = this.#usual(habits), own = this.#own.get(joined) ?? [];
     const scores = parts.length === 0 ? null : this.#score(parts, joined, shown), size = scores ? scores.met : this.entries.length, best = new Best(limit, this.#byName);
+    if (scores) for (const at of own) if ((scores.points[at] as number) > 0) scores.points[at] = (scores.points[at] as number) + ownWorth;
     let count = 0;
     for (let i = 0; i < size; i += 1) {
       const at = scores ? (scores.touched[i] as number) : i;
@@ -121,7 +125,7 @@ export class Finder {
     }
     const hits = best.sorted().map(({ at, score }): Hit => {
       const entry = this.entries[at] as Entry, { plugin } = entry;
-      return { plugin, score, because: scores === null ? habits.of(plugin.id).because : `${this.#because(entry, parts, joined, shown)}${learnt.has(plugin.id) ? `, chosen before for “${shown}”` : ''}` };
+      return { plugin, score, because: scores === null ? habits.of(plugin.id).because : `${this.#because(entry, parts, joined, shown)}${own.includes(at) ? ', its own letters' : ''}${learnt.has(plugin.id) ? `, chosen before for “${shown}”` : ''}` };
     });
     return { hits, count };
   }
