@@ -138,6 +138,12 @@ export class Finder {
     return found;
   }
 
+  /** The letters that are a plugin's own: among names that begin alike it stands first for these. Null where all were taken. */
+  lettersOf(plugin: string): string | null {
+    for (const [letters, positions] of this.#own) if (positions.some((at) => this.entries[at]?.plugin.id === plugin)) return letters;
+    return null;
+  }
+
   /** The points of habit of all entries, worked out once for the habits. */
   #usual(habits: Habits): Float64Array {
     const known = this.#habits.get(habits) ?? Float64Array.from(this.entries, ({ plugin }) => habits.of(plugin.id).points);

@@ -26,6 +26,8 @@ export interface Finding {
   readonly scope: Scope;
   /** Why a plugin cannot be loaded here; null when it can. */
   readonly whyNot: (plugin: string) => string | null;
+  /** The letters that are a plugin's own. */
+  readonly lettersOf: (plugin: string) => string | null;
   /** Figures with which some name goes on behind the letters: these are typed and do not load. */
   readonly figures: ReadonlySet<string>;
   readonly counts: Readonly<Record<'cabinet' | 'all' | 'rest', number>>;
@@ -60,7 +62,7 @@ export function useFinding({ track, index, settings }: Slot, typed: string, { sc
     return wide && wide.count > 0 ? { hits: wide.hits, found: wide.count, among: counts.all, isWidened: true } : { hits: here.hits, found: here.count, among: size, isWidened: false };
   }, [finder, typed, scope, lost, held, heldSet, allowed, habits, counts]);
   const figures = useMemo(() => finder?.figuresAfter(typed) ?? new Set<string>(), [finder, typed]);
-  return { ...result, scope, isReady: finder !== null, whyNot: (plugin) => reasons.get(plugin) ?? null, figures, counts, folders, habits };
+  return { ...result, scope, isReady: finder !== null, whyNot: (plugin) => reasons.get(plugin) ?? null, lettersOf: (plugin) => finder?.lettersOf(plugin) ?? null, figures, counts, folders, habits };
 }
 
 interface Sets { readonly lost: ReadonlyMap<string, unknown> | null; readonly heldSet: ReadonlySet<string> | null; readonly reasons: ReadonlyMap<string, string | null>; readonly foldersOf: ReadonlyMap<string, unknown> }
