@@ -138,9 +138,12 @@ export class Finder {
     return found;
   }
 
-  /** The letters that are a plugin's own: among names that begin alike it stands first for these. Null where all were taken. */
-  lettersOf(plugin: string): string | null {
-    for (const [letters, positions] of this.#own) if (positions.some((at) => this.entries[at]?.plugin.id === plugin)) return letters;
+  /** The fewest letters, of its name or of its initials, for which a plugin stands first; null where none does. */
+  fewestLetters(plugin: string, habits: Habits, isAmong?: (plugin: Plugin, at: number) => boolean): string | null {
+    const { joined = '', initials = '' } = this.entries.find((entry) => entry.plugin.id === plugin)?.texts[0] ?? {};
+    for (let length = 1; length <= joined.length; length += 1) {
+      for (const letters of [joined.slice(0, length), ...(length >= partsFrom && length <= initials.length ? [initials.slice(0, length)] : [])]) if (this.find(letters, habits, 1, isAmong).hits[0]?.plugin.id === plugin) return letters;
+    }
     return null;
   }
 

@@ -23,7 +23,7 @@ describe('letters of one’s own', () => {
     const finder = new Finder(['Tern Hall', 'Tern', 'Ternstone', 'Ternbank'].map((name) => entry(name))), first = (query: string, use: Partial<typeof noUse> = {}): string | undefined => finder.find(query, habitsOf({ ...noUse, ...use }), 1).hits[0]?.plugin.name;
     expect([first('t'), first('te'), first('ter'), first('tern'), first('ternb')]).toEqual(['Tern', 'Ternbank', 'Tern Hall', 'Tern', 'Ternbank']);
     expect([first('te', { favourites: new Set(['Ternstone']) }), first('te', { warmth: new Map([['Ternstone', 0.1]]) })]).toEqual(['Ternstone', 'Ternstone']);
-    expect([finder.lettersOf('Ternbank'), finder.lettersOf('nobody')]).toEqual(['te', null]);
+    expect([finder.fewestLetters('Ternbank', habitsOf(noUse)), finder.fewestLetters('Tern Hall', habitsOf(noUse)), finder.fewestLetters('Ternbank', habitsOf(noUse), (one) => one.name !== 'Tern'), finder.fewestLetters('nobody', habitsOf(noUse))]).toEqual(['te', 'th', 't', null]);
     expect(finder.find('te', habitsOf(noUse), 1).hits[0]?.because).toBe('name starts with “te”, its own letters');
   });
   it('are never two names’ of one kind, always a beginning, and the same whatever comes later', () => {

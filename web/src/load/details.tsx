@@ -31,12 +31,12 @@ export function Copies({ plugin, chosen, settings, onPress }: { plugin: Plugin; 
   );
 }
 
-export function Facts({ plugin, letters }: { plugin: Plugin; /** Those that are its own. */ letters: string | null }) {
+export function Facts({ plugin, letters }: { plugin: Plugin; /** The fewest for which it stands first. */ letters: string | null }) {
   const { usage, answers, arrangement, pluginById, nameOf } = useStudio(), members = plugin.chain?.flatMap((id) => pluginById.get(id) ?? []), used = usage.get(plugin.id), said = answers.get(plugin.id), folders = arrangement.foldersOf.get(plugin.id) ?? [];
   const facts: readonly (readonly [string, string])[] = [
     ['Types', plugin.types.map(typeName).join(', ') || 'none'], members ? ['Chain', members.map(nameOf).join(' → ')] : ['Copies', plugin.copies.map((copy) => `${copy.format}${copy.version === null ? '' : ` ${copy.version}`}`).join(', ')],
     ['Folders', folders.map((folder) => folder.name).join(', ') || 'in none'], ['Loaded', used ? `${used.loads === 1 ? 'once' : `${used.loads} times`}, last ${sayTime(used.lastLoaded)}` : 'never'],
-    ...(letters === null ? [] : [['Its own letters', letters] as const]),
+    ...(letters === null ? [] : [['Fewest letters', letters] as const]),
     ...(said && said.tags.length > 0 ? [['Tags', said.tags.join(', ')] as const] : []), ...(said && said.notes !== '' ? [['Notes', said.notes] as const] : []),
   ];
   return <span className="peek" data-testid="peek">{facts.map(([name, text]) => <span key={name}><span className="text-soft">{name}</span> {text}</span>)}</span>;

@@ -114,7 +114,7 @@ export function Finder(props: Props) {
       <ul id="hits" className="hits" role="listbox" aria-label="Plugins that fit" onMouseDown={(event) => { event.preventDefault(); }}>
         {hits.map((hit, n) => (
           <HitRow key={hit.plugin.id} hit={hit} typed={typed} isChosen={hit === active} figure={isFigure(n + 1) ? n + 1 : null} isFavourite={isFavourite(hit.plugin.id)} hasPictures={hasPictures} accepts={settings} whyNot={finding.whyNot(hit.plugin.id)} onPress={() => { load(hit.plugin, null); }}>
-            {hit === active && copyAt !== null ? <Copies plugin={hit.plugin} chosen={copyAt} settings={settings} onPress={(copy) => { load(hit.plugin, copy); }} /> : hit === active && hasFacts && <Facts plugin={hit.plugin} letters={finding.lettersOf(hit.plugin.id)} />}
+            {hit === active && copyAt !== null ? <Copies plugin={hit.plugin} chosen={copyAt} settings={settings} onPress={(copy) => { load(hit.plugin, copy); }} /> : hit === active && hasFacts && <Facts plugin={hit.plugin} letters={finding.fewestLetters(hit.plugin.id)} />}
           </HitRow>
         ))}
       </ul>

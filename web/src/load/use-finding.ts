@@ -26,8 +26,8 @@ export interface Finding {
   readonly scope: Scope;
   /** Why a plugin cannot be loaded here; null when it can. */
   readonly whyNot: (plugin: string) => string | null;
-  /** The letters that are a plugin's own. */
-  readonly lettersOf: (plugin: string) => string | null;
+  /** The fewest letters for which a plugin stands first where is looked. */
+  readonly fewestLetters: (plugin: string) => string | null;
   /** Figures with which some name goes on behind the letters: these are typed and do not load. */
   readonly figures: ReadonlySet<string>;
   readonly counts: Readonly<Record<'cabinet' | 'all' | 'rest', number>>;
@@ -52,17 +52,18 @@ export function useFinding({ track, index, settings }: Slot, typed: string, { sc
     return new Map(list.map((one) => [one.plugin.id as string, one]));
   }, [scope, usage, foldersOf, plugins, reasons, heldSet, now]);
   const allowed = useMemo(() => allowedIn(finder, { lost, heldSet, reasons, foldersOf }), [finder, lost, heldSet, reasons, foldersOf]);
+  const where = heldSet && scope !== 'forgot' && scope !== 'rest' ? 'folder' : scope;
   const result = useMemo(() => {
     const text = typed.trim();
     if (text === '' && lost) { const list = [...lost.values()].map(({ plugin, because }): Hit => ({ plugin, because, score: 0 })); return { hits: list.slice(0, shown), found: list.length, among: list.length, isWidened: false }; }
     if (!finder) return { hits: [], found: 0, among: 0, isWidened: false };
     if (text === '' && held) { const byId = new Map(finder.entries.map((entry) => [entry.plugin.id as string, entry.plugin])), list = held.flatMap((id) => { const plugin = byId.get(id); return plugin ? [{ plugin, score: 0, because: '' }] : []; }); return { hits: list.slice(0, shownOfFolder), found: list.length, among: list.length, isWidened: false }; }
-    const size = heldSet?.size ?? lost?.size ?? (scope === 'forgot' ? 0 : counts[scope]), here = finder.find(text, habits, shown, allowed(heldSet && scope !== 'forgot' && scope !== 'rest' ? 'folder' : scope)), isWidened = here.count === 0 && text !== '' && (scope === 'cabinet' || heldSet !== null);
+    const size = heldSet?.size ?? lost?.size ?? (scope === 'forgot' ? 0 : counts[scope]), here = finder.find(text, habits, shown, allowed(where)), isWidened = here.count === 0 && text !== '' && (scope === 'cabinet' || heldSet !== null);
     const wide = isWidened ? finder.find(text, habits, shown, allowed('all')) : null;
     return wide && wide.count > 0 ? { hits: wide.hits, found: wide.count, among: counts.all, isWidened: true } : { hits: here.hits, found: here.count, among: size, isWidened: false };
-  }, [finder, typed, scope, lost, held, heldSet, allowed, habits, counts]);
+  }, [finder, typed, scope, where, lost, held, heldSet, allowed, habits, counts]);
   const figures = useMemo(() => finder?.figuresAfter(typed) ?? new Set<string>(), [finder, typed]);
-  return { ...result, scope, isReady: finder !== null, whyNot: (plugin) => reasons.get(plugin) ?? null, lettersOf: (plugin) => finder?.lettersOf(plugin) ?? null, figures, counts, folders, habits };
+  return { ...result, scope, isReady: finder !== null, whyNot: (plugin) => reasons.get(plugin) ?? null, fewestLetters: (plugin) => finder?.fewestLetters(plugin, habits, allowed(where)) ?? null, figures, counts, folders, habits };
 }
 
 interface Sets { readonly lost: ReadonlyMap<string, unknown> | null; readonly heldSet: ReadonlySet<string> | null; readonly reasons: ReadonlyMap<string, string | null>; readonly foldersOf: ReadonlyMap<string, unknown> }
