@@ -37,8 +37,8 @@ afterAll(async () => { socket.close(); await server.stop(); rmSync(place, { recu
 describe('OSC messages', () => {
   it('find, load and bypass, as another program would', async () => {
     const found = await ask(new Message('/clever-drawer/find', 'sl', 'effect'), '/clever-drawer/found/end');
-    expect(found.map(([address, ...values]) => [address, values.length, values[2] ?? values[0]])).toEqual([['/clever-drawer/found', 6, 'Sluice'], ['/clever-drawer/found', 6, 'Slackwater'], ['/clever-drawer/found/end', 1, 2]]);
-    const id = String(found[1]?.[2]), [, track] = (await ask(new Message('/clever-drawer/tracks'), '/clever-drawer/track'))[0] as [string, string];
+    expect(found.map(([address, ...values]) => [address, values.length, values[2] ?? values[0]])).toEqual([['/clever-drawer/found', 6, 'Slackwater'], ['/clever-drawer/found', 6, 'Sluice'], ['/clever-drawer/found/end', 1, 2]]);
+    const id = String(found[0]?.[2]), [, track] = (await ask(new Message('/clever-drawer/tracks'), '/clever-drawer/track'))[0] as [string, string];
     expect(await ask(new Message('/clever-drawer/load', track, 0, id), '/clever-drawer/loaded')).toEqual([['/clever-drawer/loaded', 'Voice', 0]]);
     expect(await ask(new Message('/clever-drawer/bypass', 'Voice', 0, 1), '/clever-drawer/bypassed')).toEqual([['/clever-drawer/bypassed', 'Voice', 0, 1]]);
     expect((await server.call<SessionView>('GET', 'session')).body.tracks[0]?.slots).toMatchObject([{ asked: { name: 'Slackwater' }, isBypassed: true }]);
