@@ -44,7 +44,7 @@ export {
   type Belonging, type Chain, type Cabinet, type CabinetSlot, type FolderSorting, type Folder, type FolderForm, type Naming, type Order, type OrderRecord, type Placement, type Preference, type SmartPart, type Spelling,
 } from './cabinet/order.ts';
 export { createArranger, ruleWordsOf, type Arrangement } from './cabinet/arrangement.ts';
-export { chainPlugin } from './cabinet/chain-plugin.ts';
+export { withChains } from './cabinet/chain-plugin.ts';
 export { perform } from './cabinet/perform.ts';
 export type { NameOfPlugin, OrderChange, Performed } from './cabinet/performed.ts';
 export { countPlan, planByFormat, planByJob, planByType, planByVendor, planChecks, planLike, planOf, plans, type PlanName, type PlannedFolder } from './cabinet/plan.ts';

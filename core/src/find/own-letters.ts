@@ -2,6 +2,7 @@
  * Letters of one's own: of many names that begin alike, each gets a beginning at which it stands first, the shortest that none before it has.
  * Who goes on typing did not mean what stood first a letter ago; so another one is given the place, and fewer letters lead to each.
  */
+import { grouped } from '../grouped.ts';
 import type { Entry } from './entry.ts';
 
 /** What it is worth to be met by exactly these letters: more than being shorter, less than a word that ends there, a favourite or a load. */
@@ -15,19 +16,19 @@ const kindOf = ({ plugin }: Entry): string => (plugin.kind === 'tool' ? 'effect'
  * Nothing of use counts here: no load gives another plugin other letters.
  */
 export function ownLetters(entries: readonly Entry[]): ReadonlyMap<string, readonly number[]> {
-  const owners = new Map<string, number[]>(), taken = new Set<string>();
+  const taken = new Set<string>(), owned: (readonly [letters: string, at: number])[] = [];
   const names = entries.flatMap((entry, at) => { const name = entry.texts[0]?.joined; return name === undefined ? [] : [{ at, name, kind: kindOf(entry), arrived: entry.plugin.arrived, id: entry.plugin.id }]; });
   names.sort((a, b) => (a.arrived === b.arrived ? a.name.length - b.name.length || compare(a.name, b.name) || compare(a.id, b.id) : compare(a.arrived, b.arrived)));
   for (const { at, name, kind } of names) {
-    let length = 1;
-    while (length < name.length && taken.has(`${kind} ${name.slice(0, length)}`)) length += 1;
-    const letters = name.slice(0, length), list = owners.get(letters);
-    if (taken.has(`${kind} ${letters}`)) continue;
-    taken.add(`${kind} ${letters}`);
-    if (list) list.push(at);
-    else owners.set(letters, [at]);
+    for (let length = 1; length <= name.length; length += 1) {
+      const letters = name.slice(0, length), key = `${kind} ${letters}`;
+      if (taken.has(key)) continue;
+      taken.add(key);
+      owned.push([letters, at]);
+      break;
+    }
   }
-  return owners;
+  return grouped(owned);
 }
 
 const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);

@@ -34,14 +34,14 @@ export function createRepairer(known: readonly Known[], order: readonly Format[]
       const found = among?.find((one) => whyNotCopy(one.card, accepts) === null && one.card.path !== asked.path && isIt(one));
       return found ? { copy: found.card, plugin: found.plugin, because: because(found), isSure } : null;
     };
-    const key = keyOf(asked), vendor = asked.vendor === null ? null : fold(asked.vendor), isSameVendor = ({ plugin }: Known): boolean => vendor !== null && plugin.vendor !== null && fold(plugin.vendor) === vendor;
-    const meant = byPath.get(asked.path)?.find(({ card, identity }) => card.format === asked.format && identity === asked.identity)?.plugin;
-    return best(byIdentity.get(`${asked.format} ${asked.identity ?? ''}`), () => 'the same one at another path', true)
-      ?? best(byReplaced.get(asked.identity ?? ''), () => 'it says that it takes the place of the one asked for', true)
+    const identity = asked.identity, key = keyOf(asked), vendor = asked.vendor === null ? null : fold(asked.vendor), isSameVendor = ({ plugin }: Known): boolean => vendor !== null && plugin.vendor !== null && fold(plugin.vendor) === vendor;
+    const meant = byPath.get(asked.path)?.find((one) => one.card.format === asked.format && one.identity === identity)?.plugin;
+    return best(identity === null ? undefined : byIdentity.get(`${asked.format} ${identity}`), () => 'the same one at another path', true)
+      ?? best(identity === null ? undefined : byReplaced.get(identity), () => 'it says that it takes the place of the one asked for', true)
       ?? best(meant && byPlugin.get(meant.id), ({ card }) => `the same plugin as ${card.format}`, true)
       ?? best(byName(key), ({ card }) => `the same name and vendor, as ${card.format}`, true, isSameVendor)
       ?? best(byName(key), ({ plugin }) => `the same name${plugin.vendor === null ? '' : `, by ${plugin.vendor}`}`, false)
-      ?? best(byVendor.get(vendor ?? ''), () => 'nearly the same name, by the same vendor', false, ({ plugin }) => isNear(keyOf(plugin).bare, key.bare));
+      ?? best(vendor === null ? undefined : byVendor.get(vendor), () => 'nearly the same name, by the same vendor', false, ({ plugin }) => isNear(keyOf(plugin).bare, key.bare));
   };
 }
 

@@ -1,5 +1,5 @@
 /** Finding for hosts and programs elsewhere on this computer: as on the Load screen, but for what only a screen knows (the cabinet that is open, the plugin before). */
-import { allAnswers, allChains, allFolders, allNamings, acceptsAll, asId, chainPlugin, chosenByLetters, copyToLoad, entryOf, Finder, habitsOf, noUse, ok, placementsIn, preferenceIn, whyNotHere, withAnswer, type CopyId, type Format, type Plugin, type PluginId, type Result, type SlotSort } from '@clever-drawer/core';
+import { allAnswers, allChains, allFolders, allNamings, acceptsAll, asId, chosenByLetters, copyToLoad, entryOf, Finder, habitsOf, noUse, ok, placementsIn, preferenceIn, whyNotHere, withAnswer, withChains, type CopyId, type Format, type Plugin, type PluginId, type Result, type SlotSort } from '@clever-drawer/core';
 import { readCatalog } from '../database/catalog.ts';
 import { readOrder } from '../database/order.ts';
 import { readHabits, readSession, readUsage } from '../database/session.ts';
@@ -16,7 +16,7 @@ async function prepare(parts: Parts, computer: string): Promise<ReadyToFind> {
   const { manager } = parts.database, now = parts.clock();
   const [catalog, order, usage, learnt, session] = await Promise.all([readCatalog(manager, computer), readOrder(manager, computer), readUsage(manager, computer, now), readHabits(manager, computer, now), readSession(manager, computer)]);
   const answers = new Map(allAnswers(order).map((answer) => [answer.id as string, answer])), namings = new Map(allNamings(order).map((naming) => [naming.id as string, naming]));
-  const pluginById = new Map(catalog.map((plugin) => [plugin.id as string, withAnswer(plugin, answers.get(plugin.id))])), chains = allChains(order).map((chain) => withAnswer(chainPlugin(chain, (id) => pluginById.get(id)), answers.get(chain.id))), plugins = [...pluginById.values(), ...chains];
+  const plugins = withChains(catalog.map((plugin) => withAnswer(plugin, answers.get(plugin.id))), allChains(order), (id) => answers.get(id)), pluginById = new Map(plugins.map((plugin) => [plugin.id as string, plugin]));
   const favourites = new Set<string>(allFolders(order).filter((folder) => folder.form === 'favourites').flatMap((folder) => placementsIn(order, folder.id).map((placement) => placement.plugin)));
   const accepts = session?.settings ?? acceptsAll, known = { pluginOf: (id: string) => pluginById.get(id), saidOf: (id: string) => answers.get(id), accepts, today: now.toISOString().slice(0, 10) };
   return {

@@ -2,7 +2,7 @@
 import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import {
-  allAnswers, allChains, cabinetsOf, chainIn, chainPlugin, copyInFront, createArranger, createStable, describe, perform, preferenceIn, preferred, withAnswer, type Act, type Answer, type Arrangement, type Cabinet, type CatalogView, type Chain, type ComputerView, type Format, type Naming, type Order, type OrderStep, type Plugin, type ScanProgress, type ServerEvent, type Usage,
+  allAnswers, allChains, cabinetsOf, chainIn, copyInFront, createArranger, createStable, describe, perform, preferenceIn, preferred, withAnswer, withChains, type Act, type Answer, type Arrangement, type Cabinet, type CatalogView, type Chain, type ComputerView, type Format, type Naming, type Order, type OrderStep, type Plugin, type ScanProgress, type ServerEvent, type Usage,
 } from '@clever-drawer/core';
 import { remember, remembered } from '../ui/keys.ts';
 import { useNotices } from '../ui/notices.tsx';
@@ -69,11 +69,7 @@ export function StudioProvider({ computer, computers, chooseComputer, children, 
   const formatOrder = preferenceIn(orderState.order, computer.id)?.formats ?? preferred;
   const copied = useMemo(() => (answers.size === 0 ? catalogued : catalogued.map((plugin) => withAnswer(plugin, answers.get(plugin.id)))), [catalogued, answers]);
   const [stableChains] = useState(createStable<string, Chain>), chains = useMemo(() => stableChains(new Map(allChains(orderState.order).map((chain) => [chain.id as string, chain]))), [stableChains, orderState.order]);
-  const plugins = useMemo(() => {
-    if (chains.size === 0) return copied;
-    const byId = new Map(copied.map((plugin) => [plugin.id as string, plugin]));
-    return [...copied, ...[...chains.values()].map((chain) => withAnswer(chainPlugin(chain, (id) => byId.get(id)), answers.get(chain.id)))];
-  }, [copied, chains, answers]);
+  const plugins = useMemo(() => (chains.size === 0 ? copied : withChains(copied, chains.values(), (id) => answers.get(id))), [copied, chains, answers]);
   const pluginById = useMemo(() => new Map(plugins.map((p) => [p.id as string, p])), [plugins]);
   const [arrange] = useState(createArranger);
   const usageById = useMemo(() => new Map((usage.data ?? []).map((u) => [u.plugin, u])), [usage.data]);
