@@ -4,16 +4,26 @@ import { dragTo, expect, expectNoAxeFindings, front, saved, test } from './studi
 
 const placed = (page: Page): Locator => page.getByTestId('placed');
 
-test('a cabinet is planned by type, shown before it is made, and undone', async ({ page, demo }) => {
+test('a cabinet is planned by type, shown before it is made, and undone', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/file`);
-  await expect(page.getByRole('tab', { name: 'Everyday' })).toHaveAttribute('aria-selected', 'true');
+  await expect(page.getByRole('tab', { name: 'Everyday' })).toHaveAttribute(
+    'aria-selected',
+    'true',
+  );
   await page.getByRole('button', { name: 'New cabinet' }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByText(/Makes \d+ folders with \d+ places in them/)).toBeVisible();
-  await expect(dialog.getByRole('region', { name: 'What it would make' })).toContainText('Dynamics');
+  await expect(dialog.getByRole('region', { name: 'What it would make' })).toContainText(
+    'Dynamics',
+  );
   await expectNoAxeFindings(page);
   await dialog.getByLabel(/^By vendor/).check();
-  await expect(dialog.getByRole('region', { name: 'What it would make' })).toContainText('Other vendors');
+  await expect(dialog.getByRole('region', { name: 'What it would make' })).toContainText(
+    'Other vendors',
+  );
   await dialog.getByLabel(/^By type/).check();
   await dialog.getByLabel('buses').check();
   await dialog.getByRole('button', { name: 'Make the cabinet' }).click();
@@ -35,19 +45,30 @@ test('a cabinet is planned by type, shown before it is made, and undone', async 
   await expect(page.getByRole('tab', { name: 'By type' })).toBeVisible();
 });
 
-test('folders are sorted in one act and put back in the own order; they are pinned and noted', async ({ page, demo }) => {
+test('folders are sorted in one act and put back in the own order; they are pinned and noted', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/file`);
   await front(page, 'Squeeze').click();
-  const names = async (): Promise<string[]> => placed(page).evaluateAll((list) => list.slice(0, 6).map((one) => one.getAttribute('aria-label') ?? ''));
+  const names = async (): Promise<string[]> =>
+    placed(page).evaluateAll((list) =>
+      list.slice(0, 6).map((one) => one.getAttribute('aria-label') ?? ''),
+    );
   await expect(placed(page).first()).toBeVisible();
   const own = await names();
   await front(page, 'Squeeze').hover();
   await page.getByRole('button', { name: 'Acts on Squeeze' }).click();
   await expectNoAxeFindings(page);
-  await page.getByRole('group', { name: 'Sorted by' }).getByRole('button', { name: 'vendor' }).click();
+  await page
+    .getByRole('group', { name: 'Sorted by' })
+    .getByRole('button', { name: 'vendor' })
+    .click();
   await expect(page.getByText('sorted by vendor')).toBeVisible();
   const sorted = await names();
-  const vendors = (await placed(page).locator('.vendor').allTextContents()).filter((vendor) => vendor !== 'no vendor named');
+  const vendors = (await placed(page).locator('.vendor').allTextContents()).filter(
+    (vendor) => vendor !== 'no vendor named',
+  );
   expect(vendors).toEqual([...vendors].sort((a, b) => a.localeCompare(b, 'en')));
   expect(sorted).not.toEqual(own);
   await page.keyboard.press('Escape');
@@ -60,14 +81,21 @@ test('folders are sorted in one act and put back in the own order; they are pinn
   await page.getByRole('textbox', { name: 'Note on Squeeze' }).press('Enter');
   await saved(page);
   await page.reload();
-  await expect(page.getByRole('textbox', { name: 'Note on Squeeze' })).toHaveValue('gentle ones first');
+  await expect(page.getByRole('textbox', { name: 'Note on Squeeze' })).toHaveValue(
+    'gentle ones first',
+  );
 });
 
-test('a plugin is moved from folder to folder, or filed in both with Ctrl, and undo takes each back', async ({ page, demo }) => {
+test('a plugin is moved from folder to folder, or filed in both with Ctrl, and undo takes each back', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/file`);
   await front(page, 'Repair').click();
-  const count = async (name: string): Promise<number> => Number(/(\d+) plugins/.exec((await front(page, name).getAttribute('aria-label')) ?? '')?.[1]);
-  const repair = await count('Repair'), mix = await count('Favourites');
+  const count = async (name: string): Promise<number> =>
+    Number(/(\d+) plugins/.exec((await front(page, name).getAttribute('aria-label')) ?? '')?.[1]);
+  const repair = await count('Repair');
+  const mix = await count('Favourites');
   await dragTo(page, placed(page).first(), front(page, 'Favourites'));
   await expect(page.locator('.in-the-air')).toContainText(/^Move .* to Favourites/);
   await page.mouse.up();
@@ -94,7 +122,9 @@ test('any fact narrows the list, says so, and back goes a step back', async ({ p
   const never = Number((await page.locator('.shown strong').textContent()) ?? '');
   await page.getByRole('button', { name: 'More that narrows the list' }).click();
   await page.getByRole('button', { name: '32 bit only' }).click();
-  await expect.poll(async () => Number((await page.locator('.shown strong').textContent()) ?? '')).toBeLessThan(never);
+  await expect
+    .poll(async () => Number((await page.locator('.shown strong').textContent()) ?? ''))
+    .toBeLessThan(never);
   await expect(page).toHaveURL(/bits=32/);
   await page.goBack();
   await expect(page.locator('.sentence .word.set')).toHaveText(['never loaded']);
@@ -104,16 +134,22 @@ test('any fact narrows the list, says so, and back goes a step back', async ({ p
   await expect(page.locator('.tray-name .count')).toHaveText(String(never));
 });
 
-test('likely folders are suggested with reasons, and the clear ones filed in one change', async ({ page, demo }) => {
+test('likely folders are suggested with reasons, and the clear ones filed in one change', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/file`);
   await expect(page.locator('main h1').first()).toBeAttached();
   await page.keyboard.press('g');
-  const dialog = page.getByRole('dialog'), heading = dialog.getByRole('heading');
+  const dialog = page.getByRole('dialog');
+  const heading = dialog.getByRole('heading');
   await expect(heading).toHaveText(/\d+ in no folder, \d+ with a likely one/);
   const unfiled = Number(/\d+/.exec((await heading.textContent()) ?? '')?.[0]);
   await expect(dialog.getByText(/there are/).first()).toBeVisible();
   await expectNoAxeFindings(page);
-  const clear = Number(/\d+/.exec((await dialog.getByRole('button', { name: /clear ones/ }).textContent()) ?? '')?.[0]);
+  const clear = Number(
+    /\d+/.exec((await dialog.getByRole('button', { name: /clear ones/ }).textContent()) ?? '')?.[0],
+  );
   await dialog.getByRole('button', { name: /clear ones/ }).click();
   await expect(heading).toContainText(`${unfiled - clear} in no folder`);
   await page.keyboard.press('Escape');

@@ -4,7 +4,10 @@ import { expect, front, saved, test } from './studio.ts';
 
 const fronts = (page: Page): Promise<string[]> => page.locator('.front .label').allTextContents();
 
-test('the complaints about order, folders and dividers do not hold here', async ({ page, demo }) => {
+test('the complaints about order, folders and dividers do not hold here', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/file`);
   await expect(front(page, 'Squeeze')).toBeVisible();
 
@@ -21,7 +24,9 @@ test('the complaints about order, folders and dividers do not hold here', async 
     await front(page, 'Strings & winds').hover();
     await page.getByRole('button', { name: 'Acts on Strings & winds' }).click();
     await page.getByRole('button', { name: 'Pin to the front' }).click();
-    await expect.poll(async () => (await fronts(page)).slice(0, 2)).toEqual(['Favourites', 'Strings & winds']);
+    await expect
+      .poll(async () => (await fronts(page)).slice(0, 2))
+      .toEqual(['Favourites', 'Strings & winds']);
   });
 
   await test.step('dividers are real ones, and hold no plugins', async () => {
@@ -32,7 +37,9 @@ test('the complaints about order, folders and dividers do not hold here', async 
     await saved(page);
     await demo.restart();
     await page.reload();
-    await expect.poll(async () => (await fronts(page)).slice(0, 2)).toEqual(['Favourites', 'Strings & winds']);
+    await expect
+      .poll(async () => (await fronts(page)).slice(0, 2))
+      .toEqual(['Favourites', 'Strings & winds']);
     await page.keyboard.press('Control+z');
     await expect.poll(async () => (await fronts(page))[1]).not.toBe('Strings & winds');
   });
@@ -40,7 +47,9 @@ test('the complaints about order, folders and dividers do not hold here', async 
   await test.step('removing a folder says that nothing leaves the catalog, and asks nothing', async () => {
     await front(page, 'Wear').hover();
     await page.getByRole('button', { name: 'Acts on Wear' }).click();
-    await page.getByRole('button', { name: /Remove the folder \(its plugins stay in the catalog\)/ }).click();
+    await page
+      .getByRole('button', { name: /Remove the folder \(its plugins stay in the catalog\)/ })
+      .click();
     await expect(front(page, 'Wear')).toHaveCount(0);
     await page.keyboard.press('Control+z');
     await expect(front(page, 'Wear')).toBeVisible();
@@ -60,9 +69,14 @@ test('the complaints about order, folders and dividers do not hold here', async 
   });
 });
 
-test('the complaints about searching, filing and duplicates do not hold here', async ({ page, demo }) => {
+test('the complaints about searching, filing and duplicates do not hold here', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/file`);
-  const total = Number(/All (\d+) plugins/.exec((await page.locator('.shown').textContent()) ?? '')?.[1]);
+  const total = Number(
+    /All (\d+) plugins/.exec((await page.locator('.shown').textContent()) ?? '')?.[1],
+  );
 
   await test.step('letters left in the field are said beside the count, and one press clears them', async () => {
     await page.getByLabel('with the letters').fill('plate');
@@ -72,7 +86,8 @@ test('the complaints about searching, filing and duplicates do not hold here', a
   });
 
   await test.step('filing is a reference: the plugin stays where else it is listed', async () => {
-    const row = page.getByTestId('plugin').nth(2), name = (await row.locator('.name').textContent()) ?? '';
+    const row = page.getByTestId('plugin').nth(2);
+    const name = (await row.locator('.name').textContent()) ?? '';
     await row.click();
     await page.keyboard.press('f');
     await page.keyboard.type('mix');
@@ -84,17 +99,24 @@ test('the complaints about searching, filing and duplicates do not hold here', a
 
   await test.step('a drop beside the folders says why nothing was filed', async () => {
     const from = await page.getByTestId('plugin').first().boundingBox();
-    if (!from) throw new Error('not in view');
+    if (!from) {
+      throw new Error('not in view');
+    }
     await page.mouse.move(from.x + 60, from.y + 20);
     await page.mouse.down();
     await page.mouse.move(from.x + 60, from.y + 200, { steps: 5 });
     await page.mouse.up();
-    await expect(page.getByTestId('notice').last()).toContainText('Dropped beside the folders: nothing was filed');
+    await expect(page.getByTestId('notice').last()).toContainText(
+      'Dropped beside the folders: nothing was filed',
+    );
     await page.getByRole('button', { name: 'Close', exact: true }).click();
   });
 
   await test.step('one product in several formats is one plugin: filing it files all of its copies', async () => {
-    const several = page.getByTestId('plugin').filter({ has: page.locator('.formats .chip:nth-child(2)') }).first();
+    const several = page
+      .getByTestId('plugin')
+      .filter({ has: page.locator('.formats .chip:nth-child(2)') })
+      .first();
     await expect(several).toBeVisible();
     await several.click();
     await page.keyboard.press('i');
@@ -106,7 +128,11 @@ test('the complaints about searching, filing and duplicates do not hold here', a
     for (const path of ['/scan', '/sort', '/file', '/load']) {
       await page.goto(demo.address + path);
       await expect(page.locator('main h1').first()).toBeAttached();
-      expect(await page.locator('button:disabled, [aria-disabled="true"]:not([aria-roledescription])').count()).toBe(0);
+      expect(
+        await page
+          .locator('button:disabled, [aria-disabled="true"]:not([aria-roledescription])')
+          .count(),
+      ).toBe(0);
     }
   });
 

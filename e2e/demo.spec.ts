@@ -1,8 +1,14 @@
 /** The demo studio: all screens by day and dusk, windows side by side, narrowing, and small windows. */
 import { expect, expectNoAxeFindings, saved, test } from './studio.ts';
 
-for (const size of [{ width: 1280, height: 800 }, { width: 900, height: 700 }]) {
-  test(`every screen of the demo is clean for axe, by day and by dusk, at ${size.width} × ${size.height}`, async ({ page, demo }) => {
+for (const size of [
+  { width: 1280, height: 800 },
+  { width: 900, height: 700 },
+]) {
+  test(`every screen of the demo is clean for axe, by day and by dusk, at ${size.width} × ${size.height}`, async ({
+    page,
+    demo,
+  }) => {
     test.slow();
     await page.setViewportSize(size);
     for (const path of ['/scan', '/sort', '/file', '/load']) {
@@ -13,13 +19,18 @@ for (const size of [{ width: 1280, height: 800 }, { width: 900, height: 700 }]) 
       await page.getByRole('button', { name: /Change to dusk/ }).click();
       await expectNoAxeFindings(page);
       await page.getByRole('button', { name: /Change to day/ }).click();
-      const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      const overflow = await page.evaluate(
+        () => document.documentElement.scrollWidth - window.innerWidth,
+      );
       expect(overflow).toBeLessThanOrEqual(0);
     }
   });
 }
 
-test('opened folders, forms, pictures, dialogs and menus are clean for axe', async ({ page, demo }) => {
+test('opened folders, forms, pictures, dialogs and menus are clean for axe', async ({
+  page,
+  demo,
+}) => {
   test.slow();
   await page.goto(`${demo.address}/file`);
   await page.getByRole('button', { name: /^Echo, smart/ }).click();
@@ -52,9 +63,14 @@ test('another open window sees a change by itself', async ({ page, demo, context
   await expect(page.getByRole('button', { name: /^Wear, folder/ })).toBeVisible();
 });
 
-test('what narrows the list is always said, stands in the address, and one key clears it', async ({ page, demo }) => {
+test('what narrows the list is always said, stands in the address, and one key clears it', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/file`);
-  const total = Number(/All (\d+) plugins/.exec((await page.locator('.shown').textContent()) ?? '')?.[1]);
+  const total = Number(
+    /All (\d+) plugins/.exec((await page.locator('.shown').textContent()) ?? '')?.[1],
+  );
   expect(total).toBeGreaterThan(680);
   await page.getByRole('button', { name: 'Kind: all plugins' }).click();
   await page.getByRole('button', { name: 'instruments' }).click();
@@ -69,7 +85,10 @@ test('what narrows the list is always said, stands in the address, and one key c
   await expect(page.locator('.shown')).toContainText(`All ${total} plugins`);
 });
 
-test('a nickname leads to the plugin everywhere, and the original still does', async ({ page, demo }) => {
+test('a nickname leads to the plugin everywhere, and the original still does', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/file`);
   const row = page.getByTestId('plugin').nth(3);
   const original = (await row.locator('.name').textContent()) ?? '';
@@ -84,9 +103,13 @@ test('a nickname leads to the plugin everywhere, and the original still does', a
   await expect(page.getByTestId('plugin').first()).toContainText('Zither of doom');
 });
 
-test('a plugin that is loaded ranks higher for the same letters the next time', async ({ page, demo }) => {
+test('a plugin that is loaded ranks higher for the same letters the next time', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/load`);
-  const field = page.getByLabel('Letters of the plugin to load'), names = page.getByTestId('hit').locator('.name');
+  const field = page.getByLabel('Letters of the plugin to load');
+  const names = page.getByTestId('hit').locator('.name');
   await field.fill('pl');
   await expect(names).toHaveCount(9);
   const last = ((await names.nth(8).textContent()) ?? '').trim();
@@ -96,15 +119,24 @@ test('a plugin that is loaded ranks higher for the same letters the next time', 
     await expect(field).toHaveValue('');
   }
   await field.fill('pl');
-  await expect.poll(async () => (await names.allTextContents()).map((name) => name.trim()).indexOf(last)).toBeLessThan(8);
+  await expect
+    .poll(async () => (await names.allTextContents()).map((name) => name.trim()).indexOf(last))
+    .toBeLessThan(8);
 });
 
-test('failed copies are listed with their reasons, and a scan of an unchanged studio finds nothing new', async ({ page, demo }) => {
+test('failed copies are listed with their reasons, and a scan of an unchanged studio finds nothing new', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/scan`);
   await page.getByRole('button', { name: /Failed now · 11/ }).click();
   await expect(page.getByText(/is damaged at line/).first()).toBeVisible();
   await expectNoAxeFindings(page);
-  await page.getByRole('listitem').filter({ hasText: 'lobster_readme' }).getByRole('button', { name: 'Set aside' }).click();
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'lobster_readme' })
+    .getByRole('button', { name: 'Set aside' })
+    .click();
   await expect(page.getByRole('button', { name: /Failed now · 10/ })).toBeVisible();
   await expect(page.getByRole('region', { name: 'Set aside' })).toContainText('lobster_readme.dll');
   await page.getByRole('button', { name: 'Scan again' }).click();

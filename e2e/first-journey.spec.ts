@@ -10,14 +10,21 @@ function examples(host: Host): string {
   mkdirSync(place);
   const bundles = readdirSync('/usr/lib/lv2').filter((name) => name.startsWith('eg-'));
   expect(bundles.length).toBeGreaterThan(4);
-  for (const bundle of bundles) cpSync(join('/usr/lib/lv2', bundle), join(place, bundle), { recursive: true });
+  for (const bundle of bundles) {
+    cpSync(join('/usr/lib/lv2', bundle), join(place, bundle), { recursive: true });
+  }
   return place;
 }
 
 const row = (page: Page, name: string) => page.getByTestId('plugin').filter({ hasText: name });
-test('start empty, scan lv2-examples, file by drag and by key, make a keyword folder, load, undo, restart', async ({ page, empty }) => {
+test('start empty, scan lv2-examples, file by drag and by key, make a keyword folder, load, undo, restart', async ({
+  page,
+  empty,
+}) => {
   await page.goto(empty.address);
-  await expect(page.getByRole('heading', { name: 'Where this computer keeps plugins' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'Where this computer keeps plugins' }),
+  ).toBeVisible();
   await page.getByLabel('Path of a directory with plugins').fill('/nowhere/at/all');
   await page.getByRole('button', { name: 'Add a place' }).click();
   await expect(page.getByRole('alert')).toContainText('There is no directory /nowhere/at/all');
@@ -89,7 +96,9 @@ test('start empty, scan lv2-examples, file by drag and by key, make a keyword fo
 /** Presses Tab until the wanted element has the focus. */
 async function tabTo(page: Page, wanted: ReturnType<Page['locator']>): Promise<void> {
   for (let i = 0; i < 60; i += 1) {
-    if (await wanted.evaluate((element) => element === document.activeElement)) return;
+    if (await wanted.evaluate((element) => element === document.activeElement)) {
+      return;
+    }
     await page.keyboard.press('Tab');
   }
   throw new Error('the focus never came there');
@@ -165,11 +174,21 @@ test('every act of the journey by keyboard alone', async ({ page, empty }) => {
   await page.keyboard.press('Enter');
   await page.keyboard.type('sa');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('group', { name: 'Guitar' }).getByRole('button', { name: 'Slot 1: Simple Amplifier' })).toBeVisible();
+  await expect(
+    page
+      .getByRole('group', { name: 'Guitar' })
+      .getByRole('button', { name: 'Slot 1: Simple Amplifier' }),
+  ).toBeVisible();
   await page.keyboard.press('Tab');
-  await expect(page.getByRole('button', { name: 'All that fit' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: 'All that fit' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
   await page.keyboard.press('Tab');
-  await expect(page.getByRole('button', { name: 'The rest' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: 'The rest' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
   await expect(page.getByTestId('hit').first()).toContainText('this is a slot for');
   await page.keyboard.press('?');
 });

@@ -2,32 +2,68 @@
 import type { Locator, Page } from '@playwright/test';
 import { dragTo, expect, expectNoAxeFindings, front, saved, test } from './studio.ts';
 
-const fronts = (page: Page): Promise<string[]> => page.locator('.chest-body > .fronts > .front-place .label').allTextContents();
-const count = async (page: Page, name: string): Promise<number> => Number(/(\d+) plugins/.exec((await front(page, name).getAttribute('aria-label')) ?? '')?.[1]);
+const fronts = (page: Page): Promise<string[]> =>
+  page.locator('.chest-body > .fronts > .front-place .label').allTextContents();
+const count = async (page: Page, name: string): Promise<number> =>
+  Number(/(\d+) plugins/.exec((await front(page, name).getAttribute('aria-label')) ?? '')?.[1]);
 const menu = async (page: Page, name: string, item: string | RegExp): Promise<void> => {
   await front(page, name).hover();
   await page.getByRole('button', { name: `Acts on ${name}` }).click();
   await page.getByRole('button', { name: item, exact: typeof item === 'string' }).click();
 };
 /** Carries the one over the other at a share of its width, and lets go. */
-async function dragOnto(page: Page, from: Locator, to: Locator, share: number, says: RegExp): Promise<void> {
+async function dragOnto(
+  page: Page,
+  from: Locator,
+  to: Locator,
+  share: number,
+  says: RegExp,
+): Promise<void> {
   await dragTo(page, from, to);
   const box = await to.boundingBox();
-  if (!box) throw new Error('not in view');
+  if (!box) {
+    throw new Error('not in view');
+  }
   await page.mouse.move(box.x + box.width * share, box.y + box.height / 2, { steps: 4 });
   await expect(page.locator('.in-the-air')).toHaveText(says);
   await page.mouse.up();
 }
 
-test('folders are dragged before, behind and inside one another, to three levels, and undone one by one', async ({ page, demo }) => {
+test('folders are dragged before, behind and inside one another, to three levels, and undone one by one', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/file`);
   await expect(front(page, 'Width')).toBeVisible();
-  const before = await fronts(page), at = (list: string[], name: string): number => list.indexOf(name);
+  const before = await fronts(page);
+  const at = (list: string[], name: string): number => list.indexOf(name);
   await dragOnto(page, front(page, 'Meters'), front(page, 'Wear'), 0.1, /^Put Meters before Wear$/);
-  await expect.poll(async () => { const list = await fronts(page); return at(list, 'Wear') - at(list, 'Meters'); }).toBe(1);
-  await dragOnto(page, front(page, 'Meters'), front(page, 'Wobble'), 0.9, /^Put Meters behind Wobble$/);
-  await expect.poll(async () => { const list = await fronts(page); return at(list, 'Meters') - at(list, 'Wobble'); }).toBe(1);
-  await dragOnto(page, front(page, 'Width'), front(page, 'Wobble'), 0.5, /^Put Width inside Wobble$/);
+  await expect
+    .poll(async () => {
+      const list = await fronts(page);
+      return at(list, 'Wear') - at(list, 'Meters');
+    })
+    .toBe(1);
+  await dragOnto(
+    page,
+    front(page, 'Meters'),
+    front(page, 'Wobble'),
+    0.9,
+    /^Put Meters behind Wobble$/,
+  );
+  await expect
+    .poll(async () => {
+      const list = await fronts(page);
+      return at(list, 'Meters') - at(list, 'Wobble');
+    })
+    .toBe(1);
+  await dragOnto(
+    page,
+    front(page, 'Width'),
+    front(page, 'Wobble'),
+    0.5,
+    /^Put Width inside Wobble$/,
+  );
   await page.getByRole('button', { name: 'Close Wobble' }).click();
   await dragOnto(page, front(page, 'Wobble'), front(page, 'Tone'), 0.5, /^Put Wobble inside Tone$/);
   const tone = page.getByRole('listitem', { name: 'Tone, opened' });
@@ -42,11 +78,17 @@ test('folders are dragged before, behind and inside one another, to three levels
   // Closing the innermost leaves what it stands in open.
   await wobble.getByRole('button', { name: 'Close Width' }).click();
   await expect(wobble).toBeVisible();
-  for (let i = 0; i < 4; i += 1) { await page.keyboard.press('Control+z'); await page.waitForTimeout(150); }
+  for (let i = 0; i < 4; i += 1) {
+    await page.keyboard.press('Control+z');
+    await page.waitForTimeout(150);
+  }
   await expect.poll(() => fronts(page)).toEqual(before);
 });
 
-test('a divider stands inside a folder, and folders sort by name between dividers and back', async ({ page, demo }) => {
+test('a divider stands inside a folder, and folders sort by name between dividers and back', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/file`);
   await front(page, 'Voices').click();
   const voices = page.getByRole('listitem', { name: 'Voices, opened' });
@@ -60,7 +102,8 @@ test('a divider stands inside a folder, and folders sort by name between divider
   await page.getByRole('button', { name: 'Acts on the cabinet Everyday' }).click();
   await page.getByRole('button', { name: 'Folders by name, between the dividers' }).click();
   await expect.poll(() => fronts(page)).not.toEqual(own);
-  const sorted = await fronts(page), jobs = sorted.slice(4, 8);
+  const sorted = await fronts(page);
+  const jobs = sorted.slice(4, 8);
   expect(jobs).toEqual([...jobs].sort());
   await front(page, 'Wear').focus();
   await page.keyboard.press('Alt+ArrowLeft');
@@ -70,7 +113,10 @@ test('a divider stands inside a folder, and folders sort by name between divider
   await expect.poll(() => fronts(page)).toEqual(own);
 });
 
-test('plugins are gathered over three searches, the tray survives a reload, and filing them is one undo', async ({ page, demo }) => {
+test('plugins are gathered over three searches, the tray survives a reload, and filing them is one undo', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/file`);
   await expect(page.getByTestId('plugin').first()).toBeVisible();
   for (const letters of ['plate', 'echo', 'comp']) {
@@ -99,14 +145,19 @@ test('plugins are gathered over three searches, the tray survives a reload, and 
   await expect(page.locator('.tray-name .count')).toHaveText('6');
 });
 
-test('a key pressed just when the letters reach the address is not lost', async ({ page, demo }) => {
+test('a key pressed just when the letters reach the address is not lost', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/file`);
   await expect(page.getByTestId('plugin').first()).toBeVisible();
   await page.evaluate(() => {
     const replace = history.replaceState.bind(history);
     history.replaceState = (...step) => {
       replace(...step);
-      if (!String(step[2]).includes('q=plate')) return;
+      if (!String(step[2]).includes('q=plate')) {
+        return;
+      }
       document.body.dataset['pressed'] = 'yes';
       window.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape' }));
     };
@@ -118,11 +169,16 @@ test('a key pressed just when the letters reach the address is not lost', async 
   await expect(page.getByLabel('with the letters')).toHaveValue('');
 });
 
-test('in an opened folder the keys of the list work, and M moves a plugin to another folder', async ({ page, demo }) => {
+test('in an opened folder the keys of the list work, and M moves a plugin to another folder', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/file`);
   await front(page, 'Squeeze').click();
-  const placed = page.getByTestId('placed'), first = (await placed.first().getAttribute('aria-label')) ?? '';
-  const squeeze = await count(page, 'Squeeze'), wear = await count(page, 'Wear');
+  const placed = page.getByTestId('placed');
+  const first = (await placed.first().getAttribute('aria-label')) ?? '';
+  const squeeze = await count(page, 'Squeeze');
+  const wear = await count(page, 'Wear');
   await placed.first().focus();
   await page.keyboard.press('Space');
   await expect(page.locator('.tray-items')).toContainText(first);
@@ -141,7 +197,10 @@ test('in an opened folder the keys of the list work, and M moves a plugin to ano
   await expect.poll(() => count(page, 'Squeeze')).toBe(squeeze);
 });
 
-test('a folder is shown in another cabinet too and stays one; favourites are shared by all cabinets', async ({ page, demo }) => {
+test('a folder is shown in another cabinet too and stays one; favourites are shared by all cabinets', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/file`);
   await page.getByRole('button', { name: 'New cabinet' }).click();
   await page.getByLabel(/^By job/).check();
@@ -169,11 +228,16 @@ test('a folder is shown in another cabinet too and stays one; favourites are sha
   await expect(front(page, 'Squeeze')).toHaveAccessibleName(new RegExp(`${held + 1} plugins`));
 });
 
-test('lined up by a fact, the list stands under headings that fold by mouse and by keyboard', async ({ page, demo }) => {
+test('lined up by a fact, the list stands under headings that fold by mouse and by keyboard', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/file?by=vendor`);
-  const headings = page.locator('.list-heading'), rows = page.getByTestId('plugin');
+  const headings = page.locator('.list-heading');
+  const rows = page.getByTestId('plugin');
   await expect(headings.first()).toBeVisible();
-  const top = (await headings.first().textContent()) ?? '', plugin = (await rows.first().locator('.name').textContent()) ?? '';
+  const top = (await headings.first().textContent()) ?? '';
+  const plugin = (await rows.first().locator('.name').textContent()) ?? '';
   await headings.first().click();
   await expect(rows.first().locator('.name')).not.toHaveText(plugin);
   await expect(headings.first()).toHaveText(top);

@@ -3,57 +3,126 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, expectNoAxeFindings, test } from './studio.ts';
 import type { APIRequestContext, Locator, Page } from '@playwright/test';
-import { describe as wordsOf, misbehaviours, type CatalogView, type ComputerView, type KeysView, type SessionView, type Usage } from '@clever-drawer/core';
+import {
+  describe as wordsOf,
+  misbehaviours,
+  type CatalogView,
+  type ComputerView,
+  type KeysView,
+  type SessionView,
+  type Usage,
+} from '@clever-drawer/core';
 
-const field = (page: Page): Locator => page.getByLabel('Letters of the plugin to load'), hits = (page: Page): Locator => page.getByTestId('hit');
-const slots = (page: Page, track: string): Locator => page.getByRole('group', { name: track, exact: true }).getByRole('button', { name: /^Slot \d+: (?!empty)/ });
+const field = (page: Page): Locator => page.getByLabel('Letters of the plugin to load');
+const hits = (page: Page): Locator => page.getByTestId('hit');
+const slots = (page: Page, track: string): Locator =>
+  page
+    .getByRole('group', { name: track, exact: true })
+    .getByRole('button', { name: /^Slot \d+: (?!empty)/ });
 
 async function api(request: APIRequestContext, address: string) {
-  const [computer] = (await (await request.get(`${address}/api/computers`)).json()) as ComputerView[];
-  const get = async <T>(path: string): Promise<T> => (await (await request.get(`${address}/api/computers/${computer?.id ?? ''}/${path}`)).json()) as T;
-  return { loadable: async () => new Set((await get<{ plugin: string }[]>('find?q=&slot=effect&limit=999')).map((one) => one.plugin)), catalog: async () => (await get<CatalogView>('catalog')).plugins, usage: () => get<Usage[]>('usage'), keys: () => get<KeysView>('keys'), session: () => get<SessionView>('session') };
+  const [computer] = (await (
+    await request.get(`${address}/api/computers`)
+  ).json()) as ComputerView[];
+  const get = async <T>(path: string): Promise<T> =>
+    (await (
+      await request.get(`${address}/api/computers/${computer?.id ?? ''}/${path}`)
+    ).json()) as T;
+  return {
+    loadable: async () =>
+      new Set(
+        (await get<{ plugin: string }[]>('find?q=&slot=effect&limit=999')).map((one) => one.plugin),
+      ),
+    catalog: async () => (await get<CatalogView>('catalog')).plugins,
+    usage: () => get<Usage[]>('usage'),
+    keys: () => get<KeysView>('keys'),
+    session: () => get<SessionView>('session'),
+  };
 }
 
 test('twenty loads by keyboard alone, every key counted', async ({ page, demo, request }, info) => {
   test.setTimeout(120_000);
-  const studio = await api(request, demo.address), byId = new Map((await studio.catalog()).map((plugin) => [plugin.id as string, plugin])), before = await studio.keys(), loadable = await studio.loadable();
-  const targets = (await studio.usage()).sort((a, b) => b.warmth - a.warmth).flatMap((one) => byId.get(one.plugin) ?? []).filter((plugin) => loadable.has(plugin.id)).slice(0, 20);
+  const studio = await api(request, demo.address);
+  const byId = new Map((await studio.catalog()).map((plugin) => [plugin.id as string, plugin]));
+  const before = await studio.keys();
+  const loadable = await studio.loadable();
+  const targets = (await studio.usage())
+    .sort((a, b) => b.warmth - a.warmth)
+    .flatMap((one) => byId.get(one.plugin) ?? [])
+    .filter((plugin) => loadable.has(plugin.id))
+    .slice(0, 20);
   expect(targets).toHaveLength(20);
   await page.goto(`${demo.address}/load`);
   await expect(hits(page).first()).toBeVisible();
   const filled = await slots(page, 'Narrator').count();
   let keys = 0;
-  const press = async (key: string): Promise<void> => { keys += 1; await page.keyboard.press(key); };
+  const press = async (key: string): Promise<void> => {
+    keys += 1;
+    await page.keyboard.press(key);
+  };
   for (const [n, target] of targets.entries()) {
     const row = page.locator(`#hit-${target.id}`);
     for (const letter of target.name.toLowerCase()) {
-      if (await row.isVisible()) break;
+      if (await row.isVisible()) {
+        break;
+      }
       await press(letter === ' ' ? 'Space' : letter);
       await page.waitForTimeout(30);
     }
     await expect(row).toBeVisible();
-    const at = (await hits(page).evaluateAll((list, id) => list.findIndex((one) => one.id === id), `hit-${target.id}`)) + 1, figure = row.locator('.hit-key kbd');
-    if (at > 1 && (await figure.count()) > 0) await press(String(at));
-    else { for (let i = 1; i < at; i += 1) await press('ArrowDown'); await press('Enter'); }
+    const at =
+      (await hits(page).evaluateAll(
+        (list, id) => list.findIndex((one) => one.id === id),
+        `hit-${target.id}`,
+      )) + 1;
+    const figure = row.locator('.hit-key kbd');
+    if (at > 1 && (await figure.count()) > 0) {
+      await press(String(at));
+    } else {
+      for (let i = 1; i < at; i += 1) {
+        await press('ArrowDown');
+      }
+      await press('Enter');
+    }
     await expect(slots(page, 'Narrator')).toHaveCount(filled + n + 1);
   }
-  const after = await studio.keys(), counted = after.today.loads * (after.today.keys ?? 0) - before.today.loads * (before.today.keys ?? 0);
+  const after = await studio.keys();
+  const counted =
+    after.today.loads * (after.today.keys ?? 0) - before.today.loads * (before.today.keys ?? 0);
   expect(Math.round(counted)).toBe(keys);
   info.annotations.push({ type: 'keys per load', description: (keys / targets.length).toFixed(2) });
   expect(keys / targets.length).toBeLessThan(4);
-  expect((await studio.session()).tracks[0]?.slots.slice(filled).map((slot) => slot.plugin)).toEqual(targets.map((target) => target.id));
+  expect(
+    (await studio.session()).tracks[0]?.slots.slice(filled).map((slot) => slot.plugin),
+  ).toEqual(targets.map((target) => target.id));
 });
 
-test('the folders of the slot are walked with arrows, Tab leads to all and to the rest with reasons, figures load', async ({ page, demo }) => {
+test('the folders of the slot are walked with arrows, Tab leads to all and to the rest with reasons, figures load', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/load`);
-  await expect(page.getByRole('heading', { name: 'Load an effect into Narrator, slot 4' })).toBeVisible();
-  for (let i = 0; i < 2; i += 1) await page.keyboard.press('ArrowRight');
-  await expect(page.getByRole('button', { name: 'Lately loaded' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(
+    page.getByRole('heading', { name: 'Load an effect into Narrator, slot 4' }),
+  ).toBeVisible();
+  for (let i = 0; i < 2; i += 1) {
+    await page.keyboard.press('ArrowRight');
+  }
+  await expect(page.getByRole('button', { name: 'Lately loaded' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('button', { name: 'In Everyday' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: 'In Everyday' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
   await page.getByRole('button', { name: 'Squeeze' }).click();
   await page.reload();
-  await expect(page.getByRole('button', { name: 'Squeeze' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: 'Squeeze' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
   // What is not in the folder is found all the same, and said to be elsewhere.
   await field(page).fill('plate');
   await expect(page.getByText('None of these in Squeeze: found in all.')).toBeVisible();
@@ -61,18 +130,28 @@ test('the folders of the slot are walked with arrows, Tab leads to all and to th
   await page.keyboard.press('Tab');
   await page.keyboard.press('Tab');
   await page.keyboard.press('Tab');
-  await expect(page.getByRole('button', { name: 'The rest' })).toHaveAttribute('aria-pressed', 'true');
-  await expect(hits(page).first()).toContainText(/slot for effects|not licensed|hidden|gone|32 bit|trial ended/);
+  await expect(page.getByRole('button', { name: 'The rest' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await expect(hits(page).first()).toContainText(
+    /slot for effects|not licensed|hidden|gone|32 bit|trial ended/,
+  );
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('cannot be loaded here');
   await page.keyboard.press('Tab');
   await page.keyboard.type('de');
   const third = await hits(page).nth(2).locator('.name').innerText();
   await page.keyboard.press('3');
-  await expect(page.getByTestId('notice').last()).toContainText(`${third.split('\n')[0] ?? ''} stands in Narrator, slot 4`);
+  await expect(page.getByTestId('notice').last()).toContainText(
+    `${third.split('\n')[0] ?? ''} stands in Narrator, slot 4`,
+  );
 });
 
-test('a favourite and a nickname on the spot; facts, pictures and what was forgotten are one chord away', async ({ page, demo }) => {
+test('a favourite and a nickname on the spot; facts, pictures and what was forgotten are one chord away', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/load`);
   await field(page).fill('noise');
   await expect(hits(page).first()).toBeVisible();
@@ -91,35 +170,69 @@ test('a favourite and a nickname on the spot; facts, pictures and what was forgo
   await expect(hits(page).first()).toContainText('Hush now');
   await page.keyboard.press('Escape');
   await page.keyboard.press('Control+g');
-  await expect(page.getByRole('heading', { name: 'Well thought of, and not loaded for long' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'Well thought of, and not loaded for long' }),
+  ).toBeVisible();
   await expect(hits(page).first()).toContainText(/never loaded|not for \d+ days/);
 });
 
 /** All files of a bundle, or the one file. */
-const programsIn = (path: string): string[] => (statSync(path).isFile() ? [readFileSync(path, 'latin1')] : readdirSync(path, { recursive: true, withFileTypes: true }).filter((one) => one.isFile()).map((one) => readFileSync(join(one.parentPath, one.name), 'latin1')));
+const programsIn = (path: string): string[] =>
+  statSync(path).isFile()
+    ? [readFileSync(path, 'latin1')]
+    : readdirSync(path, { recursive: true, withFileTypes: true })
+        .filter((one) => one.isFile())
+        .map((one) => readFileSync(join(one.parentPath, one.name), 'latin1'));
 
-test('the host refuses with reasons, and the session stands as before', async ({ page, demo, request }) => {
-  const studio = await api(request, demo.address), plugins = await studio.catalog(), loadable = await studio.loadable();
-  const rude = plugins.find((plugin) => loadable.has(plugin.id) && plugin.copies.every((copy) => copy.state === 'present' && Object.values(misbehaviours).some((text) => programsIn(copy.path).some((program) => program.endsWith(text)))));
-  if (!rude) throw new Error('the demo has no such plugin');
+test('the host refuses with reasons, and the session stands as before', async ({
+  page,
+  demo,
+  request,
+}) => {
+  const studio = await api(request, demo.address);
+  const plugins = await studio.catalog();
+  const loadable = await studio.loadable();
+  const rude = plugins.find(
+    (plugin) =>
+      loadable.has(plugin.id) &&
+      plugin.copies.every(
+        (copy) =>
+          copy.state === 'present' &&
+          Object.values(misbehaviours).some((text) =>
+            programsIn(copy.path).some((program) => program.endsWith(text)),
+          ),
+      ),
+  );
+  if (!rude) {
+    throw new Error('the demo has no such plugin');
+  }
   await page.goto(`${demo.address}/load`);
   await expect(hits(page).first()).toBeVisible();
   const filled = await slots(page, 'Narrator').count();
   await page.keyboard.press('Tab');
   await field(page).fill(rude.name);
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText(/crashed while it was opened, and took the session with it|says that it has no licence/);
+  await expect(page.getByRole('alert')).toContainText(
+    /crashed while it was opened, and took the session with it|says that it has no licence/,
+  );
   await expect(field(page)).toHaveValue(rude.name);
   await expect(slots(page, 'Narrator')).toHaveCount(filled);
   // A copy for 32-bit hosts, chosen by hand.
-  const old = plugins.find((plugin) => plugin.kind === 'effect' && plugin.copies.some((copy) => copy.is32Bit) && plugin.copies.some((copy) => !copy.is32Bit && !copy.isFailed));
+  const old = plugins.find(
+    (plugin) =>
+      plugin.kind === 'effect' &&
+      plugin.copies.some((copy) => copy.is32Bit) &&
+      plugin.copies.some((copy) => !copy.is32Bit && !copy.isFailed),
+  );
   await field(page).fill(old?.name ?? '');
   await page.keyboard.press('Alt+Enter');
   const copy = page.getByTestId('copy').filter({ hasText: '32 bit only' });
   await expect(copy).toContainText('which the session does not take');
   await expectNoAxeFindings(page);
   await copy.click();
-  await expect(page.getByRole('alert')).toContainText(wordsOf({ code: 'host-bits', at: '', name: old?.name ?? '' }));
+  await expect(page.getByRole('alert')).toContainText(
+    wordsOf({ code: 'host-bits', at: '', name: old?.name ?? '' }),
+  );
   await page.keyboard.press('Escape');
   await page.keyboard.type('de');
   await page.keyboard.press('Enter');
@@ -143,30 +256,45 @@ test('slots are bypassed, moved and emptied by keyboard', async ({ page, demo })
   await expect(slots(page, 'Narrator').first()).toHaveText(first ?? '');
 });
 
-test('an old session is opened, and what is gone is taken from its best match in one press', async ({ page, demo }) => {
+test('an old session is opened, and what is gone is taken from its best match in one press', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/load`);
   await page.getByRole('button', { name: 'Session', exact: true }).click();
   await page.getByRole('button', { name: /^The Heron and the Eel, first night/ }).click();
-  await expect(page.getByRole('heading', { name: /plugins of this session could not be opened/ })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: /plugins of this session could not be opened/ }),
+  ).toBeVisible();
   const repairs = page.getByTestId('repair');
   await expect(repairs.filter({ hasText: 'the same one at another path' })).not.toHaveCount(0);
-  await expect(repairs.filter({ hasText: 'nearly the same name, by the same vendor (a guess)' })).toHaveCount(1);
+  await expect(
+    repairs.filter({ hasText: 'nearly the same name, by the same vendor (a guess)' }),
+  ).toHaveCount(1);
   await expectNoAxeFindings(page);
   await page.getByRole('button', { name: /^Take all \d matches$/ }).click();
   await expect(repairs).toHaveCount(0);
   await page.reload();
-  await expect(page.getByRole('heading', { name: 'The Heron and the Eel, first night' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'The Heron and the Eel, first night' }),
+  ).toBeVisible();
   await expect(repairs).toHaveCount(0);
 });
 
-test('the plugins of a track are kept as a chain, found by its name, loaded together, and taken back', async ({ page, demo }) => {
+test('the plugins of a track are kept as a chain, found by its name, loaded together, and taken back', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/load`);
   await expect(hits(page).first()).toBeVisible();
   const names = await slots(page, 'Narrator').allInnerTexts();
   await page.getByRole('button', { name: 'Keep the chain of Narrator' }).click();
   await page.getByLabel('Name').fill('Heron voice chain');
   await page.keyboard.press('Enter');
-  await page.getByRole('group', { name: 'Accordion' }).getByRole('button', { name: /empty/ }).click();
+  await page
+    .getByRole('group', { name: 'Accordion' })
+    .getByRole('button', { name: /empty/ })
+    .click();
   await page.keyboard.press('Tab');
   await page.keyboard.type('hvc');
   await expect(hits(page).first()).toContainText('3 in a row');
@@ -180,7 +308,9 @@ test('the plugins of a track are kept as a chain, found by its name, loaded toge
   await page.keyboard.press('i');
   await expect(page.getByRole('heading', { name: 'A chain of 3' })).toBeVisible();
   await page.getByRole('button', { name: 'Remove this chain' }).click();
-  await expect(page.getByTestId('notice').last()).toContainText('Remove the chain Heron voice chain');
+  await expect(page.getByTestId('notice').last()).toContainText(
+    'Remove the chain Heron voice chain',
+  );
   await page.keyboard.press('Control+z');
   await page.goto(`${demo.address}/file?q=heron voice chain`);
   await expect(page.getByTestId('plugin')).toHaveCount(1);
@@ -220,7 +350,17 @@ test('a narrow window of its own finds and loads, and can be installed', async (
   await expect(page.getByTestId('notice').last()).toContainText('stands in Narrator, slot 4');
   await page.getByRole('button', { name: 'all slots' }).click();
   await page.getByRole('button', { name: /^Slot 1: empty, for a note effect/ }).click();
-  await expect(page.getByRole('heading', { name: /^Load a note effect into Sea bed · notes/ })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: /^Load a note effect into Sea bed · notes/ }),
+  ).toBeVisible();
   const devtools = await page.context().newCDPSession(page);
-  expect(((await devtools.send('Page.getInstallabilityErrors' as never)) as { installabilityErrors: { errorId: string }[] }).installabilityErrors.map((one) => one.errorId).filter((id) => id !== 'in-incognito')).toEqual([]);
+  expect(
+    (
+      (await devtools.send('Page.getInstallabilityErrors' as never)) as {
+        installabilityErrors: { errorId: string }[];
+      }
+    ).installabilityErrors
+      .map((one) => one.errorId)
+      .filter((id) => id !== 'in-incognito'),
+  ).toEqual([]);
 });

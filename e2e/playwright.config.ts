@@ -12,5 +12,10 @@ export default defineConfig({
   fullyParallel: true,
   reporter: [['list']],
   outputDir: '../test-results',
-  use: { launchOptions: chromium, viewport: { width: 1280, height: 800 }, screenshot: 'only-on-failure', contextOptions: { reducedMotion: 'reduce' } },
+  use: {
+    launchOptions: chromium,
+    viewport: { width: 1280, height: 800 },
+    screenshot: 'only-on-failure',
+    contextOptions: { reducedMotion: 'reduce' },
+  },
 });

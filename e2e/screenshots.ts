@@ -21,39 +21,176 @@ interface Shot {
 const search = 'with the letters';
 const shots: readonly Shot[] = [
   { name: 'scan', path: '/scan' },
-  { name: 'scan-failed', path: '/scan', prepare: async (page) => { await page.getByRole('button', { name: /Failed now/ }).click(); } },
+  {
+    name: 'scan-failed',
+    path: '/scan',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: /Failed now/ }).click();
+    },
+  },
   { name: 'sort', path: '/sort' },
-  { name: 'sort-many', path: '/sort?ask=type', prepare: async (page) => { await page.getByRole('button', { name: 'Many at once' }).click(); await page.getByTestId('ask-row').first().click(); for (let i = 0; i < 4; i += 1) await page.keyboard.press('Shift+ArrowDown'); } },
-  { name: 'plugin', path: '/file?q=good plate', prepare: async (page) => { await page.getByTestId('plugin').first().click(); await page.keyboard.press('i'); await page.locator('.loads-chart').waitFor(); } },
-  { name: 'file', path: '/file?by=use', prepare: async (page) => { for (const at of [2, 4, 5]) await page.getByTestId('plugin').nth(at).locator('.tick').click(); await page.getByTestId('plugin').nth(1).click(); } },
+  {
+    name: 'sort-many',
+    path: '/sort?ask=type',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Many at once' }).click();
+      await page.getByTestId('ask-row').first().click();
+      for (let i = 0; i < 4; i += 1) {
+        await page.keyboard.press('Shift+ArrowDown');
+      }
+    },
+  },
+  {
+    name: 'plugin',
+    path: '/file?q=good plate',
+    prepare: async (page) => {
+      await page.getByTestId('plugin').first().click();
+      await page.keyboard.press('i');
+      await page.locator('.loads-chart').waitFor();
+    },
+  },
+  {
+    name: 'file',
+    path: '/file?by=use',
+    prepare: async (page) => {
+      for (const at of [2, 4, 5]) {
+        await page.getByTestId('plugin').nth(at).locator('.tick').click();
+      }
+      await page.getByTestId('plugin').nth(1).click();
+    },
+  },
   { name: 'file-dusk', path: '/file?kind=effect&by=vendor', theme: 'dusk' },
-  { name: 'file-open-folder', path: '/file?unfiled=yes', prepare: async (page) => { await page.getByRole('button', { name: /^Squeeze, folder/ }).click(); } },
-  { name: 'rule', path: '/file', prepare: async (page) => { await openRule(page); await page.getByRole('combobox', { name: 'name has: add a value' }).click(); await page.keyboard.type('tap'); await page.waitForTimeout(300); } },
-  { name: 'rule-dusk', path: '/file', theme: 'dusk', prepare: async (page) => { await openRule(page); await page.getByRole('textbox', { name: 'As text' }).fill('name has delay, echo, slap\nkind is effect\n\ntype is dely\n\nnever\ntype is looper'); await page.waitForTimeout(400); } },
-  { name: 'file-drag', path: '/file?by=vendor', prepare: async (page) => { await carry(page, page.getByTestId('plugin').nth(3), page.getByRole('button', { name: /^Squeeze, folder/ })); } },
-  { name: 'file-pictures', path: '/file?type=reverb', prepare: async (page) => { await page.getByTitle('Pictures').click(); } },
-  { name: 'file-narrow', path: '/file', size: { width: 900, height: 700 }, prepare: async (page) => { await page.getByTitle('A bare list').click(); await page.getByLabel(search).fill('plate'); } },
-  { name: 'load', path: '/load', prepare: async (page) => { await letters(page).fill('sl'); await page.keyboard.press('Control+i'); } },
-  { name: 'load-likely', path: '/load', prepare: async (page) => { await page.getByTestId('hit').first().waitFor(); } },
-  { name: 'load-refused', path: '/load', prepare: async (page) => {
-    await page.getByTestId('hit').first().waitFor();
-    for (let i = 0; i < 2; i += 1) await page.keyboard.press('Tab');
-    await page.keyboard.type('de');
-    await page.keyboard.press('Enter');
-  } },
-  { name: 'load-copies', path: '/load', theme: 'dusk', prepare: async (page) => { await page.getByTestId('hit').first().waitFor(); await letters(page).fill('graphic'); await page.keyboard.press('Alt+Enter'); } },
-  { name: 'load-narrow', path: '/load', size: { width: 420, height: 760 }, prepare: async (page) => { await page.getByTestId('hit').first().waitFor(); await page.keyboard.type('de'); } },
-  { name: 'load-repair', path: '/load', prepare: async (page) => { await page.getByRole('button', { name: 'Session', exact: true }).click(); await page.getByRole('button', { name: /^The Heron and the Eel/ }).click(); await page.getByRole('heading', { name: /could not be opened/ }).waitFor(); await page.waitForTimeout(4000); } },
+  {
+    name: 'file-open-folder',
+    path: '/file?unfiled=yes',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: /^Squeeze, folder/ }).click();
+    },
+  },
+  {
+    name: 'rule',
+    path: '/file',
+    prepare: async (page) => {
+      await openRule(page);
+      await page.getByRole('combobox', { name: 'name has: add a value' }).click();
+      await page.keyboard.type('tap');
+      await page.waitForTimeout(300);
+    },
+  },
+  {
+    name: 'rule-dusk',
+    path: '/file',
+    theme: 'dusk',
+    prepare: async (page) => {
+      await openRule(page);
+      await page
+        .getByRole('textbox', { name: 'As text' })
+        .fill(
+          'name has delay, echo, slap\nkind is effect\n\ntype is dely\n\nnever\ntype is looper',
+        );
+      await page.waitForTimeout(400);
+    },
+  },
+  {
+    name: 'file-drag',
+    path: '/file?by=vendor',
+    prepare: async (page) => {
+      await carry(
+        page,
+        page.getByTestId('plugin').nth(3),
+        page.getByRole('button', { name: /^Squeeze, folder/ }),
+      );
+    },
+  },
+  {
+    name: 'file-pictures',
+    path: '/file?type=reverb',
+    prepare: async (page) => {
+      await page.getByTitle('Pictures').click();
+    },
+  },
+  {
+    name: 'file-narrow',
+    path: '/file',
+    size: { width: 900, height: 700 },
+    prepare: async (page) => {
+      await page.getByTitle('A bare list').click();
+      await page.getByLabel(search).fill('plate');
+    },
+  },
+  {
+    name: 'load',
+    path: '/load',
+    prepare: async (page) => {
+      await letters(page).fill('sl');
+      await page.keyboard.press('Control+i');
+    },
+  },
+  {
+    name: 'load-likely',
+    path: '/load',
+    prepare: async (page) => {
+      await page.getByTestId('hit').first().waitFor();
+    },
+  },
+  {
+    name: 'load-refused',
+    path: '/load',
+    prepare: async (page) => {
+      await page.getByTestId('hit').first().waitFor();
+      for (let i = 0; i < 2; i += 1) {
+        await page.keyboard.press('Tab');
+      }
+      await page.keyboard.type('de');
+      await page.keyboard.press('Enter');
+    },
+  },
+  {
+    name: 'load-copies',
+    path: '/load',
+    theme: 'dusk',
+    prepare: async (page) => {
+      await page.getByTestId('hit').first().waitFor();
+      await letters(page).fill('graphic');
+      await page.keyboard.press('Alt+Enter');
+    },
+  },
+  {
+    name: 'load-narrow',
+    path: '/load',
+    size: { width: 420, height: 760 },
+    prepare: async (page) => {
+      await page.getByTestId('hit').first().waitFor();
+      await page.keyboard.type('de');
+    },
+  },
+  {
+    name: 'load-repair',
+    path: '/load',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Session', exact: true }).click();
+      await page.getByRole('button', { name: /^The Heron and the Eel/ }).click();
+      await page.getByRole('heading', { name: /could not be opened/ }).waitFor();
+      await page.waitForTimeout(4000);
+    },
+  },
 ];
 
 const letters = (page: Page): Locator => page.getByLabel('Letters of the plugin to load');
 
-const openRule = async (page: Page): Promise<void> => { await page.getByRole('button', { name: /^Echo, smart/ }).click(); await page.getByRole('link', { name: 'Change the rule' }).click(); await page.locator('.rule-rows li').first().waitFor(); };
+const openRule = async (page: Page): Promise<void> => {
+  await page.getByRole('button', { name: /^Echo, smart/ }).click();
+  await page.getByRole('link', { name: 'Change the rule' }).click();
+  await page.locator('.rule-rows li').first().waitFor();
+};
 
 /** A plugin in the air over a folder. */
 async function carry(page: Page, from: Locator, to: Locator): Promise<void> {
-  const a = await from.boundingBox(), b = await to.boundingBox();
-  if (!a || !b) throw new Error('not in view');
+  const a = await from.boundingBox();
+  const b = await to.boundingBox();
+  if (!a || !b) {
+    throw new Error('not in view');
+  }
   await page.mouse.move(a.x + 140, a.y + 20);
   await page.mouse.down();
   await page.mouse.move(a.x + 160, a.y + 30, { steps: 3 });
@@ -63,7 +200,9 @@ async function carry(page: Page, from: Locator, to: Locator): Promise<void> {
 async function take(page: Page, address: string, shot: Shot): Promise<void> {
   await page.setViewportSize(shot.size ?? { width: 1280, height: 800 });
   await page.goto(`${address}/file`);
-  await page.evaluate((theme) => { localStorage.setItem('clever-drawer.theme', theme); }, shot.theme ?? 'day');
+  await page.evaluate((theme) => {
+    localStorage.setItem('clever-drawer.theme', theme);
+  }, shot.theme ?? 'day');
   await page.goto(`${address}${shot.path}`);
   await page.locator('main h1').first().waitFor({ state: 'attached' });
   await page.waitForTimeout(400);
@@ -71,20 +210,42 @@ async function take(page: Page, address: string, shot: Shot): Promise<void> {
   await page.waitForTimeout(300);
   await page.screenshot({ path: join(out, `${shot.name}.png`) });
   await page.mouse.up();
-  await page.evaluate(() => { sessionStorage.clear(); localStorage.clear(); });
+  await page.evaluate(() => {
+    sessionStorage.clear();
+    localStorage.clear();
+  });
 }
 
 const only = process.argv.slice(2);
 const given = process.env['CLEVER_DRAWER_ADDRESS'];
 const data = mkdtempSync(join(tmpdir(), 'clever-drawer-shots-'));
-const travel = createTravel(), server = given ? null : await serve({ data, port: await freePort(), web, firstComputer: demoComputer, clock: travel.clock });
+const travel = createTravel();
+const server = given
+  ? null
+  : await serve({
+      data,
+      port: await freePort(),
+      web,
+      firstComputer: demoComputer,
+      clock: travel.clock,
+    });
 const address = given ?? server?.address ?? '';
 try {
-  if (server) await seedStudio(address, join(data, 'studio'), travel);
+  if (server) {
+    await seedStudio(address, join(data, 'studio'), travel);
+  }
   const browser = await playwright.launch(chromium);
   const page = await browser.newPage({ reducedMotion: 'reduce' });
-  page.on('console', (message) => { if (message.type() === 'error') console.error(message.text()); });
-  for (const shot of shots) if (only.length === 0 || only.includes(shot.name)) await take(page, address, shot);
+  page.on('console', (message) => {
+    if (message.type() === 'error') {
+      console.error(message.text());
+    }
+  });
+  for (const shot of shots) {
+    if (only.length === 0 || only.includes(shot.name)) {
+      await take(page, address, shot);
+    }
+  }
   await browser.close();
 } finally {
   await server?.stop();

@@ -10,16 +10,27 @@ const variable = 'CLEVER_DRAWER_SEED';
 /** Where the seeded demo of this run is. Workers are started with the environment of the run. */
 export function seedOfRun(): string {
   const seed = process.env[variable];
-  if (seed === undefined) throw new Error('the demo was not seeded');
+  if (seed === undefined) {
+    throw new Error('the demo was not seeded');
+  }
   return seed;
 }
 
 /** What it returns is called behind all tests. */
 export default async function seed(): Promise<() => void> {
-  const data = mkdtempSync(join(tmpdir(), 'clever-drawer-e2e-seed-')), travel = createTravel();
-  const running = await serve({ data, port: 0, web: null, firstComputer: demoComputer, clock: travel.clock });
+  const data = mkdtempSync(join(tmpdir(), 'clever-drawer-e2e-seed-'));
+  const travel = createTravel();
+  const running = await serve({
+    data,
+    port: 0,
+    web: null,
+    firstComputer: demoComputer,
+    clock: travel.clock,
+  });
   await seedStudio(running.address, join(data, 'studio'), travel);
   await running.stop();
   process.env[variable] = data;
-  return () => { rmSync(data, { recursive: true, force: true }); };
+  return () => {
+    rmSync(data, { recursive: true, force: true });
+  };
 }

@@ -7,7 +7,8 @@ test('a full queue is settled by keyboard alone, and stays so', async ({ page, d
   await page.goto(`${demo.address}/file`);
   await expect(page.locator('main h1').first()).toBeAttached();
   await page.keyboard.press('Alt+2');
-  const ask = (name: string) => page.getByRole('button', { name: new RegExp(`^${name}`) }).locator('.ask-count');
+  const ask = (name: string) =>
+    page.getByRole('button', { name: new RegExp(`^${name}`) }).locator('.ask-count');
   const types = ask('What does it do');
   await expect(types).toBeVisible();
   const before = countOf(await types.textContent());
@@ -15,7 +16,8 @@ test('a full queue is settled by keyboard alone, and stays so', async ({ page, d
   await expectNoAxeFindings(page);
 
   // One at a time: a number answers, undo asks again.
-  const name = page.locator('.question-name').first(), first = await name.textContent();
+  const name = page.locator('.question-name').first();
+  const first = await name.textContent();
   await page.keyboard.press('1');
   await expect(types).toHaveText(String(before - 1));
   await saved(page);
@@ -55,11 +57,19 @@ test('a full queue is settled by keyboard alone, and stays so', async ({ page, d
   await expect(types).toHaveText('0');
 
   // Effect or instrument, whose, and whether it can be used: by number or many at once.
-  for (const [question, keys] of [['Effect or instrument', ['Control+a', 'Enter']], ['Whose is it', ['Control+a', 't', 'quoin', 'Enter']], ['Can you use it', null]] as const) {
+  for (const [question, keys] of [
+    ['Effect or instrument', ['Control+a', 'Enter']],
+    ['Whose is it', ['Control+a', 't', 'quoin', 'Enter']],
+    ['Can you use it', null],
+  ] as const) {
     await page.getByRole('button', { name: new RegExp(`^${question}`) }).press('Enter');
     if (keys) {
       await rows.focus();
-      for (const key of keys) await (key.length > 1 && /^[a-z]+$/.test(key) ? page.keyboard.type(key) : page.keyboard.press(key));
+      for (const key of keys) {
+        await (key.length > 1 && /^[a-z]+$/.test(key)
+          ? page.keyboard.type(key)
+          : page.keyboard.press(key));
+      }
     } else {
       await page.getByRole('button', { name: 'One at a time' }).press('Enter');
       await page.locator('body').click({ position: { x: 640, y: 780 } });
@@ -93,7 +103,10 @@ test('the clear ones are shown before they are settled, in one change', async ({
   await expect(types).toHaveText(String(before));
 });
 
-test('the page of a plugin tells all that is known, and takes what one says of it', async ({ page, demo }) => {
+test('the page of a plugin tells all that is known, and takes what one says of it', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/file?q=good plate`);
   await page.getByTestId('plugin').first().click();
   await page.keyboard.press('i');
@@ -121,18 +134,26 @@ test('the page of a plugin tells all that is known, and takes what one says of i
   await expect(page.getByTestId('hit').filter({ hasText: 'The good plate' })).toHaveCount(0);
 });
 
-test('a picture of one\'s own stands wherever the plugin is shown', async ({ page, demo }) => {
+test("a picture of one's own stands wherever the plugin is shown", async ({ page, demo }) => {
   await page.goto(`${demo.address}/file?q=good plate`);
   await page.getByTestId('plugin').first().click();
   await page.keyboard.press('i');
-  await page.getByLabel("A picture of the plugin's window").setInputFiles('docs/screenshots/load.png');
+  await page
+    .getByLabel("A picture of the plugin's window")
+    .setInputFiles('docs/screenshots/load.png');
   await expect(page.locator('.own-picture img')).toBeVisible();
   await saved(page);
   await page.goto(`${demo.address}/file?q=good plate`);
-  await expect(page.getByTestId('plugin').first().locator('img.faceplate')).toHaveAttribute('src', /\/pictures\//);
+  await expect(page.getByTestId('plugin').first().locator('img.faceplate')).toHaveAttribute(
+    'src',
+    /\/pictures\//,
+  );
 });
 
-test('two plugins are joined, one copy is parted, and undo brings both back', async ({ page, demo }) => {
+test('two plugins are joined, one copy is parted, and undo brings both back', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.address}/file?q=good plate`);
   await page.getByTestId('plugin').first().click();
   await page.keyboard.press('i');

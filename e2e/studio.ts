@@ -17,14 +17,32 @@ export interface Host {
   restart(): Promise<void>;
 }
 
-const start = (data: string, port: number, isDemo: boolean, clock?: () => Date): Promise<Running> => serve({ data, port, web, ...(clock ? { clock } : {}), firstComputer: isDemo ? demoComputer : { name: 'Test computer' } });
+const start = (data: string, port: number, isDemo: boolean, clock?: () => Date): Promise<Running> =>
+  serve({
+    data,
+    port,
+    web,
+    ...(clock ? { clock } : {}),
+    firstComputer: isDemo ? demoComputer : { name: 'Test computer' },
+  });
 
 /** A server over the data, which go when the test is done. */
-async function host(data: string, isDemo: boolean, use: (host: Host) => Promise<void>): Promise<void> {
+async function host(
+  data: string,
+  isDemo: boolean,
+  use: (host: Host) => Promise<void>,
+): Promise<void> {
   let running = await start(data, 0, isDemo);
   const port = Number(new URL(running.address).port);
   try {
-    await use({ address: running.address, data, restart: async () => { await running.stop(); running = await start(data, port, isDemo); } });
+    await use({
+      address: running.address,
+      data,
+      restart: async () => {
+        await running.stop();
+        running = await start(data, port, isDemo);
+      },
+    });
   } finally {
     await running.stop();
     rmSync(data, { recursive: true, force: true });
@@ -36,41 +54,67 @@ const newData = (): string => mkdtempSync(join(tmpdir(), 'clever-drawer-e2e-'));
 /** `empty` starts with nothing, `demo` with Kestrel Quay; both fail on any error the page writes to its console. */
 export const test = base.extend<{ empty: Host; demo: Host; quiet: undefined }>({
   // eslint-disable-next-line no-empty-pattern -- Playwright reads the names of fixtures from this pattern
-  empty: async ({}, use) => { await host(newData(), false, use); },
+  empty: async ({}, use) => {
+    await host(newData(), false, use);
+  },
   // eslint-disable-next-line no-empty-pattern -- as above
   demo: async ({}, use) => {
-    const data = newData(), seed = seedOfRun();
+    const data = newData();
+    const seed = seedOfRun();
     execFileSync('cp', ['-a', join(seed, 'cluster'), join(seed, 'cluster-password'), data]);
     await host(data, true, use);
   },
-  quiet: [async ({ page }, use) => {
-    const errors: string[] = [];
-    page.on('pageerror', (error) => errors.push(error.message));
-    page.on('console', (message) => { if (message.type() === 'error' && !/ERR_CONNECTION_REFUSED|ERR_INCOMPLETE_CHUNKED|status of 4\d\d/.test(message.text())) errors.push(message.text()); });
-    await use(undefined);
-    expect(errors).toEqual([]);
-  }, { auto: true }],
+  quiet: [
+    async ({ page }, use) => {
+      const errors: string[] = [];
+      page.on('pageerror', (error) => errors.push(error.message));
+      page.on('console', (message) => {
+        if (
+          message.type() === 'error' &&
+          !/ERR_CONNECTION_REFUSED|ERR_INCOMPLETE_CHUNKED|status of 4\d\d/.test(message.text())
+        ) {
+          errors.push(message.text());
+        }
+      });
+      await use(undefined);
+      expect(errors).toEqual([]);
+    },
+    { auto: true },
+  ],
 });
 
 /** axe finds nothing on the page as it is. */
 export async function expectNoAxeFindings(page: Page): Promise<void> {
   const { violations, passes } = await new AxeBuilder({ page }).analyze();
   expect(passes.length).toBeGreaterThan(5);
-  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(', ')}`)).toEqual([]);
+  expect(
+    violations.map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .map((n) => n.target.join(' '))
+          .slice(0, 3)
+          .join(', ')}`,
+    ),
+  ).toEqual([]);
 }
 
 /** A folder's drawer front. */
-export const front = (page: Page, name: string): Locator => page.getByRole('button', { name: new RegExp(`^${name}, `) });
+export const front = (page: Page, name: string): Locator =>
+  page.getByRole('button', { name: new RegExp(`^${name}, `) });
 
 /** Takes hold of the one in its middle and carries it over the other; letting go is the caller's. */
 export async function dragTo(page: Page, from: Locator, to: Locator): Promise<void> {
-  const a = await from.boundingBox(), b = await to.boundingBox();
-  if (!a || !b) throw new Error('not in view');
+  const a = await from.boundingBox();
+  const b = await to.boundingBox();
+  if (!a || !b) {
+    throw new Error('not in view');
+  }
   await page.mouse.move(a.x + a.width / 2, a.y + a.height / 2);
   await page.mouse.down();
   await page.mouse.move(a.x + a.width / 2 + 12, a.y + a.height / 2 + 6, { steps: 3 });
   await page.mouse.move(b.x + b.width / 2, b.y + b.height / 2, { steps: 8 });
 }
 
-export const saved = (page: Page): Promise<void> => expect(page.getByTestId('saved')).toHaveText('saved');
+export const saved = (page: Page): Promise<void> =>
+  expect(page.getByTestId('saved')).toHaveText('saved');
 export { expect };

@@ -4,6 +4,11 @@ import { defineConfig } from 'vite';
 /** The built pages hold everything they need; nothing is fetched from elsewhere. */
 export default defineConfig({
   plugins: [react()],
-  build: { outDir: 'dist', assetsInlineLimit: 0, chunkSizeWarningLimit: 1200, modulePreload: { polyfill: false } },
+  build: {
+    outDir: 'dist',
+    assetsInlineLimit: 0,
+    chunkSizeWarningLimit: 1200,
+    modulePreload: { polyfill: false },
+  },
   server: { proxy: { '/api': 'http://127.0.0.1:4747' } },
 });

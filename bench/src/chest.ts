@@ -4,7 +4,13 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { chromium, type Page } from 'playwright-core';
-import { asId, type Act, type CatalogView, type ComputerView, type OrderView } from '@clever-drawer/core';
+import {
+  asId,
+  type Act,
+  type CatalogView,
+  type ComputerView,
+  type OrderView,
+} from '@clever-drawer/core';
 import { writeStudio } from '@clever-drawer/demo';
 import { freePort, serve } from '@clever-drawer/server';
 import { args, bare, typing } from './keystroke.ts';
@@ -12,23 +18,53 @@ import { measured, type Measured } from './measure.ts';
 import { scanAll } from './server.ts';
 
 const web = resolve(import.meta.dirname, '../../web/dist');
-const plugins = 20_000, folders = 200, each = 25, filed = 500, rounds = 5;
+const plugins = 20_000;
+const folders = 200;
+const each = 25;
+const filed = 500;
+const rounds = 5;
 const fresh = { Connection: 'close' };
 
 /** Makes the cabinet in one act and removes the one that was there. Gives the computer and all plugins. */
 export async function fillChest(address: string): Promise<{ computer: string; ids: string[] }> {
-  const read = async <T>(path: string): Promise<T> => (await (await fetch(`${address}/api/${path}`, { headers: fresh })).json()) as T;
-  const computer = (await read<ComputerView[]>('computers'))[0]?.id ?? '', at = `computers/${computer}`;
+  const read = async <T>(path: string): Promise<T> =>
+    (await (await fetch(`${address}/api/${path}`, { headers: fresh })).json()) as T;
+  const computer = (await read<ComputerView[]>('computers'))[0]?.id ?? '';
+  const at = `computers/${computer}`;
   const act = async (body: Act): Promise<void> => {
-    const answer = await fetch(`${address}/api/${at}/acts`, { method: 'POST', body: JSON.stringify(body), headers: { 'Content-Type': 'application/json', ...fresh } });
-    if (!answer.ok) throw new Error(await answer.text());
+    const answer = await fetch(`${address}/api/${at}/acts`, {
+      method: 'POST',
+      body: JSON.stringify(body),
+      headers: { 'Content-Type': 'application/json', ...fresh },
+    });
+    if (!answer.ok) {
+      throw new Error(await answer.text());
+    }
   };
-  const ids = (await read<CatalogView>(`${at}/catalog`)).plugins.map((plugin) => plugin.id), old = (await read<OrderView>(`${at}/order`)).records.find((record) => record.table === 'cabinet');
+  const ids = (await read<CatalogView>(`${at}/catalog`)).plugins.map((plugin) => plugin.id);
+  const old = (await read<OrderView>(`${at}/order`)).records.find(
+    (record) => record.table === 'cabinet',
+  );
   await act({
-    act: 'add-cabinet', id: asId(randomUUID()), favourites: asId(randomUUID()), name: 'Full', opensFor: [],
-    folders: Array.from({ length: folders }, (_, f) => ({ id: asId(randomUUID()), parent: null, form: 'folder' as const, name: `Folder ${f + 1}`, rule: null, plugins: ids.slice(f * each, (f + 1) * each).map((plugin) => ({ placement: asId(randomUUID()), plugin })) })),
+    act: 'add-cabinet',
+    id: asId(randomUUID()),
+    favourites: asId(randomUUID()),
+    name: 'Full',
+    opensFor: [],
+    folders: Array.from({ length: folders }, (_, f) => ({
+      id: asId(randomUUID()),
+      parent: null,
+      form: 'folder' as const,
+      name: `Folder ${f + 1}`,
+      rule: null,
+      plugins: ids
+        .slice(f * each, (f + 1) * each)
+        .map((plugin) => ({ placement: asId(randomUUID()), plugin })),
+    })),
   });
-  if (old) await act({ act: 'remove-cabinet', cabinet: asId(old.id) });
+  if (old) {
+    await act({ act: 'remove-cabinet', cabinet: asId(old.id) });
+  }
   return { computer, ids };
 }
 
@@ -50,25 +86,43 @@ const markFiling = `{
 
 /** Milliseconds between frames while a row is dragged to and fro over the folders. */
 async function dragging(page: Page): Promise<number[]> {
-  const row = await page.getByTestId('plugin').nth(3).boundingBox(), chest = await page.locator('.chest-body').boundingBox();
-  if (!row || !chest) throw new Error('nothing to drag');
+  const row = await page.getByTestId('plugin').nth(3).boundingBox();
+  const chest = await page.locator('.chest-body').boundingBox();
+  if (!row || !chest) {
+    throw new Error('nothing to drag');
+  }
   await page.mouse.move(row.x + 80, row.y + 20);
   await page.mouse.down();
   await page.mouse.move(chest.x + 100, chest.y + 150, { steps: 5 });
   await page.evaluate(countFrames);
-  for (let i = 0; i < 40; i += 1) await page.mouse.move(chest.x + 40 + (i % 10) * 40, chest.y + 120 + (i % 7) * 50, { steps: 3 });
-  const times = await page.evaluate(() => (window as unknown as { frameTimes: number[] }).frameTimes);
+  for (let i = 0; i < 40; i += 1) {
+    await page.mouse.move(chest.x + 40 + (i % 10) * 40, chest.y + 120 + (i % 7) * 50, { steps: 3 });
+  }
+  const times = await page.evaluate(
+    () => (window as unknown as { frameTimes: number[] }).frameTimes,
+  );
   await page.keyboard.press('Escape');
   await page.mouse.up();
   return times.slice(2);
 }
 
 /** From Enter in the dialog to the second frame after it, and to the moment the screen says saved. */
-async function filing(page: Page, address: string, computer: string, ids: readonly string[]): Promise<{ painted: number[]; saved: number[] }> {
-  const painted: number[] = [], saved: number[] = [];
+async function filing(
+  page: Page,
+  address: string,
+  computer: string,
+  ids: readonly string[],
+): Promise<{ painted: number[]; saved: number[] }> {
+  const painted: number[] = [];
+  const saved: number[] = [];
   for (let round = 0; round < rounds; round += 1) {
     const some = ids.slice(5_000 + round * filed, 5_000 + (round + 1) * filed);
-    await page.evaluate(([name, held]) => { sessionStorage.setItem(name ?? '', held ?? ''); }, [`clever-drawer.tray.${computer}`, JSON.stringify(some)]);
+    await page.evaluate(
+      ([name, held]) => {
+        sessionStorage.setItem(name ?? '', held ?? '');
+      },
+      [`clever-drawer.tray.${computer}`, JSON.stringify(some)],
+    );
     await page.goto(`${address}/file`);
     await page.getByTestId('plugin').first().waitFor();
     await page.keyboard.press('f');
@@ -76,8 +130,12 @@ async function filing(page: Page, address: string, computer: string, ids: readon
     await page.waitForTimeout(300);
     await page.evaluate(markFiling);
     await page.keyboard.press('Enter');
-    await page.waitForFunction(() => (window as unknown as { marks: { saved: number } }).marks.saved > 0);
-    const marks = await page.evaluate(() => (window as unknown as { marks: { painted: number; saved: number } }).marks);
+    await page.waitForFunction(
+      () => (window as unknown as { marks: { saved: number } }).marks.saved > 0,
+    );
+    const marks = await page.evaluate(
+      () => (window as unknown as { marks: { painted: number; saved: number } }).marks,
+    );
     painted.push(marks.painted);
     saved.push(marks.saved);
   }
@@ -85,18 +143,30 @@ async function filing(page: Page, address: string, computer: string, ids: readon
 }
 
 export async function benchChest(): Promise<Measured[]> {
-  const data = mkdtempSync(join(tmpdir(), 'clever-drawer-bench-')), server = await serve({ data, port: await freePort(), web }), browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args });
+  const data = mkdtempSync(join(tmpdir(), 'clever-drawer-bench-'));
+  const server = await serve({ data, port: await freePort(), web });
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args });
   try {
     const studio = writeStudio(join(data, 'studio'), plugins);
-    await (await scanAll(server.address, studio.places))();
-    const { computer, ids } = await fillChest(server.address), page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await (
+      await scanAll(server.address, studio.places)
+    )();
+    const { computer, ids } = await fillChest(server.address);
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(`${server.address}/file`);
     await page.getByTestId('plugin').first().waitFor();
     const typed = await typing(page, 'input[aria-label="with the letters"]');
     await page.keyboard.press('Escape');
-    const frames = await dragging(page), { painted, saved } = await filing(page, server.address, computer, ids);
-    const floor = { name: 'bare page', samples: await bare(page, plugins) }, of = `${folders} folders, ${(folders * each).toLocaleString('en')} places, ${plugins.toLocaleString('en')} plugins`;
-    return [measured(`keystroke to painted list, ${of}`, typed, floor), measured('between two frames while dragging over the folders', frames), measured(`filing ${filed} by F: Enter to painted`, painted), measured(`filing ${filed} by F: Enter to saved in the database`, saved)];
+    const frames = await dragging(page);
+    const { painted, saved } = await filing(page, server.address, computer, ids);
+    const floor = { name: 'bare page', samples: await bare(page, plugins) };
+    const of = `${folders} folders, ${(folders * each).toLocaleString('en')} places, ${plugins.toLocaleString('en')} plugins`;
+    return [
+      measured(`keystroke to painted list, ${of}`, typed, floor),
+      measured('between two frames while dragging over the folders', frames),
+      measured(`filing ${filed} by F: Enter to painted`, painted),
+      measured(`filing ${filed} by F: Enter to saved in the database`, saved),
+    ];
   } finally {
     await browser.close();
     await server.stop();

@@ -20,17 +20,40 @@ export async function benchLarge(): Promise<Measured[]> {
   const server = await startServerProcess(data);
   const idle = server.peak();
   try {
-    const scan = await scanAll(server.address, studio.places), full = [await timed(scan)], peak = server.peak();
-    const unchanged: number[] = [], walked: number[] = [], plain: number[] = [];
+    const scan = await scanAll(server.address, studio.places);
+    const full = [await timed(scan)];
+    const peak = server.peak();
+    const unchanged: number[] = [];
+    const walked: number[] = [];
+    const plain: number[] = [];
     let copies = 0;
     for (let i = 0; i < rounds; i += 1) {
       unchanged.push(await timed(scan));
-      walked.push(await timed(() => { copies = studio.places.reduce((sum, place) => sum + walk(place, formats, () => false).bundles.length, 0); }));
-      plain.push(await timed(() => execFileSync('find', [studio.directory, '-printf', '%p %s %T@ %i\n'], { stdio: 'ignore' })));
+      walked.push(
+        await timed(() => {
+          copies = studio.places.reduce(
+            (sum, place) => sum + walk(place, formats, () => false).bundles.length,
+            0,
+          );
+        }),
+      );
+      plain.push(
+        await timed(() =>
+          execFileSync('find', [studio.directory, '-printf', '%p %s %T@ %i\n'], {
+            stdio: 'ignore',
+          }),
+        ),
+      );
     }
-    const against = { name: 'find -printf', samples: plain }, of = `${copies.toLocaleString('en')} files and bundles`;
+    const against = { name: 'find -printf', samples: plain };
+    const of = `${copies.toLocaleString('en')} files and bundles`;
     return [
-      measured(`full scan of ${of}, database included (peak memory ${peak} MB, ${idle} MB before)`, full, against), measured(`unchanged scan of ${of}, database included`, unchanged, against),
+      measured(
+        `full scan of ${of}, database included (peak memory ${peak} MB, ${idle} MB before)`,
+        full,
+        against,
+      ),
+      measured(`unchanged scan of ${of}, database included`, unchanged, against),
       measured(`walking and fingerprinting ${of}`, walked, against),
     ];
   } finally {

@@ -12,24 +12,70 @@ export interface Known {
   readonly declared: Subject['declared'];
 }
 
-const place = '/usr/lib/lv2', rdf = '/usr/share/ladspa/rdf/swh-plugins.rdf';
-const groupsOf = (declared: Subject['declared']): Set<string> => new Set(declared.flatMap(({ format, values }) => readDeclared(format, values).types.map(groupOf)));
-const setOf = (path: string): Known['set'] => (path.endsWith('invada.lv2') ? 'invada-studio-plugins-lv2' : /\/eg-[^/]+$/.test(path) ? 'lv2-examples' : 'swh-lv2');
+const place = '/usr/lib/lv2';
+const rdf = '/usr/share/ladspa/rdf/swh-plugins.rdf';
+const groupsOf = (declared: Subject['declared']): Set<string> =>
+  new Set(
+    declared.flatMap(({ format, values }) => readDeclared(format, values).types.map(groupOf)),
+  );
+const setOf = (path: string): Known['set'] => {
+  if (path.endsWith('invada.lv2')) {
+    return 'invada-studio-plugins-lv2';
+  }
+  if (/\/eg-[^/]+$/.test(path)) {
+    return 'lv2-examples';
+  }
+  return 'swh-lv2';
+};
 
 export function readKnown(): Known[] {
   const descriptions = descriptionsFor(place, process.env);
-  const fromLv2 = walk(place, ['LV2'], () => false).bundles.flatMap((bundle) => readBundle(bundle, place, descriptions)).map((copy): Known => {
-    const declared = [{ format: copy.format, values: copy.declared }];
-    const { audioIn, audioOut, notesIn, notesOut } = copy;
-    return { set: setOf(copy.path), declared, groups: groupsOf(declared), subject: { name: copy.name ?? '', declared: [], audioIn, audioOut, notesIn, notesOut, series: [] } };
-  });
+  const fromLv2 = walk(place, ['LV2'], () => false)
+    .bundles.flatMap((bundle) => readBundle(bundle, place, descriptions))
+    .map((copy): Known => {
+      const declared = [{ format: copy.format, values: copy.declared }];
+      const { audioIn, audioOut, notesIn, notesOut } = copy;
+      return {
+        set: setOf(copy.path),
+        declared,
+        groups: groupsOf(declared),
+        subject: {
+          name: copy.name ?? '',
+          declared: [],
+          audioIn,
+          audioOut,
+          notesIn,
+          notesOut,
+          series: [],
+        },
+      };
+    });
   const described = readLadspaRdf(readFileSync(rdf), rdf);
   const fromRdf = (described.ok ? described.value : []).map((one): Known => {
     const declared = [{ format: 'LADSPA' as const, values: [one.declared] }];
-    return { set: 'swh-plugins', declared, groups: groupsOf(declared), subject: { name: one.title ?? '', declared: [], audioIn: null, audioOut: null, notesIn: null, notesOut: null, series: [] } };
+    return {
+      set: 'swh-plugins',
+      declared,
+      groups: groupsOf(declared),
+      subject: {
+        name: one.title ?? '',
+        declared: [],
+        audioIn: null,
+        audioOut: null,
+        notesIn: null,
+        notesOut: null,
+        series: [],
+      },
+    };
   });
-  const known = [...fromLv2, ...fromRdf].filter(({ groups, subject }) => groups.size > 0 && subject.name !== '');
-  if (known.length < 150) throw new Error('the packages lv2-examples, swh-lv2, invada-studio-plugins-lv2 and swh-plugins have to be installed');
+  const known = [...fromLv2, ...fromRdf].filter(
+    ({ groups, subject }) => groups.size > 0 && subject.name !== '',
+  );
+  if (known.length < 150) {
+    throw new Error(
+      'the packages lv2-examples, swh-lv2, invada-studio-plugins-lv2 and swh-plugins have to be installed',
+    );
+  }
   return known;
 }
 

@@ -13,7 +13,17 @@ import { benchRules } from './rules.ts';
 import { benchScan } from './scan.ts';
 import { benchSort } from './sort.ts';
 
-const benches: Readonly<Record<string, () => Promise<Measured[] | Outcome>>> = { find: benchFind, scan: benchScan, large: benchLarge, lilv: benchLilv, fuzz: benchFuzz, sort: benchSort, keystroke: benchKeystroke, chest: benchChest, rules: benchRules };
+const benches: Readonly<Record<string, () => Promise<Measured[] | Outcome>>> = {
+  find: benchFind,
+  scan: benchScan,
+  large: benchLarge,
+  lilv: benchLilv,
+  fuzz: benchFuzz,
+  sort: benchSort,
+  keystroke: benchKeystroke,
+  chest: benchChest,
+  rules: benchRules,
+};
 const results = resolve(import.meta.dirname, '../results');
 
 const wanted = process.argv.slice(2);
@@ -24,9 +34,17 @@ if (unknown !== undefined) {
 }
 mkdirSync(results, { recursive: true });
 for (const [name, bench] of Object.entries(benches)) {
-  if (wanted.length > 0 && !wanted.includes(name)) continue;
-  const outcome = await bench(), { rows, tables, facts } = Array.isArray(outcome) ? { rows: outcome, tables: [], facts: {} } : outcome;
+  if (wanted.length > 0 && !wanted.includes(name)) {
+    continue;
+  }
+  const outcome = await bench();
+  const { rows, tables, facts } = Array.isArray(outcome)
+    ? { rows: outcome, tables: [], facts: {} }
+    : outcome;
   console.log(`\n## ${name}\n\n${[tableOf(rows), ...tables].join('\n\n')}`);
   const machine = { cpu: cpus()[0]?.model ?? '', cores: cpus().length, node: process.version };
-  writeFileSync(join(results, `${name}.json`), `${JSON.stringify({ name, date: new Date().toISOString(), machine, rows, ...facts }, null, 2)}\n`);
+  writeFileSync(
+    join(results, `${name}.json`),
+    `${JSON.stringify({ name, date: new Date().toISOString(), machine, rows, ...facts }, null, 2)}\n`,
+  );
 }

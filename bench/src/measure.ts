@@ -25,16 +25,34 @@ export interface Measured {
 }
 
 /** What a bench may give beside its rows: further tables in Markdown, and their figures for the JSON. */
-export interface Outcome { readonly rows: readonly Measured[]; readonly tables: readonly string[]; readonly facts: object }
+export interface Outcome {
+  readonly rows: readonly Measured[];
+  readonly tables: readonly string[];
+  readonly facts: object;
+}
 
-export const measured = (what: string, samples: readonly number[], against?: { name: string; samples: readonly number[] }): Measured => ({
-  what, median: median(samples), p95: percentile(samples, 0.95), ...(against ? { against: { name: against.name, median: median(against.samples) } } : {}),
+export const measured = (
+  what: string,
+  samples: readonly number[],
+  against?: { name: string; samples: readonly number[] },
+): Measured => ({
+  what,
+  median: median(samples),
+  p95: percentile(samples, 0.95),
+  ...(against ? { against: { name: against.name, median: median(against.samples) } } : {}),
 });
 
 const ms = (value: number): string => (value < 10 ? value.toFixed(2) : value.toFixed(0));
 
 /** A table in Markdown. */
 export function tableOf(rows: readonly Measured[]): string {
-  const lines = rows.map((r) => `| ${r.what} | ${ms(r.median)} | ${ms(r.p95)} | ${r.against ? `${r.against.name}: ${ms(r.against.median)}` : ''} | ${r.against ? `${(r.median / r.against.median).toFixed(2)} ×` : ''} |`);
-  return ['| what | median ms | 95th ms | against | ratio |', '| --- | ---: | ---: | --- | ---: |', ...lines].join('\n');
+  const lines = rows.map(
+    (r) =>
+      `| ${r.what} | ${ms(r.median)} | ${ms(r.p95)} | ${r.against ? `${r.against.name}: ${ms(r.against.median)}` : ''} | ${r.against ? `${(r.median / r.against.median).toFixed(2)} ×` : ''} |`,
+  );
+  return [
+    '| what | median ms | 95th ms | against | ratio |',
+    '| --- | ---: | ---: | --- | ---: |',
+    ...lines,
+  ].join('\n');
 }

@@ -11,7 +11,9 @@ import { scanAll } from './server.ts';
 const rounds = 5;
 
 export async function benchScan(): Promise<Measured[]> {
-  const full: number[] = [], unchanged: number[] = [], plain: number[] = [];
+  const full: number[] = [];
+  const unchanged: number[] = [];
+  const plain: number[] = [];
   for (let round = 0; round < rounds; round += 1) {
     const data = mkdtempSync(join(tmpdir(), 'clever-drawer-bench-'));
     const studio = writeStudio(join(data, 'studio'));
@@ -20,12 +22,21 @@ export async function benchScan(): Promise<Measured[]> {
       const scan = await scanAll(server.address, studio.places);
       full.push(await timed(scan));
       unchanged.push(await timed(scan));
-      plain.push(await timed(() => execFileSync('find', [studio.directory, '-printf', '%p %s %T@ %i\n'], { stdio: 'ignore' })));
+      plain.push(
+        await timed(() =>
+          execFileSync('find', [studio.directory, '-printf', '%p %s %T@ %i\n'], {
+            stdio: 'ignore',
+          }),
+        ),
+      );
     } finally {
       await server.stop();
       rmSync(data, { recursive: true, force: true });
     }
   }
   const against = { name: 'find -printf', samples: plain };
-  return [measured('full scan of the demo (951 copies), as the user waits', full, against), measured('unchanged scan of the demo, as the user waits', unchanged, against)];
+  return [
+    measured('full scan of the demo (951 copies), as the user waits', full, against),
+    measured('unchanged scan of the demo, as the user waits', unchanged, against),
+  ];
 }

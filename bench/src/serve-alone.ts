@@ -2,5 +2,7 @@
 import { freePort, serve } from '@clever-drawer/server';
 
 const running = await serve({ data: process.argv[2] ?? '', port: await freePort(), web: null });
-process.on('SIGTERM', () => { void running.stop().then(() => process.exit(0)); });
+process.on('SIGTERM', () => {
+  void running.stop().then(() => process.exit(0));
+});
 console.log(running.address);

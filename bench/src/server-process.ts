@@ -13,11 +13,21 @@ export interface ServerProcess {
 }
 
 export async function startServerProcess(data: string): Promise<ServerProcess> {
-  const child = spawn(process.execPath, ['--import', 'tsx', join(import.meta.dirname, 'serve-alone.ts'), data], { stdio: ['ignore', 'pipe', 'inherit'] });
+  const child = spawn(
+    process.execPath,
+    ['--import', 'tsx', join(import.meta.dirname, 'serve-alone.ts'), data],
+    { stdio: ['ignore', 'pipe', 'inherit'] },
+  );
   const [address] = (await once(createInterface(child.stdout), 'line')) as [string];
   return {
     address,
-    peak: () => Math.round(Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${child.pid ?? 'self'}/status`, 'utf8'))?.[1] ?? Number.NaN) / 1024),
+    peak: () =>
+      Math.round(
+        Number(
+          /VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${child.pid ?? 'self'}/status`, 'utf8'))?.[1] ??
+            Number.NaN,
+        ) / 1024,
+      ),
     stop: async () => {
       const ended = once(child, 'exit');
       child.kill('SIGTERM');

@@ -1,82 +1,228 @@
 /** Sorting 20,000 copies, and how good and how honest the suggested types are on real plugins. */
 import MiniSearch from 'minisearch';
-import { bareCopy, classify, groupOf, lexicon, sortCatalog, sortPlugins, typeGroups, typeName, type Decisions, type SortedCopy } from '@clever-drawer/core';
+import {
+  bareCopy,
+  classify,
+  groupOf,
+  lexicon,
+  sortCatalog,
+  sortPlugins,
+  typeGroups,
+  typeName,
+  type Decisions,
+  type SortedCopy,
+} from '@clever-drawer/core';
 import { makePlugins } from '@clever-drawer/demo';
 import { readKnown, type Known } from './lv2-truth.ts';
 import { measured, timed, type Measured, type Outcome } from './measure.ts';
 
-const plugins = 11_000, copies = 20_000, rounds = 5;
-const nothing: Decisions = { belongings: new Map(), spellings: new Map(), answers: new Map(), used: new Set() };
+const plugins = 11_000;
+const copies = 20_000;
+const rounds = 5;
+const nothing: Decisions = {
+  belongings: new Map(),
+  spellings: new Map(),
+  answers: new Map(),
+  used: new Set(),
+};
 
 /** Copies of made-up plugins in several formats, some without a vendor. */
 function makeCopies(): SortedCopy[] {
   const formats = ['VST3', 'LV2', 'CLAP', 'VST2'] as const;
-  return makePlugins(7, plugins).flatMap((plugin) => formats.filter((_, i) => (plugin.number + i) % 2 === 0 || i === 0).map((format): SortedCopy => {
-    const hasVendor = format === 'VST3' || format === 'LV2', path = `/place/${format}/${plugin.vendor.name}/${plugin.name}.${format.toLowerCase()}`;
-    return { id: path, isPresent: true, plugin: null, facts: { ...bareCopy(format, path), name: hasVendor ? plugin.name : null, vendor: hasVendor ? (plugin.spelling.VST3 ?? null) : null, identity: `${format} ${plugin.number}`, audioIn: hasVendor ? 2 : null, audioOut: hasVendor ? 2 : null, notesIn: false } };
-  })).slice(0, copies);
+  return makePlugins(7, plugins)
+    .flatMap((plugin) =>
+      formats
+        .filter((_, i) => (plugin.number + i) % 2 === 0 || i === 0)
+        .map((format): SortedCopy => {
+          const hasVendor = format === 'VST3' || format === 'LV2';
+          const path = `/place/${format}/${plugin.vendor.name}/${plugin.name}.${format.toLowerCase()}`;
+          return {
+            id: path,
+            isPresent: true,
+            plugin: null,
+            facts: {
+              ...bareCopy(format, path),
+              name: hasVendor ? plugin.name : null,
+              vendor: hasVendor ? (plugin.spelling.VST3 ?? null) : null,
+              identity: `${format} ${plugin.number}`,
+              audioIn: hasVendor ? 2 : null,
+              audioOut: hasVendor ? 2 : null,
+              notesIn: false,
+            },
+          };
+        }),
+    )
+    .slice(0, copies);
 }
 
 async function speed(): Promise<Measured[]> {
-  const made = makeCopies(), whole: number[] = [], one: number[] = [];
+  const made = makeCopies();
+  const whole: number[] = [];
+  const one: number[] = [];
   let last = 0;
-  for (let i = 0; i < rounds; i += 1) whole.push(await timed(() => sortCatalog(made, nothing, () => String((last += 1)))));
-  for (const { id, facts } of made.slice(0, 500)) one.push(await timed(() => sortPlugins([{ id, copies: [facts], own: [facts], vendor: facts.vendor, sameBecause: [] }], new Map())));
-  return [measured(`group and classify ${made.length.toLocaleString('en')} copies`, whole), measured('one new copy, named and classified', one)];
+  for (let i = 0; i < rounds; i += 1) {
+    whole.push(await timed(() => sortCatalog(made, nothing, () => String((last += 1)))));
+  }
+  for (const { id, facts } of made.slice(0, 500)) {
+    one.push(
+      await timed(() =>
+        sortPlugins(
+          [{ id, copies: [facts], own: [facts], vendor: facts.vendor, sameBecause: [] }],
+          new Map(),
+        ),
+      ),
+    );
+  }
+  return [
+    measured(`group and classify ${made.length.toLocaleString('en')} copies`, whole),
+    measured('one new copy, named and classified', one),
+  ];
 }
 
 /** The rules of thumb of the trade as a plain list: the first that is part of the name wins. */
 const keywords: readonly (readonly [word: string, group: string])[] = [
-  ...['delay', 'echo', 'slap'].map((w) => [w, 'delay'] as const), ...['verb', 'room', 'hall', 'plate', 'chamber', 'spring'].map((w) => [w, 'reverb'] as const),
-  ...['comp', 'limiter', 'gate', 'expander', 'de-esser'].map((w) => [w, 'dynamics'] as const), ...['eq', 'tilt', 'shelf'].map((w) => [w, 'eq'] as const),
-  ...['drive', 'saturat', 'fuzz', 'tube', 'tape', 'clip', 'distort'].map((w) => [w, 'distortion'] as const), ...['chorus', 'flang', 'phaser', 'tremolo', 'vibrato', 'rotary'].map((w) => [w, 'modulation'] as const),
-  ['filter', 'filter'], ['pitch', 'pitch'], ['meter', 'meter'], ['synth', 'synth'],
+  ...['delay', 'echo', 'slap'].map((w) => [w, 'delay'] as const),
+  ...['verb', 'room', 'hall', 'plate', 'chamber', 'spring'].map((w) => [w, 'reverb'] as const),
+  ...['comp', 'limiter', 'gate', 'expander', 'de-esser'].map((w) => [w, 'dynamics'] as const),
+  ...['eq', 'tilt', 'shelf'].map((w) => [w, 'eq'] as const),
+  ...['drive', 'saturat', 'fuzz', 'tube', 'tape', 'clip', 'distort'].map(
+    (w) => [w, 'distortion'] as const,
+  ),
+  ...['chorus', 'flang', 'phaser', 'tremolo', 'vibrato', 'rotary'].map(
+    (w) => [w, 'modulation'] as const,
+  ),
+  ['filter', 'filter'],
+  ['pitch', 'pitch'],
+  ['meter', 'meter'],
+  ['synth', 'synth'],
 ];
-const byKeyword = (name: string): string => keywords.find(([word]) => name.toLowerCase().includes(word))?.[1] ?? '';
+const byKeyword = (name: string): string =>
+  keywords.find(([word]) => name.toLowerCase().includes(word))?.[1] ?? '';
 
 /** The same words as ours, looked up by a search library: a document for each group. */
 function wordLookup(): (name: string) => string {
-  const index = new MiniSearch({ fields: ['words'], searchOptions: { prefix: false, fuzzy: false } });
-  const words = new Map(typeGroups.map((group) => [group.id, [group.id, ...group.types.map((type) => typeName(type.id))]]));
-  for (const [word, meanings] of lexicon) for (const { type } of meanings) words.get(groupOf(type))?.push(word);
+  const index = new MiniSearch({
+    fields: ['words'],
+    searchOptions: { prefix: false, fuzzy: false },
+  });
+  const words = new Map(
+    typeGroups.map((group) => [
+      group.id,
+      [group.id, ...group.types.map((type) => typeName(type.id))],
+    ]),
+  );
+  for (const [word, meanings] of lexicon) {
+    for (const { type } of meanings) {
+      words.get(groupOf(type))?.push(word);
+    }
+  }
   index.addAll([...words].map(([id, list]) => ({ id, words: list.join(' ') })));
   return (name) => String(index.search(name)[0]?.id ?? '');
 }
 
-interface Quality { readonly set: string; readonly plugins: number; readonly ours: number; readonly shown: number; readonly keywords: number; readonly lookup: number; readonly brier: number }
+interface Quality {
+  readonly set: string;
+  readonly plugins: number;
+  readonly ours: number;
+  readonly shown: number;
+  readonly keywords: number;
+  readonly lookup: number;
+  readonly brier: number;
+}
 
 const hidden = ({ subject }: Known) => classify(subject).suggestions[0];
-const isRight = (known: Known, group: string | undefined): boolean => group !== undefined && known.groups.has(groupOf(group));
-const share = (list: readonly Known[], right: (known: Known) => boolean): number => list.filter(right).length / list.length;
+const isRight = (known: Known, group: string | undefined): boolean =>
+  group !== undefined && known.groups.has(groupOf(group));
+const share = (list: readonly Known[], right: (known: Known) => boolean): number =>
+  list.filter(right).length / list.length;
 
 function qualityOf(set: string, list: readonly Known[], lookup: (name: string) => string): Quality {
   return {
-    set, plugins: list.length, ours: share(list, (one) => isRight(one, hidden(one)?.type)), shown: share(list, (one) => isRight(one, classify({ ...one.subject, declared: one.declared }).suggestions[0]?.type)),
-    keywords: share(list, (one) => isRight(one, byKeyword(one.subject.name))), lookup: share(list, (one) => isRight(one, lookup(one.subject.name))),
-    brier: list.reduce((sum, one) => sum + ((hidden(one)?.probability ?? 0) - (isRight(one, hidden(one)?.type) ? 1 : 0)) ** 2, 0) / list.length,
+    set,
+    plugins: list.length,
+    ours: share(list, (one) => isRight(one, hidden(one)?.type)),
+    shown: share(list, (one) =>
+      isRight(one, classify({ ...one.subject, declared: one.declared }).suggestions[0]?.type),
+    ),
+    keywords: share(list, (one) => isRight(one, byKeyword(one.subject.name))),
+    lookup: share(list, (one) => isRight(one, lookup(one.subject.name))),
+    brier:
+      list.reduce(
+        (sum, one) =>
+          sum + ((hidden(one)?.probability ?? 0) - (isRight(one, hidden(one)?.type) ? 1 : 0)) ** 2,
+        0,
+      ) / list.length,
   };
 }
 
 /** Of all suggestions (not only the first) said to be so likely, how many are right. */
-function reliability(list: readonly Known[]): { said: string; suggestions: number; mean: number; right: number }[] {
+function reliability(
+  list: readonly Known[],
+): { said: string; suggestions: number; mean: number; right: number }[] {
   const all = list.flatMap((one) => {
     const best = new Map<string, number>();
-    for (const { type, probability } of classify(one.subject).suggestions) best.set(groupOf(type), Math.max(best.get(groupOf(type)) ?? 0, probability));
+    for (const { type, probability } of classify(one.subject).suggestions) {
+      best.set(groupOf(type), Math.max(best.get(groupOf(type)) ?? 0, probability));
+    }
     return [...best].map(([group, probability]) => ({ probability, right: one.groups.has(group) }));
   });
-  return [[0.03, 0.2], [0.2, 0.5], [0.5, 0.75], [0.75, 0.9], [0.9, 1.01]].flatMap(([low = 0, high = 0]) => {
+  return [
+    [0.03, 0.2],
+    [0.2, 0.5],
+    [0.5, 0.75],
+    [0.75, 0.9],
+    [0.9, 1.01],
+  ].flatMap(([low = 0, high = 0]) => {
     const those = all.filter((s) => s.probability >= low && s.probability < high);
-    return those.length === 0 ? [] : [{ said: `${Math.round(low * 100)}–${Math.min(100, Math.round(high * 100))} %`, suggestions: those.length, mean: those.reduce((sum, s) => sum + s.probability, 0) / those.length, right: those.filter((s) => s.right).length / those.length }];
+    return those.length === 0
+      ? []
+      : [
+          {
+            said: `${Math.round(low * 100)}–${Math.min(100, Math.round(high * 100))} %`,
+            suggestions: those.length,
+            mean: those.reduce((sum, s) => sum + s.probability, 0) / those.length,
+            right: those.filter((s) => s.right).length / those.length,
+          },
+        ];
   });
 }
 
 export async function benchSort(): Promise<Outcome> {
-  const known = readKnown(), lookup = wordLookup(), sets = [...new Set(known.map((one) => one.set))];
-  const quality = [...sets.map((set) => qualityOf(set, known.filter((one) => one.set === set), lookup)), qualityOf('all LV2 packages', known.filter((one) => one.set !== 'swh-plugins'), lookup)];
-  const steps = reliability(known.filter((one) => one.set !== 'swh-plugins')), percent = (x: number): string => `${(x * 100).toFixed(1)} %`;
+  const known = readKnown();
+  const lookup = wordLookup();
+  const sets = [...new Set(known.map((one) => one.set))];
+  const quality = [
+    ...sets.map((set) =>
+      qualityOf(
+        set,
+        known.filter((one) => one.set === set),
+        lookup,
+      ),
+    ),
+    qualityOf(
+      'all LV2 packages',
+      known.filter((one) => one.set !== 'swh-plugins'),
+      lookup,
+    ),
+  ];
+  const steps = reliability(known.filter((one) => one.set !== 'swh-plugins'));
+  const percent = (x: number): string => `${(x * 100).toFixed(1)} %`;
   const tables = [
-    ['| plugins of | number | right group first, class hidden | keyword list | MiniSearch words | Brier score | class given |', '| --- | ---: | ---: | ---: | ---: | ---: | ---: |', ...quality.map((q) => `| ${q.set} | ${q.plugins} | ${percent(q.ours)} | ${percent(q.keywords)} | ${percent(q.lookup)} | ${q.brier.toFixed(3)} | ${percent(q.shown)} |`)].join('\n'),
-    ['| said to be | suggestions | mean said | right |', '| --- | ---: | ---: | ---: |', ...steps.map((s) => `| ${s.said} | ${s.suggestions} | ${percent(s.mean)} | ${percent(s.right)} |`)].join('\n'),
+    [
+      '| plugins of | number | right group first, class hidden | keyword list | MiniSearch words | Brier score | class given |',
+      '| --- | ---: | ---: | ---: | ---: | ---: | ---: |',
+      ...quality.map(
+        (q) =>
+          `| ${q.set} | ${q.plugins} | ${percent(q.ours)} | ${percent(q.keywords)} | ${percent(q.lookup)} | ${q.brier.toFixed(3)} | ${percent(q.shown)} |`,
+      ),
+    ].join('\n'),
+    [
+      '| said to be | suggestions | mean said | right |',
+      '| --- | ---: | ---: | ---: |',
+      ...steps.map(
+        (s) => `| ${s.said} | ${s.suggestions} | ${percent(s.mean)} | ${percent(s.right)} |`,
+      ),
+    ].join('\n'),
   ];
   return { rows: await speed(), tables, facts: { quality, reliability: steps } };
 }

@@ -1,8 +1,27 @@
 /** `find`: plugins by a few letters, best first, each with the reason. */
 import { existsSync, readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { asId, entryOf, Finder, habitsOf, noUse, weightOfAge, type Habits, type Plugin } from '@clever-drawer/core';
-import { flagIn, inputOf, numberIn, readLines, textIn, textsIn, timeIn, understoodIn, type Line } from './lines.ts';
+import {
+  asId,
+  entryOf,
+  Finder,
+  habitsOf,
+  noUse,
+  weightOfAge,
+  type Habits,
+  type Plugin,
+} from '@clever-drawer/core';
+import {
+  flagIn,
+  inputOf,
+  numberIn,
+  readLines,
+  textIn,
+  textsIn,
+  timeIn,
+  understoodIn,
+  type Line,
+} from './lines.ts';
 import type { ExitStatus, Terminal } from './terminal.ts';
 
 const help = `Use: ./clever-drawer find QUERY [FILE] [--limit N] [--now TIME]
@@ -19,34 +38,109 @@ Exit status: 0 done, 1 done but some line was no JSON object or had no name, 2 w
 /** Results for each of many queries, unless another limit is given. */
 const manyLimit = 50;
 
-export async function findCommand(args: string[], terminal: Terminal, input?: NodeJS.ReadableStream): Promise<ExitStatus> {
+export async function findCommand(
+  args: string[],
+  terminal: Terminal,
+  input?: NodeJS.ReadableStream,
+): Promise<ExitStatus> {
   const wishes = readWishes(args, terminal);
-  if (typeof wishes === 'number') return wishes;
-  const { lines, good } = await readLines(input ?? inputOf(wishes.file), terminal), named = lines.filter((line) => (textIn(line, 'name') ?? '').trim() !== '');
-  if (named.length < lines.length) terminal.error(`${lines.length - named.length} of ${lines.length} lines have no name; they were left out.`);
-  const finder = new Finder(named.map((line, at) => entryOf(pluginIn(line, at), { nickname: textIn(line, 'nickname'), slotLabel: textIn(line, 'slotLabel'), tags: textsIn(line, 'tags') }))), habits = habitsIn(named, wishes.now);
+  if (typeof wishes === 'number') {
+    return wishes;
+  }
+  const { lines, good } = await readLines(input ?? inputOf(wishes.file), terminal);
+  const named = lines.filter((line) => (textIn(line, 'name') ?? '').trim() !== '');
+  if (named.length < lines.length) {
+    terminal.error(
+      `${lines.length - named.length} of ${lines.length} lines have no name; they were left out.`,
+    );
+  }
+  const finder = new Finder(
+    named.map((line, at) =>
+      entryOf(pluginIn(line, at), {
+        nickname: textIn(line, 'nickname'),
+        slotLabel: textIn(line, 'slotLabel'),
+        tags: textsIn(line, 'tags'),
+      }),
+    ),
+  );
+  const habits = habitsIn(named, wishes.now);
   const lineOf = (plugin: Plugin): Line => named[Number(plugin.id)] as Line;
   if (wishes.queries) {
-    for (const query of wishes.queries) terminal.out(JSON.stringify({ query, results: finder.find(query, habits, wishes.limit ?? manyLimit).hits.map(({ plugin }) => plugin.name) }));
+    for (const query of wishes.queries) {
+      terminal.out(
+        JSON.stringify({
+          query,
+          results: finder
+            .find(query, habits, wishes.limit ?? manyLimit)
+            .hits.map(({ plugin }) => plugin.name),
+        }),
+      );
+    }
   } else {
-    for (const { plugin, score, because } of finder.find(wishes.query, habits, wishes.limit ?? named.length).hits) terminal.out(JSON.stringify({ ...lineOf(plugin), score: Math.round(score * 1000) / 1000, because }));
+    for (const { plugin, score, because } of finder.find(
+      wishes.query,
+      habits,
+      wishes.limit ?? named.length,
+    ).hits) {
+      terminal.out(
+        JSON.stringify({ ...lineOf(plugin), score: Math.round(score * 1000) / 1000, because }),
+      );
+    }
   }
   return good && named.length === lines.length ? 0 : 1;
 }
 
-interface Wishes { readonly query: string; readonly queries: readonly string[] | null; readonly file: string | undefined; readonly limit: number | null; readonly now: number }
+interface Wishes {
+  readonly query: string;
+  readonly queries: readonly string[] | null;
+  readonly file: string | undefined;
+  readonly limit: number | null;
+  readonly now: number;
+}
 
 function readWishes(args: string[], terminal: Terminal): Wishes | ExitStatus {
   try {
-    const { values, positionals } = parseArgs({ args, allowPositionals: true, options: { help: { type: 'boolean', short: 'h' }, queries: { type: 'string' }, limit: { type: 'string' }, now: { type: 'string' } } });
-    if (values.help) { terminal.error(help); return 0; }
-    const isMany = values.queries !== undefined, query = isMany ? '' : positionals[0], file = positionals[isMany ? 0 : 1], now = values.now === undefined ? Date.now() : Date.parse(values.now), limit = values.limit === undefined ? null : Number(values.limit);
-    const missing = [values.queries, file].find((path) => path !== undefined && path !== '-' && !existsSync(path));
-    const trouble = query === undefined || positionals.length > (isMany ? 1 : 2) ? `A query (or --queries with a file of them), and one file of plugins at most.\n${help}`
-      : missing !== undefined ? `There is no file ${missing}.`
-      : limit !== null && !(Number.isInteger(limit) && limit > 0) ? '--limit takes a number from 1 on.'
-      : Number.isNaN(now) ? '--now takes a time such as 2026-11-24T12:00:00Z.' : null;
-    if (trouble === null) return { query: query ?? '', queries: values.queries === undefined ? null : queriesIn(values.queries), file, limit, now };
+    const { values, positionals } = parseArgs({
+      args,
+      allowPositionals: true,
+      options: {
+        help: { type: 'boolean', short: 'h' },
+        queries: { type: 'string' },
+        limit: { type: 'string' },
+        now: { type: 'string' },
+      },
+    });
+    if (values.help) {
+      terminal.error(help);
+      return 0;
+    }
+    const isMany = values.queries !== undefined;
+    const query = isMany ? '' : positionals[0];
+    const file = positionals[isMany ? 0 : 1];
+    const now = values.now === undefined ? Date.now() : Date.parse(values.now);
+    const limit = values.limit === undefined ? null : Number(values.limit);
+    const missing = [values.queries, file].find(
+      (path) => path !== undefined && path !== '-' && !existsSync(path),
+    );
+    const trouble =
+      query === undefined || positionals.length > (isMany ? 1 : 2)
+        ? `A query (or --queries with a file of them), and one file of plugins at most.\n${help}`
+        : missing !== undefined
+          ? `There is no file ${missing}.`
+          : limit !== null && !(Number.isInteger(limit) && limit > 0)
+            ? '--limit takes a number from 1 on.'
+            : Number.isNaN(now)
+              ? '--now takes a time such as 2026-11-24T12:00:00Z.'
+              : null;
+    if (trouble === null) {
+      return {
+        query: query ?? '',
+        queries: values.queries === undefined ? null : queriesIn(values.queries),
+        file,
+        limit,
+        now,
+      };
+    }
     terminal.error(trouble);
   } catch (error) {
     terminal.error(`${error instanceof Error ? error.message : String(error)}\n${help}`);
@@ -55,17 +149,35 @@ function readWishes(args: string[], terminal: Terminal): Wishes | ExitStatus {
 }
 
 /** A query a line; the end of the last line begins no further one. */
-const queriesIn = (path: string): string[] => readFileSync(path, 'utf8').replace(/^\uFEFF/, '').replace(/\r?\n$/, '').split(/\r?\n/);
+const queriesIn = (path: string): string[] =>
+  readFileSync(path, 'utf8')
+    .replace(/^\uFEFF/, '')
+    .replace(/\r?\n$/, '')
+    .split(/\r?\n/);
 
-const pluginIn = (line: Line, at: number): Plugin => ({ id: asId(String(at)), name: textIn(line, 'name') ?? '', vendor: textIn(line, 'vendor'), kind: 'unknown', types: understoodIn(line, ['types', 'type'], 'type'), arrived: '', copies: [] });
+const pluginIn = (line: Line, at: number): Plugin => ({
+  id: asId(String(at)),
+  name: textIn(line, 'name') ?? '',
+  vendor: textIn(line, 'vendor'),
+  kind: 'unknown',
+  types: understoodIn(line, ['types', 'type'], 'type'),
+  arrived: '',
+  copies: [],
+});
 
 /** What habit can be read from the lines: all loads count as if they were as long ago as the last one. */
 function habitsIn(lines: readonly Line[], now: number): Habits {
-  const warmth = new Map<string, number>(), favourites = new Set<string>();
+  const warmth = new Map<string, number>();
+  const favourites = new Set<string>();
   for (const [at, line] of lines.entries()) {
-    const loads = numberIn(line, 'loads') ?? 0, last = timeIn(line, 'lastLoaded');
-    if (loads > 0) warmth.set(String(at), loads * (last === null ? 1 : weightOfAge(now - last)));
-    if (flagIn(line, 'isFavourite')) favourites.add(String(at));
+    const loads = numberIn(line, 'loads') ?? 0;
+    const last = timeIn(line, 'lastLoaded');
+    if (loads > 0) {
+      warmth.set(String(at), loads * (last === null ? 1 : weightOfAge(now - last)));
+    }
+    if (flagIn(line, 'isFavourite')) {
+      favourites.add(String(at));
+    }
   }
   return habitsOf({ ...noUse, warmth, favourites });
 }

@@ -5,7 +5,15 @@ import { scanCommand } from './scan-command.ts';
 import { classifyCommand, groupCommand } from './sort-commands.ts';
 import type { ExitStatus, Terminal } from './terminal.ts';
 
-const commands: Readonly<Record<string, (args: string[], terminal: Terminal) => Promise<ExitStatus>>> = { scan: scanCommand, classify: classifyCommand, group: groupCommand, match: matchCommand, find: findCommand };
+const commands: Readonly<
+  Record<string, (args: string[], terminal: Terminal) => Promise<ExitStatus>>
+> = {
+  scan: scanCommand,
+  classify: classifyCommand,
+  group: groupCommand,
+  match: matchCommand,
+  find: findCommand,
+};
 
 const help = `Use: ./clever-drawer COMMAND …
 
@@ -24,12 +32,25 @@ export async function run(args: readonly string[], terminal: Terminal): Promise<
     return name === undefined ? 2 : 0;
   }
   const command = Object.hasOwn(commands, name) ? commands[name] : undefined;
-  if (command) return command(rest, terminal);
+  if (command) {
+    return command(rest, terminal);
+  }
   terminal.error(`There is no command "${name}".\n${help}`);
   return 2;
 }
 
 if (process.argv[1] === import.meta.filename) {
-  process.stdout.on('error', (error: NodeJS.ErrnoException) => { if (error.code === 'EPIPE') process.exit(0); });
-  process.exitCode = await run(process.argv.slice(2), { out: (line) => { process.stdout.write(`${line}\n`); }, error: (line) => { process.stderr.write(`${line}\n`); } });
+  process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+    if (error.code === 'EPIPE') {
+      process.exit(0);
+    }
+  });
+  process.exitCode = await run(process.argv.slice(2), {
+    out: (line) => {
+      process.stdout.write(`${line}\n`);
+    },
+    error: (line) => {
+      process.stderr.write(`${line}\n`);
+    },
+  });
 }

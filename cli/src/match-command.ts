@@ -1,8 +1,32 @@
 /** `match`: the plugins that a rule takes in, each with the reason. */
 import { existsSync, readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { compileRule, describe, explain, foldersRead, makeCandidate, parseRule, states, type Candidate, type Rule, type State, type Where } from '@clever-drawer/core';
-import { flagIn, inputOf, listIn, numberIn, numbersIn, readLines, textIn, textsIn, timeIn, understoodIn, type Line } from './lines.ts';
+import {
+  compileRule,
+  describe,
+  explain,
+  foldersRead,
+  makeCandidate,
+  parseRule,
+  states,
+  type Candidate,
+  type Rule,
+  type State,
+  type Where,
+} from '@clever-drawer/core';
+import {
+  flagIn,
+  inputOf,
+  listIn,
+  numberIn,
+  numbersIn,
+  readLines,
+  textIn,
+  textsIn,
+  timeIn,
+  understoodIn,
+  type Line,
+} from './lines.ts';
 import type { ExitStatus, Terminal } from './terminal.ts';
 
 const help = `Use: ./clever-drawer match RULEFILE [FILE] [--now TIME]
@@ -23,31 +47,69 @@ A rule, one line a line:
 
 Exit status: 0 done, 1 done but some line was no JSON object, 2 wrong use or a rule that is not understood.`;
 
-export async function matchCommand(args: string[], terminal: Terminal, input?: NodeJS.ReadableStream): Promise<ExitStatus> {
+export async function matchCommand(
+  args: string[],
+  terminal: Terminal,
+  input?: NodeJS.ReadableStream,
+): Promise<ExitStatus> {
   const wishes = readWishes(args, terminal);
-  if (typeof wishes === 'number') return wishes;
-  const { rule, file, now } = wishes, { holds } = compileRule(rule);
+  if (typeof wishes === 'number') {
+    return wishes;
+  }
+  const { rule, file, now } = wishes;
+  const { holds } = compileRule(rule);
   const { lines, good } = await readLines(input ?? inputOf(file), terminal);
   for (const line of lines) {
-    const candidate = candidateIn(line), folders = new Set(textsIn(line, 'folders').map((folder) => folder.toLowerCase()));
-    const where: Where = { now, isIn: (folder) => folders.has(folder.toLowerCase()), isFiled: () => folders.size > 0 };
-    if (holds(candidate, where)) terminal.out(JSON.stringify({ ...line, because: explain(rule, candidate, where) ?? '' }));
+    const candidate = candidateIn(line);
+    const folders = new Set(textsIn(line, 'folders').map((folder) => folder.toLowerCase()));
+    const where: Where = {
+      now,
+      isIn: (folder) => folders.has(folder.toLowerCase()),
+      isFiled: () => folders.size > 0,
+    };
+    if (holds(candidate, where)) {
+      terminal.out(JSON.stringify({ ...line, because: explain(rule, candidate, where) ?? '' }));
+    }
   }
-  if (foldersRead(rule).length > 0 && !lines.some((line) => textsIn(line, 'folders').length > 0)) terminal.error('The rule asks for folders, and no plugin names the folders it is in (field "folders").');
+  if (foldersRead(rule).length > 0 && !lines.some((line) => textsIn(line, 'folders').length > 0)) {
+    terminal.error(
+      'The rule asks for folders, and no plugin names the folders it is in (field "folders").',
+    );
+  }
   return good ? 0 : 1;
 }
 
-interface Wishes { readonly rule: Rule; readonly file: string | undefined; readonly now: number }
+interface Wishes {
+  readonly rule: Rule;
+  readonly file: string | undefined;
+  readonly now: number;
+}
 
 function readWishes(args: string[], terminal: Terminal): Wishes | ExitStatus {
   try {
-    const { values, positionals } = parseArgs({ args, allowPositionals: true, options: { help: { type: 'boolean', short: 'h' }, now: { type: 'string' } } });
-    if (values.help) { terminal.error(help); return 0; }
-    const [ruleFile, file] = positionals, now = values.now === undefined ? Date.now() : Date.parse(values.now), trouble = troubleWith(positionals, now);
-    if (trouble !== null || ruleFile === undefined) { terminal.error(trouble ?? help); return 2; }
+    const { values, positionals } = parseArgs({
+      args,
+      allowPositionals: true,
+      options: { help: { type: 'boolean', short: 'h' }, now: { type: 'string' } },
+    });
+    if (values.help) {
+      terminal.error(help);
+      return 0;
+    }
+    const [ruleFile, file] = positionals;
+    const now = values.now === undefined ? Date.now() : Date.parse(values.now);
+    const trouble = troubleWith(positionals, now);
+    if (trouble !== null || ruleFile === undefined) {
+      terminal.error(trouble ?? help);
+      return 2;
+    }
     const rule = parseRule(readFileSync(ruleFile, 'utf8'));
-    if (rule.ok) return { rule: rule.value, file, now };
-    for (const problem of rule.problems) terminal.error(`${ruleFile}: ${describe(problem)}`);
+    if (rule.ok) {
+      return { rule: rule.value, file, now };
+    }
+    for (const problem of rule.problems) {
+      terminal.error(`${ruleFile}: ${describe(problem)}`);
+    }
   } catch (error) {
     terminal.error(`${error instanceof Error ? error.message : String(error)}\n${help}`);
   }
@@ -56,25 +118,61 @@ function readWishes(args: string[], terminal: Terminal): Wishes | ExitStatus {
 
 function troubleWith(positionals: readonly string[], now: number): string | null {
   const [ruleFile, file] = positionals;
-  if (ruleFile === undefined || positionals.length > 2) return `A rule file, and one file of plugins at most.\n${help}`;
-  if (!existsSync(ruleFile)) return `There is no file ${ruleFile}.`;
-  if (file !== undefined && file !== '-' && !existsSync(file)) return `There is no file ${file}.`;
+  if (ruleFile === undefined || positionals.length > 2) {
+    return `A rule file, and one file of plugins at most.\n${help}`;
+  }
+  if (!existsSync(ruleFile)) {
+    return `There is no file ${ruleFile}.`;
+  }
+  if (file !== undefined && file !== '-' && !existsSync(file)) {
+    return `There is no file ${file}.`;
+  }
   return Number.isNaN(now) ? '--now takes a time such as 2026-11-24T12:00:00Z.' : null;
 }
 
 /** A licence is a text, or says with `until` when a trial ends. */
 function licenceIn(line: Line): { state: string; until: number | null } {
-  const { licence } = line, facts = typeof licence === 'object' && licence !== null ? (licence as Line) : line, [state = 'unknown'] = understoodIn(typeof licence === 'object' && licence !== null ? { licence: facts['state'] } : line, ['licence'], 'licence');
+  const { licence } = line;
+  const facts = typeof licence === 'object' && licence !== null ? (licence as Line) : line;
+  const [state = 'unknown'] = understoodIn(
+    typeof licence === 'object' && licence !== null ? { licence: facts['state'] } : line,
+    ['licence'],
+    'licence',
+  );
   const day = textIn(facts, facts === line ? 'trialEnds' : 'until');
-  return { state, until: day === null ? null : /^\d{4}-\d{2}-\d{2}$/.test(day) ? Date.parse(`${day}T23:59:59.999Z`) : timeIn(facts, facts === line ? 'trialEnds' : 'until') };
+  return {
+    state,
+    until:
+      day === null
+        ? null
+        : /^\d{4}-\d{2}-\d{2}$/.test(day)
+          ? Date.parse(`${day}T23:59:59.999Z`)
+          : timeIn(facts, facts === line ? 'trialEnds' : 'until'),
+  };
 }
 
 function candidateIn(line: Line): Candidate {
-  const licence = licenceIn(line), held = [...listIn(line, 'states'), ...(flagIn(line, 'isHidden') ? ['hidden'] : [])], known = states.filter((state): state is State => held.includes(state));
+  const licence = licenceIn(line);
+  const held = [...listIn(line, 'states'), ...(flagIn(line, 'isHidden') ? ['hidden'] : [])];
+  const known = states.filter((state): state is State => held.includes(state));
   return makeCandidate({
-    id: '', names: [textIn(line, 'name'), textIn(line, 'nickname'), textIn(line, 'slotLabel')], vendor: textIn(line, 'vendor'), tags: textsIn(line, 'tags'), notes: textIn(line, 'notes') ?? '',
-    types: understoodIn(line, ['types'], 'type'), kind: understoodIn(line, ['kind'], 'kind')[0] ?? 'unknown', formats: understoodIn(line, ['formats', 'format'], 'format'), bits: understoodIn(line, ['bits'], 'bits'), licence: licence.state,
-    states: known.length > 0 ? known : ['present'], versions: listIn(line, 'versions').concat(listIn(line, 'version')), inputs: [...numbersIn(line, 'inputs'), ...numbersIn(line, 'audioIn')], outputs: [...numbersIn(line, 'outputs'), ...numbersIn(line, 'audioOut')],
-    loads: numberIn(line, 'loads') ?? 0, arrived: timeIn(line, 'arrived'), lastLoaded: timeIn(line, 'lastLoaded'), trialEnds: licence.until,
+    id: '',
+    names: [textIn(line, 'name'), textIn(line, 'nickname'), textIn(line, 'slotLabel')],
+    vendor: textIn(line, 'vendor'),
+    tags: textsIn(line, 'tags'),
+    notes: textIn(line, 'notes') ?? '',
+    types: understoodIn(line, ['types'], 'type'),
+    kind: understoodIn(line, ['kind'], 'kind')[0] ?? 'unknown',
+    formats: understoodIn(line, ['formats', 'format'], 'format'),
+    bits: understoodIn(line, ['bits'], 'bits'),
+    licence: licence.state,
+    states: known.length > 0 ? known : ['present'],
+    versions: listIn(line, 'versions').concat(listIn(line, 'version')),
+    inputs: [...numbersIn(line, 'inputs'), ...numbersIn(line, 'audioIn')],
+    outputs: [...numbersIn(line, 'outputs'), ...numbersIn(line, 'audioOut')],
+    loads: numberIn(line, 'loads') ?? 0,
+    arrived: timeIn(line, 'arrived'),
+    lastLoaded: timeIn(line, 'lastLoaded'),
+    trialEnds: licence.until,
   });
 }

@@ -13,9 +13,15 @@ import type { Vendor } from './catalog/vendor.ts';
 import type { CopyState } from './catalog/plugin.ts';
 import type { Grounds, TwinDoubt } from './sort/sort-catalog.ts';
 
-export interface ComputerView { readonly id: ComputerId; readonly name: string }
+export interface ComputerView {
+  readonly id: ComputerId;
+  readonly name: string;
+}
 
-export interface CatalogView { readonly computer: ComputerView; readonly plugins: readonly Plugin[] }
+export interface CatalogView {
+  readonly computer: ComputerView;
+  readonly plugins: readonly Plugin[];
+}
 
 /** The order with the number of the latest change in it, and what undo and redo would do. */
 export interface OrderView {
@@ -26,7 +32,12 @@ export interface OrderView {
 }
 
 /** A change of the log; `discarded` ones were undone and can no longer be redone. */
-export interface ChangeView { readonly number: number; readonly at: string; readonly words: string; readonly state: 'done' | 'undone' | 'discarded' }
+export interface ChangeView {
+  readonly number: number;
+  readonly at: string;
+  readonly words: string;
+  readonly state: 'done' | 'undone' | 'discarded';
+}
 
 /** A change that was stored, as every window hears of it. */
 export interface OrderStep {
@@ -51,7 +62,11 @@ export interface PlaceView {
 }
 
 /** A file that is not examined and not catalogued until it is taken back. */
-export interface AsideView { readonly path: string; readonly name: string; readonly at: string }
+export interface AsideView {
+  readonly path: string;
+  readonly name: string;
+  readonly at: string;
+}
 
 /** What a scan examines: what changed, everything, or only what failed. */
 export const scanModes = ['changed', 'everything', 'failed'] as const;
@@ -98,7 +113,9 @@ export interface FindingView {
 /** What is uncertain, as the last sorting found it; with the answers in the order it makes the questions. */
 export interface SortView {
   /** Of plugins whose type or kind is uncertain. */
-  readonly grounds: readonly (Pick<Grounds, 'kinds' | 'kindReasons' | 'suggestions'> & { readonly plugin: PluginId })[];
+  readonly grounds: readonly (Pick<Grounds, 'kinds' | 'kindReasons' | 'suggestions'> & {
+    readonly plugin: PluginId;
+  })[];
   readonly doubts: readonly TwinDoubt[];
   readonly vendors: readonly Vendor[];
   readonly near: readonly { readonly a: string; readonly b: string; readonly reason: string }[];
@@ -108,7 +125,13 @@ export interface SortView {
 export interface PluginView {
   readonly plugin: PluginId;
   readonly grounds: Grounds | null;
-  readonly copies: readonly { readonly id: CopyId; readonly state: CopyState; readonly firstSeen: string; readonly lastSeen: string; readonly facts: FoundCopy }[];
+  readonly copies: readonly {
+    readonly id: CopyId;
+    readonly state: CopyState;
+    readonly firstSeen: string;
+    readonly lastSeen: string;
+    readonly facts: FoundCopy;
+  }[];
   readonly findings: readonly (FindingView & { readonly at: string })[];
   /** Loads by month (YYYY-MM), oldest first, without empty months. */
   readonly loads: readonly { readonly month: string; readonly loads: number }[];
@@ -118,13 +141,47 @@ export interface PluginView {
 export type ProblemView = Problem & { readonly message: string };
 
 /** `plugin` and `copy` are null for what the catalog does not know; with a `problem`, nothing sounds here. */
-export interface SlotView { readonly id: SlotId; readonly plugin: PluginId | null; readonly copy: CopyId | null; readonly asked: HostCopy; readonly isBypassed: boolean; readonly problem: ProblemView | null }
-export interface TrackView { readonly id: TrackId; readonly name: string; readonly sort: TrackSort; readonly slots: readonly SlotView[] }
-export interface SavedSessionView { readonly id: string; readonly name: string; readonly savedAt: string; readonly slots: number }
-export interface SessionView { readonly name: string; readonly settings: HostSettings; readonly tracks: readonly TrackView[]; readonly saved: readonly SavedSessionView[] }
+export interface SlotView {
+  readonly id: SlotId;
+  readonly plugin: PluginId | null;
+  readonly copy: CopyId | null;
+  readonly asked: HostCopy;
+  readonly isBypassed: boolean;
+  readonly problem: ProblemView | null;
+}
+export interface TrackView {
+  readonly id: TrackId;
+  readonly name: string;
+  readonly sort: TrackSort;
+  readonly slots: readonly SlotView[];
+}
+export interface SavedSessionView {
+  readonly id: string;
+  readonly name: string;
+  readonly savedAt: string;
+  readonly slots: number;
+}
+export interface SessionView {
+  readonly name: string;
+  readonly settings: HostSettings;
+  readonly tracks: readonly TrackView[];
+  readonly saved: readonly SavedSessionView[];
+}
 
 /** What could stand in a slot whose copy cannot be opened; null where nothing here is like it. */
-export interface RepairView { readonly slot: SlotId; readonly track: string; readonly asked: HostCopy; readonly match: { readonly plugin: PluginId; readonly copy: CopyId; readonly name: string; readonly format: Format; readonly because: string; readonly isSure: boolean } | null }
+export interface RepairView {
+  readonly slot: SlotId;
+  readonly track: string;
+  readonly asked: HostCopy;
+  readonly match: {
+    readonly plugin: PluginId;
+    readonly copy: CopyId;
+    readonly name: string;
+    readonly format: Format;
+    readonly because: string;
+    readonly isSure: boolean;
+  } | null;
+}
 
 /** One load into a slot: at `index` of the track; what stood there is replaced. */
 export interface LoadRequest {
@@ -142,21 +199,50 @@ export interface LoadRequest {
 /** What is known of habits beside how warm each plugin is: where, after what, for which letters. */
 export interface HabitsView {
   readonly isLearning: boolean;
-  readonly here: readonly { readonly plugin: PluginId; readonly track: TrackSort; readonly warmth: number }[];
-  readonly after: readonly { readonly after: PluginId; readonly plugin: PluginId; readonly warmth: number }[];
-  readonly letters: readonly { readonly typed: string; readonly plugin: PluginId; readonly times: number }[];
+  readonly here: readonly {
+    readonly plugin: PluginId;
+    readonly track: TrackSort;
+    readonly warmth: number;
+  }[];
+  readonly after: readonly {
+    readonly after: PluginId;
+    readonly plugin: PluginId;
+    readonly warmth: number;
+  }[];
+  readonly letters: readonly {
+    readonly typed: string;
+    readonly plugin: PluginId;
+    readonly times: number;
+  }[];
 }
 
 /** Keys for a load, over time: by week (the Monday, YYYY-MM-DD), and the longest hunt of the last thirty days. Loads whose keys nobody counted are left out. */
 export interface KeysView {
-  readonly weeks: readonly { readonly week: string; readonly loads: number; readonly keys: number; readonly seconds: number | null }[];
+  readonly weeks: readonly {
+    readonly week: string;
+    readonly loads: number;
+    readonly keys: number;
+    readonly seconds: number | null;
+  }[];
   readonly today: { readonly loads: number; readonly keys: number | null };
-  readonly longest: { readonly plugin: PluginId; readonly keys: number; readonly typed: string } | null;
+  readonly longest: {
+    readonly plugin: PluginId;
+    readonly keys: number;
+    readonly typed: string;
+  } | null;
   readonly loads: number;
 }
 
 /** A load that a host tells of afterwards. */
-export interface PastLoad { readonly plugin: PluginId; readonly at: string; readonly track: TrackSort; readonly after: PluginId | null; readonly typed?: string; readonly keys?: number; readonly took?: number }
+export interface PastLoad {
+  readonly plugin: PluginId;
+  readonly at: string;
+  readonly track: TrackSort;
+  readonly after: PluginId | null;
+  readonly typed?: string;
+  readonly keys?: number;
+  readonly took?: number;
+}
 
 export type ServerEvent =
   | { readonly event: 'order'; readonly step: OrderStep }
@@ -166,5 +252,6 @@ export type ServerEvent =
   | { readonly event: 'usage' };
 
 /** The body of every answer that is not a success. */
-export interface Refusal { readonly problems: readonly (Problem & { readonly message: string })[] }
-
+export interface Refusal {
+  readonly problems: readonly (Problem & { readonly message: string })[];
+}

@@ -23,11 +23,20 @@ export const isEmptyChange = (change: Change<Keyed>): boolean =>
   change.added.length + change.updated.length + change.removed.length === 0;
 
 /** The records after the change; the given map stays as it was. */
-export function applyChange<R extends Keyed>(records: Records<R>, change: Change<R>): Map<string, R> {
+export function applyChange<R extends Keyed>(
+  records: Records<R>,
+  change: Change<R>,
+): Map<string, R> {
   const next = new Map(records);
-  for (const record of change.removed) next.delete(keyOf(record));
-  for (const [, to] of change.updated) next.set(keyOf(to), to);
-  for (const record of change.added) next.set(keyOf(record), record);
+  for (const record of change.removed) {
+    next.delete(keyOf(record));
+  }
+  for (const [, to] of change.updated) {
+    next.set(keyOf(to), to);
+  }
+  for (const record of change.added) {
+    next.set(keyOf(record), record);
+  }
   return next;
 }
 
@@ -49,31 +58,60 @@ export function squash<R extends Keyed>(first: Change<R>, second: Change<R>): Ch
     net.set(key, { from: known ? known.from : from, to });
   };
   for (const change of [first, second]) {
-    for (const record of change.removed) note(record, null);
-    for (const [from, to] of change.updated) note(from, to);
-    for (const record of change.added) note(null, record);
+    for (const record of change.removed) {
+      note(record, null);
+    }
+    for (const [from, to] of change.updated) {
+      note(from, to);
+    }
+    for (const record of change.added) {
+      note(null, record);
+    }
   }
-  const added: R[] = [], updated: [R, R][] = [], removed: R[] = [];
+  const added: R[] = [];
+  const updated: [R, R][] = [];
+  const removed: R[] = [];
   for (const { from, to } of net.values()) {
-    if (from && to) updated.push([from, to]);
-    else if (to) added.push(to);
-    else if (from) removed.push(from);
+    if (from && to) {
+      updated.push([from, to]);
+    } else if (to) {
+      added.push(to);
+    } else if (from) {
+      removed.push(from);
+    }
   }
   return { added, updated, removed };
 }
 
 /** What has to be done to turn `before` into `after`; records are compared with `same`. */
-export function diff<R extends Keyed>(before: Records<R>, after: Records<R>, same: (a: R, b: R) => boolean): Change<R> {
-  const added: R[] = [], updated: [R, R][] = [], removed: R[] = [];
+export function diff<R extends Keyed>(
+  before: Records<R>,
+  after: Records<R>,
+  same: (a: R, b: R) => boolean,
+): Change<R> {
+  const added: R[] = [];
+  const updated: [R, R][] = [];
+  const removed: R[] = [];
   for (const [key, to] of after) {
     const from = before.get(key);
-    if (!from) added.push(to);
-    else if (!same(from, to)) updated.push([from, to]);
+    if (!from) {
+      added.push(to);
+    } else if (!same(from, to)) {
+      updated.push([from, to]);
+    }
   }
-  for (const [key, from] of before) if (!after.has(key)) removed.push(from);
+  for (const [key, from] of before) {
+    if (!after.has(key)) {
+      removed.push(from);
+    }
+  }
   return { added, updated, removed };
 }
 
 /** A value as text that does not depend on the order of its keys, which a database may change. */
-export const plainText = (value: unknown): string => JSON.stringify(value, (_, part: unknown) =>
-  (typeof part === 'object' && part !== null && !Array.isArray(part) ? Object.fromEntries(Object.entries(part).sort(([a], [b]) => (a < b ? -1 : 1))) : part));
+export const plainText = (value: unknown): string =>
+  JSON.stringify(value, (_, part: unknown) =>
+    typeof part === 'object' && part !== null && !Array.isArray(part)
+      ? Object.fromEntries(Object.entries(part).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : part,
+  );

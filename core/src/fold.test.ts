@@ -2,9 +2,16 @@ import { describe, expect, it } from '@jest/globals';
 import { compareNames, fold, wordsOf } from './fold.ts';
 
 describe('folding', () => {
-  it('drops case, accents and doubled spaces', () => expect(fold('  Écho  Plâte ')).toBe('echo plate'));
+  it('drops case, accents and doubled spaces', () =>
+    expect(fold('  Écho  Plâte ')).toBe('echo plate'));
   it('knows words by spaces, punctuation, digits and capitals inside', () =>
-    expect(['TapeEcho-2b_x', 'Echo2b', 'GVerb', 'EQs & LFOs', 'R2D2'].map(wordsOf)).toEqual([['tape', 'echo', '2', 'b', 'x'], ['echo', '2', 'b'], ['g', 'verb'], ['eqs', 'lfos'], ['r', '2', 'd', '2']]));
+    expect(['TapeEcho-2b_x', 'Echo2b', 'GVerb', 'EQs & LFOs', 'R2D2'].map(wordsOf)).toEqual([
+      ['tape', 'echo', '2', 'b', 'x'],
+      ['echo', '2', 'b'],
+      ['g', 'verb'],
+      ['eqs', 'lfos'],
+      ['r', '2', 'd', '2'],
+    ]));
   it('keeps words of any script', () => expect(wordsOf('Эхо 混響')).toEqual(['эхо', '混響']));
   it('orders figures by value and never calls two names equal', () => {
     expect(['B 10', 'b 9', 'a'].sort(compareNames)).toEqual(['a', 'b 9', 'B 10']);

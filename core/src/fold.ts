@@ -2,7 +2,8 @@
 
 const accents = /[\u0300-\u036f]/g;
 /** Between a small letter or figure and a capital; before the last of several capitals when a word follows ("GVerb" is G and Verb, "EQs" and "LFOs" stay whole); between letters and figures. */
-const edges = /(?<=[\p{Ll}\p{N}])(?=\p{Lu})|(?<=\p{Lu})(?=\p{Lu}\p{Ll}{2})|(?<=\p{L})(?=\p{N})|(?<=\p{N})(?=\p{L})/gu;
+const edges =
+  /(?<=[\p{Ll}\p{N}])(?=\p{Lu})|(?<=\p{Lu})(?=\p{Lu}\p{Ll}{2})|(?<=\p{L})(?=\p{N})|(?<=\p{N})(?=\p{L})/gu;
 
 /** Lower case without accents; spaces in a row become one. "Écho  Plâte" → "echo plate". */
 export function fold(text: string): string {
@@ -15,7 +16,8 @@ export function wordsOf(text: string): string[] {
 }
 
 /** Positions inside runs of letters and figures at which another word begins. */
-export const innerEdges = (text: string): number[] => [...text.matchAll(edges)].map((match) => match.index);
+export const innerEdges = (text: string): number[] =>
+  [...text.matchAll(edges)].map((match) => match.index);
 
 /** Names in the order a reader expects: case-blind, figures by their value; a total order. */
 export function compareNames(a: string, b: string): number {

@@ -5,8 +5,11 @@ export function grouped<T>(entries: Iterable<readonly [key: string, item: T]>): 
   const groups = new Map<string, T[]>();
   for (const [key, item] of entries) {
     const group = groups.get(key);
-    if (group) group.push(item);
-    else groups.set(key, [item]);
+    if (group) {
+      group.push(item);
+    } else {
+      groups.set(key, [item]);
+    }
   }
   return groups;
 }

@@ -31,7 +31,15 @@ export type Problem =
   | { code: 'not-a-smart-folder'; at: string; name: string }
   | { code: 'rule-empty'; at: string }
   /** A place in the text of a rule (line and column from 1), what stands there, and what would be understood. */
-  | { code: 'rule-text'; at: string; line: number; column: number; got: string; detail: string; known: readonly string[] }
+  | {
+      code: 'rule-text';
+      at: string;
+      line: number;
+      column: number;
+      got: string;
+      detail: string;
+      known: readonly string[];
+    }
   /** Folders that would wait for each other: each asks for the next, the last for the first. */
   | { code: 'rule-circle'; at: string; names: readonly string[] }
   | { code: 'nothing-to-undo'; at: string }
@@ -58,31 +66,44 @@ export type ProblemCode = Problem['code'];
 export type Result<T> = { ok: true; value: T } | { ok: false; problems: Problem[] };
 
 export const ok = <T>(value: T): Result<T> => ({ ok: true, value });
-export const failed = (...problems: Problem[]): { ok: false; problems: Problem[] } => ({ ok: false, problems });
+export const failed = (...problems: Problem[]): { ok: false; problems: Problem[] } => ({
+  ok: false,
+  problems,
+});
 
-const mebibytes = (bytes: number): string => `${Math.ceil(bytes / 1_048_576).toLocaleString('en')} MB`;
+const mebibytes = (bytes: number): string =>
+  `${Math.ceil(bytes / 1_048_576).toLocaleString('en')} MB`;
 
 type Wording = { [C in ProblemCode]: (problem: Extract<Problem, { code: C }>) => string };
 
 const wording: Wording = {
-  'file-missing': (p) => `${p.at} is named by the plugin but is not there. Installing the plugin again usually mends this.`,
-  'file-too-large': (p) => `${p.at} is ${mebibytes(p.got)}, more than the ${mebibytes(p.limit)} such a file can sensibly be. It was not read.`,
+  'file-missing': (p) =>
+    `${p.at} is named by the plugin but is not there. Installing the plugin again usually mends this.`,
+  'file-too-large': (p) =>
+    `${p.at} is ${mebibytes(p.got)}, more than the ${mebibytes(p.limit)} such a file can sensibly be. It was not read.`,
   'file-unreadable': (p) => `${p.at} could not be read (${p.reason}).`,
-  'outside-place': (p) => `${p.at} lies outside the place that was looked through, so it was not read.`,
+  'outside-place': (p) =>
+    `${p.at} lies outside the place that was looked through, so it was not read.`,
   damaged: (p) => `${p.at} is damaged${p.line === null ? '' : ` at line ${p.line}`}: ${p.detail}`,
-  'too-much': (p) => `${p.at} has ${p.got.toLocaleString('en')} ${p.what}; ${p.limit.toLocaleString('en')} is the most that is read.`,
+  'too-much': (p) =>
+    `${p.at} has ${p.got.toLocaleString('en')} ${p.what}; ${p.limit.toLocaleString('en')} is the most that is read.`,
   'not-a-plugin': (p) => `${p.at} is not a plugin: ${p.detail}`,
   'field-invalid': (p) => `${p.at}: ${p.detail}`,
-  'place-missing': (p) => `There is no directory ${p.at} on this computer. Check the spelling, or whether its disk is plugged in.`,
-  'place-is-file': (p) => `${p.at} is a file. A place is the directory that holds the plugins; try the directory above it.`,
+  'place-missing': (p) =>
+    `There is no directory ${p.at} on this computer. Check the spelling, or whether its disk is plugged in.`,
+  'place-is-file': (p) =>
+    `${p.at} is a file. A place is the directory that holds the plugins; try the directory above it.`,
   'place-known': (p) => `${p.at} is a place already, or lies inside one.`,
-  'place-whole-disk': (p) => `${p.at} is a whole disk. Choose the directory on it that holds the plugins.`,
+  'place-whole-disk': (p) =>
+    `${p.at} is a whole disk. Choose the directory on it that holds the plugins.`,
   'place-unreadable': (p) => `${p.at} may not be read by this program (${p.reason}).`,
-  'no-usual-place': () => 'None of the directories where plugins usually live exists on this computer. Add the directory you use.',
+  'no-usual-place': () =>
+    'None of the directories where plugins usually live exists on this computer. Add the directory you use.',
   'no-places': () => 'There is no place to look through yet. Add one first.',
   'scan-running': () => 'A scan is running already. Stop it first, or wait until it is done.',
   'no-scan-running': () => 'No scan is running.',
-  'unknown-record': (p) => `There is no such ${p.what} any more. Somebody may have removed it meanwhile.`,
+  'unknown-record': (p) =>
+    `There is no such ${p.what} any more. Somebody may have removed it meanwhile.`,
   'id-taken': (p) => `${p.at} exists already.`,
   'name-empty': () => 'A name needs at least one letter.',
   'holds-no-plugins': (p) =>
@@ -90,30 +111,43 @@ const wording: Wording = {
       ? `${p.name} fills itself by its rule, so nothing can be filed in it by hand. Change its rule instead.`
       : `${p.name} is a divider and holds no plugins. Choose a folder beside it.`,
   'already-there': (p) => `${p.name} holds them already.`,
-  'last-cabinet': (p) => `${p.name} is the only cabinet. Make another one first; a computer needs one to file in.`,
+  'last-cabinet': (p) =>
+    `${p.name} is the only cabinet. Make another one first; a computer needs one to file in.`,
   'shown-already': (p) => `${p.name} is in ${p.cabinet} already.`,
   stays: (p) => `${p.name} stays: every cabinet has it.`,
   'inside-itself': (p) => `${p.name} cannot be put inside itself.`,
   'not-a-smart-folder': (p) => `${p.name} is not a smart folder and has no rule.`,
   'rule-empty': () => 'A rule needs at least one line that lets something in.',
-  'rule-text': (p) => `Line ${p.line}, column ${p.column}${p.got === '' ? '' : `, at “${p.got}”`}: ${p.detail}${p.known.length === 0 ? '' : ` Understood ${p.known.length === 1 ? 'is' : 'are'} ${p.known.join(', ')}.`}`,
-  'rule-circle': (p) => `${p.names[0] ?? 'A folder'} would have to wait for itself: ${p.names.join(' asks for ')}. Leave one of them out of the rule.`,
+  'rule-text': (p) =>
+    `Line ${p.line}, column ${p.column}${p.got === '' ? '' : `, at “${p.got}”`}: ${p.detail}${p.known.length === 0 ? '' : ` Understood ${p.known.length === 1 ? 'is' : 'are'} ${p.known.join(', ')}.`}`,
+  'rule-circle': (p) =>
+    `${p.names[0] ?? 'A folder'} would have to wait for itself: ${p.names.join(' asks for ')}. Leave one of them out of the rule.`,
   'nothing-to-undo': () => 'There is nothing to undo.',
   'nothing-to-redo': () => 'There is nothing to redo.',
   'cannot-load': (p) => `${p.name} cannot be loaded here: ${p.reason}.`,
-  'host-format': (p) => `The session does not take ${p.got}, so ${p.name} was not opened. It takes ${p.known.join(', ') || 'no format at all'}: choose another copy, or change what it takes.`,
-  'host-bits': (p) => `${p.name} is a program of 32 bits, and the session takes 64 only. Choose another copy, or let the session take both.`,
-  'host-file-missing': (p) => `${p.name} is not there any more: ${p.at} is gone. Scan again, or choose another copy.`,
-  'host-wrong-machine': (p) => `${p.name} is made for another machine (${p.got}); this one is ${p.machine}. Choose another copy.`,
+  'host-format': (p) =>
+    `The session does not take ${p.got}, so ${p.name} was not opened. It takes ${p.known.join(', ') || 'no format at all'}: choose another copy, or change what it takes.`,
+  'host-bits': (p) =>
+    `${p.name} is a program of 32 bits, and the session takes 64 only. Choose another copy, or let the session take both.`,
+  'host-file-missing': (p) =>
+    `${p.name} is not there any more: ${p.at} is gone. Scan again, or choose another copy.`,
+  'host-wrong-machine': (p) =>
+    `${p.name} is made for another machine (${p.got}); this one is ${p.machine}. Choose another copy.`,
   'host-no-program': (p) => `${p.name} could not be opened: ${p.detail}`,
-  'host-no-licence': (p) => `${p.name} says that it has no licence on this computer, so it was closed again. Say so on its page, and it is no longer offered.`,
-  'host-crashed': (p) => `${p.name} crashed while it was opened, and took the session with it. The session stands again as it was before.`,
-  'host-silent': () => 'The session does not answer. What stood in it is kept; try again in a moment.',
-  'track-full': (p) => `${p.name} holds ${p.limit} plugins already, which is the most. Empty a slot first.`,
-  'not-a-picture': () => 'That is not a picture that can be read. Use a PNG, JPEG, WebP or GIF file.',
+  'host-no-licence': (p) =>
+    `${p.name} says that it has no licence on this computer, so it was closed again. Say so on its page, and it is no longer offered.`,
+  'host-crashed': (p) =>
+    `${p.name} crashed while it was opened, and took the session with it. The session stands again as it was before.`,
+  'host-silent': () =>
+    'The session does not answer. What stood in it is kept; try again in a moment.',
+  'track-full': (p) =>
+    `${p.name} holds ${p.limit} plugins already, which is the most. Empty a slot first.`,
+  'not-a-picture': () =>
+    'That is not a picture that can be read. Use a PNG, JPEG, WebP or GIF file.',
   'foreign-host': (p) => `Requests must be addressed to this computer, not to ${p.at}.`,
   'foreign-origin': (p) => `Requests from pages of ${p.at} are refused.`,
-  internal: () => 'Something went wrong inside Clever Drawer. Nothing was changed; the log of the program says more.',
+  internal: () =>
+    'Something went wrong inside Clever Drawer. Nothing was changed; the log of the program says more.',
 };
 
 /** A problem in words a producer understands: where, what, and what to do. */

@@ -4,8 +4,11 @@
 export function createStable<K, V>(): (next: ReadonlyMap<K, V>) => ReadonlyMap<K, V> {
   let last: ReadonlyMap<K, V> = new Map();
   return (next) => {
-    const isSame = next.size === last.size && [...next].every(([key, value]) => last.get(key) === value);
-    if (!isSame) last = next;
+    const isSame =
+      next.size === last.size && [...next].every(([key, value]) => last.get(key) === value);
+    if (!isSame) {
+      last = next;
+    }
     return last;
   };
 }

@@ -4,7 +4,10 @@ import { beginsAlmost } from './slip.ts';
 /** Texts are kept together by so many first letters. */
 const bucketLetters = 3;
 
-interface Held { readonly text: string; readonly positions: number[] }
+interface Held {
+  readonly text: string;
+  readonly positions: number[];
+}
 type Act = (positions: readonly number[], text: string) => void;
 
 export class Texts {
@@ -15,37 +18,77 @@ export class Texts {
 
   add(at: number, text: string): void {
     const known = this.#at.get(text);
-    if (known) { if (known.positions.at(-1) !== at) known.positions.push(at); return; }
-    const held: Held = { text, positions: [at] }, start = text.slice(0, bucketLetters), bucket = this.#buckets.get(start);
+    if (known) {
+      if (known.positions.at(-1) !== at) {
+        known.positions.push(at);
+      }
+      return;
+    }
+    const held: Held = { text, positions: [at] };
+    const start = text.slice(0, bucketLetters);
+    const bucket = this.#buckets.get(start);
     this.#at.set(text, held);
-    if (bucket) { bucket.push(held); return; }
+    if (bucket) {
+      bucket.push(held);
+      return;
+    }
     const fresh = [held];
     this.#buckets.set(start, fresh);
     for (let length = 1; length < bucketLetters && length <= start.length; length += 1) {
-      const head = start.slice(0, length), heads = this.#heads.get(head);
-      if (heads) heads.push(fresh);
-      else this.#heads.set(head, [fresh]);
+      const head = start.slice(0, length);
+      const heads = this.#heads.get(head);
+      if (heads) {
+        heads.push(fresh);
+      } else {
+        this.#heads.set(head, [fresh]);
+      }
     }
   }
 
   drop(at: number, text: string): void {
-    const known = this.#at.get(text)?.positions, found = known?.indexOf(at) ?? -1;
-    if (found >= 0) known?.splice(found, 1);
+    const known = this.#at.get(text)?.positions;
+    const found = known?.indexOf(at) ?? -1;
+    if (found >= 0) {
+      known?.splice(found, 1);
+    }
   }
 
-  keys(): IterableIterator<string> { return this.#at.keys(); }
+  keys(): IterableIterator<string> {
+    return this.#at.keys();
+  }
 
-  whole(text: string): readonly number[] { return this.#at.get(text)?.positions ?? []; }
+  whole(text: string): readonly number[] {
+    return this.#at.get(text)?.positions ?? [];
+  }
 
   /** The positions of each text that begins so. */
   beginning(letters: string, act: Act): void {
-    if (letters.length < bucketLetters) for (const bucket of this.#heads.get(letters) ?? []) for (const { text, positions } of bucket) act(positions, text);
-    else for (const { text, positions } of this.#buckets.get(letters.slice(0, bucketLetters)) ?? []) if (text.startsWith(letters)) act(positions, text);
+    if (letters.length < bucketLetters) {
+      for (const bucket of this.#heads.get(letters) ?? []) {
+        for (const { text, positions } of bucket) {
+          act(positions, text);
+        }
+      }
+    } else {
+      for (const { text, positions } of this.#buckets.get(letters.slice(0, bucketLetters)) ?? []) {
+        if (text.startsWith(letters)) {
+          act(positions, text);
+        }
+      }
+    }
   }
 
   /** The positions of each text that begins so but for one letter (slip.ts). */
   beginningAlmost(letters: string, act: Act): void {
     // What begins a text that begins almost so is itself almost the beginning of the letters.
-    for (const [start, bucket] of this.#buckets) if (beginsAlmost(letters, start)) for (const { text, positions } of bucket) if (beginsAlmost(text, letters)) act(positions, text);
+    for (const [start, bucket] of this.#buckets) {
+      if (beginsAlmost(letters, start)) {
+        for (const { text, positions } of bucket) {
+          if (beginsAlmost(text, letters)) {
+            act(positions, text);
+          }
+        }
+      }
+    }
   }
 }

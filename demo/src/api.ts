@@ -1,24 +1,47 @@
 /** Speaking to a running server while seeding. */
-import type { Act, CatalogView, ComputerView, HostSettings, LoadRequest, OrderView, PastLoad, ScanProgress, SessionView, SortView } from '@clever-drawer/core';
+import type {
+  Act,
+  CatalogView,
+  ComputerView,
+  HostSettings,
+  LoadRequest,
+  OrderView,
+  PastLoad,
+  ScanProgress,
+  SessionView,
+  SortView,
+} from '@clever-drawer/core';
 
 export type Api = ReturnType<typeof apiOf>;
 
 async function call<T>(address: string, method: string, path: string, body?: unknown): Promise<T> {
-  const response = await fetch(`${address}/api/${path}`, { method, ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }) });
-  if (!response.ok) throw new Error(`${method} ${path}: ${await response.text()}`);
+  const response = await fetch(`${address}/api/${path}`, {
+    method,
+    ...(body === undefined
+      ? {}
+      : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
+  });
+  if (!response.ok) {
+    throw new Error(`${method} ${path}: ${await response.text()}`);
+  }
   return (await response.json()) as T;
 }
 
-export const listComputers = (address: string): Promise<ComputerView[]> => call(address, 'GET', 'computers');
-export const addComputer = (address: string, computer: object): Promise<ComputerView> => call(address, 'POST', 'computers', computer);
+export const listComputers = (address: string): Promise<ComputerView[]> =>
+  call(address, 'GET', 'computers');
+export const addComputer = (address: string, computer: object): Promise<ComputerView> =>
+  call(address, 'POST', 'computers', computer);
 
 export function apiOf(address: string, computer: ComputerView) {
-  const at = <T>(method: string, path: string, body?: unknown): Promise<T> => call<T>(address, method, `computers/${computer.id}/${path}`, body);
+  const at = <T>(method: string, path: string, body?: unknown): Promise<T> =>
+    call<T>(address, method, `computers/${computer.id}/${path}`, body);
   return {
     addPlace: (path: string) => at('POST', 'places', { path }),
     scan: async (): Promise<void> => {
       await at('POST', 'scans');
-      while ((await at<{ progress: ScanProgress | null }>('GET', 'scans')).progress !== null) await new Promise((resolve) => setTimeout(resolve, 50));
+      while ((await at<{ progress: ScanProgress | null }>('GET', 'scans')).progress !== null) {
+        await new Promise((resolve) => setTimeout(resolve, 50));
+      }
     },
     sort: () => at<SortView>('GET', 'sort'),
     catalog: () => at<CatalogView>('GET', 'catalog'),

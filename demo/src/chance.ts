@@ -22,10 +22,13 @@ export function chanceFrom(seed: number): Chance {
   };
   const below = (n: number): number => Math.floor(next() * n);
   return {
-    next, below,
+    next,
+    below,
     pick: (list) => {
       const found = list[below(list.length)];
-      if (found === undefined) throw new RangeError('nothing to pick from');
+      if (found === undefined) {
+        throw new RangeError('nothing to pick from');
+      }
       return found;
     },
     happens: (share) => next() < share,

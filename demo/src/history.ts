@@ -5,31 +5,52 @@ import { chanceFrom, type Chance } from './chance.ts';
 const day = 86_400_000;
 
 /** What was typed, in fewer keys as the year goes by: at first half the name, in the end two letters and Enter. `ago` in days. */
-function typing(name: string, ago: number, chance: Chance): Pick<PastLoad, 'typed' | 'keys' | 'took'> {
-  const letters = Math.max(1, Math.min(name.length, Math.round(1.4 + (ago / 365) * 3.2 + chance.next() * 1.6))), typed = name.slice(0, letters).toLowerCase(), keys = letters + 1 + (chance.happens(0.2) ? 1 : 0);
+function typing(
+  name: string,
+  ago: number,
+  chance: Chance,
+): Pick<PastLoad, 'typed' | 'keys' | 'took'> {
+  const letters = Math.max(
+    1,
+    Math.min(name.length, Math.round(1.4 + (ago / 365) * 3.2 + chance.next() * 1.6)),
+  );
+  const typed = name.slice(0, letters).toLowerCase();
+  const keys = letters + 1 + (chance.happens(0.2) ? 1 : 0);
   return { typed: typed.trim(), keys, took: Math.round(keys * (210 + 300 * chance.next())) };
 }
 
 /** Loads of the year before `now` (milliseconds since 1970), oldest first. `used` has the most used plugin first. */
 export function makeHistory(used: readonly Plugin[], now: number): PastLoad[] {
   const chance = chanceFrom(5);
-  const effects = used.filter((p) => p.kind !== 'instrument'), instruments = used.filter((p) => p.kind === 'instrument');
+  const effects = used.filter((p) => p.kind !== 'instrument');
+  const instruments = used.filter((p) => p.kind === 'instrument');
   const loads: PastLoad[] = [];
   for (let ago = 365; ago >= 1; ago -= 1) {
     const weekday = new Date(now - ago * day).getUTCDay();
-    if (weekday === 0 || (weekday === 6 && chance.happens(0.7)) || chance.happens(0.12)) continue;
+    if (weekday === 0 || (weekday === 6 && chance.happens(0.7)) || chance.happens(0.12)) {
+      continue;
+    }
     const chains = 2 + chance.below(5);
     for (let c = 0; c < chains; c += 1) {
       const track: TrackSort = c % 4 === 3 ? 'instrument' : c % 5 === 4 ? 'bus' : 'track';
       let after: PastLoad['after'] = null;
       const length = 1 + chance.below(4);
       for (let i = 0; i < length; i += 1) {
-        const from = track === 'instrument' && i === 0 && instruments.length > 0 ? instruments : effects;
+        const from =
+          track === 'instrument' && i === 0 && instruments.length > 0 ? instruments : effects;
         // Zipf's law, roughly: the n-th plugin is loaded about 1/n as often as the first.
         const plugin = from[Math.floor(from.length ** chance.next()) - 1];
-        if (!plugin) continue;
+        if (!plugin) {
+          continue;
+        }
         const at = now - ago * day + chance.below(9 * 3_600_000) - 4 * 3_600_000;
-        loads.push({ plugin: plugin.id, at: new Date(at).toISOString(), track, after, ...typing(plugin.name, ago, chance) });
+        loads.push({
+          plugin: plugin.id,
+          at: new Date(at).toISOString(),
+          track,
+          after,
+          ...typing(plugin.name, ago, chance),
+        });
         after = plugin.id;
       }
     }

@@ -14,11 +14,20 @@ import { beforeLately, writeStudio, type Lately, type Studio } from './write-stu
 export const demoComputer = { name: computers[0]?.name ?? '', tracks: computers[0]?.tracks ?? [] };
 
 /** Writes the folders below `directory` and seeds the server at `address`, whose clock is set back meanwhile. */
-export async function seedStudio(address: string, directory: string, { setBack }: Travel): Promise<void> {
+export async function seedStudio(
+  address: string,
+  directory: string,
+  { setBack }: Travel,
+): Promise<void> {
   const known = await listComputers(address);
   for (const [at, computer] of computers.entries()) {
-    const view = known[at] ?? (await addComputer(address, { name: computer.name, tracks: computer.tracks }));
-    await seedComputer(apiOf(address, view), writeStudio(join(directory, computer.id), undefined, computer), setBack);
+    const view =
+      known[at] ?? (await addComputer(address, { name: computer.name, tracks: computer.tracks }));
+    await seedComputer(
+      apiOf(address, view),
+      writeStudio(join(directory, computer.id), undefined, computer),
+      setBack,
+    );
   }
 }
 
@@ -26,14 +35,24 @@ export async function seedStudio(address: string, directory: string, { setBack }
 const ago = { firstScan: 400, otherComputers: 45, order: 60 } as const;
 
 async function seedComputer(api: Api, studio: Studio, setBack: Travel['setBack']): Promise<void> {
-  const hasOrder = studio.computer.id === 'desk', lately = hasOrder ? beforeLately(studio) : null;
+  const hasOrder = studio.computer.id === 'desk';
+  const lately = hasOrder ? beforeLately(studio) : null;
   setBack(hasOrder ? ago.firstScan : ago.otherComputers);
-  for (const place of studio.places) await api.addPlace(place);
+  for (const place of studio.places) {
+    await api.addPlace(place);
+  }
   await api.scan();
-  if (!lately) { setBack(0); return; }
+  if (!lately) {
+    setBack(0);
+    return;
+  }
   setBack(ago.order);
   await settleDoubts(api, studio.plugins);
-  const used = await arrangeStudio(api, studio.plugins), misbehaving = new Set(studio.plugins.filter((plugin) => misbehaviourOf(plugin) !== null).map((plugin) => plugin.name)), sound = used.filter((plugin) => !misbehaving.has(plugin.name));
+  const used = await arrangeStudio(api, studio.plugins);
+  const misbehaving = new Set(
+    studio.plugins.filter((plugin) => misbehaviourOf(plugin) !== null).map((plugin) => plugin.name),
+  );
+  const sound = used.filter((plugin) => !misbehaving.has(plugin.name));
   await saveOldSession(api, sound, lately);
   setBack(0);
   await api.loads(makeHistory(sound, Date.now()));
@@ -43,32 +62,93 @@ async function seedComputer(api: Api, studio: Studio, setBack: Travel['setBack']
 }
 
 /** How many slots of each track are filled, now and in the old session. */
-const filled = [3, 2, 2, 2, 2, 1, 1, 2, 1, 3], filledOnce = [2, 1, 0, 1, 1, 0, 0, 1, 0, 1];
+const filled = [3, 2, 2, 2, 2, 1, 1, 2, 1, 3];
+const filledOnce = [2, 1, 0, 1, 1, 0, 0, 1, 0, 1];
 
-async function fillSession(api: Api, used: readonly Plugin[], many: readonly number[]): Promise<void> {
+async function fillSession(
+  api: Api,
+  used: readonly Plugin[],
+  many: readonly number[],
+): Promise<void> {
   const { tracks } = await api.session();
   const waiting = [...used];
   for (const [t, track] of tracks.entries()) {
     for (let index = 0; index < (many[t] ?? 0); index += 1) {
-      const at = waiting.findIndex((p) => whyNot(p, slotSortAt(track.sort, index), undefined, acceptsAll, '') === null && p.kind !== 'unknown');
+      const at = waiting.findIndex(
+        (p) =>
+          whyNot(p, slotSortAt(track.sort, index), undefined, acceptsAll, '') === null &&
+          p.kind !== 'unknown',
+      );
       const [plugin] = at < 0 ? [] : waiting.splice(at, 1);
-      if (plugin) await api.load({ track: track.id, index, plugin: plugin.id, copy: null, typed: plugin.name.slice(0, 2).toLowerCase(), keys: 2 + (t + index) % 3, took: 700 + 90 * ((t + index) % 7) });
+      if (plugin) {
+        await api.load({
+          track: track.id,
+          index,
+          plugin: plugin.id,
+          copy: null,
+          typed: plugin.name.slice(0, 2).toLowerCase(),
+          keys: 2 + ((t + index) % 3),
+          took: 700 + 90 * ((t + index) % 7),
+        });
+      }
     }
   }
 }
 
 /** A session of long ago: what it holds has moved meanwhile, is gone, or is a program of 32 bits, beside what is still there. */
-async function saveOldSession(api: Api, used: readonly Plugin[], { moves, goes }: Lately): Promise<void> {
+async function saveOldSession(
+  api: Api,
+  used: readonly Plugin[],
+  { moves, goes }: Lately,
+): Promise<void> {
   await fillSession(api, used.slice(40), filledOnce);
-  const { plugins } = await api.catalog(), { tracks, settings } = await api.session();
-  const old = plugins.flatMap((plugin) => (plugin.kind === 'effect' && plugin.copies.length > 1 ? plugin.copies.filter((copy) => copy.is32Bit && !copy.isFailed).map((copy) => ({ plugin, copy })) : []))[0];
-  const named = (name: string): Plugin | undefined => plugins.find((plugin) => plugin.name === name);
+  const { plugins } = await api.catalog();
+  const { tracks, settings } = await api.session();
+  const old = plugins.flatMap((plugin) =>
+    plugin.kind === 'effect' && plugin.copies.length > 1
+      ? plugin.copies
+          .filter((copy) => copy.is32Bit && !copy.isFailed)
+          .map((copy) => ({ plugin, copy }))
+      : [],
+  )[0];
+  const named = (name: string): Plugin | undefined =>
+    plugins.find((plugin) => plugin.name === name);
   await api.takes({ ...settings, takes32Bit: true });
-  for (const [plugin, copy] of [[named(moves), named(moves)?.copies.find((copy) => copy.format === 'LV2')?.id ?? null], [named(goes), null], [old?.plugin, old?.copy.id ?? null]] as const) {
-    const index = plugin?.kind === 'instrument' ? 0 : 9, track = plugin && tracks.find((one) => whyNot(plugin, slotSortAt(one.sort, index), undefined, { ...acceptsAll, takes32Bit: true }, '') === null);
-    if (track) await api.load({ track: track.id, index, plugin: plugin.id, copy, typed: '', keys: 1, took: null });
+  for (const [plugin, copy] of [
+    [named(moves), named(moves)?.copies.find((copy) => copy.format === 'LV2')?.id ?? null],
+    [named(goes), null],
+    [old?.plugin, old?.copy.id ?? null],
+  ] as const) {
+    const index = plugin?.kind === 'instrument' ? 0 : 9;
+    const track =
+      plugin &&
+      tracks.find(
+        (one) =>
+          whyNot(
+            plugin,
+            slotSortAt(one.sort, index),
+            undefined,
+            { ...acceptsAll, takes32Bit: true },
+            '',
+          ) === null,
+      );
+    if (track) {
+      await api.load({
+        track: track.id,
+        index,
+        plugin: plugin.id,
+        copy,
+        typed: '',
+        keys: 1,
+        took: null,
+      });
+    }
   }
   await api.takes(settings);
   await api.saveSession('The Heron and the Eel, first night');
-  for (const { slots } of (await api.session()).tracks) for (const slot of slots) await api.emptySlot(slot.id);
+  for (const { slots } of (await api.session()).tracks) {
+    for (const slot of slots) {
+      await api.emptySlot(slot.id);
+    }
+  }
 }

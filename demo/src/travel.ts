@@ -7,5 +7,10 @@ export interface Travel {
 
 export function createTravel(): Travel {
   let back = 0;
-  return { clock: () => new Date(Date.now() - back), setBack: (days) => { back = days * 86_400_000; } };
+  return {
+    clock: () => new Date(Date.now() - back),
+    setBack: (days) => {
+      back = days * 86_400_000;
+    },
+  };
 }

@@ -16,22 +16,35 @@ const prefixes = `@prefix lv2: <http://lv2plug.in/ns/lv2core#> .
 @prefix rdfs: <http://www.w3.org/2000/01/rdf-schema#> .
 `;
 
-export const slug = (name: string): string => name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '');
+export const slug = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '');
 const quoted = (text: string): string => `"${text.replace(/[\\"]/g, '\\$&')}"`;
 
 const endings = { linux: '.so', windows: '.dll', macos: '.dylib' } as const;
 
 /** Writes one bundle below the directory and gives its path. */
 export function writeLv2(directory: string, system: DemoSystem, plugin: DemoPlugin): string {
-  const name = slug(plugin.name), bundle = join(directory, `${name}.lv2`);
+  const name = slug(plugin.name);
+  const bundle = join(directory, `${name}.lv2`);
   mkdirSync(bundle, { recursive: true });
   const uri = `https://${slug(plugin.vendor.name)}.invalid/${name}`;
   const manifest = `${prefixes}\n<${uri}>\n\ta lv2:Plugin ;\n\tlv2:binary <${name}${endings[system]}> ;\n\trdfs:seeAlso <${name}.ttl>${plugin.hasPicture ? ' , <modgui.ttl>' : ''} .\n`;
   writeFileSync(join(bundle, `${name}${endings[system]}`), programOf(plugin, system, 'LV2'));
-  writeFileSync(join(bundle, 'manifest.ttl'), plugin.damage === 'turtle' ? manifest.replace('rdfs:seeAlso', 'rdfs:seeAlso <<') : manifest);
-  if (plugin.damage !== 'missing-file') writeFileSync(join(bundle, `${name}.ttl`), description(uri, plugin));
+  writeFileSync(
+    join(bundle, 'manifest.ttl'),
+    plugin.damage === 'turtle' ? manifest.replace('rdfs:seeAlso', 'rdfs:seeAlso <<') : manifest,
+  );
+  if (plugin.damage !== 'missing-file') {
+    writeFileSync(join(bundle, `${name}.ttl`), description(uri, plugin));
+  }
   if (plugin.hasPicture) {
-    writeFileSync(join(bundle, 'modgui.ttl'), `${prefixes}\n<${uri}> modgui:gui [ modgui:screenshot <screenshot.png> ] .\n`);
+    writeFileSync(
+      join(bundle, 'modgui.ttl'),
+      `${prefixes}\n<${uri}> modgui:gui [ modgui:screenshot <screenshot.png> ] .\n`,
+    );
     writeFileSync(join(bundle, 'screenshot.png'), drawPicture(plugin.number));
   }
   return bundle;
@@ -39,14 +52,21 @@ export function writeLv2(directory: string, system: DemoSystem, plugin: DemoPlug
 
 function description(uri: string, plugin: DemoPlugin): string {
   const classes = ['lv2:Plugin', ...lv2ClassesOf(plugin).map((c) => `lv2:${c}`)].join(' , ');
-  const person = plugin.spelling.LV2 === null ? '' : `\tdoap:maintainer [ foaf:name ${quoted(plugin.spelling.LV2)} ; foaf:mbox <mailto:${plugin.vendor.mail}> ] ;\n`;
+  const person =
+    plugin.spelling.LV2 === null
+      ? ''
+      : `\tdoap:maintainer [ foaf:name ${quoted(plugin.spelling.LV2)} ; foaf:mbox <mailto:${plugin.vendor.mail}> ] ;\n`;
   const isOnProject = plugin.number % 4 === 0 && person !== '';
   const project = isOnProject ? `\tlv2:project <${uri}#project> ;\n` : person;
   const lines = [
     `${prefixes}\n<${uri}>\n\ta ${classes} ;\n`,
-    plugin.damage === 'no-name' ? '' : `\tdoap:name ${quoted(plugin.name)}${plugin.number % 11 === 0 ? ` , ${quoted(`${plugin.name} (deutsch)`)}@de` : ''} ;\n`,
+    plugin.damage === 'no-name'
+      ? ''
+      : `\tdoap:name ${quoted(plugin.name)}${plugin.number % 11 === 0 ? ` , ${quoted(`${plugin.name} (deutsch)`)}@de` : ''} ;\n`,
     project,
-    plugin.number % 9 === 0 ? '' : `\tlv2:minorVersion ${plugin.version[0]} ;\n\tlv2:microVersion ${plugin.version[1]} ;\n`,
+    plugin.number % 9 === 0
+      ? ''
+      : `\tlv2:minorVersion ${plugin.version[0]} ;\n\tlv2:microVersion ${plugin.version[1]} ;\n`,
     `\tlv2:port ${ports(plugin).join(' , ')} .\n`,
     isOnProject ? `\n<${uri}#project>\n\ta doap:Project ;\n${person.replace(/ ;\n$/, ' .\n')}` : '',
   ];
@@ -57,12 +77,34 @@ function ports(plugin: DemoPlugin): string[] {
   const { audioIn, audioOut, notesIn, notesOut } = portsOf(plugin);
   const written: string[] = [];
   const port = (types: string, symbol: string, more = ''): void => {
-    written.push(`[ a ${types} ; lv2:index ${written.length} ; lv2:symbol "${symbol}" ; lv2:name "${symbol}"${more} ]`);
+    written.push(
+      `[ a ${types} ; lv2:index ${written.length} ; lv2:symbol "${symbol}" ; lv2:name "${symbol}"${more} ]`,
+    );
   };
-  for (let i = 0; i < audioIn; i += 1) port('lv2:InputPort , lv2:AudioPort', `in_${i + 1}`);
-  for (let i = 0; i < audioOut; i += 1) port('lv2:OutputPort , lv2:AudioPort', `out_${i + 1}`);
-  if (notesIn) port('lv2:InputPort , atom:AtomPort', 'notes_in', ' ; atom:bufferType atom:Sequence ; atom:supports midi:MidiEvent');
-  if (notesOut) port('lv2:OutputPort , atom:AtomPort', 'notes_out', ' ; atom:bufferType atom:Sequence ; atom:supports midi:MidiEvent');
-  port('lv2:InputPort , lv2:ControlPort', 'amount', ' ; lv2:default 0.5 ; lv2:minimum 0.0 ; lv2:maximum 1.0');
+  for (let i = 0; i < audioIn; i += 1) {
+    port('lv2:InputPort , lv2:AudioPort', `in_${i + 1}`);
+  }
+  for (let i = 0; i < audioOut; i += 1) {
+    port('lv2:OutputPort , lv2:AudioPort', `out_${i + 1}`);
+  }
+  if (notesIn) {
+    port(
+      'lv2:InputPort , atom:AtomPort',
+      'notes_in',
+      ' ; atom:bufferType atom:Sequence ; atom:supports midi:MidiEvent',
+    );
+  }
+  if (notesOut) {
+    port(
+      'lv2:OutputPort , atom:AtomPort',
+      'notes_out',
+      ' ; atom:bufferType atom:Sequence ; atom:supports midi:MidiEvent',
+    );
+  }
+  port(
+    'lv2:InputPort , lv2:ControlPort',
+    'amount',
+    ' ; lv2:default 0.5 ; lv2:minimum 0.0 ; lv2:maximum 1.0',
+  );
   return written;
 }

@@ -9,24 +9,36 @@ import type { DemoPlugin } from './plugins.ts';
 import { fileNameOf, programOf, versionOf } from './write-programs.ts';
 
 /** The class id, 32 hex digits, always the same for a plugin. */
-const classId = (plugin: DemoPlugin): string => createHash('md5').update(`${plugin.vendor.name}/${plugin.name}`).digest('hex').toUpperCase();
+const classId = (plugin: DemoPlugin): string =>
+  createHash('md5').update(`${plugin.vendor.name}/${plugin.name}`).digest('hex').toUpperCase();
 
 const machines = { linux: 'x86_64-linux', windows: 'x86_64-win', macos: 'MacOS' } as const;
 const endings = { linux: '.so', windows: '.vst3', macos: '' } as const;
 
 /** Writes one bundle below the directory and gives its path. */
 export function writeVst3(directory: string, system: DemoSystem, plugin: DemoPlugin): string {
-  const bundle = join(directory, `${fileNameOf(plugin)}.vst3`), contents = join(bundle, 'Contents');
+  const bundle = join(directory, `${fileNameOf(plugin)}.vst3`);
+  const contents = join(bundle, 'Contents');
   mkdirSync(contents, { recursive: true });
-  if (plugin.damage === 'empty') return bundle;
+  if (plugin.damage === 'empty') {
+    return bundle;
+  }
   const machine = join(contents, machines[system]);
   mkdirSync(machine, { recursive: true });
-  writeFileSync(join(machine, `${fileNameOf(plugin)}${endings[system]}`), programOf(plugin, system, 'VST3'));
-  if (!plugin.hasModuleInfo) return bundle;
+  writeFileSync(
+    join(machine, `${fileNameOf(plugin)}${endings[system]}`),
+    programOf(plugin, system, 'VST3'),
+  );
+  if (!plugin.hasModuleInfo) {
+    return bundle;
+  }
   const place = plugin.number % 3 === 0 ? contents : join(contents, 'Resources');
   mkdirSync(place, { recursive: true });
   const info = moduleInfo(plugin);
-  writeFileSync(join(place, 'moduleinfo.json'), plugin.damage === 'json' ? info.slice(0, Math.floor(info.length * 0.6)) : info);
+  writeFileSync(
+    join(place, 'moduleinfo.json'),
+    plugin.damage === 'json' ? info.slice(0, Math.floor(info.length * 0.6)) : info,
+  );
   if (plugin.hasPicture) {
     const snapshots = join(contents, 'Resources', 'Snapshots');
     mkdirSync(snapshots, { recursive: true });
@@ -47,13 +59,19 @@ function moduleInfo(plugin: DemoPlugin): string {
       "Version": ${text(version)},
       "SDKVersion": "VST 3.7.9",
       "Sub Categories": [
-${vst3SubCategoriesOf(plugin).map((c) => `        ${text(c)},\n`).join('')}      ],
+${vst3SubCategoriesOf(plugin)
+  .map((c) => `        ${text(c)},\n`)
+  .join('')}      ],
       "Class Flags": 0,
       "Snapshots": [
       ],
     },
 `;
-  const classes = plugin.damage === 'no-classes' ? '' : cls('Audio Module Class', classId(plugin)) + cls('Component Controller Class', classId(plugin).replace(/^../, 'C0'));
+  const classes =
+    plugin.damage === 'no-classes'
+      ? ''
+      : cls('Audio Module Class', classId(plugin)) +
+        cls('Component Controller Class', classId(plugin).replace(/^../, 'C0'));
   return `{
   "Name": ${text(plugin.name)},
   "Version": ${text(version)},

@@ -9,7 +9,9 @@ const place = newPlace();
 let server: TestServer;
 beforeAll(async () => {
   server = await startTestServer();
-  for (const name of ['Alder', 'Birch', 'Cedar']) writeBundle(place, `${name}.lv2`, { uri: `urn:${name}`, name, vendor: 'Quoin' });
+  for (const name of ['Alder', 'Birch', 'Cedar']) {
+    writeBundle(place, `${name}.lv2`, { uri: `urn:${name}`, name, vendor: 'Quoin' });
+  }
   await server.call('POST', 'places', { path: place });
   await server.scan();
 });
@@ -18,21 +20,62 @@ afterAll(async () => {
   rmSync(place, { recursive: true });
 });
 
-const plain = (order: OrderView): string[] => order.records.map((record) => JSON.stringify(Object.entries(record).sort(([a], [b]) => (a < b ? -1 : 1)))).sort();
+const plain = (order: OrderView): string[] =>
+  order.records
+    .map((record) => JSON.stringify(Object.entries(record).sort(([a], [b]) => (a < b ? -1 : 1))))
+    .sort();
 const order = async (): Promise<OrderView> => (await server.call<OrderView>('GET', 'order')).body;
 
 it('every act on cabinets and folders is stored as it is done, and undone to what was before, also after a restart', async () => {
-  const plugins = (await server.call<CatalogView>('GET', 'catalog')).body.plugins.map((plugin) => plugin.id);
+  const plugins = (await server.call<CatalogView>('GET', 'catalog')).body.plugins.map(
+    (plugin) => plugin.id,
+  );
   const [cabinet, favourites, a, b, inner, part] = Array.from({ length: 6 }, () => randomUUID());
-  const placements = plugins.map(() => randomUUID()), first = (await order()).records.find((record) => record.table === 'cabinet')?.id;
-  const folder = (id: string | undefined, name: string, parent: string | null, held: readonly number[]) => ({ id, parent, form: 'folder', name, rule: null, plugins: held.map((i) => ({ placement: placements[i], plugin: plugins[i] })) });
+  const placements = plugins.map(() => randomUUID());
+  const first = (await order()).records.find((record) => record.table === 'cabinet')?.id;
+  const folder = (
+    id: string | undefined,
+    name: string,
+    parent: string | null,
+    held: readonly number[],
+  ) => ({
+    id,
+    parent,
+    form: 'folder',
+    name,
+    rule: null,
+    plugins: held.map((i) => ({ placement: placements[i], plugin: plugins[i] })),
+  });
   const acts = [
-    { act: 'add-cabinet', id: cabinet, favourites, name: 'Live', opensFor: ['track'], folders: [folder(a, 'A', null, [0, 1]), folder(inner, 'Inner', a ?? '', [2]), folder(b, 'B', null, [])] },
-    { act: 'set-cabinet', cabinet, set: { name: 'Tour', opensFor: ['bus', 'final'], sortedBy: 'name' } },
+    {
+      act: 'add-cabinet',
+      id: cabinet,
+      favourites,
+      name: 'Live',
+      opensFor: ['track'],
+      folders: [
+        folder(a, 'A', null, [0, 1]),
+        folder(inner, 'Inner', a ?? '', [2]),
+        folder(b, 'B', null, []),
+      ],
+    },
+    {
+      act: 'set-cabinet',
+      cabinet,
+      set: { name: 'Tour', opensFor: ['bus', 'final'], sortedBy: 'name' },
+    },
     { act: 'move-cabinet', cabinet, before: first },
-    { act: 'set-folder', folder: a, set: { sortedBy: 'vendor', isPinned: true, notes: 'for the eel' } },
+    {
+      act: 'set-folder',
+      folder: a,
+      set: { sortedBy: 'vendor', isPinned: true, notes: 'for the eel' },
+    },
     { act: 'move-to', placements: [placements[0]], folder: b, before: null },
-    { act: 'split-folder', folder: a, parts: [{ id: part, name: 'Part', placements: [placements[1]] }] },
+    {
+      act: 'split-folder',
+      folder: a,
+      parts: [{ id: part, name: 'Part', placements: [placements[1]] }],
+    },
     { act: 'merge-folders', from: a, into: b },
     { act: 'remove-cabinet', cabinet },
   ];
@@ -58,5 +101,7 @@ it('every act on cabinets and folders is stored as it is done, and undone to wha
 
 it('the only cabinet stays', async () => {
   const only = (await order()).records.find((record) => record.table === 'cabinet')?.id;
-  expect((await server.call('POST', 'acts', { act: 'remove-cabinet', cabinet: only })).status).toBe(409);
+  expect((await server.call('POST', 'acts', { act: 'remove-cabinet', cabinet: only })).status).toBe(
+    409,
+  );
 });

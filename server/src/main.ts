@@ -50,16 +50,34 @@ export async function serve(config: Config): Promise<Running> {
   const cluster = await startCluster(config.data);
   try {
     const database = await connect(await cluster.database('clever_drawer'));
-    const events = new EventHub(), parts: Parts = {
-      database, log, clock: config.clock ?? (() => new Date()), events, scans: new ScanJobs(),
-      readers: new ReaderPool(2, process.env), host: new PracticeHost(), turns: new Turns(), finding: new Kept(events, hasNewUse), repairing: new Kept(events, hasNewCopies),
-      watcher: new PlaceWatcher((computer) => { void scanAgain(parts, computer); }),
+    const events = new EventHub();
+    const parts: Parts = {
+      database,
+      log,
+      clock: config.clock ?? (() => new Date()),
+      events,
+      scans: new ScanJobs(),
+      readers: new ReaderPool(2, process.env),
+      host: new PracticeHost(),
+      turns: new Turns(),
+      finding: new Kept(events, hasNewUse),
+      repairing: new Kept(events, hasNewCopies),
+      watcher: new PlaceWatcher((computer) => {
+        void scanAgain(parts, computer);
+      }),
       machine: { platform: process.platform, home: homedir(), environment: process.env },
     };
     const interrupted = await closeInterruptedScans(database.manager, parts.clock());
-    if (interrupted > 0) log.warn('the last scan was interrupted; scan again to finish it');
-    for (const computer of await ensureComputer(parts, config.firstComputer ?? { name: hostname() })) {
-      if (interrupted > 0 || (await hasUnsorted(database.manager, computer.id))) await database.transaction((manager) => sortComputer(manager, parts, computer.id));
+    if (interrupted > 0) {
+      log.warn('the last scan was interrupted; scan again to finish it');
+    }
+    for (const computer of await ensureComputer(
+      parts,
+      config.firstComputer ?? { name: hostname() },
+    )) {
+      if (interrupted > 0 || (await hasUnsorted(database.manager, computer.id))) {
+        await database.transaction((manager) => sortComputer(manager, parts, computer.id));
+      }
       await watchPlaces(parts, computer.id);
     }
     const server = await listen(createApp(parts, config.web), config.port);
@@ -85,12 +103,17 @@ export async function serve(config: Config): Promise<Running> {
 }
 
 /** Without OSC everything else works: a port that is taken is said, and no reason to stop. */
-async function startOsc(parts: Parts, port: number): Promise<{ server: OscServer; port: number } | null> {
+async function startOsc(
+  parts: Parts,
+  port: number,
+): Promise<{ server: OscServer; port: number } | null> {
   const server = new OscServer(parts);
   try {
     return { server, port: await server.listen(port) };
   } catch (error) {
-    parts.log.warn(`OSC messages are not heard: UDP port ${port} could not be opened (${error instanceof Error ? error.message : String(error)})`);
+    parts.log.warn(
+      `OSC messages are not heard: UDP port ${port} could not be opened (${error instanceof Error ? error.message : String(error)})`,
+    );
     return null;
   }
 }
@@ -98,8 +121,11 @@ async function startOsc(parts: Parts, port: number): Promise<{ server: OscServer
 function listen(app: ReturnType<typeof createApp>, port: number): Promise<Server> {
   return new Promise((resolve, reject) => {
     const server = app.listen(port, '127.0.0.1', (error?: Error) => {
-      if (error) reject(error);
-      else resolve(server);
+      if (error) {
+        reject(error);
+      } else {
+        resolve(server);
+      }
     });
     // Longer than clients keep idle connections, so that none is closed just as a request goes out on it.
     server.keepAliveTimeout = 65_000;
@@ -107,13 +133,22 @@ function listen(app: ReturnType<typeof createApp>, port: number): Promise<Server
 }
 
 /** How long requests under way have to end when the server stops, and how often it looks. Milliseconds. */
-const patience = 5_000, look = 20;
+const patience = 5_000;
+const look = 20;
 
 /** Takes no new requests and lets those under way end; what takes too long is cut off. */
 async function endRequests(server: Server): Promise<void> {
-  const closed = new Promise<void>((resolve) => { server.close(() => { resolve(); }); });
-  const idle = setInterval(() => { server.closeIdleConnections(); }, look);
-  const cut = setTimeout(() => { server.closeAllConnections(); }, patience);
+  const closed = new Promise<void>((resolve) => {
+    server.close(() => {
+      resolve();
+    });
+  });
+  const idle = setInterval(() => {
+    server.closeIdleConnections();
+  }, look);
+  const cut = setTimeout(() => {
+    server.closeAllConnections();
+  }, patience);
   await closed;
   clearInterval(idle);
   clearTimeout(cut);
@@ -122,5 +157,7 @@ async function endRequests(server: Server): Promise<void> {
 /** A scan because something changed in a watched place; later, when one runs already. */
 async function scanAgain(parts: Parts, computer: string): Promise<void> {
   const started = await startScan(parts, computer, 'changed');
-  if (!started.ok) parts.watcher.later(computer);
+  if (!started.ok) {
+    parts.watcher.later(computer);
+  }
 }

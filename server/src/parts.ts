@@ -1,7 +1,16 @@
 /** What the program is made of; passed in, so that tests can give their own. */
 import type { DataSource } from 'typeorm';
 import type { Logger } from 'pino';
-import type { Accepts, Finder, Format, Habits, HostCopy, Plugin, RepairFor, SlotSort } from '@clever-drawer/core';
+import type {
+  Accepts,
+  Finder,
+  Format,
+  Habits,
+  HostCopy,
+  Plugin,
+  RepairFor,
+  SlotSort,
+} from '@clever-drawer/core';
 import type { Host } from './host/host.ts';
 import type { Turns } from './host/turns.ts';
 import type { Kept } from './jobs/kept.ts';
@@ -21,7 +30,10 @@ export interface ReadyToFind {
 }
 
 /** What stands for copies that are gone, and the catalogued copies as a host asks for them. */
-export interface ReadyToRepair { readonly repairFor: RepairFor; readonly copyOf: (id: string) => HostCopy | null }
+export interface ReadyToRepair {
+  readonly repairFor: RepairFor;
+  readonly copyOf: (id: string) => HostCopy | null;
+}
 
 export interface Parts {
   readonly database: DataSource;

@@ -3,7 +3,19 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { misbehaviours, type CatalogView, type HabitsView, type KeysView, type Plugin, type Refusal, type RepairView, type SessionView, type TrackSort, type TrackView, type Usage } from '@clever-drawer/core';
+import {
+  misbehaviours,
+  type CatalogView,
+  type HabitsView,
+  type KeysView,
+  type Plugin,
+  type Refusal,
+  type RepairView,
+  type SessionView,
+  type TrackSort,
+  type TrackView,
+  type Usage,
+} from '@clever-drawer/core';
 import type { FoundPlugin } from './usecases/find-plugins.ts';
 import { newPlace, startTestServer, writeBundle, type Answer, type TestServer } from './testing.ts';
 
@@ -13,24 +25,54 @@ const ending = (text: string): Uint8Array => Buffer.concat([real, Buffer.from(te
 const foreign = Buffer.from(real);
 foreign.writeUInt16LE(183, 0x12);
 
-let server: TestServer, place: string;
+let server: TestServer;
+let place: string;
 const plugins = new Map<string, Plugin>();
-const session = async (): Promise<SessionView> => (await server.call<SessionView>('GET', 'session')).body;
-const track = async (sort: TrackSort): Promise<TrackView> => (await session()).tracks.find((one) => one.sort === sort) as TrackView;
-const names = async (sort: TrackSort): Promise<string[]> => (await track(sort)).slots.map((slot) => slot.asked.name);
-const load = async (sort: TrackSort, index: number, name: string, more: object = {}): Promise<Answer<SessionView & Refusal>> =>
-  server.call('POST', 'session/loads', { track: (await track(sort)).id, index, plugin: plugins.get(name)?.id, copy: null, typed: name.slice(0, 2), keys: 3, took: 1200, ...more });
-const codes = (answer: Answer<Partial<Refusal>>): unknown => (answer.status === 200 ? 'done' : answer.body.problems?.map((p) => p.code).join());
+const session = async (): Promise<SessionView> =>
+  (await server.call<SessionView>('GET', 'session')).body;
+const track = async (sort: TrackSort): Promise<TrackView> =>
+  (await session()).tracks.find((one) => one.sort === sort) as TrackView;
+const names = async (sort: TrackSort): Promise<string[]> =>
+  (await track(sort)).slots.map((slot) => slot.asked.name);
+const load = async (
+  sort: TrackSort,
+  index: number,
+  name: string,
+  more: object = {},
+): Promise<Answer<SessionView & Refusal>> =>
+  server.call('POST', 'session/loads', {
+    track: (await track(sort)).id,
+    index,
+    plugin: plugins.get(name)?.id,
+    copy: null,
+    typed: name.slice(0, 2),
+    keys: 3,
+    took: 1200,
+    ...more,
+  });
+const codes = (answer: Answer<Partial<Refusal>>): unknown =>
+  answer.status === 200 ? 'done' : answer.body.problems?.map((p) => p.code).join();
 const scan = async (): Promise<void> => {
   await server.scan();
-  for (const plugin of (await server.call<CatalogView>('GET', 'catalog')).body.plugins) plugins.set(plugin.name, plugin);
+  for (const plugin of (await server.call<CatalogView>('GET', 'catalog')).body.plugins) {
+    plugins.set(plugin.name, plugin);
+  }
 };
-const bundle = (name: string, program: Uint8Array, more: object = {}): string => writeBundle(place, `${name}.lv2`, { uri: `urn:practice:${name}`, name, audio: true, program, ...more });
+const bundle = (name: string, program: Uint8Array, more: object = {}): string =>
+  writeBundle(place, `${name}.lv2`, {
+    uri: `urn:practice:${name}`,
+    name,
+    audio: true,
+    program,
+    ...more,
+  });
 
 beforeAll(async () => {
   server = await startTestServer();
   place = newPlace();
-  for (const name of ['Tern', 'Grebe', 'Kelpie', 'Marram']) bundle(name, real);
+  for (const name of ['Tern', 'Grebe', 'Kelpie', 'Marram']) {
+    bundle(name, real);
+  }
   bundle('Rook', ending(misbehaviours.crash));
   bundle('Lapwing', ending(misbehaviours['no-licence']));
   bundle('Crake', foreign);
@@ -38,49 +80,95 @@ beforeAll(async () => {
   await server.call('POST', 'places', { path: place });
   await scan();
 });
-afterAll(async () => { await server.stop(); rmSync(place, { recursive: true, force: true }); });
+afterAll(async () => {
+  await server.stop();
+  rmSync(place, { recursive: true, force: true });
+});
 
 describe('loading', () => {
   it('puts, replaces, moves, bypasses and empties, also after a restart', async () => {
-    for (const name of ['Tern', 'Grebe', 'Kelpie']) expect(codes(await load('track', 9, name))).toBe('done');
+    for (const name of ['Tern', 'Grebe', 'Kelpie']) {
+      expect(codes(await load('track', 9, name))).toBe('done');
+    }
     expect(await names('track')).toEqual(['Tern', 'Grebe', 'Kelpie']);
     expect(codes(await load('track', 1, 'Marram'))).toBe('done');
     const { id, slots } = await track('track');
     await server.call('POST', 'session/moves', { slot: slots[2]?.id, track: id, index: 0 });
     await server.call('POST', 'session/bypasses', { slot: slots[1]?.id, isBypassed: true });
     await server.restart();
-    expect((await track('track')).slots.map((slot) => [slot.asked.name, slot.isBypassed, slot.plugin === plugins.get(slot.asked.name)?.id])).toEqual([['Kelpie', false, true], ['Tern', false, true], ['Marram', true, true]]);
+    expect(
+      (await track('track')).slots.map((slot) => [
+        slot.asked.name,
+        slot.isBypassed,
+        slot.plugin === plugins.get(slot.asked.name)?.id,
+      ]),
+    ).toEqual([
+      ['Kelpie', false, true],
+      ['Tern', false, true],
+      ['Marram', true, true],
+    ]);
     const bus = await track('bus');
     await server.call('POST', 'session/moves', { slot: slots[0]?.id, track: bus.id, index: 0 });
     await server.call('DELETE', `session/slots/${slots[2]?.id ?? ''}`);
     expect([await names('track'), await names('bus')]).toEqual([['Marram'], ['Tern']]);
-    expect(codes(await server.call('POST', 'session/moves', { slot: slots[2]?.id, track: id, index: 0 }))).toBe('unknown-record');
+    expect(
+      codes(
+        await server.call('POST', 'session/moves', { slot: slots[2]?.id, track: id, index: 0 }),
+      ),
+    ).toBe('unknown-record');
   });
   it('refuses with reasons, and the session stands as before, also after a crash', async () => {
     const before = await session();
-    expect([codes(await load('track', 9, 'Rook')), codes(await load('track', 9, 'Lapwing')), codes(await load('track', 9, 'Crake')), codes(await load('instrument', 0, 'Tern'))]).toEqual(['host-crashed', 'host-no-licence', 'host-wrong-machine', 'cannot-load']);
+    expect([
+      codes(await load('track', 9, 'Rook')),
+      codes(await load('track', 9, 'Lapwing')),
+      codes(await load('track', 9, 'Crake')),
+      codes(await load('instrument', 0, 'Tern')),
+    ]).toEqual(['host-crashed', 'host-no-licence', 'host-wrong-machine', 'cannot-load']);
     rmSync(join(place, 'Grebe.lv2'), { recursive: true });
     const missing = await load('track', 9, 'Grebe');
-    expect([codes(missing), missing.body.problems[0]?.message]).toEqual(['host-file-missing', expect.stringContaining('Grebe is not there any more')]);
+    expect([codes(missing), missing.body.problems[0]?.message]).toEqual([
+      'host-file-missing',
+      expect.stringContaining('Grebe is not there any more'),
+    ]);
     await server.call('PUT', 'session/settings', { formats: ['VST3'], takes32Bit: false });
-    expect([codes(await load('track', 9, 'Tern')), codes(await load('track', 9, 'Tern', { copy: plugins.get('Tern')?.copies[0]?.id }))]).toEqual(['cannot-load', 'host-format']);
+    expect([
+      codes(await load('track', 9, 'Tern')),
+      codes(await load('track', 9, 'Tern', { copy: plugins.get('Tern')?.copies[0]?.id })),
+    ]).toEqual(['cannot-load', 'host-format']);
     await server.call('PUT', 'session/settings', before.settings);
     expect(await session()).toEqual(before);
     expect(codes(await load('track', 9, 'Tern'))).toBe('done');
   });
   it('takes note effects into slots of notes only', async () => {
-    expect([codes(await load('notes', 0, 'Arp')), codes(await load('notes', 1, 'Tern')), codes(await load('track', 9, 'Arp'))]).toEqual(['done', 'cannot-load', 'cannot-load']);
+    expect([
+      codes(await load('notes', 0, 'Arp')),
+      codes(await load('notes', 1, 'Tern')),
+      codes(await load('track', 9, 'Arp')),
+    ]).toEqual(['done', 'cannot-load', 'cannot-load']);
   });
 });
 
 describe('what is learnt', () => {
   it('is where, after what, for which letters, and in how many keys', async () => {
-    const habits = (await server.call<HabitsView>('GET', 'habits')).body, id = (name: string): string => plugins.get(name)?.id ?? '';
-    expect(habits.here.filter((one) => one.plugin === id('Arp'))).toEqual([{ plugin: id('Arp'), track: 'notes', warmth: expect.closeTo(1, 2) }]);
-    expect(habits.after).toContainEqual({ after: id('Grebe'), plugin: id('Kelpie'), warmth: expect.closeTo(1, 2) });
+    const habits = (await server.call<HabitsView>('GET', 'habits')).body;
+    const id = (name: string): string => plugins.get(name)?.id ?? '';
+    expect(habits.here.filter((one) => one.plugin === id('Arp'))).toEqual([
+      { plugin: id('Arp'), track: 'notes', warmth: expect.closeTo(1, 2) },
+    ]);
+    expect(habits.after).toContainEqual({
+      after: id('Grebe'),
+      plugin: id('Kelpie'),
+      warmth: expect.closeTo(1, 2),
+    });
     expect(habits.letters).toContainEqual({ typed: 'te', plugin: id('Tern'), times: 2 });
     const keys = (await server.call<KeysView>('GET', 'keys')).body;
-    expect(keys).toMatchObject({ today: { loads: 6, keys: 3 }, weeks: [{ loads: 6, keys: 3, seconds: 1.2 }], longest: { keys: 3 }, loads: 6 });
+    expect(keys).toMatchObject({
+      today: { loads: 6, keys: 3 },
+      weeks: [{ loads: 6, keys: 3, seconds: 1.2 }],
+      longest: { keys: 3 },
+      loads: 6,
+    });
   });
   it('can be switched off, and wiped', async () => {
     await server.call('PATCH', 'habits', { isLearning: false });
@@ -88,53 +176,178 @@ describe('what is learnt', () => {
     expect((await server.call<KeysView>('GET', 'keys')).body.loads).toBe(6);
     expect((await server.call<HabitsView>('GET', 'habits')).body.isLearning).toBe(false);
     expect((await server.call<number>('DELETE', 'loads')).body).toBe(6);
-    expect((await server.call<HabitsView>('GET', 'habits')).body).toEqual({ isLearning: false, here: [], after: [], letters: [] });
+    expect((await server.call<HabitsView>('GET', 'habits')).body).toEqual({
+      isLearning: false,
+      here: [],
+      after: [],
+      letters: [],
+    });
     await server.call('PATCH', 'habits', { isLearning: true });
   });
 });
 
 describe('a chain of one’s own', () => {
   it('is loaded whole or not at all, counts as used, survives a scan, and can be taken back', async () => {
-    const id = randomUUID(), act = (body: object): Promise<Answer<Partial<Refusal>>> => server.call('POST', 'acts', body), member = (name: string): string | undefined => plugins.get(name)?.id;
-    expect(codes(await act({ act: 'add-chain', id, name: 'Heron voice', kind: 'effect', plugins: [member('Marram'), member('Kelpie')] }))).toBe('done');
+    const id = randomUUID();
+    const act = (body: object): Promise<Answer<Partial<Refusal>>> =>
+      server.call('POST', 'acts', body);
+    const member = (name: string): string | undefined => plugins.get(name)?.id;
+    expect(
+      codes(
+        await act({
+          act: 'add-chain',
+          id,
+          name: 'Heron voice',
+          kind: 'effect',
+          plugins: [member('Marram'), member('Kelpie')],
+        }),
+      ),
+    ).toBe('done');
     await server.scan();
-    const bus = await track('final'), put = (plugin: string, index: number): Promise<Answer<SessionView & Refusal>> => server.call('POST', 'session/loads', { track: bus.id, index, plugin, copy: null, typed: 'hv', keys: 3, took: 400 });
-    expect([codes(await put(member('Tern') ?? '', 0)), codes(await put(id, 0)), codes(await put(id, 9))]).toEqual(['done', 'done', 'done']);
+    const bus = await track('final');
+    const put = (plugin: string, index: number): Promise<Answer<SessionView & Refusal>> =>
+      server.call('POST', 'session/loads', {
+        track: bus.id,
+        index,
+        plugin,
+        copy: null,
+        typed: 'hv',
+        keys: 3,
+        took: 400,
+      });
+    expect([
+      codes(await put(member('Tern') ?? '', 0)),
+      codes(await put(id, 0)),
+      codes(await put(id, 9)),
+    ]).toEqual(['done', 'done', 'done']);
     expect(await names('final')).toEqual(['Marram', 'Kelpie', 'Marram', 'Kelpie']);
-    const loads = new Map((await server.call<Usage[]>('GET', 'usage')).body.map((one) => [one.plugin, one.loads]));
-    expect([loads.get(id), (await server.call<HabitsView>('GET', 'habits')).body.letters.filter((one) => one.typed === 'hv').length]).toEqual([2, 2]);
-    const found = (await server.call<FoundPlugin[]>('GET', 'find?q=heron%20voice&slot=effect')).body[0];
-    expect([found?.plugin, found?.copy, found?.chain?.map((one) => [one.name, one.format, one.path])]).toEqual([id, null, ['Marram', 'Kelpie'].map((name) => [name, 'LV2', join(place, `${name}.lv2`)])]);
-    expect((await server.call<FoundPlugin[]>('GET', 'find?q=heron%20voice&slot=instrument')).body).toEqual([]);
+    const loads = new Map(
+      (await server.call<Usage[]>('GET', 'usage')).body.map((one) => [one.plugin, one.loads]),
+    );
+    expect([
+      loads.get(id),
+      (await server.call<HabitsView>('GET', 'habits')).body.letters.filter(
+        (one) => one.typed === 'hv',
+      ).length,
+    ]).toEqual([2, 2]);
+    const found = (await server.call<FoundPlugin[]>('GET', 'find?q=heron%20voice&slot=effect'))
+      .body[0];
+    expect([
+      found?.plugin,
+      found?.copy,
+      found?.chain?.map((one) => [one.name, one.format, one.path]),
+    ]).toEqual([
+      id,
+      null,
+      ['Marram', 'Kelpie'].map((name) => [name, 'LV2', join(place, `${name}.lv2`)]),
+    ]);
+    expect(
+      (await server.call<FoundPlugin[]>('GET', 'find?q=heron%20voice&slot=instrument')).body,
+    ).toEqual([]);
     const broken = randomUUID();
-    await act({ act: 'add-chain', id: broken, name: 'Breaks', kind: 'effect', plugins: [member('Marram'), member('Lapwing')] });
-    expect([codes(await put(broken, 9)), (await names('final')).length]).toEqual(['host-no-licence', 4]);
-    expect(codes(await act({ act: 'add-chain', id: broken, name: 'Again', kind: 'effect', plugins: [member('Marram'), member('Kelpie')] }))).toBe('id-taken');
-    expect([codes(await act({ act: 'remove-chain', chain: broken })), codes(await server.call('POST', 'undo')), codes(await server.call('POST', 'undo')), codes(await server.call('POST', 'redo'))]).toEqual(['done', 'done', 'done', 'done']);
+    await act({
+      act: 'add-chain',
+      id: broken,
+      name: 'Breaks',
+      kind: 'effect',
+      plugins: [member('Marram'), member('Lapwing')],
+    });
+    expect([codes(await put(broken, 9)), (await names('final')).length]).toEqual([
+      'host-no-licence',
+      4,
+    ]);
+    expect(
+      codes(
+        await act({
+          act: 'add-chain',
+          id: broken,
+          name: 'Again',
+          kind: 'effect',
+          plugins: [member('Marram'), member('Kelpie')],
+        }),
+      ),
+    ).toBe('id-taken');
+    expect([
+      codes(await act({ act: 'remove-chain', chain: broken })),
+      codes(await server.call('POST', 'undo')),
+      codes(await server.call('POST', 'undo')),
+      codes(await server.call('POST', 'redo')),
+    ]).toEqual(['done', 'done', 'done', 'done']);
     await server.call('DELETE', 'loads');
-    for (const { id: slot } of (await track('final')).slots) await server.call('DELETE', `session/slots/${slot}`);
+    for (const { id: slot } of (await track('final')).slots) {
+      await server.call('DELETE', `session/slots/${slot}`);
+    }
   });
 });
 
 describe('a saved session', () => {
   it('is opened again; what is gone or replaced gets its best match, taken in one press', async () => {
     expect(codes(await server.call('POST', 'sessions', { name: '  ' }))).toBe('name-empty');
-    const { saved } = (await server.call<SessionView>('POST', 'sessions', { name: 'The Heron and the Eel' })).body, before = await session();
+    const { saved } = (
+      await server.call<SessionView>('POST', 'sessions', { name: 'The Heron and the Eel' })
+    ).body;
+    const before = await session();
     // One has moved; two are gone, and what has nearly the name of one of them has no vendor that would tell.
-    for (const name of ['Tern', 'Kelpie', 'Arp']) rmSync(join(place, `${name}.lv2`), { recursive: true });
-    writeBundle(place, 'shelf/Tern.lv2', { uri: 'urn:practice:Tern', name: 'Tern', audio: true, program: real });
+    for (const name of ['Tern', 'Kelpie', 'Arp']) {
+      rmSync(join(place, `${name}.lv2`), { recursive: true });
+    }
+    writeBundle(place, 'shelf/Tern.lv2', {
+      uri: 'urn:practice:Tern',
+      name: 'Tern',
+      audio: true,
+      program: real,
+    });
     bundle('Kelpie Two', real);
     await scan();
-    for (const { slots } of before.tracks) for (const slot of slots) await server.call('DELETE', `session/slots/${slot.id}`);
-    const opened = (await server.call<SessionView>('POST', `sessions/${saved[0]?.id ?? ''}/open`)).body;
+    for (const { slots } of before.tracks) {
+      for (const slot of slots) {
+        await server.call('DELETE', `session/slots/${slot.id}`);
+      }
+    }
+    const opened = (await server.call<SessionView>('POST', `sessions/${saved[0]?.id ?? ''}/open`))
+      .body;
     expect(opened.name).toBe('The Heron and the Eel');
-    expect(opened.tracks.flatMap((one) => one.slots).filter((slot) => slot.problem !== null).map((slot) => [slot.asked.name, slot.problem?.code])).toEqual(expect.arrayContaining([['Tern', 'host-file-missing'], ['Arp', 'host-file-missing'], ['Kelpie', 'host-file-missing']]));
+    expect(
+      opened.tracks
+        .flatMap((one) => one.slots)
+        .filter((slot) => slot.problem !== null)
+        .map((slot) => [slot.asked.name, slot.problem?.code]),
+    ).toEqual(
+      expect.arrayContaining([
+        ['Tern', 'host-file-missing'],
+        ['Arp', 'host-file-missing'],
+        ['Kelpie', 'host-file-missing'],
+      ]),
+    );
     const repairs = (await server.call<RepairView[]>('GET', 'session/repairs')).body;
-    expect(new Map(repairs.map(({ asked, match }) => [asked.name, match && [match.name, match.because, match.isSure]]))).toEqual(new Map([
-      ['Tern', ['Tern', 'the same one at another path', true]], ['Kelpie', null], ['Arp', null],
-    ]));
-    const repaired = (await server.call<SessionView>('POST', 'session/repairs', { slots: repairs.filter((one) => one.match).map((one) => one.slot) })).body;
-    expect(repaired.tracks.flatMap((one) => one.slots).filter((slot) => slot.problem !== null).map((slot) => slot.asked.name).sort()).toEqual(['Arp', 'Kelpie']);
-    expect((await server.call<SessionView>('DELETE', `sessions/${saved[0]?.id ?? ''}`)).body.saved).toEqual([]);
+    expect(
+      new Map(
+        repairs.map(({ asked, match }) => [
+          asked.name,
+          match && [match.name, match.because, match.isSure],
+        ]),
+      ),
+    ).toEqual(
+      new Map([
+        ['Tern', ['Tern', 'the same one at another path', true]],
+        ['Kelpie', null],
+        ['Arp', null],
+      ]),
+    );
+    const repaired = (
+      await server.call<SessionView>('POST', 'session/repairs', {
+        slots: repairs.filter((one) => one.match).map((one) => one.slot),
+      })
+    ).body;
+    expect(
+      repaired.tracks
+        .flatMap((one) => one.slots)
+        .filter((slot) => slot.problem !== null)
+        .map((slot) => slot.asked.name)
+        .sort(),
+    ).toEqual(['Arp', 'Kelpie']);
+    expect(
+      (await server.call<SessionView>('DELETE', `sessions/${saved[0]?.id ?? ''}`)).body.saved,
+    ).toEqual([]);
   });
 });

@@ -12,4 +12,10 @@ import { applyTheme, rememberedTheme } from './app/theme.ts';
 
 applyTheme(rememberedTheme());
 const root = document.getElementById('root');
-if (root) createRoot(root).render(<StrictMode><App /></StrictMode>);
+if (root) {
+  createRoot(root).render(
+    <StrictMode>
+      <App />
+    </StrictMode>,
+  );
+}

@@ -2,42 +2,128 @@
 import type { Kind } from '../catalog/kind.ts';
 import type { AnswerFacts } from '../catalog/answer.ts';
 import type { Format } from '../formats/found-copy.ts';
-import type { CabinetId, ComputerId, CopyId, FolderId, PlacementId, PluginId, SpellingId } from '../id.ts';
+import type {
+  CabinetId,
+  ComputerId,
+  CopyId,
+  FolderId,
+  PlacementId,
+  PluginId,
+  SpellingId,
+} from '../id.ts';
 import type { Rule } from '../rules/rule.ts';
 import type { CabinetSlot, FolderForm, FolderSorting, SmartPart } from './order.ts';
 
 export type Act =
-  | { act: 'add-cabinet'; id: CabinetId; favourites: FolderId; name: string; opensFor: readonly CabinetSlot[]; folders: readonly NewFolder[] }
-  | { act: 'set-cabinet'; cabinet: CabinetId; set: { readonly name?: string; readonly opensFor?: readonly CabinetSlot[]; readonly sortedBy?: 'name' | null } }
+  | {
+      act: 'add-cabinet';
+      id: CabinetId;
+      favourites: FolderId;
+      name: string;
+      opensFor: readonly CabinetSlot[];
+      folders: readonly NewFolder[];
+    }
+  | {
+      act: 'set-cabinet';
+      cabinet: CabinetId;
+      set: {
+        readonly name?: string;
+        readonly opensFor?: readonly CabinetSlot[];
+        readonly sortedBy?: 'name' | null;
+      };
+    }
   | { act: 'move-cabinet'; cabinet: CabinetId; before: CabinetId | null }
   | { act: 'remove-cabinet'; cabinet: CabinetId }
   /** A new folder may hold plugins from the start. */
-  | { act: 'add-folder'; id: FolderId; cabinet: CabinetId; parent: FolderId | null; form: 'folder' | 'smart' | 'divider'; name: string; rule: Rule | null; before: FolderId | null; plugins?: NewFolder['plugins']; smart?: SmartPart }
+  | {
+      act: 'add-folder';
+      id: FolderId;
+      cabinet: CabinetId;
+      parent: FolderId | null;
+      form: 'folder' | 'smart' | 'divider';
+      name: string;
+      rule: Rule | null;
+      before: FolderId | null;
+      plugins?: NewFolder['plugins'];
+      smart?: SmartPart;
+    }
   /** Puts a whole folder into a cabinet: the first is the folder itself, the others lie below it. */
-  | { act: 'copy-folder'; cabinet: CabinetId; parent: FolderId | null; folders: readonly NewFolder[] }
+  | {
+      act: 'copy-folder';
+      cabinet: CabinetId;
+      parent: FolderId | null;
+      folders: readonly NewFolder[];
+    }
   /** Shows a folder in another cabinet too. */
-  | { act: 'show-folder'; id: FolderId; folder: FolderId; cabinet: CabinetId; before: FolderId | null }
+  | {
+      act: 'show-folder';
+      id: FolderId;
+      folder: FolderId;
+      cabinet: CabinetId;
+      before: FolderId | null;
+    }
   /** One favourites folder for all cabinets, with what the others held added to it; with null, each has its own again. */
-  | { act: 'share-favourites'; favourites: FolderId | null; plugins: readonly { placement: PlacementId; plugin: PluginId }[] }
+  | {
+      act: 'share-favourites';
+      favourites: FolderId | null;
+      plugins: readonly { placement: PlacementId; plugin: PluginId }[];
+    }
   | { act: 'rename-folder'; folder: FolderId; name: string }
   | { act: 'move-folder'; folder: FolderId; parent: FolderId | null; before: FolderId | null }
   | { act: 'remove-folder'; folder: FolderId }
-  | { act: 'set-folder'; folder: FolderId; set: { readonly sortedBy?: FolderSorting | null; readonly isPinned?: boolean; readonly notes?: string } }
+  | {
+      act: 'set-folder';
+      folder: FolderId;
+      set: {
+        readonly sortedBy?: FolderSorting | null;
+        readonly isPinned?: boolean;
+        readonly notes?: string;
+      };
+    }
   /** Puts all that one folder holds into another; the one that is empty then goes. */
   | { act: 'merge-folders'; from: FolderId; into: FolderId }
   /** Puts placements of a folder into new subfolders of it. */
-  | { act: 'split-folder'; folder: FolderId; parts: readonly { readonly id: FolderId; readonly name: string; readonly placements: readonly PlacementId[] }[] }
+  | {
+      act: 'split-folder';
+      folder: FolderId;
+      parts: readonly {
+        readonly id: FolderId;
+        readonly name: string;
+        readonly placements: readonly PlacementId[];
+      }[];
+    }
   /** From folder to folder: taken out there, filed here. */
-  | { act: 'move-to'; placements: readonly PlacementId[]; folder: FolderId; before: PlacementId | null }
+  | {
+      act: 'move-to';
+      placements: readonly PlacementId[];
+      folder: FolderId;
+      before: PlacementId | null;
+    }
   /** Saves what the editor of a smart folder shows, in one change. */
   | { act: 'set-rule'; folder: FolderId; rule: Rule; name?: string; smart?: SmartPart }
   /** Plugins are in a smart folder, or out of it, whatever its rule says; or as the rule says again. */
-  | { act: 'keep-by-hand'; folder: FolderId; plugins: readonly PluginId[]; as: 'in' | 'out' | 'rule' }
+  | {
+      act: 'keep-by-hand';
+      folder: FolderId;
+      plugins: readonly PluginId[];
+      as: 'in' | 'out' | 'rule';
+    }
   /** A smart folder becomes an ordinary one that holds these. */
   | { act: 'settle'; folder: FolderId; plugins: NewFolder['plugins'] }
-  | { act: 'file'; folder: FolderId; plugins: readonly { placement: PlacementId; plugin: PluginId }[]; before: PlacementId | null }
+  | {
+      act: 'file';
+      folder: FolderId;
+      plugins: readonly { placement: PlacementId; plugin: PluginId }[];
+      before: PlacementId | null;
+    }
   /** In one change, into each folder what is meant for it. */
-  | { act: 'file-each'; entries: readonly { readonly folder: FolderId; readonly plugins: readonly { placement: PlacementId; plugin: PluginId }[] }[] }
+  | {
+      act: 'file-each';
+      entries: readonly {
+        readonly folder: FolderId;
+        readonly plugins: readonly { placement: PlacementId; plugin: PluginId }[];
+      }[];
+    }
   | { act: 'take-out'; placements: readonly PlacementId[] }
   | { act: 'move-placement'; placement: PlacementId; before: PlacementId | null }
   | { act: 'name'; plugin: PluginId; nickname: string | null; slotLabel: string | null }
@@ -54,7 +140,13 @@ export type Act =
   /** Which format's copy goes in front. */
   | { act: 'prefer'; computer: ComputerId; formats: readonly Format[] }
   /** Those spellings are that vendor; null takes back what was said of them. */
-  | { act: 'spell'; say: readonly { spellings: readonly { id: SpellingId; spelling: string }[]; vendor: string | null }[] };
+  | {
+      act: 'spell';
+      say: readonly {
+        spellings: readonly { id: SpellingId; spelling: string }[];
+        vendor: string | null;
+      }[];
+    };
 
 /** A folder of a new cabinet, parents before what is in them. The one with the id of the favourites stands for these. */
 export interface NewFolder {
@@ -68,10 +160,16 @@ export interface NewFolder {
 }
 
 /** The given facts hold for all the plugins; those not given stay as they are. */
-export interface Said { readonly plugins: readonly PluginId[]; readonly set: Partial<AnswerFacts> }
+export interface Said {
+  readonly plugins: readonly PluginId[];
+  readonly set: Partial<AnswerFacts>;
+}
 
 /** A plugin with all its copies, as the window that acts sees it. */
-export interface Owner { readonly plugin: PluginId; readonly copies: readonly CopyId[] }
+export interface Owner {
+  readonly plugin: PluginId;
+  readonly copies: readonly CopyId[];
+}
 
 export type ActName = Act['act'];
 export type ActOf<N extends ActName> = Extract<Act, { act: N }>;

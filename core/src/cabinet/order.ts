@@ -3,7 +3,15 @@ import { keyOf, type Records } from '../change.ts';
 import type { Answer } from '../catalog/answer.ts';
 import type { Kind } from '../catalog/kind.ts';
 import type { Format } from '../formats/found-copy.ts';
-import type { CabinetId, ComputerId, CopyId, FolderId, PlacementId, PluginId, SpellingId } from '../id.ts';
+import type {
+  CabinetId,
+  ComputerId,
+  CopyId,
+  FolderId,
+  PlacementId,
+  PluginId,
+  SpellingId,
+} from '../id.ts';
 import type { Rule } from '../rules/rule.ts';
 import { byPosition, type Position } from './position.ts';
 
@@ -57,7 +65,15 @@ export interface Folder {
 export type SmartPart = Pick<Folder, 'alwaysIn' | 'alwaysOut' | 'sortedBy' | 'atMost'>;
 
 /** What a folder has that nothing was said of. */
-export const plainFolder = { sortedBy: null, isPinned: false, notes: '', standsFor: null, alwaysIn: [], alwaysOut: [], atMost: null } as const;
+export const plainFolder = {
+  sortedBy: null,
+  isPinned: false,
+  notes: '',
+  standsFor: null,
+  alwaysIn: [],
+  alwaysOut: [],
+  atMost: null,
+} as const;
 
 /** A plugin filed in a folder: a reference, never the plugin itself. */
 export interface Placement {
@@ -109,39 +125,66 @@ export interface Chain {
   readonly plugins: readonly PluginId[];
 }
 
-export type OrderRecord = Chain | Preference | Cabinet | Folder | Placement | Naming | Answer | Belonging | Spelling;
+export type OrderRecord =
+  | Chain
+  | Preference
+  | Cabinet
+  | Folder
+  | Placement
+  | Naming
+  | Answer
+  | Belonging
+  | Spelling;
 
 /** All records of the order by `table/id`. */
 export type Order = Records<OrderRecord>;
 
 export const orderOf = (records: Iterable<OrderRecord>): Map<string, OrderRecord> => {
   const order = new Map<string, OrderRecord>();
-  for (const record of records) order.set(keyOf(record), record);
+  for (const record of records) {
+    order.set(keyOf(record), record);
+  }
   return order;
 };
 
-export const cabinetIn = (order: Order, id: string): Cabinet | undefined => order.get(`cabinet/${id}`) as Cabinet | undefined;
-export const folderIn = (order: Order, id: string): Folder | undefined => order.get(`folder/${id}`) as Folder | undefined;
+export const cabinetIn = (order: Order, id: string): Cabinet | undefined =>
+  order.get(`cabinet/${id}`) as Cabinet | undefined;
+export const folderIn = (order: Order, id: string): Folder | undefined =>
+  order.get(`folder/${id}`) as Folder | undefined;
 /** The folder that is meant: for one that stands for another, that other. */
-export const meantBy = (order: Order, id: FolderId): FolderId => folderIn(order, id)?.standsFor ?? id;
-export const placementIn = (order: Order, id: string): Placement | undefined => order.get(`placement/${id}`) as Placement | undefined;
-export const namingIn = (order: Order, plugin: string): Naming | undefined => order.get(`naming/${plugin}`) as Naming | undefined;
+export const meantBy = (order: Order, id: FolderId): FolderId =>
+  folderIn(order, id)?.standsFor ?? id;
+export const placementIn = (order: Order, id: string): Placement | undefined =>
+  order.get(`placement/${id}`) as Placement | undefined;
+export const namingIn = (order: Order, plugin: string): Naming | undefined =>
+  order.get(`naming/${plugin}`) as Naming | undefined;
 
-export const chainIn = (order: Order, plugin: string): Chain | undefined => order.get(`chain/${plugin}`) as Chain | undefined;
-export const answerIn = (order: Order, plugin: string): Answer | undefined => order.get(`answer/${plugin}`) as Answer | undefined;
-export const belongingIn = (order: Order, copy: string): Belonging | undefined => order.get(`belonging/${copy}`) as Belonging | undefined;
+export const chainIn = (order: Order, plugin: string): Chain | undefined =>
+  order.get(`chain/${plugin}`) as Chain | undefined;
+export const answerIn = (order: Order, plugin: string): Answer | undefined =>
+  order.get(`answer/${plugin}`) as Answer | undefined;
+export const belongingIn = (order: Order, copy: string): Belonging | undefined =>
+  order.get(`belonging/${copy}`) as Belonging | undefined;
 
-export const preferenceIn = (order: Order, computer: string): Preference | undefined => order.get(`preference/${computer}`) as Preference | undefined;
+export const preferenceIn = (order: Order, computer: string): Preference | undefined =>
+  order.get(`preference/${computer}`) as Preference | undefined;
 
 function ofTable<R extends OrderRecord>(order: Order, table: R['table']): R[] {
   const found: R[] = [];
-  for (const record of order.values()) if (record.table === table) found.push(record as R);
+  for (const record of order.values()) {
+    if (record.table === table) {
+      found.push(record as R);
+    }
+  }
   return found;
 }
 
-export const cabinetsOf = (order: Order): Cabinet[] => ofTable<Cabinet>(order, 'cabinet').sort(byPosition);
-export const allFolders = (order: Order): Folder[] => ofTable<Folder>(order, 'folder').sort(byPosition);
-export const allPlacements = (order: Order): Placement[] => ofTable<Placement>(order, 'placement').sort(byPosition);
+export const cabinetsOf = (order: Order): Cabinet[] =>
+  ofTable<Cabinet>(order, 'cabinet').sort(byPosition);
+export const allFolders = (order: Order): Folder[] =>
+  ofTable<Folder>(order, 'folder').sort(byPosition);
+export const allPlacements = (order: Order): Placement[] =>
+  ofTable<Placement>(order, 'placement').sort(byPosition);
 export const allAnswers = (order: Order): Answer[] => ofTable<Answer>(order, 'answer');
 export const allBelongings = (order: Order): Belonging[] => ofTable<Belonging>(order, 'belonging');
 export const allSpellings = (order: Order): Spelling[] => ofTable<Spelling>(order, 'spelling');
@@ -152,9 +195,13 @@ export const allNamings = (order: Order): Naming[] => ofTable<Naming>(order, 'na
 export const foldersBelow = (order: Order, cabinet: CabinetId, parent: FolderId | null): Folder[] =>
   allFolders(order).filter((f) => f.cabinet === cabinet && f.parent === parent);
 
-export const placementsIn = (order: Order, folder: FolderId): Placement[] => allPlacements(order).filter((p) => p.folder === folder);
+export const placementsIn = (order: Order, folder: FolderId): Placement[] =>
+  allPlacements(order).filter((p) => p.folder === folder);
 
 /** The folder itself and all below it. */
 export function folderAndBelow(order: Order, folder: Folder): Folder[] {
-  return [folder, ...foldersBelow(order, folder.cabinet, folder.id).flatMap((f) => folderAndBelow(order, f))];
+  return [
+    folder,
+    ...foldersBelow(order, folder.cabinet, folder.id).flatMap((f) => folderAndBelow(order, f)),
+  ];
 }

@@ -14,8 +14,10 @@ export interface Performed {
 /** What perform has to know of the catalog: the name of a plugin, undefined when there is none such. */
 export type NameOfPlugin = (id: string) => string | undefined;
 
-export const done = (words: string, change: Partial<OrderChange>): Result<Performed> => ok({ words, change: { ...noChange, ...change } });
-export const unknown = (what: string, at: string): { ok: false; problems: Problem[] } => failed({ code: 'unknown-record', at, what });
+export const done = (words: string, change: Partial<OrderChange>): Result<Performed> =>
+  ok({ words, change: { ...noChange, ...change } });
+export const unknown = (what: string, at: string): { ok: false; problems: Problem[] } =>
+  failed({ code: 'unknown-record', at, what });
 
 /** "the plugin Gullwing" or "3 plugins". */
 export function sayPlugins(ids: readonly string[], nameOf: NameOfPlugin): string {

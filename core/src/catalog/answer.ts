@@ -7,7 +7,10 @@ export const licenceStates = ['owned', 'free', 'trial', 'not licensed'] as const
 export type LicenceState = (typeof licenceStates)[number];
 
 /** `until` is the last day of a trial, as YYYY-MM-DD. */
-export interface Licence { readonly state: LicenceState; readonly until: string | null }
+export interface Licence {
+  readonly state: LicenceState;
+  readonly until: string | null;
+}
 
 /** Null and empty: nothing said. */
 export interface AnswerFacts {
@@ -29,18 +32,50 @@ export interface Answer extends AnswerFacts {
   readonly id: PluginId;
 }
 
-export const nothingSaid: AnswerFacts = { kind: null, types: null, vendor: null, licence: null, tags: [], notes: '', isHidden: false, picture: null };
+export const nothingSaid: AnswerFacts = {
+  kind: null,
+  types: null,
+  vendor: null,
+  licence: null,
+  tags: [],
+  notes: '',
+  isHidden: false,
+  picture: null,
+};
 
-export const saysNothing = ({ kind, types, vendor, licence, tags, notes, isHidden, picture }: AnswerFacts): boolean =>
-  kind === null && types === null && vendor === null && licence === null && tags.length === 0 && notes === '' && !isHidden && picture === null;
+export const saysNothing = ({
+  kind,
+  types,
+  vendor,
+  licence,
+  tags,
+  notes,
+  isHidden,
+  picture,
+}: AnswerFacts): boolean =>
+  kind === null &&
+  types === null &&
+  vendor === null &&
+  licence === null &&
+  tags.length === 0 &&
+  notes === '' &&
+  !isHidden &&
+  picture === null;
 
 /** The plugin as the user has it. */
 export const withAnswer = (plugin: Plugin, answer: AnswerFacts | undefined): Plugin =>
-  (answer && (answer.kind !== null || answer.types !== null || answer.vendor !== null)
-    ? { ...plugin, kind: answer.kind ?? plugin.kind, types: answer.types ?? plugin.types, vendor: answer.vendor ?? plugin.vendor } : plugin);
+  answer && (answer.kind !== null || answer.types !== null || answer.vendor !== null)
+    ? {
+        ...plugin,
+        kind: answer.kind ?? plugin.kind,
+        types: answer.types ?? plugin.types,
+        vendor: answer.vendor ?? plugin.vendor,
+      }
+    : plugin;
 
 /** Every tag in use, once, in order. */
-export const allTags = (answers: Iterable<AnswerFacts>): string[] => [...new Set([...answers].flatMap((answer) => answer.tags))].sort();
+export const allTags = (answers: Iterable<AnswerFacts>): string[] =>
+  [...new Set([...answers].flatMap((answer) => answer.tags))].sort();
 
 /** The most letters of notes, and the most tags and letters of each. */
 export const answerLimits = { notes: 10_000, tags: 50, tag: 60, types: 20 } as const;

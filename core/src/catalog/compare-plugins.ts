@@ -12,7 +12,13 @@ export type Warmth = ReadonlyMap<string, { readonly warmth: number; readonly las
 const last = '\uffff';
 
 /** Where the first of its formats stands in the order of all; what is not there comes last. */
-const firstFormat = (plugin: Plugin): number => Math.min(formats.length, ...plugin.copies.filter((copy) => copy.state === 'present').map((copy) => formats.indexOf(copy.format)));
+const firstFormat = (plugin: Plugin): number =>
+  Math.min(
+    formats.length,
+    ...plugin.copies
+      .filter((copy) => copy.state === 'present')
+      .map((copy) => formats.indexOf(copy.format)),
+  );
 
 /** Compares by one fact; what is equal is left to the caller, as all is by name. */
 export function compareBy(order: PluginOrder, usage: Warmth): (a: Plugin, b: Plugin) => number {
@@ -21,8 +27,25 @@ export function compareBy(order: PluginOrder, usage: Warmth): (a: Plugin, b: Plu
     vendor: (a, b) => compareNames(a.vendor ?? last, b.vendor ?? last),
     type: (a, b) => compareNames(a.types[0] ?? last, b.types[0] ?? last),
     format: (a, b) => firstFormat(a) - firstFormat(b),
-    newest: (a, b) => (a.arrived < b.arrived ? 1 : a.arrived > b.arrived ? -1 : 0),
-    lately: (a, b) => { const [x, y] = [usage.get(a.id)?.lastLoaded ?? '', usage.get(b.id)?.lastLoaded ?? '']; return x < y ? 1 : x > y ? -1 : 0; },
+    newest: (a, b) => {
+      if (a.arrived < b.arrived) {
+        return 1;
+      }
+      if (a.arrived > b.arrived) {
+        return -1;
+      }
+      return 0;
+    },
+    lately: (a, b) => {
+      const [x, y] = [usage.get(a.id)?.lastLoaded ?? '', usage.get(b.id)?.lastLoaded ?? ''];
+      if (x < y) {
+        return 1;
+      }
+      if (x > y) {
+        return -1;
+      }
+      return 0;
+    },
     use: (a, b) => (usage.get(b.id)?.warmth ?? 0) - (usage.get(a.id)?.warmth ?? 0),
   };
   return facts[order];

@@ -3,10 +3,23 @@ import { asId } from '../id.ts';
 import { copyInFront, isForOldSessions, isOnly32Bit, nameOfCopy, type CopyCard } from './plugin.ts';
 import { foldVendor } from './vendor.ts';
 
-const card = (over: Partial<CopyCard>): CopyCard => ({ id: asId('c'), format: 'LV2', path: '/p', version: null, hasPicture: false, is32Bit: false, isFailed: false, audioIn: null, audioOut: null, state: 'present', ...over });
+const card = (over: Partial<CopyCard>): CopyCard => ({
+  id: asId('c'),
+  format: 'LV2',
+  path: '/p',
+  version: null,
+  hasPicture: false,
+  is32Bit: false,
+  isFailed: false,
+  audioIn: null,
+  audioOut: null,
+  state: 'present',
+  ...over,
+});
 
 describe('copies', () => {
-  it('without a name are called after their file', () => expect(nameOfCopy({ name: null, path: '/x/Otter_Bend.vst3' })).toBe('Otter_Bend'));
+  it('without a name are called after their file', () =>
+    expect(nameOfCopy({ name: null, path: '/x/Otter_Bend.vst3' })).toBe('Otter_Bend'));
 });
 
 describe('a vendor', () => {
@@ -16,18 +29,48 @@ describe('a vendor', () => {
 
 describe('the copy in front', () => {
   it('is of the newest format that is there', () => {
-    const copies = [card({ id: asId('1') }), card({ id: asId('2'), format: 'VST3', state: 'gone' }), card({ id: asId('3'), format: 'CLAP' })];
+    const copies = [
+      card({ id: asId('1') }),
+      card({ id: asId('2'), format: 'VST3', state: 'gone' }),
+      card({ id: asId('3'), format: 'CLAP' }),
+    ];
     expect(copyInFront({ copies })?.id).toBe('3');
   });
   it('is a 64-bit one before a 32-bit one of a newer format', () =>
-    expect(copyInFront({ copies: [card({ id: asId('old'), format: 'VST3', is32Bit: isOnly32Bit(['x86']) }), card({ id: asId('new'), format: 'VST2', is32Bit: isOnly32Bit(['x86', 'x86_64']) })] })?.id).toBe('new'));
+    expect(
+      copyInFront({
+        copies: [
+          card({ id: asId('old'), format: 'VST3', is32Bit: isOnly32Bit(['x86']) }),
+          card({ id: asId('new'), format: 'VST2', is32Bit: isOnly32Bit(['x86', 'x86_64']) }),
+        ],
+      })?.id,
+    ).toBe('new'));
   it('is a sound one before one that failed, and of the format the user puts first', () => {
-    const copies = [card({ id: asId('a'), format: 'VST3', isFailed: true }), card({ id: asId('b'), format: 'LV2' }), card({ id: asId('c'), format: 'CLAP' })];
-    expect([copyInFront({ copies })?.id, copyInFront({ copies }, ['LV2'])?.id, copyInFront({ copies }, ['AU', 'LV2', 'CLAP'])?.id]).toEqual(['c', 'b', 'b']);
+    const copies = [
+      card({ id: asId('a'), format: 'VST3', isFailed: true }),
+      card({ id: asId('b'), format: 'LV2' }),
+      card({ id: asId('c'), format: 'CLAP' }),
+    ];
+    expect([
+      copyInFront({ copies })?.id,
+      copyInFront({ copies }, ['LV2'])?.id,
+      copyInFront({ copies }, ['AU', 'LV2', 'CLAP'])?.id,
+    ]).toEqual(['c', 'b', 'b']);
   });
   it('leaves older formats and 32-bit ones for old sessions, but not another width of its own format', () => {
-    const copies = [card({ id: asId('a'), format: 'VST3' }), card({ id: asId('b'), format: 'VST3', path: '/q' }), card({ id: asId('c'), format: 'VST2' }), card({ id: asId('d'), format: 'VST3', is32Bit: true })];
-    expect(copies.map((copy) => isForOldSessions({ copies }, copy))).toEqual([false, false, true, true]);
+    const copies = [
+      card({ id: asId('a'), format: 'VST3' }),
+      card({ id: asId('b'), format: 'VST3', path: '/q' }),
+      card({ id: asId('c'), format: 'VST2' }),
+      card({ id: asId('d'), format: 'VST3', is32Bit: true }),
+    ];
+    expect(copies.map((copy) => isForOldSessions({ copies }, copy))).toEqual([
+      false,
+      false,
+      true,
+      true,
+    ]);
   });
-  it('of a plugin without copies is none', () => expect(copyInFront({ copies: [] })).toBeUndefined());
+  it('of a plugin without copies is none', () =>
+    expect(copyInFront({ copies: [] })).toBeUndefined());
 });

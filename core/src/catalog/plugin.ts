@@ -38,32 +38,58 @@ export interface Plugin {
 }
 
 /** The name to show for a copy: its own, else that of its file. */
-export const nameOfCopy = (copy: Pick<FoundCopy, 'name' | 'path'>): string => copy.name ?? stemOfPath(copy.path);
+export const nameOfCopy = (copy: Pick<FoundCopy, 'name' | 'path'>): string =>
+  copy.name ?? stemOfPath(copy.path);
 
 /** Formats, preferred first, until the user says otherwise (common practice, no published source): newer before older. */
 export const preferred: readonly Format[] = ['VST3', 'CLAP', 'AU', 'LV2', 'VST2', 'LADSPA'];
 
 const stateRank: Readonly<Record<CopyState, number>> = { present: 0, away: 100, gone: 200 };
 
-export const isPresent = (plugin: Pick<Plugin, 'copies' | 'chain'>): boolean => plugin.chain !== undefined || plugin.copies.some((copy) => copy.state === 'present');
+export const isPresent = (plugin: Pick<Plugin, 'copies' | 'chain'>): boolean =>
+  plugin.chain !== undefined || plugin.copies.some((copy) => copy.state === 'present');
 
 /** Machines of 32 bits. */
 const machines32: readonly string[] = ['x86', 'arm'];
 
 /** Whether a program is for 32-bit machines only; what is not known counts as no. */
-export const isOnly32Bit = (architectures: readonly string[] | null): boolean => architectures !== null && architectures.length > 0 && architectures.every((a) => machines32.includes(a));
+export const isOnly32Bit = (architectures: readonly string[] | null): boolean =>
+  architectures !== null &&
+  architectures.length > 0 &&
+  architectures.every((a) => machines32.includes(a));
 
 /** Formats in the user's order, with those it does not name behind. */
-const completed = (order: readonly Format[]): readonly Format[] => [...order, ...preferred.filter((format) => !order.includes(format))];
+const completed = (order: readonly Format[]): readonly Format[] => [
+  ...order,
+  ...preferred.filter((format) => !order.includes(format)),
+];
 
 /** The copy in front: present before gone, sound before failed, 64 bit before 32, then the preferred format, then by path. */
-export function copyInFront(plugin: Pick<Plugin, 'copies'>, order: readonly Format[] = preferred): CopyCard | undefined {
-  const formats = completed(order), rank = (copy: CopyCard): number => stateRank[copy.state] + (copy.isFailed ? 50 : 0) + (copy.is32Bit ? 10 : 0) + formats.indexOf(copy.format);
+export function copyInFront(
+  plugin: Pick<Plugin, 'copies'>,
+  order: readonly Format[] = preferred,
+): CopyCard | undefined {
+  const formats = completed(order);
+  const rank = (copy: CopyCard): number =>
+    stateRank[copy.state] +
+    (copy.isFailed ? 50 : 0) +
+    (copy.is32Bit ? 10 : 0) +
+    formats.indexOf(copy.format);
   return [...plugin.copies].sort((a, b) => rank(a) - rank(b) || (a.path < b.path ? -1 : 1))[0];
 }
 
 /** Whether a copy stays for old sessions only: its format comes later than that of the copy in front, or it is a 32-bit one beside a 64-bit one. */
-export function isForOldSessions(plugin: Pick<Plugin, 'copies'>, copy: CopyCard, order: readonly Format[] = preferred): boolean {
-  const front = copyInFront(plugin, order), formats = completed(order);
-  return front !== undefined && front.id !== copy.id && ((copy.is32Bit && !front.is32Bit) || formats.indexOf(copy.format) > formats.indexOf(front.format));
+export function isForOldSessions(
+  plugin: Pick<Plugin, 'copies'>,
+  copy: CopyCard,
+  order: readonly Format[] = preferred,
+): boolean {
+  const front = copyInFront(plugin, order);
+  const formats = completed(order);
+  return (
+    front !== undefined &&
+    front.id !== copy.id &&
+    ((copy.is32Bit && !front.is32Bit) ||
+      formats.indexOf(copy.format) > formats.indexOf(front.format))
+  );
 }

@@ -27,34 +27,58 @@ export interface Entry {
 }
 
 /** What one says of the plugin, beside its name. */
-export interface Calling { readonly nickname: string | null; readonly slotLabel: string | null; readonly tags: readonly string[] }
+export interface Calling {
+  readonly nickname: string | null;
+  readonly slotLabel: string | null;
+  readonly tags: readonly string[];
+}
 export const uncalled: Calling = { nickname: null, slotLabel: null, tags: [] };
 
 const textOf = (what: What, shown: string): FoundText => {
   const words = wordsOf(shown);
-  let length = 0, ends = 0;
+  let length = 0;
+  let ends = 0;
   for (const word of words) {
     length += word.length;
-    if (length < 32) ends |= 1 << length;
+    if (length < 32) {
+      ends |= 1 << length;
+    }
   }
-  return { what, rank: whats.indexOf(what), words, joined: words.join(''), spaced: words.join(' '), ends, initials: words.length > 1 && isName(what) ? words.map((word) => word.charAt(0)).join('') : '' };
+  return {
+    what,
+    rank: whats.indexOf(what),
+    words,
+    joined: words.join(''),
+    spaced: words.join(' '),
+    ends,
+    initials: words.length > 1 && isName(what) ? words.map((word) => word.charAt(0)).join('') : '',
+  };
 };
 
 /** Names are also found by initials and by parts of several words; vendors, types and tags are not. */
-export const isName = (what: What): boolean => what === 'name' || what === 'nickname' || what === 'slot label';
+export const isName = (what: What): boolean =>
+  what === 'name' || what === 'nickname' || what === 'slot label';
 
 const typeTexts = new Map<string, readonly FoundText[]>();
 /** Types come again and again. */
 function textsOfType(type: string): readonly FoundText[] {
-  const known = typeTexts.get(type) ?? [...new Set([typeName(type), typeName(groupOf(type)), ...synonymsOf(type)])].map((shown) => textOf('type', shown));
+  const known =
+    typeTexts.get(type) ??
+    [...new Set([typeName(type), typeName(groupOf(type)), ...synonymsOf(type)])].map((shown) =>
+      textOf('type', shown),
+    );
   typeTexts.set(type, known);
   return known;
 }
 
 export function entryOf(plugin: Plugin, { nickname, slotLabel, tags }: Calling = uncalled): Entry {
   const texts = [
-    ...(nickname === null ? [] : [textOf('nickname', nickname)]), ...(slotLabel === null ? [] : [textOf('slot label', slotLabel)]), textOf('name', plugin.name),
-    ...(plugin.vendor === null ? [] : [textOf('vendor', plugin.vendor)]), ...plugin.types.flatMap(textsOfType), ...tags.map((tag) => textOf('tag', tag)),
+    ...(nickname === null ? [] : [textOf('nickname', nickname)]),
+    ...(slotLabel === null ? [] : [textOf('slot label', slotLabel)]),
+    textOf('name', plugin.name),
+    ...(plugin.vendor === null ? [] : [textOf('vendor', plugin.vendor)]),
+    ...plugin.types.flatMap(textsOfType),
+    ...tags.map((tag) => textOf('tag', tag)),
   ];
   return { plugin, texts: texts.filter((text) => text.joined !== '') };
 }

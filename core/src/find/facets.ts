@@ -18,24 +18,60 @@ export interface FacetFacts {
 
 /** Values with a fixed meaning, as they stand in the address; tags and folders are the user's. Days for arrived and loaded. */
 export const facetValues = {
-  bits: ['64', '32'], licence: [...licenceStates, 'unknown'], state: ['present', 'away', 'gone', 'failed', 'hidden'], arrived: ['7', '30', '365'], loaded: ['7', '30', 'never', 'not-90'],
+  bits: ['64', '32'],
+  licence: [...licenceStates, 'unknown'],
+  state: ['present', 'away', 'gone', 'failed', 'hidden'],
+  arrived: ['7', '30', '365'],
+  loaded: ['7', '30', 'never', 'not-90'],
 } as const satisfies Partial<Record<Facet, readonly string[]>>;
 
 const day = 86_400_000;
-const within = (time: string, days: string, now: number): boolean => now - Date.parse(time) <= Number(days) * day;
+const within = (time: string, days: string, now: number): boolean =>
+  now - Date.parse(time) <= Number(days) * day;
 
 /** Whether a plugin has every wanted fact. An unknown value lets nothing pass. */
 export function hasFacets(plugin: Plugin, wanted: Facets, facts: FacetFacts): boolean {
-  const said = facts.answers.get(plugin.id), last = facts.usage.get(plugin.id)?.lastLoaded;
+  const said = facts.answers.get(plugin.id);
+  const last = facts.usage.get(plugin.id)?.lastLoaded;
   const there = plugin.copies.filter((copy) => copy.state === 'present');
   const tests: Readonly<Record<Facet, (value: string) => boolean>> = {
-    bits: (value) => there.length > 0 && (value === '32' ? there.every((copy) => copy.is32Bit) : value === '64' && there.some((copy) => !copy.is32Bit)),
+    bits: (value) =>
+      there.length > 0 &&
+      (value === '32'
+        ? there.every((copy) => copy.is32Bit)
+        : value === '64' && there.some((copy) => !copy.is32Bit)),
     licence: (value) => (said?.licence?.state ?? 'unknown') === value,
-    state: (value) => (value === 'hidden' ? said?.isHidden === true : value === 'failed' ? there.some((copy) => copy.isFailed) : value === 'present' ? isPresent(plugin) : !isPresent(plugin) && (value === 'away') === plugin.copies.some((copy) => copy.state === 'away') && (value === 'away' || value === 'gone')),
+    state: (value) => {
+      if (value === 'hidden') {
+        return said?.isHidden === true;
+      }
+      if (value === 'failed') {
+        return there.some((copy) => copy.isFailed);
+      }
+      if (value === 'present') {
+        return isPresent(plugin);
+      }
+      return (
+        !isPresent(plugin) &&
+        (value === 'away') === plugin.copies.some((copy) => copy.state === 'away') &&
+        (value === 'away' || value === 'gone')
+      );
+    },
     tag: (value) => said?.tags.includes(value) ?? false,
     folder: (value) => facts.isIn(value, plugin.id),
     arrived: (value) => within(plugin.arrived, value, facts.now),
-    loaded: (value) => (value === 'never' ? last === undefined : value === 'not-90' ? last === undefined || !within(last, '90', facts.now) : last !== undefined && within(last, value, facts.now)),
+    loaded: (value) => {
+      if (value === 'never') {
+        return last === undefined;
+      }
+      if (value === 'not-90') {
+        return last === undefined || !within(last, '90', facts.now);
+      }
+      return last !== undefined && within(last, value, facts.now);
+    },
   };
-  return facets.every((facet) => { const value = wanted[facet]; return value === undefined || tests[facet](value); });
+  return facets.every((facet) => {
+    const value = wanted[facet];
+    return value === undefined || tests[facet](value);
+  });
 }

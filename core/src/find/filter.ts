@@ -19,9 +19,18 @@ export interface Filter {
   readonly facets: Facets;
 }
 
-export const noFilter: Filter = { kind: null, type: null, vendor: null, format: null, text: '', unfiled: false, facets: {} };
+export const noFilter: Filter = {
+  kind: null,
+  type: null,
+  vendor: null,
+  format: null,
+  text: '',
+  unfiled: false,
+  facets: {},
+};
 
-export const isNarrowed = (filter: Filter): boolean => JSON.stringify({ ...filter, text: filter.text.trim() }) !== JSON.stringify(noFilter);
+export const isNarrowed = (filter: Filter): boolean =>
+  JSON.stringify({ ...filter, text: filter.text.trim() }) !== JSON.stringify(noFilter);
 
 export const sortings = ['name', 'vendor', 'type', 'format', 'arrival', 'use'] as const;
 export type Sorting = (typeof sortings)[number];
@@ -36,25 +45,46 @@ export interface Row {
 /** What is searched of a plugin: names, their initials, vendor and types, folded. */
 export function rowOf(plugin: Plugin, nickname: string | null, slotLabel: string | null): Row {
   const types = plugin.types.map(typeName).join(' ');
-  const initials = [plugin.name, nickname ?? ''].map((name) => wordsOf(name)).filter((words) => words.length > 1).map((words) => words.map((word) => word.charAt(0)).join('')).join(' ');
-  return { plugin, nickname, text: fold([plugin.name, nickname ?? '', slotLabel ?? '', plugin.vendor ?? '', types, initials].join(' ')) };
+  const initials = [plugin.name, nickname ?? '']
+    .map((name) => wordsOf(name))
+    .filter((words) => words.length > 1)
+    .map((words) => words.map((word) => word.charAt(0)).join(''))
+    .join(' ');
+  return {
+    plugin,
+    nickname,
+    text: fold(
+      [plugin.name, nickname ?? '', slotLabel ?? '', plugin.vendor ?? '', types, initials].join(
+        ' ',
+      ),
+    ),
+  };
 }
 
 /** The vendor shown for plugins that name none. */
 export const noVendor = '(no vendor)';
 
 /** The rows that pass, in their given order. `isFiled` answers whether a plugin is in a folder. Every typed part must be found. */
-export function narrow(rows: readonly Row[], filter: Filter, isFiled: (id: string) => boolean, facts: FacetFacts): Row[] {
-  const parts = fold(filter.text).split(' ').filter((part) => part !== '');
+export function narrow(
+  rows: readonly Row[],
+  filter: Filter,
+  isFiled: (id: string) => boolean,
+  facts: FacetFacts,
+): Row[] {
+  const parts = fold(filter.text)
+    .split(' ')
+    .filter((part) => part !== '');
   const isFaceted = Object.keys(filter.facets).length > 0;
-  return rows.filter(({ plugin, text }) =>
-    (filter.kind === null || plugin.kind === filter.kind)
-    && (filter.type === null || hasType(plugin, filter.type))
-    && (filter.vendor === null || (plugin.vendor ?? noVendor) === filter.vendor)
-    && (filter.format === null || plugin.copies.some((copy) => copy.format === filter.format))
-    && (!filter.unfiled || !isFiled(plugin.id))
-    && (!isFaceted || hasFacets(plugin, filter.facets, facts))
-    && parts.every((part) => text.includes(part)));
+  return rows.filter(
+    ({ plugin, text }) =>
+      (filter.kind === null || plugin.kind === filter.kind) &&
+      (filter.type === null || hasType(plugin, filter.type)) &&
+      (filter.vendor === null || (plugin.vendor ?? noVendor) === filter.vendor) &&
+      (filter.format === null || plugin.copies.some((copy) => copy.format === filter.format)) &&
+      (!filter.unfiled || !isFiled(plugin.id)) &&
+      (!isFaceted || hasFacets(plugin, filter.facets, facts)) &&
+      parts.every((part) => text.includes(part)),
+  );
 }
 
 const hasType = (plugin: Plugin, type: string): boolean =>
@@ -63,5 +93,10 @@ const hasType = (plugin: Plugin, type: string): boolean =>
 /** Rows lined up by one fact; equal ones by name, so that the order is total. */
 export function lineUp(rows: readonly Row[], by: Sorting, usage: Warmth): Row[] {
   const compare = compareBy(by === 'arrival' ? 'newest' : by, usage);
-  return [...rows].sort((a, b) => compare(a.plugin, b.plugin) || compareNames(a.nickname ?? a.plugin.name, b.nickname ?? b.plugin.name) || (a.plugin.id < b.plugin.id ? -1 : 1));
+  return [...rows].sort(
+    (a, b) =>
+      compare(a.plugin, b.plugin) ||
+      compareNames(a.nickname ?? a.plugin.name, b.nickname ?? b.plugin.name) ||
+      (a.plugin.id < b.plugin.id ? -1 : 1),
+  );
 }

@@ -1,19 +1,46 @@
 /** What one thought well of once, and has not loaded for long. */
 import type { Plugin } from '../catalog/plugin.ts';
 
-export interface Regard { readonly loads: number; /** ISO 8601; null for never. */ readonly lastLoaded: string | null; readonly isFavourite: boolean; readonly folders: number }
+export interface Regard {
+  readonly loads: number;
+  /** ISO 8601; null for never. */ readonly lastLoaded: string | null;
+  readonly isFavourite: boolean;
+  readonly folders: number;
+}
 
 /** Not loaded for so many days counts as forgotten (common practice, no source). */
 const longAgo = 90;
 const day = 86_400_000;
 
 /** The most thought of first, with the reason; plugins that nobody ever filed, favoured or loaded are not forgotten but unknown. `now` in milliseconds since 1970. */
-export function forgotten(plugins: readonly Plugin[], regardOf: (plugin: string) => Regard, now: number): { readonly plugin: Plugin; readonly because: string }[] {
-  return plugins.flatMap((plugin) => {
-    const { loads, lastLoaded, isFavourite, folders } = regardOf(plugin.id), days = lastLoaded === null ? null : Math.floor((now - Date.parse(lastLoaded)) / day);
-    const thought = loads + (isFavourite ? 20 : 0) + 2 * folders;
-    if (thought === 0 || (days !== null && days < longAgo)) return [];
-    const why = [...(isFavourite ? ['a favourite'] : []), ...(loads > 0 ? [`loaded ${loads === 1 ? 'once' : `${loads} times`}`] : []), ...(folders > 0 && !isFavourite && loads === 0 ? [`filed in ${folders === 1 ? 'a folder' : `${folders} folders`}`] : [])];
-    return [{ plugin, thought, because: `${why.join(', ')}, ${days === null ? 'never loaded' : `not for ${days} days`}` }];
-  }).sort((a, b) => b.thought - a.thought || (a.plugin.name < b.plugin.name ? -1 : 1)).map(({ plugin, because }) => ({ plugin, because }));
+export function forgotten(
+  plugins: readonly Plugin[],
+  regardOf: (plugin: string) => Regard,
+  now: number,
+): { readonly plugin: Plugin; readonly because: string }[] {
+  return plugins
+    .flatMap((plugin) => {
+      const { loads, lastLoaded, isFavourite, folders } = regardOf(plugin.id);
+      const days = lastLoaded === null ? null : Math.floor((now - Date.parse(lastLoaded)) / day);
+      const thought = loads + (isFavourite ? 20 : 0) + 2 * folders;
+      if (thought === 0 || (days !== null && days < longAgo)) {
+        return [];
+      }
+      const why = [
+        ...(isFavourite ? ['a favourite'] : []),
+        ...(loads > 0 ? [`loaded ${loads === 1 ? 'once' : `${loads} times`}`] : []),
+        ...(folders > 0 && !isFavourite && loads === 0
+          ? [`filed in ${folders === 1 ? 'a folder' : `${folders} folders`}`]
+          : []),
+      ];
+      return [
+        {
+          plugin,
+          thought,
+          because: `${why.join(', ')}, ${days === null ? 'never loaded' : `not for ${days} days`}`,
+        },
+      ];
+    })
+    .sort((a, b) => b.thought - a.thought || (a.plugin.name < b.plugin.name ? -1 : 1))
+    .map(({ plugin, because }) => ({ plugin, because }));
 }

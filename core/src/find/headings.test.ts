@@ -4,22 +4,74 @@ import type { Plugin } from '../catalog/plugin.ts';
 import { lineUp, rowOf, sortings, type Row } from './filter.ts';
 import { headingOf, linesOf } from './headings.ts';
 
-const plugin = (name: string, vendor: string | null, types: string[], arrived: string): Plugin => ({ id: name as never, name, vendor, types, kind: 'effect', arrived, copies: [{ id: name as never, format: 'LV2', path: name, version: null, hasPicture: false, is32Bit: false, isFailed: false, audioIn: null, audioOut: null, state: 'present' }] });
-const anyRows: fc.Arbitrary<Row[]> = fc.uniqueArray(fc.record({ name: fc.string({ minLength: 1, maxLength: 4 }), vendor: fc.constantFrom('Osier', 'Quoin', null), type: fc.constantFrom('reverb/plate', 'reverb/hall', 'delay', null), month: fc.integer({ min: 1, max: 9 }) }), { selector: (p) => p.name, maxLength: 40 })
-  .map((list) => list.map((p) => rowOf(plugin(p.name, p.vendor, p.type === null ? [] : [p.type], `2026-0${p.month}-01`), null, null)));
+const plugin = (name: string, vendor: string | null, types: string[], arrived: string): Plugin => ({
+  id: name as never,
+  name,
+  vendor,
+  types,
+  kind: 'effect',
+  arrived,
+  copies: [
+    {
+      id: name as never,
+      format: 'LV2',
+      path: name,
+      version: null,
+      hasPicture: false,
+      is32Bit: false,
+      isFailed: false,
+      audioIn: null,
+      audioOut: null,
+      state: 'present',
+    },
+  ],
+});
+const anyRows: fc.Arbitrary<Row[]> = fc
+  .uniqueArray(
+    fc.record({
+      name: fc.string({ minLength: 1, maxLength: 4 }),
+      vendor: fc.constantFrom('Osier', 'Quoin', null),
+      type: fc.constantFrom('reverb/plate', 'reverb/hall', 'delay', null),
+      month: fc.integer({ min: 1, max: 9 }),
+    }),
+    { selector: (p) => p.name, maxLength: 40 },
+  )
+  .map((list) =>
+    list.map((p) =>
+      rowOf(
+        plugin(p.name, p.vendor, p.type === null ? [] : [p.type], `2026-0${p.month}-01`),
+        null,
+        null,
+      ),
+    ),
+  );
 
 describe('headings', () => {
   it('stand once each, over all rows that are alike, and lose none of them', () => {
-    fc.assert(fc.property(anyRows, fc.constantFrom(...sortings), fc.integer({ min: 1, max: 4 }), (rows, by, columns) => {
-      const sorted = lineUp(rows, by, new Map()), lines = linesOf(sorted, headingOf(by, new Map()), new Set(), columns);
-      const titles = lines.flatMap((line) => ('heading' in line ? [line.heading] : []));
-      expect(new Set(titles).size).toBe(titles.length);
-      expect(lines.flatMap((line) => ('rows' in line ? line.rows : []))).toEqual(sorted);
-      expect(lines.reduce((sum, line) => sum + ('heading' in line ? line.count : 0), 0)).toBe(by === 'name' ? 0 : rows.length);
-    }));
+    fc.assert(
+      fc.property(
+        anyRows,
+        fc.constantFrom(...sortings),
+        fc.integer({ min: 1, max: 4 }),
+        (rows, by, columns) => {
+          const sorted = lineUp(rows, by, new Map());
+          const lines = linesOf(sorted, headingOf(by, new Map()), new Set(), columns);
+          const titles = lines.flatMap((line) => ('heading' in line ? [line.heading] : []));
+          expect(new Set(titles).size).toBe(titles.length);
+          expect(lines.flatMap((line) => ('rows' in line ? line.rows : []))).toEqual(sorted);
+          expect(lines.reduce((sum, line) => sum + ('heading' in line ? line.count : 0), 0)).toBe(
+            by === 'name' ? 0 : rows.length,
+          );
+        },
+      ),
+    );
   });
   it('keep their rows when folded, and say how many', () => {
-    const rows = ['Kelp', 'Silt'].map((name) => rowOf(plugin(name, 'Osier', [], '2026-01-01'), null, null));
-    expect(linesOf(rows, headingOf('vendor', new Map()), new Set(['Osier']), 1)).toEqual([{ heading: 'Osier', count: 2, isFolded: true }]);
+    const rows = ['Kelp', 'Silt'].map((name) =>
+      rowOf(plugin(name, 'Osier', [], '2026-01-01'), null, null),
+    );
+    expect(linesOf(rows, headingOf('vendor', new Map()), new Set(['Osier']), 1)).toEqual([
+      { heading: 'Osier', count: 2, isFolded: true },
+    ]);
   });
 });

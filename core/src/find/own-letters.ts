@@ -16,13 +16,26 @@ const kindOf = ({ plugin }: Entry): string => (plugin.kind === 'tool' ? 'effect'
  * Nothing of use counts here: no load gives another plugin other letters.
  */
 export function ownLetters(entries: readonly Entry[]): ReadonlyMap<string, readonly number[]> {
-  const taken = new Set<string>(), owned: (readonly [letters: string, at: number])[] = [];
-  const names = entries.flatMap((entry, at) => { const name = entry.texts[0]?.joined; return name === undefined ? [] : [{ at, name, kind: kindOf(entry), arrived: entry.plugin.arrived, id: entry.plugin.id }]; });
-  names.sort((a, b) => (a.arrived === b.arrived ? a.name.length - b.name.length || compare(a.name, b.name) || compare(a.id, b.id) : compare(a.arrived, b.arrived)));
+  const taken = new Set<string>();
+  const owned: (readonly [letters: string, at: number])[] = [];
+  const names = entries.flatMap((entry, at) => {
+    const name = entry.texts[0]?.joined;
+    return name === undefined
+      ? []
+      : [{ at, name, kind: kindOf(entry), arrived: entry.plugin.arrived, id: entry.plugin.id }];
+  });
+  names.sort((a, b) =>
+    a.arrived === b.arrived
+      ? a.name.length - b.name.length || compare(a.name, b.name) || compare(a.id, b.id)
+      : compare(a.arrived, b.arrived),
+  );
   for (const { at, name, kind } of names) {
     for (let length = 1; length <= name.length; length += 1) {
-      const letters = name.slice(0, length), key = `${kind} ${letters}`;
-      if (taken.has(key)) continue;
+      const letters = name.slice(0, length);
+      const key = `${kind} ${letters}`;
+      if (taken.has(key)) {
+        continue;
+      }
       taken.add(key);
       owned.push([letters, at]);
       break;
@@ -31,4 +44,12 @@ export function ownLetters(entries: readonly Entry[]): ReadonlyMap<string, reado
   return grouped(owned);
 }
 
-const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
+const compare = (a: string, b: string): number => {
+  if (a < b) {
+    return -1;
+  }
+  if (a > b) {
+    return 1;
+  }
+  return 0;
+};

@@ -1,31 +1,50 @@
 /** What a search writes into: points of many, and the best few of them. */
 
 /** Points by position; 0 where nothing is met. The first `met` of `touched` are the positions of those that are not 0. */
-export interface Scores { readonly points: Float64Array; readonly touched: Int32Array; met: number }
+export interface Scores {
+  readonly points: Float64Array;
+  readonly touched: Int32Array;
+  met: number;
+}
 /** Scores to write into, used again with each finding: clearing what was met is less than making new ones. */
 export class Sheets {
   readonly #size: number;
   readonly #sheets: Scores[] = [];
   #used = 0;
 
-  constructor(size: number) { this.#size = size; }
+  constructor(size: number) {
+    this.#size = size;
+  }
 
   next(): Scores {
-    const sheet = this.#sheets[this.#used] ?? { points: new Float64Array(this.#size), touched: new Int32Array(this.#size), met: 0 };
+    const sheet = this.#sheets[this.#used] ?? {
+      points: new Float64Array(this.#size),
+      touched: new Int32Array(this.#size),
+      met: 0,
+    };
     this.#sheets[this.#used] = sheet;
     this.#used += 1;
-    for (let i = 0; i < sheet.met; i += 1) sheet.points[sheet.touched[i] as number] = 0;
+    for (let i = 0; i < sheet.met; i += 1) {
+      sheet.points[sheet.touched[i] as number] = 0;
+    }
     sheet.met = 0;
     return sheet;
   }
 
-  back(): void { this.#used = 0; }
+  back(): void {
+    this.#used = 0;
+  }
 }
 
 export function put(scores: Scores, at: number, worth: number): void {
   const before = scores.points[at] as number;
-  if (before === 0) { scores.touched[scores.met] = at; scores.met += 1; }
-  if (worth > before) scores.points[at] = worth;
+  if (before === 0) {
+    scores.touched[scores.met] = at;
+    scores.met += 1;
+  }
+  if (worth > before) {
+    scores.points[at] = worth;
+  }
 }
 
 /** Up to so many are kept in order as they come; more are sorted at the end. */
@@ -39,20 +58,48 @@ export class Best {
   /** What scores less is not among the best. */
   #floor = -Infinity;
 
-  constructor(limit: number, ranks: Int32Array) { this.#limit = limit; this.#ranks = ranks; }
-
-  offer(at: number, score: number): void {
-    if (score < this.#floor) return;
-    if (this.#limit > fewWanted) { this.#held.push({ at, score }); return; }
-    let place = this.#held.length;
-    while (place > 0 && this.#isBefore(at, score, this.#held[place - 1] as { at: number; score: number })) place -= 1;
-    if (place >= this.#limit) return;
-    this.#held.splice(place, 0, { at, score });
-    if (this.#held.length > this.#limit) this.#held.pop();
-    if (this.#held.length === this.#limit) this.#floor = this.#held.at(-1)?.score ?? 0;
+  constructor(limit: number, ranks: Int32Array) {
+    this.#limit = limit;
+    this.#ranks = ranks;
   }
 
-  #isBefore(at: number, score: number, other: { at: number; score: number }): boolean { return score > other.score || (score === other.score && (this.#ranks[at] ?? 0) < (this.#ranks[other.at] ?? 0)); }
+  offer(at: number, score: number): void {
+    if (score < this.#floor) {
+      return;
+    }
+    if (this.#limit > fewWanted) {
+      this.#held.push({ at, score });
+      return;
+    }
+    let place = this.#held.length;
+    while (
+      place > 0 &&
+      this.#isBefore(at, score, this.#held[place - 1] as { at: number; score: number })
+    ) {
+      place -= 1;
+    }
+    if (place >= this.#limit) {
+      return;
+    }
+    this.#held.splice(place, 0, { at, score });
+    if (this.#held.length > this.#limit) {
+      this.#held.pop();
+    }
+    if (this.#held.length === this.#limit) {
+      this.#floor = this.#held.at(-1)?.score ?? 0;
+    }
+  }
 
-  sorted(): readonly { at: number; score: number }[] { return this.#limit > fewWanted ? this.#held.sort((a, b) => (this.#isBefore(a.at, a.score, b) ? -1 : 1)).slice(0, this.#limit) : this.#held; }
+  #isBefore(at: number, score: number, other: { at: number; score: number }): boolean {
+    return (
+      score > other.score ||
+      (score === other.score && (this.#ranks[at] ?? 0) < (this.#ranks[other.at] ?? 0))
+    );
+  }
+
+  sorted(): readonly { at: number; score: number }[] {
+    return this.#limit > fewWanted
+      ? this.#held.sort((a, b) => (this.#isBefore(a.at, a.score, b) ? -1 : 1)).slice(0, this.#limit)
+      : this.#held;
+  }
 }

@@ -6,19 +6,38 @@ import { cleanText, limits, textOf, type BundleFiles } from './bundle-files.ts';
 import { bareCopy, failedCopy, type FoundCopy } from './found-copy.ts';
 
 type Json = Readonly<Record<string, unknown>>;
-const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null && !Array.isArray(value);
-const text = (value: unknown): string | null => (typeof value === 'string' ? cleanText(value) : null);
+const isObject = (value: unknown): value is Json =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+const text = (value: unknown): string | null =>
+  typeof value === 'string' ? cleanText(value) : null;
 const at = 'Contents/Info.plist';
 
 export function readAudioUnit(files: BundleFiles): FoundCopy[] {
   const bytes = files.read(at, limits.plist);
-  if (!bytes.ok) return [failedCopy('AU', files.root, bytes.problems[0] as Problem)];
+  if (!bytes.ok) {
+    return [failedCopy('AU', files.root, bytes.problems[0] as Problem)];
+  }
   const plist = parsePlist(bytes.value);
-  if ('code' in plist) return [failedCopy('AU', files.root, plist)];
-  const components = Array.isArray(plist.value['AudioComponents']) ? plist.value['AudioComponents'].filter(isObject).slice(0, limits.copiesInBundle) : [];
-  if (components.length === 0) return [failedCopy('AU', files.root, { code: 'not-a-plugin', at, detail: 'it lists no AudioComponents.' })];
-  const program = text(plist.value['CFBundleExecutable']), machine = machineOf(files, program);
-  return components.map((component) => describeComponent({ ...bareCopy('AU', files.root), ...machine }, component));
+  if ('code' in plist) {
+    return [failedCopy('AU', files.root, plist)];
+  }
+  const components = Array.isArray(plist.value['AudioComponents'])
+    ? plist.value['AudioComponents'].filter(isObject).slice(0, limits.copiesInBundle)
+    : [];
+  if (components.length === 0) {
+    return [
+      failedCopy('AU', files.root, {
+        code: 'not-a-plugin',
+        at,
+        detail: 'it lists no AudioComponents.',
+      }),
+    ];
+  }
+  const program = text(plist.value['CFBundleExecutable']);
+  const machine = machineOf(files, program);
+  return components.map((component) =>
+    describeComponent({ ...bareCopy('AU', files.root), ...machine }, component),
+  );
 }
 
 /** Entities are refused: no property list of a plugin declares any, and hostile ones do. */
@@ -27,36 +46,74 @@ function parsePlist(bytes: Uint8Array): { value: Json } | Problem {
   const damaged = (detail: string): Problem => ({ code: 'damaged', at, line: null, detail });
   try {
     const source = isBinary ? bytes.slice().buffer : textOf(bytes);
-    if (typeof source === 'string' && source.includes('<!ENTITY')) return damaged('it declares entities, which no property list needs.');
+    if (typeof source === 'string' && source.includes('<!ENTITY')) {
+      return damaged('it declares entities, which no property list needs.');
+    }
     const value: unknown = parse(source);
     return isObject(value) ? { value } : damaged('it should be a dictionary.');
   } catch (error) {
-    return damaged(`it is not a valid property list (${(error instanceof Error ? error.message : '').slice(0, 100)}).`);
+    return damaged(
+      `it is not a valid property list (${(error instanceof Error ? error.message : '').slice(0, 100)}).`,
+    );
   }
 }
 
-function machineOf(files: BundleFiles, program: string | null): Pick<FoundCopy, 'binary' | 'architectures'> {
-  const names = files.list('Contents/MacOS'), name = names.find((n) => n === program) ?? names[0];
-  if (name === undefined) return { binary: null, architectures: null };
+function machineOf(
+  files: BundleFiles,
+  program: string | null,
+): Pick<FoundCopy, 'binary' | 'architectures'> {
+  const names = files.list('Contents/MacOS');
+  const name = names.find((n) => n === program) ?? names[0];
+  if (name === undefined) {
+    return { binary: null, architectures: null };
+  }
   const source = files.open(`Contents/MacOS/${name}`);
   const binary = source.ok ? readBinary(source.value, name) : source;
-  if (source.ok) source.value.close();
-  return { binary: `${files.root}/Contents/MacOS/${name}`, architectures: binary.ok ? binary.value.architectures : null };
+  if (source.ok) {
+    source.value.close();
+  }
+  return {
+    binary: `${files.root}/Contents/MacOS/${name}`,
+    architectures: binary.ok ? binary.value.architectures : null,
+  };
 }
 
 /** Kinds whose type says whether they take notes. */
-const takesNotes: Readonly<Record<string, boolean>> = { aumu: true, aumf: true, aumi: true, aufx: false, aupn: false, aumx: false };
+const takesNotes: Readonly<Record<string, boolean>> = {
+  aumu: true,
+  aumf: true,
+  aumi: true,
+  aufx: false,
+  aupn: false,
+  aumx: false,
+};
 
 function describeComponent(copy: FoundCopy, component: Json): FoundCopy {
-  const type = text(component['type']), subtype = text(component['subtype']), manufacturer = text(component['manufacturer']);
-  const full = text(component['name']), colon = full?.indexOf(':') ?? -1;
-  const problem: Problem | null = type && subtype && manufacturer ? null : { code: 'damaged', at, line: null, detail: 'a component lacks its type, subtype or manufacturer.' };
+  const type = text(component['type']);
+  const subtype = text(component['subtype']);
+  const manufacturer = text(component['manufacturer']);
+  const full = text(component['name']);
+  const colon = full?.indexOf(':') ?? -1;
+  const problem: Problem | null =
+    type && subtype && manufacturer
+      ? null
+      : {
+          code: 'damaged',
+          at,
+          line: null,
+          detail: 'a component lacks its type, subtype or manufacturer.',
+        };
   return {
     ...copy,
     identity: problem ? null : `${type ?? ''}:${subtype ?? ''}:${manufacturer ?? ''}`,
     name: full === null ? null : cleanText(full.slice(colon + 1)),
     vendor: full === null || colon < 0 ? null : cleanText(full.slice(0, colon)),
-    declared: [...(type ? [type] : []), ...(Array.isArray(component['tags']) ? component['tags'].map(text).filter((t) => t !== null) : [])],
+    declared: [
+      ...(type ? [type] : []),
+      ...(Array.isArray(component['tags'])
+        ? component['tags'].map(text).filter((t) => t !== null)
+        : []),
+    ],
     version: versionOf(component['version']),
     notesIn: type ? (takesNotes[type] ?? null) : null,
     notesOut: type === 'aumi' ? true : null,
@@ -68,5 +125,7 @@ function describeComponent(copy: FoundCopy, component: Json): FoundCopy {
 /** major « 16 | minor « 8 | patch. */
 function versionOf(value: unknown): string | null {
   const number = typeof value === 'bigint' ? Number(value) : value;
-  return typeof number === 'number' && Number.isInteger(number) && number >= 0 && number < 2 ** 32 ? `${number >>> 16}.${(number >>> 8) & 0xff}.${number & 0xff}` : null;
+  return typeof number === 'number' && Number.isInteger(number) && number >= 0 && number < 2 ** 32
+    ? `${number >>> 16}.${(number >>> 8) & 0xff}.${number & 0xff}`
+    : null;
 }

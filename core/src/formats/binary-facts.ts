@@ -8,6 +8,5 @@ export interface Binary {
   readonly exports: ReadonlySet<string> | null;
 }
 
-
 /** Exported names beyond this many are not read. */
 export const exportLimit = 200_000;

@@ -10,12 +10,24 @@ import { readPe } from './pe.ts';
 /** Reads the header of an ELF, PE or Mach-O library. A Problem for anything else, and for a damaged one. */
 export function readBinary(source: ByteSource, at: string): Result<Binary> {
   try {
-    if (source.size === 0) return failed({ code: 'damaged', at, line: null, detail: 'the file is empty.' });
+    if (source.size === 0) {
+      return failed({ code: 'damaged', at, line: null, detail: 'the file is empty.' });
+    }
     const magic = new View(source, false).u32(0);
-    if (magic === 0x7f454c46) return ok(readElf(source));
-    if (magic >>> 16 === 0x4d5a) return ok(readPe(source));
-    if ([0xfeedface, 0xfeedfacf, 0xcefaedfe, 0xcffaedfe, 0xcafebabe, 0xcafebabf].includes(magic)) return ok(readMachO(source));
-    return failed({ code: 'not-a-plugin', at, detail: 'it is no program for Linux, Windows or macOS.' });
+    if (magic === 0x7f454c46) {
+      return ok(readElf(source));
+    }
+    if (magic >>> 16 === 0x4d5a) {
+      return ok(readPe(source));
+    }
+    if ([0xfeedface, 0xfeedfacf, 0xcefaedfe, 0xcffaedfe, 0xcafebabe, 0xcafebabf].includes(magic)) {
+      return ok(readMachO(source));
+    }
+    return failed({
+      code: 'not-a-plugin',
+      at,
+      detail: 'it is no program for Linux, Windows or macOS.',
+    });
   } catch (error) {
     return failed(binaryProblem(error, at));
   }
@@ -24,5 +36,10 @@ export function readBinary(source: ByteSource, at: string): Result<Binary> {
 /** Whatever a header parser throws, as a Problem. */
 function binaryProblem(error: unknown, at: string): Problem {
   const detail = error instanceof Truncated ? error.message : 'its tables contradict each other';
-  return { code: 'damaged', at, line: null, detail: `its header cannot be read (${detail}). Installing the plugin again usually mends this.` };
+  return {
+    code: 'damaged',
+    at,
+    line: null,
+    detail: `its header cannot be read (${detail}). Installing the plugin again usually mends this.`,
+  };
 }

@@ -38,7 +38,13 @@ export const textOf = (bytes: Uint8Array): string => decoder.decode(bytes);
 
 /** One line for the screen: control characters become spaces, the length is bounded; empty becomes null. */
 export function cleanText(text: string | null | undefined): string | null {
-  if (text === null || text === undefined) return null;
-  const line = text.slice(0, 4 * limits.textLength).replace(/[\p{Cc}\p{Cf}\p{Zl}\p{Zp}\s]+/gu, ' ').trim().slice(0, limits.textLength);
+  if (text === null || text === undefined) {
+    return null;
+  }
+  const line = text
+    .slice(0, 4 * limits.textLength)
+    .replace(/[\p{Cc}\p{Cf}\p{Zl}\p{Zp}\s]+/gu, ' ')
+    .trim()
+    .slice(0, limits.textLength);
   return line === '' ? null : line;
 }

@@ -23,9 +23,13 @@ export class View {
 
   /** A piece of the file; throws Truncated where there is none. */
   piece(offset: number, length: number): DataView {
-    if (length < 0 || length > pieceLimit || offset < 0) throw new Truncated(`a table of ${length} bytes`);
+    if (length < 0 || length > pieceLimit || offset < 0) {
+      throw new Truncated(`a table of ${length} bytes`);
+    }
     const bytes = this.#source.read(offset, length);
-    if (!bytes) throw new Truncated('it ends too early');
+    if (!bytes) {
+      throw new Truncated('it ends too early');
+    }
     return new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   }
 
@@ -40,7 +44,8 @@ export class View {
 
 export const bytesSource = (bytes: Uint8Array): ByteSource => ({
   size: bytes.length,
-  read: (offset, length) => (offset + length <= bytes.length ? bytes.subarray(offset, offset + length) : null),
+  read: (offset, length) =>
+    offset + length <= bytes.length ? bytes.subarray(offset, offset + length) : null,
 });
 
 /** A text that ends with a zero byte, ASCII, at most 512 characters. */
@@ -48,7 +53,9 @@ export function zeroEnded(view: DataView, offset: number): string {
   let text = '';
   for (let at = offset; at < view.byteLength && text.length < 512; at += 1) {
     const byte = view.getUint8(at);
-    if (byte === 0) break;
+    if (byte === 0) {
+      break;
+    }
     text += String.fromCharCode(byte);
   }
   return text;

@@ -35,14 +35,31 @@ export interface FoundCopy {
 /** A copy of which only the format and path are known. */
 export function bareCopy(format: Format, path: string): FoundCopy {
   return {
-    format, path, binary: null, identity: null, name: null, vendor: null, declared: [], version: null,
-    architectures: null, audioIn: null, audioOut: null, notesIn: null, notesOut: null, replaces: [],
-    picture: null, examined: 'read', status: 'ok', problem: null,
+    format,
+    path,
+    binary: null,
+    identity: null,
+    name: null,
+    vendor: null,
+    declared: [],
+    version: null,
+    architectures: null,
+    audioIn: null,
+    audioOut: null,
+    notesIn: null,
+    notesOut: null,
+    replaces: [],
+    picture: null,
+    examined: 'read',
+    status: 'ok',
+    problem: null,
   };
 }
 
 export const failedCopy = (format: Format, path: string, problem: Problem): FoundCopy => ({
-  ...bareCopy(format, path), status: 'failed', problem,
+  ...bareCopy(format, path),
+  status: 'failed',
+  problem,
 });
 
 /** A file's name without directories and ending. */

@@ -6,34 +6,65 @@ import { readLv2 } from './lv2.ts';
 import { memoryFiles } from './memory-files.ts';
 import { readVst3 } from './vst3.ts';
 
-const turtle = '@prefix lv2: <http://lv2plug.in/ns/lv2core#> . <urn:a> a lv2:Plugin ; <http://usefulinc.com/ns/doap#name> "A"@en ; lv2:port [ a lv2:AudioPort, lv2:InputPort ] .';
-const json = '{ "Name": "A", "Classes": [ { "CID": "00", "Category": "Audio Module Class", "Name": "A", "Sub Categories": [ "Fx", ], }, ], }';
+const turtle =
+  '@prefix lv2: <http://lv2plug.in/ns/lv2core#> . <urn:a> a lv2:Plugin ; <http://usefulinc.com/ns/doap#name> "A"@en ; lv2:port [ a lv2:AudioPort, lv2:InputPort ] .';
+const json =
+  '{ "Name": "A", "Classes": [ { "CID": "00", "Category": "Audio Module Class", "Name": "A", "Sub Categories": [ "Fx", ], }, ], }';
 
 /** A text with some of its characters replaced, removed, doubled or added. */
 const damaged = (text: string): fc.Arbitrary<string> =>
-  fc.array(fc.tuple(fc.nat(text.length), fc.nat(3), fc.string({ maxLength: 4, unit: 'binary' })), { maxLength: 6 }).map((edits) =>
-    edits.reduce((t, [at, remove, insert]) => t.slice(0, at) + insert + t.slice(at + remove), text));
+  fc
+    .array(fc.tuple(fc.nat(text.length), fc.nat(3), fc.string({ maxLength: 4, unit: 'binary' })), {
+      maxLength: 6,
+    })
+    .map((edits) =>
+      edits.reduce(
+        (t, [at, remove, insert]) => t.slice(0, at) + insert + t.slice(at + remove),
+        text,
+      ),
+    );
 
-const isSound = (copy: FoundCopy): boolean => (copy.status === 'failed') === (copy.problem !== null);
+const isSound = (copy: FoundCopy): boolean =>
+  (copy.status === 'failed') === (copy.problem !== null);
 
 describe('readers', () => {
   it('end in a value or a problem for damaged Turtle', () => {
-    fc.assert(fc.property(damaged(turtle), fc.option(damaged(turtle), { nil: undefined }), (a, b) => {
-      const copies = readLv2(memoryFiles('/p', { 'manifest.ttl': a, ...(b === undefined ? {} : { 'b.ttl': b }) }));
-      expect(copies.every(isSound)).toBe(true);
-    }), { numRuns: 3000 });
+    fc.assert(
+      fc.property(damaged(turtle), fc.option(damaged(turtle), { nil: undefined }), (a, b) => {
+        const copies = readLv2(
+          memoryFiles('/p', { 'manifest.ttl': a, ...(b === undefined ? {} : { 'b.ttl': b }) }),
+        );
+        expect(copies.every(isSound)).toBe(true);
+      }),
+      { numRuns: 3000 },
+    );
   });
   it('end in a value or a problem for damaged moduleinfo', () => {
-    fc.assert(fc.property(damaged(json), (text) => {
-      const copies = readVst3(memoryFiles('/p', { 'Contents/moduleinfo.json': text, 'Contents/x86_64-linux/a.so': '' }));
-      expect(copies.length).toBeGreaterThan(0);
-      expect(copies.every(isSound)).toBe(true);
-    }), { numRuns: 3000 });
+    fc.assert(
+      fc.property(damaged(json), (text) => {
+        const copies = readVst3(
+          memoryFiles('/p', { 'Contents/moduleinfo.json': text, 'Contents/x86_64-linux/a.so': '' }),
+        );
+        expect(copies.length).toBeGreaterThan(0);
+        expect(copies.every(isSound)).toBe(true);
+      }),
+      { numRuns: 3000 },
+    );
   });
   it('end in a value or a problem for any bytes', () => {
-    fc.assert(fc.property(fc.uint8Array({ maxLength: 300 }), (bytes) => {
-      expect(readLv2(memoryFiles('/p', { 'manifest.ttl': bytes })).every(isSound)).toBe(true);
-      expect(readVst3(memoryFiles('/p', { 'Contents/moduleinfo.json': bytes, 'Contents/x86_64-linux/a.so': '' })).every(isSound)).toBe(true);
-    }), { numRuns: 3000 });
+    fc.assert(
+      fc.property(fc.uint8Array({ maxLength: 300 }), (bytes) => {
+        expect(readLv2(memoryFiles('/p', { 'manifest.ttl': bytes })).every(isSound)).toBe(true);
+        expect(
+          readVst3(
+            memoryFiles('/p', {
+              'Contents/moduleinfo.json': bytes,
+              'Contents/x86_64-linux/a.so': '',
+            }),
+          ).every(isSound),
+        ).toBe(true);
+      }),
+      { numRuns: 3000 },
+    );
   });
 });

@@ -17,36 +17,75 @@ export type LadspaDescriptions = ReadonlyMap<string, LadspaDescription>;
 export const noDescriptions: LadspaDescriptions = new Map();
 
 const ontology = 'http://ladspa.org/ontology#';
-const parser = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '@', parseTagValue: false, processEntities: { enabled: true, maxTotalExpansions: 200_000, maxExpandedLength: 4_000_000, maxEntityCount: 100 }, isArray: (_, path) => typeof path === 'string' && path.split('.').length === 2 });
+const parser = new XMLParser({
+  ignoreAttributes: false,
+  attributeNamePrefix: '@',
+  parseTagValue: false,
+  processEntities: {
+    enabled: true,
+    maxTotalExpansions: 200_000,
+    maxExpandedLength: 4_000_000,
+    maxEntityCount: 100,
+  },
+  isArray: (_, path) => typeof path === 'string' && path.split('.').length === 2,
+});
 
 type Json = Readonly<Record<string, unknown>>;
 const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null;
-const text = (value: unknown): string | null => (typeof value === 'string' ? cleanText(value) : isObject(value) && typeof value['#text'] === 'string' ? cleanText(value['#text']) : null);
+const text = (value: unknown): string | null => {
+  if (typeof value === 'string') {
+    return cleanText(value);
+  }
+  if (isObject(value) && typeof value['#text'] === 'string') {
+    return cleanText(value['#text']);
+  }
+  return null;
+};
 
 /** The descriptions of one file. */
 export function readLadspaRdf(bytes: Uint8Array, at: string): Result<LadspaDescription[]> {
   try {
     const root = (parser.parse(decode(bytes)) as Json)['rdf:RDF'];
-    if (!isObject(root)) return failed({ code: 'damaged', at, line: null, detail: 'it holds no RDF.' });
+    if (!isObject(root)) {
+      return failed({ code: 'damaged', at, line: null, detail: 'it holds no RDF.' });
+    }
     const found: LadspaDescription[] = [];
     for (const [tag, nodes] of Object.entries(root)) {
       const name = /^ladspa:(\w+Plugin|Plugin)$/.exec(tag)?.[1];
-      if (name === undefined || !Array.isArray(nodes)) continue;
+      if (name === undefined || !Array.isArray(nodes)) {
+        continue;
+      }
       for (const node of nodes.filter(isObject)) {
-        const id = /^(?:http:\/\/ladspa\.org\/ontology)?#?(\d+)$/.exec(text(node['@rdf:about']) ?? text(node['@rdf:ID']) ?? '')?.[1];
-        if (id !== undefined) found.push({ id, title: text(node['dc:title']), creator: text(node['dc:creator']), declared: ontology + name });
+        const id = /^(?:http:\/\/ladspa\.org\/ontology)?#?(\d+)$/.exec(
+          text(node['@rdf:about']) ?? text(node['@rdf:ID']) ?? '',
+        )?.[1];
+        if (id !== undefined) {
+          found.push({
+            id,
+            title: text(node['dc:title']),
+            creator: text(node['dc:creator']),
+            declared: ontology + name,
+          });
+        }
       }
     }
     return ok(found);
   } catch (error) {
-    return failed({ code: 'damaged', at, line: null, detail: `it is not valid RDF/XML (${(error instanceof Error ? error.message : '').slice(0, 100)}).` });
+    return failed({
+      code: 'damaged',
+      at,
+      line: null,
+      detail: `it is not valid RDF/XML (${(error instanceof Error ? error.message : '').slice(0, 100)}).`,
+    });
   }
 }
 
 /** These files are in UTF-8 or, as they say themselves, in ISO 8859-1. */
 function decode(bytes: Uint8Array): string {
   const head = textOf(bytes.subarray(0, 200));
-  return /encoding=['"]ISO-8859-1['"]/i.test(head) ? new TextDecoder('iso-8859-1').decode(bytes) : textOf(bytes);
+  return /encoding=['"]ISO-8859-1['"]/i.test(head)
+    ? new TextDecoder('iso-8859-1').decode(bytes)
+    : textOf(bytes);
 }
 
 /**
@@ -57,5 +96,9 @@ function decode(bytes: Uint8Array): string {
 export function describeLadspa(copy: FoundCopy, descriptions: LadspaDescriptions): FoundCopy[] {
   const id = /_(\d+)$/.exec(stemOfPath(copy.path))?.[1];
   const found = id === undefined ? undefined : descriptions.get(id);
-  return [found ? { ...copy, name: found.title, vendor: found.creator, declared: [found.declared] } : copy];
+  return [
+    found
+      ? { ...copy, name: found.title, vendor: found.creator, declared: [found.declared] }
+      : copy,
+  ];
 }

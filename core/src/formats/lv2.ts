@@ -25,45 +25,84 @@ export function readLv2(files: BundleFiles): FoundCopy[] {
   const graph = new Graph();
   const base = fileUri(`${files.root}/`);
   const manifest = addFile(graph, files, base, 'manifest.ttl');
-  if (!manifest.ok) return [failedCopy('LV2', files.root, manifest.problems[0] as Problem)];
-  const uris = [...graph.subjects()].filter((s) => graph.resources(s, rdfType).includes(`${LV2}Plugin`));
+  if (!manifest.ok) {
+    return [failedCopy('LV2', files.root, manifest.problems[0] as Problem)];
+  }
+  const uris = [...graph.subjects()].filter((s) =>
+    graph.resources(s, rdfType).includes(`${LV2}Plugin`),
+  );
   if (uris.length > limits.copiesInBundle) {
-    const problem: Problem = { code: 'too-much', at: files.root, what: 'plugins', got: uris.length, limit: limits.copiesInBundle };
+    const problem: Problem = {
+      code: 'too-much',
+      at: files.root,
+      what: 'plugins',
+      got: uris.length,
+      limit: limits.copiesInBundle,
+    };
     return [failedCopy('LV2', files.root, problem)];
   }
   const troubles = readSeeAlso(graph, files, base, uris);
   const machines = new Map<string, FoundCopy['architectures']>();
-  return uris.map((uri) => describePlugin({ graph, files, base, machines }, uri, troubles.get(uri) ?? null));
+  return uris.map((uri) =>
+    describePlugin({ graph, files, base, machines }, uri, troubles.get(uri) ?? null),
+  );
 }
 
 /** Reads the files the plugins point to, each once. Gives the first trouble of each plugin. */
-function readSeeAlso(graph: Graph, files: BundleFiles, base: string, uris: readonly string[]): Map<string, Problem> {
+function readSeeAlso(
+  graph: Graph,
+  files: BundleFiles,
+  base: string,
+  uris: readonly string[],
+): Map<string, Problem> {
   const troubles = new Map<string, Problem>();
   const read = new Map<string, Problem | null>();
   for (const uri of uris) {
     for (const target of graph.resources(uri, `${RDFS}seeAlso`)) {
       const known = read.get(target);
-      const problem = known === undefined ? readTarget(graph, files, base, target, read.size) : known;
+      const problem =
+        known === undefined ? readTarget(graph, files, base, target, read.size) : known;
       read.set(target, problem);
-      if (problem && !troubles.has(uri)) troubles.set(uri, problem);
+      if (problem && !troubles.has(uri)) {
+        troubles.set(uri, problem);
+      }
     }
   }
   return troubles;
 }
 
-function readTarget(graph: Graph, files: BundleFiles, base: string, target: string, already: number): Problem | null {
+function readTarget(
+  graph: Graph,
+  files: BundleFiles,
+  base: string,
+  target: string,
+  already: number,
+): Problem | null {
   const relative = relativePath(target, base);
-  if (relative === null) return target.startsWith('file:') ? { code: 'outside-place', at: target } : null;
-  if (!relative.endsWith('.ttl')) return null;
-  if (already >= limits.turtleFiles)
-    return { code: 'too-much', at: files.root, what: 'description files', got: already + 1, limit: limits.turtleFiles };
+  if (relative === null) {
+    return target.startsWith('file:') ? { code: 'outside-place', at: target } : null;
+  }
+  if (!relative.endsWith('.ttl')) {
+    return null;
+  }
+  if (already >= limits.turtleFiles) {
+    return {
+      code: 'too-much',
+      at: files.root,
+      what: 'description files',
+      got: already + 1,
+      limit: limits.turtleFiles,
+    };
+  }
   const added = addFile(graph, files, base, relative);
   return added.ok ? null : (added.problems[0] as Problem);
 }
 
 function addFile(graph: Graph, files: BundleFiles, base: string, relative: string): Result<number> {
   const bytes = files.read(relative, limits.turtleFile);
-  if (!bytes.ok) return bytes;
+  if (!bytes.ok) {
+    return bytes;
+  }
   return graph.addTurtle(bytes.value, base + escapePath(relative), relative);
 }
 
@@ -75,14 +114,28 @@ interface Bundle {
   readonly machines: Map<string, FoundCopy['architectures']>;
 }
 
-function describePlugin({ graph, files, base, machines }: Bundle, uri: string, trouble: Problem | null): FoundCopy {
+function describePlugin(
+  { graph, files, base, machines }: Bundle,
+  uri: string,
+  trouble: Problem | null,
+): FoundCopy {
   const ports = portsOf(graph, uri);
   const name = cleanText(graph.text(uri, `${DOAP}name`));
-  const problem = trouble ?? (name === null ? { code: 'damaged', at: uri, line: null, detail: 'it says no name.' } as const : null);
-  const picture = graph.resources(uri, `${MODGUI}gui`).flatMap((gui) => graph.resources(gui, `${MODGUI}screenshot`))[0];
+  const problem =
+    trouble ??
+    (name === null
+      ? ({ code: 'damaged', at: uri, line: null, detail: 'it says no name.' } as const)
+      : null);
+  const picture = graph
+    .resources(uri, `${MODGUI}gui`)
+    .flatMap((gui) => graph.resources(gui, `${MODGUI}screenshot`))[0];
   return {
     ...bareCopy('LV2', files.root),
-    ...machineOf(files, relativePath(graph.resources(uri, `${LV2}binary`)[0] ?? '', base), machines),
+    ...machineOf(
+      files,
+      relativePath(graph.resources(uri, `${LV2}binary`)[0] ?? '', base),
+      machines,
+    ),
     identity: uri,
     name,
     vendor: authorOf(graph, uri),
@@ -96,12 +149,20 @@ function describePlugin({ graph, files, base, machines }: Bundle, uri: string, t
   };
 }
 
-function machineOf(files: BundleFiles, relative: string | null, known: Bundle['machines']): Pick<FoundCopy, 'binary' | 'architectures'> {
-  if (relative === null) return { binary: null, architectures: null };
+function machineOf(
+  files: BundleFiles,
+  relative: string | null,
+  known: Bundle['machines'],
+): Pick<FoundCopy, 'binary' | 'architectures'> {
+  if (relative === null) {
+    return { binary: null, architectures: null };
+  }
   if (!known.has(relative)) {
     const source = files.open(relative);
     const binary = source.ok ? readBinary(source.value, relative) : source;
-    if (source.ok) source.value.close();
+    if (source.ok) {
+      source.value.close();
+    }
     known.set(relative, binary.ok ? binary.value.architectures : null);
   }
   return { binary: `${files.root}/${relative}`, architectures: known.get(relative) ?? null };
@@ -113,7 +174,9 @@ function authorOf(graph: Graph, uri: string): string | null {
     for (const role of ['maintainer', 'developer']) {
       for (const person of graph.resources(subject, `${DOAP}${role}`)) {
         const name = cleanText(graph.text(person, `${FOAF}name`));
-        if (name) return name;
+        if (name) {
+          return name;
+        }
       }
     }
   }
@@ -122,20 +185,29 @@ function authorOf(graph: Graph, uri: string): string | null {
 
 /** `minor.micro`, null when neither is said. */
 function versionOf(graph: Graph, uri: string): string | null {
-  const minor = graph.text(uri, `${LV2}minorVersion`), micro = graph.text(uri, `${LV2}microVersion`);
+  const minor = graph.text(uri, `${LV2}minorVersion`);
+  const micro = graph.text(uri, `${LV2}microVersion`);
   return minor === null && micro === null ? null : cleanText(`${minor ?? 0}.${micro ?? 0}`);
 }
 
 type Ports = Pick<FoundCopy, 'audioIn' | 'audioOut' | 'notesIn' | 'notesOut'>;
 
 function portsOf(graph: Graph, uri: string): Ports {
-  let audioIn = 0, audioOut = 0, notesIn = false, notesOut = false;
+  let audioIn = 0;
+  let audioOut = 0;
+  let notesIn = false;
+  let notesOut = false;
   for (const port of graph.resources(uri, `${LV2}port`)) {
     const types = graph.resources(port, rdfType);
-    const isIn = types.includes(`${LV2}InputPort`), isOut = types.includes(`${LV2}OutputPort`);
+    const isIn = types.includes(`${LV2}InputPort`);
+    const isOut = types.includes(`${LV2}OutputPort`);
     if (types.includes(`${LV2}AudioPort`)) {
-      if (isIn) audioIn += 1;
-      if (isOut) audioOut += 1;
+      if (isIn) {
+        audioIn += 1;
+      }
+      if (isOut) {
+        audioOut += 1;
+      }
     } else if (takesNotes(graph, port, types)) {
       notesIn ||= isIn;
       notesOut ||= isOut;
@@ -146,12 +218,19 @@ function portsOf(graph: Graph, uri: string): Ports {
 
 /** An event port counts only when it says that it supports MIDI. */
 function takesNotes(graph: Graph, port: string, types: readonly string[]): boolean {
-  if (types.includes(`${ATOM}AtomPort`)) return graph.resources(port, `${ATOM}supports`).includes(MIDI_EVENT);
-  if (types.includes(`${EVENT}EventPort`)) return graph.resources(port, `${EVENT}supportsEvent`).includes(MIDI_EVENT);
+  if (types.includes(`${ATOM}AtomPort`)) {
+    return graph.resources(port, `${ATOM}supports`).includes(MIDI_EVENT);
+  }
+  if (types.includes(`${EVENT}EventPort`)) {
+    return graph.resources(port, `${EVENT}supportsEvent`).includes(MIDI_EVENT);
+  }
   return types.includes('http://ll-plugins.nongnu.org/lv2/ext/MidiPort');
 }
 
-const escapePath = (path: string): string => encodeURI(path.replace(/\p{Surrogate}/gu, '\ufffd')).replaceAll('#', '%23').replaceAll('?', '%3F');
+const escapePath = (path: string): string =>
+  encodeURI(path.replace(/\p{Surrogate}/gu, '\ufffd'))
+    .replaceAll('#', '%23')
+    .replaceAll('?', '%3F');
 
 /** `file:` URI of an absolute path (RFC 8089). */
 export function fileUri(path: string): string {
@@ -161,7 +240,9 @@ export function fileUri(path: string): string {
 
 /** The path below the bundle that a URI points to; null when it points elsewhere. */
 function relativePath(target: string, base: string): string | null {
-  if (!target.startsWith(base)) return null;
+  if (!target.startsWith(base)) {
+    return null;
+  }
   try {
     const path = decodeURIComponent(target.slice(base.length));
     return path === '' || path.split(/[\\/]/).includes('..') ? null : path;

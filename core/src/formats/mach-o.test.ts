@@ -7,7 +7,8 @@ import { join } from 'node:path';
 import { readBinary } from './binary.ts';
 import { bytesSource } from './byte-source.ts';
 
-const tool = (program: string, ...args: string[]): string => execFileSync(program, args, { encoding: 'utf8' });
+const tool = (program: string, ...args: string[]): string =>
+  execFileSync(program, args, { encoding: 'utf8' });
 const directory = mkdtempSync(join(tmpdir(), 'clever-drawer-mach-o-'));
 /** The assembler's name of each machine, and ours. */
 const machines = { x86_64: 'x86_64', arm64: 'arm64' } as const;
@@ -25,20 +26,40 @@ _hidden: nop
 `;
 
 function build(machine: keyof typeof machines): string {
-  const [assembly, object, library] = ['s', 'o', 'dylib'].map((ending) => join(directory, `${machine}.${ending}`)) as [string, string, string];
+  const [assembly, object, library] = ['s', 'o', 'dylib'].map((ending) =>
+    join(directory, `${machine}.${ending}`),
+  ) as [string, string, string];
   writeFileSync(assembly, source);
   tool('llvm-mc', '-triple', `${machine}-apple-macos11`, '-filetype=obj', '-o', object, assembly);
-  tool('lld', '-flavor', 'darwin', '-dylib', '-arch', machine, '-platform_version', 'macos', '11.0', '11.0', '-o', library, object);
+  tool(
+    'lld',
+    '-flavor',
+    'darwin',
+    '-dylib',
+    '-arch',
+    machine,
+    '-platform_version',
+    'macos',
+    '11.0',
+    '11.0',
+    '-o',
+    library,
+    object,
+  );
   return library;
 }
 
 /** Debian gives this tool's name the version of LLVM. */
-const lipo = (): string => readdirSync('/usr/bin').find((name) => /^llvm-lipo(-\d+)?$/.test(name)) ?? 'llvm-lipo';
+const lipo = (): string =>
+  readdirSync('/usr/bin').find((name) => /^llvm-lipo(-\d+)?$/.test(name)) ?? 'llvm-lipo';
 
 describe('the header of a Mach-O library', () => {
   const files: { path: string; architectures: string[] }[] = [];
   beforeAll(() => {
-    const thin = Object.entries(machines).map(([machine, ours]) => ({ path: build(machine as keyof typeof machines), architectures: [ours] }));
+    const thin = Object.entries(machines).map(([machine, ours]) => ({
+      path: build(machine as keyof typeof machines),
+      architectures: [ours],
+    }));
     const fat = join(directory, 'fat.dylib');
     tool(lipo(), '-create', ...thin.map((file) => file.path), '-output', fat);
     files.push(...thin, { path: fat, architectures: Object.values(machines) });
@@ -47,12 +68,22 @@ describe('the header of a Mach-O library', () => {
   it('gives the machines that llvm-readobj gives and the exported names that llvm-nm gives', () => {
     expect(files).toHaveLength(3);
     for (const { path, architectures } of files) {
-      const said = [...tool('llvm-readobj', '--file-headers', path).matchAll(/^Arch: (\S+)$/gm)].map((m) => (m[1] === 'aarch64' ? 'arm64' : m[1]));
+      const said = [
+        ...tool('llvm-readobj', '--file-headers', path).matchAll(/^Arch: (\S+)$/gm),
+      ].map((m) => (m[1] === 'aarch64' ? 'arm64' : m[1]));
       expect(said.sort()).toEqual([...architectures].sort());
-      const names = [...new Set(tool('llvm-nm', '-g', '--defined-only', '--format=just-symbols', path).split('\n').filter((line) => line.startsWith('_')))].map((name) => name.slice(1));
+      const names = [
+        ...new Set(
+          tool('llvm-nm', '-g', '--defined-only', '--format=just-symbols', path)
+            .split('\n')
+            .filter((line) => line.startsWith('_')),
+        ),
+      ].map((name) => name.slice(1));
       expect(names).toHaveLength(3);
       const read = readBinary(bytesSource(readFileSync(path)), path);
-      if (!read.ok) throw new Error(JSON.stringify(read.problems));
+      if (!read.ok) {
+        throw new Error(JSON.stringify(read.problems));
+      }
       expect(read.value.system).toBe('macos');
       expect([...read.value.architectures].sort()).toEqual(said);
       expect([...(read.value.exports ?? [])].sort()).toEqual(names.sort());

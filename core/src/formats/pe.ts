@@ -7,9 +7,18 @@
 import { exportLimit, type Binary } from './binary-facts.ts';
 import { Truncated, View, zeroEnded, type ByteSource } from './byte-source.ts';
 
-const machines: Readonly<Record<number, string>> = { 0x014c: 'x86', 0x8664: 'x86_64', 0xaa64: 'arm64', 0x01c4: 'arm' };
+const machines: Readonly<Record<number, string>> = {
+  0x014c: 'x86',
+  0x8664: 'x86_64',
+  0xaa64: 'arm64',
+  0x01c4: 'arm',
+};
 
-interface Section { readonly address: number; readonly size: number; readonly offset: number }
+interface Section {
+  readonly address: number;
+  readonly size: number;
+  readonly offset: number;
+}
 
 /** The parts of an image that the readers of its tables need. */
 export interface PeImage {
@@ -22,37 +31,72 @@ export interface PeImage {
 
 /** Throws Truncated where the header is damaged. */
 export function peImage(source: ByteSource): PeImage {
-  const view = new View(source, true), header = view.u32(0x3c);
-  if (view.u32(header) !== 0x00004550) throw new Truncated('no PE header');
-  const machine = view.u16(header + 4), sectionCount = view.u16(header + 6), optionalSize = view.u16(header + 20), optional = header + 24;
+  const view = new View(source, true);
+  const header = view.u32(0x3c);
+  if (view.u32(header) !== 0x00004550) {
+    throw new Truncated('no PE header');
+  }
+  const machine = view.u16(header + 4);
+  const sectionCount = view.u16(header + 6);
+  const optionalSize = view.u16(header + 20);
+  const optional = header + 24;
   const start = optional + (view.u16(optional) === 0x20b ? 112 : 96);
-  const count = Math.min(16, view.u32(start - 4), Math.floor((optional + optionalSize - start) / 8));
+  const count = Math.min(
+    16,
+    view.u32(start - 4),
+    Math.floor((optional + optionalSize - start) / 8),
+  );
   const table = view.piece(optional + optionalSize, sectionCount * 40);
-  const sections = Array.from({ length: sectionCount }, (_, i): Section => ({
-    address: table.getUint32(i * 40 + 12, true), size: Math.max(table.getUint32(i * 40 + 8, true), table.getUint32(i * 40 + 16, true)), offset: table.getUint32(i * 40 + 20, true),
-  }));
-  return { view, machine, sections, directories: Array.from({ length: Math.max(0, count) }, (_, i) => view.u32(start + 8 * i)) };
+  const sections = Array.from(
+    { length: sectionCount },
+    (_, i): Section => ({
+      address: table.getUint32(i * 40 + 12, true),
+      size: Math.max(table.getUint32(i * 40 + 8, true), table.getUint32(i * 40 + 16, true)),
+      offset: table.getUint32(i * 40 + 20, true),
+    }),
+  );
+  return {
+    view,
+    machine,
+    sections,
+    directories: Array.from({ length: Math.max(0, count) }, (_, i) => view.u32(start + 8 * i)),
+  };
 }
 
 export function readPe(source: ByteSource): Binary {
-  const { view, machine, sections, directories } = peImage(source), exportTable = directories[0] ?? 0;
-  return { system: 'windows', architectures: [machines[machine] ?? `machine ${machine}`], exports: exportTable === 0 ? new Set() : exportedNames(view, sections, exportTable) };
+  const { view, machine, sections, directories } = peImage(source);
+  const exportTable = directories[0] ?? 0;
+  return {
+    system: 'windows',
+    architectures: [machines[machine] ?? `machine ${machine}`],
+    exports: exportTable === 0 ? new Set() : exportedNames(view, sections, exportTable),
+  };
 }
 
 /** Where an address of the loaded image stands in the file. */
 export function offsetOf(sections: readonly Section[], address: number): number {
   const section = sections.find((s) => address >= s.address && address < s.address + s.size);
-  if (!section) throw new Truncated('an address outside of all sections');
+  if (!section) {
+    throw new Truncated('an address outside of all sections');
+  }
   return address - section.address + section.offset;
 }
 
-function exportedNames(view: View, sections: readonly Section[], exportTable: number): ReadonlySet<string> {
+function exportedNames(
+  view: View,
+  sections: readonly Section[],
+  exportTable: number,
+): ReadonlySet<string> {
   const directory = view.piece(offsetOf(sections, exportTable), 40);
   const count = Math.min(exportLimit, directory.getUint32(24, true));
-  if (count === 0) return new Set();
+  if (count === 0) {
+    return new Set();
+  }
   const addresses = view.piece(offsetOf(sections, directory.getUint32(32, true)), count * 4);
   const names = new Set<string>();
-  for (let i = 0; i < count; i += 1) names.add(nameAt(view, offsetOf(sections, addresses.getUint32(i * 4, true))));
+  for (let i = 0; i < count; i += 1) {
+    names.add(nameAt(view, offsetOf(sections, addresses.getUint32(i * 4, true))));
+  }
   return names;
 }
 
@@ -62,7 +106,9 @@ function nameAt(view: View, offset: number): string {
     try {
       return zeroEnded(view.piece(offset, length), 0);
     } catch (error) {
-      if (!(error instanceof Truncated) || length === 1) throw error;
+      if (!(error instanceof Truncated) || length === 1) {
+        throw error;
+      }
     }
   }
   return '';

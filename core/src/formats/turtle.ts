@@ -26,28 +26,50 @@ export class Graph {
     const statements: [string, string, Term][] = [];
     this.#files += 1;
     try {
-      const parser = new Parser({ baseIRI: base, format: 'Turtle', blankNodePrefix: `_:f${this.#files}_` });
+      const parser = new Parser({
+        baseIRI: base,
+        format: 'Turtle',
+        blankNodePrefix: `_:f${this.#files}_`,
+      });
       for (const quad of parser.parse(textOf(bytes))) {
         const object = quad.object;
-        statements.push([quad.subject.value, quad.predicate.value, object.termType === 'Literal'
-          ? { kind: 'literal', value: object.value, language: object.language.toLowerCase() }
-          : { kind: 'resource', value: object.value, language: '' }]);
+        statements.push([
+          quad.subject.value,
+          quad.predicate.value,
+          object.termType === 'Literal'
+            ? { kind: 'literal', value: object.value, language: object.language.toLowerCase() }
+            : { kind: 'resource', value: object.value, language: '' },
+        ]);
       }
     } catch (error) {
       return failed(turtleProblem(error, at));
     }
-    if (this.#size + statements.length > limits.statements)
-      return failed({ code: 'too-much', at, what: 'statements', got: this.#size + statements.length, limit: limits.statements });
-    for (const [subject, predicate, term] of statements) this.#add(subject, predicate, term);
+    if (this.#size + statements.length > limits.statements) {
+      return failed({
+        code: 'too-much',
+        at,
+        what: 'statements',
+        got: this.#size + statements.length,
+        limit: limits.statements,
+      });
+    }
+    for (const [subject, predicate, term] of statements) {
+      this.#add(subject, predicate, term);
+    }
     return ok(statements.length);
   }
 
   #add(subject: string, predicate: string, term: Term): void {
     let predicates = this.#subjects.get(subject);
-    if (!predicates) this.#subjects.set(subject, (predicates = new Map<string, Term[]>()));
+    if (!predicates) {
+      this.#subjects.set(subject, (predicates = new Map<string, Term[]>()));
+    }
     const terms = predicates.get(predicate);
-    if (terms) terms.push(term);
-    else predicates.set(predicate, [term]);
+    if (terms) {
+      terms.push(term);
+    } else {
+      predicates.set(predicate, [term]);
+    }
     this.#size += 1;
   }
 
@@ -61,22 +83,36 @@ export class Graph {
 
   /** Values of the resources that stand as object, in the file's order, each once. */
   resources(subject: string, predicate: string): string[] {
-    return [...new Set(this.all(subject, predicate).filter((t) => t.kind === 'resource').map((t) => t.value))];
+    return [
+      ...new Set(
+        this.all(subject, predicate)
+          .filter((t) => t.kind === 'resource')
+          .map((t) => t.value),
+      ),
+    ];
   }
 
   /** The literal without a language, else the English one, else the first. */
   text(subject: string, predicate: string): string | null {
     const texts = this.all(subject, predicate).filter((t) => t.kind === 'literal');
-    const best = texts.find((t) => t.language === '') ?? texts.find((t) => t.language.startsWith('en')) ?? texts[0];
+    const best =
+      texts.find((t) => t.language === '') ??
+      texts.find((t) => t.language.startsWith('en')) ??
+      texts[0];
     return best?.value ?? null;
   }
 }
 
-function turtleProblem(error: unknown, at: string): { code: 'damaged'; at: string; line: number | null; detail: string } {
+function turtleProblem(
+  error: unknown,
+  at: string,
+): { code: 'damaged'; at: string; line: number | null; detail: string } {
   const message = error instanceof Error ? error.message : String(error);
   const line = /on line (\d+)/.exec(message)?.[1];
   return {
-    code: 'damaged', at, line: line === undefined ? null : Number(line),
+    code: 'damaged',
+    at,
+    line: line === undefined ? null : Number(line),
     detail: `it is not valid Turtle (${message.replace(/ on line \d+\.?/, '').slice(0, 120)}).`,
   };
 }

@@ -13,42 +13,91 @@ const moduleInfoPlaces = ['Contents/Resources/moduleinfo.json', 'Contents/module
 
 /** Directories below `Contents` and what they hold (from memory of the published bundle layout). */
 const machines: Readonly<Record<string, readonly string[]>> = {
-  'x86_64-linux': ['x86_64'], 'aarch64-linux': ['arm64'], 'i386-linux': ['x86'], 'i686-linux': ['x86'], 'armv7l-linux': ['arm'],
-  'x86_64-win': ['x86_64'], 'x86-win': ['x86'], 'arm64-win': ['arm64'], 'arm64ec-win': ['arm64'], 'arm64x-win': ['arm64'],
+  'x86_64-linux': ['x86_64'],
+  'aarch64-linux': ['arm64'],
+  'i386-linux': ['x86'],
+  'i686-linux': ['x86'],
+  'armv7l-linux': ['arm'],
+  'x86_64-win': ['x86_64'],
+  'x86-win': ['x86'],
+  'arm64-win': ['arm64'],
+  'arm64ec-win': ['arm64'],
+  'arm64x-win': ['arm64'],
 };
 
 /** The plugins of one bundle: a copy for each audio class, or a nameless one where there is no moduleinfo. */
 export function readVst3(files: BundleFiles): FoundCopy[] {
   const bare = { ...bareCopy('VST3', files.root), ...binaryOf(files) };
-  const place = moduleInfoPlaces.find((p) => files.list(p.slice(0, p.lastIndexOf('/'))).includes('moduleinfo.json'));
+  const place = moduleInfoPlaces.find((p) =>
+    files.list(p.slice(0, p.lastIndexOf('/'))).includes('moduleinfo.json'),
+  );
   if (place === undefined) {
-    if (bare.binary !== null) return [bare];
-    return [failedCopy('VST3', files.root, { code: 'not-a-plugin', at: files.root, detail: 'the bundle holds no program for any machine.' })];
+    if (bare.binary !== null) {
+      return [bare];
+    }
+    return [
+      failedCopy('VST3', files.root, {
+        code: 'not-a-plugin',
+        at: files.root,
+        detail: 'the bundle holds no program for any machine.',
+      }),
+    ];
   }
   const bytes = files.read(place, limits.moduleInfo);
-  if (!bytes.ok) return [failedCopy('VST3', files.root, bytes.problems[0] as Problem)];
+  if (!bytes.ok) {
+    return [failedCopy('VST3', files.root, bytes.problems[0] as Problem)];
+  }
   const info = parseModuleInfo(textOf(bytes.value), place);
-  if (!info.ok) return [{ ...bare, status: 'failed', problem: info.problems[0] as Problem }];
-  const copies = classesOf(info.value).filter((c) => text(c['Category']) === 'Audio Module Class').map((c) => describeClass(bare, files, info.value, c));
-  if (copies.length > 0) return copies;
-  return [{ ...bare, status: 'failed', problem: { code: 'not-a-plugin', at: place, detail: 'it lists no class of the category "Audio Module Class".' } }];
+  if (!info.ok) {
+    return [{ ...bare, status: 'failed', problem: info.problems[0] as Problem }];
+  }
+  const copies = classesOf(info.value)
+    .filter((c) => text(c['Category']) === 'Audio Module Class')
+    .map((c) => describeClass(bare, files, info.value, c));
+  if (copies.length > 0) {
+    return copies;
+  }
+  return [
+    {
+      ...bare,
+      status: 'failed',
+      problem: {
+        code: 'not-a-plugin',
+        at: place,
+        detail: 'it lists no class of the category "Audio Module Class".',
+      },
+    },
+  ];
 }
 
 type Json = Readonly<Record<string, unknown>>;
-const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null && !Array.isArray(value);
+const isObject = (value: unknown): value is Json =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 const objects = (value: unknown): Json[] => (Array.isArray(value) ? value.filter(isObject) : []);
-const text = (value: unknown): string | null => (typeof value === 'string' ? cleanText(value) : null);
-const hex = (value: unknown): string | null => (typeof value === 'string' ? value.replace(/[^0-9a-f]/gi, '').toUpperCase() : null) || null;
+const text = (value: unknown): string | null =>
+  typeof value === 'string' ? cleanText(value) : null;
+const hex = (value: unknown): string | null =>
+  (typeof value === 'string' ? value.replace(/[^0-9a-f]/gi, '').toUpperCase() : null) || null;
 
 function parseModuleInfo(source: string, at: string): Result<Json> {
   try {
     const value: unknown = JSON5.parse(source);
-    if (isObject(value)) return ok(value);
+    if (isObject(value)) {
+      return ok(value);
+    }
     return failed({ code: 'damaged', at, line: 1, detail: 'it should be one object in braces.' });
   } catch (error) {
     const line = (error as { lineNumber?: number }).lineNumber ?? null;
-    const detail = error instanceof Error ? error.message.replace(/^JSON5: /, '').replace(/ at \d+:\d+$/, '') : 'unreadable';
-    return failed({ code: 'damaged', at, line, detail: `it is not valid JSON (${detail.slice(0, 120)}).` });
+    const detail =
+      error instanceof Error
+        ? error.message.replace(/^JSON5: /, '').replace(/ at \d+:\d+$/, '')
+        : 'unreadable';
+    return failed({
+      code: 'damaged',
+      at,
+      line,
+      detail: `it is not valid JSON (${detail.slice(0, 120)}).`,
+    });
   }
 }
 
@@ -58,13 +107,22 @@ function describeClass(bare: FoundCopy, files: BundleFiles, info: Json, entry: J
   const factory = isObject(info['Factory Info']) ? info['Factory Info'] : {};
   const identity = hex(entry['CID']);
   const name = text(entry['Name']) ?? text(info['Name']);
-  const subCategories = Array.isArray(entry['Sub Categories']) ? entry['Sub Categories'].map(text) : [];
-  const problem: Problem | null = identity === null || name === null
-    ? { code: 'damaged', at: 'moduleinfo.json', line: null, detail: `a class has no ${name === null ? 'name' : 'CID'}.` }
-    : null;
+  const subCategories = Array.isArray(entry['Sub Categories'])
+    ? entry['Sub Categories'].map(text)
+    : [];
+  const problem: Problem | null =
+    identity === null || name === null
+      ? {
+          code: 'damaged',
+          at: 'moduleinfo.json',
+          line: null,
+          detail: `a class has no ${name === null ? 'name' : 'CID'}.`,
+        }
+      : null;
   return {
     ...bare,
-    identity, name,
+    identity,
+    name,
     vendor: text(entry['Vendor']) ?? text(factory['Vendor']),
     declared: subCategories.filter((c) => c !== null),
     version: text(entry['Version']) ?? text(info['Version']),
@@ -84,9 +142,15 @@ function replacedBy(info: Json, identity: string | null): string[] {
 }
 
 function snapshotOf(files: BundleFiles, entry: Json, identity: string | null): string | null {
-  const declared = objects(entry['Snapshots']).map((s) => text(s['Path'])).find((p) => p !== null && !p.split(/[\\/]/).includes('..'));
-  if (declared) return `${files.root}/Contents/Resources/${declared}`;
-  const byName = files.list('Contents/Resources/Snapshots').find((f) => identity !== null && f.toUpperCase().startsWith(identity) && f.endsWith('.png'));
+  const declared = objects(entry['Snapshots'])
+    .map((s) => text(s['Path']))
+    .find((p) => p !== null && !p.split(/[\\/]/).includes('..'));
+  if (declared) {
+    return `${files.root}/Contents/Resources/${declared}`;
+  }
+  const byName = files
+    .list('Contents/Resources/Snapshots')
+    .find((f) => identity !== null && f.toUpperCase().startsWith(identity) && f.endsWith('.png'));
   return byName === undefined ? null : `${files.root}/Contents/Resources/Snapshots/${byName}`;
 }
 
@@ -95,9 +159,13 @@ function binaryOf(files: BundleFiles): Pick<FoundCopy, 'binary' | 'architectures
   let binary: string | null = null;
   for (const directory of files.list('Contents')) {
     const machine = machines[directory];
-    if (!machine && directory !== 'MacOS') continue;
+    if (!machine && directory !== 'MacOS') {
+      continue;
+    }
     const program = files.list(`Contents/${directory}`)[0];
-    if (program === undefined) continue;
+    if (program === undefined) {
+      continue;
+    }
     binary ??= `${files.root}/Contents/${directory}/${program}`;
     found.push(...(machine ?? machinesOf(files, `Contents/${directory}/${program}`)));
   }
@@ -107,7 +175,9 @@ function binaryOf(files: BundleFiles): Pick<FoundCopy, 'binary' | 'architectures
 /** On macOS one directory holds programs for several machines: their header says which. */
 function machinesOf(files: BundleFiles, program: string): readonly string[] {
   const source = files.open(program);
-  if (!source.ok) return [];
+  if (!source.ok) {
+    return [];
+  }
   const binary = readBinary(source.value, program);
   source.value.close();
   return binary.ok ? binary.value.architectures : [];

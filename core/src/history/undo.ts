@@ -3,5 +3,7 @@ import { reverse } from '../change.ts';
 import type { OrderChange } from '../cabinet/performed.ts';
 
 /** What to apply in order to undo (reverse) or redo (as it is). */
-export const stepOf = (recorded: { readonly change: OrderChange }, direction: 'undo' | 'redo'): OrderChange =>
-  direction === 'undo' ? reverse(recorded.change) : recorded.change;
+export const stepOf = (
+  recorded: { readonly change: OrderChange },
+  direction: 'undo' | 'redo',
+): OrderChange => (direction === 'undo' ? reverse(recorded.change) : recorded.change);

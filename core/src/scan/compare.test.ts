@@ -2,21 +2,41 @@ import { describe, expect, it } from '@jest/globals';
 import { bareCopy, failedCopy, type FoundCopy } from '../formats/found-copy.ts';
 import { compare, copyKey, type KnownCopy } from './compare.ts';
 
-const copy = (path: string, over: Partial<FoundCopy> = {}): FoundCopy => ({ ...bareCopy('LV2', path), identity: `urn:${path}`, name: path, version: '1.0', ...over });
-const known = (c: FoundCopy, state: 'present' | 'gone' = 'present'): KnownCopy => ({ key: copyKey(c), copy: c, state });
-const sorts = (k: KnownCopy[], f: FoundCopy[]): string[] => compare(k, f).map((r) => `${r.sort} ${r.found?.path ?? r.from ?? ''}`);
+const copy = (path: string, over: Partial<FoundCopy> = {}): FoundCopy => ({
+  ...bareCopy('LV2', path),
+  identity: `urn:${path}`,
+  name: path,
+  version: '1.0',
+  ...over,
+});
+const known = (c: FoundCopy, state: 'present' | 'gone' = 'present'): KnownCopy => ({
+  key: copyKey(c),
+  copy: c,
+  state,
+});
+const sorts = (k: KnownCopy[], f: FoundCopy[]): string[] =>
+  compare(k, f).map((r) => `${r.sort} ${r.found?.path ?? r.from ?? ''}`);
 
 describe('comparing a scan with what was known', () => {
-  it('finds nothing new in an unchanged place', () => expect(sorts([known(copy('a'))], [copy('a')])).toEqual(['unchanged a']));
-  it('says what arrived and what went', () => expect(sorts([known(copy('a'))], [copy('b')])).toEqual(['arrived b', 'gone a']));
+  it('finds nothing new in an unchanged place', () =>
+    expect(sorts([known(copy('a'))], [copy('a')])).toEqual(['unchanged a']));
+  it('says what arrived and what went', () =>
+    expect(sorts([known(copy('a'))], [copy('b')])).toEqual(['arrived b', 'gone a']));
   it('says from which version to which a copy was updated', () => {
     const [result] = compare([known(copy('a'))], [copy('a', { version: '1.1' })]);
     expect(result).toMatchObject({ sort: 'updated', from: '1.0', to: '1.1' });
   });
   it('knows a copy that moved by its identity', () =>
-    expect(sorts([known(copy('a', { identity: 'urn:x' }))], [copy('b', { identity: 'urn:x' })])).toEqual(['moved b']));
+    expect(
+      sorts([known(copy('a', { identity: 'urn:x' }))], [copy('b', { identity: 'urn:x' })]),
+    ).toEqual(['moved b']));
   it('does not take a second copy of one identity for a move', () =>
-    expect(sorts([known(copy('a', { identity: 'urn:x' }))], [copy('a', { identity: 'urn:x' }), copy('b', { identity: 'urn:x' })])).toEqual(['unchanged a', 'arrived b']));
+    expect(
+      sorts(
+        [known(copy('a', { identity: 'urn:x' }))],
+        [copy('a', { identity: 'urn:x' }), copy('b', { identity: 'urn:x' })],
+      ),
+    ).toEqual(['unchanged a', 'arrived b']));
   it('says a gone copy is back, and gone only once', () => {
     expect(sorts([known(copy('a'), 'gone')], [copy('a')])).toEqual(['returned a']);
     expect(sorts([known(copy('a'), 'gone')], [])).toEqual([]);

@@ -2,7 +2,15 @@
 import { plainText } from '../change.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
 
-export const findingSorts = ['arrived', 'returned', 'updated', 'moved', 'gone', 'away', 'failed'] as const;
+export const findingSorts = [
+  'arrived',
+  'returned',
+  'updated',
+  'moved',
+  'gone',
+  'away',
+  'failed',
+] as const;
 export type FindingSort = (typeof findingSorts)[number];
 
 /** A known copy, as far as comparing needs it. */
@@ -35,7 +43,9 @@ export function compare(known: readonly KnownCopy[], found: readonly FoundCopy[]
   const missing = new Map<string, KnownCopy>();
   for (const k of known) {
     const id = identityKey(k.copy);
-    if (!foundKeys.has(k.key) && id !== null && !missing.has(id)) missing.set(id, k);
+    if (!foundKeys.has(k.key) && id !== null && !missing.has(id)) {
+      missing.set(id, k);
+    }
   }
   const moved = new Set<string>();
   const results: Comparison[] = [];
@@ -49,23 +59,46 @@ export function compare(known: readonly KnownCopy[], found: readonly FoundCopy[]
     const elsewhere = id === null ? undefined : missing.get(id);
     if (elsewhere && !moved.has(elsewhere.key)) {
       moved.add(elsewhere.key);
-      results.push({ sort: copy.status === 'failed' ? 'failed' : 'moved', found: copy, known: elsewhere.key, from: elsewhere.copy.path, to: copy.path });
-    } else results.push({ sort: copy.status === 'failed' ? 'failed' : 'arrived', found: copy, known: null, from: null, to: copy.version });
+      results.push({
+        sort: copy.status === 'failed' ? 'failed' : 'moved',
+        found: copy,
+        known: elsewhere.key,
+        from: elsewhere.copy.path,
+        to: copy.path,
+      });
+    } else {
+      results.push({
+        sort: copy.status === 'failed' ? 'failed' : 'arrived',
+        found: copy,
+        known: null,
+        from: null,
+        to: copy.version,
+      });
+    }
   }
-  for (const k of known)
-    if (k.state !== 'gone' && !foundKeys.has(k.key) && !moved.has(k.key))
+  for (const k of known) {
+    if (k.state !== 'gone' && !foundKeys.has(k.key) && !moved.has(k.key)) {
       results.push({ sort: 'gone', found: null, known: k.key, from: k.copy.path, to: null });
+    }
+  }
   return results;
 }
 
-const identityKey = (copy: FoundCopy): string | null => (copy.identity === null ? null : `${copy.format}\n${copy.identity}`);
+const identityKey = (copy: FoundCopy): string | null =>
+  copy.identity === null ? null : `${copy.format}\n${copy.identity}`;
 
 function compareOne(before: KnownCopy, copy: FoundCopy): Comparison {
   const base = { found: copy, known: before.key, from: before.copy.version, to: copy.version };
   const sameProblem = plainText(before.copy.problem) === plainText(copy.problem);
-  if (copy.status === 'failed' && !(sameProblem && before.state === 'present')) return { sort: 'failed', ...base };
-  if (before.state !== 'present') return { sort: 'returned', ...base };
-  if (sameFacts(before.copy, copy)) return { sort: 'unchanged', ...base };
+  if (copy.status === 'failed' && !(sameProblem && before.state === 'present')) {
+    return { sort: 'failed', ...base };
+  }
+  if (before.state !== 'present') {
+    return { sort: 'returned', ...base };
+  }
+  if (sameFacts(before.copy, copy)) {
+    return { sort: 'unchanged', ...base };
+  }
   return { sort: 'updated', ...base };
 }
 

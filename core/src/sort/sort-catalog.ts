@@ -1,10 +1,23 @@
 /** The whole catalog sorted: copies into plugins, spellings into vendors, plugins into types. The same copies and answers give the same outcome. */
 import type { AnswerFacts } from '../catalog/answer.ts';
 import { groupCopies, type Doubt } from '../catalog/group.ts';
-import { foldVendor, gatherVendors, vendorNames, type SpellingDecisions, type Vendor } from '../catalog/vendor.ts';
+import {
+  foldVendor,
+  gatherVendors,
+  vendorNames,
+  type SpellingDecisions,
+  type Vendor,
+} from '../catalog/vendor.ts';
 import type { Kind } from '../catalog/kind.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
-import { classify, clearTypes, type Classified, type KindReason, type Reason, type Suggestion } from '../types/classify.ts';
+import {
+  classify,
+  clearTypes,
+  type Classified,
+  type KindReason,
+  type Reason,
+  type Suggestion,
+} from '../types/classify.ts';
 import { readDeclared } from '../types/declared.ts';
 import { isGenericWord } from '../types/generic.ts';
 import { inOrder, nameOf, subjectOf } from '../types/plugin-facts.ts';
@@ -50,7 +63,11 @@ export interface SortedPlugin {
 }
 
 /** Two plugins that may be one. */
-export interface TwinDoubt { readonly a: string; readonly b: string; readonly reasons: readonly Reason[] }
+export interface TwinDoubt {
+  readonly a: string;
+  readonly b: string;
+  readonly reasons: readonly Reason[];
+}
 
 export interface SortedCatalog {
   readonly plugins: readonly SortedPlugin[];
@@ -63,32 +80,71 @@ export interface SortedCatalog {
 /** A type at least this likely is taken to hold until the user says otherwise; a kind likewise. */
 export const heldAt = 0.7;
 /** Suggestions and reasons kept of each plugin. */
-const suggestionsKept = 5, reasonsKept = 5;
+const suggestionsKept = 5;
+const reasonsKept = 5;
 
-export function sortCatalog(copies: readonly SortedCopy[], decisions: Decisions, newId: () => string): SortedCatalog {
-  const vendors = gatherVendors(countSpellings(copies), decisions.spellings), names = vendorNames(vendors);
+export function sortCatalog(
+  copies: readonly SortedCopy[],
+  decisions: Decisions,
+  newId: () => string,
+): SortedCatalog {
+  const vendors = gatherVendors(countSpellings(copies), decisions.spellings);
+  const names = vendorNames(vendors);
   /** Plugins of which the user has said that some copy is theirs: two of these are two. */
   const decided = new Set([...decisions.belongings.values()].map((b) => b.plugin));
   const byDirectory = directoryVendors(vendors);
-  const vendorOf = ({ vendor, path }: FoundCopy): string | null => (vendor === null ? byDirectory(path) : (names.get(vendor) ?? vendor));
-  const pins = copies.map(({ id, plugin }) => decisions.belongings.get(id)?.plugin ?? (plugin !== null && decisions.used.has(plugin) ? plugin : null));
-  const { groups, doubts } = groupCopies(copies.map(({ facts }, i) => ({ copy: { ...facts, kind: readDeclared(facts.format, facts.declared).kind }, vendor: vendorOf(facts), pin: pins[i] ?? null, isSaid: decisions.belongings.has(copies[i]?.id ?? '') })), isGenericWord);
-  const ids = giveIds(groups.map((group) => ({ pin: group.pin, plugins: group.members.map((at) => copies[at]?.plugin ?? null) })), newId);
-  const pluginAt = new Map(groups.flatMap((group, g) => group.members.map((at) => [at, ids[g] ?? ''] as const)));
+  const vendorOf = ({ vendor, path }: FoundCopy): string | null =>
+    vendor === null ? byDirectory(path) : (names.get(vendor) ?? vendor);
+  const pins = copies.map(
+    ({ id, plugin }) =>
+      decisions.belongings.get(id)?.plugin ??
+      (plugin !== null && decisions.used.has(plugin) ? plugin : null),
+  );
+  const { groups, doubts } = groupCopies(
+    copies.map(({ facts }, i) => ({
+      copy: { ...facts, kind: readDeclared(facts.format, facts.declared).kind },
+      vendor: vendorOf(facts),
+      pin: pins[i] ?? null,
+      isSaid: decisions.belongings.has(copies[i]?.id ?? ''),
+    })),
+    isGenericWord,
+  );
+  const ids = giveIds(
+    groups.map((group) => ({
+      pin: group.pin,
+      plugins: group.members.map((at) => copies[at]?.plugin ?? null),
+    })),
+    newId,
+  );
+  const pluginAt = new Map(
+    groups.flatMap((group, g) => group.members.map((at) => [at, ids[g] ?? ''] as const)),
+  );
   const gathered = groups.map((group, g) => {
-    const gathered = gatherPlugin(ids[g] ?? '', group.members.flatMap((at) => copies[at] ?? []), decisions.belongings);
+    const gathered = gatherPlugin(
+      ids[g] ?? '',
+      group.members.flatMap((at) => copies[at] ?? []),
+      decisions.belongings,
+    );
     return { ...gathered, vendor: vendorOfAll(gathered.own, vendorOf), sameBecause: group.reasons };
   });
   return {
-    vendors, plugins: sortPlugins(gathered, decisions.answers),
+    vendors,
+    plugins: sortPlugins(gathered, decisions.answers),
     pluginOf: new Map(copies.map((copy, at) => [copy.id, pluginAt.get(at) ?? ''])),
-    doubts: doubts.map((doubt) => twinDoubt(doubt, pluginAt)).filter(({ a, b }) => !(decided.has(a) && decided.has(b))),
+    doubts: doubts
+      .map((doubt) => twinDoubt(doubt, pluginAt))
+      .filter(({ a, b }) => !(decided.has(a) && decided.has(b))),
   };
 }
 
 /** The vendor of the first copy that names one, else of one that lies in a vendor's directory. */
-const vendorOfAll = (copies: readonly FoundCopy[], vendorOf: (copy: FoundCopy) => string | null): string | null => {
-  const ordered = inOrder(copies), first = ordered.find((copy) => copy.vendor !== null) ?? ordered.find((copy) => vendorOf(copy) !== null);
+const vendorOfAll = (
+  copies: readonly FoundCopy[],
+  vendorOf: (copy: FoundCopy) => string | null,
+): string | null => {
+  const ordered = inOrder(copies);
+  const first =
+    ordered.find((copy) => copy.vendor !== null) ?? ordered.find((copy) => vendorOf(copy) !== null);
   return first ? vendorOf(first) : null;
 };
 
@@ -98,34 +154,57 @@ function directoryVendors(vendors: readonly Vendor[]): (path: string) => string 
   return (path) => {
     for (const directory of path.split(/[\\/]/).slice(0, -1).reverse()) {
       const vendor = directory.length > 2 ? byKey.get(foldVendor(directory)) : undefined;
-      if (vendor !== undefined) return vendor;
+      if (vendor !== undefined) {
+        return vendor;
+      }
     }
     return null;
   };
 }
 
 const twinDoubt = ({ a, b, pieces }: Doubt, pluginAt: ReadonlyMap<number, string>): TwinDoubt => ({
-  a: pluginAt.get(a) ?? '', b: pluginAt.get(b) ?? '',
-  reasons: pieces.filter((piece) => piece.says !== 'base').map(({ weight, reason }) => ({ weight, text: reason })).sort((x, y) => Math.abs(y.weight) - Math.abs(x.weight)),
+  a: pluginAt.get(a) ?? '',
+  b: pluginAt.get(b) ?? '',
+  reasons: pieces
+    .filter((piece) => piece.says !== 'base')
+    .map(({ weight, reason }) => ({ weight, text: reason }))
+    .sort((x, y) => Math.abs(y.weight) - Math.abs(x.weight)),
 });
 
 function countSpellings(copies: readonly SortedCopy[]): Map<string, number> {
   const counts = new Map<string, number>();
-  for (const { facts } of copies) if (facts.vendor !== null) counts.set(facts.vendor, (counts.get(facts.vendor) ?? 0) + 1);
+  for (const { facts } of copies) {
+    if (facts.vendor !== null) {
+      counts.set(facts.vendor, (counts.get(facts.vendor) ?? 0) + 1);
+    }
+  }
   return counts;
 }
 
 /** A group keeps the plugin of its pin, else the one most of its copies have; each plugin goes to the group with most of its copies. */
-function giveIds(groups: readonly { pin: string | null; plugins: readonly (string | null)[] }[], newId: () => string): string[] {
+function giveIds(
+  groups: readonly { pin: string | null; plugins: readonly (string | null)[] }[],
+  newId: () => string,
+): string[] {
   const ids = groups.map((group) => group.pin ?? '');
   const taken = new Set(ids);
   const claims = groups.flatMap(({ pin, plugins }, g) => {
     const counts = new Map<string, number>();
-    if (pin === null) for (const plugin of plugins) if (plugin !== null) counts.set(plugin, (counts.get(plugin) ?? 0) + 1);
+    if (pin === null) {
+      for (const plugin of plugins) {
+        if (plugin !== null) {
+          counts.set(plugin, (counts.get(plugin) ?? 0) + 1);
+        }
+      }
+    }
     return [...counts].map(([plugin, count]) => ({ g, plugin, count }));
   });
-  for (const { g, plugin } of claims.sort((x, y) => y.count - x.count || (x.plugin < y.plugin ? -1 : 1))) {
-    if (ids[g] !== '' || taken.has(plugin)) continue;
+  for (const { g, plugin } of claims.sort(
+    (x, y) => y.count - x.count || (x.plugin < y.plugin ? -1 : 1),
+  )) {
+    if (ids[g] !== '' || taken.has(plugin)) {
+      continue;
+    }
     ids[g] = plugin;
     taken.add(plugin);
   }
@@ -143,33 +222,73 @@ export interface GatheredPlugin {
 }
 
 /** Chooses among the copies of a plugin those that count, and those that give it its name. */
-export function gatherPlugin(id: string, held: readonly SortedCopy[], belongings: Decisions['belongings']): Pick<GatheredPlugin, 'id' | 'copies' | 'own'> {
-  const present = held.filter((copy) => copy.isPresent), counting = present.length > 0 ? present : held;
-  const copies = counting.map((copy) => copy.facts), own = counting.filter((copy) => belongings.get(copy.id)?.before === id).map((copy) => copy.facts);
+export function gatherPlugin(
+  id: string,
+  held: readonly SortedCopy[],
+  belongings: Decisions['belongings'],
+): Pick<GatheredPlugin, 'id' | 'copies' | 'own'> {
+  const present = held.filter((copy) => copy.isPresent);
+  const counting = present.length > 0 ? present : held;
+  const copies = counting.map((copy) => copy.facts);
+  const own = counting
+    .filter((copy) => belongings.get(copy.id)?.before === id)
+    .map((copy) => copy.facts);
   return { id, copies, own: own.length > 0 ? own : copies };
 }
 
 /** Names and classifies plugins, each with the help of the others of its series. */
-export function sortPlugins(gathered: readonly GatheredPlugin[], answers: ReadonlyMap<string, AnswerFacts>): SortedPlugin[] {
+export function sortPlugins(
+  gathered: readonly GatheredPlugin[],
+  answers: ReadonlyMap<string, AnswerFacts>,
+): SortedPlugin[] {
   const named = gathered.map((plugin) => {
-    const { name } = nameOf(plugin.own), { vendor } = plugin, said = answers.get(plugin.id);
-    const declared = [...new Set(plugin.copies.flatMap((copy) => readDeclared(copy.format, copy.declared).types))];
-    const inSeries: InSeries = { name, vendor: foldVendor(said?.vendor ?? vendor), types: said?.types ?? declared, isTaught: said?.types !== undefined && said.types !== null };
+    const { name } = nameOf(plugin.own);
+    const { vendor } = plugin;
+    const said = answers.get(plugin.id);
+    const declared = [
+      ...new Set(plugin.copies.flatMap((copy) => readDeclared(copy.format, copy.declared).types)),
+    ];
+    const inSeries: InSeries = {
+      name,
+      vendor: foldVendor(said?.vendor ?? vendor),
+      types: said?.types ?? declared,
+      isTaught: said?.types !== undefined && said.types !== null,
+    };
     return { ...plugin, name, inSeries };
   });
   const seriesOf = gatherSeries(named.map((plugin) => plugin.inSeries));
   return named.map(({ id, name, vendor, copies, sameBecause, inSeries }) => {
-    const { kinds, kindReasons, suggestions } = classify(subjectOf(name, copies, seriesOf(inSeries)));
-    const kept = suggestions.slice(0, suggestionsKept).map((one) => ({ ...one, probability: rounded(one.probability), reasons: one.reasons.slice(0, reasonsKept).map(roundedReason) }));
+    const { kinds, kindReasons, suggestions } = classify(
+      subjectOf(name, copies, seriesOf(inSeries)),
+    );
+    const kept = suggestions.slice(0, suggestionsKept).map((one) => ({
+      ...one,
+      probability: rounded(one.probability),
+      reasons: one.reasons.slice(0, reasonsKept).map(roundedReason),
+    }));
     return {
-      id, name, vendor, kind: kindOfAnswer(answers.get(id)) ?? (kinds[0] && kinds[0].probability >= heldAt ? kinds[0].kind : 'unknown'), types: clearTypes({ suggestions }, heldAt),
-      grounds: { kinds: kinds.map(({ kind, probability }) => ({ kind, probability: rounded(probability) })), kindReasons: kindReasons.slice(0, reasonsKept).map((one) => ({ ...one, weight: rounded(one.weight) })), suggestions: kept, sameBecause },
+      id,
+      name,
+      vendor,
+      kind:
+        kindOfAnswer(answers.get(id)) ??
+        (kinds[0] && kinds[0].probability >= heldAt ? kinds[0].kind : 'unknown'),
+      types: clearTypes({ suggestions }, heldAt),
+      grounds: {
+        kinds: kinds.map(({ kind, probability }) => ({ kind, probability: rounded(probability) })),
+        kindReasons: kindReasons
+          .slice(0, reasonsKept)
+          .map((one) => ({ ...one, weight: rounded(one.weight) })),
+        suggestions: kept,
+        sameBecause,
+      },
     };
   });
 }
 
 /** The types somebody said a plugin has tell its kind as well. */
-const kindOfAnswer = (said: AnswerFacts | undefined): Kind | null => (said?.types?.[0] === undefined ? null : kindOfType(said.types[0]));
+const kindOfAnswer = (said: AnswerFacts | undefined): Kind | null =>
+  said?.types?.[0] === undefined ? null : kindOfType(said.types[0]);
 
 const rounded = (x: number): number => Math.round(x * 1000) / 1000;
 const roundedReason = ({ weight, text }: Reason): Reason => ({ weight: rounded(weight), text });

@@ -21,7 +21,13 @@ export interface Subject {
 }
 
 /** Of the other plugins called by a series' word, how many are of a type; `taught` of them by the user's answers. */
-export interface SeriesShare { readonly word: string; readonly type: string; readonly count: number; readonly of: number; readonly taught: number }
+export interface SeriesShare {
+  readonly word: string;
+  readonly type: string;
+  readonly count: number;
+  readonly of: number;
+  readonly taught: number;
+}
 
 /** One piece of evidence for a type (or group), in log-odds; negative counts against. */
 export interface Piece {
@@ -32,17 +38,31 @@ export interface Piece {
 
 export function evidenceOf(subject: Subject, w: Weights): Piece[] {
   const words = wordPieces(subject.name, w);
-  return [...words, ...rivals(words, w), ...declaredPieces(subject, w), ...portPieces(subject, w), ...seriesPieces(subject, w)];
+  return [
+    ...words,
+    ...rivals(words, w),
+    ...declaredPieces(subject, w),
+    ...portPieces(subject, w),
+    ...seriesPieces(subject, w),
+  ];
 }
 
 /** The strongest word for each type; a second one for the same group adds half. */
 function wordPieces(name: string, w: Weights): Piece[] {
-  const strength: Readonly<Record<Clearness, number>> = { clear: w.clear, hint: w.hint, faint: w.faint };
+  const strength: Readonly<Record<Clearness, number>> = {
+    clear: w.clear,
+    hint: w.hint,
+    faint: w.faint,
+  };
   const pieces: Piece[] = [];
   for (const { word, meanings, isPart, isHead } of speakingWords(name)) {
     for (const { type, clearness } of meanings) {
       const weight = strength[clearness] * (isPart ? w.part : 1) * (isHead ? 1 : w.describing);
-      pieces.push({ type, weight, reason: `“${word}” ${isPart ? 'inside a word of' : 'in'} the name ${clearness === 'clear' ? 'says' : 'hints at'} ${typeName(type)}${isHead ? '' : ', but describes'}` });
+      pieces.push({
+        type,
+        weight,
+        reason: `“${word}” ${isPart ? 'inside a word of' : 'in'} the name ${clearness === 'clear' ? 'says' : 'hints at'} ${typeName(type)}${isHead ? '' : ', but describes'}`,
+      });
     }
   }
   return strongest(pieces);
@@ -61,9 +81,13 @@ function strongest(pieces: readonly Piece[]): Piece[] {
 /** Where another group is spoken for more clearly, this counts against each that is less so. */
 function rivals(words: readonly Piece[], w: Weights): Piece[] {
   const best = words[0];
-  if (!best) return [];
+  if (!best) {
+    return [];
+  }
   const own = new Map<string, number>();
-  for (const piece of words) own.set(groupOf(piece.type), Math.max(own.get(groupOf(piece.type)) ?? 0, piece.weight));
+  for (const piece of words) {
+    own.set(groupOf(piece.type), Math.max(own.get(groupOf(piece.type)) ?? 0, piece.weight));
+  }
   const reason = `the name speaks more clearly for ${typeName(best.type)}`;
   return typeGroups.flatMap(({ id }) => {
     const lead = best.weight - (own.get(id) ?? 0);
@@ -74,12 +98,33 @@ function rivals(words: readonly Piece[], w: Weights): Piece[] {
 function declaredPieces({ declared }: Subject, w: Weights): Piece[] {
   const pieces: Piece[] = [];
   for (const { format, values } of declared) {
-    const { types, kind } = readDeclared(format, values), groups = new Set(types.map(groupOf));
-    for (const type of types) pieces.push({ type, weight: w.declared, reason: `its ${format} copy declares ${typeName(type)}` });
+    const { types, kind } = readDeclared(format, values);
+    const groups = new Set(types.map(groupOf));
+    for (const type of types) {
+      pieces.push({
+        type,
+        weight: w.declared,
+        reason: `its ${format} copy declares ${typeName(type)}`,
+      });
+    }
     for (const { id } of typeGroups) {
-      if (groups.has(id)) continue;
-      if (types.length > 0) pieces.push({ type: id, weight: -w.notDeclared, reason: `its ${format} copy declares ${types.map(typeName).join(' and ')}` });
-      if (kind !== 'unknown' && kindOfType(id) !== kind && !isTool(kind, kindOfType(id))) pieces.push({ type: id, weight: -w.otherKind, reason: `its ${format} copy declares ${kindNames[kind]}` });
+      if (groups.has(id)) {
+        continue;
+      }
+      if (types.length > 0) {
+        pieces.push({
+          type: id,
+          weight: -w.notDeclared,
+          reason: `its ${format} copy declares ${types.map(typeName).join(' and ')}`,
+        });
+      }
+      if (kind !== 'unknown' && kindOfType(id) !== kind && !isTool(kind, kindOfType(id))) {
+        pieces.push({
+          type: id,
+          weight: -w.otherKind,
+          reason: `its ${format} copy declares ${kindNames[kind]}`,
+        });
+      }
     }
   }
   return once(pieces);
@@ -95,42 +140,137 @@ function once(pieces: readonly Piece[]): Piece[] {
 }
 
 /** Formats call a tool an effect, so that is no contradiction. */
-const isTool = (a: Kind, b: Kind): boolean => (a === 'effect' && b === 'tool') || (a === 'tool' && b === 'effect');
-export const kindNames: Readonly<Record<Kind, string>> = { effect: 'an effect', instrument: 'an instrument', 'note-effect': 'a note effect', tool: 'a tool', unknown: 'nothing' };
+const isTool = (a: Kind, b: Kind): boolean =>
+  (a === 'effect' && b === 'tool') || (a === 'tool' && b === 'effect');
+export const kindNames: Readonly<Record<Kind, string>> = {
+  effect: 'an effect',
+  instrument: 'an instrument',
+  'note-effect': 'a note effect',
+  tool: 'a tool',
+  unknown: 'nothing',
+};
 
 /** What goes in and out, in words, and which groups that speaks for and against (kept: common practice). */
-export interface PortReading { readonly says: string; readonly groups: Readonly<Record<string, number>>; readonly kinds: Partial<Readonly<Record<Kind, number>>> }
+export interface PortReading {
+  readonly says: string;
+  readonly groups: Readonly<Record<string, number>>;
+  readonly kinds: Partial<Readonly<Record<Kind, number>>>;
+}
 
-const ofKind = (kind: Kind, weight: number): Record<string, number> => Object.fromEntries(typeGroups.filter((g) => g.kind === kind).map((g) => [g.id, weight]));
+const ofKind = (kind: Kind, weight: number): Record<string, number> =>
+  Object.fromEntries(typeGroups.filter((g) => g.kind === kind).map((g) => [g.id, weight]));
 
-export function readPorts({ audioIn, audioOut, notesIn, notesOut }: Pick<Subject, 'audioIn' | 'audioOut' | 'notesIn' | 'notesOut'>): PortReading | null {
-  if (audioIn === null || audioOut === null) return null;
-  if (audioIn === 0 && audioOut === 0) {
-    if (notesIn === true || notesOut === true) return { says: 'only notes go in and out', groups: { notes: 4.5, ...ofKind('effect', -4), ...ofKind('instrument', -4) }, kinds: { 'note-effect': 5 } };
-    return { says: 'no audio goes in or out', groups: { utility: 2.2, notes: 0.5, ...ofKind('effect', -2), ...ofKind('instrument', -2) }, kinds: { tool: 2 } };
+export function readPorts({
+  audioIn,
+  audioOut,
+  notesIn,
+  notesOut,
+}: Pick<Subject, 'audioIn' | 'audioOut' | 'notesIn' | 'notesOut'>): PortReading | null {
+  if (audioIn === null || audioOut === null) {
+    return null;
   }
-  if (audioIn === 0 && notesIn === true) return { says: 'notes go in, audio comes out', groups: { ...ofKind('instrument', 1.8), ...ofKind('effect', -4), utility: -3, meter: -3, notes: -2 }, kinds: { instrument: 5 } };
-  if (audioIn === 0) return { says: 'audio comes out, nothing goes in', groups: { utility: 3.2, ...ofKind('effect', -2.5), ...ofKind('instrument', 0.5), meter: -2 }, kinds: { instrument: 1, tool: 2.5 } };
-  if (audioOut === 0) return { says: 'audio goes in, none comes out', groups: { meter: 4.5, ...ofKind('effect', -2.5), ...ofKind('instrument', -3) }, kinds: { tool: 4.5 } };
+  if (audioIn === 0 && audioOut === 0) {
+    if (notesIn === true || notesOut === true) {
+      return {
+        says: 'only notes go in and out',
+        groups: { notes: 4.5, ...ofKind('effect', -4), ...ofKind('instrument', -4) },
+        kinds: { 'note-effect': 5 },
+      };
+    }
+    return {
+      says: 'no audio goes in or out',
+      groups: { utility: 2.2, notes: 0.5, ...ofKind('effect', -2), ...ofKind('instrument', -2) },
+      kinds: { tool: 2 },
+    };
+  }
+  if (audioIn === 0 && notesIn === true) {
+    return {
+      says: 'notes go in, audio comes out',
+      groups: {
+        ...ofKind('instrument', 1.8),
+        ...ofKind('effect', -4),
+        utility: -3,
+        meter: -3,
+        notes: -2,
+      },
+      kinds: { instrument: 5 },
+    };
+  }
+  if (audioIn === 0) {
+    return {
+      says: 'audio comes out, nothing goes in',
+      groups: { utility: 3.2, ...ofKind('effect', -2.5), ...ofKind('instrument', 0.5), meter: -2 },
+      kinds: { instrument: 1, tool: 2.5 },
+    };
+  }
+  if (audioOut === 0) {
+    return {
+      says: 'audio goes in, none comes out',
+      groups: { meter: 4.5, ...ofKind('effect', -2.5), ...ofKind('instrument', -3) },
+      kinds: { tool: 4.5 },
+    };
+  }
   const through = { ...ofKind('instrument', -2.5), notes: -2.5 };
-  if (audioIn > 2 && audioOut < audioIn) return { says: `${audioIn} audio inputs become ${audioOut}`, groups: { ...through, utility: 1.6, spatial: 0.4, dynamics: 0.4 }, kinds: { effect: 1.5, tool: 1.5 } };
-  if (audioIn === 2 && audioOut === 1) return { says: 'two audio inputs become one', groups: { ...through, utility: 0.5, modulation: 0.5, dynamics: 0.5 }, kinds: { effect: 2 } };
-  if (audioOut === 2 && audioIn === 1) return { says: 'one audio input becomes two', groups: { ...through, reverb: 0.6, spatial: 0.6, delay: 0.2, utility: 0.3 }, kinds: { effect: 2 } };
-  if (audioOut > 2) return { says: `audio comes out of ${audioOut} channels`, groups: { ...through, utility: 0.8, spatial: 0.8, filter: 0.2 }, kinds: { effect: 1.5, tool: 1 } };
+  if (audioIn > 2 && audioOut < audioIn) {
+    return {
+      says: `${audioIn} audio inputs become ${audioOut}`,
+      groups: { ...through, utility: 1.6, spatial: 0.4, dynamics: 0.4 },
+      kinds: { effect: 1.5, tool: 1.5 },
+    };
+  }
+  if (audioIn === 2 && audioOut === 1) {
+    return {
+      says: 'two audio inputs become one',
+      groups: { ...through, utility: 0.5, modulation: 0.5, dynamics: 0.5 },
+      kinds: { effect: 2 },
+    };
+  }
+  if (audioOut === 2 && audioIn === 1) {
+    return {
+      says: 'one audio input becomes two',
+      groups: { ...through, reverb: 0.6, spatial: 0.6, delay: 0.2, utility: 0.3 },
+      kinds: { effect: 2 },
+    };
+  }
+  if (audioOut > 2) {
+    return {
+      says: `audio comes out of ${audioOut} channels`,
+      groups: { ...through, utility: 0.8, spatial: 0.8, filter: 0.2 },
+      kinds: { effect: 1.5, tool: 1 },
+    };
+  }
   return { says: 'audio goes through', groups: through, kinds: { effect: 2.5, tool: 0.5 } };
 }
 
 function portPieces(subject: Subject, w: Weights): Piece[] {
   const reading = readPorts(subject);
-  return reading ? Object.entries(reading.groups).map(([type, weight]) => ({ type, weight: weight * w.ports, reason: reading.says })) : [];
+  return reading
+    ? Object.entries(reading.groups).map(([type, weight]) => ({
+        type,
+        weight: weight * w.ports,
+        reason: reading.says,
+      }))
+    : [];
 }
 
 /** A series counts by the share of it that is of one type; with two others it counts half as much as with many. */
 function seriesPieces({ series }: Subject, w: Weights): Piece[] {
   return series.flatMap(({ word, type, count, of, taught }) => {
-    const share = count / of, certainty = of / (of + 2);
-    if (share < 0.34) return [];
-    const weight = Math.max(w.series * share * certainty, taught > 0 ? w.taught * (taught / of) * (0.5 + certainty / 2) : 0);
-    return [{ type, weight, reason: `${count} of ${of} others called “${word}” by this vendor are ${typeName(type)}${taught > 0 ? ' (you said so)' : ''}` }];
+    const share = count / of;
+    const certainty = of / (of + 2);
+    if (share < 0.34) {
+      return [];
+    }
+    const weight = Math.max(
+      w.series * share * certainty,
+      taught > 0 ? w.taught * (taught / of) * (0.5 + certainty / 2) : 0,
+    );
+    return [
+      {
+        type,
+        weight,
+        reason: `${count} of ${of} others called “${word}” by this vendor are ${typeName(type)}${taught > 0 ? ' (you said so)' : ''}`,
+      },
+    ];
   });
 }

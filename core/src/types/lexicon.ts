@@ -6,119 +6,368 @@
 type Row = readonly [type: string, clear: string, hints?: string, faint?: string];
 
 const rows: readonly Row[] = [
-  ['dynamics', 'dynamics, dynamic range, dynamic processor, compander, ducker, ducking, ~maximiser, ~maximizer', 'maximise, maximize, sidechain, side chain, transient', 'sc, dynamic, pump, punch, envelope shaper'],
-  ['dynamics/compressor', '~compressor, comp, compress, compression, ~kompressor, compresseur, bus comp, vari comp, opto comp', 'squeeze, squash, glue, opto, knee', 'leveling'],
-  ['dynamics/multiband', 'multiband compressor, multi comp, multiband comp, multiband dynamics, multiband limiter, multiband gate', 'multiband'],
-  ['dynamics/limiter', '~limiter, limiteur, begrenzer, brickwall, brick wall, limiting, peak limiter', 'limit, lookahead, look ahead, ceiling, clipper', 'loudness maximizer'],
+  [
+    'dynamics',
+    'dynamics, dynamic range, dynamic processor, compander, ducker, ducking, ~maximiser, ~maximizer',
+    'maximise, maximize, sidechain, side chain, transient',
+    'sc, dynamic, pump, punch, envelope shaper',
+  ],
+  [
+    'dynamics/compressor',
+    '~compressor, comp, compress, compression, ~kompressor, compresseur, bus comp, vari comp, opto comp',
+    'squeeze, squash, glue, opto, knee',
+    'leveling',
+  ],
+  [
+    'dynamics/multiband',
+    'multiband compressor, multi comp, multiband comp, multiband dynamics, multiband limiter, multiband gate',
+    'multiband',
+  ],
+  [
+    'dynamics/limiter',
+    '~limiter, limiteur, begrenzer, brickwall, brick wall, limiting, peak limiter',
+    'limit, lookahead, look ahead, ceiling, clipper',
+    'loudness maximizer',
+  ],
   ['dynamics/gate', '~gate, noise gate, gated', 'gating'],
   ['dynamics/expander', '~expander, upward expander', 'expansion'],
   ['dynamics/de-esser', 'de esser, de ess, esser, sibilance', ''],
-  ['dynamics/transient-shaper', 'transients, transient shaper, transient designer, transient mangler, transient processor, attack shaper', 'punch', 'attack'],
-  ['dynamics/leveller', 'leveller, leveler, level amp, levelling amplifier, vocal rider, gain rider, agc, auto gain, automatic gain control', 'rider, autolevel'],
+  [
+    'dynamics/transient-shaper',
+    'transients, transient shaper, transient designer, transient mangler, transient processor, attack shaper',
+    'punch',
+    'attack',
+  ],
+  [
+    'dynamics/leveller',
+    'leveller, leveler, level amp, levelling amplifier, vocal rider, gain rider, agc, auto gain, automatic gain control',
+    'rider, autolevel',
+  ],
 
-  ['eq', 'eq, equaliser, equalizer, equalisation, equalization, equaliseur, egaliseur, entzerrer, ~equalizer', 'shelving, baxandall', 'boost cut'],
-  ['eq/parametric', 'parametric, param eq, para eq, peq, parametric eq, parametric equalizer, semi parametric, peaking', '', 'bell'],
-  ['eq/graphic', 'graphic eq, geq, graphic equalizer, graphic equaliser, multiband eq, third octave eq, octave eq, multi eq', 'graphic'],
+  [
+    'eq',
+    'eq, equaliser, equalizer, equalisation, equalization, equaliseur, egaliseur, entzerrer, ~equalizer',
+    'shelving, baxandall',
+    'boost cut',
+  ],
+  [
+    'eq/parametric',
+    'parametric, param eq, para eq, peq, parametric eq, parametric equalizer, semi parametric, peaking',
+    '',
+    'bell',
+  ],
+  [
+    'eq/graphic',
+    'graphic eq, geq, graphic equalizer, graphic equaliser, multiband eq, third octave eq, octave eq, multi eq',
+    'graphic',
+  ],
   ['eq/dynamic-eq', 'dynamic eq, dyn eq, dynamic equalizer, dynamic equaliser', ''],
-  ['eq/tone', 'tone control, tone stack, tilt, tilt eq, shelf, shelf eq, shelves, bass treble, bass boost, tone eq', 'tone, treble, loudness compensator, loudness contour', 'presence'],
+  [
+    'eq/tone',
+    'tone control, tone stack, tilt, tilt eq, shelf, shelf eq, shelves, bass treble, bass boost, tone eq',
+    'tone, treble, loudness compensator, loudness contour',
+    'presence',
+  ],
 
-  ['filter', '~filter, filtre, filters, vcf, svf, state variable, auto filter, resonant filter, formant filter, filterbank, filter bank', 'resonant, formant, comb, iir, fir, biquad, karaoke, resonance', 'sweep, pole'],
-  ['filter/filter', 'lowpass, low pass, highpass, high pass, bandpass, band pass, allpass, all pass, lpf, hpf, bpf, notch, butterworth, comb filter, comb splitter, ladder filter, low cut, high cut, lowcut, highcut, band reject, dc remover, dc remove, dc blocker, dc block, dc offset remover', 'ladder'],
+  [
+    'filter',
+    '~filter, filtre, filters, vcf, svf, state variable, auto filter, resonant filter, formant filter, filterbank, filter bank',
+    'resonant, formant, comb, iir, fir, biquad, karaoke, resonance',
+    'sweep, pole',
+  ],
+  [
+    'filter/filter',
+    'lowpass, low pass, highpass, high pass, bandpass, band pass, allpass, all pass, lpf, hpf, bpf, notch, butterworth, comb filter, comb splitter, ladder filter, low cut, high cut, lowcut, highcut, band reject, dc remover, dc remove, dc blocker, dc block, dc offset remover',
+    'ladder',
+  ],
   ['filter/wah', '~wah, wah wah, auto wah, wahwah', ''],
-  ['filter/crossover', 'crossover, x over, xover, band splitter, frequenzweiche, linkwitz riley', '', 'split'],
+  [
+    'filter/crossover',
+    'crossover, x over, xover, band splitter, frequenzweiche, linkwitz riley',
+    '',
+    'split',
+  ],
 
-  ['distortion', '~distortion, distort, dist, verzerrer, clipping, foldover, distorter, lo fi, lofi, ~disto, decimator, ~decimate, diode', 'clip, clipper, rectifier, aliasing, alias, degrade, destroy, destructor, crunch, grit, dirt, mangler, mangle, rectify, vinyl', 'wear, harmonics, harmonic, noise'],
-  ['distortion/saturation', '~saturation, ~saturator, saturate, saturated, tube saturation, tape saturation, tape machine, soft clip, soft clipper, warmth, triode, tubewarmth, tube warmth', 'tape, tube, valve, warm, warmer, console', 'analogue, analog, transformer, sweetener, vintage'],
+  [
+    'distortion',
+    '~distortion, distort, dist, verzerrer, clipping, foldover, distorter, lo fi, lofi, ~disto, decimator, ~decimate, diode',
+    'clip, clipper, rectifier, aliasing, alias, degrade, destroy, destructor, crunch, grit, dirt, mangler, mangle, rectify, vinyl',
+    'wear, harmonics, harmonic, noise',
+  ],
+  [
+    'distortion/saturation',
+    '~saturation, ~saturator, saturate, saturated, tube saturation, tape saturation, tape machine, soft clip, soft clipper, warmth, triode, tubewarmth, tube warmth',
+    'tape, tube, valve, warm, warmer, console',
+    'analogue, analog, transformer, sweetener, vintage',
+  ],
   ['distortion/overdrive', '~overdrive, over drive, od', 'drive, ~drive', 'booster'],
   ['distortion/fuzz', '~fuzz', ''],
-  ['distortion/amp', 'guitar amp, bass amp, amp sim, amp simulator, amp model, amp head, amplifier simulator, amp emulation, preamp, pre amp', 'amp', 'amplifier, stack, head'],
-  ['distortion/cabinet', 'cabinet, cab, speaker, cab sim, cabinet simulator, speaker cabinet, speaker simulator, ir loader, cabinets', ''],
-  ['distortion/bit-crusher', 'bit crusher, bit crush, ~crusher, bitcrusher, downsampler, down sampler, downsample, sample rate reducer, bit reducer, bits, bit depth', 'crush', 'bit, resample'],
-  ['distortion/waveshaper', 'waveshaper, wave shaper, wave shaping, wave folder, wavefolder, ~wrapper, wave wrapper, declipper', 'shaper, folder', 'fold'],
-  ['distortion/exciter', 'exciter, aural exciter, harmonic exciter, harmonic enhancer, bass enhancer, crystaliser, crystalizer', 'enhancer, excite', 'harmonic generator'],
+  [
+    'distortion/amp',
+    'guitar amp, bass amp, amp sim, amp simulator, amp model, amp head, amplifier simulator, amp emulation, preamp, pre amp',
+    'amp',
+    'amplifier, stack, head',
+  ],
+  [
+    'distortion/cabinet',
+    'cabinet, cab, speaker, cab sim, cabinet simulator, speaker cabinet, speaker simulator, ir loader, cabinets',
+    '',
+  ],
+  [
+    'distortion/bit-crusher',
+    'bit crusher, bit crush, ~crusher, bitcrusher, downsampler, down sampler, downsample, sample rate reducer, bit reducer, bits, bit depth',
+    'crush',
+    'bit, resample',
+  ],
+  [
+    'distortion/waveshaper',
+    'waveshaper, wave shaper, wave shaping, wave folder, wavefolder, ~wrapper, wave wrapper, declipper',
+    'shaper, folder',
+    'fold',
+  ],
+  [
+    'distortion/exciter',
+    'exciter, aural exciter, harmonic exciter, harmonic enhancer, bass enhancer, crystaliser, crystalizer',
+    'enhancer, excite',
+    'harmonic generator',
+  ],
 
-  ['reverb', '~reverb, ~verb, reverberator, reverberation, early reflection, early reflections, reverbs, nachhall, ~hallraum', 'reflection, reflections, reflector, ambience, ~ambience, space, spaces, ambient', 'tail, diffuser, cave'],
-  ['reverb/room', 'room reverb, small room, chamber', 'room, roomy, ambience, early reflection', 'studio'],
+  [
+    'reverb',
+    '~reverb, ~verb, reverberator, reverberation, early reflection, early reflections, reverbs, nachhall, ~hallraum',
+    'reflection, reflections, reflector, ambience, ~ambience, space, spaces, ambient',
+    'tail, diffuser, cave',
+  ],
+  [
+    'reverb/room',
+    'room reverb, small room, chamber',
+    'room, roomy, ambience, early reflection',
+    'studio',
+  ],
   ['reverb/hall', '~hall, concert hall, church, cathedral', ''],
   ['reverb/plate', 'plate, plate reverb', ''],
   ['reverb/spring', 'spring reverb, spring tank', 'spring, springs'],
-  ['reverb/convolution', 'convolver, convolution, convolve, impulse response, impulse responses, convolution reverb, zero latency convolver', 'ir'],
+  [
+    'reverb/convolution',
+    'convolver, convolution, convolve, impulse response, impulse responses, convolution reverb, zero latency convolver',
+    'ir',
+  ],
   ['reverb/shimmer', 'shimmer, shimmer reverb', ''],
 
-  ['delay', '~delay, echoes, retard, ~verzogerung, verzogerer, delay line, ping pong, pingpong', 'slap, slapback, haas, doubler', 'reverse, repeat, comparison'],
-  ['delay/delay', 'stereo delay, delay line, ping pong delay, reverse delay, mod delay, simple delay', ''],
+  [
+    'delay',
+    '~delay, echoes, retard, ~verzogerung, verzogerer, delay line, ping pong, pingpong',
+    'slap, slapback, haas, doubler',
+    'reverse, repeat, comparison',
+  ],
+  [
+    'delay/delay',
+    'stereo delay, delay line, ping pong delay, reverse delay, mod delay, simple delay',
+    '',
+  ],
   ['delay/tape-echo', '~echo, tape echo, tape delay, slap echo, slap back', 'slap'],
   ['delay/multitap', 'multitap, multi tap, taps, multi tap delay, tap delay', 'tap'],
   ['delay/looper', 'looper, loop pedal', 'loop, loops'],
 
-  ['modulation', 'modulation, modulator, ensemble effect', 'lfo, ensemble, autopan, modulated, modulatable', 'mod'],
+  [
+    'modulation',
+    'modulation, modulator, ensemble effect',
+    'lfo, ensemble, autopan, modulated, modulatable',
+    'mod',
+  ],
   ['modulation/chorus', '~chorus, multi chorus', 'ensemble, doubler', 'dimension, voices'],
   ['modulation/flanger', '~flanger, flange, ~flange, flanging, thru zero, through zero', ''],
   ['modulation/phaser', '~phaser, phasers, phasing', 'phase', ''],
   ['modulation/tremolo', '~tremolo, trem', ''],
   ['modulation/vibrato', '~vibrato', 'vibe'],
   ['modulation/rotary', 'rotary, rotor, rotary speaker, rotating speaker, rotary cabinet', ''],
-  ['modulation/ring-modulator', 'ring mod, ring modulator, ring modulation, ringmod, am modulator, ~ringmod', ''],
+  [
+    'modulation/ring-modulator',
+    'ring mod, ring modulator, ring modulation, ringmod, am modulator, ~ringmod',
+    '',
+  ],
   ['modulation/auto-pan', 'auto pan, auto panner, autopan', ''],
 
   ['pitch', '~pitch, pitch scaler', 'detune, detuner', 'semitone, tune'],
-  ['pitch/pitch-shifter', 'pitch shifter, pitch shift, octaver, sub octave, suboctave, octave divider, pitchshift, rate shifter', 'octave, shifter, octaves, frequency shifter', 'shift, subharmonic'],
-  ['pitch/pitch-correction', 'pitch correct, pitch correction, pitch corrector, retune, autotalent, intonation', 'tuned', 'tune'],
+  [
+    'pitch/pitch-shifter',
+    'pitch shifter, pitch shift, octaver, sub octave, suboctave, octave divider, pitchshift, rate shifter',
+    'octave, shifter, octaves, frequency shifter',
+    'shift, subharmonic',
+  ],
+  [
+    'pitch/pitch-correction',
+    'pitch correct, pitch correction, pitch corrector, retune, autotalent, intonation',
+    'tuned',
+    'tune',
+  ],
   ['pitch/harmoniser', 'harmoniser, harmonizer, harmony, harmonist', ''],
   ['pitch/vocoder', '~vocoder, voder, talkbox, talk box', ''],
   ['pitch/time-stretch', 'time stretch, timestretch, time stretcher', 'stretch'],
 
-  ['spatial', 'spatial, spatialiser, spatializer, stereo tools, stereo toolkit, stereo image, stereo imager, imager, 3 d, stereo field', 'haas, image, stereo enhancer', 'stereo, space'],
-  ['spatial/width', 'width, wide, widen, widener, widening, stereo width, stereo enhancer, stereo expander, stereo widener, stereoiser, stereoizer, stereo spread, mono maker', 'mid side, spread, m s', 'matrix'],
-  ['spatial/panner', 'panner, ~panner, panning, pan, panpot, stereo balance, binaural panner', 'balance, panorama'],
+  [
+    'spatial',
+    'spatial, spatialiser, spatializer, stereo tools, stereo toolkit, stereo image, stereo imager, imager, 3 d, stereo field',
+    'haas, image, stereo enhancer',
+    'stereo, space',
+  ],
+  [
+    'spatial/width',
+    'width, wide, widen, widener, widening, stereo width, stereo enhancer, stereo expander, stereo widener, stereoiser, stereoizer, stereo spread, mono maker',
+    'mid side, spread, m s',
+    'matrix',
+  ],
+  [
+    'spatial/panner',
+    'panner, ~panner, panning, pan, panpot, stereo balance, binaural panner',
+    'balance, panorama',
+  ],
   ['spatial/surround', 'surround, surround pan, surround panner', ''],
   ['spatial/ambisonic', 'ambisonic, ambisonics, ambix, hoa, b format, bformat', ''],
   ['spatial/headphone', 'headphone, headphones, crossfeed, cross feed, hrtf, binaural', ''],
 
   ['restoration', 'restoration, restore, repair, de clip', '', 'clean'],
-  ['restoration/de-noise', 'denoise, de noise, denoiser, noise reduction, noise remover, noise removal, noise reducer, noise suppressor, noise repellent', ''],
-  ['restoration/de-click', 'declick, de click, declicker, de crackle, decrackle, decrackler, click remover', ''],
+  [
+    'restoration/de-noise',
+    'denoise, de noise, denoiser, noise reduction, noise remover, noise removal, noise reducer, noise suppressor, noise repellent',
+    '',
+  ],
+  [
+    'restoration/de-click',
+    'declick, de click, declicker, de crackle, decrackle, decrackler, click remover',
+    '',
+  ],
   ['restoration/de-hum', 'dehum, de hum, dehummer, hum remover, hum removal', 'hum'],
   ['restoration/de-reverb', 'dereverb, de reverb, de reverberation, dereverberation', ''],
 
   ['texture', 'texture, textures', '', 'drone'],
   ['texture/granular', 'granular, granulator, grains, grain, ~granular', ''],
   ['texture/spectral', 'spectral, spectral freeze, frequency shifter, bode', 'fft, freeze, blur'],
-  ['texture/glitch', 'glitch, stutter, beat repeat, ~glitch, slicer, beat slicer', 'repeater, scratch, buffer shuffler', 'chopper'],
+  [
+    'texture/glitch',
+    'glitch, stutter, beat repeat, ~glitch, slicer, beat slicer',
+    'repeater, scratch, buffer shuffler',
+    'chopper',
+  ],
 
   ['strip', 'channel strip', ''],
   ['strip/channel-strip', 'strip, channel strip, console strip', '', 'channel'],
-  ['strip/multi-effect', 'multi fx, multi effect, multi effects, multifx, pedalboard, fx rack, effects rack, effect rack', 'rack', 'fx, effects'],
+  [
+    'strip/multi-effect',
+    'multi fx, multi effect, multi effects, multifx, pedalboard, fx rack, effects rack, effect rack',
+    'rack',
+    'fx, effects',
+  ],
   ['strip/mastering-chain', 'mastering, mastering chain, mastering suite', 'finisher, master', ''],
 
-  ['meter', '~meter, metering, analyser, analyzer, ~analyser, ~analyzer, meters', 'monitor, frequency tracker, tracker, display, visualiser, visualizer, hilbert', 'detector, probe, statistics, measure'],
-  ['meter/level', 'level meter, vu, vu meter, ppm, peak meter, dpm, true peak, peak program meter, rms meter, k meter, dynamic range meter, bit meter', 'rms, peak', 'level'],
+  [
+    'meter',
+    '~meter, metering, analyser, analyzer, ~analyser, ~analyzer, meters',
+    'monitor, frequency tracker, tracker, display, visualiser, visualizer, hilbert',
+    'detector, probe, statistics, measure',
+  ],
+  [
+    'meter/level',
+    'level meter, vu, vu meter, ppm, peak meter, dpm, true peak, peak program meter, rms meter, k meter, dynamic range meter, bit meter',
+    'rms, peak',
+    'level',
+  ],
   ['meter/loudness', 'loudness meter, loudness, lufs, ebu, r 128, ebu r 128', ''],
-  ['meter/spectrum', 'spectrum, spektrum, spectrum analyser, spectrum analyzer, spectrogram, sonogram, frequency analyser, frequency analyzer, spectral display, waterfall', 'spectral analyzer'],
+  [
+    'meter/spectrum',
+    'spectrum, spektrum, spectrum analyser, spectrum analyzer, spectrogram, sonogram, frequency analyser, frequency analyzer, spectral display, waterfall',
+    'spectral analyzer',
+  ],
   ['meter/scope', '~scope, ~oscilloscope, sisco', 'waveform'],
-  ['meter/phase', 'correlation, correlator, phase meter, phase wheel, phasewheel, goniometer, vectorscope, stereo meter, phase correlation, phase scope, phase detector, stereo phase', 'phase check'],
+  [
+    'meter/phase',
+    'correlation, correlator, phase meter, phase wheel, phasewheel, goniometer, vectorscope, stereo meter, phase correlation, phase scope, phase detector, stereo phase',
+    'phase check',
+  ],
   ['meter/tuner', 'tuner, guitar tuner, instrument tuner', 'tuning'],
 
-  ['utility', 'utility, utilities, inverter, invert, polarity, phase invert, artificial latency, latency, dither', 'offset, decay, dummy, tool, tools, signal, control, parameters, state, z', 'module, simple, input, output, null, bypass, cv'],
-  ['utility/gain', 'gain, trim, volume, fader, ~amplifier, attenuator, amplify, simple amplifier, vca, verstarker, volume control, mute', 'amp', 'level, boost'],
-  ['utility/mixer', '~mixer, crossfade, xfade, cross fade, crossfader, summing, matrix mixer, mixers', 'sum, blend, merge', 'mix, bus'],
-  ['utility/router', 'router, routing, patchbay, patch bay, audio switch, send, channel mapper', 'selector, switch, splitter, matrix', 'bus, multi'],
-  ['utility/converter', 'converter, mid side matrix, ms matrix, mono to stereo, stereo to mono, ms to stereo, stereo to ms, mid side encoder, mid side decoder, matrix encoder, matrix decoder, down mix, downmix, up mix, upmix', 'encoder, decoder, splitter, matrix, mid side', 'm s, convert'],
-  ['utility/test-signal', 'test tone, test tones, test signal, ~oscillator, osc, noise source, noise generator, white noise, pink noise, tone generator, signal generator, test generator, sine generator, impulse generator, impulses, metronome, sine wave, noise gen', 'generator, sine, impulse, sweep generator, constant', 'noise, tone, sinus, clock, beater'],
-  ['utility/envelope', 'envelope follower, env follower, follower, envelope generator, peak follower', 'envelope', 'env, lfo'],
+  [
+    'utility',
+    'utility, utilities, inverter, invert, polarity, phase invert, artificial latency, latency, dither',
+    'offset, decay, dummy, tool, tools, signal, control, parameters, state, z',
+    'module, simple, input, output, null, bypass, cv',
+  ],
+  [
+    'utility/gain',
+    'gain, trim, volume, fader, ~amplifier, attenuator, amplify, simple amplifier, vca, verstarker, volume control, mute',
+    'amp',
+    'level, boost',
+  ],
+  [
+    'utility/mixer',
+    '~mixer, crossfade, xfade, cross fade, crossfader, summing, matrix mixer, mixers',
+    'sum, blend, merge',
+    'mix, bus',
+  ],
+  [
+    'utility/router',
+    'router, routing, patchbay, patch bay, audio switch, send, channel mapper',
+    'selector, switch, splitter, matrix',
+    'bus, multi',
+  ],
+  [
+    'utility/converter',
+    'converter, mid side matrix, ms matrix, mono to stereo, stereo to mono, ms to stereo, stereo to ms, mid side encoder, mid side decoder, matrix encoder, matrix decoder, down mix, downmix, up mix, upmix',
+    'encoder, decoder, splitter, matrix, mid side',
+    'm s, convert',
+  ],
+  [
+    'utility/test-signal',
+    'test tone, test tones, test signal, ~oscillator, osc, noise source, noise generator, white noise, pink noise, tone generator, signal generator, test generator, sine generator, impulse generator, impulses, metronome, sine wave, noise gen',
+    'generator, sine, impulse, sweep generator, constant',
+    'noise, tone, sinus, clock, beater',
+  ],
+  [
+    'utility/envelope',
+    'envelope follower, env follower, follower, envelope generator, peak follower',
+    'envelope',
+    'env, lfo',
+  ],
 
-  ['synth', '~synth, synthesizer, synthesiser, ~synthesizer, synthetiseur, synths', 'poly, polyphonic, monophonic', 'lead, pad, pads, mono'],
-  ['synth/subtractive', 'subtractive, analog synth, analogue synth, virtual analog, virtual analogue, mono synth, poly synth, bass synth, synth bass, polysynth, monosynth, acid', '', 'bassline'],
-  ['synth/fm', 'fm synth, fm synthesizer, frequency modulation synth, phase modulation synth, phase distortion', 'fm'],
+  [
+    'synth',
+    '~synth, synthesizer, synthesiser, ~synthesizer, synthetiseur, synths',
+    'poly, polyphonic, monophonic',
+    'lead, pad, pads, mono',
+  ],
+  [
+    'synth/subtractive',
+    'subtractive, analog synth, analogue synth, virtual analog, virtual analogue, mono synth, poly synth, bass synth, synth bass, polysynth, monosynth, acid',
+    '',
+    'bassline',
+  ],
+  [
+    'synth/fm',
+    'fm synth, fm synthesizer, frequency modulation synth, phase modulation synth, phase distortion',
+    'fm',
+  ],
   ['synth/wavetable', 'wavetable, wave table', 'tables'],
   ['synth/additive', 'additive, partials, additive synth', ''],
-  ['synth/physical-model', 'physical model, physical modelling, physical modeling, plucked, karplus, karplus strong, string model, modal synth, bowed, resonator, gong model', 'pluck, modelled, resonators'],
+  [
+    'synth/physical-model',
+    'physical model, physical modelling, physical modeling, plucked, karplus, karplus strong, string model, modal synth, bowed, resonator, gong model',
+    'pluck, modelled, resonators',
+  ],
   ['synth/modular', 'modular, modular synth', '', 'patch'],
   ['synth/vector', 'vector synth', 'vector'],
   ['sampler', '~sampler, samplers', 'sample', 'samples'],
   ['sampler/sampler', 'sampler', ''],
-  ['sampler/sample-player', 'sample player, soundfont, sound font, sf 2, sfz, rompler, sample library, soundfont player', 'player, library'],
-  ['drums', 'drum, drums, drumkit, ~drums, drummer', 'kick, snare, cymbal, hi hat, hihat, clap, kick drum, bass drum', 'beat, rhythm, groove'],
+  [
+    'sampler/sample-player',
+    'sample player, soundfont, sound font, sf 2, sfz, rompler, sample library, soundfont player',
+    'player, library',
+  ],
+  [
+    'drums',
+    'drum, drums, drumkit, ~drums, drummer',
+    'kick, snare, cymbal, hi hat, hihat, clap, kick drum, bass drum',
+    'beat, rhythm, groove',
+  ],
   ['drums/drum-machine', 'drum machine, beat box, beatbox, beats, rhythm box, drum synth', ''],
   ['drums/drum-kit', 'drum kit, kit, drumkit', ''],
   ['keys', 'keyboard, keyboards', 'keys'],
@@ -127,30 +376,56 @@ const rows: readonly Row[] = [
   ['keys/organ', '~organ, drawbar, tonewheel, harmonium, orgel', ''],
   ['keys/clavinet', 'clav, clavinet, harpsichord', ''],
   ['acoustic', 'orchestra, orchestral', ''],
-  ['acoustic/strings', 'strings, string quartet, violin, viola, cello, quartet, string section', 'string'],
+  [
+    'acoustic/strings',
+    'strings, string quartet, violin, viola, cello, quartet, string section',
+    'string',
+  ],
   ['acoustic/brass', 'brass, horns, horn, trumpet, trombone, tuba', ''],
-  ['acoustic/woodwind', 'woodwind, woodwinds, reeds, flute, clarinet, oboe, sax, saxophone, bassoon, accordion, winds', ''],
+  [
+    'acoustic/woodwind',
+    'woodwind, woodwinds, reeds, flute, clarinet, oboe, sax, saxophone, bassoon, accordion, winds',
+    '',
+  ],
   ['acoustic/guitar', 'strummed, ukulele, banjo, mandolin, acoustic guitar', 'guitar', ''],
   ['acoustic/bass', 'upright bass, double bass, contrabass, bass guitar', 'bass'],
   ['acoustic/voice', 'choir, voices, vocals', 'voice', 'vocal'],
-  ['acoustic/percussion', 'percussion, mallets, marimba, vibraphone, xylophone, timpani, glockenspiel, gong, tabla, congas', 'bells', 'bell'],
+  [
+    'acoustic/percussion',
+    'percussion, mallets, marimba, vibraphone, xylophone, timpani, glockenspiel, gong, tabla, congas',
+    'bells',
+    'bell',
+  ],
 
   ['notes', 'midi, note effect, midi effect', 'note, notes, event, cc', 'velocity, channel'],
   ['notes/arpeggiator', 'arp, arpeggiator, arpeggio, ~arpeggiator', ''],
   ['notes/chord', 'chord, chords, chorder, fifths', ''],
   ['notes/scale', 'scale, scale quantizer, key quantizer, scales', 'quantizer, quantiser'],
-  ['notes/sequencer', 'sequencer, step sequencer, ~sequencer, step seq, pattern sequencer', 'steps, step, seq', 'pattern'],
+  [
+    'notes/sequencer',
+    'sequencer, step sequencer, ~sequencer, step seq, pattern sequencer',
+    'steps, step, seq',
+    'pattern',
+  ],
   ['notes/transposer', 'transpose, transposer, transposition, midi transpose', ''],
-  ['notes/note-filter', 'note filter, midi filter, channel filter, key range, keyrange, midi channel filter, velocity filter, key split, keysplit, event blocker, midi map, channel map, velocity range, velocity gamma, note to cc', 'velocity'],
+  [
+    'notes/note-filter',
+    'note filter, midi filter, channel filter, key range, keyrange, midi channel filter, velocity filter, key split, keysplit, event blocker, midi map, channel map, velocity range, velocity gamma, note to cc',
+    'velocity',
+  ],
   ['notes/humaniser', 'humanise, humanize, humaniser, humanizer, velocity randomizer', ''],
 ];
 
 /** Words that hide another one, or that only sound like one: they speak for nothing. */
-const traps = 'bandlimited, band limited, non bandlimited, parameter, phaserotate, phase rotate, aggregate, navigate, diameter, perimeter, propagate, company, spring clean, plate glass, gate reverb gate, noninterpolating, linear interpolation, cubic spline interpolation, sampled, sample based, single sample, sample rate, fixed latency, low latency, zero latency, hall of, soundscape, landscape, microscope, telescope, kaleidoscope';
+const traps =
+  'bandlimited, band limited, non bandlimited, parameter, phaserotate, phase rotate, aggregate, navigate, diameter, perimeter, propagate, company, spring clean, plate glass, gate reverb gate, noninterpolating, linear interpolation, cubic spline interpolation, sampled, sample based, single sample, sample rate, fixed latency, low latency, zero latency, hall of, soundscape, landscape, microscope, telescope, kaleidoscope';
 
 /** How clearly a word speaks. */
 export type Clearness = 'clear' | 'hint' | 'faint';
-export interface Meaning { readonly type: string; readonly clearness: Clearness }
+export interface Meaning {
+  readonly type: string;
+  readonly clearness: Clearness;
+}
 
 const joinedOf = (phrase: string): string => phrase.replace(/[^\p{L}\p{N}]/gu, '');
 
@@ -158,15 +433,37 @@ const joinedOf = (phrase: string): string => phrase.replace(/[^\p{L}\p{N}]/gu, '
 export const lexicon: ReadonlyMap<string, readonly Meaning[]> = (() => {
   const all = new Map<string, Meaning[]>();
   const clearnesses: readonly Clearness[] = ['clear', 'hint', 'faint'];
-  for (const [type, ...columns] of rows)
-    for (const [i, column] of columns.entries())
-      for (const phrase of (column ?? '').split(',').map(joinedOf).filter((p) => p !== '')) all.set(phrase, [...(all.get(phrase) ?? []), { type, clearness: clearnesses[i] ?? 'faint' }]);
-  for (const phrase of traps.split(',')) all.set(joinedOf(phrase), []);
+  for (const [type, ...columns] of rows) {
+    for (const [i, column] of columns.entries()) {
+      for (const phrase of (column ?? '')
+        .split(',')
+        .map(joinedOf)
+        .filter((p) => p !== '')) {
+        all.set(phrase, [
+          ...(all.get(phrase) ?? []),
+          { type, clearness: clearnesses[i] ?? 'faint' },
+        ]);
+      }
+    }
+  }
+  for (const phrase of traps.split(',')) {
+    all.set(joinedOf(phrase), []);
+  }
   return all;
 })();
 
 /** Words that count inside a longer word, longest first. */
-export const wordParts: readonly string[] = [...new Set(rows.flatMap(([, ...columns]) => columns.join(',').split(',').filter((p) => p.includes('~')).map(joinedOf)))].sort((a, b) => b.length - a.length || (a < b ? -1 : 1));
+export const wordParts: readonly string[] = [
+  ...new Set(
+    rows.flatMap(([, ...columns]) =>
+      columns
+        .join(',')
+        .split(',')
+        .filter((p) => p.includes('~'))
+        .map(joinedOf),
+    ),
+  ),
+].sort((a, b) => b.length - a.length || (a < b ? -1 : 1));
 
 /** The most words a phrase has. */
 export const longestPhrase = 4;

@@ -13,23 +13,50 @@ export interface NamedPlugin {
 
 /** Copies by preferred format and then path: the first that says something counts. */
 export const inOrder = (copies: readonly FoundCopy[]): FoundCopy[] =>
-  [...copies].sort((a, b) => preferred.indexOf(a.format) - preferred.indexOf(b.format) || (a.path < b.path ? -1 : a.path > b.path ? 1 : 0));
+  [...copies].sort(
+    (a, b) =>
+      preferred.indexOf(a.format) - preferred.indexOf(b.format) ||
+      (a.path < b.path ? -1 : a.path > b.path ? 1 : 0),
+  );
 
 /** A name of its own goes before a file's; where there are several widths, none of them stands in the name. */
 export function nameOf(copies: readonly FoundCopy[]): NamedPlugin {
-  const ordered = inOrder(copies), first = ordered[0];
-  const own = ordered.filter((copy) => copy.name !== null), vendor = ordered.find((copy) => copy.vendor !== null)?.vendor ?? null;
+  const ordered = inOrder(copies);
+  const first = ordered[0];
+  const own = ordered.filter((copy) => copy.name !== null);
+  const vendor = ordered.find((copy) => copy.vendor !== null)?.vendor ?? null;
   const name = own[0]?.name ?? (first ? withoutBits(nameOfCopy(first).replaceAll('_', ' ')) : '');
-  const widths = new Set(own.map((copy) => nameKeyOf(nameOfCopy(copy), copy.vendor, makesSound(copy), isGenericWord).width));
+  const widths = new Set(
+    own.map(
+      (copy) => nameKeyOf(nameOfCopy(copy), copy.vendor, makesSound(copy), isGenericWord).width,
+    ),
+  );
   return { vendor, name: widths.size > 1 ? withoutWidth(name) : name };
 }
 
 /** What is known of the plugin apart from its name: the first copy that says each. */
-export function subjectOf(name: string, copies: readonly FoundCopy[], series: readonly SeriesShare[]): Subject {
-  const ordered = inOrder(copies), told = ordered.find((copy) => copy.audioIn !== null && copy.audioOut !== null);
-  const declared = new Map(ordered.filter((copy) => copy.declared.length > 0).map((copy) => [`${copy.format} ${copy.declared.join()}`, { format: copy.format, values: copy.declared }]));
+export function subjectOf(
+  name: string,
+  copies: readonly FoundCopy[],
+  series: readonly SeriesShare[],
+): Subject {
+  const ordered = inOrder(copies);
+  const told = ordered.find((copy) => copy.audioIn !== null && copy.audioOut !== null);
+  const declared = new Map(
+    ordered
+      .filter((copy) => copy.declared.length > 0)
+      .map((copy) => [
+        `${copy.format} ${copy.declared.join()}`,
+        { format: copy.format, values: copy.declared },
+      ]),
+  );
   return {
-    name, series, declared: [...declared.values()], audioIn: told?.audioIn ?? null, audioOut: told?.audioOut ?? null,
-    notesIn: ordered.find((copy) => copy.notesIn !== null)?.notesIn ?? null, notesOut: ordered.find((copy) => copy.notesOut !== null)?.notesOut ?? null,
+    name,
+    series,
+    declared: [...declared.values()],
+    audioIn: told?.audioIn ?? null,
+    audioOut: told?.audioOut ?? null,
+    notesIn: ordered.find((copy) => copy.notesIn !== null)?.notesIn ?? null,
+    notesOut: ordered.find((copy) => copy.notesOut !== null)?.notesOut ?? null,
   };
 }

@@ -16,23 +16,46 @@ export interface InSeries {
 }
 
 /** Words that make a series: not of the trade, and long enough not to be an ending. */
-const seriesWords = (name: string): string[] => [...new Set(wordsOf(name).filter((word) => word.length > 3 && !isGenericWord(word)))];
+const seriesWords = (name: string): string[] => [
+  ...new Set(wordsOf(name).filter((word) => word.length > 3 && !isGenericWord(word))),
+];
 
 /** Gathers the series once; the answer gives the shares for one plugin among the others. */
 export function gatherSeries(plugins: readonly InSeries[]): (plugin: InSeries) => SeriesShare[] {
   const known = plugins.filter((plugin) => plugin.types.length > 0 && plugin.vendor !== '');
-  const series = grouped(known.flatMap((plugin) => seriesWords(plugin.name).map((word) => [`${plugin.vendor}\n${word}`, plugin] as const)));
-  return (plugin) => (plugin.vendor === '' ? [] : seriesWords(plugin.name).flatMap((word) => sharesOf(word, (series.get(`${plugin.vendor}\n${word}`) ?? []).filter((other) => other !== plugin))));
+  const series = grouped(
+    known.flatMap((plugin) =>
+      seriesWords(plugin.name).map((word) => [`${plugin.vendor}\n${word}`, plugin] as const),
+    ),
+  );
+  return (plugin) =>
+    plugin.vendor === ''
+      ? []
+      : seriesWords(plugin.name).flatMap((word) =>
+          sharesOf(
+            word,
+            (series.get(`${plugin.vendor}\n${word}`) ?? []).filter((other) => other !== plugin),
+          ),
+        );
 }
 
 /** A type where half of the others have it, else its group. */
 function sharesOf(word: string, others: readonly InSeries[]): SeriesShare[] {
-  const having = (has: (type: string) => boolean): InSeries[] => others.filter((other) => other.types.some(has));
+  const having = (has: (type: string) => boolean): InSeries[] =>
+    others.filter((other) => other.types.some(has));
   return [...new Set(others.flatMap((other) => other.types.map(groupOf)))].map((group) => {
     const inGroup = having((type) => groupOf(type) === group);
-    const types = [...new Set(inGroup.flatMap((other) => other.types.filter((type) => groupOf(type) === group)))].sort();
+    const types = [
+      ...new Set(inGroup.flatMap((other) => other.types.filter((type) => groupOf(type) === group))),
+    ].sort();
     const type = types.find((one) => having((t) => t === one).length * 2 > others.length) ?? group;
     const held = having((t) => t === type || (type === group && groupOf(t) === group));
-    return { word, type, count: held.length, of: others.length, taught: held.filter((other) => other.isTaught).length };
+    return {
+      word,
+      type,
+      count: held.length,
+      of: others.length,
+      taught: held.filter((other) => other.isTaught).length,
+    };
   });
 }

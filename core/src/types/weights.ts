@@ -53,7 +53,7 @@ export const weights: Weights = {
     drums: -0.24,
     keys: -0.24,
     acoustic: -0.24,
-    notes: -0.24
+    notes: -0.24,
   },
   clear: 4.28,
   hint: 2.9,
@@ -67,5 +67,5 @@ export const weights: Weights = {
   otherKind: 2,
   series: 1.6,
   taught: 5,
-  unspecific: 1.2
+  unspecific: 1.2,
 };

@@ -11,7 +11,10 @@ export function writeElf(names: readonly string[], machine: 62 | 183 = 62): Buff
     symbols.writeUInt16LE(1, at + 6);
     symbols.writeBigUInt64LE(0x1000n, at + 8);
   });
-  const sectionNames = Buffer.from('\0.dynsym\0.dynstr\0.shstrtab\0'), symbolsAt = 64, textsAt = symbolsAt + symbols.length, namesAt = textsAt + texts.length;
+  const sectionNames = Buffer.from('\0.dynsym\0.dynstr\0.shstrtab\0');
+  const symbolsAt = 64;
+  const textsAt = symbolsAt + symbols.length;
+  const namesAt = textsAt + texts.length;
   const headersAt = (namesAt + sectionNames.length + 7) & ~7;
   const header = Buffer.alloc(64);
   header.write('\x7fELF\x02\x01\x01', 0, 'latin1');
@@ -23,7 +26,15 @@ export function writeElf(names: readonly string[], machine: 62 | 183 = 62): Buff
   header.writeUInt16LE(64, 58);
   header.writeUInt16LE(4, 60);
   header.writeUInt16LE(3, 62);
-  const section = (name: number, type: number, offset: number, size: number, link: number, info: number, entry: number): Buffer => {
+  const section = (
+    name: number,
+    type: number,
+    offset: number,
+    size: number,
+    link: number,
+    info: number,
+    entry: number,
+  ): Buffer => {
     const row = Buffer.alloc(64);
     row.writeUInt32LE(name, 0);
     row.writeUInt32LE(type, 4);
@@ -36,8 +47,17 @@ export function writeElf(names: readonly string[], machine: 62 | 183 = 62): Buff
     return row;
   };
   const padding = Buffer.alloc(headersAt - namesAt - sectionNames.length);
-  return Buffer.concat([header, symbols, texts, sectionNames, padding, Buffer.alloc(64),
-    section(1, 11, symbolsAt, symbols.length, 2, 1, 24), section(9, 3, textsAt, texts.length, 0, 0, 0), section(17, 3, namesAt, sectionNames.length, 0, 0, 0)]);
+  return Buffer.concat([
+    header,
+    symbols,
+    texts,
+    sectionNames,
+    padding,
+    Buffer.alloc(64),
+    section(1, 11, symbolsAt, symbols.length, 2, 1, 24),
+    section(9, 3, textsAt, texts.length, 0, 0, 0),
+    section(17, 3, namesAt, sectionNames.length, 0, 0, 0),
+  ]);
 }
 
 /** Names one after the other, each ended by a zero byte, and where each begins. */

@@ -8,16 +8,37 @@ const chunk = 2_000;
  * Inserts rows (entity properties) through one JSON parameter, which is far quicker than a parameter a value.
  * With `onConflict`, rows whose unique columns are there already take the place of the old ones.
  */
-export async function insertMany<T extends object>(manager: EntityManager, table: EntitySchema<T>, rows: readonly T[], onConflict?: readonly (keyof T & string)[]): Promise<void> {
-  if (rows.length === 0) return;
+export async function insertMany<T extends object>(
+  manager: EntityManager,
+  table: EntitySchema<T>,
+  rows: readonly T[],
+  onConflict?: readonly (keyof T & string)[],
+): Promise<void> {
+  if (rows.length === 0) {
+    return;
+  }
   const { columns, tableName } = manager.dataSource.getMetadata(table);
   const names = columns.map((c) => `"${c.databaseName}"`);
   const types = columns.map((c) => `"${c.databaseName}" ${String(c.type)}`);
-  const keys = (onConflict ?? []).map((property) => `"${columns.find((c) => c.propertyName === property)?.databaseName ?? property}"`);
-  const isKept = (name: string): boolean => keys.includes(name) || name === '"id"' || name === '"first_seen_at"';
-  const conflict = onConflict ? `ON CONFLICT (${keys.join(', ')}) DO UPDATE SET ${names.filter((n) => !isKept(n)).map((n) => `${n} = excluded.${n}`).join(', ')}` : '';
+  const keys = (onConflict ?? []).map(
+    (property) => `"${columns.find((c) => c.propertyName === property)?.databaseName ?? property}"`,
+  );
+  const isKept = (name: string): boolean =>
+    keys.includes(name) || name === '"id"' || name === '"first_seen_at"';
+  const conflict = onConflict
+    ? `ON CONFLICT (${keys.join(', ')}) DO UPDATE SET ${names
+        .filter((n) => !isKept(n))
+        .map((n) => `${n} = excluded.${n}`)
+        .join(', ')}`
+    : '';
   for (let at = 0; at < rows.length; at += chunk) {
-    const json = rows.slice(at, at + chunk).map((row) => Object.fromEntries(columns.map((c) => [c.databaseName, (row as Record<string, unknown>)[c.propertyName]])));
+    const json = rows
+      .slice(at, at + chunk)
+      .map((row) =>
+        Object.fromEntries(
+          columns.map((c) => [c.databaseName, (row as Record<string, unknown>)[c.propertyName]]),
+        ),
+      );
     await manager.query(
       `INSERT INTO "${tableName}" (${names.join(', ')}) SELECT ${names.join(', ')} FROM jsonb_to_recordset($1::jsonb) AS rows (${types.join(', ')}) ${conflict}`,
       [withoutNul(JSON.stringify(json))],

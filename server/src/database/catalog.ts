@@ -2,113 +2,237 @@
 import { In, type EntityManager } from 'typeorm';
 import { asId, type CopyId, type CopyState, type Plugin, type PluginId } from '@clever-drawer/core';
 import { insertMany, withoutNul } from './bulk.ts';
-import { BundleTable, CopyTable, PluginTable, type BundleRow, type CopyRow, type CopyRowState, type PluginRow } from './schemas.ts';
+import {
+  BundleTable,
+  CopyTable,
+  PluginTable,
+  type BundleRow,
+  type CopyRow,
+  type CopyRowState,
+  type PluginRow,
+} from './schemas.ts';
 
 /** All plugins of a computer with their copies, by name; those of which everything is set aside are left out. */
 export async function readCatalog(manager: EntityManager, computer: string): Promise<Plugin[]> {
-  const plugins: (Omit<PluginRow, 'computerId' | 'grounds'>)[] = await manager.query(
-    `SELECT id, name, vendor, kind, types, arrived_at "arrivedAt" FROM plugin WHERE computer_id = $1 ORDER BY name, id`, [computer]);
-  const copies: (Pick<CopyRow, 'id' | 'format' | 'path'> & { state: CopyState; pluginId: string; version: string | null; hasPicture: boolean; is32Bit: boolean; isFailed: boolean; audioIn: number | null; audioOut: number | null })[] = await manager.query(
+  const plugins: Omit<PluginRow, 'computerId' | 'grounds'>[] = await manager.query(
+    `SELECT id, name, vendor, kind, types, arrived_at "arrivedAt" FROM plugin WHERE computer_id = $1 ORDER BY name, id`,
+    [computer],
+  );
+  const copies: (Pick<CopyRow, 'id' | 'format' | 'path'> & {
+    state: CopyState;
+    pluginId: string;
+    version: string | null;
+    hasPicture: boolean;
+    is32Bit: boolean;
+    isFailed: boolean;
+    audioIn: number | null;
+    audioOut: number | null;
+  })[] = await manager.query(
     `SELECT id, plugin_id "pluginId", format, path, state, facts->>'version' "version", facts->>'picture' IS NOT NULL "hasPicture", status = 'failed' "isFailed", (facts->>'audioIn')::int "audioIn", (facts->>'audioOut')::int "audioOut",
             CASE jsonb_typeof(facts->'architectures') WHEN 'array' THEN facts->'architectures' <> '[]' AND facts->'architectures' <@ '["x86", "arm"]' ELSE false END "is32Bit"
-       FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND state <> 'aside' ORDER BY path, id`, [computer]);
+       FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND state <> 'aside' ORDER BY path, id`,
+    [computer],
+  );
   const byPlugin = new Map<string, Plugin['copies'][number][]>();
   for (const { pluginId, id, ...copy } of copies) {
     const list = byPlugin.get(pluginId);
     const card = { id: asId<CopyId>(id), ...copy };
-    if (list) list.push(card);
-    else byPlugin.set(pluginId, [card]);
+    if (list) {
+      list.push(card);
+    } else {
+      byPlugin.set(pluginId, [card]);
+    }
   }
-  return plugins.filter(({ id }) => byPlugin.has(id)).map(({ id, arrivedAt, ...plugin }) => ({ ...plugin, id: asId<PluginId>(id), arrived: arrivedAt.toISOString(), copies: byPlugin.get(id) ?? [] }));
+  return plugins
+    .filter(({ id }) => byPlugin.has(id))
+    .map(({ id, arrivedAt, ...plugin }) => ({
+      ...plugin,
+      id: asId<PluginId>(id),
+      arrived: arrivedAt.toISOString(),
+      copies: byPlugin.get(id) ?? [],
+    }));
 }
 
 /** A row's state as the catalog knows it: what is set aside is as good as gone. */
 export const shownState = (state: CopyRowState): CopyState => (state === 'aside' ? 'gone' : state);
 
-export const findCopy = (manager: EntityManager, computer: string, id: string): Promise<CopyRow | null> =>
+export const findCopy = (
+  manager: EntityManager,
+  computer: string,
+  id: string,
+): Promise<CopyRow | null> =>
   manager.getRepository(CopyTable).findOneBy({ id, computerId: computer });
 
-export const pluginById = (manager: EntityManager, computer: string, id: string): Promise<PluginRow | null> =>
+export const pluginById = (
+  manager: EntityManager,
+  computer: string,
+  id: string,
+): Promise<PluginRow | null> =>
   manager.getRepository(PluginTable).findOneBy({ id, computerId: computer });
 
-export const copiesOfPlugins = (manager: EntityManager, plugins: readonly string[]): Promise<CopyRow[]> =>
-  manager.getRepository(CopyTable).findBy({ pluginId: In([...plugins]) });
+export const copiesOfPlugins = (
+  manager: EntityManager,
+  plugins: readonly string[],
+): Promise<CopyRow[]> => manager.getRepository(CopyTable).findBy({ pluginId: In([...plugins]) });
 
-export const allCopies = (manager: EntityManager, computer: string): Promise<CopyRow[]> => manager.getRepository(CopyTable).findBy({ computerId: computer });
+export const allCopies = (manager: EntityManager, computer: string): Promise<CopyRow[]> =>
+  manager.getRepository(CopyTable).findBy({ computerId: computer });
 
-export const addPlugins = (manager: EntityManager, rows: readonly PluginRow[]): Promise<void> => insertMany(manager, PluginTable, rows);
+export const addPlugins = (manager: EntityManager, rows: readonly PluginRow[]): Promise<void> =>
+  insertMany(manager, PluginTable, rows);
 
 /** Writes what the plugins' copies now say of them. */
-export async function updatePlugins(manager: EntityManager, rows: readonly Pick<PluginRow, 'id' | 'name' | 'vendor' | 'kind' | 'types' | 'grounds'>[]): Promise<void> {
-  if (rows.length === 0) return;
+export async function updatePlugins(
+  manager: EntityManager,
+  rows: readonly Pick<PluginRow, 'id' | 'name' | 'vendor' | 'kind' | 'types' | 'grounds'>[],
+): Promise<void> {
+  if (rows.length === 0) {
+    return;
+  }
   await manager.query(
     `UPDATE plugin SET name = new.name, vendor = new.vendor, kind = new.kind, types = new.types, grounds = new.grounds
-       FROM jsonb_to_recordset($1::jsonb) AS new (id uuid, name text, vendor text, kind text, types jsonb, grounds jsonb) WHERE plugin.id = new.id`, [withoutNul(JSON.stringify(rows))]);
+       FROM jsonb_to_recordset($1::jsonb) AS new (id uuid, name text, vendor text, kind text, types jsonb, grounds jsonb) WHERE plugin.id = new.id`,
+    [withoutNul(JSON.stringify(rows))],
+  );
 }
 
 /** Gives copies their plugins; findings of theirs follow. */
-export async function moveCopies(manager: EntityManager, moves: readonly { copy: string; plugin: string }[]): Promise<void> {
-  if (moves.length === 0) return;
+export async function moveCopies(
+  manager: EntityManager,
+  moves: readonly { copy: string; plugin: string }[],
+): Promise<void> {
+  if (moves.length === 0) {
+    return;
+  }
   const rows = JSON.stringify(moves);
-  await manager.query(`UPDATE finding SET plugin_id = new.plugin FROM jsonb_to_recordset($1::jsonb) AS new (copy uuid, plugin uuid), copy
-    WHERE copy.id = new.copy AND finding.plugin_id = copy.plugin_id AND finding.path = copy.path AND finding.format = copy.format`, [rows]);
-  await manager.query('UPDATE copy SET plugin_id = new.plugin FROM jsonb_to_recordset($1::jsonb) AS new (copy uuid, plugin uuid) WHERE copy.id = new.copy', [rows]);
+  await manager.query(
+    `UPDATE finding SET plugin_id = new.plugin FROM jsonb_to_recordset($1::jsonb) AS new (copy uuid, plugin uuid), copy
+    WHERE copy.id = new.copy AND finding.plugin_id = copy.plugin_id AND finding.path = copy.path AND finding.format = copy.format`,
+    [rows],
+  );
+  await manager.query(
+    'UPDATE copy SET plugin_id = new.plugin FROM jsonb_to_recordset($1::jsonb) AS new (copy uuid, plugin uuid) WHERE copy.id = new.copy',
+    [rows],
+  );
 }
 
 /** Plugins of which something was made: filed, named, answered or loaded. */
 export async function usedPlugins(manager: EntityManager, computer: string): Promise<Set<string>> {
   const rows: { id: string }[] = await manager.query(
     `SELECT id FROM plugin p WHERE computer_id = $1 AND (EXISTS (SELECT FROM placement x WHERE x.plugin_id = p.id) OR EXISTS (SELECT FROM naming x WHERE x.plugin_id = p.id)
-        OR EXISTS (SELECT FROM answer x WHERE x.plugin_id = p.id) OR EXISTS (SELECT FROM load x WHERE x.plugin_id = p.id) OR EXISTS (SELECT FROM chain x WHERE x.plugin_id = p.id))`, [computer]);
+        OR EXISTS (SELECT FROM answer x WHERE x.plugin_id = p.id) OR EXISTS (SELECT FROM load x WHERE x.plugin_id = p.id) OR EXISTS (SELECT FROM chain x WHERE x.plugin_id = p.id))`,
+    [computer],
+  );
   return new Set(rows.map((row) => row.id));
 }
 
 /** Removes plugins that have no copy and of which nothing was made. */
-export const forgetEmptyPlugins = (manager: EntityManager, computer: string, used: ReadonlySet<string>): Promise<unknown> => manager.query(
-  `DELETE FROM plugin p WHERE computer_id = $1 AND NOT EXISTS (SELECT FROM copy c WHERE c.plugin_id = p.id) AND NOT (id = ANY($2))
-      AND NOT EXISTS (SELECT FROM belonging b WHERE b.plugin_id = p.id OR b.before_id = p.id)`, [computer, [...used]]);
+export const forgetEmptyPlugins = (
+  manager: EntityManager,
+  computer: string,
+  used: ReadonlySet<string>,
+): Promise<unknown> =>
+  manager.query(
+    `DELETE FROM plugin p WHERE computer_id = $1 AND NOT EXISTS (SELECT FROM copy c WHERE c.plugin_id = p.id) AND NOT (id = ANY($2))
+      AND NOT EXISTS (SELECT FROM belonging b WHERE b.plugin_id = p.id OR b.before_id = p.id)`,
+    [computer, [...used]],
+  );
 
-export const listPlugins = (manager: EntityManager, computer: string): Promise<PluginRow[]> => manager.getRepository(PluginTable).findBy({ computerId: computer });
+export const listPlugins = (manager: EntityManager, computer: string): Promise<PluginRow[]> =>
+  manager.getRepository(PluginTable).findBy({ computerId: computer });
 
 /** Adds copies; those whose id is there already get the new facts. */
-export const saveCopies = (manager: EntityManager, rows: readonly CopyRow[]): Promise<void> => insertMany(manager, CopyTable, rows, ['id']);
+export const saveCopies = (manager: EntityManager, rows: readonly CopyRow[]): Promise<void> =>
+  insertMany(manager, CopyTable, rows, ['id']);
 
-export const markCopies = async (manager: EntityManager, ids: readonly string[], state: CopyState, at: Date): Promise<void> => {
-  if (ids.length === 0) return;
-  await manager.query(`UPDATE copy SET state = $2, last_seen_at = CASE WHEN $2 = 'present' THEN $3 ELSE last_seen_at END WHERE id = ANY($1)`, [ids, state, at]);
+export const markCopies = async (
+  manager: EntityManager,
+  ids: readonly string[],
+  state: CopyState,
+  at: Date,
+): Promise<void> => {
+  if (ids.length === 0) {
+    return;
+  }
+  await manager.query(
+    `UPDATE copy SET state = $2, last_seen_at = CASE WHEN $2 = 'present' THEN $3 ELSE last_seen_at END WHERE id = ANY($1)`,
+    [ids, state, at],
+  );
 };
 
-export const failedCopies = (manager: EntityManager, computer: string, limit: number): Promise<CopyRow[]> =>
-  manager.getRepository(CopyTable).find({ where: { computerId: computer, status: 'failed', state: 'present' }, order: { path: 'ASC', id: 'ASC' }, take: limit });
+export const failedCopies = (
+  manager: EntityManager,
+  computer: string,
+  limit: number,
+): Promise<CopyRow[]> =>
+  manager.getRepository(CopyTable).find({
+    where: { computerId: computer, status: 'failed', state: 'present' },
+    order: { path: 'ASC', id: 'ASC' },
+    take: limit,
+  });
 
-export const readBundles = (manager: EntityManager, computer: string): Promise<BundleRow[]> => manager.getRepository(BundleTable).findBy({ computerId: computer });
+export const readBundles = (manager: EntityManager, computer: string): Promise<BundleRow[]> =>
+  manager.getRepository(BundleTable).findBy({ computerId: computer });
 
-export const saveBundles = (manager: EntityManager, rows: readonly BundleRow[]): Promise<void> => insertMany(manager, BundleTable, rows, ['computerId', 'format', 'path']);
+export const saveBundles = (manager: EntityManager, rows: readonly BundleRow[]): Promise<void> =>
+  insertMany(manager, BundleTable, rows, ['computerId', 'format', 'path']);
 
-export async function forgetBundles(manager: EntityManager, computer: string, paths: readonly string[]): Promise<void> {
-  if (paths.length > 0) await manager.query('DELETE FROM bundle WHERE computer_id = $1 AND path = ANY($2)', [computer, paths]);
+export async function forgetBundles(
+  manager: EntityManager,
+  computer: string,
+  paths: readonly string[],
+): Promise<void> {
+  if (paths.length > 0) {
+    await manager.query('DELETE FROM bundle WHERE computer_id = $1 AND path = ANY($2)', [
+      computer,
+      paths,
+    ]);
+  }
 }
 
 /** Removes copies that never became part of a plugin. */
 export async function forgetCopies(manager: EntityManager, ids: readonly string[]): Promise<void> {
-  if (ids.length > 0) await manager.query('DELETE FROM copy WHERE id = ANY($1) AND plugin_id IS NULL', [ids]);
+  if (ids.length > 0) {
+    await manager.query('DELETE FROM copy WHERE id = ANY($1) AND plugin_id IS NULL', [ids]);
+  }
 }
 
 /** Whether some plugin has never been sorted, as after an update of the program. */
-export const hasUnsorted = (manager: EntityManager, computer: string): Promise<boolean> => manager.query<{ is: boolean }[]>('SELECT EXISTS (SELECT FROM plugin p WHERE computer_id = $1 AND grounds IS NULL AND EXISTS (SELECT FROM copy c WHERE c.plugin_id = p.id)) "is"', [computer]).then(([row]) => row?.is ?? false);
+export const hasUnsorted = (manager: EntityManager, computer: string): Promise<boolean> =>
+  manager
+    .query<
+      { is: boolean }[]
+    >('SELECT EXISTS (SELECT FROM plugin p WHERE computer_id = $1 AND grounds IS NULL AND EXISTS (SELECT FROM copy c WHERE c.plugin_id = p.id)) "is"', [computer])
+    .then(([row]) => row?.is ?? false);
 
 /** The plugins that copies of this computer belong to. */
-export async function pluginsOfCopies(manager: EntityManager, computer: string, copies: readonly string[]): Promise<Map<string, string | null>> {
-  const rows: { id: string; plugin: string | null }[] = copies.length === 0 ? [] : await manager.query('SELECT id, plugin_id plugin FROM copy WHERE computer_id = $1 AND id = ANY($2::uuid[])', [computer, copies]);
+export async function pluginsOfCopies(
+  manager: EntityManager,
+  computer: string,
+  copies: readonly string[],
+): Promise<Map<string, string | null>> {
+  const rows: { id: string; plugin: string | null }[] =
+    copies.length === 0
+      ? []
+      : await manager.query(
+          'SELECT id, plugin_id plugin FROM copy WHERE computer_id = $1 AND id = ANY($2::uuid[])',
+          [computer, copies],
+        );
   return new Map(rows.map((row) => [row.id, row.plugin]));
 }
 
 /** Whether any computer has a plugin of that id. */
-export const isPluginId = (manager: EntityManager, id: string): Promise<boolean> => manager.getRepository(PluginTable).existsBy({ id });
+export const isPluginId = (manager: EntityManager, id: string): Promise<boolean> =>
+  manager.getRepository(PluginTable).existsBy({ id });
 
 /** How many catalogued copies use each spelling of a vendor. */
-export async function countSpellings(manager: EntityManager, computer: string): Promise<Map<string, number>> {
+export async function countSpellings(
+  manager: EntityManager,
+  computer: string,
+): Promise<Map<string, number>> {
   const rows: { spelling: string; count: number }[] = await manager.query(
-    `SELECT facts->>'vendor' spelling, count(*)::int FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND status = 'ok' AND state <> 'aside' AND facts->>'vendor' IS NOT NULL GROUP BY 1`, [computer]);
+    `SELECT facts->>'vendor' spelling, count(*)::int FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND status = 'ok' AND state <> 'aside' AND facts->>'vendor' IS NOT NULL GROUP BY 1`,
+    [computer],
+  );
   return new Map(rows.map((row) => [row.spelling, row.count]));
 }

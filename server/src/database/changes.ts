@@ -5,38 +5,77 @@ import { withoutNul } from './bulk.ts';
 import { ChangeTable, type ChangeRow } from './schemas.ts';
 
 /** Adds a change as the newest and discards what was undone and can now not be redone. */
-export async function recordChange(manager: EntityManager, computer: string, words: string, change: OrderChange, at: Date): Promise<void> {
-  await manager.query(`UPDATE change SET state = 'discarded' WHERE computer_id = $1 AND state = 'undone'`, [computer]);
+export async function recordChange(
+  manager: EntityManager,
+  computer: string,
+  words: string,
+  change: OrderChange,
+  at: Date,
+): Promise<void> {
+  await manager.query(
+    `UPDATE change SET state = 'discarded' WHERE computer_id = $1 AND state = 'undone'`,
+    [computer],
+  );
   await manager.query(
     `INSERT INTO change (computer_id, number, at, words, state, change)
      SELECT $1, coalesce(max(number), 0) + 1, $2, $3, 'done', $4::jsonb FROM change WHERE computer_id = $1`,
-    [computer, at, words, withoutNul(JSON.stringify(change))]);
+    [computer, at, words, withoutNul(JSON.stringify(change))],
+  );
 }
 
 /** The change that undo (the newest done) or redo (the oldest undone) would touch. */
-export const changeToStep = (manager: EntityManager, computer: string, direction: 'undo' | 'redo'): Promise<ChangeRow | null> =>
+export const changeToStep = (
+  manager: EntityManager,
+  computer: string,
+  direction: 'undo' | 'redo',
+): Promise<ChangeRow | null> =>
   manager.getRepository(ChangeTable).findOne({
-    where: { computerId: computer, state: direction === 'undo' ? 'done' : 'undone' }, order: { number: direction === 'undo' ? 'DESC' : 'ASC' },
+    where: { computerId: computer, state: direction === 'undo' ? 'done' : 'undone' },
+    order: { number: direction === 'undo' ? 'DESC' : 'ASC' },
   });
 
-export const markChange = (manager: EntityManager, row: ChangeRow, state: 'done' | 'undone'): Promise<unknown> =>
-  manager.getRepository(ChangeTable).update({ computerId: row.computerId, number: row.number }, { state });
+export const markChange = (
+  manager: EntityManager,
+  row: ChangeRow,
+  state: 'done' | 'undone',
+): Promise<unknown> =>
+  manager
+    .getRepository(ChangeTable)
+    .update({ computerId: row.computerId, number: row.number }, { state });
 
 /** What undo and redo would do, in words. */
-export async function undoWords(manager: EntityManager, computer: string): Promise<{ undo: string | null; redo: string | null }> {
+export async function undoWords(
+  manager: EntityManager,
+  computer: string,
+): Promise<{ undo: string | null; redo: string | null }> {
   const rows: { undo: string | null; redo: string | null }[] = await manager.query(
     `SELECT (SELECT words FROM change WHERE computer_id = $1 AND state = 'done' ORDER BY number DESC LIMIT 1) undo,
-            (SELECT words FROM change WHERE computer_id = $1 AND state = 'undone' ORDER BY number LIMIT 1) redo`, [computer]);
+            (SELECT words FROM change WHERE computer_id = $1 AND state = 'undone' ORDER BY number LIMIT 1) redo`,
+    [computer],
+  );
   return rows[0] ?? { undo: null, redo: null };
 }
 
 /** Names of plugins by id, for those of the given ids that exist on the computer. */
-export async function pluginNames(manager: EntityManager, computer: string, ids: readonly string[]): Promise<Map<string, string>> {
+export async function pluginNames(
+  manager: EntityManager,
+  computer: string,
+  ids: readonly string[],
+): Promise<Map<string, string>> {
   const rows: { id: string; name: string }[] = await manager.query(
-    `SELECT p.id, coalesce(n.nickname, p.name) name FROM plugin p LEFT JOIN naming n ON n.plugin_id = p.id WHERE p.computer_id = $1 AND p.id = ANY($2::uuid[])`, [computer, ids]);
+    `SELECT p.id, coalesce(n.nickname, p.name) name FROM plugin p LEFT JOIN naming n ON n.plugin_id = p.id WHERE p.computer_id = $1 AND p.id = ANY($2::uuid[])`,
+    [computer, ids],
+  );
   return new Map(rows.map((row) => [asId(row.id), row.name]));
 }
 
 /** The latest changes, newest first. */
-export const listChanges = (manager: EntityManager, computer: string, limit: number): Promise<Pick<ChangeRow, 'number' | 'at' | 'words' | 'state'>[]> =>
-  manager.query('SELECT number, at, words, state FROM change WHERE computer_id = $1 ORDER BY number DESC LIMIT $2', [computer, limit]);
+export const listChanges = (
+  manager: EntityManager,
+  computer: string,
+  limit: number,
+): Promise<Pick<ChangeRow, 'number' | 'at' | 'words' | 'state'>[]> =>
+  manager.query(
+    'SELECT number, at, words, state FROM change WHERE computer_id = $1 ORDER BY number DESC LIMIT $2',
+    [computer, limit],
+  );

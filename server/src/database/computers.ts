@@ -3,26 +3,50 @@ import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
 import { ComputerTable, type ComputerRow } from './schemas.ts';
 
-export const listComputers = (manager: EntityManager): Promise<ComputerRow[]> => manager.getRepository(ComputerTable).find({ order: { createdAt: 'ASC', id: 'ASC' } });
+export const listComputers = (manager: EntityManager): Promise<ComputerRow[]> =>
+  manager.getRepository(ComputerTable).find({ order: { createdAt: 'ASC', id: 'ASC' } });
 
-export const findComputer = (manager: EntityManager, id: string): Promise<ComputerRow | null> => manager.getRepository(ComputerTable).findOneBy({ id });
+export const findComputer = (manager: EntityManager, id: string): Promise<ComputerRow | null> =>
+  manager.getRepository(ComputerTable).findOneBy({ id });
 
 /** The computer's row, locked until the transaction ends: whoever changes its order waits here. */
 export const lockComputer = (manager: EntityManager, id: string): Promise<ComputerRow | null> =>
-  manager.getRepository(ComputerTable).findOne({ where: { id }, lock: { mode: 'pessimistic_write' } });
+  manager
+    .getRepository(ComputerTable)
+    .findOne({ where: { id }, lock: { mode: 'pessimistic_write' } });
 
-export async function addComputer(manager: EntityManager, name: string, createdAt: Date): Promise<ComputerRow> {
-  const row: ComputerRow = { id: randomUUID(), name, revision: 0, createdAt, doubts: [], isLearning: true };
+export async function addComputer(
+  manager: EntityManager,
+  name: string,
+  createdAt: Date,
+): Promise<ComputerRow> {
+  const row: ComputerRow = {
+    id: randomUUID(),
+    name,
+    revision: 0,
+    createdAt,
+    doubts: [],
+    isLearning: true,
+  };
   await manager.getRepository(ComputerTable).insert(row);
   return row;
 }
 
 /** Counts the order's revision up by one and gives the new one. */
 export async function nextRevision(manager: EntityManager, computer: ComputerRow): Promise<number> {
-  await manager.getRepository(ComputerTable).update({ id: computer.id }, { revision: computer.revision + 1 });
+  await manager
+    .getRepository(ComputerTable)
+    .update({ id: computer.id }, { revision: computer.revision + 1 });
   return computer.revision + 1;
 }
 
 /** Keeps which plugins may be one, as the last sorting found. */
-export const saveDoubts = (manager: EntityManager, computer: string, doubts: ComputerRow['doubts']): Promise<unknown> =>
-  manager.query('UPDATE computer SET doubts = $2::jsonb WHERE id = $1', [computer, JSON.stringify(doubts)]);
+export const saveDoubts = (
+  manager: EntityManager,
+  computer: string,
+  doubts: ComputerRow['doubts'],
+): Promise<unknown> =>
+  manager.query('UPDATE computer SET doubts = $2::jsonb WHERE id = $1', [
+    computer,
+    JSON.stringify(doubts),
+  ]);

@@ -20,13 +20,31 @@ export interface DatabaseAddress {
   readonly database: string;
 }
 
-export const migrations = [FirstOrder1763900000001, PlacesAndAsides1763900000002, Sort1763900000003, Cabinets1763900000004, ShownFolders1763900000005, SortedCabinets1763900000006, Rules1763900000007, Practice1763900000008, Chains1763900000009];
+export const migrations = [
+  FirstOrder1763900000001,
+  PlacesAndAsides1763900000002,
+  Sort1763900000003,
+  Cabinets1763900000004,
+  ShownFolders1763900000005,
+  SortedCabinets1763900000006,
+  Rules1763900000007,
+  Practice1763900000008,
+  Chains1763900000009,
+];
 
 /** Connects and brings the tables up to date; every pending migration in one transaction. */
 export async function connect(address: DatabaseAddress): Promise<DataSource> {
   const source = new DataSource({
-    type: 'postgres', host: address.host, port: address.port, username: address.user, password: address.password, database: address.database,
-    entities: tables, migrations, poolSize: 8, installExtensions: false,
+    type: 'postgres',
+    host: address.host,
+    port: address.port,
+    username: address.user,
+    password: address.password,
+    database: address.database,
+    entities: tables,
+    migrations,
+    poolSize: 8,
+    installExtensions: false,
   });
   await source.initialize();
   await source.runMigrations({ transaction: 'all' });

@@ -11,7 +11,8 @@ import { tables } from './schemas.ts';
 
 describe('the migrations', () => {
   const directory = mkdtempSync(join(tmpdir(), 'clever-drawer-migrations-'));
-  let cluster: Cluster, source: DataSource;
+  let cluster: Cluster;
+  let source: DataSource;
   beforeAll(async () => {
     cluster = await startCluster(directory);
     source = await connect(await cluster.database('drift'));
@@ -27,26 +28,79 @@ describe('the migrations', () => {
     expect(upQueries.map((q) => q.query)).toEqual([]);
   });
   it('carry what stands in slots over to the session that its host keeps, and back', async () => {
-    const back = async (): Promise<void> => { for (let i = migrations.findIndex((one) => one.name.startsWith('Practice')); i < migrations.length; i += 1) await source.undoLastMigration({ transaction: 'all' }); };
+    const back = async (): Promise<void> => {
+      for (
+        let i = migrations.findIndex((one) => one.name.startsWith('Practice'));
+        i < migrations.length;
+        i += 1
+      ) {
+        await source.undoLastMigration({ transaction: 'all' });
+      }
+    };
     const [computer, plugin, copy, track, slot] = Array.from({ length: 5 }, () => randomUUID());
     await back();
-    await source.query(`INSERT INTO computer (id, name, revision, created_at, doubts) VALUES ($1, 'Loft', 0, now(), '[]')`, [computer]);
-    await source.query(`INSERT INTO plugin (id, computer_id, name, kind, types, arrived_at) VALUES ($1, $2, 'Silt', 'effect', '[]', now())`, [plugin, computer]);
-    await source.query(`INSERT INTO copy (id, computer_id, plugin_id, key, format, path, status, state, facts, first_seen_at, last_seen_at) VALUES ($1, $2, $3, 'k', 'LV2', '/silt.lv2', 'ok', 'present', '{"identity": "urn:silt", "name": null, "vendor": "Quoin", "binary": null}', now(), now())`, [copy, computer, plugin]);
-    await source.query(`INSERT INTO track (id, computer_id, name, sort, number) VALUES ($1, $2, 'Narrator', 'track', 0)`, [track, computer]);
-    await source.query('INSERT INTO slot (id, track_id, number, plugin_id, copy_id) VALUES ($1, $2, 0, $3, $4)', [slot, track, plugin, copy]);
+    await source.query(
+      `INSERT INTO computer (id, name, revision, created_at, doubts) VALUES ($1, 'Loft', 0, now(), '[]')`,
+      [computer],
+    );
+    await source.query(
+      `INSERT INTO plugin (id, computer_id, name, kind, types, arrived_at) VALUES ($1, $2, 'Silt', 'effect', '[]', now())`,
+      [plugin, computer],
+    );
+    await source.query(
+      `INSERT INTO copy (id, computer_id, plugin_id, key, format, path, status, state, facts, first_seen_at, last_seen_at) VALUES ($1, $2, $3, 'k', 'LV2', '/silt.lv2', 'ok', 'present', '{"identity": "urn:silt", "name": null, "vendor": "Quoin", "binary": null}', now(), now())`,
+      [copy, computer, plugin],
+    );
+    await source.query(
+      `INSERT INTO track (id, computer_id, name, sort, number) VALUES ($1, $2, 'Narrator', 'track', 0)`,
+      [track, computer],
+    );
+    await source.query(
+      'INSERT INTO slot (id, track_id, number, plugin_id, copy_id) VALUES ($1, $2, 0, $3, $4)',
+      [slot, track, plugin, copy],
+    );
     await source.runMigrations({ transaction: 'all' });
-    const [row]: { session: HostSession }[] = await source.query('SELECT session FROM practice WHERE computer_id = $1', [computer]);
-    expect(row?.session.tracks).toEqual([{ id: track, name: 'Narrator', sort: 'track', slots: [{ id: slot, isBypassed: false, problem: null, copy: { format: 'LV2', path: '/silt.lv2', identity: 'urn:silt', name: 'Silt', vendor: 'Quoin', binary: null } }] }]);
+    const [row]: { session: HostSession }[] = await source.query(
+      'SELECT session FROM practice WHERE computer_id = $1',
+      [computer],
+    );
+    expect(row?.session.tracks).toEqual([
+      {
+        id: track,
+        name: 'Narrator',
+        sort: 'track',
+        slots: [
+          {
+            id: slot,
+            isBypassed: false,
+            problem: null,
+            copy: {
+              format: 'LV2',
+              path: '/silt.lv2',
+              identity: 'urn:silt',
+              name: 'Silt',
+              vendor: 'Quoin',
+              binary: null,
+            },
+          },
+        ],
+      },
+    ]);
     await back();
-    expect(await source.query('SELECT id, track_id, number, plugin_id, copy_id FROM slot')).toEqual([{ id: slot, track_id: track, number: 0, plugin_id: plugin, copy_id: copy }]);
+    expect(await source.query('SELECT id, track_id, number, plugin_id, copy_id FROM slot')).toEqual(
+      [{ id: slot, track_id: track, number: 0, plugin_id: plugin, copy_id: copy }],
+    );
     await source.runMigrations({ transaction: 'all' });
     await source.query('DELETE FROM computer');
   });
   it('can each be undone and done again', async () => {
     expect(migrations.length).toBeGreaterThan(0);
-    for (let left = migrations.length; left > 0; left -= 1) await source.undoLastMigration({ transaction: 'all' });
-    const left: { count: number }[] = await source.query(`SELECT count(*)::int count FROM information_schema.tables WHERE table_schema = 'public' AND table_name <> 'migrations'`);
+    for (let left = migrations.length; left > 0; left -= 1) {
+      await source.undoLastMigration({ transaction: 'all' });
+    }
+    const left: { count: number }[] = await source.query(
+      `SELECT count(*)::int count FROM information_schema.tables WHERE table_schema = 'public' AND table_name <> 'migrations'`,
+    );
     expect(left[0]?.count).toBe(0);
     expect(await source.runMigrations({ transaction: 'all' })).toHaveLength(migrations.length);
   });

@@ -3,14 +3,23 @@ import type { EntityManager } from 'typeorm';
 import { PlaceTable, type PlaceRow } from './schemas.ts';
 
 export const listPlaces = (manager: EntityManager, computer: string): Promise<PlaceRow[]> =>
-  manager.getRepository(PlaceTable).find({ where: { computerId: computer }, order: { addedAt: 'ASC', path: 'ASC' } });
+  manager
+    .getRepository(PlaceTable)
+    .find({ where: { computerId: computer }, order: { addedAt: 'ASC', path: 'ASC' } });
 
-export const addPlaceRow = (manager: EntityManager, row: PlaceRow): Promise<unknown> => manager.getRepository(PlaceTable).insert(row);
+export const addPlaceRow = (manager: EntityManager, row: PlaceRow): Promise<unknown> =>
+  manager.getRepository(PlaceTable).insert(row);
 
 /** Forgets a place; its copies count as gone from now on. False when there was none. */
-export async function removePlaceRow(manager: EntityManager, computer: string, id: string): Promise<boolean> {
+export async function removePlaceRow(
+  manager: EntityManager,
+  computer: string,
+  id: string,
+): Promise<boolean> {
   const place = await manager.getRepository(PlaceTable).findOneBy({ id, computerId: computer });
-  if (!place) return false;
+  if (!place) {
+    return false;
+  }
   await manager.query(`UPDATE copy SET state = 'gone' WHERE place_id = $1`, [id]);
   await manager.query('DELETE FROM bundle WHERE place_id = $1', [id]);
   await manager.getRepository(PlaceTable).delete({ id });
@@ -18,16 +27,34 @@ export async function removePlaceRow(manager: EntityManager, computer: string, i
 }
 
 /** Switches a place on or off, or has it watched. Off, its copies are away; on, they are back until a scan says otherwise. */
-export async function changePlaceRow(manager: EntityManager, computer: string, id: string, change: Partial<Pick<PlaceRow, 'isOn' | 'isWatched'>>): Promise<boolean> {
-  const { affected } = await manager.getRepository(PlaceTable).update({ id, computerId: computer }, change);
-  if (change.isOn !== undefined) await manager.query(`UPDATE copy SET state = $2 WHERE place_id = $1 AND state = $3`, [id, change.isOn ? 'present' : 'away', change.isOn ? 'away' : 'present']);
+export async function changePlaceRow(
+  manager: EntityManager,
+  computer: string,
+  id: string,
+  change: Partial<Pick<PlaceRow, 'isOn' | 'isWatched'>>,
+): Promise<boolean> {
+  const { affected } = await manager
+    .getRepository(PlaceTable)
+    .update({ id, computerId: computer }, change);
+  if (change.isOn !== undefined) {
+    await manager.query(`UPDATE copy SET state = $2 WHERE place_id = $1 AND state = $3`, [
+      id,
+      change.isOn ? 'present' : 'away',
+      change.isOn ? 'away' : 'present',
+    ]);
+  }
   return (affected ?? 0) > 0;
 }
 
 /** Copies and failed copies by place id. */
-export async function countByPlace(manager: EntityManager, computer: string): Promise<Map<string, { copies: number; failed: number }>> {
+export async function countByPlace(
+  manager: EntityManager,
+  computer: string,
+): Promise<Map<string, { copies: number; failed: number }>> {
   const rows: { placeId: string; copies: number; failed: number }[] = await manager.query(
     `SELECT place_id "placeId", count(*)::int copies, (count(*) FILTER (WHERE status = 'failed' AND state = 'present'))::int failed
-       FROM copy WHERE computer_id = $1 AND state IN ('present', 'away') AND place_id IS NOT NULL GROUP BY place_id`, [computer]);
+       FROM copy WHERE computer_id = $1 AND state IN ('present', 'away') AND place_id IS NOT NULL GROUP BY place_id`,
+    [computer],
+  );
   return new Map(rows.map(({ placeId, ...counts }) => [placeId, counts]));
 }

@@ -3,30 +3,55 @@ import type { EntityManager } from 'typeorm';
 import { insertMany } from './bulk.ts';
 import { FindingTable, ScanTable, type FindingRow, type ScanRow } from './schemas.ts';
 
-export const addScan = (manager: EntityManager, row: ScanRow): Promise<unknown> => manager.getRepository(ScanTable).insert(row);
+export const addScan = (manager: EntityManager, row: ScanRow): Promise<unknown> =>
+  manager.getRepository(ScanTable).insert(row);
 
 export const saveScan = (manager: EntityManager, row: ScanRow): Promise<unknown> =>
-  manager.getRepository(ScanTable).update({ id: row.id }, { endedAt: row.endedAt, state: row.state, looked: row.looked, counts: row.counts });
+  manager
+    .getRepository(ScanTable)
+    .update(
+      { id: row.id },
+      { endedAt: row.endedAt, state: row.state, looked: row.looked, counts: row.counts },
+    );
 
 /** The latest scans, newest first. */
 export const listScans = (manager: EntityManager, computer: string): Promise<ScanRow[]> =>
-  manager.getRepository(ScanTable).find({ where: { computerId: computer }, order: { startedAt: 'DESC' }, take: 50 });
+  manager
+    .getRepository(ScanTable)
+    .find({ where: { computerId: computer }, order: { startedAt: 'DESC' }, take: 50 });
 
-export const addFindings = (manager: EntityManager, rows: readonly FindingRow[]): Promise<void> => insertMany(manager, FindingTable, rows);
+export const addFindings = (manager: EntityManager, rows: readonly FindingRow[]): Promise<void> =>
+  insertMany(manager, FindingTable, rows);
 
 /** The findings of one scan, at most `limit` of them, in the order they were made. */
-export const listFindings = (manager: EntityManager, computer: string, scan: string, limit: number): Promise<FindingRow[]> =>
+export const listFindings = (
+  manager: EntityManager,
+  computer: string,
+  scan: string,
+  limit: number,
+): Promise<FindingRow[]> =>
   manager.query(
     `SELECT f.id, f.scan_id "scanId", f.number, f.sort, f.plugin_id "pluginId", f.name, f.vendor, f.format, f.path, f."from", f."to", f.problem
-       FROM finding f JOIN scan s ON s.id = f.scan_id WHERE s.computer_id = $1 AND s.id = $2 ORDER BY f.number LIMIT $3`, [computer, scan, limit]);
+       FROM finding f JOIN scan s ON s.id = f.scan_id WHERE s.computer_id = $1 AND s.id = $2 ORDER BY f.number LIMIT $3`,
+    [computer, scan, limit],
+  );
 
 /** Scans that were running when the program ended: they count as interrupted. */
 export async function closeInterruptedScans(manager: EntityManager, at: Date): Promise<number> {
-  const result = await manager.getRepository(ScanTable).update({ state: 'running' }, { state: 'interrupted', endedAt: at });
+  const result = await manager
+    .getRepository(ScanTable)
+    .update({ state: 'running' }, { state: 'interrupted', endedAt: at });
   return result.affected ?? 0;
 }
 
 /** The latest findings about a plugin, newest first, with the time of their scan. */
-export const findingsAbout = (manager: EntityManager, plugin: string, limit: number): Promise<(FindingRow & { at: Date })[]> => manager.query(
-  `SELECT f.id, f.scan_id "scanId", f.number, f.sort, f.plugin_id "pluginId", f.name, f.vendor, f.format, f.path, f."from", f."to", f.problem, s.started_at "at" FROM finding f JOIN scan s ON s.id = f.scan_id
-    WHERE f.plugin_id = $1 ORDER BY s.started_at DESC, f.number LIMIT $2`, [plugin, limit]);
+export const findingsAbout = (
+  manager: EntityManager,
+  plugin: string,
+  limit: number,
+): Promise<(FindingRow & { at: Date })[]> =>
+  manager.query(
+    `SELECT f.id, f.scan_id "scanId", f.number, f.sort, f.plugin_id "pluginId", f.name, f.vendor, f.format, f.path, f."from", f."to", f.problem, s.started_at "at" FROM finding f JOIN scan s ON s.id = f.scan_id
+    WHERE f.plugin_id = $1 ORDER BY s.started_at DESC, f.number LIMIT $2`,
+    [plugin, limit],
+  );

@@ -1,47 +1,143 @@
 /** The practice sessions, saved ones, and the loads with what they say of habits. */
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import { asId, formats, halfLifeDays, type Format, type HabitsView, type HostCopy, type HostSession, type KeysView, type PluginId, type TrackSort, type Usage } from '@clever-drawer/core';
+import {
+  asId,
+  formats,
+  halfLifeDays,
+  type Format,
+  type HabitsView,
+  type HostCopy,
+  type HostSession,
+  type KeysView,
+  type PluginId,
+  type TrackSort,
+  type Usage,
+} from '@clever-drawer/core';
 import { insertMany } from './bulk.ts';
-import { ComputerTable, LoadTable, PracticeTable, SavedSessionTable, type CopyRow, type LoadRow, type SavedSessionRow } from './schemas.ts';
+import {
+  ComputerTable,
+  LoadTable,
+  PracticeTable,
+  SavedSessionTable,
+  type CopyRow,
+  type LoadRow,
+  type SavedSessionRow,
+} from './schemas.ts';
 
 export const newSession = (tracks: readonly { name: string; sort: TrackSort }[]): HostSession => ({
-  name: 'Practice session', settings: { formats, takes32Bit: false }, tracks: tracks.map((track) => ({ id: asId(randomUUID()), ...track, slots: [] })),
+  name: 'Practice session',
+  settings: { formats, takes32Bit: false },
+  tracks: tracks.map((track) => ({ id: asId(randomUUID()), ...track, slots: [] })),
 });
 
-export const readSession = async (manager: EntityManager, computer: string): Promise<HostSession | null> => (await manager.getRepository(PracticeTable).findOneBy({ computerId: computer }))?.session ?? null;
+export const readSession = async (
+  manager: EntityManager,
+  computer: string,
+): Promise<HostSession | null> =>
+  (await manager.getRepository(PracticeTable).findOneBy({ computerId: computer }))?.session ?? null;
 
-export const writeSession = (manager: EntityManager, computer: string, session: HostSession): Promise<void> => insertMany(manager, PracticeTable, [{ computerId: computer, session }], ['computerId']);
+export const writeSession = (
+  manager: EntityManager,
+  computer: string,
+  session: HostSession,
+): Promise<void> =>
+  insertMany(manager, PracticeTable, [{ computerId: computer, session }], ['computerId']);
 
-export const listSavedSessions = (manager: EntityManager, computer: string): Promise<SavedSessionRow[]> => manager.getRepository(SavedSessionTable).find({ where: { computerId: computer }, order: { savedAt: 'DESC', id: 'ASC' } });
-export const findSavedSession = (manager: EntityManager, computer: string, id: string): Promise<SavedSessionRow | null> => manager.getRepository(SavedSessionTable).findOneBy({ computerId: computer, id });
-export const addSavedSession = (manager: EntityManager, row: SavedSessionRow): Promise<void> => insertMany(manager, SavedSessionTable, [row]);
-export const removeSavedSession = async (manager: EntityManager, computer: string, id: string): Promise<boolean> => ((await manager.getRepository(SavedSessionTable).delete({ computerId: computer, id })).affected ?? 0) > 0;
+export const listSavedSessions = (
+  manager: EntityManager,
+  computer: string,
+): Promise<SavedSessionRow[]> =>
+  manager
+    .getRepository(SavedSessionTable)
+    .find({ where: { computerId: computer }, order: { savedAt: 'DESC', id: 'ASC' } });
+export const findSavedSession = (
+  manager: EntityManager,
+  computer: string,
+  id: string,
+): Promise<SavedSessionRow | null> =>
+  manager.getRepository(SavedSessionTable).findOneBy({ computerId: computer, id });
+export const addSavedSession = (manager: EntityManager, row: SavedSessionRow): Promise<void> =>
+  insertMany(manager, SavedSessionTable, [row]);
+export const removeSavedSession = async (
+  manager: EntityManager,
+  computer: string,
+  id: string,
+): Promise<boolean> =>
+  ((await manager.getRepository(SavedSessionTable).delete({ computerId: computer, id })).affected ??
+    0) > 0;
 
-export interface FoundInCatalog { readonly copy: string; readonly plugin: string }
+export interface FoundInCatalog {
+  readonly copy: string;
+  readonly plugin: string;
+}
 /** What tells a session's copy from others: a name may be given by us where a copy has none. */
-export const sessionKey = ({ format, path, identity }: Pick<HostCopy, 'format' | 'path' | 'identity'>): string => `${format}\n${path}\n${identity ?? ''}`;
+export const sessionKey = ({
+  format,
+  path,
+  identity,
+}: Pick<HostCopy, 'format' | 'path' | 'identity'>): string =>
+  `${format}\n${path}\n${identity ?? ''}`;
 
 /** The catalogued copies that a session names, by `sessionKey`. */
-export async function copiesInCatalog(manager: EntityManager, computer: string, asked: readonly HostCopy[]): Promise<Map<string, FoundInCatalog>> {
-  if (asked.length === 0) return new Map();
-  const rows: { copy: string; plugin: string; format: Format; path: string; identity: string | null }[] = await manager.query(
-    `SELECT id copy, plugin_id plugin, format, path, facts->>'identity' identity FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND path = ANY($2)`, [computer, asked.map((one) => one.path)]);
+export async function copiesInCatalog(
+  manager: EntityManager,
+  computer: string,
+  asked: readonly HostCopy[],
+): Promise<Map<string, FoundInCatalog>> {
+  if (asked.length === 0) {
+    return new Map();
+  }
+  const rows: {
+    copy: string;
+    plugin: string;
+    format: Format;
+    path: string;
+    identity: string | null;
+  }[] = await manager.query(
+    `SELECT id copy, plugin_id plugin, format, path, facts->>'identity' identity FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND path = ANY($2)`,
+    [computer, asked.map((one) => one.path)],
+  );
   return new Map(rows.map(({ copy, plugin, ...of }) => [sessionKey(of), { copy, plugin }]));
 }
 
 /** The catalogued copies at some paths. */
-export const copiesAt = (manager: EntityManager, computer: string, paths: readonly string[]): Promise<{ plugin: PluginId; format: Format; path: string; identity: string | null }[]> =>
-  manager.query(`SELECT plugin_id plugin, format, path, facts->>'identity' identity FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND path = ANY($2)`, [computer, paths]);
+export const copiesAt = (
+  manager: EntityManager,
+  computer: string,
+  paths: readonly string[],
+): Promise<{ plugin: PluginId; format: Format; path: string; identity: string | null }[]> =>
+  manager.query(
+    `SELECT plugin_id plugin, format, path, facts->>'identity' identity FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND path = ANY($2)`,
+    [computer, paths],
+  );
 
 /** A copy as a host is to be told of it. */
-export const hostCopyOf = ({ format, path, facts }: Pick<CopyRow, 'format' | 'path' | 'facts'>, plugin: string): HostCopy => ({ format, path, identity: facts.identity, name: facts.name ?? plugin, vendor: facts.vendor, binary: facts.binary });
+export const hostCopyOf = (
+  { format, path, facts }: Pick<CopyRow, 'format' | 'path' | 'facts'>,
+  plugin: string,
+): HostCopy => ({
+  format,
+  path,
+  identity: facts.identity,
+  name: facts.name ?? plugin,
+  vendor: facts.vendor,
+  binary: facts.binary,
+});
 
-export const addLoads = (manager: EntityManager, rows: readonly LoadRow[]): Promise<void> => insertMany(manager, LoadTable, rows);
+export const addLoads = (manager: EntityManager, rows: readonly LoadRow[]): Promise<void> =>
+  insertMany(manager, LoadTable, rows);
 
-export const setLearning = async (manager: EntityManager, computer: string, isLearning: boolean): Promise<void> => { await manager.getRepository(ComputerTable).update({ id: computer }, { isLearning }); };
+export const setLearning = async (
+  manager: EntityManager,
+  computer: string,
+  isLearning: boolean,
+): Promise<void> => {
+  await manager.getRepository(ComputerTable).update({ id: computer }, { isLearning });
+};
 /** Forgets all loads. Gives how many there were. */
-export const forgetLoads = async (manager: EntityManager, computer: string): Promise<number> => (await manager.getRepository(LoadTable).delete({ computerId: computer })).affected ?? 0;
+export const forgetLoads = async (manager: EntityManager, computer: string): Promise<number> =>
+  (await manager.getRepository(LoadTable).delete({ computerId: computer })).affected ?? 0;
 
 /** Loads with the plugin that each counts for now: that of its copy, or the one its plugin was joined to. $1 is the computer. */
 const counted = `joined AS (SELECT DISTINCT ON (before_id) before_id, plugin_id FROM belonging b WHERE plugin_id <> before_id AND NOT EXISTS (SELECT FROM copy c WHERE c.plugin_id = b.before_id) ORDER BY before_id, plugin_id),
@@ -51,37 +147,77 @@ const counted = `joined AS (SELECT DISTINCT ON (before_id) before_id, plugin_id 
 const warmth = `sum(power(2, - greatest(0, extract(epoch FROM ($2::timestamptz - at)))::float8 / ($3::float8 * 86400))) warmth`;
 
 /** Each loaded plugin's loads in short. */
-export async function readUsage(manager: EntityManager, computer: string, now: Date): Promise<Usage[]> {
-  const rows: { plugin: string; loads: number; lastLoaded: Date; warmth: number }[] = await manager.query(`WITH ${counted} SELECT plugin, count(*)::int loads, max(at) "lastLoaded", ${warmth} FROM counted GROUP BY 1 ORDER BY 1`, [computer, now, halfLifeDays]);
+export async function readUsage(
+  manager: EntityManager,
+  computer: string,
+  now: Date,
+): Promise<Usage[]> {
+  const rows: { plugin: string; loads: number; lastLoaded: Date; warmth: number }[] =
+    await manager.query(
+      `WITH ${counted} SELECT plugin, count(*)::int loads, max(at) "lastLoaded", ${warmth} FROM counted GROUP BY 1 ORDER BY 1`,
+      [computer, now, halfLifeDays],
+    );
   return rows.map((row) => ({ ...row, lastLoaded: row.lastLoaded.toISOString() }));
 }
 
 /** How many different letters are told of, the latest first. */
 const lettersLimit = 5_000;
 
-export async function readHabits(manager: EntityManager, computer: string, now: Date): Promise<HabitsView> {
+export async function readHabits(
+  manager: EntityManager,
+  computer: string,
+  now: Date,
+): Promise<HabitsView> {
   const by = [computer, now, halfLifeDays];
   const [here, after, letters, row] = await Promise.all([
-    manager.query<HabitsView['here']>(`WITH ${counted} SELECT plugin, track, ${warmth} FROM counted GROUP BY 1, 2`, by),
-    manager.query<HabitsView['after']>(`WITH ${counted} SELECT "after", plugin, ${warmth} FROM counted WHERE "after" IS NOT NULL GROUP BY 1, 2`, by),
-    manager.query<HabitsView['letters']>(`WITH ${counted} SELECT lower(typed) typed, plugin, count(*)::int times FROM counted WHERE typed <> '' GROUP BY 1, 2 ORDER BY max(at) DESC LIMIT $2`, [computer, lettersLimit]),
+    manager.query<HabitsView['here']>(
+      `WITH ${counted} SELECT plugin, track, ${warmth} FROM counted GROUP BY 1, 2`,
+      by,
+    ),
+    manager.query<HabitsView['after']>(
+      `WITH ${counted} SELECT "after", plugin, ${warmth} FROM counted WHERE "after" IS NOT NULL GROUP BY 1, 2`,
+      by,
+    ),
+    manager.query<HabitsView['letters']>(
+      `WITH ${counted} SELECT lower(typed) typed, plugin, count(*)::int times FROM counted WHERE typed <> '' GROUP BY 1, 2 ORDER BY max(at) DESC LIMIT $2`,
+      [computer, lettersLimit],
+    ),
     manager.getRepository(ComputerTable).findOneBy({ id: computer }),
   ]);
   return { isLearning: row?.isLearning ?? true, here, after, letters };
 }
 
 /** Keys for a load over the last year; the day is that of the server's clock in UTC. */
-export async function readKeys(manager: EntityManager, computer: string, now: Date): Promise<KeysView> {
+export async function readKeys(
+  manager: EntityManager,
+  computer: string,
+  now: Date,
+): Promise<KeysView> {
   const [weeks, [today], [longest], loads] = await Promise.all([
-    manager.query<KeysView['weeks']>(`SELECT to_char(date_trunc('week', at AT TIME ZONE 'UTC'), 'YYYY-MM-DD') week, count(*)::int loads, avg(keys)::float8 keys, avg(took)::float8 / 1000 seconds FROM load WHERE computer_id = $1 AND keys IS NOT NULL AND at > $2::timestamptz - interval '1 year' GROUP BY 1 ORDER BY 1`, [computer, now]),
-    manager.query<KeysView['today'][]>(`SELECT count(*)::int loads, avg(keys)::float8 keys FROM load WHERE computer_id = $1 AND at >= date_trunc('day', $2::timestamptz AT TIME ZONE 'UTC') AT TIME ZONE 'UTC'`, [computer, now]),
-    manager.query<NonNullable<KeysView['longest']>[]>(`WITH ${counted} SELECT plugin, keys, coalesce(typed, '') typed FROM counted WHERE keys IS NOT NULL AND at > $2::timestamptz - interval '30 days' ORDER BY keys DESC, at DESC LIMIT 1`, [computer, now]),
+    manager.query<KeysView['weeks']>(
+      `SELECT to_char(date_trunc('week', at AT TIME ZONE 'UTC'), 'YYYY-MM-DD') week, count(*)::int loads, avg(keys)::float8 keys, avg(took)::float8 / 1000 seconds FROM load WHERE computer_id = $1 AND keys IS NOT NULL AND at > $2::timestamptz - interval '1 year' GROUP BY 1 ORDER BY 1`,
+      [computer, now],
+    ),
+    manager.query<KeysView['today'][]>(
+      `SELECT count(*)::int loads, avg(keys)::float8 keys FROM load WHERE computer_id = $1 AND at >= date_trunc('day', $2::timestamptz AT TIME ZONE 'UTC') AT TIME ZONE 'UTC'`,
+      [computer, now],
+    ),
+    manager.query<NonNullable<KeysView['longest']>[]>(
+      `WITH ${counted} SELECT plugin, keys, coalesce(typed, '') typed FROM counted WHERE keys IS NOT NULL AND at > $2::timestamptz - interval '30 days' ORDER BY keys DESC, at DESC LIMIT 1`,
+      [computer, now],
+    ),
     manager.getRepository(LoadTable).countBy({ computerId: computer }),
   ]);
   return { weeks, today: today ?? { loads: 0, keys: null }, longest: longest ?? null, loads };
 }
 
 /** How often a plugin was loaded, by month. */
-export const loadsByMonth = (manager: EntityManager, plugin: string): Promise<{ month: string; loads: number }[]> => manager.query(
-  `SELECT to_char(load.at AT TIME ZONE 'UTC', 'YYYY-MM') "month", count(*)::int loads FROM load LEFT JOIN copy c ON c.id = load.copy_id
-    WHERE coalesce(c.plugin_id, load.plugin_id) = $1 GROUP BY 1 ORDER BY 1`, [plugin]);
+export const loadsByMonth = (
+  manager: EntityManager,
+  plugin: string,
+): Promise<{ month: string; loads: number }[]> =>
+  manager.query(
+    `SELECT to_char(load.at AT TIME ZONE 'UTC', 'YYYY-MM') "month", count(*)::int loads FROM load LEFT JOIN copy c ON c.id = load.copy_id
+    WHERE coalesce(c.plugin_id, load.plugin_id) = $1 GROUP BY 1 ORDER BY 1`,
+    [plugin],
+  );

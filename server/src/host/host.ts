@@ -3,7 +3,13 @@ import type { HostCopy, HostSession, HostSettings, Result } from '@clever-drawer
 
 /** What a host is asked to do. A load with an index behind the last slot appends; `slot` is the id the slot will have. */
 export type Wish =
-  | { readonly do: 'load'; readonly track: string; readonly index: number; readonly slot: string; readonly copy: HostCopy }
+  | {
+      readonly do: 'load';
+      readonly track: string;
+      readonly index: number;
+      readonly slot: string;
+      readonly copy: HostCopy;
+    }
   | { readonly do: 'empty'; readonly slot: string }
   | { readonly do: 'move'; readonly slot: string; readonly track: string; readonly index: number }
   | { readonly do: 'bypass'; readonly slot: string; readonly isBypassed: boolean }

@@ -15,28 +15,57 @@ export class PracticeHost implements Host {
   #id = 0;
 
   async ask(before: HostSession, wish: Wish): Promise<Result<HostSession>> {
-    const child = this.#running(), id = (this.#id += 1);
+    const child = this.#running();
+    const id = (this.#id += 1);
     return new Promise((resolve) => {
-      const done = (result: Result<HostSession>): void => { clearTimeout(timer); child.off('message', hear); child.off('exit', ended); resolve(result); };
-      const hear = (answered: Answered): void => { if (answered.id === id) done(answered.result); };
-      const ended = (): void => { this.#child = null; done(failed(endedAt(wish))); };
-      const timer = setTimeout(() => { this.#child = null; child.kill('SIGKILL'); done(failed({ code: 'host-silent', at: 'session' })); }, patience);
+      const done = (result: Result<HostSession>): void => {
+        clearTimeout(timer);
+        child.off('message', hear);
+        child.off('exit', ended);
+        resolve(result);
+      };
+      const hear = (answered: Answered): void => {
+        if (answered.id === id) {
+          done(answered.result);
+        }
+      };
+      const ended = (): void => {
+        this.#child = null;
+        done(failed(endedAt(wish)));
+      };
+      const timer = setTimeout(() => {
+        this.#child = null;
+        child.kill('SIGKILL');
+        done(failed({ code: 'host-silent', at: 'session' }));
+      }, patience);
       child.on('message', hear);
       child.on('exit', ended);
-      child.send({ id, before, wish } satisfies Asked, (error) => { if (error) ended(); });
+      child.send({ id, before, wish } satisfies Asked, (error) => {
+        if (error) {
+          ended();
+        }
+      });
     });
   }
 
   #running(): ChildProcess {
-    if (this.#child?.connected) return this.#child;
-    this.#child = fork(startFile, [], { stdio: ['ignore', 'ignore', 'inherit', 'ipc'], execArgv: [], serialization: 'json' });
+    if (this.#child?.connected) {
+      return this.#child;
+    }
+    this.#child = fork(startFile, [], {
+      stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+      execArgv: [],
+      serialization: 'json',
+    });
     return this.#child;
   }
 
   async close(): Promise<void> {
     const child = this.#child;
     this.#child = null;
-    if (!child || child.exitCode !== null) return;
+    if (!child || child.exitCode !== null) {
+      return;
+    }
     const ended = once(child, 'exit');
     child.disconnect();
     await ended;
@@ -44,4 +73,7 @@ export class PracticeHost implements Host {
 }
 
 /** What it means that the process ended while it was asked. */
-const endedAt = (wish: Wish): Problem => (wish.do === 'load' ? { code: 'host-crashed', at: wish.copy.path, name: wish.copy.name } : { code: 'host-silent', at: 'session' });
+const endedAt = (wish: Wish): Problem =>
+  wish.do === 'load'
+    ? { code: 'host-crashed', at: wish.copy.path, name: wish.copy.name }
+    : { code: 'host-silent', at: 'session' };

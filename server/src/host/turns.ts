@@ -4,7 +4,10 @@ export class Turns {
 
   take<T>(key: string, work: () => Promise<T>): Promise<T> {
     const next = (this.#last.get(key) ?? Promise.resolve()).then(work, work);
-    this.#last.set(key, next.catch(() => undefined));
+    this.#last.set(
+      key,
+      next.catch(() => undefined),
+    );
     return next;
   }
 }

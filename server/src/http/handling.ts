@@ -10,17 +10,30 @@ export const at = (path: string): string => `/computers/:computer/${path}`;
 /** An id in the path, as a UUID; anything else is unknown. */
 export const param = (request: Request, name: string): string => {
   const value = request.params[name];
-  return typeof value === 'string' && isUuid(value) ? value : '00000000-0000-0000-0000-000000000000';
+  return typeof value === 'string' && isUuid(value)
+    ? value
+    : '00000000-0000-0000-0000-000000000000';
 };
 
-export const handle = (work: (request: Request, response: Response, computer: string) => Promise<void>): RequestHandler => (request, response, next) => {
-  work(request, response, param(request, 'computer')).catch(next);
-};
+export const handle =
+  (
+    work: (request: Request, response: Response, computer: string) => Promise<void>,
+  ): RequestHandler =>
+  (request, response, next) => {
+    work(request, response, param(request, 'computer')).catch(next);
+  };
 
 /** Parses the body and answers with what the work makes of it. */
-export const withBody = <T>(schema: Parameters<typeof parse<T>>[0], work: (body: T, computer: string) => Promise<Result<unknown>>, status = 200): RequestHandler =>
+export const withBody = <T>(
+  schema: Parameters<typeof parse<T>>[0],
+  work: (body: T, computer: string) => Promise<Result<unknown>>,
+  status = 200,
+): RequestHandler =>
   handle(async (request, response, computer) => {
     const body = await parse(schema, request.body);
-    if (body.ok) answer(response, await work(body.value, computer), status);
-    else refuse(response, body.problems);
+    if (body.ok) {
+      answer(response, await work(body.value, computer), status);
+    } else {
+      refuse(response, body.problems);
+    }
   });

@@ -1,23 +1,75 @@
 /** From problems to HTTP: one status for every code, and a body that says in words what is wrong. */
 import type { Response } from 'express';
-import { describe, type Problem, type ProblemCode, type Refusal, type Result } from '@clever-drawer/core';
+import {
+  describe,
+  type Problem,
+  type ProblemCode,
+  type Refusal,
+  type Result,
+} from '@clever-drawer/core';
 
 /** A code without a status does not compile. */
 const statuses: Record<ProblemCode, number> = {
-  'file-missing': 404, 'file-too-large': 422, 'file-unreadable': 422, 'outside-place': 403, damaged: 422, 'too-much': 422, 'not-a-plugin': 422,
-  'field-invalid': 400, 'place-missing': 422, 'place-is-file': 422, 'place-known': 409, 'place-whole-disk': 422, 'place-unreadable': 422, 'no-usual-place': 404,
-  'no-places': 409, 'scan-running': 409, 'no-scan-running': 409, 'unknown-record': 404, 'id-taken': 409, 'name-empty': 400, 'holds-no-plugins': 409,
-  'already-there': 409, 'last-cabinet': 409, 'shown-already': 409, stays: 409, 'inside-itself': 409, 'not-a-smart-folder': 409, 'rule-empty': 400, 'rule-text': 400, 'rule-circle': 409, 'nothing-to-undo': 409, 'nothing-to-redo': 409,
-  'cannot-load': 409, 'host-format': 409, 'host-bits': 409, 'host-file-missing': 409, 'host-wrong-machine': 409, 'host-no-program': 409, 'host-no-licence': 409, 'host-crashed': 409, 'host-silent': 503, 'track-full': 409, 'not-a-picture': 415, 'foreign-host': 403, 'foreign-origin': 403, internal: 500,
+  'file-missing': 404,
+  'file-too-large': 422,
+  'file-unreadable': 422,
+  'outside-place': 403,
+  damaged: 422,
+  'too-much': 422,
+  'not-a-plugin': 422,
+  'field-invalid': 400,
+  'place-missing': 422,
+  'place-is-file': 422,
+  'place-known': 409,
+  'place-whole-disk': 422,
+  'place-unreadable': 422,
+  'no-usual-place': 404,
+  'no-places': 409,
+  'scan-running': 409,
+  'no-scan-running': 409,
+  'unknown-record': 404,
+  'id-taken': 409,
+  'name-empty': 400,
+  'holds-no-plugins': 409,
+  'already-there': 409,
+  'last-cabinet': 409,
+  'shown-already': 409,
+  stays: 409,
+  'inside-itself': 409,
+  'not-a-smart-folder': 409,
+  'rule-empty': 400,
+  'rule-text': 400,
+  'rule-circle': 409,
+  'nothing-to-undo': 409,
+  'nothing-to-redo': 409,
+  'cannot-load': 409,
+  'host-format': 409,
+  'host-bits': 409,
+  'host-file-missing': 409,
+  'host-wrong-machine': 409,
+  'host-no-program': 409,
+  'host-no-licence': 409,
+  'host-crashed': 409,
+  'host-silent': 503,
+  'track-full': 409,
+  'not-a-picture': 415,
+  'foreign-host': 403,
+  'foreign-origin': 403,
+  internal: 500,
 };
 
 export function refuse(response: Response, problems: readonly Problem[]): void {
-  const body: Refusal = { problems: problems.map((problem) => ({ ...problem, message: describe(problem) })) };
+  const body: Refusal = {
+    problems: problems.map((problem) => ({ ...problem, message: describe(problem) })),
+  };
   response.status(problems[0] ? statuses[problems[0].code] : 500).json(body);
 }
 
 /** Answers with the value, or with its problems. */
 export function answer<T>(response: Response, result: Result<T>, status = 200): void {
-  if (result.ok) response.status(status).json(result.value);
-  else refuse(response, result.problems);
+  if (result.ok) {
+    response.status(status).json(result.value);
+  } else {
+    refuse(response, result.problems);
+  }
 }

@@ -9,16 +9,22 @@ export class EventHub {
   /** Aborted when the server stops: streams then end. */
   readonly ended = this.#end.signal;
 
-  end(): void { this.#end.abort(); }
+  end(): void {
+    this.#end.abort();
+  }
 
   /** Hears of one computer's events until the returned function is called. */
   listen(computer: string, listener: Listener): () => void {
     const listeners = this.#listeners.get(computer) ?? new Set();
     this.#listeners.set(computer, listeners.add(listener));
-    return () => { listeners.delete(listener); };
+    return () => {
+      listeners.delete(listener);
+    };
   }
 
   tell(computer: string, event: ServerEvent): void {
-    for (const listener of this.#listeners.get(computer) ?? []) listener(event);
+    for (const listener of this.#listeners.get(computer) ?? []) {
+      listener(event);
+    }
   }
 }

@@ -9,12 +9,19 @@ export class Kept<T> {
   readonly #heard = new Set<string>();
 
   /** `changes` says which events change what is kept. */
-  constructor(events: EventHub, changes: (event: ServerEvent) => boolean) { this.#events = events; this.#changes = changes; }
+  constructor(events: EventHub, changes: (event: ServerEvent) => boolean) {
+    this.#events = events;
+    this.#changes = changes;
+  }
 
   of(computer: string, make: () => Promise<T>): Promise<T> {
     if (!this.#heard.has(computer)) {
       this.#heard.add(computer);
-      this.#events.listen(computer, (event) => { if (this.#changes(event)) this.#held.delete(computer); });
+      this.#events.listen(computer, (event) => {
+        if (this.#changes(event)) {
+          this.#held.delete(computer);
+        }
+      });
     }
     const known = this.#held.get(computer) ?? make();
     this.#held.set(computer, known);
@@ -26,4 +33,5 @@ export class Kept<T> {
 /** How far a scan is changes nothing; what it found is told as another event. */
 export const hasNewUse = ({ event }: ServerEvent): boolean => event !== 'scan';
 /** Whether other copies are here, or stand in another order. */
-export const hasNewCopies = ({ event }: ServerEvent): boolean => event === 'catalog' || event === 'order';
+export const hasNewCopies = ({ event }: ServerEvent): boolean =>
+  event === 'catalog' || event === 'order';

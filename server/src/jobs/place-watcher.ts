@@ -18,20 +18,31 @@ export class PlaceWatcher {
   async set(computer: string, paths: readonly string[]): Promise<void> {
     for (const [key, watcher] of this.#watchers) {
       const [owner, path] = key.split('\n');
-      if (owner !== computer || paths.includes(path ?? '')) continue;
+      if (owner !== computer || paths.includes(path ?? '')) {
+        continue;
+      }
       this.#watchers.delete(key);
       await watcher.close();
     }
     for (const path of paths.filter((p) => !this.#watchers.has(`${computer}\n${p}`))) {
       const watcher = watch(path, { ignoreInitial: true, followSymlinks: false, depth: 8 });
-      watcher.on('all', () => { this.#noticed(computer); }).on('error', () => undefined);
+      watcher
+        .on('all', () => {
+          this.#noticed(computer);
+        })
+        .on('error', () => undefined);
       this.#watchers.set(`${computer}\n${path}`, watcher);
     }
   }
 
   #noticed(computer: string): void {
     clearTimeout(this.#timers.get(computer));
-    this.#timers.set(computer, setTimeout(() => { this.#onChange(computer); }, quiet).unref());
+    this.#timers.set(
+      computer,
+      setTimeout(() => {
+        this.#onChange(computer);
+      }, quiet).unref(),
+    );
   }
 
   /** Looks again later, when a scan could not start now. */
@@ -40,7 +51,9 @@ export class PlaceWatcher {
   }
 
   async close(): Promise<void> {
-    for (const timer of this.#timers.values()) clearTimeout(timer);
+    for (const timer of this.#timers.values()) {
+      clearTimeout(timer);
+    }
     await Promise.all([...this.#watchers.values()].map((watcher) => watcher.close()));
   }
 }

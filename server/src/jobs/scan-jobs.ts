@@ -27,7 +27,9 @@ export class ScanJobs {
   /** Asks all scans to stop and waits until they have. */
   async stopAll(): Promise<void> {
     const jobs = [...this.#running.values()];
-    for (const job of jobs) Atomics.store(new Int32Array(job.stop), 0, 1);
+    for (const job of jobs) {
+      Atomics.store(new Int32Array(job.stop), 0, 1);
+    }
     await Promise.all(jobs.map((job) => job.finished));
   }
 }

@@ -2,7 +2,16 @@
 import { createSocket, type RemoteInfo, type Socket } from 'node:dgram';
 import { once } from 'node:events';
 import { fromBuffer, toBuffer, type OscMessageOutput, type OscPacketOutput } from 'osc-min';
-import { asId, describe, formats, trackSorts, type Format, type Result, type SlotSort, type TrackSort } from '@clever-drawer/core';
+import {
+  asId,
+  describe,
+  formats,
+  trackSorts,
+  type Format,
+  type Result,
+  type SlotSort,
+  type TrackSort,
+} from '@clever-drawer/core';
 import { changeSession, loadIntoSlot, viewSession } from '../host/practice-session.ts';
 import { hearLoad } from '../host/told.ts';
 import type { Parts } from '../parts.ts';
@@ -12,7 +21,8 @@ import { findPlugins } from '../usecases/find-plugins.ts';
 type Reply = readonly (string | number)[];
 type Answer = (address: string, ...values: Reply) => void;
 /** Messages of one packet that are answered; a bundle of more is cut off. */
-const messagesLimit = 64, foundLimit = 9;
+const messagesLimit = 64;
+const foundLimit = 9;
 
 export class OscServer {
   readonly #parts: Parts;
@@ -20,7 +30,9 @@ export class OscServer {
 
   constructor(parts: Parts) {
     this.#parts = parts;
-    this.#socket.on('message', (bytes, from) => { this.#hear(bytes, from); });
+    this.#socket.on('message', (bytes, from) => {
+      this.#hear(bytes, from);
+    });
   }
 
   /** Listens on loopback; 0 takes any free port. Gives the port. */
@@ -36,60 +48,182 @@ export class OscServer {
   }
 
   #hear(bytes: Buffer, from: RemoteInfo): void {
-    const answer: Answer = (address, ...values) => { const view = toBuffer({ address, args: values.map((value) => (typeof value === 'number' ? { type: 'integer' as const, value } : { type: 'string' as const, value })) }); this.#socket.send(new Uint8Array(view.buffer, view.byteOffset, view.byteLength), from.port, from.address); };
+    const answer: Answer = (address, ...values) => {
+      const view = toBuffer({
+        address,
+        args: values.map((value) =>
+          typeof value === 'number'
+            ? { type: 'integer' as const, value }
+            : { type: 'string' as const, value },
+        ),
+      });
+      this.#socket.send(
+        new Uint8Array(view.buffer, view.byteOffset, view.byteLength),
+        from.port,
+        from.address,
+      );
+    };
     let messages: OscMessageOutput[];
     try {
       messages = messagesIn(fromBuffer(bytes)).slice(0, messagesLimit);
     } catch (error) {
-      answer('/clever-drawer/refused', `That is no OSC packet: ${error instanceof Error ? error.message : String(error)}`);
+      answer(
+        '/clever-drawer/refused',
+        `That is no OSC packet: ${error instanceof Error ? error.message : String(error)}`,
+      );
       return;
     }
     for (const message of messages) {
-      this.#obey(message, answer).catch((error: unknown) => { this.#parts.log.error({ error, address: message.address }, 'an OSC message failed'); answer('/clever-drawer/refused', 'Something went wrong inside Clever Drawer.'); });
+      this.#obey(message, answer).catch((error: unknown) => {
+        this.#parts.log.error({ error, address: message.address }, 'an OSC message failed');
+        answer('/clever-drawer/refused', 'Something went wrong inside Clever Drawer.');
+      });
     }
   }
 
   async #obey({ address, args }: OscMessageOutput, answer: Answer): Promise<void> {
-    const [computer] = await viewComputers(this.#parts), values = args.map((arg) => ('value' in arg ? arg.value : null)), does = Object.hasOwn(commands, address) ? commands[address] : undefined;
-    if (!does || !computer) { answer('/clever-drawer/refused', `There is no message ${address.slice(0, 200)}. There are ${Object.keys(commands).join(', ')}.`); return; }
+    const [computer] = await viewComputers(this.#parts);
+    const values = args.map((arg) => ('value' in arg ? arg.value : null));
+    const does = Object.hasOwn(commands, address) ? commands[address] : undefined;
+    if (!does || !computer) {
+      answer(
+        '/clever-drawer/refused',
+        `There is no message ${address.slice(0, 200)}. There are ${Object.keys(commands).join(', ')}.`,
+      );
+      return;
+    }
     await does(this.#parts, computer.id, values, answer);
   }
 }
 
-const messagesIn = (packet: OscPacketOutput): OscMessageOutput[] => (packet.oscType === 'message' ? [packet] : packet.elements.flatMap(messagesIn));
-const textAt = (values: readonly unknown[], at: number): string => (typeof values[at] === 'string' ? values[at] : '');
-const numberAt = (values: readonly unknown[], at: number): number => (typeof values[at] === 'number' ? Math.max(0, Math.floor(values[at])) : 0);
-const isSlotSort = (text: string): text is SlotSort => text === 'effect' || text === 'instrument' || text === 'note-effect';
-const refused = (answer: Answer, result: Result<unknown>): boolean => { if (!result.ok) answer('/clever-drawer/refused', result.problems.map(describe).join(' ')); return !result.ok; };
+const messagesIn = (packet: OscPacketOutput): OscMessageOutput[] =>
+  packet.oscType === 'message' ? [packet] : packet.elements.flatMap(messagesIn);
+const textAt = (values: readonly unknown[], at: number): string =>
+  typeof values[at] === 'string' ? values[at] : '';
+const numberAt = (values: readonly unknown[], at: number): number =>
+  typeof values[at] === 'number' ? Math.max(0, Math.floor(values[at])) : 0;
+const isSlotSort = (text: string): text is SlotSort =>
+  text === 'effect' || text === 'instrument' || text === 'note-effect';
+const refused = (answer: Answer, result: Result<unknown>): boolean => {
+  if (!result.ok) {
+    answer('/clever-drawer/refused', result.problems.map(describe).join(' '));
+  }
+  return !result.ok;
+};
 
-type Command = (parts: Parts, computer: string, values: readonly unknown[], answer: Answer) => Promise<void>;
+type Command = (
+  parts: Parts,
+  computer: string,
+  values: readonly unknown[],
+  answer: Answer,
+) => Promise<void>;
 
 const commands: Readonly<Record<string, Command>> = {
   '/clever-drawer/find': async (parts, computer, values, answer) => {
-    const slot = textAt(values, 1), found = await findPlugins(parts, computer, textAt(values, 0).slice(0, 200), isSlotSort(slot) ? slot : null, foundLimit);
-    if (!found.ok) return;
+    const slot = textAt(values, 1);
+    const found = await findPlugins(
+      parts,
+      computer,
+      textAt(values, 0).slice(0, 200),
+      isSlotSort(slot) ? slot : null,
+      foundLimit,
+    );
+    if (!found.ok) {
+      return;
+    }
     for (const [at, one] of found.value.entries()) {
-      answer('/clever-drawer/found', at + 1, one.plugin, one.name, one.chain ? 'chain' : (one.format ?? ''), one.path ?? '', one.because);
-      for (const member of one.chain ?? []) answer('/clever-drawer/found/in', at + 1, member.plugin, member.name, member.format ?? '', member.path ?? '');
+      answer(
+        '/clever-drawer/found',
+        at + 1,
+        one.plugin,
+        one.name,
+        one.chain ? 'chain' : (one.format ?? ''),
+        one.path ?? '',
+        one.because,
+      );
+      for (const member of one.chain ?? []) {
+        answer(
+          '/clever-drawer/found/in',
+          at + 1,
+          member.plugin,
+          member.name,
+          member.format ?? '',
+          member.path ?? '',
+        );
+      }
     }
     answer('/clever-drawer/found/end', found.value.length);
   },
   '/clever-drawer/tracks': async (parts, computer, _, answer) => {
-    for (const track of (await viewSession(parts, computer)).tracks) answer('/clever-drawer/track', track.id, track.name, track.sort, track.slots.length, ...track.slots.map((slot) => slot.asked.name));
+    for (const track of (await viewSession(parts, computer)).tracks) {
+      answer(
+        '/clever-drawer/track',
+        track.id,
+        track.name,
+        track.sort,
+        track.slots.length,
+        ...track.slots.map((slot) => slot.asked.name),
+      );
+    }
   },
   '/clever-drawer/load': async (parts, computer, values, answer) => {
-    const name = textAt(values, 0), track = (await viewSession(parts, computer)).tracks.find((one) => one.id === name || one.name === name);
-    const result = await loadIntoSlot(parts, computer, { track: asId(track?.id ?? ''), index: numberAt(values, 1), plugin: asId(isUuid(textAt(values, 2)) ? textAt(values, 2) : nobody), copy: null, typed: '', keys: 0, took: null });
-    if (!refused(answer, result)) answer('/clever-drawer/loaded', track?.name ?? '', numberAt(values, 1));
+    const name = textAt(values, 0);
+    const track = (await viewSession(parts, computer)).tracks.find(
+      (one) => one.id === name || one.name === name,
+    );
+    const result = await loadIntoSlot(parts, computer, {
+      track: asId(track?.id ?? ''),
+      index: numberAt(values, 1),
+      plugin: asId(isUuid(textAt(values, 2)) ? textAt(values, 2) : nobody),
+      copy: null,
+      typed: '',
+      keys: 0,
+      took: null,
+    });
+    if (!refused(answer, result)) {
+      answer('/clever-drawer/loaded', track?.name ?? '', numberAt(values, 1));
+    }
   },
   '/clever-drawer/bypass': async (parts, computer, values, answer) => {
-    const name = textAt(values, 0), slot = (await viewSession(parts, computer)).tracks.find((one) => one.id === name || one.name === name)?.slots[numberAt(values, 1)], isBypassed = numberAt(values, 2) !== 0;
-    if (!refused(answer, await changeSession(parts, computer, { do: 'bypass', slot: slot?.id ?? '', isBypassed }))) answer('/clever-drawer/bypassed', name, numberAt(values, 1), isBypassed ? 1 : 0);
+    const name = textAt(values, 0);
+    const slot = (await viewSession(parts, computer)).tracks.find(
+      (one) => one.id === name || one.name === name,
+    )?.slots[numberAt(values, 1)];
+    const isBypassed = numberAt(values, 2) !== 0;
+    if (
+      !refused(
+        answer,
+        await changeSession(parts, computer, { do: 'bypass', slot: slot?.id ?? '', isBypassed }),
+      )
+    ) {
+      answer('/clever-drawer/bypassed', name, numberAt(values, 1), isBypassed ? 1 : 0);
+    }
   },
   '/clever-drawer/host/loaded': async (parts, computer, values, answer) => {
-    const format = formats.find((one): one is Format => one === textAt(values, 0)), track = trackSorts.find((one): one is TrackSort => one === textAt(values, 2)), after = textAt(values, 3);
-    if (!format || !track) { answer('/clever-drawer/refused', `/clever-drawer/host/loaded takes a format (${formats.join(', ')}), a path, a sort of track (${trackSorts.join(', ')}) and, if there is one, the path of the plugin before.`); return; }
-    if (!refused(answer, await hearLoad(parts, computer, { format, path: textAt(values, 1), identity: null, track, after: after === '' ? null : after }))) answer('/clever-drawer/host/heard', textAt(values, 1));
+    const format = formats.find((one): one is Format => one === textAt(values, 0));
+    const track = trackSorts.find((one): one is TrackSort => one === textAt(values, 2));
+    const after = textAt(values, 3);
+    if (!format || !track) {
+      answer(
+        '/clever-drawer/refused',
+        `/clever-drawer/host/loaded takes a format (${formats.join(', ')}), a path, a sort of track (${trackSorts.join(', ')}) and, if there is one, the path of the plugin before.`,
+      );
+      return;
+    }
+    if (
+      !refused(
+        answer,
+        await hearLoad(parts, computer, {
+          format,
+          path: textAt(values, 1),
+          identity: null,
+          track,
+          after: after === '' ? null : after,
+        }),
+      )
+    ) {
+      answer('/clever-drawer/host/heard', textAt(values, 1));
+    }
   },
 };
 

@@ -1,13 +1,23 @@
 /** Threads for walking, reading and sorting: started when first needed, replaced when a file holds one up for too long. */
 import { Worker } from 'node:worker_threads';
-import { failedCopy, type Decisions, type Format, type FoundCopy, type SortedCatalog, type SortedCopy } from '@clever-drawer/core';
+import {
+  failedCopy,
+  type Decisions,
+  type Format,
+  type FoundCopy,
+  type SortedCatalog,
+  type SortedCopy,
+} from '@clever-drawer/core';
 import type { FoundBundle, Walked } from './walk.ts';
 import type { Done, Task } from './worker.ts';
 
 /** The longest that reading one bundle may take, in milliseconds. */
 const readLimit = 20_000;
 
-interface Thread { readonly worker: Worker; isBusy: boolean }
+interface Thread {
+  readonly worker: Worker;
+  isBusy: boolean;
+}
 
 export class ReaderPool {
   readonly #size: number;
@@ -37,14 +47,23 @@ export class ReaderPool {
       const done = await this.#run({ task: 'read', bundle, place }, readLimit);
       return 'copies' in done ? done.copies : [];
     } catch (error) {
-      return [failedCopy(bundle.format, bundle.path, { code: 'damaged', at: bundle.path, line: null, detail: `examining it was given up (${error instanceof Error ? error.message : ''}).` })];
+      return [
+        failedCopy(bundle.format, bundle.path, {
+          code: 'damaged',
+          at: bundle.path,
+          line: null,
+          detail: `examining it was given up (${error instanceof Error ? error.message : ''}).`,
+        }),
+      ];
     }
   }
 
   /** The whole catalog sorted anew. */
   async sort(copies: readonly SortedCopy[], decisions: Decisions): Promise<SortedCatalog> {
     const done = await this.#run({ task: 'sort', copies, decisions }, null);
-    if ('sorted' in done) return done.sorted;
+    if ('sorted' in done) {
+      return done.sorted;
+    }
     throw new Error('the thread answered something else');
   }
 
@@ -66,14 +85,23 @@ export class ReaderPool {
   }
 
   #free(): Promise<Thread> {
-    const idle = this.#threads.find((thread) => !thread.isBusy) ?? (this.#threads.length < this.#size ? this.#start() : null);
-    if (!idle) return new Promise((resolve) => { this.#waiting.push(resolve); });
+    const idle =
+      this.#threads.find((thread) => !thread.isBusy) ??
+      (this.#threads.length < this.#size ? this.#start() : null);
+    if (!idle) {
+      return new Promise((resolve) => {
+        this.#waiting.push(resolve);
+      });
+    }
     idle.isBusy = true;
     return Promise.resolve(idle);
   }
 
   #start(): Thread {
-    const worker = new Worker(new URL('./worker-start.mjs', import.meta.url), { execArgv: [], workerData: { ...this.#environment } });
+    const worker = new Worker(new URL('./worker-start.mjs', import.meta.url), {
+      execArgv: [],
+      workerData: { ...this.#environment },
+    });
     worker.unref();
     const thread = { worker, isBusy: false };
     this.#threads.push(thread);
@@ -84,22 +112,45 @@ export class ReaderPool {
   #release(thread: Thread): void {
     thread.isBusy = false;
     const next = this.#waiting.shift();
-    if (next) void this.#free().then(next);
+    if (next) {
+      void this.#free().then(next);
+    }
   }
 }
 
 /** One question, one answer; rejects when the thread breaks or the time is up. */
 function ask(worker: Worker, task: Task, limit: number | null): Promise<Done> {
   return new Promise((resolve, reject) => {
-    const timer = limit === null ? null : setTimeout(() => { end(() => { reject(new Error(`it took longer than ${limit / 1000} seconds`)); }); }, limit);
+    const timer =
+      limit === null
+        ? null
+        : setTimeout(() => {
+            end(() => {
+              reject(new Error(`it took longer than ${limit / 1000} seconds`));
+            });
+          }, limit);
     const end = (settle: () => void): void => {
-      if (timer) clearTimeout(timer);
+      if (timer) {
+        clearTimeout(timer);
+      }
       worker.off('message', onMessage).off('error', onError).off('exit', onExit);
       settle();
     };
-    const onMessage = (done: Done): void => { end(() => { resolve(done); }); };
-    const onError = (error: Error): void => { end(() => { reject(error); }); };
-    const onExit = (): void => { end(() => { reject(new Error('the reader ended')); }); };
+    const onMessage = (done: Done): void => {
+      end(() => {
+        resolve(done);
+      });
+    };
+    const onError = (error: Error): void => {
+      end(() => {
+        reject(error);
+      });
+    };
+    const onExit = (): void => {
+      end(() => {
+        reject(new Error('the reader ended'));
+      });
+    };
     worker.on('message', onMessage).on('error', onError).on('exit', onExit);
     worker.postMessage(task);
   });

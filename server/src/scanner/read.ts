@@ -1,20 +1,55 @@
 /** Reading one bundle or file from the disk with core's readers. Nothing of the plugin runs. */
 import { closeSync, openSync, readdirSync, readSync, realpathSync, statSync } from 'node:fs';
 import { join, sep } from 'node:path';
-import { failed, failedCopy, ok, readAudioUnit, readBinaryPlugin, readLv2, readVst3, type BundleFiles, type FoundCopy, type LadspaDescriptions, type OpenFile, type Problem, type Result } from '@clever-drawer/core';
+import {
+  failed,
+  failedCopy,
+  ok,
+  readAudioUnit,
+  readBinaryPlugin,
+  readLv2,
+  readVst3,
+  type BundleFiles,
+  type FoundCopy,
+  type LadspaDescriptions,
+  type OpenFile,
+  type Problem,
+  type Result,
+} from '@clever-drawer/core';
 import { reasonOf, type FoundBundle } from './walk.ts';
 
 /** The copies of one bundle. Whatever goes wrong becomes a failed copy. `place` bounds what may be read. */
-export function readBundle(bundle: Pick<FoundBundle, 'format' | 'candidates' | 'path'>, place: string, descriptions: LadspaDescriptions): FoundCopy[] {
+export function readBundle(
+  bundle: Pick<FoundBundle, 'format' | 'candidates' | 'path'>,
+  place: string,
+  descriptions: LadspaDescriptions,
+): FoundCopy[] {
   const { format, path } = bundle;
   try {
     const files = diskFiles(path, place);
-    if (format === 'LV2') return readLv2(files);
-    if (format === 'AU') return readAudioUnit(files);
-    if (format === 'VST3' && !files.isFile) return readVst3(files);
-    return readBinaryPlugin(files, bundle.candidates.filter((c) => c !== 'LV2' && c !== 'AU'), descriptions);
+    if (format === 'LV2') {
+      return readLv2(files);
+    }
+    if (format === 'AU') {
+      return readAudioUnit(files);
+    }
+    if (format === 'VST3' && !files.isFile) {
+      return readVst3(files);
+    }
+    return readBinaryPlugin(
+      files,
+      bundle.candidates.filter((c) => c !== 'LV2' && c !== 'AU'),
+      descriptions,
+    );
   } catch (error) {
-    return [failedCopy(format, path, { code: 'damaged', at: path, line: null, detail: `it could not be understood (${String(error).slice(0, 120)}).` })];
+    return [
+      failedCopy(format, path, {
+        code: 'damaged',
+        at: path,
+        line: null,
+        detail: `it could not be understood (${String(error).slice(0, 120)}).`,
+      }),
+    ];
   }
 }
 
@@ -25,9 +60,14 @@ export function diskFiles(root: string, place: string): BundleFiles {
   return {
     root,
     isFile: statSync(root).isFile(),
-    read: (relative, limit) => guarded(pathOf(relative), relative || root, bounds, (real, size) =>
-      (size > limit ? failed({ code: 'file-too-large', at: relative || root, got: size, limit }) : ok(readUpTo(real, size)))),
-    open: (relative) => guarded(pathOf(relative), relative || root, bounds, (real, size) => ok(openFile(real, size))),
+    read: (relative, limit) =>
+      guarded(pathOf(relative), relative || root, bounds, (real, size) =>
+        size > limit
+          ? failed({ code: 'file-too-large', at: relative || root, got: size, limit })
+          : ok(readUpTo(real, size)),
+      ),
+    open: (relative) =>
+      guarded(pathOf(relative), relative || root, bounds, (real, size) => ok(openFile(real, size))),
     list: (relative) => {
       try {
         return readdirSync(pathOf(relative)).sort();
@@ -39,12 +79,25 @@ export function diskFiles(root: string, place: string): BundleFiles {
 }
 
 /** Works on a plain file inside the bounds; anything else is a Problem. */
-function guarded<T>(path: string, at: string, bounds: readonly string[], work: (real: string, size: number) => Result<T>): Result<T> {
+function guarded<T>(
+  path: string,
+  at: string,
+  bounds: readonly string[],
+  work: (real: string, size: number) => Result<T>,
+): Result<T> {
   try {
     const real = realpathSync(path);
-    if (!bounds.some((bound) => real === bound || real.startsWith(bound.endsWith(sep) ? bound : bound + sep))) return failed({ code: 'outside-place', at });
+    if (
+      !bounds.some(
+        (bound) => real === bound || real.startsWith(bound.endsWith(sep) ? bound : bound + sep),
+      )
+    ) {
+      return failed({ code: 'outside-place', at });
+    }
     const facts = statSync(real);
-    if (!facts.isFile()) return failed({ code: 'file-unreadable', at, reason: 'it is not a file' });
+    if (!facts.isFile()) {
+      return failed({ code: 'file-unreadable', at, reason: 'it is not a file' });
+    }
     return work(real, facts.size);
   } catch (error) {
     return failed(diskProblem(error, at));
@@ -56,11 +109,15 @@ function openFile(path: string, size: number): OpenFile {
   return {
     size,
     read: (offset, length) => {
-      if (offset < 0 || length < 0 || offset + length > size) return null;
+      if (offset < 0 || length < 0 || offset + length > size) {
+        return null;
+      }
       const bytes = new Uint8Array(length);
       return fill(handle, bytes, offset) === length ? bytes : null;
     },
-    close: () => { closeSync(handle); },
+    close: () => {
+      closeSync(handle);
+    },
   };
 }
 
@@ -78,9 +135,13 @@ function readUpTo(path: string, size: number): Uint8Array {
 /** Fills the bytes from the file; gives how many there were. */
 function fill(handle: number, bytes: Uint8Array, offset: number): number {
   let filled = 0;
-  for (let got = -1; got !== 0 && filled < bytes.length; filled += got) got = readSync(handle, bytes, filled, bytes.length - filled, offset + filled);
+  for (let got = -1; got !== 0 && filled < bytes.length; filled += got) {
+    got = readSync(handle, bytes, filled, bytes.length - filled, offset + filled);
+  }
   return filled;
 }
 
 const diskProblem = (error: unknown, at: string): Problem =>
-  ((error as NodeJS.ErrnoException).code === 'ENOENT' ? { code: 'file-missing', at } : { code: 'file-unreadable', at, reason: reasonOf(error) });
+  (error as NodeJS.ErrnoException).code === 'ENOENT'
+    ? { code: 'file-missing', at }
+    : { code: 'file-unreadable', at, reason: reasonOf(error) };

@@ -1,7 +1,19 @@
 /** Walking and reading real folders: links, hostile and endless files, and where plugins usually live. */
 import { afterAll, beforeEach, describe, expect, it } from '@jest/globals';
 import { execFileSync } from 'node:child_process';
-import { chmodSync, closeSync, mkdirSync, mkdtempSync, openSync, renameSync, rmSync, symlinkSync, truncateSync, utimesSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  closeSync,
+  mkdirSync,
+  mkdtempSync,
+  openSync,
+  renameSync,
+  rmSync,
+  symlinkSync,
+  truncateSync,
+  utimesSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { formats, noDescriptions, type FoundCopy } from '@clever-drawer/core';
@@ -12,9 +24,15 @@ import { usualPlaces } from './usual-places.ts';
 import { walk, type FoundBundle } from './walk.ts';
 
 const base = mkdtempSync(join(tmpdir(), 'clever-drawer-scanner-'));
-let place = '', count = 0;
-beforeEach(() => { place = join(base, `place${(count += 1)}`); mkdirSync(place); });
-afterAll(() => { rmSync(base, { recursive: true }); });
+let place = '';
+let count = 0;
+beforeEach(() => {
+  place = join(base, `place${(count += 1)}`);
+  mkdirSync(place);
+});
+afterAll(() => {
+  rmSync(base, { recursive: true });
+});
 
 const never = (): boolean => false;
 const look = (): FoundBundle[] => walk(place, formats, never).bundles;
@@ -25,13 +43,36 @@ const write = (path: string, content: string | Uint8Array = ''): string => {
   writeFileSync(full, content);
   return full;
 };
-const turtle = '<urn:x> a <http://lv2plug.in/ns/lv2core#Plugin> ; <http://usefulinc.com/ns/doap#name> "X" .';
+const turtle =
+  '<urn:x> a <http://lv2plug.in/ns/lv2core#Plugin> ; <http://usefulinc.com/ns/doap#name> "X" .';
 
 describe('walking a place', () => {
   it('knows files and bundles of every format by their endings, nested as vendors nest them', () => {
-    for (const path of ['a/b/c.vst3/Contents/x', 'v.component/Contents/Info.plist', 'm.clap/Contents/MacOS/m', 'x.vst/x.so', 'one.clap', 'old.vst3', 'old.dll', 'l.so', 'noending/manifest.ttl', 'readme.txt']) write(path);
+    for (const path of [
+      'a/b/c.vst3/Contents/x',
+      'v.component/Contents/Info.plist',
+      'm.clap/Contents/MacOS/m',
+      'x.vst/x.so',
+      'one.clap',
+      'old.vst3',
+      'old.dll',
+      'l.so',
+      'noending/manifest.ttl',
+      'readme.txt',
+    ]) {
+      write(path);
+    }
     expect(look().map((b) => `${b.path.slice(place.length + 1)} ${b.candidates.join()}`)).toEqual([
-      'a/b/c.vst3 VST3', 'l.so LADSPA,VST2', 'm.clap CLAP', 'noending LV2', 'old.dll VST2,LADSPA', 'old.vst3 VST3', 'one.clap CLAP', 'v.component AU', 'x.vst VST2']);
+      'a/b/c.vst3 VST3',
+      'l.so LADSPA,VST2',
+      'm.clap CLAP',
+      'noending LV2',
+      'old.dll VST2,LADSPA',
+      'old.vst3 VST3',
+      'one.clap CLAP',
+      'v.component AU',
+      'x.vst VST2',
+    ]);
     expect(walk(place, ['CLAP'], never).bundles.map((b) => b.format)).toEqual(['CLAP', 'CLAP']);
   });
   it('reports a file once, at its real place, however many links lead to it, and is not led in circles', () => {
@@ -43,7 +84,8 @@ describe('walking a place', () => {
     expect(look().map((b) => b.path)).toEqual([join(place, 'real', 'p.clap')]);
   });
   it('notices a change of content, also when the dates are put back', () => {
-    const file = write('p.clap', 'one'), before = look()[0]?.fingerprint;
+    const file = write('p.clap', 'one');
+    const before = look()[0]?.fingerprint;
     expect(look()[0]?.fingerprint).toBe(before);
     writeFileSync(file, 'two');
     utimesSync(file, 1, 1);
@@ -62,12 +104,16 @@ describe('walking a place', () => {
     chmodSync(join(place, 'shut'), 0o755);
     expect(bundles.map((b) => b.path)).toContain(join(place, 'open', 'q.clap'));
     // root may read everything, so only an ordinary user sees the refusal
-    expect(problems.map((p) => p.code)).toEqual(process.getuid?.() === 0 ? [] : ['file-unreadable']);
+    expect(problems.map((p) => p.code)).toEqual(
+      process.getuid?.() === 0 ? [] : ['file-unreadable'],
+    );
   });
   it('gets through a directory of 100,000 files', () => {
     const heap = join(place, 'heap');
     mkdirSync(heap);
-    for (let i = 0; i < 100_000; i += 1) closeSync(openSync(join(heap, `preset${i}.dat`), 'w'));
+    for (let i = 0; i < 100_000; i += 1) {
+      closeSync(openSync(join(heap, `preset${i}.dat`), 'w'));
+    }
     write('heap/p.clap');
     expect(look()).toHaveLength(1);
   });
@@ -78,11 +124,17 @@ describe('walking a place', () => {
 });
 
 describe('reading from the disk', () => {
-  const only = (): FoundCopy | undefined => { const [bundle] = look(); return bundle && read(bundle)[0]; };
+  const only = (): FoundCopy | undefined => {
+    const [bundle] = look();
+    return bundle && read(bundle)[0];
+  };
   it('does not read a moduleinfo of 500 MB', () => {
     write('big.vst3/Contents/x86_64-linux/b.so');
     truncateSync(write('big.vst3/Contents/moduleinfo.json'), 500 * 1_048_576);
-    expect(only()).toMatchObject({ status: 'failed', problem: { code: 'file-too-large', got: 500 * 1_048_576 } });
+    expect(only()).toMatchObject({
+      status: 'failed',
+      problem: { code: 'file-too-large', got: 500 * 1_048_576 },
+    });
   });
   it('does not wait for a pipe that stands where a file should be', () => {
     mkdirSync(join(place, 'pipe.lv2'));
@@ -91,25 +143,43 @@ describe('reading from the disk', () => {
   });
   it('never follows a Turtle file out of the place', () => {
     writeFileSync(join(base, 'secret.ttl'), turtle);
-    write('s.lv2/manifest.ttl', `${turtle} <urn:x> <http://www.w3.org/2000/01/rdf-schema#seeAlso> <more.ttl> .`);
+    write(
+      's.lv2/manifest.ttl',
+      `${turtle} <urn:x> <http://www.w3.org/2000/01/rdf-schema#seeAlso> <more.ttl> .`,
+    );
     symlinkSync(join(base, 'secret.ttl'), join(place, 's.lv2', 'more.ttl'));
     expect(only()?.problem).toEqual({ code: 'outside-place', at: 'more.ttl' });
   });
   it('reads a plugin with thousands of ports and a name full of control characters', () => {
-    const port = '[ a <http://lv2plug.in/ns/lv2core#AudioPort>, <http://lv2plug.in/ns/lv2core#OutputPort> ]';
-    write('many.lv2/manifest.ttl', `${turtle.replace('"X"', '"\\u0001Many\\u202E ports"')} <urn:x> <http://lv2plug.in/ns/lv2core#port> ${Array<string>(5_000).fill(port).join(', ')} .`);
+    const port =
+      '[ a <http://lv2plug.in/ns/lv2core#AudioPort>, <http://lv2plug.in/ns/lv2core#OutputPort> ]';
+    write(
+      'many.lv2/manifest.ttl',
+      `${turtle.replace('"X"', '"\\u0001Many\\u202E ports"')} <urn:x> <http://lv2plug.in/ns/lv2core#port> ${Array<string>(5_000).fill(port).join(', ')} .`,
+    );
     expect(only()).toMatchObject({ status: 'ok', name: 'Many ports', audioOut: 5_000 });
   });
   it('says of an empty or broken program file what is wrong with it', () => {
     write('e.clap');
     write('t.clap', Buffer.from('\x7fELF\x02\x01', 'latin1'));
-    expect(look().flatMap(read).map((c) => c.problem?.code)).toEqual(['damaged', 'damaged']);
+    expect(
+      look()
+        .flatMap(read)
+        .map((c) => c.problem?.code),
+    ).toEqual(['damaged', 'damaged']);
   });
   it('takes class, title and maker of the LADSPA plugins of swh-plugins from their descriptions', () => {
     const descriptions = descriptionsFor('/usr/lib/ladspa', {});
     expect(descriptions.size).toBeGreaterThan(100);
-    const copies = walk('/usr/lib/ladspa', ['LADSPA'], never).bundles.flatMap((bundle) => readBundle(bundle, '/usr/lib/ladspa', descriptions));
-    expect(copies.find((c) => c.path.endsWith('/alias_1407.so'))).toMatchObject({ name: 'Aliasing', vendor: 'Steve Harris <steve@plugin.org.uk>', declared: ['http://ladspa.org/ontology#DistortionPlugin'], status: 'ok' });
+    const copies = walk('/usr/lib/ladspa', ['LADSPA'], never).bundles.flatMap((bundle) =>
+      readBundle(bundle, '/usr/lib/ladspa', descriptions),
+    );
+    expect(copies.find((c) => c.path.endsWith('/alias_1407.so'))).toMatchObject({
+      name: 'Aliasing',
+      vendor: 'Steve Harris <steve@plugin.org.uk>',
+      declared: ['http://ladspa.org/ontology#DistortionPlugin'],
+      status: 'ok',
+    });
     expect(copies.filter((c) => c.status === 'failed')).toEqual([]);
     expect(copies.filter((c) => c.name !== null).length).toBeGreaterThan(80);
   });
@@ -117,8 +187,11 @@ describe('reading from the disk', () => {
 
 describe('the reading threads', () => {
   it('read as the main thread does, several at once', async () => {
-    for (let i = 0; i < 12; i += 1) write(`p${i}.lv2/manifest.ttl`, turtle.replace('urn:x', `urn:p${i}`));
-    const pool = new ReaderPool(2, {}), bundles = look();
+    for (let i = 0; i < 12; i += 1) {
+      write(`p${i}.lv2/manifest.ttl`, turtle.replace('urn:x', `urn:p${i}`));
+    }
+    const pool = new ReaderPool(2, {});
+    const bundles = look();
     const copies = await Promise.all(bundles.map((bundle) => pool.read(bundle, place)));
     expect(copies).toEqual(bundles.map(read));
     expect((await pool.walk(place, formats, new SharedArrayBuffer(4))).bundles).toEqual(bundles);
@@ -128,14 +201,43 @@ describe('the reading threads', () => {
 
 describe('the usual places', () => {
   it('are those of each system, for each format', () => {
-    const at = (platform: string, environment = {}): string[] => usualPlaces({ platform, home: '/home/q', environment }).map((p) => `${p.formats.join()} ${p.path}`);
-    expect(at('linux')).toEqual(expect.arrayContaining(['LV2 /home/q/.lv2', 'LV2 /usr/lib/lv2', 'VST3 /usr/lib/vst3', 'CLAP /home/q/.clap', 'LADSPA /usr/lib/ladspa', 'VST2 /usr/lib/lxvst']));
-    expect(at('darwin')).toEqual(expect.arrayContaining(['AU /Library/Audio/Plug-Ins/Components', 'VST2 /home/q/Library/Audio/Plug-Ins/VST']));
-    expect(at('win32', { COMMONPROGRAMFILES: 'C:\\CF' })).toEqual(expect.arrayContaining(['VST3 C:\\CF\\VST3', 'CLAP C:\\CF\\CLAP', 'VST2 C:\\Program Files\\VSTPlugins']));
+    const at = (platform: string, environment = {}): string[] =>
+      usualPlaces({ platform, home: '/home/q', environment }).map(
+        (p) => `${p.formats.join()} ${p.path}`,
+      );
+    expect(at('linux')).toEqual(
+      expect.arrayContaining([
+        'LV2 /home/q/.lv2',
+        'LV2 /usr/lib/lv2',
+        'VST3 /usr/lib/vst3',
+        'CLAP /home/q/.clap',
+        'LADSPA /usr/lib/ladspa',
+        'VST2 /usr/lib/lxvst',
+      ]),
+    );
+    expect(at('darwin')).toEqual(
+      expect.arrayContaining([
+        'AU /Library/Audio/Plug-Ins/Components',
+        'VST2 /home/q/Library/Audio/Plug-Ins/VST',
+      ]),
+    );
+    expect(at('win32', { COMMONPROGRAMFILES: 'C:\\CF' })).toEqual(
+      expect.arrayContaining([
+        'VST3 C:\\CF\\VST3',
+        'CLAP C:\\CF\\CLAP',
+        'VST2 C:\\Program Files\\VSTPlugins',
+      ]),
+    );
   });
   it('are replaced by the variables of the standards, a directory of two formats named once', () => {
-    const places = usualPlaces({ platform: 'linux', home: '/home/q', environment: { LV2_PATH: '/a:/b', LADSPA_PATH: '/b' } });
-    expect(places.filter((p) => p.path === '/b')).toEqual([{ path: '/b', formats: ['LV2', 'LADSPA'] }]);
+    const places = usualPlaces({
+      platform: 'linux',
+      home: '/home/q',
+      environment: { LV2_PATH: '/a:/b', LADSPA_PATH: '/b' },
+    });
+    expect(places.filter((p) => p.path === '/b')).toEqual([
+      { path: '/b', formats: ['LV2', 'LADSPA'] },
+    ]);
     expect(places.some((p) => p.path === '/usr/lib/lv2')).toBe(false);
   });
 });

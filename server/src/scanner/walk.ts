@@ -25,8 +25,19 @@ const maxDepth = 8;
 /** Files of one bundle that are taken into its fingerprint. */
 const maxFiles = 4_000;
 
-const directoryEndings: readonly (readonly [RegExp, Format])[] = [[/\.lv2$/i, 'LV2'], [/\.vst3$/i, 'VST3'], [/\.component$/i, 'AU'], [/\.clap$/i, 'CLAP'], [/\.vst$/i, 'VST2']];
-const fileEndings: readonly (readonly [RegExp, readonly Format[]])[] = [[/\.vst3$/i, ['VST3']], [/\.clap$/i, ['CLAP']], [/\.dll$/i, ['VST2', 'LADSPA']], [/\.so$/i, ['LADSPA', 'VST2']]];
+const directoryEndings: readonly (readonly [RegExp, Format])[] = [
+  [/\.lv2$/i, 'LV2'],
+  [/\.vst3$/i, 'VST3'],
+  [/\.component$/i, 'AU'],
+  [/\.clap$/i, 'CLAP'],
+  [/\.vst$/i, 'VST2'],
+];
+const fileEndings: readonly (readonly [RegExp, readonly Format[]])[] = [
+  [/\.vst3$/i, ['VST3']],
+  [/\.clap$/i, ['CLAP']],
+  [/\.dll$/i, ['VST2', 'LADSPA']],
+  [/\.so$/i, ['LADSPA', 'VST2']],
+];
 
 /** Finds what may be plugins of the wanted formats below a directory. Links are followed last, and each real path is taken once. */
 export function walk(place: string, wanted: readonly Format[], isStopped: () => boolean): Walked {
@@ -53,11 +64,15 @@ class Walk {
   /** A place, or a directory that a link leads to: only here the real path has to be asked for. */
   entered(path: string, depth: number): void {
     const real = realOf(path);
-    if (real !== null) this.#directory(path, real, depth);
+    if (real !== null) {
+      this.#directory(path, real, depth);
+    }
   }
 
   #directory(path: string, real: string, depth: number): void {
-    if (this.#isStopped() || this.#seen.has(real)) return;
+    if (this.#isStopped() || this.#seen.has(real)) {
+      return;
+    }
     this.#seen.add(real);
     const named = directoryEndings.find(([ending]) => ending.test(path))?.[1];
     if (named !== undefined) {
@@ -65,44 +80,69 @@ class Walk {
       return;
     }
     const entries = this.#list(path);
-    if (entries.some((entry) => entry.name === 'manifest.ttl')) this.#take(['LV2'], path, () => bundleLines(path));
-    else if (depth <= maxDepth) this.#inside(path, real, entries, depth + 1);
+    if (entries.some((entry) => entry.name === 'manifest.ttl')) {
+      this.#take(['LV2'], path, () => bundleLines(path));
+    } else if (depth <= maxDepth) {
+      this.#inside(path, real, entries, depth + 1);
+    }
   }
 
   #inside(path: string, real: string, entries: readonly Dirent[], depth: number): void {
     for (const entry of entries) {
       const inside = join(path, entry.name);
-      if (entry.isSymbolicLink()) this.#links.push({ path: inside, depth });
-      else if (entry.isDirectory()) this.#directory(inside, join(real, entry.name), depth);
-      else if (entry.isFile()) this.#file(inside, join(real, entry.name));
+      if (entry.isSymbolicLink()) {
+        this.#links.push({ path: inside, depth });
+      } else if (entry.isDirectory()) {
+        this.#directory(inside, join(real, entry.name), depth);
+      } else if (entry.isFile()) {
+        this.#file(inside, join(real, entry.name));
+      }
     }
   }
 
   /** Links, after all that is really there; a link may lead to further links. */
   links(): void {
     for (let link = this.#links.shift(); link && !this.#isStopped(); link = this.#links.shift()) {
-      const real = realOf(link.path), facts = real === null ? null : statOf(real);
-      if (real === null || facts === null) continue;
-      if (facts.isDirectory()) this.entered(link.path, link.depth);
-      else if (facts.isFile()) this.#file(link.path, real);
+      const real = realOf(link.path);
+      const facts = real === null ? null : statOf(real);
+      if (real === null || facts === null) {
+        continue;
+      }
+      if (facts.isDirectory()) {
+        this.entered(link.path, link.depth);
+      } else if (facts.isFile()) {
+        this.#file(link.path, real);
+      }
     }
   }
 
   #file(path: string, real: string): void {
     const candidates = fileEndings.find(([ending]) => ending.test(path))?.[1];
-    if (!candidates || this.#seen.has(real)) return;
+    if (!candidates || this.#seen.has(real)) {
+      return;
+    }
     this.#seen.add(real);
     this.#take(candidates, path, () => [line('', real)]);
   }
 
   #take(candidates: readonly Format[], path: string, lines: () => string[]): void {
-    const possible = candidates.filter((format) => this.#wanted.includes(format)), first = possible[0];
-    if (first !== undefined) this.bundles.push({ format: first, candidates: possible, path, fingerprint: createHash('sha256').update(lines().sort().join('\n')).digest('hex') });
+    const possible = candidates.filter((format) => this.#wanted.includes(format));
+    const first = possible[0];
+    if (first !== undefined) {
+      this.bundles.push({
+        format: first,
+        candidates: possible,
+        path,
+        fingerprint: createHash('sha256').update(lines().sort().join('\n')).digest('hex'),
+      });
+    }
   }
 
   #list(directory: string): Dirent[] {
     try {
-      return readdirSync(directory, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1));
+      return readdirSync(directory, { withFileTypes: true }).sort((a, b) =>
+        a.name < b.name ? -1 : 1,
+      );
     } catch (error) {
       this.problems.push({ code: 'file-unreadable', at: directory, reason: reasonOf(error) });
       return [];
@@ -129,7 +169,13 @@ const statOf = (path: string) => {
 /** A system's error in words. */
 export function reasonOf(error: unknown): string {
   const code = (error as NodeJS.ErrnoException).code ?? '';
-  const reasons: Readonly<Record<string, string>> = { EACCES: 'no permission', EPERM: 'no permission', ELOOP: 'links in a circle', EISDIR: 'it is a directory', EIO: 'the disk does not answer' };
+  const reasons: Readonly<Record<string, string>> = {
+    EACCES: 'no permission',
+    EPERM: 'no permission',
+    ELOOP: 'links in a circle',
+    EISDIR: 'it is a directory',
+    EIO: 'the disk does not answer',
+  };
   return reasons[code] ?? (code || String(error));
 }
 
@@ -151,13 +197,16 @@ function bundleLines(bundle: string): string[] {
       lines.push(`${directory.slice(bundle.length)} ${reasonOf(error)}`);
     }
     for (const entry of entries) {
-      if (lines.length >= maxFiles) return;
+      if (lines.length >= maxFiles) {
+        return;
+      }
       const path = join(directory, entry.name);
       lines.push(line(path.slice(bundle.length), path));
-      if (entry.isDirectory() && depth < maxDepth) enter(path, depth + 1);
+      if (entry.isDirectory() && depth < maxDepth) {
+        enter(path, depth + 1);
+      }
     }
   };
   enter(bundle, 0);
   return lines;
 }
-

@@ -1,32 +1,63 @@
 /** A thread that walks places, reads bundles and sorts catalogs, so that the server stays quick. One task at a time. */
 import { randomUUID } from 'node:crypto';
 import { parentPort, workerData } from 'node:worker_threads';
-import { noDescriptions, sortCatalog, type Decisions, type Format, type FoundCopy, type LadspaDescriptions, type SortedCatalog, type SortedCopy } from '@clever-drawer/core';
+import {
+  noDescriptions,
+  sortCatalog,
+  type Decisions,
+  type Format,
+  type FoundCopy,
+  type LadspaDescriptions,
+  type SortedCatalog,
+  type SortedCopy,
+} from '@clever-drawer/core';
 import { descriptionsFor } from './descriptions.ts';
 import { readBundle } from './read.ts';
 import { walk, type FoundBundle, type Walked } from './walk.ts';
 
 export type Task =
-  | { readonly task: 'walk'; readonly place: string; readonly formats: readonly Format[]; readonly stop: SharedArrayBuffer }
+  | {
+      readonly task: 'walk';
+      readonly place: string;
+      readonly formats: readonly Format[];
+      readonly stop: SharedArrayBuffer;
+    }
   | { readonly task: 'read'; readonly bundle: FoundBundle; readonly place: string }
-  | { readonly task: 'sort'; readonly copies: readonly SortedCopy[]; readonly decisions: Decisions };
-export type Done = { readonly walked: Walked } | { readonly copies: FoundCopy[] } | { readonly sorted: SortedCatalog };
+  | {
+      readonly task: 'sort';
+      readonly copies: readonly SortedCopy[];
+      readonly decisions: Decisions;
+    };
+export type Done =
+  | { readonly walked: Walked }
+  | { readonly copies: FoundCopy[] }
+  | { readonly sorted: SortedCatalog };
 
 const descriptions = new Map<string, LadspaDescriptions>();
 
 function descriptionsOf(place: string, bundle: FoundBundle): LadspaDescriptions {
-  if (!bundle.candidates.includes('LADSPA')) return noDescriptions;
-  const known = descriptions.get(place) ?? descriptionsFor(place, workerData as Record<string, string | undefined>);
+  if (!bundle.candidates.includes('LADSPA')) {
+    return noDescriptions;
+  }
+  const known =
+    descriptions.get(place) ??
+    descriptionsFor(place, workerData as Record<string, string | undefined>);
   descriptions.set(place, known);
   return known;
 }
 
 function run(task: Task): Done {
-  if (task.task === 'read') return { copies: readBundle(task.bundle, task.place, descriptionsOf(task.place, task.bundle)) };
-  if (task.task === 'sort') return { sorted: sortCatalog(task.copies, task.decisions, randomUUID) };
+  if (task.task === 'read') {
+    return { copies: readBundle(task.bundle, task.place, descriptionsOf(task.place, task.bundle)) };
+  }
+  if (task.task === 'sort') {
+    return { sorted: sortCatalog(task.copies, task.decisions, randomUUID) };
+  }
   descriptions.delete(task.place);
   const stop = new Int32Array(task.stop);
   return { walked: walk(task.place, task.formats, () => Atomics.load(stop, 0) !== 0) };
 }
 
-parentPort?.on('message', (task: Task) => { parentPort?.postMessage(run(task)); });
+parentPort?.on('message', (task: Task) => {
+  parentPort?.postMessage(run(task));
+});

@@ -1,6 +1,28 @@
 /** Speaking to the server: typed calls that end in a value or in a Refused with the problems. */
 import type {
-  Act, AsideView, CatalogView, ChangeView, ComputerView, FindingView, HabitsView, HostSettings, KeysView, LoadRequest, OrderStep, OrderView, PlaceView, PluginView, Problem, Refusal, RepairView, ScanMode, ScanProgress, ScanView, SessionView, SortView, Usage,
+  Act,
+  AsideView,
+  CatalogView,
+  ChangeView,
+  ComputerView,
+  FindingView,
+  HabitsView,
+  HostSettings,
+  KeysView,
+  LoadRequest,
+  OrderStep,
+  OrderView,
+  PlaceView,
+  PluginView,
+  Problem,
+  Refusal,
+  RepairView,
+  ScanMode,
+  ScanProgress,
+  ScanView,
+  SessionView,
+  SortView,
+  Usage,
 } from '@clever-drawer/core';
 
 /** The server (or the network) said no. `message` is for the user. */
@@ -13,20 +35,38 @@ export class Refused extends Error {
 }
 
 /** What to tell the user of an error. */
-export const messageOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
+export const messageOf = (error: unknown): string =>
+  error instanceof Error ? error.message : String(error);
 
-const call = <T>(method: string, path: string, body?: unknown): Promise<T> => send(method, path, body === undefined ? undefined : JSON.stringify(body), 'application/json');
+const call = <T>(method: string, path: string, body?: unknown): Promise<T> =>
+  send(method, path, body === undefined ? undefined : JSON.stringify(body), 'application/json');
 
-async function send<T>(method: string, path: string, body: BodyInit | undefined, type: string): Promise<T> {
+async function send<T>(
+  method: string,
+  path: string,
+  body: BodyInit | undefined,
+  type: string,
+): Promise<T> {
   let response: Response;
   try {
-    response = await fetch(`/api/${path}`, { method, ...(body === undefined ? {} : { body, headers: { 'Content-Type': type } }) });
+    response = await fetch(`/api/${path}`, {
+      method,
+      ...(body === undefined ? {} : { body, headers: { 'Content-Type': type } }),
+    });
   } catch {
-    throw new Refused('Clever Drawer does not answer. Is it still running? Start it again with ./start; nothing saved is lost.', []);
+    throw new Refused(
+      'Clever Drawer does not answer. Is it still running? Start it again with ./start; nothing saved is lost.',
+      [],
+    );
   }
-  if (response.ok) return (await response.json()) as T;
+  if (response.ok) {
+    return (await response.json()) as T;
+  }
   const refusal = (await response.json().catch(() => ({ problems: [] }))) as Refusal;
-  throw new Refused(refusal.problems.map((p) => p.message).join(' ') || `The server answered ${response.status}.`, refusal.problems);
+  throw new Refused(
+    refusal.problems.map((p) => p.message).join(' ') || `The server answered ${response.status}.`,
+    refusal.problems,
+  );
 }
 
 /** Sends one after the other: an undo pressed right after an act must reach the server after it. */
@@ -59,7 +99,8 @@ export function clientFor(computer: string) {
     removePlace: (place: string) => call<null>('DELETE', at(`places/${place}`)),
     scans: () => call<{ scans: ScanView[]; progress: ScanProgress | null }>('GET', at('scans')),
     startScan: (mode: ScanMode) => call<ScanView>('POST', at('scans'), { mode }),
-    changePlace: (place: string, change: { isOn?: boolean; isWatched?: boolean }) => call<PlaceView[]>('PATCH', at(`places/${place}`), change),
+    changePlace: (place: string, change: { isOn?: boolean; isWatched?: boolean }) =>
+      call<PlaceView[]>('PATCH', at(`places/${place}`), change),
     asides: () => call<AsideView[]>('GET', at('asides')),
     setAside: (copy: string) => call<null>('POST', at('asides'), { copy }),
     takeBack: (path: string) => call<null>('POST', at('asides/back'), { path }),
@@ -68,14 +109,18 @@ export function clientFor(computer: string) {
     failedNow: () => call<FindingView[]>('GET', at('copies/failed')),
     session: () => call<SessionView>('GET', at('session')),
     load: (load: LoadRequest) => call<SessionView>('POST', at('session/loads'), load),
-    moveSlot: (slot: string, track: string, index: number) => call<SessionView>('POST', at('session/moves'), { slot, track, index }),
-    bypassSlot: (slot: string, isBypassed: boolean) => call<SessionView>('POST', at('session/bypasses'), { slot, isBypassed }),
-    setSession: (settings: HostSettings) => call<SessionView>('PUT', at('session/settings'), settings),
+    moveSlot: (slot: string, track: string, index: number) =>
+      call<SessionView>('POST', at('session/moves'), { slot, track, index }),
+    bypassSlot: (slot: string, isBypassed: boolean) =>
+      call<SessionView>('POST', at('session/bypasses'), { slot, isBypassed }),
+    setSession: (settings: HostSettings) =>
+      call<SessionView>('PUT', at('session/settings'), settings),
     saveSession: (name: string) => call<SessionView>('POST', at('sessions'), { name }),
     openSession: (id: string) => call<SessionView>('POST', at(`sessions/${id}/open`)),
     forgetSession: (id: string) => call<SessionView>('DELETE', at(`sessions/${id}`)),
     repairs: () => call<RepairView[]>('GET', at('session/repairs')),
-    repair: (slots: readonly string[]) => call<SessionView>('POST', at('session/repairs'), { slots }),
+    repair: (slots: readonly string[]) =>
+      call<SessionView>('POST', at('session/repairs'), { slots }),
     habits: () => call<HabitsView>('GET', at('habits')),
     setLearning: (isLearning: boolean) => call<null>('PATCH', at('habits'), { isLearning }),
     keys: () => call<KeysView>('GET', at('keys')),
@@ -84,7 +129,8 @@ export function clientFor(computer: string) {
     pictureAddress: (copy: string) => `/api/${at(`copies/${copy}/picture`)}`,
     sort: () => call<SortView>('GET', at('sort')),
     plugin: (plugin: string) => call<PluginView>('GET', at(`plugins/${plugin}`)),
-    addPicture: (picture: Blob) => send<{ id: string }>('POST', at('pictures'), picture, 'application/octet-stream'),
+    addPicture: (picture: Blob) =>
+      send<{ id: string }>('POST', at('pictures'), picture, 'application/octet-stream'),
     ownPictureAddress: (picture: string) => `/api/${at(`pictures/${picture}`)}`,
     eventsAddress: `/api/${at('events')}`,
   };

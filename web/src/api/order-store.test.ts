@@ -1,18 +1,54 @@
 import { describe, expect, it } from '@jest/globals';
-import { plainFolder, asId, folderIn, type Folder, type Cabinet, perform, type Act, type OrderStep, type OrderView } from '@clever-drawer/core';
+import {
+  plainFolder,
+  asId,
+  folderIn,
+  type Folder,
+  type Cabinet,
+  perform,
+  type Act,
+  type OrderStep,
+  type OrderView,
+} from '@clever-drawer/core';
 import { addPending, confirm, dropPending, fromView } from './order-store.ts';
 
-const cabinet: Cabinet = { table: 'cabinet', id: asId('c'), name: 'Everyday', position: 'V', opensFor: [], sortedBy: null };
-const folder: Folder = { table: 'folder', id: asId('f'), cabinet: cabinet.id, parent: null, form: 'folder', name: 'Old', position: 'V', rule: null, ...plainFolder };
+const cabinet: Cabinet = {
+  table: 'cabinet',
+  id: asId('c'),
+  name: 'Everyday',
+  position: 'V',
+  opensFor: [],
+  sortedBy: null,
+};
+const folder: Folder = {
+  table: 'folder',
+  id: asId('f'),
+  cabinet: cabinet.id,
+  parent: null,
+  form: 'folder',
+  name: 'Old',
+  position: 'V',
+  rule: null,
+  ...plainFolder,
+};
 const view: OrderView = { revision: 4, records: [cabinet, folder], undo: null, redo: null };
 const noNames = (): undefined => undefined;
 const rename = (name: string): Act => ({ act: 'rename-folder', folder: folder.id, name });
 const stepOf = (revision: number, act: Act): OrderStep => {
   const performed = perform(fromView(view).order, act, noNames);
-  if (!performed.ok) throw new Error('does not work');
-  return { revision, words: performed.value.words, change: performed.value.change, undo: performed.value.words, redo: null };
+  if (!performed.ok) {
+    throw new Error('does not work');
+  }
+  return {
+    revision,
+    words: performed.value.words,
+    change: performed.value.change,
+    undo: performed.value.words,
+    redo: null,
+  };
 };
-const shown = (state: ReturnType<typeof fromView> | null): string | undefined => state === null ? undefined : folderIn(state.order, 'f')?.name;
+const shown = (state: ReturnType<typeof fromView> | null): string | undefined =>
+  state === null ? undefined : folderIn(state.order, 'f')?.name;
 
 describe('the order of a window', () => {
   it('shows an act before it is confirmed and takes it back when it is refused', () => {
@@ -23,7 +59,11 @@ describe('the order of a window', () => {
   });
   it('takes in a step once, whether the answer or the event brings it first', () => {
     const act = rename('New');
-    const once = confirm(addPending(fromView(view), { ticket: '1', act }, noNames), stepOf(5, act), noNames);
+    const once = confirm(
+      addPending(fromView(view), { ticket: '1', act }, noNames),
+      stepOf(5, act),
+      noNames,
+    );
     expect(once?.revision).toBe(5);
     const twice = once && confirm(once, stepOf(5, act), noNames);
     expect(twice?.revision).toBe(5);
@@ -35,7 +75,10 @@ describe('the order of a window', () => {
   });
   it('drops an act by its ticket, also when the cache has copied it', () => {
     const copied = structuredClone({ ticket: '7', act: rename('New') });
-    expect(dropPending(addPending(fromView(view), copied, noNames), '7', noNames).pending).toEqual([]);
+    expect(dropPending(addPending(fromView(view), copied, noNames), '7', noNames).pending).toEqual(
+      [],
+    );
   });
-  it('knows when a step is missing', () => expect(confirm(fromView(view), stepOf(7, rename('x')), noNames)).toBeNull());
+  it('knows when a step is missing', () =>
+    expect(confirm(fromView(view), stepOf(7, rename('x')), noNames)).toBeNull());
 });

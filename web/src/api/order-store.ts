@@ -1,5 +1,14 @@
 /** The order as this window shows it: what the server confirmed, with the acts still on their way done on top. */
-import { applyChange, orderOf, perform, type Act, type NameOfPlugin, type Order, type OrderStep, type OrderView } from '@clever-drawer/core';
+import {
+  applyChange,
+  orderOf,
+  perform,
+  type Act,
+  type NameOfPlugin,
+  type Order,
+  type OrderStep,
+  type OrderView,
+} from '@clever-drawer/core';
 
 /** An act on its way to the server, told apart by its ticket: the cache may copy objects. */
 export interface Pending {
@@ -19,26 +28,54 @@ export interface OrderState {
 
 export function fromView(view: OrderView): OrderState {
   const confirmed = orderOf(view.records);
-  return { revision: view.revision, confirmed, pending: [], order: confirmed, undo: view.undo, redo: view.redo };
+  return {
+    revision: view.revision,
+    confirmed,
+    pending: [],
+    order: confirmed,
+    undo: view.undo,
+    redo: view.redo,
+  };
 }
 
 /** A step that was stored, from the answer or from the event, whichever comes first. Null when steps between are missing. */
-export function confirm(state: OrderState, step: OrderStep, nameOf: NameOfPlugin): OrderState | null {
-  if (step.revision <= state.revision) return state;
-  if (step.revision !== state.revision + 1) return null;
-  return replay({ ...state, revision: step.revision, confirmed: applyChange(state.confirmed, step.change), undo: step.undo, redo: step.redo }, nameOf);
+export function confirm(
+  state: OrderState,
+  step: OrderStep,
+  nameOf: NameOfPlugin,
+): OrderState | null {
+  if (step.revision <= state.revision) {
+    return state;
+  }
+  if (step.revision !== state.revision + 1) {
+    return null;
+  }
+  return replay(
+    {
+      ...state,
+      revision: step.revision,
+      confirmed: applyChange(state.confirmed, step.change),
+      undo: step.undo,
+      redo: step.redo,
+    },
+    nameOf,
+  );
 }
 
-export const addPending = (state: OrderState, pending: Pending, nameOf: NameOfPlugin): OrderState => replay({ ...state, pending: [...state.pending, pending] }, nameOf);
+export const addPending = (state: OrderState, pending: Pending, nameOf: NameOfPlugin): OrderState =>
+  replay({ ...state, pending: [...state.pending, pending] }, nameOf);
 
-export const dropPending = (state: OrderState, ticket: string, nameOf: NameOfPlugin): OrderState => replay({ ...state, pending: state.pending.filter((p) => p.ticket !== ticket) }, nameOf);
+export const dropPending = (state: OrderState, ticket: string, nameOf: NameOfPlugin): OrderState =>
+  replay({ ...state, pending: state.pending.filter((p) => p.ticket !== ticket) }, nameOf);
 
 /** Does the pending acts again on what is confirmed. One that no longer works (or is confirmed meanwhile) is passed over. */
 function replay(state: OrderState, nameOf: NameOfPlugin): OrderState {
   let order = state.confirmed;
   for (const { act } of state.pending) {
     const performed = perform(order, act, nameOf);
-    if (performed.ok) order = applyChange(order, performed.value.change);
+    if (performed.ok) {
+      order = applyChange(order, performed.value.change);
+    }
   }
   return { ...state, order };
 }

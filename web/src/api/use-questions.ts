@@ -1,7 +1,16 @@
 /** What is uncertain about the catalog, as questions; answered ones vanish at once. */
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { allBelongings, allSpellings, createStable, isPresent, questionsOf, type FindingView, type Question, type SortView } from '@clever-drawer/core';
+import {
+  allBelongings,
+  allSpellings,
+  createStable,
+  isPresent,
+  questionsOf,
+  type FindingView,
+  type Question,
+  type SortView,
+} from '@clever-drawer/core';
 import { useStudio } from './studio.tsx';
 
 export interface Questions {
@@ -19,17 +28,67 @@ const none: readonly FindingView[] = [];
 export function useQuestions(): Questions {
   const { client, plugins, answers, order } = useStudio();
   const sort = useQuery({ queryKey: ['sort', client.computer], queryFn: client.sort });
-  const failed = useQuery({ queryKey: ['findings', client.computer, 'failed'], queryFn: client.failedNow });
+  const failed = useQuery({
+    queryKey: ['findings', client.computer, 'failed'],
+    queryFn: client.failedNow,
+  });
   const view = sort.data;
-  const grounds = useMemo(() => new Map((view?.grounds ?? []).map((one) => [one.plugin as string, one])), [view]);
-  const [stableDecided] = useState(createStable<string, string>), [stablePinned] = useState(createStable<string, string>);
-  const spellings = useMemo(() => stableDecided(new Map(allSpellings(order.order).map((one) => [one.spelling, one.vendor]))), [stableDecided, order.order]);
-  const belongings = useMemo(() => stablePinned(new Map(allBelongings(order.order).map((one) => [one.id as string, one.plugin as string]))), [stablePinned, order.order]);
+  const grounds = useMemo(
+    () => new Map((view?.grounds ?? []).map((one) => [one.plugin as string, one])),
+    [view],
+  );
+  const [stableDecided] = useState(createStable<string, string>);
+  const [stablePinned] = useState(createStable<string, string>);
+  const spellings = useMemo(
+    () =>
+      stableDecided(new Map(allSpellings(order.order).map((one) => [one.spelling, one.vendor]))),
+    [stableDecided, order.order],
+  );
+  const belongings = useMemo(
+    () =>
+      stablePinned(
+        new Map(allBelongings(order.order).map((one) => [one.id as string, one.plugin as string])),
+      ),
+    [stablePinned, order.order],
+  );
   const questions = useMemo(
-    () => (view ? questionsOf({ plugins: plugins.filter((plugin) => plugin.chain === undefined), answers, grounds, decided: new Set(spellings.keys()), pinned: new Set(belongings.keys()), doubts: view.doubts, vendors: view.vendors, near: view.near }) : []),
+    () =>
+      view
+        ? questionsOf({
+            plugins: plugins.filter((plugin) => plugin.chain === undefined),
+            answers,
+            grounds,
+            decided: new Set(spellings.keys()),
+            pinned: new Set(belongings.keys()),
+            doubts: view.doubts,
+            vendors: view.vendors,
+            near: view.near,
+          })
+        : [],
     [plugins, answers, grounds, spellings, belongings, view],
   );
   const total = useMemo(() => plugins.filter(isPresent).length, [plugins]);
-  const asked = useMemo(() => new Set(questions.flatMap((question) => (question.sort === 'twin' ? [question.plugin.id, question.other.id] : question.plugin ? [question.plugin.id] : []))), [questions]);
-  return { questions, failed: failed.data ?? none, total, settled: total - asked.size, view, isReady: view !== undefined };
+  const asked = useMemo(
+    () =>
+      new Set(
+        questions.flatMap((question) => {
+          if (question.sort === 'twin') {
+            return [question.plugin.id, question.other.id];
+          }
+          if (question.plugin) {
+            return [question.plugin.id];
+          }
+          return [];
+        }),
+      ),
+    [questions],
+  );
+  return {
+    questions,
+    failed: failed.data ?? none,
+    total,
+    settled: total - asked.size,
+    view,
+    isReady: view !== undefined,
+  };
 }

@@ -14,7 +14,10 @@ import { remember, remembered } from '../ui/keys.ts';
 import { NoticesProvider } from '../ui/notices.tsx';
 import { Shell } from './shell.tsx';
 
-const makeQueries = (): QueryClient => new QueryClient({ defaultOptions: { queries: { staleTime: Infinity, refetchOnWindowFocus: false, retry: 1 } } });
+const makeQueries = (): QueryClient =>
+  new QueryClient({
+    defaultOptions: { queries: { staleTime: Infinity, refetchOnWindowFocus: false, retry: 1 } },
+  });
 
 export function App() {
   const [queries] = useState(makeQueries);
@@ -31,13 +34,30 @@ export function App() {
 
 function Rooms() {
   const [chosen, setChosen] = useState(() => remembered('computer', ''));
-  const choose = useCallback((id: string) => { remember('computer', id); setChosen(id); }, []);
+  const choose = useCallback((id: string) => {
+    remember('computer', id);
+    setChosen(id);
+  }, []);
   const computers = useQuery({ queryKey: ['computers'], queryFn: listComputers });
-  if (computers.error) return <main className="p-4" role="alert">{computers.error.message}</main>;
+  if (computers.error) {
+    return (
+      <main className="p-4" role="alert">
+        {computers.error.message}
+      </main>
+    );
+  }
   const computer = computers.data?.find((c) => c.id === chosen) ?? computers.data?.[0];
-  if (!computer) return <main className="visually-hidden">Opening …</main>;
+  if (!computer) {
+    return <main className="visually-hidden">Opening …</main>;
+  }
   return (
-    <StudioProvider key={computer.id} computer={computer} computers={computers.data ?? []} chooseComputer={choose} waiting={<main className="visually-hidden">Opening {computer.name} …</main>}>
+    <StudioProvider
+      key={computer.id}
+      computer={computer}
+      computers={computers.data ?? []}
+      chooseComputer={choose}
+      waiting={<main className="visually-hidden">Opening {computer.name} …</main>}
+    >
       <Routes>
         <Route element={<Shell />}>
           <Route path="/scan" element={<ScanScreen />} />

@@ -7,25 +7,73 @@ import { sayTime } from '../ui/say-time.ts';
 
 export function LatestChanges({ onClose }: { onClose: () => void }) {
   const { client, order, step } = useStudio();
-  const changes = useQuery({ queryKey: ['changes', client.computer, order.revision], queryFn: client.changes, placeholderData: (before: ChangeView[] | undefined) => before });
-  const list = changes.data ?? [], done = list.filter((change) => change.state === 'done'), undone = list.filter((change) => change.state === 'undone');
-  const times = (count: number, direction: 'undo' | 'redo'): void => { for (let i = 0; i < count; i += 1) step(direction); };
+  const changes = useQuery({
+    queryKey: ['changes', client.computer, order.revision],
+    queryFn: client.changes,
+    placeholderData: (before: ChangeView[] | undefined) => before,
+  });
+  const list = changes.data ?? [];
+  const done = list.filter((change) => change.state === 'done');
+  const undone = list.filter((change) => change.state === 'undone');
+  const times = (count: number, direction: 'undo' | 'redo'): void => {
+    for (let i = 0; i < count; i += 1) {
+      step(direction);
+    }
+  };
   const row = (change: ChangeView) => {
-    const back = done.findIndex((one) => one.number === change.number) + 1, again = undone.length - undone.findIndex((one) => one.number === change.number);
+    const back = done.findIndex((one) => one.number === change.number) + 1;
+    const again = undone.length - undone.findIndex((one) => one.number === change.number);
     return (
       <li key={change.number} className={change.state}>
-        <span>{change.words}</span><span className="text-soft">{sayTime(change.at)}</span>
-        {change.state === 'done' && <Button variant="bare" size="sm" onClick={() => { times(back, 'undo'); }}>{back === 1 ? 'Undo' : `Undo these ${back}`}</Button>}
-        {change.state === 'undone' && <Button variant="bare" size="sm" onClick={() => { times(again, 'redo'); }}>{again === 1 ? 'Redo' : `Redo these ${again}`}</Button>}
+        <span>{change.words}</span>
+        <span className="text-soft">{sayTime(change.at)}</span>
+        {change.state === 'done' && (
+          <Button
+            variant="bare"
+            size="sm"
+            onClick={() => {
+              times(back, 'undo');
+            }}
+          >
+            {back === 1 ? 'Undo' : `Undo these ${back}`}
+          </Button>
+        )}
+        {change.state === 'undone' && (
+          <Button
+            variant="bare"
+            size="sm"
+            onClick={() => {
+              times(again, 'redo');
+            }}
+          >
+            {again === 1 ? 'Redo' : `Redo these ${again}`}
+          </Button>
+        )}
         {change.state === 'discarded' && <span className="text-soft">undone</span>}
       </li>
     );
   };
   return (
-    <Modal show onHide={onClose} animation={false} size="lg" scrollable aria-labelledby="changes-title">
-      <Modal.Header closeButton><Modal.Title as="h1" id="changes-title">Latest changes</Modal.Title></Modal.Header>
+    <Modal
+      show
+      onHide={onClose}
+      animation={false}
+      size="lg"
+      scrollable
+      aria-labelledby="changes-title"
+    >
+      <Modal.Header closeButton>
+        <Modal.Title as="h1" id="changes-title">
+          Latest changes
+        </Modal.Title>
+      </Modal.Header>
       <Modal.Body tabIndex={0}>
-        {list.length === 0 && changes.data && <p className="text-soft">Nothing was changed yet. Whatever you file, name or settle will stand here, and can be undone, also tomorrow.</p>}
+        {list.length === 0 && changes.data && (
+          <p className="text-soft">
+            Nothing was changed yet. Whatever you file, name or settle will stand here, and can be
+            undone, also tomorrow.
+          </p>
+        )}
         <ul className="changes">{list.map(row)}</ul>
       </Modal.Body>
     </Modal>

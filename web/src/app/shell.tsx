@@ -1,5 +1,21 @@
 /** The bar at the top: the screens in the order of the work, find anything, undo, theme. */
-import { Archive, Check, HelpCircle, History, Layers, LoaderCircle, Monitor, Moon, Radar, Redo2, Search, Sun, Undo2, Zap, type LucideIcon } from 'lucide-react';
+import {
+  Archive,
+  Check,
+  HelpCircle,
+  History,
+  Layers,
+  LoaderCircle,
+  Monitor,
+  Moon,
+  Radar,
+  Redo2,
+  Search,
+  Sun,
+  Undo2,
+  Zap,
+  type LucideIcon,
+} from 'lucide-react';
 import { useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
@@ -21,48 +37,136 @@ const screens: readonly { path: string; name: string; Icon: LucideIcon; key: str
 
 export function Shell() {
   const studio = useStudio();
-  const asked = useQuestions(), waiting = asked.questions.length + asked.failed.length;
-  const navigate = useNavigate(), { pathname } = useLocation();
+  const asked = useQuestions();
+  const waiting = asked.questions.length + asked.failed.length;
+  const navigate = useNavigate();
+  const { pathname } = useLocation();
   const [isFinding, setFinding] = useState(false);
   const [isHelping, setHelping] = useState(false);
   const [isListing, setListing] = useState(false);
   useKeys({
-    ...Object.fromEntries(screens.map(({ key, path }) => [key, () => { void navigate(path); }])),
-    'Ctrl+K': () => { setFinding(true); },
-    'Ctrl+Z': () => { studio.step('undo'); },
-    'Ctrl+Shift+Z': () => { studio.step('redo'); },
-    'Ctrl+H': () => { setListing(true); },
-    'Ctrl+Y': () => { studio.step('redo'); },
-    '?': () => { setHelping(true); },
+    ...Object.fromEntries(
+      screens.map(({ key, path }) => [
+        key,
+        () => {
+          void navigate(path);
+        },
+      ]),
+    ),
+    'Ctrl+K': () => {
+      setFinding(true);
+    },
+    'Ctrl+Z': () => {
+      studio.step('undo');
+    },
+    'Ctrl+Shift+Z': () => {
+      studio.step('redo');
+    },
+    'Ctrl+H': () => {
+      setListing(true);
+    },
+    'Ctrl+Y': () => {
+      studio.step('redo');
+    },
+    '?': () => {
+      setHelping(true);
+    },
   });
   return (
     <div className="shell">
       <header className="bar">
-        <NavLink to="/file" className="brand"><img src="/drawer.svg" width="22" height="22" alt="" />Clever Drawer</NavLink>
+        <NavLink to="/file" className="brand">
+          <img src="/drawer.svg" width="22" height="22" alt="" />
+          Clever Drawer
+        </NavLink>
         <nav aria-label="Screens">
           {screens.map(({ path, name, Icon, key }) => (
-            <NavLink key={path} to={path} title={key} aria-keyshortcuts={key} className={({ isActive }) => (isActive || (path === '/file' && pathname.startsWith('/rule')) ? 'active' : '')}>
-              <Icon size={16} aria-hidden /> {name}{path === '/scan' && studio.scan && <span className="count">looking</span>}{path === '/sort' && waiting > 0 && <span className="count" title={`${waiting} questions wait`}>{waiting}</span>}
+            <NavLink
+              key={path}
+              to={path}
+              title={key}
+              aria-keyshortcuts={key}
+              className={({ isActive }) =>
+                isActive || (path === '/file' && pathname.startsWith('/rule')) ? 'active' : ''
+              }
+            >
+              <Icon size={16} aria-hidden /> {name}
+              {path === '/scan' && studio.scan && <span className="count">looking</span>}
+              {path === '/sort' && waiting > 0 && (
+                <span className="count" title={`${waiting} questions wait`}>
+                  {waiting}
+                </span>
+              )}
             </NavLink>
           ))}
         </nav>
         <div className="right">
           <SavedMark />
           <ComputerChoice />
-          <button type="button" className="bar-button anything" onClick={() => { setFinding(true); }}>
-            <span><Search size={14} aria-hidden /> Find anything</span> <span><kbd>Ctrl</kbd> <kbd>K</kbd></span>
+          <button
+            type="button"
+            className="bar-button anything"
+            onClick={() => {
+              setFinding(true);
+            }}
+          >
+            <span>
+              <Search size={14} aria-hidden /> Find anything
+            </span>{' '}
+            <span>
+              <kbd>Ctrl</kbd> <kbd>K</kbd>
+            </span>
           </button>
           <StepButton direction="undo" />
           <StepButton direction="redo" />
-          <button type="button" className="bar-button" title="Latest changes (Ctrl+H)" aria-label="Latest changes" onClick={() => { setListing(true); }}><History size={17} aria-hidden /></button>
+          <button
+            type="button"
+            className="bar-button"
+            title="Latest changes (Ctrl+H)"
+            aria-label="Latest changes"
+            onClick={() => {
+              setListing(true);
+            }}
+          >
+            <History size={17} aria-hidden />
+          </button>
           <ThemeButton />
-          <button type="button" className="bar-button" title="All keys (?)" aria-label="All keys" onClick={() => { setHelping(true); }}><HelpCircle size={17} aria-hidden /></button>
+          <button
+            type="button"
+            className="bar-button"
+            title="All keys (?)"
+            aria-label="All keys"
+            onClick={() => {
+              setHelping(true);
+            }}
+          >
+            <HelpCircle size={17} aria-hidden />
+          </button>
         </div>
       </header>
       <Outlet context={asked} />
-      {isFinding && <FindAnything onClose={() => { setFinding(false); }} screens={screens} />}
-      {isListing && <LatestChanges onClose={() => { setListing(false); }} />}
-      {isHelping && <HelpKeys onClose={() => { setHelping(false); }} />}
+      {isFinding && (
+        <FindAnything
+          onClose={() => {
+            setFinding(false);
+          }}
+          screens={screens}
+        />
+      )}
+      {isListing && (
+        <LatestChanges
+          onClose={() => {
+            setListing(false);
+          }}
+        />
+      )}
+      {isHelping && (
+        <HelpKeys
+          onClose={() => {
+            setHelping(false);
+          }}
+        />
+      )}
     </div>
   );
 }
@@ -70,11 +174,36 @@ export function Shell() {
 /** The computer whose plugins are shown; a menu when there are several. */
 function ComputerChoice() {
   const { computer, computers, chooseComputer } = useStudio();
-  if (computers.length < 2) return <span className="computer" title="The computer whose plugins these are"><Monitor size={15} aria-hidden /> {computer.name}</span>;
+  if (computers.length < 2) {
+    return (
+      <span className="computer" title="The computer whose plugins these are">
+        <Monitor size={15} aria-hidden /> {computer.name}
+      </span>
+    );
+  }
   return (
-    <Dropdown onSelect={(id) => { if (id) chooseComputer(id); }}>
-      <Dropdown.Toggle as="button" type="button" className="bar-button computer" aria-label={`Computer: ${computer.name}`}><Monitor size={15} aria-hidden /> <span>{computer.name}</span></Dropdown.Toggle>
-      <Dropdown.Menu>{computers.map((c) => <MenuItem key={c.id} eventKey={c.id} active={c.id === computer.id}>{c.name}</MenuItem>)}</Dropdown.Menu>
+    <Dropdown
+      onSelect={(id) => {
+        if (id) {
+          chooseComputer(id);
+        }
+      }}
+    >
+      <Dropdown.Toggle
+        as="button"
+        type="button"
+        className="bar-button computer"
+        aria-label={`Computer: ${computer.name}`}
+      >
+        <Monitor size={15} aria-hidden /> <span>{computer.name}</span>
+      </Dropdown.Toggle>
+      <Dropdown.Menu>
+        {computers.map((c) => (
+          <MenuItem key={c.id} eventKey={c.id} active={c.id === computer.id}>
+            {c.name}
+          </MenuItem>
+        ))}
+      </Dropdown.Menu>
     </Dropdown>
   );
 }
@@ -85,7 +214,8 @@ function SavedMark() {
   const isSaving = order.pending.length > 0;
   return (
     <span className="saved" role="status" data-testid="saved">
-      {isSaving ? <LoaderCircle size={13} aria-hidden /> : <Check size={13} aria-hidden />} {isSaving ? 'saving' : 'saved'}
+      {isSaving ? <LoaderCircle size={13} aria-hidden /> : <Check size={13} aria-hidden />}{' '}
+      {isSaving ? 'saving' : 'saved'}
     </span>
   );
 }
@@ -95,8 +225,23 @@ function StepButton({ direction }: { direction: 'undo' | 'redo' }) {
   const words = order[direction];
   const Icon = direction === 'undo' ? Undo2 : Redo2;
   const name = direction === 'undo' ? 'Undo' : 'Redo';
-  const title = words === null ? `Nothing to ${direction}` : `${name}: ${words} (${direction === 'undo' ? 'Ctrl+Z' : 'Ctrl+Shift+Z'})`;
-  return <button type="button" className="bar-button" title={title} aria-label={title} onClick={() => { step(direction); }}><Icon size={17} aria-hidden /></button>;
+  const title =
+    words === null
+      ? `Nothing to ${direction}`
+      : `${name}: ${words} (${direction === 'undo' ? 'Ctrl+Z' : 'Ctrl+Shift+Z'})`;
+  return (
+    <button
+      type="button"
+      className="bar-button"
+      title={title}
+      aria-label={title}
+      onClick={() => {
+        step(direction);
+      }}
+    >
+      <Icon size={17} aria-hidden />
+    </button>
+  );
 }
 
 function ThemeButton() {
@@ -106,5 +251,15 @@ function ThemeButton() {
     applyTheme(other);
     setTheme(other);
   };
-  return <button type="button" className="bar-button" title={`Change to ${other}`} aria-label={`Change to ${other}`} onClick={change}>{theme === 'day' ? <Moon size={17} aria-hidden /> : <Sun size={17} aria-hidden />}</button>;
+  return (
+    <button
+      type="button"
+      className="bar-button"
+      title={`Change to ${other}`}
+      aria-label={`Change to ${other}`}
+      onClick={change}
+    >
+      {theme === 'day' ? <Moon size={17} aria-hidden /> : <Sun size={17} aria-hidden />}
+    </button>
+  );
 }

@@ -15,51 +15,191 @@ const openAfter = 500;
 export function CabinetTabs() {
   const { act, order, cabinets, cabinet, chooseCabinet } = useStudio();
   const [form, setForm] = useState<'new' | Cabinet | null>(null);
-  const make = (made: ReturnType<typeof addCabinetAct>): void => { if (act(made)) chooseCabinet(made.id); };
+  const make = (made: ReturnType<typeof addCabinetAct>): void => {
+    if (act(made)) {
+      chooseCabinet(made.id);
+    }
+  };
   return (
     <div className="cabinet-tabs">
       <div role="tablist" aria-label="Cabinets">
-        {cabinets.map((one) => <Tab key={one.id} cabinet={one} isShown={one.id === cabinet?.id} onShow={() => { chooseCabinet(one.id); }} />)}
+        {cabinets.map((one) => (
+          <Tab
+            key={one.id}
+            cabinet={one}
+            isShown={one.id === cabinet?.id}
+            onShow={() => {
+              chooseCabinet(one.id);
+            }}
+          />
+        ))}
       </div>
-      <button type="button" className="new-cabinet" title="A new cabinet: another whole arrangement" onClick={() => { setForm('new'); }}><Plus size={14} aria-hidden /><span className="visually-hidden">New cabinet</span></button>
-      {cabinet && <CabinetMenu cabinet={cabinet} onChange={() => { setForm(cabinet); }} onDuplicate={() => { make(addCabinetAct(`${cabinet.name}, again`, cabinet.opensFor, planLike(order.order, cabinet, true))); }} />}
-      {form !== null && <CabinetForm cabinet={form === 'new' ? null : form} onMake={make} onClose={() => { setForm(null); }} />}
+      <button
+        type="button"
+        className="new-cabinet"
+        title="A new cabinet: another whole arrangement"
+        onClick={() => {
+          setForm('new');
+        }}
+      >
+        <Plus size={14} aria-hidden />
+        <span className="visually-hidden">New cabinet</span>
+      </button>
+      {cabinet && (
+        <CabinetMenu
+          cabinet={cabinet}
+          onChange={() => {
+            setForm(cabinet);
+          }}
+          onDuplicate={() => {
+            make(
+              addCabinetAct(
+                `${cabinet.name}, again`,
+                cabinet.opensFor,
+                planLike(order.order, cabinet, true),
+              ),
+            );
+          }}
+        />
+      )}
+      {form !== null && (
+        <CabinetForm
+          cabinet={form === 'new' ? null : form}
+          onMake={make}
+          onClose={() => {
+            setForm(null);
+          }}
+        />
+      )}
     </div>
   );
 }
 
-function Tab({ cabinet, isShown, onShow }: { cabinet: Cabinet; isShown: boolean; onShow: () => void }) {
-  const { setNodeRef, isOver } = useDroppable({ id: `cabinet:${cabinet.id}`, data: { sort: 'cabinet' } });
+function Tab({
+  cabinet,
+  isShown,
+  onShow,
+}: {
+  cabinet: Cabinet;
+  isShown: boolean;
+  onShow: () => void;
+}) {
+  const { setNodeRef, isOver } = useDroppable({
+    id: `cabinet:${cabinet.id}`,
+    data: { sort: 'cabinet' },
+  });
   useEffect(() => {
-    if (!isOver || isShown) return;
+    if (!isOver || isShown) {
+      return;
+    }
     const timer = setTimeout(onShow, openAfter);
-    return () => { clearTimeout(timer); };
+    return () => {
+      clearTimeout(timer);
+    };
   }, [isOver, isShown, onShow]);
-  return <button ref={setNodeRef} type="button" role="tab" aria-selected={isShown} className={`cabinet-tab hand ${isOver ? 'opening' : ''}`} onClick={onShow}>{cabinet.name}</button>;
+  return (
+    <button
+      ref={setNodeRef}
+      type="button"
+      role="tab"
+      aria-selected={isShown}
+      className={`cabinet-tab hand ${isOver ? 'opening' : ''}`}
+      onClick={onShow}
+    >
+      {cabinet.name}
+    </button>
+  );
 }
 
 /** Whether favourites are one for all cabinets is the user's choice. */
 function ShareItem({ cabinet }: { cabinet: Cabinet }) {
   const { act, order } = useStudio();
-  const favourites = allFolders(order.order).filter((f) => f.form === 'favourites'), own = favourites.find((f) => f.cabinet === cabinet.id), isShared = favourites.some((f) => f.standsFor !== null);
-  return own && <MenuItem onClick={() => { act(shareFavouritesAct(order.order, isShared ? null : own.id)); }}>{isShared ? 'Favourites of its own for each cabinet' : 'One favourites folder for all cabinets'}</MenuItem>;
+  const favourites = allFolders(order.order).filter((f) => f.form === 'favourites');
+  const own = favourites.find((f) => f.cabinet === cabinet.id);
+  const isShared = favourites.some((f) => f.standsFor !== null);
+  return (
+    own && (
+      <MenuItem
+        onClick={() => {
+          act(shareFavouritesAct(order.order, isShared ? null : own.id));
+        }}
+      >
+        {isShared
+          ? 'Favourites of its own for each cabinet'
+          : 'One favourites folder for all cabinets'}
+      </MenuItem>
+    )
+  );
 }
 
-function CabinetMenu({ cabinet, onChange, onDuplicate }: { cabinet: Cabinet; onChange: () => void; onDuplicate: () => void }) {
+function CabinetMenu({
+  cabinet,
+  onChange,
+  onDuplicate,
+}: {
+  cabinet: Cabinet;
+  onChange: () => void;
+  onDuplicate: () => void;
+}) {
   const { act, cabinets } = useStudio();
-  const at = cabinets.findIndex((one) => one.id === cabinet.id), before = cabinets[at - 1], behind = cabinets[at + 1];
+  const at = cabinets.findIndex((one) => one.id === cabinet.id);
+  const before = cabinets[at - 1];
+  const behind = cabinets[at + 1];
   return (
     <Dropdown className="cabinet-menu">
-      <Dropdown.Toggle as="button" type="button" className="menu-dots always" aria-label={`Acts on the cabinet ${cabinet.name}`}><MoreHorizontal size={15} aria-hidden /></Dropdown.Toggle>
+      <Dropdown.Toggle
+        as="button"
+        type="button"
+        className="menu-dots always"
+        aria-label={`Acts on the cabinet ${cabinet.name}`}
+      >
+        <MoreHorizontal size={15} aria-hidden />
+      </Dropdown.Toggle>
       <Dropdown.Menu align="end">
         <MenuItem onClick={onChange}>Name and slots …</MenuItem>
         <MenuItem onClick={onDuplicate}>Duplicate</MenuItem>
-        {before && <MenuItem onClick={() => { act({ act: 'move-cabinet', cabinet: cabinet.id, before: before.id }); }}>Put before {before.name}</MenuItem>}
-        {behind && <MenuItem onClick={() => { act({ act: 'move-cabinet', cabinet: cabinet.id, before: cabinets[at + 2]?.id ?? null }); }}>Put behind {behind.name}</MenuItem>}
-        <MenuItem onClick={() => { act({ act: 'set-cabinet', cabinet: cabinet.id, set: { sortedBy: cabinet.sortedBy ? null : 'name' } }); }}>{cabinet.sortedBy ? 'My own order of folders' : 'Folders by name, between the dividers'}</MenuItem>
+        {before && (
+          <MenuItem
+            onClick={() => {
+              act({ act: 'move-cabinet', cabinet: cabinet.id, before: before.id });
+            }}
+          >
+            Put before {before.name}
+          </MenuItem>
+        )}
+        {behind && (
+          <MenuItem
+            onClick={() => {
+              act({
+                act: 'move-cabinet',
+                cabinet: cabinet.id,
+                before: cabinets[at + 2]?.id ?? null,
+              });
+            }}
+          >
+            Put behind {behind.name}
+          </MenuItem>
+        )}
+        <MenuItem
+          onClick={() => {
+            act({
+              act: 'set-cabinet',
+              cabinet: cabinet.id,
+              set: { sortedBy: cabinet.sortedBy ? null : 'name' },
+            });
+          }}
+        >
+          {cabinet.sortedBy ? 'My own order of folders' : 'Folders by name, between the dividers'}
+        </MenuItem>
         {cabinets.length > 1 && <ShareItem cabinet={cabinet} />}
         <Dropdown.Divider />
-        <MenuItem onClick={() => { act({ act: 'remove-cabinet', cabinet: asId(cabinet.id) }); }}>Remove the cabinet (its plugins stay in the catalog)</MenuItem>
+        <MenuItem
+          onClick={() => {
+            act({ act: 'remove-cabinet', cabinet: asId(cabinet.id) });
+          }}
+        >
+          Remove the cabinet (its plugins stay in the catalog)
+        </MenuItem>
       </Dropdown.Menu>
     </Dropdown>
   );

@@ -11,7 +11,12 @@ import { FolderForm } from './folder-form.tsx';
 import { Sections } from './sections.tsx';
 import type { ChestState } from './use-chest.ts';
 
-const keys = [['Enter', 'open'], ['Alt+← Alt+→', 'reorder'], ['F2', 'rename'], ['Delete', 'remove']] as const;
+const keys = [
+  ['Enter', 'open'],
+  ['Alt+← Alt+→', 'reorder'],
+  ['F2', 'rename'],
+  ['Delete', 'remove'],
+] as const;
 
 /** Drawn again only when something in it changed, and not with every letter typed beside it. */
 export const Chest = memo(function Chest({ chest }: { chest: ChestState }) {
@@ -26,19 +31,51 @@ export const Chest = memo(function Chest({ chest }: { chest: ChestState }) {
     focusSoon(focusable);
   };
   useKeys({
-    'Shift+N': () => { setEditing({ what: 'new', parent: null }); },
-    D: () => { focusFront(box.current, focusable); },
+    'Shift+N': () => {
+      setEditing({ what: 'new', parent: null });
+    },
+    D: () => {
+      focusFront(box.current, focusable);
+    },
   });
   const onKeyDown = (event: KeyboardEvent): void => {
     const id = (event.target as HTMLElement).dataset['folder'];
-    if (id === undefined) return;
+    if (id === undefined) {
+      return;
+    }
     const does: Record<string, () => void> = {
-      F2: () => { acts.rename(id); }, Delete: () => { focusSoon(neighbour(folders, id)); acts.remove(id); },
-      'Alt+ArrowLeft': () => { acts.shift(id, -1); focusSoon(id); }, 'Alt+ArrowRight': () => { acts.shift(id, 1); focusSoon(id); },
-      ArrowLeft: () => { step(box.current, id, 'left'); }, ArrowRight: () => { step(box.current, id, 'right'); }, ArrowUp: () => { step(box.current, id, 'up'); }, ArrowDown: () => { step(box.current, id, 'down'); },
+      F2: () => {
+        acts.rename(id);
+      },
+      Delete: () => {
+        focusSoon(neighbour(folders, id));
+        acts.remove(id);
+      },
+      'Alt+ArrowLeft': () => {
+        acts.shift(id, -1);
+        focusSoon(id);
+      },
+      'Alt+ArrowRight': () => {
+        acts.shift(id, 1);
+        focusSoon(id);
+      },
+      ArrowLeft: () => {
+        step(box.current, id, 'left');
+      },
+      ArrowRight: () => {
+        step(box.current, id, 'right');
+      },
+      ArrowUp: () => {
+        step(box.current, id, 'up');
+      },
+      ArrowDown: () => {
+        step(box.current, id, 'down');
+      },
     };
     const act = does[chord(event)];
-    if (!act) return;
+    if (!act) {
+      return;
+    }
     event.preventDefault();
     act();
   };
@@ -47,7 +84,16 @@ export const Chest = memo(function Chest({ chest }: { chest: ChestState }) {
       <div className="chest-head">
         <h1 className="visually-hidden">{cabinet?.name}</h1>
         <CabinetTabs />
-        <Button size="sm" variant="quiet" title="A folder, a smart folder or a divider" onClick={() => { setEditing({ what: 'new', parent: null }); }}><Plus size={14} aria-hidden /> New folder … <kbd>Shift+N</kbd></Button>
+        <Button
+          size="sm"
+          variant="quiet"
+          title="A folder, a smart folder or a divider"
+          onClick={() => {
+            setEditing({ what: 'new', parent: null });
+          }}
+        >
+          <Plus size={14} aria-hidden /> New folder … <kbd>Shift+N</kbd>
+        </Button>
       </div>
       <div ref={box} className="chest-body" onKeyDown={onKeyDown}>
         {editing?.what === 'new' && editing.parent === null && <FolderForm onDone={closeForm} />}
@@ -64,7 +110,12 @@ function ChestEnd({ isNew }: { isNew: boolean }) {
   const { setNodeRef, isOver } = useDroppable({ id: 'end', data: { sort: 'end' } });
   return (
     <div ref={setNodeRef} className={`chest-end ${isOver ? 'before' : ''}`}>
-      {isNew && <p className="text-soft">This cabinet has only its favourites. Make folders for the way you work: by job, by type, by client.</p>}
+      {isNew && (
+        <p className="text-soft">
+          This cabinet has only its favourites. Make folders for the way you work: by job, by type,
+          by client.
+        </p>
+      )}
     </div>
   );
 }
@@ -77,10 +128,14 @@ const focusFront = (box: HTMLElement | null, folder: string | null): void => {
 function useFocusSoon(box: RefObject<HTMLElement | null>): (folder: string | null) => void {
   const wanted = useRef<string | null>(null);
   useEffect(() => {
-    if (wanted.current !== null) focusFront(box.current, wanted.current);
+    if (wanted.current !== null) {
+      focusFront(box.current, wanted.current);
+    }
     wanted.current = null;
   });
-  return (folder) => { wanted.current = folder; };
+  return (folder) => {
+    wanted.current = folder;
+  };
 }
 
 const neighbour = (folders: readonly { id: string }[], id: string): string | null => {
@@ -89,16 +144,26 @@ const neighbour = (folders: readonly { id: string }[], id: string): string | nul
 };
 
 /** Focuses the front that lies next in a direction; left and right follow the order. */
-function step(box: HTMLElement | null, id: string, direction: 'left' | 'right' | 'up' | 'down'): void {
+function step(
+  box: HTMLElement | null,
+  id: string,
+  direction: 'left' | 'right' | 'up' | 'down',
+): void {
   const fronts = [...(box?.querySelectorAll<HTMLElement>('[data-folder]') ?? [])];
-  const at = fronts.findIndex((f) => f.dataset['folder'] === id), here = fronts[at]?.getBoundingClientRect();
-  if (!here) return;
+  const at = fronts.findIndex((f) => f.dataset['folder'] === id);
+  const here = fronts[at]?.getBoundingClientRect();
+  if (!here) {
+    return;
+  }
   if (direction === 'left' || direction === 'right') {
     fronts[at + (direction === 'left' ? -1 : 1)]?.focus();
     return;
   }
   const down = direction === 'down';
-  const away = fronts.map((front) => ({ front, rect: front.getBoundingClientRect() })).filter(({ rect }) => (down ? rect.top >= here.bottom - 1 : rect.bottom <= here.top + 1));
-  const distance = ({ rect }: { rect: DOMRect }): number => Math.abs(rect.top - here.top) * 10 + Math.abs(rect.left - here.left);
+  const away = fronts
+    .map((front) => ({ front, rect: front.getBoundingClientRect() }))
+    .filter(({ rect }) => (down ? rect.top >= here.bottom - 1 : rect.bottom <= here.top + 1));
+  const distance = ({ rect }: { rect: DOMRect }): number =>
+    Math.abs(rect.top - here.top) * 10 + Math.abs(rect.left - here.left);
   away.sort((a, b) => distance(a) - distance(b))[0]?.front.focus();
 }

@@ -17,20 +17,50 @@ interface Props {
 
 /** Both a thing to drag and a place to drop on. */
 function useFront(folder: Folder) {
-  const drag = useDraggable({ id: `folder:${folder.id}`, data: { sort: 'folder', folder: folder.id } });
-  const drop = useDroppable({ id: `front:${folder.id}`, data: { sort: 'front', folder: folder.id } });
+  const drag = useDraggable({
+    id: `folder:${folder.id}`,
+    data: { sort: 'folder', folder: folder.id },
+  });
+  const drop = useDroppable({
+    id: `front:${folder.id}`,
+    data: { sort: 'front', folder: folder.id },
+  });
   const ref = (element: HTMLElement | null): void => {
     drag.setNodeRef(element);
     drop.setNodeRef(element);
   };
-  return { ref, listeners: drag.listeners, isDragging: drag.isDragging, isOver: drop.isOver, over: drop.active?.data.current };
+  return {
+    ref,
+    listeners: drag.listeners,
+    isDragging: drag.isDragging,
+    isOver: drop.isOver,
+    over: drop.active?.data.current,
+  };
 }
 
 export function Divider({ folder, isFocusable, acts }: Omit<Props, 'isOpen'>) {
   const { ref, listeners, isDragging, isOver, over } = useFront(folder);
   return (
-    <div ref={ref} {...listeners} className={`divider ${isDragging ? 'dragged' : ''} ${isOver ? (over?.['sort'] === 'folder' ? 'before' : 'refuses') : ''}`}>
-      <button type="button" className="divider-name" data-folder={folder.id} tabIndex={isFocusable ? 0 : -1} onFocus={() => { acts.focus(folder.id); }} onClick={() => { acts.rename(folder.id); }} title="Divider: press to rename">{folder.name}</button>
+    <div
+      ref={ref}
+      {...listeners}
+      className={`divider ${isDragging ? 'dragged' : ''} ${isOver ? (over?.['sort'] === 'folder' ? 'before' : 'refuses') : ''}`}
+    >
+      <button
+        type="button"
+        className="divider-name"
+        data-folder={folder.id}
+        tabIndex={isFocusable ? 0 : -1}
+        onFocus={() => {
+          acts.focus(folder.id);
+        }}
+        onClick={() => {
+          acts.rename(folder.id);
+        }}
+        title="Divider: press to rename"
+      >
+        {folder.name}
+      </button>
       <hr />
       <FolderMenu folder={folder} acts={acts} />
     </div>
@@ -41,9 +71,22 @@ export function Divider({ folder, isFocusable, acts }: Omit<Props, 'isOpen'>) {
 export function DrawerFront({ folder, isOpen, isFocusable, acts }: Props) {
   const { ref, listeners, isDragging, isOver, over } = useFront(folder);
   const part = useDropPart();
-  const dropClass = !isOver || isDragging ? '' : over?.['sort'] === 'folder' ? (part === 'inside' ? 'takes' : part) : folder.form === 'smart' ? 'refuses' : 'takes';
+  const dropClass =
+    !isOver || isDragging
+      ? ''
+      : over?.['sort'] === 'folder'
+        ? part === 'inside'
+          ? 'takes'
+          : part
+        : folder.form === 'smart'
+          ? 'refuses'
+          : 'takes';
   return (
-    <li ref={ref} {...listeners} className={`front-place ${isDragging ? 'dragged' : ''} ${dropClass}`}>
+    <li
+      ref={ref}
+      {...listeners}
+      className={`front-place ${isDragging ? 'dragged' : ''} ${dropClass}`}
+    >
       <Face folder={folder} isOpen={isOpen} isFocusable={isFocusable} acts={acts} />
       <FolderMenu folder={folder} acts={acts} />
     </li>
@@ -56,14 +99,43 @@ const Face = memo(function Face({ folder, isOpen, isFocusable, acts }: Props) {
   const below = (arrangement.below.get(folder.id) ?? []).filter((f) => f.form !== 'divider');
   const isSmart = folder.form === 'smart';
   return (
-    <button type="button" className={`front ${folder.form} ${isOpen ? 'open' : ''}`} data-folder={folder.id} aria-expanded={isOpen} tabIndex={isFocusable ? 0 : -1}
+    <button
+      type="button"
+      className={`front ${folder.form} ${isOpen ? 'open' : ''}`}
+      data-folder={folder.id}
+      aria-expanded={isOpen}
+      tabIndex={isFocusable ? 0 : -1}
       aria-label={`${folder.name}, ${folder.form === 'favourites' ? 'favourites' : isSmart ? 'smart folder' : 'folder'}, ${members.length} plugins`}
-      onFocus={() => { acts.focus(folder.id); }} onClick={() => { acts.toggle(folder.id); }}>
+      onFocus={() => {
+        acts.focus(folder.id);
+      }}
+      onClick={() => {
+        acts.toggle(folder.id);
+      }}
+    >
       {folder.form === 'favourites' && <span className="ribbon-mark" aria-hidden />}
       <span className={`label ${isSmart ? 'smart' : ''}`}>{folder.name}</span>
-      <span className="front-count">{isSmart && <span className="holes" aria-hidden><i /><i /><i /></span>} {members.length}{folder.standsFor && <Layers size={12} aria-label="shown from another cabinet" />}{folder.isPinned && <Pin size={12} aria-label="pinned" />}</span>
+      <span className="front-count">
+        {isSmart && (
+          <span className="holes" aria-hidden>
+            <i />
+            <i />
+            <i />
+          </span>
+        )}{' '}
+        {members.length}
+        {folder.standsFor && <Layers size={12} aria-label="shown from another cabinet" />}
+        {folder.isPinned && <Pin size={12} aria-label="pinned" />}
+      </span>
       {below.length > 0 && (
-        <span className="front-below">{below.slice(0, below.length > 3 ? 2 : 3).map((f) => <span key={f.id} className="hand">{f.name} {(arrangement.members.get(f.id) ?? []).length}</span>)}{below.length > 3 && <span>and {below.length - 2} more</span>}</span>
+        <span className="front-below">
+          {below.slice(0, below.length > 3 ? 2 : 3).map((f) => (
+            <span key={f.id} className="hand">
+              {f.name} {(arrangement.members.get(f.id) ?? []).length}
+            </span>
+          ))}
+          {below.length > 3 && <span>and {below.length - 2} more</span>}
+        </span>
       )}
       <span className="pull" aria-hidden />
     </button>

@@ -5,36 +5,137 @@ import { allTags, facetValues, facets, type Facet, type Filter } from '@clever-d
 import { useStudio } from '../api/studio.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
 
-const heads: Record<Facet, string> = { bits: 'For machines of', licence: 'Licence', state: 'State', tag: 'Tag', folder: 'In the folder', arrived: 'Arrived', loaded: 'Loaded' };
+const heads: Record<Facet, string> = {
+  bits: 'For machines of',
+  licence: 'Licence',
+  state: 'State',
+  tag: 'Tag',
+  folder: 'In the folder',
+  arrived: 'Arrived',
+  loaded: 'Loaded',
+};
 const texts: Readonly<Record<string, string>> = {
-  'bits 64': '64 bit', 'bits 32': '32 bit only', 'licence owned': 'owned', 'licence free': 'free', 'licence trial': 'on trial', 'licence not licensed': 'not licensed', 'licence unknown': 'of unknown licence',
-  'state present': 'there now', 'state away': 'out of reach', 'state gone': 'gone', 'state failed': 'with a failed copy', 'state hidden': 'hidden from loading', 'arrived 7': 'arrived within a week', 'arrived 30': 'arrived within a month', 'arrived 365': 'arrived within a year',
-  'loaded 7': 'loaded within a week', 'loaded 30': 'loaded within a month', 'loaded never': 'never loaded', 'loaded not-90': 'not loaded for 90 days',
+  'bits 64': '64 bit',
+  'bits 32': '32 bit only',
+  'licence owned': 'owned',
+  'licence free': 'free',
+  'licence trial': 'on trial',
+  'licence not licensed': 'not licensed',
+  'licence unknown': 'of unknown licence',
+  'state present': 'there now',
+  'state away': 'out of reach',
+  'state gone': 'gone',
+  'state failed': 'with a failed copy',
+  'state hidden': 'hidden from loading',
+  'arrived 7': 'arrived within a week',
+  'arrived 30': 'arrived within a month',
+  'arrived 365': 'arrived within a year',
+  'loaded 7': 'loaded within a week',
+  'loaded 30': 'loaded within a month',
+  'loaded never': 'never loaded',
+  'loaded not-90': 'not loaded for 90 days',
 };
 
-export function FacetWords({ filter, setFilter }: { filter: Filter; setFilter: (change: Partial<Filter>) => void }) {
+export function FacetWords({
+  filter,
+  setFilter,
+}: {
+  filter: Filter;
+  setFilter: (change: Partial<Filter>) => void;
+}) {
   const { answers, arrangement } = useStudio();
   const tags = useMemo(() => allTags(answers.values()), [answers]);
-  const folders = useMemo(() => new Map(arrangement.folders.filter((folder) => folder.form !== 'divider').map((folder) => [folder.id as string, folder.name])), [arrangement.folders]);
-  const valuesOf = (facet: Facet): readonly string[] => (facet === 'tag' ? tags : facet === 'folder' ? [...folders.keys()] : facetValues[facet]);
-  const textOf = (facet: Facet, value: string): string => (facet === 'tag' ? `tagged ${value}` : facet === 'folder' ? `in ${folders.get(value) ?? 'a folder that is gone'}` : (texts[`${facet} ${value}`] ?? `${facet} ${value}`));
+  const folders = useMemo(
+    () =>
+      new Map(
+        arrangement.folders
+          .filter((folder) => folder.form !== 'divider')
+          .map((folder) => [folder.id as string, folder.name]),
+      ),
+    [arrangement.folders],
+  );
+  const valuesOf = (facet: Facet): readonly string[] => {
+    if (facet === 'tag') {
+      return tags;
+    }
+    if (facet === 'folder') {
+      return [...folders.keys()];
+    }
+    return facetValues[facet];
+  };
+  const textOf = (facet: Facet, value: string): string => {
+    if (facet === 'tag') {
+      return `tagged ${value}`;
+    }
+    if (facet === 'folder') {
+      return `in ${folders.get(value) ?? 'a folder that is gone'}`;
+    }
+    return texts[`${facet} ${value}`] ?? `${facet} ${value}`;
+  };
   const set = (facet: Facet, value: string | null): void => {
-    const rest = Object.fromEntries(Object.entries(filter.facets).filter(([name]) => name !== facet));
+    const rest = Object.fromEntries(
+      Object.entries(filter.facets).filter(([name]) => name !== facet),
+    );
     setFilter({ facets: value === null ? rest : { ...rest, [facet]: value } });
   };
   return (
     <>
-      {facets.map((facet) => { const value = filter.facets[facet]; return value !== undefined && <Fragment key={facet}>, <button type="button" className="word set" title="Press to drop this" onClick={() => { set(facet, null); }}>{textOf(facet, value)}</button></Fragment>; })}
-      ,{' '}
-      <Dropdown as="span" onSelect={(key) => { const [facet, value] = (key ?? '').split('\n'); const known = facets.find((one) => one === facet); if (known && value !== undefined) set(known, value); }}>
-        <Dropdown.Toggle as="button" type="button" className="word" aria-label="More that narrows the list">more …</Dropdown.Toggle>
-        <Dropdown.Menu className="facet-menu">
-          {facets.filter((facet) => valuesOf(facet).length > 0).map((facet) => (
+      {facets.map((facet) => {
+        const value = filter.facets[facet];
+        return (
+          value !== undefined && (
             <Fragment key={facet}>
-              <div className="dropdown-header">{heads[facet]}</div>
-              {valuesOf(facet).map((value) => <MenuItem key={value} eventKey={`${facet}\n${value}`} active={filter.facets[facet] === value}>{textOf(facet, value)}</MenuItem>)}
+              ,{' '}
+              <button
+                type="button"
+                className="word set"
+                title="Press to drop this"
+                onClick={() => {
+                  set(facet, null);
+                }}
+              >
+                {textOf(facet, value)}
+              </button>
             </Fragment>
-          ))}
+          )
+        );
+      })}
+      ,{' '}
+      <Dropdown
+        as="span"
+        onSelect={(key) => {
+          const [facet, value] = (key ?? '').split('\n');
+          const known = facets.find((one) => one === facet);
+          if (known && value !== undefined) {
+            set(known, value);
+          }
+        }}
+      >
+        <Dropdown.Toggle
+          as="button"
+          type="button"
+          className="word"
+          aria-label="More that narrows the list"
+        >
+          more …
+        </Dropdown.Toggle>
+        <Dropdown.Menu className="facet-menu">
+          {facets
+            .filter((facet) => valuesOf(facet).length > 0)
+            .map((facet) => (
+              <Fragment key={facet}>
+                <div className="dropdown-header">{heads[facet]}</div>
+                {valuesOf(facet).map((value) => (
+                  <MenuItem
+                    key={value}
+                    eventKey={`${facet}\n${value}`}
+                    active={filter.facets[facet] === value}
+                  >
+                    {textOf(facet, value)}
+                  </MenuItem>
+                ))}
+              </Fragment>
+            ))}
         </Dropdown.Menu>
       </Dropdown>
     </>

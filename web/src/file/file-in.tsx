@@ -18,27 +18,100 @@ export function FileIn({ plugins, moving, lately, onClose, onFiled }: Props) {
   const { act, arrangement, cabinet, pluginById, nameOf } = useStudio();
   const only = pluginById.get(plugins[0] ?? '');
   const what = plugins.length === 1 && only ? nameOf(only) : `${plugins.length} plugins`;
-  const isSmart = (id: string): boolean => arrangement.folders.find((f) => f.id === id)?.form === 'smart';
-  const file = (folder: string): void => { if (act(isSmart(folder) ? { act: 'keep-by-hand', folder: asId(folder), plugins: plugins.map((id) => asId(id)), as: 'in' } : moving ? { act: 'move-to', placements: [moving.id], folder: asId(folder), before: null } : fileAct(folder, plugins))) onFiled(folder); };
-  const isTarget = (f: Folder): boolean => (f.form === 'folder' || f.form === 'favourites' || (f.form === 'smart' && !moving)) && (moving === undefined || (f.standsFor ?? f.id) !== moving.folder);
-  const remembered = lately.map((id) => arrangement.folders.find((f) => f.id === id)).filter((f) => f !== undefined);
+  const isSmart = (id: string): boolean =>
+    arrangement.folders.find((f) => f.id === id)?.form === 'smart';
+  const file = (folder: string): void => {
+    if (
+      act(
+        isSmart(folder)
+          ? {
+              act: 'keep-by-hand',
+              folder: asId(folder),
+              plugins: plugins.map((id) => asId(id)),
+              as: 'in',
+            }
+          : moving
+            ? { act: 'move-to', placements: [moving.id], folder: asId(folder), before: null }
+            : fileAct(folder, plugins),
+      )
+    ) {
+      onFiled(folder);
+    }
+  };
+  const isTarget = (f: Folder): boolean =>
+    (f.form === 'folder' || f.form === 'favourites' || (f.form === 'smart' && !moving)) &&
+    (moving === undefined || (f.standsFor ?? f.id) !== moving.folder);
+  const remembered = lately
+    .map((id) => arrangement.folders.find((f) => f.id === id))
+    .filter((f) => f !== undefined);
   const folders = [...new Set([...remembered, ...arrangement.folders])].filter(isTarget);
   const choices = folders.map((folder): Choice => {
     const parent = arrangement.folders.find((f) => f.id === folder.parent);
     const held = arrangement.members.get(folder.id) ?? [];
     const there = plugins.filter((id) => held.includes(asId(id))).length;
     return {
-      id: folder.id, text: folder.name, take: () => { file(folder.id); },
-      show: <><span className={`label ${folder.form === 'smart' ? 'smart' : ''}`}>{folder.name}</span><span className="text-soft">{folder.form === 'smart' && 'always in, by hand · '}{parent && `in ${parent.name} · `}{held.length}{there === plugins.length ? ' · already there' : ''}</span></>,
+      id: folder.id,
+      text: folder.name,
+      take: () => {
+        file(folder.id);
+      },
+      show: (
+        <>
+          <span className={`label ${folder.form === 'smart' ? 'smart' : ''}`}>{folder.name}</span>
+          <span className="text-soft">
+            {folder.form === 'smart' && 'always in, by hand · '}
+            {parent && `in ${parent.name} · `}
+            {held.length}
+            {there === plugins.length ? ' · already there' : ''}
+          </span>
+        </>
+      ),
     };
   });
   const offer = (typed: string): Choice | null => {
-    if (moving || typed === '' || !cabinet || folders.some((f) => f.name.toLowerCase() === typed.toLowerCase())) return null;
+    if (
+      moving ||
+      typed === '' ||
+      !cabinet ||
+      folders.some((f) => f.name.toLowerCase() === typed.toLowerCase())
+    ) {
+      return null;
+    }
     const id = asId<Folder['id']>(crypto.randomUUID());
     return {
-      id: 'new folder', text: typed, show: <>Make the folder <span className="label">{typed}</span> and file {what} there</>,
-      take: () => { if (act({ act: 'add-folder', id, cabinet: cabinet.id, parent: null, form: 'folder', name: typed, rule: null, before: null, plugins: newPlaces(plugins) })) onFiled(id); },
+      id: 'new folder',
+      text: typed,
+      show: (
+        <>
+          Make the folder <span className="label">{typed}</span> and file {what} there
+        </>
+      ),
+      take: () => {
+        if (
+          act({
+            act: 'add-folder',
+            id,
+            cabinet: cabinet.id,
+            parent: null,
+            form: 'folder',
+            name: typed,
+            rule: null,
+            before: null,
+            plugins: newPlaces(plugins),
+          })
+        ) {
+          onFiled(id);
+        }
+      },
     };
   };
-  return <Picker title={moving ? `Move ${what} to …` : `File ${what} in …`} prompt="Letters of the folder's name" choices={choices} offer={offer} onClose={onClose} />;
+  return (
+    <Picker
+      title={moving ? `Move ${what} to …` : `File ${what} in …`}
+      prompt="Letters of the folder's name"
+      choices={choices}
+      offer={offer}
+      onClose={onClose}
+    />
+  );
 }

@@ -28,53 +28,182 @@ export function FileScreen() {
   const list = useList();
   const tray = useTray();
   const [active, setActive] = useState<string | null>(null);
-  const [view, setView] = useState<View>(() => (remembered('file-view', 'list') === 'pictures' ? 'pictures' : 'list'));
+  const [view, setView] = useState<View>(() =>
+    remembered('file-view', 'list') === 'pictures' ? 'pictures' : 'list',
+  );
   const [dialog, setDialog] = useState<Dialog>(null);
-  const box = useRef<HTMLDivElement>(null), field = useRef<HTMLInputElement>(null);
+  const box = useRef<HTMLDivElement>(null);
+  const field = useRef<HTMLInputElement>(null);
   const [open, setOpen] = useOpenFolder();
-  const wishes = useMemo(() => ({ setOpen, choose: setActive, moveOn: (placement: Placement) => { setDialog(placement); } }), [setOpen]);
-  const chest = useChest(open, wishes), moving = typeof dialog === 'object' && dialog !== null ? dialog : undefined;
-  const toFile = tray.ids.size > 0 ? [...tray.ids] : active !== null && pluginById.has(active) ? [active] : [];
+  const wishes = useMemo(
+    () => ({
+      setOpen,
+      choose: setActive,
+      moveOn: (placement: Placement) => {
+        setDialog(placement);
+      },
+    }),
+    [setOpen],
+  );
+  const chest = useChest(open, wishes);
+  const moving = typeof dialog === 'object' && dialog !== null ? dialog : undefined;
+  const toFile =
+    tray.ids.size > 0 ? [...tray.ids] : active !== null && pluginById.has(active) ? [active] : [];
   const activePlugin = active === null ? undefined : pluginById.get(active);
   const { lately, onFiled } = useLately();
-  const closeDialog = (): void => { setDialog(null); if (!moving) box.current?.focus(); };
+  const closeDialog = (): void => {
+    setDialog(null);
+    if (!moving) {
+      box.current?.focus();
+    }
+  };
   useKeys({
-    '/': () => { field.current?.focus(); field.current?.select(); },
-    Escape: () => { list.setFilter(clearFilter); },
-    F: () => { if (toFile.length > 0) setDialog('file'); },
-    N: () => { if (activePlugin) setDialog('name'); },
-    T: () => { if (toFile.length > 0) setDialog('type'); },
-    H: () => { if (toFile.length > 0) act(sayAct(toFile, { isHidden: !toFile.every((id) => answers.get(id)?.isHidden) })); },
-    G: () => { setDialog('suggest'); },
-    I: () => { if (active !== null) void navigate(`/plugin/${active}`); },
-    Space: () => { if (active !== null) tray.toggle(active); },
-    B: () => { const favourite = active === null ? null : favouriteAct(arrangement, active); if (favourite) act(favourite); },
+    '/': () => {
+      field.current?.focus();
+      field.current?.select();
+    },
+    Escape: () => {
+      list.setFilter(clearFilter);
+    },
+    F: () => {
+      if (toFile.length > 0) {
+        setDialog('file');
+      }
+    },
+    N: () => {
+      if (activePlugin) {
+        setDialog('name');
+      }
+    },
+    T: () => {
+      if (toFile.length > 0) {
+        setDialog('type');
+      }
+    },
+    H: () => {
+      if (toFile.length > 0) {
+        act(sayAct(toFile, { isHidden: !toFile.every((id) => answers.get(id)?.isHidden) }));
+      }
+    },
+    G: () => {
+      setDialog('suggest');
+    },
+    I: () => {
+      if (active !== null) {
+        void navigate(`/plugin/${active}`);
+      }
+    },
+    Space: () => {
+      if (active !== null) {
+        tray.toggle(active);
+      }
+    },
+    B: () => {
+      const favourite = active === null ? null : favouriteAct(arrangement, active);
+      if (favourite) {
+        act(favourite);
+      }
+    },
   });
   const onFieldKey = (event: React.KeyboardEvent): void => {
-    if (!isTyping(event.target) || event.target !== field.current) return;
-    if (event.key === 'Escape') { list.setFilter(clearFilter); box.current?.focus(); }
-    else if (event.key === 'ArrowDown' || event.key === 'Enter') { event.preventDefault(); setActive(list.rows[0]?.plugin.id ?? null); box.current?.focus(); }
+    if (!isTyping(event.target) || event.target !== field.current) {
+      return;
+    }
+    if (event.key === 'Escape') {
+      list.setFilter(clearFilter);
+      box.current?.focus();
+    } else if (event.key === 'ArrowDown' || event.key === 'Enter') {
+      event.preventDefault();
+      setActive(list.rows[0]?.plugin.id ?? null);
+      box.current?.focus();
+    }
   };
-  const changeView = (next: View): void => { setView(next); remember('file-view', next); };
+  const changeView = (next: View): void => {
+    setView(next);
+    remember('file-view', next);
+  };
   return (
     <Dragging tray={tray.ids} acts={chest.acts} onFiled={onFiled}>
       <main className="file-screen">
         <div className="pane list-pane" onKeyDown={onFieldKey}>
           <h1 className="visually-hidden">File</h1>
           <Sentence list={list} field={field} />
-          <div className="list-head"><LineUp list={list} /><span className="head-end"><button type="button" className="link-words" onClick={() => { setDialog('suggest'); }}>Suggestions for what is in no folder</button> <kbd>G</kbd></span><ViewSwitch view={view} onChange={changeView} /></div>
-          {list.rows.length > 0
-            ? <PluginList rows={list.rows} sorting={list.sorting} view={view} active={active} tray={tray.ids} box={box} onActive={setActive} onTray={tray.toggle} onTrayAll={tray.add} />
-            : <EmptyList isCatalogEmpty={plugins.length === 0} onClear={() => { list.setFilter(clearFilter); }} />}
+          <div className="list-head">
+            <LineUp list={list} />
+            <span className="head-end">
+              <button
+                type="button"
+                className="link-words"
+                onClick={() => {
+                  setDialog('suggest');
+                }}
+              >
+                Suggestions for what is in no folder
+              </button>{' '}
+              <kbd>G</kbd>
+            </span>
+            <ViewSwitch view={view} onChange={changeView} />
+          </div>
+          {list.rows.length > 0 ? (
+            <PluginList
+              rows={list.rows}
+              sorting={list.sorting}
+              view={view}
+              active={active}
+              tray={tray.ids}
+              box={box}
+              onActive={setActive}
+              onTray={tray.toggle}
+              onTrayAll={tray.add}
+            />
+          ) : (
+            <EmptyList
+              isCatalogEmpty={plugins.length === 0}
+              onClear={() => {
+                list.setFilter(clearFilter);
+              }}
+            />
+          )}
         </div>
         <Chest chest={chest} />
-        <Tray tray={tray.ids} onTakeOut={tray.toggle} onEmpty={tray.empty} onFile={() => { setDialog('file'); }} />
+        <Tray
+          tray={tray.ids}
+          onTakeOut={tray.toggle}
+          onEmpty={tray.empty}
+          onFile={() => {
+            setDialog('file');
+          }}
+        />
       </main>
-      {dialog === 'file' && toFile.length > 0 && <FileIn plugins={toFile} lately={lately} onClose={closeDialog} onFiled={onFiled} />}
-      {moving && <FileIn plugins={[moving.plugin]} moving={moving} lately={lately} onClose={closeDialog} onFiled={onFiled} />}
+      {dialog === 'file' && toFile.length > 0 && (
+        <FileIn plugins={toFile} lately={lately} onClose={closeDialog} onFiled={onFiled} />
+      )}
+      {moving && (
+        <FileIn
+          plugins={[moving.plugin]}
+          moving={moving}
+          lately={lately}
+          onClose={closeDialog}
+          onFiled={onFiled}
+        />
+      )}
       {dialog === 'suggest' && <Suggestions onClose={closeDialog} />}
-      {dialog === 'type' && <TypesPicker title={toFile.length === 1 && activePlugin ? `What does ${activePlugin.name} do?` : `What do these ${toFile.length} do?`} onTake={(type) => { act(sayAct(toFile, { types: type === null ? [] : [type] })); }} onClose={closeDialog} />}
-      {dialog === 'name' && activePlugin && <NameDialog plugin={activePlugin} onClose={closeDialog} />}
+      {dialog === 'type' && (
+        <TypesPicker
+          title={
+            toFile.length === 1 && activePlugin
+              ? `What does ${activePlugin.name} do?`
+              : `What do these ${toFile.length} do?`
+          }
+          onTake={(type) => {
+            act(sayAct(toFile, { types: type === null ? [] : [type] }));
+          }}
+          onClose={closeDialog}
+        />
+      )}
+      {dialog === 'name' && activePlugin && (
+        <NameDialog plugin={activePlugin} onClose={closeDialog} />
+      )}
     </Dragging>
   );
 }
@@ -84,11 +213,17 @@ type Dialog = 'file' | 'name' | 'type' | 'suggest' | Placement | null;
 
 /** The folders filed in last, latest first, kept in this browser. */
 function useLately(): { lately: readonly string[]; onFiled: (folder: string) => void } {
-  const [lately, setLately] = useState<readonly string[]>(() => remembered('filed-in', '').split(' ').filter((id) => id !== ''));
+  const [lately, setLately] = useState<readonly string[]>(() =>
+    remembered('filed-in', '')
+      .split(' ')
+      .filter((id) => id !== ''),
+  );
   const onFiled = useCallback((folder: string) => {
     setLately((before) => [folder, ...before.filter((id) => id !== folder)].slice(0, latelyKept));
   }, []);
-  useEffect(() => { remember('filed-in', lately.join(' ')); }, [lately]);
+  useEffect(() => {
+    remember('filed-in', lately.join(' '));
+  }, [lately]);
   return { lately, onFiled };
 }
 const latelyKept = 5;
@@ -98,12 +233,18 @@ function useOpenFolder(): [string | null, (folder: string | null) => void] {
   const [params, setParams] = useSearchParams();
   // The router's function is another one after every step of the address; the chest need not be drawn again for that.
   const setOpen = useLatest((folder: string | null) => {
-    setParams((before) => {
-      const next = new URLSearchParams(before);
-      if (folder) next.set('open', folder);
-      else next.delete('open');
-      return next;
-    }, { replace: true });
+    setParams(
+      (before) => {
+        const next = new URLSearchParams(before);
+        if (folder) {
+          next.set('open', folder);
+        } else {
+          next.delete('open');
+        }
+        return next;
+      },
+      { replace: true },
+    );
   });
   return [params.get('open'), setOpen];
 }
@@ -111,14 +252,51 @@ function useOpenFolder(): [string | null, (folder: string | null) => void] {
 function ViewSwitch({ view, onChange }: { view: View; onChange: (view: View) => void }) {
   return (
     <span className="view-switch" role="group" aria-label="View">
-      <button type="button" aria-pressed={view === 'list'} title="A bare list" onClick={() => { onChange('list'); }}><ListIcon size={16} aria-hidden /><span className="visually-hidden">List</span></button>
-      <button type="button" aria-pressed={view === 'pictures'} title="Pictures" onClick={() => { onChange('pictures'); }}><LayoutGrid size={16} aria-hidden /><span className="visually-hidden">Pictures</span></button>
+      <button
+        type="button"
+        aria-pressed={view === 'list'}
+        title="A bare list"
+        onClick={() => {
+          onChange('list');
+        }}
+      >
+        <ListIcon size={16} aria-hidden />
+        <span className="visually-hidden">List</span>
+      </button>
+      <button
+        type="button"
+        aria-pressed={view === 'pictures'}
+        title="Pictures"
+        onClick={() => {
+          onChange('pictures');
+        }}
+      >
+        <LayoutGrid size={16} aria-hidden />
+        <span className="visually-hidden">Pictures</span>
+      </button>
     </span>
   );
 }
 
 function EmptyList({ isCatalogEmpty, onClear }: { isCatalogEmpty: boolean; onClear: () => void }) {
-  return isCatalogEmpty
-    ? <div className="empty"><h2>No plugins yet</h2><p>Tell Clever Drawer where your plugins are, and let it look: <Link to="/scan">go to Scan</Link>.</p></div>
-    : <div className="empty"><h2>No plugin is like that</h2><p>The sentence above leaves nothing. <button type="button" className="link-words" onClick={onClear}>Show all again</button> or press <kbd>Esc</kbd>.</p></div>;
+  return isCatalogEmpty ? (
+    <div className="empty">
+      <h2>No plugins yet</h2>
+      <p>
+        Tell Clever Drawer where your plugins are, and let it look:{' '}
+        <Link to="/scan">go to Scan</Link>.
+      </p>
+    </div>
+  ) : (
+    <div className="empty">
+      <h2>No plugin is like that</h2>
+      <p>
+        The sentence above leaves nothing.{' '}
+        <button type="button" className="link-words" onClick={onClear}>
+          Show all again
+        </button>{' '}
+        or press <kbd>Esc</kbd>.
+      </p>
+    </div>
+  );
 }

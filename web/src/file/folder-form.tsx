@@ -5,16 +5,40 @@ import { Button, Form } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
 import { object, string } from 'yup';
 import { Link } from 'react-router';
-import { asId, compileRule, keywordRule, nameLength, type Folder, type FolderId } from '@clever-drawer/core';
+import {
+  asId,
+  compileRule,
+  keywordRule,
+  nameLength,
+  type Folder,
+  type FolderId,
+} from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 
 export type NewForm = 'folder' | 'smart' | 'divider';
-const formNames: Record<NewForm, string> = { folder: 'Folder', smart: 'Smart folder', divider: 'Divider' };
+const formNames: Record<NewForm, string> = {
+  folder: 'Folder',
+  smart: 'Smart folder',
+  divider: 'Divider',
+};
 
 const schema = object({
   form: string<NewForm>().oneOf(['folder', 'smart', 'divider']).required(),
-  name: string().trim().required('Give it a name.').max(nameLength, `At most ${nameLength} letters.`),
-  keywords: string().default('').when('form', { is: 'smart', then: (s) => s.test('keywords', 'Type at least one keyword, with commas between several.', (text) => keywordRule(text).ok) }),
+  name: string()
+    .trim()
+    .required('Give it a name.')
+    .max(nameLength, `At most ${nameLength} letters.`),
+  keywords: string()
+    .default('')
+    .when('form', {
+      is: 'smart',
+      then: (s) =>
+        s.test(
+          'keywords',
+          'Type at least one keyword, with commas between several.',
+          (text) => keywordRule(text).ok,
+        ),
+    }),
 });
 
 interface Props {
@@ -31,38 +55,102 @@ export function FolderForm({ folder, parent = null, onDone }: Props) {
     // Of a folder that is there, only the name is asked.
     defaultValues: { form: 'folder' as NewForm, name: folder?.name ?? '', keywords: '' },
   });
-  const kind = form.watch('form'), keywords = form.watch('keywords');
+  const kind = form.watch('form');
+  const keywords = form.watch('keywords');
   const errors = form.formState.errors;
   const submit = form.handleSubmit((values) => {
-    if (!cabinet) return;
-    const rule = values.form === 'smart' ? keywordRule(values.keywords) : null;
-    if (!folder) {
-      if (act({ act: 'add-folder', id: asId(crypto.randomUUID()), cabinet: cabinet.id, parent, form: values.form, name: values.name, rule: rule?.ok ? rule.value : null, before: null })) onDone();
+    if (!cabinet) {
       return;
     }
-    if (values.name === folder.name || act({ act: 'rename-folder', folder: folder.id, name: values.name })) onDone();
+    const rule = values.form === 'smart' ? keywordRule(values.keywords) : null;
+    if (!folder) {
+      if (
+        act({
+          act: 'add-folder',
+          id: asId(crypto.randomUUID()),
+          cabinet: cabinet.id,
+          parent,
+          form: values.form,
+          name: values.name,
+          rule: rule?.ok ? rule.value : null,
+          before: null,
+        })
+      ) {
+        onDone();
+      }
+      return;
+    }
+    if (
+      values.name === folder.name ||
+      act({ act: 'rename-folder', folder: folder.id, name: values.name })
+    ) {
+      onDone();
+    }
   });
   return (
-    <Form className="folder-form" noValidate onSubmit={(event) => { void submit(event); }} onKeyDown={(event) => { if (event.key === 'Escape') { event.stopPropagation(); onDone(); } }} aria-label={folder ? `Change ${folder.name}` : 'New folder'}>
+    <Form
+      className="folder-form"
+      noValidate
+      onSubmit={(event) => {
+        void submit(event);
+      }}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') {
+          event.stopPropagation();
+          onDone();
+        }
+      }}
+      aria-label={folder ? `Change ${folder.name}` : 'New folder'}
+    >
       {!folder && (
         <div className="form-kinds">
-          {(['folder', 'smart', 'divider'] as const).map((k) => <Form.Check key={k} inline type="radio" id={`form-${k}`} value={k} label={formNames[k]} {...form.register('form')} />)}
+          {(['folder', 'smart', 'divider'] as const).map((k) => (
+            <Form.Check
+              key={k}
+              inline
+              type="radio"
+              id={`form-${k}`}
+              value={k}
+              label={formNames[k]}
+              {...form.register('form')}
+            />
+          ))}
         </div>
       )}
       <Form.Group controlId="folder-name">
         <Form.Label className="visually-hidden">Name</Form.Label>
-        <Form.Control autoFocus autoComplete="off" className="hand" placeholder="Name" isInvalid={errors.name !== undefined} {...form.register('name')} />
+        <Form.Control
+          autoFocus
+          autoComplete="off"
+          className="hand"
+          placeholder="Name"
+          isInvalid={errors.name !== undefined}
+          {...form.register('name')}
+        />
         <Form.Control.Feedback type="invalid">{errors.name?.message}</Form.Control.Feedback>
       </Form.Group>
       {kind === 'smart' && (
         <Form.Group controlId="folder-keywords">
           <Form.Label className="form-line">Holds every plugin whose name has any of</Form.Label>
-          <Form.Control autoComplete="off" spellCheck={false} placeholder="delay, echo, slap" isInvalid={errors.keywords !== undefined} {...form.register('keywords')} />
+          <Form.Control
+            autoComplete="off"
+            spellCheck={false}
+            placeholder="delay, echo, slap"
+            isInvalid={errors.keywords !== undefined}
+            {...form.register('keywords')}
+          />
           <Form.Control.Feedback type="invalid">{errors.keywords?.message}</Form.Control.Feedback>
           <Preview keywords={keywords} />
         </Form.Group>
       )}
-      <span className="form-acts"><Button type="submit" size="sm">{folder ? 'Save' : `Make the ${formNames[kind].toLowerCase()}`}</Button><Button size="sm" variant="bare" onClick={onDone}>Leave it</Button></span>
+      <span className="form-acts">
+        <Button type="submit" size="sm">
+          {folder ? 'Save' : `Make the ${formNames[kind].toLowerCase()}`}
+        </Button>
+        <Button size="sm" variant="bare" onClick={onDone}>
+          Leave it
+        </Button>
+      </span>
     </Form>
   );
 }
@@ -73,12 +161,31 @@ function Preview({ keywords }: { keywords: string }) {
   const { candidates, where } = arrangement.rules;
   const names = useMemo(() => {
     const rule = keywordRule(keywords);
-    if (!rule.ok) return null;
+    if (!rule.ok) {
+      return null;
+    }
     const { holds } = compileRule(rule.value);
-    return candidates.filter((candidate) => holds(candidate, where)).map(({ id }) => pluginById.get(id)?.name ?? '');
+    return candidates
+      .filter((candidate) => holds(candidate, where))
+      .map(({ id }) => pluginById.get(id)?.name ?? '');
   }, [keywords, candidates, where, pluginById]);
-  const more = <Link to={`/rule/new${keywords.trim() === '' ? '' : `?text=${encodeURIComponent(`name has ${keywords}`)}`}`}>More than keywords …</Link>;
-  if (names === null) return <Form.Text className="text-soft">A comma is “or”. {more}</Form.Text>;
+  const more = (
+    <Link
+      to={`/rule/new${keywords.trim() === '' ? '' : `?text=${encodeURIComponent(`name has ${keywords}`)}`}`}
+    >
+      More than keywords …
+    </Link>
+  );
+  if (names === null) {
+    return <Form.Text className="text-soft">A comma is “or”. {more}</Form.Text>;
+  }
   const some = names.slice(0, 3).join(', ');
-  return <Form.Text className="text-soft" role="status">{names.length === 0 ? 'Takes in nothing yet.' : `Takes in ${names.length}: ${some}${names.length > 3 ? ' …' : ''}`} {more}</Form.Text>;
+  return (
+    <Form.Text className="text-soft" role="status">
+      {names.length === 0
+        ? 'Takes in nothing yet.'
+        : `Takes in ${names.length}: ${some}${names.length > 3 ? ' …' : ''}`}{' '}
+      {more}
+    </Form.Text>
+  );
 }

@@ -6,28 +6,78 @@ import { CatalogIndex, gatherRules, printRule, sayRule } from '@clever-drawer/co
 import { useStudio } from '../api/studio.tsx';
 
 /** Rules offered, and names of other plugins told. */
-const offered = 4, told = 6;
+const offered = 4;
+const told = 6;
 
-export function GatherRule({ plugins, onClose }: { plugins: readonly string[]; onClose: () => void }) {
+export function GatherRule({
+  plugins,
+  onClose,
+}: {
+  plugins: readonly string[];
+  onClose: () => void;
+}) {
   const { arrangement, pluginById, nameOf } = useStudio();
   const navigate = useNavigate();
   const { candidates, where, words } = arrangement.rules;
-  const found = useMemo(() => gatherRules(plugins, new CatalogIndex(candidates), where, offered), [plugins, candidates, where]);
+  const found = useMemo(
+    () => gatherRules(plugins, new CatalogIndex(candidates), where, offered),
+    [plugins, candidates, where],
+  );
   return (
-    <Modal show onHide={onClose} animation={false} size="lg" scrollable aria-labelledby="gather-title">
-      <Modal.Header closeButton><Modal.Title as="h1" id="gather-title">{plugins.length === 1 ? 'Rules that let it in' : `Rules that gather these ${plugins.length}`}</Modal.Title></Modal.Header>
+    <Modal
+      show
+      onHide={onClose}
+      animation={false}
+      size="lg"
+      scrollable
+      aria-labelledby="gather-title"
+    >
+      <Modal.Header closeButton>
+        <Modal.Title as="h1" id="gather-title">
+          {plugins.length === 1
+            ? 'Rules that let it in'
+            : `Rules that gather these ${plugins.length}`}
+        </Modal.Title>
+      </Modal.Header>
       <Modal.Body tabIndex={0}>
-        {found.length === 0 && <p className="text-soft">They have nothing in common that a rule could ask for.</p>}
+        {found.length === 0 && (
+          <p className="text-soft">They have nothing in common that a rule could ask for.</p>
+        )}
         <ul className="suggestions">
           {found.map(({ rule, others }) => (
             <li key={printRule(rule, words)}>
-              <span><strong>{sayRule(rule, words)}</strong><span className="text-soft visually-quiet d-block">{others.length === 0 ? 'Takes in nothing else.' : `Takes in ${others.length} more: ${others.slice(0, told).map((id) => { const plugin = pluginById.get(id); return plugin ? nameOf(plugin) : ''; }).join(', ')}${others.length > told ? ' …' : ''}`}</span></span>
-              <Button size="sm" variant="quiet" onClick={() => { void navigate(`/rule/new?text=${encodeURIComponent(printRule(rule, words))}`); }}>Begin with this</Button>
+              <span>
+                <strong>{sayRule(rule, words)}</strong>
+                <span className="text-soft visually-quiet d-block">
+                  {others.length === 0
+                    ? 'Takes in nothing else.'
+                    : `Takes in ${others.length} more: ${others
+                        .slice(0, told)
+                        .map((id) => {
+                          const plugin = pluginById.get(id);
+                          return plugin ? nameOf(plugin) : '';
+                        })
+                        .join(', ')}${others.length > told ? ' …' : ''}`}
+                </span>
+              </span>
+              <Button
+                size="sm"
+                variant="quiet"
+                onClick={() => {
+                  void navigate(`/rule/new?text=${encodeURIComponent(printRule(rule, words))}`);
+                }}
+              >
+                Begin with this
+              </Button>
             </li>
           ))}
         </ul>
       </Modal.Body>
-      <Modal.Footer><Button variant="bare" onClick={onClose}>Close</Button></Modal.Footer>
+      <Modal.Footer>
+        <Button variant="bare" onClick={onClose}>
+          Close
+        </Button>
+      </Modal.Footer>
     </Modal>
   );
 }

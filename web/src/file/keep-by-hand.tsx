@@ -4,18 +4,59 @@ import { useNavigate } from 'react-router';
 import { asId, sayRule } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 
-export function KeepByHand({ folder: id, plugins, onClose }: { folder: string; plugins: readonly string[]; onClose: () => void }) {
+export function KeepByHand({
+  folder: id,
+  plugins,
+  onClose,
+}: {
+  folder: string;
+  plugins: readonly string[];
+  onClose: () => void;
+}) {
   const { act, arrangement, pluginById, nameOf } = useStudio();
   const navigate = useNavigate();
-  const folder = arrangement.folders.find((one) => one.id === id), only = pluginById.get(plugins[0] ?? '');
-  if (!folder) return null;
+  const folder = arrangement.folders.find((one) => one.id === id);
+  const only = pluginById.get(plugins[0] ?? '');
+  if (!folder) {
+    return null;
+  }
   const what = plugins.length === 1 && only ? nameOf(only) : `these ${plugins.length} plugins`;
-  const keep = (): void => { act({ act: 'keep-by-hand', folder: asId(id), plugins: plugins.map((one) => asId(one)), as: 'in' }); onClose(); };
+  const keep = (): void => {
+    act({
+      act: 'keep-by-hand',
+      folder: asId(id),
+      plugins: plugins.map((one) => asId(one)),
+      as: 'in',
+    });
+    onClose();
+  };
   return (
     <Modal show onHide={onClose} animation={false} aria-labelledby="keep-title">
-      <Modal.Header closeButton><Modal.Title as="h1" id="keep-title">{folder.name} fills itself by its rule</Modal.Title></Modal.Header>
-      <Modal.Body><p className="mb-1">{folder.rule && sayRule(folder.rule, arrangement.rules.words)}</p><p className="text-soft mb-0">By hand, {what} can be in it whatever the rule says.</p></Modal.Body>
-      <Modal.Footer><Button variant="bare" onClick={onClose}>Leave it</Button><Button variant="quiet" onClick={() => { void navigate(`/rule/${folder.standsFor ?? folder.id}`); }}>Change the rule …</Button><Button autoFocus onClick={keep}>Keep {plugins.length === 1 ? 'it' : 'them'} always in</Button></Modal.Footer>
+      <Modal.Header closeButton>
+        <Modal.Title as="h1" id="keep-title">
+          {folder.name} fills itself by its rule
+        </Modal.Title>
+      </Modal.Header>
+      <Modal.Body>
+        <p className="mb-1">{folder.rule && sayRule(folder.rule, arrangement.rules.words)}</p>
+        <p className="text-soft mb-0">By hand, {what} can be in it whatever the rule says.</p>
+      </Modal.Body>
+      <Modal.Footer>
+        <Button variant="bare" onClick={onClose}>
+          Leave it
+        </Button>
+        <Button
+          variant="quiet"
+          onClick={() => {
+            void navigate(`/rule/${folder.standsFor ?? folder.id}`);
+          }}
+        >
+          Change the rule …
+        </Button>
+        <Button autoFocus onClick={keep}>
+          Keep {plugins.length === 1 ? 'it' : 'them'} always in
+        </Button>
+      </Modal.Footer>
     </Modal>
   );
 }

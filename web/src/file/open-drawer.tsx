@@ -14,39 +14,157 @@ import type { ChestState } from './use-chest.ts';
 const drawn = 300;
 
 /** `children` are the folders inside it. */
-export function OpenDrawer({ folder, chest, children }: { folder: Folder; chest: ChestState; children: ReactNode }) {
+export function OpenDrawer({
+  folder,
+  chest,
+  children,
+}: {
+  folder: Folder;
+  chest: ChestState;
+  children: ReactNode;
+}) {
   const { act, arrangement, pluginById } = useStudio();
   const { acts, editing, setEditing } = chest;
-  const hasBelow = (arrangement.below.get(folder.id) ?? []).length > 0, isMaking = editing?.what === 'new' && editing.parent === folder.id;
+  const hasBelow = (arrangement.below.get(folder.id) ?? []).length > 0;
+  const isMaking = editing?.what === 'new' && editing.parent === folder.id;
   const members = arrangement.members.get(folder.id) ?? [];
   const placements = arrangement.placements.get(folder.id) ?? [];
   return (
-    <li ref={intoView} className={`open-drawer ${folder.form}`} aria-label={`${folder.name}, opened`}>
+    <li
+      ref={intoView}
+      className={`open-drawer ${folder.form}`}
+      aria-label={`${folder.name}, opened`}
+    >
       <div className="open-head">
         <span className={`label ${folder.form === 'smart' ? 'smart' : ''}`}>{folder.name}</span>
-        <span className="text-soft">{folder.rule ? sayRule(folder.rule, arrangement.rules.words) : members.length === 1 ? 'One plugin' : `${members.length} plugins`}{folder.sortedBy && <> · sorted by {sortingNames[folder.sortedBy]}{folder.form === 'folder' && <> <button type="button" className="link-words" onClick={() => { act({ act: 'set-folder', folder: folder.id, set: { sortedBy: null } }); }}>my own order</button></>}</>}</span>
+        <span className="text-soft">
+          {folder.rule
+            ? sayRule(folder.rule, arrangement.rules.words)
+            : members.length === 1
+              ? 'One plugin'
+              : `${members.length} plugins`}
+          {folder.sortedBy && (
+            <>
+              {' '}
+              · sorted by {sortingNames[folder.sortedBy]}
+              {folder.form === 'folder' && (
+                <>
+                  {' '}
+                  <button
+                    type="button"
+                    className="link-words"
+                    onClick={() => {
+                      act({ act: 'set-folder', folder: folder.id, set: { sortedBy: null } });
+                    }}
+                  >
+                    my own order
+                  </button>
+                </>
+              )}
+            </>
+          )}
+        </span>
         <span className="open-acts">
-          {folder.form === 'smart' && <Link to={`/rule/${folder.id}`} className="btn btn-sm btn-bare">Change the rule</Link>}
-          {folder.form !== 'favourites' && <Button size="sm" variant="bare" onClick={() => { acts.rename(folder.id); }}>Rename</Button>}
-          {folder.form === 'folder' && <Button size="sm" variant="bare" onClick={() => { acts.addBelow(folder.id); }}>New subfolder</Button>}
-          <Button size="sm" variant="bare" aria-label={`Close ${folder.name}`} onClick={() => { acts.toggle(folder.id); }}><X size={15} aria-hidden /></Button>
+          {folder.form === 'smart' && (
+            <Link to={`/rule/${folder.id}`} className="btn btn-sm btn-bare">
+              Change the rule
+            </Link>
+          )}
+          {folder.form !== 'favourites' && (
+            <Button
+              size="sm"
+              variant="bare"
+              onClick={() => {
+                acts.rename(folder.id);
+              }}
+            >
+              Rename
+            </Button>
+          )}
+          {folder.form === 'folder' && (
+            <Button
+              size="sm"
+              variant="bare"
+              onClick={() => {
+                acts.addBelow(folder.id);
+              }}
+            >
+              New subfolder
+            </Button>
+          )}
+          <Button
+            size="sm"
+            variant="bare"
+            aria-label={`Close ${folder.name}`}
+            onClick={() => {
+              acts.toggle(folder.id);
+            }}
+          >
+            <X size={15} aria-hidden />
+          </Button>
         </span>
       </div>
-      {editing?.what === 'change' && editing.folder === folder.id && <FolderForm folder={folder} onDone={() => { setEditing(null); }} />}
+      {editing?.what === 'change' && editing.folder === folder.id && (
+        <FolderForm
+          folder={folder}
+          onDone={() => {
+            setEditing(null);
+          }}
+        />
+      )}
       {folder.form !== 'divider' && <Notes key={folder.notes} folder={folder} />}
-      {isMaking && <FolderForm parent={folder.id} onDone={() => { setEditing(null); }} />}
+      {isMaking && (
+        <FolderForm
+          parent={folder.id}
+          onDone={() => {
+            setEditing(null);
+          }}
+        />
+      )}
       {hasBelow && <div className="below">{children}</div>}
-      {members.length === 0 && !hasBelow && <p className="text-soft open-empty">{folder.form === 'smart' ? 'No plugin is like that yet. What arrives later comes in by itself.' : <>Empty. Drag plugins onto it, or press <kbd>F</kbd> on one in the list.</>}</p>}
+      {members.length === 0 && !hasBelow && (
+        <p className="text-soft open-empty">
+          {folder.form === 'smart' ? (
+            'No plugin is like that yet. What arrives later comes in by itself.'
+          ) : (
+            <>
+              Empty. Drag plugins onto it, or press <kbd>F</kbd> on one in the list.
+            </>
+          )}
+        </p>
+      )}
       {members.length > 0 && (
         <ol className="open-plugins">
           {members.slice(0, drawn).map((id, at) => {
             const plugin = pluginById.get(id);
             const own = folder.sortedBy ? undefined : at;
-            return plugin && <PlacedPlugin key={id} plugin={plugin} folder={folder} acts={acts} placement={own === undefined ? placements.find((p) => p.plugin === id) : placements[own]} next={own === undefined ? undefined : placements[own + 2]} before={own === undefined ? undefined : placements[own - 1]} isLast={own === placements.length - 1} />;
+            return (
+              plugin && (
+                <PlacedPlugin
+                  key={id}
+                  plugin={plugin}
+                  folder={folder}
+                  acts={acts}
+                  placement={
+                    own === undefined ? placements.find((p) => p.plugin === id) : placements[own]
+                  }
+                  next={own === undefined ? undefined : placements[own + 2]}
+                  before={own === undefined ? undefined : placements[own - 1]}
+                  isLast={own === placements.length - 1}
+                />
+              )
+            );
           })}
         </ol>
       )}
-      {members.length > drawn && <p className="text-soft open-empty">and {members.length - drawn} more: <Link to={`/file?folder=${folder.id}&open=${folder.id}`}>show all of them in the list</Link></p>}
+      {members.length > drawn && (
+        <p className="text-soft open-empty">
+          and {members.length - drawn} more:{' '}
+          <Link to={`/file?folder=${folder.id}&open=${folder.id}`}>
+            show all of them in the list
+          </Link>
+        </p>
+      )}
     </li>
   );
 }
@@ -55,8 +173,32 @@ export function OpenDrawer({ folder, chest, children }: { folder: Folder; chest:
 function Notes({ folder }: { folder: Folder }) {
   const { act } = useStudio();
   const [typed, setTyped] = useState(folder.notes);
-  return <input className="folder-notes" aria-label={`Note on ${folder.name}`} placeholder="A note" maxLength={10_000} value={typed} onChange={(event) => { setTyped(event.target.value); }} onKeyDown={(event) => { event.stopPropagation(); if (event.key === 'Enter') event.currentTarget.blur(); }} onBlur={() => { if (typed.trim() !== folder.notes) act({ act: 'set-folder', folder: folder.id, set: { notes: typed } }); }} />;
+  return (
+    <input
+      className="folder-notes"
+      aria-label={`Note on ${folder.name}`}
+      placeholder="A note"
+      maxLength={10_000}
+      value={typed}
+      onChange={(event) => {
+        setTyped(event.target.value);
+      }}
+      onKeyDown={(event) => {
+        event.stopPropagation();
+        if (event.key === 'Enter') {
+          event.currentTarget.blur();
+        }
+      }}
+      onBlur={() => {
+        if (typed.trim() !== folder.notes) {
+          act({ act: 'set-folder', folder: folder.id, set: { notes: typed } });
+        }
+      }}
+    />
+  );
 }
 
 /** An opened folder comes into view when it opens. */
-const intoView = (element: HTMLElement | null): void => { element?.scrollIntoView({ block: 'nearest' }); };
+const intoView = (element: HTMLElement | null): void => {
+  element?.scrollIntoView({ block: 'nearest' });
+};

@@ -22,47 +22,140 @@ interface PlacedProps {
   readonly acts: ChestActs;
 }
 
-export function PlacedPlugin({ plugin, folder, placement, before, next, isLast, acts }: PlacedProps) {
+export function PlacedPlugin({
+  plugin,
+  folder,
+  placement,
+  before,
+  next,
+  isLast,
+  acts,
+}: PlacedProps) {
   const { act, arrangement, nameOf } = useStudio();
   const { say } = useNotices();
-  const drag = useDraggable({ id: `placed:${folder.id}:${plugin.id}`, data: { sort: 'plugins', plugin: plugin.id, placement: placement?.id } });
-  const drop = useDroppable({ id: `spot:${folder.id}:${plugin.id}`, data: { sort: 'spot', folder: folder.id, before: placement?.id }, disabled: placement === undefined });
-  const sayHow = (): void => { say(`${folder.name} is sorted by ${sortingNames[folder.sortedBy ?? 'name']}. Choose “my own order” in its head to reorder by hand.`, 'trouble'); };
+  const drag = useDraggable({
+    id: `placed:${folder.id}:${plugin.id}`,
+    data: { sort: 'plugins', plugin: plugin.id, placement: placement?.id },
+  });
+  const drop = useDroppable({
+    id: `spot:${folder.id}:${plugin.id}`,
+    data: { sort: 'spot', folder: folder.id, before: placement?.id },
+    disabled: placement === undefined,
+  });
+  const sayHow = (): void => {
+    say(
+      `${folder.name} is sorted by ${sortingNames[folder.sortedBy ?? 'name']}. Choose “my own order” in its head to reorder by hand.`,
+      'trouble',
+    );
+  };
   const isSmart = folder.form === 'smart';
-  const takeOut = (): void => { if (placement) act({ act: 'take-out', placements: [placement.id] }); else if (isSmart) act({ act: 'keep-by-hand', folder: folder.id, plugins: [plugin.id], as: 'out' }); };
+  const takeOut = (): void => {
+    if (placement) {
+      act({ act: 'take-out', placements: [placement.id] });
+    } else if (isSmart) {
+      act({ act: 'keep-by-hand', folder: folder.id, plugins: [plugin.id], as: 'out' });
+    }
+  };
   const onKeyDown = (event: KeyboardEvent<HTMLLIElement>): void => {
-    const leave = (): void => { if (!focusSibling(event.currentTarget, 1)) focusSibling(event.currentTarget, -1); takeOut(); };
+    const leave = (): void => {
+      if (!focusSibling(event.currentTarget, 1)) {
+        focusSibling(event.currentTarget, -1);
+      }
+      takeOut();
+    };
     const keys: Record<string, () => void> = {
-      ArrowDown: () => { focusSibling(event.currentTarget, 1); }, ArrowUp: () => { focusSibling(event.currentTarget, -1); },
+      ArrowDown: () => {
+        focusSibling(event.currentTarget, 1);
+      },
+      ArrowUp: () => {
+        focusSibling(event.currentTarget, -1);
+      },
       ...((placement !== undefined || isSmart) && { Delete: leave }),
       ...(placement && {
-        'Alt+ArrowUp': () => { if (folder.sortedBy) sayHow(); else if (before) act({ act: 'move-placement', placement: placement.id, before: before.id }); },
-        'Alt+ArrowDown': () => { if (folder.sortedBy) sayHow(); else if (!isLast) act({ act: 'move-placement', placement: placement.id, before: next?.id ?? null }); },
-        M: () => { acts.moveOn(placement); },
+        'Alt+ArrowUp': () => {
+          if (folder.sortedBy) {
+            sayHow();
+          } else if (before) {
+            act({ act: 'move-placement', placement: placement.id, before: before.id });
+          }
+        },
+        'Alt+ArrowDown': () => {
+          if (folder.sortedBy) {
+            sayHow();
+          } else if (!isLast) {
+            act({ act: 'move-placement', placement: placement.id, before: next?.id ?? null });
+          }
+        },
+        M: () => {
+          acts.moveOn(placement);
+        },
       }),
     };
     const does = keys[chord(event)];
-    if (!does) return;
+    if (!does) {
+      return;
+    }
     event.preventDefault();
     event.stopPropagation();
     does();
   };
-  const ref = (element: HTMLElement | null): void => { drag.setNodeRef(element); drop.setNodeRef(element); };
+  const ref = (element: HTMLElement | null): void => {
+    drag.setNodeRef(element);
+    drop.setNodeRef(element);
+  };
   const reason = arrangement.because(folder.id, plugin.id);
   return (
-    <li ref={ref} {...drag.listeners} tabIndex={0} onFocus={() => { acts.choose(plugin.id); }} onKeyDown={onKeyDown} className={`${drag.isDragging ? 'dragged' : ''} ${drop.isOver ? 'before' : ''}`} aria-label={nameOf(plugin)} data-testid="placed">
-      {placement && !folder.sortedBy ? <GripVertical size={14} className="grip" aria-hidden /> : <span />}
+    <li
+      ref={ref}
+      {...drag.listeners}
+      tabIndex={0}
+      onFocus={() => {
+        acts.choose(plugin.id);
+      }}
+      onKeyDown={onKeyDown}
+      className={`${drag.isDragging ? 'dragged' : ''} ${drop.isOver ? 'before' : ''}`}
+      aria-label={nameOf(plugin)}
+      data-testid="placed"
+    >
+      {placement && !folder.sortedBy ? (
+        <GripVertical size={14} className="grip" aria-hidden />
+      ) : (
+        <span />
+      )}
       <Faceplate seed={plugin.id} width={34} />
-      <span className="names"><span className="name">{nameOf(plugin)}</span><span className="vendor">{reason ?? plugin.vendor ?? 'no vendor named'}</span></span>
-      {(placement !== undefined || isSmart) && <Button size="sm" variant="bare" tabIndex={-1} aria-label={isSmart ? `Keep ${nameOf(plugin)} out of ${folder.name}` : `Take ${nameOf(plugin)} out of ${folder.name}`} title={isSmart ? 'Keep it out whatever the rule says (Delete).' : 'Take out of this folder (Delete). It stays in the catalog.'} onClick={takeOut}><X size={14} aria-hidden /></Button>}
+      <span className="names">
+        <span className="name">{nameOf(plugin)}</span>
+        <span className="vendor">{reason ?? plugin.vendor ?? 'no vendor named'}</span>
+      </span>
+      {(placement !== undefined || isSmart) && (
+        <Button
+          size="sm"
+          variant="bare"
+          tabIndex={-1}
+          aria-label={
+            isSmart
+              ? `Keep ${nameOf(plugin)} out of ${folder.name}`
+              : `Take ${nameOf(plugin)} out of ${folder.name}`
+          }
+          title={
+            isSmart
+              ? 'Keep it out whatever the rule says (Delete).'
+              : 'Take out of this folder (Delete). It stays in the catalog.'
+          }
+          onClick={takeOut}
+        >
+          <X size={14} aria-hidden />
+        </Button>
+      )}
     </li>
   );
 }
 
 function focusSibling(element: HTMLElement, by: 1 | -1): boolean {
   const sibling = by > 0 ? element.nextElementSibling : element.previousElementSibling;
-  if (!(sibling instanceof HTMLElement)) return false;
+  if (!(sibling instanceof HTMLElement)) {
+    return false;
+  }
   sibling.focus();
   return true;
 }
-

@@ -1,7 +1,15 @@
 /** The list of plugins, drawn only where it is in view: rows, or cards with pictures. One of them is the active one. */
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import { useCallback, useEffect, useMemo, useState, type CSSProperties, type KeyboardEvent, type RefObject } from 'react';
+import {
+  useCallback,
+  useEffect,
+  useMemo,
+  useState,
+  type CSSProperties,
+  type KeyboardEvent,
+  type RefObject,
+} from 'react';
 import { headingOf, linesOf, type ListLine, type Row, type Sorting } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { chord } from '../ui/keys.ts';
@@ -24,49 +32,140 @@ interface Props {
 }
 
 const rowHeight = 46;
-const cardHeight = 158, cardWidth = 156, headingHeight = 30;
+const cardHeight = 158;
+const cardWidth = 156;
+const headingHeight = 30;
 
-export function PluginList({ rows: matching, sorting, view, active, tray, box, onActive, onTray, onTrayAll }: Props) {
+export function PluginList({
+  rows: matching,
+  sorting,
+  view,
+  active,
+  tray,
+  box,
+  onActive,
+  onTray,
+  onTrayAll,
+}: Props) {
   const columns = useColumns(box, view);
   const { drawn, rows, heading, fold, lineAt } = useLines(matching, sorting, columns);
   // Another function for other lines: heights are worked out anew with them, and not for the same lines again.
   // eslint-disable-next-line react-hooks/exhaustive-deps -- the lines and the view are what the function stands for
   const getItemKey = useCallback((at: number) => at, [drawn, view]);
   const lines = useVirtualizer({
-    count: drawn.length, getScrollElement: () => box.current, estimateSize: (at) => (drawn[at] && 'heading' in drawn[at] ? headingHeight : view === 'list' ? rowHeight : cardHeight), overscan: 6, getItemKey,
+    count: drawn.length,
+    getScrollElement: () => box.current,
+    estimateSize: (at) => {
+      if (drawn[at] && 'heading' in drawn[at]) {
+        return headingHeight;
+      }
+      if (view === 'list') {
+        return rowHeight;
+      }
+      return cardHeight;
+    },
+    overscan: 6,
+    getItemKey,
   });
   const rowOfActive = (): number => rows.findIndex((row) => row.plugin.id === active);
   const go = (to: number): void => {
-    const index = Math.max(0, Math.min(rows.length - 1, to)), row = rows[index];
-    if (!row) return;
+    const index = Math.max(0, Math.min(rows.length - 1, to));
+    const row = rows[index];
+    if (!row) {
+      return;
+    }
     onActive(row.plugin.id);
     lines.scrollToIndex(lineAt(index), { align: 'auto' });
   };
   const onKeyDown = (event: KeyboardEvent): void => {
-    const page = Math.max(1, Math.floor((box.current?.clientHeight ?? 400) / (view === 'list' ? rowHeight : cardHeight)) - 1) * columns;
-    const steps: Record<string, number> = { ArrowDown: columns, ArrowUp: -columns, PageDown: page, PageUp: -page, Home: -rows.length, End: rows.length, ...(view === 'pictures' ? { ArrowRight: 1, ArrowLeft: -1 } : {}) };
-    const pressed = chord(event), isRun = pressed.startsWith('Shift+'), at = rowOfActive(), step = steps[isRun ? pressed.slice(6) : pressed];
-    if (pressed === 'Ctrl+A') { event.preventDefault(); onTrayAll(matching.map((row) => row.plugin.id)); }
-    if ((pressed === 'Alt+ArrowLeft' || pressed === 'Alt+ArrowRight') && heading) { event.preventDefault(); if (pressed === 'Alt+ArrowRight') fold(null); else if (rows[at]) fold(heading(rows[at])); }
-    if (step === undefined) return;
+    const page =
+      Math.max(
+        1,
+        Math.floor(
+          (box.current?.clientHeight ?? 400) / (view === 'list' ? rowHeight : cardHeight),
+        ) - 1,
+      ) * columns;
+    const steps: Record<string, number> = {
+      ArrowDown: columns,
+      ArrowUp: -columns,
+      PageDown: page,
+      PageUp: -page,
+      Home: -rows.length,
+      End: rows.length,
+      ...(view === 'pictures' ? { ArrowRight: 1, ArrowLeft: -1 } : {}),
+    };
+    const pressed = chord(event);
+    const isRun = pressed.startsWith('Shift+');
+    const at = rowOfActive();
+    const step = steps[isRun ? pressed.slice(6) : pressed];
+    if (pressed === 'Ctrl+A') {
+      event.preventDefault();
+      onTrayAll(matching.map((row) => row.plugin.id));
+    }
+    if ((pressed === 'Alt+ArrowLeft' || pressed === 'Alt+ArrowRight') && heading) {
+      event.preventDefault();
+      if (pressed === 'Alt+ArrowRight') {
+        fold(null);
+      } else if (rows[at]) {
+        fold(heading(rows[at]));
+      }
+    }
+    if (step === undefined) {
+      return;
+    }
     event.preventDefault();
-    const to = at < 0 ? (step > 0 ? 0 : rows.length - 1) : Math.max(0, Math.min(rows.length - 1, at + step));
-    if (isRun) onTrayAll(between(rows, at, to));
+    const to =
+      at < 0 ? (step > 0 ? 0 : rows.length - 1) : Math.max(0, Math.min(rows.length - 1, at + step));
+    if (isRun) {
+      onTrayAll(between(rows, at, to));
+    }
     go(to);
   };
   const press = (id: string, isRun: boolean, isOneMore: boolean): void => {
-    if (isRun) onTrayAll(between(rows, rowOfActive(), rows.findIndex((row) => row.plugin.id === id)));
-    else if (isOneMore) onTray(id);
+    if (isRun) {
+      onTrayAll(
+        between(
+          rows,
+          rowOfActive(),
+          rows.findIndex((row) => row.plugin.id === id),
+        ),
+      );
+    } else if (isOneMore) {
+      onTray(id);
+    }
     onActive(id);
   };
   const propsOf = useRowProps(active, tray, useLatest(press), onTray);
   const first = rows[0];
   return (
-    <div ref={box} className={`plugin-list ${view}`} role="listbox" aria-label="Plugins" aria-multiselectable="true" tabIndex={0} aria-activedescendant={active === null ? undefined : `option-${active}`}
-      onKeyDown={onKeyDown} onFocus={(event) => { if (event.target === event.currentTarget && active === null && first && event.currentTarget.matches(':focus-visible')) onActive(first.plugin.id); }}>
+    <div
+      ref={box}
+      className={`plugin-list ${view}`}
+      role="listbox"
+      aria-label="Plugins"
+      aria-multiselectable="true"
+      tabIndex={0}
+      aria-activedescendant={active === null ? undefined : `option-${active}`}
+      onKeyDown={onKeyDown}
+      onFocus={(event) => {
+        if (
+          event.target === event.currentTarget &&
+          active === null &&
+          first &&
+          event.currentTarget.matches(':focus-visible')
+        ) {
+          onActive(first.plugin.id);
+        }
+      }}
+    >
       <div role="presentation" style={{ height: lines.getTotalSize(), position: 'relative' }}>
         {lines.getVirtualItems().map((line) => (
-          <div key={line.key} role="presentation" className="line" style={{ top: line.start, height: line.size, '--columns': columns } as CSSProperties}>
+          <div
+            key={line.key}
+            role="presentation"
+            className="line"
+            style={{ top: line.start, height: line.size, '--columns': columns } as CSSProperties}
+          >
             <DrawnLine line={drawn[line.index]} view={view} propsOf={propsOf} onFold={fold} />
           </div>
         ))}
@@ -80,35 +179,102 @@ function useLines(matching: readonly Row[], sorting: Sorting, columns: number) {
   const { usage } = useStudio();
   const [folded, setFolded] = useState<ReadonlySet<string>>(new Set());
   const heading = useMemo(() => headingOf(sorting, usage), [sorting, usage]);
-  const drawn = useMemo(() => linesOf(matching, heading, folded, columns), [matching, heading, folded, columns]);
-  const rows = useMemo(() => (folded.size === 0 || !heading ? matching : drawn.flatMap((line) => ('rows' in line ? line.rows : []))), [matching, heading, folded, drawn]);
-  const fold = useCallback((title: string | null) => { setFolded((before) => { const next = new Set(title === null ? [] : before); if (title !== null && !next.delete(title)) next.add(title); return next; }); }, []);
-  const lineAt = (index: number): number => (heading ? drawn.findIndex((line) => 'rows' in line && rows[index] !== undefined && line.rows.includes(rows[index])) : Math.floor(index / columns));
+  const drawn = useMemo(
+    () => linesOf(matching, heading, folded, columns),
+    [matching, heading, folded, columns],
+  );
+  const rows = useMemo(
+    () =>
+      folded.size === 0 || !heading
+        ? matching
+        : drawn.flatMap((line) => ('rows' in line ? line.rows : [])),
+    [matching, heading, folded, drawn],
+  );
+  const fold = useCallback((title: string | null) => {
+    setFolded((before) => {
+      const next = new Set(title === null ? [] : before);
+      if (title !== null && !next.delete(title)) {
+        next.add(title);
+      }
+      return next;
+    });
+  }, []);
+  const lineAt = (index: number): number =>
+    heading
+      ? drawn.findIndex(
+          (line) => 'rows' in line && rows[index] !== undefined && line.rows.includes(rows[index]),
+        )
+      : Math.floor(index / columns);
   return { drawn, rows, heading, fold, lineAt };
 }
 
-interface DrawnProps { readonly line: ListLine | undefined; readonly view: View; readonly propsOf: (row: Row) => RowProps; readonly onFold: (title: string) => void }
+interface DrawnProps {
+  readonly line: ListLine | undefined;
+  readonly view: View;
+  readonly propsOf: (row: Row) => RowProps;
+  readonly onFold: (title: string) => void;
+}
 
 /** Rows side by side, or a heading that folds them: by mouse here, by Alt+arrows in the list. */
 function DrawnLine({ line, view, propsOf, onFold }: DrawnProps) {
-  if (!line) return null;
-  if ('heading' in line) return <div className="list-heading" aria-hidden onClick={() => { onFold(line.heading); }} title="Press to fold (Alt+←), unfold all with Alt+→">{line.isFolded ? <ChevronRight size={14} /> : <ChevronDown size={14} />} <span className="hand">{line.heading}</span> <span className="text-soft">{line.count}</span></div>;
-  return line.rows.map((row) => (view === 'list' ? <PluginRow key={row.plugin.id} {...propsOf(row)} /> : <PluginCard key={row.plugin.id} {...propsOf(row)} />));
+  if (!line) {
+    return null;
+  }
+  if ('heading' in line) {
+    return (
+      <div
+        className="list-heading"
+        aria-hidden
+        onClick={() => {
+          onFold(line.heading);
+        }}
+        title="Press to fold (Alt+←), unfold all with Alt+→"
+      >
+        {line.isFolded ? <ChevronRight size={14} /> : <ChevronDown size={14} />}{' '}
+        <span className="hand">{line.heading}</span> <span className="text-soft">{line.count}</span>
+      </div>
+    );
+  }
+  return line.rows.map((row) =>
+    view === 'list' ? (
+      <PluginRow key={row.plugin.id} {...propsOf(row)} />
+    ) : (
+      <PluginCard key={row.plugin.id} {...propsOf(row)} />
+    ),
+  );
 }
 
 /** The plugins from one row to another, both included; from the first when there is none active. */
-const between = (rows: readonly Row[], from: number, to: number): string[] => rows.slice(Math.max(0, Math.min(from < 0 ? to : from, to)), Math.max(from, to) + 1).map((row) => row.plugin.id);
+const between = (rows: readonly Row[], from: number, to: number): string[] =>
+  rows
+    .slice(Math.max(0, Math.min(from < 0 ? to : from, to)), Math.max(from, to) + 1)
+    .map((row) => row.plugin.id);
 
 const noFolders: RowProps['folders'] = [];
 
-function useRowProps(active: string | null, tray: ReadonlySet<string>, onPress: RowProps['onPress'], onTray: (id: string) => void): (row: Row) => RowProps {
+function useRowProps(
+  active: string | null,
+  tray: ReadonlySet<string>,
+  onPress: RowProps['onPress'],
+  onTray: (id: string) => void,
+): (row: Row) => RowProps {
   const { answers, arrangement, pictureOf, usage } = useStudio();
   const [now] = useState(() => Date.now());
   return (row) => {
-    const { id } = row.plugin, folders = arrangement.foldersOf.get(id) ?? noFolders;
+    const { id } = row.plugin;
+    const folders = arrangement.foldersOf.get(id) ?? noFolders;
     return {
-      row, folders, onPress, onTray, isActive: id === active, isInTray: tray.has(id), isFavourite: folders.some((f) => f.form === 'favourites'),
-      slotLabel: arrangement.namings.get(id)?.slotLabel ?? null, ago: ago(usage.get(id)?.lastLoaded, now), picture: pictureOf(row.plugin), isHidden: answers.get(id)?.isHidden ?? false,
+      row,
+      folders,
+      onPress,
+      onTray,
+      isActive: id === active,
+      isInTray: tray.has(id),
+      isFavourite: folders.some((f) => f.form === 'favourites'),
+      slotLabel: arrangement.namings.get(id)?.slotLabel ?? null,
+      ago: ago(usage.get(id)?.lastLoaded, now),
+      picture: pictureOf(row.plugin),
+      isHidden: answers.get(id)?.isHidden ?? false,
     };
   };
 }
@@ -118,10 +284,16 @@ function useColumns(box: RefObject<HTMLDivElement | null>, view: View): number {
   const [width, setWidth] = useState(cardWidth);
   useEffect(() => {
     const element = box.current;
-    if (!element) return;
-    const watch = new ResizeObserver(() => { setWidth(element.clientWidth); });
+    if (!element) {
+      return;
+    }
+    const watch = new ResizeObserver(() => {
+      setWidth(element.clientWidth);
+    });
     watch.observe(element);
-    return () => { watch.disconnect(); };
+    return () => {
+      watch.disconnect();
+    };
   }, [box]);
   return view === 'list' ? 1 : Math.max(1, Math.floor((width - 24) / cardWidth));
 }

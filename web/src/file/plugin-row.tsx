@@ -20,14 +20,43 @@ export interface RowProps {
   readonly onTray: (id: string) => void;
 }
 
-function Option({ props, className, children }: { props: RowProps; className: string; children: ReactNode }) {
+function Option({
+  props,
+  className,
+  children,
+}: {
+  props: RowProps;
+  className: string;
+  children: ReactNode;
+}) {
   const { plugin } = props.row;
-  const { setNodeRef, listeners, isDragging } = useDraggable({ id: `plugin:${plugin.id}`, data: { sort: 'plugins', plugin: plugin.id } });
+  const { setNodeRef, listeners, isDragging } = useDraggable({
+    id: `plugin:${plugin.id}`,
+    data: { sort: 'plugins', plugin: plugin.id },
+  });
   return (
-    <div ref={setNodeRef} {...listeners} id={`option-${plugin.id}`} role="option" aria-selected={props.isInTray} data-testid="plugin"
+    <div
+      ref={setNodeRef}
+      {...listeners}
+      id={`option-${plugin.id}`}
+      role="option"
+      aria-selected={props.isInTray}
+      data-testid="plugin"
       className={`${className} ${props.isActive ? 'active' : ''} ${props.isInTray ? 'in-tray' : ''} ${isDragging ? 'dragged' : ''} ${isPresent(plugin) ? '' : 'is-gone'}`}
-      onClick={(event) => { props.onPress(plugin.id, event.shiftKey, event.ctrlKey || event.metaKey); }}>
-      <span className={`tick ${props.isInTray ? 'on' : ''}`} title="Into the tray (Space)" onClick={(event) => { event.stopPropagation(); props.onTray(plugin.id); }}>{props.isInTray && <Check size={13} aria-hidden />}</span>
+      onClick={(event) => {
+        props.onPress(plugin.id, event.shiftKey, event.ctrlKey || event.metaKey);
+      }}
+    >
+      <span
+        className={`tick ${props.isInTray ? 'on' : ''}`}
+        title="Into the tray (Space)"
+        onClick={(event) => {
+          event.stopPropagation();
+          props.onTray(plugin.id);
+        }}
+      >
+        {props.isInTray && <Check size={13} aria-hidden />}
+      </span>
       {children}
     </div>
   );
@@ -39,12 +68,49 @@ export const PluginRow = memo(function PluginRow(props: RowProps) {
     <Option props={props} className="plugin-row">
       <Faceplate seed={plugin.id} picture={props.picture} />
       <span className="names">
-        <span className="name">{props.isFavourite && <span className="ribbon" role="img" aria-label="favourite" />}{nickname ?? plugin.name}{nickname !== null && <span className="original">{plugin.name}</span>}{props.slotLabel !== null && <span className="label small">{props.slotLabel}</span>}{props.isHidden && <span className="original">hidden from loading</span>}</span>
+        <span className="name">
+          {props.isFavourite && <span className="ribbon" role="img" aria-label="favourite" />}
+          {nickname ?? plugin.name}
+          {nickname !== null && <span className="original">{plugin.name}</span>}
+          {props.slotLabel !== null && <span className="label small">{props.slotLabel}</span>}
+          {props.isHidden && <span className="original">hidden from loading</span>}
+        </span>
         <span className="vendor">{plugin.vendor ?? 'no vendor named'}</span>
       </span>
-      <span className="types">{plugin.types.length > 0 ? plugin.types.slice(0, 2).map((t) => <span key={t} className="chip">{typeName(t)}</span>) : <span className="text-faint">no type</span>}</span>
-      <span className="formats">{plugin.chain ? <span className="chip format">chain of {plugin.chain.length}</span> : isPresent(plugin) ? <Formats formats={formatsOf(plugin)} /> : <span className="chip gone">{plugin.copies.some((c) => c.state === 'away') ? 'out of reach' : 'gone'}</span>}</span>
-      <span className="in-folders">{props.folders.length > 0 ? props.folders.slice(0, 3).map((f) => <span key={f.id} className="hand">{f.name}</span>) : <span className="text-faint">in no folder</span>}{props.folders.length > 3 && <span className="text-soft">+{props.folders.length - 3}</span>}</span>
+      <span className="types">
+        {plugin.types.length > 0 ? (
+          plugin.types.slice(0, 2).map((t) => (
+            <span key={t} className="chip">
+              {typeName(t)}
+            </span>
+          ))
+        ) : (
+          <span className="text-faint">no type</span>
+        )}
+      </span>
+      <span className="formats">
+        {plugin.chain ? (
+          <span className="chip format">chain of {plugin.chain.length}</span>
+        ) : isPresent(plugin) ? (
+          <Formats formats={formatsOf(plugin)} />
+        ) : (
+          <span className="chip gone">
+            {plugin.copies.some((c) => c.state === 'away') ? 'out of reach' : 'gone'}
+          </span>
+        )}
+      </span>
+      <span className="in-folders">
+        {props.folders.length > 0 ? (
+          props.folders.slice(0, 3).map((f) => (
+            <span key={f.id} className="hand">
+              {f.name}
+            </span>
+          ))
+        ) : (
+          <span className="text-faint">in no folder</span>
+        )}
+        {props.folders.length > 3 && <span className="text-soft">+{props.folders.length - 3}</span>}
+      </span>
       <span className="ago">{props.ago}</span>
     </Option>
   );
@@ -55,9 +121,14 @@ export const PluginCard = memo(function PluginCard(props: RowProps) {
   return (
     <Option props={props} className="plugin-card">
       <Faceplate seed={plugin.id} picture={props.picture} width={140} />
-      <span className="name">{props.isFavourite && <span className="ribbon" role="img" aria-label="favourite" />}{nickname ?? plugin.name}</span>
+      <span className="name">
+        {props.isFavourite && <span className="ribbon" role="img" aria-label="favourite" />}
+        {nickname ?? plugin.name}
+      </span>
       <span className="vendor">{plugin.vendor ?? 'no vendor named'}</span>
-      <span className="text-soft">{plugin.types[0] === undefined ? 'no type' : typeName(plugin.types[0])}</span>
+      <span className="text-soft">
+        {plugin.types[0] === undefined ? 'no type' : typeName(plugin.types[0])}
+      </span>
     </Option>
   );
 });
@@ -66,20 +137,48 @@ export const PluginCard = memo(function PluginCard(props: RowProps) {
 const formatLetters = 8;
 
 function Formats({ formats }: { formats: readonly string[] }) {
-  const shown = formats.filter((_, at) => at === 0 || formats.slice(0, at + 1).join('').length <= formatLetters);
-  return <>{shown.map((f) => <span key={f} className={`chip format ${f.endsWith(' 32') ? 'old' : ''}`}>{f}</span>)}{shown.length < formats.length && <span className="text-soft" title={formats.join(', ')}>+{formats.length - shown.length}</span>}</>;
+  const shown = formats.filter(
+    (_, at) => at === 0 || formats.slice(0, at + 1).join('').length <= formatLetters,
+  );
+  return (
+    <>
+      {shown.map((f) => (
+        <span key={f} className={`chip format ${f.endsWith(' 32') ? 'old' : ''}`}>
+          {f}
+        </span>
+      ))}
+      {shown.length < formats.length && (
+        <span className="text-soft" title={formats.join(', ')}>
+          +{formats.length - shown.length}
+        </span>
+      )}
+    </>
+  );
 }
 
 /** Formats of the copies that are there, each once; those of 32 bits say so. */
-const formatsOf = (plugin: Plugin): string[] => [...new Set(plugin.copies.filter((c) => c.state === 'present').map((c) => (c.is32Bit ? `${c.format} 32` : c.format)))].sort((a, b) => Number(a.endsWith(' 32')) - Number(b.endsWith(' 32')));
+const formatsOf = (plugin: Plugin): string[] =>
+  [
+    ...new Set(
+      plugin.copies
+        .filter((c) => c.state === 'present')
+        .map((c) => (c.is32Bit ? `${c.format} 32` : c.format)),
+    ),
+  ].sort((a, b) => Number(a.endsWith(' 32')) - Number(b.endsWith(' 32')));
 
 const day = 86_400_000;
 
 /** "today", "3 d", "2 w", "4 mo", "never". `now` in milliseconds. */
 export function ago(time: string | undefined, now: number): string {
-  if (time === undefined) return 'never';
+  if (time === undefined) {
+    return 'never';
+  }
   const days = Math.floor((now - Date.parse(time)) / day);
-  if (days < 1) return 'today';
-  if (days < 14) return `${days} d`;
+  if (days < 1) {
+    return 'today';
+  }
+  if (days < 14) {
+    return `${days} d`;
+  }
   return days < 60 ? `${Math.floor(days / 7)} w` : `${Math.floor(days / 30.5)} mo`;
 }

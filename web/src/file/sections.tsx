@@ -17,7 +17,8 @@ interface Props {
 
 export function Sections({ folders, focusable, chest, onDone }: Props) {
   const { acts, editing, path } = chest;
-  const isChanging = (folder: Folder): boolean => editing?.what === 'change' && editing.folder === folder.id;
+  const isChanging = (folder: Folder): boolean =>
+    editing?.what === 'change' && editing.folder === folder.id;
   const canFocus = (folder: Folder): boolean => focusable === null || folder.id === focusable;
   return (
     <>
@@ -29,9 +30,22 @@ export function Sections({ folders, focusable, chest, onDone }: Props) {
             <ul className="fronts">
               {fronts.map((folder) => (
                 <Fragment key={folder.id}>
-                  <DrawerFront folder={folder} isOpen={path.includes(folder.id)} isFocusable={canFocus(folder)} acts={acts} />
-                  {isChanging(folder) && !path.includes(folder.id) && <li className="form-place"><FolderForm folder={folder} onDone={onDone} /></li>}
-                  {path.includes(folder.id) && <OpenDrawer folder={folder} chest={chest}><Below folder={folder} chest={chest} /></OpenDrawer>}
+                  <DrawerFront
+                    folder={folder}
+                    isOpen={path.includes(folder.id)}
+                    isFocusable={canFocus(folder)}
+                    acts={acts}
+                  />
+                  {isChanging(folder) && !path.includes(folder.id) && (
+                    <li className="form-place">
+                      <FolderForm folder={folder} onDone={onDone} />
+                    </li>
+                  )}
+                  {path.includes(folder.id) && (
+                    <OpenDrawer folder={folder} chest={chest}>
+                      <Below folder={folder} chest={chest} />
+                    </OpenDrawer>
+                  )}
                 </Fragment>
               ))}
             </ul>
@@ -45,14 +59,26 @@ export function Sections({ folders, focusable, chest, onDone }: Props) {
 /** What stands inside a folder; a form in it, once done, leaves the focus where it is. */
 function Below({ folder, chest }: { folder: Folder; chest: ChestState }) {
   const { arrangement } = useStudio();
-  return <Sections folders={arrangement.below.get(folder.id) ?? []} focusable={null} chest={chest} onDone={() => { chest.setEditing(null); }} />;
+  return (
+    <Sections
+      folders={arrangement.below.get(folder.id) ?? []}
+      focusable={null}
+      chest={chest}
+      onDone={() => {
+        chest.setEditing(null);
+      }}
+    />
+  );
 }
 
 function sectionsOf(folders: readonly Folder[]): { divider: Folder | null; fronts: Folder[] }[] {
   const sections: { divider: Folder | null; fronts: Folder[] }[] = [{ divider: null, fronts: [] }];
   for (const folder of folders) {
-    if (folder.form === 'divider') sections.push({ divider: folder, fronts: [] });
-    else sections.at(-1)?.fronts.push(folder);
+    if (folder.form === 'divider') {
+      sections.push({ divider: folder, fronts: [] });
+    } else {
+      sections.at(-1)?.fronts.push(folder);
+    }
   }
   return sections;
 }

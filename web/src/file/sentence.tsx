@@ -3,44 +3,153 @@ import { Search } from 'lucide-react';
 import { useMemo, useState, type ReactNode, type RefObject } from 'react';
 import { Dropdown, Form } from 'react-bootstrap';
 import { Link } from 'react-router';
-import { compareNames, formats, isNarrowed, kinds, noVendor, printRule, ruleFromFilter, sortings, typeGroups, typeName, type Kind, type Plugin, type Sorting } from '@clever-drawer/core';
+import {
+  compareNames,
+  formats,
+  isNarrowed,
+  kinds,
+  noVendor,
+  printRule,
+  ruleFromFilter,
+  sortings,
+  typeGroups,
+  typeName,
+  type Kind,
+  type Plugin,
+  type Sorting,
+} from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { FacetWords } from './facet-words.tsx';
 import { clearFilter, type List } from './use-list.ts';
 
-const kindNames: Record<Kind, string> = { effect: 'effects', instrument: 'instruments', 'note-effect': 'note effects', tool: 'tools', unknown: 'plugins of unknown kind' };
+const kindNames: Record<Kind, string> = {
+  effect: 'effects',
+  instrument: 'instruments',
+  'note-effect': 'note effects',
+  tool: 'tools',
+  unknown: 'plugins of unknown kind',
+};
 
-export function Sentence({ list, field }: { list: List; field: RefObject<HTMLInputElement | null> }) {
+export function Sentence({
+  list,
+  field,
+}: {
+  list: List;
+  field: RefObject<HTMLInputElement | null>;
+}) {
   const { plugins } = useStudio();
   const { filter, setFilter, rows, total } = list;
   const types = useMemo(() => typeOptions(plugins), [plugins]);
   const vendors = useMemo(() => vendorOptions(plugins), [plugins]);
-  const formatsHere = useMemo(() => formats.filter((f) => plugins.some((p) => p.copies.some((c) => c.format === f))).map((f) => ({ value: f, text: f })), [plugins]);
+  const formatsHere = useMemo(
+    () =>
+      formats
+        .filter((f) => plugins.some((p) => p.copies.some((c) => c.format === f)))
+        .map((f) => ({ value: f, text: f })),
+    [plugins],
+  );
   return (
     <search className="sentence" aria-label="Narrow the list">
       <p className="sentence-words">
         Show{' '}
-        <Word name="Kind" value={filter.kind} text={filter.kind === null ? 'all plugins' : kindNames[filter.kind]} any="all plugins"
-          options={kinds.map((kind) => ({ value: kind, text: kindNames[kind] }))} onPick={(kind) => { setFilter({ kind: kind as Kind | null }); }} />{' '}
+        <Word
+          name="Kind"
+          value={filter.kind}
+          text={filter.kind === null ? 'all plugins' : kindNames[filter.kind]}
+          any="all plugins"
+          options={kinds.map((kind) => ({ value: kind, text: kindNames[kind] }))}
+          onPick={(kind) => {
+            setFilter({ kind: kind as Kind | null });
+          }}
+        />{' '}
         of{' '}
-        <Word name="Type" value={filter.type} text={filter.type === null ? 'any type' : filter.type === 'none' ? 'no type' : typeName(filter.type)} any="any type" options={types} onPick={(type) => { setFilter({ type }); }} />{' '}
+        <Word
+          name="Type"
+          value={filter.type}
+          text={
+            filter.type === null
+              ? 'any type'
+              : filter.type === 'none'
+                ? 'no type'
+                : typeName(filter.type)
+          }
+          any="any type"
+          options={types}
+          onPick={(type) => {
+            setFilter({ type });
+          }}
+        />{' '}
         from{' '}
-        <Word name="Vendor" value={filter.vendor} text={filter.vendor ?? 'any vendor'} any="any vendor" options={vendors} onPick={(vendor) => { setFilter({ vendor }); }} />{' '}
+        <Word
+          name="Vendor"
+          value={filter.vendor}
+          text={filter.vendor ?? 'any vendor'}
+          any="any vendor"
+          options={vendors}
+          onPick={(vendor) => {
+            setFilter({ vendor });
+          }}
+        />{' '}
         in{' '}
-        <Word name="Format" value={filter.format} text={filter.format ?? 'any format'} any="any format" options={formatsHere}
-          onPick={(format) => { setFilter({ format: formats.find((f) => f === format) ?? null }); }} />
+        <Word
+          name="Format"
+          value={filter.format}
+          text={filter.format ?? 'any format'}
+          any="any format"
+          options={formatsHere}
+          onPick={(format) => {
+            setFilter({ format: formats.find((f) => f === format) ?? null });
+          }}
+        />
         ,{' '}
-        <button type="button" className={`word ${filter.unfiled ? 'set' : ''}`} aria-pressed={filter.unfiled} onClick={() => { setFilter({ unfiled: !filter.unfiled }); }}>{filter.unfiled ? 'in no folder' : 'filed or not'}</button><FacetWords filter={filter} setFilter={setFilter} />.
+        <button
+          type="button"
+          className={`word ${filter.unfiled ? 'set' : ''}`}
+          aria-pressed={filter.unfiled}
+          onClick={() => {
+            setFilter({ unfiled: !filter.unfiled });
+          }}
+        >
+          {filter.unfiled ? 'in no folder' : 'filed or not'}
+        </button>
+        <FacetWords filter={filter} setFilter={setFilter} />.
       </p>
       <div className="sentence-tools">
         <span className="search-field">
           <Search size={14} aria-hidden />
-          <Form.Control ref={field} type="text" value={filter.text} placeholder="with the letters …" aria-label="with the letters" size="sm" spellCheck={false} onChange={(event) => { setFilter({ text: event.target.value }); }} />
+          <Form.Control
+            ref={field}
+            type="text"
+            value={filter.text}
+            placeholder="with the letters …"
+            aria-label="with the letters"
+            size="sm"
+            spellCheck={false}
+            onChange={(event) => {
+              setFilter({ text: event.target.value });
+            }}
+          />
           <kbd aria-hidden>/</kbd>
         </span>
         <span className="shown" role="status">
-          {isNarrowed(filter) ? <><strong>{rows.length}</strong> of {total} plugins <button type="button" className="link-words" onClick={() => { setFilter(clearFilter); }}>show all</button> <kbd>Esc</kbd> <KeepLink filter={filter} /></> : <>All {total} plugins</>}
+          {isNarrowed(filter) ? (
+            <>
+              <strong>{rows.length}</strong> of {total} plugins{' '}
+              <button
+                type="button"
+                className="link-words"
+                onClick={() => {
+                  setFilter(clearFilter);
+                }}
+              >
+                show all
+              </button>{' '}
+              <kbd>Esc</kbd> <KeepLink filter={filter} />
+            </>
+          ) : (
+            <>All {total} plugins</>
+          )}
         </span>
       </div>
     </search>
@@ -49,27 +158,56 @@ export function Sentence({ list, field }: { list: List; field: RefObject<HTMLInp
 
 /** What narrows the list, kept as the rule of a smart folder. */
 function KeepLink({ filter }: { filter: List['filter'] }) {
-  const { words } = useStudio().arrangement.rules, rule = ruleFromFilter(filter);
-  return rule && <Link to={`/rule/new?text=${encodeURIComponent(printRule(rule, words))}`}>keep as smart folder</Link>;
+  const { words } = useStudio().arrangement.rules;
+  const rule = ruleFromFilter(filter);
+  return (
+    rule && (
+      <Link to={`/rule/new?text=${encodeURIComponent(printRule(rule, words))}`}>
+        keep as smart folder
+      </Link>
+    )
+  );
 }
 
-export interface Option { readonly value: string; readonly text: string; readonly count?: number; readonly isGroup?: boolean }
+export interface Option {
+  readonly value: string;
+  readonly text: string;
+  readonly count?: number;
+  readonly isGroup?: boolean;
+}
 
 function typeOptions(plugins: readonly Plugin[]): Option[] {
   const counts = new Map<string, number>();
-  const count = (id: string): void => { counts.set(id, (counts.get(id) ?? 0) + 1); };
+  const count = (id: string): void => {
+    counts.set(id, (counts.get(id) ?? 0) + 1);
+  };
   for (const plugin of plugins) {
-    if (plugin.types.length === 0) count('none');
-    for (const id of new Set(plugin.types.flatMap((t) => [t, t.split('/')[0] ?? t]))) count(id);
+    if (plugin.types.length === 0) {
+      count('none');
+    }
+    for (const id of new Set(plugin.types.flatMap((t) => [t, t.split('/')[0] ?? t]))) {
+      count(id);
+    }
   }
-  const of = (id: string, text: string, isGroup: boolean): Option[] => (counts.has(id) ? [{ value: id, text, count: counts.get(id) ?? 0, isGroup }] : []);
-  return [...typeGroups.flatMap((g) => [...of(g.id, g.name, true), ...g.types.flatMap((t) => of(t.id, t.name, false))]), ...of('none', 'no type', true)];
+  const of = (id: string, text: string, isGroup: boolean): Option[] =>
+    counts.has(id) ? [{ value: id, text, count: counts.get(id) ?? 0, isGroup }] : [];
+  return [
+    ...typeGroups.flatMap((g) => [
+      ...of(g.id, g.name, true),
+      ...g.types.flatMap((t) => of(t.id, t.name, false)),
+    ]),
+    ...of('none', 'no type', true),
+  ];
 }
 
 function vendorOptions(plugins: readonly Plugin[]): Option[] {
   const counts = new Map<string, number>();
-  for (const plugin of plugins) counts.set(plugin.vendor ?? noVendor, (counts.get(plugin.vendor ?? noVendor) ?? 0) + 1);
-  return [...counts].sort(([a], [b]) => compareNames(a, b)).map(([value, count]) => ({ value, text: value, count }));
+  for (const plugin of plugins) {
+    counts.set(plugin.vendor ?? noVendor, (counts.get(plugin.vendor ?? noVendor) ?? 0) + 1);
+  }
+  return [...counts]
+    .sort(([a], [b]) => compareNames(a, b))
+    .map(([value, count]) => ({ value, text: value, count }));
 }
 
 interface WordProps {
@@ -88,23 +226,70 @@ function Word({ name, value, text, any, options, onPick }: WordProps): ReactNode
   const [letters, setLetters] = useState('');
   const shown = options.filter((o) => o.text.toLowerCase().includes(letters.toLowerCase()));
   return (
-    <Dropdown as="span" onSelect={(key) => { onPick(key === '' ? null : key); }} onToggle={() => { setLetters(''); }}>
-      <Dropdown.Toggle as="button" type="button" className={`word ${value === null ? '' : 'set'}`} aria-label={`${name}: ${text}`}>{text}</Dropdown.Toggle>
+    <Dropdown
+      as="span"
+      onSelect={(key) => {
+        onPick(key === '' ? null : key);
+      }}
+      onToggle={() => {
+        setLetters('');
+      }}
+    >
+      <Dropdown.Toggle
+        as="button"
+        type="button"
+        className={`word ${value === null ? '' : 'set'}`}
+        aria-label={`${name}: ${text}`}
+      >
+        {text}
+      </Dropdown.Toggle>
       <Dropdown.Menu>
-        {options.length > manyOptions && <div className="menu-field"><Form.Control size="sm" autoFocus placeholder="letters" aria-label={`${name}: letters`} value={letters} onChange={(event) => { setLetters(event.target.value); }} /></div>}
-        {letters === '' && <MenuItem eventKey="" active={value === null}>{any}</MenuItem>}
+        {options.length > manyOptions && (
+          <div className="menu-field">
+            <Form.Control
+              size="sm"
+              autoFocus
+              placeholder="letters"
+              aria-label={`${name}: letters`}
+              value={letters}
+              onChange={(event) => {
+                setLetters(event.target.value);
+              }}
+            />
+          </div>
+        )}
+        {letters === '' && (
+          <MenuItem eventKey="" active={value === null}>
+            {any}
+          </MenuItem>
+        )}
         {shown.map((o) => (
-          <MenuItem key={o.value} eventKey={o.value} active={value === o.value} className={`option ${o.isGroup === false ? 'lower' : ''} ${o.isGroup ? 'upper' : ''}`}>
-            <span>{o.text}</span>{o.count !== undefined && <span className="option-count">{o.count}</span>}
+          <MenuItem
+            key={o.value}
+            eventKey={o.value}
+            active={value === o.value}
+            className={`option ${o.isGroup === false ? 'lower' : ''} ${o.isGroup ? 'upper' : ''}`}
+          >
+            <span>{o.text}</span>
+            {o.count !== undefined && <span className="option-count">{o.count}</span>}
           </MenuItem>
         ))}
-        {shown.length === 0 && <div className="px-3 py-1 text-soft">Nothing has these letters.</div>}
+        {shown.length === 0 && (
+          <div className="px-3 py-1 text-soft">Nothing has these letters.</div>
+        )}
       </Dropdown.Menu>
     </Dropdown>
   );
 }
 
-const sortingNames: Record<Sorting, string> = { name: 'name', vendor: 'vendor', type: 'type', format: 'format', arrival: 'arrival', use: 'use' };
+const sortingNames: Record<Sorting, string> = {
+  name: 'name',
+  vendor: 'vendor',
+  type: 'type',
+  format: 'format',
+  arrival: 'arrival',
+  use: 'use',
+};
 
 /** How the list is lined up. */
 export function LineUp({ list }: { list: List }) {
@@ -112,7 +297,17 @@ export function LineUp({ list }: { list: List }) {
     <span className="line-up">
       Line up by
       {sortings.map((sorting) => (
-        <button key={sorting} type="button" className="line-word" aria-pressed={list.sorting === sorting} onClick={() => { list.setSorting(sorting); }}>{sortingNames[sorting]}</button>
+        <button
+          key={sorting}
+          type="button"
+          className="line-word"
+          aria-pressed={list.sorting === sorting}
+          onClick={() => {
+            list.setSorting(sorting);
+          }}
+        >
+          {sortingNames[sorting]}
+        </button>
       ))}
     </span>
   );

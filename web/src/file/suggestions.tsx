@@ -1,7 +1,15 @@
 /** Likely folders for what is in none yet: one by one, or all that are clear; nothing is filed by itself. */
 import { useMemo, useState } from 'react';
 import { Button, Modal } from 'react-bootstrap';
-import { asId, clearFrom, createSuggester, grouped, isPresent, type FolderSuggestion, type Plugin } from '@clever-drawer/core';
+import {
+  asId,
+  clearFrom,
+  createSuggester,
+  grouped,
+  isPresent,
+  type FolderSuggestion,
+  type Plugin,
+} from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { fileAct } from '../said/filing.ts';
 
@@ -10,25 +18,93 @@ const shown = 120;
 
 export function Suggestions({ onClose }: { onClose: () => void }) {
   const { act, arrangement, plugins, pluginById, usage, nameOf } = useStudio();
-  const suggest = useMemo(() => createSuggester(arrangement.folders, arrangement.members, pluginById), [arrangement, pluginById]);
+  const suggest = useMemo(
+    () => createSuggester(arrangement.folders, arrangement.members, pluginById),
+    [arrangement, pluginById],
+  );
   const [skipped, setSkipped] = useState<ReadonlySet<string>>(() => new Set());
-  const unfiled = useMemo(() => plugins.filter((plugin) => isPresent(plugin) && !arrangement.foldersOf.has(plugin.id)).sort((a, b) => (usage.get(b.id)?.warmth ?? 0) - (usage.get(a.id)?.warmth ?? 0)), [plugins, arrangement, usage]);
-  const offers = useMemo(() => unfiled.flatMap((plugin) => { const found = suggest(plugin, 3); return found.length > 0 ? [{ plugin, found }] : []; }), [unfiled, suggest]);
-  const open = offers.filter(({ plugin }) => !skipped.has(plugin.id)), clear = open.filter(({ found }) => (found[0]?.score ?? 0) >= clearFrom);
-  const folderName = (id: string): string => arrangement.folders.find((folder) => folder.id === id)?.name ?? '';
+  const unfiled = useMemo(
+    () =>
+      plugins
+        .filter((plugin) => isPresent(plugin) && !arrangement.foldersOf.has(plugin.id))
+        .sort((a, b) => (usage.get(b.id)?.warmth ?? 0) - (usage.get(a.id)?.warmth ?? 0)),
+    [plugins, arrangement, usage],
+  );
+  const offers = useMemo(
+    () =>
+      unfiled.flatMap((plugin) => {
+        const found = suggest(plugin, 3);
+        return found.length > 0 ? [{ plugin, found }] : [];
+      }),
+    [unfiled, suggest],
+  );
+  const open = offers.filter(({ plugin }) => !skipped.has(plugin.id));
+  const clear = open.filter(({ found }) => (found[0]?.score ?? 0) >= clearFrom);
+  const folderName = (id: string): string =>
+    arrangement.folders.find((folder) => folder.id === id)?.name ?? '';
   const fileClear = (): void => {
-    const byFolder = grouped(clear.flatMap(({ plugin, found }) => (found[0] ? [[found[0].folder, plugin.id] as const] : [])));
-    act({ act: 'file-each', entries: [...byFolder].map(([folder, ids]) => ({ folder: asId(folder), plugins: ids.map((id) => ({ placement: asId(crypto.randomUUID()), plugin: id })) })) });
+    const byFolder = grouped(
+      clear.flatMap(({ plugin, found }) =>
+        found[0] ? [[found[0].folder, plugin.id] as const] : [],
+      ),
+    );
+    act({
+      act: 'file-each',
+      entries: [...byFolder].map(([folder, ids]) => ({
+        folder: asId(folder),
+        plugins: ids.map((id) => ({ placement: asId(crypto.randomUUID()), plugin: id })),
+      })),
+    });
   };
   return (
-    <Modal show onHide={onClose} animation={false} size="lg" scrollable aria-labelledby="suggestions-title">
-      <Modal.Header closeButton><Modal.Title as="h1" id="suggestions-title">{unfiled.length === 0 ? 'Everything is in a folder' : `${unfiled.length} in no folder, ${open.length} with a likely one`}</Modal.Title></Modal.Header>
+    <Modal
+      show
+      onHide={onClose}
+      animation={false}
+      size="lg"
+      scrollable
+      aria-labelledby="suggestions-title"
+    >
+      <Modal.Header closeButton>
+        <Modal.Title as="h1" id="suggestions-title">
+          {unfiled.length === 0
+            ? 'Everything is in a folder'
+            : `${unfiled.length} in no folder, ${open.length} with a likely one`}
+        </Modal.Title>
+      </Modal.Header>
       <Modal.Body tabIndex={0}>
-        {open.length === 0 && <p className="text-soft">{unfiled.length === 0 ? 'Whatever arrives next is offered here.' : 'Nothing in the folders tells where the rest belongs. File a few by hand, and the others of their type follow here.'}</p>}
-        <ul className="suggestions">{open.slice(0, shown).map(({ plugin, found }) => <Offer key={plugin.id} plugin={plugin} name={nameOf(plugin)} loads={usage.get(plugin.id)?.loads ?? 0} found={found} folderName={folderName} onSkip={() => { setSkipped((before) => new Set([...before, plugin.id])); }} />)}</ul>
+        {open.length === 0 && (
+          <p className="text-soft">
+            {unfiled.length === 0
+              ? 'Whatever arrives next is offered here.'
+              : 'Nothing in the folders tells where the rest belongs. File a few by hand, and the others of their type follow here.'}
+          </p>
+        )}
+        <ul className="suggestions">
+          {open.slice(0, shown).map(({ plugin, found }) => (
+            <Offer
+              key={plugin.id}
+              plugin={plugin}
+              name={nameOf(plugin)}
+              loads={usage.get(plugin.id)?.loads ?? 0}
+              found={found}
+              folderName={folderName}
+              onSkip={() => {
+                setSkipped((before) => new Set([...before, plugin.id]));
+              }}
+            />
+          ))}
+        </ul>
         {open.length > shown && <p className="text-soft">and {open.length - shown} more</p>}
       </Modal.Body>
-      <Modal.Footer><Button variant="bare" onClick={onClose}>Close</Button>{clear.length > 0 && <Button onClick={fileClear}>File the {clear.length} clear ones</Button>}</Modal.Footer>
+      <Modal.Footer>
+        <Button variant="bare" onClick={onClose}>
+          Close
+        </Button>
+        {clear.length > 0 && (
+          <Button onClick={fileClear}>File the {clear.length} clear ones</Button>
+        )}
+      </Modal.Footer>
     </Modal>
   );
 }
@@ -46,8 +122,34 @@ function Offer({ plugin, name, loads, found, folderName, onSkip }: OfferProps) {
   const { act } = useStudio();
   return (
     <li>
-      <span><strong>{name}</strong><span className="text-soft"> {plugin.vendor}{loads > 0 && ` · loaded ${loads} times, in no folder`}</span><span className="text-soft visually-quiet d-block">{found[0]?.reason}</span></span>
-      <span className="offer-folders">{found.map((one) => <Button key={one.folder} size="sm" variant="quiet" className="hand" title={one.reason} onClick={() => { act(fileAct(asId(one.folder), [plugin.id])); }}>{folderName(one.folder)}</Button>)}<Button size="sm" variant="bare" onClick={onSkip}>None</Button></span>
+      <span>
+        <strong>{name}</strong>
+        <span className="text-soft">
+          {' '}
+          {plugin.vendor}
+          {loads > 0 && ` · loaded ${loads} times, in no folder`}
+        </span>
+        <span className="text-soft visually-quiet d-block">{found[0]?.reason}</span>
+      </span>
+      <span className="offer-folders">
+        {found.map((one) => (
+          <Button
+            key={one.folder}
+            size="sm"
+            variant="quiet"
+            className="hand"
+            title={one.reason}
+            onClick={() => {
+              act(fileAct(asId(one.folder), [plugin.id]));
+            }}
+          >
+            {folderName(one.folder)}
+          </Button>
+        ))}
+        <Button size="sm" variant="bare" onClick={onSkip}>
+          None
+        </Button>
+      </span>
     </li>
   );
 }

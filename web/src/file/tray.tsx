@@ -24,23 +24,61 @@ export function Tray({ tray, onTakeOut, onEmpty, onFile }: Props) {
   const [isGathering, setGathering] = useState(false);
   return (
     <section className="tray" aria-label="Tray">
-      <span className="tray-name hand"><Inbox size={17} aria-hidden /> Tray{count > 0 && <span className="count">{count}</span>}</span>
-      {count === 0 && <span className="tray-empty">Gather plugins here with <kbd>Space</kbd>, over as many searches as you like, then file them together.</span>}
+      <span className="tray-name hand">
+        <Inbox size={17} aria-hidden /> Tray{count > 0 && <span className="count">{count}</span>}
+      </span>
+      {count === 0 && (
+        <span className="tray-empty">
+          Gather plugins here with <kbd>Space</kbd>, over as many searches as you like, then file
+          them together.
+        </span>
+      )}
       <ul className="tray-items">
         {plugins.slice(-drawn).map((plugin) => (
-          <li key={plugin.id}><Faceplate seed={plugin.id} width={30} /><span>{nameOf(plugin)}</span><button type="button" aria-label={`Take ${nameOf(plugin)} out of the tray`} onClick={() => { onTakeOut(plugin.id); }}><X size={13} aria-hidden /></button></li>
+          <li key={plugin.id}>
+            <Faceplate seed={plugin.id} width={30} />
+            <span>{nameOf(plugin)}</span>
+            <button
+              type="button"
+              aria-label={`Take ${nameOf(plugin)} out of the tray`}
+              onClick={() => {
+                onTakeOut(plugin.id);
+              }}
+            >
+              <X size={13} aria-hidden />
+            </button>
+          </li>
         ))}
         {count > drawn && <li>and {count - drawn} more</li>}
       </ul>
       {count > 0 && (
         <span className="tray-acts">
-          <Button className="file-tray" onClick={onFile}>File {count === 1 ? 'it' : `${count} plugins`} in … <kbd>F</kbd></Button>
-          <button type="button" className="tray-act" onClick={() => { setGathering(true); }}>A rule for {count === 1 ? 'it' : 'these'} …</button>
+          <Button className="file-tray" onClick={onFile}>
+            File {count === 1 ? 'it' : `${count} plugins`} in … <kbd>F</kbd>
+          </Button>
+          <button
+            type="button"
+            className="tray-act"
+            onClick={() => {
+              setGathering(true);
+            }}
+          >
+            A rule for {count === 1 ? 'it' : 'these'} …
+          </button>
           <SayMenu plugins={plugins.map((plugin) => plugin.id)} />
-          <button type="button" className="tray-act" onClick={onEmpty}>Empty tray</button>
+          <button type="button" className="tray-act" onClick={onEmpty}>
+            Empty tray
+          </button>
         </span>
       )}
-      {isGathering && <GatherRule plugins={plugins.map((plugin) => plugin.id)} onClose={() => { setGathering(false); }} />}
+      {isGathering && (
+        <GatherRule
+          plugins={plugins.map((plugin) => plugin.id)}
+          onClose={() => {
+            setGathering(false);
+          }}
+        />
+      )}
     </section>
   );
 }

@@ -24,7 +24,10 @@ export interface ChestActs {
 }
 
 /** What the chest is about to make or change, in place of a front. */
-export type Editing = { readonly what: 'new'; readonly parent: string | null } | { readonly what: 'change'; readonly folder: string } | null;
+export type Editing =
+  | { readonly what: 'new'; readonly parent: string | null }
+  | { readonly what: 'change'; readonly folder: string }
+  | null;
 
 export interface ChestState {
   readonly focused: string | null;
@@ -35,7 +38,9 @@ export interface ChestState {
   readonly acts: ChestActs;
 }
 
-interface Wishes extends Pick<ChestActs, 'choose' | 'moveOn'> { readonly setOpen: (folder: string | null) => void }
+interface Wishes extends Pick<ChestActs, 'choose' | 'moveOn'> {
+  readonly setOpen: (folder: string | null) => void;
+}
 
 export function useChest(open: string | null, { setOpen, choose, moveOn }: Wishes): ChestState {
   const { act, arrangement, cabinets } = useStudio();
@@ -44,54 +49,118 @@ export function useChest(open: string | null, { setOpen, choose, moveOn }: Wishe
   const [editing, setEditing] = useState<Editing>(null);
   const path = useMemo(() => openedPath(arrangement.folders, open), [arrangement.folders, open]);
   const acts = useMemo<ChestActs>(() => {
-    const folderOf = (id: string): Folder | undefined => arrangement.folders.find((f) => f.id === id);
+    const folderOf = (id: string): Folder | undefined =>
+      arrangement.folders.find((f) => f.id === id);
     const isByName = (folder: Folder): boolean => {
       const cabinet = cabinets.find((one) => one.id === folder.cabinet);
-      if (cabinet?.sortedBy) say(`The folders of ${cabinet.name} are sorted by name. Choose “My own order of folders” in the cabinet's menu to move them.`, 'trouble');
+      if (cabinet?.sortedBy) {
+        say(
+          `The folders of ${cabinet.name} are sorted by name. Choose “My own order of folders” in the cabinet's menu to move them.`,
+          'trouble',
+        );
+      }
       return cabinet?.sortedBy === 'name';
     };
-    const rowOf = (folder: Folder): readonly Folder[] => arrangement.below.get(folder.parent ?? folder.cabinet) ?? [];
+    const rowOf = (folder: Folder): readonly Folder[] =>
+      arrangement.below.get(folder.parent ?? folder.cabinet) ?? [];
     return {
       focus: setFocused,
-      toggle: (folder) => { setOpen(path.includes(folder) ? (folderOf(folder)?.parent ?? null) : folder); },
-      rename: (folder) => { setEditing({ what: 'change', folder }); },
-      addBelow: (folder) => { setOpen(folder); setEditing({ what: 'new', parent: folder }); },
+      toggle: (folder) => {
+        setOpen(path.includes(folder) ? (folderOf(folder)?.parent ?? null) : folder);
+      },
+      rename: (folder) => {
+        setEditing({ what: 'change', folder });
+      },
+      addBelow: (folder) => {
+        setOpen(folder);
+        setEditing({ what: 'new', parent: folder });
+      },
       shift: (id, by) => {
         const folder = folderOf(id);
-        if (!folder) return;
-        const row = rowOf(folder), at = row.indexOf(folder);
-        if (isByName(folder)) return;
+        if (!folder) {
+          return;
+        }
+        const row = rowOf(folder);
+        const at = row.indexOf(folder);
+        if (isByName(folder)) {
+          return;
+        }
         const before = by < 0 ? row[at - 1] : (row[at + 2] ?? null);
-        if (before === undefined || (by > 0 && at === row.length - 1)) return;
-        act({ act: 'move-folder', folder: folder.id, parent: folder.parent, before: before?.id ?? null });
+        if (before === undefined || (by > 0 && at === row.length - 1)) {
+          return;
+        }
+        act({
+          act: 'move-folder',
+          folder: folder.id,
+          parent: folder.parent,
+          before: before?.id ?? null,
+        });
       },
       moveBeside: (id, otherId, side) => {
-        const folder = folderOf(id), other = folderOf(otherId);
-        if (!folder || !other || id === otherId || (folder.parent === other.parent && isByName(folder))) return;
-        const row = rowOf(other).filter((f) => f.id !== id), before = side === 'before' ? other : row[row.indexOf(other) + 1];
-        act({ act: 'move-folder', folder: folder.id, parent: other.parent, before: before?.id ?? null });
+        const folder = folderOf(id);
+        const other = folderOf(otherId);
+        if (
+          !folder ||
+          !other ||
+          id === otherId ||
+          (folder.parent === other.parent && isByName(folder))
+        ) {
+          return;
+        }
+        const row = rowOf(other).filter((f) => f.id !== id);
+        const before = side === 'before' ? other : row[row.indexOf(other) + 1];
+        act({
+          act: 'move-folder',
+          folder: folder.id,
+          parent: other.parent,
+          before: before?.id ?? null,
+        });
       },
-      moveInto: (id, parent) => { if (act({ act: 'move-folder', folder: asId(id), parent: asId(parent), before: null })) setOpen(parent); },
+      moveInto: (id, parent) => {
+        if (act({ act: 'move-folder', folder: asId(id), parent: asId(parent), before: null })) {
+          setOpen(parent);
+        }
+      },
       moveOut: (folder) => {
         const parent = folderOf(folder.parent ?? '');
-        if (!parent) return;
+        if (!parent) {
+          return;
+        }
         const row = rowOf(parent);
-        act({ act: 'move-folder', folder: folder.id, parent: parent.parent, before: row[row.indexOf(parent) + 1]?.id ?? null });
+        act({
+          act: 'move-folder',
+          folder: folder.id,
+          parent: parent.parent,
+          before: row[row.indexOf(parent) + 1]?.id ?? null,
+        });
       },
-      remove: (id) => { const parent = folderOf(id)?.parent ?? null; if (act({ act: 'remove-folder', folder: asId(id) }) && path.includes(id)) setOpen(parent); },
+      remove: (id) => {
+        const parent = folderOf(id)?.parent ?? null;
+        if (act({ act: 'remove-folder', folder: asId(id) }) && path.includes(id)) {
+          setOpen(parent);
+        }
+      },
       neighbourAbove: (folder) => {
         const row = rowOf(folder);
-        return row.slice(0, row.indexOf(folder)).reverse().find((f) => f.form === 'folder');
+        return row
+          .slice(0, row.indexOf(folder))
+          .reverse()
+          .find((f) => f.form === 'folder');
       },
       choose,
       moveOn,
     };
   }, [act, arrangement, cabinets, say, path, setOpen, choose, moveOn]);
-  return useMemo(() => ({ focused, path, editing, setEditing, acts }), [focused, path, editing, acts]);
+  return useMemo(
+    () => ({ focused, path, editing, setEditing, acts }),
+    [focused, path, editing, acts],
+  );
 }
 
 function openedPath(folders: readonly Folder[], open: string | null): string[] {
   const folder = folders.find((f) => f.id === open);
-  if (!folder) return [];
+  if (!folder) {
+    return [];
+  }
   return folder.parent === null ? [folder.id] : [...openedPath(folders, folder.parent), folder.id];
 }

@@ -1,7 +1,22 @@
 /** The list of the File screen: what narrows it, how it is lined up, and the rows that are left. */
 import { useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { facets, formats, kinds, lineUp, narrow, noFilter, rowOf, sortings, type FacetFacts, type Filter, type Format, type Kind, type Row, type Sorting } from '@clever-drawer/core';
+import {
+  facets,
+  formats,
+  kinds,
+  lineUp,
+  narrow,
+  noFilter,
+  rowOf,
+  sortings,
+  type FacetFacts,
+  type Filter,
+  type Format,
+  type Kind,
+  type Row,
+  type Sorting,
+} from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 
 export interface List {
@@ -14,13 +29,24 @@ export interface List {
   readonly total: number;
 }
 
-const oneOf = <T extends string>(list: readonly T[], text: string | null): T | null => list.find((item) => item === text) ?? null;
+const oneOf = <T extends string>(list: readonly T[], text: string | null): T | null =>
+  list.find((item) => item === text) ?? null;
 
 function fromAddress(params: URLSearchParams): { filter: Filter; sorting: Sorting } {
   return {
     filter: {
-      kind: oneOf<Kind>(kinds, params.get('kind')), type: params.get('type'), vendor: params.get('vendor'), format: oneOf<Format>(formats, params.get('format')),
-      text: params.get('q') ?? '', unfiled: params.has('unfiled'), facets: Object.fromEntries(facets.flatMap((facet) => { const value = params.get(facet); return value === null ? [] : [[facet, value]]; })),
+      kind: oneOf<Kind>(kinds, params.get('kind')),
+      type: params.get('type'),
+      vendor: params.get('vendor'),
+      format: oneOf<Format>(formats, params.get('format')),
+      text: params.get('q') ?? '',
+      unfiled: params.has('unfiled'),
+      facets: Object.fromEntries(
+        facets.flatMap((facet) => {
+          const value = params.get(facet);
+          return value === null ? [] : [[facet, value]];
+        }),
+      ),
     },
     sorting: oneOf<Sorting>(sortings, params.get('by')) ?? 'name',
   };
@@ -28,22 +54,37 @@ function fromAddress(params: URLSearchParams): { filter: Filter; sorting: Sortin
 
 function toAddress(params: URLSearchParams, filter: Filter, sorting: Sorting): URLSearchParams {
   const next = new URLSearchParams(params);
-  const set = (name: string, value: string | null): void => { if (value === null || value === '') next.delete(name); else next.set(name, value); };
+  const set = (name: string, value: string | null): void => {
+    if (value === null || value === '') {
+      next.delete(name);
+    } else {
+      next.set(name, value);
+    }
+  };
   set('kind', filter.kind);
   set('type', filter.type);
   set('vendor', filter.vendor);
   set('format', filter.format);
   set('q', filter.text);
   set('unfiled', filter.unfiled ? 'yes' : null);
-  for (const facet of facets) set(facet, filter.facets[facet] ?? null);
+  for (const facet of facets) {
+    set(facet, filter.facets[facet] ?? null);
+  }
   set('by', sorting === 'name' ? null : sorting);
   return next;
 }
 
 /** What of an address narrows and lines up the list, always written in the same way. */
-const partOf = (params: URLSearchParams): string => { const { filter, sorting } = fromAddress(params); return toAddress(new URLSearchParams(), filter, sorting).toString(); };
+const partOf = (params: URLSearchParams): string => {
+  const { filter, sorting } = fromAddress(params);
+  return toAddress(new URLSearchParams(), filter, sorting).toString();
+};
 
-const withoutLetters = (part: string): string => { const rest = new URLSearchParams(part); rest.delete('q'); return rest.toString(); };
+const withoutLetters = (part: string): string => {
+  const rest = new URLSearchParams(part);
+  rest.delete('q');
+  return rest.toString();
+};
 
 /**
  * The filter stands in the address, so that reload and links keep it; typing reaches the address a moment later.
@@ -53,21 +94,29 @@ function useFilter() {
   const [params, setParams] = useSearchParams();
   const [{ filter, sorting }, setState] = useState(() => fromAddress(params));
   const part = partOf(params);
-  const [seen, setSeen] = useState(part), [written, setWritten] = useState<string | null>(null);
+  const [seen, setSeen] = useState(part);
+  const [written, setWritten] = useState<string | null>(null);
   if (seen !== part) {
     setSeen(part);
     setWritten(null);
-    if (part !== written) setState(fromAddress(params));
+    if (part !== written) {
+      setState(fromAddress(params));
+    }
   }
   useEffect(() => {
     const timer = setTimeout(() => {
-      const next = toAddress(params, filter, sorting), wanted = partOf(next);
-      if (wanted === part) return;
+      const next = toAddress(params, filter, sorting);
+      const wanted = partOf(next);
+      if (wanted === part) {
+        return;
+      }
       setWritten(wanted);
       // Letters change the address in place; every other step can be gone back to.
       setParams(next, { replace: withoutLetters(wanted) === withoutLetters(part) });
     }, 250);
-    return () => { clearTimeout(timer); };
+    return () => {
+      clearTimeout(timer);
+    };
   }, [filter, sorting, params, part, setParams]);
   return { filter, sorting, setState };
 }
@@ -76,18 +125,40 @@ export function useList(): List {
   const { plugins, answers, arrangement, usage } = useStudio();
   const { filter, sorting, setState } = useFilter();
   const { namings, foldersOf } = arrangement;
-  const allRows = useMemo(() => plugins.map((plugin) => {
-    const naming = namings.get(plugin.id);
-    return rowOf(plugin, naming?.nickname ?? null, naming?.slotLabel ?? null);
-  }), [plugins, namings]);
+  const allRows = useMemo(
+    () =>
+      plugins.map((plugin) => {
+        const naming = namings.get(plugin.id);
+        return rowOf(plugin, naming?.nickname ?? null, naming?.slotLabel ?? null);
+      }),
+    [plugins, namings],
+  );
   const ordered = useMemo(() => lineUp(allRows, sorting, usage), [allRows, sorting, usage]);
   const [now] = useState(() => Date.now());
-  const facts = useMemo<FacetFacts>(() => ({ answers, usage, now, isIn: (folder, plugin) => foldersOf.get(plugin)?.some((one) => one.id === folder) ?? false }), [answers, usage, now, foldersOf]);
-  const rows = useMemo(() => narrow(ordered, filter, (id) => foldersOf.has(id), facts), [ordered, filter, foldersOf, facts]);
+  const facts = useMemo<FacetFacts>(
+    () => ({
+      answers,
+      usage,
+      now,
+      isIn: (folder, plugin) => foldersOf.get(plugin)?.some((one) => one.id === folder) ?? false,
+    }),
+    [answers, usage, now, foldersOf],
+  );
+  const rows = useMemo(
+    () => narrow(ordered, filter, (id) => foldersOf.has(id), facts),
+    [ordered, filter, foldersOf, facts],
+  );
   return {
-    filter, sorting, rows, total: plugins.length,
-    setFilter: (change) => { setState((s) => ({ ...s, filter: { ...s.filter, ...change } })); },
-    setSorting: (next) => { setState((s) => ({ ...s, sorting: next })); },
+    filter,
+    sorting,
+    rows,
+    total: plugins.length,
+    setFilter: (change) => {
+      setState((s) => ({ ...s, filter: { ...s.filter, ...change } }));
+    },
+    setSorting: (next) => {
+      setState((s) => ({ ...s, sorting: next }));
+    },
   };
 }
 

@@ -22,16 +22,27 @@ export function useTray(): TrayState {
   const { computer, pluginById } = useStudio();
   const name = `clever-drawer.tray.${computer.id}`;
   const [kept, setKept] = useState<ReadonlySet<string>>(() => new Set(read(name)));
-  useEffect(() => { sessionStorage.setItem(name, JSON.stringify([...kept])); }, [name, kept]);
-  const ids = useMemo(() => new Set([...kept].filter((id) => pluginById.has(id))), [kept, pluginById]);
+  useEffect(() => {
+    sessionStorage.setItem(name, JSON.stringify([...kept]));
+  }, [name, kept]);
+  const ids = useMemo(
+    () => new Set([...kept].filter((id) => pluginById.has(id))),
+    [kept, pluginById],
+  );
   const toggle = useCallback((id: string) => {
     setKept((before) => {
       const next = new Set(before);
-      if (!next.delete(id)) next.add(id);
+      if (!next.delete(id)) {
+        next.add(id);
+      }
       return next;
     });
   }, []);
-  const add = useCallback((more: readonly string[]) => { setKept((before) => new Set([...before, ...more])); }, []);
-  const empty = useCallback(() => { setKept(new Set()); }, []);
+  const add = useCallback((more: readonly string[]) => {
+    setKept((before) => new Set([...before, ...more]));
+  }, []);
+  const empty = useCallback(() => {
+    setKept(new Set());
+  }, []);
   return { ids, toggle, add, empty };
 }

@@ -7,19 +7,55 @@ import { remember, remembered } from '../ui/keys.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 
 export function CabinetChoice({ slot }: { slot: CabinetSlot }) {
-  const { cabinets, cabinet, chooseCabinet, client } = useStudio(), key = `load.cabinet.${client.computer}.${slot}`;
+  const { cabinets, cabinet, chooseCabinet, client } = useStudio();
+  const key = `load.cabinet.${client.computer}.${slot}`;
   useEffect(() => {
-    const kept = cabinets.find((one) => one.id === remembered(key, '')), own = kept ?? (cabinet?.opensFor.includes(slot) ? cabinet : cabinets.find((one) => one.opensFor.includes(slot)));
-    if (own && own.id !== cabinet?.id) chooseCabinet(own.id);
+    const kept = cabinets.find((one) => one.id === remembered(key, ''));
+    const own =
+      kept ??
+      (cabinet?.opensFor.includes(slot)
+        ? cabinet
+        : cabinets.find((one) => one.opensFor.includes(slot)));
+    if (own && own.id !== cabinet?.id) {
+      chooseCabinet(own.id);
+    }
     // Only another slot opens another cabinet: what the user chooses meanwhile stays.
     // eslint-disable-next-line react-hooks/exhaustive-deps -- see above
   }, [key]);
-  if (!cabinet) return null;
-  if (cabinets.length < 2) return <span className="from text-soft">from <strong>{cabinet.name}</strong></span>;
+  if (!cabinet) {
+    return null;
+  }
+  if (cabinets.length < 2) {
+    return (
+      <span className="from text-soft">
+        from <strong>{cabinet.name}</strong>
+      </span>
+    );
+  }
   return (
-    <Dropdown className="from" align="end" onSelect={(id) => { if (id) { remember(key, id); chooseCabinet(id); } }}>
-      <Dropdown.Toggle as="button" type="button" className="link-words">from <strong>{cabinet.name}</strong></Dropdown.Toggle>
-      <Dropdown.Menu>{cabinets.map((one) => <MenuItem key={one.id} eventKey={one.id} active={one.id === cabinet.id}>{one.name}{one.opensFor.includes(slot) && <span className="text-soft"> · opens for these slots</span>}</MenuItem>)}</Dropdown.Menu>
+    <Dropdown
+      className="from"
+      align="end"
+      onSelect={(id) => {
+        if (id) {
+          remember(key, id);
+          chooseCabinet(id);
+        }
+      }}
+    >
+      <Dropdown.Toggle as="button" type="button" className="link-words">
+        from <strong>{cabinet.name}</strong>
+      </Dropdown.Toggle>
+      <Dropdown.Menu>
+        {cabinets.map((one) => (
+          <MenuItem key={one.id} eventKey={one.id} active={one.id === cabinet.id}>
+            {one.name}
+            {one.opensFor.includes(slot) && (
+              <span className="text-soft"> · opens for these slots</span>
+            )}
+          </MenuItem>
+        ))}
+      </Dropdown.Menu>
     </Dropdown>
   );
 }

@@ -1,29 +1,90 @@
 /** Below the chosen plugin: its facts, or the choice of one of its copies. */
-import { isForOldSessions, whyNotCopy, typeName, type CopyCard, type Format, type HostSettings, type Plugin } from '@clever-drawer/core';
+import {
+  isForOldSessions,
+  whyNotCopy,
+  typeName,
+  type CopyCard,
+  type Format,
+  type HostSettings,
+  type Plugin,
+} from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { sayTime } from '../ui/say-time.ts';
 
 /** "mono in, stereo out" where the ports are known. */
-const width = (n: number): string => (n === 0 ? 'nothing' : n === 1 ? 'mono' : n === 2 ? 'stereo' : `${n} channels`);
-const portsOf = ({ audioIn, audioOut }: CopyCard): string => (audioIn === null && audioOut === null ? '' : audioIn === audioOut ? width(audioIn ?? 0) : `${width(audioIn ?? 0)} in, ${width(audioOut ?? 0)} out`);
+const width = (n: number): string => {
+  if (n === 0) {
+    return 'nothing';
+  }
+  if (n === 1) {
+    return 'mono';
+  }
+  if (n === 2) {
+    return 'stereo';
+  }
+  return `${n} channels`;
+};
+const portsOf = ({ audioIn, audioOut }: CopyCard): string => {
+  if (audioIn === null && audioOut === null) {
+    return '';
+  }
+  if (audioIn === audioOut) {
+    return width(audioIn ?? 0);
+  }
+  return `${width(audioIn ?? 0)} in, ${width(audioOut ?? 0)} out`;
+};
 
 /** Those that the session takes first, in the user's order of formats. */
-export function copiesToChoose({ copies }: Plugin, settings: HostSettings, order: readonly Format[]): CopyCard[] {
-  const rank = (copy: CopyCard): number => (whyNotCopy(copy, settings) === null ? 0 : 100) + (order.indexOf(copy.format) + 1 || 50);
+export function copiesToChoose(
+  { copies }: Plugin,
+  settings: HostSettings,
+  order: readonly Format[],
+): CopyCard[] {
+  const rank = (copy: CopyCard): number =>
+    (whyNotCopy(copy, settings) === null ? 0 : 100) + (order.indexOf(copy.format) + 1 || 50);
   return [...copies].sort((a, b) => rank(a) - rank(b) || (a.path < b.path ? -1 : 1));
 }
 
-export function Copies({ plugin, chosen, settings, onPress }: { plugin: Plugin; chosen: number; settings: HostSettings; onPress: (copy: CopyCard) => void }) {
+export function Copies({
+  plugin,
+  chosen,
+  settings,
+  onPress,
+}: {
+  plugin: Plugin;
+  chosen: number;
+  settings: HostSettings;
+  onPress: (copy: CopyCard) => void;
+}) {
   const { formatOrder } = useStudio();
   return (
     <span className="copies-choice" role="group" aria-label={`Copies of ${plugin.name}`}>
       {copiesToChoose(plugin, settings, formatOrder).map((copy, at) => {
         const reason = whyNotCopy(copy, settings);
         return (
-          <span key={copy.id} className={`copy ${at === chosen ? 'chosen' : ''}`} data-testid="copy" aria-current={at === chosen} onClick={(event) => { event.stopPropagation(); onPress(copy); }}>
+          <span
+            key={copy.id}
+            className={`copy ${at === chosen ? 'chosen' : ''}`}
+            data-testid="copy"
+            aria-current={at === chosen}
+            onClick={(event) => {
+              event.stopPropagation();
+              onPress(copy);
+            }}
+          >
             <kbd>{at + 1}</kbd> <span className="chip format">{copy.format}</span>
-            <span>{[copy.version, copy.is32Bit ? '32 bit' : '64 bit', portsOf(copy)].filter(Boolean).join(' · ')}{isForOldSessions(plugin, copy, formatOrder) && <span className="text-soft"> · for old sessions</span>}{reason !== null && <span className="text-brick"> · {reason}</span>}</span>
-            <span className="mono text-soft path"><bdi>{copy.path}</bdi></span>
+            <span>
+              {[copy.version, copy.is32Bit ? '32 bit' : '64 bit', portsOf(copy)]
+                .filter(Boolean)
+                .join(' · ')}
+              {isForOldSessions(plugin, copy, formatOrder) && (
+                <span className="text-soft"> · for old sessions</span>
+              )}
+              {reason !== null && <span className="text-brick"> · {reason}</span>}
+            </span>
+            <span className="mono text-soft path">
+              <bdi>{copy.path}</bdi>
+            </span>
           </span>
         );
       })}
@@ -31,13 +92,46 @@ export function Copies({ plugin, chosen, settings, onPress }: { plugin: Plugin; 
   );
 }
 
-export function Facts({ plugin, letters }: { plugin: Plugin; /** The fewest for which it stands first. */ letters: string | null }) {
-  const { usage, answers, arrangement, pluginById, nameOf } = useStudio(), members = plugin.chain?.flatMap((id) => pluginById.get(id) ?? []), used = usage.get(plugin.id), said = answers.get(plugin.id), folders = arrangement.foldersOf.get(plugin.id) ?? [];
+export function Facts({
+  plugin,
+  letters,
+}: {
+  plugin: Plugin;
+  /** The fewest for which it stands first. */ letters: string | null;
+}) {
+  const { usage, answers, arrangement, pluginById, nameOf } = useStudio();
+  const members = plugin.chain?.flatMap((id) => pluginById.get(id) ?? []);
+  const used = usage.get(plugin.id);
+  const said = answers.get(plugin.id);
+  const folders = arrangement.foldersOf.get(plugin.id) ?? [];
   const facts: readonly (readonly [string, string])[] = [
-    ['Types', plugin.types.map(typeName).join(', ') || 'none'], members ? ['Chain', members.map(nameOf).join(' → ')] : ['Copies', plugin.copies.map((copy) => `${copy.format}${copy.version === null ? '' : ` ${copy.version}`}`).join(', ')],
-    ['Folders', folders.map((folder) => folder.name).join(', ') || 'in none'], ['Loaded', used ? `${used.loads === 1 ? 'once' : `${used.loads} times`}, last ${sayTime(used.lastLoaded)}` : 'never'],
+    ['Types', plugin.types.map(typeName).join(', ') || 'none'],
+    members
+      ? ['Chain', members.map(nameOf).join(' → ')]
+      : [
+          'Copies',
+          plugin.copies
+            .map((copy) => `${copy.format}${copy.version === null ? '' : ` ${copy.version}`}`)
+            .join(', '),
+        ],
+    ['Folders', folders.map((folder) => folder.name).join(', ') || 'in none'],
+    [
+      'Loaded',
+      used
+        ? `${used.loads === 1 ? 'once' : `${used.loads} times`}, last ${sayTime(used.lastLoaded)}`
+        : 'never',
+    ],
     ...(letters === null ? [] : [['Fewest letters', letters] as const]),
-    ...(said && said.tags.length > 0 ? [['Tags', said.tags.join(', ')] as const] : []), ...(said && said.notes !== '' ? [['Notes', said.notes] as const] : []),
+    ...(said && said.tags.length > 0 ? [['Tags', said.tags.join(', ')] as const] : []),
+    ...(said && said.notes !== '' ? [['Notes', said.notes] as const] : []),
   ];
-  return <span className="peek" data-testid="peek">{facts.map(([name, text]) => <span key={name}><span className="text-soft">{name}</span> {text}</span>)}</span>;
+  return (
+    <span className="peek" data-testid="peek">
+      {facts.map(([name, text]) => (
+        <span key={name}>
+          <span className="text-soft">{name}</span> {text}
+        </span>
+      ))}
+    </span>
+  );
 }

@@ -1,6 +1,13 @@
 /** One plugin that was found: what it is, which letters met it, and why it is here. */
 import { CornerDownLeft, Star } from 'lucide-react';
-import { copyInFront, copyToLoad, metSpans, typeName, type Accepts, type Hit } from '@clever-drawer/core';
+import {
+  copyInFront,
+  copyToLoad,
+  metSpans,
+  typeName,
+  type Accepts,
+  type Hit,
+} from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 
@@ -19,20 +26,74 @@ interface Props {
   readonly children?: React.ReactNode;
 }
 
-export function HitRow({ hit, typed, isChosen, figure, isFavourite, hasPictures, accepts, whyNot, onPress, children }: Props) {
-  const { arrangement, formatOrder, nameOf, naming, pictureOf } = useStudio(), { plugin, because } = hit;
-  const copy = copyToLoad(plugin, accepts, formatOrder) ?? copyInFront(plugin, formatOrder), label = naming(plugin.id)?.slotLabel, name = nameOf(plugin), folders = arrangement.foldersOf.get(plugin.id), folder = folders?.find((f) => f.form === 'folder') ?? folders?.find((f) => f.form === 'smart');
+export function HitRow({
+  hit,
+  typed,
+  isChosen,
+  figure,
+  isFavourite,
+  hasPictures,
+  accepts,
+  whyNot,
+  onPress,
+  children,
+}: Props) {
+  const { arrangement, formatOrder, nameOf, naming, pictureOf } = useStudio();
+  const { plugin, because } = hit;
+  const copy = copyToLoad(plugin, accepts, formatOrder) ?? copyInFront(plugin, formatOrder);
+  const label = naming(plugin.id)?.slotLabel;
+  const name = nameOf(plugin);
+  const folders = arrangement.foldersOf.get(plugin.id);
+  const folder =
+    folders?.find((f) => f.form === 'folder') ?? folders?.find((f) => f.form === 'smart');
   return (
-    <li id={`hit-${plugin.id}`} role="option" aria-selected={isChosen} className={`hit ${isChosen ? 'chosen' : ''} ${whyNot === null ? '' : 'barred'}`} onClick={onPress} data-testid="hit">
+    <li
+      id={`hit-${plugin.id}`}
+      role="option"
+      aria-selected={isChosen}
+      className={`hit ${isChosen ? 'chosen' : ''} ${whyNot === null ? '' : 'barred'}`}
+      onClick={onPress}
+      data-testid="hit"
+    >
       <span className="hit-row">
-        <span className="hit-key">{isChosen ? <CornerDownLeft size={15} aria-hidden /> : figure !== null && <kbd>{figure}</kbd>}</span>
+        <span className="hit-key">
+          {isChosen ? (
+            <CornerDownLeft size={15} aria-hidden />
+          ) : (
+            figure !== null && <kbd>{figure}</kbd>
+          )}
+        </span>
         {hasPictures && <Faceplate seed={plugin.id} width={56} picture={pictureOf(plugin)} />}
         <span className="names">
-          <span className="name"><Marked text={name} typed={typed} />{name !== plugin.name && <span className="original">{plugin.name}</span>}{label && <span className="label small">{label}</span>}{isFavourite && <Star size={13} className="ribbon" aria-label="favourite" />}</span>
-          <span className="vendor">{plugin.vendor ?? 'no vendor named'}{whyNot !== null ? <span className="text-brick"> · {whyNot}</span> : because !== '' && <span className="because"> · {because}</span>}</span>
+          <span className="name">
+            <Marked text={name} typed={typed} />
+            {name !== plugin.name && <span className="original">{plugin.name}</span>}
+            {label && <span className="label small">{label}</span>}
+            {isFavourite && <Star size={13} className="ribbon" aria-label="favourite" />}
+          </span>
+          <span className="vendor">
+            {plugin.vendor ?? 'no vendor named'}
+            {whyNot !== null ? (
+              <span className="text-brick"> · {whyNot}</span>
+            ) : (
+              because !== '' && <span className="because"> · {because}</span>
+            )}
+          </span>
         </span>
-        <span className="types">{plugin.types.slice(0, 2).map((t) => <span key={t} className="chip">{typeName(t)}</span>)}</span>
-        <span className="format-of">{copy ? <span className="chip format">{copy.format}</span> : plugin.chain && <span className="chip format">{plugin.chain.length} in a row</span>}</span>
+        <span className="types">
+          {plugin.types.slice(0, 2).map((t) => (
+            <span key={t} className="chip">
+              {typeName(t)}
+            </span>
+          ))}
+        </span>
+        <span className="format-of">
+          {copy ? (
+            <span className="chip format">{copy.format}</span>
+          ) : (
+            plugin.chain && <span className="chip format">{plugin.chain.length} in a row</span>
+          )}
+        </span>
         <span className="hand">{folder?.name}</span>
       </span>
       {children}
@@ -41,12 +102,20 @@ export function HitRow({ hit, typed, isChosen, figure, isFavourite, hasPictures,
 }
 
 function Marked({ text, typed }: { text: string; typed: string }) {
-  const spans = metSpans(text, typed), pieces: React.ReactNode[] = [];
+  const spans = metSpans(text, typed);
+  const pieces: React.ReactNode[] = [];
   let at = 0;
   for (const { start, end } of [...spans].sort((a, b) => a.start - b.start)) {
-    if (start < at) continue;
+    if (start < at) {
+      continue;
+    }
     pieces.push(text.slice(at, start), <mark key={start}>{text.slice(start, end)}</mark>);
     at = end;
   }
-  return <span>{pieces}{text.slice(at)}</span>;
+  return (
+    <span>
+      {pieces}
+      {text.slice(at)}
+    </span>
+  );
 }

@@ -6,32 +6,108 @@ import { asId, nameLength, type Plugin, type TrackView } from '@clever-drawer/co
 import { useStudio } from '../api/studio.tsx';
 
 export function KeepChain({ track }: { track: TrackView }) {
-  const { pluginById } = useStudio(), [isOpen, setOpen] = useState(false), plugins = track.slots.flatMap((slot) => pluginById.get(slot.plugin ?? '') ?? []);
-  if (plugins.length < 2 || plugins.length < track.slots.length) return null;
+  const { pluginById } = useStudio();
+  const [isOpen, setOpen] = useState(false);
+  const plugins = track.slots.flatMap((slot) => pluginById.get(slot.plugin ?? '') ?? []);
+  if (plugins.length < 2 || plugins.length < track.slots.length) {
+    return null;
+  }
   return (
     <>
-      <button type="button" className="slot free keep-chain" title={`Keep the ${plugins.length} plugins of ${track.name} as a chain of your own`} aria-label={`Keep the chain of ${track.name}`} onClick={() => { setOpen(true); }}><Link2 size={14} aria-hidden /></button>
-      {isOpen && <ChainDialog track={track} plugins={plugins} onClose={() => { setOpen(false); }} />}
+      <button
+        type="button"
+        className="slot free keep-chain"
+        title={`Keep the ${plugins.length} plugins of ${track.name} as a chain of your own`}
+        aria-label={`Keep the chain of ${track.name}`}
+        onClick={() => {
+          setOpen(true);
+        }}
+      >
+        <Link2 size={14} aria-hidden />
+      </button>
+      {isOpen && (
+        <ChainDialog
+          track={track}
+          plugins={plugins}
+          onClose={() => {
+            setOpen(false);
+          }}
+        />
+      )}
     </>
   );
 }
 
-function ChainDialog({ track, plugins, onClose }: { track: TrackView; plugins: readonly Plugin[]; onClose: () => void }) {
-  const { act, nameOf } = useStudio(), [name, setName] = useState(`${track.name} chain`);
+function ChainDialog({
+  track,
+  plugins,
+  onClose,
+}: {
+  track: TrackView;
+  plugins: readonly Plugin[];
+  onClose: () => void;
+}) {
+  const { act, nameOf } = useStudio();
+  const [name, setName] = useState(`${track.name} chain`);
   const submit = (event: SyntheticEvent): void => {
     event.preventDefault();
-    const kind = track.sort === 'instrument' ? 'instrument' : track.sort === 'notes' ? 'note-effect' : 'effect';
-    if (act({ act: 'add-chain', id: asId(crypto.randomUUID()), name, kind, plugins: plugins.map((plugin) => plugin.id) })) onClose();
+    const kind =
+      track.sort === 'instrument'
+        ? 'instrument'
+        : track.sort === 'notes'
+          ? 'note-effect'
+          : 'effect';
+    if (
+      act({
+        act: 'add-chain',
+        id: asId(crypto.randomUUID()),
+        name,
+        kind,
+        plugins: plugins.map((plugin) => plugin.id),
+      })
+    ) {
+      onClose();
+    }
   };
   return (
     <Modal show onHide={onClose} animation={false} aria-labelledby="chain-title">
       <Form onSubmit={submit}>
-        <Modal.Header closeButton><Modal.Title as="h1" id="chain-title">Keep the chain of {track.name}</Modal.Title></Modal.Header>
+        <Modal.Header closeButton>
+          <Modal.Title as="h1" id="chain-title">
+            Keep the chain of {track.name}
+          </Modal.Title>
+        </Modal.Header>
         <Modal.Body>
-          <p>{plugins.map((plugin, at) => <span key={track.slots[at]?.id}>{at > 0 && ' → '}<span className="label small">{nameOf(plugin)}</span></span>)}</p>
-          <Form.Group controlId="chain-name"><Form.Label>Name</Form.Label><Form.Control autoFocus autoComplete="off" maxLength={nameLength} value={name} onChange={(event) => { setName(event.target.value); }} /><Form.Text className="text-soft">It is found, filed and named like a plugin. Loading it loads them all, in this order.</Form.Text></Form.Group>
+          <p>
+            {plugins.map((plugin, at) => (
+              <span key={track.slots[at]?.id}>
+                {at > 0 && ' → '}
+                <span className="label small">{nameOf(plugin)}</span>
+              </span>
+            ))}
+          </p>
+          <Form.Group controlId="chain-name">
+            <Form.Label>Name</Form.Label>
+            <Form.Control
+              autoFocus
+              autoComplete="off"
+              maxLength={nameLength}
+              value={name}
+              onChange={(event) => {
+                setName(event.target.value);
+              }}
+            />
+            <Form.Text className="text-soft">
+              It is found, filed and named like a plugin. Loading it loads them all, in this order.
+            </Form.Text>
+          </Form.Group>
         </Modal.Body>
-        <Modal.Footer><Button variant="bare" onClick={onClose}>Leave it</Button><Button type="submit">Keep the chain</Button></Modal.Footer>
+        <Modal.Footer>
+          <Button variant="bare" onClick={onClose}>
+            Leave it
+          </Button>
+          <Button type="submit">Keep the chain</Button>
+        </Modal.Footer>
       </Form>
     </Modal>
   );

@@ -9,54 +9,220 @@ import { useStudio } from '../api/studio.tsx';
 import { useNotices } from '../ui/notices.tsx';
 
 export function KeysPerLoad() {
-  const { client, pluginById, nameOf } = useStudio(), [isOpen, setOpen] = useState(false), { data } = useQuery({ queryKey: ['keys', client.computer], queryFn: client.keys });
-  if (!data) return null;
-  const { today, longest } = data, hunted = longest && pluginById.get(longest.plugin);
+  const { client, pluginById, nameOf } = useStudio();
+  const [isOpen, setOpen] = useState(false);
+  const { data } = useQuery({ queryKey: ['keys', client.computer], queryFn: client.keys });
+  if (!data) {
+    return null;
+  }
+  const { today, longest } = data;
+  const hunted = longest && pluginById.get(longest.plugin);
   return (
     <p className="today text-soft">
-      {today.loads === 0 ? 'Nothing loaded yet today.' : <>Loaded today: {today.loads === 1 ? '1 plugin' : `${today.loads} plugins`}{today.keys !== null && <>, {today.keys.toFixed(1)} keys each on average</>}.</>}
-      {longest && hunted && longest.keys > 4 && <> The longest hunt lately was “{nameOf(hunted)}”, {longest.keys} keys.</>} <button type="button" className="link-words" onClick={() => { setOpen(true); }}>What is learnt</button>
-      {isOpen && <Learnt keys={data} onClose={() => { setOpen(false); }} />}
+      {today.loads === 0 ? (
+        'Nothing loaded yet today.'
+      ) : (
+        <>
+          Loaded today: {today.loads === 1 ? '1 plugin' : `${today.loads} plugins`}
+          {today.keys !== null && <>, {today.keys.toFixed(1)} keys each on average</>}.
+        </>
+      )}
+      {longest && hunted && longest.keys > 4 && (
+        <>
+          {' '}
+          The longest hunt lately was “{nameOf(hunted)}”, {longest.keys} keys.
+        </>
+      )}{' '}
+      <button
+        type="button"
+        className="link-words"
+        onClick={() => {
+          setOpen(true);
+        }}
+      >
+        What is learnt
+      </button>
+      {isOpen && (
+        <Learnt
+          keys={data}
+          onClose={() => {
+            setOpen(false);
+          }}
+        />
+      )}
     </p>
   );
 }
 
 function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void }) {
-  const { client } = useStudio(), { say } = useNotices(), [isAsking, setAsking] = useState(false), habits = useQuery({ queryKey: ['habits', client.computer], queryFn: client.habits }), isLearning = habits.data?.isLearning ?? true;
-  const queries = useQueryClient(), setLearning = (): void => {
-    queries.setQueryData<HabitsView>(['habits', client.computer], (held) => held && { ...held, isLearning: !isLearning });
-    after(client.setLearning(!isLearning), isLearning ? 'Loads are no longer kept' : 'Loads are kept again');
+  const { client } = useStudio();
+  const { say } = useNotices();
+  const [isAsking, setAsking] = useState(false);
+  const habits = useQuery({ queryKey: ['habits', client.computer], queryFn: client.habits });
+  const isLearning = habits.data?.isLearning ?? true;
+  const queries = useQueryClient();
+  const setLearning = (): void => {
+    queries.setQueryData<HabitsView>(
+      ['habits', client.computer],
+      (held) => held && { ...held, isLearning: !isLearning },
+    );
+    after(
+      client.setLearning(!isLearning),
+      isLearning ? 'Loads are no longer kept' : 'Loads are kept again',
+    );
   };
-  const after = (work: Promise<unknown>, words: string): void => { work.then(() => { say(words, 'done'); setAsking(false); }, (error: unknown) => { say(messageOf(error), 'trouble'); }); };
+  const after = (work: Promise<unknown>, words: string): void => {
+    work.then(
+      () => {
+        say(words, 'done');
+        setAsking(false);
+      },
+      (error: unknown) => {
+        say(messageOf(error), 'trouble');
+      },
+    );
+  };
   return (
     <Modal show onHide={onClose} animation={false} aria-labelledby="learnt-title">
-      <Modal.Header closeButton><Modal.Title as="h1" id="learnt-title">What is learnt</Modal.Title></Modal.Header>
+      <Modal.Header closeButton>
+        <Modal.Title as="h1" id="learnt-title">
+          What is learnt
+        </Modal.Title>
+      </Modal.Header>
       <Modal.Body>
-        <p>Each load is kept on this computer, and nowhere else: when, what, into which sort of slot, after which plugin, the letters you typed, how many keys, how long it took. From it comes which plugin stands first.</p>
+        <p>
+          Each load is kept on this computer, and nowhere else: when, what, into which sort of slot,
+          after which plugin, the letters you typed, how many keys, how long it took. From it comes
+          which plugin stands first.
+        </p>
         <Chart weeks={keys.weeks} />
-        <Form.Check type="switch" id="is-learning" label="Learn from what I load" checked={isLearning} onChange={setLearning} />
-        <p className="text-soft">{keys.loads === 0 ? 'No load is kept.' : `${keys.loads.toLocaleString('en')} ${keys.loads === 1 ? 'load is' : 'loads are'} kept.`}</p>
-        {isAsking ? <p role="alert" className="wipe">All {keys.loads.toLocaleString('en')} would be gone for good, and what is “lately loaded” with them; folders and favourites stay. <Button variant="danger" size="sm" onClick={() => { after(client.wipeLoads(), 'All loads are forgotten'); }}>Forget all loads</Button> <Button variant="bare" size="sm" onClick={() => { setAsking(false); }}>Keep them</Button></p>
-          : <Button variant="quiet" size="sm" onClick={() => { if (keys.loads === 0) say('There is nothing to forget', 'done'); else setAsking(true); }}>Forget all loads …</Button>}
+        <Form.Check
+          type="switch"
+          id="is-learning"
+          label="Learn from what I load"
+          checked={isLearning}
+          onChange={setLearning}
+        />
+        <p className="text-soft">
+          {keys.loads === 0
+            ? 'No load is kept.'
+            : `${keys.loads.toLocaleString('en')} ${keys.loads === 1 ? 'load is' : 'loads are'} kept.`}
+        </p>
+        {isAsking ? (
+          <p role="alert" className="wipe">
+            All {keys.loads.toLocaleString('en')} would be gone for good, and what is “lately
+            loaded” with them; folders and favourites stay.{' '}
+            <Button
+              variant="danger"
+              size="sm"
+              onClick={() => {
+                after(client.wipeLoads(), 'All loads are forgotten');
+              }}
+            >
+              Forget all loads
+            </Button>{' '}
+            <Button
+              variant="bare"
+              size="sm"
+              onClick={() => {
+                setAsking(false);
+              }}
+            >
+              Keep them
+            </Button>
+          </p>
+        ) : (
+          <Button
+            variant="quiet"
+            size="sm"
+            onClick={() => {
+              if (keys.loads === 0) {
+                say('There is nothing to forget', 'done');
+              } else {
+                setAsking(true);
+              }
+            }}
+          >
+            Forget all loads …
+          </Button>
+        )}
       </Modal.Body>
-      <Modal.Footer><Button onClick={onClose}>Done</Button></Modal.Footer>
+      <Modal.Footer>
+        <Button onClick={onClose}>Done</Button>
+      </Modal.Footer>
     </Modal>
   );
 }
 
-const width = 440, height = 130, left = 24, foot = 18;
+const width = 440;
+const height = 130;
+const left = 24;
+const foot = 18;
 
 function Chart({ weeks }: Pick<KeysView, 'weeks'>) {
-  if (weeks.length === 0) return <p className="text-soft">Once you have loaded something by keys, their number stands here, week by week.</p>;
-  const x = scalePoint().domain(weeks.map((one) => one.week)).range([left + 6, width - 8]), y = scaleLinear().domain([0, Math.max(4, max(weeks, (one) => one.keys) ?? 0)]).nice().range([height - foot, 8]);
-  const path = line<(typeof weeks)[number]>((one) => x(one.week) ?? 0, (one) => y(one.keys)).curve(curveMonotoneX)(weeks) ?? '', ends = weeks.length > 1 ? [weeks[0], weeks.at(-1)] : [weeks[0]];
-  const say = (week: string): string => new Date(`${week}T00:00:00Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
+  if (weeks.length === 0) {
+    return (
+      <p className="text-soft">
+        Once you have loaded something by keys, their number stands here, week by week.
+      </p>
+    );
+  }
+  const x = scalePoint()
+    .domain(weeks.map((one) => one.week))
+    .range([left + 6, width - 8]);
+  const y = scaleLinear()
+    .domain([0, Math.max(4, max(weeks, (one) => one.keys) ?? 0)])
+    .nice()
+    .range([height - foot, 8]);
+  const path =
+    line<(typeof weeks)[number]>(
+      (one) => x(one.week) ?? 0,
+      (one) => y(one.keys),
+    ).curve(curveMonotoneX)(weeks) ?? '';
+  const ends = weeks.length > 1 ? [weeks[0], weeks.at(-1)] : [weeks[0]];
+  const say = (week: string): string =>
+    new Date(`${week}T00:00:00Z`).toLocaleDateString('en-GB', {
+      day: 'numeric',
+      month: 'short',
+      timeZone: 'UTC',
+    });
   return (
-    <svg className="keys-chart" viewBox={`0 0 ${width} ${height}`} role="img" aria-label={`Keys for a load, by week: ${weeks.slice(-12).map((one) => `${say(one.week)} ${one.keys.toFixed(1)}`).join(', ')}`}>
-      {y.ticks(4).map((tick) => <g key={tick}><line className="grid" x1={left} x2={width} y1={y(tick)} y2={y(tick)} /><text x={left - 6} y={y(tick) + 4} textAnchor="end">{tick}</text></g>)}
+    <svg
+      className="keys-chart"
+      viewBox={`0 0 ${width} ${height}`}
+      role="img"
+      aria-label={`Keys for a load, by week: ${weeks
+        .slice(-12)
+        .map((one) => `${say(one.week)} ${one.keys.toFixed(1)}`)
+        .join(', ')}`}
+    >
+      {y.ticks(4).map((tick) => (
+        <g key={tick}>
+          <line className="grid" x1={left} x2={width} y1={y(tick)} y2={y(tick)} />
+          <text x={left - 6} y={y(tick) + 4} textAnchor="end">
+            {tick}
+          </text>
+        </g>
+      ))}
       <path d={path} />
-      {weeks.map((one) => <circle key={one.week} cx={x(one.week)} cy={y(one.keys)} r="2.5"><title>{`${say(one.week)}: ${one.keys.toFixed(1)} keys, ${one.loads} loads`}</title></circle>)}
-      {ends.map((one, at) => one && <text key={one.week} x={x(one.week)} y={height - 4} textAnchor={at === 0 ? 'start' : 'end'}>{say(one.week)}</text>)}
+      {weeks.map((one) => (
+        <circle key={one.week} cx={x(one.week)} cy={y(one.keys)} r="2.5">
+          <title>{`${say(one.week)}: ${one.keys.toFixed(1)} keys, ${one.loads} loads`}</title>
+        </circle>
+      ))}
+      {ends.map(
+        (one, at) =>
+          one && (
+            <text
+              key={one.week}
+              x={x(one.week)}
+              y={height - 4}
+              textAnchor={at === 0 ? 'start' : 'end'}
+            >
+              {say(one.week)}
+            </text>
+          ),
+      )}
     </svg>
   );
 }

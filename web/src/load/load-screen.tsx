@@ -19,22 +19,59 @@ export function LoadScreen() {
 
 /** The first empty slot of the first track, unless another is chosen. */
 function LoadInto({ session }: { session: SessionView }) {
-  const { client, nameOf } = useStudio(), { say } = useNotices(), queries = useQueryClient();
-  const [chosen, setChosen] = useState<At | null>(null), [opening, setOpening] = useState<readonly Opening[]>([]), nextId = useRef(0);
-  const field = useRef<HTMLInputElement>(null), slots = useRef<HTMLDivElement>(null);
-  const track = session.tracks.find((t) => t.id === chosen?.track) ?? session.tracks[0], waiting = opening.filter((one) => one.track === track?.id && one.index >= track.slots.length).length;
-  const at = track ? { track: track.id as string, index: Math.min(chosen?.index ?? track.slots.length, track.slots.length + waiting) } : null;
-  const choose = useCallback((next: At) => { setChosen(next); field.current?.focus(); }, []);
-  const toSlots = useCallback(() => { slots.current?.querySelector<HTMLElement>('[data-chosen="true"]')?.focus(); }, []);
-  useKeys({ '/': () => { field.current?.focus(); } });
-  const take = (next: SessionView): void => { queries.setQueryData(['session', client.computer], next); };
+  const { client, nameOf } = useStudio();
+  const { say } = useNotices();
+  const queries = useQueryClient();
+  const [chosen, setChosen] = useState<At | null>(null);
+  const [opening, setOpening] = useState<readonly Opening[]>([]);
+  const nextId = useRef(0);
+  const field = useRef<HTMLInputElement>(null);
+  const slots = useRef<HTMLDivElement>(null);
+  const track = session.tracks.find((t) => t.id === chosen?.track) ?? session.tracks[0];
+  const waiting = opening.filter(
+    (one) => one.track === track?.id && one.index >= track.slots.length,
+  ).length;
+  const at = track
+    ? {
+        track: track.id as string,
+        index: Math.min(chosen?.index ?? track.slots.length, track.slots.length + waiting),
+      }
+    : null;
+  const choose = useCallback((next: At) => {
+    setChosen(next);
+    field.current?.focus();
+  }, []);
+  const toSlots = useCallback(() => {
+    slots.current?.querySelector<HTMLElement>('[data-chosen="true"]')?.focus();
+  }, []);
+  useKeys({
+    '/': () => {
+      field.current?.focus();
+    },
+  });
+  const take = (next: SessionView): void => {
+    queries.setQueryData(['session', client.computer], next);
+  };
   const load = async ({ plugin, copy, typed, keys, took }: Chosen): Promise<string | null> => {
-    if (!track || !at) return null;
-    const id = (nextId.current += 1), into = { track: track.id as string, index: at.index };
+    if (!track || !at) {
+      return null;
+    }
+    const id = (nextId.current += 1);
+    const into = { track: track.id as string, index: at.index };
     setOpening((list) => [...list, { id, ...into, name: nameOf(plugin) }]);
     setChosen({ track: track.id, index: at.index + (plugin.chain?.length ?? 1) });
     try {
-      take(await client.load({ track: track.id, index: at.index, plugin: plugin.id, copy: copy?.id ?? null, typed, keys, took }));
+      take(
+        await client.load({
+          track: track.id,
+          index: at.index,
+          plugin: plugin.id,
+          copy: copy?.id ?? null,
+          typed,
+          keys,
+          took,
+        }),
+      );
       say(`${nameOf(plugin)} stands in ${track.name}, slot ${at.index + 1}`, 'done');
       return null;
     } catch (error) {
@@ -44,17 +81,46 @@ function LoadInto({ session }: { session: SessionView }) {
       setOpening((list) => list.filter((one) => one.id !== id));
     }
   };
-  const after = (work: Promise<SessionView>, words?: string): void => { work.then((next) => { take(next); if (words) say(words, 'done'); }, (error: unknown) => { say(messageOf(error), 'trouble'); }); };
+  const after = (work: Promise<SessionView>, words?: string): void => {
+    work.then(
+      (next) => {
+        take(next);
+        if (words) {
+          say(words, 'done');
+        }
+      },
+      (error: unknown) => {
+        say(messageOf(error), 'trouble');
+      },
+    );
+  };
   const acts: SlotActs = {
-    choose, after,
-    empty: (slot) => { after(client.emptySlot(slot)); },
-    move: (slot, to, index) => { after(client.moveSlot(slot, to, index)); },
-    bypass: (slot, isBypassed) => { after(client.bypassSlot(slot, isBypassed), isBypassed ? 'Bypassed' : 'No longer bypassed'); },
+    choose,
+    after,
+    empty: (slot) => {
+      after(client.emptySlot(slot));
+    },
+    move: (slot, to, index) => {
+      after(client.moveSlot(slot, to, index));
+    },
+    bypass: (slot, isBypassed) => {
+      after(client.bypassSlot(slot, isBypassed), isBypassed ? 'Bypassed' : 'No longer bypassed');
+    },
   };
   return (
     <main className="load-screen">
       <Session session={session} chosen={at} opening={opening} box={slots} acts={acts} />
-      {track && at && <Finder key={client.computer} track={track} index={at.index} settings={session.settings} field={field} onLoad={load} onLeave={toSlots} />}
+      {track && at && (
+        <Finder
+          key={client.computer}
+          track={track}
+          index={at.index}
+          settings={session.settings}
+          field={field}
+          onLoad={load}
+          onLeave={toSlots}
+        />
+      )}
     </main>
   );
 }

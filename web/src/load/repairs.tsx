@@ -6,24 +6,93 @@ import { useStudio } from '../api/studio.tsx';
 import type { SlotActs } from './slots.ts';
 
 export function Repairs({ session, acts }: { session: SessionView; acts: SlotActs }) {
-  const { client } = useStudio(), silent = session.tracks.flatMap((track) => track.slots.filter((slot) => slot.problem !== null));
-  const repairs = useQuery({ queryKey: ['repairs', client.computer, silent.map((slot) => slot.id).join()], queryFn: client.repairs, enabled: silent.length > 0 });
-  if (silent.length === 0) return null;
-  const list = repairs.data ?? [], matched = list.filter((one) => one.match !== null), messages = new Map(silent.map((slot) => [slot.id as string, slot.problem?.message ?? '']));
-  const take = (some: readonly RepairView[]): void => { acts.after(client.repair(some.map((one) => one.slot)), `${some.length === 1 ? 'One stands' : `${some.length} stand`} in again`); };
+  const { client } = useStudio();
+  const silent = session.tracks.flatMap((track) =>
+    track.slots.filter((slot) => slot.problem !== null),
+  );
+  const repairs = useQuery({
+    queryKey: ['repairs', client.computer, silent.map((slot) => slot.id).join()],
+    queryFn: client.repairs,
+    enabled: silent.length > 0,
+  });
+  if (silent.length === 0) {
+    return null;
+  }
+  const list = repairs.data ?? [];
+  const matched = list.filter((one) => one.match !== null);
+  const messages = new Map(silent.map((slot) => [slot.id as string, slot.problem?.message ?? '']));
+  const take = (some: readonly RepairView[]): void => {
+    acts.after(
+      client.repair(some.map((one) => one.slot)),
+      `${some.length === 1 ? 'One stands' : `${some.length} stand`} in again`,
+    );
+  };
   return (
     <section className="repairs" aria-labelledby="repairs-title">
       <div className="repairs-head">
-        <h3 id="repairs-title">{silent.length === 1 ? '1 plugin' : `${silent.length} plugins`} of this session could not be opened</h3>
-        {matched.length > 1 && <Button size="sm" onClick={() => { take(matched); }}>Take all {matched.length} matches</Button>}
+        <h3 id="repairs-title">
+          {silent.length === 1 ? '1 plugin' : `${silent.length} plugins`} of this session could not
+          be opened
+        </h3>
+        {matched.length > 1 && (
+          <Button
+            size="sm"
+            onClick={() => {
+              take(matched);
+            }}
+          >
+            Take all {matched.length} matches
+          </Button>
+        )}
       </div>
       <ul className="plain-rows">
         {list.map((one) => (
           <li key={one.slot} data-testid="repair">
-            <span><strong>{one.asked.name}</strong> <span className="text-soft">{one.asked.format}, {one.track}</span><span className="why text-brick">{messages.get(one.slot)}</span>
-              <span className="why">{one.match ? <>Best match: <strong>{one.match.name}</strong> <span className="chip format">{one.match.format}</span> <span className="text-soft">{one.match.because}{!one.match.isSure && ' (a guess)'}</span></> : <span className="text-soft">Nothing here is like it. Choose the slot to load something else.</span>}</span>
+            <span>
+              <strong>{one.asked.name}</strong>{' '}
+              <span className="text-soft">
+                {one.asked.format}, {one.track}
+              </span>
+              <span className="why text-brick">{messages.get(one.slot)}</span>
+              <span className="why">
+                {one.match ? (
+                  <>
+                    Best match: <strong>{one.match.name}</strong>{' '}
+                    <span className="chip format">{one.match.format}</span>{' '}
+                    <span className="text-soft">
+                      {one.match.because}
+                      {!one.match.isSure && ' (a guess)'}
+                    </span>
+                  </>
+                ) : (
+                  <span className="text-soft">
+                    Nothing here is like it. Choose the slot to load something else.
+                  </span>
+                )}
+              </span>
             </span>
-            <span className="repair-acts">{one.match && <Button size="sm" variant="quiet" onClick={() => { take([one]); }}>Take it</Button>}<Button size="sm" variant="bare" onClick={() => { acts.empty(one.slot); }}>Empty the slot</Button></span>
+            <span className="repair-acts">
+              {one.match && (
+                <Button
+                  size="sm"
+                  variant="quiet"
+                  onClick={() => {
+                    take([one]);
+                  }}
+                >
+                  Take it
+                </Button>
+              )}
+              <Button
+                size="sm"
+                variant="bare"
+                onClick={() => {
+                  acts.empty(one.slot);
+                }}
+              >
+                Empty the slot
+              </Button>
+            </span>
           </li>
         ))}
       </ul>

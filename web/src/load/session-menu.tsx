@@ -8,45 +8,130 @@ import { sayTime } from '../ui/say-time.ts';
 import type { SlotActs } from './slots.ts';
 
 export function SessionMenu({ session, acts }: { session: SessionView; acts: SlotActs }) {
-  const { client } = useStudio(), [dialog, setDialog] = useState<'save' | 'settings' | null>(null);
+  const { client } = useStudio();
+  const [dialog, setDialog] = useState<'save' | 'settings' | null>(null);
   const choose = (key: string | null): void => {
-    if (key === 'save' || key === 'settings') setDialog(key);
-    else if (key) { const saved = session.saved.find((one) => one.id === key); acts.after(client.openSession(key), saved ? `${saved.name} is open` : undefined); }
+    if (key === 'save' || key === 'settings') {
+      setDialog(key);
+    } else if (key) {
+      const saved = session.saved.find((one) => one.id === key);
+      acts.after(client.openSession(key), saved ? `${saved.name} is open` : undefined);
+    }
   };
   return (
     <>
       <Dropdown className="session-menu" onSelect={choose}>
-        <Dropdown.Toggle as="button" type="button" className="link-words">Session</Dropdown.Toggle>
+        <Dropdown.Toggle as="button" type="button" className="link-words">
+          Session
+        </Dropdown.Toggle>
         <Dropdown.Menu>
           <MenuItem eventKey="save">Save this session …</MenuItem>
           <MenuItem eventKey="settings">What it takes …</MenuItem>
           <Dropdown.Divider />
-          <Dropdown.Header>{session.saved.length === 0 ? 'No session is saved yet' : 'Open again'}</Dropdown.Header>
-          {session.saved.map((saved) => <MenuItem key={saved.id} eventKey={saved.id}>{saved.name} <span className="text-soft">· {saved.slots === 1 ? '1 slot' : `${saved.slots} slots`}, {sayTime(saved.savedAt)}</span></MenuItem>)}
+          <Dropdown.Header>
+            {session.saved.length === 0 ? 'No session is saved yet' : 'Open again'}
+          </Dropdown.Header>
+          {session.saved.map((saved) => (
+            <MenuItem key={saved.id} eventKey={saved.id}>
+              {saved.name}{' '}
+              <span className="text-soft">
+                · {saved.slots === 1 ? '1 slot' : `${saved.slots} slots`}, {sayTime(saved.savedAt)}
+              </span>
+            </MenuItem>
+          ))}
         </Dropdown.Menu>
       </Dropdown>
-      {dialog === 'save' && <SaveDialog session={session} acts={acts} onClose={() => { setDialog(null); }} />}
-      {dialog === 'settings' && <SettingsDialog session={session} acts={acts} onClose={() => { setDialog(null); }} />}
+      {dialog === 'save' && (
+        <SaveDialog
+          session={session}
+          acts={acts}
+          onClose={() => {
+            setDialog(null);
+          }}
+        />
+      )}
+      {dialog === 'settings' && (
+        <SettingsDialog
+          session={session}
+          acts={acts}
+          onClose={() => {
+            setDialog(null);
+          }}
+        />
+      )}
     </>
   );
 }
 
-interface DialogProps { readonly session: SessionView; readonly acts: SlotActs; readonly onClose: () => void }
+interface DialogProps {
+  readonly session: SessionView;
+  readonly acts: SlotActs;
+  readonly onClose: () => void;
+}
 
 function SaveDialog({ session, acts, onClose }: DialogProps) {
-  const { client } = useStudio(), [name, setName] = useState(session.name);
-  const submit = (event: SyntheticEvent): void => { event.preventDefault(); if (name.trim() === '') return; acts.after(client.saveSession(name), `${name.trim()} is saved`); onClose(); };
+  const { client } = useStudio();
+  const [name, setName] = useState(session.name);
+  const submit = (event: SyntheticEvent): void => {
+    event.preventDefault();
+    if (name.trim() === '') {
+      return;
+    }
+    acts.after(client.saveSession(name), `${name.trim()} is saved`);
+    onClose();
+  };
   return (
     <Modal show onHide={onClose} animation={false} aria-labelledby="save-title">
       <Form onSubmit={submit}>
-        <Modal.Header closeButton><Modal.Title as="h1" id="save-title">Save this session</Modal.Title></Modal.Header>
+        <Modal.Header closeButton>
+          <Modal.Title as="h1" id="save-title">
+            Save this session
+          </Modal.Title>
+        </Modal.Header>
         <Modal.Body>
-          <Form.Group controlId="session-name"><Form.Label>Name</Form.Label><Form.Control autoFocus autoComplete="off" maxLength={nameLength} value={name} onChange={(event) => { setName(event.target.value); }} isInvalid={name.trim() === ''} /><Form.Control.Feedback type="invalid">A name needs at least one letter.</Form.Control.Feedback></Form.Group>
+          <Form.Group controlId="session-name">
+            <Form.Label>Name</Form.Label>
+            <Form.Control
+              autoFocus
+              autoComplete="off"
+              maxLength={nameLength}
+              value={name}
+              onChange={(event) => {
+                setName(event.target.value);
+              }}
+              isInvalid={name.trim() === ''}
+            />
+            <Form.Control.Feedback type="invalid">
+              A name needs at least one letter.
+            </Form.Control.Feedback>
+          </Form.Group>
           {session.saved.length > 0 && (
-            <ul className="plain-rows saved-sessions">{session.saved.map((saved) => <li key={saved.id}><span>{saved.name} <span className="text-soft">{sayTime(saved.savedAt)}</span></span><Button size="sm" variant="bare" onClick={() => { acts.after(client.forgetSession(saved.id), `${saved.name} is forgotten`); }}>Forget</Button></li>)}</ul>
+            <ul className="plain-rows saved-sessions">
+              {session.saved.map((saved) => (
+                <li key={saved.id}>
+                  <span>
+                    {saved.name} <span className="text-soft">{sayTime(saved.savedAt)}</span>
+                  </span>
+                  <Button
+                    size="sm"
+                    variant="bare"
+                    onClick={() => {
+                      acts.after(client.forgetSession(saved.id), `${saved.name} is forgotten`);
+                    }}
+                  >
+                    Forget
+                  </Button>
+                </li>
+              ))}
+            </ul>
           )}
         </Modal.Body>
-        <Modal.Footer><Button variant="bare" onClick={onClose}>Leave it</Button><Button type="submit">Save the session</Button></Modal.Footer>
+        <Modal.Footer>
+          <Button variant="bare" onClick={onClose}>
+            Leave it
+          </Button>
+          <Button type="submit">Save the session</Button>
+        </Modal.Footer>
       </Form>
     </Modal>
   );
@@ -54,16 +139,54 @@ function SaveDialog({ session, acts, onClose }: DialogProps) {
 
 function SettingsDialog({ session: { settings }, acts, onClose }: DialogProps) {
   const { client } = useStudio();
-  const set = (next: Partial<typeof settings>): void => { acts.after(client.setSession({ ...settings, ...next })); };
+  const set = (next: Partial<typeof settings>): void => {
+    acts.after(client.setSession({ ...settings, ...next }));
+  };
   return (
     <Modal show onHide={onClose} animation={false} aria-labelledby="takes-title">
-      <Modal.Header closeButton><Modal.Title as="h1" id="takes-title">What the session takes</Modal.Title></Modal.Header>
+      <Modal.Header closeButton>
+        <Modal.Title as="h1" id="takes-title">
+          What the session takes
+        </Modal.Title>
+      </Modal.Header>
       <Modal.Body>
-        <p className="text-soft">As a real host would: what it does not take is not offered, and refused when a copy is chosen by hand. What stands in slots stays.</p>
-        <fieldset><legend className="form-label">Formats</legend>{formats.map((format) => <Form.Check key={format} inline type="checkbox" id={`takes-${format}`} label={format} checked={settings.formats.includes(format)} onChange={() => { set({ formats: formats.filter((one) => (one === format) !== settings.formats.includes(one)) }); }} />)}</fieldset>
-        <Form.Check type="checkbox" id="takes-32" label="Programs of 32 bits, too" checked={settings.takes32Bit} onChange={() => { set({ takes32Bit: !settings.takes32Bit }); }} />
+        <p className="text-soft">
+          As a real host would: what it does not take is not offered, and refused when a copy is
+          chosen by hand. What stands in slots stays.
+        </p>
+        <fieldset>
+          <legend className="form-label">Formats</legend>
+          {formats.map((format) => (
+            <Form.Check
+              key={format}
+              inline
+              type="checkbox"
+              id={`takes-${format}`}
+              label={format}
+              checked={settings.formats.includes(format)}
+              onChange={() => {
+                set({
+                  formats: formats.filter(
+                    (one) => (one === format) !== settings.formats.includes(one),
+                  ),
+                });
+              }}
+            />
+          ))}
+        </fieldset>
+        <Form.Check
+          type="checkbox"
+          id="takes-32"
+          label="Programs of 32 bits, too"
+          checked={settings.takes32Bit}
+          onChange={() => {
+            set({ takes32Bit: !settings.takes32Bit });
+          }}
+        />
       </Modal.Body>
-      <Modal.Footer><Button onClick={onClose}>Done</Button></Modal.Footer>
+      <Modal.Footer>
+        <Button onClick={onClose}>Done</Button>
+      </Modal.Footer>
     </Modal>
   );
 }

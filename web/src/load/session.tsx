@@ -1,7 +1,14 @@
 /** The practice session: tracks and buses with their slots. Arrow keys walk them, Enter chooses, Delete empties, 0 bypasses, Alt with an arrow moves. */
 import { ChevronDown, LoaderCircle, Plus, Plug } from 'lucide-react';
 import { useState, type KeyboardEvent, type RefObject } from 'react';
-import { slotLabelFor, slotSortAt, type SessionView, type SlotView, type TrackSort, type TrackView } from '@clever-drawer/core';
+import {
+  slotLabelFor,
+  slotSortAt,
+  type SessionView,
+  type SlotView,
+  type TrackSort,
+  type TrackView,
+} from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { chord } from '../ui/keys.ts';
 import { KeepChain } from './keep-chain.tsx';
@@ -18,24 +25,65 @@ interface Props {
   readonly acts: SlotActs;
 }
 
-const sortNames: Record<TrackSort, string> = { track: 'track', instrument: 'instrument', notes: 'notes', bus: 'bus', final: 'final' };
+const sortNames: Record<TrackSort, string> = {
+  track: 'track',
+  instrument: 'instrument',
+  notes: 'notes',
+  bus: 'bus',
+  final: 'final',
+};
 
 export function Session({ session, chosen, opening, box, acts }: Props) {
   const [isOpen, setOpen] = useState(false);
   const onKeyDown = (event: KeyboardEvent): void => {
-    const target = event.target as HTMLElement, id = target.dataset['slot'], track = session.tracks.find((one) => one.id === target.dataset['track']), at = track?.slots.findIndex((slot) => slot.id === id) ?? -1, slot = track?.slots[at];
-    const rows = [...(box.current?.querySelectorAll('.track-slots') ?? [])].map((row) => [...row.querySelectorAll<HTMLElement>('button')]), row = rows.findIndex((r) => r.includes(target)), column = rows[row]?.indexOf(target) ?? 0;
-    const walk = (down: number, across: number) => (): void => { const to = rows[row + down]; to?.[Math.max(0, Math.min(to.length - 1, column + across))]?.focus(); };
+    const target = event.target as HTMLElement;
+    const id = target.dataset['slot'];
+    const track = session.tracks.find((one) => one.id === target.dataset['track']);
+    const at = track?.slots.findIndex((slot) => slot.id === id) ?? -1;
+    const slot = track?.slots[at];
+    const rows = [...(box.current?.querySelectorAll('.track-slots') ?? [])].map((row) => [
+      ...row.querySelectorAll<HTMLElement>('button'),
+    ]);
+    const row = rows.findIndex((r) => r.includes(target));
+    const column = rows[row]?.indexOf(target) ?? 0;
+    const walk = (down: number, across: number) => (): void => {
+      const to = rows[row + down];
+      to?.[Math.max(0, Math.min(to.length - 1, column + across))]?.focus();
+    };
     const moveTo = (down: number, across: number) => (): void => {
-      const to = session.tracks[session.tracks.findIndex((one) => one.id === track?.id) + down], index = across === 0 ? (to?.slots.length ?? 0) : at + across;
-      if (slot && to && index >= 0 && (across === 0 || index < to.slots.length)) { acts.move(slot.id, to.id, index); setTimeout(() => { box.current?.querySelector<HTMLElement>(`[data-slot="${slot.id}"]`)?.focus(); }, 150); }
+      const to = session.tracks[session.tracks.findIndex((one) => one.id === track?.id) + down];
+      const index = across === 0 ? (to?.slots.length ?? 0) : at + across;
+      if (slot && to && index >= 0 && (across === 0 || index < to.slots.length)) {
+        acts.move(slot.id, to.id, index);
+        setTimeout(() => {
+          box.current?.querySelector<HTMLElement>(`[data-slot="${slot.id}"]`)?.focus();
+        }, 150);
+      }
     };
     const does: Record<string, () => void> = {
-      ArrowLeft: walk(0, -1), ArrowRight: walk(0, 1), ArrowUp: walk(-1, 0), ArrowDown: walk(1, 0), 'Alt+ArrowLeft': moveTo(0, -1), 'Alt+ArrowRight': moveTo(0, 1), 'Alt+ArrowUp': moveTo(-1, 0), 'Alt+ArrowDown': moveTo(1, 0),
-      ...(slot ? { Delete: () => { acts.empty(slot.id); }, 0: () => { acts.bypass(slot.id, !slot.isBypassed); } } : {}),
+      ArrowLeft: walk(0, -1),
+      ArrowRight: walk(0, 1),
+      ArrowUp: walk(-1, 0),
+      ArrowDown: walk(1, 0),
+      'Alt+ArrowLeft': moveTo(0, -1),
+      'Alt+ArrowRight': moveTo(0, 1),
+      'Alt+ArrowUp': moveTo(-1, 0),
+      'Alt+ArrowDown': moveTo(1, 0),
+      ...(slot
+        ? {
+            Delete: () => {
+              acts.empty(slot.id);
+            },
+            0: () => {
+              acts.bypass(slot.id, !slot.isBypassed);
+            },
+          }
+        : {}),
     };
     const wish = does[chord(event)];
-    if (!wish) return;
+    if (!wish) {
+      return;
+    }
     event.preventDefault();
     wish();
   };
@@ -43,43 +91,125 @@ export function Session({ session, chosen, opening, box, acts }: Props) {
     <section className={`pane session ${isOpen ? 'open' : ''}`} aria-labelledby="session-title">
       <div className="session-head">
         <h2 id="session-title">{session.name}</h2>
-        <button type="button" className="link-words fold" aria-expanded={isOpen} onClick={() => { setOpen(!isOpen); }}>all slots <ChevronDown size={14} aria-hidden /></button>
+        <button
+          type="button"
+          className="link-words fold"
+          aria-expanded={isOpen}
+          onClick={() => {
+            setOpen(!isOpen);
+          }}
+        >
+          all slots <ChevronDown size={14} aria-hidden />
+        </button>
         <SessionMenu session={session} acts={acts} />
-        <span className="text-soft visually-quiet stand-in">stands in for a host <Plug size={14} aria-hidden /></span>
+        <span className="text-soft visually-quiet stand-in">
+          stands in for a host <Plug size={14} aria-hidden />
+        </span>
       </div>
       <Repairs session={session} acts={acts} />
       <div ref={box} onKeyDown={onKeyDown}>
-        {session.tracks.map((track) => <Track key={track.id} track={track} chosen={chosen?.track === track.id ? chosen.index : null} opening={opening.filter((one) => one.track === track.id)} acts={acts} />)}
+        {session.tracks.map((track) => (
+          <Track
+            key={track.id}
+            track={track}
+            chosen={chosen?.track === track.id ? chosen.index : null}
+            opening={opening.filter((one) => one.track === track.id)}
+            acts={acts}
+          />
+        ))}
       </div>
-      <p className="keys-hint slots-keys"><span><kbd>Delete</kbd> empty</span><span><kbd>0</kbd> bypass</span><span><kbd>Alt</kbd><kbd>←</kbd> move</span></p>
+      <p className="keys-hint slots-keys">
+        <span>
+          <kbd>Delete</kbd> empty
+        </span>
+        <span>
+          <kbd>0</kbd> bypass
+        </span>
+        <span>
+          <kbd>Alt</kbd>
+          <kbd>←</kbd> move
+        </span>
+      </p>
       <KeysPerLoad />
     </section>
   );
 }
 
-function Track({ track, chosen, opening, acts }: { track: TrackView; chosen: number | null; opening: readonly Opening[]; acts: SlotActs }) {
+function Track({
+  track,
+  chosen,
+  opening,
+  acts,
+}: {
+  track: TrackView;
+  chosen: number | null;
+  opening: readonly Opening[];
+  acts: SlotActs;
+}) {
   const { pluginById, naming, nameOf } = useStudio();
-  const names = track.slots.flatMap((slot) => { const plugin = pluginById.get(slot.plugin ?? ''); return plugin ? [nameOf(plugin)] : []; });
+  const names = track.slots.flatMap((slot) => {
+    const plugin = pluginById.get(slot.plugin ?? '');
+    return plugin ? [nameOf(plugin)] : [];
+  });
   const labelOf = ({ plugin: id, asked }: SlotView): readonly [label: string, name: string] => {
     const plugin = pluginById.get(id ?? '');
-    return plugin ? [naming(plugin.id)?.slotLabel ?? slotLabelFor(nameOf(plugin), names), nameOf(plugin)] : [slotLabelFor(asked.name, names), asked.name];
+    return plugin
+      ? [naming(plugin.id)?.slotLabel ?? slotLabelFor(nameOf(plugin), names), nameOf(plugin)]
+      : [slotLabelFor(asked.name, names), asked.name];
   };
-  const at = track.slots.length, wants = slotSortAt(track.sort, at), waiting = opening.filter((one) => one.index >= at);
+  const at = track.slots.length;
+  const wants = slotSortAt(track.sort, at);
+  const waiting = opening.filter((one) => one.index >= at);
   return (
-    <div className={`track ${chosen === null ? '' : 'current'} ${track.sort}`} role="group" aria-label={track.name}>
-      <span className="track-name"><strong>{track.name}</strong><span>{sortNames[track.sort]}</span></span>
+    <div
+      className={`track ${chosen === null ? '' : 'current'} ${track.sort}`}
+      role="group"
+      aria-label={track.name}
+    >
+      <span className="track-name">
+        <strong>{track.name}</strong>
+        <span>{sortNames[track.sort]}</span>
+      </span>
       <span className="track-slots">
         {track.slots.map((slot, index) => {
-          const [label, name] = labelOf(slot), coming = opening.find((one) => one.index === index), state = `${slot.isBypassed ? ', bypassed' : ''}${slot.problem ? `, not open: ${slot.problem.message}` : ''}`;
+          const [label, name] = labelOf(slot);
+          const coming = opening.find((one) => one.index === index);
+          const state = `${slot.isBypassed ? ', bypassed' : ''}${slot.problem ? `, not open: ${slot.problem.message}` : ''}`;
           return (
-            <button key={slot.id} type="button" data-slot={slot.id} data-track={track.id} data-chosen={index === chosen} className={`slot ${slotSortAt(track.sort, index)} ${slot.isBypassed ? 'bypassed' : ''} ${slot.problem ? 'silent' : ''}`}
-              title={`${name}${state}: press to replace, Delete to empty, 0 to bypass`} aria-label={`Slot ${index + 1}: ${name}${state}`} onClick={() => { acts.choose({ track: track.id, index }); }}>
+            <button
+              key={slot.id}
+              type="button"
+              data-slot={slot.id}
+              data-track={track.id}
+              data-chosen={index === chosen}
+              className={`slot ${slotSortAt(track.sort, index)} ${slot.isBypassed ? 'bypassed' : ''} ${slot.problem ? 'silent' : ''}`}
+              title={`${name}${state}: press to replace, Delete to empty, 0 to bypass`}
+              aria-label={`Slot ${index + 1}: ${name}${state}`}
+              onClick={() => {
+                acts.choose({ track: track.id, index });
+              }}
+            >
               {coming ? 'opening …' : index === chosen ? 'choosing …' : label}
             </button>
           );
         })}
-        {waiting.map((one) => <span key={one.id} className="slot opening" role="status"><LoaderCircle size={12} aria-hidden /> {slotLabelFor(one.name, names)}</span>)}
-        <button type="button" data-track={track.id} data-chosen={chosen !== null && chosen >= at} className={`slot free ${wants}`} aria-label={`Slot ${at + 1}: empty, for ${wants === 'note-effect' ? 'a note effect' : `an ${wants}`}`} onClick={() => { acts.choose({ track: track.id, index: at }); }}>{chosen !== null && chosen >= at ? 'choosing …' : <Plus size={15} aria-hidden />}</button>
+        {waiting.map((one) => (
+          <span key={one.id} className="slot opening" role="status">
+            <LoaderCircle size={12} aria-hidden /> {slotLabelFor(one.name, names)}
+          </span>
+        ))}
+        <button
+          type="button"
+          data-track={track.id}
+          data-chosen={chosen !== null && chosen >= at}
+          className={`slot free ${wants}`}
+          aria-label={`Slot ${at + 1}: empty, for ${wants === 'note-effect' ? 'a note effect' : `an ${wants}`}`}
+          onClick={() => {
+            acts.choose({ track: track.id, index: at });
+          }}
+        >
+          {chosen !== null && chosen >= at ? 'choosing …' : <Plus size={15} aria-hidden />}
+        </button>
         {chosen !== null && <KeepChain track={track} />}
       </span>
     </div>

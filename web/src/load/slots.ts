@@ -2,10 +2,18 @@
 import type { SessionView } from '@clever-drawer/core';
 
 /** A slot: the track and the place on it. */
-export interface At { readonly track: string; readonly index: number }
+export interface At {
+  readonly track: string;
+  readonly index: number;
+}
 
 /** A load that the host has not answered yet. */
-export interface Opening { readonly id: number; readonly track: string; readonly index: number; readonly name: string }
+export interface Opening {
+  readonly id: number;
+  readonly track: string;
+  readonly index: number;
+  readonly name: string;
+}
 
 export interface SlotActs {
   readonly choose: (at: At) => void;

@@ -6,12 +6,18 @@ import { useStudio } from '../api/studio.tsx';
 /** Catalogs of more plugins are prepared after the screen was drawn. */
 const atOnce = 3_000;
 
-interface Prepared { readonly entry: Entry; readonly key: string }
+interface Prepared {
+  readonly entry: Entry;
+  readonly key: string;
+}
 const prepared = new WeakMap<Plugin, Prepared>();
 
 function prepare(plugin: Plugin, calling: Calling): Entry {
-  const key = JSON.stringify([calling.nickname, calling.slotLabel, ...calling.tags]), known = prepared.get(plugin);
-  if (known?.key === key) return known.entry;
+  const key = JSON.stringify([calling.nickname, calling.slotLabel, ...calling.tags]);
+  const known = prepared.get(plugin);
+  if (known?.key === key) {
+    return known.entry;
+  }
   const entry = entryOf(plugin, calling);
   prepared.set(plugin, { entry, key });
   return entry;
@@ -19,13 +25,35 @@ function prepare(plugin: Plugin, calling: Calling): Entry {
 
 /** Null while a large catalog is being prepared for the first time. */
 export function useFinder(): Finder | null {
-  const { plugins, answers, arrangement } = useStudio(), { namings } = arrangement;
-  const make = useMemo(() => () => new Finder(plugins.map((plugin) => { const naming = namings.get(plugin.id); return prepare(plugin, { nickname: naming?.nickname ?? null, slotLabel: naming?.slotLabel ?? null, tags: answers.get(plugin.id)?.tags ?? [] }); })), [plugins, answers, namings]);
-  const isSmall = plugins.length <= atOnce, now = useMemo(() => (isSmall ? make() : null), [isSmall, make]), [later, setLater] = useState<Finder | null>(null);
+  const { plugins, answers, arrangement } = useStudio();
+  const { namings } = arrangement;
+  const make = useMemo(
+    () => () =>
+      new Finder(
+        plugins.map((plugin) => {
+          const naming = namings.get(plugin.id);
+          return prepare(plugin, {
+            nickname: naming?.nickname ?? null,
+            slotLabel: naming?.slotLabel ?? null,
+            tags: answers.get(plugin.id)?.tags ?? [],
+          });
+        }),
+      ),
+    [plugins, answers, namings],
+  );
+  const isSmall = plugins.length <= atOnce;
+  const now = useMemo(() => (isSmall ? make() : null), [isSmall, make]);
+  const [later, setLater] = useState<Finder | null>(null);
   useEffect(() => {
-    if (isSmall) return;
-    const timer = setTimeout(() => { setLater(make()); }, 0);
-    return () => { clearTimeout(timer); };
+    if (isSmall) {
+      return;
+    }
+    const timer = setTimeout(() => {
+      setLater(make());
+    }, 0);
+    return () => {
+      clearTimeout(timer);
+    };
   }, [isSmall, make]);
   return now ?? later;
 }

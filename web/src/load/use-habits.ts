@@ -1,19 +1,59 @@
 /** What is known of habits for one slot: how warm what is, here, after the one before, for which letters. */
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { chosenByLetters, habitsOf, noUse, placesIn, type Habits, type TrackSort } from '@clever-drawer/core';
+import {
+  chosenByLetters,
+  habitsOf,
+  noUse,
+  placesIn,
+  type Habits,
+  type TrackSort,
+} from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 
 export function useHabits(track: TrackSort, before: string | null): Habits {
-  const { client, usage, arrangement, cabinet } = useStudio(), { data } = useQuery({ queryKey: ['habits', client.computer], queryFn: client.habits });
+  const { client, usage, arrangement, cabinet } = useStudio();
+  const { data } = useQuery({ queryKey: ['habits', client.computer], queryFn: client.habits });
   const warmth = useMemo(() => new Map([...usage].map(([id, used]) => [id, used.warmth])), [usage]);
-  const here = useMemo(() => new Map((data?.here ?? []).filter((one) => one.track === track).map((one) => [one.plugin as string, one.warmth])), [data, track]);
-  const after = useMemo(() => new Map((data?.after ?? []).filter((one) => one.after === before).map((one) => [one.plugin as string, one.warmth])), [data, before]);
+  const here = useMemo(
+    () =>
+      new Map(
+        (data?.here ?? [])
+          .filter((one) => one.track === track)
+          .map((one) => [one.plugin as string, one.warmth]),
+      ),
+    [data, track],
+  );
+  const after = useMemo(
+    () =>
+      new Map(
+        (data?.after ?? [])
+          .filter((one) => one.after === before)
+          .map((one) => [one.plugin as string, one.warmth]),
+      ),
+    [data, before],
+  );
   const chosen = useMemo(() => chosenByLetters(data?.letters ?? []), [data]);
-  const { folders, members, placements, below } = arrangement, shown = cabinet?.id ?? '';
-  const inCabinet = useMemo(() => placesIn({ below, members, placements }, shown), [below, members, placements, shown]);
+  const { folders, members, placements, below } = arrangement;
+  const shown = cabinet?.id ?? '';
+  const inCabinet = useMemo(
+    () => placesIn({ below, members, placements }, shown),
+    [below, members, placements, shown],
+  );
   return useMemo(() => {
-    const favourites = new Set<string>(folders.filter((folder) => folder.form === 'favourites').flatMap((folder) => members.get(folder.id) ?? []));
-    return habitsOf({ ...noUse, warmth, warmthHere: here, warmthAfter: after, chosen, favourites, inCabinet });
+    const favourites = new Set<string>(
+      folders
+        .filter((folder) => folder.form === 'favourites')
+        .flatMap((folder) => members.get(folder.id) ?? []),
+    );
+    return habitsOf({
+      ...noUse,
+      warmth,
+      warmthHere: here,
+      warmthAfter: after,
+      chosen,
+      favourites,
+      inCabinet,
+    });
   }, [warmth, here, after, chosen, folders, members, inCabinet]);
 }

@@ -2,7 +2,18 @@
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useNavigate } from 'react-router';
-import { asId, copyInFront, describe, isForOldSessions, isGenericWord, makesSound, nameKeyOf, type Plugin, type PluginView, type Width } from '@clever-drawer/core';
+import {
+  asId,
+  copyInFront,
+  describe,
+  isForOldSessions,
+  isGenericWord,
+  makesSound,
+  nameKeyOf,
+  type Plugin,
+  type PluginView,
+  type Width,
+} from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { FormatOrder } from '../said/format-order.tsx';
 import { ownerOf } from '../said/say.ts';
@@ -15,43 +26,141 @@ export function Copies({ plugin, view }: { plugin: Plugin; view: PluginView | un
   const navigate = useNavigate();
   const [isJoining, setJoining] = useState(false);
   const [isOrdering, setOrdering] = useState(false);
-  const front = copyInFront(plugin, formatOrder)?.id, copies = view?.copies ?? [];
-  const isOld = (id: string): boolean => { const card = plugin.copies.find((copy) => copy.id === id); return card !== undefined && isForOldSessions(plugin, card, formatOrder); };
-  const part = (copy: Copy): void => { act({ act: 'part', copies: [copy.id], from: ownerOf(plugin), plugin: asId(crypto.randomUUID()) }); };
-  const choices = plugins.filter((other) => other.id !== plugin.id).map((other): Choice => ({
-    id: other.id, text: nameOf(other), keywords: [other.name, other.vendor ?? ''], show: <><strong>{nameOf(other)}</strong> <span className="text-soft">{other.vendor}</span></>,
-    take: () => { if (act({ act: 'join', into: ownerOf(other), from: [ownerOf(plugin)] })) void navigate(`/plugin/${other.id}`, { replace: true }); },
-  }));
+  const front = copyInFront(plugin, formatOrder)?.id;
+  const copies = view?.copies ?? [];
+  const isOld = (id: string): boolean => {
+    const card = plugin.copies.find((copy) => copy.id === id);
+    return card !== undefined && isForOldSessions(plugin, card, formatOrder);
+  };
+  const part = (copy: Copy): void => {
+    act({
+      act: 'part',
+      copies: [copy.id],
+      from: ownerOf(plugin),
+      plugin: asId(crypto.randomUUID()),
+    });
+  };
+  const choices = plugins
+    .filter((other) => other.id !== plugin.id)
+    .map(
+      (other): Choice => ({
+        id: other.id,
+        text: nameOf(other),
+        keywords: [other.name, other.vendor ?? ''],
+        show: (
+          <>
+            <strong>{nameOf(other)}</strong> <span className="text-soft">{other.vendor}</span>
+          </>
+        ),
+        take: () => {
+          if (act({ act: 'join', into: ownerOf(other), from: [ownerOf(plugin)] })) {
+            void navigate(`/plugin/${other.id}`, { replace: true });
+          }
+        },
+      }),
+    );
   return (
     <section aria-labelledby="copies">
-      <h2 id="copies">{plugin.copies.length === 1 ? 'One copy' : `${plugin.copies.length} copies`}</h2>
+      <h2 id="copies">
+        {plugin.copies.length === 1 ? 'One copy' : `${plugin.copies.length} copies`}
+      </h2>
       <ul className="copies">
         {copies.map((copy) => (
           <li key={copy.id}>
-            <p><span className="chip format">{copy.facts.format}</span> {copy.id === front && copies.length > 1 && <span className="in-front">in front</span>}{isOld(copy.id) && <span className="chip">for old sessions</span>} {widthOf(copy) !== null && <span className="chip">{widthOf(copy)}</span>} {copy.state !== 'present' && <span className="chip gone">{copy.state === 'away' ? 'out of reach' : 'gone'}</span>} <span className="text-soft">{factsOf(copy)}</span></p>
+            <p>
+              <span className="chip format">{copy.facts.format}</span>{' '}
+              {copy.id === front && copies.length > 1 && <span className="in-front">in front</span>}
+              {isOld(copy.id) && <span className="chip">for old sessions</span>}{' '}
+              {widthOf(copy) !== null && <span className="chip">{widthOf(copy)}</span>}{' '}
+              {copy.state !== 'present' && (
+                <span className="chip gone">{copy.state === 'away' ? 'out of reach' : 'gone'}</span>
+              )}{' '}
+              <span className="text-soft">{factsOf(copy)}</span>
+            </p>
             <p className="mono path">{copy.facts.path}</p>
-            <p className="text-soft visually-quiet">{copy.facts.name ?? 'names itself by its file only'}{copy.facts.vendor !== null && ` · “${copy.facts.vendor}”`}{copy.facts.declared.length > 0 && ` · declares ${copy.facts.declared.map(short).join(', ')}`}</p>
+            <p className="text-soft visually-quiet">
+              {copy.facts.name ?? 'names itself by its file only'}
+              {copy.facts.vendor !== null && ` · “${copy.facts.vendor}”`}
+              {copy.facts.declared.length > 0 &&
+                ` · declares ${copy.facts.declared.map(short).join(', ')}`}
+            </p>
             {copy.facts.problem && <p className="text-brick">{describe(copy.facts.problem)}</p>}
-            {plugin.copies.length > 1 && <Button variant="bare" size="sm" onClick={() => { part(copy); }}>It is another plugin: part it</Button>}
+            {plugin.copies.length > 1 && (
+              <Button
+                variant="bare"
+                size="sm"
+                onClick={() => {
+                  part(copy);
+                }}
+              >
+                It is another plugin: part it
+              </Button>
+            )}
           </li>
         ))}
       </ul>
-      <Button variant="bare" size="sm" onClick={() => { setJoining(true); }}>It is the same as another plugin: join them …</Button>
-      {plugin.copies.length > 1 && <Button variant="bare" size="sm" onClick={() => { setOrdering(true); }}>Which copy goes in front …</Button>}
-      {isOrdering && <FormatOrder onClose={() => { setOrdering(false); }} />}
-      {isJoining && <Picker title={`Join ${nameOf(plugin)} with …`} prompt="Letters of the other plugin" choices={choices} onClose={() => { setJoining(false); }} />}
+      <Button
+        variant="bare"
+        size="sm"
+        onClick={() => {
+          setJoining(true);
+        }}
+      >
+        It is the same as another plugin: join them …
+      </Button>
+      {plugin.copies.length > 1 && (
+        <Button
+          variant="bare"
+          size="sm"
+          onClick={() => {
+            setOrdering(true);
+          }}
+        >
+          Which copy goes in front …
+        </Button>
+      )}
+      {isOrdering && (
+        <FormatOrder
+          onClose={() => {
+            setOrdering(false);
+          }}
+        />
+      )}
+      {isJoining && (
+        <Picker
+          title={`Join ${nameOf(plugin)} with …`}
+          prompt="Letters of the other plugin"
+          choices={choices}
+          onClose={() => {
+            setJoining(false);
+          }}
+        />
+      )}
     </section>
   );
 }
 
 /** The width its name says it has. */
-const widthOf = ({ facts }: Copy): Width | null => (facts.name === null ? null : nameKeyOf(facts.name, facts.vendor, makesSound(facts), isGenericWord).width);
+const widthOf = ({ facts }: Copy): Width | null =>
+  facts.name === null
+    ? null
+    : nameKeyOf(facts.name, facts.vendor, makesSound(facts), isGenericWord).width;
 
 /** The end of a class's address. */
 const short = (declared: string): string => declared.split(/[#/]/).pop() ?? declared;
 
 function factsOf({ facts }: Copy): string {
-  const io = facts.audioIn !== null && facts.audioOut !== null ? `${facts.audioIn} in, ${facts.audioOut} out` : null;
+  const io =
+    facts.audioIn !== null && facts.audioOut !== null
+      ? `${facts.audioIn} in, ${facts.audioOut} out`
+      : null;
   const notes = facts.notesIn === null ? null : facts.notesIn ? 'notes in' : null;
-  return [facts.version === null ? null : `version ${facts.version}`, io, notes, facts.architectures?.join(', ') ?? null].filter((part) => part !== null && part !== '').join(' · ');
+  return [
+    facts.version === null ? null : `version ${facts.version}`,
+    io,
+    notes,
+    facts.architectures?.join(', ') ?? null,
+  ]
+    .filter((part) => part !== null && part !== '')
+    .join(' · ');
 }

@@ -3,32 +3,74 @@ import { max, scaleBand, scaleLinear } from 'd3';
 import { describe, type FindingView, type PluginView } from '@clever-drawer/core';
 import { sayTime } from '../ui/say-time.ts';
 
-const width = 280, height = 92, foot = 16, shownMonths = 12;
+const width = 280;
+const height = 92;
+const foot = 16;
+const shownMonths = 12;
 
 /** The last twelve months up to now, as YYYY-MM. */
 function lastMonths(now: Date): string[] {
-  return Array.from({ length: shownMonths }, (_, i) => new Date(Date.UTC(now.getUTCFullYear(), now.getUTCMonth() - (shownMonths - 1 - i), 1)).toISOString().slice(0, 7));
+  return Array.from({ length: shownMonths }, (_, i) =>
+    new Date(Date.UTC(now.getUTCFullYear(), now.getUTCMonth() - (shownMonths - 1 - i), 1))
+      .toISOString()
+      .slice(0, 7),
+  );
 }
 
 export function Loads({ view }: { view: PluginView | undefined }) {
-  const loads = new Map((view?.loads ?? []).map(({ month, loads: count }) => [month, count])), months = lastMonths(new Date());
-  const all = [...loads.values()].reduce((sum, count) => sum + count, 0), most = max(months, (month) => loads.get(month) ?? 0) ?? 0;
-  const x = scaleBand().domain(months).range([0, width]).padding(0.25), y = scaleLinear().domain([0, Math.max(1, most)]).range([height - foot, 14]);
-  const name = (month: string): string => new Date(`${month}-01T00:00:00Z`).toLocaleDateString('en-GB', { month: 'short', timeZone: 'UTC' });
+  const loads = new Map((view?.loads ?? []).map(({ month, loads: count }) => [month, count]));
+  const months = lastMonths(new Date());
+  const all = [...loads.values()].reduce((sum, count) => sum + count, 0);
+  const most = max(months, (month) => loads.get(month) ?? 0) ?? 0;
+  const x = scaleBand().domain(months).range([0, width]).padding(0.25);
+  const y = scaleLinear()
+    .domain([0, Math.max(1, most)])
+    .range([height - foot, 14]);
+  const name = (month: string): string =>
+    new Date(`${month}-01T00:00:00Z`).toLocaleDateString('en-GB', {
+      month: 'short',
+      timeZone: 'UTC',
+    });
   return (
     <section aria-labelledby="loads">
       <h2 id="loads">Loads</h2>
-      {all === 0 ? <p className="text-soft">Never loaded.</p> : (
+      {all === 0 ? (
+        <p className="text-soft">Never loaded.</p>
+      ) : (
         <>
-          <p className="text-soft">{all} {all === 1 ? 'load' : 'loads'} in all; at most {most} in one of the last twelve months.</p>
-          <svg className="loads-chart" viewBox={`0 0 ${width} ${height}`} role="img" aria-label={`Loads by month: ${months.map((month) => `${name(month)} ${loads.get(month) ?? 0}`).join(', ')}`}>
+          <p className="text-soft">
+            {all} {all === 1 ? 'load' : 'loads'} in all; at most {most} in one of the last twelve
+            months.
+          </p>
+          <svg
+            className="loads-chart"
+            viewBox={`0 0 ${width} ${height}`}
+            role="img"
+            aria-label={`Loads by month: ${months.map((month) => `${name(month)} ${loads.get(month) ?? 0}`).join(', ')}`}
+          >
             {months.map((month) => {
               const count = loads.get(month) ?? 0;
               return (
                 <g key={month}>
-                  <rect x={x(month)} y={y(count)} width={x.bandwidth()} height={height - foot - y(count)} rx="1.5" />
-                  {count > 0 && <text x={(x(month) ?? 0) + x.bandwidth() / 2} y={y(count) - 3} textAnchor="middle">{count}</text>}
-                  <text x={(x(month) ?? 0) + x.bandwidth() / 2} y={height - 4} textAnchor="middle">{name(month).slice(0, 1)}</text>
+                  <rect
+                    x={x(month)}
+                    y={y(count)}
+                    width={x.bandwidth()}
+                    height={height - foot - y(count)}
+                    rx="1.5"
+                  />
+                  {count > 0 && (
+                    <text
+                      x={(x(month) ?? 0) + x.bandwidth() / 2}
+                      y={y(count) - 3}
+                      textAnchor="middle"
+                    >
+                      {count}
+                    </text>
+                  )}
+                  <text x={(x(month) ?? 0) + x.bandwidth() / 2} y={height - 4} textAnchor="middle">
+                    {name(month).slice(0, 1)}
+                  </text>
                 </g>
               );
             })}
@@ -40,7 +82,15 @@ export function Loads({ view }: { view: PluginView | undefined }) {
   );
 }
 
-const words: Record<FindingView['sort'], string> = { arrived: 'Arrived', returned: 'Back', updated: 'Updated', moved: 'Moved', gone: 'Gone', away: 'Out of reach', failed: 'Failed' };
+const words: Record<FindingView['sort'], string> = {
+  arrived: 'Arrived',
+  returned: 'Back',
+  updated: 'Updated',
+  moved: 'Moved',
+  gone: 'Gone',
+  away: 'Out of reach',
+  failed: 'Failed',
+};
 
 export function Findings({ view }: { view: PluginView | undefined }) {
   return (
@@ -48,7 +98,19 @@ export function Findings({ view }: { view: PluginView | undefined }) {
       <h2 id="findings">What scans found</h2>
       <ul className="plain-rows findings-rows">
         {(view?.findings ?? []).map((finding) => (
-          <li key={finding.id}><span>{words[finding.sort]} <span className="text-soft">{finding.format}{finding.sort === 'updated' && finding.from !== finding.to && ` · ${finding.from ?? 'no version'} → ${finding.to ?? 'no version'}`}{finding.problem && ` · ${describe(finding.problem)}`}</span></span><span className="text-soft when">{sayTime(finding.at)}</span></li>
+          <li key={finding.id}>
+            <span>
+              {words[finding.sort]}{' '}
+              <span className="text-soft">
+                {finding.format}
+                {finding.sort === 'updated' &&
+                  finding.from !== finding.to &&
+                  ` · ${finding.from ?? 'no version'} → ${finding.to ?? 'no version'}`}
+                {finding.problem && ` · ${describe(finding.problem)}`}
+              </span>
+            </span>
+            <span className="text-soft when">{sayTime(finding.at)}</span>
+          </li>
         ))}
       </ul>
     </section>

@@ -14,28 +14,90 @@ export function OwnPicture({ plugin, children }: { plugin: Plugin; children: Rea
   const [isOver, setOver] = useState(false);
   const isOwn = answers.get(plugin.id)?.picture != null;
   const take = (file: Blob | null | undefined): void => {
-    if (!file) { say('There is no picture in that. Copy or drop an image file.', 'trouble'); return; }
-    client.addPicture(file).then(({ id }) => { act(sayAct([plugin.id], { picture: id })); }, (error: unknown) => { say(error instanceof Error ? error.message : String(error), 'trouble'); });
+    if (!file) {
+      say('There is no picture in that. Copy or drop an image file.', 'trouble');
+      return;
+    }
+    client.addPicture(file).then(
+      ({ id }) => {
+        act(sayAct([plugin.id], { picture: id }));
+      },
+      (error: unknown) => {
+        say(error instanceof Error ? error.message : String(error), 'trouble');
+      },
+    );
   };
   const latest = useRef(take);
-  useEffect(() => { latest.current = take; });
+  useEffect(() => {
+    latest.current = take;
+  });
   useEffect(() => {
     const paste = (event: ClipboardEvent): void => {
-      if (isTyping(event.target)) return;
-      const file = [...(event.clipboardData?.files ?? [])].find((one) => one.type.startsWith('image/'));
-      if (file) latest.current(file);
+      if (isTyping(event.target)) {
+        return;
+      }
+      const file = [...(event.clipboardData?.files ?? [])].find((one) =>
+        one.type.startsWith('image/'),
+      );
+      if (file) {
+        latest.current(file);
+      }
     };
     window.addEventListener('paste', paste);
-    return () => { window.removeEventListener('paste', paste); };
+    return () => {
+      window.removeEventListener('paste', paste);
+    };
   }, []);
   return (
-    <div className={`own-picture ${isOver ? 'over' : ''}`} onDragOver={(event) => { event.preventDefault(); setOver(true); }} onDragLeave={() => { setOver(false); }} onDrop={(event) => { event.preventDefault(); setOver(false); take(event.dataTransfer.files[0]); }}>
+    <div
+      className={`own-picture ${isOver ? 'over' : ''}`}
+      onDragOver={(event) => {
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => {
+        setOver(false);
+      }}
+      onDrop={(event) => {
+        event.preventDefault();
+        setOver(false);
+        take(event.dataTransfer.files[0]);
+      }}
+    >
       {children}
       <span className="own-acts">
-        <Button variant="bare" size="sm" onClick={() => { field.current?.click(); }}>{isOver ? 'Drop it here' : 'Picture …'}</Button>
-        {isOwn && <Button variant="bare" size="sm" onClick={() => { act(sayAct([plugin.id], { picture: null })); }}>Without it</Button>}
+        <Button
+          variant="bare"
+          size="sm"
+          onClick={() => {
+            field.current?.click();
+          }}
+        >
+          {isOver ? 'Drop it here' : 'Picture …'}
+        </Button>
+        {isOwn && (
+          <Button
+            variant="bare"
+            size="sm"
+            onClick={() => {
+              act(sayAct([plugin.id], { picture: null }));
+            }}
+          >
+            Without it
+          </Button>
+        )}
       </span>
-      <input ref={field} type="file" accept="image/*" hidden aria-label="A picture of the plugin's window" onChange={(event) => { take(event.target.files?.[0]); event.target.value = ''; }} />
+      <input
+        ref={field}
+        type="file"
+        accept="image/*"
+        hidden
+        aria-label="A picture of the plugin's window"
+        onChange={(event) => {
+          take(event.target.files?.[0]);
+          event.target.value = '';
+        }}
+      />
     </div>
   );
 }

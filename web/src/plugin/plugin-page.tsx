@@ -20,7 +20,19 @@ export function PluginPage() {
   const { plugin: id = '' } = useParams();
   const { pluginById, plugins } = useStudio();
   const plugin = pluginById.get(id);
-  if (!plugin) return <main className="empty"><h1>This plugin is not in the catalog</h1><p>{plugins.length > 0 ? 'It may have been joined with another one, or stand on another computer.' : 'The catalog is empty.'} <Link to="/file">Go to File</Link>.</p></main>;
+  if (!plugin) {
+    return (
+      <main className="empty">
+        <h1>This plugin is not in the catalog</h1>
+        <p>
+          {plugins.length > 0
+            ? 'It may have been joined with another one, or stand on another computer.'
+            : 'The catalog is empty.'}{' '}
+          <Link to="/file">Go to File</Link>.
+        </p>
+      </main>
+    );
+  }
   return <Page key={id} plugin={plugin} />;
 }
 
@@ -28,18 +40,61 @@ function Page({ plugin }: { plugin: Plugin }) {
   const { client, nameOf, naming, pictureOf } = useStudio();
   const navigate = useNavigate();
   const [isNaming, setNaming] = useState(false);
-  const view = useQuery({ queryKey: ['plugin', client.computer, plugin.id], queryFn: () => client.plugin(plugin.id) });
-  const name = nameOf(plugin), label = naming(plugin.id)?.slotLabel;
-  useKeys({ N: () => { setNaming(true); }, Escape: () => { void navigate(-1); } });
+  const view = useQuery({
+    queryKey: ['plugin', client.computer, plugin.id],
+    queryFn: () => client.plugin(plugin.id),
+  });
+  const name = nameOf(plugin);
+  const label = naming(plugin.id)?.slotLabel;
+  useKeys({
+    N: () => {
+      setNaming(true);
+    },
+    Escape: () => {
+      void navigate(-1);
+    },
+  });
   return (
     <main className="plugin-page">
       <header className="plugin-head">
-        <Button variant="bare" size="sm" className="back" onClick={() => { void navigate(-1); }}><ArrowLeft size={15} aria-hidden /> Back <kbd>Esc</kbd></Button>
-        <OwnPicture plugin={plugin}><Faceplate seed={plugin.id} width={168} picture={pictureOf(plugin)} /></OwnPicture>
+        <Button
+          variant="bare"
+          size="sm"
+          className="back"
+          onClick={() => {
+            void navigate(-1);
+          }}
+        >
+          <ArrowLeft size={15} aria-hidden /> Back <kbd>Esc</kbd>
+        </Button>
+        <OwnPicture plugin={plugin}>
+          <Faceplate seed={plugin.id} width={168} picture={pictureOf(plugin)} />
+        </OwnPicture>
         <div>
-          <h1>{name} <Button variant="bare" size="sm" aria-label={`Nickname and slot label of ${name}`} onClick={() => { setNaming(true); }}><Pencil size={14} aria-hidden /> <kbd>N</kbd></Button></h1>
-          <p className="text-soft">{name !== plugin.name && <>{plugin.name} · </>}{plugin.vendor ?? 'no vendor named'}{!isPresent(plugin) && ' · not there at the moment'}</p>
-          {label && <p><span className="label small">{label}</span> <span className="text-soft visually-quiet">in a slot</span></p>}
+          <h1>
+            {name}{' '}
+            <Button
+              variant="bare"
+              size="sm"
+              aria-label={`Nickname and slot label of ${name}`}
+              onClick={() => {
+                setNaming(true);
+              }}
+            >
+              <Pencil size={14} aria-hidden /> <kbd>N</kbd>
+            </Button>
+          </h1>
+          <p className="text-soft">
+            {name !== plugin.name && <>{plugin.name} · </>}
+            {plugin.vendor ?? 'no vendor named'}
+            {!isPresent(plugin) && ' · not there at the moment'}
+          </p>
+          {label && (
+            <p>
+              <span className="label small">{label}</span>{' '}
+              <span className="text-soft visually-quiet">in a slot</span>
+            </p>
+          )}
         </div>
       </header>
       <div className="plugin-columns">
@@ -49,29 +104,62 @@ function Page({ plugin }: { plugin: Plugin }) {
           <Similar plugin={plugin} />
         </div>
         <div>
-          {plugin.chain ? <ChainOf plugin={plugin} chain={plugin.chain} /> : <><Copies plugin={plugin} view={view.data} /><Why plugin={plugin} view={view.data} /></>}
+          {plugin.chain ? (
+            <ChainOf plugin={plugin} chain={plugin.chain} />
+          ) : (
+            <>
+              <Copies plugin={plugin} view={view.data} />
+              <Why plugin={plugin} view={view.data} />
+            </>
+          )}
         </div>
         <div>
           <Loads view={view.data} />
           <Findings view={view.data} />
         </div>
       </div>
-      {isNaming && <NameDialog plugin={plugin} onClose={() => { setNaming(false); }} />}
+      {isNaming && (
+        <NameDialog
+          plugin={plugin}
+          onClose={() => {
+            setNaming(false);
+          }}
+        />
+      )}
     </main>
   );
 }
 
 /** What a chain is made of. */
 function ChainOf({ plugin, chain }: { plugin: Plugin; chain: readonly string[] }) {
-  const { act, pluginById, nameOf } = useStudio(), navigate = useNavigate();
-  const remove = (): void => { if (act({ act: 'remove-chain', chain: plugin.id })) void navigate('/file'); };
+  const { act, pluginById, nameOf } = useStudio();
+  const navigate = useNavigate();
+  const remove = (): void => {
+    if (act({ act: 'remove-chain', chain: plugin.id })) {
+      void navigate('/file');
+    }
+  };
   return (
     <section aria-labelledby="chain">
       <h2 id="chain">A chain of {chain.length}</h2>
       <ol className="plain-rows">
-        {chain.map((id, at) => { const one = pluginById.get(id); return <li key={`${at}${id}`}>{one ? <Link to={`/plugin/${id}`}>{nameOf(one)}</Link> : <span className="text-soft">a plugin that is no longer in the catalog</span>}</li>; })}
+        {chain.map((id, at) => {
+          const one = pluginById.get(id);
+          return (
+            <li key={`${at}${id}`}>
+              {one ? (
+                <Link to={`/plugin/${id}`}>{nameOf(one)}</Link>
+              ) : (
+                <span className="text-soft">a plugin that is no longer in the catalog</span>
+              )}
+            </li>
+          );
+        })}
       </ol>
-      <Button variant="bare" size="sm" onClick={remove}>Remove this chain</Button> <span className="text-soft visually-quiet">The plugins in it stay; undo brings it back.</span>
+      <Button variant="bare" size="sm" onClick={remove}>
+        Remove this chain
+      </Button>{' '}
+      <span className="text-soft visually-quiet">The plugins in it stay; undo brings it back.</span>
     </section>
   );
 }
@@ -82,14 +170,40 @@ function Folders({ plugin }: { plugin: Plugin }) {
   return (
     <section aria-labelledby="in-folders">
       <h2 id="in-folders">In folders</h2>
-      {folders.length === 0 && <p className="text-soft">In none yet. In <Link to={`/file?q=${encodeURIComponent(plugin.name)}`}>File</Link>, press <kbd>F</kbd> to file it.</p>}
+      {folders.length === 0 && (
+        <p className="text-soft">
+          In none yet. In <Link to={`/file?q=${encodeURIComponent(plugin.name)}`}>File</Link>, press{' '}
+          <kbd>F</kbd> to file it.
+        </p>
+      )}
       <ul className="plain-rows">
         {folders.map((folder) => {
-          const placement = arrangement.placements.get(folder.id)?.find((p) => p.plugin === plugin.id);
+          const placement = arrangement.placements
+            .get(folder.id)
+            ?.find((p) => p.plugin === plugin.id);
           return (
             <li key={folder.id}>
-              <Link to={`/file?open=${folder.id}`} className={`label ${folder.form === 'smart' ? 'smart' : ''}`}>{folder.name}</Link>
-              {placement ? <Button variant="bare" size="sm" onClick={() => { act({ act: 'take-out', placements: [placement.id] }); }}>Take out</Button> : <span className="text-soft">{arrangement.because(folder.id, plugin.id) ?? 'by its rule'}</span>}
+              <Link
+                to={`/file?open=${folder.id}`}
+                className={`label ${folder.form === 'smart' ? 'smart' : ''}`}
+              >
+                {folder.name}
+              </Link>
+              {placement ? (
+                <Button
+                  variant="bare"
+                  size="sm"
+                  onClick={() => {
+                    act({ act: 'take-out', placements: [placement.id] });
+                  }}
+                >
+                  Take out
+                </Button>
+              ) : (
+                <span className="text-soft">
+                  {arrangement.because(folder.id, plugin.id) ?? 'by its rule'}
+                </span>
+              )}
             </li>
           );
         })}
@@ -103,17 +217,41 @@ const similarShown = 8;
 
 function Similar({ plugin }: { plugin: Plugin }) {
   const { plugins, nameOf, usage } = useStudio();
-  const alike = plugins.filter((other) => other.id !== plugin.id && isPresent(other) && other.types.some((type) => plugin.types.includes(type)));
-  const shown = [...alike].sort((a, b) => shared(b, plugin) - shared(a, plugin) || (usage.get(b.id)?.warmth ?? 0) - (usage.get(a.id)?.warmth ?? 0) || (a.name < b.name ? -1 : 1)).slice(0, similarShown);
-  if (shown.length === 0) return null;
+  const alike = plugins.filter(
+    (other) =>
+      other.id !== plugin.id &&
+      isPresent(other) &&
+      other.types.some((type) => plugin.types.includes(type)),
+  );
+  const shown = [...alike]
+    .sort(
+      (a, b) =>
+        shared(b, plugin) - shared(a, plugin) ||
+        (usage.get(b.id)?.warmth ?? 0) - (usage.get(a.id)?.warmth ?? 0) ||
+        (a.name < b.name ? -1 : 1),
+    )
+    .slice(0, similarShown);
+  if (shown.length === 0) {
+    return null;
+  }
   return (
     <section aria-labelledby="similar">
-      <h2 id="similar">Also {plugin.types.map(typeName).join(' or ')} · {alike.length}</h2>
+      <h2 id="similar">
+        Also {plugin.types.map(typeName).join(' or ')} · {alike.length}
+      </h2>
       <ul className="plain-rows">
-        {shown.map((other) => <li key={other.id}><Link to={`/plugin/${other.id}`}>{nameOf(other)}</Link><span className="text-soft">{usage.has(other.id) ? `${usage.get(other.id)?.loads ?? 0} loads` : 'never loaded'}</span></li>)}
+        {shown.map((other) => (
+          <li key={other.id}>
+            <Link to={`/plugin/${other.id}`}>{nameOf(other)}</Link>
+            <span className="text-soft">
+              {usage.has(other.id) ? `${usage.get(other.id)?.loads ?? 0} loads` : 'never loaded'}
+            </span>
+          </li>
+        ))}
       </ul>
     </section>
   );
 }
 
-const shared = (a: Plugin, b: Plugin): number => a.types.filter((type) => b.types.includes(type)).length;
+const shared = (a: Plugin, b: Plugin): number =>
+  a.types.filter((type) => b.types.includes(type)).length;

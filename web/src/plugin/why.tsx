@@ -1,29 +1,74 @@
 /** Why a plugin is taken for what it is, or what it was taken for before the user said otherwise. */
-import { kindNames, typeName, type Plugin, type PluginView, type Reason } from '@clever-drawer/core';
+import {
+  kindNames,
+  typeName,
+  type Plugin,
+  type PluginView,
+  type Reason,
+} from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 
 export function Why({ plugin, view }: { plugin: Plugin; view: PluginView | undefined }) {
   const { answers } = useStudio();
-  const grounds = view?.grounds, said = answers.get(plugin.id);
-  if (!grounds) return null;
+  const grounds = view?.grounds;
+  const said = answers.get(plugin.id);
+  if (!grounds) {
+    return null;
+  }
   return (
     <section aria-labelledby="why">
       <h2 id="why">Why</h2>
-      {said?.types != null && <p className="text-soft">You said what it does. Without that it would be told so:</p>}
+      {said?.types != null && (
+        <p className="text-soft">You said what it does. Without that it would be told so:</p>
+      )}
       <ul className="grounds">
         {grounds.suggestions.slice(0, 3).map((suggestion) => (
           <li key={suggestion.type}>
-            <p><strong>{typeName(suggestion.type)}</strong> · {Math.round(suggestion.probability * 100)} %</p>
+            <p>
+              <strong>{typeName(suggestion.type)}</strong> ·{' '}
+              {Math.round(suggestion.probability * 100)} %
+            </p>
             <Lines reasons={suggestion.reasons} />
           </li>
         ))}
-        {grounds.suggestions.length === 0 && <li className="text-soft">Nothing speaks for any type.</li>}
-        {grounds.kindReasons.length > 0 && <li><p><strong>{capital(kindNames[grounds.kinds[0]?.kind ?? 'unknown'])}</strong> · {Math.round((grounds.kinds[0]?.probability ?? 0) * 100)} %</p><Lines reasons={grounds.kindReasons.map((reason) => ({ text: reason.text, weight: reason.kind === grounds.kinds[0]?.kind ? reason.weight : -reason.weight }))} /></li>}
-        {grounds.sameBecause.length > 0 && <li><p><strong>One plugin</strong></p><Lines reasons={grounds.sameBecause.map((text) => ({ text, weight: 1 }))} /></li>}
+        {grounds.suggestions.length === 0 && (
+          <li className="text-soft">Nothing speaks for any type.</li>
+        )}
+        {grounds.kindReasons.length > 0 && (
+          <li>
+            <p>
+              <strong>{capital(kindNames[grounds.kinds[0]?.kind ?? 'unknown'])}</strong> ·{' '}
+              {Math.round((grounds.kinds[0]?.probability ?? 0) * 100)} %
+            </p>
+            <Lines
+              reasons={grounds.kindReasons.map((reason) => ({
+                text: reason.text,
+                weight: reason.kind === grounds.kinds[0]?.kind ? reason.weight : -reason.weight,
+              }))}
+            />
+          </li>
+        )}
+        {grounds.sameBecause.length > 0 && (
+          <li>
+            <p>
+              <strong>One plugin</strong>
+            </p>
+            <Lines reasons={grounds.sameBecause.map((text) => ({ text, weight: 1 }))} />
+          </li>
+        )}
       </ul>
     </section>
   );
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-const Lines = ({ reasons }: { reasons: readonly Reason[] }) => <ul className="lines">{reasons.map((reason) => <li key={reason.text} className={reason.weight < 0 ? 'against' : ''}>{reason.weight < 0 && 'against: '}{reason.text}</li>)}</ul>;
+const Lines = ({ reasons }: { reasons: readonly Reason[] }) => (
+  <ul className="lines">
+    {reasons.map((reason) => (
+      <li key={reason.text} className={reason.weight < 0 ? 'against' : ''}>
+        {reason.weight < 0 && 'against: '}
+        {reason.text}
+      </li>
+    ))}
+  </ul>
+);

@@ -2,7 +2,18 @@
 import { Plus, TriangleAlert, X } from 'lucide-react';
 import { Fragment } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { fieldNames, fields, relationsFor, standsAlone, type Card, type Field, type Line, type Relation, type RuleWords, type Warning } from '@clever-drawer/core';
+import {
+  fieldNames,
+  fields,
+  relationsFor,
+  standsAlone,
+  type Card,
+  type Field,
+  type Line,
+  type Relation,
+  type RuleWords,
+  type Warning,
+} from '@clever-drawer/core';
 import type { Completions } from './completions.ts';
 import { withField, type Drafting, type Where } from './use-draft.ts';
 import { ValueField } from './value-field.tsx';
@@ -18,50 +29,201 @@ const isText = (field: Field): boolean => fields[field] === 'text';
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 export function Cards(props: Props) {
-  const { draft: { cards, never }, edit } = props.drafting;
+  const {
+    draft: { cards, never },
+    edit,
+  } = props.drafting;
   return (
     <>
       {cards.map((card, at) => (
         <Fragment key={at}>
           {at > 0 && <p className="or-between hand">or</p>}
-          <CardBox {...props} card={card} at={{ isNever: false, card: at }} title={card.lines.length > 1 ? 'All of these hold' : 'This holds'} />
+          <CardBox
+            {...props}
+            card={card}
+            at={{ isNever: false, card: at }}
+            title={card.lines.length > 1 ? 'All of these hold' : 'This holds'}
+          />
         </Fragment>
       ))}
-      <Button variant="quiet" size="sm" className="add-card" onClick={() => { edit({ edit: 'add-card', isNever: false }); }}><Plus size={14} aria-hidden /> {cards.length === 0 ? 'a card' : 'another card'}</Button>
-      {never.map((card, at) => <CardBox key={at} {...props} card={card} at={{ isNever: true, card: at }} title={card.lines.length > 1 ? 'But never, when all of these hold' : 'But never, when this holds'} />)}
-      <Button variant="bare" size="sm" className="add-card" onClick={() => { edit({ edit: 'add-card', isNever: true }); }}><Plus size={14} aria-hidden /> {never.length === 0 ? 'keep some out' : 'keep others out'}</Button>
+      <Button
+        variant="quiet"
+        size="sm"
+        className="add-card"
+        onClick={() => {
+          edit({ edit: 'add-card', isNever: false });
+        }}
+      >
+        <Plus size={14} aria-hidden /> {cards.length === 0 ? 'a card' : 'another card'}
+      </Button>
+      {never.map((card, at) => (
+        <CardBox
+          key={at}
+          {...props}
+          card={card}
+          at={{ isNever: true, card: at }}
+          title={
+            card.lines.length > 1
+              ? 'But never, when all of these hold'
+              : 'But never, when this holds'
+          }
+        />
+      ))}
+      <Button
+        variant="bare"
+        size="sm"
+        className="add-card"
+        onClick={() => {
+          edit({ edit: 'add-card', isNever: true });
+        }}
+      >
+        <Plus size={14} aria-hidden /> {never.length === 0 ? 'keep some out' : 'keep others out'}
+      </Button>
     </>
   );
 }
 
-interface BoxProps extends Props { readonly card: Card; readonly at: Where; readonly title: string }
+interface BoxProps extends Props {
+  readonly card: Card;
+  readonly at: Where;
+  readonly title: string;
+}
 
 function CardBox({ card, at, title, drafting, words, completions, warnings }: BoxProps) {
-  const mine = warnings.filter((warning) => warning.sort !== 'never-everything' && warning.isNever === at.isNever && warning.card === at.card);
+  const mine = warnings.filter(
+    (warning) =>
+      warning.sort !== 'never-everything' &&
+      warning.isNever === at.isNever &&
+      warning.card === at.card,
+  );
   return (
-    <section className={`rule-card ${at.isNever ? 'never' : ''}`} aria-label={`${title}${at.isNever ? '' : `, card ${at.card + 1}`}`}>
+    <section
+      className={`rule-card ${at.isNever ? 'never' : ''}`}
+      aria-label={`${title}${at.isNever ? '' : `, card ${at.card + 1}`}`}
+    >
       <span className="punched" aria-hidden />
       <h2>{title}</h2>
-      {card.lines.map((line, i) => <LineRow key={i} line={line} at={at} number={i} drafting={drafting} words={words} completions={completions} isEmpty={mine.some((warning) => warning.sort === 'line-empty' && warning.line === i)} />)}
-      {mine.map((warning) => (warning.sort === 'card-empty' ? <Warn key="empty">No plugin has all of this at once.</Warn> : warning.sort === 'card-contained' ? <Warn key="contained">Whatever this card lets in, card {warning.other + 1} lets in already.</Warn> : null))}
-      <Button variant="bare" size="sm" className="add-line" onClick={() => { drafting.edit({ edit: 'add-line', at }); }}><Plus size={14} aria-hidden /> another line</Button>
+      {card.lines.map((line, i) => (
+        <LineRow
+          key={i}
+          line={line}
+          at={at}
+          number={i}
+          drafting={drafting}
+          words={words}
+          completions={completions}
+          isEmpty={mine.some((warning) => warning.sort === 'line-empty' && warning.line === i)}
+        />
+      ))}
+      {mine.map((warning) => {
+        if (warning.sort === 'card-empty') {
+          return <Warn key="empty">No plugin has all of this at once.</Warn>;
+        }
+        if (warning.sort === 'card-contained') {
+          return (
+            <Warn key="contained">
+              Whatever this card lets in, card {warning.other + 1} lets in already.
+            </Warn>
+          );
+        }
+        return null;
+      })}
+      <Button
+        variant="bare"
+        size="sm"
+        className="add-line"
+        onClick={() => {
+          drafting.edit({ edit: 'add-line', at });
+        }}
+      >
+        <Plus size={14} aria-hidden /> another line
+      </Button>
     </section>
   );
 }
 
-export const Warn = ({ children }: { children: React.ReactNode }) => <p className="rule-warning"><TriangleAlert size={14} aria-hidden /> {children}</p>;
+export const Warn = ({ children }: { children: React.ReactNode }) => (
+  <p className="rule-warning">
+    <TriangleAlert size={14} aria-hidden /> {children}
+  </p>
+);
 
-interface RowProps { readonly line: Line; readonly at: Where; readonly number: number; readonly drafting: Drafting; readonly words: RuleWords; readonly completions: Completions; readonly isEmpty: boolean }
+interface RowProps {
+  readonly line: Line;
+  readonly at: Where;
+  readonly number: number;
+  readonly drafting: Drafting;
+  readonly words: RuleWords;
+  readonly completions: Completions;
+  readonly isEmpty: boolean;
+}
 
 function LineRow({ line, at, number, drafting, words, completions, isEmpty }: RowProps) {
-  const set = (to: Line | null): void => { drafting.edit({ edit: 'line', at, line: number, to }); };
-  const setRelation = (relation: Relation): void => { set({ ...line, relation, values: standsAlone(relation) || line.relation.includes('within') !== relation.includes('within') ? [] : line.values }); };
+  const set = (to: Line | null): void => {
+    drafting.edit({ edit: 'line', at, line: number, to });
+  };
+  const setRelation = (relation: Relation): void => {
+    set({
+      ...line,
+      relation,
+      values:
+        standsAlone(relation) || line.relation.includes('within') !== relation.includes('within')
+          ? []
+          : line.values,
+    });
+  };
   return (
     <div className="rule-line" role="group" aria-label={`Line ${number + 1}`}>
-      <Form.Select size="sm" aria-label="What it asks about" value={line.field} onChange={(event) => { set(withField(line, event.target.value as Field, isText)); }}>{fieldNames.map((field) => <option key={field} value={field}>{capital(field)}</option>)}</Form.Select>
-      <Form.Select size="sm" aria-label="How it compares" value={line.relation} onChange={(event) => { setRelation(event.target.value as Relation); }}>{relationsFor(line.field).map((relation) => <option key={relation}>{relation}</option>)}</Form.Select>
-      {standsAlone(line.relation) ? <span /> : <ValueField key={`${line.field} ${line.relation}`} line={line} isNever={at.isNever} words={words} completions={completions} onChange={(values) => { set({ ...line, values }); }} />}
-      <Button variant="bare" size="sm" aria-label={`Drop line ${number + 1}`} onClick={() => { set(null); }}><X size={14} aria-hidden /></Button>
+      <Form.Select
+        size="sm"
+        aria-label="What it asks about"
+        value={line.field}
+        onChange={(event) => {
+          set(withField(line, event.target.value as Field, isText));
+        }}
+      >
+        {fieldNames.map((field) => (
+          <option key={field} value={field}>
+            {capital(field)}
+          </option>
+        ))}
+      </Form.Select>
+      <Form.Select
+        size="sm"
+        aria-label="How it compares"
+        value={line.relation}
+        onChange={(event) => {
+          setRelation(event.target.value as Relation);
+        }}
+      >
+        {relationsFor(line.field).map((relation) => (
+          <option key={relation}>{relation}</option>
+        ))}
+      </Form.Select>
+      {standsAlone(line.relation) ? (
+        <span />
+      ) : (
+        <ValueField
+          key={`${line.field} ${line.relation}`}
+          line={line}
+          isNever={at.isNever}
+          words={words}
+          completions={completions}
+          onChange={(values) => {
+            set({ ...line, values });
+          }}
+        />
+      )}
+      <Button
+        variant="bare"
+        size="sm"
+        aria-label={`Drop line ${number + 1}`}
+        onClick={() => {
+          set(null);
+        }}
+      >
+        <X size={14} aria-hidden />
+      </Button>
       {isEmpty && <Warn>This line lets nothing in.</Warn>}
     </div>
   );

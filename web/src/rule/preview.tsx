@@ -1,7 +1,19 @@
 /** Beside the rule: what is inside and why, what would join and leave, what is just outside, and what is kept by hand. */
 import { useDeferredValue, useMemo } from 'react';
 import { Button } from 'react-bootstrap';
-import { explain, fold, justOutside, marksOf, positionsIn, type CatalogIndex, type Plugin, type Rule, type RuleWords, type Span, type Where } from '@clever-drawer/core';
+import {
+  explain,
+  fold,
+  justOutside,
+  marksOf,
+  positionsIn,
+  type CatalogIndex,
+  type Plugin,
+  type Rule,
+  type RuleWords,
+  type Span,
+  type Where,
+} from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 import type { Draft } from './use-draft.ts';
@@ -18,31 +30,99 @@ interface Props {
 }
 
 /** Rows shown of what is inside, and of what is just outside. */
-const insideShown = 40, leavesShown = 8, outsideShown = 6;
+const insideShown = 40;
+const leavesShown = 8;
+const outsideShown = 6;
 
 export function Preview({ rule, draft, saved, index, words, where, onHand }: Props) {
   const { alwaysIn, alwaysOut } = draft;
   const inside = useMemo(() => {
-    const out = new Set(alwaysOut), ids = new Set([...alwaysIn.filter((id) => index.positionOf(id) !== undefined), ...positionsIn(index.rule(rule, where)).map((at) => index.at(at).id)]);
+    const out = new Set(alwaysOut);
+    const ids = new Set([
+      ...alwaysIn.filter((id) => index.positionOf(id) !== undefined),
+      ...positionsIn(index.rule(rule, where)).map((at) => index.at(at).id),
+    ]);
     return [...ids].filter((id) => !out.has(id));
   }, [rule, alwaysIn, alwaysOut, index, where]);
-  const joins = saved === null ? [] : inside.filter((id) => !saved.has(id)), insideSet = new Set(inside), leaves = saved === null ? [] : [...saved].filter((id) => !insideSet.has(id));
-  const joining = new Set(joins), rows = [...joins, ...inside.filter((id) => !joining.has(id))];
-  const keep = (id: string): void => { onHand([...alwaysIn.filter((one) => one !== id), id], alwaysOut.filter((one) => one !== id)); };
-  const drop = (id: string): void => { onHand(alwaysIn.filter((one) => one !== id), alwaysIn.includes(id) ? alwaysOut : [...alwaysOut, id]); };
+  const joins = saved === null ? [] : inside.filter((id) => !saved.has(id));
+  const insideSet = new Set(inside);
+  const leaves = saved === null ? [] : [...saved].filter((id) => !insideSet.has(id));
+  const joining = new Set(joins);
+  const rows = [...joins, ...inside.filter((id) => !joining.has(id))];
+  const keep = (id: string): void => {
+    onHand(
+      [...alwaysIn.filter((one) => one !== id), id],
+      alwaysOut.filter((one) => one !== id),
+    );
+  };
+  const drop = (id: string): void => {
+    onHand(
+      alwaysIn.filter((one) => one !== id),
+      alwaysIn.includes(id) ? alwaysOut : [...alwaysOut, id],
+    );
+  };
   return (
     <aside className="rule-preview" aria-label="What it holds">
       <div className="figures" role="status">
-        <span className="figure"><strong>{inside.length}</strong> inside</span>
-        {saved !== null && <><span className={`figure ${joins.length > 0 ? 'joins' : ''}`}><strong>+{joins.length}</strong> would join</span><span className={`figure ${leaves.length > 0 ? 'leaves' : ''}`}><strong>−{leaves.length}</strong> would leave</span></>}
+        <span className="figure">
+          <strong>{inside.length}</strong> inside
+        </span>
+        {saved !== null && (
+          <>
+            <span className={`figure ${joins.length > 0 ? 'joins' : ''}`}>
+              <strong>+{joins.length}</strong> would join
+            </span>
+            <span className={`figure ${leaves.length > 0 ? 'leaves' : ''}`}>
+              <strong>−{leaves.length}</strong> would leave
+            </span>
+          </>
+        )}
       </div>
       <ul className="rule-rows" aria-label="Inside">
-        {leaves.slice(0, leavesShown).map((id) => <Row key={id} id={id} rule={rule} index={index} where={where} words={words} note="leaves" isByHand={false} act="Keep in" onAct={() => { keep(id); }} />)}
-        {leaves.length > leavesShown && <li className="more-leave text-soft">and {leaves.length - leavesShown} more would leave</li>}
-        {rows.slice(0, insideShown).map((id) => <Row key={id} id={id} rule={rule} index={index} where={where} words={words} note={joining.has(id) ? 'joins' : null} isByHand={alwaysIn.includes(id)} act="Keep out" onAct={() => { drop(id); }} />)}
+        {leaves.slice(0, leavesShown).map((id) => (
+          <Row
+            key={id}
+            id={id}
+            rule={rule}
+            index={index}
+            where={where}
+            words={words}
+            note="leaves"
+            isByHand={false}
+            act="Keep in"
+            onAct={() => {
+              keep(id);
+            }}
+          />
+        ))}
+        {leaves.length > leavesShown && (
+          <li className="more-leave text-soft">
+            and {leaves.length - leavesShown} more would leave
+          </li>
+        )}
+        {rows.slice(0, insideShown).map((id) => (
+          <Row
+            key={id}
+            id={id}
+            rule={rule}
+            index={index}
+            where={where}
+            words={words}
+            note={joining.has(id) ? 'joins' : null}
+            isByHand={alwaysIn.includes(id)}
+            act="Keep out"
+            onAct={() => {
+              drop(id);
+            }}
+          />
+        ))}
       </ul>
-      {rows.length > insideShown && <p className="text-soft">and {rows.length - insideShown} more</p>}
-      {inside.length === 0 && <p className="text-soft">Nothing is inside yet. What arrives later comes in by itself.</p>}
+      {rows.length > insideShown && (
+        <p className="text-soft">and {rows.length - insideShown} more</p>
+      )}
+      {inside.length === 0 && (
+        <p className="text-soft">Nothing is inside yet. What arrives later comes in by itself.</p>
+      )}
       <Outside rule={rule} draft={draft} index={index} words={words} where={where} onKeep={keep} />
       <ByHand draft={draft} onHand={onHand} />
     </aside>
@@ -50,58 +130,180 @@ export function Preview({ rule, draft, saved, index, words, where, onHand }: Pro
 }
 
 /** Found a moment later than the rest: it looks at every plugin. */
-function Outside({ rule, draft, index, words, where, onKeep }: Omit<Props, 'saved' | 'onHand'> & { onKeep: (id: string) => void }) {
-  const later = useDeferredValue(rule), { rules } = useStudio().arrangement;
-  const near = useMemo(() => justOutside(later, rules.candidates, where, words, outsideShown + draft.alwaysIn.length + draft.alwaysOut.length), [later, rules.candidates, where, words, draft.alwaysIn.length, draft.alwaysOut.length]);
-  const shown = near.filter(({ id }) => !draft.alwaysIn.includes(id) && !draft.alwaysOut.includes(id)).slice(0, outsideShown);
-  if (shown.length === 0) return null;
+function Outside({
+  rule,
+  draft,
+  index,
+  words,
+  where,
+  onKeep,
+}: Omit<Props, 'saved' | 'onHand'> & { onKeep: (id: string) => void }) {
+  const later = useDeferredValue(rule);
+  const { rules } = useStudio().arrangement;
+  const near = useMemo(
+    () =>
+      justOutside(
+        later,
+        rules.candidates,
+        where,
+        words,
+        outsideShown + draft.alwaysIn.length + draft.alwaysOut.length,
+      ),
+    [later, rules.candidates, where, words, draft.alwaysIn.length, draft.alwaysOut.length],
+  );
+  const shown = near
+    .filter(({ id }) => !draft.alwaysIn.includes(id) && !draft.alwaysOut.includes(id))
+    .slice(0, outsideShown);
+  if (shown.length === 0) {
+    return null;
+  }
   return (
     <section aria-labelledby="just-outside">
       <h2 id="just-outside">Just outside</h2>
-      <ul className="rule-rows">{shown.map((one) => <Row key={one.id} id={one.id} rule={rule} index={index} where={where} words={words} reason={one.because} note={null} isByHand={false} act="Let in" onAct={() => { onKeep(one.id); }} />)}</ul>
+      <ul className="rule-rows">
+        {shown.map((one) => (
+          <Row
+            key={one.id}
+            id={one.id}
+            rule={rule}
+            index={index}
+            where={where}
+            words={words}
+            reason={one.because}
+            note={null}
+            isByHand={false}
+            act="Let in"
+            onAct={() => {
+              onKeep(one.id);
+            }}
+          />
+        ))}
+      </ul>
     </section>
   );
 }
 
 function ByHand({ draft, onHand }: { draft: Draft; onHand: Props['onHand'] }) {
-  const { pluginById, nameOf } = useStudio(), { alwaysIn, alwaysOut } = draft;
-  if (alwaysIn.length + alwaysOut.length === 0) return null;
+  const { pluginById, nameOf } = useStudio();
+  const { alwaysIn, alwaysOut } = draft;
+  if (alwaysIn.length + alwaysOut.length === 0) {
+    return null;
+  }
   const row = (id: string, isIn: boolean) => {
     const plugin = pluginById.get(id);
-    return <li key={id}><span>{plugin ? nameOf(plugin) : 'a plugin that is gone'} <span className="text-soft">{isIn ? 'always in' : 'always out'}</span></span><Button variant="bare" size="sm" onClick={() => { onHand(alwaysIn.filter((one) => one !== id), alwaysOut.filter((one) => one !== id)); }}>Leave it to the rule</Button></li>;
+    return (
+      <li key={id}>
+        <span>
+          {plugin ? nameOf(plugin) : 'a plugin that is gone'}{' '}
+          <span className="text-soft">{isIn ? 'always in' : 'always out'}</span>
+        </span>
+        <Button
+          variant="bare"
+          size="sm"
+          onClick={() => {
+            onHand(
+              alwaysIn.filter((one) => one !== id),
+              alwaysOut.filter((one) => one !== id),
+            );
+          }}
+        >
+          Leave it to the rule
+        </Button>
+      </li>
+    );
   };
-  return <section aria-labelledby="by-hand"><h2 id="by-hand">By hand</h2><ul className="plain-rows">{alwaysIn.map((id) => row(id, true))}{alwaysOut.map((id) => row(id, false))}</ul></section>;
+  return (
+    <section aria-labelledby="by-hand">
+      <h2 id="by-hand">By hand</h2>
+      <ul className="plain-rows">
+        {alwaysIn.map((id) => row(id, true))}
+        {alwaysOut.map((id) => row(id, false))}
+      </ul>
+    </section>
+  );
 }
 
-interface RowProps { readonly id: string; readonly rule: Rule; readonly index: CatalogIndex; readonly where: Where; readonly words: RuleWords; readonly reason?: string; readonly note: 'joins' | 'leaves' | null; readonly isByHand: boolean; readonly act: string; readonly onAct: () => void }
+interface RowProps {
+  readonly id: string;
+  readonly rule: Rule;
+  readonly index: CatalogIndex;
+  readonly where: Where;
+  readonly words: RuleWords;
+  readonly reason?: string;
+  readonly note: 'joins' | 'leaves' | null;
+  readonly isByHand: boolean;
+  readonly act: string;
+  readonly onAct: () => void;
+}
 
 function Row({ id, rule, index, where, words, reason, note, isByHand, act, onAct }: RowProps) {
   const { pluginById, nameOf, pictureOf } = useStudio();
-  const plugin = pluginById.get(id), at = index.positionOf(id);
-  if (!plugin || at === undefined) return null;
-  const candidate = index.at(at), why = reason ?? (isByHand ? 'always in, by hand' : (explain(rule, candidate, where, words) ?? plugin.vendor ?? 'no vendor named')), name = nameOf(plugin);
+  const plugin = pluginById.get(id);
+  const at = index.positionOf(id);
+  if (!plugin || at === undefined) {
+    return null;
+  }
+  const candidate = index.at(at);
+  const why =
+    reason ??
+    (isByHand
+      ? 'always in, by hand'
+      : (explain(rule, candidate, where, words) ?? plugin.vendor ?? 'no vendor named'));
+  const name = nameOf(plugin);
   return (
     <li>
       <Faceplate seed={id} width={40} picture={pictureOf(plugin)} />
-      <span className="names"><span className="name"><Marked text={name} spans={spansIn(rule, name)} />{name !== plugin.name && <span className="original"><Marked text={plugin.name} spans={spansIn(rule, plugin.name)} /></span>}</span><span className="vendor">{why}</span></span>
+      <span className="names">
+        <span className="name">
+          <Marked text={name} spans={spansIn(rule, name)} />
+          {name !== plugin.name && (
+            <span className="original">
+              <Marked text={plugin.name} spans={spansIn(rule, plugin.name)} />
+            </span>
+          )}
+        </span>
+        <span className="vendor">{why}</span>
+      </span>
       {note !== null && <span className={`badge-note ${note}`}>{note}</span>}
-      <Button variant="quiet" size="sm" aria-label={`${act}: ${said(plugin, name)}`} onClick={onAct}>{act}</Button>
+      <Button
+        variant="quiet"
+        size="sm"
+        aria-label={`${act}: ${said(plugin, name)}`}
+        onClick={onAct}
+      >
+        {act}
+      </Button>
     </li>
   );
 }
 
-const said = (plugin: Plugin, name: string): string => (fold(name) === fold(plugin.name) ? name : `${name}, ${plugin.name}`);
-const spansIn = (rule: Rule, text: string): Span[] => rule.cards.flatMap((card) => card.lines.flatMap((line) => marksOf(line, text)));
+const said = (plugin: Plugin, name: string): string =>
+  fold(name) === fold(plugin.name) ? name : `${name}, ${plugin.name}`;
+const spansIn = (rule: Rule, text: string): Span[] =>
+  rule.cards.flatMap((card) => card.lines.flatMap((line) => marksOf(line, text)));
 
 /** The text with some of its letters marked. */
 function Marked({ text, spans }: { text: string; spans: readonly Span[] }) {
   const parts: { text: string; isMarked: boolean }[] = [];
   let from = 0;
   for (const { start, end } of [...spans].sort((a, b) => a.start - b.start || b.end - a.end)) {
-    if (start < from) continue;
-    parts.push({ text: text.slice(from, start), isMarked: false }, { text: text.slice(start, end), isMarked: true });
+    if (start < from) {
+      continue;
+    }
+    parts.push(
+      { text: text.slice(from, start), isMarked: false },
+      { text: text.slice(start, end), isMarked: true },
+    );
     from = end;
   }
   parts.push({ text: text.slice(from), isMarked: false });
-  return <span>{parts.filter((part) => part.text !== '').map((part, i) => (part.isMarked ? <mark key={i}>{part.text}</mark> : <span key={i}>{part.text}</span>))}</span>;
+  return (
+    <span>
+      {parts
+        .filter((part) => part.text !== '')
+        .map((part, i) =>
+          part.isMarked ? <mark key={i}>{part.text}</mark> : <span key={i}>{part.text}</span>,
+        )}
+    </span>
+  );
 }

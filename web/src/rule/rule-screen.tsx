@@ -2,7 +2,26 @@
 import { useDeferredValue, useMemo } from 'react';
 import { Button, Dropdown, Form } from 'react-bootstrap';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { asId, CatalogIndex, describe, folderIn, nameLength, parseRule, readyRule, readyRules, sayRuleParts, vendorRule, warningsOf, type Cabinet, type Folder, type FolderId, type FolderSorting, type PluginId, type Rule, type SmartPart } from '@clever-drawer/core';
+import {
+  asId,
+  CatalogIndex,
+  describe,
+  folderIn,
+  nameLength,
+  parseRule,
+  readyRule,
+  readyRules,
+  sayRuleParts,
+  vendorRule,
+  warningsOf,
+  type Cabinet,
+  type Folder,
+  type FolderId,
+  type FolderSorting,
+  type PluginId,
+  type Rule,
+  type SmartPart,
+} from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { useKeys } from '../ui/keys.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
@@ -17,86 +36,275 @@ export function RuleScreen() {
   const { folder: id = '' } = useParams();
   const { order, cabinet } = useStudio();
   const folder = folderIn(order.order, folderIn(order.order, id)?.standsFor ?? id);
-  if (id !== 'new' && folder?.form !== 'smart') return <main className="empty"><h1>{folder ? `${folder.name} has no rule` : 'This folder is not there any more'}</h1><p>{folder ? 'Only smart folders fill themselves.' : 'Somebody may have removed it; undo brings it back.'} <Link to="/file">Go to File</Link></p></main>;
-  if (!cabinet) return <main className="empty"><h1>There is no cabinet yet</h1></main>;
+  if (id !== 'new' && folder?.form !== 'smart') {
+    return (
+      <main className="empty">
+        <h1>{folder ? `${folder.name} has no rule` : 'This folder is not there any more'}</h1>
+        <p>
+          {folder
+            ? 'Only smart folders fill themselves.'
+            : 'Somebody may have removed it; undo brings it back.'}{' '}
+          <Link to="/file">Go to File</Link>
+        </p>
+      </main>
+    );
+  }
+  if (!cabinet) {
+    return (
+      <main className="empty">
+        <h1>There is no cabinet yet</h1>
+      </main>
+    );
+  }
   return <Editor key={id} folder={id === 'new' ? undefined : folder} cabinet={cabinet} />;
 }
 
 const bareRule: Rule = { cards: [{ lines: [emptyLine] }], never: [] };
-const sortingNames: Record<FolderSorting, string> = { name: 'by name', type: 'by type', vendor: 'by vendor', use: 'most used first', lately: 'last loaded first', newest: 'newest first' };
+const sortingNames: Record<FolderSorting, string> = {
+  name: 'by name',
+  type: 'by type',
+  vendor: 'by vendor',
+  use: 'most used first',
+  lately: 'last loaded first',
+  newest: 'newest first',
+};
 
 function Editor({ folder, cabinet }: { folder: Folder | undefined; cabinet: Cabinet }) {
   const { arrangement, order } = useStudio();
-  const { rules, members } = arrangement, { candidates, words, where } = rules;
+  const { rules, members } = arrangement;
+  const { candidates, words, where } = rules;
   const [params] = useSearchParams();
-  const start = useMemo(() => { const given = parseRule(params.get('text') ?? '', words); return draftOf(folder, params.get('name') ?? '', given.ok ? given.value : bareRule); }, []); // eslint-disable-line react-hooks/exhaustive-deps -- what one begins with, once
-  const drafting = useDraft(start, words), { draft, rule, edit } = drafting;
+  const start = useMemo(() => {
+    const given = parseRule(params.get('text') ?? '', words);
+    return draftOf(folder, params.get('name') ?? '', given.ok ? given.value : bareRule);
+  }, []); // eslint-disable-line react-hooks/exhaustive-deps -- what one begins with, once
+  const drafting = useDraft(start, words);
+  const { draft, rule, edit } = drafting;
   const index = useMemo(() => new CatalogIndex(candidates), [candidates]);
-  const completions = useMemo(() => createCompletions(index, candidates, words, where), [index, candidates, words, where]);
-  const later = useDeferredValue(rule), warnings = useMemo(() => warningsOf(later, index, where), [later, index, where]);
-  const saved = useMemo(() => (folder ? new Set<string>(savedMembers(folder, members, index, where)) : null), [folder, members, index, where]);
+  const completions = useMemo(
+    () => createCompletions(index, candidates, words, where),
+    [index, candidates, words, where],
+  );
+  const later = useDeferredValue(rule);
+  const warnings = useMemo(() => warningsOf(later, index, where), [later, index, where]);
+  const saved = useMemo(
+    () => (folder ? new Set<string>(savedMembers(folder, members, index, where)) : null),
+    [folder, members, index, where],
+  );
   const { save, leave } = useSaving(folder, cabinet, drafting, params.get('parent'));
   useKeys({ 'Ctrl+S': save, Escape: leave });
   const standsIn = order.order.get(`cabinet/${folder?.cabinet ?? cabinet.id}`);
   return (
-    <main className="rule-screen" onKeyDown={(event) => { if ((event.ctrlKey || event.metaKey) && (event.key === 's' || event.key === 'Enter')) { event.preventDefault(); save(); } }}>
+    <main
+      className="rule-screen"
+      onKeyDown={(event) => {
+        if ((event.ctrlKey || event.metaKey) && (event.key === 's' || event.key === 'Enter')) {
+          event.preventDefault();
+          save();
+        }
+      }}
+    >
       <div className="rule-editor">
         <header className="rule-head">
-          <h1 className="visually-hidden">{folder ? `The rule of ${folder.name}` : 'A new smart folder'}</h1>
-          <Form.Control className="rule-name hand" aria-label="Name" placeholder="Name" maxLength={nameLength} value={draft.name} autoFocus={!folder} autoComplete="off" onChange={(event) => { edit({ edit: 'set', set: { name: event.target.value } }); }} />
-          <span className="text-soft">smart folder in <strong>{standsIn?.table === 'cabinet' ? standsIn.name : cabinet.name}</strong></span>
-          <span className="rule-acts"><Button variant="bare" onClick={leave}>Leave it <kbd>Esc</kbd></Button><Button onClick={save}>Save <kbd>Ctrl+S</kbd></Button></span>
+          <h1 className="visually-hidden">
+            {folder ? `The rule of ${folder.name}` : 'A new smart folder'}
+          </h1>
+          <Form.Control
+            className="rule-name hand"
+            aria-label="Name"
+            placeholder="Name"
+            maxLength={nameLength}
+            value={draft.name}
+            autoFocus={!folder}
+            autoComplete="off"
+            onChange={(event) => {
+              edit({ edit: 'set', set: { name: event.target.value } });
+            }}
+          />
+          <span className="text-soft">
+            smart folder in{' '}
+            <strong>{standsIn?.table === 'cabinet' ? standsIn.name : cabinet.name}</strong>
+          </span>
+          <span className="rule-acts">
+            <Button variant="bare" onClick={leave}>
+              Leave it <kbd>Esc</kbd>
+            </Button>
+            <Button onClick={save}>
+              Save <kbd>Ctrl+S</kbd>
+            </Button>
+          </span>
         </header>
-        <p className="rule-sentence">{sayRuleParts(rule, words).map((part, i) => (part.isStrong ? <strong key={i}>{part.text}</strong> : <span key={i}>{part.text}</span>))}</p>
+        <p className="rule-sentence">
+          {sayRuleParts(rule, words).map((part, i) =>
+            part.isStrong ? <strong key={i}>{part.text}</strong> : <span key={i}>{part.text}</span>,
+          )}
+        </p>
         {!folder && <ReadyRules drafting={drafting} />}
         <Cards drafting={drafting} words={words} completions={completions} warnings={warnings} />
-        {warnings.some((warning) => warning.sort === 'never-everything') && <Warn>The cards that keep out leave nothing of what the others let in.</Warn>}
+        {warnings.some((warning) => warning.sort === 'never-everything') && (
+          <Warn>The cards that keep out leave nothing of what the others let in.</Warn>
+        )}
         <Shown drafting={drafting} />
         <AsText drafting={drafting} />
       </div>
-      <Preview rule={rule} draft={draft} saved={saved} index={index} words={words} where={where} onHand={(alwaysIn, alwaysOut) => { edit({ edit: 'set', set: { alwaysIn, alwaysOut } }); }} />
+      <Preview
+        rule={rule}
+        draft={draft}
+        saved={saved}
+        index={index}
+        words={words}
+        where={where}
+        onHand={(alwaysIn, alwaysOut) => {
+          edit({ edit: 'set', set: { alwaysIn, alwaysOut } });
+        }}
+      />
     </main>
   );
 }
 
 /** What the folder holds by its saved rule, also where it shows only some of it. */
-function savedMembers(folder: Folder, members: ReadonlyMap<string, readonly PluginId[]>, index: CatalogIndex, where: Parameters<CatalogIndex['rule']>[1]): readonly string[] {
-  if (folder.atMost === null) return members.get(folder.id) ?? [];
+function savedMembers(
+  folder: Folder,
+  members: ReadonlyMap<string, readonly PluginId[]>,
+  index: CatalogIndex,
+  where: Parameters<CatalogIndex['rule']>[1],
+): readonly string[] {
+  if (folder.atMost === null) {
+    return members.get(folder.id) ?? [];
+  }
   const out = new Set<string>(folder.alwaysOut);
-  return [...new Set([...folder.alwaysIn, ...(folder.rule ? index.idsOf(index.rule(folder.rule, where)) : [])])].filter((id) => !out.has(id));
+  return [
+    ...new Set([
+      ...folder.alwaysIn,
+      ...(folder.rule ? index.idsOf(index.rule(folder.rule, where)) : []),
+    ]),
+  ].filter((id) => !out.has(id));
 }
 
-function useSaving(folder: Folder | undefined, cabinet: Cabinet, { draft, rule }: Drafting, parent: string | null): { save: () => void; leave: () => void } {
-  const { act } = useStudio(), { say } = useNotices(), navigate = useNavigate();
+function useSaving(
+  folder: Folder | undefined,
+  cabinet: Cabinet,
+  { draft, rule }: Drafting,
+  parent: string | null,
+): { save: () => void; leave: () => void } {
+  const { act } = useStudio();
+  const { say } = useNotices();
+  const navigate = useNavigate();
   const missing = (): string | null => {
-    if (draft.name.trim() === '') return 'The folder needs a name before it can be saved.';
-    if (draft.problems.length > 0) return `The text is not understood yet. ${draft.problems.map(describe).join(' ')}`;
-    const unfinished = [...draft.cards, ...draft.never].some((card) => card.lines.some((line) => !isFinished(line)));
-    return unfinished ? 'A line says nothing yet: give it a value, or drop it.' : rule.cards.length === 0 ? 'A rule needs at least one line that lets something in.' : null;
+    if (draft.name.trim() === '') {
+      return 'The folder needs a name before it can be saved.';
+    }
+    if (draft.problems.length > 0) {
+      return `The text is not understood yet. ${draft.problems.map(describe).join(' ')}`;
+    }
+    const unfinished = [...draft.cards, ...draft.never].some((card) =>
+      card.lines.some((line) => !isFinished(line)),
+    );
+    if (unfinished) {
+      return 'A line says nothing yet: give it a value, or drop it.';
+    }
+    if (rule.cards.length === 0) {
+      return 'A rule needs at least one line that lets something in.';
+    }
+    return null;
   };
   const save = (): void => {
     const trouble = missing();
-    if (trouble !== null) { say(trouble, 'trouble'); return; }
-    const { alwaysIn, alwaysOut, sortedBy, atMost } = draft, smart: SmartPart = { alwaysIn: alwaysIn.map((id) => asId(id)), alwaysOut: alwaysOut.map((id) => asId(id)), sortedBy, atMost };
+    if (trouble !== null) {
+      say(trouble, 'trouble');
+      return;
+    }
+    const { alwaysIn, alwaysOut, sortedBy, atMost } = draft;
+    const smart: SmartPart = {
+      alwaysIn: alwaysIn.map((id) => asId(id)),
+      alwaysOut: alwaysOut.map((id) => asId(id)),
+      sortedBy,
+      atMost,
+    };
     const id = folder?.id ?? asId<FolderId>(crypto.randomUUID());
-    const isSaved = folder ? act({ act: 'set-rule', folder: id, rule, name: draft.name, smart }) : act({ act: 'add-folder', id, cabinet: cabinet.id, parent: parent === null ? null : asId(parent), form: 'smart', name: draft.name, rule, before: null, smart });
-    if (isSaved) void navigate(`/file?open=${id}`);
+    const isSaved = folder
+      ? act({ act: 'set-rule', folder: id, rule, name: draft.name, smart })
+      : act({
+          act: 'add-folder',
+          id,
+          cabinet: cabinet.id,
+          parent: parent === null ? null : asId(parent),
+          form: 'smart',
+          name: draft.name,
+          rule,
+          before: null,
+          smart,
+        });
+    if (isSaved) {
+      void navigate(`/file?open=${id}`);
+    }
   };
-  return { save, leave: () => { void navigate(folder ? `/file?open=${folder.id}` : '/file'); } };
+  return {
+    save,
+    leave: () => {
+      void navigate(folder ? `/file?open=${folder.id}` : '/file');
+    },
+  };
 }
 
 /** Rules to start from, by name and by what they gather. */
 function ReadyRules({ drafting }: { drafting: Drafting }) {
-  const { plugins } = useStudio(), { draft, edit } = drafting;
-  const vendors = useMemo(() => { const counts = new Map<string, number>(); for (const { vendor } of plugins) if (vendor !== null) counts.set(vendor, (counts.get(vendor) ?? 0) + 1); return [...counts].sort((a, b) => b[1] - a[1]).slice(0, 8); }, [plugins]);
-  const begin = (name: string, rule: Rule, set: Partial<Pick<SmartPart, 'sortedBy' | 'atMost'>>): void => { edit({ edit: 'rule', rule }); edit({ edit: 'set', set: { sortedBy: null, atMost: null, ...set, ...(draft.name.trim() === '' ? { name } : {}) } }); };
+  const { plugins } = useStudio();
+  const { draft, edit } = drafting;
+  const vendors = useMemo(() => {
+    const counts = new Map<string, number>();
+    for (const { vendor } of plugins) {
+      if (vendor !== null) {
+        counts.set(vendor, (counts.get(vendor) ?? 0) + 1);
+      }
+    }
+    return [...counts].sort((a, b) => b[1] - a[1]).slice(0, 8);
+  }, [plugins]);
+  const begin = (
+    name: string,
+    rule: Rule,
+    set: Partial<Pick<SmartPart, 'sortedBy' | 'atMost'>>,
+  ): void => {
+    edit({ edit: 'rule', rule });
+    edit({
+      edit: 'set',
+      set: { sortedBy: null, atMost: null, ...set, ...(draft.name.trim() === '' ? { name } : {}) },
+    });
+  };
   return (
     <Dropdown className="ready-rules">
-      <Dropdown.Toggle as="button" type="button" className="link-words">Start from a ready rule …</Dropdown.Toggle>
+      <Dropdown.Toggle as="button" type="button" className="link-words">
+        Start from a ready rule …
+      </Dropdown.Toggle>
       <Dropdown.Menu>
-        {readyRules.map((ready) => <MenuItem key={ready.name} className="option" onClick={() => { begin(ready.name, readyRule(ready), { sortedBy: ready.sortedBy ?? null, atMost: ready.atMost ?? null }); }}><span>{ready.name}</span><span className="text-soft">{ready.what}</span></MenuItem>)}
+        {readyRules.map((ready) => (
+          <MenuItem
+            key={ready.name}
+            className="option"
+            onClick={() => {
+              begin(ready.name, readyRule(ready), {
+                sortedBy: ready.sortedBy ?? null,
+                atMost: ready.atMost ?? null,
+              });
+            }}
+          >
+            <span>{ready.name}</span>
+            <span className="text-soft">{ready.what}</span>
+          </MenuItem>
+        ))}
         <Dropdown.Divider />
-        {vendors.map(([vendor, count]) => <MenuItem key={vendor} className="option" onClick={() => { begin(vendor, vendorRule(vendor), {}); }}><span>All by {vendor}</span><span className="text-soft">{count}</span></MenuItem>)}
+        {vendors.map(([vendor, count]) => (
+          <MenuItem
+            key={vendor}
+            className="option"
+            onClick={() => {
+              begin(vendor, vendorRule(vendor), {});
+            }}
+          >
+            <span>All by {vendor}</span>
+            <span className="text-soft">{count}</span>
+          </MenuItem>
+        ))}
       </Dropdown.Menu>
     </Dropdown>
   );
@@ -107,9 +315,63 @@ function Shown({ drafting: { draft, edit } }: { drafting: Drafting }) {
   return (
     <p className="rule-shown">
       Shows{' '}
-      <Form.Select size="sm" aria-label="How many it shows" value={draft.atMost === null ? 'all' : 'some'} onChange={(event) => { edit({ edit: 'set', set: { atMost: event.target.value === 'all' ? null : 20, ...(event.target.value === 'some' && draft.sortedBy === null ? { sortedBy: 'lately' } : {}) } }); }}><option value="all">all of them</option><option value="some">only the first</option></Form.Select>
-      {draft.atMost !== null && <Form.Control type="number" size="sm" min={1} max={20_000} aria-label="At most so many" value={draft.atMost} onChange={(event) => { edit({ edit: 'set', set: { atMost: Math.max(1, Math.min(20_000, Math.round(Number(event.target.value)) || 1)) } }); }} />}
-      <Form.Select size="sm" aria-label="In which order" value={draft.sortedBy ?? ''} onChange={(event) => { edit({ edit: 'set', set: { sortedBy: event.target.value === '' ? null : (event.target.value as FolderSorting) } }); }}><option value="">as in the catalog</option>{(Object.keys(sortingNames) as FolderSorting[]).map((one) => <option key={one} value={one}>{sortingNames[one]}</option>)}</Form.Select>
+      <Form.Select
+        size="sm"
+        aria-label="How many it shows"
+        value={draft.atMost === null ? 'all' : 'some'}
+        onChange={(event) => {
+          edit({
+            edit: 'set',
+            set: {
+              atMost: event.target.value === 'all' ? null : 20,
+              ...(event.target.value === 'some' && draft.sortedBy === null
+                ? { sortedBy: 'lately' }
+                : {}),
+            },
+          });
+        }}
+      >
+        <option value="all">all of them</option>
+        <option value="some">only the first</option>
+      </Form.Select>
+      {draft.atMost !== null && (
+        <Form.Control
+          type="number"
+          size="sm"
+          min={1}
+          max={20_000}
+          aria-label="At most so many"
+          value={draft.atMost}
+          onChange={(event) => {
+            edit({
+              edit: 'set',
+              set: {
+                atMost: Math.max(1, Math.min(20_000, Math.round(Number(event.target.value)) || 1)),
+              },
+            });
+          }}
+        />
+      )}
+      <Form.Select
+        size="sm"
+        aria-label="In which order"
+        value={draft.sortedBy ?? ''}
+        onChange={(event) => {
+          edit({
+            edit: 'set',
+            set: {
+              sortedBy: event.target.value === '' ? null : (event.target.value as FolderSorting),
+            },
+          });
+        }}
+      >
+        <option value="">as in the catalog</option>
+        {(Object.keys(sortingNames) as FolderSorting[]).map((one) => (
+          <option key={one} value={one}>
+            {sortingNames[one]}
+          </option>
+        ))}
+      </Form.Select>
     </p>
   );
 }
@@ -118,9 +380,45 @@ function AsText({ drafting: { draft, text, edit } }: { drafting: Drafting }) {
   const { words } = useStudio().arrangement.rules;
   return (
     <section className="as-text">
-      <h2 id="as-text">As text</h2> <span className="text-soft visually-quiet">a comma is “or”, a new line is “and”, an empty line starts another card, never keeps out</span>
-      <Form.Control as="textarea" rows={Math.min(16, Math.max(4, text.split('\n').length + 1))} spellCheck={false} aria-labelledby="as-text" isInvalid={draft.problems.length > 0} value={text} onChange={(event) => { edit({ edit: 'text', text: event.target.value, words }); }} onBlur={() => { if (draft.problems.length === 0) edit({ edit: 'follow' }); }} />
-      {draft.problems.length > 0 && <ul className="rule-problems" role="alert">{draft.problems.slice(0, 4).map((problem) => <li key={describe(problem)}>{describe(problem)}</li>)}<li className="text-soft">The cards show what was understood last. <button type="button" className="link-words" onClick={() => { edit({ edit: 'follow' }); }}>Back to the cards</button></li></ul>}
+      <h2 id="as-text">As text</h2>{' '}
+      <span className="text-soft visually-quiet">
+        a comma is “or”, a new line is “and”, an empty line starts another card, never keeps out
+      </span>
+      <Form.Control
+        as="textarea"
+        rows={Math.min(16, Math.max(4, text.split('\n').length + 1))}
+        spellCheck={false}
+        aria-labelledby="as-text"
+        isInvalid={draft.problems.length > 0}
+        value={text}
+        onChange={(event) => {
+          edit({ edit: 'text', text: event.target.value, words });
+        }}
+        onBlur={() => {
+          if (draft.problems.length === 0) {
+            edit({ edit: 'follow' });
+          }
+        }}
+      />
+      {draft.problems.length > 0 && (
+        <ul className="rule-problems" role="alert">
+          {draft.problems.slice(0, 4).map((problem) => (
+            <li key={describe(problem)}>{describe(problem)}</li>
+          ))}
+          <li className="text-soft">
+            The cards show what was understood last.{' '}
+            <button
+              type="button"
+              className="link-words"
+              onClick={() => {
+                edit({ edit: 'follow' });
+              }}
+            >
+              Back to the cards
+            </button>
+          </li>
+        </ul>
+      )}
     </section>
   );
 }

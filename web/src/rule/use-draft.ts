@@ -1,6 +1,19 @@
 /** The rule as it is being edited: cards, or text, each following the other. Lines may be unfinished; those are not asked yet. */
 import { useMemo, useReducer } from 'react';
-import { parseRule, printRule, relationsFor, standsAlone, type Card, type Field, type Folder, type FolderSorting, type Line, type Problem, type Rule, type RuleWords } from '@clever-drawer/core';
+import {
+  parseRule,
+  printRule,
+  relationsFor,
+  standsAlone,
+  type Card,
+  type Field,
+  type Folder,
+  type FolderSorting,
+  type Line,
+  type Problem,
+  type Rule,
+  type RuleWords,
+} from '@clever-drawer/core';
 
 export interface Draft {
   readonly name: string;
@@ -18,7 +31,10 @@ export interface Draft {
 export type Where = { readonly isNever: boolean; readonly card: number };
 
 type Edit =
-  | { edit: 'set'; set: Partial<Pick<Draft, 'name' | 'alwaysIn' | 'alwaysOut' | 'sortedBy' | 'atMost'>> }
+  | {
+      edit: 'set';
+      set: Partial<Pick<Draft, 'name' | 'alwaysIn' | 'alwaysOut' | 'sortedBy' | 'atMost'>>;
+    }
   | { edit: 'rule'; rule: Rule }
   | { edit: 'text'; text: string; words: RuleWords }
   | { edit: 'follow' }
@@ -30,43 +46,88 @@ export const emptyLine: Line = { field: 'name', relation: 'has', values: [] };
 
 /** The line with another field; the relation stays where it fits, and the values where both are texts. */
 export function withField(line: Line, field: Field, isText: (field: Field) => boolean): Line {
-  const relation = relationsFor(field).includes(line.relation) ? line.relation : (relationsFor(field)[0] ?? 'is');
+  const relation = relationsFor(field).includes(line.relation)
+    ? line.relation
+    : (relationsFor(field)[0] ?? 'is');
   return { field, relation, values: isText(field) && isText(line.field) ? line.values : [] };
 }
 
 function reduce(draft: Draft, edit: Edit): Draft {
   const follow = { text: null, problems: [] };
   switch (edit.edit) {
-    case 'set': return { ...draft, ...edit.set };
-    case 'rule': return { ...draft, ...follow, cards: edit.rule.cards, never: edit.rule.never };
-    case 'follow': return { ...draft, ...follow };
+    case 'set':
+      return { ...draft, ...edit.set };
+    case 'rule':
+      return { ...draft, ...follow, cards: edit.rule.cards, never: edit.rule.never };
+    case 'follow':
+      return { ...draft, ...follow };
     case 'text': {
       const parsed = parseRule(edit.text, edit.words);
-      return parsed.ok ? { ...draft, text: edit.text, problems: [], cards: parsed.value.cards, never: parsed.value.never } : { ...draft, text: edit.text, problems: parsed.problems };
+      return parsed.ok
+        ? {
+            ...draft,
+            text: edit.text,
+            problems: [],
+            cards: parsed.value.cards,
+            never: parsed.value.never,
+          }
+        : { ...draft, text: edit.text, problems: parsed.problems };
     }
-    case 'add-card': return edit.isNever ? { ...draft, ...follow, never: [...draft.never, { lines: [emptyLine] }] } : { ...draft, ...follow, cards: [...draft.cards, { lines: [emptyLine] }] };
-    case 'add-line': return { ...draft, ...follow, ...inCard(draft, edit.at, (lines) => [...lines, emptyLine]) };
-    case 'line': return { ...draft, ...follow, ...inCard(draft, edit.at, (lines) => lines.flatMap((line, i) => (i === edit.line ? (edit.to ?? []) : line))) };
-    default: return edit satisfies never;
+    case 'add-card':
+      return edit.isNever
+        ? { ...draft, ...follow, never: [...draft.never, { lines: [emptyLine] }] }
+        : { ...draft, ...follow, cards: [...draft.cards, { lines: [emptyLine] }] };
+    case 'add-line':
+      return { ...draft, ...follow, ...inCard(draft, edit.at, (lines) => [...lines, emptyLine]) };
+    case 'line':
+      return {
+        ...draft,
+        ...follow,
+        ...inCard(draft, edit.at, (lines) =>
+          lines.flatMap((line, i) => (i === edit.line ? (edit.to ?? []) : line)),
+        ),
+      };
+    default:
+      return edit satisfies never;
   }
 }
 
 /** One card changed; one that has no line left goes. */
-function inCard(draft: Draft, { isNever, card }: Where, change: (lines: readonly Line[]) => Line[]): Partial<Draft> {
-  const edited = (isNever ? draft.never : draft.cards).map((one, at) => (at === card ? { lines: change(one.lines) } : one)).filter((one) => one.lines.length > 0);
+function inCard(
+  draft: Draft,
+  { isNever, card }: Where,
+  change: (lines: readonly Line[]) => Line[],
+): Partial<Draft> {
+  const edited = (isNever ? draft.never : draft.cards)
+    .map((one, at) => (at === card ? { lines: change(one.lines) } : one))
+    .filter((one) => one.lines.length > 0);
   return isNever ? { never: edited } : { cards: edited };
 }
 
-export const isFinished = (line: Line): boolean => standsAlone(line.relation) || line.values.length > 0;
+export const isFinished = (line: Line): boolean =>
+  standsAlone(line.relation) || line.values.length > 0;
 
 /** The rule as far as it is finished. */
 export function ruleOf({ cards, never }: Pick<Draft, 'cards' | 'never'>): Rule {
-  const finished = (list: readonly Card[]): Card[] => list.map((card) => ({ lines: card.lines.filter(isFinished) })).filter((card) => card.lines.length > 0);
+  const finished = (list: readonly Card[]): Card[] =>
+    list
+      .map((card) => ({ lines: card.lines.filter(isFinished) }))
+      .filter((card) => card.lines.length > 0);
   return { cards: finished(cards), never: finished(never) };
 }
 
 export function draftOf(folder: Folder | undefined, name: string, rule: Rule): Draft {
-  return { name: folder?.name ?? name, cards: (folder?.rule ?? rule).cards, never: (folder?.rule ?? rule).never, alwaysIn: folder?.alwaysIn ?? [], alwaysOut: folder?.alwaysOut ?? [], sortedBy: folder?.sortedBy ?? null, atMost: folder?.atMost ?? null, text: null, problems: [] };
+  return {
+    name: folder?.name ?? name,
+    cards: (folder?.rule ?? rule).cards,
+    never: (folder?.rule ?? rule).never,
+    alwaysIn: folder?.alwaysIn ?? [],
+    alwaysOut: folder?.alwaysOut ?? [],
+    sortedBy: folder?.sortedBy ?? null,
+    atMost: folder?.atMost ?? null,
+    text: null,
+    problems: [],
+  };
 }
 
 export interface Drafting {

@@ -3,7 +3,15 @@ import { Command } from 'cmdk';
 import { X } from 'lucide-react';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Form } from 'react-bootstrap';
-import { fields, fold, noWords, sayValue, understand, type Line, type RuleWords } from '@clever-drawer/core';
+import {
+  fields,
+  fold,
+  noWords,
+  sayValue,
+  understand,
+  type Line,
+  type RuleWords,
+} from '@clever-drawer/core';
 import type { Completion, Completions } from './completions.ts';
 
 interface Props {
@@ -16,23 +24,79 @@ interface Props {
 
 export function ValueField(props: Props) {
   const { line, onChange } = props;
-  if (fields[line.field] === 'number') return <NumberField {...props} />;
-  if (fields[line.field] !== 'time') return <ChipField {...props} />;
-  if (line.relation.includes('within')) return <SpanField {...props} />;
-  return <Form.Control type="date" size="sm" className="day-field" aria-label={`${line.field} ${line.relation}, day`} value={line.values[0] ?? ''} onChange={(event) => { onChange(event.target.value === '' ? [] : [event.target.value]); }} />;
+  if (fields[line.field] === 'number') {
+    return <NumberField {...props} />;
+  }
+  if (fields[line.field] !== 'time') {
+    return <ChipField {...props} />;
+  }
+  if (line.relation.includes('within')) {
+    return <SpanField {...props} />;
+  }
+  return (
+    <Form.Control
+      type="date"
+      size="sm"
+      className="day-field"
+      aria-label={`${line.field} ${line.relation}, day`}
+      value={line.values[0] ?? ''}
+      onChange={(event) => {
+        onChange(event.target.value === '' ? [] : [event.target.value]);
+      }}
+    />
+  );
 }
 
 function NumberField({ line, onChange }: Props) {
-  return <Form.Control type="number" min={0} max={999_999_999} size="sm" className="number-field" aria-label={`${line.field} ${line.relation}, number`} value={line.values[0] ?? ''} onChange={(event) => { const understood = understand(line.field, line.relation, event.target.value, noWords); onChange(understood.ok ? [understood.value] : []); }} />;
+  return (
+    <Form.Control
+      type="number"
+      min={0}
+      max={999_999_999}
+      size="sm"
+      className="number-field"
+      aria-label={`${line.field} ${line.relation}, number`}
+      value={line.values[0] ?? ''}
+      onChange={(event) => {
+        const understood = understand(line.field, line.relation, event.target.value, noWords);
+        onChange(understood.ok ? [understood.value] : []);
+      }}
+    />
+  );
 }
 
 function SpanField({ line, onChange }: Props) {
-  const [count = '', unit = 'days'] = (line.values[0] ?? '').split(' '), plural = unit.endsWith('s') ? unit : `${unit}s`;
-  const change = (number: string, of: string): void => { const understood = understand(line.field, line.relation, `${number} ${of}`, noWords); onChange(understood.ok ? [understood.value] : []); };
+  const [count = '', unit = 'days'] = (line.values[0] ?? '').split(' ');
+  const plural = unit.endsWith('s') ? unit : `${unit}s`;
+  const change = (number: string, of: string): void => {
+    const understood = understand(line.field, line.relation, `${number} ${of}`, noWords);
+    onChange(understood.ok ? [understood.value] : []);
+  };
   return (
     <span className="span-field">
-      <Form.Control type="number" min={1} max={99_999} size="sm" aria-label={`${line.field} ${line.relation}, how many`} value={count} onChange={(event) => { change(event.target.value, plural); }} />
-      <Form.Select size="sm" aria-label={`${line.field} ${line.relation}, of what`} value={plural} onChange={(event) => { change(count === '' ? '1' : count, event.target.value); }}>{['days', 'weeks', 'months', 'years'].map((one) => <option key={one}>{one}</option>)}</Form.Select>
+      <Form.Control
+        type="number"
+        min={1}
+        max={99_999}
+        size="sm"
+        aria-label={`${line.field} ${line.relation}, how many`}
+        value={count}
+        onChange={(event) => {
+          change(event.target.value, plural);
+        }}
+      />
+      <Form.Select
+        size="sm"
+        aria-label={`${line.field} ${line.relation}, of what`}
+        value={plural}
+        onChange={(event) => {
+          change(count === '' ? '1' : count, event.target.value);
+        }}
+      >
+        {['days', 'weeks', 'months', 'years'].map((one) => (
+          <option key={one}>{one}</option>
+        ))}
+      </Form.Select>
     </span>
   );
 }
@@ -42,45 +106,157 @@ const shown = 8;
 
 function ChipField({ line, isNever, words, completions, onChange }: Props) {
   const { field, relation, values } = line;
-  const [typed, setTyped] = useState(''), [isOpen, setOpen] = useState(false), [trouble, setTrouble] = useState<string | null>(null);
+  const [typed, setTyped] = useState('');
+  const [isOpen, setOpen] = useState(false);
+  const [trouble, setTrouble] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
-  const known = useMemo(() => (isOpen ? completions.of(field, relation) : []), [isOpen, completions, field, relation]);
+  const known = useMemo(
+    () => (isOpen ? completions.of(field, relation) : []),
+    [isOpen, completions, field, relation],
+  );
   const found = useMemo(() => narrowed(known, typed, values), [known, typed, values]);
   const add = (text: string): void => {
-    const wanted = text.split(/[,;]/).map((part) => part.trim()).filter((part) => part !== '').map((part) => understand(field, relation, part, words)), wrong = wanted.find((one) => !one.ok);
-    setTrouble(wrong ? `${wrong.detail}${wrong.known.length > 0 ? ` Perhaps ${wrong.known.join(', ')}?` : ''}` : null);
-    if (wrong || wanted.length === 0) return;
+    const wanted = text
+      .split(/[,;]/)
+      .map((part) => part.trim())
+      .filter((part) => part !== '')
+      .map((part) => understand(field, relation, part, words));
+    const wrong = wanted.find((one) => !one.ok);
+    setTrouble(
+      wrong
+        ? `${wrong.detail}${wrong.known.length > 0 ? ` Perhaps ${wrong.known.join(', ')}?` : ''}`
+        : null,
+    );
+    if (wrong || wanted.length === 0) {
+      return;
+    }
     onChange([...new Set([...values, ...wanted.flatMap((one) => (one.ok ? [one.value] : []))])]);
     setTyped('');
   };
-  const take = (completion: Completion): void => { onChange([...new Set([...values, completion.value])]); setTyped(''); setTrouble(null); input.current?.focus(); };
-  const onKeyDown = (event: KeyboardEvent): void => {
-    if (event.key === ',' || event.key === ';') { event.preventDefault(); add(typed); }
-    else if (event.key === 'Backspace' && typed === '') onChange(values.slice(0, -1));
-    else if (event.key === 'Escape' && isOpen) { event.stopPropagation(); setOpen(false); }
+  const take = (completion: Completion): void => {
+    onChange([...new Set([...values, completion.value])]);
+    setTyped('');
+    setTrouble(null);
+    input.current?.focus();
   };
-  const isText = fields[field] === 'text' || fields[field] === 'version', name = `${field} ${relation}`;
+  const onKeyDown = (event: KeyboardEvent): void => {
+    if (event.key === ',' || event.key === ';') {
+      event.preventDefault();
+      add(typed);
+    } else if (event.key === 'Backspace' && typed === '') {
+      onChange(values.slice(0, -1));
+    } else if (event.key === 'Escape' && isOpen) {
+      event.stopPropagation();
+      setOpen(false);
+    }
+  };
+  const isText = fields[field] === 'text' || fields[field] === 'version';
+  const name = `${field} ${relation}`;
   return (
     <div className="value-place">
-      <Command label={`${name}: add a value`} shouldFilter={false} className={`value-field ${isNever ? 'never' : ''}`} onClick={() => { input.current?.focus(); }}>
+      <Command
+        label={`${name}: add a value`}
+        shouldFilter={false}
+        className={`value-field ${isNever ? 'never' : ''}`}
+        onClick={() => {
+          input.current?.focus();
+        }}
+      >
         {values.map((value, i) => (
-          <span key={value} className="value">{i > 0 && <span className="or">or</span>}<span className="value-chip">{sayValue(field, value, words)}<button type="button" aria-label={`Drop ${sayValue(field, value, words)}`} onClick={() => { onChange(values.filter((one) => one !== value)); }}><X size={11} aria-hidden /></button></span></span>
+          <span key={value} className="value">
+            {i > 0 && <span className="or">or</span>}
+            <span className="value-chip">
+              {sayValue(field, value, words)}
+              <button
+                type="button"
+                aria-label={`Drop ${sayValue(field, value, words)}`}
+                onClick={() => {
+                  onChange(values.filter((one) => one !== value));
+                }}
+              >
+                <X size={11} aria-hidden />
+              </button>
+            </span>
+          </span>
         ))}
-        <Command.Input ref={input} value={typed} placeholder={values.length === 0 ? 'type, then Enter' : ''} onValueChange={(text) => { setTyped(text); setOpen(true); setTrouble(null); }} onFocus={() => { setOpen(true); }} onKeyDown={onKeyDown}
-          onBlur={() => { setOpen(false); if (isText && typed.trim() !== '') add(typed); }} />
-        <Command.List className="completions" hidden={!isOpen || (typed === '' && found.length === 0)} onMouseDown={(event) => { event.preventDefault(); }}>
-          {isText && typed.trim() !== '' && !found.some((one) => fold(one.value) === fold(typed)) && <Command.Item value="as typed" onSelect={() => { add(typed); }}>“{typed.trim()}”</Command.Item>}
-          {found.map((one) => <Command.Item key={one.value} value={one.value} onSelect={() => { take(one); }}><span>{one.text}</span><span className="text-soft">{one.count}</span></Command.Item>)}
-          {found.length === 0 && !isText && <Command.Empty>No {field} is called that here.</Command.Empty>}
+        <Command.Input
+          ref={input}
+          value={typed}
+          placeholder={values.length === 0 ? 'type, then Enter' : ''}
+          onValueChange={(text) => {
+            setTyped(text);
+            setOpen(true);
+            setTrouble(null);
+          }}
+          onFocus={() => {
+            setOpen(true);
+          }}
+          onKeyDown={onKeyDown}
+          onBlur={() => {
+            setOpen(false);
+            if (isText && typed.trim() !== '') {
+              add(typed);
+            }
+          }}
+        />
+        <Command.List
+          className="completions"
+          hidden={!isOpen || (typed === '' && found.length === 0)}
+          onMouseDown={(event) => {
+            event.preventDefault();
+          }}
+        >
+          {isText &&
+            typed.trim() !== '' &&
+            !found.some((one) => fold(one.value) === fold(typed)) && (
+              <Command.Item
+                value="as typed"
+                onSelect={() => {
+                  add(typed);
+                }}
+              >
+                “{typed.trim()}”
+              </Command.Item>
+            )}
+          {found.map((one) => (
+            <Command.Item
+              key={one.value}
+              value={one.value}
+              onSelect={() => {
+                take(one);
+              }}
+            >
+              <span>{one.text}</span>
+              <span className="text-soft">{one.count}</span>
+            </Command.Item>
+          ))}
+          {found.length === 0 && !isText && (
+            <Command.Empty>No {field} is called that here.</Command.Empty>
+          )}
         </Command.List>
       </Command>
-      {trouble !== null && <span className="text-brick visually-quiet" role="alert">{trouble}</span>}
+      {trouble !== null && (
+        <span className="text-brick visually-quiet" role="alert">
+          {trouble}
+        </span>
+      )}
     </div>
   );
 }
 
 /** Those that begin with the letters, then those that have them, without what is there already. */
-function narrowed(known: readonly Completion[], typed: string, values: readonly string[]): Completion[] {
-  const letters = fold(typed), left = known.filter((one) => !values.includes(one.value)), folded = left.map((one) => ({ one, text: fold(one.text) }));
-  return [...folded.filter(({ text }) => text.startsWith(letters)), ...folded.filter(({ text }) => !text.startsWith(letters) && text.includes(letters))].slice(0, shown).map(({ one }) => one);
+function narrowed(
+  known: readonly Completion[],
+  typed: string,
+  values: readonly string[],
+): Completion[] {
+  const letters = fold(typed);
+  const left = known.filter((one) => !values.includes(one.value));
+  const folded = left.map((one) => ({ one, text: fold(one.text) }));
+  return [
+    ...folded.filter(({ text }) => text.startsWith(letters)),
+    ...folded.filter(({ text }) => !text.startsWith(letters) && text.includes(letters)),
+  ]
+    .slice(0, shown)
+    .map(({ one }) => one);
 }

@@ -2,17 +2,29 @@
 import { asId, type Act, type Arrangement, type NewFolder } from '@clever-drawer/core';
 
 /** Plugins with the ids of the placements they get. */
-export const newPlaces = (plugins: readonly string[]): NewFolder['plugins'] => plugins.map((plugin) => ({ placement: asId(crypto.randomUUID()), plugin: asId(plugin) }));
+export const newPlaces = (plugins: readonly string[]): NewFolder['plugins'] =>
+  plugins.map((plugin) => ({ placement: asId(crypto.randomUUID()), plugin: asId(plugin) }));
 
 /** Files plugins at the end of a folder, or before one of its placements. */
-export const fileAct = (folder: string, plugins: readonly string[], before: string | null = null): Act => ({
-  act: 'file', folder: asId(folder), before: before === null ? null : asId(before), plugins: newPlaces(plugins),
+export const fileAct = (
+  folder: string,
+  plugins: readonly string[],
+  before: string | null = null,
+): Act => ({
+  act: 'file',
+  folder: asId(folder),
+  before: before === null ? null : asId(before),
+  plugins: newPlaces(plugins),
 });
 
 /** Makes a favourite of a plugin, or no longer. Null when the cabinet has no favourites. */
 export function favouriteAct(arrangement: Arrangement, plugin: string): Act | null {
   const favourites = arrangement.folders.find((f) => f.form === 'favourites');
-  if (!favourites) return null;
+  if (!favourites) {
+    return null;
+  }
   const placement = arrangement.placements.get(favourites.id)?.find((p) => p.plugin === plugin);
-  return placement ? { act: 'take-out', placements: [placement.id] } : fileAct(favourites.id, [plugin]);
+  return placement
+    ? { act: 'take-out', placements: [placement.id] }
+    : fileAct(favourites.id, [plugin]);
 }

@@ -2,11 +2,23 @@
 import { asId, type Act, type AnswerFacts, type Owner, type Plugin } from '@clever-drawer/core';
 
 /** The same of all the plugins. */
-export const sayAct = (plugins: readonly string[], set: Partial<AnswerFacts>): Act => ({ act: 'answer', say: [{ plugins: plugins.map((id) => asId(id)), set }] });
+export const sayAct = (plugins: readonly string[], set: Partial<AnswerFacts>): Act => ({
+  act: 'answer',
+  say: [{ plugins: plugins.map((id) => asId(id)), set }],
+});
 
-export const ownerOf = (plugin: Plugin): Owner => ({ plugin: plugin.id, copies: plugin.copies.map((copy) => copy.id) });
+export const ownerOf = (plugin: Plugin): Owner => ({
+  plugin: plugin.id,
+  copies: plugin.copies.map((copy) => copy.id),
+});
 
 /** Each vendor with the spellings that are it. */
-export const spellAct = (...say: readonly { readonly vendor: string; readonly spellings: readonly string[] }[]): Act => ({
-  act: 'spell', say: say.map(({ vendor, spellings }) => ({ vendor, spellings: spellings.map((spelling) => ({ id: asId(crypto.randomUUID()), spelling })) })),
+export const spellAct = (
+  ...say: readonly { readonly vendor: string; readonly spellings: readonly string[] }[]
+): Act => ({
+  act: 'spell',
+  say: say.map(({ vendor, spellings }) => ({
+    vendor,
+    spellings: spellings.map((spelling) => ({ id: asId(crypto.randomUUID()), spelling })),
+  })),
 });

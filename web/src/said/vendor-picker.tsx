@@ -10,10 +10,46 @@ interface Props {
 }
 
 export function VendorPicker({ title, vendors, onTake, onClose }: Props) {
-  const choices = vendors.map((vendor): Choice => ({
-    id: vendor.name, text: vendor.name, keywords: vendor.spellings.map((s) => s.spelling), take: () => { onTake(vendor.name); },
-    show: <><span>{vendor.name}</span><span className="text-soft">{vendor.count} {vendor.count === 1 ? 'copy' : 'copies'}</span></>,
-  }));
-  const offer = (typed: string): Choice | null => (typed === '' || vendors.some((v) => v.name.toLowerCase() === typed.toLowerCase()) ? null : { id: 'a new vendor', text: typed, take: () => { onTake(typed); }, show: <>Another vendor: <strong>{typed}</strong></> });
-  return <Picker title={title} prompt="Letters of the vendor" choices={choices} offer={offer} onClose={onClose} />;
+  const choices = vendors.map(
+    (vendor): Choice => ({
+      id: vendor.name,
+      text: vendor.name,
+      keywords: vendor.spellings.map((s) => s.spelling),
+      take: () => {
+        onTake(vendor.name);
+      },
+      show: (
+        <>
+          <span>{vendor.name}</span>
+          <span className="text-soft">
+            {vendor.count} {vendor.count === 1 ? 'copy' : 'copies'}
+          </span>
+        </>
+      ),
+    }),
+  );
+  const offer = (typed: string): Choice | null =>
+    typed === '' || vendors.some((v) => v.name.toLowerCase() === typed.toLowerCase())
+      ? null
+      : {
+          id: 'a new vendor',
+          text: typed,
+          take: () => {
+            onTake(typed);
+          },
+          show: (
+            <>
+              Another vendor: <strong>{typed}</strong>
+            </>
+          ),
+        };
+  return (
+    <Picker
+      title={title}
+      prompt="Letters of the vendor"
+      choices={choices}
+      offer={offer}
+      onClose={onClose}
+    />
+  );
 }

@@ -10,17 +10,38 @@ export function Asides() {
   const asides = useQuery({ queryKey: ['asides', client.computer], queryFn: client.asides });
   const back = useMutation({
     mutationFn: client.takeBack,
-    onSuccess: () => { say('Taken back. The next scan examines it.', 'done'); },
-    onError: (error) => { say(error.message, 'trouble'); },
+    onSuccess: () => {
+      say('Taken back. The next scan examines it.', 'done');
+    },
+    onError: (error) => {
+      say(error.message, 'trouble');
+    },
   });
-  if (!asides.data || asides.data.length === 0) return null;
+  if (!asides.data || asides.data.length === 0) {
+    return null;
+  }
   return (
     <section className="asides" aria-labelledby="asides-title">
       <h2 id="asides-title">Set aside</h2>
-      <p className="text-soft visually-quiet">Not examined and not in the catalog. Nothing on the disk was touched.</p>
+      <p className="text-soft visually-quiet">
+        Not examined and not in the catalog. Nothing on the disk was touched.
+      </p>
       <ul>
         {asides.data.map((aside) => (
-          <li key={aside.path}><span><strong>{aside.name}</strong> <span className="mono text-soft">{aside.path}</span></span><Button size="sm" variant="quiet" onClick={() => { back.mutate(aside.path); }}>Take back</Button></li>
+          <li key={aside.path}>
+            <span>
+              <strong>{aside.name}</strong> <span className="mono text-soft">{aside.path}</span>
+            </span>
+            <Button
+              size="sm"
+              variant="quiet"
+              onClick={() => {
+                back.mutate(aside.path);
+              }}
+            >
+              Take back
+            </Button>
+          </li>
         ))}
       </ul>
     </section>

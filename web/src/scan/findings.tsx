@@ -4,33 +4,68 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRef, useState, type ReactNode } from 'react';
 import { Button, Nav } from 'react-bootstrap';
 import { Link } from 'react-router';
-import { describe, findingSorts, type FindingSort, type FindingView, type ScanView } from '@clever-drawer/core';
+import {
+  describe,
+  findingSorts,
+  type FindingSort,
+  type FindingView,
+  type ScanView,
+} from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { useNotices } from '../ui/notices.tsx';
 import { sayTime } from '../ui/say-time.ts';
 
-const names: Record<FindingSort, string> = { arrived: 'Arrived', returned: 'Back', updated: 'Updated', moved: 'Moved', gone: 'Gone', away: 'Out of reach', failed: 'Failed' };
+const names: Record<FindingSort, string> = {
+  arrived: 'Arrived',
+  returned: 'Back',
+  updated: 'Updated',
+  moved: 'Moved',
+  gone: 'Gone',
+  away: 'Out of reach',
+  failed: 'Failed',
+};
 
 export function Findings({ scans, hasPlaces }: { scans: readonly ScanView[]; hasPlaces: boolean }) {
   const { client } = useStudio();
   const [chosen, setChosen] = useState<string | null>(null);
-  const failed = useQuery({ queryKey: ['findings', client.computer, failedNow], queryFn: client.failedNow });
+  const failed = useQuery({
+    queryKey: ['findings', client.computer, failedNow],
+    queryFn: client.failedNow,
+  });
   const scan = scans.find((s) => s.id === chosen) ?? scans[0];
-  const failedCount = failed.data?.length ?? 0, isFailedShown = chosen === failedNow && failedCount > 0;
+  const failedCount = failed.data?.length ?? 0;
+  const isFailedShown = chosen === failedNow && failedCount > 0;
   if (!scan) {
     return (
       <div className="empty">
         <h2>Nothing has been looked through yet</h2>
-        <p>{hasPlaces ? 'Press Scan: what arrives is listed here, and what could not be read, with the reason.' : 'Tell where your plugins are: paste a directory at the left, or look in the usual places.'}</p>
+        <p>
+          {hasPlaces
+            ? 'Press Scan: what arrives is listed here, and what could not be read, with the reason.'
+            : 'Tell where your plugins are: paste a directory at the left, or look in the usual places.'}
+        </p>
       </div>
     );
   }
   return (
     <>
-      <Nav as="ul" className="scan-tabs" activeKey={isFailedShown ? failedNow : scan.id} onSelect={setChosen}>
-        {scans.slice(0, 5).map((s) => <Tab key={s.id} id={s.id} isCurrent={!isFailedShown && s.id === scan.id}>{sayTime(s.startedAt)} · {total(s)}</Tab>)}
-        {failedCount > 0 && <Tab id={failedNow} isCurrent={isFailedShown}><span className="text-brick">Failed now · {failedCount}</span></Tab>}
+      <Nav
+        as="ul"
+        className="scan-tabs"
+        activeKey={isFailedShown ? failedNow : scan.id}
+        onSelect={setChosen}
+      >
+        {scans.slice(0, 5).map((s) => (
+          <Tab key={s.id} id={s.id} isCurrent={!isFailedShown && s.id === scan.id}>
+            {sayTime(s.startedAt)} · {total(s)}
+          </Tab>
+        ))}
+        {failedCount > 0 && (
+          <Tab id={failedNow} isCurrent={isFailedShown}>
+            <span className="text-brick">Failed now · {failedCount}</span>
+          </Tab>
+        )}
       </Nav>
       {isFailedShown ? <Rows findings={failed.data ?? []} /> : <FindingList scan={scan} />}
     </>
@@ -38,29 +73,66 @@ export function Findings({ scans, hasPlaces }: { scans: readonly ScanView[]; has
 }
 
 function Tab({ id, isCurrent, children }: { id: string; isCurrent: boolean; children: ReactNode }) {
-  return <Nav.Item as="li"><Nav.Link as="button" type="button" eventKey={id} aria-current={isCurrent ? 'true' : undefined}>{children}</Nav.Link></Nav.Item>;
+  return (
+    <Nav.Item as="li">
+      <Nav.Link
+        as="button"
+        type="button"
+        eventKey={id}
+        aria-current={isCurrent ? 'true' : undefined}
+      >
+        {children}
+      </Nav.Link>
+    </Nav.Item>
+  );
 }
 
-const total = (scan: ScanView): number => findingSorts.reduce((sum, sort) => sum + scan.counts[sort], 0);
+const total = (scan: ScanView): number =>
+  findingSorts.reduce((sum, sort) => sum + scan.counts[sort], 0);
 
 /** The tab of what is failed now, whichever scan it failed in. */
 const failedNow = 'failed';
 
 /** Failed ones first: they are to look at. Then what arrived, and so on. */
-const rank: Record<FindingSort, number> = { failed: 0, arrived: 1, returned: 2, updated: 3, moved: 4, away: 5, gone: 6 };
+const rank: Record<FindingSort, number> = {
+  failed: 0,
+  arrived: 1,
+  returned: 2,
+  updated: 3,
+  moved: 4,
+  away: 5,
+  gone: 6,
+};
 
 function FindingList({ scan }: { scan: ScanView }) {
   const { client } = useStudio();
-  const findings = useQuery({ queryKey: ['findings', client.computer, scan.id], queryFn: () => client.findings(scan.id) });
+  const findings = useQuery({
+    queryKey: ['findings', client.computer, scan.id],
+    queryFn: () => client.findings(scan.id),
+  });
   const list = [...(findings.data ?? [])].sort((a, b) => rank[a.sort] - rank[b.sort]);
-  const counts = findingSorts.filter((sort) => scan.counts[sort] > 0).map((sort) => `${scan.counts[sort]} ${names[sort].toLowerCase()}`).join(' · ');
-  const shownOf = list.length < total(scan) && findings.data ? ` Showing the first ${list.length}.` : '';
+  const counts = findingSorts
+    .filter((sort) => scan.counts[sort] > 0)
+    .map((sort) => `${scan.counts[sort]} ${names[sort].toLowerCase()}`)
+    .join(' · ');
+  const shownOf =
+    list.length < total(scan) && findings.data ? ` Showing the first ${list.length}.` : '';
   return (
     <>
-      <p className="text-soft visually-quiet scan-counts">{counts || 'Nothing new'}{scan.counts.unchanged > 0 && ` · ${scan.counts.unchanged} unchanged`}{scan.state === 'stopped' && ' · stopped before the end'}.{shownOf}</p>
-      {list.length === 0 && findings.data && <p className="empty">{scan.state === 'running' ? 'Nothing new so far.' : 'Everything is as it was.'}</p>}
+      <p className="text-soft visually-quiet scan-counts">
+        {counts || 'Nothing new'}
+        {scan.counts.unchanged > 0 && ` · ${scan.counts.unchanged} unchanged`}
+        {scan.state === 'stopped' && ' · stopped before the end'}.{shownOf}
+      </p>
+      {list.length === 0 && findings.data && (
+        <p className="empty">
+          {scan.state === 'running' ? 'Nothing new so far.' : 'Everything is as it was.'}
+        </p>
+      )}
       {list.length > 0 && <Rows findings={list} />}
-      <p className="text-soft visually-quiet">Nothing you filed is lost when a plugin goes: its name and folders come back with it.</p>
+      <p className="text-soft visually-quiet">
+        Nothing you filed is lost when a plugin goes: its name and folders come back with it.
+      </p>
     </>
   );
 }
@@ -68,13 +140,29 @@ function FindingList({ scan }: { scan: ScanView }) {
 /** Findings, drawn only where they are in view. */
 function Rows({ findings }: { findings: readonly FindingView[] }) {
   const scroller = useRef<HTMLDivElement>(null);
-  const rows = useVirtualizer({ count: findings.length, getScrollElement: () => scroller.current, estimateSize: () => 58, overscan: 8 });
+  const rows = useVirtualizer({
+    count: findings.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => 58,
+    overscan: 8,
+  });
   return (
     <div ref={scroller} className="findings" tabIndex={0} role="region" aria-label="Findings">
       <ul style={{ height: rows.getTotalSize() }}>
         {rows.getVirtualItems().map((row) => {
           const finding = findings[row.index];
-          return finding && <li key={finding.id} ref={rows.measureElement} data-index={row.index} style={{ transform: `translateY(${row.start}px)` }}><FindingRow finding={finding} /></li>;
+          return (
+            finding && (
+              <li
+                key={finding.id}
+                ref={rows.measureElement}
+                data-index={row.index}
+                style={{ transform: `translateY(${row.start}px)` }}
+              >
+                <FindingRow finding={finding} />
+              </li>
+            )
+          );
         })}
       </ul>
     </div>
@@ -91,7 +179,11 @@ function FindingRow({ finding }: { finding: FindingView }) {
         <span className={finding.problem ? 'text-brick' : 'text-soft'}>{detail(finding)}</span>
       </span>
       {finding.copy !== null && <SetAside copy={finding.copy} name={finding.name} />}
-      {finding.plugin !== null && finding.sort !== 'gone' && <Link to={`/file?q=${encodeURIComponent(finding.name)}`} className="btn btn-quiet btn-sm">Show in File</Link>}
+      {finding.plugin !== null && finding.sort !== 'gone' && (
+        <Link to={`/file?q=${encodeURIComponent(finding.name)}`} className="btn btn-quiet btn-sm">
+          Show in File
+        </Link>
+      )}
     </>
   );
 }
@@ -100,21 +192,52 @@ function FindingRow({ finding }: { finding: FindingView }) {
 function SetAside({ copy, name }: { copy: string; name: string }) {
   const { client } = useStudio();
   const { say } = useNotices();
-  const aside = useMutation({ mutationFn: () => client.setAside(copy), onSuccess: () => { say(`${name} is set aside. Its file is untouched; it can be taken back at the left.`, 'done'); }, onError: (error) => { say(error.message, 'trouble'); } });
-  return <Button size="sm" variant="quiet" onClick={() => { aside.mutate(); }}>Set aside</Button>;
+  const aside = useMutation({
+    mutationFn: () => client.setAside(copy),
+    onSuccess: () => {
+      say(`${name} is set aside. Its file is untouched; it can be taken back at the left.`, 'done');
+    },
+    onError: (error) => {
+      say(error.message, 'trouble');
+    },
+  });
+  return (
+    <Button
+      size="sm"
+      variant="quiet"
+      onClick={() => {
+        aside.mutate();
+      }}
+    >
+      Set aside
+    </Button>
+  );
 }
 
 function detail(finding: FindingView): string {
-  if (finding.problem) return describe(finding.problem);
-  const from = finding.from ?? 'no version', to = finding.to ?? 'no version';
+  if (finding.problem) {
+    return describe(finding.problem);
+  }
+  const from = finding.from ?? 'no version';
+  const to = finding.to ?? 'no version';
   switch (finding.sort) {
-    case 'updated': return from === to ? `${finding.format} · changed, version ${to} as before` : `${from} → ${to} · ${finding.format}`;
-    case 'moved': return `${finding.format} · from ${from}`;
-    case 'away': return `${finding.format} · its place cannot be reached; nothing is lost`;
-    case 'gone': return `${finding.format} · was ${finding.path}`;
+    case 'updated':
+      return from === to
+        ? `${finding.format} · changed, version ${to} as before`
+        : `${from} → ${to} · ${finding.format}`;
+    case 'moved':
+      return `${finding.format} · from ${from}`;
+    case 'away':
+      return `${finding.format} · its place cannot be reached; nothing is lost`;
+    case 'gone':
+      return `${finding.format} · was ${finding.path}`;
     case 'arrived':
     case 'returned':
-    case 'failed': return [finding.vendor ?? 'no vendor named', finding.format, finding.to].filter((part) => part !== null).join(' · ');
-    default: return finding.sort satisfies never;
+    case 'failed':
+      return [finding.vendor ?? 'no vendor named', finding.format, finding.to]
+        .filter((part) => part !== null)
+        .join(' · ');
+    default:
+      return finding.sort satisfies never;
   }
 }

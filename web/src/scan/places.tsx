@@ -9,46 +9,150 @@ import { formats, type PlaceView } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 import { useNotices } from '../ui/notices.tsx';
 
-export function Places({ places, isScanning }: { places: readonly PlaceView[]; isScanning: boolean }) {
+export function Places({
+  places,
+  isScanning,
+}: {
+  places: readonly PlaceView[];
+  isScanning: boolean;
+}) {
   const { client } = useStudio();
   const { say } = useNotices();
   const queries = useQueryClient();
-  const again = (): Promise<void> => queries.invalidateQueries({ queryKey: ['places', client.computer] });
+  const again = (): Promise<void> =>
+    queries.invalidateQueries({ queryKey: ['places', client.computer] });
   const usual = useMutation({
     mutationFn: client.addUsualPlaces,
-    onSuccess: (added) => { say(added.length > 0 ? `${added.length === 1 ? 'One usual place' : `${added.length} usual places`} added` : 'All usual places of this computer are listed already', 'done'); void again(); },
-    onError: (error) => { say(error.message, 'trouble'); },
+    onSuccess: (added) => {
+      say(
+        added.length > 0
+          ? `${added.length === 1 ? 'One usual place' : `${added.length} usual places`} added`
+          : 'All usual places of this computer are listed already',
+        'done',
+      );
+      void again();
+    },
+    onError: (error) => {
+      say(error.message, 'trouble');
+    },
   });
   const remove = useMutation({
     mutationFn: (place: PlaceView) => client.removePlace(place.id),
-    onSuccess: () => { say('The place is no longer looked through. Nothing on the disk was touched; what you made of its plugins is kept.', 'done'); void again(); },
-    onError: (error) => { say(error.message, 'trouble'); },
+    onSuccess: () => {
+      say(
+        'The place is no longer looked through. Nothing on the disk was touched; what you made of its plugins is kept.',
+        'done',
+      );
+      void again();
+    },
+    onError: (error) => {
+      say(error.message, 'trouble');
+    },
   });
   const change = useMutation({
-    mutationFn: ({ place, ...wanted }: { place: PlaceView; isOn?: boolean; isWatched?: boolean }) => client.changePlace(place.id, wanted),
-    onSuccess: (next) => { queries.setQueryData(['places', client.computer], next); },
-    onError: (error) => { say(error.message, 'trouble'); },
+    mutationFn: ({ place, ...wanted }: { place: PlaceView; isOn?: boolean; isWatched?: boolean }) =>
+      client.changePlace(place.id, wanted),
+    onSuccess: (next) => {
+      queries.setQueryData(['places', client.computer], next);
+    },
+    onError: (error) => {
+      say(error.message, 'trouble');
+    },
   });
   return (
     <>
       {places.length > 0 && (
         <table className="places">
-          <thead><tr><th scope="col"><span className="visually-hidden">On</span></th><th scope="col">Place</th><th scope="col" className="num">Copies</th><th scope="col" className="num">To look at</th><th scope="col"><span className="visually-hidden">Acts</span></th></tr></thead>
+          <thead>
+            <tr>
+              <th scope="col">
+                <span className="visually-hidden">On</span>
+              </th>
+              <th scope="col">Place</th>
+              <th scope="col" className="num">
+                Copies
+              </th>
+              <th scope="col" className="num">
+                To look at
+              </th>
+              <th scope="col">
+                <span className="visually-hidden">Acts</span>
+              </th>
+            </tr>
+          </thead>
           <tbody>
             {places.map((place) => (
               <tr key={place.id}>
-                <td><Form.Check type="checkbox" checked={place.isOn} aria-label={`Look through ${place.path}`} onChange={() => { change.mutate({ place, isOn: !place.isOn }); }} /></td>
-                <td><span className="mono">{place.path}</span><PlaceNotes place={place} /></td>
+                <td>
+                  <Form.Check
+                    type="checkbox"
+                    checked={place.isOn}
+                    aria-label={`Look through ${place.path}`}
+                    onChange={() => {
+                      change.mutate({ place, isOn: !place.isOn });
+                    }}
+                  />
+                </td>
+                <td>
+                  <span className="mono">{place.path}</span>
+                  <PlaceNotes place={place} />
+                </td>
                 <td className="num">{place.copies}</td>
-                <td className={`num ${place.failed > 0 ? 'text-brick fw-semibold' : 'text-soft'}`}>{place.failed > 0 ? `${place.failed} failed` : 'none'}</td>
-                <td className="place-acts"><Button variant="bare" size="sm" aria-pressed={place.isWatched} aria-label={`Keep looking in ${place.path}`} title={place.isWatched ? 'Keeps looking: scans by itself when something changes here. Press to stop that.' : 'Keep looking: scan by itself when something changes here'} onClick={() => { change.mutate({ place, isWatched: !place.isWatched }); }}>{place.isWatched ? <Eye size={15} aria-hidden /> : <EyeOff size={15} aria-hidden />}</Button><Button variant="bare" size="sm" aria-label={`Stop looking through ${place.path}`} title={isScanning ? 'Wait until the scan is done, or stop it' : 'Stop looking through this place'} onClick={() => { remove.mutate(place); }}><X size={15} aria-hidden /></Button></td>
+                <td className={`num ${place.failed > 0 ? 'text-brick fw-semibold' : 'text-soft'}`}>
+                  {place.failed > 0 ? `${place.failed} failed` : 'none'}
+                </td>
+                <td className="place-acts">
+                  <Button
+                    variant="bare"
+                    size="sm"
+                    aria-pressed={place.isWatched}
+                    aria-label={`Keep looking in ${place.path}`}
+                    title={
+                      place.isWatched
+                        ? 'Keeps looking: scans by itself when something changes here. Press to stop that.'
+                        : 'Keep looking: scan by itself when something changes here'
+                    }
+                    onClick={() => {
+                      change.mutate({ place, isWatched: !place.isWatched });
+                    }}
+                  >
+                    {place.isWatched ? (
+                      <Eye size={15} aria-hidden />
+                    ) : (
+                      <EyeOff size={15} aria-hidden />
+                    )}
+                  </Button>
+                  <Button
+                    variant="bare"
+                    size="sm"
+                    aria-label={`Stop looking through ${place.path}`}
+                    title={
+                      isScanning
+                        ? 'Wait until the scan is done, or stop it'
+                        : 'Stop looking through this place'
+                    }
+                    onClick={() => {
+                      remove.mutate(place);
+                    }}
+                  >
+                    <X size={15} aria-hidden />
+                  </Button>
+                </td>
               </tr>
             ))}
           </tbody>
         </table>
       )}
       <AddPlace onAdded={again} />
-      <Button variant="bare" className="usual" onClick={() => { usual.mutate(); }}><FolderSearch size={16} aria-hidden /> Look in the usual places</Button>
+      <Button
+        variant="bare"
+        className="usual"
+        onClick={() => {
+          usual.mutate();
+        }}
+      >
+        <FolderSearch size={16} aria-hidden /> Look in the usual places
+      </Button>
     </>
   );
 }
@@ -56,12 +160,26 @@ export function Places({ places, isScanning }: { places: readonly PlaceView[]; i
 /** What else there is to say of a place: its formats where it is not for all, and its state. */
 function PlaceNotes({ place }: { place: PlaceView }) {
   const notes = [
-    place.formats.length < formats.length ? place.formats.join(', ') : 'all formats', ...(place.isWatched ? ['keeps looking'] : []), ...(place.isOn ? [] : ['switched off, not looked through']),
+    place.formats.length < formats.length ? place.formats.join(', ') : 'all formats',
+    ...(place.isWatched ? ['keeps looking'] : []),
+    ...(place.isOn ? [] : ['switched off, not looked through']),
   ];
-  return <span className="place-notes">{notes.join(' · ')}{!place.reachable && <span className="text-brick"> · out of reach: is its disk plugged in?</span>}</span>;
+  return (
+    <span className="place-notes">
+      {notes.join(' · ')}
+      {!place.reachable && (
+        <span className="text-brick"> · out of reach: is its disk plugged in?</span>
+      )}
+    </span>
+  );
 }
 
-const schema = object({ path: string().trim().required('Type or paste the path of a directory.').max(4096, 'That is longer than a path can be.') });
+const schema = object({
+  path: string()
+    .trim()
+    .required('Type or paste the path of a directory.')
+    .max(4096, 'That is longer than a path can be.'),
+});
 
 function AddPlace({ onAdded }: { onAdded: () => Promise<void> }) {
   const { client } = useStudio();
@@ -79,11 +197,31 @@ function AddPlace({ onAdded }: { onAdded: () => Promise<void> }) {
     }
   });
   return (
-    <Form onSubmit={(event) => { void submit(event); }} className="add-place" noValidate>
-      <Form.Label htmlFor="add-place" className="visually-hidden">Path of a directory with plugins</Form.Label>
-      <Form.Control id="add-place" placeholder="/path/to/a/directory/with/plugins" autoComplete="off" spellCheck={false} isInvalid={error !== undefined} aria-describedby="add-place-error" {...form.register('path')} />
-      <Button type="submit" variant="quiet"><Plus size={16} aria-hidden /> Add a place</Button>
-      <Form.Control.Feedback type="invalid" id="add-place-error" role="alert">{error}</Form.Control.Feedback>
+    <Form
+      onSubmit={(event) => {
+        void submit(event);
+      }}
+      className="add-place"
+      noValidate
+    >
+      <Form.Label htmlFor="add-place" className="visually-hidden">
+        Path of a directory with plugins
+      </Form.Label>
+      <Form.Control
+        id="add-place"
+        placeholder="/path/to/a/directory/with/plugins"
+        autoComplete="off"
+        spellCheck={false}
+        isInvalid={error !== undefined}
+        aria-describedby="add-place-error"
+        {...form.register('path')}
+      />
+      <Button type="submit" variant="quiet">
+        <Plus size={16} aria-hidden /> Add a place
+      </Button>
+      <Form.Control.Feedback type="invalid" id="add-place-error" role="alert">
+        {error}
+      </Form.Control.Feedback>
     </Form>
   );
 }

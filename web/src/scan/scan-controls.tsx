@@ -20,28 +20,70 @@ export function ScanControls({ hasPlaces, progress, latest, failed }: Props) {
   const { client } = useStudio();
   const { say } = useNotices();
   const queries = useQueryClient();
-  const again = (): void => { void queries.invalidateQueries({ queryKey: ['scans', client.computer] }); };
-  const onError = (error: Error): void => { say(error.message, 'trouble'); };
-  const start = useMutation({ mutationFn: (mode: ScanMode) => client.startScan(mode), onSettled: again, onError });
+  const again = (): void => {
+    void queries.invalidateQueries({ queryKey: ['scans', client.computer] });
+  };
+  const onError = (error: Error): void => {
+    say(error.message, 'trouble');
+  };
+  const start = useMutation({
+    mutationFn: (mode: ScanMode) => client.startScan(mode),
+    onSettled: again,
+    onError,
+  });
   const stop = useMutation({ mutationFn: client.stopScan, onSettled: again, onError });
   if (progress) {
     return (
       <>
         <Running progress={progress} />
-        <Button variant="quiet" onClick={() => { stop.mutate(); }}><Square size={14} aria-hidden /> {stop.isPending ? 'Stopping …' : 'Stop'}</Button>
+        <Button
+          variant="quiet"
+          onClick={() => {
+            stop.mutate();
+          }}
+        >
+          <Square size={14} aria-hidden /> {stop.isPending ? 'Stopping …' : 'Stop'}
+        </Button>
       </>
     );
   }
   return (
     <>
       <div className="scan-start">
-        <Button variant={hasPlaces ? 'primary' : 'quiet'} onClick={() => { start.mutate('changed'); }}><Radar size={16} aria-hidden /> {latest ? 'Scan again' : 'Scan'}</Button>
-        <span className="text-soft">{hasPlaces ? sayLatest(latest) : 'Add a place first, or look in the usual ones.'}</span>
+        <Button
+          variant={hasPlaces ? 'primary' : 'quiet'}
+          onClick={() => {
+            start.mutate('changed');
+          }}
+        >
+          <Radar size={16} aria-hidden /> {latest ? 'Scan again' : 'Scan'}
+        </Button>
+        <span className="text-soft">
+          {hasPlaces ? sayLatest(latest) : 'Add a place first, or look in the usual ones.'}
+        </span>
       </div>
       {latest && (
         <div className="scan-modes">
-          <Button variant="bare" size="sm" onClick={() => { start.mutate('everything'); }}>Examine everything again</Button>
-          {failed > 0 && <Button variant="bare" size="sm" onClick={() => { start.mutate('failed'); }}>{failed === 1 ? 'Only the one that failed' : `Only the ${failed} that failed`}</Button>}
+          <Button
+            variant="bare"
+            size="sm"
+            onClick={() => {
+              start.mutate('everything');
+            }}
+          >
+            Examine everything again
+          </Button>
+          {failed > 0 && (
+            <Button
+              variant="bare"
+              size="sm"
+              onClick={() => {
+                start.mutate('failed');
+              }}
+            >
+              {failed === 1 ? 'Only the one that failed' : `Only the ${failed} that failed`}
+            </Button>
+          )}
         </div>
       )}
     </>
@@ -49,20 +91,43 @@ export function ScanControls({ hasPlaces, progress, latest, failed }: Props) {
 }
 
 function sayLatest(scan: ScanView | undefined): string {
-  if (!scan) return 'Not looked through yet.';
-  if (scan.state === 'stopped') return 'The last scan was stopped. What it had found is kept; scanning again goes on from there.';
-  if (scan.state === 'interrupted') return 'The last scan was interrupted. What it had found is kept; scan again to finish it.';
+  if (!scan) {
+    return 'Not looked through yet.';
+  }
+  if (scan.state === 'stopped') {
+    return 'The last scan was stopped. What it had found is kept; scanning again goes on from there.';
+  }
+  if (scan.state === 'interrupted') {
+    return 'The last scan was interrupted. What it had found is kept; scan again to finish it.';
+  }
   return `Last looked through ${sayTime(scan.startedAt)}. Only what changed since is examined.`;
 }
 
 function Running({ progress }: { progress: ScanProgress }) {
   const { place, examining, done, total, unchanged, secondsLeft } = progress;
-  const left = secondsLeft === null || total === null ? '' : ` · about ${secondsLeft < 60 ? `${secondsLeft} s` : `${Math.ceil(secondsLeft / 60)} min`} left`;
+  const left =
+    secondsLeft === null || total === null
+      ? ''
+      : ` · about ${secondsLeft < 60 ? `${secondsLeft} s` : `${Math.ceil(secondsLeft / 60)} min`} left`;
   return (
     <div className="running" role="status">
-      <div className="running-head"><strong>Looking through <span className="mono">{place}</span></strong><span>{total === null ? 'finding what is there' : `${done} of ${total}${left}`}</span></div>
+      <div className="running-head">
+        <strong>
+          Looking through <span className="mono">{place}</span>
+        </strong>
+        <span>{total === null ? 'finding what is there' : `${done} of ${total}${left}`}</span>
+      </div>
       <Progress name="Scan" now={total === null ? 0 : done} max={Math.max(1, total ?? 1)} />
-      <div className="text-soft visually-quiet">{examining === '' ? 'Comparing' : <>Examining <span className="mono">{examining}</span></>}{unchanged > 0 && ` · ${unchanged} unchanged, skipped`}</div>
+      <div className="text-soft visually-quiet">
+        {examining === '' ? (
+          'Comparing'
+        ) : (
+          <>
+            Examining <span className="mono">{examining}</span>
+          </>
+        )}
+        {unchanged > 0 && ` · ${unchanged} unchanged, skipped`}
+      </div>
     </div>
   );
 }

@@ -6,18 +6,78 @@ import { useStudio } from '../api/studio.tsx';
 import { spellAct } from '../said/say.ts';
 import { VendorPicker } from '../said/vendor-picker.tsx';
 
-export function AllVendors({ vendors, onClose }: { vendors: readonly Vendor[]; onClose: () => void }) {
+export function AllVendors({
+  vendors,
+  onClose,
+}: {
+  vendors: readonly Vendor[];
+  onClose: () => void;
+}) {
   const [letters, setLetters] = useState('');
   const [joining, setJoining] = useState<Vendor | null>(null);
   const { act } = useStudio();
-  const shown = vendors.filter((vendor) => [vendor.name, ...vendor.spellings.map((s) => s.spelling)].some((text) => text.toLowerCase().includes(letters.trim().toLowerCase())));
-  if (joining) return <VendorPicker title={`${joining.name} is the same as …`} vendors={vendors.filter((v) => v !== joining)} onTake={(vendor) => { act(spellAct({ vendor, spellings: [...joining.spellings, ...(vendors.find((v) => v.name === vendor)?.spellings ?? [])].map((s) => s.spelling) })); }} onClose={() => { setJoining(null); }} />;
+  const shown = vendors.filter((vendor) =>
+    [vendor.name, ...vendor.spellings.map((s) => s.spelling)].some((text) =>
+      text.toLowerCase().includes(letters.trim().toLowerCase()),
+    ),
+  );
+  if (joining) {
+    return (
+      <VendorPicker
+        title={`${joining.name} is the same as …`}
+        vendors={vendors.filter((v) => v !== joining)}
+        onTake={(vendor) => {
+          act(
+            spellAct({
+              vendor,
+              spellings: [
+                ...joining.spellings,
+                ...(vendors.find((v) => v.name === vendor)?.spellings ?? []),
+              ].map((s) => s.spelling),
+            }),
+          );
+        }}
+        onClose={() => {
+          setJoining(null);
+        }}
+      />
+    );
+  }
   return (
-    <Modal show onHide={onClose} animation={false} size="lg" scrollable aria-labelledby="vendors-title">
-      <Modal.Header closeButton><Modal.Title as="h1" id="vendors-title">{vendors.length} vendors</Modal.Title></Modal.Header>
+    <Modal
+      show
+      onHide={onClose}
+      animation={false}
+      size="lg"
+      scrollable
+      aria-labelledby="vendors-title"
+    >
+      <Modal.Header closeButton>
+        <Modal.Title as="h1" id="vendors-title">
+          {vendors.length} vendors
+        </Modal.Title>
+      </Modal.Header>
       <Modal.Body>
-        <Form.Control autoFocus placeholder="Letters of a vendor" aria-label="Letters of a vendor" value={letters} onChange={(event) => { setLetters(event.target.value); }} />
-        <ul className="vendor-rows">{shown.map((vendor) => <VendorRow key={vendor.name} vendor={vendor} onJoin={() => { setJoining(vendor); }} />)}</ul>
+        <Form.Control
+          autoFocus
+          placeholder="Letters of a vendor"
+          aria-label="Letters of a vendor"
+          value={letters}
+          onChange={(event) => {
+            setLetters(event.target.value);
+          }}
+        />
+        <ul className="vendor-rows">
+          {shown.map((vendor) => (
+            <VendorRow
+              key={vendor.name}
+              vendor={vendor}
+              onJoin={() => {
+                setJoining(vendor);
+              }}
+            />
+          ))}
+        </ul>
         {shown.length === 0 && <p className="text-soft mt-3">No vendor is spelled like that.</p>}
       </Modal.Body>
     </Modal>
@@ -30,14 +90,74 @@ function VendorRow({ vendor, onJoin }: { vendor: Vendor; onJoin: () => void }) {
   const spellings = vendor.spellings.map((s) => s.spelling);
   const rename = (event: SyntheticEvent): void => {
     event.preventDefault();
-    if (name !== null && name.trim() !== '' && name.trim() !== vendor.name) act(spellAct({ vendor: name.trim(), spellings }));
+    if (name !== null && name.trim() !== '' && name.trim() !== vendor.name) {
+      act(spellAct({ vendor: name.trim(), spellings }));
+    }
     setName(null);
   };
   return (
     <li>
-      {name === null ? <strong>{vendor.name}</strong> : <Form onSubmit={rename}><Form.Control size="sm" autoFocus aria-label={`New name of ${vendor.name}`} value={name} maxLength={120} onChange={(event) => { setName(event.target.value); }} onBlur={rename} onKeyDown={(event) => { if (event.key === 'Escape') { event.stopPropagation(); setName(null); } }} /></Form>}
-      <span className="spellings">{vendor.spellings.map(({ spelling, count }) => <span key={spelling} className="chip">{spelling} · {count}{spellings.length > 1 && spelling !== vendor.name && <button type="button" aria-label={`${spelling} is another vendor`} title="Another vendor: part it" onClick={() => { act(spellAct({ vendor: vendor.name, spellings: spellings.filter((s) => s !== spelling) }, { vendor: spelling, spellings: [spelling] })); }}>part</button>}</span>)}</span>
-      <span><Button variant="bare" size="sm" onClick={() => { setName(vendor.name); }}>Rename</Button><Button variant="bare" size="sm" onClick={onJoin}>Same as …</Button></span>
+      {name === null ? (
+        <strong>{vendor.name}</strong>
+      ) : (
+        <Form onSubmit={rename}>
+          <Form.Control
+            size="sm"
+            autoFocus
+            aria-label={`New name of ${vendor.name}`}
+            value={name}
+            maxLength={120}
+            onChange={(event) => {
+              setName(event.target.value);
+            }}
+            onBlur={rename}
+            onKeyDown={(event) => {
+              if (event.key === 'Escape') {
+                event.stopPropagation();
+                setName(null);
+              }
+            }}
+          />
+        </Form>
+      )}
+      <span className="spellings">
+        {vendor.spellings.map(({ spelling, count }) => (
+          <span key={spelling} className="chip">
+            {spelling} · {count}
+            {spellings.length > 1 && spelling !== vendor.name && (
+              <button
+                type="button"
+                aria-label={`${spelling} is another vendor`}
+                title="Another vendor: part it"
+                onClick={() => {
+                  act(
+                    spellAct(
+                      { vendor: vendor.name, spellings: spellings.filter((s) => s !== spelling) },
+                      { vendor: spelling, spellings: [spelling] },
+                    ),
+                  );
+                }}
+              >
+                part
+              </button>
+            )}
+          </span>
+        ))}
+      </span>
+      <span>
+        <Button
+          variant="bare"
+          size="sm"
+          onClick={() => {
+            setName(vendor.name);
+          }}
+        >
+          Rename
+        </Button>
+        <Button variant="bare" size="sm" onClick={onJoin}>
+          Same as …
+        </Button>
+      </span>
     </li>
   );
 }

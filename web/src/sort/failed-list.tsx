@@ -8,18 +8,59 @@ import { useNotices } from '../ui/notices.tsx';
 export function FailedList({ findings }: { findings: readonly FindingView[] }) {
   const { client, scan } = useStudio();
   const { say } = useNotices();
-  const trouble = (error: Error): void => { say(error.message, 'trouble'); };
-  const again = useMutation({ mutationFn: () => client.startScan('failed'), onSuccess: () => { say(`Looking again at ${findings.length} that failed`, 'done'); }, onError: trouble });
-  const aside = useMutation({ mutationFn: (finding: FindingView) => client.setAside(finding.copy ?? ''), onSuccess: (_, finding) => { say(`${finding.name} is set aside. Its file is untouched; it can be taken back in Scan.`, 'done'); }, onError: trouble });
+  const trouble = (error: Error): void => {
+    say(error.message, 'trouble');
+  };
+  const again = useMutation({
+    mutationFn: () => client.startScan('failed'),
+    onSuccess: () => {
+      say(`Looking again at ${findings.length} that failed`, 'done');
+    },
+    onError: trouble,
+  });
+  const aside = useMutation({
+    mutationFn: (finding: FindingView) => client.setAside(finding.copy ?? ''),
+    onSuccess: (_, finding) => {
+      say(
+        `${finding.name} is set aside. Its file is untouched; it can be taken back in Scan.`,
+        'done',
+      );
+    },
+    onError: trouble,
+  });
   return (
     <section className="bulk" aria-label="Would not open">
-      <div className="bulk-acts"><span>{findings.length} could not be read. Mend or reinstall them and look again, or set aside what you don't need.</span><Button variant="quiet" onClick={() => { again.mutate(); }}>{scan ? 'Looking …' : 'Look again at all of them'}</Button></div>
+      <div className="bulk-acts">
+        <span>
+          {findings.length} could not be read. Mend or reinstall them and look again, or set aside
+          what you don't need.
+        </span>
+        <Button
+          variant="quiet"
+          onClick={() => {
+            again.mutate();
+          }}
+        >
+          {scan ? 'Looking …' : 'Look again at all of them'}
+        </Button>
+      </div>
       <ul className="failed-rows" tabIndex={0} aria-label="Failed copies">
         {findings.map((finding) => (
           <li key={finding.id}>
             <span className="chip format">{finding.format}</span>
-            <span className="what"><strong>{finding.name}</strong><span className="text-brick">{finding.problem ? describe(finding.problem) : ''}</span></span>
-            <Button size="sm" variant="quiet" onClick={() => { aside.mutate(finding); }}>Set aside</Button>
+            <span className="what">
+              <strong>{finding.name}</strong>
+              <span className="text-brick">{finding.problem ? describe(finding.problem) : ''}</span>
+            </span>
+            <Button
+              size="sm"
+              variant="quiet"
+              onClick={() => {
+                aside.mutate(finding);
+              }}
+            >
+              Set aside
+            </Button>
           </li>
         ))}
       </ul>

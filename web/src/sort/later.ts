@@ -9,14 +9,24 @@ const most = 2_000;
 export function useLater(): { later: ReadonlySet<string>; putOff: (id: string) => void } {
   const { computer } = useStudio();
   const name = `later.${computer.id}`;
-  const [later, setLater] = useState<ReadonlySet<string>>(() => new Set(remembered(name, '').split('\n').filter((id) => id !== '')));
-  const putOff = useCallback((id: string) => {
-    setLater((before) => {
-      // Put off again, it goes to the end.
-      const after = [...[...before].filter((other) => other !== id), id].slice(-most);
-      remember(name, after.join('\n'));
-      return new Set(after);
-    });
-  }, [name]);
+  const [later, setLater] = useState<ReadonlySet<string>>(
+    () =>
+      new Set(
+        remembered(name, '')
+          .split('\n')
+          .filter((id) => id !== ''),
+      ),
+  );
+  const putOff = useCallback(
+    (id: string) => {
+      setLater((before) => {
+        // Put off again, it goes to the end.
+        const after = [...[...before].filter((other) => other !== id), id].slice(-most);
+        remember(name, after.join('\n'));
+        return new Set(after);
+      });
+    },
+    [name],
+  );
   return { later, putOff };
 }

@@ -5,23 +5,66 @@ import { useStudio } from '../api/studio.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 
 export function QuestionHead({ question, place }: { question: Question; place: string }) {
-  if (question.sort === 'vendor' && question.near) return <><p className="place">{place}</p><div className="pair"><VendorFacts vendor={question.near.a} /><VendorFacts vendor={question.near.b} /></div></>;
-  if (question.sort === 'twin') return <><p className="place">{place}</p><div className="pair"><PluginFacts plugin={question.plugin} /><PluginFacts plugin={question.other} /></div></>;
+  if (question.sort === 'vendor' && question.near) {
+    return (
+      <>
+        <p className="place">{place}</p>
+        <div className="pair">
+          <VendorFacts vendor={question.near.a} />
+          <VendorFacts vendor={question.near.b} />
+        </div>
+      </>
+    );
+  }
+  if (question.sort === 'twin') {
+    return (
+      <>
+        <p className="place">{place}</p>
+        <div className="pair">
+          <PluginFacts plugin={question.plugin} />
+          <PluginFacts plugin={question.other} />
+        </div>
+      </>
+    );
+  }
   return question.plugin ? <PluginFacts plugin={question.plugin} place={place} /> : null;
 }
 
 function PluginFacts({ plugin, place }: { plugin: Plugin; place?: string }) {
   const { nameOf, pictureOf, arrangement } = useStudio();
-  const folders = arrangement.foldersOf.get(plugin.id) ?? [], there = plugin.copies.filter((copy) => copy.state === 'present');
+  const folders = arrangement.foldersOf.get(plugin.id) ?? [];
+  const there = plugin.copies.filter((copy) => copy.state === 'present');
   const version = there.find((copy) => copy.version !== null)?.version;
   return (
     <div className="question-head">
-      <Faceplate seed={plugin.id} width={place === undefined ? 84 : 132} picture={pictureOf(plugin)} />
+      <Faceplate
+        seed={plugin.id}
+        width={place === undefined ? 84 : 132}
+        picture={pictureOf(plugin)}
+      />
       <div className="question-facts">
         {place !== undefined && <p className="place">{place}</p>}
         <h2 className="question-name">{nameOf(plugin)}</h2>
-        <p>{plugin.vendor ?? 'no vendor named'} · <Link to={`/plugin/${plugin.id}`}>all that is known</Link></p>
-        <p className="question-copies">{there.map((copy) => <span key={copy.id} className={`chip format ${copy.is32Bit ? 'old' : ''}`} title={copy.path}>{copy.format}{copy.is32Bit && ' 32'}</span>)}{version !== undefined && <span className="text-soft">version {version}</span>}{folders.length > 0 && <span className="text-soft">in {folders.map((folder) => folder.name).join(', ')}</span>}</p>
+        <p>
+          {plugin.vendor ?? 'no vendor named'} ·{' '}
+          <Link to={`/plugin/${plugin.id}`}>all that is known</Link>
+        </p>
+        <p className="question-copies">
+          {there.map((copy) => (
+            <span
+              key={copy.id}
+              className={`chip format ${copy.is32Bit ? 'old' : ''}`}
+              title={copy.path}
+            >
+              {copy.format}
+              {copy.is32Bit && ' 32'}
+            </span>
+          ))}
+          {version !== undefined && <span className="text-soft">version {version}</span>}
+          {folders.length > 0 && (
+            <span className="text-soft">in {folders.map((folder) => folder.name).join(', ')}</span>
+          )}
+        </p>
         {place === undefined && <p className="mono path">{there[0]?.path}</p>}
       </div>
     </div>
@@ -34,8 +77,19 @@ function VendorFacts({ vendor }: { vendor: Vendor }) {
   return (
     <div className="question-facts">
       <h2 className="question-name">{vendor.name}</h2>
-      <p>{theirs.length} {theirs.length === 1 ? 'plugin' : 'plugins'}: <span className="text-soft">{theirs.slice(0, 4).map((plugin) => plugin.name).join(', ')}{theirs.length > 4 && ' …'}</span></p>
-      <p className="text-soft">Spelled {vendor.spellings.map((s) => `“${s.spelling}” (${s.count})`).join(', ')}</p>
+      <p>
+        {theirs.length} {theirs.length === 1 ? 'plugin' : 'plugins'}:{' '}
+        <span className="text-soft">
+          {theirs
+            .slice(0, 4)
+            .map((plugin) => plugin.name)
+            .join(', ')}
+          {theirs.length > 4 && ' …'}
+        </span>
+      </p>
+      <p className="text-soft">
+        Spelled {vendor.spellings.map((s) => `“${s.spelling}” (${s.count})`).join(', ')}
+      </p>
     </div>
   );
 }

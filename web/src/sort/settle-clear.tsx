@@ -4,28 +4,87 @@ import { Button, Modal } from 'react-bootstrap';
 import { typeName, type TypeQuestion } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 
-export function SettleClear({ questions, onClose }: { questions: readonly TypeQuestion[]; onClose: () => void }) {
+export function SettleClear({
+  questions,
+  onClose,
+}: {
+  questions: readonly TypeQuestion[];
+  onClose: () => void;
+}) {
   const { act, nameOf } = useStudio();
   const [left, setLeft] = useState<ReadonlySet<string>>(() => new Set());
   const taken = questions.filter((question) => !left.has(question.id));
-  const toggle = (id: string): void => { setLeft((before) => { const next = new Set(before); if (!next.delete(id)) next.add(id); return next; }); };
-  const settle = (): void => { if (act({ act: 'answer', say: taken.map(({ plugin, clear }) => ({ plugins: [plugin.id], set: { types: clear } })) })) onClose(); };
+  const toggle = (id: string): void => {
+    setLeft((before) => {
+      const next = new Set(before);
+      if (!next.delete(id)) {
+        next.add(id);
+      }
+      return next;
+    });
+  };
+  const settle = (): void => {
+    if (
+      act({
+        act: 'answer',
+        say: taken.map(({ plugin, clear }) => ({ plugins: [plugin.id], set: { types: clear } })),
+      })
+    ) {
+      onClose();
+    }
+  };
   return (
-    <Modal show onHide={onClose} animation={false} scrollable size="lg" aria-labelledby="settle-title">
-      <Modal.Header closeButton><Modal.Title as="h1" id="settle-title">Settle {questions.length} clear ones</Modal.Title></Modal.Header>
+    <Modal
+      show
+      onHide={onClose}
+      animation={false}
+      scrollable
+      size="lg"
+      aria-labelledby="settle-title"
+    >
+      <Modal.Header closeButton>
+        <Modal.Title as="h1" id="settle-title">
+          Settle {questions.length} clear ones
+        </Modal.Title>
+      </Modal.Header>
       <Modal.Body>
-        <p className="text-soft">This is what would be said of each. Take out what you want to answer yourself; one undo takes all of it back.</p>
+        <p className="text-soft">
+          This is what would be said of each. Take out what you want to answer yourself; one undo
+          takes all of it back.
+        </p>
         <ul className="settle-rows">
           {questions.map((question) => (
             <li key={question.id}>
-              <label><input type="checkbox" className="form-check-input" checked={!left.has(question.id)} onChange={() => { toggle(question.id); }} /> <span className="name">{nameOf(question.plugin)}</span></label>
-              <span>{question.clear.map(typeName).join(' and ')} · {Math.round((question.suggestions[0]?.probability ?? 0) * 100)} %</span>
+              <label>
+                <input
+                  type="checkbox"
+                  className="form-check-input"
+                  checked={!left.has(question.id)}
+                  onChange={() => {
+                    toggle(question.id);
+                  }}
+                />{' '}
+                <span className="name">{nameOf(question.plugin)}</span>
+              </label>
+              <span>
+                {question.clear.map(typeName).join(' and ')} ·{' '}
+                {Math.round((question.suggestions[0]?.probability ?? 0) * 100)} %
+              </span>
               <span className="text-soft">{question.suggestions[0]?.reasons[0]?.text}</span>
             </li>
           ))}
         </ul>
       </Modal.Body>
-      <Modal.Footer><Button variant="bare" onClick={onClose}>Leave them</Button>{taken.length > 0 && <Button autoFocus onClick={settle}>Settle {taken.length === 1 ? 'one plugin' : `${taken.length} plugins`}</Button>}</Modal.Footer>
+      <Modal.Footer>
+        <Button variant="bare" onClick={onClose}>
+          Leave them
+        </Button>
+        {taken.length > 0 && (
+          <Button autoFocus onClick={settle}>
+            Settle {taken.length === 1 ? 'one plugin' : `${taken.length} plugins`}
+          </Button>
+        )}
+      </Modal.Footer>
     </Modal>
   );
 }

@@ -16,9 +16,12 @@ import { SettleClear } from './settle-clear.tsx';
 import './sort.css';
 
 const names: Record<QuestionSort, readonly [name: string, what: string]> = {
-  type: ['What does it do?', 'No type, or only a weak guess'], kind: ['Effect or instrument?', 'What it declares and what it has disagree'],
-  twin: ['Same plugin twice?', 'One name, and reasons on both sides'], vendor: ['Whose is it?', 'No vendor named, or spelled alike'],
-  licence: ['Can you use it?', 'Trial versions and old 32-bit ones'], failed: ['Would not open', 'Failed while being examined'],
+  type: ['What does it do?', 'No type, or only a weak guess'],
+  kind: ['Effect or instrument?', 'What it declares and what it has disagree'],
+  twin: ['Same plugin twice?', 'One name, and reasons on both sides'],
+  vendor: ['Whose is it?', 'No vendor named, or spelled alike'],
+  licence: ['Can you use it?', 'Trial versions and old 32-bit ones'],
+  failed: ['Would not open', 'Failed while being examined'],
 };
 
 export function SortScreen() {
@@ -27,40 +30,126 @@ export function SortScreen() {
   const { questions, failed, total, settled, view, isReady } = useOutletContext<Questions>();
   const [params, setParams] = useSearchParams();
   const [way, setWay] = useState(() => remembered('sort-way', 'cards'));
-  const [isSettling, setSettling] = useState(false), [isListing, setListing] = useState(false);
-  const count = (sort: QuestionSort): number => (sort === 'failed' ? failed.length : questions.filter((question) => question.sort === sort).length);
-  const asked = questionSorts.find((sort) => sort === params.get('ask')) ?? questionSorts.find((sort) => count(sort) > 0) ?? 'type';
+  const [isSettling, setSettling] = useState(false);
+  const [isListing, setListing] = useState(false);
+  const count = (sort: QuestionSort): number =>
+    sort === 'failed'
+      ? failed.length
+      : questions.filter((question) => question.sort === sort).length;
+  const asked =
+    questionSorts.find((sort) => sort === params.get('ask')) ??
+    questionSorts.find((sort) => count(sort) > 0) ??
+    'type';
   const those = questions.filter((question) => question.sort === asked);
-  const clear = questions.flatMap((question) => (question.sort === 'type' && question.clear.length > 0 ? [question] : []));
-  const change = (next: string): void => { setWay(next); remember('sort-way', next); };
-  if (!isReady) return <main aria-busy="true" />;
+  const clear = questions.flatMap((question) =>
+    question.sort === 'type' && question.clear.length > 0 ? [question] : [],
+  );
+  const change = (next: string): void => {
+    setWay(next);
+    remember('sort-way', next);
+  };
+  if (!isReady) {
+    return <main aria-busy="true" />;
+  }
   return (
     <main className="sort-screen">
       <section className="sort-left" aria-labelledby="sort-title">
-        <h1 id="sort-title">{questions.length + failed.length === 0 ? 'Nothing is waiting' : `${questions.length + failed.length} questions wait`}</h1>
+        <h1 id="sort-title">
+          {questions.length + failed.length === 0
+            ? 'Nothing is waiting'
+            : `${questions.length + failed.length} questions wait`}
+        </h1>
         <ul className="asks">
           {questionSorts.map((sort) => (
             <li key={sort}>
-              <button type="button" className={`ask ${sort === asked ? 'chosen' : ''}`} aria-current={sort === asked ? 'true' : undefined} onClick={() => { setParams({ ask: sort }, { replace: true }); }}>
-                <span className="hand">{names[sort][0]}</span><span className="ask-count">{count(sort)}</span><span className="ask-what">{names[sort][1]}</span>
+              <button
+                type="button"
+                className={`ask ${sort === asked ? 'chosen' : ''}`}
+                aria-current={sort === asked ? 'true' : undefined}
+                onClick={() => {
+                  setParams({ ask: sort }, { replace: true });
+                }}
+              >
+                <span className="hand">{names[sort][0]}</span>
+                <span className="ask-count">{count(sort)}</span>
+                <span className="ask-what">{names[sort][1]}</span>
               </button>
             </li>
           ))}
         </ul>
         <div className="settled">
-          <p>{settled} of {total} plugins settled</p>
+          <p>
+            {settled} of {total} plugins settled
+          </p>
           <Progress name="Plugins settled" now={settled} max={Math.max(1, total)} />
-          {clear.length > 0 && <><p>{clear.length} of the types have one clear answer.</p><Button variant="quiet" onClick={() => { setSettling(true); }}><CheckCheck size={16} aria-hidden /> Settle the clear ones …</Button></>}
+          {clear.length > 0 && (
+            <>
+              <p>{clear.length} of the types have one clear answer.</p>
+              <Button
+                variant="quiet"
+                onClick={() => {
+                  setSettling(true);
+                }}
+              >
+                <CheckCheck size={16} aria-hidden /> Settle the clear ones …
+              </Button>
+            </>
+          )}
         </div>
-        <Button variant="bare" className="vendors-open" onClick={() => { setListing(true); }}>All vendors and their spellings …</Button>
+        <Button
+          variant="bare"
+          className="vendors-open"
+          onClick={() => {
+            setListing(true);
+          }}
+        >
+          All vendors and their spellings …
+        </Button>
         <div className="way" role="group" aria-label="Way of answering">
-          <button type="button" aria-pressed={way === 'cards'} onClick={() => { change('cards'); }}><Layers size={15} aria-hidden /> One at a time</button>
-          <button type="button" aria-pressed={way === 'list'} onClick={() => { change('list'); }}><ListIcon size={15} aria-hidden /> Many at once</button>
+          <button
+            type="button"
+            aria-pressed={way === 'cards'}
+            onClick={() => {
+              change('cards');
+            }}
+          >
+            <Layers size={15} aria-hidden /> One at a time
+          </button>
+          <button
+            type="button"
+            aria-pressed={way === 'list'}
+            onClick={() => {
+              change('list');
+            }}
+          >
+            <ListIcon size={15} aria-hidden /> Many at once
+          </button>
         </div>
       </section>
-      <Asked sort={asked} questions={those} way={way} isEmpty={plugins.length === 0} vendors={view?.vendors ?? []} failed={failed} />
-      {isListing && <AllVendors vendors={view?.vendors ?? []} onClose={() => { setListing(false); }} />}
-      {isSettling && <SettleClear questions={clear} onClose={() => { setSettling(false); }} />}
+      <Asked
+        sort={asked}
+        questions={those}
+        way={way}
+        isEmpty={plugins.length === 0}
+        vendors={view?.vendors ?? []}
+        failed={failed}
+      />
+      {isListing && (
+        <AllVendors
+          vendors={view?.vendors ?? []}
+          onClose={() => {
+            setListing(false);
+          }}
+        />
+      )}
+      {isSettling && (
+        <SettleClear
+          questions={clear}
+          onClose={() => {
+            setSettling(false);
+          }}
+        />
+      )}
     </main>
   );
 }
@@ -75,14 +164,28 @@ interface AskedProps {
 }
 
 function Asked({ sort, questions, way, isEmpty, vendors, failed }: AskedProps) {
-  if (sort === 'failed' && failed.length > 0) return <FailedList findings={failed} />;
+  if (sort === 'failed' && failed.length > 0) {
+    return <FailedList findings={failed} />;
+  }
   if (questions.length === 0) {
     return (
       <div className="sort-empty empty">
         <h2>{isEmpty ? 'No plugins yet' : names[sort][0].replace('?', ': all answered')}</h2>
-        <p>{isEmpty ? <>Questions come with the first scan: <Link to="/scan">go to Scan</Link>.</> : 'Only new doubts will be asked, after a scan that finds some. What you answered stays, and can be undone.'}</p>
+        <p>
+          {isEmpty ? (
+            <>
+              Questions come with the first scan: <Link to="/scan">go to Scan</Link>.
+            </>
+          ) : (
+            'Only new doubts will be asked, after a scan that finds some. What you answered stays, and can be undone.'
+          )}
+        </p>
       </div>
     );
   }
-  return way === 'list' ? <BulkList key={sort} questions={questions} vendors={vendors} /> : <CardStack key={sort} questions={questions} vendors={vendors} />;
+  return way === 'list' ? (
+    <BulkList key={sort} questions={questions} vendors={vendors} />
+  ) : (
+    <CardStack key={sort} questions={questions} vendors={vendors} />
+  );
 }

@@ -14,23 +14,63 @@ export interface Selection {
 
 /** `order` has the rows' ids as they stand. */
 export function useSelection(order: readonly string[]): Selection {
-  const [{ kept, active, start }, set] = useState<{ kept: ReadonlySet<string>; active: string | null; start: string | null }>({ kept: new Set(), active: null, start: null });
+  const [{ kept, active, start }, set] = useState<{
+    kept: ReadonlySet<string>;
+    active: string | null;
+    start: string | null;
+  }>({ kept: new Set(), active: null, start: null });
   const ids = new Set(order.filter((id) => kept.has(id)));
   const run = (from: string | null, to: string): string[] => {
-    const [a, b] = [from === null ? order.indexOf(to) : order.indexOf(from), order.indexOf(to)].sort((x, y) => x - y) as [number, number];
+    const [a, b] = [
+      from === null ? order.indexOf(to) : order.indexOf(from),
+      order.indexOf(to),
+    ].sort((x, y) => x - y) as [number, number];
     return order.slice(Math.max(0, a), b + 1);
   };
-  const toggled = (id: string): Set<string> => { const next = new Set(ids); if (!next.delete(id)) next.add(id); return next; };
+  const toggled = (id: string): Set<string> => {
+    const next = new Set(ids);
+    if (!next.delete(id)) {
+      next.add(id);
+    }
+    return next;
+  };
   return {
-    ids, active,
-    press: (id, isRun, isOneMore) => { set({ active: id, start: isRun ? start : id, kept: isRun ? new Set([...ids, ...run(start, id)]) : isOneMore ? toggled(id) : ids.size === 1 && ids.has(id) ? new Set() : new Set([id]) }); },
+    ids,
+    active,
+    press: (id, isRun, isOneMore) => {
+      set({
+        active: id,
+        start: isRun ? start : id,
+        kept: isRun
+          ? new Set([...ids, ...run(start, id)])
+          : isOneMore
+            ? toggled(id)
+            : ids.size === 1 && ids.has(id)
+              ? new Set()
+              : new Set([id]),
+      });
+    },
     move: (by, isRun = false) => {
-      const at = active === null ? -1 : order.indexOf(active), to = Math.max(0, Math.min(order.length - 1, at + by)), id = order[to] ?? null;
-      set({ active: id, start: isRun ? (start ?? id) : id, kept: isRun && id !== null ? new Set([...ids, ...run(start ?? active, id)]) : ids });
+      const at = active === null ? -1 : order.indexOf(active);
+      const to = Math.max(0, Math.min(order.length - 1, at + by));
+      const id = order[to] ?? null;
+      set({
+        active: id,
+        start: isRun ? (start ?? id) : id,
+        kept: isRun && id !== null ? new Set([...ids, ...run(start ?? active, id)]) : ids,
+      });
       return to;
     },
-    toggleActive: () => { if (active !== null) set({ active, start: active, kept: toggled(active) }); },
-    all: () => { set({ active, start, kept: new Set(order) }); },
-    clear: () => { set({ active, start: null, kept: new Set() }); },
+    toggleActive: () => {
+      if (active !== null) {
+        set({ active, start: active, kept: toggled(active) });
+      }
+    },
+    all: () => {
+      set({ active, start, kept: new Set(order) });
+    },
+    clear: () => {
+      set({ active, start: null, kept: new Set() });
+    },
   };
 }

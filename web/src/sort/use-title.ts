@@ -2,7 +2,16 @@
 import type { Question } from '@clever-drawer/core';
 import { useStudio } from '../api/studio.tsx';
 
-export function useTitle(): (question: Question) => { readonly name: string; readonly beside: string } {
+export function useTitle(): (question: Question) => {
+  readonly name: string;
+  readonly beside: string;
+} {
   const { nameOf } = useStudio();
-  return (question) => (question.sort !== 'vendor' || question.plugin ? { name: question.plugin ? nameOf(question.plugin) : '', beside: question.plugin?.vendor ?? 'no vendor named' } : { name: question.near?.a.name ?? '', beside: question.near?.b.name ?? '' });
+  return (question) =>
+    question.sort !== 'vendor' || question.plugin
+      ? {
+          name: question.plugin ? nameOf(question.plugin) : '',
+          beside: question.plugin?.vendor ?? 'no vendor named',
+        }
+      : { name: question.near?.a.name ?? '', beside: question.near?.b.name ?? '' };
 }

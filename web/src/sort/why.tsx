@@ -7,9 +7,22 @@ export function Reasons({ title, reasons }: { title: string; reasons: readonly R
   return (
     <>
       <h2>{title}</h2>
-      {reasons.length === 0 ? <p className="text-soft">Nothing speaks for it but how common it is.</p> : (
+      {reasons.length === 0 ? (
+        <p className="text-soft">Nothing speaks for it but how common it is.</p>
+      ) : (
         <ul className="reasons">
-          {reasons.map((reason) => <li key={reason.text}><span>{capital(reason.text)}</span><span className={reason.weight < 0 ? 'against' : 'for'} aria-label={reason.weight < 0 ? 'against' : 'for'}>{reason.weight < 0 ? '−' : '+'}{Math.abs(reason.weight).toFixed(1)}</span></li>)}
+          {reasons.map((reason) => (
+            <li key={reason.text}>
+              <span>{capital(reason.text)}</span>
+              <span
+                className={reason.weight < 0 ? 'against' : 'for'}
+                aria-label={reason.weight < 0 ? 'against' : 'for'}
+              >
+                {reason.weight < 0 ? '−' : '+'}
+                {Math.abs(reason.weight).toFixed(1)}
+              </span>
+            </li>
+          ))}
         </ul>
       )}
     </>
@@ -20,7 +33,9 @@ const capital = (text: string): string => text.charAt(0).toUpperCase() + text.sl
 
 export function UpNext({ questions }: { questions: readonly Question[] }) {
   const titleOf = useTitle();
-  if (questions.length === 0) return null;
+  if (questions.length === 0) {
+    return null;
+  }
   return (
     <>
       <h2>Up next</h2>
@@ -28,7 +43,10 @@ export function UpNext({ questions }: { questions: readonly Question[] }) {
         {questions.map((question) => (
           <li key={question.id}>
             <Faceplate seed={question.plugin?.id ?? question.id} width={36} />
-            <span className="names"><span className="name">{titleOf(question).name}</span><span className="vendor">{titleOf(question).beside}</span></span>
+            <span className="names">
+              <span className="name">{titleOf(question).name}</span>
+              <span className="vendor">{titleOf(question).beside}</span>
+            </span>
             <span className="text-soft">{guessOf(question)}</span>
           </li>
         ))}
@@ -38,8 +56,12 @@ export function UpNext({ questions }: { questions: readonly Question[] }) {
 }
 
 function guessOf(question: Question): string {
-  if (question.sort === 'vendor') return question.guesses[0] ? `${question.guesses[0].vendor}?` : '';
-  if (question.sort !== 'type') return '';
+  if (question.sort === 'vendor') {
+    return question.guesses[0] ? `${question.guesses[0].vendor}?` : '';
+  }
+  if (question.sort !== 'type') {
+    return '';
+  }
   const best = question.suggestions[0];
   return best && best.probability > 0.25 ? `${typeName(best.type)}?` : 'no idea';
 }

@@ -2,7 +2,14 @@
 export function KeysHint({ keys }: { keys: readonly (readonly [keys: string, does: string])[] }) {
   return (
     <p className="keys-hint">
-      {keys.map(([key, does]) => <span key={key}>{key.split(' ').map((k) => <kbd key={k}>{k}</kbd>)} {does}</span>)}
+      {keys.map(([key, does]) => (
+        <span key={key}>
+          {key.split(' ').map((k) => (
+            <kbd key={k}>{k}</kbd>
+          ))}{' '}
+          {does}
+        </span>
+      ))}
     </p>
   );
 }

@@ -3,18 +3,26 @@ import { useEffect, useRef } from 'react';
 
 /** Whether letters typed now belong to a field or to a dialog. */
 export function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+  return (
+    target instanceof HTMLElement &&
+    (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+  );
 }
 
 /** Whether Enter or Space presses a focused button or link, which then has the right of way. */
-const isPressing = (event: KeyboardEvent): boolean => (event.key === 'Enter' || event.key === ' ') && event.target instanceof HTMLElement && event.target.closest('button, a[href]') !== null;
+const isPressing = (event: KeyboardEvent): boolean =>
+  (event.key === 'Enter' || event.key === ' ') &&
+  event.target instanceof HTMLElement &&
+  event.target.closest('button, a[href]') !== null;
 
 /** Whether a dialog or menu is open, which keeps the screen's own keys quiet. */
-export const isDialogOpen = (): boolean => document.querySelector('.modal.show, .dropdown-menu.show') !== null;
+export const isDialogOpen = (): boolean =>
+  document.querySelector('.modal.show, .dropdown-menu.show') !== null;
 
 /** The keys of an event as one text: "Ctrl+Shift+Z", "Alt+1", "F". */
 export function chord(event: KeyboardEvent | React.KeyboardEvent): string {
-  const key = event.key === ' ' ? 'Space' : event.key.length === 1 ? event.key.toUpperCase() : event.key;
+  const key =
+    event.key === ' ' ? 'Space' : event.key.length === 1 ? event.key.toUpperCase() : event.key;
   const shift = event.shiftKey && (event.key.length > 1 || /[a-z]/i.test(event.key));
   return `${event.ctrlKey || event.metaKey ? 'Ctrl+' : ''}${event.altKey ? 'Alt+' : ''}${shift ? 'Shift+' : ''}${key}`;
 }
@@ -25,23 +33,36 @@ export function chord(event: KeyboardEvent | React.KeyboardEvent): string {
  */
 export function useKeys(handlers: Readonly<Record<string, (event: KeyboardEvent) => void>>): void {
   const latest = useRef(handlers);
-  useEffect(() => { latest.current = handlers; });
+  useEffect(() => {
+    latest.current = handlers;
+  });
   useEffect(() => {
     // Escape closes a dialog before the key comes here: what counts is what was open when it was pressed.
     let wasOpen = false;
-    const note = (): void => { wasOpen = isDialogOpen(); };
+    const note = (): void => {
+      wasOpen = isDialogOpen();
+    };
     const listen = (event: KeyboardEvent): void => {
-      if (event.defaultPrevented) return;
+      if (event.defaultPrevented) {
+        return;
+      }
       const handler = latest.current[chord(event)];
-      if (!handler) return;
+      if (!handler) {
+        return;
+      }
       const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey;
-      if ((isPlain && (isTyping(event.target) || isPressing(event))) || wasOpen || isDialogOpen()) return;
+      if ((isPlain && (isTyping(event.target) || isPressing(event))) || wasOpen || isDialogOpen()) {
+        return;
+      }
       event.preventDefault();
       handler(event);
     };
     window.addEventListener('keydown', note, { capture: true });
     window.addEventListener('keydown', listen);
-    return () => { window.removeEventListener('keydown', note, { capture: true }); window.removeEventListener('keydown', listen); };
+    return () => {
+      window.removeEventListener('keydown', note, { capture: true });
+      window.removeEventListener('keydown', listen);
+    };
   }, []);
 }
 

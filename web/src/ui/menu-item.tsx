@@ -2,8 +2,13 @@
 import type { ButtonHTMLAttributes } from 'react';
 import { Dropdown } from 'react-bootstrap';
 
-function PlainItem({ 'aria-selected': isSelected, ...props }: ButtonHTMLAttributes<HTMLButtonElement>) {
-  return <button type="button" aria-current={isSelected === true ? 'true' : undefined} {...props} />;
+function PlainItem({
+  'aria-selected': isSelected,
+  ...props
+}: ButtonHTMLAttributes<HTMLButtonElement>) {
+  return (
+    <button type="button" aria-current={isSelected === true ? 'true' : undefined} {...props} />
+  );
 }
 
 interface Props {

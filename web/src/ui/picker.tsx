@@ -28,7 +28,14 @@ export function Picker({ title, prompt, choices, offer, onClose }: Props) {
   const [typed, setTyped] = useState('');
   const field = useRef<HTMLInputElement>(null);
   // A menu that opened this dialog takes the focus back when it closes; the field gets it afterwards.
-  useEffect(() => { const frame = requestAnimationFrame(() => { field.current?.focus(); }); return () => { cancelAnimationFrame(frame); }; }, []);
+  useEffect(() => {
+    const frame = requestAnimationFrame(() => {
+      field.current?.focus();
+    });
+    return () => {
+      cancelAnimationFrame(frame);
+    };
+  }, []);
   const found = rank(choices, typed).slice(0, shown);
   const extra = offer?.(typed.trim()) ?? null;
   const take = (choice: Choice): void => {
@@ -39,11 +46,37 @@ export function Picker({ title, prompt, choices, offer, onClose }: Props) {
     <Modal show onHide={onClose} aria-label={title} animation={false} className="picker">
       <Command label={title} shouldFilter={false} loop>
         <div className="picker-head hand">{title}</div>
-        <Command.Input ref={field} value={typed} onValueChange={setTyped} placeholder={prompt} autoFocus className="form-control" />
+        <Command.Input
+          ref={field}
+          value={typed}
+          onValueChange={setTyped}
+          placeholder={prompt}
+          autoFocus
+          className="form-control"
+        />
         <Command.List>
           {found.length === 0 && !extra && <Command.Empty>Nothing is called that.</Command.Empty>}
-          {found.map((choice) => <Command.Item key={choice.id} value={choice.id} onSelect={() => { take(choice); }}>{choice.show}</Command.Item>)}
-          {extra && <Command.Item value={extra.id} onSelect={() => { take(extra); }}>{extra.show}</Command.Item>}
+          {found.map((choice) => (
+            <Command.Item
+              key={choice.id}
+              value={choice.id}
+              onSelect={() => {
+                take(choice);
+              }}
+            >
+              {choice.show}
+            </Command.Item>
+          ))}
+          {extra && (
+            <Command.Item
+              value={extra.id}
+              onSelect={() => {
+                take(extra);
+              }}
+            >
+              {extra.show}
+            </Command.Item>
+          )}
         </Command.List>
       </Command>
     </Modal>
@@ -53,12 +86,22 @@ export function Picker({ title, prompt, choices, offer, onClose }: Props) {
 /** Choices that have the letters: at the start first, then at the start of a word, then anywhere; else in their order. */
 function rank(choices: readonly Choice[], typed: string): Choice[] {
   const letters = typed.trim().toLowerCase();
-  if (letters === '') return [...choices];
+  if (letters === '') {
+    return [...choices];
+  }
   const quality = (choice: Choice): number => {
     const texts = [choice.text, ...(choice.keywords ?? [])].map((t) => t.toLowerCase());
-    if (texts.some((t) => t.startsWith(letters))) return 0;
-    if (texts.some((t) => t.split(/[^\p{L}\p{N}]+/u).some((word) => word.startsWith(letters)))) return 1;
+    if (texts.some((t) => t.startsWith(letters))) {
+      return 0;
+    }
+    if (texts.some((t) => t.split(/[^\p{L}\p{N}]+/u).some((word) => word.startsWith(letters)))) {
+      return 1;
+    }
     return texts.some((t) => t.includes(letters)) ? 2 : 3;
   };
-  return choices.map((choice) => ({ choice, at: quality(choice) })).filter(({ at }) => at < 3).sort((a, b) => a.at - b.at).map(({ choice }) => choice);
+  return choices
+    .map((choice) => ({ choice, at: quality(choice) }))
+    .filter(({ at }) => at < 3)
+    .sort((a, b) => a.at - b.at)
+    .map(({ choice }) => choice);
 }

@@ -3,6 +3,10 @@ import { useCallback, useEffect, useRef } from 'react';
 
 export function useLatest<A extends unknown[]>(act: (...args: A) => void): (...args: A) => void {
   const latest = useRef(act);
-  useEffect(() => { latest.current = act; });
-  return useCallback((...args: A) => { latest.current(...args); }, []);
+  useEffect(() => {
+    latest.current = act;
+  });
+  return useCallback((...args: A) => {
+    latest.current(...args);
+  }, []);
 }

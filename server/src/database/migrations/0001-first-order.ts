@@ -54,15 +54,26 @@ const tables = [
      CONSTRAINT load_copy_id_fkey FOREIGN KEY (copy_id) REFERENCES copy (id) ON DELETE SET NULL,
      CONSTRAINT load_after_plugin_id_fkey FOREIGN KEY (after_plugin_id) REFERENCES plugin (id) ON DELETE SET NULL)`,
 ];
-const indices = ['copy_plugin_idx ON copy (plugin_id)', 'placement_plugin_idx ON placement (plugin_id)', 'finding_scan_idx ON finding (scan_id)', 'load_plugin_idx ON load (plugin_id)'];
+const indices = [
+  'copy_plugin_idx ON copy (plugin_id)',
+  'placement_plugin_idx ON placement (plugin_id)',
+  'finding_scan_idx ON finding (scan_id)',
+  'load_plugin_idx ON load (plugin_id)',
+];
 
 export class FirstOrder1763900000001 implements MigrationInterface {
   async up(runner: QueryRunner): Promise<void> {
-    for (const table of tables) await runner.query(`CREATE TABLE ${table}`);
-    for (const index of indices) await runner.query(`CREATE INDEX ${index}`);
+    for (const table of tables) {
+      await runner.query(`CREATE TABLE ${table}`);
+    }
+    for (const index of indices) {
+      await runner.query(`CREATE INDEX ${index}`);
+    }
   }
 
   async down(runner: QueryRunner): Promise<void> {
-    for (const table of [...tables].reverse()) await runner.query(`DROP TABLE "${table.slice(0, table.indexOf(' '))}"`);
+    for (const table of [...tables].reverse()) {
+      await runner.query(`DROP TABLE "${table.slice(0, table.indexOf(' '))}"`);
+    }
   }
 }

@@ -19,8 +19,12 @@ const tables = [
 
 export class Sort1763900000003 implements MigrationInterface {
   async up(runner: QueryRunner): Promise<void> {
-    for (const table of tables) await runner.query(`CREATE TABLE ${table}`);
-    await runner.query('ALTER TABLE plugin DROP CONSTRAINT plugin_key_key, DROP COLUMN key, ADD COLUMN grounds jsonb');
+    for (const table of tables) {
+      await runner.query(`CREATE TABLE ${table}`);
+    }
+    await runner.query(
+      'ALTER TABLE plugin DROP CONSTRAINT plugin_key_key, DROP COLUMN key, ADD COLUMN grounds jsonb',
+    );
     await runner.query('CREATE INDEX plugin_computer_idx ON plugin (computer_id)');
     await runner.query(`ALTER TABLE computer ADD COLUMN doubts jsonb NOT NULL DEFAULT '[]'`);
     await runner.query('ALTER TABLE computer ALTER COLUMN doubts DROP DEFAULT');
@@ -31,7 +35,11 @@ export class Sort1763900000003 implements MigrationInterface {
     await runner.query('DROP INDEX plugin_computer_idx');
     await runner.query('ALTER TABLE plugin DROP COLUMN grounds, ADD COLUMN key text');
     await runner.query('UPDATE plugin SET key = id::text');
-    await runner.query('ALTER TABLE plugin ALTER COLUMN key SET NOT NULL, ADD CONSTRAINT plugin_key_key UNIQUE (computer_id, key)');
-    for (const table of ['preference', 'picture', 'spelling', 'belonging', 'answer']) await runner.query(`DROP TABLE ${table}`);
+    await runner.query(
+      'ALTER TABLE plugin ALTER COLUMN key SET NOT NULL, ADD CONSTRAINT plugin_key_key UNIQUE (computer_id, key)',
+    );
+    for (const table of ['preference', 'picture', 'spelling', 'belonging', 'answer']) {
+      await runner.query(`DROP TABLE ${table}`);
+    }
   }
 }

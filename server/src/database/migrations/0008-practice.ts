@@ -15,7 +15,9 @@ const slots = `coalesce((SELECT jsonb_agg(jsonb_build_object('id', s.id, 'isBypa
 
 export class Practice1763900000008 implements MigrationInterface {
   async up(runner: QueryRunner): Promise<void> {
-    for (const statement of up) await runner.query(statement);
+    for (const statement of up) {
+      await runner.query(statement);
+    }
     await runner.query(`INSERT INTO practice (computer_id, session) SELECT c.id, jsonb_build_object('name', 'Practice session', 'settings', ${settings}, 'tracks',
       coalesce((SELECT jsonb_agg(jsonb_build_object('id', t.id, 'name', t.name, 'sort', t.sort, 'slots', ${slots}) ORDER BY t.number) FROM track t WHERE t.computer_id = c.id), '[]')) FROM computer c`);
     await runner.query('DROP TABLE slot');
@@ -33,7 +35,9 @@ export class Practice1763900000008 implements MigrationInterface {
     await runner.query(`CREATE TABLE slot (id uuid CONSTRAINT slot_pkey PRIMARY KEY, track_id uuid NOT NULL, number integer NOT NULL, plugin_id uuid NOT NULL, copy_id uuid,
       CONSTRAINT slot_track_id_fkey FOREIGN KEY (track_id) REFERENCES track (id) ON DELETE CASCADE, CONSTRAINT slot_plugin_id_fkey FOREIGN KEY (plugin_id) REFERENCES plugin (id) ON DELETE CASCADE,
       CONSTRAINT slot_copy_id_fkey FOREIGN KEY (copy_id) REFERENCES copy (id) ON DELETE SET NULL)`);
-    await runner.query(`INSERT INTO track (id, computer_id, name, sort, number) SELECT (t.value->>'id')::uuid, p.computer_id, t.value->>'name', t.value->>'sort', t.ordinality - 1 FROM practice p, jsonb_array_elements(p.session->'tracks') WITH ORDINALITY t`);
+    await runner.query(
+      `INSERT INTO track (id, computer_id, name, sort, number) SELECT (t.value->>'id')::uuid, p.computer_id, t.value->>'name', t.value->>'sort', t.ordinality - 1 FROM practice p, jsonb_array_elements(p.session->'tracks') WITH ORDINALITY t`,
+    );
     await runner.query(`INSERT INTO slot (id, track_id, number, plugin_id, copy_id) SELECT (s.value->>'id')::uuid, (t->>'id')::uuid, s.ordinality - 1, c.plugin_id, c.id FROM practice p, jsonb_array_elements(p.session->'tracks') t, jsonb_array_elements(t->'slots') WITH ORDINALITY s
       JOIN copy c ON c.path = s.value->'copy'->>'path' AND c.format = s.value->'copy'->>'format' AND c.plugin_id IS NOT NULL AND c.facts->'identity' = s.value->'copy'->'identity' WHERE c.computer_id = p.computer_id`);
     await runner.query('DROP TABLE saved_session');
