@@ -9,11 +9,11 @@ const variable = 'CLEVER_DRAWER_SEED';
 
 /** Where the seeded demo of this run is. Workers are started with the environment of the run. */
 export function seedOfRun(): string {
-  const seed = process.env[variable];
-  if (seed === undefined) {
+  const directory = process.env[variable];
+  if (directory === undefined) {
     throw new Error('the demo was not seeded');
   }
-  return seed;
+  return directory;
 }
 
 /** What it returns is called behind all tests. */

@@ -98,6 +98,27 @@ interface Wishes {
   readonly now: number;
 }
 
+const wantsOneQuery = `A query (or --queries with a file of them), and one file of plugins at most.\n${help}`;
+
+/** Why what was asked cannot be done; null when it can. */
+function troubleWith(asked: {
+  query: string | undefined;
+  missing: string | undefined;
+  limit: number | null;
+  now: number;
+}): string | null {
+  if (asked.query === undefined) {
+    return wantsOneQuery;
+  }
+  if (asked.missing !== undefined) {
+    return `There is no file ${asked.missing}.`;
+  }
+  if (asked.limit !== null && !(Number.isInteger(asked.limit) && asked.limit > 0)) {
+    return '--limit takes a number from 1 on.';
+  }
+  return Number.isNaN(asked.now) ? '--now takes a time such as 2026-11-24T12:00:00Z.' : null;
+}
+
 function readWishes(args: string[], terminal: Terminal): Wishes | ExitStatus {
   try {
     const { values, positionals } = parseArgs({
@@ -122,16 +143,8 @@ function readWishes(args: string[], terminal: Terminal): Wishes | ExitStatus {
     const missing = [values.queries, file].find(
       (path) => path !== undefined && path !== '-' && !existsSync(path),
     );
-    const trouble =
-      query === undefined || positionals.length > (isMany ? 1 : 2)
-        ? `A query (or --queries with a file of them), and one file of plugins at most.\n${help}`
-        : missing !== undefined
-          ? `There is no file ${missing}.`
-          : limit !== null && !(Number.isInteger(limit) && limit > 0)
-            ? '--limit takes a number from 1 on.'
-            : Number.isNaN(now)
-              ? '--now takes a time such as 2026-11-24T12:00:00Z.'
-              : null;
+    const isTooMany = positionals.length > (isMany ? 1 : 2);
+    const trouble = isTooMany ? wantsOneQuery : troubleWith({ query, missing, limit, now });
     if (trouble === null) {
       return {
         query: query ?? '',

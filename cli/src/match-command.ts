@@ -139,16 +139,16 @@ function licenceIn(line: Line): { state: string; until: number | null } {
     ['licence'],
     'licence',
   );
-  const day = textIn(facts, facts === line ? 'trialEnds' : 'until');
-  return {
-    state,
-    until:
-      day === null
-        ? null
-        : /^\d{4}-\d{2}-\d{2}$/.test(day)
-          ? Date.parse(`${day}T23:59:59.999Z`)
-          : timeIn(facts, facts === line ? 'trialEnds' : 'until'),
-  };
+  return { state, until: endIn(facts, facts === line ? 'trialEnds' : 'until') };
+}
+
+/** A time, or a day, which ends with its last millisecond. */
+function endIn(line: Line, field: string): number | null {
+  const day = textIn(line, field);
+  if (day === null) {
+    return null;
+  }
+  return /^\d{4}-\d{2}-\d{2}$/.test(day) ? Date.parse(`${day}T23:59:59.999Z`) : timeIn(line, field);
 }
 
 function candidateIn(line: Line): Candidate {

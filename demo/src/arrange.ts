@@ -149,9 +149,9 @@ export async function arrangeStudio(api: Api, studio: readonly DemoPlugin[]): Pr
   return used;
 }
 
-const fileAct = (folder: FolderId, plugins: readonly Plugin[]): Act => ({
+const fileAct = (into: FolderId, plugins: readonly Plugin[]): Act => ({
   act: 'file',
-  folder,
+  folder: into,
   before: null,
   plugins: plugins.map((p) => ({ placement: asId(randomUUID()), plugin: p.id })),
 });

@@ -32,13 +32,10 @@ export function lv2ClassesOf(plugin: DemoPlugin): string[] {
     case 'nothing':
       return [];
     case 'wrong':
-      return [
-        kind === 'instrument'
-          ? 'ReverbPlugin'
-          : plugin.number % 3 === 0
-            ? 'InstrumentPlugin'
-            : 'DelayPlugin',
-      ];
+      if (kind === 'instrument') {
+        return ['ReverbPlugin'];
+      }
+      return [plugin.number % 3 === 0 ? 'InstrumentPlugin' : 'DelayPlugin'];
   }
 }
 

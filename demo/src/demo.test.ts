@@ -77,8 +77,8 @@ describe('the programs of the studio', () => {
     writeFileSync(path, bytes);
     return path;
   };
-  const tool = (program: string, ...args: string[]): string =>
-    execFileSync(program, args, { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] });
+  const tool = (name: string, ...args: string[]): string =>
+    execFileSync(name, args, { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] });
   const ours = (bytes: Uint8Array) => {
     const r = readBinary(bytesSource(bytes), 'x');
     return r.ok ? [...r.value.architectures, ...(r.value.exports ?? [])] : r.problems;

@@ -32,7 +32,7 @@ export function makeHistory(used: readonly Plugin[], now: number): PastLoad[] {
     }
     const chains = 2 + chance.below(5);
     for (let c = 0; c < chains; c += 1) {
-      const track: TrackSort = c % 4 === 3 ? 'instrument' : c % 5 === 4 ? 'bus' : 'track';
+      const track = trackOfChain(c);
       let after: PastLoad['after'] = null;
       const length = 1 + chance.below(4);
       for (let i = 0; i < length; i += 1) {
@@ -56,4 +56,12 @@ export function makeHistory(used: readonly Plugin[], now: number): PastLoad[] {
     }
   }
   return loads;
+}
+
+/** Of every four chains one is of an instrument, of every five one of a bus. */
+function trackOfChain(chain: number): TrackSort {
+  if (chain % 4 === 3) {
+    return 'instrument';
+  }
+  return chain % 5 === 4 ? 'bus' : 'track';
 }

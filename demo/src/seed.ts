@@ -115,7 +115,7 @@ async function saveOldSession(
     plugins.find((plugin) => plugin.name === name);
   await api.takes({ ...settings, takes32Bit: true });
   for (const [plugin, copy] of [
-    [named(moves), named(moves)?.copies.find((copy) => copy.format === 'LV2')?.id ?? null],
+    [named(moves), named(moves)?.copies.find((each) => each.format === 'LV2')?.id ?? null],
     [named(goes), null],
     [old?.plugin, old?.copy.id ?? null],
   ] as const) {

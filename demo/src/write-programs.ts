@@ -35,12 +35,7 @@ export function program(
     return known;
   }
   const names = [entries[format], 'entry_of_nothing'];
-  const bytes =
-    system === 'windows'
-      ? writePe(names, is32Bit, version)
-      : system === 'macos'
-        ? writeMachO(names, ['x86_64', 'arm64'])
-        : writeElf(names);
+  const bytes = writeFor(system, names, is32Bit, version);
   if (version === null) {
     made.set(key, bytes);
   }
@@ -152,4 +147,20 @@ export function writeAudioUnit(directory: string, plugin: DemoPlugin): string {
 `,
   );
   return path;
+}
+
+function writeFor(
+  system: DemoSystem,
+  names: string[],
+  is32Bit: boolean,
+  version: VersionFacts | null,
+): Buffer {
+  switch (system) {
+    case 'windows':
+      return writePe(names, is32Bit, version);
+    case 'macos':
+      return writeMachO(names, ['x86_64', 'arm64']);
+    case 'linux':
+      return writeElf(names);
+  }
 }

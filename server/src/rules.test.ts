@@ -17,6 +17,11 @@ import {
 import { startCluster } from './main.ts';
 import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';
 
+const sqlOperators = new Map<string, string>([
+  ['at least', '>='],
+  ['at most', '<='],
+]);
+
 const place = newPlace();
 let server: TestServer;
 beforeAll(async () => {
@@ -322,7 +327,7 @@ describe('rules over random catalogs', () => {
           : `${not}(${column} && ${array(values)})`;
       }
       case 'times loaded':
-        return `${not}${any(values.map((value) => `loads ${relation === 'at least' ? '>=' : relation === 'at most' ? '<=' : '='} ${value}`))}`;
+        return `${not}${any(values.map((value) => `loads ${sqlOperators.get(relation) ?? '='} ${value}`))}`;
       case 'last loaded':
         return relation === 'never'
           ? 'last_loaded IS NULL'

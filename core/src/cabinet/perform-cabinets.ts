@@ -193,19 +193,23 @@ export function setCabinet(
     return failed({ code: 'name-empty', at: 'name' });
   }
   const next: Cabinet = { ...cabinet, ...set, name: title ?? cabinet.name };
-  const words =
-    set.sortedBy !== undefined
-      ? set.sortedBy === null
-        ? `Put the folders of ${cabinet.name} back in your own order`
-        : `Sort the folders of ${cabinet.name} by name`
-      : next.name === cabinet.name
-        ? `Change the slots of ${cabinet.name}`
-        : `Rename ${cabinet.name} to ${next.name}`;
   const isSame =
     cabinet.name === next.name &&
     cabinet.sortedBy === next.sortedBy &&
     [...cabinet.opensFor].sort().join() === [...next.opensFor].sort().join();
-  return done(words, isSame ? {} : { updated: [[cabinet, next]] });
+  return done(wordsOfSetting(cabinet, next, set), isSame ? {} : { updated: [[cabinet, next]] });
+}
+
+function wordsOfSetting(cabinet: Cabinet, next: Cabinet, set: ActOf<'set-cabinet'>['set']): string {
+  if (set.sortedBy === null) {
+    return `Put the folders of ${cabinet.name} back in your own order`;
+  }
+  if (set.sortedBy !== undefined) {
+    return `Sort the folders of ${cabinet.name} by name`;
+  }
+  return next.name === cabinet.name
+    ? `Change the slots of ${cabinet.name}`
+    : `Rename ${cabinet.name} to ${next.name}`;
 }
 
 export function moveCabinet(order: Order, act: ActOf<'move-cabinet'>): Result<Performed> {

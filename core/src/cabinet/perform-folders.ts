@@ -39,19 +39,23 @@ export function setFolder(
     ...set,
     ...(set.notes === undefined ? {} : { notes: set.notes.trim() }),
   };
-  const words =
-    set.sortedBy !== undefined
-      ? set.sortedBy === null
-        ? `Put ${folder.name} back in your own order`
-        : `Sort ${folder.name} ${sortingWords[set.sortedBy]}`
-      : set.isPinned !== undefined
-        ? `${set.isPinned ? 'Pin' : 'Unpin'} ${folder.name}`
-        : `Note on ${folder.name}`;
   const isSame =
     next.sortedBy === folder.sortedBy &&
     next.isPinned === folder.isPinned &&
     next.notes === folder.notes;
-  return done(words, isSame ? {} : { updated: [[folder, next]] });
+  return done(wordsOfSetting(folder, set), isSame ? {} : { updated: [[folder, next]] });
+}
+
+function wordsOfSetting({ name }: Folder, set: ActOf<'set-folder'>['set']): string {
+  if (set.sortedBy === null) {
+    return `Put ${name} back in your own order`;
+  }
+  if (set.sortedBy !== undefined) {
+    return `Sort ${name} ${sortingWords[set.sortedBy]}`;
+  }
+  return set.isPinned === undefined
+    ? `Note on ${name}`
+    : `${set.isPinned ? 'Pin' : 'Unpin'} ${name}`;
 }
 
 /** Why plugins cannot be put there; null when they can. */

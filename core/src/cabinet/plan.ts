@@ -167,12 +167,12 @@ export function planChecks(catalog: readonly Plugin[]): PlannedFolder[] {
 
 /** The folders of a cabinet that is there, with what they hold or without. */
 export function planLike(order: Order, cabinet: Cabinet, isFilled: boolean): PlannedFolder[] {
-  return foldersBelow(order, cabinet.id, null).map((folder) => planOf(order, folder, isFilled));
+  return foldersBelow(order, cabinet.id, null).map((each) => planOf(order, each, isFilled));
 }
 
 /** A folder that is there, with all below it; one that stands for another as that other. */
-export function planOf(order: Order, folder: Folder, isFilled: boolean): PlannedFolder {
-  const real = folderIn(order, meantBy(order, folder.id)) ?? folder;
+export function planOf(order: Order, which: Folder, isFilled: boolean): PlannedFolder {
+  const real = folderIn(order, meantBy(order, which.id)) ?? which;
   const plugins =
     isFilled && real.rule === null ? placementsIn(order, real.id).map((p) => p.plugin) : [];
   const { alwaysIn, alwaysOut, sortedBy, atMost } = real;

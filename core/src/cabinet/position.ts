@@ -1,3 +1,4 @@
+import { compareTexts } from '../fold.ts';
 /**
  * Places in an order as text keys, so that one thing can go between two others without touching them.
  * Keys are fractions in base 62 compared character by character (UTF-16 order, also PostgreSQL's "C" order).
@@ -24,9 +25,9 @@ export function between(before: Position | null, after: Position | null): Positi
       key += digits.charAt(low);
       continue;
     }
-    const between = Math.floor((low + high) / 2);
-    if (between > low) {
-      return key + digits.charAt(between);
+    const half = Math.floor((low + high) / 2);
+    if (half > low) {
+      return key + digits.charAt(half);
     }
     return key + digits.charAt(low) + above(before?.slice(at + 1) ?? '');
   }
@@ -60,16 +61,7 @@ export function byPosition(
   a: { position: Position; id: string },
   b: { position: Position; id: string },
 ): number {
-  if (a.position !== b.position) {
-    return a.position < b.position ? -1 : 1;
-  }
-  if (a.id < b.id) {
-    return -1;
-  }
-  if (a.id > b.id) {
-    return 1;
-  }
-  return 0;
+  return compareTexts(a.position, b.position) || compareTexts(a.id, b.id);
 }
 
 /** Keys for things put before one of a row (or at its end, with null or one that is not there). Two neighbours with one key (two windows at once) share it with what goes between. */

@@ -1,6 +1,6 @@
 /** The orders in which plugins are lined up, in the list and in sorted folders alike. */
 import { formats } from '../formats/found-copy.ts';
-import { compareNames } from '../fold.ts';
+import { compareNames, compareTexts } from '../fold.ts';
 import type { Plugin } from './plugin.ts';
 
 export type PluginOrder = 'name' | 'vendor' | 'type' | 'format' | 'newest' | 'use' | 'lately';
@@ -27,25 +27,9 @@ export function compareBy(order: PluginOrder, usage: Warmth): (a: Plugin, b: Plu
     vendor: (a, b) => compareNames(a.vendor ?? last, b.vendor ?? last),
     type: (a, b) => compareNames(a.types[0] ?? last, b.types[0] ?? last),
     format: (a, b) => firstFormat(a) - firstFormat(b),
-    newest: (a, b) => {
-      if (a.arrived < b.arrived) {
-        return 1;
-      }
-      if (a.arrived > b.arrived) {
-        return -1;
-      }
-      return 0;
-    },
-    lately: (a, b) => {
-      const [x, y] = [usage.get(a.id)?.lastLoaded ?? '', usage.get(b.id)?.lastLoaded ?? ''];
-      if (x < y) {
-        return 1;
-      }
-      if (x > y) {
-        return -1;
-      }
-      return 0;
-    },
+    newest: (a, b) => compareTexts(b.arrived, a.arrived),
+    lately: (a, b) =>
+      compareTexts(usage.get(b.id)?.lastLoaded ?? '', usage.get(a.id)?.lastLoaded ?? ''),
     use: (a, b) => (usage.get(b.id)?.warmth ?? 0) - (usage.get(a.id)?.warmth ?? 0),
   };
   return facts[order];

@@ -1,3 +1,4 @@
+import { compareTexts } from '../fold.ts';
 /** Copies into plugins: which copies are one product, why, and where that is in doubt. Depends on the copies alone, not on their order. */
 import { grouped } from '../grouped.ts';
 import type { IsGeneric } from './name-key.ts';
@@ -85,15 +86,7 @@ function contentOrder(members: readonly Member[]): number[] {
   const keys = members.map(
     ({ copy }) => `${copy.format}\n${copy.identity ?? ''}\n${copy.name ?? ''}\n${copy.path}`,
   );
-  return [...keys.keys()].sort((a, b) => {
-    if ((keys[a] ?? '') < (keys[b] ?? '')) {
-      return -1;
-    }
-    if ((keys[a] ?? '') > (keys[b] ?? '')) {
-      return 1;
-    }
-    return a - b;
-  });
+  return [...keys.keys()].sort((a, b) => compareTexts(keys[a] ?? '', keys[b] ?? '') || a - b);
 }
 
 interface Pair {

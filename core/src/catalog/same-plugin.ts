@@ -32,15 +32,9 @@ export interface Member {
 /** `vendor` is whose the copy is, where spellings were gathered or decided; else what it names itself. */
 export function memberOf(copy: GroupedCopy, vendor: string | null, isGeneric: IsGeneric): Member {
   const stem = stemOfPath(copy.path);
-  const ladspaId =
-    copy.format !== 'LADSPA'
-      ? null
-      : copy.uniqueId === undefined || copy.uniqueId === null
-        ? (/_(\d{3,})$/.exec(stem)?.[1] ?? null)
-        : String(copy.uniqueId);
   return {
     copy,
-    ladspaId,
+    ladspaId: ladspaIdOf(copy, stem),
     name: nameKeyOf(
       nameOfCopy(copy),
       vendor,
@@ -52,24 +46,35 @@ export function memberOf(copy: GroupedCopy, vendor: string | null, isGeneric: Is
   };
 }
 
-function shortsOf({ format, identity, name }: GroupedCopy, stem: string): string[] {
-  const shorts =
-    format === 'LV2'
-      ? [
-          (identity ?? '')
-            .replace(/[#/]+$/, '')
-            .split(/[#/:]/)
-            .pop() ?? '',
-        ]
-      : format === 'LADSPA'
-        ? [(identity ?? '').split(':').pop() ?? '', stem.replace(/_\d+$/, '')]
-        : // A copy that has its name from its file only would count that twice.
-          name === null
-          ? []
-          : [stem];
+function ladspaIdOf({ format, uniqueId }: GroupedCopy, stem: string): string | null {
+  if (format !== 'LADSPA') {
+    return null;
+  }
+  const isKnown = uniqueId !== undefined && uniqueId !== null;
+  return isKnown ? String(uniqueId) : (/_(\d{3,})$/.exec(stem)?.[1] ?? null);
+}
+
+function spelledShorts({ format, identity, name }: GroupedCopy, stem: string): string[] {
+  if (format === 'LV2') {
+    const [end = ''] = (identity ?? '')
+      .replace(/[#/]+$/, '')
+      .split(/[#/:]/)
+      .slice(-1);
+    return [end];
+  }
+  if (format === 'LADSPA') {
+    return [(identity ?? '').split(':').pop() ?? '', stem.replace(/_\d+$/, '')];
+  }
+  // A copy that has its name from its file only would count that twice.
+  return name === null ? [] : [stem];
+}
+
+function shortsOf(copy: GroupedCopy, stem: string): string[] {
   return [
     ...new Set(
-      shorts.map((s) => s.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '')).filter((s) => s.length > 2),
+      spelledShorts(copy, stem)
+        .map((s) => s.toLowerCase().replace(/[^\p{L}\p{N}]/gu, ''))
+        .filter((s) => s.length > 2),
     ),
   ];
 }

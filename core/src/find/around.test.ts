@@ -127,7 +127,7 @@ describe('why a plugin cannot be loaded', () => {
         plugin('old', { copies: [copy({ state: 'gone' })] }),
       ].map((one) => [one.id as string, one]),
     );
-    const why = (kind: Plugin['kind'], ...chain: string[]): string | null =>
+    const whyChain = (kind: Plugin['kind'], ...chain: string[]): string | null =>
       whyNotHere(
         plugin('chain', { kind, copies: [], chain: chain.map((id) => asId(id)) }),
         kind === 'instrument' ? 'instrument' : 'effect',
@@ -139,10 +139,10 @@ describe('why a plugin cannot be loaded', () => {
         },
       );
     expect([
-      why('instrument', 'piano', 'verb'),
-      why('effect', 'verb', 'old'),
-      why('effect', 'verb', 'piano'),
-      why('effect', 'lost'),
+      whyChain('instrument', 'piano', 'verb'),
+      whyChain('effect', 'verb', 'old'),
+      whyChain('effect', 'verb', 'piano'),
+      whyChain('effect', 'lost'),
     ]).toEqual([
       null,
       'its old: gone from the disk',

@@ -1,3 +1,4 @@
+import { compareTexts } from '../fold.ts';
 /**
  * Letters of one's own: of many names that begin alike, each gets a beginning at which it stands first, the shortest that none before it has.
  * Who goes on typing did not mean what stood first a letter ago; so another one is given the place, and fewer letters lead to each.
@@ -26,8 +27,8 @@ export function ownLetters(entries: readonly Entry[]): ReadonlyMap<string, reado
   });
   names.sort((a, b) =>
     a.arrived === b.arrived
-      ? a.name.length - b.name.length || compare(a.name, b.name) || compare(a.id, b.id)
-      : compare(a.arrived, b.arrived),
+      ? a.name.length - b.name.length || compareTexts(a.name, b.name) || compareTexts(a.id, b.id)
+      : compareTexts(a.arrived, b.arrived),
   );
   for (const { at, name, kind } of names) {
     for (let length = 1; length <= name.length; length += 1) {
@@ -43,13 +44,3 @@ export function ownLetters(entries: readonly Entry[]): ReadonlyMap<string, reado
   }
   return grouped(owned);
 }
-
-const compare = (a: string, b: string): number => {
-  if (a < b) {
-    return -1;
-  }
-  if (a > b) {
-    return 1;
-  }
-  return 0;
-};

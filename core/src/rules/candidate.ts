@@ -119,11 +119,16 @@ export function candidateOf(
   });
 }
 
+function whereaboutsOf(plugin: Plugin): State {
+  if (isPresent(plugin)) {
+    return 'present';
+  }
+  return plugin.copies.some((copy) => copy.state === 'away') ? 'out of reach' : 'gone';
+}
+
 function statesOf(plugin: Plugin, answer: AnswerFacts | undefined): State[] {
-  const isThere = isPresent(plugin);
-  const isAway = plugin.copies.some((copy) => copy.state === 'away');
   return [
-    ...(isThere ? ['present' as const] : isAway ? ['out of reach' as const] : ['gone' as const]),
+    whereaboutsOf(plugin),
     ...(answer?.isHidden ? ['hidden' as const] : []),
     ...(plugin.copies.some((copy) => copy.state === 'present' && copy.isFailed)
       ? ['failed' as const]

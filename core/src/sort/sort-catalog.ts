@@ -120,12 +120,12 @@ export function sortCatalog(
     groups.flatMap((group, g) => group.members.map((at) => [at, ids[g] ?? ''] as const)),
   );
   const gathered = groups.map((group, g) => {
-    const gathered = gatherPlugin(
+    const plugin = gatherPlugin(
       ids[g] ?? '',
       group.members.flatMap((at) => copies[at] ?? []),
       decisions.belongings,
     );
-    return { ...gathered, vendor: vendorOfAll(gathered.own, vendorOf), sameBecause: group.reasons };
+    return { ...plugin, vendor: vendorOfAll(plugin.own, vendorOf), sameBecause: group.reasons };
   });
   return {
     vendors,

@@ -1,3 +1,4 @@
+import { compareTexts } from '../fold.ts';
 /** What a plugin is called and who made it, told from its copies, and what is known for classifying it. */
 import { makesSound, withoutBits, withoutWidth, nameKeyOf } from '../catalog/name-key.ts';
 import { nameOfCopy, preferred } from '../catalog/plugin.ts';
@@ -15,8 +16,7 @@ export interface NamedPlugin {
 export const inOrder = (copies: readonly FoundCopy[]): FoundCopy[] =>
   [...copies].sort(
     (a, b) =>
-      preferred.indexOf(a.format) - preferred.indexOf(b.format) ||
-      (a.path < b.path ? -1 : a.path > b.path ? 1 : 0),
+      preferred.indexOf(a.format) - preferred.indexOf(b.format) || compareTexts(a.path, b.path),
   );
 
 /** A name of its own goes before a file's; where there are several widths, none of them stands in the name. */

@@ -26,12 +26,7 @@ const variables: Partial<Record<Format, string>> = {
 
 /** Directories where this machine's plugins usually live, whether or not they exist; one entry a directory. */
 export function usualPlaces(machine: Machine): UsualPlace[] {
-  const usual =
-    machine.platform === 'darwin'
-      ? onMacOs(machine)
-      : machine.platform === 'win32'
-        ? onWindows(machine)
-        : onLinux(machine);
+  const usual = usualOn(machine);
   const places = new Map<string, Format[]>();
   for (const [format, paths] of Object.entries(usual) as [Format, string[]][]) {
     for (const path of fromVariable(machine, format) ?? paths) {
@@ -39,6 +34,17 @@ export function usualPlaces(machine: Machine): UsualPlace[] {
     }
   }
   return [...places].map(([path, formats]) => ({ path, formats }));
+}
+
+function usualOn(machine: Machine): ReturnType<typeof onLinux> {
+  switch (machine.platform) {
+    case 'darwin':
+      return onMacOs(machine);
+    case 'win32':
+      return onWindows(machine);
+    default:
+      return onLinux(machine);
+  }
 }
 
 function fromVariable({ platform, environment }: Machine, format: Format): string[] | null {

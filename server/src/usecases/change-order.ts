@@ -13,6 +13,7 @@ import {
   type OrderView,
   type Problem,
   type Result,
+  type Owner,
 } from '@clever-drawer/core';
 import { isPluginId, pluginsOfCopies } from '../database/catalog.ts';
 import {
@@ -113,20 +114,27 @@ async function pluginsOf(manager: EntityManager, computer: string, act: Act): Pr
   return act.act === 'move-placement' ? pluginsPlaced(manager, computer, [act.placement]) : [];
 }
 
+/** The plugins of which an act names copies. */
+function ownersIn(act: Act): readonly Owner[] {
+  switch (act.act) {
+    case 'join':
+      return [act.into, ...act.from];
+    case 'keep-apart':
+      return act.plugins;
+    case 'part':
+      return [act.from];
+    default:
+      return [];
+  }
+}
+
 /** Why an act cannot be: copies that are no longer what its window saw, a picture or a new id that is not this computer's. */
 async function troubleWith(
   manager: EntityManager,
   computer: string,
   act: Act,
 ): Promise<Problem | null> {
-  const owners =
-    act.act === 'join'
-      ? [act.into, ...act.from]
-      : act.act === 'keep-apart'
-        ? act.plugins
-        : act.act === 'part'
-          ? [act.from]
-          : [];
+  const owners = ownersIn(act);
   const pluginOf = await pluginsOfCopies(
     manager,
     computer,

@@ -106,7 +106,7 @@ async function store(
   parts: Parts,
   computer: string,
   path: string,
-  formats: readonly Format[],
+  placeFormats: readonly Format[],
 ): Promise<Result<PlaceView>> {
   const manager = parts.database.manager;
   const known = await listPlaces(manager, computer);
@@ -117,7 +117,7 @@ async function store(
     id: randomUUID(),
     computerId: computer,
     path,
-    formats: [...formats],
+    formats: [...placeFormats],
     addedAt: parts.clock(),
     isOn: true,
     isWatched: false,
@@ -142,12 +142,12 @@ const isWithin = (path: string, place: PlaceRow): boolean =>
 export async function addUsualPlaces(parts: Parts, computer: string): Promise<Result<PlaceView[]>> {
   const added: PlaceView[] = [];
   let exists = false;
-  for (const { path, formats } of usualPlaces(parts.machine)) {
-    if (!(await checkDirectory(path)).ok) {
+  for (const usual of usualPlaces(parts.machine)) {
+    if (!(await checkDirectory(usual.path)).ok) {
       continue;
     }
     exists = true;
-    const place = await store(parts, computer, path, formats);
+    const place = await store(parts, computer, usual.path, usual.formats);
     if (place.ok) {
       added.push(place.value);
     }

@@ -70,10 +70,10 @@ async function send<T>(
 }
 
 /** Sends one after the other: an undo pressed right after an act must reach the server after it. */
-export function createTurns(): <T>(send: () => Promise<T>) => Promise<T> {
+export function createTurns(): <T>(job: () => Promise<T>) => Promise<T> {
   let last: Promise<unknown> = Promise.resolve();
-  return (send) => {
-    const next = last.then(send, send);
+  return (job) => {
+    const next = last.then(job, job);
     last = next;
     return next;
   };
