@@ -12,7 +12,32 @@ const layer = (name, from, to) => ({
   from: { path: from, pathNot: '\\.test\\.ts$' },
   to: { path: to },
 });
-const coreMiddle = '^core/src/(types|scan|cabinet|rules|find|usage|sort|host)/';
+/** The rooms of core from the ground up: each may only use those before it. Files beside them come first of all. */
+const coreRooms = [
+  'text',
+  'formats',
+  'catalog',
+  'scan',
+  'taxonomy',
+  'identify',
+  'rules/language',
+  'rules/evaluate',
+  'rules/editor',
+  'order',
+  'acts',
+  'arrangement',
+  'plans',
+  'search',
+  'loading',
+  'api',
+];
+const coreOrder = coreRooms.map((room, at) => ({
+  name: `core-${room.replace('/', '-')}`,
+  comment: `the rooms of core stand in one order: ${coreRooms.join(' < ')}`,
+  severity: 'error',
+  from: { path: `^core/src/${room}/`, pathNot: '\\.(test|test-data)\\.ts$' },
+  to: { path: `^core/src/(${coreRooms.slice(at + 1).join('|') || 'nothing'})/` },
+}));
 /** @type {import('dependency-cruiser').IConfiguration} */
 module.exports = {
   forbidden: [
@@ -32,17 +57,20 @@ module.exports = {
     only('cli', '^cli/', '^(core/|cli/|server/src/scanner/)'),
     only('e2e', '^e2e/', '^(e2e/|demo/|server/src/main\\.ts|core/)'),
     only('bench', '^bench/', '^(bench/|demo/|server/src/(main\\.ts|scanner/)|core/)'),
-    layer(
-      'core-formats',
-      '^core/src/formats/',
-      '^core/src/(catalog|types|scan|cabinet|rules|find|usage|sort|host|history|api)',
-    ),
-    layer(
-      'core-catalog',
-      '^core/src/catalog/',
-      '^core/src/(types|scan|cabinet|rules|find|usage|sort|host|history|api)',
-    ),
-    layer('core-middle', coreMiddle, '^core/src/(history|api)'),
+    ...coreOrder,
+    {
+      name: 'core-ground',
+      comment: 'problem, change and ids know nothing of the rooms',
+      severity: 'error',
+      from: { path: '^core/src/(problem|change|id|grouped|stable)\\.ts$' },
+      to: { path: '^core/src/[^/]+/' },
+    },
+    {
+      name: 'core-every-room-is-known',
+      severity: 'error',
+      from: { path: '^core/src/[^/]+/', pathNot: `^core/src/(${coreRooms.join('|')})/` },
+      to: {},
+    },
     layer(
       'server-database',
       '^server/src/(database|scanner|jobs)/',
@@ -60,7 +88,7 @@ module.exports = {
       name: 'web-ui-knows-no-domain',
       severity: 'error',
       from: { path: '^web/src/ui/' },
-      to: { path: '^(core/|web/src/(api|app|said|scan|sort|file|rule|load|plugin)/)' },
+      to: { path: '^(core/|web/src/(api|app|studio|annotate|scan|sort|file|rule|load|plugin)/)' },
     },
     {
       name: 'no-tests-imported',

@@ -319,7 +319,7 @@ export function withHistory(plugins: readonly Plugin[]): Grown[] {
       }
       const by = chosen.get(typed) ?? new Map<string, number>();
       chosen.set(typed, by.set(plugin.id, (by.get(plugin.id) ?? 0) + 1));
-      // About ten loads a day, halved after thirty days (usage/usage.ts).
+      // About ten loads a day, halved after thirty days (loading/warmth.ts).
       for (const [id, warm] of warmth) {
         warmth.set(id, warm * 2 ** (-1 / 300));
       }

@@ -1,5 +1,5 @@
 /**
- * Fits the weights of classification (core/src/types/weights.ts): log loss over all groups of types, by coordinate
+ * Fits the weights of classification (core/src/identify/weights.data.ts): log loss over all groups of types, by coordinate
  * search around the kept values, which also hold it back. Fitted on swh-lv2 and swh-plugins only; measured on the others.
  * The words were chosen by somebody who knew these names, so the truth is softened: a name is taken to mislead one time in twenty-four, a declaration one time in sixty.
  */
@@ -16,7 +16,7 @@ import {
 } from '@clever-drawer/core';
 import { readKnown, type Known } from './lv2-truth.ts';
 
-const file = join(import.meta.dirname, '../../core/src/types/weights.ts');
+const file = join(import.meta.dirname, '../../core/src/identify/weights.data.ts');
 /** Common practice, before fitting. */
 const kept: Weights = {
   ...current,

@@ -29,7 +29,7 @@ export {
 } from './change.ts';
 export { grouped } from './grouped.ts';
 export { createStable } from './stable.ts';
-export { compareNames, fold, wordsOf } from './fold.ts';
+export { compareNames, fold, wordsOf } from './text/fold.ts';
 export {
   bareCopy,
   failedCopy,
@@ -83,9 +83,9 @@ export {
   type Group,
   type Grouped,
   type ToGroup,
-} from './catalog/group.ts';
-export { makesSound, nameKeyOf, type NameKey, type Width } from './catalog/name-key.ts';
-export type { GroupedCopy, SamePiece } from './catalog/same-plugin.ts';
+} from './identify/group.ts';
+export { makesSound, nameKeyOf, type NameKey, type Width } from './identify/name-key.ts';
+export type { GroupedCopy, SamePiece } from './identify/same-plugin.ts';
 export {
   foldVendor,
   gatherVendors,
@@ -95,7 +95,7 @@ export {
   type NearMiss,
   type SpellingDecisions,
   type Vendor,
-} from './catalog/vendor.ts';
+} from './identify/gather-vendors.ts';
 export {
   classify,
   clearTypes,
@@ -104,18 +104,18 @@ export {
   type KindReason,
   type Reason,
   type Suggestion,
-} from './types/classify.ts';
+} from './identify/classify.ts';
 export {
   evidenceOf,
   kindNames,
   type Piece,
   type SeriesShare,
   type Subject,
-} from './types/evidence.ts';
-export { isGenericWord } from './types/generic.ts';
-export { lexicon } from './types/lexicon.ts';
-export { gatherSeries, type InSeries } from './types/series.ts';
-export { weights, type Weights } from './types/weights.ts';
+} from './identify/evidence.ts';
+export { isGenericWord } from './identify/generic-words.ts';
+export { lexicon } from './identify/lexicon.data.ts';
+export { gatherSeries, type InSeries } from './identify/series.ts';
+export { weights, type Weights } from './identify/weights.data.ts';
 export {
   groupOf,
   isType,
@@ -124,8 +124,8 @@ export {
   typeGroups,
   typeName,
   type TypeGroup,
-} from './types/tree.ts';
-export { nameOf, subjectOf, type NamedPlugin } from './types/plugin-facts.ts';
+} from './taxonomy/tree.ts';
+export { nameOf, subjectOf, type NamedPlugin } from './identify/plugin-facts.ts';
 export {
   isKindUncertain,
   isTypeUncertain,
@@ -140,7 +140,7 @@ export {
   type Uncertain,
   type VendorGuess,
   type VendorQuestion,
-} from './sort/questions.ts';
+} from './identify/questions.ts';
 export {
   sortCatalog,
   sortPlugins,
@@ -152,8 +152,8 @@ export {
   type SortedPlugin,
   type Grounds,
   type TwinDoubt,
-} from './sort/sort-catalog.ts';
-export { lv2Classes, readDeclared, vst3SubCategories } from './types/declared.ts';
+} from './identify/identify-catalog.ts';
+export { lv2Classes, readDeclared, vst3SubCategories } from './taxonomy/declared.ts';
 export {
   compare,
   copyKey,
@@ -170,7 +170,7 @@ export {
   type NewFolder,
   type Owner,
   type Said,
-} from './cabinet/act.ts';
+} from './acts/act.ts';
 export {
   allAnswers,
   allBelongings,
@@ -210,11 +210,11 @@ export {
   type Preference,
   type SmartPart,
   type Spelling,
-} from './cabinet/order.ts';
-export { createArranger, ruleWordsOf, type Arrangement } from './cabinet/arrangement.ts';
-export { withChains } from './cabinet/chain-plugin.ts';
-export { perform } from './cabinet/perform.ts';
-export type { NameOfPlugin, OrderChange, Performed } from './cabinet/performed.ts';
+} from './order/records.ts';
+export { createArranger, ruleWordsOf, type Arrangement } from './arrangement/arrangement.ts';
+export { withChains } from './arrangement/chain-plugin.ts';
+export { perform } from './acts/perform.ts';
+export type { NameOfPlugin, OrderChange, Performed } from './acts/act-result.ts';
 export {
   countPlan,
   planByFormat,
@@ -227,9 +227,9 @@ export {
   plans,
   type PlanName,
   type PlannedFolder,
-} from './cabinet/plan.ts';
-export { between, byPosition, spread, type Position } from './cabinet/position.ts';
-export { slotLabelFor, slotLabelLength } from './cabinet/slot-label.ts';
+} from './plans/plan.ts';
+export { between, byPosition, spread, type Position } from './order/position.ts';
+export { slotLabelFor, slotLabelLength } from './order/slot-label.ts';
 export {
   daysOf,
   fieldNames,
@@ -247,7 +247,7 @@ export {
   type Line,
   type Relation,
   type Rule,
-} from './rules/rule.ts';
+} from './rules/language/rule.ts';
 export {
   editDistance,
   knownValues,
@@ -260,15 +260,15 @@ export {
   type NamedFolder,
   type RuleWords,
   type State,
-} from './rules/values.ts';
-export { parseRule, printRule } from './rules/text.ts';
+} from './rules/language/values.ts';
+export { parseRule, printRule } from './rules/language/text.ts';
 export {
   candidateOf,
   makeCandidate,
   nothingAround,
   type Candidate,
   type CandidateFacts,
-} from './rules/candidate.ts';
+} from './rules/evaluate/candidate.ts';
 export {
   compareVersions,
   compileLine,
@@ -279,17 +279,17 @@ export {
   sayLine,
   type CompiledRule,
   type Where,
-} from './rules/holds.ts';
-export { sayLineShort, sayRule, sayRuleParts } from './rules/say.ts';
-export { CatalogIndex } from './rules/catalog-index.ts';
-export { positionsIn } from './rules/bits.ts';
-export { createFiller, type Filled, type SmartFolder } from './rules/fill.ts';
-export { justOutside, type JustOutside } from './rules/near.ts';
-export { marksOf, wordSpans, type Span } from './rules/marks.ts';
-export { warningsOf, type Warning } from './rules/warn.ts';
-export { gatherRules, type Gathering } from './rules/gather.ts';
-export { ruleFromFilter } from './rules/from-filter.ts';
-export { readyRule, readyRules, vendorRule, type ReadyRule } from './rules/ready.ts';
+} from './rules/evaluate/holds.ts';
+export { sayLineShort, sayRule, sayRuleParts } from './rules/language/say.ts';
+export { CatalogIndex } from './rules/evaluate/catalog-index.ts';
+export { positionsIn } from './rules/evaluate/bits.ts';
+export { createFiller, type Filled, type SmartFolder } from './rules/evaluate/fill.ts';
+export { justOutside, type JustOutside } from './rules/editor/near.ts';
+export { marksOf, wordSpans, type Span } from './rules/editor/highlight.ts';
+export { warningsOf, type Warning } from './rules/editor/warn.ts';
+export { gatherRules, type Gathering } from './rules/editor/gather.ts';
+export { ruleFromFilter } from './search/rule-from-filter.ts';
+export { readyRule, readyRules, vendorRule, type ReadyRule } from './rules/editor/ready.ts';
 export {
   facets,
   facetValues,
@@ -297,9 +297,9 @@ export {
   type Facet,
   type FacetFacts,
   type Facets,
-} from './find/facets.ts';
-export { clearFrom, createSuggester, type FolderSuggestion } from './cabinet/suggest.ts';
-export { headingOf, linesOf, type Line as ListLine } from './find/headings.ts';
+} from './search/facets.ts';
+export { clearFrom, createSuggester, type FolderSuggestion } from './plans/suggest.ts';
+export { headingOf, linesOf, type Line as ListLine } from './search/headings.ts';
 export {
   isNarrowed,
   lineUp,
@@ -311,12 +311,12 @@ export {
   type Filter,
   type Row,
   type Sorting,
-} from './find/filter.ts';
-export { entryOf, uncalled, type Calling, type Entry } from './find/entry.ts';
-export { Finder, type Found, type Hit } from './find/finder.ts';
-export { metSpans } from './find/met.ts';
-export { placesIn } from './find/places.ts';
-export { forgotten, type Regard } from './find/forgotten.ts';
+} from './search/filter.ts';
+export { entryOf, uncalled, type Calling, type Entry } from './search/entry.ts';
+export { Finder, type Found, type Hit } from './search/finder.ts';
+export { metSpans } from './search/highlight.ts';
+export { placesIn } from './search/places.ts';
+export { forgotten, type Regard } from './loading/forgotten.ts';
 export {
   chosenByLetters,
   habitsOf,
@@ -324,7 +324,7 @@ export {
   type Habit,
   type Habits,
   type Use,
-} from './find/habits.ts';
+} from './search/habits.ts';
 export {
   acceptsAll,
   cabinetSlotAt,
@@ -339,7 +339,7 @@ export {
   type Accepts,
   type SlotSort,
   type TrackSort,
-} from './find/fits.ts';
+} from './loading/loadability.ts';
 export {
   changeSlot,
   moveSlot,
@@ -352,12 +352,12 @@ export {
   type HostSettings,
   type HostSlot,
   type HostTrack,
-} from './host/host-session.ts';
-export { misbehaviours, type Misbehaviour } from './host/misbehaviour.ts';
-export { createRepairer, type Known, type Repair, type RepairFor } from './host/repair.ts';
-export { halfLifeDays, warmth, weightOfAge, type Usage } from './usage/usage.ts';
-export { stepOf } from './history/undo.ts';
-export { scanModes, type AsideView, type ScanMode } from './api.ts';
+} from './loading/host-session.ts';
+export { misbehaviours, type Misbehaviour } from './loading/misbehaviour.ts';
+export { createRepairer, type Known, type Repair, type RepairFor } from './loading/repair.ts';
+export { halfLifeDays, warmth, weightOfAge, type Usage } from './loading/warmth.ts';
+export { stepOf } from './acts/undo.ts';
+export { scanModes, type AsideView, type ScanMode } from './api/api.ts';
 export type {
   CatalogView,
   ChangeView,
@@ -383,4 +383,4 @@ export type {
   SessionView,
   SlotView,
   TrackView,
-} from './api.ts';
+} from './api/api.ts';

@@ -8,7 +8,7 @@ import { hasUnsorted } from './database/catalog.ts';
 import { connect } from './database/connect.ts';
 import { closeInterruptedScans } from './database/scans.ts';
 import { PracticeHost } from './host/practice-host.ts';
-import { Turns } from './host/turns.ts';
+import { Turns } from './jobs/turns.ts';
 import { OscServer } from './osc/osc-server.ts';
 import { hasNewCopies, hasNewUse, Kept } from './jobs/kept.ts';
 import { EventHub } from './jobs/event-hub.ts';
@@ -16,10 +16,10 @@ import { PlaceWatcher } from './jobs/place-watcher.ts';
 import { ScanJobs } from './jobs/scan-jobs.ts';
 import type { Parts } from './parts.ts';
 import { ReaderPool } from './scanner/index.ts';
-import { watchPlaces } from './usecases/places.ts';
-import { startScan } from './usecases/scan.ts';
-import { sortComputer } from './usecases/sort-computer.ts';
-import { ensureComputer, type NewComputer } from './usecases/set-up-computer.ts';
+import { watchPlaces } from './usecases/scan/places.ts';
+import { startScan } from './usecases/scan/scan.ts';
+import { sortComputer } from './usecases/identify/identify-computer.ts';
+import { ensureComputer, type NewComputer } from './usecases/catalog/set-up-computer.ts';
 
 export { freePort, SetupError, startCluster } from './database/cluster.ts';
 

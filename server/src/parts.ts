@@ -12,7 +12,7 @@ import type {
   SlotSort,
 } from '@clever-drawer/core';
 import type { Host } from './host/host.ts';
-import type { Turns } from './host/turns.ts';
+import type { Turns } from './jobs/turns.ts';
 import type { Kept } from './jobs/kept.ts';
 import type { EventHub } from './jobs/event-hub.ts';
 import type { PlaceWatcher } from './jobs/place-watcher.ts';

@@ -16,7 +16,7 @@ import {
   type TrackView,
   type Usage,
 } from '@clever-drawer/core';
-import type { FoundPlugin } from './usecases/find-plugins.ts';
+import type { FoundPlugin } from './usecases/catalog/find-plugins.ts';
 import { newPlace, startTestServer, writeBundle, type Answer, type TestServer } from './testing.ts';
 
 const real = readFileSync('/usr/lib/lv2/eg-amp.lv2/amp.so');

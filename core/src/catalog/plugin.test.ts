@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { asId } from '../id.ts';
 import { copyInFront, isForOldSessions, isOnly32Bit, nameOfCopy, type CopyCard } from './plugin.ts';
-import { foldVendor } from './vendor.ts';
+import { foldVendor } from '../identify/gather-vendors.ts';
 
 const card = (over: Partial<CopyCard>): CopyCard => ({
   id: asId('c'),

@@ -3,12 +3,12 @@ import { fork, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { join } from 'node:path';
 import { failed, type HostSession, type Problem, type Result } from '@clever-drawer/core';
-import type { Answered, Asked } from '../practice/process.ts';
+import type { Answered, Asked } from './practice/process.ts';
 import type { Host, Wish } from './host.ts';
 
 /** The longest the process may take for one wish, in milliseconds. */
 const patience = 30_000;
-const startFile = join(import.meta.dirname, '../practice/start.mjs');
+const startFile = join(import.meta.dirname, 'practice/start.mjs');
 
 export class PracticeHost implements Host {
   #child: ChildProcess | null = null;

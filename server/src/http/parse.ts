@@ -36,7 +36,7 @@ import {
   type SlotSort,
   type TrackSort,
 } from '@clever-drawer/core';
-import type { ToldLoad } from '../host/told.ts';
+import type { ToldLoad } from '../usecases/loads/external-loads.ts';
 
 /** Parses a body strictly: nothing is converted, unknown fields are dropped. */
 export async function parse<T>(schema: Schema<T>, body: unknown): Promise<Result<T>> {

@@ -2,20 +2,25 @@
 import { raw, Router } from 'express';
 import { ok } from '@clever-drawer/core';
 import type { Parts } from '../parts.ts';
-import { performAct, undoOrRedo, viewChanges, viewOrder } from '../usecases/change-order.ts';
-import { setAside, takeBack, viewAsides } from '../usecases/asides.ts';
+import { performAct, undoOrRedo, viewChanges, viewOrder } from '../usecases/order/change-order.ts';
+import { setAside, takeBack, viewAsides } from '../usecases/scan/asides.ts';
 import {
   addPlace,
   addUsualPlaces,
   changePlace,
   removePlace,
   viewPlaces,
-} from '../usecases/places.ts';
-import { setUpComputer } from '../usecases/set-up-computer.ts';
-import { startScan, stopScan, viewFailed, viewFindings, viewScans } from '../usecases/scan.ts';
-import { readPicture, viewCatalog, viewComputers, viewUsage } from '../usecases/view-catalog.ts';
-import { ownPicture, takePicture } from '../usecases/pictures.ts';
-import { viewPlugin, viewSort } from '../usecases/view-sort.ts';
+} from '../usecases/scan/places.ts';
+import { setUpComputer } from '../usecases/catalog/set-up-computer.ts';
+import { startScan, stopScan, viewFailed, viewFindings, viewScans } from '../usecases/scan/scan.ts';
+import {
+  readPicture,
+  viewCatalog,
+  viewComputers,
+  viewUsage,
+} from '../usecases/catalog/view-catalog.ts';
+import { ownPicture, takePicture } from '../usecases/catalog/pictures.ts';
+import { viewPlugin, viewSort } from '../usecases/identify/view-questions.ts';
 import { streamEvents } from './events.ts';
 import { at, handle, param, withBody } from './handling.ts';
 import {

@@ -14,10 +14,10 @@ import {
   viewRepairs,
   viewSession,
   wipeLoads,
-} from '../host/practice-session.ts';
-import { hearLoad } from '../host/told.ts';
+} from '../usecases/session/practice-session.ts';
+import { hearLoad } from '../usecases/loads/external-loads.ts';
 import type { Parts } from '../parts.ts';
-import { findPlugins } from '../usecases/find-plugins.ts';
+import { findPlugins } from '../usecases/catalog/find-plugins.ts';
 import { at, handle, param, withBody } from './handling.ts';
 import {
   bypassSchema,

@@ -12,11 +12,11 @@ import {
   type SlotSort,
   type TrackSort,
 } from '@clever-drawer/core';
-import { changeSession, loadIntoSlot, viewSession } from '../host/practice-session.ts';
-import { hearLoad } from '../host/told.ts';
+import { changeSession, loadIntoSlot, viewSession } from '../usecases/session/practice-session.ts';
+import { hearLoad } from '../usecases/loads/external-loads.ts';
 import type { Parts } from '../parts.ts';
-import { viewComputers } from '../usecases/view-catalog.ts';
-import { findPlugins } from '../usecases/find-plugins.ts';
+import { viewComputers } from '../usecases/catalog/view-catalog.ts';
+import { findPlugins } from '../usecases/catalog/find-plugins.ts';
 
 type Reply = readonly (string | number)[];
 type Answer = (address: string, ...values: Reply) => void;

@@ -3,7 +3,7 @@ import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-quer
 import { useCallback, useState } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { listComputers } from '../api/client.ts';
-import { StudioProvider, useStudio } from '../api/studio.tsx';
+import { StudioProvider, useStudio } from '../studio/studio.tsx';
 import { FileScreen } from '../file/file-screen.tsx';
 import { LoadScreen } from '../load/load-screen.tsx';
 import { PluginPage } from '../plugin/plugin-page.tsx';

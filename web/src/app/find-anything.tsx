@@ -1,6 +1,6 @@
 /** Ctrl+K: any plugin, folder or screen by a few letters. */
 import { useNavigate } from 'react-router';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { Picker, type Choice } from '../ui/picker.tsx';
 
 interface Props {

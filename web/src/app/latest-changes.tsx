@@ -2,8 +2,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { Button, Modal } from 'react-bootstrap';
 import type { ChangeView } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
-import { sayTime } from '../ui/say-time.ts';
+import { useStudio } from '../studio/studio.tsx';
+import { sayTime } from '../ui/time-words.ts';
 
 export function LatestChanges({ onClose }: { onClose: () => void }) {
   const { client, order, step } = useStudio();

@@ -19,8 +19,8 @@ import {
 import { useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
-import { useQuestions } from '../api/use-questions.ts';
-import { useStudio } from '../api/studio.tsx';
+import { useQuestions } from '../studio/use-questions.ts';
+import { useStudio } from '../studio/studio.tsx';
 import { useKeys } from '../ui/keys.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { FindAnything } from './find-anything.tsx';

@@ -16,8 +16,8 @@ import {
   type PlanName,
   type PlannedFolder,
 } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
-import { addCabinetAct } from './acts.ts';
+import { useStudio } from '../studio/studio.tsx';
+import { addCabinetAct } from './model/acts.ts';
 
 const planNames: Record<PlanName, readonly [name: string, title: string, what: string]> = {
   empty: ['Empty', 'New cabinet', 'favourites only'],

@@ -4,9 +4,9 @@ import { MoreHorizontal, Plus } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { allFolders, asId, planLike, type Cabinet } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
-import { addCabinetAct, shareFavouritesAct } from './acts.ts';
+import { addCabinetAct, shareFavouritesAct } from './model/acts.ts';
 import { CabinetForm } from './cabinet-form.tsx';
 
 /** How long something dragged rests on a tab before its cabinet opens. Milliseconds. */

@@ -3,7 +3,7 @@ import { useDroppable } from '@dnd-kit/core';
 import { Plus } from 'lucide-react';
 import { memo, useEffect, useRef, type KeyboardEvent, type RefObject } from 'react';
 import { Button } from 'react-bootstrap';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { chord, useKeys } from '../ui/keys.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
 import { CabinetTabs } from './cabinet-tabs.tsx';

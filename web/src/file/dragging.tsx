@@ -15,9 +15,9 @@ import {
 } from '@dnd-kit/core';
 import { isValidElement, useEffect, useState, type ReactNode } from 'react';
 import { asId } from '@clever-drawer/core';
-import { useStudio, type Studio } from '../api/studio.tsx';
+import { useStudio, type Studio } from '../studio/studio.tsx';
 import { useNotices } from '../ui/notices.tsx';
-import { fileAct } from '../said/filing.ts';
+import { fileAct } from '../annotate/filing.ts';
 import { DropPartContext, partOf, type DropPart } from './drop-part.ts';
 import { KeepByHand } from './keep-by-hand.tsx';
 import type { ChestActs } from './use-chest.ts';

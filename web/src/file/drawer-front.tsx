@@ -3,7 +3,7 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { Layers, Pin } from 'lucide-react';
 import { memo } from 'react';
 import type { Folder } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { FolderMenu } from './folder-menu.tsx';
 import { useDropPart } from './drop-part.ts';
 import type { ChestActs } from './use-chest.ts';

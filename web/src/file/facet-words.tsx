@@ -2,7 +2,7 @@
 import { Fragment, useMemo } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { allTags, facetValues, facets, type Facet, type Filter } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
 
 const heads: Record<Facet, string> = {

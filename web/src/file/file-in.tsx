@@ -1,8 +1,8 @@
 /** F: file plugins in a folder found by a few letters, or in a new one. */
 import { asId, type Folder, type Placement } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { Picker, type Choice } from '../ui/picker.tsx';
-import { fileAct, newPlaces } from '../said/filing.ts';
+import { fileAct, newPlaces } from '../annotate/filing.ts';
 
 interface Props {
   readonly plugins: readonly string[];

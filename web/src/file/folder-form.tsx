@@ -13,7 +13,7 @@ import {
   type Folder,
   type FolderId,
 } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 
 export type NewForm = 'folder' | 'smart' | 'divider';
 const formNames: Record<NewForm, string> = {

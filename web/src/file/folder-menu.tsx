@@ -15,11 +15,11 @@ import {
   type Plugin,
 } from '@clever-drawer/core';
 import { useNavigate } from 'react-router';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { Picker, type Choice } from '../ui/picker.tsx';
-import { copyFolderAct, splitAct } from './acts.ts';
-import { newPlaces } from '../said/filing.ts';
+import { copyFolderAct, splitAct } from './model/acts.ts';
+import { newPlaces } from '../annotate/filing.ts';
 import type { ChestActs } from './use-chest.ts';
 
 export const sortingNames: Record<FolderSorting, string> = {

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { Button, Modal } from 'react-bootstrap';
 import { useNavigate } from 'react-router';
 import { CatalogIndex, gatherRules, printRule, sayRule } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 
 /** Rules offered, and names of other plugins told. */
 const offered = 4;

@@ -2,7 +2,7 @@
 import { Button, Modal } from 'react-bootstrap';
 import { useNavigate } from 'react-router';
 import { asId, sayRule } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 
 export function KeepByHand({
   folder: id,

@@ -4,7 +4,7 @@ import { useState, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import { sayRule, type Folder } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { sortingNames } from './folder-menu.tsx';
 import { FolderForm } from './folder-form.tsx';
 import { PlacedPlugin } from './placed-plugin.tsx';

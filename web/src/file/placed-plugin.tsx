@@ -4,7 +4,7 @@ import { GripVertical, X } from 'lucide-react';
 import type { KeyboardEvent } from 'react';
 import { Button } from 'react-bootstrap';
 import type { Folder, Placement, Plugin } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { chord } from '../ui/keys.ts';
 import { useNotices } from '../ui/notices.tsx';

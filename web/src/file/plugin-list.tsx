@@ -11,7 +11,7 @@ import {
   type RefObject,
 } from 'react';
 import { headingOf, linesOf, type ListLine, type Row, type Sorting } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { chord } from '../ui/keys.ts';
 import { useLatest } from '../ui/use-latest.ts';
 import { ago, PluginCard, PluginRow, type RowProps } from './plugin-row.tsx';

@@ -1,7 +1,7 @@
 /** A row of folders, cut where its dividers stand; the one that is open shows what it holds, to any depth. */
 import { Fragment } from 'react';
 import type { Folder } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { Divider, DrawerFront } from './drawer-front.tsx';
 import { FolderForm } from './folder-form.tsx';
 import { OpenDrawer } from './open-drawer.tsx';

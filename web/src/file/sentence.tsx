@@ -18,7 +18,7 @@ import {
   type Plugin,
   type Sorting,
 } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { FacetWords } from './facet-words.tsx';
 import { clearFilter, type List } from './use-list.ts';

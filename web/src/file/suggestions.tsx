@@ -10,8 +10,8 @@ import {
   type FolderSuggestion,
   type Plugin,
 } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
-import { fileAct } from '../said/filing.ts';
+import { useStudio } from '../studio/studio.tsx';
+import { fileAct } from '../annotate/filing.ts';
 
 /** Plugins shown at once; what is loaded most comes first. */
 const shown = 120;

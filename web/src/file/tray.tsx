@@ -2,8 +2,8 @@
 import { Inbox, X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { useStudio } from '../api/studio.tsx';
-import { SayMenu } from '../said/say-menu.tsx';
+import { useStudio } from '../studio/studio.tsx';
+import { SayMenu } from '../annotate/annotate-menu.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { GatherRule } from './gather-rule.tsx';
 

@@ -1,7 +1,7 @@
 /** What can be done to the folders of the chest, by menu, key or mouse. */
 import { useMemo, useState } from 'react';
 import { asId, type Folder, type Placement } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { useNotices } from '../ui/notices.tsx';
 
 export interface ChestActs {

@@ -17,7 +17,7 @@ import {
   type Row,
   type Sorting,
 } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 
 export interface List {
   readonly filter: Filter;

@@ -1,6 +1,6 @@
 /** The tray's contents: kept for this window, also over a reload. */
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 
 export interface TrayState {
   readonly ids: ReadonlySet<string>;

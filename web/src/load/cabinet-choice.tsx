@@ -2,7 +2,7 @@
 import { useEffect } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import type { CabinetSlot } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { remember, remembered } from '../ui/keys.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 

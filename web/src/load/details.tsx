@@ -8,8 +8,8 @@ import {
   type HostSettings,
   type Plugin,
 } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
-import { sayTime } from '../ui/say-time.ts';
+import { useStudio } from '../studio/studio.tsx';
+import { sayTime } from '../ui/time-words.ts';
 
 /** "mono in, stereo out" where the ports are known. */
 const width = (n: number): string => {

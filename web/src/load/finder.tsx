@@ -17,9 +17,9 @@ import {
   type CopyCard,
   type Plugin,
 } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
-import { favouriteAct } from '../said/filing.ts';
-import { NameDialog } from '../said/name-dialog.tsx';
+import { useStudio } from '../studio/studio.tsx';
+import { favouriteAct } from '../annotate/filing.ts';
+import { NameDialog } from '../annotate/name-dialog.tsx';
 import { chord } from '../ui/keys.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
 import { CabinetChoice } from './cabinet-choice.tsx';

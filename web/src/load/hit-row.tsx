@@ -8,7 +8,7 @@ import {
   type Accepts,
   type Hit,
 } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 
 interface Props {

@@ -3,7 +3,7 @@ import { Link2 } from 'lucide-react';
 import { useState, type SyntheticEvent } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
 import { asId, nameLength, type Plugin, type TrackView } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 
 export function KeepChain({ track }: { track: TrackView }) {
   const { pluginById } = useStudio();

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
 import type { HabitsView, KeysView } from '@clever-drawer/core';
 import { messageOf } from '../api/client.ts';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { useNotices } from '../ui/notices.tsx';
 
 export function KeysPerLoad() {

@@ -3,13 +3,13 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useRef, useState } from 'react';
 import type { SessionView } from '@clever-drawer/core';
 import { messageOf } from '../api/client.ts';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { useNotices } from '../ui/notices.tsx';
 import { useKeys } from '../ui/keys.ts';
 import { Finder, type Chosen } from './finder.tsx';
 import './load.css';
 import { Session } from './session.tsx';
-import type { At, Opening, SlotActs } from './slots.ts';
+import type { At, Opening, SlotActs } from './model/slots.ts';
 
 export function LoadScreen() {
   const { client } = useStudio();

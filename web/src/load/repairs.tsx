@@ -2,8 +2,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { Button } from 'react-bootstrap';
 import type { RepairView, SessionView } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
-import type { SlotActs } from './slots.ts';
+import { useStudio } from '../studio/studio.tsx';
+import type { SlotActs } from './model/slots.ts';
 
 export function Repairs({ session, acts }: { session: SessionView; acts: SlotActs }) {
   const { client } = useStudio();

@@ -2,10 +2,10 @@
 import { useState, type SyntheticEvent } from 'react';
 import { Button, Dropdown, Form, Modal } from 'react-bootstrap';
 import { formats, nameLength, type SessionView } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
-import { sayTime } from '../ui/say-time.ts';
-import type { SlotActs } from './slots.ts';
+import { sayTime } from '../ui/time-words.ts';
+import type { SlotActs } from './model/slots.ts';
 
 export function SessionMenu({ session, acts }: { session: SessionView; acts: SlotActs }) {
   const { client } = useStudio();

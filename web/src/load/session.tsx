@@ -9,13 +9,13 @@ import {
   type TrackSort,
   type TrackView,
 } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { chord } from '../ui/keys.ts';
 import { KeepChain } from './keep-chain.tsx';
 import { KeysPerLoad } from './keys-per-load.tsx';
 import { Repairs } from './repairs.tsx';
 import { SessionMenu } from './session-menu.tsx';
-import type { At, Opening, SlotActs } from './slots.ts';
+import type { At, Opening, SlotActs } from './model/slots.ts';
 
 interface Props {
   readonly session: SessionView;

@@ -1,7 +1,7 @@
 /** The catalog prepared for finding, made anew only of what changed. */
 import { useEffect, useMemo, useState } from 'react';
 import { entryOf, Finder, type Calling, type Entry, type Plugin } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 
 /** Catalogs of more plugins are prepared after the screen was drawn. */
 const atOnce = 3_000;

@@ -12,7 +12,7 @@ import {
   type Plugin,
   type TrackView,
 } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { useFinder } from './use-finder.ts';
 import { useHabits } from './use-habits.ts';
 

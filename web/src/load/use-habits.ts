@@ -9,7 +9,7 @@ import {
   type Habits,
   type TrackSort,
 } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 
 export function useHabits(track: TrackSort, before: string | null): Habits {
   const { client, usage, arrangement, cabinet } = useStudio();

@@ -14,9 +14,9 @@ import {
   type PluginView,
   type Width,
 } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
-import { FormatOrder } from '../said/format-order.tsx';
-import { ownerOf } from '../said/say.ts';
+import { useStudio } from '../studio/studio.tsx';
+import { FormatOrder } from '../annotate/format-order.tsx';
+import { ownerOf } from '../annotate/annotate.ts';
 import { Picker, type Choice } from '../ui/picker.tsx';
 
 type Copy = PluginView['copies'][number];

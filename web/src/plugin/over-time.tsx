@@ -1,7 +1,7 @@
 /** What happened to a plugin over time: its loads by month, and what the scans found. */
 import { max, scaleBand, scaleLinear } from 'd3';
 import { describe, type FindingView, type PluginView } from '@clever-drawer/core';
-import { sayTime } from '../ui/say-time.ts';
+import { sayTime } from '../ui/time-words.ts';
 
 const width = 280;
 const height = 92;

@@ -2,8 +2,8 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 import type { Plugin } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
-import { sayAct } from '../said/say.ts';
+import { useStudio } from '../studio/studio.tsx';
+import { sayAct } from '../annotate/annotate.ts';
 import { isTyping } from '../ui/keys.ts';
 import { useNotices } from '../ui/notices.tsx';
 

@@ -5,15 +5,15 @@ import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useNavigate, useParams } from 'react-router';
 import { isPresent, typeName, type Plugin } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
-import { NameDialog } from '../said/name-dialog.tsx';
+import { useStudio } from '../studio/studio.tsx';
+import { NameDialog } from '../annotate/name-dialog.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { useKeys } from '../ui/keys.ts';
 import { Copies } from './copies.tsx';
 import { Findings, Loads } from './over-time.tsx';
 import { OwnPicture } from './own-picture.tsx';
 import './plugin.css';
-import { Said } from './said.tsx';
+import { Said } from './annotations.tsx';
 import { Why } from './why.tsx';
 
 export function PluginPage() {

@@ -6,7 +6,7 @@ import {
   type PluginView,
   type Reason,
 } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 
 export function Why({ plugin, view }: { plugin: Plugin; view: PluginView | undefined }) {
   const { answers } = useStudio();

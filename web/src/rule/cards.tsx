@@ -14,7 +14,7 @@ import {
   type RuleWords,
   type Warning,
 } from '@clever-drawer/core';
-import type { Completions } from './completions.ts';
+import type { Completions } from './model/completions.ts';
 import { withField, type Drafting, type Where } from './use-draft.ts';
 import { ValueField } from './value-field.tsx';
 

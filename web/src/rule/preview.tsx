@@ -14,7 +14,7 @@ import {
   type Span,
   type Where,
 } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 import type { Draft } from './use-draft.ts';
 

@@ -22,12 +22,12 @@ import {
   type Rule,
   type SmartPart,
 } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { useKeys } from '../ui/keys.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { useNotices } from '../ui/notices.tsx';
 import { Cards, Warn } from './cards.tsx';
-import { createCompletions } from './completions.ts';
+import { createCompletions } from './model/completions.ts';
 import { Preview } from './preview.tsx';
 import './rule.css';
 import { draftOf, emptyLine, isFinished, useDraft, type Drafting } from './use-draft.ts';

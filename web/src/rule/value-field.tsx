@@ -12,7 +12,7 @@ import {
   type Line,
   type RuleWords,
 } from '@clever-drawer/core';
-import type { Completion, Completions } from './completions.ts';
+import type { Completion, Completions } from './model/completions.ts';
 
 interface Props {
   readonly line: Line;

@@ -1,7 +1,7 @@
 /** What was set aside, to be taken back. */
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Button } from 'react-bootstrap';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { useNotices } from '../ui/notices.tsx';
 
 export function Asides() {

@@ -11,10 +11,10 @@ import {
   type FindingView,
   type ScanView,
 } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { useNotices } from '../ui/notices.tsx';
-import { sayTime } from '../ui/say-time.ts';
+import { sayTime } from '../ui/time-words.ts';
 
 const names: Record<FindingSort, string> = {
   arrived: 'Arrived',

@@ -3,8 +3,8 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Radar, Square } from 'lucide-react';
 import { Button } from 'react-bootstrap';
 import type { ScanMode, ScanProgress, ScanView } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
-import { sayTime } from '../ui/say-time.ts';
+import { useStudio } from '../studio/studio.tsx';
+import { sayTime } from '../ui/time-words.ts';
 import { Progress } from '../ui/progress.tsx';
 import { useNotices } from '../ui/notices.tsx';
 

@@ -1,6 +1,6 @@
 /** Scan: where plugins live, looking through, and what came of it. */
 import { useQuery } from '@tanstack/react-query';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { Asides } from './asides.tsx';
 import { Findings } from './findings.tsx';
 import { Places } from './places.tsx';

@@ -2,9 +2,9 @@
 import { useState, type SyntheticEvent } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
 import type { Vendor } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
-import { spellAct } from '../said/say.ts';
-import { VendorPicker } from '../said/vendor-picker.tsx';
+import { useStudio } from '../studio/studio.tsx';
+import { spellAct } from '../annotate/annotate.ts';
+import { VendorPicker } from '../annotate/vendor-picker.tsx';
 
 export function AllVendors({
   vendors,

@@ -12,13 +12,13 @@ import {
   type Said,
   type Vendor,
 } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
-import { sayAct } from '../said/say.ts';
-import { TypesPicker } from '../said/types-picker.tsx';
-import { VendorPicker } from '../said/vendor-picker.tsx';
+import { useStudio } from '../studio/studio.tsx';
+import { sayAct } from '../annotate/annotate.ts';
+import { TypesPicker } from '../annotate/types-picker.tsx';
+import { VendorPicker } from '../annotate/vendor-picker.tsx';
 import { chord } from '../ui/keys.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
-import { optionsOf } from './options.ts';
+import { optionsOf } from './model/options.ts';
 import { useTitle } from './use-title.ts';
 import { useSelection } from './use-selection.ts';
 

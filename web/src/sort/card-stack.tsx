@@ -2,14 +2,14 @@
 import { useMemo, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { groupOf, typeName, type Question, type Vendor } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
-import { sayAct } from '../said/say.ts';
-import { TypesPicker } from '../said/types-picker.tsx';
-import { VendorPicker } from '../said/vendor-picker.tsx';
+import { useStudio } from '../studio/studio.tsx';
+import { sayAct } from '../annotate/annotate.ts';
+import { TypesPicker } from '../annotate/types-picker.tsx';
+import { VendorPicker } from '../annotate/vendor-picker.tsx';
 import { useKeys } from '../ui/keys.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
 import { useLater } from './later.ts';
-import { optionsOf, typesAct, type Option } from './options.ts';
+import { optionsOf, typesAct, type Option } from './model/options.ts';
 import { QuestionHead } from './question-head.tsx';
 import { Reasons, UpNext } from './why.tsx';
 

@@ -2,7 +2,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { Button } from 'react-bootstrap';
 import { describe, type FindingView } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { useNotices } from '../ui/notices.tsx';
 
 export function FailedList({ findings }: { findings: readonly FindingView[] }) {

@@ -1,6 +1,6 @@
 /** Questions put off: they come after all others, also after a reload. */
 import { useCallback, useState } from 'react';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { remember, remembered } from '../ui/keys.ts';
 
 /** The most that is remembered; the oldest come back first. */

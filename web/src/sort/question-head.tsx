@@ -1,7 +1,7 @@
 /** What a question is about: the plugin with what is known of it, two of them side by side, or two vendors. */
 import { Link } from 'react-router';
 import type { Plugin, Question, Vendor } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 
 export function QuestionHead({ question, place }: { question: Question; place: string }) {

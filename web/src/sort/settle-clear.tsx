@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { Button, Modal } from 'react-bootstrap';
 import { typeName, type TypeQuestion } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 
 export function SettleClear({
   questions,

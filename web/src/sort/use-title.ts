@@ -1,6 +1,6 @@
 /** What a question is called in lists: its plugin's name and vendor, or the two vendors it is about. */
 import type { Question } from '@clever-drawer/core';
-import { useStudio } from '../api/studio.tsx';
+import { useStudio } from '../studio/studio.tsx';
 
 export function useTitle(): (question: Question) => {
   readonly name: string;

@@ -1,0 +1,25 @@
+/** What performing an act gives, and how its words are put. */
+import { noChange, type Change } from '../change.ts';
+import { failed, ok, type Problem, type Result } from '../problem.ts';
+import type { OrderRecord } from '../order/records.ts';
+
+export type OrderChange = Change<OrderRecord>;
+
+/** The change an act makes, and what to call it: "File 3 plugins in Squeeze". */
+export interface Performed {
+  readonly change: OrderChange;
+  readonly words: string;
+}
+
+/** What perform has to know of the catalog: the name of a plugin, undefined when there is none such. */
+export type NameOfPlugin = (id: string) => string | undefined;
+
+export const done = (words: string, change: Partial<OrderChange>): Result<Performed> =>
+  ok({ words, change: { ...noChange, ...change } });
+export const unknown = (what: string, at: string): { ok: false; problems: Problem[] } =>
+  failed({ code: 'unknown-record', at, what });
+
+/** "the plugin Gullwing" or "3 plugins". */
+export function sayPlugins(ids: readonly string[], nameOf: NameOfPlugin): string {
+  return ids.length === 1 ? (nameOf(ids[0] ?? '') ?? 'a plugin') : `${ids.length} plugins`;
+}

@@ -1,0 +1,109 @@
+/** Acts on folders that stand for one of another cabinet. */
+import { failed, type Result } from '../problem.ts';
+import type { ActOf } from './act.ts';
+import {
+  allFolders,
+  cabinetIn,
+  folderIn,
+  foldersBelow,
+  placementIn,
+  placementsIn,
+  plainFolder,
+  type Folder,
+  type Order,
+  type Placement,
+} from '../order/records.ts';
+import { done, unknown, type NameOfPlugin, type Performed } from './act-result.ts';
+import { positionBefore, positionsBefore } from '../order/position.ts';
+
+/** The folders, in whatever cabinet, that stand for one of these. */
+export const standingFor = (order: Order, folders: readonly Folder[]): Folder[] =>
+  allFolders(order).filter(
+    (one) => one.standsFor !== null && folders.some((f) => f.id === one.standsFor),
+  );
+
+export function showFolder(order: Order, act: ActOf<'show-folder'>): Result<Performed> {
+  const folder = folderIn(order, act.folder);
+  const cabinet = cabinetIn(order, act.cabinet);
+  if (!folder || !cabinet) {
+    return unknown(folder ? 'cabinet' : 'folder', folder ? 'cabinet' : 'folder');
+  }
+  if (folder.form === 'favourites' || folder.form === 'divider') {
+    return failed({ code: 'stays', at: 'folder', name: folder.name });
+  }
+  if (
+    folder.cabinet === cabinet.id ||
+    allFolders(order).some((f) => f.cabinet === cabinet.id && f.standsFor === folder.id)
+  ) {
+    return failed({
+      code: 'shown-already',
+      at: 'cabinet',
+      name: folder.name,
+      cabinet: cabinet.name,
+    });
+  }
+  if (folderIn(order, act.id)) {
+    return failed({ code: 'id-taken', at: 'id' });
+  }
+  const position = positionBefore(foldersBelow(order, cabinet.id, null), act.before, null);
+  const shown: Folder = {
+    table: 'folder',
+    id: act.id,
+    cabinet: cabinet.id,
+    parent: null,
+    form: folder.form,
+    name: folder.name,
+    rule: folder.rule,
+    position,
+    ...plainFolder,
+    standsFor: folder.id,
+  };
+  return done(`Show ${folder.name} in ${cabinet.name} too`, { added: [shown] });
+}
+
+export function shareFavourites(
+  order: Order,
+  act: ActOf<'share-favourites'>,
+  nameOf: NameOfPlugin,
+): Result<Performed> {
+  const all = allFolders(order).filter((f) => f.form === 'favourites');
+  if (act.favourites === null) {
+    return done('Give each cabinet its own favourites', {
+      updated: all
+        .filter((f) => f.standsFor !== null)
+        .map((f): [Folder, Folder] => [f, { ...f, standsFor: null }]),
+    });
+  }
+  const one = all.find((f) => f.id === act.favourites && f.standsFor === null);
+  if (!one) {
+    return unknown('folder', 'favourites');
+  }
+  const row = placementsIn(order, one.id);
+  const held = new Set<string>(row.map((p) => p.plugin));
+  const fresh = act.plugins.filter((p) => !held.has(p.plugin));
+  if (fresh.some((p) => nameOf(p.plugin) === undefined)) {
+    return unknown('plugin', 'plugins');
+  }
+  if (
+    fresh.some((p) => placementIn(order, p.placement)) ||
+    new Set(fresh.map((p) => p.plugin)).size < fresh.length ||
+    new Set(fresh.map((p) => p.placement)).size < fresh.length
+  ) {
+    return failed({ code: 'id-taken', at: 'plugins' });
+  }
+  const keys = positionsBefore(row, null, fresh.length);
+  return done('Share the favourites among all cabinets', {
+    added: fresh.map(
+      (p, i): Placement => ({
+        table: 'placement',
+        id: p.placement,
+        folder: one.id,
+        plugin: p.plugin,
+        position: keys[i] ?? '',
+      }),
+    ),
+    updated: all
+      .filter((f) => f !== one && f.standsFor !== one.id)
+      .map((f): [Folder, Folder] => [f, { ...f, standsFor: one.id }]),
+  });
+}

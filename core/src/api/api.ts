@@ -1,0 +1,257 @@
+/** What server and browser say to each other (JSON). Times are ISO 8601 texts. */
+import type { ComputerId, CopyId, PlaceId, PluginId, ScanId, SlotId, TrackId } from '../id.ts';
+import type { Plugin } from '../catalog/plugin.ts';
+import type { Format } from '../formats/found-copy.ts';
+import type { FindingSort } from '../scan/compare.ts';
+import type { OrderRecord } from '../order/records.ts';
+import type { OrderChange } from '../acts/act-result.ts';
+import type { TrackSort } from '../loading/loadability.ts';
+import type { HostCopy, HostSettings } from '../loading/host-session.ts';
+import type { Problem } from '../problem.ts';
+import type { FoundCopy } from '../formats/found-copy.ts';
+import type { Vendor } from '../identify/gather-vendors.ts';
+import type { CopyState } from '../catalog/plugin.ts';
+import type { Grounds, TwinDoubt } from '../identify/identify-catalog.ts';
+
+export interface ComputerView {
+  readonly id: ComputerId;
+  readonly name: string;
+}
+
+export interface CatalogView {
+  readonly computer: ComputerView;
+  readonly plugins: readonly Plugin[];
+}
+
+/** The order with the number of the latest change in it, and what undo and redo would do. */
+export interface OrderView {
+  readonly revision: number;
+  readonly records: readonly OrderRecord[];
+  readonly undo: string | null;
+  readonly redo: string | null;
+}
+
+/** A change of the log; `discarded` ones were undone and can no longer be redone. */
+export interface ChangeView {
+  readonly number: number;
+  readonly at: string;
+  readonly words: string;
+  readonly state: 'done' | 'undone' | 'discarded';
+}
+
+/** A change that was stored, as every window hears of it. */
+export interface OrderStep {
+  readonly revision: number;
+  readonly words: string;
+  readonly change: OrderChange;
+  readonly undo: string | null;
+  readonly redo: string | null;
+}
+
+export interface PlaceView {
+  readonly id: PlaceId;
+  readonly path: string;
+  readonly formats: readonly Format[];
+  readonly copies: number;
+  readonly failed: number;
+  readonly isOn: boolean;
+  /** Whether it is scanned by itself when something changes in it. */
+  readonly isWatched: boolean;
+  /** Whether the directory can be read now. */
+  readonly reachable: boolean;
+}
+
+/** A file that is not examined and not catalogued until it is taken back. */
+export interface AsideView {
+  readonly path: string;
+  readonly name: string;
+  readonly at: string;
+}
+
+/** What a scan examines: what changed, everything, or only what failed. */
+export const scanModes = ['changed', 'everything', 'failed'] as const;
+export type ScanMode = (typeof scanModes)[number];
+
+export type ScanState = 'running' | 'done' | 'stopped' | 'interrupted';
+
+export interface ScanView {
+  readonly id: ScanId;
+  readonly startedAt: string;
+  readonly endedAt: string | null;
+  readonly state: ScanState;
+  readonly looked: number;
+  readonly counts: Readonly<Record<FindingSort | 'unchanged', number>>;
+}
+
+/** How far a running scan is. `total` is null while the places are still being walked. */
+export interface ScanProgress {
+  readonly scan: ScanId;
+  readonly state: ScanState;
+  readonly place: string;
+  readonly examining: string;
+  readonly done: number;
+  readonly total: number | null;
+  readonly unchanged: number;
+  readonly secondsLeft: number | null;
+}
+
+export interface FindingView {
+  readonly id: string;
+  readonly sort: FindingSort;
+  readonly name: string;
+  readonly vendor: string | null;
+  readonly format: Format;
+  readonly path: string;
+  readonly from: string | null;
+  readonly to: string | null;
+  readonly plugin: PluginId | null;
+  /** For a copy that failed and is there: what to set aside. */
+  readonly copy: CopyId | null;
+  readonly problem: Problem | null;
+}
+
+/** What is uncertain, as the last sorting found it; with the answers in the order it makes the questions. */
+export interface SortView {
+  /** Of plugins whose type or kind is uncertain. */
+  readonly grounds: readonly (Pick<Grounds, 'kinds' | 'kindReasons' | 'suggestions'> & {
+    readonly plugin: PluginId;
+  })[];
+  readonly doubts: readonly TwinDoubt[];
+  readonly vendors: readonly Vendor[];
+  readonly near: readonly { readonly a: string; readonly b: string; readonly reason: string }[];
+}
+
+/** All that is known of one plugin. */
+export interface PluginView {
+  readonly plugin: PluginId;
+  readonly grounds: Grounds | null;
+  readonly copies: readonly {
+    readonly id: CopyId;
+    readonly state: CopyState;
+    readonly firstSeen: string;
+    readonly lastSeen: string;
+    readonly facts: FoundCopy;
+  }[];
+  readonly findings: readonly (FindingView & { readonly at: string })[];
+  /** Loads by month (YYYY-MM), oldest first, without empty months. */
+  readonly loads: readonly { readonly month: string; readonly loads: number }[];
+}
+
+/** What a host says was wrong, with its wording. */
+export type ProblemView = Problem & { readonly message: string };
+
+/** `plugin` and `copy` are null for what the catalog does not know; with a `problem`, nothing sounds here. */
+export interface SlotView {
+  readonly id: SlotId;
+  readonly plugin: PluginId | null;
+  readonly copy: CopyId | null;
+  readonly asked: HostCopy;
+  readonly isBypassed: boolean;
+  readonly problem: ProblemView | null;
+}
+export interface TrackView {
+  readonly id: TrackId;
+  readonly name: string;
+  readonly sort: TrackSort;
+  readonly slots: readonly SlotView[];
+}
+export interface SavedSessionView {
+  readonly id: string;
+  readonly name: string;
+  readonly savedAt: string;
+  readonly slots: number;
+}
+export interface SessionView {
+  readonly name: string;
+  readonly settings: HostSettings;
+  readonly tracks: readonly TrackView[];
+  readonly saved: readonly SavedSessionView[];
+}
+
+/** What could stand in a slot whose copy cannot be opened; null where nothing here is like it. */
+export interface RepairView {
+  readonly slot: SlotId;
+  readonly track: string;
+  readonly asked: HostCopy;
+  readonly match: {
+    readonly plugin: PluginId;
+    readonly copy: CopyId;
+    readonly name: string;
+    readonly format: Format;
+    readonly because: string;
+    readonly isSure: boolean;
+  } | null;
+}
+
+/** One load into a slot: at `index` of the track; what stood there is replaced. */
+export interface LoadRequest {
+  readonly track: TrackId;
+  readonly index: number;
+  readonly plugin: PluginId;
+  /** The copy that was chosen; null lets the preferred one be taken. */
+  readonly copy: CopyId | null;
+  readonly typed: string;
+  readonly keys: number;
+  /** From the first key to the last, in milliseconds; null when it was not by keys. */
+  readonly took: number | null;
+}
+
+/** What is known of habits beside how warm each plugin is: where, after what, for which letters. */
+export interface HabitsView {
+  readonly isLearning: boolean;
+  readonly here: readonly {
+    readonly plugin: PluginId;
+    readonly track: TrackSort;
+    readonly warmth: number;
+  }[];
+  readonly after: readonly {
+    readonly after: PluginId;
+    readonly plugin: PluginId;
+    readonly warmth: number;
+  }[];
+  readonly letters: readonly {
+    readonly typed: string;
+    readonly plugin: PluginId;
+    readonly times: number;
+  }[];
+}
+
+/** Keys for a load, over time: by week (the Monday, YYYY-MM-DD), and the longest hunt of the last thirty days. Loads whose keys nobody counted are left out. */
+export interface KeysView {
+  readonly weeks: readonly {
+    readonly week: string;
+    readonly loads: number;
+    readonly keys: number;
+    readonly seconds: number | null;
+  }[];
+  readonly today: { readonly loads: number; readonly keys: number | null };
+  readonly longest: {
+    readonly plugin: PluginId;
+    readonly keys: number;
+    readonly typed: string;
+  } | null;
+  readonly loads: number;
+}
+
+/** A load that a host tells of afterwards. */
+export interface PastLoad {
+  readonly plugin: PluginId;
+  readonly at: string;
+  readonly track: TrackSort;
+  readonly after: PluginId | null;
+  readonly typed?: string;
+  readonly keys?: number;
+  readonly took?: number;
+}
+
+export type ServerEvent =
+  | { readonly event: 'order'; readonly step: OrderStep }
+  | { readonly event: 'catalog' }
+  | { readonly event: 'scan'; readonly progress: ScanProgress }
+  | { readonly event: 'session' }
+  | { readonly event: 'usage' };
+
+/** The body of every answer that is not a success. */
+export interface Refusal {
+  readonly problems: readonly (Problem & { readonly message: string })[];
+}

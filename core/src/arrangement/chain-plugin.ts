@@ -1,0 +1,42 @@
+/** Chains as the catalog shows them: plugins without copies of their own. */
+import { withAnswer, type AnswerFacts } from '../catalog/answer.ts';
+import type { Plugin } from '../catalog/plugin.ts';
+import type { Chain } from '../order/records.ts';
+
+export function chainPlugin(
+  { id, name, kind, plugins }: Chain,
+  pluginOf: (id: string) => Plugin | undefined,
+): Plugin {
+  const members = plugins.flatMap((one) => pluginOf(one) ?? []);
+  return {
+    id,
+    name,
+    vendor: null,
+    kind,
+    types: [...new Set(members.flatMap((member) => member.types))],
+    arrived: members.reduce(
+      (latest, member) => (member.arrived > latest ? member.arrived : latest),
+      '',
+    ),
+    copies: [],
+    chain: plugins,
+  };
+}
+
+/** All plugins with the chains behind them, each as what is said of it makes it. What is said of the plugins is in them already. */
+export function withChains(
+  plugins: readonly Plugin[],
+  chains: Iterable<Chain>,
+  saidOf: (id: string) => AnswerFacts | undefined,
+): readonly Plugin[] {
+  const byId = new Map(plugins.map((plugin) => [plugin.id as string, plugin]));
+  return [
+    ...plugins,
+    ...Array.from(chains, (chain) =>
+      withAnswer(
+        chainPlugin(chain, (id) => byId.get(id)),
+        saidOf(chain.id),
+      ),
+    ),
+  ];
+}

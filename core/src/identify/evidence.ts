@@ -1,0 +1,276 @@
+/** What speaks for and against each group of types, each piece with its weight and a reason in plain words. */
+import type { Kind } from '../catalog/kind.ts';
+import type { Format } from '../formats/found-copy.ts';
+import { readDeclared } from '../taxonomy/declared.ts';
+import type { Clearness } from './lexicon.data.ts';
+import { speakingWords } from './name-words.ts';
+import { groupOf, kindOfType, typeGroups, typeName } from '../taxonomy/tree.ts';
+import type { Weights } from './weights.data.ts';
+
+/** What is known of a plugin before its types are. Null: not known. */
+export interface Subject {
+  readonly name: string;
+  /** What each copy declares. */
+  readonly declared: readonly { readonly format: Format; readonly values: readonly string[] }[];
+  readonly audioIn: number | null;
+  readonly audioOut: number | null;
+  readonly notesIn: boolean | null;
+  readonly notesOut: boolean | null;
+  /** What the vendor's other plugins of the same series are. */
+  readonly series: readonly SeriesShare[];
+}
+
+/** Of the other plugins called by a series' word, how many are of a type; `taught` of them by the user's answers. */
+export interface SeriesShare {
+  readonly word: string;
+  readonly type: string;
+  readonly count: number;
+  readonly of: number;
+  readonly taught: number;
+}
+
+/** One piece of evidence for a type (or group), in log-odds; negative counts against. */
+export interface Piece {
+  readonly type: string;
+  readonly weight: number;
+  readonly reason: string;
+}
+
+export function evidenceOf(subject: Subject, w: Weights): Piece[] {
+  const words = wordPieces(subject.name, w);
+  return [
+    ...words,
+    ...rivals(words, w),
+    ...declaredPieces(subject, w),
+    ...portPieces(subject, w),
+    ...seriesPieces(subject, w),
+  ];
+}
+
+/** The strongest word for each type; a second one for the same group adds half. */
+function wordPieces(name: string, w: Weights): Piece[] {
+  const strength: Readonly<Record<Clearness, number>> = {
+    clear: w.clear,
+    hint: w.hint,
+    faint: w.faint,
+  };
+  const pieces: Piece[] = [];
+  for (const { word, meanings, isPart, isHead } of speakingWords(name)) {
+    for (const { type, clearness } of meanings) {
+      const weight = strength[clearness] * (isPart ? w.part : 1) * (isHead ? 1 : w.describing);
+      pieces.push({
+        type,
+        weight,
+        reason: `“${word}” ${isPart ? 'inside a word of' : 'in'} the name ${clearness === 'clear' ? 'says' : 'hints at'} ${typeName(type)}${isHead ? '' : ', but describes'}`,
+      });
+    }
+  }
+  return strongest(pieces);
+}
+
+function strongest(pieces: readonly Piece[]): Piece[] {
+  const sorted = [...pieces].sort((a, b) => b.weight - a.weight);
+  const seen = new Map<string, number>();
+  return sorted.flatMap((piece) => {
+    const nth = seen.get(groupOf(piece.type)) ?? 0;
+    seen.set(groupOf(piece.type), nth + 1);
+    return nth > 2 ? [] : [{ ...piece, weight: piece.weight * 0.5 ** nth }];
+  });
+}
+
+/** Where another group is spoken for more clearly, this counts against each that is less so. */
+function rivals(words: readonly Piece[], w: Weights): Piece[] {
+  const best = words[0];
+  if (!best) {
+    return [];
+  }
+  const own = new Map<string, number>();
+  for (const piece of words) {
+    own.set(groupOf(piece.type), Math.max(own.get(groupOf(piece.type)) ?? 0, piece.weight));
+  }
+  const reason = `the name speaks more clearly for ${typeName(best.type)}`;
+  return typeGroups.flatMap(({ id }) => {
+    const lead = best.weight - (own.get(id) ?? 0);
+    return lead <= 0.01 ? [] : [{ type: id, weight: -w.rival * lead, reason }];
+  });
+}
+
+function declaredPieces({ declared }: Subject, w: Weights): Piece[] {
+  const pieces: Piece[] = [];
+  for (const { format, values } of declared) {
+    const { types, kind } = readDeclared(format, values);
+    const groups = new Set(types.map(groupOf));
+    for (const type of types) {
+      pieces.push({
+        type,
+        weight: w.declared,
+        reason: `its ${format} copy declares ${typeName(type)}`,
+      });
+    }
+    for (const { id } of typeGroups) {
+      if (groups.has(id)) {
+        continue;
+      }
+      if (types.length > 0) {
+        pieces.push({
+          type: id,
+          weight: -w.notDeclared,
+          reason: `its ${format} copy declares ${types.map(typeName).join(' and ')}`,
+        });
+      }
+      if (kind !== 'unknown' && kindOfType(id) !== kind && !isTool(kind, kindOfType(id))) {
+        pieces.push({
+          type: id,
+          weight: -w.otherKind,
+          reason: `its ${format} copy declares ${kindNames[kind]}`,
+        });
+      }
+    }
+  }
+  return once(pieces);
+}
+
+/** Two copies that say the same count once. */
+function once(pieces: readonly Piece[]): Piece[] {
+  const seen = new Set<string>();
+  return pieces.filter(({ type, weight }) => {
+    const key = `${type} ${weight}`;
+    return seen.has(key) ? false : (seen.add(key), true);
+  });
+}
+
+/** Formats call a tool an effect, so that is no contradiction. */
+const isTool = (a: Kind, b: Kind): boolean =>
+  (a === 'effect' && b === 'tool') || (a === 'tool' && b === 'effect');
+export const kindNames: Readonly<Record<Kind, string>> = {
+  effect: 'an effect',
+  instrument: 'an instrument',
+  'note-effect': 'a note effect',
+  tool: 'a tool',
+  unknown: 'nothing',
+};
+
+/** What goes in and out, in words, and which groups that speaks for and against (kept: common practice). */
+export interface PortReading {
+  readonly says: string;
+  readonly groups: Readonly<Record<string, number>>;
+  readonly kinds: Partial<Readonly<Record<Kind, number>>>;
+}
+
+const ofKind = (kind: Kind, weight: number): Record<string, number> =>
+  Object.fromEntries(typeGroups.filter((g) => g.kind === kind).map((g) => [g.id, weight]));
+
+export function readPorts({
+  audioIn,
+  audioOut,
+  notesIn,
+  notesOut,
+}: Pick<Subject, 'audioIn' | 'audioOut' | 'notesIn' | 'notesOut'>): PortReading | null {
+  if (audioIn === null || audioOut === null) {
+    return null;
+  }
+  if (audioIn === 0 && audioOut === 0) {
+    if (notesIn === true || notesOut === true) {
+      return {
+        says: 'only notes go in and out',
+        groups: { notes: 4.5, ...ofKind('effect', -4), ...ofKind('instrument', -4) },
+        kinds: { 'note-effect': 5 },
+      };
+    }
+    return {
+      says: 'no audio goes in or out',
+      groups: { utility: 2.2, notes: 0.5, ...ofKind('effect', -2), ...ofKind('instrument', -2) },
+      kinds: { tool: 2 },
+    };
+  }
+  if (audioIn === 0 && notesIn === true) {
+    return {
+      says: 'notes go in, audio comes out',
+      groups: {
+        ...ofKind('instrument', 1.8),
+        ...ofKind('effect', -4),
+        utility: -3,
+        meter: -3,
+        notes: -2,
+      },
+      kinds: { instrument: 5 },
+    };
+  }
+  if (audioIn === 0) {
+    return {
+      says: 'audio comes out, nothing goes in',
+      groups: { utility: 3.2, ...ofKind('effect', -2.5), ...ofKind('instrument', 0.5), meter: -2 },
+      kinds: { instrument: 1, tool: 2.5 },
+    };
+  }
+  if (audioOut === 0) {
+    return {
+      says: 'audio goes in, none comes out',
+      groups: { meter: 4.5, ...ofKind('effect', -2.5), ...ofKind('instrument', -3) },
+      kinds: { tool: 4.5 },
+    };
+  }
+  const through = { ...ofKind('instrument', -2.5), notes: -2.5 };
+  if (audioIn > 2 && audioOut < audioIn) {
+    return {
+      says: `${audioIn} audio inputs become ${audioOut}`,
+      groups: { ...through, utility: 1.6, spatial: 0.4, dynamics: 0.4 },
+      kinds: { effect: 1.5, tool: 1.5 },
+    };
+  }
+  if (audioIn === 2 && audioOut === 1) {
+    return {
+      says: 'two audio inputs become one',
+      groups: { ...through, utility: 0.5, modulation: 0.5, dynamics: 0.5 },
+      kinds: { effect: 2 },
+    };
+  }
+  if (audioOut === 2 && audioIn === 1) {
+    return {
+      says: 'one audio input becomes two',
+      groups: { ...through, reverb: 0.6, spatial: 0.6, delay: 0.2, utility: 0.3 },
+      kinds: { effect: 2 },
+    };
+  }
+  if (audioOut > 2) {
+    return {
+      says: `audio comes out of ${audioOut} channels`,
+      groups: { ...through, utility: 0.8, spatial: 0.8, filter: 0.2 },
+      kinds: { effect: 1.5, tool: 1 },
+    };
+  }
+  return { says: 'audio goes through', groups: through, kinds: { effect: 2.5, tool: 0.5 } };
+}
+
+function portPieces(subject: Subject, w: Weights): Piece[] {
+  const reading = readPorts(subject);
+  return reading
+    ? Object.entries(reading.groups).map(([type, weight]) => ({
+        type,
+        weight: weight * w.ports,
+        reason: reading.says,
+      }))
+    : [];
+}
+
+/** A series counts by the share of it that is of one type; with two others it counts half as much as with many. */
+function seriesPieces({ series }: Subject, w: Weights): Piece[] {
+  return series.flatMap(({ word, type, count, of, taught }) => {
+    const share = count / of;
+    const certainty = of / (of + 2);
+    if (share < 0.34) {
+      return [];
+    }
+    const weight = Math.max(
+      w.series * share * certainty,
+      taught > 0 ? w.taught * (taught / of) * (0.5 + certainty / 2) : 0,
+    );
+    return [
+      {
+        type,
+        weight,
+        reason: `${count} of ${of} others called “${word}” by this vendor are ${typeName(type)}${taught > 0 ? ' (you said so)' : ''}`,
+      },
+    ];
+  });
+}

@@ -1,0 +1,261 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { nothingSaid, type AnswerFacts } from '../catalog/answer.ts';
+import type { Plugin } from '../catalog/plugin.ts';
+import { bareCopy, type FoundCopy } from '../formats/found-copy.ts';
+import { asId } from '../id.ts';
+import { licenceHint, questionsOf, type Question, type Uncertain } from './questions.ts';
+import {
+  sortCatalog,
+  type Decisions,
+  type SortedCatalog,
+  type SortedCopy,
+} from './identify-catalog.ts';
+
+const nothing: Decisions = {
+  belongings: new Map(),
+  spellings: new Map(),
+  answers: new Map(),
+  used: new Set(),
+};
+const copy = (
+  id: string,
+  name: string | null,
+  more: Partial<FoundCopy> & { plugin?: string } = {},
+): SortedCopy => {
+  const { plugin = null, ...facts } = more;
+  return {
+    id,
+    isPresent: true,
+    plugin,
+    facts: {
+      ...bareCopy('VST3', `/place/${name ?? id}-${id}.vst3`),
+      name,
+      vendor: 'Osier & Pitch',
+      ...facts,
+    },
+  };
+};
+const ids = (): (() => string) => {
+  let last = 0;
+  return () => `new ${(last += 1)}`;
+};
+const sort = (copies: readonly SortedCopy[], decisions: Partial<Decisions> = {}): SortedCatalog =>
+  sortCatalog(copies, { ...nothing, ...decisions }, ids());
+/** The catalog as it would be known after that sorting. */
+const settled = (copies: readonly SortedCopy[], sorted: SortedCatalog): SortedCopy[] =>
+  copies.map((one) => ({ ...one, plugin: sorted.pluginOf.get(one.id) ?? null }));
+
+describe('sorting a catalog', () => {
+  it('keeps the plugin that most copies of a group have, and makes one where there is none', () => {
+    const { pluginOf } = sort([
+      copy('a', 'Kelp Verb', { plugin: 'p' }),
+      copy('b', 'KelpVerb', { format: 'CLAP' }),
+      copy('c', 'Silt Delay'),
+    ]);
+    expect([pluginOf.get('a'), pluginOf.get('b'), pluginOf.get('c')]).toEqual(['p', 'p', 'new 1']);
+  });
+  it('never takes copies from a plugin of which something was made', () => {
+    const { pluginOf, doubts } = sort(
+      [
+        copy('a', 'Kelp Verb', { plugin: 'p' }),
+        copy('b', 'Kelp Verb', { plugin: 'q', format: 'CLAP' }),
+      ],
+      { used: new Set(['p', 'q']) },
+    );
+    expect([pluginOf.get('a'), pluginOf.get('b')]).toEqual(['p', 'q']);
+    expect(doubts).toHaveLength(1);
+  });
+  it('asks no more about what the user has decided', () => {
+    const belongings = new Map([
+      ['a', { plugin: 'p', before: 'p' }],
+      ['b', { plugin: 'q', before: 'q' }],
+    ]);
+    expect(
+      sort(
+        [
+          copy('a', 'Kelp Verb', { plugin: 'p' }),
+          copy('b', 'Kelp Verb', { plugin: 'q', format: 'CLAP' }),
+        ],
+        { belongings },
+      ).doubts,
+    ).toEqual([]);
+  });
+  it('takes a copy that names nobody for theirs in whose directory it lies', () => {
+    const { plugins } = sort([
+      copy('a', 'Kelp Verb'),
+      copy('b', 'Silt', { vendor: null, path: '/place/Osier and Pitch/Silt.vst3' }),
+    ]);
+    expect(plugins.map((p) => p.vendor)).toEqual(['Osier & Pitch', 'Osier & Pitch']);
+  });
+  it('calls mono and stereo versions by the name without their width', () => {
+    expect(
+      sort([
+        copy('a', 'Kelp Verb (mono)', { audioIn: 1, audioOut: 1 }),
+        copy('b', 'Kelp Verb (stereo)', { audioIn: 2, audioOut: 2 }),
+      ]).plugins.map((p) => p.name),
+    ).toEqual(['Kelp Verb']);
+  });
+  it('learns from an answer for the next of the series', () => {
+    const copies = ['One', 'Two', 'Three', 'Four'].map((word, i) =>
+      copy(`c${i}`, `Marlwick ${word}`, { plugin: `p${i}` }),
+    );
+    const answers = new Map<string, AnswerFacts>(
+      ['p0', 'p1', 'p2'].map((id) => [id, { ...nothingSaid, types: ['reverb/plate'] }]),
+    );
+    expect([sort(copies).plugins[3]?.types, sort(copies, { answers }).plugins[3]?.types]).toEqual([
+      [],
+      ['reverb/plate'],
+    ]);
+  });
+});
+
+describe('properties of sorting', () => {
+  const one = fc.record({
+    name: fc.constantFrom('Kelp Verb', 'KelpVerb', 'Kelp Verb II', 'Delay', 'Marlwick One', null),
+    vendor: fc.constantFrom(null, 'Osier & Pitch', 'Osier and Pitch', 'Quoin'),
+    format: fc.constantFrom('VST3' as const, 'CLAP' as const, 'VST2' as const),
+    plugin: fc.constantFrom('p', 'q', 'r', ''),
+    pinned: fc.constantFrom('', '', 'p', 'q'),
+  });
+  const catalogs = fc.array(one, { maxLength: 12 }).map((list) => ({
+    copies: list.map(({ name, plugin, pinned, ...facts }, i) =>
+      copy(`c${i}`, name, { ...facts, ...(pinned || plugin ? { plugin: pinned || plugin } : {}) }),
+    ),
+    decisions: {
+      belongings: new Map(
+        list.flatMap(({ pinned }, i): [string, { plugin: string; before: string }][] =>
+          pinned ? [[`c${i}`, { plugin: pinned, before: pinned }]] : [],
+        ),
+      ),
+      used: new Set(['r']),
+    },
+  }));
+  it('sorting twice changes nothing', () => {
+    fc.assert(
+      fc.property(catalogs, ({ copies, decisions }) => {
+        const first = sort(copies, decisions);
+        const again = sort(settled(copies, first), decisions);
+        expect([...again.pluginOf].sort()).toEqual([...first.pluginOf].sort());
+        expect([...again.plugins].sort((a, b) => (a.id < b.id ? -1 : 1))).toEqual(
+          [...first.plugins].sort((a, b) => (a.id < b.id ? -1 : 1)),
+        );
+      }),
+      { numRuns: 200 },
+    );
+  });
+  it('a decision of the user never changes by itself, whatever else arrives', () => {
+    fc.assert(
+      fc.property(catalogs, catalogs, ({ copies, decisions }, { copies: arriving }) => {
+        const more = arriving.map((c, i) => ({ ...c, id: `n${i}`, plugin: null }));
+        const { pluginOf } = sort([...copies, ...more], decisions);
+        for (const [id, { plugin }] of decisions.belongings) {
+          expect(pluginOf.get(id)).toBe(plugin);
+        }
+      }),
+      { numRuns: 200 },
+    );
+  });
+});
+
+describe('questions', () => {
+  const plugin = (id: string, name: string, more: Partial<Plugin> = {}): Plugin => ({
+    id: asId(id),
+    name,
+    vendor: 'Quoin',
+    kind: 'effect',
+    types: [],
+    arrived: '',
+    copies: [
+      {
+        id: asId(`${id}c`),
+        format: 'VST3',
+        path: `/p/${name}.vst3`,
+        version: null,
+        hasPicture: false,
+        is32Bit: false,
+        isFailed: false,
+        audioIn: null,
+        audioOut: null,
+        state: 'present',
+      },
+    ],
+    ...more,
+  });
+  const base: Uncertain = {
+    plugins: [],
+    answers: new Map(),
+    grounds: new Map(),
+    doubts: [],
+    vendors: [],
+    near: [],
+    decided: new Set(),
+    pinned: new Set(),
+  };
+  const suggestion = (type: string, probability: number) => ({ type, probability, reasons: [] });
+  const unsure = {
+    kinds: [{ kind: 'effect' as const, probability: 0.99 }],
+    kindReasons: [],
+    suggestions: [
+      suggestion('reverb', 0.55),
+      suggestion('reverb/plate', 0.5),
+      suggestion('delay', 0.1),
+    ],
+  };
+  const asked = (more: Partial<Uncertain>): Question[] => questionsOf({ ...base, ...more });
+
+  it('ask for a type where none is likely enough, and no more once it is answered', () => {
+    const plugins = [plugin('a', 'Kelp')];
+    const grounds = new Map([['a', unsure]]);
+    const [question] = asked({ plugins, grounds });
+    expect(question).toMatchObject({ sort: 'type', clear: ['reverb/plate'] });
+    expect(question?.sort === 'type' ? question.suggestions.map((s) => s.type) : []).toEqual([
+      'reverb/plate',
+      'delay',
+    ]);
+    expect(
+      asked({ plugins, grounds, answers: new Map([['a', { ...nothingSaid, types: ['delay'] }]]) }),
+    ).toEqual([]);
+    expect(
+      asked({
+        plugins,
+        grounds: new Map([['a', { ...unsure, suggestions: [suggestion('reverb', 0.8)] }]]),
+      }),
+    ).toEqual([]);
+  });
+  it('ask whose a plugin is with guesses, and whether two spellings are one until both are decided', () => {
+    const vendors = [
+      { name: 'Quoin', count: 1, spellings: [{ spelling: 'Quoin', count: 1 }] },
+      { name: 'Quoins', count: 1, spellings: [{ spelling: 'Quoins', count: 1 }] },
+    ];
+    const near = [{ a: 'Quoin', b: 'Quoins', reason: 'they differ by one letter' }];
+    const questions = asked({
+      plugins: [plugin('a', 'Marlwick One'), plugin('b', 'Marlwick Two', { vendor: null })],
+      vendors,
+      near,
+    });
+    expect(questions.map((q) => q.sort)).toEqual(['vendor', 'vendor']);
+    expect(questions[1]).toMatchObject({ guesses: [{ vendor: 'Quoin' }] });
+    expect(asked({ vendors, near, decided: new Set(['Quoin', 'Quoins']) })).toEqual([]);
+  });
+  it('ask whether a plugin can be used where its name or its copies give cause', () => {
+    expect(licenceHint(plugin('a', 'Kelp (Trial)'))).toMatchObject({ likely: 'trial' });
+    const old = plugin('b', 'Kelp');
+    expect(
+      licenceHint({ ...old, copies: old.copies.map((c) => ({ ...c, is32Bit: true })) }),
+    ).toMatchObject({ likely: 'hidden' });
+    expect(licenceHint(old)).toBeNull();
+    expect(
+      asked({
+        plugins: [plugin('a', 'Kelp (Trial)')],
+        answers: new Map([['a', { ...nothingSaid, licence: { state: 'owned', until: null } }]]),
+      }),
+    ).toEqual([]);
+  });
+  it('ask about twins unless the user has said something of both', () => {
+    const plugins = [plugin('a', 'Kelp'), plugin('b', 'Kelp')];
+    const doubts = [{ a: 'a', b: 'b', reasons: [] }];
+    expect(asked({ plugins, doubts })).toHaveLength(1);
+    expect(asked({ plugins, doubts, pinned: new Set(['ac', 'bc']) })).toEqual([]);
+  });
+});

@@ -1,0 +1,294 @@
+/** The whole catalog sorted: copies into plugins, spellings into vendors, plugins into types. The same copies and answers give the same outcome. */
+import type { AnswerFacts } from '../catalog/answer.ts';
+import { groupCopies, type Doubt } from './group.ts';
+import {
+  foldVendor,
+  gatherVendors,
+  vendorNames,
+  type SpellingDecisions,
+  type Vendor,
+} from './gather-vendors.ts';
+import type { Kind } from '../catalog/kind.ts';
+import type { FoundCopy } from '../formats/found-copy.ts';
+import {
+  classify,
+  clearTypes,
+  type Classified,
+  type KindReason,
+  type Reason,
+  type Suggestion,
+} from './classify.ts';
+import { readDeclared } from '../taxonomy/declared.ts';
+import { isGenericWord } from './generic-words.ts';
+import { inOrder, nameOf, subjectOf } from './plugin-facts.ts';
+import { gatherSeries, type InSeries } from './series.ts';
+import { kindOfType } from '../taxonomy/tree.ts';
+
+/** A copy of the catalog. */
+export interface SortedCopy {
+  readonly id: string;
+  readonly facts: FoundCopy;
+  readonly isPresent: boolean;
+  /** The plugin it belongs to now. */
+  readonly plugin: string | null;
+}
+
+/** What the user decided, and what would be lost if a plugin went. */
+export interface Decisions {
+  /** Plugin by copy, and the one it came from. */
+  readonly belongings: ReadonlyMap<string, { readonly plugin: string; readonly before: string }>;
+  readonly spellings: SpellingDecisions;
+  /** By plugin. */
+  readonly answers: ReadonlyMap<string, AnswerFacts>;
+  /** Plugins of which something was made: filed, named, answered, loaded. They keep their copies and never go into another by themselves. */
+  readonly used: ReadonlySet<string>;
+}
+
+/** What speaks for how a plugin came out. */
+export interface Grounds {
+  readonly kinds: Classified['kinds'];
+  readonly kindReasons: readonly KindReason[];
+  readonly suggestions: readonly Suggestion[];
+  /** Why its copies are one plugin. */
+  readonly sameBecause: readonly string[];
+}
+
+export interface SortedPlugin {
+  readonly id: string;
+  readonly name: string;
+  readonly vendor: string | null;
+  readonly kind: Kind;
+  readonly types: readonly string[];
+  readonly grounds: Grounds;
+}
+
+/** Two plugins that may be one. */
+export interface TwinDoubt {
+  readonly a: string;
+  readonly b: string;
+  readonly reasons: readonly Reason[];
+}
+
+export interface SortedCatalog {
+  readonly plugins: readonly SortedPlugin[];
+  /** Plugin of every copy. */
+  readonly pluginOf: ReadonlyMap<string, string>;
+  readonly doubts: readonly TwinDoubt[];
+  readonly vendors: readonly Vendor[];
+}
+
+/** A type at least this likely is taken to hold until the user says otherwise; a kind likewise. */
+export const heldAt = 0.7;
+/** Suggestions and reasons kept of each plugin. */
+const suggestionsKept = 5;
+const reasonsKept = 5;
+
+export function sortCatalog(
+  copies: readonly SortedCopy[],
+  decisions: Decisions,
+  newId: () => string,
+): SortedCatalog {
+  const vendors = gatherVendors(countSpellings(copies), decisions.spellings);
+  const names = vendorNames(vendors);
+  /** Plugins of which the user has said that some copy is theirs: two of these are two. */
+  const decided = new Set([...decisions.belongings.values()].map((b) => b.plugin));
+  const byDirectory = directoryVendors(vendors);
+  const vendorOf = ({ vendor, path }: FoundCopy): string | null =>
+    vendor === null ? byDirectory(path) : (names.get(vendor) ?? vendor);
+  const pins = copies.map(
+    ({ id, plugin }) =>
+      decisions.belongings.get(id)?.plugin ??
+      (plugin !== null && decisions.used.has(plugin) ? plugin : null),
+  );
+  const { groups, doubts } = groupCopies(
+    copies.map(({ facts }, i) => ({
+      copy: { ...facts, kind: readDeclared(facts.format, facts.declared).kind },
+      vendor: vendorOf(facts),
+      pin: pins[i] ?? null,
+      isSaid: decisions.belongings.has(copies[i]?.id ?? ''),
+    })),
+    isGenericWord,
+  );
+  const ids = giveIds(
+    groups.map((group) => ({
+      pin: group.pin,
+      plugins: group.members.map((at) => copies[at]?.plugin ?? null),
+    })),
+    newId,
+  );
+  const pluginAt = new Map(
+    groups.flatMap((group, g) => group.members.map((at) => [at, ids[g] ?? ''] as const)),
+  );
+  const gathered = groups.map((group, g) => {
+    const plugin = gatherPlugin(
+      ids[g] ?? '',
+      group.members.flatMap((at) => copies[at] ?? []),
+      decisions.belongings,
+    );
+    return { ...plugin, vendor: vendorOfAll(plugin.own, vendorOf), sameBecause: group.reasons };
+  });
+  return {
+    vendors,
+    plugins: sortPlugins(gathered, decisions.answers),
+    pluginOf: new Map(copies.map((copy, at) => [copy.id, pluginAt.get(at) ?? ''])),
+    doubts: doubts
+      .map((doubt) => twinDoubt(doubt, pluginAt))
+      .filter(({ a, b }) => !(decided.has(a) && decided.has(b))),
+  };
+}
+
+/** The vendor of the first copy that names one, else of one that lies in a vendor's directory. */
+const vendorOfAll = (
+  copies: readonly FoundCopy[],
+  vendorOf: (copy: FoundCopy) => string | null,
+): string | null => {
+  const ordered = inOrder(copies);
+  const first =
+    ordered.find((copy) => copy.vendor !== null) ?? ordered.find((copy) => vendorOf(copy) !== null);
+  return first ? vendorOf(first) : null;
+};
+
+/** Many a vendor installs into a directory of its own name: a copy that names nobody and lies in one is taken for theirs. */
+function directoryVendors(vendors: readonly Vendor[]): (path: string) => string | null {
+  const byKey = new Map(vendors.map((vendor) => [foldVendor(vendor.name), vendor.name]));
+  return (path) => {
+    for (const directory of path.split(/[\\/]/).slice(0, -1).reverse()) {
+      const vendor = directory.length > 2 ? byKey.get(foldVendor(directory)) : undefined;
+      if (vendor !== undefined) {
+        return vendor;
+      }
+    }
+    return null;
+  };
+}
+
+const twinDoubt = ({ a, b, pieces }: Doubt, pluginAt: ReadonlyMap<number, string>): TwinDoubt => ({
+  a: pluginAt.get(a) ?? '',
+  b: pluginAt.get(b) ?? '',
+  reasons: pieces
+    .filter((piece) => piece.says !== 'base')
+    .map(({ weight, reason }) => ({ weight, text: reason }))
+    .sort((x, y) => Math.abs(y.weight) - Math.abs(x.weight)),
+});
+
+function countSpellings(copies: readonly SortedCopy[]): Map<string, number> {
+  const counts = new Map<string, number>();
+  for (const { facts } of copies) {
+    if (facts.vendor !== null) {
+      counts.set(facts.vendor, (counts.get(facts.vendor) ?? 0) + 1);
+    }
+  }
+  return counts;
+}
+
+/** A group keeps the plugin of its pin, else the one most of its copies have; each plugin goes to the group with most of its copies. */
+function giveIds(
+  groups: readonly { pin: string | null; plugins: readonly (string | null)[] }[],
+  newId: () => string,
+): string[] {
+  const ids = groups.map((group) => group.pin ?? '');
+  const taken = new Set(ids);
+  const claims = groups.flatMap(({ pin, plugins }, g) => {
+    const counts = new Map<string, number>();
+    if (pin === null) {
+      for (const plugin of plugins) {
+        if (plugin !== null) {
+          counts.set(plugin, (counts.get(plugin) ?? 0) + 1);
+        }
+      }
+    }
+    return [...counts].map(([plugin, count]) => ({ g, plugin, count }));
+  });
+  for (const { g, plugin } of claims.sort(
+    (x, y) => y.count - x.count || (x.plugin < y.plugin ? -1 : 1),
+  )) {
+    if (ids[g] !== '' || taken.has(plugin)) {
+      continue;
+    }
+    ids[g] = plugin;
+    taken.add(plugin);
+  }
+  return ids.map((id) => (id === '' ? newId() : id));
+}
+
+/** A plugin with the copies that count: those that are there, or all when none is. */
+export interface GatheredPlugin {
+  readonly id: string;
+  readonly copies: readonly FoundCopy[];
+  /** Those that give it its name: what was joined to it does not. */
+  readonly own: readonly FoundCopy[];
+  readonly vendor: string | null;
+  readonly sameBecause: readonly string[];
+}
+
+/** Chooses among the copies of a plugin those that count, and those that give it its name. */
+export function gatherPlugin(
+  id: string,
+  held: readonly SortedCopy[],
+  belongings: Decisions['belongings'],
+): Pick<GatheredPlugin, 'id' | 'copies' | 'own'> {
+  const present = held.filter((copy) => copy.isPresent);
+  const counting = present.length > 0 ? present : held;
+  const copies = counting.map((copy) => copy.facts);
+  const own = counting
+    .filter((copy) => belongings.get(copy.id)?.before === id)
+    .map((copy) => copy.facts);
+  return { id, copies, own: own.length > 0 ? own : copies };
+}
+
+/** Names and classifies plugins, each with the help of the others of its series. */
+export function sortPlugins(
+  gathered: readonly GatheredPlugin[],
+  answers: ReadonlyMap<string, AnswerFacts>,
+): SortedPlugin[] {
+  const named = gathered.map((plugin) => {
+    const { name } = nameOf(plugin.own);
+    const { vendor } = plugin;
+    const said = answers.get(plugin.id);
+    const declared = [
+      ...new Set(plugin.copies.flatMap((copy) => readDeclared(copy.format, copy.declared).types)),
+    ];
+    const inSeries: InSeries = {
+      name,
+      vendor: foldVendor(said?.vendor ?? vendor),
+      types: said?.types ?? declared,
+      isTaught: said?.types !== undefined && said.types !== null,
+    };
+    return { ...plugin, name, inSeries };
+  });
+  const seriesOf = gatherSeries(named.map((plugin) => plugin.inSeries));
+  return named.map(({ id, name, vendor, copies, sameBecause, inSeries }) => {
+    const { kinds, kindReasons, suggestions } = classify(
+      subjectOf(name, copies, seriesOf(inSeries)),
+    );
+    const kept = suggestions.slice(0, suggestionsKept).map((one) => ({
+      ...one,
+      probability: rounded(one.probability),
+      reasons: one.reasons.slice(0, reasonsKept).map(roundedReason),
+    }));
+    return {
+      id,
+      name,
+      vendor,
+      kind:
+        kindOfAnswer(answers.get(id)) ??
+        (kinds[0] && kinds[0].probability >= heldAt ? kinds[0].kind : 'unknown'),
+      types: clearTypes({ suggestions }, heldAt),
+      grounds: {
+        kinds: kinds.map(({ kind, probability }) => ({ kind, probability: rounded(probability) })),
+        kindReasons: kindReasons
+          .slice(0, reasonsKept)
+          .map((one) => ({ ...one, weight: rounded(one.weight) })),
+        suggestions: kept,
+        sameBecause,
+      },
+    };
+  });
+}
+
+/** The types somebody said a plugin has tell its kind as well. */
+const kindOfAnswer = (said: AnswerFacts | undefined): Kind | null =>
+  said?.types?.[0] === undefined ? null : kindOfType(said.types[0]);
+
+const rounded = (x: number): number => Math.round(x * 1000) / 1000;
+const roundedReason = ({ weight, text }: Reason): Reason => ({ weight: rounded(weight), text });

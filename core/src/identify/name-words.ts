@@ -1,0 +1,94 @@
+/** The words of a plugin's name that speak for types. */
+import { wordsOf } from '../text/fold.ts';
+import { lexicon, longestPhrase, wordParts, type Meaning } from './lexicon.data.ts';
+
+export interface SpeakingWord {
+  /** As it stands in the name, folded. */
+  readonly word: string;
+  readonly meanings: readonly Meaning[];
+  /** Found inside a longer word only. */
+  readonly isPart: boolean;
+  /** Whether it names the thing, as the last speaking word before "with", "for" or a comma does; others describe it. */
+  readonly isHead: boolean;
+}
+
+interface Found {
+  readonly word: string;
+  readonly meanings: readonly Meaning[];
+  readonly isPart: boolean;
+  readonly end: number;
+}
+
+/** What comes after these describes what stands before: "Gate with envelope", "Flanger, stereo". */
+const tailStarts = /[,([:;]|\s+(?:with|for|from|using|by|without|mit|avec)\s+|\s+-\s+/i;
+/** What stands on both sides of these counts alike: "EQ & Compressor", "Chorus/Flanger". */
+const pairing = /\s*(?:[/+&]|\band\b|\bund\b)\s*/i;
+
+/** Takes a name apart. Every word speaks once, the longest phrase wins; words of traps do not speak. */
+export function speakingWords(name: string): SpeakingWord[] {
+  const tail = tailStarts.exec(name);
+  const at = tail && tail.index > 0 ? tail.index : name.length;
+  const front = name.slice(0, at).split(pairing).flatMap(spokenBy);
+  const behind = name
+    .slice(at)
+    .split(pairing)
+    .flatMap((part) => spokenBy(part).map((found) => ({ ...found, isHead: false })));
+  const isSilent = front.length === 0;
+  return [
+    ...front,
+    ...behind.map((found, i) =>
+      isSilent && i === behind.length - 1 ? { ...found, isHead: true } : found,
+    ),
+  ];
+}
+
+function spokenBy(text: string): SpeakingWord[] {
+  const found = findWords(wordsOf(text));
+  const head = found.findLastIndex((f) => f.meanings.some((m) => m.clearness === 'clear'));
+  return found.map(({ word, meanings, isPart }, i) => ({
+    word,
+    meanings,
+    isPart,
+    isHead: i === (head < 0 ? found.length - 1 : head),
+  }));
+}
+
+function findWords(words: readonly string[]): Found[] {
+  const found: Found[] = [];
+  for (let at = 0; at < words.length; ) {
+    const next = phraseAt(words, at) ?? partOf(words, at);
+    if (next && next.meanings.length > 0) {
+      found.push(next);
+    }
+    at = next?.end ?? at + 1;
+  }
+  return found;
+}
+
+function phraseAt(words: readonly string[], at: number): Found | null {
+  for (let length = Math.min(longestPhrase, words.length - at); length > 0; length -= 1) {
+    const phrase = words.slice(at, at + length);
+    const joined = phrase.join('');
+    const meanings =
+      lexicon.get(joined) ??
+      (joined.length > 3 && joined.endsWith('s') ? lexicon.get(joined.slice(0, -1)) : undefined);
+    if (meanings) {
+      return { word: phrase.join(' '), meanings, isPart: false, end: at + length };
+    }
+  }
+  return null;
+}
+
+/** A longer word that begins or ends with a speaking one: "gverb", "delayorama". At least two letters have to remain, or one before. */
+function partOf(words: readonly string[], at: number): Found | null {
+  const word = words[at] ?? '';
+  const bare = word.endsWith('s') ? word.slice(0, -1) : word;
+  const part = wordParts.find(
+    (p) =>
+      p.length < bare.length &&
+      (bare.endsWith(p) || (p.length > 4 && word.startsWith(p) && word.length > p.length + 1)),
+  );
+  return part === undefined
+    ? null
+    : { word: part, meanings: lexicon.get(part) ?? [], isPart: true, end: at + 1 };
+}

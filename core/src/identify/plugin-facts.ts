@@ -1,0 +1,62 @@
+import { compareTexts } from '../text/fold.ts';
+/** What a plugin is called and who made it, told from its copies, and what is known for classifying it. */
+import { makesSound, withoutBits, withoutWidth, nameKeyOf } from './name-key.ts';
+import { nameOfCopy, preferred } from '../catalog/plugin.ts';
+import type { FoundCopy } from '../formats/found-copy.ts';
+import type { SeriesShare, Subject } from './evidence.ts';
+import { isGenericWord } from './generic-words.ts';
+
+export interface NamedPlugin {
+  readonly name: string;
+  /** As the first copy that names one spells it. */
+  readonly vendor: string | null;
+}
+
+/** Copies by preferred format and then path: the first that says something counts. */
+export const inOrder = (copies: readonly FoundCopy[]): FoundCopy[] =>
+  [...copies].sort(
+    (a, b) =>
+      preferred.indexOf(a.format) - preferred.indexOf(b.format) || compareTexts(a.path, b.path),
+  );
+
+/** A name of its own goes before a file's; where there are several widths, none of them stands in the name. */
+export function nameOf(copies: readonly FoundCopy[]): NamedPlugin {
+  const ordered = inOrder(copies);
+  const first = ordered[0];
+  const own = ordered.filter((copy) => copy.name !== null);
+  const vendor = ordered.find((copy) => copy.vendor !== null)?.vendor ?? null;
+  const name = own[0]?.name ?? (first ? withoutBits(nameOfCopy(first).replaceAll('_', ' ')) : '');
+  const widths = new Set(
+    own.map(
+      (copy) => nameKeyOf(nameOfCopy(copy), copy.vendor, makesSound(copy), isGenericWord).width,
+    ),
+  );
+  return { vendor, name: widths.size > 1 ? withoutWidth(name) : name };
+}
+
+/** What is known of the plugin apart from its name: the first copy that says each. */
+export function subjectOf(
+  name: string,
+  copies: readonly FoundCopy[],
+  series: readonly SeriesShare[],
+): Subject {
+  const ordered = inOrder(copies);
+  const told = ordered.find((copy) => copy.audioIn !== null && copy.audioOut !== null);
+  const declared = new Map(
+    ordered
+      .filter((copy) => copy.declared.length > 0)
+      .map((copy) => [
+        `${copy.format} ${copy.declared.join()}`,
+        { format: copy.format, values: copy.declared },
+      ]),
+  );
+  return {
+    name,
+    series,
+    declared: [...declared.values()],
+    audioIn: told?.audioIn ?? null,
+    audioOut: told?.audioOut ?? null,
+    notesIn: ordered.find((copy) => copy.notesIn !== null)?.notesIn ?? null,
+    notesOut: ordered.find((copy) => copy.notesOut !== null)?.notesOut ?? null,
+  };
+}

@@ -1,0 +1,317 @@
+/** What is truly uncertain about a catalog, as questions; what the user has answered is never asked again. */
+import type { AnswerFacts } from '../catalog/answer.ts';
+import { isPresent, type Plugin } from '../catalog/plugin.ts';
+import { foldVendor, type Vendor } from './gather-vendors.ts';
+import { compareNames, fold, wordsOf } from '../text/fold.ts';
+import type { Reason, Suggestion } from './classify.ts';
+import { isGenericWord } from './generic-words.ts';
+import { groupOf } from '../taxonomy/tree.ts';
+import type { Grounds, TwinDoubt } from './identify-catalog.ts';
+
+export const questionSorts = ['type', 'kind', 'twin', 'vendor', 'licence', 'failed'] as const;
+export type QuestionSort = (typeof questionSorts)[number];
+
+/** Below this probability of its likeliest group a plugin's type is asked about; below the other one its kind. */
+export const askTypeBelow = 0.7;
+export const askKindBelow = 0.85;
+
+export interface TypeQuestion {
+  readonly sort: 'type';
+  readonly id: string;
+  readonly plugin: Plugin;
+  readonly suggestions: readonly Suggestion[];
+  readonly clear: readonly string[];
+}
+export interface KindQuestion {
+  readonly sort: 'kind';
+  readonly id: string;
+  readonly plugin: Plugin;
+  readonly kinds: Grounds['kinds'];
+  readonly reasons: Grounds['kindReasons'];
+}
+export interface TwinQuestion {
+  readonly sort: 'twin';
+  readonly id: string;
+  readonly plugin: Plugin;
+  readonly other: Plugin;
+  readonly reasons: readonly Reason[];
+}
+export interface VendorGuess {
+  readonly vendor: string;
+  readonly reason: string;
+}
+/** A plugin that names no vendor, or (with `near`) two spellings that may be one vendor. */
+export interface VendorQuestion {
+  readonly sort: 'vendor';
+  readonly id: string;
+  readonly plugin: Plugin | null;
+  readonly guesses: readonly VendorGuess[];
+  readonly near: { readonly a: Vendor; readonly b: Vendor; readonly reason: string } | null;
+}
+export interface LicenceQuestion {
+  readonly sort: 'licence';
+  readonly id: string;
+  readonly plugin: Plugin;
+  /** What is likely, and why it is asked. */ readonly likely: 'trial' | 'hidden';
+  readonly hint: string;
+}
+export type Question =
+  | TypeQuestion
+  | KindQuestion
+  | TwinQuestion
+  | VendorQuestion
+  | LicenceQuestion;
+
+/** What questions are made of. */
+export interface Uncertain {
+  readonly plugins: readonly Plugin[];
+  readonly answers: ReadonlyMap<string, AnswerFacts>;
+  readonly grounds: ReadonlyMap<string, Pick<Grounds, 'kinds' | 'kindReasons' | 'suggestions'>>;
+  readonly doubts: readonly TwinDoubt[];
+  readonly vendors: readonly Vendor[];
+  readonly near: readonly { readonly a: string; readonly b: string; readonly reason: string }[];
+  /** Spellings the user has decided. */
+  readonly decided: ReadonlySet<string>;
+  /** Copies the user has put with a plugin or kept there. */
+  readonly pinned: ReadonlySet<string>;
+}
+
+export const isTypeUncertain = ({ suggestions }: Pick<Grounds, 'suggestions'>): boolean =>
+  (suggestions[0]?.probability ?? 0) < askTypeBelow;
+
+/** All questions, alike ones beside each other: types by what is suggested, the others by name. */
+export function questionsOf(uncertain: Uncertain): Question[] {
+  const present = uncertain.plugins.filter(isPresent);
+  const byId = new Map(present.map((plugin) => [plugin.id as string, plugin]));
+  return [
+    ...typeQuestions(present, uncertain),
+    ...kindQuestions(present, uncertain),
+    ...twinQuestions(byId, uncertain),
+    ...vendorQuestions(present, uncertain),
+    ...licenceQuestions(present, uncertain),
+  ];
+}
+
+function typeQuestions(
+  plugins: readonly Plugin[],
+  { grounds, answers }: Uncertain,
+): TypeQuestion[] {
+  const asked = plugins.flatMap((plugin): TypeQuestion[] => {
+    const known = grounds.get(plugin.id);
+    if (!known || (answers.get(plugin.id)?.types ?? null) !== null || !isTypeUncertain(known)) {
+      return [];
+    }
+    return [
+      {
+        sort: 'type',
+        id: `type ${plugin.id}`,
+        plugin,
+        suggestions: withoutObvious(known.suggestions),
+        clear: clearlyAhead(withoutObvious(known.suggestions)),
+      },
+    ];
+  });
+  const group = (question: TypeQuestion): string =>
+    groupOf(question.suggestions[0]?.type ?? '\uffff');
+  return asked.sort(
+    (a, b) =>
+      compareNames(group(a), group(b)) ||
+      (b.suggestions[0]?.probability ?? 0) - (a.suggestions[0]?.probability ?? 0) ||
+      byName(a.plugin, b.plugin),
+  );
+}
+
+/** A group is left out where one of its types is about as likely: the narrower answer says both. */
+const withoutObvious = (suggestions: readonly Suggestion[]): Suggestion[] =>
+  suggestions.filter(
+    (one) =>
+      one.type.includes('/') ||
+      !suggestions.some(
+        (other) =>
+          other.type.startsWith(`${one.type}/`) && other.probability * 1.25 > one.probability,
+      ),
+  );
+
+/** How likely the best answer has to be, and how much likelier than that of any other group, to be settled unseen. */
+const clearAt = 0.4;
+const aheadBy = 2.5;
+
+/** The best answer where it is clearly ahead of the others. */
+function clearlyAhead(suggestions: readonly Suggestion[]): string[] {
+  const best = suggestions[0];
+  const rival = suggestions.find((other) => best && groupOf(other.type) !== groupOf(best.type));
+  if (
+    !best ||
+    best.probability < clearAt ||
+    (rival && rival.probability * aheadBy > best.probability)
+  ) {
+    return [];
+  }
+  return [best.type];
+}
+
+const byName = (a: Plugin, b: Plugin): number =>
+  compareNames(a.name, b.name) || (a.id < b.id ? -1 : 1);
+
+/** Something speaks for each of two kinds; where nothing speaks at all, the question of what it does says it too. */
+export const isKindUncertain = ({
+  kinds,
+  kindReasons,
+}: Pick<Grounds, 'kinds' | 'kindReasons'>): boolean =>
+  (kinds[0]?.probability ?? 0) < askKindBelow &&
+  new Set(kindReasons.map((reason) => reason.kind)).size > 1;
+
+function kindQuestions(
+  plugins: readonly Plugin[],
+  { grounds, answers }: Uncertain,
+): KindQuestion[] {
+  return plugins
+    .flatMap((plugin): KindQuestion[] => {
+      const known = grounds.get(plugin.id);
+      const said = answers.get(plugin.id);
+      if (
+        !known ||
+        !isKindUncertain(known) ||
+        (said && (said.kind !== null || said.types !== null))
+      ) {
+        return [];
+      }
+      return [
+        {
+          sort: 'kind',
+          id: `kind ${plugin.id}`,
+          plugin,
+          kinds: known.kinds,
+          reasons: known.kindReasons,
+        },
+      ];
+    })
+    .sort((a, b) => byName(a.plugin, b.plugin));
+}
+
+function twinQuestions(
+  byId: ReadonlyMap<string, Plugin>,
+  { doubts, pinned }: Uncertain,
+): TwinQuestion[] {
+  const isPinned = (plugin: Plugin): boolean => plugin.copies.some((copy) => pinned.has(copy.id));
+  return doubts
+    .flatMap(({ a, b, reasons }): TwinQuestion[] => {
+      const plugin = byId.get(a);
+      const other = byId.get(b);
+      return plugin && other && !(isPinned(plugin) && isPinned(other))
+        ? [{ sort: 'twin', id: `twin ${a} ${b}`, plugin, other, reasons }]
+        : [];
+    })
+    .sort((x, y) => byName(x.plugin, y.plugin));
+}
+
+function vendorQuestions(plugins: readonly Plugin[], uncertain: Uncertain): VendorQuestion[] {
+  const { vendors, near, decided, answers } = uncertain;
+  const byName2 = new Map(vendors.map((vendor) => [vendor.name, vendor]));
+  const guess = createGuess(uncertain);
+  const isDecided = (vendor: Vendor): boolean =>
+    vendor.spellings.every(({ spelling }) => decided.has(spelling));
+  const pairs = near.flatMap(({ a, b, reason }): VendorQuestion[] => {
+    const one = byName2.get(a);
+    const other = byName2.get(b);
+    return one && other && !(isDecided(one) && isDecided(other))
+      ? [
+          {
+            sort: 'vendor',
+            id: `vendor ${a} ${b}`,
+            plugin: null,
+            guesses: [],
+            near: { a: one, b: other, reason },
+          },
+        ]
+      : [];
+  });
+  const nameless = plugins
+    .filter((plugin) => plugin.vendor === null && (answers.get(plugin.id)?.vendor ?? null) === null)
+    .sort(byName);
+  return [
+    ...pairs,
+    ...nameless.map(
+      (plugin): VendorQuestion => ({
+        sort: 'vendor',
+        id: `vendor ${plugin.id}`,
+        plugin,
+        guesses: guess(plugin),
+        near: null,
+      }),
+    ),
+  ];
+}
+
+/** Whose a plugin may be: the directory it lies in, or others that share a word of its name. */
+function createGuess({ vendors, plugins }: Uncertain): (plugin: Plugin) => VendorGuess[] {
+  const byKey = new Map(vendors.map((vendor) => [foldVendor(vendor.name), vendor.name]));
+  let byWord: Map<string, Set<string>> | null = null;
+  const telling = (name: string): string[] =>
+    wordsOf(name).filter((word) => word.length > 3 && !isGenericWord(word));
+  const gatherWords = (): Map<string, Set<string>> => {
+    const words = new Map<string, Set<string>>();
+    for (const plugin of plugins) {
+      if (plugin.vendor !== null) {
+        for (const word of telling(plugin.name)) {
+          words.set(word, (words.get(word) ?? new Set()).add(plugin.vendor));
+        }
+      }
+    }
+    return words;
+  };
+  return (plugin) => {
+    const known = (byWord ??= gatherWords());
+    const guesses = new Map<string, string>();
+    for (const copy of plugin.copies) {
+      for (const directory of copy.path.split(/[\\/]/).slice(0, -1).reverse()) {
+        const vendor = byKey.get(foldVendor(directory));
+        if (vendor !== undefined && !guesses.has(vendor)) {
+          guesses.set(vendor, `it lies in a directory called “${directory}”`);
+        }
+      }
+    }
+    for (const word of telling(plugin.name)) {
+      for (const vendor of known.get(word) ?? []) {
+        if (!guesses.has(vendor)) {
+          guesses.set(vendor, `another of theirs is called “${word}” as well`);
+        }
+      }
+    }
+    return [...guesses].slice(0, 4).map(([vendor, reason]) => ({ vendor, reason }));
+  };
+}
+
+/** Words by which a name says that not all of the plugin can be used (common practice, no published source). */
+const trialWords = new Set(['trial', 'demo', 'evaluation', 'unlicensed', 'expired']);
+
+/** Why it may be that a plugin cannot be used; null when nothing says so. */
+export function licenceHint(plugin: Plugin): Pick<LicenceQuestion, 'likely' | 'hint'> | null {
+  const word =
+    wordsOf(plugin.name).find((one) => trialWords.has(one)) ??
+    plugin.copies
+      .flatMap((copy) => wordsOf(fold(copy.path.split(/[\\/]/).pop() ?? '')))
+      .find((one) => trialWords.has(one));
+  if (word !== undefined) {
+    return { likely: 'trial', hint: `“${word}” in its name` };
+  }
+  const there = plugin.copies.filter((copy) => copy.state === 'present');
+  return there.length > 0 && there.every((copy) => copy.is32Bit)
+    ? {
+        likely: 'hidden',
+        hint: 'its only copies are for 32 bit, which a 64-bit host does not take',
+      }
+    : null;
+}
+
+function licenceQuestions(plugins: readonly Plugin[], { answers }: Uncertain): LicenceQuestion[] {
+  return plugins
+    .flatMap((plugin): LicenceQuestion[] => {
+      const said = answers.get(plugin.id);
+      const hint = said && (said.licence !== null || said.isHidden) ? null : licenceHint(plugin);
+      return hint === null
+        ? []
+        : [{ sort: 'licence', id: `licence ${plugin.id}`, plugin, ...hint }];
+    })
+    .sort((a, b) => byName(a.plugin, b.plugin));
+}

@@ -1,0 +1,162 @@
+/** What may be loaded where, and why something may not. */
+import { copyInFront, isPresent, type CopyCard, type Plugin } from '../catalog/plugin.ts';
+import type { AnswerFacts } from '../catalog/answer.ts';
+import type { Kind } from '../catalog/kind.ts';
+import type { CabinetSlot } from '../order/records.ts';
+import { formats, type Format } from '../formats/found-copy.ts';
+
+export const trackSorts = ['track', 'instrument', 'notes', 'bus', 'final'] as const;
+/** A row of the host's session: an audio track, an instrument track, the notes that play into one, a bus, or the final chain. */
+export type TrackSort = (typeof trackSorts)[number];
+/** What a slot takes: the first slot of an instrument track an instrument, slots of notes note effects, all others effects and tools. */
+export type SlotSort = 'instrument' | 'note-effect' | 'effect';
+
+export const slotSortAt = (track: TrackSort, index: number): SlotSort => {
+  if (track === 'notes') {
+    return 'note-effect';
+  }
+  if (track === 'instrument' && index === 0) {
+    return 'instrument';
+  }
+  return 'effect';
+};
+
+/** The sort of slot for which cabinets say that they open: an instrument's effects are a track's. */
+export const cabinetSlotAt = (track: TrackSort, index: number): CabinetSlot => {
+  if (track === 'notes') {
+    return 'note-effect';
+  }
+  if (track === 'instrument' && index > 0) {
+    return 'track';
+  }
+  return track;
+};
+
+export const slotNames: Readonly<Record<SlotSort, string>> = {
+  instrument: 'an instrument',
+  'note-effect': 'note effects',
+  effect: 'effects',
+};
+
+/** Kinds that nothing is known about are offered everywhere rather than nowhere. */
+export const fits = (kind: Kind, slot: SlotSort): boolean =>
+  kind === 'unknown' || kind === slot || (slot === 'effect' && kind === 'tool');
+
+/** What a host takes. */
+export interface Accepts {
+  readonly formats: readonly Format[];
+  readonly takes32Bit: boolean;
+}
+export const acceptsAll: Accepts = { formats, takes32Bit: false };
+
+/** Why a host takes no such copy as it is; null when it does. */
+export function whyNotCopy(copy: CopyCard, accepts: Accepts): string | null {
+  if (copy.state === 'gone') {
+    return 'gone from the disk';
+  }
+  if (copy.state === 'away') {
+    return 'out of reach: its place is not there now';
+  }
+  if (copy.isFailed) {
+    return 'failed when it was examined';
+  }
+  if (copy.is32Bit && !accepts.takes32Bit) {
+    return '32 bit only, which the session does not take';
+  }
+  return accepts.formats.includes(copy.format)
+    ? null
+    : `${copy.format}, which the session does not take`;
+}
+
+/** The copy that a host loads: of those it takes, the one in front. */
+export const copyToLoad = (
+  plugin: Pick<Plugin, 'copies'>,
+  accepts: Accepts,
+  order?: readonly Format[],
+): CopyCard | undefined =>
+  copyInFront(
+    { copies: plugin.copies.filter((copy) => whyNotCopy(copy, accepts) === null) },
+    order,
+  );
+
+type Said = Pick<AnswerFacts, 'isHidden' | 'licence'> | undefined;
+
+/** Why a plugin cannot be loaded into such a slot now; null when it can. `today` as YYYY-MM-DD. Of a chain this looks at the chain itself, `whyNotHere` also at what is in it. */
+export function whyNot(
+  plugin: Plugin,
+  slot: SlotSort,
+  said: Said,
+  accepts: Accepts,
+  today: string,
+): string | null {
+  if (!fits(plugin.kind, slot)) {
+    return `${slot === 'effect' || plugin.kind !== 'effect' ? kindWords[plugin.kind] : 'an effect'}, and this is a slot for ${slotNames[slot]}`;
+  }
+  if (said?.isHidden) {
+    return 'hidden from loading';
+  }
+  if (said?.licence?.state === 'not licensed') {
+    return 'not licensed';
+  }
+  if (
+    said?.licence?.state === 'trial' &&
+    said.licence.until !== null &&
+    said.licence.until < today
+  ) {
+    return `its trial ended on ${said.licence.until}`;
+  }
+  if (plugin.chain || plugin.copies.some((copy) => whyNotCopy(copy, accepts) === null)) {
+    return null;
+  }
+  const nearest =
+    plugin.copies.find((copy) => copy.state === 'present' && !copy.isFailed) ??
+    plugin.copies.find((copy) => copy.state === 'present') ??
+    plugin.copies[0];
+  if (nearest && isPresent(plugin)) {
+    return whyNotCopy(nearest, accepts);
+  }
+  if (plugin.copies.some((copy) => copy.state === 'away')) {
+    return 'out of reach: its place is not there now';
+  }
+  return 'gone from the disk';
+}
+
+/** What is known around a plugin: the others, what is said of them, what the host takes, and the day. */
+export interface Surroundings {
+  readonly pluginOf: (id: string) => Plugin | undefined;
+  readonly saidOf: (id: string) => Said;
+  readonly accepts: Accepts;
+  readonly today: string;
+}
+
+/** The same also of a chain and what is in it: the first of its plugins that cannot be loaded where it would stand. */
+export function whyNotHere(plugin: Plugin, slot: SlotSort, known: Surroundings): string | null {
+  const reason = whyNot(plugin, slot, known.saidOf(plugin.id), known.accepts, known.today);
+  if (reason !== null) {
+    return reason;
+  }
+  for (const [at, id] of (plugin.chain ?? []).entries()) {
+    const member = known.pluginOf(id);
+    const why = member
+      ? whyNot(
+          member,
+          at === 0 || slot === 'note-effect' ? slot : 'effect',
+          known.saidOf(id),
+          known.accepts,
+          known.today,
+        )
+      : 'no longer in the catalog';
+    if (why !== null) {
+      return `its ${member?.name ?? 'plugin'}: ${why}`;
+    }
+  }
+  return null;
+}
+
+const kindWords: Readonly<Record<Kind, string>> = {
+  effect: 'an effect',
+  instrument: 'an instrument',
+  'note-effect': 'a note effect',
+  tool: 'a tool',
+  unknown: 'of unknown kind',
+};

@@ -1,0 +1,207 @@
+/** The user's order of one computer: cabinets, folders, placements and names, all records of one change log. */
+import { keyOf, type Records } from '../change.ts';
+import type { Answer } from '../catalog/answer.ts';
+import type { Kind } from '../catalog/kind.ts';
+import type { Format } from '../formats/found-copy.ts';
+import type {
+  CabinetId,
+  ComputerId,
+  CopyId,
+  FolderId,
+  PlacementId,
+  PluginId,
+  SpellingId,
+} from '../id.ts';
+import type { Rule } from '../rules/language/rule.ts';
+import { byPosition, type Position } from './position.ts';
+
+/** One whole arrangement of folders. */
+export interface Cabinet {
+  readonly table: 'cabinet';
+  readonly id: CabinetId;
+  readonly name: string;
+  readonly position: Position;
+  /** The sorts of slots it opens for by itself. */
+  readonly opensFor: readonly CabinetSlot[];
+  /** How its folders stand: by name between the dividers, or (null) in the user's own order, which is kept meanwhile. */
+  readonly sortedBy: 'name' | null;
+}
+
+export const cabinetSlots = ['track', 'bus', 'final', 'instrument', 'note-effect'] as const;
+export type CabinetSlot = (typeof cabinetSlots)[number];
+
+/** How the plugins of a folder stand: by a fact, or (null) in the user's own order, which is kept meanwhile. */
+export const folderSortings = ['name', 'type', 'vendor', 'use', 'lately', 'newest'] as const;
+export type FolderSorting = (typeof folderSortings)[number];
+
+export const folderForms = ['favourites', 'folder', 'smart', 'divider'] as const;
+export type FolderForm = (typeof folderForms)[number];
+
+/** A drawer of a cabinet, or (form `divider`) a named line between drawers. */
+export interface Folder {
+  readonly table: 'folder';
+  readonly id: FolderId;
+  readonly cabinet: CabinetId;
+  readonly parent: FolderId | null;
+  readonly form: FolderForm;
+  readonly name: string;
+  readonly position: Position;
+  /** For smart folders only. */
+  readonly rule: Rule | null;
+  readonly sortedBy: FolderSorting | null;
+  /** Stands before all that is not pinned, wherever the order puts it. */
+  readonly isPinned: boolean;
+  readonly notes: string;
+  /** The folder of another cabinet that is shown here; what it holds is that one's. */
+  readonly standsFor: FolderId | null;
+  /** Of a smart folder: what is in, or out, whatever the rule says. */
+  readonly alwaysIn: readonly PluginId[];
+  readonly alwaysOut: readonly PluginId[];
+  /** A smart folder shows only so many, by the way it is sorted; null for all. */
+  readonly atMost: number | null;
+}
+
+/** What a smart folder has beside its rule. */
+export type SmartPart = Pick<Folder, 'alwaysIn' | 'alwaysOut' | 'sortedBy' | 'atMost'>;
+
+/** What a folder has that nothing was said of. */
+export const plainFolder = {
+  sortedBy: null,
+  isPinned: false,
+  notes: '',
+  standsFor: null,
+  alwaysIn: [],
+  alwaysOut: [],
+  atMost: null,
+} as const;
+
+/** A plugin filed in a folder: a reference, never the plugin itself. */
+export interface Placement {
+  readonly table: 'placement';
+  readonly id: PlacementId;
+  readonly folder: FolderId;
+  readonly plugin: PluginId;
+  readonly position: Position;
+}
+
+/** What the user calls a plugin; its id is the plugin's. Exists only while something is set. */
+export interface Naming {
+  readonly table: 'naming';
+  readonly id: PluginId;
+  readonly nickname: string | null;
+  readonly slotLabel: string | null;
+}
+
+/** The user's word on which plugin a copy belongs to; its id is the copy's. */
+export interface Belonging {
+  readonly table: 'belonging';
+  readonly id: CopyId;
+  readonly plugin: PluginId;
+  /** Where it belonged before anybody said so; undo gives it back. */
+  readonly before: PluginId;
+}
+
+/** The user's word on whose a vendor's spelling is. */
+export interface Spelling {
+  readonly table: 'spelling';
+  readonly id: SpellingId;
+  readonly spelling: string;
+  readonly vendor: string;
+}
+
+/** The user's order of formats on a computer, preferred first; its id is the computer's. */
+export interface Preference {
+  readonly table: 'preference';
+  readonly id: ComputerId;
+  readonly formats: readonly Format[];
+}
+
+/** Several plugins under one name, loaded one behind the other; its id is that of the plugin it stands in the catalog as. */
+export interface Chain {
+  readonly table: 'chain';
+  readonly id: PluginId;
+  readonly name: string;
+  readonly kind: Kind;
+  readonly plugins: readonly PluginId[];
+}
+
+export type OrderRecord =
+  | Chain
+  | Preference
+  | Cabinet
+  | Folder
+  | Placement
+  | Naming
+  | Answer
+  | Belonging
+  | Spelling;
+
+/** All records of the order by `table/id`. */
+export type Order = Records<OrderRecord>;
+
+export const orderOf = (records: Iterable<OrderRecord>): Map<string, OrderRecord> => {
+  const order = new Map<string, OrderRecord>();
+  for (const record of records) {
+    order.set(keyOf(record), record);
+  }
+  return order;
+};
+
+export const cabinetIn = (order: Order, id: string): Cabinet | undefined =>
+  order.get(`cabinet/${id}`) as Cabinet | undefined;
+export const folderIn = (order: Order, id: string): Folder | undefined =>
+  order.get(`folder/${id}`) as Folder | undefined;
+/** The folder that is meant: for one that stands for another, that other. */
+export const meantBy = (order: Order, id: FolderId): FolderId =>
+  folderIn(order, id)?.standsFor ?? id;
+export const placementIn = (order: Order, id: string): Placement | undefined =>
+  order.get(`placement/${id}`) as Placement | undefined;
+export const namingIn = (order: Order, plugin: string): Naming | undefined =>
+  order.get(`naming/${plugin}`) as Naming | undefined;
+
+export const chainIn = (order: Order, plugin: string): Chain | undefined =>
+  order.get(`chain/${plugin}`) as Chain | undefined;
+export const answerIn = (order: Order, plugin: string): Answer | undefined =>
+  order.get(`answer/${plugin}`) as Answer | undefined;
+export const belongingIn = (order: Order, copy: string): Belonging | undefined =>
+  order.get(`belonging/${copy}`) as Belonging | undefined;
+
+export const preferenceIn = (order: Order, computer: string): Preference | undefined =>
+  order.get(`preference/${computer}`) as Preference | undefined;
+
+function ofTable<R extends OrderRecord>(order: Order, table: R['table']): R[] {
+  const found: R[] = [];
+  for (const record of order.values()) {
+    if (record.table === table) {
+      found.push(record as R);
+    }
+  }
+  return found;
+}
+
+export const cabinetsOf = (order: Order): Cabinet[] =>
+  ofTable<Cabinet>(order, 'cabinet').sort(byPosition);
+export const allFolders = (order: Order): Folder[] =>
+  ofTable<Folder>(order, 'folder').sort(byPosition);
+export const allPlacements = (order: Order): Placement[] =>
+  ofTable<Placement>(order, 'placement').sort(byPosition);
+export const allAnswers = (order: Order): Answer[] => ofTable<Answer>(order, 'answer');
+export const allBelongings = (order: Order): Belonging[] => ofTable<Belonging>(order, 'belonging');
+export const allSpellings = (order: Order): Spelling[] => ofTable<Spelling>(order, 'spelling');
+export const allChains = (order: Order): Chain[] => ofTable<Chain>(order, 'chain');
+export const allNamings = (order: Order): Naming[] => ofTable<Naming>(order, 'naming');
+
+/** Folders and dividers directly below a folder (or below the cabinet, with null), in order. */
+export const foldersBelow = (order: Order, cabinet: CabinetId, parent: FolderId | null): Folder[] =>
+  allFolders(order).filter((f) => f.cabinet === cabinet && f.parent === parent);
+
+export const placementsIn = (order: Order, folder: FolderId): Placement[] =>
+  allPlacements(order).filter((p) => p.folder === folder);
+
+/** The folder itself and all below it. */
+export function folderAndBelow(order: Order, folder: Folder): Folder[] {
+  return [
+    folder,
+    ...foldersBelow(order, folder.cabinet, folder.id).flatMap((f) => folderAndBelow(order, f)),
+  ];
+}

@@ -1,0 +1,236 @@
+/** What a rule is asked about: one plugin with all that lines can ask for, prepared once. */
+import type { AnswerFacts } from '../../catalog/answer.ts';
+import { isPresent, type Plugin } from '../../catalog/plugin.ts';
+import { fold, wordsOf } from '../../text/fold.ts';
+import { typeName } from '../../taxonomy/tree.ts';
+import type { Field } from '../language/rule.ts';
+import type { State } from '../language/values.ts';
+
+/** A text as it is shown, folded, as words with a space before each (" tape echo"), and as its letters and figures alone. */
+export interface RuleText {
+  readonly shown: string;
+  readonly folded: string;
+  readonly spaced: string;
+  readonly joined: string;
+  readonly words: readonly string[];
+}
+
+export interface Candidate {
+  readonly id: string;
+  readonly texts: Readonly<
+    Record<'name' | 'anything' | 'vendor' | 'tag' | 'notes', readonly RuleText[]>
+  >;
+  /** Ids of types with those of their groups. Folders are asked for where the rule is evaluated. */
+  readonly sets: Readonly<
+    Record<'type' | 'kind' | 'format' | 'bits' | 'licence' | 'state', readonly string[]>
+  >;
+  /** The types themselves, without their groups. */
+  readonly types: readonly string[];
+  readonly versions: readonly string[];
+  /** Numbers of inputs, outputs and loads; several where copies differ. */
+  readonly numbers: Readonly<Record<'inputs' | 'outputs' | 'times loaded', readonly number[]>>;
+  /** Milliseconds since 1970; null for never. */
+  readonly times: Readonly<Record<'arrived' | 'last loaded' | 'trial ends', number | null>>;
+}
+
+const known = new Map<string, RuleText>();
+/** Texts of types, formats and vendors come again and again; so many are kept. */
+const mostKnown = 20_000;
+
+export function ruleText(shown: string): RuleText {
+  const before = known.get(shown);
+  if (before) {
+    return before;
+  }
+  const words = wordsOf(shown);
+  const text = {
+    shown,
+    folded: fold(shown),
+    words,
+    spaced: ` ${words.join(' ')}`,
+    joined: words.join(''),
+  };
+  if (known.size >= mostKnown) {
+    known.clear();
+  }
+  known.set(shown, text);
+  return text;
+}
+
+/** What is said of a plugin elsewhere than in the catalog. */
+export interface Around {
+  readonly nickname: string | null;
+  readonly slotLabel: string | null;
+  readonly answer: AnswerFacts | undefined;
+  readonly loads: number;
+  /** ISO 8601. */
+  readonly lastLoaded: string | null;
+}
+
+export const nothingAround: Around = {
+  nickname: null,
+  slotLabel: null,
+  answer: undefined,
+  loads: 0,
+  lastLoaded: null,
+};
+
+const groupsToo = (types: readonly string[]): string[] => [
+  ...new Set(
+    types.flatMap((type) => {
+      const at = type.indexOf('/');
+      return at < 0 ? [type] : [type, type.slice(0, at)];
+    }),
+  ),
+];
+const timeOf = (text: string | null | undefined): number | null => {
+  const time = Date.parse(text ?? '');
+  return Number.isNaN(time) ? null : time;
+};
+/** A day lasts until its end. */
+const endOfDay = 86_400_000 - 1;
+
+export function candidateOf(
+  plugin: Plugin,
+  { nickname, slotLabel, answer, loads, lastLoaded }: Around = nothingAround,
+): Candidate {
+  const there = plugin.copies.filter((copy) => copy.state === 'present');
+  const copies = there.length > 0 ? there : plugin.copies;
+  const until = timeOf(answer?.licence?.until);
+  return makeCandidate({
+    id: plugin.id,
+    names: [plugin.name, nickname, slotLabel],
+    vendor: plugin.vendor,
+    tags: answer?.tags ?? [],
+    notes: answer?.notes ?? '',
+    types: plugin.types,
+    kind: plugin.kind,
+    formats: copies.map((copy) => copy.format),
+    bits: copies.map((copy) => (copy.is32Bit ? '32' : '64')),
+    licence: answer?.licence?.state ?? 'unknown',
+    states: statesOf(plugin, answer),
+    versions: copies.flatMap((copy) => copy.version ?? []),
+    inputs: copies.flatMap((copy) => copy.audioIn ?? []),
+    outputs: copies.flatMap((copy) => copy.audioOut ?? []),
+    loads,
+    arrived: timeOf(plugin.arrived),
+    lastLoaded: timeOf(lastLoaded),
+    trialEnds: until === null ? null : until + endOfDay,
+  });
+}
+
+function whereaboutsOf(plugin: Plugin): State {
+  if (isPresent(plugin)) {
+    return 'present';
+  }
+  return plugin.copies.some((copy) => copy.state === 'away') ? 'out of reach' : 'gone';
+}
+
+function statesOf(plugin: Plugin, answer: AnswerFacts | undefined): State[] {
+  return [
+    whereaboutsOf(plugin),
+    ...(answer?.isHidden ? ['hidden' as const] : []),
+    ...(plugin.copies.some((copy) => copy.state === 'present' && copy.isFailed)
+      ? ['failed' as const]
+      : []),
+  ];
+}
+
+/** The facts of a plugin however they came. */
+export interface CandidateFacts {
+  readonly id: string;
+  readonly names: readonly (string | null)[];
+  readonly vendor: string | null;
+  readonly tags: readonly string[];
+  readonly notes: string;
+  readonly types: readonly string[];
+  readonly kind: string;
+  readonly formats: readonly string[];
+  readonly bits: readonly string[];
+  readonly licence: string;
+  readonly states: readonly State[];
+  readonly versions: readonly string[];
+  readonly inputs: readonly number[];
+  readonly outputs: readonly number[];
+  readonly loads: number;
+  readonly arrived: number | null;
+  readonly lastLoaded: number | null;
+  readonly trialEnds: number | null;
+}
+
+export function makeCandidate(facts: CandidateFacts): Candidate {
+  const names = facts.names
+    .filter((name) => name !== null && name !== '')
+    .map((name) => ruleText(name ?? ''));
+  const vendor = facts.vendor === null ? [] : [ruleText(facts.vendor)];
+  const tags = facts.tags.map(ruleText);
+  return {
+    id: facts.id,
+    types: facts.types,
+    versions: [...new Set(facts.versions)],
+    texts: {
+      name: names,
+      vendor,
+      tag: tags,
+      notes: facts.notes === '' ? [] : [ruleText(facts.notes)],
+      anything: [
+        ...names,
+        ...vendor,
+        ...facts.types.map((type) => ruleText(typeName(type))),
+        ...tags,
+      ],
+    },
+    sets: {
+      type: groupsToo(facts.types),
+      kind: [facts.kind],
+      format: [...new Set(facts.formats)],
+      bits: [...new Set(facts.bits)],
+      licence: [facts.licence],
+      state: facts.states,
+    },
+    numbers: {
+      inputs: [...new Set(facts.inputs)],
+      outputs: [...new Set(facts.outputs)],
+      'times loaded': [facts.loads],
+    },
+    times: {
+      arrived: facts.arrived,
+      'last loaded': facts.lastLoaded,
+      'trial ends': facts.trialEnds,
+    },
+  };
+}
+
+/** The fields in which two states of one plugin differ, so that only rules that read them are asked again. */
+export function changedFields(a: Candidate, b: Candidate): Set<Field> {
+  const same = (x: unknown, y: unknown): boolean =>
+    x === y || JSON.stringify(x) === JSON.stringify(y);
+  const changed = new Set<Field>();
+  for (const field of ['name', 'anything', 'vendor', 'tag', 'notes'] as const) {
+    if (!sameTexts(a.texts[field], b.texts[field])) {
+      changed.add(field);
+    }
+  }
+  for (const field of ['type', 'kind', 'format', 'bits', 'licence', 'state'] as const) {
+    if (!same(a.sets[field], b.sets[field])) {
+      changed.add(field);
+    }
+  }
+  for (const field of ['inputs', 'outputs', 'times loaded'] as const) {
+    if (!same(a.numbers[field], b.numbers[field])) {
+      changed.add(field);
+    }
+  }
+  for (const field of ['arrived', 'last loaded', 'trial ends'] as const) {
+    if (a.times[field] !== b.times[field]) {
+      changed.add(field);
+    }
+  }
+  if (!same(a.versions, b.versions)) {
+    changed.add('version');
+  }
+  return changed;
+}
+
+const sameTexts = (a: readonly RuleText[], b: readonly RuleText[]): boolean =>
+  a.length === b.length && a.every((text, i) => text.shown === b[i]?.shown);

@@ -1,0 +1,302 @@
+/** Filling smart folders, again and again: what did not change is not asked again. */
+import { dropBit, hasBit, setBit, type Bits } from './bits.ts';
+import { changedFields, type Candidate } from './candidate.ts';
+import { CatalogIndex } from './catalog-index.ts';
+import { momentOf, valueOf } from './columns.ts';
+import { compileRule, type CompiledRule, type Where } from './holds.ts';
+import type { Line, Rule } from '../language/rule.ts';
+
+/** A folder that fills itself, with what the user puts in or keeps out by hand. */
+export interface SmartFolder {
+  readonly id: string;
+  readonly rule: Rule;
+  readonly alwaysIn: readonly string[];
+  readonly alwaysOut: readonly string[];
+}
+
+export interface ToFill {
+  /** The whole catalog, always in the same order of plugins. */
+  readonly candidates: readonly Candidate[];
+  readonly folders: readonly SmartFolder[];
+  /** What was filed by hand, by folder. */
+  readonly placed: ReadonlyMap<string, readonly string[]>;
+  /** A folder and all below it; for one that stands for another, that one's. */
+  readonly andBelow: (folder: string) => readonly string[];
+  /** Milliseconds since 1970. */
+  readonly now: number;
+}
+
+export interface Filled {
+  /** What a smart folder holds, in the order of the catalog; undefined for other folders. Made when asked for. */
+  readonly membersOf: (folder: string) => readonly string[] | undefined;
+  /** When a rule would say something else though nothing changed but the time; null for never. */
+  readonly expiresAt: number | null;
+  readonly where: Where;
+}
+
+/** A rule as it was answered last. */
+interface Answered {
+  readonly compiled: CompiledRule;
+  folder: SmartFolder;
+  readonly bits: Bits;
+  expiresAt: number | null;
+  ids: readonly string[] | null;
+  readonly contents: ReadonlyMap<string, ReadonlySet<string>>;
+}
+
+/** So many changed plugins are asked one by one; with more, the catalog is prepared anew. */
+const fewChanged = 400;
+const nothingRead: Answered['contents'] = new Map();
+
+export function createFiller(): (input: ToFill) => Filled {
+  let index = new CatalogIndex([]);
+  let last: readonly Candidate[] = [];
+  const answered = new Map<string, Answered>();
+  const compiledRules = new WeakMap<Rule, CompiledRule>();
+  const compiledOf = (rule: Rule): CompiledRule => {
+    const compiled = compiledRules.get(rule) ?? compileRule(rule);
+    compiledRules.set(rule, compiled);
+    return compiled;
+  };
+  return (input) => {
+    const changed = changedPositions(last, input.candidates);
+    if (changed === null) {
+      index = new CatalogIndex(input.candidates);
+      answered.clear();
+    }
+    const fields = (changed ?? []).map((at) => ({
+      at,
+      fields: [...changedFields(index.at(at), input.candidates[at] as Candidate)],
+    }));
+    for (const { at } of fields) {
+      index.replace(at, input.candidates[at] as Candidate);
+    }
+    last = input.candidates;
+    const membersOf = (id: string): readonly string[] | undefined => {
+      const one = answered.get(id);
+      return one && (one.ids ??= membersIn(one, index));
+    };
+    const contents = contentsOf(input, membersOf);
+    const where: Where = {
+      now: input.now,
+      isIn: (folder, plugin) => contents(folder).has(plugin),
+      isFiled: filedIn(input.placed),
+    };
+    for (const { folder, compiled } of inTurn(input, compiledOf)) {
+      const before = answered.get(folder.id);
+      const read =
+        compiled.folders.length === 0
+          ? nothingRead
+          : new Map(compiled.folders.map((id) => [id, contents(id)] as const));
+      const isKnown =
+        before?.compiled === compiled &&
+        (before.expiresAt === null || input.now < before.expiresAt) &&
+        sameContents(before.contents, read) &&
+        !compiled.asksWhetherFiled;
+      if (!isKnown) {
+        answered.set(folder.id, {
+          compiled,
+          folder,
+          bits: index.rule(folder.rule, where),
+          expiresAt: firstMoment(compiled, (line) => index.nextMoment(line, input.now)),
+          ids: null,
+          contents: read,
+        });
+        continue;
+      }
+      if (!sameByHand(before.folder, folder)) {
+        before.ids = null;
+      }
+      before.folder = folder;
+      for (const { at, fields: changedHere } of fields) {
+        if (changedHere.some((field) => compiled.reads.has(field))) {
+          askAgain(before, at, index, where);
+        }
+      }
+    }
+    const wanted = new Set(input.folders.map((folder) => folder.id));
+    let expiresAt: number | null = null;
+    for (const [id, one] of answered) {
+      if (!wanted.has(id)) {
+        answered.delete(id);
+      } else if (one.expiresAt !== null && (expiresAt === null || one.expiresAt < expiresAt)) {
+        expiresAt = one.expiresAt;
+      }
+    }
+    return { membersOf, expiresAt, where };
+  };
+}
+
+const sameByHand = (a: SmartFolder, b: SmartFolder): boolean =>
+  a === b || (a.alwaysIn.join() === b.alwaysIn.join() && a.alwaysOut.join() === b.alwaysOut.join());
+
+/** Positions whose plugin is in another state; null when the catalog is another one, or too much of it. */
+function changedPositions(
+  before: readonly Candidate[],
+  now: readonly Candidate[],
+): number[] | null {
+  if (before.length !== now.length) {
+    return null;
+  }
+  const changed: number[] = [];
+  for (let at = 0; at < now.length; at += 1) {
+    if (before[at] === now[at]) {
+      continue;
+    }
+    if (before[at]?.id !== now[at]?.id || changed.length >= fewChanged) {
+      return null;
+    }
+    changed.push(at);
+  }
+  return changed;
+}
+
+/** Asks a rule about one plugin that changed in something it reads. */
+function askAgain(answered: Answered, at: number, index: CatalogIndex, where: Where): void {
+  const isIn = answered.compiled.holds(index.at(at), where);
+  if (isIn !== hasBit(answered.bits, at)) {
+    if (isIn) {
+      setBit(answered.bits, at);
+    } else {
+      dropBit(answered.bits, at);
+    }
+    answered.ids = null;
+  }
+  const ends = firstMoment(answered.compiled, (line) =>
+    momentOf(line, valueOf(index.at(at), line.field as 'arrived'), where.now),
+  );
+  if (ends !== null) {
+    answered.expiresAt = Math.min(ends, answered.expiresAt ?? ends);
+  }
+}
+
+function membersIn({ bits: found, folder }: Answered, index: CatalogIndex): readonly string[] {
+  const bits = found.slice();
+  const put = (ids: readonly string[], change: (bits: Bits, at: number) => void): void => {
+    for (const id of ids) {
+      const at = index.positionOf(id);
+      if (at !== undefined) {
+        change(bits, at);
+      }
+    }
+  };
+  put(folder.alwaysIn, setBit);
+  put(folder.alwaysOut, dropBit);
+  return index.idsOf(bits);
+}
+
+/** What is in a folder or below it, as far as it is filled by now. */
+function contentsOf(
+  { placed, andBelow, folders }: ToFill,
+  membersOf: Filled['membersOf'],
+): (folder: string) => ReadonlySet<string> {
+  const known = new Map<string, ReadonlySet<string>>();
+  const smart = new Set(folders.map((folder) => folder.id));
+  return (folder) => {
+    const before = known.get(folder);
+    if (before) {
+      return before;
+    }
+    const held = new Set(
+      andBelow(folder).flatMap((id) =>
+        smart.has(id) ? (membersOf(id) ?? []) : (placed.get(id) ?? []),
+      ),
+    );
+    known.set(folder, held);
+    return held;
+  };
+}
+
+function filedIn(placed: ReadonlyMap<string, readonly string[]>): (plugin: string) => boolean {
+  let filed: Set<string> | null = null;
+  return (plugin) => (filed ??= new Set([...placed.values()].flat())).has(plugin);
+}
+
+const sameContents = (
+  a: ReadonlyMap<string, ReadonlySet<string>>,
+  b: ReadonlyMap<string, ReadonlySet<string>>,
+): boolean =>
+  a === b ||
+  (a.size === b.size &&
+    [...a].every(([id, held]) => {
+      const other = b.get(id);
+      return (
+        other !== undefined &&
+        other.size === held.size &&
+        [...held].every((plugin) => other.has(plugin))
+      );
+    }));
+
+/** Each folder behind those it asks for. Where they ask in a circle, what is not filled yet counts as it was filled last. */
+function inTurn(
+  { folders, andBelow }: ToFill,
+  compiledOf: (rule: Rule) => CompiledRule,
+): { folder: SmartFolder; compiled: CompiledRule }[] {
+  const all = folders.map((folder) => ({ folder, compiled: compiledOf(folder.rule) }));
+  if (all.every(({ compiled }) => compiled.folders.length === 0)) {
+    return all;
+  }
+  const byId = new Map(all.map((one) => [one.folder.id, one]));
+  const done = new Set<string>();
+  const turn: typeof all = [];
+  const visit = (one: (typeof all)[number]): void => {
+    if (done.has(one.folder.id)) {
+      return;
+    }
+    done.add(one.folder.id);
+    for (const id of one.compiled.folders.flatMap(andBelow)) {
+      const other = byId.get(id);
+      if (other) {
+        visit(other);
+      }
+    }
+    turn.push(one);
+  };
+  for (const one of all) {
+    visit(one);
+  }
+  return turn;
+}
+
+/** The folders that ask for one another in a circle, beginning and ending with this one; null when there is none. `asks` gives the folders that one waits for. */
+export function circleFrom(
+  start: string,
+  asks: (folder: string) => readonly string[],
+): string[] | null {
+  const seen = new Set<string>();
+  const walk = (folder: string, path: readonly string[]): string[] | null => {
+    for (const next of asks(folder)) {
+      if (next === start) {
+        return [...path, start];
+      }
+      if (seen.has(next)) {
+        continue;
+      }
+      seen.add(next);
+      const found = walk(next, [...path, next]);
+      if (found) {
+        return found;
+      }
+    }
+    return null;
+  };
+  return walk(start, [start]);
+}
+
+function firstMoment({ spans }: CompiledRule, momentFor: (line: Line) => number): number | null {
+  let first = Infinity;
+  for (const line of spans) {
+    first = Math.min(first, momentFor(line));
+  }
+  return Number.isFinite(first) ? first : null;
+}
+
+/** The first moment after now at which the rule says something else of one of the plugins; null for never. */
+export const expiryOf = (
+  rule: Rule,
+  candidates: readonly Candidate[],
+  now: number,
+): number | null => {
+  const index = new CatalogIndex(candidates);
+  return firstMoment(compileRule(rule), (line) => index.nextMoment(line, now));
+};

@@ -1,0 +1,267 @@
+/** Rules compiled to functions that answer for one plugin, and say why. */
+import { compareNames, fold, wordsOf } from '../../text/fold.ts';
+import type { Candidate, RuleText } from './candidate.ts';
+import {
+  daysOf,
+  fields,
+  foldersRead,
+  linesOf,
+  type Card,
+  type Field,
+  type Line,
+  type Rule,
+} from '../language/rule.ts';
+import { noWords, sayValue, type RuleWords } from '../language/values.ts';
+
+/** Where a rule is evaluated: the time in milliseconds since 1970, and what is in which folder (with all below it). */
+export interface Where {
+  readonly now: number;
+  readonly isIn: (folder: string, plugin: string) => boolean;
+  /** Whether somebody filed the plugin anywhere by hand. */
+  readonly isFiled: (plugin: string) => boolean;
+}
+
+export type Holds = (candidate: Candidate, where: Where) => boolean;
+const day = 86_400_000;
+
+type TextField = keyof Candidate['texts'];
+type SetField = keyof Candidate['sets'];
+
+/** Whether one value of a text line is met by one text. The spaced form begins each word with a space; what something starts with is told by letters and figures alone. */
+export function meetsText(relation: Line['relation'], value: string): (text: RuleText) => boolean {
+  const folded = fold(value);
+  const words = wordsOf(value);
+  const spaced = ` ${words.join(' ')}`;
+  const joined = words.join('');
+  switch (relation) {
+    case 'has':
+    case 'has no':
+      return (text) => text.spaced.includes(spaced);
+    case 'has word':
+      return (text) => `${text.spaced} `.includes(`${spaced} `);
+    case 'has letters':
+      return (text) => text.folded.includes(folded);
+    case 'starts with':
+      return (text) => text.joined.startsWith(joined);
+    case 'is':
+    case 'is not':
+      return (text) => text.folded === folded;
+    default:
+      return () => false;
+  }
+}
+
+/** Relations that hold when none of their values does. */
+export const isNegative = (relation: Line['relation']): boolean =>
+  relation === 'has no' || relation === 'is not';
+
+export function compileLine(line: Line): Holds {
+  const { field, relation, values } = line;
+  switch (fields[field]) {
+    case 'text': {
+      const meets = values.map((value) => meetsText(relation, value));
+      const any = (texts: readonly RuleText[]): boolean =>
+        texts.some((text) => meets.some((one) => one(text)));
+      const name = field as TextField;
+      if (relation === 'is missing') {
+        return ({ texts }) => texts[name].length === 0;
+      }
+      return isNegative(relation)
+        ? ({ texts }) => !any(texts[name])
+        : ({ texts }) => any(texts[name]);
+    }
+    case 'set':
+      return field === 'folder'
+        ? compileFolder(line)
+        : compileSet(field as SetField, relation, new Set(values));
+    case 'number':
+      return compileNumber(field as keyof Candidate['numbers'], relation, values.map(Number));
+    case 'version':
+      return compileVersion(relation, values);
+    case 'time':
+      return compileTime(field as keyof Candidate['times'], relation, values);
+    default:
+      return fields[field] satisfies never;
+  }
+}
+
+function compileSet(
+  field: SetField,
+  relation: Line['relation'],
+  values: ReadonlySet<string>,
+): Holds {
+  switch (relation) {
+    case 'is not':
+      return ({ sets }) => !sets[field].some((one) => values.has(one));
+    case 'is missing':
+      return ({ sets }) => sets[field].length === 0;
+    // A type counts as one of the values when its group is one of them.
+    case 'is only':
+      return field === 'type'
+        ? ({ types }) =>
+            types.length > 0 &&
+            types.every((type) => values.has(type) || values.has(type.split('/')[0] ?? type))
+        : ({ sets }) => sets[field].length > 0 && sets[field].every((one) => values.has(one));
+    default:
+      return ({ sets }) => sets[field].some((one) => values.has(one));
+  }
+}
+
+function compileFolder({ relation, values }: Line): Holds {
+  const any: Holds = ({ id }, { isIn }) => values.some((folder) => isIn(folder, id));
+  if (relation === 'is missing') {
+    return ({ id }, { isFiled }) => !isFiled(id);
+  }
+  return relation === 'is not' ? (candidate, where) => !any(candidate, where) : any;
+}
+
+function compileNumber(
+  field: keyof Candidate['numbers'],
+  relation: Line['relation'],
+  values: readonly number[],
+): Holds {
+  const meets = (n: number): boolean =>
+    values.some((value) => {
+      if (relation === 'at least') {
+        return n >= value;
+      }
+      if (relation === 'at most') {
+        return n <= value;
+      }
+      return n === value;
+    });
+  return relation === 'is not'
+    ? ({ numbers }) => !numbers[field].some(meets)
+    : ({ numbers }) => numbers[field].some(meets);
+}
+
+function compileVersion(relation: Line['relation'], values: readonly string[]): Holds {
+  if (relation === 'is missing') {
+    return ({ versions }) => versions.length === 0;
+  }
+  const meets = (version: string): boolean =>
+    values.some((value) => {
+      const order = compareVersions(version, value);
+      if (relation === 'at least') {
+        return order >= 0;
+      }
+      if (relation === 'before') {
+        return order < 0;
+      }
+      return order === 0;
+    });
+  return relation === 'is not'
+    ? ({ versions }) => !versions.some(meets)
+    : ({ versions }) => versions.some(meets);
+}
+
+/** Versions by their figures, part by part; what is missing counts as 0. "2.1" equals "2.1.0" and comes before "2.10". */
+export function compareVersions(a: string, b: string): number {
+  const x = a.match(/\d+/g) ?? [];
+  const y = b.match(/\d+/g) ?? [];
+  for (let at = 0; at < Math.max(x.length, y.length); at += 1) {
+    const order = Number(x[at] ?? 0) - Number(y[at] ?? 0);
+    if (order !== 0) {
+      return order;
+    }
+  }
+  return x.length + y.length === 0 ? compareNames(fold(a), fold(b)) : 0;
+}
+
+/** Never counts as not within any span, and as neither before nor after a day. */
+function compileTime(
+  field: keyof Candidate['times'],
+  relation: Line['relation'],
+  values: readonly string[],
+): Holds {
+  const spans = values.map((value) => (daysOf(value) ?? 0) * day);
+  const days = values.map((value) => Date.parse(`${value}T00:00:00Z`));
+  switch (relation) {
+    case 'never':
+      return ({ times }) => times[field] === null;
+    case 'within the last':
+      return ({ times }, { now }) => {
+        const at = times[field];
+        return at !== null && spans.some((span) => now - at <= span && at <= now);
+      };
+    case 'not within the last':
+      return ({ times }, { now }) => {
+        const at = times[field];
+        return at === null || !spans.some((span) => now - at <= span && at <= now);
+      };
+    case 'within the next':
+      return ({ times }, { now }) => {
+        const at = times[field];
+        return at !== null && spans.some((span) => at >= now && at - now <= span);
+      };
+    case 'after':
+      return ({ times }) => {
+        const at = times[field];
+        return at !== null && days.some((one) => at >= one + day);
+      };
+    default:
+      return ({ times }) => {
+        const at = times[field];
+        return at !== null && days.some((one) => at < one);
+      };
+  }
+}
+
+export interface CompiledRule {
+  readonly rule: Rule;
+  readonly reads: ReadonlySet<Field>;
+  /** The folders it asks for, its lines with spans of time, and whether it asks what is filed at all. */
+  readonly folders: readonly string[];
+  readonly spans: readonly Line[];
+  readonly asksWhetherFiled: boolean;
+  readonly holds: Holds;
+}
+
+export function compileRule(rule: Rule): CompiledRule {
+  const cards = rule.cards.map(compileCard);
+  const never = rule.never.map(compileCard);
+  const lines = linesOf(rule);
+  return {
+    rule,
+    reads: new Set(lines.map((line) => line.field)),
+    folders: foldersRead(rule),
+    spans: lines.filter((line) => line.relation.includes('within')),
+    asksWhetherFiled: lines.some(
+      (line) => line.field === 'folder' && line.relation === 'is missing',
+    ),
+    holds: (candidate, where) =>
+      cards.some((card) => card(candidate, where)) && !never.some((card) => card(candidate, where)),
+  };
+}
+
+/** A card without lines holds for nothing. */
+export function compileCard(card: Card): Holds {
+  const lines = card.lines.map(compileLine);
+  return (candidate, where) => lines.length > 0 && lines.every((line) => line(candidate, where));
+}
+
+/** Why a plugin is in: the first card that holds, line by line ("name has “echo”"); null when it is not. */
+export function explain(
+  rule: Rule,
+  candidate: Candidate,
+  where: Where,
+  words: RuleWords = noWords,
+): string | null {
+  if (!compileRule(rule).holds(candidate, where)) {
+    return null;
+  }
+  const card = rule.cards.find((one) => compileCard(one)(candidate, where));
+  return card ? card.lines.map((line) => sayLine(line, candidate, where, words)).join(', ') : null;
+}
+
+/** A line as it is true of a plugin: of its values only those that are met. */
+export function sayLine(line: Line, candidate: Candidate, where: Where, words: RuleWords): string {
+  const { field, relation, values } = line;
+  const met = isNegative(relation)
+    ? values
+    : values.filter((value) => compileLine({ ...line, values: [value] })(candidate, where));
+  const shown = (met.length > 0 ? met : values).map((value) =>
+    fields[field] === 'text' ? `“${value}”` : sayValue(field, value, words),
+  );
+  return [field, relation, shown.join(' or ')].filter((part) => part !== '').join(' ');
+}

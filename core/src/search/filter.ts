@@ -1,0 +1,102 @@
+/** Narrowing the list: the facts of the sentence "Show effects of any type from any vendor …". */
+import { hasFacets, type FacetFacts, type Facets } from './facets.ts';
+import type { Format } from '../formats/found-copy.ts';
+import { compareNames, fold, wordsOf } from '../text/fold.ts';
+import { compareBy, type Warmth } from '../catalog/compare-plugins.ts';
+import type { Plugin } from '../catalog/plugin.ts';
+import type { Kind } from '../catalog/kind.ts';
+import { isWithin, typeName } from '../taxonomy/tree.ts';
+
+/** What narrows the list; null is "any". */
+export interface Filter {
+  readonly kind: Kind | null;
+  /** A type or a group; a group includes its types; `none` for plugins without any. */
+  readonly type: string | null;
+  readonly vendor: string | null;
+  readonly format: Format | null;
+  readonly text: string;
+  readonly unfiled: boolean;
+  readonly facets: Facets;
+}
+
+export const noFilter: Filter = {
+  kind: null,
+  type: null,
+  vendor: null,
+  format: null,
+  text: '',
+  unfiled: false,
+  facets: {},
+};
+
+export const isNarrowed = (filter: Filter): boolean =>
+  JSON.stringify({ ...filter, text: filter.text.trim() }) !== JSON.stringify(noFilter);
+
+export const sortings = ['name', 'vendor', 'type', 'format', 'arrival', 'use'] as const;
+export type Sorting = (typeof sortings)[number];
+
+/** A plugin with its folded text, made once for each catalog. */
+export interface Row {
+  readonly plugin: Plugin;
+  readonly nickname: string | null;
+  readonly text: string;
+}
+
+/** What is searched of a plugin: names, their initials, vendor and types, folded. */
+export function rowOf(plugin: Plugin, nickname: string | null, slotLabel: string | null): Row {
+  const types = plugin.types.map(typeName).join(' ');
+  const initials = [plugin.name, nickname ?? '']
+    .map((name) => wordsOf(name))
+    .filter((words) => words.length > 1)
+    .map((words) => words.map((word) => word.charAt(0)).join(''))
+    .join(' ');
+  return {
+    plugin,
+    nickname,
+    text: fold(
+      [plugin.name, nickname ?? '', slotLabel ?? '', plugin.vendor ?? '', types, initials].join(
+        ' ',
+      ),
+    ),
+  };
+}
+
+/** The vendor shown for plugins that name none. */
+export const noVendor = '(no vendor)';
+
+/** The rows that pass, in their given order. `isFiled` answers whether a plugin is in a folder. Every typed part must be found. */
+export function narrow(
+  rows: readonly Row[],
+  filter: Filter,
+  isFiled: (id: string) => boolean,
+  facts: FacetFacts,
+): Row[] {
+  const parts = fold(filter.text)
+    .split(' ')
+    .filter((part) => part !== '');
+  const isFaceted = Object.keys(filter.facets).length > 0;
+  return rows.filter(
+    ({ plugin, text }) =>
+      (filter.kind === null || plugin.kind === filter.kind) &&
+      (filter.type === null || hasType(plugin, filter.type)) &&
+      (filter.vendor === null || (plugin.vendor ?? noVendor) === filter.vendor) &&
+      (filter.format === null || plugin.copies.some((copy) => copy.format === filter.format)) &&
+      (!filter.unfiled || !isFiled(plugin.id)) &&
+      (!isFaceted || hasFacets(plugin, filter.facets, facts)) &&
+      parts.every((part) => text.includes(part)),
+  );
+}
+
+const hasType = (plugin: Plugin, type: string): boolean =>
+  type === 'none' ? plugin.types.length === 0 : plugin.types.some((t) => isWithin(t, type));
+
+/** Rows lined up by one fact; equal ones by name, so that the order is total. */
+export function lineUp(rows: readonly Row[], by: Sorting, usage: Warmth): Row[] {
+  const compare = compareBy(by === 'arrival' ? 'newest' : by, usage);
+  return [...rows].sort(
+    (a, b) =>
+      compare(a.plugin, b.plugin) ||
+      compareNames(a.nickname ?? a.plugin.name, b.nickname ?? b.plugin.name) ||
+      (a.plugin.id < b.plugin.id ? -1 : 1),
+  );
+}

@@ -1,0 +1,399 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { asId } from '../id.ts';
+import type { Plugin } from '../catalog/plugin.ts';
+import { wordsOf } from '../text/fold.ts';
+import { entryOf, type Entry } from './entry.ts';
+import { bestOf, Finder } from './finder.ts';
+import { habitsOf, noUse, type Use } from './habits.ts';
+import { ownLetters, ownWorth } from './own-letters.ts';
+import { beginsAlmost } from '../text/edit-distance.ts';
+import { across, acrossWords, orderPoints, pointsOf, slipOf, wayOf } from './match.ts';
+
+const plugin = (name: string, over: Partial<Plugin> = {}): Plugin => ({
+  id: asId(name),
+  name,
+  vendor: 'Quoin',
+  kind: 'effect',
+  types: ['delay'],
+  arrived: '2026-01-01',
+  copies: [],
+  ...over,
+});
+const catalog = [
+  plugin('Slackwater Delay'),
+  plugin('Shoal Verb', { types: ['reverb/hall'] }),
+  plugin('Salt Line', { vendor: 'Saltglass' }),
+  plugin('TapeEcho 2'),
+  plugin('Islet'),
+];
+const entries = catalog.map((p) =>
+  entryOf(p, {
+    nickname: p.name === 'Islet' ? 'Slap me' : null,
+    slotLabel: null,
+    tags: p.name === 'Islet' ? ['under water'] : [],
+  }),
+);
+const finder = new Finder(entries);
+const names = (query: string, use: Partial<Use> = {}): string[] =>
+  finder.find(query, habitsOf({ ...noUse, ...use }), 10).hits.map((h) => h.plugin.name);
+const because = (query: string): string =>
+  finder.find(query, habitsOf(noUse), 1).hits[0]?.because ?? '';
+
+describe('finding by a few letters', () => {
+  it('takes beginnings, initials, parts across words, capitals inside, and figures with or without spaces', () => {
+    for (const [query, name] of [
+      ['sd', 'Slackwater Delay'],
+      ['sla del', 'Slackwater Delay'],
+      ['del sla', 'Slackwater Delay'],
+      ['sladel', 'Slackwater Delay'],
+      ['echo', 'TapeEcho 2'],
+      ['tapeecho2', 'TapeEcho 2'],
+      ['echo2', 'TapeEcho 2'],
+      ['echo 2', 'TapeEcho 2'],
+      ['SHÖAL', 'Shoal Verb'],
+    ] as const) {
+      expect([query, names(query)[0]]).toEqual([query, name]);
+    }
+  });
+  it('finds by nickname, vendor, type, its other words and tags, in any order', () => {
+    expect([
+      names('slap')[0],
+      names('glass'),
+      names('hall quoin'),
+      names('ambience'),
+      names('under'),
+    ]).toEqual(['Islet', ['Salt Line'], ['Shoal Verb'], ['Shoal Verb'], ['Islet']]);
+  });
+  it('forgives one letter that is wrong, missing, too many or swapped, from four letters on', () => {
+    for (const typed of ['slakwat', 'slqck', 'slackkw', 'salckw', 'tpaee', 'slackwater dealy']) {
+      expect([typed, names(typed)[0]]).toEqual([
+        typed,
+        typed.startsWith('tp') ? 'TapeEcho 2' : 'Slackwater Delay',
+      ]);
+    }
+    expect(names('slq')).toEqual([]);
+  });
+  it('says why, and puts a name before a vendor', () => {
+    expect([
+      because('salt'),
+      because('sd'),
+      because('slackwatr'),
+      because('tape 2'),
+      because('quo'),
+    ]).toEqual([
+      'name starts with “salt”',
+      'name has the initials “sd”',
+      'name starts almost with “slackwatr”',
+      'name starts with “tape”, name has a word starting with “2”',
+      'vendor starts with “quo”',
+    ]);
+  });
+  it('gives the same first hits whatever the limit, and counts them all', () => {
+    fc.assert(
+      fc.property(fc.string({ maxLength: 4 }), fc.integer({ min: 1, max: 5 }), (query, limit) => {
+        const all = finder.find(query, habitsOf(noUse), 100);
+        expect(finder.find(query, habitsOf(noUse), limit).hits).toEqual(all.hits.slice(0, limit));
+        expect(all.count).toBe(all.hits.length);
+      }),
+    );
+  });
+  it('knows the figures with which names go on, so that one is typed and does not load', () => {
+    const figures = (letters: string): string[] =>
+      [
+        ...new Finder(
+          ['Tape 2', 'Tape 24', 'X3', '4 Tern', 'Salt'].map((name) =>
+            entryOf(plugin(name, { vendor: null, types: [] })),
+          ),
+        ).figuresAfter(letters),
+      ].sort();
+    expect([
+      figures('tape'),
+      figures('Tape 2'),
+      figures('pe'),
+      figures('x'),
+      figures('salt'),
+      figures(''),
+      figures('24'),
+    ]).toEqual([['2'], ['4'], ['2'], ['3'], [], ['4'], []]);
+  });
+  it('does not take long over letters that match nowhere', () => {
+    const long = new Finder([entryOf(plugin(Array<string>(40).fill('aaaa').join(' ')))]);
+    expect(long.find(`${'a'.repeat(60)}bb`, habitsOf(noUse), 5).hits).toEqual([]);
+  });
+});
+
+describe('the index', () => {
+  const word = fc.constantFrom(
+    'Slack',
+    'Salt',
+    'Tape',
+    'Echo',
+    'Delay',
+    'Verb',
+    'EQ',
+    '2',
+    'X',
+    'De',
+    'Plate',
+    'Sl',
+  );
+  const name = fc
+    .array(word, { minLength: 1, maxLength: 4 })
+    .chain((words) => fc.constantFrom(words.join(' '), words.join(''), words.join('-')));
+  const query = fc.oneof(
+    name.map((text) => text.slice(0, 6).toLowerCase()),
+    fc.string({
+      unit: fc.constantFrom('s', 'l', 'a', 't', 'e', 'd', 'c', 'h', '2', ' '),
+      maxLength: 7,
+    }),
+    fc.constantFrom('slakc', 'dealy', 'vreb', 'echo del', 'reverbb'),
+  );
+  /** Each entry by itself, straight from the ways to meet a text. */
+  const slowly = (
+    entry: Entry,
+    typed: string,
+    isSlip: (part: string, from: number) => boolean,
+  ): number => {
+    const best = (part: string, shown = part, from: number = across.part): number =>
+      Math.max(
+        0,
+        ...entry.texts.flatMap((text) =>
+          [wayOf(text, part, from), isSlip(part, from) ? slipOf(text, part) : null].flatMap(
+            (way) => (way === null ? [] : [pointsOf(way, text, part, shown)]),
+          ),
+        ),
+      );
+    const parts = wordsOf(typed);
+    const each = parts.map((part) => best(part));
+    const whole = best(
+      parts.join(''),
+      parts.join(' '),
+      parts.length > 1 ? across.several : across.one,
+    );
+    return Math.max(
+      whole,
+      parts.length > 1 && each.every((points) => points > 0)
+        ? (each.reduce((sum, points) => sum + points, 0) / parts.length) * 0.9 +
+            Math.max(
+              ...entry.texts.map((text) =>
+                ['name', 'nickname', 'slot label'].includes(text.what)
+                  ? orderPoints(text.words, parts)
+                  : 0,
+              ),
+            )
+        : 0,
+    );
+  };
+  it('finds what looking at every text finds, with the same worth', () => {
+    fc.assert(
+      fc.property(fc.array(name, { minLength: 1, maxLength: 12 }), query, (all, typed) => {
+        if (wordsOf(typed).length === 0) {
+          return;
+        }
+        const some = all.map((one, i) =>
+          entryOf(
+            plugin(one, {
+              id: asId(`${i}`),
+              vendor: i % 3 === 0 ? null : 'Tape Delay',
+              types: i % 2 === 0 ? ['reverb/plate'] : [],
+            }),
+          ),
+        );
+        // Slips count where fewer than three plugins meet the letters as typed (letters inside a word left out).
+        const isSlip = (part: string, from: number): boolean =>
+          some.filter((entry) =>
+            entry.texts.some((text) => {
+              const way = wayOf(text, part, from);
+              return way !== null && way !== 'inside';
+            }),
+          ).length < 3;
+        const own = ownLetters(some).get(wordsOf(typed).join('')) ?? [];
+        const slow = some.flatMap((entry, at) => {
+          const points = slowly(entry, typed, isSlip);
+          return points > 0
+            ? [[entry.plugin.id, points + (own.includes(at) ? ownWorth : 0)] as const]
+            : [];
+        });
+        const found = new Finder(some)
+          .find(typed, habitsOf(noUse), 50)
+          .hits.map((hit) => [hit.plugin.id, hit.score] as const);
+        const sorted = (list: readonly (readonly [string, number])[]): unknown =>
+          [...list]
+            .sort(([a], [b]) => (a < b ? -1 : 1))
+            .map(([id, points]) => [id, points.toFixed(6)]);
+        expect(sorted(found)).toEqual(sorted(slow));
+        for (const hit of new Finder(some).find(typed, habitsOf(noUse), 50).hits) {
+          expect(hit.because).not.toBe('');
+        }
+      }),
+      { numRuns: 1500 },
+    );
+  });
+});
+
+describe('ways to meet a text', () => {
+  it('beginnings of words in order, some left out', () =>
+    expect([
+      acrossWords(['slackwater', 'tape', 'delay'], 'sladel'),
+      acrossWords(['slackwater', 'delay'], 'delsla'),
+      acrossWords(['a', 'ab'], 'aab'),
+    ]).toEqual([true, false, true]));
+  it('beginnings but for one letter', () => {
+    fc.assert(
+      fc.property(
+        fc.string({ unit: fc.constantFrom('a', 'b', 'c'), maxLength: 7 }),
+        fc.string({ unit: fc.constantFrom('a', 'b', 'c'), minLength: 1, maxLength: 6 }),
+        (text, typed) => {
+          const variants = new Set<string>();
+          for (let length = 0; length <= text.length; length += 1) {
+            const start = text.slice(0, length);
+            variants.add(start);
+            for (let i = 0; i <= start.length; i += 1) {
+              variants.add(start.slice(0, i) + start.slice(i + 1));
+              if (i + 1 < start.length) {
+                variants.add(
+                  start.slice(0, i) + start.charAt(i + 1) + start.charAt(i) + start.slice(i + 2),
+                );
+              }
+              for (const letter of 'abc') {
+                variants.add(start.slice(0, i) + letter + start.slice(i));
+                if (i < start.length) {
+                  variants.add(start.slice(0, i) + letter + start.slice(i + 1));
+                }
+              }
+            }
+          }
+          expect(beginsAlmost(text, typed)).toBe(variants.has(typed));
+        },
+      ),
+      { numRuns: 2000 },
+    );
+  });
+  it('are none for empty or short slips', () => {
+    const [text] = entryOf(plugin('Salt Line')).texts;
+    expect([
+      text && slipOf(text, 'slt'),
+      text && bestOf(entryOf(plugin('Salt Line')), 'zz', 'zz'),
+    ]).toEqual([null, null]);
+  });
+});
+
+describe('habit', () => {
+  it('ranks what is loaded often higher among alike matches, and alone where nothing is typed', () => {
+    expect(names('s')[0]).toBe('Islet');
+    expect(names('s', { warmth: new Map([['Shoal Verb', 30]]) })[0]).toBe('Shoal Verb');
+    expect(
+      names('', { warmth: new Map([['Salt Line', 2]]), favourites: new Set(['TapeEcho 2']) }).slice(
+        0,
+        2,
+      ),
+    ).toEqual(['Salt Line', 'TapeEcho 2']);
+    expect(
+      names('', {
+        warmth: new Map([
+          ['Salt Line', 2],
+          ['Shoal Verb', 1],
+        ]),
+        warmthAfter: new Map([['Shoal Verb', 1]]),
+      })[0],
+    ).toBe('Shoal Verb');
+    expect(
+      finder.find('', habitsOf({ ...noUse, warmthAfter: new Map([['Shoal Verb', 9]]) }), 1).hits[0]
+        ?.because,
+    ).toBe('often loaded after the one before');
+  });
+  it('puts what is in the cabinet first, and among that what stands in front there', () => {
+    const places = {
+      inCabinet: new Map([
+        ['TapeEcho 2', 0.5],
+        ['Shoal Verb', 0],
+        ['Islet', 0.9],
+      ]),
+    };
+    expect(names('', places)).toEqual([
+      'Shoal Verb',
+      'TapeEcho 2',
+      'Islet',
+      'Salt Line',
+      'Slackwater Delay',
+    ]);
+    const hits = new Finder(['Tern A', 'Tern B'].map((name) => entryOf(plugin(name)))).find(
+      'tern',
+      habitsOf({
+        ...noUse,
+        inCabinet: new Map([
+          ['Tern A', 0.9],
+          ['Tern B', 0.1],
+        ]),
+      }),
+      2,
+    ).hits;
+    expect(hits.map((hit) => hit.plugin.name)).toEqual(['Tern B', 'Tern A']);
+  });
+  it('puts first what was chosen twice for the same letters, and says so', () => {
+    const chosen = new Map([
+      [
+        's',
+        new Map([
+          ['Slackwater Delay', 2],
+          ['Shoal Verb', 1],
+        ]),
+      ],
+    ]);
+    const hits = finder.find(
+      'S',
+      habitsOf({ ...noUse, chosen, warmth: new Map([['Shoal Verb', 500]]) }),
+      2,
+    ).hits;
+    expect(hits.map((hit) => hit.plugin.name)).toEqual(['Slackwater Delay', 'Shoal Verb']);
+    expect(hits[0]?.because).toBe('name starts with “s”, chosen before for “s”');
+  });
+  it('never lets the load of one plugin swap two others', () => {
+    const ids = catalog.map((p) => p.id as string);
+    const warmth = fc.dictionary(
+      fc.constantFrom(...ids),
+      fc.double({ min: 0.001, max: 200, noNaN: true }),
+    );
+    const maps = fc.record({
+      warmth,
+      warmthHere: warmth,
+      warmthAfter: warmth,
+      favourites: fc.subarray(ids),
+    });
+    fc.assert(
+      fc.property(
+        maps,
+        fc.constantFrom(...ids),
+        fc.constantFrom('', 's', 'sl', 'de', 'q', 'echo', 'dela'),
+        fc.double({ min: 0.5, max: 3, noNaN: true }),
+        (use, loaded, query, more) => {
+          const mapped = (of: Record<string, number>): Map<string, number> =>
+            new Map(Object.entries(of));
+          const grown = (of: Record<string, number>): Map<string, number> =>
+            mapped(of).set(loaded, (of[loaded] ?? 0) + more);
+          const before = {
+            ...noUse,
+            warmth: mapped(use.warmth),
+            warmthHere: mapped(use.warmthHere),
+            warmthAfter: mapped(use.warmthAfter),
+            favourites: new Set(use.favourites),
+          };
+          const after = {
+            ...before,
+            warmth: grown(use.warmth),
+            warmthHere: grown(use.warmthHere),
+            warmthAfter: grown(use.warmthAfter),
+          };
+          const others = (one: Use): string[] =>
+            finder
+              .find(query, habitsOf(one), 9)
+              .hits.map((hit) => hit.plugin.id as string)
+              .filter((id) => id !== loaded);
+          expect(others(after)).toEqual(others(before));
+        },
+      ),
+      { numRuns: 1000 },
+    );
+  });
+});

@@ -1,0 +1,118 @@
+/** What habit adds to a match: what is loaded often and lately, into such slots, after the plugin before, what is a favourite or in the cabinet, and how far in front there. */
+import { fold } from '../text/fold.ts';
+
+/** How warm something is: loads, each counting less the older it is (loading/warmth.ts). */
+export interface Use {
+  /** By plugin, over all slots; and over slots of the sort at hand. */
+  readonly warmth: ReadonlyMap<string, number>;
+  readonly warmthHere: ReadonlyMap<string, number>;
+  /** Of loads right after the plugin that stands before the slot. */
+  readonly warmthAfter: ReadonlyMap<string, number>;
+  /** How often each plugin was chosen for letters, by the letters folded. */
+  readonly chosen: ReadonlyMap<string, ReadonlyMap<string, number>>;
+  readonly favourites: ReadonlySet<string>;
+  /** What is in the cabinet at hand, with its place there: from 0 for the first to below 1 (places.ts). */
+  readonly inCabinet: ReadonlyMap<string, number>;
+}
+
+export const noUse: Use = {
+  warmth: new Map(),
+  warmthHere: new Map(),
+  warmthAfter: new Map(),
+  chosen: new Map(),
+  favourites: new Set(),
+  inCabinet: new Map(),
+};
+
+/** How often each plugin was chosen, by the letters. */
+export function chosenByLetters(
+  letters: readonly { readonly typed: string; readonly plugin: string; readonly times: number }[],
+): Use['chosen'] {
+  const by = new Map<string, Map<string, number>>();
+  for (const { typed, plugin, times } of letters) {
+    by.set(typed, (by.get(typed) ?? new Map<string, number>()).set(plugin, times));
+  }
+  return by;
+}
+
+/** Points and the strongest reason of one plugin. */
+export interface Habit {
+  readonly points: number;
+  readonly because: string;
+}
+
+export interface Habits {
+  readonly of: (plugin: string) => Habit;
+  /** Points that make a plugin first for letters for which it was chosen at least twice. */
+  readonly forLetters: (typed: string) => ReadonlyMap<string, number>;
+}
+
+/** How much each habit counts (set by trying, see bench/src/find.ts). */
+const counts = {
+  warm: 2,
+  here: 0.6,
+  after: 1.2,
+  favourite: 4,
+  cabinet: 1.5,
+  place: 0.5,
+  learnt: 300,
+} as const;
+/** A single load counts until it has faded to 2 to the power of minus this; more than 2 to the power of `most` counts no more. */
+const faded = 7;
+const most = 7;
+/** Chosen so often for the same letters, a plugin comes first for them. */
+const learntFrom = 2;
+
+/** A logarithm, so that what fades for all alike changes no order, and a load of one plugin changes nothing between two others. */
+const level = (warmth: number | undefined): number =>
+  warmth === undefined || warmth <= 0
+    ? 0
+    : Math.max(0, Math.min(faded + most, Math.log2(warmth) + faded));
+
+const none: Habit = { points: 0, because: '' };
+
+export function habitsOf(use: Use): Habits {
+  const known = new Map<string, Habit>();
+  const of = (plugin: string): Habit => {
+    const before = known.get(plugin);
+    if (before) {
+      return before;
+    }
+    const place = use.inCabinet.get(plugin);
+    const parts = [
+      {
+        points: counts.after * level(use.warmthAfter.get(plugin)),
+        because: 'often loaded after the one before',
+      },
+      { points: counts.warm * level(use.warmth.get(plugin)), because: 'loaded lately' },
+      {
+        points: counts.here * level(use.warmthHere.get(plugin)),
+        because: 'loaded into such slots',
+      },
+      { points: use.favourites.has(plugin) ? counts.favourite : 0, because: 'a favourite' },
+      {
+        points: place === undefined ? 0 : counts.cabinet + counts.place * (1 - place),
+        because: 'in this cabinet',
+      },
+    ].filter((part) => part.points > 0);
+    const habit = parts.reduce<Habit>(
+      (sum, part) => ({
+        points: sum.points + part.points,
+        because:
+          part.points > (parts.find((one) => one.because === sum.because)?.points ?? 0)
+            ? part.because
+            : sum.because,
+      }),
+      none,
+    );
+    known.set(plugin, habit);
+    return habit;
+  };
+  const forLetters = (typed: string): ReadonlyMap<string, number> =>
+    new Map(
+      [...(use.chosen.get(fold(typed)) ?? [])]
+        .filter(([, times]) => times >= learntFrom)
+        .map(([plugin, times]) => [plugin, counts.learnt + Math.min(times, 99)]),
+    );
+  return { of, forLetters };
+}

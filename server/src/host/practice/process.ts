@@ -1,0 +1,131 @@
+/** The process of the practice session: answers one message after the other with a session or with problems. */
+import {
+  changeSlot,
+  failed,
+  moveSlot,
+  ok,
+  putSlot,
+  removeSlot,
+  slotLimit,
+  trackOfSlot,
+  type HostSession,
+  type HostSlot,
+  type HostTrack,
+  type Result,
+} from '@clever-drawer/core';
+import type { Wish } from '../host.ts';
+import { Crash, openCopy } from './opening.ts';
+
+export interface Asked {
+  readonly id: number;
+  readonly before: HostSession;
+  readonly wish: Wish;
+}
+export interface Answered {
+  readonly id: number;
+  readonly result: Result<HostSession>;
+}
+
+/** How many copies of a session are opened at once. */
+const atOnce = 4;
+
+async function fulfil(session: HostSession, wish: Wish): Promise<Result<HostSession>> {
+  switch (wish.do) {
+    case 'load': {
+      const track = session.tracks.find((one) => one.id === wish.track);
+      if (!track) {
+        return failed({ code: 'unknown-record', at: 'track', what: 'track' });
+      }
+      if (wish.index >= track.slots.length && track.slots.length >= slotLimit) {
+        return failed({ code: 'track-full', at: 'track', name: track.name, limit: slotLimit });
+      }
+      const opened = await openCopy(wish.copy, session.settings);
+      return opened.ok
+        ? ok(
+            putSlot(session, track.id, wish.index, {
+              id: wish.slot as HostSlot['id'],
+              copy: wish.copy,
+              isBypassed: false,
+              problem: null,
+            }),
+          )
+        : opened;
+    }
+    case 'empty':
+      return known(session, wish.slot, () => removeSlot(session, wish.slot));
+    case 'move':
+      return session.tracks.some((track) => track.id === wish.track)
+        ? known(session, wish.slot, () => moveSlot(session, wish.slot, wish.track, wish.index))
+        : failed({ code: 'unknown-record', at: 'track', what: 'track' });
+    case 'bypass':
+      return known(session, wish.slot, () =>
+        changeSlot(session, wish.slot, (slot) => ({ ...slot, isBypassed: wish.isBypassed })),
+      );
+    case 'set':
+      return ok({ ...session, settings: wish.settings });
+    case 'open':
+      return ok({
+        ...wish.session,
+        settings: session.settings,
+        tracks: await openTracks(wish.session.tracks, session.settings),
+      });
+    default:
+      return wish satisfies never;
+  }
+}
+
+const known = (
+  session: HostSession,
+  slot: string,
+  change: () => HostSession,
+): Result<HostSession> =>
+  trackOfSlot(session, slot)
+    ? ok(change())
+    : failed({ code: 'unknown-record', at: 'slot', what: 'slot' });
+
+async function openTracks(
+  tracks: readonly HostTrack[],
+  settings: HostSession['settings'],
+): Promise<HostTrack[]> {
+  const problems = new Map<string, HostSlot['problem']>();
+  const waiting = tracks.flatMap((track) => track.slots);
+  const work = async (): Promise<void> => {
+    for (let slot = waiting.shift(); slot; slot = waiting.shift()) {
+      problems.set(slot.id, await problemOf(slot, settings));
+    }
+  };
+  await Promise.all(Array.from({ length: atOnce }, work));
+  return tracks.map((track) => ({
+    ...track,
+    slots: track.slots.map((slot) => ({ ...slot, problem: problems.get(slot.id) ?? null })),
+  }));
+}
+
+/** A saved session that holds what crashes would never open again: such a copy stays closed, with the reason. */
+async function problemOf(
+  { copy }: HostSlot,
+  settings: HostSession['settings'],
+): Promise<HostSlot['problem']> {
+  try {
+    const opened = await openCopy(copy, settings);
+    return opened.ok ? null : (opened.problems[0] ?? null);
+  } catch (error) {
+    if (error instanceof Crash) {
+      return { code: 'host-crashed', at: copy.path, name: copy.name };
+    }
+    throw error;
+  }
+}
+
+process.on('message', ({ id, before, wish }: Asked) => {
+  fulfil(before, wish).then(
+    (result) => process.send?.({ id, result } satisfies Answered),
+    // What crashes a plugin ends its host, here as anywhere.
+    () => {
+      process.exit(134);
+    },
+  );
+});
+process.on('disconnect', () => {
+  process.exit(0);
+});

@@ -1,0 +1,146 @@
+/** Finding for hosts and programs elsewhere on this computer: as on the Load screen, but for what only a screen knows (the cabinet that is open, the plugin before). */
+import {
+  allAnswers,
+  allChains,
+  allFolders,
+  allNamings,
+  acceptsAll,
+  asId,
+  chosenByLetters,
+  copyToLoad,
+  entryOf,
+  Finder,
+  habitsOf,
+  noUse,
+  ok,
+  placementsIn,
+  preferenceIn,
+  whyNotHere,
+  withAnswer,
+  withChains,
+  type CopyId,
+  type Format,
+  type Plugin,
+  type PluginId,
+  type Result,
+  type SlotSort,
+} from '@clever-drawer/core';
+import { readCatalog } from '../../database/catalog.ts';
+import { readOrder } from '../../database/order.ts';
+import { readHabits, readSession, readUsage } from '../../database/session.ts';
+import type { Parts, ReadyToFind } from '../../parts.ts';
+
+/** A plugin with the copy that would be loaded; of a chain, null. */
+export interface FoundCopy {
+  readonly plugin: PluginId;
+  readonly name: string;
+  readonly vendor: string | null;
+  readonly copy: CopyId | null;
+  readonly format: Format | null;
+  readonly path: string | null;
+}
+/** `chain`: the plugins of a chain in their order, null for a plugin. */
+export interface FoundPlugin extends FoundCopy {
+  readonly because: string;
+  readonly chain: readonly FoundCopy[] | null;
+}
+
+const slotSorts: readonly SlotSort[] = ['effect', 'instrument', 'note-effect'];
+
+async function prepare(parts: Parts, computer: string): Promise<ReadyToFind> {
+  const { manager } = parts.database;
+  const now = parts.clock();
+  const [catalog, order, usage, learnt, session] = await Promise.all([
+    readCatalog(manager, computer),
+    readOrder(manager, computer),
+    readUsage(manager, computer, now),
+    readHabits(manager, computer, now),
+    readSession(manager, computer),
+  ]);
+  const answers = new Map(allAnswers(order).map((answer) => [answer.id as string, answer]));
+  const namings = new Map(allNamings(order).map((naming) => [naming.id as string, naming]));
+  const plugins = withChains(
+    catalog.map((plugin) => withAnswer(plugin, answers.get(plugin.id))),
+    allChains(order),
+    (id) => answers.get(id),
+  );
+  const pluginById = new Map(plugins.map((plugin) => [plugin.id as string, plugin]));
+  const favourites = new Set<string>(
+    allFolders(order)
+      .filter((folder) => folder.form === 'favourites')
+      .flatMap((folder) => placementsIn(order, folder.id).map((placement) => placement.plugin)),
+  );
+  const accepts = session?.settings ?? acceptsAll;
+  const known = {
+    pluginOf: (id: string) => pluginById.get(id),
+    saidOf: (id: string) => answers.get(id),
+    accepts,
+    today: now.toISOString().slice(0, 10),
+  };
+  return {
+    finder: new Finder(
+      plugins.map((plugin) =>
+        entryOf(plugin, {
+          nickname: namings.get(plugin.id)?.nickname ?? null,
+          slotLabel: namings.get(plugin.id)?.slotLabel ?? null,
+          tags: answers.get(plugin.id)?.tags ?? [],
+        }),
+      ),
+    ),
+    habits: habitsOf({
+      ...noUse,
+      warmth: new Map(usage.map((one) => [one.plugin, one.warmth])),
+      chosen: chosenByLetters(learnt.letters),
+      favourites,
+    }),
+    can: new Map(
+      plugins.map((plugin) => [
+        plugin.id as string,
+        new Set(slotSorts.filter((slot) => whyNotHere(plugin, slot, known) === null)),
+      ]),
+    ),
+    pluginById,
+    accepts,
+    formatOrder: preferenceIn(order, computer)?.formats,
+  };
+}
+
+/** At most `limit`, best first; with a slot, only what can be loaded into such a one. */
+export async function findPlugins(
+  parts: Parts,
+  computer: string,
+  query: string,
+  slot: SlotSort | null,
+  limit: number,
+): Promise<Result<FoundPlugin[]>> {
+  const { finder, habits, can, pluginById, accepts, formatOrder } = await parts.finding.of(
+    computer,
+    () => prepare(parts, computer),
+  );
+  const { hits } = finder.find(query, habits, limit, ({ id }) => {
+    const slots = can.get(id);
+    return slots !== undefined && (slot === null ? slots.size > 0 : slots.has(slot));
+  });
+  const found = (plugin: Plugin): FoundCopy => {
+    const copy = copyToLoad(plugin, accepts, formatOrder);
+    return {
+      plugin: plugin.id,
+      name: plugin.name,
+      vendor: plugin.vendor,
+      copy: copy ? asId<CopyId>(copy.id) : null,
+      format: copy?.format ?? null,
+      path: copy?.path ?? null,
+    };
+  };
+  return ok(
+    hits.map(({ plugin, because }) => ({
+      ...found(plugin),
+      because,
+      chain:
+        plugin.chain?.flatMap((id) => {
+          const member = pluginById.get(id);
+          return member ? [found(member)] : [];
+        }) ?? null,
+    })),
+  );
+}

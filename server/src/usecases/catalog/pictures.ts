@@ -1,0 +1,47 @@
+/** Pictures of the user's own: taken in as any usual format, kept small. */
+import { randomUUID } from 'node:crypto';
+import sharp from 'sharp';
+import { failed, ok, type Result } from '@clever-drawer/core';
+import { addPicture, findOwnPicture } from '../../database/pictures.ts';
+import type { Parts } from '../../parts.ts';
+
+/** The most pixels a picture that comes in may have, and the longer side of what is kept. */
+const mostPixels = 50_000_000;
+const side = 640;
+
+/** Takes in a picture (PNG, JPEG, WebP, GIF …), made anew as WebP: whatever else was in the file is left behind. */
+export async function takePicture(
+  parts: Parts,
+  computer: string,
+  bytes: unknown,
+): Promise<Result<{ id: string }>> {
+  if (!Buffer.isBuffer(bytes) || bytes.length === 0) {
+    return failed({ code: 'not-a-picture', at: 'picture' });
+  }
+  const made = await sharp(bytes, { limitInputPixels: mostPixels, failOn: 'error', pages: 1 })
+    .rotate()
+    .resize({ width: side, height: side, fit: 'inside', withoutEnlargement: true })
+    .webp({ quality: 86 })
+    .toBuffer()
+    .catch(() => null);
+  if (!made) {
+    return failed({ code: 'not-a-picture', at: 'picture' });
+  }
+  const id = randomUUID();
+  await addPicture(parts.database.manager, {
+    id,
+    computerId: computer,
+    bytes: made,
+    at: parts.clock(),
+  });
+  return ok({ id });
+}
+
+export async function ownPicture(
+  parts: Parts,
+  computer: string,
+  id: string,
+): Promise<Result<Buffer>> {
+  const row = await findOwnPicture(parts.database.manager, computer, id);
+  return row ? ok(row.bytes) : failed({ code: 'unknown-record', at: 'picture', what: 'picture' });
+}

@@ -1,0 +1,65 @@
+/** A computer with what it needs from the start: a cabinet with favourites, and a practice session. */
+import { randomUUID } from 'node:crypto';
+import {
+  asId,
+  cabinetSlots,
+  orderOf,
+  perform,
+  type ComputerView,
+  type TrackSort,
+} from '@clever-drawer/core';
+import { addComputer, listComputers } from '../../database/computers.ts';
+import { applyToTables } from '../../database/order.ts';
+import { newSession, writeSession } from '../../database/session.ts';
+import type { Parts } from '../../parts.ts';
+
+/** Tracks of a new practice session. */
+const usualTracks: NonNullable<NewComputer['tracks']> = [
+  { name: 'Voice', sort: 'track' },
+  { name: 'Guitar', sort: 'track' },
+  { name: 'Percussion', sort: 'track' },
+  { name: 'Keys', sort: 'instrument' },
+  { name: 'Keys · notes', sort: 'notes' },
+  { name: 'Bass', sort: 'instrument' },
+  { name: 'Voices', sort: 'bus' },
+  { name: 'Room', sort: 'bus' },
+  { name: 'Final', sort: 'final' },
+];
+
+/** What the first computer is called, and what its practice session holds when it is not the usual. */
+export interface NewComputer {
+  readonly name: string;
+  readonly tracks?: undefined | readonly { readonly name: string; readonly sort: TrackSort }[];
+}
+
+/** The computers; the first one is made when there is none. */
+export async function ensureComputer(parts: Parts, first: NewComputer): Promise<ComputerView[]> {
+  const known = await listComputers(parts.database.manager);
+  return known.length > 0
+    ? known.map((row) => ({ id: asId(row.id), name: row.name }))
+    : [await setUpComputer(parts, first)];
+}
+
+/** A new computer with a cabinet that holds its favourites, and a session. */
+export function setUpComputer(parts: Parts, wanted: NewComputer): Promise<ComputerView> {
+  return parts.database.transaction(async (manager) => {
+    const computer = await addComputer(manager, wanted.name, parts.clock());
+    const made = perform(
+      orderOf([]),
+      {
+        act: 'add-cabinet',
+        id: asId(randomUUID()),
+        favourites: asId(randomUUID()),
+        name: 'Everyday',
+        opensFor: [...cabinetSlots],
+        folders: [],
+      },
+      () => undefined,
+    );
+    if (made.ok) {
+      await applyToTables(manager, computer.id, made.value.change);
+    }
+    await writeSession(manager, computer.id, newSession(wanted.tracks ?? usualTracks));
+    return { id: asId(computer.id), name: computer.name };
+  });
+}

@@ -1,0 +1,78 @@
+/** What the screens show of the catalog, and the pictures that bundles ship. */
+import { readFile, realpath, stat } from 'node:fs/promises';
+import { extname, sep } from 'node:path';
+import {
+  asId,
+  failed,
+  ok,
+  type CatalogView,
+  type ComputerView,
+  type Result,
+  type Usage,
+} from '@clever-drawer/core';
+import { findCopy, readCatalog } from '../../database/catalog.ts';
+import { findComputer, listComputers } from '../../database/computers.ts';
+import { readUsage } from '../../database/session.ts';
+import type { Parts } from '../../parts.ts';
+
+export async function viewComputers(parts: Parts): Promise<ComputerView[]> {
+  return (await listComputers(parts.database.manager)).map((row) => ({
+    id: asId(row.id),
+    name: row.name,
+  }));
+}
+
+export async function viewCatalog(parts: Parts, computer: string): Promise<Result<CatalogView>> {
+  const row = await findComputer(parts.database.manager, computer);
+  if (!row) {
+    return failed({ code: 'unknown-record', at: 'computer', what: 'computer' });
+  }
+  return ok({
+    computer: { id: asId(row.id), name: row.name },
+    plugins: await readCatalog(parts.database.manager, computer),
+  });
+}
+
+export const viewUsage = (parts: Parts, computer: string): Promise<Usage[]> =>
+  readUsage(parts.database.manager, computer, parts.clock());
+
+const pictureTypes: Readonly<Record<string, string>> = {
+  '.png': 'image/png',
+  '.jpg': 'image/jpeg',
+  '.jpeg': 'image/jpeg',
+};
+/** The largest picture that is shown, in bytes. */
+const pictureLimit = 8 * 1_048_576;
+
+/** The picture a copy's bundle ships. It has to lie inside the bundle itself. */
+export async function readPicture(
+  parts: Parts,
+  computer: string,
+  copyId: string,
+): Promise<Result<{ bytes: Buffer; type: string }>> {
+  const copy = await findCopy(parts.database.manager, computer, copyId);
+  const picture = copy?.facts.picture ?? null;
+  if (!copy || picture === null) {
+    return failed({ code: 'unknown-record', at: 'picture', what: 'picture' });
+  }
+  const type = pictureTypes[extname(picture).toLowerCase()];
+  if (type === undefined) {
+    return failed({ code: 'file-unreadable', at: picture, reason: 'it is not a PNG or JPEG file' });
+  }
+  try {
+    const [root, real] = await Promise.all([realpath(copy.path), realpath(picture)]);
+    if (!real.startsWith(root + sep)) {
+      return failed({ code: 'outside-place', at: picture });
+    }
+    const facts = await stat(real);
+    if (!facts.isFile()) {
+      return failed({ code: 'file-unreadable', at: picture, reason: 'it is not a file' });
+    }
+    if (facts.size > pictureLimit) {
+      return failed({ code: 'file-too-large', at: picture, got: facts.size, limit: pictureLimit });
+    }
+    return ok({ bytes: await readFile(real), type });
+  } catch {
+    return failed({ code: 'file-missing', at: picture });
+  }
+}

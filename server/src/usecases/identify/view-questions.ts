@@ -1,0 +1,82 @@
+/** What is uncertain about a catalog, and all that is known of one plugin. */
+import {
+  asId,
+  failed,
+  gatherVendors,
+  isKindUncertain,
+  isTypeUncertain,
+  nearMisses,
+  ok,
+  type PluginView,
+  type Result,
+  type SortView,
+} from '@clever-drawer/core';
+import {
+  copiesOfPlugins,
+  countSpellings,
+  listPlugins,
+  pluginById,
+  shownState,
+} from '../../database/catalog.ts';
+import { findComputer } from '../../database/computers.ts';
+import { readSpellings } from '../../database/order.ts';
+import { findingsAbout } from '../../database/scans.ts';
+import { loadsByMonth } from '../../database/session.ts';
+import type { Parts } from '../../parts.ts';
+import { findingView } from '../scan/scan.ts';
+
+export async function viewSort(parts: Parts, computer: string): Promise<SortView> {
+  const { manager } = parts.database;
+  const [plugins, row, spellings, counts] = await Promise.all([
+    listPlugins(manager, computer),
+    findComputer(manager, computer),
+    readSpellings(manager, computer),
+    countSpellings(manager, computer),
+  ]);
+  const vendors = gatherVendors(counts, new Map(spellings.map((s) => [s.spelling, s.vendor])));
+  return {
+    vendors,
+    doubts: row?.doubts ?? [],
+    near: nearMisses(vendors).map(({ a, b, reason }) => ({ a: a.name, b: b.name, reason })),
+    grounds: plugins.flatMap(({ id, grounds }) => {
+      if (!grounds || !(isTypeUncertain(grounds) || isKindUncertain(grounds))) {
+        return [];
+      }
+      const { kinds, kindReasons, suggestions } = grounds;
+      return [{ plugin: asId(id), kinds, kindReasons, suggestions }];
+    }),
+  };
+}
+
+export async function viewPlugin(
+  parts: Parts,
+  computer: string,
+  id: string,
+): Promise<Result<PluginView>> {
+  const { manager } = parts.database;
+  const plugin = await pluginById(manager, computer, id);
+  if (!plugin) {
+    return failed({ code: 'unknown-record', at: 'plugin', what: 'plugin' });
+  }
+  const [copies, findings, loads] = await Promise.all([
+    copiesOfPlugins(manager, [id]),
+    findingsAbout(manager, id, 200),
+    loadsByMonth(manager, id),
+  ]);
+  return ok({
+    plugin: asId(id),
+    grounds: plugin.grounds,
+    loads,
+    copies: copies
+      .filter((copy) => copy.state !== 'aside')
+      .sort((a, b) => (a.path < b.path ? -1 : 1))
+      .map((copy) => ({
+        id: asId(copy.id),
+        state: shownState(copy.state),
+        firstSeen: copy.firstSeenAt.toISOString(),
+        lastSeen: copy.lastSeenAt.toISOString(),
+        facts: copy.facts,
+      })),
+    findings: findings.map((row) => ({ ...findingView(row), at: row.at.toISOString() })),
+  });
+}

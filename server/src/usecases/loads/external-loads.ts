@@ -1,0 +1,47 @@
+/** Loads that a host elsewhere on this computer tells of, by what it knows of the copies. */
+import { failed, type Format, type Result, type TrackSort } from '@clever-drawer/core';
+import { copiesAt } from '../../database/session.ts';
+import type { Parts } from '../../parts.ts';
+import { recordPastLoads } from '../session/practice-session.ts';
+
+export interface ToldLoad {
+  readonly format: Format;
+  readonly path: string;
+  readonly identity: string | null;
+  readonly track: TrackSort;
+  /** The path of the copy before it in its chain. */ readonly after: string | null;
+  readonly typed?: string;
+  readonly keys?: number;
+  /** Milliseconds. */ readonly took?: number;
+}
+
+/** Counts it as a load of the plugin that the copy belongs to. */
+export async function hearLoad(
+  parts: Parts,
+  computer: string,
+  { format, path, identity, track, after, ...measured }: ToldLoad,
+): Promise<Result<number>> {
+  const copies = await copiesAt(parts.database.manager, computer, [
+    path,
+    ...(after === null ? [] : [after]),
+  ]);
+  const copy = copies.find(
+    (one) =>
+      one.path === path &&
+      one.format === format &&
+      (identity === null || one.identity === identity),
+  );
+  const before = copies.find((one) => one.path === after);
+  if (!copy) {
+    return failed({ code: 'unknown-record', at: path, what: 'copy' });
+  }
+  return recordPastLoads(parts, computer, [
+    {
+      plugin: copy.plugin,
+      at: parts.clock().toISOString(),
+      track,
+      after: before?.plugin ?? null,
+      ...measured,
+    },
+  ]);
+}

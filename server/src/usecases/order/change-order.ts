@@ -1,0 +1,225 @@
+/** Acts on the order, undo and redo: each one transaction that also stores the change with its reverse. */
+import type { EntityManager } from 'typeorm';
+import {
+  failed,
+  isEmptyChange,
+  ok,
+  perform,
+  stepOf,
+  type Act,
+  type ChangeView,
+  type OrderChange,
+  type OrderStep,
+  type OrderView,
+  type Problem,
+  type Result,
+  type Owner,
+} from '@clever-drawer/core';
+import { isPluginId, pluginsOfCopies } from '../../database/catalog.ts';
+import {
+  changeToStep,
+  listChanges,
+  markChange,
+  pluginNames,
+  recordChange,
+  undoWords,
+} from '../../database/changes.ts';
+import { findComputer, lockComputer, nextRevision } from '../../database/computers.ts';
+import { applyToTables, pluginsPlaced, readOrder } from '../../database/order.ts';
+import { findOwnPicture } from '../../database/pictures.ts';
+import type { ComputerRow } from '../../database/schemas.ts';
+import type { Parts } from '../../parts.ts';
+import { followChange } from '../identify/identify-computer.ts';
+
+/** The whole order of a computer. */
+export function viewOrder(parts: Parts, computer: string): Promise<OrderView> {
+  return parts.database.transaction('REPEATABLE READ', async (manager) => {
+    const row = await findComputer(manager, computer);
+    const order = await readOrder(manager, computer);
+    return {
+      revision: row?.revision ?? 0,
+      records: [...order.values()],
+      ...(await undoWords(manager, computer)),
+    };
+  });
+}
+
+/** Does one act and tells every window. */
+export function performAct(parts: Parts, computer: string, act: Act): Promise<Result<OrderStep>> {
+  return step(parts, computer, async (manager) => {
+    const trouble = await troubleWith(manager, computer, act);
+    if (trouble) {
+      return failed(trouble);
+    }
+    const names = await pluginNames(manager, computer, await pluginsOf(manager, computer, act));
+    const performed = perform(await readOrder(manager, computer), act, (id) => names.get(id));
+    if (!performed.ok || isEmptyChange(performed.value.change)) {
+      return performed;
+    }
+    await recordChange(
+      manager,
+      computer,
+      performed.value.words,
+      performed.value.change,
+      parts.clock(),
+    );
+    return performed;
+  });
+}
+
+/** The plugins whose names or existence an act has to know. */
+async function pluginsOf(manager: EntityManager, computer: string, act: Act): Promise<string[]> {
+  if (act.act === 'file' || act.act === 'add-folder') {
+    return (act.plugins ?? []).map((entry) => entry.plugin);
+  }
+  if (act.act === 'name') {
+    return [act.plugin];
+  }
+  if (act.act === 'add-chain') {
+    return [...act.plugins];
+  }
+  if (act.act === 'keep-by-hand') {
+    return [...act.plugins];
+  }
+  if (act.act === 'settle') {
+    return act.plugins.map((entry) => entry.plugin);
+  }
+  if (act.act === 'file-each') {
+    return act.entries.flatMap((entry) => entry.plugins.map((one) => one.plugin));
+  }
+  if (act.act === 'share-favourites') {
+    return act.plugins.map((entry) => entry.plugin);
+  }
+  if (act.act === 'add-cabinet' || act.act === 'copy-folder') {
+    return act.folders.flatMap((folder) => folder.plugins.map((entry) => entry.plugin));
+  }
+  if (act.act === 'answer') {
+    return act.say.flatMap((said) => said.plugins);
+  }
+  if (act.act === 'tag') {
+    return [...act.plugins];
+  }
+  if (act.act === 'join') {
+    return [act.into, ...act.from].map((owner) => owner.plugin);
+  }
+  if (act.act === 'keep-apart') {
+    return act.plugins.map((owner) => owner.plugin);
+  }
+  if (act.act === 'part') {
+    return [act.from.plugin];
+  }
+  if (act.act === 'take-out' || act.act === 'move-to') {
+    return pluginsPlaced(manager, computer, act.placements);
+  }
+  return act.act === 'move-placement' ? pluginsPlaced(manager, computer, [act.placement]) : [];
+}
+
+/** The plugins of which an act names copies. */
+function ownersIn(act: Act): readonly Owner[] {
+  switch (act.act) {
+    case 'join':
+      return [act.into, ...act.from];
+    case 'keep-apart':
+      return act.plugins;
+    case 'part':
+      return [act.from];
+    default:
+      return [];
+  }
+}
+
+/** Why an act cannot be: copies that are no longer what its window saw, a picture or a new id that is not this computer's. */
+async function troubleWith(
+  manager: EntityManager,
+  computer: string,
+  act: Act,
+): Promise<Problem | null> {
+  const owners = ownersIn(act);
+  const pluginOf = await pluginsOfCopies(
+    manager,
+    computer,
+    owners.flatMap((owner) => owner.copies),
+  );
+  if (owners.some(({ plugin, copies }) => copies.some((copy) => pluginOf.get(copy) !== plugin))) {
+    return { code: 'unknown-record', at: 'copies', what: 'copy of this plugin' };
+  }
+  if (act.act === 'add-chain' && (await isPluginId(manager, act.id))) {
+    return { code: 'id-taken', at: 'id' };
+  }
+  if (act.act === 'part' && (await isPluginId(manager, act.plugin))) {
+    return { code: 'id-taken', at: 'plugin' };
+  }
+  if (act.act === 'prefer' && act.computer !== computer) {
+    return { code: 'unknown-record', at: 'computer', what: 'computer' };
+  }
+  const pictures =
+    act.act === 'answer' ? new Set(act.say.flatMap(({ set }) => set.picture ?? [])) : [];
+  for (const picture of pictures) {
+    if (!(await findOwnPicture(manager, computer, picture))) {
+      return { code: 'unknown-record', at: 'picture', what: 'picture' };
+    }
+  }
+  return null;
+}
+
+/** Undoes the latest change, or redoes the one undone last. */
+export function undoOrRedo(
+  parts: Parts,
+  computer: string,
+  direction: 'undo' | 'redo',
+): Promise<Result<OrderStep>> {
+  return step(parts, computer, async (manager) => {
+    const row = await changeToStep(manager, computer, direction);
+    if (!row) {
+      return failed({
+        code: direction === 'undo' ? 'nothing-to-undo' : 'nothing-to-redo',
+        at: direction,
+      });
+    }
+    await markChange(manager, row, direction === 'undo' ? 'undone' : 'done');
+    return ok({
+      change: stepOf(row, direction),
+      words: `${direction === 'undo' ? 'Undone' : 'Redone'}: ${row.words}`,
+    });
+  });
+}
+
+type Work = (manager: EntityManager) => Promise<Result<{ change: OrderChange; words: string }>>;
+
+/** Runs the work on the locked computer, applies its change and counts the revision up, all or nothing. */
+async function step(parts: Parts, computer: string, work: Work): Promise<Result<OrderStep>> {
+  const followed = { catalog: false };
+  const result = await parts.database.transaction(async (manager): Promise<Result<OrderStep>> => {
+    const row: ComputerRow | null = await lockComputer(manager, computer);
+    if (!row) {
+      return failed({ code: 'unknown-record', at: 'computer', what: 'computer' });
+    }
+    const done = await work(manager);
+    if (!done.ok) {
+      return done;
+    }
+    const { change, words } = done.value;
+    if (!isEmptyChange(change)) {
+      await applyToTables(manager, computer, change);
+    }
+    followed.catalog = await followChange(manager, parts, computer, change);
+    const revision = isEmptyChange(change) ? row.revision : await nextRevision(manager, row);
+    return ok({ revision, words, change, ...(await undoWords(manager, computer)) });
+  });
+  if (result.ok && !isEmptyChange(result.value.change)) {
+    parts.events.tell(computer, { event: 'order', step: result.value });
+  }
+  if (result.ok && followed.catalog) {
+    parts.events.tell(computer, { event: 'catalog' });
+  }
+  return result;
+}
+
+/** Changes shown in the list of the latest. */
+const changesShown = 200;
+
+export async function viewChanges(parts: Parts, computer: string): Promise<ChangeView[]> {
+  return (await listChanges(parts.database.manager, computer, changesShown)).map(
+    ({ at, ...row }) => ({ ...row, at: at.toISOString() }),
+  );
+}

@@ -1,0 +1,206 @@
+/** One batch of a scan, written in one transaction: copies, the plugins they belong to, findings, fingerprints. */
+import { randomUUID } from 'node:crypto';
+import type { EntityManager } from 'typeorm';
+import {
+  copyKey,
+  foldVendor,
+  isGenericWord,
+  makesSound,
+  nameKeyOf,
+  nameOfCopy,
+  sortPlugins,
+  type Comparison,
+  type FindingSort,
+  type FoundCopy,
+} from '@clever-drawer/core';
+import {
+  addPlugins,
+  forgetCopies,
+  markCopies,
+  saveBundles,
+  saveCopies,
+} from '../../database/catalog.ts';
+import { addFindings, saveScan } from '../../database/scans.ts';
+import type { BundleRow, CopyRow, FindingRow, PluginRow, ScanRow } from '../../database/schemas.ts';
+
+export interface Batch {
+  readonly scan: ScanRow;
+  readonly comparisons: readonly Comparison[];
+  /** Known copies by key. Kept up to date by saving. */
+  readonly known: Map<string, CopyRow>;
+  /** Plugins of known copies by what they share at first sight. Kept up to date by saving. */
+  readonly plugins: Map<string, string>;
+  /** The place that each bundle path was found in. */
+  readonly placeOf: ReadonlyMap<string, string>;
+  readonly bundles: readonly BundleRow[];
+  readonly now: Date;
+}
+
+/** Writes the batch; the scan's counts go up with it. */
+export async function saveBatch(manager: EntityManager, batch: Batch): Promise<void> {
+  const { scan, known } = batch;
+  const rows: CopyRow[] = [];
+  const seen: string[] = [];
+  const gone: CopyRow[] = [];
+  const away: CopyRow[] = [];
+  const dropped: CopyRow[] = [];
+  const reported: { comparison: Comparison; row: CopyRow }[] = [];
+  for (const comparison of batch.comparisons) {
+    const before = comparison.known === null ? undefined : known.get(comparison.known);
+    if (comparison.sort === 'unchanged' && before) {
+      seen.push(before.id);
+      scan.counts.unchanged += 1;
+    } else if (comparison.sort === 'away' && before) {
+      away.push(before);
+      reported.push({ comparison, row: before });
+    } else if (comparison.sort === 'gone' && before) {
+      const isTrace = before.pluginId === null && before.status === 'failed';
+      (isTrace ? dropped : gone).push(before);
+      if (!isTrace) {
+        reported.push({ comparison, row: before });
+      }
+    } else if (comparison.found) {
+      const row = rowFor(batch, comparison.found, before);
+      rows.push(row);
+      reported.push({ comparison, row });
+    }
+  }
+  await assignPlugins(manager, scan.computerId, rows, batch.plugins, batch.now);
+  await saveCopies(manager, rows);
+  await markCopies(manager, seen, 'present', batch.now);
+  await markCopies(
+    manager,
+    gone.map((row) => row.id),
+    'gone',
+    batch.now,
+  );
+  await markCopies(
+    manager,
+    away.map((row) => row.id),
+    'away',
+    batch.now,
+  );
+  await forgetCopies(
+    manager,
+    dropped.map((row) => row.id),
+  );
+  await saveBundles(manager, batch.bundles);
+  await report(manager, scan, reported);
+  await saveScan(manager, scan);
+  remember(known, batch.comparisons, rows, dropped);
+}
+
+function rowFor(batch: Batch, found: FoundCopy, before: CopyRow | undefined): CopyRow {
+  return {
+    id: before?.id ?? randomUUID(),
+    computerId: batch.scan.computerId,
+    pluginId: before?.pluginId ?? null,
+    placeId: batch.placeOf.get(found.path) ?? before?.placeId ?? null,
+    key: copyKey(found),
+    format: found.format,
+    path: found.path,
+    status: found.status,
+    state: 'present',
+    facts: found,
+    firstSeenAt: before?.firstSeenAt ?? batch.now,
+    lastSeenAt: batch.now,
+  };
+}
+
+/** What copies of one plugin share at first sight; sorting, at the end of the scan, looks closer. */
+export const firstSight = ({ name, path, vendor, ...copy }: FoundCopy): string =>
+  `${nameKeyOf(nameOfCopy({ name, path }), vendor, makesSound(copy), isGenericWord).bare}|${foldVendor(vendor)}`;
+
+/** Gives every copy that can be understood a plugin to be shown with; a copy that has one keeps it. */
+async function assignPlugins(
+  manager: EntityManager,
+  computer: string,
+  rows: readonly CopyRow[],
+  plugins: Map<string, string>,
+  now: Date,
+): Promise<void> {
+  const added: PluginRow[] = [];
+  for (const row of rows) {
+    if (row.pluginId !== null || row.status === 'failed') {
+      continue;
+    }
+    const key = firstSight(row.facts);
+    const known = plugins.get(key);
+    row.pluginId = known ?? randomUUID();
+    if (known !== undefined) {
+      continue;
+    }
+    plugins.set(key, row.pluginId);
+    for (const plugin of sortPlugins(
+      [
+        {
+          id: row.pluginId,
+          copies: [row.facts],
+          own: [row.facts],
+          vendor: row.facts.vendor,
+          sameBecause: [],
+        },
+      ],
+      new Map(),
+    )) {
+      added.push({ ...plugin, computerId: computer, arrivedAt: now });
+    }
+  }
+  await addPlugins(manager, added);
+}
+
+async function report(
+  manager: EntityManager,
+  scan: ScanRow,
+  reported: readonly { comparison: Comparison; row: CopyRow }[],
+): Promise<void> {
+  const start = Object.entries(scan.counts).reduce(
+    (sum, [sort, count]) => (sort === 'unchanged' ? sum : sum + count),
+    0,
+  );
+  const findings = reported.map(
+    ({ comparison, row }, i): FindingRow => ({
+      id: randomUUID(),
+      scanId: scan.id,
+      number: start + i,
+      sort: comparison.sort as FindingSort,
+      pluginId: row.pluginId,
+      name: nameOfCopy(row.facts),
+      vendor: row.facts.vendor,
+      format: row.format,
+      path: row.path,
+      from: comparison.from,
+      to: comparison.to,
+      problem: comparison.sort === 'failed' ? row.facts.problem : null,
+    }),
+  );
+  for (const finding of findings) {
+    scan.counts[finding.sort] += 1;
+  }
+  await addFindings(manager, findings);
+}
+
+function remember(
+  known: Map<string, CopyRow>,
+  comparisons: readonly Comparison[],
+  rows: readonly CopyRow[],
+  dropped: readonly CopyRow[],
+): void {
+  for (const comparison of comparisons) {
+    if (comparison.known === null) {
+      continue;
+    }
+    const before = known.get(comparison.known);
+    if (comparison.sort === 'moved') {
+      known.delete(comparison.known);
+    } else if ((comparison.sort === 'gone' || comparison.sort === 'away') && before) {
+      known.set(comparison.known, { ...before, state: comparison.sort });
+    }
+  }
+  for (const row of rows) {
+    known.set(row.key, row);
+  }
+  for (const row of dropped) {
+    known.delete(row.key);
+  }
+}

@@ -1,0 +1,490 @@
+/** Looking through the places of a computer: only what changed is examined, and every batch is saved at once. */
+import { randomUUID } from 'node:crypto';
+import { access, constants } from 'node:fs/promises';
+import {
+  asId,
+  compare,
+  copyKey,
+  failed,
+  findingSorts,
+  nameOfCopy,
+  ok,
+  type Comparison,
+  type FindingView,
+  type FoundCopy,
+  type KnownCopy,
+  type Result,
+  type ScanMode,
+  type ScanProgress,
+  type ScanView,
+} from '@clever-drawer/core';
+import {
+  allCopies,
+  failedCopies,
+  forgetBundles,
+  hasUnsorted,
+  readBundles,
+  shownState,
+} from '../../database/catalog.ts';
+import { listAsides } from '../../database/asides.ts';
+import { listPlaces } from '../../database/places.ts';
+import { addScan, listFindings, listScans, saveScan } from '../../database/scans.ts';
+import type { BundleRow, CopyRow, FindingRow, PlaceRow, ScanRow } from '../../database/schemas.ts';
+import type { ScanJob } from '../../jobs/scan-jobs.ts';
+import type { Parts } from '../../parts.ts';
+import type { FoundBundle } from '../../scanner/index.ts';
+import { firstSight, saveBatch } from './save-findings.ts';
+import { sortComputer } from '../identify/identify-computer.ts';
+
+/** While a scan runs, windows fetch what it has found at most this often. Milliseconds. */
+const catalogEvery = 2_000;
+/** Bundles examined between two savings. */
+const batchSize = 50;
+const noCounts = (): ScanRow['counts'] =>
+  ({
+    ...Object.fromEntries(findingSorts.map((sort) => [sort, 0])),
+    unchanged: 0,
+  }) as ScanRow['counts'];
+
+/** Starts a scan in the background. Its progress is told to every window; `parts.scans` knows when it is done. */
+export async function startScan(
+  parts: Parts,
+  computer: string,
+  mode: ScanMode,
+): Promise<Result<ScanView>> {
+  if (parts.scans.of(computer)) {
+    return failed({ code: 'scan-running', at: 'scan' });
+  }
+  const places = (await listPlaces(parts.database.manager, computer)).filter((place) => place.isOn);
+  if (places.length === 0) {
+    return failed({ code: 'no-places', at: 'scan' });
+  }
+  if (parts.scans.of(computer)) {
+    return failed({ code: 'scan-running', at: 'scan' });
+  }
+  const scan: ScanRow = {
+    id: randomUUID(),
+    computerId: computer,
+    startedAt: parts.clock(),
+    endedAt: null,
+    state: 'running',
+    looked: 0,
+    counts: noCounts(),
+  };
+  const progress: ScanProgress = {
+    scan: asId(scan.id),
+    state: 'running',
+    place: places[0]?.path ?? '',
+    examining: '',
+    done: 0,
+    total: null,
+    unchanged: 0,
+    secondsLeft: null,
+  };
+  const job: ScanJob = {
+    stop: new SharedArrayBuffer(4),
+    get stopped() {
+      return Atomics.load(new Int32Array(this.stop), 0) !== 0;
+    },
+    progress,
+    finished: Promise.resolve(),
+  };
+  parts.scans.start(computer, job);
+  job.finished = new ScanRun(parts, scan, job, places, mode).run();
+  return ok(viewOf(scan));
+}
+
+/** Asks the running scan to stop and waits until what it found so far is saved. */
+export async function stopScan(parts: Parts, computer: string): Promise<Result<null>> {
+  const job = parts.scans.of(computer);
+  if (!job) {
+    return failed({ code: 'no-scan-running', at: 'scan' });
+  }
+  Atomics.store(new Int32Array(job.stop), 0, 1);
+  await job.finished;
+  return ok(null);
+}
+
+interface Found extends FoundBundle {
+  readonly place: PlaceRow;
+}
+
+/** One scan from walking to its end. */
+class ScanRun {
+  readonly #parts: Parts;
+  readonly #scan: ScanRow;
+  readonly #job: ScanJob;
+  readonly #places: readonly PlaceRow[];
+  readonly #mode: ScanMode;
+  #known = new Map<string, CopyRow>();
+  #plugins = new Map<string, string>();
+  #hasChanged = false;
+  #examiningSince = 0;
+  #skipped = 0;
+  #lastTold = 0;
+  #lastCatalog = Date.now();
+
+  constructor(
+    parts: Parts,
+    scan: ScanRow,
+    job: ScanJob,
+    places: readonly PlaceRow[],
+    mode: ScanMode,
+  ) {
+    this.#mode = mode;
+    this.#parts = parts;
+    this.#scan = scan;
+    this.#job = job;
+    this.#places = places;
+  }
+
+  async run(): Promise<void> {
+    const { database, log, scans, events, clock } = this.#parts;
+    const computer = this.#scan.computerId;
+    try {
+      await addScan(database.manager, this.#scan);
+      await this.#lookThrough();
+      await this.#sort();
+      this.#scan.state = this.#job.stopped ? 'stopped' : 'done';
+    } catch (error) {
+      log.error({ error }, 'a scan broke off');
+      this.#scan.state = 'interrupted';
+    }
+    this.#scan.endedAt = clock();
+    await saveScan(database.manager, this.#scan).catch((error: unknown) => {
+      log.error({ error }, 'the end of a scan could not be saved');
+    });
+    scans.end(computer);
+    this.#tell({ state: this.#scan.state, examining: '', secondsLeft: 0 }, true);
+    events.tell(computer, { event: 'catalog' });
+  }
+
+  async #lookThrough(): Promise<void> {
+    const { manager } = this.#parts.database;
+    const computer = this.#scan.computerId;
+    // The places are walked while the database tells what was known.
+    const [walked, copies, bundles, setAside] = await Promise.all([
+      this.#walkPlaces(),
+      allCopies(manager, computer),
+      readBundles(manager, computer),
+      listAsides(manager, computer),
+    ]);
+    this.#known = new Map(copies.map((row) => [row.key, row]));
+    this.#plugins = new Map(
+      copies.flatMap((row) =>
+        row.pluginId === null || row.status === 'failed'
+          ? []
+          : [[firstSight(row.facts), row.pluginId] as const],
+      ),
+    );
+    const fingerprints = new Map(
+      bundles.map((row) => [`${row.format}\n${row.path}`, row.fingerprint]),
+    );
+    const asides = new Set(setAside.map((row) => row.path));
+    const found = walked.found.filter((bundle) => !asides.has(bundle.path));
+    const { reached, lost } = walked;
+    const toExamine = this.#chooser(fingerprints);
+    const changed = found.filter(toExamine);
+    await this.#sayBack(
+      new Set(found.filter((bundle) => !toExamine(bundle)).map((bundle) => bundle.path)),
+    );
+    const walkedPaths = new Set(found.map((bundle) => bundle.path));
+    const missing = (): CopyRow[] =>
+      [...this.#known.values()].filter(
+        (row) =>
+          row.state !== 'aside' &&
+          !walkedPaths.has(row.path) &&
+          (row.placeId === null || reached.has(row.placeId)),
+      );
+    this.#scan.looked = found.length - changed.length;
+    this.#skipped = this.#scan.looked;
+    this.#examiningSince = Date.now();
+    this.#tell(
+      { total: found.length, done: this.#scan.looked, unchanged: this.#scan.counts.unchanged },
+      true,
+    );
+    for (let at = 0; at < changed.length && !this.#job.stopped; at += batchSize) {
+      await this.#examine(changed.slice(at, at + batchSize), missing());
+    }
+    if (this.#job.stopped || this.#mode === 'failed') {
+      return;
+    }
+    await this.#sayAway(lost);
+    await this.#sayGone(missing());
+  }
+
+  /** Sorts the catalog anew where anything changed, or where it never was. */
+  async #sort(): Promise<void> {
+    const { database } = this.#parts;
+    const computer = this.#scan.computerId;
+    if (this.#hasChanged || (await hasUnsorted(database.manager, computer))) {
+      await database.transaction((manager) => sortComputer(manager, this.#parts, computer));
+    }
+  }
+
+  /** Which bundles are examined in this mode. */
+  #chooser(fingerprints: ReadonlyMap<string, string>): (bundle: Found) => boolean {
+    const failedPaths = new Set(
+      [...this.#known.values()].filter((row) => row.status === 'failed').map((row) => row.path),
+    );
+    if (this.#mode === 'failed') {
+      return (bundle) => failedPaths.has(bundle.path);
+    }
+    return (bundle) =>
+      this.#mode === 'everything' ||
+      fingerprints.get(`${bundle.format}\n${bundle.path}`) !== bundle.fingerprint;
+  }
+
+  /** Copies in unchanged bundles: counted, and back when they were away. */
+  async #sayBack(unchanged: ReadonlySet<string>): Promise<void> {
+    const rows = [...this.#known.values()].filter((row) => unchanged.has(row.path));
+    this.#scan.counts.unchanged += rows.filter((row) => row.state === 'present').length;
+    const back = rows
+      .filter((row) => row.state === 'away')
+      .map(
+        (row): Comparison => ({
+          sort: 'returned',
+          found: row.facts,
+          known: row.key,
+          from: null,
+          to: row.facts.version,
+        }),
+      );
+    if (back.length > 0) {
+      await this.#save(back, []);
+    }
+  }
+
+  /** Copies in places that cannot be reached are away, not gone. */
+  async #sayAway(lost: ReadonlySet<string>): Promise<void> {
+    const away = [...this.#known.values()].filter(
+      (row) => row.state === 'present' && row.placeId !== null && lost.has(row.placeId),
+    );
+    if (away.length > 0) {
+      await this.#save(
+        away.map(
+          (row): Comparison => ({
+            sort: 'away',
+            found: null,
+            known: row.key,
+            from: row.path,
+            to: null,
+          }),
+        ),
+        [],
+      );
+    }
+  }
+
+  async #walkPlaces(): Promise<{ found: Found[]; reached: Set<string>; lost: Set<string> }> {
+    const found: Found[] = [];
+    const reached = new Set<string>();
+    const lost = new Set<string>();
+    const paths = new Set<string>();
+    const walks = await Promise.all(
+      this.#places.map(async (place) => {
+        if (
+          !(await access(place.path, constants.R_OK).then(
+            () => true,
+            () => false,
+          ))
+        ) {
+          return { place, walked: null };
+        }
+        return {
+          place,
+          walked: await this.#parts.readers.walk(place.path, place.formats, this.#job.stop),
+        };
+      }),
+    );
+    for (const { place, walked } of walks) {
+      if (!walked) {
+        lost.add(place.id);
+        continue;
+      }
+      for (const problem of walked.problems) {
+        this.#parts.log.warn({ problem }, 'a directory could not be read');
+      }
+      if (walked.problems.length === 0) {
+        reached.add(place.id);
+      }
+      for (const bundle of walked.bundles) {
+        if (!paths.has(bundle.path)) {
+          found.push({ ...bundle, place });
+        }
+        paths.add(bundle.path);
+      }
+    }
+    return { found, reached, lost };
+  }
+
+  async #examine(bundles: readonly Found[], missing: readonly CopyRow[]): Promise<void> {
+    const copies: FoundCopy[] = [];
+    const examined: Found[] = [];
+    const waiting = [...bundles];
+    const readOn = async (): Promise<void> => {
+      for (let bundle = waiting.shift(); bundle && !this.#job.stopped; bundle = waiting.shift()) {
+        this.#tell({
+          place: bundle.place.path,
+          examining: bundle.path.slice(bundle.place.path.length + 1),
+          done: this.#scan.looked,
+        });
+        copies.push(...(await this.#parts.readers.read(bundle, bundle.place.path)));
+        examined.push(bundle);
+        this.#scan.looked += 1;
+      }
+    };
+    await Promise.all(Array.from({ length: this.#parts.readers.size }, readOn));
+    const paths = new Set(examined.map((bundle) => bundle.path));
+    const before = [...this.#known.values()].filter((row) => paths.has(row.path));
+    const comparisons = compare([...before, ...missing].map(asKnown), [
+      ...new Map(copies.map((c) => [copyKey(c), c])).values(),
+    ]);
+    const isMissing = new Set(missing.map((row) => row.key));
+    await this.#save(
+      comparisons.filter((c) => !(c.sort === 'gone' && isMissing.has(c.known ?? ''))),
+      examined,
+    );
+  }
+
+  async #sayGone(missing: readonly CopyRow[]): Promise<void> {
+    const comparisons = compare(missing.map(asKnown), []);
+    if (comparisons.length > 0) {
+      await this.#save(comparisons, []);
+    }
+    await forgetBundles(this.#parts.database.manager, this.#scan.computerId, [
+      ...new Set(missing.map((row) => row.path)),
+    ]);
+  }
+
+  async #save(comparisons: readonly Comparison[], bundles: readonly Found[]): Promise<void> {
+    this.#hasChanged = true;
+    const rows = bundles.map(
+      (b): BundleRow => ({
+        computerId: this.#scan.computerId,
+        format: b.format,
+        path: b.path,
+        placeId: b.place.id,
+        fingerprint: b.fingerprint,
+      }),
+    );
+    const placeOf = new Map(bundles.map((b) => [b.path, b.place.id]));
+    await this.#parts.database.transaction((manager) =>
+      saveBatch(manager, {
+        scan: this.#scan,
+        comparisons,
+        known: this.#known,
+        plugins: this.#plugins,
+        placeOf,
+        bundles: rows,
+        now: this.#parts.clock(),
+      }),
+    );
+    this.#tell({ done: this.#scan.looked }, true);
+    if (Date.now() - this.#lastCatalog < catalogEvery) {
+      return;
+    }
+    this.#lastCatalog = Date.now();
+    this.#parts.events.tell(this.#scan.computerId, { event: 'catalog' });
+  }
+
+  /** Tells the windows how far the scan is, at most ten times a second unless it matters. */
+  #tell(news: Partial<ScanProgress>, matters = false): void {
+    const now = Date.now();
+    const progress = { ...this.#job.progress, ...news };
+    const toExamine = (progress.total ?? 0) - progress.done;
+    const examined = progress.done - this.#skipped;
+    const rate = examined > 0 ? (now - this.#examiningSince) / examined : null;
+    this.#job.progress = {
+      ...progress,
+      secondsLeft:
+        rate === null || progress.total === null ? null : Math.ceil((rate * toExamine) / 1000),
+    };
+    if (!matters && now - this.#lastTold < 100) {
+      return;
+    }
+    this.#lastTold = now;
+    this.#parts.events.tell(this.#scan.computerId, { event: 'scan', progress: this.#job.progress });
+  }
+}
+
+const asKnown = (row: CopyRow): KnownCopy => ({
+  key: row.key,
+  copy: row.facts,
+  state: shownState(row.state),
+});
+
+const viewOf = (row: ScanRow): ScanView => ({
+  id: asId(row.id),
+  startedAt: row.startedAt.toISOString(),
+  endedAt: row.endedAt?.toISOString() ?? null,
+  state: row.state,
+  looked: row.looked,
+  counts: row.counts,
+});
+
+/** The latest scans, newest first, and how far a running one is. */
+export async function viewScans(
+  parts: Parts,
+  computer: string,
+): Promise<{ scans: ScanView[]; progress: ScanProgress | null }> {
+  return {
+    scans: (await listScans(parts.database.manager, computer)).map(viewOf),
+    progress: parts.scans.of(computer)?.progress ?? null,
+  };
+}
+
+/** The most findings shown of one scan. */
+const findingsShown = 5_000;
+
+export const findingView = ({
+  id,
+  sort,
+  name,
+  vendor,
+  format,
+  path,
+  from,
+  to,
+  pluginId,
+  problem,
+}: FindingRow): FindingView => ({
+  id,
+  sort,
+  name,
+  vendor,
+  format,
+  path,
+  from,
+  to,
+  plugin: pluginId === null ? null : asId(pluginId),
+  copy: null,
+  problem,
+});
+
+export async function viewFindings(
+  parts: Parts,
+  computer: string,
+  scan: string,
+): Promise<FindingView[]> {
+  const rows = await listFindings(parts.database.manager, computer, scan, findingsShown);
+  return rows.map(findingView);
+}
+
+/** The copies that are there and failed, whichever scan said so, in the shape of findings. */
+export async function viewFailed(parts: Parts, computer: string): Promise<FindingView[]> {
+  const rows = await failedCopies(parts.database.manager, computer, findingsShown);
+  return rows.map(({ id, facts, format, path, pluginId }) => ({
+    id,
+    sort: 'failed',
+    name: nameOfCopy(facts),
+    vendor: facts.vendor,
+    format,
+    path,
+    from: null,
+    to: null,
+    plugin: pluginId === null ? null : asId(pluginId),
+    copy: asId(id),
+    problem: facts.problem,
+  }));
+}

@@ -1,0 +1,494 @@
+/** The session of a computer: what stands in its slots, and loading into them. The host does it; what it says is kept in the database. */
+import { randomUUID } from 'node:crypto';
+import {
+  asId,
+  copyToLoad,
+  createRepairer,
+  describe,
+  failed,
+  grouped,
+  isOnly32Bit,
+  ok,
+  slotSortAt,
+  whyNot,
+  withAnswer,
+  type HostCopy,
+  type HostSession,
+  type Known,
+  type LoadRequest,
+  type PastLoad,
+  type Plugin,
+  type RepairView,
+  type Result,
+  type SessionView,
+  type SlotSort,
+} from '@clever-drawer/core';
+import {
+  allCopies,
+  copiesOfPlugins,
+  listPlugins,
+  pluginById,
+  shownState,
+} from '../../database/catalog.ts';
+import { pluginNames } from '../../database/changes.ts';
+import { findComputer } from '../../database/computers.ts';
+import { findAnswer, findChain, findPreference } from '../../database/order.ts';
+import {
+  addLoads,
+  addSavedSession,
+  copiesInCatalog,
+  findSavedSession,
+  forgetLoads,
+  hostCopyOf,
+  listSavedSessions,
+  newSession,
+  readHabits,
+  readKeys,
+  readSession,
+  removeSavedSession,
+  sessionKey,
+  setLearning,
+  writeSession,
+} from '../../database/session.ts';
+import type { CopyRow, LoadRow, PluginRow } from '../../database/schemas.ts';
+import type { Parts, ReadyToRepair } from '../../parts.ts';
+import type { Wish } from '../../host/host.ts';
+
+const sessionOf = async (parts: Parts, computer: string): Promise<HostSession> =>
+  (await readSession(parts.database.manager, computer)) ?? newSession([]);
+
+export async function viewSession(parts: Parts, computer: string): Promise<SessionView> {
+  const { manager } = parts.database;
+  const session = await sessionOf(parts, computer);
+  const asked = session.tracks.flatMap((track) => track.slots.map((slot) => slot.copy));
+  const [known, saved] = await Promise.all([
+    copiesInCatalog(manager, computer, asked),
+    listSavedSessions(manager, computer),
+  ]);
+  return {
+    name: session.name,
+    settings: session.settings,
+    tracks: session.tracks.map(({ slots, ...track }) => ({
+      ...track,
+      slots: slots.map(({ id, copy, isBypassed, problem }) => {
+        const found = known.get(sessionKey(copy));
+        return {
+          id,
+          plugin: found ? asId(found.plugin) : null,
+          copy: found ? asId(found.copy) : null,
+          asked: copy,
+          isBypassed,
+          problem: problem && { ...problem, message: describe(problem) },
+        };
+      }),
+    })),
+    saved: saved.map(({ id, name, savedAt, session: held }) => ({
+      id,
+      name,
+      savedAt: savedAt.toISOString(),
+      slots: held.tracks.reduce((sum, track) => sum + track.slots.length, 0),
+    })),
+  };
+}
+
+/** Asks the host, and keeps what it says. */
+async function asking(parts: Parts, computer: string, wish: Wish): Promise<Result<SessionView>> {
+  const asked = await parts.host.ask(await sessionOf(parts, computer), wish);
+  return asked.ok ? keep(parts, computer, asked.value) : asked;
+}
+
+/** Keeps what the host says together with the loads, in one transaction. */
+async function keep(
+  parts: Parts,
+  computer: string,
+  session: HostSession,
+  also: readonly LoadRow[] = [],
+): Promise<Result<SessionView>> {
+  await parts.database.transaction(async (manager) => {
+    await writeSession(manager, computer, session);
+    await addLoads(manager, also);
+  });
+  parts.events.tell(computer, { event: 'session' });
+  if (also.length > 0) {
+    parts.events.tell(computer, { event: 'usage' });
+  }
+  return ok(await viewSession(parts, computer));
+}
+
+export const changeSession = (
+  parts: Parts,
+  computer: string,
+  wish: Wish,
+): Promise<Result<SessionView>> => parts.turns.take(computer, () => asking(parts, computer, wish));
+
+type Chosen = Result<{ readonly row: CopyRow; readonly plugin: PluginRow }>;
+
+/** The copy of a plugin that would stand there, or why none can. A copy that was chosen is given to the host as it is: it says itself what it makes of it. */
+async function chooseCopy(
+  { database: { manager }, clock }: Parts,
+  computer: string,
+  id: string,
+  slot: SlotSort,
+  { settings }: HostSession,
+  wanted: string | null,
+): Promise<Chosen> {
+  const plugin = await pluginById(manager, computer, id);
+  if (!plugin) {
+    return failed({ code: 'unknown-record', at: 'plugin', what: 'plugin' });
+  }
+  const copies = await copiesOfPlugins(manager, [id]);
+  const said = (await findAnswer(manager, id)) ?? undefined;
+  const card = withAnswer(cardOf(plugin, copies), said);
+  const reason =
+    wanted === null ? whyNot(card, slot, said, settings, clock().toISOString().slice(0, 10)) : null;
+  if (reason !== null) {
+    return failed({ code: 'cannot-load', at: 'plugin', name: plugin.name, reason });
+  }
+  const chosen =
+    wanted ?? copyToLoad(card, settings, (await findPreference(manager, computer))?.formats)?.id;
+  const row = copies.find((copy) => copy.id === chosen);
+  return row ? ok({ row, plugin }) : failed({ code: 'unknown-record', at: 'copy', what: 'copy' });
+}
+
+/** Loads a plugin, or all of a chain, into a slot and records the load. Past the end of the track it is appended. */
+export const loadIntoSlot = (
+  parts: Parts,
+  computer: string,
+  request: LoadRequest,
+): Promise<Result<SessionView>> =>
+  parts.turns.take(computer, async () => {
+    const { manager } = parts.database;
+    const session = await sessionOf(parts, computer);
+    const track = session.tracks.find((one) => one.id === request.track);
+    const chain = await findChain(manager, computer, request.plugin);
+    if (!track) {
+      return failed({ code: 'unknown-record', at: 'track', what: 'track' });
+    }
+    const index = Math.min(request.index, track.slots.length);
+    const copies: { readonly row: CopyRow; readonly plugin: PluginRow }[] = [];
+    for (const [at, id] of (chain?.plugins ?? [request.plugin]).entries()) {
+      const chosen = await chooseCopy(
+        parts,
+        computer,
+        id,
+        slotSortAt(track.sort, index + at),
+        session,
+        chain ? null : request.copy,
+      );
+      if (!chosen.ok) {
+        return chosen;
+      }
+      copies.push(chosen.value);
+    }
+    const loaded = await loadAll(
+      parts,
+      session,
+      track.id,
+      index,
+      copies.map(({ row, plugin }) => hostCopyOf(row, plugin.name)),
+    );
+    if (!loaded.ok) {
+      return loaded;
+    }
+    const before = track.slots[index - 1]?.copy;
+    const after =
+      before &&
+      (await copiesInCatalog(manager, computer, [before])).get(sessionKey(before))?.plugin;
+    const isLearning = (await findComputer(manager, computer))?.isLearning ?? true;
+    const about = {
+      computerId: computer,
+      at: parts.clock(),
+      track: track.sort,
+      typed: request.typed,
+      keys: request.keys,
+      took: request.took,
+    };
+    const byHand: LoadRow = {
+      ...about,
+      id: randomUUID(),
+      pluginId: request.plugin,
+      copyId: chain ? null : (copies[0]?.row.id ?? null),
+      afterPluginId: after ?? null,
+    };
+    // What is in a chain counts as loaded, but nobody typed for it.
+    const within = chain
+      ? copies.map(
+          ({ row, plugin }, at): LoadRow => ({
+            ...about,
+            typed: null,
+            keys: null,
+            took: null,
+            id: randomUUID(),
+            pluginId: plugin.id,
+            copyId: row.id,
+            afterPluginId: copies[at - 1]?.plugin.id ?? after ?? null,
+          }),
+        )
+      : [];
+    return keep(parts, computer, loaded.value, isLearning ? [byHand, ...within] : []);
+  });
+
+/** The first in the place of what stands there, the others behind it; all or none. */
+async function loadAll(
+  parts: Parts,
+  session: HostSession,
+  track: string,
+  index: number,
+  copies: readonly HostCopy[],
+): Promise<Result<HostSession>> {
+  let now: Result<HostSession> = ok(session);
+  for (const [at, copy] of copies.entries()) {
+    if (!now.ok) {
+      return now;
+    }
+    const slot = randomUUID();
+    now = await parts.host.ask(now.value, {
+      do: 'load',
+      track,
+      index: at === 0 ? index : Number.MAX_SAFE_INTEGER,
+      slot,
+      copy,
+    });
+    if (now.ok && at > 0) {
+      now = await parts.host.ask(now.value, { do: 'move', slot, track, index: index + at });
+    }
+  }
+  return now;
+}
+
+/** What core needs to know of a plugin in order to choose its copy. */
+const cardOf = (plugin: PluginRow, copies: readonly CopyRow[]): Plugin => ({
+  id: asId(plugin.id),
+  name: plugin.name,
+  vendor: plugin.vendor,
+  kind: plugin.kind,
+  types: plugin.types,
+  arrived: plugin.arrivedAt.toISOString(),
+  copies: copies.map((c) => ({
+    id: asId(c.id),
+    format: c.format,
+    path: c.path,
+    version: c.facts.version,
+    hasPicture: c.facts.picture !== null,
+    is32Bit: isOnly32Bit(c.facts.architectures),
+    isFailed: c.status === 'failed',
+    audioIn: c.facts.audioIn,
+    audioOut: c.facts.audioOut,
+    state: shownState(c.state),
+  })),
+});
+
+export async function saveSession(
+  parts: Parts,
+  computer: string,
+  name: string,
+): Promise<Result<SessionView>> {
+  const session = await sessionOf(parts, computer);
+  const text = name.trim();
+  if (text === '') {
+    return failed({ code: 'name-empty', at: 'name' });
+  }
+  await addSavedSession(parts.database.manager, {
+    id: randomUUID(),
+    computerId: computer,
+    name: text,
+    savedAt: parts.clock(),
+    session: { ...session, name: text },
+  });
+  parts.events.tell(computer, { event: 'session' });
+  return ok(await viewSession(parts, computer));
+}
+
+export const openSession = (
+  parts: Parts,
+  computer: string,
+  id: string,
+): Promise<Result<SessionView>> =>
+  parts.turns.take(computer, async () => {
+    const saved = await findSavedSession(parts.database.manager, computer, id);
+    return saved
+      ? asking(parts, computer, { do: 'open', session: saved.session })
+      : failed({ code: 'unknown-record', at: 'session', what: 'session' });
+  });
+
+export async function forgetSession(
+  parts: Parts,
+  computer: string,
+  id: string,
+): Promise<Result<SessionView>> {
+  if (!(await removeSavedSession(parts.database.manager, computer, id))) {
+    return failed({ code: 'unknown-record', at: 'session', what: 'session' });
+  }
+  parts.events.tell(computer, { event: 'session' });
+  return ok(await viewSession(parts, computer));
+}
+
+interface Broken {
+  readonly slot: string;
+  readonly track: string;
+  readonly index: number;
+  readonly view: RepairView;
+  readonly copy: HostCopy | null;
+}
+
+async function prepareRepairs(
+  { database: { manager } }: Parts,
+  computer: string,
+): Promise<ReadyToRepair> {
+  const [copies, plugins, preference] = await Promise.all([
+    allCopies(manager, computer),
+    listPlugins(manager, computer),
+    findPreference(manager, computer),
+  ]);
+  const rows = new Map(copies.map((copy) => [copy.id, copy]));
+  const names = new Map(plugins.map((plugin) => [plugin.id, plugin]));
+  const byPlugin = grouped(
+    copies.flatMap((copy) => (copy.pluginId === null ? [] : [[copy.pluginId, copy] as const])),
+  );
+  const known = [...byPlugin].flatMap(([id, of]): Known[] => {
+    const row = names.get(id);
+    const plugin = row && cardOf(row, of);
+    return plugin
+      ? plugin.copies.map((card) => ({
+          card,
+          plugin,
+          identity: rows.get(card.id)?.facts.identity ?? null,
+          replaces: rows.get(card.id)?.facts.replaces ?? [],
+        }))
+      : [];
+  });
+  return {
+    repairFor: createRepairer(known, preference?.formats),
+    copyOf: (id) => {
+      const row = rows.get(id);
+      const name = row?.pluginId == null ? undefined : names.get(row.pluginId)?.name;
+      return row && name !== undefined ? hostCopyOf(row, name) : null;
+    },
+  };
+}
+
+/** For each slot that could not be opened, the best match that is here. */
+async function broken(parts: Parts, computer: string): Promise<Broken[]> {
+  const session = await sessionOf(parts, computer);
+  const silent = session.tracks.flatMap((track) =>
+    track.slots.flatMap((slot, index) => (slot.problem ? [{ track, slot, index }] : [])),
+  );
+  if (silent.length === 0) {
+    return [];
+  }
+  const { repairFor, copyOf } = await parts.repairing.of(computer, () =>
+    prepareRepairs(parts, computer),
+  );
+  return silent.map(({ track, slot, index }) => {
+    const match = repairFor(slot.copy, session.settings);
+    return {
+      slot: slot.id,
+      track: track.id,
+      index,
+      copy: match && copyOf(match.copy.id),
+      view: {
+        slot: slot.id,
+        track: track.name,
+        asked: slot.copy,
+        match: match && {
+          plugin: match.plugin.id,
+          copy: match.copy.id,
+          name: match.plugin.name,
+          format: match.copy.format,
+          because: match.because,
+          isSure: match.isSure,
+        },
+      },
+    };
+  });
+}
+
+export const viewRepairs = async (parts: Parts, computer: string): Promise<RepairView[]> =>
+  (await broken(parts, computer)).map((one) => one.view);
+
+/** Takes the best match for each of the slots; what the host refuses stays as it was, with the reason. */
+export const repairSlots = (
+  parts: Parts,
+  computer: string,
+  slots: readonly string[],
+): Promise<Result<SessionView>> =>
+  parts.turns.take(computer, async () => {
+    const wanted = (await broken(parts, computer)).filter(
+      (one) => slots.includes(one.slot) && one.copy !== null,
+    );
+    const problems = [];
+    if (wanted.length === 0) {
+      return failed({ code: 'unknown-record', at: 'slots', what: 'match' });
+    }
+    for (const { track, index, slot, copy } of wanted) {
+      const done =
+        copy && (await asking(parts, computer, { do: 'load', track, index, slot, copy }));
+      if (done && !done.ok) {
+        problems.push(...done.problems);
+      }
+    }
+    return problems.length > 0 ? failed(...problems) : ok(await viewSession(parts, computer));
+  });
+
+/** Takes in loads that happened in a host while nobody listened. */
+export async function recordPastLoads(
+  parts: Parts,
+  computer: string,
+  loads: readonly PastLoad[],
+): Promise<Result<number>> {
+  const result = await parts.database.transaction(async (manager): Promise<Result<number>> => {
+    const ids = new Set(
+      loads.flatMap((load) => [load.plugin, ...(load.after === null ? [] : [load.after])]),
+    );
+    const known = await pluginNames(manager, computer, [...ids]);
+    if (known.size < ids.size) {
+      return failed({ code: 'unknown-record', at: 'loads', what: 'plugin' });
+    }
+    if (!(await findComputer(manager, computer))?.isLearning) {
+      return ok(0);
+    }
+    await addLoads(
+      manager,
+      loads.map(
+        (load): LoadRow => ({
+          id: randomUUID(),
+          computerId: computer,
+          pluginId: load.plugin,
+          copyId: null,
+          at: new Date(load.at),
+          track: load.track,
+          afterPluginId: load.after,
+          typed: load.typed ?? null,
+          keys: load.keys ?? null,
+          took: load.took ?? null,
+        }),
+      ),
+    );
+    return ok(loads.length);
+  });
+  if (result.ok) {
+    parts.events.tell(computer, { event: 'usage' });
+  }
+  return result;
+}
+
+export const viewHabits = (parts: Parts, computer: string) =>
+  readHabits(parts.database.manager, computer, parts.clock());
+export const viewKeys = (parts: Parts, computer: string) =>
+  readKeys(parts.database.manager, computer, parts.clock());
+
+export async function changeLearning(
+  parts: Parts,
+  computer: string,
+  isLearning: boolean,
+): Promise<Result<null>> {
+  await setLearning(parts.database.manager, computer, isLearning);
+  parts.events.tell(computer, { event: 'usage' });
+  return ok(null);
+}
+
+export async function wipeLoads(parts: Parts, computer: string): Promise<Result<number>> {
+  const forgotten = await forgetLoads(parts.database.manager, computer);
+  parts.events.tell(computer, { event: 'usage' });
+  return ok(forgotten);
+}

@@ -1,0 +1,129 @@
+/** Saying one thing of many plugins: type, kind, licence, tag, hidden. */
+import { useState } from 'react';
+import { Dropdown } from 'react-bootstrap';
+import { allTags, asId, licenceStates, type Kind } from '@clever-drawer/core';
+import { useStudio } from '../studio/studio.tsx';
+import { MenuItem } from '../ui/menu-item.tsx';
+import { Picker, type Choice } from '../ui/picker.tsx';
+import { sayAct } from './annotate.ts';
+import { TypesPicker } from './types-picker.tsx';
+
+const kindNames: readonly (readonly [Kind, string])[] = [
+  ['effect', 'effects'],
+  ['instrument', 'instruments'],
+  ['note-effect', 'note effects'],
+  ['tool', 'tools'],
+];
+
+export function SayMenu({ plugins }: { plugins: readonly string[] }) {
+  const { act, answers } = useStudio();
+  const [picking, setPicking] = useState<'type' | 'tag' | null>(null);
+  const count = plugins.length === 1 ? 'it' : `all ${plugins.length}`;
+  const they = plugins.length === 1 ? 'It is' : 'They are';
+  const tag = (text: string): void => {
+    act({ act: 'tag', plugins: plugins.map((id) => asId(id)), add: [text], remove: [] });
+  };
+  const known = allTags(answers.values());
+  const choices = known.map(
+    (text): Choice => ({
+      id: text,
+      text,
+      show: text,
+      take: () => {
+        tag(text);
+      },
+    }),
+  );
+  const offer = (typed: string): Choice | null =>
+    typed === '' || known.includes(typed)
+      ? null
+      : {
+          id: 'a new tag',
+          text: typed,
+          show: (
+            <>
+              A new tag: <strong>{typed}</strong>
+            </>
+          ),
+          take: () => {
+            tag(typed);
+          },
+        };
+  const isAllHidden = plugins.every((id) => answers.get(id)?.isHidden);
+  return (
+    <>
+      <Dropdown drop="up">
+        <Dropdown.Toggle as="button" type="button" className="tray-act">
+          Say of {count} …
+        </Dropdown.Toggle>
+        <Dropdown.Menu>
+          <MenuItem
+            onClick={() => {
+              setPicking('type');
+            }}
+          >
+            What {plugins.length === 1 ? 'it does' : 'they do'} …
+          </MenuItem>
+          <MenuItem
+            onClick={() => {
+              setPicking('tag');
+            }}
+          >
+            A tag …
+          </MenuItem>
+          <MenuItem
+            onClick={() => {
+              act(sayAct(plugins, { isHidden: !isAllHidden }));
+            }}
+          >
+            {isAllHidden ? 'Offer while loading' : 'Hide from loading'}
+          </MenuItem>
+          <Dropdown.Divider />
+          {kindNames.map(([kind, name]) => (
+            <MenuItem
+              key={kind}
+              onClick={() => {
+                act(sayAct(plugins, { kind }));
+              }}
+            >
+              {they} {name}
+            </MenuItem>
+          ))}
+          <Dropdown.Divider />
+          {licenceStates.map((state) => (
+            <MenuItem
+              key={state}
+              onClick={() => {
+                act(sayAct(plugins, { licence: { state, until: null } }));
+              }}
+            >
+              {they} {state === 'trial' ? 'on trial' : state}
+            </MenuItem>
+          ))}
+        </Dropdown.Menu>
+      </Dropdown>
+      {picking === 'type' && (
+        <TypesPicker
+          title={`What ${plugins.length === 1 ? 'it does' : `these ${plugins.length} do`}`}
+          onTake={(type) => {
+            act(sayAct(plugins, { types: type === null ? [] : [type] }));
+          }}
+          onClose={() => {
+            setPicking(null);
+          }}
+        />
+      )}
+      {picking === 'tag' && (
+        <Picker
+          title={`A tag for ${count}`}
+          prompt="Letters of the tag"
+          choices={choices}
+          offer={offer}
+          onClose={() => {
+            setPicking(null);
+          }}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,73 @@
+/** Which format's copy goes in front: the order of formats is the user's. */
+import { ArrowDown, ArrowUp } from 'lucide-react';
+import { Button, Modal } from 'react-bootstrap';
+import { formats, type Format } from '@clever-drawer/core';
+import { useStudio } from '../studio/studio.tsx';
+
+export function FormatOrder({ onClose }: { onClose: () => void }) {
+  const { act, computer, formatOrder } = useStudio();
+  const order = [...formatOrder, ...formats.filter((format) => !formatOrder.includes(format))];
+  const shift = (format: Format, by: -1 | 1): void => {
+    const at = order.indexOf(format);
+    const next = order.filter((one) => one !== format);
+    next.splice(Math.max(0, at + by), 0, format);
+    act({ act: 'prefer', computer: computer.id, formats: next });
+  };
+  return (
+    <Modal show onHide={onClose} animation={false} aria-labelledby="formats-title">
+      <Modal.Header closeButton>
+        <Modal.Title as="h1" id="formats-title">
+          Order of formats
+        </Modal.Title>
+      </Modal.Header>
+      <Modal.Body>
+        <p className="text-soft">
+          Of a plugin's copies the one highest here goes in front, 64 bit before 32. The others stay
+          for old sessions.
+        </p>
+        <ol className="format-order">
+          {order.map((format, at) => (
+            <li
+              key={format}
+              onKeyDown={(event) => {
+                const by = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+                if (event.altKey && by) {
+                  event.preventDefault();
+                  shift(format, by as -1 | 1);
+                }
+              }}
+            >
+              <span className="chip format">{format}</span>
+              <span>
+                {at > 0 && (
+                  <Button
+                    variant="bare"
+                    size="sm"
+                    aria-label={`${format} up`}
+                    onClick={() => {
+                      shift(format, -1);
+                    }}
+                  >
+                    <ArrowUp size={15} aria-hidden />
+                  </Button>
+                )}
+                {at < order.length - 1 && (
+                  <Button
+                    variant="bare"
+                    size="sm"
+                    aria-label={`${format} down`}
+                    onClick={() => {
+                      shift(format, 1);
+                    }}
+                  >
+                    <ArrowDown size={15} aria-hidden />
+                  </Button>
+                )}
+              </span>
+            </li>
+          ))}
+        </ol>
+      </Modal.Body>
+    </Modal>
+  );
+}
