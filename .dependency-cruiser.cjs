@@ -48,7 +48,7 @@ module.exports = {
       comment: 'nothing in core imports its index',
       severity: 'error',
       from: { path: '^core/src/' },
-      to: { path: '^core/src/index\\.ts$' },
+      to: { path: '^core/src/(index|readers)\\.ts$' },
     },
     only('core-imports-nothing', '^core/', '^core/'),
     only('server', '^server/', '^(core|server)/'),
@@ -83,6 +83,13 @@ module.exports = {
       severity: 'error',
       from: { path: '^web/src/(scan|sort|file|rule|load|plugin)/' },
       to: { path: '^web/src/(scan|sort|file|rule|load|plugin)/', pathNot: '^web/src/$1/' },
+    },
+    {
+      name: 'web-holds-no-reader',
+      comment: 'the browser never holds a reader of files',
+      severity: 'error',
+      from: { path: '^web/' },
+      to: { path: '^core/src/readers\\.ts$' },
     },
     {
       name: 'web-ui-knows-no-domain',

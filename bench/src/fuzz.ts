@@ -10,7 +10,7 @@ import {
   readLadspaRdf,
   readLv2,
   readVst3,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/readers';
 import { writeStudio } from '@clever-drawer/demo';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';

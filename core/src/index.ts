@@ -38,21 +38,6 @@ export {
   type Format,
   type FoundCopy,
 } from './formats/found-copy.ts';
-export { cleanText, limits, type BundleFiles, type OpenFile } from './formats/bundle-files.ts';
-export { fileUri, readLv2 } from './formats/lv2.ts';
-export { readAudioUnit } from './formats/audio-unit.ts';
-export type { Binary } from './formats/binary-facts.ts';
-export { readBinary } from './formats/binary.ts';
-export { bytesSource, type ByteSource } from './formats/byte-source.ts';
-export { readBinaryPlugin } from './formats/binary-plugin.ts';
-export {
-  noDescriptions,
-  readLadspaRdf,
-  type LadspaDescription,
-  type LadspaDescriptions,
-} from './formats/ladspa-rdf.ts';
-export { memoryFiles } from './formats/memory-files.ts';
-export { readVst3 } from './formats/vst3.ts';
 export { kinds, type Kind } from './catalog/kind.ts';
 export {
   copyInFront,

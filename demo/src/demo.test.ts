@@ -4,7 +4,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { bytesSource, readBinary } from '@clever-drawer/core';
+import { bytesSource, readBinary } from '@clever-drawer/core/readers';
 import { lv2ClassesOf, vst3SubCategoriesOf } from './declare.ts';
 import { computers, placesOf, type DemoComputer } from './computers.ts';
 import { makePlugins, studioSize } from './plugins.ts';

@@ -1,6 +1,7 @@
 /** Readers of program files, property lists and descriptions on damaged real-shaped input: a value or a Problem, never an exception. */
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { type FoundCopy } from '@clever-drawer/core';
 import {
   bytesSource,
   memoryFiles,
@@ -9,8 +10,7 @@ import {
   readBinaryPlugin,
   readLadspaRdf,
   noDescriptions,
-  type FoundCopy,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/readers';
 import { program } from './write-programs.ts';
 
 /** Bytes with some of them overwritten, cut off or added. */

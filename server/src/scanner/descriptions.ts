@@ -6,7 +6,7 @@ import {
   readLadspaRdf,
   type LadspaDescription,
   type LadspaDescriptions,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/readers';
 import { diskFiles } from './read.ts';
 
 /** Where descriptions stand for a place `…/lib/ladspa`: `…/share/ladspa/rdf`, and the directories of `LADSPA_RDF_PATH`. */

@@ -5,17 +5,19 @@ import {
   failed,
   failedCopy,
   ok,
+  type FoundCopy,
+  type Problem,
+  type Result,
+} from '@clever-drawer/core';
+import {
   readAudioUnit,
   readBinaryPlugin,
   readLv2,
   readVst3,
   type BundleFiles,
-  type FoundCopy,
   type LadspaDescriptions,
   type OpenFile,
-  type Problem,
-  type Result,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/readers';
 import { reasonOf, type FoundBundle } from './walk.ts';
 
 /** The copies of one bundle. Whatever goes wrong becomes a failed copy. `place` bounds what may be read. */

@@ -16,7 +16,8 @@ import {
 } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { formats, noDescriptions, type FoundCopy } from '@clever-drawer/core';
+import { formats, type FoundCopy } from '@clever-drawer/core';
+import { noDescriptions } from '@clever-drawer/core/readers';
 import { descriptionsFor } from './descriptions.ts';
 import { ReaderPool } from './pool.ts';
 import { readBundle } from './read.ts';

@@ -2,15 +2,14 @@
 import { randomUUID } from 'node:crypto';
 import { parentPort, workerData } from 'node:worker_threads';
 import {
-  noDescriptions,
   sortCatalog,
   type Decisions,
   type Format,
   type FoundCopy,
-  type LadspaDescriptions,
   type SortedCatalog,
   type SortedCopy,
 } from '@clever-drawer/core';
+import { noDescriptions, type LadspaDescriptions } from '@clever-drawer/core/readers';
 import { descriptionsFor } from './descriptions.ts';
 import { readBundle } from './read.ts';
 import { walk, type FoundBundle, type Walked } from './walk.ts';

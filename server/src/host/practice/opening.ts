@@ -2,16 +2,15 @@
 import { readFile, stat } from 'node:fs/promises';
 import { setTimeout } from 'node:timers/promises';
 import {
-  bytesSource,
   failed,
   misbehaviours,
   ok,
-  readBinary,
   type HostCopy,
   type HostSettings,
   type Problem,
   type Result,
 } from '@clever-drawer/core';
+import { bytesSource, readBinary } from '@clever-drawer/core/readers';
 
 /** Thrown where a real plugin would bring its host down. */
 export class Crash extends Error {}

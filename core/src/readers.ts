@@ -1,0 +1,16 @@
+/** The readers of plugin files: for the server, the command line and tests. The browser never holds them. */
+export { cleanText, limits, type BundleFiles, type OpenFile } from './formats/bundle-files.ts';
+export { fileUri, readLv2 } from './formats/lv2.ts';
+export { readAudioUnit } from './formats/audio-unit.ts';
+export type { Binary } from './formats/binary-facts.ts';
+export { readBinary } from './formats/binary.ts';
+export { bytesSource, type ByteSource } from './formats/byte-source.ts';
+export { readBinaryPlugin } from './formats/binary-plugin.ts';
+export {
+  noDescriptions,
+  readLadspaRdf,
+  type LadspaDescription,
+  type LadspaDescriptions,
+} from './formats/ladspa-rdf.ts';
+export { memoryFiles } from './formats/memory-files.ts';
+export { readVst3 } from './formats/vst3.ts';
