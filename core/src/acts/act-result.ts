@@ -23,3 +23,12 @@ export const unknown = (what: string, at: string): { ok: false; problems: Proble
 export function sayPlugins(ids: readonly string[], nameOf: NameOfPlugin): string {
   return ids.length === 1 ? (nameOf(ids[0] ?? '') ?? 'a plugin') : `${ids.length} plugins`;
 }
+
+/** A change that is being put together. */
+export interface Edited {
+  added: OrderRecord[];
+  updated: [OrderRecord, OrderRecord][];
+  removed: OrderRecord[];
+}
+export const edited = (): Edited => ({ added: [], updated: [], removed: [] });
+export const unknownPlugin = (): { ok: false; problems: Problem[] } => unknown('plugin', 'plugins');

@@ -1,25 +1,27 @@
-/** Acts on whole cabinets. */
+/** Acts on whole cabinets, and copying folders into them. */
+import { standingFor } from './shown-folders.ts';
 import { failed, type Result } from '../problem.ts';
-import type { ActOf, NewFolder } from './act.ts';
+import type { PluginId } from '../id.ts';
 import {
-  allFolders,
   cabinetIn,
   cabinetsOf,
   folderIn,
   placementIn,
   placementsIn,
-  plainFolder,
   type Cabinet,
   type Folder,
   type Order,
   type Placement,
+  allFolders,
+  plainFolder,
 } from '../order/records.ts';
-import { done, unknown, type NameOfPlugin, type Performed } from './act-result.ts';
-import { standingFor } from './shown-folders.ts';
 import { positionBefore, spread } from '../order/position.ts';
+import type { ActOf, NewFolder } from './act.ts';
+import { done, type NameOfPlugin, type Performed, unknown } from './act-result.ts';
+import { type ActRules, asSaid, noPlugins } from './act-rule.ts';
 
 /** A new cabinet with all that is planned for it; favourites come first, also when nothing is planned. */
-export function addCabinet(
+function addCabinet(
   order: Order,
   act: ActOf<'add-cabinet'>,
   nameOf: NameOfPlugin,
@@ -130,7 +132,7 @@ function recordsOf(cabinet: Cabinet['id'], folders: readonly NewFolder[]): (Fold
 }
 
 /** A whole folder, made elsewhere or copied, at the end of a row. */
-export function copyFolder(
+function copyFolder(
   order: Order,
   act: ActOf<'copy-folder'>,
   nameOf: NameOfPlugin,
@@ -180,10 +182,7 @@ export function copyFolder(
   });
 }
 
-export function setCabinet(
-  order: Order,
-  { cabinet: id, set }: ActOf<'set-cabinet'>,
-): Result<Performed> {
+function setCabinet(order: Order, { cabinet: id, set }: ActOf<'set-cabinet'>): Result<Performed> {
   const cabinet = cabinetIn(order, id);
   const title = set.name?.trim();
   if (!cabinet) {
@@ -212,7 +211,7 @@ function wordsOfSetting(cabinet: Cabinet, next: Cabinet, set: ActOf<'set-cabinet
     : `Rename ${cabinet.name} to ${next.name}`;
 }
 
-export function moveCabinet(order: Order, act: ActOf<'move-cabinet'>): Result<Performed> {
+function moveCabinet(order: Order, act: ActOf<'move-cabinet'>): Result<Performed> {
   const cabinet = cabinetIn(order, act.cabinet);
   if (!cabinet) {
     return unknown('cabinet', 'cabinet');
@@ -230,7 +229,7 @@ export function moveCabinet(order: Order, act: ActOf<'move-cabinet'>): Result<Pe
   });
 }
 
-export function removeCabinet(order: Order, act: ActOf<'remove-cabinet'>): Result<Performed> {
+function removeCabinet(order: Order, act: ActOf<'remove-cabinet'>): Result<Performed> {
   const cabinet = cabinetIn(order, act.cabinet);
   if (!cabinet) {
     return unknown('cabinet', 'cabinet');
@@ -285,3 +284,25 @@ function childrenFirst(folders: readonly Folder[]): Folder[] {
   };
   return [...folders].sort((a, b) => depth(b) - depth(a));
 }
+
+const pluginsInFolders = (folders: readonly NewFolder[]): PluginId[] =>
+  folders.flatMap((folder) => folder.plugins.map((entry) => entry.plugin));
+
+/** Acts on cabinets, by name. */
+export const cabinetActs = {
+  'add-cabinet': {
+    plugins: (act) => pluginsInFolders(act.folders),
+    resolve: asSaid,
+    perform: addCabinet,
+  },
+  'copy-folder': {
+    plugins: (act) => pluginsInFolders(act.folders),
+    resolve: asSaid,
+    perform: copyFolder,
+  },
+  'set-cabinet': { plugins: noPlugins, resolve: asSaid, perform: setCabinet },
+  'move-cabinet': { plugins: noPlugins, resolve: asSaid, perform: moveCabinet },
+  'remove-cabinet': { plugins: noPlugins, resolve: asSaid, perform: removeCabinet },
+} satisfies ActRules<
+  'add-cabinet' | 'copy-folder' | 'set-cabinet' | 'move-cabinet' | 'remove-cabinet'
+>;

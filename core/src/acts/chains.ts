@@ -1,18 +1,12 @@
 /** Chains of one's own: several plugins under one name, filed, named and found like a plugin. */
+import { referrersOf, withPlugins } from '../order/references.ts';
 import { failed, type Result } from '../problem.ts';
+import { chainIn, type Chain, type Order } from '../order/records.ts';
 import type { ActOf } from './act.ts';
-import {
-  allPlacements,
-  answerIn,
-  chainIn,
-  namingIn,
-  type Chain,
-  type Order,
-  type OrderRecord,
-} from '../order/records.ts';
-import { done, unknown, type NameOfPlugin, type Performed } from './act-result.ts';
+import { done, type NameOfPlugin, type Performed, unknown, edited } from './act-result.ts';
+import { type ActRules, asSaid, noPlugins } from './act-rule.ts';
 
-export function addChain(
+function addChain(
   order: Order,
   { id, name, kind, plugins }: ActOf<'add-chain'>,
   nameOf: NameOfPlugin,
@@ -32,20 +26,25 @@ export function addChain(
   return done(`Keep ${plugins.length} plugins as the chain ${text}`, { added: [chain] });
 }
 
-/** Takes its places, names and answers along; the plugins in it stay. */
-export function removeChain(order: Order, { chain: id }: ActOf<'remove-chain'>): Result<Performed> {
+/** Takes its places, names and answers along, and is no longer kept in or out of smart folders by hand; the plugins in it stay. */
+function removeChain(order: Order, { chain: id }: ActOf<'remove-chain'>): Result<Performed> {
   const chain = chainIn(order, id);
   if (!chain) {
     return unknown('chain', 'chain');
   }
-  const made: OrderRecord[] = [namingIn(order, id), answerIn(order, id)].flatMap(
-    (record) => record ?? [],
-  );
-  return done(`Remove the chain ${chain.name}`, {
-    removed: [
-      ...allPlacements(order).filter((placement) => placement.plugin === id),
-      ...made,
-      chain,
-    ],
-  });
+  const change = edited();
+  for (const record of referrersOf(order, [id])) {
+    if (record.table === 'folder') {
+      change.updated.push([record, withPlugins(record, (one) => (one === id ? null : one))]);
+    } else {
+      change.removed.push(record);
+    }
+  }
+  return done(`Remove the chain ${chain.name}`, change);
 }
+
+/** Acts on chains, by name. */
+export const chainActs = {
+  'add-chain': { plugins: (act) => act.plugins, resolve: asSaid, perform: addChain },
+  'remove-chain': { plugins: noPlugins, resolve: asSaid, perform: removeChain },
+} satisfies ActRules<'add-chain' | 'remove-chain'>;

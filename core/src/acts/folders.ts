@@ -1,20 +1,163 @@
-/** Acts on what folders hold: sorting, pinning, merging, splitting, moving from one to another. */
-import { failed, type Result } from '../problem.ts';
-import type { ActOf } from './act.ts';
+/** Acts on folders: made, named, moved, removed, sorted, merged, split. */
+import { standingFor } from './shown-folders.ts';
+import { file, holdsNone, putInto } from './placements.ts';
+import { applyChange } from '../change.ts';
+import { failed, type Problem, type Result } from '../problem.ts';
 import {
-  folderAndBelow,
+  cabinetIn,
   folderIn,
   foldersBelow,
-  placementIn,
-  placementsIn,
-  plainFolder,
+  meantBy,
   type Folder,
   type Order,
   type Placement,
+  folderAndBelow,
+  placementsIn,
+  plainFolder,
 } from '../order/records.ts';
-import { done, sayPlugins, unknown, type NameOfPlugin, type Performed } from './act-result.ts';
-import { standingFor } from './shown-folders.ts';
-import { positionsBefore, spread } from '../order/position.ts';
+import { positionBefore, positionsBefore, spread } from '../order/position.ts';
+import type { ActOf } from './act.ts';
+import { done, type NameOfPlugin, type Performed, sayPlugins, unknown } from './act-result.ts';
+import { type ActRules, asSaid, noPlugins, withMeantFolder } from './act-rule.ts';
+import { circleTrouble } from './smart-folders.ts';
+
+/** Why a folder cannot stand below that parent; null when it can. */
+function parentTrouble(order: Order, cabinet: string, parent: string | null): Problem | null {
+  if (parent === null) {
+    return null;
+  }
+  const folder = folderIn(order, parent);
+  if (!folder || folder.cabinet !== cabinet) {
+    return { code: 'unknown-record', at: 'parent', what: 'folder' };
+  }
+  return folder.form === 'divider'
+    ? { code: 'holds-no-plugins', at: 'parent', name: folder.name, form: 'divider' }
+    : null;
+}
+
+function addFolder(
+  order: Order,
+  act: ActOf<'add-folder'>,
+  nameOf: NameOfPlugin,
+): Result<Performed> {
+  const title = act.name.trim();
+  if (title === '') {
+    return failed({ code: 'name-empty', at: 'name' });
+  }
+  if (!cabinetIn(order, act.cabinet)) {
+    return unknown('cabinet', 'cabinet');
+  }
+  if (folderIn(order, act.id)) {
+    return failed({ code: 'id-taken', at: 'id' });
+  }
+  const trouble = parentTrouble(order, act.cabinet, act.parent);
+  if (trouble) {
+    return failed(trouble);
+  }
+  if (act.form === 'smart' && act.rule === null) {
+    return failed({ code: 'rule-empty', at: 'rule' });
+  }
+  const folder: Folder = {
+    table: 'folder',
+    id: act.id,
+    cabinet: act.cabinet,
+    parent: act.parent,
+    form: act.form,
+    name: title,
+    position: positionBefore(foldersBelow(order, act.cabinet, act.parent), act.before, null),
+    rule: act.form === 'smart' ? act.rule : null,
+    ...plainFolder,
+    ...(act.form === 'smart' ? act.smart : {}),
+  };
+  const circle = circleTrouble(applyChange(order, { added: [folder], updated: [], removed: [] }), [
+    folder,
+  ]);
+  if (circle) {
+    return failed(circle);
+  }
+  const what = { folder: 'folder', smart: 'smart folder', divider: 'divider' }[act.form];
+  const plugins = act.plugins ?? [];
+  const made = applyChange(order, { added: [folder], updated: [], removed: [] });
+  if (plugins.length === 0) {
+    return done(`Make the ${what} ${title}`, { added: [folder] });
+  }
+  const filed = file(made, { act: 'file', folder: folder.id, before: null, plugins }, nameOf);
+  return filed.ok
+    ? done(
+        `Make the folder ${title} with ${sayPlugins(
+          plugins.map((p) => p.plugin),
+          nameOf,
+        )}`,
+        { added: [folder, ...filed.value.change.added] },
+      )
+    : filed;
+}
+
+function renameFolder(order: Order, act: ActOf<'rename-folder'>): Result<Performed> {
+  const folder = folderIn(order, act.folder);
+  const title = act.name.trim();
+  if (!folder) {
+    return unknown('folder', 'folder');
+  }
+  if (title === '') {
+    return failed({ code: 'name-empty', at: 'name' });
+  }
+  if (folder.form === 'favourites') {
+    return failed({ code: 'stays', at: 'folder', name: folder.name });
+  }
+  const words = `Rename ${folder.name} to ${title}`;
+  return folder.name === title
+    ? done(words, {})
+    : done(words, { updated: [[folder, { ...folder, name: title }]] });
+}
+
+function moveFolder(order: Order, act: ActOf<'move-folder'>): Result<Performed> {
+  const folder = folderIn(order, act.folder);
+  if (!folder) {
+    return unknown('folder', 'folder');
+  }
+  const trouble = parentTrouble(order, folder.cabinet, act.parent);
+  if (trouble) {
+    return failed(trouble);
+  }
+  if (folderAndBelow(order, folder).some((f) => f.id === act.parent)) {
+    return failed({ code: 'inside-itself', at: 'parent', name: folder.name });
+  }
+  if (folder.form === 'favourites' && act.parent !== null) {
+    return failed({ code: 'stays', at: 'folder', name: folder.name });
+  }
+  const row = foldersBelow(order, folder.cabinet, act.parent);
+  if (act.before === folder.id) {
+    return done(`Move ${folder.name}`, {});
+  }
+  const moved: Folder = {
+    ...folder,
+    parent: act.parent,
+    position: positionBefore(row, act.before, folder.id),
+  };
+  const change = { added: [], updated: [[folder, moved] as const], removed: [] };
+  const circle =
+    act.parent === folder.parent
+      ? null
+      : circleTrouble(applyChange(order, change), folderAndBelow(order, folder));
+  return circle ? failed(circle) : done(`Move ${folder.name}`, change);
+}
+
+function removeFolder(order: Order, act: ActOf<'remove-folder'>): Result<Performed> {
+  const folder = folderIn(order, act.folder);
+  if (!folder) {
+    return unknown('folder', 'folder');
+  }
+  if (folder.form === 'favourites') {
+    return failed({ code: 'stays', at: 'folder', name: folder.name });
+  }
+  const folders = folderAndBelow(order, folder);
+  const shown = standingFor(order, folders);
+  const placements = folders.flatMap((f) => placementsIn(order, f.id));
+  return done(`Remove the ${folder.form === 'divider' ? 'divider' : 'folder'} ${folder.name}`, {
+    removed: [...placements, ...shown, ...folders.reverse()],
+  });
+}
 
 const sortingWords = {
   name: 'by name',
@@ -25,10 +168,7 @@ const sortingWords = {
   newest: 'newest first',
 } as const;
 
-export function setFolder(
-  order: Order,
-  { folder: id, set }: ActOf<'set-folder'>,
-): Result<Performed> {
+function setFolder(order: Order, { folder: id, set }: ActOf<'set-folder'>): Result<Performed> {
   const folder = folderIn(order, id);
   if (!folder) {
     return unknown('folder', 'folder');
@@ -58,66 +198,7 @@ function wordsOfSetting({ name }: Folder, set: ActOf<'set-folder'>['set']): stri
     : `${set.isPinned ? 'Pin' : 'Unpin'} ${name}`;
 }
 
-/** Why plugins cannot be put there; null when they can. */
-const holdsNone = (folder: Folder): Result<Performed> | null =>
-  folder.form === 'smart' || folder.form === 'divider'
-    ? failed({ code: 'holds-no-plugins', at: 'folder', name: folder.name, form: folder.form })
-    : null;
-
-/** The placements behind (or before one of) those of a folder; what is there already is taken out instead. */
-function putInto(
-  order: Order,
-  placements: readonly Placement[],
-  folder: Folder,
-  before: string | null,
-): { updated: [Placement, Placement][]; removed: Placement[] } {
-  const row = placementsIn(order, folder.id).filter((p) => !placements.includes(p));
-  const there = new Set<string>(row.map((p) => p.plugin));
-  const moving: Placement[] = [];
-  const removed: Placement[] = [];
-  for (const placement of placements) {
-    if (there.has(placement.plugin)) {
-      removed.push(placement);
-    } else {
-      moving.push(placement);
-    }
-    there.add(placement.plugin);
-  }
-  const keys = positionsBefore(row, before, moving.length);
-  return {
-    removed,
-    updated: moving.map((placement, i) => [
-      placement,
-      { ...placement, folder: folder.id, position: keys[i] ?? '' },
-    ]),
-  };
-}
-
-export function moveTo(
-  order: Order,
-  act: ActOf<'move-to'>,
-  nameOf: NameOfPlugin,
-): Result<Performed> {
-  const folder = folderIn(order, act.folder);
-  const placements = [...new Set(act.placements)].map((id) => placementIn(order, id));
-  if (!folder) {
-    return unknown('folder', 'folder');
-  }
-  const refused = holdsNone(folder);
-  if (refused) {
-    return refused;
-  }
-  const known = placements.filter((p) => p !== undefined);
-  if (known.length < placements.length) {
-    return unknown('placement', 'placements');
-  }
-  return done(
-    `Move ${sayPlugins([...new Set(known.map((p) => p.plugin))], nameOf)} to ${folder.name}`,
-    putInto(order, known, folder, act.before),
-  );
-}
-
-export function mergeFolders(order: Order, act: ActOf<'merge-folders'>): Result<Performed> {
+function mergeFolders(order: Order, act: ActOf<'merge-folders'>): Result<Performed> {
   const from = folderIn(order, act.from);
   const into = folderIn(order, act.into);
   if (!from || !into) {
@@ -151,7 +232,7 @@ export function mergeFolders(order: Order, act: ActOf<'merge-folders'>): Result<
   });
 }
 
-export function splitFolder(order: Order, act: ActOf<'split-folder'>): Result<Performed> {
+function splitFolder(order: Order, act: ActOf<'split-folder'>): Result<Performed> {
   const folder = folderIn(order, act.folder);
   if (!folder) {
     return unknown('folder', 'folder');
@@ -204,3 +285,42 @@ export function splitFolder(order: Order, act: ActOf<'split-folder'>): Result<Pe
   }
   return done(`Split ${folder.name} into ${act.parts.length} folders`, { added, updated });
 }
+
+/** Acts on folders, by name. */
+export const folderActs = {
+  'add-folder': {
+    plugins: (act) => (act.plugins ?? []).map((entry) => entry.plugin),
+    resolve: (act, order) => {
+      const parent = act.parent === null ? null : meantBy(order, act.parent);
+      const cabinet = parent === null ? undefined : folderIn(order, parent)?.cabinet;
+      return { ...act, parent, cabinet: cabinet ?? act.cabinet };
+    },
+    perform: addFolder,
+  },
+  'rename-folder': { plugins: noPlugins, resolve: withMeantFolder, perform: renameFolder },
+  'move-folder': {
+    plugins: noPlugins,
+    resolve: (act, order) => ({
+      ...withMeantFolder(act, order),
+      parent: act.parent === null ? null : meantBy(order, act.parent),
+    }),
+    perform: moveFolder,
+  },
+  // That it goes and how it is sorted is said of the one that is shown, not of the folder it stands for.
+  'remove-folder': { plugins: noPlugins, resolve: asSaid, perform: removeFolder },
+  'set-folder': { plugins: noPlugins, resolve: asSaid, perform: setFolder },
+  'merge-folders': {
+    plugins: noPlugins,
+    resolve: (act, order) => ({ ...act, into: meantBy(order, act.into) }),
+    perform: mergeFolders,
+  },
+  'split-folder': { plugins: noPlugins, resolve: withMeantFolder, perform: splitFolder },
+} satisfies ActRules<
+  | 'add-folder'
+  | 'rename-folder'
+  | 'move-folder'
+  | 'remove-folder'
+  | 'set-folder'
+  | 'merge-folders'
+  | 'split-folder'
+>;

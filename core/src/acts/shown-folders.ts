@@ -1,6 +1,5 @@
 /** Acts on folders that stand for one of another cabinet. */
 import { failed, type Result } from '../problem.ts';
-import type { ActOf } from './act.ts';
 import {
   allFolders,
   cabinetIn,
@@ -8,13 +7,15 @@ import {
   foldersBelow,
   placementIn,
   placementsIn,
-  plainFolder,
   type Folder,
   type Order,
   type Placement,
+  plainFolder,
 } from '../order/records.ts';
-import { done, unknown, type NameOfPlugin, type Performed } from './act-result.ts';
 import { positionBefore, positionsBefore } from '../order/position.ts';
+import type { ActOf } from './act.ts';
+import { done, type NameOfPlugin, type Performed, unknown } from './act-result.ts';
+import { type ActRules, asSaid, noPlugins, withMeantFolder } from './act-rule.ts';
 
 /** The folders, in whatever cabinet, that stand for one of these. */
 export const standingFor = (order: Order, folders: readonly Folder[]): Folder[] =>
@@ -22,7 +23,7 @@ export const standingFor = (order: Order, folders: readonly Folder[]): Folder[] 
     (one) => one.standsFor !== null && folders.some((f) => f.id === one.standsFor),
   );
 
-export function showFolder(order: Order, act: ActOf<'show-folder'>): Result<Performed> {
+function showFolder(order: Order, act: ActOf<'show-folder'>): Result<Performed> {
   const folder = folderIn(order, act.folder);
   const cabinet = cabinetIn(order, act.cabinet);
   if (!folder || !cabinet) {
@@ -61,7 +62,7 @@ export function showFolder(order: Order, act: ActOf<'show-folder'>): Result<Perf
   return done(`Show ${folder.name} in ${cabinet.name} too`, { added: [shown] });
 }
 
-export function shareFavourites(
+function shareFavourites(
   order: Order,
   act: ActOf<'share-favourites'>,
   nameOf: NameOfPlugin,
@@ -107,3 +108,13 @@ export function shareFavourites(
       .map((f): [Folder, Folder] => [f, { ...f, standsFor: one.id }]),
   });
 }
+
+/** Acts on folders that are shown elsewhere, by name. */
+export const shownFolderActs = {
+  'show-folder': { plugins: noPlugins, resolve: withMeantFolder, perform: showFolder },
+  'share-favourites': {
+    plugins: (act) => act.plugins.map((entry) => entry.plugin),
+    resolve: asSaid,
+    perform: shareFavourites,
+  },
+} satisfies ActRules<'show-folder' | 'share-favourites'>;

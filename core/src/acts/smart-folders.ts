@@ -1,44 +1,22 @@
 /** Acts on smart folders: their rule, what is in or out by hand, and settling them. */
+import { spread } from '../order/position.ts';
 import { applyChange } from '../change.ts';
-import { grouped } from '../grouped.ts';
 import { failed, type Problem, type Result } from '../problem.ts';
 import { circleFrom } from '../rules/evaluate/fill.ts';
 import { foldersRead } from '../rules/language/rule.ts';
-import type { ActOf } from './act.ts';
 import {
-  allFolders,
+  belowIn,
   folderIn,
-  meantBy,
-  placementIn,
-  plainFolder,
   type Folder,
   type Order,
   type Placement,
+  allFolders,
+  placementIn,
+  plainFolder,
 } from '../order/records.ts';
-import { done, sayPlugins, unknown, type NameOfPlugin, type Performed } from './act-result.ts';
-import { spread } from '../order/position.ts';
-
-/** For each folder, itself and all below it, of whichever is meant. */
-export function belowIn(order: Order): (folder: string) => string[] {
-  const below = grouped(
-    allFolders(order).flatMap((folder) =>
-      folder.parent === null ? [] : [[folder.parent as string, folder] as const],
-    ),
-  );
-  const known = new Map<string, string[]>();
-  const andBelow = (id: string): string[] => {
-    const real = meantBy(order, id as Folder['id']) as string;
-    const before = known.get(real);
-    if (before) {
-      return before;
-    }
-    known.set(real, [real]);
-    const all = [real, ...(below.get(real) ?? []).flatMap((folder) => andBelow(folder.id))];
-    known.set(real, all);
-    return all;
-  };
-  return andBelow;
-}
+import type { ActOf } from './act.ts';
+import { done, type NameOfPlugin, type Performed, sayPlugins, unknown } from './act-result.ts';
+import { type ActRules, noPlugins, withMeantFolder } from './act-rule.ts';
 
 /** The folders that would ask for one another in a circle, if one of these does. */
 export function circleTrouble(order: Order, folders: readonly Folder[]): Problem | null {
@@ -78,7 +56,7 @@ const notSmart = (folder: Folder | undefined): Result<Performed> | null => {
   return null;
 };
 
-export function setRule(order: Order, act: ActOf<'set-rule'>): Result<Performed> {
+function setRule(order: Order, act: ActOf<'set-rule'>): Result<Performed> {
   const folder = folderIn(order, act.folder);
   const refused = notSmart(folder);
   const title = act.name?.trim();
@@ -99,7 +77,7 @@ export function setRule(order: Order, act: ActOf<'set-rule'>): Result<Performed>
       );
 }
 
-export function keepByHand(
+function keepByHand(
   order: Order,
   act: ActOf<'keep-by-hand'>,
   nameOf: NameOfPlugin,
@@ -128,11 +106,7 @@ export function keepByHand(
   return done(words, isSame ? {} : { updated: [[folder, { ...folder, alwaysIn, alwaysOut }]] });
 }
 
-export function settle(
-  order: Order,
-  act: ActOf<'settle'>,
-  nameOf: NameOfPlugin,
-): Result<Performed> {
+function settle(order: Order, act: ActOf<'settle'>, nameOf: NameOfPlugin): Result<Performed> {
   const folder = folderIn(order, act.folder);
   const refused = notSmart(folder);
   if (refused || !folder) {
@@ -173,3 +147,18 @@ export function settle(
     ),
   });
 }
+
+/** Acts on smart folders, by name. */
+export const smartFolderActs = {
+  'set-rule': { plugins: noPlugins, resolve: withMeantFolder, perform: setRule },
+  'keep-by-hand': {
+    plugins: (act) => act.plugins,
+    resolve: withMeantFolder,
+    perform: keepByHand,
+  },
+  settle: {
+    plugins: (act) => act.plugins.map((entry) => entry.plugin),
+    resolve: withMeantFolder,
+    perform: settle,
+  },
+} satisfies ActRules<'set-rule' | 'keep-by-hand' | 'settle'>;

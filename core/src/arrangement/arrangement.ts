@@ -22,7 +22,7 @@ import {
   type Order,
   type Placement,
 } from '../order/records.ts';
-import { belowIn } from '../acts/smart-folders.ts';
+import { belowIn } from '../order/records.ts';
 
 export interface Arrangement {
   readonly folders: readonly Folder[];

@@ -168,11 +168,11 @@ function machineOf(
   return { binary: `${files.root}/${relative}`, architectures: known.get(relative) ?? null };
 }
 
-/** Who is named as maintainer or developer, on the plugin itself or on its project. */
+/** Who is named as maintainer or developer, on the plugin itself or on its project; of several the one liblilv takes. */
 function authorOf(graph: Graph, uri: string): string | null {
   for (const subject of [uri, ...graph.resources(uri, `${LV2}project`)]) {
     for (const role of ['maintainer', 'developer']) {
-      for (const person of graph.resources(subject, `${DOAP}${role}`)) {
+      for (const person of graph.resourcesInOrder(subject, `${DOAP}${role}`)) {
         const name = cleanText(graph.text(person, `${FOAF}name`));
         if (name) {
           return name;

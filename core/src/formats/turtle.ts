@@ -1,6 +1,7 @@
 /** A small graph over the statements of Turtle files (https://www.w3.org/TR/turtle/), read by the n3 package. */
-import { Parser } from 'n3';
+import { Parser, type Quad, type Term as NodeTerm } from 'n3';
 import { failed, ok, type Result } from '../problem.ts';
+import { compareTexts } from '../text/fold.ts';
 import { limits, textOf } from './bundle-files.ts';
 
 /** An object of a statement: a resource (also a blank node, `_:…`) or a literal with its language. */
@@ -31,14 +32,15 @@ export class Graph {
         format: 'Turtle',
         blankNodePrefix: `_:f${this.#files}_`,
       });
-      for (const quad of parser.parse(textOf(bytes))) {
-        const object = quad.object;
+      const quads = parser.parse(textOf(bytes));
+      const nameOf = namesOfNodes(quads, this.#files);
+      for (const { subject, predicate, object } of quads) {
         statements.push([
-          quad.subject.value,
-          quad.predicate.value,
+          nameOf(subject),
+          predicate.value,
           object.termType === 'Literal'
             ? { kind: 'literal', value: object.value, language: object.language.toLowerCase() }
-            : { kind: 'resource', value: object.value, language: '' },
+            : { kind: 'resource', value: nameOf(object), language: '' },
         ]);
       }
     } catch (error) {
@@ -92,6 +94,17 @@ export class Graph {
     ];
   }
 
+  /**
+   * Values of the resources that stand as object, in the order in which the sord library keeps them, and so liblilv:
+   * URIs by their characters, then nodes without a name by theirs. Each once.
+   */
+  resourcesInOrder(subject: string, predicate: string): string[] {
+    const isBlank = (value: string): number => (value.startsWith('_:') ? 1 : 0);
+    return this.resources(subject, predicate).sort(
+      (a, b) => isBlank(a) - isBlank(b) || compareTexts(a, b),
+    );
+  }
+
   /** The literal without a language, else the English one, else the first. */
   text(subject: string, predicate: string): string | null {
     const texts = this.all(subject, predicate).filter((t) => t.kind === 'literal');
@@ -114,5 +127,28 @@ function turtleProblem(
     at,
     line: line === undefined ? null : Number(line),
     detail: `it is not valid Turtle (${message.replace(/ on line \d+\.?/, '').slice(0, 120)}).`,
+  };
+}
+
+/** n3 counts nodes without a label over all files it ever read. */
+const unlabelled = /^n3-(\d+)$/;
+
+/**
+ * Names for the nodes of one file. Those without a label are called b1, b2 … in the order of the file, as the serd
+ * library calls them, each name with the number of the file before it.
+ */
+function namesOfNodes(quads: readonly Quad[], file: number): (node: NodeTerm) => string {
+  const numberOf = (node: NodeTerm): number =>
+    node.termType === 'BlankNode' ? Number(unlabelled.exec(node.value)?.[1] ?? Infinity) : Infinity;
+  const first = quads.reduce(
+    (least, { subject, object }) => Math.min(least, numberOf(subject), numberOf(object)),
+    Infinity,
+  );
+  return (node) => {
+    if (node.termType !== 'BlankNode') {
+      return node.value;
+    }
+    const number = numberOf(node);
+    return Number.isFinite(number) ? `_:f${file}_b${number - first + 1}` : `_:${node.value}`;
   };
 }

@@ -1,4 +1,5 @@
 /** The user's order of one computer: cabinets, folders, placements and names, all records of one change log. */
+import { grouped } from '../grouped.ts';
 import { keyOf, type Records } from '../change.ts';
 import type { Answer } from '../catalog/answer.ts';
 import type { Kind } from '../catalog/kind.ts';
@@ -204,4 +205,26 @@ export function folderAndBelow(order: Order, folder: Folder): Folder[] {
     folder,
     ...foldersBelow(order, folder.cabinet, folder.id).flatMap((f) => folderAndBelow(order, f)),
   ];
+}
+
+/** For each folder, itself and all below it, of whichever is meant. */
+export function belowIn(order: Order): (folder: string) => string[] {
+  const below = grouped(
+    allFolders(order).flatMap((folder) =>
+      folder.parent === null ? [] : [[folder.parent as string, folder] as const],
+    ),
+  );
+  const known = new Map<string, string[]>();
+  const andBelow = (id: string): string[] => {
+    const real = meantBy(order, id as Folder['id']) as string;
+    const before = known.get(real);
+    if (before) {
+      return before;
+    }
+    known.set(real, [real]);
+    const all = [real, ...(below.get(real) ?? []).flatMap((folder) => andBelow(folder.id))];
+    known.set(real, all);
+    return all;
+  };
+  return andBelow;
 }

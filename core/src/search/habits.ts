@@ -24,13 +24,15 @@ export const noUse: Use = {
   inCabinet: new Map(),
 };
 
-/** How often each plugin was chosen, by the letters. */
+/** How often each plugin was chosen, by the letters as they are folded when they are looked up. */
 export function chosenByLetters(
-  letters: readonly { readonly typed: string; readonly plugin: string; readonly times: number }[],
+  loads: readonly { readonly typed: string; readonly plugin: string; readonly times: number }[],
 ): Use['chosen'] {
   const by = new Map<string, Map<string, number>>();
-  for (const { typed, plugin, times } of letters) {
-    by.set(typed, (by.get(typed) ?? new Map<string, number>()).set(plugin, times));
+  for (const { typed, plugin, times } of loads) {
+    const letters = fold(typed);
+    const chosen = by.get(letters) ?? new Map<string, number>();
+    by.set(letters, chosen.set(plugin, (chosen.get(plugin) ?? 0) + times));
   }
   return by;
 }

@@ -116,14 +116,14 @@ export async function moveCopies(
   );
 }
 
-/** Plugins of which something was made: filed, named, answered or loaded. */
-export async function usedPlugins(manager: EntityManager, computer: string): Promise<Set<string>> {
+/** Plugins that were loaded, or after which another was. */
+export async function loadedPlugins(manager: EntityManager, computer: string): Promise<string[]> {
   const rows: { id: string }[] = await manager.query(
-    `SELECT id FROM plugin p WHERE computer_id = $1 AND (EXISTS (SELECT FROM placement x WHERE x.plugin_id = p.id) OR EXISTS (SELECT FROM naming x WHERE x.plugin_id = p.id)
-        OR EXISTS (SELECT FROM answer x WHERE x.plugin_id = p.id) OR EXISTS (SELECT FROM load x WHERE x.plugin_id = p.id) OR EXISTS (SELECT FROM chain x WHERE x.plugin_id = p.id))`,
+    `SELECT DISTINCT x.id FROM load l JOIN plugin p ON p.id = l.plugin_id, LATERAL (VALUES (l.plugin_id), (l.after_plugin_id)) x (id)
+      WHERE p.computer_id = $1 AND x.id IS NOT NULL`,
     [computer],
   );
-  return new Set(rows.map((row) => row.id));
+  return rows.map((row) => row.id);
 }
 
 /** Removes plugins that have no copy and of which nothing was made. */

@@ -454,16 +454,3 @@ function byDepth(folders: readonly Of<'folder'>[]): Of<'folder'>[][] {
   }
   return levels;
 }
-
-/** The plugins that stand behind some placements of a computer. */
-export async function pluginsPlaced(
-  manager: EntityManager,
-  computer: string,
-  placements: readonly string[],
-): Promise<string[]> {
-  const rows: { plugin: string }[] = await manager.query(
-    `SELECT p.plugin_id plugin FROM placement p JOIN plugin ON plugin.id = p.plugin_id WHERE plugin.computer_id = $1 AND p.id = ANY($2::uuid[])`,
-    [computer, placements],
-  );
-  return rows.map((row) => row.plugin);
-}

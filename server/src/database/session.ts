@@ -179,7 +179,7 @@ export async function readHabits(
       by,
     ),
     manager.query<HabitsView['letters']>(
-      `WITH ${counted} SELECT lower(typed) typed, plugin, count(*)::int times FROM counted WHERE typed <> '' GROUP BY 1, 2 ORDER BY max(at) DESC LIMIT $2`,
+      `WITH ${counted} SELECT typed, plugin, count(*)::int times FROM counted WHERE typed <> '' GROUP BY 1, 2 ORDER BY max(at) DESC LIMIT $2`,
       [computer, lettersLimit],
     ),
     manager.getRepository(ComputerTable).findOneBy({ id: computer }),

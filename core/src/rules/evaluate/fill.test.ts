@@ -144,6 +144,22 @@ describe('filling again', () => {
       { numRuns: 400 },
     );
   });
+  it('gives a value: what an earlier fill gave stays as it was after the next', () => {
+    const named = (id: string, name: string): Candidate => ({
+      ...(fc.sample(anyCandidate(id), { numRuns: 1, seed: 1 })[0] as Candidate),
+      ...textOf(name),
+    });
+    const folders = [smart('s', ruleOf('name has echo')), smart('below', ruleOf('folder is s'))];
+    const fill = createFiller();
+    const first = fill(input([named('p0', 'Echo'), named('p1', 'Hall')], folders));
+    fill(input([named('p0', 'Hall'), named('p1', 'Echo')], folders));
+    expect([
+      first.membersOf('s'),
+      first.membersOf('below'),
+      first.where.isIn('s', 'p0'),
+      first.where.isIn('s', 'p1'),
+    ]).toEqual([['p0'], ['p0'], true, false]);
+  });
   it('keeps in and out by hand whatever the rule says', () => {
     const catalog =
       fc.sample(fc.tuple(...Array.from({ length: 5 }, (_, i) => anyCandidate(`p${i}`))), {

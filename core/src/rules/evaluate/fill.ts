@@ -4,7 +4,7 @@ import { changedFields, type Candidate } from './candidate.ts';
 import { CatalogIndex } from './catalog-index.ts';
 import { momentOf, valueOf } from './columns.ts';
 import { compileRule, type CompiledRule, type Where } from './holds.ts';
-import type { Line, Rule } from '../language/rule.ts';
+import type { Field, Line, Rule } from '../language/rule.ts';
 
 /** A folder that fills itself, with what the user puts in or keeps out by hand. */
 export interface SmartFolder {
@@ -34,14 +34,15 @@ export interface Filled {
   readonly where: Where;
 }
 
-/** A rule as it was answered last. */
+/** A rule as it was answered in one fill; a later fill makes another, so that what a fill gave stays as it was. */
 interface Answered {
   readonly compiled: CompiledRule;
-  folder: SmartFolder;
+  readonly folder: SmartFolder;
   readonly bits: Bits;
-  expiresAt: number | null;
-  ids: readonly string[] | null;
+  readonly expiresAt: number | null;
   readonly contents: ReadonlyMap<string, ReadonlySet<string>>;
+  /** What the folder holds, once somebody asked. */
+  members: readonly string[] | null;
 }
 
 /** So many changed plugins are asked one by one; with more, the catalog is prepared anew. */
@@ -51,7 +52,7 @@ const nothingRead: Answered['contents'] = new Map();
 export function createFiller(): (input: ToFill) => Filled {
   let index = new CatalogIndex([]);
   let last: readonly Candidate[] = [];
-  const answered = new Map<string, Answered>();
+  let answeredBefore: ReadonlyMap<string, Answered> = new Map();
   const compiledRules = new WeakMap<Rule, CompiledRule>();
   const compiledOf = (rule: Rule): CompiledRule => {
     const compiled = compiledRules.get(rule) ?? compileRule(rule);
@@ -59,72 +60,165 @@ export function createFiller(): (input: ToFill) => Filled {
     return compiled;
   };
   return (input) => {
-    const changed = changedPositions(last, input.candidates);
-    if (changed === null) {
+    const positions = changedPositions(last, input.candidates);
+    if (positions === null) {
       index = new CatalogIndex(input.candidates);
-      answered.clear();
+      answeredBefore = new Map();
     }
-    const fields = (changed ?? []).map((at) => ({
-      at,
-      fields: [...changedFields(index.at(at), input.candidates[at] as Candidate)],
-    }));
-    for (const { at } of fields) {
-      index.replace(at, input.candidates[at] as Candidate);
-    }
+    const changed = replaceChanged(index, positions ?? [], input.candidates);
     last = input.candidates;
+    // Which plugin stands where never changes within one index.
+    const catalog = index;
+    const answered = new Map<string, Answered>();
     const membersOf = (id: string): readonly string[] | undefined => {
       const one = answered.get(id);
-      return one && (one.ids ??= membersIn(one, index));
+      return one && (one.members ??= membersIn(one, catalog));
     };
-    const contents = contentsOf(input, membersOf);
+    // In a circle, what is not filled yet counts as it was filled last.
+    const membersSoFar = (id: string): readonly string[] | undefined => {
+      const one = answered.get(id) ?? answeredBefore.get(id);
+      return one && (one.members ??= membersIn(one, catalog));
+    };
+    const contents = contentsOf(input, membersSoFar);
     const where: Where = {
       now: input.now,
       isIn: (folder, plugin) => contents(folder).has(plugin),
       isFiled: filedIn(input.placed),
     };
     for (const { folder, compiled } of inTurn(input, compiledOf)) {
-      const before = answered.get(folder.id);
-      const read =
-        compiled.folders.length === 0
-          ? nothingRead
-          : new Map(compiled.folders.map((id) => [id, contents(id)] as const));
-      const isKnown =
-        before?.compiled === compiled &&
-        (before.expiresAt === null || input.now < before.expiresAt) &&
-        sameContents(before.contents, read) &&
-        !compiled.asksWhetherFiled;
-      if (!isKnown) {
-        answered.set(folder.id, {
-          compiled,
-          folder,
-          bits: index.rule(folder.rule, where),
-          expiresAt: firstMoment(compiled, (line) => index.nextMoment(line, input.now)),
-          ids: null,
-          contents: read,
-        });
-        continue;
-      }
-      if (!sameByHand(before.folder, folder)) {
-        before.ids = null;
-      }
-      before.folder = folder;
-      for (const { at, fields: changedHere } of fields) {
-        if (changedHere.some((field) => compiled.reads.has(field))) {
-          askAgain(before, at, index, where);
-        }
-      }
+      const read = readBy(compiled, contents);
+      const before = answeredBefore.get(folder.id);
+      answered.set(
+        folder.id,
+        before && stillHolds(before, compiled, read, input.now)
+          ? answerAgain(before, folder, changed, index, where)
+          : answerAnew(folder, compiled, read, index, where),
+      );
     }
-    const wanted = new Set(input.folders.map((folder) => folder.id));
-    let expiresAt: number | null = null;
-    for (const [id, one] of answered) {
-      if (!wanted.has(id)) {
-        answered.delete(id);
-      } else if (one.expiresAt !== null && (expiresAt === null || one.expiresAt < expiresAt)) {
-        expiresAt = one.expiresAt;
-      }
-    }
-    return { membersOf, expiresAt, where };
+    answeredBefore = answered;
+    return { membersOf, expiresAt: earliest([...answered.values()]), where };
   };
+}
+
+/** What changed in a plugin at a position of the catalog. */
+interface Changed {
+  readonly at: number;
+  readonly fields: ReadonlySet<Field>;
+}
+
+/** Puts plugins that changed into the index, and says in which fields they did. */
+function replaceChanged(
+  index: CatalogIndex,
+  positions: readonly number[],
+  candidates: readonly Candidate[],
+): Changed[] {
+  return positions.flatMap((at) => {
+    const candidate = candidates[at];
+    if (!candidate) {
+      return [];
+    }
+    const fields = new Set(changedFields(index.at(at), candidate));
+    index.replace(at, candidate);
+    return [{ at, fields }];
+  });
+}
+
+/** The folders a rule asks for, with what is in them. */
+function readBy(
+  compiled: CompiledRule,
+  contents: (folder: string) => ReadonlySet<string>,
+): Answered['contents'] {
+  return compiled.folders.length === 0
+    ? nothingRead
+    : new Map(compiled.folders.map((id) => [id, contents(id)] as const));
+}
+
+/** Whether an answer of before can be kept but for the plugins that changed. */
+function stillHolds(
+  before: Answered,
+  compiled: CompiledRule,
+  read: Answered['contents'],
+  now: number,
+): boolean {
+  return (
+    before.compiled === compiled &&
+    (before.expiresAt === null || now < before.expiresAt) &&
+    sameContents(before.contents, read) &&
+    !compiled.asksWhetherFiled
+  );
+}
+
+function answerAnew(
+  folder: SmartFolder,
+  compiled: CompiledRule,
+  contents: Answered['contents'],
+  index: CatalogIndex,
+  where: Where,
+): Answered {
+  return {
+    compiled,
+    folder,
+    bits: index.rule(folder.rule, where),
+    expiresAt: firstMoment(compiled, (line) => index.nextMoment(line, where.now)),
+    members: null,
+    contents,
+  };
+}
+
+/** Asks again only about plugins that changed in something the rule reads. */
+function answerAgain(
+  before: Answered,
+  folder: SmartFolder,
+  changed: readonly Changed[],
+  index: CatalogIndex,
+  where: Where,
+): Answered {
+  const { compiled } = before;
+  const concerned = changed.filter(({ fields }) =>
+    [...fields].some((field) => compiled.reads.has(field)),
+  );
+  if (concerned.length === 0 && folder === before.folder) {
+    return before;
+  }
+  let { bits, expiresAt } = before;
+  for (const { at } of concerned) {
+    const isIn = compiled.holds(index.at(at), where);
+    if (isIn !== hasBit(bits, at)) {
+      bits = withBit(bits === before.bits ? bits.slice() : bits, at, isIn);
+    }
+    expiresAt = earlier(expiresAt, momentAt(compiled, index, at, where.now));
+  }
+  const isSame = bits === before.bits && sameByHand(before.folder, folder);
+  return { ...before, folder, bits, expiresAt, members: isSame ? before.members : null };
+}
+
+function withBit(bits: Bits, at: number, isSet: boolean): Bits {
+  if (isSet) {
+    setBit(bits, at);
+  } else {
+    dropBit(bits, at);
+  }
+  return bits;
+}
+
+/** When the rule says something else of the plugin at a position though nothing changed but the time. */
+function momentAt(
+  compiled: CompiledRule,
+  index: CatalogIndex,
+  at: number,
+  now: number,
+): number | null {
+  return firstMoment(compiled, (line) =>
+    momentOf(line, valueOf(index.at(at), line.field as 'arrived'), now),
+  );
+}
+
+function earlier(a: number | null, b: number | null): number | null {
+  return a === null || b === null ? (a ?? b) : Math.min(a, b);
+}
+
+function earliest(answered: readonly Answered[]): number | null {
+  return answered.reduce<number | null>((first, one) => earlier(first, one.expiresAt), null);
 }
 
 const sameByHand = (a: SmartFolder, b: SmartFolder): boolean =>
@@ -149,25 +243,6 @@ function changedPositions(
     changed.push(at);
   }
   return changed;
-}
-
-/** Asks a rule about one plugin that changed in something it reads. */
-function askAgain(answered: Answered, at: number, index: CatalogIndex, where: Where): void {
-  const isIn = answered.compiled.holds(index.at(at), where);
-  if (isIn !== hasBit(answered.bits, at)) {
-    if (isIn) {
-      setBit(answered.bits, at);
-    } else {
-      dropBit(answered.bits, at);
-    }
-    answered.ids = null;
-  }
-  const ends = firstMoment(answered.compiled, (line) =>
-    momentOf(line, valueOf(index.at(at), line.field as 'arrived'), where.now),
-  );
-  if (ends !== null) {
-    answered.expiresAt = Math.min(ends, answered.expiresAt ?? ends);
-  }
 }
 
 function membersIn({ bits: found, folder }: Answered, index: CatalogIndex): readonly string[] {

@@ -5,6 +5,7 @@ import {
   grouped,
   plainText,
   sortPlugins,
+  usedIn,
   type AnswerFacts,
   type Decisions,
   type OrderChange,
@@ -18,12 +19,12 @@ import {
   copiesOfPlugins,
   forgetEmptyPlugins,
   listPlugins,
+  loadedPlugins,
   moveCopies,
   updatePlugins,
-  usedPlugins,
 } from '../../database/catalog.ts';
 import { saveDoubts } from '../../database/computers.ts';
-import { readAnswers, readBelongings, readSpellings } from '../../database/order.ts';
+import { readAnswers, readBelongings, readOrder, readSpellings } from '../../database/order.ts';
 import type { CopyRow, PluginRow } from '../../database/schemas.ts';
 import type { Parts } from '../../parts.ts';
 
@@ -85,7 +86,10 @@ async function readDecisions(manager: EntityManager, computer: string): Promise<
     ),
     spellings: new Map(spellings.map((row) => [row.spelling, row.vendor])),
     answers: new Map(answers.map((row) => [row.pluginId, row satisfies AnswerFacts])),
-    used: await usedPlugins(manager, computer),
+    used: new Set<string>([
+      ...usedIn(await readOrder(manager, computer)),
+      ...(await loadedPlugins(manager, computer)),
+    ]),
   };
 }
 

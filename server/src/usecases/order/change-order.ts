@@ -5,6 +5,7 @@ import {
   isEmptyChange,
   ok,
   perform,
+  pluginsOfAct,
   stepOf,
   type Act,
   type ChangeView,
@@ -25,7 +26,7 @@ import {
   undoWords,
 } from '../../database/changes.ts';
 import { findComputer, lockComputer, nextRevision } from '../../database/computers.ts';
-import { applyToTables, pluginsPlaced, readOrder } from '../../database/order.ts';
+import { applyToTables, readOrder } from '../../database/order.ts';
 import { findOwnPicture } from '../../database/pictures.ts';
 import type { ComputerRow } from '../../database/schemas.ts';
 import type { Parts } from '../../parts.ts';
@@ -51,8 +52,9 @@ export function performAct(parts: Parts, computer: string, act: Act): Promise<Re
     if (trouble) {
       return failed(trouble);
     }
-    const names = await pluginNames(manager, computer, await pluginsOf(manager, computer, act));
-    const performed = perform(await readOrder(manager, computer), act, (id) => names.get(id));
+    const order = await readOrder(manager, computer);
+    const names = await pluginNames(manager, computer, pluginsOfAct(order, act));
+    const performed = perform(order, act, (id) => names.get(id));
     if (!performed.ok || isEmptyChange(performed.value.change)) {
       return performed;
     }
@@ -65,53 +67,6 @@ export function performAct(parts: Parts, computer: string, act: Act): Promise<Re
     );
     return performed;
   });
-}
-
-/** The plugins whose names or existence an act has to know. */
-async function pluginsOf(manager: EntityManager, computer: string, act: Act): Promise<string[]> {
-  if (act.act === 'file' || act.act === 'add-folder') {
-    return (act.plugins ?? []).map((entry) => entry.plugin);
-  }
-  if (act.act === 'name') {
-    return [act.plugin];
-  }
-  if (act.act === 'add-chain') {
-    return [...act.plugins];
-  }
-  if (act.act === 'keep-by-hand') {
-    return [...act.plugins];
-  }
-  if (act.act === 'settle') {
-    return act.plugins.map((entry) => entry.plugin);
-  }
-  if (act.act === 'file-each') {
-    return act.entries.flatMap((entry) => entry.plugins.map((one) => one.plugin));
-  }
-  if (act.act === 'share-favourites') {
-    return act.plugins.map((entry) => entry.plugin);
-  }
-  if (act.act === 'add-cabinet' || act.act === 'copy-folder') {
-    return act.folders.flatMap((folder) => folder.plugins.map((entry) => entry.plugin));
-  }
-  if (act.act === 'answer') {
-    return act.say.flatMap((said) => said.plugins);
-  }
-  if (act.act === 'tag') {
-    return [...act.plugins];
-  }
-  if (act.act === 'join') {
-    return [act.into, ...act.from].map((owner) => owner.plugin);
-  }
-  if (act.act === 'keep-apart') {
-    return act.plugins.map((owner) => owner.plugin);
-  }
-  if (act.act === 'part') {
-    return [act.from.plugin];
-  }
-  if (act.act === 'take-out' || act.act === 'move-to') {
-    return pluginsPlaced(manager, computer, act.placements);
-  }
-  return act.act === 'move-placement' ? pluginsPlaced(manager, computer, [act.placement]) : [];
 }
 
 /** The plugins of which an act names copies. */

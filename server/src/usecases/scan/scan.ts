@@ -122,7 +122,7 @@ class ScanRun {
   #examiningSince = 0;
   #skipped = 0;
   #lastTold = 0;
-  #lastCatalog = Date.now();
+  #lastCatalog: number;
 
   constructor(
     parts: Parts,
@@ -133,6 +133,7 @@ class ScanRun {
   ) {
     this.#mode = mode;
     this.#parts = parts;
+    this.#lastCatalog = parts.clock().getTime();
     this.#scan = scan;
     this.#job = job;
     this.#places = places;
@@ -198,7 +199,7 @@ class ScanRun {
       );
     this.#scan.looked = found.length - changed.length;
     this.#skipped = this.#scan.looked;
-    this.#examiningSince = Date.now();
+    this.#examiningSince = this.#now();
     this.#tell(
       { total: found.length, done: this.#scan.looked, unchanged: this.#scan.counts.unchanged },
       true,
@@ -381,16 +382,22 @@ class ScanRun {
       }),
     );
     this.#tell({ done: this.#scan.looked }, true);
-    if (Date.now() - this.#lastCatalog < catalogEvery) {
+    const now = this.#now();
+    if (now - this.#lastCatalog < catalogEvery) {
       return;
     }
-    this.#lastCatalog = Date.now();
+    this.#lastCatalog = now;
     this.#parts.events.tell(this.#scan.computerId, { event: 'catalog' });
+  }
+
+  /** Milliseconds since 1970 by the clock that was handed in. */
+  #now(): number {
+    return this.#parts.clock().getTime();
   }
 
   /** Tells the windows how far the scan is, at most ten times a second unless it matters. */
   #tell(news: Partial<ScanProgress>, matters = false): void {
-    const now = Date.now();
+    const now = this.#now();
     const progress = { ...this.#job.progress, ...news };
     const toExamine = (progress.total ?? 0) - progress.done;
     const examined = progress.done - this.#skipped;

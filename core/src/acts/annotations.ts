@@ -1,0 +1,151 @@
+/** Acts that say what a plugin is: answers and tags. */
+import { kindNames } from '../identify/evidence.ts';
+import type { PluginId } from '../id.ts';
+import { type Answer, type AnswerFacts, nothingSaid, saysNothing } from '../catalog/answer.ts';
+import { failed, type Result } from '../problem.ts';
+import { typeName } from '../taxonomy/tree.ts';
+import { type Order, answerIn } from '../order/records.ts';
+import type { ActOf } from './act.ts';
+import {
+  type NameOfPlugin,
+  type Performed,
+  sayPlugins,
+  unknownPlugin,
+  type Edited,
+  done,
+  edited,
+} from './act-result.ts';
+import { type ActRules, asSaid } from './act-rule.ts';
+
+function answer(order: Order, { say }: ActOf<'answer'>, nameOf: NameOfPlugin): Result<Performed> {
+  const plugins = say.flatMap((said) => said.plugins);
+  const only = say[0];
+  if (plugins.some((id) => nameOf(id) === undefined)) {
+    return unknownPlugin();
+  }
+  if (new Set(plugins).size < plugins.length || !only) {
+    return failed({
+      code: 'field-invalid',
+      at: 'say',
+      detail: 'Each plugin can be answered once in one act.',
+    });
+  }
+  const changes = say.map(({ plugins: ids, set }) =>
+    annotated(order, ids, (before) => ({
+      ...before,
+      ...set,
+      ...(set.notes === undefined ? {} : { notes: set.notes.trim() }),
+    })),
+  );
+  const words =
+    say.length === 1
+      ? wordsOf(only.set, sayPlugins(only.plugins, nameOf))
+      : `Settle ${plugins.length} plugins`;
+  return done(words, {
+    added: changes.flatMap((c) => c.added),
+    updated: changes.flatMap((c) => c.updated),
+    removed: changes.flatMap((c) => c.removed),
+  });
+}
+
+function tag(order: Order, act: ActOf<'tag'>, nameOf: NameOfPlugin): Result<Performed> {
+  if (act.plugins.some((id) => nameOf(id) === undefined)) {
+    return unknownPlugin();
+  }
+  const add = act.add.map((t) => t.trim()).filter((t) => t !== '');
+  const change = annotated(order, act.plugins, (before) => ({
+    ...before,
+    tags: [...new Set([...before.tags.filter((t) => !act.remove.includes(t)), ...add])],
+  }));
+  return done(
+    add.length > 0
+      ? `Tag ${sayPlugins(act.plugins, nameOf)} ${add.join(', ')}`
+      : `Take the tag ${act.remove.join(', ')} off ${sayPlugins(act.plugins, nameOf)}`,
+    change,
+  );
+}
+
+/** What an act says of each plugin, as a change: answers that end up saying nothing are removed. */
+export function annotated(
+  order: Order,
+  plugins: readonly PluginId[],
+  next: (before: AnswerFacts) => AnswerFacts,
+): Edited {
+  const change = edited();
+  for (const id of new Set(plugins)) {
+    const before = answerIn(order, id);
+    const after: Answer = { ...next(before ?? nothingSaid), table: 'answer', id };
+    if (saysNothing(after)) {
+      if (before) {
+        change.removed.push(before);
+      }
+    } else if (!before) {
+      change.added.push(after);
+    } else if (!isSame(before, after)) {
+      change.updated.push([before, after]);
+    }
+  }
+  return change;
+}
+
+const keys: readonly (keyof AnswerFacts)[] = [
+  'kind',
+  'types',
+  'vendor',
+  'licence',
+  'tags',
+  'notes',
+  'isHidden',
+  'picture',
+];
+const isSame = (a: AnswerFacts, b: AnswerFacts): boolean =>
+  keys.every((key) => JSON.stringify(a[key]) === JSON.stringify(b[key]));
+
+const kindWords = { ...kindNames, unknown: 'of no known kind' };
+
+function wordsOf(set: Partial<AnswerFacts>, plugins: string): string {
+  if (set.types !== undefined) {
+    if (set.types === null) {
+      return `Take back the types of ${plugins}`;
+    }
+    if (set.types.length === 0) {
+      return `Say that ${plugins} has no type`;
+    }
+    return `Say that ${plugins} is ${set.types.map(typeName).join(' and ')}`;
+  }
+  if (set.kind !== undefined) {
+    return set.kind === null
+      ? `Take back the kind of ${plugins}`
+      : `Say that ${plugins} is ${kindWords[set.kind]}`;
+  }
+  if (set.vendor !== undefined) {
+    return set.vendor === null
+      ? `Take back the vendor of ${plugins}`
+      : `Say that ${plugins} is by ${set.vendor}`;
+  }
+  if (set.licence !== undefined) {
+    return set.licence === null
+      ? `Take back the licence of ${plugins}`
+      : `Say that ${plugins} is ${set.licence.state}${set.licence.until === null ? '' : ` until ${set.licence.until}`}`;
+  }
+  if (set.isHidden !== undefined) {
+    return set.isHidden ? `Hide ${plugins} from loading` : `Show ${plugins} while loading`;
+  }
+  if (set.notes !== undefined) {
+    return `Note on ${plugins}`;
+  }
+  if (set.picture !== undefined) {
+    return set.picture === null ? `Take the picture off ${plugins}` : `Give ${plugins} a picture`;
+  }
+  return `Change the tags of ${plugins}`;
+}
+
+/** Acts that say what plugins are, by name. */
+export const annotationActs = {
+  answer: {
+    plugins: (act) => act.say.flatMap((said) => said.plugins),
+    resolve: asSaid,
+    perform: answer,
+  },
+  tag: { plugins: (act) => act.plugins, resolve: asSaid, perform: tag },
+} satisfies ActRules<'answer' | 'tag'>;

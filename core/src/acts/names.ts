@@ -1,0 +1,38 @@
+/** The act that names a plugin. */
+import type { Result } from '../problem.ts';
+import { namingIn, type Naming, type Order } from '../order/records.ts';
+import type { ActOf } from './act.ts';
+import { done, type NameOfPlugin, type Performed, unknown } from './act-result.ts';
+import { type ActRules, asSaid } from './act-rule.ts';
+
+const orNull = (text: string | null): string | null =>
+  text === null || text.trim() === '' ? null : text.trim();
+
+function name(order: Order, act: ActOf<'name'>, nameOf: NameOfPlugin): Result<Performed> {
+  const original = nameOf(act.plugin);
+  if (original === undefined) {
+    return unknown('plugin', 'plugin');
+  }
+  const before = namingIn(order, act.plugin);
+  const naming: Naming = {
+    table: 'naming',
+    id: act.plugin,
+    nickname: orNull(act.nickname),
+    slotLabel: orNull(act.slotLabel),
+  };
+  const isBare = naming.nickname === null && naming.slotLabel === null;
+  const words =
+    naming.nickname === null ? `Name ${original}` : `Call ${original} ${naming.nickname}`;
+  if (!before) {
+    return done(words, isBare ? {} : { added: [naming] });
+  }
+  if (before.nickname === naming.nickname && before.slotLabel === naming.slotLabel) {
+    return done(words, {});
+  }
+  return done(words, isBare ? { removed: [before] } : { updated: [[before, naming]] });
+}
+
+/** The act that gives a plugin its nickname and slot label. */
+export const nameActs = {
+  name: { plugins: (act) => [act.plugin], resolve: asSaid, perform: name },
+} satisfies ActRules<'name'>;

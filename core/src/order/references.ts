@@ -1,0 +1,59 @@
+/**
+ * Who refers to a plugin, in one place: joining, parting and removing ask it, and so does what counts as used.
+ * A kind of record that is forgotten here does not compile.
+ */
+import type { PluginId } from '../id.ts';
+import type { Order, OrderRecord } from './records.ts';
+
+type Table = OrderRecord['table'];
+type RecordOf<T extends Table> = Extract<OrderRecord, { table: T }>;
+
+const plugins: { readonly [T in Table]: (record: RecordOf<T>) => readonly PluginId[] } = {
+  // A chain stands in the catalog itself, under its own id.
+  chain: (chain) => [chain.id, ...chain.plugins],
+  preference: () => [],
+  cabinet: () => [],
+  folder: (folder) => [...folder.alwaysIn, ...folder.alwaysOut],
+  placement: (placement) => [placement.plugin],
+  naming: (naming) => [naming.id],
+  answer: (answer) => [answer.id],
+  belonging: (belonging) => [belonging.plugin, belonging.before],
+  spelling: () => [],
+};
+
+/** The plugins a record refers to. */
+export function pluginsIn<T extends Table>(record: RecordOf<T>): readonly PluginId[] {
+  return plugins[record.table](record);
+}
+
+/** The records that refer to one of these plugins. */
+export function referrersOf(order: Order, ids: readonly PluginId[]): OrderRecord[] {
+  const wanted = new Set<string>(ids);
+  return [...order.values()].filter((record) => pluginsIn(record).some((id) => wanted.has(id)));
+}
+
+/** Plugins of which something was made. Which copies belong to one is a fact about copies, and makes nothing of it. */
+export function usedIn(order: Order): Set<PluginId> {
+  return new Set(
+    [...order.values()].flatMap((record) =>
+      record.table === 'belonging' ? [] : [...pluginsIn(record)],
+    ),
+  );
+}
+
+/**
+ * A record that lists plugins, with each replaced, or left out where null is given. Nothing is listed twice by hand in a
+ * smart folder, and what is kept in is not kept out; a chain may hold a plugin twice.
+ */
+export function withPlugins<R extends RecordOf<'chain'> | RecordOf<'folder'>>(
+  record: R,
+  replaced: (id: PluginId) => PluginId | null,
+): R {
+  const all = (ids: readonly PluginId[]): PluginId[] => ids.flatMap((id) => replaced(id) ?? []);
+  if (record.table === 'chain') {
+    return { ...record, plugins: all(record.plugins) };
+  }
+  const alwaysIn = [...new Set(all(record.alwaysIn))];
+  const alwaysOut = [...new Set(all(record.alwaysOut))].filter((id) => !alwaysIn.includes(id));
+  return { ...record, alwaysIn, alwaysOut };
+}
