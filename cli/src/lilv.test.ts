@@ -4,12 +4,15 @@
  */
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { execFileSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { basename, dirname, join, resolve } from 'node:path';
+import { join, resolve } from 'node:path';
+import {
+  bundlesOfPackages,
+  linkAll,
+  lv2Packages,
+} from '../../core/src/formats/debian-packages.test-data.ts';
 import { run } from './main.ts';
-
-const packages = ['lv2-examples', 'swh-lv2', 'invada-studio-plugins-lv2'];
 
 interface Facts {
   readonly name: string | null;
@@ -81,18 +84,6 @@ async function saidByScan(place: string): Promise<Map<string, Facts>> {
   );
 }
 
-/** A directory with links to the bundles that Debian's packages installed, and to nothing else. */
-function bundlesOf(names: readonly string[]): string {
-  const place = join(directory, 'packages');
-  mkdirSync(place);
-  const files = execFileSync('dpkg', ['-L', ...names], { encoding: 'utf8' }).split('\n');
-  const bundles = files.filter((file) => basename(file) === 'manifest.ttl').map(dirname);
-  for (const bundle of new Set(bundles)) {
-    symlinkSync(bundle, join(place, basename(bundle)));
-  }
-  return place;
-}
-
 /** A place with one bundle whose manifest tells everything. */
 function placeWith(name: string, manifest: string): string {
   const place = join(directory, name);
@@ -111,7 +102,7 @@ const person = (name: string): string => `[ foaf:name "${name}" ]`;
 
 describe('reading LV2', () => {
   it('gives what liblilv gives, for every plugin of the named packages', async () => {
-    const place = bundlesOf(packages);
+    const place = linkAll(join(directory, 'packages'), bundlesOfPackages(lv2Packages));
     const wanted = saidByLilv(place);
     expect(wanted.size).toBeGreaterThan(100);
     expect(await saidByScan(place)).toEqual(wanted);

@@ -1,9 +1,14 @@
 /** The scan of Debian's `lv2-examples` and other LV2 packages against the reference reader of `lilv-utils` (lv2ls, lv2info). */
-import { describe, expect, it } from '@jest/globals';
+import { afterAll, describe, expect, it } from '@jest/globals';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
+import {
+  bundlesOfPackages,
+  linkAll,
+  lv2Packages,
+} from '../../core/src/formats/debian-packages.test-data.ts';
 import { run } from './main.ts';
 
 interface Line {
@@ -29,7 +34,14 @@ async function scan(...args: string[]): Promise<{ lines: Line[]; errors: string;
   return { lines: out.map((line) => JSON.parse(line) as Line), errors: errors.join('\n'), status };
 }
 
-const environment = { ...process.env, LV2_PATH: '/usr/lib/lv2', LANG: 'C.UTF-8' };
+const place = linkAll(
+  join(mkdtempSync(join(tmpdir(), 'clever-drawer-packages-')), 'lv2'),
+  bundlesOfPackages(lv2Packages),
+);
+afterAll(() => {
+  rmSync(dirname(place), { recursive: true });
+});
+const environment = { ...process.env, LV2_PATH: place, LANG: 'C.UTF-8' };
 const reference = (program: string, ...args: string[]): string =>
   execFileSync(program, args, {
     encoding: 'utf8',
@@ -63,14 +75,14 @@ function info(uri: string): {
 
 describe('scanning the LV2 packages of Debian', () => {
   it('finds the same plugins as lv2ls', async () => {
-    const { lines, status } = await scan('/usr/lib/lv2', '--formats', 'lv2');
+    const { lines, status } = await scan(place, '--formats', 'lv2');
     const wanted = reference('lv2ls').trim().split('\n').sort();
     expect(wanted.length).toBeGreaterThan(30);
     expect(lines.map((line) => line.identity).sort()).toEqual(wanted);
     expect(status).toBe(0);
   });
   it('reads the same names, authors and audio ports of lv2-examples and invada as lv2info', async () => {
-    const { lines } = await scan('/usr/lib/lv2');
+    const { lines } = await scan(place);
     const chosen = lines.filter((line) =>
       /lv2plug\.in\/plugins\/eg-|invadarecords/.test(line.identity),
     );
@@ -87,7 +99,7 @@ describe('scanning the LV2 packages of Debian', () => {
         `http://lv2plug.in/ns/lv2core#${m[1] ?? ''}`,
       ]),
     );
-    const { lines } = await scan('/usr/lib/lv2');
+    const { lines } = await scan(place);
     const chosen = lines.filter((line) =>
       /lv2plug\.in\/plugins\/eg-|invadarecords/.test(line.identity),
     );
@@ -97,7 +109,7 @@ describe('scanning the LV2 packages of Debian', () => {
     }
   });
   it('knows note inputs by what the port supports', async () => {
-    const { lines } = await scan('/usr/lib/lv2');
+    const { lines } = await scan(place);
     const notes = (name: string): boolean | undefined =>
       lines.find((line) => line.identity.endsWith(name))?.notesIn;
     expect([notes('eg-fifths'), notes('eg-sampler'), notes('eg-amp')]).toEqual([true, true, false]);

@@ -1,8 +1,8 @@
 /** Headers of real files against binutils: `readelf` on the ELF libraries of swh-plugins, `objdump` on the PE libraries of libz-mingw-w64. */
 import { describe, expect, it } from '@jest/globals';
+import { filesOfPackage } from './debian-packages.test-data.ts';
 import { execFileSync } from 'node:child_process';
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { readFileSync } from 'node:fs';
 import type { Binary } from './binary-facts.ts';
 import { readBinary } from './binary.ts';
 import { bytesSource } from './byte-source.ts';
@@ -19,9 +19,7 @@ const tool = (program: string, ...args: string[]): string =>
   execFileSync(program, args, { encoding: 'utf8', maxBuffer: 1 << 26 });
 
 describe('the header of an ELF library', () => {
-  const files = readdirSync('/usr/lib/ladspa')
-    .map((name) => join('/usr/lib/ladspa', name))
-    .slice(0, 40);
+  const files = filesOfPackage('swh-plugins', '.so').slice(0, 40);
   it('gives the machine and the exported names that readelf gives', () => {
     expect(files.length).toBeGreaterThan(20);
     for (const file of files) {

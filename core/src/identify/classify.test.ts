@@ -2,6 +2,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { bundlesOfPackages, lv2Packages } from '../formats/debian-packages.test-data.ts';
 import { readLv2 } from '../formats/lv2.ts';
 import { memoryFiles } from '../formats/memory-files.ts';
 import { classify, clearTypes, type Classified } from './classify.ts';
@@ -127,9 +128,8 @@ interface Truth {
   readonly groups: ReadonlySet<string>;
 }
 
-const packages: Truth[] = readdirSync('/usr/lib/lv2')
-  .flatMap((bundle) => {
-    const root = join('/usr/lib/lv2', bundle);
+const packages: Truth[] = bundlesOfPackages(lv2Packages)
+  .flatMap((root) => {
     const files = Object.fromEntries(
       readdirSync(root, { withFileTypes: true })
         .filter((f) => f.isFile() && f.name.endsWith('.ttl'))

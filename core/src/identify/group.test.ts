@@ -5,9 +5,10 @@
 import { describe, expect, it } from '@jest/globals';
 import { execFileSync } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import fc from 'fast-check';
 import { bareCopy } from '../formats/found-copy.ts';
+import { bundlesOfPackages, filesOfPackage } from '../formats/debian-packages.test-data.ts';
 import { readLv2 } from '../formats/lv2.ts';
 import { memoryFiles } from '../formats/memory-files.ts';
 import { readDeclared } from '../taxonomy/declared.ts';
@@ -231,8 +232,9 @@ describe('properties of grouping', () => {
 const wrongDeclarations = ['http://plugin.org.uk/swh-plugins/offset'];
 
 function ladspaCopies(): (ToGroup & { id: string })[] {
-  return readdirSync('/usr/lib/ladspa').flatMap((file) => {
-    const text = execFileSync('analyseplugin', [join('/usr/lib/ladspa', file)], {
+  return filesOfPackage('swh-plugins', '.so').flatMap((path) => {
+    const file = basename(path);
+    const text = execFileSync('analyseplugin', [path], {
       encoding: 'utf8',
       stdio: ['ignore', 'pipe', 'ignore'],
     });
@@ -248,7 +250,7 @@ function ladspaCopies(): (ToGroup & { id: string })[] {
               id,
               ...copy(name, {
                 format: 'LADSPA',
-                path: join('/usr/lib/ladspa', file),
+                path,
                 identity: `${file}:${fact(/Plugin Label: "(.*)"/)}`,
                 vendor: fact(/Maker: "(.*)"/),
                 audioIn: count(/input, audio/g),
@@ -262,8 +264,7 @@ function ladspaCopies(): (ToGroup & { id: string })[] {
 }
 
 function lv2Copies(): ToGroup[] {
-  return readdirSync('/usr/lib/lv2').flatMap((bundle) => {
-    const root = join('/usr/lib/lv2', bundle);
+  return bundlesOfPackages(['swh-lv2']).flatMap((root) => {
     const files = Object.fromEntries(
       readdirSync(root, { withFileTypes: true })
         .filter((f) => f.isFile() && f.name.endsWith('.ttl'))

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { allTags, asId, licenceStates, type Kind } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useCatalog } from '../studio/contexts.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { Picker, type Choice } from '../ui/picker.tsx';
 import { sayAct } from './annotate.ts';
@@ -16,7 +16,8 @@ const kindNames: readonly (readonly [Kind, string])[] = [
 ];
 
 export function SayMenu({ plugins }: { plugins: readonly string[] }) {
-  const { act, answers } = useStudio();
+  const { answers } = useCatalog();
+  const { act } = useActs();
   const [picking, setPicking] = useState<'type' | 'tag' | null>(null);
   const count = plugins.length === 1 ? 'it' : `all ${plugins.length}`;
   const they = plugins.length === 1 ? 'It is' : 'They are';

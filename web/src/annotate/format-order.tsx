@@ -2,10 +2,12 @@
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { Button, Modal } from 'react-bootstrap';
 import { formats, type Format } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useCatalog, useComputer } from '../studio/contexts.ts';
 
 export function FormatOrder({ onClose }: { onClose: () => void }) {
-  const { act, computer, formatOrder } = useStudio();
+  const { computer } = useComputer();
+  const { formatOrder } = useCatalog();
+  const { act } = useActs();
   const order = [...formatOrder, ...formats.filter((format) => !formatOrder.includes(format))];
   const shift = (format: Format, by: -1 | 1): void => {
     const at = order.indexOf(format);

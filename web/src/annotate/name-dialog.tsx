@@ -4,7 +4,7 @@ import { Button, Form, Modal } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
 import { object, string } from 'yup';
 import { nameLength, slotLabelFor, slotLabelLength, type Plugin } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useArrangement } from '../studio/contexts.ts';
 
 const schema = object({
   nickname: string().trim().max(nameLength, `At most ${nameLength} letters.`).default(''),
@@ -15,7 +15,8 @@ const schema = object({
 });
 
 export function NameDialog({ plugin, onClose }: { plugin: Plugin; onClose: () => void }) {
-  const { act, naming } = useStudio();
+  const { act } = useActs();
+  const { naming } = useArrangement();
   const now = naming(plugin.id);
   const form = useForm({
     resolver: yupResolver(schema),

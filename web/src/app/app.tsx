@@ -3,7 +3,8 @@ import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-quer
 import { useCallback, useState } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { listComputers } from '../api/client.ts';
-import { StudioProvider, useStudio } from '../studio/studio.tsx';
+import { useCatalog } from '../studio/contexts.ts';
+import { StudioProvider } from '../studio/studio.tsx';
 import { FileScreen } from '../file/file-screen.tsx';
 import { LoadScreen } from '../load/load-screen.tsx';
 import { PluginPage } from '../plugin/plugin-page.tsx';
@@ -11,6 +12,7 @@ import { RuleScreen } from '../rule/rule-screen.tsx';
 import { ScanScreen } from '../scan/scan-screen.tsx';
 import { SortScreen } from '../sort/sort-screen.tsx';
 import { remember, remembered } from '../ui/keys.ts';
+import { ErrorBoundary } from '../ui/error-boundary.tsx';
 import { NoticesProvider } from '../ui/notices.tsx';
 import { Shell } from './shell.tsx';
 
@@ -25,7 +27,9 @@ export function App() {
     <QueryClientProvider client={queries}>
       <NoticesProvider>
         <BrowserRouter>
-          <Rooms />
+          <ErrorBoundary what="Clever Drawer">
+            <Rooms />
+          </ErrorBoundary>
         </BrowserRouter>
       </NoticesProvider>
     </QueryClientProvider>
@@ -75,6 +79,6 @@ function Rooms() {
 
 /** The first screen: the catalog when there is one, else where it begins. */
 function Start() {
-  const { plugins } = useStudio();
+  const { plugins } = useCatalog();
   return <Navigate to={plugins.length > 0 ? '/file' : '/scan'} replace />;
 }

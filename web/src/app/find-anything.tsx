@@ -1,6 +1,6 @@
 /** Ctrl+K: any plugin, folder or screen by a few letters. */
 import { useNavigate } from 'react-router';
-import { useStudio } from '../studio/studio.tsx';
+import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Picker, type Choice } from '../ui/picker.tsx';
 
 interface Props {
@@ -9,7 +9,8 @@ interface Props {
 }
 
 export function FindAnything({ onClose, screens }: Props) {
-  const { plugins, arrangement, nameOf } = useStudio();
+  const { plugins } = useCatalog();
+  const { arrangement, nameOf } = useArrangement();
   const navigate = useNavigate();
   const choices: Choice[] = [
     ...screens.map(

@@ -2,11 +2,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { Button, Modal } from 'react-bootstrap';
 import type { ChangeView } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useComputer, useOrder } from '../studio/contexts.ts';
 import { sayTime } from '../ui/time-words.ts';
 
 export function LatestChanges({ onClose }: { onClose: () => void }) {
-  const { client, order, step } = useStudio();
+  const { client } = useComputer();
+  const { order } = useOrder();
+  const { step } = useActs();
   const changes = useQuery({
     queryKey: ['changes', client.computer, order.revision],
     queryFn: client.changes,

@@ -20,8 +20,9 @@ import { useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useQuestions } from '../studio/use-questions.ts';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useComputer, useOrder, useScanProgress } from '../studio/contexts.ts';
 import { useKeys } from '../ui/keys.ts';
+import { ErrorBoundary } from '../ui/error-boundary.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { FindAnything } from './find-anything.tsx';
 import { LatestChanges } from './latest-changes.tsx';
@@ -36,7 +37,8 @@ const screens: readonly { path: string; name: string; Icon: LucideIcon; key: str
 ];
 
 export function Shell() {
-  const studio = useStudio();
+  const scan = useScanProgress();
+  const { step } = useActs();
   const asked = useQuestions();
   const waiting = asked.questions.length + asked.failed.length;
   const navigate = useNavigate();
@@ -57,16 +59,16 @@ export function Shell() {
       setFinding(true);
     },
     'Ctrl+Z': () => {
-      studio.step('undo');
+      step('undo');
     },
     'Ctrl+Shift+Z': () => {
-      studio.step('redo');
+      step('redo');
     },
     'Ctrl+H': () => {
       setListing(true);
     },
     'Ctrl+Y': () => {
-      studio.step('redo');
+      step('redo');
     },
     '?': () => {
       setHelping(true);
@@ -91,7 +93,7 @@ export function Shell() {
               }
             >
               <Icon size={16} aria-hidden /> {name}
-              {path === '/scan' && studio.scan && <span className="count">looking</span>}
+              {path === '/scan' && scan && <span className="count">looking</span>}
               {path === '/sort' && waiting > 0 && (
                 <span className="count" title={`${waiting} questions wait`}>
                   {waiting}
@@ -144,7 +146,9 @@ export function Shell() {
           </button>
         </div>
       </header>
-      <Outlet context={asked} />
+      <ErrorBoundary at={pathname} what="This screen">
+        <Outlet context={asked} />
+      </ErrorBoundary>
       {isFinding && (
         <FindAnything
           onClose={() => {
@@ -173,7 +177,7 @@ export function Shell() {
 
 /** The computer whose plugins are shown; a menu when there are several. */
 function ComputerChoice() {
-  const { computer, computers, chooseComputer } = useStudio();
+  const { computer, computers, chooseComputer } = useComputer();
   if (computers.length < 2) {
     return (
       <span className="computer" title="The computer whose plugins these are">
@@ -210,7 +214,7 @@ function ComputerChoice() {
 
 /** Says whether what is on the screen is in the database. */
 function SavedMark() {
-  const { order } = useStudio();
+  const { order } = useOrder();
   const isSaving = order.pending.length > 0;
   return (
     <span className="saved" role="status" data-testid="saved">
@@ -221,7 +225,8 @@ function SavedMark() {
 }
 
 function StepButton({ direction }: { direction: 'undo' | 'redo' }) {
-  const { order, step } = useStudio();
+  const { order } = useOrder();
+  const { step } = useActs();
   const words = order[direction];
   const Icon = direction === 'undo' ? Undo2 : Redo2;
   const name = direction === 'undo' ? 'Undo' : 'Redo';

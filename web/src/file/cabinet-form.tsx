@@ -16,7 +16,7 @@ import {
   type PlanName,
   type PlannedFolder,
 } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useArrangement, useCatalog, useOrder } from '../studio/contexts.ts';
 import { addCabinetAct } from './model/acts.ts';
 
 const planNames: Record<PlanName, readonly [name: string, title: string, what: string]> = {
@@ -45,7 +45,10 @@ interface Props {
 }
 
 export function CabinetForm({ cabinet, onMake, onClose }: Props) {
-  const { act, plugins, order, cabinet: shown } = useStudio();
+  const { plugins } = useCatalog();
+  const { order } = useOrder();
+  const { act } = useActs();
+  const { cabinet: shown } = useArrangement();
   const [plan, setPlan] = useState<PlanName>('type');
   const [atLeast, setAtLeast] = useState(10);
   const [name, setName] = useState<string | null>(null);

@@ -4,7 +4,7 @@ import { MoreHorizontal, Plus } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { allFolders, asId, planLike, type Cabinet } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useArrangement, useOrder } from '../studio/contexts.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { addCabinetAct, shareFavouritesAct } from './model/acts.ts';
 import { CabinetForm } from './cabinet-form.tsx';
@@ -13,7 +13,9 @@ import { CabinetForm } from './cabinet-form.tsx';
 const openAfter = 500;
 
 export function CabinetTabs() {
-  const { act, order, cabinets, cabinet, chooseCabinet } = useStudio();
+  const { order } = useOrder();
+  const { act } = useActs();
+  const { cabinets, cabinet, chooseCabinet } = useArrangement();
   const [form, setForm] = useState<'new' | Cabinet | null>(null);
   const make = (made: ReturnType<typeof addCabinetAct>): void => {
     if (act(made)) {
@@ -86,7 +88,7 @@ function Tab({
 }) {
   const { setNodeRef, isOver } = useDroppable({
     id: `cabinet:${cabinet.id}`,
-    data: { sort: 'cabinet' },
+    data: { kind: 'cabinet' },
   });
   useEffect(() => {
     if (!isOver || isShown) {
@@ -113,7 +115,8 @@ function Tab({
 
 /** Whether favourites are one for all cabinets is the user's choice. */
 function ShareItem({ cabinet }: { cabinet: Cabinet }) {
-  const { act, order } = useStudio();
+  const { order } = useOrder();
+  const { act } = useActs();
   const favourites = allFolders(order.order).filter((f) => f.form === 'favourites');
   const own = favourites.find((f) => f.cabinet === cabinet.id);
   const isShared = favourites.some((f) => f.standsFor !== null);
@@ -141,7 +144,8 @@ function CabinetMenu({
   onChange: () => void;
   onDuplicate: () => void;
 }) {
-  const { act, cabinets } = useStudio();
+  const { act } = useActs();
+  const { cabinets } = useArrangement();
   const at = cabinets.findIndex((one) => one.id === cabinet.id);
   const before = cabinets[at - 1];
   const behind = cabinets[at + 1];

@@ -3,7 +3,7 @@ import { useDroppable } from '@dnd-kit/core';
 import { Plus } from 'lucide-react';
 import { memo, useEffect, useRef, type KeyboardEvent, type RefObject } from 'react';
 import { Button } from 'react-bootstrap';
-import { useStudio } from '../studio/studio.tsx';
+import { useArrangement } from '../studio/contexts.ts';
 import { chord, useKeys } from '../ui/keys.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
 import { CabinetTabs } from './cabinet-tabs.tsx';
@@ -19,8 +19,8 @@ const keys = [
 ] as const;
 
 /** Drawn again only when something in it changed, and not with every letter typed beside it. */
-export const Chest = memo(function Chest({ chest }: { chest: ChestState }) {
-  const { arrangement, cabinet } = useStudio();
+export const Chest = memo(function WholeChest({ chest }: { chest: ChestState }) {
+  const { arrangement, cabinet } = useArrangement();
   const { acts, editing, setEditing, focused } = chest;
   const box = useRef<HTMLDivElement>(null);
   const folders = cabinet ? (arrangement.below.get(cabinet.id) ?? []) : [];
@@ -107,7 +107,7 @@ export const Chest = memo(function Chest({ chest }: { chest: ChestState }) {
 
 /** The room below the last folder, where a folder can be dropped to stand last. */
 function ChestEnd({ isNew }: { isNew: boolean }) {
-  const { setNodeRef, isOver } = useDroppable({ id: 'end', data: { sort: 'end' } });
+  const { setNodeRef, isOver } = useDroppable({ id: 'end', data: { kind: 'end' } });
   return (
     <div ref={setNodeRef} className={`chest-end ${isOver ? 'before' : ''}`}>
       {isNew && (

@@ -3,9 +3,10 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { Layers, Pin } from 'lucide-react';
 import { memo } from 'react';
 import type { Folder } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useArrangement } from '../studio/contexts.ts';
 import { FolderMenu } from './folder-menu.tsx';
 import { useDropPart } from './drop-part.ts';
+import type { DropPart } from './model/drop-plan.ts';
 import type { ChestActs } from './use-chest.ts';
 
 interface Props {
@@ -19,11 +20,11 @@ interface Props {
 function useFront(folder: Folder) {
   const drag = useDraggable({
     id: `folder:${folder.id}`,
-    data: { sort: 'folder', folder: folder.id },
+    data: { kind: 'folder', folder: folder.id },
   });
   const drop = useDroppable({
     id: `front:${folder.id}`,
-    data: { sort: 'front', folder: folder.id },
+    data: { kind: 'front', folder: folder.id },
   });
   const ref = (element: HTMLElement | null): void => {
     drag.setNodeRef(element);
@@ -44,7 +45,7 @@ export function Divider({ folder, isFocusable, acts }: Omit<Props, 'isOpen'>) {
     <div
       ref={ref}
       {...listeners}
-      className={`divider ${isDragging ? 'dragged' : ''} ${isOver ? (over?.['sort'] === 'folder' ? 'before' : 'refuses') : ''}`}
+      className={`divider ${isDragging ? 'dragged' : ''} ${isOver ? dividerDrop(over) : ''}`}
     >
       <button
         type="button"
@@ -67,20 +68,31 @@ export function Divider({ folder, isFocusable, acts }: Omit<Props, 'isOpen'>) {
   );
 }
 
+type DragData = Readonly<Record<string, unknown>> | undefined;
+
+const dividerDrop = (over: DragData): string =>
+  over?.['kind'] === 'folder' ? 'before' : 'refuses';
+
+/** How a front looks while something is over it. */
+function frontDrop(folder: Folder, over: DragData, part: DropPart): string {
+  if (over?.['kind'] === 'folder') {
+    return part === 'inside' ? 'takes' : part;
+  }
+  return folder.form === 'smart' ? 'refuses' : 'takes';
+}
+
+const formWords = {
+  favourites: 'favourites',
+  smart: 'smart folder',
+  folder: 'folder',
+  divider: 'divider',
+} as const;
+
 /** Drawn again with every step of a drag, so it is only the frame; what stands on it is drawn when that changes. */
 export function DrawerFront({ folder, isOpen, isFocusable, acts }: Props) {
   const { ref, listeners, isDragging, isOver, over } = useFront(folder);
   const part = useDropPart();
-  const dropClass =
-    !isOver || isDragging
-      ? ''
-      : over?.['sort'] === 'folder'
-        ? part === 'inside'
-          ? 'takes'
-          : part
-        : folder.form === 'smart'
-          ? 'refuses'
-          : 'takes';
+  const dropClass = isOver && !isDragging ? frontDrop(folder, over, part) : '';
   return (
     <li
       ref={ref}
@@ -93,8 +105,8 @@ export function DrawerFront({ folder, isOpen, isFocusable, acts }: Props) {
   );
 }
 
-const Face = memo(function Face({ folder, isOpen, isFocusable, acts }: Props) {
-  const { arrangement } = useStudio();
+const Face = memo(function DrawerFace({ folder, isOpen, isFocusable, acts }: Props) {
+  const { arrangement } = useArrangement();
   const members = arrangement.members.get(folder.id) ?? [];
   const below = (arrangement.below.get(folder.id) ?? []).filter((f) => f.form !== 'divider');
   const isSmart = folder.form === 'smart';
@@ -105,7 +117,7 @@ const Face = memo(function Face({ folder, isOpen, isFocusable, acts }: Props) {
       data-folder={folder.id}
       aria-expanded={isOpen}
       tabIndex={isFocusable ? 0 : -1}
-      aria-label={`${folder.name}, ${folder.form === 'favourites' ? 'favourites' : isSmart ? 'smart folder' : 'folder'}, ${members.length} plugins`}
+      aria-label={`${folder.name}, ${formWords[folder.form]}, ${members.length} plugins`}
       onFocus={() => {
         acts.focus(folder.id);
       }}

@@ -2,8 +2,7 @@
 import type { DragMoveEvent } from '@dnd-kit/core';
 import { createContext, useContext } from 'react';
 import type { Folder } from '@clever-drawer/core';
-
-export type DropPart = 'before' | 'inside' | 'behind';
+import type { DropPart } from './model/drop-plan.ts';
 
 export const DropPartContext = createContext<DropPart>('before');
 export const useDropPart = (): DropPart => useContext(DropPartContext);

@@ -2,7 +2,7 @@
 import { Fragment, useMemo } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { allTags, facetValues, facets, type Facet, type Filter } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 
 const heads: Record<Facet, string> = {
@@ -43,7 +43,8 @@ export function FacetWords({
   filter: Filter;
   setFilter: (change: Partial<Filter>) => void;
 }) {
-  const { answers, arrangement } = useStudio();
+  const { answers } = useCatalog();
+  const { arrangement } = useArrangement();
   const tags = useMemo(() => allTags(answers.values()), [answers]);
   const folders = useMemo(
     () =>

@@ -1,8 +1,17 @@
 /** F: file plugins in a folder found by a few letters, or in a new one. */
-import { asId, type Folder, type Placement } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { asId, type Act, type Folder, type Placement } from '@clever-drawer/core';
+import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Picker, type Choice } from '../ui/picker.tsx';
-import { fileAct, newPlaces } from '../annotate/filing.ts';
+import { newPlaces } from '../annotate/filing.ts';
+import { planFiling } from './model/drop-plan.ts';
+
+/** Keeps plugins in a smart folder, whatever its rule says. */
+const keepInAct = (folder: Folder, plugins: readonly string[]): Act => ({
+  act: 'keep-by-hand',
+  folder: folder.id,
+  plugins: plugins.map((id) => asId(id)),
+  as: 'in',
+});
 
 interface Props {
   readonly plugins: readonly string[];
@@ -15,27 +24,23 @@ interface Props {
 }
 
 export function FileIn({ plugins, moving, lately, onClose, onFiled }: Props) {
-  const { act, arrangement, cabinet, pluginById, nameOf } = useStudio();
+  const { pluginById } = useCatalog();
+  const { act } = useActs();
+  const { arrangement, cabinet, cabinets, nameOf } = useArrangement();
   const only = pluginById.get(plugins[0] ?? '');
   const what = plugins.length === 1 && only ? nameOf(only) : `${plugins.length} plugins`;
-  const isSmart = (id: string): boolean =>
-    arrangement.folders.find((f) => f.id === id)?.form === 'smart';
-  const file = (folder: string): void => {
-    if (
-      act(
-        isSmart(folder)
-          ? {
-              act: 'keep-by-hand',
-              folder: asId(folder),
-              plugins: plugins.map((id) => asId(id)),
-              as: 'in',
-            }
-          : moving
-            ? { act: 'move-to', placements: [moving.id], folder: asId(folder), before: null }
-            : fileAct(folder, plugins),
-      )
-    ) {
-      onFiled(folder);
+  const file = (folder: Folder): void => {
+    const scene = {
+      arrangement,
+      cabinets,
+      plugins,
+      what,
+      part: 'inside',
+      isCopying: false,
+    } as const;
+    const { outcome } = planFiling(scene, folder, { placement: moving });
+    if (act(outcome.kind === 'act' ? outcome.act : keepInAct(folder, plugins))) {
+      onFiled(folder.id);
     }
   };
   const isTarget = (f: Folder): boolean =>
@@ -53,7 +58,7 @@ export function FileIn({ plugins, moving, lately, onClose, onFiled }: Props) {
       id: folder.id,
       text: folder.name,
       take: () => {
-        file(folder.id);
+        file(folder);
       },
       show: (
         <>

@@ -3,7 +3,7 @@ import { LayoutGrid, List as ListIcon } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Placement } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { sayAct } from '../annotate/annotate.ts';
 import { TypesPicker } from '../annotate/types-picker.tsx';
 import { isTyping, remember, remembered, useKeys } from '../ui/keys.ts';
@@ -23,7 +23,9 @@ import { clearFilter, useList } from './use-list.ts';
 import { useTray } from './use-tray.ts';
 
 export function FileScreen() {
-  const { plugins, pluginById, answers, arrangement, act } = useStudio();
+  const { plugins, pluginById, answers } = useCatalog();
+  const { act } = useActs();
+  const { arrangement } = useArrangement();
   const navigate = useNavigate();
   const list = useList();
   const tray = useTray();
@@ -47,9 +49,9 @@ export function FileScreen() {
   );
   const chest = useChest(open, wishes);
   const moving = typeof dialog === 'object' && dialog !== null ? dialog : undefined;
-  const toFile =
-    tray.ids.size > 0 ? [...tray.ids] : active !== null && pluginById.has(active) ? [active] : [];
   const activePlugin = active === null ? undefined : pluginById.get(active);
+  const alone = activePlugin ? [activePlugin.id] : [];
+  const toFile = tray.ids.size > 0 ? [...tray.ids] : alone;
   const { lately, onFiled } = useLately();
   const closeDialog = (): void => {
     setDialog(null);

@@ -13,7 +13,7 @@ import {
   type Folder,
   type FolderId,
 } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 
 export type NewForm = 'folder' | 'smart' | 'divider';
 const formNames: Record<NewForm, string> = {
@@ -49,7 +49,8 @@ interface Props {
 }
 
 export function FolderForm({ folder, parent = null, onDone }: Props) {
-  const { act, cabinet } = useStudio();
+  const { act } = useActs();
+  const { cabinet } = useArrangement();
   const form = useForm({
     resolver: yupResolver(schema),
     // Of a folder that is there, only the name is asked.
@@ -157,7 +158,8 @@ export function FolderForm({ folder, parent = null, onDone }: Props) {
 
 /** What the keywords would take in now, and the way to everything else a rule can ask. */
 function Preview({ keywords }: { keywords: string }) {
-  const { pluginById, arrangement } = useStudio();
+  const { pluginById } = useCatalog();
+  const { arrangement } = useArrangement();
   const { candidates, where } = arrangement.rules;
   const names = useMemo(() => {
     const rule = keywordRule(keywords);

@@ -15,7 +15,7 @@ import {
   type Plugin,
 } from '@clever-drawer/core';
 import { useNavigate } from 'react-router';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useArrangement, useCatalog, useOrder } from '../studio/contexts.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { Picker, type Choice } from '../ui/picker.tsx';
 import { copyFolderAct, splitAct } from './model/acts.ts';
@@ -34,7 +34,7 @@ export const sortingNames: Record<FolderSorting, string> = {
 type Asking = 'merge' | 'copy' | 'show';
 
 /** The dots at a corner; the menu itself is made when it opens, since a chest may hold hundreds of folders. */
-export const FolderMenu = memo(function FolderMenu({
+export const FolderMenu = memo(function MenuOfFolder({
   folder,
   acts,
 }: {
@@ -111,7 +111,8 @@ interface ItemsProps {
 }
 
 function Items({ folder, acts, onAsk, onClose }: ItemsProps) {
-  const { act, arrangement } = useStudio();
+  const { act } = useActs();
+  const { arrangement } = useArrangement();
   const navigate = useNavigate();
   const item = (text: string, does: () => void, key?: string) => (
     <MenuItem onClick={does} className="option">
@@ -208,11 +209,7 @@ function Items({ folder, acts, onAsk, onClose }: ItemsProps) {
           })}
         <Dropdown.Divider />
         {item(
-          folder.form === 'divider'
-            ? 'Remove the divider'
-            : folder.standsFor
-              ? 'No longer show it here (the folder stays in its cabinet)'
-              : 'Remove the folder (its plugins stay in the catalog)',
+          wordsOfRemoving(folder),
           () => {
             acts.remove(folder.id);
           },
@@ -224,7 +221,7 @@ function Items({ folder, acts, onAsk, onClose }: ItemsProps) {
 }
 
 function SortItems({ folder }: { folder: Folder }) {
-  const { act } = useStudio();
+  const { act } = useActs();
   const sort = (sortedBy: FolderSorting | null): void => {
     act({ act: 'set-folder', folder: folder.id, set: { sortedBy } });
   };
@@ -259,7 +256,9 @@ function SortItems({ folder }: { folder: Folder }) {
 }
 
 function SplitItems({ folder }: { folder: Folder }) {
-  const { act, arrangement, pluginById } = useStudio();
+  const { pluginById } = useCatalog();
+  const { act } = useActs();
+  const { arrangement } = useArrangement();
   const split = (nameOf: (plugin: Plugin) => string): void => {
     const parts = grouped(
       (arrangement.placements.get(folder.id) ?? []).map(({ id, plugin }) => {
@@ -316,7 +315,9 @@ function IntoCabinet({
   asking: 'copy' | 'show';
   onClose: () => void;
 }) {
-  const { act, cabinets, order } = useStudio();
+  const { order } = useOrder();
+  const { act } = useActs();
+  const { cabinets } = useArrangement();
   const home = folder.standsFor ? folderIn(order.order, folder.standsFor)?.cabinet : folder.cabinet;
   const take = (cabinet: Cabinet): void => {
     act(
@@ -354,7 +355,8 @@ function IntoCabinet({
 }
 
 function MergeInto({ folder, onClose }: { folder: Folder; onClose: () => void }) {
-  const { act, arrangement } = useStudio();
+  const { act } = useActs();
+  const { arrangement } = useArrangement();
   const targets = arrangement.folders.filter(
     (other) => other.form === 'folder' && other.standsFor === null && other.id !== folder.id,
   );
@@ -381,4 +383,13 @@ function MergeInto({ folder, onClose }: { folder: Folder; onClose: () => void })
       onClose={onClose}
     />
   );
+}
+
+function wordsOfRemoving(folder: Folder): string {
+  if (folder.form === 'divider') {
+    return 'Remove the divider';
+  }
+  return folder.standsFor
+    ? 'No longer show it here (the folder stays in its cabinet)'
+    : 'Remove the folder (its plugins stay in the catalog)';
 }

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { Button, Modal } from 'react-bootstrap';
 import { useNavigate } from 'react-router';
 import { CatalogIndex, gatherRules, printRule, sayRule } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useArrangement, useCatalog } from '../studio/contexts.ts';
 
 /** Rules offered, and names of other plugins told. */
 const offered = 4;
@@ -16,7 +16,8 @@ export function GatherRule({
   plugins: readonly string[];
   onClose: () => void;
 }) {
-  const { arrangement, pluginById, nameOf } = useStudio();
+  const { pluginById } = useCatalog();
+  const { arrangement, nameOf } = useArrangement();
   const navigate = useNavigate();
   const { candidates, where, words } = arrangement.rules;
   const found = useMemo(

@@ -2,7 +2,7 @@
 import { Button, Modal } from 'react-bootstrap';
 import { useNavigate } from 'react-router';
 import { asId, sayRule } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 
 export function KeepByHand({
   folder: id,
@@ -13,7 +13,9 @@ export function KeepByHand({
   plugins: readonly string[];
   onClose: () => void;
 }) {
-  const { act, arrangement, pluginById, nameOf } = useStudio();
+  const { pluginById } = useCatalog();
+  const { act } = useActs();
+  const { arrangement, nameOf } = useArrangement();
   const navigate = useNavigate();
   const folder = arrangement.folders.find((one) => one.id === id);
   const only = pluginById.get(plugins[0] ?? '');

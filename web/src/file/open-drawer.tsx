@@ -4,7 +4,7 @@ import { useState, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import { sayRule, type Folder } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { sortingNames } from './folder-menu.tsx';
 import { FolderForm } from './folder-form.tsx';
 import { PlacedPlugin } from './placed-plugin.tsx';
@@ -23,7 +23,9 @@ export function OpenDrawer({
   chest: ChestState;
   children: ReactNode;
 }) {
-  const { act, arrangement, pluginById } = useStudio();
+  const { pluginById } = useCatalog();
+  const { act } = useActs();
+  const { arrangement } = useArrangement();
   const { acts, editing, setEditing } = chest;
   const hasBelow = (arrangement.below.get(folder.id) ?? []).length > 0;
   const isMaking = editing?.what === 'new' && editing.parent === folder.id;
@@ -38,11 +40,7 @@ export function OpenDrawer({
       <div className="open-head">
         <span className={`label ${folder.form === 'smart' ? 'smart' : ''}`}>{folder.name}</span>
         <span className="text-soft">
-          {folder.rule
-            ? sayRule(folder.rule, arrangement.rules.words)
-            : members.length === 1
-              ? 'One plugin'
-              : `${members.length} plugins`}
+          {folder.rule ? sayRule(folder.rule, arrangement.rules.words) : countWords(members.length)}
           {folder.sortedBy && (
             <>
               {' '}
@@ -171,7 +169,7 @@ export function OpenDrawer({
 
 /** What to remember of the folder. */
 function Notes({ folder }: { folder: Folder }) {
-  const { act } = useStudio();
+  const { act } = useActs();
   const [typed, setTyped] = useState(folder.notes);
   return (
     <input
@@ -202,3 +200,6 @@ function Notes({ folder }: { folder: Folder }) {
 const intoView = (element: HTMLElement | null): void => {
   element?.scrollIntoView({ block: 'nearest' });
 };
+
+const countWords = (plugins: number): string =>
+  plugins === 1 ? 'One plugin' : `${plugins} plugins`;

@@ -4,7 +4,7 @@ import { GripVertical, X } from 'lucide-react';
 import type { KeyboardEvent } from 'react';
 import { Button } from 'react-bootstrap';
 import type { Folder, Placement, Plugin } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useArrangement } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { chord } from '../ui/keys.ts';
 import { useNotices } from '../ui/notices.tsx';
@@ -31,15 +31,16 @@ export function PlacedPlugin({
   isLast,
   acts,
 }: PlacedProps) {
-  const { act, arrangement, nameOf } = useStudio();
+  const { act } = useActs();
+  const { arrangement, nameOf } = useArrangement();
   const { say } = useNotices();
   const drag = useDraggable({
     id: `placed:${folder.id}:${plugin.id}`,
-    data: { sort: 'plugins', plugin: plugin.id, placement: placement?.id },
+    data: { kind: 'plugins', plugin: plugin.id, placement: placement?.id },
   });
   const drop = useDroppable({
     id: `spot:${folder.id}:${plugin.id}`,
-    data: { sort: 'spot', folder: folder.id, before: placement?.id },
+    data: { kind: 'spot', folder: folder.id, before: placement?.id },
     disabled: placement === undefined,
   });
   const sayHow = (): void => {

@@ -11,7 +11,7 @@ import {
   type RefObject,
 } from 'react';
 import { headingOf, linesOf, type ListLine, type Row, type Sorting } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { chord } from '../ui/keys.ts';
 import { useLatest } from '../ui/use-latest.ts';
 import { ago, PluginCard, PluginRow, type RowProps } from './plugin-row.tsx';
@@ -114,8 +114,7 @@ export function PluginList({
       return;
     }
     event.preventDefault();
-    const to =
-      at < 0 ? (step > 0 ? 0 : rows.length - 1) : Math.max(0, Math.min(rows.length - 1, at + step));
+    const to = rowAfter(at, step, rows.length);
     if (isRun) {
       onTrayAll(between(rows, at, to));
     }
@@ -176,7 +175,7 @@ export function PluginList({
 
 /** What is drawn: headings with their rows, those of folded headings left out; `rows` are the ones in view. */
 function useLines(matching: readonly Row[], sorting: Sorting, columns: number) {
-  const { usage } = useStudio();
+  const { usage } = useCatalog();
   const [folded, setFolded] = useState<ReadonlySet<string>>(new Set());
   const heading = useMemo(() => headingOf(sorting, usage), [sorting, usage]);
   const drawn = useMemo(
@@ -258,7 +257,8 @@ function useRowProps(
   onPress: RowProps['onPress'],
   onTray: (id: string) => void,
 ): (row: Row) => RowProps {
-  const { answers, arrangement, pictureOf, usage } = useStudio();
+  const { answers, pictureOf, usage } = useCatalog();
+  const { arrangement } = useArrangement();
   const [now] = useState(() => Date.now());
   return (row) => {
     const { id } = row.plugin;
@@ -296,4 +296,12 @@ function useColumns(box: RefObject<HTMLDivElement | null>, view: View): number {
     };
   }, [box]);
   return view === 'list' ? 1 : Math.max(1, Math.floor((width - 24) / cardWidth));
+}
+
+/** The row a step leads to; with none chosen, the first or the last. */
+function rowAfter(at: number, step: number, count: number): number {
+  if (at < 0) {
+    return step > 0 ? 0 : count - 1;
+  }
+  return Math.max(0, Math.min(count - 1, at + step));
 }

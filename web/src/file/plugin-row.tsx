@@ -32,7 +32,7 @@ function Option({
   const { plugin } = props.row;
   const { setNodeRef, listeners, isDragging } = useDraggable({
     id: `plugin:${plugin.id}`,
-    data: { sort: 'plugins', plugin: plugin.id },
+    data: { kind: 'plugins', plugin: plugin.id },
   });
   return (
     <div
@@ -62,7 +62,7 @@ function Option({
   );
 }
 
-export const PluginRow = memo(function PluginRow(props: RowProps) {
+export const PluginRow = memo(function RowOfPlugin(props: RowProps) {
   const { plugin, nickname } = props.row;
   return (
     <Option props={props} className="plugin-row">
@@ -89,15 +89,7 @@ export const PluginRow = memo(function PluginRow(props: RowProps) {
         )}
       </span>
       <span className="formats">
-        {plugin.chain ? (
-          <span className="chip format">chain of {plugin.chain.length}</span>
-        ) : isPresent(plugin) ? (
-          <Formats formats={formatsOf(plugin)} />
-        ) : (
-          <span className="chip gone">
-            {plugin.copies.some((c) => c.state === 'away') ? 'out of reach' : 'gone'}
-          </span>
-        )}
+        <Whereabouts plugin={plugin} />
       </span>
       <span className="in-folders">
         {props.folders.length > 0 ? (
@@ -116,7 +108,7 @@ export const PluginRow = memo(function PluginRow(props: RowProps) {
   );
 });
 
-export const PluginCard = memo(function PluginCard(props: RowProps) {
+export const PluginCard = memo(function CardOfPlugin(props: RowProps) {
   const { plugin, nickname } = props.row;
   return (
     <Option props={props} className="plugin-card">
@@ -181,4 +173,16 @@ export function ago(time: string | undefined, now: number): string {
     return `${days} d`;
   }
   return days < 60 ? `${Math.floor(days / 7)} w` : `${Math.floor(days / 30.5)} mo`;
+}
+
+/** The formats of what is there, or why it is not. */
+function Whereabouts({ plugin }: { plugin: Plugin }) {
+  if (plugin.chain) {
+    return <span className="chip format">chain of {plugin.chain.length}</span>;
+  }
+  if (isPresent(plugin)) {
+    return <Formats formats={formatsOf(plugin)} />;
+  }
+  const isAway = plugin.copies.some((copy) => copy.state === 'away');
+  return <span className="chip gone">{isAway ? 'out of reach' : 'gone'}</span>;
 }

@@ -1,7 +1,7 @@
 /** A row of folders, cut where its dividers stand; the one that is open shows what it holds, to any depth. */
 import { Fragment } from 'react';
 import type { Folder } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useArrangement } from '../studio/contexts.ts';
 import { Divider, DrawerFront } from './drawer-front.tsx';
 import { FolderForm } from './folder-form.tsx';
 import { OpenDrawer } from './open-drawer.tsx';
@@ -58,7 +58,7 @@ export function Sections({ folders, focusable, chest, onDone }: Props) {
 
 /** What stands inside a folder; a form in it, once done, leaves the focus where it is. */
 function Below({ folder, chest }: { folder: Folder; chest: ChestState }) {
-  const { arrangement } = useStudio();
+  const { arrangement } = useArrangement();
   return (
     <Sections
       folders={arrangement.below.get(folder.id) ?? []}

@@ -18,7 +18,7 @@ import {
   type Plugin,
   type Sorting,
 } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { FacetWords } from './facet-words.tsx';
 import { clearFilter, type List } from './use-list.ts';
@@ -38,7 +38,7 @@ export function Sentence({
   list: List;
   field: RefObject<HTMLInputElement | null>;
 }) {
-  const { plugins } = useStudio();
+  const { plugins } = useCatalog();
   const { filter, setFilter, rows, total } = list;
   const types = useMemo(() => typeOptions(plugins), [plugins]);
   const vendors = useMemo(() => vendorOptions(plugins), [plugins]);
@@ -67,13 +67,7 @@ export function Sentence({
         <Word
           name="Type"
           value={filter.type}
-          text={
-            filter.type === null
-              ? 'any type'
-              : filter.type === 'none'
-                ? 'no type'
-                : typeName(filter.type)
-          }
+          text={typeText(filter.type)}
           any="any type"
           options={types}
           onPick={(type) => {
@@ -158,7 +152,7 @@ export function Sentence({
 
 /** What narrows the list, kept as the rule of a smart folder. */
 function KeepLink({ filter }: { filter: List['filter'] }) {
-  const { words } = useStudio().arrangement.rules;
+  const { words } = useArrangement().arrangement.rules;
   const rule = ruleFromFilter(filter);
   return (
     rule && (
@@ -311,4 +305,11 @@ export function LineUp({ list }: { list: List }) {
       ))}
     </span>
   );
+}
+
+function typeText(type: string | null): string {
+  if (type === null) {
+    return 'any type';
+  }
+  return type === 'none' ? 'no type' : typeName(type);
 }

@@ -10,14 +10,16 @@ import {
   type FolderSuggestion,
   type Plugin,
 } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { fileAct } from '../annotate/filing.ts';
 
 /** Plugins shown at once; what is loaded most comes first. */
 const shown = 120;
 
 export function Suggestions({ onClose }: { onClose: () => void }) {
-  const { act, arrangement, plugins, pluginById, usage, nameOf } = useStudio();
+  const { plugins, pluginById, usage } = useCatalog();
+  const { act } = useActs();
+  const { arrangement, nameOf } = useArrangement();
   const suggest = useMemo(
     () => createSuggester(arrangement.folders, arrangement.members, pluginById),
     [arrangement, pluginById],
@@ -119,7 +121,7 @@ interface OfferProps {
 }
 
 function Offer({ plugin, name, loads, found, folderName, onSkip }: OfferProps) {
-  const { act } = useStudio();
+  const { act } = useActs();
   return (
     <li>
       <span>

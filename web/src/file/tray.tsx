@@ -2,7 +2,7 @@
 import { Inbox, X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { useStudio } from '../studio/studio.tsx';
+import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { SayMenu } from '../annotate/annotate-menu.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { GatherRule } from './gather-rule.tsx';
@@ -18,7 +18,8 @@ interface Props {
 const drawn = 6;
 
 export function Tray({ tray, onTakeOut, onEmpty, onFile }: Props) {
-  const { pluginById, nameOf } = useStudio();
+  const { pluginById } = useCatalog();
+  const { nameOf } = useArrangement();
   const plugins = [...tray].map((id) => pluginById.get(id)).filter((p) => p !== undefined);
   const count = plugins.length;
   const [isGathering, setGathering] = useState(false);

@@ -1,8 +1,9 @@
 /** What can be done to the folders of the chest, by menu, key or mouse. */
 import { useMemo, useState } from 'react';
 import { asId, type Folder, type Placement } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useArrangement } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
+import { sortedByName } from './model/drop-plan.ts';
 
 export interface ChestActs {
   readonly focus: (folder: string) => void;
@@ -11,8 +12,8 @@ export interface ChestActs {
   readonly addBelow: (folder: string) => void;
   /** By so many places along its row. */
   readonly shift: (folder: string, by: -1 | 1) => void;
-  /** Beside another: before it, or behind. */
-  readonly moveBeside: (folder: string, other: string, side: 'before' | 'behind') => void;
+  /** Opens it, so that what was put inside is seen. */
+  readonly reveal: (folder: string) => void;
   readonly moveInto: (folder: string, parent: string) => void;
   readonly moveOut: (folder: Folder) => void;
   readonly remove: (folder: string) => void;
@@ -43,7 +44,8 @@ interface Wishes extends Pick<ChestActs, 'choose' | 'moveOn'> {
 }
 
 export function useChest(open: string | null, { setOpen, choose, moveOn }: Wishes): ChestState {
-  const { act, arrangement, cabinets } = useStudio();
+  const { act } = useActs();
+  const { arrangement, cabinets } = useArrangement();
   const { say } = useNotices();
   const [focused, setFocused] = useState<string | null>(null);
   const [editing, setEditing] = useState<Editing>(null);
@@ -54,10 +56,7 @@ export function useChest(open: string | null, { setOpen, choose, moveOn }: Wishe
     const isByName = (folder: Folder): boolean => {
       const cabinet = cabinets.find((one) => one.id === folder.cabinet);
       if (cabinet?.sortedBy) {
-        say(
-          `The folders of ${cabinet.name} are sorted by name. Choose “My own order of folders” in the cabinet's menu to move them.`,
-          'trouble',
-        );
+        say(sortedByName(cabinet.name), 'trouble');
       }
       return cabinet?.sortedBy === 'name';
     };
@@ -96,26 +95,7 @@ export function useChest(open: string | null, { setOpen, choose, moveOn }: Wishe
           before: before?.id ?? null,
         });
       },
-      moveBeside: (id, otherId, side) => {
-        const folder = folderOf(id);
-        const other = folderOf(otherId);
-        if (
-          !folder ||
-          !other ||
-          id === otherId ||
-          (folder.parent === other.parent && isByName(folder))
-        ) {
-          return;
-        }
-        const row = rowOf(other).filter((f) => f.id !== id);
-        const before = side === 'before' ? other : row[row.indexOf(other) + 1];
-        act({
-          act: 'move-folder',
-          folder: folder.id,
-          parent: other.parent,
-          before: before?.id ?? null,
-        });
-      },
+      reveal: setOpen,
       moveInto: (id, parent) => {
         if (act({ act: 'move-folder', folder: asId(id), parent: asId(parent), before: null })) {
           setOpen(parent);

@@ -17,7 +17,7 @@ import {
   type Row,
   type Sorting,
 } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useArrangement, useCatalog } from '../studio/contexts.ts';
 
 export interface List {
   readonly filter: Filter;
@@ -122,7 +122,8 @@ function useFilter() {
 }
 
 export function useList(): List {
-  const { plugins, answers, arrangement, usage } = useStudio();
+  const { plugins, answers, usage } = useCatalog();
+  const { arrangement } = useArrangement();
   const { filter, sorting, setState } = useFilter();
   const { namings, foldersOf } = arrangement;
   const allRows = useMemo(

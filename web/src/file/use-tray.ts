@@ -1,6 +1,6 @@
 /** The tray's contents: kept for this window, also over a reload. */
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { useStudio } from '../studio/studio.tsx';
+import { useCatalog, useComputer } from '../studio/contexts.ts';
 
 export interface TrayState {
   readonly ids: ReadonlySet<string>;
@@ -19,7 +19,8 @@ const read = (name: string): string[] => {
 };
 
 export function useTray(): TrayState {
-  const { computer, pluginById } = useStudio();
+  const { computer } = useComputer();
+  const { pluginById } = useCatalog();
   const name = `clever-drawer.tray.${computer.id}`;
   const [kept, setKept] = useState<ReadonlySet<string>>(() => new Set(read(name)));
   useEffect(() => {

@@ -2,12 +2,13 @@
 import { useEffect } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import type { CabinetSlot } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useArrangement, useComputer } from '../studio/contexts.ts';
 import { remember, remembered } from '../ui/keys.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 
 export function CabinetChoice({ slot }: { slot: CabinetSlot }) {
-  const { cabinets, cabinet, chooseCabinet, client } = useStudio();
+  const { client } = useComputer();
+  const { cabinets, cabinet, chooseCabinet } = useArrangement();
   const key = `load.cabinet.${client.computer}.${slot}`;
   useEffect(() => {
     const kept = cabinets.find((one) => one.id === remembered(key, ''));

@@ -8,7 +8,7 @@ import {
   type HostSettings,
   type Plugin,
 } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { sayTime } from '../ui/time-words.ts';
 
 /** "mono in, stereo out" where the ports are known. */
@@ -56,7 +56,7 @@ export function Copies({
   settings: HostSettings;
   onPress: (copy: CopyCard) => void;
 }) {
-  const { formatOrder } = useStudio();
+  const { formatOrder } = useCatalog();
   return (
     <span className="copies-choice" role="group" aria-label={`Copies of ${plugin.name}`}>
       {copiesToChoose(plugin, settings, formatOrder).map((copy, at) => {
@@ -99,7 +99,8 @@ export function Facts({
   plugin: Plugin;
   /** The fewest for which it stands first. */ letters: string | null;
 }) {
-  const { usage, answers, arrangement, pluginById, nameOf } = useStudio();
+  const { usage, answers, pluginById } = useCatalog();
+  const { arrangement, nameOf } = useArrangement();
   const members = plugin.chain?.flatMap((id) => pluginById.get(id) ?? []);
   const used = usage.get(plugin.id);
   const said = answers.get(plugin.id);

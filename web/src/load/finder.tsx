@@ -17,7 +17,7 @@ import {
   type CopyCard,
   type Plugin,
 } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { favouriteAct } from '../annotate/filing.ts';
 import { NameDialog } from '../annotate/name-dialog.tsx';
 import { chord } from '../ui/keys.ts';
@@ -63,7 +63,9 @@ interface Props extends Slot {
 
 /** Everything the finder does, apart from how it looks. */
 function useLoader({ onLoad, onLeave, field, ...slot }: Props) {
-  const { arrangement, act, formatOrder } = useStudio();
+  const { formatOrder } = useCatalog();
+  const { act } = useActs();
+  const { arrangement } = useArrangement();
   const [typed, setTyped] = useState('');
   const [at, setAt] = useState(0);
   const [copyAt, setCopyAt] = useState<number | null>(null);
@@ -261,7 +263,8 @@ function useKeyCount() {
 
 /** Where is looked: kept for each sort of slot. */
 function useWhere(slotName: CabinetSlot, onChange: () => void) {
-  const { arrangement, cabinet, client } = useStudio();
+  const { client } = useComputer();
+  const { arrangement, cabinet } = useArrangement();
   const [scopeHeld, setScope] = useRemembered(`load.scope.${slotName}`, 'cabinet');
   const [folderHeld, setFolder] = useRemembered(
     `load.folder.${client.computer}.${cabinet?.id ?? ''}.${slotName}`,
@@ -311,7 +314,7 @@ function useWhere(slotName: CabinetSlot, onChange: () => void) {
 
 export function Finder(props: Props) {
   const { field, track, index, settings } = props;
-  const { arrangement, cabinet } = useStudio();
+  const { arrangement, cabinet } = useArrangement();
   const {
     typed,
     type,
@@ -407,13 +410,7 @@ export function Finder(props: Props) {
         </p>
       )}
       {typed === '' && folder === null && hits.length > 0 && (
-        <h2 className="hits-title">
-          {scope === 'forgot'
-            ? 'Well thought of, and not loaded for long'
-            : scope === 'rest'
-              ? 'Cannot be loaded here'
-              : 'Likely now'}
-        </h2>
+        <h2 className="hits-title">{titles[scope]}</h2>
       )}
       <ul
         id="hits"
@@ -495,7 +492,8 @@ function useInView(
 }
 
 function After({ slot: { track, index } }: { slot: Slot }) {
-  const { pluginById, nameOf } = useStudio();
+  const { pluginById } = useCatalog();
+  const { nameOf } = useArrangement();
   const before = pluginById.get(track.slots[index - 1]?.plugin ?? '');
   return before ? (
     <span className="text-soft after">
@@ -565,7 +563,7 @@ function Scopes({
 }
 
 function Nothing({ scope, finding }: { scope: Scope; finding: Finding }) {
-  const { plugins } = useStudio();
+  const { plugins } = useCatalog();
   const gone = plugins.filter((p) => !isPresent(p)).length;
   if (scope === 'forgot') {
     return (
@@ -591,3 +589,10 @@ function Nothing({ scope, finding }: { scope: Scope; finding: Finding }) {
     </p>
   );
 }
+
+const titles: Readonly<Record<Scope, string>> = {
+  forgot: 'Well thought of, and not loaded for long',
+  rest: 'Cannot be loaded here',
+  cabinet: 'Likely now',
+  all: 'Likely now',
+};

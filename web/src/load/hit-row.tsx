@@ -8,7 +8,7 @@ import {
   type Accepts,
   type Hit,
 } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
 
 interface Props {
@@ -38,7 +38,8 @@ export function HitRow({
   onPress,
   children,
 }: Props) {
-  const { arrangement, formatOrder, nameOf, naming, pictureOf } = useStudio();
+  const { formatOrder, pictureOf } = useCatalog();
+  const { arrangement, nameOf, naming } = useArrangement();
   const { plugin, because } = hit;
   const copy = copyToLoad(plugin, accepts, formatOrder) ?? copyInFront(plugin, formatOrder);
   const label = naming(plugin.id)?.slotLabel;

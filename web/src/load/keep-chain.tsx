@@ -3,10 +3,19 @@ import { Link2 } from 'lucide-react';
 import { useState, type SyntheticEvent } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
 import { asId, nameLength, type Plugin, type TrackView } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
+
+/** What a chain is that was kept from such a track. */
+const chainKinds = {
+  track: 'effect',
+  bus: 'effect',
+  final: 'effect',
+  instrument: 'instrument',
+  notes: 'note-effect',
+} as const;
 
 export function KeepChain({ track }: { track: TrackView }) {
-  const { pluginById } = useStudio();
+  const { pluginById } = useCatalog();
   const [isOpen, setOpen] = useState(false);
   const plugins = track.slots.flatMap((slot) => pluginById.get(slot.plugin ?? '') ?? []);
   if (plugins.length < 2 || plugins.length < track.slots.length) {
@@ -47,22 +56,17 @@ function ChainDialog({
   plugins: readonly Plugin[];
   onClose: () => void;
 }) {
-  const { act, nameOf } = useStudio();
+  const { act } = useActs();
+  const { nameOf } = useArrangement();
   const [name, setName] = useState(`${track.name} chain`);
   const submit = (event: SyntheticEvent): void => {
     event.preventDefault();
-    const kind =
-      track.sort === 'instrument'
-        ? 'instrument'
-        : track.sort === 'notes'
-          ? 'note-effect'
-          : 'effect';
     if (
       act({
         act: 'add-chain',
         id: asId(crypto.randomUUID()),
         name,
-        kind,
+        kind: chainKinds[track.sort],
         plugins: plugins.map((plugin) => plugin.id),
       })
     ) {

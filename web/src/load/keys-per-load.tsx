@@ -5,11 +5,13 @@ import { useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
 import type { HabitsView, KeysView } from '@clever-drawer/core';
 import { messageOf } from '../api/client.ts';
-import { useStudio } from '../studio/studio.tsx';
+import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
 
 export function KeysPerLoad() {
-  const { client, pluginById, nameOf } = useStudio();
+  const { client } = useComputer();
+  const { pluginById } = useCatalog();
+  const { nameOf } = useArrangement();
   const [isOpen, setOpen] = useState(false);
   const { data } = useQuery({ queryKey: ['keys', client.computer], queryFn: client.keys });
   if (!data) {
@@ -55,7 +57,7 @@ export function KeysPerLoad() {
 }
 
 function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void }) {
-  const { client } = useStudio();
+  const { client } = useComputer();
   const { say } = useNotices();
   const [isAsking, setAsking] = useState(false);
   const habits = useQuery({ queryKey: ['habits', client.computer], queryFn: client.habits });

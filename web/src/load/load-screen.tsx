@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useRef, useState } from 'react';
 import type { SessionView } from '@clever-drawer/core';
 import { messageOf } from '../api/client.ts';
-import { useStudio } from '../studio/studio.tsx';
+import { useArrangement, useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
 import { useKeys } from '../ui/keys.ts';
 import { Finder, type Chosen } from './finder.tsx';
@@ -12,14 +12,15 @@ import { Session } from './session.tsx';
 import type { At, Opening, SlotActs } from './model/slots.ts';
 
 export function LoadScreen() {
-  const { client } = useStudio();
+  const { client } = useComputer();
   const session = useQuery({ queryKey: ['session', client.computer], queryFn: client.session });
   return session.data ? <LoadInto session={session.data} /> : <main aria-busy="true" />;
 }
 
 /** The first empty slot of the first track, unless another is chosen. */
 function LoadInto({ session }: { session: SessionView }) {
-  const { client, nameOf } = useStudio();
+  const { client } = useComputer();
+  const { nameOf } = useArrangement();
   const { say } = useNotices();
   const queries = useQueryClient();
   const [chosen, setChosen] = useState<At | null>(null);

@@ -2,11 +2,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { Button } from 'react-bootstrap';
 import type { RepairView, SessionView } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useComputer } from '../studio/contexts.ts';
 import type { SlotActs } from './model/slots.ts';
 
 export function Repairs({ session, acts }: { session: SessionView; acts: SlotActs }) {
-  const { client } = useStudio();
+  const { client } = useComputer();
   const silent = session.tracks.flatMap((track) =>
     track.slots.filter((slot) => slot.problem !== null),
   );

@@ -2,13 +2,13 @@
 import { useState, type SyntheticEvent } from 'react';
 import { Button, Dropdown, Form, Modal } from 'react-bootstrap';
 import { formats, nameLength, type SessionView } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useComputer } from '../studio/contexts.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { sayTime } from '../ui/time-words.ts';
 import type { SlotActs } from './model/slots.ts';
 
 export function SessionMenu({ session, acts }: { session: SessionView; acts: SlotActs }) {
-  const { client } = useStudio();
+  const { client } = useComputer();
   const [dialog, setDialog] = useState<'save' | 'settings' | null>(null);
   const choose = (key: string | null): void => {
     if (key === 'save' || key === 'settings') {
@@ -70,7 +70,7 @@ interface DialogProps {
 }
 
 function SaveDialog({ session, acts, onClose }: DialogProps) {
-  const { client } = useStudio();
+  const { client } = useComputer();
   const [name, setName] = useState(session.name);
   const submit = (event: SyntheticEvent): void => {
     event.preventDefault();
@@ -138,7 +138,7 @@ function SaveDialog({ session, acts, onClose }: DialogProps) {
 }
 
 function SettingsDialog({ session: { settings }, acts, onClose }: DialogProps) {
-  const { client } = useStudio();
+  const { client } = useComputer();
   const set = (next: Partial<typeof settings>): void => {
     acts.after(client.setSession({ ...settings, ...next }));
   };

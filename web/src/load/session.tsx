@@ -9,7 +9,7 @@ import {
   type TrackSort,
   type TrackView,
 } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { chord } from '../ui/keys.ts';
 import { KeepChain } from './keep-chain.tsx';
 import { KeysPerLoad } from './keys-per-load.tsx';
@@ -146,7 +146,8 @@ function Track({
   opening: readonly Opening[];
   acts: SlotActs;
 }) {
-  const { pluginById, naming, nameOf } = useStudio();
+  const { pluginById } = useCatalog();
+  const { naming, nameOf } = useArrangement();
   const names = track.slots.flatMap((slot) => {
     const plugin = pluginById.get(slot.plugin ?? '');
     return plugin ? [nameOf(plugin)] : [];
@@ -173,6 +174,7 @@ function Track({
       <span className="track-slots">
         {track.slots.map((slot, index) => {
           const [label, name] = labelOf(slot);
+          const shown = index === chosen ? 'choosing …' : label;
           const coming = opening.find((one) => one.index === index);
           const state = `${slot.isBypassed ? ', bypassed' : ''}${slot.problem ? `, not open: ${slot.problem.message}` : ''}`;
           return (
@@ -189,7 +191,7 @@ function Track({
                 acts.choose({ track: track.id, index });
               }}
             >
-              {coming ? 'opening …' : index === chosen ? 'choosing …' : label}
+              {coming ? 'opening …' : shown}
             </button>
           );
         })}

@@ -1,7 +1,7 @@
 /** The catalog prepared for finding, made anew only of what changed. */
 import { useEffect, useMemo, useState } from 'react';
 import { entryOf, Finder, type Calling, type Entry, type Plugin } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useArrangement, useCatalog } from '../studio/contexts.ts';
 
 /** Catalogs of more plugins are prepared after the screen was drawn. */
 const atOnce = 3_000;
@@ -25,7 +25,8 @@ function prepare(plugin: Plugin, calling: Calling): Entry {
 
 /** Null while a large catalog is being prepared for the first time. */
 export function useFinder(): Finder | null {
-  const { plugins, answers, arrangement } = useStudio();
+  const { plugins, answers } = useCatalog();
+  const { arrangement } = useArrangement();
   const { namings } = arrangement;
   const make = useMemo(
     () => () =>

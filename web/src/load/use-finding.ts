@@ -12,7 +12,7 @@ import {
   type Plugin,
   type TrackView,
 } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { useFinder } from './use-finder.ts';
 import { useHabits } from './use-habits.ts';
 
@@ -63,7 +63,8 @@ export function useFinding(
   typed: string,
   { scope: wanted, folder }: Where,
 ): Finding {
-  const { plugins, pluginById, answers, arrangement, usage, cabinet } = useStudio();
+  const { plugins, pluginById, answers, usage } = useCatalog();
+  const { arrangement, cabinet } = useArrangement();
   const finder = useFinder();
   const sort = slotSortAt(track.sort, index);
   const before = track.slots[index - 1]?.plugin ?? null;

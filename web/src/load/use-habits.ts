@@ -9,10 +9,12 @@ import {
   type Habits,
   type TrackSort,
 } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 
 export function useHabits(track: TrackSort, before: string | null): Habits {
-  const { client, usage, arrangement, cabinet } = useStudio();
+  const { client } = useComputer();
+  const { usage } = useCatalog();
+  const { arrangement, cabinet } = useArrangement();
   const { data } = useQuery({ queryKey: ['habits', client.computer], queryFn: client.habits });
   const warmth = useMemo(() => new Map([...usage].map(([id, used]) => [id, used.warmth])), [usage]);
   const here = useMemo(

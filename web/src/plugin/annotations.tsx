@@ -15,7 +15,7 @@ import {
   type LicenceState,
   type Plugin,
 } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useCatalog, useComputer } from '../studio/contexts.ts';
 import { sayAct } from '../annotate/annotate.ts';
 import { TypesPicker } from '../annotate/types-picker.tsx';
 import { VendorPicker } from '../annotate/vendor-picker.tsx';
@@ -29,7 +29,9 @@ const kindNames: Record<Kind, string> = {
 };
 
 export function Said({ plugin }: { plugin: Plugin }) {
-  const { act, answers, client } = useStudio();
+  const { client } = useComputer();
+  const { answers } = useCatalog();
+  const { act } = useActs();
   const said: AnswerFacts = answers.get(plugin.id) ?? nothingSaid;
   const [picking, setPicking] = useState<'type' | 'vendor' | null>(null);
   const sort = useQuery({ queryKey: ['sort', client.computer], queryFn: client.sort });
@@ -244,7 +246,8 @@ function Licence({
 }
 
 function Tags({ plugin, tags }: { plugin: Plugin; tags: readonly string[] }) {
-  const { act, answers } = useStudio();
+  const { answers } = useCatalog();
+  const { act } = useActs();
   const [typed, setTyped] = useState('');
   const known = allTags(answers.values()).filter((tag) => !tags.includes(tag));
   const add = (): void => {

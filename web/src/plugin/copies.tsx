@@ -14,7 +14,7 @@ import {
   type PluginView,
   type Width,
 } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { FormatOrder } from '../annotate/format-order.tsx';
 import { ownerOf } from '../annotate/annotate.ts';
 import { Picker, type Choice } from '../ui/picker.tsx';
@@ -22,7 +22,9 @@ import { Picker, type Choice } from '../ui/picker.tsx';
 type Copy = PluginView['copies'][number];
 
 export function Copies({ plugin, view }: { plugin: Plugin; view: PluginView | undefined }) {
-  const { act, plugins, formatOrder, nameOf } = useStudio();
+  const { plugins, formatOrder } = useCatalog();
+  const { act } = useActs();
+  const { nameOf } = useArrangement();
   const navigate = useNavigate();
   const [isJoining, setJoining] = useState(false);
   const [isOrdering, setOrdering] = useState(false);
@@ -154,7 +156,7 @@ function factsOf({ facts }: Copy): string {
     facts.audioIn !== null && facts.audioOut !== null
       ? `${facts.audioIn} in, ${facts.audioOut} out`
       : null;
-  const notes = facts.notesIn === null ? null : facts.notesIn ? 'notes in' : null;
+  const notes = facts.notesIn === true ? 'notes in' : null;
   return [
     facts.version === null ? null : `version ${facts.version}`,
     io,

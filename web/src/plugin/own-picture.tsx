@@ -2,13 +2,15 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 import type { Plugin } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useCatalog, useComputer } from '../studio/contexts.ts';
 import { sayAct } from '../annotate/annotate.ts';
 import { isTyping } from '../ui/keys.ts';
 import { useNotices } from '../ui/notices.tsx';
 
 export function OwnPicture({ plugin, children }: { plugin: Plugin; children: ReactNode }) {
-  const { act, answers, client } = useStudio();
+  const { client } = useComputer();
+  const { answers } = useCatalog();
+  const { act } = useActs();
   const { say } = useNotices();
   const field = useRef<HTMLInputElement>(null);
   const [isOver, setOver] = useState(false);

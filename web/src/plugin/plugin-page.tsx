@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useNavigate, useParams } from 'react-router';
 import { isPresent, typeName, type Plugin } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { NameDialog } from '../annotate/name-dialog.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { useKeys } from '../ui/keys.ts';
@@ -18,7 +18,7 @@ import { Why } from './why.tsx';
 
 export function PluginPage() {
   const { plugin: id = '' } = useParams();
-  const { pluginById, plugins } = useStudio();
+  const { pluginById, plugins } = useCatalog();
   const plugin = pluginById.get(id);
   if (!plugin) {
     return (
@@ -37,7 +37,9 @@ export function PluginPage() {
 }
 
 function Page({ plugin }: { plugin: Plugin }) {
-  const { client, nameOf, naming, pictureOf } = useStudio();
+  const { client } = useComputer();
+  const { pictureOf } = useCatalog();
+  const { nameOf, naming } = useArrangement();
   const navigate = useNavigate();
   const [isNaming, setNaming] = useState(false);
   const view = useQuery({
@@ -132,7 +134,9 @@ function Page({ plugin }: { plugin: Plugin }) {
 
 /** What a chain is made of. */
 function ChainOf({ plugin, chain }: { plugin: Plugin; chain: readonly string[] }) {
-  const { act, pluginById, nameOf } = useStudio();
+  const { pluginById } = useCatalog();
+  const { act } = useActs();
+  const { nameOf } = useArrangement();
   const navigate = useNavigate();
   const remove = (): void => {
     if (act({ act: 'remove-chain', chain: plugin.id })) {
@@ -165,7 +169,8 @@ function ChainOf({ plugin, chain }: { plugin: Plugin; chain: readonly string[] }
 }
 
 function Folders({ plugin }: { plugin: Plugin }) {
-  const { act, arrangement } = useStudio();
+  const { act } = useActs();
+  const { arrangement } = useArrangement();
   const folders = arrangement.foldersOf.get(plugin.id) ?? [];
   return (
     <section aria-labelledby="in-folders">
@@ -216,7 +221,8 @@ function Folders({ plugin }: { plugin: Plugin }) {
 const similarShown = 8;
 
 function Similar({ plugin }: { plugin: Plugin }) {
-  const { plugins, nameOf, usage } = useStudio();
+  const { plugins, usage } = useCatalog();
+  const { nameOf } = useArrangement();
   const alike = plugins.filter(
     (other) =>
       other.id !== plugin.id &&

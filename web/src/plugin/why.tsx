@@ -6,10 +6,10 @@ import {
   type PluginView,
   type Reason,
 } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useCatalog } from '../studio/contexts.ts';
 
 export function Why({ plugin, view }: { plugin: Plugin; view: PluginView | undefined }) {
-  const { answers } = useStudio();
+  const { answers } = useCatalog();
   const grounds = view?.grounds;
   const said = answers.get(plugin.id);
   if (!grounds) {

@@ -14,7 +14,7 @@ import {
   type Span,
   type Where,
 } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
 import type { Draft } from './use-draft.ts';
 
@@ -139,7 +139,7 @@ function Outside({
   onKeep,
 }: Omit<Props, 'saved' | 'onHand'> & { onKeep: (id: string) => void }) {
   const later = useDeferredValue(rule);
-  const { rules } = useStudio().arrangement;
+  const { rules } = useArrangement().arrangement;
   const near = useMemo(
     () =>
       justOutside(
@@ -184,7 +184,8 @@ function Outside({
 }
 
 function ByHand({ draft, onHand }: { draft: Draft; onHand: Props['onHand'] }) {
-  const { pluginById, nameOf } = useStudio();
+  const { pluginById } = useCatalog();
+  const { nameOf } = useArrangement();
   const { alwaysIn, alwaysOut } = draft;
   if (alwaysIn.length + alwaysOut.length === 0) {
     return null;
@@ -237,7 +238,8 @@ interface RowProps {
 }
 
 function Row({ id, rule, index, where, words, reason, note, isByHand, act, onAct }: RowProps) {
-  const { pluginById, nameOf, pictureOf } = useStudio();
+  const { pluginById, pictureOf } = useCatalog();
+  const { nameOf } = useArrangement();
   const plugin = pluginById.get(id);
   const at = index.positionOf(id);
   if (!plugin || at === undefined) {

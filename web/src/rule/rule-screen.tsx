@@ -22,7 +22,7 @@ import {
   type Rule,
   type SmartPart,
 } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useArrangement, useCatalog, useOrder } from '../studio/contexts.ts';
 import { useKeys } from '../ui/keys.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { useNotices } from '../ui/notices.tsx';
@@ -34,7 +34,8 @@ import { draftOf, emptyLine, isFinished, useDraft, type Drafting } from './use-d
 
 export function RuleScreen() {
   const { folder: id = '' } = useParams();
-  const { order, cabinet } = useStudio();
+  const { order } = useOrder();
+  const { cabinet } = useArrangement();
   const folder = folderIn(order.order, folderIn(order.order, id)?.standsFor ?? id);
   if (id !== 'new' && folder?.form !== 'smart') {
     return (
@@ -70,7 +71,8 @@ const sortingNames: Record<FolderSorting, string> = {
 };
 
 function Editor({ folder, cabinet }: { folder: Folder | undefined; cabinet: Cabinet }) {
-  const { arrangement, order } = useStudio();
+  const { order } = useOrder();
+  const { arrangement } = useArrangement();
   const { rules, members } = arrangement;
   const { candidates, words, where } = rules;
   const [params] = useSearchParams();
@@ -187,7 +189,7 @@ function useSaving(
   { draft, rule }: Drafting,
   parent: string | null,
 ): { save: () => void; leave: () => void } {
-  const { act } = useStudio();
+  const { act } = useActs();
   const { say } = useNotices();
   const navigate = useNavigate();
   const missing = (): string | null => {
@@ -249,7 +251,7 @@ function useSaving(
 
 /** Rules to start from, by name and by what they gather. */
 function ReadyRules({ drafting }: { drafting: Drafting }) {
-  const { plugins } = useStudio();
+  const { plugins } = useCatalog();
   const { draft, edit } = drafting;
   const vendors = useMemo(() => {
     const counts = new Map<string, number>();
@@ -377,7 +379,7 @@ function Shown({ drafting: { draft, edit } }: { drafting: Drafting }) {
 }
 
 function AsText({ drafting: { draft, text, edit } }: { drafting: Drafting }) {
-  const { words } = useStudio().arrangement.rules;
+  const { words } = useArrangement().arrangement.rules;
   return (
     <section className="as-text">
       <h2 id="as-text">As text</h2>{' '}

@@ -1,11 +1,11 @@
 /** What was set aside, to be taken back. */
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Button } from 'react-bootstrap';
-import { useStudio } from '../studio/studio.tsx';
+import { useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
 
 export function Asides() {
-  const { client } = useStudio();
+  const { client } = useComputer();
   const { say } = useNotices();
   const asides = useQuery({ queryKey: ['asides', client.computer], queryFn: client.asides });
   const back = useMutation({

@@ -11,7 +11,7 @@ import {
   type FindingView,
   type ScanView,
 } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useComputer } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { useNotices } from '../ui/notices.tsx';
 import { sayTime } from '../ui/time-words.ts';
@@ -27,7 +27,7 @@ const names: Record<FindingSort, string> = {
 };
 
 export function Findings({ scans, hasPlaces }: { scans: readonly ScanView[]; hasPlaces: boolean }) {
-  const { client } = useStudio();
+  const { client } = useComputer();
   const [chosen, setChosen] = useState<string | null>(null);
   const failed = useQuery({
     queryKey: ['findings', client.computer, failedNow],
@@ -105,7 +105,7 @@ const rank: Record<FindingSort, number> = {
 };
 
 function FindingList({ scan }: { scan: ScanView }) {
-  const { client } = useStudio();
+  const { client } = useComputer();
   const findings = useQuery({
     queryKey: ['findings', client.computer, scan.id],
     queryFn: () => client.findings(scan.id),
@@ -190,7 +190,7 @@ function FindingRow({ finding }: { finding: FindingView }) {
 
 /** Neither examined nor catalogued from now on, until it is taken back. */
 function SetAside({ copy, name }: { copy: string; name: string }) {
-  const { client } = useStudio();
+  const { client } = useComputer();
   const { say } = useNotices();
   const aside = useMutation({
     mutationFn: () => client.setAside(copy),

@@ -6,7 +6,7 @@ import { Button, Form } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
 import { object, string } from 'yup';
 import { formats, type PlaceView } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
 
 export function Places({
@@ -16,7 +16,7 @@ export function Places({
   places: readonly PlaceView[];
   isScanning: boolean;
 }) {
-  const { client } = useStudio();
+  const { client } = useComputer();
   const { say } = useNotices();
   const queries = useQueryClient();
   const again = (): Promise<void> =>
@@ -182,7 +182,7 @@ const schema = object({
 });
 
 function AddPlace({ onAdded }: { onAdded: () => Promise<void> }) {
-  const { client } = useStudio();
+  const { client } = useComputer();
   const { say } = useNotices();
   const form = useForm({ resolver: yupResolver(schema), defaultValues: { path: '' } });
   const error = form.formState.errors.path?.message;

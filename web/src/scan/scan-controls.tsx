@@ -3,7 +3,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Radar, Square } from 'lucide-react';
 import { Button } from 'react-bootstrap';
 import type { ScanMode, ScanProgress, ScanView } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useComputer } from '../studio/contexts.ts';
 import { sayTime } from '../ui/time-words.ts';
 import { Progress } from '../ui/progress.tsx';
 import { useNotices } from '../ui/notices.tsx';
@@ -17,7 +17,7 @@ interface Props {
 }
 
 export function ScanControls({ hasPlaces, progress, latest, failed }: Props) {
-  const { client } = useStudio();
+  const { client } = useComputer();
   const { say } = useNotices();
   const queries = useQueryClient();
   const again = (): void => {

@@ -1,6 +1,6 @@
 /** Scan: where plugins live, looking through, and what came of it. */
 import { useQuery } from '@tanstack/react-query';
-import { useStudio } from '../studio/studio.tsx';
+import { useComputer, useScanProgress } from '../studio/contexts.ts';
 import { Asides } from './asides.tsx';
 import { Findings } from './findings.tsx';
 import { Places } from './places.tsx';
@@ -8,7 +8,8 @@ import { ScanControls } from './scan-controls.tsx';
 import './scan.css';
 
 export function ScanScreen() {
-  const { client, scan } = useStudio();
+  const { client } = useComputer();
+  const scan = useScanProgress();
   const places = useQuery({ queryKey: ['places', client.computer], queryFn: client.places });
   const scans = useQuery({ queryKey: ['scans', client.computer], queryFn: client.scans });
   if (!places.data || !scans.data) {

@@ -2,7 +2,7 @@
 import { useState, type SyntheticEvent } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
 import type { Vendor } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs } from '../studio/contexts.ts';
 import { spellAct } from '../annotate/annotate.ts';
 import { VendorPicker } from '../annotate/vendor-picker.tsx';
 
@@ -15,7 +15,7 @@ export function AllVendors({
 }) {
   const [letters, setLetters] = useState('');
   const [joining, setJoining] = useState<Vendor | null>(null);
-  const { act } = useStudio();
+  const { act } = useActs();
   const shown = vendors.filter((vendor) =>
     [vendor.name, ...vendor.spellings.map((s) => s.spelling)].some((text) =>
       text.toLowerCase().includes(letters.trim().toLowerCase()),
@@ -85,7 +85,7 @@ export function AllVendors({
 }
 
 function VendorRow({ vendor, onJoin }: { vendor: Vendor; onJoin: () => void }) {
-  const { act } = useStudio();
+  const { act } = useActs();
   const [name, setName] = useState<string | null>(null);
   const spellings = vendor.spellings.map((s) => s.spelling);
   const rename = (event: SyntheticEvent): void => {

@@ -12,7 +12,7 @@ import {
   type Said,
   type Vendor,
 } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs } from '../studio/contexts.ts';
 import { sayAct } from '../annotate/annotate.ts';
 import { TypesPicker } from '../annotate/types-picker.tsx';
 import { VendorPicker } from '../annotate/vendor-picker.tsx';
@@ -30,7 +30,7 @@ interface Props {
 const rowHeight = 44;
 
 export function BulkList({ questions, vendors }: Props) {
-  const { act } = useStudio();
+  const { act } = useActs();
   const titleOf = useTitle();
   const selection = useSelection(questions.map((question) => question.id));
   const [picking, setPicking] = useState(false);
@@ -281,11 +281,7 @@ function inShort(question: Question): { text: string; why: string } {
       };
     case 'vendor':
       return {
-        text: question.near
-          ? 'one vendor?'
-          : question.guesses[0]
-            ? `${question.guesses[0].vendor}?`
-            : 'no idea',
+        text: question.near ? 'one vendor?' : guessText(question.guesses[0]?.vendor),
         why: question.near?.reason ?? question.guesses[0]?.reason ?? '',
       };
     case 'licence':
@@ -294,3 +290,6 @@ function inShort(question: Question): { text: string; why: string } {
       return question satisfies never;
   }
 }
+
+const guessText = (vendor: string | undefined): string =>
+  vendor === undefined ? 'no idea' : `${vendor}?`;

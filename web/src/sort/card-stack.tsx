@@ -2,7 +2,7 @@
 import { useMemo, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { groupOf, typeName, type Question, type Vendor } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs } from '../studio/contexts.ts';
 import { sayAct } from '../annotate/annotate.ts';
 import { TypesPicker } from '../annotate/types-picker.tsx';
 import { VendorPicker } from '../annotate/vendor-picker.tsx';
@@ -59,7 +59,7 @@ interface CardProps {
 }
 
 function Card({ question, next, place, vendors, onLater }: CardProps) {
-  const { act } = useStudio();
+  const { act } = useActs();
   const options = useMemo(() => optionsOf(question), [question]);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(() => new Set());
   const [at, setAt] = useState(0);

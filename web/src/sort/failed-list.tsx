@@ -2,11 +2,12 @@
 import { useMutation } from '@tanstack/react-query';
 import { Button } from 'react-bootstrap';
 import { describe, type FindingView } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useComputer, useScanProgress } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
 
 export function FailedList({ findings }: { findings: readonly FindingView[] }) {
-  const { client, scan } = useStudio();
+  const { client } = useComputer();
+  const scan = useScanProgress();
   const { say } = useNotices();
   const trouble = (error: Error): void => {
     say(error.message, 'trouble');

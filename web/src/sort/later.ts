@@ -1,13 +1,13 @@
 /** Questions put off: they come after all others, also after a reload. */
 import { useCallback, useState } from 'react';
-import { useStudio } from '../studio/studio.tsx';
+import { useComputer } from '../studio/contexts.ts';
 import { remember, remembered } from '../ui/keys.ts';
 
 /** The most that is remembered; the oldest come back first. */
 const most = 2_000;
 
 export function useLater(): { later: ReadonlySet<string>; putOff: (id: string) => void } {
-  const { computer } = useStudio();
+  const { computer } = useComputer();
   const name = `later.${computer.id}`;
   const [later, setLater] = useState<ReadonlySet<string>>(
     () =>

@@ -1,7 +1,7 @@
 /** What a question is about: the plugin with what is known of it, two of them side by side, or two vendors. */
 import { Link } from 'react-router';
 import type { Plugin, Question, Vendor } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
 
 export function QuestionHead({ question, place }: { question: Question; place: string }) {
@@ -31,7 +31,8 @@ export function QuestionHead({ question, place }: { question: Question; place: s
 }
 
 function PluginFacts({ plugin, place }: { plugin: Plugin; place?: string }) {
-  const { nameOf, pictureOf, arrangement } = useStudio();
+  const { pictureOf } = useCatalog();
+  const { nameOf, arrangement } = useArrangement();
   const folders = arrangement.foldersOf.get(plugin.id) ?? [];
   const there = plugin.copies.filter((copy) => copy.state === 'present');
   const version = there.find((copy) => copy.version !== null)?.version;
@@ -72,7 +73,7 @@ function PluginFacts({ plugin, place }: { plugin: Plugin; place?: string }) {
 }
 
 function VendorFacts({ vendor }: { vendor: Vendor }) {
-  const { plugins } = useStudio();
+  const { plugins } = useCatalog();
   const theirs = plugins.filter((plugin) => plugin.vendor === vendor.name);
   return (
     <div className="question-facts">

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { Button, Modal } from 'react-bootstrap';
 import { typeName, type TypeQuestion } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useActs, useArrangement } from '../studio/contexts.ts';
 
 export function SettleClear({
   questions,
@@ -11,7 +11,8 @@ export function SettleClear({
   questions: readonly TypeQuestion[];
   onClose: () => void;
 }) {
-  const { act, nameOf } = useStudio();
+  const { act } = useActs();
+  const { nameOf } = useArrangement();
   const [left, setLeft] = useState<ReadonlySet<string>>(() => new Set());
   const taken = questions.filter((question) => !left.has(question.id));
   const toggle = (id: string): void => {

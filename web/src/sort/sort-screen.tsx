@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useOutletContext, useSearchParams } from 'react-router';
 import { questionSorts, type Question, type QuestionSort } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useCatalog } from '../studio/contexts.ts';
 import type { Questions } from '../studio/use-questions.ts';
 import { remember, remembered } from '../ui/keys.ts';
 import { Progress } from '../ui/progress.tsx';
@@ -25,7 +25,7 @@ const names: Record<QuestionSort, readonly [name: string, what: string]> = {
 };
 
 export function SortScreen() {
-  const { plugins } = useStudio();
+  const { plugins } = useCatalog();
   // The shell has worked them out already, for the number beside the screen's name.
   const { questions, failed, total, settled, view, isReady } = useOutletContext<Questions>();
   const [params, setParams] = useSearchParams();

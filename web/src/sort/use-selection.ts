@@ -34,6 +34,12 @@ export function useSelection(order: readonly string[]): Selection {
     }
     return next;
   };
+  const pressed = (id: string, isOneMore: boolean): ReadonlySet<string> => {
+    if (isOneMore) {
+      return toggled(id);
+    }
+    return ids.size === 1 && ids.has(id) ? new Set() : new Set([id]);
+  };
   return {
     ids,
     active,
@@ -41,13 +47,7 @@ export function useSelection(order: readonly string[]): Selection {
       set({
         active: id,
         start: isRun ? start : id,
-        kept: isRun
-          ? new Set([...ids, ...run(start, id)])
-          : isOneMore
-            ? toggled(id)
-            : ids.size === 1 && ids.has(id)
-              ? new Set()
-              : new Set([id]),
+        kept: isRun ? new Set([...ids, ...run(start, id)]) : pressed(id, isOneMore),
       });
     },
     move: (by, isRun = false) => {

@@ -1,12 +1,12 @@
 /** What a question is called in lists: its plugin's name and vendor, or the two vendors it is about. */
 import type { Question } from '@clever-drawer/core';
-import { useStudio } from '../studio/studio.tsx';
+import { useArrangement } from '../studio/contexts.ts';
 
 export function useTitle(): (question: Question) => {
   readonly name: string;
   readonly beside: string;
 } {
-  const { nameOf } = useStudio();
+  const { nameOf } = useArrangement();
   return (question) =>
     question.sort !== 'vendor' || question.plugin
       ? {

@@ -11,7 +11,7 @@ import {
   type Question,
   type SortView,
 } from '@clever-drawer/core';
-import { useStudio } from './studio.tsx';
+import { useCatalog, useComputer, useOrder } from './contexts.ts';
 
 export interface Questions {
   readonly questions: readonly Question[];
@@ -26,7 +26,9 @@ export interface Questions {
 const none: readonly FindingView[] = [];
 
 export function useQuestions(): Questions {
-  const { client, plugins, answers, order } = useStudio();
+  const { client } = useComputer();
+  const { plugins, answers } = useCatalog();
+  const { order } = useOrder();
   const sort = useQuery({ queryKey: ['sort', client.computer], queryFn: client.sort });
   const failed = useQuery({
     queryKey: ['findings', client.computer, 'failed'],

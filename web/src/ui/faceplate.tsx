@@ -73,7 +73,7 @@ function drawing(seed: number) {
   }
 }
 
-export const Faceplate = memo(function Faceplate({
+export const Faceplate = memo(function DrawnFaceplate({
   seed,
   width = 44,
   picture,

@@ -19,10 +19,16 @@ const isPressing = (event: KeyboardEvent): boolean =>
 export const isDialogOpen = (): boolean =>
   document.querySelector('.modal.show, .dropdown-menu.show') !== null;
 
+function keyName(key: string): string {
+  if (key === ' ') {
+    return 'Space';
+  }
+  return key.length === 1 ? key.toUpperCase() : key;
+}
+
 /** The keys of an event as one text: "Ctrl+Shift+Z", "Alt+1", "F". */
 export function chord(event: KeyboardEvent | React.KeyboardEvent): string {
-  const key =
-    event.key === ' ' ? 'Space' : event.key.length === 1 ? event.key.toUpperCase() : event.key;
+  const key = keyName(event.key);
   const shift = event.shiftKey && (event.key.length > 1 || /[a-z]/i.test(event.key));
   return `${event.ctrlKey || event.metaKey ? 'Ctrl+' : ''}${event.altKey ? 'Alt+' : ''}${shift ? 'Shift+' : ''}${key}`;
 }

@@ -15,7 +15,7 @@ interface Notice {
   readonly text: string;
   readonly sort: NoticeSort;
 }
-interface Notices {
+export interface Notices {
   readonly say: (text: string, sort: NoticeSort) => void;
 }
 

@@ -1,0 +1,168 @@
+import { describe, expect, it } from '@jest/globals';
+import {
+  asId,
+  byPosition,
+  createArranger,
+  orderOf,
+  perform,
+  plainFolder,
+  type Cabinet,
+  type Folder,
+  type OrderRecord,
+  type Placement,
+} from '@clever-drawer/core';
+import { planDrop, textOf, type DropScene } from './drop-plan.ts';
+
+const id = (text: string): never => asId(text);
+const cabinet: Cabinet = {
+  table: 'cabinet',
+  id: id('c'),
+  name: 'Everyday',
+  position: 'V',
+  opensFor: [],
+  sortedBy: null,
+};
+const folder = (name: string, position: string, more: Partial<Folder> = {}): Folder => ({
+  table: 'folder',
+  id: id(name.toLowerCase()),
+  cabinet: cabinet.id,
+  parent: null,
+  form: 'folder',
+  name,
+  position,
+  rule: null,
+  ...plainFolder,
+  ...more,
+});
+const placement = (name: string, inFolder: string, position: string): Placement => ({
+  table: 'placement',
+  id: id(name),
+  folder: id(inFolder),
+  plugin: id(`plugin of ${name}`),
+  position,
+});
+const records: OrderRecord[] = [
+  cabinet,
+  folder('Squeeze', 'A'),
+  folder('Rooms', 'B'),
+  folder('Echoes', 'C', {
+    form: 'smart',
+    rule: { cards: [{ lines: [{ field: 'name', relation: 'has', values: ['echo'] }] }], never: [] },
+  }),
+  folder('Tools', 'D', { form: 'divider' }),
+  placement('first', 'squeeze', 'A'),
+  placement('second', 'squeeze', 'B'),
+];
+const scene = (more: Partial<DropScene> = {}): DropScene => ({
+  arrangement: createArranger()(orderOf(records), [], cabinet.id, new Map(), 0),
+  cabinets: [cabinet],
+  plugins: [id('plugin of first')],
+  what: 'Gullwing',
+  part: 'before',
+  isCopying: false,
+  ...more,
+});
+const taken = { kind: 'plugins', plugin: 'plugin of first', placement: 'first' } as const;
+const front = (name: string) => ({ kind: 'front', folder: name }) as const;
+
+describe('what letting a plugin go does', () => {
+  it('is nothing on the folder it stands in, and says so', () => {
+    const plan = planDrop(scene(), taken, front('squeeze'));
+    expect([textOf(plan), plan.outcome.kind]).toEqual([
+      'Gullwing is in Squeeze already',
+      'nothing',
+    ]);
+  });
+  it('moves it from one folder to another', () => {
+    const plan = planDrop(scene(), taken, front('rooms'));
+    expect([textOf(plan), plan.outcome]).toEqual([
+      'Move Gullwing to Rooms',
+      {
+        kind: 'act',
+        act: { act: 'move-to', placements: ['first'], folder: 'rooms', before: null },
+      },
+    ]);
+  });
+  it('files it there too with Ctrl', () => {
+    const plan = planDrop(scene({ isCopying: true }), taken, front('rooms'));
+    expect([textOf(plan), plan.outcome.kind === 'act' && plan.outcome.act.act]).toEqual([
+      'File Gullwing in Rooms',
+      'file',
+    ]);
+  });
+  it('puts it elsewhere within its folder', () => {
+    const target = { kind: 'spot', folder: 'squeeze', before: 'second' } as const;
+    expect(planDrop(scene(), taken, target).outcome).toEqual({
+      kind: 'act',
+      act: { act: 'move-placement', placement: 'first', before: 'second' },
+    });
+  });
+  it('asks where the folder fills itself', () => {
+    expect(planDrop(scene(), taken, front('echoes')).outcome).toEqual({
+      kind: 'ask',
+      folder: 'echoes',
+      plugins: ['plugin of first'],
+    });
+  });
+  it.each([
+    ['beside the folders', null, /nothing was filed/],
+    ['on a divider', front('tools'), /holds no plugins/],
+  ])('is refused with the reason %s', (_, target, reason) => {
+    const { outcome } = planDrop(scene(), taken, target);
+    expect(outcome.kind === 'refused' && outcome.reason).toMatch(reason);
+  });
+});
+
+describe('what letting a folder go does', () => {
+  const rooms = { kind: 'folder', folder: 'rooms' } as const;
+  it.each([
+    ['before', 'squeeze', null, 'squeeze'],
+    ['behind', 'squeeze', null, 'echoes'],
+    ['inside', 'squeeze', 'squeeze', null],
+  ] as const)('puts it %s another', (part, other, parent, before) => {
+    const plan = planDrop(scene({ part }), rooms, front(other));
+    expect([textOf(plan), plan.outcome]).toEqual([
+      `Put Rooms ${part} Squeeze`,
+      { kind: 'act', act: { act: 'move-folder', folder: 'rooms', parent, before } },
+    ]);
+  });
+  it('puts it last below the others', () => {
+    expect(textOf(planDrop(scene(), rooms, { kind: 'end' }))).toBe('Put Rooms last');
+  });
+  it('is refused with the reason where folders are sorted by name', () => {
+    const { outcome } = planDrop(
+      scene({ cabinets: [{ ...cabinet, sortedBy: 'name' }] }),
+      rooms,
+      front('squeeze'),
+    );
+    expect(outcome.kind === 'refused' && outcome.reason).toMatch(/sorted by name/);
+  });
+  it('is nothing on itself', () => {
+    expect(planDrop(scene(), rooms, front('rooms')).outcome).toEqual({ kind: 'nothing' });
+  });
+});
+
+describe('a plan', () => {
+  it('never promises what the order then refuses', () => {
+    const order = orderOf(records);
+    const targets = [
+      null,
+      { kind: 'end' } as const,
+      { kind: 'spot', folder: 'squeeze', before: 'second' } as const,
+      ...['squeeze', 'rooms', 'echoes', 'tools'].map(front),
+    ];
+    const acts = targets.flatMap((target) =>
+      [false, true].flatMap((isCopying) => {
+        const { outcome } = planDrop(scene({ isCopying }), taken, target);
+        return outcome.kind === 'act' ? [outcome.act] : [];
+      }),
+    );
+    expect(acts.length).toBeGreaterThan(2);
+    expect(acts.map((act) => perform(order, act, (plugin) => plugin).ok)).toEqual(
+      acts.map(() => true),
+    );
+    expect([...records].filter((each) => each.table === 'placement').sort(byPosition)).toHaveLength(
+      2,
+    );
+  });
+});

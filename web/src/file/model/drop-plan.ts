@@ -1,0 +1,234 @@
+/**
+ * What a drop does: worked out in one place, for what is shown while something is in the air, what screen readers hear,
+ * the drop itself, and filing by a folder's name with F.
+ */
+import {
+  asId,
+  type Act,
+  type Arrangement,
+  type Cabinet,
+  type Folder,
+  type FolderId,
+  type Placement,
+} from '@clever-drawer/core';
+import { fileAct } from '../../annotate/filing.ts';
+
+/** Where over another folder a dragged folder is let go. */
+export type DropPart = 'before' | 'inside' | 'behind';
+
+export type Dragged =
+  | { readonly kind: 'plugins'; readonly plugin: string; readonly placement?: string }
+  | { readonly kind: 'folder'; readonly folder: string };
+
+export type Target =
+  | { readonly kind: 'front'; readonly folder: string }
+  | { readonly kind: 'spot'; readonly folder: string; readonly before: string }
+  | { readonly kind: 'end' }
+  | { readonly kind: 'cabinet' };
+
+/** A piece of a sentence; names of folders stand out. */
+export interface Words {
+  readonly text: string;
+  readonly isName?: boolean;
+}
+
+export interface DropPlan {
+  readonly words: readonly Words[];
+  readonly outcome:
+    | { readonly kind: 'act'; readonly act: Act }
+    /** The rule of a smart folder decides: keep the plugins in by hand, or change it. */
+    | { readonly kind: 'ask'; readonly folder: FolderId; readonly plugins: readonly string[] }
+    /** Nothing can be done there; the reason is told when it is let go. */
+    | { readonly kind: 'refused'; readonly reason: string }
+    /** Where it came from. */
+    | { readonly kind: 'nothing' };
+  /** Said beside the words: what another key would do. */
+  readonly hint?: string;
+}
+
+/** What a plan is made from. */
+export interface DropScene {
+  readonly arrangement: Pick<Arrangement, 'folders' | 'placements' | 'below'>;
+  readonly cabinets: readonly Pick<Cabinet, 'id' | 'name' | 'sortedBy'>[];
+  /** The plugins that are dragged; for a folder none. */
+  readonly plugins: readonly string[];
+  /** "Gullwing", or "3 plugins". */
+  readonly what: string;
+  readonly part: DropPart;
+  /** Whether Ctrl is held: filed there too, not moved. */
+  readonly isCopying: boolean;
+}
+
+const name = (text: string): Words => ({ text, isName: true });
+const plain = (text: string): Words => ({ text });
+const nothing = { kind: 'nothing' } as const;
+const refused = (reason: string): DropPlan['outcome'] => ({ kind: 'refused', reason });
+
+const folderIn = (
+  { arrangement }: Pick<DropScene, 'arrangement'>,
+  id: string,
+): Folder | undefined => arrangement.folders.find((folder) => folder.id === id);
+
+/** What letting go here would do. */
+export function planDrop(scene: DropScene, dragged: Dragged, target: Target | null): DropPlan {
+  return dragged.kind === 'folder'
+    ? planFolderDrop(scene, dragged.folder, target)
+    : planPluginDrop(scene, dragged.placement, target);
+}
+
+function planFolderDrop(scene: DropScene, id: string, target: Target | null): DropPlan {
+  const folder = folderIn(scene, id);
+  const called = name(folder?.name ?? '');
+  if (!folder || !target || target.kind === 'cabinet' || target.kind === 'spot') {
+    return { words: [called], outcome: nothing };
+  }
+  if (target.kind === 'end') {
+    const act: Act = { act: 'move-folder', folder: folder.id, parent: null, before: null };
+    return { words: [plain('Put '), called, plain(' last')], outcome: { kind: 'act', act } };
+  }
+  const other = folderIn(scene, target.folder);
+  if (!other || other.id === folder.id) {
+    return { words: [called], outcome: nothing };
+  }
+  return {
+    words: [plain('Put '), called, plain(` ${scene.part} `), name(other.name)],
+    outcome: folderOutcome(scene, folder, other),
+  };
+}
+
+function folderOutcome(scene: DropScene, folder: Folder, other: Folder): DropPlan['outcome'] {
+  if (scene.part === 'inside') {
+    const act: Act = { act: 'move-folder', folder: folder.id, parent: other.id, before: null };
+    return { kind: 'act', act };
+  }
+  const sorted = scene.cabinets.find((one) => one.id === folder.cabinet && one.sortedBy !== null);
+  if (sorted && folder.parent === other.parent) {
+    return refused(sortedByName(sorted.name));
+  }
+  const row = (scene.arrangement.below.get(other.parent ?? other.cabinet) ?? []).filter(
+    (each) => each.id !== folder.id,
+  );
+  const before = scene.part === 'before' ? other : row[row.indexOf(other) + 1];
+  const act: Act = {
+    act: 'move-folder',
+    folder: folder.id,
+    parent: other.parent,
+    before: before?.id ?? null,
+  };
+  return { kind: 'act', act };
+}
+
+/** Why the folders of a cabinet cannot be put in another order. */
+export const sortedByName = (cabinet: string): string =>
+  `The folders of ${cabinet} are sorted by name. Choose “My own order of folders” in the cabinet's menu to move them.`;
+
+function planPluginDrop(
+  scene: DropScene,
+  placementId: string | undefined,
+  target: Target | null,
+): DropPlan {
+  const folder =
+    target?.kind === 'front' || target?.kind === 'spot'
+      ? folderIn(scene, target.folder)
+      : undefined;
+  if (!folder) {
+    return {
+      words: [name(scene.what)],
+      outcome: refused(
+        'Dropped beside the folders: nothing was filed. Drop onto a folder, or press F to file by its name.',
+      ),
+    };
+  }
+  const before = target?.kind === 'spot' ? target.before : null;
+  return planFiling(scene, folder, { placement: placementIn(scene, placementId), before });
+}
+
+/** The placement with that id, wherever it is shown. */
+function placementIn(
+  { arrangement }: Pick<DropScene, 'arrangement'>,
+  id: string | undefined,
+): Placement | undefined {
+  if (id === undefined) {
+    return undefined;
+  }
+  for (const row of arrangement.placements.values()) {
+    const placement = row.find((each) => each.id === id);
+    if (placement) {
+      return placement;
+    }
+  }
+  return undefined;
+}
+
+/** What comes along: the placement that is taken, if one is, and the one before which it goes. */
+interface Filing {
+  readonly placement?: Placement | undefined;
+  readonly before?: string | null;
+}
+
+/** What filing plugins in a folder does, or moving one there that stands in another. */
+export function planFiling(scene: DropScene, folder: Folder, filing: Filing = {}): DropPlan {
+  const { what, plugins, isCopying, arrangement } = scene;
+  const { placement } = filing;
+  const before = filing.before ?? null;
+  if (folder.form === 'smart') {
+    return {
+      words: [
+        name(folder.name),
+        plain(` fills itself: keep ${what} in by hand, or change its rule`),
+      ],
+      outcome: { kind: 'ask', folder: folder.id, plugins },
+    };
+  }
+  if (folder.form === 'divider') {
+    const reason = `${folder.name} is a divider and holds no plugins.`;
+    return { words: [plain('A divider holds no plugins')], outcome: refused(reason) };
+  }
+  const isOwn =
+    placement !== undefined &&
+    (arrangement.placements.get(folder.id) ?? []).some((each) => each.id === placement.id);
+  if (isOwn) {
+    return planWithin(folder, placement, before, what);
+  }
+  if (placement && !isCopying) {
+    const act: Act = {
+      act: 'move-to',
+      placements: [placement.id],
+      folder: folder.id,
+      before: before === null ? null : asId(before),
+    };
+    return {
+      words: [plain(`Move ${what} to `), name(folder.name)],
+      outcome: { kind: 'act', act },
+      hint: 'Ctrl: file it there too',
+    };
+  }
+  return {
+    words: [plain(`File ${what} in `), name(folder.name)],
+    outcome: { kind: 'act', act: fileAct(folder.id, plugins, before) },
+  };
+}
+
+/** Within its own folder: to another place, or back to where it was. */
+function planWithin(
+  folder: Folder,
+  placement: Placement,
+  before: string | null,
+  what: string,
+): DropPlan {
+  if (before === null || before === placement.id) {
+    return {
+      words: [plain(`${what} is in `), name(folder.name), plain(' already')],
+      outcome: nothing,
+    };
+  }
+  const act: Act = { act: 'move-placement', placement: placement.id, before: asId(before) };
+  return {
+    words: [plain(`Put ${what} here in `), name(folder.name)],
+    outcome: { kind: 'act', act },
+  };
+}
+
+/** The words of a plan as one text, for those who hear it. */
+export const textOf = ({ words }: Pick<DropPlan, 'words'>): string =>
+  words.map((piece) => piece.text).join('');

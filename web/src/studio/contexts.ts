@@ -1,0 +1,81 @@
+/**
+ * What the screens share about one computer, in small contexts: a screen is drawn again only when a part that it asks
+ * for changed, so that the progress of a scan, say, redraws only who shows it.
+ */
+import { createContext, useContext } from 'react';
+import type {
+  Act,
+  Answer,
+  Arrangement,
+  Cabinet,
+  ComputerView,
+  Format,
+  Naming,
+  Plugin,
+  ScanProgress,
+  Usage,
+} from '@clever-drawer/core';
+import type { Client } from '../api/client.ts';
+import type { OrderState } from './order-store.ts';
+
+export interface ComputerContext {
+  readonly client: Client;
+  readonly computer: ComputerView;
+  readonly computers: readonly ComputerView[];
+  readonly chooseComputer: (id: string) => void;
+}
+
+export interface CatalogContext {
+  /** All plugins, with chains behind them; what the user says of kind, types and vendor is in them. */
+  readonly plugins: readonly Plugin[];
+  readonly pluginById: ReadonlyMap<string, Plugin>;
+  /** What the user says of plugins, by plugin. */
+  readonly answers: ReadonlyMap<string, Answer>;
+  /** Formats, preferred first: which copy goes in front. */
+  readonly formatOrder: readonly Format[];
+  readonly usage: ReadonlyMap<string, Usage>;
+  /** The address of a plugin's picture: the user's own, else one that a copy ships. */
+  readonly pictureOf: (plugin: Plugin) => string | null;
+}
+
+export interface ArrangementContext {
+  /** The cabinet that is shown, and all of them in order. */
+  readonly cabinet: Cabinet | undefined;
+  readonly cabinets: readonly Cabinet[];
+  readonly chooseCabinet: (id: string) => void;
+  readonly arrangement: Arrangement;
+  readonly nameOf: (plugin: Plugin) => string;
+  readonly naming: (plugin: string) => Naming | undefined;
+}
+
+/** Never other ones as long as the computer is the same. */
+export interface ActsContext {
+  /** Does an act at once and has it stored. False when it cannot be done; the reason has been shown. */
+  readonly act: (act: Act) => boolean;
+  readonly step: (direction: 'undo' | 'redo') => void;
+}
+
+function required<T>(value: T | null): T {
+  if (value === null) {
+    throw new Error('outside of the studio');
+  }
+  return value;
+}
+
+export const Computer = createContext<ComputerContext | null>(null);
+export const Catalog = createContext<CatalogContext | null>(null);
+export const Order = createContext<OrderState | null>(null);
+export const ShownArrangement = createContext<ArrangementContext | null>(null);
+export const Acts = createContext<ActsContext | null>(null);
+export const ScanProgressContext = createContext<ScanProgress | null>(null);
+
+export const useComputer = (): ComputerContext => required(useContext(Computer));
+export const useCatalog = (): CatalogContext => required(useContext(Catalog));
+/** The records of the order, and what undo and redo would do. */
+export const useOrder = (): { readonly order: OrderState } => ({
+  order: required(useContext(Order)),
+});
+export const useArrangement = (): ArrangementContext => required(useContext(ShownArrangement));
+export const useActs = (): ActsContext => required(useContext(Acts));
+/** How far the scan is that runs; null when none does. */
+export const useScanProgress = (): ScanProgress | null => useContext(ScanProgressContext);

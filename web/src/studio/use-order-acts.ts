@@ -1,0 +1,98 @@
+/** Acts as this window does them: shown at once, sent in turn, taken back when the server refuses. */
+import { useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import {
+  chainIn,
+  describe,
+  perform,
+  type Act,
+  type CatalogView,
+  type OrderStep,
+} from '@clever-drawer/core';
+import { createTurns, messageOf, type Client } from '../api/client.ts';
+import { useNotices, type Notices } from '../ui/notices.tsx';
+import type { ActsContext } from './contexts.ts';
+import { addPending, confirm, dropPending, type OrderState } from './order-store.ts';
+
+/** Names of plugins out of the cache, for acts. */
+function namesIn(queries: QueryClient, computer: string): (id: string) => string | undefined {
+  const catalog = queries.getQueryData<CatalogView>(['catalog', computer]);
+  const names = new Map<string, string>(catalog?.plugins.map((p) => [p.id, p.name]));
+  const order = queries.getQueryData<OrderState>(['order', computer])?.order;
+  return (id) => {
+    const naming = order?.get(`naming/${id}`);
+    return naming?.table === 'naming' && naming.nickname !== null
+      ? naming.nickname
+      : (names.get(id) ?? (order && chainIn(order, id)?.name));
+  };
+}
+
+/** Takes in a step that was stored; where steps between are missing, the order is fetched anew. */
+export function takeStep(queries: QueryClient, computer: string, step: OrderStep): void {
+  const key = ['order', computer];
+  const state = queries.getQueryData<OrderState>(key);
+  const next = state ? confirm(state, step, namesIn(queries, computer)) : null;
+  if (next) {
+    queries.setQueryData(key, next);
+  } else {
+    void queries.invalidateQueries({ queryKey: key });
+  }
+}
+
+/** The same two functions as long as the computer is the same. */
+export function useOrderActs(client: Client): ActsContext {
+  const queries = useQueryClient();
+  const { say } = useNotices();
+  return useMemo(() => createOrderActs(client, queries, say), [client, queries, say]);
+}
+
+function createOrderActs(client: Client, queries: QueryClient, say: Notices['say']): ActsContext {
+  const key = ['order', client.computer];
+  const change = (to: (state: OrderState) => OrderState): void => {
+    queries.setQueryData<OrderState>(key, (state) => (state ? to(state) : state));
+  };
+  const inTurn = createTurns();
+  const store = (wanted: Act, nameOf: (id: string) => string | undefined): void => {
+    const ticket = crypto.randomUUID();
+    change((state) => addPending(state, { ticket, act: wanted }, nameOf));
+    inTurn(() => client.act(wanted)).then(
+      (step) => {
+        takeStep(queries, client.computer, step);
+        change((state) => dropPending(state, ticket, nameOf));
+      },
+      (error: unknown) => {
+        change((state) => dropPending(state, ticket, nameOf));
+        say(`Not saved: ${messageOf(error)}`, 'trouble');
+        void queries.invalidateQueries({ queryKey: key });
+      },
+    );
+  };
+  return {
+    act: (wanted) => {
+      const state = queries.getQueryData<OrderState>(key);
+      if (!state) {
+        return false;
+      }
+      const nameOf = namesIn(queries, client.computer);
+      const performed = perform(state.order, wanted, nameOf);
+      if (!performed.ok) {
+        say(performed.problems.map(describe).join(' '), 'trouble');
+        return false;
+      }
+      store(wanted, nameOf);
+      say(performed.value.words, 'done');
+      return true;
+    },
+    step: (direction) => {
+      inTurn(() => client[direction]()).then(
+        (taken) => {
+          takeStep(queries, client.computer, taken);
+          say(taken.words, 'done');
+        },
+        (error: unknown) => {
+          say(messageOf(error), 'trouble');
+        },
+      );
+    },
+  };
+}

@@ -1,0 +1,78 @@
+/** Where drawing a part fails, the rest stays usable, and what happened can be copied. */
+import { Component, type ErrorInfo, type ReactNode } from 'react';
+import { Button } from 'react-bootstrap';
+
+interface Props {
+  /** "This screen", say: what could not be shown. */
+  readonly what: string;
+  /** Where one is: after a failure, somewhere else is shown anew. */
+  readonly at?: string;
+  readonly children: ReactNode;
+}
+
+interface Failure {
+  readonly error: Error;
+  readonly stack: string;
+}
+
+export class ErrorBoundary extends Component<Props, { readonly failure: Failure | null }> {
+  override state = { failure: null };
+
+  static getDerivedStateFromError(error: unknown): { failure: Failure } {
+    const shown = error instanceof Error ? error : new Error(String(error));
+    return { failure: { error: shown, stack: '' } };
+  }
+
+  override componentDidCatch(error: Error, { componentStack }: ErrorInfo): void {
+    this.setState({ failure: { error, stack: componentStack ?? '' } });
+  }
+
+  override componentDidUpdate(before: Props): void {
+    if (before.at !== this.props.at && this.state.failure !== null) {
+      this.setState({ failure: null });
+    }
+  }
+
+  override render(): ReactNode {
+    const failure = this.state.failure as Failure | null;
+    return failure ? (
+      <Trouble
+        what={this.props.what}
+        failure={failure}
+        onAgain={() => {
+          this.setState({ failure: null });
+        }}
+      />
+    ) : (
+      this.props.children
+    );
+  }
+}
+
+/** What happened as a text to send to somebody: the message, where in the code, and at which address. */
+export const reportOf = ({ error, stack }: Failure, address: string): string =>
+  [`${error.name}: ${error.message}`, address, error.stack ?? '', stack].join('\n');
+
+function Trouble(props: { what: string; failure: Failure; onAgain: () => void }) {
+  const { what, failure, onAgain } = props;
+  return (
+    <main className="p-4" role="alert">
+      <h1 className="h4">{what} could not be shown</h1>
+      <p>
+        Nothing that was saved is lost, and all else goes on working. What happened:{' '}
+        {failure.error.message}
+      </p>
+      <p className="d-flex gap-2">
+        <Button onClick={onAgain}>Show it again</Button>
+        <Button
+          variant="quiet"
+          onClick={() => {
+            void navigator.clipboard.writeText(reportOf(failure, window.location.href));
+          }}
+        >
+          Copy what happened
+        </Button>
+      </p>
+    </main>
+  );
+}
