@@ -302,7 +302,22 @@ export { entryOf, uncalled, type Calling, type Entry } from './search/entry.ts';
 export { Finder, type Found, type Hit } from './search/finder.ts';
 export { metSpans } from './search/highlight.ts';
 export { placesIn } from './search/places.ts';
-export { forgotten, type Regard } from './loading/forgotten.ts';
+export { forgotten, type Forgotten, type Regard } from './loading/forgotten.ts';
+export {
+  countScopes,
+  createSlotSearch,
+  loadableIn,
+  nothingFound,
+  scopeFor,
+  slotFolders,
+  slotScopes,
+  type ScopeCounts,
+  type SlotFolder,
+  type SlotReasons,
+  type SlotResult,
+  type SlotScope,
+  type SlotSearch,
+} from './loading/slot-search.ts';
 export {
   chosenByLetters,
   habitsOf,

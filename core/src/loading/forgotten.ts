@@ -3,9 +3,16 @@ import type { Plugin } from '../catalog/plugin.ts';
 
 export interface Regard {
   readonly loads: number;
-  /** ISO 8601; null for never. */ readonly lastLoaded: string | null;
+  /** ISO 8601; null for never. */
+  readonly lastLoaded: string | null;
   readonly isFavourite: boolean;
   readonly folders: number;
+}
+
+/** A plugin that was forgotten, and what speaks for it. */
+export interface Forgotten {
+  readonly plugin: Plugin;
+  readonly because: string;
 }
 
 /** Not loaded for so many days counts as forgotten (common practice, no source). */
@@ -17,7 +24,7 @@ export function forgotten(
   plugins: readonly Plugin[],
   regardOf: (plugin: string) => Regard,
   now: number,
-): { readonly plugin: Plugin; readonly because: string }[] {
+): Forgotten[] {
   return plugins
     .flatMap((plugin) => {
       const { loads, lastLoaded, isFavourite, folders } = regardOf(plugin.id);

@@ -45,38 +45,15 @@ interface Props {
 }
 
 export function CabinetForm({ cabinet, onMake, onClose }: Props) {
-  const { plugins } = useCatalog();
-  const { order } = useOrder();
   const { act } = useActs();
   const { cabinet: shown } = useArrangement();
   const [plan, setPlan] = useState<PlanName>('type');
   const [atLeast, setAtLeast] = useState(10);
   const [name, setName] = useState<string | null>(null);
   const [slots, setSlots] = useState<readonly CabinetSlot[]>(cabinet?.opensFor ?? []);
-  const folders = useMemo((): PlannedFolder[] => {
-    switch (plan) {
-      case 'empty':
-        return [];
-      case 'type':
-        return planByType(plugins);
-      case 'vendor':
-        return planByVendor(plugins, atLeast);
-      case 'format':
-        return planByFormat(plugins);
-      case 'job':
-        return planByJob();
-      case 'checks':
-        return planChecks(plugins);
-      case 'like':
-      case 'copy':
-        return shown ? planLike(order.order, shown, plan === 'copy') : [];
-      default:
-        return plan satisfies never;
-    }
-  }, [plan, atLeast, plugins, order.order, shown]);
+  const folders = usePlanned(plan, atLeast);
   const usual = cabinet?.name ?? (planNames[plan][1] || `${shown?.name ?? ''}, again`);
   const title = name ?? usual;
-  const count = countPlan(folders);
   const submit = (event: SyntheticEvent): void => {
     event.preventDefault();
     if (title.trim() === '') {
@@ -85,10 +62,8 @@ export function CabinetForm({ cabinet, onMake, onClose }: Props) {
     if (!cabinet) {
       onMake(addCabinetAct(title, slots, folders));
     }
-    if (
-      !cabinet ||
-      act({ act: 'set-cabinet', cabinet: cabinet.id, set: { name: title, opensFor: slots } })
-    ) {
+    const set = { name: title, opensFor: slots };
+    if (!cabinet || act({ act: 'set-cabinet', cabinet: cabinet.id, set })) {
       onClose();
     }
   };
@@ -110,92 +85,12 @@ export function CabinetForm({ cabinet, onMake, onClose }: Props) {
         <Modal.Body className={cabinet ? '' : 'cabinet-form'}>
           <div>
             {!cabinet && (
-              <fieldset className="plans">
-                <legend className="visually-hidden">Plan</legend>
-                {plans.map((one) => (
-                  <Form.Check
-                    key={one}
-                    type="radio"
-                    name="plan"
-                    id={`plan-${one}`}
-                    checked={one === plan}
-                    onChange={() => {
-                      setPlan(one);
-                    }}
-                    label={
-                      <>
-                        {planNames[one][0]} <span className="text-soft">{planNames[one][2]}</span>
-                      </>
-                    }
-                  />
-                ))}
-                {plan === 'vendor' && (
-                  <Form.Label className="at-least">
-                    with at least{' '}
-                    <Form.Control
-                      type="number"
-                      size="sm"
-                      min={2}
-                      max={500}
-                      value={atLeast}
-                      onChange={(event) => {
-                        setAtLeast(Math.max(2, Number(event.target.value)));
-                      }}
-                    />{' '}
-                    plugins
-                  </Form.Label>
-                )}
-              </fieldset>
+              <Plans plan={plan} atLeast={atLeast} onPlan={setPlan} onAtLeast={setAtLeast} />
             )}
-            <Form.Group controlId="cabinet-name" className="mb-3">
-              <Form.Label>Name</Form.Label>
-              <Form.Control
-                className="hand"
-                autoFocus={cabinet !== null}
-                maxLength={120}
-                autoComplete="off"
-                value={title}
-                isInvalid={title.trim() === ''}
-                onChange={(event) => {
-                  setName(event.target.value);
-                }}
-              />
-              <Form.Control.Feedback type="invalid">Give it a name.</Form.Control.Feedback>
-            </Form.Group>
-            <fieldset>
-              <legend className="form-label">Opens by itself for</legend>
-              {cabinetSlots.map((slot) => (
-                <Form.Check
-                  key={slot}
-                  inline
-                  type="checkbox"
-                  id={`slot-${slot}`}
-                  label={slotNames[slot]}
-                  checked={slots.includes(slot)}
-                  onChange={() => {
-                    setSlots(
-                      slots.includes(slot) ? slots.filter((s) => s !== slot) : [...slots, slot],
-                    );
-                  }}
-                />
-              ))}
-            </fieldset>
+            <NameField title={title} isFirst={cabinet !== null} onChange={setName} />
+            <Slots slots={slots} onChange={setSlots} />
           </div>
-          {!cabinet && (
-            <div
-              className="plan-preview"
-              tabIndex={0}
-              role="region"
-              aria-label="What it would make"
-            >
-              <p className="text-soft">
-                {folders.length === 0
-                  ? 'Makes only its favourites.'
-                  : `Makes ${count.folders} folders with ${count.plugins} places in them. Nothing is moved; filing is a reference.`}
-              </p>
-              <Planned folders={folders} />
-            </div>
-          )}
+          {!cabinet && <Preview folders={folders} />}
         </Modal.Body>
         <Modal.Footer>
           <Button variant="bare" onClick={onClose}>
@@ -205,6 +100,151 @@ export function CabinetForm({ cabinet, onMake, onClose }: Props) {
         </Modal.Footer>
       </Form>
     </Modal>
+  );
+}
+
+/** The folders of a plan over the catalog that is shown. */
+function usePlanned(plan: PlanName, atLeast: number): PlannedFolder[] {
+  const { plugins } = useCatalog();
+  const { order } = useOrder();
+  const { cabinet: shown } = useArrangement();
+  return useMemo((): PlannedFolder[] => {
+    switch (plan) {
+      case 'empty':
+        return [];
+      case 'type':
+        return planByType(plugins);
+      case 'vendor':
+        return planByVendor(plugins, atLeast);
+      case 'format':
+        return planByFormat(plugins);
+      case 'job':
+        return planByJob();
+      case 'checks':
+        return planChecks(plugins);
+      case 'like':
+      case 'copy':
+        return shown ? planLike(order.order, shown, plan === 'copy') : [];
+      default:
+        return plan satisfies never;
+    }
+  }, [plan, atLeast, plugins, order.order, shown]);
+}
+
+interface PlansProps {
+  readonly plan: PlanName;
+  /** Plugins that a vendor has to have for a folder of its own. */
+  readonly atLeast: number;
+  readonly onPlan: (plan: PlanName) => void;
+  readonly onAtLeast: (count: number) => void;
+}
+
+function Plans({ plan, atLeast, onPlan, onAtLeast }: PlansProps) {
+  return (
+    <fieldset className="plans">
+      <legend className="visually-hidden">Plan</legend>
+      {plans.map((one) => (
+        <Form.Check
+          key={one}
+          type="radio"
+          name="plan"
+          id={`plan-${one}`}
+          checked={one === plan}
+          onChange={() => {
+            onPlan(one);
+          }}
+          label={
+            <>
+              {planNames[one][0]} <span className="text-soft">{planNames[one][2]}</span>
+            </>
+          }
+        />
+      ))}
+      {plan === 'vendor' && (
+        <Form.Label className="at-least">
+          with at least{' '}
+          <Form.Control
+            type="number"
+            size="sm"
+            min={2}
+            max={500}
+            value={atLeast}
+            onChange={(event) => {
+              onAtLeast(Math.max(2, Number(event.target.value)));
+            }}
+          />{' '}
+          plugins
+        </Form.Label>
+      )}
+    </fieldset>
+  );
+}
+
+interface NameProps {
+  readonly title: string;
+  readonly isFirst: boolean;
+  readonly onChange: (name: string) => void;
+}
+
+function NameField({ title, isFirst, onChange }: NameProps) {
+  return (
+    <Form.Group controlId="cabinet-name" className="mb-3">
+      <Form.Label>Name</Form.Label>
+      <Form.Control
+        className="hand"
+        autoFocus={isFirst}
+        maxLength={120}
+        autoComplete="off"
+        value={title}
+        isInvalid={title.trim() === ''}
+        onChange={(event) => {
+          onChange(event.target.value);
+        }}
+      />
+      <Form.Control.Feedback type="invalid">Give it a name.</Form.Control.Feedback>
+    </Form.Group>
+  );
+}
+
+interface SlotsProps {
+  readonly slots: readonly CabinetSlot[];
+  readonly onChange: (slots: readonly CabinetSlot[]) => void;
+}
+
+function Slots({ slots, onChange }: SlotsProps) {
+  const toggled = (slot: CabinetSlot): readonly CabinetSlot[] =>
+    slots.includes(slot) ? slots.filter((each) => each !== slot) : [...slots, slot];
+  return (
+    <fieldset>
+      <legend className="form-label">Opens by itself for</legend>
+      {cabinetSlots.map((slot) => (
+        <Form.Check
+          key={slot}
+          inline
+          type="checkbox"
+          id={`slot-${slot}`}
+          label={slotNames[slot]}
+          checked={slots.includes(slot)}
+          onChange={() => {
+            onChange(toggled(slot));
+          }}
+        />
+      ))}
+    </fieldset>
+  );
+}
+
+function Preview({ folders }: { folders: readonly PlannedFolder[] }) {
+  const count = countPlan(folders);
+  return (
+    <div className="plan-preview" tabIndex={0} role="region" aria-label="What it would make">
+      <p className="text-soft">
+        {folders.length === 0
+          ? 'Makes only its favourites.'
+          : `Makes ${count.folders} folders with ${count.plugins} places in them. Nothing is moved; filing is a reference.`}
+      </p>
+      <Planned folders={folders} />
+    </div>
   );
 }
 

@@ -13,7 +13,7 @@ import { Copies } from './copies.tsx';
 import { Findings, Loads } from './over-time.tsx';
 import { OwnPicture } from './own-picture.tsx';
 import './plugin.css';
-import { Said } from './annotations.tsx';
+import { Annotations } from './annotations/annotations.tsx';
 import { Why } from './why.tsx';
 
 export function PluginPage() {
@@ -101,7 +101,7 @@ function Page({ plugin }: { plugin: Plugin }) {
       </header>
       <div className="plugin-columns">
         <div>
-          <Said plugin={plugin} />
+          <Annotations plugin={plugin} />
           <Folders plugin={plugin} />
           <Similar plugin={plugin} />
         </div>

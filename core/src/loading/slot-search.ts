@@ -1,0 +1,190 @@
+/** What the letters find for a slot: in a folder, in the cabinet, in all that can be loaded, or among the rest. */
+import type { Plugin } from '../catalog/plugin.ts';
+import type { Folder } from '../order/records.ts';
+import type { Finder, Hit } from '../search/finder.ts';
+import type { Habits } from '../search/habits.ts';
+import type { Forgotten } from './forgotten.ts';
+
+/** Where is looked, in the order in which one goes on looking. */
+export const slotScopes = ['cabinet', 'all', 'rest'] as const;
+/** `forgot` stands for what is well thought of and was not loaded for long; it is reached by its own key. */
+export type SlotScope = (typeof slotScopes)[number] | 'forgot';
+
+/** Why each plugin cannot be loaded into the slot, by its id; null where it can. */
+export type SlotReasons = ReadonlyMap<string, string | null>;
+
+/** How many plugins there are in each scope. */
+export type ScopeCounts = Readonly<Record<(typeof slotScopes)[number], number>>;
+
+interface HasId {
+  has(id: string): boolean;
+}
+
+/** Counts plugins by scope; `filed` knows those that are in a folder of the cabinet. */
+export function countScopes(reasons: SlotReasons, filed: HasId): ScopeCounts {
+  const counts = { cabinet: 0, all: 0, rest: 0 };
+  for (const [id, reason] of reasons) {
+    if (reason !== null) {
+      counts.rest += 1;
+      continue;
+    }
+    counts.all += 1;
+    counts.cabinet += filed.has(id) ? 1 : 0;
+  }
+  return counts;
+}
+
+/** A cabinet that holds nothing for a slot would show nothing: then all is looked in. */
+export const scopeFor = (wanted: SlotScope, counts: ScopeCounts): SlotScope =>
+  wanted === 'cabinet' && counts.cabinet === 0 ? 'all' : wanted;
+
+/** A folder that is offered for a slot. */
+export interface SlotFolder {
+  readonly folder: Folder;
+  /** How many of its plugins can be loaded here. */
+  readonly count: number;
+  /** 0 at the top of the cabinet. */
+  readonly depth: number;
+}
+
+/** Folders that hold something for the slot: those at the top, and below the chosen one and what it stands in. */
+export function slotFolders(
+  below: ReadonlyMap<string, readonly Folder[]>,
+  members: ReadonlyMap<string, readonly string[]>,
+  reasons: SlotReasons,
+  cabinet: string,
+  chosen: string | null,
+): SlotFolder[] {
+  const leadsToChosen = (id: string): boolean =>
+    id === chosen || (below.get(id) ?? []).some((lower) => leadsToChosen(lower.id));
+  const from = (parent: string, depth: number): SlotFolder[] =>
+    (below.get(parent) ?? [])
+      .filter((folder) => folder.form !== 'divider')
+      .flatMap((folder) => {
+        const count = loadableIn(members.get(folder.id) ?? [], reasons).length;
+        const lower = from(folder.id, depth + 1);
+        return [
+          ...(count > 0 || lower.length > 0 ? [{ folder, count, depth }] : []),
+          ...(leadsToChosen(folder.id) ? lower : []),
+        ];
+      });
+  return from(cabinet, 0);
+}
+
+/** Those of the plugins that can be loaded into the slot. */
+export const loadableIn = <I extends string>(ids: readonly I[], reasons: SlotReasons): I[] =>
+  ids.filter((id) => reasons.get(id) === null);
+
+/** What a search of a slot looks at. */
+export interface SlotContents {
+  readonly finder: Finder;
+  readonly reasons: SlotReasons;
+  /** Knows what is filed in the cabinet. */
+  readonly filed: HasId;
+  readonly counts: ScopeCounts;
+  readonly scope: SlotScope;
+  /** What the chosen folder holds for the slot, in its order; null without one. */
+  readonly held: readonly string[] | null;
+  /** The forgotten ones, where they are looked at. */
+  readonly forgotten: ReadonlyMap<string, Forgotten> | null;
+}
+
+export interface SlotResult {
+  readonly hits: readonly Hit[];
+  /** How many were found, among how many that were looked at. */
+  readonly found: number;
+  readonly among: number;
+  /** Nothing was where one looked, so all was looked in. */
+  readonly isWidened: boolean;
+}
+
+/** Rows shown; the rest is counted. Of a folder more, since it is walked and not searched. */
+const shown = 9;
+const shownOfFolder = 60;
+
+/** Nothing, as long as the index is not there. */
+export const nothingFound: SlotResult = { hits: [], found: 0, among: 0, isWidened: false };
+
+export interface SlotSearch {
+  readonly find: (typed: string, habits: Habits) => SlotResult;
+  /** The fewest letters for which a plugin stands first where is looked; null when none do. */
+  readonly fewestLetters: (plugin: string, habits: Habits) => string | null;
+}
+
+type Place = SlotScope | 'folder';
+
+/** Prepares the search of one slot; each letter then asks it. */
+export function createSlotSearch(contents: SlotContents): SlotSearch {
+  const { finder, held, forgotten, scope, counts } = contents;
+  const allowedIn = allowing(contents);
+  const place: Place = held && scope !== 'forgot' && scope !== 'rest' ? 'folder' : scope;
+  const listed = listOf(contents);
+  const size = held?.length ?? forgotten?.size ?? (scope === 'forgot' ? 0 : counts[scope]);
+  return {
+    find: (typed, habits) => {
+      const text = typed.trim();
+      if (text === '' && listed) {
+        return { ...listed, found: listed.among, isWidened: false };
+      }
+      const here = finder.find(text, habits, shown, allowedIn(place));
+      const mayWiden = text !== '' && (scope === 'cabinet' || held !== null);
+      if (here.count === 0 && mayWiden) {
+        const wide = finder.find(text, habits, shown, allowedIn('all'));
+        if (wide.count > 0) {
+          return { hits: wide.hits, found: wide.count, among: counts.all, isWidened: true };
+        }
+      }
+      return { hits: here.hits, found: here.count, among: size, isWidened: false };
+    },
+    fewestLetters: (plugin, habits) => finder.fewestLetters(plugin, habits, allowedIn(place)),
+  };
+}
+
+/** What stands there before a letter is typed, where that is a list: the forgotten ones, or a folder in its order. */
+function listOf({
+  finder,
+  held,
+  forgotten,
+}: SlotContents): Pick<SlotResult, 'hits' | 'among'> | null {
+  if (forgotten) {
+    const hits = [...forgotten.values()].map(
+      ({ plugin, because }): Hit => ({ plugin, because, score: 0 }),
+    );
+    return { hits: hits.slice(0, shown), among: hits.length };
+  }
+  if (!held) {
+    return null;
+  }
+  const byId = new Map(finder.entries.map(({ plugin }) => [plugin.id as string, plugin]));
+  const hits = held.flatMap((id): Hit[] => {
+    const plugin = byId.get(id);
+    return plugin ? [{ plugin, score: 0, because: '' }] : [];
+  });
+  return { hits: hits.slice(0, shownOfFolder), among: hits.length };
+}
+
+/** Which entries of the finder are looked at: told by their positions, since each letter asks it of thousands. */
+function allowing({
+  finder,
+  reasons,
+  filed,
+  held,
+  forgotten,
+}: SlotContents): (place: Place) => (plugin: Plugin, at: number) => boolean {
+  const inFolder = new Set(held);
+  const isIn: Readonly<Record<Place, (id: string) => boolean>> = {
+    forgot: (id) => forgotten?.has(id) ?? false,
+    rest: (id) => reasons.get(id) !== null,
+    folder: (id) => inFolder.has(id),
+    all: (id) => reasons.get(id) === null,
+    cabinet: (id) => reasons.get(id) === null && filed.has(id),
+  };
+  const marksByPlace = new Map<Place, Uint8Array>();
+  return (place) => {
+    const marks =
+      marksByPlace.get(place) ??
+      Uint8Array.from(finder.entries, ({ plugin }) => Number(isIn[place](plugin.id)));
+    marksByPlace.set(place, marks);
+    return (_, at) => marks[at] === 1;
+  };
+}

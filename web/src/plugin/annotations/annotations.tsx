@@ -1,0 +1,87 @@
+/** What the user says of a plugin: types, kind, vendor, licence, tags, notes, and whether it is offered while loading. */
+import type { ReactNode } from 'react';
+import { Form } from 'react-bootstrap';
+import { nothingSaid, type Plugin } from '@clever-drawer/core';
+import { sayAct } from '../../annotate/annotate.ts';
+import { useActs, useCatalog } from '../../studio/contexts.ts';
+import type { FieldProps } from './field.ts';
+import { KindField } from './kind.tsx';
+import { Licence } from './licence.tsx';
+import { Notes } from './notes.tsx';
+import { Tags } from './tags.tsx';
+import { Types } from './types.tsx';
+import { VendorField } from './vendor.tsx';
+
+export function Annotations({ plugin }: { plugin: Plugin }) {
+  const { answers } = useCatalog();
+  const { act } = useActs();
+  const said = answers.get(plugin.id) ?? nothingSaid;
+  const field: FieldProps = {
+    plugin,
+    said,
+    onSay: (set) => {
+      act(sayAct([plugin.id], set));
+    },
+  };
+  return (
+    <section aria-labelledby="annotations">
+      <h2 id="annotations" className="visually-hidden">
+        What it is
+      </h2>
+      <dl className="annotations">
+        <Row name="Does">
+          <Types {...field} />
+        </Row>
+        <Row name="Is" labels="kind">
+          <KindField {...field} />
+        </Row>
+        <Row name="By">
+          <VendorField {...field} />
+        </Row>
+        <Row name="Licence" labels="licence">
+          <Licence {...field} />
+        </Row>
+        <Row name="Loading" labels="hidden">
+          <Offered {...field} />
+        </Row>
+        <Row name="Tags" labels="tag">
+          <Tags plugin={plugin} tags={said.tags} />
+        </Row>
+        <Row name="Notes" labels="notes">
+          <Notes
+            key={said.notes}
+            notes={said.notes}
+            onSay={(notes) => {
+              field.onSay({ notes });
+            }}
+          />
+        </Row>
+      </dl>
+    </section>
+  );
+}
+
+/** A field with its name; `labels` is the id of the control that the name labels. */
+function Row(props: { name: string; labels?: string; children: ReactNode }) {
+  const { name, labels, children } = props;
+  return (
+    <>
+      <dt>{labels === undefined ? name : <label htmlFor={labels}>{name}</label>}</dt>
+      <dd>{children}</dd>
+    </>
+  );
+}
+
+function Offered({ said, onSay }: FieldProps) {
+  return (
+    <Form.Check
+      id="hidden"
+      type="switch"
+      label={said.isHidden ? 'hidden: not offered while loading' : 'offered while loading'}
+      checked={!said.isHidden}
+      onChange={() => {
+        onSay({ isHidden: !said.isHidden });
+      }}
+    />
+  );
+}

@@ -1,0 +1,44 @@
+/** Whether it may be used, and until when. */
+import { Form } from 'react-bootstrap';
+import { licenceStates, type LicenceState } from '@clever-drawer/core';
+import type { FieldProps } from './field.ts';
+
+export function Licence({ said, onSay }: Omit<FieldProps, 'plugin'>) {
+  const state = said.licence?.state ?? '';
+  return (
+    <>
+      <Form.Select
+        id="licence"
+        size="sm"
+        value={state}
+        onChange={(event) => {
+          const next = event.target.value;
+          onSay({ licence: next === '' ? null : { state: next as LicenceState, until: null } });
+        }}
+      >
+        <option value="">not known</option>
+        {licenceStates.map((one) => (
+          <option key={one} value={one}>
+            {one}
+          </option>
+        ))}
+      </Form.Select>
+      {state === 'trial' && <TrialEnd said={said} onSay={onSay} />}
+    </>
+  );
+}
+
+function TrialEnd({ said, onSay }: Omit<FieldProps, 'plugin'>) {
+  return (
+    <Form.Control
+      type="date"
+      size="sm"
+      aria-label="Last day of the trial"
+      value={said.licence?.until ?? ''}
+      onChange={(event) => {
+        const until = event.target.value === '' ? null : event.target.value;
+        onSay({ licence: { state: 'trial', until } });
+      }}
+    />
+  );
+}

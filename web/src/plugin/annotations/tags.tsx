@@ -1,0 +1,82 @@
+/** Words of one's own on a plugin. */
+import { X } from 'lucide-react';
+import { useState } from 'react';
+import { Form } from 'react-bootstrap';
+import { allTags, type Plugin } from '@clever-drawer/core';
+import { useActs, useCatalog } from '../../studio/contexts.ts';
+
+interface Props {
+  readonly plugin: Plugin;
+  readonly tags: readonly string[];
+}
+
+export function Tags({ plugin, tags }: Props) {
+  return (
+    <>
+      <TagChips plugin={plugin} tags={tags} />
+      <NewTag plugin={plugin} tags={tags} />
+    </>
+  );
+}
+
+function TagChips({ plugin, tags }: Props) {
+  const { act } = useActs();
+  return tags.map((tag) => (
+    <span key={tag} className="chip">
+      {tag}
+      <button
+        type="button"
+        aria-label={`Take the tag ${tag} off`}
+        onClick={() => {
+          act({ act: 'tag', plugins: [plugin.id], add: [], remove: [tag] });
+        }}
+      >
+        <X size={12} aria-hidden />
+      </button>
+    </span>
+  ));
+}
+
+function NewTag({ plugin, tags }: Props) {
+  const { answers } = useCatalog();
+  const { act } = useActs();
+  const [typed, setTyped] = useState('');
+  const known = allTags(answers.values()).filter((tag) => !tags.includes(tag));
+  const add = (): void => {
+    if (
+      typed.trim() !== '' &&
+      act({ act: 'tag', plugins: [plugin.id], add: [typed.trim()], remove: [] })
+    ) {
+      setTyped('');
+    }
+  };
+  return (
+    <>
+      <Form.Control
+        id="tag"
+        size="sm"
+        className="tag-field"
+        placeholder="A tag, then Enter"
+        list="known-tags"
+        maxLength={60}
+        autoComplete="off"
+        value={typed}
+        onChange={(event) => {
+          setTyped(event.target.value);
+        }}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') {
+            event.preventDefault();
+            add();
+          }
+        }}
+        onBlur={add}
+      />
+      <datalist id="known-tags">
+        {known.map((tag) => (
+          <option key={tag} value={tag} />
+        ))}
+      </datalist>
+    </>
+  );
+}

@@ -1,0 +1,59 @@
+/** What a plugin does. */
+import { Plus, X } from 'lucide-react';
+import { useState } from 'react';
+import { Button } from 'react-bootstrap';
+import { typeName } from '@clever-drawer/core';
+import { TypesPicker } from '../../annotate/types-picker.tsx';
+import type { FieldProps } from './field.ts';
+import { TakeBack } from './take-back.tsx';
+
+export function Types({ plugin, said, onSay }: FieldProps) {
+  const [isPicking, setPicking] = useState(false);
+  const without = (type: string): string[] => plugin.types.filter((each) => each !== type);
+  return (
+    <>
+      {plugin.types.map((type) => (
+        <span key={type} className="chip">
+          {typeName(type)}
+          <button
+            type="button"
+            aria-label={`It is not ${typeName(type)}`}
+            onClick={() => {
+              onSay({ types: without(type) });
+            }}
+          >
+            <X size={12} aria-hidden />
+          </button>
+        </span>
+      ))}
+      <Button
+        variant="bare"
+        size="sm"
+        onClick={() => {
+          setPicking(true);
+        }}
+      >
+        <Plus size={13} aria-hidden /> Type …
+      </Button>
+      {said.types !== null && (
+        <TakeBack
+          what="types"
+          onPress={() => {
+            onSay({ types: null });
+          }}
+        />
+      )}
+      {isPicking && (
+        <TypesPicker
+          title={`${plugin.name} is also …`}
+          onTake={(type) => {
+            onSay({ types: type === null ? [] : [...without(type), type] });
+          }}
+          onClose={() => {
+            setPicking(false);
+          }}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,47 @@
+/** Who made a plugin. */
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Button } from 'react-bootstrap';
+import { VendorPicker } from '../../annotate/vendor-picker.tsx';
+import { useComputer } from '../../studio/contexts.ts';
+import type { FieldProps } from './field.ts';
+import { TakeBack } from './take-back.tsx';
+
+export function VendorField({ plugin, said, onSay }: FieldProps) {
+  const { client } = useComputer();
+  const sort = useQuery({ queryKey: ['sort', client.computer], queryFn: client.sort });
+  const [isPicking, setPicking] = useState(false);
+  return (
+    <>
+      <Button
+        variant="bare"
+        size="sm"
+        onClick={() => {
+          setPicking(true);
+        }}
+      >
+        {plugin.vendor ?? 'nobody named'} …
+      </Button>
+      {said.vendor !== null && (
+        <TakeBack
+          what="vendor"
+          onPress={() => {
+            onSay({ vendor: null });
+          }}
+        />
+      )}
+      {isPicking && (
+        <VendorPicker
+          title={`Whose is ${plugin.name}?`}
+          vendors={sort.data?.vendors ?? []}
+          onTake={(vendor) => {
+            onSay({ vendor });
+          }}
+          onClose={() => {
+            setPicking(false);
+          }}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,95 @@
+/** Answers for many questions at once. */
+import {
+  asId,
+  typeName,
+  type Act,
+  type AnswerFacts,
+  type Question,
+  type Said,
+} from '@clever-drawer/core';
+import { optionsOf } from './options.ts';
+
+/** Whether one answer picked from a list makes sense for all of them. */
+export const canPick = (sort: Question['sort']): boolean => sort === 'type' || sort === 'vendor';
+
+/** Answers that make sense for any number of plugins. */
+export function sameFor(sort: Question['sort']): { text: string; set: Partial<AnswerFacts> }[] {
+  if (sort === 'kind') {
+    return [
+      { text: 'All effects', set: { kind: 'effect' } },
+      { text: 'All instruments', set: { kind: 'instrument' } },
+      { text: 'All note effects', set: { kind: 'note-effect' } },
+      { text: 'All tools', set: { kind: 'tool' } },
+    ];
+  }
+  if (sort === 'licence') {
+    return [
+      { text: 'All owned', set: { licence: { state: 'owned', until: null } } },
+      { text: 'All on trial', set: { licence: { state: 'trial', until: null } } },
+      { text: 'None licensed', set: { licence: { state: 'not licensed', until: null } } },
+      { text: 'Hide all from loading', set: { isHidden: true } },
+    ];
+  }
+  return [];
+}
+
+/** The best answer of each question as one act; null where that cannot be one. */
+export function bestOf(questions: readonly Question[]): Act | null {
+  const acts = questions.flatMap((question) => {
+    const option = optionsOf(question)[0];
+    return option && (option.probability !== null || question.sort === 'vendor')
+      ? [option.act]
+      : [];
+  });
+  if (acts.length === 0 || acts.length < questions.length) {
+    return null;
+  }
+  const said = acts.flatMap((act): readonly Said[] => (act.act === 'answer' ? act.say : []));
+  if (said.length === acts.length) {
+    return {
+      act: 'answer',
+      say: said.map((one) => ({ ...one, plugins: one.plugins.map((id) => asId(id)) })),
+    };
+  }
+  if (acts.length === 1) {
+    return acts[0] ?? null;
+  }
+  return null;
+}
+
+/** A question as a row of a list: its best answer, and what speaks for it. */
+export function inShort(question: Question): { text: string; why: string } {
+  switch (question.sort) {
+    case 'type': {
+      const best = question.suggestions[0];
+      return {
+        text: best ? `${typeName(best.type)} · ${Math.round(best.probability * 100)} %` : 'no idea',
+        why: best?.reasons[0]?.text ?? '',
+      };
+    }
+    case 'kind': {
+      const best = optionsOf(question)[0];
+      return {
+        text: `${best?.text ?? ''} · ${Math.round((best?.probability ?? 0) * 100)} %`,
+        why: question.reasons.map((reason) => reason.text).join('; but '),
+      };
+    }
+    case 'twin':
+      return {
+        text: `and ${question.other.vendor ?? 'one without a vendor'}`,
+        why: question.reasons[0]?.text ?? '',
+      };
+    case 'vendor':
+      return {
+        text: question.near ? 'one vendor?' : guessText(question.guesses[0]?.vendor),
+        why: question.near?.reason ?? question.guesses[0]?.reason ?? '',
+      };
+    case 'licence':
+      return { text: 'can you use it?', why: question.hint };
+    default:
+      return question satisfies never;
+  }
+}
+
+const guessText = (vendor: string | undefined): string =>
+  vendor === undefined ? 'no idea' : `${vendor}?`;
