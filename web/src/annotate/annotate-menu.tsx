@@ -53,56 +53,13 @@ export function SayMenu({ plugins }: { plugins: readonly string[] }) {
   const isAllHidden = plugins.every((id) => answers.get(id)?.isHidden);
   return (
     <>
-      <Dropdown drop="up">
-        <Dropdown.Toggle as="button" type="button" className="tray-act">
-          Say of {count} …
-        </Dropdown.Toggle>
-        <Dropdown.Menu>
-          <MenuItem
-            onClick={() => {
-              setPicking('type');
-            }}
-          >
-            What {plugins.length === 1 ? 'it does' : 'they do'} …
-          </MenuItem>
-          <MenuItem
-            onClick={() => {
-              setPicking('tag');
-            }}
-          >
-            A tag …
-          </MenuItem>
-          <MenuItem
-            onClick={() => {
-              act(sayAct(plugins, { isHidden: !isAllHidden }));
-            }}
-          >
-            {isAllHidden ? 'Offer while loading' : 'Hide from loading'}
-          </MenuItem>
-          <Dropdown.Divider />
-          {kindNames.map(([kind, name]) => (
-            <MenuItem
-              key={kind}
-              onClick={() => {
-                act(sayAct(plugins, { kind }));
-              }}
-            >
-              {they} {name}
-            </MenuItem>
-          ))}
-          <Dropdown.Divider />
-          {licenceStates.map((state) => (
-            <MenuItem
-              key={state}
-              onClick={() => {
-                act(sayAct(plugins, { licence: { state, until: null } }));
-              }}
-            >
-              {they} {state === 'trial' ? 'on trial' : state}
-            </MenuItem>
-          ))}
-        </Dropdown.Menu>
-      </Dropdown>
+      <Choices
+        count={count}
+        setPicking={setPicking}
+        plugins={plugins}
+        isAllHidden={isAllHidden}
+        they={they}
+      />
       {picking === 'type' && (
         <TypesPicker
           title={`What ${plugins.length === 1 ? 'it does' : `these ${plugins.length} do`}`}
@@ -126,5 +83,82 @@ export function SayMenu({ plugins }: { plugins: readonly string[] }) {
         />
       )}
     </>
+  );
+}
+
+interface ChoicesProps {
+  readonly count: string;
+  readonly setPicking: React.Dispatch<React.SetStateAction<'type' | 'tag' | null>>;
+  readonly plugins: readonly string[];
+  readonly isAllHidden: boolean;
+  readonly they: 'It is' | 'They are';
+}
+
+function Choices({ count, setPicking, plugins, isAllHidden, they }: ChoicesProps) {
+  return (
+    <Dropdown drop="up">
+      <Dropdown.Toggle as="button" type="button" className="tray-act">
+        Say of {count} …
+      </Dropdown.Toggle>
+      <Said setPicking={setPicking} plugins={plugins} isAllHidden={isAllHidden} they={they} />
+    </Dropdown>
+  );
+}
+
+interface SaidProps {
+  readonly setPicking: React.Dispatch<React.SetStateAction<'type' | 'tag' | null>>;
+  readonly plugins: readonly string[];
+  readonly isAllHidden: boolean;
+  readonly they: 'It is' | 'They are';
+}
+
+function Said({ setPicking, plugins, isAllHidden, they }: SaidProps) {
+  const { act } = useActs();
+  return (
+    <Dropdown.Menu>
+      <MenuItem
+        onClick={() => {
+          setPicking('type');
+        }}
+      >
+        What {plugins.length === 1 ? 'it does' : 'they do'} …
+      </MenuItem>
+      <MenuItem
+        onClick={() => {
+          setPicking('tag');
+        }}
+      >
+        A tag …
+      </MenuItem>
+      <MenuItem
+        onClick={() => {
+          act(sayAct(plugins, { isHidden: !isAllHidden }));
+        }}
+      >
+        {isAllHidden ? 'Offer while loading' : 'Hide from loading'}
+      </MenuItem>
+      <Dropdown.Divider />
+      {kindNames.map(([kind, name]) => (
+        <MenuItem
+          key={kind}
+          onClick={() => {
+            act(sayAct(plugins, { kind }));
+          }}
+        >
+          {they} {name}
+        </MenuItem>
+      ))}
+      <Dropdown.Divider />
+      {licenceStates.map((state) => (
+        <MenuItem
+          key={state}
+          onClick={() => {
+            act(sayAct(plugins, { licence: { state, until: null } }));
+          }}
+        >
+          {they} {state === 'trial' ? 'on trial' : state}
+        </MenuItem>
+      ))}
+    </Dropdown.Menu>
   );
 }

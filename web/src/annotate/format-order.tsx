@@ -29,47 +29,60 @@ export function FormatOrder({ onClose }: { onClose: () => void }) {
         </p>
         <ol className="format-order">
           {order.map((format, at) => (
-            <li
-              key={format}
-              onKeyDown={(event) => {
-                const by = { ArrowUp: -1, ArrowDown: 1 }[event.key];
-                if (event.altKey && by) {
-                  event.preventDefault();
-                  shift(format, by as -1 | 1);
-                }
-              }}
-            >
-              <span className="chip format">{format}</span>
-              <span>
-                {at > 0 && (
-                  <Button
-                    variant="bare"
-                    size="sm"
-                    aria-label={`${format} up`}
-                    onClick={() => {
-                      shift(format, -1);
-                    }}
-                  >
-                    <ArrowUp size={15} aria-hidden />
-                  </Button>
-                )}
-                {at < order.length - 1 && (
-                  <Button
-                    variant="bare"
-                    size="sm"
-                    aria-label={`${format} down`}
-                    onClick={() => {
-                      shift(format, 1);
-                    }}
-                  >
-                    <ArrowDown size={15} aria-hidden />
-                  </Button>
-                )}
-              </span>
-            </li>
+            <FormatRow key={format} shift={shift} format={format} at={at} order={order} />
           ))}
         </ol>
       </Modal.Body>
     </Modal>
+  );
+}
+
+interface FormatRowProps {
+  readonly shift: (format: Format, by: -1 | 1) => void;
+  readonly format: 'VST2' | 'VST3' | 'AU' | 'CLAP' | 'LV2' | 'LADSPA';
+  readonly at: number;
+  readonly order: ('VST2' | 'VST3' | 'AU' | 'CLAP' | 'LV2' | 'LADSPA')[];
+}
+
+/** A format with its place: moved by its buttons or by arrow keys. */
+function FormatRow({ shift, format, at, order }: FormatRowProps) {
+  return (
+    <li
+      onKeyDown={(event) => {
+        const by = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+        if (event.altKey && by) {
+          event.preventDefault();
+          shift(format, by as -1 | 1);
+        }
+      }}
+    >
+      <span className="chip format">{format}</span>
+      <span>
+        {at > 0 && (
+          <Button
+            variant="bare"
+            size="sm"
+            aria-label={`${format} up`}
+            onClick={() => {
+              shift(format, -1);
+            }}
+          >
+            <ArrowUp size={15} aria-hidden />
+          </Button>
+        )}
+        {at < order.length - 1 && (
+          <Button
+            variant="bare"
+            size="sm"
+            aria-label={`${format} down`}
+            onClick={() => {
+              shift(format, 1);
+            }}
+          >
+            <ArrowDown size={15} aria-hidden />
+          </Button>
+        )}
+      </span>
+    </li>
   );
 }

@@ -1,7 +1,7 @@
 /** Nickname and slot label of one plugin. The original name stays searchable. */
 import { yupResolver } from '@hookform/resolvers/yup';
 import { Button, Form, Modal } from 'react-bootstrap';
-import { useForm } from 'react-hook-form';
+import { useForm, type FieldErrors, type UseFormReturn } from 'react-hook-form';
 import { object, string } from 'yup';
 import { nameLength, slotLabelFor, slotLabelLength, type Plugin } from '@clever-drawer/core';
 import { useActs, useArrangement } from '../studio/contexts.ts';
@@ -49,36 +49,7 @@ export function NameDialog({ plugin, onClose }: { plugin: Plugin; onClose: () =>
             {plugin.name}
           </Modal.Title>
         </Modal.Header>
-        <Modal.Body>
-          <Form.Group className="mb-3" controlId="nickname">
-            <Form.Label>Nickname</Form.Label>
-            <Form.Control
-              autoFocus
-              autoComplete="off"
-              isInvalid={errors.nickname !== undefined}
-              {...form.register('nickname')}
-            />
-            <Form.Text className="text-soft">
-              What you call it. {plugin.name} still finds it. Empty: no nickname.
-            </Form.Text>
-            <Form.Control.Feedback type="invalid">{errors.nickname?.message}</Form.Control.Feedback>
-          </Form.Group>
-          <Form.Group controlId="slot-label">
-            <Form.Label>Slot label</Form.Label>
-            <Form.Control
-              autoComplete="off"
-              placeholder={slotLabelFor(nickname.trim() === '' ? plugin.name : nickname.trim())}
-              isInvalid={errors.slotLabel !== undefined}
-              {...form.register('slotLabel')}
-            />
-            <Form.Text className="text-soft">
-              The few letters that stand in a slot. Empty: made from the name.
-            </Form.Text>
-            <Form.Control.Feedback type="invalid">
-              {errors.slotLabel?.message}
-            </Form.Control.Feedback>
-          </Form.Group>
-        </Modal.Body>
+        <NameFields errors={errors} form={form} plugin={plugin} nickname={nickname} />
         <Modal.Footer>
           <Button variant="bare" onClick={onClose}>
             Leave as it is
@@ -87,5 +58,49 @@ export function NameDialog({ plugin, onClose }: { plugin: Plugin; onClose: () =>
         </Modal.Footer>
       </Form>
     </Modal>
+  );
+}
+
+interface NameFieldsProps {
+  readonly errors: FieldErrors<{ nickname: string; slotLabel: string }>;
+  readonly form: UseFormReturn<
+    { nickname: string; slotLabel: string },
+    unknown,
+    { nickname: string; slotLabel: string }
+  >;
+  readonly plugin: Plugin;
+  readonly nickname: string;
+}
+
+function NameFields({ errors, form, plugin, nickname }: NameFieldsProps) {
+  return (
+    <Modal.Body>
+      <Form.Group className="mb-3" controlId="nickname">
+        <Form.Label>Nickname</Form.Label>
+        <Form.Control
+          autoFocus
+          autoComplete="off"
+          isInvalid={errors.nickname !== undefined}
+          {...form.register('nickname')}
+        />
+        <Form.Text className="text-soft">
+          What you call it. {plugin.name} still finds it. Empty: no nickname.
+        </Form.Text>
+        <Form.Control.Feedback type="invalid">{errors.nickname?.message}</Form.Control.Feedback>
+      </Form.Group>
+      <Form.Group controlId="slot-label">
+        <Form.Label>Slot label</Form.Label>
+        <Form.Control
+          autoComplete="off"
+          placeholder={slotLabelFor(nickname.trim() === '' ? plugin.name : nickname.trim())}
+          isInvalid={errors.slotLabel !== undefined}
+          {...form.register('slotLabel')}
+        />
+        <Form.Text className="text-soft">
+          The few letters that stand in a slot. Empty: made from the name.
+        </Form.Text>
+        <Form.Control.Feedback type="invalid">{errors.slotLabel?.message}</Form.Control.Feedback>
+      </Form.Group>
+    </Modal.Body>
   );
 }

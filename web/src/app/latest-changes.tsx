@@ -1,5 +1,5 @@
 /** The latest changes in words, and going back to any point among them: an undo for each. */
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { Button, Modal } from 'react-bootstrap';
 import type { ChangeView } from '@clever-drawer/core';
 import { useActs, useComputer, useOrder } from '../studio/contexts.ts';
@@ -26,35 +26,20 @@ export function LatestChanges({ onClose }: { onClose: () => void }) {
     const back = done.findIndex((one) => one.number === change.number) + 1;
     const again = undone.length - undone.findIndex((one) => one.number === change.number);
     return (
-      <li key={change.number} className={change.state}>
-        <span>{change.words}</span>
-        <span className="text-soft">{sayTime(change.at)}</span>
-        {change.state === 'done' && (
-          <Button
-            variant="bare"
-            size="sm"
-            onClick={() => {
-              times(back, 'undo');
-            }}
-          >
-            {back === 1 ? 'Undo' : `Undo these ${back}`}
-          </Button>
-        )}
-        {change.state === 'undone' && (
-          <Button
-            variant="bare"
-            size="sm"
-            onClick={() => {
-              times(again, 'redo');
-            }}
-          >
-            {again === 1 ? 'Redo' : `Redo these ${again}`}
-          </Button>
-        )}
-        {change.state === 'discarded' && <span className="text-soft">undone</span>}
-      </li>
+      <ChangeRow key={change.number} change={change} times={times} back={back} again={again} />
     );
   };
+  return <ChangesDialog onClose={onClose} list={list} changes={changes} row={row} />;
+}
+
+interface ChangesDialogProps {
+  readonly onClose: () => void;
+  readonly list: ChangeView[];
+  readonly changes: UseQueryResult<ChangeView[], Error>;
+  readonly row: (change: ChangeView) => React.JSX.Element;
+}
+
+function ChangesDialog({ onClose, list, changes, row }: ChangesDialogProps) {
   return (
     <Modal
       show
@@ -79,5 +64,44 @@ export function LatestChanges({ onClose }: { onClose: () => void }) {
         <ul className="changes">{list.map(row)}</ul>
       </Modal.Body>
     </Modal>
+  );
+}
+
+interface ChangeRowProps {
+  readonly change: ChangeView;
+  readonly times: (count: number, direction: 'undo' | 'redo') => void;
+  readonly back: number;
+  readonly again: number;
+}
+
+function ChangeRow({ change, times, back, again }: ChangeRowProps) {
+  return (
+    <li className={change.state}>
+      <span>{change.words}</span>
+      <span className="text-soft">{sayTime(change.at)}</span>
+      {change.state === 'done' && (
+        <Button
+          variant="bare"
+          size="sm"
+          onClick={() => {
+            times(back, 'undo');
+          }}
+        >
+          {back === 1 ? 'Undo' : `Undo these ${back}`}
+        </Button>
+      )}
+      {change.state === 'undone' && (
+        <Button
+          variant="bare"
+          size="sm"
+          onClick={() => {
+            times(again, 'redo');
+          }}
+        >
+          {again === 1 ? 'Redo' : `Redo these ${again}`}
+        </Button>
+      )}
+      {change.state === 'discarded' && <span className="text-soft">undone</span>}
+    </li>
   );
 }

@@ -28,6 +28,7 @@ import { FindAnything } from './find-anything.tsx';
 import { LatestChanges } from './latest-changes.tsx';
 import { HelpKeys } from './help-keys.tsx';
 import { applyTheme, rememberedTheme, type Theme } from './theme.ts';
+import type { ScanProgress } from '@clever-drawer/core';
 
 const screens: readonly { path: string; name: string; Icon: LucideIcon; key: string }[] = [
   { path: '/scan', name: 'Scan', Icon: Radar, key: 'Alt+1' },
@@ -76,76 +77,14 @@ export function Shell() {
   });
   return (
     <div className="shell">
-      <header className="bar">
-        <NavLink to="/file" className="brand">
-          <img src="/drawer.svg" width="22" height="22" alt="" />
-          Clever Drawer
-        </NavLink>
-        <nav aria-label="Screens">
-          {screens.map(({ path, name, Icon, key }) => (
-            <NavLink
-              key={path}
-              to={path}
-              title={key}
-              aria-keyshortcuts={key}
-              className={({ isActive }) =>
-                isActive || (path === '/file' && pathname.startsWith('/rule')) ? 'active' : ''
-              }
-            >
-              <Icon size={16} aria-hidden /> {name}
-              {path === '/scan' && scan && <span className="count">looking</span>}
-              {path === '/sort' && waiting > 0 && (
-                <span className="count" title={`${waiting} questions wait`}>
-                  {waiting}
-                </span>
-              )}
-            </NavLink>
-          ))}
-        </nav>
-        <div className="right">
-          <SavedMark />
-          <ComputerChoice />
-          <button
-            type="button"
-            className="bar-button anything"
-            onClick={() => {
-              setFinding(true);
-            }}
-          >
-            <span>
-              <Search size={14} aria-hidden /> Find anything
-            </span>{' '}
-            <span>
-              <kbd>Ctrl</kbd> <kbd>K</kbd>
-            </span>
-          </button>
-          <StepButton direction="undo" />
-          <StepButton direction="redo" />
-          <button
-            type="button"
-            className="bar-button"
-            title="Latest changes (Ctrl+H)"
-            aria-label="Latest changes"
-            onClick={() => {
-              setListing(true);
-            }}
-          >
-            <History size={17} aria-hidden />
-          </button>
-          <ThemeButton />
-          <button
-            type="button"
-            className="bar-button"
-            title="All keys (?)"
-            aria-label="All keys"
-            onClick={() => {
-              setHelping(true);
-            }}
-          >
-            <HelpCircle size={17} aria-hidden />
-          </button>
-        </div>
-      </header>
+      <Bar
+        pathname={pathname}
+        scan={scan}
+        waiting={waiting}
+        setFinding={setFinding}
+        setListing={setListing}
+        setHelping={setHelping}
+      />
       <ErrorBoundary at={pathname} what="This screen">
         <Outlet context={asked} />
       </ErrorBoundary>
@@ -172,6 +111,124 @@ export function Shell() {
         />
       )}
     </div>
+  );
+}
+
+interface BarProps {
+  readonly pathname: string;
+  readonly scan: ScanProgress | null;
+  readonly waiting: number;
+  readonly setFinding: React.Dispatch<React.SetStateAction<boolean>>;
+  readonly setListing: React.Dispatch<React.SetStateAction<boolean>>;
+  readonly setHelping: React.Dispatch<React.SetStateAction<boolean>>;
+}
+
+function Bar({ pathname, scan, waiting, setFinding, setListing, setHelping }: BarProps) {
+  return (
+    <header className="bar">
+      <NavLink to="/file" className="brand">
+        <img src="/drawer.svg" width="22" height="22" alt="" />
+        Clever Drawer
+      </NavLink>
+      <Screens pathname={pathname} scan={scan} waiting={waiting} />
+      <BarEnd setFinding={setFinding} setListing={setListing} setHelping={setHelping} />
+    </header>
+  );
+}
+
+interface BarEndProps {
+  readonly setFinding: React.Dispatch<React.SetStateAction<boolean>>;
+  readonly setListing: React.Dispatch<React.SetStateAction<boolean>>;
+  readonly setHelping: React.Dispatch<React.SetStateAction<boolean>>;
+}
+
+function BarEnd({ setFinding, setListing, setHelping }: BarEndProps) {
+  return (
+    <div className="right">
+      <SavedMark />
+      <ComputerChoice />
+      <FindButton setFinding={setFinding} />
+      <StepButton direction="undo" />
+      <StepButton direction="redo" />
+      <button
+        type="button"
+        className="bar-button"
+        title="Latest changes (Ctrl+H)"
+        aria-label="Latest changes"
+        onClick={() => {
+          setListing(true);
+        }}
+      >
+        <History size={17} aria-hidden />
+      </button>
+      <ThemeButton />
+      <button
+        type="button"
+        className="bar-button"
+        title="All keys (?)"
+        aria-label="All keys"
+        onClick={() => {
+          setHelping(true);
+        }}
+      >
+        <HelpCircle size={17} aria-hidden />
+      </button>
+    </div>
+  );
+}
+
+function FindButton({
+  setFinding,
+}: {
+  readonly setFinding: React.Dispatch<React.SetStateAction<boolean>>;
+}) {
+  return (
+    <button
+      type="button"
+      className="bar-button anything"
+      onClick={() => {
+        setFinding(true);
+      }}
+    >
+      <span>
+        <Search size={14} aria-hidden /> Find anything
+      </span>{' '}
+      <span>
+        <kbd>Ctrl</kbd> <kbd>K</kbd>
+      </span>
+    </button>
+  );
+}
+
+interface ScreensProps {
+  readonly pathname: string;
+  readonly scan: ScanProgress | null;
+  readonly waiting: number;
+}
+
+function Screens({ pathname, scan, waiting }: ScreensProps) {
+  return (
+    <nav aria-label="Screens">
+      {screens.map(({ path, name, Icon, key }) => (
+        <NavLink
+          key={path}
+          to={path}
+          title={key}
+          aria-keyshortcuts={key}
+          className={({ isActive }) =>
+            isActive || (path === '/file' && pathname.startsWith('/rule')) ? 'active' : ''
+          }
+        >
+          <Icon size={16} aria-hidden /> {name}
+          {path === '/scan' && scan && <span className="count">looking</span>}
+          {path === '/sort' && waiting > 0 && (
+            <span className="count" title={`${waiting} questions wait`}>
+              {waiting}
+            </span>
+          )}
+        </NavLink>
+      ))}
+    </nav>
   );
 }
 

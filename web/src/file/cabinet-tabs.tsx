@@ -24,18 +24,7 @@ export function CabinetTabs() {
   };
   return (
     <div className="cabinet-tabs">
-      <div role="tablist" aria-label="Cabinets">
-        {cabinets.map((one) => (
-          <Tab
-            key={one.id}
-            cabinet={one}
-            isShown={one.id === cabinet?.id}
-            onShow={() => {
-              chooseCabinet(one.id);
-            }}
-          />
-        ))}
-      </div>
+      <TabRow />
       <button
         type="button"
         className="new-cabinet"
@@ -77,15 +66,31 @@ export function CabinetTabs() {
   );
 }
 
-function Tab({
-  cabinet,
-  isShown,
-  onShow,
-}: {
-  cabinet: Cabinet;
-  isShown: boolean;
-  onShow: () => void;
-}) {
+function TabRow() {
+  const { cabinets, cabinet, chooseCabinet } = useArrangement();
+  return (
+    <div role="tablist" aria-label="Cabinets">
+      {cabinets.map((one) => (
+        <Tab
+          key={one.id}
+          cabinet={one}
+          isShown={one.id === cabinet?.id}
+          onShow={() => {
+            chooseCabinet(one.id);
+          }}
+        />
+      ))}
+    </div>
+  );
+}
+
+interface TabProps {
+  readonly cabinet: Cabinet;
+  readonly isShown: boolean;
+  readonly onShow: () => void;
+}
+
+function Tab({ cabinet, isShown, onShow }: TabProps) {
   const { setNodeRef, isOver } = useDroppable({
     id: `cabinet:${cabinet.id}`,
     data: { kind: 'cabinet' },
@@ -135,16 +140,13 @@ function ShareItem({ cabinet }: { cabinet: Cabinet }) {
   );
 }
 
-function CabinetMenu({
-  cabinet,
-  onChange,
-  onDuplicate,
-}: {
-  cabinet: Cabinet;
-  onChange: () => void;
-  onDuplicate: () => void;
-}) {
-  const { act } = useActs();
+interface CabinetMenuProps {
+  readonly cabinet: Cabinet;
+  readonly onChange: () => void;
+  readonly onDuplicate: () => void;
+}
+
+function CabinetMenu({ cabinet, onChange, onDuplicate }: CabinetMenuProps) {
   const { cabinets } = useArrangement();
   const at = cabinets.findIndex((one) => one.id === cabinet.id);
   const before = cabinets[at - 1];
@@ -159,52 +161,76 @@ function CabinetMenu({
       >
         <MoreHorizontal size={15} aria-hidden />
       </Dropdown.Toggle>
-      <Dropdown.Menu align="end">
-        <MenuItem onClick={onChange}>Name and slots …</MenuItem>
-        <MenuItem onClick={onDuplicate}>Duplicate</MenuItem>
-        {before && (
-          <MenuItem
-            onClick={() => {
-              act({ act: 'move-cabinet', cabinet: cabinet.id, before: before.id });
-            }}
-          >
-            Put before {before.name}
-          </MenuItem>
-        )}
-        {behind && (
-          <MenuItem
-            onClick={() => {
-              act({
-                act: 'move-cabinet',
-                cabinet: cabinet.id,
-                before: cabinets[at + 2]?.id ?? null,
-              });
-            }}
-          >
-            Put behind {behind.name}
-          </MenuItem>
-        )}
+      <CabinetItems
+        onChange={onChange}
+        onDuplicate={onDuplicate}
+        before={before}
+        cabinet={cabinet}
+        behind={behind}
+        at={at}
+      />
+    </Dropdown>
+  );
+}
+
+interface CabinetItemsProps {
+  readonly onChange: () => void;
+  readonly onDuplicate: () => void;
+  readonly before: Cabinet | undefined;
+  readonly cabinet: Cabinet;
+  readonly behind: Cabinet | undefined;
+  readonly at: number;
+}
+
+function CabinetItems({ onChange, onDuplicate, before, cabinet, behind, at }: CabinetItemsProps) {
+  const { act } = useActs();
+  const { cabinets } = useArrangement();
+  return (
+    <Dropdown.Menu align="end">
+      <MenuItem onClick={onChange}>Name and slots …</MenuItem>
+      <MenuItem onClick={onDuplicate}>Duplicate</MenuItem>
+      {before && (
+        <MenuItem
+          onClick={() => {
+            act({ act: 'move-cabinet', cabinet: cabinet.id, before: before.id });
+          }}
+        >
+          Put before {before.name}
+        </MenuItem>
+      )}
+      {behind && (
         <MenuItem
           onClick={() => {
             act({
-              act: 'set-cabinet',
+              act: 'move-cabinet',
               cabinet: cabinet.id,
-              set: { sortedBy: cabinet.sortedBy ? null : 'name' },
+              before: cabinets[at + 2]?.id ?? null,
             });
           }}
         >
-          {cabinet.sortedBy ? 'My own order of folders' : 'Folders by name, between the dividers'}
+          Put behind {behind.name}
         </MenuItem>
-        {cabinets.length > 1 && <ShareItem cabinet={cabinet} />}
-        <Dropdown.Divider />
-        <MenuItem
-          onClick={() => {
-            act({ act: 'remove-cabinet', cabinet: asId(cabinet.id) });
-          }}
-        >
-          Remove the cabinet (its plugins stay in the catalog)
-        </MenuItem>
-      </Dropdown.Menu>
-    </Dropdown>
+      )}
+      <MenuItem
+        onClick={() => {
+          act({
+            act: 'set-cabinet',
+            cabinet: cabinet.id,
+            set: { sortedBy: cabinet.sortedBy ? null : 'name' },
+          });
+        }}
+      >
+        {cabinet.sortedBy ? 'My own order of folders' : 'Folders by name, between the dividers'}
+      </MenuItem>
+      {cabinets.length > 1 && <ShareItem cabinet={cabinet} />}
+      <Dropdown.Divider />
+      <MenuItem
+        onClick={() => {
+          act({ act: 'remove-cabinet', cabinet: asId(cabinet.id) });
+        }}
+      >
+        Remove the cabinet (its plugins stay in the catalog)
+      </MenuItem>
+    </Dropdown.Menu>
   );
 }

@@ -9,7 +9,8 @@ import { KeysHint } from '../ui/keys-hint.tsx';
 import { CabinetTabs } from './cabinet-tabs.tsx';
 import { FolderForm } from './folder-form.tsx';
 import { Sections } from './sections.tsx';
-import type { ChestState } from './use-chest.ts';
+import type { ChestState, Editing } from './use-chest.ts';
+import type { Cabinet } from '@clever-drawer/core';
 
 const keys = [
   ['Enter', 'open'],
@@ -81,20 +82,7 @@ export const Chest = memo(function WholeChest({ chest }: { chest: ChestState }) 
   };
   return (
     <section className="chest" aria-label={`Cabinet ${cabinet?.name ?? ''}`}>
-      <div className="chest-head">
-        <h1 className="visually-hidden">{cabinet?.name}</h1>
-        <CabinetTabs />
-        <Button
-          size="sm"
-          variant="quiet"
-          title="A folder, a smart folder or a divider"
-          onClick={() => {
-            setEditing({ what: 'new', parent: null });
-          }}
-        >
-          <Plus size={14} aria-hidden /> New folder … <kbd>Shift+N</kbd>
-        </Button>
-      </div>
+      <ChestHead cabinet={cabinet} setEditing={setEditing} />
       <div ref={box} className="chest-body" onKeyDown={onKeyDown}>
         {editing?.what === 'new' && editing.parent === null && <FolderForm onDone={closeForm} />}
         <Sections folders={folders} focusable={focusable} chest={chest} onDone={closeForm} />
@@ -104,6 +92,31 @@ export const Chest = memo(function WholeChest({ chest }: { chest: ChestState }) 
     </section>
   );
 });
+
+function ChestHead({
+  cabinet,
+  setEditing,
+}: {
+  readonly cabinet: Cabinet | undefined;
+  readonly setEditing: (editing: Editing) => void;
+}) {
+  return (
+    <div className="chest-head">
+      <h1 className="visually-hidden">{cabinet?.name}</h1>
+      <CabinetTabs />
+      <Button
+        size="sm"
+        variant="quiet"
+        title="A folder, a smart folder or a divider"
+        onClick={() => {
+          setEditing({ what: 'new', parent: null });
+        }}
+      >
+        <Plus size={14} aria-hidden /> New folder … <kbd>Shift+N</kbd>
+      </Button>
+    </div>
+  );
+}
 
 /** The room below the last folder, where a folder can be dropped to stand last. */
 function ChestEnd({ isNew }: { isNew: boolean }) {

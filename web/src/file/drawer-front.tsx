@@ -2,7 +2,7 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { Layers, Pin } from 'lucide-react';
 import { memo } from 'react';
-import type { Folder } from '@clever-drawer/core';
+import type { Arrangement, Folder } from '@clever-drawer/core';
 import { useArrangement } from '../studio/contexts.ts';
 import { FolderMenu } from './folder-menu.tsx';
 import { useDropPart } from './drop-part.ts';
@@ -139,17 +139,27 @@ const Face = memo(function DrawerFace({ folder, isOpen, isFocusable, acts }: Pro
         {folder.standsFor && <Layers size={12} aria-label="shown from another cabinet" />}
         {folder.isPinned && <Pin size={12} aria-label="pinned" />}
       </span>
-      {below.length > 0 && (
-        <span className="front-below">
-          {below.slice(0, below.length > 3 ? 2 : 3).map((f) => (
-            <span key={f.id} className="hand">
-              {f.name} {(arrangement.members.get(f.id) ?? []).length}
-            </span>
-          ))}
-          {below.length > 3 && <span>and {below.length - 2} more</span>}
-        </span>
-      )}
+      {below.length > 0 && <FrontBelow below={below} arrangement={arrangement} />}
       <span className="pull" aria-hidden />
     </button>
   );
 });
+
+function FrontBelow({
+  below,
+  arrangement,
+}: {
+  readonly below: Folder[];
+  readonly arrangement: Arrangement;
+}) {
+  return (
+    <span className="front-below">
+      {below.slice(0, below.length > 3 ? 2 : 3).map((f) => (
+        <span key={f.id} className="hand">
+          {f.name} {(arrangement.members.get(f.id) ?? []).length}
+        </span>
+      ))}
+      {below.length > 3 && <span>and {below.length - 2} more</span>}
+    </span>
+  );
+}

@@ -85,60 +85,85 @@ export function FacetWords({
         const value = filter.facets[facet];
         return (
           value !== undefined && (
-            <Fragment key={facet}>
-              ,{' '}
-              <button
-                type="button"
-                className="word set"
-                title="Press to drop this"
-                onClick={() => {
-                  set(facet, null);
-                }}
-              >
-                {textOf(facet, value)}
-              </button>
-            </Fragment>
+            <SetFacet key={facet} set={set} facet={facet} textOf={textOf} value={value} />
           )
         );
       })}
+      , <MoreFacets set={set} valuesOf={valuesOf} filter={filter} textOf={textOf} />
+    </>
+  );
+}
+
+interface SetFacetProps {
+  readonly set: (facet: Facet, value: string | null) => void;
+  readonly facet: 'bits' | 'licence' | 'state' | 'tag' | 'folder' | 'arrived' | 'loaded';
+  readonly textOf: (facet: Facet, value: string) => string;
+  readonly value: string;
+}
+
+function SetFacet({ set, facet, textOf, value }: SetFacetProps) {
+  return (
+    <Fragment>
       ,{' '}
-      <Dropdown
-        as="span"
-        onSelect={(key) => {
-          const [facet, value] = (key ?? '').split('\n');
-          const known = facets.find((one) => one === facet);
-          if (known && value !== undefined) {
-            set(known, value);
-          }
+      <button
+        type="button"
+        className="word set"
+        title="Press to drop this"
+        onClick={() => {
+          set(facet, null);
         }}
       >
-        <Dropdown.Toggle
-          as="button"
-          type="button"
-          className="word"
-          aria-label="More that narrows the list"
-        >
-          more …
-        </Dropdown.Toggle>
-        <Dropdown.Menu className="facet-menu">
-          {facets
-            .filter((facet) => valuesOf(facet).length > 0)
-            .map((facet) => (
-              <Fragment key={facet}>
-                <div className="dropdown-header">{heads[facet]}</div>
-                {valuesOf(facet).map((value) => (
-                  <MenuItem
-                    key={value}
-                    eventKey={`${facet}\n${value}`}
-                    active={filter.facets[facet] === value}
-                  >
-                    {textOf(facet, value)}
-                  </MenuItem>
-                ))}
-              </Fragment>
-            ))}
-        </Dropdown.Menu>
-      </Dropdown>
-    </>
+        {textOf(facet, value)}
+      </button>
+    </Fragment>
+  );
+}
+
+interface MoreFacetsProps {
+  readonly set: (facet: Facet, value: string | null) => void;
+  readonly valuesOf: (facet: Facet) => readonly string[];
+  readonly filter: Filter;
+  readonly textOf: (facet: Facet, value: string) => string;
+}
+
+function MoreFacets({ set, valuesOf, filter, textOf }: MoreFacetsProps) {
+  return (
+    <Dropdown
+      as="span"
+      onSelect={(key) => {
+        const [facet, value] = (key ?? '').split('\n');
+        const known = facets.find((one) => one === facet);
+        if (known && value !== undefined) {
+          set(known, value);
+        }
+      }}
+    >
+      <Dropdown.Toggle
+        as="button"
+        type="button"
+        className="word"
+        aria-label="More that narrows the list"
+      >
+        more …
+      </Dropdown.Toggle>
+      <Dropdown.Menu className="facet-menu">
+        {facets
+          .filter((facet) => valuesOf(facet).length > 0)
+          .map((facet) => (
+            <Fragment key={facet}>
+              <div className="dropdown-header">{heads[facet]}</div>
+              {valuesOf(facet).map((value) => (
+                <MenuItem
+                  key={value}
+                  eventKey={`${facet}\n${value}`}
+                  active={filter.facets[facet] === value}
+                >
+                  {textOf(facet, value)}
+                </MenuItem>
+              ))}
+            </Fragment>
+          ))}
+      </Dropdown.Menu>
+    </Dropdown>
   );
 }

@@ -50,29 +50,16 @@ export function FileIn({ plugins, moving, lately, onClose, onFiled }: Props) {
     .map((id) => arrangement.folders.find((f) => f.id === id))
     .filter((f) => f !== undefined);
   const folders = [...new Set([...remembered, ...arrangement.folders])].filter(isTarget);
-  const choices = folders.map((folder): Choice => {
-    const parent = arrangement.folders.find((f) => f.id === folder.parent);
-    const held = arrangement.members.get(folder.id) ?? [];
-    const there = plugins.filter((id) => held.includes(asId(id))).length;
-    return {
+  const choices = folders.map(
+    (folder): Choice => ({
       id: folder.id,
       text: folder.name,
       take: () => {
         file(folder);
       },
-      show: (
-        <>
-          <span className={`label ${folder.form === 'smart' ? 'smart' : ''}`}>{folder.name}</span>
-          <span className="text-soft">
-            {folder.form === 'smart' && 'always in, by hand · '}
-            {parent && `in ${parent.name} · `}
-            {held.length}
-            {there === plugins.length ? ' · already there' : ''}
-          </span>
-        </>
-      ),
-    };
-  });
+      show: <Target folder={folder} plugins={plugins} />,
+    }),
+  );
   const offer = (typed: string): Choice | null => {
     if (
       moving ||
@@ -118,5 +105,24 @@ export function FileIn({ plugins, moving, lately, onClose, onFiled }: Props) {
       offer={offer}
       onClose={onClose}
     />
+  );
+}
+
+/** A folder to file in: where it stands, how many it holds, and whether all are there already. */
+function Target({ folder, plugins }: { folder: Folder; plugins: readonly string[] }) {
+  const { arrangement } = useArrangement();
+  const parent = arrangement.folders.find((each) => each.id === folder.parent);
+  const held = arrangement.members.get(folder.id) ?? [];
+  const isThere = plugins.every((id) => held.includes(asId(id)));
+  return (
+    <>
+      <span className={`label ${folder.form === 'smart' ? 'smart' : ''}`}>{folder.name}</span>
+      <span className="text-soft">
+        {folder.form === 'smart' && 'always in, by hand · '}
+        {parent && `in ${parent.name} · `}
+        {held.length}
+        {isThere ? ' · already there' : ''}
+      </span>
+    </>
   );
 }

@@ -1,8 +1,8 @@
 /** File: the whole catalog at the left, the drawers at the right, the tray below. */
 import { LayoutGrid, List as ListIcon } from 'lucide-react';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import type { Placement } from '@clever-drawer/core';
+import type { Placement, Plugin } from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { sayAct } from '../annotate/annotate.ts';
 import { TypesPicker } from '../annotate/types-picker.tsx';
@@ -14,19 +14,17 @@ import { Dragging } from './dragging.tsx';
 import { FileIn } from './file-in.tsx';
 import './file.css';
 import { NameDialog } from '../annotate/name-dialog.tsx';
-import { PluginList, type View } from './plugin-list.tsx';
+import type { View } from './model/list-keys.ts';
+import { PluginList } from './plugin-list.tsx';
 import { LineUp, Sentence } from './sentence.tsx';
 import { Suggestions } from './suggestions.tsx';
 import { Tray } from './tray.tsx';
 import { useChest } from './use-chest.ts';
-import { clearFilter, useList } from './use-list.ts';
-import { useTray } from './use-tray.ts';
+import { clearFilter, useList, type List } from './use-list.ts';
+import { useTray, type TrayState } from './use-tray.ts';
 
 export function FileScreen() {
-  const { plugins, pluginById, answers } = useCatalog();
-  const { act } = useActs();
-  const { arrangement } = useArrangement();
-  const navigate = useNavigate();
+  const { pluginById } = useCatalog();
   const list = useList();
   const tray = useTray();
   const [active, setActive] = useState<string | null>(null);
@@ -59,67 +57,7 @@ export function FileScreen() {
       box.current?.focus();
     }
   };
-  useKeys({
-    '/': () => {
-      field.current?.focus();
-      field.current?.select();
-    },
-    Escape: () => {
-      list.setFilter(clearFilter);
-    },
-    F: () => {
-      if (toFile.length > 0) {
-        setDialog('file');
-      }
-    },
-    N: () => {
-      if (activePlugin) {
-        setDialog('name');
-      }
-    },
-    T: () => {
-      if (toFile.length > 0) {
-        setDialog('type');
-      }
-    },
-    H: () => {
-      if (toFile.length > 0) {
-        act(sayAct(toFile, { isHidden: !toFile.every((id) => answers.get(id)?.isHidden) }));
-      }
-    },
-    G: () => {
-      setDialog('suggest');
-    },
-    I: () => {
-      if (active !== null) {
-        void navigate(`/plugin/${active}`);
-      }
-    },
-    Space: () => {
-      if (active !== null) {
-        tray.toggle(active);
-      }
-    },
-    B: () => {
-      const favourite = active === null ? null : favouriteAct(arrangement, active);
-      if (favourite) {
-        act(favourite);
-      }
-    },
-  });
-  const onFieldKey = (event: React.KeyboardEvent): void => {
-    if (!isTyping(event.target) || event.target !== field.current) {
-      return;
-    }
-    if (event.key === 'Escape') {
-      list.setFilter(clearFilter);
-      box.current?.focus();
-    } else if (event.key === 'ArrowDown' || event.key === 'Enter') {
-      event.preventDefault();
-      setActive(list.rows[0]?.plugin.id ?? null);
-      box.current?.focus();
-    }
-  };
+  useScreenKeys({ list, tray, active, toFile, activePlugin, field, setDialog });
   const changeView = (next: View): void => {
     setView(next);
     remember('file-view', next);
@@ -127,46 +65,20 @@ export function FileScreen() {
   return (
     <Dragging tray={tray.ids} acts={chest.acts} onFiled={onFiled}>
       <main className="file-screen">
-        <div className="pane list-pane" onKeyDown={onFieldKey}>
-          <h1 className="visually-hidden">File</h1>
-          <Sentence list={list} field={field} />
-          <div className="list-head">
-            <LineUp list={list} />
-            <span className="head-end">
-              <button
-                type="button"
-                className="link-words"
-                onClick={() => {
-                  setDialog('suggest');
-                }}
-              >
-                Suggestions for what is in no folder
-              </button>{' '}
-              <kbd>G</kbd>
-            </span>
-            <ViewSwitch view={view} onChange={changeView} />
-          </div>
-          {list.rows.length > 0 ? (
-            <PluginList
-              rows={list.rows}
-              sorting={list.sorting}
-              view={view}
-              active={active}
-              tray={tray.ids}
-              box={box}
-              onActive={setActive}
-              onTray={tray.toggle}
-              onTrayAll={tray.add}
-            />
-          ) : (
-            <EmptyList
-              isCatalogEmpty={plugins.length === 0}
-              onClear={() => {
-                list.setFilter(clearFilter);
-              }}
-            />
-          )}
-        </div>
+        <ListPane
+          onFieldKey={(event) => {
+            leaveField(event, { list, field, box, setActive });
+          }}
+          list={list}
+          field={field}
+          setDialog={setDialog}
+          view={view}
+          changeView={changeView}
+          active={active}
+          tray={tray}
+          box={box}
+          setActive={setActive}
+        />
         <Chest chest={chest} />
         <Tray
           tray={tray.ids}
@@ -177,36 +89,224 @@ export function FileScreen() {
           }}
         />
       </main>
-      {dialog === 'file' && toFile.length > 0 && (
-        <FileIn plugins={toFile} lately={lately} onClose={closeDialog} onFiled={onFiled} />
-      )}
-      {moving && (
-        <FileIn
-          plugins={[moving.plugin]}
-          moving={moving}
-          lately={lately}
-          onClose={closeDialog}
-          onFiled={onFiled}
-        />
-      )}
-      {dialog === 'suggest' && <Suggestions onClose={closeDialog} />}
-      {dialog === 'type' && (
-        <TypesPicker
-          title={
-            toFile.length === 1 && activePlugin
-              ? `What does ${activePlugin.name} do?`
-              : `What do these ${toFile.length} do?`
-          }
-          onTake={(type) => {
-            act(sayAct(toFile, { types: type === null ? [] : [type] }));
-          }}
-          onClose={closeDialog}
-        />
-      )}
-      {dialog === 'name' && activePlugin && (
-        <NameDialog plugin={activePlugin} onClose={closeDialog} />
-      )}
+      <Dialogs
+        dialog={dialog}
+        toFile={toFile}
+        activePlugin={activePlugin}
+        lately={lately}
+        onFiled={onFiled}
+        onClose={closeDialog}
+      />
     </Dragging>
+  );
+}
+
+interface ListPaneProps {
+  readonly onFieldKey: (event: React.KeyboardEvent) => void;
+  readonly list: List;
+  readonly field: React.RefObject<HTMLInputElement | null>;
+  readonly setDialog: React.Dispatch<React.SetStateAction<Dialog>>;
+  readonly view: View;
+  readonly changeView: (next: View) => void;
+  readonly active: string | null;
+  readonly tray: TrayState;
+  readonly box: React.RefObject<HTMLDivElement | null>;
+  readonly setActive: React.Dispatch<React.SetStateAction<string | null>>;
+}
+
+/** The sentence that narrows, and what it leaves. */
+function ListPane({
+  onFieldKey,
+  list,
+  field,
+  setDialog,
+  view,
+  changeView,
+  active,
+  tray,
+  box,
+  setActive,
+}: ListPaneProps) {
+  const { plugins } = useCatalog();
+  return (
+    <div className="pane list-pane" onKeyDown={onFieldKey}>
+      <h1 className="visually-hidden">File</h1>
+      <Sentence list={list} field={field} />
+      <ListHead list={list} setDialog={setDialog} view={view} changeView={changeView} />
+      {list.rows.length > 0 ? (
+        <PluginList
+          rows={list.rows}
+          sorting={list.sorting}
+          view={view}
+          active={active}
+          tray={tray.ids}
+          box={box}
+          onActive={setActive}
+          onTray={tray.toggle}
+          onTrayAll={tray.add}
+        />
+      ) : (
+        <EmptyList
+          isCatalogEmpty={plugins.length === 0}
+          onClear={() => {
+            list.setFilter(clearFilter);
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+interface ListHeadProps {
+  readonly list: List;
+  readonly setDialog: React.Dispatch<React.SetStateAction<Dialog>>;
+  readonly view: View;
+  readonly changeView: (next: View) => void;
+}
+
+/** What lines the list up, suggestions, and the view. */
+function ListHead({ list, setDialog, view, changeView }: ListHeadProps) {
+  return (
+    <div className="list-head">
+      <LineUp list={list} />
+      <span className="head-end">
+        <button
+          type="button"
+          className="link-words"
+          onClick={() => {
+            setDialog('suggest');
+          }}
+        >
+          Suggestions for what is in no folder
+        </button>{' '}
+        <kbd>G</kbd>
+      </span>
+      <ViewSwitch view={view} onChange={changeView} />
+    </div>
+  );
+}
+
+/** What the keys of the screen act on. */
+interface KeyScene {
+  readonly list: List;
+  readonly tray: TrayState;
+  readonly active: string | null;
+  readonly activePlugin: Plugin | undefined;
+  readonly toFile: readonly string[];
+  readonly field: RefObject<HTMLInputElement | null>;
+  readonly setDialog: (dialog: Dialog) => void;
+}
+
+function useScreenKeys(scene: KeyScene): void {
+  const { list, tray, active, activePlugin, toFile, field, setDialog } = scene;
+  const { answers } = useCatalog();
+  const { act } = useActs();
+  const { arrangement } = useArrangement();
+  const navigate = useNavigate();
+  const ask = (dialog: Dialog, isPossible: boolean): void => {
+    if (isPossible) {
+      setDialog(dialog);
+    }
+  };
+  const hide = (): void => {
+    if (toFile.length > 0) {
+      act(sayAct(toFile, { isHidden: !toFile.every((id) => answers.get(id)?.isHidden) }));
+    }
+  };
+  const favour = (): void => {
+    const wanted = active === null ? null : favouriteAct(arrangement, active);
+    if (wanted) {
+      act(wanted);
+    }
+  };
+  useKeys({
+    '/': () => {
+      field.current?.focus();
+      field.current?.select();
+    },
+    Escape: () => list.setFilter(clearFilter),
+    F: () => ask('file', toFile.length > 0),
+    N: () => ask('name', activePlugin !== undefined),
+    T: () => ask('type', toFile.length > 0),
+    H: hide,
+    G: () => ask('suggest', true),
+    I: () => active !== null && void navigate(`/plugin/${active}`),
+    Space: () => active !== null && tray.toggle(active),
+    B: favour,
+  });
+}
+
+interface FieldScene {
+  readonly list: List;
+  readonly field: RefObject<HTMLInputElement | null>;
+  readonly box: RefObject<HTMLDivElement | null>;
+  readonly setActive: (plugin: string | null) => void;
+}
+
+/** From the field of letters: Escape clears all that narrows, Enter and the arrow go on to the list. */
+function leaveField(event: React.KeyboardEvent, { list, field, box, setActive }: FieldScene): void {
+  if (!isTyping(event.target) || event.target !== field.current) {
+    return;
+  }
+  if (event.key === 'Escape') {
+    list.setFilter(clearFilter);
+    box.current?.focus();
+  } else if (event.key === 'ArrowDown' || event.key === 'Enter') {
+    event.preventDefault();
+    setActive(list.rows[0]?.plugin.id ?? null);
+    box.current?.focus();
+  }
+}
+
+interface DialogsProps {
+  readonly dialog: Dialog;
+  readonly toFile: readonly string[];
+  readonly activePlugin: Plugin | undefined;
+  readonly lately: readonly string[];
+  readonly onFiled: (folder: string) => void;
+  readonly onClose: () => void;
+}
+
+function Dialogs(props: DialogsProps) {
+  const { dialog, toFile, activePlugin, lately, onFiled, onClose } = props;
+  const filing = { lately, onFiled, onClose };
+  if (typeof dialog === 'object' && dialog !== null) {
+    return <FileIn plugins={[dialog.plugin]} moving={dialog} {...filing} />;
+  }
+  if (dialog === 'file' && toFile.length > 0) {
+    return <FileIn plugins={toFile} {...filing} />;
+  }
+  if (dialog === 'suggest') {
+    return <Suggestions onClose={onClose} />;
+  }
+  if (dialog === 'type') {
+    return <TypesOf plugins={toFile} activePlugin={activePlugin} onClose={onClose} />;
+  }
+  return dialog === 'name' && activePlugin ? (
+    <NameDialog plugin={activePlugin} onClose={onClose} />
+  ) : null;
+}
+
+interface TypesOfProps {
+  readonly plugins: readonly string[];
+  readonly activePlugin: Plugin | undefined;
+  readonly onClose: () => void;
+}
+
+function TypesOf({ plugins, activePlugin, onClose }: TypesOfProps) {
+  const { act } = useActs();
+  return (
+    <TypesPicker
+      title={
+        plugins.length === 1 && activePlugin
+          ? `What does ${activePlugin.name} do?`
+          : `What do these ${plugins.length} do?`
+      }
+      onTake={(type) => {
+        act(sayAct(plugins, { types: type === null ? [] : [type] }));
+      }}
+      onClose={onClose}
+    />
   );
 }
 

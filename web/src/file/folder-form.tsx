@@ -2,7 +2,7 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { useMemo } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { useForm } from 'react-hook-form';
+import { useForm, type FieldErrors, type UseFormReturn } from 'react-hook-form';
 import { object, string } from 'yup';
 import { Link } from 'react-router';
 import {
@@ -103,21 +103,7 @@ export function FolderForm({ folder, parent = null, onDone }: Props) {
       }}
       aria-label={folder ? `Change ${folder.name}` : 'New folder'}
     >
-      {!folder && (
-        <div className="form-kinds">
-          {(['folder', 'smart', 'divider'] as const).map((k) => (
-            <Form.Check
-              key={k}
-              inline
-              type="radio"
-              id={`form-${k}`}
-              value={k}
-              label={formNames[k]}
-              {...form.register('form')}
-            />
-          ))}
-        </div>
-      )}
+      {!folder && <FormKinds form={form} />}
       <Form.Group controlId="folder-name">
         <Form.Label className="visually-hidden">Name</Form.Label>
         <Form.Control
@@ -130,20 +116,7 @@ export function FolderForm({ folder, parent = null, onDone }: Props) {
         />
         <Form.Control.Feedback type="invalid">{errors.name?.message}</Form.Control.Feedback>
       </Form.Group>
-      {kind === 'smart' && (
-        <Form.Group controlId="folder-keywords">
-          <Form.Label className="form-line">Holds every plugin whose name has any of</Form.Label>
-          <Form.Control
-            autoComplete="off"
-            spellCheck={false}
-            placeholder="delay, echo, slap"
-            isInvalid={errors.keywords !== undefined}
-            {...form.register('keywords')}
-          />
-          <Form.Control.Feedback type="invalid">{errors.keywords?.message}</Form.Control.Feedback>
-          <Preview keywords={keywords} />
-        </Form.Group>
-      )}
+      {kind === 'smart' && <Keywords errors={errors} form={form} keywords={keywords} />}
       <span className="form-acts">
         <Button type="submit" size="sm">
           {folder ? 'Save' : `Make the ${formNames[kind].toLowerCase()}`}
@@ -153,6 +126,67 @@ export function FolderForm({ folder, parent = null, onDone }: Props) {
         </Button>
       </span>
     </Form>
+  );
+}
+
+interface KeywordsProps {
+  readonly errors: FieldErrors<{ form: NewForm; name: string; keywords: string }>;
+  readonly form: UseFormReturn<
+    { form: NewForm; name: string; keywords: string },
+    unknown,
+    {
+      keywords: string;
+      name: string;
+      form: NonNullable<'folder' | 'smart' | 'divider' | undefined>;
+    }
+  >;
+  readonly keywords: string;
+}
+
+function Keywords({ errors, form, keywords }: KeywordsProps) {
+  return (
+    <Form.Group controlId="folder-keywords">
+      <Form.Label className="form-line">Holds every plugin whose name has any of</Form.Label>
+      <Form.Control
+        autoComplete="off"
+        spellCheck={false}
+        placeholder="delay, echo, slap"
+        isInvalid={errors.keywords !== undefined}
+        {...form.register('keywords')}
+      />
+      <Form.Control.Feedback type="invalid">{errors.keywords?.message}</Form.Control.Feedback>
+      <Preview keywords={keywords} />
+    </Form.Group>
+  );
+}
+
+function FormKinds({
+  form,
+}: {
+  readonly form: UseFormReturn<
+    { form: NewForm; name: string; keywords: string },
+    unknown,
+    {
+      keywords: string;
+      name: string;
+      form: NonNullable<'folder' | 'smart' | 'divider' | undefined>;
+    }
+  >;
+}) {
+  return (
+    <div className="form-kinds">
+      {(['folder', 'smart', 'divider'] as const).map((k) => (
+        <Form.Check
+          key={k}
+          inline
+          type="radio"
+          id={`form-${k}`}
+          value={k}
+          label={formNames[k]}
+          {...form.register('form')}
+        />
+      ))}
+    </div>
   );
 }
 

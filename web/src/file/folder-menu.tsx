@@ -66,20 +66,7 @@ export const FolderMenu = memo(function MenuOfFolder({
         {isOpen ? (
           <Items folder={folder} acts={acts} onAsk={setAsking} onClose={close} />
         ) : (
-          <button
-            ref={dots}
-            type="button"
-            className="menu-dots"
-            tabIndex={-1}
-            aria-haspopup="true"
-            aria-expanded={false}
-            aria-label={`Acts on ${folder.name}`}
-            onClick={() => {
-              setOpen(true);
-            }}
-          >
-            <MoreHorizontal size={15} aria-hidden />
-          </button>
+          <Dots dots={dots} folder={folder} setOpen={setOpen} />
         )}
       </span>
       {asking === 'merge' && (
@@ -103,6 +90,31 @@ export const FolderMenu = memo(function MenuOfFolder({
   );
 });
 
+interface DotsProps {
+  readonly dots: React.RefObject<HTMLButtonElement | null>;
+  readonly folder: Folder;
+  readonly setOpen: React.Dispatch<React.SetStateAction<boolean>>;
+}
+
+function Dots({ dots, folder, setOpen }: DotsProps) {
+  return (
+    <button
+      ref={dots}
+      type="button"
+      className="menu-dots"
+      tabIndex={-1}
+      aria-haspopup="true"
+      aria-expanded={false}
+      aria-label={`Acts on ${folder.name}`}
+      onClick={() => {
+        setOpen(true);
+      }}
+    >
+      <MoreHorizontal size={15} aria-hidden />
+    </button>
+  );
+}
+
 interface ItemsProps {
   readonly folder: Folder;
   readonly acts: ChestActs;
@@ -111,17 +123,6 @@ interface ItemsProps {
 }
 
 function Items({ folder, acts, onAsk, onClose }: ItemsProps) {
-  const { act } = useActs();
-  const { arrangement } = useArrangement();
-  const navigate = useNavigate();
-  const item = (text: string, does: () => void, key?: string) => (
-    <MenuItem onClick={does} className="option">
-      <span>{text}</span>
-      {key && <kbd>{key}</kbd>}
-    </MenuItem>
-  );
-  const into = acts.neighbourAbove(folder);
-  const holds = folder.form === 'folder' && (arrangement.members.get(folder.id)?.length ?? 0) > 0;
   return (
     <Dropdown
       show
@@ -139,85 +140,114 @@ function Items({ folder, acts, onAsk, onClose }: ItemsProps) {
       >
         <MoreHorizontal size={15} aria-hidden />
       </Dropdown.Toggle>
-      <Dropdown.Menu align="end" className="folder-menu">
-        {item(
-          'Rename',
-          () => {
-            acts.rename(folder.id);
-          },
-          'F2',
-        )}
-        {folder.form === 'smart' &&
-          item('Change the rule …', () => {
-            void navigate(`/rule/${folder.id}`);
-          })}
-        {folder.form === 'smart' &&
-          folder.standsFor === null &&
-          item('Settle as an ordinary folder', () => {
-            act({
-              act: 'settle',
-              folder: folder.id,
-              plugins: newPlaces(arrangement.members.get(folder.id) ?? []),
-            });
-          })}
-        {folder.form !== 'divider' &&
-          item('New subfolder', () => {
-            acts.addBelow(folder.id);
-          })}
-        {folder.form !== 'divider' &&
-          item(folder.isPinned ? 'Unpin' : 'Pin to the front', () => {
-            act({ act: 'set-folder', folder: folder.id, set: { isPinned: !folder.isPinned } });
-          })}
-        {folder.form !== 'divider' && <SortItems folder={folder} />}
-        <Dropdown.Divider />
-        {item(
-          'Put before its neighbour',
-          () => {
-            acts.shift(folder.id, -1);
-          },
-          'Alt+←',
-        )}
-        {item(
-          'Put behind its neighbour',
-          () => {
-            acts.shift(folder.id, 1);
-          },
-          'Alt+→',
-        )}
-        {into &&
-          folder.form !== 'divider' &&
-          item(`Put inside ${into.name}`, () => {
-            acts.moveInto(folder.id, into.id);
-          })}
-        {folder.parent !== null &&
-          item('Put beside its parent', () => {
-            acts.moveOut(folder);
-          })}
-        {holds && <SplitItems folder={folder} />}
-        {folder.form === 'folder' &&
-          folder.standsFor === null &&
-          item('Put all of it into …', () => {
-            onAsk('merge');
-          })}
-        {folder.form !== 'divider' &&
-          item('Copy into a cabinet …', () => {
-            onAsk('copy');
-          })}
-        {folder.form !== 'divider' &&
-          item('Show in another cabinet too …', () => {
-            onAsk('show');
-          })}
-        <Dropdown.Divider />
-        {item(
-          wordsOfRemoving(folder),
-          () => {
-            acts.remove(folder.id);
-          },
-          'Del',
-        )}
-      </Dropdown.Menu>
+      <MenuItems folder={folder} acts={acts} onAsk={onAsk} />
     </Dropdown>
   );
+}
+
+/** An act in the menu, or a line of its own between them. */
+interface Item {
+  readonly text: string;
+  readonly key?: string;
+  readonly run: () => void;
+}
+
+function MenuItems({ folder, acts, onAsk }: Omit<ItemsProps, 'onClose'>) {
+  const { arrangement } = useArrangement();
+  const holds = folder.form === 'folder' && (arrangement.members.get(folder.id)?.length ?? 0) > 0;
+  const isDrawer = folder.form !== 'divider';
+  return (
+    <Dropdown.Menu align="end" className="folder-menu">
+      <Lines items={useOwnItems(folder, acts)} />
+      {isDrawer && <SortItems folder={folder} />}
+      <Dropdown.Divider />
+      <Lines items={placeItems(folder, acts)} />
+      {holds && <SplitItems folder={folder} />}
+      <Lines items={elsewhereItems(folder, onAsk)} />
+      <Dropdown.Divider />
+      <Lines
+        items={[
+          {
+            text: wordsOfRemoving(folder),
+            key: 'Del',
+            run: () => {
+              acts.remove(folder.id);
+            },
+          },
+        ]}
+      />
+    </Dropdown.Menu>
+  );
+}
+
+function Lines({ items }: { items: readonly Item[] }) {
+  return items.map(({ text, key, run }) => (
+    <MenuItem key={text} onClick={run} className="option">
+      <span>{text}</span>
+      {key && <kbd>{key}</kbd>}
+    </MenuItem>
+  ));
+}
+
+/** What is done to the folder itself. */
+function useOwnItems(folder: Folder, acts: ChestActs): Item[] {
+  const { act } = useActs();
+  const { arrangement } = useArrangement();
+  const navigate = useNavigate();
+  const rename: Item = { text: 'Rename', key: 'F2', run: () => acts.rename(folder.id) };
+  const changeRule: Item = {
+    text: 'Change the rule …',
+    run: () => void navigate(`/rule/${folder.id}`),
+  };
+  const settle: Item = {
+    text: 'Settle as an ordinary folder',
+    run: () => {
+      const plugins = newPlaces(arrangement.members.get(folder.id) ?? []);
+      act({ act: 'settle', folder: folder.id, plugins });
+    },
+  };
+  const addBelow: Item = { text: 'New subfolder', run: () => acts.addBelow(folder.id) };
+  const pin: Item = {
+    text: folder.isPinned ? 'Unpin' : 'Pin to the front',
+    run: () => {
+      act({ act: 'set-folder', folder: folder.id, set: { isPinned: !folder.isPinned } });
+    },
+  };
+  const isSmart = folder.form === 'smart';
+  return [
+    rename,
+    ...(isSmart ? [changeRule] : []),
+    ...(isSmart && folder.standsFor === null ? [settle] : []),
+    ...(folder.form === 'divider' ? [] : [addBelow, pin]),
+  ];
+}
+
+/** Where the folder stands among the others. */
+function placeItems(folder: Folder, acts: ChestActs): Item[] {
+  const into = folder.form === 'divider' ? undefined : acts.neighbourAbove(folder);
+  return [
+    { text: 'Put before its neighbour', key: 'Alt+←', run: () => acts.shift(folder.id, -1) },
+    { text: 'Put behind its neighbour', key: 'Alt+→', run: () => acts.shift(folder.id, 1) },
+    ...(into
+      ? [{ text: `Put inside ${into.name}`, run: () => acts.moveInto(folder.id, into.id) }]
+      : []),
+    ...(folder.parent === null
+      ? []
+      : [{ text: 'Put beside its parent', run: () => acts.moveOut(folder) }]),
+  ];
+}
+
+/** What asks for another folder or cabinet. */
+function elsewhereItems(folder: Folder, onAsk: (asking: Asking) => void): Item[] {
+  if (folder.form === 'divider') {
+    return [];
+  }
+  const merge: Item = { text: 'Put all of it into …', run: () => onAsk('merge') };
+  return [
+    ...(folder.form === 'folder' && folder.standsFor === null ? [merge] : []),
+    { text: 'Copy into a cabinet …', run: () => onAsk('copy') },
+    { text: 'Show in another cabinet too …', run: () => onAsk('show') },
+  ];
 }
 
 function SortItems({ folder }: { folder: Folder }) {
@@ -305,16 +335,14 @@ function SplitItems({ folder }: { folder: Folder }) {
   );
 }
 
+interface IntoCabinetProps {
+  readonly folder: Folder;
+  readonly asking: 'copy' | 'show';
+  readonly onClose: () => void;
+}
+
 /** The cabinet that gets a copy of a folder, or shows the folder itself. */
-function IntoCabinet({
-  folder,
-  asking,
-  onClose,
-}: {
-  folder: Folder;
-  asking: 'copy' | 'show';
-  onClose: () => void;
-}) {
+function IntoCabinet({ folder, asking, onClose }: IntoCabinetProps) {
   const { order } = useOrder();
   const { act } = useActs();
   const { cabinets } = useArrangement();

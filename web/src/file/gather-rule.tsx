@@ -2,7 +2,15 @@
 import { useMemo } from 'react';
 import { Button, Modal } from 'react-bootstrap';
 import { useNavigate } from 'react-router';
-import { CatalogIndex, gatherRules, printRule, sayRule } from '@clever-drawer/core';
+import {
+  CatalogIndex,
+  gatherRules,
+  printRule,
+  sayRule,
+  type Gathering,
+  type Rule,
+  type RuleWords,
+} from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 
 /** Rules offered, and names of other plugins told. */
@@ -16,9 +24,7 @@ export function GatherRule({
   plugins: readonly string[];
   onClose: () => void;
 }) {
-  const { pluginById } = useCatalog();
-  const { arrangement, nameOf } = useArrangement();
-  const navigate = useNavigate();
+  const { arrangement } = useArrangement();
   const { candidates, where, words } = arrangement.rules;
   const found = useMemo(
     () => gatherRules(plugins, new CatalogIndex(candidates), where, offered),
@@ -44,35 +50,7 @@ export function GatherRule({
         {found.length === 0 && (
           <p className="text-soft">They have nothing in common that a rule could ask for.</p>
         )}
-        <ul className="suggestions">
-          {found.map(({ rule, others }) => (
-            <li key={printRule(rule, words)}>
-              <span>
-                <strong>{sayRule(rule, words)}</strong>
-                <span className="text-soft visually-quiet d-block">
-                  {others.length === 0
-                    ? 'Takes in nothing else.'
-                    : `Takes in ${others.length} more: ${others
-                        .slice(0, told)
-                        .map((id) => {
-                          const plugin = pluginById.get(id);
-                          return plugin ? nameOf(plugin) : '';
-                        })
-                        .join(', ')}${others.length > told ? ' …' : ''}`}
-                </span>
-              </span>
-              <Button
-                size="sm"
-                variant="quiet"
-                onClick={() => {
-                  void navigate(`/rule/new?text=${encodeURIComponent(printRule(rule, words))}`);
-                }}
-              >
-                Begin with this
-              </Button>
-            </li>
-          ))}
-        </ul>
+        <GatheredRules found={found} words={words} />
       </Modal.Body>
       <Modal.Footer>
         <Button variant="bare" onClick={onClose}>
@@ -80,5 +58,60 @@ export function GatherRule({
         </Button>
       </Modal.Footer>
     </Modal>
+  );
+}
+
+function GatheredRules({
+  found,
+  words,
+}: {
+  readonly found: Gathering[];
+  readonly words: RuleWords;
+}) {
+  return (
+    <ul className="suggestions">
+      {found.map(({ rule, others }) => (
+        <GatheredRule key={printRule(rule, words)} rule={rule} words={words} others={others} />
+      ))}
+    </ul>
+  );
+}
+
+interface GatheredRuleProps {
+  readonly rule: Rule;
+  readonly words: RuleWords;
+  readonly others: readonly string[];
+}
+
+function GatheredRule({ rule, words, others }: GatheredRuleProps) {
+  const { pluginById } = useCatalog();
+  const { nameOf } = useArrangement();
+  const navigate = useNavigate();
+  return (
+    <li>
+      <span>
+        <strong>{sayRule(rule, words)}</strong>
+        <span className="text-soft visually-quiet d-block">
+          {others.length === 0
+            ? 'Takes in nothing else.'
+            : `Takes in ${others.length} more: ${others
+                .slice(0, told)
+                .map((id) => {
+                  const plugin = pluginById.get(id);
+                  return plugin ? nameOf(plugin) : '';
+                })
+                .join(', ')}${others.length > told ? ' …' : ''}`}
+        </span>
+      </span>
+      <Button
+        size="sm"
+        variant="quiet"
+        onClick={() => {
+          void navigate(`/rule/new?text=${encodeURIComponent(printRule(rule, words))}`);
+        }}
+      >
+        Begin with this
+      </Button>
+    </li>
   );
 }

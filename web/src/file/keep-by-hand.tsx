@@ -1,18 +1,16 @@
 /** What was dropped on a smart folder: always in, or another rule. */
 import { Button, Modal } from 'react-bootstrap';
 import { useNavigate } from 'react-router';
-import { asId, sayRule } from '@clever-drawer/core';
+import { asId, sayRule, type Folder } from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 
-export function KeepByHand({
-  folder: id,
-  plugins,
-  onClose,
-}: {
-  folder: string;
-  plugins: readonly string[];
-  onClose: () => void;
-}) {
+interface KeepByHandProps {
+  readonly folder: string;
+  readonly plugins: readonly string[];
+  readonly onClose: () => void;
+}
+
+export function KeepByHand({ folder: id, plugins, onClose }: KeepByHandProps) {
   const { pluginById } = useCatalog();
   const { act } = useActs();
   const { arrangement, nameOf } = useArrangement();
@@ -43,22 +41,36 @@ export function KeepByHand({
         <p className="mb-1">{folder.rule && sayRule(folder.rule, arrangement.rules.words)}</p>
         <p className="text-soft mb-0">By hand, {what} can be in it whatever the rule says.</p>
       </Modal.Body>
-      <Modal.Footer>
-        <Button variant="bare" onClick={onClose}>
-          Leave it
-        </Button>
-        <Button
-          variant="quiet"
-          onClick={() => {
-            void navigate(`/rule/${folder.standsFor ?? folder.id}`);
-          }}
-        >
-          Change the rule …
-        </Button>
-        <Button autoFocus onClick={keep}>
-          Keep {plugins.length === 1 ? 'it' : 'them'} always in
-        </Button>
-      </Modal.Footer>
+      <KeepActs onClose={onClose} folder={folder} keep={keep} plugins={plugins} />
     </Modal>
+  );
+}
+
+interface KeepActsProps {
+  readonly onClose: () => void;
+  readonly folder: Folder;
+  readonly keep: () => void;
+  readonly plugins: readonly string[];
+}
+
+function KeepActs({ onClose, folder, keep, plugins }: KeepActsProps) {
+  const navigate = useNavigate();
+  return (
+    <Modal.Footer>
+      <Button variant="bare" onClick={onClose}>
+        Leave it
+      </Button>
+      <Button
+        variant="quiet"
+        onClick={() => {
+          void navigate(`/rule/${folder.standsFor ?? folder.id}`);
+        }}
+      >
+        Change the rule …
+      </Button>
+      <Button autoFocus onClick={keep}>
+        Keep {plugins.length === 1 ? 'it' : 'them'} always in
+      </Button>
+    </Modal.Footer>
   );
 }

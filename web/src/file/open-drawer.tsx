@@ -3,28 +3,24 @@ import { X } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
-import { sayRule, type Folder } from '@clever-drawer/core';
+import { sayRule, type Folder, type Placement, type PluginId } from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { sortingNames } from './folder-menu.tsx';
 import { FolderForm } from './folder-form.tsx';
 import { PlacedPlugin } from './placed-plugin.tsx';
-import type { ChestState } from './use-chest.ts';
+import type { ChestActs, ChestState } from './use-chest.ts';
 
 /** More plugins than this are not drawn in the drawer but counted; the list shows them all. */
 const drawn = 300;
 
+interface OpenDrawerProps {
+  readonly folder: Folder;
+  readonly chest: ChestState;
+  readonly children: ReactNode;
+}
+
 /** `children` are the folders inside it. */
-export function OpenDrawer({
-  folder,
-  chest,
-  children,
-}: {
-  folder: Folder;
-  chest: ChestState;
-  children: ReactNode;
-}) {
-  const { pluginById } = useCatalog();
-  const { act } = useActs();
+export function OpenDrawer({ folder, chest, children }: OpenDrawerProps) {
   const { arrangement } = useArrangement();
   const { acts, editing, setEditing } = chest;
   const hasBelow = (arrangement.below.get(folder.id) ?? []).length > 0;
@@ -37,71 +33,7 @@ export function OpenDrawer({
       className={`open-drawer ${folder.form}`}
       aria-label={`${folder.name}, opened`}
     >
-      <div className="open-head">
-        <span className={`label ${folder.form === 'smart' ? 'smart' : ''}`}>{folder.name}</span>
-        <span className="text-soft">
-          {folder.rule ? sayRule(folder.rule, arrangement.rules.words) : countWords(members.length)}
-          {folder.sortedBy && (
-            <>
-              {' '}
-              · sorted by {sortingNames[folder.sortedBy]}
-              {folder.form === 'folder' && (
-                <>
-                  {' '}
-                  <button
-                    type="button"
-                    className="link-words"
-                    onClick={() => {
-                      act({ act: 'set-folder', folder: folder.id, set: { sortedBy: null } });
-                    }}
-                  >
-                    my own order
-                  </button>
-                </>
-              )}
-            </>
-          )}
-        </span>
-        <span className="open-acts">
-          {folder.form === 'smart' && (
-            <Link to={`/rule/${folder.id}`} className="btn btn-sm btn-bare">
-              Change the rule
-            </Link>
-          )}
-          {folder.form !== 'favourites' && (
-            <Button
-              size="sm"
-              variant="bare"
-              onClick={() => {
-                acts.rename(folder.id);
-              }}
-            >
-              Rename
-            </Button>
-          )}
-          {folder.form === 'folder' && (
-            <Button
-              size="sm"
-              variant="bare"
-              onClick={() => {
-                acts.addBelow(folder.id);
-              }}
-            >
-              New subfolder
-            </Button>
-          )}
-          <Button
-            size="sm"
-            variant="bare"
-            aria-label={`Close ${folder.name}`}
-            onClick={() => {
-              acts.toggle(folder.id);
-            }}
-          >
-            <X size={15} aria-hidden />
-          </Button>
-        </span>
-      </div>
+      <OpenHead folder={folder} members={members} acts={acts} />
       {editing?.what === 'change' && editing.folder === folder.id && (
         <FolderForm
           folder={folder}
@@ -120,40 +52,9 @@ export function OpenDrawer({
         />
       )}
       {hasBelow && <div className="below">{children}</div>}
-      {members.length === 0 && !hasBelow && (
-        <p className="text-soft open-empty">
-          {folder.form === 'smart' ? (
-            'No plugin is like that yet. What arrives later comes in by itself.'
-          ) : (
-            <>
-              Empty. Drag plugins onto it, or press <kbd>F</kbd> on one in the list.
-            </>
-          )}
-        </p>
-      )}
+      {members.length === 0 && !hasBelow && <EmptyDrawer folder={folder} />}
       {members.length > 0 && (
-        <ol className="open-plugins">
-          {members.slice(0, drawn).map((id, at) => {
-            const plugin = pluginById.get(id);
-            const own = folder.sortedBy ? undefined : at;
-            return (
-              plugin && (
-                <PlacedPlugin
-                  key={id}
-                  plugin={plugin}
-                  folder={folder}
-                  acts={acts}
-                  placement={
-                    own === undefined ? placements.find((p) => p.plugin === id) : placements[own]
-                  }
-                  next={own === undefined ? undefined : placements[own + 2]}
-                  before={own === undefined ? undefined : placements[own - 1]}
-                  isLast={own === placements.length - 1}
-                />
-              )
-            );
-          })}
-        </ol>
+        <Members members={members} folder={folder} acts={acts} placements={placements} />
       )}
       {members.length > drawn && (
         <p className="text-soft open-empty">
@@ -164,6 +65,139 @@ export function OpenDrawer({
         </p>
       )}
     </li>
+  );
+}
+
+interface MembersProps {
+  readonly members: readonly PluginId[];
+  readonly folder: Folder;
+  readonly acts: ChestActs;
+  readonly placements: readonly Placement[];
+}
+
+function Members({ members, folder, acts, placements }: MembersProps) {
+  const { pluginById } = useCatalog();
+  return (
+    <ol className="open-plugins">
+      {members.slice(0, drawn).map((id, at) => {
+        const plugin = pluginById.get(id);
+        const own = folder.sortedBy ? undefined : at;
+        return (
+          plugin && (
+            <PlacedPlugin
+              key={id}
+              plugin={plugin}
+              folder={folder}
+              acts={acts}
+              placement={
+                own === undefined ? placements.find((p) => p.plugin === id) : placements[own]
+              }
+              next={own === undefined ? undefined : placements[own + 2]}
+              before={own === undefined ? undefined : placements[own - 1]}
+              isLast={own === placements.length - 1}
+            />
+          )
+        );
+      })}
+    </ol>
+  );
+}
+
+function EmptyDrawer({ folder }: { readonly folder: Folder }) {
+  return (
+    <p className="text-soft open-empty">
+      {folder.form === 'smart' ? (
+        'No plugin is like that yet. What arrives later comes in by itself.'
+      ) : (
+        <>
+          Empty. Drag plugins onto it, or press <kbd>F</kbd> on one in the list.
+        </>
+      )}
+    </p>
+  );
+}
+
+interface OpenHeadProps {
+  readonly folder: Folder;
+  readonly members: readonly PluginId[];
+  readonly acts: ChestActs;
+}
+
+function OpenHead({ folder, members, acts }: OpenHeadProps) {
+  const { arrangement } = useArrangement();
+  const { act } = useActs();
+  return (
+    <div className="open-head">
+      <span className={`label ${folder.form === 'smart' ? 'smart' : ''}`}>{folder.name}</span>
+      <span className="text-soft">
+        {folder.rule ? sayRule(folder.rule, arrangement.rules.words) : countWords(members.length)}
+        {folder.sortedBy && (
+          <>
+            {' '}
+            · sorted by {sortingNames[folder.sortedBy]}
+            {folder.form === 'folder' && (
+              <>
+                {' '}
+                <button
+                  type="button"
+                  className="link-words"
+                  onClick={() => {
+                    act({ act: 'set-folder', folder: folder.id, set: { sortedBy: null } });
+                  }}
+                >
+                  my own order
+                </button>
+              </>
+            )}
+          </>
+        )}
+      </span>
+      <OpenActs folder={folder} acts={acts} />
+    </div>
+  );
+}
+
+function OpenActs({ folder, acts }: { readonly folder: Folder; readonly acts: ChestActs }) {
+  return (
+    <span className="open-acts">
+      {folder.form === 'smart' && (
+        <Link to={`/rule/${folder.id}`} className="btn btn-sm btn-bare">
+          Change the rule
+        </Link>
+      )}
+      {folder.form !== 'favourites' && (
+        <Button
+          size="sm"
+          variant="bare"
+          onClick={() => {
+            acts.rename(folder.id);
+          }}
+        >
+          Rename
+        </Button>
+      )}
+      {folder.form === 'folder' && (
+        <Button
+          size="sm"
+          variant="bare"
+          onClick={() => {
+            acts.addBelow(folder.id);
+          }}
+        >
+          New subfolder
+        </Button>
+      )}
+      <Button
+        size="sm"
+        variant="bare"
+        aria-label={`Close ${folder.name}`}
+        onClick={() => {
+          acts.toggle(folder.id);
+        }}
+      >
+        <X size={15} aria-hidden />
+      </Button>
+    </span>
   );
 }
 

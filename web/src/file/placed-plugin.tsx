@@ -1,11 +1,11 @@
 /** A plugin in an opened folder. Keys: arrows move, Alt+arrows reorder, M moves it to another folder, Delete takes it out; the list's keys do what they do there. */
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { GripVertical, X } from 'lucide-react';
-import type { KeyboardEvent } from 'react';
 import { Button } from 'react-bootstrap';
 import type { Folder, Placement, Plugin } from '@clever-drawer/core';
 import { useActs, useArrangement } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
+import { runCommand, type Command } from '../ui/commands.ts';
 import { chord } from '../ui/keys.ts';
 import { useNotices } from '../ui/notices.tsx';
 import { sortingNames } from './folder-menu.tsx';
@@ -31,79 +31,14 @@ export function PlacedPlugin({
   isLast,
   acts,
 }: PlacedProps) {
-  const { act } = useActs();
   const { arrangement, nameOf } = useArrangement();
-  const { say } = useNotices();
-  const drag = useDraggable({
-    id: `placed:${folder.id}:${plugin.id}`,
-    data: { kind: 'plugins', plugin: plugin.id, placement: placement?.id },
-  });
-  const drop = useDroppable({
-    id: `spot:${folder.id}:${plugin.id}`,
-    data: { kind: 'spot', folder: folder.id, before: placement?.id },
-    disabled: placement === undefined,
-  });
-  const sayHow = (): void => {
-    say(
-      `${folder.name} is sorted by ${sortingNames[folder.sortedBy ?? 'name']}. Choose “my own order” in its head to reorder by hand.`,
-      'trouble',
-    );
-  };
+  const { ref, drag, isOver } = useSpot(plugin, folder, placement);
+  const takeOut = useTakeOut(plugin, folder, placement);
   const isSmart = folder.form === 'smart';
-  const takeOut = (): void => {
-    if (placement) {
-      act({ act: 'take-out', placements: [placement.id] });
-    } else if (isSmart) {
-      act({ act: 'keep-by-hand', folder: folder.id, plugins: [plugin.id], as: 'out' });
-    }
-  };
-  const onKeyDown = (event: KeyboardEvent<HTMLLIElement>): void => {
-    const leave = (): void => {
-      if (!focusSibling(event.currentTarget, 1)) {
-        focusSibling(event.currentTarget, -1);
-      }
-      takeOut();
-    };
-    const keys: Record<string, () => void> = {
-      ArrowDown: () => {
-        focusSibling(event.currentTarget, 1);
-      },
-      ArrowUp: () => {
-        focusSibling(event.currentTarget, -1);
-      },
-      ...((placement !== undefined || isSmart) && { Delete: leave }),
-      ...(placement && {
-        'Alt+ArrowUp': () => {
-          if (folder.sortedBy) {
-            sayHow();
-          } else if (before) {
-            act({ act: 'move-placement', placement: placement.id, before: before.id });
-          }
-        },
-        'Alt+ArrowDown': () => {
-          if (folder.sortedBy) {
-            sayHow();
-          } else if (!isLast) {
-            act({ act: 'move-placement', placement: placement.id, before: next?.id ?? null });
-          }
-        },
-        M: () => {
-          acts.moveOn(placement);
-        },
-      }),
-    };
-    const does = keys[chord(event)];
-    if (!does) {
-      return;
-    }
-    event.preventDefault();
-    event.stopPropagation();
-    does();
-  };
-  const ref = (element: HTMLElement | null): void => {
-    drag.setNodeRef(element);
-    drop.setNodeRef(element);
-  };
+  const commandsAt = useCommands(
+    { plugin, folder, placement, before, next, isLast, acts },
+    takeOut,
+  );
   const reason = arrangement.because(folder.id, plugin.id);
   return (
     <li
@@ -113,8 +48,10 @@ export function PlacedPlugin({
       onFocus={() => {
         acts.choose(plugin.id);
       }}
-      onKeyDown={onKeyDown}
-      className={`${drag.isDragging ? 'dragged' : ''} ${drop.isOver ? 'before' : ''}`}
+      onKeyDown={(event) => {
+        runCommand(commandsAt(event.currentTarget), chord(event), event);
+      }}
+      className={`${drag.isDragging ? 'dragged' : ''} ${isOver ? 'before' : ''}`}
       aria-label={nameOf(plugin)}
       data-testid="placed"
     >
@@ -129,30 +66,135 @@ export function PlacedPlugin({
         <span className="vendor">{reason ?? plugin.vendor ?? 'no vendor named'}</span>
       </span>
       {(placement !== undefined || isSmart) && (
-        <Button
-          size="sm"
-          variant="bare"
-          tabIndex={-1}
-          aria-label={
-            isSmart
-              ? `Keep ${nameOf(plugin)} out of ${folder.name}`
-              : `Take ${nameOf(plugin)} out of ${folder.name}`
-          }
-          title={
-            isSmart
-              ? 'Keep it out whatever the rule says (Delete).'
-              : 'Take out of this folder (Delete). It stays in the catalog.'
-          }
-          onClick={takeOut}
-        >
-          <X size={14} aria-hidden />
-        </Button>
+        <TakeOut isSmart={isSmart} plugin={plugin} folder={folder} takeOut={takeOut} />
       )}
     </li>
   );
 }
 
-function focusSibling(element: HTMLElement, by: 1 | -1): boolean {
+interface TakeOutProps {
+  readonly isSmart: boolean;
+  readonly plugin: Plugin;
+  readonly folder: Folder;
+  readonly takeOut: () => void;
+}
+
+function TakeOut({ isSmart, plugin, folder, takeOut }: TakeOutProps) {
+  const { nameOf } = useArrangement();
+  return (
+    <Button
+      size="sm"
+      variant="bare"
+      tabIndex={-1}
+      aria-label={
+        isSmart
+          ? `Keep ${nameOf(plugin)} out of ${folder.name}`
+          : `Take ${nameOf(plugin)} out of ${folder.name}`
+      }
+      title={
+        isSmart
+          ? 'Keep it out whatever the rule says (Delete).'
+          : 'Take out of this folder (Delete). It stays in the catalog.'
+      }
+      onClick={takeOut}
+    >
+      <X size={14} aria-hidden />
+    </Button>
+  );
+}
+
+/** Both a thing to drag and a spot to drop before. */
+function useSpot(plugin: Plugin, folder: Folder, placement: Placement | undefined) {
+  const drag = useDraggable({
+    id: `placed:${folder.id}:${plugin.id}`,
+    data: { kind: 'plugins', plugin: plugin.id, placement: placement?.id },
+  });
+  const drop = useDroppable({
+    id: `spot:${folder.id}:${plugin.id}`,
+    data: { kind: 'spot', folder: folder.id, before: placement?.id },
+    disabled: placement === undefined,
+  });
+  const ref = (element: HTMLElement | null): void => {
+    drag.setNodeRef(element);
+    drop.setNodeRef(element);
+  };
+  return { ref, drag, isOver: drop.isOver };
+}
+
+/** Takes it out of its folder; out of a smart folder by hand, whatever the rule says. */
+function useTakeOut(plugin: Plugin, folder: Folder, placement: Placement | undefined): () => void {
+  const { act } = useActs();
+  return () => {
+    if (placement) {
+      act({ act: 'take-out', placements: [placement.id] });
+    } else if (folder.form === 'smart') {
+      act({ act: 'keep-by-hand', folder: folder.id, plugins: [plugin.id], as: 'out' });
+    }
+  };
+}
+
+/** What keys do to a plugin in a folder, by the element that has the focus. */
+function useCommands(
+  { folder, placement, before, next, isLast, acts }: PlacedProps,
+  takeOut: () => void,
+): (element: Element) => readonly Command[] {
+  const { act } = useActs();
+  const { say } = useNotices();
+  const moveBefore = (spot: Placement['id'] | null): void => {
+    if (folder.sortedBy) {
+      say(
+        `${folder.name} is sorted by ${sortingNames[folder.sortedBy]}. Choose “my own order” in its head to reorder by hand.`,
+        'trouble',
+      );
+    } else if (placement) {
+      act({ act: 'move-placement', placement: placement.id, before: spot });
+    }
+  };
+  const isSorted = folder.sortedBy !== null;
+  const isPlaced = (): boolean => placement !== undefined;
+  return (element) => [
+    { keys: ['ArrowDown'], run: () => void focusSibling(element, 1) },
+    { keys: ['ArrowUp'], run: () => void focusSibling(element, -1) },
+    {
+      keys: ['Delete'],
+      when: () => isPlaced() || folder.form === 'smart',
+      run: () => {
+        if (!focusSibling(element, 1)) {
+          focusSibling(element, -1);
+        }
+        takeOut();
+      },
+    },
+    {
+      keys: ['Alt+ArrowUp'],
+      when: isPlaced,
+      run: () => {
+        if (isSorted || before) {
+          moveBefore(before?.id ?? null);
+        }
+      },
+    },
+    {
+      keys: ['Alt+ArrowDown'],
+      when: isPlaced,
+      run: () => {
+        if (isSorted || !isLast) {
+          moveBefore(next?.id ?? null);
+        }
+      },
+    },
+    {
+      keys: ['M'],
+      run: () => {
+        if (placement) {
+          acts.moveOn(placement);
+        }
+      },
+    },
+  ];
+}
+
+function focusSibling(element: Element, by: 1 | -1): boolean {
   const sibling = by > 0 ? element.nextElementSibling : element.previousElementSibling;
   if (!(sibling instanceof HTMLElement)) {
     return false;

@@ -1,5 +1,5 @@
 /** The list of plugins, drawn only where it is in view: rows, or cards with pictures. One of them is the active one. */
-import { useVirtualizer } from '@tanstack/react-virtual';
+import { useVirtualizer, type Virtualizer } from '@tanstack/react-virtual';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import {
   useCallback,
@@ -14,9 +14,8 @@ import { headingOf, linesOf, type ListLine, type Row, type Sorting } from '@clev
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { chord } from '../ui/keys.ts';
 import { useLatest } from '../ui/use-latest.ts';
+import { between, listSteps, rowAfter, type View } from './model/list-keys.ts';
 import { ago, PluginCard, PluginRow, type RowProps } from './plugin-row.tsx';
-
-export type View = 'list' | 'pictures';
 
 interface Props {
   readonly rows: readonly Row[];
@@ -31,8 +30,7 @@ interface Props {
   readonly onTrayAll: (ids: readonly string[]) => void;
 }
 
-const rowHeight = 46;
-const cardHeight = 158;
+const heightOf = { list: 46, pictures: 158 } as const;
 const cardWidth = 156;
 const headingHeight = 30;
 
@@ -59,10 +57,7 @@ export function PluginList({
       if (drawn[at] && 'heading' in drawn[at]) {
         return headingHeight;
       }
-      if (view === 'list') {
-        return rowHeight;
-      }
-      return cardHeight;
+      return heightOf[view];
     },
     overscan: 6,
     getItemKey,
@@ -78,22 +73,8 @@ export function PluginList({
     lines.scrollToIndex(lineAt(index), { align: 'auto' });
   };
   const onKeyDown = (event: KeyboardEvent): void => {
-    const page =
-      Math.max(
-        1,
-        Math.floor(
-          (box.current?.clientHeight ?? 400) / (view === 'list' ? rowHeight : cardHeight),
-        ) - 1,
-      ) * columns;
-    const steps: Record<string, number> = {
-      ArrowDown: columns,
-      ArrowUp: -columns,
-      PageDown: page,
-      PageUp: -page,
-      Home: -rows.length,
-      End: rows.length,
-      ...(view === 'pictures' ? { ArrowRight: 1, ArrowLeft: -1 } : {}),
-    };
+    const pageRows = Math.floor((box.current?.clientHeight ?? 400) / heightOf[view]);
+    const steps = listSteps(view, columns, pageRows, rows.length);
     const pressed = chord(event);
     const isRun = pressed.startsWith('Shift+');
     const at = rowOfActive();
@@ -157,18 +138,40 @@ export function PluginList({
         }
       }}
     >
-      <div role="presentation" style={{ height: lines.getTotalSize(), position: 'relative' }}>
-        {lines.getVirtualItems().map((line) => (
-          <div
-            key={line.key}
-            role="presentation"
-            className="line"
-            style={{ top: line.start, height: line.size, '--columns': columns } as CSSProperties}
-          >
-            <DrawnLine line={drawn[line.index]} view={view} propsOf={propsOf} onFold={fold} />
-          </div>
-        ))}
-      </div>
+      <Lines
+        lines={lines}
+        columns={columns}
+        drawn={drawn}
+        view={view}
+        propsOf={propsOf}
+        fold={fold}
+      />
+    </div>
+  );
+}
+
+interface LinesProps {
+  readonly lines: Virtualizer<HTMLDivElement, Element>;
+  readonly columns: number;
+  readonly drawn: ListLine[];
+  readonly view: View;
+  readonly propsOf: (row: Row) => RowProps;
+  readonly fold: (title: string | null) => void;
+}
+
+function Lines({ lines, columns, drawn, view, propsOf, fold }: LinesProps) {
+  return (
+    <div role="presentation" style={{ height: lines.getTotalSize(), position: 'relative' }}>
+      {lines.getVirtualItems().map((line) => (
+        <div
+          key={line.key}
+          role="presentation"
+          className="line"
+          style={{ top: line.start, height: line.size, '--columns': columns } as CSSProperties}
+        >
+          <DrawnLine line={drawn[line.index]} view={view} propsOf={propsOf} onFold={fold} />
+        </div>
+      ))}
     </div>
   );
 }
@@ -243,12 +246,6 @@ function DrawnLine({ line, view, propsOf, onFold }: DrawnProps) {
   );
 }
 
-/** The plugins from one row to another, both included; from the first when there is none active. */
-const between = (rows: readonly Row[], from: number, to: number): string[] =>
-  rows
-    .slice(Math.max(0, Math.min(from < 0 ? to : from, to)), Math.max(from, to) + 1)
-    .map((row) => row.plugin.id);
-
 const noFolders: RowProps['folders'] = [];
 
 function useRowProps(
@@ -296,12 +293,4 @@ function useColumns(box: RefObject<HTMLDivElement | null>, view: View): number {
     };
   }, [box]);
   return view === 'list' ? 1 : Math.max(1, Math.floor((width - 24) / cardWidth));
-}
-
-/** The row a step leads to; with none chosen, the first or the last. */
-function rowAfter(at: number, step: number, count: number): number {
-  if (at < 0) {
-    return step > 0 ? 0 : count - 1;
-  }
-  return Math.max(0, Math.min(count - 1, at + step));
 }

@@ -20,15 +20,13 @@ export interface RowProps {
   readonly onTray: (id: string) => void;
 }
 
-function Option({
-  props,
-  className,
-  children,
-}: {
-  props: RowProps;
-  className: string;
-  children: ReactNode;
-}) {
+interface OptionProps {
+  readonly props: RowProps;
+  readonly className: string;
+  readonly children: ReactNode;
+}
+
+function Option({ props, className, children }: OptionProps) {
   const { plugin } = props.row;
   const { setNodeRef, listeners, isDragging } = useDraggable({
     id: `plugin:${plugin.id}`,

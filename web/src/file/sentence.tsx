@@ -14,8 +14,10 @@ import {
   sortings,
   typeGroups,
   typeName,
+  type Filter,
   type Kind,
   type Plugin,
+  type Row,
   type Sorting,
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
@@ -51,102 +53,157 @@ export function Sentence({
   );
   return (
     <search className="sentence" aria-label="Narrow the list">
-      <p className="sentence-words">
-        Show{' '}
-        <Word
-          name="Kind"
-          value={filter.kind}
-          text={filter.kind === null ? 'all plugins' : kindNames[filter.kind]}
-          any="all plugins"
-          options={kinds.map((kind) => ({ value: kind, text: kindNames[kind] }))}
-          onPick={(kind) => {
-            setFilter({ kind: kind as Kind | null });
-          }}
-        />{' '}
-        of{' '}
-        <Word
-          name="Type"
-          value={filter.type}
-          text={typeText(filter.type)}
-          any="any type"
-          options={types}
-          onPick={(type) => {
-            setFilter({ type });
-          }}
-        />{' '}
-        from{' '}
-        <Word
-          name="Vendor"
-          value={filter.vendor}
-          text={filter.vendor ?? 'any vendor'}
-          any="any vendor"
-          options={vendors}
-          onPick={(vendor) => {
-            setFilter({ vendor });
-          }}
-        />{' '}
-        in{' '}
-        <Word
-          name="Format"
-          value={filter.format}
-          text={filter.format ?? 'any format'}
-          any="any format"
-          options={formatsHere}
-          onPick={(format) => {
-            setFilter({ format: formats.find((f) => f === format) ?? null });
-          }}
-        />
-        ,{' '}
-        <button
-          type="button"
-          className={`word ${filter.unfiled ? 'set' : ''}`}
-          aria-pressed={filter.unfiled}
-          onClick={() => {
-            setFilter({ unfiled: !filter.unfiled });
-          }}
-        >
-          {filter.unfiled ? 'in no folder' : 'filed or not'}
-        </button>
-        <FacetWords filter={filter} setFilter={setFilter} />.
-      </p>
-      <div className="sentence-tools">
-        <span className="search-field">
-          <Search size={14} aria-hidden />
-          <Form.Control
-            ref={field}
-            type="text"
-            value={filter.text}
-            placeholder="with the letters …"
-            aria-label="with the letters"
-            size="sm"
-            spellCheck={false}
-            onChange={(event) => {
-              setFilter({ text: event.target.value });
-            }}
-          />
-          <kbd aria-hidden>/</kbd>
-        </span>
-        <span className="shown" role="status">
-          {isNarrowed(filter) ? (
-            <>
-              <strong>{rows.length}</strong> of {total} plugins{' '}
-              <button
-                type="button"
-                className="link-words"
-                onClick={() => {
-                  setFilter(clearFilter);
-                }}
-              >
-                show all
-              </button>{' '}
-              <kbd>Esc</kbd> <KeepLink filter={filter} />
-            </>
-          ) : (
-            <>All {total} plugins</>
-          )}
-        </span>
-      </div>
+      <SentenceWords
+        filter={filter}
+        setFilter={setFilter}
+        types={types}
+        vendors={vendors}
+        formatsHere={formatsHere}
+      />
+      <SentenceTools
+        field={field}
+        filter={filter}
+        setFilter={setFilter}
+        rows={rows}
+        total={total}
+      />
     </search>
+  );
+}
+
+interface SentenceToolsProps {
+  readonly field: RefObject<HTMLInputElement | null>;
+  readonly filter: Filter;
+  readonly setFilter: (change: Partial<Filter>) => void;
+  readonly rows: readonly Row[];
+  readonly total: number;
+}
+
+function SentenceTools({ field, filter, setFilter, rows, total }: SentenceToolsProps) {
+  return (
+    <div className="sentence-tools">
+      <LettersField field={field} filter={filter} setFilter={setFilter} />
+      <span className="shown" role="status">
+        {isNarrowed(filter) ? (
+          <>
+            <strong>{rows.length}</strong> of {total} plugins{' '}
+            <button
+              type="button"
+              className="link-words"
+              onClick={() => {
+                setFilter(clearFilter);
+              }}
+            >
+              show all
+            </button>{' '}
+            <kbd>Esc</kbd> <KeepLink filter={filter} />
+          </>
+        ) : (
+          <>All {total} plugins</>
+        )}
+      </span>
+    </div>
+  );
+}
+
+interface LettersFieldProps {
+  readonly field: RefObject<HTMLInputElement | null>;
+  readonly filter: Filter;
+  readonly setFilter: (change: Partial<Filter>) => void;
+}
+
+function LettersField({ field, filter, setFilter }: LettersFieldProps) {
+  return (
+    <span className="search-field">
+      <Search size={14} aria-hidden />
+      <Form.Control
+        ref={field}
+        type="text"
+        value={filter.text}
+        placeholder="with the letters …"
+        aria-label="with the letters"
+        size="sm"
+        spellCheck={false}
+        onChange={(event) => {
+          setFilter({ text: event.target.value });
+        }}
+      />
+      <kbd aria-hidden>/</kbd>
+    </span>
+  );
+}
+
+interface SentenceWordsProps {
+  readonly filter: Filter;
+  readonly setFilter: (change: Partial<Filter>) => void;
+  readonly types: Option[];
+  readonly vendors: Option[];
+  readonly formatsHere: {
+    value: 'VST2' | 'VST3' | 'AU' | 'CLAP' | 'LV2' | 'LADSPA';
+    text: 'VST2' | 'VST3' | 'AU' | 'CLAP' | 'LV2' | 'LADSPA';
+  }[];
+}
+
+function SentenceWords({ filter, setFilter, types, vendors, formatsHere }: SentenceWordsProps) {
+  return (
+    <p className="sentence-words">
+      Show{' '}
+      <Word
+        name="Kind"
+        value={filter.kind}
+        text={filter.kind === null ? 'all plugins' : kindNames[filter.kind]}
+        any="all plugins"
+        options={kinds.map((kind) => ({ value: kind, text: kindNames[kind] }))}
+        onPick={(kind) => {
+          setFilter({ kind: kind as Kind | null });
+        }}
+      />{' '}
+      of{' '}
+      <Word
+        name="Type"
+        value={filter.type}
+        text={typeText(filter.type)}
+        any="any type"
+        options={types}
+        onPick={(type) => {
+          setFilter({ type });
+        }}
+      />{' '}
+      from{' '}
+      <Word
+        name="Vendor"
+        value={filter.vendor}
+        text={filter.vendor ?? 'any vendor'}
+        any="any vendor"
+        options={vendors}
+        onPick={(vendor) => {
+          setFilter({ vendor });
+        }}
+      />{' '}
+      in{' '}
+      <Word
+        name="Format"
+        value={filter.format}
+        text={filter.format ?? 'any format'}
+        any="any format"
+        options={formatsHere}
+        onPick={(format) => {
+          setFilter({ format: formats.find((f) => f === format) ?? null });
+        }}
+      />
+      ,{' '}
+      <button
+        type="button"
+        className={`word ${filter.unfiled ? 'set' : ''}`}
+        aria-pressed={filter.unfiled}
+        onClick={() => {
+          setFilter({ unfiled: !filter.unfiled });
+        }}
+      >
+        {filter.unfiled ? 'in no folder' : 'filed or not'}
+      </button>
+      <FacetWords filter={filter} setFilter={setFilter} />.
+    </p>
   );
 }
 
@@ -237,42 +294,64 @@ function Word({ name, value, text, any, options, onPick }: WordProps): ReactNode
       >
         {text}
       </Dropdown.Toggle>
-      <Dropdown.Menu>
-        {options.length > manyOptions && (
-          <div className="menu-field">
-            <Form.Control
-              size="sm"
-              autoFocus
-              placeholder="letters"
-              aria-label={`${name}: letters`}
-              value={letters}
-              onChange={(event) => {
-                setLetters(event.target.value);
-              }}
-            />
-          </div>
-        )}
-        {letters === '' && (
-          <MenuItem eventKey="" active={value === null}>
-            {any}
-          </MenuItem>
-        )}
-        {shown.map((o) => (
-          <MenuItem
-            key={o.value}
-            eventKey={o.value}
-            active={value === o.value}
-            className={`option ${o.isGroup === false ? 'lower' : ''} ${o.isGroup ? 'upper' : ''}`}
-          >
-            <span>{o.text}</span>
-            {o.count !== undefined && <span className="option-count">{o.count}</span>}
-          </MenuItem>
-        ))}
-        {shown.length === 0 && (
-          <div className="px-3 py-1 text-soft">Nothing has these letters.</div>
-        )}
-      </Dropdown.Menu>
+      <WordOptions
+        options={options}
+        name={name}
+        letters={letters}
+        setLetters={setLetters}
+        value={value}
+        any={any}
+        shown={shown}
+      />
     </Dropdown>
+  );
+}
+
+interface WordOptionsProps {
+  readonly options: readonly Option[];
+  readonly name: string;
+  readonly letters: string;
+  readonly setLetters: React.Dispatch<React.SetStateAction<string>>;
+  readonly value: string | null;
+  readonly any: string;
+  readonly shown: Option[];
+}
+
+function WordOptions({ options, name, letters, setLetters, value, any, shown }: WordOptionsProps) {
+  return (
+    <Dropdown.Menu>
+      {options.length > manyOptions && (
+        <div className="menu-field">
+          <Form.Control
+            size="sm"
+            autoFocus
+            placeholder="letters"
+            aria-label={`${name}: letters`}
+            value={letters}
+            onChange={(event) => {
+              setLetters(event.target.value);
+            }}
+          />
+        </div>
+      )}
+      {letters === '' && (
+        <MenuItem eventKey="" active={value === null}>
+          {any}
+        </MenuItem>
+      )}
+      {shown.map((o) => (
+        <MenuItem
+          key={o.value}
+          eventKey={o.value}
+          active={value === o.value}
+          className={`option ${o.isGroup === false ? 'lower' : ''} ${o.isGroup ? 'upper' : ''}`}
+        >
+          <span>{o.text}</span>
+          {o.count !== undefined && <span className="option-count">{o.count}</span>}
+        </MenuItem>
+      ))}
+      {shown.length === 0 && <div className="px-3 py-1 text-soft">Nothing has these letters.</div>}
+    </Dropdown.Menu>
   );
 }
 

@@ -19,7 +19,7 @@ const shown = 120;
 export function Suggestions({ onClose }: { onClose: () => void }) {
   const { plugins, pluginById, usage } = useCatalog();
   const { act } = useActs();
-  const { arrangement, nameOf } = useArrangement();
+  const { arrangement } = useArrangement();
   const suggest = useMemo(
     () => createSuggester(arrangement.folders, arrangement.members, pluginById),
     [arrangement, pluginById],
@@ -74,31 +74,7 @@ export function Suggestions({ onClose }: { onClose: () => void }) {
             : `${unfiled.length} in no folder, ${open.length} with a likely one`}
         </Modal.Title>
       </Modal.Header>
-      <Modal.Body tabIndex={0}>
-        {open.length === 0 && (
-          <p className="text-soft">
-            {unfiled.length === 0
-              ? 'Whatever arrives next is offered here.'
-              : 'Nothing in the folders tells where the rest belongs. File a few by hand, and the others of their type follow here.'}
-          </p>
-        )}
-        <ul className="suggestions">
-          {open.slice(0, shown).map(({ plugin, found }) => (
-            <Offer
-              key={plugin.id}
-              plugin={plugin}
-              name={nameOf(plugin)}
-              loads={usage.get(plugin.id)?.loads ?? 0}
-              found={found}
-              folderName={folderName}
-              onSkip={() => {
-                setSkipped((before) => new Set([...before, plugin.id]));
-              }}
-            />
-          ))}
-        </ul>
-        {open.length > shown && <p className="text-soft">and {open.length - shown} more</p>}
-      </Modal.Body>
+      <Offers open={open} unfiled={unfiled} folderName={folderName} setSkipped={setSkipped} />
       <Modal.Footer>
         <Button variant="bare" onClick={onClose}>
           Close
@@ -108,6 +84,45 @@ export function Suggestions({ onClose }: { onClose: () => void }) {
         )}
       </Modal.Footer>
     </Modal>
+  );
+}
+
+interface OffersProps {
+  readonly open: { plugin: Plugin; found: FolderSuggestion[] }[];
+  readonly unfiled: Plugin[];
+  readonly folderName: (id: string) => string;
+  readonly setSkipped: React.Dispatch<React.SetStateAction<ReadonlySet<string>>>;
+}
+
+function Offers({ open, unfiled, folderName, setSkipped }: OffersProps) {
+  const { nameOf } = useArrangement();
+  const { usage } = useCatalog();
+  return (
+    <Modal.Body tabIndex={0}>
+      {open.length === 0 && (
+        <p className="text-soft">
+          {unfiled.length === 0
+            ? 'Whatever arrives next is offered here.'
+            : 'Nothing in the folders tells where the rest belongs. File a few by hand, and the others of their type follow here.'}
+        </p>
+      )}
+      <ul className="suggestions">
+        {open.slice(0, shown).map(({ plugin, found }) => (
+          <Offer
+            key={plugin.id}
+            plugin={plugin}
+            name={nameOf(plugin)}
+            loads={usage.get(plugin.id)?.loads ?? 0}
+            found={found}
+            folderName={folderName}
+            onSkip={() => {
+              setSkipped((before) => new Set([...before, plugin.id]));
+            }}
+          />
+        ))}
+      </ul>
+      {open.length > shown && <p className="text-soft">and {open.length - shown} more</p>}
+    </Modal.Body>
   );
 }
 

@@ -1,4 +1,5 @@
 /** The tray at the foot: what was gathered, over any number of searches, and what can be done to all of it. */
+import type { Plugin } from '@clever-drawer/core';
 import { Inbox, X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
@@ -19,7 +20,6 @@ const drawn = 6;
 
 export function Tray({ tray, onTakeOut, onEmpty, onFile }: Props) {
   const { pluginById } = useCatalog();
-  const { nameOf } = useArrangement();
   const plugins = [...tray].map((id) => pluginById.get(id)).filter((p) => p !== undefined);
   const count = plugins.length;
   const [isGathering, setGathering] = useState(false);
@@ -34,43 +34,15 @@ export function Tray({ tray, onTakeOut, onEmpty, onFile }: Props) {
           them together.
         </span>
       )}
-      <ul className="tray-items">
-        {plugins.slice(-drawn).map((plugin) => (
-          <li key={plugin.id}>
-            <Faceplate seed={plugin.id} width={30} />
-            <span>{nameOf(plugin)}</span>
-            <button
-              type="button"
-              aria-label={`Take ${nameOf(plugin)} out of the tray`}
-              onClick={() => {
-                onTakeOut(plugin.id);
-              }}
-            >
-              <X size={13} aria-hidden />
-            </button>
-          </li>
-        ))}
-        {count > drawn && <li>and {count - drawn} more</li>}
-      </ul>
+      <TrayItems plugins={plugins} onTakeOut={onTakeOut} count={count} />
       {count > 0 && (
-        <span className="tray-acts">
-          <Button className="file-tray" onClick={onFile}>
-            File {count === 1 ? 'it' : `${count} plugins`} in … <kbd>F</kbd>
-          </Button>
-          <button
-            type="button"
-            className="tray-act"
-            onClick={() => {
-              setGathering(true);
-            }}
-          >
-            A rule for {count === 1 ? 'it' : 'these'} …
-          </button>
-          <SayMenu plugins={plugins.map((plugin) => plugin.id)} />
-          <button type="button" className="tray-act" onClick={onEmpty}>
-            Empty tray
-          </button>
-        </span>
+        <TrayActs
+          onFile={onFile}
+          count={count}
+          setGathering={setGathering}
+          plugins={plugins}
+          onEmpty={onEmpty}
+        />
       )}
       {isGathering && (
         <GatherRule
@@ -81,5 +53,79 @@ export function Tray({ tray, onTakeOut, onEmpty, onFile }: Props) {
         />
       )}
     </section>
+  );
+}
+
+interface TrayActsProps {
+  readonly onFile: () => void;
+  readonly count: number;
+  readonly setGathering: React.Dispatch<React.SetStateAction<boolean>>;
+  readonly plugins: Plugin[];
+  readonly onEmpty: () => void;
+}
+
+function TrayActs({ onFile, count, setGathering, plugins, onEmpty }: TrayActsProps) {
+  return (
+    <span className="tray-acts">
+      <Button className="file-tray" onClick={onFile}>
+        File {count === 1 ? 'it' : `${count} plugins`} in … <kbd>F</kbd>
+      </Button>
+      <button
+        type="button"
+        className="tray-act"
+        onClick={() => {
+          setGathering(true);
+        }}
+      >
+        A rule for {count === 1 ? 'it' : 'these'} …
+      </button>
+      <SayMenu plugins={plugins.map((plugin) => plugin.id)} />
+      <button type="button" className="tray-act" onClick={onEmpty}>
+        Empty tray
+      </button>
+    </span>
+  );
+}
+
+interface TrayItemsProps {
+  readonly plugins: Plugin[];
+  readonly onTakeOut: (id: string) => void;
+  readonly count: number;
+}
+
+function TrayItems({ plugins, onTakeOut, count }: TrayItemsProps) {
+  const { nameOf } = useArrangement();
+  return (
+    <ul className="tray-items">
+      {plugins.slice(-drawn).map((plugin) => (
+        <TrayItem key={plugin.id} plugin={plugin} onTakeOut={onTakeOut} />
+      ))}
+      {count > drawn && <li>and {count - drawn} more</li>}
+    </ul>
+  );
+}
+
+function TrayItem({
+  plugin,
+  onTakeOut,
+}: {
+  readonly plugin: Plugin;
+  readonly onTakeOut: (id: string) => void;
+}) {
+  const { nameOf } = useArrangement();
+  return (
+    <li>
+      <Faceplate seed={plugin.id} width={30} />
+      <span>{nameOf(plugin)}</span>
+      <button
+        type="button"
+        aria-label={`Take ${nameOf(plugin)} out of the tray`}
+        onClick={() => {
+          onTakeOut(plugin.id);
+        }}
+      >
+        <X size={13} aria-hidden />
+      </button>
+    </li>
   );
 }

@@ -47,16 +47,23 @@ export function CabinetChoice({ slot }: { slot: CabinetSlot }) {
       <Dropdown.Toggle as="button" type="button" className="link-words">
         from <strong>{cabinet.name}</strong>
       </Dropdown.Toggle>
-      <Dropdown.Menu>
-        {cabinets.map((one) => (
-          <MenuItem key={one.id} eventKey={one.id} active={one.id === cabinet.id}>
-            {one.name}
-            {one.opensFor.includes(slot) && (
-              <span className="text-soft"> · opens for these slots</span>
-            )}
-          </MenuItem>
-        ))}
-      </Dropdown.Menu>
+      <CabinetItems slot={slot} />
     </Dropdown>
+  );
+}
+
+function CabinetItems({ slot }: { readonly slot: CabinetSlot }) {
+  const { cabinets, cabinet } = useArrangement();
+  return (
+    <Dropdown.Menu>
+      {cabinets.map((one) => (
+        <MenuItem key={one.id} eventKey={one.id} active={one.id === cabinet?.id}>
+          {one.name}
+          {one.opensFor.includes(slot) && (
+            <span className="text-soft"> · opens for these slots</span>
+          )}
+        </MenuItem>
+      ))}
+    </Dropdown.Menu>
   );
 }

@@ -45,17 +45,14 @@ export function copiesToChoose(
   return [...copies].sort((a, b) => rank(a) - rank(b) || (a.path < b.path ? -1 : 1));
 }
 
-export function Copies({
-  plugin,
-  chosen,
-  settings,
-  onPress,
-}: {
-  plugin: Plugin;
-  chosen: number;
-  settings: HostSettings;
-  onPress: (copy: CopyCard) => void;
-}) {
+interface CopiesProps {
+  readonly plugin: Plugin;
+  readonly chosen: number;
+  readonly settings: HostSettings;
+  readonly onPress: (copy: CopyCard) => void;
+}
+
+export function Copies({ plugin, chosen, settings, onPress }: CopiesProps) {
   const { formatOrder } = useCatalog();
   return (
     <span className="copies-choice" role="group" aria-label={`Copies of ${plugin.name}`}>

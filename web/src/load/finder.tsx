@@ -261,19 +261,15 @@ const tabWords = (scope: SlotScope, { counts }: Finding): string => {
   return 'back to the cabinet';
 };
 
-function Scopes({
-  scope,
-  folder,
-  counts,
-  cabinet,
-  onChange,
-}: {
-  scope: SlotScope;
-  folder: string | null;
-  counts: Finding['counts'];
-  cabinet: string;
-  onChange: (scope: SlotScope) => void;
-}) {
+interface ScopesProps {
+  readonly scope: SlotScope;
+  readonly folder: string | null;
+  readonly counts: Finding['counts'];
+  readonly cabinet: string;
+  readonly onChange: (scope: SlotScope) => void;
+}
+
+function Scopes({ scope, folder, counts, cabinet, onChange }: ScopesProps) {
   const names: Record<SlotScope, string> = {
     cabinet: `In ${cabinet}`,
     all: 'All that fit',

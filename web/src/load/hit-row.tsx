@@ -6,7 +6,10 @@ import {
   metSpans,
   typeName,
   type Accepts,
+  type CopyCard,
+  type Folder,
   type Hit,
+  type Plugin,
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
@@ -56,49 +59,121 @@ export function HitRow({
       onClick={onPress}
       data-testid="hit"
     >
-      <span className="hit-row">
-        <span className="hit-key">
-          {isChosen ? (
-            <CornerDownLeft size={15} aria-hidden />
-          ) : (
-            figure !== null && <kbd>{figure}</kbd>
-          )}
-        </span>
-        {hasPictures && <Faceplate seed={plugin.id} width={56} picture={pictureOf(plugin)} />}
-        <span className="names">
-          <span className="name">
-            <Marked text={name} typed={typed} />
-            {name !== plugin.name && <span className="original">{plugin.name}</span>}
-            {label && <span className="label small">{label}</span>}
-            {isFavourite && <Star size={13} className="ribbon" aria-label="favourite" />}
-          </span>
-          <span className="vendor">
-            {plugin.vendor ?? 'no vendor named'}
-            {whyNot !== null ? (
-              <span className="text-brick"> · {whyNot}</span>
-            ) : (
-              because !== '' && <span className="because"> · {because}</span>
-            )}
-          </span>
-        </span>
-        <span className="types">
-          {plugin.types.slice(0, 2).map((t) => (
-            <span key={t} className="chip">
-              {typeName(t)}
-            </span>
-          ))}
-        </span>
-        <span className="format-of">
-          {copy ? (
-            <span className="chip format">{copy.format}</span>
-          ) : (
-            plugin.chain && <span className="chip format">{plugin.chain.length} in a row</span>
-          )}
-        </span>
-        <span className="hand">{folder?.name}</span>
-      </span>
+      <HitFacts
+        isChosen={isChosen}
+        figure={figure}
+        hasPictures={hasPictures}
+        plugin={plugin}
+        name={name}
+        typed={typed}
+        label={label}
+        isFavourite={isFavourite}
+        whyNot={whyNot}
+        because={because}
+        copy={copy}
+        folder={folder}
+      />
       {children}
     </li>
+  );
+}
+
+interface HitFactsProps {
+  readonly isChosen: boolean;
+  readonly figure: number | null;
+  readonly hasPictures: boolean;
+  readonly plugin: Plugin;
+  readonly name: string;
+  readonly typed: string;
+  readonly label: string | null | undefined;
+  readonly isFavourite: boolean;
+  readonly whyNot: string | null;
+  readonly because: string;
+  readonly copy: CopyCard | undefined;
+  readonly folder: Folder | undefined;
+}
+
+function HitFacts({
+  isChosen,
+  figure,
+  hasPictures,
+  plugin,
+  name,
+  typed,
+  label,
+  isFavourite,
+  whyNot,
+  because,
+  copy,
+  folder,
+}: HitFactsProps) {
+  const { pictureOf } = useCatalog();
+  return (
+    <span className="hit-row">
+      <span className="hit-key">
+        {isChosen ? (
+          <CornerDownLeft size={15} aria-hidden />
+        ) : (
+          figure !== null && <kbd>{figure}</kbd>
+        )}
+      </span>
+      {hasPictures && <Faceplate seed={plugin.id} width={56} picture={pictureOf(plugin)} />}
+      <HitNames
+        name={name}
+        typed={typed}
+        plugin={plugin}
+        label={label}
+        isFavourite={isFavourite}
+        whyNot={whyNot}
+        because={because}
+      />
+      <span className="types">
+        {plugin.types.slice(0, 2).map((t) => (
+          <span key={t} className="chip">
+            {typeName(t)}
+          </span>
+        ))}
+      </span>
+      <span className="format-of">
+        {copy ? (
+          <span className="chip format">{copy.format}</span>
+        ) : (
+          plugin.chain && <span className="chip format">{plugin.chain.length} in a row</span>
+        )}
+      </span>
+      <span className="hand">{folder?.name}</span>
+    </span>
+  );
+}
+
+interface HitNamesProps {
+  readonly name: string;
+  readonly typed: string;
+  readonly plugin: Plugin;
+  readonly label: string | null | undefined;
+  readonly isFavourite: boolean;
+  readonly whyNot: string | null;
+  readonly because: string;
+}
+
+function HitNames({ name, typed, plugin, label, isFavourite, whyNot, because }: HitNamesProps) {
+  return (
+    <span className="names">
+      <span className="name">
+        <Marked text={name} typed={typed} />
+        {name !== plugin.name && <span className="original">{plugin.name}</span>}
+        {label && <span className="label small">{label}</span>}
+        {isFavourite && <Star size={13} className="ribbon" aria-label="favourite" />}
+      </span>
+      <span className="vendor">
+        {plugin.vendor ?? 'no vendor named'}
+        {whyNot !== null ? (
+          <span className="text-brick"> · {whyNot}</span>
+        ) : (
+          because !== '' && <span className="because"> · {because}</span>
+        )}
+      </span>
+    </span>
   );
 }
 

@@ -47,17 +47,14 @@ export function KeepChain({ track }: { track: TrackView }) {
   );
 }
 
-function ChainDialog({
-  track,
-  plugins,
-  onClose,
-}: {
-  track: TrackView;
-  plugins: readonly Plugin[];
-  onClose: () => void;
-}) {
+interface ChainDialogProps {
+  readonly track: TrackView;
+  readonly plugins: readonly Plugin[];
+  readonly onClose: () => void;
+}
+
+function ChainDialog({ track, plugins, onClose }: ChainDialogProps) {
   const { act } = useActs();
-  const { nameOf } = useArrangement();
   const [name, setName] = useState(`${track.name} chain`);
   const submit = (event: SyntheticEvent): void => {
     event.preventDefault();
@@ -81,31 +78,7 @@ function ChainDialog({
             Keep the chain of {track.name}
           </Modal.Title>
         </Modal.Header>
-        <Modal.Body>
-          <p>
-            {plugins.map((plugin, at) => (
-              <span key={track.slots[at]?.id}>
-                {at > 0 && ' → '}
-                <span className="label small">{nameOf(plugin)}</span>
-              </span>
-            ))}
-          </p>
-          <Form.Group controlId="chain-name">
-            <Form.Label>Name</Form.Label>
-            <Form.Control
-              autoFocus
-              autoComplete="off"
-              maxLength={nameLength}
-              value={name}
-              onChange={(event) => {
-                setName(event.target.value);
-              }}
-            />
-            <Form.Text className="text-soft">
-              It is found, filed and named like a plugin. Loading it loads them all, in this order.
-            </Form.Text>
-          </Form.Group>
-        </Modal.Body>
+        <ChainFields plugins={plugins} track={track} name={name} setName={setName} />
         <Modal.Footer>
           <Button variant="bare" onClick={onClose}>
             Leave it
@@ -114,5 +87,43 @@ function ChainDialog({
         </Modal.Footer>
       </Form>
     </Modal>
+  );
+}
+
+interface ChainFieldsProps {
+  readonly plugins: readonly Plugin[];
+  readonly track: TrackView;
+  readonly name: string;
+  readonly setName: React.Dispatch<React.SetStateAction<string>>;
+}
+
+function ChainFields({ plugins, track, name, setName }: ChainFieldsProps) {
+  const { nameOf } = useArrangement();
+  return (
+    <Modal.Body>
+      <p>
+        {plugins.map((plugin, at) => (
+          <span key={track.slots[at]?.id}>
+            {at > 0 && ' → '}
+            <span className="label small">{nameOf(plugin)}</span>
+          </span>
+        ))}
+      </p>
+      <Form.Group controlId="chain-name">
+        <Form.Label>Name</Form.Label>
+        <Form.Control
+          autoFocus
+          autoComplete="off"
+          maxLength={nameLength}
+          value={name}
+          onChange={(event) => {
+            setName(event.target.value);
+          }}
+        />
+        <Form.Text className="text-soft">
+          It is found, filed and named like a plugin. Loading it loads them all, in this order.
+        </Form.Text>
+      </Form.Group>
+    </Modal.Body>
   );
 }

@@ -91,68 +91,111 @@ function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void }) {
           What is learnt
         </Modal.Title>
       </Modal.Header>
-      <Modal.Body>
-        <p>
-          Each load is kept on this computer, and nowhere else: when, what, into which sort of slot,
-          after which plugin, the letters you typed, how many keys, how long it took. From it comes
-          which plugin stands first.
-        </p>
-        <Chart weeks={keys.weeks} />
-        <Form.Check
-          type="switch"
-          id="is-learning"
-          label="Learn from what I load"
-          checked={isLearning}
-          onChange={setLearning}
-        />
-        <p className="text-soft">
-          {keys.loads === 0
-            ? 'No load is kept.'
-            : `${keys.loads.toLocaleString('en')} ${keys.loads === 1 ? 'load is' : 'loads are'} kept.`}
-        </p>
-        {isAsking ? (
-          <p role="alert" className="wipe">
-            All {keys.loads.toLocaleString('en')} would be gone for good, and what is “lately
-            loaded” with them; folders and favourites stay.{' '}
-            <Button
-              variant="danger"
-              size="sm"
-              onClick={() => {
-                after(client.wipeLoads(), 'All loads are forgotten');
-              }}
-            >
-              Forget all loads
-            </Button>{' '}
-            <Button
-              variant="bare"
-              size="sm"
-              onClick={() => {
-                setAsking(false);
-              }}
-            >
-              Keep them
-            </Button>
-          </p>
-        ) : (
-          <Button
-            variant="quiet"
-            size="sm"
-            onClick={() => {
-              if (keys.loads === 0) {
-                say('There is nothing to forget', 'done');
-              } else {
-                setAsking(true);
-              }
-            }}
-          >
-            Forget all loads …
-          </Button>
-        )}
-      </Modal.Body>
+      <WhatIsLearnt
+        keys={keys}
+        isLearning={isLearning}
+        setLearning={setLearning}
+        isAsking={isAsking}
+        after={after}
+        setAsking={setAsking}
+      />
       <Modal.Footer>
         <Button onClick={onClose}>Done</Button>
       </Modal.Footer>
     </Modal>
+  );
+}
+
+interface WhatIsLearntProps {
+  readonly keys: KeysView;
+  readonly isLearning: boolean;
+  readonly setLearning: () => void;
+  readonly isAsking: boolean;
+  readonly after: (work: Promise<unknown>, words: string) => void;
+  readonly setAsking: React.Dispatch<React.SetStateAction<boolean>>;
+}
+
+function WhatIsLearnt({
+  keys,
+  isLearning,
+  setLearning,
+  isAsking,
+  after,
+  setAsking,
+}: WhatIsLearntProps) {
+  const { say } = useNotices();
+  return (
+    <Modal.Body>
+      <p>
+        Each load is kept on this computer, and nowhere else: when, what, into which sort of slot,
+        after which plugin, the letters you typed, how many keys, how long it took. From it comes
+        which plugin stands first.
+      </p>
+      <Chart weeks={keys.weeks} />
+      <Form.Check
+        type="switch"
+        id="is-learning"
+        label="Learn from what I load"
+        checked={isLearning}
+        onChange={setLearning}
+      />
+      <p className="text-soft">
+        {keys.loads === 0
+          ? 'No load is kept.'
+          : `${keys.loads.toLocaleString('en')} ${keys.loads === 1 ? 'load is' : 'loads are'} kept.`}
+      </p>
+      {isAsking ? (
+        <Wiping keys={keys} after={after} setAsking={setAsking} />
+      ) : (
+        <Button
+          variant="quiet"
+          size="sm"
+          onClick={() => {
+            if (keys.loads === 0) {
+              say('There is nothing to forget', 'done');
+            } else {
+              setAsking(true);
+            }
+          }}
+        >
+          Forget all loads …
+        </Button>
+      )}
+    </Modal.Body>
+  );
+}
+
+interface WipingProps {
+  readonly keys: KeysView;
+  readonly after: (work: Promise<unknown>, words: string) => void;
+  readonly setAsking: React.Dispatch<React.SetStateAction<boolean>>;
+}
+
+function Wiping({ keys, after, setAsking }: WipingProps) {
+  const { client } = useComputer();
+  return (
+    <p role="alert" className="wipe">
+      All {keys.loads.toLocaleString('en')} would be gone for good, and what is “lately loaded” with
+      them; folders and favourites stay.{' '}
+      <Button
+        variant="danger"
+        size="sm"
+        onClick={() => {
+          after(client.wipeLoads(), 'All loads are forgotten');
+        }}
+      >
+        Forget all loads
+      </Button>{' '}
+      <Button
+        variant="bare"
+        size="sm"
+        onClick={() => {
+          setAsking(false);
+        }}
+      >
+        Keep them
+      </Button>
+    </p>
   );
 }
 

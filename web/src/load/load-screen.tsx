@@ -23,7 +23,6 @@ function LoadInto({ session }: { session: SessionView }) {
   const { client } = useComputer();
   const { nameOf } = useArrangement();
   const { say } = useNotices();
-  const queries = useQueryClient();
   const [chosen, setChosen] = useState<At | null>(null);
   const [opening, setOpening] = useState<readonly Opening[]>([]);
   const nextId = useRef(0);
@@ -51,29 +50,19 @@ function LoadInto({ session }: { session: SessionView }) {
       field.current?.focus();
     },
   });
-  const take = (next: SessionView): void => {
-    queries.setQueryData(['session', client.computer], next);
-  };
-  const load = async ({ plugin, copy, typed, keys, took }: Chosen): Promise<string | null> => {
+  const { take, after } = useSessionWork();
+  const load = async (wanted: Chosen): Promise<string | null> => {
     if (!track || !at) {
       return null;
     }
+    const { plugin, copy, ...typed } = wanted;
     const id = (nextId.current += 1);
     const into = { track: track.id as string, index: at.index };
     setOpening((list) => [...list, { id, ...into, name: nameOf(plugin) }]);
     setChosen({ track: track.id, index: at.index + (plugin.chain?.length ?? 1) });
     try {
-      take(
-        await client.load({
-          track: track.id,
-          index: at.index,
-          plugin: plugin.id,
-          copy: copy?.id ?? null,
-          typed,
-          keys,
-          took,
-        }),
-      );
+      const slot = { track: track.id, index: at.index };
+      take(await client.load({ ...slot, plugin: plugin.id, copy: copy?.id ?? null, ...typed }));
       say(`${nameOf(plugin)} stands in ${track.name}, slot ${at.index + 1}`, 'done');
       return null;
     } catch (error) {
@@ -83,31 +72,13 @@ function LoadInto({ session }: { session: SessionView }) {
       setOpening((list) => list.filter((one) => one.id !== id));
     }
   };
-  const after = (work: Promise<SessionView>, words?: string): void => {
-    work.then(
-      (next) => {
-        take(next);
-        if (words) {
-          say(words, 'done');
-        }
-      },
-      (error: unknown) => {
-        say(messageOf(error), 'trouble');
-      },
-    );
-  };
   const acts: SlotActs = {
     choose,
     after,
-    empty: (slot) => {
-      after(client.emptySlot(slot));
-    },
-    move: (slot, to, index) => {
-      after(client.moveSlot(slot, to, index));
-    },
-    bypass: (slot, isBypassed) => {
-      after(client.bypassSlot(slot, isBypassed), isBypassed ? 'Bypassed' : 'No longer bypassed');
-    },
+    empty: (slot) => after(client.emptySlot(slot)),
+    move: (slot, to, index) => after(client.moveSlot(slot, to, index)),
+    bypass: (slot, isBypassed) =>
+      after(client.bypassSlot(slot, isBypassed), isBypassed ? 'Bypassed' : 'No longer bypassed'),
   };
   return (
     <main className="load-screen">
@@ -125,4 +96,32 @@ function LoadInto({ session }: { session: SessionView }) {
       )}
     </main>
   );
+}
+
+/** Taking in what the session is after something was done to it. */
+function useSessionWork(): {
+  readonly take: (session: SessionView) => void;
+  /** Takes in what the work gives, with words where it should be told; troubles are told. */
+  readonly after: (work: Promise<SessionView>, words?: string) => void;
+} {
+  const { client } = useComputer();
+  const { say } = useNotices();
+  const queries = useQueryClient();
+  const take = (next: SessionView): void => {
+    queries.setQueryData(['session', client.computer], next);
+  };
+  const after = (work: Promise<SessionView>, words?: string): void => {
+    work.then(
+      (next) => {
+        take(next);
+        if (words) {
+          say(words, 'done');
+        }
+      },
+      (error: unknown) => {
+        say(messageOf(error), 'trouble');
+      },
+    );
+  };
+  return { take, after };
 }

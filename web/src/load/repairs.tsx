@@ -47,55 +47,80 @@ export function Repairs({ session, acts }: { session: SessionView; acts: SlotAct
       </div>
       <ul className="plain-rows">
         {list.map((one) => (
-          <li key={one.slot} data-testid="repair">
-            <span>
-              <strong>{one.asked.name}</strong>{' '}
-              <span className="text-soft">
-                {one.asked.format}, {one.track}
-              </span>
-              <span className="why text-brick">{messages.get(one.slot)}</span>
-              <span className="why">
-                {one.match ? (
-                  <>
-                    Best match: <strong>{one.match.name}</strong>{' '}
-                    <span className="chip format">{one.match.format}</span>{' '}
-                    <span className="text-soft">
-                      {one.match.because}
-                      {!one.match.isSure && ' (a guess)'}
-                    </span>
-                  </>
-                ) : (
-                  <span className="text-soft">
-                    Nothing here is like it. Choose the slot to load something else.
-                  </span>
-                )}
-              </span>
-            </span>
-            <span className="repair-acts">
-              {one.match && (
-                <Button
-                  size="sm"
-                  variant="quiet"
-                  onClick={() => {
-                    take([one]);
-                  }}
-                >
-                  Take it
-                </Button>
-              )}
-              <Button
-                size="sm"
-                variant="bare"
-                onClick={() => {
-                  acts.empty(one.slot);
-                }}
-              >
-                Empty the slot
-              </Button>
-            </span>
-          </li>
+          <RepairRow key={one.slot} one={one} messages={messages} take={take} acts={acts} />
         ))}
       </ul>
     </section>
+  );
+}
+
+interface RepairRowProps {
+  readonly one: RepairView;
+  readonly messages: Map<string, string>;
+  readonly take: (some: readonly RepairView[]) => void;
+  readonly acts: SlotActs;
+}
+
+function RepairRow({ one, messages, take, acts }: RepairRowProps) {
+  return (
+    <li data-testid="repair">
+      <span>
+        <strong>{one.asked.name}</strong>{' '}
+        <span className="text-soft">
+          {one.asked.format}, {one.track}
+        </span>
+        <span className="why text-brick">{messages.get(one.slot)}</span>
+        <span className="why">
+          {one.match ? (
+            <>
+              Best match: <strong>{one.match.name}</strong>{' '}
+              <span className="chip format">{one.match.format}</span>{' '}
+              <span className="text-soft">
+                {one.match.because}
+                {!one.match.isSure && ' (a guess)'}
+              </span>
+            </>
+          ) : (
+            <span className="text-soft">
+              Nothing here is like it. Choose the slot to load something else.
+            </span>
+          )}
+        </span>
+      </span>
+      <RepairActs one={one} take={take} acts={acts} />
+    </li>
+  );
+}
+
+interface RepairActsProps {
+  readonly one: RepairView;
+  readonly take: (some: readonly RepairView[]) => void;
+  readonly acts: SlotActs;
+}
+
+function RepairActs({ one, take, acts }: RepairActsProps) {
+  return (
+    <span className="repair-acts">
+      {one.match && (
+        <Button
+          size="sm"
+          variant="quiet"
+          onClick={() => {
+            take([one]);
+          }}
+        >
+          Take it
+        </Button>
+      )}
+      <Button
+        size="sm"
+        variant="bare"
+        onClick={() => {
+          acts.empty(one.slot);
+        }}
+      >
+        Empty the slot
+      </Button>
+    </span>
   );
 }

@@ -1,7 +1,7 @@
 /** Saving the session, opening it again, and what it takes. */
 import { useState, type SyntheticEvent } from 'react';
 import { Button, Dropdown, Form, Modal } from 'react-bootstrap';
-import { formats, nameLength, type SessionView } from '@clever-drawer/core';
+import { formats, nameLength, type HostSettings, type SessionView } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { sayTime } from '../ui/time-words.ts';
@@ -24,22 +24,7 @@ export function SessionMenu({ session, acts }: { session: SessionView; acts: Slo
         <Dropdown.Toggle as="button" type="button" className="link-words">
           Session
         </Dropdown.Toggle>
-        <Dropdown.Menu>
-          <MenuItem eventKey="save">Save this session …</MenuItem>
-          <MenuItem eventKey="settings">What it takes …</MenuItem>
-          <Dropdown.Divider />
-          <Dropdown.Header>
-            {session.saved.length === 0 ? 'No session is saved yet' : 'Open again'}
-          </Dropdown.Header>
-          {session.saved.map((saved) => (
-            <MenuItem key={saved.id} eventKey={saved.id}>
-              {saved.name}{' '}
-              <span className="text-soft">
-                · {saved.slots === 1 ? '1 slot' : `${saved.slots} slots`}, {sayTime(saved.savedAt)}
-              </span>
-            </MenuItem>
-          ))}
-        </Dropdown.Menu>
+        <SessionItems session={session} />
       </Dropdown>
       {dialog === 'save' && (
         <SaveDialog
@@ -60,6 +45,27 @@ export function SessionMenu({ session, acts }: { session: SessionView; acts: Slo
         />
       )}
     </>
+  );
+}
+
+function SessionItems({ session }: { readonly session: SessionView }) {
+  return (
+    <Dropdown.Menu>
+      <MenuItem eventKey="save">Save this session …</MenuItem>
+      <MenuItem eventKey="settings">What it takes …</MenuItem>
+      <Dropdown.Divider />
+      <Dropdown.Header>
+        {session.saved.length === 0 ? 'No session is saved yet' : 'Open again'}
+      </Dropdown.Header>
+      {session.saved.map((saved) => (
+        <MenuItem key={saved.id} eventKey={saved.id}>
+          {saved.name}{' '}
+          <span className="text-soft">
+            · {saved.slots === 1 ? '1 slot' : `${saved.slots} slots`}, {sayTime(saved.savedAt)}
+          </span>
+        </MenuItem>
+      ))}
+    </Dropdown.Menu>
   );
 }
 
@@ -89,42 +95,8 @@ function SaveDialog({ session, acts, onClose }: DialogProps) {
           </Modal.Title>
         </Modal.Header>
         <Modal.Body>
-          <Form.Group controlId="session-name">
-            <Form.Label>Name</Form.Label>
-            <Form.Control
-              autoFocus
-              autoComplete="off"
-              maxLength={nameLength}
-              value={name}
-              onChange={(event) => {
-                setName(event.target.value);
-              }}
-              isInvalid={name.trim() === ''}
-            />
-            <Form.Control.Feedback type="invalid">
-              A name needs at least one letter.
-            </Form.Control.Feedback>
-          </Form.Group>
-          {session.saved.length > 0 && (
-            <ul className="plain-rows saved-sessions">
-              {session.saved.map((saved) => (
-                <li key={saved.id}>
-                  <span>
-                    {saved.name} <span className="text-soft">{sayTime(saved.savedAt)}</span>
-                  </span>
-                  <Button
-                    size="sm"
-                    variant="bare"
-                    onClick={() => {
-                      acts.after(client.forgetSession(saved.id), `${saved.name} is forgotten`);
-                    }}
-                  >
-                    Forget
-                  </Button>
-                </li>
-              ))}
-            </ul>
-          )}
+          <SessionName name={name} setName={setName} />
+          {session.saved.length > 0 && <SavedSessions session={session} acts={acts} />}
         </Modal.Body>
         <Modal.Footer>
           <Button variant="bare" onClick={onClose}>
@@ -134,6 +106,63 @@ function SaveDialog({ session, acts, onClose }: DialogProps) {
         </Modal.Footer>
       </Form>
     </Modal>
+  );
+}
+
+function SessionName({
+  name,
+  setName,
+}: {
+  readonly name: string;
+  readonly setName: React.Dispatch<React.SetStateAction<string>>;
+}) {
+  return (
+    <Form.Group controlId="session-name">
+      <Form.Label>Name</Form.Label>
+      <Form.Control
+        autoFocus
+        autoComplete="off"
+        maxLength={nameLength}
+        value={name}
+        onChange={(event) => {
+          setName(event.target.value);
+        }}
+        isInvalid={name.trim() === ''}
+      />
+      <Form.Control.Feedback type="invalid">
+        A name needs at least one letter.
+      </Form.Control.Feedback>
+    </Form.Group>
+  );
+}
+
+function SavedSessions({
+  session,
+  acts,
+}: {
+  readonly session: SessionView;
+  readonly acts: SlotActs;
+}) {
+  const { client } = useComputer();
+  return (
+    <ul className="plain-rows saved-sessions">
+      {session.saved.map((saved) => (
+        <li key={saved.id}>
+          <span>
+            {saved.name} <span className="text-soft">{sayTime(saved.savedAt)}</span>
+          </span>
+          <Button
+            size="sm"
+            variant="bare"
+            onClick={() => {
+              acts.after(client.forgetSession(saved.id), `${saved.name} is forgotten`);
+            }}
+          >
+            Forget
+          </Button>
+        </li>
+      ))}
+    </ul>
   );
 }
 
@@ -149,44 +178,66 @@ function SettingsDialog({ session: { settings }, acts, onClose }: DialogProps) {
           What the session takes
         </Modal.Title>
       </Modal.Header>
-      <Modal.Body>
-        <p className="text-soft">
-          As a real host would: what it does not take is not offered, and refused when a copy is
-          chosen by hand. What stands in slots stays.
-        </p>
-        <fieldset>
-          <legend className="form-label">Formats</legend>
-          {formats.map((format) => (
-            <Form.Check
-              key={format}
-              inline
-              type="checkbox"
-              id={`takes-${format}`}
-              label={format}
-              checked={settings.formats.includes(format)}
-              onChange={() => {
-                set({
-                  formats: formats.filter(
-                    (one) => (one === format) !== settings.formats.includes(one),
-                  ),
-                });
-              }}
-            />
-          ))}
-        </fieldset>
-        <Form.Check
-          type="checkbox"
-          id="takes-32"
-          label="Programs of 32 bits, too"
-          checked={settings.takes32Bit}
-          onChange={() => {
-            set({ takes32Bit: !settings.takes32Bit });
-          }}
-        />
-      </Modal.Body>
+      <WhatItTakes settings={settings} set={set} />
       <Modal.Footer>
         <Button onClick={onClose}>Done</Button>
       </Modal.Footer>
     </Modal>
+  );
+}
+
+function WhatItTakes({
+  settings,
+  set,
+}: {
+  readonly settings: HostSettings;
+  readonly set: (next: Partial<typeof settings>) => void;
+}) {
+  return (
+    <Modal.Body>
+      <p className="text-soft">
+        As a real host would: what it does not take is not offered, and refused when a copy is
+        chosen by hand. What stands in slots stays.
+      </p>
+      <FormatsTaken settings={settings} set={set} />
+      <Form.Check
+        type="checkbox"
+        id="takes-32"
+        label="Programs of 32 bits, too"
+        checked={settings.takes32Bit}
+        onChange={() => {
+          set({ takes32Bit: !settings.takes32Bit });
+        }}
+      />
+    </Modal.Body>
+  );
+}
+
+function FormatsTaken({
+  settings,
+  set,
+}: {
+  readonly settings: HostSettings;
+  readonly set: (next: Partial<typeof settings>) => void;
+}) {
+  return (
+    <fieldset>
+      <legend className="form-label">Formats</legend>
+      {formats.map((format) => (
+        <Form.Check
+          key={format}
+          inline
+          type="checkbox"
+          id={`takes-${format}`}
+          label={format}
+          checked={settings.formats.includes(format)}
+          onChange={() => {
+            set({
+              formats: formats.filter((one) => (one === format) !== settings.formats.includes(one)),
+            });
+          }}
+        />
+      ))}
+    </fieldset>
   );
 }

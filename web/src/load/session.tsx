@@ -8,6 +8,7 @@ import {
   type SlotView,
   type TrackSort,
   type TrackView,
+  type SlotSort,
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { chord } from '../ui/keys.ts';
@@ -89,23 +90,7 @@ export function Session({ session, chosen, opening, box, acts }: Props) {
   };
   return (
     <section className={`pane session ${isOpen ? 'open' : ''}`} aria-labelledby="session-title">
-      <div className="session-head">
-        <h2 id="session-title">{session.name}</h2>
-        <button
-          type="button"
-          className="link-words fold"
-          aria-expanded={isOpen}
-          onClick={() => {
-            setOpen(!isOpen);
-          }}
-        >
-          all slots <ChevronDown size={14} aria-hidden />
-        </button>
-        <SessionMenu session={session} acts={acts} />
-        <span className="text-soft visually-quiet stand-in">
-          stands in for a host <Plug size={14} aria-hidden />
-        </span>
-      </div>
+      <SessionHead session={session} isOpen={isOpen} setOpen={setOpen} acts={acts} />
       <Repairs session={session} acts={acts} />
       <div ref={box} onKeyDown={onKeyDown}>
         {session.tracks.map((track) => (
@@ -118,34 +103,66 @@ export function Session({ session, chosen, opening, box, acts }: Props) {
           />
         ))}
       </div>
-      <p className="keys-hint slots-keys">
-        <span>
-          <kbd>Delete</kbd> empty
-        </span>
-        <span>
-          <kbd>0</kbd> bypass
-        </span>
-        <span>
-          <kbd>Alt</kbd>
-          <kbd>←</kbd> move
-        </span>
-      </p>
+      <SlotKeys />
       <KeysPerLoad />
     </section>
   );
 }
 
-function Track({
-  track,
-  chosen,
-  opening,
-  acts,
-}: {
-  track: TrackView;
-  chosen: number | null;
-  opening: readonly Opening[];
-  acts: SlotActs;
-}) {
+function SlotKeys() {
+  return (
+    <p className="keys-hint slots-keys">
+      <span>
+        <kbd>Delete</kbd> empty
+      </span>
+      <span>
+        <kbd>0</kbd> bypass
+      </span>
+      <span>
+        <kbd>Alt</kbd>
+        <kbd>←</kbd> move
+      </span>
+    </p>
+  );
+}
+
+interface SessionHeadProps {
+  readonly session: SessionView;
+  readonly isOpen: boolean;
+  readonly setOpen: React.Dispatch<React.SetStateAction<boolean>>;
+  readonly acts: SlotActs;
+}
+
+function SessionHead({ session, isOpen, setOpen, acts }: SessionHeadProps) {
+  return (
+    <div className="session-head">
+      <h2 id="session-title">{session.name}</h2>
+      <button
+        type="button"
+        className="link-words fold"
+        aria-expanded={isOpen}
+        onClick={() => {
+          setOpen(!isOpen);
+        }}
+      >
+        all slots <ChevronDown size={14} aria-hidden />
+      </button>
+      <SessionMenu session={session} acts={acts} />
+      <span className="text-soft visually-quiet stand-in">
+        stands in for a host <Plug size={14} aria-hidden />
+      </span>
+    </div>
+  );
+}
+
+interface TrackProps {
+  readonly track: TrackView;
+  readonly chosen: number | null;
+  readonly opening: readonly Opening[];
+  readonly acts: SlotActs;
+}
+
+function Track({ track, chosen, opening, acts }: TrackProps) {
   const { pluginById } = useCatalog();
   const { naming, nameOf } = useArrangement();
   const names = track.slots.flatMap((slot) => {
@@ -171,49 +188,125 @@ function Track({
         <strong>{track.name}</strong>
         <span>{sortNames[track.sort]}</span>
       </span>
-      <span className="track-slots">
-        {track.slots.map((slot, index) => {
-          const [label, name] = labelOf(slot);
-          const shown = index === chosen ? 'choosing …' : label;
-          const coming = opening.find((one) => one.index === index);
-          const state = `${slot.isBypassed ? ', bypassed' : ''}${slot.problem ? `, not open: ${slot.problem.message}` : ''}`;
-          return (
-            <button
-              key={slot.id}
-              type="button"
-              data-slot={slot.id}
-              data-track={track.id}
-              data-chosen={index === chosen}
-              className={`slot ${slotSortAt(track.sort, index)} ${slot.isBypassed ? 'bypassed' : ''} ${slot.problem ? 'silent' : ''}`}
-              title={`${name}${state}: press to replace, Delete to empty, 0 to bypass`}
-              aria-label={`Slot ${index + 1}: ${name}${state}`}
-              onClick={() => {
-                acts.choose({ track: track.id, index });
-              }}
-            >
-              {coming ? 'opening …' : shown}
-            </button>
-          );
-        })}
-        {waiting.map((one) => (
-          <span key={one.id} className="slot opening" role="status">
-            <LoaderCircle size={12} aria-hidden /> {slotLabelFor(one.name, names)}
-          </span>
-        ))}
-        <button
-          type="button"
-          data-track={track.id}
-          data-chosen={chosen !== null && chosen >= at}
-          className={`slot free ${wants}`}
-          aria-label={`Slot ${at + 1}: empty, for ${wants === 'note-effect' ? 'a note effect' : `an ${wants}`}`}
-          onClick={() => {
-            acts.choose({ track: track.id, index: at });
-          }}
-        >
-          {chosen !== null && chosen >= at ? 'choosing …' : <Plus size={15} aria-hidden />}
-        </button>
-        {chosen !== null && <KeepChain track={track} />}
-      </span>
+      <TrackSlots
+        track={track}
+        labelOf={labelOf}
+        chosen={chosen}
+        opening={opening}
+        acts={acts}
+        waiting={waiting}
+        names={names}
+        at={at}
+        wants={wants}
+      />
     </div>
+  );
+}
+
+interface TrackSlotsProps {
+  readonly track: TrackView;
+  readonly labelOf: (slot: SlotView) => readonly [label: string, name: string];
+  readonly chosen: number | null;
+  readonly opening: readonly Opening[];
+  readonly acts: SlotActs;
+  readonly waiting: Opening[];
+  readonly names: string[];
+  readonly at: number;
+  readonly wants: SlotSort;
+}
+
+function TrackSlots({
+  track,
+  labelOf,
+  chosen,
+  opening,
+  acts,
+  waiting,
+  names,
+  at,
+  wants,
+}: TrackSlotsProps) {
+  return (
+    <span className="track-slots">
+      {track.slots.map((slot, index) => {
+        const [label, name] = labelOf(slot);
+        const shown = index === chosen ? 'choosing …' : label;
+        const coming = opening.find((one) => one.index === index);
+        const state = `${slot.isBypassed ? ', bypassed' : ''}${slot.problem ? `, not open: ${slot.problem.message}` : ''}`;
+        return (
+          <SlotButton
+            key={slot.id}
+            slot={slot}
+            track={track}
+            index={index}
+            chosen={chosen}
+            name={name}
+            state={state}
+            acts={acts}
+            coming={coming}
+            shown={shown}
+          />
+        );
+      })}
+      {waiting.map((one) => (
+        <span key={one.id} className="slot opening" role="status">
+          <LoaderCircle size={12} aria-hidden /> {slotLabelFor(one.name, names)}
+        </span>
+      ))}
+      <button
+        type="button"
+        data-track={track.id}
+        data-chosen={chosen !== null && chosen >= at}
+        className={`slot free ${wants}`}
+        aria-label={`Slot ${at + 1}: empty, for ${wants === 'note-effect' ? 'a note effect' : `an ${wants}`}`}
+        onClick={() => {
+          acts.choose({ track: track.id, index: at });
+        }}
+      >
+        {chosen !== null && chosen >= at ? 'choosing …' : <Plus size={15} aria-hidden />}
+      </button>
+      {chosen !== null && <KeepChain track={track} />}
+    </span>
+  );
+}
+
+interface SlotButtonProps {
+  readonly slot: SlotView;
+  readonly track: TrackView;
+  readonly index: number;
+  readonly chosen: number | null;
+  readonly name: string;
+  readonly state: string;
+  readonly acts: SlotActs;
+  readonly coming: Opening | undefined;
+  readonly shown: string;
+}
+
+function SlotButton({
+  slot,
+  track,
+  index,
+  chosen,
+  name,
+  state,
+  acts,
+  coming,
+  shown,
+}: SlotButtonProps) {
+  return (
+    <button
+      type="button"
+      data-slot={slot.id}
+      data-track={track.id}
+      data-chosen={index === chosen}
+      className={`slot ${slotSortAt(track.sort, index)} ${slot.isBypassed ? 'bypassed' : ''} ${slot.problem ? 'silent' : ''}`}
+      title={`${name}${state}: press to replace, Delete to empty, 0 to bypass`}
+      aria-label={`Slot ${index + 1}: ${name}${state}`}
+      onClick={() => {
+        acts.choose({ track: track.id, index });
+      }}
+    >
+      {coming ? 'opening …' : shown}
+    </button>
   );
 }

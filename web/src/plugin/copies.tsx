@@ -10,6 +10,7 @@ import {
   isGenericWord,
   makesSound,
   nameKeyOf,
+  type CopyId,
   type Plugin,
   type PluginView,
   type Width,
@@ -22,12 +23,8 @@ import { Picker, type Choice } from '../ui/picker.tsx';
 type Copy = PluginView['copies'][number];
 
 export function Copies({ plugin, view }: { plugin: Plugin; view: PluginView | undefined }) {
-  const { plugins, formatOrder } = useCatalog();
+  const { formatOrder } = useCatalog();
   const { act } = useActs();
-  const { nameOf } = useArrangement();
-  const navigate = useNavigate();
-  const [isJoining, setJoining] = useState(false);
-  const [isOrdering, setOrdering] = useState(false);
   const front = copyInFront(plugin, formatOrder)?.id;
   const copies = view?.copies ?? [];
   const isOld = (id: string): boolean => {
@@ -42,25 +39,6 @@ export function Copies({ plugin, view }: { plugin: Plugin; view: PluginView | un
       plugin: asId(crypto.randomUUID()),
     });
   };
-  const choices = plugins
-    .filter((other) => other.id !== plugin.id)
-    .map(
-      (other): Choice => ({
-        id: other.id,
-        text: nameOf(other),
-        keywords: [other.name, other.vendor ?? ''],
-        show: (
-          <>
-            <strong>{nameOf(other)}</strong> <span className="text-soft">{other.vendor}</span>
-          </>
-        ),
-        take: () => {
-          if (act({ act: 'join', into: ownerOf(other), from: [ownerOf(plugin)] })) {
-            void navigate(`/plugin/${other.id}`, { replace: true });
-          }
-        },
-      }),
-    );
   return (
     <section aria-labelledby="copies">
       <h2 id="copies">
@@ -68,44 +46,81 @@ export function Copies({ plugin, view }: { plugin: Plugin; view: PluginView | un
       </h2>
       <ul className="copies">
         {copies.map((copy) => (
-          <li key={copy.id}>
-            <p>
-              <span className="chip format">{copy.facts.format}</span>{' '}
-              {copy.id === front && copies.length > 1 && <span className="in-front">in front</span>}
-              {isOld(copy.id) && <span className="chip">for old sessions</span>}{' '}
-              {widthOf(copy) !== null && <span className="chip">{widthOf(copy)}</span>}{' '}
-              {copy.state !== 'present' && (
-                <span className="chip gone">{copy.state === 'away' ? 'out of reach' : 'gone'}</span>
-              )}{' '}
-              <span className="text-soft">{factsOf(copy)}</span>
-            </p>
-            <p className="mono path">{copy.facts.path}</p>
-            <p className="text-soft visually-quiet">
-              {copy.facts.name ?? 'names itself by its file only'}
-              {copy.facts.vendor !== null && ` · “${copy.facts.vendor}”`}
-              {copy.facts.declared.length > 0 &&
-                ` · declares ${copy.facts.declared.map(short).join(', ')}`}
-            </p>
-            {copy.facts.problem && <p className="text-brick">{describe(copy.facts.problem)}</p>}
-            {plugin.copies.length > 1 && (
-              <Button
-                variant="bare"
-                size="sm"
-                onClick={() => {
-                  part(copy);
-                }}
-              >
-                It is another plugin: part it
-              </Button>
-            )}
-          </li>
+          <CopyRow
+            key={copy.id}
+            copy={copy}
+            front={front}
+            copies={copies}
+            isOld={isOld}
+            plugin={plugin}
+            part={part}
+          />
         ))}
       </ul>
+      <CopiesActs plugin={plugin} />
+    </section>
+  );
+}
+
+interface CopyRowProps {
+  readonly copy: Copy;
+  readonly front: CopyId | undefined;
+  readonly copies: readonly Copy[];
+  readonly isOld: (id: string) => boolean;
+  readonly plugin: Plugin;
+  readonly part: (copy: Copy) => void;
+}
+
+/** One copy: what it is, where it lies, and what it says of itself. */
+function CopyRow({ copy, front, copies, isOld, plugin, part }: CopyRowProps) {
+  return (
+    <li>
+      <p>
+        <span className="chip format">{copy.facts.format}</span>{' '}
+        {copy.id === front && copies.length > 1 && <span className="in-front">in front</span>}
+        {isOld(copy.id) && <span className="chip">for old sessions</span>}{' '}
+        {widthOf(copy) !== null && <span className="chip">{widthOf(copy)}</span>}{' '}
+        {copy.state !== 'present' && (
+          <span className="chip gone">{copy.state === 'away' ? 'out of reach' : 'gone'}</span>
+        )}{' '}
+        <span className="text-soft">{factsOf(copy)}</span>
+      </p>
+      <p className="mono path">{copy.facts.path}</p>
+      <p className="text-soft visually-quiet">
+        {copy.facts.name ?? 'names itself by its file only'}
+        {copy.facts.vendor !== null && ` · “${copy.facts.vendor}”`}
+        {copy.facts.declared.length > 0 &&
+          ` · declares ${copy.facts.declared.map(short).join(', ')}`}
+      </p>
+      {copy.facts.problem && <p className="text-brick">{describe(copy.facts.problem)}</p>}
+      {plugin.copies.length > 1 && (
+        <Button
+          variant="bare"
+          size="sm"
+          onClick={() => {
+            part(copy);
+          }}
+        >
+          It is another plugin: part it
+        </Button>
+      )}
+    </li>
+  );
+}
+
+/** Joining the plugin with another one, and which copy goes in front. */
+function CopiesActs({ plugin }: { plugin: Plugin }) {
+  const [asking, setAsking] = useState<'join' | 'order' | null>(null);
+  const close = (): void => {
+    setAsking(null);
+  };
+  return (
+    <>
       <Button
         variant="bare"
         size="sm"
         onClick={() => {
-          setJoining(true);
+          setAsking('join');
         }}
       >
         It is the same as another plugin: join them …
@@ -115,30 +130,48 @@ export function Copies({ plugin, view }: { plugin: Plugin; view: PluginView | un
           variant="bare"
           size="sm"
           onClick={() => {
-            setOrdering(true);
+            setAsking('order');
           }}
         >
           Which copy goes in front …
         </Button>
       )}
-      {isOrdering && (
-        <FormatOrder
-          onClose={() => {
-            setOrdering(false);
-          }}
-        />
-      )}
-      {isJoining && (
-        <Picker
-          title={`Join ${nameOf(plugin)} with …`}
-          prompt="Letters of the other plugin"
-          choices={choices}
-          onClose={() => {
-            setJoining(false);
-          }}
-        />
-      )}
-    </section>
+      {asking === 'order' && <FormatOrder onClose={close} />}
+      {asking === 'join' && <JoinWith plugin={plugin} onClose={close} />}
+    </>
+  );
+}
+
+function JoinWith({ plugin, onClose }: { plugin: Plugin; onClose: () => void }) {
+  const { plugins } = useCatalog();
+  const { act } = useActs();
+  const { nameOf } = useArrangement();
+  const navigate = useNavigate();
+  const others = plugins.filter((other) => other.id !== plugin.id);
+  const choices = others.map(
+    (other): Choice => ({
+      id: other.id,
+      text: nameOf(other),
+      keywords: [other.name, other.vendor ?? ''],
+      show: (
+        <>
+          <strong>{nameOf(other)}</strong> <span className="text-soft">{other.vendor}</span>
+        </>
+      ),
+      take: () => {
+        if (act({ act: 'join', into: ownerOf(other), from: [ownerOf(plugin)] })) {
+          void navigate(`/plugin/${other.id}`, { replace: true });
+        }
+      },
+    }),
+  );
+  return (
+    <Picker
+      title={`Join ${nameOf(plugin)} with …`}
+      prompt="Letters of the other plugin"
+      choices={choices}
+      onClose={onClose}
+    />
   );
 }
 

@@ -1,5 +1,5 @@
 /** What happened to a plugin over time: its loads by month, and what the scans found. */
-import { max, scaleBand, scaleLinear } from 'd3';
+import { max, scaleBand, scaleLinear, type ScaleBand, type ScaleLinear } from 'd3';
 import { describe, type FindingView, type PluginView } from '@clever-drawer/core';
 import { sayTime } from '../ui/time-words.ts';
 
@@ -42,43 +42,65 @@ export function Loads({ view }: { view: PluginView | undefined }) {
             {all} {all === 1 ? 'load' : 'loads'} in all; at most {most} in one of the last twelve
             months.
           </p>
-          <svg
-            className="loads-chart"
-            viewBox={`0 0 ${width} ${height}`}
-            role="img"
-            aria-label={`Loads by month: ${months.map((month) => `${name(month)} ${loads.get(month) ?? 0}`).join(', ')}`}
-          >
-            {months.map((month) => {
-              const count = loads.get(month) ?? 0;
-              return (
-                <g key={month}>
-                  <rect
-                    x={x(month)}
-                    y={y(count)}
-                    width={x.bandwidth()}
-                    height={height - foot - y(count)}
-                    rx="1.5"
-                  />
-                  {count > 0 && (
-                    <text
-                      x={(x(month) ?? 0) + x.bandwidth() / 2}
-                      y={y(count) - 3}
-                      textAnchor="middle"
-                    >
-                      {count}
-                    </text>
-                  )}
-                  <text x={(x(month) ?? 0) + x.bandwidth() / 2} y={height - 4} textAnchor="middle">
-                    {name(month).slice(0, 1)}
-                  </text>
-                </g>
-              );
-            })}
-            <line x1="0" x2={width} y1={height - foot} y2={height - foot} />
-          </svg>
+          <LoadsChart months={months} name={name} loads={loads} x={x} y={y} />
         </>
       )}
     </section>
+  );
+}
+
+interface LoadsChartProps {
+  readonly months: string[];
+  readonly name: (month: string) => string;
+  readonly loads: Map<string, number>;
+  readonly x: ScaleBand<string>;
+  readonly y: ScaleLinear<number, number>;
+}
+
+function LoadsChart({ months, name, loads, x, y }: LoadsChartProps) {
+  return (
+    <svg
+      className="loads-chart"
+      viewBox={`0 0 ${width} ${height}`}
+      role="img"
+      aria-label={`Loads by month: ${months.map((month) => `${name(month)} ${loads.get(month) ?? 0}`).join(', ')}`}
+    >
+      {months.map((month) => {
+        const count = loads.get(month) ?? 0;
+        return <MonthBar key={month} x={x} month={month} y={y} count={count} name={name} />;
+      })}
+      <line x1="0" x2={width} y1={height - foot} y2={height - foot} />
+    </svg>
+  );
+}
+
+interface MonthBarProps {
+  readonly x: ScaleBand<string>;
+  readonly month: string;
+  readonly y: ScaleLinear<number, number, never>;
+  readonly count: number;
+  readonly name: (month: string) => string;
+}
+
+function MonthBar({ x, month, y, count, name }: MonthBarProps) {
+  return (
+    <g>
+      <rect
+        x={x(month)}
+        y={y(count)}
+        width={x.bandwidth()}
+        height={height - foot - y(count)}
+        rx="1.5"
+      />
+      {count > 0 && (
+        <text x={(x(month) ?? 0) + x.bandwidth() / 2} y={y(count) - 3} textAnchor="middle">
+          {count}
+        </text>
+      )}
+      <text x={(x(month) ?? 0) + x.bandwidth() / 2} y={height - 4} textAnchor="middle">
+        {name(month).slice(0, 1)}
+      </text>
+    </g>
   );
 }
 

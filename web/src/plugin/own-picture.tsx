@@ -67,28 +67,7 @@ export function OwnPicture({ plugin, children }: { plugin: Plugin; children: Rea
       }}
     >
       {children}
-      <span className="own-acts">
-        <Button
-          variant="bare"
-          size="sm"
-          onClick={() => {
-            field.current?.click();
-          }}
-        >
-          {isOver ? 'Drop it here' : 'Picture …'}
-        </Button>
-        {isOwn && (
-          <Button
-            variant="bare"
-            size="sm"
-            onClick={() => {
-              act(sayAct([plugin.id], { picture: null }));
-            }}
-          >
-            Without it
-          </Button>
-        )}
-      </span>
+      <OwnActs field={field} isOver={isOver} isOwn={isOwn} plugin={plugin} />
       <input
         ref={field}
         type="file"
@@ -101,5 +80,40 @@ export function OwnPicture({ plugin, children }: { plugin: Plugin; children: Rea
         }}
       />
     </div>
+  );
+}
+
+interface OwnActsProps {
+  readonly field: React.RefObject<HTMLInputElement | null>;
+  readonly isOver: boolean;
+  readonly isOwn: boolean;
+  readonly plugin: Plugin;
+}
+
+function OwnActs({ field, isOver, isOwn, plugin }: OwnActsProps) {
+  const { act } = useActs();
+  return (
+    <span className="own-acts">
+      <Button
+        variant="bare"
+        size="sm"
+        onClick={() => {
+          field.current?.click();
+        }}
+      >
+        {isOver ? 'Drop it here' : 'Picture …'}
+      </Button>
+      {isOwn && (
+        <Button
+          variant="bare"
+          size="sm"
+          onClick={() => {
+            act(sayAct([plugin.id], { picture: null }));
+          }}
+        >
+          Without it
+        </Button>
+      )}
+    </span>
   );
 }

@@ -1,10 +1,10 @@
 /** All that is known of one plugin, and all that the user says of it. */
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { ArrowLeft, Pencil } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useNavigate, useParams } from 'react-router';
-import { isPresent, typeName, type Plugin } from '@clever-drawer/core';
+import { isPresent, typeName, type Plugin, type PluginView } from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { NameDialog } from '../annotate/name-dialog.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
@@ -38,7 +38,6 @@ export function PluginPage() {
 
 function Page({ plugin }: { plugin: Plugin }) {
   const { client } = useComputer();
-  const { pictureOf } = useCatalog();
   const { nameOf, naming } = useArrangement();
   const navigate = useNavigate();
   const [isNaming, setNaming] = useState(false);
@@ -58,68 +57,8 @@ function Page({ plugin }: { plugin: Plugin }) {
   });
   return (
     <main className="plugin-page">
-      <header className="plugin-head">
-        <Button
-          variant="bare"
-          size="sm"
-          className="back"
-          onClick={() => {
-            void navigate(-1);
-          }}
-        >
-          <ArrowLeft size={15} aria-hidden /> Back <kbd>Esc</kbd>
-        </Button>
-        <OwnPicture plugin={plugin}>
-          <Faceplate seed={plugin.id} width={168} picture={pictureOf(plugin)} />
-        </OwnPicture>
-        <div>
-          <h1>
-            {name}{' '}
-            <Button
-              variant="bare"
-              size="sm"
-              aria-label={`Nickname and slot label of ${name}`}
-              onClick={() => {
-                setNaming(true);
-              }}
-            >
-              <Pencil size={14} aria-hidden /> <kbd>N</kbd>
-            </Button>
-          </h1>
-          <p className="text-soft">
-            {name !== plugin.name && <>{plugin.name} · </>}
-            {plugin.vendor ?? 'no vendor named'}
-            {!isPresent(plugin) && ' · not there at the moment'}
-          </p>
-          {label && (
-            <p>
-              <span className="label small">{label}</span>{' '}
-              <span className="text-soft visually-quiet">in a slot</span>
-            </p>
-          )}
-        </div>
-      </header>
-      <div className="plugin-columns">
-        <div>
-          <Annotations plugin={plugin} />
-          <Folders plugin={plugin} />
-          <Similar plugin={plugin} />
-        </div>
-        <div>
-          {plugin.chain ? (
-            <ChainOf plugin={plugin} chain={plugin.chain} />
-          ) : (
-            <>
-              <Copies plugin={plugin} view={view.data} />
-              <Why plugin={plugin} view={view.data} />
-            </>
-          )}
-        </div>
-        <div>
-          <Loads view={view.data} />
-          <Findings view={view.data} />
-        </div>
-      </div>
+      <PageHead plugin={plugin} name={name} setNaming={setNaming} label={label} />
+      <PageColumns plugin={plugin} view={view} />
       {isNaming && (
         <NameDialog
           plugin={plugin}
@@ -129,6 +68,105 @@ function Page({ plugin }: { plugin: Plugin }) {
         />
       )}
     </main>
+  );
+}
+
+function PageColumns({
+  plugin,
+  view,
+}: {
+  readonly plugin: Plugin;
+  readonly view: UseQueryResult<PluginView>;
+}) {
+  return (
+    <div className="plugin-columns">
+      <div>
+        <Annotations plugin={plugin} />
+        <Folders plugin={plugin} />
+        <Similar plugin={plugin} />
+      </div>
+      <div>
+        {plugin.chain ? (
+          <ChainOf plugin={plugin} chain={plugin.chain} />
+        ) : (
+          <>
+            <Copies plugin={plugin} view={view.data} />
+            <Why plugin={plugin} view={view.data} />
+          </>
+        )}
+      </div>
+      <div>
+        <Loads view={view.data} />
+        <Findings view={view.data} />
+      </div>
+    </div>
+  );
+}
+
+interface PageHeadProps {
+  readonly plugin: Plugin;
+  readonly name: string;
+  readonly setNaming: React.Dispatch<React.SetStateAction<boolean>>;
+  readonly label: string | null | undefined;
+}
+
+function PageHead({ plugin, name, setNaming, label }: PageHeadProps) {
+  const navigate = useNavigate();
+  const { pictureOf } = useCatalog();
+  return (
+    <header className="plugin-head">
+      <Button
+        variant="bare"
+        size="sm"
+        className="back"
+        onClick={() => {
+          void navigate(-1);
+        }}
+      >
+        <ArrowLeft size={15} aria-hidden /> Back <kbd>Esc</kbd>
+      </Button>
+      <OwnPicture plugin={plugin}>
+        <Faceplate seed={plugin.id} width={168} picture={pictureOf(plugin)} />
+      </OwnPicture>
+      <div>
+        <PageTitle name={name} setNaming={setNaming} />
+        <p className="text-soft">
+          {name !== plugin.name && <>{plugin.name} · </>}
+          {plugin.vendor ?? 'no vendor named'}
+          {!isPresent(plugin) && ' · not there at the moment'}
+        </p>
+        {label && (
+          <p>
+            <span className="label small">{label}</span>{' '}
+            <span className="text-soft visually-quiet">in a slot</span>
+          </p>
+        )}
+      </div>
+    </header>
+  );
+}
+
+function PageTitle({
+  name,
+  setNaming,
+}: {
+  readonly name: string;
+  readonly setNaming: React.Dispatch<React.SetStateAction<boolean>>;
+}) {
+  return (
+    <h1>
+      {name}{' '}
+      <Button
+        variant="bare"
+        size="sm"
+        aria-label={`Nickname and slot label of ${name}`}
+        onClick={() => {
+          setNaming(true);
+        }}
+      >
+        <Pencil size={14} aria-hidden /> <kbd>N</kbd>
+      </Button>
+    </h1>
   );
 }
 

@@ -5,6 +5,7 @@ import {
   type Plugin,
   type PluginView,
   type Reason,
+  type Suggestion,
 } from '@clever-drawer/core';
 import { useCatalog } from '../studio/contexts.ts';
 
@@ -23,13 +24,7 @@ export function Why({ plugin, view }: { plugin: Plugin; view: PluginView | undef
       )}
       <ul className="grounds">
         {grounds.suggestions.slice(0, 3).map((suggestion) => (
-          <li key={suggestion.type}>
-            <p>
-              <strong>{typeName(suggestion.type)}</strong> ·{' '}
-              {Math.round(suggestion.probability * 100)} %
-            </p>
-            <Lines reasons={suggestion.reasons} />
-          </li>
+          <WhyRow key={suggestion.type} suggestion={suggestion} />
         ))}
         {grounds.suggestions.length === 0 && (
           <li className="text-soft">Nothing speaks for any type.</li>
@@ -58,6 +53,17 @@ export function Why({ plugin, view }: { plugin: Plugin; view: PluginView | undef
         )}
       </ul>
     </section>
+  );
+}
+
+function WhyRow({ suggestion }: { readonly suggestion: Suggestion }) {
+  return (
+    <li>
+      <p>
+        <strong>{typeName(suggestion.type)}</strong> · {Math.round(suggestion.probability * 100)} %
+      </p>
+      <Lines reasons={suggestion.reasons} />
+    </li>
   );
 }
 

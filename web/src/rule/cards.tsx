@@ -173,33 +173,44 @@ function LineRow({ line, at, number, drafting, words, completions, isEmpty }: Ro
     });
   };
   return (
+    <LineFields
+      number={number}
+      line={line}
+      set={set}
+      setRelation={setRelation}
+      at={at}
+      words={words}
+      completions={completions}
+      isEmpty={isEmpty}
+    />
+  );
+}
+
+interface LineFieldsProps {
+  readonly number: number;
+  readonly line: Line;
+  readonly set: (to: Line | null) => void;
+  readonly setRelation: (relation: Relation) => void;
+  readonly at: Where;
+  readonly words: RuleWords;
+  readonly completions: Completions;
+  readonly isEmpty: boolean;
+}
+
+function LineFields({
+  number,
+  line,
+  set,
+  setRelation,
+  at,
+  words,
+  completions,
+  isEmpty,
+}: LineFieldsProps) {
+  return (
     <div className="rule-line" role="group" aria-label={`Line ${number + 1}`}>
-      <Form.Select
-        size="sm"
-        aria-label="What it asks about"
-        value={line.field}
-        onChange={(event) => {
-          set(withField(line, event.target.value as Field, isText));
-        }}
-      >
-        {fieldNames.map((field) => (
-          <option key={field} value={field}>
-            {capital(field)}
-          </option>
-        ))}
-      </Form.Select>
-      <Form.Select
-        size="sm"
-        aria-label="How it compares"
-        value={line.relation}
-        onChange={(event) => {
-          setRelation(event.target.value as Relation);
-        }}
-      >
-        {relationsFor(line.field).map((relation) => (
-          <option key={relation}>{relation}</option>
-        ))}
-      </Form.Select>
+      <FieldChoice line={line} set={set} />
+      <RelationChoice line={line} setRelation={setRelation} />
       {standsAlone(line.relation) ? (
         <span />
       ) : (
@@ -226,5 +237,53 @@ function LineRow({ line, at, number, drafting, words, completions, isEmpty }: Ro
       </Button>
       {isEmpty && <Warn>This line lets nothing in.</Warn>}
     </div>
+  );
+}
+
+function RelationChoice({
+  line,
+  setRelation,
+}: {
+  readonly line: Line;
+  readonly setRelation: (relation: Relation) => void;
+}) {
+  return (
+    <Form.Select
+      size="sm"
+      aria-label="How it compares"
+      value={line.relation}
+      onChange={(event) => {
+        setRelation(event.target.value as Relation);
+      }}
+    >
+      {relationsFor(line.field).map((relation) => (
+        <option key={relation}>{relation}</option>
+      ))}
+    </Form.Select>
+  );
+}
+
+function FieldChoice({
+  line,
+  set,
+}: {
+  readonly line: Line;
+  readonly set: (to: Line | null) => void;
+}) {
+  return (
+    <Form.Select
+      size="sm"
+      aria-label="What it asks about"
+      value={line.field}
+      onChange={(event) => {
+        set(withField(line, event.target.value as Field, isText));
+      }}
+    >
+      {fieldNames.map((field) => (
+        <option key={field} value={field}>
+          {capital(field)}
+        </option>
+      ))}
+    </Form.Select>
   );
 }

@@ -63,60 +63,19 @@ export function Preview({ rule, draft, saved, index, words, where, onHand }: Pro
   };
   return (
     <aside className="rule-preview" aria-label="What it holds">
-      <div className="figures" role="status">
-        <span className="figure">
-          <strong>{inside.length}</strong> inside
-        </span>
-        {saved !== null && (
-          <>
-            <span className={`figure ${joins.length > 0 ? 'joins' : ''}`}>
-              <strong>+{joins.length}</strong> would join
-            </span>
-            <span className={`figure ${leaves.length > 0 ? 'leaves' : ''}`}>
-              <strong>−{leaves.length}</strong> would leave
-            </span>
-          </>
-        )}
-      </div>
-      <ul className="rule-rows" aria-label="Inside">
-        {leaves.slice(0, leavesShown).map((id) => (
-          <Row
-            key={id}
-            id={id}
-            rule={rule}
-            index={index}
-            where={where}
-            words={words}
-            note="leaves"
-            isByHand={false}
-            act="Keep in"
-            onAct={() => {
-              keep(id);
-            }}
-          />
-        ))}
-        {leaves.length > leavesShown && (
-          <li className="more-leave text-soft">
-            and {leaves.length - leavesShown} more would leave
-          </li>
-        )}
-        {rows.slice(0, insideShown).map((id) => (
-          <Row
-            key={id}
-            id={id}
-            rule={rule}
-            index={index}
-            where={where}
-            words={words}
-            note={joining.has(id) ? 'joins' : null}
-            isByHand={alwaysIn.includes(id)}
-            act="Keep out"
-            onAct={() => {
-              drop(id);
-            }}
-          />
-        ))}
-      </ul>
+      <Figures inside={inside} saved={saved} joins={joins} leaves={leaves} />
+      <Inside
+        leaves={leaves}
+        rule={rule}
+        index={index}
+        where={where}
+        words={words}
+        keep={keep}
+        rows={rows}
+        joining={joining}
+        alwaysIn={alwaysIn}
+        drop={drop}
+      />
       {rows.length > insideShown && (
         <p className="text-soft">and {rows.length - insideShown} more</p>
       )}
@@ -126,6 +85,99 @@ export function Preview({ rule, draft, saved, index, words, where, onHand }: Pro
       <Outside rule={rule} draft={draft} index={index} words={words} where={where} onKeep={keep} />
       <ByHand draft={draft} onHand={onHand} />
     </aside>
+  );
+}
+
+interface InsideProps {
+  readonly leaves: string[];
+  readonly rule: Rule;
+  readonly index: CatalogIndex;
+  readonly where: Where;
+  readonly words: RuleWords;
+  readonly keep: (id: string) => void;
+  readonly rows: string[];
+  readonly joining: Set<string>;
+  readonly alwaysIn: readonly string[];
+  readonly drop: (id: string) => void;
+}
+
+function Inside({
+  leaves,
+  rule,
+  index,
+  where,
+  words,
+  keep,
+  rows,
+  joining,
+  alwaysIn,
+  drop,
+}: InsideProps) {
+  return (
+    <ul className="rule-rows" aria-label="Inside">
+      {leaves.slice(0, leavesShown).map((id) => (
+        <Row
+          key={id}
+          id={id}
+          rule={rule}
+          index={index}
+          where={where}
+          words={words}
+          note="leaves"
+          isByHand={false}
+          act="Keep in"
+          onAct={() => {
+            keep(id);
+          }}
+        />
+      ))}
+      {leaves.length > leavesShown && (
+        <li className="more-leave text-soft">and {leaves.length - leavesShown} more would leave</li>
+      )}
+      {rows.slice(0, insideShown).map((id) => (
+        <Row
+          key={id}
+          id={id}
+          rule={rule}
+          index={index}
+          where={where}
+          words={words}
+          note={joining.has(id) ? 'joins' : null}
+          isByHand={alwaysIn.includes(id)}
+          act="Keep out"
+          onAct={() => {
+            drop(id);
+          }}
+        />
+      ))}
+    </ul>
+  );
+}
+
+interface FiguresProps {
+  readonly inside: string[];
+  readonly saved: ReadonlySet<string> | null;
+  readonly joins: string[];
+  readonly leaves: string[];
+}
+
+function Figures({ inside, saved, joins, leaves }: FiguresProps) {
+  return (
+    <div className="figures" role="status">
+      <span className="figure">
+        <strong>{inside.length}</strong> inside
+      </span>
+      {saved !== null && (
+        <>
+          <span className={`figure ${joins.length > 0 ? 'joins' : ''}`}>
+            <strong>+{joins.length}</strong> would join
+          </span>
+          <span className={`figure ${leaves.length > 0 ? 'leaves' : ''}`}>
+            <strong>−{leaves.length}</strong> would leave
+          </span>
+        </>
+      )}
+    </div>
   );
 }
 

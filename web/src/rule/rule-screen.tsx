@@ -3,6 +3,7 @@ import { useDeferredValue, useMemo } from 'react';
 import { Button, Dropdown, Form } from 'react-bootstrap';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import {
+  cabinetIn,
   asId,
   CatalogIndex,
   describe,
@@ -30,7 +31,15 @@ import { Cards, Warn } from './cards.tsx';
 import { createCompletions } from './model/completions.ts';
 import { Preview } from './preview.tsx';
 import './rule.css';
-import { draftOf, emptyLine, isFinished, useDraft, type Drafting } from './use-draft.ts';
+import {
+  draftOf,
+  emptyLine,
+  isFinished,
+  useDraft,
+  type Draft,
+  type Drafting,
+  type Edit,
+} from './use-draft.ts';
 
 export function RuleScreen() {
   const { folder: id = '' } = useParams();
@@ -95,7 +104,7 @@ function Editor({ folder, cabinet }: { folder: Folder | undefined; cabinet: Cabi
   );
   const { save, leave } = useSaving(folder, cabinet, drafting, params.get('parent'));
   useKeys({ 'Ctrl+S': save, Escape: leave });
-  const standsIn = order.order.get(`cabinet/${folder?.cabinet ?? cabinet.id}`);
+  const standsIn = cabinetIn(order.order, folder?.cabinet ?? cabinet.id)?.name ?? cabinet.name;
   return (
     <main
       className="rule-screen"
@@ -107,35 +116,15 @@ function Editor({ folder, cabinet }: { folder: Folder | undefined; cabinet: Cabi
       }}
     >
       <div className="rule-editor">
-        <header className="rule-head">
-          <h1 className="visually-hidden">
-            {folder ? `The rule of ${folder.name}` : 'A new smart folder'}
-          </h1>
-          <Form.Control
-            className="rule-name hand"
-            aria-label="Name"
-            placeholder="Name"
-            maxLength={nameLength}
-            value={draft.name}
-            autoFocus={!folder}
-            autoComplete="off"
-            onChange={(event) => {
-              edit({ edit: 'set', set: { name: event.target.value } });
-            }}
-          />
-          <span className="text-soft">
-            smart folder in{' '}
-            <strong>{standsIn?.table === 'cabinet' ? standsIn.name : cabinet.name}</strong>
-          </span>
-          <span className="rule-acts">
-            <Button variant="bare" onClick={leave}>
-              Leave it <kbd>Esc</kbd>
-            </Button>
-            <Button onClick={save}>
-              Save <kbd>Ctrl+S</kbd>
-            </Button>
-          </span>
-        </header>
+        <RuleHead
+          folder={folder}
+          draft={draft}
+          edit={edit}
+          standsIn={standsIn}
+          cabinet={cabinet}
+          leave={leave}
+          save={save}
+        />
         <p className="rule-sentence">
           {sayRuleParts(rule, words).map((part, i) =>
             part.isStrong ? <strong key={i}>{part.text}</strong> : <span key={i}>{part.text}</span>,
@@ -161,6 +150,49 @@ function Editor({ folder, cabinet }: { folder: Folder | undefined; cabinet: Cabi
         }}
       />
     </main>
+  );
+}
+
+interface RuleHeadProps {
+  readonly folder: Folder | undefined;
+  readonly draft: Draft;
+  readonly edit: (edit: Edit) => void;
+  readonly standsIn: string;
+  readonly cabinet: Cabinet;
+  readonly leave: () => void;
+  readonly save: () => void;
+}
+
+function RuleHead({ folder, draft, edit, standsIn, leave, save }: RuleHeadProps) {
+  return (
+    <header className="rule-head">
+      <h1 className="visually-hidden">
+        {folder ? `The rule of ${folder.name}` : 'A new smart folder'}
+      </h1>
+      <Form.Control
+        className="rule-name hand"
+        aria-label="Name"
+        placeholder="Name"
+        maxLength={nameLength}
+        value={draft.name}
+        autoFocus={!folder}
+        autoComplete="off"
+        onChange={(event) => {
+          edit({ edit: 'set', set: { name: event.target.value } });
+        }}
+      />
+      <span className="text-soft">
+        smart folder in <strong>{standsIn}</strong>
+      </span>
+      <span className="rule-acts">
+        <Button variant="bare" onClick={leave}>
+          Leave it <kbd>Esc</kbd>
+        </Button>
+        <Button onClick={save}>
+          Save <kbd>Ctrl+S</kbd>
+        </Button>
+      </span>
+    </header>
   );
 }
 
@@ -278,37 +310,53 @@ function ReadyRules({ drafting }: { drafting: Drafting }) {
       <Dropdown.Toggle as="button" type="button" className="link-words">
         Start from a ready rule …
       </Dropdown.Toggle>
-      <Dropdown.Menu>
-        {readyRules.map((ready) => (
-          <MenuItem
-            key={ready.name}
-            className="option"
-            onClick={() => {
-              begin(ready.name, readyRule(ready), {
-                sortedBy: ready.sortedBy ?? null,
-                atMost: ready.atMost ?? null,
-              });
-            }}
-          >
-            <span>{ready.name}</span>
-            <span className="text-soft">{ready.what}</span>
-          </MenuItem>
-        ))}
-        <Dropdown.Divider />
-        {vendors.map(([vendor, count]) => (
-          <MenuItem
-            key={vendor}
-            className="option"
-            onClick={() => {
-              begin(vendor, vendorRule(vendor), {});
-            }}
-          >
-            <span>All by {vendor}</span>
-            <span className="text-soft">{count}</span>
-          </MenuItem>
-        ))}
-      </Dropdown.Menu>
+      <ReadyItems begin={begin} vendors={vendors} />
     </Dropdown>
+  );
+}
+
+function ReadyItems({
+  begin,
+  vendors,
+}: {
+  readonly begin: (
+    name: string,
+    rule: Rule,
+    set: Partial<Pick<SmartPart, 'sortedBy' | 'atMost'>>,
+  ) => void;
+  readonly vendors: [string, number][];
+}) {
+  return (
+    <Dropdown.Menu>
+      {readyRules.map((ready) => (
+        <MenuItem
+          key={ready.name}
+          className="option"
+          onClick={() => {
+            begin(ready.name, readyRule(ready), {
+              sortedBy: ready.sortedBy ?? null,
+              atMost: ready.atMost ?? null,
+            });
+          }}
+        >
+          <span>{ready.name}</span>
+          <span className="text-soft">{ready.what}</span>
+        </MenuItem>
+      ))}
+      <Dropdown.Divider />
+      {vendors.map(([vendor, count]) => (
+        <MenuItem
+          key={vendor}
+          className="option"
+          onClick={() => {
+            begin(vendor, vendorRule(vendor), {});
+          }}
+        >
+          <span>All by {vendor}</span>
+          <span className="text-soft">{count}</span>
+        </MenuItem>
+      ))}
+    </Dropdown.Menu>
   );
 }
 
@@ -316,26 +364,7 @@ function ReadyRules({ drafting }: { drafting: Drafting }) {
 function Shown({ drafting: { draft, edit } }: { drafting: Drafting }) {
   return (
     <p className="rule-shown">
-      Shows{' '}
-      <Form.Select
-        size="sm"
-        aria-label="How many it shows"
-        value={draft.atMost === null ? 'all' : 'some'}
-        onChange={(event) => {
-          edit({
-            edit: 'set',
-            set: {
-              atMost: event.target.value === 'all' ? null : 20,
-              ...(event.target.value === 'some' && draft.sortedBy === null
-                ? { sortedBy: 'lately' }
-                : {}),
-            },
-          });
-        }}
-      >
-        <option value="all">all of them</option>
-        <option value="some">only the first</option>
-      </Form.Select>
+      Shows <HowMany draft={draft} edit={edit} />
       {draft.atMost !== null && (
         <Form.Control
           type="number"
@@ -354,27 +383,63 @@ function Shown({ drafting: { draft, edit } }: { drafting: Drafting }) {
           }}
         />
       )}
-      <Form.Select
-        size="sm"
-        aria-label="In which order"
-        value={draft.sortedBy ?? ''}
-        onChange={(event) => {
-          edit({
-            edit: 'set',
-            set: {
-              sortedBy: event.target.value === '' ? null : (event.target.value as FolderSorting),
-            },
-          });
-        }}
-      >
-        <option value="">as in the catalog</option>
-        {(Object.keys(sortingNames) as FolderSorting[]).map((one) => (
-          <option key={one} value={one}>
-            {sortingNames[one]}
-          </option>
-        ))}
-      </Form.Select>
+      <InWhichOrder draft={draft} edit={edit} />
     </p>
+  );
+}
+
+function InWhichOrder({
+  draft,
+  edit,
+}: {
+  readonly draft: Draft;
+  readonly edit: (edit: Edit) => void;
+}) {
+  return (
+    <Form.Select
+      size="sm"
+      aria-label="In which order"
+      value={draft.sortedBy ?? ''}
+      onChange={(event) => {
+        edit({
+          edit: 'set',
+          set: {
+            sortedBy: event.target.value === '' ? null : (event.target.value as FolderSorting),
+          },
+        });
+      }}
+    >
+      <option value="">as in the catalog</option>
+      {(Object.keys(sortingNames) as FolderSorting[]).map((one) => (
+        <option key={one} value={one}>
+          {sortingNames[one]}
+        </option>
+      ))}
+    </Form.Select>
+  );
+}
+
+function HowMany({ draft, edit }: { readonly draft: Draft; readonly edit: (edit: Edit) => void }) {
+  return (
+    <Form.Select
+      size="sm"
+      aria-label="How many it shows"
+      value={draft.atMost === null ? 'all' : 'some'}
+      onChange={(event) => {
+        edit({
+          edit: 'set',
+          set: {
+            atMost: event.target.value === 'all' ? null : 20,
+            ...(event.target.value === 'some' && draft.sortedBy === null
+              ? { sortedBy: 'lately' }
+              : {}),
+          },
+        });
+      }}
+    >
+      <option value="all">all of them</option>
+      <option value="some">only the first</option>
+    </Form.Select>
   );
 }
 

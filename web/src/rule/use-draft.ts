@@ -30,7 +30,7 @@ export interface Draft {
 
 export type Where = { readonly isNever: boolean; readonly card: number };
 
-type Edit =
+export type Edit =
   | {
       edit: 'set';
       set: Partial<Pick<Draft, 'name' | 'alwaysIn' | 'alwaysOut' | 'sortedBy' | 'atMost'>>;

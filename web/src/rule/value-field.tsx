@@ -163,77 +163,36 @@ function ChipField({ line, isNever, words, completions, onChange }: Props) {
         }}
       >
         {values.map((value, i) => (
-          <span key={value} className="value">
-            {i > 0 && <span className="or">or</span>}
-            <span className="value-chip">
-              {sayValue(field, value, words)}
-              <button
-                type="button"
-                aria-label={`Drop ${sayValue(field, value, words)}`}
-                onClick={() => {
-                  onChange(values.filter((one) => one !== value));
-                }}
-              >
-                <X size={11} aria-hidden />
-              </button>
-            </span>
-          </span>
+          <ValueChip
+            key={value}
+            i={i}
+            field={field}
+            value={value}
+            words={words}
+            onChange={onChange}
+            values={values}
+          />
         ))}
-        <Command.Input
-          ref={input}
-          value={typed}
-          placeholder={values.length === 0 ? 'type, then Enter' : ''}
-          onValueChange={(text) => {
-            setTyped(text);
-            setOpen(true);
-            setTrouble(null);
-          }}
-          onFocus={() => {
-            setOpen(true);
-          }}
+        <ValueInput
+          input={input}
+          typed={typed}
+          values={values}
+          setTyped={setTyped}
+          setOpen={setOpen}
+          setTrouble={setTrouble}
           onKeyDown={onKeyDown}
-          onBlur={() => {
-            setOpen(false);
-            if (isText && typed.trim() !== '') {
-              add(typed);
-            }
-          }}
+          isText={isText}
+          add={add}
         />
-        <Command.List
-          className="completions"
-          hidden={!isOpen || (typed === '' && found.length === 0)}
-          onMouseDown={(event) => {
-            event.preventDefault();
-          }}
-        >
-          {isText &&
-            typed.trim() !== '' &&
-            !found.some((one) => fold(one.value) === fold(typed)) && (
-              <Command.Item
-                value="as typed"
-                onSelect={() => {
-                  add(typed);
-                }}
-              >
-                “{typed.trim()}”
-              </Command.Item>
-            )}
-          {found.map((one) => (
-            <Command.Item
-              key={one.value}
-              value={one.value}
-              onSelect={() => {
-                take(one);
-              }}
-            >
-              <span>{one.text}</span>
-              <span className="text-soft">{one.count}</span>
-            </Command.Item>
-          ))}
-          {found.length === 0 && !isText && (
-            <Command.Empty>No {field} is called that here.</Command.Empty>
-          )}
-        </Command.List>
+        <CompletionList
+          isOpen={isOpen}
+          typed={typed}
+          found={found}
+          isText={isText}
+          add={add}
+          take={take}
+          field={field}
+        />
       </Command>
       {trouble !== null && (
         <span className="text-brick visually-quiet" role="alert">
@@ -241,6 +200,169 @@ function ChipField({ line, isNever, words, completions, onChange }: Props) {
         </span>
       )}
     </div>
+  );
+}
+
+interface ValueInputProps {
+  readonly input: React.RefObject<HTMLInputElement | null>;
+  readonly typed: string;
+  readonly values: readonly string[];
+  readonly setTyped: React.Dispatch<React.SetStateAction<string>>;
+  readonly setOpen: React.Dispatch<React.SetStateAction<boolean>>;
+  readonly setTrouble: React.Dispatch<React.SetStateAction<string | null>>;
+  readonly onKeyDown: (event: KeyboardEvent) => void;
+  readonly isText: boolean;
+  readonly add: (text: string) => void;
+}
+
+function ValueInput({
+  input,
+  typed,
+  values,
+  setTyped,
+  setOpen,
+  setTrouble,
+  onKeyDown,
+  isText,
+  add,
+}: ValueInputProps) {
+  return (
+    <Command.Input
+      ref={input}
+      value={typed}
+      placeholder={values.length === 0 ? 'type, then Enter' : ''}
+      onValueChange={(text) => {
+        setTyped(text);
+        setOpen(true);
+        setTrouble(null);
+      }}
+      onFocus={() => {
+        setOpen(true);
+      }}
+      onKeyDown={onKeyDown}
+      onBlur={() => {
+        setOpen(false);
+        if (isText && typed.trim() !== '') {
+          add(typed);
+        }
+      }}
+    />
+  );
+}
+
+interface ValueChipProps {
+  readonly i: number;
+  readonly field:
+    | 'version'
+    | 'name'
+    | 'anything'
+    | 'vendor'
+    | 'tag'
+    | 'notes'
+    | 'type'
+    | 'kind'
+    | 'format'
+    | 'bits'
+    | 'licence'
+    | 'state'
+    | 'folder'
+    | 'inputs'
+    | 'outputs'
+    | 'times loaded'
+    | 'arrived'
+    | 'last loaded'
+    | 'trial ends';
+  readonly value: string;
+  readonly words: RuleWords;
+  readonly onChange: (values: readonly string[]) => void;
+  readonly values: readonly string[];
+}
+
+function ValueChip({ i, field, value, words, onChange, values }: ValueChipProps) {
+  return (
+    <span className="value">
+      {i > 0 && <span className="or">or</span>}
+      <span className="value-chip">
+        {sayValue(field, value, words)}
+        <button
+          type="button"
+          aria-label={`Drop ${sayValue(field, value, words)}`}
+          onClick={() => {
+            onChange(values.filter((one) => one !== value));
+          }}
+        >
+          <X size={11} aria-hidden />
+        </button>
+      </span>
+    </span>
+  );
+}
+
+interface CompletionListProps {
+  readonly isOpen: boolean;
+  readonly typed: string;
+  readonly found: Completion[];
+  readonly isText: boolean;
+  readonly add: (text: string) => void;
+  readonly take: (completion: Completion) => void;
+  readonly field:
+    | 'version'
+    | 'name'
+    | 'anything'
+    | 'vendor'
+    | 'tag'
+    | 'notes'
+    | 'type'
+    | 'kind'
+    | 'format'
+    | 'bits'
+    | 'licence'
+    | 'state'
+    | 'folder'
+    | 'inputs'
+    | 'outputs'
+    | 'times loaded'
+    | 'arrived'
+    | 'last loaded'
+    | 'trial ends';
+}
+
+/** What the catalog knows, and what is typed as it is. */
+function CompletionList({ isOpen, typed, found, isText, add, take, field }: CompletionListProps) {
+  return (
+    <Command.List
+      className="completions"
+      hidden={!isOpen || (typed === '' && found.length === 0)}
+      onMouseDown={(event) => {
+        event.preventDefault();
+      }}
+    >
+      {isText && typed.trim() !== '' && !found.some((one) => fold(one.value) === fold(typed)) && (
+        <Command.Item
+          value="as typed"
+          onSelect={() => {
+            add(typed);
+          }}
+        >
+          “{typed.trim()}”
+        </Command.Item>
+      )}
+      {found.map((one) => (
+        <Command.Item
+          key={one.value}
+          value={one.value}
+          onSelect={() => {
+            take(one);
+          }}
+        >
+          <span>{one.text}</span>
+          <span className="text-soft">{one.count}</span>
+        </Command.Item>
+      ))}
+      {found.length === 0 && !isText && (
+        <Command.Empty>No {field} is called that here.</Command.Empty>
+      )}
+    </Command.List>
   );
 }
 

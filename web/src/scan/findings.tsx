@@ -72,7 +72,13 @@ export function Findings({ scans, hasPlaces }: { scans: readonly ScanView[]; has
   );
 }
 
-function Tab({ id, isCurrent, children }: { id: string; isCurrent: boolean; children: ReactNode }) {
+interface TabProps {
+  readonly id: string;
+  readonly isCurrent: boolean;
+  readonly children: ReactNode;
+}
+
+function Tab({ id, isCurrent, children }: TabProps) {
   return (
     <Nav.Item as="li">
       <Nav.Link

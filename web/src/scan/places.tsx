@@ -1,6 +1,6 @@
 /** The places, and adding one by typing or pasting its path. */
 import { yupResolver } from '@hookform/resolvers/yup';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient, type UseMutationResult } from '@tanstack/react-query';
 import { Eye, EyeOff, FolderSearch, Plus, X } from 'lucide-react';
 import { Button, Form } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
@@ -62,86 +62,7 @@ export function Places({
   return (
     <>
       {places.length > 0 && (
-        <table className="places">
-          <thead>
-            <tr>
-              <th scope="col">
-                <span className="visually-hidden">On</span>
-              </th>
-              <th scope="col">Place</th>
-              <th scope="col" className="num">
-                Copies
-              </th>
-              <th scope="col" className="num">
-                To look at
-              </th>
-              <th scope="col">
-                <span className="visually-hidden">Acts</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {places.map((place) => (
-              <tr key={place.id}>
-                <td>
-                  <Form.Check
-                    type="checkbox"
-                    checked={place.isOn}
-                    aria-label={`Look through ${place.path}`}
-                    onChange={() => {
-                      change.mutate({ place, isOn: !place.isOn });
-                    }}
-                  />
-                </td>
-                <td>
-                  <span className="mono">{place.path}</span>
-                  <PlaceNotes place={place} />
-                </td>
-                <td className="num">{place.copies}</td>
-                <td className={`num ${place.failed > 0 ? 'text-brick fw-semibold' : 'text-soft'}`}>
-                  {place.failed > 0 ? `${place.failed} failed` : 'none'}
-                </td>
-                <td className="place-acts">
-                  <Button
-                    variant="bare"
-                    size="sm"
-                    aria-pressed={place.isWatched}
-                    aria-label={`Keep looking in ${place.path}`}
-                    title={
-                      place.isWatched
-                        ? 'Keeps looking: scans by itself when something changes here. Press to stop that.'
-                        : 'Keep looking: scan by itself when something changes here'
-                    }
-                    onClick={() => {
-                      change.mutate({ place, isWatched: !place.isWatched });
-                    }}
-                  >
-                    {place.isWatched ? (
-                      <Eye size={15} aria-hidden />
-                    ) : (
-                      <EyeOff size={15} aria-hidden />
-                    )}
-                  </Button>
-                  <Button
-                    variant="bare"
-                    size="sm"
-                    aria-label={`Stop looking through ${place.path}`}
-                    title={
-                      isScanning
-                        ? 'Wait until the scan is done, or stop it'
-                        : 'Stop looking through this place'
-                    }
-                    onClick={() => {
-                      remove.mutate(place);
-                    }}
-                  >
-                    <X size={15} aria-hidden />
-                  </Button>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <PlacesTable places={places} isScanning={isScanning} change={change} remove={remove} />
       )}
       <AddPlace onAdded={again} />
       <Button
@@ -154,6 +75,138 @@ export function Places({
         <FolderSearch size={16} aria-hidden /> Look in the usual places
       </Button>
     </>
+  );
+}
+
+interface PlacesTableProps {
+  readonly places: readonly PlaceView[];
+  readonly isScanning: boolean;
+  readonly change: UseMutationResult<
+    PlaceView[],
+    Error,
+    { place: PlaceView; isOn?: boolean; isWatched?: boolean }
+  >;
+  readonly remove: UseMutationResult<null, Error, PlaceView>;
+}
+
+function PlacesTable({ places, isScanning, change, remove }: PlacesTableProps) {
+  return (
+    <table className="places">
+      <PlacesHead />
+      <tbody>
+        {places.map((place) => (
+          <PlaceRow
+            key={place.id}
+            place={place}
+            isScanning={isScanning}
+            onChange={(wanted) => {
+              change.mutate({ place, ...wanted });
+            }}
+            onRemove={() => {
+              remove.mutate(place);
+            }}
+          />
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function PlacesHead() {
+  return (
+    <thead>
+      <tr>
+        <th scope="col">
+          <span className="visually-hidden">On</span>
+        </th>
+        <th scope="col">Place</th>
+        <th scope="col" className="num">
+          Copies
+        </th>
+        <th scope="col" className="num">
+          To look at
+        </th>
+        <th scope="col">
+          <span className="visually-hidden">Acts</span>
+        </th>
+      </tr>
+    </thead>
+  );
+}
+
+interface PlaceRowProps {
+  readonly place: PlaceView;
+  readonly onChange: (wanted: { isOn?: boolean; isWatched?: boolean }) => void;
+  readonly isScanning: boolean;
+  readonly onRemove: () => void;
+}
+
+function PlaceRow({ place, isScanning, onChange, onRemove }: PlaceRowProps) {
+  return (
+    <tr>
+      <td>
+        <Form.Check
+          type="checkbox"
+          checked={place.isOn}
+          aria-label={`Look through ${place.path}`}
+          onChange={() => {
+            onChange({ isOn: !place.isOn });
+          }}
+        />
+      </td>
+      <td>
+        <span className="mono">{place.path}</span>
+        <PlaceNotes place={place} />
+      </td>
+      <td className="num">{place.copies}</td>
+      <td className={`num ${place.failed > 0 ? 'text-brick fw-semibold' : 'text-soft'}`}>
+        {place.failed > 0 ? `${place.failed} failed` : 'none'}
+      </td>
+      <PlaceActs place={place} isScanning={isScanning} onChange={onChange} onRemove={onRemove} />
+    </tr>
+  );
+}
+
+interface PlaceActsProps {
+  readonly place: PlaceView;
+  readonly onChange: (wanted: { isOn?: boolean; isWatched?: boolean }) => void;
+  readonly isScanning: boolean;
+  readonly onRemove: () => void;
+}
+
+function PlaceActs({ place, isScanning, onChange, onRemove }: PlaceActsProps) {
+  return (
+    <td className="place-acts">
+      <Button
+        variant="bare"
+        size="sm"
+        aria-pressed={place.isWatched}
+        aria-label={`Keep looking in ${place.path}`}
+        title={
+          place.isWatched
+            ? 'Keeps looking: scans by itself when something changes here. Press to stop that.'
+            : 'Keep looking: scan by itself when something changes here'
+        }
+        onClick={() => {
+          onChange({ isWatched: !place.isWatched });
+        }}
+      >
+        {place.isWatched ? <Eye size={15} aria-hidden /> : <EyeOff size={15} aria-hidden />}
+      </Button>
+      <Button
+        variant="bare"
+        size="sm"
+        aria-label={`Stop looking through ${place.path}`}
+        title={
+          isScanning ? 'Wait until the scan is done, or stop it' : 'Stop looking through this place'
+        }
+        onClick={() => {
+          onRemove();
+        }}
+      >
+        <X size={15} aria-hidden />
+      </Button>
+    </td>
   );
 }
 

@@ -1,5 +1,5 @@
 /** Starting, following and stopping a scan. */
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient, type UseMutationResult } from '@tanstack/react-query';
 import { Radar, Square } from 'lucide-react';
 import { Button } from 'react-bootstrap';
 import type { ScanMode, ScanProgress, ScanView } from '@clever-drawer/core';
@@ -49,44 +49,66 @@ export function ScanControls({ hasPlaces, progress, latest, failed }: Props) {
   }
   return (
     <>
-      <div className="scan-start">
+      <ScanStart hasPlaces={hasPlaces} start={start} latest={latest} />
+      {latest && <ScanModes start={start} failed={failed} />}
+    </>
+  );
+}
+
+interface ScanStartProps {
+  readonly hasPlaces: boolean;
+  readonly start: UseMutationResult<ScanView, Error, 'changed' | 'everything' | 'failed', unknown>;
+  readonly latest: ScanView | undefined;
+}
+
+function ScanStart({ hasPlaces, start, latest }: ScanStartProps) {
+  return (
+    <div className="scan-start">
+      <Button
+        variant={hasPlaces ? 'primary' : 'quiet'}
+        onClick={() => {
+          start.mutate('changed');
+        }}
+      >
+        <Radar size={16} aria-hidden /> {latest ? 'Scan again' : 'Scan'}
+      </Button>
+      <span className="text-soft">
+        {hasPlaces ? sayLatest(latest) : 'Add a place first, or look in the usual ones.'}
+      </span>
+    </div>
+  );
+}
+
+function ScanModes({
+  start,
+  failed,
+}: {
+  readonly start: UseMutationResult<ScanView, Error, 'changed' | 'everything' | 'failed'>;
+  readonly failed: number;
+}) {
+  return (
+    <div className="scan-modes">
+      <Button
+        variant="bare"
+        size="sm"
+        onClick={() => {
+          start.mutate('everything');
+        }}
+      >
+        Examine everything again
+      </Button>
+      {failed > 0 && (
         <Button
-          variant={hasPlaces ? 'primary' : 'quiet'}
+          variant="bare"
+          size="sm"
           onClick={() => {
-            start.mutate('changed');
+            start.mutate('failed');
           }}
         >
-          <Radar size={16} aria-hidden /> {latest ? 'Scan again' : 'Scan'}
+          {failed === 1 ? 'Only the one that failed' : `Only the ${failed} that failed`}
         </Button>
-        <span className="text-soft">
-          {hasPlaces ? sayLatest(latest) : 'Add a place first, or look in the usual ones.'}
-        </span>
-      </div>
-      {latest && (
-        <div className="scan-modes">
-          <Button
-            variant="bare"
-            size="sm"
-            onClick={() => {
-              start.mutate('everything');
-            }}
-          >
-            Examine everything again
-          </Button>
-          {failed > 0 && (
-            <Button
-              variant="bare"
-              size="sm"
-              onClick={() => {
-                start.mutate('failed');
-              }}
-            >
-              {failed === 1 ? 'Only the one that failed' : `Only the ${failed} that failed`}
-            </Button>
-          )}
-        </div>
       )}
-    </>
+    </div>
   );
 }
 

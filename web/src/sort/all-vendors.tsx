@@ -44,6 +44,35 @@ export function AllVendors({
     );
   }
   return (
+    <VendorsDialog
+      onClose={onClose}
+      vendors={vendors}
+      letters={letters}
+      setLetters={setLetters}
+      shown={shown}
+      setJoining={setJoining}
+    />
+  );
+}
+
+interface VendorsDialogProps {
+  readonly onClose: () => void;
+  readonly vendors: readonly Vendor[];
+  readonly letters: string;
+  readonly setLetters: React.Dispatch<React.SetStateAction<string>>;
+  readonly shown: Vendor[];
+  readonly setJoining: React.Dispatch<React.SetStateAction<Vendor | null>>;
+}
+
+function VendorsDialog({
+  onClose,
+  vendors,
+  letters,
+  setLetters,
+  shown,
+  setJoining,
+}: VendorsDialogProps) {
+  return (
     <Modal
       show
       onHide={onClose}
@@ -57,30 +86,48 @@ export function AllVendors({
           {vendors.length} vendors
         </Modal.Title>
       </Modal.Header>
-      <Modal.Body>
-        <Form.Control
-          autoFocus
-          placeholder="Letters of a vendor"
-          aria-label="Letters of a vendor"
-          value={letters}
-          onChange={(event) => {
-            setLetters(event.target.value);
-          }}
-        />
-        <ul className="vendor-rows">
-          {shown.map((vendor) => (
-            <VendorRow
-              key={vendor.name}
-              vendor={vendor}
-              onJoin={() => {
-                setJoining(vendor);
-              }}
-            />
-          ))}
-        </ul>
-        {shown.length === 0 && <p className="text-soft mt-3">No vendor is spelled like that.</p>}
-      </Modal.Body>
+      <VendorsBody
+        letters={letters}
+        setLetters={setLetters}
+        shown={shown}
+        setJoining={setJoining}
+      />
     </Modal>
+  );
+}
+
+interface VendorsBodyProps {
+  readonly letters: string;
+  readonly setLetters: React.Dispatch<React.SetStateAction<string>>;
+  readonly shown: Vendor[];
+  readonly setJoining: React.Dispatch<React.SetStateAction<Vendor | null>>;
+}
+
+function VendorsBody({ letters, setLetters, shown, setJoining }: VendorsBodyProps) {
+  return (
+    <Modal.Body>
+      <Form.Control
+        autoFocus
+        placeholder="Letters of a vendor"
+        aria-label="Letters of a vendor"
+        value={letters}
+        onChange={(event) => {
+          setLetters(event.target.value);
+        }}
+      />
+      <ul className="vendor-rows">
+        {shown.map((vendor) => (
+          <VendorRow
+            key={vendor.name}
+            vendor={vendor}
+            onJoin={() => {
+              setJoining(vendor);
+            }}
+          />
+        ))}
+      </ul>
+      {shown.length === 0 && <p className="text-soft mt-3">No vendor is spelled like that.</p>}
+    </Modal.Body>
   );
 }
 
@@ -100,50 +147,9 @@ function VendorRow({ vendor, onJoin }: { vendor: Vendor; onJoin: () => void }) {
       {name === null ? (
         <strong>{vendor.name}</strong>
       ) : (
-        <Form onSubmit={rename}>
-          <Form.Control
-            size="sm"
-            autoFocus
-            aria-label={`New name of ${vendor.name}`}
-            value={name}
-            maxLength={120}
-            onChange={(event) => {
-              setName(event.target.value);
-            }}
-            onBlur={rename}
-            onKeyDown={(event) => {
-              if (event.key === 'Escape') {
-                event.stopPropagation();
-                setName(null);
-              }
-            }}
-          />
-        </Form>
+        <RenameForm rename={rename} vendor={vendor} name={name} setName={setName} />
       )}
-      <span className="spellings">
-        {vendor.spellings.map(({ spelling, count }) => (
-          <span key={spelling} className="chip">
-            {spelling} · {count}
-            {spellings.length > 1 && spelling !== vendor.name && (
-              <button
-                type="button"
-                aria-label={`${spelling} is another vendor`}
-                title="Another vendor: part it"
-                onClick={() => {
-                  act(
-                    spellAct(
-                      { vendor: vendor.name, spellings: spellings.filter((s) => s !== spelling) },
-                      { vendor: spelling, spellings: [spelling] },
-                    ),
-                  );
-                }}
-              >
-                part
-              </button>
-            )}
-          </span>
-        ))}
-      </span>
+      <Spellings vendor={vendor} spellings={spellings} />
       <span>
         <Button
           variant="bare"
@@ -159,5 +165,72 @@ function VendorRow({ vendor, onJoin }: { vendor: Vendor; onJoin: () => void }) {
         </Button>
       </span>
     </li>
+  );
+}
+
+function Spellings({
+  vendor,
+  spellings,
+}: {
+  readonly vendor: Vendor;
+  readonly spellings: string[];
+}) {
+  const { act } = useActs();
+  return (
+    <span className="spellings">
+      {vendor.spellings.map(({ spelling, count }) => (
+        <span key={spelling} className="chip">
+          {spelling} · {count}
+          {spellings.length > 1 && spelling !== vendor.name && (
+            <button
+              type="button"
+              aria-label={`${spelling} is another vendor`}
+              title="Another vendor: part it"
+              onClick={() => {
+                act(
+                  spellAct(
+                    { vendor: vendor.name, spellings: spellings.filter((s) => s !== spelling) },
+                    { vendor: spelling, spellings: [spelling] },
+                  ),
+                );
+              }}
+            >
+              part
+            </button>
+          )}
+        </span>
+      ))}
+    </span>
+  );
+}
+
+interface RenameFormProps {
+  readonly rename: (event: SyntheticEvent) => void;
+  readonly vendor: Vendor;
+  readonly name: string;
+  readonly setName: React.Dispatch<React.SetStateAction<string | null>>;
+}
+
+function RenameForm({ rename, vendor, name, setName }: RenameFormProps) {
+  return (
+    <Form onSubmit={rename}>
+      <Form.Control
+        size="sm"
+        autoFocus
+        aria-label={`New name of ${vendor.name}`}
+        value={name}
+        maxLength={120}
+        onChange={(event) => {
+          setName(event.target.value);
+        }}
+        onBlur={rename}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') {
+            event.stopPropagation();
+            setName(null);
+          }
+        }}
+      />
+    </Form>
   );
 }

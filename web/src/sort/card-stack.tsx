@@ -75,25 +75,13 @@ function Card({ question, next, place, vendors, onLater }: CardProps) {
   const toggle = (option: Option | undefined): void => {
     const { type } = option ?? {};
     if (type !== undefined) {
-      setChosen((before) => {
-        const after = new Set(before);
-        if (!after.delete(type)) {
-          after.add(type);
-        }
-        return after;
-      });
+      setChosen((before) => toggled(before, type));
     }
   };
   const digits = Object.fromEntries(
     options.map((option, i) => [
       String(i + 1),
-      () => {
-        if (chosen.size > 0) {
-          toggle(option);
-        } else {
-          act(option.act);
-        }
-      },
+      () => (chosen.size > 0 ? toggle(option) : void act(option.act)),
     ]),
   );
   const canSearch =
@@ -127,88 +115,25 @@ function Card({ question, next, place, vendors, onLater }: CardProps) {
   });
   return (
     <>
-      <section className="sort-middle" aria-label="Question">
-        <div className="question-card">
-          <QuestionHead question={question} place={place} />
-          <Options
-            question={question}
-            options={options}
-            at={at}
-            chosen={chosen}
-            onTake={(option) => {
-              if (chosen.size > 0) {
-                toggle(option);
-              } else {
-                act(option.act);
-              }
-            }}
-            onAim={setAt}
-            onToggle={toggle}
-          />
-          {canSearch && (
-            <button
-              type="button"
-              className="option-row other"
-              onClick={() => {
-                setSearching(true);
-              }}
-            >
-              <kbd>/</kbd>{' '}
-              <span>{question.sort === 'type' ? 'Another type …' : 'Another vendor …'}</span>
-            </button>
-          )}
-          {chosen.size > 0 && (
-            <Button
-              className="take-several"
-              onClick={() => {
-                take(active);
-              }}
-            >
-              It is {[...chosen].map(typeName).join(' and ')} <kbd>Enter</kbd>
-            </Button>
-          )}
-        </div>
-        <KeysHint
-          keys={[
-            ['Enter', options.length > 0 ? 'take the marked answer' : 'nothing to take'],
-            ...(question.sort === 'type' ? [['Space', 'it does several'] as const] : []),
-            ['L', 'later'],
-            ...(question.plugin ? [['H', 'hide from loading'] as const] : []),
-            ['Ctrl Z', 'undo'],
-          ]}
-        />
-      </section>
-      <aside className="sort-right">
-        <Reasons
-          title={
-            question.sort === 'type' || question.sort === 'kind'
-              ? `Why ${active?.text ?? 'nothing'}?`
-              : 'Why it is asked'
-          }
-          reasons={active?.reasons ?? []}
-        />
-        <UpNext questions={next} />
-      </aside>
-      {isSearching && question.sort === 'type' && (
-        <TypesPicker
-          title={`What does ${question.plugin.name} do?`}
-          onTake={(type) => {
-            act(typesAct(question.plugin.id, type === null ? [...chosen] : [...chosen, type]));
-          }}
-          onClose={() => {
-            setSearching(false);
-          }}
-        />
-      )}
-      {isSearching && question.sort === 'vendor' && question.plugin && (
-        <VendorPicker
-          title={`Whose is ${question.plugin.name}?`}
+      <Middle
+        question={question}
+        place={place}
+        options={options}
+        at={at}
+        chosen={chosen}
+        toggle={toggle}
+        setAt={setAt}
+        canSearch={canSearch}
+        setSearching={setSearching}
+        take={take}
+        active={active}
+      />
+      <Beside question={question} active={active} next={next} />
+      {isSearching && (
+        <Searching
+          question={question}
+          chosen={chosen}
           vendors={vendors}
-          onTake={(vendor) => {
-            if (question.plugin) {
-              act(sayAct([question.plugin.id], { vendor }));
-            }
-          }}
           onClose={() => {
             setSearching(false);
           }}
@@ -216,6 +141,207 @@ function Card({ question, next, place, vendors, onLater }: CardProps) {
       )}
     </>
   );
+}
+
+interface MiddleProps {
+  readonly question: Question;
+  readonly place: string;
+  readonly options: Option[];
+  readonly at: number;
+  readonly chosen: ReadonlySet<string>;
+  readonly toggle: (option: Option | undefined) => void;
+  readonly setAt: React.Dispatch<React.SetStateAction<number>>;
+  readonly canSearch: boolean;
+  readonly setSearching: React.Dispatch<React.SetStateAction<boolean>>;
+  readonly take: (option: Option | undefined) => void;
+  readonly active: Option | undefined;
+}
+
+function Middle({
+  question,
+  place,
+  options,
+  at,
+  chosen,
+  toggle,
+  setAt,
+  canSearch,
+  setSearching,
+  take,
+  active,
+}: MiddleProps) {
+  return (
+    <section className="sort-middle" aria-label="Question">
+      <QuestionCard
+        question={question}
+        place={place}
+        options={options}
+        at={at}
+        chosen={chosen}
+        toggle={toggle}
+        setAt={setAt}
+        canSearch={canSearch}
+        setSearching={setSearching}
+        take={take}
+        active={active}
+      />
+      <KeysHint
+        keys={[
+          ['Enter', options.length > 0 ? 'take the marked answer' : 'nothing to take'],
+          ...(question.sort === 'type' ? [['Space', 'it does several'] as const] : []),
+          ['L', 'later'],
+          ...(question.plugin ? [['H', 'hide from loading'] as const] : []),
+          ['Ctrl Z', 'undo'],
+        ]}
+      />
+    </section>
+  );
+}
+
+interface QuestionCardProps {
+  readonly question: Question;
+  readonly place: string;
+  readonly options: Option[];
+  readonly at: number;
+  readonly chosen: ReadonlySet<string>;
+  readonly toggle: (option: Option | undefined) => void;
+  readonly setAt: React.Dispatch<React.SetStateAction<number>>;
+  readonly canSearch: boolean;
+  readonly setSearching: React.Dispatch<React.SetStateAction<boolean>>;
+  readonly take: (option: Option | undefined) => void;
+  readonly active: Option | undefined;
+}
+
+function QuestionCard({
+  question,
+  place,
+  options,
+  at,
+  chosen,
+  toggle,
+  setAt,
+  canSearch,
+  setSearching,
+  take,
+  active,
+}: QuestionCardProps) {
+  const { act } = useActs();
+  return (
+    <div className="question-card">
+      <QuestionHead question={question} place={place} />
+      <Options
+        question={question}
+        options={options}
+        at={at}
+        chosen={chosen}
+        onTake={(option) => {
+          if (chosen.size > 0) {
+            toggle(option);
+          } else {
+            act(option.act);
+          }
+        }}
+        onAim={setAt}
+        onToggle={toggle}
+      />
+      {canSearch && <OtherAnswer setSearching={setSearching} question={question} />}
+      {chosen.size > 0 && (
+        <Button
+          className="take-several"
+          onClick={() => {
+            take(active);
+          }}
+        >
+          It is {[...chosen].map(typeName).join(' and ')} <kbd>Enter</kbd>
+        </Button>
+      )}
+    </div>
+  );
+}
+
+function OtherAnswer({
+  setSearching,
+  question,
+}: {
+  readonly setSearching: React.Dispatch<React.SetStateAction<boolean>>;
+  readonly question: Question;
+}) {
+  return (
+    <button
+      type="button"
+      className="option-row other"
+      onClick={() => {
+        setSearching(true);
+      }}
+    >
+      <kbd>/</kbd> <span>{question.sort === 'type' ? 'Another type …' : 'Another vendor …'}</span>
+    </button>
+  );
+}
+
+interface BesideProps {
+  readonly question: Question;
+  readonly active: Option | undefined;
+  readonly next: readonly Question[];
+}
+
+/** Why the marked answer, and what comes next. */
+function Beside({ question, active, next }: BesideProps) {
+  return (
+    <aside className="sort-right">
+      <Reasons
+        title={
+          question.sort === 'type' || question.sort === 'kind'
+            ? `Why ${active?.text ?? 'nothing'}?`
+            : 'Why it is asked'
+        }
+        reasons={active?.reasons ?? []}
+      />
+      <UpNext questions={next} />
+    </aside>
+  );
+}
+
+function toggled(before: ReadonlySet<string>, type: string): ReadonlySet<string> {
+  const after = new Set(before);
+  if (!after.delete(type)) {
+    after.add(type);
+  }
+  return after;
+}
+
+interface SearchingProps {
+  readonly question: Question;
+  readonly chosen: ReadonlySet<string>;
+  readonly vendors: readonly Vendor[];
+  readonly onClose: () => void;
+}
+
+/** Another answer than those offered, found by letters. */
+function Searching({ question, chosen, vendors, onClose }: SearchingProps) {
+  const { act } = useActs();
+  if (question.sort === 'type') {
+    return (
+      <TypesPicker
+        title={`What does ${question.plugin.name} do?`}
+        onTake={(type) => {
+          act(typesAct(question.plugin.id, type === null ? [...chosen] : [...chosen, type]));
+        }}
+        onClose={onClose}
+      />
+    );
+  }
+  const { plugin } = question;
+  return plugin ? (
+    <VendorPicker
+      title={`Whose is ${plugin.name}?`}
+      vendors={vendors}
+      onTake={(vendor) => {
+        act(sayAct([plugin.id], { vendor }));
+      }}
+      onClose={onClose}
+    />
+  ) : null;
 }
 
 interface OptionsProps {
@@ -246,46 +372,71 @@ function Options({ question, options, at, chosen, onTake, onAim, onToggle }: Opt
       )}
       <ul className="options" aria-labelledby="asks">
         {options.map((option, i) => (
-          <li key={option.id}>
-            <button
-              type="button"
-              className={`option-row ${i === at ? 'aimed' : ''} ${chosen.has(option.type ?? '') ? 'chosen' : ''}`}
-              aria-pressed={option.type === undefined ? undefined : chosen.has(option.type)}
-              onClick={() => {
-                onTake(option);
-              }}
-              onFocus={() => {
-                onAim(i);
-              }}
-              onKeyDown={(event) => {
-                if (event.key === ' ' && option.type !== undefined) {
-                  event.preventDefault();
-                  onToggle(option);
-                }
-              }}
-              onMouseEnter={() => {
-                onAim(i);
-              }}
-            >
-              <kbd>{i + 1}</kbd>{' '}
-              <span className="option-text">
-                {option.text}
-                {option.type?.includes('/') && (
-                  <span className="option-group">{typeName(groupOf(option.type))}</span>
-                )}
-              </span>
-              {option.probability !== null && (
-                <>
-                  <span className="likely" aria-hidden>
-                    <span style={{ width: `${option.probability * 100}%` }} />
-                  </span>
-                  <span className="percent">{Math.round(option.probability * 100)} %</span>
-                </>
-              )}
-            </button>
-          </li>
+          <OptionRow
+            key={option.id}
+            i={i}
+            at={at}
+            chosen={chosen}
+            option={option}
+            onTake={onTake}
+            onAim={onAim}
+            onToggle={onToggle}
+          />
         ))}
       </ul>
     </>
+  );
+}
+
+interface OptionRowProps {
+  readonly i: number;
+  readonly at: number;
+  readonly chosen: ReadonlySet<string>;
+  readonly option: Option;
+  readonly onTake: (option: Option) => void;
+  readonly onAim: (at: number) => void;
+  readonly onToggle: (option: Option) => void;
+}
+
+function OptionRow({ i, at, chosen, option, onTake, onAim, onToggle }: OptionRowProps) {
+  return (
+    <li>
+      <button
+        type="button"
+        className={`option-row ${i === at ? 'aimed' : ''} ${chosen.has(option.type ?? '') ? 'chosen' : ''}`}
+        aria-pressed={option.type === undefined ? undefined : chosen.has(option.type)}
+        onClick={() => {
+          onTake(option);
+        }}
+        onFocus={() => {
+          onAim(i);
+        }}
+        onKeyDown={(event) => {
+          if (event.key === ' ' && option.type !== undefined) {
+            event.preventDefault();
+            onToggle(option);
+          }
+        }}
+        onMouseEnter={() => {
+          onAim(i);
+        }}
+      >
+        <kbd>{i + 1}</kbd>{' '}
+        <span className="option-text">
+          {option.text}
+          {option.type?.includes('/') && (
+            <span className="option-group">{typeName(groupOf(option.type))}</span>
+          )}
+        </span>
+        {option.probability !== null && (
+          <>
+            <span className="likely" aria-hidden>
+              <span style={{ width: `${option.probability * 100}%` }} />
+            </span>
+            <span className="percent">{Math.round(option.probability * 100)} %</span>
+          </>
+        )}
+      </button>
+    </li>
   );
 }

@@ -1,7 +1,7 @@
 /** Copies that could not be read, with their reasons: look again, or set aside. */
-import { useMutation } from '@tanstack/react-query';
+import { useMutation, type UseMutationResult } from '@tanstack/react-query';
 import { Button } from 'react-bootstrap';
-import { describe, type FindingView } from '@clever-drawer/core';
+import { describe, type FindingView, type ScanProgress, type ScanView } from '@clever-drawer/core';
 import { useComputer, useScanProgress } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
 
@@ -31,40 +31,64 @@ export function FailedList({ findings }: { findings: readonly FindingView[] }) {
   });
   return (
     <section className="bulk" aria-label="Would not open">
-      <div className="bulk-acts">
-        <span>
-          {findings.length} could not be read. Mend or reinstall them and look again, or set aside
-          what you don't need.
-        </span>
-        <Button
-          variant="quiet"
-          onClick={() => {
-            again.mutate();
-          }}
-        >
-          {scan ? 'Looking …' : 'Look again at all of them'}
-        </Button>
-      </div>
-      <ul className="failed-rows" tabIndex={0} aria-label="Failed copies">
-        {findings.map((finding) => (
-          <li key={finding.id}>
-            <span className="chip format">{finding.format}</span>
-            <span className="what">
-              <strong>{finding.name}</strong>
-              <span className="text-brick">{finding.problem ? describe(finding.problem) : ''}</span>
-            </span>
-            <Button
-              size="sm"
-              variant="quiet"
-              onClick={() => {
-                aside.mutate(finding);
-              }}
-            >
-              Set aside
-            </Button>
-          </li>
-        ))}
-      </ul>
+      <FailedActs findings={findings} again={again} scan={scan} />
+      <FailedRows findings={findings} aside={aside} />
     </section>
+  );
+}
+
+interface FailedActsProps {
+  readonly findings: readonly FindingView[];
+  readonly again: UseMutationResult<ScanView, Error, void, unknown>;
+  readonly scan: ScanProgress | null;
+}
+
+function FailedActs({ findings, again, scan }: FailedActsProps) {
+  return (
+    <div className="bulk-acts">
+      <span>
+        {findings.length} could not be read. Mend or reinstall them and look again, or set aside
+        what you don't need.
+      </span>
+      <Button
+        variant="quiet"
+        onClick={() => {
+          again.mutate();
+        }}
+      >
+        {scan ? 'Looking …' : 'Look again at all of them'}
+      </Button>
+    </div>
+  );
+}
+
+function FailedRows({
+  findings,
+  aside,
+}: {
+  readonly findings: readonly FindingView[];
+  readonly aside: UseMutationResult<null, Error, FindingView>;
+}) {
+  return (
+    <ul className="failed-rows" tabIndex={0} aria-label="Failed copies">
+      {findings.map((finding) => (
+        <li key={finding.id}>
+          <span className="chip format">{finding.format}</span>
+          <span className="what">
+            <strong>{finding.name}</strong>
+            <span className="text-brick">{finding.problem ? describe(finding.problem) : ''}</span>
+          </span>
+          <Button
+            size="sm"
+            variant="quiet"
+            onClick={() => {
+              aside.mutate(finding);
+            }}
+          >
+            Set aside
+          </Button>
+        </li>
+      ))}
+    </ul>
   );
 }

@@ -12,7 +12,6 @@ export function SettleClear({
   onClose: () => void;
 }) {
   const { act } = useActs();
-  const { nameOf } = useArrangement();
   const [left, setLeft] = useState<ReadonlySet<string>>(() => new Set());
   const taken = questions.filter((question) => !left.has(question.id));
   const toggle = (id: string): void => {
@@ -48,44 +47,69 @@ export function SettleClear({
           Settle {questions.length} clear ones
         </Modal.Title>
       </Modal.Header>
-      <Modal.Body>
-        <p className="text-soft">
-          This is what would be said of each. Take out what you want to answer yourself; one undo
-          takes all of it back.
-        </p>
-        <ul className="settle-rows">
-          {questions.map((question) => (
-            <li key={question.id}>
-              <label>
-                <input
-                  type="checkbox"
-                  className="form-check-input"
-                  checked={!left.has(question.id)}
-                  onChange={() => {
-                    toggle(question.id);
-                  }}
-                />{' '}
-                <span className="name">{nameOf(question.plugin)}</span>
-              </label>
-              <span>
-                {question.clear.map(typeName).join(' and ')} ·{' '}
-                {Math.round((question.suggestions[0]?.probability ?? 0) * 100)} %
-              </span>
-              <span className="text-soft">{question.suggestions[0]?.reasons[0]?.text}</span>
-            </li>
-          ))}
-        </ul>
-      </Modal.Body>
-      <Modal.Footer>
-        <Button variant="bare" onClick={onClose}>
-          Leave them
-        </Button>
-        {taken.length > 0 && (
-          <Button autoFocus onClick={settle}>
-            Settle {taken.length === 1 ? 'one plugin' : `${taken.length} plugins`}
-          </Button>
-        )}
-      </Modal.Footer>
+      <ClearAnswers questions={questions} left={left} toggle={toggle} />
+      <SettleActs onClose={onClose} taken={taken} settle={settle} />
     </Modal>
+  );
+}
+
+interface SettleActsProps {
+  readonly onClose: () => void;
+  readonly taken: TypeQuestion[];
+  readonly settle: () => void;
+}
+
+function SettleActs({ onClose, taken, settle }: SettleActsProps) {
+  return (
+    <Modal.Footer>
+      <Button variant="bare" onClick={onClose}>
+        Leave them
+      </Button>
+      {taken.length > 0 && (
+        <Button autoFocus onClick={settle}>
+          Settle {taken.length === 1 ? 'one plugin' : `${taken.length} plugins`}
+        </Button>
+      )}
+    </Modal.Footer>
+  );
+}
+
+interface ClearAnswersProps {
+  readonly questions: readonly TypeQuestion[];
+  readonly left: ReadonlySet<string>;
+  readonly toggle: (id: string) => void;
+}
+
+function ClearAnswers({ questions, left, toggle }: ClearAnswersProps) {
+  const { nameOf } = useArrangement();
+  return (
+    <Modal.Body>
+      <p className="text-soft">
+        This is what would be said of each. Take out what you want to answer yourself; one undo
+        takes all of it back.
+      </p>
+      <ul className="settle-rows">
+        {questions.map((question) => (
+          <li key={question.id}>
+            <label>
+              <input
+                type="checkbox"
+                className="form-check-input"
+                checked={!left.has(question.id)}
+                onChange={() => {
+                  toggle(question.id);
+                }}
+              />{' '}
+              <span className="name">{nameOf(question.plugin)}</span>
+            </label>
+            <span>
+              {question.clear.map(typeName).join(' and ')} ·{' '}
+              {Math.round((question.suggestions[0]?.probability ?? 0) * 100)} %
+            </span>
+            <span className="text-soft">{question.suggestions[0]?.reasons[0]?.text}</span>
+          </li>
+        ))}
+      </ul>
+    </Modal.Body>
   );
 }

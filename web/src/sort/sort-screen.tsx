@@ -2,8 +2,14 @@
 import { CheckCheck, Layers, List as ListIcon } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { Link, useOutletContext, useSearchParams } from 'react-router';
-import { questionSorts, type Question, type QuestionSort } from '@clever-drawer/core';
+import { Link, useOutletContext, useSearchParams, type SetURLSearchParams } from 'react-router';
+import {
+  questionSorts,
+  type FindingView,
+  type Question,
+  type QuestionSort,
+  type TypeQuestion,
+} from '@clever-drawer/core';
 import { useCatalog } from '../studio/contexts.ts';
 import type { Questions } from '../studio/use-questions.ts';
 import { remember, remembered } from '../ui/keys.ts';
@@ -53,79 +59,20 @@ export function SortScreen() {
   }
   return (
     <main className="sort-screen">
-      <section className="sort-left" aria-labelledby="sort-title">
-        <h1 id="sort-title">
-          {questions.length + failed.length === 0
-            ? 'Nothing is waiting'
-            : `${questions.length + failed.length} questions wait`}
-        </h1>
-        <ul className="asks">
-          {questionSorts.map((sort) => (
-            <li key={sort}>
-              <button
-                type="button"
-                className={`ask ${sort === asked ? 'chosen' : ''}`}
-                aria-current={sort === asked ? 'true' : undefined}
-                onClick={() => {
-                  setParams({ ask: sort }, { replace: true });
-                }}
-              >
-                <span className="hand">{names[sort][0]}</span>
-                <span className="ask-count">{count(sort)}</span>
-                <span className="ask-what">{names[sort][1]}</span>
-              </button>
-            </li>
-          ))}
-        </ul>
-        <div className="settled">
-          <p>
-            {settled} of {total} plugins settled
-          </p>
-          <Progress name="Plugins settled" now={settled} max={Math.max(1, total)} />
-          {clear.length > 0 && (
-            <>
-              <p>{clear.length} of the types have one clear answer.</p>
-              <Button
-                variant="quiet"
-                onClick={() => {
-                  setSettling(true);
-                }}
-              >
-                <CheckCheck size={16} aria-hidden /> Settle the clear ones …
-              </Button>
-            </>
-          )}
-        </div>
-        <Button
-          variant="bare"
-          className="vendors-open"
-          onClick={() => {
-            setListing(true);
-          }}
-        >
-          All vendors and their spellings …
-        </Button>
-        <div className="way" role="group" aria-label="Way of answering">
-          <button
-            type="button"
-            aria-pressed={way === 'cards'}
-            onClick={() => {
-              change('cards');
-            }}
-          >
-            <Layers size={15} aria-hidden /> One at a time
-          </button>
-          <button
-            type="button"
-            aria-pressed={way === 'list'}
-            onClick={() => {
-              change('list');
-            }}
-          >
-            <ListIcon size={15} aria-hidden /> Many at once
-          </button>
-        </div>
-      </section>
+      <SortLeft
+        questions={questions}
+        failed={failed}
+        asked={asked}
+        setParams={setParams}
+        count={count}
+        settled={settled}
+        total={total}
+        clear={clear}
+        setSettling={setSettling}
+        setListing={setListing}
+        way={way}
+        change={change}
+      />
       <Asked
         sort={asked}
         questions={those}
@@ -151,6 +98,150 @@ export function SortScreen() {
         />
       )}
     </main>
+  );
+}
+
+interface SortLeftProps {
+  readonly questions: readonly Question[];
+  readonly failed: readonly FindingView[];
+  readonly asked: 'failed' | 'type' | 'kind' | 'twin' | 'vendor' | 'licence';
+  readonly setParams: SetURLSearchParams;
+  readonly count: (sort: QuestionSort) => number;
+  readonly settled: number;
+  readonly total: number;
+  readonly clear: TypeQuestion[];
+  readonly setSettling: React.Dispatch<React.SetStateAction<boolean>>;
+  readonly setListing: React.Dispatch<React.SetStateAction<boolean>>;
+  readonly way: string;
+  readonly change: (next: string) => void;
+}
+
+function SortLeft({
+  questions,
+  failed,
+  asked,
+  setParams,
+  count,
+  settled,
+  total,
+  clear,
+  setSettling,
+  setListing,
+  way,
+  change,
+}: SortLeftProps) {
+  return (
+    <section className="sort-left" aria-labelledby="sort-title">
+      <h1 id="sort-title">
+        {questions.length + failed.length === 0
+          ? 'Nothing is waiting'
+          : `${questions.length + failed.length} questions wait`}
+      </h1>
+      <Asks asked={asked} setParams={setParams} count={count} />
+      <Settled settled={settled} total={total} clear={clear} setSettling={setSettling} />
+      <Button
+        variant="bare"
+        className="vendors-open"
+        onClick={() => {
+          setListing(true);
+        }}
+      >
+        All vendors and their spellings …
+      </Button>
+      <WayOfAnswering way={way} change={change} />
+    </section>
+  );
+}
+
+function WayOfAnswering({
+  way,
+  change,
+}: {
+  readonly way: string;
+  readonly change: (next: string) => void;
+}) {
+  return (
+    <div className="way" role="group" aria-label="Way of answering">
+      <button
+        type="button"
+        aria-pressed={way === 'cards'}
+        onClick={() => {
+          change('cards');
+        }}
+      >
+        <Layers size={15} aria-hidden /> One at a time
+      </button>
+      <button
+        type="button"
+        aria-pressed={way === 'list'}
+        onClick={() => {
+          change('list');
+        }}
+      >
+        <ListIcon size={15} aria-hidden /> Many at once
+      </button>
+    </div>
+  );
+}
+
+interface SettledProps {
+  readonly settled: number;
+  readonly total: number;
+  readonly clear: TypeQuestion[];
+  readonly setSettling: React.Dispatch<React.SetStateAction<boolean>>;
+}
+
+function Settled({ settled, total, clear, setSettling }: SettledProps) {
+  return (
+    <div className="settled">
+      <p>
+        {settled} of {total} plugins settled
+      </p>
+      <Progress name="Plugins settled" now={settled} max={Math.max(1, total)} />
+      {clear.length > 0 && (
+        <>
+          <p>{clear.length} of the types have one clear answer.</p>
+          <Button
+            variant="quiet"
+            onClick={() => {
+              setSettling(true);
+            }}
+          >
+            <CheckCheck size={16} aria-hidden /> Settle the clear ones …
+          </Button>
+        </>
+      )}
+    </div>
+  );
+}
+
+interface AsksProps {
+  readonly asked: 'type' | 'kind' | 'twin' | 'vendor' | 'licence' | 'failed';
+  readonly setParams: SetURLSearchParams;
+  readonly count: (sort: QuestionSort) => number;
+}
+
+/** The kinds of questions, with how many wait. */
+function Asks({ asked, setParams, count }: AsksProps) {
+  return (
+    <ul className="asks">
+      {questionSorts.map((sort) => (
+        <li key={sort}>
+          <button
+            type="button"
+            className={`ask ${sort === asked ? 'chosen' : ''}`}
+            aria-current={sort === asked ? 'true' : undefined}
+            onClick={() => {
+              setParams({ ask: sort }, { replace: true });
+            }}
+          >
+            <span className="hand">{names[sort][0]}</span>
+            <span className="ask-count">{count(sort)}</span>
+            <span className="ask-what">{names[sort][1]}</span>
+          </button>
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -16,7 +16,7 @@ interface Failure {
 }
 
 export class ErrorBoundary extends Component<Props, { readonly failure: Failure | null }> {
-  override state = { failure: null };
+  override state: { readonly failure: Failure | null } = { failure: null };
 
   static getDerivedStateFromError(error: unknown): { failure: Failure } {
     const shown = error instanceof Error ? error : new Error(String(error));
@@ -34,7 +34,7 @@ export class ErrorBoundary extends Component<Props, { readonly failure: Failure 
   }
 
   override render(): ReactNode {
-    const failure = this.state.failure as Failure | null;
+    const { failure } = this.state;
     return failure ? (
       <Trouble
         what={this.props.what}
@@ -53,7 +53,13 @@ export class ErrorBoundary extends Component<Props, { readonly failure: Failure 
 export const reportOf = ({ error, stack }: Failure, address: string): string =>
   [`${error.name}: ${error.message}`, address, error.stack ?? '', stack].join('\n');
 
-function Trouble(props: { what: string; failure: Failure; onAgain: () => void }) {
+interface TroubleProps {
+  readonly what: string;
+  readonly failure: Failure;
+  readonly onAgain: () => void;
+}
+
+function Trouble(props: TroubleProps) {
   const { what, failure, onAgain } = props;
   return (
     <main className="p-4" role="alert">

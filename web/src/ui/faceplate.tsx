@@ -73,15 +73,17 @@ function drawing(seed: number) {
   }
 }
 
+interface DrawnFaceplateProps {
+  readonly seed: string;
+  readonly width?: number;
+  readonly picture?: string | null | undefined;
+}
+
 export const Faceplate = memo(function DrawnFaceplate({
   seed,
   width = 44,
   picture,
-}: {
-  seed: string;
-  width?: number;
-  picture?: string | null | undefined;
-}) {
+}: DrawnFaceplateProps) {
   const height = Math.round((width * 28) / 48);
   if (picture) {
     return (

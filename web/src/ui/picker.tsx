@@ -54,32 +54,44 @@ export function Picker({ title, prompt, choices, offer, onClose }: Props) {
           autoFocus
           className="form-control"
         />
-        <Command.List>
-          {found.length === 0 && !extra && <Command.Empty>Nothing is called that.</Command.Empty>}
-          {found.map((choice) => (
-            <Command.Item
-              key={choice.id}
-              value={choice.id}
-              onSelect={() => {
-                take(choice);
-              }}
-            >
-              {choice.show}
-            </Command.Item>
-          ))}
-          {extra && (
-            <Command.Item
-              value={extra.id}
-              onSelect={() => {
-                take(extra);
-              }}
-            >
-              {extra.show}
-            </Command.Item>
-          )}
-        </Command.List>
+        <Found found={found} extra={extra} take={take} />
       </Command>
     </Modal>
+  );
+}
+
+interface FoundProps {
+  readonly found: Choice[];
+  readonly extra: Choice | null;
+  readonly take: (choice: Choice) => void;
+}
+
+function Found({ found, extra, take }: FoundProps) {
+  return (
+    <Command.List>
+      {found.length === 0 && !extra && <Command.Empty>Nothing is called that.</Command.Empty>}
+      {found.map((choice) => (
+        <Command.Item
+          key={choice.id}
+          value={choice.id}
+          onSelect={() => {
+            take(choice);
+          }}
+        >
+          {choice.show}
+        </Command.Item>
+      ))}
+      {extra && (
+        <Command.Item
+          value={extra.id}
+          onSelect={() => {
+            take(extra);
+          }}
+        >
+          {extra.show}
+        </Command.Item>
+      )}
+    </Command.List>
   );
 }
 

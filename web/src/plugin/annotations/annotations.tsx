@@ -61,8 +61,14 @@ export function Annotations({ plugin }: { plugin: Plugin }) {
   );
 }
 
+interface RowProps {
+  readonly name: string;
+  readonly labels?: string;
+  readonly children: ReactNode;
+}
+
 /** A field with its name; `labels` is the id of the control that the name labels. */
-function Row(props: { name: string; labels?: string; children: ReactNode }) {
+function Row(props: RowProps) {
   const { name, labels, children } = props;
   return (
     <>
