@@ -312,6 +312,7 @@ test('the plugins of a track are kept as a chain, found by its name, loaded toge
     'Remove the chain Heron voice chain',
   );
   await page.keyboard.press('Control+z');
+  await expect(page.getByTestId('notice').last()).toContainText('Undone: Remove the chain');
   await page.goto(`${demo.address}/file?q=heron voice chain`);
   await expect(page.getByTestId('plugin')).toHaveCount(1);
 });

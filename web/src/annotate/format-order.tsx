@@ -57,32 +57,45 @@ function FormatRow({ shift, format, at, order }: FormatRowProps) {
       }}
     >
       <span className="chip format">{format}</span>
-      <span>
-        {at > 0 && (
-          <Button
-            variant="bare"
-            size="sm"
-            aria-label={`${format} up`}
-            onClick={() => {
-              shift(format, -1);
-            }}
-          >
-            <ArrowUp size={15} aria-hidden />
-          </Button>
-        )}
-        {at < order.length - 1 && (
-          <Button
-            variant="bare"
-            size="sm"
-            aria-label={`${format} down`}
-            onClick={() => {
-              shift(format, 1);
-            }}
-          >
-            <ArrowDown size={15} aria-hidden />
-          </Button>
-        )}
-      </span>
+      <FormatMoves at={at} format={format} shift={shift} order={order} />
     </li>
+  );
+}
+
+interface FormatMovesProps {
+  readonly at: number;
+  readonly format: 'VST2' | 'VST3' | 'AU' | 'CLAP' | 'LV2' | 'LADSPA';
+  readonly shift: (format: Format, by: -1 | 1) => void;
+  readonly order: ('VST2' | 'VST3' | 'AU' | 'CLAP' | 'LV2' | 'LADSPA')[];
+}
+
+function FormatMoves({ at, format, shift, order }: FormatMovesProps) {
+  return (
+    <span>
+      {at > 0 && (
+        <Button
+          variant="bare"
+          size="sm"
+          aria-label={`${format} up`}
+          onClick={() => {
+            shift(format, -1);
+          }}
+        >
+          <ArrowUp size={15} aria-hidden />
+        </Button>
+      )}
+      {at < order.length - 1 && (
+        <Button
+          variant="bare"
+          size="sm"
+          aria-label={`${format} down`}
+          onClick={() => {
+            shift(format, 1);
+          }}
+        >
+          <ArrowDown size={15} aria-hidden />
+        </Button>
+      )}
+    </span>
   );
 }

@@ -35,7 +35,7 @@ export function LatestChanges({ onClose }: { onClose: () => void }) {
 interface ChangesDialogProps {
   readonly onClose: () => void;
   readonly list: ChangeView[];
-  readonly changes: UseQueryResult<ChangeView[], Error>;
+  readonly changes: UseQueryResult<ChangeView[]>;
   readonly row: (change: ChangeView) => React.JSX.Element;
 }
 

@@ -15,7 +15,7 @@ const openAfter = 500;
 export function CabinetTabs() {
   const { order } = useOrder();
   const { act } = useActs();
-  const { cabinets, cabinet, chooseCabinet } = useArrangement();
+  const { cabinet, chooseCabinet } = useArrangement();
   const [form, setForm] = useState<'new' | Cabinet | null>(null);
   const make = (made: ReturnType<typeof addCabinetAct>): void => {
     if (act(made)) {

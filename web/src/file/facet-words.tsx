@@ -150,20 +150,39 @@ function MoreFacets({ set, valuesOf, filter, textOf }: MoreFacetsProps) {
         {facets
           .filter((facet) => valuesOf(facet).length > 0)
           .map((facet) => (
-            <Fragment key={facet}>
-              <div className="dropdown-header">{heads[facet]}</div>
-              {valuesOf(facet).map((value) => (
-                <MenuItem
-                  key={value}
-                  eventKey={`${facet}\n${value}`}
-                  active={filter.facets[facet] === value}
-                >
-                  {textOf(facet, value)}
-                </MenuItem>
-              ))}
-            </Fragment>
+            <FacetValues
+              key={facet}
+              facet={facet}
+              valuesOf={valuesOf}
+              filter={filter}
+              textOf={textOf}
+            />
           ))}
       </Dropdown.Menu>
     </Dropdown>
+  );
+}
+
+interface FacetValuesProps {
+  readonly facet: 'bits' | 'licence' | 'state' | 'tag' | 'folder' | 'arrived' | 'loaded';
+  readonly valuesOf: (facet: Facet) => readonly string[];
+  readonly filter: Filter;
+  readonly textOf: (facet: Facet, value: string) => string;
+}
+
+function FacetValues({ facet, valuesOf, filter, textOf }: FacetValuesProps) {
+  return (
+    <Fragment>
+      <div className="dropdown-header">{heads[facet]}</div>
+      {valuesOf(facet).map((value) => (
+        <MenuItem
+          key={value}
+          eventKey={`${facet}\n${value}`}
+          active={filter.facets[facet] === value}
+        >
+          {textOf(facet, value)}
+        </MenuItem>
+      ))}
+    </Fragment>
   );
 }

@@ -30,6 +30,17 @@ export function GatherRule({
     () => gatherRules(plugins, new CatalogIndex(candidates), where, offered),
     [plugins, candidates, where],
   );
+  return <GatherDialog onClose={onClose} plugins={plugins} found={found} words={words} />;
+}
+
+interface GatherDialogProps {
+  readonly onClose: () => void;
+  readonly plugins: readonly string[];
+  readonly found: Gathering[];
+  readonly words: RuleWords;
+}
+
+function GatherDialog({ onClose, plugins, found, words }: GatherDialogProps) {
   return (
     <Modal
       show

@@ -14,7 +14,6 @@ export function KeepByHand({ folder: id, plugins, onClose }: KeepByHandProps) {
   const { pluginById } = useCatalog();
   const { act } = useActs();
   const { arrangement, nameOf } = useArrangement();
-  const navigate = useNavigate();
   const folder = arrangement.folders.find((one) => one.id === id);
   const only = pluginById.get(plugins[0] ?? '');
   if (!folder) {

@@ -89,22 +89,28 @@ export const PluginRow = memo(function RowOfPlugin(props: RowProps) {
       <span className="formats">
         <Whereabouts plugin={plugin} />
       </span>
-      <span className="in-folders">
-        {props.folders.length > 0 ? (
-          props.folders.slice(0, 3).map((f) => (
-            <span key={f.id} className="hand">
-              {f.name}
-            </span>
-          ))
-        ) : (
-          <span className="text-faint">in no folder</span>
-        )}
-        {props.folders.length > 3 && <span className="text-soft">+{props.folders.length - 3}</span>}
-      </span>
+      <InFolders props={props} />
       <span className="ago">{props.ago}</span>
     </Option>
   );
 });
+
+function InFolders({ props }: { readonly props: RowProps }) {
+  return (
+    <span className="in-folders">
+      {props.folders.length > 0 ? (
+        props.folders.slice(0, 3).map((f) => (
+          <span key={f.id} className="hand">
+            {f.name}
+          </span>
+        ))
+      ) : (
+        <span className="text-faint">in no folder</span>
+      )}
+      {props.folders.length > 3 && <span className="text-soft">+{props.folders.length - 3}</span>}
+    </span>
+  );
+}
 
 export const PluginCard = memo(function CardOfPlugin(props: RowProps) {
   const { plugin, nickname } = props.row;

@@ -94,7 +94,6 @@ interface TrayItemsProps {
 }
 
 function TrayItems({ plugins, onTakeOut, count }: TrayItemsProps) {
-  const { nameOf } = useArrangement();
   return (
     <ul className="tray-items">
       {plugins.slice(-drawn).map((plugin) => (

@@ -41,7 +41,7 @@ export function HitRow({
   onPress,
   children,
 }: Props) {
-  const { formatOrder, pictureOf } = useCatalog();
+  const { formatOrder } = useCatalog();
   const { arrangement, nameOf, naming } = useArrangement();
   const { plugin, because } = hit;
   const copy = copyToLoad(plugin, accepts, formatOrder) ?? copyInFront(plugin, formatOrder);

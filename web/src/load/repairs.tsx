@@ -1,7 +1,7 @@
 /** After opening an old session: what could not be opened, the best match for each with the reason, and one press to take them. */
 import { useQuery } from '@tanstack/react-query';
 import { Button } from 'react-bootstrap';
-import type { RepairView, SessionView } from '@clever-drawer/core';
+import type { RepairView, SessionView, SlotView } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
 import type { SlotActs } from './model/slots.ts';
 
@@ -29,28 +29,40 @@ export function Repairs({ session, acts }: { session: SessionView; acts: SlotAct
   };
   return (
     <section className="repairs" aria-labelledby="repairs-title">
-      <div className="repairs-head">
-        <h3 id="repairs-title">
-          {silent.length === 1 ? '1 plugin' : `${silent.length} plugins`} of this session could not
-          be opened
-        </h3>
-        {matched.length > 1 && (
-          <Button
-            size="sm"
-            onClick={() => {
-              take(matched);
-            }}
-          >
-            Take all {matched.length} matches
-          </Button>
-        )}
-      </div>
+      <RepairsHead silent={silent} matched={matched} take={take} />
       <ul className="plain-rows">
         {list.map((one) => (
           <RepairRow key={one.slot} one={one} messages={messages} take={take} acts={acts} />
         ))}
       </ul>
     </section>
+  );
+}
+
+interface RepairsHeadProps {
+  readonly silent: SlotView[];
+  readonly matched: RepairView[];
+  readonly take: (some: readonly RepairView[]) => void;
+}
+
+function RepairsHead({ silent, matched, take }: RepairsHeadProps) {
+  return (
+    <div className="repairs-head">
+      <h3 id="repairs-title">
+        {silent.length === 1 ? '1 plugin' : `${silent.length} plugins`} of this session could not be
+        opened
+      </h3>
+      {matched.length > 1 && (
+        <Button
+          size="sm"
+          onClick={() => {
+            take(matched);
+          }}
+        >
+          Take all {matched.length} matches
+        </Button>
+      )}
+    </div>
   );
 }
 

@@ -77,7 +77,7 @@ function LoadsChart({ months, name, loads, x, y }: LoadsChartProps) {
 interface MonthBarProps {
   readonly x: ScaleBand<string>;
   readonly month: string;
-  readonly y: ScaleLinear<number, number, never>;
+  readonly y: ScaleLinear<number, number>;
   readonly count: number;
   readonly name: (month: string) => string;
 }

@@ -4,7 +4,14 @@ import { ArrowLeft, Pencil } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useNavigate, useParams } from 'react-router';
-import { isPresent, typeName, type Plugin, type PluginView } from '@clever-drawer/core';
+import {
+  isPresent,
+  typeName,
+  type Folder,
+  type Placement,
+  type Plugin,
+  type PluginView,
+} from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { NameDialog } from '../annotate/name-dialog.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
@@ -207,7 +214,6 @@ function ChainOf({ plugin, chain }: { plugin: Plugin; chain: readonly string[] }
 }
 
 function Folders({ plugin }: { plugin: Plugin }) {
-  const { act } = useActs();
   const { arrangement } = useArrangement();
   const folders = arrangement.foldersOf.get(plugin.id) ?? [];
   return (
@@ -225,33 +231,47 @@ function Folders({ plugin }: { plugin: Plugin }) {
             .get(folder.id)
             ?.find((p) => p.plugin === plugin.id);
           return (
-            <li key={folder.id}>
-              <Link
-                to={`/file?open=${folder.id}`}
-                className={`label ${folder.form === 'smart' ? 'smart' : ''}`}
-              >
-                {folder.name}
-              </Link>
-              {placement ? (
-                <Button
-                  variant="bare"
-                  size="sm"
-                  onClick={() => {
-                    act({ act: 'take-out', placements: [placement.id] });
-                  }}
-                >
-                  Take out
-                </Button>
-              ) : (
-                <span className="text-soft">
-                  {arrangement.because(folder.id, plugin.id) ?? 'by its rule'}
-                </span>
-              )}
-            </li>
+            <FolderRow key={folder.id} folder={folder} placement={placement} plugin={plugin} />
           );
         })}
       </ul>
     </section>
+  );
+}
+
+interface FolderRowProps {
+  readonly folder: Folder;
+  readonly placement: Placement | undefined;
+  readonly plugin: Plugin;
+}
+
+function FolderRow({ folder, placement, plugin }: FolderRowProps) {
+  const { act } = useActs();
+  const { arrangement } = useArrangement();
+  return (
+    <li>
+      <Link
+        to={`/file?open=${folder.id}`}
+        className={`label ${folder.form === 'smart' ? 'smart' : ''}`}
+      >
+        {folder.name}
+      </Link>
+      {placement ? (
+        <Button
+          variant="bare"
+          size="sm"
+          onClick={() => {
+            act({ act: 'take-out', placements: [placement.id] });
+          }}
+        >
+          Take out
+        </Button>
+      ) : (
+        <span className="text-soft">
+          {arrangement.because(folder.id, plugin.id) ?? 'by its rule'}
+        </span>
+      )}
+    </li>
   );
 }
 

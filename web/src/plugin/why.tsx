@@ -2,6 +2,7 @@
 import {
   kindNames,
   typeName,
+  type Grounds,
   type Plugin,
   type PluginView,
   type Reason,
@@ -29,20 +30,7 @@ export function Why({ plugin, view }: { plugin: Plugin; view: PluginView | undef
         {grounds.suggestions.length === 0 && (
           <li className="text-soft">Nothing speaks for any type.</li>
         )}
-        {grounds.kindReasons.length > 0 && (
-          <li>
-            <p>
-              <strong>{capital(kindNames[grounds.kinds[0]?.kind ?? 'unknown'])}</strong> ·{' '}
-              {Math.round((grounds.kinds[0]?.probability ?? 0) * 100)} %
-            </p>
-            <Lines
-              reasons={grounds.kindReasons.map((reason) => ({
-                text: reason.text,
-                weight: reason.kind === grounds.kinds[0]?.kind ? reason.weight : -reason.weight,
-              }))}
-            />
-          </li>
-        )}
+        {grounds.kindReasons.length > 0 && <WhyKind grounds={grounds} />}
         {grounds.sameBecause.length > 0 && (
           <li>
             <p>
@@ -53,6 +41,23 @@ export function Why({ plugin, view }: { plugin: Plugin; view: PluginView | undef
         )}
       </ul>
     </section>
+  );
+}
+
+function WhyKind({ grounds }: { readonly grounds: Grounds }) {
+  return (
+    <li>
+      <p>
+        <strong>{capital(kindNames[grounds.kinds[0]?.kind ?? 'unknown'])}</strong> ·{' '}
+        {Math.round((grounds.kinds[0]?.probability ?? 0) * 100)} %
+      </p>
+      <Lines
+        reasons={grounds.kindReasons.map((reason) => ({
+          text: reason.text,
+          weight: reason.kind === grounds.kinds[0]?.kind ? reason.weight : -reason.weight,
+        }))}
+      />
+    </li>
   );
 }
 

@@ -8,6 +8,7 @@ import {
   marksOf,
   positionsIn,
   type CatalogIndex,
+  type JustOutside,
   type Plugin,
   type Rule,
   type RuleWords,
@@ -209,6 +210,28 @@ function Outside({
   if (shown.length === 0) {
     return null;
   }
+  return (
+    <JustOutsideList
+      shown={shown}
+      rule={rule}
+      index={index}
+      where={where}
+      words={words}
+      onKeep={onKeep}
+    />
+  );
+}
+
+interface JustOutsideListProps {
+  readonly shown: JustOutside[];
+  readonly rule: Rule;
+  readonly index: CatalogIndex;
+  readonly where: Where;
+  readonly words: RuleWords;
+  readonly onKeep: (id: string) => void;
+}
+
+function JustOutsideList({ shown, rule, index, where, words, onKeep }: JustOutsideListProps) {
   return (
     <section aria-labelledby="just-outside">
       <h2 id="just-outside">Just outside</h2>

@@ -467,25 +467,35 @@ function AsText({ drafting: { draft, text, edit } }: { drafting: Drafting }) {
           }
         }}
       />
-      {draft.problems.length > 0 && (
-        <ul className="rule-problems" role="alert">
-          {draft.problems.slice(0, 4).map((problem) => (
-            <li key={describe(problem)}>{describe(problem)}</li>
-          ))}
-          <li className="text-soft">
-            The cards show what was understood last.{' '}
-            <button
-              type="button"
-              className="link-words"
-              onClick={() => {
-                edit({ edit: 'follow' });
-              }}
-            >
-              Back to the cards
-            </button>
-          </li>
-        </ul>
-      )}
+      {draft.problems.length > 0 && <RuleProblems draft={draft} edit={edit} />}
     </section>
+  );
+}
+
+function RuleProblems({
+  draft,
+  edit,
+}: {
+  readonly draft: Draft;
+  readonly edit: (edit: Edit) => void;
+}) {
+  return (
+    <ul className="rule-problems" role="alert">
+      {draft.problems.slice(0, 4).map((problem) => (
+        <li key={describe(problem)}>{describe(problem)}</li>
+      ))}
+      <li className="text-soft">
+        The cards show what was understood last.{' '}
+        <button
+          type="button"
+          className="link-words"
+          onClick={() => {
+            edit({ edit: 'follow' });
+          }}
+        >
+          Back to the cards
+        </button>
+      </li>
+    </ul>
   );
 }

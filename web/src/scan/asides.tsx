@@ -1,8 +1,9 @@
 /** What was set aside, to be taken back. */
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, type UseMutationResult } from '@tanstack/react-query';
 import { Button } from 'react-bootstrap';
 import { useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
+import type { AsideView } from '@clever-drawer/core';
 
 export function Asides() {
   const { client } = useComputer();
@@ -28,22 +29,34 @@ export function Asides() {
       </p>
       <ul>
         {asides.data.map((aside) => (
-          <li key={aside.path}>
-            <span>
-              <strong>{aside.name}</strong> <span className="mono text-soft">{aside.path}</span>
-            </span>
-            <Button
-              size="sm"
-              variant="quiet"
-              onClick={() => {
-                back.mutate(aside.path);
-              }}
-            >
-              Take back
-            </Button>
-          </li>
+          <AsideRow key={aside.path} aside={aside} back={back} />
         ))}
       </ul>
     </section>
+  );
+}
+
+function AsideRow({
+  aside,
+  back,
+}: {
+  readonly aside: AsideView;
+  readonly back: UseMutationResult<null, Error, string>;
+}) {
+  return (
+    <li>
+      <span>
+        <strong>{aside.name}</strong> <span className="mono text-soft">{aside.path}</span>
+      </span>
+      <Button
+        size="sm"
+        variant="quiet"
+        onClick={() => {
+          back.mutate(aside.path);
+        }}
+      >
+        Take back
+      </Button>
+    </li>
   );
 }

@@ -50,25 +50,45 @@ export function Findings({ scans, hasPlaces }: { scans: readonly ScanView[]; has
   }
   return (
     <>
-      <Nav
-        as="ul"
-        className="scan-tabs"
-        activeKey={isFailedShown ? failedNow : scan.id}
-        onSelect={setChosen}
-      >
-        {scans.slice(0, 5).map((s) => (
-          <Tab key={s.id} id={s.id} isCurrent={!isFailedShown && s.id === scan.id}>
-            {sayTime(s.startedAt)} · {total(s)}
-          </Tab>
-        ))}
-        {failedCount > 0 && (
-          <Tab id={failedNow} isCurrent={isFailedShown}>
-            <span className="text-brick">Failed now · {failedCount}</span>
-          </Tab>
-        )}
-      </Nav>
+      <FindingTabs
+        isFailedShown={isFailedShown}
+        scan={scan}
+        setChosen={setChosen}
+        scans={scans}
+        failedCount={failedCount}
+      />
       {isFailedShown ? <Rows findings={failed.data ?? []} /> : <FindingList scan={scan} />}
     </>
+  );
+}
+
+interface FindingTabsProps {
+  readonly isFailedShown: boolean;
+  readonly scan: ScanView;
+  readonly setChosen: React.Dispatch<React.SetStateAction<string | null>>;
+  readonly scans: readonly ScanView[];
+  readonly failedCount: number;
+}
+
+function FindingTabs({ isFailedShown, scan, setChosen, scans, failedCount }: FindingTabsProps) {
+  return (
+    <Nav
+      as="ul"
+      className="scan-tabs"
+      activeKey={isFailedShown ? failedNow : scan.id}
+      onSelect={setChosen}
+    >
+      {scans.slice(0, 5).map((s) => (
+        <Tab key={s.id} id={s.id} isCurrent={!isFailedShown && s.id === scan.id}>
+          {sayTime(s.startedAt)} · {total(s)}
+        </Tab>
+      ))}
+      {failedCount > 0 && (
+        <Tab id={failedNow} isCurrent={isFailedShown}>
+          <span className="text-brick">Failed now · {failedCount}</span>
+        </Tab>
+      )}
+    </Nav>
   );
 }
 

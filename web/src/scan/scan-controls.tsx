@@ -57,7 +57,7 @@ export function ScanControls({ hasPlaces, progress, latest, failed }: Props) {
 
 interface ScanStartProps {
   readonly hasPlaces: boolean;
-  readonly start: UseMutationResult<ScanView, Error, 'changed' | 'everything' | 'failed', unknown>;
+  readonly start: UseMutationResult<ScanView, Error, 'changed' | 'everything' | 'failed'>;
   readonly latest: ScanView | undefined;
 }
 

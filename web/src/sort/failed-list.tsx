@@ -39,7 +39,7 @@ export function FailedList({ findings }: { findings: readonly FindingView[] }) {
 
 interface FailedActsProps {
   readonly findings: readonly FindingView[];
-  readonly again: UseMutationResult<ScanView, Error, void, unknown>;
+  readonly again: UseMutationResult<ScanView, Error, void>;
   readonly scan: ScanProgress | null;
 }
 

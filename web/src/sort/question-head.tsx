@@ -1,6 +1,6 @@
 /** What a question is about: the plugin with what is known of it, two of them side by side, or two vendors. */
 import { Link } from 'react-router';
-import type { Plugin, Question, Vendor } from '@clever-drawer/core';
+import type { CopyCard, Folder, Plugin, Question, Vendor } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
 
@@ -50,25 +50,37 @@ function PluginFacts({ plugin, place }: { plugin: Plugin; place?: string }) {
           {plugin.vendor ?? 'no vendor named'} ·{' '}
           <Link to={`/plugin/${plugin.id}`}>all that is known</Link>
         </p>
-        <p className="question-copies">
-          {there.map((copy) => (
-            <span
-              key={copy.id}
-              className={`chip format ${copy.is32Bit ? 'old' : ''}`}
-              title={copy.path}
-            >
-              {copy.format}
-              {copy.is32Bit && ' 32'}
-            </span>
-          ))}
-          {version !== undefined && <span className="text-soft">version {version}</span>}
-          {folders.length > 0 && (
-            <span className="text-soft">in {folders.map((folder) => folder.name).join(', ')}</span>
-          )}
-        </p>
+        <CopiesOf there={there} version={version} folders={folders} />
         {place === undefined && <p className="mono path">{there[0]?.path}</p>}
       </div>
     </div>
+  );
+}
+
+interface CopiesOfProps {
+  readonly there: CopyCard[];
+  readonly version: string | null | undefined;
+  readonly folders: readonly Folder[];
+}
+
+function CopiesOf({ there, version, folders }: CopiesOfProps) {
+  return (
+    <p className="question-copies">
+      {there.map((copy) => (
+        <span
+          key={copy.id}
+          className={`chip format ${copy.is32Bit ? 'old' : ''}`}
+          title={copy.path}
+        >
+          {copy.format}
+          {copy.is32Bit && ' 32'}
+        </span>
+      ))}
+      {version !== undefined && <span className="text-soft">version {version}</span>}
+      {folders.length > 0 && (
+        <span className="text-soft">in {folders.map((folder) => folder.name).join(', ')}</span>
+      )}
+    </p>
   );
 }
 

@@ -38,19 +38,7 @@ function drawing(seed: number) {
         />
       );
     case 1:
-      return Array.from({ length: count }, (_, i) => (
-        <g key={i}>
-          <rect x={at(i) - 0.8} y="10" width="1.6" height="14" fill={pale} opacity=".5" />
-          <rect
-            x={at(i) - 3.5}
-            y={11 + ((seed >>> (4 * i)) % 10)}
-            width="7"
-            height="3.4"
-            rx="1"
-            fill={pale}
-          />
-        </g>
-      ));
+      return Array.from({ length: count }, (_, i) => <Knob key={i} at={at} i={i} seed={seed} />);
     case 2:
       return Array.from({ length: 7 }, (_, i) => (
         <rect
@@ -71,6 +59,28 @@ function drawing(seed: number) {
         </g>
       ));
   }
+}
+
+interface KnobProps {
+  readonly at: (i: number) => number;
+  readonly i: number;
+  readonly seed: number;
+}
+
+function Knob({ at, i, seed }: KnobProps) {
+  return (
+    <g>
+      <rect x={at(i) - 0.8} y="10" width="1.6" height="14" fill={pale} opacity=".5" />
+      <rect
+        x={at(i) - 3.5}
+        y={11 + ((seed >>> (4 * i)) % 10)}
+        width="7"
+        height="3.4"
+        rx="1"
+        fill={pale}
+      />
+    </g>
+  );
 }
 
 interface DrawnFaceplateProps {

@@ -52,21 +52,33 @@ export function NoticesProvider({ children }: { children: ReactNode }) {
       {children}
       <div className="notices" role="status" aria-live="polite">
         {notices.map((notice) => (
-          <div key={notice.number} className={`notice ${notice.sort}`} data-testid="notice">
-            <span>{notice.text}</span>
-            {notice.sort === 'trouble' && (
-              <button
-                type="button"
-                onClick={() => {
-                  close(notice.number);
-                }}
-              >
-                Close
-              </button>
-            )}
-          </div>
+          <NoticeLine key={notice.number} notice={notice} close={close} />
         ))}
       </div>
     </NoticesContext>
+  );
+}
+
+function NoticeLine({
+  notice,
+  close,
+}: {
+  readonly notice: Notice;
+  readonly close: (number: number) => void;
+}) {
+  return (
+    <div className={`notice ${notice.sort}`} data-testid="notice">
+      <span>{notice.text}</span>
+      {notice.sort === 'trouble' && (
+        <button
+          type="button"
+          onClick={() => {
+            close(notice.number);
+          }}
+        >
+          Close
+        </button>
+      )}
+    </div>
   );
 }

@@ -2,7 +2,7 @@
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { typeName } from '@clever-drawer/core';
+import { typeName, type AnswerFacts } from '@clever-drawer/core';
 import { TypesPicker } from '../../annotate/types-picker.tsx';
 import type { FieldProps } from './field.ts';
 import { TakeBack } from './take-back.tsx';
@@ -13,18 +13,7 @@ export function Types({ plugin, said, onSay }: FieldProps) {
   return (
     <>
       {plugin.types.map((type) => (
-        <span key={type} className="chip">
-          {typeName(type)}
-          <button
-            type="button"
-            aria-label={`It is not ${typeName(type)}`}
-            onClick={() => {
-              onSay({ types: without(type) });
-            }}
-          >
-            <X size={12} aria-hidden />
-          </button>
-        </span>
+        <TypeChip key={type} type={type} onSay={onSay} without={without} />
       ))}
       <Button
         variant="bare"
@@ -55,5 +44,28 @@ export function Types({ plugin, said, onSay }: FieldProps) {
         />
       )}
     </>
+  );
+}
+
+interface TypeChipProps {
+  readonly type: string;
+  readonly onSay: (set: Partial<AnswerFacts>) => void;
+  readonly without: (type: string) => string[];
+}
+
+function TypeChip({ type, onSay, without }: TypeChipProps) {
+  return (
+    <span className="chip">
+      {typeName(type)}
+      <button
+        type="button"
+        aria-label={`It is not ${typeName(type)}`}
+        onClick={() => {
+          onSay({ types: without(type) });
+        }}
+      >
+        <X size={12} aria-hidden />
+      </button>
+    </span>
   );
 }
