@@ -6,6 +6,7 @@ export interface Keyed {
   readonly id: string;
 }
 
+/** Records that come, change (from, to) and go. Keys are unique within each of the three. */
 export interface Change<R extends Keyed> {
   readonly added: readonly R[];
   readonly updated: readonly (readonly [from: R, to: R])[];
@@ -15,10 +16,13 @@ export interface Change<R extends Keyed> {
 /** Records by `table/id`. */
 export type Records<R extends Keyed> = ReadonlyMap<string, R>;
 
+/** A change that changes nothing. */
 export const noChange: Change<never> = { added: [], updated: [], removed: [] };
 
+/** The key of a record among all records: `table/id`. */
 export const keyOf = (record: Keyed): string => `${record.table}/${record.id}`;
 
+/** Whether nothing comes, changes or goes. */
 export const isEmptyChange = (change: Change<Keyed>): boolean =>
   change.added.length + change.updated.length + change.removed.length === 0;
 

@@ -60,12 +60,15 @@ export type Problem =
   | { code: 'foreign-origin'; at: string }
   | { code: 'internal'; at: string };
 
+/** What can go wrong, by name. */
 export type ProblemCode = Problem['code'];
 
 /** What may fail answers with one of these two; nothing in core throws for bad input. */
 export type Result<T> = { ok: true; value: T } | { ok: false; problems: Problem[] };
 
+/** A result that went well. */
 export const ok = <T>(value: T): Result<T> => ({ ok: true, value });
+/** A result that went wrong. */
 export const failed = (...problems: Problem[]): { ok: false; problems: Problem[] } => ({
   ok: false,
   problems,

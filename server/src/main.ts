@@ -23,6 +23,7 @@ import { ensureComputer, type NewComputer } from './usecases/catalog/set-up-comp
 
 export { freePort, SetupError, startCluster } from './database/cluster.ts';
 
+/** How the server is started. */
 export interface Config {
   /** Where the database cluster is kept. */
   readonly data: string;
@@ -37,6 +38,7 @@ export interface Config {
   readonly clock?: () => Date;
 }
 
+/** A server that runs. */
 export interface Running {
   readonly address: string;
   /** The UDP port for OSC; null where there is none, as when another program holds it. */

@@ -35,6 +35,7 @@ export interface ReadyToRepair {
   readonly copyOf: (id: string) => HostCopy | null;
 }
 
+/** What the server is made of, handed to whoever needs it. */
 export interface Parts {
   readonly database: DataSource;
   readonly clock: () => Date;

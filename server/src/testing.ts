@@ -6,11 +6,13 @@ import type { ScanMode } from '@clever-drawer/core';
 import { connect } from './database/connect.ts';
 import { serve, startCluster, type Running } from './main.ts';
 
+/** What a server answered. */
 export interface Answer<T> {
   readonly status: number;
   readonly body: T;
 }
 
+/** A server of its own for a test. */
 export interface TestServer {
   readonly data: string;
   readonly address: string;
@@ -27,6 +29,7 @@ export interface TestServer {
   stop(): Promise<void>;
 }
 
+/** Starts a server with an empty database in a directory of its own. */
 export async function startTestServer(): Promise<TestServer> {
   const data = mkdtempSync(join(tmpdir(), 'clever-drawer-test-'));
   const start = (): Promise<Running> =>

@@ -19,6 +19,7 @@ export interface ActRule<N extends ActName> {
 /** A family of acts; one that is forgotten does not compile. */
 export type ActRules<N extends ActName = ActName> = { readonly [Name in N]: ActRule<Name> };
 
+/** For acts that name no plugin. */
 export const noPlugins = (): readonly PluginId[] => [];
 
 /** The act means what it says. */

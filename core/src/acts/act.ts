@@ -14,6 +14,7 @@ import type {
 import type { Rule } from '../rules/language/rule.ts';
 import type { CabinetSlot, FolderForm, FolderSorting, SmartPart } from '../order/records.ts';
 
+/** Everything a user can do to the order, told apart by `act`. */
 export type Act =
   | {
       act: 'add-cabinet';
@@ -171,7 +172,9 @@ export interface Owner {
   readonly copies: readonly CopyId[];
 }
 
+/** The name of an act. */
 export type ActName = Act['act'];
+/** The act of that name. */
 export type ActOf<N extends ActName> = Extract<Act, { act: N }>;
 
 /** The most letters a name may have; more are refused at the door. */

@@ -13,11 +13,13 @@ import type { Vendor } from '../identify/gather-vendors.ts';
 import type { CopyState } from '../catalog/plugin.ts';
 import type { Grounds, TwinDoubt } from '../identify/identify-catalog.ts';
 
+/** A studio computer, as the choice of computers shows it. */
 export interface ComputerView {
   readonly id: ComputerId;
   readonly name: string;
 }
 
+/** The plugins of a computer, as its disks hold them. */
 export interface CatalogView {
   readonly computer: ComputerView;
   readonly plugins: readonly Plugin[];
@@ -48,6 +50,7 @@ export interface OrderStep {
   readonly redo: string | null;
 }
 
+/** A place with how many copies were found in it. */
 export interface PlaceView {
   readonly id: PlaceId;
   readonly path: string;
@@ -70,10 +73,13 @@ export interface AsideView {
 
 /** What a scan examines: what changed, everything, or only what failed. */
 export const scanModes = ['changed', 'everything', 'failed'] as const;
+/** Which bundles a scan examines. */
 export type ScanMode = (typeof scanModes)[number];
 
+/** How a scan goes, or how it ended. */
 export type ScanState = 'running' | 'done' | 'stopped' | 'interrupted';
 
+/** A scan with what it counted. Times are ISO 8601. */
 export interface ScanView {
   readonly id: ScanId;
   readonly startedAt: string;
@@ -95,6 +101,7 @@ export interface ScanProgress {
   readonly secondsLeft: number | null;
 }
 
+/** What a scan found about one copy. */
 export interface FindingView {
   readonly id: string;
   readonly sort: FindingSort;
@@ -149,18 +156,21 @@ export interface SlotView {
   readonly isBypassed: boolean;
   readonly problem: ProblemView | null;
 }
+/** A track of the session with its slots. */
 export interface TrackView {
   readonly id: TrackId;
   readonly name: string;
   readonly sort: TrackSort;
   readonly slots: readonly SlotView[];
 }
+/** A session that was kept under a name. */
 export interface SavedSessionView {
   readonly id: string;
   readonly name: string;
   readonly savedAt: string;
   readonly slots: number;
 }
+/** The practice session as it stands, with those that are kept. */
 export interface SessionView {
   readonly name: string;
   readonly settings: HostSettings;
@@ -244,6 +254,7 @@ export interface PastLoad {
   readonly took?: number;
 }
 
+/** What the server tells its windows by itself. */
 export type ServerEvent =
   | { readonly event: 'order'; readonly step: OrderStep }
   | { readonly event: 'catalog' }

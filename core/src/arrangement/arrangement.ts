@@ -24,6 +24,7 @@ import {
 } from '../order/records.ts';
 import { belowIn } from '../order/records.ts';
 
+/** What a cabinet shows: its folders in order, what is in each, and the names of plugins. */
 export interface Arrangement {
   readonly folders: readonly Folder[];
   readonly namings: ReadonlyMap<string, Naming>;

@@ -3,6 +3,7 @@ import { withAnswer, type AnswerFacts } from '../catalog/answer.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import type { Chain } from '../order/records.ts';
 
+/** A chain as a plugin without copies, with the types of all its members. */
 export function chainPlugin(
   { id, name, kind, plugins }: Chain,
   pluginOf: (id: string) => Plugin | undefined,

@@ -3,7 +3,9 @@ import type { PluginId } from '../id.ts';
 import type { Kind } from './kind.ts';
 import type { Plugin } from './plugin.ts';
 
+/** What can be said of a licence; nothing said means that it is not known. */
 export const licenceStates = ['owned', 'free', 'trial', 'not licensed'] as const;
+/** One of the states of a licence. */
 export type LicenceState = (typeof licenceStates)[number];
 
 /** `until` is the last day of a trial, as YYYY-MM-DD. */
@@ -32,6 +34,7 @@ export interface Answer extends AnswerFacts {
   readonly id: PluginId;
 }
 
+/** What is said of a plugin of which nothing was said. */
 export const nothingSaid: AnswerFacts = {
   kind: null,
   types: null,
@@ -43,6 +46,7 @@ export const nothingSaid: AnswerFacts = {
   picture: null,
 };
 
+/** Whether an answer says nothing at all. */
 export const saysNothing = ({
   kind,
   types,

@@ -3,6 +3,7 @@ import { formats } from '../formats/found-copy.ts';
 import { compareNames, compareTexts } from '../text/fold.ts';
 import type { Plugin } from './plugin.ts';
 
+/** The facts by which plugins can be ordered. */
 export type PluginOrder = 'name' | 'vendor' | 'type' | 'format' | 'newest' | 'use' | 'lately';
 
 /** How warm the use of each plugin is, and when (ISO 8601) it was loaded last, by id. */

@@ -46,6 +46,7 @@ export const preferred: readonly Format[] = ['VST3', 'CLAP', 'AU', 'LV2', 'VST2'
 
 const stateRank: Readonly<Record<CopyState, number>> = { present: 0, away: 100, gone: 200 };
 
+/** Whether some copy is on the disk. A chain always is. */
 export const isPresent = (plugin: Pick<Plugin, 'copies' | 'chain'>): boolean =>
   plugin.chain !== undefined || plugin.copies.some((copy) => copy.state === 'present');
 

@@ -12,6 +12,7 @@ const text = (value: unknown): string | null =>
   typeof value === 'string' ? cleanText(value) : null;
 const at = 'Contents/Info.plist';
 
+/** The components of one bundle; a bundle that is damaged gives one failed copy. */
 export function readAudioUnit(files: BundleFiles): FoundCopy[] {
   const bytes = files.read(at, limits.plist);
   if (!bytes.ok) {

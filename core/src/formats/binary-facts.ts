@@ -1,5 +1,6 @@
 /** What the header of a program file tells. */
 
+/** What the header of a program tells. */
 export interface Binary {
   readonly system: 'linux' | 'windows' | 'macos';
   /** `x86_64`, `x86`, `arm64`, `arm`, or `machine N` for others. */

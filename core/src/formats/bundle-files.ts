@@ -2,10 +2,12 @@
 import type { Result } from '../problem.ts';
 import type { ByteSource } from './byte-source.ts';
 
+/** Bytes of a file that is open; close it when done. */
 export interface OpenFile extends ByteSource {
   close(): void;
 }
 
+/** The files of one bundle, by paths relative to it. */
 export interface BundleFiles {
   /** Absolute path of the bundle, without a trailing slash. */
   readonly root: string;

@@ -1,5 +1,6 @@
 /** Bytes that are read piecewise, so that a large file need not be read whole. */
 
+/** Bytes that can be read in pieces. */
 export interface ByteSource {
   readonly size: number;
   /** Exactly `length` bytes from `offset`; null when the file ends before. */
@@ -42,6 +43,7 @@ export class View {
   }
 }
 
+/** A source over bytes in memory. */
 export const bytesSource = (bytes: Uint8Array): ByteSource => ({
   size: bytes.length,
   read: (offset, length) =>

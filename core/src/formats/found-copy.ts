@@ -1,9 +1,12 @@
 /** What reading one installed plugin tells. Null means: reading cannot know. */
 import type { Problem } from '../problem.ts';
 
+/** All formats that are read. */
 export const formats = ['VST2', 'VST3', 'AU', 'CLAP', 'LV2', 'LADSPA'] as const;
+/** One of the plugin formats. */
 export type Format = (typeof formats)[number];
 
+/** One copy as reading or opening found it. What cannot be known is null. */
 export interface FoundCopy {
   readonly format: Format;
   /** The bundle directory or file, absolute. */
@@ -56,6 +59,7 @@ export function bareCopy(format: Format, path: string): FoundCopy {
   };
 }
 
+/** A copy that could not be read, with the reason. */
 export const failedCopy = (format: Format, path: string, problem: Problem): FoundCopy => ({
   ...bareCopy(format, path),
   status: 'failed',

@@ -4,6 +4,7 @@ import { failed, ok, type Result } from '../problem.ts';
 import { cleanText, textOf } from './bundle-files.ts';
 import { stemOfPath, type FoundCopy } from './found-copy.ts';
 
+/** What a set of LADSPA plugins says of one of them in RDF. */
 export interface LadspaDescription {
   readonly id: string;
   readonly title: string | null;
@@ -14,6 +15,7 @@ export interface LadspaDescription {
 
 /** By unique id. */
 export type LadspaDescriptions = ReadonlyMap<string, LadspaDescription>;
+/** For places without descriptions. */
 export const noDescriptions: LadspaDescriptions = new Map();
 
 const ontology = 'http://ladspa.org/ontology#';

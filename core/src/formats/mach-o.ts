@@ -21,6 +21,7 @@ const N_STAB = 0xe0;
 /** A fat file with more parts than this is a Java class file, which begins alike. */
 const mostParts = 30;
 
+/** Reads the headers of a Mach-O file, thin or fat. Throws where it is damaged; the caller turns that into a Problem. */
 export function readMachO(source: ByteSource): Binary {
   const big = new View(source, false);
   const magic = big.u32(0);

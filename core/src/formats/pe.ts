@@ -63,6 +63,7 @@ export function peImage(source: ByteSource): PeImage {
   };
 }
 
+/** Reads the headers and export directory of a PE file. Throws where it is damaged; the caller turns that into a Problem. */
 export function readPe(source: ByteSource): Binary {
   const { view, machine, sections, directories } = peImage(source);
   const exportTable = directories[0] ?? 0;

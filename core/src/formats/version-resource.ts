@@ -9,6 +9,7 @@ import { cleanText } from './bundle-files.ts';
 import type { ByteSource } from './byte-source.ts';
 import { offsetOf, peImage } from './pe.ts';
 
+/** What the version resource of a Windows program says. */
 export interface VersionResource {
   readonly product: string | null;
   readonly company: string | null;

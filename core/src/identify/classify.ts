@@ -5,6 +5,7 @@ import { evidenceOf, kindNames, readPorts, type Piece, type Subject } from './ev
 import { groupOf, kindOfType, typeGroups } from '../taxonomy/tree.ts';
 import { weights as fitted, type Weights } from './weights.data.ts';
 
+/** One piece of evidence in words, with its weight in log-odds. */
 export interface Reason {
   /** In log-odds; negative speaks against. */
   readonly weight: number;
@@ -25,6 +26,7 @@ export interface KindReason extends Reason {
   readonly kind: Kind;
 }
 
+/** What a plugin probably is: kinds and types with their probabilities, best first. */
 export interface Classified {
   /** Likeliest first; probabilities from 0 to 1 that sum to 1. */
   readonly kinds: readonly { readonly kind: Kind; readonly probability: number }[];
@@ -39,6 +41,7 @@ const least = 0.03;
 /** A group is not named beside a type that is this certain within it. */
 const decisive = 0.85;
 
+/** Weighs all that speaks for kinds and types of one plugin. */
 export function classify(subject: Subject, w: Weights = fitted): Classified {
   const pieces = evidenceOf(subject, w);
   const byGroup = new Map<string, Piece[]>(typeGroups.map(({ id }) => [id, []]));

@@ -36,6 +36,7 @@ export interface Piece {
   readonly reason: string;
 }
 
+/** All that speaks for or against kinds and groups of types. */
 export function evidenceOf(subject: Subject, w: Weights): Piece[] {
   const words = wordPieces(subject.name, w);
   return [
@@ -142,6 +143,7 @@ function once(pieces: readonly Piece[]): Piece[] {
 /** Formats call a tool an effect, so that is no contradiction. */
 const isTool = (a: Kind, b: Kind): boolean =>
   (a === 'effect' && b === 'tool') || (a === 'tool' && b === 'effect');
+/** Kinds in words, for sentences. */
 export const kindNames: Readonly<Record<Kind, string>> = {
   effect: 'an effect',
   instrument: 'an instrument',
@@ -160,6 +162,7 @@ export interface PortReading {
 const ofKind = (kind: Kind, weight: number): Record<string, number> =>
   Object.fromEntries(typeGroups.filter((g) => g.kind === kind).map((g) => [g.id, weight]));
 
+/** What the ports tell of the kind. */
 export function readPorts({
   audioIn,
   audioOut,

@@ -52,6 +52,7 @@ export function foldVendor(vendor: string | null): string {
 
 /** What the user said of a spelling: whose it is. */
 export type SpellingDecisions = ReadonlyMap<string, string>;
+/** For when the user decided nothing about spellings. */
 export const noDecisions: SpellingDecisions = new Map();
 
 /** A vendor as gathered from its spellings, most frequent first. */

@@ -22,6 +22,7 @@ export interface ToGroup {
   readonly isSaid?: boolean;
 }
 
+/** Copies that are one plugin, by their positions, and why. */
 export interface Group {
   /** Positions in what was given, ascending. */
   readonly members: readonly number[];
@@ -40,6 +41,7 @@ export interface Doubt {
   readonly pieces: readonly SamePiece[];
 }
 
+/** All groups, and pairs about which one should ask. */
 export interface Grouped {
   readonly groups: readonly Group[];
   readonly doubts: readonly Doubt[];
@@ -48,6 +50,7 @@ export interface Grouped {
 /** Of one name at most this many distinct copies are compared with each other. */
 const blockLimit = 300;
 
+/** Gathers copies into plugins. What comes out does not depend on their order. */
 export function groupCopies(given: readonly ToGroup[], isGeneric: IsGeneric): Grouped {
   const members = given.map(({ copy, vendor }) => memberOf(copy, vendor, isGeneric));
   const order = contentOrder(members);

@@ -53,6 +53,7 @@ export interface Grounds {
   readonly sameBecause: readonly string[];
 }
 
+/** A plugin as its copies and the user make it. */
 export interface SortedPlugin {
   readonly id: string;
   readonly name: string;
@@ -69,6 +70,7 @@ export interface TwinDoubt {
   readonly reasons: readonly Reason[];
 }
 
+/** Everything that is worked out of the copies of a computer. */
 export interface SortedCatalog {
   readonly plugins: readonly SortedPlugin[];
   /** Plugin of every copy. */
@@ -83,6 +85,7 @@ export const heldAt = 0.7;
 const suggestionsKept = 5;
 const reasonsKept = 5;
 
+/** Works out plugins, vendors, types and doubts of all copies, under what the user decided. */
 export function sortCatalog(
   copies: readonly SortedCopy[],
   decisions: Decisions,

@@ -422,6 +422,7 @@ const traps =
 
 /** How clearly a word speaks. */
 export type Clearness = 'clear' | 'hint' | 'faint';
+/** What a word of a name speaks for. */
 export interface Meaning {
   readonly type: string;
   readonly clearness: Clearness;

@@ -1,8 +1,10 @@
 /** The part of a copy's name that says which product it is, and what else the name says. */
 import { fold } from '../text/fold.ts';
 
+/** A version for one channel or for two. */
 export type Width = 'mono' | 'stereo';
 
+/** A name taken apart so that it can be compared. */
 export interface NameKey {
   /** Folded, without spaces: "tapeecho". */
   readonly key: string;

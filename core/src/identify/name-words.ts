@@ -2,6 +2,7 @@
 import { wordsOf } from '../text/fold.ts';
 import { lexicon, longestPhrase, wordParts, type Meaning } from './lexicon.data.ts';
 
+/** A word of a name with what it speaks for. */
 export interface SpeakingWord {
   /** As it stands in the name, folded. */
   readonly word: string;

@@ -6,6 +6,7 @@ import type { FoundCopy } from '../formats/found-copy.ts';
 import type { SeriesShare, Subject } from './evidence.ts';
 import { isGenericWord } from './generic-words.ts';
 
+/** The name of a plugin as its copies give it. */
 export interface NamedPlugin {
   readonly name: string;
   /** As the first copy that names one spells it. */

@@ -8,13 +8,17 @@ import { isGenericWord } from './generic-words.ts';
 import { groupOf } from '../taxonomy/tree.ts';
 import type { Grounds, TwinDoubt } from './identify-catalog.ts';
 
+/** The kinds of questions in the order in which they are asked. */
 export const questionSorts = ['type', 'kind', 'twin', 'vendor', 'licence', 'failed'] as const;
+/** One of the kinds of questions. */
 export type QuestionSort = (typeof questionSorts)[number];
 
 /** Below this probability of its likeliest group a plugin's type is asked about; below the other one its kind. */
 export const askTypeBelow = 0.7;
+/** A kind that is less probable than this is asked about. */
 export const askKindBelow = 0.85;
 
+/** What does it do? */
 export interface TypeQuestion {
   readonly sort: 'type';
   readonly id: string;
@@ -22,6 +26,7 @@ export interface TypeQuestion {
   readonly suggestions: readonly Suggestion[];
   readonly clear: readonly string[];
 }
+/** Is it an effect, an instrument, a note effect or a tool? */
 export interface KindQuestion {
   readonly sort: 'kind';
   readonly id: string;
@@ -29,6 +34,7 @@ export interface KindQuestion {
   readonly kinds: Grounds['kinds'];
   readonly reasons: Grounds['kindReasons'];
 }
+/** Are two plugins one? */
 export interface TwinQuestion {
   readonly sort: 'twin';
   readonly id: string;
@@ -36,6 +42,7 @@ export interface TwinQuestion {
   readonly other: Plugin;
   readonly reasons: readonly Reason[];
 }
+/** A vendor that may be meant, and why. */
 export interface VendorGuess {
   readonly vendor: string;
   readonly reason: string;
@@ -48,6 +55,7 @@ export interface VendorQuestion {
   readonly guesses: readonly VendorGuess[];
   readonly near: { readonly a: Vendor; readonly b: Vendor; readonly reason: string } | null;
 }
+/** May it be used? */
 export interface LicenceQuestion {
   readonly sort: 'licence';
   readonly id: string;
@@ -55,6 +63,7 @@ export interface LicenceQuestion {
   /** What is likely, and why it is asked. */ readonly likely: 'trial' | 'hidden';
   readonly hint: string;
 }
+/** Anything that is asked in Sort, told apart by `sort`. */
 export type Question =
   | TypeQuestion
   | KindQuestion
@@ -76,6 +85,7 @@ export interface Uncertain {
   readonly pinned: ReadonlySet<string>;
 }
 
+/** Whether no type is probable enough to hold without being asked about. */
 export const isTypeUncertain = ({ suggestions }: Pick<Grounds, 'suggestions'>): boolean =>
   (suggestions[0]?.probability ?? 0) < askTypeBelow;
 

@@ -109,6 +109,7 @@ export const sameWeights = {
 } as const;
 /** Copies are joined at this sum or more, and asked about between it and `askAt`. */
 export const joinAt = 2;
+/** Sums from here to where copies join are asked about. Log-odds. */
 export const askAt = -1;
 
 /** How many copies claim to stand in for what this one replaces: one claim is strong, fourteen are next to nothing. */
@@ -176,6 +177,7 @@ export function compareCopies(
   return pieces;
 }
 
+/** The sum of the weights. Log-odds. */
 export const sumOf = (pieces: readonly SamePiece[]): number =>
   pieces.reduce((sum, piece) => sum + piece.weight, 0);
 

@@ -31,6 +31,7 @@ export interface Weights {
 }
 
 // Written by `npm run fit`:
+/** The fitted weights. Log-odds. */
 export const weights: Weights = {
   base: -2.52,
   common: {

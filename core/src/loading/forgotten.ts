@@ -1,6 +1,7 @@
 /** What one thought well of once, and has not loaded for long. */
 import type { Plugin } from '../catalog/plugin.ts';
 
+/** How well a plugin is thought of: what was made of it, and when it was loaded last. */
 export interface Regard {
   readonly loads: number;
   /** ISO 8601; null for never. */

@@ -15,6 +15,7 @@ export interface HostCopy {
   readonly binary: string | null;
 }
 
+/** A slot with what stands in it. */
 export interface HostSlot {
   readonly id: SlotId;
   readonly copy: HostCopy;
@@ -23,6 +24,7 @@ export interface HostSlot {
   readonly problem: Problem | null;
 }
 
+/** A track with its slots in order. */
 export interface HostTrack {
   readonly id: TrackId;
   readonly name: string;
@@ -36,6 +38,7 @@ export interface HostSettings {
   readonly takes32Bit: boolean;
 }
 
+/** A session as a host keeps it. */
 export interface HostSession {
   readonly name: string;
   readonly settings: HostSettings;
@@ -56,6 +59,7 @@ const onTrack = (
   ),
 });
 
+/** The track that has the slot. */
 export const trackOfSlot = (session: HostSession, slot: string): HostTrack | undefined =>
   session.tracks.find((track) => track.slots.some((one) => one.id === slot));
 
@@ -70,11 +74,13 @@ export const putSlot = (
     index < slots.length ? slots.map((one, at) => (at === index ? slot : one)) : [...slots, slot],
   );
 
+/** The session without a slot. */
 export const removeSlot = (session: HostSession, slot: string): HostSession =>
   onTrack(session, trackOfSlot(session, slot)?.id ?? '', (slots) =>
     slots.filter((one) => one.id !== slot),
   );
 
+/** The session with a slot changed. */
 export const changeSlot = (
   session: HostSession,
   slot: string,

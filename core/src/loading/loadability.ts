@@ -5,12 +5,14 @@ import type { Kind } from '../catalog/kind.ts';
 import type { CabinetSlot } from '../order/records.ts';
 import { formats, type Format } from '../formats/found-copy.ts';
 
+/** The kinds of tracks. */
 export const trackSorts = ['track', 'instrument', 'notes', 'bus', 'final'] as const;
 /** A row of the host's session: an audio track, an instrument track, the notes that play into one, a bus, or the final chain. */
 export type TrackSort = (typeof trackSorts)[number];
 /** What a slot takes: the first slot of an instrument track an instrument, slots of notes note effects, all others effects and tools. */
 export type SlotSort = 'instrument' | 'note-effect' | 'effect';
 
+/** What a slot takes: only the first slot of an instrument's track takes an instrument. */
 export const slotSortAt = (track: TrackSort, index: number): SlotSort => {
   if (track === 'notes') {
     return 'note-effect';
@@ -32,6 +34,7 @@ export const cabinetSlotAt = (track: TrackSort, index: number): CabinetSlot => {
   return track;
 };
 
+/** What a slot takes, in words. */
 export const slotNames: Readonly<Record<SlotSort, string>> = {
   instrument: 'an instrument',
   'note-effect': 'note effects',
@@ -47,6 +50,7 @@ export interface Accepts {
   readonly formats: readonly Format[];
   readonly takes32Bit: boolean;
 }
+/** A session that takes all formats, and no 32-bit copies. */
 export const acceptsAll: Accepts = { formats, takes32Bit: false };
 
 /** Why a host takes no such copy as it is; null when it does. */

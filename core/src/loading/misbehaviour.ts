@@ -6,4 +6,5 @@ export const misbehaviours = {
   crash: 'PRACTICE: crashes on opening',
   'no-licence': 'PRACTICE: no licence',
 } as const;
+/** A way in which a made-up plugin misbehaves. */
 export type Misbehaviour = keyof typeof misbehaviours;

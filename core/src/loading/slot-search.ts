@@ -89,6 +89,7 @@ export interface SlotContents {
   readonly forgotten: ReadonlyMap<string, Forgotten> | null;
 }
 
+/** What the letters found. */
 export interface SlotResult {
   readonly hits: readonly Hit[];
   /** How many were found, among how many that were looked at. */
@@ -105,6 +106,7 @@ const shownOfFolder = 60;
 /** Nothing, as long as the index is not there. */
 export const nothingFound: SlotResult = { hits: [], found: 0, among: 0, isWidened: false };
 
+/** A prepared search of one slot. */
 export interface SlotSearch {
   readonly find: (typed: string, habits: Habits) => SlotResult;
   /** The fewest letters for which a plugin stands first where is looked; null when none do. */

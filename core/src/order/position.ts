@@ -6,6 +6,7 @@ import { compareTexts } from '../text/fold.ts';
 const digits = '0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz';
 const middle = Math.floor(digits.length / 2);
 
+/** A key by which records stand in order: compared by code units. */
 export type Position = string;
 
 /**

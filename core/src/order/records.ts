@@ -28,14 +28,19 @@ export interface Cabinet {
   readonly sortedBy: 'name' | null;
 }
 
+/** The kinds of slots for which a cabinet can open by itself. */
 export const cabinetSlots = ['track', 'bus', 'final', 'instrument', 'note-effect'] as const;
+/** One of the kinds of slots for which a cabinet can open. */
 export type CabinetSlot = (typeof cabinetSlots)[number];
 
 /** How the plugins of a folder stand: by a fact, or (null) in the user's own order, which is kept meanwhile. */
 export const folderSortings = ['name', 'type', 'vendor', 'use', 'lately', 'newest'] as const;
+/** A fact by which a folder can be sorted. */
 export type FolderSorting = (typeof folderSortings)[number];
 
+/** The forms of folders. */
 export const folderForms = ['favourites', 'folder', 'smart', 'divider'] as const;
+/** Favourites, ordinary folder, smart folder or divider. */
 export type FolderForm = (typeof folderForms)[number];
 
 /** A drawer of a cabinet, or (form `divider`) a named line between drawers. */
@@ -126,6 +131,7 @@ export interface Chain {
   readonly plugins: readonly PluginId[];
 }
 
+/** Any record of the order, told apart by `table`. */
 export type OrderRecord =
   | Chain
   | Preference
@@ -140,6 +146,7 @@ export type OrderRecord =
 /** All records of the order by `table/id`. */
 export type Order = Records<OrderRecord>;
 
+/** The order of the records, by their keys. */
 export const orderOf = (records: Iterable<OrderRecord>): Map<string, OrderRecord> => {
   const order = new Map<string, OrderRecord>();
   for (const record of records) {
@@ -148,25 +155,33 @@ export const orderOf = (records: Iterable<OrderRecord>): Map<string, OrderRecord
   return order;
 };
 
+/** The cabinet with that id. */
 export const cabinetIn = (order: Order, id: string): Cabinet | undefined =>
   order.get(`cabinet/${id}`) as Cabinet | undefined;
+/** The folder with that id. */
 export const folderIn = (order: Order, id: string): Folder | undefined =>
   order.get(`folder/${id}`) as Folder | undefined;
 /** The folder that is meant: for one that stands for another, that other. */
 export const meantBy = (order: Order, id: FolderId): FolderId =>
   folderIn(order, id)?.standsFor ?? id;
+/** The placement with that id. */
 export const placementIn = (order: Order, id: string): Placement | undefined =>
   order.get(`placement/${id}`) as Placement | undefined;
+/** What the user calls a plugin. */
 export const namingIn = (order: Order, plugin: string): Naming | undefined =>
   order.get(`naming/${plugin}`) as Naming | undefined;
 
+/** The chain with that id. */
 export const chainIn = (order: Order, plugin: string): Chain | undefined =>
   order.get(`chain/${plugin}`) as Chain | undefined;
+/** What the user says of a plugin. */
 export const answerIn = (order: Order, plugin: string): Answer | undefined =>
   order.get(`answer/${plugin}`) as Answer | undefined;
+/** What the user said of where a copy belongs. */
 export const belongingIn = (order: Order, copy: string): Belonging | undefined =>
   order.get(`belonging/${copy}`) as Belonging | undefined;
 
+/** The user's order of formats on a computer. */
 export const preferenceIn = (order: Order, computer: string): Preference | undefined =>
   order.get(`preference/${computer}`) as Preference | undefined;
 
@@ -180,22 +195,31 @@ function ofTable<R extends OrderRecord>(order: Order, table: R['table']): R[] {
   return found;
 }
 
+/** All cabinets in order. */
 export const cabinetsOf = (order: Order): Cabinet[] =>
   ofTable<Cabinet>(order, 'cabinet').sort(byPosition);
+/** All folders of all cabinets, by position. */
 export const allFolders = (order: Order): Folder[] =>
   ofTable<Folder>(order, 'folder').sort(byPosition);
+/** All placements, by position. */
 export const allPlacements = (order: Order): Placement[] =>
   ofTable<Placement>(order, 'placement').sort(byPosition);
+/** All that the user says of plugins. */
 export const allAnswers = (order: Order): Answer[] => ofTable<Answer>(order, 'answer');
+/** All that the user says of where copies belong. */
 export const allBelongings = (order: Order): Belonging[] => ofTable<Belonging>(order, 'belonging');
+/** All that the user says of spellings. */
 export const allSpellings = (order: Order): Spelling[] => ofTable<Spelling>(order, 'spelling');
+/** All chains. */
 export const allChains = (order: Order): Chain[] => ofTable<Chain>(order, 'chain');
+/** All that plugins are called. */
 export const allNamings = (order: Order): Naming[] => ofTable<Naming>(order, 'naming');
 
 /** Folders and dividers directly below a folder (or below the cabinet, with null), in order. */
 export const foldersBelow = (order: Order, cabinet: CabinetId, parent: FolderId | null): Folder[] =>
   allFolders(order).filter((f) => f.cabinet === cabinet && f.parent === parent);
 
+/** What is filed in a folder, in its own order. */
 export const placementsIn = (order: Order, folder: FolderId): Placement[] =>
   allPlacements(order).filter((p) => p.folder === folder);
 

@@ -26,6 +26,7 @@ export interface PlannedFolder {
   readonly smart?: SmartPart;
 }
 
+/** The plans of a new cabinet. */
 export const plans = [
   'empty',
   'type',
@@ -36,6 +37,7 @@ export const plans = [
   'like',
   'copy',
 ] as const;
+/** The name of a plan. */
 export type PlanName = (typeof plans)[number];
 
 const folder = (

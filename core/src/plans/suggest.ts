@@ -5,6 +5,7 @@ import { isGenericWord } from '../identify/generic-words.ts';
 import { groupOf, typeName } from '../taxonomy/tree.ts';
 import type { Folder } from '../order/records.ts';
 
+/** A folder into which a plugin would go, how surely, and why. */
 export interface FolderSuggestion {
   readonly folder: string;
   /** From 0 to 1, as a measure to compare by; no probability. */
@@ -24,6 +25,7 @@ interface Profile {
 /** Folders with fewer plugins say too little; suggestions below the least score are not made, those from `clearFrom` on are clear. */
 const leastHeld = 2;
 const leastScore = 0.3;
+/** A suggestion that is at least so sure counts as clear (a rule of thumb of ours). */
 export const clearFrom = 0.65;
 /** How much each fact counts at most (common practice, no published source). */
 const most = { type: 0.8, group: 0.45, series: 0.6, vendor: 0.5, name: 0.7 } as const;

@@ -2,6 +2,7 @@
 import { plainText } from '../change.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
 
+/** The kinds of findings, in the order in which they are told. */
 export const findingSorts = [
   'arrived',
   'returned',
@@ -11,6 +12,7 @@ export const findingSorts = [
   'away',
   'failed',
 ] as const;
+/** One of the kinds of findings. */
 export type FindingSort = (typeof findingSorts)[number];
 
 /** A known copy, as far as comparing needs it. */

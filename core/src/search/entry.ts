@@ -4,9 +4,12 @@ import { wordsOf } from '../text/fold.ts';
 import { groupOf, typeName } from '../taxonomy/tree.ts';
 import { synonymsOf } from './synonyms.data.ts';
 
+/** What a text is of a plugin. */
 export const whats = ['name', 'nickname', 'slot label', 'vendor', 'type', 'tag'] as const;
+/** One of the texts of a plugin. */
 export type What = (typeof whats)[number];
 
+/** A text of a plugin, prepared for finding. */
 export interface FoundText {
   readonly what: What;
   /** The place of `what` among `whats`. */
@@ -21,6 +24,7 @@ export interface FoundText {
   readonly initials: string;
 }
 
+/** A plugin prepared for finding. */
 export interface Entry {
   readonly plugin: Plugin;
   readonly texts: readonly FoundText[];
@@ -32,6 +36,7 @@ export interface Calling {
   readonly slotLabel: string | null;
   readonly tags: readonly string[];
 }
+/** For a plugin that was given no names. */
 export const uncalled: Calling = { nickname: null, slotLabel: null, tags: [] };
 
 const textOf = (what: What, shown: string): FoundText => {
@@ -71,6 +76,7 @@ function textsOfType(type: string): readonly FoundText[] {
   return known;
 }
 
+/** Prepares a plugin for finding. */
 export function entryOf(plugin: Plugin, { nickname, slotLabel, tags }: Calling = uncalled): Entry {
   const texts = [
     ...(nickname === null ? [] : [textOf('nickname', nickname)]),

@@ -2,7 +2,9 @@
 import { licenceStates, type AnswerFacts } from '../catalog/answer.ts';
 import { isPresent, type Plugin } from '../catalog/plugin.ts';
 
+/** Facts that can narrow the list beside the sentence's own words. */
 export const facets = ['bits', 'licence', 'state', 'tag', 'folder', 'arrived', 'loaded'] as const;
+/** One of the facts. */
 export type Facet = (typeof facets)[number];
 
 /** What is wanted of each fact; absent is "any". */

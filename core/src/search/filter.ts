@@ -19,6 +19,7 @@ export interface Filter {
   readonly facets: Facets;
 }
 
+/** A filter that narrows nothing. */
 export const noFilter: Filter = {
   kind: null,
   type: null,
@@ -29,10 +30,13 @@ export const noFilter: Filter = {
   facets: {},
 };
 
+/** Whether a filter narrows anything. */
 export const isNarrowed = (filter: Filter): boolean =>
   JSON.stringify({ ...filter, text: filter.text.trim() }) !== JSON.stringify(noFilter);
 
+/** The ways in which the list can stand. */
 export const sortings = ['name', 'vendor', 'type', 'format', 'arrival', 'use'] as const;
+/** One of the ways in which the list can stand. */
 export type Sorting = (typeof sortings)[number];
 
 /** A plugin with its folded text, made once for each catalog. */

@@ -24,6 +24,7 @@ import {
   type Way,
 } from './match.ts';
 
+/** A plugin that was found, how well, and why. */
 export interface Hit {
   readonly plugin: Plugin;
   readonly score: number;
@@ -31,6 +32,7 @@ export interface Hit {
   readonly because: string;
 }
 
+/** The best hits, and how many there are in all. */
 export interface Found {
   readonly hits: readonly Hit[];
   readonly count: number;
@@ -41,6 +43,7 @@ const fewHits = 3;
 /** Several words found one by one are a little less sure than all letters in a row. */
 const apart = 0.9;
 
+/** An index over names that finds plugins by a few letters. */
 export class Finder {
   readonly entries: readonly Entry[];
   /** Each different text once; names with the positions of the entries that have them, others with those of the sets they are in. */

@@ -15,6 +15,7 @@ export interface Use {
   readonly inCabinet: ReadonlyMap<string, number>;
 }
 
+/** For when nothing was ever loaded. */
 export const noUse: Use = {
   warmth: new Map(),
   warmthHere: new Map(),
@@ -43,6 +44,7 @@ export interface Habit {
   readonly because: string;
 }
 
+/** What habit adds to a match. */
 export interface Habits {
   readonly of: (plugin: string) => Habit;
   /** Points that make a plugin first for letters for which it was chosen at least twice. */
@@ -73,6 +75,7 @@ const level = (warmth: number | undefined): number =>
 
 const none: Habit = { points: 0, because: '' };
 
+/** Makes habits of use. */
 export function habitsOf(use: Use): Habits {
   const known = new Map<string, Habit>();
   const of = (plugin: string): Habit => {

@@ -13,6 +13,7 @@ export const worth = {
   'word slip': 40,
   inside: 30,
 } as const;
+/** A way in which letters can meet a text. */
 export type Way = keyof typeof worth;
 
 /** What a text counts beside a name. */
@@ -27,7 +28,9 @@ export const factor: Readonly<Record<What, number>> = {
 
 /** From so many letters on one of them may be wrong, missing, too many or swapped; so many are needed inside a word, and for initials and parts. */
 export const slipFrom = 4;
+/** Letters inside of a word count from so many on. */
 export const insideFrom = 3;
+/** Beginnings of several words count from so many letters on. */
 export const partsFrom = 2;
 /** From how many letters on what was typed is looked for across words: as the only word, as one of several, and all of several together, whose order is looked at by itself. */
 export const across = { one: partsFrom, part: 4, several: Infinity } as const;
@@ -41,6 +44,7 @@ const asSpaced = 2;
 export const nameRanks = whats.filter(isName).length;
 /** Two letters that begin a vendor, type or tag count half, and one not at all unless it is a whole word: they are rarely typed for it. */
 const sharedFrom = 3;
+/** So many first letters must be shared before a slip is looked for. */
 export const sharedLeast = 2;
 
 const factors = whats.map((what) => factor[what]);
@@ -83,12 +87,14 @@ const endsWord = (way: Way, text: FoundText, typed: string): boolean =>
   way === 'whole' ||
   (way === 'start' && hasBit(text.ends, typed.length)) ||
   (way === 'word' && text.words.includes(typed));
+/** Whether the position is in. */
 export const hasBit = (bits: number, at: number): boolean => at < 32 && (bits & (1 << at)) !== 0;
 
 /** Several typed words that are beginnings of different words of a name, in their order, are worth so much more; from the first word on, so much again; each further word that begins with one of them, a little. */
 const inOrder = 5;
 const fromStart = 3;
 const again = 0.5;
+/** What it is worth that parts stand in the order in which they were typed. */
 export function orderPoints(words: readonly string[], parts: readonly string[]): number {
   let at = 0;
   let first = -1;
@@ -190,5 +196,6 @@ const says: Readonly<Record<Way, string>> = {
   'word slip': 'has a word starting almost with',
   inside: 'has the letters',
 };
+/** Why a hit was found, in words. */
 export const sayWay = (what: What, way: Way, shown: string): string =>
   `${what} ${says[way]} “${shown}”`;

@@ -36,6 +36,7 @@ export class Sheets {
   }
 }
 
+/** Notes what a hit is worth, where that is more than was noted. */
 export function put(scores: Scores, at: number, worth: number): void {
   const before = scores.points[at] as number;
   if (before === 0) {

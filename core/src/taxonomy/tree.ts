@@ -1,6 +1,7 @@
 /** The two-level tree of types: `group` or `group/type`. Terms are the trade's; ids never change. */
 import type { Kind } from '../catalog/kind.ts';
 
+/** A group of types, and the kind its plugins are of. */
 export interface TypeGroup {
   readonly id: string;
   readonly name: string;
@@ -45,6 +46,7 @@ const group = (kind: Kind, id: string, types: string): TypeGroup => ({
   types: types.split(' ').map((t) => ({ id: `${id}/${t}`, name: nameOf(t) })),
 });
 
+/** All groups with their types, in the order in which they are offered. */
 export const typeGroups: readonly TypeGroup[] = [
   group(
     'effect',
@@ -91,6 +93,7 @@ const known = new Map(
   ]),
 );
 
+/** Whether there is a type of that id. */
 export const isType = (id: string): boolean => known.has(id);
 
 /** The name shown; an id that is not in the tree is shown as it is. */

@@ -10,6 +10,7 @@ interface Held {
 }
 type Act = (positions: readonly number[], text: string) => void;
 
+/** Texts with the positions that have them. */
 export class Texts {
   readonly #at = new Map<string, Held>();
   readonly #buckets = new Map<string, Held[]>();

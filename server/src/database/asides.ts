@@ -2,6 +2,7 @@
 import type { EntityManager } from 'typeorm';
 import { AsideTable, type AsideRow } from './schemas.ts';
 
+/** What was set aside, by name. */
 export const listAsides = (manager: EntityManager, computer: string): Promise<AsideRow[]> =>
   manager
     .getRepository(AsideTable)

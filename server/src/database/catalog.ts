@@ -56,6 +56,7 @@ export async function readCatalog(manager: EntityManager, computer: string): Pro
 /** A row's state as the catalog knows it: what is set aside is as good as gone. */
 export const shownState = (state: CopyRowState): CopyState => (state === 'aside' ? 'gone' : state);
 
+/** A copy of a computer. */
 export const findCopy = (
   manager: EntityManager,
   computer: string,
@@ -63,6 +64,7 @@ export const findCopy = (
 ): Promise<CopyRow | null> =>
   manager.getRepository(CopyTable).findOneBy({ id, computerId: computer });
 
+/** A plugin of a computer. */
 export const pluginById = (
   manager: EntityManager,
   computer: string,
@@ -70,14 +72,17 @@ export const pluginById = (
 ): Promise<PluginRow | null> =>
   manager.getRepository(PluginTable).findOneBy({ id, computerId: computer });
 
+/** The copies of some plugins. */
 export const copiesOfPlugins = (
   manager: EntityManager,
   plugins: readonly string[],
 ): Promise<CopyRow[]> => manager.getRepository(CopyTable).findBy({ pluginId: In([...plugins]) });
 
+/** All copies of a computer. */
 export const allCopies = (manager: EntityManager, computer: string): Promise<CopyRow[]> =>
   manager.getRepository(CopyTable).findBy({ computerId: computer });
 
+/** Adds plugins. */
 export const addPlugins = (manager: EntityManager, rows: readonly PluginRow[]): Promise<void> =>
   insertMany(manager, PluginTable, rows);
 
@@ -138,6 +143,7 @@ export const forgetEmptyPlugins = (
     [computer, [...used]],
   );
 
+/** All plugins of a computer. */
 export const listPlugins = (manager: EntityManager, computer: string): Promise<PluginRow[]> =>
   manager.getRepository(PluginTable).findBy({ computerId: computer });
 
@@ -145,6 +151,7 @@ export const listPlugins = (manager: EntityManager, computer: string): Promise<P
 export const saveCopies = (manager: EntityManager, rows: readonly CopyRow[]): Promise<void> =>
   insertMany(manager, CopyTable, rows, ['id']);
 
+/** Gives copies another state, and notes when they were seen last. */
 export const markCopies = async (
   manager: EntityManager,
   ids: readonly string[],
@@ -160,6 +167,7 @@ export const markCopies = async (
   );
 };
 
+/** Copies that failed, at most so many. */
 export const failedCopies = (
   manager: EntityManager,
   computer: string,
@@ -171,12 +179,15 @@ export const failedCopies = (
     take: limit,
   });
 
+/** The bundles of a computer with their fingerprints. */
 export const readBundles = (manager: EntityManager, computer: string): Promise<BundleRow[]> =>
   manager.getRepository(BundleTable).findBy({ computerId: computer });
 
+/** Adds bundles, or puts in their new fingerprints. */
 export const saveBundles = (manager: EntityManager, rows: readonly BundleRow[]): Promise<void> =>
   insertMany(manager, BundleTable, rows, ['computerId', 'format', 'path']);
 
+/** Removes bundles by their paths. */
 export async function forgetBundles(
   manager: EntityManager,
   computer: string,

@@ -34,6 +34,7 @@ export const changeToStep = (
     order: { number: direction === 'undo' ? 'DESC' : 'ASC' },
   });
 
+/** Marks a change as done or undone. */
 export const markChange = (
   manager: EntityManager,
   row: ChangeRow,

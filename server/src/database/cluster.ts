@@ -18,6 +18,7 @@ const user = 'clever_drawer';
 /** A set-up that cannot go on, with words for whoever started it. */
 export class SetupError extends Error {}
 
+/** A running PostgreSQL cluster of our own. */
 export interface Cluster {
   /** The address of a database of that name, which is created when missing. */
   database(name: string): Promise<DatabaseAddress>;

@@ -3,9 +3,11 @@ import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
 import { ComputerTable, type ComputerRow } from './schemas.ts';
 
+/** All computers, in the order in which they were added. */
 export const listComputers = (manager: EntityManager): Promise<ComputerRow[]> =>
   manager.getRepository(ComputerTable).find({ order: { createdAt: 'ASC', id: 'ASC' } });
 
+/** The computer of that id. */
 export const findComputer = (manager: EntityManager, id: string): Promise<ComputerRow | null> =>
   manager.getRepository(ComputerTable).findOneBy({ id });
 
@@ -15,6 +17,7 @@ export const lockComputer = (manager: EntityManager, id: string): Promise<Comput
     .getRepository(ComputerTable)
     .findOne({ where: { id }, lock: { mode: 'pessimistic_write' } });
 
+/** Adds a computer. */
 export async function addComputer(
   manager: EntityManager,
   name: string,

@@ -20,6 +20,7 @@ export interface DatabaseAddress {
   readonly database: string;
 }
 
+/** All migrations, oldest first. */
 export const migrations = [
   FirstOrder1763900000001,
   PlacesAndAsides1763900000002,

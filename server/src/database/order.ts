@@ -72,13 +72,16 @@ export async function readOrder(manager: EntityManager, computer: string): Promi
   ]);
 }
 
+/** What is said of plugins on a computer. */
 export const readAnswers = (manager: EntityManager, computer: string): Promise<AnswerRow[]> =>
   manager.query(
     `SELECT a.plugin_id "pluginId", a.kind, a.types, a.vendor, a.licence, a.tags, a.notes, a.is_hidden "isHidden", a.picture FROM answer a JOIN plugin p ON p.id = a.plugin_id WHERE p.computer_id = $1`,
     [computer],
   );
+/** What is said of a plugin. */
 export const findAnswer = (manager: EntityManager, plugin: string): Promise<AnswerRow | null> =>
   manager.getRepository(AnswerTable).findOneBy({ pluginId: plugin });
+/** A chain of a computer. */
 export const findChain = async (
   manager: EntityManager,
   computer: string,
@@ -90,16 +93,19 @@ export const findChain = async (
       [computer, plugin],
     )
   )[0] ?? null;
+/** What is said of where copies belong on a computer. */
 export const readBelongings = (manager: EntityManager, computer: string): Promise<BelongingRow[]> =>
   manager.query(
     `SELECT b.copy_id "copyId", b.plugin_id "pluginId", b.before_id "beforeId" FROM belonging b JOIN copy c ON c.id = b.copy_id WHERE c.computer_id = $1`,
     [computer],
   );
+/** The user's order of formats on a computer. */
 export const findPreference = (
   manager: EntityManager,
   computer: string,
 ): Promise<PreferenceRow | null> =>
   manager.getRepository(PreferenceTable).findOneBy({ computerId: computer });
+/** What is said of spellings on a computer. */
 export const readSpellings = (manager: EntityManager, computer: string): Promise<SpellingRow[]> =>
   manager.getRepository(SpellingTable).findBy({ computerId: computer });
 
@@ -149,6 +155,7 @@ const fromChain = (row: ChainRow): OrderRecord => ({
   kind: row.kind,
   plugins: row.plugins.map((id) => asId<PluginId>(id)),
 });
+/** The record of a row. */
 export const fromAnswer = ({ pluginId, ...row }: AnswerRow): Answer => ({
   table: 'answer',
   id: asId(pluginId),

@@ -2,9 +2,11 @@
 import type { EntityManager } from 'typeorm';
 import { PictureTable, type PictureRow } from './schemas.ts';
 
+/** Adds an own picture. */
 export const addPicture = (manager: EntityManager, row: PictureRow): Promise<unknown> =>
   manager.getRepository(PictureTable).insert(row);
 
+/** An own picture of a computer. */
 export const findOwnPicture = (
   manager: EntityManager,
   computer: string,

@@ -2,11 +2,13 @@
 import type { EntityManager } from 'typeorm';
 import { PlaceTable, type PlaceRow } from './schemas.ts';
 
+/** The places of a computer, in the order in which they were added. */
 export const listPlaces = (manager: EntityManager, computer: string): Promise<PlaceRow[]> =>
   manager
     .getRepository(PlaceTable)
     .find({ where: { computerId: computer }, order: { addedAt: 'ASC', path: 'ASC' } });
 
+/** Adds a place. */
 export const addPlaceRow = (manager: EntityManager, row: PlaceRow): Promise<unknown> =>
   manager.getRepository(PlaceTable).insert(row);
 

@@ -3,9 +3,11 @@ import type { EntityManager } from 'typeorm';
 import { insertMany } from './bulk.ts';
 import { FindingTable, ScanTable, type FindingRow, type ScanRow } from './schemas.ts';
 
+/** Adds a scan. */
 export const addScan = (manager: EntityManager, row: ScanRow): Promise<unknown> =>
   manager.getRepository(ScanTable).insert(row);
 
+/** Writes what a scan counted. */
 export const saveScan = (manager: EntityManager, row: ScanRow): Promise<unknown> =>
   manager
     .getRepository(ScanTable)
@@ -20,6 +22,7 @@ export const listScans = (manager: EntityManager, computer: string): Promise<Sca
     .getRepository(ScanTable)
     .find({ where: { computerId: computer }, order: { startedAt: 'DESC' }, take: 50 });
 
+/** Adds findings. */
 export const addFindings = (manager: EntityManager, rows: readonly FindingRow[]): Promise<void> =>
   insertMany(manager, FindingTable, rows);
 

@@ -20,6 +20,7 @@ import type {
   TrackSort,
 } from '@clever-drawer/core';
 
+/** A row of the table `computer`. */
 export interface ComputerRow {
   id: string;
   name: string;
@@ -28,6 +29,7 @@ export interface ComputerRow {
   doubts: readonly TwinDoubt[];
   isLearning: boolean;
 }
+/** A row of the table `place`. */
 export interface PlaceRow {
   id: string;
   computerId: string;
@@ -37,6 +39,7 @@ export interface PlaceRow {
   isOn: boolean;
   isWatched: boolean;
 }
+/** A row of the table `aside`. */
 export interface AsideRow {
   computerId: string;
   path: string;
@@ -51,6 +54,7 @@ export interface BundleRow {
   placeId: string | null;
   fingerprint: string;
 }
+/** A row of the table `plugin`. */
 export interface PluginRow {
   id: string;
   computerId: string;
@@ -63,6 +67,7 @@ export interface PluginRow {
 }
 /** `away`: its place is out of reach or switched off. `aside`: set aside by the user. */
 export type CopyRowState = CopyState | 'aside';
+/** A row of the table `copy`. */
 export interface CopyRow {
   id: string;
   computerId: string;
@@ -77,6 +82,7 @@ export interface CopyRow {
   firstSeenAt: Date;
   lastSeenAt: Date;
 }
+/** A row of the table `cabinet`. */
 export interface CabinetRow {
   id: string;
   computerId: string;
@@ -85,6 +91,7 @@ export interface CabinetRow {
   opensFor: readonly CabinetSlot[];
   sortedBy: 'name' | null;
 }
+/** A row of the table `folder`. */
 export interface FolderRow {
   id: string;
   cabinetId: string;
@@ -101,23 +108,27 @@ export interface FolderRow {
   alwaysOut: readonly string[];
   atMost: number | null;
 }
+/** A row of the table `placement`. */
 export interface PlacementRow {
   id: string;
   folderId: string;
   pluginId: string;
   position: string;
 }
+/** A row of the table `naming`. */
 export interface NamingRow {
   pluginId: string;
   nickname: string | null;
   slotLabel: string | null;
 }
+/** A row of the table `chain`. */
 export interface ChainRow {
   pluginId: string;
   name: string;
   kind: Kind;
   plugins: readonly string[];
 }
+/** A row of the table `answer`. */
 export interface AnswerRow {
   pluginId: string;
   kind: Kind | null;
@@ -129,17 +140,20 @@ export interface AnswerRow {
   isHidden: boolean;
   picture: string | null;
 }
+/** A row of the table `belonging`. */
 export interface BelongingRow {
   copyId: string;
   pluginId: string;
   beforeId: string;
 }
+/** A row of the table `spelling`. */
 export interface SpellingRow {
   id: string;
   computerId: string;
   spelling: string;
   vendor: string;
 }
+/** A row of the table `preference`. */
 export interface PreferenceRow {
   computerId: string;
   formats: readonly Format[];
@@ -151,6 +165,7 @@ export interface PictureRow {
   bytes: Buffer;
   at: Date;
 }
+/** A row of the table `change`. */
 export interface ChangeRow {
   computerId: string;
   number: number;
@@ -159,6 +174,7 @@ export interface ChangeRow {
   state: 'done' | 'undone' | 'discarded';
   change: OrderChange;
 }
+/** A row of the table `scan`. */
 export interface ScanRow {
   id: string;
   computerId: string;
@@ -168,6 +184,7 @@ export interface ScanRow {
   looked: number;
   counts: Record<FindingSort | 'unchanged', number>;
 }
+/** A row of the table `finding`. */
 export interface FindingRow {
   id: string;
   scanId: string;
@@ -187,6 +204,7 @@ export interface PracticeRow {
   computerId: string;
   session: HostSession;
 }
+/** A row of the table `saved_session`. */
 export interface SavedSessionRow {
   id: string;
   computerId: string;
@@ -194,6 +212,7 @@ export interface SavedSessionRow {
   savedAt: Date;
   session: HostSession;
 }
+/** A row of the table `load`. */
 export interface LoadRow {
   id: string;
   computerId: string;
@@ -262,6 +281,7 @@ const index = (name: string, ...columns: string[]): { name: string; columns: str
   columns,
 });
 
+/** The table `computer`. */
 export const ComputerTable = schema<ComputerRow>('computer', {
   id,
   name: text,
@@ -270,6 +290,7 @@ export const ComputerTable = schema<ComputerRow>('computer', {
   doubts: json,
   isLearning: flag,
 });
+/** The table `place`. */
 export const PlaceTable = schema<PlaceRow>(
   'place',
   {
@@ -283,12 +304,14 @@ export const PlaceTable = schema<PlaceRow>(
   },
   { uniques: unique('place_path_key', 'computerId', 'path') },
 );
+/** The table `aside`. */
 export const AsideTable = schema<AsideRow>('aside', {
   computerId: toRow('aside', 'computer', 'computer_id', 'CASCADE', { type: 'uuid', primary: true }),
   path: { ...text, primary: true },
   name: text,
   at: time,
 });
+/** The table `bundle`. */
 export const BundleTable = schema<BundleRow>('bundle', {
   computerId: toRow('bundle', 'computer', 'computer_id', 'CASCADE', {
     type: 'uuid',
@@ -299,6 +322,7 @@ export const BundleTable = schema<BundleRow>('bundle', {
   placeId: toRow('bundle', 'place', 'place_id', 'SET NULL'),
   fingerprint: text,
 });
+/** The table `plugin`. */
 export const PluginTable = schema<PluginRow>(
   'plugin',
   {
@@ -313,6 +337,7 @@ export const PluginTable = schema<PluginRow>(
   },
   { indices: [index('plugin_computer_idx', 'computerId')] },
 );
+/** The table `copy`. */
 export const CopyTable = schema<CopyRow>(
   'copy',
   {
@@ -334,6 +359,7 @@ export const CopyTable = schema<CopyRow>(
     indices: [index('copy_plugin_idx', 'pluginId')],
   },
 );
+/** The table `cabinet`. */
 export const CabinetTable = schema<CabinetRow>('cabinet', {
   id,
   computerId: toRow('cabinet', 'computer', 'computer_id', 'CASCADE'),
@@ -342,6 +368,7 @@ export const CabinetTable = schema<CabinetRow>('cabinet', {
   opensFor: json,
   sortedBy: maybeText,
 });
+/** The table `folder`. */
 export const FolderTable = schema<FolderRow>('folder', {
   id,
   cabinetId: toRow('folder', 'cabinet', 'cabinet_id', 'CASCADE'),
@@ -358,6 +385,7 @@ export const FolderTable = schema<FolderRow>('folder', {
   alwaysOut: json,
   atMost: maybeWhole,
 });
+/** The table `placement`. */
 export const PlacementTable = schema<PlacementRow>(
   'placement',
   {
@@ -371,12 +399,14 @@ export const PlacementTable = schema<PlacementRow>(
     indices: [index('placement_plugin_idx', 'pluginId')],
   },
 );
+/** The table `naming`. */
 export const NamingTable = schema<NamingRow>('naming', {
   pluginId: toRow('naming', 'plugin', 'plugin_id', 'CASCADE', { type: 'uuid', primary: true }),
   nickname: maybeText,
   slotLabel: maybeText,
 });
 const primary: EntitySchemaColumnOptions = { type: 'uuid', primary: true };
+/** The table `answer`. */
 export const AnswerTable = schema<AnswerRow>('answer', {
   pluginId: toRow('answer', 'plugin', 'plugin_id', 'CASCADE', primary),
   kind: maybeText,
@@ -388,17 +418,20 @@ export const AnswerTable = schema<AnswerRow>('answer', {
   isHidden: flag,
   picture: { type: 'uuid', nullable: true },
 });
+/** The table `chain`. */
 export const ChainTable = schema<ChainRow>('chain', {
   pluginId: toRow('chain', 'plugin', 'plugin_id', 'CASCADE', primary),
   name: text,
   kind: text,
   plugins: json,
 });
+/** The table `belonging`. */
 export const BelongingTable = schema<BelongingRow>('belonging', {
   copyId: toRow('belonging', 'copy', 'copy_id', 'CASCADE', primary),
   pluginId: toRow('belonging', 'plugin', 'plugin_id', 'CASCADE'),
   beforeId: toRow('belonging', 'plugin', 'before_id', 'CASCADE'),
 });
+/** The table `spelling`. */
 export const SpellingTable = schema<SpellingRow>(
   'spelling',
   {
@@ -409,16 +442,19 @@ export const SpellingTable = schema<SpellingRow>(
   },
   { uniques: unique('spelling_spelling_key', 'computerId', 'spelling') },
 );
+/** The table `preference`. */
 export const PreferenceTable = schema<PreferenceRow>('preference', {
   computerId: toRow('preference', 'computer', 'computer_id', 'CASCADE', primary),
   formats: json,
 });
+/** The table `picture`. */
 export const PictureTable = schema<PictureRow>('picture', {
   id,
   computerId: toRow('picture', 'computer', 'computer_id', 'CASCADE'),
   bytes: { type: 'bytea' },
   at: time,
 });
+/** The table `change`. */
 export const ChangeTable = schema<ChangeRow>('change', {
   computerId: toRow('change', 'computer', 'computer_id', 'CASCADE', {
     type: 'uuid',
@@ -430,6 +466,7 @@ export const ChangeTable = schema<ChangeRow>('change', {
   state: text,
   change: json,
 });
+/** The table `scan`. */
 export const ScanTable = schema<ScanRow>('scan', {
   id,
   computerId: toRow('scan', 'computer', 'computer_id', 'CASCADE'),
@@ -439,6 +476,7 @@ export const ScanTable = schema<ScanRow>('scan', {
   looked: whole,
   counts: json,
 });
+/** The table `finding`. */
 export const FindingTable = schema<FindingRow>(
   'finding',
   {
@@ -457,10 +495,12 @@ export const FindingTable = schema<FindingRow>(
   },
   { indices: [index('finding_scan_idx', 'scanId')] },
 );
+/** The table `practice`. */
 export const PracticeTable = schema<PracticeRow>('practice', {
   computerId: toRow('practice', 'computer', 'computer_id', 'CASCADE', primary),
   session: json,
 });
+/** The table `saved_session`. */
 export const SavedSessionTable = schema<SavedSessionRow>('saved_session', {
   id,
   computerId: toRow('saved_session', 'computer', 'computer_id', 'CASCADE'),
@@ -468,6 +508,7 @@ export const SavedSessionTable = schema<SavedSessionRow>('saved_session', {
   savedAt: time,
   session: json,
 });
+/** The table `load`. */
 export const LoadTable = schema<LoadRow>(
   'load',
   {
@@ -485,6 +526,7 @@ export const LoadTable = schema<LoadRow>(
   { indices: [index('load_plugin_idx', 'pluginId')] },
 );
 
+/** All tables. */
 export const tables = [
   ComputerTable,
   PlaceTable,

@@ -25,18 +25,21 @@ import {
   type SavedSessionRow,
 } from './schemas.ts';
 
+/** An empty session with such tracks. */
 export const newSession = (tracks: readonly { name: string; sort: TrackSort }[]): HostSession => ({
   name: 'Practice session',
   settings: { formats, takes32Bit: false },
   tracks: tracks.map((track) => ({ id: asId(randomUUID()), ...track, slots: [] })),
 });
 
+/** The session of a computer; null when there was none yet. */
 export const readSession = async (
   manager: EntityManager,
   computer: string,
 ): Promise<HostSession | null> =>
   (await manager.getRepository(PracticeTable).findOneBy({ computerId: computer }))?.session ?? null;
 
+/** Writes the session of a computer. */
 export const writeSession = (
   manager: EntityManager,
   computer: string,
@@ -44,6 +47,7 @@ export const writeSession = (
 ): Promise<void> =>
   insertMany(manager, PracticeTable, [{ computerId: computer, session }], ['computerId']);
 
+/** The sessions that are kept, latest first. */
 export const listSavedSessions = (
   manager: EntityManager,
   computer: string,
@@ -51,14 +55,17 @@ export const listSavedSessions = (
   manager
     .getRepository(SavedSessionTable)
     .find({ where: { computerId: computer }, order: { savedAt: 'DESC', id: 'ASC' } });
+/** A session that is kept. */
 export const findSavedSession = (
   manager: EntityManager,
   computer: string,
   id: string,
 ): Promise<SavedSessionRow | null> =>
   manager.getRepository(SavedSessionTable).findOneBy({ computerId: computer, id });
+/** Keeps a session. */
 export const addSavedSession = (manager: EntityManager, row: SavedSessionRow): Promise<void> =>
   insertMany(manager, SavedSessionTable, [row]);
+/** Removes a session that was kept. */
 export const removeSavedSession = async (
   manager: EntityManager,
   computer: string,
@@ -67,6 +74,7 @@ export const removeSavedSession = async (
   ((await manager.getRepository(SavedSessionTable).delete({ computerId: computer, id })).affected ??
     0) > 0;
 
+/** What the catalog knows of a copy in a session. */
 export interface FoundInCatalog {
   readonly copy: string;
   readonly plugin: string;
@@ -125,9 +133,11 @@ export const hostCopyOf = (
   binary: facts.binary,
 });
 
+/** Adds loads. */
 export const addLoads = (manager: EntityManager, rows: readonly LoadRow[]): Promise<void> =>
   insertMany(manager, LoadTable, rows);
 
+/** Whether use is learnt from now on. */
 export const setLearning = async (
   manager: EntityManager,
   computer: string,
@@ -163,6 +173,7 @@ export async function readUsage(
 /** How many different letters are told of, the latest first. */
 const lettersLimit = 5_000;
 
+/** What habits are made of, for slots of that kind after that plugin. */
 export async function readHabits(
   manager: EntityManager,
   computer: string,

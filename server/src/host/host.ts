@@ -17,6 +17,7 @@ export type Wish =
   /** Opens a saved session: what cannot be opened stands there with its problem. */
   | { readonly do: 'open'; readonly session: HostSession };
 
+/** What speaks to a host: a session and a wish in, the session as it then is, or problems, out. */
 export interface Host {
   /** Does it and gives the session as it is then; a refusal changes nothing. `before` is the session to go on from. */
   ask(before: HostSession, wish: Wish): Promise<Result<HostSession>>;

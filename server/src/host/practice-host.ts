@@ -10,6 +10,7 @@ import type { Host, Wish } from './host.ts';
 const patience = 30_000;
 const startFile = join(import.meta.dirname, 'practice/start.mjs');
 
+/** The practice session in a process of its own, started again when it ended. */
 export class PracticeHost implements Host {
   #child: ChildProcess | null = null;
   #id = 0;

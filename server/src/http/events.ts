@@ -5,6 +5,7 @@ import type { Parts } from '../parts.ts';
 /** A comment line is sent this often, so that a dead connection is noticed. Milliseconds. */
 const heartbeat = 20_000;
 
+/** Sends events of a computer to one window until it goes. */
 export function streamEvents(
   parts: Parts,
   computer: string,

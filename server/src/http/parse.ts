@@ -302,6 +302,7 @@ const acts: Record<Act['act'], Schema> = {
   }),
 };
 
+/** An act, by its name. */
 export const actSchema = lazy((value: unknown) => {
   const act = (value as { act?: unknown } | null)?.act;
   const known =
@@ -309,35 +310,46 @@ export const actSchema = lazy((value: unknown) => {
   return known ?? object({ act: string().oneOf(Object.keys(acts)).required() });
 }) as unknown as Schema<Act>;
 
+/** A new place. */
 export const placeSchema = object({ path: string().max(4096).required() });
+/** A new computer. */
 export const computerSchema = object({
   name: string().trim().max(nameLength).required(),
   tracks: array(
     object({ name: name(), sort: string<TrackSort>().oneOf(trackSorts).required() }),
   ).max(64),
 });
+/** What changes of a place. */
 export const placeChangeSchema = object({ isOn: boolean(), isWatched: boolean() });
+/** A copy that is set aside. */
 export const asideSchema = object({ copy: needed() });
+/** A scan to start. */
 export const scanSchema = object({ mode: string<ScanMode>().oneOf(scanModes) });
 const keys = () => number().integer().min(0).max(10_000);
 /** Milliseconds; nobody looks for longer than a day. */
 const took = () => number().integer().min(0).max(86_400_000);
+/** A slot that moves. */
 export const moveSchema = object({
   slot: needed(),
   track: needed(),
   index: number().integer().min(0).max(1000).required(),
 });
+/** A slot that is bypassed, or no longer. */
 export const bypassSchema = object({ slot: needed(), isBypassed: boolean().required() });
+/** What the session takes. */
 export const settingsSchema = object({
   formats: array(string<Format>().oneOf(formats).required()).max(formats.length).required(),
   takes32Bit: boolean().required(),
 });
+/** Slots that are meant. */
 export const slotsSchema = object({ slots: ids() });
+/** Letters to find. */
 export const findSchema = object({
   q: string().max(200).defined(),
   slot: string<SlotSort>().oneOf(['effect', 'instrument', 'note-effect']),
   limit: string().matches(/^[1-9]\d{0,2}$/, '${path} must be a number from 1 to 999'),
 });
+/** A load that a host tells. */
 export const toldSchema = object({
   format: string<Format>().oneOf(formats).required(),
   path: string().max(4096).required(),
@@ -348,8 +360,11 @@ export const toldSchema = object({
   keys: keys(),
   took: took(),
 }) as unknown as Schema<ToldLoad>;
+/** A name. */
 export const nameSchema = object({ name: name() });
+/** Whether use is learnt. */
 export const learningSchema = object({ isLearning: boolean().required() });
+/** A plugin to load into a slot. */
 export const loadSchema = object({
   track: needed(),
   plugin: needed(),
@@ -359,6 +374,7 @@ export const loadSchema = object({
   keys: keys().required(),
   took: took().nullable().defined(),
 }) as unknown as Schema<LoadRequest>;
+/** Loads of the past. */
 export const pastLoadsSchema = object({
   loads: array(
     object({
@@ -381,4 +397,5 @@ export const pastLoadsSchema = object({
     .max(50_000)
     .required(),
 }) as unknown as Schema<{ loads: PastLoad[] }>;
+/** Whether a text is a UUID. */
 export const isUuid = (text: string): boolean => uuid.test(text);

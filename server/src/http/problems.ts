@@ -58,6 +58,7 @@ const statuses: Record<ProblemCode, number> = {
   internal: 500,
 };
 
+/** Answers with problems, and the status of the worst. */
 export function refuse(response: Response, problems: readonly Problem[]): void {
   const body: Refusal = {
     problems: problems.map((problem) => ({ ...problem, message: describe(problem) })),

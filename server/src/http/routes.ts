@@ -35,6 +35,7 @@ import {
 import { answer, refuse } from './problems.ts';
 import { sessionRoutes } from './session-routes.ts';
 
+/** All routes below /api. */
 export function apiRoutes(parts: Parts): Router {
   const router = Router();
   router.get(

@@ -34,6 +34,7 @@ import {
 } from './parse.ts';
 import { answer } from './problems.ts';
 
+/** Routes of the practice session and of loads. */
 export function sessionRoutes(router: Router, parts: Parts): void {
   router.get(
     at('session'),

@@ -1,8 +1,10 @@
 /** Tells every open window what happened on a computer. */
 import type { ServerEvent } from '@clever-drawer/core';
 
+/** Who is told events. */
 export type Listener = (event: ServerEvent) => void;
 
+/** Passes events of a computer to its windows. */
 export class EventHub {
   readonly #listeners = new Map<string, Set<Listener>>();
   readonly #end = new AbortController();

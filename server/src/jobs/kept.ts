@@ -2,6 +2,7 @@
 import type { ServerEvent } from '@clever-drawer/core';
 import type { EventHub } from './event-hub.ts';
 
+/** A value for each computer, worked out once until it is dropped. */
 export class Kept<T> {
   readonly #events: EventHub;
   readonly #changes: (event: ServerEvent) => boolean;

@@ -4,6 +4,7 @@ import { watch, type FSWatcher } from 'chokidar';
 /** Installers write for a while: a scan starts this long after the last change. Milliseconds. */
 const quiet = 3_000;
 
+/** Starts a scan some seconds after something changed in a watched place. */
 export class PlaceWatcher {
   readonly #watchers = new Map<string, FSWatcher>();
   readonly #timers = new Map<string, NodeJS.Timeout>();

@@ -1,6 +1,7 @@
 /** The scans that run now: at most one a computer, each can be asked to stop. */
 import type { ScanProgress } from '@clever-drawer/core';
 
+/** A scan that runs. */
 export interface ScanJob {
   /** Four bytes shared with the reading threads: not 0 asks to stop. */
   readonly stop: SharedArrayBuffer;
@@ -9,6 +10,7 @@ export interface ScanJob {
   finished: Promise<void>;
 }
 
+/** The scans that run, one a computer at the most. */
 export class ScanJobs {
   readonly #running = new Map<string, ScanJob>();
 

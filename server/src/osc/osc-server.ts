@@ -24,6 +24,7 @@ type Answer = (address: string, ...values: Reply) => void;
 const messagesLimit = 64;
 const foundLimit = 9;
 
+/** Hears OSC messages over UDP on loopback, and answers. */
 export class OscServer {
   readonly #parts: Parts;
   readonly #socket: Socket = createSocket('udp4');

@@ -19,6 +19,7 @@ interface Thread {
   isBusy: boolean;
 }
 
+/** Threads that read bundles and sort catalogs; one that takes too long is replaced. */
 export class ReaderPool {
   readonly #size: number;
   readonly #environment: Readonly<Record<string, string | undefined>>;

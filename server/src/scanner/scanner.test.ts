@@ -17,10 +17,7 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { formats, type FoundCopy } from '@clever-drawer/core';
-import {
-  filesOfPackage,
-  linkAll,
-} from '../../../core/src/formats/debian-packages.test-data.ts';
+import { filesOfPackage, linkAll } from '../../../core/src/formats/debian-packages.test-data.ts';
 import { noDescriptions } from '@clever-drawer/core/readers';
 import { descriptionsFor } from './descriptions.ts';
 import { ReaderPool } from './pool.ts';
@@ -176,7 +173,7 @@ describe('reading from the disk', () => {
   it('takes class, title and maker of the LADSPA plugins of swh-plugins from their descriptions', () => {
     const descriptions = descriptionsFor('/usr/lib/ladspa', {});
     expect(descriptions.size).toBeGreaterThan(100);
-    const place = linkAll(join(base, 'swh'), filesOfPackage('swh-plugins', '.so'));
+    const swh = linkAll(join(base, 'swh'), filesOfPackage('swh-plugins', '.so'));
     const copies = walk(place, ['LADSPA'], never).bundles.flatMap((bundle) =>
       readBundle(bundle, place, descriptions),
     );

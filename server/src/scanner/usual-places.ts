@@ -5,6 +5,7 @@
 import { posix, win32 } from 'node:path';
 import type { Format } from '@clever-drawer/core';
 
+/** A directory where plugins usually live, and of which formats. */
 export interface UsualPlace {
   readonly path: string;
   readonly formats: readonly Format[];

@@ -4,6 +4,7 @@ import { lstatSync, readdirSync, realpathSync, statSync, type Dirent } from 'nod
 import { join } from 'node:path';
 import type { Format, Problem } from '@clever-drawer/core';
 
+/** A file or bundle that may hold plugins, with its fingerprint. */
 export interface FoundBundle {
   /** What it is, or the first of what it may be. */
   readonly format: Format;
@@ -15,6 +16,7 @@ export interface FoundBundle {
   readonly fingerprint: string;
 }
 
+/** All bundles below a place, and directories that could not be looked into. */
 export interface Walked {
   readonly bundles: FoundBundle[];
   readonly problems: Problem[];

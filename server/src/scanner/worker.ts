@@ -14,6 +14,7 @@ import { descriptionsFor } from './descriptions.ts';
 import { readBundle } from './read.ts';
 import { walk, type FoundBundle, type Walked } from './walk.ts';
 
+/** What a thread is asked. */
 export type Task =
   | {
       readonly task: 'walk';
@@ -27,6 +28,7 @@ export type Task =
       readonly copies: readonly SortedCopy[];
       readonly decisions: Decisions;
     };
+/** What a thread answers. */
 export type Done =
   | { readonly walked: Walked }
   | { readonly copies: FoundCopy[] }

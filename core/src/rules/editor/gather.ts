@@ -7,6 +7,7 @@ import type { CatalogIndex } from '../evaluate/catalog-index.ts';
 import type { Where } from '../evaluate/holds.ts';
 import type { Field, Line, Relation, Rule } from '../language/rule.ts';
 
+/** A rule that takes in some plugins, and what else it would. */
 export interface Gathering {
   readonly rule: Rule;
   /** Plugins it takes in that were not asked for. */

@@ -11,6 +11,7 @@ import {
 import { fields, type Card, type Line, type Rule } from '../language/rule.ts';
 import { editDistance, sayValue, type RuleWords } from '../language/values.ts';
 
+/** A plugin that a rule nearly takes in, and what it lacks. */
 export interface JustOutside {
   readonly id: string;
   /** From 0 to 1; a measure to compare by. */

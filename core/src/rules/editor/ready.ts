@@ -2,6 +2,7 @@
 import { parseRule } from '../language/text.ts';
 import type { Rule } from '../language/rule.ts';
 
+/** A rule to begin with, under a name. */
 export interface ReadyRule {
   readonly name: string;
   readonly what: string;
@@ -10,6 +11,7 @@ export interface ReadyRule {
   readonly atMost?: number;
 }
 
+/** Rules to begin with. */
 export const readyRules: readonly ReadyRule[] = [
   {
     name: 'Lately loaded',

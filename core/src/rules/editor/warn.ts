@@ -23,6 +23,7 @@ export type Warning =
 
 const isEmpty = (bits: Bits): boolean => bits.every((word) => word === 0);
 
+/** What in a rule does nothing, or more than it seems. */
 export function warningsOf(rule: Rule, index: CatalogIndex, where: Where): Warning[] {
   return [
     ...cardWarnings(rule.cards, false, index, where),

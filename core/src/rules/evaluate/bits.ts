@@ -1,7 +1,9 @@
 /** Sets of positions in a catalog as bits, 32 to a word. */
 export type Bits = Uint32Array;
 
+/** No position of so many. */
 export const noBits = (size: number): Bits => new Uint32Array((size + 31) >>> 5);
+/** All positions of so many. */
 export const allBits = (size: number): Bits => {
   const bits = noBits(size).fill(0xffffffff);
   const rest = size & 31;
@@ -10,11 +12,14 @@ export const allBits = (size: number): Bits => {
   }
   return bits;
 };
+/** Whether the position is in. */
 export const hasBit = (bits: Bits, at: number): boolean =>
   (((bits[at >>> 5] ?? 0) >>> (at & 31)) & 1) === 1;
+/** Puts the position in. */
 export const setBit = (bits: Bits, at: number): void => {
   bits[at >>> 5] = (bits[at >>> 5] ?? 0) | (1 << (at & 31));
 };
+/** Takes the position out. */
 export const dropBit = (bits: Bits, at: number): void => {
   bits[at >>> 5] = (bits[at >>> 5] ?? 0) & ~(1 << (at & 31));
 };
@@ -26,12 +31,14 @@ export const keepBoth = (bits: Bits, other: Bits): Bits => {
   }
   return bits;
 };
+/** Adds all of the other to the first, and gives it back. */
 export const addAll = (bits: Bits, other: Bits): Bits => {
   for (let i = 0; i < bits.length; i += 1) {
     bits[i] = (bits[i] ?? 0) | (other[i] ?? 0);
   }
   return bits;
 };
+/** Takes all of the other out of the first, and gives it back. */
 export const takeAway = (bits: Bits, other: Bits): Bits => {
   for (let i = 0; i < bits.length; i += 1) {
     bits[i] = (bits[i] ?? 0) & ~(other[i] ?? 0);

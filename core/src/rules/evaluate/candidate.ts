@@ -15,6 +15,7 @@ export interface RuleText {
   readonly words: readonly string[];
 }
 
+/** A plugin prepared for rules: texts folded, values in sets, times in milliseconds since 1970. */
 export interface Candidate {
   readonly id: string;
   readonly texts: Readonly<
@@ -37,6 +38,7 @@ const known = new Map<string, RuleText>();
 /** Texts of types, formats and vendors come again and again; so many are kept. */
 const mostKnown = 20_000;
 
+/** A text with what rules compare of it. */
 export function ruleText(shown: string): RuleText {
   const before = known.get(shown);
   if (before) {
@@ -67,6 +69,7 @@ export interface Around {
   readonly lastLoaded: string | null;
 }
 
+/** For a plugin of which nothing was said and that was never loaded. */
 export const nothingAround: Around = {
   nickname: null,
   slotLabel: null,
@@ -90,6 +93,7 @@ const timeOf = (text: string | null | undefined): number | null => {
 /** A day lasts until its end. */
 const endOfDay = 86_400_000 - 1;
 
+/** Prepares a plugin with what the user says of it and how it was used. */
 export function candidateOf(
   plugin: Plugin,
   { nickname, slotLabel, answer, loads, lastLoaded }: Around = nothingAround,
@@ -158,6 +162,7 @@ export interface CandidateFacts {
   readonly trialEnds: number | null;
 }
 
+/** A plugin prepared for rules. */
 export function makeCandidate(facts: CandidateFacts): Candidate {
   const names = facts.names
     .filter((name) => name !== null && name !== '')

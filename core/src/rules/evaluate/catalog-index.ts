@@ -27,6 +27,7 @@ interface Values {
   readonly of: (candidate: Candidate) => readonly string[];
 }
 
+/** Answers lines and rules for all plugins at once. */
 export class CatalogIndex {
   readonly #candidates: Candidate[];
   readonly #at: Map<string, number>;

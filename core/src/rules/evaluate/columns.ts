@@ -7,6 +7,7 @@ type TimeField = keyof Candidate['times'];
 type ColumnField = TimeField | 'times loaded';
 const day = 86_400_000;
 
+/** Numbers and times of all plugins, sorted, so that a comparison is a search. */
 export class Columns {
   readonly #candidates: readonly Candidate[];
   readonly #known = new Map<ColumnField, Float64Array>();
@@ -63,6 +64,7 @@ export class Columns {
   }
 }
 
+/** The number of a plugin in a field; times in milliseconds since 1970. */
 export const valueOf = (candidate: Candidate, field: ColumnField): number =>
   field === 'times loaded' ? (candidate.numbers[field][0] ?? NaN) : (candidate.times[field] ?? NaN);
 

@@ -14,6 +14,7 @@ export interface SmartFolder {
   readonly alwaysOut: readonly string[];
 }
 
+/** What filling works on. */
 export interface ToFill {
   /** The whole catalog, always in the same order of plugins. */
   readonly candidates: readonly Candidate[];
@@ -26,6 +27,7 @@ export interface ToFill {
   readonly now: number;
 }
 
+/** What one fill gave. It stays as it was, whatever is filled later. */
 export interface Filled {
   /** What a smart folder holds, in the order of the catalog; undefined for other folders. Made when asked for. */
   readonly membersOf: (folder: string) => readonly string[] | undefined;
@@ -49,6 +51,7 @@ interface Answered {
 const fewChanged = 400;
 const nothingRead: Answered['contents'] = new Map();
 
+/** Makes a filler, which remembers what it answered last. */
 export function createFiller(): (input: ToFill) => Filled {
   let index = new CatalogIndex([]);
   let last: readonly Candidate[] = [];

@@ -21,6 +21,7 @@ export interface Where {
   readonly isFiled: (plugin: string) => boolean;
 }
 
+/** Whether a line or a rule lets a plugin in. */
 export type Holds = (candidate: Candidate, where: Where) => boolean;
 const day = 86_400_000;
 
@@ -55,6 +56,7 @@ export function meetsText(relation: Line['relation'], value: string): (text: Rul
 export const isNegative = (relation: Line['relation']): boolean =>
   relation === 'has no' || relation === 'is not';
 
+/** Makes a line into a function. */
 export function compileLine(line: Line): Holds {
   const { field, relation, values } = line;
   switch (fields[field]) {
@@ -207,6 +209,7 @@ function compileTime(
   }
 }
 
+/** A rule made into a function, with what it reads. */
 export interface CompiledRule {
   readonly rule: Rule;
   readonly reads: ReadonlySet<Field>;
@@ -217,6 +220,7 @@ export interface CompiledRule {
   readonly holds: Holds;
 }
 
+/** Makes a rule into a function. */
 export function compileRule(rule: Rule): CompiledRule {
   const cards = rule.cards.map(compileCard);
   const never = rule.never.map(compileCard);

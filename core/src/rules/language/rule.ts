@@ -27,7 +27,9 @@ export const fields = {
   'last loaded': 'time',
   'trial ends': 'time',
 } as const;
+/** What a line can ask about. */
 export type Field = keyof typeof fields;
+/** What values a field has. */
 export type FieldSort = (typeof fields)[Field];
 
 /** The relations that fit each sort of field, the most usual first. */
@@ -38,6 +40,7 @@ export const relationsOf = {
   version: ['is', 'is not', 'at least', 'before', 'is missing'],
   time: ['within the last', 'not within the last', 'within the next', 'before', 'after', 'never'],
 } as const satisfies Record<FieldSort, readonly string[]>;
+/** How a line compares. */
 export type Relation = (typeof relationsOf)[FieldSort][number];
 
 /** Relations that make no sense for a field though they fit its sort. */
@@ -71,21 +74,26 @@ export interface Line {
   readonly relation: Relation;
   readonly values: readonly string[];
 }
+/** Lines that must all hold. */
 export interface Card {
   readonly lines: readonly Line[];
 }
+/** A plugin is in when some card holds, and no never card does. */
 export interface Rule {
   readonly cards: readonly Card[];
   /** A plugin for which one of these holds is out, whatever the others say. */
   readonly never: readonly Card[];
 }
 
+/** The most cards, lines of a card, values of a line, letters of a value, and letters of a rule's text. */
 export const ruleLimits = { cards: 50, lines: 50, values: 200, value: 200, text: 40_000 } as const;
 
+/** All fields. */
 export const fieldNames = Object.keys(fields) as Field[];
 
 /** Units of a span of time, in days. A month counts 30 days and a year 365. */
 export const units = { day: 1, week: 7, month: 30, year: 365 } as const;
+/** A unit of a span of time. */
 export type Unit = keyof typeof units;
 
 /** `30 days` → 30; null when it is no span. */
@@ -94,6 +102,7 @@ export function daysOf(span: string): number | null {
   return match ? Number(match[1]) * units[match[2] as Unit] : null;
 }
 
+/** A line for names that have any of the words. */
 export const keywordLine = (values: readonly string[]): Line => ({
   field: 'name',
   relation: 'has',

@@ -33,6 +33,7 @@ const subjects: Readonly<Partial<Record<Line['field'], string>>> = {
   anything: 'name, vendor, type or tag',
 };
 
+/** A line in few words, for chips. */
 export function sayLineShort({ field, relation, values }: Line, words: RuleWords): string {
   const said = values.map((value) => sayValue(field, value, words));
   const verb =
@@ -74,6 +75,7 @@ export function sayRuleParts(rule: Rule, words: RuleWords = noWords): Said[] {
   ];
 }
 
+/** A rule in plain words. */
 export const sayRule = (rule: Rule, words: RuleWords = noWords): string =>
   sayRuleParts(rule, words)
     .map((part) => part.text)

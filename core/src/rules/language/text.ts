@@ -48,6 +48,7 @@ interface Parsed {
   readonly problems: readonly Problem[];
 }
 
+/** Reads a rule from its text. Problems say line and column. */
 export function parseRule(text: string, words: RuleWords = noWords): Result<Rule> {
   if (text.length > ruleLimits.text) {
     return failed({

@@ -16,9 +16,12 @@ export interface NamedFolder {
 export interface RuleWords {
   readonly folders: readonly NamedFolder[];
 }
+/** For rules that name no folder. */
 export const noWords: RuleWords = { folders: [] };
 
+/** States that can be asked about. */
 export const states = ['present', 'hidden', 'failed', 'out of reach', 'gone'] as const;
+/** One of the states of a plugin. */
 export type State = (typeof states)[number];
 const bits = ['64', '32'] as const;
 

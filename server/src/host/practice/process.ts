@@ -16,11 +16,13 @@ import {
 import type { Wish } from '../host.ts';
 import { Crash, openCopy } from './opening.ts';
 
+/** What is sent to the process. */
 export interface Asked {
   readonly id: number;
   readonly before: HostSession;
   readonly wish: Wish;
 }
+/** What the process sends back. */
 export interface Answered {
   readonly id: number;
   readonly result: Result<HostSession>;

@@ -37,6 +37,7 @@ export async function takePicture(
   return ok({ id });
 }
 
+/** The bytes of an own picture. */
 export async function ownPicture(
   parts: Parts,
   computer: string,

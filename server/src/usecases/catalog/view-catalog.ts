@@ -15,6 +15,7 @@ import { findComputer, listComputers } from '../../database/computers.ts';
 import { readUsage } from '../../database/session.ts';
 import type { Parts } from '../../parts.ts';
 
+/** All computers. */
 export async function viewComputers(parts: Parts): Promise<ComputerView[]> {
   return (await listComputers(parts.database.manager)).map((row) => ({
     id: asId(row.id),
@@ -22,6 +23,7 @@ export async function viewComputers(parts: Parts): Promise<ComputerView[]> {
   }));
 }
 
+/** The plugins of a computer. */
 export async function viewCatalog(parts: Parts, computer: string): Promise<Result<CatalogView>> {
   const row = await findComputer(parts.database.manager, computer);
   if (!row) {
@@ -33,6 +35,7 @@ export async function viewCatalog(parts: Parts, computer: string): Promise<Resul
   });
 }
 
+/** How often and when plugins were loaded. */
 export const viewUsage = (parts: Parts, computer: string): Promise<Usage[]> =>
   readUsage(parts.database.manager, computer, parts.clock());
 

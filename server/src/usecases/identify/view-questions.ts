@@ -25,6 +25,7 @@ import { loadsByMonth } from '../../database/session.ts';
 import type { Parts } from '../../parts.ts';
 import { findingView } from '../scan/scan.ts';
 
+/** What Sort needs to work out its questions. */
 export async function viewSort(parts: Parts, computer: string): Promise<SortView> {
   const { manager } = parts.database;
   const [plugins, row, spellings, counts] = await Promise.all([
@@ -48,6 +49,7 @@ export async function viewSort(parts: Parts, computer: string): Promise<SortView
   };
 }
 
+/** All that is known of a plugin. */
 export async function viewPlugin(
   parts: Parts,
   computer: string,

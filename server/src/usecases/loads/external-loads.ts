@@ -4,6 +4,7 @@ import { copiesAt } from '../../database/session.ts';
 import type { Parts } from '../../parts.ts';
 import { recordPastLoads } from '../session/practice-session.ts';
 
+/** A load as a host tells it. */
 export interface ToldLoad {
   readonly format: Format;
   readonly path: string;

@@ -173,6 +173,7 @@ async function step(parts: Parts, computer: string, work: Work): Promise<Result<
 /** Changes shown in the list of the latest. */
 const changesShown = 200;
 
+/** The latest changes, newest first. */
 export async function viewChanges(parts: Parts, computer: string): Promise<ChangeView[]> {
   return (await listChanges(parts.database.manager, computer, changesShown)).map(
     ({ at, ...row }) => ({ ...row, at: at.toISOString() }),

@@ -4,6 +4,7 @@ import { addAside, listAsides, removeAside } from '../../database/asides.ts';
 import { findCopy } from '../../database/catalog.ts';
 import type { Parts } from '../../parts.ts';
 
+/** What was set aside. */
 export async function viewAsides(parts: Parts, computer: string): Promise<AsideView[]> {
   return (await listAsides(parts.database.manager, computer)).map(({ path, name, at }) => ({
     path,
@@ -33,6 +34,7 @@ export async function setAside(
   return ok(null);
 }
 
+/** Takes back what was set aside: the next scan examines it again. */
 export async function takeBack(
   parts: Parts,
   computer: string,

@@ -26,6 +26,7 @@ import { usualPlaces } from '../../scanner/index.ts';
 /** A place that the user names is looked through for everything. */
 const readFormats: readonly Format[] = formats;
 
+/** The places with what was found in them. */
 export async function viewPlaces(parts: Parts, computer: string): Promise<PlaceView[]> {
   const [places, counts] = await Promise.all([
     listPlaces(parts.database.manager, computer),
@@ -155,6 +156,7 @@ export async function addUsualPlaces(parts: Parts, computer: string): Promise<Re
   return exists ? ok(added) : failed({ code: 'no-usual-place', at: 'places' });
 }
 
+/** No longer looks through a place. Its copies are out of reach, not gone. */
 export async function removePlace(
   parts: Parts,
   computer: string,

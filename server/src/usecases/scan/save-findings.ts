@@ -23,6 +23,7 @@ import {
 import { addFindings, saveScan } from '../../database/scans.ts';
 import type { BundleRow, CopyRow, FindingRow, PluginRow, ScanRow } from '../../database/schemas.ts';
 
+/** Comparisons to be saved together. */
 export interface Batch {
   readonly scan: ScanRow;
   readonly comparisons: readonly Comparison[];

@@ -444,6 +444,7 @@ export async function viewScans(
 /** The most findings shown of one scan. */
 const findingsShown = 5_000;
 
+/** A finding as it is shown. */
 export const findingView = ({
   id,
   sort,
@@ -469,6 +470,7 @@ export const findingView = ({
   problem,
 });
 
+/** The findings of a scan. */
 export async function viewFindings(
   parts: Parts,
   computer: string,

@@ -57,6 +57,7 @@ import type { Wish } from '../../host/host.ts';
 const sessionOf = async (parts: Parts, computer: string): Promise<HostSession> =>
   (await readSession(parts.database.manager, computer)) ?? newSession([]);
 
+/** The session as it stands. */
 export async function viewSession(parts: Parts, computer: string): Promise<SessionView> {
   const { manager } = parts.database;
   const session = await sessionOf(parts, computer);
@@ -115,6 +116,7 @@ async function keep(
   return ok(await viewSession(parts, computer));
 }
 
+/** Does something to the session in its turn, and tells every window. */
 export const changeSession = (
   parts: Parts,
   computer: string,
@@ -278,6 +280,7 @@ const cardOf = (plugin: PluginRow, copies: readonly CopyRow[]): Plugin => ({
   })),
 });
 
+/** Keeps the session under a name. */
 export async function saveSession(
   parts: Parts,
   computer: string,
@@ -299,6 +302,7 @@ export async function saveSession(
   return ok(await viewSession(parts, computer));
 }
 
+/** Opens a session that was kept. */
 export const openSession = (
   parts: Parts,
   computer: string,
@@ -311,6 +315,7 @@ export const openSession = (
       : failed({ code: 'unknown-record', at: 'session', what: 'session' });
   });
 
+/** Removes a session that was kept. */
 export async function forgetSession(
   parts: Parts,
   computer: string,
@@ -403,6 +408,7 @@ async function broken(parts: Parts, computer: string): Promise<Broken[]> {
   });
 }
 
+/** What could not be opened, each with its best match. */
 export const viewRepairs = async (parts: Parts, computer: string): Promise<RepairView[]> =>
   (await broken(parts, computer)).map((one) => one.view);
 
@@ -472,11 +478,14 @@ export async function recordPastLoads(
   return result;
 }
 
+/** What habits are made of. */
 export const viewHabits = (parts: Parts, computer: string) =>
   readHabits(parts.database.manager, computer, parts.clock());
+/** Keys a load over time. */
 export const viewKeys = (parts: Parts, computer: string) =>
   readKeys(parts.database.manager, computer, parts.clock());
 
+/** Whether use is learnt from now on. */
 export async function changeLearning(
   parts: Parts,
   computer: string,
@@ -487,6 +496,7 @@ export async function changeLearning(
   return ok(null);
 }
 
+/** Forgets all loads. Gives how many there were. */
 export async function wipeLoads(parts: Parts, computer: string): Promise<Result<number>> {
   const forgotten = await forgetLoads(parts.database.manager, computer);
   parts.events.tell(computer, { event: 'usage' });
