@@ -16,7 +16,7 @@ import {
   type Line,
   type Plugin,
   type Rule,
-  type Where,
+  type RuleContext,
 } from '@clever-drawer/core';
 import { makePlugins, writeStudio } from '@clever-drawer/demo';
 import { freePort, serve, startCluster } from '@clever-drawer/server';
@@ -30,7 +30,7 @@ const count = 500;
 const rounds = 40;
 const now = Date.now();
 const day = 86_400_000;
-const where: Where = { now, isIn: () => false, isFiled: () => false };
+const where: RuleContext = { now, isIn: () => false, isFiled: () => false };
 
 function makeCatalog(): Plugin[] {
   const formats = ['VST3', 'CLAP', 'VST2', 'LV2'] as const;

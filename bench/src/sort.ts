@@ -5,12 +5,12 @@ import {
   classify,
   groupOf,
   lexicon,
-  sortCatalog,
-  sortPlugins,
+  identifyCatalog,
+  identifyPlugins,
   typeGroups,
   typeName,
   type Decisions,
-  type SortedCopy,
+  type CopyToIdentify,
 } from '@clever-drawer/core';
 import { makePlugins } from '@clever-drawer/demo';
 import { readKnown, type Known } from './lv2-truth.ts';
@@ -27,13 +27,13 @@ const nothing: Decisions = {
 };
 
 /** Copies of made-up plugins in several formats, some without a vendor. */
-function makeCopies(): SortedCopy[] {
+function makeCopies(): CopyToIdentify[] {
   const formats = ['VST3', 'LV2', 'CLAP', 'VST2'] as const;
   return makePlugins(7, plugins)
     .flatMap((plugin) =>
       formats
         .filter((_, i) => (plugin.number + i) % 2 === 0 || i === 0)
-        .map((format): SortedCopy => {
+        .map((format): CopyToIdentify => {
           const hasVendor = format === 'VST3' || format === 'LV2';
           const path = `/place/${format}/${plugin.vendor.name}/${plugin.name}.${format.toLowerCase()}`;
           return {
@@ -61,12 +61,12 @@ async function speed(): Promise<Measured[]> {
   const one: number[] = [];
   let last = 0;
   for (let i = 0; i < rounds; i += 1) {
-    whole.push(await timed(() => sortCatalog(made, nothing, () => String((last += 1)))));
+    whole.push(await timed(() => identifyCatalog(made, nothing, () => String((last += 1)))));
   }
   for (const { id, facts } of made.slice(0, 500)) {
     one.push(
       await timed(() =>
-        sortPlugins(
+        identifyPlugins(
           [{ id, copies: [facts], own: [facts], vendor: facts.vendor, sameBecause: [] }],
           new Map(),
         ),

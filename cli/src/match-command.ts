@@ -12,7 +12,7 @@ import {
   type Candidate,
   type Rule,
   type State,
-  type Where,
+  type RuleContext,
 } from '@clever-drawer/core';
 import {
   flagIn,
@@ -62,7 +62,7 @@ export async function matchCommand(
   for (const line of lines) {
     const candidate = candidateIn(line);
     const folders = new Set(textsIn(line, 'folders').map((folder) => folder.toLowerCase()));
-    const where: Where = {
+    const where: RuleContext = {
       now,
       isIn: (folder) => folders.has(folder.toLowerCase()),
       isFiled: () => folders.size > 0,

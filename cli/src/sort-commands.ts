@@ -8,13 +8,13 @@ import {
   formats,
   gatherSeries,
   readDeclared,
-  sortCatalog,
+  identifyCatalog,
   stemOfPath,
   type Format,
   type FoundCopy,
   type InSeries,
   type Reason,
-  type SortedCopy,
+  type CopyToIdentify,
 } from '@clever-drawer/core';
 import { flagIn, inputOf, numberIn, readLines, textIn, textsIn, type Line } from './lines.ts';
 import type { ExitStatus, Terminal } from './terminal.ts';
@@ -134,7 +134,7 @@ export async function groupCommand(
   const copies = lines
     .filter((line) => textIn(line, 'status') !== 'failed')
     .map(
-      (line, i): SortedCopy => ({
+      (line, i): CopyToIdentify => ({
         id: String(i),
         facts: copyIn(line),
         isPresent: true,
@@ -142,12 +142,12 @@ export async function groupCommand(
       }),
     );
   let last = 0;
-  const { plugins, pluginOf } = sortCatalog(
+  const { plugins, pluginOf } = identifyCatalog(
     copies,
     { belongings: new Map(), spellings: new Map(), answers: new Map(), used: new Set() },
     () => String((last += 1)),
   );
-  const held = new Map<string, SortedCopy[]>(plugins.map((plugin) => [plugin.id, []]));
+  const held = new Map<string, CopyToIdentify[]>(plugins.map((plugin) => [plugin.id, []]));
   for (const copy of copies) {
     held.get(pluginOf.get(copy.id) ?? '')?.push(copy);
   }

@@ -110,16 +110,16 @@ export {
   typeName,
   type TypeGroup,
 } from './taxonomy/tree.ts';
-export { nameOf, subjectOf, type NamedPlugin } from './identify/plugin-facts.ts';
+export { nameOfCopies, subjectOf, type NamedPlugin } from './identify/plugin-facts.ts';
 export {
   isKindUncertain,
   isTypeUncertain,
   questionsOf,
-  questionSorts,
+  questionVariants,
   type KindQuestion,
   type LicenceQuestion,
   type Question,
-  type QuestionSort,
+  type QuestionVariant,
   type TwinQuestion,
   type TypeQuestion,
   type Uncertain,
@@ -127,24 +127,24 @@ export {
   type VendorQuestion,
 } from './identify/questions.ts';
 export {
-  sortCatalog,
-  sortPlugins,
+  identifyCatalog,
+  identifyPlugins,
   type Decisions,
   type GatheredPlugin,
   gatherPlugin,
-  type SortedCatalog,
-  type SortedCopy,
-  type SortedPlugin,
-  type Grounds,
+  type IdentifiedCatalog,
+  type CopyToIdentify,
+  type IdentifiedPlugin,
+  type PluginEvidence,
   type TwinDoubt,
 } from './identify/identify-catalog.ts';
 export { lv2Classes, readDeclared, vst3SubCategories } from './taxonomy/declared.ts';
 export {
   compare,
   copyKey,
-  findingSorts,
+  findingKinds,
   type Comparison,
-  type FindingSort,
+  type FindingKind,
   type KnownCopy,
 } from './scan/compare.ts';
 export {
@@ -158,11 +158,11 @@ export {
 } from './acts/act.ts';
 export {
   allAnswers,
-  allBelongings,
+  allCopyAssignments,
   allChains,
   chainIn,
   allFolders,
-  allNamings,
+  allPluginNames,
   allPlacements,
   allSpellings,
   answerIn,
@@ -174,21 +174,21 @@ export {
   folderSortings,
   folderIn,
   foldersBelow,
-  meantBy,
-  namingIn,
+  resolveShortcut,
+  pluginNamesIn,
   orderOf,
   placementIn,
   placementsIn,
   plainFolder,
   preferenceIn,
-  type Belonging,
+  type CopyAssignment,
   type Chain,
   type Cabinet,
   type CabinetSlot,
   type FolderSorting,
   type Folder,
   type FolderForm,
-  type Naming,
+  type PluginNames,
   type Order,
   type OrderRecord,
   type Placement,
@@ -200,7 +200,7 @@ export { createArranger, ruleWordsOf, type Arrangement } from './arrangement/arr
 export { withChains } from './arrangement/chain-plugin.ts';
 export { acts, perform, pluginsOfAct } from './acts/perform.ts';
 export { pluginsIn, referrersOf, usedIn } from './order/references.ts';
-export type { NameOfPlugin, OrderChange, Performed } from './acts/act-result.ts';
+export type { NameOfPlugin, OrderChange, ActResult } from './acts/act-result.ts';
 export {
   countPlan,
   planByFormat,
@@ -264,14 +264,14 @@ export {
   meetsText,
   sayLine,
   type CompiledRule,
-  type Where,
+  type RuleContext,
 } from './rules/evaluate/holds.ts';
 export { sayLineShort, sayRule, sayRuleParts } from './rules/language/say.ts';
 export { CatalogIndex } from './rules/evaluate/catalog-index.ts';
 export { positionsIn } from './rules/evaluate/bits.ts';
 export { createFiller, type Filled, type SmartFolder } from './rules/evaluate/fill.ts';
 export { justOutside, type JustOutside } from './rules/editor/near.ts';
-export { marksOf, wordSpans, type Span } from './rules/editor/highlight.ts';
+export { ruleHighlights, wordSpans, type Span } from './rules/editor/highlight.ts';
 export { warningsOf, type Warning } from './rules/editor/warn.ts';
 export { gatherRules, type Gathering } from './rules/editor/gather.ts';
 export { ruleFromFilter } from './search/rule-from-filter.ts';
@@ -298,9 +298,9 @@ export {
   type Row,
   type Sorting,
 } from './search/filter.ts';
-export { entryOf, uncalled, type Calling, type Entry } from './search/entry.ts';
+export { entryOf, noGivenNames, type GivenNames, type Entry } from './search/entry.ts';
 export { Finder, type Found, type Hit } from './search/finder.ts';
-export { metSpans } from './search/highlight.ts';
+export { highlightedSpans } from './search/highlight.ts';
 export { placesIn } from './search/places.ts';
 export { forgotten, type Forgotten, type Regard } from './loading/forgotten.ts';
 export {
@@ -330,16 +330,16 @@ export {
   acceptsAll,
   cabinetSlotAt,
   copyToLoad,
-  fits,
+  isLoadable,
   slotNames,
-  slotSortAt,
-  trackSorts,
+  slotKindAt,
+  trackKinds,
   whyNot,
   whyNotCopy,
   whyNotHere,
-  type Accepts,
-  type SlotSort,
-  type TrackSort,
+  type TakenBySession,
+  type SlotKind,
+  type TrackKind,
 } from './loading/loadability.ts';
 export {
   changeSlot,

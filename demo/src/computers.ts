@@ -1,6 +1,6 @@
 /** The three computers of Kestrel Quay: which plugins each has, in which formats and places. */
 import { chanceFrom } from './chance.ts';
-import type { TrackSort } from '@clever-drawer/core';
+import type { TrackKind } from '@clever-drawer/core';
 import type { DemoPlugin } from './plugins.ts';
 
 export type DemoFormat = 'LV2' | 'VST3' | 'AU' | 'CLAP' | 'VST2' | 'VST2 32' | 'LADSPA';
@@ -21,7 +21,7 @@ export interface DemoComputer {
   /** Which share of all plugins the computer has. */
   readonly share: number;
   readonly places: readonly DemoPlace[];
-  readonly tracks: readonly { readonly name: string; readonly sort: TrackSort }[];
+  readonly tracks: readonly { readonly name: string; readonly sort: TrackKind }[];
 }
 
 const audio = (...names: string[]) => names.map((name) => ({ name, sort: 'track' as const }));

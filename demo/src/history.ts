@@ -1,5 +1,5 @@
 /** A year of loads: a handful of plugins makes most of them, working days only, several in a chain. */
-import type { PastLoad, Plugin, TrackSort } from '@clever-drawer/core';
+import type { PastLoad, Plugin, TrackKind } from '@clever-drawer/core';
 import { chanceFrom, type Chance } from './chance.ts';
 
 const day = 86_400_000;
@@ -59,7 +59,7 @@ export function makeHistory(used: readonly Plugin[], now: number): PastLoad[] {
 }
 
 /** Of every four chains one is of an instrument, of every five one of a bus. */
-function trackOfChain(chain: number): TrackSort {
+function trackOfChain(chain: number): TrackKind {
   if (chain % 4 === 3) {
     return 'instrument';
   }

@@ -1,5 +1,5 @@
 /** Fills a running server with the demo: places, two scans, an order, a year of loads and a session. */
-import { acceptsAll, slotSortAt, whyNot, type Plugin } from '@clever-drawer/core';
+import { acceptsAll, slotKindAt, whyNot, type Plugin } from '@clever-drawer/core';
 import { join } from 'node:path';
 import { addComputer, apiOf, listComputers, type Api } from './api.ts';
 import { arrangeStudio } from './arrange.ts';
@@ -76,7 +76,7 @@ async function fillSession(
     for (let index = 0; index < (many[t] ?? 0); index += 1) {
       const at = waiting.findIndex(
         (p) =>
-          whyNot(p, slotSortAt(track.sort, index), undefined, acceptsAll, '') === null &&
+          whyNot(p, slotKindAt(track.sort, index), undefined, acceptsAll, '') === null &&
           p.kind !== 'unknown',
       );
       const [plugin] = at < 0 ? [] : waiting.splice(at, 1);
@@ -126,7 +126,7 @@ async function saveOldSession(
         (one) =>
           whyNot(
             plugin,
-            slotSortAt(one.sort, index),
+            slotKindAt(one.sort, index),
             undefined,
             { ...acceptsAll, takes32Bit: true },
             '',

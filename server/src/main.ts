@@ -18,7 +18,7 @@ import type { Parts } from './parts.ts';
 import { ReaderPool } from './scanner/index.ts';
 import { watchPlaces } from './usecases/scan/places.ts';
 import { startScan } from './usecases/scan/scan.ts';
-import { sortComputer } from './usecases/identify/identify-computer.ts';
+import { identifyComputer } from './usecases/identify/identify-computer.ts';
 import { ensureComputer, type NewComputer } from './usecases/catalog/set-up-computer.ts';
 
 export { freePort, SetupError, startCluster } from './database/cluster.ts';
@@ -78,7 +78,7 @@ export async function serve(config: Config): Promise<Running> {
       config.firstComputer ?? { name: hostname() },
     )) {
       if (interrupted > 0 || (await hasUnsorted(database.manager, computer.id))) {
-        await database.transaction((manager) => sortComputer(manager, parts, computer.id));
+        await database.transaction((manager) => identifyComputer(manager, parts, computer.id));
       }
       await watchPlaces(parts, computer.id);
     }

@@ -2,14 +2,14 @@
 import type { DataSource } from 'typeorm';
 import type { Logger } from 'pino';
 import type {
-  Accepts,
+  TakenBySession,
   Finder,
   Format,
   Habits,
   HostCopy,
   Plugin,
   RepairFor,
-  SlotSort,
+  SlotKind,
 } from '@clever-drawer/core';
 import type { Host } from './host/host.ts';
 import type { Turns } from './jobs/turns.ts';
@@ -23,9 +23,9 @@ import type { Machine, ReaderPool } from './scanner/index.ts';
 export interface ReadyToFind {
   readonly finder: Finder;
   readonly habits: Habits;
-  readonly can: ReadonlyMap<string, ReadonlySet<SlotSort>>;
+  readonly can: ReadonlyMap<string, ReadonlySet<SlotKind>>;
   readonly pluginById: ReadonlyMap<string, Plugin>;
-  readonly accepts: Accepts;
+  readonly accepts: TakenBySession;
   readonly formatOrder: readonly Format[] | undefined;
 }
 

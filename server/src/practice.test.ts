@@ -12,7 +12,7 @@ import {
   type Refusal,
   type RepairView,
   type SessionView,
-  type TrackSort,
+  type TrackKind,
   type TrackView,
   type Usage,
 } from '@clever-drawer/core';
@@ -30,12 +30,12 @@ let place: string;
 const plugins = new Map<string, Plugin>();
 const session = async (): Promise<SessionView> =>
   (await server.call<SessionView>('GET', 'session')).body;
-const track = async (sort: TrackSort): Promise<TrackView> =>
+const track = async (sort: TrackKind): Promise<TrackView> =>
   (await session()).tracks.find((one) => one.sort === sort) as TrackView;
-const names = async (sort: TrackSort): Promise<string[]> =>
+const names = async (sort: TrackKind): Promise<string[]> =>
   (await track(sort)).slots.map((slot) => slot.asked.name);
 const load = async (
-  sort: TrackSort,
+  sort: TrackKind,
   index: number,
   name: string,
   more: object = {},

@@ -12,7 +12,7 @@ import {
   type Line,
   type OrderView,
   type Rule,
-  type Where,
+  type RuleContext,
 } from '@clever-drawer/core';
 import { startCluster } from './main.ts';
 import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';
@@ -148,7 +148,7 @@ describe('acts on smart folders', () => {
 describe('rules over random catalogs', () => {
   const now = Date.parse('2026-11-24T12:00:00Z');
   const day = 86_400_000;
-  const where: Where = { now, isIn: () => false, isFiled: () => false };
+  const where: RuleContext = { now, isIn: () => false, isFiled: () => false };
   const some = <T>(list: readonly T[], most = 3) =>
     fc.uniqueArray(fc.constantFrom(...list), { minLength: 1, maxLength: most });
   const time = fc.option(

@@ -7,7 +7,7 @@ import type { OrderRecord } from '../order/records.ts';
 export type OrderChange = Change<OrderRecord>;
 
 /** The change an act makes, and what to call it: "File 3 plugins in Squeeze". */
-export interface Performed {
+export interface ActResult {
   readonly change: OrderChange;
   readonly words: string;
 }
@@ -16,7 +16,7 @@ export interface Performed {
 export type NameOfPlugin = (id: string) => string | undefined;
 
 /** A result with the change an act makes; what is not given stays empty. */
-export const done = (words: string, change: Partial<OrderChange>): Result<Performed> =>
+export const done = (words: string, change: Partial<OrderChange>): Result<ActResult> =>
   ok({ words, change: { ...noChange, ...change } });
 /** A refusal: something the act names is not there. */
 export const unknown = (what: string, at: string): { ok: false; problems: Problem[] } =>

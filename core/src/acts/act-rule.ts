@@ -2,9 +2,9 @@
 import type { PluginId } from '../id.ts';
 import type { FolderId } from '../id.ts';
 import type { Result } from '../problem.ts';
-import { meantBy, type Order } from '../order/records.ts';
+import { resolveShortcut, type Order } from '../order/records.ts';
 import type { Act, ActName, ActOf } from './act.ts';
-import type { NameOfPlugin, Performed } from './act-result.ts';
+import type { NameOfPlugin, ActResult } from './act-result.ts';
 
 /** How one act is done. */
 export interface ActRule<N extends ActName> {
@@ -13,7 +13,7 @@ export interface ActRule<N extends ActName> {
   /** The act with folders that only stand for one of another cabinet replaced by that one, where that is what is meant. */
   readonly resolve: (act: ActOf<N>, order: Order) => ActOf<N>;
   /** The change of a resolved act. Nothing is written here. */
-  readonly perform: (order: Order, act: ActOf<N>, nameOf: NameOfPlugin) => Result<Performed>;
+  readonly perform: (order: Order, act: ActOf<N>, nameOf: NameOfPlugin) => Result<ActResult>;
 }
 
 /** A family of acts; one that is forgotten does not compile. */
@@ -26,7 +26,7 @@ export const noPlugins = (): readonly PluginId[] => [];
 export const asSaid = <A extends Act>(act: A): A => act;
 
 /** The act with the folder that is meant by its folder. */
-export const withMeantFolder = <A extends Act & { readonly folder: FolderId }>(
+export const withShortcutResolved = <A extends Act & { readonly folder: FolderId }>(
   act: A,
   order: Order,
-): A => ({ ...act, folder: meantBy(order, act.folder) });
+): A => ({ ...act, folder: resolveShortcut(order, act.folder) });

@@ -5,8 +5,8 @@ import { asId, type CopyId, type PluginId } from '../id.ts';
 import type { Act, Owner } from './act.ts';
 import {
   answerIn,
-  belongingIn,
-  namingIn,
+  copyAssignmentIn,
+  pluginNamesIn,
   orderOf,
   placementsIn,
   type Order,
@@ -129,7 +129,7 @@ describe('joining two plugins', () => {
   );
   const joined = after(order, { act: 'join', into: owner('p1', 'a'), from: [owner('p2', 'b')] });
   it('brings copies, folders, name and answers to the one, each folder once', () => {
-    expect([belongingIn(joined, 'a')?.plugin, belongingIn(joined, 'b')?.plugin]).toEqual([
+    expect([copyAssignmentIn(joined, 'a')?.plugin, copyAssignmentIn(joined, 'b')?.plugin]).toEqual([
       'p1',
       'p1',
     ]);
@@ -137,7 +137,7 @@ describe('joining two plugins', () => {
       placementsIn(joined, id('f1')).map((p) => p.plugin),
       placementsIn(joined, id('f0')).map((p) => p.plugin),
     ]).toEqual([['p1'], ['p1']]);
-    expect([namingIn(joined, 'p1')?.nickname, namingIn(joined, 'p2')]).toEqual([
+    expect([pluginNamesIn(joined, 'p1')?.nickname, pluginNamesIn(joined, 'p2')]).toEqual([
       'Muddy',
       undefined,
     ]);
@@ -168,7 +168,7 @@ describe('parting, keeping apart and spelling', () => {
       from: owner('p1', 'a', 'b'),
       plugin: id('p9'),
     });
-    expect([belongingIn(order, 'a'), belongingIn(order, 'b')]).toMatchObject([
+    expect([copyAssignmentIn(order, 'a'), copyAssignmentIn(order, 'b')]).toMatchObject([
       { plugin: 'p1' },
       { plugin: 'p9', before: 'p1' },
     ]);
@@ -180,7 +180,7 @@ describe('parting, keeping apart and spelling', () => {
       ).ok,
     ).toBe(false);
     expect(
-      belongingIn(
+      copyAssignmentIn(
         after(made, { act: 'keep-apart', plugins: [owner('p1', 'a'), owner('p2', 'b')] }),
         'b',
       )?.plugin,

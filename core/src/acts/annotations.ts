@@ -8,7 +8,7 @@ import { type Order, answerIn } from '../order/records.ts';
 import type { ActOf } from './act.ts';
 import {
   type NameOfPlugin,
-  type Performed,
+  type ActResult,
   sayPlugins,
   unknownPlugin,
   type Edited,
@@ -17,7 +17,7 @@ import {
 } from './act-result.ts';
 import { type ActRules, asSaid } from './act-rule.ts';
 
-function answer(order: Order, { say }: ActOf<'answer'>, nameOf: NameOfPlugin): Result<Performed> {
+function answer(order: Order, { say }: ActOf<'answer'>, nameOf: NameOfPlugin): Result<ActResult> {
   const plugins = say.flatMap((said) => said.plugins);
   const only = say[0];
   if (plugins.some((id) => nameOf(id) === undefined)) {
@@ -48,7 +48,7 @@ function answer(order: Order, { say }: ActOf<'answer'>, nameOf: NameOfPlugin): R
   });
 }
 
-function tag(order: Order, act: ActOf<'tag'>, nameOf: NameOfPlugin): Result<Performed> {
+function tag(order: Order, act: ActOf<'tag'>, nameOf: NameOfPlugin): Result<ActResult> {
   if (act.plugins.some((id) => nameOf(id) === undefined)) {
     return unknownPlugin();
   }

@@ -17,7 +17,7 @@ import {
 } from '../order/records.ts';
 import { positionBefore, spread } from '../order/position.ts';
 import type { ActOf, NewFolder } from './act.ts';
-import { done, type NameOfPlugin, type Performed, unknown } from './act-result.ts';
+import { done, type NameOfPlugin, type ActResult, unknown } from './act-result.ts';
 import { type ActRules, asSaid, noPlugins } from './act-rule.ts';
 
 /** A new cabinet with all that is planned for it; favourites come first, also when nothing is planned. */
@@ -25,7 +25,7 @@ function addCabinet(
   order: Order,
   act: ActOf<'add-cabinet'>,
   nameOf: NameOfPlugin,
-): Result<Performed> {
+): Result<ActResult> {
   const title = act.name.trim();
   if (title === '') {
     return failed({ code: 'name-empty', at: 'name' });
@@ -136,7 +136,7 @@ function copyFolder(
   order: Order,
   act: ActOf<'copy-folder'>,
   nameOf: NameOfPlugin,
-): Result<Performed> {
+): Result<ActResult> {
   const [root, ...rest] = act.folders;
   const ids = act.folders.flatMap((f) => [f.id, ...f.plugins.map((p) => p.placement)]);
   if (!cabinetIn(order, act.cabinet)) {
@@ -182,7 +182,7 @@ function copyFolder(
   });
 }
 
-function setCabinet(order: Order, { cabinet: id, set }: ActOf<'set-cabinet'>): Result<Performed> {
+function setCabinet(order: Order, { cabinet: id, set }: ActOf<'set-cabinet'>): Result<ActResult> {
   const cabinet = cabinetIn(order, id);
   const title = set.name?.trim();
   if (!cabinet) {
@@ -211,7 +211,7 @@ function wordsOfSetting(cabinet: Cabinet, next: Cabinet, set: ActOf<'set-cabinet
     : `Rename ${cabinet.name} to ${next.name}`;
 }
 
-function moveCabinet(order: Order, act: ActOf<'move-cabinet'>): Result<Performed> {
+function moveCabinet(order: Order, act: ActOf<'move-cabinet'>): Result<ActResult> {
   const cabinet = cabinetIn(order, act.cabinet);
   if (!cabinet) {
     return unknown('cabinet', 'cabinet');
@@ -229,7 +229,7 @@ function moveCabinet(order: Order, act: ActOf<'move-cabinet'>): Result<Performed
   });
 }
 
-function removeCabinet(order: Order, act: ActOf<'remove-cabinet'>): Result<Performed> {
+function removeCabinet(order: Order, act: ActOf<'remove-cabinet'>): Result<ActResult> {
   const cabinet = cabinetIn(order, act.cabinet);
   if (!cabinet) {
     return unknown('cabinet', 'cabinet');

@@ -3,14 +3,14 @@ import { referrersOf, withPlugins } from '../order/references.ts';
 import { failed, type Result } from '../problem.ts';
 import { chainIn, type Chain, type Order } from '../order/records.ts';
 import type { ActOf } from './act.ts';
-import { done, type NameOfPlugin, type Performed, unknown, edited } from './act-result.ts';
+import { done, type NameOfPlugin, type ActResult, unknown, edited } from './act-result.ts';
 import { type ActRules, asSaid, noPlugins } from './act-rule.ts';
 
 function addChain(
   order: Order,
   { id, name, kind, plugins }: ActOf<'add-chain'>,
   nameOf: NameOfPlugin,
-): Result<Performed> {
+): Result<ActResult> {
   const text = name.trim();
   if (text === '') {
     return failed({ code: 'name-empty', at: 'name' });
@@ -27,7 +27,7 @@ function addChain(
 }
 
 /** Takes its places, names and answers along, and is no longer kept in or out of smart folders by hand; the plugins in it stay. */
-function removeChain(order: Order, { chain: id }: ActOf<'remove-chain'>): Result<Performed> {
+function removeChain(order: Order, { chain: id }: ActOf<'remove-chain'>): Result<ActResult> {
   const chain = chainIn(order, id);
   if (!chain) {
     return unknown('chain', 'chain');

@@ -5,13 +5,13 @@ import type { AnswerFacts } from '../catalog/answer.ts';
 import { failed, type Result } from '../problem.ts';
 import type { CopyId, PluginId } from '../id.ts';
 import {
-  belongingIn,
+  copyAssignmentIn,
   chainIn,
-  type Belonging,
+  type CopyAssignment,
   type Order,
   allPlacements,
   answerIn,
-  namingIn,
+  pluginNamesIn,
 } from '../order/records.ts';
 import type { ActOf, Owner } from './act.ts';
 import {
@@ -19,7 +19,7 @@ import {
   edited,
   type Edited,
   type NameOfPlugin,
-  type Performed,
+  type ActResult,
   unknownPlugin,
 } from './act-result.ts';
 import { type ActRules, asSaid } from './act-rule.ts';
@@ -33,8 +33,13 @@ function belong(
   change: Edited,
 ): void {
   for (const id of copies) {
-    const before = belongingIn(order, id);
-    const after: Belonging = { table: 'belonging', id, plugin: to, before: before?.before ?? from };
+    const before = copyAssignmentIn(order, id);
+    const after: CopyAssignment = {
+      table: 'belonging',
+      id,
+      plugin: to,
+      before: before?.before ?? from,
+    };
     if (!before) {
       change.added.push(after);
     } else if (before.plugin !== to) {
@@ -46,10 +51,10 @@ function belong(
 const isChain = (order: Order, owners: readonly Owner[]): boolean =>
   owners.some(({ plugin }) => chainIn(order, plugin) !== undefined);
 
-const needsCopies = (at: string): Result<Performed> =>
+const needsCopies = (at: string): Result<ActResult> =>
   failed({ code: 'field-invalid', at, detail: 'A chain has no copies to join or part.' });
 
-function join(order: Order, act: ActOf<'join'>, nameOf: NameOfPlugin): Result<Performed> {
+function join(order: Order, act: ActOf<'join'>, nameOf: NameOfPlugin): Result<ActResult> {
   const owners = [act.into, ...act.from];
   if (owners.some(({ plugin }) => nameOf(plugin) === undefined)) {
     return unknownPlugin();
@@ -116,8 +121,8 @@ function movePlacements(
 
 /** Names and answers of the others count where the first has none; tags and notes add up. */
 function inherit(order: Order, from: readonly PluginId[], into: PluginId, change: Edited): void {
-  const naming = namingIn(order, into) ?? null;
-  const otherNamings = from.flatMap((id) => namingIn(order, id) ?? []);
+  const naming = pluginNamesIn(order, into) ?? null;
+  const otherNamings = from.flatMap((id) => pluginNamesIn(order, id) ?? []);
   change.removed.push(...otherNamings);
   const nickname =
     naming?.nickname ?? otherNamings.find((n) => n.nickname !== null)?.nickname ?? null;
@@ -151,7 +156,7 @@ function inherit(order: Order, from: readonly PluginId[], into: PluginId, change
   change.updated.push(...said.updated);
 }
 
-function part(order: Order, act: ActOf<'part'>, nameOf: NameOfPlugin): Result<Performed> {
+function part(order: Order, act: ActOf<'part'>, nameOf: NameOfPlugin): Result<ActResult> {
   const name = nameOf(act.from.plugin);
   if (name === undefined) {
     return unknownPlugin();
@@ -181,7 +186,7 @@ function keepApart(
   order: Order,
   act: ActOf<'keep-apart'>,
   nameOf: NameOfPlugin,
-): Result<Performed> {
+): Result<ActResult> {
   if (act.plugins.some(({ plugin }) => nameOf(plugin) === undefined)) {
     return unknownPlugin();
   }

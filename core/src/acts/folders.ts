@@ -7,7 +7,7 @@ import {
   cabinetIn,
   folderIn,
   foldersBelow,
-  meantBy,
+  resolveShortcut,
   type Folder,
   type Order,
   type Placement,
@@ -17,8 +17,8 @@ import {
 } from '../order/records.ts';
 import { positionBefore, positionsBefore, spread } from '../order/position.ts';
 import type { ActOf } from './act.ts';
-import { done, type NameOfPlugin, type Performed, sayPlugins, unknown } from './act-result.ts';
-import { type ActRules, asSaid, noPlugins, withMeantFolder } from './act-rule.ts';
+import { done, type NameOfPlugin, type ActResult, sayPlugins, unknown } from './act-result.ts';
+import { type ActRules, asSaid, noPlugins, withShortcutResolved } from './act-rule.ts';
 import { circleTrouble } from './smart-folders.ts';
 
 /** Why a folder cannot stand below that parent; null when it can. */
@@ -39,7 +39,7 @@ function addFolder(
   order: Order,
   act: ActOf<'add-folder'>,
   nameOf: NameOfPlugin,
-): Result<Performed> {
+): Result<ActResult> {
   const title = act.name.trim();
   if (title === '') {
     return failed({ code: 'name-empty', at: 'name' });
@@ -93,7 +93,7 @@ function addFolder(
     : filed;
 }
 
-function renameFolder(order: Order, act: ActOf<'rename-folder'>): Result<Performed> {
+function renameFolder(order: Order, act: ActOf<'rename-folder'>): Result<ActResult> {
   const folder = folderIn(order, act.folder);
   const title = act.name.trim();
   if (!folder) {
@@ -111,7 +111,7 @@ function renameFolder(order: Order, act: ActOf<'rename-folder'>): Result<Perform
     : done(words, { updated: [[folder, { ...folder, name: title }]] });
 }
 
-function moveFolder(order: Order, act: ActOf<'move-folder'>): Result<Performed> {
+function moveFolder(order: Order, act: ActOf<'move-folder'>): Result<ActResult> {
   const folder = folderIn(order, act.folder);
   if (!folder) {
     return unknown('folder', 'folder');
@@ -143,7 +143,7 @@ function moveFolder(order: Order, act: ActOf<'move-folder'>): Result<Performed> 
   return circle ? failed(circle) : done(`Move ${folder.name}`, change);
 }
 
-function removeFolder(order: Order, act: ActOf<'remove-folder'>): Result<Performed> {
+function removeFolder(order: Order, act: ActOf<'remove-folder'>): Result<ActResult> {
   const folder = folderIn(order, act.folder);
   if (!folder) {
     return unknown('folder', 'folder');
@@ -168,7 +168,7 @@ const sortingWords = {
   newest: 'newest first',
 } as const;
 
-function setFolder(order: Order, { folder: id, set }: ActOf<'set-folder'>): Result<Performed> {
+function setFolder(order: Order, { folder: id, set }: ActOf<'set-folder'>): Result<ActResult> {
   const folder = folderIn(order, id);
   if (!folder) {
     return unknown('folder', 'folder');
@@ -198,7 +198,7 @@ function wordsOfSetting({ name }: Folder, set: ActOf<'set-folder'>['set']): stri
     : `${set.isPinned ? 'Pin' : 'Unpin'} ${name}`;
 }
 
-function mergeFolders(order: Order, act: ActOf<'merge-folders'>): Result<Performed> {
+function mergeFolders(order: Order, act: ActOf<'merge-folders'>): Result<ActResult> {
   const from = folderIn(order, act.from);
   const into = folderIn(order, act.into);
   if (!from || !into) {
@@ -232,7 +232,7 @@ function mergeFolders(order: Order, act: ActOf<'merge-folders'>): Result<Perform
   });
 }
 
-function splitFolder(order: Order, act: ActOf<'split-folder'>): Result<Performed> {
+function splitFolder(order: Order, act: ActOf<'split-folder'>): Result<ActResult> {
   const folder = folderIn(order, act.folder);
   if (!folder) {
     return unknown('folder', 'folder');
@@ -291,18 +291,18 @@ export const folderActs = {
   'add-folder': {
     plugins: (act) => (act.plugins ?? []).map((entry) => entry.plugin),
     resolve: (act, order) => {
-      const parent = act.parent === null ? null : meantBy(order, act.parent);
+      const parent = act.parent === null ? null : resolveShortcut(order, act.parent);
       const cabinet = parent === null ? undefined : folderIn(order, parent)?.cabinet;
       return { ...act, parent, cabinet: cabinet ?? act.cabinet };
     },
     perform: addFolder,
   },
-  'rename-folder': { plugins: noPlugins, resolve: withMeantFolder, perform: renameFolder },
+  'rename-folder': { plugins: noPlugins, resolve: withShortcutResolved, perform: renameFolder },
   'move-folder': {
     plugins: noPlugins,
     resolve: (act, order) => ({
-      ...withMeantFolder(act, order),
-      parent: act.parent === null ? null : meantBy(order, act.parent),
+      ...withShortcutResolved(act, order),
+      parent: act.parent === null ? null : resolveShortcut(order, act.parent),
     }),
     perform: moveFolder,
   },
@@ -311,10 +311,10 @@ export const folderActs = {
   'set-folder': { plugins: noPlugins, resolve: asSaid, perform: setFolder },
   'merge-folders': {
     plugins: noPlugins,
-    resolve: (act, order) => ({ ...act, into: meantBy(order, act.into) }),
+    resolve: (act, order) => ({ ...act, into: resolveShortcut(order, act.into) }),
     perform: mergeFolders,
   },
-  'split-folder': { plugins: noPlugins, resolve: withMeantFolder, perform: splitFolder },
+  'split-folder': { plugins: noPlugins, resolve: withShortcutResolved, perform: splitFolder },
 } satisfies ActRules<
   | 'add-folder'
   | 'rename-folder'

@@ -1,20 +1,20 @@
 /** The act that names a plugin. */
 import type { Result } from '../problem.ts';
-import { namingIn, type Naming, type Order } from '../order/records.ts';
+import { pluginNamesIn, type PluginNames, type Order } from '../order/records.ts';
 import type { ActOf } from './act.ts';
-import { done, type NameOfPlugin, type Performed, unknown } from './act-result.ts';
+import { done, type NameOfPlugin, type ActResult, unknown } from './act-result.ts';
 import { type ActRules, asSaid } from './act-rule.ts';
 
 const orNull = (text: string | null): string | null =>
   text === null || text.trim() === '' ? null : text.trim();
 
-function name(order: Order, act: ActOf<'name'>, nameOf: NameOfPlugin): Result<Performed> {
+function name(order: Order, act: ActOf<'name'>, nameOf: NameOfPlugin): Result<ActResult> {
   const original = nameOf(act.plugin);
   if (original === undefined) {
     return unknown('plugin', 'plugin');
   }
-  const before = namingIn(order, act.plugin);
-  const naming: Naming = {
+  const before = pluginNamesIn(order, act.plugin);
+  const naming: PluginNames = {
     table: 'naming',
     id: act.plugin,
     nickname: orNull(act.nickname),

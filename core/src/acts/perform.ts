@@ -3,7 +3,7 @@ import type { PluginId } from '../id.ts';
 import type { Result } from '../problem.ts';
 import type { Order } from '../order/records.ts';
 import type { Act, ActName, ActOf } from './act.ts';
-import type { NameOfPlugin, Performed } from './act-result.ts';
+import type { NameOfPlugin, ActResult } from './act-result.ts';
 import type { ActRule, ActRules } from './act-rule.ts';
 import { annotationActs } from './annotations.ts';
 import { cabinetActs } from './cabinets.ts';
@@ -42,7 +42,7 @@ export function pluginsOfAct(order: Order, act: Act): readonly PluginId[] {
 }
 
 /** Works out the change of one act on one state of the order. */
-export function perform(order: Order, act: Act, nameOf: NameOfPlugin): Result<Performed> {
+export function perform(order: Order, act: Act, nameOf: NameOfPlugin): Result<ActResult> {
   const rule = ruleOf<ActName>(act);
   return rule.perform(order, rule.resolve(act, order), nameOf);
 }

@@ -4,7 +4,7 @@ import { failed, type Result } from '../problem.ts';
 import type { PluginId } from '../id.ts';
 import {
   folderIn,
-  meantBy,
+  resolveShortcut,
   placementIn,
   placementsIn,
   type Folder,
@@ -14,17 +14,17 @@ import {
 } from '../order/records.ts';
 import { positionsBefore, positionBefore } from '../order/position.ts';
 import type { ActOf } from './act.ts';
-import { done, type NameOfPlugin, type Performed, sayPlugins, unknown } from './act-result.ts';
-import { type ActRules, asSaid, withMeantFolder } from './act-rule.ts';
+import { done, type NameOfPlugin, type ActResult, sayPlugins, unknown } from './act-result.ts';
+import { type ActRules, asSaid, withShortcutResolved } from './act-rule.ts';
 
 /** Why plugins cannot be put there; null when they can. */
-export const holdsNone = (folder: Folder): Result<Performed> | null =>
+export const holdsNone = (folder: Folder): Result<ActResult> | null =>
   folder.form === 'smart' || folder.form === 'divider'
     ? failed({ code: 'holds-no-plugins', at: 'folder', name: folder.name, form: folder.form })
     : null;
 
 /** Files plugins in a folder, before one of its placements or (null) at its end; those that are there already are passed over. */
-export function file(order: Order, act: ActOf<'file'>, nameOf: NameOfPlugin): Result<Performed> {
+export function file(order: Order, act: ActOf<'file'>, nameOf: NameOfPlugin): Result<ActResult> {
   const folder = folderIn(order, act.folder);
   if (!folder) {
     return unknown('folder', 'folder');
@@ -74,7 +74,7 @@ function fileEach(
   order: Order,
   { entries }: ActOf<'file-each'>,
   nameOf: NameOfPlugin,
-): Result<Performed> {
+): Result<ActResult> {
   const added: OrderRecord[] = [];
   let now = order;
   for (const entry of entries) {
@@ -94,7 +94,7 @@ function fileEach(
   );
 }
 
-function takeOut(order: Order, act: ActOf<'take-out'>, nameOf: NameOfPlugin): Result<Performed> {
+function takeOut(order: Order, act: ActOf<'take-out'>, nameOf: NameOfPlugin): Result<ActResult> {
   const placements: Placement[] = [];
   for (const id of new Set(act.placements)) {
     const placement = placementIn(order, id);
@@ -118,7 +118,7 @@ function movePlacement(
   order: Order,
   act: ActOf<'move-placement'>,
   nameOf: NameOfPlugin,
-): Result<Performed> {
+): Result<ActResult> {
   const placement = placementIn(order, act.placement);
   if (!placement) {
     return unknown('placement', 'placement');
@@ -163,7 +163,7 @@ export function putInto(
   };
 }
 
-function moveTo(order: Order, act: ActOf<'move-to'>, nameOf: NameOfPlugin): Result<Performed> {
+function moveTo(order: Order, act: ActOf<'move-to'>, nameOf: NameOfPlugin): Result<ActResult> {
   const folder = folderIn(order, act.folder);
   const placements = [...new Set(act.placements)].map((id) => placementIn(order, id));
   if (!folder) {
@@ -191,14 +191,17 @@ const pluginsBehind = (order: Order, placements: readonly string[]): PluginId[] 
 export const placementActs = {
   file: {
     plugins: (act) => act.plugins.map((entry) => entry.plugin),
-    resolve: withMeantFolder,
+    resolve: withShortcutResolved,
     perform: file,
   },
   'file-each': {
     plugins: (act) => act.entries.flatMap((entry) => entry.plugins.map((one) => one.plugin)),
     resolve: (act, order) => ({
       ...act,
-      entries: act.entries.map((entry) => ({ ...entry, folder: meantBy(order, entry.folder) })),
+      entries: act.entries.map((entry) => ({
+        ...entry,
+        folder: resolveShortcut(order, entry.folder),
+      })),
     }),
     perform: fileEach,
   },
@@ -214,7 +217,7 @@ export const placementActs = {
   },
   'move-to': {
     plugins: (act, order) => pluginsBehind(order, act.placements),
-    resolve: withMeantFolder,
+    resolve: withShortcutResolved,
     perform: moveTo,
   },
 } satisfies ActRules<'file' | 'file-each' | 'take-out' | 'move-placement' | 'move-to'>;

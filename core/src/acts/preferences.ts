@@ -2,10 +2,10 @@
 import { failed, type Result } from '../problem.ts';
 import { preferenceIn, type Order, type Preference } from '../order/records.ts';
 import type { ActOf } from './act.ts';
-import { done, type Performed } from './act-result.ts';
+import { done, type ActResult } from './act-result.ts';
 import { type ActRules, asSaid, noPlugins } from './act-rule.ts';
 
-function prefer(order: Order, { computer, formats }: ActOf<'prefer'>): Result<Performed> {
+function prefer(order: Order, { computer, formats }: ActOf<'prefer'>): Result<ActResult> {
   if (new Set(formats).size < formats.length) {
     return failed({ code: 'field-invalid', at: 'formats', detail: 'Each format can stand once.' });
   }

@@ -14,8 +14,8 @@ import {
 } from '../order/records.ts';
 import { positionBefore, positionsBefore } from '../order/position.ts';
 import type { ActOf } from './act.ts';
-import { done, type NameOfPlugin, type Performed, unknown } from './act-result.ts';
-import { type ActRules, asSaid, noPlugins, withMeantFolder } from './act-rule.ts';
+import { done, type NameOfPlugin, type ActResult, unknown } from './act-result.ts';
+import { type ActRules, asSaid, noPlugins, withShortcutResolved } from './act-rule.ts';
 
 /** The folders, in whatever cabinet, that stand for one of these. */
 export const standingFor = (order: Order, folders: readonly Folder[]): Folder[] =>
@@ -23,7 +23,7 @@ export const standingFor = (order: Order, folders: readonly Folder[]): Folder[] 
     (one) => one.standsFor !== null && folders.some((f) => f.id === one.standsFor),
   );
 
-function showFolder(order: Order, act: ActOf<'show-folder'>): Result<Performed> {
+function showFolder(order: Order, act: ActOf<'show-folder'>): Result<ActResult> {
   const folder = folderIn(order, act.folder);
   const cabinet = cabinetIn(order, act.cabinet);
   if (!folder || !cabinet) {
@@ -66,7 +66,7 @@ function shareFavourites(
   order: Order,
   act: ActOf<'share-favourites'>,
   nameOf: NameOfPlugin,
-): Result<Performed> {
+): Result<ActResult> {
   const all = allFolders(order).filter((f) => f.form === 'favourites');
   if (act.favourites === null) {
     return done('Give each cabinet its own favourites', {
@@ -111,7 +111,7 @@ function shareFavourites(
 
 /** Acts on folders that are shown elsewhere, by name. */
 export const shownFolderActs = {
-  'show-folder': { plugins: noPlugins, resolve: withMeantFolder, perform: showFolder },
+  'show-folder': { plugins: noPlugins, resolve: withShortcutResolved, perform: showFolder },
   'share-favourites': {
     plugins: (act) => act.plugins.map((entry) => entry.plugin),
     resolve: asSaid,

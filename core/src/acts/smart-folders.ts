@@ -15,8 +15,8 @@ import {
   plainFolder,
 } from '../order/records.ts';
 import type { ActOf } from './act.ts';
-import { done, type NameOfPlugin, type Performed, sayPlugins, unknown } from './act-result.ts';
-import { type ActRules, noPlugins, withMeantFolder } from './act-rule.ts';
+import { done, type NameOfPlugin, type ActResult, sayPlugins, unknown } from './act-result.ts';
+import { type ActRules, noPlugins, withShortcutResolved } from './act-rule.ts';
 
 /** The folders that would ask for one another in a circle, if one of these does. */
 export function circleTrouble(order: Order, folders: readonly Folder[]): Problem | null {
@@ -46,7 +46,7 @@ export function circleTrouble(order: Order, folders: readonly Folder[]): Problem
   return null;
 }
 
-const notSmart = (folder: Folder | undefined): Result<Performed> | null => {
+const notSmart = (folder: Folder | undefined): Result<ActResult> | null => {
   if (!folder) {
     return unknown('folder', 'folder');
   }
@@ -56,7 +56,7 @@ const notSmart = (folder: Folder | undefined): Result<Performed> | null => {
   return null;
 };
 
-function setRule(order: Order, act: ActOf<'set-rule'>): Result<Performed> {
+function setRule(order: Order, act: ActOf<'set-rule'>): Result<ActResult> {
   const folder = folderIn(order, act.folder);
   const refused = notSmart(folder);
   const title = act.name?.trim();
@@ -81,7 +81,7 @@ function keepByHand(
   order: Order,
   act: ActOf<'keep-by-hand'>,
   nameOf: NameOfPlugin,
-): Result<Performed> {
+): Result<ActResult> {
   const folder = folderIn(order, act.folder);
   const refused = notSmart(folder);
   if (refused || !folder) {
@@ -106,7 +106,7 @@ function keepByHand(
   return done(words, isSame ? {} : { updated: [[folder, { ...folder, alwaysIn, alwaysOut }]] });
 }
 
-function settle(order: Order, act: ActOf<'settle'>, nameOf: NameOfPlugin): Result<Performed> {
+function settle(order: Order, act: ActOf<'settle'>, nameOf: NameOfPlugin): Result<ActResult> {
   const folder = folderIn(order, act.folder);
   const refused = notSmart(folder);
   if (refused || !folder) {
@@ -150,15 +150,15 @@ function settle(order: Order, act: ActOf<'settle'>, nameOf: NameOfPlugin): Resul
 
 /** Acts on smart folders, by name. */
 export const smartFolderActs = {
-  'set-rule': { plugins: noPlugins, resolve: withMeantFolder, perform: setRule },
+  'set-rule': { plugins: noPlugins, resolve: withShortcutResolved, perform: setRule },
   'keep-by-hand': {
     plugins: (act) => act.plugins,
-    resolve: withMeantFolder,
+    resolve: withShortcutResolved,
     perform: keepByHand,
   },
   settle: {
     plugins: (act) => act.plugins.map((entry) => entry.plugin),
-    resolve: withMeantFolder,
+    resolve: withShortcutResolved,
     perform: settle,
   },
 } satisfies ActRules<'set-rule' | 'keep-by-hand' | 'settle'>;

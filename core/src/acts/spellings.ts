@@ -2,10 +2,10 @@
 import { failed, type Result } from '../problem.ts';
 import { allSpellings, type Order, type Spelling } from '../order/records.ts';
 import type { ActOf } from './act.ts';
-import { edited, type Performed, done } from './act-result.ts';
+import { edited, type ActResult, done } from './act-result.ts';
 import { type ActRules, asSaid, noPlugins } from './act-rule.ts';
 
-function spell(order: Order, { say }: ActOf<'spell'>): Result<Performed> {
+function spell(order: Order, { say }: ActOf<'spell'>): Result<ActResult> {
   const change = edited();
   const known = new Map(allSpellings(order).map((s) => [s.spelling, s]));
   const spoken = say.map(({ spellings, vendor }) => ({

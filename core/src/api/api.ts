@@ -2,16 +2,16 @@
 import type { ComputerId, CopyId, PlaceId, PluginId, ScanId, SlotId, TrackId } from '../id.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import type { Format } from '../formats/found-copy.ts';
-import type { FindingSort } from '../scan/compare.ts';
+import type { FindingKind } from '../scan/compare.ts';
 import type { OrderRecord } from '../order/records.ts';
 import type { OrderChange } from '../acts/act-result.ts';
-import type { TrackSort } from '../loading/loadability.ts';
+import type { TrackKind } from '../loading/loadability.ts';
 import type { HostCopy, HostSettings } from '../loading/host-session.ts';
 import type { Problem } from '../problem.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
 import type { Vendor } from '../identify/gather-vendors.ts';
 import type { CopyState } from '../catalog/plugin.ts';
-import type { Grounds, TwinDoubt } from '../identify/identify-catalog.ts';
+import type { PluginEvidence, TwinDoubt } from '../identify/identify-catalog.ts';
 
 /** A studio computer, as the choice of computers shows it. */
 export interface ComputerView {
@@ -86,7 +86,7 @@ export interface ScanView {
   readonly endedAt: string | null;
   readonly state: ScanState;
   readonly looked: number;
-  readonly counts: Readonly<Record<FindingSort | 'unchanged', number>>;
+  readonly counts: Readonly<Record<FindingKind | 'unchanged', number>>;
 }
 
 /** How far a running scan is. `total` is null while the places are still being walked. */
@@ -104,7 +104,7 @@ export interface ScanProgress {
 /** What a scan found about one copy. */
 export interface FindingView {
   readonly id: string;
-  readonly sort: FindingSort;
+  readonly sort: FindingKind;
   readonly name: string;
   readonly vendor: string | null;
   readonly format: Format;
@@ -120,7 +120,7 @@ export interface FindingView {
 /** What is uncertain, as the last sorting found it; with the answers in the order it makes the questions. */
 export interface SortView {
   /** Of plugins whose type or kind is uncertain. */
-  readonly grounds: readonly (Pick<Grounds, 'kinds' | 'kindReasons' | 'suggestions'> & {
+  readonly grounds: readonly (Pick<PluginEvidence, 'kinds' | 'kindReasons' | 'suggestions'> & {
     readonly plugin: PluginId;
   })[];
   readonly doubts: readonly TwinDoubt[];
@@ -131,7 +131,7 @@ export interface SortView {
 /** All that is known of one plugin. */
 export interface PluginView {
   readonly plugin: PluginId;
-  readonly grounds: Grounds | null;
+  readonly grounds: PluginEvidence | null;
   readonly copies: readonly {
     readonly id: CopyId;
     readonly state: CopyState;
@@ -160,7 +160,7 @@ export interface SlotView {
 export interface TrackView {
   readonly id: TrackId;
   readonly name: string;
-  readonly sort: TrackSort;
+  readonly sort: TrackKind;
   readonly slots: readonly SlotView[];
 }
 /** A session that was kept under a name. */
@@ -211,7 +211,7 @@ export interface HabitsView {
   readonly isLearning: boolean;
   readonly here: readonly {
     readonly plugin: PluginId;
-    readonly track: TrackSort;
+    readonly track: TrackKind;
     readonly warmth: number;
   }[];
   readonly after: readonly {
@@ -247,7 +247,7 @@ export interface KeysView {
 export interface PastLoad {
   readonly plugin: PluginId;
   readonly at: string;
-  readonly track: TrackSort;
+  readonly track: TrackKind;
   readonly after: PluginId | null;
   readonly typed?: string;
   readonly keys?: number;

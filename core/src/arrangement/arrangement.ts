@@ -12,13 +12,13 @@ import type { NamedFolder, RuleWords } from '../rules/language/values.ts';
 import type { Answer } from '../catalog/answer.ts';
 import {
   allFolders,
-  allNamings,
+  allPluginNames,
   allPlacements,
   answerIn,
   cabinetIn,
   cabinetsOf,
   type Folder,
-  type Naming,
+  type PluginNames,
   type Order,
   type Placement,
 } from '../order/records.ts';
@@ -27,7 +27,7 @@ import { belowIn } from '../order/records.ts';
 /** What a cabinet shows: its folders in order, what is in each, and the names of plugins. */
 export interface Arrangement {
   readonly folders: readonly Folder[];
-  readonly namings: ReadonlyMap<string, Naming>;
+  readonly namings: ReadonlyMap<string, PluginNames>;
   /** Folders and dividers below a folder, or `cabinet id` at the top, in order. */
   readonly below: ReadonlyMap<string, readonly Folder[]>;
   /** Placements of ordinary folders, in order. */
@@ -55,7 +55,7 @@ const noUse: KnownUse = new Map();
 
 interface Known {
   readonly plugin: Plugin;
-  readonly naming: Naming | undefined;
+  readonly naming: PluginNames | undefined;
   readonly answer: Answer | undefined;
   readonly use: ReturnType<KnownUse['get']>;
   readonly candidate: Candidate;
@@ -71,10 +71,10 @@ export function createArranger(): (
 ) => Arrangement {
   const known = new Map<string, Known>();
   const fill = createFiller();
-  const stableNamings = createStable<string, Naming>();
+  const stableNamings = createStable<string, PluginNames>();
   const prepare = (
     plugin: Plugin,
-    naming: Naming | undefined,
+    naming: PluginNames | undefined,
     answer: Answer | undefined,
     use: Known['use'],
   ): Candidate => {
@@ -101,7 +101,7 @@ export function createArranger(): (
   };
   return (order, plugins, cabinet = null, usage = noUse, now = 0) => {
     const namings = stableNamings(
-      new Map(allNamings(order).map((naming) => [naming.id as string, naming])),
+      new Map(allPluginNames(order).map((naming) => [naming.id as string, naming])),
     );
     const everywhere = standing(order);
     const placements = grouped(
@@ -154,7 +154,7 @@ function arrange(
   { everywhere, placements, candidates, filled }: Prepared,
   cabinet: string | null,
   usage: KnownUse,
-  namings: ReadonlyMap<string, Naming>,
+  namings: ReadonlyMap<string, PluginNames>,
 ): Arrangement {
   const folders = pinnedFirst(
     cabinet === null
@@ -325,7 +325,7 @@ function sortMembers(
   folders: readonly Folder[],
   members: Map<string, PluginId[]>,
   plugins: readonly Plugin[],
-  namings: ReadonlyMap<string, Naming>,
+  namings: ReadonlyMap<string, PluginNames>,
   usage: Warmth,
 ): void {
   const sorted = folders.filter((folder) => folder.sortedBy);

@@ -6,10 +6,10 @@ import { bareCopy, type FoundCopy } from '../formats/found-copy.ts';
 import { asId } from '../id.ts';
 import { licenceHint, questionsOf, type Question, type Uncertain } from './questions.ts';
 import {
-  sortCatalog,
+  identifyCatalog,
   type Decisions,
-  type SortedCatalog,
-  type SortedCopy,
+  type IdentifiedCatalog,
+  type CopyToIdentify,
 } from './identify-catalog.ts';
 
 const nothing: Decisions = {
@@ -22,7 +22,7 @@ const copy = (
   id: string,
   name: string | null,
   more: Partial<FoundCopy> & { plugin?: string } = {},
-): SortedCopy => {
+): CopyToIdentify => {
   const { plugin = null, ...facts } = more;
   return {
     id,
@@ -40,10 +40,12 @@ const ids = (): (() => string) => {
   let last = 0;
   return () => `new ${(last += 1)}`;
 };
-const sort = (copies: readonly SortedCopy[], decisions: Partial<Decisions> = {}): SortedCatalog =>
-  sortCatalog(copies, { ...nothing, ...decisions }, ids());
+const sort = (
+  copies: readonly CopyToIdentify[],
+  decisions: Partial<Decisions> = {},
+): IdentifiedCatalog => identifyCatalog(copies, { ...nothing, ...decisions }, ids());
 /** The catalog as it would be known after that sorting. */
-const settled = (copies: readonly SortedCopy[], sorted: SortedCatalog): SortedCopy[] =>
+const settled = (copies: readonly CopyToIdentify[], sorted: IdentifiedCatalog): CopyToIdentify[] =>
   copies.map((one) => ({ ...one, plugin: sorted.pluginOf.get(one.id) ?? null }));
 
 describe('sorting a catalog', () => {
@@ -209,7 +211,7 @@ describe('questions', () => {
     const grounds = new Map([['a', unsure]]);
     const [question] = asked({ plugins, grounds });
     expect(question).toMatchObject({ sort: 'type', clear: ['reverb/plate'] });
-    expect(question?.sort === 'type' ? question.suggestions.map((s) => s.type) : []).toEqual([
+    expect(question?.variant === 'type' ? question.suggestions.map((s) => s.type) : []).toEqual([
       'reverb/plate',
       'delay',
     ]);
@@ -234,7 +236,7 @@ describe('questions', () => {
       vendors,
       near,
     });
-    expect(questions.map((q) => q.sort)).toEqual(['vendor', 'vendor']);
+    expect(questions.map((q) => q.variant)).toEqual(['vendor', 'vendor']);
     expect(questions[1]).toMatchObject({ guesses: [{ vendor: 'Quoin' }] });
     expect(asked({ vendors, near, decided: new Set(['Quoin', 'Quoins']) })).toEqual([]);
   });

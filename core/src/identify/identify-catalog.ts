@@ -20,12 +20,12 @@ import {
 } from './classify.ts';
 import { readDeclared } from '../taxonomy/declared.ts';
 import { isGenericWord } from './generic-words.ts';
-import { inOrder, nameOf, subjectOf } from './plugin-facts.ts';
+import { inOrder, nameOfCopies, subjectOf } from './plugin-facts.ts';
 import { gatherSeries, type InSeries } from './series.ts';
 import { kindOfType } from '../taxonomy/tree.ts';
 
 /** A copy of the catalog. */
-export interface SortedCopy {
+export interface CopyToIdentify {
   readonly id: string;
   readonly facts: FoundCopy;
   readonly isPresent: boolean;
@@ -45,7 +45,7 @@ export interface Decisions {
 }
 
 /** What speaks for how a plugin came out. */
-export interface Grounds {
+export interface PluginEvidence {
   readonly kinds: Classified['kinds'];
   readonly kindReasons: readonly KindReason[];
   readonly suggestions: readonly Suggestion[];
@@ -54,13 +54,13 @@ export interface Grounds {
 }
 
 /** A plugin as its copies and the user make it. */
-export interface SortedPlugin {
+export interface IdentifiedPlugin {
   readonly id: string;
   readonly name: string;
   readonly vendor: string | null;
   readonly kind: Kind;
   readonly types: readonly string[];
-  readonly grounds: Grounds;
+  readonly grounds: PluginEvidence;
 }
 
 /** Two plugins that may be one. */
@@ -71,8 +71,8 @@ export interface TwinDoubt {
 }
 
 /** Everything that is worked out of the copies of a computer. */
-export interface SortedCatalog {
-  readonly plugins: readonly SortedPlugin[];
+export interface IdentifiedCatalog {
+  readonly plugins: readonly IdentifiedPlugin[];
   /** Plugin of every copy. */
   readonly pluginOf: ReadonlyMap<string, string>;
   readonly doubts: readonly TwinDoubt[];
@@ -86,11 +86,11 @@ const suggestionsKept = 5;
 const reasonsKept = 5;
 
 /** Works out plugins, vendors, types and doubts of all copies, under what the user decided. */
-export function sortCatalog(
-  copies: readonly SortedCopy[],
+export function identifyCatalog(
+  copies: readonly CopyToIdentify[],
   decisions: Decisions,
   newId: () => string,
-): SortedCatalog {
+): IdentifiedCatalog {
   const vendors = gatherVendors(countSpellings(copies), decisions.spellings);
   const names = vendorNames(vendors);
   /** Plugins of which the user has said that some copy is theirs: two of these are two. */
@@ -132,7 +132,7 @@ export function sortCatalog(
   });
   return {
     vendors,
-    plugins: sortPlugins(gathered, decisions.answers),
+    plugins: identifyPlugins(gathered, decisions.answers),
     pluginOf: new Map(copies.map((copy, at) => [copy.id, pluginAt.get(at) ?? ''])),
     doubts: doubts
       .map((doubt) => twinDoubt(doubt, pluginAt))
@@ -174,7 +174,7 @@ const twinDoubt = ({ a, b, pieces }: Doubt, pluginAt: ReadonlyMap<number, string
     .sort((x, y) => Math.abs(y.weight) - Math.abs(x.weight)),
 });
 
-function countSpellings(copies: readonly SortedCopy[]): Map<string, number> {
+function countSpellings(copies: readonly CopyToIdentify[]): Map<string, number> {
   const counts = new Map<string, number>();
   for (const { facts } of copies) {
     if (facts.vendor !== null) {
@@ -227,7 +227,7 @@ export interface GatheredPlugin {
 /** Chooses among the copies of a plugin those that count, and those that give it its name. */
 export function gatherPlugin(
   id: string,
-  held: readonly SortedCopy[],
+  held: readonly CopyToIdentify[],
   belongings: Decisions['belongings'],
 ): Pick<GatheredPlugin, 'id' | 'copies' | 'own'> {
   const present = held.filter((copy) => copy.isPresent);
@@ -240,12 +240,12 @@ export function gatherPlugin(
 }
 
 /** Names and classifies plugins, each with the help of the others of its series. */
-export function sortPlugins(
+export function identifyPlugins(
   gathered: readonly GatheredPlugin[],
   answers: ReadonlyMap<string, AnswerFacts>,
-): SortedPlugin[] {
+): IdentifiedPlugin[] {
   const named = gathered.map((plugin) => {
-    const { name } = nameOf(plugin.own);
+    const { name } = nameOfCopies(plugin.own);
     const { vendor } = plugin;
     const said = answers.get(plugin.id);
     const declared = [

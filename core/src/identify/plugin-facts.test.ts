@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { bareCopy, type Format, type FoundCopy } from '../formats/found-copy.ts';
-import { nameOf, subjectOf } from './plugin-facts.ts';
+import { nameOfCopies, subjectOf } from './plugin-facts.ts';
 
 const copy = (format: Format, more: Partial<FoundCopy> = {}): FoundCopy => ({
   ...bareCopy(format, `/place/${format}`),
@@ -10,30 +10,30 @@ const copy = (format: Format, more: Partial<FoundCopy> = {}): FoundCopy => ({
 describe('the name of a plugin', () => {
   it('is that of the newest format that has one of its own, before that of a file', () => {
     expect(
-      nameOf([
+      nameOfCopies([
         copy('LV2', { name: 'Kelp LV2' }),
         copy('VST3', { name: 'Kelp' }),
         copy('VST2', { path: '/x/kelp_x64.dll' }),
       ]),
     ).toEqual({ name: 'Kelp', vendor: null });
     expect(
-      nameOf([
+      nameOfCopies([
         copy('VST3', { path: '/x/Kelp_Verb x86.vst3' }),
         copy('VST2', { name: 'Kelp Verb', vendor: 'Quoin' }),
       ]),
     ).toEqual({ name: 'Kelp Verb', vendor: 'Quoin' });
-    expect(nameOf([copy('VST2', { path: '/x/Kelp_Verb x86.dll' })]).name).toBe('Kelp Verb');
+    expect(nameOfCopies([copy('VST2', { path: '/x/Kelp_Verb x86.dll' })]).name).toBe('Kelp Verb');
   });
   it('leaves the width out only where there are several', () => {
     expect(
-      nameOf([
+      nameOfCopies([
         copy('LV2', { name: 'Kelp (mono)' }),
         copy('LV2', { name: 'Kelp (stereo)', path: '/z' }),
       ]).name,
     ).toBe('Kelp');
-    expect(nameOf([copy('LV2', { name: 'Kelp (mono)' })]).name).toBe('Kelp (mono)');
+    expect(nameOfCopies([copy('LV2', { name: 'Kelp (mono)' })]).name).toBe('Kelp (mono)');
   });
-  it('of nothing is empty', () => expect(nameOf([])).toEqual({ name: '', vendor: null }));
+  it('of nothing is empty', () => expect(nameOfCopies([])).toEqual({ name: '', vendor: null }));
 });
 
 it('what is known of a plugin is what the first copy says that says it, and every declaration once', () => {

@@ -21,7 +21,7 @@ export const inOrder = (copies: readonly FoundCopy[]): FoundCopy[] =>
   );
 
 /** A name of its own goes before a file's; where there are several widths, none of them stands in the name. */
-export function nameOf(copies: readonly FoundCopy[]): NamedPlugin {
+export function nameOfCopies(copies: readonly FoundCopy[]): NamedPlugin {
   const ordered = inOrder(copies);
   const first = ordered[0];
   const own = ordered.filter((copy) => copy.name !== null);

@@ -6,12 +6,12 @@ import { compareNames, fold, wordsOf } from '../text/fold.ts';
 import type { Reason, Suggestion } from './classify.ts';
 import { isGenericWord } from './generic-words.ts';
 import { groupOf } from '../taxonomy/tree.ts';
-import type { Grounds, TwinDoubt } from './identify-catalog.ts';
+import type { PluginEvidence, TwinDoubt } from './identify-catalog.ts';
 
 /** The kinds of questions in the order in which they are asked. */
-export const questionSorts = ['type', 'kind', 'twin', 'vendor', 'licence', 'failed'] as const;
+export const questionVariants = ['type', 'kind', 'twin', 'vendor', 'licence', 'failed'] as const;
 /** One of the kinds of questions. */
-export type QuestionSort = (typeof questionSorts)[number];
+export type QuestionVariant = (typeof questionVariants)[number];
 
 /** Below this probability of its likeliest group a plugin's type is asked about; below the other one its kind. */
 export const askTypeBelow = 0.7;
@@ -20,7 +20,7 @@ export const askKindBelow = 0.85;
 
 /** What does it do? */
 export interface TypeQuestion {
-  readonly sort: 'type';
+  readonly variant: 'type';
   readonly id: string;
   readonly plugin: Plugin;
   readonly suggestions: readonly Suggestion[];
@@ -28,15 +28,15 @@ export interface TypeQuestion {
 }
 /** Is it an effect, an instrument, a note effect or a tool? */
 export interface KindQuestion {
-  readonly sort: 'kind';
+  readonly variant: 'kind';
   readonly id: string;
   readonly plugin: Plugin;
-  readonly kinds: Grounds['kinds'];
-  readonly reasons: Grounds['kindReasons'];
+  readonly kinds: PluginEvidence['kinds'];
+  readonly reasons: PluginEvidence['kindReasons'];
 }
 /** Are two plugins one? */
 export interface TwinQuestion {
-  readonly sort: 'twin';
+  readonly variant: 'twin';
   readonly id: string;
   readonly plugin: Plugin;
   readonly other: Plugin;
@@ -49,7 +49,7 @@ export interface VendorGuess {
 }
 /** A plugin that names no vendor, or (with `near`) two spellings that may be one vendor. */
 export interface VendorQuestion {
-  readonly sort: 'vendor';
+  readonly variant: 'vendor';
   readonly id: string;
   readonly plugin: Plugin | null;
   readonly guesses: readonly VendorGuess[];
@@ -57,7 +57,7 @@ export interface VendorQuestion {
 }
 /** May it be used? */
 export interface LicenceQuestion {
-  readonly sort: 'licence';
+  readonly variant: 'licence';
   readonly id: string;
   readonly plugin: Plugin;
   /** What is likely, and why it is asked. */ readonly likely: 'trial' | 'hidden';
@@ -75,7 +75,10 @@ export type Question =
 export interface Uncertain {
   readonly plugins: readonly Plugin[];
   readonly answers: ReadonlyMap<string, AnswerFacts>;
-  readonly grounds: ReadonlyMap<string, Pick<Grounds, 'kinds' | 'kindReasons' | 'suggestions'>>;
+  readonly grounds: ReadonlyMap<
+    string,
+    Pick<PluginEvidence, 'kinds' | 'kindReasons' | 'suggestions'>
+  >;
   readonly doubts: readonly TwinDoubt[];
   readonly vendors: readonly Vendor[];
   readonly near: readonly { readonly a: string; readonly b: string; readonly reason: string }[];
@@ -86,7 +89,7 @@ export interface Uncertain {
 }
 
 /** Whether no type is probable enough to hold without being asked about. */
-export const isTypeUncertain = ({ suggestions }: Pick<Grounds, 'suggestions'>): boolean =>
+export const isTypeUncertain = ({ suggestions }: Pick<PluginEvidence, 'suggestions'>): boolean =>
   (suggestions[0]?.probability ?? 0) < askTypeBelow;
 
 /** All questions, alike ones beside each other: types by what is suggested, the others by name. */
@@ -113,7 +116,7 @@ function typeQuestions(
     }
     return [
       {
-        sort: 'type',
+        variant: 'type',
         id: `type ${plugin.id}`,
         plugin,
         suggestions: withoutObvious(known.suggestions),
@@ -167,7 +170,7 @@ const byName = (a: Plugin, b: Plugin): number =>
 export const isKindUncertain = ({
   kinds,
   kindReasons,
-}: Pick<Grounds, 'kinds' | 'kindReasons'>): boolean =>
+}: Pick<PluginEvidence, 'kinds' | 'kindReasons'>): boolean =>
   (kinds[0]?.probability ?? 0) < askKindBelow &&
   new Set(kindReasons.map((reason) => reason.kind)).size > 1;
 
@@ -188,7 +191,7 @@ function kindQuestions(
       }
       return [
         {
-          sort: 'kind',
+          variant: 'kind',
           id: `kind ${plugin.id}`,
           plugin,
           kinds: known.kinds,
@@ -209,7 +212,7 @@ function twinQuestions(
       const plugin = byId.get(a);
       const other = byId.get(b);
       return plugin && other && !(isPinned(plugin) && isPinned(other))
-        ? [{ sort: 'twin', id: `twin ${a} ${b}`, plugin, other, reasons }]
+        ? [{ variant: 'twin', id: `twin ${a} ${b}`, plugin, other, reasons }]
         : [];
     })
     .sort((x, y) => byName(x.plugin, y.plugin));
@@ -227,7 +230,7 @@ function vendorQuestions(plugins: readonly Plugin[], uncertain: Uncertain): Vend
     return one && other && !(isDecided(one) && isDecided(other))
       ? [
           {
-            sort: 'vendor',
+            variant: 'vendor',
             id: `vendor ${a} ${b}`,
             plugin: null,
             guesses: [],
@@ -243,7 +246,7 @@ function vendorQuestions(plugins: readonly Plugin[], uncertain: Uncertain): Vend
     ...pairs,
     ...nameless.map(
       (plugin): VendorQuestion => ({
-        sort: 'vendor',
+        variant: 'vendor',
         id: `vendor ${plugin.id}`,
         plugin,
         guesses: guess(plugin),
@@ -321,7 +324,7 @@ function licenceQuestions(plugins: readonly Plugin[], { answers }: Uncertain): L
       const hint = said && (said.licence !== null || said.isHidden) ? null : licenceHint(plugin);
       return hint === null
         ? []
-        : [{ sort: 'licence', id: `licence ${plugin.id}`, plugin, ...hint }];
+        : [{ variant: 'licence', id: `licence ${plugin.id}`, plugin, ...hint }];
     })
     .sort((a, b) => byName(a.plugin, b.plugin));
 }

@@ -1,4 +1,5 @@
 /** What one thought well of once, and has not loaded for long. */
+import { day } from '../time.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 
 /** How well a plugin is thought of: what was made of it, and when it was loaded last. */
@@ -18,7 +19,6 @@ export interface Forgotten {
 
 /** Not loaded for so many days counts as forgotten (common practice, no source). */
 const longAgo = 90;
-const day = 86_400_000;
 
 /** The most thought of first, with the reason; plugins that nobody ever filed, favoured or loaded are not forgotten but unknown. `now` in milliseconds since 1970. */
 export function forgotten(

@@ -1,6 +1,6 @@
 /** A host's session as a host knows it: rows of slots, each with a copy by what the disk tells of it. */
 import type { Format } from '../formats/found-copy.ts';
-import type { TrackSort } from './loadability.ts';
+import type { TrackKind } from './loadability.ts';
 import type { SlotId, TrackId } from '../id.ts';
 import type { Problem } from '../problem.ts';
 
@@ -28,7 +28,7 @@ export interface HostSlot {
 export interface HostTrack {
   readonly id: TrackId;
   readonly name: string;
-  readonly sort: TrackSort;
+  readonly sort: TrackKind;
   readonly slots: readonly HostSlot[];
 }
 

@@ -6,14 +6,14 @@ import type { CabinetSlot } from '../order/records.ts';
 import { formats, type Format } from '../formats/found-copy.ts';
 
 /** The kinds of tracks. */
-export const trackSorts = ['track', 'instrument', 'notes', 'bus', 'final'] as const;
+export const trackKinds = ['track', 'instrument', 'notes', 'bus', 'final'] as const;
 /** A row of the host's session: an audio track, an instrument track, the notes that play into one, a bus, or the final chain. */
-export type TrackSort = (typeof trackSorts)[number];
+export type TrackKind = (typeof trackKinds)[number];
 /** What a slot takes: the first slot of an instrument track an instrument, slots of notes note effects, all others effects and tools. */
-export type SlotSort = 'instrument' | 'note-effect' | 'effect';
+export type SlotKind = 'instrument' | 'note-effect' | 'effect';
 
 /** What a slot takes: only the first slot of an instrument's track takes an instrument. */
-export const slotSortAt = (track: TrackSort, index: number): SlotSort => {
+export const slotKindAt = (track: TrackKind, index: number): SlotKind => {
   if (track === 'notes') {
     return 'note-effect';
   }
@@ -24,7 +24,7 @@ export const slotSortAt = (track: TrackSort, index: number): SlotSort => {
 };
 
 /** The sort of slot for which cabinets say that they open: an instrument's effects are a track's. */
-export const cabinetSlotAt = (track: TrackSort, index: number): CabinetSlot => {
+export const cabinetSlotAt = (track: TrackKind, index: number): CabinetSlot => {
   if (track === 'notes') {
     return 'note-effect';
   }
@@ -35,26 +35,26 @@ export const cabinetSlotAt = (track: TrackSort, index: number): CabinetSlot => {
 };
 
 /** What a slot takes, in words. */
-export const slotNames: Readonly<Record<SlotSort, string>> = {
+export const slotNames: Readonly<Record<SlotKind, string>> = {
   instrument: 'an instrument',
   'note-effect': 'note effects',
   effect: 'effects',
 };
 
 /** Kinds that nothing is known about are offered everywhere rather than nowhere. */
-export const fits = (kind: Kind, slot: SlotSort): boolean =>
+export const isLoadable = (kind: Kind, slot: SlotKind): boolean =>
   kind === 'unknown' || kind === slot || (slot === 'effect' && kind === 'tool');
 
 /** What a host takes. */
-export interface Accepts {
+export interface TakenBySession {
   readonly formats: readonly Format[];
   readonly takes32Bit: boolean;
 }
 /** A session that takes all formats, and no 32-bit copies. */
-export const acceptsAll: Accepts = { formats, takes32Bit: false };
+export const acceptsAll: TakenBySession = { formats, takes32Bit: false };
 
 /** Why a host takes no such copy as it is; null when it does. */
-export function whyNotCopy(copy: CopyCard, accepts: Accepts): string | null {
+export function whyNotCopy(copy: CopyCard, accepts: TakenBySession): string | null {
   if (copy.state === 'gone') {
     return 'gone from the disk';
   }
@@ -75,7 +75,7 @@ export function whyNotCopy(copy: CopyCard, accepts: Accepts): string | null {
 /** The copy that a host loads: of those it takes, the one in front. */
 export const copyToLoad = (
   plugin: Pick<Plugin, 'copies'>,
-  accepts: Accepts,
+  accepts: TakenBySession,
   order?: readonly Format[],
 ): CopyCard | undefined =>
   copyInFront(
@@ -88,12 +88,12 @@ type Said = Pick<AnswerFacts, 'isHidden' | 'licence'> | undefined;
 /** Why a plugin cannot be loaded into such a slot now; null when it can. `today` as YYYY-MM-DD. Of a chain this looks at the chain itself, `whyNotHere` also at what is in it. */
 export function whyNot(
   plugin: Plugin,
-  slot: SlotSort,
+  slot: SlotKind,
   said: Said,
-  accepts: Accepts,
+  accepts: TakenBySession,
   today: string,
 ): string | null {
-  if (!fits(plugin.kind, slot)) {
+  if (!isLoadable(plugin.kind, slot)) {
     return `${slot === 'effect' || plugin.kind !== 'effect' ? kindWords[plugin.kind] : 'an effect'}, and this is a slot for ${slotNames[slot]}`;
   }
   if (said?.isHidden) {
@@ -129,12 +129,12 @@ export function whyNot(
 export interface Surroundings {
   readonly pluginOf: (id: string) => Plugin | undefined;
   readonly saidOf: (id: string) => Said;
-  readonly accepts: Accepts;
+  readonly accepts: TakenBySession;
   readonly today: string;
 }
 
 /** The same also of a chain and what is in it: the first of its plugins that cannot be loaded where it would stand. */
-export function whyNotHere(plugin: Plugin, slot: SlotSort, known: Surroundings): string | null {
+export function whyNotHere(plugin: Plugin, slot: SlotKind, known: Surroundings): string | null {
   const reason = whyNot(plugin, slot, known.saidOf(plugin.id), known.accepts, known.today);
   if (reason !== null) {
     return reason;

@@ -12,11 +12,11 @@ import {
   copyToLoad,
   whyNot,
   whyNotHere,
-  type Accepts,
+  type TakenBySession,
 } from './loadability.ts';
 import { forgotten } from './forgotten.ts';
 import { acrossWords } from '../search/match.ts';
-import { metSpans } from '../search/highlight.ts';
+import { highlightedSpans } from '../search/highlight.ts';
 import { placesIn } from '../search/places.ts';
 
 const copy = (more: Partial<CopyCard> = {}): CopyCard => ({
@@ -45,7 +45,7 @@ const plugin = (name: string, more: Partial<Plugin> = {}): Plugin => ({
 
 describe('letters that were met', () => {
   const marked = (name: string, typed: string): string =>
-    metSpans(name, typed)
+    highlightedSpans(name, typed)
       .map(({ start, end }) => name.slice(start, end))
       .join('|');
   it('stand in a row, at the beginnings of several words, or word by word', () => {
@@ -60,7 +60,9 @@ describe('letters that were met', () => {
     ]).toEqual(['Slack', 'Del', 'S|D', 'Sla|Del', 'Echo|2', 'Li|Sa', '']);
   });
   it('do not take long to look for', () =>
-    expect(metSpans(Array<string>(60).fill('aaaa').join(' '), `${'a'.repeat(100)}b`)).toEqual([]));
+    expect(
+      highlightedSpans(Array<string>(60).fill('aaaa').join(' '), `${'a'.repeat(100)}b`),
+    ).toEqual([]));
   it('are all that was typed wherever the words have it', () => {
     const word = fc.constantFrom('Slack', 'Salt', 'Tape', 'De', 'Delay');
     fc.assert(
@@ -86,7 +88,7 @@ describe('why a plugin cannot be loaded', () => {
   const why = (
     one: Plugin,
     said: Partial<typeof nothingSaid> = {},
-    accepts: Accepts = acceptsAll,
+    accepts: TakenBySession = acceptsAll,
   ): string | null => whyNot(one, 'effect', { ...nothingSaid, ...said }, accepts, '2026-11-24');
   it('is said in words, the first reason that no other copy mends', () => {
     expect(why(plugin('a'))).toBeNull();

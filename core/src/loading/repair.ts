@@ -1,7 +1,7 @@
 /** Which copy that is here is the one an old session asks for. */
 import { preferred, type CopyCard, type Plugin } from '../catalog/plugin.ts';
 import { nameKeyOf, type NameKey } from '../identify/name-key.ts';
-import { whyNotCopy, type Accepts } from './loadability.ts';
+import { whyNotCopy, type TakenBySession } from './loadability.ts';
 import { fold } from '../text/fold.ts';
 import { grouped } from '../grouped.ts';
 import type { Format } from '../formats/found-copy.ts';
@@ -30,7 +30,7 @@ const nearBy = 2;
 const nearFrom = 6;
 
 /** The best match that a host which takes so much would open, with its reason; null when nothing here is like it. */
-export type RepairFor = (asked: HostCopy, accepts: Accepts) => Repair | null;
+export type RepairFor = (asked: HostCopy, accepts: TakenBySession) => Repair | null;
 
 /** Matches among all that is catalogued, which is put in order once: names are taken apart only where nothing surer is found. */
 export function createRepairer(

@@ -2,7 +2,6 @@
 
 /** After this many days a load counts half. Common practice, no published source. */
 export const halfLifeDays = 30;
-const day = 86_400_000;
 
 /** How much a load of that age still counts: 1 now, ½ after the half-life. `age` in milliseconds. */
 export const weightOfAge = (age: number): number => 2 ** (-Math.max(0, age) / (halfLifeDays * day));

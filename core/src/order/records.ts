@@ -91,7 +91,7 @@ export interface Placement {
 }
 
 /** What the user calls a plugin; its id is the plugin's. Exists only while something is set. */
-export interface Naming {
+export interface PluginNames {
   readonly table: 'naming';
   readonly id: PluginId;
   readonly nickname: string | null;
@@ -99,7 +99,7 @@ export interface Naming {
 }
 
 /** The user's word on which plugin a copy belongs to; its id is the copy's. */
-export interface Belonging {
+export interface CopyAssignment {
   readonly table: 'belonging';
   readonly id: CopyId;
   readonly plugin: PluginId;
@@ -138,9 +138,9 @@ export type OrderRecord =
   | Cabinet
   | Folder
   | Placement
-  | Naming
+  | PluginNames
   | Answer
-  | Belonging
+  | CopyAssignment
   | Spelling;
 
 /** All records of the order by `table/id`. */
@@ -162,14 +162,14 @@ export const cabinetIn = (order: Order, id: string): Cabinet | undefined =>
 export const folderIn = (order: Order, id: string): Folder | undefined =>
   order.get(`folder/${id}`) as Folder | undefined;
 /** The folder that is meant: for one that stands for another, that other. */
-export const meantBy = (order: Order, id: FolderId): FolderId =>
+export const resolveShortcut = (order: Order, id: FolderId): FolderId =>
   folderIn(order, id)?.standsFor ?? id;
 /** The placement with that id. */
 export const placementIn = (order: Order, id: string): Placement | undefined =>
   order.get(`placement/${id}`) as Placement | undefined;
 /** What the user calls a plugin. */
-export const namingIn = (order: Order, plugin: string): Naming | undefined =>
-  order.get(`naming/${plugin}`) as Naming | undefined;
+export const pluginNamesIn = (order: Order, plugin: string): PluginNames | undefined =>
+  order.get(`naming/${plugin}`) as PluginNames | undefined;
 
 /** The chain with that id. */
 export const chainIn = (order: Order, plugin: string): Chain | undefined =>
@@ -178,8 +178,8 @@ export const chainIn = (order: Order, plugin: string): Chain | undefined =>
 export const answerIn = (order: Order, plugin: string): Answer | undefined =>
   order.get(`answer/${plugin}`) as Answer | undefined;
 /** What the user said of where a copy belongs. */
-export const belongingIn = (order: Order, copy: string): Belonging | undefined =>
-  order.get(`belonging/${copy}`) as Belonging | undefined;
+export const copyAssignmentIn = (order: Order, copy: string): CopyAssignment | undefined =>
+  order.get(`belonging/${copy}`) as CopyAssignment | undefined;
 
 /** The user's order of formats on a computer. */
 export const preferenceIn = (order: Order, computer: string): Preference | undefined =>
@@ -207,13 +207,15 @@ export const allPlacements = (order: Order): Placement[] =>
 /** All that the user says of plugins. */
 export const allAnswers = (order: Order): Answer[] => ofTable<Answer>(order, 'answer');
 /** All that the user says of where copies belong. */
-export const allBelongings = (order: Order): Belonging[] => ofTable<Belonging>(order, 'belonging');
+export const allCopyAssignments = (order: Order): CopyAssignment[] =>
+  ofTable<CopyAssignment>(order, 'belonging');
 /** All that the user says of spellings. */
 export const allSpellings = (order: Order): Spelling[] => ofTable<Spelling>(order, 'spelling');
 /** All chains. */
 export const allChains = (order: Order): Chain[] => ofTable<Chain>(order, 'chain');
 /** All that plugins are called. */
-export const allNamings = (order: Order): Naming[] => ofTable<Naming>(order, 'naming');
+export const allPluginNames = (order: Order): PluginNames[] =>
+  ofTable<PluginNames>(order, 'naming');
 
 /** Folders and dividers directly below a folder (or below the cabinet, with null), in order. */
 export const foldersBelow = (order: Order, cabinet: CabinetId, parent: FolderId | null): Folder[] =>
@@ -240,7 +242,7 @@ export function belowIn(order: Order): (folder: string) => string[] {
   );
   const known = new Map<string, string[]>();
   const andBelow = (id: string): string[] => {
-    const real = meantBy(order, id as Folder['id']) as string;
+    const real = resolveShortcut(order, id as Folder['id']) as string;
     const before = known.get(real);
     if (before) {
       return before;

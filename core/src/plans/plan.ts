@@ -7,7 +7,7 @@ import { keywordRule, type Rule } from '../rules/language/rule.ts';
 import {
   folderIn,
   foldersBelow,
-  meantBy,
+  resolveShortcut,
   placementsIn,
   type Cabinet,
   type Folder,
@@ -174,7 +174,7 @@ export function planLike(order: Order, cabinet: Cabinet, isFilled: boolean): Pla
 
 /** A folder that is there, with all below it; one that stands for another as that other. */
 export function planOf(order: Order, which: Folder, isFilled: boolean): PlannedFolder {
-  const real = folderIn(order, meantBy(order, which.id)) ?? which;
+  const real = folderIn(order, resolveShortcut(order, which.id)) ?? which;
   const plugins =
     isFilled && real.rule === null ? placementsIn(order, real.id).map((p) => p.plugin) : [];
   const { alwaysIn, alwaysOut, sortedBy, atMost } = real;

@@ -3,7 +3,7 @@ import { plainText } from '../change.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
 
 /** The kinds of findings, in the order in which they are told. */
-export const findingSorts = [
+export const findingKinds = [
   'arrived',
   'returned',
   'updated',
@@ -13,7 +13,7 @@ export const findingSorts = [
   'failed',
 ] as const;
 /** One of the kinds of findings. */
-export type FindingSort = (typeof findingSorts)[number];
+export type FindingKind = (typeof findingKinds)[number];
 
 /** A known copy, as far as comparing needs it. */
 export interface KnownCopy {
@@ -24,7 +24,7 @@ export interface KnownCopy {
 
 /** One thing a scan has to say about one copy; `known` is the key of the copy that was known before. */
 export interface Comparison {
-  readonly sort: FindingSort | 'unchanged';
+  readonly sort: FindingKind | 'unchanged';
   readonly found: FoundCopy | null;
   readonly known: string | null;
   readonly from: string | null;

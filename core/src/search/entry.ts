@@ -31,13 +31,13 @@ export interface Entry {
 }
 
 /** What one says of the plugin, beside its name. */
-export interface Calling {
+export interface GivenNames {
   readonly nickname: string | null;
   readonly slotLabel: string | null;
   readonly tags: readonly string[];
 }
 /** For a plugin that was given no names. */
-export const uncalled: Calling = { nickname: null, slotLabel: null, tags: [] };
+export const noGivenNames: GivenNames = { nickname: null, slotLabel: null, tags: [] };
 
 const textOf = (what: What, shown: string): FoundText => {
   const words = wordsOf(shown);
@@ -77,7 +77,10 @@ function textsOfType(type: string): readonly FoundText[] {
 }
 
 /** Prepares a plugin for finding. */
-export function entryOf(plugin: Plugin, { nickname, slotLabel, tags }: Calling = uncalled): Entry {
+export function entryOf(
+  plugin: Plugin,
+  { nickname, slotLabel, tags }: GivenNames = noGivenNames,
+): Entry {
   const texts = [
     ...(nickname === null ? [] : [textOf('nickname', nickname)]),
     ...(slotLabel === null ? [] : [textOf('slot label', slotLabel)]),

@@ -4,7 +4,7 @@ import { asId } from '../id.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import { fold } from '../text/fold.ts';
 import { isNarrowed, lineUp, narrow, noFilter, rowOf } from './filter.ts';
-import { fits, slotSortAt } from '../loading/loadability.ts';
+import { isLoadable, slotKindAt } from '../loading/loadability.ts';
 
 const plugin = (name: string, over: Partial<Plugin> = {}): Plugin => ({
   id: asId(name),
@@ -70,13 +70,13 @@ describe('narrowing the list', () => {
 
 describe('slots', () => {
   it('take instruments first on an instrument track, effects and tools elsewhere, the unknown anywhere', () => {
-    expect(slotSortAt('instrument', 0)).toBe('instrument');
-    expect(slotSortAt('instrument', 1)).toBe('effect');
+    expect(slotKindAt('instrument', 0)).toBe('instrument');
+    expect(slotKindAt('instrument', 1)).toBe('effect');
     expect([
-      fits('instrument', 'effect'),
-      fits('tool', 'effect'),
-      fits('unknown', 'instrument'),
-      fits('note-effect', 'effect'),
+      isLoadable('instrument', 'effect'),
+      isLoadable('tool', 'effect'),
+      isLoadable('unknown', 'instrument'),
+      isLoadable('note-effect', 'effect'),
     ]).toEqual([false, true, true, false]);
   });
 });

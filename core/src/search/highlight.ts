@@ -5,7 +5,7 @@ import { wordSpans, type Span } from '../rules/editor/highlight.ts';
 type Words = readonly (Span & { readonly word: string })[];
 
 /** All letters in a row from the first word or another one on, or over the beginnings of several; else what each typed word begins. */
-export function metSpans(text: string, query: string): Span[] {
+export function highlightedSpans(text: string, query: string): Span[] {
   const words = wordSpans(text);
   const parts = wordsOf(query);
   const letters = parts.join('');

@@ -4,10 +4,10 @@ import type {
   CabinetSlot,
   CopyState,
   FolderSorting,
-  Grounds,
+  PluginEvidence,
   Licence,
   TwinDoubt,
-  FindingSort,
+  FindingKind,
   FolderForm,
   Format,
   FoundCopy,
@@ -17,7 +17,7 @@ import type {
   Problem,
   Rule,
   ScanState,
-  TrackSort,
+  TrackKind,
 } from '@clever-drawer/core';
 
 /** A row of the table `computer`. */
@@ -63,7 +63,7 @@ export interface PluginRow {
   kind: Kind;
   types: readonly string[];
   arrivedAt: Date;
-  grounds: Grounds | null;
+  grounds: PluginEvidence | null;
 }
 /** `away`: its place is out of reach or switched off. `aside`: set aside by the user. */
 export type CopyRowState = CopyState | 'aside';
@@ -182,14 +182,14 @@ export interface ScanRow {
   endedAt: Date | null;
   state: ScanState;
   looked: number;
-  counts: Record<FindingSort | 'unchanged', number>;
+  counts: Record<FindingKind | 'unchanged', number>;
 }
 /** A row of the table `finding`. */
 export interface FindingRow {
   id: string;
   scanId: string;
   number: number;
-  sort: FindingSort;
+  sort: FindingKind;
   pluginId: string | null;
   name: string;
   vendor: string | null;
@@ -219,7 +219,7 @@ export interface LoadRow {
   pluginId: string;
   copyId: string | null;
   at: Date;
-  track: TrackSort;
+  track: TrackKind;
   afterPluginId: string | null;
   typed: string | null;
   keys: number | null;

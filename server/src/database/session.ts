@@ -11,7 +11,7 @@ import {
   type HostSession,
   type KeysView,
   type PluginId,
-  type TrackSort,
+  type TrackKind,
   type Usage,
 } from '@clever-drawer/core';
 import { insertMany } from './bulk.ts';
@@ -26,7 +26,7 @@ import {
 } from './schemas.ts';
 
 /** An empty session with such tracks. */
-export const newSession = (tracks: readonly { name: string; sort: TrackSort }[]): HostSession => ({
+export const newSession = (tracks: readonly { name: string; sort: TrackKind }[]): HostSession => ({
   name: 'Practice session',
   settings: { formats, takes32Bit: false },
   tracks: tracks.map((track) => ({ id: asId(randomUUID()), ...track, slots: [] })),

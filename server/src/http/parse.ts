@@ -22,7 +22,7 @@ import {
   scanModes,
   slotLimit,
   standsAlone,
-  trackSorts,
+  trackKinds,
   understand,
   type Act,
   type Format,
@@ -33,10 +33,10 @@ import {
   type Result,
   type Rule,
   type ScanMode,
-  type SlotSort,
-  type TrackSort,
+  type SlotKind,
+  type TrackKind,
 } from '@clever-drawer/core';
-import type { ToldLoad } from '../usecases/loads/external-loads.ts';
+import type { ExternalLoad } from '../usecases/loads/external-loads.ts';
 
 /** Parses a body strictly: nothing is converted, unknown fields are dropped. */
 export async function parse<T>(schema: Schema<T>, body: unknown): Promise<Result<T>> {
@@ -316,7 +316,7 @@ export const placeSchema = object({ path: string().max(4096).required() });
 export const computerSchema = object({
   name: string().trim().max(nameLength).required(),
   tracks: array(
-    object({ name: name(), sort: string<TrackSort>().oneOf(trackSorts).required() }),
+    object({ name: name(), sort: string<TrackKind>().oneOf(trackKinds).required() }),
   ).max(64),
 });
 /** What changes of a place. */
@@ -346,20 +346,20 @@ export const slotsSchema = object({ slots: ids() });
 /** Letters to find. */
 export const findSchema = object({
   q: string().max(200).defined(),
-  slot: string<SlotSort>().oneOf(['effect', 'instrument', 'note-effect']),
+  slot: string<SlotKind>().oneOf(['effect', 'instrument', 'note-effect']),
   limit: string().matches(/^[1-9]\d{0,2}$/, '${path} must be a number from 1 to 999'),
 });
 /** A load that a host tells. */
-export const toldSchema = object({
+export const externalLoadSchema = object({
   format: string<Format>().oneOf(formats).required(),
   path: string().max(4096).required(),
   identity: string().max(4096).nullable().defined(),
-  track: string<TrackSort>().oneOf(trackSorts).required(),
+  track: string<TrackKind>().oneOf(trackKinds).required(),
   after: string().max(4096).nullable().defined(),
   typed: string().max(200),
   keys: keys(),
   took: took(),
-}) as unknown as Schema<ToldLoad>;
+}) as unknown as Schema<ExternalLoad>;
 /** A name. */
 export const nameSchema = object({ name: name() });
 /** Whether use is learnt. */
@@ -380,7 +380,7 @@ export const pastLoadsSchema = object({
     object({
       plugin: needed(),
       after: maybe(),
-      track: string().oneOf(trackSorts).required(),
+      track: string().oneOf(trackKinds).required(),
       typed: string().max(200),
       keys: keys(),
       took: took(),

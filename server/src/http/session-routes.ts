@@ -30,7 +30,7 @@ import {
   pastLoadsSchema,
   settingsSchema,
   slotsSchema,
-  toldSchema,
+  externalLoadSchema,
 } from './parse.ts';
 import { answer } from './problems.ts';
 
@@ -141,7 +141,7 @@ export function sessionRoutes(router: Router, parts: Parts): void {
   );
   router.post(
     at('host/loads'),
-    withBody(toldSchema, (body, computer) => hearLoad(parts, computer, body)),
+    withBody(externalLoadSchema, (body, computer) => hearLoad(parts, computer, body)),
   );
   router.post(
     at('loads'),

@@ -6,11 +6,11 @@ import {
   asId,
   describe,
   formats,
-  trackSorts,
+  trackKinds,
   type Format,
   type Result,
-  type SlotSort,
-  type TrackSort,
+  type SlotKind,
+  type TrackKind,
 } from '@clever-drawer/core';
 import { changeSession, loadIntoSlot, viewSession } from '../usecases/session/practice-session.ts';
 import { hearLoad } from '../usecases/loads/external-loads.ts';
@@ -103,7 +103,7 @@ const textAt = (values: readonly unknown[], at: number): string =>
   typeof values[at] === 'string' ? values[at] : '';
 const numberAt = (values: readonly unknown[], at: number): number =>
   typeof values[at] === 'number' ? Math.max(0, Math.floor(values[at])) : 0;
-const isSlotSort = (text: string): text is SlotSort =>
+const isSlotSort = (text: string): text is SlotKind =>
   text === 'effect' || text === 'instrument' || text === 'note-effect';
 const refused = (answer: Answer, result: Result<unknown>): boolean => {
   if (!result.ok) {
@@ -202,12 +202,12 @@ const commands: Readonly<Record<string, Command>> = {
   },
   '/clever-drawer/host/loaded': async (parts, computer, values, answer) => {
     const format = formats.find((one): one is Format => one === textAt(values, 0));
-    const track = trackSorts.find((one): one is TrackSort => one === textAt(values, 2));
+    const track = trackKinds.find((one): one is TrackKind => one === textAt(values, 2));
     const after = textAt(values, 3);
     if (!format || !track) {
       answer(
         '/clever-drawer/refused',
-        `/clever-drawer/host/loaded takes a format (${formats.join(', ')}), a path, a sort of track (${trackSorts.join(', ')}) and, if there is one, the path of the plugin before.`,
+        `/clever-drawer/host/loaded takes a format (${formats.join(', ')}), a path, a sort of track (${trackKinds.join(', ')}) and, if there is one, the path of the plugin before.`,
       );
       return;
     }

@@ -5,8 +5,8 @@ import {
   type Decisions,
   type Format,
   type FoundCopy,
-  type SortedCatalog,
-  type SortedCopy,
+  type IdentifiedCatalog,
+  type CopyToIdentify,
 } from '@clever-drawer/core';
 import type { FoundBundle, Walked } from './walk.ts';
 import type { Done, Task } from './worker.ts';
@@ -60,7 +60,7 @@ export class ReaderPool {
   }
 
   /** The whole catalog sorted anew. */
-  async sort(copies: readonly SortedCopy[], decisions: Decisions): Promise<SortedCatalog> {
+  async sort(copies: readonly CopyToIdentify[], decisions: Decisions): Promise<IdentifiedCatalog> {
     const done = await this.#run({ task: 'sort', copies, decisions }, null);
     if ('sorted' in done) {
       return done.sorted;

@@ -174,8 +174,8 @@ describe('reading from the disk', () => {
     const descriptions = descriptionsFor('/usr/lib/ladspa', {});
     expect(descriptions.size).toBeGreaterThan(100);
     const swh = linkAll(join(base, 'swh'), filesOfPackage('swh-plugins', '.so'));
-    const copies = walk(place, ['LADSPA'], never).bundles.flatMap((bundle) =>
-      readBundle(bundle, place, descriptions),
+    const copies = walk(swh, ['LADSPA'], never).bundles.flatMap((bundle) =>
+      readBundle(bundle, swh, descriptions),
     );
     expect(copies.find((c) => c.path.endsWith('/alias_1407.so'))).toMatchObject({
       name: 'Aliasing',

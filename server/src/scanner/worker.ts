@@ -2,12 +2,12 @@
 import { randomUUID } from 'node:crypto';
 import { parentPort, workerData } from 'node:worker_threads';
 import {
-  sortCatalog,
+  identifyCatalog,
   type Decisions,
   type Format,
   type FoundCopy,
-  type SortedCatalog,
-  type SortedCopy,
+  type IdentifiedCatalog,
+  type CopyToIdentify,
 } from '@clever-drawer/core';
 import { noDescriptions, type LadspaDescriptions } from '@clever-drawer/core/readers';
 import { descriptionsFor } from './descriptions.ts';
@@ -25,14 +25,14 @@ export type Task =
   | { readonly task: 'read'; readonly bundle: FoundBundle; readonly place: string }
   | {
       readonly task: 'sort';
-      readonly copies: readonly SortedCopy[];
+      readonly copies: readonly CopyToIdentify[];
       readonly decisions: Decisions;
     };
 /** What a thread answers. */
 export type Done =
   | { readonly walked: Walked }
   | { readonly copies: FoundCopy[] }
-  | { readonly sorted: SortedCatalog };
+  | { readonly sorted: IdentifiedCatalog };
 
 const descriptions = new Map<string, LadspaDescriptions>();
 
@@ -52,7 +52,7 @@ function run(task: Task): Done {
     return { copies: readBundle(task.bundle, task.place, descriptionsOf(task.place, task.bundle)) };
   }
   if (task.task === 'sort') {
-    return { sorted: sortCatalog(task.copies, task.decisions, randomUUID) };
+    return { sorted: identifyCatalog(task.copies, task.decisions, randomUUID) };
   }
   descriptions.delete(task.place);
   const stop = new Int32Array(task.stop);

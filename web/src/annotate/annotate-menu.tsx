@@ -5,7 +5,7 @@ import { allTags, asId, licenceStates, type Kind } from '@clever-drawer/core';
 import { useActs, useCatalog } from '../studio/contexts.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { Picker, type Choice } from '../ui/picker.tsx';
-import { sayAct } from './annotate.ts';
+import { annotateAct } from './annotate.ts';
 import { TypesPicker } from './types-picker.tsx';
 
 const kindNames: readonly (readonly [Kind, string])[] = [
@@ -15,7 +15,7 @@ const kindNames: readonly (readonly [Kind, string])[] = [
   ['tool', 'tools'],
 ];
 
-export function SayMenu({ plugins }: { plugins: readonly string[] }) {
+export function AnnotateMenu({ plugins }: { plugins: readonly string[] }) {
   const { answers } = useCatalog();
   const { act } = useActs();
   const [picking, setPicking] = useState<'type' | 'tag' | null>(null);
@@ -64,7 +64,7 @@ export function SayMenu({ plugins }: { plugins: readonly string[] }) {
         <TypesPicker
           title={`What ${plugins.length === 1 ? 'it does' : `these ${plugins.length} do`}`}
           onTake={(type) => {
-            act(sayAct(plugins, { types: type === null ? [] : [type] }));
+            act(annotateAct(plugins, { types: type === null ? [] : [type] }));
           }}
           onClose={() => {
             setPicking(null);
@@ -132,7 +132,7 @@ function Said({ setPicking, plugins, isAllHidden, they }: SaidProps) {
       </MenuItem>
       <MenuItem
         onClick={() => {
-          act(sayAct(plugins, { isHidden: !isAllHidden }));
+          act(annotateAct(plugins, { isHidden: !isAllHidden }));
         }}
       >
         {isAllHidden ? 'Offer while loading' : 'Hide from loading'}
@@ -142,7 +142,7 @@ function Said({ setPicking, plugins, isAllHidden, they }: SaidProps) {
         <MenuItem
           key={kind}
           onClick={() => {
-            act(sayAct(plugins, { kind }));
+            act(annotateAct(plugins, { kind }));
           }}
         >
           {they} {name}
@@ -153,7 +153,7 @@ function Said({ setPicking, plugins, isAllHidden, they }: SaidProps) {
         <MenuItem
           key={state}
           onClick={() => {
-            act(sayAct(plugins, { licence: { state, until: null } }));
+            act(annotateAct(plugins, { licence: { state, until: null } }));
           }}
         >
           {they} {state === 'trial' ? 'on trial' : state}

@@ -2,7 +2,7 @@
 import { asId, type Act, type AnswerFacts, type Owner, type Plugin } from '@clever-drawer/core';
 
 /** The same of all the plugins. */
-export const sayAct = (plugins: readonly string[], set: Partial<AnswerFacts>): Act => ({
+export const annotateAct = (plugins: readonly string[], set: Partial<AnswerFacts>): Act => ({
   act: 'answer',
   say: [{ plugins: plugins.map((id) => asId(id)), set }],
 });

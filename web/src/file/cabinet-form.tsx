@@ -124,11 +124,11 @@ function usePlanned(plan: PlanName, atLeast: number): PlannedFolder[] {
         return planChecks(plugins);
       case 'like':
       case 'copy':
-        return shown ? planLike(order.order, shown, plan === 'copy') : [];
+        return shown ? planLike(order.records, shown, plan === 'copy') : [];
       default:
         return plan satisfies never;
     }
-  }, [plan, atLeast, plugins, order.order, shown]);
+  }, [plan, atLeast, plugins, order.records, shown]);
 }
 
 interface PlansProps {

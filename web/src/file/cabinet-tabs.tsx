@@ -47,7 +47,7 @@ export function CabinetTabs() {
               addCabinetAct(
                 `${cabinet.name}, again`,
                 cabinet.opensFor,
-                planLike(order.order, cabinet, true),
+                planLike(order.records, cabinet, true),
               ),
             );
           }}
@@ -122,14 +122,14 @@ function Tab({ cabinet, isShown, onShow }: TabProps) {
 function ShareItem({ cabinet }: { cabinet: Cabinet }) {
   const { order } = useOrder();
   const { act } = useActs();
-  const favourites = allFolders(order.order).filter((f) => f.form === 'favourites');
+  const favourites = allFolders(order.records).filter((f) => f.form === 'favourites');
   const own = favourites.find((f) => f.cabinet === cabinet.id);
   const isShared = favourites.some((f) => f.standsFor !== null);
   return (
     own && (
       <MenuItem
         onClick={() => {
-          act(shareFavouritesAct(order.order, isShared ? null : own.id));
+          act(shareFavouritesAct(order.records, isShared ? null : own.id));
         }}
       >
         {isShared

@@ -157,13 +157,13 @@ function useDrop(
   ask: (asked: Asked) => void,
 ): (dragged: Dragged, plan: DropPlan) => void {
   const { act } = useActs();
-  const { say } = useNotices();
+  const { notify } = useNotices();
   return (dragged, { outcome }) => {
     switch (outcome.kind) {
       case 'nothing':
         return;
       case 'refused':
-        say(outcome.reason, 'trouble');
+        notify(outcome.reason, 'trouble');
         return;
       case 'ask':
         ask(outcome);

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } fro
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Placement, Plugin } from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
-import { sayAct } from '../annotate/annotate.ts';
+import { annotateAct } from '../annotate/annotate.ts';
 import { TypesPicker } from '../annotate/types-picker.tsx';
 import { isTyping, remember, remembered, useKeys } from '../ui/keys.ts';
 import { useLatest } from '../ui/use-latest.ts';
@@ -210,7 +210,7 @@ function useScreenKeys(scene: KeyScene): void {
   };
   const hide = (): void => {
     if (toFile.length > 0) {
-      act(sayAct(toFile, { isHidden: !toFile.every((id) => answers.get(id)?.isHidden) }));
+      act(annotateAct(toFile, { isHidden: !toFile.every((id) => answers.get(id)?.isHidden) }));
     }
   };
   const favour = (): void => {
@@ -303,7 +303,7 @@ function TypesOf({ plugins, activePlugin, onClose }: TypesOfProps) {
           : `What do these ${plugins.length} do?`
       }
       onTake={(type) => {
-        act(sayAct(plugins, { types: type === null ? [] : [type] }));
+        act(annotateAct(plugins, { types: type === null ? [] : [type] }));
       }}
       onClose={onClose}
     />

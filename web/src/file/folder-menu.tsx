@@ -346,11 +346,13 @@ function IntoCabinet({ folder, asking, onClose }: IntoCabinetProps) {
   const { order } = useOrder();
   const { act } = useActs();
   const { cabinets } = useArrangement();
-  const home = folder.standsFor ? folderIn(order.order, folder.standsFor)?.cabinet : folder.cabinet;
+  const home = folder.standsFor
+    ? folderIn(order.records, folder.standsFor)?.cabinet
+    : folder.cabinet;
   const take = (cabinet: Cabinet): void => {
     act(
       asking === 'copy'
-        ? copyFolderAct(order.order, folder, cabinet.id)
+        ? copyFolderAct(order.records, folder, cabinet.id)
         : {
             act: 'show-folder',
             id: asId(crypto.randomUUID()),

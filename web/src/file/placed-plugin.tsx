@@ -139,10 +139,10 @@ function useCommands(
   takeOut: () => void,
 ): (element: Element) => readonly Command[] {
   const { act } = useActs();
-  const { say } = useNotices();
+  const { notify } = useNotices();
   const moveBefore = (spot: Placement['id'] | null): void => {
     if (folder.sortedBy) {
-      say(
+      notify(
         `${folder.name} is sorted by ${sortingNames[folder.sortedBy]}. Choose “my own order” in its head to reorder by hand.`,
         'trouble',
       );

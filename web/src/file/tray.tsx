@@ -4,7 +4,7 @@ import { Inbox, X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
-import { SayMenu } from '../annotate/annotate-menu.tsx';
+import { AnnotateMenu } from '../annotate/annotate-menu.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { GatherRule } from './gather-rule.tsx';
 
@@ -79,7 +79,7 @@ function TrayActs({ onFile, count, setGathering, plugins, onEmpty }: TrayActsPro
       >
         A rule for {count === 1 ? 'it' : 'these'} …
       </button>
-      <SayMenu plugins={plugins.map((plugin) => plugin.id)} />
+      <AnnotateMenu plugins={plugins.map((plugin) => plugin.id)} />
       <button type="button" className="tray-act" onClick={onEmpty}>
         Empty tray
       </button>

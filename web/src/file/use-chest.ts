@@ -39,14 +39,17 @@ export interface ChestState {
   readonly acts: ChestActs;
 }
 
-interface Wishes extends Pick<ChestActs, 'choose' | 'moveOn'> {
+interface ChestCommands extends Pick<ChestActs, 'choose' | 'moveOn'> {
   readonly setOpen: (folder: string | null) => void;
 }
 
-export function useChest(open: string | null, { setOpen, choose, moveOn }: Wishes): ChestState {
+export function useChest(
+  open: string | null,
+  { setOpen, choose, moveOn }: ChestCommands,
+): ChestState {
   const { act } = useActs();
   const { arrangement, cabinets } = useArrangement();
-  const { say } = useNotices();
+  const { notify } = useNotices();
   const [focused, setFocused] = useState<string | null>(null);
   const [editing, setEditing] = useState<Editing>(null);
   const path = useMemo(() => openedPath(arrangement.folders, open), [arrangement.folders, open]);
@@ -56,7 +59,7 @@ export function useChest(open: string | null, { setOpen, choose, moveOn }: Wishe
     const isByName = (folder: Folder): boolean => {
       const cabinet = cabinets.find((one) => one.id === folder.cabinet);
       if (cabinet?.sortedBy) {
-        say(sortedByName(cabinet.name), 'trouble');
+        notify(sortedByName(cabinet.name), 'trouble');
       }
       return cabinet?.sortedBy === 'name';
     };
@@ -130,7 +133,7 @@ export function useChest(open: string | null, { setOpen, choose, moveOn }: Wishe
       choose,
       moveOn,
     };
-  }, [act, arrangement, cabinets, say, path, setOpen, choose, moveOn]);
+  }, [act, arrangement, cabinets, notify, path, setOpen, choose, moveOn]);
   return useMemo(
     () => ({ focused, path, editing, setEditing, acts }),
     [focused, path, editing, acts],

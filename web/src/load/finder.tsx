@@ -5,7 +5,7 @@ import {
   cabinetSlotAt,
   isPresent,
   slotScopes,
-  slotSortAt,
+  slotKindAt,
   type SlotScope,
 } from '@clever-drawer/core';
 import { NameDialog } from '../annotate/name-dialog.tsx';
@@ -76,7 +76,7 @@ function Head(slot: Slot) {
   return (
     <div className="finder-head">
       <h1 id="finder-title">
-        Load {wants[slotSortAt(track.sort, index)]} into {track.name}, slot {index + 1}
+        Load {wants[slotKindAt(track.sort, index)]} into {track.name}, slot {index + 1}
       </h1>
       <After slot={slot} />
       <CabinetChoice slot={cabinetSlotAt(track.sort, index)} />

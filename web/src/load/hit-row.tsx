@@ -3,9 +3,9 @@ import { CornerDownLeft, Star } from 'lucide-react';
 import {
   copyInFront,
   copyToLoad,
-  metSpans,
+  highlightedSpans,
   typeName,
-  type Accepts,
+  type TakenBySession,
   type CopyCard,
   type Folder,
   type Hit,
@@ -23,7 +23,7 @@ interface Props {
   readonly isFavourite: boolean;
   readonly hasPictures: boolean;
   /** What the session takes: the copy that it would load is told. */
-  readonly accepts: Accepts;
+  readonly accepts: TakenBySession;
   readonly whyNot: string | null;
   readonly onPress: () => void;
   readonly children?: React.ReactNode;
@@ -178,7 +178,7 @@ function HitNames({ name, typed, plugin, label, isFavourite, whyNot, because }: 
 }
 
 function Marked({ text, typed }: { text: string; typed: string }) {
-  const spans = metSpans(text, typed);
+  const spans = highlightedSpans(text, typed);
   const pieces: React.ReactNode[] = [];
   let at = 0;
   for (const { start, end } of [...spans].sort((a, b) => a.start - b.start)) {

@@ -58,7 +58,7 @@ export function KeysPerLoad() {
 
 function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void }) {
   const { client } = useComputer();
-  const { say } = useNotices();
+  const { notify } = useNotices();
   const [isAsking, setAsking] = useState(false);
   const habits = useQuery({ queryKey: ['habits', client.computer], queryFn: client.habits });
   const isLearning = habits.data?.isLearning ?? true;
@@ -76,11 +76,11 @@ function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void }) {
   const after = (work: Promise<unknown>, words: string): void => {
     work.then(
       () => {
-        say(words, 'done');
+        notify(words, 'done');
         setAsking(false);
       },
       (error: unknown) => {
-        say(messageOf(error), 'trouble');
+        notify(messageOf(error), 'trouble');
       },
     );
   };
@@ -123,7 +123,7 @@ function WhatIsLearnt({
   after,
   setAsking,
 }: WhatIsLearntProps) {
-  const { say } = useNotices();
+  const { notify } = useNotices();
   return (
     <Modal.Body>
       <p>
@@ -152,7 +152,7 @@ function WhatIsLearnt({
           size="sm"
           onClick={() => {
             if (keys.loads === 0) {
-              say('There is nothing to forget', 'done');
+              notify('There is nothing to forget', 'done');
             } else {
               setAsking(true);
             }
@@ -225,7 +225,7 @@ function Chart({ weeks }: Pick<KeysView, 'weeks'>) {
       (one) => y(one.keys),
     ).curve(curveMonotoneX)(weeks) ?? '';
   const ends = weeks.length > 1 ? [weeks[0], weeks.at(-1)] : [weeks[0]];
-  const say = (week: string): string =>
+  const dayOf = (week: string): string =>
     new Date(`${week}T00:00:00Z`).toLocaleDateString('en-GB', {
       day: 'numeric',
       month: 'short',
@@ -238,7 +238,7 @@ function Chart({ weeks }: Pick<KeysView, 'weeks'>) {
       role="img"
       aria-label={`Keys for a load, by week: ${weeks
         .slice(-12)
-        .map((one) => `${say(one.week)} ${one.keys.toFixed(1)}`)
+        .map((one) => `${dayOf(one.week)} ${one.keys.toFixed(1)}`)
         .join(', ')}`}
     >
       {y.ticks(4).map((tick) => (
@@ -252,7 +252,7 @@ function Chart({ weeks }: Pick<KeysView, 'weeks'>) {
       <path d={path} />
       {weeks.map((one) => (
         <circle key={one.week} cx={x(one.week)} cy={y(one.keys)} r="2.5">
-          <title>{`${say(one.week)}: ${one.keys.toFixed(1)} keys, ${one.loads} loads`}</title>
+          <title>{`${dayOf(one.week)}: ${one.keys.toFixed(1)} keys, ${one.loads} loads`}</title>
         </circle>
       ))}
       {ends.map(
@@ -264,7 +264,7 @@ function Chart({ weeks }: Pick<KeysView, 'weeks'>) {
               y={height - 4}
               textAnchor={at === 0 ? 'start' : 'end'}
             >
-              {say(one.week)}
+              {dayOf(one.week)}
             </text>
           ),
       )}

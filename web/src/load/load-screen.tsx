@@ -22,7 +22,7 @@ export function LoadScreen() {
 function LoadInto({ session }: { session: SessionView }) {
   const { client } = useComputer();
   const { nameOf } = useArrangement();
-  const { say } = useNotices();
+  const { notify } = useNotices();
   const [chosen, setChosen] = useState<At | null>(null);
   const [opening, setOpening] = useState<readonly Opening[]>([]);
   const nextId = useRef(0);
@@ -63,7 +63,7 @@ function LoadInto({ session }: { session: SessionView }) {
     try {
       const slot = { track: track.id, index: at.index };
       take(await client.load({ ...slot, plugin: plugin.id, copy: copy?.id ?? null, ...typed }));
-      say(`${nameOf(plugin)} stands in ${track.name}, slot ${at.index + 1}`, 'done');
+      notify(`${nameOf(plugin)} stands in ${track.name}, slot ${at.index + 1}`, 'done');
       return null;
     } catch (error) {
       setChosen(into);
@@ -105,7 +105,7 @@ function useSessionWork(): {
   readonly after: (work: Promise<SessionView>, words?: string) => void;
 } {
   const { client } = useComputer();
-  const { say } = useNotices();
+  const { notify } = useNotices();
   const queries = useQueryClient();
   const take = (next: SessionView): void => {
     queries.setQueryData(['session', client.computer], next);
@@ -115,11 +115,11 @@ function useSessionWork(): {
       (next) => {
         take(next);
         if (words) {
-          say(words, 'done');
+          notify(words, 'done');
         }
       },
       (error: unknown) => {
-        say(messageOf(error), 'trouble');
+        notify(messageOf(error), 'trouble');
       },
     );
   };

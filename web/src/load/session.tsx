@@ -3,12 +3,12 @@ import { ChevronDown, LoaderCircle, Plus, Plug } from 'lucide-react';
 import { useState, type KeyboardEvent, type RefObject } from 'react';
 import {
   slotLabelFor,
-  slotSortAt,
+  slotKindAt,
   type SessionView,
   type SlotView,
-  type TrackSort,
+  type TrackKind,
   type TrackView,
-  type SlotSort,
+  type SlotKind,
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { chord } from '../ui/keys.ts';
@@ -26,7 +26,7 @@ interface Props {
   readonly acts: SlotActs;
 }
 
-const sortNames: Record<TrackSort, string> = {
+const sortNames: Record<TrackKind, string> = {
   track: 'track',
   instrument: 'instrument',
   notes: 'notes',
@@ -176,7 +176,7 @@ function Track({ track, chosen, opening, acts }: TrackProps) {
       : [slotLabelFor(asked.name, names), asked.name];
   };
   const at = track.slots.length;
-  const wants = slotSortAt(track.sort, at);
+  const wants = slotKindAt(track.sort, at);
   const waiting = opening.filter((one) => one.index >= at);
   return (
     <div
@@ -212,7 +212,7 @@ interface TrackSlotsProps {
   readonly waiting: Opening[];
   readonly names: string[];
   readonly at: number;
-  readonly wants: SlotSort;
+  readonly wants: SlotKind;
 }
 
 function TrackSlots({
@@ -299,7 +299,7 @@ function SlotButton({
       data-slot={slot.id}
       data-track={track.id}
       data-chosen={index === chosen}
-      className={`slot ${slotSortAt(track.sort, index)} ${slot.isBypassed ? 'bypassed' : ''} ${slot.problem ? 'silent' : ''}`}
+      className={`slot ${slotKindAt(track.sort, index)} ${slot.isBypassed ? 'bypassed' : ''} ${slot.problem ? 'silent' : ''}`}
       title={`${name}${state}: press to replace, Delete to empty, 0 to bypass`}
       aria-label={`Slot ${index + 1}: ${name}${state}`}
       onClick={() => {

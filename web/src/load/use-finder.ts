@@ -1,6 +1,6 @@
 /** The catalog prepared for finding, made anew only of what changed. */
 import { useEffect, useMemo, useState } from 'react';
-import { entryOf, Finder, type Calling, type Entry, type Plugin } from '@clever-drawer/core';
+import { entryOf, Finder, type GivenNames, type Entry, type Plugin } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 
 /** Catalogs of more plugins are prepared after the screen was drawn. */
@@ -12,7 +12,7 @@ interface Prepared {
 }
 const prepared = new WeakMap<Plugin, Prepared>();
 
-function prepare(plugin: Plugin, calling: Calling): Entry {
+function prepare(plugin: Plugin, calling: GivenNames): Entry {
   const key = JSON.stringify([calling.nickname, calling.slotLabel, ...calling.tags]);
   const known = prepared.get(plugin);
   if (known?.key === key) {

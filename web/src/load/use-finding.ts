@@ -8,7 +8,7 @@ import {
   nothingFound,
   scopeFor,
   slotFolders,
-  slotSortAt,
+  slotKindAt,
   whyNotHere,
   type Forgotten,
   type HostSettings,
@@ -17,7 +17,7 @@ import {
   type SlotReasons,
   type SlotResult,
   type SlotScope,
-  type SlotSort,
+  type SlotKind,
   type TrackView,
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
@@ -58,7 +58,7 @@ export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
   const { members, foldersOf, below } = arrangement;
   const finder = useFinder();
   const habits = useHabits(track.sort, track.slots[index - 1]?.plugin ?? null);
-  const reasons = useReasons(slotSortAt(track.sort, index), settings);
+  const reasons = useReasons(slotKindAt(track.sort, index), settings);
   const { folder } = wanted;
   const folders = useMemo(
     () => slotFolders(below, members, reasons, cabinet?.id ?? '', folder),
@@ -95,7 +95,7 @@ export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
 }
 
 /** Why each plugin cannot be loaded into such a slot; null where it can. */
-function useReasons(kind: SlotSort, settings: HostSettings): SlotReasons {
+function useReasons(kind: SlotKind, settings: HostSettings): SlotReasons {
   const { plugins, pluginById, answers } = useCatalog();
   return useMemo(() => {
     const known = {

@@ -7,11 +7,11 @@ import {
   noUse,
   placesIn,
   type Habits,
-  type TrackSort,
+  type TrackKind,
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 
-export function useHabits(track: TrackSort, before: string | null): Habits {
+export function useHabits(track: TrackKind, before: string | null): Habits {
   const { client } = useComputer();
   const { usage } = useCatalog();
   const { arrangement, cabinet } = useArrangement();

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 import type { Plugin } from '@clever-drawer/core';
 import { useActs, useCatalog, useComputer } from '../studio/contexts.ts';
-import { sayAct } from '../annotate/annotate.ts';
+import { annotateAct } from '../annotate/annotate.ts';
 import { isTyping } from '../ui/keys.ts';
 import { useNotices } from '../ui/notices.tsx';
 
@@ -11,21 +11,21 @@ export function OwnPicture({ plugin, children }: { plugin: Plugin; children: Rea
   const { client } = useComputer();
   const { answers } = useCatalog();
   const { act } = useActs();
-  const { say } = useNotices();
+  const { notify } = useNotices();
   const field = useRef<HTMLInputElement>(null);
   const [isOver, setOver] = useState(false);
   const isOwn = answers.get(plugin.id)?.picture != null;
   const take = (file: Blob | null | undefined): void => {
     if (!file) {
-      say('There is no picture in that. Copy or drop an image file.', 'trouble');
+      notify('There is no picture in that. Copy or drop an image file.', 'trouble');
       return;
     }
     client.addPicture(file).then(
       ({ id }) => {
-        act(sayAct([plugin.id], { picture: id }));
+        act(annotateAct([plugin.id], { picture: id }));
       },
       (error: unknown) => {
-        say(error instanceof Error ? error.message : String(error), 'trouble');
+        notify(error instanceof Error ? error.message : String(error), 'trouble');
       },
     );
   };
@@ -108,7 +108,7 @@ function OwnActs({ field, isOver, isOwn, plugin }: OwnActsProps) {
           variant="bare"
           size="sm"
           onClick={() => {
-            act(sayAct([plugin.id], { picture: null }));
+            act(annotateAct([plugin.id], { picture: null }));
           }}
         >
           Without it

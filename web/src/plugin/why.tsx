@@ -2,7 +2,7 @@
 import {
   kindNames,
   typeName,
-  type Grounds,
+  type PluginEvidence,
   type Plugin,
   type PluginView,
   type Reason,
@@ -44,7 +44,7 @@ export function Why({ plugin, view }: { plugin: Plugin; view: PluginView | undef
   );
 }
 
-function WhyKind({ grounds }: { readonly grounds: Grounds }) {
+function WhyKind({ grounds }: { readonly grounds: PluginEvidence }) {
   return (
     <li>
       <p>

@@ -92,7 +92,7 @@ interface BoxProps extends Props {
 function CardBox({ card, at, title, drafting, words, completions, warnings }: BoxProps) {
   const mine = warnings.filter(
     (warning) =>
-      warning.sort !== 'never-everything' &&
+      warning.kind !== 'never-everything' &&
       warning.isNever === at.isNever &&
       warning.card === at.card,
   );
@@ -112,14 +112,14 @@ function CardBox({ card, at, title, drafting, words, completions, warnings }: Bo
           drafting={drafting}
           words={words}
           completions={completions}
-          isEmpty={mine.some((warning) => warning.sort === 'line-empty' && warning.line === i)}
+          isEmpty={mine.some((warning) => warning.kind === 'line-empty' && warning.line === i)}
         />
       ))}
       {mine.map((warning) => {
-        if (warning.sort === 'card-empty') {
+        if (warning.kind === 'card-empty') {
           return <Warn key="empty">No plugin has all of this at once.</Warn>;
         }
-        if (warning.sort === 'card-contained') {
+        if (warning.kind === 'card-contained') {
           return (
             <Warn key="contained">
               Whatever this card lets in, card {warning.other + 1} lets in already.

@@ -5,7 +5,7 @@ import {
   explain,
   fold,
   justOutside,
-  marksOf,
+  ruleHighlights,
   positionsIn,
   type CatalogIndex,
   type JustOutside,
@@ -13,7 +13,7 @@ import {
   type Rule,
   type RuleWords,
   type Span,
-  type Where,
+  type RuleContext,
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
@@ -26,7 +26,7 @@ interface Props {
   readonly saved: ReadonlySet<string> | null;
   readonly index: CatalogIndex;
   readonly words: RuleWords;
-  readonly where: Where;
+  readonly where: RuleContext;
   readonly onHand: (alwaysIn: readonly string[], alwaysOut: readonly string[]) => void;
 }
 
@@ -93,7 +93,7 @@ interface InsideProps {
   readonly leaves: string[];
   readonly rule: Rule;
   readonly index: CatalogIndex;
-  readonly where: Where;
+  readonly where: RuleContext;
   readonly words: RuleWords;
   readonly keep: (id: string) => void;
   readonly rows: string[];
@@ -226,7 +226,7 @@ interface JustOutsideListProps {
   readonly shown: JustOutside[];
   readonly rule: Rule;
   readonly index: CatalogIndex;
-  readonly where: Where;
+  readonly where: RuleContext;
   readonly words: RuleWords;
   readonly onKeep: (id: string) => void;
 }
@@ -303,7 +303,7 @@ interface RowProps {
   readonly id: string;
   readonly rule: Rule;
   readonly index: CatalogIndex;
-  readonly where: Where;
+  readonly where: RuleContext;
   readonly words: RuleWords;
   readonly reason?: string;
   readonly note: 'joins' | 'leaves' | null;
@@ -357,7 +357,7 @@ function Row({ id, rule, index, where, words, reason, note, isByHand, act, onAct
 const said = (plugin: Plugin, name: string): string =>
   fold(name) === fold(plugin.name) ? name : `${name}, ${plugin.name}`;
 const spansIn = (rule: Rule, text: string): Span[] =>
-  rule.cards.flatMap((card) => card.lines.flatMap((line) => marksOf(line, text)));
+  rule.cards.flatMap((card) => card.lines.flatMap((line) => ruleHighlights(line, text)));
 
 /** The text with some of its letters marked. */
 function Marked({ text, spans }: { text: string; spans: readonly Span[] }) {

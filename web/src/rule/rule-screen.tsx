@@ -45,7 +45,7 @@ export function RuleScreen() {
   const { folder: id = '' } = useParams();
   const { order } = useOrder();
   const { cabinet } = useArrangement();
-  const folder = folderIn(order.order, folderIn(order.order, id)?.standsFor ?? id);
+  const folder = folderIn(order.records, folderIn(order.records, id)?.standsFor ?? id);
   if (id !== 'new' && folder?.form !== 'smart') {
     return (
       <main className="empty">
@@ -104,7 +104,7 @@ function Editor({ folder, cabinet }: { folder: Folder | undefined; cabinet: Cabi
   );
   const { save, leave } = useSaving(folder, cabinet, drafting, params.get('parent'));
   useKeys({ 'Ctrl+S': save, Escape: leave });
-  const standsIn = cabinetIn(order.order, folder?.cabinet ?? cabinet.id)?.name ?? cabinet.name;
+  const standsIn = cabinetIn(order.records, folder?.cabinet ?? cabinet.id)?.name ?? cabinet.name;
   return (
     <main
       className="rule-screen"
@@ -132,7 +132,7 @@ function Editor({ folder, cabinet }: { folder: Folder | undefined; cabinet: Cabi
         </p>
         {!folder && <ReadyRules drafting={drafting} />}
         <Cards drafting={drafting} words={words} completions={completions} warnings={warnings} />
-        {warnings.some((warning) => warning.sort === 'never-everything') && (
+        {warnings.some((warning) => warning.kind === 'never-everything') && (
           <Warn>The cards that keep out leave nothing of what the others let in.</Warn>
         )}
         <Shown drafting={drafting} />
@@ -222,7 +222,7 @@ function useSaving(
   parent: string | null,
 ): { save: () => void; leave: () => void } {
   const { act } = useActs();
-  const { say } = useNotices();
+  const { notify } = useNotices();
   const navigate = useNavigate();
   const missing = (): string | null => {
     if (draft.name.trim() === '') {
@@ -245,7 +245,7 @@ function useSaving(
   const save = (): void => {
     const trouble = missing();
     if (trouble !== null) {
-      say(trouble, 'trouble');
+      notify(trouble, 'trouble');
       return;
     }
     const { alwaysIn, alwaysOut, sortedBy, atMost } = draft;

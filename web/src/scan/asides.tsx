@@ -7,15 +7,15 @@ import type { AsideView } from '@clever-drawer/core';
 
 export function Asides() {
   const { client } = useComputer();
-  const { say } = useNotices();
+  const { notify } = useNotices();
   const asides = useQuery({ queryKey: ['asides', client.computer], queryFn: client.asides });
   const back = useMutation({
     mutationFn: client.takeBack,
     onSuccess: () => {
-      say('Taken back. The next scan examines it.', 'done');
+      notify('Taken back. The next scan examines it.', 'done');
     },
     onError: (error) => {
-      say(error.message, 'trouble');
+      notify(error.message, 'trouble');
     },
   });
   if (!asides.data || asides.data.length === 0) {

@@ -6,8 +6,8 @@ import { Button, Nav } from 'react-bootstrap';
 import { Link } from 'react-router';
 import {
   describe,
-  findingSorts,
-  type FindingSort,
+  findingKinds,
+  type FindingKind,
   type FindingView,
   type ScanView,
 } from '@clever-drawer/core';
@@ -16,7 +16,7 @@ import { Faceplate } from '../ui/faceplate.tsx';
 import { useNotices } from '../ui/notices.tsx';
 import { sayTime } from '../ui/time-words.ts';
 
-const names: Record<FindingSort, string> = {
+const names: Record<FindingKind, string> = {
   arrived: 'Arrived',
   returned: 'Back',
   updated: 'Updated',
@@ -114,13 +114,13 @@ function Tab({ id, isCurrent, children }: TabProps) {
 }
 
 const total = (scan: ScanView): number =>
-  findingSorts.reduce((sum, sort) => sum + scan.counts[sort], 0);
+  findingKinds.reduce((sum, sort) => sum + scan.counts[sort], 0);
 
 /** The tab of what is failed now, whichever scan it failed in. */
 const failedNow = 'failed';
 
 /** Failed ones first: they are to look at. Then what arrived, and so on. */
-const rank: Record<FindingSort, number> = {
+const rank: Record<FindingKind, number> = {
   failed: 0,
   arrived: 1,
   returned: 2,
@@ -137,7 +137,7 @@ function FindingList({ scan }: { scan: ScanView }) {
     queryFn: () => client.findings(scan.id),
   });
   const list = [...(findings.data ?? [])].sort((a, b) => rank[a.sort] - rank[b.sort]);
-  const counts = findingSorts
+  const counts = findingKinds
     .filter((sort) => scan.counts[sort] > 0)
     .map((sort) => `${scan.counts[sort]} ${names[sort].toLowerCase()}`)
     .join(' · ');
@@ -217,14 +217,17 @@ function FindingRow({ finding }: { finding: FindingView }) {
 /** Neither examined nor catalogued from now on, until it is taken back. */
 function SetAside({ copy, name }: { copy: string; name: string }) {
   const { client } = useComputer();
-  const { say } = useNotices();
+  const { notify } = useNotices();
   const aside = useMutation({
     mutationFn: () => client.setAside(copy),
     onSuccess: () => {
-      say(`${name} is set aside. Its file is untouched; it can be taken back at the left.`, 'done');
+      notify(
+        `${name} is set aside. Its file is untouched; it can be taken back at the left.`,
+        'done',
+      );
     },
     onError: (error) => {
-      say(error.message, 'trouble');
+      notify(error.message, 'trouble');
     },
   });
   return (

@@ -17,14 +17,14 @@ export function Places({
   isScanning: boolean;
 }) {
   const { client } = useComputer();
-  const { say } = useNotices();
+  const { notify } = useNotices();
   const queries = useQueryClient();
   const again = (): Promise<void> =>
     queries.invalidateQueries({ queryKey: ['places', client.computer] });
   const usual = useMutation({
     mutationFn: client.addUsualPlaces,
     onSuccess: (added) => {
-      say(
+      notify(
         added.length > 0
           ? `${added.length === 1 ? 'One usual place' : `${added.length} usual places`} added`
           : 'All usual places of this computer are listed already',
@@ -33,20 +33,20 @@ export function Places({
       void again();
     },
     onError: (error) => {
-      say(error.message, 'trouble');
+      notify(error.message, 'trouble');
     },
   });
   const remove = useMutation({
     mutationFn: (place: PlaceView) => client.removePlace(place.id),
     onSuccess: () => {
-      say(
+      notify(
         'The place is no longer looked through. Nothing on the disk was touched; what you made of its plugins is kept.',
         'done',
       );
       void again();
     },
     onError: (error) => {
-      say(error.message, 'trouble');
+      notify(error.message, 'trouble');
     },
   });
   const change = useMutation({
@@ -56,7 +56,7 @@ export function Places({
       queries.setQueryData(['places', client.computer], next);
     },
     onError: (error) => {
-      say(error.message, 'trouble');
+      notify(error.message, 'trouble');
     },
   });
   return (
@@ -236,14 +236,14 @@ const schema = object({
 
 function AddPlace({ onAdded }: { onAdded: () => Promise<void> }) {
   const { client } = useComputer();
-  const { say } = useNotices();
+  const { notify } = useNotices();
   const form = useForm({ resolver: yupResolver(schema), defaultValues: { path: '' } });
   const error = form.formState.errors.path?.message;
   const submit = form.handleSubmit(async ({ path }) => {
     try {
       const place = await client.addPlace(path);
       form.reset();
-      say(`${place.path} added. Scan to look through it.`, 'done');
+      notify(`${place.path} added. Scan to look through it.`, 'done');
       await onAdded();
     } catch (refused) {
       form.setError('path', { message: (refused as Error).message });

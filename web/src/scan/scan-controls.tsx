@@ -18,13 +18,13 @@ interface Props {
 
 export function ScanControls({ hasPlaces, progress, latest, failed }: Props) {
   const { client } = useComputer();
-  const { say } = useNotices();
+  const { notify } = useNotices();
   const queries = useQueryClient();
   const again = (): void => {
     void queries.invalidateQueries({ queryKey: ['scans', client.computer] });
   };
   const onError = (error: Error): void => {
-    say(error.message, 'trouble');
+    notify(error.message, 'trouble');
   };
   const start = useMutation({
     mutationFn: (mode: ScanMode) => client.startScan(mode),

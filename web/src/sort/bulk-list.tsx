@@ -4,7 +4,7 @@ import { Check } from 'lucide-react';
 import { useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
 import { Button } from 'react-bootstrap';
 import type { Act, Question, Vendor } from '@clever-drawer/core';
-import { sayAct } from '../annotate/annotate.ts';
+import { annotateAct } from '../annotate/annotate.ts';
 import { TypesPicker } from '../annotate/types-picker.tsx';
 import { VendorPicker } from '../annotate/vendor-picker.tsx';
 import { useActs } from '../studio/contexts.ts';
@@ -37,7 +37,7 @@ export function BulkList({ questions, vendors }: Props) {
   const plugins = selected.flatMap((question) =>
     question.plugin ? [question.plugin.id as string] : [],
   );
-  const sort = questions[0]?.sort ?? 'type';
+  const sort = questions[0]?.variant ?? 'type';
   const isPickable = plugins.length > 0 && canPick(sort);
   const settle = (wanted: Act | null): void => {
     if (wanted && act(wanted)) {
@@ -92,7 +92,7 @@ interface AnswersProps {
 /** What can be answered for what is selected. */
 function Answers({ count, selected, plugins, onSettle, onPick }: AnswersProps) {
   const best = bestOf(selected);
-  const sort = selected[0]?.sort ?? 'type';
+  const sort = selected[0]?.variant ?? 'type';
   return (
     <div className="bulk-acts">
       <span role="status">
@@ -121,7 +121,7 @@ function Answers({ count, selected, plugins, onSettle, onPick }: AnswersProps) {
             key={text}
             variant="quiet"
             onClick={() => {
-              onSettle(sayAct(plugins, set));
+              onSettle(annotateAct(plugins, set));
             }}
           >
             {text}
@@ -226,7 +226,7 @@ function Row({ question, selection, top }: RowProps) {
 }
 
 interface OneForAllProps {
-  readonly sort: Question['sort'];
+  readonly sort: Question['variant'];
   readonly plugins: readonly string[];
   readonly vendors: readonly Vendor[];
   readonly onSettle: (act: Act) => void;
@@ -239,7 +239,7 @@ function OneForAll({ sort, plugins, vendors, onSettle, onClose }: OneForAllProps
       <TypesPicker
         title={`What do these ${plugins.length} do?`}
         onTake={(type) => {
-          onSettle(sayAct(plugins, { types: type === null ? [] : [type] }));
+          onSettle(annotateAct(plugins, { types: type === null ? [] : [type] }));
         }}
         onClose={onClose}
       />
@@ -250,7 +250,7 @@ function OneForAll({ sort, plugins, vendors, onSettle, onClose }: OneForAllProps
       title={`Whose are these ${plugins.length}?`}
       vendors={vendors}
       onTake={(vendor) => {
-        onSettle(sayAct(plugins, { vendor }));
+        onSettle(annotateAct(plugins, { vendor }));
       }}
       onClose={onClose}
     />

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { groupOf, typeName, type Question, type Vendor } from '@clever-drawer/core';
 import { useActs } from '../studio/contexts.ts';
-import { sayAct } from '../annotate/annotate.ts';
+import { annotateAct } from '../annotate/annotate.ts';
 import { TypesPicker } from '../annotate/types-picker.tsx';
 import { VendorPicker } from '../annotate/vendor-picker.tsx';
 import { useKeys } from '../ui/keys.ts';
@@ -66,7 +66,7 @@ function Card({ question, next, place, vendors, onLater }: CardProps) {
   const [isSearching, setSearching] = useState(false);
   const active = options[at] ?? options[0];
   const take = (option: Option | undefined): void => {
-    if (chosen.size > 0 && question.sort === 'type') {
+    if (chosen.size > 0 && question.variant === 'type') {
       act(typesAct(question.plugin.id, [...chosen]));
     } else if (option) {
       act(option.act);
@@ -85,7 +85,7 @@ function Card({ question, next, place, vendors, onLater }: CardProps) {
     ]),
   );
   const canSearch =
-    question.sort === 'type' || (question.sort === 'vendor' && question.plugin !== null);
+    question.variant === 'type' || (question.variant === 'vendor' && question.plugin !== null);
   useKeys({
     ...digits,
     Enter: () => {
@@ -109,7 +109,7 @@ function Card({ question, next, place, vendors, onLater }: CardProps) {
     },
     H: () => {
       if (question.plugin) {
-        act(sayAct([question.plugin.id], { isHidden: true }));
+        act(annotateAct([question.plugin.id], { isHidden: true }));
       }
     },
   });
@@ -188,7 +188,7 @@ function Middle({
       <KeysHint
         keys={[
           ['Enter', options.length > 0 ? 'take the marked answer' : 'nothing to take'],
-          ...(question.sort === 'type' ? [['Space', 'it does several'] as const] : []),
+          ...(question.variant === 'type' ? [['Space', 'it does several'] as const] : []),
           ['L', 'later'],
           ...(question.plugin ? [['H', 'hide from loading'] as const] : []),
           ['Ctrl Z', 'undo'],
@@ -274,7 +274,8 @@ function OtherAnswer({
         setSearching(true);
       }}
     >
-      <kbd>/</kbd> <span>{question.sort === 'type' ? 'Another type …' : 'Another vendor …'}</span>
+      <kbd>/</kbd>{' '}
+      <span>{question.variant === 'type' ? 'Another type …' : 'Another vendor …'}</span>
     </button>
   );
 }
@@ -291,7 +292,7 @@ function Beside({ question, active, next }: BesideProps) {
     <aside className="sort-right">
       <Reasons
         title={
-          question.sort === 'type' || question.sort === 'kind'
+          question.variant === 'type' || question.variant === 'kind'
             ? `Why ${active?.text ?? 'nothing'}?`
             : 'Why it is asked'
         }
@@ -320,7 +321,7 @@ interface SearchingProps {
 /** Another answer than those offered, found by letters. */
 function Searching({ question, chosen, vendors, onClose }: SearchingProps) {
   const { act } = useActs();
-  if (question.sort === 'type') {
+  if (question.variant === 'type') {
     return (
       <TypesPicker
         title={`What does ${question.plugin.name} do?`}
@@ -337,7 +338,7 @@ function Searching({ question, chosen, vendors, onClose }: SearchingProps) {
       title={`Whose is ${plugin.name}?`}
       vendors={vendors}
       onTake={(vendor) => {
-        act(sayAct([plugin.id], { vendor }));
+        act(annotateAct([plugin.id], { vendor }));
       }}
       onClose={onClose}
     />
@@ -361,13 +362,15 @@ function Options({ question, options, at, chosen, onTake, onAim, onToggle }: Opt
     twin: 'One plugin or two?',
     vendor: question.plugin ? 'Whose is it?' : 'One vendor or two?',
     licence: 'Can you use it?',
-  }[question.sort];
+  }[question.variant];
   return (
     <>
       <h2 id="asks">{asks}</h2>
       {options.length === 0 && (
         <p className="text-soft">
-          {question.sort === 'type' ? 'Nothing speaks for any type.' : 'Nothing tells whose it is.'}
+          {question.variant === 'type'
+            ? 'Nothing speaks for any type.'
+            : 'Nothing tells whose it is.'}
         </p>
       )}
       <ul className="options" aria-labelledby="asks">

@@ -8,21 +8,21 @@ import { useNotices } from '../ui/notices.tsx';
 export function FailedList({ findings }: { findings: readonly FindingView[] }) {
   const { client } = useComputer();
   const scan = useScanProgress();
-  const { say } = useNotices();
+  const { notify } = useNotices();
   const trouble = (error: Error): void => {
-    say(error.message, 'trouble');
+    notify(error.message, 'trouble');
   };
   const again = useMutation({
     mutationFn: () => client.startScan('failed'),
     onSuccess: () => {
-      say(`Looking again at ${findings.length} that failed`, 'done');
+      notify(`Looking again at ${findings.length} that failed`, 'done');
     },
     onError: trouble,
   });
   const aside = useMutation({
     mutationFn: (finding: FindingView) => client.setAside(finding.copy ?? ''),
     onSuccess: (_, finding) => {
-      say(
+      notify(
         `${finding.name} is set aside. Its file is untouched; it can be taken back in Scan.`,
         'done',
       );

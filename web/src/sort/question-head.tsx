@@ -5,7 +5,7 @@ import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
 
 export function QuestionHead({ question, place }: { question: Question; place: string }) {
-  if (question.sort === 'vendor' && question.near) {
+  if (question.variant === 'vendor' && question.near) {
     return (
       <>
         <p className="place">{place}</p>
@@ -16,7 +16,7 @@ export function QuestionHead({ question, place }: { question: Question; place: s
       </>
     );
   }
-  if (question.sort === 'twin') {
+  if (question.variant === 'twin') {
     return (
       <>
         <p className="place">{place}</p>

@@ -4,10 +4,10 @@ import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useOutletContext, useSearchParams, type SetURLSearchParams } from 'react-router';
 import {
-  questionSorts,
+  questionVariants,
   type FindingView,
   type Question,
-  type QuestionSort,
+  type QuestionVariant,
   type TypeQuestion,
 } from '@clever-drawer/core';
 import { useCatalog } from '../studio/contexts.ts';
@@ -21,7 +21,7 @@ import { FailedList } from './failed-list.tsx';
 import { SettleClear } from './settle-clear.tsx';
 import './sort.css';
 
-const names: Record<QuestionSort, readonly [name: string, what: string]> = {
+const names: Record<QuestionVariant, readonly [name: string, what: string]> = {
   type: ['What does it do?', 'No type, or only a weak guess'],
   kind: ['Effect or instrument?', 'What it declares and what it has disagree'],
   twin: ['Same plugin twice?', 'One name, and reasons on both sides'],
@@ -38,17 +38,17 @@ export function SortScreen() {
   const [way, setWay] = useState(() => remembered('sort-way', 'cards'));
   const [isSettling, setSettling] = useState(false);
   const [isListing, setListing] = useState(false);
-  const count = (sort: QuestionSort): number =>
+  const count = (sort: QuestionVariant): number =>
     sort === 'failed'
       ? failed.length
-      : questions.filter((question) => question.sort === sort).length;
+      : questions.filter((question) => question.variant === sort).length;
   const asked =
-    questionSorts.find((sort) => sort === params.get('ask')) ??
-    questionSorts.find((sort) => count(sort) > 0) ??
+    questionVariants.find((sort) => sort === params.get('ask')) ??
+    questionVariants.find((sort) => count(sort) > 0) ??
     'type';
-  const those = questions.filter((question) => question.sort === asked);
+  const those = questions.filter((question) => question.variant === asked);
   const clear = questions.flatMap((question) =>
-    question.sort === 'type' && question.clear.length > 0 ? [question] : [],
+    question.variant === 'type' && question.clear.length > 0 ? [question] : [],
   );
   const change = (next: string): void => {
     setWay(next);
@@ -106,7 +106,7 @@ interface SortLeftProps {
   readonly failed: readonly FindingView[];
   readonly asked: 'failed' | 'type' | 'kind' | 'twin' | 'vendor' | 'licence';
   readonly setParams: SetURLSearchParams;
-  readonly count: (sort: QuestionSort) => number;
+  readonly count: (sort: QuestionVariant) => number;
   readonly settled: number;
   readonly total: number;
   readonly clear: TypeQuestion[];
@@ -218,14 +218,14 @@ function Settled({ settled, total, clear, setSettling }: SettledProps) {
 interface AsksProps {
   readonly asked: 'type' | 'kind' | 'twin' | 'vendor' | 'licence' | 'failed';
   readonly setParams: SetURLSearchParams;
-  readonly count: (sort: QuestionSort) => number;
+  readonly count: (sort: QuestionVariant) => number;
 }
 
 /** The kinds of questions, with how many wait. */
 function Asks({ asked, setParams, count }: AsksProps) {
   return (
     <ul className="asks">
-      {questionSorts.map((sort) => (
+      {questionVariants.map((sort) => (
         <li key={sort}>
           <button
             type="button"
@@ -246,7 +246,7 @@ function Asks({ asked, setParams, count }: AsksProps) {
 }
 
 interface AskedProps {
-  readonly sort: QuestionSort;
+  readonly sort: QuestionVariant;
   readonly questions: readonly Question[];
   readonly way: string;
   readonly isEmpty: boolean;

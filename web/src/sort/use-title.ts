@@ -8,7 +8,7 @@ export function useTitle(): (question: Question) => {
 } {
   const { nameOf } = useArrangement();
   return (question) =>
-    question.sort !== 'vendor' || question.plugin
+    question.variant !== 'vendor' || question.plugin
       ? {
           name: question.plugin ? nameOf(question.plugin) : '',
           beside: question.plugin?.vendor ?? 'no vendor named',

@@ -56,10 +56,10 @@ export function UpNext({ questions }: { questions: readonly Question[] }) {
 }
 
 function guessOf(question: Question): string {
-  if (question.sort === 'vendor') {
+  if (question.variant === 'vendor') {
     return question.guesses[0] ? `${question.guesses[0].vendor}?` : '';
   }
-  if (question.sort !== 'type') {
+  if (question.variant !== 'type') {
     return '';
   }
   const best = question.suggestions[0];

@@ -10,7 +10,7 @@ import type {
   Cabinet,
   ComputerView,
   Format,
-  Naming,
+  PluginNames,
   Plugin,
   ScanProgress,
   Usage,
@@ -45,7 +45,7 @@ export interface ArrangementContext {
   readonly chooseCabinet: (id: string) => void;
   readonly arrangement: Arrangement;
   readonly nameOf: (plugin: Plugin) => string;
-  readonly naming: (plugin: string) => Naming | undefined;
+  readonly naming: (plugin: string) => PluginNames | undefined;
 }
 
 /** Never other ones as long as the computer is the same. */

@@ -35,7 +35,7 @@ const view: OrderView = { revision: 4, records: [cabinet, folder], undo: null, r
 const noNames = (): undefined => undefined;
 const rename = (name: string): Act => ({ act: 'rename-folder', folder: folder.id, name });
 const stepOf = (revision: number, act: Act): OrderStep => {
-  const performed = perform(fromView(view).order, act, noNames);
+  const performed = perform(fromView(view).records, act, noNames);
   if (!performed.ok) {
     throw new Error('does not work');
   }
@@ -48,7 +48,7 @@ const stepOf = (revision: number, act: Act): OrderStep => {
   };
 };
 const shown = (state: ReturnType<typeof fromView> | null): string | undefined =>
-  state === null ? undefined : folderIn(state.order, 'f')?.name;
+  state === null ? undefined : folderIn(state.records, 'f')?.name;
 
 describe('the order of a window', () => {
   it('shows an act before it is confirmed and takes it back when it is refused', () => {

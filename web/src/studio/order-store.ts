@@ -21,7 +21,7 @@ export interface OrderState {
   readonly confirmed: Order;
   readonly pending: readonly Pending[];
   /** What is shown: confirmed plus pending. */
-  readonly order: Order;
+  readonly records: Order;
   readonly undo: string | null;
   readonly redo: string | null;
 }
@@ -32,7 +32,7 @@ export function fromView(view: OrderView): OrderState {
     revision: view.revision,
     confirmed,
     pending: [],
-    order: confirmed,
+    records: confirmed,
     undo: view.undo,
     redo: view.redo,
   };
@@ -77,5 +77,5 @@ function replay(state: OrderState, nameOf: NameOfPlugin): OrderState {
       order = applyChange(order, performed.value.change);
     }
   }
-  return { ...state, order };
+  return { ...state, records: order };
 }

@@ -40,9 +40,9 @@ export function StudioProvider(props: Props) {
   const usageQuery = useQuery({ queryKey: ['usage', computer.id], queryFn: client.usage });
   const order = orderQuery.data ?? emptyOrder;
   const catalogued = catalogQuery.data?.plugins ?? noPlugins;
-  const catalog = useCatalogOf(client, computer, catalogued, order.order, usageQuery.data);
+  const catalog = useCatalogOf(client, computer, catalogued, order.records, usageQuery.data);
   const fetchedAt = Math.max(catalogQuery.dataUpdatedAt, usageQuery.dataUpdatedAt);
-  const arrangement = useArrangementOf(computer.id, order.order, catalog, fetchedAt);
+  const arrangement = useArrangementOf(computer.id, order.records, catalog, fetchedAt);
   const scan = useEvents(client);
   const acts = useOrderActs(client);
   const where = useMemo(

@@ -18,7 +18,7 @@ import { addPending, confirm, dropPending, type OrderState } from './order-store
 function namesIn(queries: QueryClient, computer: string): (id: string) => string | undefined {
   const catalog = queries.getQueryData<CatalogView>(['catalog', computer]);
   const names = new Map<string, string>(catalog?.plugins.map((p) => [p.id, p.name]));
-  const order = queries.getQueryData<OrderState>(['order', computer])?.order;
+  const order = queries.getQueryData<OrderState>(['order', computer])?.records;
   return (id) => {
     const naming = order?.get(`naming/${id}`);
     return naming?.table === 'naming' && naming.nickname !== null
@@ -42,11 +42,15 @@ export function takeStep(queries: QueryClient, computer: string, step: OrderStep
 /** The same two functions as long as the computer is the same. */
 export function useOrderActs(client: Client): ActsContext {
   const queries = useQueryClient();
-  const { say } = useNotices();
-  return useMemo(() => createOrderActs(client, queries, say), [client, queries, say]);
+  const { notify } = useNotices();
+  return useMemo(() => createOrderActs(client, queries, notify), [client, queries, notify]);
 }
 
-function createOrderActs(client: Client, queries: QueryClient, say: Notices['say']): ActsContext {
+function createOrderActs(
+  client: Client,
+  queries: QueryClient,
+  notify: Notices['notify'],
+): ActsContext {
   const key = ['order', client.computer];
   const change = (to: (state: OrderState) => OrderState): void => {
     queries.setQueryData<OrderState>(key, (state) => (state ? to(state) : state));
@@ -62,7 +66,7 @@ function createOrderActs(client: Client, queries: QueryClient, say: Notices['say
       },
       (error: unknown) => {
         change((state) => dropPending(state, ticket, nameOf));
-        say(`Not saved: ${messageOf(error)}`, 'trouble');
+        notify(`Not saved: ${messageOf(error)}`, 'trouble');
         void queries.invalidateQueries({ queryKey: key });
       },
     );
@@ -74,23 +78,23 @@ function createOrderActs(client: Client, queries: QueryClient, say: Notices['say
         return false;
       }
       const nameOf = namesIn(queries, client.computer);
-      const performed = perform(state.order, wanted, nameOf);
+      const performed = perform(state.records, wanted, nameOf);
       if (!performed.ok) {
-        say(performed.problems.map(describe).join(' '), 'trouble');
+        notify(performed.problems.map(describe).join(' '), 'trouble');
         return false;
       }
       store(wanted, nameOf);
-      say(performed.value.words, 'done');
+      notify(performed.value.words, 'done');
       return true;
     },
     step: (direction) => {
       inTurn(() => client[direction]()).then(
         (taken) => {
           takeStep(queries, client.computer, taken);
-          say(taken.words, 'done');
+          notify(taken.words, 'done');
         },
         (error: unknown) => {
-          say(messageOf(error), 'trouble');
+          notify(messageOf(error), 'trouble');
         },
       );
     },

@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import {
-  allBelongings,
+  allCopyAssignments,
   allSpellings,
   createStable,
   isPresent,
@@ -43,15 +43,17 @@ export function useQuestions(): Questions {
   const [stablePinned] = useState(createStable<string, string>);
   const spellings = useMemo(
     () =>
-      stableDecided(new Map(allSpellings(order.order).map((one) => [one.spelling, one.vendor]))),
-    [stableDecided, order.order],
+      stableDecided(new Map(allSpellings(order.records).map((one) => [one.spelling, one.vendor]))),
+    [stableDecided, order.records],
   );
   const belongings = useMemo(
     () =>
       stablePinned(
-        new Map(allBelongings(order.order).map((one) => [one.id as string, one.plugin as string])),
+        new Map(
+          allCopyAssignments(order.records).map((one) => [one.id as string, one.plugin as string]),
+        ),
       ),
-    [stablePinned, order.order],
+    [stablePinned, order.records],
   );
   const questions = useMemo(
     () =>
@@ -74,7 +76,7 @@ export function useQuestions(): Questions {
     () =>
       new Set(
         questions.flatMap((question) => {
-          if (question.sort === 'twin') {
+          if (question.variant === 'twin') {
             return [question.plugin.id, question.other.id];
           }
           if (question.plugin) {

@@ -9,17 +9,17 @@ import {
   type ReactNode,
 } from 'react';
 
-export type NoticeSort = 'done' | 'trouble';
+export type NoticeKind = 'done' | 'trouble';
 interface Notice {
   readonly number: number;
   readonly text: string;
-  readonly sort: NoticeSort;
+  readonly kind: NoticeKind;
 }
 export interface Notices {
-  readonly say: (text: string, sort: NoticeSort) => void;
+  readonly notify: (text: string, kind: NoticeKind) => void;
 }
 
-const NoticesContext = createContext<Notices>({ say: () => undefined });
+const NoticesContext = createContext<Notices>({ notify: () => undefined });
 export const useNotices = (): Notices => useContext(NoticesContext);
 
 /** How long a message about something done stays. Milliseconds. */
@@ -31,14 +31,14 @@ export function NoticesProvider({ children }: { children: ReactNode }) {
   const close = useCallback((number: number) => {
     setNotices((list) => list.filter((n) => n.number !== number));
   }, []);
-  const say = useCallback(
-    (text: string, sort: NoticeSort) => {
+  const notify = useCallback(
+    (text: string, kind: NoticeKind) => {
       const number = (next.current += 1);
       setNotices((list) => [
-        ...list.filter((n) => n.sort === 'trouble' && n.text !== text).slice(-2),
-        { number, text, sort },
+        ...list.filter((n) => n.kind === 'trouble' && n.text !== text).slice(-2),
+        { number, text, kind },
       ]);
-      if (sort === 'done') {
+      if (kind === 'done') {
         setTimeout(() => {
           close(number);
         }, shownFor);
@@ -46,7 +46,7 @@ export function NoticesProvider({ children }: { children: ReactNode }) {
     },
     [close],
   );
-  const value = useMemo(() => ({ say }), [say]);
+  const value = useMemo(() => ({ notify }), [notify]);
   return (
     <NoticesContext value={value}>
       {children}
@@ -67,9 +67,9 @@ function NoticeLine({
   readonly close: (number: number) => void;
 }) {
   return (
-    <div className={`notice ${notice.sort}`} data-testid="notice">
+    <div className={`notice ${notice.kind}`} data-testid="notice">
       <span>{notice.text}</span>
-      {notice.sort === 'trouble' && (
+      {notice.kind === 'trouble' && (
         <button
           type="button"
           onClick={() => {

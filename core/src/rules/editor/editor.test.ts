@@ -8,8 +8,8 @@ import { makeCandidate, type CandidateFacts } from '../evaluate/candidate.ts';
 import { CatalogIndex } from '../evaluate/catalog-index.ts';
 import { ruleFromFilter } from '../../search/rule-from-filter.ts';
 import { gatherRules } from './gather.ts';
-import { compileCard, type Where } from '../evaluate/holds.ts';
-import { marksOf, wordSpans } from './highlight.ts';
+import { compileCard, type RuleContext } from '../evaluate/holds.ts';
+import { ruleHighlights, wordSpans } from './highlight.ts';
 import { justOutside } from './near.ts';
 import { keywordLine, type Line, type Rule } from '../language/rule.ts';
 import { sayRule } from '../language/say.ts';
@@ -17,7 +17,7 @@ import { parseRule, printRule } from '../language/text.ts';
 import { noWords } from '../language/values.ts';
 import { isContained, warningsOf } from './warn.ts';
 
-const where: Where = { now: epoch, isIn: () => false, isFiled: () => false };
+const where: RuleContext = { now: epoch, isIn: () => false, isFiled: () => false };
 const bare: CandidateFacts = {
   id: '',
   names: [],
@@ -187,7 +187,7 @@ describe('a rule for some plugins', () => {
 
 describe('marks', () => {
   const marked = (line: Line, text: string): string[] =>
-    marksOf(line, text).map(({ start, end }) => text.slice(start, end));
+    ruleHighlights(line, text).map(({ start, end }) => text.slice(start, end));
   it('stand on the words that made a line hold', () => {
     expect([
       marked(keywordLine(['echo', 'slap']), 'Twinmoor TapeEcho'),

@@ -4,7 +4,7 @@ import { isGenericWord } from '../../identify/generic-words.ts';
 import { keepBoth, noBits, setBit, takeAway, type Bits } from '../evaluate/bits.ts';
 import { countBits } from './warn.ts';
 import type { CatalogIndex } from '../evaluate/catalog-index.ts';
-import type { Where } from '../evaluate/holds.ts';
+import type { RuleContext } from '../evaluate/holds.ts';
 import type { Field, Line, Relation, Rule } from '../language/rule.ts';
 
 /** A rule that takes in some plugins, and what else it would. */
@@ -29,7 +29,7 @@ interface Try {
 export function gatherRules(
   wanted: readonly string[],
   index: CatalogIndex,
-  where: Where,
+  where: RuleContext,
   limit: number,
 ): Gathering[] {
   const target = noBits(index.size);
@@ -97,7 +97,7 @@ function valuesOf(
 function candidateLines(
   positions: readonly number[],
   index: CatalogIndex,
-  where: Where,
+  where: RuleContext,
   target: Bits,
 ): Try[] {
   const byField = grouped(
@@ -166,7 +166,7 @@ const pairs = (lines: readonly Try[]): Rule[] =>
 function cover(
   positions: readonly number[],
   index: CatalogIndex,
-  where: Where,
+  where: RuleContext,
   target: Bits,
 ): Rule[] {
   const all = new Map(

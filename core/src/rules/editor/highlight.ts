@@ -28,7 +28,7 @@ export function wordSpans(text: string): (Span & { readonly word: string })[] {
 }
 
 /** The letters that meet a line about the name. */
-export function marksOf(line: Line, text: string): Span[] {
+export function ruleHighlights(line: Line, text: string): Span[] {
   if (line.field !== 'name' && line.field !== 'anything') {
     return [];
   }

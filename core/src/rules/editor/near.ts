@@ -6,7 +6,7 @@ import {
   compileLine,
   compileRule,
   isNegative,
-  type Where,
+  type RuleContext,
 } from '../evaluate/holds.ts';
 import { fields, type Card, type Line, type Rule } from '../language/rule.ts';
 import { editDistance, sayValue, type RuleWords } from '../language/values.ts';
@@ -28,7 +28,7 @@ const close = { never: 0.95, letters: 0.8, slip: 0.7, group: 0.5, otherLines: 0.
 export function justOutside(
   rule: Rule,
   candidates: readonly Candidate[],
-  where: Where,
+  where: RuleContext,
   words: RuleWords,
   limit: number,
 ): JustOutside[] {
@@ -67,7 +67,7 @@ function bestMiss(
   candidate: Candidate,
   cards: readonly Prepared[],
   never: readonly { card: Card; holds: ReturnType<typeof compileLine> }[],
-  where: Where,
+  where: RuleContext,
   words: RuleWords,
 ): Miss | null {
   let best: Miss | null = null;

@@ -1,30 +1,30 @@
 /** What is odd about a rule, over the catalog as it is. */
 import { hasBit, type Bits } from '../evaluate/bits.ts';
 import type { CatalogIndex } from '../evaluate/catalog-index.ts';
-import type { Where } from '../evaluate/holds.ts';
+import type { RuleContext } from '../evaluate/holds.ts';
 import type { Card, Line, Rule } from '../language/rule.ts';
 
 /** Cards are counted from 0, first those that let in, then (`isNever`) those that keep out. */
 export type Warning =
   | {
-      readonly sort: 'line-empty';
+      readonly kind: 'line-empty';
       readonly isNever: boolean;
       readonly card: number;
       readonly line: number;
     }
-  | { readonly sort: 'card-empty'; readonly isNever: boolean; readonly card: number }
+  | { readonly kind: 'card-empty'; readonly isNever: boolean; readonly card: number }
   | {
-      readonly sort: 'card-contained';
+      readonly kind: 'card-contained';
       readonly isNever: boolean;
       readonly card: number;
       readonly other: number;
     }
-  | { readonly sort: 'never-everything' };
+  | { readonly kind: 'never-everything' };
 
 const isEmpty = (bits: Bits): boolean => bits.every((word) => word === 0);
 
 /** What in a rule does nothing, or more than it seems. */
-export function warningsOf(rule: Rule, index: CatalogIndex, where: Where): Warning[] {
+export function warningsOf(rule: Rule, index: CatalogIndex, where: RuleContext): Warning[] {
   return [
     ...cardWarnings(rule.cards, false, index, where),
     ...cardWarnings(rule.never, true, index, where),
@@ -36,11 +36,11 @@ function cardWarnings(
   cards: readonly Card[],
   isNever: boolean,
   index: CatalogIndex,
-  where: Where,
+  where: RuleContext,
 ): Warning[] {
   return cards.flatMap((card, at): Warning[] => {
     const lines = card.lines.flatMap((line, n): Warning[] =>
-      isEmpty(index.line(line, where)) ? [{ sort: 'line-empty', isNever, card: at, line: n }] : [],
+      isEmpty(index.line(line, where)) ? [{ kind: 'line-empty', isNever, card: at, line: n }] : [],
     );
     const other = cards.findIndex(
       (one, n) => n !== at && isContained(card, one) && (n < at || !isContained(one, card)),
@@ -49,16 +49,16 @@ function cardWarnings(
       lines.length === 0 && card.lines.length > 1 && isEmpty(index.card(card, where));
     return [
       ...lines,
-      ...(isTogether ? [{ sort: 'card-empty', isNever, card: at } as const] : []),
-      ...(other >= 0 ? [{ sort: 'card-contained', isNever, card: at, other } as const] : []),
+      ...(isTogether ? [{ kind: 'card-empty', isNever, card: at } as const] : []),
+      ...(other >= 0 ? [{ kind: 'card-contained', isNever, card: at, other } as const] : []),
     ];
   });
 }
 
-function neverEverything(rule: Rule, index: CatalogIndex, where: Where): Warning[] {
+function neverEverything(rule: Rule, index: CatalogIndex, where: RuleContext): Warning[] {
   const inside = index.rule({ cards: rule.cards, never: [] }, where);
   return rule.never.length > 0 && !isEmpty(inside) && isEmpty(index.rule(rule, where))
-    ? [{ sort: 'never-everything' }]
+    ? [{ kind: 'never-everything' }]
     : [];
 }
 

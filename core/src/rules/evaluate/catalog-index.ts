@@ -14,7 +14,7 @@ import {
 } from './bits.ts';
 import type { Candidate, RuleText } from './candidate.ts';
 import { Columns } from './columns.ts';
-import { compileLine, isNegative, meetsText, type Where } from './holds.ts';
+import { compileLine, isNegative, meetsText, type RuleContext } from './holds.ts';
 import { fields, type Card, type Line, type Rule } from '../language/rule.ts';
 import { Texts } from '../../text/text-index.ts';
 
@@ -84,7 +84,7 @@ export class CatalogIndex {
   }
 
   /** Everything a rule takes in. */
-  rule({ cards, never }: Rule, where: Where): Bits {
+  rule({ cards, never }: Rule, where: RuleContext): Bits {
     const found = noBits(this.size);
     for (const card of cards) {
       addAll(found, this.card(card, where));
@@ -95,7 +95,7 @@ export class CatalogIndex {
     return found;
   }
 
-  card({ lines }: Card, where: Where): Bits {
+  card({ lines }: Card, where: RuleContext): Bits {
     const [first, ...rest] = lines;
     if (!first) {
       return noBits(this.size);
@@ -107,12 +107,12 @@ export class CatalogIndex {
   }
 
   /** Everything a line lets in. */
-  line(line: Line, where: Where): Bits {
+  line(line: Line, where: RuleContext): Bits {
     return this.#shared(line, where).slice();
   }
 
   /** Rules ask many lines again and again; what depends on nothing but the catalog is answered once. Not to be changed. */
-  #shared(line: Line, where: Where): Bits {
+  #shared(line: Line, where: RuleContext): Bits {
     if (line.field === 'folder' || line.relation.includes('within')) {
       return this.#answer(line, where);
     }
@@ -122,7 +122,7 @@ export class CatalogIndex {
     return bits;
   }
 
-  #answer(line: Line, where: Where): Bits {
+  #answer(line: Line, where: RuleContext): Bits {
     if (isNegative(line.relation)) {
       return takeAway(
         allBits(this.size),
@@ -148,7 +148,7 @@ export class CatalogIndex {
   }
 
   /** Asks one by one. */
-  #each(line: Line, where: Where): Bits {
+  #each(line: Line, where: RuleContext): Bits {
     const found = noBits(this.size);
     const holds = compileLine(line);
     for (let at = 0; at < this.size; at += 1) {

@@ -12,7 +12,7 @@ import {
   type SmartFolder,
   type ToFill,
 } from './fill.ts';
-import { compileRule, type Where } from './holds.ts';
+import { compileRule, type RuleContext } from './holds.ts';
 import { slowlyIn } from './slow.test-data.ts';
 import { parseRule } from '../language/text.ts';
 import type { Rule } from '../language/rule.ts';
@@ -22,7 +22,7 @@ const placed = new Map([
   ['f2', ['p1']],
   ['f3', []],
 ]);
-const where: Where = {
+const where: RuleContext = {
   now: epoch,
   isIn: (folder, plugin) => placed.get(folder)?.includes(plugin) ?? false,
   isFiled: (plugin) => [...placed.values()].some((list) => list.includes(plugin)),

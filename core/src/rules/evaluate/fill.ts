@@ -3,7 +3,7 @@ import { dropBit, hasBit, setBit, type Bits } from './bits.ts';
 import { changedFields, type Candidate } from './candidate.ts';
 import { CatalogIndex } from './catalog-index.ts';
 import { momentOf, valueOf } from './columns.ts';
-import { compileRule, type CompiledRule, type Where } from './holds.ts';
+import { compileRule, type CompiledRule, type RuleContext } from './holds.ts';
 import type { Field, Line, Rule } from '../language/rule.ts';
 
 /** A folder that fills itself, with what the user puts in or keeps out by hand. */
@@ -33,7 +33,7 @@ export interface Filled {
   readonly membersOf: (folder: string) => readonly string[] | undefined;
   /** When a rule would say something else though nothing changed but the time; null for never. */
   readonly expiresAt: number | null;
-  readonly where: Where;
+  readonly where: RuleContext;
 }
 
 /** A rule as it was answered in one fill; a later fill makes another, so that what a fill gave stays as it was. */
@@ -83,7 +83,7 @@ export function createFiller(): (input: ToFill) => Filled {
       return one && (one.members ??= membersIn(one, catalog));
     };
     const contents = contentsOf(input, membersSoFar);
-    const where: Where = {
+    const where: RuleContext = {
       now: input.now,
       isIn: (folder, plugin) => contents(folder).has(plugin),
       isFiled: filedIn(input.placed),
@@ -156,7 +156,7 @@ function answerAnew(
   compiled: CompiledRule,
   contents: Answered['contents'],
   index: CatalogIndex,
-  where: Where,
+  where: RuleContext,
 ): Answered {
   return {
     compiled,
@@ -174,7 +174,7 @@ function answerAgain(
   folder: SmartFolder,
   changed: readonly Changed[],
   index: CatalogIndex,
-  where: Where,
+  where: RuleContext,
 ): Answered {
   const { compiled } = before;
   const concerned = changed.filter(({ fields }) =>

@@ -14,7 +14,7 @@ import {
 import { noWords, sayValue, type RuleWords } from '../language/values.ts';
 
 /** Where a rule is evaluated: the time in milliseconds since 1970, and what is in which folder (with all below it). */
-export interface Where {
+export interface RuleContext {
   readonly now: number;
   readonly isIn: (folder: string, plugin: string) => boolean;
   /** Whether somebody filed the plugin anywhere by hand. */
@@ -22,7 +22,7 @@ export interface Where {
 }
 
 /** Whether a line or a rule lets a plugin in. */
-export type Holds = (candidate: Candidate, where: Where) => boolean;
+export type Holds = (candidate: Candidate, where: RuleContext) => boolean;
 const day = 86_400_000;
 
 type TextField = keyof Candidate['texts'];
@@ -248,7 +248,7 @@ export function compileCard(card: Card): Holds {
 export function explain(
   rule: Rule,
   candidate: Candidate,
-  where: Where,
+  where: RuleContext,
   words: RuleWords = noWords,
 ): string | null {
   if (!compileRule(rule).holds(candidate, where)) {
@@ -259,7 +259,12 @@ export function explain(
 }
 
 /** A line as it is true of a plugin: of its values only those that are met. */
-export function sayLine(line: Line, candidate: Candidate, where: Where, words: RuleWords): string {
+export function sayLine(
+  line: Line,
+  candidate: Candidate,
+  where: RuleContext,
+  words: RuleWords,
+): string {
   const { field, relation, values } = line;
   const met = isNegative(relation)
     ? values

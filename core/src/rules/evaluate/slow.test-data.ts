@@ -1,6 +1,6 @@
 /** Rules straight from their definition in the words, for tests: slow, and sharing nothing with what is tested but the tree of types. */
 import type { Candidate } from './candidate.ts';
-import type { Where } from './holds.ts';
+import type { RuleContext } from './holds.ts';
 import type { Line, Rule } from '../language/rule.ts';
 
 /** Folds and takes words apart letter by letter. */
@@ -109,7 +109,11 @@ const versionOrder = (a: string, b: string): number => {
   return 0;
 };
 
-export function slowLine({ field, relation, values }: Line, c: Candidate, where: Where): boolean {
+export function slowLine(
+  { field, relation, values }: Line,
+  c: Candidate,
+  where: RuleContext,
+): boolean {
   const any = (test: (value: string) => boolean): boolean => values.some(test);
   const not = relation === 'is not' || relation === 'has no';
   if (
@@ -196,6 +200,6 @@ export function slowLine({ field, relation, values }: Line, c: Candidate, where:
   return held.some((one) => any((value) => within(one, value))) !== not;
 }
 
-export const slowlyIn = (rule: Rule, c: Candidate, where: Where): boolean =>
+export const slowlyIn = (rule: Rule, c: Candidate, where: RuleContext): boolean =>
   rule.cards.some((card) => card.lines.every((line) => slowLine(line, c, where))) &&
   !rule.never.some((card) => card.lines.every((line) => slowLine(line, c, where)));

@@ -1,13 +1,13 @@
 import { describe, expect, it } from '@jest/globals';
 import { makeCandidate, type CandidateFacts } from '../evaluate/candidate.ts';
-import { compareVersions, compileRule, explain, type Where } from '../evaluate/holds.ts';
+import { compareVersions, compileRule, explain, type RuleContext } from '../evaluate/holds.ts';
 import { keywordRule, linesOf, type Rule } from './rule.ts';
 import { sayRule } from './say.ts';
 import { parseRule } from './text.ts';
 
 const now = Date.parse('2026-11-24T12:00:00Z');
 const ago = (days: number): number => now - days * 86_400_000;
-const where: Where = {
+const where: RuleContext = {
   now,
   isIn: (folder, plugin) => folder === 'Wear' && plugin === 'worn',
   isFiled: (plugin) => plugin === 'worn',

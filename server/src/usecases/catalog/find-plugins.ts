@@ -3,7 +3,7 @@ import {
   allAnswers,
   allChains,
   allFolders,
-  allNamings,
+  allPluginNames,
   acceptsAll,
   asId,
   chosenByLetters,
@@ -23,7 +23,7 @@ import {
   type Plugin,
   type PluginId,
   type Result,
-  type SlotSort,
+  type SlotKind,
 } from '@clever-drawer/core';
 import { readCatalog } from '../../database/catalog.ts';
 import { readOrder } from '../../database/order.ts';
@@ -45,7 +45,7 @@ export interface FoundPlugin extends FoundCopy {
   readonly chain: readonly FoundCopy[] | null;
 }
 
-const slotSorts: readonly SlotSort[] = ['effect', 'instrument', 'note-effect'];
+const slotSorts: readonly SlotKind[] = ['effect', 'instrument', 'note-effect'];
 
 async function prepare(parts: Parts, computer: string): Promise<ReadyToFind> {
   const { manager } = parts.database;
@@ -58,7 +58,7 @@ async function prepare(parts: Parts, computer: string): Promise<ReadyToFind> {
     readSession(manager, computer),
   ]);
   const answers = new Map(allAnswers(order).map((answer) => [answer.id as string, answer]));
-  const namings = new Map(allNamings(order).map((naming) => [naming.id as string, naming]));
+  const namings = new Map(allPluginNames(order).map((naming) => [naming.id as string, naming]));
   const plugins = withChains(
     catalog.map((plugin) => withAnswer(plugin, answers.get(plugin.id))),
     allChains(order),
@@ -110,7 +110,7 @@ export async function findPlugins(
   parts: Parts,
   computer: string,
   query: string,
-  slot: SlotSort | null,
+  slot: SlotKind | null,
   limit: number,
 ): Promise<Result<FoundPlugin[]>> {
   const { finder, habits, can, pluginById, accepts, formatOrder } = await parts.finding.of(

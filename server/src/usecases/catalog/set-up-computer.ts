@@ -6,7 +6,7 @@ import {
   orderOf,
   perform,
   type ComputerView,
-  type TrackSort,
+  type TrackKind,
 } from '@clever-drawer/core';
 import { addComputer, listComputers } from '../../database/computers.ts';
 import { applyToTables } from '../../database/order.ts';
@@ -29,7 +29,7 @@ const usualTracks: NonNullable<NewComputer['tracks']> = [
 /** What the first computer is called, and what its practice session holds when it is not the usual. */
 export interface NewComputer {
   readonly name: string;
-  readonly tracks?: undefined | readonly { readonly name: string; readonly sort: TrackSort }[];
+  readonly tracks?: undefined | readonly { readonly name: string; readonly sort: TrackKind }[];
 }
 
 /** The computers; the first one is made when there is none. */

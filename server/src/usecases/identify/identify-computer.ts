@@ -4,14 +4,14 @@ import {
   gatherPlugin,
   grouped,
   plainText,
-  sortPlugins,
+  identifyPlugins,
   usedIn,
   type AnswerFacts,
   type Decisions,
   type OrderChange,
   type OrderRecord,
-  type SortedCopy,
-  type SortedPlugin,
+  type CopyToIdentify,
+  type IdentifiedPlugin,
 } from '@clever-drawer/core';
 import {
   addPlugins,
@@ -32,7 +32,7 @@ import type { Parts } from '../../parts.ts';
 type Sorter = Pick<Parts, 'readers' | 'clock'>;
 
 /** Sorts everything, in a thread of its own. Copies that failed and hold a plugin stay with it; they say nothing of it. */
-export async function sortComputer(
+export async function identifyComputer(
   manager: EntityManager,
   { readers, clock }: Sorter,
   computer: string,
@@ -63,14 +63,14 @@ export async function sortComputer(
   await saveDoubts(manager, computer, sorted.doubts);
 }
 
-const asSorted = ({ id, facts, state, pluginId }: CopyRow): SortedCopy => ({
+const asSorted = ({ id, facts, state, pluginId }: CopyRow): CopyToIdentify => ({
   id,
   facts,
   isPresent: state === 'present',
   plugin: pluginId,
 });
 
-const isSame = (row: PluginRow, plugin: SortedPlugin): boolean =>
+const isSame = (row: PluginRow, plugin: IdentifiedPlugin): boolean =>
   row.name === plugin.name &&
   row.vendor === plugin.vendor &&
   row.kind === plugin.kind &&
@@ -105,12 +105,12 @@ export async function followChange(
     await moveBelongings(manager, change);
   }
   if (touched.some((record) => record.table === 'belonging' || record.table === 'spelling')) {
-    await sortComputer(manager, sorter, computer);
+    await identifyComputer(manager, sorter, computer);
     return true;
   }
   const answered = answersThatTeach(change);
   if (answered.length > 0) {
-    await sortVendorsOf(manager, computer, answered);
+    await identifyVendorsOf(manager, computer, answered);
   }
   return answered.length > 0;
 }
@@ -141,7 +141,7 @@ async function moveBelongings(manager: EntityManager, change: OrderChange): Prom
 }
 
 /** An answer teaches the other plugins of the same vendors. */
-async function sortVendorsOf(
+async function identifyVendorsOf(
   manager: EntityManager,
   computer: string,
   plugins: readonly string[],
@@ -172,7 +172,7 @@ async function sortVendorsOf(
   const known = new Map(near.map((row) => [row.id, row]));
   await updatePlugins(
     manager,
-    sortPlugins(gathered, decisions.answers).filter((plugin) => {
+    identifyPlugins(gathered, decisions.answers).filter((plugin) => {
       const row = known.get(plugin.id);
       return row && !isSame(row, plugin);
     }),

@@ -1,15 +1,15 @@
 /** Loads that a host elsewhere on this computer tells of, by what it knows of the copies. */
-import { failed, type Format, type Result, type TrackSort } from '@clever-drawer/core';
+import { failed, type Format, type Result, type TrackKind } from '@clever-drawer/core';
 import { copiesAt } from '../../database/session.ts';
 import type { Parts } from '../../parts.ts';
 import { recordPastLoads } from '../session/practice-session.ts';
 
 /** A load as a host tells it. */
-export interface ToldLoad {
+export interface ExternalLoad {
   readonly format: Format;
   readonly path: string;
   readonly identity: string | null;
-  readonly track: TrackSort;
+  readonly track: TrackKind;
   /** The path of the copy before it in its chain. */ readonly after: string | null;
   readonly typed?: string;
   readonly keys?: number;
@@ -20,7 +20,7 @@ export interface ToldLoad {
 export async function hearLoad(
   parts: Parts,
   computer: string,
-  { format, path, identity, track, after, ...measured }: ToldLoad,
+  { format, path, identity, track, after, ...measured }: ExternalLoad,
 ): Promise<Result<number>> {
   const copies = await copiesAt(parts.database.manager, computer, [
     path,

@@ -8,9 +8,9 @@ import {
   makesSound,
   nameKeyOf,
   nameOfCopy,
-  sortPlugins,
+  identifyPlugins,
   type Comparison,
-  type FindingSort,
+  type FindingKind,
   type FoundCopy,
 } from '@clever-drawer/core';
 import {
@@ -132,7 +132,7 @@ async function assignPlugins(
       continue;
     }
     plugins.set(key, row.pluginId);
-    for (const plugin of sortPlugins(
+    for (const plugin of identifyPlugins(
       [
         {
           id: row.pluginId,
@@ -164,7 +164,7 @@ async function report(
       id: randomUUID(),
       scanId: scan.id,
       number: start + i,
-      sort: comparison.sort as FindingSort,
+      sort: comparison.sort as FindingKind,
       pluginId: row.pluginId,
       name: nameOfCopy(row.facts),
       vendor: row.facts.vendor,

@@ -6,7 +6,7 @@ import {
   compare,
   copyKey,
   failed,
-  findingSorts,
+  findingKinds,
   nameOfCopy,
   ok,
   type Comparison,
@@ -34,7 +34,7 @@ import type { ScanJob } from '../../jobs/scan-jobs.ts';
 import type { Parts } from '../../parts.ts';
 import type { FoundBundle } from '../../scanner/index.ts';
 import { firstSight, saveBatch } from './save-findings.ts';
-import { sortComputer } from '../identify/identify-computer.ts';
+import { identifyComputer } from '../identify/identify-computer.ts';
 
 /** While a scan runs, windows fetch what it has found at most this often. Milliseconds. */
 const catalogEvery = 2_000;
@@ -42,7 +42,7 @@ const catalogEvery = 2_000;
 const batchSize = 50;
 const noCounts = (): ScanRow['counts'] =>
   ({
-    ...Object.fromEntries(findingSorts.map((sort) => [sort, 0])),
+    ...Object.fromEntries(findingKinds.map((sort) => [sort, 0])),
     unchanged: 0,
   }) as ScanRow['counts'];
 
@@ -219,7 +219,7 @@ class ScanRun {
     const { database } = this.#parts;
     const computer = this.#scan.computerId;
     if (this.#hasChanged || (await hasUnsorted(database.manager, computer))) {
-      await database.transaction((manager) => sortComputer(manager, this.#parts, computer));
+      await database.transaction((manager) => identifyComputer(manager, this.#parts, computer));
     }
   }
 

@@ -9,7 +9,7 @@ import {
   grouped,
   isOnly32Bit,
   ok,
-  slotSortAt,
+  slotKindAt,
   whyNot,
   withAnswer,
   type HostCopy,
@@ -21,7 +21,7 @@ import {
   type RepairView,
   type Result,
   type SessionView,
-  type SlotSort,
+  type SlotKind,
 } from '@clever-drawer/core';
 import {
   allCopies,
@@ -130,7 +130,7 @@ async function chooseCopy(
   { database: { manager }, clock }: Parts,
   computer: string,
   id: string,
-  slot: SlotSort,
+  slot: SlotKind,
   { settings }: HostSession,
   wanted: string | null,
 ): Promise<Chosen> {
@@ -173,7 +173,7 @@ export const loadIntoSlot = (
         parts,
         computer,
         id,
-        slotSortAt(track.sort, index + at),
+        slotKindAt(track.sort, index + at),
         session,
         chain ? null : request.copy,
       );

@@ -2,7 +2,7 @@
 import type { ReactNode } from 'react';
 import { Form } from 'react-bootstrap';
 import { nothingSaid, type Plugin } from '@clever-drawer/core';
-import { sayAct } from '../../annotate/annotate.ts';
+import { annotateAct } from '../../annotate/annotate.ts';
 import { useActs, useCatalog } from '../../studio/contexts.ts';
 import type { FieldProps } from './field.ts';
 import { KindField } from './kind.tsx';
@@ -20,7 +20,7 @@ export function Annotations({ plugin }: { plugin: Plugin }) {
     plugin,
     said,
     onSay: (set) => {
-      act(sayAct([plugin.id], set));
+      act(annotateAct([plugin.id], set));
     },
   };
   return (

@@ -9,7 +9,7 @@ import {
   type Field,
   type Line,
   type RuleWords,
-  type Where,
+  type RuleContext,
 } from '@clever-drawer/core';
 
 export interface Completion {
@@ -26,7 +26,7 @@ export function createCompletions(
   index: CatalogIndex,
   candidates: readonly Candidate[],
   words: RuleWords,
-  where: Where,
+  where: RuleContext,
 ): Completions {
   const known = new Map<string, readonly Completion[]>();
   const make = (field: Field, relation: Line['relation']): Completion[] => {

@@ -10,10 +10,10 @@ import {
 import { optionsOf } from './options.ts';
 
 /** Whether one answer picked from a list makes sense for all of them. */
-export const canPick = (sort: Question['sort']): boolean => sort === 'type' || sort === 'vendor';
+export const canPick = (sort: Question['variant']): boolean => sort === 'type' || sort === 'vendor';
 
 /** Answers that make sense for any number of plugins. */
-export function sameFor(sort: Question['sort']): { text: string; set: Partial<AnswerFacts> }[] {
+export function sameFor(sort: Question['variant']): { text: string; set: Partial<AnswerFacts> }[] {
   if (sort === 'kind') {
     return [
       { text: 'All effects', set: { kind: 'effect' } },
@@ -37,7 +37,7 @@ export function sameFor(sort: Question['sort']): { text: string; set: Partial<An
 export function bestOf(questions: readonly Question[]): Act | null {
   const acts = questions.flatMap((question) => {
     const option = optionsOf(question)[0];
-    return option && (option.probability !== null || question.sort === 'vendor')
+    return option && (option.probability !== null || question.variant === 'vendor')
       ? [option.act]
       : [];
   });
@@ -59,7 +59,7 @@ export function bestOf(questions: readonly Question[]): Act | null {
 
 /** A question as a row of a list: its best answer, and what speaks for it. */
 export function inShort(question: Question): { text: string; why: string } {
-  switch (question.sort) {
+  switch (question.variant) {
     case 'type': {
       const best = question.suggestions[0];
       return {

@@ -8,7 +8,7 @@ import {
   type Reason,
   type VendorQuestion,
 } from '@clever-drawer/core';
-import { ownerOf, sayAct, spellAct } from '../../annotate/annotate.ts';
+import { ownerOf, annotateAct, spellAct } from '../../annotate/annotate.ts';
 
 export interface Option {
   /** Told apart among the options of one question. */
@@ -37,7 +37,7 @@ const licenceNames: readonly (readonly [LicenceState, string])[] = [
 
 /** Best first. */
 export function optionsOf(question: Question): Option[] {
-  switch (question.sort) {
+  switch (question.variant) {
     case 'type':
       return question.suggestions.slice(0, 5).map(({ type, probability, reasons }) => ({
         id: type,
@@ -52,7 +52,7 @@ export function optionsOf(question: Question): Option[] {
         id: kind,
         text: kindNames.get(kind) ?? kind,
         probability,
-        act: sayAct([question.plugin.id], { kind }),
+        act: annotateAct([question.plugin.id], { kind }),
         reasons: question.reasons.map((reason) => ({
           text: reason.text,
           weight: reason.kind === kind ? reason.weight : -reason.weight,
@@ -85,7 +85,7 @@ export function optionsOf(question: Question): Option[] {
           text,
           probability: null,
           reasons,
-          act: sayAct([question.plugin.id], { licence: { state, until: null } }),
+          act: annotateAct([question.plugin.id], { licence: { state, until: null } }),
         }),
       );
       const hide: Option = {
@@ -93,7 +93,7 @@ export function optionsOf(question: Question): Option[] {
         text: 'Keep it in the catalog, but hide it from loading',
         probability: null,
         reasons,
-        act: sayAct([question.plugin.id], { isHidden: true }),
+        act: annotateAct([question.plugin.id], { isHidden: true }),
       };
       return [...options, hide].sort(
         (a, b) => Number(b.id === question.likely) - Number(a.id === question.likely),
@@ -105,7 +105,7 @@ export function optionsOf(question: Question): Option[] {
 }
 
 export const typesAct = (plugin: string, types: readonly string[]): Act =>
-  sayAct([plugin], { types });
+  annotateAct([plugin], { types });
 
 function vendorOptions({ near, plugin, guesses }: VendorQuestion): Option[] {
   if (!near) {
@@ -114,7 +114,7 @@ function vendorOptions({ near, plugin, guesses }: VendorQuestion): Option[] {
       text: vendor,
       probability: null,
       reasons: [{ weight: 1, text: reason }],
-      act: sayAct(plugin ? [plugin.id] : [], { vendor }),
+      act: annotateAct(plugin ? [plugin.id] : [], { vendor }),
     }));
   }
   const { a, b, reason } = near;

@@ -1,0 +1,4 @@
+/** Spans of time. Milliseconds. */
+
+/** A day of 24 hours. */
+export const day = 86_400_000;
