@@ -17,6 +17,7 @@ import {
   type Plugin,
   type Rule,
   type RuleContext,
+  day,
 } from '@clever-drawer/core';
 import { makePlugins, writeStudio } from '@clever-drawer/demo';
 import { freePort, serve, startCluster } from '@clever-drawer/server';
@@ -29,7 +30,6 @@ const size = 20_000;
 const count = 500;
 const rounds = 40;
 const now = Date.now();
-const day = 86_400_000;
 const where: RuleContext = { now, isIn: () => false, isFiled: () => false };
 
 function makeCatalog(): Plugin[] {

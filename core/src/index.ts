@@ -28,6 +28,9 @@ export {
   type Records,
 } from './change.ts';
 export { grouped } from './grouped.ts';
+export { day } from './time.ts';
+export { createTurns, type Turns } from './turns.ts';
+export { editDistance } from './text/edit-distance.ts';
 export { createStable } from './stable.ts';
 export { compareNames, fold, wordsOf } from './text/fold.ts';
 export {
@@ -38,7 +41,7 @@ export {
   type Format,
   type FoundCopy,
 } from './formats/found-copy.ts';
-export { kinds, type Kind } from './catalog/kind.ts';
+export { kinds, kindWords, type Kind } from './catalog/kind.ts';
 export {
   copyInFront,
   isForOldSessions,
@@ -90,13 +93,7 @@ export {
   type Reason,
   type Suggestion,
 } from './identify/classify.ts';
-export {
-  evidenceOf,
-  kindNames,
-  type Piece,
-  type SeriesShare,
-  type Subject,
-} from './identify/evidence.ts';
+export { evidenceOf, type Piece, type SeriesShare, type Subject } from './identify/evidence.ts';
 export { isGenericWord } from './identify/generic-words.ts';
 export { lexicon } from './identify/lexicon.data.ts';
 export { gatherSeries, type InSeries } from './identify/series.ts';
@@ -235,7 +232,6 @@ export {
   type Rule,
 } from './rules/language/rule.ts';
 export {
-  editDistance,
   knownValues,
   nearest,
   noWords,

@@ -1,8 +1,7 @@
 /** A year of loads: a handful of plugins makes most of them, working days only, several in a chain. */
+import { day } from '@clever-drawer/core';
 import type { PastLoad, Plugin, TrackKind } from '@clever-drawer/core';
 import { chanceFrom, type Chance } from './chance.ts';
-
-const day = 86_400_000;
 
 /** What was typed, in fewer keys as the year goes by: at first half the name, in the end two letters and Enter. `ago` in days. */
 function typing(

@@ -1,4 +1,5 @@
 /** A clock that can be set back while the demo is seeded: a studio that has been there for a year has not been scanned today for the first time. */
+import { day } from '@clever-drawer/core';
 export interface Travel {
   readonly clock: () => Date;
   /** Days before the present; 0 is the present. */
@@ -10,7 +11,7 @@ export function createTravel(): Travel {
   return {
     clock: () => new Date(Date.now() - back),
     setBack: (days) => {
-      back = days * 86_400_000;
+      back = days * day;
     },
   };
 }

@@ -161,7 +161,7 @@ describe('what is learnt', () => {
       plugin: id('Kelpie'),
       warmth: expect.closeTo(1, 2),
     });
-    expect(habits.letters).toContainEqual({ typed: 'te', plugin: id('Tern'), times: 2 });
+    expect(habits.letters).toContainEqual({ typed: 'Te', plugin: id('Tern'), times: 2 });
     const keys = (await server.call<KeysView>('GET', 'keys')).body;
     expect(keys).toMatchObject({
       today: { loads: 6, keys: 3 },

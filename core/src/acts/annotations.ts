@@ -1,5 +1,5 @@
 /** Acts that say what a plugin is: answers and tags. */
-import { kindNames } from '../identify/evidence.ts';
+import { kindWords } from '../catalog/kind.ts';
 import type { PluginId } from '../id.ts';
 import { type Answer, type AnswerFacts, nothingSaid, saysNothing } from '../catalog/answer.ts';
 import { failed, type Result } from '../problem.ts';
@@ -101,8 +101,6 @@ const keys: readonly (keyof AnswerFacts)[] = [
 const isSame = (a: AnswerFacts, b: AnswerFacts): boolean =>
   keys.every((key) => JSON.stringify(a[key]) === JSON.stringify(b[key]));
 
-const kindWords = { ...kindNames, unknown: 'of no known kind' };
-
 function wordsOf(set: Partial<AnswerFacts>, plugins: string): string {
   if (set.types !== undefined) {
     if (set.types === null) {
@@ -116,7 +114,7 @@ function wordsOf(set: Partial<AnswerFacts>, plugins: string): string {
   if (set.kind !== undefined) {
     return set.kind === null
       ? `Take back the kind of ${plugins}`
-      : `Say that ${plugins} is ${kindWords[set.kind]}`;
+      : `Say that ${plugins} is ${kindWords[set.kind].one}`;
   }
   if (set.vendor !== undefined) {
     return set.vendor === null

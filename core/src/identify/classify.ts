@@ -1,7 +1,7 @@
 /** The likely types and kind of a plugin, with probabilities that can be taken at their word, and reasons. */
-import { kinds, type Kind } from '../catalog/kind.ts';
+import { kinds, type Kind, kindWords } from '../catalog/kind.ts';
 import { readDeclared } from '../taxonomy/declared.ts';
-import { evidenceOf, kindNames, readPorts, type Piece, type Subject } from './evidence.ts';
+import { evidenceOf, readPorts, type Piece, type Subject } from './evidence.ts';
 import { groupOf, kindOfType, typeGroups } from '../taxonomy/tree.ts';
 import { weights as fitted, type Weights } from './weights.data.ts';
 
@@ -125,7 +125,7 @@ function classifyKind(
       evidence.push({
         kind,
         weight: declaredKind,
-        text: `its ${format} copy declares ${kindNames[kind]}`,
+        text: `its ${format} copy declares ${kindWords[kind].one}`,
       });
     }
   }

@@ -1,4 +1,5 @@
 /** What speaks for and against each group of types, each piece with its weight and a reason in plain words. */
+import { kindWords } from '../catalog/kind.ts';
 import type { Kind } from '../catalog/kind.ts';
 import type { Format } from '../formats/found-copy.ts';
 import { readDeclared } from '../taxonomy/declared.ts';
@@ -123,7 +124,7 @@ function declaredPieces({ declared }: Subject, w: Weights): Piece[] {
         pieces.push({
           type: id,
           weight: -w.otherKind,
-          reason: `its ${format} copy declares ${kindNames[kind]}`,
+          reason: `its ${format} copy declares ${kindWords[kind].one}`,
         });
       }
     }
@@ -143,15 +144,6 @@ function once(pieces: readonly Piece[]): Piece[] {
 /** Formats call a tool an effect, so that is no contradiction. */
 const isTool = (a: Kind, b: Kind): boolean =>
   (a === 'effect' && b === 'tool') || (a === 'tool' && b === 'effect');
-/** Kinds in words, for sentences. */
-export const kindNames: Readonly<Record<Kind, string>> = {
-  effect: 'an effect',
-  instrument: 'an instrument',
-  'note-effect': 'a note effect',
-  tool: 'a tool',
-  unknown: 'nothing',
-};
-
 /** What goes in and out, in words, and which groups that speaks for and against (kept: common practice). */
 export interface PortReading {
   readonly says: string;

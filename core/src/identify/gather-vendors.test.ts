@@ -1,9 +1,9 @@
+import { isOneApart } from '../text/edit-distance.ts';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import {
   foldVendor,
   gatherVendors,
-  isOneApart,
   nearMisses,
   noDecisions,
   vendorNames,

@@ -1,4 +1,5 @@
 /** Who made a plugin: spellings of one vendor gathered, near misses found. */
+import { isOneApart } from '../text/edit-distance.ts';
 import { compareNames, fold } from '../text/fold.ts';
 
 /** Words that vendors add or leave out at will (common practice, no published source). */
@@ -167,19 +168,3 @@ export function nearMisses(vendors: readonly Vendor[]): NearMiss[] {
 
 const beginsWithWords = (long: string, short: string): boolean =>
   fold(long).startsWith(`${fold(short)} `);
-
-/** Whether one letter wrong, missing or swapped makes the one the other. */
-export function isOneApart(a: string, b: string): boolean {
-  let start = 0;
-  while (start < a.length && a[start] === b[start]) {
-    start += 1;
-  }
-  const restA = a.slice(start);
-  const restB = b.slice(start);
-  return (
-    restA.slice(1) === restB.slice(1) ||
-    restA.slice(1) === restB ||
-    restA === restB.slice(1) ||
-    (restA[0] === restB[1] && restA[1] === restB[0] && restA.slice(2) === restB.slice(2))
-  );
-}

@@ -1,10 +1,11 @@
 /** Whether two copies are one plugin: evidence for and against, each piece with its weight and a reason. */
+import { isOneApart } from '../text/edit-distance.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
 import { stemOfPath } from '../formats/found-copy.ts';
 import type { Kind } from '../catalog/kind.ts';
 import { makesSound, nameKeyOf, type IsGeneric, type NameKey } from './name-key.ts';
 import { nameOfCopy } from '../catalog/plugin.ts';
-import { foldVendor, isOneApart } from './gather-vendors.ts';
+import { foldVendor } from './gather-vendors.ts';
 
 /** What grouping has to know of a copy. */
 export type GroupedCopy = Pick<

@@ -1,4 +1,5 @@
 /** What may be loaded where, and why something may not. */
+import { kindWords } from '../catalog/kind.ts';
 import { copyInFront, isPresent, type CopyCard, type Plugin } from '../catalog/plugin.ts';
 import type { AnswerFacts } from '../catalog/answer.ts';
 import type { Kind } from '../catalog/kind.ts';
@@ -94,7 +95,7 @@ export function whyNot(
   today: string,
 ): string | null {
   if (!isLoadable(plugin.kind, slot)) {
-    return `${slot === 'effect' || plugin.kind !== 'effect' ? kindWords[plugin.kind] : 'an effect'}, and this is a slot for ${slotNames[slot]}`;
+    return `${slot === 'effect' || plugin.kind !== 'effect' ? kindWords[plugin.kind].one : 'an effect'}, and this is a slot for ${slotNames[slot]}`;
   }
   if (said?.isHidden) {
     return 'hidden from loading';
@@ -156,11 +157,3 @@ export function whyNotHere(plugin: Plugin, slot: SlotKind, known: Surroundings):
   }
   return null;
 }
-
-const kindWords: Readonly<Record<Kind, string>> = {
-  effect: 'an effect',
-  instrument: 'an instrument',
-  'note-effect': 'a note effect',
-  tool: 'a tool',
-  unknown: 'of unknown kind',
-};

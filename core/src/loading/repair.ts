@@ -1,11 +1,11 @@
 /** Which copy that is here is the one an old session asks for. */
+import { editDistance } from '../text/edit-distance.ts';
 import { preferred, type CopyCard, type Plugin } from '../catalog/plugin.ts';
 import { nameKeyOf, type NameKey } from '../identify/name-key.ts';
 import { whyNotCopy, type TakenBySession } from './loadability.ts';
 import { fold } from '../text/fold.ts';
 import { grouped } from '../grouped.ts';
 import type { Format } from '../formats/found-copy.ts';
-import { editDistance } from '../rules/language/values.ts';
 import { isGenericWord } from '../identify/generic-words.ts';
 import type { HostCopy } from './host-session.ts';
 

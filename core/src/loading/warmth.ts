@@ -1,4 +1,5 @@
 /** What loads say about habits. */
+import { day } from '../time.ts';
 
 /** After this many days a load counts half. Common practice, no published source. */
 export const halfLifeDays = 30;

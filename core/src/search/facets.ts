@@ -1,4 +1,5 @@
 /** Further facts by which the list is narrowed, beside kind, type, vendor and format. */
+import { day } from '../time.ts';
 import { licenceStates, type AnswerFacts } from '../catalog/answer.ts';
 import { isPresent, type Plugin } from '../catalog/plugin.ts';
 
@@ -27,7 +28,6 @@ export const facetValues = {
   loaded: ['7', '30', 'never', 'not-90'],
 } as const satisfies Partial<Record<Facet, readonly string[]>>;
 
-const day = 86_400_000;
 const within = (time: string, days: string, now: number): boolean =>
   now - Date.parse(time) <= Number(days) * day;
 

@@ -1,13 +1,14 @@
-/** One after the other, for each key by itself. */
-export class Turns {
-  readonly #last = new Map<string, Promise<unknown>>();
+/** Work on a computer, one piece after the other. */
+import { createTurns, type Turns as Row } from '@clever-drawer/core';
 
+/** A row of turns for each key by itself. */
+export class Turns {
+  readonly #rows = new Map<string, Row>();
+
+  /** Does the work when all that was taken before it for that key has ended. */
   take<T>(key: string, work: () => Promise<T>): Promise<T> {
-    const next = (this.#last.get(key) ?? Promise.resolve()).then(work, work);
-    this.#last.set(
-      key,
-      next.catch(() => undefined),
-    );
-    return next;
+    const row = this.#rows.get(key) ?? createTurns();
+    this.#rows.set(key, row);
+    return row(work);
   }
 }

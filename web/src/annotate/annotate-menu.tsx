@@ -1,19 +1,14 @@
 /** Saying one thing of many plugins: type, kind, licence, tag, hidden. */
 import { useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
-import { allTags, asId, licenceStates, type Kind } from '@clever-drawer/core';
+import { allTags, asId, licenceStates, type Kind, kindWords } from '@clever-drawer/core';
 import { useActs, useCatalog } from '../studio/contexts.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { Picker, type Choice } from '../ui/picker.tsx';
 import { annotateAct } from './annotate.ts';
 import { TypesPicker } from './types-picker.tsx';
 
-const kindNames: readonly (readonly [Kind, string])[] = [
-  ['effect', 'effects'],
-  ['instrument', 'instruments'],
-  ['note-effect', 'note effects'],
-  ['tool', 'tools'],
-];
+const offered: readonly Kind[] = ['effect', 'instrument', 'note-effect', 'tool'];
 
 export function AnnotateMenu({ plugins }: { plugins: readonly string[] }) {
   const { answers } = useCatalog();
@@ -138,14 +133,14 @@ function Said({ setPicking, plugins, isAllHidden, they }: SaidProps) {
         {isAllHidden ? 'Offer while loading' : 'Hide from loading'}
       </MenuItem>
       <Dropdown.Divider />
-      {kindNames.map(([kind, name]) => (
+      {offered.map((kind) => (
         <MenuItem
           key={kind}
           onClick={() => {
             act(annotateAct(plugins, { kind }));
           }}
         >
-          {they} {name}
+          {they} {kindWords[kind].many}
         </MenuItem>
       ))}
       <Dropdown.Divider />

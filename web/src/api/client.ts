@@ -69,16 +69,6 @@ async function send<T>(
   );
 }
 
-/** Sends one after the other: an undo pressed right after an act must reach the server after it. */
-export function createTurns(): <T>(job: () => Promise<T>) => Promise<T> {
-  let last: Promise<unknown> = Promise.resolve();
-  return (job) => {
-    const next = last.then(job, job);
-    last = next;
-    return next;
-  };
-}
-
 export const listComputers = (): Promise<ComputerView[]> => call('GET', 'computers');
 
 /** All calls about one computer. */

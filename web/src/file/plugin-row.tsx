@@ -2,7 +2,7 @@
 import { useDraggable } from '@dnd-kit/core';
 import { Check } from 'lucide-react';
 import { memo, type ReactNode } from 'react';
-import { isPresent, typeName, type Folder, type Plugin, type Row } from '@clever-drawer/core';
+import { isPresent, typeName, type Folder, type Plugin, type Row, day } from '@clever-drawer/core';
 import { Faceplate } from '../ui/faceplate.tsx';
 
 export interface RowProps {
@@ -161,8 +161,6 @@ const formatsOf = (plugin: Plugin): string[] =>
         .map((c) => (c.is32Bit ? `${c.format} 32` : c.format)),
     ),
   ].sort((a, b) => Number(a.endsWith(' 32')) - Number(b.endsWith(' 32')));
-
-const day = 86_400_000;
 
 /** "today", "3 d", "2 w", "4 mo", "never". `now` in milliseconds. */
 export function ago(time: string | undefined, now: number): string {

@@ -19,19 +19,12 @@ import {
   type Plugin,
   type Row,
   type Sorting,
+  kindWords,
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { FacetWords } from './facet-words.tsx';
 import { clearFilter, type List } from './use-list.ts';
-
-const kindNames: Record<Kind, string> = {
-  effect: 'effects',
-  instrument: 'instruments',
-  'note-effect': 'note effects',
-  tool: 'tools',
-  unknown: 'plugins of unknown kind',
-};
 
 export function Sentence({
   list,
@@ -151,9 +144,9 @@ function SentenceWords({ filter, setFilter, types, vendors, formatsHere }: Sente
       <Word
         name="Kind"
         value={filter.kind}
-        text={filter.kind === null ? 'all plugins' : kindNames[filter.kind]}
+        text={filter.kind === null ? 'all plugins' : kindWords[filter.kind].many}
         any="all plugins"
-        options={kinds.map((kind) => ({ value: kind, text: kindNames[kind] }))}
+        options={kinds.map((kind) => ({ value: kind, text: kindWords[kind].many }))}
         onPick={(kind) => {
           setFilter({ kind: kind as Kind | null });
         }}

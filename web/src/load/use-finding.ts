@@ -21,7 +21,7 @@ import {
   type TrackView,
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
-import { useFinder } from './use-finder.ts';
+import { useFinder } from '../studio/use-finder.ts';
 import { useHabits } from './use-habits.ts';
 
 export interface Slot {

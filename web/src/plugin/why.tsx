@@ -1,6 +1,6 @@
 /** Why a plugin is taken for what it is, or what it was taken for before the user said otherwise. */
 import {
-  kindNames,
+  kindWords,
   typeName,
   type PluginEvidence,
   type Plugin,
@@ -48,7 +48,7 @@ function WhyKind({ grounds }: { readonly grounds: PluginEvidence }) {
   return (
     <li>
       <p>
-        <strong>{capital(kindNames[grounds.kinds[0]?.kind ?? 'unknown'])}</strong> ·{' '}
+        <strong>{capital(kindWords[grounds.kinds[0]?.kind ?? 'unknown'].one)}</strong> ·{' '}
         {Math.round((grounds.kinds[0]?.probability ?? 0) * 100)} %
       </p>
       <Lines

@@ -3,13 +3,14 @@ import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import {
   chainIn,
+  createTurns,
   describe,
   perform,
   type Act,
   type CatalogView,
   type OrderStep,
 } from '@clever-drawer/core';
-import { createTurns, messageOf, type Client } from '../api/client.ts';
+import { messageOf, type Client } from '../api/client.ts';
 import { useNotices, type Notices } from '../ui/notices.tsx';
 import type { ActsContext } from './contexts.ts';
 import { addPending, confirm, dropPending, type OrderState } from './order-store.ts';
@@ -55,6 +56,7 @@ function createOrderActs(
   const change = (to: (state: OrderState) => OrderState): void => {
     queries.setQueryData<OrderState>(key, (state) => (state ? to(state) : state));
   };
+  // An undo pressed right after an act must reach the server after it.
   const inTurn = createTurns();
   const store = (wanted: Act, nameOf: (id: string) => string | undefined): void => {
     const ticket = crypto.randomUUID();

@@ -2,6 +2,7 @@
 import { Command } from 'cmdk';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Modal } from 'react-bootstrap';
+import { ranked } from './model/ranked.ts';
 
 export interface Choice {
   readonly id: string;
@@ -16,6 +17,8 @@ interface Props {
   readonly title: string;
   readonly prompt: string;
   readonly choices: readonly Choice[];
+  /** Finds choices for the letters, best first; without it they are ranked by how they begin. */
+  readonly search?: (typed: string) => readonly Choice[];
   /** What to offer for letters that no choice is called. */
   readonly offer?: (typed: string) => Choice | null;
   readonly onClose: () => void;
@@ -24,7 +27,7 @@ interface Props {
 /** Most choices shown at once. */
 const shown = 60;
 
-export function Picker({ title, prompt, choices, offer, onClose }: Props) {
+export function Picker({ title, prompt, choices, search, offer, onClose }: Props) {
   const [typed, setTyped] = useState('');
   const field = useRef<HTMLInputElement>(null);
   // A menu that opened this dialog takes the focus back when it closes; the field gets it afterwards.
@@ -36,7 +39,7 @@ export function Picker({ title, prompt, choices, offer, onClose }: Props) {
       cancelAnimationFrame(frame);
     };
   }, []);
-  const found = rank(choices, typed).slice(0, shown);
+  const found = (search?.(typed) ?? ranked(choices, typed)).slice(0, shown);
   const extra = offer?.(typed.trim()) ?? null;
   const take = (choice: Choice): void => {
     onClose();
@@ -61,7 +64,7 @@ export function Picker({ title, prompt, choices, offer, onClose }: Props) {
 }
 
 interface FoundProps {
-  readonly found: Choice[];
+  readonly found: readonly Choice[];
   readonly extra: Choice | null;
   readonly take: (choice: Choice) => void;
 }
@@ -93,27 +96,4 @@ function Found({ found, extra, take }: FoundProps) {
       )}
     </Command.List>
   );
-}
-
-/** Choices that have the letters: at the start first, then at the start of a word, then anywhere; else in their order. */
-function rank(choices: readonly Choice[], typed: string): Choice[] {
-  const letters = typed.trim().toLowerCase();
-  if (letters === '') {
-    return [...choices];
-  }
-  const quality = (choice: Choice): number => {
-    const texts = [choice.text, ...(choice.keywords ?? [])].map((t) => t.toLowerCase());
-    if (texts.some((t) => t.startsWith(letters))) {
-      return 0;
-    }
-    if (texts.some((t) => t.split(/[^\p{L}\p{N}]+/u).some((word) => word.startsWith(letters)))) {
-      return 1;
-    }
-    return texts.some((t) => t.includes(letters)) ? 2 : 3;
-  };
-  return choices
-    .map((choice) => ({ choice, at: quality(choice) }))
-    .filter(({ at }) => at < 3)
-    .sort((a, b) => a.at - b.at)
-    .map(({ choice }) => choice);
 }

@@ -1,4 +1,5 @@
 /** What is just outside of a rule, and by which line it fails. */
+import { editDistance } from '../../text/edit-distance.ts';
 import { compareNames, fold, wordsOf } from '../../text/fold.ts';
 import type { Candidate, RuleText } from '../evaluate/candidate.ts';
 import {
@@ -9,7 +10,7 @@ import {
   type RuleContext,
 } from '../evaluate/holds.ts';
 import { fields, type Card, type Line, type Rule } from '../language/rule.ts';
-import { editDistance, sayValue, type RuleWords } from '../language/values.ts';
+import { sayValue, type RuleWords } from '../language/values.ts';
 
 /** A plugin that a rule nearly takes in, and what it lacks. */
 export interface JustOutside {

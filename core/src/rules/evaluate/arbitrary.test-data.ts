@@ -1,4 +1,5 @@
 /** Random rules and catalogs, for tests. Few values, so that rules take in some and not others. */
+import { day } from '../../time.ts';
 import fc from 'fast-check';
 import { makeCandidate, type Candidate } from './candidate.ts';
 import {
@@ -30,7 +31,6 @@ const vendors = ['Osier & Pitch', 'Quarterdeck DSP', 'osier', 'Low Meadow'];
 const types = ['delay', 'delay/looper', 'reverb/hall', 'reverb', 'eq/tone'];
 const tags = ['puppets', 'Film', 'under water'];
 export const epoch = Date.parse('2026-11-24T12:00:00Z');
-const day = 86_400_000;
 const times = fc.option(
   fc.integer({ min: -3, max: 120 }).map((days) => epoch - days * day - 5),
   { nil: null },

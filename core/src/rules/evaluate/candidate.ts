@@ -1,4 +1,5 @@
 /** What a rule is asked about: one plugin with all that lines can ask for, prepared once. */
+import { day } from '../../time.ts';
 import type { AnswerFacts } from '../../catalog/answer.ts';
 import { isPresent, type Plugin } from '../../catalog/plugin.ts';
 import { fold, wordsOf } from '../../text/fold.ts';
@@ -91,7 +92,7 @@ const timeOf = (text: string | null | undefined): number | null => {
   return Number.isNaN(time) ? null : time;
 };
 /** A day lasts until its end. */
-const endOfDay = 86_400_000 - 1;
+const endOfDay = day - 1;
 
 /** Prepares a plugin with what the user says of it and how it was used. */
 export function candidateOf(

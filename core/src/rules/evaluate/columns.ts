@@ -1,11 +1,11 @@
 /** Times and numbers of a catalog as columns: a line about one of them is answered in one pass. NaN stands for never. */
+import { day } from '../../time.ts';
 import { allBits, noBits, setBit, takeAway, type Bits } from './bits.ts';
 import type { Candidate } from './candidate.ts';
 import { daysOf, type Line } from '../language/rule.ts';
 
 type TimeField = keyof Candidate['times'];
 type ColumnField = TimeField | 'times loaded';
-const day = 86_400_000;
 
 /** Numbers and times of all plugins, sorted, so that a comparison is a search. */
 export class Columns {

@@ -1,4 +1,5 @@
 /** Rules compiled to functions that answer for one plugin, and say why. */
+import { day } from '../../time.ts';
 import { compareNames, fold, wordsOf } from '../../text/fold.ts';
 import type { Candidate, RuleText } from './candidate.ts';
 import {
@@ -23,7 +24,6 @@ export interface RuleContext {
 
 /** Whether a line or a rule lets a plugin in. */
 export type Holds = (candidate: Candidate, where: RuleContext) => boolean;
-const day = 86_400_000;
 
 type TextField = keyof Candidate['texts'];
 type SetField = keyof Candidate['sets'];

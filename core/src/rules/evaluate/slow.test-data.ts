@@ -1,4 +1,5 @@
 /** Rules straight from their definition in the words, for tests: slow, and sharing nothing with what is tested but the tree of types. */
+import { day } from '../../time.ts';
 import type { Candidate } from './candidate.ts';
 import type { RuleContext } from './holds.ts';
 import type { Line, Rule } from '../language/rule.ts';
@@ -74,7 +75,7 @@ const days: Readonly<Record<string, number>> = {
   years: 365,
 };
 const span = (value: string): number =>
-  Number(value.split(' ')[0]) * (days[value.split(' ')[1] ?? ''] ?? 0) * 86_400_000;
+  Number(value.split(' ')[0]) * (days[value.split(' ')[1] ?? ''] ?? 0) * day;
 
 function textMeets(relation: string, value: string, text: string): boolean {
   const wanted = slowWords(value);

@@ -1,3 +1,4 @@
+import { editDistance } from '../../text/edit-distance.ts';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { describe as say } from '../../problem.ts';
@@ -6,7 +7,7 @@ import { anyRule } from '../evaluate/arbitrary.test-data.ts';
 import { readyRules } from '../editor/ready.ts';
 import { relationsFor, fieldNames } from './rule.ts';
 import { parseRule, printRule } from './text.ts';
-import { editDistance, understand, noWords, writeValue, type RuleWords } from './values.ts';
+import { understand, noWords, writeValue, type RuleWords } from './values.ts';
 
 const problemsOf = (text: string, words: RuleWords = noWords): string[] => {
   const parsed = parseRule(text, words);

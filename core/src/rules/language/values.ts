@@ -1,4 +1,5 @@
 /** The values of lines: from how one writes them to how they are compared, and back. */
+import { editDistance } from '../../text/edit-distance.ts';
 import { licenceStates } from '../../catalog/answer.ts';
 import { kinds } from '../../catalog/kind.ts';
 import { formats } from '../../formats/found-copy.ts';
@@ -248,36 +249,4 @@ export function nearest(typed: string, known: readonly string[]): string[] {
     .sort((a, b) => a.away - b.away || compareNames(a.text, b.text))
     .slice(0, 5)
     .map(({ text }) => text);
-}
-
-/** Letters to be put in, left out, changed or swapped with the next to make one text of the other (optimal string alignment). */
-export function editDistance(a: string, b: string): number {
-  const rows = Array.from({ length: a.length + 1 }, (_, i) =>
-    Array.from({ length: b.length + 1 }, (__, j) => {
-      if (i === 0) {
-        return j;
-      }
-      if (j === 0) {
-        return i;
-      }
-      return 0;
-    }),
-  );
-  const at = (i: number, j: number): number => rows[i]?.[j] ?? 0;
-  for (let i = 1; i <= a.length; i += 1) {
-    for (let j = 1; j <= b.length; j += 1) {
-      const cost = a[i - 1] === b[j - 1] ? 0 : 1;
-      const swapped =
-        i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1]
-          ? at(i - 2, j - 2) + 1
-          : Infinity;
-      (rows[i] as number[])[j] = Math.min(
-        at(i - 1, j) + 1,
-        at(i, j - 1) + 1,
-        at(i - 1, j - 1) + cost,
-        swapped,
-      );
-    }
-  }
-  return at(a.length, b.length);
 }

@@ -1,16 +1,8 @@
 /** Effect, instrument, note effect or tool. */
 import { Form } from 'react-bootstrap';
-import { kinds, type Kind } from '@clever-drawer/core';
+import { kinds, type Kind, kindWords } from '@clever-drawer/core';
 import type { FieldProps } from './field.ts';
 import { TakeBack } from './take-back.tsx';
-
-const names: Readonly<Record<Kind, string>> = {
-  effect: 'Effect',
-  instrument: 'Instrument',
-  'note-effect': 'Note effect',
-  tool: 'Tool',
-  unknown: 'Not known',
-};
 
 export function KindField({ plugin, said, onSay }: FieldProps) {
   const offered = kinds.filter((kind) => kind !== 'unknown' || plugin.kind === 'unknown');
@@ -26,7 +18,7 @@ export function KindField({ plugin, said, onSay }: FieldProps) {
       >
         {offered.map((kind) => (
           <option key={kind} value={kind}>
-            {names[kind]}
+            {kindWords[kind].title}
           </option>
         ))}
       </Form.Select>

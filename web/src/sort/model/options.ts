@@ -2,11 +2,11 @@
 import {
   typeName,
   type Act,
-  type Kind,
   type LicenceState,
   type Question,
   type Reason,
   type VendorQuestion,
+  kindWords,
 } from '@clever-drawer/core';
 import { ownerOf, annotateAct, spellAct } from '../../annotate/annotate.ts';
 
@@ -22,12 +22,6 @@ export interface Option {
   readonly type?: string;
 }
 
-const kindNames = new Map<Kind, string>([
-  ['effect', 'Effect'],
-  ['instrument', 'Instrument'],
-  ['note-effect', 'Note effect'],
-  ['tool', 'Tool: meter or utility'],
-]);
 const licenceNames: readonly (readonly [LicenceState, string])[] = [
   ['owned', 'Yes, owned'],
   ['free', 'Yes, it is free'],
@@ -50,7 +44,7 @@ export function optionsOf(question: Question): Option[] {
     case 'kind':
       return question.kinds.map(({ kind, probability }) => ({
         id: kind,
-        text: kindNames.get(kind) ?? kind,
+        text: kind === 'tool' ? 'Tool: meter or utility' : kindWords[kind].title,
         probability,
         act: annotateAct([question.plugin.id], { kind }),
         reasons: question.reasons.map((reason) => ({

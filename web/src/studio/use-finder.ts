@@ -1,7 +1,7 @@
 /** The catalog prepared for finding, made anew only of what changed. */
 import { useEffect, useMemo, useState } from 'react';
 import { entryOf, Finder, type GivenNames, type Entry, type Plugin } from '@clever-drawer/core';
-import { useArrangement, useCatalog } from '../studio/contexts.ts';
+import { useArrangement, useCatalog } from './contexts.ts';
 
 /** Catalogs of more plugins are prepared after the screen was drawn. */
 const atOnce = 3_000;
