@@ -2,6 +2,7 @@
 export { describe, failed, ok, type Problem, type ProblemCode, type Result } from './problem.ts';
 export {
   asId,
+  type Id,
   type CabinetId,
   type ComputerId,
   type CopyId,

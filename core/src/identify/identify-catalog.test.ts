@@ -210,7 +210,7 @@ describe('questions', () => {
     const plugins = [plugin('a', 'Kelp')];
     const grounds = new Map([['a', unsure]]);
     const [question] = asked({ plugins, grounds });
-    expect(question).toMatchObject({ sort: 'type', clear: ['reverb/plate'] });
+    expect(question).toMatchObject({ variant: 'type', clear: ['reverb/plate'] });
     expect(question?.variant === 'type' ? question.suggestions.map((s) => s.type) : []).toEqual([
       'reverb/plate',
       'delay',

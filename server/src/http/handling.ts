@@ -1,7 +1,8 @@
 /** What all routes are made of: they parse, call one use case and answer. */
 import type { Request, RequestHandler, Response } from 'express';
 import type { Result } from '@clever-drawer/core';
-import { isUuid, parse } from './parse.ts';
+import { isUuid } from './fields.ts';
+import { parse } from './parse.ts';
 import { answer, refuse } from './problems.ts';
 
 /** Addresses of one computer. */

@@ -107,22 +107,22 @@ describe('warnings', () => {
   const warn = (text: string): unknown[] => warningsOf(ruleOf(text), index, where);
   it('are given for a line or card that lets nothing in, and for never cards that leave nothing', () => {
     expect(warn('name has nothing like it\n\nname has delay')).toEqual([
-      { sort: 'line-empty', isNever: false, card: 0, line: 0 },
+      { kind: 'line-empty', isNever: false, card: 0, line: 0 },
     ]);
     expect(warn('type is plate\nvendor is osier')).toEqual([
-      { sort: 'card-empty', isNever: false, card: 0 },
+      { kind: 'card-empty', isNever: false, card: 0 },
     ]);
     expect(warn('type is delay\n\nnever\ntype is delay, reverb')).toEqual([
-      { sort: 'never-everything' },
+      { kind: 'never-everything' },
     ]);
     expect(warn('type is delay\n\nnever\ntype is looper')).toEqual([]);
   });
   it('are given for a card that another one contains', () => {
     expect(warn('type is plate\nkind is effect\n\ntype is reverb')).toEqual([
-      { sort: 'card-contained', isNever: false, card: 0, other: 1 },
+      { kind: 'card-contained', isNever: false, card: 0, other: 1 },
     ]);
     expect(warn('name has delay\n\nname has delay')).toEqual([
-      { sort: 'card-contained', isNever: false, card: 1, other: 0 },
+      { kind: 'card-contained', isNever: false, card: 1, other: 0 },
     ]);
   });
   it('never call a card contained that lets in something more', () => {

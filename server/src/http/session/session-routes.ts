@@ -1,40 +1,64 @@
-/** The routes of the session, of loads and of what is learnt from them. */
+/** Routes of the practice session: its slots, what it takes, sessions that are kept, repairs. */
 import type { Router } from 'express';
+import { array, boolean, object, string, type Schema } from 'yup';
 import {
-  changeLearning,
+  formats,
+  type CopyId,
+  type Format,
+  type LoadRequest,
+  type PluginId,
+  type SlotId,
+  type TrackId,
+} from '@clever-drawer/core';
+import type { Parts } from '../../parts.ts';
+import {
   changeSession,
   forgetSession,
   loadIntoSlot,
   openSession,
-  recordPastLoads,
   repairSlots,
   saveSession,
-  viewHabits,
-  viewKeys,
   viewRepairs,
   viewSession,
-  wipeLoads,
-} from '../usecases/session/practice-session.ts';
-import { hearLoad } from '../usecases/loads/external-loads.ts';
-import type { Parts } from '../parts.ts';
-import { findPlugins } from '../usecases/catalog/find-plugins.ts';
-import { at, handle, param, withBody } from './handling.ts';
-import {
-  bypassSchema,
-  findSchema,
-  learningSchema,
-  loadSchema,
-  moveSchema,
-  nameSchema,
-  parse,
-  pastLoadsSchema,
-  settingsSchema,
-  slotsSchema,
-  externalLoadSchema,
-} from './parse.ts';
-import { answer } from './problems.ts';
+} from '../../usecases/session/practice-session.ts';
+import { ids, index, keys, maybe, name, needed, took } from '../fields.ts';
+import { at, handle, param, withBody } from '../handling.ts';
+import { answer } from '../problems.ts';
 
-/** Routes of the practice session and of loads. */
+/** A plugin to load into a slot. */
+const loadSchema: Schema<LoadRequest> = object({
+  track: needed<TrackId>(),
+  plugin: needed<PluginId>(),
+  index: index(),
+  copy: maybe<CopyId>(),
+  typed: string().max(200).defined(),
+  keys: keys().required(),
+  took: took().nullable().defined(),
+});
+
+/** A slot that moves. */
+const moveSchema = object({
+  slot: needed<SlotId>(),
+  track: needed<TrackId>(),
+  index: index(),
+});
+
+/** A slot that is bypassed, or no longer. */
+const bypassSchema = object({ slot: needed<SlotId>(), isBypassed: boolean().required() });
+
+/** What the session takes. */
+const settingsSchema = object({
+  formats: array(string<Format>().oneOf(formats).required()).max(formats.length).required(),
+  takes32Bit: boolean().required(),
+});
+
+/** Slots that are meant. */
+const slotsSchema = object({ slots: ids<SlotId>() });
+
+/** A name. */
+const nameSchema = object({ name: name() });
+
+/** Adds the routes of the session. */
 export function sessionRoutes(router: Router, parts: Parts): void {
   router.get(
     at('session'),
@@ -98,55 +122,5 @@ export function sessionRoutes(router: Router, parts: Parts): void {
     handle(async (request, response, computer) => {
       answer(response, await forgetSession(parts, computer, param(request, 'session')));
     }),
-  );
-  router.get(
-    at('habits'),
-    handle(async (_, response, computer) => {
-      response.json(await viewHabits(parts, computer));
-    }),
-  );
-  router.patch(
-    at('habits'),
-    withBody(learningSchema, (body, computer) => changeLearning(parts, computer, body.isLearning)),
-  );
-  router.get(
-    at('keys'),
-    handle(async (_, response, computer) => {
-      response.json(await viewKeys(parts, computer));
-    }),
-  );
-  router.delete(
-    at('loads'),
-    handle(async (_, response, computer) => {
-      answer(response, await wipeLoads(parts, computer));
-    }),
-  );
-  router.get(
-    at('find'),
-    handle(async (request, response, computer) => {
-      const wish = await parse(findSchema, { ...request.query });
-      answer(
-        response,
-        wish.ok
-          ? await findPlugins(
-              parts,
-              computer,
-              wish.value.q,
-              wish.value.slot ?? null,
-              Number(wish.value.limit ?? 9),
-            )
-          : wish,
-      );
-    }),
-  );
-  router.post(
-    at('host/loads'),
-    withBody(externalLoadSchema, (body, computer) => hearLoad(parts, computer, body)),
-  );
-  router.post(
-    at('loads'),
-    withBody(pastLoadsSchema, async (body, computer) =>
-      recordPastLoads(parts, computer, body.loads),
-    ),
   );
 }

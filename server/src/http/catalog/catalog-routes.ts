@@ -1,0 +1,132 @@
+/** Routes of computers and their catalogs: plugins, questions, pictures, finding. */
+import { raw, type Router } from 'express';
+import { array, object, string } from 'yup';
+import { nameLength, ok, trackKinds, type SlotKind, type TrackKind } from '@clever-drawer/core';
+import type { Parts } from '../../parts.ts';
+import { findPlugins } from '../../usecases/catalog/find-plugins.ts';
+import { ownPicture, takePicture } from '../../usecases/catalog/pictures.ts';
+import { setUpComputer } from '../../usecases/catalog/set-up-computer.ts';
+import {
+  readPicture,
+  viewCatalog,
+  viewComputers,
+  viewUsage,
+} from '../../usecases/catalog/view-catalog.ts';
+import { viewPlugin, viewSort } from '../../usecases/identify/view-questions.ts';
+import { viewFailed } from '../../usecases/scan/scan.ts';
+import { name } from '../fields.ts';
+import { at, handle, param, withBody } from '../handling.ts';
+import { parse } from '../parse.ts';
+import { answer, refuse } from '../problems.ts';
+
+/** A new computer. */
+const computerSchema = object({
+  name: string().trim().max(nameLength).required(),
+  tracks: array(
+    object({ name: name(), sort: string<TrackKind>().oneOf(trackKinds).required() }),
+  ).max(64),
+});
+
+/** Letters to find. */
+const findSchema = object({
+  q: string().max(200).defined(),
+  slot: string<SlotKind>().oneOf(['effect', 'instrument', 'note-effect']),
+  limit: string().matches(/^[1-9]\d{0,2}$/, '${path} must be a number from 1 to 999'),
+});
+
+/** Adds the routes of computers and catalogs. */
+export function catalogRoutes(router: Router, parts: Parts): void {
+  router.get(
+    '/computers',
+    handle(async (_, response) => {
+      response.json(await viewComputers(parts));
+    }),
+  );
+  router.post(
+    '/computers',
+    withBody(computerSchema, async (body) => ok(await setUpComputer(parts, body)), 201),
+  );
+  router.get(
+    at('catalog'),
+    handle(async (_, response, computer) => {
+      answer(response, await viewCatalog(parts, computer));
+    }),
+  );
+  router.get(
+    at('usage'),
+    handle(async (_, response, computer) => {
+      response.json(await viewUsage(parts, computer));
+    }),
+  );
+  router.get(
+    at('copies/failed'),
+    handle(async (_, response, computer) => {
+      response.json(await viewFailed(parts, computer));
+    }),
+  );
+  router.get(
+    at('copies/:copy/picture'),
+    handle(async (request, response, computer) => {
+      const picture = await readPicture(parts, computer, param(request, 'copy'));
+      if (picture.ok) {
+        response
+          .type(picture.value.type)
+          .set('Cache-Control', 'private, max-age=3600')
+          .send(picture.value.bytes);
+      } else {
+        refuse(response, picture.problems);
+      }
+    }),
+  );
+  router.get(
+    at('sort'),
+    handle(async (_, response, computer) => {
+      response.json(await viewSort(parts, computer));
+    }),
+  );
+  router.get(
+    at('plugins/:plugin'),
+    handle(async (request, response, computer) => {
+      answer(response, await viewPlugin(parts, computer, param(request, 'plugin')));
+    }),
+  );
+  router.post(
+    at('pictures'),
+    raw({ type: ['image/*', 'application/octet-stream'], limit: '12mb' }),
+    handle(async (request, response, computer) => {
+      answer(response, await takePicture(parts, computer, request.body), 201);
+    }),
+  );
+  router.get(
+    at('pictures/:picture'),
+    handle(async (request, response, computer) => {
+      const picture = await ownPicture(parts, computer, param(request, 'picture'));
+      if (picture.ok) {
+        response
+          .type('image/webp')
+          .set('Cache-Control', 'private, max-age=31536000, immutable')
+          .send(picture.value);
+      } else {
+        refuse(response, picture.problems);
+      }
+    }),
+  );
+  router.get(
+    at('find'),
+    handle(async (request, response, computer) => {
+      const wish = await parse(findSchema, { ...request.query });
+      answer(
+        response,
+        wish.ok
+          ? await findPlugins(
+              parts,
+              computer,
+              wish.value.q,
+              wish.value.slot ?? null,
+              Number(wish.value.limit ?? 9),
+            )
+          : wish,
+      );
+    }),
+  );
+}

@@ -1,0 +1,98 @@
+/** Routes of loads and of what is learnt from them. */
+import type { Router } from 'express';
+import { array, boolean, object, string, type Schema } from 'yup';
+import {
+  formats,
+  trackKinds,
+  type Format,
+  type PastLoad,
+  type PluginId,
+  type TrackKind,
+} from '@clever-drawer/core';
+import type { Parts } from '../../parts.ts';
+import { hearLoad, type ExternalLoad } from '../../usecases/loads/external-loads.ts';
+import {
+  changeLearning,
+  recordPastLoads,
+  viewHabits,
+  viewKeys,
+  wipeLoads,
+} from '../../usecases/session/practice-session.ts';
+import { keys, maybe, needed, took } from '../fields.ts';
+import { at, handle, withBody } from '../handling.ts';
+import { answer } from '../problems.ts';
+
+/** A load that a host tells. */
+const externalLoadSchema: Schema<ExternalLoad> = object({
+  format: string<Format>().oneOf(formats).required(),
+  path: string().max(4096).required(),
+  identity: string().max(4096).nullable().defined(),
+  track: string<TrackKind>().oneOf(trackKinds).required(),
+  after: string().max(4096).nullable().defined(),
+  typed: string().max(200),
+  keys: keys(),
+  took: took(),
+});
+
+/** Whether use is learnt. */
+const learningSchema = object({ isLearning: boolean().required() });
+
+/** Loads of the past. */
+const pastLoadsSchema: Schema<{ loads: PastLoad[] }> = object({
+  loads: array(
+    object({
+      plugin: needed<PluginId>(),
+      after: maybe<PluginId>(),
+      track: string<TrackKind>().oneOf(trackKinds).required(),
+      typed: string().max(200),
+      keys: keys(),
+      took: took(),
+      at: string()
+        .required()
+        .test(
+          'time',
+          '${path} must be a time in ISO 8601',
+          (text) => !Number.isNaN(Date.parse(text)),
+        ),
+    }),
+  )
+    .min(1)
+    .max(50_000)
+    .required(),
+});
+
+/** Adds the routes of loads. */
+export function loadRoutes(router: Router, parts: Parts): void {
+  router.get(
+    at('habits'),
+    handle(async (_, response, computer) => {
+      response.json(await viewHabits(parts, computer));
+    }),
+  );
+  router.patch(
+    at('habits'),
+    withBody(learningSchema, (body, computer) => changeLearning(parts, computer, body.isLearning)),
+  );
+  router.get(
+    at('keys'),
+    handle(async (_, response, computer) => {
+      response.json(await viewKeys(parts, computer));
+    }),
+  );
+  router.delete(
+    at('loads'),
+    handle(async (_, response, computer) => {
+      answer(response, await wipeLoads(parts, computer));
+    }),
+  );
+  router.post(
+    at('host/loads'),
+    withBody(externalLoadSchema, (body, computer) => hearLoad(parts, computer, body)),
+  );
+  router.post(
+    at('loads'),
+    withBody(pastLoadsSchema, async (body, computer) =>
+      recordPastLoads(parts, computer, body.loads),
+    ),
+  );
+}

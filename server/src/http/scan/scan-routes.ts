@@ -1,0 +1,106 @@
+/** Routes of places, of what is set aside, and of scans. */
+import type { Router } from 'express';
+import { boolean, object, string } from 'yup';
+import { scanModes, type CopyId, type ScanMode } from '@clever-drawer/core';
+import type { Parts } from '../../parts.ts';
+import { setAside, takeBack, viewAsides } from '../../usecases/scan/asides.ts';
+import {
+  addPlace,
+  addUsualPlaces,
+  changePlace,
+  removePlace,
+  viewPlaces,
+} from '../../usecases/scan/places.ts';
+import { startScan, stopScan, viewFindings, viewScans } from '../../usecases/scan/scan.ts';
+import { needed } from '../fields.ts';
+import { at, handle, param, withBody } from '../handling.ts';
+import { parse } from '../parse.ts';
+import { answer } from '../problems.ts';
+
+/** A new place. */
+const placeSchema = object({ path: string().max(4096).required() });
+
+/** What changes of a place. */
+const placeChangeSchema = object({ isOn: boolean(), isWatched: boolean() });
+
+/** A copy that is set aside. */
+const asideSchema = object({ copy: needed<CopyId>() });
+
+/** A scan to start. */
+const scanSchema = object({ mode: string<ScanMode>().oneOf(scanModes) });
+
+/** Adds the routes of places and scans. */
+export function scanRoutes(router: Router, parts: Parts): void {
+  router.get(
+    at('places'),
+    handle(async (_, response, computer) => {
+      response.json(await viewPlaces(parts, computer));
+    }),
+  );
+  router.post(
+    at('places'),
+    withBody(placeSchema, (body, computer) => addPlace(parts, computer, body.path), 201),
+  );
+  router.post(
+    at('places/usual'),
+    handle(async (_, response, computer) => {
+      answer(response, await addUsualPlaces(parts, computer));
+    }),
+  );
+  router.delete(
+    at('places/:place'),
+    handle(async (request, response, computer) => {
+      answer(response, await removePlace(parts, computer, param(request, 'place')));
+    }),
+  );
+  router.patch(
+    at('places/:place'),
+    handle(async (request, response, computer) => {
+      const body = await parse(placeChangeSchema, request.body);
+      answer(
+        response,
+        body.ok ? await changePlace(parts, computer, param(request, 'place'), body.value) : body,
+      );
+    }),
+  );
+  router.get(
+    at('asides'),
+    handle(async (_, response, computer) => {
+      response.json(await viewAsides(parts, computer));
+    }),
+  );
+  router.post(
+    at('asides'),
+    withBody(asideSchema, (body, computer) => setAside(parts, computer, body.copy)),
+  );
+  router.post(
+    at('asides/back'),
+    withBody(placeSchema, (body, computer) => takeBack(parts, computer, body.path)),
+  );
+  router.get(
+    at('scans'),
+    handle(async (_, response, computer) => {
+      response.json(await viewScans(parts, computer));
+    }),
+  );
+  router.post(
+    at('scans'),
+    withBody(
+      scanSchema,
+      (body, computer) => startScan(parts, computer, body.mode ?? 'changed'),
+      202,
+    ),
+  );
+  router.post(
+    at('scans/stop'),
+    handle(async (_, response, computer) => {
+      answer(response, await stopScan(parts, computer));
+    }),
+  );
+  router.get(
+    at('scans/:scan/findings'),
+    handle(async (request, response, computer) => {
+      response.json(await viewFindings(parts, computer, param(request, 'scan')));
+    }),
+  );
+}
