@@ -1,4 +1,12 @@
-/** Unit and server tests, as ES modules. Browser tests are Playwright's (e2e/). */
+/** Unit, hook and server tests, as ES modules. Browser tests are Playwright's (e2e/). */
+const swc = (parser, react = {}) => [
+  '@swc/jest',
+  {
+    jsc: { parser, target: 'es2022', transform: { react } },
+    module: { type: 'es6' },
+  },
+];
+
 export default {
   roots: [
     '<rootDir>/core/src',
@@ -7,17 +15,13 @@ export default {
     '<rootDir>/cli/src',
     '<rootDir>/web/src',
   ],
-  testMatch: ['**/*.test.ts'],
+  // Tests of hooks and components are .tsx and say that they run under jsdom.
+  testMatch: ['**/*.test.{ts,tsx}'],
   testEnvironment: 'node',
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: {
-    '^.+\\.tsx?$': [
-      '@swc/jest',
-      {
-        jsc: { parser: { syntax: 'typescript', tsx: false }, target: 'es2022' },
-        module: { type: 'es6' },
-      },
-    ],
+    '^.+\\.ts$': swc({ syntax: 'typescript', tsx: false }),
+    '^.+\\.tsx$': swc({ syntax: 'typescript', tsx: true }, { runtime: 'automatic' }),
   },
   transformIgnorePatterns: ['/node_modules/(?!@clever-drawer)'],
   testTimeout: 60_000,

@@ -3,10 +3,16 @@
 
 fail() { printf '\n%s\n' "$*" >&2; exit 1; }
 
+# The versions that the packages take (package.json, "engines").
 need_node() {
-  command -v node >/dev/null 2>&1 || fail "Node.js is missing. Clever Drawer needs Node.js 20.19 or newer; install it (Debian: apt-get install nodejs npm, or from the Node.js project) and try again."
-  node -e 'const [a, b] = process.versions.node.split(".").map(Number); process.exit(a > 20 || (a === 20 && b >= 19) ? 0 : 1)' ||
-    fail "Node.js $(node --version) is too old: Clever Drawer needs 20.19 or newer."
+  local takes='^20.19, ^22.13 or 24.11 and newer'
+  command -v node >/dev/null 2>&1 ||
+    fail "Node.js is missing. Clever Drawer takes Node.js $takes; install it (Debian: apt-get install nodejs npm, or from the Node.js project) and try again."
+  node -e '
+    const [major, minor] = process.versions.node.split(".").map(Number);
+    const isTaken = (major === 20 && minor >= 19) || (major === 22 && minor >= 13) || (major === 24 && minor >= 11) || major > 24;
+    process.exit(isTaken ? 0 : 1);
+  ' || fail "Node.js $(node --version) is not taken: Clever Drawer takes $takes."
   command -v npm >/dev/null 2>&1 || fail "npm is missing. It comes with Node.js (Debian: apt-get install npm)."
 }
 

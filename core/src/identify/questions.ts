@@ -63,7 +63,7 @@ export interface LicenceQuestion {
   /** What is likely, and why it is asked. */ readonly likely: 'trial' | 'hidden';
   readonly hint: string;
 }
-/** Anything that is asked in Sort, told apart by `sort`. */
+/** Anything that is asked in Sort, told apart by `variant`. */
 export type Question =
   | TypeQuestion
   | KindQuestion

@@ -10,14 +10,14 @@ import {
   type TrackKind,
 } from '@clever-drawer/core';
 import type { Parts } from '../../parts.ts';
-import { hearLoad, type ExternalLoad } from '../../usecases/loads/external-loads.ts';
 import {
   changeLearning,
   recordPastLoads,
   viewHabits,
   viewKeys,
   wipeLoads,
-} from '../../usecases/session/practice-session.ts';
+} from '../../usecases/loads/learning.ts';
+import { hearLoad, type ExternalLoad } from '../../usecases/loads/external-loads.ts';
 import { keys, maybe, needed, took } from '../fields.ts';
 import { at, handle, withBody } from '../handling.ts';
 import { answer } from '../problems.ts';

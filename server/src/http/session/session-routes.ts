@@ -11,14 +11,11 @@ import {
   type TrackId,
 } from '@clever-drawer/core';
 import type { Parts } from '../../parts.ts';
+import { repairSlots, viewRepairs } from '../../usecases/session/repairs.ts';
+import { forgetSession, openSession, saveSession } from '../../usecases/session/saved-sessions.ts';
 import {
   changeSession,
-  forgetSession,
   loadIntoSlot,
-  openSession,
-  repairSlots,
-  saveSession,
-  viewRepairs,
   viewSession,
 } from '../../usecases/session/practice-session.ts';
 import { ids, index, keys, maybe, name, needed, took } from '../fields.ts';

@@ -2,7 +2,7 @@
 import { failed, type Format, type Result, type TrackKind } from '@clever-drawer/core';
 import { copiesAt } from '../../database/session.ts';
 import type { Parts } from '../../parts.ts';
-import { recordPastLoads } from '../session/practice-session.ts';
+import { recordPastLoads } from './learning.ts';
 
 /** A load as a host tells it. */
 export interface ExternalLoad {

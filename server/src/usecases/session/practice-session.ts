@@ -3,10 +3,8 @@ import { randomUUID } from 'node:crypto';
 import {
   asId,
   copyToLoad,
-  createRepairer,
   describe,
   failed,
-  grouped,
   isOnly32Bit,
   ok,
   slotKindAt,
@@ -14,47 +12,32 @@ import {
   withAnswer,
   type HostCopy,
   type HostSession,
-  type Known,
   type LoadRequest,
-  type PastLoad,
   type Plugin,
-  type RepairView,
   type Result,
   type SessionView,
   type SlotKind,
 } from '@clever-drawer/core';
-import {
-  allCopies,
-  copiesOfPlugins,
-  listPlugins,
-  pluginById,
-  shownState,
-} from '../../database/catalog.ts';
-import { pluginNames } from '../../database/changes.ts';
+import { copiesOfPlugins, pluginById, shownState } from '../../database/catalog.ts';
+import {} from '../../database/changes.ts';
 import { findComputer } from '../../database/computers.ts';
 import { findAnswer, findChain, findPreference } from '../../database/order.ts';
 import {
   addLoads,
-  addSavedSession,
   copiesInCatalog,
-  findSavedSession,
-  forgetLoads,
   hostCopyOf,
   listSavedSessions,
   newSession,
-  readHabits,
-  readKeys,
   readSession,
-  removeSavedSession,
   sessionKey,
-  setLearning,
   writeSession,
 } from '../../database/session.ts';
 import type { CopyRow, LoadRow, PluginRow } from '../../database/schemas.ts';
-import type { Parts, ReadyToRepair } from '../../parts.ts';
+import type { Parts } from '../../parts.ts';
 import type { Wish } from '../../host/host.ts';
 
-const sessionOf = async (parts: Parts, computer: string): Promise<HostSession> =>
+/** The session of a computer as it is kept; an empty one without tracks where there is none. */
+export const sessionOf = async (parts: Parts, computer: string): Promise<HostSession> =>
   (await readSession(parts.database.manager, computer)) ?? newSession([]);
 
 /** The session as it stands. */
@@ -93,7 +76,11 @@ export async function viewSession(parts: Parts, computer: string): Promise<Sessi
 }
 
 /** Asks the host, and keeps what it says. */
-async function asking(parts: Parts, computer: string, wish: Wish): Promise<Result<SessionView>> {
+export async function asking(
+  parts: Parts,
+  computer: string,
+  wish: Wish,
+): Promise<Result<SessionView>> {
   const asked = await parts.host.ask(await sessionOf(parts, computer), wish);
   return asked.ok ? keep(parts, computer, asked.value) : asked;
 }
@@ -259,7 +246,7 @@ async function loadAll(
 }
 
 /** What core needs to know of a plugin in order to choose its copy. */
-const cardOf = (plugin: PluginRow, copies: readonly CopyRow[]): Plugin => ({
+export const cardOf = (plugin: PluginRow, copies: readonly CopyRow[]): Plugin => ({
   id: asId(plugin.id),
   name: plugin.name,
   vendor: plugin.vendor,
@@ -279,226 +266,3 @@ const cardOf = (plugin: PluginRow, copies: readonly CopyRow[]): Plugin => ({
     state: shownState(c.state),
   })),
 });
-
-/** Keeps the session under a name. */
-export async function saveSession(
-  parts: Parts,
-  computer: string,
-  name: string,
-): Promise<Result<SessionView>> {
-  const session = await sessionOf(parts, computer);
-  const text = name.trim();
-  if (text === '') {
-    return failed({ code: 'name-empty', at: 'name' });
-  }
-  await addSavedSession(parts.database.manager, {
-    id: randomUUID(),
-    computerId: computer,
-    name: text,
-    savedAt: parts.clock(),
-    session: { ...session, name: text },
-  });
-  parts.events.tell(computer, { event: 'session' });
-  return ok(await viewSession(parts, computer));
-}
-
-/** Opens a session that was kept. */
-export const openSession = (
-  parts: Parts,
-  computer: string,
-  id: string,
-): Promise<Result<SessionView>> =>
-  parts.turns.take(computer, async () => {
-    const saved = await findSavedSession(parts.database.manager, computer, id);
-    return saved
-      ? asking(parts, computer, { do: 'open', session: saved.session })
-      : failed({ code: 'unknown-record', at: 'session', what: 'session' });
-  });
-
-/** Removes a session that was kept. */
-export async function forgetSession(
-  parts: Parts,
-  computer: string,
-  id: string,
-): Promise<Result<SessionView>> {
-  if (!(await removeSavedSession(parts.database.manager, computer, id))) {
-    return failed({ code: 'unknown-record', at: 'session', what: 'session' });
-  }
-  parts.events.tell(computer, { event: 'session' });
-  return ok(await viewSession(parts, computer));
-}
-
-interface Broken {
-  readonly slot: string;
-  readonly track: string;
-  readonly index: number;
-  readonly view: RepairView;
-  readonly copy: HostCopy | null;
-}
-
-async function prepareRepairs(
-  { database: { manager } }: Parts,
-  computer: string,
-): Promise<ReadyToRepair> {
-  const [copies, plugins, preference] = await Promise.all([
-    allCopies(manager, computer),
-    listPlugins(manager, computer),
-    findPreference(manager, computer),
-  ]);
-  const rows = new Map(copies.map((copy) => [copy.id, copy]));
-  const names = new Map(plugins.map((plugin) => [plugin.id, plugin]));
-  const byPlugin = grouped(
-    copies.flatMap((copy) => (copy.pluginId === null ? [] : [[copy.pluginId, copy] as const])),
-  );
-  const known = [...byPlugin].flatMap(([id, of]): Known[] => {
-    const row = names.get(id);
-    const plugin = row && cardOf(row, of);
-    return plugin
-      ? plugin.copies.map((card) => ({
-          card,
-          plugin,
-          identity: rows.get(card.id)?.facts.identity ?? null,
-          replaces: rows.get(card.id)?.facts.replaces ?? [],
-        }))
-      : [];
-  });
-  return {
-    repairFor: createRepairer(known, preference?.formats),
-    copyOf: (id) => {
-      const row = rows.get(id);
-      const name = row?.pluginId == null ? undefined : names.get(row.pluginId)?.name;
-      return row && name !== undefined ? hostCopyOf(row, name) : null;
-    },
-  };
-}
-
-/** For each slot that could not be opened, the best match that is here. */
-async function broken(parts: Parts, computer: string): Promise<Broken[]> {
-  const session = await sessionOf(parts, computer);
-  const silent = session.tracks.flatMap((track) =>
-    track.slots.flatMap((slot, index) => (slot.problem ? [{ track, slot, index }] : [])),
-  );
-  if (silent.length === 0) {
-    return [];
-  }
-  const { repairFor, copyOf } = await parts.repairing.of(computer, () =>
-    prepareRepairs(parts, computer),
-  );
-  return silent.map(({ track, slot, index }) => {
-    const match = repairFor(slot.copy, session.settings);
-    return {
-      slot: slot.id,
-      track: track.id,
-      index,
-      copy: match && copyOf(match.copy.id),
-      view: {
-        slot: slot.id,
-        track: track.name,
-        asked: slot.copy,
-        match: match && {
-          plugin: match.plugin.id,
-          copy: match.copy.id,
-          name: match.plugin.name,
-          format: match.copy.format,
-          because: match.because,
-          isSure: match.isSure,
-        },
-      },
-    };
-  });
-}
-
-/** What could not be opened, each with its best match. */
-export const viewRepairs = async (parts: Parts, computer: string): Promise<RepairView[]> =>
-  (await broken(parts, computer)).map((one) => one.view);
-
-/** Takes the best match for each of the slots; what the host refuses stays as it was, with the reason. */
-export const repairSlots = (
-  parts: Parts,
-  computer: string,
-  slots: readonly string[],
-): Promise<Result<SessionView>> =>
-  parts.turns.take(computer, async () => {
-    const wanted = (await broken(parts, computer)).filter(
-      (one) => slots.includes(one.slot) && one.copy !== null,
-    );
-    const problems = [];
-    if (wanted.length === 0) {
-      return failed({ code: 'unknown-record', at: 'slots', what: 'match' });
-    }
-    for (const { track, index, slot, copy } of wanted) {
-      const done =
-        copy && (await asking(parts, computer, { do: 'load', track, index, slot, copy }));
-      if (done && !done.ok) {
-        problems.push(...done.problems);
-      }
-    }
-    return problems.length > 0 ? failed(...problems) : ok(await viewSession(parts, computer));
-  });
-
-/** Takes in loads that happened in a host while nobody listened. */
-export async function recordPastLoads(
-  parts: Parts,
-  computer: string,
-  loads: readonly PastLoad[],
-): Promise<Result<number>> {
-  const result = await parts.database.transaction(async (manager): Promise<Result<number>> => {
-    const ids = new Set(
-      loads.flatMap((load) => [load.plugin, ...(load.after === null ? [] : [load.after])]),
-    );
-    const known = await pluginNames(manager, computer, [...ids]);
-    if (known.size < ids.size) {
-      return failed({ code: 'unknown-record', at: 'loads', what: 'plugin' });
-    }
-    if (!(await findComputer(manager, computer))?.isLearning) {
-      return ok(0);
-    }
-    await addLoads(
-      manager,
-      loads.map(
-        (load): LoadRow => ({
-          id: randomUUID(),
-          computerId: computer,
-          pluginId: load.plugin,
-          copyId: null,
-          at: new Date(load.at),
-          track: load.track,
-          afterPluginId: load.after,
-          typed: load.typed ?? null,
-          keys: load.keys ?? null,
-          took: load.took ?? null,
-        }),
-      ),
-    );
-    return ok(loads.length);
-  });
-  if (result.ok) {
-    parts.events.tell(computer, { event: 'usage' });
-  }
-  return result;
-}
-
-/** What habits are made of. */
-export const viewHabits = (parts: Parts, computer: string) =>
-  readHabits(parts.database.manager, computer, parts.clock());
-/** Keys a load over time. */
-export const viewKeys = (parts: Parts, computer: string) =>
-  readKeys(parts.database.manager, computer, parts.clock());
-
-/** Whether use is learnt from now on. */
-export async function changeLearning(
-  parts: Parts,
-  computer: string,
-  isLearning: boolean,
-): Promise<Result<null>> {
-  await setLearning(parts.database.manager, computer, isLearning);
-  parts.events.tell(computer, { event: 'usage' });
-  return ok(null);
-}
-
-/** Forgets all loads. Gives how many there were. */
-export async function wipeLoads(parts: Parts, computer: string): Promise<Result<number>> {
-  const forgotten = await forgetLoads(parts.database.manager, computer);
-  parts.events.tell(computer, { event: 'usage' });
-  return ok(forgotten);
-}

@@ -1,0 +1,95 @@
+import { describe, expect, it } from '@jest/globals';
+import { asId, type Plugin, type Question, type Vendor } from '@clever-drawer/core';
+import { bestOf, inShort, sameFor } from './bulk-answers.ts';
+import { optionsOf, typesAct } from './options.ts';
+
+const plugin = (name: string): Plugin => ({
+  id: asId(name.toLowerCase()),
+  name,
+  vendor: null,
+  kind: 'effect',
+  types: [],
+  arrived: '2026-11-01',
+  copies: [],
+});
+const gull = plugin('Gull');
+const tern = plugin('Tern');
+const reasons = [{ text: 'its name', weight: 2 }];
+
+const typed = (id: string, probability: number): Question => ({
+  variant: 'type',
+  id,
+  plugin: gull,
+  suggestions: [
+    { type: 'reverb/plate', probability, reasons },
+    { type: 'delay/delay', probability: 0.1, reasons },
+  ],
+  clear: [],
+});
+const twins: Question = { variant: 'twin', id: 'twin', plugin: gull, other: tern, reasons };
+const licence: Question = {
+  variant: 'licence',
+  id: 'licence',
+  plugin: gull,
+  likely: 'hidden',
+  hint: 'Its name says Trial.',
+};
+const vendor = (name: string): Vendor => ({ name, spellings: [] }) as unknown as Vendor;
+const kind: Question = {
+  variant: 'kind',
+  id: 'kind',
+  plugin: gull,
+  kinds: [
+    { kind: 'instrument', probability: 0.6 },
+    { kind: 'effect', probability: 0.4 },
+  ],
+  reasons: [{ kind: 'instrument', text: 'it takes notes', weight: 1.5 }],
+};
+
+describe('the answers that a question offers', () => {
+  it('are the types with what is said of them when they are taken', () => {
+    expect(optionsOf(typed('q', 0.7)).map(({ text, act }) => [text, act])).toEqual([
+      ['Plate', typesAct('gull', ['reverb/plate'])],
+      [expect.any(String), typesAct('gull', ['delay/delay'])],
+    ]);
+  });
+  it('count what speaks for another kind against this one', () => {
+    expect(optionsOf(kind).map((option) => option.reasons[0]?.weight)).toEqual([1.5, -1.5]);
+  });
+  it('join twins, or keep them apart', () => {
+    expect(optionsOf(twins).map((option) => option.act.act)).toEqual(['join', 'keep-apart']);
+  });
+  it('begin with what is likely of a licence', () => {
+    expect(optionsOf(licence)[0]?.id).toBe('hidden');
+  });
+  it('gather spellings under either of two vendors, or leave both', () => {
+    const near = { a: vendor('Osier'), b: vendor('Osier Ltd'), reason: 'spelled alike' };
+    const question: Question = { variant: 'vendor', id: 'v', plugin: null, guesses: [], near };
+    expect(optionsOf(question).length).toBeGreaterThanOrEqual(2);
+  });
+});
+
+describe('answers for many questions', () => {
+  it('are the best of each in one act', () => {
+    const act = bestOf([typed('q', 0.7), typed('r', 0.6)]);
+    expect(act?.act === 'answer' && act.say.map((said) => said.set)).toEqual([
+      { types: ['reverb/plate'] },
+      { types: ['reverb/plate'] },
+    ]);
+  });
+  it('are none where one question has no best answer', () => {
+    expect(bestOf([typed('q', 0.7), licence])).toBeNull();
+  });
+  it('say the same of all only for kinds and licences', () => {
+    expect(
+      (['type', 'kind', 'twin', 'vendor', 'licence'] as const).map((one) => sameFor(one).length),
+    ).toEqual([0, 4, 0, 0, 4]);
+  });
+  it('stand in a row as the best answer and what speaks for it', () => {
+    expect([inShort(typed('q', 0.72)), inShort(licence), inShort(twins)]).toEqual([
+      { text: 'Plate · 72 %', why: 'its name' },
+      { text: 'can you use it?', why: 'Its name says Trial.' },
+      { text: 'and one without a vendor', why: 'its name' },
+    ]);
+  });
+});
