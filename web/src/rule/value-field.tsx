@@ -11,6 +11,7 @@ import {
   understand,
   type Line,
   type RuleWords,
+  type Field,
 } from '@clever-drawer/core';
 import type { Completion, Completions } from './model/completions.ts';
 
@@ -252,26 +253,7 @@ function ValueInput({
 
 interface ValueChipProps {
   readonly i: number;
-  readonly field:
-    | 'version'
-    | 'name'
-    | 'anything'
-    | 'vendor'
-    | 'tag'
-    | 'notes'
-    | 'type'
-    | 'kind'
-    | 'format'
-    | 'bits'
-    | 'licence'
-    | 'state'
-    | 'folder'
-    | 'inputs'
-    | 'outputs'
-    | 'times loaded'
-    | 'arrived'
-    | 'last loaded'
-    | 'trial ends';
+  readonly field: Field;
   readonly value: string;
   readonly words: RuleWords;
   readonly onChange: (values: readonly string[]) => void;
@@ -305,26 +287,7 @@ interface CompletionListProps {
   readonly isText: boolean;
   readonly add: (text: string) => void;
   readonly take: (completion: Completion) => void;
-  readonly field:
-    | 'version'
-    | 'name'
-    | 'anything'
-    | 'vendor'
-    | 'tag'
-    | 'notes'
-    | 'type'
-    | 'kind'
-    | 'format'
-    | 'bits'
-    | 'licence'
-    | 'state'
-    | 'folder'
-    | 'inputs'
-    | 'outputs'
-    | 'times loaded'
-    | 'arrived'
-    | 'last loaded'
-    | 'trial ends';
+  readonly field: Field;
 }
 
 /** What the catalog knows, and what is typed as it is. */

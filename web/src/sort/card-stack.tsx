@@ -143,48 +143,11 @@ function Card({ question, next, place, vendors, onLater }: CardProps) {
   );
 }
 
-interface MiddleProps {
-  readonly question: Question;
-  readonly place: string;
-  readonly options: Option[];
-  readonly at: number;
-  readonly chosen: ReadonlySet<string>;
-  readonly toggle: (option: Option | undefined) => void;
-  readonly setAt: React.Dispatch<React.SetStateAction<number>>;
-  readonly canSearch: boolean;
-  readonly setSearching: React.Dispatch<React.SetStateAction<boolean>>;
-  readonly take: (option: Option | undefined) => void;
-  readonly active: Option | undefined;
-}
-
-function Middle({
-  question,
-  place,
-  options,
-  at,
-  chosen,
-  toggle,
-  setAt,
-  canSearch,
-  setSearching,
-  take,
-  active,
-}: MiddleProps) {
+function Middle(props: QuestionCardProps) {
+  const { question, options } = props;
   return (
     <section className="sort-middle" aria-label="Question">
-      <QuestionCard
-        question={question}
-        place={place}
-        options={options}
-        at={at}
-        chosen={chosen}
-        toggle={toggle}
-        setAt={setAt}
-        canSearch={canSearch}
-        setSearching={setSearching}
-        take={take}
-        active={active}
-      />
+      <QuestionCard {...props} />
       <KeysHint
         keys={[
           ['Enter', options.length > 0 ? 'take the marked answer' : 'nothing to take'],
