@@ -8,7 +8,10 @@
  */
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import { relative } from 'node:path';
+import { ESLint } from 'eslint';
 import ts from 'typescript';
+import tseslint from 'typescript-eslint';
 
 const workspaces = ['core', 'server', 'web', 'demo', 'cli', 'bench', 'e2e', 'scripts'];
 const wideColumns = 120;
@@ -144,10 +147,34 @@ function sum(values: readonly number[]): number {
   return values.reduce((total, value) => total + value, 0);
 }
 
+/** How many functions of each file are more complex, or nested deeper, than the habits have it. */
+async function countComplex(): Promise<Map<string, number>> {
+  const eslint = new ESLint({
+    overrideConfigFile: true,
+    allowInlineConfig: false,
+    overrideConfig: [
+      {
+        files: ['**/*.{ts,tsx}'],
+        languageOptions: { parser: tseslint.parser },
+        rules: { complexity: ['warn', 15], 'max-depth': ['warn', 3] },
+      },
+    ],
+  });
+  const patterns = workspaces.map((workspace) => `${workspace}/**/*.{ts,tsx}`);
+  const results = await eslint.lintFiles(patterns);
+  return new Map(
+    results.map(({ filePath, messages }) => [relative(process.cwd(), filePath), messages.length]),
+  );
+}
+
 const percent = (part: number, whole: number): string =>
   `${((100 * part) / Math.max(1, whole)).toFixed(1)} %`;
 
-function rowOf(workspace: string, shapes: readonly FileShape[]): Record<string, string | number> {
+function rowOf(
+  workspace: string,
+  shapes: readonly FileShape[],
+  complex: ReadonlyMap<string, number>,
+): Record<string, string | number> {
   const lines = shapes.flatMap((shape) => shape.lines);
   const functions = shapes.filter((shape) => shape.isMeasured).flatMap((shape) => shape.functions);
   const lengths = functions.map((each) => each.lines);
@@ -171,6 +198,7 @@ function rowOf(workspace: string, shapes: readonly FileShape[]): Record<string, 
     'statements, median': quantile(statements, 0.5),
     'statements, 90th': quantile(statements, 0.9),
     'most parameters': Math.max(0, ...functions.map((each) => each.parameters)),
+    'too complex': sum(shapes.map((shape) => complex.get(shape.file) ?? 0)),
     'nested ternaries': sum(shapes.map((shape) => shape.nestedTernaries)),
     'joined declarations': sum(shapes.map((shape) => shape.joinedDeclarations)),
     'exports documented': percent(sum(coded.map((shape) => shape.documentedExports)), exports),
@@ -198,13 +226,15 @@ const shapes = files
   .split('\0')
   .filter((file) => file !== '' && workspaces.some((workspace) => file.startsWith(`${workspace}/`)))
   .map(shapeOf);
+const complex = await countComplex();
 const rows = workspaces.map((workspace) =>
   rowOf(
     workspace,
     shapes.filter((shape) => shape.file.startsWith(`${workspace}/`)),
+    complex,
   ),
 );
-const all = rowOf('all', shapes);
+const all = rowOf('all', shapes, complex);
 const measured = shapes.filter((shape) => shape.isMeasured);
 const largestFiles = [...measured]
   .sort((a, b) => b.lines.length - a.lines.length)

@@ -25,6 +25,25 @@ const filed = 500;
 const rounds = 5;
 const fresh = { Connection: 'close' };
 
+/** A cabinet of so many folders, each with its share of the plugins. */
+const fullCabinet = (ids: CatalogView['plugins'][number]['id'][]): Act => ({
+  act: 'add-cabinet',
+  id: asId(randomUUID()),
+  favourites: asId(randomUUID()),
+  name: 'Full',
+  opensFor: [],
+  folders: Array.from({ length: folders }, (_, f) => ({
+    id: asId(randomUUID()),
+    parent: null,
+    form: 'folder' as const,
+    name: `Folder ${f + 1}`,
+    rule: null,
+    plugins: ids
+      .slice(f * each, (f + 1) * each)
+      .map((plugin) => ({ placement: asId(randomUUID()), plugin })),
+  })),
+});
+
 /** Makes the cabinet in one act and removes the one that was there. Gives the computer and all plugins. */
 export async function fillChest(address: string): Promise<{ computer: string; ids: string[] }> {
   const read = async <T>(path: string): Promise<T> =>
@@ -45,23 +64,7 @@ export async function fillChest(address: string): Promise<{ computer: string; id
   const old = (await read<OrderView>(`${at}/order`)).records.find(
     (record) => record.table === 'cabinet',
   );
-  await act({
-    act: 'add-cabinet',
-    id: asId(randomUUID()),
-    favourites: asId(randomUUID()),
-    name: 'Full',
-    opensFor: [],
-    folders: Array.from({ length: folders }, (_, f) => ({
-      id: asId(randomUUID()),
-      parent: null,
-      form: 'folder' as const,
-      name: `Folder ${f + 1}`,
-      rule: null,
-      plugins: ids
-        .slice(f * each, (f + 1) * each)
-        .map((plugin) => ({ placement: asId(randomUUID()), plugin })),
-    })),
-  });
+  await act(fullCabinet(ids));
   if (old) {
     await act({ act: 'remove-cabinet', cabinet: asId(old.id) });
   }

@@ -29,9 +29,9 @@ const setOf = (path: string): Known['set'] => {
   return 'swh-lv2';
 };
 
-export function readKnown(): Known[] {
+function readLv2Plugins(): Known[] {
   const descriptions = descriptionsFor(place, process.env);
-  const fromLv2 = walk(place, ['LV2'], () => false)
+  return walk(place, ['LV2'], () => false)
     .bundles.flatMap((bundle) => readBundle(bundle, place, descriptions))
     .map((copy): Known => {
       const declared = [{ format: copy.format, values: copy.declared }];
@@ -51,8 +51,11 @@ export function readKnown(): Known[] {
         },
       };
     });
+}
+
+function readDescribed(): Known[] {
   const described = readLadspaRdf(readFileSync(rdf), rdf);
-  const fromRdf = (described.ok ? described.value : []).map((one): Known => {
+  return (described.ok ? described.value : []).map((one): Known => {
     const declared = [{ format: 'LADSPA' as const, values: [one.declared] }];
     return {
       set: 'swh-plugins',
@@ -69,7 +72,10 @@ export function readKnown(): Known[] {
       },
     };
   });
-  const known = [...fromLv2, ...fromRdf].filter(
+}
+
+export function readKnown(): Known[] {
+  const known = [...readLv2Plugins(), ...readDescribed()].filter(
     ({ groups, subject }) => groups.size > 0 && subject.name !== '',
   );
   if (known.length < 150) {

@@ -22,7 +22,7 @@ import {
 import { makePlugins, writeStudio } from '@clever-drawer/demo';
 import { freePort, serve, startCluster } from '@clever-drawer/server';
 import { args } from './keystroke.ts';
-import { readKnown } from './lv2-truth.ts';
+import { readKnown, type Known } from './lv2-truth.ts';
 import { measured, timed, type Measured, type Outcome } from './measure.ts';
 import { scanAll } from './server.ts';
 
@@ -68,33 +68,34 @@ const around = (i: number) => ({
   lastLoaded: i % 13 === 0 ? new Date(now - (i % 400) * day).toISOString() : null,
 });
 
+const ruleWords = [
+  'delay, echo, slap',
+  'verb, room, hall, plate',
+  'comp, limiter, gate',
+  'drive, tape, tube',
+  'chorus, flanger, phaser',
+  'tape echo',
+  'synth',
+  'eq, tilt, shelf',
+  'strings, brass',
+  'noise',
+];
+const ruleTypes = [
+  'delay',
+  'reverb',
+  'dynamics/compressor',
+  'distortion',
+  'modulation',
+  'eq',
+  'synth',
+  'restoration',
+];
+
 /** Rules as people write them: the trade's words, types, vendors, formats, use and time, most of several lines. */
 function makeRules(catalog: readonly Plugin[]): Rule[] {
-  const words = [
-    'delay, echo, slap',
-    'verb, room, hall, plate',
-    'comp, limiter, gate',
-    'drive, tape, tube',
-    'chorus, flanger, phaser',
-    'tape echo',
-    'synth',
-    'eq, tilt, shelf',
-    'strings, brass',
-    'noise',
-  ];
-  const types = [
-    'delay',
-    'reverb',
-    'dynamics/compressor',
-    'distortion',
-    'modulation',
-    'eq',
-    'synth',
-    'restoration',
-  ];
   return Array.from({ length: count }, (_, i) => {
-    const word = words[i % words.length] ?? '';
-    const type = types[i % types.length] ?? '';
+    const word = ruleWords[i % ruleWords.length] ?? '';
+    const type = ruleTypes[i % ruleTypes.length] ?? '';
     const vendor =
       catalog.slice((i * 37) % size).find((p) => (p.vendor ?? '') !== '')?.vendor ?? 'Osier';
     const texts = [
@@ -331,34 +332,36 @@ const trade: readonly (readonly [group: string, words: string])[] = [
   ['filter', 'filter, lowpass, highpass, bandpass'],
 ];
 
+function qualityOf(known: readonly Known[], group: string, words: string) {
+  const rule = keywordRule(words);
+  if (!rule.ok) {
+    throw new Error(words);
+  }
+  const { holds } = compileRule(rule.value);
+  const all = known.map(({ subject, groups }, i) => ({
+    isDeclared: groups.has(group),
+    isTaken: holds(
+      candidateOf({
+        id: asId(String(i)),
+        name: subject.name,
+        vendor: null,
+        kind: 'effect',
+        types: [],
+        arrived: '',
+        copies: [],
+      }),
+      where,
+    ),
+  }));
+  const taken = all.filter((one) => one.isTaken).length;
+  const declared = all.filter((one) => one.isDeclared).length;
+  const both = all.filter((one) => one.isTaken && one.isDeclared).length;
+  return { group, words, taken, declared, precision: both / taken, recall: both / declared };
+}
+
 function quality(): { table: string; facts: object } {
   const known = readKnown().filter(({ set }) => set !== 'swh-plugins');
-  const rows = trade.map(([group, words]) => {
-    const rule = keywordRule(words);
-    if (!rule.ok) {
-      throw new Error(words);
-    }
-    const { holds } = compileRule(rule.value);
-    const all = known.map(({ subject, groups }, i) => ({
-      isDeclared: groups.has(group),
-      isTaken: holds(
-        candidateOf({
-          id: asId(String(i)),
-          name: subject.name,
-          vendor: null,
-          kind: 'effect',
-          types: [],
-          arrived: '',
-          copies: [],
-        }),
-        where,
-      ),
-    }));
-    const taken = all.filter((one) => one.isTaken).length;
-    const declared = all.filter((one) => one.isDeclared).length;
-    const both = all.filter((one) => one.isTaken && one.isDeclared).length;
-    return { group, words, taken, declared, precision: both / taken, recall: both / declared };
-  });
+  const rows = trade.map(([group, words]) => qualityOf(known, group, words));
   const percent = (share: number): string =>
     Number.isNaN(share) ? '–' : `${(100 * share).toFixed(0)} %`;
   return {

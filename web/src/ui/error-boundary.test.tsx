@@ -1,16 +1,15 @@
 /**
  * @jest-environment jsdom
  */
-import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
+import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { ErrorBoundary } from './error-boundary.tsx';
 
 let copied = '';
-const logged = console.error;
 
 beforeEach(() => {
   // React tells of what was caught; that is not what is looked at here.
-  console.error = () => undefined;
+  jest.spyOn(globalThis.console, 'error').mockImplementation(() => undefined);
   Object.assign(navigator, {
     clipboard: {
       writeText: (text: string) => {
@@ -22,7 +21,7 @@ beforeEach(() => {
 });
 afterEach(() => {
   cleanup();
-  console.error = logged;
+  jest.restoreAllMocks();
 });
 
 function Fragile({ isBroken }: { isBroken: boolean }) {
@@ -45,7 +44,7 @@ describe('a part that cannot be drawn', () => {
   it('says what happened and leaves the rest usable', () => {
     render(page(true, '/file'));
     expect([
-      screen.getByRole('alert').textContent?.includes('a drawer without a bottom'),
+      screen.getByRole('alert').textContent.includes('a drawer without a bottom'),
       screen.getByText('still there').tagName,
     ]).toEqual([true, 'NAV']);
   });
