@@ -1,5 +1,5 @@
 /** The practice session over HTTP: what it takes, refuses, forgets and repairs. Program files are a real one of Debian's lv2-examples, as it is or damaged on purpose. */
-import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
@@ -69,6 +69,9 @@ const bundle = (name: string, program: Uint8Array, more: object = {}): string =>
 
 beforeAll(async () => {
   server = await startTestServer();
+});
+beforeEach(async () => {
+  await server.freshComputer();
   place = newPlace();
   for (const name of ['Tern', 'Grebe', 'Kelpie', 'Marram']) {
     bundle(name, real);
@@ -80,9 +83,11 @@ beforeAll(async () => {
   await server.call('POST', 'places', { path: place });
   await scan();
 });
+afterEach(() => {
+  rmSync(place, { recursive: true, force: true });
+});
 afterAll(async () => {
   await server.stop();
-  rmSync(place, { recursive: true, force: true });
 });
 
 describe('loading', () => {
@@ -149,7 +154,23 @@ describe('loading', () => {
   });
 });
 
+/** Six loads: three of a track one after the other, one of them loaded again elsewhere, one between, one of notes. */
+async function loadSix(): Promise<void> {
+  const loads = [
+    ['track', 9, 'Tern'],
+    ['track', 9, 'Grebe'],
+    ['track', 9, 'Kelpie'],
+    ['track', 1, 'Marram'],
+    ['bus', 9, 'Tern'],
+    ['notes', 0, 'Arp'],
+  ] as const;
+  for (const [kind, index, name] of loads) {
+    expect(codes(await load(kind, index, name))).toBe('done');
+  }
+}
+
 describe('what is learnt', () => {
+  beforeEach(loadSix);
   it('is where, after what, for which letters, and in how many keys', async () => {
     const habits = (await server.call<HabitsView>('GET', 'habits')).body;
     const id = (name: string): string => plugins.get(name)?.id ?? '';
@@ -282,6 +303,7 @@ describe('a chain of one’s own', () => {
 
 describe('a saved session', () => {
   it('is opened again; what is gone or replaced gets its best match, taken in one press', async () => {
+    await loadSix();
     expect(codes(await server.call('POST', 'sessions', { name: '  ' }))).toBe('name-empty');
     const { saved } = (
       await server.call<SessionView>('POST', 'sessions', { name: 'The Heron and the Eel' })

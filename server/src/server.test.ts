@@ -1,5 +1,5 @@
 /** The server over real folders and a real database: scanning, the order, undo and loading. */
-import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from '@jest/globals';
 import { mkdirSync, renameSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { request } from 'node:http';
 import { join } from 'node:path';
@@ -26,6 +26,7 @@ beforeAll(async () => {
 afterAll(async () => {
   await server.stop();
 });
+beforeEach(() => server.freshComputer());
 
 const uuid = (): string => crypto.randomUUID();
 const codes = (answer: Answer<unknown>): string[] =>
@@ -42,6 +43,17 @@ const plugin = async (name: string): Promise<Plugin> => {
 const order = async (): Promise<OrderView> => (await server.call<OrderView>('GET', 'order')).body;
 const act = (body: object): Promise<Answer<OrderStep>> =>
   server.call<OrderStep>('POST', 'acts', body);
+/** A place that was scanned, with a plugin of each name. */
+async function placeWith(...names: readonly string[]): Promise<string> {
+  const place = newPlace();
+  for (const name of names) {
+    const key = name.toLowerCase();
+    writeBundle(place, `${key}.lv2`, { uri: `urn:${key}`, name });
+  }
+  await server.call('POST', 'places', { path: place });
+  await server.scan();
+  return place;
+}
 const lastFindings = async (): Promise<FindingView[]> => {
   const { scans } = (await server.call<{ scans: ScanView[] }>('GET', 'scans')).body;
   return (await server.call<FindingView[]>('GET', `scans/${scans[0]?.id ?? ''}/findings`)).body;
@@ -186,6 +198,8 @@ describe('scanning', () => {
     expect((await plugin('Unplugged')).copies[0]?.state).toBe('present');
   });
   it('leaves out a place that is switched off, and has its copies back when it is on again', async () => {
+    await placeWith('Elsewhere');
+    await placeWith('Unplugged');
     const place = (await server.call<PlaceView[]>('GET', 'places')).body.at(-1);
     const change = (body: object): Promise<Answer<unknown>> =>
       server.call('PATCH', `places/${place?.id ?? ''}`, body);
@@ -214,6 +228,7 @@ describe('scanning', () => {
     expect((await lastFindings()).map((f) => `${f.sort} ${f.name}`)).toEqual(['updated Fine']);
   });
   it('sets a file aside, neither examined nor catalogued, until it is taken back with all that was known', async () => {
+    await placeWith('Fine');
     const fine = await plugin('Fine');
     const copy = fine.copies[0];
     expect((await server.call('POST', 'asides', { copy: copy?.id })).status).toBe(200);
@@ -243,6 +258,7 @@ describe('scanning', () => {
     await server.call('PATCH', `places/${added.body.id}`, { isWatched: false });
   });
   it('says at the next start that a scan was interrupted when the program was killed in the middle of it', async () => {
+    await placeWith('Birch');
     await server.pretendKilledScan();
     expect((await server.call<{ scans: ScanView[] }>('GET', 'scans')).body.scans[0]?.state).toBe(
       'interrupted',
@@ -251,8 +267,23 @@ describe('scanning', () => {
 });
 
 describe('the order', () => {
-  const folderId = uuid();
+  let folderId = '';
   const smartId = uuid();
+  beforeEach(async () => {
+    folderId = uuid();
+    await placeWith('Birch');
+  });
+  const addEchoes = async (): Promise<Answer<OrderStep>> =>
+    act({
+      act: 'add-folder',
+      id: folderId,
+      cabinet: await cabinet(),
+      parent: null,
+      form: 'folder',
+      name: 'Echoes',
+      rule: null,
+      before: null,
+    });
   const cabinet = async (): Promise<string> =>
     (await order()).records.find((r) => r.table === 'cabinet')?.id ?? '';
   const inFolder = async (folder: string): Promise<string[]> =>
@@ -261,22 +292,8 @@ describe('the order', () => {
       .map((r) => r.id);
 
   it('is changed by acts, each with what undoes it, also after a restart', async () => {
-    const at = await cabinet();
     const birch = await plugin('Birch');
-    expect(
-      (
-        await act({
-          act: 'add-folder',
-          id: folderId,
-          cabinet: at,
-          parent: null,
-          form: 'folder',
-          name: 'Echoes',
-          rule: null,
-          before: null,
-        })
-      ).body.words,
-    ).toBe('Make the folder Echoes');
+    expect((await addEchoes()).body.words).toBe('Make the folder Echoes');
     const filed = await act({
       act: 'file',
       folder: folderId,
@@ -301,6 +318,7 @@ describe('the order', () => {
     expect(await inFolder(folderId)).toHaveLength(1);
   });
   it('brings back a removed folder with all that was in it', async () => {
+    await addEchoes();
     const sub = uuid();
     const birch = await plugin('Birch');
     await act({
@@ -326,6 +344,7 @@ describe('the order', () => {
     expect((await order()).records.map((r) => r.id).sort()).toEqual(before);
   });
   it('refuses what cannot be done, says why, and changes nothing', async () => {
+    await addEchoes();
     const before = await order();
     const at = await cabinet();
     const rule = {
@@ -342,6 +361,7 @@ describe('the order', () => {
       rule,
       before: null,
     });
+    await placeWith('Ring');
     const ring = await plugin('Ring');
     expect(
       codes(
@@ -387,6 +407,7 @@ describe('the order', () => {
     expect((await order()).revision).toBe(before.revision + 1);
   });
   it('is told to every open window', async () => {
+    await addEchoes();
     const heard = new Promise<string>((resolve, reject) => {
       const stream = request(
         `${server.address}/api/computers/${server.computer}/events`,
@@ -410,6 +431,7 @@ describe('the order', () => {
     expect(await heard).toContain('Rename Echoes to Told');
   });
   it('keeps what the user made of a plugin that goes and comes back at another path', async () => {
+    await addEchoes();
     const place = newPlace();
     const bundle = writeBundle(place, 'm.lv2', { uri: 'urn:m', name: 'Migrant' });
     await server.call('POST', 'places', { path: place });
@@ -439,6 +461,9 @@ describe('the order', () => {
 
 describe('the practice session', () => {
   it('takes a plugin into a slot, records the load, and refuses what does not fit', async () => {
+    const place = await placeWith('Alder', 'Birch');
+    rmSync(join(place, 'alder.lv2'), { recursive: true });
+    await server.scan();
     const session = (await server.call<SessionView>('GET', 'session')).body;
     const track = session.tracks.find((t) => t.sort === 'track');
     const instrument = session.tracks.find((t) => t.sort === 'instrument');
@@ -469,6 +494,7 @@ describe('the practice session', () => {
     ).toEqual([]);
   });
   it('counts loads in SQL as core does', async () => {
+    await placeWith('Ring');
     const ring = await plugin('Ring');
     const now = Date.now();
     const ages = [0.5, 3, 30, 200].map((days) => days * 86_400_000);

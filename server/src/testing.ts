@@ -18,8 +18,10 @@ export interface TestServer {
   readonly address: string;
   /** Where OSC messages are heard. */
   readonly oscPort: number;
-  /** The first computer's id. */
+  /** The id of the computer that calls are about: the first one, or the latest fresh one. */
   readonly computer: string;
+  /** Begins with a computer of which nothing is known; calls are about it from now on. */
+  freshComputer(): Promise<void>;
   call<T>(method: string, path: string, body?: unknown): Promise<Answer<T>>;
   /** Scans and waits for the end. */
   scan(mode?: ScanMode): Promise<void>;
@@ -51,12 +53,18 @@ export async function startTestServer(): Promise<TestServer> {
     });
     return { status: response.status, body: (await response.json()) as T };
   };
-  const computer = (await raw<{ id: string }[]>('GET', 'computers')).body[0]?.id ?? '';
+  let computer = (await raw<{ id: string }[]>('GET', 'computers')).body[0]?.id ?? '';
   const call = <T>(method: string, path: string, body?: unknown): Promise<Answer<T>> =>
     raw<T>(method, `computers/${computer}/${path}`, body);
   return {
     data,
-    computer,
+    get computer() {
+      return computer;
+    },
+    freshComputer: async () => {
+      const made = await raw<{ id: string }>('POST', 'computers', { name: 'One of many' });
+      computer = made.body.id;
+    },
     call,
     get address() {
       return running.address;

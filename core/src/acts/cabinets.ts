@@ -1,5 +1,5 @@
 /** Acts on whole cabinets, and copying folders into them. */
-import { standingFor } from './shown-folders.ts';
+import { shortcutsTo } from './shown-folders.ts';
 import { failed, type Result } from '../problem.ts';
 import type { PluginId } from '../id.ts';
 import {
@@ -239,7 +239,7 @@ function removeCabinet(order: Order, act: ActOf<'remove-cabinet'>): Result<ActRe
   }
   const folders = allFolders(order).filter((f) => f.cabinet === cabinet.id);
   const placements = folders.flatMap((f) => placementsIn(order, f.id));
-  const shown = standingFor(order, folders).filter((f) => f.cabinet !== cabinet.id);
+  const shown = shortcutsTo(order, folders).filter((f) => f.cabinet !== cabinet.id);
   const shared = shown.filter((f) => f.form === 'favourites');
   const heir = handOn(order, shared, placements);
   return done(`Remove the cabinet ${cabinet.name}`, {
@@ -265,11 +265,14 @@ function handOn(
     return { updated: [], removed: [] };
   }
   const moved = placements
-    .filter((p) => p.folder === heir.standsFor)
+    .filter((p) => p.folder === heir.shortcutTo)
     .map((p): [Placement, Placement] => [p, { ...p, folder: heir.id }]);
   return {
     updated: [
-      ...shared.map((f): [Folder, Folder] => [f, { ...f, standsFor: f === heir ? null : heir.id }]),
+      ...shared.map((f): [Folder, Folder] => [
+        f,
+        { ...f, shortcutTo: f === heir ? null : heir.id },
+      ]),
       ...moved,
     ],
     removed: placementsIn(order, heir.id),

@@ -1,5 +1,5 @@
 /** Acts on folders: made, named, moved, removed, sorted, merged, split. */
-import { standingFor } from './shown-folders.ts';
+import { shortcutsTo } from './shown-folders.ts';
 import { file, holdsNone, putInto } from './placements.ts';
 import { applyChange } from '../change.ts';
 import { failed, type Problem, type Result } from '../problem.ts';
@@ -152,7 +152,7 @@ function removeFolder(order: Order, act: ActOf<'remove-folder'>): Result<ActResu
     return failed({ code: 'stays', at: 'folder', name: folder.name });
   }
   const folders = folderAndBelow(order, folder);
-  const shown = standingFor(order, folders);
+  const shown = shortcutsTo(order, folders);
   const placements = folders.flatMap((f) => placementsIn(order, f.id));
   return done(`Remove the ${folder.form === 'divider' ? 'divider' : 'folder'} ${folder.name}`, {
     removed: [...placements, ...shown, ...folders.reverse()],
@@ -222,9 +222,9 @@ function mergeFolders(order: Order, act: ActOf<'merge-folders'>): Result<ActResu
     folder,
     { ...folder, parent: into.id, position: keys[i] ?? '' },
   ]);
-  const shown = standingFor(order, [from]).map((one): [Folder, Folder] => [
+  const shown = shortcutsTo(order, [from]).map((one): [Folder, Folder] => [
     one,
-    { ...one, standsFor: into.id },
+    { ...one, shortcutTo: into.id },
   ]);
   return done(`Put all of ${from.name} into ${into.name}`, {
     updated: [...updated, ...moved, ...shown],

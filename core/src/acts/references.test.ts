@@ -29,7 +29,7 @@ function danglingIn(world: World, record: OrderRecord): string[] {
     missing.push(record.folder);
   }
   if (record.table === 'folder') {
-    const folders = [record.parent, record.standsFor].filter((id) => id !== null);
+    const folders = [record.parent, record.shortcutTo].filter((id) => id !== null);
     missing.push(...folders.filter((id) => !folderIn(order, id)));
     missing.push(...(cabinetIn(order, record.cabinet) ? [] : [record.cabinet]));
   }

@@ -18,9 +18,9 @@ import { done, type NameOfPlugin, type ActResult, unknown } from './act-result.t
 import { type ActRules, asSaid, noPlugins, withShortcutResolved } from './act-rule.ts';
 
 /** The folders, in whatever cabinet, that stand for one of these. */
-export const standingFor = (order: Order, folders: readonly Folder[]): Folder[] =>
+export const shortcutsTo = (order: Order, folders: readonly Folder[]): Folder[] =>
   allFolders(order).filter(
-    (one) => one.standsFor !== null && folders.some((f) => f.id === one.standsFor),
+    (one) => one.shortcutTo !== null && folders.some((f) => f.id === one.shortcutTo),
   );
 
 function showFolder(order: Order, act: ActOf<'show-folder'>): Result<ActResult> {
@@ -34,7 +34,7 @@ function showFolder(order: Order, act: ActOf<'show-folder'>): Result<ActResult> 
   }
   if (
     folder.cabinet === cabinet.id ||
-    allFolders(order).some((f) => f.cabinet === cabinet.id && f.standsFor === folder.id)
+    allFolders(order).some((f) => f.cabinet === cabinet.id && f.shortcutTo === folder.id)
   ) {
     return failed({
       code: 'shown-already',
@@ -57,7 +57,7 @@ function showFolder(order: Order, act: ActOf<'show-folder'>): Result<ActResult> 
     rule: folder.rule,
     position,
     ...plainFolder,
-    standsFor: folder.id,
+    shortcutTo: folder.id,
   };
   return done(`Show ${folder.name} in ${cabinet.name} too`, { added: [shown] });
 }
@@ -71,11 +71,11 @@ function shareFavourites(
   if (act.favourites === null) {
     return done('Give each cabinet its own favourites', {
       updated: all
-        .filter((f) => f.standsFor !== null)
-        .map((f): [Folder, Folder] => [f, { ...f, standsFor: null }]),
+        .filter((f) => f.shortcutTo !== null)
+        .map((f): [Folder, Folder] => [f, { ...f, shortcutTo: null }]),
     });
   }
-  const one = all.find((f) => f.id === act.favourites && f.standsFor === null);
+  const one = all.find((f) => f.id === act.favourites && f.shortcutTo === null);
   if (!one) {
     return unknown('folder', 'favourites');
   }
@@ -104,8 +104,8 @@ function shareFavourites(
       }),
     ),
     updated: all
-      .filter((f) => f !== one && f.standsFor !== one.id)
-      .map((f): [Folder, Folder] => [f, { ...f, standsFor: one.id }]),
+      .filter((f) => f !== one && f.shortcutTo !== one.id)
+      .map((f): [Folder, Folder] => [f, { ...f, shortcutTo: one.id }]),
   });
 }
 

@@ -20,7 +20,7 @@ import { type ActRules, noPlugins, withShortcutResolved } from './act-rule.ts';
 
 /** The folders that would ask for one another in a circle, if one of these does. */
 export function circleTrouble(order: Order, folders: readonly Folder[]): Problem | null {
-  const smart = folders.filter((folder) => folder.rule !== null && folder.standsFor === null);
+  const smart = folders.filter((folder) => folder.rule !== null && folder.shortcutTo === null);
   if (smart.length === 0) {
     return null;
   }
@@ -126,7 +126,7 @@ function settle(order: Order, act: ActOf<'settle'>, nameOf: NameOfPlugin): Resul
   const keys = spread(null, null, act.plugins.length);
   // Folders that stand for it are of its form.
   const shown = allFolders(order)
-    .filter((one) => one.standsFor === folder.id)
+    .filter((one) => one.shortcutTo === folder.id)
     .map((one): [Folder, Folder] => [one, { ...one, form: 'folder', rule: null }]);
   return done(`Settle ${folder.name} as an ordinary folder`, {
     updated: [

@@ -110,8 +110,8 @@ export function createArranger(): (
     const candidates = plugins.map((plugin) =>
       prepare(plugin, namings.get(plugin.id), answerIn(order, plugin.id), usage.get(plugin.id)),
     );
-    const smart = everywhere.flatMap(({ id, rule, alwaysIn, alwaysOut, standsFor }) =>
-      rule === null || standsFor !== null ? [] : [{ id, rule, alwaysIn, alwaysOut }],
+    const smart = everywhere.flatMap(({ id, rule, alwaysIn, alwaysOut, shortcutTo }) =>
+      rule === null || shortcutTo !== null ? [] : [{ id, rule, alwaysIn, alwaysOut }],
     );
     const filled = fill({
       candidates,
@@ -158,24 +158,24 @@ function arrange(
 ): Arrangement {
   const folders = pinnedFirst(
     cabinet === null
-      ? everywhere.filter((folder) => folder.standsFor === null)
+      ? everywhere.filter((folder) => folder.shortcutTo === null)
       : shownIn(everywhere, cabinet),
   );
   const below = grouped(
     folders.map((folder) => [folder.parent ?? folder.cabinet, folder] as const),
   );
-  for (const { id, standsFor } of folders) {
-    const held = standsFor ? placements.get(standsFor) : undefined;
+  for (const { id, shortcutTo } of folders) {
+    const held = shortcutTo ? placements.get(shortcutTo) : undefined;
     if (held) {
       placements.set(id, held);
-    } else if (standsFor) {
+    } else if (shortcutTo) {
       placements.delete(id);
     }
   }
   const members = new Map<string, PluginId[]>();
-  for (const { id, standsFor } of folders) {
+  for (const { id, shortcutTo } of folders) {
     const held =
-      (filled.membersOf(standsFor ?? id) as PluginId[] | undefined) ??
+      (filled.membersOf(shortcutTo ?? id) as PluginId[] | undefined) ??
       placements.get(id)?.map((p) => p.plugin);
     if (held) {
       members.set(id, held);
@@ -241,7 +241,7 @@ export function ruleWordsOf(
   };
   return {
     folders: folders
-      .filter((folder) => folder.form !== 'divider' && folder.standsFor === null)
+      .filter((folder) => folder.form !== 'divider' && folder.shortcutTo === null)
       .map((folder): NamedFolder => ({ id: folder.id, path: pathOf(folder) })),
   };
 }
@@ -261,8 +261,8 @@ function shownIn(everywhere: readonly Folder[], cabinet: string): Folder[] {
   return everywhere
     .filter((folder) => folder.cabinet === cabinet)
     .flatMap((folder) => {
-      const real = folder.standsFor
-        ? everywhere.find((one) => one.id === folder.standsFor)
+      const real = folder.shortcutTo
+        ? everywhere.find((one) => one.id === folder.shortcutTo)
         : undefined;
       return real
         ? [

@@ -59,7 +59,7 @@ export interface Folder {
   readonly isPinned: boolean;
   readonly notes: string;
   /** The folder of another cabinet that is shown here; what it holds is that one's. */
-  readonly standsFor: FolderId | null;
+  readonly shortcutTo: FolderId | null;
   /** Of a smart folder: what is in, or out, whatever the rule says. */
   readonly alwaysIn: readonly PluginId[];
   readonly alwaysOut: readonly PluginId[];
@@ -75,7 +75,7 @@ export const plainFolder = {
   sortedBy: null,
   isPinned: false,
   notes: '',
-  standsFor: null,
+  shortcutTo: null,
   alwaysIn: [],
   alwaysOut: [],
   atMost: null,
@@ -163,7 +163,7 @@ export const folderIn = (order: Order, id: string): Folder | undefined =>
   order.get(`folder/${id}`) as Folder | undefined;
 /** The folder that is meant: for one that stands for another, that other. */
 export const resolveShortcut = (order: Order, id: FolderId): FolderId =>
-  folderIn(order, id)?.standsFor ?? id;
+  folderIn(order, id)?.shortcutTo ?? id;
 /** The placement with that id. */
 export const placementIn = (order: Order, id: string): Placement | undefined =>
   order.get(`placement/${id}`) as Placement | undefined;

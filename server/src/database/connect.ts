@@ -9,6 +9,7 @@ import { SortedCabinets1763900000006 } from './migrations/0006-sorted-cabinets.t
 import { Rules1763900000007 } from './migrations/0007-rules.ts';
 import { Practice1763900000008 } from './migrations/0008-practice.ts';
 import { Chains1763900000009 } from './migrations/0009-chains.ts';
+import { Shortcuts1763900000010 } from './migrations/0010-shortcuts.ts';
 import { tables } from './schemas.ts';
 
 /** Where the database is; `password` only where the cluster asks for one. */
@@ -31,6 +32,7 @@ export const migrations = [
   Rules1763900000007,
   Practice1763900000008,
   Chains1763900000009,
+  Shortcuts1763900000010,
 ];
 
 /** Connects and brings the tables up to date; every pending migration in one transaction. */

@@ -38,7 +38,7 @@ import {
 export async function readOrder(manager: EntityManager, computer: string): Promise<Order> {
   const cabinets = await manager.getRepository(CabinetTable).findBy({ computerId: computer });
   const folders: FolderRow[] = await manager.query(
-    `SELECT f.id, f.cabinet_id "cabinetId", f.parent_id "parentId", f.form, f.name, f.position, f.rule, f.sorted_by "sortedBy", f.is_pinned "isPinned", f.notes, f.stands_for "standsFor", f.always_in "alwaysIn", f.always_out "alwaysOut", f.at_most "atMost"
+    `SELECT f.id, f.cabinet_id "cabinetId", f.parent_id "parentId", f.form, f.name, f.position, f.rule, f.sorted_by "sortedBy", f.is_pinned "isPinned", f.notes, f.shortcut_to "shortcutTo", f.always_in "alwaysIn", f.always_out "alwaysOut", f.at_most "atMost"
        FROM folder f JOIN cabinet c ON c.id = f.cabinet_id WHERE c.computer_id = $1`,
     [computer],
   );
@@ -129,7 +129,7 @@ const fromFolder = (row: FolderRow): OrderRecord => ({
   sortedBy: row.sortedBy,
   isPinned: row.isPinned,
   notes: row.notes,
-  standsFor: row.standsFor === null ? null : asId<FolderId>(row.standsFor),
+  shortcutTo: row.shortcutTo === null ? null : asId<FolderId>(row.shortcutTo),
   alwaysIn: row.alwaysIn.map((id) => asId<PluginId>(id)),
   alwaysOut: row.alwaysOut.map((id) => asId<PluginId>(id)),
   atMost: row.atMost,
@@ -294,7 +294,7 @@ const toFolder = (r: Of<'folder'>): FolderRow => {
     sortedBy,
     isPinned,
     notes,
-    standsFor,
+    shortcutTo,
     alwaysIn,
     alwaysOut,
     atMost,
@@ -310,7 +310,7 @@ const toFolder = (r: Of<'folder'>): FolderRow => {
     sortedBy,
     isPinned,
     notes,
-    standsFor,
+    shortcutTo,
     alwaysIn,
     alwaysOut,
     atMost,
@@ -451,7 +451,7 @@ function byDepth(folders: readonly Of<'folder'>[]): Of<'folder'>[][] {
     const level = rest.filter(
       (f) =>
         (f.parent === null || !waiting.has(f.parent)) &&
-        (!f.standsFor || !waiting.has(f.standsFor)),
+        (!f.shortcutTo || !waiting.has(f.shortcutTo)),
     );
     if (level.length === 0) {
       throw new Error('folders stand in a circle');

@@ -103,7 +103,7 @@ export interface FolderRow {
   sortedBy: FolderSorting | null;
   isPinned: boolean;
   notes: string;
-  standsFor: string | null;
+  shortcutTo: string | null;
   alwaysIn: readonly string[];
   alwaysOut: readonly string[];
   atMost: number | null;
@@ -380,7 +380,7 @@ export const FolderTable = schema<FolderRow>('folder', {
   sortedBy: maybeText,
   isPinned: flag,
   notes: text,
-  standsFor: { ...toRow('folder', 'folder', 'stands_for', 'CASCADE'), nullable: true },
+  shortcutTo: { ...toRow('folder', 'folder', 'shortcut_to', 'CASCADE'), nullable: true },
   alwaysIn: json,
   alwaysOut: json,
   atMost: maybeWhole,

@@ -2,7 +2,7 @@
 import type { HostCopy, HostSession, HostSettings, Result } from '@clever-drawer/core';
 
 /** What a host is asked to do. A load with an index behind the last slot appends; `slot` is the id the slot will have. */
-export type Wish =
+export type HostCommand =
   | {
       readonly do: 'load';
       readonly track: string;
@@ -17,9 +17,9 @@ export type Wish =
   /** Opens a saved session: what cannot be opened stands there with its problem. */
   | { readonly do: 'open'; readonly session: HostSession };
 
-/** What speaks to a host: a session and a wish in, the session as it then is, or problems, out. */
+/** What speaks to a host: a session and a command in, the session as it then is, or problems, out. */
 export interface Host {
   /** Does it and gives the session as it is then; a refusal changes nothing. `before` is the session to go on from. */
-  ask(before: HostSession, wish: Wish): Promise<Result<HostSession>>;
+  ask(before: HostSession, command: HostCommand): Promise<Result<HostSession>>;
   close(): Promise<void>;
 }

@@ -4,9 +4,9 @@ import { once } from 'node:events';
 import { join } from 'node:path';
 import { failed, type HostSession, type Problem, type Result } from '@clever-drawer/core';
 import type { Answered, Asked } from './practice/process.ts';
-import type { Host, Wish } from './host.ts';
+import type { Host, HostCommand } from './host.ts';
 
-/** The longest the process may take for one wish, in milliseconds. */
+/** The longest the process may take for one command, in milliseconds. */
 const patience = 30_000;
 const startFile = join(import.meta.dirname, 'practice/start.mjs');
 
@@ -15,7 +15,7 @@ export class PracticeHost implements Host {
   #child: ChildProcess | null = null;
   #id = 0;
 
-  async ask(before: HostSession, wish: Wish): Promise<Result<HostSession>> {
+  async ask(before: HostSession, command: HostCommand): Promise<Result<HostSession>> {
     const child = this.#running();
     const id = (this.#id += 1);
     return new Promise((resolve) => {
@@ -32,7 +32,7 @@ export class PracticeHost implements Host {
       };
       const ended = (): void => {
         this.#child = null;
-        done(failed(endedAt(wish)));
+        done(failed(endedAt(command)));
       };
       const timer = setTimeout(() => {
         this.#child = null;
@@ -41,7 +41,7 @@ export class PracticeHost implements Host {
       }, patience);
       child.on('message', hear);
       child.on('exit', ended);
-      child.send({ id, before, wish } satisfies Asked, (error) => {
+      child.send({ id, before, command } satisfies Asked, (error) => {
         if (error) {
           ended();
         }
@@ -74,7 +74,7 @@ export class PracticeHost implements Host {
 }
 
 /** What it means that the process ended while it was asked. */
-const endedAt = (wish: Wish): Problem =>
-  wish.do === 'load'
-    ? { code: 'host-crashed', at: wish.copy.path, name: wish.copy.name }
+const endedAt = (command: HostCommand): Problem =>
+  command.do === 'load'
+    ? { code: 'host-crashed', at: command.copy.path, name: command.copy.name }
     : { code: 'host-silent', at: 'session' };

@@ -124,7 +124,7 @@ function ShareItem({ cabinet }: { cabinet: Cabinet }) {
   const { act } = useActs();
   const favourites = allFolders(order.records).filter((f) => f.form === 'favourites');
   const own = favourites.find((f) => f.cabinet === cabinet.id);
-  const isShared = favourites.some((f) => f.standsFor !== null);
+  const isShared = favourites.some((f) => f.shortcutTo !== null);
   return (
     own && (
       <MenuItem

@@ -136,7 +136,7 @@ const Face = memo(function DrawerFace({ folder, isOpen, isFocusable, acts }: Pro
           </span>
         )}{' '}
         {members.length}
-        {folder.standsFor && <Layers size={12} aria-label="shown from another cabinet" />}
+        {folder.shortcutTo && <Layers size={12} aria-label="shown from another cabinet" />}
         {folder.isPinned && <Pin size={12} aria-label="pinned" />}
       </span>
       {below.length > 0 && <FrontBelow below={below} arrangement={arrangement} />}

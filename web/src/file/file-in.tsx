@@ -45,7 +45,7 @@ export function FileIn({ plugins, moving, lately, onClose, onFiled }: Props) {
   };
   const isTarget = (f: Folder): boolean =>
     (f.form === 'folder' || f.form === 'favourites' || (f.form === 'smart' && !moving)) &&
-    (moving === undefined || (f.standsFor ?? f.id) !== moving.folder);
+    (moving === undefined || (f.shortcutTo ?? f.id) !== moving.folder);
   const remembered = lately
     .map((id) => arrangement.folders.find((f) => f.id === id))
     .filter((f) => f !== undefined);

@@ -217,7 +217,7 @@ function useOwnItems(folder: Folder, acts: ChestActs): Item[] {
   return [
     rename,
     ...(isSmart ? [changeRule] : []),
-    ...(isSmart && folder.standsFor === null ? [settle] : []),
+    ...(isSmart && folder.shortcutTo === null ? [settle] : []),
     ...(folder.form === 'divider' ? [] : [addBelow, pin]),
   ];
 }
@@ -244,7 +244,7 @@ function elsewhereItems(folder: Folder, onAsk: (asking: Asking) => void): Item[]
   }
   const merge: Item = { text: 'Put all of it into …', run: () => onAsk('merge') };
   return [
-    ...(folder.form === 'folder' && folder.standsFor === null ? [merge] : []),
+    ...(folder.form === 'folder' && folder.shortcutTo === null ? [merge] : []),
     { text: 'Copy into a cabinet …', run: () => onAsk('copy') },
     { text: 'Show in another cabinet too …', run: () => onAsk('show') },
   ];
@@ -346,8 +346,8 @@ function IntoCabinet({ folder, asking, onClose }: IntoCabinetProps) {
   const { order } = useOrder();
   const { act } = useActs();
   const { cabinets } = useArrangement();
-  const home = folder.standsFor
-    ? folderIn(order.records, folder.standsFor)?.cabinet
+  const home = folder.shortcutTo
+    ? folderIn(order.records, folder.shortcutTo)?.cabinet
     : folder.cabinet;
   const take = (cabinet: Cabinet): void => {
     act(
@@ -388,7 +388,7 @@ function MergeInto({ folder, onClose }: { folder: Folder; onClose: () => void })
   const { act } = useActs();
   const { arrangement } = useArrangement();
   const targets = arrangement.folders.filter(
-    (other) => other.form === 'folder' && other.standsFor === null && other.id !== folder.id,
+    (other) => other.form === 'folder' && other.shortcutTo === null && other.id !== folder.id,
   );
   const choices = targets.map(
     (other): Choice => ({
@@ -419,7 +419,7 @@ function wordsOfRemoving(folder: Folder): string {
   if (folder.form === 'divider') {
     return 'Remove the divider';
   }
-  return folder.standsFor
+  return folder.shortcutTo
     ? 'No longer show it here (the folder stays in its cabinet)'
     : 'Remove the folder (its plugins stay in the catalog)';
 }

@@ -62,7 +62,7 @@ function KeepActs({ onClose, folder, keep, plugins }: KeepActsProps) {
       <Button
         variant="quiet"
         onClick={() => {
-          void navigate(`/rule/${folder.standsFor ?? folder.id}`);
+          void navigate(`/rule/${folder.shortcutTo ?? folder.id}`);
         }}
       >
         Change the rule …

@@ -45,7 +45,7 @@ export function RuleScreen() {
   const { folder: id = '' } = useParams();
   const { order } = useOrder();
   const { cabinet } = useArrangement();
-  const folder = folderIn(order.records, folderIn(order.records, id)?.standsFor ?? id);
+  const folder = folderIn(order.records, folderIn(order.records, id)?.shortcutTo ?? id);
   if (id !== 'new' && folder?.form !== 'smart') {
     return (
       <main className="empty">

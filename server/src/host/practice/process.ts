@@ -13,14 +13,14 @@ import {
   type HostTrack,
   type Result,
 } from '@clever-drawer/core';
-import type { Wish } from '../host.ts';
+import type { HostCommand } from '../host.ts';
 import { Crash, openCopy } from './opening.ts';
 
 /** What is sent to the process. */
 export interface Asked {
   readonly id: number;
   readonly before: HostSession;
-  readonly wish: Wish;
+  readonly command: HostCommand;
 }
 /** What the process sends back. */
 export interface Answered {
@@ -31,22 +31,22 @@ export interface Answered {
 /** How many copies of a session are opened at once. */
 const atOnce = 4;
 
-async function fulfil(session: HostSession, wish: Wish): Promise<Result<HostSession>> {
-  switch (wish.do) {
+async function fulfil(session: HostSession, command: HostCommand): Promise<Result<HostSession>> {
+  switch (command.do) {
     case 'load': {
-      const track = session.tracks.find((one) => one.id === wish.track);
+      const track = session.tracks.find((one) => one.id === command.track);
       if (!track) {
         return failed({ code: 'unknown-record', at: 'track', what: 'track' });
       }
-      if (wish.index >= track.slots.length && track.slots.length >= slotLimit) {
+      if (command.index >= track.slots.length && track.slots.length >= slotLimit) {
         return failed({ code: 'track-full', at: 'track', name: track.name, limit: slotLimit });
       }
-      const opened = await openCopy(wish.copy, session.settings);
+      const opened = await openCopy(command.copy, session.settings);
       return opened.ok
         ? ok(
-            putSlot(session, track.id, wish.index, {
-              id: wish.slot as HostSlot['id'],
-              copy: wish.copy,
+            putSlot(session, track.id, command.index, {
+              id: command.slot as HostSlot['id'],
+              copy: command.copy,
               isBypassed: false,
               problem: null,
             }),
@@ -54,25 +54,27 @@ async function fulfil(session: HostSession, wish: Wish): Promise<Result<HostSess
         : opened;
     }
     case 'empty':
-      return known(session, wish.slot, () => removeSlot(session, wish.slot));
+      return known(session, command.slot, () => removeSlot(session, command.slot));
     case 'move':
-      return session.tracks.some((track) => track.id === wish.track)
-        ? known(session, wish.slot, () => moveSlot(session, wish.slot, wish.track, wish.index))
+      return session.tracks.some((track) => track.id === command.track)
+        ? known(session, command.slot, () =>
+            moveSlot(session, command.slot, command.track, command.index),
+          )
         : failed({ code: 'unknown-record', at: 'track', what: 'track' });
     case 'bypass':
-      return known(session, wish.slot, () =>
-        changeSlot(session, wish.slot, (slot) => ({ ...slot, isBypassed: wish.isBypassed })),
+      return known(session, command.slot, () =>
+        changeSlot(session, command.slot, (slot) => ({ ...slot, isBypassed: command.isBypassed })),
       );
     case 'set':
-      return ok({ ...session, settings: wish.settings });
+      return ok({ ...session, settings: command.settings });
     case 'open':
       return ok({
-        ...wish.session,
+        ...command.session,
         settings: session.settings,
-        tracks: await openTracks(wish.session.tracks, session.settings),
+        tracks: await openTracks(command.session.tracks, session.settings),
       });
     default:
-      return wish satisfies never;
+      return command satisfies never;
   }
 }
 
@@ -119,8 +121,8 @@ async function problemOf(
   }
 }
 
-process.on('message', ({ id, before, wish }: Asked) => {
-  fulfil(before, wish).then(
+process.on('message', ({ id, before, command }: Asked) => {
+  fulfil(before, command).then(
     (result) => process.send?.({ id, result } satisfies Answered),
     // What crashes a plugin ends its host, here as anywhere.
     () => {

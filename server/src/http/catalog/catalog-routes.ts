@@ -114,18 +114,18 @@ export function catalogRoutes(router: Router, parts: Parts): void {
   router.get(
     at('find'),
     handle(async (request, response, computer) => {
-      const wish = await parse(findSchema, { ...request.query });
+      const query = await parse(findSchema, { ...request.query });
       answer(
         response,
-        wish.ok
+        query.ok
           ? await findPlugins(
               parts,
               computer,
-              wish.value.q,
-              wish.value.slot ?? null,
-              Number(wish.value.limit ?? 9),
+              query.value.q,
+              query.value.slot ?? null,
+              Number(query.value.limit ?? 9),
             )
-          : wish,
+          : query,
       );
     }),
   );

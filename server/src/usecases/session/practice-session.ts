@@ -34,7 +34,7 @@ import {
 } from '../../database/session.ts';
 import type { CopyRow, LoadRow, PluginRow } from '../../database/schemas.ts';
 import type { Parts } from '../../parts.ts';
-import type { Wish } from '../../host/host.ts';
+import type { HostCommand } from '../../host/host.ts';
 
 /** The session of a computer as it is kept; an empty one without tracks where there is none. */
 export const sessionOf = async (parts: Parts, computer: string): Promise<HostSession> =>
@@ -79,9 +79,9 @@ export async function viewSession(parts: Parts, computer: string): Promise<Sessi
 export async function asking(
   parts: Parts,
   computer: string,
-  wish: Wish,
+  command: HostCommand,
 ): Promise<Result<SessionView>> {
-  const asked = await parts.host.ask(await sessionOf(parts, computer), wish);
+  const asked = await parts.host.ask(await sessionOf(parts, computer), command);
   return asked.ok ? keep(parts, computer, asked.value) : asked;
 }
 
@@ -107,8 +107,9 @@ async function keep(
 export const changeSession = (
   parts: Parts,
   computer: string,
-  wish: Wish,
-): Promise<Result<SessionView>> => parts.turns.take(computer, () => asking(parts, computer, wish));
+  command: HostCommand,
+): Promise<Result<SessionView>> =>
+  parts.turns.take(computer, () => asking(parts, computer, command));
 
 type Chosen = Result<{ readonly row: CopyRow; readonly plugin: PluginRow }>;
 
