@@ -14,7 +14,7 @@ for (const size of [
     for (const path of ['/scan', '/sort', '/file', '/load']) {
       await page.goto(demo.address + path);
       await expect(page.locator('main h1').first()).toBeAttached();
-      await page.waitForTimeout(300);
+      await expect(page.locator('[aria-busy="true"]')).toHaveCount(0);
       await expectNoAxeFindings(page);
       await page.getByRole('button', { name: /Change to dusk/ }).click();
       await expectNoAxeFindings(page);

@@ -80,7 +80,6 @@ test('folders are dragged before, behind and inside one another, to three levels
   await expect(wobble).toBeVisible();
   for (let i = 0; i < 4; i += 1) {
     await page.keyboard.press('Control+z');
-    await page.waitForTimeout(150);
   }
   await expect.poll(() => fronts(page)).toEqual(before);
 });

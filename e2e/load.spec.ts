@@ -62,12 +62,15 @@ test('twenty loads by keyboard alone, every key counted', async ({ page, demo, r
   };
   for (const [n, target] of targets.entries()) {
     const row = page.locator(`#hit-${target.id}`);
+    let typed = '';
     for (const letter of target.name.toLowerCase()) {
       if (await row.isVisible()) {
         break;
       }
       await press(letter === ' ' ? 'Space' : letter);
-      await page.waitForTimeout(30);
+      typed += letter;
+      // What the letters find is drawn with them.
+      await expect(field(page)).toHaveValue(typed);
     }
     await expect(row).toBeVisible();
     const at =
