@@ -1,6 +1,6 @@
 /** What was set aside: files that are not examined and not catalogued until they are taken back. */
 import type { EntityManager } from 'typeorm';
-import { AsideTable, type AsideRow } from './schemas.ts';
+import { AsideTable, type AsideRow } from './scan-tables.ts';
 
 /** What was set aside, by name. */
 export const listAsides = (manager: EntityManager, computer: string): Promise<AsideRow[]> =>

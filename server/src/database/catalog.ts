@@ -10,7 +10,7 @@ import {
   type CopyRow,
   type CopyRowState,
   type PluginRow,
-} from './schemas.ts';
+} from './catalog-tables.ts';
 
 /** All plugins of a computer with their copies, by name; those of which everything is set aside are left out. */
 export async function readCatalog(manager: EntityManager, computer: string): Promise<Plugin[]> {

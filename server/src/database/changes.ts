@@ -2,7 +2,7 @@
 import type { EntityManager } from 'typeorm';
 import { asId, type OrderChange } from '@clever-drawer/core';
 import { withoutNul } from './bulk.ts';
-import { ChangeTable, type ChangeRow } from './schemas.ts';
+import { ChangeTable, type ChangeRow } from './order-tables.ts';
 
 /** Adds a change as the newest and discards what was undone and can now not be redone. */
 export async function recordChange(

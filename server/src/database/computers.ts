@@ -1,7 +1,7 @@
 /** Computers, and the lock under which their order is changed. */
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import { ComputerTable, type ComputerRow } from './schemas.ts';
+import { ComputerTable, type ComputerRow } from './catalog-tables.ts';
 
 /** All computers, in the order in which they were added. */
 export const listComputers = (manager: EntityManager): Promise<ComputerRow[]> =>

@@ -10,7 +10,7 @@ import { Rules1763900000007 } from './migrations/0007-rules.ts';
 import { Practice1763900000008 } from './migrations/0008-practice.ts';
 import { Chains1763900000009 } from './migrations/0009-chains.ts';
 import { Shortcuts1763900000010 } from './migrations/0010-shortcuts.ts';
-import { tables } from './schemas.ts';
+import { tables } from './tables.ts';
 
 /** Where the database is; `password` only where the cluster asks for one. */
 export interface DatabaseAddress {

@@ -7,7 +7,7 @@ import type { DataSource } from 'typeorm';
 import type { HostSession } from '@clever-drawer/core';
 import { startCluster, type Cluster } from './cluster.ts';
 import { connect, migrations } from './connect.ts';
-import { tables } from './schemas.ts';
+import { tables } from './tables.ts';
 
 describe('the migrations', () => {
   const directory = mkdtempSync(join(tmpdir(), 'clever-drawer-migrations-'));

@@ -32,7 +32,7 @@ import {
   type PlacementRow,
   type PreferenceRow,
   type SpellingRow,
-} from './schemas.ts';
+} from './order-tables.ts';
 
 /** All records of one computer's order. */
 export async function readOrder(manager: EntityManager, computer: string): Promise<Order> {

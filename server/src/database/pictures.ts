@@ -1,6 +1,6 @@
 /** Pictures of the user's own. */
 import type { EntityManager } from 'typeorm';
-import { PictureTable, type PictureRow } from './schemas.ts';
+import { PictureTable, type PictureRow } from './catalog-tables.ts';
 
 /** Adds an own picture. */
 export const addPicture = (manager: EntityManager, row: PictureRow): Promise<unknown> =>

@@ -1,6 +1,6 @@
 /** Places. */
 import type { EntityManager } from 'typeorm';
-import { PlaceTable, type PlaceRow } from './schemas.ts';
+import { PlaceTable, type PlaceRow } from './scan-tables.ts';
 
 /** The places of a computer, in the order in which they were added. */
 export const listPlaces = (manager: EntityManager, computer: string): Promise<PlaceRow[]> =>

@@ -1,7 +1,7 @@
 /** Scans and their findings. */
 import type { EntityManager } from 'typeorm';
 import { insertMany } from './bulk.ts';
-import { FindingTable, ScanTable, type FindingRow, type ScanRow } from './schemas.ts';
+import { FindingTable, ScanTable, type FindingRow, type ScanRow } from './scan-tables.ts';
 
 /** Adds a scan. */
 export const addScan = (manager: EntityManager, row: ScanRow): Promise<unknown> =>

@@ -15,15 +15,14 @@ import {
   type Usage,
 } from '@clever-drawer/core';
 import { insertMany } from './bulk.ts';
+import { ComputerTable, type CopyRow } from './catalog-tables.ts';
 import {
-  ComputerTable,
   LoadTable,
   PracticeTable,
   SavedSessionTable,
-  type CopyRow,
   type LoadRow,
   type SavedSessionRow,
-} from './schemas.ts';
+} from './session-tables.ts';
 
 /** An empty session with such tracks. */
 export const newSession = (tracks: readonly { name: string; sort: TrackKind }[]): HostSession => ({

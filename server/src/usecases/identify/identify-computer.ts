@@ -25,7 +25,7 @@ import {
 } from '../../database/catalog.ts';
 import { saveDoubts } from '../../database/computers.ts';
 import { readAnswers, readBelongings, readOrder, readSpellings } from '../../database/order.ts';
-import type { CopyRow, PluginRow } from '../../database/schemas.ts';
+import type { CopyRow, PluginRow } from '../../database/catalog-tables.ts';
 import type { Parts } from '../../parts.ts';
 
 /** What sorting needs of the program's parts. */

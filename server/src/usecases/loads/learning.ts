@@ -3,7 +3,7 @@ import { failed, ok, type PastLoad, type Result } from '@clever-drawer/core';
 import { randomUUID } from 'node:crypto';
 import { pluginNames } from '../../database/changes.ts';
 import { findComputer } from '../../database/computers.ts';
-import type { LoadRow } from '../../database/schemas.ts';
+import type { LoadRow } from '../../database/session-tables.ts';
 import {
   addLoads,
   readHabits,

@@ -28,7 +28,7 @@ import {
 import { findComputer, lockComputer, nextRevision } from '../../database/computers.ts';
 import { applyToTables, readOrder } from '../../database/order.ts';
 import { findOwnPicture } from '../../database/pictures.ts';
-import type { ComputerRow } from '../../database/schemas.ts';
+import type { ComputerRow } from '../../database/catalog-tables.ts';
 import type { Parts } from '../../parts.ts';
 import { followChange } from '../identify/identify-computer.ts';
 

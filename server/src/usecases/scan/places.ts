@@ -19,7 +19,7 @@ import {
   listPlaces,
   removePlaceRow,
 } from '../../database/places.ts';
-import type { PlaceRow } from '../../database/schemas.ts';
+import type { PlaceRow } from '../../database/scan-tables.ts';
 import type { Parts } from '../../parts.ts';
 import { usualPlaces } from '../../scanner/index.ts';
 

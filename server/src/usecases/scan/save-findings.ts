@@ -21,7 +21,8 @@ import {
   saveCopies,
 } from '../../database/catalog.ts';
 import { addFindings, saveScan } from '../../database/scans.ts';
-import type { BundleRow, CopyRow, FindingRow, PluginRow, ScanRow } from '../../database/schemas.ts';
+import type { BundleRow, CopyRow, PluginRow } from '../../database/catalog-tables.ts';
+import type { FindingRow, ScanRow } from '../../database/scan-tables.ts';
 
 /** Comparisons to be saved together. */
 export interface Batch {

@@ -29,7 +29,8 @@ import {
 import { listAsides } from '../../database/asides.ts';
 import { listPlaces } from '../../database/places.ts';
 import { addScan, listFindings, listScans, saveScan } from '../../database/scans.ts';
-import type { BundleRow, CopyRow, FindingRow, PlaceRow, ScanRow } from '../../database/schemas.ts';
+import type { BundleRow, CopyRow } from '../../database/catalog-tables.ts';
+import type { FindingRow, PlaceRow, ScanRow } from '../../database/scan-tables.ts';
 import type { ScanJob } from '../../jobs/scan-jobs.ts';
 import type { Parts } from '../../parts.ts';
 import type { FoundBundle } from '../../scanner/index.ts';

@@ -32,7 +32,8 @@ import {
   sessionKey,
   writeSession,
 } from '../../database/session.ts';
-import type { CopyRow, LoadRow, PluginRow } from '../../database/schemas.ts';
+import type { CopyRow, PluginRow } from '../../database/catalog-tables.ts';
+import type { LoadRow } from '../../database/session-tables.ts';
 import type { Parts } from '../../parts.ts';
 import type { HostCommand } from '../../host/host.ts';
 

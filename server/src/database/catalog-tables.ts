@@ -1,0 +1,150 @@
+/** Tables of computers and their catalogs. Rows carry the same words as core's records. */
+import type {
+  CopyState,
+  PluginEvidence,
+  TwinDoubt,
+  Format,
+  FoundCopy,
+  Kind,
+} from '@clever-drawer/core';
+import {
+  flag,
+  id,
+  index,
+  json,
+  maybeJson,
+  maybeText,
+  schema,
+  text,
+  time,
+  toRow,
+  unique,
+  whole,
+} from './columns.ts';
+
+/** A row of the table `computer`. */
+export interface ComputerRow {
+  id: string;
+  name: string;
+  revision: number;
+  createdAt: Date;
+  doubts: readonly TwinDoubt[];
+  isLearning: boolean;
+}
+
+/** A row of the table `plugin`. */
+export interface PluginRow {
+  id: string;
+  computerId: string;
+  name: string;
+  vendor: string | null;
+  kind: Kind;
+  types: readonly string[];
+  arrivedAt: Date;
+  grounds: PluginEvidence | null;
+}
+
+/** `away`: its place is out of reach or switched off. `aside`: set aside by the user. */
+export type CopyRowState = CopyState | 'aside';
+
+/** A row of the table `copy`. */
+export interface CopyRow {
+  id: string;
+  computerId: string;
+  pluginId: string | null;
+  placeId: string | null;
+  key: string;
+  format: Format;
+  path: string;
+  status: 'ok' | 'failed';
+  state: CopyRowState;
+  facts: FoundCopy;
+  firstSeenAt: Date;
+  lastSeenAt: Date;
+}
+
+/** One file or bundle that was looked at, with what tells whether it changed. */
+export interface BundleRow {
+  computerId: string;
+  format: Format;
+  path: string;
+  placeId: string | null;
+  fingerprint: string;
+}
+
+/** A picture of the user's own, as WebP. */
+export interface PictureRow {
+  id: string;
+  computerId: string;
+  bytes: Buffer;
+  at: Date;
+}
+
+/** The table `computer`. */
+export const ComputerTable = schema<ComputerRow>('computer', {
+  id,
+  name: text,
+  revision: whole,
+  createdAt: time,
+  doubts: json,
+  isLearning: flag,
+});
+
+/** The table `plugin`. */
+export const PluginTable = schema<PluginRow>(
+  'plugin',
+  {
+    id,
+    computerId: toRow('plugin', 'computer', 'computer_id', 'CASCADE'),
+    name: text,
+    vendor: maybeText,
+    kind: text,
+    types: json,
+    arrivedAt: time,
+    grounds: maybeJson,
+  },
+  { indices: [index('plugin_computer_idx', 'computerId')] },
+);
+
+/** The table `copy`. */
+export const CopyTable = schema<CopyRow>(
+  'copy',
+  {
+    id,
+    computerId: toRow('copy', 'computer', 'computer_id', 'CASCADE'),
+    pluginId: toRow('copy', 'plugin', 'plugin_id', 'SET NULL'),
+    placeId: toRow('copy', 'place', 'place_id', 'SET NULL'),
+    key: text,
+    format: text,
+    path: text,
+    status: text,
+    state: text,
+    facts: json,
+    firstSeenAt: time,
+    lastSeenAt: time,
+  },
+  {
+    uniques: unique('copy_key_key', 'computerId', 'key'),
+    indices: [index('copy_plugin_idx', 'pluginId')],
+  },
+);
+
+/** The table `bundle`. */
+export const BundleTable = schema<BundleRow>('bundle', {
+  computerId: toRow('bundle', 'computer', 'computer_id', 'CASCADE', {
+    type: 'uuid',
+    primary: true,
+  }),
+  format: { ...text, primary: true },
+  path: { ...text, primary: true },
+  placeId: toRow('bundle', 'place', 'place_id', 'SET NULL'),
+  fingerprint: text,
+});
+
+/** The table `picture`. */
+export const PictureTable = schema<PictureRow>('picture', {
+  id,
+  computerId: toRow('picture', 'computer', 'computer_id', 'CASCADE'),
+  bytes: { type: 'bytea' },
+  at: time,
+});

@@ -1,0 +1,48 @@
+/** All tables, for TypeORM. */
+import {
+  ComputerTable,
+  PluginTable,
+  CopyTable,
+  BundleTable,
+  PictureTable,
+} from './catalog-tables.ts';
+import { PlaceTable, AsideTable, ScanTable, FindingTable } from './scan-tables.ts';
+import {
+  CabinetTable,
+  FolderTable,
+  PlacementTable,
+  NamingTable,
+  ChainTable,
+  AnswerTable,
+  BelongingTable,
+  SpellingTable,
+  PreferenceTable,
+  ChangeTable,
+} from './order-tables.ts';
+import { PracticeTable, SavedSessionTable, LoadTable } from './session-tables.ts';
+
+/** All tables. */
+export const tables = [
+  ComputerTable,
+  PlaceTable,
+  AsideTable,
+  BundleTable,
+  PluginTable,
+  CopyTable,
+  CabinetTable,
+  FolderTable,
+  PlacementTable,
+  NamingTable,
+  ChainTable,
+  AnswerTable,
+  BelongingTable,
+  SpellingTable,
+  PreferenceTable,
+  PictureTable,
+  ChangeTable,
+  ScanTable,
+  FindingTable,
+  PracticeTable,
+  SavedSessionTable,
+  LoadTable,
+];
