@@ -112,6 +112,9 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
       toggleForgotten: () => {
         where.changeScope(isForgot ? where.kept : 'forgot');
       },
+      leaveForgotten: () => {
+        where.setForgot(false);
+      },
       clear,
       leaveFolder: () => {
         where.goTo(null);

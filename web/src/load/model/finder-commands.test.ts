@@ -59,7 +59,7 @@ describe('keys while finding what to load', () => {
       {},
     ];
     expect(steps.map((more) => doneBy('Escape', more))).toEqual([
-      'toggleForgotten',
+      'leaveForgotten',
       'clear',
       'leaveFolder',
       'leave',

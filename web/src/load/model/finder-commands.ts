@@ -14,6 +14,7 @@ export interface FinderActs {
   readonly togglePictures: () => void;
   readonly toggleFacts: () => void;
   readonly toggleForgotten: () => void;
+  readonly leaveForgotten: () => void;
   readonly clear: () => void;
   readonly leaveFolder: () => void;
   readonly leave: () => void;
@@ -101,7 +102,7 @@ function hitCommands({ at, hits }: FinderState, acts: FinderActs): Command[] {
 /** One step back at a time: out of the forgotten ones, the letters, the folder, the finder. */
 function escapeCommands(state: FinderState, acts: FinderActs): Command[] {
   return [
-    { keys: ['Escape'], when: () => state.isForgot, run: acts.toggleForgotten },
+    { keys: ['Escape'], when: () => state.isForgot, run: acts.leaveForgotten },
     { keys: ['Escape'], when: () => state.typed !== '', run: acts.clear },
     { keys: ['Escape'], when: () => state.isInFolder, run: acts.leaveFolder },
     { keys: ['Escape'], run: acts.leave },
