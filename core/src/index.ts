@@ -196,8 +196,8 @@ export {
 } from './order/records.ts';
 export { createArranger, ruleWordsOf, type Arrangement } from './arrangement/arrangement.ts';
 export { withChains } from './arrangement/chain-plugin.ts';
-export { acts, perform, pluginsOfAct } from './acts/perform.ts';
-export { pluginsIn, referrersOf, usedIn } from './order/references.ts';
+export { perform, pluginsOfAct } from './acts/perform.ts';
+export { usedIn } from './order/references.ts';
 export type { NameOfPlugin, OrderChange, ActResult } from './acts/act-result.ts';
 export {
   countPlan,

@@ -39,7 +39,8 @@ export async function identifyComputer(
 ): Promise<void> {
   const copies = await allCopies(manager, computer);
   const sound = copies.filter((copy) => copy.status === 'ok' && copy.state !== 'aside');
-  const decisions = await readDecisions(manager, computer);
+  const used = await readUsed(manager, computer);
+  const decisions: Decisions = { ...(await readSaid(manager, computer)), used };
   const sorted = await readers.sort(sound.map(asSorted), decisions);
   const known = new Map((await listPlugins(manager, computer)).map((row) => [row.id, row]));
   const added = sorted.plugins.filter(({ id }) => !known.has(id));
@@ -59,7 +60,7 @@ export async function identifyComputer(
     }),
   );
   await updatePlugins(manager, changed);
-  await forgetEmptyPlugins(manager, computer, decisions.used);
+  await forgetEmptyPlugins(manager, computer, used);
   await saveDoubts(manager, computer, sorted.doubts);
 }
 
@@ -76,7 +77,17 @@ const isSame = (row: PluginRow, plugin: IdentifiedPlugin): boolean =>
   row.kind === plugin.kind &&
   plainText([row.types, row.grounds]) === plainText([plugin.types, plugin.grounds]);
 
-async function readDecisions(manager: EntityManager, computer: string): Promise<Decisions> {
+/** Plugins of which something was made, or that were loaded. */
+async function readUsed(manager: EntityManager, computer: string): Promise<Set<string>> {
+  const made = usedIn(await readOrder(manager, computer));
+  return new Set<string>([...made, ...(await loadedPlugins(manager, computer))]);
+}
+
+/** What the user said of copies, spellings and plugins. */
+async function readSaid(
+  manager: EntityManager,
+  computer: string,
+): Promise<Omit<Decisions, 'used'>> {
   const belongings = await readBelongings(manager, computer);
   const spellings = await readSpellings(manager, computer);
   const answers = await readAnswers(manager, computer);
@@ -86,10 +97,6 @@ async function readDecisions(manager: EntityManager, computer: string): Promise<
     ),
     spellings: new Map(spellings.map((row) => [row.spelling, row.vendor])),
     answers: new Map(answers.map((row) => [row.pluginId, row satisfies AnswerFacts])),
-    used: new Set<string>([
-      ...usedIn(await readOrder(manager, computer)),
-      ...(await loadedPlugins(manager, computer)),
-    ]),
   };
 }
 
@@ -150,7 +157,7 @@ async function identifyVendorsOf(
   const answered = new Set(plugins);
   const vendors = new Set(all.filter((row) => answered.has(row.id)).map((row) => row.vendor));
   const near = all.filter((row) => row.vendor !== null && vendors.has(row.vendor));
-  const decisions = await readDecisions(manager, computer);
+  const said = await readSaid(manager, computer);
   const copies = await copiesOfPlugins(
     manager,
     near.map((row) => row.id),
@@ -162,7 +169,7 @@ async function identifyVendorsOf(
     return held
       ? [
           {
-            ...gatherPlugin(row.id, held, decisions.belongings),
+            ...gatherPlugin(row.id, held, said.belongings),
             vendor: row.vendor,
             sameBecause: row.grounds?.sameBecause ?? [],
           },
@@ -172,7 +179,7 @@ async function identifyVendorsOf(
   const known = new Map(near.map((row) => [row.id, row]));
   await updatePlugins(
     manager,
-    identifyPlugins(gathered, decisions.answers).filter((plugin) => {
+    identifyPlugins(gathered, said.answers).filter((plugin) => {
       const row = known.get(plugin.id);
       return row && !isSame(row, plugin);
     }),
