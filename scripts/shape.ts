@@ -1,10 +1,11 @@
 /**
- * `npm run shape`: how the code is built, in figures to be read, not to be met. For each workspace the lines, the
- * length of functions in lines and statements, nested ternaries, parameters, documented exports; then the largest
- * files and functions. `--json` prints the same as JSON.
+ * `npm run shape`: how the code is built, in figures to be read, not to be met. For each workspace
+ * the lines, the length of functions in lines and statements, nested ternaries, parameters,
+ * documented exports; then the largest files and functions. `--json` prints the same as JSON.
  *
- * A function here is one with a name: a declaration, a method, or an arrow function kept in a variable or property. Its
- * length is that of its lines, from its first to its last; tests, data (`*.data.ts`) and migrations are left out.
+ * A function here is one with a name: a declaration, a method, or an arrow function kept in a
+ * variable or property. Its length is that of its lines, from its first to its last; tests, data
+ * (`*.data.ts`) and migrations are left out.
  */
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
@@ -58,7 +59,10 @@ function nameOf(node: FunctionWithBody): string | undefined {
   return isKept ? holder.name.getText() : undefined;
 }
 
-/** Statements inside of a function's body, those of functions within it too; a lone expression counts as one. */
+/**
+ * Statements inside of a function's body, those of functions within it too; a lone expression
+ * counts as one.
+ */
 function countStatements(node: ts.Node): number {
   let count = 0;
   const visit = (child: ts.Node): void => {

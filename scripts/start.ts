@@ -1,4 +1,7 @@
-/** Starts everything and keeps it running until Ctrl-C: database, server and, the first time, the demo studio. */
+/**
+ * Starts everything and keeps it running until Ctrl-C: database, server and, the first time, the
+ * demo studio.
+ */
 import { existsSync } from 'node:fs';
 import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { homedir } from 'node:os';

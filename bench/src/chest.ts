@@ -1,4 +1,7 @@
-/** A full chest in Chromium: a cabinet of 200 folders with 5,000 places beside a list of 20,000 plugins. Typing, dragging, filing 500. */
+/**
+ * A full chest in Chromium: a cabinet of 200 folders with 5,000 places beside a list of 20,000
+ * plugins. Typing, dragging, filing 500.
+ */
 import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';

@@ -1,4 +1,7 @@
-/** Finding in core among 20,000 plugins, a keystroke at a time, and how few letters lead to real plugins: against MiniSearch, Fuse.js and uFuzzy in the same run. */
+/**
+ * Finding in core among 20,000 plugins, a keystroke at a time, and how few letters lead to real
+ * plugins: against MiniSearch, Fuse.js and uFuzzy in the same run.
+ */
 import uFuzzy from '@leeoniya/ufuzzy';
 import Fuse from 'fuse.js';
 import MiniSearch from 'minisearch';
@@ -29,7 +32,10 @@ interface Searches {
   readonly others: readonly (readonly [name: string, search: Search])[];
 }
 
-/** Each with the settings its documents advise for finding as one types, over name, vendor and type; the name counts most. */
+/**
+ * Each with the settings its documents advise for finding as one types, over name, vendor and type;
+ * the name counts most.
+ */
 export function searchesOver(plugins: readonly Plugin[], habits: Habits): Searches {
   const finder = new Finder(plugins.map((plugin) => entryOf(plugin)));
   const docs = plugins.map((p) => ({
@@ -118,7 +124,8 @@ export function benchSpeed(): Measured[] {
       ]);
   const queries = queriesFor(0);
   const before = queriesFor(200).slice(0, 200);
-  // One after the other, so that what one leaves to be collected is not counted against the next; each after half as many letters for other plugins, as in a session that goes on.
+  // One after the other, so that what one leaves to be collected is not counted against the next;
+  // each after half as many letters for other plugins, as in a session that goes on.
   const times = new Map<string, number[]>(
     [['ours', ours] as const, ...others].map(([name, search]) => {
       for (const query of before) {
@@ -179,7 +186,10 @@ export function realPlugins(): Plugin[] {
   );
 }
 
-/** How a person goes on typing towards a name: each text is one key more. Null where the name does not lend itself to it. */
+/**
+ * How a person goes on typing towards a name: each text is one key more. Null where the name does
+ * not lend itself to it.
+ */
 export const ways: Readonly<Record<string, (name: string) => string[] | null>> = {
   prefix: (name) => growing(name.toLowerCase()),
   initials: (name) => {
@@ -211,7 +221,10 @@ interface Letters {
   readonly five: number;
   readonly never: number;
 }
-/** Letters typed until the target is first, and among the first five; what is never found counts as the whole text and three more. */
+/**
+ * Letters typed until the target is first, and among the first five; what is never found counts as
+ * the whole text and three more.
+ */
 function lettersFor(
   search: Search,
   plugins: readonly Plugin[],
@@ -257,7 +270,11 @@ interface Grown {
   readonly atBest: number;
 }
 
-/** One types until the plugin is among the first five and takes it: that is learnt. Then, going on so, the letters until it is first. `firstWithoutLetters` leaves out what was learnt of letters; `atBest` is what any ranking by use alone could reach with beginnings. */
+/**
+ * One types until the plugin is among the first five and takes it: that is learnt. Then, going on
+ * so, the letters until it is first. `firstWithoutLetters` leaves out what was learnt of letters;
+ * `atBest` is what any ranking by use alone could reach with beginnings.
+ */
 export function withHistory(plugins: readonly Plugin[]): Grown[] {
   const shuffled = plugins
     .map((plugin, i) => ({ plugin, key: (i * 7919) % 10_007 }))

@@ -1,7 +1,9 @@
 /**
- * Fits the weights of classification (core/src/identify/weights.data.ts): log loss over all groups of types, by coordinate
- * search around the kept values, which also hold it back. Fitted on swh-lv2 and swh-plugins only; measured on the others.
- * The words were chosen by somebody who knew these names, so the truth is softened: a name is taken to mislead one time in twenty-four, a declaration one time in sixty.
+ * Fits the weights of classification (core/src/identify/weights.data.ts): log loss over all groups
+ * of types, by coordinate search around the kept values, which also hold it back. Fitted on swh-lv2
+ * and swh-plugins only; measured on the others. The words were chosen by somebody who knew these
+ * names, so the truth is softened: a name is taken to mislead one time in twenty-four, a
+ * declaration one time in sixty.
  */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -86,7 +88,10 @@ function loss(views: readonly View[], w: Weights): number {
   );
 }
 
-/** How much commoner than the average each group is in the sample, with every group counted three times more. */
+/**
+ * How much commoner than the average each group is in the sample, with every group counted three
+ * times more.
+ */
 function commonness(known: readonly Known[]): Record<string, number> {
   const counts = typeGroups.map(
     ({ id }) => known.filter(({ groups }) => groups.has(id)).length + 3,

@@ -1,4 +1,7 @@
-/** A million damaged inputs over all readers: each ends in a value or a Problem. Says how long an input takes; throws at the first exception. */
+/**
+ * A million damaged inputs over all readers: each ends in a value or a Problem. Says how long an
+ * input takes; throws at the first exception.
+ */
 import fc from 'fast-check';
 import {
   bytesSource,

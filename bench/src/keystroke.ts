@@ -1,4 +1,7 @@
-/** From keystroke to the end of the frame that shows its result, in Chromium, with 690 and with 20,000 plugins; against a bare page that filters names. */
+/**
+ * From keystroke to the end of the frame that shows its result, in Chromium, with 690 and with
+ * 20,000 plugins; against a bare page that filters names.
+ */
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
@@ -20,7 +23,10 @@ export const args = [
   '--disable-sync',
 ];
 
-/** Types the words letter by letter; milliseconds from each keydown to the end of the frame that paints what has changed of the page, as far as a page can tell: the first message after it. */
+/**
+ * Types the words letter by letter; milliseconds from each keydown to the end of the frame that
+ * paints what has changed of the page, as far as a page can tell: the first message after it.
+ */
 export async function typing(page: Page, field: string): Promise<number[]> {
   await page.evaluate(() => {
     const times: number[] = [];
@@ -108,7 +114,10 @@ export async function bare(page: Page, count: number): Promise<number[]> {
   return typing(page, '#field');
 }
 
-/** The search of each library in a bare page: how it is called there, with the settings of bench/src/find.ts; nine rows of plain HTML. */
+/**
+ * The search of each library in a bare page: how it is called there, with the settings of
+ * bench/src/find.ts; nine rows of plain HTML.
+ */
 const libraries = [
   {
     name: 'MiniSearch',

@@ -1,4 +1,7 @@
-/** An unchanged scan of 10,000 copies against `find -printf` of the same tree, and the peak memory of a full one. */
+/**
+ * An unchanged scan of 10,000 copies against `find -printf` of the same tree, and the peak memory
+ * of a full one.
+ */
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';

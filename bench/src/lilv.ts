@@ -1,4 +1,7 @@
-/** Reading every installed LV2 bundle on two threads, against one process of a C program on liblilv that reads the same facts. */
+/**
+ * Reading every installed LV2 bundle on two threads, against one process of a C program on liblilv
+ * that reads the same facts.
+ */
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';

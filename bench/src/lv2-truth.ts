@@ -1,4 +1,7 @@
-/** Real plugins whose declared class is the truth: Debian's LV2 packages, and the descriptions of swh-plugins. */
+/**
+ * Real plugins whose declared class is the truth: Debian's LV2 packages, and the descriptions of
+ * swh-plugins.
+ */
 import { readFileSync } from 'node:fs';
 import { groupOf, readDeclared, type Subject } from '@clever-drawer/core';
 import { readLadspaRdf } from '@clever-drawer/core/readers';

@@ -1,4 +1,7 @@
-/** Smart folders: 500 rules over 20,000 plugins, one changed plugin, a preview in Chromium; and the trade's words against declared classes of real LV2 plugins. */
+/**
+ * Smart folders: 500 rules over 20,000 plugins, one changed plugin, a preview in Chromium; and the
+ * trade's words against declared classes of real LV2 plugins.
+ */
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
@@ -91,7 +94,10 @@ const ruleTypes = [
   'restoration',
 ];
 
-/** Rules as people write them: the trade's words, types, vendors, formats, use and time, most of several lines. */
+/**
+ * Rules as people write them: the trade's words, types, vendors, formats, use and time, most of
+ * several lines.
+ */
 function makeRules(catalog: readonly Plugin[]): Rule[] {
   return Array.from({ length: count }, (_, i) => {
     const word = ruleWords[i % ruleWords.length] ?? '';
@@ -116,7 +122,10 @@ function makeRules(catalog: readonly Plugin[]): Rule[] {
   });
 }
 
-/** The same answers without preparing anything: every line of every rule asked of every plugin, and compiled each time. */
+/**
+ * The same answers without preparing anything: every line of every rule asked of every plugin, and
+ * compiled each time.
+ */
 function naive(rules: readonly Rule[], candidates: readonly Candidate[]): number {
   let found = 0;
   const holds = (line: Line, candidate: Candidate): boolean => compileLine(line)(candidate, where);
@@ -144,7 +153,9 @@ async function inPostgres(catalog: readonly Plugin[], rules: readonly Rule[]): P
       'CREATE TABLE p (name text, vendor text, kind text, types text[], formats text[], is32 boolean)',
     );
     await client.query(
-      `INSERT INTO p SELECT name, vendor, kind, types, formats, is32 FROM jsonb_to_recordset($1::jsonb) AS x (name text, vendor text, kind text, types text[], formats text[], is32 boolean)`,
+      `INSERT INTO p SELECT name, vendor, kind, types, formats, is32
+        FROM jsonb_to_recordset($1::jsonb) AS x (name text, vendor text, kind text, types text[],
+        formats text[], is32 boolean)`,
       [
         JSON.stringify(
           catalog.map((p) => ({
@@ -188,7 +199,8 @@ function sqlOf({ field, relation, values }: Line): string {
     return `formats && ARRAY[${values.map((value) => `'${value}'`).join(',')}]::text[]`;
   }
   if (field === 'type') {
-    return `${relation === 'is not' ? 'NOT ' : ''}EXISTS (SELECT FROM unnest(types) t WHERE ${values.map((value) => `t = '${value}' OR t LIKE '${value}/%'`).join(' OR ')})`;
+    return `${relation === 'is not' ? 'NOT ' : ''}EXISTS (SELECT FROM unnest(types) t
+      WHERE ${values.map((value) => `t = '${value}' OR t LIKE '${value}/%'`).join(' OR ')})`;
   }
   return 'true';
 }
@@ -214,7 +226,8 @@ async function inCore(): Promise<Measured[]> {
     prepared.push(await timed(() => catalog.map((plugin, i) => candidateOf(plugin, around(i)))));
     const fill = createFiller();
     first.push(await timed(() => fill(input)));
-    // Other objects for the same rules: each is compiled and asked anew, over the catalog as it is prepared now.
+    // Other objects for the same rules: each is compiled and asked anew, over the catalog as it is
+    // prepared now.
     full.push(
       await timed(() =>
         fill({

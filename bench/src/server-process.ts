@@ -7,7 +7,10 @@ import { createInterface } from 'node:readline';
 
 export interface ServerProcess {
   readonly address: string;
-  /** The most memory the process has ever had resident (`VmHWM` of /proc, see proc(5)), in MiB; threads included, the database's processes not. */
+  /**
+   * The most memory the process has ever had resident (`VmHWM` of /proc, see proc(5)), in MiB;
+   * threads included, the database's processes not.
+   */
   readonly peak: () => number;
   readonly stop: () => Promise<void>;
 }

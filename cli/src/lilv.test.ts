@@ -1,6 +1,7 @@
 /**
- * LV2 plugins field by field against liblilv (bench/lilv-facts.c, compiled here): those of named Debian packages must
- * agree; what else the machine has is compared, too, and differences are reported without failing.
+ * LV2 plugins field by field against liblilv (bench/lilv-facts.c, compiled here): those of named
+ * Debian packages must agree; what else the machine has is compared, too, and differences are
+ * reported without failing.
  */
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { execFileSync } from 'node:child_process';

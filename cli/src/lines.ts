@@ -9,7 +9,10 @@ export type Line = Readonly<Record<string, unknown>>;
 /** The longest line that is read, in characters. */
 const longest = 4_000_000;
 
-/** The objects of a text of NDJSON; lines that are none are said, with their number, and left out. `good` is false when there was one. */
+/**
+ * The objects of a text of NDJSON; lines that are none are said, with their number, and left out.
+ * `good` is false when there was one.
+ */
 export async function readLines(
   input: NodeJS.ReadableStream,
   terminal: Terminal,

@@ -1,4 +1,7 @@
-/** The command line: the same core as the application, without a database. NDJSON out, messages to standard error. */
+/**
+ * The command line: the same core as the application, without a database. NDJSON out, messages to
+ * standard error.
+ */
 import { findCommand } from './find-command.ts';
 import { matchCommand } from './match-command.ts';
 import { scanCommand } from './scan-command.ts';

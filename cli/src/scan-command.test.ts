@@ -1,4 +1,7 @@
-/** The scan of Debian's `lv2-examples` and other LV2 packages against the reference reader of `lilv-utils` (lv2ls, lv2info). */
+/**
+ * The scan of Debian's `lv2-examples` and other LV2 packages against the reference reader of
+ * `lilv-utils` (lv2ls, lv2info).
+ */
 import { afterAll, describe, expect, it } from '@jest/globals';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';

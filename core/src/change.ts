@@ -1,4 +1,7 @@
-/** A change is a value: what was added, updated (from, to) and removed. Findings, undo and previews share this shape. */
+/**
+ * A change is a value: what was added, updated (from, to) and removed. Findings, undo and previews
+ * share this shape.
+ */
 
 /** Anything that is told apart by an id within its table. */
 export interface Keyed {

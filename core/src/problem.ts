@@ -30,7 +30,10 @@ export type Problem =
   | { code: 'inside-itself'; at: string; name: string }
   | { code: 'not-a-smart-folder'; at: string; name: string }
   | { code: 'rule-empty'; at: string }
-  /** A place in the text of a rule (line and column from 1), what stands there, and what would be understood. */
+  /**
+   * A place in the text of a rule (line and column from 1), what stands there, and what would be
+   * understood.
+   */
   | {
       code: 'rule-text';
       at: string;

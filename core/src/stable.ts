@@ -1,6 +1,9 @@
 /** Keeping one object while what it holds is the same. */
 
-/** Gives the map of before as long as the next one holds the same, so that what is made of it need not be made again. */
+/**
+ * Gives the map of before as long as the next one holds the same, so that what is made of it need
+ * not be made again.
+ */
 export function createStable<K, V>(): (next: ReadonlyMap<K, V>) => ReadonlyMap<K, V> {
   let last: ReadonlyMap<K, V> = new Map();
   return (next) => {

@@ -104,7 +104,10 @@ const nicknames: readonly (readonly [type: string, nickname: string, slotLabel: 
   ['meter/loudness', 'The judge', 'Judge'],
 ];
 
-/** Files, names and favours; always the same plugins for the same studio. Gives the plugins in use, most used first. */
+/**
+ * Files, names and favours; always the same plugins for the same studio. Gives the plugins in use,
+ * most used first.
+ */
 export async function arrangeStudio(api: Api, studio: readonly DemoPlugin[]): Promise<Plugin[]> {
   const chance = chanceFrom(77);
   const { plugins } = await api.catalog();

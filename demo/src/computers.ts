@@ -85,7 +85,10 @@ export const computers: readonly DemoComputer[] = [
   },
 ];
 
-/** The places that hold a copy of the plugin on that computer; none when the computer has it not. Always the same. */
+/**
+ * The places that hold a copy of the plugin on that computer; none when the computer has it not.
+ * Always the same.
+ */
 export function placesOf(computer: DemoComputer, plugin: DemoPlugin): DemoPlace[] {
   const chance = chanceFrom(
     plugin.number * 977 + computer.id.length * 31 + computer.id.charCodeAt(0),

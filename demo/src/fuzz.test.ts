@@ -1,4 +1,7 @@
-/** Readers of program files, property lists and descriptions on damaged real-shaped input: a value or a Problem, never an exception. */
+/**
+ * Readers of program files, property lists and descriptions on damaged real-shaped input: a value
+ * or a Problem, never an exception.
+ */
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { type FoundCopy } from '@clever-drawer/core';

@@ -3,7 +3,10 @@ import { day } from '@clever-drawer/core';
 import type { PastLoad, Plugin, TrackKind } from '@clever-drawer/core';
 import { chanceFrom, type Chance } from './chance.ts';
 
-/** What was typed, in fewer keys as the year goes by: at first half the name, in the end two letters and Enter. `ago` in days. */
+/**
+ * What was typed, in fewer keys as the year goes by: at first half the name, in the end two letters
+ * and Enter. `ago` in days.
+ */
 function typing(
   name: string,
   ago: number,
@@ -18,7 +21,10 @@ function typing(
   return { typed: typed.trim(), keys, took: Math.round(keys * (210 + 300 * chance.next())) };
 }
 
-/** Loads of the year before `now` (milliseconds since 1970), oldest first. `used` has the most used plugin first. */
+/**
+ * Loads of the year before `now` (milliseconds since 1970), oldest first. `used` has the most used
+ * plugin first.
+ */
 export function makeHistory(used: readonly Plugin[], now: number): PastLoad[] {
   const chance = chanceFrom(5);
   const effects = used.filter((p) => p.kind !== 'instrument');

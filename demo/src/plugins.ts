@@ -1,4 +1,7 @@
-/** The made-up studio as data: what each plugin is, and how (badly) its copies say so. Same seed, same studio. */
+/**
+ * The made-up studio as data: what each plugin is, and how (badly) its copies say so. Same seed,
+ * same studio.
+ */
 import { chanceFrom, type Chance } from './chance.ts';
 import {
   compounds,

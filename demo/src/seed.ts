@@ -13,7 +13,10 @@ import { beforeLately, writeStudio, type Lately, type Studio } from './write-stu
 /** What the server calls its first computer, and the tracks of its session. */
 export const demoComputer = { name: computers[0]?.name ?? '', tracks: computers[0]?.tracks ?? [] };
 
-/** Writes the folders below `directory` and seeds the server at `address`, whose clock is set back meanwhile. */
+/**
+ * Writes the folders below `directory` and seeds the server at `address`, whose clock is set back
+ * meanwhile.
+ */
 export async function seedStudio(
   address: string,
   directory: string,
@@ -95,7 +98,10 @@ async function fillSession(
   }
 }
 
-/** A session of long ago: what it holds has moved meanwhile, is gone, or is a program of 32 bits, beside what is still there. */
+/**
+ * A session of long ago: what it holds has moved meanwhile, is gone, or is a program of 32 bits,
+ * beside what is still there.
+ */
 async function saveOldSession(
   api: Api,
   used: readonly Plugin[],

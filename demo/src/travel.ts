@@ -1,4 +1,7 @@
-/** A clock that can be set back while the demo is seeded: a studio that has been there for a year has not been scanned today for the first time. */
+/**
+ * A clock that can be set back while the demo is seeded: a studio that has been there for a year
+ * has not been scanned today for the first time.
+ */
 import { day } from '@clever-drawer/core';
 export interface Travel {
   readonly clock: () => Date;

@@ -22,7 +22,10 @@ export interface Studio {
 const arriving = 3;
 const updating = 2;
 
-/** Writes one computer's plugins into a directory, which is emptied first. `count` is the number of sound plugins of the studio. */
+/**
+ * Writes one computer's plugins into a directory, which is emptied first. `count` is the number of
+ * sound plugins of the studio.
+ */
 export function writeStudio(
   directory: string,
   count?: number,
@@ -96,7 +99,10 @@ function writeBroken(directory: string, { system, places }: DemoComputer): void 
   }
 }
 
-/** What was there some days ago, and the act that makes it what it is today. `moves` and `goes` are names of plugins. */
+/**
+ * What was there some days ago, and the act that makes it what it is today. `moves` and `goes` are
+ * names of plugins.
+ */
 export interface Lately {
   readonly toToday: () => void;
   readonly moves: string;

@@ -1,4 +1,7 @@
-/** VST3 bundles: `Contents` with a program per machine and, mostly, `moduleinfo.json` with its trailing commas. */
+/**
+ * VST3 bundles: `Contents` with a program per machine and, mostly, `moduleinfo.json` with its
+ * trailing commas.
+ */
 import { createHash } from 'node:crypto';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';

@@ -1,4 +1,7 @@
-/** Cabinets and whole folders in the tables: what the acts do in core, they do in the database, there and back. */
+/**
+ * Cabinets and whole folders in the tables: what the acts do in core, they do in the database,
+ * there and back.
+ */
 import { afterAll, beforeAll, expect, it } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import { rmSync } from 'node:fs';

@@ -1,4 +1,7 @@
-/** Property: after any sequence of changes in a place, scanning only what changed gives what a fresh scan of all gives. */
+/**
+ * Property: after any sequence of changes in a place, scanning only what changed gives what a fresh
+ * scan of all gives.
+ */
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { existsSync, mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';

@@ -19,7 +19,10 @@ import type { PlaceWatcher } from './jobs/place-watcher.ts';
 import type { ScanJobs } from './jobs/scan-jobs.ts';
 import type { Machine, ReaderPool } from './scanner/index.ts';
 
-/** A catalog prepared for finding from outside, the slots that each plugin can be loaded into, and what chooses the copy. */
+/**
+ * A catalog prepared for finding from outside, the slots that each plugin can be loaded into, and
+ * what chooses the copy.
+ */
 export interface ReadyToFind {
   readonly finder: Finder;
   readonly habits: Habits;

@@ -1,4 +1,7 @@
-/** The practice session over HTTP: what it takes, refuses, forgets and repairs. Program files are a real one of Debian's lv2-examples, as it is or damaged on purpose. */
+/**
+ * The practice session over HTTP: what it takes, refuses, forgets and repairs. Program files are a
+ * real one of Debian's lv2-examples, as it is or damaged on purpose.
+ */
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import { readFileSync, rmSync } from 'node:fs';
@@ -154,7 +157,10 @@ describe('loading', () => {
   });
 });
 
-/** Six loads: three of a track one after the other, one of them loaded again elsewhere, one between, one of notes. */
+/**
+ * Six loads: three of a track one after the other, one of them loaded again elsewhere, one between,
+ * one of notes.
+ */
 async function loadSix(): Promise<void> {
   const loads = [
     ['track', 9, 'Tern'],

@@ -1,4 +1,7 @@
-/** Smart folders in the tables: acts there and back; and rules against PostgreSQL, which answers the same lines in its own way. */
+/**
+ * Smart folders in the tables: acts there and back; and rules against PostgreSQL, which answers the
+ * same lines in its own way.
+ */
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import { rmSync } from 'node:fs';

@@ -1,4 +1,7 @@
-/** Sorting through the API: answers, joining, parting, spellings, pictures; all undone, all kept over scans and restarts. */
+/**
+ * Sorting through the API: answers, joining, parting, spellings, pictures; all undone, all kept
+ * over scans and restarts.
+ */
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import { rmSync } from 'node:fs';

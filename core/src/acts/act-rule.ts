@@ -10,7 +10,10 @@ import type { NameOfPlugin, ActResult } from './act-result.ts';
 export interface ActRule<N extends ActName> {
   /** The plugins whose names or existence performing it has to know. */
   readonly plugins: (act: ActOf<N>, order: Order) => readonly PluginId[];
-  /** The act with folders that only stand for one of another cabinet replaced by that one, where that is what is meant. */
+  /**
+   * The act with folders that only stand for one of another cabinet replaced by that one, where
+   * that is what is meant.
+   */
   readonly resolve: (act: ActOf<N>, order: Order) => ActOf<N>;
   /** The change of a resolved act. Nothing is written here. */
   readonly perform: (order: Order, act: ActOf<N>, nameOf: NameOfPlugin) => Result<ActResult>;

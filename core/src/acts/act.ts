@@ -1,4 +1,7 @@
-/** What a user can do to the order, as data. New records bring their ids, so that doing an act again gives the same result. */
+/**
+ * What a user can do to the order, as data. New records bring their ids, so that doing an act again
+ * gives the same result.
+ */
 import type { Kind } from '../catalog/kind.ts';
 import type { AnswerFacts } from '../catalog/answer.ts';
 import type { Format } from '../formats/found-copy.ts';
@@ -63,7 +66,10 @@ export type Act =
       cabinet: CabinetId;
       before: FolderId | null;
     }
-  /** One favourites folder for all cabinets, with what the others held added to it; with null, each has its own again. */
+  /**
+   * One favourites folder for all cabinets, with what the others held added to it; with null, each
+   * has its own again.
+   */
   | {
       act: 'share-favourites';
       favourites: FolderId | null;
@@ -149,7 +155,10 @@ export type Act =
       }[];
     };
 
-/** A folder of a new cabinet, parents before what is in them. The one with the id of the favourites stands for these. */
+/**
+ * A folder of a new cabinet, parents before what is in them. The one with the id of the favourites
+ * stands for these.
+ */
 export interface NewFolder {
   readonly id: FolderId;
   readonly parent: FolderId | null;

@@ -1,4 +1,7 @@
-/** Acts of every kind drawn on whatever order there is. A kind that is added to the registry has to be added here to compile. */
+/**
+ * Acts of every kind drawn on whatever order there is. A kind that is added to the registry has to
+ * be added here to compile.
+ */
 import type { Plugin } from '../catalog/plugin.ts';
 import { applyChange, reverse } from '../change.ts';
 import { asId, type CopyId, type Id, type PluginId } from '../id.ts';

@@ -26,7 +26,10 @@ function addChain(
   return done(`Keep ${plugins.length} plugins as the chain ${text}`, { added: [chain] });
 }
 
-/** Takes its places, names and answers along, and is no longer kept in or out of smart folders by hand; the plugins in it stay. */
+/**
+ * Takes its places, names and answers along, and is no longer kept in or out of smart folders by
+ * hand; the plugins in it stay.
+ */
 function removeChain(order: Order, { chain: id }: ActOf<'remove-chain'>): Result<ActResult> {
   const chain = chainIn(order, id);
   if (!chain) {

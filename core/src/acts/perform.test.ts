@@ -63,7 +63,10 @@ const touched = (order: Order, act: Act): string[] => {
     ),
   ]);
 };
-/** The state without positions, which two windows may choose alike; the order of each row stays told by its ids. */
+/**
+ * The state without positions, which two windows may choose alike; the order of each row stays told
+ * by its ids.
+ */
 const plainLoosely = (order: Order): string =>
   JSON.stringify(
     [...order.values()]
@@ -203,7 +206,8 @@ describe('two windows that act at once', () => {
           }, standing),
         );
         for (const order of both) {
-          // The server's order of arrival is the one for all windows: a window that did its act first redoes it on what the server tells.
+          // The server's order of arrival is the one for all windows: a window that did its act
+          // first redoes it on what the server tells.
           for (const folder of allFolders(order)) {
             expect(folder.parent === null || order.has(`folder/${folder.parent}`)).toBe(true);
           }

@@ -23,7 +23,10 @@ export const holdsNone = (folder: Folder): Result<ActResult> | null =>
     ? failed({ code: 'holds-no-plugins', at: 'folder', name: folder.name, form: folder.form })
     : null;
 
-/** Files plugins in a folder, before one of its placements or (null) at its end; those that are there already are passed over. */
+/**
+ * Files plugins in a folder, before one of its placements or (null) at its end; those that are
+ * there already are passed over.
+ */
 export function file(order: Order, act: ActOf<'file'>, nameOf: NameOfPlugin): Result<ActResult> {
   const folder = folderIn(order, act.folder);
   if (!folder) {

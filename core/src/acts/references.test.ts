@@ -19,7 +19,10 @@ import {
 import type { OrderChange } from './act-result.ts';
 import { perform, pluginsOfAct } from './perform.ts';
 
-/** What a record points to that is not there. Where copies were before anybody said so is remembered for undo only. */
+/**
+ * What a record points to that is not there. Where copies were before anybody said so is remembered
+ * for undo only.
+ */
 function danglingIn(world: World, record: OrderRecord): string[] {
   const { order } = world;
   const missing: string[] = [];

@@ -1,4 +1,7 @@
-/** Undo and redo as changes. Which change is next is told by the log's numbers and states (server/database/changes.ts). */
+/**
+ * Undo and redo as changes. Which change is next is told by the log's numbers and states
+ * (server/database/changes.ts).
+ */
 import { reverse } from '../change.ts';
 import type { OrderChange } from './act-result.ts';
 

@@ -226,7 +226,10 @@ export interface HabitsView {
   }[];
 }
 
-/** Keys for a load, over time: by week (the Monday, YYYY-MM-DD), and the longest hunt of the last thirty days. Loads whose keys nobody counted are left out. */
+/**
+ * Keys for a load, over time: by week (the Monday, YYYY-MM-DD), and the longest hunt of the last
+ * thirty days. Loads whose keys nobody counted are left out.
+ */
 export interface KeysView {
   readonly weeks: readonly {
     readonly week: string;

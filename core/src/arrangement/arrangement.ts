@@ -1,4 +1,7 @@
-/** What stands where in one cabinet: the order and the catalog together, worked out once for each state of the two. */
+/**
+ * What stands where in one cabinet: the order and the catalog together, worked out once for each
+ * state of the two.
+ */
 import { compareBy, type Warmth } from '../catalog/compare-plugins.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import { compareNames } from '../text/fold.ts';
@@ -38,7 +41,10 @@ export interface Arrangement {
   readonly because: (folder: string, plugin: string) => string | null;
   /** Folders a plugin is in, smart ones too, by plugin. Those that are in none are not there. */
   readonly foldersOf: ReadonlyMap<string, readonly Folder[]>;
-  /** What rules are asked with: the candidates in the order of the catalog, what is in which folder, and the names of folders. */
+  /**
+   * What rules are asked with: the candidates in the order of the catalog, what is in which folder,
+   * and the names of folders.
+   */
   readonly rules: { readonly candidates: readonly Candidate[]; readonly words: RuleWords } & Pick<
     Filled,
     'where' | 'expiresAt'
@@ -61,7 +67,10 @@ interface Known {
   readonly candidate: Candidate;
 }
 
-/** Arranges one cabinet (or, with null, all) again and again; what did not change is not prepared or asked again. `now` in milliseconds since 1970. */
+/**
+ * Arranges one cabinet (or, with null, all) again and again; what did not change is not prepared or
+ * asked again. `now` in milliseconds since 1970.
+ */
 export function createArranger(): (
   order: Order,
   plugins: readonly Plugin[],
@@ -246,7 +255,10 @@ export function ruleWordsOf(
   };
 }
 
-/** The folders of a cabinet, and below each that stands for one of another cabinet what lies below that one. */
+/**
+ * The folders of a cabinet, and below each that stands for one of another cabinet what lies below
+ * that one.
+ */
 function shownIn(everywhere: readonly Folder[], cabinet: string): Folder[] {
   const below = grouped(
     everywhere.flatMap((folder) =>
@@ -282,7 +294,10 @@ function shownIn(everywhere: readonly Folder[], cabinet: string): Folder[] {
     });
 }
 
-/** All folders, row by row in the user's order; in a cabinet sorted by name, those between two dividers by name. */
+/**
+ * All folders, row by row in the user's order; in a cabinet sorted by name, those between two
+ * dividers by name.
+ */
 function standing(order: Order): Folder[] {
   const folders = allFolders(order);
   if (cabinetsOf(order).every((cabinet) => cabinet.sortedBy === null)) {
@@ -320,7 +335,10 @@ const pinnedFirst = (folders: readonly Folder[]): Folder[] => [
   ...folders.filter((f) => f.form !== 'favourites' && !f.isPinned),
 ];
 
-/** Puts what sorted folders hold in the order of their fact, equal ones by name, and keeps as many as they show. The user's own order stays in the placements. */
+/**
+ * Puts what sorted folders hold in the order of their fact, equal ones by name, and keeps as many
+ * as they show. The user's own order stays in the placements.
+ */
 function sortMembers(
   folders: readonly Folder[],
   members: Map<string, PluginId[]>,

@@ -24,7 +24,10 @@ export function chainPlugin(
   };
 }
 
-/** All plugins with the chains behind them, each as what is said of it makes it. What is said of the plugins is in them already. */
+/**
+ * All plugins with the chains behind them, each as what is said of it makes it. What is said of the
+ * plugins is in them already.
+ */
 export function withChains(
   plugins: readonly Plugin[],
   chains: Iterable<Chain>,

@@ -20,7 +20,10 @@ export interface CopyCard {
   readonly audioOut: number | null;
 }
 
-/** `present` when the last scan saw it; `away` while its place is out of reach; `gone` keeps what the user made of it. */
+/**
+ * `present` when the last scan saw it; `away` while its place is out of reach; `gone` keeps what
+ * the user made of it.
+ */
 export type CopyState = 'present' | 'away' | 'gone';
 
 /** A plugin as every screen shows it. */
@@ -41,7 +44,10 @@ export interface Plugin {
 export const nameOfCopy = (copy: Pick<FoundCopy, 'name' | 'path'>): string =>
   copy.name ?? stemOfPath(copy.path);
 
-/** Formats, preferred first, until the user says otherwise (common practice, no published source): newer before older. */
+/**
+ * Formats, preferred first, until the user says otherwise (common practice, no published source):
+ * newer before older.
+ */
 export const preferred: readonly Format[] = ['VST3', 'CLAP', 'AU', 'LV2', 'VST2', 'LADSPA'];
 
 const stateRank: Readonly<Record<CopyState, number>> = { present: 0, away: 100, gone: 200 };
@@ -65,7 +71,10 @@ const completed = (order: readonly Format[]): readonly Format[] => [
   ...preferred.filter((format) => !order.includes(format)),
 ];
 
-/** The copy in front: present before gone, sound before failed, 64 bit before 32, then the preferred format, then by path. */
+/**
+ * The copy in front: present before gone, sound before failed, 64 bit before 32, then the preferred
+ * format, then by path.
+ */
 export function copyInFront(
   plugin: Pick<Plugin, 'copies'>,
   order: readonly Format[] = preferred,
@@ -79,7 +88,10 @@ export function copyInFront(
   return [...plugin.copies].sort((a, b) => rank(a) - rank(b) || (a.path < b.path ? -1 : 1))[0];
 }
 
-/** Whether a copy stays for old sessions only: its format comes later than that of the copy in front, or it is a 32-bit one beside a 64-bit one. */
+/**
+ * Whether a copy stays for old sessions only: its format comes later than that of the copy in
+ * front, or it is a 32-bit one beside a 64-bit one.
+ */
 export function isForOldSessions(
   plugin: Pick<Plugin, 'copies'>,
   copy: CopyCard,

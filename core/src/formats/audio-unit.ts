@@ -1,4 +1,7 @@
-/** AU bundles: `Contents/Info.plist`, XML or binary, lists the components (https://developer.apple.com AudioComponents; from memory). */
+/**
+ * AU bundles: `Contents/Info.plist`, XML or binary, lists the components
+ * (https://developer.apple.com AudioComponents; from memory).
+ */
 import { parse } from '@plist/parse';
 import type { Problem } from '../problem.ts';
 import { readBinary } from './binary.ts';

@@ -7,7 +7,10 @@ import { bareCopy, failedCopy, type Format, type FoundCopy } from './found-copy.
 import { describeLadspa, type LadspaDescriptions } from './ladspa-rdf.ts';
 import { readVersionResource } from './version-resource.ts';
 
-/** Names of which a plugin of the format exports at least one (clap/entry.h, pluginterfaces/base, ladspa.h; VST2 from memory). */
+/**
+ * Names of which a plugin of the format exports at least one (clap/entry.h, pluginterfaces/base,
+ * ladspa.h; VST2 from memory).
+ */
 const entryPoints: Readonly<Record<'CLAP' | 'VST2' | 'VST3' | 'LADSPA', readonly string[]>> = {
   CLAP: ['clap_entry'],
   VST2: ['VSTPluginMain', 'main', 'main_macho'],
@@ -18,8 +21,9 @@ const entryPoints: Readonly<Record<'CLAP' | 'VST2' | 'VST3' | 'LADSPA', readonly
 const fileName = (path: string): string => path.split(/[\\/]/).pop() ?? path;
 
 /**
- * The copy in one program file or bundle, for the first of the given formats that it is. Empty for a sound library
- * that is none of them (a helper beside plugins); a failed copy for a file that cannot be understood.
+ * The copy in one program file or bundle, for the first of the given formats that it is. Empty for
+ * a sound library that is none of them (a helper beside plugins); a failed copy for a file that
+ * cannot be understood.
  */
 export function readBinaryPlugin(
   files: BundleFiles,

@@ -1,4 +1,7 @@
-/** Headers of real files against binutils: `readelf` on the ELF libraries of swh-plugins, `objdump` on the PE libraries of libz-mingw-w64. */
+/**
+ * Headers of real files against binutils: `readelf` on the ELF libraries of swh-plugins, `objdump`
+ * on the PE libraries of libz-mingw-w64.
+ */
 import { describe, expect, it } from '@jest/globals';
 import { filesOfPackage } from './debian-packages.test-data.ts';
 import { execFileSync } from 'node:child_process';

@@ -1,4 +1,7 @@
-/** What the header of a program file tells, whichever system it is for: machines, and which names it exports. */
+/**
+ * What the header of a program file tells, whichever system it is for: machines, and which names it
+ * exports.
+ */
 import type { Problem, Result } from '../problem.ts';
 import { failed, ok } from '../problem.ts';
 import type { Binary } from './binary-facts.ts';

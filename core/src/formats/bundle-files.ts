@@ -11,7 +11,10 @@ export interface OpenFile extends ByteSource {
 export interface BundleFiles {
   /** Absolute path of the bundle, without a trailing slash. */
   readonly root: string;
-  /** The bytes of a file below the root, at most `limit` of them; a Problem when missing, larger or out of bounds. */
+  /**
+   * The bytes of a file below the root, at most `limit` of them; a Problem when missing, larger or
+   * out of bounds.
+   */
   read(relative: string, limit: number): Result<Uint8Array>;
   /** Whether the root is a file itself; it is then read as `''`. */
   readonly isFile: boolean;

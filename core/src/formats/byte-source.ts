@@ -7,7 +7,10 @@ export interface ByteSource {
   read(offset: number, length: number): Uint8Array | null;
 }
 
-/** Thrown inside a reader when the file is shorter or stranger than its own words; caught at the reader's door. */
+/**
+ * Thrown inside a reader when the file is shorter or stranger than its own words; caught at the
+ * reader's door.
+ */
 export class Truncated extends Error {}
 
 /** The most that a reader takes in one piece, in bytes. Tables of real files stay far below. */

@@ -1,4 +1,7 @@
-/** Files of named Debian packages, so that tests read only what those installed and never whatever else a machine has. */
+/**
+ * Files of named Debian packages, so that tests read only what those installed and never whatever
+ * else a machine has.
+ */
 import { execFileSync } from 'node:child_process';
 import { mkdirSync, symlinkSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
@@ -6,7 +9,10 @@ import { basename, dirname, join } from 'node:path';
 /** The LV2 packages that `./check` installs. */
 export const lv2Packages = ['lv2-examples', 'swh-lv2', 'invada-studio-plugins-lv2'];
 
-/** Paths of a package's files with that ending, as dpkg lists them. Throws where the package is not installed. */
+/**
+ * Paths of a package's files with that ending, as dpkg lists them. Throws where the package is not
+ * installed.
+ */
 export const filesOfPackage = (name: string, ending: string): string[] =>
   execFileSync('dpkg', ['-L', name], { encoding: 'utf8' })
     .split('\n')

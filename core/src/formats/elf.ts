@@ -17,7 +17,10 @@ const SHT_DYNSYM = 11;
 const SHN_UNDEF = 0;
 const STB_LOCAL = 0;
 
-/** Reads the header and dynamic symbols of an ELF file. Throws where it is damaged; the caller turns that into a Problem. */
+/**
+ * Reads the header and dynamic symbols of an ELF file. Throws where it is damaged; the caller turns
+ * that into a Problem.
+ */
 export function readElf(source: ByteSource): Binary {
   const ident = new View(source, false).piece(0, 20);
   const is64 = ident.getUint8(4) === 2;

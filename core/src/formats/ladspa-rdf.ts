@@ -1,4 +1,7 @@
-/** Descriptions of LADSPA plugins in RDF/XML (`/usr/share/ladspa/rdf`): a class, a title and a maker for each unique id. */
+/**
+ * Descriptions of LADSPA plugins in RDF/XML (`/usr/share/ladspa/rdf`): a class, a title and a maker
+ * for each unique id.
+ */
 import { XMLParser } from 'fast-xml-parser';
 import { failed, ok, type Result } from '../problem.ts';
 import { cleanText, textOf } from './bundle-files.ts';
@@ -91,9 +94,9 @@ function decode(bytes: Uint8Array): string {
 }
 
 /**
- * A LADSPA file with what is described of it. Which plugins are in a file only opening tells; by reading, a
- * description is taken only when the file is named after its unique id (`alias_1407.so`), as the sets that ship
- * descriptions do (common practice, no published source).
+ * A LADSPA file with what is described of it. Which plugins are in a file only opening tells; by
+ * reading, a description is taken only when the file is named after its unique id
+ * (`alias_1407.so`), as the sets that ship descriptions do (common practice, no published source).
  */
 export function describeLadspa(copy: FoundCopy, descriptions: LadspaDescriptions): FoundCopy[] {
   const id = /_(\d+)$/.exec(stemOfPath(copy.path))?.[1];

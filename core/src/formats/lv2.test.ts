@@ -1,4 +1,7 @@
-/** Cases after https://lv2plug.in/ns/lv2core and the traps that real bundles have; the real ones themselves are read in cli's tests. */
+/**
+ * Cases after https://lv2plug.in/ns/lv2core and the traps that real bundles have; the real ones
+ * themselves are read in cli's tests.
+ */
 import { describe, expect, it } from '@jest/globals';
 import { fileUri, readLv2 } from './lv2.ts';
 import { memoryFiles } from './memory-files.ts';

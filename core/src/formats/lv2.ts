@@ -168,7 +168,10 @@ function machineOf(
   return { binary: `${files.root}/${relative}`, architectures: known.get(relative) ?? null };
 }
 
-/** Who is named as maintainer or developer, on the plugin itself or on its project; of several the one liblilv takes. */
+/**
+ * Who is named as maintainer or developer, on the plugin itself or on its project; of several the
+ * one liblilv takes.
+ */
 function authorOf(graph: Graph, uri: string): string | null {
   for (const subject of [uri, ...graph.resources(uri, `${LV2}project`)]) {
     for (const role of ['maintainer', 'developer']) {

@@ -1,4 +1,7 @@
-/** Mach-O libraries made and read by LLVM's tools (`llvm-mc`, `lld`, `llvm-lipo`, `llvm-nm`, `llvm-readobj`), thin and fat. */
+/**
+ * Mach-O libraries made and read by LLVM's tools (`llvm-mc`, `lld`, `llvm-lipo`, `llvm-nm`,
+ * `llvm-readobj`), thin and fat.
+ */
 import { beforeAll, describe, expect, it } from '@jest/globals';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';

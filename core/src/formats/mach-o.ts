@@ -2,7 +2,8 @@
  * Mach-O, single and fat (BinaryFormat/MachO.h of llvm).
  *
  *   fat:  0xcafebabe · count · { cpu type, subtype, offset, size, align } …   (always big-endian)
- *   thin: magic · cpu type · subtype · file type · commands · size of commands · flags [· reserved] · commands …
+ *   thin: magic · cpu type · subtype · file type · commands · size of commands · flags [· reserved]
+ *   · commands …
  *   LC_SYMTAB (2): command, size · symbol offset · symbols · string offset · string size
  */
 import { exportLimit, type Binary } from './binary-facts.ts';
@@ -21,7 +22,10 @@ const N_STAB = 0xe0;
 /** A fat file with more parts than this is a Java class file, which begins alike. */
 const mostParts = 30;
 
-/** Reads the headers of a Mach-O file, thin or fat. Throws where it is damaged; the caller turns that into a Problem. */
+/**
+ * Reads the headers of a Mach-O file, thin or fat. Throws where it is damaged; the caller turns
+ * that into a Problem.
+ */
 export function readMachO(source: ByteSource): Binary {
   const big = new View(source, false);
   const magic = big.u32(0);

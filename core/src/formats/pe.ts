@@ -2,7 +2,8 @@
  * PE (winnt.h of mingw-w64-common).
  *
  *   0x00 'M' 'Z' … 0x3c offset of: 'P' 'E' 0 0 · machine · sections · … · size of optional header
- *   optional header: magic (0x10b: PE32, 0x20b: PE32+) … · data directories [export, import, resource, …] · section table
+ *   optional header: magic (0x10b: PE32, 0x20b: PE32+) … · data directories [export, import,
+ *   resource, …] · section table
  */
 import { exportLimit, type Binary } from './binary-facts.ts';
 import { Truncated, View, zeroEnded, type ByteSource } from './byte-source.ts';
@@ -63,7 +64,10 @@ export function peImage(source: ByteSource): PeImage {
   };
 }
 
-/** Reads the headers and export directory of a PE file. Throws where it is damaged; the caller turns that into a Problem. */
+/**
+ * Reads the headers and export directory of a PE file. Throws where it is damaged; the caller turns
+ * that into a Problem.
+ */
 export function readPe(source: ByteSource): Binary {
   const { view, machine, sections, directories } = peImage(source);
   const exportTable = directories[0] ?? 0;

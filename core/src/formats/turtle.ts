@@ -1,4 +1,7 @@
-/** A small graph over the statements of Turtle files (https://www.w3.org/TR/turtle/), read by the n3 package. */
+/**
+ * A small graph over the statements of Turtle files (https://www.w3.org/TR/turtle/), read by the n3
+ * package.
+ */
 import { Parser, type Quad, type Term as NodeTerm } from 'n3';
 import { failed, ok, type Result } from '../problem.ts';
 import { compareTexts } from '../text/fold.ts';
@@ -95,7 +98,8 @@ export class Graph {
   }
 
   /**
-   * Values of the resources that stand as object, in the order in which the sord library keeps them, and so liblilv:
+   * Values of the resources that stand as object, in the order in which the sord library keeps
+   * them, and so liblilv:
    * URIs by their characters, then nodes without a name by theirs. Each once.
    */
   resourcesInOrder(subject: string, predicate: string): string[] {
@@ -134,8 +138,8 @@ function turtleProblem(
 const unlabelled = /^n3-(\d+)$/;
 
 /**
- * Names for the nodes of one file. Those without a label are called b1, b2 … in the order of the file, as the serd
- * library calls them, each name with the number of the file before it.
+ * Names for the nodes of one file. Those without a label are called b1, b2 … in the order of the
+ * file, as the serd library calls them, each name with the number of the file before it.
  */
 function namesOfNodes(quads: readonly Quad[], file: number): (node: NodeTerm) => string {
   const numberOf = (node: NodeTerm): number =>

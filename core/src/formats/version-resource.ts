@@ -1,9 +1,11 @@
 /**
- * The version resource of a Windows file (VS_VERSIONINFO, winver.h). Read here and not by a package: the usual one
- * (resedit) never ended on damaged resources, as the fuzz test found.
+ * The version resource of a Windows file (VS_VERSIONINFO, winver.h). Read here and not by a
+ * package: the usual one (resedit) never ended on damaged resources, as the fuzz test found.
  *
- *   resource directory: 16 bytes, then entries { id, offset } · three levels: type (16: version) → name → language
- *   block: length · value length · text? · key in UTF-16, zero · padding to 4 · value · padding · child blocks …
+ *   resource directory: 16 bytes, then entries { id, offset } · three levels: type (16: version) →
+ *   name → language
+ *   block: length · value length · text? · key in UTF-16, zero · padding to 4 · value · padding ·
+ *   child blocks …
  */
 import { cleanText } from './bundle-files.ts';
 import type { ByteSource } from './byte-source.ts';
@@ -73,7 +75,10 @@ function findResource(source: ByteSource): DataView | null {
   );
 }
 
-/** Gathers the strings of a block and of those in it: version info → StringFileInfo → string table → string. */
+/**
+ * Gathers the strings of a block and of those in it: version info → StringFileInfo → string table →
+ * string.
+ */
 function collect(
   data: DataView,
   start: number,

@@ -1,6 +1,7 @@
 /**
- * VST3 bundles. Names, classes and categories stand in `moduleinfo.json` where the bundle ships one; without it
- * only the architectures are known by reading (from the directories below `Contents`).
+ * VST3 bundles. Names, classes and categories stand in `moduleinfo.json` where the bundle ships
+ * one; without it only the architectures are known by reading (from the directories below
+ * `Contents`).
  */
 import JSON5 from 'json5';
 import { failed, ok, type Problem, type Result } from '../problem.ts';

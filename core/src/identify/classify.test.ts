@@ -1,4 +1,7 @@
-/** Classification against the classes that Debian's LV2 packages declare; the weights were fitted on swh-lv2 and swh-plugins (bench/src/fit.ts), so the other packages count. */
+/**
+ * Classification against the classes that Debian's LV2 packages declare; the weights were fitted on
+ * swh-lv2 and swh-plugins (bench/src/fit.ts), so the other packages count.
+ */
 import { describe, expect, it } from '@jest/globals';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';

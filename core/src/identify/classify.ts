@@ -109,7 +109,10 @@ function reasonsOf(pieces: readonly Piece[]): Reason[] {
     .sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight));
 }
 
-/** How strongly a declared kind counts (kept: it is wrong now and then), and how a type's evidence carries over to its kind. */
+/**
+ * How strongly a declared kind counts (kept: it is wrong now and then), and how a type's evidence
+ * carries over to its kind.
+ */
 const mostAre = 'most plugins are effects';
 const declaredKind = 3;
 const carriedOver = 0.7;

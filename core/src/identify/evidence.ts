@@ -1,4 +1,7 @@
-/** What speaks for and against each group of types, each piece with its weight and a reason in plain words. */
+/**
+ * What speaks for and against each group of types, each piece with its weight and a reason in plain
+ * words.
+ */
 import { kindWords } from '../catalog/kind.ts';
 import type { Kind } from '../catalog/kind.ts';
 import type { Format } from '../formats/found-copy.ts';
@@ -21,7 +24,10 @@ export interface Subject {
   readonly series: readonly SeriesShare[];
 }
 
-/** Of the other plugins called by a series' word, how many are of a type; `taught` of them by the user's answers. */
+/**
+ * Of the other plugins called by a series' word, how many are of a type; `taught` of them by the
+ * user's answers.
+ */
 export interface SeriesShare {
   readonly word: string;
   readonly type: string;
@@ -248,7 +254,10 @@ function portPieces(subject: Subject, w: Weights): Piece[] {
     : [];
 }
 
-/** A series counts by the share of it that is of one type; with two others it counts half as much as with many. */
+/**
+ * A series counts by the share of it that is of one type; with two others it counts half as much as
+ * with many.
+ */
 function seriesPieces({ series }: Subject, w: Weights): Piece[] {
   return series.flatMap(({ word, type, count, of, taught }) => {
     const share = count / of;

@@ -64,8 +64,10 @@ export interface Vendor {
 }
 
 /**
- * Gathers spellings (with how many copies use each) under vendors, most copies first. A decision of the user for a spelling holds for it,
- * and for spellings that fold to the same. The name is the decided one, else the most frequent spelling without its address; of equally frequent ones the longest that came without.
+ * Gathers spellings (with how many copies use each) under vendors, most copies first. A decision of
+ * the user for a spelling holds for it, and for spellings that fold to the same. The name is the
+ * decided one, else the most frequent spelling without its address; of equally frequent ones the
+ * longest that came without.
  */
 export function gatherVendors(
   counts: ReadonlyMap<string, number>,
@@ -140,7 +142,10 @@ export interface NearMiss {
 /** The fewest letters by which two vendors are compared for near misses. */
 const lettersToCompare = 5;
 
-/** Vendors that differ by a letter, or of which one is the other with a word more. Most copies first; decided pairs are the caller's. */
+/**
+ * Vendors that differ by a letter, or of which one is the other with a word more. Most copies
+ * first; decided pairs are the caller's.
+ */
 export function nearMisses(vendors: readonly Vendor[]): NearMiss[] {
   const keyed = vendors
     .map((vendor) => ({ vendor, key: foldVendor(vendor.name) }))

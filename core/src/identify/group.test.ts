@@ -1,6 +1,7 @@
 /**
- * Grouping against Debian's swh-lv2 and swh-plugins: which LADSPA plugin each LV2 plugin is, is declared by `dc:replaces` and
- * described by `analyseplugin` of ladspa-sdk. The declarations known to be wrong are named here.
+ * Grouping against Debian's swh-lv2 and swh-plugins: which LADSPA plugin each LV2 plugin is, is
+ * declared by `dc:replaces` and described by `analyseplugin` of ladspa-sdk. The declarations known
+ * to be wrong are named here.
  */
 import { describe, expect, it } from '@jest/globals';
 import { execFileSync } from 'node:child_process';

@@ -1,5 +1,8 @@
 import { compareTexts } from '../text/fold.ts';
-/** Copies into plugins: which copies are one product, why, and where that is in doubt. Depends on the copies alone, not on their order. */
+/**
+ * Copies into plugins: which copies are one product, why, and where that is in doubt. Depends on
+ * the copies alone, not on their order.
+ */
 import { grouped } from '../grouped.ts';
 import type { IsGeneric } from './name-key.ts';
 import {
@@ -13,7 +16,10 @@ import {
   type SamePiece,
 } from './same-plugin.ts';
 
-/** A copy to be grouped. `pin` is what the user joined it with or parted it from: equal pins stay together, different ones apart. */
+/**
+ * A copy to be grouped. `pin` is what the user joined it with or parted it from: equal pins stay
+ * together, different ones apart.
+ */
 export interface ToGroup {
   readonly copy: GroupedCopy;
   readonly vendor: string | null;
@@ -232,7 +238,10 @@ const acrossVendors: ReadonlySet<string> = new Set([
   'pin',
 ]);
 
-/** Sets of copies that only grow. Different pins, and different vendors without a declaration, are never joined. */
+/**
+ * Sets of copies that only grow. Different pins, and different vendors without a declaration, are
+ * never joined.
+ */
 class Clusters {
   readonly #parent: number[];
   readonly #pins: Map<number, string>;

@@ -1,4 +1,7 @@
-/** The whole catalog sorted: copies into plugins, spellings into vendors, plugins into types. The same copies and answers give the same outcome. */
+/**
+ * The whole catalog sorted: copies into plugins, spellings into vendors, plugins into types. The
+ * same copies and answers give the same outcome.
+ */
 import type { AnswerFacts } from '../catalog/answer.ts';
 import { groupCopies, type Doubt } from './group.ts';
 import {
@@ -40,7 +43,10 @@ export interface Decisions {
   readonly spellings: SpellingDecisions;
   /** By plugin. */
   readonly answers: ReadonlyMap<string, AnswerFacts>;
-  /** Plugins of which something was made: filed, named, answered, loaded. They keep their copies and never go into another by themselves. */
+  /**
+   * Plugins of which something was made: filed, named, answered, loaded. They keep their copies and
+   * never go into another by themselves.
+   */
   readonly used: ReadonlySet<string>;
 }
 
@@ -151,7 +157,10 @@ const vendorOfAll = (
   return first ? vendorOf(first) : null;
 };
 
-/** Many a vendor installs into a directory of its own name: a copy that names nobody and lies in one is taken for theirs. */
+/**
+ * Many a vendor installs into a directory of its own name: a copy that names nobody and lies in one
+ * is taken for theirs.
+ */
 function directoryVendors(vendors: readonly Vendor[]): (path: string) => string | null {
   const byKey = new Map(vendors.map((vendor) => [foldVendor(vendor.name), vendor.name]));
   return (path) => {
@@ -184,7 +193,10 @@ function countSpellings(copies: readonly CopyToIdentify[]): Map<string, number> 
   return counts;
 }
 
-/** A group keeps the plugin of its pin, else the one most of its copies have; each plugin goes to the group with most of its copies. */
+/**
+ * A group keeps the plugin of its pin, else the one most of its copies have; each plugin goes to
+ * the group with most of its copies.
+ */
 function giveIds(
   groups: readonly { pin: string | null; plugins: readonly (string | null)[] }[],
   newId: () => string,

@@ -11,7 +11,10 @@ export interface NameKey {
   /** The same without the vendor's name in front of it; equal to `key` when it does not stand there. */
   readonly bare: string;
   readonly width: Width | null;
-  /** Whether the name is hardly there twice by chance: it has a word that is no word of the trade, or many words. */
+  /**
+   * Whether the name is hardly there twice by chance: it has a word that is no word of the trade,
+   * or many words.
+   */
   readonly isTelling: boolean;
 }
 

@@ -9,7 +9,10 @@ export interface SpeakingWord {
   readonly meanings: readonly Meaning[];
   /** Found inside a longer word only. */
   readonly isPart: boolean;
-  /** Whether it names the thing, as the last speaking word before "with", "for" or a comma does; others describe it. */
+  /**
+   * Whether it names the thing, as the last speaking word before "with", "for" or a comma does;
+   * others describe it.
+   */
   readonly isHead: boolean;
 }
 
@@ -80,7 +83,10 @@ function phraseAt(words: readonly string[], at: number): Found | null {
   return null;
 }
 
-/** A longer word that begins or ends with a speaking one: "gverb", "delayorama". At least two letters have to remain, or one before. */
+/**
+ * A longer word that begins or ends with a speaking one: "gverb", "delayorama". At least two
+ * letters have to remain, or one before.
+ */
 function partOf(words: readonly string[], at: number): Found | null {
   const word = words[at] ?? '';
   const bare = word.endsWith('s') ? word.slice(0, -1) : word;

@@ -20,7 +20,10 @@ export const inOrder = (copies: readonly FoundCopy[]): FoundCopy[] =>
       preferred.indexOf(a.format) - preferred.indexOf(b.format) || compareTexts(a.path, b.path),
   );
 
-/** A name of its own goes before a file's; where there are several widths, none of them stands in the name. */
+/**
+ * A name of its own goes before a file's; where there are several widths, none of them stands in
+ * the name.
+ */
 export function nameOfCopies(copies: readonly FoundCopy[]): NamedPlugin {
   const ordered = inOrder(copies);
   const first = ordered[0];

@@ -13,7 +13,10 @@ export const questionVariants = ['type', 'kind', 'twin', 'vendor', 'licence', 'f
 /** One of the kinds of questions. */
 export type QuestionVariant = (typeof questionVariants)[number];
 
-/** Below this probability of its likeliest group a plugin's type is asked about; below the other one its kind. */
+/**
+ * Below this probability of its likeliest group a plugin's type is asked about; below the other one
+ * its kind.
+ */
 export const askTypeBelow = 0.7;
 /** A kind that is less probable than this is asked about. */
 export const askKindBelow = 0.85;
@@ -145,7 +148,10 @@ const withoutObvious = (suggestions: readonly Suggestion[]): Suggestion[] =>
       ),
   );
 
-/** How likely the best answer has to be, and how much likelier than that of any other group, to be settled unseen. */
+/**
+ * How likely the best answer has to be, and how much likelier than that of any other group, to be
+ * settled unseen.
+ */
 const clearAt = 0.4;
 const aheadBy = 2.5;
 
@@ -166,7 +172,10 @@ function clearlyAhead(suggestions: readonly Suggestion[]): string[] {
 const byName = (a: Plugin, b: Plugin): number =>
   compareNames(a.name, b.name) || (a.id < b.id ? -1 : 1);
 
-/** Something speaks for each of two kinds; where nothing speaks at all, the question of what it does says it too. */
+/**
+ * Something speaks for each of two kinds; where nothing speaks at all, the question of what it does
+ * says it too.
+ */
 export const isKindUncertain = ({
   kinds,
   kindReasons,
@@ -295,7 +304,10 @@ function createGuess({ vendors, plugins }: Uncertain): (plugin: Plugin) => Vendo
   };
 }
 
-/** Words by which a name says that not all of the plugin can be used (common practice, no published source). */
+/**
+ * Words by which a name says that not all of the plugin can be used (common practice, no published
+ * source).
+ */
 const trialWords = new Set(['trial', 'demo', 'evaluation', 'unlicensed', 'expired']);
 
 /** Why it may be that a plugin cannot be used; null when nothing says so. */

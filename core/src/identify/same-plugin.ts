@@ -88,9 +88,10 @@ export interface SamePiece {
 }
 
 /**
- * Weights in log-odds. They are common practice with no source, set so that equal names alone do not join two copies,
- * and that copies of different vendors are joined only by a declaration, or where a telling name and an inner name that is not
- * made from it both agree: a wrong join is worse than a missed one.
+ * Weights in log-odds. They are common practice with no source, set so that equal names alone do
+ * not join two copies, and that copies of different vendors are joined only by a declaration, or
+ * where a telling name and an inner name that is not made from it both agree: a wrong join is worse
+ * than a missed one.
  */
 export const sameWeights = {
   base: -2,
@@ -113,7 +114,10 @@ export const joinAt = 2;
 /** Sums from here to where copies join are asked about. Log-odds. */
 export const askAt = -1;
 
-/** How many copies claim to stand in for what this one replaces: one claim is strong, fourteen are next to nothing. */
+/**
+ * How many copies claim to stand in for what this one replaces: one claim is strong, fourteen are
+ * next to nothing.
+ */
 export interface PairFacts {
   readonly claims: number;
   readonly isVendorUnclear: boolean;

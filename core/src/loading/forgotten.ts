@@ -20,7 +20,10 @@ export interface Forgotten {
 /** Not loaded for so many days counts as forgotten (common practice, no source). */
 const longAgo = 90;
 
-/** The most thought of first, with the reason; plugins that nobody ever filed, favoured or loaded are not forgotten but unknown. `now` in milliseconds since 1970. */
+/**
+ * The most thought of first, with the reason; plugins that nobody ever filed, favoured or loaded
+ * are not forgotten but unknown. `now` in milliseconds since 1970.
+ */
 export function forgotten(
   plugins: readonly Plugin[],
   regardOf: (plugin: string) => Regard,

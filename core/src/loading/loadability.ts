@@ -8,9 +8,15 @@ import { formats, type Format } from '../formats/found-copy.ts';
 
 /** The kinds of tracks. */
 export const trackKinds = ['track', 'instrument', 'notes', 'bus', 'final'] as const;
-/** A row of the host's session: an audio track, an instrument track, the notes that play into one, a bus, or the final chain. */
+/**
+ * A row of the host's session: an audio track, an instrument track, the notes that play into one, a
+ * bus, or the final chain.
+ */
 export type TrackKind = (typeof trackKinds)[number];
-/** What a slot takes: the first slot of an instrument track an instrument, slots of notes note effects, all others effects and tools. */
+/**
+ * What a slot takes: the first slot of an instrument track an instrument, slots of notes note
+ * effects, all others effects and tools.
+ */
 export type SlotKind = 'instrument' | 'note-effect' | 'effect';
 
 /** What a slot takes: only the first slot of an instrument's track takes an instrument. */
@@ -86,7 +92,10 @@ export const copyToLoad = (
 
 type Said = Pick<AnswerFacts, 'isHidden' | 'licence'> | undefined;
 
-/** Why a plugin cannot be loaded into such a slot now; null when it can. `today` as YYYY-MM-DD. Of a chain this looks at the chain itself, `whyNotHere` also at what is in it. */
+/**
+ * Why a plugin cannot be loaded into such a slot now; null when it can. `today` as YYYY-MM-DD. Of a
+ * chain this looks at the chain itself, `whyNotHere` also at what is in it.
+ */
 export function whyNot(
   plugin: Plugin,
   slot: SlotKind,
@@ -134,7 +143,10 @@ export interface Surroundings {
   readonly today: string;
 }
 
-/** The same also of a chain and what is in it: the first of its plugins that cannot be loaded where it would stand. */
+/**
+ * The same also of a chain and what is in it: the first of its plugins that cannot be loaded where
+ * it would stand.
+ */
 export function whyNotHere(plugin: Plugin, slot: SlotKind, known: Surroundings): string | null {
   const reason = whyNot(plugin, slot, known.saidOf(plugin.id), known.accepts, known.today);
   if (reason !== null) {

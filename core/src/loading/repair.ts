@@ -17,7 +17,10 @@ export interface Known {
   readonly replaces: readonly string[];
 }
 
-/** `isSure` when it is the same product by identity or by what the catalog knows; else it is a guess by name. */
+/**
+ * `isSure` when it is the same product by identity or by what the catalog knows; else it is a guess
+ * by name.
+ */
 export interface Repair {
   readonly copy: CopyCard;
   readonly plugin: Plugin;
@@ -29,10 +32,16 @@ export interface Repair {
 const nearBy = 2;
 const nearFrom = 6;
 
-/** The best match that a host which takes so much would open, with its reason; null when nothing here is like it. */
+/**
+ * The best match that a host which takes so much would open, with its reason; null when nothing
+ * here is like it.
+ */
 export type RepairFor = (asked: HostCopy, accepts: TakenBySession) => Repair | null;
 
-/** Matches among all that is catalogued, which is put in order once: names are taken apart only where nothing surer is found. */
+/**
+ * Matches among all that is catalogued, which is put in order once: names are taken apart only
+ * where nothing surer is found.
+ */
 export function createRepairer(
   known: readonly Known[],
   order: readonly Format[] = preferred,

@@ -1,4 +1,7 @@
-/** What the letters find for a slot: in a folder, in the cabinet, in all that can be loaded, or among the rest. */
+/**
+ * What the letters find for a slot: in a folder, in the cabinet, in all that can be loaded, or
+ * among the rest.
+ */
 import type { Plugin } from '../catalog/plugin.ts';
 import type { Folder } from '../order/records.ts';
 import type { Finder, Hit } from '../search/finder.ts';
@@ -47,7 +50,10 @@ export interface SlotFolder {
   readonly depth: number;
 }
 
-/** Folders that hold something for the slot: those at the top, and below the chosen one and what it stands in. */
+/**
+ * Folders that hold something for the slot: those at the top, and below the chosen one and what it
+ * stands in.
+ */
 export function slotFolders(
   below: ReadonlyMap<string, readonly Folder[]>,
   members: ReadonlyMap<string, readonly string[]>,
@@ -142,7 +148,10 @@ export function createSlotSearch(contents: SlotContents): SlotSearch {
   };
 }
 
-/** What stands there before a letter is typed, where that is a list: the forgotten ones, or a folder in its order. */
+/**
+ * What stands there before a letter is typed, where that is a list: the forgotten ones, or a folder
+ * in its order.
+ */
 function listOf({
   finder,
   held,
@@ -165,7 +174,10 @@ function listOf({
   return { hits: hits.slice(0, shownOfFolder), among: hits.length };
 }
 
-/** Which entries of the finder are looked at: told by their positions, since each letter asks it of thousands. */
+/**
+ * Which entries of the finder are looked at: told by their positions, since each letter asks it of
+ * thousands.
+ */
 function allowing({
   finder,
   reasons,

@@ -57,7 +57,10 @@ export function spread(before: Position | null, after: Position | null, count: n
   return [...spread(before, key, half), key, ...spread(key, after, count - half - 1)];
 }
 
-/** The order of things with a position; equal keys (two windows at once) fall back to the id, so the order is total. */
+/**
+ * The order of things with a position; equal keys (two windows at once) fall back to the id, so the
+ * order is total.
+ */
 export function byPosition(
   a: { position: Position; id: string },
   b: { position: Position; id: string },
@@ -65,7 +68,10 @@ export function byPosition(
   return compareTexts(a.position, b.position) || compareTexts(a.id, b.id);
 }
 
-/** Keys for things put before one of a row (or at its end, with null or one that is not there). Two neighbours with one key (two windows at once) share it with what goes between. */
+/**
+ * Keys for things put before one of a row (or at its end, with null or one that is not there). Two
+ * neighbours with one key (two windows at once) share it with what goes between.
+ */
 export function positionsBefore(
   row: readonly { id: string; position: Position }[],
   before: string | null,

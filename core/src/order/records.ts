@@ -1,4 +1,7 @@
-/** The user's order of one computer: cabinets, folders, placements and names, all records of one change log. */
+/**
+ * The user's order of one computer: cabinets, folders, placements and names, all records of one
+ * change log.
+ */
 import { grouped } from '../grouped.ts';
 import { keyOf, type Records } from '../change.ts';
 import type { Answer } from '../catalog/answer.ts';
@@ -24,7 +27,10 @@ export interface Cabinet {
   readonly position: Position;
   /** The sorts of slots it opens for by itself. */
   readonly opensFor: readonly CabinetSlot[];
-  /** How its folders stand: by name between the dividers, or (null) in the user's own order, which is kept meanwhile. */
+  /**
+   * How its folders stand: by name between the dividers, or (null) in the user's own order, which
+   * is kept meanwhile.
+   */
   readonly sortedBy: 'name' | null;
 }
 
@@ -33,7 +39,10 @@ export const cabinetSlots = ['track', 'bus', 'final', 'instrument', 'note-effect
 /** One of the kinds of slots for which a cabinet can open. */
 export type CabinetSlot = (typeof cabinetSlots)[number];
 
-/** How the plugins of a folder stand: by a fact, or (null) in the user's own order, which is kept meanwhile. */
+/**
+ * How the plugins of a folder stand: by a fact, or (null) in the user's own order, which is kept
+ * meanwhile.
+ */
 export const folderSortings = ['name', 'type', 'vendor', 'use', 'lately', 'newest'] as const;
 /** A fact by which a folder can be sorted. */
 export type FolderSorting = (typeof folderSortings)[number];
@@ -122,7 +131,10 @@ export interface Preference {
   readonly formats: readonly Format[];
 }
 
-/** Several plugins under one name, loaded one behind the other; its id is that of the plugin it stands in the catalog as. */
+/**
+ * Several plugins under one name, loaded one behind the other; its id is that of the plugin it
+ * stands in the catalog as.
+ */
 export interface Chain {
   readonly table: 'chain';
   readonly id: PluginId;

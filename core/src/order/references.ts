@@ -1,5 +1,6 @@
 /**
- * Who refers to a plugin, in one place: joining, parting and removing ask it, and so does what counts as used.
+ * Who refers to a plugin, in one place: joining, parting and removing ask it, and so does what
+ * counts as used.
  * A kind of record that is forgotten here does not compile.
  */
 import type { PluginId } from '../id.ts';
@@ -32,7 +33,10 @@ export function referrersOf(order: Order, ids: readonly PluginId[]): OrderRecord
   return [...order.values()].filter((record) => pluginsIn(record).some((id) => wanted.has(id)));
 }
 
-/** Plugins of which something was made. Which copies belong to one is a fact about copies, and makes nothing of it. */
+/**
+ * Plugins of which something was made. Which copies belong to one is a fact about copies, and makes
+ * nothing of it.
+ */
 export function usedIn(order: Order): Set<PluginId> {
   return new Set(
     [...order.values()].flatMap((record) =>
@@ -42,8 +46,9 @@ export function usedIn(order: Order): Set<PluginId> {
 }
 
 /**
- * A record that lists plugins, with each replaced, or left out where null is given. Nothing is listed twice by hand in a
- * smart folder, and what is kept in is not kept out; a chain may hold a plugin twice.
+ * A record that lists plugins, with each replaced, or left out where null is given. Nothing is
+ * listed twice by hand in a smart folder, and what is kept in is not kept out; a chain may hold a
+ * plugin twice.
  */
 export function withPlugins<R extends RecordOf<'chain'> | RecordOf<'folder'>>(
   record: R,

@@ -1,13 +1,18 @@
 /** The few letters that stand in a slot. */
 import { fold } from '../text/fold.ts';
 
-/** At most this many characters of a slot label are shown, and a label made by itself has at least so many. */
+/**
+ * At most this many characters of a slot label are shown, and a label made by itself has at least
+ * so many.
+ */
 export const slotLabelLength = 10;
 const shortest = 4;
 
 /**
- * A label made from a name: the shortest run of its first words that fits and that no neighbour's name has too, else another of its
- * words, else its first letters with the mark at its end. "Slackwater Delay" → "Slackwater"; beside "Marl Hall" "Marl Plate" → "Marl Plate";
+ * A label made from a name: the shortest run of its first words that fits and that no neighbour's
+ * name has too, else another of its
+ * words, else its first letters with the mark at its end. "Slackwater Delay" → "Slackwater"; beside
+ * "Marl Hall" "Marl Plate" → "Marl Plate";
  * "Harbourmasters" → "Harbourm…".
  */
 export function slotLabelFor(name: string, neighbours: readonly string[] = []): string {
@@ -28,7 +33,10 @@ export function slotLabelFor(name: string, neighbours: readonly string[] = []): 
 const cut = (text: string, length: number): string =>
   text.length <= length ? text : `${text.slice(0, length - 2)}…`;
 
-/** First letters and the mark that tells: "Harbo… II". Null where the name has no mark, or where it does not tell either. */
+/**
+ * First letters and the mark that tells: "Harbo… II". Null where the name has no mark, or where it
+ * does not tell either.
+ */
 function withMark(words: readonly string[], tells: (label: string) => boolean): string | null {
   const mark = words.length > 1 ? (words.at(-1) ?? '') : '';
   return mark !== '' && mark.length < shortest && tells(words.join(' '))

@@ -61,10 +61,16 @@ const ids = (plugins: readonly Plugin[]): string[] => plugins.map((plugin) => pl
 const inOrder = (plugins: readonly Plugin[]): Plugin[] =>
   plugins.filter(isPresent).sort((a, b) => compareNames(a.name, b.name) || (a.id < b.id ? -1 : 1));
 
-/** A group becomes a folder; within it each type of which there are this many becomes one, the rest stays in the group's. */
+/**
+ * A group becomes a folder; within it each type of which there are this many becomes one, the rest
+ * stays in the group's.
+ */
 const ownFolderFrom = 4;
 
-/** A folder for each group of types in the tree's order, with subfolders where they help. A plugin of several types is in several. */
+/**
+ * A folder for each group of types in the tree's order, with subfolders where they help. A plugin
+ * of several types is in several.
+ */
 export function planByType(catalog: readonly Plugin[]): PlannedFolder[] {
   const plugins = inOrder(catalog);
   return typeGroups.flatMap((group) => {

@@ -22,7 +22,10 @@ interface Profile {
   readonly words: ReadonlyMap<string, number>;
 }
 
-/** Folders with fewer plugins say too little; suggestions below the least score are not made, those from `clearFrom` on are clear. */
+/**
+ * Folders with fewer plugins say too little; suggestions below the least score are not made, those
+ * from `clearFrom` on are clear.
+ */
 const leastHeld = 2;
 const leastScore = 0.3;
 /** A suggestion that is at least so sure counts as clear (a rule of thumb of ours). */

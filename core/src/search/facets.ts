@@ -19,7 +19,10 @@ export interface FacetFacts {
   readonly now: number;
 }
 
-/** Values with a fixed meaning, as they stand in the address; tags and folders are the user's. Days for arrived and loaded. */
+/**
+ * Values with a fixed meaning, as they stand in the address; tags and folders are the user's. Days
+ * for arrived and loaded.
+ */
 export const facetValues = {
   bits: ['64', '32'],
   licence: [...licenceStates, 'unknown'],

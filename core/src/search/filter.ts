@@ -68,7 +68,10 @@ export function rowOf(plugin: Plugin, nickname: string | null, slotLabel: string
 /** The vendor shown for plugins that name none. */
 export const noVendor = '(no vendor)';
 
-/** The rows that pass, in their given order. `isFiled` answers whether a plugin is in a folder. Every typed part must be found. */
+/**
+ * The rows that pass, in their given order. `isFiled` answers whether a plugin is in a folder.
+ * Every typed part must be found.
+ */
 export function narrow(
   rows: readonly Row[],
   filter: Filter,

@@ -200,7 +200,8 @@ describe('the index', () => {
             }),
           ),
         );
-        // Slips count where fewer than three plugins meet the letters as typed (letters inside a word left out).
+        // Slips count where fewer than three plugins meet the letters as typed (letters inside a
+        // word left out).
         const isSlip = (part: string, from: number): boolean =>
           some.filter((entry) =>
             entry.texts.some((text) => {

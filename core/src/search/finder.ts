@@ -46,12 +46,21 @@ const apart = 0.9;
 /** An index over names that finds plugins by a few letters. */
 export class Finder {
   readonly entries: readonly Entry[];
-  /** Each different text once; names with the positions of the entries that have them, others with those of the sets they are in. */
+  /**
+   * Each different text once; names with the positions of the entries that have them, others with
+   * those of the sets they are in.
+   */
   readonly #texts: FoundText[] = [];
   readonly #having: number[][] = [];
-  /** Vendor, types and tags are the same for many: each different set of them once, with the positions of its entries. */
+  /**
+   * Vendor, types and tags are the same for many: each different set of them once, with the
+   * positions of its entries.
+   */
   readonly #members: readonly Int32Array[];
-  /** Of each text what its worth depends on, side by side: these are looked at by the thousand. `only` is the one that has it, or -1. */
+  /**
+   * Of each text what its worth depends on, side by side: these are looked at by the thousand.
+   * `only` is the one that has it, or -1.
+   */
   readonly #ranks: Int32Array;
   readonly #lengths: Int32Array;
   readonly #counts: Int32Array;
@@ -62,7 +71,10 @@ export class Finder {
   readonly #joined = new Texts();
   readonly #words = new Texts();
   readonly #initials = new Texts();
-  /** Names that have a word beginning with a letter, by the letter, and which letters begin words of each name. */
+  /**
+   * Names that have a word beginning with a letter, by the letter, and which letters begin words of
+   * each name.
+   */
   readonly #beginning = new Map<string, number[]>();
   readonly #letters: number[] = [];
   /** All different joined texts in a row, to be searched in one go, with where each begins. */
@@ -155,7 +167,11 @@ export class Finder {
     return at;
   }
 
-  /** The best hits for what was typed; nothing typed ranks by habit alone. `isAmong` leaves others out; it gets the position among the entries, too. The order is total: equal scores go by name, then id. */
+  /**
+   * The best hits for what was typed; nothing typed ranks by habit alone. `isAmong` leaves others
+   * out; it gets the position among the entries, too. The order is total: equal scores go by name,
+   * then id.
+   */
   find(
     query: string,
     habits: Habits,
@@ -226,7 +242,10 @@ export class Finder {
     return found;
   }
 
-  /** The fewest letters, of its name or of its initials, for which a plugin stands first; null where none does. */
+  /**
+   * The fewest letters, of its name or of its initials, for which a plugin stands first; null where
+   * none does.
+   */
   fewestLetters(
     plugin: string,
     habits: Habits,
@@ -256,7 +275,10 @@ export class Finder {
     return known;
   }
 
-  /** All letters in a row, or (where several words were typed) each word by itself, whichever is worth more. */
+  /**
+   * All letters in a row, or (where several words were typed) each word by itself, whichever is
+   * worth more.
+   */
   #score(parts: readonly string[], joined: string, shown: string): Scores {
     const whole = this.#part(joined, shown, parts.length > 1 ? across.several : across.one);
     if (parts.length < 2) {
@@ -434,7 +456,10 @@ function orderOf({ texts }: Entry, parts: readonly string[]): number {
   return best;
 }
 
-/** The letters with which texts begin, or of which a text consists, as bits: one for each of a to z, one for all others. */
+/**
+ * The letters with which texts begin, or of which a text consists, as bits: one for each of a to z,
+ * one for all others.
+ */
 function lettersOf(texts: Iterable<string>): number {
   let bits = 0;
   for (const text of texts) {

@@ -1,4 +1,7 @@
-/** What habit adds to a match: what is loaded often and lately, into such slots, after the plugin before, what is a favourite or in the cabinet, and how far in front there. */
+/**
+ * What habit adds to a match: what is loaded often and lately, into such slots, after the plugin
+ * before, what is a favourite or in the cabinet, and how far in front there.
+ */
 import { fold } from '../text/fold.ts';
 
 /** How warm something is: loads, each counting less the older it is (loading/warmth.ts). */
@@ -61,13 +64,19 @@ const counts = {
   place: 0.5,
   learnt: 300,
 } as const;
-/** A single load counts until it has faded to 2 to the power of minus this; more than 2 to the power of `most` counts no more. */
+/**
+ * A single load counts until it has faded to 2 to the power of minus this; more than 2 to the power
+ * of `most` counts no more.
+ */
 const faded = 7;
 const most = 7;
 /** Chosen so often for the same letters, a plugin comes first for them. */
 const learntFrom = 2;
 
-/** A logarithm, so that what fades for all alike changes no order, and a load of one plugin changes nothing between two others. */
+/**
+ * A logarithm, so that what fades for all alike changes no order, and a load of one plugin changes
+ * nothing between two others.
+ */
 const level = (warmth: number | undefined): number =>
   warmth === undefined || warmth <= 0
     ? 0

@@ -47,7 +47,10 @@ const sayUse = (warmth: number): string => {
   return 'Often';
 };
 
-/** Rows in lines of so many columns, under their headings; folded headings keep theirs. Without headings, just the rows. */
+/**
+ * Rows in lines of so many columns, under their headings; folded headings keep theirs. Without
+ * headings, just the rows.
+ */
 export function linesOf(
   rows: readonly Row[],
   heading: ((row: Row) => string) | null,

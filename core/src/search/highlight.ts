@@ -4,7 +4,10 @@ import { wordSpans, type Span } from '../rules/editor/highlight.ts';
 
 type Words = readonly (Span & { readonly word: string })[];
 
-/** All letters in a row from the first word or another one on, or over the beginnings of several; else what each typed word begins. */
+/**
+ * All letters in a row from the first word or another one on, or over the beginnings of several;
+ * else what each typed word begins.
+ */
 export function highlightedSpans(text: string, query: string): Span[] {
   const words = wordSpans(text);
   const parts = wordsOf(query);
@@ -47,7 +50,10 @@ function inARow(words: Words, letters: string): Span[] | null {
   return rest && [{ start: first.start, end: first.end }, ...rest];
 }
 
-/** Beginnings of words in order, the longest first. `dead` holds what led nowhere: so many words left, so many letters. */
+/**
+ * Beginnings of words in order, the longest first. `dead` holds what led nowhere: so many words
+ * left, so many letters.
+ */
 function across(words: Words, letters: string, dead = new Set<string>()): Span[] | null {
   if (letters === '') {
     return [];

@@ -1,8 +1,14 @@
-/** How typed letters meet a text, and what that is worth. The index (finder.ts) gives the same without looking at every text. */
+/**
+ * How typed letters meet a text, and what that is worth. The index (finder.ts) gives the same
+ * without looking at every text.
+ */
 import { beginsAlmost } from '../text/edit-distance.ts';
 import { isName, whats, type FoundText, type What } from './entry.ts';
 
-/** Ways to meet a text, best first, with their worth. Set so that habit decides among alike ways and not across all of them. */
+/**
+ * Ways to meet a text, best first, with their worth. Set so that habit decides among alike ways and
+ * not across all of them.
+ */
 export const worth = {
   whole: 100,
   start: 80,
@@ -26,15 +32,24 @@ export const factor: Readonly<Record<What, number>> = {
   vendor: 0.55,
 };
 
-/** From so many letters on one of them may be wrong, missing, too many or swapped; so many are needed inside a word, and for initials and parts. */
+/**
+ * From so many letters on one of them may be wrong, missing, too many or swapped; so many are
+ * needed inside a word, and for initials and parts.
+ */
 export const slipFrom = 4;
 /** Letters inside of a word count from so many on. */
 export const insideFrom = 3;
 /** Beginnings of several words count from so many letters on. */
 export const partsFrom = 2;
-/** From how many letters on what was typed is looked for across words: as the only word, as one of several, and all of several together, whose order is looked at by itself. */
+/**
+ * From how many letters on what was typed is looked for across words: as the only word, as one of
+ * several, and all of several together, whose order is looked at by itself.
+ */
 export const across = { one: partsFrom, part: 4, several: Infinity } as const;
-/** Of alike ways, one is worth up to this much more when less of the text is left, when its words are fewer, when the letters end where a word does, and when they stay inside its words as typed. */
+/**
+ * Of alike ways, one is worth up to this much more when less of the text is left, when its words
+ * are fewer, when the letters end where a word does, and when they stay inside its words as typed.
+ */
 const shorter = 1.5;
 const fewer = 1.5;
 const wholeWord = 4;
@@ -42,13 +57,19 @@ const asSpaced = 2;
 
 /** Names stand first among `whats`. */
 export const nameRanks = whats.filter(isName).length;
-/** Two letters that begin a vendor, type or tag count half, and one not at all unless it is a whole word: they are rarely typed for it. */
+/**
+ * Two letters that begin a vendor, type or tag count half, and one not at all unless it is a whole
+ * word: they are rarely typed for it.
+ */
 const sharedFrom = 3;
 /** So many first letters must be shared before a slip is looked for. */
 export const sharedLeast = 2;
 
 const factors = whats.map((what) => factor[what]);
-/** What it is worth that letters meet a text in a way: of how many letters and words the text is, whether they end where a word does, and whether they stay inside its words as typed. */
+/**
+ * What it is worth that letters meet a text in a way: of how many letters and words the text is,
+ * whether they end where a word does, and whether they stay inside its words as typed.
+ */
 export function pointsFor(
   way: Way,
   rank: number,
@@ -90,7 +111,11 @@ const endsWord = (way: Way, text: FoundText, typed: string): boolean =>
 /** Whether the position is in. */
 export const hasBit = (bits: number, at: number): boolean => at < 32 && (bits & (1 << at)) !== 0;
 
-/** Several typed words that are beginnings of different words of a name, in their order, are worth so much more; from the first word on, so much again; each further word that begins with one of them, a little. */
+/**
+ * Several typed words that are beginnings of different words of a name, in their order, are worth
+ * so much more; from the first word on, so much again; each further word that begins with one of
+ * them, a little.
+ */
 const inOrder = 5;
 const fromStart = 3;
 const again = 0.5;
@@ -122,7 +147,10 @@ export function orderPoints(words: readonly string[], parts: readonly string[]):
   return inOrder + (first === 0 ? fromStart : 0) + again * Math.min(3, begun - parts.length);
 }
 
-/** The best way by which the letters meet the text, slips left out; null when there is none. Across words is looked from so many letters on. */
+/**
+ * The best way by which the letters meet the text, slips left out; null when there is none. Across
+ * words is looked from so many letters on.
+ */
 export function wayOf(text: FoundText, typed: string, acrossFrom: number = across.one): Way | null {
   if (!isName(text.what) && typed.length < sharedLeast && !text.words.includes(typed)) {
     return null;

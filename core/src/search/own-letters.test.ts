@@ -1,4 +1,7 @@
-/** Letters of one's own: every name gets some, the shortest that are free, and keeps them when others come. */
+/**
+ * Letters of one's own: every name gets some, the shortest that are free, and keeps them when
+ * others come.
+ */
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import type { Kind } from '../catalog/kind.ts';

@@ -1,19 +1,25 @@
 import { compareTexts } from '../text/fold.ts';
 /**
- * Letters of one's own: of many names that begin alike, each gets a beginning at which it stands first, the shortest that none before it has.
- * Who goes on typing did not mean what stood first a letter ago; so another one is given the place, and fewer letters lead to each.
+ * Letters of one's own: of many names that begin alike, each gets a beginning at which it stands
+ * first, the shortest that none before it has.
+ * Who goes on typing did not mean what stood first a letter ago; so another one is given the place,
+ * and fewer letters lead to each.
  */
 import { grouped } from '../grouped.ts';
 import type { Entry } from './entry.ts';
 
-/** What it is worth to be met by exactly these letters: more than being shorter, less than a word that ends there, a favourite or a load. */
+/**
+ * What it is worth to be met by exactly these letters: more than being shorter, less than a word
+ * that ends there, a favourite or a load.
+ */
 export const ownWorth = 3;
 
 /** Kinds that stand in different slots do not take letters from each other. */
 const kindOf = ({ plugin }: Entry): string => (plugin.kind === 'tool' ? 'effect' : plugin.kind);
 
 /**
- * The positions of entries by their own letters. What arrived first chooses first, so that a new plugin takes no letters from what was there; of those that came together the shorter name.
+ * The positions of entries by their own letters. What arrived first chooses first, so that a new
+ * plugin takes no letters from what was there; of those that came together the shorter name.
  * Nothing of use counts here: no load gives another plugin other letters.
  */
 export function ownLetters(entries: readonly Entry[]): ReadonlyMap<string, readonly number[]> {

@@ -2,8 +2,10 @@
 import type { Arrangement } from '../arrangement/arrangement.ts';
 
 /**
- * The first place of each plugin when the folders of the cabinet are walked from the front, those below a folder behind what it holds: from 0 to below 1.
- * Ordinary folders in the user's own order; what a smart folder holds shares one place, so that no load moves another plugin.
+ * The first place of each plugin when the folders of the cabinet are walked from the front, those
+ * below a folder behind what it holds: from 0 to below 1.
+ * Ordinary folders in the user's own order; what a smart folder holds shares one place, so that no
+ * load moves another plugin.
  */
 export function placesIn(
   { below, members, placements }: Pick<Arrangement, 'below' | 'members' | 'placements'>,

@@ -1,6 +1,9 @@
 /** What a search writes into: points of many, and the best few of them. */
 
-/** Points by position; 0 where nothing is met. The first `met` of `touched` are the positions of those that are not 0. */
+/**
+ * Points by position; 0 where nothing is met. The first `met` of `touched` are the positions of
+ * those that are not 0.
+ */
 export interface Scores {
   readonly points: Float64Array;
   readonly touched: Int32Array;

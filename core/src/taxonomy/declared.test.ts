@@ -1,4 +1,7 @@
-/** Checked against the LV2 project's own vocabulary (Debian lv2-dev) and the published VST 3 header (juce-modules-source-data). */
+/**
+ * Checked against the LV2 project's own vocabulary (Debian lv2-dev) and the published VST 3 header
+ * (juce-modules-source-data).
+ */
 import { describe, expect, it } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { Graph } from '../formats/turtle.ts';

@@ -1,4 +1,7 @@
-/** What the standards let a plugin declare, and which kind and types of ours that means: one row for each value. */
+/**
+ * What the standards let a plugin declare, and which kind and types of ours that means: one row for
+ * each value.
+ */
 import type { Format } from '../formats/found-copy.ts';
 import type { Kind } from '../catalog/kind.ts';
 import { kindOfType } from './tree.ts';
@@ -12,7 +15,10 @@ export interface DeclaredRow {
 const is = (...types: string[]): DeclaredRow => ({ types, kind: kindOfType(types[0] ?? '') });
 const only = (kind: Kind): DeclaredRow => ({ types: [], kind });
 
-/** Classes of https://lv2plug.in/ns/lv2core, all below `lv2:Plugin`; checked against its `lv2core.ttl` in the tests. */
+/**
+ * Classes of https://lv2plug.in/ns/lv2core, all below `lv2:Plugin`; checked against its
+ * `lv2core.ttl` in the tests.
+ */
 export const lv2Classes: Readonly<Record<string, DeclaredRow>> = {
   Plugin: only('unknown'),
   AllpassPlugin: is('filter/filter'),
@@ -55,7 +61,10 @@ export const lv2Classes: Readonly<Record<string, DeclaredRow>> = {
   WaveshaperPlugin: is('distortion/waveshaper'),
 };
 
-/** Parts of VST3 sub-categories (`Fx|Delay` is `Fx` and `Delay`); checked against `ivstaudioprocessor.h` in the tests. */
+/**
+ * Parts of VST3 sub-categories (`Fx|Delay` is `Fx` and `Delay`); checked against
+ * `ivstaudioprocessor.h` in the tests.
+ */
 export const vst3SubCategories: Readonly<Record<string, DeclaredRow>> = {
   Fx: only('effect'),
   Instrument: only('instrument'),
@@ -144,7 +153,10 @@ export const clapFeatures: Readonly<Record<string, DeclaredRow>> = {
   ambisonic: is('spatial/ambisonic'),
 };
 
-/** Classes of the LADSPA ontology that LV2 does not have; checked against swh-plugins' descriptions in the tests. */
+/**
+ * Classes of the LADSPA ontology that LV2 does not have; checked against swh-plugins' descriptions
+ * in the tests.
+ */
 export const ladspaClasses: Readonly<Record<string, DeclaredRow>> = {
   ...lv2Classes,
   FrequencyMeterPlugin: is('meter/spectrum'),
@@ -186,7 +198,8 @@ export function readDeclared(format: Format, declared: readonly string[]): Decla
 const precedence: readonly Kind[] = ['instrument', 'note-effect', 'effect', 'tool'];
 
 function kindOf(format: Format, rows: readonly DeclaredRow[]): Kind {
-  // "Fx|Instrument" is an effect that may also stand as an instrument: what stands first decides (ivstaudioprocessor.h).
+  // "Fx|Instrument" is an effect that may also stand as an instrument: what stands first decides
+  // (ivstaudioprocessor.h).
   if (format === 'VST3' || format === 'CLAP') {
     const stated = rows.find((row) => row.types.length === 0 && row.kind !== 'unknown');
     if (stated?.kind === 'instrument') {

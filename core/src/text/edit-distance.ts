@@ -1,6 +1,12 @@
-/** How far two texts are from one another, and slips of the fingers: one letter wrong, missing, too many, or swapped with the next. */
+/**
+ * How far two texts are from one another, and slips of the fingers: one letter wrong, missing, too
+ * many, or swapped with the next.
+ */
 
-/** Whether the text begins with what was typed, but for one letter that is wrong, missing, too many, or swapped with the next. */
+/**
+ * Whether the text begins with what was typed, but for one letter that is wrong, missing, too many,
+ * or swapped with the next.
+ */
 export function beginsAlmost(text: string, typed: string): boolean {
   let at = 0;
   while (at < typed.length && typed.charCodeAt(at) === text.charCodeAt(at)) {
@@ -46,7 +52,10 @@ export function isOneApart(a: string, b: string): boolean {
   );
 }
 
-/** Letters to be put in, left out, changed or swapped with the next to make one text of the other (optimal string alignment). */
+/**
+ * Letters to be put in, left out, changed or swapped with the next to make one text of the other
+ * (optimal string alignment).
+ */
 export function editDistance(a: string, b: string): number {
   const rows = Array.from({ length: a.length + 1 }, (_, i) =>
     Array.from({ length: b.length + 1 }, (__, j) => {

@@ -1,7 +1,10 @@
 /** Text as it is compared: case and accents folded, words taken apart. */
 
 const accents = /[\u0300-\u036f]/g;
-/** Between a small letter or figure and a capital; before the last of several capitals when a word follows ("GVerb" is G and Verb, "EQs" and "LFOs" stay whole); between letters and figures. */
+/**
+ * Between a small letter or figure and a capital; before the last of several capitals when a word
+ * follows ("GVerb" is G and Verb, "EQs" and "LFOs" stay whole); between letters and figures.
+ */
 const edges =
   /(?<=[\p{Ll}\p{N}])(?=\p{Lu})|(?<=\p{Lu})(?=\p{Lu}\p{Ll}{2})|(?<=\p{L})(?=\p{N})|(?<=\p{N})(?=\p{L})/gu;
 

@@ -1,4 +1,7 @@
-/** A small valid ELF shared library that exports some names and does nothing (elf.h). 64-bit little-endian. */
+/**
+ * A small valid ELF shared library that exports some names and does nothing (elf.h). 64-bit
+ * little-endian.
+ */
 
 /** Layout: header (64) · .dynsym · .dynstr · .shstrtab · section headers. */
 export function writeElf(names: readonly string[], machine: 62 | 183 = 62): Buffer {

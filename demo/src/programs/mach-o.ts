@@ -1,4 +1,7 @@
-/** A small valid Mach-O bundle that exports some names and does nothing (MachO.h). One part a machine; fat when several. */
+/**
+ * A small valid Mach-O bundle that exports some names and does nothing (MachO.h). One part a
+ * machine; fat when several.
+ */
 import { stringTable } from './elf.ts';
 
 const cpus = { x86_64: [0x01000007, 3], arm64: [0x0100000c, 0] } as const;

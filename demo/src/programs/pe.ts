@@ -1,4 +1,7 @@
-/** A small valid PE library that exports some names and does nothing, with a version resource when asked (winnt.h; built with pe-library and resedit). */
+/**
+ * A small valid PE library that exports some names and does nothing, with a version resource when
+ * asked (winnt.h; built with pe-library and resedit).
+ */
 import { Format, NtExecutable, NtExecutableResource } from 'pe-library';
 import { Resource } from 'resedit';
 

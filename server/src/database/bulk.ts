@@ -40,7 +40,8 @@ export async function insertMany<T extends object>(
         ),
       );
     await manager.query(
-      `INSERT INTO "${tableName}" (${names.join(', ')}) SELECT ${names.join(', ')} FROM jsonb_to_recordset($1::jsonb) AS rows (${types.join(', ')}) ${conflict}`,
+      `INSERT INTO "${tableName}" (${names.join(', ')}) SELECT ${names.join(', ')}
+        FROM jsonb_to_recordset($1::jsonb) AS rows (${types.join(', ')}) ${conflict}`,
       [withoutNul(JSON.stringify(json))],
     );
   }

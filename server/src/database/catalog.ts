@@ -12,10 +12,14 @@ import {
   type PluginRow,
 } from './catalog-tables.ts';
 
-/** All plugins of a computer with their copies, by name; those of which everything is set aside are left out. */
+/**
+ * All plugins of a computer with their copies, by name; those of which everything is set aside are
+ * left out.
+ */
 export async function readCatalog(manager: EntityManager, computer: string): Promise<Plugin[]> {
   const plugins: Omit<PluginRow, 'computerId' | 'grounds'>[] = await manager.query(
-    `SELECT id, name, vendor, kind, types, arrived_at "arrivedAt" FROM plugin WHERE computer_id = $1 ORDER BY name, id`,
+    `SELECT id, name, vendor, kind, types, arrived_at "arrivedAt" FROM plugin
+      WHERE computer_id = $1 ORDER BY name, id`,
     [computer],
   );
   const copies: (Pick<CopyRow, 'id' | 'format' | 'path'> & {
@@ -28,7 +32,9 @@ export async function readCatalog(manager: EntityManager, computer: string): Pro
     audioIn: number | null;
     audioOut: number | null;
   })[] = await manager.query(
-    `SELECT id, plugin_id "pluginId", format, path, state, facts->>'version' "version", facts->>'picture' IS NOT NULL "hasPicture", status = 'failed' "isFailed", (facts->>'audioIn')::int "audioIn", (facts->>'audioOut')::int "audioOut",
+    `SELECT id, plugin_id "pluginId", format, path, state, facts->>'version' "version",
+      facts->>'picture' IS NOT NULL "hasPicture", status = 'failed' "isFailed",
+      (facts->>'audioIn')::int "audioIn", (facts->>'audioOut')::int "audioOut",
             CASE jsonb_typeof(facts->'architectures') WHEN 'array' THEN facts->'architectures' <> '[]' AND facts->'architectures' <@ '["x86", "arm"]' ELSE false END "is32Bit"
        FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND state <> 'aside' ORDER BY path, id`,
     [computer],
@@ -95,8 +101,11 @@ export async function updatePlugins(
     return;
   }
   await manager.query(
-    `UPDATE plugin SET name = new.name, vendor = new.vendor, kind = new.kind, types = new.types, grounds = new.grounds
-       FROM jsonb_to_recordset($1::jsonb) AS new (id uuid, name text, vendor text, kind text, types jsonb, grounds jsonb) WHERE plugin.id = new.id`,
+    `UPDATE plugin
+      SET name = new.name, vendor = new.vendor, kind = new.kind, types = new.types,
+      grounds = new.grounds
+       FROM jsonb_to_recordset($1::jsonb) AS new (id uuid, name text, vendor text, kind text,
+         types jsonb, grounds jsonb) WHERE plugin.id = new.id`,
     [withoutNul(JSON.stringify(rows))],
   );
 }
@@ -111,12 +120,15 @@ export async function moveCopies(
   }
   const rows = JSON.stringify(moves);
   await manager.query(
-    `UPDATE finding SET plugin_id = new.plugin FROM jsonb_to_recordset($1::jsonb) AS new (copy uuid, plugin uuid), copy
-    WHERE copy.id = new.copy AND finding.plugin_id = copy.plugin_id AND finding.path = copy.path AND finding.format = copy.format`,
+    `UPDATE finding SET plugin_id = new.plugin
+      FROM jsonb_to_recordset($1::jsonb) AS new (copy uuid, plugin uuid), copy
+    WHERE copy.id = new.copy AND finding.plugin_id = copy.plugin_id AND finding.path = copy.path
+      AND finding.format = copy.format`,
     [rows],
   );
   await manager.query(
-    'UPDATE copy SET plugin_id = new.plugin FROM jsonb_to_recordset($1::jsonb) AS new (copy uuid, plugin uuid) WHERE copy.id = new.copy',
+    `UPDATE copy SET plugin_id = new.plugin
+      FROM jsonb_to_recordset($1::jsonb) AS new (copy uuid, plugin uuid) WHERE copy.id = new.copy`,
     [rows],
   );
 }
@@ -124,7 +136,8 @@ export async function moveCopies(
 /** Plugins that were loaded, or after which another was. */
 export async function loadedPlugins(manager: EntityManager, computer: string): Promise<string[]> {
   const rows: { id: string }[] = await manager.query(
-    `SELECT DISTINCT x.id FROM load l JOIN plugin p ON p.id = l.plugin_id, LATERAL (VALUES (l.plugin_id), (l.after_plugin_id)) x (id)
+    `SELECT DISTINCT x.id FROM load l JOIN plugin p ON p.id = l.plugin_id, LATERAL (
+      VALUES (l.plugin_id), (l.after_plugin_id)) x (id)
       WHERE p.computer_id = $1 AND x.id IS NOT NULL`,
     [computer],
   );
@@ -138,7 +151,8 @@ export const forgetEmptyPlugins = (
   used: ReadonlySet<string>,
 ): Promise<unknown> =>
   manager.query(
-    `DELETE FROM plugin p WHERE computer_id = $1 AND NOT EXISTS (SELECT FROM copy c WHERE c.plugin_id = p.id) AND NOT (id = ANY($2))
+    `DELETE FROM plugin p WHERE computer_id = $1 AND NOT EXISTS (SELECT FROM copy c
+      WHERE c.plugin_id = p.id) AND NOT (id = ANY($2))
       AND NOT EXISTS (SELECT FROM belonging b WHERE b.plugin_id = p.id OR b.before_id = p.id)`,
     [computer, [...used]],
   );
@@ -162,7 +176,8 @@ export const markCopies = async (
     return;
   }
   await manager.query(
-    `UPDATE copy SET state = $2, last_seen_at = CASE WHEN $2 = 'present' THEN $3 ELSE last_seen_at END WHERE id = ANY($1)`,
+    `UPDATE copy SET state = $2, last_seen_at = CASE WHEN $2 = 'present' THEN $3
+      ELSE last_seen_at END WHERE id = ANY($1)`,
     [ids, state, at],
   );
 };
@@ -242,7 +257,9 @@ export async function countSpellings(
   computer: string,
 ): Promise<Map<string, number>> {
   const rows: { spelling: string; count: number }[] = await manager.query(
-    `SELECT facts->>'vendor' spelling, count(*)::int FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND status = 'ok' AND state <> 'aside' AND facts->>'vendor' IS NOT NULL GROUP BY 1`,
+    `SELECT facts->>'vendor' spelling, count(*)::int FROM copy WHERE computer_id = $1
+      AND plugin_id IS NOT NULL AND status = 'ok' AND state <> 'aside'
+      AND facts->>'vendor' IS NOT NULL GROUP BY 1`,
     [computer],
   );
   return new Map(rows.map((row) => [row.spelling, row.count]));

@@ -50,8 +50,10 @@ export async function undoWords(
   computer: string,
 ): Promise<{ undo: string | null; redo: string | null }> {
   const rows: { undo: string | null; redo: string | null }[] = await manager.query(
-    `SELECT (SELECT words FROM change WHERE computer_id = $1 AND state = 'done' ORDER BY number DESC LIMIT 1) undo,
-            (SELECT words FROM change WHERE computer_id = $1 AND state = 'undone' ORDER BY number LIMIT 1) redo`,
+    `SELECT (SELECT words FROM change WHERE computer_id = $1 AND state = 'done'
+      ORDER BY number DESC LIMIT 1) undo,
+            (SELECT words FROM change WHERE computer_id = $1 AND state = 'undone' ORDER BY number
+              LIMIT 1) redo`,
     [computer],
   );
   return rows[0] ?? { undo: null, redo: null };
@@ -64,7 +66,8 @@ export async function pluginNames(
   ids: readonly string[],
 ): Promise<Map<string, string>> {
   const rows: { id: string; name: string }[] = await manager.query(
-    `SELECT p.id, coalesce(n.nickname, p.name) name FROM plugin p LEFT JOIN naming n ON n.plugin_id = p.id WHERE p.computer_id = $1 AND p.id = ANY($2::uuid[])`,
+    `SELECT p.id, coalesce(n.nickname, p.name) name FROM plugin p
+      LEFT JOIN naming n ON n.plugin_id = p.id WHERE p.computer_id = $1 AND p.id = ANY($2::uuid[])`,
     [computer, ids],
   );
   return new Map(rows.map((row) => [asId(row.id), row.name]));

@@ -1,5 +1,6 @@
 /**
- * A PostgreSQL cluster of the application's own: made, started and stopped with Debian's binaries, listening on
+ * A PostgreSQL cluster of the application's own: made, started and stopped with Debian's binaries,
+ * listening on
  * 127.0.0.1 only and with a password that stands beside it. The system's cluster is never touched.
  */
 import { execFile } from 'node:child_process';
@@ -109,7 +110,10 @@ async function asPostgres(command: string[]): Promise<string> {
   return stdout;
 }
 
-/** As root: lets the user `postgres` pass through our own directory; says which directory above it keeps it out. */
+/**
+ * As root: lets the user `postgres` pass through our own directory; says which directory above it
+ * keeps it out.
+ */
 async function letPostgresIn(directory: string): Promise<void> {
   if (!isRoot) {
     return;

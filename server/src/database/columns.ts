@@ -36,7 +36,10 @@ export const maybeTime: EntitySchemaColumnOptions = { type: 'timestamptz', nulla
 /** Columns: a part of the key. */
 export const primary: EntitySchemaColumnOptions = { type: 'uuid', primary: true };
 
-/** A column that points to another table's row; the constraint's name is given so that the drift test can compare it. */
+/**
+ * A column that points to another table's row; the constraint's name is given so that the drift
+ * test can compare it.
+ */
 export const toRow = (
   table: string,
   target: string,

@@ -44,11 +44,15 @@ describe('the migrations', () => {
       [computer],
     );
     await source.query(
-      `INSERT INTO plugin (id, computer_id, name, kind, types, arrived_at) VALUES ($1, $2, 'Silt', 'effect', '[]', now())`,
+      `INSERT INTO plugin (id, computer_id, name, kind, types, arrived_at)
+        VALUES ($1, $2, 'Silt', 'effect', '[]', now())`,
       [plugin, computer],
     );
     await source.query(
-      `INSERT INTO copy (id, computer_id, plugin_id, key, format, path, status, state, facts, first_seen_at, last_seen_at) VALUES ($1, $2, $3, 'k', 'LV2', '/silt.lv2', 'ok', 'present', '{"identity": "urn:silt", "name": null, "vendor": "Quoin", "binary": null}', now(), now())`,
+      `INSERT INTO copy (id, computer_id, plugin_id, key, format, path, status, state, facts,
+        first_seen_at, last_seen_at)
+        VALUES ($1, $2, $3, 'k', 'LV2', '/silt.lv2', 'ok', 'present', '{"identity": "urn:silt",
+        "name": null, "vendor": "Quoin", "binary": null}', now(), now())`,
       [copy, computer, plugin],
     );
     await source.query(
@@ -99,7 +103,8 @@ describe('the migrations', () => {
       await source.undoLastMigration({ transaction: 'all' });
     }
     const left: { count: number }[] = await source.query(
-      `SELECT count(*)::int count FROM information_schema.tables WHERE table_schema = 'public' AND table_name <> 'migrations'`,
+      `SELECT count(*)::int count FROM information_schema.tables WHERE table_schema = 'public'
+        AND table_name <> 'migrations'`,
     );
     expect(left[0]?.count).toBe(0);
     expect(await source.runMigrations({ transaction: 'all' })).toHaveLength(migrations.length);

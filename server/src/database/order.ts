@@ -38,21 +38,26 @@ import {
 export async function readOrder(manager: EntityManager, computer: string): Promise<Order> {
   const cabinets = await manager.getRepository(CabinetTable).findBy({ computerId: computer });
   const folders: FolderRow[] = await manager.query(
-    `SELECT f.id, f.cabinet_id "cabinetId", f.parent_id "parentId", f.form, f.name, f.position, f.rule, f.sorted_by "sortedBy", f.is_pinned "isPinned", f.notes, f.shortcut_to "shortcutTo", f.always_in "alwaysIn", f.always_out "alwaysOut", f.at_most "atMost"
+    `SELECT f.id, f.cabinet_id "cabinetId", f.parent_id "parentId", f.form, f.name, f.position,
+      f.rule, f.sorted_by "sortedBy", f.is_pinned "isPinned", f.notes, f.shortcut_to "shortcutTo",
+      f.always_in "alwaysIn", f.always_out "alwaysOut", f.at_most "atMost"
        FROM folder f JOIN cabinet c ON c.id = f.cabinet_id WHERE c.computer_id = $1`,
     [computer],
   );
   const placements: PlacementRow[] = await manager.query(
     `SELECT p.id, p.folder_id "folderId", p.plugin_id "pluginId", p.position
-       FROM placement p JOIN folder f ON f.id = p.folder_id JOIN cabinet c ON c.id = f.cabinet_id WHERE c.computer_id = $1`,
+       FROM placement p JOIN folder f ON f.id = p.folder_id JOIN cabinet c ON c.id = f.cabinet_id
+         WHERE c.computer_id = $1`,
     [computer],
   );
   const namings: NamingRow[] = await manager.query(
-    `SELECT n.plugin_id "pluginId", n.nickname, n.slot_label "slotLabel" FROM naming n JOIN plugin p ON p.id = n.plugin_id WHERE p.computer_id = $1`,
+    `SELECT n.plugin_id "pluginId", n.nickname, n.slot_label "slotLabel" FROM naming n
+      JOIN plugin p ON p.id = n.plugin_id WHERE p.computer_id = $1`,
     [computer],
   );
   const chains: ChainRow[] = await manager.query(
-    'SELECT c.plugin_id "pluginId", c.name, c.kind, c.plugins FROM chain c JOIN plugin p ON p.id = c.plugin_id WHERE p.computer_id = $1',
+    `SELECT c.plugin_id "pluginId", c.name, c.kind, c.plugins FROM chain c
+      JOIN plugin p ON p.id = c.plugin_id WHERE p.computer_id = $1`,
     [computer],
   );
   const preference = await findPreference(manager, computer);
@@ -75,7 +80,9 @@ export async function readOrder(manager: EntityManager, computer: string): Promi
 /** What is said of plugins on a computer. */
 export const readAnswers = (manager: EntityManager, computer: string): Promise<AnswerRow[]> =>
   manager.query(
-    `SELECT a.plugin_id "pluginId", a.kind, a.types, a.vendor, a.licence, a.tags, a.notes, a.is_hidden "isHidden", a.picture FROM answer a JOIN plugin p ON p.id = a.plugin_id WHERE p.computer_id = $1`,
+    `SELECT a.plugin_id "pluginId", a.kind, a.types, a.vendor, a.licence, a.tags, a.notes,
+      a.is_hidden "isHidden", a.picture FROM answer a JOIN plugin p ON p.id = a.plugin_id
+      WHERE p.computer_id = $1`,
     [computer],
   );
 /** What is said of a plugin. */
@@ -89,14 +96,16 @@ export const findChain = async (
 ): Promise<ChainRow | null> =>
   (
     await manager.query<ChainRow[]>(
-      'SELECT c.plugin_id "pluginId", c.name, c.kind, c.plugins FROM chain c JOIN plugin p ON p.id = c.plugin_id WHERE p.computer_id = $1 AND c.plugin_id = $2',
+      `SELECT c.plugin_id "pluginId", c.name, c.kind, c.plugins FROM chain c
+        JOIN plugin p ON p.id = c.plugin_id WHERE p.computer_id = $1 AND c.plugin_id = $2`,
       [computer, plugin],
     )
   )[0] ?? null;
 /** What is said of where copies belong on a computer. */
 export const readBelongings = (manager: EntityManager, computer: string): Promise<BelongingRow[]> =>
   manager.query(
-    `SELECT b.copy_id "copyId", b.plugin_id "pluginId", b.before_id "beforeId" FROM belonging b JOIN copy c ON c.id = b.copy_id WHERE c.computer_id = $1`,
+    `SELECT b.copy_id "copyId", b.plugin_id "pluginId", b.before_id "beforeId" FROM belonging b
+      JOIN copy c ON c.id = b.copy_id WHERE c.computer_id = $1`,
     [computer],
   );
 /** The user's order of formats on a computer. */
@@ -180,8 +189,8 @@ const fromSpelling = (row: SpellingRow): OrderRecord => ({
 });
 
 /**
- * Writes a change. Folders and cabinets are added before anything is put into them, and go only when all that stays has been
- * moved out: the database would take their contents with them.
+ * Writes a change. Folders and cabinets are added before anything is put into them, and go only
+ * when all that stays has been moved out: the database would take their contents with them.
  */
 export async function applyToTables(
   manager: EntityManager,
@@ -406,7 +415,10 @@ async function add(
   );
 }
 
-/** A chain stands in the catalog as a plugin of its own, which stays when the chain is taken back, so that it can be made again. */
+/**
+ * A chain stands in the catalog as a plugin of its own, which stays when the chain is taken back,
+ * so that it can be made again.
+ */
 async function makeChains(
   manager: EntityManager,
   computer: string,
@@ -416,7 +428,10 @@ async function makeChains(
     return;
   }
   await manager.query(
-    `INSERT INTO plugin (id, computer_id, name, vendor, kind, types, arrived_at) SELECT c.id, $2, c.name, NULL, c.kind, '[]', now() FROM jsonb_to_recordset($1::jsonb) AS c (id uuid, name text, kind text) ON CONFLICT (id) DO NOTHING`,
+    `INSERT INTO plugin (id, computer_id, name, vendor, kind, types, arrived_at)
+      SELECT c.id, $2, c.name, NULL, c.kind, '[]', now()
+      FROM jsonb_to_recordset($1::jsonb) AS c (id uuid, name text, kind text)
+      ON CONFLICT (id) DO NOTHING`,
     [JSON.stringify(chains), computer],
   );
   await insertMany(
@@ -435,8 +450,11 @@ async function makePlugins(
 ): Promise<void> {
   if (belongings.length > 0) {
     await manager.query(
-      `INSERT INTO plugin (id, computer_id, name, vendor, kind, types, arrived_at) SELECT DISTINCT ON (b.plugin) b.plugin, p.computer_id, p.name, p.vendor, p.kind, p.types, p.arrived_at
-       FROM jsonb_to_recordset($1::jsonb) AS b (plugin uuid, before uuid) JOIN plugin p ON p.id = b.before ON CONFLICT (id) DO NOTHING`,
+      `INSERT INTO plugin (id, computer_id, name, vendor, kind, types, arrived_at)
+        SELECT DISTINCT ON (b.plugin) b.plugin, p.computer_id, p.name, p.vendor, p.kind, p.types,
+        p.arrived_at
+       FROM jsonb_to_recordset($1::jsonb) AS b (plugin uuid, before uuid)
+         JOIN plugin p ON p.id = b.before ON CONFLICT (id) DO NOTHING`,
       [JSON.stringify(belongings)],
     );
   }

@@ -28,7 +28,10 @@ export async function removePlaceRow(
   return true;
 }
 
-/** Switches a place on or off, or has it watched. Off, its copies are away; on, they are back until a scan says otherwise. */
+/**
+ * Switches a place on or off, or has it watched. Off, its copies are away; on, they are back until
+ * a scan says otherwise.
+ */
 export async function changePlaceRow(
   manager: EntityManager,
   computer: string,
@@ -54,8 +57,10 @@ export async function countByPlace(
   computer: string,
 ): Promise<Map<string, { copies: number; failed: number }>> {
   const rows: { placeId: string; copies: number; failed: number }[] = await manager.query(
-    `SELECT place_id "placeId", count(*)::int copies, (count(*) FILTER (WHERE status = 'failed' AND state = 'present'))::int failed
-       FROM copy WHERE computer_id = $1 AND state IN ('present', 'away') AND place_id IS NOT NULL GROUP BY place_id`,
+    `SELECT place_id "placeId", count(*)::int copies, (count(*) FILTER (WHERE status = 'failed'
+      AND state = 'present'))::int failed
+       FROM copy WHERE computer_id = $1 AND state IN ('present', 'away') AND place_id IS NOT NULL
+         GROUP BY place_id`,
     [computer],
   );
   return new Map(rows.map(({ placeId, ...counts }) => [placeId, counts]));

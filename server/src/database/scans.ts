@@ -34,8 +34,10 @@ export const listFindings = (
   limit: number,
 ): Promise<FindingRow[]> =>
   manager.query(
-    `SELECT f.id, f.scan_id "scanId", f.number, f.sort, f.plugin_id "pluginId", f.name, f.vendor, f.format, f.path, f."from", f."to", f.problem
-       FROM finding f JOIN scan s ON s.id = f.scan_id WHERE s.computer_id = $1 AND s.id = $2 ORDER BY f.number LIMIT $3`,
+    `SELECT f.id, f.scan_id "scanId", f.number, f.sort, f.plugin_id "pluginId", f.name, f.vendor,
+      f.format, f.path, f."from", f."to", f.problem
+       FROM finding f JOIN scan s ON s.id = f.scan_id WHERE s.computer_id = $1 AND s.id = $2
+         ORDER BY f.number LIMIT $3`,
     [computer, scan, limit],
   );
 
@@ -54,7 +56,9 @@ export const findingsAbout = (
   limit: number,
 ): Promise<(FindingRow & { at: Date })[]> =>
   manager.query(
-    `SELECT f.id, f.scan_id "scanId", f.number, f.sort, f.plugin_id "pluginId", f.name, f.vendor, f.format, f.path, f."from", f."to", f.problem, s.started_at "at" FROM finding f JOIN scan s ON s.id = f.scan_id
+    `SELECT f.id, f.scan_id "scanId", f.number, f.sort, f.plugin_id "pluginId", f.name, f.vendor,
+      f.format, f.path, f."from", f."to", f.problem, s.started_at "at" FROM finding f
+      JOIN scan s ON s.id = f.scan_id
     WHERE f.plugin_id = $1 ORDER BY s.started_at DESC, f.number LIMIT $2`,
     [plugin, limit],
   );

@@ -102,7 +102,8 @@ export async function copiesInCatalog(
     path: string;
     identity: string | null;
   }[] = await manager.query(
-    `SELECT id copy, plugin_id plugin, format, path, facts->>'identity' identity FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND path = ANY($2)`,
+    `SELECT id copy, plugin_id plugin, format, path, facts->>'identity' identity FROM copy
+      WHERE computer_id = $1 AND plugin_id IS NOT NULL AND path = ANY($2)`,
     [computer, asked.map((one) => one.path)],
   );
   return new Map(rows.map(({ copy, plugin, ...of }) => [sessionKey(of), { copy, plugin }]));
@@ -115,7 +116,8 @@ export const copiesAt = (
   paths: readonly string[],
 ): Promise<{ plugin: PluginId; format: Format; path: string; identity: string | null }[]> =>
   manager.query(
-    `SELECT plugin_id plugin, format, path, facts->>'identity' identity FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND path = ANY($2)`,
+    `SELECT plugin_id plugin, format, path, facts->>'identity' identity FROM copy
+      WHERE computer_id = $1 AND plugin_id IS NOT NULL AND path = ANY($2)`,
     [computer, paths],
   );
 
@@ -148,12 +150,23 @@ export const setLearning = async (
 export const forgetLoads = async (manager: EntityManager, computer: string): Promise<number> =>
   (await manager.getRepository(LoadTable).delete({ computerId: computer })).affected ?? 0;
 
-/** Loads with the plugin that each counts for now: that of its copy, or the one its plugin was joined to. $1 is the computer. */
-const counted = `joined AS (SELECT DISTINCT ON (before_id) before_id, plugin_id FROM belonging b WHERE plugin_id <> before_id AND NOT EXISTS (SELECT FROM copy c WHERE c.plugin_id = b.before_id) ORDER BY before_id, plugin_id),
-     counted AS (SELECT coalesce(c.plugin_id, joined.plugin_id, load.plugin_id) plugin, load.at, load.track, load.typed, load.keys, load.took, coalesce(before.plugin_id, load.after_plugin_id) "after"
-       FROM load LEFT JOIN copy c ON c.id = load.copy_id LEFT JOIN joined ON joined.before_id = load.plugin_id LEFT JOIN joined before ON before.before_id = load.after_plugin_id WHERE load.computer_id = $1)`;
+/**
+ * Loads with the plugin that each counts for now: that of its copy, or the one its plugin was
+ * joined to. $1 is the computer.
+ */
+const counted = `joined AS (SELECT DISTINCT ON (before_id) before_id, plugin_id FROM belonging b
+  WHERE plugin_id <> before_id AND NOT EXISTS (SELECT FROM copy c WHERE c.plugin_id = b.before_id)
+  ORDER BY before_id, plugin_id),
+     counted AS (
+       SELECT coalesce(c.plugin_id, joined.plugin_id, load.plugin_id) plugin, load.at, load.track,
+       load.typed, load.keys, load.took, coalesce(before.plugin_id, load.after_plugin_id) "after"
+       FROM load LEFT JOIN copy c ON c.id = load.copy_id
+         LEFT JOIN joined ON joined.before_id = load.plugin_id
+         LEFT JOIN joined before ON before.before_id = load.after_plugin_id
+         WHERE load.computer_id = $1)`;
 /** Warmth as core's `warmth` has it. $2 is the present, $3 the half-life in days. */
-const warmth = `sum(power(2, - greatest(0, extract(epoch FROM ($2::timestamptz - at)))::float8 / ($3::float8 * 86400))) warmth`;
+const warmth = `sum(power(2, - greatest(0, extract(epoch
+  FROM ($2::timestamptz - at)))::float8 / ($3::float8 * 86400))) warmth`;
 
 /** Each loaded plugin's loads in short. */
 export async function readUsage(
@@ -163,7 +176,8 @@ export async function readUsage(
 ): Promise<Usage[]> {
   const rows: { plugin: string; loads: number; lastLoaded: Date; warmth: number }[] =
     await manager.query(
-      `WITH ${counted} SELECT plugin, count(*)::int loads, max(at) "lastLoaded", ${warmth} FROM counted GROUP BY 1 ORDER BY 1`,
+      `WITH ${counted} SELECT plugin, count(*)::int loads, max(at) "lastLoaded", ${warmth}
+        FROM counted GROUP BY 1 ORDER BY 1`,
       [computer, now, halfLifeDays],
     );
   return rows.map((row) => ({ ...row, lastLoaded: row.lastLoaded.toISOString() }));
@@ -185,11 +199,13 @@ export async function readHabits(
       by,
     ),
     manager.query<HabitsView['after']>(
-      `WITH ${counted} SELECT "after", plugin, ${warmth} FROM counted WHERE "after" IS NOT NULL GROUP BY 1, 2`,
+      `WITH ${counted} SELECT "after", plugin, ${warmth} FROM counted WHERE "after" IS NOT NULL
+        GROUP BY 1, 2`,
       by,
     ),
     manager.query<HabitsView['letters']>(
-      `WITH ${counted} SELECT typed, plugin, count(*)::int times FROM counted WHERE typed <> '' GROUP BY 1, 2 ORDER BY max(at) DESC LIMIT $2`,
+      `WITH ${counted} SELECT typed, plugin, count(*)::int times FROM counted WHERE typed <> ''
+        GROUP BY 1, 2 ORDER BY max(at) DESC LIMIT $2`,
       [computer, lettersLimit],
     ),
     manager.getRepository(ComputerTable).findOneBy({ id: computer }),
@@ -205,15 +221,21 @@ export async function readKeys(
 ): Promise<KeysView> {
   const [weeks, [today], [longest], loads] = await Promise.all([
     manager.query<KeysView['weeks']>(
-      `SELECT to_char(date_trunc('week', at AT TIME ZONE 'UTC'), 'YYYY-MM-DD') week, count(*)::int loads, avg(keys)::float8 keys, avg(took)::float8 / 1000 seconds FROM load WHERE computer_id = $1 AND keys IS NOT NULL AND at > $2::timestamptz - interval '1 year' GROUP BY 1 ORDER BY 1`,
+      `SELECT to_char(date_trunc('week', at AT TIME ZONE 'UTC'), 'YYYY-MM-DD') week,
+        count(*)::int loads, avg(keys)::float8 keys, avg(took)::float8 / 1000 seconds FROM load
+        WHERE computer_id = $1 AND keys IS NOT NULL AND at > $2::timestamptz - interval '1 year'
+        GROUP BY 1 ORDER BY 1`,
       [computer, now],
     ),
     manager.query<KeysView['today'][]>(
-      `SELECT count(*)::int loads, avg(keys)::float8 keys FROM load WHERE computer_id = $1 AND at >= date_trunc('day', $2::timestamptz AT TIME ZONE 'UTC') AT TIME ZONE 'UTC'`,
+      `SELECT count(*)::int loads, avg(keys)::float8 keys FROM load WHERE computer_id = $1
+        AND at >= date_trunc('day', $2::timestamptz AT TIME ZONE 'UTC') AT TIME ZONE 'UTC'`,
       [computer, now],
     ),
     manager.query<NonNullable<KeysView['longest']>[]>(
-      `WITH ${counted} SELECT plugin, keys, coalesce(typed, '') typed FROM counted WHERE keys IS NOT NULL AND at > $2::timestamptz - interval '30 days' ORDER BY keys DESC, at DESC LIMIT 1`,
+      `WITH ${counted} SELECT plugin, keys, coalesce(typed, '') typed FROM counted
+        WHERE keys IS NOT NULL AND at > $2::timestamptz - interval '30 days'
+        ORDER BY keys DESC, at DESC LIMIT 1`,
       [computer, now],
     ),
     manager.getRepository(LoadTable).countBy({ computerId: computer }),
@@ -227,7 +249,8 @@ export const loadsByMonth = (
   plugin: string,
 ): Promise<{ month: string; loads: number }[]> =>
   manager.query(
-    `SELECT to_char(load.at AT TIME ZONE 'UTC', 'YYYY-MM') "month", count(*)::int loads FROM load LEFT JOIN copy c ON c.id = load.copy_id
+    `SELECT to_char(load.at AT TIME ZONE 'UTC', 'YYYY-MM') "month", count(*)::int loads FROM load
+      LEFT JOIN copy c ON c.id = load.copy_id
     WHERE coalesce(c.plugin_id, load.plugin_id) = $1 GROUP BY 1 ORDER BY 1`,
     [plugin],
   );

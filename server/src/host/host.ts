@@ -1,7 +1,13 @@
-/** What Clever Drawer needs of a host. The practice session is one; docs/host.md says how another one connects. */
+/**
+ * What Clever Drawer needs of a host. The practice session is one; docs/host.md says how another
+ * one connects.
+ */
 import type { HostCopy, HostSession, HostSettings, Result } from '@clever-drawer/core';
 
-/** What a host is asked to do. A load with an index behind the last slot appends; `slot` is the id the slot will have. */
+/**
+ * What a host is asked to do. A load with an index behind the last slot appends; `slot` is the id
+ * the slot will have.
+ */
 export type HostCommand =
   | {
       readonly do: 'load';
@@ -19,7 +25,10 @@ export type HostCommand =
 
 /** What speaks to a host: a session and a command in, the session as it then is, or problems, out. */
 export interface Host {
-  /** Does it and gives the session as it is then; a refusal changes nothing. `before` is the session to go on from. */
+  /**
+   * Does it and gives the session as it is then; a refusal changes nothing. `before` is the session
+   * to go on from.
+   */
   ask(before: HostSession, command: HostCommand): Promise<Result<HostSession>>;
   close(): Promise<void>;
 }

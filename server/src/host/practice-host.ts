@@ -1,4 +1,7 @@
-/** The practice session behind the interface of a host: a process of its own, started when first asked and again when it ended. */
+/**
+ * The practice session behind the interface of a host: a process of its own, started when first
+ * asked and again when it ended.
+ */
 import { fork, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { join } from 'node:path';

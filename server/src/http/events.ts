@@ -1,4 +1,7 @@
-/** Server-sent events (https://html.spec.whatwg.org/multipage/server-sent-events.html): what happens on one computer. */
+/**
+ * Server-sent events (https://html.spec.whatwg.org/multipage/server-sent-events.html): what happens
+ * on one computer.
+ */
 import type { Request, Response } from 'express';
 import type { Parts } from '../parts.ts';
 

@@ -5,7 +5,10 @@ import { refuse } from './problems.ts';
 
 const loopback = new Set(['127.0.0.1', 'localhost', '[::1]']);
 
-/** Refuses requests whose Host is not this computer or whose Origin is a page of another one (DNS rebinding, foreign forms). */
+/**
+ * Refuses requests whose Host is not this computer or whose Origin is a page of another one (DNS
+ * rebinding, foreign forms).
+ */
 export function sameComputer(request: Request, response: Response, next: NextFunction): void {
   const host = request.headers.host ?? '';
   if (!loopback.has(host.replace(/:\d+$/, ''))) {

@@ -16,7 +16,10 @@ export const param = (request: Request, name: string): string => {
     : '00000000-0000-0000-0000-000000000000';
 };
 
-/** A handler that waits for its work and gives troubles to the router. The computer is that of the address. */
+/**
+ * A handler that waits for its work and gives troubles to the router. The computer is that of the
+ * address.
+ */
 export const handle =
   (
     work: (request: Request, response: Response, computer: string) => Promise<void>,

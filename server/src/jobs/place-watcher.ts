@@ -1,4 +1,7 @@
-/** "Keep looking": notices when something changes in a watched place, and says so once it has been quiet for a while. */
+/**
+ * "Keep looking": notices when something changes in a watched place, and says so once it has been
+ * quiet for a while.
+ */
 import { watch, type FSWatcher } from 'chokidar';
 
 /** Installers write for a while: a scan starts this long after the last change. Milliseconds. */

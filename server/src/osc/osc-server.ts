@@ -1,4 +1,7 @@
-/** Open Sound Control 1.0 (https://opensoundcontrol.stanford.edu/spec-1_0.html) over UDP on loopback: an open way in for hosts. The messages are in docs/host.md. */
+/**
+ * Open Sound Control 1.0 (https://opensoundcontrol.stanford.edu/spec-1_0.html) over UDP on
+ * loopback: an open way in for hosts. The messages are in docs/host.md.
+ */
 import { createSocket, type RemoteInfo, type Socket } from 'node:dgram';
 import { once } from 'node:events';
 import { fromBuffer, toBuffer, type OscMessageOutput, type OscPacketOutput } from 'osc-min';

@@ -9,7 +9,10 @@ import {
 } from '@clever-drawer/core/readers';
 import { diskFiles } from './read.ts';
 
-/** Where descriptions stand for a place `…/lib/ladspa`: `…/share/ladspa/rdf`, and the directories of `LADSPA_RDF_PATH`. */
+/**
+ * Where descriptions stand for a place `…/lib/ladspa`: `…/share/ladspa/rdf`, and the directories of
+ * `LADSPA_RDF_PATH`.
+ */
 export function descriptionsFor(
   place: string,
   environment: Readonly<Record<string, string | undefined>>,

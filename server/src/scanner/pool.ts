@@ -1,4 +1,7 @@
-/** Threads for walking, reading and sorting: started when first needed, replaced when a file holds one up for too long. */
+/**
+ * Threads for walking, reading and sorting: started when first needed, replaced when a file holds
+ * one up for too long.
+ */
 import { Worker } from 'node:worker_threads';
 import {
   failedCopy,

@@ -1,5 +1,6 @@
 /**
- * Where plugins usually live, by format and system, and the `…_PATH` variables of the standards that replace it.
+ * Where plugins usually live, by format and system, and the `…_PATH` variables of the standards
+ * that replace it.
  * LV2, LADSPA: their own documents; VST3, CLAP, AU and all of VST2: from memory.
  */
 import { posix, win32 } from 'node:path';
@@ -25,7 +26,10 @@ const variables: Partial<Record<Format, string>> = {
   VST2: 'VST_PATH',
 };
 
-/** Directories where this machine's plugins usually live, whether or not they exist; one entry a directory. */
+/**
+ * Directories where this machine's plugins usually live, whether or not they exist; one entry a
+ * directory.
+ */
 export function usualPlaces(machine: Machine): UsualPlace[] {
   const usual = usualOn(machine);
   const places = new Map<string, Format[]>();

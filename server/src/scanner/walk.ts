@@ -1,4 +1,7 @@
-/** Walking a place: which plugin files and bundles lie in it, and what tells whether each changed. Only reads. */
+/**
+ * Walking a place: which plugin files and bundles lie in it, and what tells whether each changed.
+ * Only reads.
+ */
 import { createHash } from 'node:crypto';
 import { lstatSync, readdirSync, realpathSync, statSync, type Dirent } from 'node:fs';
 import { join } from 'node:path';
@@ -41,7 +44,10 @@ const fileEndings: readonly (readonly [RegExp, readonly Format[]])[] = [
   [/\.so$/i, ['LADSPA', 'VST2']],
 ];
 
-/** Finds what may be plugins of the wanted formats below a directory. Links are followed last, and each real path is taken once. */
+/**
+ * Finds what may be plugins of the wanted formats below a directory. Links are followed last, and
+ * each real path is taken once.
+ */
 export function walk(place: string, wanted: readonly Format[], isStopped: () => boolean): Walked {
   const run = new Walk(wanted, isStopped);
   run.entered(place, 0);

@@ -1,4 +1,7 @@
-/** A thread that walks places, reads bundles and sorts catalogs, so that the server stays quick. One task at a time. */
+/**
+ * A thread that walks places, reads bundles and sorts catalogs, so that the server stays quick. One
+ * task at a time.
+ */
 import { randomUUID } from 'node:crypto';
 import { parentPort, workerData } from 'node:worker_threads';
 import {

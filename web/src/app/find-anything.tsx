@@ -1,4 +1,7 @@
-/** Ctrl+K: any plugin, folder or screen by a few letters. Plugins are found as in Load; only what is shown is made. */
+/**
+ * Ctrl+K: any plugin, folder or screen by a few letters. Plugins are found as in Load; only what is
+ * shown is made.
+ */
 import { useNavigate } from 'react-router';
 import { habitsOf, noUse, type Folder, type Plugin } from '@clever-drawer/core';
 import { useArrangement } from '../studio/contexts.ts';

@@ -1,4 +1,7 @@
-/** Dragging: plugins onto folders, folders among themselves, plugins within a folder. What a drop does is planned in model/drop-plan. */
+/**
+ * Dragging: plugins onto folders, folders among themselves, plugins within a folder. What a drop
+ * does is planned in model/drop-plan.
+ */
 import {
   DndContext,
   DragOverlay,
@@ -39,7 +42,10 @@ const screenReaderInstructions = {
     "Press F to file by a folder's name, Space to gather in the tray, Alt with arrow keys to reorder.",
 };
 
-/** A drag begins after some pixels, or after resting some milliseconds. The same objects all along: other ones would draw everything that can be dragged again. */
+/**
+ * A drag begins after some pixels, or after resting some milliseconds. The same objects all along:
+ * other ones would draw everything that can be dragged again.
+ */
 const mouse = { activationConstraint: { distance: 6 } };
 const touch = { activationConstraint: { delay: 250, tolerance: 8 } };
 

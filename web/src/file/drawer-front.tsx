@@ -1,4 +1,7 @@
-/** A drawer front: framed label, count, up to three subfolders, and a pull. It opens, is dragged and takes drops. */
+/**
+ * A drawer front: framed label, count, up to three subfolders, and a pull. It opens, is dragged and
+ * takes drops.
+ */
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { Layers, Pin } from 'lucide-react';
 import { memo } from 'react';
@@ -88,7 +91,10 @@ const formWords = {
   divider: 'divider',
 } as const;
 
-/** Drawn again with every step of a drag, so it is only the frame; what stands on it is drawn when that changes. */
+/**
+ * Drawn again with every step of a drag, so it is only the frame; what stands on it is drawn when
+ * that changes.
+ */
 export function DrawerFront({ folder, isOpen, isFocusable, acts }: Props) {
   const { ref, listeners, isDragging, isOver, over } = useFront(folder);
   const part = useDropPart();

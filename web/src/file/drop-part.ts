@@ -1,4 +1,7 @@
-/** Where over another folder a dragged folder would go: the outer parts put it before or behind that one, the middle inside. */
+/**
+ * Where over another folder a dragged folder would go: the outer parts put it before or behind that
+ * one, the middle inside.
+ */
 import type { DragMoveEvent } from '@dnd-kit/core';
 import { createContext, useContext } from 'react';
 import type { Folder } from '@clever-drawer/core';
@@ -7,7 +10,10 @@ import type { DropPart } from './model/drop-plan.ts';
 export const DropPartContext = createContext<DropPart>('before');
 export const useDropPart = (): DropPart => useContext(DropPartContext);
 
-/** Each outer part is this share of the width; a third is wide enough to hit and leaves a third for the middle. */
+/**
+ * Each outer part is this share of the width; a third is wide enough to hit and leaves a third for
+ * the middle.
+ */
 const outer = 1 / 3;
 
 export function partOf(

@@ -1,4 +1,7 @@
-/** The further facts of the sentence: those that are set, each pressed away again, and a menu of the others. */
+/**
+ * The further facts of the sentence: those that are set, each pressed away again, and a menu of the
+ * others.
+ */
 import { Fragment, useMemo } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { allTags, facetValues, facets, type Facet, type Filter } from '@clever-drawer/core';

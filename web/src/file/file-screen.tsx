@@ -333,7 +333,8 @@ const latelyKept = 5;
 /** The open folder stands in the address. */
 function useOpenFolder(): [string | null, (folder: string | null) => void] {
   const [params, setParams] = useSearchParams();
-  // The router's function is another one after every step of the address; the chest need not be drawn again for that.
+  // The router's function is another one after every step of the address; the chest need not be
+  // drawn again for that.
   const setOpen = useLatest((folder: string | null) => {
     setParams(
       (before) => {

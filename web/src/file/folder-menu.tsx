@@ -33,7 +33,10 @@ export const sortingNames: Record<FolderSorting, string> = {
 
 type Asking = 'merge' | 'copy' | 'show';
 
-/** The dots at a corner; the menu itself is made when it opens, since a chest may hold hundreds of folders. */
+/**
+ * The dots at a corner; the menu itself is made when it opens, since a chest may hold hundreds of
+ * folders.
+ */
 export const FolderMenu = memo(function MenuOfFolder({
   folder,
   acts,

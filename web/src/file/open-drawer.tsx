@@ -1,4 +1,7 @@
-/** An opened folder: its subfolders, and its plugins in order. Keys: arrows move, Alt+arrows reorder, Delete takes out. */
+/**
+ * An opened folder: its subfolders, and its plugins in order. Keys: arrows move, Alt+arrows
+ * reorder, Delete takes out.
+ */
 import { X } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';

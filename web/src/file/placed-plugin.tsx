@@ -1,4 +1,7 @@
-/** A plugin in an opened folder. Keys: arrows move, Alt+arrows reorder, M moves it to another folder, Delete takes it out; the list's keys do what they do there. */
+/**
+ * A plugin in an opened folder. Keys: arrows move, Alt+arrows reorder, M moves it to another
+ * folder, Delete takes it out; the list's keys do what they do there.
+ */
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { GripVertical, X } from 'lucide-react';
 import { Button } from 'react-bootstrap';

@@ -1,4 +1,7 @@
-/** The list of plugins, drawn only where it is in view: rows, or cards with pictures. One of them is the active one. */
+/**
+ * The list of plugins, drawn only where it is in view: rows, or cards with pictures. One of them is
+ * the active one.
+ */
 import { useVirtualizer, type Virtualizer } from '@tanstack/react-virtual';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import {
@@ -47,7 +50,8 @@ export function PluginList({
 }: Props) {
   const columns = useColumns(box, view);
   const { drawn, rows, heading, fold, lineAt } = useLines(matching, sorting, columns);
-  // Another function for other lines: heights are worked out anew with them, and not for the same lines again.
+  // Another function for other lines: heights are worked out anew with them, and not for the same
+  // lines again.
   // eslint-disable-next-line react-hooks/exhaustive-deps -- the lines and the view are what the function stands for
   const getItemKey = useCallback((at: number) => at, [drawn, view]);
   const lines = useVirtualizer({
@@ -176,7 +180,10 @@ function Lines({ lines, columns, drawn, view, propsOf, fold }: LinesProps) {
   );
 }
 
-/** What is drawn: headings with their rows, those of folded headings left out; `rows` are the ones in view. */
+/**
+ * What is drawn: headings with their rows, those of folded headings left out; `rows` are the ones
+ * in view.
+ */
 function useLines(matching: readonly Row[], sorting: Sorting, columns: number) {
   const { usage } = useCatalog();
   const [folded, setFolded] = useState<ReadonlySet<string>>(new Set());

@@ -1,4 +1,7 @@
-/** The tray at the foot: what was gathered, over any number of searches, and what can be done to all of it. */
+/**
+ * The tray at the foot: what was gathered, over any number of searches, and what can be done to all
+ * of it.
+ */
 import type { Plugin } from '@clever-drawer/core';
 import { Inbox, X } from 'lucide-react';
 import { useState } from 'react';

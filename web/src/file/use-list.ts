@@ -87,8 +87,10 @@ const withoutLetters = (part: string): string => {
 };
 
 /**
- * The filter stands in the address, so that reload and links keep it; typing reaches the address a moment later.
- * An address that comes back from having been written here is not taken: keys pressed in between would be lost.
+ * The filter stands in the address, so that reload and links keep it; typing reaches the address a
+ * moment later.
+ * An address that comes back from having been written here is not taken: keys pressed in between
+ * would be lost.
  */
 function useFilter() {
   const [params, setParams] = useSearchParams();

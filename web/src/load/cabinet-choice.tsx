@@ -1,4 +1,7 @@
-/** Which cabinet is looked in: each sort of slot opens its own by itself, and keeps what was chosen instead. */
+/**
+ * Which cabinet is looked in: each sort of slot opens its own by itself, and keeps what was chosen
+ * instead.
+ */
 import { useEffect } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import type { CabinetSlot } from '@clever-drawer/core';

@@ -196,7 +196,10 @@ function Hits({ loader, settings }: { loader: Loader; settings: LoaderProps['set
   );
 }
 
-/** What is shown below the active hit: its copies while one is chosen, else its facts where these are wanted. */
+/**
+ * What is shown below the active hit: its copies while one is chosen, else its facts where these
+ * are wanted.
+ */
 function Below({ loader, settings }: { loader: Loader; settings: LoaderProps['settings'] }) {
   const { active, copyAt, hasFacts, finding, load } = loader;
   if (!active) {
@@ -218,7 +221,10 @@ function Below({ loader, settings }: { loader: Loader; settings: LoaderProps['se
   return hasFacts ? <Facts plugin={plugin} letters={finding.fewestLetters(plugin.id)} /> : null;
 }
 
-/** Keeps the active hit in view. The first one is there unless something was scrolled: asking would have the page laid out on every letter. */
+/**
+ * Keeps the active hit in view. The first one is there unless something was scrolled: asking would
+ * have the page laid out on every letter.
+ */
 function useInView(
   active: string | undefined,
   copyAt: number | null,

@@ -1,4 +1,7 @@
-/** After opening an old session: what could not be opened, the best match for each with the reason, and one press to take them. */
+/**
+ * After opening an old session: what could not be opened, the best match for each with the reason,
+ * and one press to take them.
+ */
 import { useQuery } from '@tanstack/react-query';
 import { Button } from 'react-bootstrap';
 import type { RepairView, SessionView, SlotView } from '@clever-drawer/core';

@@ -1,4 +1,7 @@
-/** The practice session: tracks and buses with their slots. Arrow keys walk them, Enter chooses, Delete empties, 0 bypasses, Alt with an arrow moves. */
+/**
+ * The practice session: tracks and buses with their slots. Arrow keys walk them, Enter chooses,
+ * Delete empties, 0 bypasses, Alt with an arrow moves.
+ */
 import { ChevronDown, LoaderCircle, Plus, Plug } from 'lucide-react';
 import { useState, type KeyboardEvent, type RefObject } from 'react';
 import {

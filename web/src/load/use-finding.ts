@@ -1,4 +1,7 @@
-/** The search of a slot over the catalog that is shown; what it finds is worked out in core (loading/slot-search). */
+/**
+ * The search of a slot over the catalog that is shown; what it finds is worked out in core
+ * (loading/slot-search).
+ */
 import { useMemo, useState } from 'react';
 import {
   countScopes,
@@ -108,7 +111,10 @@ function useReasons(kind: SlotKind, settings: HostSettings): SlotReasons {
   }, [plugins, pluginById, answers, kind, settings]);
 }
 
-/** What was forgotten of all that can be loaded, or of what a folder holds; null while that is not looked at. */
+/**
+ * What was forgotten of all that can be loaded, or of what a folder holds; null while that is not
+ * looked at.
+ */
 function useForgotten(
   isWanted: boolean,
   reasons: SlotReasons,

@@ -1,4 +1,7 @@
-/** Beside the rule: what is inside and why, what would join and leave, what is just outside, and what is kept by hand. */
+/**
+ * Beside the rule: what is inside and why, what would join and leave, what is just outside, and
+ * what is kept by hand.
+ */
 import { useDeferredValue, useMemo } from 'react';
 import { Button } from 'react-bootstrap';
 import {

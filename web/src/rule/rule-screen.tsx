@@ -1,4 +1,7 @@
-/** The editor of a smart folder: cards, a sentence and text that follow each other, and beside them what the rule does. */
+/**
+ * The editor of a smart folder: cards, a sentence and text that follow each other, and beside them
+ * what the rule does.
+ */
 import { useDeferredValue, useMemo } from 'react';
 import { Button, Dropdown, Form } from 'react-bootstrap';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';

@@ -1,4 +1,7 @@
-/** The rule as it is being edited: cards, or text, each following the other. Lines may be unfinished; those are not asked yet. */
+/**
+ * The rule as it is being edited: cards, or text, each following the other. Lines may be
+ * unfinished; those are not asked yet.
+ */
 import { useMemo, useReducer } from 'react';
 import {
   parseRule,

@@ -1,4 +1,7 @@
-/** What a question is about: the plugin with what is known of it, two of them side by side, or two vendors. */
+/**
+ * What a question is about: the plugin with what is known of it, two of them side by side, or two
+ * vendors.
+ */
 import { Link } from 'react-router';
 import type { CopyCard, Folder, Plugin, Question, Vendor } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';

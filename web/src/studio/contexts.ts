@@ -1,6 +1,6 @@
 /**
- * What the screens share about one computer, in small contexts: a screen is drawn again only when a part that it asks
- * for changed, so that the progress of a scan, say, redraws only who shows it.
+ * What the screens share about one computer, in small contexts: a screen is drawn again only when a
+ * part that it asks for changed, so that the progress of a scan, say, redraws only who shows it.
  */
 import { createContext, useContext } from 'react';
 import type {

@@ -1,4 +1,7 @@
-/** The order as this window shows it: what the server confirmed, with the acts still on their way done on top. */
+/**
+ * The order as this window shows it: what the server confirmed, with the acts still on their way
+ * done on top.
+ */
 import {
   applyChange,
   orderOf,
@@ -38,7 +41,10 @@ export function fromView(view: OrderView): OrderState {
   };
 }
 
-/** A step that was stored, from the answer or from the event, whichever comes first. Null when steps between are missing. */
+/**
+ * A step that was stored, from the answer or from the event, whichever comes first. Null when steps
+ * between are missing.
+ */
 export function confirm(
   state: OrderState,
   step: OrderStep,
@@ -68,7 +74,10 @@ export const addPending = (state: OrderState, pending: Pending, nameOf: NameOfPl
 export const dropPending = (state: OrderState, ticket: string, nameOf: NameOfPlugin): OrderState =>
   replay({ ...state, pending: state.pending.filter((p) => p.ticket !== ticket) }, nameOf);
 
-/** Does the pending acts again on what is confirmed. One that no longer works (or is confirmed meanwhile) is passed over. */
+/**
+ * Does the pending acts again on what is confirmed. One that no longer works (or is confirmed
+ * meanwhile) is passed over.
+ */
 function replay(state: OrderState, nameOf: NameOfPlugin): OrderState {
   let order = state.confirmed;
   for (const { act } of state.pending) {

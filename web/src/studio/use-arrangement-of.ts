@@ -1,4 +1,7 @@
-/** The arrangement of the cabinet that is shown. Smart folders are filled with it, and again when time alone changes them. */
+/**
+ * The arrangement of the cabinet that is shown. Smart folders are filled with it, and again when
+ * time alone changes them.
+ */
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { cabinetsOf, createArranger, type Order, type Plugin } from '@clever-drawer/core';
 import { remember, remembered } from '../ui/keys.ts';

@@ -1,4 +1,7 @@
-/** Short messages at the foot of the window, also said to screen readers. Troubles stay until they are closed. */
+/**
+ * Short messages at the foot of the window, also said to screen readers. Troubles stay until they
+ * are closed.
+ */
 import {
   createContext,
   useCallback,

@@ -1,4 +1,7 @@
-/** The same function all along, which calls the latest one: what only passes it on need not be drawn again. */
+/**
+ * The same function all along, which calls the latest one: what only passes it on need not be drawn
+ * again.
+ */
 import { useCallback, useEffect, useRef } from 'react';
 
 export function useLatest<A extends unknown[]>(act: (...args: A) => void): (...args: A) => void {

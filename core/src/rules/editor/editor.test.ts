@@ -1,4 +1,7 @@
-/** What stands around a rule: just outside, warnings, the smallest rule for some plugins, marks, and the list's filter as a rule. */
+/**
+ * What stands around a rule: just outside, warnings, the smallest rule for some plugins, marks, and
+ * the list's filter as a rule.
+ */
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { wordsOf } from '../../text/fold.ts';

@@ -14,7 +14,10 @@ export interface Gathering {
   readonly others: readonly string[];
 }
 
-/** What a rule costs: each other plugin it takes in, each line, each further value, each further card (our own weights). */
+/**
+ * What a rule costs: each other plugin it takes in, each line, each further value, each further
+ * card (our own weights).
+ */
 const cost = { other: 1, line: 0.9, value: 0.35, card: 1.4 } as const;
 /** Lines tried together, and values put into one line. */
 const linesTried = 14;
@@ -93,7 +96,10 @@ function valuesOf(
   ];
 }
 
-/** For each field, a line that takes in all of the wanted: of its values those that cover them with the fewest others. */
+/**
+ * For each field, a line that takes in all of the wanted: of its values those that cover them with
+ * the fewest others.
+ */
 function candidateLines(
   positions: readonly number[],
   index: CatalogIndex,
@@ -125,7 +131,10 @@ function candidateLines(
     .slice(0, linesTried);
 }
 
-/** Greedy: each time the one that takes in most of what is missing for the fewest others. Null when they cannot cover it. */
+/**
+ * Greedy: each time the one that takes in most of what is missing for the fewest others. Null when
+ * they cannot cover it.
+ */
 function coverWith(tries: readonly Try[], target: Bits, most: number): Try[] | null {
   const missing = target.slice();
   const chosen: Try[] = [];

@@ -25,7 +25,10 @@ export interface JustOutside {
 /** How near each sort of miss is (our own order). */
 const close = { never: 0.95, letters: 0.8, slip: 0.7, group: 0.5, otherLines: 0.3 } as const;
 
-/** Plugins that one line keeps out, nearest first, at most `limit`. Those that are kept out by hand are the caller's. */
+/**
+ * Plugins that one line keeps out, nearest first, at most `limit`. Those that are kept out by hand
+ * are the caller's.
+ */
 export function justOutside(
   rule: Rule,
   candidates: readonly Candidate[],

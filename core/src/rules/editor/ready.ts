@@ -1,4 +1,7 @@
-/** Ready rules to start from: what many ask for, with the trade's words (common practice, no published source). */
+/**
+ * Ready rules to start from: what many ask for, with the trade's words (common practice, no
+ * published source).
+ */
 import { parseRule } from '../language/text.ts';
 import type { Rule } from '../language/rule.ts';
 

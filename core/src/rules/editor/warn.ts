@@ -62,7 +62,10 @@ function neverEverything(rule: Rule, index: CatalogIndex, where: RuleContext): W
     : [];
 }
 
-/** Whether every plugin of the one card is in the other by what the lines say: each line of the other is met by one that asks for no more. */
+/**
+ * Whether every plugin of the one card is in the other by what the lines say: each line of the
+ * other is met by one that asks for no more.
+ */
 export function isContained(card: Card, other: Card): boolean {
   return (
     other.lines.length > 0 &&

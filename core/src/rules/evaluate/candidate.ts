@@ -7,7 +7,10 @@ import { typeName } from '../../taxonomy/tree.ts';
 import type { Field } from '../language/rule.ts';
 import type { State } from '../language/values.ts';
 
-/** A text as it is shown, folded, as words with a space before each (" tape echo"), and as its letters and figures alone. */
+/**
+ * A text as it is shown, folded, as words with a space before each (" tape echo"), and as its
+ * letters and figures alone.
+ */
 export interface RuleText {
   readonly shown: string;
   readonly folded: string;

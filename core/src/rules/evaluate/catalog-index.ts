@@ -1,4 +1,7 @@
-/** A catalog prepared so that a line is answered for all plugins at once. What it answers is what `compileLine` answers one by one. Each field is prepared when a line first asks for it. */
+/**
+ * A catalog prepared so that a line is answered for all plugins at once. What it answers is what
+ * `compileLine` answers one by one. Each field is prepared when a line first asks for it.
+ */
 import { fold, wordsOf } from '../../text/fold.ts';
 import {
   addAll,
@@ -21,7 +24,10 @@ import { Texts } from '../../text/text-index.ts';
 type TextField = keyof Candidate['texts'];
 type SetField = keyof Candidate['sets'];
 
-/** The values of a field with the plugins that have each; for types, also each type by itself, without its group. */
+/**
+ * The values of a field with the plugins that have each; for types, also each type by itself,
+ * without its group.
+ */
 interface Values {
   readonly all: Map<string, Bits>;
   readonly of: (candidate: Candidate) => readonly string[];
@@ -111,7 +117,10 @@ export class CatalogIndex {
     return this.#shared(line, where).slice();
   }
 
-  /** Rules ask many lines again and again; what depends on nothing but the catalog is answered once. Not to be changed. */
+  /**
+   * Rules ask many lines again and again; what depends on nothing but the catalog is answered once.
+   * Not to be changed.
+   */
   #shared(line: Line, where: RuleContext): Bits {
     if (line.field === 'folder' || line.relation.includes('within')) {
       return this.#answer(line, where);
@@ -142,7 +151,10 @@ export class CatalogIndex {
     }
   }
 
-  /** The first moment after now at which a line with a span of time says something else of some plugin; infinity for never. */
+  /**
+   * The first moment after now at which a line with a span of time says something else of some
+   * plugin; infinity for never.
+   */
   nextMoment(line: Line, now: number): number {
     return this.#columns.nextMoment(line, now);
   }

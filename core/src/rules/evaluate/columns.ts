@@ -1,4 +1,7 @@
-/** Times and numbers of a catalog as columns: a line about one of them is answered in one pass. NaN stands for never. */
+/**
+ * Times and numbers of a catalog as columns: a line about one of them is answered in one pass. NaN
+ * stands for never.
+ */
 import { day } from '../../time.ts';
 import { allBits, noBits, setBit, takeAway, type Bits } from './bits.ts';
 import type { Candidate } from './candidate.ts';
@@ -79,7 +82,10 @@ function between(column: Float64Array, found: Bits, from: number, to: number): B
   return found;
 }
 
-/** The first and last value, in milliseconds since 1970 or as a number, for which one value of the line holds. Times are whole milliseconds. */
+/**
+ * The first and last value, in milliseconds since 1970 or as a number, for which one value of the
+ * line holds. Times are whole milliseconds.
+ */
 function rangeOf(
   relation: Line['relation'],
   value: string,
@@ -114,7 +120,10 @@ const edgesOf = ({ relation, values }: Line): (readonly [begins: number, ends: n
     return relation === 'within the next' ? [-span, 1] : [0, span + 1];
   });
 
-/** When after now a line with a span of time says something else of something that happened (or happens) `at`; infinity for never. */
+/**
+ * When after now a line with a span of time says something else of something that happened (or
+ * happens) `at`; infinity for never.
+ */
 export const momentOf = (line: Line, at: number, now: number): number =>
   Math.min(
     Infinity,

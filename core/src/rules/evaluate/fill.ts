@@ -29,14 +29,20 @@ export interface ToFill {
 
 /** What one fill gave. It stays as it was, whatever is filled later. */
 export interface Filled {
-  /** What a smart folder holds, in the order of the catalog; undefined for other folders. Made when asked for. */
+  /**
+   * What a smart folder holds, in the order of the catalog; undefined for other folders. Made when
+   * asked for.
+   */
   readonly membersOf: (folder: string) => readonly string[] | undefined;
   /** When a rule would say something else though nothing changed but the time; null for never. */
   readonly expiresAt: number | null;
   readonly where: RuleContext;
 }
 
-/** A rule as it was answered in one fill; a later fill makes another, so that what a fill gave stays as it was. */
+/**
+ * A rule as it was answered in one fill; a later fill makes another, so that what a fill gave stays
+ * as it was.
+ */
 interface Answered {
   readonly compiled: CompiledRule;
   readonly folder: SmartFolder;
@@ -305,7 +311,10 @@ const sameContents = (
       );
     }));
 
-/** Each folder behind those it asks for. Where they ask in a circle, what is not filled yet counts as it was filled last. */
+/**
+ * Each folder behind those it asks for. Where they ask in a circle, what is not filled yet counts
+ * as it was filled last.
+ */
 function inTurn(
   { folders, andBelow }: ToFill,
   compiledOf: (rule: Rule) => CompiledRule,
@@ -336,7 +345,10 @@ function inTurn(
   return turn;
 }
 
-/** The folders that ask for one another in a circle, beginning and ending with this one; null when there is none. `asks` gives the folders that one waits for. */
+/**
+ * The folders that ask for one another in a circle, beginning and ending with this one; null when
+ * there is none. `asks` gives the folders that one waits for.
+ */
 export function circleFrom(
   start: string,
   asks: (folder: string) => readonly string[],

@@ -14,7 +14,10 @@ import {
 } from '../language/rule.ts';
 import { noWords, sayValue, type RuleWords } from '../language/values.ts';
 
-/** Where a rule is evaluated: the time in milliseconds since 1970, and what is in which folder (with all below it). */
+/**
+ * Where a rule is evaluated: the time in milliseconds since 1970, and what is in which folder (with
+ * all below it).
+ */
 export interface RuleContext {
   readonly now: number;
   readonly isIn: (folder: string, plugin: string) => boolean;
@@ -28,7 +31,10 @@ export type Holds = (candidate: Candidate, where: RuleContext) => boolean;
 type TextField = keyof Candidate['texts'];
 type SetField = keyof Candidate['sets'];
 
-/** Whether one value of a text line is met by one text. The spaced form begins each word with a space; what something starts with is told by letters and figures alone. */
+/**
+ * Whether one value of a text line is met by one text. The spaced form begins each word with a
+ * space; what something starts with is told by letters and figures alone.
+ */
 export function meetsText(relation: Line['relation'], value: string): (text: RuleText) => boolean {
   const folded = fold(value);
   const words = wordsOf(value);
@@ -157,7 +163,10 @@ function compileVersion(relation: Line['relation'], values: readonly string[]): 
     : ({ versions }) => versions.some(meets);
 }
 
-/** Versions by their figures, part by part; what is missing counts as 0. "2.1" equals "2.1.0" and comes before "2.10". */
+/**
+ * Versions by their figures, part by part; what is missing counts as 0. "2.1" equals "2.1.0" and
+ * comes before "2.10".
+ */
 export function compareVersions(a: string, b: string): number {
   const x = a.match(/\d+/g) ?? [];
   const y = b.match(/\d+/g) ?? [];

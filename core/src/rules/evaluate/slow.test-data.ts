@@ -1,4 +1,7 @@
-/** Rules straight from their definition in the words, for tests: slow, and sharing nothing with what is tested but the tree of types. */
+/**
+ * Rules straight from their definition in the issue's words, for tests: slow, and sharing nothing
+ * with what is tested but the tree of types.
+ */
 import { day } from '../../time.ts';
 import type { Candidate } from './candidate.ts';
 import type { RuleContext } from './holds.ts';

@@ -1,6 +1,7 @@
 /**
- * The rule by which a smart folder fills itself: cards of lines. A plugin is in when every line of some card holds and no “never”
- * card holds. A line is a field, a relation and values; any of the values suffices.
+ * The rule by which a smart folder fills itself: cards of lines. A plugin is in when every line of
+ * some card holds and no “never” card holds. A line is a field, a relation and values; any of the
+ * values suffices.
  */
 import { fold } from '../../text/fold.ts';
 import { failed, ok, type Result } from '../../problem.ts';
@@ -68,7 +69,10 @@ export const relationsFor = (field: Field): readonly Relation[] =>
 export const standsAlone = (relation: Relation): boolean =>
   relation === 'is missing' || relation === 'never';
 
-/** One line. Values are texts in the form in which they are compared: ids of types and folders, `2026-11-24`, `30 days`, `12`. */
+/**
+ * One line. Values are texts in the form in which they are compared: ids of types and folders,
+ * `2026-11-24`, `30 days`, `12`.
+ */
 export interface Line {
   readonly field: Field;
   readonly relation: Relation;

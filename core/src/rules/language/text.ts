@@ -9,7 +9,8 @@
  *   never                             what follows is a card that keeps out
  *   type is looper
  *
- * A value with commas or quotation marks stands in quotation marks, in which "" is one mark. Parsing what was printed gives the same rule.
+ * A value with commas or quotation marks stands in quotation marks, in which "" is one mark.
+ * Parsing what was printed gives the same rule.
  */
 import { failed, ok, type Problem, type Result } from '../../problem.ts';
 import {
@@ -370,7 +371,8 @@ function printLine(line: Line, words: RuleWords): string {
   const print = (texts: readonly string[]): string =>
     [field, relation, texts.join(', ')].filter((part) => part !== '').join(' ');
   const bare = print(written.map((text) => (/[,"“”]/.test(text) ? quoted(text) : text)));
-  // A first value that would be read as a part of the relation (“not licensed”) stands in quotation marks too.
+  // A first value that would be read as a part of the relation (“not licensed”) stands in quotation
+  // marks too.
   return isRead(bare, line, words) ? bare : print(written.map(quoted));
 }
 

@@ -52,7 +52,10 @@ const typeWritings: Writings = typeGroups.flatMap((group) => [
   ),
 ]);
 
-/** Values by the folded texts they may be written as, and for each the first of its texts that is understood as it and no other. */
+/**
+ * Values by the folded texts they may be written as, and for each the first of its texts that is
+ * understood as it and no other.
+ */
 interface Table {
   readonly valueOf: ReadonlyMap<string, string>;
   readonly textOf: ReadonlyMap<string, string>;
@@ -226,7 +229,10 @@ export const sayValue = (field: Field, value: string, words: RuleWords): string 
   return writeValue(field, value, words);
 };
 
-/** Of the known texts those most like what was typed, at most five: those that begin alike, then those with few other letters. */
+/**
+ * Of the known texts those most like what was typed, at most five: those that begin alike, then
+ * those with few other letters.
+ */
 export function nearest(typed: string, known: readonly string[]): string[] {
   const letters = fold(typed);
   const farthest = letters.length < 5 ? 1 : 2;

@@ -1,4 +1,7 @@
-/** What the user says of plugins, copies and vendors; what speaks for how each plugin came out; pictures of the user's own. */
+/**
+ * What the user says of plugins, copies and vendors; what speaks for how each plugin came out;
+ * pictures of the user's own.
+ */
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
 const tables = [

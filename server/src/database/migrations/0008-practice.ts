@@ -1,4 +1,7 @@
-/** A session is what its host says of it, kept whole; sessions can be saved; loads tell how long they took, and learning can be off. */
+/**
+ * A session is what its host says of it, kept whole; sessions can be saved; loads tell how long
+ * they took, and learning can be off.
+ */
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
 const settings = `'{"formats": ["VST2", "VST3", "AU", "CLAP", "LV2", "LADSPA"], "takes32Bit": false}'::jsonb`;

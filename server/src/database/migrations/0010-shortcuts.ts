@@ -1,4 +1,7 @@
-/** A folder that is shown in another cabinet is a shortcut to it: the column, and the records in the log, are called so. */
+/**
+ * A folder that is shown in another cabinet is a shortcut to it: the column, and the records in the
+ * log, are called so.
+ */
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 import { rewriteLog } from './rewrite-log.ts';
 

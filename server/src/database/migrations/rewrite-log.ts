@@ -1,4 +1,7 @@
-/** Bringing the records inside the change log to the shape that records have now, so that old changes can still be undone. */
+/**
+ * Bringing the records inside the change log to the shape that records have now, so that old
+ * changes can still be undone.
+ */
 import type { QueryRunner } from 'typeorm';
 
 type Loose = Readonly<Record<string, unknown>>;

@@ -30,7 +30,10 @@ const machine =
   ] ?? process.arch;
 const half: Readonly<Record<string, string>> = { x86_64: 'x86', arm64: 'arm' };
 
-/** Opens a copy as a host would: looks at its file, takes a while, refuses with a reason, or ends the process. */
+/**
+ * Opens a copy as a host would: looks at its file, takes a while, refuses with a reason, or ends
+ * the process.
+ */
 export async function openCopy(copy: HostCopy, settings: HostSettings): Promise<Result<null>> {
   const { name, format } = copy;
   if (!settings.formats.includes(format)) {

@@ -1,4 +1,7 @@
-/** The process of the practice session: answers one message after the other with a session or with problems. */
+/**
+ * The process of the practice session: answers one message after the other with a session or with
+ * problems.
+ */
 import {
   changeSlot,
   failed,
@@ -105,7 +108,10 @@ async function openTracks(
   }));
 }
 
-/** A saved session that holds what crashes would never open again: such a copy stays closed, with the reason. */
+/**
+ * A saved session that holds what crashes would never open again: such a copy stays closed, with
+ * the reason.
+ */
 async function problemOf(
   { copy }: HostSlot,
   settings: HostSession['settings'],

@@ -1,4 +1,7 @@
-/** Finding for hosts and programs elsewhere on this computer: as on the Load screen, but for what only a screen knows (the cabinet that is open, the plugin before). */
+/**
+ * Finding for hosts and programs elsewhere on this computer: as on the Load screen, but for what
+ * only a screen knows (the cabinet that is open, the plugin before).
+ */
 import {
   allAnswers,
   allChains,

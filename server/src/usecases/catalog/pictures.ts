@@ -9,7 +9,10 @@ import type { Parts } from '../../parts.ts';
 const mostPixels = 50_000_000;
 const side = 640;
 
-/** Takes in a picture (PNG, JPEG, WebP, GIF …), made anew as WebP: whatever else was in the file is left behind. */
+/**
+ * Takes in a picture (PNG, JPEG, WebP, GIF …), made anew as WebP: whatever else was in the file is
+ * left behind.
+ */
 export async function takePicture(
   parts: Parts,
   computer: string,

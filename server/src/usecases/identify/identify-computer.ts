@@ -1,4 +1,7 @@
-/** Sorting a computer's catalog after a scan or an answer: copies into plugins, spellings into vendors, plugins into types. */
+/**
+ * Sorting a computer's catalog after a scan or an answer: copies into plugins, spellings into
+ * vendors, plugins into types.
+ */
 import type { EntityManager } from 'typeorm';
 import {
   gatherPlugin,
@@ -31,7 +34,10 @@ import type { Parts } from '../../parts.ts';
 /** What sorting needs of the program's parts. */
 type Sorter = Pick<Parts, 'readers' | 'clock'>;
 
-/** Sorts everything, in a thread of its own. Copies that failed and hold a plugin stay with it; they say nothing of it. */
+/**
+ * Sorts everything, in a thread of its own. Copies that failed and hold a plugin stay with it; they
+ * say nothing of it.
+ */
 export async function identifyComputer(
   manager: EntityManager,
   { readers, clock }: Sorter,
@@ -100,7 +106,10 @@ async function readSaid(
   };
 }
 
-/** After a change of the order: what it says of copies, spellings or types is taken up at once. Whether the catalog changed. */
+/**
+ * After a change of the order: what it says of copies, spellings or types is taken up at once.
+ * Whether the catalog changed.
+ */
 export async function followChange(
   manager: EntityManager,
   sorter: Sorter,
@@ -122,7 +131,10 @@ export async function followChange(
   return answered.length > 0;
 }
 
-/** Plugins whose types or vendor are said otherwise than before: nothing else of an answer tells about other plugins. */
+/**
+ * Plugins whose types or vendor are said otherwise than before: nothing else of an answer tells
+ * about other plugins.
+ */
 function answersThatTeach({ added, removed, updated }: OrderChange): string[] {
   const saysSo = (record: OrderRecord): boolean =>
     record.table === 'answer' && (record.types !== null || record.vendor !== null);

@@ -83,7 +83,10 @@ function ownersIn(act: Act): readonly Owner[] {
   }
 }
 
-/** Why an act cannot be: copies that are no longer what its window saw, a picture or a new id that is not this computer's. */
+/**
+ * Why an act cannot be: copies that are no longer what its window saw, a picture or a new id that
+ * is not this computer's.
+ */
 async function troubleWith(
   manager: EntityManager,
   computer: string,

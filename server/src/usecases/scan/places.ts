@@ -49,7 +49,10 @@ export async function viewPlaces(parts: Parts, computer: string): Promise<PlaceV
   );
 }
 
-/** Adds a place for all formats that are read. `text` may be quoted, start with ~ and end with a slash, as pasted paths do. */
+/**
+ * Adds a place for all formats that are read. `text` may be quoted, start with ~ and end with a
+ * slash, as pasted paths do.
+ */
 export async function addPlace(
   parts: Parts,
   computer: string,
@@ -70,7 +73,10 @@ export async function addPlace(
   return store(parts, computer, path, readFormats);
 }
 
-/** Undoes what pasting adds: quotes, spaces, a trailing slash, `~`. Null for anything that is no absolute path. */
+/**
+ * Undoes what pasting adds: quotes, spaces, a trailing slash, `~`. Null for anything that is no
+ * absolute path.
+ */
 function cleanPath(text: string): string | null {
   const bare = text
     .trim()

@@ -1,4 +1,7 @@
-/** One batch of a scan, written in one transaction: copies, the plugins they belong to, findings, fingerprints. */
+/**
+ * One batch of a scan, written in one transaction: copies, the plugins they belong to, findings,
+ * fingerprints.
+ */
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
 import {

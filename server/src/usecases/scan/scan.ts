@@ -1,4 +1,7 @@
-/** Looking through the places of a computer: only what changed is examined, and every batch is saved at once. */
+/**
+ * Looking through the places of a computer: only what changed is examined, and every batch is saved
+ * at once.
+ */
 import { randomUUID } from 'node:crypto';
 import { access, constants } from 'node:fs/promises';
 import {
@@ -47,7 +50,10 @@ const noCounts = (): ScanRow['counts'] =>
     unchanged: 0,
   }) as ScanRow['counts'];
 
-/** Starts a scan in the background. Its progress is told to every window; `parts.scans` knows when it is done. */
+/**
+ * Starts a scan in the background. Its progress is told to every window; `parts.scans` knows when
+ * it is done.
+ */
 export async function startScan(
   parts: Parts,
   computer: string,

@@ -1,4 +1,7 @@
-/** The session of a computer: what stands in its slots, and loading into them. The host does it; what it says is kept in the database. */
+/**
+ * The session of a computer: what stands in its slots, and loading into them. The host does it;
+ * what it says is kept in the database.
+ */
 import { randomUUID } from 'node:crypto';
 import {
   asId,
@@ -114,7 +117,10 @@ export const changeSession = (
 
 type Chosen = Result<{ readonly row: CopyRow; readonly plugin: PluginRow }>;
 
-/** The copy of a plugin that would stand there, or why none can. A copy that was chosen is given to the host as it is: it says itself what it makes of it. */
+/**
+ * The copy of a plugin that would stand there, or why none can. A copy that was chosen is given to
+ * the host as it is: it says itself what it makes of it.
+ */
 async function chooseCopy(
   { database: { manager }, clock }: Parts,
   computer: string,
@@ -141,7 +147,10 @@ async function chooseCopy(
   return row ? ok({ row, plugin }) : failed({ code: 'unknown-record', at: 'copy', what: 'copy' });
 }
 
-/** Loads a plugin, or all of a chain, into a slot and records the load. Past the end of the track it is appended. */
+/**
+ * Loads a plugin, or all of a chain, into a slot and records the load. Past the end of the track it
+ * is appended.
+ */
 export const loadIntoSlot = (
   parts: Parts,
   computer: string,

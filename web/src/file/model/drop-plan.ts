@@ -1,6 +1,6 @@
 /**
- * What a drop does: worked out in one place, for what is shown while something is in the air, what screen readers hear,
- * the drop itself, and filing by a folder's name with F.
+ * What a drop does: worked out in one place, for what is shown while something is in the air, what
+ * screen readers hear, the drop itself, and filing by a folder's name with F.
  */
 import {
   asId,

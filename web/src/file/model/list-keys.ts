@@ -5,8 +5,8 @@ import type { Row } from '@clever-drawer/core';
 export type View = 'list' | 'pictures';
 
 /**
- * By how many rows each key moves. `columns` cards stand side by side; `pageRows` rows of them are in view, of which
- * one stays; of `count` rows in all.
+ * By how many rows each key moves. `columns` cards stand side by side; `pageRows` rows of them are
+ * in view, of which one stays; of `count` rows in all.
  */
 export function listSteps(
   view: View,

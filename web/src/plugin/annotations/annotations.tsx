@@ -1,4 +1,7 @@
-/** What the user says of a plugin: types, kind, vendor, licence, tags, notes, and whether it is offered while loading. */
+/**
+ * What the user says of a plugin: types, kind, vendor, licence, tags, notes, and whether it is
+ * offered while loading.
+ */
 import type { ReactNode } from 'react';
 import { Form } from 'react-bootstrap';
 import { nothingSaid, type Plugin } from '@clever-drawer/core';
