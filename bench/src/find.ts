@@ -92,6 +92,27 @@ export function searchesOver(plugins: readonly Plugin[], habits: Habits): Search
   };
 }
 
+/** Milliseconds that some work takes. */
+function lastingOf(work: () => unknown): number {
+  const from = performance.now();
+  work();
+  return performance.now() - from;
+}
+
+/** The first so many letters of each word, with something between. */
+const beginningsOf = (name: string, letters: number, between: string): string =>
+  wordsOf(name)
+    .map((word) => word.slice(0, letters))
+    .join(between);
+
+/** What is typed towards a name: beginnings of one to five letters, word parts, initials, a slip. */
+const queriesTowards = (name: string): string[] => [
+  ...[1, 2, 3, 4, 5].map((n) => name.slice(0, n)),
+  beginningsOf(name, 2, ' '),
+  beginningsOf(name, 1, ''),
+  `${name.charAt(1)}${name.charAt(0)}${name.slice(2, 7)}`.toLowerCase(),
+];
+
 export function benchSpeed(): Measured[] {
   const plugins = makePlugins(7, size).map(
     (p): Plugin => ({
@@ -109,19 +130,8 @@ export function benchSpeed(): Measured[] {
     warmth: new Map(plugins.slice(0, 300).map((p, i) => [p.id, 30 / (i + 1)])),
   });
   const { ours, others } = searchesOver(plugins, habits);
-  const queriesFor = (from: number) =>
-    plugins
-      .filter((_, i) => i % 400 === from)
-      .flatMap((p) => [
-        ...[1, 2, 3, 4, 5].map((n) => p.name.slice(0, n)),
-        wordsOf(p.name)
-          .map((word) => word.slice(0, 2))
-          .join(' '),
-        wordsOf(p.name)
-          .map((word) => word.charAt(0))
-          .join(''),
-        `${p.name.charAt(1)}${p.name.charAt(0)}${p.name.slice(2, 7)}`.toLowerCase(),
-      ]);
+  const queriesFor = (from: number): string[] =>
+    plugins.filter((_, i) => i % 400 === from).flatMap((p) => queriesTowards(p.name));
   const queries = queriesFor(0);
   const before = queriesFor(200).slice(0, 200);
   // One after the other, so that what one leaves to be collected is not counted against the next;
@@ -131,14 +141,7 @@ export function benchSpeed(): Measured[] {
       for (const query of before) {
         search(query);
       }
-      return [
-        name,
-        queries.map((query) => {
-          const from = performance.now();
-          search(query);
-          return performance.now() - from;
-        }),
-      ];
+      return [name, queries.map((query) => lastingOf(() => search(query)))];
     }),
   );
   const of = (name: string): number[] => times.get(name) ?? [];
@@ -270,76 +273,98 @@ interface Grown {
   readonly atBest: number;
 }
 
+const shuffle = (plugins: readonly Plugin[]): Plugin[] =>
+  plugins
+    .map((plugin, i) => ({ plugin, key: (i * 7919) % 10_007 }))
+    .sort((a, b) => a.key - b.key)
+    .map(({ plugin }) => plugin);
+
+/** Draws places from 0 to below `count`, the n-th 1/n as often as the first; the same ones in each run. */
+function drawByZipf(count: number): () => number {
+  const shares = Array.from({ length: count }, (_, n) => 1 / (n + 1));
+  const total = shares.reduce((sum, share) => sum + share, 0);
+  let seed = 11;
+  return () => {
+    seed = (seed * 48_271) % 2_147_483_647;
+    let left = (seed / 2_147_483_647) * total;
+    return Math.max(
+      0,
+      shares.findIndex((share) => (left -= share) <= 0),
+    );
+  };
+}
+
+/** What may be typed towards a name, key by key; its beginnings where nothing else lends itself. */
+function typedTowards(name: string, mayType: readonly string[]): string[][] {
+  const texts = mayType.flatMap((way) => {
+    const steps = ways[way]?.(name);
+    return steps ? [steps] : [];
+  });
+  return texts.length > 0 ? texts : [ways.prefix?.(name) ?? []];
+}
+
+/** The shortest text that leads there; what never does counts as three letters more. */
+const shortestOf = (
+  texts: readonly (readonly string[])[],
+  leadsThere: (query: string) => boolean,
+): string =>
+  texts
+    .map((steps) => steps.find(leadsThere) ?? `${steps.at(-1) ?? ''}...`)
+    .sort((a, b) => a.length - b.length)[0] ?? '';
+
+/** Letters until no plugin that is used more begins alike. */
+function lettersAtBest(texts: readonly (readonly string[])[], usedMore: readonly Plugin[]): number {
+  const names = usedMore.map(({ name }) => name.toLowerCase());
+  const lettersOf = (steps: readonly string[]): number => {
+    const at = steps.findIndex((query) => !names.some((name) => name.startsWith(query)));
+    return at < 0 ? steps.length : at + 1;
+  };
+  return Math.min(...texts.map(lettersOf));
+}
+
+/** About ten loads a day, halved after thirty days (loading/warmth.ts). */
+function coolDown(warmth: Map<string, number>): void {
+  for (const [id, warm] of warmth) {
+    warmth.set(id, warm * 2 ** (-1 / 300));
+  }
+}
+
 /**
  * One types until the plugin is among the first five and takes it: that is learnt. Then, going on
  * so, the letters until it is first. `firstWithoutLetters` leaves out what was learnt of letters;
  * `atBest` is what any ranking by use alone could reach with beginnings.
  */
 export function withHistory(plugins: readonly Plugin[]): Grown[] {
-  const shuffled = plugins
-    .map((plugin, i) => ({ plugin, key: (i * 7919) % 10_007 }))
-    .sort((a, b) => a.key - b.key)
-    .map(({ plugin }) => plugin);
+  const shuffled = shuffle(plugins);
   const finder = new Finder(plugins.map((plugin) => entryOf(plugin)));
-  const total = shuffled.reduce((sum, _, n) => sum + 1 / (n + 1), 0);
   return Object.entries(typings).map(([typing, mayType]) => {
     const warmth = new Map<string, number>();
     const chosen = new Map<string, Map<string, number>>();
     const sums = { first: 0, five: 0, without: 0, best: 0 };
-    let seed = 11;
-    const draw = (): number => {
-      seed = (seed * 48_271) % 2_147_483_647;
-      let at = (seed / 2_147_483_647) * total;
-      return Math.max(
-        0,
-        shuffled.findIndex((_, n) => (at -= 1 / (n + 1)) <= 0),
-      );
-    };
+    const draw = drawByZipf(shuffled.length);
     for (let load = 0; load < historyLoads + measuredLoads; load += 1) {
       const n = draw();
       const plugin = shuffled[n] as Plugin;
       const use = { ...noUse, warmth, chosen };
-      const texts = mayType.flatMap((way) => {
-        const steps = ways[way]?.(plugin.name);
-        return steps ? [steps] : [];
-      });
-      if (texts.length === 0) {
-        texts.push(ways.prefix?.(plugin.name) ?? []);
-      }
-      const shortest = (habits: Habits, last: number): string => {
-        const found = texts.map(
-          (steps) =>
-            steps.find((query) => {
-              const rank = finder
-                .find(query, habits, 5)
-                .hits.findIndex((hit) => hit.plugin.id === plugin.id);
-              return rank >= 0 && rank <= last;
-            }) ?? `${steps.at(-1) ?? ''}...`,
-        );
-        return [...found].sort((a, b) => a.length - b.length)[0] ?? '';
+      const texts = typedTowards(plugin.name, mayType);
+      const isAmong = (query: string, habits: Habits, last: number): boolean => {
+        const { hits } = finder.find(query, habits, 5);
+        const rank = hits.findIndex((hit) => hit.plugin.id === plugin.id);
+        return rank >= 0 && rank <= last;
       };
+      const shortest = (habits: Habits, last: number): string =>
+        shortestOf(texts, (query) => isAmong(query, habits, last));
       const all = habitsOf(use);
       const typed = shortest(all, 4);
       if (load >= historyLoads) {
         sums.first += shortest(all, 0).length;
         sums.five += typed.length;
         sums.without += shortest(habitsOf({ ...use, chosen: noUse.chosen }), 0).length;
-        sums.best += Math.min(
-          ...texts.map(
-            (steps) =>
-              steps.findIndex(
-                (query) =>
-                  !shuffled.slice(0, n).some(({ name }) => name.toLowerCase().startsWith(query)),
-              ) + 1 || steps.length,
-          ),
-        );
+        sums.best += lettersAtBest(texts, shuffled.slice(0, n));
       }
       const by = chosen.get(typed) ?? new Map<string, number>();
       chosen.set(typed, by.set(plugin.id, (by.get(plugin.id) ?? 0) + 1));
-      // About ten loads a day, halved after thirty days (loading/warmth.ts).
-      for (const [id, warm] of warmth) {
-        warmth.set(id, warm * 2 ** (-1 / 300));
-      }
+      coolDown(warmth);
       warmth.set(plugin.id, (warmth.get(plugin.id) ?? 0) + 1);
     }
     return {

@@ -2,8 +2,10 @@
  * Real plugins whose declared class is the truth: Debian's LV2 packages, and the descriptions of
  * swh-plugins.
  */
+import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import { groupOf, readDeclared, type Subject } from '@clever-drawer/core';
+import { dirname } from 'node:path';
+import { groupOf, readDeclared, type FoundCopy, type Subject } from '@clever-drawer/core';
 import { readLadspaRdf } from '@clever-drawer/core/readers';
 import { descriptionsFor, readBundle, walk } from '@clever-drawer/server/scanner';
 
@@ -22,38 +24,39 @@ const groupsOf = (declared: Subject['declared']): Set<string> =>
   new Set(
     declared.flatMap(({ format, values }) => readDeclared(format, values).types.map(groupOf)),
   );
-const setOf = (path: string): Known['set'] => {
-  if (path.endsWith('invada.lv2')) {
-    return 'invada-studio-plugins-lv2';
-  }
-  if (/\/eg-[^/]+$/.test(path)) {
-    return 'lv2-examples';
-  }
-  return 'swh-lv2';
-};
+const lv2Sets = ['swh-lv2', 'invada-studio-plugins-lv2', 'lv2-examples'] as const;
+
+/** Of each bundle that one of the packages installed, which one; other bundles are left out. */
+function setsByBundle(): ReadonlyMap<string, Known['set']> {
+  return new Map(lv2Sets.flatMap((set) => bundlesOf(set).map((bundle) => [bundle, set] as const)));
+}
+
+/** The LV2 bundles of a Debian package, as dpkg lists its files. */
+const bundlesOf = (name: string): string[] =>
+  execFileSync('dpkg', ['-L', name], { encoding: 'utf8' })
+    .split('\n')
+    .filter((path) => path.endsWith('/manifest.ttl'))
+    .map(dirname);
 
 function readLv2Plugins(): Known[] {
   const descriptions = descriptionsFor(place, process.env);
+  const sets = setsByBundle();
   return walk(place, ['LV2'], () => false)
     .bundles.flatMap((bundle) => readBundle(bundle, place, descriptions))
-    .map((copy): Known => {
-      const declared = [{ format: copy.format, values: copy.declared }];
-      const { audioIn, audioOut, notesIn, notesOut } = copy;
-      return {
-        set: setOf(copy.path),
-        declared,
-        groups: groupsOf(declared),
-        subject: {
-          name: copy.name ?? '',
-          declared: [],
-          audioIn,
-          audioOut,
-          notesIn,
-          notesOut,
-          series: [],
-        },
-      };
+    .flatMap((copy) => {
+      const set = sets.get(copy.path);
+      return set ? [knownOf(copy, set)] : [];
     });
+}
+
+function knownOf(copy: FoundCopy, set: Known['set']): Known {
+  const declared = [{ format: copy.format, values: copy.declared }];
+  return { set, declared, groups: groupsOf(declared), subject: subjectOf(copy) };
+}
+
+/** What of a copy speaks for its type, the class it declares left out. */
+function subjectOf({ name, audioIn, audioOut, notesIn, notesOut }: FoundCopy): Subject {
+  return { name: name ?? '', declared: [], audioIn, audioOut, notesIn, notesOut, series: [] };
 }
 
 function readDescribed(): Known[] {

@@ -66,15 +66,10 @@ export async function findCommand(
   const habits = habitsIn(named, wishes.now);
   const lineOf = (plugin: Plugin): Line => named[Number(plugin.id)] as Line;
   if (wishes.queries) {
+    const namesOf = (query: string): string[] =>
+      finder.find(query, habits, wishes.limit ?? manyLimit).hits.map(({ plugin }) => plugin.name);
     for (const query of wishes.queries) {
-      terminal.out(
-        JSON.stringify({
-          query,
-          results: finder
-            .find(query, habits, wishes.limit ?? manyLimit)
-            .hits.map(({ plugin }) => plugin.name),
-        }),
-      );
+      terminal.out(JSON.stringify({ query, results: namesOf(query) }));
     }
   } else {
     for (const { plugin, score, because } of finder.find(

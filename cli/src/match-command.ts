@@ -133,13 +133,19 @@ function troubleWith(positionals: readonly string[], now: number): string | null
 /** A licence is a text, or says with `until` when a trial ends. */
 function licenceIn(line: Line): { state: string; until: number | null } {
   const { licence } = line;
-  const facts = typeof licence === 'object' && licence !== null ? (licence as Line) : line;
-  const [state = 'unknown'] = understoodIn(
-    typeof licence === 'object' && licence !== null ? { licence: facts['state'] } : line,
-    ['licence'],
-    'licence',
-  );
-  return { state, until: endIn(facts, facts === line ? 'trialEnds' : 'until') };
+  const isRecord = typeof licence === 'object' && licence !== null;
+  return isRecord ? licenceRecordIn(licence as Line) : licenceFieldsIn(line);
+}
+
+/** `licence: { state, until }`, as our own documents write it. */
+function licenceRecordIn(record: Line): { state: string; until: number | null } {
+  const [state = 'unknown'] = understoodIn({ licence: record['state'] }, ['licence'], 'licence');
+  return { state, until: endIn(record, 'until') };
+}
+
+function licenceFieldsIn(line: Line): { state: string; until: number | null } {
+  const [state = 'unknown'] = understoodIn(line, ['licence'], 'licence');
+  return { state, until: endIn(line, 'trialEnds') };
 }
 
 /** A time, or a day, which ends with its last millisecond. */

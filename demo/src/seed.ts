@@ -98,6 +98,14 @@ async function fillSession(
   }
 }
 
+/** Copies of an effect with several of them that are programs of 32 bits. */
+function soundOldCopies(plugin: Plugin) {
+  const isWanted = plugin.kind === 'effect' && plugin.copies.length > 1;
+  return (isWanted ? plugin.copies : [])
+    .filter((copy) => copy.is32Bit && !copy.isFailed)
+    .map((copy) => ({ plugin, copy }));
+}
+
 /**
  * A session of long ago: what it holds has moved meanwhile, is gone, or is a program of 32 bits,
  * beside what is still there.
@@ -110,13 +118,7 @@ async function saveOldSession(
   await fillSession(api, used.slice(40), filledOnce);
   const { plugins } = await api.catalog();
   const { tracks, settings } = await api.session();
-  const old = plugins.flatMap((plugin) =>
-    plugin.kind === 'effect' && plugin.copies.length > 1
-      ? plugin.copies
-          .filter((copy) => copy.is32Bit && !copy.isFailed)
-          .map((copy) => ({ plugin, copy }))
-      : [],
-  )[0];
+  const old = plugins.flatMap(soundOldCopies)[0];
   const named = (name: string): Plugin | undefined =>
     plugins.find((plugin) => plugin.name === name);
   await api.takes({ ...settings, takes32Bit: true });
@@ -152,6 +154,10 @@ async function saveOldSession(
   }
   await api.takes(settings);
   await api.saveSession('The Heron and the Eel, first night');
+  await emptySession(api);
+}
+
+async function emptySession(api: Api): Promise<void> {
   for (const { slots } of (await api.session()).tracks) {
     for (const slot of slots) {
       await api.emptySlot(slot.id);

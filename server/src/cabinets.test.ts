@@ -2,7 +2,7 @@
  * Cabinets and whole folders in the tables: what the acts do in core, they do in the database,
  * there and back.
  */
-import { afterAll, beforeAll, expect, it } from '@jest/globals';
+import { afterAll, beforeAll, beforeEach, expect, it } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import { rmSync } from 'node:fs';
 import type { CatalogView, OrderStep, OrderView } from '@clever-drawer/core';
@@ -12,6 +12,9 @@ const place = newPlace();
 let server: TestServer;
 beforeAll(async () => {
   server = await startTestServer();
+});
+beforeEach(async () => {
+  await server.freshComputer();
   for (const name of ['Alder', 'Birch', 'Cedar']) {
     writeBundle(place, `${name}.lv2`, { uri: `urn:${name}`, name, vendor: 'Quoin' });
   }

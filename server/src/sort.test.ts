@@ -2,7 +2,7 @@
  * Sorting through the API: answers, joining, parting, spellings, pictures; all undone, all kept
  * over scans and restarts.
  */
-import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import { rmSync } from 'node:fs';
 import sharp from 'sharp';
@@ -48,6 +48,9 @@ describe('sorting', () => {
 
   beforeAll(async () => {
     server = await startTestServer();
+  });
+  beforeEach(async () => {
+    await server.freshComputer();
     bundle('kelp-mono', 'Kelp Verb (mono)', 'Osier', { class: 'ReverbPlugin' });
     bundle('kelp-stereo', 'Kelp Verb (stereo)', 'OSIER Ltd.', { class: 'ReverbPlugin' });
     bundle('silt', 'Silt', 'Quoin', { class: 'Plugin' });

@@ -1,5 +1,5 @@
 /** Acts that file plugins. */
-import { asId, type Act, type Arrangement, type NewFolder } from '@clever-drawer/core';
+import { asId, type Act, type Arrangement, type Folder, type NewFolder } from '@clever-drawer/core';
 
 /** Plugins with the ids of the placements they get. */
 export const newPlaces = (plugins: readonly string[]): NewFolder['plugins'] =>
@@ -17,9 +17,15 @@ export const fileAct = (
   plugins: newPlaces(plugins),
 });
 
+const isFavourites = (folder: Folder): boolean => folder.form === 'favourites';
+
+/** Whether one of the folders that a plugin is in is the favourites. */
+export const isAmongFavourites = (folders: readonly Folder[] | undefined): boolean =>
+  folders?.some(isFavourites) ?? false;
+
 /** Makes a favourite of a plugin, or no longer. Null when the cabinet has no favourites. */
 export function favouriteAct(arrangement: Arrangement, plugin: string): Act | null {
-  const favourites = arrangement.folders.find((f) => f.form === 'favourites');
+  const favourites = arrangement.folders.find(isFavourites);
   if (!favourites) {
     return null;
   }

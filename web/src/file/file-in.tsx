@@ -1,17 +1,9 @@
 /** F: file plugins in a folder found by a few letters, or in a new one. */
-import { asId, type Act, type Folder, type Placement } from '@clever-drawer/core';
+import { asId, type Cabinet, type Folder, type Placement } from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Picker, type Choice } from '../ui/picker.tsx';
-import { newPlaces } from '../annotate/filing.ts';
 import { planFiling } from './model/drop-plan.ts';
-
-/** Keeps plugins in a smart folder, whatever its rule says. */
-const keepInAct = (folder: Folder, plugins: readonly string[]): Act => ({
-  act: 'keep-by-hand',
-  folder: folder.id,
-  plugins: plugins.map((id) => asId(id)),
-  as: 'in',
-});
+import { filingTargets, isNameTaken, keepInAct, newFolderAct } from './model/filing-targets.ts';
 
 interface Props {
   readonly plugins: readonly string[];
@@ -43,13 +35,7 @@ export function FileIn({ plugins, moving, lately, onClose, onFiled }: Props) {
       onFiled(folder.id);
     }
   };
-  const isTarget = (f: Folder): boolean =>
-    (f.form === 'folder' || f.form === 'favourites' || (f.form === 'smart' && !moving)) &&
-    (moving === undefined || (f.shortcutTo ?? f.id) !== moving.folder);
-  const remembered = lately
-    .map((id) => arrangement.folders.find((f) => f.id === id))
-    .filter((f) => f !== undefined);
-  const folders = [...new Set([...remembered, ...arrangement.folders])].filter(isTarget);
+  const folders = filingTargets(arrangement.folders, lately, moving);
   const choices = folders.map(
     (folder): Choice => ({
       id: folder.id,
@@ -60,40 +46,22 @@ export function FileIn({ plugins, moving, lately, onClose, onFiled }: Props) {
       show: <Target folder={folder} plugins={plugins} />,
     }),
   );
+  const make = (cabinetId: Cabinet['id'], name: string): void => {
+    const id = asId<Folder['id']>(crypto.randomUUID());
+    if (act(newFolderAct(id, cabinetId, name, plugins))) {
+      onFiled(id);
+    }
+  };
   const offer = (typed: string): Choice | null => {
-    if (
-      moving ||
-      typed === '' ||
-      !cabinet ||
-      folders.some((f) => f.name.toLowerCase() === typed.toLowerCase())
-    ) {
+    if (moving || typed === '' || !cabinet || isNameTaken(folders, typed)) {
       return null;
     }
-    const id = asId<Folder['id']>(crypto.randomUUID());
     return {
       id: 'new folder',
       text: typed,
-      show: (
-        <>
-          Make the folder <span className="label">{typed}</span> and file {what} there
-        </>
-      ),
+      show: <NewFolder name={typed} what={what} />,
       take: () => {
-        if (
-          act({
-            act: 'add-folder',
-            id,
-            cabinet: cabinet.id,
-            parent: null,
-            form: 'folder',
-            name: typed,
-            rule: null,
-            before: null,
-            plugins: newPlaces(plugins),
-          })
-        ) {
-          onFiled(id);
-        }
+        make(cabinet.id, typed);
       },
     };
   };
@@ -107,6 +75,12 @@ export function FileIn({ plugins, moving, lately, onClose, onFiled }: Props) {
     />
   );
 }
+
+const NewFolder = ({ name, what }: { name: string; what: string }) => (
+  <>
+    Make the folder <span className="label">{name}</span> and file {what} there
+  </>
+);
 
 /** A folder to file in: where it stands, how many it holds, and whether all are there already. */
 function Target({ folder, plugins }: { folder: Folder; plugins: readonly string[] }) {

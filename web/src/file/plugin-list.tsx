@@ -14,7 +14,9 @@ import {
   type RefObject,
 } from 'react';
 import { headingOf, linesOf, type ListLine, type Row, type Sorting } from '@clever-drawer/core';
+import { isAmongFavourites } from '../annotate/filing.ts';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
+import { commandFor, type Command } from '../ui/commands.ts';
 import { chord } from '../ui/keys.ts';
 import { useLatest } from '../ui/use-latest.ts';
 import { between, listSteps, rowAfter, type View } from './model/list-keys.ts';
@@ -66,7 +68,6 @@ export function PluginList({
     overscan: 6,
     getItemKey,
   });
-  const rowOfActive = (): number => rows.findIndex((row) => row.plugin.id === active);
   const go = (to: number): void => {
     const index = Math.max(0, Math.min(rows.length - 1, to));
     const row = rows[index];
@@ -76,29 +77,49 @@ export function PluginList({
     onActive(row.plugin.id);
     lines.scrollToIndex(lineAt(index), { align: 'auto' });
   };
+  const commandsAt = (row: Row | undefined): Command[] => [
+    {
+      keys: ['Ctrl+A'],
+      run: () => {
+        onTrayAll(matching.map((each) => each.plugin.id));
+      },
+    },
+    {
+      keys: ['Alt+ArrowRight'],
+      when: () => heading !== null,
+      run: () => {
+        fold(null);
+      },
+    },
+    {
+      keys: ['Alt+ArrowLeft'],
+      when: () => heading !== null,
+      run: () => {
+        foldAt(row);
+      },
+    },
+  ];
+  const foldAt = (row: Row | undefined): void => {
+    if (heading && row) {
+      fold(heading(row));
+    }
+  };
+  const indexOf = (id: string | null): number => rows.findIndex((row) => row.plugin.id === id);
   const onKeyDown = (event: KeyboardEvent): void => {
     const pageRows = Math.floor((box.current?.clientHeight ?? 400) / heightOf[view]);
     const steps = listSteps(view, columns, pageRows, rows.length);
     const pressed = chord(event);
     const isRun = pressed.startsWith('Shift+');
-    const at = rowOfActive();
+    const at = indexOf(active);
     const step = steps[isRun ? pressed.slice(6) : pressed];
-    if (pressed === 'Ctrl+A') {
+    const command = commandFor(commandsAt(rows[at]), pressed);
+    if (command || step !== undefined) {
       event.preventDefault();
-      onTrayAll(matching.map((row) => row.plugin.id));
     }
-    if ((pressed === 'Alt+ArrowLeft' || pressed === 'Alt+ArrowRight') && heading) {
-      event.preventDefault();
-      if (pressed === 'Alt+ArrowRight') {
-        fold(null);
-      } else if (rows[at]) {
-        fold(heading(rows[at]));
-      }
-    }
+    command?.run();
     if (step === undefined) {
       return;
     }
-    event.preventDefault();
     const to = rowAfter(at, step, rows.length);
     if (isRun) {
       onTrayAll(between(rows, at, to));
@@ -107,13 +128,7 @@ export function PluginList({
   };
   const press = (id: string, isRun: boolean, isOneMore: boolean): void => {
     if (isRun) {
-      onTrayAll(
-        between(
-          rows,
-          rowOfActive(),
-          rows.findIndex((row) => row.plugin.id === id),
-        ),
-      );
+      onTrayAll(between(rows, indexOf(active), indexOf(id)));
     } else if (isOneMore) {
       onTray(id);
     }
@@ -274,7 +289,7 @@ function useRowProps(
       onTray,
       isActive: id === active,
       isInTray: tray.has(id),
-      isFavourite: folders.some((f) => f.form === 'favourites'),
+      isFavourite: isAmongFavourites(folders),
       slotLabel: arrangement.namings.get(id)?.slotLabel ?? null,
       ago: ago(usage.get(id)?.lastLoaded, now),
       picture: pictureOf(row.plugin),

@@ -1,9 +1,17 @@
 /** What can be done to the folders of the chest, by menu, key or mouse. */
 import { useMemo, useState } from 'react';
-import { asId, type Folder, type Placement } from '@clever-drawer/core';
+import { asId, type Act, type Arrangement, type Folder, type Placement } from '@clever-drawer/core';
 import { useActs, useArrangement } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
 import { sortedByName } from './model/drop-plan.ts';
+import {
+  cabinetByName,
+  folderOf,
+  moveOutAct,
+  neighbourAbove,
+  openedPath,
+  shiftAct,
+} from './model/folder-moves.ts';
 
 export interface ChestActs {
   readonly focus: (folder: string) => void;
@@ -52,23 +60,25 @@ export function useChest(
   const { notify } = useNotices();
   const [focused, setFocused] = useState<string | null>(null);
   const [editing, setEditing] = useState<Editing>(null);
-  const path = useMemo(() => openedPath(arrangement.folders, open), [arrangement.folders, open]);
+  const path = useMemo(() => openedPath(arrangement, open), [arrangement, open]);
   const acts = useMemo<ChestActs>(() => {
-    const folderOf = (id: string): Folder | undefined =>
-      arrangement.folders.find((f) => f.id === id);
-    const isByName = (folder: Folder): boolean => {
-      const cabinet = cabinets.find((one) => one.id === folder.cabinet);
-      if (cabinet?.sortedBy) {
-        notify(sortedByName(cabinet.name), 'trouble');
+    const moveByHand = (folder: Folder, by: -1 | 1): void => {
+      const byName = cabinetByName(cabinets, folder);
+      if (byName) {
+        notify(sortedByName(byName.name), 'trouble');
+      } else {
+        doIfAny(shiftAct(arrangement, folder, by));
       }
-      return cabinet?.sortedBy === 'name';
     };
-    const rowOf = (folder: Folder): readonly Folder[] =>
-      arrangement.below.get(folder.parent ?? folder.cabinet) ?? [];
+    const doIfAny = (wanted: Act | null): void => {
+      if (wanted) {
+        act(wanted);
+      }
+    };
     return {
       focus: setFocused,
       toggle: (folder) => {
-        setOpen(path.includes(folder) ? (folderOf(folder)?.parent ?? null) : folder);
+        setOpen(path.includes(folder) ? parentOf(arrangement, folder) : folder);
       },
       rename: (folder) => {
         setEditing({ what: 'change', folder });
@@ -78,25 +88,10 @@ export function useChest(
         setEditing({ what: 'new', parent: folder });
       },
       shift: (id, by) => {
-        const folder = folderOf(id);
-        if (!folder) {
-          return;
+        const folder = folderOf(arrangement, id);
+        if (folder) {
+          moveByHand(folder, by);
         }
-        const row = rowOf(folder);
-        const at = row.indexOf(folder);
-        if (isByName(folder)) {
-          return;
-        }
-        const before = by < 0 ? row[at - 1] : (row[at + 2] ?? null);
-        if (before === undefined || (by > 0 && at === row.length - 1)) {
-          return;
-        }
-        act({
-          act: 'move-folder',
-          folder: folder.id,
-          parent: folder.parent,
-          before: before?.id ?? null,
-        });
       },
       reveal: setOpen,
       moveInto: (id, parent) => {
@@ -105,31 +100,15 @@ export function useChest(
         }
       },
       moveOut: (folder) => {
-        const parent = folderOf(folder.parent ?? '');
-        if (!parent) {
-          return;
-        }
-        const row = rowOf(parent);
-        act({
-          act: 'move-folder',
-          folder: folder.id,
-          parent: parent.parent,
-          before: row[row.indexOf(parent) + 1]?.id ?? null,
-        });
+        doIfAny(moveOutAct(arrangement, folder));
       },
       remove: (id) => {
-        const parent = folderOf(id)?.parent ?? null;
+        const parent = parentOf(arrangement, id);
         if (act({ act: 'remove-folder', folder: asId(id) }) && path.includes(id)) {
           setOpen(parent);
         }
       },
-      neighbourAbove: (folder) => {
-        const row = rowOf(folder);
-        return row
-          .slice(0, row.indexOf(folder))
-          .reverse()
-          .find((f) => f.form === 'folder');
-      },
+      neighbourAbove: (folder) => neighbourAbove(arrangement, folder),
       choose,
       moveOn,
     };
@@ -140,10 +119,5 @@ export function useChest(
   );
 }
 
-function openedPath(folders: readonly Folder[], open: string | null): string[] {
-  const folder = folders.find((f) => f.id === open);
-  if (!folder) {
-    return [];
-  }
-  return folder.parent === null ? [folder.id] : [...openedPath(folders, folder.parent), folder.id];
-}
+const parentOf = (arrangement: Arrangement, folder: string): string | null =>
+  folderOf(arrangement, folder)?.parent ?? null;

@@ -9,6 +9,7 @@ import {
   type SlotScope,
 } from '@clever-drawer/core';
 import { NameDialog } from '../annotate/name-dialog.tsx';
+import { isAmongFavourites } from '../annotate/filing.ts';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
 import { CabinetChoice } from './cabinet-choice.tsx';
@@ -163,7 +164,7 @@ function Hits({ loader, settings }: { loader: Loader; settings: LoaderProps['set
   const { arrangement } = useArrangement();
   const { finding, active, typed, isFigure, hasPictures, load } = loader;
   const isFavourite = (plugin: string): boolean =>
-    arrangement.foldersOf.get(plugin)?.some((one) => one.form === 'favourites') ?? false;
+    isAmongFavourites(arrangement.foldersOf.get(plugin));
   return (
     <ul
       id="hits"

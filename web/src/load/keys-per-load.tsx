@@ -4,9 +4,8 @@ import { curveMonotoneX, line, max, scaleLinear, scalePoint } from 'd3';
 import { useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
 import type { HabitsView, KeysView } from '@clever-drawer/core';
-import { messageOf } from '../api/client.ts';
 import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
-import { useNotices } from '../ui/notices.tsx';
+import { useNotices, useNotifyError } from '../ui/notices.tsx';
 
 export function KeysPerLoad() {
   const { client } = useComputer();
@@ -59,6 +58,7 @@ export function KeysPerLoad() {
 function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void }) {
   const { client } = useComputer();
   const { notify } = useNotices();
+  const notifyError = useNotifyError();
   const [isAsking, setAsking] = useState(false);
   const habits = useQuery({ queryKey: ['habits', client.computer], queryFn: client.habits });
   const isLearning = habits.data?.isLearning ?? true;
@@ -74,15 +74,10 @@ function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void }) {
     );
   };
   const after = (work: Promise<unknown>, words: string): void => {
-    work.then(
-      () => {
-        notify(words, 'done');
-        setAsking(false);
-      },
-      (error: unknown) => {
-        notify(messageOf(error), 'trouble');
-      },
-    );
+    work.then(() => {
+      notify(words, 'done');
+      setAsking(false);
+    }, notifyError);
   };
   return (
     <Modal show onHide={onClose} animation={false} aria-labelledby="learnt-title">

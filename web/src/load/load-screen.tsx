@@ -4,13 +4,13 @@ import { useCallback, useRef, useState } from 'react';
 import type { SessionView } from '@clever-drawer/core';
 import { messageOf } from '../api/client.ts';
 import { useArrangement, useComputer } from '../studio/contexts.ts';
-import { useNotices } from '../ui/notices.tsx';
+import { useNotices, useNotifyError } from '../ui/notices.tsx';
 import { useKeys } from '../ui/keys.ts';
 import { Finder } from './finder.tsx';
 import type { Chosen } from './use-loader.ts';
 import './load.css';
 import { Session } from './session.tsx';
-import type { At, Opening, SlotActs } from './model/slots.ts';
+import { slotToFill, type At, type Opening, type SlotActs } from './model/slots.ts';
 
 export function LoadScreen() {
   const { client } = useComputer();
@@ -29,15 +29,7 @@ function LoadInto({ session }: { session: SessionView }) {
   const field = useRef<HTMLInputElement>(null);
   const slots = useRef<HTMLDivElement>(null);
   const track = session.tracks.find((t) => t.id === chosen?.track) ?? session.tracks[0];
-  const waiting = opening.filter(
-    (one) => one.track === track?.id && one.index >= track.slots.length,
-  ).length;
-  const at = track
-    ? {
-        track: track.id as string,
-        index: Math.min(chosen?.index ?? track.slots.length, track.slots.length + waiting),
-      }
-    : null;
+  const at = slotToFill(track, chosen, opening);
   const choose = useCallback((next: At) => {
     setChosen(next);
     field.current?.focus();
@@ -106,22 +98,18 @@ function useSessionWork(): {
 } {
   const { client } = useComputer();
   const { notify } = useNotices();
+  const notifyError = useNotifyError();
   const queries = useQueryClient();
   const take = (next: SessionView): void => {
     queries.setQueryData(['session', client.computer], next);
   };
   const after = (work: Promise<SessionView>, words?: string): void => {
-    work.then(
-      (next) => {
-        take(next);
-        if (words) {
-          notify(words, 'done');
-        }
-      },
-      (error: unknown) => {
-        notify(messageOf(error), 'trouble');
-      },
-    );
+    work.then((next) => {
+      take(next);
+      if (words) {
+        notify(words, 'done');
+      }
+    }, notifyError);
   };
   return { take, after };
 }

@@ -24,6 +24,7 @@ import {
   type TrackView,
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
+import { isAmongFavourites } from '../annotate/filing.ts';
 import { useFinder } from '../studio/use-finder.ts';
 import { useHabits } from './use-habits.ts';
 
@@ -134,7 +135,7 @@ function useForgotten(
       return {
         loads: usage.get(id)?.loads ?? 0,
         lastLoaded: usage.get(id)?.lastLoaded ?? null,
-        isFavourite: folders.some((one) => one.form === 'favourites'),
+        isFavourite: isAmongFavourites(folders),
         folders: folders.filter((one) => one.form === 'folder').length,
       };
     };

@@ -4,9 +4,9 @@ import { cabinetSlotAt, type CopyCard, type Plugin } from '@clever-drawer/core';
 import { favouriteAct } from '../annotate/filing.ts';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { commandFor } from '../ui/commands.ts';
-import { chord } from '../ui/keys.ts';
+import { chord, isModifier } from '../ui/keys.ts';
 import { copiesToChoose } from './details.tsx';
-import { finderCommands } from './model/finder-commands.ts';
+import { finderCommands, isPlaceFigure } from './model/finder-commands.ts';
 import { useFinding, type Slot } from './use-finding.ts';
 import { useKeyCount } from './use-key-count.ts';
 import { useRemembered } from './use-remembered.ts';
@@ -54,28 +54,28 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
     where.setForgot(false);
     keys.clear();
   };
+  /** Says what the host said, with the letters typed again where none were typed since. */
+  const giveBack = (letters: string, message: string): void => {
+    setRefusal(message);
+    setTyped((now) => (now === '' ? letters : now));
+  };
   const load = (plugin: Plugin | undefined, copy: CopyCard | null): void => {
     const reason = plugin && copy === null ? finding.whyNot(plugin.id) : null;
+    setRefusal(plugin ? refusalWords(plugin, reason) : null);
     if (!plugin || reason !== null) {
-      setRefusal(plugin ? `${plugin.name} cannot be loaded here: ${reason ?? ''}.` : null);
       return;
     }
     const letters = typed;
     const answer = onLoad({ plugin, copy, typed: letters.trim(), ...keys.taken() });
     clear();
-    setRefusal(null);
     void answer.then((message) => {
       if (message !== null) {
-        setRefusal(message);
-        setTyped((now) => (now === '' ? letters : now));
+        giveBack(letters, message);
       }
     });
   };
   const isFigure = (place: number): boolean =>
-    place > 1 &&
-    place <= Math.min(9, hits.length) &&
-    !/\s$/.test(typed) &&
-    !finding.figures.has(String(place));
+    isPlaceFigure(place, hits.length, typed, finding.figures);
   const toggleFavourite = useToggleFavourite(active?.plugin.id);
   const commands = finderCommands(
     {
@@ -123,7 +123,7 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
     },
   );
   const onKeyDown = (event: KeyboardEvent): void => {
-    if (['Shift', 'Control', 'Alt', 'Meta'].includes(event.key)) {
+    if (isModifier(event.key)) {
       return;
     }
     keys.press();
@@ -155,6 +155,9 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
     onKeyDown,
   };
 }
+
+const refusalWords = ({ name }: Plugin, reason: string | null): string | null =>
+  reason === null ? null : `${name} cannot be loaded here: ${reason}.`;
 
 /** Whether pictures and facts are shown beside the hits, remembered in this browser. */
 function useLooks() {

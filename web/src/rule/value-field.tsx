@@ -14,6 +14,7 @@ import {
   type Field,
 } from '@clever-drawer/core';
 import type { Completion, Completions } from './model/completions.ts';
+import { narrowed, understandAll, withValues } from './model/typed-values.ts';
 
 interface Props {
   readonly line: Line;
@@ -102,9 +103,6 @@ function SpanField({ line, onChange }: Props) {
   );
 }
 
-/** Completions shown at once. */
-const shown = 8;
-
 function ChipField({ line, isNever, words, completions, onChange }: Props) {
   const { field, relation, values } = line;
   const [typed, setTyped] = useState('');
@@ -117,25 +115,15 @@ function ChipField({ line, isNever, words, completions, onChange }: Props) {
   );
   const found = useMemo(() => narrowed(known, typed, values), [known, typed, values]);
   const add = (text: string): void => {
-    const wanted = text
-      .split(/[,;]/)
-      .map((part) => part.trim())
-      .filter((part) => part !== '')
-      .map((part) => understand(field, relation, part, words));
-    const wrong = wanted.find((one) => !one.ok);
-    setTrouble(
-      wrong
-        ? `${wrong.detail}${wrong.known.length > 0 ? ` Perhaps ${wrong.known.join(', ')}?` : ''}`
-        : null,
-    );
-    if (wrong || wanted.length === 0) {
-      return;
+    const understood = understandAll(line, text, words);
+    setTrouble(understood.trouble);
+    if (understood.values.length > 0) {
+      onChange(withValues(values, understood.values));
+      setTyped('');
     }
-    onChange([...new Set([...values, ...wanted.flatMap((one) => (one.ok ? [one.value] : []))])]);
-    setTyped('');
   };
   const take = (completion: Completion): void => {
-    onChange([...new Set([...values, completion.value])]);
+    onChange(withValues(values, [completion.value]));
     setTyped('');
     setTrouble(null);
     input.current?.focus();
@@ -327,21 +315,4 @@ function CompletionList({ isOpen, typed, found, isText, add, take, field }: Comp
       )}
     </Command.List>
   );
-}
-
-/** Those that begin with the letters, then those that have them, without what is there already. */
-function narrowed(
-  known: readonly Completion[],
-  typed: string,
-  values: readonly string[],
-): Completion[] {
-  const letters = fold(typed);
-  const left = known.filter((one) => !values.includes(one.value));
-  const folded = left.map((one) => ({ one, text: fold(one.text) }));
-  return [
-    ...folded.filter(({ text }) => text.startsWith(letters)),
-    ...folded.filter(({ text }) => !text.startsWith(letters) && text.includes(letters)),
-  ]
-    .slice(0, shown)
-    .map(({ one }) => one);
 }

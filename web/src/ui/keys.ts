@@ -26,6 +26,10 @@ function keyName(key: string): string {
   return key.length === 1 ? key.toUpperCase() : key;
 }
 
+/** Whether the key only changes what others mean, and by itself says nothing. */
+export const isModifier = (key: string): boolean =>
+  ['Shift', 'Control', 'Alt', 'Meta'].includes(key);
+
 /** The keys of an event as one text: "Ctrl+Shift+Z", "Alt+1", "F". */
 export function chord(event: KeyboardEvent | React.KeyboardEvent): string {
   const key = keyName(event.key);

@@ -1,6 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
 import { commandFor } from '../../ui/commands.ts';
-import { finderCommands, type FinderActs, type FinderState } from './finder-commands.ts';
+import {
+  finderCommands,
+  isPlaceFigure,
+  type FinderActs,
+  type FinderState,
+} from './finder-commands.ts';
 
 const state: FinderState = {
   typed: '',
@@ -64,5 +69,21 @@ describe('keys while finding what to load', () => {
       'leaveFolder',
       'leave',
     ]);
+  });
+});
+
+describe('the figure of a place', () => {
+  const none: ReadonlySet<string> = new Set();
+  it.each([
+    [2, 5, 'ec', true],
+    [1, 5, 'ec', false],
+    [6, 5, 'ec', false],
+    [9, 20, '', true],
+    [2, 5, 'ec ', false],
+  ] as const)('%d of %d hits for “%s”: %s', (place, hits, typed, wanted) => {
+    expect(isPlaceFigure(place, hits, typed, none)).toBe(wanted);
+  });
+  it('is a letter where names go on with it', () => {
+    expect(isPlaceFigure(2, 5, 'ec', new Set(['2']))).toBe(false);
   });
 });

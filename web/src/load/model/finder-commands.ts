@@ -108,3 +108,18 @@ function escapeCommands(state: FinderState, acts: FinderActs): Command[] {
     { keys: ['Escape'], run: acts.leave },
   ];
 }
+
+/**
+ * Whether the figure of a place (from 2 to 9) loads the hit that stands there: not behind a space,
+ * and not where it may be part of a name that is being typed.
+ */
+export const isPlaceFigure = (
+  place: number,
+  hits: number,
+  typed: string,
+  figuresInNames: ReadonlySet<string>,
+): boolean =>
+  place > 1 &&
+  place <= Math.min(9, hits) &&
+  !/\s$/.test(typed) &&
+  !figuresInNames.has(String(place));

@@ -1,0 +1,47 @@
+import { describe, expect, it } from '@jest/globals';
+import { asId, type SlotView, type TrackView } from '@clever-drawer/core';
+import { slotToFill, type Opening } from './slots.ts';
+
+const slot = (id: string): SlotView =>
+  ({
+    id: asId(id),
+    copy: null,
+    plugin: null,
+    name: id,
+    isBypassed: false,
+    problem: null,
+  }) as unknown as SlotView;
+const track: TrackView = {
+  id: asId('voice'),
+  name: 'Voice',
+  sort: 'track',
+  slots: [slot('a'), slot('b')],
+};
+const opening = (index: number, of = 'voice'): Opening => ({
+  id: index,
+  track: of,
+  index,
+  name: '',
+});
+
+describe('the slot a load goes to', () => {
+  it('is the first empty one', () => {
+    expect(slotToFill(track, null, [])).toEqual({ track: 'voice', index: 2 });
+  });
+  it('is the chosen one', () => {
+    expect(slotToFill(track, { track: 'voice', index: 1 }, [])).toEqual({
+      track: 'voice',
+      index: 1,
+    });
+  });
+  it('is never behind the first empty one', () => {
+    expect(slotToFill(track, { track: 'voice', index: 9 }, [])?.index).toBe(2);
+  });
+  it('may be behind what is on its way on the same track', () => {
+    const underWay = [opening(2), opening(3), opening(1), opening(2, 'other')];
+    expect(slotToFill(track, { track: 'voice', index: 9 }, underWay)?.index).toBe(4);
+  });
+  it('is none without a track', () => {
+    expect(slotToFill(undefined, null, [])).toBeNull();
+  });
+});
