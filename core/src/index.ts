@@ -197,7 +197,7 @@ export {
 export { createArranger, ruleWordsOf, type Arrangement } from './arrangement/arrangement.ts';
 export { withChains } from './arrangement/chain-plugin.ts';
 export { perform, pluginsOfAct } from './acts/perform.ts';
-export { usedIn } from './order/references.ts';
+export { pluginsOfChange, usedIn } from './order/references.ts';
 export type { NameOfPlugin, OrderChange, ActResult } from './acts/act-result.ts';
 export {
   countPlan,
@@ -354,7 +354,7 @@ export {
 export { misbehaviours, type Misbehaviour } from './loading/misbehaviour.ts';
 export { createRepairer, type Known, type Repair, type RepairFor } from './loading/repair.ts';
 export { halfLifeDays, warmth, weightOfAge, type Usage } from './loading/warmth.ts';
-export { stepOf } from './acts/undo.ts';
+export { fitChange, isSameChange, stepOf, type WhereNow } from './acts/undo.ts';
 export { scanModes, type AsideView, type ScanMode } from './api/api.ts';
 export type {
   CatalogView,
@@ -382,3 +382,13 @@ export type {
   SlotView,
   TrackView,
 } from './api/api.ts';
+export {
+  cutText,
+  isStorable,
+  shortKey,
+  storable,
+  storableValue,
+  troubleInValue,
+  type ValueLimits,
+  type ValueTrouble,
+} from './text/storable.ts';

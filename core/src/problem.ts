@@ -9,7 +9,13 @@ export type Problem =
   | { code: 'damaged'; at: string; line: number | null; detail: string }
   | { code: 'too-much'; at: string; what: string; got: number; limit: number }
   | { code: 'not-a-plugin'; at: string; detail: string }
+  | { code: 'not-kept'; at: string; detail: string }
+  | { code: 'path-too-long'; at: string; got: number; limit: number }
   | { code: 'field-invalid'; at: string; detail: string }
+  | { code: 'body-too-large'; at: string; limit: string }
+  | { code: 'encoding-unknown'; at: string; detail: string }
+  | { code: 'no-such-address'; at: string }
+  | { code: 'database-away'; at: string }
   | { code: 'place-missing'; at: string }
   | { code: 'place-is-file'; at: string }
   | { code: 'place-known'; at: string }
@@ -93,8 +99,17 @@ const wording: Wording = {
   damaged: (p) => `${p.at} is damaged${p.line === null ? '' : ` at line ${p.line}`}: ${p.detail}`,
   'too-much': (p) =>
     `${p.at} has ${p.got.toLocaleString('en')} ${p.what}; ${p.limit.toLocaleString('en')} is the most that is read.`,
+  'not-kept': (p) =>
+    `${p.at} was read, but what it says could not be kept (${p.detail}). Everything else was.`,
+  'path-too-long': (p) =>
+    `The path ${p.at.slice(0, 80)}… has ${p.got.toLocaleString('en')} bytes; ${p.limit.toLocaleString('en')} is the most that is read. Move it nearer to its place.`,
   'not-a-plugin': (p) => `${p.at} is not a plugin: ${p.detail}`,
   'field-invalid': (p) => `${p.at}: ${p.detail}`,
+  'body-too-large': (p) => `What was sent is larger than ${p.limit}.`,
+  'encoding-unknown': (p) => `What was sent cannot be understood: ${p.detail}`,
+  'no-such-address': (p) => `There is no address ${p.at}.`,
+  'database-away': () =>
+    'The database does not answer at the moment, so nothing was changed. It is being started again; try in a few seconds.',
   'place-missing': (p) =>
     `There is no directory ${p.at} on this computer. Check the spelling, or whether its disk is plugged in.`,
   'place-is-file': (p) =>

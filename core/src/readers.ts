@@ -14,3 +14,4 @@ export {
 } from './formats/ladspa-rdf.ts';
 export { memoryFiles } from './formats/memory-files.ts';
 export { readVst3 } from './formats/vst3.ts';
+export { storableCopy } from './formats/storable-copy.ts';

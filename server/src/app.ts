@@ -1,9 +1,12 @@
 /** The Express application over its parts. Does not listen. */
 import { join } from 'node:path';
-import express, { type ErrorRequestHandler, type Express } from 'express';
+import { cutText, storable, type Problem } from '@clever-drawer/core';
+import express, { type ErrorRequestHandler, type Express, type Request } from 'express';
+import { isDatabaseAway } from './database/connect.ts';
 import { sameComputer, securityHeaders } from './http/guard.ts';
 import { refuse } from './http/problems.ts';
 import { apiRoutes } from './http/routes.ts';
+import { loggable } from './log.ts';
 import type { Parts } from './parts.ts';
 
 /** Bodies larger than this are refused: 20,000 placements with room to spare. */
@@ -16,52 +19,77 @@ export function createApp(parts: Parts, web: string | null): Express {
   app.use(securityHeaders, sameComputer);
   app.use('/api', express.json({ limit: bodyLimit }), apiRoutes(parts));
   app.use('/api', (request, response) => {
-    refuse(response, [{ code: 'unknown-record', at: request.path, what: 'address' }]);
+    refuse(response, [{ code: 'no-such-address', at: addressOf(request) }]);
   });
   if (web !== null) {
-    app.use(
-      express.static(web, {
-        index: false,
-        maxAge: '1h',
-        setHeaders: (response, path) => {
-          if (path.includes('/assets/')) {
-            response.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
-          }
-        },
-      }),
-    );
-    app.get(/.*/, (_, response) => {
-      response.setHeader('Cache-Control', 'no-cache');
-      response.sendFile(join(web, 'index.html'));
-    });
+    servePages(app, web);
   }
+  app.use((request, response) => {
+    refuse(response, [{ code: 'no-such-address', at: addressOf(request) }]);
+  });
   app.use(onError(parts));
   return app;
 }
 
+/** The address that was asked for, short enough to be told. */
+const addressOf = ({ originalUrl }: Request): string => cutText(storable(originalUrl), 200);
+
+/** The addresses of the application's screens; each is the same page, which finds its own way. */
+const screens = /^\/(?:|(?:scan|sort|file|load)(?:\/.*)?)$/;
+
+function servePages(app: Express, web: string): void {
+  app.use(
+    express.static(web, {
+      index: false,
+      maxAge: '1h',
+      setHeaders: (response, path) => {
+        if (path.includes('/assets/')) {
+          response.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
+        }
+      },
+    }),
+  );
+  app.get(screens, (_, response) => {
+    response.setHeader('Cache-Control', 'no-cache');
+    response.sendFile(join(web, 'index.html'));
+  });
+}
+
+/** What Express and its parsers say of a request that they cannot take. */
+interface RequestError {
+  readonly type?: string;
+  readonly status?: number;
+  readonly message?: string;
+}
+
+/** The problem with a request that is wrong in itself; null when the fault is ours. */
+function problemOf(error: RequestError): Problem | null {
+  if (error.type === 'entity.parse.failed') {
+    return { code: 'field-invalid', at: 'body', detail: 'It is not valid JSON.' };
+  }
+  if (error.status === 413) {
+    return { code: 'body-too-large', at: 'body', limit: bodyLimit };
+  }
+  if (error.status === 415) {
+    const detail = cutText(storable(`${error.message ?? 'its encoding is not known'}.`), 200);
+    return { code: 'encoding-unknown', at: 'body', detail };
+  }
+  if (error.status !== undefined && error.status >= 400 && error.status < 500) {
+    return { code: 'field-invalid', at: 'address', detail: 'It cannot be understood.' };
+  }
+  return isDatabaseAway(error) ? { code: 'database-away', at: 'database' } : null;
+}
+
 function onError(parts: Parts): ErrorRequestHandler {
-  return (error: { type?: string; status?: number }, request, response, next) => {
+  return (error: RequestError, request, response, next) => {
     if (response.headersSent) {
       next(error);
       return;
     }
-    if (error.type === 'entity.parse.failed') {
-      refuse(response, [{ code: 'field-invalid', at: 'body', detail: 'It is not valid JSON.' }]);
-      return;
+    const problem = problemOf(error);
+    if (problem === null) {
+      parts.log.error({ error: loggable(error), path: request.path }, 'a request failed');
     }
-    if (error.type === 'entity.too.large') {
-      refuse(response, [
-        { code: 'field-invalid', at: 'body', detail: `It is larger than ${bodyLimit}.` },
-      ]);
-      return;
-    }
-    if (error.status === 400) {
-      refuse(response, [
-        { code: 'field-invalid', at: 'address', detail: 'It cannot be understood.' },
-      ]);
-      return;
-    }
-    parts.log.error({ error, path: request.path }, 'a request failed');
-    refuse(response, [{ code: 'internal', at: request.path }]);
+    refuse(response, [problem ?? { code: 'internal', at: request.path }]);
   };
 }

@@ -5,7 +5,7 @@ import { pino, type Logger } from 'pino';
 import { createApp } from './app.ts';
 import { startCluster } from './database/cluster.ts';
 import { hasUnsorted } from './database/catalog.ts';
-import { connect } from './database/connect.ts';
+import { connect, type DatabaseAddress } from './database/connect.ts';
 import { closeInterruptedScans } from './database/scans.ts';
 import { PracticeHost } from './host/practice-host.ts';
 import { Turns } from './jobs/turns.ts';
@@ -18,7 +18,7 @@ import type { Parts } from './parts.ts';
 import { ReaderPool } from './scanner/index.ts';
 import { watchPlaces } from './usecases/scan/places.ts';
 import { startScan } from './usecases/scan/scan.ts';
-import { identifyComputer } from './usecases/identify/identify-computer.ts';
+import { identifyAfterScan } from './usecases/identify/identify-computer.ts';
 import { ensureComputer, type NewComputer } from './usecases/catalog/set-up-computer.ts';
 
 export { freePort, SetupError, startCluster } from './database/cluster.ts';
@@ -43,6 +43,8 @@ export interface Running {
   readonly address: string;
   /** The UDP port for OSC; null where there is none, as when another program holds it. */
   readonly oscPort: number | null;
+  /** The database it works on. */
+  readonly database: DatabaseAddress;
   stop(): Promise<void>;
 }
 
@@ -51,7 +53,8 @@ export async function serve(config: Config): Promise<Running> {
   const log: Logger = pino({ level: config.logLevel ?? 'warn' }, pino.destination(2));
   const cluster = await startCluster(config.data);
   try {
-    const database = await connect(await cluster.database('clever_drawer'));
+    const databaseAddress = await cluster.database('clever_drawer');
+    const database = await connect(databaseAddress);
     const events = new EventHub();
     const parts: Parts = {
       database,
@@ -78,7 +81,7 @@ export async function serve(config: Config): Promise<Running> {
       config.firstComputer ?? { name: hostname() },
     )) {
       if (interrupted > 0 || (await hasUnsorted(database.manager, computer.id))) {
-        await database.transaction((manager) => identifyComputer(manager, parts, computer.id));
+        await identifyAfterScan(parts, computer.id);
       }
       await watchPlaces(parts, computer.id);
     }
@@ -97,7 +100,12 @@ export async function serve(config: Config): Promise<Running> {
       await database.destroy();
       await cluster.stop();
     };
-    return { address: `http://127.0.0.1:${port}`, oscPort: osc?.port ?? null, stop };
+    return {
+      address: `http://127.0.0.1:${port}`,
+      oscPort: osc?.port ?? null,
+      database: databaseAddress,
+      stop,
+    };
   } catch (error) {
     await cluster.stop();
     throw error;

@@ -2,6 +2,7 @@
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { Client } from 'pg';
 import type { ScanMode } from '@clever-drawer/core';
 import { connect } from './database/connect.ts';
 import { serve, startCluster, type Running } from './main.ts';
@@ -27,6 +28,8 @@ export interface TestServer {
   scan(mode?: ScanMode): Promise<void>;
   /** Restarts with a scan in the database that never ended. */
   pretendKilledScan(): Promise<void>;
+  /** Asks the database itself. */
+  query<T>(sql: string, values?: readonly unknown[]): Promise<T[]>;
   restart(): Promise<void>;
   stop(): Promise<void>;
 }
@@ -86,10 +89,19 @@ export async function startTestServer(): Promise<TestServer> {
       const cluster = await startCluster(data);
       const database = await connect(await cluster.database('clever_drawer'));
       await database.query(
-        `UPDATE scan SET state = 'running', ended_at = NULL WHERE started_at = (SELECT max(started_at) FROM scan)`,
+        `UPDATE scan SET state = 'running', ended_at = NULL WHERE number = (SELECT max(number) FROM scan)`,
       );
       await database.destroy();
       running = await start();
+    },
+    query: async <T>(sql: string, values: readonly unknown[] = []) => {
+      const client = new Client(running.database);
+      await client.connect();
+      try {
+        return (await client.query(sql, [...values])).rows as T[];
+      } finally {
+        await client.end();
+      }
     },
     restart: async () => {
       await running.stop();

@@ -33,6 +33,8 @@ export interface FoundCopy {
   readonly examined: 'read' | 'opened';
   readonly status: 'ok' | 'failed';
   readonly problem: Problem | null;
+  /** What it says that could not be kept as it stands, in words; absent where all could. */
+  readonly mended?: readonly string[];
 }
 
 /** A copy of which only the format and path are known. */

@@ -3,6 +3,7 @@
  * counts as used.
  * A kind of record that is forgotten here does not compile.
  */
+import type { Change } from '../change.ts';
 import type { PluginId } from '../id.ts';
 import type { Order, OrderRecord } from './records.ts';
 
@@ -26,6 +27,11 @@ const plugins: { readonly [T in Table]: (record: RecordOf<T>) => readonly Plugin
 export function pluginsIn<T extends Table>(record: RecordOf<T>): readonly PluginId[] {
   return plugins[record.table](record);
 }
+
+/** All plugins to which the records of a change refer. */
+export const pluginsOfChange = ({ added, updated, removed }: Change<OrderRecord>): PluginId[] => [
+  ...new Set([...added, ...updated.flat(), ...removed].flatMap((record) => pluginsIn(record))),
+];
 
 /** The records that refer to one of these plugins. */
 export function referrersOf(order: Order, ids: readonly PluginId[]): OrderRecord[] {

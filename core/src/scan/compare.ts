@@ -1,5 +1,6 @@
 /** What a scan found, held against what was known: its findings. */
 import { plainText } from '../change.ts';
+import { shortKey } from '../text/storable.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
 
 /** The kinds of findings, in the order in which they are told. */
@@ -33,7 +34,7 @@ export interface Comparison {
 
 /** Tells copies of one computer apart: format, path and, where one file holds several, identity or name. */
 export const copyKey = (copy: Pick<FoundCopy, 'format' | 'path' | 'identity' | 'name'>): string =>
-  `${copy.format}\n${copy.path}\n${copy.identity ?? copy.name ?? ''}`;
+  shortKey(`${copy.format}\n${copy.path}\n${copy.identity ?? copy.name ?? ''}`);
 
 /**
  * Compares all found copies with all known ones.

@@ -42,10 +42,15 @@ export async function insertMany<T extends object>(
     await manager.query(
       `INSERT INTO "${tableName}" (${names.join(', ')}) SELECT ${names.join(', ')}
         FROM jsonb_to_recordset($1::jsonb) AS rows (${types.join(', ')}) ${conflict}`,
-      [withoutNul(JSON.stringify(json))],
+      [toJsonb(json)],
     );
   }
 }
 
-/** PostgreSQL's jsonb holds no U+0000; no text of ours needs it. */
-export const withoutNul = (json: string): string => json.replaceAll('\\u0000', ' ');
+/**
+ * A value as text for a `jsonb` parameter. PostgreSQL's jsonb holds neither U+0000 nor half of a
+ * surrogate pair, which JSON.stringify writes as escapes; texts are made storable where they come
+ * in, so this only keeps what slipped through from breaking everything else.
+ */
+export const toJsonb = (value: unknown): string =>
+  JSON.stringify(value).replace(/(?<!\\)((?:\\\\)*)\\u(?:0000|d[89a-f][0-9a-f]{2})/gi, '$1\\ufffd');

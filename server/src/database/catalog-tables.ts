@@ -42,6 +42,10 @@ export interface PluginRow {
   types: readonly string[];
   arrivedAt: Date;
   grounds: PluginEvidence | null;
+  /** The plugin that all its copies went into; null while it has some, or never had any. */
+  wentInto: string | null;
+  /** Whether the log of changes refers to it: it stays, so that undo finds it. */
+  isRemembered: boolean;
 }
 
 /** `away`: its place is out of reach or switched off. `aside`: set aside by the user. */
@@ -102,6 +106,8 @@ export const PluginTable = schema<PluginRow>(
     types: json,
     arrivedAt: time,
     grounds: maybeJson,
+    wentInto: toRow('plugin', 'plugin', 'went_into', 'SET NULL'),
+    isRemembered: flag,
   },
   { indices: [index('plugin_computer_idx', 'computerId')] },
 );

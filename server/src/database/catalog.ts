@@ -1,7 +1,7 @@
 /** Plugins and their copies. */
 import { In, type EntityManager } from 'typeorm';
 import { asId, type CopyId, type CopyState, type Plugin, type PluginId } from '@clever-drawer/core';
-import { insertMany, withoutNul } from './bulk.ts';
+import { insertMany, toJsonb } from './bulk.ts';
 import {
   BundleTable,
   CopyTable,
@@ -17,11 +17,12 @@ import {
  * left out.
  */
 export async function readCatalog(manager: EntityManager, computer: string): Promise<Plugin[]> {
-  const plugins: Omit<PluginRow, 'computerId' | 'grounds'>[] = await manager.query(
-    `SELECT id, name, vendor, kind, types, arrived_at "arrivedAt" FROM plugin
+  const plugins: Omit<PluginRow, 'computerId' | 'grounds' | 'wentInto' | 'isRemembered'>[] =
+    await manager.query(
+      `SELECT id, name, vendor, kind, types, arrived_at "arrivedAt" FROM plugin
       WHERE computer_id = $1 ORDER BY name, id`,
-    [computer],
-  );
+      [computer],
+    );
   const copies: (Pick<CopyRow, 'id' | 'format' | 'path'> & {
     state: CopyState;
     pluginId: string;
@@ -106,7 +107,7 @@ export async function updatePlugins(
       grounds = new.grounds
        FROM jsonb_to_recordset($1::jsonb) AS new (id uuid, name text, vendor text, kind text,
          types jsonb, grounds jsonb) WHERE plugin.id = new.id`,
-    [withoutNul(JSON.stringify(rows))],
+    [toJsonb(rows)],
   );
 }
 
@@ -144,17 +145,81 @@ export async function loadedPlugins(manager: EntityManager, computer: string): P
   return rows.map((row) => row.id);
 }
 
-/** Removes plugins that have no copy and of which nothing was made. */
+/**
+ * Removes plugins that have no copy, of which nothing was made, and to which no change in the log
+ * refers. Those in `lately` stay until the next time: windows may still show them.
+ */
 export const forgetEmptyPlugins = (
   manager: EntityManager,
   computer: string,
   used: ReadonlySet<string>,
+  lately: readonly string[],
 ): Promise<unknown> =>
   manager.query(
-    `DELETE FROM plugin p WHERE computer_id = $1 AND NOT EXISTS (SELECT FROM copy c
-      WHERE c.plugin_id = p.id) AND NOT (id = ANY($2))
-      AND NOT EXISTS (SELECT FROM belonging b WHERE b.plugin_id = p.id OR b.before_id = p.id)`,
-    [computer, [...used]],
+    `DELETE FROM plugin p WHERE computer_id = $1 AND NOT is_remembered
+      AND NOT EXISTS (SELECT FROM copy c WHERE c.plugin_id = p.id)
+      AND NOT (id = ANY($2)) AND NOT (id = ANY($3))
+      AND NOT EXISTS (SELECT FROM belonging b WHERE b.plugin_id = p.id OR b.before_id = p.id)
+      AND NOT EXISTS (SELECT FROM plugin q WHERE q.went_into = p.id)
+      AND NOT EXISTS (SELECT FROM load l WHERE l.plugin_id = p.id)
+      AND NOT EXISTS (SELECT FROM load l WHERE l.after_plugin_id = p.id)`,
+    [computer, [...used], lately],
+  );
+
+/** Notes that all copies of a plugin are in another one now. */
+export async function noteWentInto(
+  manager: EntityManager,
+  computer: string,
+  went: readonly { plugin: string; into: string }[],
+): Promise<void> {
+  await manager.query(
+    `UPDATE plugin SET went_into = new.into
+      FROM jsonb_to_recordset($1::jsonb) AS new (plugin uuid, "into" uuid)
+      WHERE plugin.id = new.plugin`,
+    [JSON.stringify(went)],
+  );
+  await manager.query(
+    `UPDATE plugin p SET went_into = NULL WHERE computer_id = $1 AND went_into IS NOT NULL
+      AND EXISTS (SELECT FROM copy c WHERE c.plugin_id = p.id)`,
+    [computer],
+  );
+}
+
+/** Of some plugins that a computer knows, where their copies are now: themselves, or what they went into. */
+export async function wherePluginsAre(
+  manager: EntityManager,
+  computer: string,
+  ids: readonly string[],
+): Promise<Map<string, string>> {
+  const rows: { id: string; now: string }[] = await manager.query(
+    `WITH RECURSIVE trail (id, now, next, steps) AS (
+       SELECT id, id, went_into, 0 FROM plugin WHERE computer_id = $1 AND id = ANY($2::uuid[])
+       UNION ALL
+       SELECT trail.id, p.id, p.went_into, trail.steps + 1
+         FROM trail JOIN plugin p ON p.id = trail.next WHERE trail.steps < 1000)
+     SELECT id, now FROM trail WHERE next IS NULL`,
+    [computer, ids],
+  );
+  return new Map(rows.map((row) => [row.id, row.now]));
+}
+
+/** Of these plugins those that are there. */
+export async function existingPlugins(
+  manager: EntityManager,
+  ids: readonly string[],
+): Promise<Set<string>> {
+  const rows: { id: string }[] = await manager.query(
+    'SELECT id FROM plugin WHERE id = ANY($1::uuid[])',
+    [ids],
+  );
+  return new Set(rows.map((row) => row.id));
+}
+
+/** Keeps plugins for good, since the log of changes refers to them. */
+export const rememberPlugins = (manager: EntityManager, ids: readonly string[]): Promise<unknown> =>
+  manager.query(
+    'UPDATE plugin SET is_remembered = true WHERE id = ANY($1::uuid[]) AND NOT is_remembered',
+    [ids],
   );
 
 /** All plugins of a computer. */
@@ -244,6 +309,19 @@ export async function pluginsOfCopies(
           'SELECT id, plugin_id plugin FROM copy WHERE computer_id = $1 AND id = ANY($2::uuid[])',
           [computer, copies],
         );
+  return new Map(rows.map((row) => [row.id, row.plugin]));
+}
+
+/** The plugins of copies that have one. */
+export async function ownersOfCopies(
+  manager: EntityManager,
+  copies: readonly string[],
+): Promise<Map<string, string>> {
+  const rows: { id: string; plugin: string }[] = await manager.query(
+    `SELECT id, plugin_id plugin FROM copy
+      WHERE id = ANY($1::uuid[]) AND plugin_id IS NOT NULL`,
+    [copies],
+  );
   return new Map(rows.map((row) => [row.id, row.plugin]));
 }
 

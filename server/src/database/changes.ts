@@ -1,7 +1,7 @@
 /** The log of changes: each with its reverse inside, and whether it is done, undone or discarded. */
 import type { EntityManager } from 'typeorm';
 import { asId, type OrderChange } from '@clever-drawer/core';
-import { withoutNul } from './bulk.ts';
+import { toJsonb } from './bulk.ts';
 import { ChangeTable, type ChangeRow } from './order-tables.ts';
 
 /** Adds a change as the newest and discards what was undone and can now not be redone. */
@@ -19,9 +19,21 @@ export async function recordChange(
   await manager.query(
     `INSERT INTO change (computer_id, number, at, words, state, change)
      SELECT $1, coalesce(max(number), 0) + 1, $2, $3, 'done', $4::jsonb FROM change WHERE computer_id = $1`,
-    [computer, at, words, withoutNul(JSON.stringify(change))],
+    [computer, at, words, toJsonb(change)],
   );
 }
+
+/** Puts in what a change came to when it was undone or redone, so that the way back fits. */
+export const rewriteChange = (
+  manager: EntityManager,
+  { computerId, number }: ChangeRow,
+  change: OrderChange,
+): Promise<unknown> =>
+  manager.query('UPDATE change SET change = $3::jsonb WHERE computer_id = $1 AND number = $2', [
+    computerId,
+    number,
+    toJsonb(change),
+  ]);
 
 /** The change that undo (the newest done) or redo (the oldest undone) would touch. */
 export const changeToStep = (
@@ -33,6 +45,18 @@ export const changeToStep = (
     where: { computerId: computer, state: direction === 'undo' ? 'done' : 'undone' },
     order: { number: direction === 'undo' ? 'DESC' : 'ASC' },
   });
+
+/** The changes that redo can do again. */
+export const undoneChanges = async (
+  manager: EntityManager,
+  computer: string,
+): Promise<OrderChange[]> => {
+  const rows: { change: OrderChange }[] = await manager.query(
+    `SELECT change FROM change WHERE computer_id = $1 AND state = 'undone'`,
+    [computer],
+  );
+  return rows.map((row) => row.change);
+};
 
 /** Marks a change as done or undone. */
 export const markChange = (

@@ -44,7 +44,7 @@ export const toRow = (
   table: string,
   target: string,
   column: string,
-  onDelete: 'CASCADE' | 'SET NULL',
+  onDelete: 'CASCADE' | 'SET NULL' | 'NO ACTION',
   more: EntitySchemaColumnOptions = { type: 'uuid' },
 ): EntitySchemaColumnOptions => ({
   ...more,

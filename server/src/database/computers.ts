@@ -1,6 +1,7 @@
 /** Computers, and the lock under which their order is changed. */
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
+import { toJsonb } from './bulk.ts';
 import { ComputerTable, type ComputerRow } from './catalog-tables.ts';
 
 /** All computers, in the order in which they were added. */
@@ -51,5 +52,5 @@ export const saveDoubts = (
 ): Promise<unknown> =>
   manager.query('UPDATE computer SET doubts = $2::jsonb WHERE id = $1', [
     computer,
-    JSON.stringify(doubts),
+    toJsonb(doubts),
   ]);

@@ -10,6 +10,7 @@ import { Rules1763900000007 } from './migrations/0007-rules.ts';
 import { Practice1763900000008 } from './migrations/0008-practice.ts';
 import { Chains1763900000009 } from './migrations/0009-chains.ts';
 import { Shortcuts1763900000010 } from './migrations/0010-shortcuts.ts';
+import { WentInto1763900000011 } from './migrations/0011-went-into.ts';
 import { tables } from './tables.ts';
 
 /** Where the database is; `password` only where the cluster asks for one. */
@@ -33,7 +34,22 @@ export const migrations = [
   Practice1763900000008,
   Chains1763900000009,
   Shortcuts1763900000010,
+  WentInto1763900000011,
 ];
+
+/**
+ * Whether an error says that the database is not there: a connection that could not be made or
+ * broke, or a server that shuts down or starts (class 57P of the error codes, and 08).
+ */
+export function isDatabaseAway(error: unknown): boolean {
+  const { code, message } = error as { code?: string; message?: string };
+  return (
+    /^(57P0[123]|08|ECONN|EPIPE|ENOTCONN)/.test(code ?? '') ||
+    /Connection terminated|Client has encountered a connection error|timeout exceeded when trying to connect/.test(
+      message ?? '',
+    )
+  );
+}
 
 /** Connects and brings the tables up to date; every pending migration in one transaction. */
 export async function connect(address: DatabaseAddress): Promise<DataSource> {

@@ -155,7 +155,7 @@ export const PlacementTable = schema<PlacementRow>(
   {
     id,
     folderId: toRow('placement', 'folder', 'folder_id', 'CASCADE'),
-    pluginId: toRow('placement', 'plugin', 'plugin_id', 'CASCADE'),
+    pluginId: toRow('placement', 'plugin', 'plugin_id', 'NO ACTION'),
     position: text,
   },
   {
@@ -166,14 +166,14 @@ export const PlacementTable = schema<PlacementRow>(
 
 /** The table `naming`. */
 export const NamingTable = schema<NamingRow>('naming', {
-  pluginId: toRow('naming', 'plugin', 'plugin_id', 'CASCADE', { type: 'uuid', primary: true }),
+  pluginId: toRow('naming', 'plugin', 'plugin_id', 'NO ACTION', { type: 'uuid', primary: true }),
   nickname: maybeText,
   slotLabel: maybeText,
 });
 
 /** The table `chain`. */
 export const ChainTable = schema<ChainRow>('chain', {
-  pluginId: toRow('chain', 'plugin', 'plugin_id', 'CASCADE', primary),
+  pluginId: toRow('chain', 'plugin', 'plugin_id', 'NO ACTION', primary),
   name: text,
   kind: text,
   plugins: json,
@@ -181,7 +181,7 @@ export const ChainTable = schema<ChainRow>('chain', {
 
 /** The table `answer`. */
 export const AnswerTable = schema<AnswerRow>('answer', {
-  pluginId: toRow('answer', 'plugin', 'plugin_id', 'CASCADE', primary),
+  pluginId: toRow('answer', 'plugin', 'plugin_id', 'NO ACTION', primary),
   kind: maybeText,
   types: maybeJson,
   vendor: maybeText,
@@ -195,8 +195,8 @@ export const AnswerTable = schema<AnswerRow>('answer', {
 /** The table `belonging`. */
 export const BelongingTable = schema<BelongingRow>('belonging', {
   copyId: toRow('belonging', 'copy', 'copy_id', 'CASCADE', primary),
-  pluginId: toRow('belonging', 'plugin', 'plugin_id', 'CASCADE'),
-  beforeId: toRow('belonging', 'plugin', 'before_id', 'CASCADE'),
+  pluginId: toRow('belonging', 'plugin', 'plugin_id', 'NO ACTION'),
+  beforeId: toRow('belonging', 'plugin', 'before_id', 'NO ACTION'),
 });
 
 /** The table `spelling`. */

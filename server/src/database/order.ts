@@ -12,7 +12,7 @@ import {
   type PluginId,
   type SpellingId,
 } from '@clever-drawer/core';
-import { insertMany } from './bulk.ts';
+import { insertMany, toJsonb } from './bulk.ts';
 import {
   AnswerTable,
   BelongingTable,
@@ -204,6 +204,10 @@ export async function applyToTables(
     change.removed.filter((record) => !isFrame(record)),
   );
   await add(manager, computer, change.added.filter(isFrame));
+  await makePlugins(
+    manager,
+    change.updated.flatMap(([, to]) => (to.table === 'belonging' ? [to] : [])),
+  );
   for (const [, to] of change.updated) {
     await update(manager, to);
   }
@@ -428,11 +432,11 @@ async function makeChains(
     return;
   }
   await manager.query(
-    `INSERT INTO plugin (id, computer_id, name, vendor, kind, types, arrived_at)
-      SELECT c.id, $2, c.name, NULL, c.kind, '[]', now()
+    `INSERT INTO plugin (id, computer_id, name, vendor, kind, types, arrived_at, is_remembered)
+      SELECT c.id, $2, c.name, NULL, c.kind, '[]', now(), true
       FROM jsonb_to_recordset($1::jsonb) AS c (id uuid, name text, kind text)
       ON CONFLICT (id) DO NOTHING`,
-    [JSON.stringify(chains), computer],
+    [toJsonb(chains), computer],
   );
   await insertMany(
     manager,
@@ -450,12 +454,12 @@ async function makePlugins(
 ): Promise<void> {
   if (belongings.length > 0) {
     await manager.query(
-      `INSERT INTO plugin (id, computer_id, name, vendor, kind, types, arrived_at)
+      `INSERT INTO plugin (id, computer_id, name, vendor, kind, types, arrived_at, is_remembered)
         SELECT DISTINCT ON (b.plugin) b.plugin, p.computer_id, p.name, p.vendor, p.kind, p.types,
-        p.arrived_at
+        p.arrived_at, true
        FROM jsonb_to_recordset($1::jsonb) AS b (plugin uuid, before uuid)
          JOIN plugin p ON p.id = b.before ON CONFLICT (id) DO NOTHING`,
-      [JSON.stringify(belongings)],
+      [toJsonb(belongings)],
     );
   }
 }

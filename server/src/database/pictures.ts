@@ -13,3 +13,16 @@ export const findOwnPicture = (
   id: string,
 ): Promise<PictureRow | null> =>
   manager.getRepository(PictureTable).findOneBy({ id, computerId: computer });
+
+/** Removes pictures older than that to which neither answers nor the log of changes refer. */
+export async function forgetUnusedPictures(manager: EntityManager, before: Date): Promise<number> {
+  const rows: unknown[] = await manager.query(
+    `DELETE FROM picture p WHERE p.at < $1
+      AND NOT EXISTS (SELECT FROM answer a WHERE a.picture = p.id)
+      AND NOT EXISTS (SELECT FROM change c WHERE c.computer_id = p.computer_id
+        AND c.state <> 'discarded' AND c.change::text LIKE '%' || p.id || '%')
+      RETURNING p.id`,
+    [before],
+  );
+  return rows.length;
+}

@@ -39,6 +39,8 @@ export interface AsideRow {
 export interface ScanRow {
   id: string;
   computerId: string;
+  /** Counts the computer's scans from 1: clocks can be set back. */
+  number: number;
   startedAt: Date;
   endedAt: Date | null;
   state: ScanState;
@@ -89,6 +91,7 @@ export const AsideTable = schema<AsideRow>('aside', {
 export const ScanTable = schema<ScanRow>('scan', {
   id,
   computerId: toRow('scan', 'computer', 'computer_id', 'CASCADE'),
+  number: whole,
   startedAt: time,
   endedAt: maybeTime,
   state: text,

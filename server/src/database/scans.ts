@@ -3,9 +3,14 @@ import type { EntityManager } from 'typeorm';
 import { insertMany } from './bulk.ts';
 import { FindingTable, ScanTable, type FindingRow, type ScanRow } from './scan-tables.ts';
 
-/** Adds a scan. */
-export const addScan = (manager: EntityManager, row: ScanRow): Promise<unknown> =>
-  manager.getRepository(ScanTable).insert(row);
+/** Adds a scan as the computer's latest, and gives it its number. */
+export async function addScan(manager: EntityManager, row: ScanRow): Promise<void> {
+  const latest = await manager
+    .getRepository(ScanTable)
+    .maximum('number', { computerId: row.computerId });
+  row.number = (latest ?? 0) + 1;
+  await manager.getRepository(ScanTable).insert(row);
+}
 
 /** Writes what a scan counted. */
 export const saveScan = (manager: EntityManager, row: ScanRow): Promise<unknown> =>
@@ -20,7 +25,7 @@ export const saveScan = (manager: EntityManager, row: ScanRow): Promise<unknown>
 export const listScans = (manager: EntityManager, computer: string): Promise<ScanRow[]> =>
   manager
     .getRepository(ScanTable)
-    .find({ where: { computerId: computer }, order: { startedAt: 'DESC' }, take: 50 });
+    .find({ where: { computerId: computer }, order: { number: 'DESC' }, take: 50 });
 
 /** Adds findings. */
 export const addFindings = (manager: EntityManager, rows: readonly FindingRow[]): Promise<void> =>
@@ -59,6 +64,6 @@ export const findingsAbout = (
     `SELECT f.id, f.scan_id "scanId", f.number, f.sort, f.plugin_id "pluginId", f.name, f.vendor,
       f.format, f.path, f."from", f."to", f.problem, s.started_at "at" FROM finding f
       JOIN scan s ON s.id = f.scan_id
-    WHERE f.plugin_id = $1 ORDER BY s.started_at DESC, f.number LIMIT $2`,
+    WHERE f.plugin_id = $1 ORDER BY s.number DESC, f.number LIMIT $2`,
     [plugin, limit],
   );

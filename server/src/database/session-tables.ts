@@ -63,7 +63,7 @@ export const LoadTable = schema<LoadRow>(
   {
     id,
     computerId: toRow('load', 'computer', 'computer_id', 'CASCADE'),
-    pluginId: toRow('load', 'plugin', 'plugin_id', 'CASCADE'),
+    pluginId: toRow('load', 'plugin', 'plugin_id', 'NO ACTION'),
     copyId: toRow('load', 'copy', 'copy_id', 'SET NULL'),
     at: time,
     track: text,

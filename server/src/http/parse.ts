@@ -1,11 +1,24 @@
 /** Requests parsed with Yup: a value of the right shape, or problems that name the field. */
 import { ValidationError, type Schema } from 'yup';
-import { failed, ok, type Problem, type Result } from '@clever-drawer/core';
+import { failed, ok, troubleInValue, type Problem, type Result } from '@clever-drawer/core';
 
-/** Parses a body strictly: nothing is converted, unknown fields are dropped. */
+/** What any body may hold: 20,000 placements with room to spare. */
+const bodyLimits = { depth: 12, values: 400_000 };
+/** With more values than this, only the first fault of a body is told: finding all takes seconds. */
+const smallBody = { depth: 12, values: 2_000 };
+
+/**
+ * Parses a body strictly: nothing is converted, unknown fields are dropped. Limits are looked at
+ * before anything else.
+ */
 export async function parse<T>(schema: Schema<T>, body: unknown): Promise<Result<T>> {
+  const trouble = troubleInValue(body, bodyLimits);
+  if (trouble) {
+    return failed({ code: 'field-invalid', at: trouble.at || 'body', detail: trouble.detail });
+  }
   try {
-    return ok(await schema.validate(body ?? {}, { strict: true, abortEarly: false }));
+    const abortEarly = troubleInValue(body, smallBody) !== null;
+    return ok(await schema.validate(body ?? {}, { strict: true, abortEarly }));
   } catch (error) {
     if (!(error instanceof ValidationError)) {
       throw error;

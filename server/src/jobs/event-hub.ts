@@ -21,6 +21,9 @@ export class EventHub {
     this.#listeners.set(computer, listeners.add(listener));
     return () => {
       listeners.delete(listener);
+      if (listeners.size === 0 && this.#listeners.get(computer) === listeners) {
+        this.#listeners.delete(computer);
+      }
     };
   }
 

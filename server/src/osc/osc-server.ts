@@ -9,6 +9,7 @@ import {
   asId,
   describe,
   formats,
+  storable,
   trackKinds,
   type Format,
   type Result,
@@ -17,6 +18,7 @@ import {
 } from '@clever-drawer/core';
 import { changeSession, loadIntoSlot, viewSession } from '../usecases/session/practice-session.ts';
 import { hearLoad } from '../usecases/loads/external-loads.ts';
+import { loggable } from '../log.ts';
 import type { Parts } from '../parts.ts';
 import { viewComputers } from '../usecases/catalog/view-catalog.ts';
 import { findPlugins } from '../usecases/catalog/find-plugins.ts';
@@ -52,6 +54,10 @@ export class OscServer {
   }
 
   #hear(bytes: Buffer, from: RemoteInfo): void {
+    if (from.port === 0 || from.port === this.#socket.address().port) {
+      // Nobody hears an answer to port 0, and one to our own port would be heard as a message.
+      return;
+    }
     const answer: Answer = (address, ...values) => {
       const view = toBuffer({
         address,
@@ -65,6 +71,11 @@ export class OscServer {
         new Uint8Array(view.buffer, view.byteOffset, view.byteLength),
         from.port,
         from.address,
+        (error) => {
+          if (error) {
+            this.#parts.log.warn({ error: loggable(error) }, 'an OSC answer could not be sent');
+          }
+        },
       );
     };
     let messages: OscMessageOutput[];
@@ -79,7 +90,10 @@ export class OscServer {
     }
     for (const message of messages) {
       this.#obey(message, answer).catch((error: unknown) => {
-        this.#parts.log.error({ error, address: message.address }, 'an OSC message failed');
+        this.#parts.log.error(
+          { error: loggable(error), address: message.address },
+          'an OSC message failed',
+        );
         answer('/clever-drawer/refused', 'Something went wrong inside Clever Drawer.');
       });
     }
@@ -103,9 +117,11 @@ export class OscServer {
 const messagesIn = (packet: OscPacketOutput): OscMessageOutput[] =>
   packet.oscType === 'message' ? [packet] : packet.elements.flatMap(messagesIn);
 const textAt = (values: readonly unknown[], at: number): string =>
-  typeof values[at] === 'string' ? values[at] : '';
+  typeof values[at] === 'string' ? storable(values[at]) : '';
 const numberAt = (values: readonly unknown[], at: number): number =>
-  typeof values[at] === 'number' ? Math.max(0, Math.floor(values[at])) : 0;
+  typeof values[at] === 'number' && Number.isFinite(values[at])
+    ? Math.min(1_000_000, Math.max(0, Math.floor(values[at])))
+    : 0;
 const isSlotSort = (text: string): text is SlotKind =>
   text === 'effect' || text === 'instrument' || text === 'note-effect';
 const refused = (answer: Answer, result: Result<unknown>): boolean => {

@@ -14,14 +14,21 @@ import {
   readBinaryPlugin,
   readLv2,
   readVst3,
+  storableCopy,
   type BundleFiles,
   type LadspaDescriptions,
   type OpenFile,
 } from '@clever-drawer/core/readers';
 import { reasonOf, type FoundBundle } from './walk.ts';
 
-/** The copies of one bundle. Whatever goes wrong becomes a failed copy. `place` bounds what may be read. */
-export function readBundle(
+/**
+ * The copies of one bundle, with texts that can be kept. Whatever goes wrong becomes a failed copy.
+ * `place` bounds what may be read.
+ */
+export const readBundle = (...asked: Parameters<typeof readCopies>): FoundCopy[] =>
+  readCopies(...asked).map(storableCopy);
+
+function readCopies(
   bundle: Pick<FoundBundle, 'format' | 'candidates' | 'path'>,
   place: string,
   descriptions: LadspaDescriptions,

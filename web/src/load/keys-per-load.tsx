@@ -5,7 +5,8 @@ import { useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
 import type { HabitsView, KeysView } from '@clever-drawer/core';
 import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
-import { useNotices, useNotifyError } from '../ui/notices.tsx';
+import { useNotifyError } from '../studio/notify-error.ts';
+import { useNotices } from '../ui/notices.tsx';
 
 export function KeysPerLoad() {
   const { client } = useComputer();

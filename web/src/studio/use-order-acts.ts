@@ -6,6 +6,7 @@ import {
   createTurns,
   describe,
   perform,
+  storableValue,
   type Act,
   type CatalogView,
   type OrderStep,
@@ -74,7 +75,8 @@ function createOrderActs(
     );
   };
   return {
-    act: (wanted) => {
+    act: (asked) => {
+      const wanted = storableValue(asked);
       const state = queries.getQueryData<OrderState>(key);
       if (!state) {
         return false;

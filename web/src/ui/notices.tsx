@@ -11,7 +11,6 @@ import {
   useState,
   type ReactNode,
 } from 'react';
-import { messageOf } from '../api/client.ts';
 
 export type NoticeKind = 'done' | 'trouble';
 interface Notice {
@@ -25,14 +24,6 @@ export interface Notices {
 
 const NoticesContext = createContext<Notices>({ notify: () => undefined });
 export const useNotices = (): Notices => useContext(NoticesContext);
-
-/** Tells what went wrong with something that was asked of the server. */
-export function useNotifyError(): (error: unknown) => void {
-  const { notify } = useNotices();
-  return (error) => {
-    notify(messageOf(error), 'trouble');
-  };
-}
 
 /** How long a message about something done stays. Milliseconds. */
 const shownFor = 3_500;

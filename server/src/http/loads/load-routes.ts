@@ -34,6 +34,11 @@ const externalLoadSchema: Schema<ExternalLoad> = object({
   took: took(),
 });
 
+const day = 24 * 60 * 60 * 1000;
+/** There was no such program before; clocks of two machines may differ by some hours. */
+const isSensibleTime = (time: number, now: number): boolean =>
+  time >= Date.UTC(1990, 0) && time <= now + day;
+
 /** Whether use is learnt. */
 const learningSchema = object({ isLearning: boolean().required() });
 
@@ -49,10 +54,8 @@ const pastLoadsSchema: Schema<{ loads: PastLoad[] }> = object({
       took: took(),
       at: string()
         .required()
-        .test(
-          'time',
-          '${path} must be a time in ISO 8601',
-          (text) => !Number.isNaN(Date.parse(text)),
+        .test('time', '${path} must be a time in ISO 8601, from 1990 to tomorrow', (text) =>
+          isSensibleTime(Date.parse(text), Date.now()),
         ),
     }),
   )

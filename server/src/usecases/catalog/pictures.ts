@@ -2,12 +2,25 @@
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import { failed, ok, type Result } from '@clever-drawer/core';
-import { addPicture, findOwnPicture } from '../../database/pictures.ts';
+import { addPicture, findOwnPicture, forgetUnusedPictures } from '../../database/pictures.ts';
 import type { Parts } from '../../parts.ts';
 
 /** The most pixels a picture that comes in may have, and the longer side of what is kept. */
 const mostPixels = 50_000_000;
 const side = 640;
+
+/** What is taken: pictures made of pixels. A drawing such as SVG is a document that could ask for more. */
+const offered: ReadonlySet<string> = new Set(['png', 'jpeg', 'webp', 'gif', 'tiff', 'heif']);
+
+/** Pictures that nothing refers to are kept this long: one may be about to be used. Days. */
+const keptUnused = 7;
+
+/** Removes pictures that neither an answer nor the log of changes refers to. Gives how many. */
+export const tidyPictures = ({ database, clock }: Pick<Parts, 'database' | 'clock'>) =>
+  forgetUnusedPictures(
+    database.manager,
+    new Date(clock().getTime() - keptUnused * 24 * 60 * 60 * 1000),
+  );
 
 /**
  * Takes in a picture (PNG, JPEG, WebP, GIF …), made anew as WebP: whatever else was in the file is
@@ -21,7 +34,12 @@ export async function takePicture(
   if (!Buffer.isBuffer(bytes) || bytes.length === 0) {
     return failed({ code: 'not-a-picture', at: 'picture' });
   }
-  const made = await sharp(bytes, { limitInputPixels: mostPixels, failOn: 'error', pages: 1 })
+  const picture = sharp(bytes, { limitInputPixels: mostPixels, failOn: 'error', pages: 1 });
+  const { format } = await picture.metadata().catch(() => ({ format: undefined }));
+  if (format === undefined || !offered.has(format)) {
+    return failed({ code: 'not-a-picture', at: 'picture' });
+  }
+  const made = await picture
     .rotate()
     .resize({ width: side, height: side, fit: 'inside', withoutEnlargement: true })
     .webp({ quality: 86 })

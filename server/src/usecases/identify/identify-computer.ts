@@ -8,12 +8,14 @@ import {
   grouped,
   plainText,
   identifyPlugins,
+  pluginsOfChange,
   usedIn,
   type AnswerFacts,
   type Decisions,
   type OrderChange,
   type OrderRecord,
   type CopyToIdentify,
+  type IdentifiedCatalog,
   type IdentifiedPlugin,
 } from '@clever-drawer/core';
 import {
@@ -24,9 +26,11 @@ import {
   listPlugins,
   loadedPlugins,
   moveCopies,
+  noteWentInto,
   updatePlugins,
 } from '../../database/catalog.ts';
-import { saveDoubts } from '../../database/computers.ts';
+import { findComputer, lockComputer, saveDoubts } from '../../database/computers.ts';
+import { undoneChanges } from '../../database/changes.ts';
 import { readAnswers, readBelongings, readOrder, readSpellings } from '../../database/order.ts';
 import type { CopyRow, PluginRow } from '../../database/catalog-tables.ts';
 import type { Parts } from '../../parts.ts';
@@ -34,40 +38,126 @@ import type { Parts } from '../../parts.ts';
 /** What sorting needs of the program's parts. */
 type Sorter = Pick<Parts, 'readers' | 'clock'>;
 
+/** Everything that identifying starts from. */
+interface Basis {
+  /** Copies that were understood and are not set aside. */
+  readonly copies: readonly CopyRow[];
+  readonly plugins: readonly PluginRow[];
+  readonly decisions: Decisions;
+}
+
 /**
- * Sorts everything, in a thread of its own. Copies that failed and hold a plugin stay with it; they
- * say nothing of it.
+ * Identifies everything after a scan. The long part is worked out beside what people do; it is
+ * taken up, with the computer locked, only if nobody changed the order meanwhile, else it is worked
+ * out again under the lock. So nothing that was filed meanwhile is ever taken for unused.
  */
-export async function identifyComputer(
-  manager: EntityManager,
-  { readers, clock }: Sorter,
+export async function identifyAfterScan(
+  { database, ...sorter }: Sorter & Pick<Parts, 'database'>,
   computer: string,
 ): Promise<void> {
+  const before = await database.transaction('REPEATABLE READ', async (manager) => ({
+    revision: (await findComputer(manager, computer))?.revision,
+    basis: await readBasis(manager, computer),
+  }));
+  const identified = await workOut(sorter, before.basis);
+  await database.transaction(async (manager) => {
+    const row = await lockComputer(manager, computer);
+    if (row && row.revision === before.revision) {
+      await takeUp(manager, sorter, computer, before.basis, identified);
+    } else if (row) {
+      await identifyComputer(manager, sorter, computer);
+    }
+  });
+}
+
+/** Identifies everything. The computer is locked by whoever calls. */
+export async function identifyComputer(
+  manager: EntityManager,
+  sorter: Sorter,
+  computer: string,
+): Promise<void> {
+  const basis = await readBasis(manager, computer);
+  await takeUp(manager, sorter, computer, basis, await workOut(sorter, basis));
+}
+
+async function readBasis(manager: EntityManager, computer: string): Promise<Basis> {
   const copies = await allCopies(manager, computer);
-  const sound = copies.filter((copy) => copy.status === 'ok' && copy.state !== 'aside');
   const used = await readUsed(manager, computer);
-  const decisions: Decisions = { ...(await readSaid(manager, computer)), used };
-  const sorted = await readers.sort(sound.map(asSorted), decisions);
-  const known = new Map((await listPlugins(manager, computer)).map((row) => [row.id, row]));
-  const added = sorted.plugins.filter(({ id }) => !known.has(id));
-  const changed = sorted.plugins.filter((plugin) => {
+  return {
+    copies: copies.filter((copy) => copy.status === 'ok' && copy.state !== 'aside'),
+    plugins: await listPlugins(manager, computer),
+    decisions: { ...(await readSaid(manager, computer)), used },
+  };
+}
+
+/** In a thread of its own. */
+const workOut = ({ readers }: Sorter, { copies, decisions }: Basis): Promise<IdentifiedCatalog> =>
+  readers.sort(copies.map(asSorted), decisions);
+
+/**
+ * Writes the outcome. Copies that failed and hold a plugin stay with it; they say nothing of it.
+ */
+async function takeUp(
+  manager: EntityManager,
+  { clock }: Sorter,
+  computer: string,
+  { copies, plugins, decisions }: Basis,
+  identified: IdentifiedCatalog,
+): Promise<void> {
+  const known = new Map(plugins.map((row) => [row.id, row]));
+  const added = identified.plugins.filter(({ id }) => !known.has(id));
+  const changed = identified.plugins.filter((plugin) => {
     const row = known.get(plugin.id);
     return row && !isSame(row, plugin);
   });
+  const fresh = { computerId: computer, arrivedAt: clock(), wentInto: null, isRemembered: false };
   await addPlugins(
     manager,
-    added.map((plugin): PluginRow => ({ computerId: computer, arrivedAt: clock(), ...plugin })),
+    added.map((plugin): PluginRow => ({ ...fresh, ...plugin })),
   );
   await moveCopies(
     manager,
-    sound.flatMap((copy) => {
-      const plugin = sorted.pluginOf.get(copy.id);
+    copies.flatMap((copy) => {
+      const plugin = identified.pluginOf.get(copy.id);
       return plugin === undefined || plugin === copy.pluginId ? [] : [{ copy: copy.id, plugin }];
     }),
   );
   await updatePlugins(manager, changed);
-  await forgetEmptyPlugins(manager, computer, used);
-  await saveDoubts(manager, computer, sorted.doubts);
+  const went = emptiedPlugins(copies, identified.pluginOf);
+  await noteWentInto(manager, computer, went);
+  await forgetEmptyPlugins(
+    manager,
+    computer,
+    decisions.used,
+    went.map(({ plugin }) => plugin),
+  );
+  await saveDoubts(manager, computer, identified.doubts);
+}
+
+/** Plugins that no copy belongs to any more, with the one most of their copies went into. */
+function emptiedPlugins(
+  copies: readonly CopyRow[],
+  pluginOf: ReadonlyMap<string, string>,
+): { plugin: string; into: string }[] {
+  const held = new Set(pluginOf.values());
+  const moves = grouped(
+    copies.flatMap((copy) => {
+      const into = pluginOf.get(copy.id);
+      const isMove = copy.pluginId !== null && !held.has(copy.pluginId) && into !== undefined;
+      return isMove ? [[copy.pluginId ?? '', into] as const] : [];
+    }),
+  );
+  return [...moves].map(([plugin, into]) => ({ plugin, into: mostFrequent(into) }));
+}
+
+/** The value that stands there most often; of several the first. The list is not empty. */
+function mostFrequent(values: readonly string[]): string {
+  const counts = new Map<string, number>();
+  for (const value of values) {
+    counts.set(value, (counts.get(value) ?? 0) + 1);
+  }
+  const [most] = [...counts].sort(([, a], [, b]) => b - a);
+  return most?.[0] ?? '';
 }
 
 const asSorted = ({ id, facts, state, pluginId }: CopyRow): CopyToIdentify => ({
@@ -83,10 +173,14 @@ const isSame = (row: PluginRow, plugin: IdentifiedPlugin): boolean =>
   row.kind === plugin.kind &&
   plainText([row.types, row.grounds]) === plainText([plugin.types, plugin.grounds]);
 
-/** Plugins of which something was made, or that were loaded. */
+/**
+ * Plugins of which something was made, or will be made again by redo, or that were loaded: undo
+ * alone never makes one plugin of two.
+ */
 async function readUsed(manager: EntityManager, computer: string): Promise<Set<string>> {
   const made = usedIn(await readOrder(manager, computer));
-  return new Set<string>([...made, ...(await loadedPlugins(manager, computer))]);
+  const redoable = (await undoneChanges(manager, computer)).flatMap(pluginsOfChange);
+  return new Set<string>([...made, ...redoable, ...(await loadedPlugins(manager, computer))]);
 }
 
 /** What the user said of copies, spellings and plugins. */

@@ -1,28 +1,41 @@
 /** Acts on the order, undo and redo: each one transaction that also stores the change with its reverse. */
 import type { EntityManager } from 'typeorm';
 import {
+  asId,
   failed,
+  fitChange,
   isEmptyChange,
+  isSameChange,
   ok,
   perform,
+  pluginsOfChange,
   pluginsOfAct,
+  reverse,
   stepOf,
   type Act,
   type ChangeView,
+  type Order,
   type OrderChange,
   type OrderStep,
   type OrderView,
+  type PluginId,
   type Problem,
   type Result,
   type Owner,
 } from '@clever-drawer/core';
-import { isPluginId, pluginsOfCopies } from '../../database/catalog.ts';
+import {
+  isPluginId,
+  pluginsOfCopies,
+  rememberPlugins,
+  wherePluginsAre,
+} from '../../database/catalog.ts';
 import {
   changeToStep,
   listChanges,
   markChange,
   pluginNames,
   recordChange,
+  rewriteChange,
   undoWords,
 } from '../../database/changes.ts';
 import { findComputer, lockComputer, nextRevision } from '../../database/computers.ts';
@@ -46,13 +59,14 @@ export function viewOrder(parts: Parts, computer: string): Promise<OrderView> {
 }
 
 /** Does one act and tells every window. */
-export function performAct(parts: Parts, computer: string, act: Act): Promise<Result<OrderStep>> {
+export function performAct(parts: Parts, computer: string, asked: Act): Promise<Result<OrderStep>> {
   return step(parts, computer, async (manager) => {
-    const trouble = await troubleWith(manager, computer, act);
+    const trouble = await troubleWith(manager, computer, asked);
     if (trouble) {
       return failed(trouble);
     }
     const order = await readOrder(manager, computer);
+    const act = await aboutWhatIsThere(manager, computer, order, asked);
     const names = await pluginNames(manager, computer, pluginsOfAct(order, act));
     const performed = perform(order, act, (id) => names.get(id));
     if (!performed.ok || isEmptyChange(performed.value.change)) {
@@ -65,8 +79,27 @@ export function performAct(parts: Parts, computer: string, act: Act): Promise<Re
       performed.value.change,
       parts.clock(),
     );
+    await rememberPlugins(manager, pluginsOfChange(performed.value.change));
     return performed;
   });
+}
+
+/** The act with plugins that went into others since the window saw them replaced by those. */
+async function aboutWhatIsThere(
+  manager: EntityManager,
+  computer: string,
+  order: Order,
+  act: Act,
+): Promise<Act> {
+  const named = pluginsOfAct(order, act);
+  const where = await wherePluginsAre(manager, computer, named);
+  const went = [...where].filter(([id, now]) => id !== now);
+  if (went.length === 0) {
+    return act;
+  }
+  // Ids are unique among everything, so they can be told in any field of any act.
+  const text = went.reduce((said, [id, now]) => said.replaceAll(id, now), JSON.stringify(act));
+  return JSON.parse(text) as Act;
 }
 
 /** The plugins of which an act names copies. */
@@ -135,10 +168,29 @@ export function undoOrRedo(
       });
     }
     await markChange(manager, row, direction === 'undo' ? 'undone' : 'done');
+    const wanted = stepOf(row, direction);
+    const change = await fitToday(manager, computer, wanted);
+    if (!isSameChange(change, wanted)) {
+      await rewriteChange(manager, row, direction === 'undo' ? reverse(change) : change);
+    }
     return ok({
-      change: stepOf(row, direction),
+      change,
       words: `${direction === 'undo' ? 'Undone' : 'Redone'}: ${row.words}`,
     });
+  });
+}
+
+/** The change fitted to the order and the catalog as they are now. */
+async function fitToday(
+  manager: EntityManager,
+  computer: string,
+  change: OrderChange,
+): Promise<OrderChange> {
+  const order = await readOrder(manager, computer);
+  const where = await wherePluginsAre(manager, computer, pluginsOfChange(change));
+  return fitChange(order, change, (plugin) => {
+    const now = where.get(plugin);
+    return now === undefined ? null : asId<PluginId>(now);
   });
 }
 

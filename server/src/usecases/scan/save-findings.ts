@@ -18,11 +18,14 @@ import {
 } from '@clever-drawer/core';
 import {
   addPlugins,
+  existingPlugins,
   forgetCopies,
   markCopies,
+  ownersOfCopies,
   saveBundles,
   saveCopies,
 } from '../../database/catalog.ts';
+import { lockComputer } from '../../database/computers.ts';
 import { addFindings, saveScan } from '../../database/scans.ts';
 import type { BundleRow, CopyRow, PluginRow } from '../../database/catalog-tables.ts';
 import type { FindingRow, ScanRow } from '../../database/scan-tables.ts';
@@ -44,6 +47,8 @@ export interface Batch {
 /** Writes the batch; the scan's counts go up with it. */
 export async function saveBatch(manager: EntityManager, batch: Batch): Promise<void> {
   const { scan, known } = batch;
+  // People may join and part plugins meanwhile: whoever changes the order waits for this batch.
+  await lockComputer(manager, scan.computerId);
   const rows: CopyRow[] = [];
   const seen: string[] = [];
   const gone: CopyRow[] = [];
@@ -70,6 +75,7 @@ export async function saveBatch(manager: EntityManager, batch: Batch): Promise<v
       reported.push({ comparison, row });
     }
   }
+  await followOwners(manager, rows);
   await assignPlugins(manager, scan.computerId, rows, batch.plugins, batch.now);
   await saveCopies(manager, rows);
   await markCopies(manager, seen, 'present', batch.now);
@@ -116,6 +122,17 @@ function rowFor(batch: Batch, found: FoundCopy, before: CopyRow | undefined): Co
 export const firstSight = ({ name, path, vendor, ...copy }: FoundCopy): string =>
   `${nameKeyOf(nameOfCopy({ name, path }), vendor, makesSound(copy), isGenericWord).bare}|${foldVendor(vendor)}`;
 
+/** Copies that were known belong to whichever plugin they belong to by now. */
+async function followOwners(manager: EntityManager, rows: readonly CopyRow[]): Promise<void> {
+  const owners = await ownersOfCopies(
+    manager,
+    rows.filter((row) => row.pluginId !== null).map((row) => row.id),
+  );
+  for (const row of rows) {
+    row.pluginId = owners.get(row.id) ?? null;
+  }
+}
+
 /** Gives every copy that can be understood a plugin to be shown with; a copy that has one keeps it. */
 async function assignPlugins(
   manager: EntityManager,
@@ -125,17 +142,21 @@ async function assignPlugins(
   now: Date,
 ): Promise<void> {
   const added: PluginRow[] = [];
-  for (const row of rows) {
-    if (row.pluginId !== null || row.status === 'failed') {
-      continue;
-    }
+  const waiting = rows.filter((row) => row.pluginId === null && row.status !== 'failed');
+  const there = await existingPlugins(
+    manager,
+    waiting.flatMap((row) => plugins.get(firstSight(row.facts)) ?? []),
+  );
+  for (const row of waiting) {
     const key = firstSight(row.facts);
-    const known = plugins.get(key);
+    const shared = plugins.get(key);
+    const known = shared !== undefined && there.has(shared) ? shared : undefined;
     row.pluginId = known ?? randomUUID();
     if (known !== undefined) {
       continue;
     }
     plugins.set(key, row.pluginId);
+    there.add(row.pluginId);
     for (const plugin of identifyPlugins(
       [
         {
@@ -148,7 +169,13 @@ async function assignPlugins(
       ],
       new Map(),
     )) {
-      added.push({ ...plugin, computerId: computer, arrivedAt: now });
+      added.push({
+        ...plugin,
+        computerId: computer,
+        arrivedAt: now,
+        wentInto: null,
+        isRemembered: false,
+      });
     }
   }
   await addPlugins(manager, added);

@@ -35,10 +35,12 @@ import { addScan, listFindings, listScans, saveScan } from '../../database/scans
 import type { BundleRow, CopyRow } from '../../database/catalog-tables.ts';
 import type { FindingRow, PlaceRow, ScanRow } from '../../database/scan-tables.ts';
 import type { ScanJob } from '../../jobs/scan-jobs.ts';
+import { loggable } from '../../log.ts';
 import type { Parts } from '../../parts.ts';
 import type { FoundBundle } from '../../scanner/index.ts';
-import { firstSight, saveBatch } from './save-findings.ts';
-import { identifyComputer } from '../identify/identify-computer.ts';
+import { saveApart } from './save-apart.ts';
+import { firstSight } from './save-findings.ts';
+import { identifyAfterScan } from '../identify/identify-computer.ts';
 
 /** While a scan runs, windows fetch what it has found at most this often. Milliseconds. */
 const catalogEvery = 2_000;
@@ -72,6 +74,7 @@ export async function startScan(
   const scan: ScanRow = {
     id: randomUUID(),
     computerId: computer,
+    number: 0,
     startedAt: parts.clock(),
     endedAt: null,
     state: 'running',
@@ -155,12 +158,12 @@ class ScanRun {
       await this.#sort();
       this.#scan.state = this.#job.stopped ? 'stopped' : 'done';
     } catch (error) {
-      log.error({ error }, 'a scan broke off');
+      log.error({ error: loggable(error) }, 'a scan broke off');
       this.#scan.state = 'interrupted';
     }
     this.#scan.endedAt = clock();
     await saveScan(database.manager, this.#scan).catch((error: unknown) => {
-      log.error({ error }, 'the end of a scan could not be saved');
+      log.error({ error: loggable(error) }, 'the end of a scan could not be saved');
     });
     scans.end(computer);
     this.#tell({ state: this.#scan.state, examining: '', secondsLeft: 0 }, true);
@@ -226,7 +229,7 @@ class ScanRun {
     const { database } = this.#parts;
     const computer = this.#scan.computerId;
     if (this.#hasChanged || (await hasUnsorted(database.manager, computer))) {
-      await database.transaction((manager) => identifyComputer(manager, this.#parts, computer));
+      await identifyAfterScan(this.#parts, computer);
     }
   }
 
@@ -377,17 +380,15 @@ class ScanRun {
       }),
     );
     const placeOf = new Map(bundles.map((b) => [b.path, b.place.id]));
-    await this.#parts.database.transaction((manager) =>
-      saveBatch(manager, {
-        scan: this.#scan,
-        comparisons,
-        known: this.#known,
-        plugins: this.#plugins,
-        placeOf,
-        bundles: rows,
-        now: this.#parts.clock(),
-      }),
-    );
+    await saveApart(this.#parts, {
+      scan: this.#scan,
+      comparisons,
+      known: this.#known,
+      plugins: this.#plugins,
+      placeOf,
+      bundles: rows,
+      now: this.#parts.clock(),
+    });
     this.#tell({ done: this.#scan.looked }, true);
     const now = this.#now();
     if (now - this.#lastCatalog < catalogEvery) {

@@ -21,7 +21,12 @@ import {
   type SessionView,
   type SlotKind,
 } from '@clever-drawer/core';
-import { copiesOfPlugins, pluginById, shownState } from '../../database/catalog.ts';
+import {
+  copiesOfPlugins,
+  pluginById,
+  wherePluginsAre,
+  shownState,
+} from '../../database/catalog.ts';
 import {} from '../../database/changes.ts';
 import { findComputer } from '../../database/computers.ts';
 import { findAnswer, findChain, findPreference } from '../../database/order.ts';
@@ -129,12 +134,14 @@ async function chooseCopy(
   { settings }: HostSession,
   wanted: string | null,
 ): Promise<Chosen> {
-  const plugin = await pluginById(manager, computer, id);
+  // A window may still show what went into another plugin a moment ago.
+  const now = (await wherePluginsAre(manager, computer, [id])).get(id);
+  const plugin = now === undefined ? null : await pluginById(manager, computer, now);
   if (!plugin) {
     return failed({ code: 'unknown-record', at: 'plugin', what: 'plugin' });
   }
-  const copies = await copiesOfPlugins(manager, [id]);
-  const said = (await findAnswer(manager, id)) ?? undefined;
+  const copies = await copiesOfPlugins(manager, [plugin.id]);
+  const said = (await findAnswer(manager, plugin.id)) ?? undefined;
   const card = withAnswer(cardOf(plugin, copies), said);
   const reason =
     wanted === null ? whyNot(card, slot, said, settings, clock().toISOString().slice(0, 10)) : null;

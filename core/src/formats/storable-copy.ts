@@ -1,0 +1,69 @@
+/** What a file says of itself, made so that it can be kept; what had to be changed is said. */
+import { cutText, storable, textLimit } from '../text/storable.ts';
+import type { FoundCopy } from './found-copy.ts';
+
+/** The most entries of a list that a copy gives. */
+const listLimit = 200;
+
+/** Texts that only say something; paths have to stay as they are, so that files can be found. */
+const texts = ['identity', 'name', 'vendor', 'version'] as const;
+const lists = ['declared', 'replaces', 'architectures'] as const;
+type Said = (typeof texts)[number] | (typeof lists)[number];
+
+const words: Record<Said, string> = {
+  identity: 'identity',
+  name: 'name',
+  vendor: 'vendor',
+  version: 'version',
+  declared: 'categories',
+  replaces: 'identities it stands in for',
+  architectures: 'kinds of processor',
+};
+
+/** Control characters and halves of characters are left out, what is too long is cut. */
+export function storableCopy(copy: FoundCopy): FoundCopy {
+  const changed = new Set<Said>();
+  const keep = (field: Said, text: string): string => {
+    const kept = cutText(storable(text), textLimit);
+    if (kept !== text) {
+      changed.add(field);
+    }
+    return kept;
+  };
+  const mended = {
+    ...Object.fromEntries(
+      texts.map((field) => [field, copy[field] === null ? null : keep(field, copy[field])]),
+    ),
+    ...Object.fromEntries(
+      lists.map((field) => [field, shortened(field, copy[field], keep, changed)]),
+    ),
+  };
+  const problem = copy.problem && mendedProblem(copy.problem);
+  if (changed.size === 0) {
+    return problem === copy.problem ? copy : { ...copy, problem };
+  }
+  const mendedFields = [...changed].map((field) => words[field]);
+  return { ...copy, ...mended, problem, mended: mendedFields };
+}
+
+function shortened(
+  field: Said,
+  list: readonly string[] | null,
+  keep: (field: Said, text: string) => string,
+  changed: Set<Said>,
+): string[] | null {
+  if (list !== null && list.length > listLimit) {
+    changed.add(field);
+  }
+  return list && list.slice(0, listLimit).map((text) => keep(field, text));
+}
+
+/** A problem quotes the file, so its texts may be anything as well. */
+function mendedProblem<P extends object>(problem: P): P {
+  const entries = Object.entries(problem).map(
+    ([field, value]) =>
+      [field, typeof value === 'string' ? cutText(storable(value), textLimit) : value] as const,
+  );
+  const isSame = entries.every(([field, value]) => problem[field as keyof P] === value);
+  return isSame ? problem : (Object.fromEntries(entries) as P);
+}

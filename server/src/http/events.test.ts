@@ -1,0 +1,65 @@
+import { expect, it } from '@jest/globals';
+import { once } from 'node:events';
+import { createServer, type ServerResponse } from 'node:http';
+import { connect, type AddressInfo } from 'node:net';
+import express from 'express';
+import { asId, type ServerEvent } from '@clever-drawer/core';
+import { EventHub } from '../jobs/event-hub.ts';
+import { streamEvents } from './events.ts';
+
+const eventOf = (examining: string): ServerEvent => ({
+  event: 'scan',
+  progress: {
+    scan: asId('scan'),
+    state: 'running',
+    place: '/lib',
+    examining,
+    done: 0,
+    total: null,
+    unchanged: 0,
+    secondsLeft: null,
+  },
+});
+
+async function startStream() {
+  const events = new EventHub();
+  const app = express();
+  const responses: ServerResponse[] = [];
+  app.get('/', (request, response) => {
+    responses.push(response);
+    streamEvents({ events }, 'computer', request, response);
+  });
+  const server = createServer(app).listen(0, '127.0.0.1');
+  await once(server, 'listening');
+  const socket = connect((server.address() as AddressInfo).port, '127.0.0.1');
+  socket.write('GET / HTTP/1.1\r\nHost: 127.0.0.1\r\n\r\n');
+  await once(socket, 'data');
+  const stop = (): void => {
+    socket.destroy();
+    server.close();
+  };
+  return { events, socket, responses, stop };
+}
+
+it('a window that reads hears of everything', async () => {
+  const { events, socket, stop } = await startStream();
+  events.tell('computer', eventOf('echo.lv2'));
+  const [text] = (await once(socket, 'data')) as [Buffer];
+  expect(text.toString()).toContain('echo.lv2');
+  stop();
+});
+
+it('a window that reads nothing is let go before much waits for it', async () => {
+  const { events, socket, responses, stop } = await startStream();
+  socket.pause();
+  const large = 'x'.repeat(500_000);
+  let most = 0;
+  for (let at = 0; at < 100 && responses[0]?.destroyed === false; at += 1) {
+    events.tell('computer', eventOf(large));
+    most = Math.max(most, responses[0].writableLength);
+    await new Promise((resolve) => setImmediate(resolve));
+  }
+  expect(responses[0]?.destroyed).toBe(true);
+  expect(most).toBeLessThan(2_000_000);
+  stop();
+});
