@@ -21,7 +21,9 @@ import { startScan } from './usecases/scan/scan.ts';
 import { identifyAfterScan } from './usecases/identify/identify-computer.ts';
 import { ensureComputer, type NewComputer } from './usecases/catalog/set-up-computer.ts';
 
-export { freePort, SetupError, startCluster } from './database/cluster.ts';
+export { freePort, startCluster } from './database/cluster.ts';
+export { InUseError } from './database/data-lock.ts';
+export { SetupError } from './database/setup-error.ts';
 
 /** How the server is started. */
 export interface Config {

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Client } from 'pg';
 import type { ScanMode } from '@clever-drawer/core';
-import { connect } from './database/connect.ts';
+import { connect, type DatabaseAddress } from './database/connect.ts';
 import { serve, startCluster, type Running } from './main.ts';
 
 /** What a server answered. */
@@ -28,6 +28,8 @@ export interface TestServer {
   scan(mode?: ScanMode): Promise<void>;
   /** Restarts with a scan in the database that never ended. */
   pretendKilledScan(): Promise<void>;
+  /** Its database. */
+  readonly database: DatabaseAddress;
   /** Asks the database itself. */
   query<T>(sql: string, values?: readonly unknown[]): Promise<T[]>;
   restart(): Promise<void>;
@@ -93,6 +95,9 @@ export async function startTestServer(): Promise<TestServer> {
       );
       await database.destroy();
       running = await start();
+    },
+    get database() {
+      return running.database;
     },
     query: async <T>(sql: string, values: readonly unknown[] = []) => {
       const client = new Client(running.database);

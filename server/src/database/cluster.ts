@@ -1,52 +1,106 @@
 /**
  * A PostgreSQL cluster of the application's own: made, started and stopped with Debian's binaries,
- * listening on
- * 127.0.0.1 only and with a password that stands beside it. The system's cluster is never touched.
+ * listening on 127.0.0.1 only and with a password that stands beside it. The system's cluster is
+ * never touched, and never taken for ours.
  */
-import { execFile } from 'node:child_process';
+import { chmod, chown, mkdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { randomBytes } from 'node:crypto';
-import { access, chmod, chown, mkdir, readdir, readFile, stat, writeFile } from 'node:fs/promises';
+import { realpathSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
-import { promisify } from 'node:util';
 import { Client } from 'pg';
 import type { DatabaseAddress } from './connect.ts';
+import { lockData } from './data-lock.ts';
+import { asPostgres, binariesFor, newestBinaries, postgresUser, startOptions } from './programs.ts';
+import { findPostmaster, stopPostmaster } from './postmaster.ts';
+import { explain, SetupError } from './setup-error.ts';
 
-const run = promisify(execFile);
-const isRoot = process.getuid?.() === 0;
 const user = 'clever_drawer';
-
-/** A set-up that cannot go on, with words for whoever started it. */
-export class SetupError extends Error {}
 
 /** A running PostgreSQL cluster of our own. */
 export interface Cluster {
   /** The address of a database of that name, which is created when missing. */
   database(name: string): Promise<DatabaseAddress>;
   drop(name: string): Promise<void>;
+  /** Starts the server again, on the same port, where it runs no more. */
+  revive(): Promise<void>;
   stop(): Promise<void>;
 }
 
-/** Starts the cluster below `directory` (made when missing), or joins the one that still runs there. */
+/**
+ * Starts the cluster below `directory`, which is made when missing. A server that a killed program
+ * left running there is taken over. Throws a SetupError that says what is wrong and what to do.
+ */
 export async function startCluster(directory: string): Promise<Cluster> {
-  const bin = await findBinaries();
-  const data = join(directory, 'cluster');
-  const passwordFile = join(directory, 'cluster-password');
-  await mkdir(directory, { recursive: true });
-  await letPostgresIn(directory);
-  if (!(await exists(join(data, 'PG_VERSION')))) {
-    await initialise(bin, data, passwordFile);
+  try {
+    await mkdir(directory, { recursive: true });
+  } catch (error) {
+    throw explain(error, directory);
   }
-  const password = (await readFile(passwordFile, 'utf8')).trim();
-  const port = (await runningPort(bin, data)) ?? (await launch(bin, data, directory));
+  const lock = await lockData(directory);
+  try {
+    const files = filesOf(directory);
+    const cluster = await start(files);
+    return {
+      ...cluster,
+      stop: async () => {
+        await stopPostmaster(files.data);
+        lock.release();
+      },
+    };
+  } catch (error) {
+    await stopPostmaster(join(directory, 'cluster')).catch(() => undefined);
+    lock.release();
+    throw explain(error, directory);
+  }
+}
+
+/** Where things stand below the directory of the data. */
+interface Files {
+  readonly directory: string;
+  readonly data: string;
+  /** Where a cluster is made before it takes its place. */
+  readonly half: string;
+  readonly password: string;
+}
+
+const filesOf = (directory: string): Files => ({
+  directory,
+  data: join(directory, 'cluster'),
+  half: join(directory, 'cluster.new'),
+  password: join(directory, 'cluster-password'),
+});
+
+async function start(files: Files): Promise<Omit<Cluster, 'stop'>> {
+  await letPostgresIn(files.directory);
+  const version = await versionOf(files.data);
+  if (version === null) {
+    await make(files);
+  }
+  const bin = version === null ? await newestBinaries() : await binariesFor(version, files.data);
+  const launched = (await findPostmaster(files.data))?.port ?? (await launch(bin, files));
+  let password = await readPassword(files.password);
   const address = (database: string): DatabaseAddress => ({
     host: '127.0.0.1',
-    port,
+    port: launched,
     user,
     password,
     database,
   });
+  if (!(await isOurs(address('postgres'), files.data))) {
+    password = await setPassword(bin, files, launched);
+    if (!(await isOurs(address('postgres'), files.data))) {
+      throw new SetupError(
+        `What answers on port ${launched} is not the database of ${files.directory}. Stop what listens there, and start again.`,
+      );
+    }
+  }
   return {
+    revive: async () => {
+      if (!(await findPostmaster(files.data))) {
+        await launchOn(launched, bin, files);
+      }
+    },
     database: async (name) => {
       await asAdministrator(address('postgres'), async (client) => {
         const found = await client.query('SELECT 1 FROM pg_database WHERE datname = $1', [name]);
@@ -62,60 +116,82 @@ export async function startCluster(directory: string): Promise<Cluster> {
       asAdministrator(address('postgres'), async (client) => {
         await client.query(`DROP DATABASE IF EXISTS "${name}" WITH (FORCE)`);
       }),
-    stop: async () => {
-      await asPostgres([join(bin, 'pg_ctl'), 'stop', '-D', data, '-m', 'fast', '-w']).catch(
-        () => undefined,
-      );
-    },
   };
 }
 
-async function asAdministrator(
+async function asAdministrator<T>(
   address: DatabaseAddress,
-  work: (client: Client) => Promise<void>,
-): Promise<void> {
+  work: (client: Client) => Promise<T>,
+): Promise<T> {
   const client = new Client(address);
   await client.connect();
   try {
-    await work(client);
+    return await work(client);
   } finally {
     await client.end();
   }
 }
 
-const exists = (path: string): Promise<boolean> =>
-  access(path).then(
-    () => true,
-    () => false,
-  );
+/** Wrong password, no such role (28), as PostgreSQL's error codes have them. */
+const isRefusal = (error: unknown): boolean => /^28/.test((error as { code?: string }).code ?? '');
 
-/** The newest of Debian's PostgreSQL servers. */
-async function findBinaries(): Promise<string> {
-  const base = '/usr/lib/postgresql';
-  const versions = (await readdir(base).catch(() => [])).sort((a, b) => Number(b) - Number(a));
-  for (const version of versions) {
-    if (await exists(join(base, version, 'bin', 'initdb'))) {
-      return join(base, version, 'bin');
+/** Whether what answers there is the server on our directory; false also when it lets us not in. */
+async function isOurs(address: DatabaseAddress, data: string): Promise<boolean> {
+  try {
+    return await asAdministrator(address, async (client) => {
+      const { rows } = await client.query<{ at: string }>(
+        `SELECT current_setting('data_directory') "at"`,
+      );
+      return rows[0]?.at !== undefined && realpathSync(rows[0].at) === realpathSync(data);
+    });
+  } catch (error) {
+    if (isRefusal(error)) {
+      return false;
     }
+    throw error;
   }
-  throw new SetupError('PostgreSQL is not installed. Install it with: apt-get install postgresql');
 }
 
-/** Runs a program as the user PostgreSQL may run as: `postgres` when we are root, ourselves otherwise. */
-async function asPostgres(command: string[]): Promise<string> {
-  const [program = '', ...rest] = isRoot
-    ? ['runuser', '-u', 'postgres', '--', ...command]
-    : command;
-  const { stdout } = await run(program, rest, { cwd: '/' });
-  return stdout;
+/** The major version that made the cluster; null where there is none. */
+export async function versionOf(data: string): Promise<string | null> {
+  const text = await readFile(join(data, 'PG_VERSION'), 'utf8').catch(() => null);
+  return text === null ? null : text.trim();
+}
+
+const readPassword = (path: string): Promise<string> =>
+  readFile(path, 'utf8').then(
+    (text) => text.trim(),
+    () => '',
+  );
+
+const newPassword = (): string => randomBytes(24).toString('hex');
+
+async function writePassword(path: string, password: string): Promise<void> {
+  await writeFile(path, `${password}\n`, { mode: 0o600 });
+  const owner = await postgresUser();
+  if (owner) {
+    await chown(path, owner.uid, -1);
+  }
 }
 
 /**
- * As root: lets the user `postgres` pass through our own directory; says which directory above it
- * keeps it out.
+ * Gives the database a new password, where the file with the old one is gone or wrong: by the
+ * single-user mode of PostgreSQL, which only who owns the files can use.
  */
+async function setPassword(bin: string, files: Files, port: number): Promise<string> {
+  const password = newPassword();
+  await stopPostmaster(files.data);
+  await asPostgres([join(bin, 'postgres'), '--single', '-D', files.data, 'postgres'], {
+    input: `ALTER ROLE ${user} PASSWORD '${password}'\n`,
+  });
+  await writePassword(files.password, password);
+  await launchOn(port, bin, files);
+  return password;
+}
+
+/** As root: lets the user `postgres` pass through our own directory; says which directory above it keeps it out. */
 async function letPostgresIn(directory: string): Promise<void> {
-  if (!isRoot) {
+  if (!(await postgresUser())) {
     return;
   }
   await chmod(directory, (await stat(directory)).mode | 0o011);
@@ -128,76 +204,77 @@ async function letPostgresIn(directory: string): Promise<void> {
   }
 }
 
-async function initialise(bin: string, data: string, passwordFile: string): Promise<void> {
-  if (!(await exists(passwordFile))) {
-    await writeFile(passwordFile, `${randomBytes(24).toString('hex')}\n`, { mode: 0o600 });
-  }
-  await mkdir(data, { recursive: true, mode: 0o700 });
-  if (isRoot) {
-    const { stdout } = await run('id', ['-u', 'postgres']).catch(() => ({ stdout: '' }));
-    if (stdout.trim() === '') {
-      throw new SetupError(
-        'There is no user postgres, as whom the database would run. Install PostgreSQL with: apt-get install postgresql',
-      );
-    }
-    await chown(data, Number(stdout), -1);
-    await chown(passwordFile, Number(stdout), -1);
-  }
-  await asPostgres([
-    join(bin, 'initdb'),
-    '-D',
-    data,
-    '-U',
-    user,
-    '--auth=scram-sha-256',
-    `--pwfile=${passwordFile}`,
-    '--encoding=UTF8',
-    '--locale=C.UTF-8',
-    '--no-instructions',
-  ]);
+/** Makes a cluster beside its place and moves it there when it is whole: a half one is made anew. */
+async function make(files: Files): Promise<void> {
+  const bin = await newestBinaries();
+  await rm(files.half, { recursive: true, force: true });
+  await putAsideRemains(files);
+  await writePassword(files.password, newPassword());
+  await initialise(bin, files.half, files.password);
+  await rename(files.half, files.data);
 }
 
-/** The port of a cluster that runs already (left by a program that was killed), from its `postmaster.pid`. */
-async function runningPort(bin: string, data: string): Promise<number | null> {
-  const runs = await asPostgres([join(bin, 'pg_ctl'), 'status', '-D', data]).then(
+/** What lies where the cluster should be, without being one, is kept under another name. */
+async function putAsideRemains({ data }: Files): Promise<void> {
+  const isThere = await stat(data).then(
     () => true,
     () => false,
   );
-  if (!runs) {
-    return null;
+  if (isThere) {
+    await rename(data, `${data}.unfinished-${Date.now()}`);
   }
-  const lines = (await readFile(join(data, 'postmaster.pid'), 'utf8')).split('\n');
-  return Number(lines[3]);
 }
 
-async function launch(bin: string, data: string, directory: string): Promise<number> {
+/** An empty cluster at `data`, with our user and the password of that file. */
+export async function initialise(bin: string, data: string, passwordFile: string): Promise<void> {
+  await mkdir(data, { recursive: true, mode: 0o700 });
+  const owner = await postgresUser();
+  if (owner) {
+    await chown(data, owner.uid, -1);
+  }
+  const locale = ['--encoding=UTF8', '--locale=C.UTF-8'];
+  const access = ['-U', user, '--auth=scram-sha-256', `--pwfile=${passwordFile}`];
+  await asPostgres([join(bin, 'initdb'), '-D', data, ...access, ...locale, '--no-instructions']);
+}
+
+async function launch(bin: string, files: Files): Promise<number> {
   for (let attempt = 0; ; attempt += 1) {
     const port = await freePort();
-    const options = `-c listen_addresses=127.0.0.1 -c port=${port} -c unix_socket_directories= -c max_connections=60 -c jit=off`;
     try {
-      await asPostgres([
-        join(bin, 'pg_ctl'),
-        'start',
-        '-D',
-        data,
-        '-w',
-        '-t',
-        '60',
-        '-s',
-        '-l',
-        join(data, 'server.log'),
-        '-o',
-        options,
-      ]);
+      await launchOn(port, bin, files);
       return port;
     } catch (error) {
       if (attempt === 2) {
-        throw new SetupError(
-          `The database could not be started in ${directory}; ${join(data, 'server.log')} says why. (${String(error)})`,
-        );
+        throw error;
       }
     }
   }
+}
+
+/** Starts the server on a port. Throws a SetupError with what its log says. */
+async function launchOn(port: number, bin: string, { data, directory }: Files): Promise<void> {
+  const log = join(data, 'server.log');
+  const control = [join(bin, 'pg_ctl'), 'start', '-D', data, '-w', '-t', '60', '-s', '-l', log];
+  try {
+    await asPostgres([...control, '-o', startOptions(port)]);
+  } catch (error) {
+    throw new SetupError(await whyNotStarted(directory, log, error));
+  }
+  if (!(await findPostmaster(data))) {
+    throw new SetupError(
+      `The database in ${directory} ended as soon as it was started; ${log} says why.`,
+    );
+  }
+}
+
+async function whyNotStarted(directory: string, log: string, error: unknown): Promise<string> {
+  const said = await readFile(log, 'utf8').catch(() => '');
+  const last = said.trim().split('\n').slice(-20).join('\n');
+  if (/No space left on device/.test(last)) {
+    return `The database cannot start: the disk of ${directory} is full. Free some space on it and start again; nothing that was saved is lost.`;
+  }
+  const reason = /(?:FATAL|PANIC): +(.*)/.exec(last)?.[1] ?? String(error).split('\n')[0] ?? '';
+  return `The database in ${directory} could not be started: ${reason} More stands in ${log}.`;
 }
 
 /** A port of 127.0.0.1 that nobody listens on at this moment. */

@@ -1,0 +1,121 @@
+/** PostgreSQL's programs as Debian installs them, and who may run them. */
+import { execFile, spawn } from 'node:child_process';
+import { access, readdir } from 'node:fs/promises';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { SetupError } from './setup-error.ts';
+
+const run = promisify(execFile);
+const base = '/usr/lib/postgresql';
+
+/** Major versions that are installed, newest first. */
+export async function installedVersions(): Promise<string[]> {
+  const names = await readdir(base).catch(() => []);
+  const there = await Promise.all(names.map((name) => exists(join(base, name, 'bin', 'initdb'))));
+  return names.filter((_, at) => there[at]).sort((a, b) => Number(b) - Number(a));
+}
+
+const exists = (path: string): Promise<boolean> =>
+  access(path).then(
+    () => true,
+    () => false,
+  );
+
+/** The directory of a version's programs. */
+export const binariesOf = (version: string): string => join(base, version, 'bin');
+
+/** The programs of the newest version. */
+export async function newestBinaries(): Promise<string> {
+  const [newest] = await installedVersions();
+  if (newest === undefined) {
+    throw new SetupError(
+      'PostgreSQL is not installed. Install it with: apt-get install postgresql',
+    );
+  }
+  return binariesOf(newest);
+}
+
+/** The programs of the version that made a cluster: no other can run it. */
+export async function binariesFor(version: string, data: string): Promise<string> {
+  const versions = await installedVersions();
+  if (versions.includes(version)) {
+    return binariesOf(version);
+  }
+  const others = versions.length === 0 ? 'none is' : `only ${versions.join(', ')} is`;
+  throw new SetupError(
+    `The data in ${data} was made by PostgreSQL ${version}, and of that ${others} installed. Install the old one beside it (apt-get install postgresql-${version}), then run ./start --upgrade once: it carries everything over to the newest version and keeps the old data.`,
+  );
+}
+
+/** Options of the server: loopback only, no socket file, a log of seven days that goes round. */
+export const startOptions = (port: number): string =>
+  [
+    'listen_addresses=127.0.0.1',
+    `port=${port}`,
+    'unix_socket_directories=',
+    'max_connections=60',
+    'jit=off',
+    'logging_collector=on',
+    'log_directory=log',
+    'log_filename=%a.log',
+    'log_truncate_on_rotation=on',
+    'log_rotation_age=1d',
+    'log_rotation_size=0',
+  ]
+    .map((setting) => `-c ${setting}`)
+    .join(' ');
+
+/** A user of the system. */
+export interface SystemUser {
+  readonly uid: number;
+  readonly gid: number;
+}
+
+/**
+ * The user as whom the database runs when we are root: PostgreSQL refuses to run as root. Null when
+ * we are an ordinary user, as whom it then runs itself.
+ */
+export async function postgresUser(): Promise<SystemUser | null> {
+  if (process.getuid?.() !== 0) {
+    return null;
+  }
+  const number = async (what: '-u' | '-g'): Promise<number> =>
+    Number((await run('id', [what, 'postgres'])).stdout);
+  try {
+    return { uid: await number('-u'), gid: await number('-g') };
+  } catch {
+    throw new SetupError(
+      'There is no user postgres, as whom the database would run. Install PostgreSQL with: apt-get install postgresql',
+    );
+  }
+}
+
+/** Runs a program as the user PostgreSQL may run as: `postgres` when we are root, ourselves otherwise. */
+export async function asPostgres(
+  command: readonly string[],
+  { input }: { readonly input?: string } = {},
+): Promise<string> {
+  const isRoot = process.getuid?.() === 0;
+  const [program = '', ...rest] = isRoot
+    ? ['runuser', '-u', 'postgres', '--', ...command]
+    : command;
+  return new Promise((resolve, reject) => {
+    const child = spawn(program, rest, { cwd: '/', stdio: ['pipe', 'pipe', 'pipe'] });
+    let out = '';
+    let trouble = '';
+    child.stdout.setEncoding('utf8').on('data', (text: string) => (out += text));
+    child.stderr.setEncoding('utf8').on('data', (text: string) => (trouble += text));
+    child.once('error', reject);
+    // The server that pg_ctl leaves running may hold the pipes: what counts is that pg_ctl ended.
+    child.once('exit', (code) => {
+      if (code === 0) {
+        resolve(out);
+      } else {
+        reject(new Error(trouble.trim() || `${program} ended with ${code ?? 'a signal'}`));
+      }
+      child.stdout.destroy();
+      child.stderr.destroy();
+    });
+    child.stdin.on('error', () => undefined).end(input ?? '');
+  });
+}
