@@ -232,7 +232,7 @@ const server = given
 const address = given ?? server?.address ?? '';
 try {
   if (server) {
-    await seedStudio(address, join(data, 'studio'), travel);
+    await seedStudio(server, join(data, 'studio'), travel);
   }
   const browser = await playwright.launch(chromium);
   const page = await browser.newPage({ reducedMotion: 'reduce' });

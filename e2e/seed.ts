@@ -27,7 +27,7 @@ export default async function seed(): Promise<() => void> {
     firstComputer: demoComputer,
     clock: travel.clock,
   });
-  await seedStudio(running.address, join(data, 'studio'), travel);
+  await seedStudio(running, join(data, 'studio'), travel);
   await running.stop();
   process.env[variable] = data;
   return () => {

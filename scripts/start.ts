@@ -1,164 +1,220 @@
 /**
  * Starts everything and keeps it running until Ctrl-C: database, server and, the first time, the
- * demo studio.
+ * demo studio. Whatever stands in the way ends in a sentence that says what to do.
  */
 import { existsSync } from 'node:fs';
-import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
-import { homedir } from 'node:os';
+import { rename, rm, writeFile } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
-import { parseArgs } from 'node:util';
 import { createTravel, demoComputer, seedStudio } from '@clever-drawer/demo';
-import { serve, SetupError, startCluster, type Running } from '@clever-drawer/server';
+import {
+  InUseError,
+  serve,
+  SetupError,
+  startCluster,
+  upgradeCluster,
+  versionsToUpgrade,
+  type Running,
+} from '@clever-drawer/server';
+import { installService, uninstallService } from './service.ts';
+import { readOptions, startHelp, type StartOptions } from './start-options.ts';
+import { readStatus } from './status.ts';
 
-interface Wanted {
-  readonly data: string;
-  readonly isDemo: boolean;
-  readonly port: number;
+const web = resolve(import.meta.dirname, '../web/dist');
+/** Stands in the data while the demo is being made: half of it is made anew. */
+const halfMark = 'seeding';
+const noteName = 'running.json';
+
+/** Stops what runs when a signal comes, also when it comes while things are still starting. */
+class Stopper {
+  #server: Running | null = null;
+  #data = '';
+  #isWanted = false;
+
+  constructor() {
+    for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) {
+      process.on(signal, () => {
+        this.#hear();
+      });
+    }
+  }
+
+  /** From now on this is what has to be stopped. */
+  async started(server: Running, data: string): Promise<void> {
+    this.#server = server;
+    this.#data = data;
+    if (this.#isWanted) {
+      await this.#stop();
+    }
+  }
+
+  #hear(): void {
+    if (this.#isWanted) {
+      return;
+    }
+    this.#isWanted = true;
+    if (this.#server) {
+      void this.#stop();
+    } else {
+      console.error('Stopping as soon as the start is through.');
+    }
+  }
+
+  async #stop(): Promise<void> {
+    try {
+      await rm(join(this.#data, noteName), { force: true });
+      await this.#server?.stop();
+      process.exit(0);
+    } catch (error) {
+      console.error(wordsOf(error, null));
+      process.exit(1);
+    }
+  }
 }
 
-function readWishes(): Wanted {
-  const { values } = parseArgs({
-    options: { empty: { type: 'boolean', default: false }, data: { type: 'string' } },
-  });
-  const isDemo = !values.empty;
-  const port = Number(process.env['PORT'] ?? '4747');
-  if (!Number.isInteger(port) || port < 1 || port > 65_535) {
-    throw new SetupError(
-      `PORT should be a number from 1 to 65535, not "${process.env['PORT'] ?? ''}".`,
-    );
-  }
-  const base =
-    process.getuid?.() === 0
-      ? '/var/lib/clever-drawer'
-      : join(process.env['XDG_DATA_HOME'] ?? join(homedir(), '.local/share'), 'clever-drawer');
-  return { data: resolve(values.data ?? join(base, isDemo ? 'demo' : 'own')), isDemo, port };
-}
-
-/** The address of whoever runs on this data already. */
-async function alreadyRunning(data: string): Promise<string | null> {
-  const note = await readFile(join(data, 'running.json'), 'utf8').then(
-    (text) => JSON.parse(text) as { pid: number; address: string },
-    () => null,
-  );
-  if (!note || !isAlive(note.pid)) {
-    return null;
-  }
-  return (await answers(note.address)) ? note.address : null;
-}
-
-const isAlive = (pid: number): boolean => {
-  try {
-    process.kill(pid, 0);
-    return true;
-  } catch (error) {
-    return (error as NodeJS.ErrnoException).code === 'EPERM';
-  }
-};
-
-const answers = (address: string): Promise<boolean> =>
-  fetch(`${address}/api/computers`, { signal: AbortSignal.timeout(2_000) }).then(
-    (r) => r.ok,
-    () => false,
-  );
-
-async function start({ data, isDemo, port }: Wanted): Promise<void> {
-  const running = await alreadyRunning(data);
-  if (running) {
-    console.log(`Clever Drawer runs already: ${running}`);
-    return;
-  }
-  await mkdir(data, { recursive: true });
-  const half = join(data, 'seeding');
-  if (existsSync(half)) {
-    await discard(data);
-  }
-  const isSeeding = isDemo && !existsSync(join(data, 'cluster'));
-  if (isSeeding) {
-    await writeFile(half, '');
-  }
-  const web = resolve(import.meta.dirname, '../web/dist');
+async function run({ data, isDemo, isPrivate, port, logLevel }: StartOptions): Promise<void> {
+  const stopper = new Stopper();
+  await discardHalf(data);
   const began = Date.now();
   const travel = createTravel();
-  const config = {
+  const server = await serve({
     data,
     port,
     web,
+    logLevel,
+    isPrivate,
+    givesUpRoot: true,
     oscPort: port + 1,
     clock: travel.clock,
     ...(isDemo ? { firstComputer: demoComputer } : {}),
-  };
-  const server = await serve(config);
-  stopOnSignals(server, data);
-  await writeFile(
-    join(data, 'running.json'),
-    JSON.stringify({ pid: process.pid, address: server.address }),
-  );
-  if (isSeeding) {
+  });
+  await writeNote(data, server);
+  await stopper.started(server, data);
+  if (isDemo && server.isUntouched) {
     console.log('Writing and scanning the demo studio');
-    await seedStudio(server.address, join(data, 'studio'), travel).catch(async (error: unknown) => {
+    await writeFile(join(data, halfMark), '');
+    try {
+      await seedStudio(server, join(data, 'studio'), travel);
+    } catch (error) {
       await server.stop();
       throw error;
-    });
-    await rm(half);
+    }
+    await rm(join(data, halfMark));
   }
-  console.log(
-    `Clever Drawer is ready (${((Date.now() - began) / 1000).toFixed(1)} s): ${server.address}\nCtrl-C stops it. The data is in ${data}.${server.oscPort === null ? '' : ` OSC messages are heard on UDP port ${server.oscPort}.`}`,
-  );
+  console.log(readyWords(server, data, Date.now() - began));
+}
+
+function readyWords(server: Running, data: string, took: number): string {
+  const address = server.key === null ? server.address : `${server.address}/?key=${server.key}`;
+  const osc =
+    server.oscPort === null ? '' : ` OSC messages are heard on UDP port ${server.oscPort}.`;
+  return `Clever Drawer is ready (${(took / 1000).toFixed(1)} s): ${address}\nCtrl-C stops it. The data is in ${data}.${osc}`;
+}
+
+/** Written beside and moved there, so that nobody ever reads half of it. */
+async function writeNote(data: string, { address }: Running): Promise<void> {
+  const path = join(data, noteName);
+  await writeFile(`${path}.new`, JSON.stringify({ pid: process.pid, address }));
+  await rename(`${path}.new`, path);
 }
 
 /** A demo whose making was interrupted is made anew; it holds nothing of the user's yet. */
-async function discard(data: string): Promise<void> {
-  await (await startCluster(data)).stop();
-  for (const name of ['cluster', 'cluster-password', 'studio', 'seeding']) {
-    await rm(join(data, name), { recursive: true, force: true });
+async function discardHalf(data: string): Promise<void> {
+  const mark = join(data, halfMark);
+  if (!existsSync(mark)) {
+    return;
   }
-}
-
-function stopOnSignals(server: Running, data: string): void {
-  let isStopping = false;
-  const stop = (): void => {
-    if (isStopping) {
-      return;
-    }
-    isStopping = true;
-    server
-      .stop()
-      .finally(() => rm(join(data, 'running.json'), { force: true }))
-      .then(
-        () => process.exit(0),
-        (error: unknown) => {
-          console.error(error);
-          process.exit(1);
-        },
-      );
-  };
-  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) {
-    process.on(signal, stop);
-  }
-}
-
-const wanted = ((): Wanted | null => {
-  try {
-    return readWishes();
-  } catch (error) {
-    console.error(
-      `${error instanceof Error ? error.message : String(error)}\nUse: ./start [--empty] [--data DIR]`,
-    );
-    return null;
-  }
-})();
-if (wanted === null) {
-  process.exit(2);
-}
-start(wanted).catch((error: unknown) => {
-  if ((error as NodeJS.ErrnoException).code === 'EADDRINUSE') {
-    console.error(
-      `Port ${wanted.port} is in use by another program, or by Clever Drawer with other data. Choose another one: PORT=${wanted.port + 1} ./start`,
-    );
-  } else if (error instanceof SetupError) {
-    console.error(error.message);
+  const cluster = await startCluster(data);
+  // Somebody else may have finished it meanwhile: what counts is what is there under the lock.
+  if (existsSync(mark)) {
+    await rm(join(data, 'studio'), { recursive: true, force: true });
+    await cluster.discard();
+    await rm(mark, { force: true });
   } else {
-    console.error(error);
+    await cluster.stop();
   }
+}
+
+async function upgrade({ data }: StartOptions): Promise<void> {
+  const versions = await versionsToUpgrade(data);
+  if (versions === null) {
+    console.log(`The data in ${data} is of the newest PostgreSQL that is installed.`);
+    return;
+  }
+  const { from, to } = versions;
+  console.log(`Carrying the data over from PostgreSQL ${from.name} to ${to.name}`);
+  const { rows, kept } = await upgradeCluster(data, versions);
+  const count = [...rows.values()].reduce((sum, one) => sum + one, 0);
+  console.log(
+    `Done: ${count.toLocaleString('en')} rows of ${rows.size} tables, counted in both. The old data is kept in ${kept}; remove it when you like.`,
+  );
+}
+
+async function status(options: StartOptions): Promise<void> {
+  const { isRunning, lines } = await readStatus(options);
+  console.log(lines.join('\n'));
+  process.exitCode = isRunning ? 0 : 3;
+}
+
+async function doTask(options: StartOptions): Promise<void> {
+  switch (options.task) {
+    case 'run':
+      await run(options);
+      return;
+    case 'install':
+      console.log(await installService(options));
+      return;
+    case 'uninstall':
+      console.log(await uninstallService(options));
+      return;
+    case 'status':
+      await status(options);
+      return;
+    case 'upgrade':
+      await upgrade(options);
+      return;
+    default:
+      options.task satisfies never;
+  }
+}
+
+/** What went wrong, for who started it. */
+function wordsOf(error: unknown, options: StartOptions | null): string {
+  if (options && (error as NodeJS.ErrnoException).code === 'EADDRINUSE') {
+    return `Port ${options.port} is in use by another program, or by Clever Drawer with other data. Choose another one: PORT=${options.port + 1} ./start`;
+  }
+  if (error instanceof SetupError) {
+    return error.message;
+  }
+  const detail = error instanceof Error ? (error.stack ?? error.message) : String(error);
+  return `Something went wrong inside Clever Drawer; please keep what follows for whoever looks into it.\n${detail}`;
+}
+
+/** Whoever runs already and answers is what was wanted. */
+async function isRunningAlready(error: unknown): Promise<boolean> {
+  if (!(error instanceof InUseError) || error.address === null) {
+    return false;
+  }
+  return fetch(`${error.address}/health`, { signal: AbortSignal.timeout(2_000) }).then(
+    (response) => response.ok,
+    () => false,
+  );
+}
+
+function readOrEnd(): StartOptions {
+  try {
+    return readOptions(process.argv.slice(2), process.env);
+  } catch (error) {
+    console.error(`${error instanceof Error ? error.message : String(error)}\n${startHelp}`);
+    process.exit(2);
+  }
+}
+
+const options = readOrEnd();
+doTask(options).catch(async (error: unknown) => {
+  if (options.task === 'run' && (await isRunningAlready(error))) {
+    console.log((error as Error).message.split('. If it')[0]);
+    process.exit(0);
+  }
+  console.error(wordsOf(error, options));
   process.exit(1);
 });

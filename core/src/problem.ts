@@ -66,6 +66,7 @@ export type Problem =
   | { code: 'track-full'; at: string; name: string; limit: number }
   | { code: 'not-a-picture'; at: string }
   | { code: 'foreign-host'; at: string }
+  | { code: 'key-needed'; at: string }
   | { code: 'foreign-origin'; at: string }
   | { code: 'internal'; at: string };
 
@@ -165,6 +166,8 @@ const wording: Wording = {
     `${p.name} holds ${p.limit} plugins already, which is the most. Empty a slot first.`,
   'not-a-picture': () =>
     'That is not a picture that can be read. Use a PNG, JPEG, WebP or GIF file.',
+  'key-needed': () =>
+    'This Clever Drawer is private: open the address with its key that ./start printed, or send the key along.',
   'foreign-host': (p) => `Requests must be addressed to this computer, not to ${p.at}.`,
   'foreign-origin': (p) => `Requests from pages of ${p.at} are refused.`,
   internal: () =>

@@ -14,12 +14,25 @@ import type {
 
 export type Api = ReturnType<typeof apiOf>;
 
-async function call<T>(address: string, method: string, path: string, body?: unknown): Promise<T> {
+/** A running server, with the key that a private one asks for. */
+export interface ServerAt {
+  readonly address: string;
+  readonly key?: string | null;
+}
+
+async function call<T>(
+  { address, key }: ServerAt,
+  method: string,
+  path: string,
+  body?: unknown,
+): Promise<T> {
   const response = await fetch(`${address}/api/${path}`, {
     method,
-    ...(body === undefined
-      ? {}
-      : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
+    headers: {
+      ...(key ? { Authorization: `Bearer ${key}` } : {}),
+      ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+    },
+    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
   });
   if (!response.ok) {
     throw new Error(`${method} ${path}: ${await response.text()}`);
@@ -27,14 +40,14 @@ async function call<T>(address: string, method: string, path: string, body?: unk
   return (await response.json()) as T;
 }
 
-export const listComputers = (address: string): Promise<ComputerView[]> =>
-  call(address, 'GET', 'computers');
-export const addComputer = (address: string, computer: object): Promise<ComputerView> =>
-  call(address, 'POST', 'computers', computer);
+export const listComputers = (server: ServerAt): Promise<ComputerView[]> =>
+  call(server, 'GET', 'computers');
+export const addComputer = (server: ServerAt, computer: object): Promise<ComputerView> =>
+  call(server, 'POST', 'computers', computer);
 
-export function apiOf(address: string, computer: ComputerView) {
+export function apiOf(server: ServerAt, computer: ComputerView) {
   const at = <T>(method: string, path: string, body?: unknown): Promise<T> =>
-    call<T>(address, method, `computers/${computer.id}/${path}`, body);
+    call<T>(server, method, `computers/${computer.id}/${path}`, body);
   return {
     addPlace: (path: string) => at('POST', 'places', { path }),
     scan: async (): Promise<void> => {

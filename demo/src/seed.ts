@@ -1,7 +1,7 @@
 /** Fills a running server with the demo: places, two scans, an order, a year of loads and a session. */
 import { acceptsAll, slotKindAt, whyNot, type Plugin } from '@clever-drawer/core';
 import { join } from 'node:path';
-import { addComputer, apiOf, listComputers, type Api } from './api.ts';
+import { addComputer, apiOf, listComputers, type Api, type ServerAt } from './api.ts';
 import { arrangeStudio } from './arrange.ts';
 import { computers } from './computers.ts';
 import { makeHistory } from './history.ts';
@@ -14,20 +14,20 @@ import { beforeLately, writeStudio, type Lately, type Studio } from './write-stu
 export const demoComputer = { name: computers[0]?.name ?? '', tracks: computers[0]?.tracks ?? [] };
 
 /**
- * Writes the folders below `directory` and seeds the server at `address`, whose clock is set back
+ * Writes the folders below `directory` and seeds the server, whose clock is set back
  * meanwhile.
  */
 export async function seedStudio(
-  address: string,
+  server: ServerAt,
   directory: string,
   { setBack }: Travel,
 ): Promise<void> {
-  const known = await listComputers(address);
+  const known = await listComputers(server);
   for (const [at, computer] of computers.entries()) {
     const view =
-      known[at] ?? (await addComputer(address, { name: computer.name, tracks: computer.tracks }));
+      known[at] ?? (await addComputer(server, { name: computer.name, tracks: computer.tracks }));
     await seedComputer(
-      apiOf(address, view),
+      apiOf(server, view),
       writeStudio(join(directory, computer.id), undefined, computer),
       setBack,
     );

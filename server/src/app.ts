@@ -3,6 +3,8 @@ import { join } from 'node:path';
 import { cutText, storable, type Problem } from '@clever-drawer/core';
 import express, { type ErrorRequestHandler, type Express, type Request } from 'express';
 import { isDatabaseAway } from './database/connect.ts';
+import { health } from './http/health.ts';
+import { withKey } from './http/key.ts';
 import { sameComputer, securityHeaders } from './http/guard.ts';
 import { refuse } from './http/problems.ts';
 import { apiRoutes } from './http/routes.ts';
@@ -12,11 +14,18 @@ import type { Parts } from './parts.ts';
 /** Bodies larger than this are refused: 20,000 placements with room to spare. */
 const bodyLimit = '4mb';
 
-/** `web` is the directory of the built pages; without it only the API is served. */
-export function createApp(parts: Parts, web: string | null): Express {
+/**
+ * `web` is the directory of the built pages; without it only the API is served. With a `key`, only
+ * who knows it is answered.
+ */
+export function createApp(parts: Parts, web: string | null, key: string | null): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(securityHeaders, sameComputer);
+  app.get('/health', health(parts));
+  if (key !== null) {
+    app.use(withKey(key));
+  }
   app.use('/api', express.json({ limit: bodyLimit }), apiRoutes(parts));
   app.use('/api', (request, response) => {
     refuse(response, [{ code: 'no-such-address', at: addressOf(request) }]);

@@ -1,12 +1,21 @@
 /** Config, connect, listen: the whole server, to be started and stopped. */
+import { randomBytes } from 'node:crypto';
+import { readFile, writeFile } from 'node:fs/promises';
 import type { Server } from 'node:http';
+import { join } from 'node:path';
+import type { DataSource } from 'typeorm';
 import { homedir, hostname } from 'node:os';
 import { pino, type Logger } from 'pino';
 import { createApp } from './app.ts';
-import { startCluster } from './database/cluster.ts';
+import { startCluster, type Cluster } from './database/cluster.ts';
+import { listComputers } from './database/computers.ts';
+import { DatabaseKeeper } from './database/keeper.ts';
+import { giveUpRoot } from './give-up-root.ts';
+import { loggable } from './log.ts';
+import { tidyPictures } from './usecases/catalog/pictures.ts';
 import { hasUnsorted } from './database/catalog.ts';
 import { connect, type DatabaseAddress } from './database/connect.ts';
-import { closeInterruptedScans } from './database/scans.ts';
+import { closeInterruptedScans, hasNoHistory } from './database/scans.ts';
 import { PracticeHost } from './host/practice-host.ts';
 import { Turns } from './jobs/turns.ts';
 import { OscServer } from './osc/osc-server.ts';
@@ -22,7 +31,8 @@ import { identifyAfterScan } from './usecases/identify/identify-computer.ts';
 import { ensureComputer, type NewComputer } from './usecases/catalog/set-up-computer.ts';
 
 export { freePort, startCluster } from './database/cluster.ts';
-export { InUseError } from './database/data-lock.ts';
+export { upgradeCluster, versionsToUpgrade } from './database/upgrade.ts';
+export { InUseError, readRunningNote } from './database/data-lock.ts';
 export { SetupError } from './database/setup-error.ts';
 
 /** How the server is started. */
@@ -36,6 +46,10 @@ export interface Config {
   /** The UDP port for OSC messages on loopback, 0 for any free one; absent: none. */
   readonly oscPort?: number;
   readonly logLevel?: string;
+  /** Whether pages and hosts need the key that stands in the file `key` beside the data. */
+  readonly isPrivate?: boolean;
+  /** Whether root is given up before anything listens. */
+  readonly givesUpRoot?: boolean;
   /** What time it is; the machine's clock unless given. */
   readonly clock?: () => Date;
 }
@@ -45,6 +59,10 @@ export interface Running {
   readonly address: string;
   /** The UDP port for OSC; null where there is none, as when another program holds it. */
   readonly oscPort: number | null;
+  /** The key that a private server asks for; null where it asks for none. */
+  readonly key: string | null;
+  /** Whether nothing was ever scanned or filed in this data. */
+  readonly isUntouched: boolean;
   /** The database it works on. */
   readonly database: DatabaseAddress;
   stop(): Promise<void>;
@@ -54,64 +72,174 @@ export interface Running {
 export async function serve(config: Config): Promise<Running> {
   const log: Logger = pino({ level: config.logLevel ?? 'warn' }, pino.destination(2));
   const cluster = await startCluster(config.data);
+  const ending: Ending[] = [() => cluster.stop()];
+  const stop = async (): Promise<void> => {
+    for (const end of ending.splice(0).reverse()) {
+      await end();
+    }
+  };
   try {
-    const databaseAddress = await cluster.database('clever_drawer');
-    const database = await connect(databaseAddress);
-    const events = new EventHub();
-    const parts: Parts = {
-      database,
-      log,
-      clock: config.clock ?? (() => new Date()),
-      events,
-      scans: new ScanJobs(),
-      readers: new ReaderPool(2, process.env),
-      host: new PracticeHost(),
-      turns: new Turns(),
-      finding: new Kept(events, hasNewUse),
-      repairing: new Kept(events, hasNewCopies),
-      watcher: new PlaceWatcher((computer) => {
-        void scanAgain(parts, computer);
-      }),
-      machine: { platform: process.platform, home: homedir(), environment: process.env },
-    };
-    const interrupted = await closeInterruptedScans(database.manager, parts.clock());
-    if (interrupted > 0) {
-      log.warn('the last scan was interrupted; scan again to finish it');
-    }
-    for (const computer of await ensureComputer(
-      parts,
-      config.firstComputer ?? { name: hostname() },
-    )) {
-      if (interrupted > 0 || (await hasUnsorted(database.manager, computer.id))) {
-        await identifyAfterScan(parts, computer.id);
-      }
-      await watchPlaces(parts, computer.id);
-    }
-    const server = await listen(createApp(parts, config.web), config.port);
-    const address = server.address();
-    const port = typeof address === 'object' && address ? address.port : config.port;
-    const osc = config.oscPort === undefined ? null : await startOsc(parts, config.oscPort);
-    const stop = async (): Promise<void> => {
-      await osc?.server.close();
-      events.end();
-      await endRequests(server);
-      await parts.watcher.close();
-      await parts.scans.stopAll();
-      await parts.readers.close();
-      await parts.host.close();
-      await database.destroy();
-      await cluster.stop();
-    };
-    return {
-      address: `http://127.0.0.1:${port}`,
-      oscPort: osc?.port ?? null,
-      database: databaseAddress,
-      stop,
-    };
+    return { ...(await serveOver(cluster, config, log, (end) => ending.push(end))), stop };
   } catch (error) {
-    await cluster.stop();
+    await stop();
     throw error;
   }
+}
+
+/** Something to be ended when the server stops. */
+type Ending = () => Promise<unknown>;
+
+/** Everything above the database. What `later` is given is ended, last first, when the server stops. */
+async function serveOver(
+  cluster: Cluster,
+  config: Config,
+  log: Logger,
+  later: (end: Ending) => void,
+): Promise<Omit<Running, 'stop'>> {
+  const databaseAddress = await cluster.database('clever_drawer');
+  const database = await connect(databaseAddress);
+  later(() => database.destroy());
+  const key = config.isPrivate ? await readKey(config.data) : null;
+  if (config.givesUpRoot) {
+    const kept = await giveUpRoot(config.data);
+    if (kept !== null) {
+      log.warn(kept);
+    }
+  }
+  const keeper = new DatabaseKeeper({
+    ping: () => ping(database),
+    revive: () => cluster.revive(),
+    changed: async (isThere) => {
+      log.warn(isThere ? 'the database is back' : 'the database does not answer');
+      if (isThere) {
+        await closeBrokenScans(parts);
+      }
+      parts.events.tellAll({ event: 'database', isThere });
+    },
+    failed: (error) => {
+      log.error({ error: loggable(error) }, 'the database could not be started again');
+    },
+    wait: (milliseconds) => new Promise((resolve) => setTimeout(resolve, milliseconds)),
+  });
+  const parts = makeParts(database, keeper, config, log);
+  later(() => endJobs(parts));
+  await takeUp(parts, config);
+  const server = await listen(createApp(parts, config.web, key), config.port);
+  later(() => endRequests(server));
+  later(() => {
+    parts.events.end();
+    return Promise.resolve();
+  });
+  const isUntouched = await hasNoHistory(database.manager);
+  const address = server.address();
+  const port = typeof address === 'object' && address ? address.port : config.port;
+  // OSC has no way to carry a key.
+  const osc =
+    config.oscPort === undefined || key !== null ? null : await startOsc(parts, config.oscPort);
+  later(async () => {
+    await osc?.server.close();
+  });
+  keeper.start();
+  later(() => keeper.close());
+  return {
+    address: `http://127.0.0.1:${port}`,
+    oscPort: osc?.port ?? null,
+    key,
+    isUntouched,
+    database: databaseAddress,
+  };
+}
+
+function makeParts(
+  database: DataSource,
+  keeper: DatabaseKeeper,
+  config: Config,
+  log: Logger,
+): Parts {
+  const events = new EventHub();
+  const parts: Parts = {
+    database,
+    isDatabaseThere: () => keeper.isThere,
+    log,
+    clock: config.clock ?? (() => new Date()),
+    events,
+    scans: new ScanJobs(),
+    readers: new ReaderPool(2, process.env),
+    host: new PracticeHost(),
+    turns: new Turns(),
+    finding: new Kept(events, hasNewUse),
+    repairing: new Kept(events, hasNewCopies),
+    watcher: new PlaceWatcher((computer) => {
+      scanAgain(parts, computer).catch((error: unknown) => {
+        log.error({ error: loggable(error) }, 'a watched place could not be looked through');
+      });
+    }),
+    machine: { platform: process.platform, home: homedir(), environment: process.env },
+  };
+  return parts;
+}
+
+async function endJobs(parts: Parts): Promise<void> {
+  await parts.watcher.close();
+  await parts.scans.stopAll();
+  await parts.readers.close();
+  await parts.host.close();
+}
+
+/** What the last run left unfinished is finished; places are watched. */
+async function takeUp(parts: Parts, config: Config): Promise<void> {
+  const { database, log, clock } = parts;
+  const interrupted = await closeInterruptedScans(database.manager, clock());
+  if (interrupted > 0) {
+    log.warn('the last scan was interrupted; scan again to finish it');
+  }
+  await tidyPictures(parts);
+  for (const computer of await ensureComputer(
+    parts,
+    config.firstComputer ?? { name: hostname() },
+  )) {
+    if (interrupted > 0 || (await hasUnsorted(database.manager, computer.id))) {
+      await identifyAfterScan(parts, computer.id);
+    }
+    await watchPlaces(parts, computer.id);
+  }
+}
+
+/** Scans that broke off when the database went are over, unless one runs again by now. */
+async function closeBrokenScans(parts: Parts): Promise<void> {
+  const computers = await listComputers(parts.database.manager);
+  if (!computers.some((computer) => parts.scans.of(computer.id))) {
+    await closeInterruptedScans(parts.database.manager, parts.clock());
+  }
+}
+
+/** How long the database may take to answer before it counts as away. Milliseconds. */
+const answersWithin = 1_500;
+
+async function ping(database: DataSource): Promise<void> {
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => {
+      reject(new Error('it took too long'));
+    }, answersWithin);
+  });
+  try {
+    await Promise.race([database.query('SELECT 1'), late]);
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
+/** The key of a private server, made when there is none; only the owner can read the file. */
+async function readKey(data: string): Promise<string> {
+  const path = join(data, 'key');
+  const known = await readFile(path, 'utf8').catch(() => '');
+  if (/^[0-9a-f]{48}$/.test(known.trim())) {
+    return known.trim();
+  }
+  const key = randomBytes(24).toString('hex');
+  await writeFile(path, `${key}\n`, { mode: 0o600 });
+  return key;
 }
 
 /** Without OSC everything else works: a port that is taken is said, and no reason to stop. */

@@ -41,6 +41,8 @@ export interface ReadyToRepair {
 /** What the server is made of, handed to whoever needs it. */
 export interface Parts {
   readonly database: DataSource;
+  /** Whether the database answered when it was asked last. */
+  readonly isDatabaseThere: () => boolean;
   readonly clock: () => Date;
   readonly log: Logger;
   readonly events: EventHub;

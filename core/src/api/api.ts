@@ -263,7 +263,15 @@ export type ServerEvent =
   | { readonly event: 'catalog' }
   | { readonly event: 'scan'; readonly progress: ScanProgress }
   | { readonly event: 'session' }
-  | { readonly event: 'usage' };
+  | { readonly event: 'usage' }
+  | { readonly event: 'database'; readonly isThere: boolean };
+
+/** Whether the program lives and can do its work; `reasons` say in words why it cannot. */
+export interface HealthView {
+  readonly isLive: boolean;
+  readonly isReady: boolean;
+  readonly reasons: readonly string[];
+}
 
 /** The body of every answer that is not a success. */
 export interface Refusal {

@@ -12,10 +12,11 @@ import { Client } from 'pg';
 import type { DatabaseAddress } from './connect.ts';
 import { lockData } from './data-lock.ts';
 import { asPostgres, binariesFor, newestBinaries, postgresUser, startOptions } from './programs.ts';
-import { findPostmaster, stopPostmaster } from './postmaster.ts';
+import { findPostmaster, stopPostmaster, worksIn } from './postmaster.ts';
 import { explain, SetupError } from './setup-error.ts';
 
-const user = 'clever_drawer';
+/** The one role, who owns everything. */
+export const user = 'clever_drawer';
 
 /** A running PostgreSQL cluster of our own. */
 export interface Cluster {
@@ -25,6 +26,8 @@ export interface Cluster {
   /** Starts the server again, on the same port, where it runs no more. */
   revive(): Promise<void>;
   stop(): Promise<void>;
+  /** Stops it and removes all it holds, before anybody else can take the directory. */
+  discard(): Promise<void>;
 }
 
 /**
@@ -47,6 +50,12 @@ export async function startCluster(directory: string): Promise<Cluster> {
         await stopPostmaster(files.data);
         lock.release();
       },
+      discard: async () => {
+        await stopPostmaster(files.data);
+        await rm(files.data, { recursive: true, force: true });
+        await rm(files.password, { force: true });
+        lock.release();
+      },
     };
   } catch (error) {
     await stopPostmaster(join(directory, 'cluster')).catch(() => undefined);
@@ -56,7 +65,7 @@ export async function startCluster(directory: string): Promise<Cluster> {
 }
 
 /** Where things stand below the directory of the data. */
-interface Files {
+export interface ClusterFiles {
   readonly directory: string;
   readonly data: string;
   /** Where a cluster is made before it takes its place. */
@@ -64,14 +73,15 @@ interface Files {
   readonly password: string;
 }
 
-const filesOf = (directory: string): Files => ({
+/** Where things stand below that directory. */
+export const filesOf = (directory: string): ClusterFiles => ({
   directory,
   data: join(directory, 'cluster'),
   half: join(directory, 'cluster.new'),
   password: join(directory, 'cluster-password'),
 });
 
-async function start(files: Files): Promise<Omit<Cluster, 'stop'>> {
+async function start(files: ClusterFiles): Promise<Omit<Cluster, 'stop' | 'discard'>> {
   await letPostgresIn(files.directory);
   const version = await versionOf(files.data);
   if (version === null) {
@@ -119,7 +129,8 @@ async function start(files: Files): Promise<Omit<Cluster, 'stop'>> {
   };
 }
 
-async function asAdministrator<T>(
+/** Works with a connection of its own. */
+export async function asAdministrator<T>(
   address: DatabaseAddress,
   work: (client: Client) => Promise<T>,
 ): Promise<T> {
@@ -137,6 +148,9 @@ const isRefusal = (error: unknown): boolean => /^28/.test((error as { code?: str
 
 /** Whether what answers there is the server on our directory; false also when it lets us not in. */
 async function isOurs(address: DatabaseAddress, data: string): Promise<boolean> {
+  if (address.password === '') {
+    return false;
+  }
   try {
     return await asAdministrator(address, async (client) => {
       const { rows } = await client.query<{ at: string }>(
@@ -158,7 +172,8 @@ export async function versionOf(data: string): Promise<string | null> {
   return text === null ? null : text.trim();
 }
 
-const readPassword = (path: string): Promise<string> =>
+/** The password of the cluster; empty where the file is gone. */
+export const readPassword = (path: string): Promise<string> =>
   readFile(path, 'utf8').then(
     (text) => text.trim(),
     () => '',
@@ -178,7 +193,7 @@ async function writePassword(path: string, password: string): Promise<void> {
  * Gives the database a new password, where the file with the old one is gone or wrong: by the
  * single-user mode of PostgreSQL, which only who owns the files can use.
  */
-async function setPassword(bin: string, files: Files, port: number): Promise<string> {
+async function setPassword(bin: string, files: ClusterFiles, port: number): Promise<string> {
   const password = newPassword();
   await stopPostmaster(files.data);
   await asPostgres([join(bin, 'postgres'), '--single', '-D', files.data, 'postgres'], {
@@ -205,7 +220,7 @@ async function letPostgresIn(directory: string): Promise<void> {
 }
 
 /** Makes a cluster beside its place and moves it there when it is whole: a half one is made anew. */
-async function make(files: Files): Promise<void> {
+async function make(files: ClusterFiles): Promise<void> {
   const bin = await newestBinaries();
   await rm(files.half, { recursive: true, force: true });
   await putAsideRemains(files);
@@ -215,7 +230,7 @@ async function make(files: Files): Promise<void> {
 }
 
 /** What lies where the cluster should be, without being one, is kept under another name. */
-async function putAsideRemains({ data }: Files): Promise<void> {
+async function putAsideRemains({ data }: ClusterFiles): Promise<void> {
   const isThere = await stat(data).then(
     () => true,
     () => false,
@@ -237,7 +252,7 @@ export async function initialise(bin: string, data: string, passwordFile: string
   await asPostgres([join(bin, 'initdb'), '-D', data, ...access, ...locale, '--no-instructions']);
 }
 
-async function launch(bin: string, files: Files): Promise<number> {
+async function launch(bin: string, files: ClusterFiles): Promise<number> {
   for (let attempt = 0; ; attempt += 1) {
     const port = await freePort();
     try {
@@ -252,7 +267,12 @@ async function launch(bin: string, files: Files): Promise<number> {
 }
 
 /** Starts the server on a port. Throws a SetupError with what its log says. */
-async function launchOn(port: number, bin: string, { data, directory }: Files): Promise<void> {
+export async function launchOn(
+  port: number,
+  bin: string,
+  { data, directory }: ClusterFiles,
+): Promise<void> {
+  await clearStaleNote(data);
   const log = join(data, 'server.log');
   const control = [join(bin, 'pg_ctl'), 'start', '-D', data, '-w', '-t', '60', '-s', '-l', log];
   try {
@@ -264,6 +284,20 @@ async function launchOn(port: number, bin: string, { data, directory }: Files): 
     throw new SetupError(
       `The database in ${directory} ended as soon as it was started; ${log} says why.`,
     );
+  }
+}
+
+/**
+ * Removes a `postmaster.pid` whose server is proven not to run, so that neither an empty one nor a
+ * number that is another process's by now stands in the way. While any process still works in the
+ * directory, as those of a killed server do for a moment, it is waited for.
+ */
+async function clearStaleNote(data: string): Promise<void> {
+  for (let waited = 0; (await worksIn(data)) && waited < 10_000; waited += 100) {
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  if ((await findPostmaster(data)) === null && !(await worksIn(data))) {
+    await rm(join(data, 'postmaster.pid'), { force: true });
   }
 }
 

@@ -11,6 +11,7 @@ import { Practice1763900000008 } from './migrations/0008-practice.ts';
 import { Chains1763900000009 } from './migrations/0009-chains.ts';
 import { Shortcuts1763900000010 } from './migrations/0010-shortcuts.ts';
 import { WentInto1763900000011 } from './migrations/0011-went-into.ts';
+import { SetupError } from './setup-error.ts';
 import { tables } from './tables.ts';
 
 /** Where the database is; `password` only where the cluster asks for one. */
@@ -51,6 +52,23 @@ export function isDatabaseAway(error: unknown): boolean {
   );
 }
 
+/** Throws where the tables were made by a program that knows migrations which this one does not. */
+async function refuseNewer(source: DataSource): Promise<void> {
+  const [found] = await source.query<{ is: boolean }[]>(
+    `SELECT to_regclass('migrations') IS NOT NULL "is"`,
+  );
+  if (!found?.is) {
+    return;
+  }
+  const done = await source.query<{ name: string }[]>('SELECT name FROM migrations');
+  const known = new Set(migrations.map((one) => one.name));
+  if (done.some(({ name }) => !known.has(name))) {
+    throw new SetupError(
+      'This data was last used by a newer Clever Drawer, whose tables this one does not know. Use the newer one, or another directory with --data. Nothing was changed.',
+    );
+  }
+}
+
 /** Connects and brings the tables up to date; every pending migration in one transaction. */
 export async function connect(address: DatabaseAddress): Promise<DataSource> {
   const source = new DataSource({
@@ -63,9 +81,16 @@ export async function connect(address: DatabaseAddress): Promise<DataSource> {
     entities: tables,
     migrations,
     poolSize: 8,
+    extra: { connectionTimeoutMillis: 5_000 },
     installExtensions: false,
   });
   await source.initialize();
-  await source.runMigrations({ transaction: 'all' });
+  try {
+    await refuseNewer(source);
+    await source.runMigrations({ transaction: 'all' });
+  } catch (error) {
+    await source.destroy();
+    throw error;
+  }
   return source;
 }

@@ -3,7 +3,7 @@
  * the process proves to be it. Numbers of processes are given out again, so the number alone says
  * nothing: no signal ever goes to a process that is not proven ours.
  */
-import { readFile, readlink, realpath } from 'node:fs/promises';
+import { readdir, readFile, readlink, realpath } from 'node:fs/promises';
 import { basename, join } from 'node:path';
 
 /** A server process that is proven to be that of the cluster. */
@@ -63,6 +63,16 @@ async function startOf(pid: number): Promise<number> {
   const fields = stat.slice(stat.lastIndexOf(')') + 2).split(' ');
   const boot = Number(/^btime (\d+)$/m.exec(system)?.[1]);
   return boot + Number(fields[19]) / ticksPerSecond;
+}
+
+/** Whether any process works in that directory, as all of a server's do. */
+export async function worksIn(data: string): Promise<boolean> {
+  const wanted = await realpath(data).catch(() => null);
+  const processes = (await readdir('/proc')).filter((name) => /^\d+$/.test(name));
+  const places = await Promise.all(
+    processes.map((pid) => readlink(`/proc/${pid}/cwd`).catch(() => null)),
+  );
+  return wanted !== null && places.includes(wanted);
 }
 
 /** How long a fast shutdown may take before the immediate one, and how often is looked. Milliseconds. */

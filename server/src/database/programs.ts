@@ -90,31 +90,47 @@ export async function postgresUser(): Promise<SystemUser | null> {
   }
 }
 
+/** How long a program's output may take to come through after it ended. Milliseconds. */
+const lastWords = 500;
+
 /** Runs a program as the user PostgreSQL may run as: `postgres` when we are root, ourselves otherwise. */
 export async function asPostgres(
   command: readonly string[],
-  { input }: { readonly input?: string } = {},
+  {
+    input,
+    environment,
+  }: { readonly input?: string; readonly environment?: NodeJS.ProcessEnv } = {},
 ): Promise<string> {
   const isRoot = process.getuid?.() === 0;
   const [program = '', ...rest] = isRoot
     ? ['runuser', '-u', 'postgres', '--', ...command]
     : command;
   return new Promise((resolve, reject) => {
-    const child = spawn(program, rest, { cwd: '/', stdio: ['pipe', 'pipe', 'pipe'] });
+    const child = spawn(program, rest, {
+      cwd: '/',
+      stdio: ['pipe', 'pipe', 'pipe'],
+      env: { ...process.env, ...environment },
+    });
     let out = '';
     let trouble = '';
     child.stdout.setEncoding('utf8').on('data', (text: string) => (out += text));
     child.stderr.setEncoding('utf8').on('data', (text: string) => (trouble += text));
     child.once('error', reject);
-    // The server that pg_ctl leaves running may hold the pipes: what counts is that pg_ctl ended.
-    child.once('exit', (code) => {
+    const ended = (code: number | null): void => {
       if (code === 0) {
         resolve(out);
       } else {
         reject(new Error(trouble.trim() || `${program} ended with ${code ?? 'a signal'}`));
       }
-      child.stdout.destroy();
-      child.stderr.destroy();
+    };
+    child.once('close', ended);
+    // A server that pg_ctl leaves running may hold the pipes open: then its own end has to do.
+    child.once('exit', (code) => {
+      setTimeout(() => {
+        child.stdout.destroy();
+        child.stderr.destroy();
+        ended(code);
+      }, lastWords).unref();
     });
     child.stdin.on('error', () => undefined).end(input ?? '');
   });

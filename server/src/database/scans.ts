@@ -67,3 +67,11 @@ export const findingsAbout = (
     WHERE f.plugin_id = $1 ORDER BY s.number DESC, f.number LIMIT $2`,
     [plugin, limit],
   );
+
+/** Whether nothing was ever scanned or filed, on any computer. */
+export async function hasNoHistory(manager: EntityManager): Promise<boolean> {
+  const [row] = await manager.query<{ is: boolean }[]>(
+    'SELECT NOT EXISTS (SELECT FROM scan) AND NOT EXISTS (SELECT FROM change) "is"',
+  );
+  return row?.is ?? false;
+}

@@ -27,7 +27,7 @@ async function startStream() {
   const responses: ServerResponse[] = [];
   app.get('/', (request, response) => {
     responses.push(response);
-    streamEvents({ events }, 'computer', request, response);
+    streamEvents({ events, isDatabaseThere: () => true }, 'computer', request, response);
   });
   const server = createServer(app).listen(0, '127.0.0.1');
   await once(server, 'listening');

@@ -23,7 +23,7 @@ function textOf(event: ServerEvent): string {
 
 /** Sends events of a computer to one window until it goes. */
 export function streamEvents(
-  parts: Pick<Parts, 'events'>,
+  parts: Pick<Parts, 'events' | 'isDatabaseThere'>,
   computer: string,
   request: Request,
   response: Response,
@@ -35,6 +35,9 @@ export function streamEvents(
     'X-Accel-Buffering': 'no',
   });
   response.write('retry: 1000\n\n');
+  if (!parts.isDatabaseThere()) {
+    response.write(textOf({ event: 'database', isThere: false }));
+  }
   const end = (): void => {
     response.end();
   };

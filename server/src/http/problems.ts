@@ -60,6 +60,7 @@ const statuses: Record<ProblemCode, number> = {
   'track-full': 409,
   'not-a-picture': 415,
   'foreign-host': 403,
+  'key-needed': 401,
   'foreign-origin': 403,
   internal: 500,
 };

@@ -27,6 +27,13 @@ export class EventHub {
     };
   }
 
+  /** Tells all windows, whatever computer they show. */
+  tellAll(event: ServerEvent): void {
+    for (const computer of [...this.#listeners.keys()]) {
+      this.tell(computer, event);
+    }
+  }
+
   tell(computer: string, event: ServerEvent): void {
     for (const listener of this.#listeners.get(computer) ?? []) {
       listener(event);

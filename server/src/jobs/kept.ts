@@ -32,7 +32,8 @@ export class Kept<T> {
 }
 
 /** How far a scan is changes nothing; what it found is told as another event. */
-export const hasNewUse = ({ event }: ServerEvent): boolean => event !== 'scan';
+export const hasNewUse = ({ event }: ServerEvent): boolean =>
+  event !== 'scan' && event !== 'database';
 /** Whether other copies are here, or stand in another order. */
 export const hasNewCopies = ({ event }: ServerEvent): boolean =>
   event === 'catalog' || event === 'order';

@@ -5,6 +5,7 @@ import {
   HelpCircle,
   History,
   Layers,
+  CloudOff,
   LoaderCircle,
   Monitor,
   Moon,
@@ -20,7 +21,13 @@ import { useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useQuestions } from '../studio/use-questions.ts';
-import { useActs, useComputer, useOrder, useScanProgress } from '../studio/contexts.ts';
+import {
+  useActs,
+  useComputer,
+  useOrder,
+  useStanding,
+  useScanProgress,
+} from '../studio/contexts.ts';
 import { useKeys } from '../ui/keys.ts';
 import { ErrorBoundary } from '../ui/error-boundary.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
@@ -270,9 +277,27 @@ function ComputerChoice() {
 }
 
 /** Says whether what is on the screen is in the database. */
+const awayWords = {
+  'database-away':
+    'The database does not answer at the moment. Nothing is saved until it is back; it is being started again.',
+  'server-away':
+    'Clever Drawer does not answer. Nothing is saved until it is back; if you stopped it, start it again with ./start.',
+} as const;
+
+/** Says what of the window's work is in the database, and when nothing can get there. */
 function SavedMark() {
   const { order } = useOrder();
+  const standing = useStanding();
   const isSaving = order.pending.length > 0;
+  if (standing !== 'there') {
+    return (
+      <span className="saved away" role="alert" data-testid="saved" title={awayWords[standing]}>
+        <CloudOff size={13} aria-hidden /> not saved:{' '}
+        {standing === 'database-away' ? 'no database' : 'no answer'}
+        <span className="visually-hidden"> {awayWords[standing]}</span>
+      </span>
+    );
+  }
   return (
     <span className="saved" role="status" data-testid="saved">
       {isSaving ? <LoaderCircle size={13} aria-hidden /> : <Check size={13} aria-hidden />}{' '}

@@ -10,6 +10,7 @@ import {
   Order,
   ScanProgressContext,
   ShownArrangement,
+  StandingContext,
 } from './contexts.ts';
 import { fromView, type OrderState } from './order-store.ts';
 import { useArrangementOf } from './use-arrangement-of.ts';
@@ -43,14 +44,15 @@ export function StudioProvider(props: Props) {
   const catalog = useCatalogOf(client, computer, catalogued, order.records, usageQuery.data);
   const fetchedAt = Math.max(catalogQuery.dataUpdatedAt, usageQuery.dataUpdatedAt);
   const arrangement = useArrangementOf(computer.id, order.records, catalog, fetchedAt);
-  const scan = useEvents(client);
+  const { scan, standing } = useEvents(client);
   const acts = useOrderActs(client);
   const where = useMemo(
     () => ({ client, computer, computers, chooseComputer }),
     [client, computer, computers, chooseComputer],
   );
   const failure = catalogQuery.error ?? orderQuery.error;
-  if (failure) {
+  // What was fetched before stays in view; what cannot be fetched anew is said in the bar.
+  if (failure && !(catalogQuery.data && orderQuery.data)) {
     return (
       <main className="p-4" role="alert">
         {failure.message}
@@ -67,7 +69,9 @@ export function StudioProvider(props: Props) {
         <Catalog value={catalog}>
           <Order value={order}>
             <ShownArrangement value={arrangement}>
-              <ScanProgressContext value={scan}>{children}</ScanProgressContext>
+              <StandingContext value={standing}>
+                <ScanProgressContext value={scan}>{children}</ScanProgressContext>
+              </StandingContext>
             </ShownArrangement>
           </Order>
         </Catalog>

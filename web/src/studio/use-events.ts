@@ -3,6 +3,7 @@ import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import type { ScanProgress, ServerEvent } from '@clever-drawer/core';
 import type { Client } from '../api/client.ts';
+import type { Standing } from './contexts.ts';
 import { takeStep } from './use-order-acts.ts';
 
 /** What is fetched again, by what happened; after a break everything, since steps may have been missed. */
@@ -26,27 +27,47 @@ const staleAfter = {
   scanEnded: ['scans', 'findings', 'places'],
 } as const;
 
-/** Listens as long as the window shows this computer. Gives the progress of the scan that runs. */
-export function useEvents(client: Client): ScanProgress | null {
+/** What the stream tells of by itself: the scan that runs, and whether anything can be saved. */
+interface Told {
+  readonly scan: ScanProgress | null;
+  readonly standing: Standing;
+}
+
+/** A connection that breaks is made again at once; only when that takes longer is it said. Milliseconds. */
+const saidAfter = 1_500;
+
+/** Listens as long as the window shows this computer. */
+export function useEvents(client: Client): Told {
   const queries = useQueryClient();
   const [scan, setScan] = useState<ScanProgress | null>(null);
+  const [standing, setStanding] = useState<Standing>('there');
   useEffect(() => {
     const source = new EventSource(client.eventsAddress);
     let wasOpen = false;
+    let waiting: ReturnType<typeof setTimeout> | undefined;
+    source.onerror = () => {
+      waiting ??= setTimeout(() => {
+        setStanding('server-away');
+      }, saidAfter);
+    };
     source.onopen = () => {
+      clearTimeout(waiting);
+      waiting = undefined;
+      setStanding('there');
       if (wasOpen) {
         fetchAgain(queries, client, staleAfter.break);
       }
       wasOpen = true;
     };
     source.onmessage = (message: MessageEvent<string>) => {
-      follow(queries, client, JSON.parse(message.data) as ServerEvent, setScan);
+      follow(queries, client, JSON.parse(message.data) as ServerEvent, setScan, setStanding);
     };
     return () => {
+      clearTimeout(waiting);
       source.close();
     };
   }, [client, queries]);
-  return scan;
+  return { scan, standing };
 }
 
 function fetchAgain(queries: QueryClient, client: Client, names: readonly string[]): void {
@@ -60,6 +81,7 @@ function follow(
   client: Client,
   event: ServerEvent,
   setScan: (scan: ScanProgress | null) => void,
+  setStanding: (standing: Standing) => void,
 ): void {
   switch (event.event) {
     case 'order':
@@ -78,6 +100,12 @@ function follow(
       }
       return;
     }
+    case 'database':
+      setStanding(event.isThere ? 'there' : 'database-away');
+      if (event.isThere) {
+        fetchAgain(queries, client, staleAfter.break);
+      }
+      return;
     default:
       event satisfies never;
   }
