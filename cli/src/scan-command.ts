@@ -3,7 +3,7 @@ import { stat } from 'node:fs/promises';
 import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { describe, formats, readDeclared, type Format, type FoundCopy } from '@clever-drawer/core';
-import { descriptionsFor, readBundle, walk } from '@clever-drawer/server/scanner';
+import { ReaderPool, type FoundBundle } from '@clever-drawer/server/scanner';
 import type { ExitStatus, Terminal } from './terminal.ts';
 
 const help = `Use: ./clever-drawer scan DIR… [--formats lv2,vst3,…]
@@ -62,28 +62,56 @@ export async function scanCommand(args: string[], terminal: Terminal): Promise<E
       return 2;
     }
   }
+  const readers = new ReaderPool(2, process.env);
+  try {
+    return await scanAll(wishes, terminal, readers);
+  } finally {
+    await readers.close();
+  }
+}
+
+/** Reads in threads of their own with limits of time and memory, as the server does. */
+async function scanAll(
+  wishes: Wishes,
+  terminal: Terminal,
+  readers: ReaderPool,
+): Promise<ExitStatus> {
   let status: ExitStatus = 0;
   const seen = new Set<string>();
   for (const directory of wishes.directories) {
-    const { bundles, problems } = walk(directory, wishes.formats, () => false);
+    const stop = new SharedArrayBuffer(4);
+    const { bundles, problems } = await readers.walk(directory, wishes.formats, stop);
     for (const problem of problems) {
       terminal.error(describe(problem));
-    }
-    if (problems.length > 0) {
       status = 1;
     }
-    const descriptions = descriptionsFor(directory, process.env);
-    for (const bundle of bundles.filter(({ path }) => !seen.has(path))) {
-      seen.add(bundle.path);
-      for (const copy of readBundle(bundle, directory, descriptions)) {
-        if (copy.status === 'failed') {
-          status = 1;
-        }
-        terminal.out(JSON.stringify(lineOf(copy)));
-      }
+    const fresh = bundles.filter(({ path }) => !seen.has(path));
+    for await (const copy of readInOrder(fresh, directory, readers)) {
+      status = copy.status === 'failed' ? 1 : status;
+      terminal.out(JSON.stringify(lineOf(copy)));
+    }
+    for (const { path } of fresh) {
+      seen.add(path);
     }
   }
   return status;
+}
+
+/** Bundles are read some ahead of each other; their copies come in the order of the bundles. */
+async function* readInOrder(
+  bundles: readonly FoundBundle[],
+  directory: string,
+  readers: ReaderPool,
+): AsyncGenerator<FoundCopy> {
+  const ahead = 2 * readers.size;
+  const reading: Promise<FoundCopy[]>[] = [];
+  const waiting = [...bundles];
+  for (let left = waiting.length; left > 0; left -= 1) {
+    while (reading.length < ahead && waiting.length > 0) {
+      reading.push(readers.read(waiting.shift() as FoundBundle, directory));
+    }
+    yield* await (reading.shift() ?? Promise.resolve([]));
+  }
 }
 
 /** A copy as one line: what was found, the kind and types it declares, and a problem in words. */

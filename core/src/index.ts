@@ -355,8 +355,7 @@ export { misbehaviours, type Misbehaviour } from './loading/misbehaviour.ts';
 export { createRepairer, type Known, type Repair, type RepairFor } from './loading/repair.ts';
 export { halfLifeDays, warmth, weightOfAge, type Usage } from './loading/warmth.ts';
 export { fitChange, isSameChange, stepOf, type WhereNow } from './acts/undo.ts';
-export { scanModes, type AsideView, type ScanMode, type HealthView,
-} from './api/api.ts';
+export { scanModes, type AsideView, type ScanMode, type HealthView } from './api/api.ts';
 export type {
   CatalogView,
   ChangeView,

@@ -11,6 +11,7 @@ export type Problem =
   | { code: 'not-a-plugin'; at: string; detail: string }
   | { code: 'not-kept'; at: string; detail: string }
   | { code: 'path-too-long'; at: string; got: number; limit: number }
+  | { code: 'link-too-wide'; at: string; to: string }
   | { code: 'field-invalid'; at: string; detail: string }
   | { code: 'body-too-large'; at: string; limit: string }
   | { code: 'encoding-unknown'; at: string; detail: string }
@@ -104,6 +105,8 @@ const wording: Wording = {
     `${p.at} was read, but what it says could not be kept (${p.detail}). Everything else was.`,
   'path-too-long': (p) =>
     `The path ${p.at.slice(0, 80)}… has ${p.got.toLocaleString('en')} bytes; ${p.limit.toLocaleString('en')} is the most that is read. Move it nearer to its place.`,
+  'link-too-wide': (p) =>
+    `${p.at} is a link to ${p.to}, which holds the place itself or a whole disk. It was not followed; link to the directory that holds the plugins.`,
   'not-a-plugin': (p) => `${p.at} is not a plugin: ${p.detail}`,
   'field-invalid': (p) => `${p.at}: ${p.detail}`,
   'body-too-large': (p) => `What was sent is larger than ${p.limit}.`,

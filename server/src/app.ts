@@ -69,6 +69,8 @@ interface RequestError {
   readonly type?: string;
   readonly status?: number;
   readonly message?: string;
+  /** An error code of PostgreSQL or of the system. */
+  readonly code?: string;
 }
 
 /** The problem with a request that is wrong in itself; null when the fault is ours. */
@@ -86,7 +88,24 @@ function problemOf(error: RequestError): Problem | null {
   if (error.status !== undefined && error.status >= 400 && error.status < 500) {
     return { code: 'field-invalid', at: 'address', detail: 'It cannot be understood.' };
   }
-  return isDatabaseAway(error) ? { code: 'database-away', at: 'database' } : null;
+  return isDatabaseAway(error) ? { code: 'database-away', at: 'database' } : refusedByData(error);
+}
+
+/**
+ * What the database's own rules refused, by PostgreSQL's error codes: a key that is there already,
+ * a reference to what is not there, a value that no column takes.
+ */
+function refusedByData({ code }: RequestError): Problem | null {
+  switch (code?.slice(0, 2)) {
+    case '23':
+      return code === '23503'
+        ? { code: 'unknown-record', at: 'body', what: 'record' }
+        : { code: 'id-taken', at: 'An id or name that was sent' };
+    case '22':
+      return { code: 'field-invalid', at: 'body', detail: 'A value cannot be stored.' };
+    default:
+      return null;
+  }
 }
 
 function onError(parts: Parts): ErrorRequestHandler {
@@ -96,9 +115,11 @@ function onError(parts: Parts): ErrorRequestHandler {
       return;
     }
     const problem = problemOf(error);
-    if (problem === null) {
-      parts.log.error({ error: loggable(error), path: request.path }, 'a request failed');
-    }
+    const isOurs = problem === null;
+    parts.log[isOurs ? 'error' : 'info'](
+      { error: loggable(error), path: request.path },
+      isOurs ? 'a request failed' : 'a request was refused',
+    );
     refuse(response, [problem ?? { code: 'internal', at: request.path }]);
   };
 }

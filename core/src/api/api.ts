@@ -87,6 +87,8 @@ export interface ScanView {
   readonly state: ScanState;
   readonly looked: number;
   readonly counts: Readonly<Record<FindingKind | 'unchanged', number>>;
+  /** What of the places could not be looked into, in words. */
+  readonly problems: readonly string[];
 }
 
 /** How far a running scan is. `total` is null while the places are still being walked. */

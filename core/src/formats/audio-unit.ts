@@ -4,6 +4,7 @@
  */
 import { parse } from '@plist/parse';
 import type { Problem } from '../problem.ts';
+import { boundsOfBinaryPlist } from './binary-plist.ts';
 import { readBinary } from './binary.ts';
 import { cleanText, limits, textOf, type BundleFiles } from './bundle-files.ts';
 import { bareCopy, failedCopy, type FoundCopy } from './found-copy.ts';
@@ -48,6 +49,10 @@ export function readAudioUnit(files: BundleFiles): FoundCopy[] {
 function parsePlist(bytes: Uint8Array): { value: Json } | Problem {
   const isBinary = textOf(bytes.subarray(0, 6)) === 'bplist';
   const damaged = (detail: string): Problem => ({ code: 'damaged', at, line: null, detail });
+  const unbounded = isBinary ? boundsOfBinaryPlist(bytes) : null;
+  if (unbounded !== null) {
+    return damaged(`it is not a sound property list: ${unbounded}.`);
+  }
   try {
     const source = isBinary ? bytes.slice().buffer : textOf(bytes);
     if (typeof source === 'string' && source.includes('<!ENTITY')) {

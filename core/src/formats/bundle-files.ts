@@ -1,5 +1,6 @@
 /** How a reader gets at the files of one bundle: given by the caller, which keeps it inside the place. */
 import type { Result } from '../problem.ts';
+import { cutText } from '../text/storable.ts';
 import type { ByteSource } from './byte-source.ts';
 
 /** Bytes of a file that is open; close it when done. */
@@ -31,7 +32,7 @@ export const limits = {
   moduleInfo: 4 * 1_048_576,
   plist: 2 * 1_048_576,
   ladspaRdf: 16 * 1_048_576,
-  statements: 2_000_000,
+  statements: 400_000,
   copiesInBundle: 2_000,
   textLength: 500,
 } as const;
@@ -46,10 +47,8 @@ export function cleanText(text: string | null | undefined): string | null {
   if (text === null || text === undefined) {
     return null;
   }
-  const line = text
-    .slice(0, 4 * limits.textLength)
+  const line = cutText(text, 4 * limits.textLength)
     .replace(/[\p{Cc}\p{Cf}\p{Zl}\p{Zp}\s]+/gu, ' ')
-    .trim()
-    .slice(0, limits.textLength);
-  return line === '' ? null : line;
+    .trim();
+  return line === '' ? null : cutText(line, limits.textLength);
 }

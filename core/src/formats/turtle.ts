@@ -2,7 +2,15 @@
  * A small graph over the statements of Turtle files (https://www.w3.org/TR/turtle/), read by the n3
  * package.
  */
-import { Parser, type Quad, type Term as NodeTerm } from 'n3';
+import {
+  DataFactory,
+  Parser,
+  type Quad,
+  type Quad_Object,
+  type Quad_Predicate,
+  type Quad_Subject,
+  type Term as NodeTerm,
+} from 'n3';
 import { failed, ok, type Result } from '../problem.ts';
 import { compareTexts } from '../text/fold.ts';
 import { limits, textOf } from './bundle-files.ts';
@@ -34,6 +42,7 @@ export class Graph {
         baseIRI: base,
         format: 'Turtle',
         blankNodePrefix: `_:f${this.#files}_`,
+        factory: countingFactory(limits.statements - this.#size),
       });
       const quads = parser.parse(textOf(bytes));
       const nameOf = namesOfNodes(quads, this.#files);
@@ -47,16 +56,11 @@ export class Graph {
         ]);
       }
     } catch (error) {
+      if (error instanceof TooManyStatements) {
+        const got = limits.statements + 1;
+        return failed({ code: 'too-much', at, what: 'statements', got, limit: limits.statements });
+      }
       return failed(turtleProblem(error, at));
-    }
-    if (this.#size + statements.length > limits.statements) {
-      return failed({
-        code: 'too-much',
-        at,
-        what: 'statements',
-        got: this.#size + statements.length,
-        limit: limits.statements,
-      });
     }
     for (const [subject, predicate, term] of statements) {
       this.#add(subject, predicate, term);
@@ -118,6 +122,23 @@ export class Graph {
       texts[0];
     return best?.value ?? null;
   }
+}
+
+class TooManyStatements extends Error {}
+
+/** Makes the parser's terms, and ends it as soon as there are more statements than may be. */
+function countingFactory(most: number): typeof DataFactory {
+  let made = 0;
+  return {
+    ...DataFactory,
+    quad: (subject: Quad_Subject, predicate: Quad_Predicate, object: Quad_Object) => {
+      made += 1;
+      if (made > most) {
+        throw new TooManyStatements();
+      }
+      return DataFactory.quad(subject, predicate, object);
+    },
+  };
 }
 
 function turtleProblem(

@@ -74,6 +74,8 @@ export interface BundleRow {
   path: string;
   placeId: string | null;
   fingerprint: string;
+  /** The disk it was found on; null for what an older program found. */
+  device: string | null;
 }
 
 /** A picture of the user's own, as WebP. */
@@ -145,6 +147,7 @@ export const BundleTable = schema<BundleRow>('bundle', {
   path: { ...text, primary: true },
   placeId: toRow('bundle', 'place', 'place_id', 'SET NULL'),
   fingerprint: text,
+  device: maybeText,
 });
 
 /** The table `picture`. */

@@ -46,6 +46,8 @@ export interface ScanRow {
   state: ScanState;
   looked: number;
   counts: Record<FindingKind | 'unchanged', number>;
+  /** What of the places could not be looked into. */
+  problems: readonly Problem[];
 }
 
 /** A row of the table `finding`. */
@@ -97,6 +99,7 @@ export const ScanTable = schema<ScanRow>('scan', {
   state: text,
   looked: whole,
   counts: json,
+  problems: json,
 });
 
 /** The table `finding`. */

@@ -14,12 +14,16 @@ export async function addScan(manager: EntityManager, row: ScanRow): Promise<voi
 
 /** Writes what a scan counted. */
 export const saveScan = (manager: EntityManager, row: ScanRow): Promise<unknown> =>
-  manager
-    .getRepository(ScanTable)
-    .update(
-      { id: row.id },
-      { endedAt: row.endedAt, state: row.state, looked: row.looked, counts: row.counts },
-    );
+  manager.getRepository(ScanTable).update(
+    { id: row.id },
+    {
+      endedAt: row.endedAt,
+      state: row.state,
+      looked: row.looked,
+      counts: row.counts,
+      problems: row.problems,
+    },
+  );
 
 /** The latest scans, newest first. */
 export const listScans = (manager: EntityManager, computer: string): Promise<ScanRow[]> =>

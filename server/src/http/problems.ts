@@ -19,6 +19,7 @@ const statuses: Record<ProblemCode, number> = {
   'not-a-plugin': 422,
   'not-kept': 422,
   'path-too-long': 422,
+  'link-too-wide': 422,
   'field-invalid': 400,
   'body-too-large': 413,
   'encoding-unknown': 415,

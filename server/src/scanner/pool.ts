@@ -17,6 +17,9 @@ import type { Done, Task } from './worker.ts';
 /** The longest that reading one bundle may take, in milliseconds. */
 const readLimit = 20_000;
 
+/** The most memory that a thread may take, in MiB; one that needs more breaks, and is replaced. */
+const memoryLimit = 1_536;
+
 interface Thread {
   readonly worker: Worker;
   isBusy: boolean;
@@ -104,6 +107,7 @@ export class ReaderPool {
   #start(): Thread {
     const worker = new Worker(new URL('./worker-start.mjs', import.meta.url), {
       execArgv: [],
+      resourceLimits: { maxOldGenerationSizeMb: memoryLimit },
       workerData: { ...this.#environment },
     });
     worker.unref();

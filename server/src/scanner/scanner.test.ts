@@ -119,6 +119,22 @@ describe('walking a place', () => {
     write('heap/p.clap');
     expect(look()).toHaveLength(1);
   });
+  it('follows no link to the whole disk, and says so', () => {
+    write('a/echo.so', 'x');
+    symlinkSync('/', join(place, 'everything'));
+    symlinkSync(base, join(place, 'above'));
+    const { bundles, problems } = walk(place, formats, never);
+    expect(bundles).toHaveLength(1);
+    expect(problems.map((problem) => problem.code)).toEqual(['link-too-wide', 'link-too-wide']);
+  });
+  it('leaves out a path that no index takes, and says so', () => {
+    const deep = Array.from({ length: 8 }, () => 'd'.repeat(250)).join('/');
+    write(`${deep}/${'e'.repeat(240)}.lv2/manifest.ttl`);
+    write(`${deep}/${'e'.repeat(200)}/${'f'.repeat(240)}.lv2/manifest.ttl`);
+    const { bundles, problems } = walk(place, formats, never);
+    expect([bundles.length, problems.length]).toEqual([1, 1]);
+    expect(problems[0]?.code).toBe('path-too-long');
+  });
   it('stops when it is told to', () => {
     write('a/p.clap');
     expect(walk(place, formats, () => true).bundles).toEqual([]);

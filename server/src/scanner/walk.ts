@@ -4,7 +4,7 @@
  */
 import { createHash } from 'node:crypto';
 import { lstatSync, readdirSync, realpathSync, statSync, type Dirent } from 'node:fs';
-import { join } from 'node:path';
+import { join, sep } from 'node:path';
 import type { Format, Problem } from '@clever-drawer/core';
 
 /** A file or bundle that may hold plugins, with its fingerprint. */
@@ -17,9 +17,11 @@ export interface FoundBundle {
   readonly path: string;
   /** Sizes, times and inodes of its files in one text; equal texts mean: unchanged. */
   readonly fingerprint: string;
+  /** The number of the disk it lies on (st_dev), as a text. */
+  readonly device: string;
 }
 
-/** All bundles below a place, and directories that could not be looked into. */
+/** All bundles below a place, and what of it could not be looked into. */
 export interface Walked {
   readonly bundles: FoundBundle[];
   readonly problems: Problem[];
@@ -27,6 +29,10 @@ export interface Walked {
 
 /** Directories below a place are entered this deep: vendors nest their folders, but not more than this. */
 const maxDepth = 8;
+/** Entries of directories that are looked at in one place; far above any studio. */
+const maxEntries = 500_000;
+/** The most bytes of a path that is kept: an index of the database takes no more than 2,704. */
+const maxPath = 2_400;
 /** Files of one bundle that are taken into its fingerprint. */
 const maxFiles = 4_000;
 
@@ -49,11 +55,17 @@ const fileEndings: readonly (readonly [RegExp, readonly Format[]])[] = [
  * each real path is taken once.
  */
 export function walk(place: string, wanted: readonly Format[], isStopped: () => boolean): Walked {
-  const run = new Walk(wanted, isStopped);
+  const run = new Walk(place, wanted, isStopped);
   run.entered(place, 0);
   run.links();
   run.bundles.sort((a, b) => (a.path < b.path ? -1 : 1));
   return { bundles: run.bundles, problems: run.problems };
+}
+
+/** How deep a directory lies, and on which disk it has to be. */
+interface Below {
+  readonly depth: number;
+  readonly device: number | null;
 }
 
 class Walk {
@@ -63,8 +75,11 @@ class Walk {
   readonly #isStopped: () => boolean;
   readonly #seen = new Set<string>();
   readonly #links: { path: string; depth: number }[] = [];
+  readonly #place: string;
+  #entries = 0;
 
-  constructor(wanted: readonly Format[], isStopped: () => boolean) {
+  constructor(place: string, wanted: readonly Format[], isStopped: () => boolean) {
+    this.#place = realOf(place) ?? place;
     this.#wanted = wanted;
     this.#isStopped = isStopped;
   }
@@ -73,12 +88,13 @@ class Walk {
   entered(path: string, depth: number): void {
     const real = realOf(path);
     if (real !== null) {
-      this.#directory(path, real, depth);
+      this.#directory(path, real, depth, null);
     }
   }
 
-  #directory(path: string, real: string, depth: number): void {
-    if (this.#isStopped() || this.#seen.has(real)) {
+  /** Below a link, only the disk it leads to is looked at: `device` is its number. */
+  #directory(path: string, real: string, depth: number, device: number | null): void {
+    if (this.#isStopped() || this.#seen.has(real) || !this.#isOn(real, device)) {
       return;
     }
     this.#seen.add(real);
@@ -91,17 +107,26 @@ class Walk {
     if (entries.some((entry) => entry.name === 'manifest.ttl')) {
       this.#take(['LV2'], path, () => bundleLines(path));
     } else if (depth <= maxDepth) {
-      this.#inside(path, real, entries, depth + 1);
+      this.#inside(path, real, entries, { depth: depth + 1, device });
     }
   }
 
-  #inside(path: string, real: string, entries: readonly Dirent[], depth: number): void {
+  #isOn(real: string, device: number | null): boolean {
+    return device === null || statOf(real)?.dev === device;
+  }
+
+  #inside(path: string, real: string, entries: readonly Dirent[], { depth, device }: Below): void {
     for (const entry of entries) {
+      this.#entries += 1;
+      if (this.#entries > maxEntries) {
+        this.#tooMany();
+        return;
+      }
       const inside = join(path, entry.name);
       if (entry.isSymbolicLink()) {
         this.#links.push({ path: inside, depth });
       } else if (entry.isDirectory()) {
-        this.#directory(inside, join(real, entry.name), depth);
+        this.#directory(inside, join(real, entry.name), depth, device);
       } else if (entry.isFile()) {
         this.#file(inside, join(real, entry.name));
       }
@@ -117,10 +142,29 @@ class Walk {
         continue;
       }
       if (facts.isDirectory()) {
-        this.entered(link.path, link.depth);
+        this.#followed(link.path, real, link.depth, facts.dev);
       } else if (facts.isFile()) {
         this.#file(link.path, real);
       }
+    }
+  }
+
+  /** A link to the root, or to what holds the place, would lead over the whole disk. */
+  #followed(path: string, real: string, depth: number, device: number): void {
+    const holdsPlace = real === sep || this.#place === real || this.#place.startsWith(real + sep);
+    if (!holdsPlace) {
+      this.#directory(path, real, depth, device);
+    } else if (this.#place !== real) {
+      this.problems.push({ code: 'link-too-wide', at: path, to: real });
+    }
+  }
+
+  #tooMany(): void {
+    const isSaid = this.problems.some((problem) => problem.code === 'too-much');
+    if (!isSaid) {
+      const got = this.#entries;
+      const what = 'files and directories';
+      this.problems.push({ code: 'too-much', at: this.#place, what, got, limit: maxEntries });
     }
   }
 
@@ -136,12 +180,16 @@ class Walk {
   #take(candidates: readonly Format[], path: string, lines: () => string[]): void {
     const possible = candidates.filter((format) => this.#wanted.includes(format));
     const first = possible[0];
-    if (first !== undefined) {
+    const got = Buffer.byteLength(path);
+    if (first !== undefined && got > maxPath) {
+      this.problems.push({ code: 'path-too-long', at: path.slice(0, 200), got, limit: maxPath });
+    } else if (first !== undefined) {
       this.bundles.push({
         format: first,
         candidates: possible,
         path,
         fingerprint: createHash('sha256').update(lines().sort().join('\n')).digest('hex'),
+        device: String(statOf(path)?.dev ?? ''),
       });
     }
   }

@@ -75,7 +75,24 @@ function ScanStart({ hasPlaces, start, latest }: ScanStartProps) {
       <span className="text-soft">
         {hasPlaces ? sayLatest(latest) : 'Add a place first, or look in the usual ones.'}
       </span>
+      {latest && latest.problems.length > 0 && <NotLookedInto problems={latest.problems} />}
     </div>
+  );
+}
+
+/** What the last scan could not look into: what is there keeps the state it had. */
+function NotLookedInto({ problems }: { readonly problems: readonly string[] }) {
+  return (
+    <details className="not-looked-into">
+      <summary>
+        {problems.length === 1 ? 'One thing' : `${problems.length} things`} could not be looked into
+      </summary>
+      <ul>
+        {problems.map((problem) => (
+          <li key={problem}>{problem}</li>
+        ))}
+      </ul>
+    </details>
   );
 }
 

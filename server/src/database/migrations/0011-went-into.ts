@@ -1,6 +1,7 @@
 /**
  * What the order, its history or the loads refer to is never deleted along with something else; a
- * plugin whose copies went into another remembers which one. Scans count, whatever the clock says.
+ * plugin whose copies went into another remembers which one. Scans count, whatever the clock says,
+ * and keep what they could not look into; bundles tell the disk they lie on.
  */
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
@@ -45,10 +46,14 @@ export class WentInto1763900000011 implements MigrationInterface {
         WHERE counted.id = scan.id`,
     );
     await runner.query('ALTER TABLE scan ALTER COLUMN number DROP DEFAULT');
+    await runner.query(`ALTER TABLE scan ADD COLUMN problems jsonb NOT NULL DEFAULT '[]'`);
+    await runner.query('ALTER TABLE scan ALTER COLUMN problems DROP DEFAULT');
+    await runner.query('ALTER TABLE bundle ADD COLUMN device text');
   }
 
   async down(runner: QueryRunner): Promise<void> {
-    await runner.query('ALTER TABLE scan DROP COLUMN number');
+    await runner.query('ALTER TABLE bundle DROP COLUMN device');
+    await runner.query('ALTER TABLE scan DROP COLUMN number, DROP COLUMN problems');
     await refer(runner, 'CASCADE');
     await runner.query('ALTER TABLE plugin DROP COLUMN went_into, DROP COLUMN is_remembered');
   }

@@ -7,11 +7,13 @@ import { access, constants } from 'node:fs/promises';
 import {
   asId,
   compare,
+  describe,
   copyKey,
   failed,
   findingKinds,
   nameOfCopy,
   ok,
+  storableValue,
   type Comparison,
   type FindingView,
   type FoundCopy,
@@ -38,6 +40,7 @@ import type { ScanJob } from '../../jobs/scan-jobs.ts';
 import { loggable } from '../../log.ts';
 import type { Parts } from '../../parts.ts';
 import type { FoundBundle } from '../../scanner/index.ts';
+import { outOfReach } from './out-of-reach.ts';
 import { saveApart } from './save-apart.ts';
 import { firstSight } from './save-findings.ts';
 import { identifyAfterScan } from '../identify/identify-computer.ts';
@@ -80,6 +83,7 @@ export async function startScan(
     state: 'running',
     looked: 0,
     counts: noCounts(),
+    problems: [],
   };
   const progress: ScanProgress = {
     scan: asId(scan.id),
@@ -115,6 +119,19 @@ export async function stopScan(parts: Parts, computer: string): Promise<Result<n
   return ok(null);
 }
 
+/** What walking all places came to. */
+interface WalkedPlaces {
+  readonly found: Found[];
+  /** Places that were walked, and those that are not there. */
+  readonly reached: Set<string>;
+  readonly lost: Set<string>;
+  /** Directories that could not be looked into. */
+  readonly blocked: readonly string[];
+}
+
+/** Directories of which is kept that they could not be looked into. */
+const problemsKept = 50;
+
 interface Found extends FoundBundle {
   readonly place: PlaceRow;
 }
@@ -129,6 +146,8 @@ class ScanRun {
   #known = new Map<string, CopyRow>();
   #plugins = new Map<string, string>();
   #hasChanged = false;
+  /** Whether a path cannot be looked at now, so that what is missing there may still be there. */
+  #isOutOfReach: (path: string) => boolean = () => false;
   #examiningSince = 0;
   #skipped = 0;
   #lastTold = 0;
@@ -193,7 +212,9 @@ class ScanRun {
     );
     const asides = new Set(setAside.map((row) => row.path));
     const found = walked.found.filter((bundle) => !asides.has(bundle.path));
-    const { reached, lost } = walked;
+    const { reached, lost, blocked } = walked;
+    const devices = new Map(bundles.map((row) => [row.path, row.device]));
+    this.#isOutOfReach = outOfReach(blocked, devices);
     const toExamine = this.#chooser(fingerprints);
     const changed = found.filter(toExamine);
     await this.#sayBack(
@@ -205,7 +226,8 @@ class ScanRun {
         (row) =>
           row.state !== 'aside' &&
           !walkedPaths.has(row.path) &&
-          (row.placeId === null || reached.has(row.placeId)),
+          (row.placeId === null || reached.has(row.placeId)) &&
+          !this.#isOutOfReach(row.path),
       );
     this.#scan.looked = found.length - changed.length;
     this.#skipped = this.#scan.looked;
@@ -220,7 +242,7 @@ class ScanRun {
     if (this.#job.stopped || this.#mode === 'failed') {
       return;
     }
-    await this.#sayAway(lost);
+    await this.#sayAway(lost, walkedPaths);
     await this.#sayGone(missing());
   }
 
@@ -267,10 +289,11 @@ class ScanRun {
   }
 
   /** Copies in places that cannot be reached are away, not gone. */
-  async #sayAway(lost: ReadonlySet<string>): Promise<void> {
-    const away = [...this.#known.values()].filter(
-      (row) => row.state === 'present' && row.placeId !== null && lost.has(row.placeId),
-    );
+  async #sayAway(lost: ReadonlySet<string>, walked: ReadonlySet<string>): Promise<void> {
+    const isAway = (row: CopyRow): boolean =>
+      row.placeId !== null &&
+      (lost.has(row.placeId) || (!walked.has(row.path) && this.#isOutOfReach(row.path)));
+    const away = [...this.#known.values()].filter((row) => row.state === 'present' && isAway(row));
     if (away.length > 0) {
       await this.#save(
         away.map(
@@ -287,10 +310,11 @@ class ScanRun {
     }
   }
 
-  async #walkPlaces(): Promise<{ found: Found[]; reached: Set<string>; lost: Set<string> }> {
+  async #walkPlaces(): Promise<WalkedPlaces> {
     const found: Found[] = [];
     const reached = new Set<string>();
     const lost = new Set<string>();
+    const blocked: string[] = [];
     const paths = new Set<string>();
     const walks = await Promise.all(
       this.#places.map(async (place) => {
@@ -314,11 +338,12 @@ class ScanRun {
         continue;
       }
       for (const problem of walked.problems) {
-        this.#parts.log.warn({ problem }, 'a directory could not be read');
+        this.#parts.log.warn({ problem }, 'a directory could not be looked into');
       }
-      if (walked.problems.length === 0) {
-        reached.add(place.id);
-      }
+      const said = [...this.#scan.problems, ...walked.problems.map(storableValue)];
+      this.#scan.problems = said.slice(0, problemsKept);
+      blocked.push(...walked.problems.map((problem) => problem.at));
+      reached.add(place.id);
       for (const bundle of walked.bundles) {
         if (!paths.has(bundle.path)) {
           found.push({ ...bundle, place });
@@ -326,7 +351,7 @@ class ScanRun {
         paths.add(bundle.path);
       }
     }
-    return { found, reached, lost };
+    return { found, reached, lost, blocked };
   }
 
   async #examine(bundles: readonly Found[], missing: readonly CopyRow[]): Promise<void> {
@@ -377,6 +402,7 @@ class ScanRun {
         path: b.path,
         placeId: b.place.id,
         fingerprint: b.fingerprint,
+        device: b.device,
       }),
     );
     const placeOf = new Map(bundles.map((b) => [b.path, b.place.id]));
@@ -436,6 +462,7 @@ const viewOf = (row: ScanRow): ScanView => ({
   state: row.state,
   looked: row.looked,
   counts: row.counts,
+  problems: row.problems.map(describe),
 });
 
 /** The latest scans, newest first, and how far a running one is. */

@@ -1,0 +1,103 @@
+/**
+ * `npm run notice`: writes NOTICE, the licences of the fonts and packages that Clever Drawer ships or
+ * needs to run, out of the packages themselves. `-- --check` says whether it is still true.
+ */
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
+
+const root = resolve(import.meta.dirname, '..');
+const target = join(root, 'NOTICE');
+
+/** The workspaces that run on a user's computer; those that only test and measure are left out. */
+const running = ['core', 'server', 'web', 'demo', 'cli'];
+
+interface Manifest {
+  readonly version?: string;
+  readonly license?: string | { readonly type?: string };
+  readonly dependencies?: Readonly<Record<string, string>>;
+}
+
+const manifestOf = (directory: string): Manifest =>
+  JSON.parse(readFileSync(join(directory, 'package.json'), 'utf8')) as Manifest;
+
+interface Shipped {
+  readonly name: string;
+  readonly version: string;
+  readonly licence: string;
+  /** The text of the licence with its copyright lines; null where the package brings none. */
+  readonly text: string | null;
+}
+
+/** Where Node finds a package from a directory: in the nearest `node_modules` above that has it. */
+function find(name: string, from: string): string | null {
+  for (let above = from; above.startsWith(root); above = dirname(above)) {
+    const directory = join(above, 'node_modules', name);
+    if (existsSync(join(directory, 'package.json'))) {
+      return directory;
+    }
+  }
+  return null;
+}
+
+/** All packages that the running workspaces need, directly or through others. */
+function shippedPackages(): Shipped[] {
+  const found = new Map<string, Shipped>();
+  const waiting = running.map((workspace) => join(root, workspace));
+  for (let at = waiting.shift(); at !== undefined; at = waiting.shift()) {
+    for (const name of Object.keys(manifestOf(at).dependencies ?? {})) {
+      const directory = name.startsWith('@clever-drawer/') ? null : find(name, at);
+      if (directory !== null && !found.has(directory)) {
+        found.set(directory, describePackage(name, directory));
+        waiting.push(directory);
+      }
+    }
+  }
+  return [...found.values()].sort((a, b) =>
+    `${a.name} ${a.version}` < `${b.name} ${b.version}` ? -1 : 1,
+  );
+}
+
+function describePackage(name: string, directory: string): Shipped {
+  const { license, version = '' } = manifestOf(directory);
+  const file = readdirSync(directory).find((one) => /^(licen[cs]e|copying)(\.|-|$)/i.test(one));
+  return {
+    name,
+    version,
+    licence: (typeof license === 'string' ? license : license?.type) ?? 'not named',
+    text: file === undefined ? null : readFileSync(join(directory, file), 'utf8').trim(),
+  };
+}
+
+/** Packages with the very same text of a licence share it. */
+function noticeOf(packages: readonly Shipped[]): string {
+  const byText = new Map<string, Shipped[]>();
+  for (const one of packages) {
+    const text = one.text ?? `(The package brings no text; it is under ${one.licence}.)`;
+    byText.set(text, [...(byText.get(text) ?? []), one]);
+  }
+  const parts = [...byText].map(([text, those]) => {
+    const names = those.map(({ name, version, licence }) => `${name} ${version} (${licence})`);
+    return `${names.join('\n')}\n\n${text}`;
+  });
+  const line = '-'.repeat(80);
+  return `Clever Drawer stands on the work of others. These are the fonts and packages that it ships or needs to
+run, with their licences, as \`npm run notice\` read them out of the packages (${packages.length} of them).
+PostgreSQL, Node.js and Chromium are installed from Debian or their makers and are not part of this.
+Clever Drawer itself: its licence is its owner's to decide, and none is given here.
+
+${line}
+${parts.join(`\n\n${line}\n`)}
+`;
+}
+
+const packages = shippedPackages();
+const notice = noticeOf(packages);
+if (process.argv.includes('--check')) {
+  const isTrue = existsSync(target) && readFileSync(target, 'utf8') === notice;
+  console.log(
+    isTrue ? 'NOTICE is as it should be.' : 'NOTICE is not as it should be: npm run notice',
+  );
+  process.exit(isTrue ? 0 : 1);
+}
+writeFileSync(target, notice);
+console.log(`NOTICE names ${packages.length} packages.`);
