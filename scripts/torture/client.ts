@@ -65,13 +65,13 @@ export async function addFolder(
   const plain = { parent: null, form: 'folder', name: 'Kept', rule: null, before: null };
   const act = { act: 'add-folder', id, cabinet, ...plain };
   tally.tried += 1;
-  const { status } = await ask(tally, 'POST', `${computer}/acts`, JSON.stringify(act));
+  const { status, body } = await ask(tally, 'POST', `${computer}/acts`, JSON.stringify(act));
   if (status === 200) {
     return id;
   }
   tally.away += 1;
   if (status !== 0 && status !== 503) {
-    tally.fail(`an act was answered with ${status}`);
+    tally.fail(`an act was answered with ${status}: ${JSON.stringify(body).slice(0, 300)}`);
   }
   return null;
 }

@@ -91,9 +91,10 @@ export async function startTestServer(): Promise<TestServer> {
       const cluster = await startCluster(data);
       const database = await connect(await cluster.database('clever_drawer'));
       await database.query(
-        `UPDATE scan SET state = 'running', ended_at = NULL WHERE number = (SELECT max(number) FROM scan)`,
+        `UPDATE scan SET state = 'running', ended_at = NULL WHERE started_at = (SELECT max(started_at) FROM scan)`,
       );
       await database.destroy();
+      await cluster.stop();
       running = await start();
     },
     get database() {

@@ -46,7 +46,7 @@ export function isDatabaseAway(error: unknown): boolean {
   const { code, message } = error as { code?: string; message?: string };
   return (
     /^(57P0[123]|08|ECONN|EPIPE|ENOTCONN)/.test(code ?? '') ||
-    /Connection terminated|Client has encountered a connection error|timeout exceeded when trying to connect/.test(
+    /already released|Connection terminated|Client has encountered a connection error|timeout exceeded when trying to connect/.test(
       message ?? '',
     )
   );

@@ -128,10 +128,11 @@ describe('walking a place', () => {
     expect(problems.map((problem) => problem.code)).toEqual(['link-too-wide', 'link-too-wide']);
   });
   it('leaves out a path that no index takes, and says so', () => {
-    const deep = Array.from({ length: 8 }, () => 'd'.repeat(250)).join('/');
-    write(`${deep}/${'e'.repeat(240)}.lv2/manifest.ttl`);
-    write(`${deep}/${'e'.repeat(200)}/${'f'.repeat(240)}.lv2/manifest.ttl`);
-    const { bundles, problems } = walk(place, formats, never);
+    const names = Array.from({ length: 10 }, () => 'd'.repeat(250));
+    const deep = names.slice(0, 4).join('/');
+    write(`${deep}/near.lv2/manifest.ttl`);
+    write(`${names.join('/')}/far.lv2/manifest.ttl`);
+    const { bundles, problems } = walk(join(place, deep), formats, never);
     expect([bundles.length, problems.length]).toEqual([1, 1]);
     expect(problems[0]?.code).toBe('path-too-long');
   });

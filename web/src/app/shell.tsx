@@ -92,6 +92,7 @@ export function Shell() {
         setListing={setListing}
         setHelping={setHelping}
       />
+      <StandingStrip />
       <ErrorBoundary at={pathname} what="This screen">
         <Outlet context={asked} />
       </ErrorBoundary>
@@ -284,25 +285,33 @@ const awayWords = {
     'Clever Drawer does not answer. Nothing is saved until it is back; if you stopped it, start it again with ./start.',
 } as const;
 
-/** Says what of the window's work is in the database, and when nothing can get there. */
+/** Says what of the window's work is in the database. */
 function SavedMark() {
   const { order } = useOrder();
   const standing = useStanding();
-  const isSaving = order.pending.length > 0;
   if (standing !== 'there') {
     return (
-      <span className="saved away" role="alert" data-testid="saved" title={awayWords[standing]}>
-        <CloudOff size={13} aria-hidden /> not saved:{' '}
-        {standing === 'database-away' ? 'no database' : 'no answer'}
-        <span className="visually-hidden"> {awayWords[standing]}</span>
+      <span className="saved away" data-testid="saved">
+        <CloudOff size={13} aria-hidden /> not saved
       </span>
     );
   }
+  const isSaving = order.pending.length > 0;
   return (
     <span className="saved" role="status" data-testid="saved">
       {isSaving ? <LoaderCircle size={13} aria-hidden /> : <Check size={13} aria-hidden />}{' '}
       {isSaving ? 'saving' : 'saved'}
     </span>
+  );
+}
+
+/** Below the bar, while nothing can be saved: why, and what happens next. */
+function StandingStrip() {
+  const standing = useStanding();
+  return standing === 'there' ? null : (
+    <div className="standing" role="alert">
+      {awayWords[standing]}
+    </div>
   );
 }
 

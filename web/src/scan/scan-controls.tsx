@@ -51,6 +51,7 @@ export function ScanControls({ hasPlaces, progress, latest, failed }: Props) {
     <>
       <ScanStart hasPlaces={hasPlaces} start={start} latest={latest} />
       {latest && <ScanModes start={start} failed={failed} />}
+      {latest && latest.problems.length > 0 && <NotLookedInto problems={latest.problems} />}
     </>
   );
 }
@@ -75,7 +76,6 @@ function ScanStart({ hasPlaces, start, latest }: ScanStartProps) {
       <span className="text-soft">
         {hasPlaces ? sayLatest(latest) : 'Add a place first, or look in the usual ones.'}
       </span>
-      {latest && latest.problems.length > 0 && <NotLookedInto problems={latest.problems} />}
     </div>
   );
 }
