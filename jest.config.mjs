@@ -14,6 +14,7 @@ export default {
     '<rootDir>/demo/src',
     '<rootDir>/cli/src',
     '<rootDir>/web/src',
+    '<rootDir>/scripts',
   ],
   // Tests of hooks and components are .tsx and say that they run under jsdom.
   testMatch: ['**/*.test.{ts,tsx}'],

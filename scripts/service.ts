@@ -25,7 +25,10 @@ export const unitPath = (): string =>
 export const quoteForUnit = (text: string): string =>
   `"${text.replace(/[\\"]/g, '\\$&').replace(/%/g, '%%').replace(/\$/g, '$$$$')}"`;
 
-/** The unit that starts Clever Drawer as it is asked for here. */
+/**
+ * The unit that starts Clever Drawer as it is asked for here. The script is an argument of bash: the
+ * name of a program itself may not hold quotation marks, nor is $$ understood in it.
+ */
 export function unitFor(options: StartOptions, start: string, path: string): string {
   const flags = [
     ...(options.isDemo ? [] : ['--empty']),
@@ -39,7 +42,7 @@ Description=Clever Drawer, a catalog of audio plugins
 Type=simple
 Environment=PORT=${options.port}
 Environment=${quoteForUnit(`PATH=${path}`)}
-ExecStart=${quoteForUnit(start)} ${flags.join(' ')}
+ExecStart=/bin/bash ${quoteForUnit(start)} ${flags.join(' ')}
 Restart=on-failure
 RestartSec=5
 TimeoutStartSec=infinity

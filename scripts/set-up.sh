@@ -18,11 +18,26 @@ need_node() {
 
 # Two set-ups at once take turns.
 one_at_a_time() {
-  mkdir -p .cache
+  # A checkout that can only be read is set up already, or is told what is missing.
+  mkdir -p .cache 2>/dev/null && [ -w .cache ] || return 0
   exec 9> .cache/set-up.lock
   flock 9
 }
-set_up_done() { flock -u 9; exec 9>&-; }
+set_up_done() {
+  { true >&9; } 2>/dev/null || return 0
+  flock -u 9
+  exec 9>&-
+}
+
+# Debian makes and starts a cluster of the system's when PostgreSQL is installed (createcluster.conf of
+# postgresql-common). We use one of our own, so where we are the ones who install it, none is made.
+without_system_cluster() {
+  local settings=/etc/postgresql-common/createcluster.d
+  case " ${missing[*]} " in *" postgresql "*) ;; *) return 0 ;; esac
+  [ -e /etc/postgresql-common/createcluster.conf ] && return 0
+  "$@" mkdir -p "$settings"
+  echo 'create_main_cluster = false' | "$@" tee "$settings/clever-drawer.conf" >/dev/null
+}
 
 # need_debs PACKAGE…: installs those of Debian's packages that are not there.
 need_debs() {
@@ -40,6 +55,7 @@ need_debs() {
     fi
   fi
   echo "Installing Debian packages: ${missing[*]}"
+  without_system_cluster "${as[@]}"
   local install=("${as[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "${missing[@]}")
   "${install[@]}" >/dev/null 2>&1 || { "${as[@]}" apt-get update -qq >/dev/null 2>&1 || true; "${install[@]}" >/dev/null; } ||
     fail "Installing failed. Is the network there? The packages are: ${missing[*]}"

@@ -34,7 +34,10 @@ export function withKey(key: string): RequestHandler {
         `${cookie}=${key}; HttpOnly; SameSite=Strict; Path=/; Max-Age=${rememberedFor}`,
       );
       const others = new URLSearchParams(rest as Record<string, string>).toString();
-      response.redirect(303, `${request.path}${others === '' ? '' : `?${others}`}`);
+      response.redirect(
+        303,
+        `${request.path.replace(/^\/+/, '/')}${others === '' ? '' : `?${others}`}`,
+      );
       return;
     }
     if (keysOf(request).some(isRight)) {

@@ -93,6 +93,11 @@ function CopyRow({ copy, front, copies, isOld, plugin, part }: CopyRowProps) {
           ` · declares ${copy.facts.declared.map(short).join(', ')}`}
       </p>
       {copy.facts.problem && <p className="text-brick">{describe(copy.facts.problem)}</p>}
+      {copy.facts.mended && (
+        <p className="text-soft">
+          Kept without what no text may hold, or cut: its {copy.facts.mended.join(', ')}.
+        </p>
+      )}
       {plugin.copies.length > 1 && (
         <Button
           variant="bare"
