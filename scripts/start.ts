@@ -38,6 +38,11 @@ class Stopper {
     }
   }
 
+  /** Whether a signal came: what breaks off then is no trouble. */
+  get isStopping(): boolean {
+    return this.#isWanted;
+  }
+
   /** From now on this is what has to be stopped. */
   async started(server: Running, data: string): Promise<void> {
     this.#server = server;
@@ -95,6 +100,9 @@ async function run({ data, isDemo, isPrivate, port, logLevel }: StartOptions): P
     try {
       await seedStudio(server, join(data, 'studio'), travel);
     } catch (error) {
+      if (stopper.isStopping) {
+        return;
+      }
       await server.stop();
       throw error;
     }

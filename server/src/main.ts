@@ -3,6 +3,7 @@ import { randomBytes } from 'node:crypto';
 import { readFile, writeFile } from 'node:fs/promises';
 import type { Server } from 'node:http';
 import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
 import type { DataSource } from 'typeorm';
 import { homedir, hostname } from 'node:os';
 import { pino, type Logger } from 'pino';
@@ -106,6 +107,7 @@ async function serveOver(
       log.warn(kept);
     }
   }
+  const closing = new AbortController();
   const keeper = new DatabaseKeeper({
     ping: () => ping(database),
     revive: () => cluster.revive(),
@@ -119,7 +121,8 @@ async function serveOver(
     failed: (error) => {
       log.error({ error: loggable(error) }, 'the database could not be started again');
     },
-    wait: (milliseconds) => new Promise((resolve) => setTimeout(resolve, milliseconds)),
+    wait: (milliseconds) =>
+      pause(milliseconds, undefined, { signal: closing.signal }).catch(() => undefined),
   });
   const parts = makeParts(database, keeper, config, log);
   later(() => endJobs(parts));
@@ -140,7 +143,11 @@ async function serveOver(
     await osc?.server.close();
   });
   keeper.start();
-  later(() => keeper.close());
+  later(() => {
+    const closed = keeper.close();
+    closing.abort();
+    return closed;
+  });
   return {
     address: `http://127.0.0.1:${port}`,
     oscPort: osc?.port ?? null,
