@@ -44,7 +44,7 @@ export function createApp(parts: Parts, web: string | null, key: string | null):
 const addressOf = ({ originalUrl }: Request): string => cutText(storable(originalUrl), 200);
 
 /** The addresses of the application's screens; each is the same page, which finds its own way. */
-const screens = /^\/(?:|(?:scan|sort|file|load)(?:\/.*)?)$/;
+const screens = /^\/(?:|(?:scan|sort|file|load|plugin|rule)(?:\/.*)?)$/;
 
 function servePages(app: Express, web: string): void {
   app.use(
