@@ -312,19 +312,6 @@ export async function pluginsOfCopies(
   return new Map(rows.map((row) => [row.id, row.plugin]));
 }
 
-/** The plugins of copies that have one. */
-export async function ownersOfCopies(
-  manager: EntityManager,
-  copies: readonly string[],
-): Promise<Map<string, string>> {
-  const rows: { id: string; plugin: string }[] = await manager.query(
-    `SELECT id, plugin_id plugin FROM copy
-      WHERE id = ANY($1::uuid[]) AND plugin_id IS NOT NULL`,
-    [copies],
-  );
-  return new Map(rows.map((row) => [row.id, row.plugin]));
-}
-
 /** Whether any computer has a plugin of that id. */
 export const isPluginId = (manager: EntityManager, id: string): Promise<boolean> =>
   manager.getRepository(PluginTable).existsBy({ id });

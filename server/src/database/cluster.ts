@@ -115,9 +115,7 @@ async function start(files: ClusterFiles): Promise<Omit<Cluster, 'stop' | 'disca
       await asAdministrator(address('postgres'), async (client) => {
         const found = await client.query('SELECT 1 FROM pg_database WHERE datname = $1', [name]);
         if (found.rowCount === 0) {
-          await client.query(
-            `CREATE DATABASE "${name}" TEMPLATE template0 ENCODING 'UTF8' LC_COLLATE 'C' LC_CTYPE 'C.UTF-8'`,
-          );
+          await createDatabase(client, name);
         }
       });
       return address(name);
@@ -128,6 +126,12 @@ async function start(files: ClusterFiles): Promise<Omit<Cluster, 'stop' | 'disca
       }),
   };
 }
+
+/** An empty database, in which texts are ordered by their characters. */
+export const createDatabase = (client: Client, name: string): Promise<unknown> =>
+  client.query(
+    `CREATE DATABASE "${name}" TEMPLATE template0 ENCODING 'UTF8' LC_COLLATE 'C' LC_CTYPE 'C.UTF-8'`,
+  );
 
 /** Works with a connection of its own. */
 export async function asAdministrator<T>(

@@ -204,9 +204,10 @@ export async function applyToTables(
     change.removed.filter((record) => !isFrame(record)),
   );
   await add(manager, computer, change.added.filter(isFrame));
+  const written = [...change.added, ...change.updated.map(([, to]) => to)];
   await makePlugins(
     manager,
-    change.updated.flatMap(([, to]) => (to.table === 'belonging' ? [to] : [])),
+    written.filter((record) => record.table === 'belonging'),
   );
   for (const [, to] of change.updated) {
     await update(manager, to);
@@ -392,7 +393,6 @@ async function add(
     ),
   );
   await insertMany(manager, AnswerTable, of('answer').map(toAnswer));
-  await makePlugins(manager, of('belonging'));
   await insertMany(
     manager,
     BelongingTable,

@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import type { DatabaseAddress } from './connect.ts';
 import {
   asAdministrator,
+  createDatabase,
   filesOf,
   freePort,
   initialise,
@@ -78,9 +79,7 @@ async function carryOver(
   const old = await serverOn(files, from.bin, password);
   const fresh = await serverOn({ ...files, data: files.half }, to.bin, password);
   await asAdministrator({ ...fresh, database: 'postgres' }, (client) =>
-    client.query(
-      `CREATE DATABASE ${database} TEMPLATE template0 ENCODING 'UTF8' LC_COLLATE 'C' LC_CTYPE 'C.UTF-8'`,
-    ),
+    createDatabase(client, database),
   );
   await copyDatabase(to.bin, old, fresh);
   const [before, after] = [await countRows(old), await countRows(fresh)];

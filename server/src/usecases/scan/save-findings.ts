@@ -21,7 +21,7 @@ import {
   existingPlugins,
   forgetCopies,
   markCopies,
-  ownersOfCopies,
+  pluginsOfCopies,
   saveBundles,
   saveCopies,
 } from '../../database/catalog.ts';
@@ -75,7 +75,7 @@ export async function saveBatch(manager: EntityManager, batch: Batch): Promise<v
       reported.push({ comparison, row });
     }
   }
-  await followOwners(manager, rows);
+  await followOwners(manager, scan.computerId, rows);
   await assignPlugins(manager, scan.computerId, rows, batch.plugins, batch.now);
   await saveCopies(manager, rows);
   await markCopies(manager, seen, 'present', batch.now);
@@ -123,9 +123,14 @@ export const firstSight = ({ name, path, vendor, ...copy }: FoundCopy): string =
   `${nameKeyOf(nameOfCopy({ name, path }), vendor, makesSound(copy), isGenericWord).bare}|${foldVendor(vendor)}`;
 
 /** Copies that were known belong to whichever plugin they belong to by now. */
-async function followOwners(manager: EntityManager, rows: readonly CopyRow[]): Promise<void> {
-  const owners = await ownersOfCopies(
+async function followOwners(
+  manager: EntityManager,
+  computer: string,
+  rows: readonly CopyRow[],
+): Promise<void> {
+  const owners = await pluginsOfCopies(
     manager,
+    computer,
     rows.filter((row) => row.pluginId !== null).map((row) => row.id),
   );
   for (const row of rows) {
