@@ -1,6 +1,6 @@
 /** Cabinets and folders: planning one, sorting a folder and back, moving between folders, narrowing by any fact, suggestions, and undoing all of it. */
 import type { Locator, Page } from '@playwright/test';
-import { dragTo, expect, expectNoAxeFindings, front, saved, test } from './studio.ts';
+import { dragTo, expect, expectNoAxeFindings, front, saved, shown, test } from './studio.ts';
 
 const placed = (page: Page): Locator => page.getByTestId('placed');
 
@@ -58,7 +58,7 @@ test('folders are sorted in one act and put back in the own order; they are pinn
   await expect(placed(page).first()).toBeVisible();
   const own = await names();
   await front(page, 'Squeeze').hover();
-  await page.getByRole('button', { name: 'Acts on Squeeze' }).click();
+  await page.getByRole('button', { name: 'Actions for Squeeze' }).click();
   await expectNoAxeFindings(page);
   await page
     .getByRole('group', { name: 'Sorted by' })
@@ -97,7 +97,7 @@ test('a plugin is moved from folder to folder, or filed in both with Ctrl, and u
   const repair = await count('Repair');
   const mix = await count('Favourites');
   await dragTo(page, placed(page).first(), front(page, 'Favourites'));
-  await expect(page.locator('.in-the-air')).toContainText(/^Move .* to Favourites/);
+  await expect(page.getByTestId('in-the-air')).toContainText(/^Move .* to Favourites/);
   await page.mouse.up();
   await expect.poll(() => count('Repair')).toBe(repair - 1);
   expect(await count('Favourites')).toBe(mix + 1);
@@ -105,7 +105,7 @@ test('a plugin is moved from folder to folder, or filed in both with Ctrl, and u
   await expect.poll(() => count('Repair')).toBe(repair);
   await dragTo(page, placed(page).first(), front(page, 'Favourites'));
   await page.keyboard.down('Control');
-  await expect(page.locator('.in-the-air')).toContainText('File');
+  await expect(page.getByTestId('in-the-air')).toContainText('File');
   await page.mouse.up();
   await page.keyboard.up('Control');
   await expect.poll(() => count('Favourites')).toBe(mix + 1);
@@ -119,19 +119,19 @@ test('any fact narrows the list, says so, and back goes a step back', async ({ p
   await page.getByRole('button', { name: 'never loaded' }).click();
   await expect(page).toHaveURL(/loaded=never/);
   await expect(page.locator('.sentence .word.set')).toHaveText(['never loaded']);
-  const never = Number((await page.locator('.shown strong').textContent()) ?? '');
+  const never = Number((await shown(page).getByRole('strong').textContent()) ?? '');
   await page.getByRole('button', { name: 'More that narrows the list' }).click();
   await page.getByRole('button', { name: '32 bit only' }).click();
   await expect
-    .poll(async () => Number((await page.locator('.shown strong').textContent()) ?? ''))
+    .poll(async () => Number((await shown(page).getByRole('strong').textContent()) ?? ''))
     .toBeLessThan(never);
   await expect(page).toHaveURL(/bits=32/);
   await page.goBack();
   await expect(page.locator('.sentence .word.set')).toHaveText(['never loaded']);
   // All that match go into the tray at once.
-  await page.locator('.plugin-list').focus();
+  await page.getByRole('listbox', { name: 'Plugins' }).focus();
   await page.keyboard.press('Control+a');
-  await expect(page.locator('.tray-name .count')).toHaveText(String(never));
+  await expect(page.getByTestId('tray-count')).toHaveText(String(never));
 });
 
 test('likely folders are suggested with reasons, and the clear ones filed in one change', async ({
@@ -139,7 +139,7 @@ test('likely folders are suggested with reasons, and the clear ones filed in one
   demo,
 }) => {
   await page.goto(`${demo.address}/file`);
-  await expect(page.locator('main h1').first()).toBeAttached();
+  await expect(page.getByRole('main').getByRole('heading', { level: 1 }).first()).toBeAttached();
   await page.keyboard.press('g');
   const dialog = page.getByRole('dialog');
   const heading = dialog.getByRole('heading');

@@ -1,6 +1,6 @@
 /** What producers complain about, each as a step that names what holds instead. Versions of the order are not there yet. */
 import type { Page } from '@playwright/test';
-import { expect, front, saved, test } from './studio.ts';
+import { expect, front, saved, shown, test } from './studio.ts';
 
 const fronts = (page: Page): Promise<string[]> => page.locator('.front .label').allTextContents();
 
@@ -22,7 +22,7 @@ test('the complaints about order, folders and dividers do not hold here', async 
 
   await test.step('a folder is pinned to the front; its name needs no tricks', async () => {
     await front(page, 'Strings & winds').hover();
-    await page.getByRole('button', { name: 'Acts on Strings & winds' }).click();
+    await page.getByRole('button', { name: 'Actions for Strings & winds' }).click();
     await page.getByRole('button', { name: 'Pin to the front' }).click();
     await expect
       .poll(async () => (await fronts(page)).slice(0, 2))
@@ -46,7 +46,7 @@ test('the complaints about order, folders and dividers do not hold here', async 
 
   await test.step('removing a folder says that nothing leaves the catalog, and asks nothing', async () => {
     await front(page, 'Wear').hover();
-    await page.getByRole('button', { name: 'Acts on Wear' }).click();
+    await page.getByRole('button', { name: 'Actions for Wear' }).click();
     await page
       .getByRole('button', { name: /Remove the folder \(its plugins stay in the catalog\)/ })
       .click();
@@ -74,15 +74,13 @@ test('the complaints about searching, filing and duplicates do not hold here', a
   demo,
 }) => {
   await page.goto(`${demo.address}/file`);
-  const total = Number(
-    /All (\d+) plugins/.exec((await page.locator('.shown').textContent()) ?? '')?.[1],
-  );
+  const total = Number(/All (\d+) plugins/.exec((await shown(page).textContent()) ?? '')?.[1]);
 
   await test.step('letters left in the field are said beside the count, and one press clears them', async () => {
     await page.getByLabel('with the letters').fill('plate');
-    await expect(page.locator('.shown')).toContainText(`of ${total} plugins`);
+    await expect(shown(page)).toContainText(`of ${total} plugins`);
     await page.getByRole('button', { name: 'show all' }).click();
-    await expect(page.locator('.shown')).toContainText(`All ${total} plugins`);
+    await expect(shown(page)).toContainText(`All ${total} plugins`);
   });
 
   await test.step('filing is a reference: the plugin stays where else it is listed', async () => {
@@ -93,7 +91,7 @@ test('the complaints about searching, filing and duplicates do not hold here', a
     await page.keyboard.type('mix');
     await page.keyboard.press('Enter');
     await expect(page.getByTestId('notice').last()).toContainText(/in Mix glue/);
-    await expect(page.locator('.shown')).toContainText(`All ${total} plugins`);
+    await expect(shown(page)).toContainText(`All ${total} plugins`);
     await expect(page.getByTestId('plugin').nth(2)).toContainText(name);
   });
 
@@ -127,7 +125,9 @@ test('the complaints about searching, filing and duplicates do not hold here', a
   await test.step('no button is greyed out without a reason, on any screen', async () => {
     for (const path of ['/scan', '/sort', '/file', '/load']) {
       await page.goto(demo.address + path);
-      await expect(page.locator('main h1').first()).toBeAttached();
+      await expect(
+        page.getByRole('main').getByRole('heading', { level: 1 }).first(),
+      ).toBeAttached();
       expect(
         await page
           .locator('button:disabled, [aria-disabled="true"]:not([aria-roledescription])')
@@ -138,11 +138,11 @@ test('the complaints about searching, filing and duplicates do not hold here', a
 
   await test.step('the open folder is always shown, and all plugins are one key away', async () => {
     await page.goto(`${demo.address}/file?q=plate`);
-    await expect(page.locator('.shown')).toContainText('of');
+    await expect(shown(page)).toContainText('of');
     await front(page, 'Squeeze').click();
     await expect(page).toHaveURL(/open=/);
     await expect(page.getByRole('listitem', { name: 'Squeeze, opened' })).toBeVisible();
     await page.keyboard.press('Escape');
-    await expect(page.locator('.shown')).toContainText(`All ${total} plugins`);
+    await expect(shown(page)).toContainText(`All ${total} plugins`);
   });
 });

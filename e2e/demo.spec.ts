@@ -1,5 +1,5 @@
 /** The demo studio: all screens by day and dusk, windows side by side, narrowing, and small windows. */
-import { expect, expectNoAxeFindings, saved, test } from './studio.ts';
+import { expect, expectNoAxeFindings, saved, shown, test } from './studio.ts';
 
 for (const size of [
   { width: 1280, height: 800 },
@@ -13,7 +13,9 @@ for (const size of [
     await page.setViewportSize(size);
     for (const path of ['/scan', '/sort', '/file', '/load']) {
       await page.goto(demo.address + path);
-      await expect(page.locator('main h1').first()).toBeAttached();
+      await expect(
+        page.getByRole('main').getByRole('heading', { level: 1 }).first(),
+      ).toBeAttached();
       await expect(page.locator('[aria-busy="true"]')).toHaveCount(0);
       await expectNoAxeFindings(page);
       await page.getByRole('button', { name: /Change to dusk/ }).click();
@@ -43,10 +45,10 @@ test('opened folders, forms, pictures, dialogs and menus are clean for axe', asy
   await page.getByTestId('plugin').first().click();
   for (const key of ['n', 'f', '?', 'Control+k']) {
     await page.keyboard.press(key);
-    await expect(page.locator('.modal')).toBeVisible();
+    await expect(page.getByRole('dialog')).toBeVisible();
     await expectNoAxeFindings(page);
     await page.keyboard.press('Escape');
-    await expect(page.locator('.modal')).toHaveCount(0);
+    await expect(page.getByRole('dialog')).toHaveCount(0);
   }
 });
 
@@ -68,21 +70,19 @@ test('what narrows the list is always said, stands in the address, and one key c
   demo,
 }) => {
   await page.goto(`${demo.address}/file`);
-  const total = Number(
-    /All (\d+) plugins/.exec((await page.locator('.shown').textContent()) ?? '')?.[1],
-  );
+  const total = Number(/All (\d+) plugins/.exec((await shown(page).textContent()) ?? '')?.[1]);
   expect(total).toBeGreaterThan(680);
   await page.getByRole('button', { name: 'Kind: all plugins' }).click();
   await page.getByRole('button', { name: 'instruments' }).click();
   await page.keyboard.press('/');
   await page.keyboard.type('piano');
-  await expect(page.locator('.shown')).toContainText(`of ${total} plugins`);
+  await expect(shown(page)).toContainText(`of ${total} plugins`);
   await expect(page).toHaveURL(/kind=instrument.*q=piano/);
   await page.reload();
   await expect(page.getByLabel('with the letters')).toHaveValue('piano');
   await page.locator('body').click({ position: { x: 900, y: 780 } });
   await page.keyboard.press('Escape');
-  await expect(page.locator('.shown')).toContainText(`All ${total} plugins`);
+  await expect(shown(page)).toContainText(`All ${total} plugins`);
 });
 
 test('a nickname leads to the plugin everywhere, and the original still does', async ({

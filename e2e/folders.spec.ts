@@ -1,14 +1,14 @@
 /** Folders among themselves, by mouse and by keyboard: order, nesting to any depth, dividers inside, another cabinet's folders, and the tray over several searches. */
 import type { Locator, Page } from '@playwright/test';
-import { dragTo, expect, expectNoAxeFindings, front, saved, test } from './studio.ts';
+import { dragTo, expect, expectNoAxeFindings, front, saved, shown, test } from './studio.ts';
 
 const fronts = (page: Page): Promise<string[]> =>
   page.locator('.chest-body > .fronts > .front-place .label').allTextContents();
 const count = async (page: Page, name: string): Promise<number> =>
-  Number(/(\d+) plugins/.exec((await front(page, name).getAttribute('aria-label')) ?? '')?.[1]);
+  Number(/(\d+) plugins?/.exec((await front(page, name).getAttribute('aria-label')) ?? '')?.[1]);
 const menu = async (page: Page, name: string, item: string | RegExp): Promise<void> => {
   await front(page, name).hover();
-  await page.getByRole('button', { name: `Acts on ${name}` }).click();
+  await page.getByRole('button', { name: `Actions for ${name}` }).click();
   await page.getByRole('button', { name: item, exact: typeof item === 'string' }).click();
 };
 /** Carries the one over the other at a share of its width, and lets go. */
@@ -25,7 +25,7 @@ async function dragOnto(
     throw new Error('not in view');
   }
   await page.mouse.move(box.x + box.width * share, box.y + box.height / 2, { steps: 4 });
-  await expect(page.locator('.in-the-air')).toHaveText(says);
+  await expect(page.getByTestId('in-the-air')).toHaveText(says);
   await page.mouse.up();
 }
 
@@ -98,7 +98,7 @@ test('a divider stands inside a folder, and folders sort by name between divider
   await expect(voices.locator('.divider-name')).toHaveText('Guests');
   await voices.getByRole('button', { name: 'Close Voices' }).click();
   const own = await fronts(page);
-  await page.getByRole('button', { name: 'Acts on the cabinet Everyday' }).click();
+  await page.getByRole('button', { name: 'Actions for the cabinet Everyday' }).click();
   await page.getByRole('button', { name: 'Folders by name, between the dividers' }).click();
   await expect.poll(() => fronts(page)).not.toEqual(own);
   const sorted = await fronts(page);
@@ -107,7 +107,7 @@ test('a divider stands inside a folder, and folders sort by name between divider
   await front(page, 'Wear').focus();
   await page.keyboard.press('Alt+ArrowLeft');
   await expect(page.getByTestId('notice').last()).toContainText('are sorted by name');
-  await page.getByRole('button', { name: 'Acts on the cabinet Everyday' }).click();
+  await page.getByRole('button', { name: 'Actions for the cabinet Everyday' }).click();
   await page.getByRole('button', { name: 'My own order of folders' }).click();
   await expect.poll(() => fronts(page)).toEqual(own);
 });
@@ -121,7 +121,7 @@ test('plugins are gathered over three searches, the tray survives a reload, and 
   for (const letters of ['plate', 'echo', 'comp']) {
     await page.keyboard.press('/');
     await page.keyboard.type(letters);
-    await expect(page.locator('.shown')).toContainText('of');
+    await expect(shown(page)).toContainText('of');
     await expect(page).toHaveURL(new RegExp(`q=${letters}`));
     await page.keyboard.press('ArrowDown');
     await page.keyboard.press('Space');
@@ -129,19 +129,20 @@ test('plugins are gathered over three searches, the tray survives a reload, and 
     await page.keyboard.press('Escape');
     await expect(page).not.toHaveURL(/q=/);
   }
-  await expect(page.locator('.tray-name .count')).toHaveText('6');
+  await expect(page.getByTestId('tray-count')).toHaveText('6');
   await page.reload();
-  await expect(page.locator('.tray-name .count')).toHaveText('6');
-  await page.locator('.plugin-list').focus();
-  await page.keyboard.press('f');
+  await expect(page.getByTestId('tray-count')).toHaveText('6');
+  await page.getByRole('listbox', { name: 'Plugins' }).focus();
+  await page.keyboard.press('Shift+F');
   await page.keyboard.type('Night boat');
   await expect(page.getByText('Make the folder')).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(front(page, 'Night boat')).toHaveAccessibleName(/6 plugins/);
   await saved(page);
+  await expect(page.getByTestId('tray-count')).toHaveCount(0);
   await page.keyboard.press('Control+z');
   await expect(front(page, 'Night boat')).toHaveCount(0);
-  await expect(page.locator('.tray-name .count')).toHaveText('6');
+  await expect(page.getByTestId('tray-count')).toHaveText('6');
 });
 
 test('a key pressed just when the letters reach the address is not lost', async ({
@@ -180,7 +181,7 @@ test('in an opened folder the keys of the list work, and M moves a plugin to ano
   const wear = await count(page, 'Wear');
   await placed.first().focus();
   await page.keyboard.press('Space');
-  await expect(page.locator('.tray-items')).toContainText(first);
+  await expect(page.getByRole('list', { name: 'In the tray' })).toContainText(first);
   await page.keyboard.press('Space');
   await page.keyboard.press('n');
   await expect(page.getByLabel('Nickname')).toBeVisible();
@@ -210,7 +211,7 @@ test('a folder is shown in another cabinet too and stays one; favourites are sha
   await menu(page, 'Squeeze', 'Show in another cabinet too …');
   await page.keyboard.type('by job');
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Acts on the cabinet Everyday' }).click();
+  await page.getByRole('button', { name: 'Actions for the cabinet Everyday' }).click();
   await page.getByRole('button', { name: 'One favourites folder for all cabinets' }).click();
   const favourites = await count(page, 'Favourites');
   await page.getByRole('tab', { name: 'By job' }).click();
@@ -245,7 +246,7 @@ test('lined up by a fact, the list stands under headings that fold by mouse and 
   await page.keyboard.press('Alt+ArrowLeft');
   await expect(headings.nth(2)).toBeVisible();
   await expect(headings.nth(1)).toHaveText(next);
-  await page.locator('.plugin-list').focus();
+  await page.getByRole('listbox', { name: 'Plugins' }).focus();
   await page.keyboard.press('Alt+ArrowRight');
   await expect(rows.first().locator('.name')).toHaveText(plugin);
 });

@@ -2,7 +2,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
-import { dragTo, expect, expectNoAxeFindings, front, saved, test } from './studio.ts';
+import { dragTo, expect, expectNoAxeFindings, front, saved, shown, test } from './studio.ts';
 
 const text = (page: Page) => page.getByRole('textbox', { name: 'As text' });
 const inside = async (page: Page): Promise<number> =>
@@ -61,8 +61,8 @@ test('the delay folder is built by mouse, read as a sentence, corrected as text,
   await text(page).fill(
     'name has delay, echo, slap\nkind is effect\n\ntipe is delay\n\nnever\ntype is looper',
   );
-  await expect(page.locator('.rule-problems')).toContainText('Line 4, column 1, at “tipe”');
-  await expect(page.locator('.rule-problems')).toContainText('Understood is type.');
+  await expect(page.getByRole('alert')).toContainText('Line 4, column 1, at “tipe”');
+  await expect(page.getByRole('alert')).toContainText('Understood is type.');
   expect(await inside(page)).toBe(both);
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByTestId('notice').last()).toContainText('not understood yet');
@@ -71,7 +71,7 @@ test('the delay folder is built by mouse, read as a sentence, corrected as text,
     'name has delay, echo, slap\nkind is effect\n\ntype is delay\n\nnever\ntype is looper',
   );
   await expect(page.locator('.rule-card.never')).toContainText('But never, when this holds');
-  await expect(page.locator('.rule-problems')).toHaveCount(0);
+  await expect(page.getByRole('alert')).toHaveCount(0);
   const kept = await inside(page);
   await page.keyboard.press('Control+s');
   await expect(front(page, 'All echoes')).toHaveAccessibleName(
@@ -95,19 +95,19 @@ test('what would join and leave is shown, one just outside is let in by hand, on
   const before = await held(page, 'Strings & winds');
   await front(page, 'Strings & winds').click();
   await page.getByRole('link', { name: 'Change the rule' }).click();
-  await expect(page.locator('.figure').first()).toContainText(String(before));
+  await expect(page.getByTestId('figure').first()).toContainText(String(before));
   await text(page).fill('name has strings, quartet');
   await expect(page.locator('.figure.leaves')).toContainText(/−\d+/);
   await expect(page.locator('.badge-note.leaves').first()).toBeVisible();
   await text(page).fill(
     'name has strings, quartet, brass, horns, woodwind, reeds, cello, flute, bassoon, choir',
   );
-  await expect(page.locator('.figure').nth(2)).toContainText('−0');
+  await expect(page.getByTestId('figure').nth(2)).toContainText('−0');
   const near = page.getByRole('region', { name: 'Just outside' });
   await text(page).fill('name has string\ntype is brass');
-  await expect(page.locator('.rule-warning')).toContainText('No plugin has all of this at once');
+  await expect(page.getByRole('note')).toContainText('No plugin has all of this at once');
   await text(page).fill('name has delayy');
-  await expect(page.locator('.rule-warning')).toContainText('This line lets nothing in');
+  await expect(page.getByRole('note')).toContainText('This line lets nothing in');
   await expect(near).toContainText('one letter from “delayy”');
   await expectNoAxeFindings(page);
   await near
@@ -117,7 +117,7 @@ test('what would join and leave is shown, one just outside is let in by hand, on
   await expect(page.getByRole('region', { name: 'By hand' })).toContainText('always in');
   expect(await inside(page)).toBe(1);
   await page.keyboard.press('Control+s');
-  await expect(front(page, 'Strings & winds')).toHaveAccessibleName(/smart folder, 1 plugins/);
+  await expect(front(page, 'Strings & winds')).toHaveAccessibleName(/smart folder, 1 plugin$/);
   await expect(page.getByTestId('placed').first()).toContainText('always in, by hand');
   await page.keyboard.press('Control+z');
   await expect.poll(() => held(page, 'Strings & winds')).toBe(before);
@@ -136,7 +136,7 @@ test('dropping on a smart folder asks: always in, or another rule; it settles as
   await page.goto(`${demo.address}/file?type=meter`);
   const before = await held(page, 'Echo');
   await dragTo(page, page.getByTestId('plugin').first(), front(page, 'Echo'));
-  await expect(page.locator('.in-the-air')).toContainText('fills itself');
+  await expect(page.getByTestId('in-the-air')).toContainText('fills itself');
   await page.mouse.up();
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('Echo fills itself by its rule');
@@ -144,7 +144,7 @@ test('dropping on a smart folder asks: always in, or another rule; it settles as
   await dialog.getByRole('button', { name: 'Keep it always in' }).click();
   await expect.poll(() => held(page, 'Echo')).toBe(before + 1);
   await front(page, 'Echo').hover();
-  await page.getByRole('button', { name: 'Acts on Echo' }).click();
+  await page.getByRole('button', { name: 'Actions for Echo' }).click();
   await page.getByRole('button', { name: 'Settle as an ordinary folder' }).click();
   await expect(front(page, 'Echo')).toHaveAccessibleName(
     new RegExp(`^Echo, folder, ${before + 1} plugins`),
@@ -161,7 +161,7 @@ test('rules are gathered from the tray, kept from the list, begun from ready one
   demo,
 }) => {
   await page.goto(`${demo.address}/file?type=reverb/plate`);
-  await page.locator('.plugin-list').focus();
+  await page.getByRole('listbox', { name: 'Plugins' }).focus();
   await page.keyboard.press('Control+a');
   await page.getByRole('button', { name: /^A rule for these/ }).click();
   const dialog = page.getByRole('dialog');
@@ -169,10 +169,10 @@ test('rules are gathered from the tray, kept from the list, begun from ready one
   await expect(dialog).toContainText('Takes in nothing else.');
   await expectNoAxeFindings(page);
   await page.keyboard.press('Escape');
-  const shown = Number((await page.locator('.shown strong').textContent()) ?? '');
+  const inSight = Number((await shown(page).getByRole('strong').textContent()) ?? '');
   await page.getByRole('link', { name: 'keep as smart folder' }).click();
   await expect(text(page)).toHaveValue('type is plate');
-  expect(await inside(page)).toBe(shown);
+  expect(await inside(page)).toBe(inSight);
   await page.getByRole('button', { name: 'Start from a ready rule …' }).click();
   await expectNoAxeFindings(page);
   await page.getByRole('button', { name: /^Never loaded/ }).click();

@@ -1,5 +1,5 @@
 /** Takes a picture of each main view of the demo into docs/screenshots. `npm run screenshots`. */
-import { mkdtempSync, rmSync } from 'node:fs';
+import { rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { chromium as playwright, type Locator, type Page } from '@playwright/test';
@@ -139,7 +139,7 @@ const shots: readonly Shot[] = [
     prepare: async (page) => {
       await page.getByTestId('hit').first().waitFor();
       for (let i = 0; i < 2; i += 1) {
-        await page.keyboard.press('Tab');
+        await page.keyboard.press('F4');
       }
       await page.keyboard.type('de');
       await page.keyboard.press('Enter');
@@ -204,7 +204,11 @@ async function take(page: Page, address: string, shot: Shot): Promise<void> {
     localStorage.setItem('clever-drawer.theme', theme);
   }, shot.theme ?? 'day');
   await page.goto(`${address}${shot.path}`);
-  await page.locator('main h1').first().waitFor({ state: 'attached' });
+  await page
+    .getByRole('main')
+    .getByRole('heading', { level: 1 })
+    .first()
+    .waitFor({ state: 'attached' });
   await page.waitForTimeout(400);
   await shot.prepare?.(page);
   await page.waitForTimeout(300);
@@ -218,7 +222,9 @@ async function take(page: Page, address: string, shot: Shot): Promise<void> {
 
 const only = process.argv.slice(2);
 const given = process.env['CLEVER_DRAWER_ADDRESS'];
-const data = mkdtempSync(join(tmpdir(), 'clever-drawer-shots-'));
+/** Short and the same each time, since the pictures show it. */
+const data = join(tmpdir(), 'quay');
+rmSync(data, { recursive: true, force: true });
 const travel = createTravel();
 const server = given
   ? null
@@ -232,7 +238,7 @@ const server = given
 const address = given ?? server?.address ?? '';
 try {
   if (server) {
-    await seedStudio(server, join(data, 'studio'), travel);
+    await seedStudio(server, join(data, 'studios'), travel);
   }
   const browser = await playwright.launch(chromium);
   const page = await browser.newPage({ reducedMotion: 'reduce' });

@@ -5,12 +5,13 @@ const countOf = (text: string | null): number => Number(/\d+/.exec(text ?? '')?.
 
 test('a full queue is settled by keyboard alone, and stays so', async ({ page, demo }) => {
   await page.goto(`${demo.address}/file`);
-  await expect(page.locator('main h1').first()).toBeAttached();
+  await expect(page.getByRole('main').getByRole('heading', { level: 1 }).first()).toBeAttached();
   await page.keyboard.press('Alt+2');
   const ask = (name: string) =>
     page.getByRole('button', { name: new RegExp(`^${name}`) }).locator('.ask-count');
   const types = ask('What does it do');
   await expect(types).toBeVisible();
+  await page.getByRole('button', { name: /^What does it do/ }).click();
   const before = countOf(await types.textContent());
   expect(before).toBeGreaterThan(20);
   await expectNoAxeFindings(page);
@@ -54,6 +55,18 @@ test('a full queue is settled by keyboard alone, and stays so', async ({ page, d
   await rows.focus();
   await page.keyboard.press('Control+a');
   await page.keyboard.press('Enter');
+  await expect.poll(async () => countOf(await types.textContent())).toBeLessThan(before - 5);
+  await saved(page);
+  // What nothing speaks for is left, and gets an answer of its own; some demos hold none of that sort.
+  const unspoken = countOf(await types.textContent());
+  if (unspoken > 0) {
+    await rows.focus();
+    await page.keyboard.press('Control+a');
+    await expect(page.getByText(`${unspoken} of ${unspoken} selected`)).toBeVisible();
+    await page.keyboard.press('t');
+    await page.keyboard.type('granular');
+    await page.keyboard.press('Enter');
+  }
   await expect(types).toHaveText('0');
 
   // Effect or instrument, whose, and whether it can be used: by number or many at once.
@@ -94,7 +107,7 @@ test('the clear ones are shown before they are settled, in one change', async ({
   const dialog = page.getByRole('dialog');
   await expectNoAxeFindings(page);
   const clear = await dialog.getByRole('checkbox').count();
-  expect(clear).toBeGreaterThan(5);
+  expect(clear).toBeGreaterThan(0);
   await dialog.getByRole('checkbox').first().uncheck();
   await dialog.getByRole('button', { name: `Settle ${clear - 1} plugins` }).click();
   await expect(types).toHaveText(String(before - clear + 1));

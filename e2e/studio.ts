@@ -51,18 +51,29 @@ async function host(
 
 const newData = (): string => mkdtempSync(join(tmpdir(), 'clever-drawer-e2e-'));
 
+/** Ends what windows still ask of the server before it stops, which would be said as an error. */
+async function leave(page: Page): Promise<void> {
+  for (const window of page.context().pages()) {
+    await window.goto('about:blank');
+  }
+}
+
 /** `empty` starts with nothing, `demo` with Kestrel Quay; both fail on any error the page writes to its console. */
 export const test = base.extend<{ empty: Host; demo: Host; quiet: undefined }>({
-  // eslint-disable-next-line no-empty-pattern -- Playwright reads the names of fixtures from this pattern
-  empty: async ({}, use) => {
-    await host(newData(), false, use);
+  empty: async ({ page }, use) => {
+    await host(newData(), false, async (one) => {
+      await use(one);
+      await leave(page);
+    });
   },
-  // eslint-disable-next-line no-empty-pattern -- as above
-  demo: async ({}, use) => {
+  demo: async ({ page }, use) => {
     const data = newData();
     const seed = seedOfRun();
     execFileSync('cp', ['-a', join(seed, 'cluster'), join(seed, 'cluster-password'), data]);
-    await host(data, true, use);
+    await host(data, true, async (one) => {
+      await use(one);
+      await leave(page);
+    });
   },
   quiet: [
     async ({ page }, use) => {
@@ -98,8 +109,8 @@ export async function expectNoAxeFindings(page: Page): Promise<void> {
   ).toEqual([]);
 }
 
-/** A folder's drawer front. */
-export const front = (page: Page, name: string): Locator =>
+/** A folder's drawer front, on the page or in a part of it. */
+export const front = (page: Page | Locator, name: string): Locator =>
   page.getByRole('button', { name: new RegExp(`^${name}, `) });
 
 /** Takes hold of the one in its middle and carries it over the other; letting go is the caller's. */
@@ -114,6 +125,9 @@ export async function dragTo(page: Page, from: Locator, to: Locator): Promise<vo
   await page.mouse.move(a.x + a.width / 2 + 12, a.y + a.height / 2 + 6, { steps: 3 });
   await page.mouse.move(b.x + b.width / 2, b.y + b.height / 2, { steps: 8 });
 }
+
+/** How many plugins of how many are shown. */
+export const shown = (page: Page): Locator => page.getByRole('search').getByRole('status');
 
 export const saved = (page: Page): Promise<void> =>
   expect(page.getByTestId('saved')).toHaveText('saved');

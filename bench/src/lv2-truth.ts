@@ -3,14 +3,23 @@
  * swh-plugins.
  */
 import { execFileSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
-import { dirname } from 'node:path';
-import { groupOf, readDeclared, type FoundCopy, type Subject } from '@clever-drawer/core';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import {
+  foldVendor,
+  gatherPrefixes,
+  groupOf,
+  readDeclared,
+  subjectOf,
+  type FoundCopy,
+  type Subject,
+} from '@clever-drawer/core';
 import { readLadspaRdf } from '@clever-drawer/core/readers';
 import { descriptionsFor, readBundle, walk } from '@clever-drawer/server/scanner';
 
 export interface Known {
-  readonly set: 'swh-lv2' | 'swh-plugins' | 'invada-studio-plugins-lv2' | 'lv2-examples';
+  /** The Debian package; each of them is of one maker. */
+  readonly set: string;
   readonly subject: Subject;
   /** Groups of the declared classes; never empty. */
   readonly groups: ReadonlySet<string>;
@@ -24,10 +33,10 @@ const groupsOf = (declared: Subject['declared']): Set<string> =>
   new Set(
     declared.flatMap(({ format, values }) => readDeclared(format, values).types.map(groupOf)),
   );
-const lv2Sets = ['swh-lv2', 'invada-studio-plugins-lv2', 'lv2-examples'] as const;
+const lv2Sets = ['swh-lv2', 'invada-studio-plugins-lv2', 'lv2-examples', 'zam-plugins'] as const;
 
 /** Of each bundle that one of the packages installed, which one; other bundles are left out. */
-function setsByBundle(): ReadonlyMap<string, Known['set']> {
+function setsByBundle(): ReadonlyMap<string, string> {
   return new Map(lv2Sets.flatMap((set) => bundlesOf(set).map((bundle) => [bundle, set] as const)));
 }
 
@@ -39,25 +48,56 @@ const bundlesOf = (name: string): string[] =>
     .map(dirname);
 
 function readLv2Plugins(): Known[] {
-  const descriptions = descriptionsFor(place, process.env);
   const sets = setsByBundle();
-  return walk(place, ['LV2'], () => false)
-    .bundles.flatMap((bundle) => readBundle(bundle, place, descriptions))
-    .flatMap((copy) => {
-      const set = sets.get(copy.path);
-      return set ? [knownOf(copy, set)] : [];
-    });
+  const copies = copiesIn(place).flatMap((copy) => {
+    const set = sets.get(copy.path);
+    return set === undefined ? [] : [{ copy, set }];
+  });
+  return knownOf(copies);
 }
 
-function knownOf(copy: FoundCopy, set: Known['set']): Known {
-  const declared = [{ format: copy.format, values: copy.declared }];
-  return { set, declared, groups: groupsOf(declared), subject: subjectOf(copy) };
+/**
+ * Plugins of packages that were unpacked (`dpkg-deb -x`) and not installed: each directory below
+ * `root` is named after its package.
+ */
+export function readUnpacked(root: string): Known[] {
+  const libraries = ['usr/lib/lv2', 'usr/lib/x86_64-linux-gnu/lv2'];
+  const places = readdirSync(root).flatMap((set) =>
+    libraries
+      .map((library) => ({ set, at: join(root, set, library) }))
+      .filter(({ at }) => existsSync(at)),
+  );
+  const copies = places.flatMap(({ set, at }) => copiesIn(at).map((copy) => ({ copy, set })));
+  return knownOf(copies).filter(isJudged);
 }
 
-/** What of a copy speaks for its type, the class it declares left out. */
-function subjectOf({ name, audioIn, audioOut, notesIn, notesOut }: FoundCopy): Subject {
-  return { name: name ?? '', declared: [], audioIn, audioOut, notesIn, notesOut, series: [] };
+const copiesIn = (at: string): FoundCopy[] => {
+  const descriptions = descriptionsFor(at, process.env);
+  return walk(at, ['LV2'], () => false).bundles.flatMap((bundle) =>
+    readBundle(bundle, at, descriptions),
+  );
+};
+
+interface OfSet {
+  readonly copy: FoundCopy;
+  readonly set: string;
 }
+
+function knownOf(copies: readonly OfSet[]): Known[] {
+  const named = copies.map(({ copy }) => ({
+    name: copy.name ?? '',
+    vendor: foldVendor(copy.vendor),
+  }));
+  const bareName = gatherPrefixes(named);
+  return copies.map(({ copy, set }, at) => {
+    const declared = [{ format: copy.format, values: copy.declared }];
+    const name = bareName(named[at] ?? { name: '', vendor: '' });
+    const subject = subjectOf(name, [{ ...copy, declared: [] }], []);
+    return { set, declared, groups: groupsOf(declared), subject };
+  });
+}
+
+const isJudged = ({ groups, subject }: Known): boolean => groups.size > 0 && subject.name !== '';
 
 function readDescribed(): Known[] {
   const described = readLadspaRdf(readFileSync(rdf), rdf);
@@ -81,12 +121,10 @@ function readDescribed(): Known[] {
 }
 
 export function readKnown(): Known[] {
-  const known = [...readLv2Plugins(), ...readDescribed()].filter(
-    ({ groups, subject }) => groups.size > 0 && subject.name !== '',
-  );
+  const known = [...readLv2Plugins(), ...readDescribed()].filter(isJudged);
   if (known.length < 150) {
     throw new Error(
-      'the packages lv2-examples, swh-lv2, invada-studio-plugins-lv2 and swh-plugins have to be installed',
+      'the packages lv2-examples, swh-lv2, invada-studio-plugins-lv2, zam-plugins and swh-plugins have to be installed',
     );
   }
   return known;

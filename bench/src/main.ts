@@ -9,6 +9,7 @@ import { benchKeystroke } from './keystroke.ts';
 import { benchLarge } from './large.ts';
 import { benchLilv } from './lilv.ts';
 import { tableOf, type Measured, type Outcome } from './measure.ts';
+import { benchOpen } from './open.ts';
 import { benchRules } from './rules.ts';
 import { benchScan } from './scan.ts';
 import { benchSort } from './sort.ts';
@@ -23,6 +24,7 @@ const benches: Readonly<Record<string, () => Promise<Measured[] | Outcome>>> = {
   keystroke: benchKeystroke,
   chest: benchChest,
   rules: benchRules,
+  open: benchOpen,
 };
 const results = resolve(import.meta.dirname, '../results');
 

@@ -9,11 +9,14 @@ import {
   identifyPlugins,
   typeGroups,
   typeName,
+  weights as shipped,
+  type Weights,
   type Decisions,
   type CopyToIdentify,
 } from '@clever-drawer/core';
 import { makePlugins } from '@clever-drawer/demo';
-import { readKnown, type Known } from './lv2-truth.ts';
+import { fitWithoutEach, makerOf } from './fitting.ts';
+import { readKnown, readUnpacked, type Known } from './lv2-truth.ts';
 import { measured, timed, type Measured, type Outcome } from './measure.ts';
 
 const plugins = 11_000;
@@ -130,29 +133,86 @@ interface Quality {
   readonly brier: number;
 }
 
-const hidden = ({ subject }: Known) => classify(subject).suggestions[0];
 const isRight = (known: Known, group: string | undefined): boolean =>
   group !== undefined && known.groups.has(groupOf(group));
 const share = (list: readonly Known[], right: (known: Known) => boolean): number =>
   list.filter(right).length / list.length;
 
 function qualityOf(set: string, list: readonly Known[], lookup: (name: string) => string): Quality {
+  const { right, brier, given } = judge(list, () => shipped);
   return {
     set,
     plugins: list.length,
-    ours: share(list, (one) => isRight(one, hidden(one)?.type)),
-    shown: share(list, (one) =>
-      isRight(one, classify({ ...one.subject, declared: one.declared }).suggestions[0]?.type),
-    ),
+    ours: right,
+    shown: given,
     keywords: share(list, (one) => isRight(one, byKeyword(one.subject.name))),
     lookup: share(list, (one) => isRight(one, lookup(one.subject.name))),
-    brier:
-      list.reduce(
-        (sum, one) =>
-          sum + ((hidden(one)?.probability ?? 0) - (isRight(one, hidden(one)?.type) ? 1 : 0)) ** 2,
-        0,
-      ) / list.length,
+    brier,
   };
+}
+
+/** How a set of plugins is judged by given weights, class hidden and class shown. */
+interface Judged {
+  readonly plugins: number;
+  readonly right: number;
+  readonly brier: number;
+  /** Of those said to be 80 % sure or more: how many they are, what was said, how many are right. */
+  readonly sure: number;
+  readonly sureSaid: number;
+  readonly sureRight: number;
+  readonly given: number;
+}
+
+const mean = (values: readonly number[]): number =>
+  values.reduce((sum, value) => sum + value, 0) / values.length;
+
+function judge(list: readonly Known[], weightsOf: (known: Known) => Weights): Judged {
+  const firsts = list.map((known) => {
+    const first = classify(known.subject, weightsOf(known)).suggestions[0];
+    return { said: first?.probability ?? 0, right: isRight(known, first?.type) ? 1 : 0 };
+  });
+  const sure = firsts.filter(({ said }) => said >= 0.8);
+  const given = list.map((known) => {
+    const { subject, declared } = known;
+    const shown = classify({ ...subject, declared }, weightsOf(known)).suggestions[0];
+    return isRight(known, shown?.type) ? 1 : 0;
+  });
+  return {
+    plugins: list.length,
+    right: mean(firsts.map(({ right }) => right)),
+    brier: mean(firsts.map(({ said, right }) => (said - right) ** 2)),
+    sure: sure.length,
+    sureSaid: mean(sure.map(({ said }) => said)),
+    sureRight: mean(sure.map(({ right }) => right)),
+    given: mean(given),
+  };
+}
+
+/**
+ * What a stranger's plugins get: each maker is judged with weights that were fitted without it.
+ * `UNPACKED` and `KEPT_BACK` name directories of packages that were unpacked and not installed
+ * (readUnpacked); those kept back never take part in a fit.
+ */
+function judgeStrangers(known: readonly Known[]): Record<string, Judged> {
+  const at = (variable: string): Known[] => {
+    const root = process.env[variable];
+    return root === undefined ? [] : readUnpacked(root);
+  };
+  const installed = known.filter(({ set }) => set !== 'swh-plugins');
+  const unpacked = at('UNPACKED');
+  const keptBack = at('KEPT_BACK');
+  const without = fitWithoutEach([...known, ...unpacked]);
+  const fitted = (one: Known): Weights => without.get(makerOf(one)) ?? shipped;
+  const groups: [string, readonly Known[], (one: Known) => Weights][] = [
+    ['LV2 packages of `./check`, each maker left out', installed, fitted],
+    ['other packages that were looked at, each maker left out', unpacked, fitted],
+    ['kept back: nobody looked at them', keptBack, () => shipped],
+  ];
+  return Object.fromEntries(
+    groups
+      .filter(([, list]) => list.length > 0)
+      .map(([name, list, weightsOf]) => [name, judge(list, weightsOf)]),
+  );
 }
 
 /** Of all suggestions (not only the first) said to be so likely, how many are right. */
@@ -206,6 +266,7 @@ export async function benchSort(): Promise<Outcome> {
     ),
   ];
   const steps = reliability(known.filter((one) => one.set !== 'swh-plugins'));
+  const strangers = judgeStrangers(known);
   const percent = (x: number): string => `${(x * 100).toFixed(1)} %`;
   const tables = [
     [
@@ -223,6 +284,14 @@ export async function benchSort(): Promise<Outcome> {
         (s) => `| ${s.said} | ${s.suggestions} | ${percent(s.mean)} | ${percent(s.right)} |`,
       ),
     ].join('\n'),
+    [
+      '| plugins of | number | right group first, class hidden | Brier score | said to be 80 % sure or more | said | right | class given |',
+      '| --- | ---: | ---: | ---: | ---: | ---: | ---: | ---: |',
+      ...Object.entries(strangers).map(
+        ([name, s]) =>
+          `| ${name} | ${s.plugins} | ${percent(s.right)} | ${s.brier.toFixed(3)} | ${s.sure} | ${percent(s.sureSaid)} | ${percent(s.sureRight)} | ${percent(s.given)} |`,
+      ),
+    ].join('\n'),
   ];
-  return { rows: await speed(), tables, facts: { quality, reliability: steps } };
+  return { rows: await speed(), tables, facts: { quality, reliability: steps, strangers } };
 }

@@ -1,7 +1,7 @@
 /** JSON lines from standard input or a file. */
 import { createReadStream } from 'node:fs';
 import { createInterface } from 'node:readline';
-import { noWords, understand, type Field } from '@clever-drawer/core';
+import { jsonObject, noWords, understand, type Field } from '@clever-drawer/core';
 import type { Terminal } from './terminal.ts';
 
 export type Line = Readonly<Record<string, unknown>>;
@@ -26,7 +26,7 @@ export async function readLines(
     if (bare === '') {
       continue;
     }
-    const line = parse(bare);
+    const line = bare.length > longest ? null : jsonObject(bare);
     if (line) {
       lines.push(line);
     } else {
@@ -37,20 +37,6 @@ export async function readLines(
     }
   }
   return { lines, good };
-}
-
-function parse(text: string): Line | null {
-  if (text.length > longest) {
-    return null;
-  }
-  try {
-    const value: unknown = JSON.parse(text);
-    return typeof value === 'object' && value !== null && !Array.isArray(value)
-      ? (value as Line)
-      : null;
-  } catch {
-    return null;
-  }
 }
 
 export const inputOf = (file: string | undefined): NodeJS.ReadableStream =>

@@ -6,25 +6,28 @@ import { findCommand } from './find-command.ts';
 import { matchCommand } from './match-command.ts';
 import { scanCommand } from './scan-command.ts';
 import { classifyCommand, groupCommand } from './sort-commands.ts';
+import { takeCommand } from './take-command.ts';
 import type { ExitStatus, Terminal } from './terminal.ts';
 
 const commands: Readonly<
   Record<string, (args: string[], terminal: Terminal) => Promise<ExitStatus>>
 > = {
-  scan: scanCommand,
+  scan: (args, terminal) => scanCommand(args, terminal),
   classify: classifyCommand,
   group: groupCommand,
   match: matchCommand,
   find: findCommand,
+  take: takeCommand,
 };
 
 const help = `Use: ./clever-drawer COMMAND …
 
-  scan DIR…          a line of JSON for each copy found below the directories
+  scan DIR…          a line of JSON for each copy found below the directories; opened, with --open
   classify [FILE]    plugins with their likely types and kind, and the reasons
   group [FILE]       copies gathered into plugins, with the reasons
   match RULE [FILE]  the plugins that a rule takes in, with the reasons
   find QUERY [FILE]  plugins found by a few letters, best first, with the reasons
+  take FILE          another computer's scan, read into the running application
 
 ./clever-drawer COMMAND --help tells more.`;
 

@@ -1,19 +1,39 @@
 /** `scan DIR…`: what a scan of these directories finds, a line for each copy. */
-import { stat } from 'node:fs/promises';
+import { existsSync, statSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { describe, formats, readDeclared, type Format, type FoundCopy } from '@clever-drawer/core';
-import { ReaderPool, type FoundBundle } from '@clever-drawer/server/scanner';
+import { noDescriptions } from '@clever-drawer/core/readers';
+import { Opener } from '@clever-drawer/server/opener';
+import {
+  descriptionsFor,
+  ReaderPool,
+  thisMachine,
+  usualPlaces,
+  type FoundBundle,
+} from '@clever-drawer/server/scanner';
 import type { ExitStatus, Terminal } from './terminal.ts';
 
-const help = `Use: ./clever-drawer scan DIR… [--formats lv2,vst3,…]
+const help = `Use: ./clever-drawer scan DIR… | --usual [--formats lv2,vst3,…] [--open] [--timeout SECONDS]
 
-Looks through the directories, by reading only, and writes a line of JSON for each copy found.
+Looks through the directories and writes a line of JSON for each copy found. It only reads, unless
+told to open what fits this machine: each copy in a process of its own.
+  --usual            the directories where this system's plugins usually live
+  --formats LIST     only these formats
+  --open             open the copies and ask them for what reading cannot tell
+  --timeout SECONDS  the longest that opening one file may take (10)
 Exit status: 0 done, 1 done but some copy failed, 2 wrong use.`;
 
-interface Wishes {
-  readonly directories: string[];
+/** A directory to look through, and for which formats. */
+interface Place {
+  readonly path: string;
   readonly formats: readonly Format[];
+}
+
+interface Wishes {
+  readonly places: readonly Place[];
+  /** Seconds; null when nothing is opened. */
+  readonly opening: number | null;
 }
 
 /** What was asked for; a text when it makes no sense. */
@@ -23,7 +43,13 @@ function readWishes(args: string[]): Wishes | string {
     parsed = parseArgs({
       args,
       allowPositionals: true,
-      options: { formats: { type: 'string' }, help: { type: 'boolean', short: 'h' } },
+      options: {
+        usual: { type: 'boolean', default: false },
+        formats: { type: 'string' },
+        open: { type: 'boolean', default: false },
+        timeout: { type: 'string' },
+        help: { type: 'boolean', short: 'h' },
+      },
     });
   } catch (error) {
     return error instanceof Error ? error.message : String(error);
@@ -36,57 +62,101 @@ function readWishes(args: string[]): Wishes | string {
   if (unknown !== undefined) {
     return `There is no format "${unknown}". Known: ${formats.join(', ').toLowerCase()}.`;
   }
-  if (parsed.positionals.length === 0) {
-    return 'Name at least one directory.';
+  const seconds = Number(parsed.values.timeout ?? 10);
+  if (!(seconds > 0 && seconds <= 3_600)) {
+    return `--timeout takes seconds from above 0 to 3600, not "${parsed.values.timeout ?? ''}".`;
   }
+  const { usual, open } = parsed.values;
+  if (parsed.positionals.length === 0 && !usual) {
+    return 'Name at least one directory, or say --usual.';
+  }
+  if (parsed.positionals.length > 0 && usual) {
+    return 'Name directories or say --usual, not both.';
+  }
+  const chosen = formats.filter((format) => wanted?.includes(format) ?? true);
   return {
-    directories: parsed.positionals.map((path) => resolve(path)),
-    formats: formats.filter((format) => wanted?.includes(format) ?? true),
+    places: usual
+      ? placesOfSystem(chosen)
+      : parsed.positionals.map((path) => ({ path: resolve(path), formats: chosen })),
+    opening: open ? seconds : null,
   };
 }
 
-export async function scanCommand(args: string[], terminal: Terminal): Promise<ExitStatus> {
+/** Those of the usual directories that are there. */
+const placesOfSystem = (chosen: readonly Format[]): Place[] =>
+  usualPlaces(thisMachine())
+    .map((place) => ({
+      path: place.path,
+      formats: place.formats.filter((format) => chosen.includes(format)),
+    }))
+    .filter(({ path, formats: wanted }) => wanted.length > 0 && existsSync(path));
+
+/** How a scan gets its threads and processes; a scanner of one file brings its own. */
+export interface Workers {
+  readonly readers: () => ReaderPool;
+  readonly opener: (limit: number) => Opener;
+}
+
+const usualWorkers: Workers = {
+  readers: () => new ReaderPool(2, process.env),
+  opener: (limit) => new Opener({ limit }),
+};
+
+export async function scanCommand(
+  args: string[],
+  terminal: Terminal,
+  workers = usualWorkers,
+): Promise<ExitStatus> {
   const wishes = readWishes(args);
   if (typeof wishes === 'string') {
     terminal.error(wishes === '' ? help : `${wishes}\n${help}`);
     return wishes === '' ? 0 : 2;
   }
-  for (const directory of wishes.directories) {
-    if (
-      !(await stat(directory).then(
-        (facts) => facts.isDirectory(),
-        () => false,
-      ))
-    ) {
-      terminal.error(`There is no directory ${directory}.`);
-      return 2;
-    }
+  const missing = wishes.places.find(({ path }) => !isDirectory(path));
+  if (missing) {
+    terminal.error(`There is no directory ${missing.path}.`);
+    return 2;
   }
-  const readers = new ReaderPool(2, process.env);
+  const readers = workers.readers();
+  const opener = wishes.opening === null ? null : workers.opener(wishes.opening * 1000);
   try {
-    return await scanAll(wishes, terminal, readers);
+    const lacks = await opener?.lacks();
+    if (lacks) {
+      terminal.error(lacks);
+    }
+    return await scanAll(wishes.places, terminal, { readers, opener });
   } finally {
+    opener?.close();
     await readers.close();
   }
 }
 
+const isDirectory = (path: string): boolean =>
+  statSync(path, { throwIfNoEntry: false })?.isDirectory() ?? false;
+
+/** What examines copies: threads that read, and processes that open if that was asked for. */
+interface Examiners {
+  readonly readers: ReaderPool;
+  readonly opener: Opener | null;
+}
+
 /** Reads in threads of their own with limits of time and memory, as the server does. */
 async function scanAll(
-  wishes: Wishes,
+  places: readonly Place[],
   terminal: Terminal,
-  readers: ReaderPool,
+  examiners: Examiners,
 ): Promise<ExitStatus> {
   let status: ExitStatus = 0;
   const seen = new Set<string>();
-  for (const directory of wishes.directories) {
+  for (const place of places) {
     const stop = new SharedArrayBuffer(4);
-    const { bundles, problems } = await readers.walk(directory, wishes.formats, stop);
+    const { bundles, problems } = await examiners.readers.walk(place.path, place.formats, stop);
     for (const problem of problems) {
       terminal.error(describe(problem));
       status = 1;
     }
     const fresh = bundles.filter(({ path }) => !seen.has(path));
-    for await (const copy of readInOrder(fresh, directory, readers)) {
+    for await (const copy of examineInOrder(fresh, place.path, examiners)) {
       status = copy.status === 'failed' ? 1 : status;
       terminal.out(JSON.stringify(lineOf(copy)));
     }
@@ -97,18 +167,23 @@ async function scanAll(
   return status;
 }
 
-/** Bundles are read some ahead of each other; their copies come in the order of the bundles. */
-async function* readInOrder(
+/** Bundles are examined some ahead of each other; their copies come in the order of the bundles. */
+async function* examineInOrder(
   bundles: readonly FoundBundle[],
   directory: string,
-  readers: ReaderPool,
+  { readers, opener }: Examiners,
 ): AsyncGenerator<FoundCopy> {
+  const descriptions = opener ? descriptionsFor(directory, process.env) : noDescriptions;
+  const examine = async (bundle: FoundBundle): Promise<FoundCopy[]> => {
+    const read = await readers.read(bundle, directory);
+    return opener ? opener.open(read, descriptions) : read;
+  };
   const ahead = 2 * readers.size;
   const reading: Promise<FoundCopy[]>[] = [];
   const waiting = [...bundles];
   for (let left = waiting.length; left > 0; left -= 1) {
     while (reading.length < ahead && waiting.length > 0) {
-      reading.push(readers.read(waiting.shift() as FoundBundle, directory));
+      reading.push(examine(waiting.shift() as FoundBundle));
     }
     yield* await (reading.shift() ?? Promise.resolve([]));
   }

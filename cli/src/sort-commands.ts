@@ -2,10 +2,12 @@
 import { existsSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import {
+  describedBy,
   bareCopy,
   classify,
   foldVendor,
   formats,
+  gatherPrefixes,
   gatherSeries,
   readDeclared,
   identifyCatalog,
@@ -82,17 +84,20 @@ export async function classifyCommand(
     }),
   );
   const seriesOf = gatherSeries(members);
+  const bareName = gatherPrefixes(members);
   for (const [i, line] of lines.entries()) {
     const member = members[i];
     const declared = textsIn(line, 'declared');
     const { kinds, suggestions } = classify({
-      name: member?.name ?? '',
+      name: member ? bareName(member) : '',
       declared: declared.length > 0 ? [{ format: formatIn(line), values: declared }] : [],
       series: member ? seriesOf(member) : [],
       audioIn: numberIn(line, 'audioIn'),
       audioOut: numberIn(line, 'audioOut'),
       notesIn: flagIn(line, 'notesIn'),
       notesOut: flagIn(line, 'notesOut'),
+      controls: textsIn(line, 'controls'),
+      ...describedBy(textIn(line, 'description')),
     });
     const shown = suggestions.map(({ type, probability, reasons }) => ({
       type,
@@ -119,6 +124,8 @@ const copyIn = (line: Line): FoundCopy & { readonly uniqueId: number | null } =>
   notesOut: flagIn(line, 'notesOut'),
   replaces: textsIn(line, 'replaces'),
   uniqueId: numberIn(line, 'uniqueId'),
+  controls: textsIn(line, 'controls'),
+  ...describedBy(textIn(line, 'description')),
 });
 
 export async function groupCommand(

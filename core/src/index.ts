@@ -32,6 +32,8 @@ export { grouped } from './grouped.ts';
 export { day } from './time.ts';
 export { createTurns, type Turns } from './turns.ts';
 export { editDistance } from './text/edit-distance.ts';
+export { jsonObject } from './text/json-object.ts';
+export { plural } from './text/plural.ts';
 export { createStable } from './stable.ts';
 export { compareNames, fold, wordsOf } from './text/fold.ts';
 export {
@@ -41,8 +43,9 @@ export {
   stemOfPath,
   type Format,
   type FoundCopy,
+  describedBy,
 } from './formats/found-copy.ts';
-export { kinds, kindWords, type Kind } from './catalog/kind.ts';
+export { kinds, kindWords, whichIsUnknown, type Kind } from './catalog/kind.ts';
 export {
   copyInFront,
   isForOldSessions,
@@ -58,6 +61,7 @@ export {
   allTags,
   answerLimits,
   licenceStates,
+  nobody,
   nothingSaid,
   saysNothing,
   withAnswer,
@@ -88,7 +92,8 @@ export {
 export {
   classify,
   clearTypes,
-  groupProbability,
+  groupLogOdds,
+  scaledLogOdds,
   type Classified,
   type KindReason,
   type Reason,
@@ -98,6 +103,7 @@ export { evidenceOf, type Piece, type SeriesShare, type Subject } from './identi
 export { isGenericWord } from './identify/generic-words.ts';
 export { lexicon } from './identify/lexicon.data.ts';
 export { gatherSeries, type InSeries } from './identify/series.ts';
+export { gatherPrefixes } from './identify/maker-prefix.ts';
 export { weights, type Weights } from './identify/weights.data.ts';
 export {
   groupOf,
@@ -112,6 +118,7 @@ export { nameOfCopies, subjectOf, type NamedPlugin } from './identify/plugin-fac
 export {
   isKindUncertain,
   isTypeUncertain,
+  pluginsAsked,
   questionsOf,
   questionVariants,
   type KindQuestion,
@@ -355,7 +362,13 @@ export { misbehaviours, type Misbehaviour } from './loading/misbehaviour.ts';
 export { createRepairer, type Known, type Repair, type RepairFor } from './loading/repair.ts';
 export { halfLifeDays, warmth, weightOfAge, type Usage } from './loading/warmth.ts';
 export { fitChange, isSameChange, stepOf, type WhereNow } from './acts/undo.ts';
-export { scanModes, type AsideView, type ScanMode, type HealthView } from './api/api.ts';
+export {
+  openingWishes,
+  scanModes,
+  type AsideView,
+  type ScanMode,
+  type HealthView,
+} from './api/api.ts';
 export type {
   CatalogView,
   ChangeView,
@@ -372,6 +385,9 @@ export type {
   OrderStep,
   OrderView,
   PastLoad,
+  OpeningView,
+  OpeningWish,
+  TakenView,
   PlaceView,
   Refusal,
   ScanProgress,
@@ -392,3 +408,4 @@ export {
   type ValueLimits,
   type ValueTrouble,
 } from './text/storable.ts';
+export { readCopyLine } from './exchange/copy-line.ts';

@@ -9,6 +9,19 @@ export type Problem =
   | { code: 'damaged'; at: string; line: number | null; detail: string }
   | { code: 'too-much'; at: string; what: string; got: number; limit: number }
   | { code: 'not-a-plugin'; at: string; detail: string }
+  /** What opening a copy in a process of its own came to. */
+  | { code: 'crashed'; at: string; detail: string }
+  | { code: 'timed-out'; at: string; seconds: number }
+  | { code: 'load-error'; at: string; detail: string }
+  | { code: 'no-entry'; at: string; detail: string }
+  | { code: 'refused'; at: string; detail: string }
+  /** What was wrong with a copy where it was examined, in that program's words. */
+  | { code: 'wrong-elsewhere'; at: string; detail: string }
+  /** A line of a file of copies, counted from 1. */
+  | { code: 'line-invalid'; at: string; line: number; detail: string }
+  | { code: 'no-copies'; at: string }
+  | { code: 'computer-here'; at: string; name: string }
+  | { code: 'computer-elsewhere'; at: string; name: string }
   | { code: 'not-kept'; at: string; detail: string }
   | { code: 'path-too-long'; at: string; got: number; limit: number }
   | { code: 'link-too-wide'; at: string; to: string }
@@ -17,6 +30,7 @@ export type Problem =
   | { code: 'encoding-unknown'; at: string; detail: string }
   | { code: 'no-such-address'; at: string }
   | { code: 'database-away'; at: string }
+  | { code: 'no-room'; at: string }
   | { code: 'place-missing'; at: string }
   | { code: 'place-is-file'; at: string }
   | { code: 'place-known'; at: string }
@@ -101,6 +115,22 @@ const wording: Wording = {
   damaged: (p) => `${p.at} is damaged${p.line === null ? '' : ` at line ${p.line}`}: ${p.detail}`,
   'too-much': (p) =>
     `${p.at} has ${p.got.toLocaleString('en')} ${p.what}; ${p.limit.toLocaleString('en')} is the most that is read.`,
+  crashed: (p) =>
+    `${p.at} crashed while it was opened: ${p.detail}. Nothing else was touched by it. A newer version may do better.`,
+  'timed-out': (p) =>
+    `${p.at} did not answer within ${p.seconds} seconds, so it was given up. It may wait for a window or for the network; try again, or set it aside.`,
+  'load-error': (p) => `${p.at} would not load: ${p.detail}.`,
+  'no-entry': (p) => `${p.at} is no plugin of its format: ${p.detail}.`,
+  refused: (p) => `${p.at} loads, but gives no plugin: ${p.detail}.`,
+  'wrong-elsewhere': (p) => p.detail,
+  'line-invalid': (p) =>
+    `Line ${p.line} is no copy as the scanner writes them: ${p.detail} Nothing was read in. Was the file cut off, or changed?`,
+  'no-copies': () =>
+    'There is no copy in it, so nothing was read in. It should hold a line for each copy, as the scanner writes them.',
+  'computer-here': (p) =>
+    `${p.name} is the computer that Clever Drawer runs on: scan it instead. For another computer, say another name.`,
+  'computer-elsewhere': (p) =>
+    `${p.name} is another computer, so its plugins can be put in order here but not be opened or loaded.`,
   'not-kept': (p) =>
     `${p.at} was read, but what it says could not be kept (${p.detail}). Everything else was.`,
   'path-too-long': (p) =>
@@ -112,6 +142,8 @@ const wording: Wording = {
   'body-too-large': (p) => `What was sent is larger than ${p.limit}.`,
   'encoding-unknown': (p) => `What was sent cannot be understood: ${p.detail}`,
   'no-such-address': (p) => `There is no address ${p.at}.`,
+  'no-room': () =>
+    'The disk of the data is full, so nothing was saved. Make some room on it; what was saved before is still there.',
   'database-away': () =>
     'The database does not answer at the moment, so nothing was changed. It is being started again; try in a few seconds.',
   'place-missing': (p) =>

@@ -14,4 +14,11 @@ export {
 } from './formats/ladspa-rdf.ts';
 export { memoryFiles } from './formats/memory-files.ts';
 export { readVst3 } from './formats/vst3.ts';
+export {
+  endInWords,
+  loaderWords,
+  openedCopies,
+  type Opened,
+  type OpenedPlugin,
+} from './formats/opened.ts';
 export { storableCopy } from './formats/storable-copy.ts';

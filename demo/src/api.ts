@@ -3,6 +3,7 @@ import type {
   Act,
   CatalogView,
   ComputerView,
+  OpeningWish,
   HostSettings,
   LoadRequest,
   OrderView,
@@ -50,6 +51,7 @@ export function apiOf(server: ServerAt, computer: ComputerView) {
     call<T>(server, method, `computers/${computer.id}/${path}`, body);
   return {
     addPlace: (path: string) => at('POST', 'places', { path }),
+    opens: (wish: OpeningWish) => at('PUT', 'opening', { wish }),
     scan: async (): Promise<void> => {
       await at('POST', 'scans');
       while ((await at<{ progress: ScanProgress | null }>('GET', 'scans')).progress !== null) {

@@ -44,6 +44,8 @@ async function seedComputer(api: Api, studio: Studio, setBack: Travel['setBack']
   for (const place of studio.places) {
     await api.addPlace(place);
   }
+  // The demo's programs are made up: there is nothing in them that could be opened.
+  await api.opens('never');
   await api.scan();
   if (!lately) {
     setBack(0);

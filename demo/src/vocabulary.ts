@@ -71,8 +71,19 @@ export const plainWords: readonly string[] =
     ' ',
   );
 
+/** Two-part words that the world has given to something or somebody already, and what stands instead. */
+const taken: Readonly<Record<string, string>> = {
+  Flintstone: 'Flintcairn',
+  Hearthstone: 'Hearthcairn',
+  Rookwood: 'Rookcopse',
+  Weirwood: 'Weircopse',
+  Halford: 'Halcairn',
+};
+
 /** All two-part words, in a fixed order. */
-export const compounds: readonly string[] = first.flatMap((a) => second.map((b) => a + b));
+export const compounds: readonly string[] = first.flatMap((a) =>
+  second.map((b) => taken[a + b] ?? a + b),
+);
 
 /** Words that tell a type, as vendors use them. `*` marks types that get more plugins than others. */
 export const typeWords: Readonly<Record<string, readonly string[]>> = {

@@ -70,7 +70,7 @@ export async function addFolder(
     return id;
   }
   tally.away += 1;
-  if (status !== 0 && status !== 503) {
+  if (status !== 0 && status !== 503 && status !== 507) {
     tally.fail(`an act was answered with ${status}: ${JSON.stringify(body).slice(0, 300)}`);
   }
   return null;

@@ -1,5 +1,5 @@
-/** Odd texts, bodies and files. */
-import { randomBytes, randomUUID } from 'node:crypto';
+/** Odd texts and files. */
+import { randomBytes } from 'node:crypto';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
@@ -35,94 +35,6 @@ export const oddTexts: readonly string[] = [
   '\ufffe\uffff',
   String.fromCharCode(...Array.from({ length: 32 }, (_, at) => at)),
 ];
-
-export interface OddBody {
-  readonly method: string;
-  readonly path: string;
-  readonly body: (text: string) => string | undefined;
-}
-
-/** A request for each text that a route takes. */
-export function oddBodies(cabinet: string): OddBody[] {
-  const post = (path: string, make: (text: string) => unknown): OddBody => ({
-    method: 'POST',
-    path,
-    body: (text) => JSON.stringify(make(text)),
-  });
-  const rule = (value: string) => ({
-    cards: [{ lines: [{ field: 'name', relation: 'has', values: [value] }] }],
-    never: [],
-  });
-  const folder = (more: object) => ({
-    act: 'add-folder',
-    id: randomUUID(),
-    cabinet,
-    parent: null,
-    form: 'folder',
-    name: 'Odd',
-    rule: null,
-    before: null,
-    ...more,
-  });
-  const id = randomUUID();
-  const load = { plugin: id, after: null, track: 'track', at: new Date().toISOString() };
-  return [
-    post('acts', (name) => folder({ name })),
-    post('acts', (name) => folder({ id: name })),
-    post('acts', (value) => folder({ form: 'smart', rule: rule(value) })),
-    post('acts', (act) => ({ act })),
-    post('acts', (name) => ({ act: 'set-cabinet', cabinet, set: { name } })),
-    post('acts', (sortedBy) => ({ act: 'set-cabinet', cabinet, set: { sortedBy } })),
-    post('acts', (name) => ({
-      act: 'add-chain',
-      id: randomUUID(),
-      name,
-      kind: 'effect',
-      plugins: [],
-    })),
-    post('acts', (spelling) => ({
-      act: 'spell',
-      say: [{ spellings: [{ id, spelling }], vendor: 'Quoin' }],
-    })),
-    post('acts', (vendor) => ({
-      act: 'spell',
-      say: [{ spellings: [{ id, spelling: 'Quoin' }], vendor }],
-    })),
-    post('acts', (notes) => ({ act: 'answer', say: [{ plugins: [id], set: { notes } }] })),
-    post('acts', (tag) => ({ act: 'tag', plugins: [id], add: [tag], remove: [] })),
-    post('places', (path) => ({ path })),
-    post('asides', (path) => ({ path })),
-    post('loads', (typed) => ({ loads: [{ ...load, typed }] })),
-    post('loads', (at) => ({ loads: [{ ...load, at }] })),
-    post('host/loads', (path) => ({
-      format: 'LV2',
-      path,
-      identity: null,
-      track: 'track',
-      after: null,
-    })),
-    post('host/loads', (identity) => ({
-      format: 'LV2',
-      path: '/x',
-      identity,
-      track: 'track',
-      after: null,
-    })),
-    post('sessions', (name) => ({ name })),
-    post('session/loads', (typed) => ({
-      track: id,
-      index: 0,
-      plugin: id,
-      copy: null,
-      typed,
-      keys: 1,
-      took: 1,
-    })),
-    post('scans', (mode) => ({ mode })),
-    post('undo', (text) => text),
-    { method: 'GET', path: 'find', body: () => undefined },
-  ];
-}
 
 /** Writes some bundles and files that are wrong in many ways; gives how many. */
 export function writeOddFiles(place: string): number {

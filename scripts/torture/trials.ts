@@ -1,12 +1,24 @@
 /** What is done to the program, each trial by itself: it ends with how often was tried and what failed. */
-import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import {
+  closeSync,
+  mkdirSync,
+  mkdtempSync,
+  openSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+  writeSync,
+} from 'node:fs';
 import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { freePort } from '@clever-drawer/server';
 import type { Tally } from './client.ts';
 import { addFolder, ask, checkKept, firstComputer, readOrder } from './client.ts';
-import { oddBodies, oddTexts, writeOddFiles } from './oddities.ts';
+import { drawRequests } from './drawn.ts';
+import { oddTexts, writeOddFiles } from './oddities.ts';
 import { errors, killDatabase, launch, pause, startProgram, type Program } from './program.ts';
 
 /** A trial, and how long it may take. */
@@ -91,7 +103,8 @@ async function kills(tally: Tally, until: number): Promise<void> {
       }
       tally.tried += 1;
     }
-    await pause(4_000);
+    // After many kills in a row, tries to start the database are up to half a minute apart.
+    await heals(tally, acting.confirmed);
     await acting.stop();
     const computer = await firstComputer(tally, program.address);
     if (computer === null) {
@@ -225,24 +238,35 @@ async function undoAll(tally: Tally, computer: string, acts: number): Promise<vo
 async function texts(tally: Tally, until: number): Promise<void> {
   await withProgram(tally, async ({ address }) => {
     const computer = (await firstComputer(tally, address)) ?? '';
+    const id = computer.split('/').at(-1) ?? '';
     const order = await readOrder(tally, computer);
     const cabinet = order?.records.find((record) => record.table === 'cabinet')?.id ?? '';
-    const asks = oddBodies(cabinet);
-    for (let at = 0; Date.now() < until && at < asks.length * oddTexts.length; at += 1) {
-      const { method, path, body } = asks[at % asks.length] ?? {
-        method: 'GET',
-        path: '',
-        body: () => '',
-      };
-      const text = oddTexts[Math.floor(at / asks.length)] ?? '';
-      const { status } = await ask(tally, method, `${computer}/${path}`, body(text));
-      tally.tried += 1;
-      if (status === 0 || status >= 500) {
-        tally.fail(`${method} ${path} with ${JSON.stringify(text).slice(0, 60)}: ${status}`);
+    const open = drawRequests({ cabinet, plugin: randomUUID() });
+    for (const text of shuffled(oddTexts)) {
+      for (const request of open) {
+        if (Date.now() > until) {
+          return;
+        }
+        const { path, body } = request.with(text);
+        const url = `${address}/api${path.replace(':computer', id)}`;
+        if (!path.endsWith('/events')) {
+          const { status } = await ask(tally, request.method, url, body);
+          tally.tried += 1;
+          if (status === 0 || status >= 500) {
+            const odd = JSON.stringify(text).slice(0, 60);
+            tally.fail(`${request.method} ${request.path} ${request.field} ${odd}: ${status}`);
+          }
+        }
       }
     }
   });
 }
+
+const shuffled = <T>(values: readonly T[]): T[] =>
+  values
+    .map((value) => ({ value, at: Math.random() }))
+    .sort((a, b) => a.at - b.at)
+    .map(({ value }) => value);
 
 async function files(tally: Tally, until: number): Promise<void> {
   await withProgram(tally, async ({ address }, data) => {
@@ -292,6 +316,146 @@ async function streams(tally: Tally, until: number): Promise<void> {
   });
 }
 
+/** After as many requests of every sort the server takes about what it took after the first ones. */
+async function manyRequests(tally: Tally, shareEnds: number): Promise<void> {
+  const until = shareEnds + 5 * 60_000;
+  await withProgram(tally, async (program) => {
+    const computer = (await firstComputer(tally, program.address)) ?? '';
+    const order = await readOrder(tally, computer);
+    const cabinet = order?.records.find((record) => record.table === 'cabinet')?.id ?? '';
+    await requests(tally, computer, cabinet, 2_000, until);
+    const before = memoryOf(program);
+    await requests(tally, computer, cabinet, 50_000, until);
+    const after = memoryOf(program);
+    if (after > before * 1.5 + 50) {
+      tally.fail(`after ${tally.tried} requests memory went from ${before} to ${after} MiB`);
+    }
+    console.log(
+      `    memory: ${before} MiB after 2,000, ${after} MiB after ${tally.tried} requests`,
+    );
+  });
+}
+
+const reads = ['order', 'catalog', 'find?q=echo', 'places', 'session', 'changes', 'keys', 'sort'];
+
+async function requests(
+  tally: Tally,
+  computer: string,
+  cabinet: string,
+  count: number,
+  until: number,
+): Promise<void> {
+  const one = async (at: number): Promise<void> => {
+    const folder = randomUUID();
+    if (at % 50 === 0) {
+      const plain = { parent: null, form: 'folder', name: 'Kept', rule: null, before: null };
+      await act(tally, computer, { act: 'add-folder', id: folder, cabinet, ...plain });
+      await act(tally, computer, { act: 'remove-folder', folder });
+      return;
+    }
+    const { status } = await ask(tally, 'GET', `${computer}/${reads[at % reads.length] ?? ''}`);
+    tally.tried += 1;
+    if (status !== 200) {
+      tally.fail(`${reads[at % reads.length] ?? ''} was answered with ${status}`);
+    }
+  };
+  let next = 0;
+  const window = async (): Promise<void> => {
+    for (let at = (next += 1); at <= count && Date.now() < until; at = next += 1) {
+      await one(at);
+    }
+  };
+  await Promise.all(Array.from({ length: 10 }, window));
+}
+
+async function act(tally: Tally, computer: string, what: object): Promise<void> {
+  const { status } = await ask(tally, 'POST', `${computer}/acts`, JSON.stringify(what));
+  tally.tried += 1;
+  if (status !== 200) {
+    tally.fail(`an act was answered with ${status}`);
+  }
+}
+
+/** A small disk of its own, in memory; null where none may be mounted. */
+function mountSmallDisk(directory: string): boolean {
+  try {
+    execFileSync('mount', ['-t', 'tmpfs', '-o', 'size=192m', 'tmpfs', directory], {
+      stdio: 'ignore',
+    });
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/** The disk fills while windows act, and has room again: nothing confirmed is lost, all goes on. */
+async function fullDisk(tally: Tally, until: number): Promise<void> {
+  const disk = mkdtempSync(join(tmpdir(), 'clever-drawer-disk-'));
+  if (!mountSmallDisk(disk)) {
+    console.log('    no small disk could be mounted here, so that a disk that fills was not tried');
+    return;
+  }
+  try {
+    await fillDisk(tally, until, disk);
+  } finally {
+    execFileSync('umount', ['-l', disk]);
+    rmSync(disk, { recursive: true, force: true });
+  }
+}
+
+async function fillDisk(tally: Tally, until: number, disk: string): Promise<void> {
+  const program = await startProgram(join(disk, 'data'), await freePort());
+  if (!program.isUp) {
+    tally.fail(`on a small disk it did not start: ${program.said().slice(0, 300)}`);
+  }
+  const acting = actors(tally, program.address);
+  const filler = join(disk, 'filler');
+  while (Date.now() < until) {
+    await pause(1_000 + random(2_000));
+    fill(filler);
+    tally.tried += 1;
+    await pause(2_000 + random(6_000));
+    rmSync(filler);
+    await heals(tally, acting.confirmed);
+  }
+  await acting.stop();
+  const computer = await firstComputer(tally, program.address);
+  if (computer === null) {
+    tally.fail('it did not come back when there was room again');
+  } else {
+    await checkKept(tally, computer, acting.confirmed);
+  }
+  await program.stop();
+}
+
+/** Writes until nothing more fits. */
+function fill(path: string): void {
+  const handle = openSync(path, 'w');
+  const piece = Buffer.alloc(65_536, 1);
+  try {
+    while (writeSync(handle, piece) > 0) {
+      // Until the disk refuses.
+    }
+  } catch {
+    // Full, as it was meant to be.
+  } finally {
+    closeSync(handle);
+  }
+}
+
+/** Acts are confirmed again within 40 s: tries to start the database are at most 30 s apart. */
+async function heals(tally: Tally, confirmed: readonly string[]): Promise<void> {
+  const before = confirmed.length;
+  const from = Date.now();
+  while (confirmed.length === before) {
+    if (Date.now() - from > 40_000) {
+      tally.fail('no act was confirmed within 40 s, though nothing stood in the way any more');
+      return;
+    }
+    await pause(100);
+  }
+}
+
 const memoryOf = ({ child }: Program): number => {
   const status = readFileSync(`/proc/${child.pid ?? 'self'}/status`, 'utf8');
   return Math.round(Number(/VmRSS:\s+(\d+)/.exec(status)?.[1] ?? '0') / 1024);
@@ -306,4 +470,6 @@ export const trials: readonly Trial[] = [
   { name: 'odd texts in fields of routes', run: texts },
   { name: 'odd files through the server', run: files },
   { name: 'fifty windows that read nothing', run: streams },
+  { name: 'a disk that fills, and has room again', run: fullDisk },
+  { name: '50,000 requests, and the memory after them', run: manyRequests },
 ];

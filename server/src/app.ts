@@ -93,7 +93,7 @@ function problemOf(error: RequestError): Problem | null {
 
 /**
  * What the database's own rules refused, by PostgreSQL's error codes: a key that is there already,
- * a reference to what is not there, a value that no column takes.
+ * a reference to what is not there, a value that no column takes, a disk without room.
  */
 function refusedByData({ code }: RequestError): Problem | null {
   switch (code?.slice(0, 2)) {
@@ -101,6 +101,8 @@ function refusedByData({ code }: RequestError): Problem | null {
       return code === '23503'
         ? { code: 'unknown-record', at: 'body', what: 'record' }
         : { code: 'id-taken', at: 'An id or name that was sent' };
+    case '53':
+      return code === '53100' ? { code: 'no-room', at: 'database' } : null;
     case '22':
       return { code: 'field-invalid', at: 'body', detail: 'A value cannot be stored.' };
     default:

@@ -5,7 +5,7 @@ import type { Server } from 'node:http';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import type { DataSource } from 'typeorm';
-import { homedir, hostname } from 'node:os';
+import { hostname } from 'node:os';
 import { pino, type Logger } from 'pino';
 import { createApp } from './app.ts';
 import { startCluster, type Cluster } from './database/cluster.ts';
@@ -25,7 +25,8 @@ import { EventHub } from './jobs/event-hub.ts';
 import { PlaceWatcher } from './jobs/place-watcher.ts';
 import { ScanJobs } from './jobs/scan-jobs.ts';
 import type { Parts } from './parts.ts';
-import { ReaderPool } from './scanner/index.ts';
+import { Opener } from './opener/index.ts';
+import { ReaderPool, thisMachine } from './scanner/index.ts';
 import { watchPlaces } from './usecases/scan/places.ts';
 import { startScan } from './usecases/scan/scan.ts';
 import { identifyAfterScan } from './usecases/identify/identify-computer.ts';
@@ -172,6 +173,7 @@ function makeParts(
     events,
     scans: new ScanJobs(),
     readers: new ReaderPool(2, process.env),
+    opener: new Opener(),
     host: new PracticeHost(),
     turns: new Turns(),
     finding: new Kept(events, hasNewUse),
@@ -181,7 +183,7 @@ function makeParts(
         log.error({ error: loggable(error) }, 'a watched place could not be looked through');
       });
     }),
-    machine: { platform: process.platform, home: homedir(), environment: process.env },
+    machine: thisMachine(),
   };
   return parts;
 }
@@ -189,6 +191,7 @@ function makeParts(
 async function endJobs(parts: Parts): Promise<void> {
   await parts.watcher.close();
   await parts.scans.stopAll();
+  parts.opener.close();
   await parts.readers.close();
   await parts.host.close();
 }

@@ -17,6 +17,7 @@ import type { Kept } from './jobs/kept.ts';
 import type { EventHub } from './jobs/event-hub.ts';
 import type { PlaceWatcher } from './jobs/place-watcher.ts';
 import type { ScanJobs } from './jobs/scan-jobs.ts';
+import type { Opener } from './opener/index.ts';
 import type { Machine, ReaderPool } from './scanner/index.ts';
 
 /**
@@ -49,6 +50,7 @@ export interface Parts {
   readonly scans: ScanJobs;
   readonly machine: Machine;
   readonly readers: ReaderPool;
+  readonly opener: Opener;
   readonly watcher: PlaceWatcher;
   readonly host: Host;
   /** Sessions are changed one after the other, computer by computer. */

@@ -152,6 +152,7 @@ describe('acts on smart folders', () => {
       rule('arrived', 'within the last', 'a while'),
       rule('last loaded', 'never', '1'),
       rule('name', 'has'),
+      rule('nmae', 'has', 'x'),
       { cards: [], never: [] },
     ]) {
       expect((await refused({ act: 'set-rule', folder: smart, rule: wrong }))[0]).toBe(400);

@@ -95,7 +95,7 @@ describe('sorting', () => {
     expect(
       (await act({ act: 'answer', say: [{ plugins, set: { types: ['delay/tape-echo'] } }] })).body
         .words,
-    ).toBe('Say that 3 plugins is Tape echo');
+    ).toBe('Say that 3 plugins are Tape echo');
     expect((await named('Marlwick Four')).types).toEqual(['delay/tape-echo']);
     expect((await named('Marlwick One')).kind).toBe('effect');
     await undo();

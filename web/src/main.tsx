@@ -8,9 +8,9 @@ import './ui/picker.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './app/app.tsx';
-import { applyTheme, rememberedTheme } from './app/theme.ts';
+import { showTheme } from './app/theme.ts';
 
-applyTheme(rememberedTheme());
+showTheme();
 const root = document.getElementById('root');
 if (root) {
   createRoot(root).render(

@@ -84,7 +84,7 @@ describe('answers', () => {
       ['reverb/plate'],
     ]);
     expect(wordsOf(made, say(['p1', 'p2'], { types: ['reverb/plate'] }))).toBe(
-      'Say that 2 plugins is Plate',
+      'Say that 2 plugins are Plate',
     );
     expect(answerIn(after(order, say(['p1'], { types: null })), 'p1')).toBeUndefined();
   });

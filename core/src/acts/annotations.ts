@@ -1,7 +1,13 @@
 /** Acts that say what a plugin is: answers and tags. */
 import { kindWords } from '../catalog/kind.ts';
 import type { PluginId } from '../id.ts';
-import { type Answer, type AnswerFacts, nothingSaid, saysNothing } from '../catalog/answer.ts';
+import {
+  type Answer,
+  type AnswerFacts,
+  nobody,
+  nothingSaid,
+  saysNothing,
+} from '../catalog/answer.ts';
 import { failed, type Result } from '../problem.ts';
 import { typeName } from '../taxonomy/tree.ts';
 import { type Order, answerIn } from '../order/records.ts';
@@ -39,7 +45,7 @@ function answer(order: Order, { say }: ActOf<'answer'>, nameOf: NameOfPlugin): R
   );
   const words =
     say.length === 1
-      ? wordsOf(only.set, sayPlugins(only.plugins, nameOf))
+      ? wordsOf(only.set, sayPlugins(only.plugins, nameOf), only.plugins.length > 1)
       : `Settle ${plugins.length} plugins`;
   return done(words, {
     added: changes.flatMap((c) => c.added),
@@ -101,30 +107,21 @@ const keys: readonly (keyof AnswerFacts)[] = [
 const isSame = (a: AnswerFacts, b: AnswerFacts): boolean =>
   keys.every((key) => JSON.stringify(a[key]) === JSON.stringify(b[key]));
 
-function wordsOf(set: Partial<AnswerFacts>, plugins: string): string {
+function wordsOf(set: Partial<AnswerFacts>, plugins: string, areMany: boolean): string {
+  const are = areMany ? 'are' : 'is';
   if (set.types !== undefined) {
-    if (set.types === null) {
-      return `Take back the types of ${plugins}`;
-    }
-    if (set.types.length === 0) {
-      return `Say that ${plugins} has no type`;
-    }
-    return `Say that ${plugins} is ${set.types.map(typeName).join(' and ')}`;
+    return wordsOfTypes(set.types, plugins, areMany);
   }
   if (set.kind !== undefined) {
     return set.kind === null
       ? `Take back the kind of ${plugins}`
-      : `Say that ${plugins} is ${kindWords[set.kind].one}`;
+      : `Say that ${plugins} ${are} ${areMany ? kindWords[set.kind].many : kindWords[set.kind].one}`;
   }
   if (set.vendor !== undefined) {
-    return set.vendor === null
-      ? `Take back the vendor of ${plugins}`
-      : `Say that ${plugins} is by ${set.vendor}`;
+    return wordsOfVendor(set.vendor, plugins, are);
   }
   if (set.licence !== undefined) {
-    return set.licence === null
-      ? `Take back the licence of ${plugins}`
-      : `Say that ${plugins} is ${set.licence.state}${set.licence.until === null ? '' : ` until ${set.licence.until}`}`;
+    return wordsOfLicence(set.licence, plugins, are);
   }
   if (set.isHidden !== undefined) {
     return set.isHidden ? `Hide ${plugins} from loading` : `Show ${plugins} while loading`;
@@ -136,6 +133,34 @@ function wordsOf(set: Partial<AnswerFacts>, plugins: string): string {
     return set.picture === null ? `Take the picture off ${plugins}` : `Give ${plugins} a picture`;
   }
   return `Change the tags of ${plugins}`;
+}
+
+function wordsOfTypes(types: AnswerFacts['types'], plugins: string, areMany: boolean): string {
+  if (types === null) {
+    return `Take back the types of ${plugins}`;
+  }
+  if (types.length === 0) {
+    return `Say that ${plugins} ${areMany ? 'have' : 'has'} no type`;
+  }
+  return `Say that ${plugins} ${areMany ? 'are' : 'is'} ${types.map(typeName).join(' and ')}`;
+}
+
+function wordsOfVendor(vendor: string | null, plugins: string, are: string): string {
+  if (vendor === null) {
+    return `Take back the vendor of ${plugins}`;
+  }
+  return vendor === nobody
+    ? `Leave ${plugins} without a vendor`
+    : `Say that ${plugins} ${are} by ${vendor}`;
+}
+
+function wordsOfLicence(licence: AnswerFacts['licence'], plugins: string, are: string): string {
+  if (licence === null) {
+    return `Take back the licence of ${plugins}`;
+  }
+  const until = licence.until === null ? '' : ` until ${licence.until}`;
+  const state = { owned: 'owned', free: 'free', trial: 'on trial', 'not licensed': 'not licensed' };
+  return `Say that ${plugins} ${are} ${state[licence.state]}${until}`;
 }
 
 /** Acts that say what plugins are, by name. */

@@ -17,6 +17,8 @@ import type { PluginEvidence, TwinDoubt } from '../identify/identify-catalog.ts'
 export interface ComputerView {
   readonly id: ComputerId;
   readonly name: string;
+  /** Whether it is another computer: its copies were read in, and cannot be opened or loaded here. */
+  readonly isElsewhere: boolean;
 }
 
 /** The plugins of a computer, as its disks hold them. */
@@ -57,6 +59,8 @@ export interface PlaceView {
   readonly formats: readonly Format[];
   readonly copies: number;
   readonly failed: number;
+  /** How many of the copies were opened. */
+  readonly opened: number;
   readonly isOn: boolean;
   /** Whether it is scanned by itself when something changes in it. */
   readonly isWatched: boolean;
@@ -72,7 +76,7 @@ export interface AsideView {
 }
 
 /** What a scan examines: what changed, everything, or only what failed. */
-export const scanModes = ['changed', 'everything', 'failed'] as const;
+export const scanModes = ['changed', 'everything', 'failed', 'open'] as const;
 /** Which bundles a scan examines. */
 export type ScanMode = (typeof scanModes)[number];
 
@@ -100,7 +104,34 @@ export interface ScanProgress {
   readonly done: number;
   readonly total: number | null;
   readonly unchanged: number;
+  /** How many could not be examined in this scan so far. */
+  readonly failed: number;
+  /** Whether what is being examined is opened, not only read. */
+  readonly isOpening: boolean;
   readonly secondsLeft: number | null;
+}
+
+/** When copies are opened that reading cannot tell enough of. */
+export const openingWishes = ['always', 'ask', 'never'] as const;
+/** One of these. */
+export type OpeningWish = (typeof openingWishes)[number];
+
+/** What reading in another computer's copies came to. */
+export interface TakenView {
+  readonly computer: ComputerView;
+  readonly isNew: boolean;
+  readonly scan: ScanView;
+}
+
+/** What opening could tell more of, and whether it may. */
+export interface OpeningView {
+  readonly wish: OpeningWish;
+  /** Copies of which reading knows no more than their file's name. */
+  readonly nameless: number;
+  /** Copies that were never opened, and fit this machine. */
+  readonly unopened: number;
+  /** What cannot be kept from opened plugins on this system, in words. */
+  readonly lacks: string | null;
 }
 
 /** What a scan found about one copy. */

@@ -18,6 +18,7 @@ export interface Licence {
 export interface AnswerFacts {
   readonly kind: Kind | null;
   readonly types: readonly string[] | null;
+  /** `nobody` where it is to stay without one. */
   readonly vendor: string | null;
   readonly licence: Licence | null;
   readonly tags: readonly string[];
@@ -33,6 +34,9 @@ export interface Answer extends AnswerFacts {
   readonly table: 'answer';
   readonly id: PluginId;
 }
+
+/** Said as vendor: whose it is is not known and need not be asked. */
+export const nobody = '';
 
 /** What is said of a plugin of which nothing was said. */
 export const nothingSaid: AnswerFacts = {
@@ -73,7 +77,7 @@ export const withAnswer = (plugin: Plugin, answer: AnswerFacts | undefined): Plu
         ...plugin,
         kind: answer.kind ?? plugin.kind,
         types: answer.types ?? plugin.types,
-        vendor: answer.vendor ?? plugin.vendor,
+        vendor: answer.vendor === nobody ? null : (answer.vendor ?? plugin.vendor),
       }
     : plugin;
 

@@ -13,3 +13,12 @@ export const kindWords: Readonly<
   tool: { one: 'a tool', many: 'tools', title: 'Tool' },
   unknown: { one: 'of no known kind', many: 'plugins of unknown kind', title: 'Not known' },
 };
+
+/** What is said where nothing tells the type: what it is nevertheless. */
+export function whichIsUnknown(kind: Kind): string {
+  if (kind === 'unknown') {
+    return 'Nothing speaks for any type.';
+  }
+  const { one } = kindWords[kind];
+  return `${one.charAt(0).toUpperCase()}${one.slice(1)}; which, is not known.`;
+}

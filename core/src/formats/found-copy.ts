@@ -1,5 +1,6 @@
 /** What reading one installed plugin tells. Null means: reading cannot know. */
 import type { Problem } from '../problem.ts';
+import { cutText, storable } from '../text/storable.ts';
 
 /** All formats that are read. */
 export const formats = ['VST2', 'VST3', 'AU', 'CLAP', 'LV2', 'LADSPA'] as const;
@@ -26,8 +27,14 @@ export interface FoundCopy {
   readonly audioOut: number | null;
   readonly notesIn: boolean | null;
   readonly notesOut: boolean | null;
+  /** Names of what can be set on it, where it tells them; shortened to the first ones. */
+  readonly controls?: readonly string[];
+  /** What it says of itself in a sentence or a few, where it does; cut after `descriptionLength`. */
+  readonly description?: string;
   /** Identities this copy says it stands in for. */
   readonly replaces: readonly string[];
+  /** The number that tells LADSPA and VST2 plugins apart, where opening told it. */
+  readonly uniqueId?: number | null;
   /** A picture of its window that the bundle ships, absolute. */
   readonly picture: string | null;
   readonly examined: 'read' | 'opened';
@@ -35,6 +42,17 @@ export interface FoundCopy {
   readonly problem: Problem | null;
   /** What it says that could not be kept as it stands, in words; absent where all could. */
   readonly mended?: readonly string[];
+}
+
+/** The most characters of a description that are kept: what something is stands at its beginning. */
+export const descriptionLength = 400;
+
+/** A description as it is kept: one line, cut; nothing where nothing is said. */
+export function describedBy(text: string | null | undefined): Pick<FoundCopy, 'description'> {
+  const line = storable(text ?? '')
+    .replace(/\s+/g, ' ')
+    .trim();
+  return line === '' ? {} : { description: cutText(line, descriptionLength) };
 }
 
 /** A copy of which only the format and path are known. */

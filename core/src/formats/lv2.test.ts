@@ -5,7 +5,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { fileUri, readLv2 } from './lv2.ts';
 import { memoryFiles } from './memory-files.ts';
-import type { FoundCopy } from './found-copy.ts';
+import { descriptionLength, type FoundCopy } from './found-copy.ts';
 
 const prefixes = `@prefix lv2: <http://lv2plug.in/ns/lv2core#> .
 @prefix doap: <http://usefulinc.com/ns/doap#> .
@@ -57,6 +57,16 @@ describe('reading an LV2 bundle', () => {
       ].join(' , ')} .`,
     );
     expect(copy).toMatchObject({ audioIn: 1, audioOut: 2, notesIn: true, notesOut: false });
+  });
+  it('keeps what describes a plugin in the fewest words, in one line and cut', () => {
+    const described = (facts: string): string | undefined =>
+      manifest(`<urn:a> a lv2:Plugin ; doap:name "A" ${facts} .`)[0]?.description;
+    const long = `"${'word '.repeat(200)}"`;
+    expect(described(`; rdfs:comment ${long} ; doap:shortdesc "A small\\n gate"`)).toBe(
+      'A small gate',
+    );
+    expect(described(`; rdfs:comment ${long}`)).toHaveLength(descriptionLength);
+    expect(described('')).toBeUndefined();
   });
   it('knows what a plugin replaces', () =>
     expect(

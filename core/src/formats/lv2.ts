@@ -5,7 +5,7 @@
 import type { Problem, Result } from '../problem.ts';
 import { readBinary } from './binary.ts';
 import { type BundleFiles, cleanText, limits } from './bundle-files.ts';
-import { bareCopy, failedCopy, type FoundCopy } from './found-copy.ts';
+import { bareCopy, describedBy, failedCopy, type FoundCopy } from './found-copy.ts';
 import { Graph } from './turtle.ts';
 
 const LV2 = 'http://lv2plug.in/ns/lv2core#';
@@ -142,6 +142,8 @@ function describePlugin(
     declared: graph.resources(uri, rdfType).filter((type) => !type.startsWith('_:')),
     version: versionOf(graph, uri),
     ...ports,
+    ...controlsOf(graph, uri),
+    ...describedBy(descriptionOf(graph, uri)),
     replaces: DC.flatMap((predicate) => graph.resources(uri, predicate)),
     picture: insideBundle(files, base, picture),
     status: problem ? 'failed' : 'ok',
@@ -218,6 +220,30 @@ function portsOf(graph: Graph, uri: string): Ports {
   }
   return { audioIn, audioOut, notesIn, notesOut };
 }
+
+/** More say nothing more about what a plugin is. */
+const controlsKept = 40;
+const controlLength = 60;
+
+/** The names of its control inputs; absent where it has none. */
+function controlsOf(graph: Graph, uri: string): Pick<FoundCopy, 'controls'> {
+  const names = new Set<string>();
+  for (const port of graph.resources(uri, `${LV2}port`)) {
+    const types = graph.resources(port, rdfType);
+    const isSet = types.includes(`${LV2}ControlPort`) && types.includes(`${LV2}InputPort`);
+    const name = isSet ? cleanText(graph.text(port, `${LV2}name`)) : null;
+    if (name !== null && names.size < controlsKept) {
+      names.add(name.slice(0, controlLength));
+    }
+  }
+  return names.size === 0 ? {} : { controls: [...names] };
+}
+
+/** The shortest text that describes the plugin goes first: it says what it is and not how it is used. */
+const descriptionOf = (graph: Graph, uri: string): string | null =>
+  [`${DOAP}shortdesc`, `${RDFS}comment`, `${DOAP}description`, `${LV2}documentation`]
+    .map((predicate) => cleanText(graph.text(uri, predicate)))
+    .find((text) => text !== null) ?? null;
 
 /** An event port counts only when it says that it supports MIDI. */
 function takesNotes(graph: Graph, port: string, types: readonly string[]): boolean {

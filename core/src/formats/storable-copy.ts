@@ -7,7 +7,7 @@ const listLimit = 200;
 
 /** Texts that only say something; paths have to stay as they are, so that files can be found. */
 const texts = ['identity', 'name', 'vendor', 'version'] as const;
-const lists = ['declared', 'replaces', 'architectures'] as const;
+const lists = ['declared', 'replaces', 'architectures', 'controls'] as const;
 type Said = (typeof texts)[number] | (typeof lists)[number];
 
 const words: Record<Said, string> = {
@@ -18,6 +18,7 @@ const words: Record<Said, string> = {
   declared: 'categories',
   replaces: 'identities it stands in for',
   architectures: 'kinds of processor',
+  controls: 'names of controls',
 };
 
 /** Control characters and halves of characters are left out, what is too long is cut. */
@@ -35,7 +36,9 @@ export function storableCopy(copy: FoundCopy): FoundCopy {
       texts.map((field) => [field, copy[field] === null ? null : keep(field, copy[field])]),
     ),
     ...Object.fromEntries(
-      lists.map((field) => [field, shortened(field, copy[field], keep, changed)]),
+      lists
+        .filter((field) => copy[field] !== undefined)
+        .map((field) => [field, shortened(field, copy[field] ?? null, keep, changed)]),
     ),
   };
   const problem = copy.problem && mendedProblem(copy.problem);

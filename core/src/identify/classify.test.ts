@@ -2,6 +2,8 @@
  * Classification against the classes that Debian's LV2 packages declare; the weights were fitted on
  * swh-lv2 and swh-plugins (bench/src/fit.ts), so the other packages count.
  */
+import { circuitRows } from './lexicon-circuits.data.ts';
+import { languageRows } from './lexicon-languages.data.ts';
 import { describe, expect, it } from '@jest/globals';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -176,5 +178,92 @@ describe('over the plugins of the LV2 packages', () => {
         declared: [{ format: 'LV2', values: one.values }],
       })),
     ).toBeGreaterThan(0.98);
+  });
+});
+
+describe('a description', () => {
+  it('speaks where the name is a fancy, with its reason', () => {
+    const said = called('Lantern Moth', { description: 'A warm tape echo. It can also chorus.' });
+    expect(said.suggestions[0]?.type).toMatch(/^delay/);
+    const [reason] = said.suggestions[0]?.reasons ?? [];
+    expect(reason?.text).toBe('“tape echo” in its description says Tape echo');
+  });
+  it('tells less than the name, and only which of what is declared', () => {
+    expect(best('Quay Gate', { description: 'A reverb' })).toBe('dynamics/gate');
+    const declared = [{ format: 'VST3' as const, values: ['Fx', 'Delay'] }];
+    const { suggestions } = called('Lantern Moth', { declared, description: 'A compressor' });
+    expect(suggestions.map(({ type }) => type)).not.toContain('dynamics/compressor');
+  });
+});
+
+describe('words of circuits and of other languages', () => {
+  it('speak for what they stand for', () => {
+    expect([best('Quay EL34'), best('Quay Bucket Brigade'), best('Quay Vari-Mu')]).toEqual([
+      'distortion/amp',
+      'delay',
+      'dynamics/compressor',
+    ]);
+    expect([best('Rauschsperre'), best('Égaliseur Quay'), best('Riverbero')]).toEqual([
+      'dynamics/gate',
+      'eq',
+      'reverb',
+    ]);
+  });
+  it('are words of known types', () => {
+    expect(circuitRows.length).toBeGreaterThan(5);
+    expect(languageRows.length).toBeGreaterThan(20);
+    const types = [...circuitRows, ...languageRows].map(([type]) => type);
+    expect(types.filter((type) => !isType(type))).toEqual([]);
+  });
+});
+
+describe('what only notes pass through', () => {
+  it('is a note effect whatever effect its name says', () => {
+    const notes = { audioIn: 0, audioOut: 0, notesIn: true, notesOut: true };
+    expect(best('MIDI Delay Line', notes)).toMatch(/^notes/);
+  });
+});
+
+describe('a name and a declaration that disagree', () => {
+  const declaring = (values: readonly string[]) => ({
+    declared: [{ format: 'VST3' as const, values }],
+    audioIn: 2,
+    audioOut: 2,
+    notesIn: false,
+    notesOut: false,
+  });
+  const held = (name: string, values: readonly string[]): string[] =>
+    clearTypes(called(name, declaring(values)), 0.7);
+
+  it('hold neither, and give both reasons', () => {
+    const { suggestions } = called('Quay Tuner', declaring(['Fx', 'Delay']));
+    expect(held('Quay Tuner', ['Fx', 'Delay'])).toEqual([]);
+    const reasons = suggestions.flatMap((one) => one.reasons.map(({ text }) => text));
+    expect(reasons).toContain('“tuner” in the name says Tuner');
+    expect(reasons).toContain('its VST3 copy declares Delay');
+  });
+  it('are no dispute where a word only describes, or where they agree', () => {
+    expect(held('Filter Delay', ['Fx', 'Delay'])).toEqual(['delay']);
+    expect(held('Tape Echo', ['Fx', 'Delay'])[0]).toMatch(/^delay/);
+  });
+  it('are no dispute where what is declared leaves it open', () => {
+    expect(held('Quay Crossover', ['Fx', 'Tools'])).not.toEqual([]);
+  });
+});
+
+describe('an instrument of which nothing tells which', () => {
+  const played = { audioIn: 0, audioOut: 2, notesIn: true, notesOut: false };
+  it('is an instrument, and no group of them is suggested', () => {
+    const { kinds, suggestions } = called('Lantern Moth', played);
+    expect(kinds[0]?.kind).toBe('instrument');
+    expect(
+      suggestions.filter(({ type }) => /^(acoustic|sampler|drums|keys|synth)/.test(type)),
+    ).toEqual([]);
+  });
+  it('is suggested as what its name or its controls say', () => {
+    expect(best('Lantern Organ', played)).toMatch(/^keys/);
+    expect(best('Lantern Moth', { ...played, controls: ['Osc 1 waveform', 'Cutoff'] })).toBe(
+      'synth',
+    );
   });
 });

@@ -1,6 +1,7 @@
 /** The likely types and kind of a plugin, with probabilities that can be taken at their word, and reasons. */
 import { kinds, type Kind, kindWords } from '../catalog/kind.ts';
 import { readDeclared } from '../taxonomy/declared.ts';
+import { speakingWords } from './name-words.ts';
 import { evidenceOf, readPorts, type Piece, type Subject } from './evidence.ts';
 import { groupOf, kindOfType, typeGroups } from '../taxonomy/tree.ts';
 import { weights as fitted, type Weights } from './weights.data.ts';
@@ -43,12 +44,20 @@ const decisive = 0.85;
 
 /** Weighs all that speaks for kinds and types of one plugin. */
 export function classify(subject: Subject, w: Weights = fitted): Classified {
-  const pieces = evidenceOf(subject, w);
+  const groups = disputed(subject);
+  // In a dispute what is declared doesn't silence what the name says: both are heard.
+  const pieces = evidenceOf(subject, w).filter(
+    ({ type, weight, from }) => weight > 0 || from !== 'declared' || !groups.has(groupOf(type)),
+  );
   const byGroup = new Map<string, Piece[]>(typeGroups.map(({ id }) => [id, []]));
   for (const piece of pieces) {
     byGroup.get(groupOf(piece.type))?.push(piece);
   }
-  const suggestions = [...byGroup].flatMap(([group, those]) => suggestionsIn(group, those, w));
+  const speaking = [...byGroup].filter(([group, those]) => speaksFor(group, those));
+  const suggestions = undecided(
+    groups,
+    speaking.flatMap(([group, those]) => suggestionsIn(group, those, w)),
+  );
   suggestions.sort(
     (a, b) =>
       b.probability - a.probability || b.type.length - a.type.length || (a.type < b.type ? -1 : 1),
@@ -56,11 +65,81 @@ export function classify(subject: Subject, w: Weights = fitted): Classified {
   return { ...classifyKind(subject, pieces), suggestions };
 }
 
+/**
+ * Which instrument something is, its ports do not tell: a group of instruments for which nothing
+ * else speaks is no suggestion, for all of them would be alike.
+ */
+const speaksFor = (group: string, pieces: readonly Piece[]): boolean =>
+  kindOfType(group) !== 'instrument' ||
+  pieces.some(({ weight, from }) => weight > 0 && from !== 'ports');
+
+/** Where the name and what is declared disagree, nothing is said to be likelier than this. */
+const mostInDispute = 0.65;
+
+/**
+ * Neither side of a dispute is taken at its word: both stay in their order, with their reasons, and
+ * so it is asked.
+ */
+function undecided(groups: ReadonlySet<string>, suggestions: readonly Suggestion[]): Suggestion[] {
+  const isIn = ({ type }: Suggestion): boolean => groups.has(groupOf(type));
+  const most = Math.max(0, ...suggestions.filter(isIn).map(({ probability }) => probability));
+  const factor = most > mostInDispute ? mostInDispute / most : 1;
+  return suggestions.map((one) =>
+    isIn(one) ? { ...one, probability: one.probability * factor } : one,
+  );
+}
+
+/**
+ * Groups that a clear word of the name, naming and not describing, and a declaration stand for
+ * without having one in common. Declaring a tool is how formats leave it open, and what works on
+ * notes is named after what it does to them (“MIDI Delay”): neither is a dispute.
+ */
+function disputed({ name, declared }: Subject): ReadonlySet<string> {
+  const rows = declared.map(({ format, values }) => readDeclared(format, values));
+  const said = new Set(rows.flatMap(({ types }) => types.map(groupOf)));
+  // Most declare nothing, or leave it open: their names need no taking apart again.
+  if (said.size === 0 || said.has('utility') || said.has('notes')) {
+    return new Set();
+  }
+  const named = new Set(
+    speakingWords(name)
+      .filter(({ isHead, isPart }) => isHead && !isPart)
+      .flatMap(({ meanings }) =>
+        meanings.filter(({ clearness }) => clearness === 'clear').map(({ type }) => groupOf(type)),
+      ),
+  );
+  const both = [...named].some((group) => said.has(group));
+  return named.size === 0 || both ? new Set() : new Set([...said, ...named]);
+}
+
 const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
 
-/** The probability of a group alone: base plus all that speaks for or against it. */
-export const groupProbability = (group: string, pieces: readonly Piece[], w: Weights): number =>
-  logistic(pieces.reduce((sum, piece) => sum + piece.weight, w.base + (w.common[group] ?? 0)));
+/** The log-odds of a group alone: base plus all that speaks for or against it. */
+export const groupLogOdds = (group: string, pieces: readonly Piece[], w: Weights): number =>
+  pieces.reduce((sum, piece) => sum + piece.weight, w.base + (w.common[group] ?? 0));
+
+/** Up to here nothing speaks for a group to speak of, and its log-odds stand as they are. */
+const nothingSpeaks = -2;
+
+/**
+ * Log-odds such as come true: scaled from even odds on, in a straight line between that and where
+ * nothing speaks. Keeps the order.
+ */
+export function scaledLogOdds(
+  x: number,
+  { shift, slope }: Pick<Weights, 'shift' | 'slope'>,
+): number {
+  if (x >= 0) {
+    return shift + slope * x;
+  }
+  return x <= nothingSpeaks
+    ? x
+    : nothingSpeaks + ((shift - nothingSpeaks) * (x - nothingSpeaks)) / -nothingSpeaks;
+}
+
+/** The probability of a group, such as comes true. */
+const groupProbability = (group: string, pieces: readonly Piece[], w: Weights): number =>
+  logistic(scaledLogOdds(groupLogOdds(group, pieces, w), w));
 
 function suggestionsIn(group: string, pieces: readonly Piece[], w: Weights): Suggestion[] {
   const probability = groupProbability(group, pieces, w);
@@ -139,8 +218,7 @@ function classifyKind(
   for (const kind of kinds) {
     const best = pieces
       .filter(
-        (piece) =>
-          piece.weight > 0 && kindOfType(piece.type) === kind && piece.reason.includes('name'),
+        (piece) => piece.weight > 0 && kindOfType(piece.type) === kind && piece.from === 'name',
       )
       .sort((a, b) => b.weight - a.weight)[0];
     if (best) {
@@ -157,6 +235,26 @@ function classifyKind(
   return {
     kinds: ranked.map((r) => ({ kind: r.kind, probability: Math.exp(r.score) / total })),
     kindReasons: evidence.filter((e) => e.text !== mostAre).sort((a, b) => b.weight - a.weight),
+  };
+}
+
+/** What a plugin may be for: something that audio goes through, whether effect or tool, or another kind. */
+type Use = 'through' | 'instrument' | 'note-effect';
+
+/** Effects and tools stand in the same slots. */
+const useOf = (kind: Kind): Use =>
+  kind === 'instrument' || kind === 'note-effect' ? kind : 'through';
+
+/** How likely the use of the likeliest kind is, and of the likeliest use; 0 where no kind is known. */
+export function likelyUse(likeliestFirst: Classified['kinds']): { ofFirst: number; most: number } {
+  const likely: Record<Use, number> = { through: 0, instrument: 0, 'note-effect': 0 };
+  for (const { kind, probability } of likeliestFirst) {
+    likely[useOf(kind)] += probability;
+  }
+  const [first] = likeliestFirst;
+  return {
+    ofFirst: first ? likely[useOf(first.kind)] : 0,
+    most: Math.max(...Object.values(likely)),
   };
 }
 

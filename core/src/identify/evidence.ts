@@ -7,7 +7,8 @@ import type { Kind } from '../catalog/kind.ts';
 import type { Format } from '../formats/found-copy.ts';
 import { readDeclared } from '../taxonomy/declared.ts';
 import type { Clearness } from './lexicon.data.ts';
-import { speakingWords } from './name-words.ts';
+import { readControls } from './controls.data.ts';
+import { speakingWords, type SpeakingWord } from './name-words.ts';
 import { groupOf, kindOfType, typeGroups, typeName } from '../taxonomy/tree.ts';
 import type { Weights } from './weights.data.ts';
 
@@ -20,6 +21,10 @@ export interface Subject {
   readonly audioOut: number | null;
   readonly notesIn: boolean | null;
   readonly notesOut: boolean | null;
+  /** Names of what can be set on it; absent where no copy tells. */
+  readonly controls?: readonly string[];
+  /** What it says of itself; absent where no copy tells. */
+  readonly description?: string;
   /** What the vendor's other plugins of the same series are. */
   readonly series: readonly SeriesShare[];
 }
@@ -41,39 +46,89 @@ export interface Piece {
   readonly type: string;
   readonly weight: number;
   readonly reason: string;
+  readonly from: 'name' | 'description' | 'declared' | 'ports' | 'controls' | 'series';
 }
 
 /** All that speaks for or against kinds and groups of types. */
 export function evidenceOf(subject: Subject, w: Weights): Piece[] {
   const words = wordPieces(subject.name, w);
+  const isOpen = openGroups(subject.declared);
   return [
     ...words,
     ...rivals(words, w),
+    ...descriptionPieces(subject, isOpen, w),
     ...declaredPieces(subject, w),
     ...portPieces(subject, w),
+    ...controlPieces(subject, isOpen, w),
     ...seriesPieces(subject, w),
   ];
 }
 
 /** The strongest word for each type; a second one for the same group adds half. */
 function wordPieces(name: string, w: Weights): Piece[] {
-  const strength: Readonly<Record<Clearness, number>> = {
-    clear: w.clear,
-    hint: w.hint,
-    faint: w.faint,
-  };
   const pieces: Piece[] = [];
   for (const { word, meanings, isPart, isHead } of speakingWords(name)) {
     for (const { type, clearness } of meanings) {
-      const weight = strength[clearness] * (isPart ? w.part : 1) * (isHead ? 1 : w.describing);
       pieces.push({
         type,
-        weight,
+        weight: weigh(clearness, { isPart, isHead }, w),
+        from: 'name',
         reason: `“${word}” ${isPart ? 'inside a word of' : 'in'} the name ${clearness === 'clear' ? 'says' : 'hints at'} ${typeName(type)}${isHead ? '' : ', but describes'}`,
       });
     }
   }
   return strongest(pieces);
+}
+
+/** A word by how clearly it speaks, where it stands, and whether it names or describes. */
+const weigh = (
+  clearness: Clearness,
+  { isPart, isHead }: Pick<SpeakingWord, 'isPart' | 'isHead'>,
+  w: Weights,
+): number => w[clearness] * (isPart ? w.part : 1) * (isHead ? 1 : w.describing);
+
+/** What comes after these tells what it can do or how, and no longer what it is. */
+const sentenceEnds =
+  /[.!?;](?:\s|$)|\s(?:which|that|based on|inspired by|can be|you can|allows?|lets)\s/i;
+/** Longer sentences tell stories. */
+const sentenceLength = 160;
+
+/** The first sentence of its description, read like a name that is less to be trusted. */
+function descriptionPieces(
+  { description }: Subject,
+  isOpen: (type: string) => boolean,
+  w: Weights,
+): Piece[] {
+  if (description === undefined) {
+    return [];
+  }
+  const end = description.search(sentenceEnds);
+  const sentence = description.slice(0, Math.min(end < 0 ? sentenceLength : end, sentenceLength));
+  const pieces = speakingWords(sentence).flatMap(({ word, meanings, isPart, isHead }) =>
+    meanings
+      .filter(({ clearness }) => clearness !== 'faint')
+      .filter(({ type }) => isOpen(type))
+      .map(
+        ({ type, clearness }): Piece => ({
+          type,
+          weight: w.description * weigh(clearness, { isPart, isHead }, w),
+          from: 'description',
+          reason: `“${word}” in its description ${clearness === 'clear' ? 'says' : 'hints at'} ${typeName(type)}`,
+        }),
+      ),
+  );
+  return strongest(pieces);
+}
+
+/**
+ * Which types sentences and controls may still speak for: all, or where something is declared, those
+ * of its groups, for a declaration is said on purpose.
+ */
+function openGroups(declared: Subject['declared']): (type: string) => boolean {
+  const groups = declared.flatMap(({ format, values }) =>
+    readDeclared(format, values).types.map(groupOf),
+  );
+  return (type) => groups.length === 0 || groups.includes(groupOf(type));
 }
 
 function strongest(pieces: readonly Piece[]): Piece[] {
@@ -99,7 +154,7 @@ function rivals(words: readonly Piece[], w: Weights): Piece[] {
   const reason = `the name speaks more clearly for ${typeName(best.type)}`;
   return typeGroups.flatMap(({ id }) => {
     const lead = best.weight - (own.get(id) ?? 0);
-    return lead <= 0.01 ? [] : [{ type: id, weight: -w.rival * lead, reason }];
+    return lead <= 0.01 ? [] : [{ type: id, weight: -w.rival * lead, reason, from: 'name' }];
   });
 }
 
@@ -112,6 +167,7 @@ function declaredPieces({ declared }: Subject, w: Weights): Piece[] {
       pieces.push({
         type,
         weight: w.declared,
+        from: 'declared',
         reason: `its ${format} copy declares ${typeName(type)}`,
       });
     }
@@ -123,6 +179,7 @@ function declaredPieces({ declared }: Subject, w: Weights): Piece[] {
         pieces.push({
           type: id,
           weight: -w.notDeclared,
+          from: 'declared',
           reason: `its ${format} copy declares ${types.map(typeName).join(' and ')}`,
         });
       }
@@ -130,6 +187,7 @@ function declaredPieces({ declared }: Subject, w: Weights): Piece[] {
         pieces.push({
           type: id,
           weight: -w.otherKind,
+          from: 'declared',
           reason: `its ${format} copy declares ${kindWords[kind].one}`,
         });
       }
@@ -174,13 +232,13 @@ export function readPorts({
     if (notesIn === true || notesOut === true) {
       return {
         says: 'only notes go in and out',
-        groups: { notes: 4.5, ...ofKind('effect', -4), ...ofKind('instrument', -4) },
+        groups: { notes: 4.5, ...ofKind('effect', -8), ...ofKind('instrument', -6) },
         kinds: { 'note-effect': 5 },
       };
     }
     return {
       says: 'no audio goes in or out',
-      groups: { utility: 2.2, notes: 0.5, ...ofKind('effect', -2), ...ofKind('instrument', -2) },
+      groups: { utility: 2.2, notes: 0.5, ...ofKind('effect', -6), ...ofKind('instrument', -4) },
       kinds: { tool: 2 },
     };
   }
@@ -202,6 +260,13 @@ export function readPorts({
       says: 'audio comes out, nothing goes in',
       groups: { utility: 3.2, ...ofKind('effect', -2.5), ...ofKind('instrument', 0.5), meter: -2 },
       kinds: { instrument: 1, tool: 2.5 },
+    };
+  }
+  if (audioOut === 0 && notesOut === true) {
+    return {
+      says: 'audio goes in, notes come out',
+      groups: { utility: 2, notes: 1.5, meter: 1, pitch: 1, ...ofKind('instrument', -3) },
+      kinds: { tool: 2.5, 'note-effect': 1 },
     };
   }
   if (audioOut === 0) {
@@ -250,8 +315,29 @@ function portPieces(subject: Subject, w: Weights): Piece[] {
         type,
         weight: weight * w.ports,
         reason: reading.says,
+        from: 'ports' as const,
       }))
     : [];
+}
+
+/** What the names of its controls say, the strongest first; what says less about a group adds nothing. */
+function controlPieces(
+  { controls, audioIn, notesIn }: Subject,
+  isOpen: (type: string) => boolean,
+  w: Weights,
+): Piece[] {
+  const isPlayed = notesIn === true && audioIn === 0;
+  const read = readControls(controls ?? [], isPlayed).filter(({ type }) => isOpen(type));
+  const best = new Map<string, Piece>();
+  for (const { type, weight, words } of read) {
+    const group = groupOf(type);
+    if (weight * w.controls > (best.get(group)?.weight ?? 0)) {
+      const said = words.map((word) => `“${word}”`).join(' and ');
+      const reason = `its controls ${said} say ${typeName(type)}`;
+      best.set(group, { type, weight: weight * w.controls, reason, from: 'controls' });
+    }
+  }
+  return [...best.values()];
 }
 
 /**
@@ -273,6 +359,7 @@ function seriesPieces({ series }: Subject, w: Weights): Piece[] {
       {
         type,
         weight,
+        from: 'series' as const,
         reason: `${count} of ${of} others called “${word}” by this vendor are ${typeName(type)}${taught > 0 ? ' (you said so)' : ''}`,
       },
     ];

@@ -135,6 +135,44 @@ describe('copies become plugins', () => {
   });
 });
 
+/** A copy that reading knows by its file only. */
+const fileOnly = (
+  path: string,
+  format: GroupedCopy['format'] = 'VST2',
+  vendor?: string,
+): ToGroup => ({
+  ...copy('', { format, path, name: null }),
+  vendor: vendor ?? null,
+});
+
+describe('copies that only their files name', () => {
+  it('join the one that names a vendor, however many of them there are', () => {
+    const groups = groupsOf([
+      copy('Kelpshore', { vendor: by, format: 'LV2' }),
+      fileOnly('/vst/Kelpshore-vst.so'),
+      fileOnly('/ladspa/Kelpshore-ladspa.so', 'LADSPA'),
+      fileOnly('/clap/Kelpshore.clap', 'CLAP'),
+    ]);
+    expect(groups).toEqual([[0, 1, 2, 3]]);
+  });
+  it('are spelled joined or apart', () => {
+    const apart = copy('3 Band Splitter', { vendor: by, format: 'LV2' });
+    expect(areOne(apart, fileOnly('/vst/3BandSplitter-vst.so'))).toBe(true);
+    expect(areOne(apart, fileOnly('/vst/4BandSplitter-vst.so'))).toBe(false);
+  });
+  it('are known by what another copy is called inside', () => {
+    const uri = { format: 'LV2' as const, identity: 'http://osier.example/plugins/art_delay_mono' };
+    const named = copy('Artful Delay Mono', { vendor: by, ...uri });
+    expect(areOne(named, fileOnly('/vst/osier/art-delay-mono.so', 'VST2', by))).toBe(true);
+    expect(areOne(named, fileOnly('/vst/osier/art-delay-ms.so', 'VST2', by))).toBe(false);
+  });
+  it('are compared without their maker and what stands between', () => {
+    const named = copy('Kelp Compressor MidSide', { vendor: 'Kelp' });
+    const file = '/vst/kelp-plugins-vst-compressor-ms.so';
+    expect(areOne(named, fileOnly(file, 'VST2', 'Kelp'))).toBe(true);
+  });
+});
+
 describe('properties of grouping', () => {
   const name = fc.constantFrom(
     'Kelp',
@@ -264,8 +302,8 @@ function ladspaCopies(): (ToGroup & { id: string })[] {
   });
 }
 
-function lv2Copies(): ToGroup[] {
-  return bundlesOfPackages(['swh-lv2']).flatMap((root) => {
+function lv2Copies(packageName: string): ToGroup[] {
+  return bundlesOfPackages([packageName]).flatMap((root) => {
     const files = Object.fromEntries(
       readdirSync(root, { withFileTypes: true })
         .filter((f) => f.isFile() && f.name.endsWith('.ttl'))
@@ -283,9 +321,33 @@ function lv2Copies(): ToGroup[] {
   });
 }
 
+/**
+ * zam-plugins of Debian's builds each plugin for five formats from one source and calls its files
+ * alike; that, and not our reading, is the truth here.
+ */
+describe('grouping zam-plugins', () => {
+  const stemOf = (path: string): string =>
+    basename(path).replace(/(-vst|-ladspa)?\.(so|clap|vst3|lv2)$/, '');
+  const files = [
+    ...filesOfPackage('zam-plugins', '-vst.so').map((path) => fileOnly(path, 'VST2')),
+    ...filesOfPackage('zam-plugins', '-ladspa.so').map((path) => fileOnly(path, 'LADSPA')),
+    ...filesOfPackage('zam-plugins', '.clap').map((path) => fileOnly(path, 'CLAP')),
+    ...filesOfPackage('zam-plugins', '.vst3').map((path) => fileOnly(path, 'VST3')),
+  ];
+  const given = [...lv2Copies('zam-plugins'), ...files];
+  it('makes one plugin of each, and none of two', () => {
+    expect(given.length).toBeGreaterThan(70);
+    const stems = groupsOf(given).map((members) =>
+      members.map((at) => stemOf(given[at]?.copy.path ?? '')),
+    );
+    expect(stems.filter((names) => new Set(names).size !== 1)).toEqual([]);
+    expect(stems).toHaveLength(new Set(stems.flat()).size);
+  });
+});
+
 describe('grouping swh-lv2 with swh-plugins', () => {
   const ladspa = ladspaCopies();
-  const lv2 = lv2Copies();
+  const lv2 = lv2Copies('swh-lv2');
   const truth = lv2.flatMap(({ copy: { replaces, identity } }, i) =>
     replaces.flatMap((old) => {
       const j = ladspa.findIndex(({ id }) => old === `urn:ladspa:${id}`);

@@ -186,6 +186,13 @@ function pairsToCompare(
       }
     }
   }
+  for (const { nameless, named } of calledInside(members, firsts)) {
+    for (const a of nameless.slice(0, blockLimit)) {
+      for (const b of named.slice(0, blockLimit)) {
+        add(a, b, 0, false);
+      }
+    }
+  }
   for (const block of grouped(
     order.flatMap((i) =>
       at(i).copy.identity === null
@@ -201,6 +208,20 @@ function pairsToCompare(
     add(a, b, claims, false);
   }
   return [...pairs.values()];
+}
+
+/** Copies that only their file names, with those that are called so inside. */
+function calledInside(
+  members: readonly Member[],
+  firsts: readonly number[],
+): { nameless: number[]; named: number[] }[] {
+  const byFile = grouped(
+    firsts.flatMap((i) => (members[i]?.fileKeys ?? []).map((key) => [key, i] as const)),
+  );
+  const byShort = grouped(
+    firsts.flatMap((i) => (members[i]?.shorts ?? []).map((key) => [key, i] as const)),
+  );
+  return [...byFile].map(([key, nameless]) => ({ nameless, named: byShort.get(key) ?? [] }));
 }
 
 /** Who declares to stand in for whom; `claims` is how many different plugins claim the same one. */
@@ -295,7 +316,11 @@ class Clusters {
       return false;
     }
     const [vendorsA, vendorsB] = [this.#vendors.get(a), this.#vendors.get(b)];
-    if (!vendorsA || !vendorsB || [...vendorsA].some((vendor) => vendorsB.has(vendor))) {
+    if (
+      !vendorsA?.size ||
+      !vendorsB?.size ||
+      [...vendorsA].some((vendor) => vendorsB.has(vendor))
+    ) {
       return true;
     }
     return pieces.some(({ says, weight }) => weight > 0 && acrossVendors.has(says));

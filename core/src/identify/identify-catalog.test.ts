@@ -1,10 +1,18 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { nothingSaid, type AnswerFacts } from '../catalog/answer.ts';
+import { nobody, nothingSaid, withAnswer, type AnswerFacts } from '../catalog/answer.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import { bareCopy, type FoundCopy } from '../formats/found-copy.ts';
+import type { Kind } from '../catalog/kind.ts';
 import { asId } from '../id.ts';
-import { licenceHint, questionsOf, type Question, type Uncertain } from './questions.ts';
+import {
+  isKindUncertain,
+  licenceHint,
+  pluginsAsked,
+  questionsOf,
+  type Question,
+  type Uncertain,
+} from './questions.ts';
 import {
   identifyCatalog,
   type Decisions,
@@ -56,6 +64,26 @@ describe('sorting a catalog', () => {
       copy('c', 'Silt Delay'),
     ]);
     expect([pluginOf.get('a'), pluginOf.get('b'), pluginOf.get('c')]).toEqual(['p', 'p', 'new 1']);
+  });
+  it('takes a file that begins with a known maker for theirs', () => {
+    const { plugins } = sort([
+      copy('a', 'Gorse Gate', { vendor: 'Gorse Audio' }),
+      copy('b', null, { vendor: null, format: 'VST2', path: '/vst/gorse-plugins-vst-swell.so' }),
+      copy('c', null, { vendor: null, format: 'VST2', path: '/vst/gorsefall.so' }),
+    ]);
+    expect(plugins.map(({ vendor }) => vendor)).toEqual(['Gorse Audio', 'Gorse Audio', null]);
+  });
+  it('reads names without what a maker puts in front of all of them', () => {
+    const makers = ['Chorus', 'Detune', 'Hall', 'Rotor', 'Fuzz'].map((name, i) =>
+      copy(String(i), `gk${name.toLowerCase()}`, { vendor: 'Gorse' }),
+    );
+    const { plugins } = sort(makers);
+    const typeOf = (name: string): string | undefined =>
+      plugins.find((plugin) => plugin.name === name)?.grounds.suggestions[0]?.type;
+    expect([typeOf('gkrotor'), typeOf('gkdetune')]).toEqual([
+      'modulation/rotary',
+      expect.stringMatching(/^pitch/),
+    ]);
   });
   it('never takes copies from a plugin of which something was made', () => {
     const { pluginOf, doubts } = sort(
@@ -253,6 +281,51 @@ describe('questions', () => {
         answers: new Map([['a', { ...nothingSaid, licence: { state: 'owned', until: null } }]]),
       }),
     ).toEqual([]);
+  });
+  it('are one for a series, and the one that settles most comes first', () => {
+    const plugins = ['Kelp', 'Marlwick Low', 'Marlwick High', 'Marlwick Wide'].map((name) =>
+      plugin(name, name),
+    );
+    const grounds = new Map(plugins.map(({ id }) => [id as string, unsure]));
+    expect(asked({ plugins, grounds }).map((q) => pluginsAsked(q).length)).toEqual([3, 1]);
+  });
+  it('are one for plugins without a vendor that lie in one place', () => {
+    const nameless = ['Silt', 'Reed', 'Tern'].map((name) => plugin(name, name, { vendor: null }));
+    const questions = asked({ plugins: nameless });
+    expect(questions.map((q) => [q.variant, pluginsAsked(q).length])).toEqual([['vendor', 3]]);
+  });
+  it('are not asked again of what is to stay without a vendor', () => {
+    const plugins = [plugin('a', 'Silt', { vendor: null })];
+    const answers = new Map([['a', { ...nothingSaid, vendor: nobody }]]);
+    expect(asked({ plugins }).map((q) => q.variant)).toEqual(['vendor']);
+    expect(asked({ plugins, answers })).toEqual([]);
+    expect(withAnswer(plugin('a', 'Silt'), answers.get('a')).vendor).toBeNull();
+  });
+  it('are not asked of what is hidden', () => {
+    const plugins = [plugin('a', 'Kelp', { vendor: null })];
+    const grounds = new Map([['a', unsure]]);
+    const answers = new Map([['a', { ...nothingSaid, isHidden: true }]]);
+    expect(asked({ plugins, grounds, answers })).toEqual([]);
+  });
+  it('ask for the kind only where it changes where a plugin may stand', () => {
+    const between = (a: Kind, b: Kind) => ({
+      suggestions: [],
+      kinds: [
+        { kind: a, probability: 0.5 },
+        { kind: b, probability: 0.5 },
+      ],
+      kindReasons: [a, b].map((kind) => ({ kind, weight: 1, text: 'so' })),
+    });
+    expect(isKindUncertain(between('effect', 'tool'))).toBe(false);
+    expect(isKindUncertain(between('effect', 'instrument'))).toBe(true);
+  });
+  it('ask once about all that may be one plugin', () => {
+    const plugins = [plugin('a', 'Kelp'), plugin('b', 'Kelp'), plugin('c', 'Kelp')];
+    const doubts = [
+      { a: 'a', b: 'b', reasons: [] },
+      { a: 'b', b: 'c', reasons: [] },
+    ];
+    expect(asked({ plugins, doubts }).map((q) => pluginsAsked(q).length)).toEqual([3]);
   });
   it('ask about twins unless the user has said something of both', () => {
     const plugins = [plugin('a', 'Kelp'), plugin('b', 'Kelp')];

@@ -13,9 +13,11 @@ import {
 } from './gather-vendors.ts';
 import type { Kind } from '../catalog/kind.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
+import { fold } from '../text/fold.ts';
 import {
   classify,
   clearTypes,
+  likelyUse,
   type Classified,
   type KindReason,
   type Reason,
@@ -23,6 +25,7 @@ import {
 } from './classify.ts';
 import { readDeclared } from '../taxonomy/declared.ts';
 import { isGenericWord } from './generic-words.ts';
+import { gatherPrefixes } from './maker-prefix.ts';
 import { inOrder, nameOfCopies, subjectOf } from './plugin-facts.ts';
 import { gatherSeries, type InSeries } from './series.ts';
 import { kindOfType } from '../taxonomy/tree.ts';
@@ -158,20 +161,39 @@ const vendorOfAll = (
 };
 
 /**
- * Many a vendor installs into a directory of its own name: a copy that names nobody and lies in one
- * is taken for theirs.
+ * Many a vendor installs into a directory of its own name, or lets its files' names begin with it
+ * ("gorse-plugins-gate"): a copy that names nobody is taken for theirs.
  */
 function directoryVendors(vendors: readonly Vendor[]): (path: string) => string | null {
   const byKey = new Map(vendors.map((vendor) => [foldVendor(vendor.name), vendor.name]));
-  return (path) => {
-    for (const directory of path.split(/[\\/]/).slice(0, -1).reverse()) {
-      const vendor = directory.length > 2 ? byKey.get(foldVendor(directory)) : undefined;
-      if (vendor !== undefined) {
-        return vendor;
-      }
+  const byDirectory = new Map<string, string | null>();
+  const ofDirectory = (directory: string): string | null => {
+    const known = byDirectory.get(directory);
+    if (known !== undefined) {
+      return known;
     }
-    return null;
+    const vendor = vendorAmong(directory.split(/[\\/]/), byKey);
+    byDirectory.set(directory, vendor);
+    return vendor;
   };
+  return (path) => {
+    const at = Math.max(path.lastIndexOf('/'), path.lastIndexOf('\\'));
+    const [maker = '', ...rest] = path.slice(at + 1).split(/[\s_-]+/);
+    const byFile =
+      rest.length > 0 && !isGenericWord(fold(maker)) ? byKey.get(fold(maker)) : undefined;
+    return byFile ?? ofDirectory(path.slice(0, Math.max(0, at)));
+  };
+}
+
+/** The innermost directory that is called like a vendor. */
+function vendorAmong(
+  directories: readonly string[],
+  byKey: ReadonlyMap<string, string>,
+): string | null {
+  const vendors = directories
+    .filter((directory) => directory.length > 2)
+    .flatMap((directory) => byKey.get(foldVendor(directory)) ?? []);
+  return vendors.at(-1) ?? null;
 }
 
 const twinDoubt = ({ a, b, pieces }: Doubt, pluginAt: ReadonlyMap<number, string>): TwinDoubt => ({
@@ -272,9 +294,10 @@ export function identifyPlugins(
     return { ...plugin, name, inSeries };
   });
   const seriesOf = gatherSeries(named.map((plugin) => plugin.inSeries));
+  const bareName = gatherPrefixes(named.map((plugin) => plugin.inSeries));
   return named.map(({ id, name, vendor, copies, sameBecause, inSeries }) => {
     const { kinds, kindReasons, suggestions } = classify(
-      subjectOf(name, copies, seriesOf(inSeries)),
+      subjectOf(bareName(inSeries), copies, seriesOf(inSeries)),
     );
     const kept = suggestions.slice(0, suggestionsKept).map((one) => ({
       ...one,
@@ -285,9 +308,7 @@ export function identifyPlugins(
       id,
       name,
       vendor,
-      kind:
-        kindOfAnswer(answers.get(id)) ??
-        (kinds[0] && kinds[0].probability >= heldAt ? kinds[0].kind : 'unknown'),
+      kind: kindOfAnswer(answers.get(id)) ?? likelyKind(kinds),
       types: clearTypes({ suggestions }, heldAt),
       grounds: {
         kinds: kinds.map(({ kind, probability }) => ({ kind, probability: rounded(probability) })),
@@ -299,6 +320,15 @@ export function identifyPlugins(
       },
     };
   });
+}
+
+/**
+ * The kind that is likely enough to hold. Effects and tools stand in the same slots, so that the
+ * likelier of them holds where it is one of them.
+ */
+function likelyKind(kinds: Classified['kinds']): Kind {
+  const [first] = kinds;
+  return first && likelyUse(kinds).ofFirst >= heldAt ? first.kind : 'unknown';
 }
 
 /** The types somebody said a plugin has tell its kind as well. */

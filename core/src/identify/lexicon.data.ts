@@ -1,22 +1,23 @@
 /**
  * Words of plugin names and the types they speak for (common practice of the trade, no published source).
- * A row: a type or group, then words and phrases that say it clearly, that hint at it, and that barely do.
- * Phrases match however they are written: "ring mod" is also "RingMod" and "ringmod". A `~` lets a word count inside a longer one ("GVerb").
+ * Words of circuits and of other languages stand in files of their own.
  */
-type Row = readonly [type: string, clear: string, hints?: string, faint?: string];
+import { circuitRows } from './lexicon-circuits.data.ts';
+import { languageRows } from './lexicon-languages.data.ts';
+import type { Row } from './lexicon-rows.ts';
 
-const rows: readonly Row[] = [
+const ownRows: readonly Row[] = [
   [
     'dynamics',
-    'dynamics, dynamic range, dynamic processor, compander, ducker, ducking, ~maximiser, ~maximizer',
+    'dynamics, dynamic range, dynamic processor, dynamics processor, compander, volume swell, upward downward, ducker, ducking, ~maximiser, ~maximizer',
     'maximise, maximize, sidechain, side chain, transient',
     'sc, dynamic, pump, punch, envelope shaper',
   ],
   [
     'dynamics/compressor',
-    '~compressor, comp, compress, compression, ~kompressor, compresseur, bus comp, vari comp, opto comp',
-    'squeeze, squash, glue, opto, knee',
-    'leveling',
+    '~compressor, comp, compress, compression, ~kompressor, compresseur, bus comp, vari comp, opto comp, upward compressor, parallel compressor, compressing',
+    'squeeze, squash, glue, opto, knee, sustainer, leveling',
+    'smash, crush',
   ],
   [
     'dynamics/multiband',
@@ -25,11 +26,11 @@ const rows: readonly Row[] = [
   ],
   [
     'dynamics/limiter',
-    '~limiter, limiteur, begrenzer, brickwall, brick wall, limiting, peak limiter',
+    '~limiter, limiteur, begrenzer, brickwall, brick wall, limiting, peak limiter, true peak limiter, loudness maximiser, loudness maximizer',
     'limit, lookahead, look ahead, ceiling, clipper',
     'loudness maximizer',
   ],
-  ['dynamics/gate', '~gate, noise gate, gated', 'gating'],
+  ['dynamics/gate', '~gate, noise gate, gated, gating', ''],
   ['dynamics/expander', '~expander, upward expander', 'expansion'],
   ['dynamics/de-esser', 'de esser, de ess, esser, sibilance', ''],
   [
@@ -40,19 +41,19 @@ const rows: readonly Row[] = [
   ],
   [
     'dynamics/leveller',
-    'leveller, leveler, level amp, levelling amplifier, vocal rider, gain rider, agc, auto gain, automatic gain control',
+    'leveller, leveler, level amp, levelling amplifier, vocal rider, gain rider, level rider, auto leveler, auto leveller, agc, auto gain, automatic gain control',
     'rider, autolevel',
   ],
 
   [
     'eq',
     'eq, equaliser, equalizer, equalisation, equalization, equaliseur, egaliseur, entzerrer, ~equalizer',
-    'shelving, baxandall',
-    'boost cut',
+    'shelving, baxandall, equalise, equalize, band eq, bands eq, band equalizer, passive eq, program eq, linear phase eq, match eq, mastering eq, air',
+    'boost cut, bands, brilliance',
   ],
   [
     'eq/parametric',
-    'parametric, param eq, para eq, peq, parametric eq, parametric equalizer, semi parametric, peaking',
+    'parametric, param eq, para eq, peq, parametric eq, parametric equalizer, parametric equaliser, semi parametric, peaking, fully parametric, full parametric',
     '',
     'bell',
   ],
@@ -64,15 +65,15 @@ const rows: readonly Row[] = [
   ['eq/dynamic-eq', 'dynamic eq, dyn eq, dynamic equalizer, dynamic equaliser', ''],
   [
     'eq/tone',
-    'tone control, tone stack, tilt, tilt eq, shelf, shelf eq, shelves, bass treble, bass boost, tone eq',
+    'tone control, tone stack, tilt, tilt eq, shelf, shelf eq, shelves, bass treble, bass boost, tone eq, treble booster, treble boost, low shelf, high shelf, brightener, riaa, phono',
     'tone, treble, loudness compensator, loudness contour',
     'presence',
   ],
 
   [
     'filter',
-    '~filter, filtre, filters, vcf, svf, state variable, auto filter, resonant filter, formant filter, filterbank, filter bank',
-    'resonant, formant, comb, iir, fir, biquad, karaoke, resonance',
+    '~filter, filtre, filters, vcf, svf, state variable, auto filter, resonant filter, formant filter, filterbank, filter bank, multimode filter, multi mode filter, vowel filter, talking filter',
+    'resonant, formant, vowel, comb, iir, emphasis, de emphasis, deemphasis, pre emphasis, fir, biquad, karaoke, resonance',
     'sweep, pole',
   ],
   [
@@ -80,7 +81,7 @@ const rows: readonly Row[] = [
     'lowpass, low pass, highpass, high pass, bandpass, band pass, allpass, all pass, lpf, hpf, bpf, notch, butterworth, comb filter, comb splitter, ladder filter, low cut, high cut, lowcut, highcut, band reject, dc remover, dc remove, dc blocker, dc block, dc offset remover',
     'ladder',
   ],
-  ['filter/wah', '~wah, wah wah, auto wah, wahwah', ''],
+  ['filter/wah', '~wah, wah wah, auto wah, wahwah, envelope filter, touch wah, wah pedal', ''],
   [
     'filter/crossover',
     'crossover, x over, xover, band splitter, frequenzweiche, linkwitz riley',
@@ -91,13 +92,13 @@ const rows: readonly Row[] = [
   [
     'distortion',
     '~distortion, distort, dist, verzerrer, clipping, foldover, distorter, lo fi, lofi, ~disto, decimator, ~decimate, diode',
-    'clip, clipper, rectifier, aliasing, alias, degrade, destroy, destructor, crunch, grit, dirt, mangler, mangle, rectify, vinyl',
+    'clip, clipper, rectifier, aliasing, alias, degrade, destroy, destructor, crunch, grit, dirt, mangler, mangle, rectify, vinyl, wreck, crush, scream, grunge, metal, shred, drive pedal',
     'wear, harmonics, harmonic, noise',
   ],
   [
     'distortion/saturation',
     '~saturation, ~saturator, saturate, saturated, tube saturation, tape saturation, tape machine, soft clip, soft clipper, warmth, triode, tubewarmth, tube warmth',
-    'tape, tube, valve, warm, warmer, console',
+    'sat, tape, tube, valve, warm, warmer, console',
     'analogue, analog, transformer, sweetener, vintage',
   ],
   ['distortion/overdrive', '~overdrive, over drive, od', 'drive, ~drive', 'booster'],
@@ -105,7 +106,7 @@ const rows: readonly Row[] = [
   [
     'distortion/amp',
     'guitar amp, bass amp, amp sim, amp simulator, amp model, amp head, amplifier simulator, amp emulation, preamp, pre amp',
-    'amp',
+    'amp, rig, guitar rig, pedal',
     'amplifier, stack, head',
   ],
   [
@@ -135,17 +136,17 @@ const rows: readonly Row[] = [
   [
     'reverb',
     '~reverb, ~verb, reverberator, reverberation, early reflection, early reflections, reverbs, nachhall, ~hallraum',
-    'reflection, reflections, reflector, ambience, ~ambience, space, spaces, ambient',
+    'reflection, reflections, reflector, ambience, ~ambience, space, spaces, ambient, rev, ~verber, algorithmic reverb, echo chamber, halls, rooms',
     'tail, diffuser, cave',
   ],
   [
     'reverb/room',
     'room reverb, small room, chamber',
-    'room, roomy, ambience, early reflection',
+    'room, roomy, ambience, early reflection, room simulator, small space',
     'studio',
   ],
   ['reverb/hall', '~hall, concert hall, church, cathedral', ''],
-  ['reverb/plate', 'plate, plate reverb', ''],
+  ['reverb/plate', 'plate, plate reverb, plates', ''],
   ['reverb/spring', 'spring reverb, spring tank', 'spring, springs'],
   [
     'reverb/convolution',
@@ -156,8 +157,8 @@ const rows: readonly Row[] = [
 
   [
     'delay',
-    '~delay, echoes, retard, ~verzogerung, verzogerer, delay line, ping pong, pingpong',
-    'slap, slapback, haas, doubler',
+    '~delay, echoes, retard, ~verzogerung, verzogerer, delay line, ping pong, pingpong, delays, delayer, delayed, echoing',
+    'slap, slapback, haas, doubler, double tracker, adt, dub',
     'reverse, repeat, comparison',
   ],
   [
@@ -167,7 +168,7 @@ const rows: readonly Row[] = [
   ],
   ['delay/tape-echo', '~echo, tape echo, tape delay, slap echo, slap back', 'slap'],
   ['delay/multitap', 'multitap, multi tap, taps, multi tap delay, tap delay', 'tap'],
-  ['delay/looper', 'looper, loop pedal', 'loop, loops'],
+  ['delay/looper', '~looper, loop pedal, live looper', 'loop, loops'],
 
   [
     'modulation',
@@ -176,44 +177,62 @@ const rows: readonly Row[] = [
     'mod',
   ],
   ['modulation/chorus', '~chorus, multi chorus', 'ensemble, doubler', 'dimension, voices'],
-  ['modulation/flanger', '~flanger, flange, ~flange, flanging, thru zero, through zero', ''],
-  ['modulation/phaser', '~phaser, phasers, phasing', 'phase', ''],
+  [
+    'modulation/flanger',
+    '~flanger, flange, ~flange, flanging, thru zero, through zero, flangers',
+    '',
+  ],
+  [
+    'modulation/phaser',
+    '~phaser, phasers, phasing, phasor, phase shifter, barber pole phaser',
+    'phase, barber pole',
+    '',
+  ],
   ['modulation/tremolo', '~tremolo, trem', ''],
-  ['modulation/vibrato', '~vibrato', 'vibe'],
-  ['modulation/rotary', 'rotary, rotor, rotary speaker, rotating speaker, rotary cabinet', ''],
+  ['modulation/vibrato', '~vibrato, vibratory', 'vibe, ~vibe'],
+  [
+    'modulation/rotary',
+    'rotary, rotor, rotary speaker, rotating speaker, rotary cabinet, rotator speaker, rotating',
+    '',
+  ],
   [
     'modulation/ring-modulator',
-    'ring mod, ring modulator, ring modulation, ringmod, am modulator, ~ringmod',
+    'ring mod, ring modulator, ring modulation, ringmod, am modulator, ~ringmod, amplitude modulation, balanced modulator',
     '',
   ],
   ['modulation/auto-pan', 'auto pan, auto panner, autopan', ''],
 
-  ['pitch', '~pitch, pitch scaler', 'detune, detuner', 'semitone, tune'],
+  [
+    'pitch',
+    '~pitch, pitch scaler, pitch bender, transposer pedal, micro pitch',
+    'detune, detuner, micro shift',
+    'semitone, tune',
+  ],
   [
     'pitch/pitch-shifter',
     'pitch shifter, pitch shift, octaver, sub octave, suboctave, octave divider, pitchshift, rate shifter',
-    'octave, shifter, octaves, frequency shifter',
+    'octave, shifter, octaves, frequency shifter, octavider, harmonic shift, formant shifter',
     'shift, subharmonic',
   ],
   [
     'pitch/pitch-correction',
-    'pitch correct, pitch correction, pitch corrector, retune, autotalent, intonation',
+    'pitch correct, auto tuner, autotuner, tuning correction, vocal tuner, pitch correction, pitch corrector, retune, autotalent, intonation',
     'tuned',
     'tune',
   ],
   ['pitch/harmoniser', 'harmoniser, harmonizer, harmony, harmonist', ''],
-  ['pitch/vocoder', '~vocoder, voder, talkbox, talk box', ''],
+  ['pitch/vocoder', '~vocoder, voder, vocoding, phase vocoder, talkbox, talk box', ''],
   ['pitch/time-stretch', 'time stretch, timestretch, time stretcher', 'stretch'],
 
   [
     'spatial',
-    'spatial, spatialiser, spatializer, stereo tools, stereo toolkit, stereo image, stereo imager, imager, 3 d, stereo field',
+    'spatial, spatialiser, spatializer, stereo tools, stereo toolkit, stereo image, stereo imager, imager, 3 d, stereo field, spatialisation, spatialization, directional, azimuth, ambipan',
     'haas, image, stereo enhancer',
     'stereo, space',
   ],
   [
     'spatial/width',
-    'width, wide, widen, widener, widening, stereo width, stereo enhancer, stereo expander, stereo widener, stereoiser, stereoizer, stereo spread, mono maker',
+    'width, wide, widen, widener, widening, stereo width, stereo enhancer, stereo expander, stereo widener, stereoiser, stereoizer, stereo spread, mono maker, bass mono, stereo processor, stereoize, stereoise, pseudo stereo',
     'mid side, spread, m s',
     'matrix',
   ],
@@ -226,7 +245,12 @@ const rows: readonly Row[] = [
   ['spatial/ambisonic', 'ambisonic, ambisonics, ambix, hoa, b format, bformat', ''],
   ['spatial/headphone', 'headphone, headphones, crossfeed, cross feed, hrtf, binaural', ''],
 
-  ['restoration', 'restoration, restore, repair, de clip', '', 'clean'],
+  [
+    'restoration',
+    'restoration, restore, repair, de clip, declip, de plosive, deplosive, de pop, de breath, debreath, de hiss, dehiss, de rustle, dewind, de wind',
+    '',
+    'clean',
+  ],
   [
     'restoration/de-noise',
     'denoise, de noise, denoiser, noise reduction, noise remover, noise removal, noise reducer, noise suppressor, noise repellent',
@@ -242,7 +266,11 @@ const rows: readonly Row[] = [
 
   ['texture', 'texture, textures', '', 'drone'],
   ['texture/granular', 'granular, granulator, grains, grain, ~granular', ''],
-  ['texture/spectral', 'spectral, spectral freeze, frequency shifter, bode', 'fft, freeze, blur'],
+  [
+    'texture/spectral',
+    'spectral, spectral freeze, frequency shifter, bode, spectral gate, spectral morph',
+    'fft, freeze, blur, morph, smear',
+  ],
   [
     'texture/glitch',
     'glitch, stutter, beat repeat, ~glitch, slicer, beat slicer',
@@ -254,7 +282,7 @@ const rows: readonly Row[] = [
   ['strip/channel-strip', 'strip, channel strip, console strip', '', 'channel'],
   [
     'strip/multi-effect',
-    'multi fx, multi effect, multi effects, multifx, pedalboard, fx rack, effects rack, effect rack',
+    'multi fx, multi effect, multi effects, effects processor, effects unit, all in one effect, multifx, pedalboard, fx rack, effects rack, effect rack',
     'rack',
     'fx, effects',
   ],
@@ -263,19 +291,19 @@ const rows: readonly Row[] = [
   [
     'meter',
     '~meter, metering, analyser, analyzer, ~analyser, ~analyzer, meters',
-    'monitor, frequency tracker, tracker, display, visualiser, visualizer, hilbert',
+    'monitor, frequency tracker, tracker, display, visualiser, visualizer, hilbert, histogram',
     'detector, probe, statistics, measure',
   ],
   [
     'meter/level',
-    'level meter, vu, vu meter, ppm, peak meter, dpm, true peak, peak program meter, rms meter, k meter, dynamic range meter, bit meter',
+    'level meter, vu, vu meter, ppm, peak meter, dpm, true peak, peak program meter, rms meter, k meter, dynamic range meter, bit meter, level metering, dbtp, dbfs, program meter, quasi peak, bargraph, iec 60268',
     'rms, peak',
     'level',
   ],
   ['meter/loudness', 'loudness meter, loudness, lufs, ebu, r 128, ebu r 128', ''],
   [
     'meter/spectrum',
-    'spectrum, spektrum, spectrum analyser, spectrum analyzer, spectrogram, sonogram, frequency analyser, frequency analyzer, spectral display, waterfall',
+    'spectrum, spektrum, spectrum analyser, spectrum analyzer, spectrogram, sonogram, frequency analyser, frequency analyzer, spectral display, waterfall, rta, real time analyser, real time analyzer, fft analyzer, ~spectr',
     'spectral analyzer',
   ],
   ['meter/scope', '~scope, ~oscilloscope, sisco', 'waveform'],
@@ -288,14 +316,14 @@ const rows: readonly Row[] = [
 
   [
     'utility',
-    'utility, utilities, inverter, invert, polarity, phase invert, artificial latency, latency, dither',
+    'utility, utilities, delay compensation, sample delay, latency delay, phase rotation, silence, inverter, invert, polarity, phase invert, artificial latency, latency, dither',
     'offset, decay, dummy, tool, tools, signal, control, parameters, state, z',
     'module, simple, input, output, null, bypass, cv',
   ],
   [
     'utility/gain',
-    'gain, trim, volume, fader, ~amplifier, attenuator, amplify, simple amplifier, vca, verstarker, volume control, mute',
-    'amp',
+    'gain, trim, volume, fader, ~amplifier, attenuator, amplify, simple amplifier, verstarker, volume control, mute, gainer, level control, booster pedal',
+    'amp, vca, booster',
     'level, boost',
   ],
   [
@@ -306,7 +334,7 @@ const rows: readonly Row[] = [
   ],
   [
     'utility/router',
-    'router, routing, patchbay, patch bay, audio switch, send, channel mapper',
+    'router, routing, patchbay, patch bay, audio switch, send, channel mapper, input selector, output selector, ab switch, a b switch, signal splitter',
     'selector, switch, splitter, matrix',
     'bus, multi',
   ],
@@ -324,7 +352,7 @@ const rows: readonly Row[] = [
   ],
   [
     'utility/envelope',
-    'envelope follower, env follower, follower, envelope generator, peak follower',
+    'envelope follower, env follower, follower, envelope generator, peak follower, onset, onset trigger, trigger, drum trigger, audio to midi, audio to cv',
     'envelope',
     'env, lfo',
   ],
@@ -337,7 +365,7 @@ const rows: readonly Row[] = [
   ],
   [
     'synth/subtractive',
-    'subtractive, analog synth, analogue synth, virtual analog, virtual analogue, mono synth, poly synth, bass synth, synth bass, polysynth, monosynth, acid',
+    'subtractive, analog synth, analogue synth, virtual analog, virtual analogue, mono synth, poly synth, bass synth, synth bass, polysynth, monosynth, acid, supersaw, string machine',
     '',
     'bassline',
   ],
@@ -356,7 +384,7 @@ const rows: readonly Row[] = [
   ['synth/modular', 'modular, modular synth', '', 'patch'],
   ['synth/vector', 'vector synth', 'vector'],
   ['sampler', '~sampler, samplers', 'sample', 'samples'],
-  ['sampler/sampler', 'sampler', ''],
+  ['sampler/sampler', 'sampler, sampling', ''],
   [
     'sampler/sample-player',
     'sample player, soundfont, sound font, sf 2, sfz, rompler, sample library, soundfont player',
@@ -368,7 +396,11 @@ const rows: readonly Row[] = [
     'kick, snare, cymbal, hi hat, hihat, clap, kick drum, bass drum',
     'beat, rhythm, groove',
   ],
-  ['drums/drum-machine', 'drum machine, beat box, beatbox, beats, rhythm box, drum synth', ''],
+  [
+    'drums/drum-machine',
+    'drum machine, drum synthesizer, drum module, percussion synth, beat box, beatbox, beats, rhythm box, drum synth',
+    '',
+  ],
   ['drums/drum-kit', 'drum kit, kit, drumkit', ''],
   ['keys', 'keyboard, keyboards', 'keys'],
   ['keys/piano', 'piano, grand piano, upright piano, pianos, klavier', 'upright, grand'],
@@ -415,6 +447,8 @@ const rows: readonly Row[] = [
   ],
   ['notes/humaniser', 'humanise, humanize, humaniser, humanizer, velocity randomizer', ''],
 ];
+
+const rows: readonly Row[] = [...ownRows, ...circuitRows, ...languageRows];
 
 /** Words that hide another one, or that only sound like one: they speak for nothing. */
 const traps =

@@ -1,5 +1,5 @@
 /** The part of a copy's name that says which product it is, and what else the name says. */
-import { fold } from '../text/fold.ts';
+import { fold, wordsOf } from '../text/fold.ts';
 
 /** A version for one channel or for two. */
 export type Width = 'mono' | 'stereo';
@@ -37,6 +37,9 @@ const version =
 const widthInBrackets =
   /[([{]\s*(?:(m|mono)|(s|st|stereo|sum l\+r in)|(mono|m)(?: in| out|\s*(?:->|>|to|\/)\s*(?:s|st|stereo|mono|m))|(?:s|st|stereo)(?: in| out|\s*(?:->|>|to|\/)\s*(?:s|st|stereo)))\s*[)\]}]/;
 const widthAtEnd = /[\s,_-]+(mono|stereo)\s*$/;
+/** Editions for the sum and the difference of two channels, and for both apart: how they are spelled. */
+const midSide = /\bmid[\s,/_-]*side\b|\bm[/_-]s\b/g;
+const leftRight = /\bleft[\s,/_-]*right\b|\bl[/_-]r\b/g;
 const roman: Readonly<Record<string, string>> = {
   ii: '2',
   iii: '3',
@@ -75,7 +78,12 @@ export function nameKeyOf(
   }
   text = text.replace(version, ' ').trim() || text;
   const { rest, width } = isInstrument ? { rest: text, width: null } : takeWidth(text);
-  const words = (rest.match(/[\p{L}\p{N}+#]+/gu) ?? [])
+  const words = (
+    rest
+      .replace(midSide, ' ms ')
+      .replace(leftRight, ' lr ')
+      .match(/[\p{L}\p{N}+#]+/gu) ?? []
+  )
     .map((word, i, all) => (i > 0 && i === all.length - 1 ? (roman[word] ?? word) : word))
     .filter((word, i) => i === 0 || word !== 'mk')
     .map((word) => word.replace(/^mk(?=\d)/, ''));
@@ -86,10 +94,21 @@ export function nameKeyOf(
     key: key === '' ? fold(name) : key,
     bare: bare.length === 0 ? key : bare.join(''),
     width,
-    isTelling:
-      bare.length >= wordsThatTell ||
-      bare.some((word) => word.length >= lettersThatTell && !isGeneric(word)),
+    isTelling: isTellingName(name, bare, isGeneric),
   };
+}
+
+/**
+ * Told from the words as they are, joined or apart: "3BandEQ" is "3 Band EQ". A figure among three
+ * words makes a name as telling as a fourth one.
+ */
+function isTellingName(name: string, bare: readonly string[], isGeneric: IsGeneric): boolean {
+  const words = wordsOf(withoutWidth(withoutBits(name.replace(/_/g, ' '))));
+  const hasFigure = words.some((word) => /^\p{N}+$/u.test(word));
+  return (
+    Math.max(bare.length, words.length) + (hasFigure ? 1 : 0) >= wordsThatTell ||
+    bare.some((word) => word.length >= lettersThatTell && !isGeneric(word))
+  );
 }
 
 function takeWidth(text: string): { rest: string; width: Width | null } {
@@ -111,18 +130,25 @@ function withoutMaker(words: readonly string[], maker: readonly string[]): reado
   while (same < words.length && same < maker.length && words[same] === maker[same]) {
     same += 1;
   }
+  while (same > 0 && same < words.length && besideMaker.has(words[same] ?? '')) {
+    same += 1;
+  }
   return same > 0 && same < words.length ? words.slice(same) : words;
 }
 
+/** Words that stand between a maker's name and a plugin's in files: "gorse-plugins-vst-gate". */
+const besideMaker = new Set('plugin plugins vst vst2 vst3 lv2 clap ladspa'.split(' '));
+
+const shownWidthInBrackets = new RegExp(widthInBrackets.source, 'i');
+const shownWidthAtEnd = new RegExp(widthAtEnd.source, 'i');
+
 /** A name as it is shown without "(mono)" and the like. */
 export const withoutWidth = (name: string): string =>
-  name
-    .replace(new RegExp(widthInBrackets.source, 'i'), '')
-    .replace(new RegExp(widthAtEnd.source, 'i'), '')
-    .replace(/\s+/g, ' ')
-    .trim() || name;
+  name.replace(shownWidthInBrackets, '').replace(shownWidthAtEnd, '').replace(/\s+/g, ' ').trim() ||
+  name;
+
+const bitsOrFormatAtEnd = new RegExp(atEnd(`(?:${bitsWord}|64|${formatWord})`).source, 'i');
 
 /** A file's name as it is shown: without bits and format at its end. */
 export const withoutBits = (name: string): string =>
-  name.replace(new RegExp(atEnd(`(?:${bitsWord}|64|${formatWord})`).source, 'i'), '').trim() ||
-  name;
+  name.replace(bitsOrFormatAtEnd, '').trim() || name;

@@ -1,5 +1,6 @@
 /** The words of a plugin's name that speak for types. */
 import { wordsOf } from '../text/fold.ts';
+import { withoutWidth } from './name-key.ts';
 import { lexicon, longestPhrase, wordParts, type Meaning } from './lexicon.data.ts';
 
 /** A word of a name with what it speaks for. */
@@ -29,21 +30,17 @@ const tailStarts = /[,([:;]|\s+(?:with|for|from|using|by|without|mit|avec)\s+|\s
 const pairing = /\s*(?:[/+&]|\band\b|\bund\b)\s*/i;
 
 /** Takes a name apart. Every word speaks once, the longest phrase wins; words of traps do not speak. */
-export function speakingWords(name: string): SpeakingWord[] {
+export function speakingWords(whole: string): SpeakingWord[] {
+  // At its end "stereo" tells which edition it is; "Stereo Tools" are tools for stereo.
+  const name = withoutWidth(whole);
   const tail = tailStarts.exec(name);
   const at = tail && tail.index > 0 ? tail.index : name.length;
   const front = name.slice(0, at).split(pairing).flatMap(spokenBy);
-  const behind = name
-    .slice(at)
-    .split(pairing)
-    .flatMap((part) => spokenBy(part).map((found) => ({ ...found, isHead: false })));
-  const isSilent = front.length === 0;
-  return [
-    ...front,
-    ...behind.map((found, i) =>
-      isSilent && i === behind.length - 1 ? { ...found, isHead: true } : found,
-    ),
-  ];
+  const behind = name.slice(at).split(pairing).flatMap(spokenBy);
+  // Where nothing in front speaks, that was its maker or its fancy: what stands behind is the name.
+  return front.length === 0
+    ? behind
+    : [...front, ...behind.map((found) => ({ ...found, isHead: false }))];
 }
 
 function spokenBy(text: string): SpeakingWord[] {

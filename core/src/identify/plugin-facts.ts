@@ -54,9 +54,13 @@ export function subjectOf(
         { format: copy.format, values: copy.declared },
       ]),
   );
+  const description = ordered.find((copy) => copy.description !== undefined)?.description;
+  const controls = ordered.find((copy) => copy.controls !== undefined)?.controls;
   return {
     name,
     series,
+    ...(controls ? { controls } : {}),
+    ...(description === undefined ? {} : { description }),
     declared: [...declared.values()],
     audioIn: told?.audioIn ?? null,
     audioOut: told?.audioOut ?? null,

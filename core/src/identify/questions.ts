@@ -2,14 +2,15 @@
 import type { AnswerFacts } from '../catalog/answer.ts';
 import { isPresent, type Plugin } from '../catalog/plugin.ts';
 import { foldVendor, type Vendor } from './gather-vendors.ts';
+import { grouped } from '../grouped.ts';
 import { compareNames, fold, wordsOf } from '../text/fold.ts';
-import type { Reason, Suggestion } from './classify.ts';
+import { likelyUse, type Reason, type Suggestion } from './classify.ts';
 import { isGenericWord } from './generic-words.ts';
 import { groupOf } from '../taxonomy/tree.ts';
 import type { PluginEvidence, TwinDoubt } from './identify-catalog.ts';
 
 /** The kinds of questions in the order in which they are asked. */
-export const questionVariants = ['type', 'kind', 'twin', 'vendor', 'licence', 'failed'] as const;
+export const questionVariants = ['twin', 'type', 'kind', 'vendor', 'licence', 'failed'] as const;
 /** One of the kinds of questions. */
 export type QuestionVariant = (typeof questionVariants)[number];
 
@@ -26,6 +27,8 @@ export interface TypeQuestion {
   readonly variant: 'type';
   readonly id: string;
   readonly plugin: Plugin;
+  /** More of the same series, for which the answer holds as well. */
+  readonly others: readonly Plugin[];
   readonly suggestions: readonly Suggestion[];
   readonly clear: readonly string[];
 }
@@ -34,15 +37,18 @@ export interface KindQuestion {
   readonly variant: 'kind';
   readonly id: string;
   readonly plugin: Plugin;
+  /** More of the same series that are as likely of the same kind. */
+  readonly others: readonly Plugin[];
   readonly kinds: PluginEvidence['kinds'];
   readonly reasons: PluginEvidence['kindReasons'];
 }
-/** Are two plugins one? */
+/** Are two plugins, or several, one? */
 export interface TwinQuestion {
   readonly variant: 'twin';
   readonly id: string;
   readonly plugin: Plugin;
-  readonly other: Plugin;
+  /** At least one. */
+  readonly others: readonly Plugin[];
   readonly reasons: readonly Reason[];
 }
 /** A vendor that may be meant, and why. */
@@ -50,11 +56,13 @@ export interface VendorGuess {
   readonly vendor: string;
   readonly reason: string;
 }
-/** A plugin that names no vendor, or (with `near`) two spellings that may be one vendor. */
+/** Plugins that name no vendor, or (with `near`) two spellings that may be one vendor. */
 export interface VendorQuestion {
   readonly variant: 'vendor';
   readonly id: string;
   readonly plugin: Plugin | null;
+  /** More that have the same guess, or lie in the same place where there is none. */
+  readonly others: readonly Plugin[];
   readonly guesses: readonly VendorGuess[];
   readonly near: { readonly a: Vendor; readonly b: Vendor; readonly reason: string } | null;
 }
@@ -63,7 +71,10 @@ export interface LicenceQuestion {
   readonly variant: 'licence';
   readonly id: string;
   readonly plugin: Plugin;
-  /** What is likely, and why it is asked. */ readonly likely: 'trial' | 'hidden';
+  /** More of which the same is likely for the same reason. */
+  readonly others: readonly Plugin[];
+  /** What is likely, and why it is asked. */
+  readonly likely: 'trial' | 'hidden';
   readonly hint: string;
 }
 /** Anything that is asked in Sort, told apart by `variant`. */
@@ -73,6 +84,11 @@ export type Question =
   | TwinQuestion
   | VendorQuestion
   | LicenceQuestion;
+
+/** All plugins a question is about; none where it is about spellings. */
+export function pluginsAsked(question: Question): readonly Plugin[] {
+  return question.plugin === null ? [] : [question.plugin, ...question.others];
+}
 
 /** What questions are made of. */
 export interface Uncertain {
@@ -95,17 +111,48 @@ export interface Uncertain {
 export const isTypeUncertain = ({ suggestions }: Pick<PluginEvidence, 'suggestions'>): boolean =>
   (suggestions[0]?.probability ?? 0) < askTypeBelow;
 
-/** All questions, alike ones beside each other: types by what is suggested, the others by name. */
+/**
+ * All questions, of each kind those first that settle most; then alike ones beside each other: types
+ * by what is suggested, the others by name. Nothing is asked of what is hidden, but whether it is one
+ * with another.
+ */
 export function questionsOf(uncertain: Uncertain): Question[] {
   const present = uncertain.plugins.filter(isPresent);
   const byId = new Map(present.map((plugin) => [plugin.id as string, plugin]));
+  const offered = present.filter(({ id }) => uncertain.answers.get(id)?.isHidden !== true);
   return [
-    ...typeQuestions(present, uncertain),
-    ...kindQuestions(present, uncertain),
-    ...twinQuestions(byId, uncertain),
-    ...vendorQuestions(present, uncertain),
-    ...licenceQuestions(present, uncertain),
-  ];
+    typeQuestions(offered, uncertain),
+    kindQuestions(offered, uncertain),
+    twinQuestions(byId, uncertain),
+    vendorQuestions(offered, uncertain),
+    licenceQuestions(offered, uncertain),
+  ].flatMap((questions: readonly Question[]) =>
+    [...questions].sort((a, b) => settledBy(b) - settledBy(a)),
+  );
+}
+
+/** For how many an answer holds: plugins, or the copies that two spellings are on. */
+const settledBy = (question: Question): number =>
+  question.variant === 'vendor' && question.near
+    ? question.near.a.count + question.near.b.count
+    : pluginsAsked(question).length;
+
+/** Questions that one answer settles, made one: the first, with the plugins of the others. */
+function together<
+  Q extends Question & { readonly plugin: Plugin; readonly others: readonly Plugin[] },
+>(questions: readonly Q[], keyOf: (question: Q) => string): Q[] {
+  const groups = grouped(questions.map((question) => [keyOf(question), question] as const));
+  return [...groups.values()].flatMap(([first, ...rest]) =>
+    first ? [{ ...first, others: rest.map(({ plugin }) => plugin) }] : [],
+  );
+}
+
+/** What one series of a vendor shares: a word of its own, or all but figures and channels. */
+function seriesKey({ vendor, name }: Plugin): string {
+  const words = wordsOf(name);
+  const telling = words.find((word) => word.length > 3 && !isGenericWord(word));
+  const bare = words.filter((word) => !/^\d+$|^(x|mono|stereo|lr|ms)$/.test(word)).join(' ');
+  return `${vendor ?? ''}\n${telling ?? bare}`;
 }
 
 function typeQuestions(
@@ -122,6 +169,7 @@ function typeQuestions(
         variant: 'type',
         id: `type ${plugin.id}`,
         plugin,
+        others: [],
         suggestions: withoutObvious(known.suggestions),
         clear: clearlyAhead(withoutObvious(known.suggestions)),
       },
@@ -129,11 +177,16 @@ function typeQuestions(
   });
   const group = (question: TypeQuestion): string =>
     groupOf(question.suggestions[0]?.type ?? '\uffff');
-  return asked.sort(
+  const sorted = asked.sort(
     (a, b) =>
       compareNames(group(a), group(b)) ||
       (b.suggestions[0]?.probability ?? 0) - (a.suggestions[0]?.probability ?? 0) ||
       byName(a.plugin, b.plugin),
+  );
+  return together(sorted, (question) =>
+    question.plugin.vendor === null
+      ? question.id
+      : `${seriesKey(question.plugin)}\n${group(question)}`,
   );
 }
 
@@ -152,7 +205,7 @@ const withoutObvious = (suggestions: readonly Suggestion[]): Suggestion[] =>
  * How likely the best answer has to be, and how much likelier than that of any other group, to be
  * settled unseen.
  */
-const clearAt = 0.4;
+const clearAt = 0.5;
 const aheadBy = 2.5;
 
 /** The best answer where it is clearly ahead of the others. */
@@ -173,26 +226,32 @@ const byName = (a: Plugin, b: Plugin): number =>
   compareNames(a.name, b.name) || (a.id < b.id ? -1 : 1);
 
 /**
- * Something speaks for each of two kinds; where nothing speaks at all, the question of what it does
- * says it too.
+ * Something speaks for each of two kinds, and it matters which: whether it is an effect or a tool
+ * changes nothing where it stands in a track, and its type says it. Where nothing speaks at all, the
+ * question of what it does says it too.
  */
-export const isKindUncertain = ({
+export function isKindUncertain({
   kinds,
   kindReasons,
-}: Pick<PluginEvidence, 'kinds' | 'kindReasons'>): boolean =>
-  (kinds[0]?.probability ?? 0) < askKindBelow &&
-  new Set(kindReasons.map((reason) => reason.kind)).size > 1;
+}: Pick<PluginEvidence, 'kinds' | 'kindReasons'>): boolean {
+  return (
+    likelyUse(kinds).most < askKindBelow &&
+    new Set(kindReasons.map((reason) => reason.kind)).size > 1
+  );
+}
 
 function kindQuestions(
   plugins: readonly Plugin[],
   { grounds, answers }: Uncertain,
 ): KindQuestion[] {
-  return plugins
+  const asked = plugins
     .flatMap((plugin): KindQuestion[] => {
       const known = grounds.get(plugin.id);
       const said = answers.get(plugin.id);
+      // What it does will tell the kind as well.
       if (
         !known ||
+        isTypeUncertain(known) ||
         !isKindUncertain(known) ||
         (said && (said.kind !== null || said.types !== null))
       ) {
@@ -203,12 +262,16 @@ function kindQuestions(
           variant: 'kind',
           id: `kind ${plugin.id}`,
           plugin,
+          others: [],
           kinds: known.kinds,
           reasons: known.kindReasons,
         },
       ];
     })
     .sort((a, b) => byName(a.plugin, b.plugin));
+  return together(asked, ({ plugin, kinds: [first] }) =>
+    plugin.vendor === null ? plugin.id : `${seriesKey(plugin)}\n${first?.kind ?? ''}`,
+  );
 }
 
 function twinQuestions(
@@ -216,15 +279,39 @@ function twinQuestions(
   { doubts, pinned }: Uncertain,
 ): TwinQuestion[] {
   const isPinned = (plugin: Plugin): boolean => plugin.copies.some((copy) => pinned.has(copy.id));
-  return doubts
-    .flatMap(({ a, b, reasons }): TwinQuestion[] => {
-      const plugin = byId.get(a);
-      const other = byId.get(b);
-      return plugin && other && !(isPinned(plugin) && isPinned(other))
-        ? [{ variant: 'twin', id: `twin ${a} ${b}`, plugin, other, reasons }]
-        : [];
+  const pairs = doubts.flatMap(({ a, b, reasons }) => {
+    const plugin = byId.get(a);
+    const other = byId.get(b);
+    return plugin && other && !(isPinned(plugin) && isPinned(other))
+      ? [{ plugins: [plugin, other], reasons }]
+      : [];
+  });
+  return joinedPairs(pairs)
+    .flatMap(({ plugins, reasons }): TwinQuestion[] => {
+      const [plugin, ...others] = [...plugins].sort(byName);
+      const ids = plugins.map(({ id }) => id).join(' ');
+      return plugin ? [{ variant: 'twin', id: `twin ${ids}`, plugin, others, reasons }] : [];
     })
     .sort((x, y) => byName(x.plugin, y.plugin));
+}
+
+interface Pair {
+  readonly plugins: readonly Plugin[];
+  readonly reasons: readonly Reason[];
+}
+
+/** Pairs that have a plugin in common are one question, with the reasons of the first. */
+function joinedPairs(pairs: readonly Pair[]): Pair[] {
+  let joined: Pair[] = [];
+  for (const pair of pairs) {
+    const touches = ({ plugins }: Pair): boolean =>
+      plugins.some((plugin) => pair.plugins.includes(plugin));
+    const touched = joined.filter(touches);
+    const plugins = [...new Set([...touched, pair].flatMap((one) => one.plugins))];
+    const { reasons } = touched[0] ?? pair;
+    joined = [...joined.filter((one) => !touches(one)), { plugins, reasons }];
+  }
+  return joined;
 }
 
 function vendorQuestions(plugins: readonly Plugin[], uncertain: Uncertain): VendorQuestion[] {
@@ -242,6 +329,7 @@ function vendorQuestions(plugins: readonly Plugin[], uncertain: Uncertain): Vend
             variant: 'vendor',
             id: `vendor ${a} ${b}`,
             plugin: null,
+            others: [],
             guesses: [],
             near: { a: one, b: other, reason },
           },
@@ -251,19 +339,25 @@ function vendorQuestions(plugins: readonly Plugin[], uncertain: Uncertain): Vend
   const nameless = plugins
     .filter((plugin) => plugin.vendor === null && (answers.get(plugin.id)?.vendor ?? null) === null)
     .sort(byName);
+  const asked = nameless.map((plugin) => ({
+    variant: 'vendor' as const,
+    id: `vendor ${plugin.id}`,
+    plugin,
+    others: [],
+    guesses: guess(plugin),
+    near: null,
+  }));
   return [
     ...pairs,
-    ...nameless.map(
-      (plugin): VendorQuestion => ({
-        variant: 'vendor',
-        id: `vendor ${plugin.id}`,
-        plugin,
-        guesses: guess(plugin),
-        near: null,
-      }),
+    ...together(asked, ({ plugin, guesses: [first] }) =>
+      first ? `${first.vendor}\n${first.reason}` : directoryOf(plugin),
     ),
   ];
 }
+
+/** Where its first copy lies. */
+const directoryOf = ({ copies: [first] }: Plugin): string =>
+  first?.path.replace(/[\\/][^\\/]*$/, '') ?? '';
 
 /** Whose a plugin may be: the directory it lies in, or others that share a word of its name. */
 function createGuess({ vendors, plugins }: Uncertain): (plugin: Plugin) => VendorGuess[] {
@@ -330,13 +424,14 @@ export function licenceHint(plugin: Plugin): Pick<LicenceQuestion, 'likely' | 'h
 }
 
 function licenceQuestions(plugins: readonly Plugin[], { answers }: Uncertain): LicenceQuestion[] {
-  return plugins
+  const asked = plugins
     .flatMap((plugin): LicenceQuestion[] => {
       const said = answers.get(plugin.id);
-      const hint = said && (said.licence !== null || said.isHidden) ? null : licenceHint(plugin);
+      const hint = said && said.licence !== null ? null : licenceHint(plugin);
       return hint === null
         ? []
-        : [{ variant: 'licence', id: `licence ${plugin.id}`, plugin, ...hint }];
+        : [{ variant: 'licence', id: `licence ${plugin.id}`, plugin, others: [], ...hint }];
     })
     .sort((a, b) => byName(a.plugin, b.plugin));
+  return together(asked, ({ likely, id }) => (likely === 'hidden' ? likely : id));
 }

@@ -3,7 +3,7 @@ import { isOneApart } from '../text/edit-distance.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
 import { stemOfPath } from '../formats/found-copy.ts';
 import type { Kind } from '../catalog/kind.ts';
-import { makesSound, nameKeyOf, type IsGeneric, type NameKey } from './name-key.ts';
+import { makesSound, nameKeyOf, withoutBits, type IsGeneric, type NameKey } from './name-key.ts';
 import { nameOfCopy } from '../catalog/plugin.ts';
 import { foldVendor } from './gather-vendors.ts';
 
@@ -26,6 +26,8 @@ export interface Member {
   readonly vendor: string;
   /** Short names that its makers gave it: the end of a URI, a label, a file's name. */
   readonly shorts: readonly string[];
+  /** What its file is called, whole and without its maker, where nothing else names it. */
+  readonly fileKeys: readonly string[];
   /** LADSPA's number as text, from the copy or the name of its file. */
   readonly ladspaId: string | null;
 }
@@ -33,19 +35,24 @@ export interface Member {
 /** `vendor` is whose the copy is, where spellings were gathered or decided; else what it names itself. */
 export function memberOf(copy: GroupedCopy, vendor: string | null, isGeneric: IsGeneric): Member {
   const stem = stemOfPath(copy.path);
+  const isInstrument = copy.kind === 'instrument' || makesSound(copy);
+  const name = nameKeyOf(nameOfCopy(copy), vendor, isInstrument, isGeneric);
   return {
     copy,
     ladspaId: ladspaIdOf(copy, stem),
-    name: nameKeyOf(
-      nameOfCopy(copy),
-      vendor,
-      copy.kind === 'instrument' || makesSound(copy),
-      isGeneric,
-    ),
+    name,
     vendor: foldVendor(vendor),
     shorts: shortsOf(copy, stem),
+    fileKeys: copy.name === null ? fileKeysOf(stem, name) : [],
   };
 }
+
+const fileKeysOf = (stem: string, { bare, width }: NameKey): string[] => [
+  ...new Set([inOneWord(withoutBits(stem)), `${bare}${width ?? ''}`]),
+];
+
+/** Lower case, letters and figures only. */
+const inOneWord = (text: string): string => text.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');
 
 function ladspaIdOf({ format, uniqueId }: GroupedCopy, stem: string): string | null {
   if (format !== 'LADSPA') {
@@ -74,7 +81,7 @@ function shortsOf(copy: GroupedCopy, stem: string): string[] {
   return [
     ...new Set(
       spelledShorts(copy, stem)
-        .map((s) => s.toLowerCase().replace(/[^\p{L}\p{N}]/gu, ''))
+        .map(inOneWord)
         .filter((s) => s.length > 2),
     ),
   ];
@@ -155,6 +162,11 @@ export function compareCopies(
     if (a.name.isTelling && b.name.isTelling) {
       say('tellingName', 'a name like that is hardly there twice by chance');
     }
+  } else if (isCalledInside(a, b) || isCalledInside(b, a)) {
+    say('sameName', 'the file of one is called as the other is inside');
+    if (a.name.isTelling || b.name.isTelling) {
+      say('tellingName', 'a name like that is hardly there twice by chance');
+    }
   } else {
     say('otherName', 'their names differ');
   }
@@ -185,6 +197,10 @@ export function compareCopies(
 /** The sum of the weights. Log-odds. */
 export const sumOf = (pieces: readonly SamePiece[]): number =>
   pieces.reduce((sum, piece) => sum + piece.weight, 0);
+
+/** Whether the one that only its file names is called as the other calls itself inside. */
+const isCalledInside = (nameless: Member, named: Member): boolean =>
+  nameless.fileKeys.some((key) => named.shorts.includes(key));
 
 const hasSameName = (a: NameKey, b: NameKey): boolean =>
   a.key === b.key || a.bare === b.bare || a.key === b.bare || a.bare === b.key;

@@ -21,6 +21,10 @@ export interface Weights {
   readonly notDeclared: number;
   /** Factor on the table of ports in evidence.ts. */
   readonly ports: number;
+  /** Factor on the table of controls in controls.data.ts. */
+  readonly controls: number;
+  /** Factor on the words of its description. */
+  readonly description: number;
   /** A group that belongs to another kind than the declared one (against). */
   readonly otherKind: number;
   /** Others of the same series, at most; and the user's answers in it, at most. */
@@ -28,45 +32,55 @@ export interface Weights {
   readonly taught: number;
   /** Of no type of the group in particular, against one of its types without evidence at 0. */
   readonly unspecific: number;
+  /**
+   * What turns the log-odds x of a group for which something speaks into such as come true: shift +
+   * slope · x. Platt scaling (J. Platt, Probabilistic Outputs for Support Vector Machines, 1999).
+   */
+  readonly shift: number;
+  readonly slope: number;
 }
 
 // Written by `npm run fit`:
 /** The fitted weights. Log-odds. */
 export const weights: Weights = {
-  base: -2.52,
+  base: -2.76,
   common: {
-    dynamics: 0.36,
-    eq: 0.12,
-    filter: 0.35,
-    distortion: 0.39,
-    reverb: -0.03,
-    delay: 0.36,
-    modulation: 0.24,
-    pitch: 0.06,
-    spatial: -0.24,
-    restoration: -0.24,
-    texture: 0,
-    strip: -0.24,
-    meter: -0.07,
-    utility: 0.42,
-    synth: -0.24,
-    sampler: -0.24,
-    drums: -0.24,
-    keys: -0.24,
-    acoustic: -0.24,
-    notes: -0.24,
+    dynamics: 0.51,
+    eq: 0.25,
+    filter: 0.29,
+    distortion: 0.33,
+    reverb: 0.15,
+    delay: 0.33,
+    modulation: 0.23,
+    pitch: 0.01,
+    spatial: -0.13,
+    restoration: -0.41,
+    texture: -0.11,
+    strip: -0.41,
+    meter: 0.33,
+    utility: 0.46,
+    synth: -0.41,
+    sampler: -0.41,
+    drums: -0.41,
+    keys: -0.41,
+    acoustic: -0.41,
+    notes: 0.21,
   },
-  clear: 4.28,
-  hint: 2.9,
-  faint: 1.93,
-  part: 0.98,
-  describing: 0.42,
-  rival: 0.69,
-  declared: 6.03,
-  notDeclared: 2.86,
-  ports: 1,
+  clear: 3.57,
+  hint: 2.22,
+  faint: 2.08,
+  part: 1.05,
+  describing: 0.49,
+  rival: 0.66,
+  declared: 6.13,
+  notDeclared: 5.1,
+  ports: 0.76,
+  controls: 0.7,
+  description: 0.4,
   otherKind: 2,
   series: 1.6,
   taught: 5,
   unspecific: 1.2,
+  shift: 1.39,
+  slope: 0.42,
 };

@@ -4,7 +4,10 @@
  */
 import type { Plugin } from '../catalog/plugin.ts';
 import type { Folder } from '../order/records.ts';
-import type { Finder, Hit } from '../search/finder.ts';
+import { grouped } from '../grouped.ts';
+import { isName, type Entry, type FoundText } from '../search/entry.ts';
+import type { Finder, Found, Hit } from '../search/finder.ts';
+import { wordsOf } from '../text/fold.ts';
 import type { Habits } from '../search/habits.ts';
 import type { Forgotten } from './forgotten.ts';
 
@@ -128,6 +131,9 @@ export function createSlotSearch(contents: SlotContents): SlotSearch {
   const place: Place = held && scope !== 'forgot' && scope !== 'rest' ? 'folder' : scope;
   const listed = listOf(contents);
   const size = held?.length ?? forgotten?.size ?? (scope === 'forgot' ? 0 : counts[scope]);
+  const called = lazily(() => calledSo(finder.entries));
+  const withElsewhere = elsewhere(contents, place, allowedIn(place), called);
+  const withRest = elsewhere(contents, 'all', allowedIn('all'), called);
   return {
     find: (typed, habits) => {
       const text = typed.trim();
@@ -139,14 +145,101 @@ export function createSlotSearch(contents: SlotContents): SlotSearch {
       if (here.count === 0 && mayWiden) {
         const wide = finder.find(text, habits, shown, allowedIn('all'));
         if (wide.count > 0) {
-          return { hits: wide.hits, found: wide.count, among: counts.all, isWidened: true };
+          const { hits, count } = withRest(text, wide);
+          return { hits, found: count, among: counts.all, isWidened: true };
         }
       }
-      return { hits: here.hits, found: here.count, among: size, isWidened: false };
+      const { hits, count } = withElsewhere(text, here);
+      return { hits, found: count, among: size, isWidened: false };
     },
     fewestLetters: (plugin, habits) => finder.fewestLetters(plugin, habits, allowedIn(place)),
   };
 }
+
+type Allows = (plugin: Plugin, at: number) => boolean;
+
+/**
+ * Puts the plugin that is called exactly so in front, or the one whose initials were typed where
+ * nothing begins so, though it stands elsewhere or cannot be loaded: it is what was meant.
+ */
+function elsewhere(
+  { reasons }: SlotContents,
+  place: Place,
+  isHere: Allows,
+  calledNow: () => CalledSo,
+): (typed: string, here: Found) => Found {
+  if (place === 'rest' || place === 'forgot') {
+    return (_, here) => here;
+  }
+  return (typed, here) => {
+    const letters = wordsOf(typed).join('');
+    if (letters.length < 2) {
+      return here;
+    }
+    const called = calledNow();
+    const first = here.hits[0] && called.entryOf.get(here.hits[0].plugin.id);
+    const exact = called.whole.get(letters) ?? [];
+    const initials = first && beginsSo(first, letters) ? [] : (called.initials.get(letters) ?? []);
+    const isExactHere = exact.some(({ entry, at }) => isHere(entry.plugin, at));
+    const meant = [...(isExactHere ? [] : exact), ...initials].find(
+      ({ entry, at }) => !isHere(entry.plugin, at),
+    );
+    if (!meant) {
+      return here;
+    }
+    const { plugin } = meant.entry;
+    const isLoadable = reasons.get(plugin.id) === null;
+    const because = isLoadable ? 'called so, and outside of where you look' : 'called so';
+    const hit: Hit = { plugin, because, score: here.hits[0]?.score ?? 1 };
+    return { hits: [hit, ...here.hits].slice(0, shown), count: here.count + 1 };
+  };
+}
+
+/** Worked out when it is asked for, and once. */
+function lazily<T>(make: () => T): () => T {
+  let made: { readonly value: T } | null = null;
+  return () => (made ??= { value: make() }).value;
+}
+
+interface Placed {
+  readonly entry: Entry;
+  readonly at: number;
+}
+
+/** Entries by a whole name of theirs, and by the initials of one. */
+interface CalledSo {
+  readonly whole: ReadonlyMap<string, readonly Placed[]>;
+  readonly initials: ReadonlyMap<string, readonly Placed[]>;
+  readonly entryOf: ReadonlyMap<string, Entry>;
+}
+
+const namesOf = ({ texts }: Entry): FoundText[] => texts.filter(({ what }) => isName(what));
+
+function calledSo(entries: readonly Entry[]): CalledSo {
+  const placed = entries.map((entry, at): Placed => ({ entry, at }));
+  const by = (keyOf: (text: FoundText) => string): ReadonlyMap<string, readonly Placed[]> =>
+    grouped(
+      placed.flatMap((one) =>
+        namesOf(one.entry)
+          .map(keyOf)
+          .filter((key) => key.length > 1)
+          .map((key) => [key, one] as const),
+      ),
+    );
+  return {
+    whole: by(({ joined }) => joined),
+    initials: by(({ initials }) => initials),
+    entryOf: new Map(entries.map((entry) => [entry.plugin.id as string, entry])),
+  };
+}
+
+const beginsSo = (entry: Entry, letters: string): boolean =>
+  namesOf(entry).some(
+    ({ joined, initials, words }) =>
+      joined.startsWith(letters) ||
+      initials === letters ||
+      words.some((word) => word.startsWith(letters)),
+  );
 
 /**
  * What stands there before a letter is typed, where that is a list: the forgotten ones, or a folder

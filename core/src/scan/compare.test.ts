@@ -41,6 +41,37 @@ describe('comparing a scan with what was known', () => {
     expect(sorts([known(copy('a'), 'gone')], [copy('a')])).toEqual(['returned a']);
     expect(sorts([known(copy('a'), 'gone')], [])).toEqual([]);
   });
+  it('knows a copy that only its file told of when opening tells who it is', () => {
+    const bare = { ...bareCopy('LADSPA', '/l/room_9.so'), version: null };
+    const told = (label: string, name: string): FoundCopy => ({
+      ...bareCopy('LADSPA', '/l/room_9.so'),
+      identity: `room_9.so:${label}`,
+      name,
+      examined: 'opened',
+    });
+    const results = compare([known(bare)], [told('hall', 'Hall'), told('room', 'Room')]);
+    expect(results.map(({ sort, known: key, to }) => [sort, key, to])).toEqual([
+      ['arrived', null, null],
+      ['opened', copyKey(bare), 'Room'],
+    ]);
+  });
+  it('keeps who it is when it is only read again', () => {
+    const opened: FoundCopy = {
+      ...bareCopy('CLAP', '/c/a.clap'),
+      identity: 'org.a',
+      name: 'A',
+      examined: 'opened',
+    };
+    const read = bareCopy('CLAP', '/c/a.clap');
+    expect(compare([known(opened)], [read]).map(({ sort, known: key }) => [sort, key])).toEqual([
+      ['updated', copyKey(opened)],
+    ]);
+  });
+  it('does not take one of a file for another when both were opened', () => {
+    const one = copy('f', { identity: 'urn:1', examined: 'opened' });
+    const two = copy('f', { identity: 'urn:2', examined: 'opened' });
+    expect(sorts([known(one)], [two])).toEqual(['arrived f', 'gone f']);
+  });
   it('says a failure once, not again at each scan', () => {
     const bad = failedCopy('LV2', 'a', { code: 'file-missing', at: 'manifest.ttl' });
     expect(sorts([], [bad])).toEqual(['failed a']);

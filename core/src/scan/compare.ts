@@ -1,13 +1,16 @@
 /** What a scan found, held against what was known: its findings. */
 import { plainText } from '../change.ts';
 import { shortKey } from '../text/storable.ts';
-import type { FoundCopy } from '../formats/found-copy.ts';
+import { grouped } from '../grouped.ts';
+import { stemOfPath, type FoundCopy } from '../formats/found-copy.ts';
+import { fold } from '../text/fold.ts';
 
 /** The kinds of findings, in the order in which they are told. */
 export const findingKinds = [
   'arrived',
   'returned',
   'updated',
+  'opened',
   'moved',
   'gone',
   'away',
@@ -38,11 +41,17 @@ export const copyKey = (copy: Pick<FoundCopy, 'format' | 'path' | 'identity' | '
 
 /**
  * Compares all found copies with all known ones.
- * A copy that is not found again but whose identity turns up elsewhere, where nothing was known, has moved.
+ * A copy that is not found again but whose identity turns up elsewhere, where nothing was known, has
+ * moved. One that reading knew by its file alone is the same when opening tells who it is: what was
+ * made of it stays with it.
  */
 export function compare(known: readonly KnownCopy[], found: readonly FoundCopy[]): Comparison[] {
+  const succeeded = successions(known, found);
   const byKey = new Map(known.map((k) => [k.key, k]));
-  const foundKeys = new Set(found.map(copyKey));
+  const foundKeys = new Set([
+    ...found.map(copyKey),
+    ...[...succeeded.values()].map(({ key }) => key),
+  ]);
   const missing = new Map<string, KnownCopy>();
   for (const k of known) {
     const id = identityKey(k.copy);
@@ -53,7 +62,7 @@ export function compare(known: readonly KnownCopy[], found: readonly FoundCopy[]
   const moved = new Set<string>();
   const results: Comparison[] = [];
   for (const copy of found) {
-    const before = byKey.get(copyKey(copy));
+    const before = byKey.get(copyKey(copy)) ?? succeeded.get(copy);
     if (before) {
       results.push(compareOne(before, copy));
       continue;
@@ -87,6 +96,52 @@ export function compare(known: readonly KnownCopy[], found: readonly FoundCopy[]
   return results;
 }
 
+const fileKey = ({ format, path }: FoundCopy): string => `${format}\n${path}`;
+
+/**
+ * Where the same file was read before and is opened now, or the other way round: which known copy
+ * each found one stands for. Of several plugins in a file, the one that is called like it comes first.
+ */
+function successions(
+  known: readonly KnownCopy[],
+  found: readonly FoundCopy[],
+): Map<FoundCopy, KnownCopy> {
+  const knownKeys = new Set(known.map((k) => k.key));
+  const foundKeys = new Set(found.map(copyKey));
+  const left = grouped(
+    known.filter((k) => !foundKeys.has(k.key)).map((k) => [fileKey(k.copy), k] as const),
+  );
+  const fresh = grouped(
+    found
+      .filter((copy) => left.has(fileKey(copy)) && !knownKeys.has(copyKey(copy)))
+      .map((copy) => [fileKey(copy), copy] as const),
+  );
+  const pairs = new Map<FoundCopy, KnownCopy>();
+  for (const [file, copies] of fresh) {
+    const waiting = (left.get(file) ?? []).filter(
+      (k) =>
+        k.copy.examined !== copies[0]?.examined ||
+        (k.copy.name === null && k.copy.examined === 'opened'),
+    );
+    for (const copy of likeFileFirst(copies)) {
+      const before = waiting.shift();
+      if (before) {
+        pairs.set(copy, before);
+      }
+    }
+  }
+  return pairs;
+}
+
+function likeFileFirst(copies: readonly FoundCopy[]): FoundCopy[] {
+  const isLike = ({ path, identity, name }: FoundCopy): boolean => {
+    const stem = fold(stemOfPath(path));
+    const label = fold(identity?.split(':').pop() ?? '');
+    return fold(name ?? '') === stem || (label !== '' && stem.startsWith(label));
+  };
+  return [...copies.filter(isLike), ...copies.filter((copy) => !isLike(copy))];
+}
+
 const identityKey = (copy: FoundCopy): string | null =>
   copy.identity === null ? null : `${copy.format}\n${copy.identity}`;
 
@@ -102,7 +157,13 @@ function compareOne(before: KnownCopy, copy: FoundCopy): Comparison {
   if (sameFacts(before.copy, copy)) {
     return { sort: 'unchanged', ...base };
   }
+  if (before.copy.examined === 'read' && copy.examined === 'opened') {
+    return { sort: 'opened', ...base, from: nameBefore(before.copy), to: copy.name };
+  }
   return { sort: 'updated', ...base };
 }
+
+/** What it was called as long as only its file told. */
+const nameBefore = ({ name, path }: FoundCopy): string => name ?? stemOfPath(path);
 
 const sameFacts = (a: FoundCopy, b: FoundCopy): boolean => plainText(a) === plainText(b);

@@ -177,6 +177,8 @@ const rowsOf: Partial<Record<Format, (declared: string) => DeclaredRow | undefin
   VST3: (value) => vst3SubCategories[value],
   AU: (value) => audioUnitTypes[value],
   CLAP: (value) => clapFeatures[value],
+  // What opening finds in the flags of an effect.
+  VST2: (value) => (value === 'synth' ? only('instrument') : undefined),
 };
 
 const rowOf = (format: Format, declared: string): DeclaredRow =>

@@ -6,6 +6,7 @@ import type {
   Format,
   FoundCopy,
   Kind,
+  OpeningWish,
 } from '@clever-drawer/core';
 import {
   flag,
@@ -30,6 +31,10 @@ export interface ComputerRow {
   createdAt: Date;
   doubts: readonly TwinDoubt[];
   isLearning: boolean;
+  /** When copies are opened that reading cannot tell enough of. */
+  opening: OpeningWish;
+  /** Another computer than the one the program runs on. */
+  isElsewhere: boolean;
 }
 
 /** A row of the table `plugin`. */
@@ -76,6 +81,8 @@ export interface BundleRow {
   fingerprint: string;
   /** The disk it was found on; null for what an older program found. */
   device: string | null;
+  /** The fingerprint under which it was opened last; null when it never was. */
+  opened: string | null;
 }
 
 /** A picture of the user's own, as WebP. */
@@ -94,6 +101,8 @@ export const ComputerTable = schema<ComputerRow>('computer', {
   createdAt: time,
   doubts: json,
   isLearning: flag,
+  opening: text,
+  isElsewhere: flag,
 });
 
 /** The table `plugin`. */
@@ -148,6 +157,7 @@ export const BundleTable = schema<BundleRow>('bundle', {
   placeId: toRow('bundle', 'place', 'place_id', 'SET NULL'),
   fingerprint: text,
   device: maybeText,
+  opened: maybeText,
 });
 
 /** The table `picture`. */

@@ -259,6 +259,23 @@ export const failedCopies = (
     take: limit,
   });
 
+/** How many present copies were only read though this machine could open them. */
+export async function countUnopened(
+  manager: EntityManager,
+  computer: string,
+  { formats, architecture }: { formats: readonly string[]; architecture: string },
+): Promise<{ nameless: number; unopened: number }> {
+  const [row] = await manager.query<{ nameless: number; unopened: number }[]>(
+    `SELECT (count(*) FILTER (WHERE facts->>'name' IS NULL))::int nameless, count(*)::int unopened
+       FROM copy WHERE computer_id = $1 AND state = 'present' AND status = 'ok'
+         AND facts->>'examined' = 'read' AND facts->>'binary' IS NOT NULL
+         AND format = ANY($2) AND facts->'architectures' ? $3
+         AND NOT (path ILIKE '%.dll' AND $4)`,
+    [computer, formats, architecture, process.platform !== 'win32'],
+  );
+  return row ?? { nameless: 0, unopened: 0 };
+}
+
 /** The bundles of a computer with their fingerprints. */
 export const readBundles = (manager: EntityManager, computer: string): Promise<BundleRow[]> =>
   manager.getRepository(BundleTable).findBy({ computerId: computer });

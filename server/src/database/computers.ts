@@ -12,6 +12,15 @@ export const listComputers = (manager: EntityManager): Promise<ComputerRow[]> =>
 export const findComputer = (manager: EntityManager, id: string): Promise<ComputerRow | null> =>
   manager.getRepository(ComputerTable).findOneBy({ id });
 
+/** The computer of that name; of several the first. */
+export const findComputerByName = (
+  manager: EntityManager,
+  name: string,
+): Promise<ComputerRow | null> =>
+  manager
+    .getRepository(ComputerTable)
+    .findOne({ where: { name }, order: { createdAt: 'ASC', id: 'ASC' } });
+
 /** The computer's row, locked until the transaction ends: whoever changes its order waits here. */
 export const lockComputer = (manager: EntityManager, id: string): Promise<ComputerRow | null> =>
   manager
@@ -23,6 +32,7 @@ export async function addComputer(
   manager: EntityManager,
   name: string,
   createdAt: Date,
+  isElsewhere = false,
 ): Promise<ComputerRow> {
   const row: ComputerRow = {
     id: randomUUID(),
@@ -31,6 +41,8 @@ export async function addComputer(
     createdAt,
     doubts: [],
     isLearning: true,
+    opening: 'ask',
+    isElsewhere,
   };
   await manager.getRepository(ComputerTable).insert(row);
   return row;
@@ -43,6 +55,13 @@ export async function nextRevision(manager: EntityManager, computer: ComputerRow
     .update({ id: computer.id }, { revision: computer.revision + 1 });
   return computer.revision + 1;
 }
+
+/** When copies of this computer are opened. */
+export const saveOpening = (
+  manager: EntityManager,
+  computer: string,
+  opening: ComputerRow['opening'],
+): Promise<unknown> => manager.getRepository(ComputerTable).update({ id: computer }, { opening });
 
 /** Keeps which plugins may be one, as the last sorting found. */
 export const saveDoubts = (

@@ -11,6 +11,7 @@ import { Practice1763900000008 } from './migrations/0008-practice.ts';
 import { Chains1763900000009 } from './migrations/0009-chains.ts';
 import { Shortcuts1763900000010 } from './migrations/0010-shortcuts.ts';
 import { WentInto1763900000011 } from './migrations/0011-went-into.ts';
+import { Opening1763900000012 } from './migrations/0012-opening.ts';
 import { SetupError } from './setup-error.ts';
 import { tables } from './tables.ts';
 
@@ -36,6 +37,7 @@ export const migrations = [
   Chains1763900000009,
   Shortcuts1763900000010,
   WentInto1763900000011,
+  Opening1763900000012,
 ];
 
 /**

@@ -55,13 +55,15 @@ export async function changePlaceRow(
 export async function countByPlace(
   manager: EntityManager,
   computer: string,
-): Promise<Map<string, { copies: number; failed: number }>> {
-  const rows: { placeId: string; copies: number; failed: number }[] = await manager.query(
-    `SELECT place_id "placeId", count(*)::int copies, (count(*) FILTER (WHERE status = 'failed'
-      AND state = 'present'))::int failed
+): Promise<Map<string, { copies: number; failed: number; opened: number }>> {
+  const rows: { placeId: string; copies: number; failed: number; opened: number }[] =
+    await manager.query(
+      `SELECT place_id "placeId", count(*)::int copies, (count(*) FILTER (WHERE status = 'failed'
+      AND state = 'present'))::int failed,
+      (count(*) FILTER (WHERE facts->>'examined' = 'opened'))::int opened
        FROM copy WHERE computer_id = $1 AND state IN ('present', 'away') AND place_id IS NOT NULL
          GROUP BY place_id`,
-    [computer],
-  );
+      [computer],
+    );
   return new Map(rows.map(({ placeId, ...counts }) => [placeId, counts]));
 }

@@ -17,6 +17,8 @@ const eventOf = (examining: string): ServerEvent => ({
     done: 0,
     total: null,
     unchanged: 0,
+    failed: 0,
+    isOpening: false,
     secondsLeft: null,
   },
 });

@@ -1,5 +1,6 @@
 /** What all routes are made of: they parse, call one use case and answer. */
 import type { Request, RequestHandler, Response } from 'express';
+import type { AnySchema, Schema } from 'yup';
 import type { Result } from '@clever-drawer/core';
 import { isUuid } from './fields.ts';
 import { parse } from './parse.ts';
@@ -28,17 +29,22 @@ export const handle =
     work(request, response, param(request, 'computer')).catch(next);
   };
 
+/** A handler that tells which bodies it takes, so that all of them can be tried. */
+export type BodyHandler = RequestHandler & { readonly schema: AnySchema };
+
 /** Parses the body and answers with what the work makes of it. */
 export const withBody = <T>(
-  schema: Parameters<typeof parse<T>>[0],
-  work: (body: T, computer: string) => Promise<Result<unknown>>,
+  schema: Schema<T>,
+  work: (body: T, computer: string, request: Request) => Promise<Result<unknown>>,
   status = 200,
-): RequestHandler =>
-  handle(async (request, response, computer) => {
+): BodyHandler => {
+  const handler = handle(async (request, response, computer) => {
     const body = await parse(schema, request.body);
     if (body.ok) {
-      answer(response, await work(body.value, computer), status);
+      answer(response, await work(body.value, computer, request), status);
     } else {
       refuse(response, body.problems);
     }
   });
+  return Object.assign(handler, { schema });
+};

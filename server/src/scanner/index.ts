@@ -2,5 +2,5 @@
 export { descriptionsFor } from './descriptions.ts';
 export { ReaderPool } from './pool.ts';
 export { diskFiles, readBundle } from './read.ts';
-export { usualPlaces, type Machine, type UsualPlace } from './usual-places.ts';
+export { thisMachine, usualPlaces, type Machine, type UsualPlace } from './usual-places.ts';
 export { walk, type FoundBundle, type Walked } from './walk.ts';

@@ -27,12 +27,19 @@ interface Thread {
 
 /** Threads that read bundles and sort catalogs; one that takes too long is replaced. */
 export class ReaderPool {
+  readonly #program: URL;
   readonly #size: number;
   readonly #environment: Readonly<Record<string, string | undefined>>;
   readonly #threads: Thread[] = [];
   readonly #waiting: ((thread: Thread) => void)[] = [];
 
-  constructor(size: number, environment: Readonly<Record<string, string | undefined>>) {
+  /** `program` is what a thread runs, where it is not the one beside this file. */
+  constructor(
+    size: number,
+    environment: Readonly<Record<string, string | undefined>>,
+    program = new URL('./worker-start.mjs', import.meta.url),
+  ) {
+    this.#program = program;
     this.#size = size;
     this.#environment = environment;
   }
@@ -105,7 +112,7 @@ export class ReaderPool {
   }
 
   #start(): Thread {
-    const worker = new Worker(new URL('./worker-start.mjs', import.meta.url), {
+    const worker = new Worker(this.#program, {
       execArgv: [],
       resourceLimits: { maxOldGenerationSizeMb: memoryLimit },
       workerData: { ...this.#environment },

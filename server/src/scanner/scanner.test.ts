@@ -249,6 +249,29 @@ describe('the usual places', () => {
       ]),
     );
   });
+  it('know directories of a processor’s own, programs of 32 bits, and other drives', () => {
+    const linux = usualPlaces({ platform: 'linux', arch: 'arm64', home: '/h', environment: {} });
+    expect(linux.map(({ path }) => path)).toEqual(
+      expect.arrayContaining(['/usr/lib/aarch64-linux-gnu/lv2', '/usr/lib/aarch64-linux-gnu/vst3']),
+    );
+    const windows = usualPlaces({
+      platform: 'win32',
+      home: 'C:\\Users\\q',
+      drives: ['C:', 'D:'],
+      environment: {
+        'COMMONPROGRAMFILES(X86)': 'C:\\Program Files (x86)\\Common Files',
+        'PROGRAMFILES(X86)': 'C:\\Program Files (x86)',
+      },
+    });
+    expect(windows.map(({ path }) => path)).toEqual(
+      expect.arrayContaining([
+        'C:\\Program Files (x86)\\Common Files\\VST3',
+        'C:\\Program Files (x86)\\VSTPlugins',
+        'D:\\VSTPlugins',
+        'D:\\Program Files\\VSTPlugins',
+      ]),
+    );
+  });
   it('are replaced by the variables of the standards, a directory of two formats named once', () => {
     const places = usualPlaces({
       platform: 'linux',

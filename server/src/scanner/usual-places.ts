@@ -3,8 +3,19 @@
  * that replace it.
  * LV2, LADSPA: their own documents; VST3, CLAP, AU and all of VST2: from memory.
  */
+import { existsSync } from 'node:fs';
+import { homedir } from 'node:os';
 import { posix, win32 } from 'node:path';
 import type { Format } from '@clever-drawer/core';
+
+/** The machine that this runs on. */
+export function thisMachine(): Machine & { readonly arch: string } {
+  const { platform, arch, env } = process;
+  const letters =
+    platform === 'win32' ? Array.from({ length: 26 }, (_, at) => String.fromCharCode(65 + at)) : [];
+  const drives = letters.map((letter) => `${letter}:`).filter((drive) => existsSync(`${drive}\\`));
+  return { platform, arch, home: homedir(), environment: env, drives };
+}
 
 /** A directory where plugins usually live, and of which formats. */
 export interface UsualPlace {
@@ -16,6 +27,10 @@ export interface UsualPlace {
 export interface Machine {
   readonly platform: string;
   readonly home: string;
+  /** As Node names it; where it is not said, directories of a processor's own are left out. */
+  readonly arch?: string;
+  /** Windows: the drives that are there, such as `D:`. */
+  readonly drives?: readonly string[];
   readonly environment: Readonly<Record<string, string | undefined>>;
 }
 
@@ -61,18 +76,29 @@ function fromVariable({ platform, environment }: Machine, format: Format): strin
 
 type Usual = Partial<Record<Format, string[]>>;
 
-function onLinux({ home }: Machine): Usual {
+/** Libraries of each processor stand in a directory named after it on Debian and its like (multiarch). */
+const triplets: Readonly<Record<string, string>> = {
+  x64: 'x86_64-linux-gnu',
+  arm64: 'aarch64-linux-gnu',
+  ia32: 'i386-linux-gnu',
+  arm: 'arm-linux-gnueabihf',
+};
+
+function onLinux({ home, arch }: Machine): Usual {
+  const triplet = triplets[arch ?? ''];
   const at = (name: string): string[] => [
     posix.join(home, `.${name}`),
     `/usr/local/lib/${name}`,
     `/usr/lib/${name}`,
+    `/usr/lib64/${name}`,
+    ...(triplet === undefined ? [] : [`/usr/lib/${triplet}/${name}`]),
   ];
   return {
     LV2: at('lv2'),
     VST3: at('vst3'),
     CLAP: at('clap'),
     LADSPA: at('ladspa'),
-    VST2: [...at('vst'), '/usr/lib/lxvst', '/usr/local/lib/lxvst'],
+    VST2: [...at('vst'), ...at('lxvst')],
   };
 }
 
@@ -90,18 +116,37 @@ function onMacOs({ home }: Machine): Usual {
   };
 }
 
-function onWindows({ home, environment }: Machine): Usual {
+/** Plugins of VST2 are often kept on another drive, at its top or among programs. */
+const otherDrives = (drives: readonly string[] = []): string[] =>
+  drives
+    .filter((drive) => !/^c/i.test(drive))
+    .flatMap((drive) => [`${drive}\\`, `${drive}\\Program Files`]);
+
+function onWindows({ home, environment, drives }: Machine): Usual {
   const common = environment['COMMONPROGRAMFILES'] ?? 'C:\\Program Files\\Common Files';
   const local = environment['LOCALAPPDATA'] ?? win32.join(home, 'AppData\\Local');
   const roaming = environment['APPDATA'] ?? win32.join(home, 'AppData\\Roaming');
+  // Programs of 32 bits and their plugins live in directories of their own.
+  const common86 = environment['COMMONPROGRAMFILES(X86)'] ?? environment['CommonProgramFiles(x86)'];
+  const programs = environment['PROGRAMFILES'] ?? 'C:\\Program Files';
+  const programs86 = environment['PROGRAMFILES(X86)'] ?? environment['ProgramFiles(x86)'];
   const own = (name: string): string[] => [
     win32.join(common, name),
+    ...(common86 === undefined ? [] : [win32.join(common86, name)]),
     win32.join(local, 'Programs\\Common', name),
+  ];
+  const vst2 = [
+    programs,
+    ...(programs86 === undefined ? [] : [programs86]),
+    ...otherDrives(drives),
   ];
   return {
     VST3: own('VST3'),
     CLAP: own('CLAP'),
     LV2: [win32.join(roaming, 'LV2'), win32.join(common, 'LV2')],
-    VST2: ['C:\\Program Files\\VSTPlugins', win32.join(common, 'VST2')],
+    VST2: [
+      ...vst2.map((directory) => win32.join(directory, 'VSTPlugins')),
+      win32.join(common, 'VST2'),
+    ],
   };
 }

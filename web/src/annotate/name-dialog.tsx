@@ -52,7 +52,7 @@ export function NameDialog({ plugin, onClose }: { plugin: Plugin; onClose: () =>
         <NameFields errors={errors} form={form} plugin={plugin} nickname={nickname} />
         <Modal.Footer>
           <Button variant="bare" onClick={onClose}>
-            Leave as it is
+            Cancel
           </Button>
           <Button type="submit">Save the name</Button>
         </Modal.Footer>

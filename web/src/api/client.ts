@@ -12,6 +12,8 @@ import type {
   LoadRequest,
   OrderStep,
   OrderView,
+  OpeningView,
+  OpeningWish,
   PlaceView,
   PluginView,
   Problem,
@@ -22,6 +24,7 @@ import type {
   ScanView,
   SessionView,
   SortView,
+  TakenView,
   Usage,
 } from '@clever-drawer/core';
 
@@ -69,6 +72,10 @@ async function send<T>(
   );
 }
 
+/** Reads in the copies of another computer, as its scanner wrote them. */
+export const takeCopies = (computer: string, lines: Blob): Promise<TakenView> =>
+  send('POST', `take?computer=${encodeURIComponent(computer)}`, lines, 'application/x-ndjson');
+
 export const listComputers = (): Promise<ComputerView[]> => call('GET', 'computers');
 
 /** All calls about one computer. */
@@ -91,6 +98,8 @@ export function clientFor(computer: string) {
     startScan: (mode: ScanMode) => call<ScanView>('POST', at('scans'), { mode }),
     changePlace: (place: string, change: { isOn?: boolean; isWatched?: boolean }) =>
       call<PlaceView[]>('PATCH', at(`places/${place}`), change),
+    opening: () => call<OpeningView>('GET', at('opening')),
+    changeOpening: (wish: OpeningWish) => call<OpeningView>('PUT', at('opening'), { wish }),
     asides: () => call<AsideView[]>('GET', at('asides')),
     setAside: (copy: string) => call<null>('POST', at('asides'), { copy }),
     takeBack: (path: string) => call<null>('POST', at('asides/back'), { path }),

@@ -45,14 +45,18 @@ function Rooms() {
   const computers = useQuery({ queryKey: ['computers'], queryFn: listComputers });
   if (computers.error) {
     return (
-      <main className="p-4" role="alert">
+      <main id="content" tabIndex={-1} className="p-4" role="alert">
         {computers.error.message}
       </main>
     );
   }
   const computer = computers.data?.find((c) => c.id === chosen) ?? computers.data?.[0];
   if (!computer) {
-    return <main className="visually-hidden">Opening …</main>;
+    return (
+      <main id="content" tabIndex={-1} className="visually-hidden">
+        Opening …
+      </main>
+    );
   }
   return (
     <StudioProvider
@@ -60,7 +64,11 @@ function Rooms() {
       computer={computer}
       computers={computers.data ?? []}
       chooseComputer={choose}
-      waiting={<main className="visually-hidden">Opening {computer.name} …</main>}
+      waiting={
+        <main id="content" tabIndex={-1} className="visually-hidden">
+          Opening {computer.name} …
+        </main>
+      }
     >
       <Routes>
         <Route element={<Shell />}>

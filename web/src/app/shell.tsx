@@ -9,6 +9,7 @@ import {
   LoaderCircle,
   Monitor,
   Moon,
+  PenLine,
   Radar,
   Redo2,
   Search,
@@ -28,13 +29,15 @@ import {
   useStanding,
   useScanProgress,
 } from '../studio/contexts.ts';
+import { useDraftCount } from '../ui/kept-text.ts';
 import { useKeys } from '../ui/keys.ts';
 import { ErrorBoundary } from '../ui/error-boundary.tsx';
+import { useDocumentTitle } from '../ui/use-document-title.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { FindAnything } from './find-anything.tsx';
 import { LatestChanges } from './latest-changes.tsx';
 import { HelpKeys } from './help-keys.tsx';
-import { applyTheme, rememberedTheme, type Theme } from './theme.ts';
+import { useTheme, type Theme } from './theme.ts';
 import type { ScanProgress } from '@clever-drawer/core';
 
 const screens: readonly { path: string; name: string; Icon: LucideIcon; key: string }[] = [
@@ -51,6 +54,8 @@ export function Shell() {
   const waiting = asked.questions.length + asked.failed.length;
   const navigate = useNavigate();
   const { pathname } = useLocation();
+  // A plugin and a rule call the window after themselves.
+  useDocumentTitle(screens.find(({ path }) => pathname.startsWith(path))?.name ?? null);
   const [isFinding, setFinding] = useState(false);
   const [isHelping, setHelping] = useState(false);
   const [isListing, setListing] = useState(false);
@@ -67,7 +72,7 @@ export function Shell() {
       setFinding(true);
     },
     'Ctrl+Z': () => {
-      step('undo');
+      step('undo', true);
     },
     'Ctrl+Shift+Z': () => {
       step('redo');
@@ -134,6 +139,9 @@ interface BarProps {
 function Bar({ pathname, scan, waiting, setFinding, setListing, setHelping }: BarProps) {
   return (
     <header className="bar">
+      <a href="#content" className="skip-link">
+        Skip to the content
+      </a>
       <NavLink to="/file" className="brand">
         <img src="/drawer.svg" width="22" height="22" alt="" />
         Clever Drawer
@@ -289,6 +297,7 @@ const awayWords = {
 function SavedMark() {
   const { order } = useOrder();
   const standing = useStanding();
+  const drafts = useDraftCount();
   if (standing !== 'there') {
     return (
       <span className="saved away" data-testid="saved">
@@ -297,6 +306,18 @@ function SavedMark() {
     );
   }
   const isSaving = order.pending.length > 0;
+  if (!isSaving && drafts > 0) {
+    return (
+      <span
+        className="saved"
+        role="status"
+        data-testid="saved"
+        title="Something that was typed is kept in this browser and not saved yet"
+      >
+        <PenLine size={13} aria-hidden /> draft kept
+      </span>
+    );
+  }
   return (
     <span className="saved" role="status" data-testid="saved">
       {isSaving ? <LoaderCircle size={13} aria-hidden /> : <Check size={13} aria-hidden />}{' '}
@@ -341,19 +362,17 @@ function StepButton({ direction }: { direction: 'undo' | 'redo' }) {
 }
 
 function ThemeButton() {
-  const [theme, setTheme] = useState<Theme>(rememberedTheme);
+  const { theme, change } = useTheme();
   const other: Theme = theme === 'day' ? 'dusk' : 'day';
-  const change = (): void => {
-    applyTheme(other);
-    setTheme(other);
-  };
   return (
     <button
       type="button"
       className="bar-button"
       title={`Change to ${other}`}
       aria-label={`Change to ${other}`}
-      onClick={change}
+      onClick={() => {
+        change(other);
+      }}
     >
       {theme === 'day' ? <Moon size={17} aria-hidden /> : <Sun size={17} aria-hidden />}
     </button>

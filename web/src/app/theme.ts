@@ -1,16 +1,42 @@
-/** Day and dusk. */
+/** Day and dusk: as the system has it until one is chosen here. */
+import { useEffect, useState } from 'react';
 import { remember, remembered } from '../ui/keys.ts';
 
 export type Theme = 'day' | 'dusk';
 
-export const rememberedTheme = (): Theme =>
-  remembered('theme', matchMedia('(prefers-color-scheme: dark)').matches ? 'dusk' : 'day') ===
-  'dusk'
-    ? 'dusk'
-    : 'day';
+const darkSystem = (): MediaQueryList => matchMedia('(prefers-color-scheme: dark)');
+const systemTheme = (): Theme => (darkSystem().matches ? 'dusk' : 'day');
 
-/** Shows the theme and keeps the choice in this browser. */
-export function applyTheme(theme: Theme): void {
+/** What was chosen; null while it follows the system. */
+function chosenTheme(): Theme | null {
+  const chosen = remembered('theme', '');
+  return chosen === 'day' || chosen === 'dusk' ? chosen : null;
+}
+
+function show(theme: Theme): Theme {
   document.documentElement.dataset['bsTheme'] = theme === 'dusk' ? 'dark' : 'light';
-  remember('theme', theme);
+  return theme;
+}
+
+/** Shows the theme before anything is drawn. */
+export const showTheme = (): Theme => show(chosenTheme() ?? systemTheme());
+
+/** The theme that is shown, and changing it. Choosing what the system has follows the system again. */
+export function useTheme(): { readonly theme: Theme; readonly change: (theme: Theme) => void } {
+  const [theme, setTheme] = useState<Theme>(showTheme);
+  useEffect(() => {
+    const system = darkSystem();
+    const follow = (): void => {
+      setTheme(showTheme());
+    };
+    system.addEventListener('change', follow);
+    return () => {
+      system.removeEventListener('change', follow);
+    };
+  }, []);
+  const change = (next: Theme): void => {
+    remember('theme', next === systemTheme() ? '' : next);
+    setTheme(show(next));
+  };
+  return { theme, change };
 }

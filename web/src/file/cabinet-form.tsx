@@ -94,7 +94,7 @@ export function CabinetForm({ cabinet, onMake, onClose }: Props) {
         </Modal.Body>
         <Modal.Footer>
           <Button variant="bare" onClick={onClose}>
-            Leave it
+            Cancel
           </Button>
           <Button type="submit">{cabinet ? 'Save' : 'Make the cabinet'}</Button>
         </Modal.Footer>

@@ -157,7 +157,7 @@ function CabinetMenu({ cabinet, onChange, onDuplicate }: CabinetMenuProps) {
         as="button"
         type="button"
         className="menu-dots always"
-        aria-label={`Acts on the cabinet ${cabinet.name}`}
+        aria-label={`Actions for the cabinet ${cabinet.name}`}
       >
         <MoreHorizontal size={15} aria-hidden />
       </Dropdown.Toggle>

@@ -10,6 +10,7 @@ import { CabinetTabs } from './cabinet-tabs.tsx';
 import { FolderForm } from './folder-form.tsx';
 import { Sections } from './sections.tsx';
 import type { ChestState, Editing } from './use-chest.ts';
+import { useEdgeScroll } from './use-edge-scroll.ts';
 import type { Cabinet } from '@clever-drawer/core';
 
 const keys = [
@@ -24,6 +25,7 @@ export const Chest = memo(function WholeChest({ chest }: { chest: ChestState }) 
   const { arrangement, cabinet } = useArrangement();
   const { acts, editing, setEditing, focused } = chest;
   const box = useRef<HTMLDivElement>(null);
+  useEdgeScroll(box);
   const folders = cabinet ? (arrangement.below.get(cabinet.id) ?? []) : [];
   const focusable = folders.some((f) => f.id === focused) ? focused : (folders[0]?.id ?? null);
   const focusSoon = useFocusSoon(box);
@@ -33,7 +35,13 @@ export const Chest = memo(function WholeChest({ chest }: { chest: ChestState }) 
   };
   useKeys({
     'Shift+N': () => {
-      setEditing({ what: 'new', parent: null });
+      // In the open folder, where one is open that can hold others.
+      const open = arrangement.folders.find((one) => one.id === chest.path.at(-1));
+      if (open?.form === 'folder') {
+        acts.addBelow(open.id);
+      } else {
+        setEditing({ what: 'new', parent: null });
+      }
     },
     D: () => {
       focusFront(box.current, focusable);

@@ -18,6 +18,7 @@ import {
 } from '@dnd-kit/core';
 import { useEffect, useState, type ReactNode } from 'react';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
+import { markDragging } from '../ui/keys.ts';
 import { useNotices } from '../ui/notices.tsx';
 import { DropPartContext, partOf } from './drop-part.ts';
 import { KeepByHand } from './keep-by-hand.tsx';
@@ -30,6 +31,7 @@ import {
   type Target,
 } from './model/drop-plan.ts';
 import type { ChestActs } from './use-chest.ts';
+import type { TrayState } from './use-tray.ts';
 
 const draggedOf = (active: Active | null): Dragged | null =>
   (active?.data.current as Dragged | undefined) ?? null;
@@ -63,7 +65,7 @@ interface Asked {
 }
 
 interface Props {
-  readonly tray: ReadonlySet<string>;
+  readonly tray: TrayState;
   readonly acts: ChestActs;
   readonly onFiled: (folder: string) => void;
   readonly children: ReactNode;
@@ -74,8 +76,15 @@ export function Dragging({ tray, acts, onFiled, children }: Props) {
   const [held, setHeld] = useState<Held | null>(null);
   const [asked, setAsked] = useState<Asked | null>(null);
   const sensors = useSensors(useSensor(MouseSensor, mouse), useSensor(TouchSensor, touch));
-  const planOf = usePlan(tray, held);
-  const drop = useDrop(acts, onFiled, setAsked);
+  const planOf = usePlan(tray.ids, held);
+  const isHeld = held !== null;
+  useEffect(() => {
+    markDragging(isHeld);
+    return () => {
+      markDragging(false);
+    };
+  }, [isHeld]);
+  const drop = useDrop(tray, acts, onFiled, setAsked);
   const onDragEnd = ({ active, over }: DragEndEvent): void => {
     setHeld(null);
     const dragged = draggedOf(active);
@@ -94,6 +103,7 @@ export function Dragging({ tray, acts, onFiled, children }: Props) {
     <DndContext
       sensors={sensors}
       collisionDetection={pointerWithin}
+      autoScroll={false}
       onDragStart={({ active }) => {
         const dragged = draggedOf(active);
         if (dragged) {
@@ -152,18 +162,24 @@ function draggedPlugins(dragged: Dragged, tray: ReadonlySet<string>): readonly s
   if (dragged.kind === 'folder') {
     return [];
   }
-  const isOfTray = tray.has(dragged.plugin) && dragged.placement === undefined;
-  return isOfTray ? [...tray] : [dragged.plugin];
+  return isTrayDragged(dragged, tray) ? [...tray] : [dragged.plugin];
 }
+
+const isTrayDragged = (
+  { plugin, placement }: Exclude<Dragged, { kind: 'folder' }>,
+  tray: ReadonlySet<string>,
+): boolean => tray.has(plugin) && placement === undefined;
 
 /** Does what was planned, or says why not. */
 function useDrop(
+  tray: TrayState,
   acts: ChestActs,
   onFiled: (folder: string) => void,
   ask: (asked: Asked) => void,
 ): (dragged: Dragged, plan: DropPlan) => void {
   const { act } = useActs();
   const { notify } = useNotices();
+  const kept = [...tray.ids];
   return (dragged, { outcome }) => {
     switch (outcome.kind) {
       case 'nothing':
@@ -175,7 +191,15 @@ function useDrop(
         ask(outcome);
         return;
       case 'act': {
-        const isDone = act(outcome.act);
+        // What was dragged out of the tray leaves it; undo brings it back.
+        const isOfTray = dragged.kind !== 'folder' && isTrayDragged(dragged, tray.ids);
+        const refill = (): void => {
+          tray.add(kept);
+        };
+        const isDone = act(outcome.act, isOfTray ? { onUndone: refill } : {});
+        if (isDone && isOfTray) {
+          tray.empty();
+        }
         if (isDone && outcome.act.act === 'file') {
           onFiled(outcome.act.folder);
         }
@@ -205,7 +229,7 @@ function announcementsOf(planOf: PlanOf): Announcements {
 
 function InTheAir({ plan }: { plan: DropPlan }) {
   return (
-    <div className="in-the-air">
+    <div className="in-the-air" data-testid="in-the-air">
       {plan.words.map(({ text, isName }) => (isName ? <b key={text}>{text}</b> : text))}
       {plan.hint !== undefined && <span className="text-soft-bar"> {plan.hint}</span>}
     </div>

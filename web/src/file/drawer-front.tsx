@@ -4,8 +4,8 @@
  */
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { Layers, Pin } from 'lucide-react';
-import { memo } from 'react';
-import type { Arrangement, Folder } from '@clever-drawer/core';
+import { memo, useState, type MouseEvent } from 'react';
+import { plural, type Arrangement, type Folder } from '@clever-drawer/core';
 import { useArrangement } from '../studio/contexts.ts';
 import { FolderMenu } from './folder-menu.tsx';
 import { useDropPart } from './drop-part.ts';
@@ -44,11 +44,13 @@ function useFront(folder: Folder) {
 
 export function Divider({ folder, isFocusable, acts }: Omit<Props, 'isOpen'>) {
   const { ref, listeners, isDragging, isOver, over } = useFront(folder);
+  const { isMenuOpen, setMenuOpen, onContextMenu } = useMenu(folder);
   return (
     <div
       ref={ref}
       {...listeners}
       className={`divider ${isDragging ? 'dragged' : ''} ${isOver ? dividerDrop(over) : ''}`}
+      onContextMenu={onContextMenu}
     >
       <button
         type="button"
@@ -66,9 +68,24 @@ export function Divider({ folder, isFocusable, acts }: Omit<Props, 'isOpen'>) {
         {folder.name}
       </button>
       <hr />
-      <FolderMenu folder={folder} acts={acts} />
+      <FolderMenu folder={folder} acts={acts} isOpen={isMenuOpen} setOpen={setMenuOpen} />
     </div>
   );
+}
+
+/** The menu of a front: by its dots, a right click, or the context key on the front. */
+function useMenu(folder: Folder) {
+  const [isMenuOpen, setMenuOpen] = useState(false);
+  return {
+    isMenuOpen,
+    setMenuOpen,
+    onContextMenu: (event: MouseEvent) => {
+      if (folder.form !== 'favourites') {
+        event.preventDefault();
+        setMenuOpen(true);
+      }
+    },
+  };
 }
 
 type DragData = Readonly<Record<string, unknown>> | undefined;
@@ -99,14 +116,16 @@ export function DrawerFront({ folder, isOpen, isFocusable, acts }: Props) {
   const { ref, listeners, isDragging, isOver, over } = useFront(folder);
   const part = useDropPart();
   const dropClass = isOver && !isDragging ? frontDrop(folder, over, part) : '';
+  const { isMenuOpen, setMenuOpen, onContextMenu } = useMenu(folder);
   return (
     <li
       ref={ref}
       {...listeners}
       className={`front-place ${isDragging ? 'dragged' : ''} ${dropClass}`}
+      onContextMenu={onContextMenu}
     >
       <Face folder={folder} isOpen={isOpen} isFocusable={isFocusable} acts={acts} />
-      <FolderMenu folder={folder} acts={acts} />
+      <FolderMenu folder={folder} acts={acts} isOpen={isMenuOpen} setOpen={setMenuOpen} />
     </li>
   );
 }
@@ -123,7 +142,7 @@ const Face = memo(function DrawerFace({ folder, isOpen, isFocusable, acts }: Pro
       data-folder={folder.id}
       aria-expanded={isOpen}
       tabIndex={isFocusable ? 0 : -1}
-      aria-label={`${folder.name}, ${formWords[folder.form]}, ${members.length} plugins`}
+      aria-label={`${folder.name}, ${formWords[folder.form]}, ${plural(members.length, 'plugin')}`}
       onFocus={() => {
         acts.focus(folder.id);
       }}

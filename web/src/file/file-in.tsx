@@ -13,9 +13,11 @@ interface Props {
   readonly lately: readonly string[];
   readonly onClose: () => void;
   readonly onFiled: (folder: string) => void;
+  /** Brings back what was given up for it, when it is undone. */
+  readonly onUndone?: (() => void) | undefined;
 }
 
-export function FileIn({ plugins, moving, lately, onClose, onFiled }: Props) {
+export function FileIn({ plugins, moving, lately, onClose, onFiled, onUndone }: Props) {
   const { pluginById } = useCatalog();
   const { act } = useActs();
   const { arrangement, cabinet, cabinets, nameOf } = useArrangement();
@@ -31,7 +33,8 @@ export function FileIn({ plugins, moving, lately, onClose, onFiled }: Props) {
       isCopying: false,
     } as const;
     const { outcome } = planFiling(scene, folder, { placement: moving });
-    if (act(outcome.kind === 'act' ? outcome.act : keepInAct(folder, plugins))) {
+    const wanted = outcome.kind === 'act' ? outcome.act : keepInAct(folder, plugins);
+    if (act(wanted, { onUndone })) {
       onFiled(folder.id);
     }
   };
@@ -48,7 +51,7 @@ export function FileIn({ plugins, moving, lately, onClose, onFiled }: Props) {
   );
   const make = (cabinetId: Cabinet['id'], name: string): void => {
     const id = asId<Folder['id']>(crypto.randomUUID());
-    if (act(newFolderAct(id, cabinetId, name, plugins))) {
+    if (act(newFolderAct(id, cabinetId, name, plugins), { onUndone })) {
       onFiled(id);
     }
   };

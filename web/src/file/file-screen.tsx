@@ -48,8 +48,6 @@ export function FileScreen() {
   const chest = useChest(open, wishes);
   const moving = typeof dialog === 'object' && dialog !== null ? dialog : undefined;
   const activePlugin = active === null ? undefined : pluginById.get(active);
-  const alone = activePlugin ? [activePlugin.id] : [];
-  const toFile = tray.ids.size > 0 ? [...tray.ids] : alone;
   const { lately, onFiled } = useLately();
   const closeDialog = (): void => {
     setDialog(null);
@@ -57,14 +55,14 @@ export function FileScreen() {
       box.current?.focus();
     }
   };
-  useScreenKeys({ list, tray, active, toFile, activePlugin, field, setDialog });
+  useScreenKeys({ list, tray, active, activePlugin, field, setDialog });
   const changeView = (next: View): void => {
     setView(next);
     remember('file-view', next);
   };
   return (
-    <Dragging tray={tray.ids} acts={chest.acts} onFiled={onFiled}>
-      <main className="file-screen">
+    <Dragging tray={tray} acts={chest.acts} onFiled={onFiled}>
+      <main id="content" tabIndex={-1} className="file-screen">
         <ListPane
           onFieldKey={(event) => {
             leaveField(event, { list, field, box, setActive });
@@ -85,13 +83,13 @@ export function FileScreen() {
           onTakeOut={tray.toggle}
           onEmpty={tray.empty}
           onFile={() => {
-            setDialog('file');
+            setDialog('file tray');
           }}
         />
       </main>
       <Dialogs
         dialog={dialog}
-        toFile={toFile}
+        tray={tray}
         activePlugin={activePlugin}
         lately={lately}
         onFiled={onFiled}
@@ -177,7 +175,7 @@ function ListHead({ list, setDialog, view, changeView }: ListHeadProps) {
             setDialog('suggest');
           }}
         >
-          Suggestions for what is in no folder
+          Suggestions<span className="wide-only"> for what is in no folder</span>
         </button>{' '}
         <kbd>G</kbd>
       </span>
@@ -186,19 +184,18 @@ function ListHead({ list, setDialog, view, changeView }: ListHeadProps) {
   );
 }
 
-/** What the keys of the screen act on. */
+/** What the keys of the screen act on: the row that is lit; the tray has acts of its own. */
 interface KeyScene {
   readonly list: List;
   readonly tray: TrayState;
   readonly active: string | null;
   readonly activePlugin: Plugin | undefined;
-  readonly toFile: readonly string[];
   readonly field: RefObject<HTMLInputElement | null>;
   readonly setDialog: (dialog: Dialog) => void;
 }
 
 function useScreenKeys(scene: KeyScene): void {
-  const { list, tray, active, activePlugin, toFile, field, setDialog } = scene;
+  const { list, tray, active, activePlugin, field, setDialog } = scene;
   const { answers } = useCatalog();
   const { act } = useActs();
   const { arrangement } = useArrangement();
@@ -208,9 +205,10 @@ function useScreenKeys(scene: KeyScene): void {
       setDialog(dialog);
     }
   };
+  const isLit = activePlugin !== undefined;
   const hide = (): void => {
-    if (toFile.length > 0) {
-      act(annotateAct(toFile, { isHidden: !toFile.every((id) => answers.get(id)?.isHidden) }));
+    if (isLit) {
+      act(annotateAct([activePlugin.id], { isHidden: !answers.get(activePlugin.id)?.isHidden }));
     }
   };
   const favour = (): void => {
@@ -225,9 +223,10 @@ function useScreenKeys(scene: KeyScene): void {
       field.current?.select();
     },
     Escape: () => list.setFilter(clearFilter),
-    F: () => ask('file', toFile.length > 0),
-    N: () => ask('name', activePlugin !== undefined),
-    T: () => ask('type', toFile.length > 0),
+    F: () => ask('file', isLit),
+    'Shift+F': () => ask('file tray', tray.ids.size > 0),
+    N: () => ask('name', isLit),
+    T: () => ask('type', isLit),
     H: hide,
     G: () => ask('suggest', true),
     I: () => active !== null && void navigate(`/plugin/${active}`),
@@ -260,7 +259,7 @@ function leaveField(event: React.KeyboardEvent, { list, field, box, setActive }:
 
 interface DialogsProps {
   readonly dialog: Dialog;
-  readonly toFile: readonly string[];
+  readonly tray: TrayState;
   readonly activePlugin: Plugin | undefined;
   readonly lately: readonly string[];
   readonly onFiled: (folder: string) => void;
@@ -268,42 +267,60 @@ interface DialogsProps {
 }
 
 function Dialogs(props: DialogsProps) {
-  const { dialog, toFile, activePlugin, lately, onFiled, onClose } = props;
+  const { dialog, tray, activePlugin, lately, onFiled, onClose } = props;
   const filing = { lately, onFiled, onClose };
   if (typeof dialog === 'object' && dialog !== null) {
     return <FileIn plugins={[dialog.plugin]} moving={dialog} {...filing} />;
   }
-  if (dialog === 'file' && toFile.length > 0) {
-    return <FileIn plugins={toFile} {...filing} />;
+  if (dialog === 'file tray' && tray.ids.size > 0) {
+    return <FileTray tray={tray} {...filing} />;
+  }
+  if (dialog === 'file' && activePlugin) {
+    return <FileIn plugins={[activePlugin.id]} {...filing} />;
   }
   if (dialog === 'suggest') {
     return <Suggestions onClose={onClose} />;
   }
-  if (dialog === 'type') {
-    return <TypesOf plugins={toFile} activePlugin={activePlugin} onClose={onClose} />;
+  if (dialog === 'type' && activePlugin) {
+    return <TypesOf plugin={activePlugin} onClose={onClose} />;
   }
   return dialog === 'name' && activePlugin ? (
     <NameDialog plugin={activePlugin} onClose={onClose} />
   ) : null;
 }
 
-interface TypesOfProps {
-  readonly plugins: readonly string[];
-  readonly activePlugin: Plugin | undefined;
+interface FileTrayProps {
+  readonly tray: TrayState;
+  readonly lately: readonly string[];
+  readonly onFiled: (folder: string) => void;
   readonly onClose: () => void;
 }
 
-function TypesOf({ plugins, activePlugin, onClose }: TypesOfProps) {
+/** Files all of the tray, which is empty then; undo fills it again. */
+function FileTray({ tray, onFiled, ...rest }: FileTrayProps) {
+  const plugins = [...tray.ids];
+  return (
+    <FileIn
+      plugins={plugins}
+      {...rest}
+      onFiled={(folder) => {
+        tray.empty();
+        onFiled(folder);
+      }}
+      onUndone={() => {
+        tray.add(plugins);
+      }}
+    />
+  );
+}
+
+function TypesOf({ plugin, onClose }: { plugin: Plugin; onClose: () => void }) {
   const { act } = useActs();
   return (
     <TypesPicker
-      title={
-        plugins.length === 1 && activePlugin
-          ? `What does ${activePlugin.name} do?`
-          : `What do these ${plugins.length} do?`
-      }
+      title={`What does ${plugin.name} do?`}
       onTake={(type) => {
-        act(annotateAct(plugins, { types: type === null ? [] : [type] }));
+        act(annotateAct([plugin.id], { types: type === null ? [] : [type] }));
       }}
       onClose={onClose}
     />
@@ -311,7 +328,7 @@ function TypesOf({ plugins, activePlugin, onClose }: TypesOfProps) {
 }
 
 /** What is asked in a dialog; a placement is one that is moved to another folder. */
-type Dialog = 'file' | 'name' | 'type' | 'suggest' | Placement | null;
+type Dialog = 'file' | 'file tray' | 'name' | 'type' | 'suggest' | Placement | null;
 
 /** The folders filed in last, latest first, kept in this browser. */
 function useLately(): { lately: readonly string[]; onFiled: (folder: string) => void } {

@@ -122,7 +122,7 @@ export function FolderForm({ folder, parent = null, onDone }: Props) {
           {folder ? 'Save' : `Make the ${formNames[kind].toLowerCase()}`}
         </Button>
         <Button size="sm" variant="bare" onClick={onDone}>
-          Leave it
+          Cancel
         </Button>
       </span>
     </Form>

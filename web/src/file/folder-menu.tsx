@@ -40,27 +40,32 @@ type Asking = 'merge' | 'copy' | 'show';
 export const FolderMenu = memo(function MenuOfFolder({
   folder,
   acts,
+  isOpen,
+  setOpen,
 }: {
   folder: Folder;
   acts: ChestActs;
+  isOpen: boolean;
+  setOpen: (isOpen: boolean) => void;
 }) {
-  const [isOpen, setOpen] = useState(false);
   const [asking, setAsking] = useState<Asking | null>(null);
-  const dots = useRef<HTMLButtonElement>(null);
+  const place = useRef<HTMLSpanElement>(null);
   if (folder.form === 'favourites') {
     return null;
   }
   const close = (): void => {
     setOpen(false);
     requestAnimationFrame(() => {
+      // Back to the folder, from which the keys go on.
       if (document.activeElement === document.body) {
-        dots.current?.focus();
+        place.current?.parentElement?.querySelector<HTMLElement>('[data-folder]')?.focus();
       }
     });
   };
   return (
     <>
       <span
+        ref={place}
         className="front-menu"
         onPointerDown={(event) => {
           event.stopPropagation();
@@ -69,7 +74,7 @@ export const FolderMenu = memo(function MenuOfFolder({
         {isOpen ? (
           <Items folder={folder} acts={acts} onAsk={setAsking} onClose={close} />
         ) : (
-          <Dots dots={dots} folder={folder} setOpen={setOpen} />
+          <Dots folder={folder} setOpen={setOpen} />
         )}
       </span>
       {asking === 'merge' && (
@@ -94,21 +99,19 @@ export const FolderMenu = memo(function MenuOfFolder({
 });
 
 interface DotsProps {
-  readonly dots: React.RefObject<HTMLButtonElement | null>;
   readonly folder: Folder;
-  readonly setOpen: React.Dispatch<React.SetStateAction<boolean>>;
+  readonly setOpen: (isOpen: boolean) => void;
 }
 
-function Dots({ dots, folder, setOpen }: DotsProps) {
+function Dots({ folder, setOpen }: DotsProps) {
   return (
     <button
-      ref={dots}
       type="button"
       className="menu-dots"
       tabIndex={-1}
       aria-haspopup="true"
       aria-expanded={false}
-      aria-label={`Acts on ${folder.name}`}
+      aria-label={`Actions for ${folder.name}`}
       onClick={() => {
         setOpen(true);
       }}
@@ -129,6 +132,7 @@ function Items({ folder, acts, onAsk, onClose }: ItemsProps) {
   return (
     <Dropdown
       show
+      focusFirstItemOnShow
       onToggle={(isStill) => {
         if (!isStill) {
           onClose();
@@ -139,7 +143,7 @@ function Items({ folder, acts, onAsk, onClose }: ItemsProps) {
         as="button"
         type="button"
         className="menu-dots"
-        aria-label={`Acts on ${folder.name}`}
+        aria-label={`Actions for ${folder.name}`}
       >
         <MoreHorizontal size={15} aria-hidden />
       </Dropdown.Toggle>

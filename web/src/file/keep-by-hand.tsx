@@ -57,7 +57,7 @@ function KeepActs({ onClose, folder, keep, plugins }: KeepActsProps) {
   return (
     <Modal.Footer>
       <Button variant="bare" onClick={onClose}>
-        Leave it
+        Cancel
       </Button>
       <Button
         variant="quiet"

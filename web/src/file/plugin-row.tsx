@@ -68,7 +68,9 @@ export const PluginRow = memo(function RowOfPlugin(props: RowProps) {
       <span className="names">
         <span className="name">
           {props.isFavourite && <span className="ribbon" role="img" aria-label="favourite" />}
-          {nickname ?? plugin.name}
+          <span className="cut" title={nickname ?? plugin.name}>
+            {nickname ?? plugin.name}
+          </span>
           {nickname !== null && <span className="original">{plugin.name}</span>}
           {props.slotLabel !== null && <span className="label small">{props.slotLabel}</span>}
           {props.isHidden && <span className="original">hidden from loading</span>}

@@ -4,6 +4,7 @@ import { useMemo, useState, type ReactNode, type RefObject } from 'react';
 import { Dropdown, Form } from 'react-bootstrap';
 import { Link } from 'react-router';
 import {
+  plural,
   compareNames,
   formats,
   isNarrowed,
@@ -79,7 +80,7 @@ function SentenceTools({ field, filter, setFilter, rows, total }: SentenceToolsP
       <span className="shown" role="status">
         {isNarrowed(filter) ? (
           <>
-            <strong>{rows.length}</strong> of {total} plugins{' '}
+            <strong>{rows.length}</strong> of {plural(total, 'plugin')}{' '}
             <button
               type="button"
               className="link-words"
@@ -92,7 +93,7 @@ function SentenceTools({ field, filter, setFilter, rows, total }: SentenceToolsP
             <kbd>Esc</kbd> <KeepLink filter={filter} />
           </>
         ) : (
-          <>All {total} plugins</>
+          <>{total === 1 ? 'The only plugin' : `All ${plural(total, 'plugin')}`}</>
         )}
       </span>
     </div>

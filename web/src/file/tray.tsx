@@ -29,7 +29,12 @@ export function Tray({ tray, onTakeOut, onEmpty, onFile }: Props) {
   return (
     <section className="tray" aria-label="Tray">
       <span className="tray-name hand">
-        <Inbox size={17} aria-hidden /> Tray{count > 0 && <span className="count">{count}</span>}
+        <Inbox size={17} aria-hidden /> Tray
+        {count > 0 && (
+          <span className="count" data-testid="tray-count">
+            {count}
+          </span>
+        )}
       </span>
       {count === 0 && (
         <span className="tray-empty">
@@ -71,7 +76,7 @@ function TrayActs({ onFile, count, setGathering, plugins, onEmpty }: TrayActsPro
   return (
     <span className="tray-acts">
       <Button className="file-tray" onClick={onFile}>
-        File {count === 1 ? 'it' : `${count} plugins`} in … <kbd>F</kbd>
+        File {count === 1 ? 'it' : `${count} plugins`} in … <kbd>Shift</kbd> <kbd>F</kbd>
       </Button>
       <button
         type="button"
@@ -98,7 +103,7 @@ interface TrayItemsProps {
 
 function TrayItems({ plugins, onTakeOut, count }: TrayItemsProps) {
   return (
-    <ul className="tray-items">
+    <ul className="tray-items" aria-label="In the tray">
       {plugins.slice(-drawn).map((plugin) => (
         <TrayItem key={plugin.id} plugin={plugin} onTakeOut={onTakeOut} />
       ))}

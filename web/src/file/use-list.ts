@@ -18,6 +18,7 @@ import {
   type Sorting,
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
+import { useLatest } from '../ui/use-latest.ts';
 
 export interface List {
   readonly filter: Filter;
@@ -87,6 +88,26 @@ const withoutLetters = (part: string): string => {
 };
 
 /**
+ * Going back or forward counts at once: the router draws an address a moment after it was written,
+ * and one that was left by then would never be drawn at all.
+ */
+function useSteppedBack(take: (address: URLSearchParams) => void): void {
+  const latest = useLatest(take);
+  useEffect(() => {
+    const { pathname } = window.location;
+    const listen = (): void => {
+      if (window.location.pathname === pathname) {
+        latest(new URLSearchParams(window.location.search));
+      }
+    };
+    window.addEventListener('popstate', listen);
+    return () => {
+      window.removeEventListener('popstate', listen);
+    };
+  }, [latest]);
+}
+
+/**
  * The filter stands in the address, so that reload and links keep it; typing reaches the address a
  * moment later.
  * An address that comes back from having been written here is not taken: keys pressed in between
@@ -105,6 +126,10 @@ function useFilter() {
       setState(fromAddress(params));
     }
   }
+  useSteppedBack((address) => {
+    setWritten(null);
+    setState(fromAddress(address));
+  });
   useEffect(() => {
     const timer = setTimeout(() => {
       const next = toAddress(params, filter, sorting);

@@ -39,9 +39,14 @@ export function useTray(): TrayState {
       return next;
     });
   }, []);
-  const add = useCallback((more: readonly string[]) => {
-    setKept((before) => new Set([...before, ...more]));
-  }, []);
+  const add = useCallback(
+    (more: readonly string[]) => {
+      // Written at once: undo may bring plugins back while another screen is shown.
+      sessionStorage.setItem(name, JSON.stringify([...new Set([...read(name), ...more])]));
+      setKept((before) => new Set([...before, ...more]));
+    },
+    [name],
+  );
   const empty = useCallback(() => {
     setKept(new Set());
   }, []);

@@ -2,6 +2,7 @@
 import { Zap } from 'lucide-react';
 import { useCallback, useEffect, useRef } from 'react';
 import {
+  plural,
   cabinetSlotAt,
   isPresent,
   slotScopes,
@@ -10,7 +11,7 @@ import {
 } from '@clever-drawer/core';
 import { NameDialog } from '../annotate/name-dialog.tsx';
 import { isAmongFavourites } from '../annotate/filing.ts';
-import { useArrangement, useCatalog } from '../studio/contexts.ts';
+import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
 import { CabinetChoice } from './cabinet-choice.tsx';
 import { Copies, Facts } from './details.tsx';
@@ -74,11 +75,17 @@ export function Finder(props: LoaderProps) {
 
 function Head(slot: Slot) {
   const { track, index } = slot;
+  const { computer } = useComputer();
   return (
     <div className="finder-head">
       <h1 id="finder-title">
         Load {wants[slotKindAt(track.sort, index)]} into {track.name}, slot {index + 1}
       </h1>
+      {computer.isElsewhere && (
+        <p className="text-brick" role="note">
+          These plugins are on {computer.name}: they can be found here, but not loaded.
+        </p>
+      )}
       <After slot={slot} />
       <CabinetChoice slot={cabinetSlotAt(track.sort, index)} />
     </div>
@@ -111,8 +118,8 @@ function Field({ loader, field }: { loader: Loader; field: LoaderProps['field'] 
       <span className="text-soft found" role="status">
         {finding.isReady ? `${finding.found} of ${finding.among}` : 'getting ready …'}
       </span>
-      <span className="tab-hint text-soft">
-        <kbd>Tab</kbd> {tabWords(where.kept, finding)}
+      <span className="scope-hint text-soft">
+        <kbd>F4</kbd> {scopeWords(where.kept, finding)}
       </span>
     </div>
   );
@@ -258,7 +265,7 @@ function After({ slot: { track, index } }: { slot: Slot }) {
   ) : null;
 }
 
-const tabWords = (scope: SlotScope, { counts }: Finding): string => {
+const scopeWords = (scope: SlotScope, { counts }: Finding): string => {
   if (scope === 'cabinet') {
     return `look in all ${counts.all.toLocaleString('en')}`;
   }
@@ -290,7 +297,7 @@ function Scopes({ scope, folder, counts, cabinet, onChange }: ScopesProps) {
         type="button"
         aria-pressed={folder === null && one === scope}
         className="scope where"
-        title={`${counts[one]} plugins`}
+        title={plural(counts[one], 'plugin')}
         onClick={() => {
           onChange(one);
         }}
@@ -328,7 +335,7 @@ function Nothing({ scope, finding }: { scope: SlotScope; finding: Finding }) {
     return (
       <p className="empty">
         No plugin in the catalog can be loaded here.{gone > 0 && ` ${gone} are gone from the disk.`}{' '}
-        <kbd>Tab</kbd> shows the others, each with the reason.
+        <kbd>F4</kbd> shows the others, each with the reason.
       </p>
     );
   }

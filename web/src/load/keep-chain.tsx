@@ -81,7 +81,7 @@ function ChainDialog({ track, plugins, onClose }: ChainDialogProps) {
         <ChainFields plugins={plugins} track={track} name={name} setName={setName} />
         <Modal.Footer>
           <Button variant="bare" onClick={onClose}>
-            Leave it
+            Cancel
           </Button>
           <Button type="submit">Keep the chain</Button>
         </Modal.Footer>

@@ -16,7 +16,11 @@ import { slotToFill, type At, type Opening, type SlotActs } from './model/slots.
 export function LoadScreen() {
   const { client } = useComputer();
   const session = useQuery({ queryKey: ['session', client.computer], queryFn: client.session });
-  return session.data ? <LoadInto session={session.data} /> : <main aria-busy="true" />;
+  return session.data ? (
+    <LoadInto session={session.data} />
+  ) : (
+    <main id="content" tabIndex={-1} aria-busy="true" />
+  );
 }
 
 /** The first empty slot of the first track, unless another is chosen. */
@@ -74,7 +78,7 @@ function LoadInto({ session }: { session: SessionView }) {
       after(client.bypassSlot(slot, isBypassed), isBypassed ? 'Bypassed' : 'No longer bypassed'),
   };
   return (
-    <main className="load-screen">
+    <main id="content" tabIndex={-1} className="load-screen">
       <Session session={session} chosen={at} opening={opening} box={slots} acts={acts} />
       {track && at && (
         <Finder

@@ -100,7 +100,7 @@ function SaveDialog({ session, acts, onClose }: DialogProps) {
         </Modal.Body>
         <Modal.Footer>
           <Button variant="bare" onClick={onClose}>
-            Leave it
+            Cancel
           </Button>
           <Button type="submit">Save the session</Button>
         </Modal.Footer>

@@ -1,6 +1,6 @@
 /** Everything the finder does, apart from how it looks. */
 import { useState, type KeyboardEvent, type RefObject } from 'react';
-import { cabinetSlotAt, type CopyCard, type Plugin } from '@clever-drawer/core';
+import { cabinetSlotAt, type CopyCard, type Hit, type Plugin } from '@clever-drawer/core';
 import { favouriteAct } from '../annotate/filing.ts';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { commandFor } from '../ui/commands.ts';
@@ -32,24 +32,27 @@ export interface LoaderProps extends Slot {
 export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
   const { formatOrder } = useCatalog();
   const [typed, setTyped] = useState('');
-  const [at, setAt] = useState(0);
+  const [mark, setMark] = useState<Mark>(first);
   const [copyAt, setCopyAt] = useState<number | null>(null);
   const [naming, setNaming] = useState<Plugin | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const looks = useLooks();
   const where = useScope(cabinetSlotAt(slot.track.sort, slot.index), () => {
-    setAt(0);
+    setMark(first);
     field.current?.focus();
   });
   const keys = useKeyCount();
-  const finding = useFinding(slot, typed, where);
-  const { hits } = finding;
-  const active = hits[Math.min(at, hits.length - 1)];
+  const { pluginById } = useCatalog();
+  const found = useFinding(slot, typed, where);
+  const hits = withMarked(found.hits, mark, pluginById);
+  const finding = { ...found, hits };
+  const at = placeOf(mark, hits);
+  const active = hits[at];
   const copies = active ? copiesToChoose(active.plugin, slot.settings, formatOrder) : [];
   const isForgot = where.scope === 'forgot';
   const clear = (): void => {
     setTyped('');
-    setAt(0);
+    setMark(first);
     setCopyAt(null);
     where.setForgot(false);
     keys.clear();
@@ -76,7 +79,7 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
   };
   const isFigure = (place: number): boolean =>
     isPlaceFigure(place, hits.length, typed, finding.figures);
-  const toggleFavourite = useToggleFavourite(active?.plugin.id);
+  const favour = useToggleFavourite(active?.plugin.id);
   const commands = finderCommands(
     {
       typed,
@@ -95,7 +98,9 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
       loadCopy: (place) => {
         load(active?.plugin, copies[place] ?? null);
       },
-      moveTo: setAt,
+      moveTo: (place) => {
+        setMark({ at: place, plugin: hits[place]?.plugin.id ?? null });
+      },
       aimCopy: (place) => {
         setCopyAt(active && active.plugin.copies.length > 0 ? place : null);
       },
@@ -103,7 +108,11 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
       nextFolder: (step) => {
         where.walk(step, finding);
       },
-      toggleFavourite,
+      toggleFavourite: () => {
+        // A favourite ranks higher: the mark stays on the plugin, wherever that stands then.
+        setMark({ at, plugin: active?.plugin.id ?? null });
+        favour();
+      },
       name: () => {
         setNaming(active?.plugin ?? null);
       },
@@ -135,7 +144,7 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
   };
   const type = (text: string): void => {
     setTyped(text);
-    setAt(0);
+    setMark(first);
     setCopyAt(null);
     setRefusal(null);
   };
@@ -154,6 +163,32 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
     isFigure,
     onKeyDown,
   };
+}
+
+/** The marked hit: the plugin where one was chosen, so that it stays when hits are ranked anew, else a place. */
+interface Mark {
+  readonly at: number;
+  readonly plugin: string | null;
+}
+const first: Mark = { at: 0, plugin: null };
+
+/** The hits, with a marked one that is ranked too low now still where it stood. */
+function withMarked(
+  hits: readonly Hit[],
+  { at, plugin }: Mark,
+  pluginById: ReadonlyMap<string, Plugin>,
+): readonly Hit[] {
+  const marked = plugin === null ? undefined : pluginById.get(plugin);
+  if (!marked || hits.some((hit) => hit.plugin.id === plugin)) {
+    return hits;
+  }
+  return [...hits.slice(0, at), { plugin: marked, score: 0, because: '' }, ...hits.slice(at)];
+}
+
+/** Where the mark stands among the hits; never behind the last one. */
+function placeOf({ at, plugin }: Mark, hits: readonly { readonly plugin: Plugin }[]): number {
+  const found = plugin === null ? -1 : hits.findIndex((hit) => hit.plugin.id === plugin);
+  return Math.max(0, found < 0 ? Math.min(at, hits.length - 1) : found);
 }
 
 const refusalWords = ({ name }: Plugin, reason: string | null): string | null =>

@@ -1,4 +1,5 @@
 /** The copies of a plugin with their facts; joining it with another one, and parting a copy from it. */
+import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useNavigate } from 'react-router';
@@ -15,7 +16,10 @@ import {
   type PluginView,
   type Width,
 } from '@clever-drawer/core';
-import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
+import { useActs, useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
+import { useNotifyError } from '../studio/notify-error.ts';
+import { useSetAside } from '../studio/use-set-aside.ts';
+import { useNotices } from '../ui/notices.tsx';
 import { FormatOrder } from '../annotate/format-order.tsx';
 import { ownerOf } from '../annotate/annotate.ts';
 import { Picker, type Choice } from '../ui/picker.tsx';
@@ -92,7 +96,7 @@ function CopyRow({ copy, front, copies, isOld, plugin, part }: CopyRowProps) {
         {copy.facts.declared.length > 0 &&
           ` · declares ${copy.facts.declared.map(short).join(', ')}`}
       </p>
-      {copy.facts.problem && <p className="text-brick">{describe(copy.facts.problem)}</p>}
+      {copy.facts.problem && <Trouble copy={copy} problem={copy.facts.problem} />}
       {copy.facts.mended && (
         <p className="text-soft">
           Kept without what no text may hold, or cut: its {copy.facts.mended.join(', ')}.
@@ -110,6 +114,48 @@ function CopyRow({ copy, front, copies, isOld, plugin, part }: CopyRowProps) {
         </Button>
       )}
     </li>
+  );
+}
+
+interface TroubleProps {
+  readonly copy: Copy;
+  readonly problem: NonNullable<Copy['facts']['problem']>;
+}
+
+/** Why a copy would not be read or opened, and what can be done about it. */
+function Trouble({ copy, problem }: TroubleProps) {
+  const { client } = useComputer();
+  const { notify } = useNotices();
+  const setAside = useSetAside();
+  const again = useMutation({
+    mutationFn: () => client.startScan('failed'),
+    onSuccess: () => {
+      notify('Trying again what failed', 'done');
+    },
+    onError: useNotifyError(),
+  });
+  return (
+    <p className="text-brick">
+      {describe(problem)}{' '}
+      <Button
+        variant="bare"
+        size="sm"
+        onClick={() => {
+          again.mutate();
+        }}
+      >
+        Try again
+      </Button>{' '}
+      <Button
+        variant="bare"
+        size="sm"
+        onClick={() => {
+          setAside(copy.id, 'Set aside. Its file is untouched; it can be taken back in Scan.');
+        }}
+      >
+        Set aside
+      </Button>
+    </p>
   );
 }
 

@@ -108,6 +108,7 @@ const words: Record<FindingView['sort'], string> = {
   arrived: 'Arrived',
   returned: 'Back',
   updated: 'Updated',
+  opened: 'Opened, and says who it is',
   moved: 'Moved',
   gone: 'Gone',
   away: 'Out of reach',

@@ -22,6 +22,7 @@ import { OwnPicture } from './own-picture.tsx';
 import './plugin.css';
 import { Annotations } from './annotations/annotations.tsx';
 import { Why } from './why.tsx';
+import { useDocumentTitle } from '../ui/use-document-title.ts';
 
 export function PluginPage() {
   const { plugin: id = '' } = useParams();
@@ -29,7 +30,7 @@ export function PluginPage() {
   const plugin = pluginById.get(id);
   if (!plugin) {
     return (
-      <main className="empty">
+      <main id="content" tabIndex={-1} className="empty">
         <h1>This plugin is not in the catalog</h1>
         <p>
           {plugins.length > 0
@@ -46,6 +47,7 @@ export function PluginPage() {
 function Page({ plugin }: { plugin: Plugin }) {
   const { client } = useComputer();
   const { nameOf, naming } = useArrangement();
+  useDocumentTitle(nameOf(plugin));
   const navigate = useNavigate();
   const [isNaming, setNaming] = useState(false);
   const view = useQuery({
@@ -63,7 +65,7 @@ function Page({ plugin }: { plugin: Plugin }) {
     },
   });
   return (
-    <main className="plugin-page">
+    <main id="content" tabIndex={-1} className="plugin-page">
       <PageHead plugin={plugin} name={name} setNaming={setNaming} label={label} />
       <PageColumns plugin={plugin} view={view} />
       {isNaming && (

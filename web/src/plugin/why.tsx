@@ -7,6 +7,7 @@ import {
   type PluginView,
   type Reason,
   type Suggestion,
+  whichIsUnknown,
 } from '@clever-drawer/core';
 import { useCatalog } from '../studio/contexts.ts';
 
@@ -28,7 +29,7 @@ export function Why({ plugin, view }: { plugin: Plugin; view: PluginView | undef
           <WhyRow key={suggestion.type} suggestion={suggestion} />
         ))}
         {grounds.suggestions.length === 0 && (
-          <li className="text-soft">Nothing speaks for any type.</li>
+          <li className="text-soft">{whichIsUnknown(plugin.kind)}</li>
         )}
         {grounds.kindReasons.length > 0 && <WhyKind grounds={grounds} />}
         {grounds.sameBecause.length > 0 && (

@@ -143,7 +143,7 @@ function CardBox({ card, at, title, drafting, words, completions, warnings }: Bo
 }
 
 export const Warn = ({ children }: { children: React.ReactNode }) => (
-  <p className="rule-warning">
+  <p className="rule-warning" role="note">
     <TriangleAlert size={14} aria-hidden /> {children}
   </p>
 );

@@ -168,15 +168,15 @@ interface FiguresProps {
 function Figures({ inside, saved, joins, leaves }: FiguresProps) {
   return (
     <div className="figures" role="status">
-      <span className="figure">
+      <span className="figure" data-testid="figure">
         <strong>{inside.length}</strong> inside
       </span>
       {saved !== null && (
         <>
-          <span className={`figure ${joins.length > 0 ? 'joins' : ''}`}>
+          <span data-testid="figure" className={`figure ${joins.length > 0 ? 'joins' : ''}`}>
             <strong>+{joins.length}</strong> would join
           </span>
-          <span className={`figure ${leaves.length > 0 ? 'leaves' : ''}`}>
+          <span data-testid="figure" className={`figure ${leaves.length > 0 ? 'leaves' : ''}`}>
             <strong>−{leaves.length}</strong> would leave
           </span>
         </>

@@ -27,9 +27,11 @@ import {
   type SmartPart,
 } from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog, useOrder } from '../studio/contexts.ts';
+import { keepDraft } from '../ui/kept-text.ts';
 import { useKeys } from '../ui/keys.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { useNotices } from '../ui/notices.tsx';
+import { useDocumentTitle } from '../ui/use-document-title.ts';
 import { Cards, Warn } from './cards.tsx';
 import { createCompletions } from './model/completions.ts';
 import { Preview } from './preview.tsx';
@@ -51,7 +53,7 @@ export function RuleScreen() {
   const folder = folderIn(order.records, folderIn(order.records, id)?.shortcutTo ?? id);
   if (id !== 'new' && folder?.form !== 'smart') {
     return (
-      <main className="empty">
+      <main id="content" tabIndex={-1} className="empty">
         <h1>{folder ? `${folder.name} has no rule` : 'This folder is not there any more'}</h1>
         <p>
           {folder
@@ -64,7 +66,7 @@ export function RuleScreen() {
   }
   if (!cabinet) {
     return (
-      <main className="empty">
+      <main id="content" tabIndex={-1} className="empty">
         <h1>There is no cabinet yet</h1>
       </main>
     );
@@ -92,7 +94,8 @@ function Editor({ folder, cabinet }: { folder: Folder | undefined; cabinet: Cabi
     const given = parseRule(params.get('text') ?? '', words);
     return draftOf(folder, params.get('name') ?? '', given.ok ? given.value : bareRule);
   }, []); // eslint-disable-line react-hooks/exhaustive-deps -- what one begins with, once
-  const drafting = useDraft(start, words);
+  const kept = `rule ${folder?.id ?? `new ${cabinet.id} ${params.toString()}`}`;
+  const drafting = useDraft(kept, start, words);
   const { draft, rule, edit } = drafting;
   const index = useMemo(() => new CatalogIndex(candidates), [candidates]);
   const completions = useMemo(
@@ -105,11 +108,14 @@ function Editor({ folder, cabinet }: { folder: Folder | undefined; cabinet: Cabi
     () => (folder ? new Set<string>(savedMembers(folder, members, index, where)) : null),
     [folder, members, index, where],
   );
-  const { save, leave } = useSaving(folder, cabinet, drafting, params.get('parent'));
+  const { save, leave } = useSaving(folder, cabinet, drafting, params.get('parent'), kept);
   useKeys({ 'Ctrl+S': save, Escape: leave });
+  useDocumentTitle(folder ? `Rule of ${folder.name}` : 'A new smart folder');
   const standsIn = cabinetIn(order.records, folder?.cabinet ?? cabinet.id)?.name ?? cabinet.name;
   return (
     <main
+      id="content"
+      tabIndex={-1}
       className="rule-screen"
       onKeyDown={(event) => {
         if ((event.ctrlKey || event.metaKey) && (event.key === 's' || event.key === 'Enter')) {
@@ -128,6 +134,20 @@ function Editor({ folder, cabinet }: { folder: Folder | undefined; cabinet: Cabi
           leave={leave}
           save={save}
         />
+        {drafting.isKept && (
+          <p className="text-soft" role="status">
+            This goes on from what you had not saved.{' '}
+            <button
+              type="button"
+              className="link-words"
+              onClick={() => {
+                edit({ edit: 'anew', draft: start });
+              }}
+            >
+              Start anew
+            </button>
+          </p>
+        )}
         <p className="rule-sentence">
           {sayRuleParts(rule, words).map((part, i) =>
             part.isStrong ? <strong key={i}>{part.text}</strong> : <span key={i}>{part.text}</span>,
@@ -189,7 +209,7 @@ function RuleHead({ folder, draft, edit, standsIn, leave, save }: RuleHeadProps)
       </span>
       <span className="rule-acts">
         <Button variant="bare" onClick={leave}>
-          Leave it <kbd>Esc</kbd>
+          Close <kbd>Esc</kbd>
         </Button>
         <Button onClick={save}>
           Save <kbd>Ctrl+S</kbd>
@@ -223,6 +243,7 @@ function useSaving(
   cabinet: Cabinet,
   { draft, rule }: Drafting,
   parent: string | null,
+  kept: string,
 ): { save: () => void; leave: () => void } {
   const { act } = useActs();
   const { notify } = useNotices();
@@ -273,6 +294,7 @@ function useSaving(
           smart,
         });
     if (isSaved) {
+      keepDraft(kept, null);
       void navigate(`/file?open=${id}`);
     }
   };

@@ -2,7 +2,7 @@
  * The rule as it is being edited: cards, or text, each following the other. Lines may be
  * unfinished; those are not asked yet.
  */
-import { useMemo, useReducer } from 'react';
+import { useEffect, useMemo, useReducer, useState } from 'react';
 import {
   parseRule,
   printRule,
@@ -17,6 +17,7 @@ import {
   type Rule,
   type RuleWords,
 } from '@clever-drawer/core';
+import { keepDraft, readDraft } from '../ui/kept-text.ts';
 
 export interface Draft {
   readonly name: string;
@@ -39,6 +40,7 @@ export type Edit =
       set: Partial<Pick<Draft, 'name' | 'alwaysIn' | 'alwaysOut' | 'sortedBy' | 'atMost'>>;
     }
   | { edit: 'rule'; rule: Rule }
+  | { edit: 'anew'; draft: Draft }
   | { edit: 'text'; text: string; words: RuleWords }
   | { edit: 'follow' }
   | { edit: 'add-card'; isNever: boolean }
@@ -60,6 +62,8 @@ function reduce(draft: Draft, edit: Edit): Draft {
   switch (edit.edit) {
     case 'set':
       return { ...draft, ...edit.set };
+    case 'anew':
+      return edit.draft;
     case 'rule':
       return { ...draft, ...follow, cards: edit.rule.cards, never: edit.rule.never };
     case 'follow':
@@ -139,11 +143,29 @@ export interface Drafting {
   /** What stands in the field for the text. */
   readonly text: string;
   readonly edit: (edit: Edit) => void;
+  /** Whether it goes on from an earlier visit. */
+  readonly isKept: boolean;
 }
 
-export function useDraft(start: Draft, words: RuleWords): Drafting {
-  const [draft, edit] = useReducer(reduce, start);
+/** A draft of an earlier visit; null where none was kept, or what was kept is none. */
+export function draftKept(name: string): Draft | null {
+  try {
+    const kept = JSON.parse(readDraft(name) ?? 'null') as Draft | null;
+    return kept && Array.isArray(kept.cards) && Array.isArray(kept.never) ? kept : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Edits a draft, which is kept under its name as soon as it differs from what it began with. */
+export function useDraft(name: string, start: Draft, words: RuleWords): Drafting {
+  const [began] = useState(() => draftKept(name) ?? start);
+  const [draft, edit] = useReducer(reduce, began);
+  const isChanged = JSON.stringify(draft) !== JSON.stringify(start);
+  useEffect(() => {
+    keepDraft(name, isChanged ? JSON.stringify(draft) : null);
+  }, [name, draft, isChanged]);
   const rule = useMemo(() => ruleOf(draft), [draft]);
   const text = useMemo(() => draft.text ?? printRule(rule, words), [draft.text, rule, words]);
-  return { draft, rule, text, edit };
+  return { draft, rule, text, edit, isKept: began !== start && isChanged };
 }

@@ -1,5 +1,5 @@
 /** What the scans found, one scan at a time. */
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRef, useState, type ReactNode } from 'react';
 import { Button, Nav } from 'react-bootstrap';
@@ -12,14 +12,15 @@ import {
   type ScanView,
 } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
+import { useSetAside } from '../studio/use-set-aside.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
-import { useNotices } from '../ui/notices.tsx';
 import { sayTime } from '../ui/time-words.ts';
 
 const names: Record<FindingKind, string> = {
   arrived: 'Arrived',
   returned: 'Back',
   updated: 'Updated',
+  opened: 'Opened',
   moved: 'Moved',
   gone: 'Gone',
   away: 'Out of reach',
@@ -128,6 +129,7 @@ const rank: Record<FindingKind, number> = {
   moved: 4,
   away: 5,
   gone: 6,
+  opened: 7,
 };
 
 function FindingList({ scan }: { scan: ScanView }) {
@@ -216,26 +218,16 @@ function FindingRow({ finding }: { finding: FindingView }) {
 
 /** Neither examined nor catalogued from now on, until it is taken back. */
 function SetAside({ copy, name }: { copy: string; name: string }) {
-  const { client } = useComputer();
-  const { notify } = useNotices();
-  const aside = useMutation({
-    mutationFn: () => client.setAside(copy),
-    onSuccess: () => {
-      notify(
-        `${name} is set aside. Its file is untouched; it can be taken back at the left.`,
-        'done',
-      );
-    },
-    onError: (error) => {
-      notify(error.message, 'trouble');
-    },
-  });
+  const setAside = useSetAside();
   return (
     <Button
       size="sm"
       variant="quiet"
       onClick={() => {
-        aside.mutate();
+        setAside(
+          copy,
+          `${name} is set aside. Its file is untouched; it can be taken back at the left.`,
+        );
       }}
     >
       Set aside
@@ -254,6 +246,10 @@ function detail(finding: FindingView): string {
       return from === to
         ? `${finding.format} · changed, version ${to} as before`
         : `${from} → ${to} · ${finding.format}`;
+    case 'opened':
+      return [from === to ? null : `was ${from}`, finding.vendor, finding.format]
+        .filter((part) => part !== null)
+        .join(' · ');
     case 'moved':
       return `${finding.format} · from ${from}`;
     case 'away':

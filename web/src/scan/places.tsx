@@ -214,6 +214,7 @@ function PlaceActs({ place, isScanning, onChange, onRemove }: PlaceActsProps) {
 function PlaceNotes({ place }: { place: PlaceView }) {
   const notes = [
     place.formats.length < formats.length ? place.formats.join(', ') : 'all formats',
+    ...(place.opened > 0 ? [`${place.opened} opened`] : []),
     ...(place.isWatched ? ['keeps looking'] : []),
     ...(place.isOn ? [] : ['switched off, not looked through']),
   ];

@@ -58,7 +58,7 @@ export function ScanControls({ hasPlaces, progress, latest, failed }: Props) {
 
 interface ScanStartProps {
   readonly hasPlaces: boolean;
-  readonly start: UseMutationResult<ScanView, Error, 'changed' | 'everything' | 'failed'>;
+  readonly start: UseMutationResult<ScanView, Error, ScanMode>;
   readonly latest: ScanView | undefined;
 }
 
@@ -100,7 +100,7 @@ function ScanModes({
   start,
   failed,
 }: {
-  readonly start: UseMutationResult<ScanView, Error, 'changed' | 'everything' | 'failed'>;
+  readonly start: UseMutationResult<ScanView, Error, ScanMode>;
   readonly failed: number;
 }) {
   return (
@@ -143,7 +143,7 @@ function sayLatest(scan: ScanView | undefined): string {
 }
 
 function Running({ progress }: { progress: ScanProgress }) {
-  const { place, examining, done, total, unchanged, secondsLeft } = progress;
+  const { place, examining, done, total, unchanged, failed, isOpening, secondsLeft } = progress;
   const left =
     secondsLeft === null || total === null
       ? ''
@@ -162,10 +162,11 @@ function Running({ progress }: { progress: ScanProgress }) {
           'Comparing'
         ) : (
           <>
-            Examining <span className="mono">{examining}</span>
+            {isOpening ? 'Opening' : 'Reading'} <span className="mono">{examining}</span>
           </>
         )}
         {unchanged > 0 && ` · ${unchanged} unchanged, skipped`}
+        {failed > 0 && ` · ${failed} failed`}
       </div>
     </div>
   );

@@ -1,35 +1,32 @@
 /** Scan: where plugins live, looking through, and what came of it. */
 import { useQuery } from '@tanstack/react-query';
+import type { PlaceView, ScanProgress, ScanView } from '@clever-drawer/core';
 import { useComputer, useScanProgress } from '../studio/contexts.ts';
 import { Asides } from './asides.tsx';
 import { Findings } from './findings.tsx';
+import { Opening } from './opening.tsx';
 import { Places } from './places.tsx';
+import { TakeCopies } from './take-copies.tsx';
 import { ScanControls } from './scan-controls.tsx';
 import './scan.css';
 
 export function ScanScreen() {
-  const { client } = useComputer();
+  const { client, computer } = useComputer();
   const scan = useScanProgress();
   const places = useQuery({ queryKey: ['places', client.computer], queryFn: client.places });
   const scans = useQuery({ queryKey: ['scans', client.computer], queryFn: client.scans });
   if (!places.data || !scans.data) {
-    return <main aria-busy="true" />;
+    return <main id="content" tabIndex={-1} aria-busy="true" />;
   }
   const progress = scan ?? scans.data.progress;
   return (
-    <main className="scan-screen">
+    <main id="content" tabIndex={-1} className="scan-screen">
       <section className="pane scan-left" aria-labelledby="places-title">
-        <h1 id="places-title">Where this computer keeps plugins</h1>
-        <p className="text-soft visually-quiet">
-          Only these places are read, and nothing in them is ever changed.
-        </p>
-        <ScanControls
-          hasPlaces={places.data.length > 0}
-          progress={progress}
-          latest={scans.data.scans[0]}
-          failed={places.data.reduce((sum, place) => sum + place.failed, 0)}
-        />
-        <Places places={places.data} isScanning={progress !== null} />
+        {computer.isElsewhere ? (
+          <Elsewhere name={computer.name} />
+        ) : (
+          <Here places={places.data} progress={progress} latest={scans.data.scans[0]} />
+        )}
         <Asides />
       </section>
       <section className="scan-right" aria-labelledby="changed-title">
@@ -41,5 +38,49 @@ export function ScanScreen() {
         />
       </section>
     </main>
+  );
+}
+
+interface HereProps {
+  readonly places: readonly PlaceView[];
+  readonly progress: ScanProgress | null;
+  readonly latest: ScanView | undefined;
+}
+
+/** The places of the computer that the program runs on. */
+function Here({ places, progress, latest }: HereProps) {
+  return (
+    <>
+      <h1 id="places-title">Where this computer keeps plugins</h1>
+      <p className="text-soft visually-quiet">
+        Only these places are looked through, and nothing in them is ever changed.
+      </p>
+      <ScanControls
+        hasPlaces={places.length > 0}
+        progress={progress}
+        latest={latest}
+        failed={places.reduce((sum, place) => sum + place.failed, 0)}
+      />
+      {progress === null && places.length > 0 && <Opening />}
+      <Places places={places} isScanning={progress !== null} />
+      <details className="another-computer">
+        <summary>Plugins of another computer …</summary>
+        <TakeCopies name="" />
+      </details>
+    </>
+  );
+}
+
+/** A computer whose copies were read in. */
+function Elsewhere({ name }: { readonly name: string }) {
+  return (
+    <>
+      <h1 id="places-title">{name} is another computer</h1>
+      <p className="text-soft">
+        Its plugins can be put in order here; they cannot be opened or loaded, and their pictures
+        stay there. Read in a newer file to bring them up to date.
+      </p>
+      <TakeCopies name={name} />
+    </>
   );
 }

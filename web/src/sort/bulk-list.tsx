@@ -1,7 +1,7 @@
 /** The questions of one kind as a list: select rows, then one answer for all, or each its own best. */
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Check } from 'lucide-react';
-import { useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
 import { Button } from 'react-bootstrap';
 import type { Act, Question, Vendor } from '@clever-drawer/core';
 import { annotateAct } from '../annotate/annotate.ts';
@@ -12,6 +12,7 @@ import { runCommand, type Command } from '../ui/commands.ts';
 import { chord } from '../ui/keys.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
 import { bestOf, canPick, inShort, sameFor } from './model/bulk-answers.ts';
+import { idsOf } from './model/options.ts';
 import { useSelection, type Selection } from './use-selection.ts';
 import { useTitle } from './use-title.ts';
 
@@ -34,9 +35,7 @@ export function BulkList({ questions, vendors }: Props) {
   const selection = useSelection(questions.map((question) => question.id));
   const [isPicking, setPicking] = useState(false);
   const selected = questions.filter((question) => selection.ids.has(question.id));
-  const plugins = selected.flatMap((question) =>
-    question.plugin ? [question.plugin.id as string] : [],
-  );
+  const plugins = selected.flatMap(idsOf);
   const sort = questions[0]?.variant ?? 'type';
   const isPickable = plugins.length > 0 && canPick(sort);
   const settle = (wanted: Act | null): void => {
@@ -148,6 +147,9 @@ function Rows({ questions, selection, commands }: RowsProps) {
     estimateSize: () => rowHeight,
     overscan: 8,
   });
+  useEffect(() => {
+    scroller.current?.focus({ preventScroll: true });
+  }, []);
   const move = (by: number, isRun = false): void => {
     rows.scrollToIndex(selection.move(by, isRun));
   };

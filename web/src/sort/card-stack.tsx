@@ -1,15 +1,23 @@
 /** One question at a time: best answer first, number keys, several types at once, later, and why. */
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { groupOf, typeName, type Question, type Vendor } from '@clever-drawer/core';
+import {
+  groupOf,
+  pluginsAsked,
+  typeName,
+  type Question,
+  type Vendor,
+  whichIsUnknown,
+} from '@clever-drawer/core';
 import { useActs } from '../studio/contexts.ts';
 import { annotateAct } from '../annotate/annotate.ts';
 import { TypesPicker } from '../annotate/types-picker.tsx';
 import { VendorPicker } from '../annotate/vendor-picker.tsx';
-import { useKeys } from '../ui/keys.ts';
+import { isDialogOpen, isTyping, useKeys } from '../ui/keys.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
 import { useLater } from './later.ts';
-import { optionsOf, typesAct, type Option } from './model/options.ts';
+import { idsOf, optionsOf, typesAct, type Option } from './model/options.ts';
+import { NeighboursOf } from './neighbours.tsx';
 import { QuestionHead } from './question-head.tsx';
 import { Reasons, UpNext } from './why.tsx';
 
@@ -67,7 +75,7 @@ function Card({ question, next, place, vendors, onLater }: CardProps) {
   const active = options[at] ?? options[0];
   const take = (option: Option | undefined): void => {
     if (chosen.size > 0 && question.variant === 'type') {
-      act(typesAct(question.plugin.id, [...chosen]));
+      act(typesAct(question, [...chosen]));
     } else if (option) {
       act(option.act);
     }
@@ -109,7 +117,7 @@ function Card({ question, next, place, vendors, onLater }: CardProps) {
     },
     H: () => {
       if (question.plugin) {
-        act(annotateAct([question.plugin.id], { isHidden: true }));
+        act(annotateAct(idsOf(question), { isHidden: true }));
       }
     },
   });
@@ -144,9 +152,16 @@ function Card({ question, next, place, vendors, onLater }: CardProps) {
 }
 
 function Middle(props: QuestionCardProps) {
-  const { question, options } = props;
+  const { question, options, active } = props;
+  const section = useRef<HTMLElement>(null);
+  useEffect(() => {
+    // Keys mean the question as soon as it is there, also after a press in the list of questions.
+    if (!isDialogOpen() && !isTyping(document.activeElement)) {
+      section.current?.focus({ preventScroll: true });
+    }
+  }, []);
   return (
-    <section className="sort-middle" aria-label="Question">
+    <section ref={section} className="sort-middle" aria-label="Question" tabIndex={-1}>
       <QuestionCard {...props} />
       <KeysHint
         keys={[
@@ -157,6 +172,7 @@ function Middle(props: QuestionCardProps) {
           ['Ctrl Z', 'undo'],
         ]}
       />
+      {active?.type !== undefined && <NeighboursOf question={question} type={active.type} />}
     </section>
   );
 }
@@ -260,6 +276,7 @@ function Beside({ question, active, next }: BesideProps) {
             : 'Why it is asked'
         }
         reasons={active?.reasons ?? []}
+        isWeighed={question.variant !== 'vendor' && question.variant !== 'licence'}
       />
       <UpNext questions={next} />
     </aside>
@@ -287,21 +304,28 @@ function Searching({ question, chosen, vendors, onClose }: SearchingProps) {
   if (question.variant === 'type') {
     return (
       <TypesPicker
-        title={`What does ${question.plugin.name} do?`}
+        title={
+          question.others.length === 0
+            ? `What does ${question.plugin.name} do?`
+            : `What do these ${question.others.length + 1} do?`
+        }
         onTake={(type) => {
-          act(typesAct(question.plugin.id, type === null ? [...chosen] : [...chosen, type]));
+          act(typesAct(question, type === null ? [...chosen] : [...chosen, type]));
         }}
         onClose={onClose}
       />
     );
   }
-  const { plugin } = question;
+  const plugins = pluginsAsked(question);
+  const [plugin] = plugins;
   return plugin ? (
     <VendorPicker
-      title={`Whose is ${plugin.name}?`}
+      title={
+        plugins.length === 1 ? `Whose is ${plugin.name}?` : `Whose are these ${plugins.length}?`
+      }
       vendors={vendors}
       onTake={(vendor) => {
-        act(annotateAct([plugin.id], { vendor }));
+        act(annotateAct(idsOf(question), { vendor }));
       }}
       onClose={onClose}
     />
@@ -319,22 +343,20 @@ interface OptionsProps {
 }
 
 function Options({ question, options, at, chosen, onTake, onAim, onToggle }: OptionsProps) {
+  const count = pluginsAsked(question).length;
+  const isOne = count === 1;
   const asks = {
-    type: 'What does it do?',
-    kind: 'What is it?',
-    twin: 'One plugin or two?',
-    vendor: question.plugin ? 'Whose is it?' : 'One vendor or two?',
-    licence: 'Can you use it?',
+    type: isOne ? 'What does it do?' : `What do these ${count} do?`,
+    kind: isOne ? 'What is it?' : `What are these ${count}?`,
+    twin: count === 2 ? 'One plugin or two?' : `Are these ${count} one plugin?`,
+    vendor: vendorAsk(count),
+    licence: isOne ? 'Can you use it?' : `Can you use these ${count}?`,
   }[question.variant];
   return (
     <>
       <h2 id="asks">{asks}</h2>
-      {options.length === 0 && (
-        <p className="text-soft">
-          {question.variant === 'type'
-            ? 'Nothing speaks for any type.'
-            : 'Nothing tells whose it is.'}
-        </p>
+      {options.length === 0 && question.variant === 'type' && (
+        <p className="text-soft">{whichIsUnknown(question.plugin.kind)}</p>
       )}
       <ul className="options" aria-labelledby="asks">
         {options.map((option, i) => (
@@ -352,6 +374,13 @@ function Options({ question, options, at, chosen, onTake, onAim, onToggle }: Opt
       </ul>
     </>
   );
+}
+
+function vendorAsk(count: number): string {
+  if (count === 0) {
+    return 'One vendor or two?';
+  }
+  return count === 1 ? 'Whose is it?' : `Whose are these ${count}?`;
 }
 
 interface OptionRowProps {

@@ -3,43 +3,32 @@ import { useMutation, type UseMutationResult } from '@tanstack/react-query';
 import { Button } from 'react-bootstrap';
 import { describe, type FindingView, type ScanProgress, type ScanView } from '@clever-drawer/core';
 import { useComputer, useScanProgress } from '../studio/contexts.ts';
+import { useNotifyError } from '../studio/notify-error.ts';
+import { useSetAside } from '../studio/use-set-aside.ts';
 import { useNotices } from '../ui/notices.tsx';
 
 export function FailedList({ findings }: { findings: readonly FindingView[] }) {
   const { client } = useComputer();
   const scan = useScanProgress();
   const { notify } = useNotices();
-  const trouble = (error: Error): void => {
-    notify(error.message, 'trouble');
-  };
   const again = useMutation({
     mutationFn: () => client.startScan('failed'),
     onSuccess: () => {
-      notify(`Looking again at ${findings.length} that failed`, 'done');
+      notify(`Trying again ${findings.length} that failed`, 'done');
     },
-    onError: trouble,
-  });
-  const aside = useMutation({
-    mutationFn: (finding: FindingView) => client.setAside(finding.copy ?? ''),
-    onSuccess: (_, finding) => {
-      notify(
-        `${finding.name} is set aside. Its file is untouched; it can be taken back in Scan.`,
-        'done',
-      );
-    },
-    onError: trouble,
+    onError: useNotifyError(),
   });
   return (
     <section className="bulk" aria-label="Would not open">
       <FailedActs findings={findings} again={again} scan={scan} />
-      <FailedRows findings={findings} aside={aside} />
+      <FailedRows findings={findings} />
     </section>
   );
 }
 
 interface FailedActsProps {
   readonly findings: readonly FindingView[];
-  readonly again: UseMutationResult<ScanView, Error, void>;
+  readonly again: UseMutationResult<ScanView, unknown, void>;
   readonly scan: ScanProgress | null;
 }
 
@@ -47,8 +36,8 @@ function FailedActs({ findings, again, scan }: FailedActsProps) {
   return (
     <div className="bulk-acts">
       <span>
-        {findings.length} could not be read. Mend or reinstall them and look again, or set aside
-        what you don't need.
+        {findings.length} could not be read or opened. Mend or reinstall them and try again, set
+        aside what you don't need, or leave them: nothing is tried again until its file changes.
       </span>
       <Button
         variant="quiet"
@@ -56,19 +45,14 @@ function FailedActs({ findings, again, scan }: FailedActsProps) {
           again.mutate();
         }}
       >
-        {scan ? 'Looking …' : 'Look again at all of them'}
+        {scan ? 'Looking …' : 'Try all of them again'}
       </Button>
     </div>
   );
 }
 
-function FailedRows({
-  findings,
-  aside,
-}: {
-  readonly findings: readonly FindingView[];
-  readonly aside: UseMutationResult<null, Error, FindingView>;
-}) {
+function FailedRows({ findings }: { readonly findings: readonly FindingView[] }) {
+  const setAside = useSetAside();
   return (
     <ul className="failed-rows" tabIndex={0} aria-label="Failed copies">
       {findings.map((finding) => (
@@ -82,7 +66,10 @@ function FailedRows({
             size="sm"
             variant="quiet"
             onClick={() => {
-              aside.mutate(finding);
+              setAside(
+                finding.copy ?? '',
+                `${finding.name} is set aside. Its file is untouched; it can be taken back in Scan.`,
+              );
             }}
           >
             Set aside

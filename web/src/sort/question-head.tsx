@@ -3,7 +3,14 @@
  * vendors.
  */
 import { Link } from 'react-router';
-import type { CopyCard, Folder, Plugin, Question, Vendor } from '@clever-drawer/core';
+import {
+  pluginsAsked,
+  type CopyCard,
+  type Folder,
+  type Plugin,
+  type Question,
+  type Vendor,
+} from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
 
@@ -24,13 +31,37 @@ export function QuestionHead({ question, place }: { question: Question; place: s
       <>
         <p className="place">{place}</p>
         <div className="pair">
-          <PluginFacts plugin={question.plugin} />
-          <PluginFacts plugin={question.other} />
+          {pluginsAsked(question).map((plugin) => (
+            <PluginFacts key={plugin.id} plugin={plugin} />
+          ))}
         </div>
       </>
     );
   }
-  return question.plugin ? <PluginFacts plugin={question.plugin} place={place} /> : null;
+  const [plugin, ...others] = pluginsAsked(question);
+  return plugin ? (
+    <>
+      <PluginFacts plugin={plugin} place={place} />
+      <Others plugins={others} />
+    </>
+  ) : null;
+}
+
+/** How many of a question's plugins are named before the rest is counted. */
+const named = 8;
+
+/** The other plugins for which the answer holds as well. */
+function Others({ plugins }: { plugins: readonly Plugin[] }) {
+  const { nameOf } = useArrangement();
+  if (plugins.length === 0) {
+    return null;
+  }
+  return (
+    <p className="question-others">
+      And {plugins.slice(0, named).map(nameOf).join(', ')}
+      {plugins.length > named && ` and ${plugins.length - named} more`}: one answer settles all.
+    </p>
+  );
 }
 
 function PluginFacts({ plugin, place }: { plugin: Plugin; place?: string }) {

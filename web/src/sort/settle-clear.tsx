@@ -1,7 +1,7 @@
 /** What settling the clear ones would do, before it does it. */
 import { useState } from 'react';
 import { Button, Modal } from 'react-bootstrap';
-import { typeName, type TypeQuestion } from '@clever-drawer/core';
+import { pluginsAsked, typeName, type TypeQuestion } from '@clever-drawer/core';
 import { useActs, useArrangement } from '../studio/contexts.ts';
 
 export function SettleClear({
@@ -27,7 +27,10 @@ export function SettleClear({
     if (
       act({
         act: 'answer',
-        say: taken.map(({ plugin, clear }) => ({ plugins: [plugin.id], set: { types: clear } })),
+        say: taken.map((question) => ({
+          plugins: pluginsAsked(question).map(({ id }) => id),
+          set: { types: question.clear },
+        })),
       })
     ) {
       onClose();
@@ -60,14 +63,15 @@ interface SettleActsProps {
 }
 
 function SettleActs({ onClose, taken, settle }: SettleActsProps) {
+  const count = taken.flatMap(pluginsAsked).length;
   return (
     <Modal.Footer>
       <Button variant="bare" onClick={onClose}>
-        Leave them
+        Cancel
       </Button>
       {taken.length > 0 && (
         <Button autoFocus onClick={settle}>
-          Settle {taken.length === 1 ? 'one plugin' : `${taken.length} plugins`}
+          Settle {count === 1 ? 'one plugin' : `${count} plugins`}
         </Button>
       )}
     </Modal.Footer>
@@ -100,7 +104,7 @@ function ClearAnswers({ questions, left, toggle }: ClearAnswersProps) {
                   toggle(question.id);
                 }}
               />{' '}
-              <span className="name">{nameOf(question.plugin)}</span>
+              <span className="name">{pluginsAsked(question).map(nameOf).join(', ')}</span>
             </label>
             <span>
               {question.clear.map(typeName).join(' and ')} ·{' '}

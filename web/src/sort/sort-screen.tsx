@@ -55,10 +55,10 @@ export function SortScreen() {
     remember('sort-way', next);
   };
   if (!isReady) {
-    return <main aria-busy="true" />;
+    return <main id="content" tabIndex={-1} aria-busy="true" />;
   }
   return (
-    <main className="sort-screen">
+    <main id="content" tabIndex={-1} className="sort-screen">
       <SortLeft
         questions={questions}
         failed={failed}

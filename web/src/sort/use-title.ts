@@ -1,5 +1,5 @@
 /** What a question is called in lists: its plugin's name and vendor, or the two vendors it is about. */
-import type { Question } from '@clever-drawer/core';
+import { pluginsAsked, type Question } from '@clever-drawer/core';
 import { useArrangement } from '../studio/contexts.ts';
 
 export function useTitle(): (question: Question) => {
@@ -10,8 +10,12 @@ export function useTitle(): (question: Question) => {
   return (question) =>
     question.variant !== 'vendor' || question.plugin
       ? {
-          name: question.plugin ? nameOf(question.plugin) : '',
+          name: named(pluginsAsked(question).map(nameOf)),
           beside: question.plugin?.vendor ?? 'no vendor named',
         }
       : { name: question.near?.a.name ?? '', beside: question.near?.b.name ?? '' };
 }
+
+/** The first of several, and how many more. */
+const named = ([first = '', ...rest]: readonly string[]): string =>
+  rest.length === 0 ? first : `${first} and ${rest.length} more`;

@@ -1,9 +1,16 @@
 /** Why a question stands as it does, strongest reason first, also those against; and what comes next. */
-import { typeName, type Question, type Reason } from '@clever-drawer/core';
+import { groupOf, typeName, type Question, type Reason } from '@clever-drawer/core';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { useTitle } from './use-title.ts';
 
-export function Reasons({ title, reasons }: { title: string; reasons: readonly Reason[] }) {
+interface ReasonsProps {
+  readonly title: string;
+  readonly reasons: readonly Reason[];
+  /** Whether the weights were weighed against each other; where they were not, they say nothing. */
+  readonly isWeighed?: boolean;
+}
+
+export function Reasons({ title, reasons, isWeighed = true }: ReasonsProps) {
   return (
     <>
       <h2>{title}</h2>
@@ -14,18 +21,22 @@ export function Reasons({ title, reasons }: { title: string; reasons: readonly R
           {reasons.map((reason) => (
             <li key={reason.text}>
               <span>{capital(reason.text)}</span>
-              <span
-                className={reason.weight < 0 ? 'against' : 'for'}
-                aria-label={reason.weight < 0 ? 'against' : 'for'}
-              >
-                {reason.weight < 0 ? '−' : '+'}
-                {Math.abs(reason.weight).toFixed(1)}
-              </span>
+              {isWeighed && <Weight weight={reason.weight} />}
             </li>
           ))}
         </ul>
       )}
     </>
+  );
+}
+
+function Weight({ weight }: { weight: number }) {
+  const side = weight < 0 ? 'against' : 'for';
+  return (
+    <span className={side} aria-label={side}>
+      {weight < 0 ? '−' : '+'}
+      {Math.abs(weight).toFixed(1)}
+    </span>
   );
 }
 
@@ -44,7 +55,9 @@ export function UpNext({ questions }: { questions: readonly Question[] }) {
           <li key={question.id}>
             <Faceplate seed={question.plugin?.id ?? question.id} width={36} />
             <span className="names">
-              <span className="name">{titleOf(question).name}</span>
+              <span className="name">
+                <span className="cut">{titleOf(question).name}</span>
+              </span>
               <span className="vendor">{titleOf(question).beside}</span>
             </span>
             <span className="text-soft">{guessOf(question)}</span>
@@ -62,6 +75,14 @@ function guessOf(question: Question): string {
   if (question.variant !== 'type') {
     return '';
   }
-  const best = question.suggestions[0];
-  return best && best.probability > 0.25 ? `${typeName(best.type)}?` : 'no idea';
+  const [best] = question.suggestions;
+  if (!best || best.probability <= 0.25) {
+    return 'no idea';
+  }
+  const rival = question.suggestions.find(
+    ({ type, probability }) =>
+      groupOf(type) !== groupOf(best.type) && probability > 0.8 * best.probability,
+  );
+  const or = rival ? ` or ${typeName(rival.type)}` : '';
+  return `${typeName(best.type)}${or}?`;
 }

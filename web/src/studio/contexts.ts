@@ -48,11 +48,20 @@ export interface ArrangementContext {
   readonly naming: (plugin: string) => PluginNames | undefined;
 }
 
+/** What follows from an act beside the order. */
+export interface Then {
+  /** It is in the database. */
+  readonly onStored?: (() => void) | undefined;
+  /** It was taken back by this window. */
+  readonly onUndone?: (() => void) | undefined;
+}
+
 /** Never other ones as long as the computer is the same. */
 export interface ActsContext {
   /** Does an act at once and has it stored. False when it cannot be done; the reason has been shown. */
-  readonly act: (act: Act) => boolean;
-  readonly step: (direction: 'undo' | 'redo') => void;
+  readonly act: (act: Act, then?: Then) => boolean;
+  /** By a key, a change that was made elsewhere is named first and undone when it is pressed again. */
+  readonly step: (direction: 'undo' | 'redo', isByKey?: boolean) => void;
 }
 
 function required<T>(value: T | null): T {

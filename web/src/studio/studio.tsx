@@ -54,7 +54,7 @@ export function StudioProvider(props: Props) {
   // What was fetched before stays in view; what cannot be fetched anew is said in the bar.
   if (failure && !(catalogQuery.data && orderQuery.data)) {
     return (
-      <main className="p-4" role="alert">
+      <main id="content" tabIndex={-1} className="p-4" role="alert">
         {failure.message}
       </main>
     );

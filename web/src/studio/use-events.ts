@@ -13,6 +13,7 @@ const staleAfter = {
     'order',
     'usage',
     'places',
+    'opening',
     'scans',
     'session',
     'repairs',
@@ -21,10 +22,20 @@ const staleAfter = {
     'sort',
     'plugin',
   ],
-  catalog: ['catalog', 'places', 'scans', 'findings', 'asides', 'sort', 'plugin', 'usage'],
+  catalog: [
+    'catalog',
+    'places',
+    'opening',
+    'scans',
+    'findings',
+    'asides',
+    'sort',
+    'plugin',
+    'usage',
+  ],
   session: ['session', 'repairs'],
   usage: ['usage', 'habits', 'keys'],
-  scanEnded: ['scans', 'findings', 'places'],
+  scanEnded: ['scans', 'findings', 'places', 'opening'],
 } as const;
 
 /** What the stream tells of by itself: the scan that runs, and whether anything can be saved. */

@@ -14,6 +14,7 @@ import {
 import { messageOf, type Client } from '../api/client.ts';
 import { useNotices, type Notices } from '../ui/notices.tsx';
 import type { ActsContext } from './contexts.ts';
+import { createOwnActs, type Origin } from './own-acts.ts';
 import { addPending, confirm, dropPending, type OrderState } from './order-store.ts';
 
 /** Names of plugins out of the cache, for acts. */
@@ -48,24 +49,44 @@ export function useOrderActs(client: Client): ActsContext {
   return useMemo(() => createOrderActs(client, queries, notify), [client, queries, notify]);
 }
 
+/** What is said instead of an undo that would take back what was done elsewhere. Milliseconds. */
+const askedFor = 6_000;
+
+/** The screens of the work; the pages of a plugin and of a rule lead back to any of them. */
+const screens = ['scan', 'sort', 'file', 'load'];
+
+const screenNow = (): string =>
+  screens.find((screen) => window.location.pathname.startsWith(`/${screen}`)) ?? '';
+
+const originWords = (origin: Origin): string =>
+  origin.from === 'screen' ? `on the screen ${origin.screen}` : 'in another window';
+
 function createOrderActs(
   client: Client,
   queries: QueryClient,
   notify: Notices['notify'],
 ): ActsContext {
+  const own = createOwnActs();
+  /** The change that was named and not undone, and until when pressing again undoes it. */
+  let asked = { revision: -1, until: 0 };
   const key = ['order', client.computer];
   const change = (to: (state: OrderState) => OrderState): void => {
     queries.setQueryData<OrderState>(key, (state) => (state ? to(state) : state));
   };
   // An undo pressed right after an act must reach the server after it.
   const inTurn = createTurns();
-  const store = (wanted: Act, nameOf: (id: string) => string | undefined): void => {
+  const store = (
+    wanted: Act,
+    nameOf: (id: string) => string | undefined,
+    onStored?: () => void,
+  ): void => {
     const ticket = crypto.randomUUID();
     change((state) => addPending(state, { ticket, act: wanted }, nameOf));
     inTurn(() => client.act(wanted)).then(
       (step) => {
         takeStep(queries, client.computer, step);
         change((state) => dropPending(state, ticket, nameOf));
+        onStored?.();
       },
       (error: unknown) => {
         change((state) => dropPending(state, ticket, nameOf));
@@ -74,9 +95,20 @@ function createOrderActs(
       },
     );
   };
+  /** Names a change that was made elsewhere the first time it would be undone. */
+  const mustAsk = ({ undo, revision }: OrderState): boolean => {
+    const origin = undo === null ? null : own.originOf(undo, screenNow());
+    const isConfirmed = asked.revision === revision && Date.now() < asked.until;
+    if (origin === null || origin.from === 'here' || isConfirmed) {
+      return false;
+    }
+    asked = { revision, until: Date.now() + askedFor };
+    notify(`Last done ${originWords(origin)}: ${undo}. Press again to undo it.`, 'done');
+    return true;
+  };
   return {
-    act: (asked) => {
-      const wanted = storableValue(asked);
+    act: (given, then = {}) => {
+      const wanted = storableValue(given);
       const state = queries.getQueryData<OrderState>(key);
       if (!state) {
         return false;
@@ -87,14 +119,22 @@ function createOrderActs(
         notify(performed.problems.map(describe).join(' '), 'trouble');
         return false;
       }
-      store(wanted, nameOf);
+      store(wanted, nameOf, then.onStored);
+      const { onUndone } = then;
+      own.add({ words: performed.value.words, screen: screenNow(), onUndone });
       notify(performed.value.words, 'done');
       return true;
     },
-    step: (direction) => {
+    step: (direction, isByKey = false) => {
+      const state = queries.getQueryData<OrderState>(key);
+      const words = state?.[direction] ?? '';
+      if (direction === 'undo' && isByKey && state?.pending.length === 0 && mustAsk(state)) {
+        return;
+      }
       inTurn(() => client[direction]()).then(
         (taken) => {
           takeStep(queries, client.computer, taken);
+          own[direction === 'undo' ? 'undone' : 'redone'](words);
           notify(taken.words, 'done');
         },
         (error: unknown) => {

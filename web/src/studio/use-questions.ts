@@ -6,6 +6,7 @@ import {
   allSpellings,
   createStable,
   isPresent,
+  pluginsAsked,
   questionsOf,
   type FindingView,
   type Question,
@@ -73,18 +74,7 @@ export function useQuestions(): Questions {
   );
   const total = useMemo(() => plugins.filter(isPresent).length, [plugins]);
   const asked = useMemo(
-    () =>
-      new Set(
-        questions.flatMap((question) => {
-          if (question.variant === 'twin') {
-            return [question.plugin.id, question.other.id];
-          }
-          if (question.plugin) {
-            return [question.plugin.id];
-          }
-          return [];
-        }),
-      ),
+    () => new Set(questions.flatMap((question) => pluginsAsked(question).map(({ id }) => id))),
     [questions],
   );
   return {

@@ -62,7 +62,7 @@ interface TroubleProps {
 function Trouble(props: TroubleProps) {
   const { what, failure, onAgain } = props;
   return (
-    <main className="p-4" role="alert">
+    <main id="content" tabIndex={-1} className="p-4" role="alert">
       <h1 className="h4">{what} could not be shown</h1>
       <p>
         Nothing that was saved is lost, and all else goes on working. What happened:{' '}

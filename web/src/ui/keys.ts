@@ -9,6 +9,18 @@ export function isTyping(target: EventTarget | null): boolean {
   );
 }
 
+/** What a field does with its own text. */
+const fieldsOwn = new Set(['Ctrl+Z', 'Ctrl+Shift+Z', 'Ctrl+Y']);
+
+/** Whether a field takes back or repeats typing of its own; an empty one has nothing to take back. */
+const isOfField = ({ target }: KeyboardEvent, keys: string): boolean =>
+  fieldsOwn.has(keys) &&
+  isTyping(target) &&
+  !(
+    (target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement) &&
+    target.value === ''
+  );
+
 /** Whether Enter or Space presses a focused button or link, which then has the right of way. */
 const isPressing = (event: KeyboardEvent): boolean =>
   (event.key === 'Enter' || event.key === ' ') &&
@@ -18,6 +30,15 @@ const isPressing = (event: KeyboardEvent): boolean =>
 /** Whether a dialog or menu is open, which keeps the screen's own keys quiet. */
 export const isDialogOpen = (): boolean =>
   document.querySelector('.modal.show, .dropdown-menu.show') !== null;
+
+/** Set on the page while something is dragged: Escape then lets go of it and does nothing else. */
+const dragMark = 'dragging';
+
+export const markDragging = (isDragging: boolean): void => {
+  document.body.toggleAttribute(`data-${dragMark}`, isDragging);
+};
+
+const isDragging = (): boolean => document.body.hasAttribute(`data-${dragMark}`);
 
 function keyName(key: string): string {
   if (key === ' ') {
@@ -47,17 +68,18 @@ export function useKeys(handlers: Readonly<Record<string, (event: KeyboardEvent)
     latest.current = handlers;
   });
   useEffect(() => {
-    // Escape closes a dialog before the key comes here: what counts is what was open when it was pressed.
+    // Escape closes a dialog or ends a drag before the key comes here: what counts is what was so when it was pressed.
     let wasOpen = false;
     const note = (): void => {
-      wasOpen = isDialogOpen();
+      wasOpen = isDialogOpen() || isDragging();
     };
     const listen = (event: KeyboardEvent): void => {
       if (event.defaultPrevented) {
         return;
       }
-      const handler = latest.current[chord(event)];
-      if (!handler) {
+      const keys = chord(event);
+      const handler = latest.current[keys];
+      if (!handler || isOfField(event, keys)) {
         return;
       }
       const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey;

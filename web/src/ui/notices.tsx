@@ -1,6 +1,6 @@
 /**
- * Short messages at the foot of the window, also said to screen readers. Troubles stay until they
- * are closed.
+ * Short messages at the foot of the window, also said to screen readers. Troubles stay
+ * longer, and can be closed.
  */
 import {
   createContext,
@@ -25,8 +25,8 @@ export interface Notices {
 const NoticesContext = createContext<Notices>({ notify: () => undefined });
 export const useNotices = (): Notices => useContext(NoticesContext);
 
-/** How long a message about something done stays. Milliseconds. */
-const shownFor = 3_500;
+/** How long a message stays, by what it tells. Milliseconds. */
+const shownFor: Readonly<Record<NoticeKind, number>> = { done: 3_500, trouble: 20_000 };
 
 export function NoticesProvider({ children }: { children: ReactNode }) {
   const [notices, setNotices] = useState<readonly Notice[]>([]);
@@ -41,11 +41,9 @@ export function NoticesProvider({ children }: { children: ReactNode }) {
         ...list.filter((n) => n.kind === 'trouble' && n.text !== text).slice(-2),
         { number, text, kind },
       ]);
-      if (kind === 'done') {
-        setTimeout(() => {
-          close(number);
-        }, shownFor);
-      }
+      setTimeout(() => {
+        close(number);
+      }, shownFor[kind]);
     },
     [close],
   );

@@ -14,7 +14,9 @@ import {
 } from '../../usecases/catalog/view-catalog.ts';
 import { viewPlugin, viewSort } from '../../usecases/identify/view-questions.ts';
 import { viewFailed } from '../../usecases/scan/scan.ts';
+import { takeCopies } from '../../usecases/scan/take-copies.ts';
 import { name } from '../fields.ts';
+import { linesOf } from '../lines.ts';
 import { at, handle, param, withBody } from '../handling.ts';
 import { parse } from '../parse.ts';
 import { answer, refuse } from '../problems.ts';
@@ -45,6 +47,14 @@ export function catalogRoutes(router: Router, parts: Parts): void {
   router.post(
     '/computers',
     withBody(computerSchema, async (body) => ok(await setUpComputer(parts, body)), 201),
+  );
+  router.post(
+    '/take',
+    handle(async (request, response) => {
+      const asked = request.query['computer'];
+      const computer = typeof asked === 'string' ? asked : '';
+      answer(response, await takeCopies(parts, computer, linesOf(request)), 201);
+    }),
   );
   router.get(
     at('catalog'),

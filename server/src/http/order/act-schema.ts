@@ -47,6 +47,7 @@ const ruleSchema = object({
 
 /** Values have to be as they are compared: what one would type is understood in the browser. */
 const fitsField = ({ field, relation, values }: Line): boolean =>
+  fieldNames.includes(field) &&
   relationsFor(field).includes(relation) &&
   (standsAlone(relation) ? values.length === 0 : values.length > 0) &&
   values.every(
@@ -99,7 +100,8 @@ const type = () =>
 const answerSchema = object({
   kind: string().oneOf(kinds).nullable(),
   types: array(type()).max(answerLimits.types).nullable(),
-  vendor: string().trim().min(1).max(nameLength).nullable(),
+  /** An empty one says that it is to stay without a vendor. */
+  vendor: string().trim().max(nameLength).nullable(),
   licence: object({
     state: string().oneOf(licenceStates).required(),
     until: string()
@@ -115,7 +117,8 @@ const answerSchema = object({
   picture: id().nullable(),
 }).noUnknown();
 
-const acts: Record<Act['act'], Schema> = {
+/** What each act is made of, besides its name. */
+export const actSchemas: Readonly<Record<Act['act'], Schema>> = {
   'add-cabinet': object({
     id: needed(),
     favourites: needed(),
@@ -265,6 +268,8 @@ const acts: Record<Act['act'], Schema> = {
 export const actSchema = lazy((value: unknown) => {
   const act = (value as { act?: unknown } | null)?.act;
   const known =
-    typeof act === 'string' && Object.hasOwn(acts, act) ? acts[act as Act['act']] : undefined;
-  return known ?? object({ act: string().oneOf(Object.keys(acts)).required() });
+    typeof act === 'string' && Object.hasOwn(actSchemas, act)
+      ? actSchemas[act as Act['act']]
+      : undefined;
+  return known ?? object({ act: string().oneOf(Object.keys(actSchemas)).required() });
 }) as unknown as Schema<Act>;

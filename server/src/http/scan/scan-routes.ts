@@ -1,7 +1,13 @@
 /** Routes of places, of what is set aside, and of scans. */
 import type { Router } from 'express';
 import { boolean, object, string } from 'yup';
-import { scanModes, type CopyId, type ScanMode } from '@clever-drawer/core';
+import {
+  openingWishes,
+  scanModes,
+  type CopyId,
+  type OpeningWish,
+  type ScanMode,
+} from '@clever-drawer/core';
 import type { Parts } from '../../parts.ts';
 import { setAside, takeBack, viewAsides } from '../../usecases/scan/asides.ts';
 import {
@@ -11,10 +17,10 @@ import {
   removePlace,
   viewPlaces,
 } from '../../usecases/scan/places.ts';
+import { changeOpening, viewOpening } from '../../usecases/scan/opening.ts';
 import { startScan, stopScan, viewFindings, viewScans } from '../../usecases/scan/scan.ts';
 import { needed } from '../fields.ts';
 import { at, handle, param, withBody } from '../handling.ts';
-import { parse } from '../parse.ts';
 import { answer } from '../problems.ts';
 
 /** A new place. */
@@ -25,6 +31,9 @@ const placeChangeSchema = object({ isOn: boolean(), isWatched: boolean() });
 
 /** A copy that is set aside. */
 const asideSchema = object({ copy: needed<CopyId>() });
+
+/** When copies are opened. */
+const openingSchema = object({ wish: string<OpeningWish>().oneOf(openingWishes).required() });
 
 /** A scan to start. */
 const scanSchema = object({ mode: string<ScanMode>().oneOf(scanModes) });
@@ -55,13 +64,19 @@ export function scanRoutes(router: Router, parts: Parts): void {
   );
   router.patch(
     at('places/:place'),
-    handle(async (request, response, computer) => {
-      const body = await parse(placeChangeSchema, request.body);
-      answer(
-        response,
-        body.ok ? await changePlace(parts, computer, param(request, 'place'), body.value) : body,
-      );
+    withBody(placeChangeSchema, (body, computer, request) =>
+      changePlace(parts, computer, param(request, 'place'), body),
+    ),
+  );
+  router.get(
+    at('opening'),
+    handle(async (_, response, computer) => {
+      response.json(await viewOpening(parts, computer));
     }),
+  );
+  router.put(
+    at('opening'),
+    withBody(openingSchema, (body, computer) => changeOpening(parts, computer, body.wish)),
   );
   router.get(
     at('asides'),

@@ -8,6 +8,7 @@ import {
   type ComputerView,
   type TrackKind,
 } from '@clever-drawer/core';
+import type { ComputerRow } from '../../database/catalog-tables.ts';
 import { addComputer, listComputers } from '../../database/computers.ts';
 import { applyToTables } from '../../database/order.ts';
 import { newSession, writeSession } from '../../database/session.ts';
@@ -32,18 +33,27 @@ export interface NewComputer {
   readonly tracks?: undefined | readonly { readonly name: string; readonly sort: TrackKind }[];
 }
 
+/** A computer as it is shown. */
+export const computerView = ({ id, name, isElsewhere }: ComputerRow): ComputerView => ({
+  id: asId(id),
+  name,
+  isElsewhere,
+});
+
 /** The computers; the first one is made when there is none. */
 export async function ensureComputer(parts: Parts, first: NewComputer): Promise<ComputerView[]> {
   const known = await listComputers(parts.database.manager);
-  return known.length > 0
-    ? known.map((row) => ({ id: asId(row.id), name: row.name }))
-    : [await setUpComputer(parts, first)];
+  return known.length > 0 ? known.map(computerView) : [await setUpComputer(parts, first)];
 }
 
 /** A new computer with a cabinet that holds its favourites, and a session. */
-export function setUpComputer(parts: Parts, wanted: NewComputer): Promise<ComputerView> {
+export function setUpComputer(
+  parts: Parts,
+  wanted: NewComputer,
+  isElsewhere = false,
+): Promise<ComputerView> {
   return parts.database.transaction(async (manager) => {
-    const computer = await addComputer(manager, wanted.name, parts.clock());
+    const computer = await addComputer(manager, wanted.name, parts.clock(), isElsewhere);
     const made = perform(
       orderOf([]),
       {
@@ -60,6 +70,6 @@ export function setUpComputer(parts: Parts, wanted: NewComputer): Promise<Comput
       await applyToTables(manager, computer.id, made.value.change);
     }
     await writeSession(manager, computer.id, newSession(wanted.tracks ?? usualTracks));
-    return { id: asId(computer.id), name: computer.name };
+    return computerView(computer);
   });
 }

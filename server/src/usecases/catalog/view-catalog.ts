@@ -2,7 +2,6 @@
 import { readFile, realpath, stat } from 'node:fs/promises';
 import { extname, sep } from 'node:path';
 import {
-  asId,
   failed,
   ok,
   type CatalogView,
@@ -14,13 +13,11 @@ import { findCopy, readCatalog } from '../../database/catalog.ts';
 import { findComputer, listComputers } from '../../database/computers.ts';
 import { readUsage } from '../../database/session.ts';
 import type { Parts } from '../../parts.ts';
+import { computerView } from './set-up-computer.ts';
 
 /** All computers. */
 export async function viewComputers(parts: Parts): Promise<ComputerView[]> {
-  return (await listComputers(parts.database.manager)).map((row) => ({
-    id: asId(row.id),
-    name: row.name,
-  }));
+  return (await listComputers(parts.database.manager)).map(computerView);
 }
 
 /** The plugins of a computer. */
@@ -30,7 +27,7 @@ export async function viewCatalog(parts: Parts, computer: string): Promise<Resul
     return failed({ code: 'unknown-record', at: 'computer', what: 'computer' });
   }
   return ok({
-    computer: { id: asId(row.id), name: row.name },
+    computer: computerView(row),
     plugins: await readCatalog(parts.database.manager, computer),
   });
 }

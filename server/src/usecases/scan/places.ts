@@ -21,6 +21,7 @@ import {
 } from '../../database/places.ts';
 import type { PlaceRow } from '../../database/scan-tables.ts';
 import type { Parts } from '../../parts.ts';
+import { notHere } from '../catalog/elsewhere.ts';
 import { usualPlaces } from '../../scanner/index.ts';
 
 /** A place that the user names is looked through for everything. */
@@ -41,6 +42,7 @@ export async function viewPlaces(parts: Parts, computer: string): Promise<PlaceV
       isWatched: place.isWatched,
       copies: counts.get(place.id)?.copies ?? 0,
       failed: counts.get(place.id)?.failed ?? 0,
+      opened: counts.get(place.id)?.opened ?? 0,
       reachable: await access(place.path, constants.R_OK).then(
         () => true,
         () => false,
@@ -58,6 +60,10 @@ export async function addPlace(
   computer: string,
   text: string,
 ): Promise<Result<PlaceView>> {
+  const elsewhere = await notHere(parts, computer);
+  if (elsewhere) {
+    return failed(elsewhere);
+  }
   const path = cleanPath(text);
   if (path === null) {
     return failed({
@@ -138,6 +144,7 @@ async function store(
     isWatched: false,
     copies: 0,
     failed: 0,
+    opened: 0,
     reachable: true,
   });
 }
@@ -147,6 +154,10 @@ const isWithin = (path: string, place: PlaceRow): boolean =>
 
 /** Adds those of the usual places of this system that exist and are not known yet. */
 export async function addUsualPlaces(parts: Parts, computer: string): Promise<Result<PlaceView[]>> {
+  const elsewhere = await notHere(parts, computer);
+  if (elsewhere) {
+    return failed(elsewhere);
+  }
   const added: PlaceView[] = [];
   let exists = false;
   for (const usual of usualPlaces(parts.machine)) {

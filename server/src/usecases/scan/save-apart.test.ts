@@ -46,7 +46,16 @@ const arrived = (found: FoundCopy): Comparison => ({
 async function save(copies: readonly FoundCopy[]): Promise<{ scan: ScanRow; names: string[] }> {
   const now = new Date('2026-11-26T12:00:00Z');
   const computer = await addComputer(database.manager, 'Test computer', now);
-  const none = { arrived: 0, returned: 0, updated: 0, moved: 0, gone: 0, away: 0, failed: 0 };
+  const none = {
+    arrived: 0,
+    returned: 0,
+    updated: 0,
+    opened: 0,
+    moved: 0,
+    gone: 0,
+    away: 0,
+    failed: 0,
+  };
   const scan: ScanRow = {
     id: randomUUID(),
     computerId: computer.id,

@@ -119,8 +119,18 @@ function rowFor(batch: Batch, found: FoundCopy, before: CopyRow | undefined): Co
 }
 
 /** What copies of one plugin share at first sight; sorting, at the end of the scan, looks closer. */
-export const firstSight = ({ name, path, vendor, ...copy }: FoundCopy): string =>
+const firstSight = ({ name, path, vendor, ...copy }: FoundCopy): string =>
   `${nameKeyOf(nameOfCopy({ name, path }), vendor, makesSound(copy), isGenericWord).bare}|${foldVendor(vendor)}`;
+
+/** The plugins of known copies, by what copies of one plugin share. */
+export const pluginsAtFirstSight = (copies: readonly CopyRow[]): Map<string, string> =>
+  new Map(
+    copies.flatMap((row) =>
+      row.pluginId === null || row.status === 'failed'
+        ? []
+        : [[firstSight(row.facts), row.pluginId] as const],
+    ),
+  );
 
 /** Copies that were known belong to whichever plugin they belong to by now. */
 async function followOwners(
@@ -228,7 +238,7 @@ function remember(
       continue;
     }
     const before = known.get(comparison.known);
-    if (comparison.sort === 'moved') {
+    if (comparison.found && copyKey(comparison.found) !== comparison.known) {
       known.delete(comparison.known);
     } else if ((comparison.sort === 'gone' || comparison.sort === 'away') && before) {
       known.set(comparison.known, { ...before, state: comparison.sort });

@@ -2,22 +2,20 @@
  * Looking through the places of a computer: only what changed is examined, and every batch is saved
  * at once.
  */
-import { randomUUID } from 'node:crypto';
 import { access, constants } from 'node:fs/promises';
 import {
   asId,
   compare,
-  describe,
   copyKey,
   failed,
-  findingKinds,
+  grouped,
   nameOfCopy,
   ok,
   storableValue,
   type Comparison,
   type FindingView,
   type FoundCopy,
-  type KnownCopy,
+  type OpeningWish,
   type Result,
   type ScanMode,
   type ScanProgress,
@@ -29,9 +27,9 @@ import {
   forgetBundles,
   hasUnsorted,
   readBundles,
-  shownState,
 } from '../../database/catalog.ts';
 import { listAsides } from '../../database/asides.ts';
+import { findComputer } from '../../database/computers.ts';
 import { listPlaces } from '../../database/places.ts';
 import { addScan, listFindings, listScans, saveScan } from '../../database/scans.ts';
 import type { BundleRow, CopyRow } from '../../database/catalog-tables.ts';
@@ -39,21 +37,19 @@ import type { FindingRow, PlaceRow, ScanRow } from '../../database/scan-tables.t
 import type { ScanJob } from '../../jobs/scan-jobs.ts';
 import { loggable } from '../../log.ts';
 import type { Parts } from '../../parts.ts';
-import type { FoundBundle } from '../../scanner/index.ts';
+import type { LadspaDescriptions } from '@clever-drawer/core/readers';
+import { descriptionsFor, type FoundBundle } from '../../scanner/index.ts';
 import { outOfReach } from './out-of-reach.ts';
+import { asKnown, newScan, viewOf } from './scan-rows.ts';
+import { BundlesBefore } from './bundles-before.ts';
 import { saveApart } from './save-apart.ts';
-import { firstSight } from './save-findings.ts';
+import { pluginsAtFirstSight } from './save-findings.ts';
 import { identifyAfterScan } from '../identify/identify-computer.ts';
 
 /** While a scan runs, windows fetch what it has found at most this often. Milliseconds. */
 const catalogEvery = 2_000;
 /** Bundles examined between two savings. */
 const batchSize = 50;
-const noCounts = (): ScanRow['counts'] =>
-  ({
-    ...Object.fromEntries(findingKinds.map((sort) => [sort, 0])),
-    unchanged: 0,
-  }) as ScanRow['counts'];
 
 /**
  * Starts a scan in the background. Its progress is told to every window; `parts.scans` knows when
@@ -74,17 +70,7 @@ export async function startScan(
   if (parts.scans.of(computer)) {
     return failed({ code: 'scan-running', at: 'scan' });
   }
-  const scan: ScanRow = {
-    id: randomUUID(),
-    computerId: computer,
-    number: 0,
-    startedAt: parts.clock(),
-    endedAt: null,
-    state: 'running',
-    looked: 0,
-    counts: noCounts(),
-    problems: [],
-  };
+  const scan = newScan(computer, parts.clock());
   const progress: ScanProgress = {
     scan: asId(scan.id),
     state: 'running',
@@ -93,6 +79,8 @@ export async function startScan(
     done: 0,
     total: null,
     unchanged: 0,
+    failed: 0,
+    isOpening: false,
     secondsLeft: null,
   };
   const job: ScanJob = {
@@ -136,6 +124,11 @@ interface Found extends FoundBundle {
   readonly place: PlaceRow;
 }
 
+interface Examined extends Found {
+  /** The fingerprint under which it was opened; null when it was only read. */
+  readonly opened: string | null;
+}
+
 /** One scan from walking to its end. */
 class ScanRun {
   readonly #parts: Parts;
@@ -144,6 +137,11 @@ class ScanRun {
   readonly #places: readonly PlaceRow[];
   readonly #mode: ScanMode;
   #known = new Map<string, CopyRow>();
+  #wish: OpeningWish = 'ask';
+  /** Bundles that were looked at before. */
+  #bundles: BundlesBefore = new BundlesBefore([]);
+  readonly #descriptions = new Map<string, LadspaDescriptions>();
+
   #plugins = new Map<string, string>();
   #hasChanged = false;
   /** Whether a path cannot be looked at now, so that what is missing there may still be there. */
@@ -193,29 +191,23 @@ class ScanRun {
     const { manager } = this.#parts.database;
     const computer = this.#scan.computerId;
     // The places are walked while the database tells what was known.
-    const [walked, copies, bundles, setAside] = await Promise.all([
+    const [walked, copies, bundles, setAside, owner] = await Promise.all([
       this.#walkPlaces(),
       allCopies(manager, computer),
       readBundles(manager, computer),
       listAsides(manager, computer),
+      findComputer(manager, computer),
     ]);
+    this.#wish = owner?.opening ?? 'ask';
+    this.#bundles = new BundlesBefore(bundles);
     this.#known = new Map(copies.map((row) => [row.key, row]));
-    this.#plugins = new Map(
-      copies.flatMap((row) =>
-        row.pluginId === null || row.status === 'failed'
-          ? []
-          : [[firstSight(row.facts), row.pluginId] as const],
-      ),
-    );
-    const fingerprints = new Map(
-      bundles.map((row) => [`${row.format}\n${row.path}`, row.fingerprint]),
-    );
-    const asides = new Set(setAside.map((row) => row.path));
+    this.#plugins = pluginsAtFirstSight(copies);
+    const asides = new Set(setAside.map((aside) => aside.path));
     const found = walked.found.filter((bundle) => !asides.has(bundle.path));
     const { reached, lost, blocked } = walked;
-    const devices = new Map(bundles.map((row) => [row.path, row.device]));
+    const devices = new Map(bundles.map((bundle) => [bundle.path, bundle.device]));
     this.#isOutOfReach = outOfReach(blocked, devices);
-    const toExamine = this.#chooser(fingerprints);
+    const toExamine = this.#chooser();
     const changed = found.filter(toExamine);
     await this.#sayBack(
       new Set(found.filter((bundle) => !toExamine(bundle)).map((bundle) => bundle.path)),
@@ -239,7 +231,7 @@ class ScanRun {
     for (let at = 0; at < changed.length && !this.#job.stopped; at += batchSize) {
       await this.#examine(changed.slice(at, at + batchSize), missing());
     }
-    if (this.#job.stopped || this.#mode === 'failed') {
+    if (this.#job.stopped || this.#mode === 'failed' || this.#mode === 'open') {
       return;
     }
     await this.#sayAway(lost, walkedPaths);
@@ -256,16 +248,41 @@ class ScanRun {
   }
 
   /** Which bundles are examined in this mode. */
-  #chooser(fingerprints: ReadonlyMap<string, string>): (bundle: Found) => boolean {
+  #chooser(): (bundle: Found) => boolean {
     const failedPaths = new Set(
       [...this.#known.values()].filter((row) => row.status === 'failed').map((row) => row.path),
     );
-    if (this.#mode === 'failed') {
-      return (bundle) => failedPaths.has(bundle.path);
+    const isNew = (bundle: Found): boolean =>
+      this.#bundles.at(bundle)?.fingerprint !== bundle.fingerprint;
+    switch (this.#mode) {
+      case 'failed':
+        return (bundle) => failedPaths.has(bundle.path);
+      case 'open':
+        return this.#unopened();
+      case 'everything':
+        return () => true;
+      case 'changed': {
+        const isToOpen = this.#wish === 'always' ? this.#unopened() : () => false;
+        return (bundle) => isNew(bundle) || isToOpen(bundle);
+      }
     }
+  }
+
+  /** Bundles that were not opened as they are now, and hold something that can be. */
+  #unopened(): (bundle: Found) => boolean {
+    const known = grouped([...this.#known.values()].map((row) => [row.path, row.facts] as const));
     return (bundle) =>
-      this.#mode === 'everything' ||
-      fingerprints.get(`${bundle.format}\n${bundle.path}`) !== bundle.fingerprint;
+      this.#bundles.at(bundle)?.opened !== bundle.fingerprint &&
+      this.#parts.opener.canOpen(known.get(bundle.path) ?? []);
+  }
+
+  /**
+   * Whether a bundle that is examined is opened as well: where that is wanted, and again where it
+   * was opened before, also at another place, and has changed since.
+   */
+  #isOpened(bundle: Found): boolean {
+    const isWanted = this.#mode === 'open' || this.#wish === 'always';
+    return isWanted || (this.#wish !== 'never' && this.#bundles.wasOpened(bundle));
   }
 
   /** Copies in unchanged bundles: counted, and back when they were away. */
@@ -356,17 +373,20 @@ class ScanRun {
 
   async #examine(bundles: readonly Found[], missing: readonly CopyRow[]): Promise<void> {
     const copies: FoundCopy[] = [];
-    const examined: Found[] = [];
+    const examined: Examined[] = [];
     const waiting = [...bundles];
     const readOn = async (): Promise<void> => {
       for (let bundle = waiting.shift(); bundle && !this.#job.stopped; bundle = waiting.shift()) {
+        const isOpening = this.#isOpened(bundle);
         this.#tell({
           place: bundle.place.path,
           examining: bundle.path.slice(bundle.place.path.length + 1),
+          isOpening,
           done: this.#scan.looked,
         });
-        copies.push(...(await this.#parts.readers.read(bundle, bundle.place.path)));
-        examined.push(bundle);
+        const read = await this.#parts.readers.read(bundle, bundle.place.path);
+        copies.push(...(isOpening ? await this.#open(read, bundle) : read));
+        examined.push({ ...bundle, opened: isOpening ? bundle.fingerprint : null });
         this.#scan.looked += 1;
       }
     };
@@ -383,6 +403,15 @@ class ScanRun {
     );
   }
 
+  /** Descriptions of LADSPA plugins tell their classes; they are read once a place. */
+  #open(read: readonly FoundCopy[], { place }: Found): Promise<FoundCopy[]> {
+    const descriptions =
+      this.#descriptions.get(place.path) ??
+      descriptionsFor(place.path, this.#parts.machine.environment);
+    this.#descriptions.set(place.path, descriptions);
+    return this.#parts.opener.open(read, descriptions);
+  }
+
   async #sayGone(missing: readonly CopyRow[]): Promise<void> {
     const comparisons = compare(missing.map(asKnown), []);
     if (comparisons.length > 0) {
@@ -393,7 +422,7 @@ class ScanRun {
     ]);
   }
 
-  async #save(comparisons: readonly Comparison[], bundles: readonly Found[]): Promise<void> {
+  async #save(comparisons: readonly Comparison[], bundles: readonly Examined[]): Promise<void> {
     this.#hasChanged = true;
     const rows = bundles.map(
       (b): BundleRow => ({
@@ -403,6 +432,7 @@ class ScanRun {
         placeId: b.place.id,
         fingerprint: b.fingerprint,
         device: b.device,
+        opened: b.opened,
       }),
     );
     const placeOf = new Map(bundles.map((b) => [b.path, b.place.id]));
@@ -415,7 +445,7 @@ class ScanRun {
       bundles: rows,
       now: this.#parts.clock(),
     });
-    this.#tell({ done: this.#scan.looked }, true);
+    this.#tell({ done: this.#scan.looked, failed: this.#scan.counts.failed }, true);
     const now = this.#now();
     if (now - this.#lastCatalog < catalogEvery) {
       return;
@@ -448,22 +478,6 @@ class ScanRun {
     this.#parts.events.tell(this.#scan.computerId, { event: 'scan', progress: this.#job.progress });
   }
 }
-
-const asKnown = (row: CopyRow): KnownCopy => ({
-  key: row.key,
-  copy: row.facts,
-  state: shownState(row.state),
-});
-
-const viewOf = (row: ScanRow): ScanView => ({
-  id: asId(row.id),
-  startedAt: row.startedAt.toISOString(),
-  endedAt: row.endedAt?.toISOString() ?? null,
-  state: row.state,
-  looked: row.looked,
-  counts: row.counts,
-  problems: row.problems.map(describe),
-});
 
 /** The latest scans, newest first, and how far a running one is. */
 export async function viewScans(

@@ -43,6 +43,7 @@ import {
 import type { CopyRow, PluginRow } from '../../database/catalog-tables.ts';
 import type { LoadRow } from '../../database/session-tables.ts';
 import type { Parts } from '../../parts.ts';
+import { notHere } from '../catalog/elsewhere.ts';
 import type { HostCommand } from '../../host/host.ts';
 
 /** The session of a computer as it is kept; an empty one without tracks where there is none. */
@@ -165,6 +166,10 @@ export const loadIntoSlot = (
 ): Promise<Result<SessionView>> =>
   parts.turns.take(computer, async () => {
     const { manager } = parts.database;
+    const elsewhere = await notHere(parts, computer);
+    if (elsewhere) {
+      return failed(elsewhere);
+    }
     const session = await sessionOf(parts, computer);
     const track = session.tracks.find((one) => one.id === request.track);
     const chain = await findChain(manager, computer, request.plugin);

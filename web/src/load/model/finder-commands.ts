@@ -76,8 +76,8 @@ function figureCommands({ isFigure }: FinderState, acts: FinderActs): Command[] 
 function walkingCommands({ typed }: FinderState, acts: FinderActs): Command[] {
   const isEmpty = (): boolean => typed === '';
   return [
-    { keys: ['Tab'], run: () => acts.nextScope(1) },
-    { keys: ['Shift+Tab'], run: () => acts.nextScope(-1) },
+    { keys: ['F4'], run: () => acts.nextScope(1) },
+    { keys: ['Shift+F4'], run: () => acts.nextScope(-1) },
     { keys: ['Ctrl+ArrowLeft'], run: () => acts.nextFolder(-1) },
     { keys: ['Ctrl+ArrowRight'], run: () => acts.nextFolder(1) },
     { keys: ['ArrowLeft'], when: isEmpty, run: () => acts.nextFolder(-1) },

@@ -52,10 +52,11 @@ export function Annotations({ plugin }: { plugin: Plugin }) {
         </Row>
         <Row name="Notes" labels="notes">
           <Notes
-            key={said.notes}
+            key={plugin.id}
+            name={`notes ${plugin.id}`}
             notes={said.notes}
-            onSay={(notes) => {
-              field.onSay({ notes });
+            onSay={(notes, onStored) => {
+              act(annotateAct([plugin.id], { notes }), { onStored });
             }}
           />
         </Row>

@@ -1,9 +1,18 @@
 /** What to remember of a plugin. */
-import { useState } from 'react';
 import { Form } from 'react-bootstrap';
+import { useOrder } from '../../studio/contexts.ts';
+import { useKeptText } from '../../ui/kept-text.ts';
 
-export function Notes({ notes, onSay }: { notes: string; onSay: (notes: string) => void }) {
-  const [typed, setTyped] = useState(notes);
+interface Props {
+  /** Under this name what is typed is kept. */
+  readonly name: string;
+  readonly notes: string;
+  readonly onSay: (notes: string, onStored: () => void) => void;
+}
+
+export function Notes({ name, notes, onSay }: Props) {
+  const { order } = useOrder();
+  const { value, type, settle } = useKeptText(name, notes, order.pending.length === 0, onSay);
   return (
     <Form.Control
       id="notes"
@@ -12,15 +21,11 @@ export function Notes({ notes, onSay }: { notes: string; onSay: (notes: string) 
       size="sm"
       maxLength={10_000}
       placeholder="What to remember of it"
-      value={typed}
+      value={value}
       onChange={(event) => {
-        setTyped(event.target.value);
+        type(event.target.value);
       }}
-      onBlur={() => {
-        if (typed.trim() !== notes) {
-          onSay(typed);
-        }
-      }}
+      onBlur={settle}
     />
   );
 }

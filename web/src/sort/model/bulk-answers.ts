@@ -33,13 +33,18 @@ export function sameFor(sort: Question['variant']): { text: string; set: Partial
   return [];
 }
 
-/** The best answer of each question as one act; null where that cannot be one. */
-export function bestOf(questions: readonly Question[]): Act | null {
+/**
+ * The best answer of each question as one act; null where that cannot be one. What nothing speaks
+ * for is left to be asked.
+ */
+export function bestOf(all: readonly Question[]): Act | null {
+  const questions = all.filter(
+    (question) => question.variant !== 'type' || question.suggestions.length > 0,
+  );
   const acts = questions.flatMap((question) => {
     const option = optionsOf(question)[0];
-    return option && (option.probability !== null || question.variant === 'vendor')
-      ? [option.act]
-      : [];
+    const isBest = option?.probability !== null || isGuess(question);
+    return option && isBest ? [option.act] : [];
   });
   if (acts.length === 0 || acts.length < questions.length) {
     return null;
@@ -56,6 +61,10 @@ export function bestOf(questions: readonly Question[]): Act | null {
   }
   return null;
 }
+
+/** Leaving one without a vendor is no best answer. */
+const isGuess = (question: Question): boolean =>
+  question.variant === 'vendor' && (question.near !== null || question.guesses.length > 0);
 
 /** A question as a row of a list: its best answer, and what speaks for it. */
 export function inShort(question: Question): { text: string; why: string } {
@@ -76,7 +85,7 @@ export function inShort(question: Question): { text: string; why: string } {
     }
     case 'twin':
       return {
-        text: `and ${question.other.vendor ?? 'one without a vendor'}`,
+        text: `and ${question.others.map(({ vendor }) => vendor ?? 'one without a vendor').join(', ')}`,
         why: question.reasons[0]?.text ?? '',
       };
     case 'vendor':

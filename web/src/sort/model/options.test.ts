@@ -20,17 +20,19 @@ const typed = (id: string, probability: number): Question => ({
   variant: 'type',
   id,
   plugin: gull,
+  others: [],
   suggestions: [
     { type: 'reverb/plate', probability, reasons },
     { type: 'delay/delay', probability: 0.1, reasons },
   ],
   clear: [],
 });
-const twins: Question = { variant: 'twin', id: 'twin', plugin: gull, other: tern, reasons };
+const twins: Question = { variant: 'twin', id: 'twin', plugin: gull, others: [tern], reasons };
 const licence: Question = {
   variant: 'licence',
   id: 'licence',
   plugin: gull,
+  others: [],
   likely: 'hidden',
   hint: 'Its name says Trial.',
 };
@@ -39,6 +41,7 @@ const kind: Question = {
   variant: 'kind',
   id: 'kind',
   plugin: gull,
+  others: [],
   kinds: [
     { kind: 'instrument', probability: 0.6 },
     { kind: 'effect', probability: 0.4 },
@@ -49,8 +52,8 @@ const kind: Question = {
 describe('the answers that a question offers', () => {
   it('are the types with what is said of them when they are taken', () => {
     expect(optionsOf(typed('q', 0.7)).map(({ text, act }) => [text, act])).toEqual([
-      ['Plate', typesAct('gull', ['reverb/plate'])],
-      [expect.any(String), typesAct('gull', ['delay/delay'])],
+      ['Plate', typesAct(typed('q', 0.7), ['reverb/plate'])],
+      [expect.any(String), typesAct(typed('q', 0.7), ['delay/delay'])],
     ]);
   });
   it('count what speaks for another kind against this one', () => {
@@ -59,12 +62,36 @@ describe('the answers that a question offers', () => {
   it('join twins, or keep them apart', () => {
     expect(optionsOf(twins).map((option) => option.act.act)).toEqual(['join', 'keep-apart']);
   });
+  it('are said of all plugins that a question is about', () => {
+    const question = { ...typed('q', 0.7), others: [tern] };
+    const { act } = optionsOf(question)[0] ?? {};
+    expect(act).toMatchObject({ say: [{ plugins: ['gull', 'tern'] }] });
+  });
+  it('end with leaving it without a vendor, which is never the best of many', () => {
+    const question: Question = {
+      variant: 'vendor',
+      id: 'v',
+      plugin: gull,
+      others: [],
+      guesses: [],
+      near: null,
+    };
+    expect(optionsOf(question).map(({ text }) => text)).toEqual(['Leave it without a vendor']);
+    expect(bestOf([question])).toBeNull();
+  });
   it('begin with what is likely of a licence', () => {
     expect(optionsOf(licence)[0]?.id).toBe('hidden');
   });
   it('gather spellings under either of two vendors, or leave both', () => {
     const near = { a: vendor('Osier'), b: vendor('Osier Ltd'), reason: 'spelled alike' };
-    const question: Question = { variant: 'vendor', id: 'v', plugin: null, guesses: [], near };
+    const question: Question = {
+      variant: 'vendor',
+      id: 'v',
+      plugin: null,
+      others: [],
+      guesses: [],
+      near,
+    };
     expect(optionsOf(question).length).toBeGreaterThanOrEqual(2);
   });
 });
@@ -78,6 +105,9 @@ describe('answers for many questions', () => {
     ]);
   });
   it('are none where one question has no best answer', () => {
+    const unknown = { ...typed('s', 0.7), suggestions: [] };
+    expect(bestOf([typed('q', 0.7), unknown])).toEqual(bestOf([typed('q', 0.7)]));
+    expect(bestOf([unknown])).toBeNull();
     expect(bestOf([typed('q', 0.7), licence])).toBeNull();
   });
   it('say the same of all only for kinds and licences', () => {

@@ -1,5 +1,7 @@
 /** What each question can be answered with. */
 import {
+  nobody,
+  pluginsAsked,
   typeName,
   type Act,
   type LicenceState,
@@ -39,14 +41,14 @@ export function optionsOf(question: Question): Option[] {
         probability,
         reasons,
         type,
-        act: typesAct(question.plugin.id, [type]),
+        act: typesAct(question, [type]),
       }));
     case 'kind':
       return question.kinds.map(({ kind, probability }) => ({
         id: kind,
         text: kind === 'tool' ? 'Tool: meter or utility' : kindWords[kind].title,
         probability,
-        act: annotateAct([question.plugin.id], { kind }),
+        act: annotateAct(idsOf(question), { kind }),
         reasons: question.reasons.map((reason) => ({
           text: reason.text,
           weight: reason.kind === kind ? reason.weight : -reason.weight,
@@ -59,14 +61,18 @@ export function optionsOf(question: Question): Option[] {
           text: 'One plugin',
           probability: null,
           reasons: question.reasons,
-          act: { act: 'join', into: ownerOf(question.plugin), from: [ownerOf(question.other)] },
+          act: {
+            act: 'join',
+            into: ownerOf(question.plugin),
+            from: question.others.map(ownerOf),
+          },
         },
         {
           id: 'two',
-          text: 'Two plugins',
+          text: question.others.length === 1 ? 'Two plugins' : 'Each is a plugin of its own',
           probability: null,
           reasons: question.reasons,
-          act: { act: 'keep-apart', plugins: [ownerOf(question.plugin), ownerOf(question.other)] },
+          act: { act: 'keep-apart', plugins: pluginsAsked(question).map(ownerOf) },
         },
       ];
     case 'vendor':
@@ -79,15 +85,18 @@ export function optionsOf(question: Question): Option[] {
           text,
           probability: null,
           reasons,
-          act: annotateAct([question.plugin.id], { licence: { state, until: null } }),
+          act: annotateAct(idsOf(question), { licence: { state, until: null } }),
         }),
       );
       const hide: Option = {
         id: 'hidden',
-        text: 'Keep it in the catalog, but hide it from loading',
+        text:
+          question.others.length === 0
+            ? 'Keep it in the catalog, but hide it from loading'
+            : 'Keep them in the catalog, but hide them from loading',
         probability: null,
         reasons,
-        act: annotateAct([question.plugin.id], { isHidden: true }),
+        act: annotateAct(idsOf(question), { isHidden: true }),
       };
       return [...options, hide].sort(
         (a, b) => Number(b.id === question.likely) - Number(a.id === question.likely),
@@ -98,18 +107,32 @@ export function optionsOf(question: Question): Option[] {
   }
 }
 
-export const typesAct = (plugin: string, types: readonly string[]): Act =>
-  annotateAct([plugin], { types });
+/** The same types for all plugins a question is about. */
+export const typesAct = (question: Question, types: readonly string[]): Act =>
+  annotateAct(idsOf(question), { types });
 
-function vendorOptions({ near, plugin, guesses }: VendorQuestion): Option[] {
+/** Ids of all plugins a question is about. */
+export const idsOf = (question: Question): string[] => pluginsAsked(question).map(({ id }) => id);
+
+function vendorOptions(question: VendorQuestion): Option[] {
+  const { near, guesses } = question;
   if (!near) {
-    return guesses.map(({ vendor, reason }) => ({
+    const areMany = pluginsAsked(question).length > 1;
+    const guessed = guesses.map(({ vendor, reason }) => ({
       id: vendor,
       text: vendor,
       probability: null,
       reasons: [{ weight: 1, text: reason }],
-      act: annotateAct(plugin ? [plugin.id] : [], { vendor }),
+      act: annotateAct(idsOf(question), { vendor }),
     }));
+    const none: Option = {
+      id: 'nobody',
+      text: `Leave ${areMany ? 'them' : 'it'} without a vendor`,
+      probability: null,
+      reasons: [{ weight: 1, text: `neither ${areMany ? 'their' : 'its'} name nor place tells` }],
+      act: annotateAct(idsOf(question), { vendor: nobody }),
+    };
+    return [...guessed, none];
   }
   const { a, b, reason } = near;
   const reasons = [{ weight: 1, text: reason }];

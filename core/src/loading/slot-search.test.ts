@@ -1,0 +1,56 @@
+import { describe, expect, it } from '@jest/globals';
+import { asId } from '../id.ts';
+import type { Plugin } from '../catalog/plugin.ts';
+import { entryOf, noGivenNames } from '../search/entry.ts';
+import { Finder } from '../search/finder.ts';
+import { habitsOf, noUse } from '../search/habits.ts';
+import { countScopes, createSlotSearch } from './slot-search.ts';
+
+const plugin = (name: string): Plugin => ({
+  id: asId(name),
+  name,
+  vendor: 'Quoin',
+  kind: 'effect',
+  types: ['delay'],
+  arrived: '2026-01-01',
+  copies: [],
+});
+const inCabinet = ['Shoalwater', 'Tape Echo Mk 2', 'Harbour Verb'];
+const elsewhere = ['Silt', 'Grey Tide Hall'];
+const ended = ['Shoal'];
+const finder = new Finder(
+  [...inCabinet, ...elsewhere, ...ended].map((name) => entryOf(plugin(name), noGivenNames)),
+);
+const reasons = new Map([
+  ...[...inCabinet, ...elsewhere].map((name) => [name, null] as const),
+  ...ended.map((name) => [name, 'its trial ended on 3 November'] as const),
+]);
+const filed = new Set(inCabinet);
+const search = createSlotSearch({
+  finder,
+  reasons,
+  filed,
+  counts: countScopes(reasons, filed),
+  scope: 'cabinet',
+  held: null,
+  forgotten: null,
+});
+const habits = habitsOf(noUse);
+const hits = (typed: string): string[] =>
+  search.find(typed, habits).hits.map((hit) => hit.plugin.name);
+
+describe('the search of a slot', () => {
+  it('puts what is called exactly so in front, though it cannot be loaded', () => {
+    expect(hits('shoal')).toEqual(['Shoal', 'Shoalwater']);
+    expect(hits('Shoa')).toEqual(['Shoalwater']);
+    expect(search.find('shoal', habits)).toMatchObject({ found: 2, isWidened: false });
+  });
+  it('puts what has these initials in front where nothing in the cabinet begins so', () => {
+    expect(hits('gth')[0]).toBe('Grey Tide Hall');
+    expect(search.find('silt', habits)).toMatchObject({ isWidened: true, found: 1 });
+  });
+  it('leaves everything as it was where the cabinet has what is called so', () => {
+    expect(hits('harbour verb')).toEqual(['Harbour Verb']);
+    expect(hits('tem')[0]).toBe('Tape Echo Mk 2');
+  });
+});

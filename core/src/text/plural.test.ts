@@ -1,0 +1,14 @@
+import { describe, expect, it } from '@jest/globals';
+import { plural } from './plural.ts';
+
+describe('a number with its word', () => {
+  it('is singular for one only, and plural otherwise', () => {
+    expect([0, 1, 2, 2_000].map((count) => plural(count, 'plugin'))).toEqual([
+      '0 plugins',
+      '1 plugin',
+      '2 plugins',
+      '2,000 plugins',
+    ]);
+    expect(plural(3, 'copy', 'copies')).toBe('3 copies');
+  });
+});

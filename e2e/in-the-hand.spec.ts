@@ -1,0 +1,192 @@
+/** Frictions of an hour's real work: undo in fields, the tray, drafts, dragging at the edge, the mark that stays. */
+import type { Page } from '@playwright/test';
+import { dragTo, expect, expectNoAxeFindings, front, saved, test } from './studio.ts';
+
+const list = (page: Page) => page.getByRole('listbox', { name: 'Plugins' });
+const letters = (page: Page) => page.getByLabel('Letters of the plugin to load');
+const tray = (page: Page) => page.getByTestId('tray-count');
+const notice = (page: Page) => page.getByTestId('notice').last();
+
+test('undo in a field takes back typing; a change of another screen is named before it is undone', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.address}/file`);
+  await page.getByTestId('plugin').first().click();
+  await page.keyboard.press('b');
+  await expect(notice(page)).toContainText('avourite');
+  await saved(page);
+  const done = (await notice(page).textContent()) ?? '';
+  await page.keyboard.press('/');
+  await page.keyboard.type('plate');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('searchbox').or(page.locator(':focus'))).not.toHaveValue('plate');
+  await expect(page.getByText(/^Undone/)).toHaveCount(0);
+
+  // On Load the field of letters is always in use: empty, it leaves undo to the screen.
+  await page.keyboard.press('Alt+4');
+  await expect(letters(page)).toBeFocused();
+  await page.keyboard.type('pl');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText(/^Undone/)).toHaveCount(0);
+  await letters(page).fill('');
+  await page.keyboard.press('Control+z');
+  await expect(notice(page)).toContainText(`Last done on the screen file: ${done}`);
+  await page.keyboard.press('Control+z');
+  await expect(notice(page)).toContainText('Undone');
+});
+
+test('keys of the list mean the lit row; the tray has its own, is empty after filing, and undo fills it', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.address}/file`);
+  await page.getByTestId('plugin').first().click();
+  for (let i = 0; i < 3; i += 1) {
+    await page.keyboard.press('Space');
+    await page.keyboard.press('ArrowDown');
+  }
+  await expect(tray(page)).toHaveText('3');
+  await page.keyboard.press('f');
+  // One plugin, by its name, is to be filed.
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText(/^File (?!\d+ plugins).+ in …/);
+  await page.keyboard.press('Escape');
+  await expect(dialog).toHaveCount(0);
+  await page.keyboard.press('Shift+F');
+  await expect(dialog).toContainText('File 3 plugins in …');
+  await page.keyboard.type('Tin roof');
+  await expect(page.getByText('Make the folder')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(front(page, 'Tin roof')).toHaveAccessibleName(/3 plugins/);
+  await expect(tray(page)).toHaveCount(0);
+  await saved(page);
+  await page.keyboard.press('Control+z');
+  await expect(front(page, 'Tin roof')).toHaveCount(0);
+  await expect(tray(page)).toHaveText('3');
+});
+
+test('what is typed is kept: notes on leaving and over a reload, an unfinished rule when one comes back', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.address}/file`);
+  await page.getByTestId('plugin').first().click();
+  await page.keyboard.press('i');
+  const notes = page.getByLabel('Notes');
+  await notes.fill('good on gulls');
+  await expect(page.getByTestId('saved')).toHaveText('draft kept');
+  await page.reload();
+  await expect(notes).toHaveValue('good on gulls');
+  await notes.focus();
+  await page.keyboard.press('Alt+3');
+  await expect(list(page)).toBeVisible();
+  await saved(page);
+  await page.goBack();
+  await expect(notes).toHaveValue('good on gulls');
+  await saved(page);
+
+  await page.goto(`${demo.address}/rule/new`);
+  await page.getByLabel('Name', { exact: true }).fill('Tin roof');
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(list(page)).toBeVisible();
+  await page.goto(`${demo.address}/rule/new`);
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Tin roof');
+  await expect(page.getByText('This goes on from what you had not saved.')).toBeVisible();
+  await expectNoAxeFindings(page);
+  await page.getByRole('button', { name: 'Start anew' }).click();
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('');
+  await saved(page);
+});
+
+test('a folder near the edge of the chest stays under the pointer, and resting there scrolls', async ({
+  page,
+  demo,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 560 });
+  await page.goto(`${demo.address}/file`);
+  await expect(page.getByTestId('plugin').first()).toBeVisible();
+  const chest = page.locator('.chest-body');
+  const box = await chest.boundingBox();
+  if (!box) {
+    throw new Error('not in view');
+  }
+  await dragTo(page, page.getByTestId('plugin').first(), chest);
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height - 6, { steps: 4 });
+  const before = await chest.evaluate((element) => element.scrollTop);
+  await page.evaluate(
+    () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))),
+  );
+  expect(await chest.evaluate((element) => element.scrollTop)).toBe(before);
+  await expect.poll(() => chest.evaluate((element) => element.scrollTop)).toBeGreaterThan(before);
+  await page.keyboard.press('Escape');
+});
+
+test('the mark stays on a plugin that is ranked anew, and Tab leaves the field', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.address}/load`);
+  await expect(page.getByTestId('hit').nth(3)).toBeVisible();
+  for (let i = 0; i < 3; i += 1) {
+    await page.keyboard.press('ArrowDown');
+  }
+  const marked = page.getByRole('option', { selected: true });
+  const name = (await marked.locator('.name').innerText()).split('\n')[0] ?? '';
+  await page.keyboard.press('Control+b');
+  await expect(notice(page)).toContainText(name);
+  await expect(marked).toContainText(name);
+  await page.keyboard.press('Control+b');
+  await expect(notice(page)).toContainText(name);
+  await page.keyboard.press('Tab');
+  await expect(letters(page)).not.toBeFocused();
+  await expect(page).toHaveTitle('Load · Clever Drawer');
+});
+
+test('one can skip to the content, and the theme follows the system until one is chosen', async ({
+  page,
+  demo,
+}) => {
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await page.goto(`${demo.address}/sort`);
+  await expect(page.locator('html')).toHaveAttribute('data-bs-theme', 'dark');
+  await page.emulateMedia({ colorScheme: 'light' });
+  await expect(page.locator('html')).toHaveAttribute('data-bs-theme', 'light');
+  await page.getByRole('button', { name: 'Change to dusk' }).click();
+  await page.reload();
+  await expect(page.locator('html')).toHaveAttribute('data-bs-theme', 'dark');
+  await page.getByRole('button', { name: 'Change to day' }).click();
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await expect(page.locator('html')).toHaveAttribute('data-bs-theme', 'dark');
+  await page.goto(`${demo.address}/file`);
+  await expect(page.getByTestId('plugin').first()).toBeVisible();
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'Skip to the content' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('main')).toBeFocused();
+});
+
+test('the menu of a folder opens by the context key, is walked with arrows, and Esc leads back', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.address}/file`);
+  await front(page, 'Squeeze').focus();
+  await page.keyboard.press('Shift+F10');
+  const menu = page.locator('.dropdown-menu.show');
+  await expect(menu).toBeVisible();
+  await page.keyboard.press('ArrowDown');
+  await expect(menu.locator(':focus')).toHaveCount(1);
+  await expectNoAxeFindings(page);
+  await page.keyboard.press('Escape');
+  await expect(menu).toHaveCount(0);
+  await expect(front(page, 'Squeeze')).toBeFocused();
+
+  // With a folder open, a new one is made in it.
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Squeeze, opened')).toBeVisible();
+  await page.keyboard.press('Shift+N');
+  await page.getByPlaceholder('Name').fill('Tin roof');
+  await page.keyboard.press('Enter');
+  await expect(front(page.getByLabel('Squeeze, opened'), 'Tin roof')).toBeVisible();
+});

@@ -1,0 +1,218 @@
+/**
+ * CLAP: the plugins of the factory, then each made for its ports. Structs as published by the
+ * format's headers, version 1 (clap/entry.h, clap/factory/plugin-factory.h, clap/plugin.h,
+ * clap/host.h, clap/ext/audio-ports.h, clap/ext/note-ports.h); written from memory and held against
+ * real plugins and the C programs of the tests.
+ */
+import {
+  bytesAt,
+  calling,
+  koffi,
+  lastingBytes,
+  lastingText,
+  loadLibrary,
+  offering,
+  Refusal,
+  textAt,
+} from './native.mjs';
+
+const version = { major: 'uint32_t', minor: 'uint32_t', revision: 'uint32_t' };
+const Entry = koffi.struct('clap_plugin_entry', {
+  ...version,
+  init: 'void *',
+  deinit: 'void *',
+  get_factory: 'void *',
+});
+const Factory = koffi.struct('clap_plugin_factory', {
+  get_plugin_count: 'void *',
+  get_plugin_descriptor: 'void *',
+  create_plugin: 'void *',
+});
+const Descriptor = koffi.struct('clap_plugin_descriptor', {
+  ...version,
+  id: 'void *',
+  name: 'void *',
+  vendor: 'void *',
+  url: 'void *',
+  manual_url: 'void *',
+  support_url: 'void *',
+  version: 'void *',
+  description: 'void *',
+  features: 'void *',
+});
+const Plugin = koffi.struct('clap_plugin', {
+  desc: 'void *',
+  plugin_data: 'void *',
+  init: 'void *',
+  destroy: 'void *',
+  activate: 'void *',
+  deactivate: 'void *',
+  start_processing: 'void *',
+  stop_processing: 'void *',
+  reset: 'void *',
+  process: 'void *',
+  get_extension: 'void *',
+  on_main_thread: 'void *',
+});
+const Host = koffi.struct('clap_host', {
+  ...version,
+  host_data: 'void *',
+  name: 'void *',
+  vendor: 'void *',
+  url: 'void *',
+  version: 'void *',
+  get_extension: 'void *',
+  request_restart: 'void *',
+  request_process: 'void *',
+  request_callback: 'void *',
+});
+/** clap_plugin_audio_ports and clap_plugin_note_ports begin alike. */
+const Ports = koffi.struct('clap_plugin_ports', { count: 'void *', get: 'void *' });
+
+/** clap_audio_port_info: id, name[256], flags, channel_count, … */
+const audioPort = { size: 512, channels: 4 + 256 + 4 };
+const most = 1_000;
+const mostPorts = 256;
+const mostFeatures = 100;
+
+let host = null;
+
+/** A host that offers no extension; made once. */
+function hostPointer() {
+  if (host === null) {
+    const nothing = offering(() => undefined, 'void', ['void *']);
+    host = koffi.alloc(Host, 1);
+    koffi.encode(host, Host, {
+      major: 1,
+      minor: 1,
+      revision: 0,
+      host_data: null,
+      name: lastingText('Clever Drawer'),
+      vendor: lastingText('Clever Drawer'),
+      url: lastingText(''),
+      version: lastingText('1'),
+      get_extension: offering(() => null, 'void *', ['void *', 'void *']),
+      request_restart: nothing,
+      request_process: nothing,
+      request_callback: nothing,
+    });
+  }
+  return host;
+}
+
+export async function openClap({ path, binary }, tell) {
+  const symbol = loadLibrary(binary)('clap_entry');
+  if (symbol === null) {
+    throw new Refusal('no-entry', 'it exports no clap_entry');
+  }
+  const factory = await factoryOf(koffi.decode(symbol, Entry), path);
+  const plugins = await describe(factory);
+  if (plugins.length === 0) {
+    throw new Refusal('refused', 'it holds no plugin');
+  }
+  tell.described(plugins);
+  await tell.each(plugins, async ({ identity }) => portsOf(await create(factory, identity)));
+}
+
+async function factoryOf(entry, path) {
+  const init = calling(entry.init, 'bool', ['const char *']);
+  if (!(await init(path))) {
+    throw new Refusal('refused', 'it says that it cannot start (clap_entry.init)');
+  }
+  const getFactory = calling(entry.get_factory, 'void *', ['const char *']);
+  const pointer = await getFactory('clap.plugin-factory');
+  if (pointer === null) {
+    throw new Refusal('refused', 'it offers no factory of plugins');
+  }
+  return { pointer, ...koffi.decode(pointer, Factory) };
+}
+
+async function describe(factory) {
+  const countPlugins = calling(factory.get_plugin_count, 'uint32_t', ['void *']);
+  const descriptorAt = calling(factory.get_plugin_descriptor, 'void *', ['void *', 'uint32_t']);
+  const count = Math.min(await countPlugins(factory.pointer), most);
+  const plugins = [];
+  for (let index = 0; index < count; index += 1) {
+    const pointer = await descriptorAt(factory.pointer, index);
+    if (pointer !== null) {
+      plugins.push(factsOf(koffi.decode(pointer, Descriptor)));
+    }
+  }
+  return plugins;
+}
+
+function factsOf(descriptor) {
+  return {
+    identity: textAt(descriptor.id),
+    name: textAt(descriptor.name),
+    vendor: textAt(descriptor.vendor),
+    version: textAt(descriptor.version),
+    description: textAt(descriptor.description),
+    declared: featuresOf(descriptor.features),
+  };
+}
+
+/** A list of texts that ends with a null. */
+function featuresOf(list) {
+  const features = [];
+  for (let index = 0; list !== null && index < mostFeatures; index += 1) {
+    const feature = textAt(koffi.decode(list, index * 8, 'void *'), 256);
+    if (feature === null) {
+      break;
+    }
+    features.push(feature);
+  }
+  return features;
+}
+
+async function create(factory, identity) {
+  const make = calling(factory.create_plugin, 'void *', ['void *', 'void *', 'const char *']);
+  const pointer = await make(factory.pointer, hostPointer(), identity ?? '');
+  if (pointer === null) {
+    throw new Refusal('refused', `it does not make ${identity ?? 'its plugin'}`);
+  }
+  const plugin = koffi.decode(pointer, Plugin);
+  const init = calling(plugin.init, 'bool', ['void *']);
+  if (!(await init(pointer))) {
+    throw new Refusal('refused', `${identity ?? 'its plugin'} says that it cannot start`);
+  }
+  return { pointer, plugin };
+}
+
+async function portsOf({ pointer, plugin }) {
+  const getExtension = calling(plugin.get_extension, 'void *', ['void *', 'const char *']);
+  const audio = await getExtension(pointer, 'clap.audio-ports');
+  const notes = await getExtension(pointer, 'clap.note-ports');
+  return {
+    audioIn: await channelsOf(pointer, audio, true),
+    audioOut: await channelsOf(pointer, audio, false),
+    notesIn: (await countOf(pointer, notes, true)) > 0,
+    notesOut: (await countOf(pointer, notes, false)) > 0,
+  };
+}
+
+async function countOf(plugin, extension, isInput) {
+  if (extension === null) {
+    return 0;
+  }
+  const count = calling(koffi.decode(extension, Ports).count, 'uint32_t', ['void *', 'bool']);
+  return Math.min(await count(plugin, isInput), mostPorts);
+}
+
+async function channelsOf(plugin, extension, isInput) {
+  const count = await countOf(plugin, extension, isInput);
+  let channels = 0;
+  for (let index = 0; index < count; index += 1) {
+    const get = calling(koffi.decode(extension, Ports).get, 'bool', [
+      'void *',
+      'uint32_t',
+      'bool',
+      'void *',
+    ]);
+    const info = lastingBytes(audioPort.size);
+    if (await get(plugin, index, isInput, info)) {
+      channels += bytesAt(info, audioPort.size).readUInt32LE(audioPort.channels);
+    }
+  }
+  return channels;
+}

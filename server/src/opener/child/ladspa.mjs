@@ -1,0 +1,78 @@
+/** LADSPA: every descriptor of a library. Structs as in ladspa.h of Debian's ladspa-sdk. */
+import { koffi, calling, loadLibrary, pointerAt, Refusal, textAt } from './native.mjs';
+
+const Descriptor = koffi.struct('LADSPA_Descriptor', {
+  UniqueID: 'unsigned long',
+  Label: 'void *',
+  Properties: 'int',
+  Name: 'void *',
+  Maker: 'void *',
+  Copyright: 'void *',
+  PortCount: 'unsigned long',
+  PortDescriptors: 'void *',
+  PortNames: 'void *',
+});
+
+const port = { input: 1, output: 2, control: 4, audio: 8 };
+/** Names of controls that are told; more say nothing more about what a plugin is. */
+const mostControls = 40;
+/** More than any library holds, so that one which never says "no more" comes to an end. */
+const most = 2_000;
+const mostPorts = 10_000;
+
+export async function openLadspa({ binary }, tell) {
+  const entry = loadLibrary(binary)('ladspa_descriptor');
+  if (entry === null) {
+    throw new Refusal('no-entry', 'it exports no ladspa_descriptor');
+  }
+  const descriptorAt = calling(entry, 'void *', ['unsigned long']);
+  const plugins = [];
+  for (let index = 0; index < most; index += 1) {
+    const pointer = await descriptorAt(index);
+    if (pointer === null) {
+      break;
+    }
+    plugins.push(factsOf(koffi.decode(pointer, Descriptor)));
+  }
+  if (plugins.length === 0) {
+    throw new Refusal('refused', 'it holds no plugin');
+  }
+  tell.whole(plugins);
+}
+
+function factsOf(descriptor) {
+  const ports = portsOf(descriptor);
+  const count = (kind) => ports.filter((flags) => (flags & kind) === kind).length;
+  return {
+    identity: textAt(descriptor.Label),
+    uniqueId: Number(descriptor.UniqueID),
+    name: textAt(descriptor.Name),
+    vendor: textAt(descriptor.Maker),
+    audioIn: count(port.audio | port.input),
+    audioOut: count(port.audio | port.output),
+    notesIn: false,
+    notesOut: false,
+    controls: controlsOf(descriptor, ports),
+  };
+}
+
+function controlsOf({ PortNames }, ports) {
+  if (PortNames === null) {
+    return [];
+  }
+  const inputs = ports.flatMap((flags, index) =>
+    (flags & (port.input | port.control)) === (port.input | port.control) ? [index] : [],
+  );
+  return inputs
+    .slice(0, mostControls)
+    .map((index) => textAt(pointerAt(PortNames, index), 200))
+    .filter((name) => name !== null && name !== '');
+}
+
+function portsOf({ PortCount, PortDescriptors }) {
+  const count = Number(PortCount);
+  if (PortDescriptors === null || count === 0 || count > mostPorts) {
+    return [];
+  }
+  return [...koffi.decode(PortDescriptors, 'int', count)];
+}

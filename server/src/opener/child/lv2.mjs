@@ -1,0 +1,28 @@
+/** LV2: whether the binary loads and gives the plugins that reading told. lv2.h of Debian's lv2-dev. */
+import { koffi, calling, loadLibrary, Refusal, textAt } from './native.mjs';
+
+const Descriptor = koffi.struct('LV2_Descriptor', { URI: 'void *' });
+const most = 5_000;
+
+export async function openLv2({ binary, identities }, tell) {
+  const symbol = loadLibrary(binary);
+  const entry = symbol('lv2_descriptor');
+  if (entry === null) {
+    // Libraries are another way in (lv2_lib_descriptor), which wants a bundle path and features.
+    if (symbol('lv2_lib_descriptor') !== null) {
+      tell.whole(identities.map((identity) => ({ identity })));
+      return;
+    }
+    throw new Refusal('no-entry', 'it exports no lv2_descriptor');
+  }
+  const descriptorAt = calling(entry, 'void *', ['uint32_t']);
+  const found = [];
+  for (let index = 0; index < most; index += 1) {
+    const pointer = await descriptorAt(index);
+    if (pointer === null) {
+      break;
+    }
+    found.push({ identity: textAt(koffi.decode(pointer, Descriptor).URI) });
+  }
+  tell.whole(found);
+}

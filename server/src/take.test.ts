@@ -1,0 +1,186 @@
+/** Copies of a computer elsewhere, read in as that computer's scan. */
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { randomUUID } from 'node:crypto';
+import type {
+  CatalogView,
+  ComputerView,
+  FindingView,
+  Refusal,
+  TakenView,
+} from '@clever-drawer/core';
+import { startTestServer, type TestServer } from './testing.ts';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await startTestServer();
+}, 60_000);
+afterAll(() => server.stop());
+
+interface Given {
+  readonly name: string;
+  readonly [field: string]: unknown;
+}
+
+const lineOf = ({ name, ...more }: Given): string =>
+  JSON.stringify({
+    format: 'VST3',
+    path: `C:\\Plugins\\${name}.vst3`,
+    identity: name.padEnd(32, '0'),
+    name,
+    vendor: 'Quoin',
+    declared: ['Fx', 'Delay'],
+    version: '1.0',
+    architectures: ['x86_64'],
+    audioIn: 2,
+    audioOut: 2,
+    notesIn: false,
+    notesOut: false,
+    replaces: [],
+    picture: '/etc/hostname',
+    examined: 'opened',
+    status: 'ok',
+    ...more,
+  });
+const syllables = ['ka', 'lo', 'mi', 'ru', 'te', 'so', 'va', 'ne', 'du', 'pi', 'ho', 'ze'];
+
+/** A name of its own for each number. */
+function madeUpName(number: number): string {
+  let name = '';
+  for (let rest = number; rest > 0 || name.length < 6; rest = Math.floor(rest / syllables.length)) {
+    name += syllables[rest % syllables.length] ?? '';
+  }
+  return `${name[0]?.toUpperCase() ?? ''}${name.slice(1)}`;
+}
+
+const linesOf = (...copies: readonly Given[]): string => `${copies.map(lineOf).join('\n')}\n`;
+
+async function take<T = TakenView>(
+  computer: string,
+  body: string,
+): Promise<{ status: number; body: T }> {
+  const response = await fetch(
+    `${server.address}/api/take?computer=${encodeURIComponent(computer)}`,
+    { method: 'POST', body },
+  );
+  return { status: response.status, body: (await response.json()) as T };
+}
+const get = async <T>(path: string): Promise<T> =>
+  (await (await fetch(`${server.address}/api/${path}`)).json()) as T;
+const computerNames = async (): Promise<string[]> =>
+  (await get<ComputerView[]>('computers')).map(({ name }) => name);
+const wordsOf = (body: unknown): string =>
+  (body as Refusal).problems.map(({ message }) => message).join(' ');
+
+describe('another computer', () => {
+  it('is made of its copies, with its own paths and without pictures', async () => {
+    const { status, body } = await take('Mixing room', linesOf({ name: 'Tide' }, { name: 'Ebb' }));
+    expect(status).toBe(201);
+    expect(body).toMatchObject({
+      isNew: true,
+      computer: { name: 'Mixing room', isElsewhere: true },
+      scan: { state: 'done', looked: 2, counts: { arrived: 2 } },
+    });
+    const { plugins } = await get<CatalogView>(`computers/${body.computer.id}/catalog`);
+    expect(plugins.map(({ name, types }) => [name, types])).toEqual([
+      ['Ebb', ['delay']],
+      ['Tide', ['delay']],
+    ]);
+    expect(plugins[1]?.copies[0]).toMatchObject({
+      path: 'C:\\Plugins\\Tide.vst3',
+      hasPicture: false,
+    });
+  });
+  it('is brought up to date by a later file, and keeps what was made of its plugins', async () => {
+    const first = await take('Stage', linesOf({ name: 'Tide' }, { name: 'Ebb' }, { name: 'Gust' }));
+    const { id } = first.body.computer;
+    const before = await get<CatalogView>(`computers/${id}/catalog`);
+    const tide = before.plugins.find(({ name }) => name === 'Tide');
+    const named = await fetch(`${server.address}/api/computers/${id}/acts`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ act: 'name', plugin: tide?.id, nickname: 'My tide', slotLabel: null }),
+    });
+    expect(named.status).toBe(200);
+    const again = await take(
+      'Stage',
+      linesOf(
+        { name: 'Tide', version: '1.1' },
+        { name: 'Ebb', path: 'D:\\Other\\Ebb.vst3' },
+        { name: 'Surge bell' },
+      ),
+    );
+    expect(again.body).toMatchObject({
+      isNew: false,
+      scan: { counts: { updated: 1, moved: 1, arrived: 1, gone: 1 } },
+    });
+    const findings = await get<FindingView[]>(
+      `computers/${id}/scans/${again.body.scan.id}/findings`,
+    );
+    expect(findings.map(({ sort, name }) => `${sort} ${name}`).sort()).toEqual([
+      'arrived Surge bell',
+      'gone Gust',
+      'moved Ebb',
+      'updated Tide',
+    ]);
+    const after = await get<CatalogView>(`computers/${id}/catalog`);
+    expect(after.plugins.some((plugin) => plugin.id === tide?.id)).toBe(true);
+  });
+  it('says of failed ones what was said there', async () => {
+    const { body } = await take(
+      'Broken',
+      linesOf(
+        { name: 'Tide' },
+        { name: 'Gust', status: 'failed', problem: { code: 'crashed', message: 'Gust crashed.' } },
+      ),
+    );
+    const failed = await get<FindingView[]>(`computers/${body.computer.id}/copies/failed`);
+    expect(failed.map(({ problem }) => problem)).toMatchObject([{ detail: 'Gust crashed.' }]);
+  });
+  it('takes tens of thousands of lines', async () => {
+    const many = Array.from({ length: 20_000 }, (_, at) => ({ name: madeUpName(at) }));
+    const { body } = await take('Large', linesOf(...many));
+    expect(body.scan).toMatchObject({ state: 'done', counts: { arrived: 20_000 } });
+  }, 120_000);
+});
+
+describe('what is refused and changes nothing', () => {
+  it.each([
+    ['cut off', linesOf({ name: 'Tide' }, { name: 'Ebb' }).slice(0, -40), 'Line 2 is no copy'],
+    ['empty', '', 'There is no copy in it'],
+    ['something else', '<html></html>', 'Line 1 is no copy'],
+    ['one endless line', 'x'.repeat(3_000_000), 'longer than any copy'],
+  ])('a file that is %s', async (_, text, words) => {
+    const before = await computerNames();
+    const { status, body } = await take('Nowhere', text);
+    expect(status).toBe(400);
+    expect(wordsOf(body)).toContain(words);
+    expect(await computerNames()).toEqual(before);
+  });
+  it('a cut file leaves a known computer as it was', async () => {
+    const { body } = await take('Kept', linesOf({ name: 'Tide' }));
+    await take('Kept', `${lineOf({ name: 'Ebb' })}\n{"format":`);
+    const { plugins } = await get<CatalogView>(`computers/${body.computer.id}/catalog`);
+    expect(plugins.map(({ name }) => name)).toEqual(['Tide']);
+  });
+  it('this computer itself', async () => {
+    const { status, body } = await take('Test computer', linesOf({ name: 'Tide' }));
+    expect(status).toBe(409);
+    expect(wordsOf(body)).toContain('scan it instead');
+  });
+  it('loading and looking through places of a computer elsewhere', async () => {
+    const { body } = await take('Far', linesOf({ name: 'Tide' }));
+    const post = async (path: string, what: object): Promise<string> => {
+      const response = await fetch(`${server.address}/api/computers/${body.computer.id}/${path}`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(what),
+      });
+      return wordsOf(await response.json());
+    };
+    const load = { plugin: randomUUID(), index: 0, copy: null, typed: '', keys: 0, took: null };
+    expect(await post('session/loads', { track: randomUUID(), ...load })).toContain(
+      'Far is another computer',
+    );
+    expect(await post('places', { path: '/tmp' })).toContain('Far is another computer');
+  });
+});

@@ -1,0 +1,130 @@
+/**
+ * Reading in the copies of a computer elsewhere, as `scan` wrote them there: that computer's scan.
+ * Everything is understood before anything is saved.
+ */
+import {
+  compare,
+  copyKey,
+  failed,
+  nameLength,
+  ok,
+  readCopyLine,
+  type Comparison,
+  type FoundCopy,
+  type Result,
+  type ScanView,
+  type TakenView,
+} from '@clever-drawer/core';
+import { storableCopy } from '@clever-drawer/core/readers';
+import { allCopies } from '../../database/catalog.ts';
+import type { ComputerRow } from '../../database/catalog-tables.ts';
+import { findComputerByName } from '../../database/computers.ts';
+import { addScan, saveScan } from '../../database/scans.ts';
+import { loggable } from '../../log.ts';
+import type { Parts } from '../../parts.ts';
+import { computerView, setUpComputer } from '../catalog/set-up-computer.ts';
+import { identifyAfterScan } from '../identify/identify-computer.ts';
+import { saveApart } from './save-apart.ts';
+import { pluginsAtFirstSight } from './save-findings.ts';
+import { asKnown, newScan, viewOf } from './scan-rows.ts';
+
+/** Far above any studio. */
+const mostLines = 200_000;
+/** Comparisons saved together. */
+const batchSize = 500;
+
+/**
+ * Takes lines of copies into the computer of that name, which is made when there is none. A wrong
+ * line, or none at all, changes nothing.
+ */
+export async function takeCopies(
+  parts: Parts,
+  name: string,
+  lines: AsyncIterable<string>,
+): Promise<Result<TakenView>> {
+  const copies = await readCopies(lines);
+  if (!copies.ok) {
+    return copies;
+  }
+  const trimmed = name.trim();
+  if (trimmed === '' || trimmed.length > nameLength) {
+    return failed({ code: 'name-empty', at: 'computer' });
+  }
+  // Two at once would make two computers of one name.
+  return parts.turns.take('take', () => takeInto(parts, trimmed, copies.value));
+}
+
+async function takeInto(
+  parts: Parts,
+  name: string,
+  copies: readonly FoundCopy[],
+): Promise<Result<TakenView>> {
+  const known = await findComputerByName(parts.database.manager, name);
+  if (known && !known.isElsewhere) {
+    return failed({ code: 'computer-here', at: 'computer', name });
+  }
+  const computer = known ? computerView(known) : await setUpComputer(parts, { name }, true);
+  const scan = await scanOf(parts, computer.id, copies);
+  parts.events.tell(computer.id, { event: 'catalog' });
+  return ok({ computer, isNew: known === null, scan });
+}
+
+async function readCopies(lines: AsyncIterable<string>): Promise<Result<FoundCopy[]>> {
+  const copies = new Map<string, FoundCopy>();
+  let number = 0;
+  for await (const line of lines) {
+    number += 1;
+    if (number > mostLines) {
+      const what = 'lines';
+      return failed({ code: 'too-much', at: 'copies', what, got: number, limit: mostLines });
+    }
+    const read = line.trim() === '' ? null : readCopyLine(line, number);
+    if (read && !read.ok) {
+      return read;
+    }
+    if (read) {
+      const copy = storableCopy(read.value);
+      copies.set(copyKey(copy), copy);
+    }
+  }
+  return copies.size === 0 ? failed({ code: 'no-copies', at: 'copies' }) : ok([...copies.values()]);
+}
+
+/** Holds them against what was known of the computer, and saves what came of it. */
+async function scanOf(
+  parts: Parts,
+  computer: ComputerRow['id'],
+  copies: readonly FoundCopy[],
+): Promise<ScanView> {
+  const { database, clock, log } = parts;
+  const scan = newScan(computer, clock());
+  await addScan(database.manager, scan);
+  try {
+    const rows = await allCopies(database.manager, computer);
+    const known = new Map(rows.map((row) => [row.key, row]));
+    const plugins = pluginsAtFirstSight(rows);
+    const comparisons: Comparison[] = compare(rows.map(asKnown), copies);
+    scan.looked = copies.length;
+    for (let at = 0; at < comparisons.length; at += batchSize) {
+      await saveApart(parts, {
+        scan,
+        comparisons: comparisons.slice(at, at + batchSize),
+        known,
+        plugins,
+        placeOf: new Map(),
+        bundles: [],
+        now: clock(),
+      });
+    }
+    await identifyAfterScan(parts, computer);
+    scan.state = 'done';
+  } catch (error) {
+    log.error({ error: loggable(error) }, 'copies could not be read in');
+    scan.state = 'interrupted';
+    throw error;
+  } finally {
+    scan.endedAt = clock();
+    await saveScan(database.manager, scan);
+  }
+  return viewOf(scan);
+}

@@ -1,0 +1,187 @@
+/** Reading in the copies of another computer: what to run there, and where to put what came of it. */
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Download, FileInput } from 'lucide-react';
+import { useEffect, useRef, useState, type DragEvent } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import type { TakenView } from '@clever-drawer/core';
+import { takeCopies } from '../api/client.ts';
+import { useComputer } from '../studio/contexts.ts';
+import { useNotices } from '../ui/notices.tsx';
+import { useLatest } from '../ui/use-latest.ts';
+import { scannerCommand, takenWords } from './model/taken-words.ts';
+
+/** `name` is the computer that is brought up to date; empty for another one. */
+export function TakeCopies({ name: given }: { readonly name: string }) {
+  const [name, setName] = useState(given);
+  const [isNameMissing, setNameMissing] = useState(false);
+  const { trouble, take, isBusy } = useTaking(name);
+  const isReady = (): boolean => {
+    setNameMissing(name.trim() === '');
+    return name.trim() !== '' && !isBusy;
+  };
+  const words = isNameMissing ? 'Say the name of that computer first.' : trouble;
+  return (
+    <section className="take" aria-label="Another computer">
+      <HowToScan />
+      {given === '' && (
+        <NameField
+          name={name}
+          onName={(next) => {
+            setName(next);
+            setNameMissing(false);
+          }}
+        />
+      )}
+      <Drop isReady={isReady} isBusy={isBusy} onLines={take} />
+      {words !== null && (
+        <p className="text-brick" role="alert">
+          {words}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function HowToScan() {
+  return (
+    <ol className="take-steps">
+      <li>
+        <a href="/clever-drawer-scan.mjs" download>
+          <Download size={15} aria-hidden /> Download the scanner
+        </a>{' '}
+        and carry it to the other computer: one file, nothing to install but Node.js 20 or newer.
+      </li>
+      <li>
+        Run it there: <code>{scannerCommand}</code>
+      </li>
+      <li>Bring the file that it wrote here.</li>
+    </ol>
+  );
+}
+
+/** Takes the lines; afterwards the window shows that computer. */
+function useTaking(name: string) {
+  const { computer, chooseComputer } = useComputer();
+  const { notify } = useNotices();
+  const queries = useQueryClient();
+  const taking = useMutation({
+    mutationFn: (lines: Blob) => takeCopies(name, lines),
+    onSuccess: async (taken: TakenView) => {
+      notify(takenWords(taken), 'done');
+      await queries.invalidateQueries({ queryKey: ['computers'] });
+      if (taken.computer.id === computer.id) {
+        await queries.invalidateQueries();
+      } else {
+        chooseComputer(taken.computer.id);
+      }
+    },
+  });
+  return {
+    take: taking.mutate,
+    isBusy: taking.isPending,
+    trouble: taking.error ? taking.error.message : null,
+  };
+}
+
+interface DropProps {
+  /** Whether lines can be taken now; where not, it says what is missing. */
+  readonly isReady: () => boolean;
+  readonly isBusy: boolean;
+  readonly onLines: (lines: Blob) => void;
+}
+
+/** What is pasted anywhere but into a field. */
+function usePasted(take: (lines: Blob) => void): void {
+  const latest = useLatest(take);
+  useEffect(() => {
+    const listen = (event: ClipboardEvent): void => {
+      const isField =
+        event.target instanceof HTMLElement && event.target.matches('input, textarea');
+      const [file] = event.clipboardData?.files ?? [];
+      const text = event.clipboardData?.getData('text') ?? '';
+      if (!isField && (file || text !== '')) {
+        latest(file ?? new Blob([text]));
+      }
+    };
+    window.addEventListener('paste', listen);
+    return () => {
+      window.removeEventListener('paste', listen);
+    };
+  }, [latest]);
+}
+
+/** A file that is chosen or dropped, or lines that are pasted. */
+function Drop({ isReady, isBusy, onLines }: DropProps) {
+  const [isOver, setOver] = useState(false);
+  const chooser = useRef<HTMLInputElement>(null);
+  const take = (lines: Blob | null | undefined): void => {
+    setOver(false);
+    if (lines && isReady()) {
+      onLines(lines);
+    }
+  };
+  usePasted(take);
+  const dropped = (event: DragEvent): void => {
+    event.preventDefault();
+    take(event.dataTransfer.files[0]);
+  };
+  return (
+    <div
+      className={`take-drop ${isOver ? 'over' : ''}`}
+      onDragOver={(event) => {
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => {
+        setOver(false);
+      }}
+      onDrop={dropped}
+    >
+      <Button
+        variant="quiet"
+        onClick={() => {
+          if (isReady()) {
+            chooser.current?.click();
+          }
+        }}
+      >
+        <FileInput size={16} aria-hidden /> {isBusy ? 'Reading it in …' : 'Choose copies.ndjson …'}
+      </Button>
+      <span className="text-soft">or drop it here, or paste its lines.</span>
+      <input
+        ref={chooser}
+        type="file"
+        accept=".ndjson,.jsonl,.txt,application/x-ndjson"
+        className="visually-hidden"
+        tabIndex={-1}
+        aria-label="File of copies"
+        onChange={(event) => {
+          take(event.target.files?.[0]);
+          event.target.value = '';
+        }}
+      />
+    </div>
+  );
+}
+
+interface NameFieldProps {
+  readonly name: string;
+  readonly onName: (name: string) => void;
+}
+
+function NameField({ name, onName }: NameFieldProps) {
+  return (
+    <Form.Group controlId="take-name" className="take-name">
+      <Form.Label>Name of that computer</Form.Label>
+      <Form.Control
+        value={name}
+        maxLength={200}
+        autoComplete="off"
+        placeholder="Mixing room"
+        onChange={(event) => {
+          onName(event.target.value);
+        }}
+      />
+    </Form.Group>
+  );
+}

@@ -1,0 +1,10 @@
+/** What the window is called while a part of the page is shown; null leaves it as it is. */
+import { useEffect } from 'react';
+
+export function useDocumentTitle(name: string | null): void {
+  useEffect(() => {
+    if (name !== null) {
+      document.title = `${name} · Clever Drawer`;
+    }
+  }, [name]);
+}
