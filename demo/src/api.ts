@@ -8,10 +8,18 @@ import type {
   LoadRequest,
   OrderView,
   PastLoad,
+  Plugin,
   ScanProgress,
   SessionView,
   SortView,
 } from '@clever-drawer/core';
+
+const marksOf = ({ name, vendor, copies }: Plugin): string =>
+  [name, vendor, ...copies.map(({ path }) => path).toSorted()].join('\n');
+
+function byNameAndCopies(left: Plugin, right: Plugin): number {
+  return marksOf(left) < marksOf(right) ? -1 : 1;
+}
 
 export type Api = ReturnType<typeof apiOf>;
 
@@ -59,7 +67,11 @@ export function apiOf(server: ServerAt, computer: ComputerView) {
       }
     },
     sort: () => at<SortView>('GET', 'sort'),
-    catalog: () => at<CatalogView>('GET', 'catalog'),
+    /** In the order of their names, so that what is drawn by chance falls on the same ones each time. */
+    catalog: async (): Promise<CatalogView> => {
+      const catalog = await at<CatalogView>('GET', 'catalog');
+      return { ...catalog, plugins: catalog.plugins.toSorted(byNameAndCopies) };
+    },
     order: () => at<OrderView>('GET', 'order'),
     act: (act: Act) => at('POST', 'acts', act),
     loads: (loads: readonly PastLoad[]) => at('POST', 'loads', { loads }),

@@ -21,15 +21,15 @@ const tags: readonly (readonly [type: string, tag: string])[] = [
 ];
 
 export async function settleDoubts(api: Api, studio: readonly DemoPlugin[]): Promise<void> {
-  const chance = chanceFrom(41);
+  const chance = chanceFrom(60);
   const truth = new Map(studio.map((plugin) => [plugin.name, plugin.type]));
   const { plugins } = await api.catalog();
   const { grounds } = await api.sort();
-  const byId = new Map(plugins.map((plugin) => [plugin.id, plugin]));
-  const say = grounds.flatMap(({ plugin }): Said[] => {
-    const type = truth.get(byId.get(plugin)?.name ?? '');
-    return type !== undefined && chance.happens(settled)
-      ? [{ plugins: [plugin], set: { types: [type], kind: kindOfType(type) } }]
+  const asked = new Set(grounds.map(({ plugin }) => plugin));
+  const say = plugins.flatMap(({ id, name }): Said[] => {
+    const type = truth.get(name);
+    return asked.has(id) && type !== undefined && chance.happens(settled)
+      ? [{ plugins: [id], set: { types: [type], kind: kindOfType(type) } }]
       : [];
   });
   if (say.length > 0) {
@@ -46,8 +46,14 @@ export async function settleDoubts(api: Api, studio: readonly DemoPlugin[]): Pro
     );
   }
   await licence(api, plugins.filter((plugin) => plugin.name.endsWith('(Trial)')).slice(0, 2), {
-    licence: { state: 'trial', until: '2026-12-05' },
+    licence: { state: 'trial', until: trialEnds() },
   });
+}
+
+/** The day in nine days. */
+function trialEnds(): string {
+  const day = 86_400_000;
+  return new Date(Date.now() + 9 * day).toISOString().slice(0, 10);
 }
 
 async function tagAll(api: Api, plugins: readonly Plugin[], tag: string): Promise<void> {

@@ -1,7 +1,14 @@
 /** What settling the clear ones would do, before it does it. */
 import { useState } from 'react';
 import { Button, Modal } from 'react-bootstrap';
-import { pluginsAsked, typeName, type TypeQuestion } from '@clever-drawer/core';
+import {
+  grouped,
+  groupOf,
+  plural,
+  pluginsAsked,
+  typeName,
+  type TypeQuestion,
+} from '@clever-drawer/core';
 import { useActs, useArrangement } from '../studio/contexts.ts';
 
 export function SettleClear({
@@ -14,13 +21,11 @@ export function SettleClear({
   const { act } = useActs();
   const [left, setLeft] = useState<ReadonlySet<string>>(() => new Set());
   const taken = questions.filter((question) => !left.has(question.id));
-  const toggle = (id: string): void => {
+  const take = (asked: readonly TypeQuestion[], isTaken: boolean): void => {
     setLeft((before) => {
-      const next = new Set(before);
-      if (!next.delete(id)) {
-        next.add(id);
-      }
-      return next;
+      const ids = new Set(asked.map(({ id }) => id));
+      const others = [...before].filter((id) => !ids.has(id));
+      return new Set(isTaken ? others : [...others, ...ids]);
     });
   };
   const settle = (): void => {
@@ -50,7 +55,7 @@ export function SettleClear({
           Settle {questions.length} clear ones
         </Modal.Title>
       </Modal.Header>
-      <ClearAnswers questions={questions} left={left} toggle={toggle} />
+      <ClearAnswers questions={questions} left={left} take={take} />
       <SettleActs onClose={onClose} taken={taken} settle={settle} />
     </Modal>
   );
@@ -71,7 +76,7 @@ function SettleActs({ onClose, taken, settle }: SettleActsProps) {
       </Button>
       {taken.length > 0 && (
         <Button autoFocus onClick={settle}>
-          Settle {count === 1 ? 'one plugin' : `${count} plugins`}
+          Settle {plural(count, 'plugin')}
         </Button>
       )}
     </Modal.Footer>
@@ -81,17 +86,52 @@ function SettleActs({ onClose, taken, settle }: SettleActsProps) {
 interface ClearAnswersProps {
   readonly questions: readonly TypeQuestion[];
   readonly left: ReadonlySet<string>;
-  readonly toggle: (id: string) => void;
+  readonly take: (asked: readonly TypeQuestion[], isTaken: boolean) => void;
 }
 
-function ClearAnswers({ questions, left, toggle }: ClearAnswersProps) {
-  const { nameOf } = useArrangement();
+/** By group of types, the largest first, those whose names begin alike in the order they are asked. */
+function byGroup(questions: readonly TypeQuestion[]): [group: string, TypeQuestion[]][] {
+  const groups = grouped(
+    questions.map((question) => [groupOf(question.clear[0] ?? ''), question] as const),
+  );
+  return [...groups].sort(([, a], [, b]) => b.length - a.length);
+}
+
+function ClearAnswers({ questions, left, take }: ClearAnswersProps) {
   return (
     <Modal.Body>
       <p className="text-soft">
         This is what would be said of each. Take out what you want to answer yourself; one undo
         takes all of it back.
       </p>
+      {byGroup(questions).map(([group, asked]) => (
+        <ClearGroup key={group} group={group} questions={asked} left={left} take={take} />
+      ))}
+    </Modal.Body>
+  );
+}
+
+/** What would be put in one group of types: taken or left as a whole, or one by one. */
+function ClearGroup({ group, questions, left, take }: ClearAnswersProps & { group: string }) {
+  const { nameOf } = useArrangement();
+  const taken = questions.filter(({ id }) => !left.has(id));
+  return (
+    <section aria-label={typeName(group)}>
+      <label className="settle-group">
+        <input
+          type="checkbox"
+          className="form-check-input"
+          checked={taken.length === questions.length}
+          onChange={() => {
+            take(questions, taken.length < questions.length);
+          }}
+        />{' '}
+        <strong>{typeName(group)}</strong>
+        <span className="text-soft">
+          {taken.flatMap(pluginsAsked).length} of{' '}
+          {plural(questions.flatMap(pluginsAsked).length, 'plugin')}
+        </span>
+      </label>
       <ul className="settle-rows">
         {questions.map((question) => (
           <li key={question.id}>
@@ -101,7 +141,7 @@ function ClearAnswers({ questions, left, toggle }: ClearAnswersProps) {
                 className="form-check-input"
                 checked={!left.has(question.id)}
                 onChange={() => {
-                  toggle(question.id);
+                  take([question], left.has(question.id));
                 }}
               />{' '}
               <span className="name">{pluginsAsked(question).map(nameOf).join(', ')}</span>
@@ -114,6 +154,6 @@ function ClearAnswers({ questions, left, toggle }: ClearAnswersProps) {
           </li>
         ))}
       </ul>
-    </Modal.Body>
+    </section>
   );
 }

@@ -39,8 +39,12 @@ export async function viewSort(parts: Parts, computer: string): Promise<SortView
     vendors,
     doubts: row?.doubts ?? [],
     near: nearMisses(vendors).map(({ a, b, reason }) => ({ a: a.name, b: b.name, reason })),
-    grounds: plugins.flatMap(({ id, grounds }) => {
-      if (!grounds || !(isTypeUncertain(grounds) || isKindUncertain(grounds))) {
+    grounds: plugins.flatMap(({ id, grounds, wentInto }) => {
+      if (
+        wentInto !== null ||
+        !grounds ||
+        !(isTypeUncertain(grounds) || isKindUncertain(grounds))
+      ) {
         return [];
       }
       const { kinds, kindReasons, suggestions } = grounds;
