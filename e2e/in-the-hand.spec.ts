@@ -190,3 +190,60 @@ test('the menu of a folder opens by the context key, is walked with arrows, and 
   await page.keyboard.press('Enter');
   await expect(front(page.getByLabel('Squeeze, opened'), 'Tin roof')).toBeVisible();
 });
+
+test('every act and thing is found by letters, tags are renamed everywhere, and keys go by place', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.address}/load`);
+  await expect(letters(page)).toBeFocused();
+  const finds = async (typed: string): Promise<void> => {
+    await page.keyboard.press('Control+k');
+    await expect(page.getByRole('dialog', { name: 'Find anything' })).toBeVisible();
+    await page.keyboard.type(typed);
+  };
+  await finds('new fold');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/file/);
+  await expect(page.getByLabel(/^Name/).first()).toBeFocused();
+  await page.keyboard.press('Escape');
+  await finds('dusk');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('html')).toHaveAttribute('data-bs-theme', 'dark');
+
+  // A tag leads to its plugins, and is called otherwise everywhere at once.
+  await finds('puppets');
+  await page.getByRole('option', { name: /^puppets tag/ }).click();
+  await expect(page).toHaveURL(/tag=puppets/);
+  const tagged = await page.getByTestId('plugin').count();
+  expect(tagged).toBeGreaterThan(1);
+  await finds('all tags');
+  await page.keyboard.press('Enter');
+  const dialog = page.getByRole('dialog', { name: 'All tags' });
+  await dialog.getByRole('button', { name: 'Rename the tag puppets' }).click();
+  await expectNoAxeFindings(page);
+  await page.keyboard.type('marionettes');
+  await page.keyboard.press('Enter');
+  await expect(dialog.getByText('marionettes')).toBeVisible();
+  await expect(dialog.getByText('puppets', { exact: true })).toHaveCount(0);
+  await page.keyboard.press('Escape');
+  await expect(dialog).toHaveCount(0);
+  await saved(page);
+  await page.goto(`${demo.address}/file?tag=marionettes`);
+  await expect(page.getByTestId('plugin')).toHaveCount(tagged);
+
+  // On a Cyrillic layout the key of B writes another letter and does the same.
+  await page.getByTestId('plugin').first().click();
+  await page.evaluate(() => {
+    const pressed = { key: 'и', code: 'KeyB', bubbles: true, cancelable: true };
+    document.activeElement?.dispatchEvent(new KeyboardEvent('keydown', pressed));
+  });
+  await expect(notice(page)).toContainText('avourite');
+
+  // A question that is put off is not counted until tomorrow.
+  await page.goto(`${demo.address}/sort`);
+  const badge = page.getByTitle(/questions wait/);
+  const waiting = Number(await badge.textContent());
+  await page.keyboard.press('l');
+  await expect(badge).toHaveText(String(waiting - 1));
+});

@@ -1,56 +1,78 @@
 /**
- * Ctrl+K: any plugin, folder or screen by a few letters. Plugins are found as in Load; only what is
- * shown is made.
+ * Ctrl+K: any plugin, folder, cabinet, vendor, tag, screen or act by a few letters. Plugins are found
+ * as in Load; only what is shown is made.
  */
 import { useNavigate } from 'react-router';
 import { habitsOf, noUse, type Folder, type Plugin } from '@clever-drawer/core';
-import { useArrangement } from '../studio/contexts.ts';
+import { taggedWith } from '../annotate/tagged-with.ts';
+import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { useFinder } from '../studio/use-finder.ts';
-import { ranked } from '../ui/model/ranked.ts';
+import { Kbd } from '../ui/kbd.tsx';
+import { ranked, type Rankable } from '../ui/model/ranked.ts';
 import { Picker, type Choice } from '../ui/picker.tsx';
 
-interface Screen {
-  readonly path: string;
-  readonly name: string;
-  readonly key: string;
+/** What can be done from everywhere: going to a screen, or an act. */
+export interface Doable extends Rankable {
+  readonly sort: 'Screen' | 'Act';
+  readonly keys?: string;
+  readonly does: () => void;
 }
 
 interface Props {
   readonly onClose: () => void;
-  readonly screens: readonly Screen[];
+  readonly doable: readonly Doable[];
 }
 
-/** Plugins shown at once; folders and screens besides. */
+/** Plugins shown at once; of everything else that many besides. */
 const pluginsShown = 40;
-const foldersShown = 15;
+const othersShown = 12;
 const noHabits = habitsOf(noUse);
 
-export function FindAnything({ onClose, screens }: Props) {
+/** Something to go to: its words, of what sort it is, and what choosing it does. */
+interface Place extends Rankable {
+  readonly id: string;
+  readonly sort: string;
+  readonly take: () => void;
+}
+
+export function FindAnything({ onClose, doable }: Props) {
   const { arrangement, nameOf } = useArrangement();
   const navigate = useNavigate();
   const finder = useFinder();
   const go = (path: string) => (): void => {
     void navigate(path);
   };
+  const places = usePlaces(go);
   const folders = arrangement.folders
     .filter((folder) => folder.form !== 'divider')
     .map((folder) => ({ text: folder.name, folder }));
-  const search = (typed: string): Choice[] => [
-    ...ranked(
-      screens.map((screen) => ({ text: screen.name, screen })),
-      typed,
-    ).map(({ screen }) => screenChoice(screen, go(screen.path))),
-    ...ranked(folders, typed)
-      .slice(0, foldersShown)
-      .map(({ folder }) => folderChoice(folder, go(`/file?open=${folder.id}`))),
-    ...(finder?.find(typed.trim(), noHabits, pluginsShown).hits ?? []).map(({ plugin }) =>
+  const pluginsFor = (letters: string): Choice[] =>
+    (finder?.find(letters, noHabits, pluginsShown).hits ?? []).map(({ plugin }) =>
       pluginChoice(plugin, nameOf(plugin), go(`/plugin/${plugin.id}`)),
-    ),
-  ];
+    );
+  const search = (typed: string): Choice[] => {
+    const letters = typed.trim();
+    // Cabinets, vendors and tags are many: they come when letters ask for them.
+    const asked = letters === '' ? [] : ranked(places, letters).slice(0, othersShown);
+    const [first, ...plugins] = pluginsFor(letters);
+    const doing = ranked(doable, letters).map(doableChoice);
+    const filed = ranked(folders, letters)
+      .slice(0, othersShown)
+      .map(({ folder }) => folderChoice(folder, go(`/file?open=${folder.id}`)));
+    const rest = [...doing, ...filed, ...asked.map(placeChoice), ...plugins];
+    // A plugin that has just these letters as its name stands in front of all, as in Load.
+    const isExact = first !== undefined && first.text.toLowerCase() === letters.toLowerCase();
+    if (first === undefined) {
+      return rest;
+    }
+    return isExact
+      ? [first, ...rest]
+      : [...doing, ...filed, ...asked.map(placeChoice), first, ...plugins];
+  };
   return (
     <Picker
       title="Find anything"
-      prompt="A plugin, folder or screen"
+      prompt="A plugin, folder, cabinet, vendor, tag, screen or act"
       choices={[]}
       search={search}
       onClose={onClose}
@@ -58,13 +80,56 @@ export function FindAnything({ onClose, screens }: Props) {
   );
 }
 
-const screenChoice = (screen: Screen, take: () => void): Choice => ({
-  id: screen.path,
-  text: screen.name,
+/** Cabinets, vendors and tags, each with where it leads. */
+function usePlaces(go: (path: string) => () => void): Place[] {
+  const { cabinets, chooseCabinet } = useArrangement();
+  const { plugins, answers } = useCatalog();
+  const vendors = [...new Set(plugins.map(({ vendor }) => vendor ?? ''))].filter(
+    (vendor) => vendor !== '',
+  );
+  return [
+    ...cabinets.map(({ id, name }) => ({
+      id,
+      text: name,
+      sort: 'cabinet',
+      take: () => {
+        chooseCabinet(id);
+        go('/file')();
+      },
+    })),
+    ...taggedWith(answers).map(({ tag }) => ({
+      id: `tag ${tag}`,
+      text: tag,
+      sort: 'tag',
+      take: go(`/file?tag=${encodeURIComponent(tag)}`),
+    })),
+    ...vendors.map((vendor) => ({
+      id: `vendor ${vendor}`,
+      text: vendor,
+      sort: 'vendor',
+      take: go(`/file?vendor=${encodeURIComponent(vendor)}`),
+    })),
+  ];
+}
+
+const placeChoice = ({ id, text, sort, take }: Place): Choice => ({
+  id,
+  text,
   take,
   show: (
     <>
-      <span className="text-soft">Screen</span> {screen.name} <kbd>{screen.key}</kbd>
+      {text} <span className="text-soft">{sort}</span>
+    </>
+  ),
+});
+
+const doableChoice = ({ text, sort, keys, does }: Doable): Choice => ({
+  id: `${sort} ${text}`,
+  text,
+  take: does,
+  show: (
+    <>
+      <span className="text-soft">{sort}</span> {text} {keys && <Kbd keys={keys} />}
     </>
   ),
 });

@@ -1,5 +1,6 @@
 /** All keys in one place. */
 import { Modal } from 'react-bootstrap';
+import { Kbd } from '../ui/kbd.tsx';
 
 const groups: readonly (readonly [title: string, keys: readonly (readonly [string, string])[]])[] =
   [
@@ -124,7 +125,7 @@ export function HelpKeys({ onClose }: { onClose: () => void }) {
                 <div key={key}>
                   <dt>
                     {key.split(' ').map((k) => (
-                      <kbd key={k}>{k}</kbd>
+                      <Kbd key={k} keys={k} />
                     ))}
                   </dt>
                   <dd>{does}</dd>

@@ -21,6 +21,8 @@ import {
 import { useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
+import { useLater } from '../sort/later.ts';
+import type { SortContext } from '../sort/sort-context.ts';
 import { useQuestions } from '../studio/use-questions.ts';
 import {
   useActs,
@@ -30,15 +32,20 @@ import {
   useScanProgress,
 } from '../studio/contexts.ts';
 import { useDraftCount } from '../ui/kept-text.ts';
+import { keyWords } from '../ui/key-words.ts';
 import { useKeys } from '../ui/keys.ts';
 import { ErrorBoundary } from '../ui/error-boundary.tsx';
 import { useDocumentTitle } from '../ui/use-document-title.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
-import { FindAnything } from './find-anything.tsx';
+import { AllTags } from '../annotate/all-tags.tsx';
+import { FormatOrder } from '../annotate/format-order.tsx';
+import { newFolderState } from '../file/new-folder-state.ts';
+import { FindAnything, type Doable } from './find-anything.tsx';
 import { LatestChanges } from './latest-changes.tsx';
 import { HelpKeys } from './help-keys.tsx';
 import { useTheme, type Theme } from './theme.ts';
 import type { ScanProgress } from '@clever-drawer/core';
+import { Kbd } from '../ui/kbd.tsx';
 
 const screens: readonly { path: string; name: string; Icon: LucideIcon; key: string }[] = [
   { path: '/scan', name: 'Scan', Icon: Radar, key: 'Alt+1' },
@@ -47,18 +54,90 @@ const screens: readonly { path: string; name: string; Icon: LucideIcon; key: str
   { path: '/load', name: 'Load', Icon: Zap, key: 'Alt+4' },
 ];
 
+/** What opens over any screen. */
+type ShellDialog = 'find' | 'changes' | 'keys' | 'tags' | 'formats';
+
+/** Screens, and what can be done from every one. */
+function useDoable(open: (dialog: ShellDialog) => void): Doable[] {
+  const navigate = useNavigate();
+  const { order } = useOrder();
+  const { step } = useActs();
+  const { theme, change } = useTheme();
+  const other: Theme = theme === 'day' ? 'dusk' : 'day';
+  const act = (text: string, does: () => void, keys?: string, ...keywords: string[]): Doable => ({
+    sort: 'Act',
+    text,
+    does,
+    keywords,
+    ...(keys === undefined ? {} : { keys }),
+  });
+  const stepAct = (direction: 'undo' | 'redo', name: string, keys: string): Doable[] =>
+    order[direction] === null
+      ? []
+      : [
+          act(
+            `${name}: ${order[direction]}`,
+            () => {
+              step(direction);
+            },
+            keys,
+          ),
+        ];
+  const opened = (dialog: ShellDialog) => (): void => {
+    open(dialog);
+  };
+  return [
+    ...screens.map(
+      ({ name, key, path }): Doable => ({
+        sort: 'Screen',
+        text: name,
+        keys: key,
+        does: () => {
+          void navigate(path);
+        },
+      }),
+    ),
+    act(
+      'New folder …',
+      () => {
+        void navigate('/file', { state: newFolderState });
+      },
+      'Shift+N',
+    ),
+    ...stepAct('undo', 'Undo', 'Ctrl+Z'),
+    ...stepAct('redo', 'Redo', 'Ctrl+Shift+Z'),
+    act('Latest changes …', opened('changes'), 'Ctrl+H', 'history'),
+    act('All tags …', opened('tags'), undefined, 'rename a tag'),
+    act('Order of formats (all plugins) …', opened('formats'), undefined, 'copy in front'),
+    act(
+      `Change to ${other}`,
+      () => {
+        change(other);
+      },
+      undefined,
+      other === 'dusk' ? 'dark theme' : 'light theme',
+    ),
+    act('All keys …', opened('keys'), '?', 'help shortcuts'),
+  ];
+}
+
 export function Shell() {
   const scan = useScanProgress();
   const { step } = useActs();
   const asked = useQuestions();
-  const waiting = asked.questions.length + asked.failed.length;
+  const { computer } = useComputer();
+  const put = useLater(computer.id);
+  const waiting =
+    asked.questions.filter(({ id }) => !put.later.has(id)).length + asked.failed.length;
   const navigate = useNavigate();
   const { pathname } = useLocation();
   // A plugin and a rule call the window after themselves.
   useDocumentTitle(screens.find(({ path }) => pathname.startsWith(path))?.name ?? null);
-  const [isFinding, setFinding] = useState(false);
-  const [isHelping, setHelping] = useState(false);
-  const [isListing, setListing] = useState(false);
+  const [dialog, setDialog] = useState<ShellDialog | null>(null);
+  const close = (): void => {
+    setDialog(null);
+  };
+  const doable = useDoable(setDialog);
   useKeys({
     ...Object.fromEntries(
       screens.map(({ key, path }) => [
@@ -69,7 +148,7 @@ export function Shell() {
       ]),
     ),
     'Ctrl+K': () => {
-      setFinding(true);
+      setDialog('find');
     },
     'Ctrl+Z': () => {
       step('undo', true);
@@ -78,51 +157,27 @@ export function Shell() {
       step('redo');
     },
     'Ctrl+H': () => {
-      setListing(true);
+      setDialog('changes');
     },
     'Ctrl+Y': () => {
       step('redo');
     },
     '?': () => {
-      setHelping(true);
+      setDialog('keys');
     },
   });
   return (
     <div className="shell">
-      <Bar
-        pathname={pathname}
-        scan={scan}
-        waiting={waiting}
-        setFinding={setFinding}
-        setListing={setListing}
-        setHelping={setHelping}
-      />
+      <Bar pathname={pathname} scan={scan} waiting={waiting} open={setDialog} />
       <StandingStrip />
       <ErrorBoundary at={pathname} what="This screen">
-        <Outlet context={asked} />
+        <Outlet context={{ ...asked, ...put } satisfies SortContext} />
       </ErrorBoundary>
-      {isFinding && (
-        <FindAnything
-          onClose={() => {
-            setFinding(false);
-          }}
-          screens={screens}
-        />
-      )}
-      {isListing && (
-        <LatestChanges
-          onClose={() => {
-            setListing(false);
-          }}
-        />
-      )}
-      {isHelping && (
-        <HelpKeys
-          onClose={() => {
-            setHelping(false);
-          }}
-        />
-      )}
+      {dialog === 'find' && <FindAnything onClose={close} doable={doable} />}
+      {dialog === 'changes' && <LatestChanges onClose={close} />}
+      {dialog === 'keys' && <HelpKeys onClose={close} />}
+      {dialog === 'tags' && <AllTags onClose={close} />}
+      {dialog === 'formats' && <FormatOrder onClose={close} />}
     </div>
   );
 }
@@ -131,12 +186,10 @@ interface BarProps {
   readonly pathname: string;
   readonly scan: ScanProgress | null;
   readonly waiting: number;
-  readonly setFinding: React.Dispatch<React.SetStateAction<boolean>>;
-  readonly setListing: React.Dispatch<React.SetStateAction<boolean>>;
-  readonly setHelping: React.Dispatch<React.SetStateAction<boolean>>;
+  readonly open: (dialog: ShellDialog) => void;
 }
 
-function Bar({ pathname, scan, waiting, setFinding, setListing, setHelping }: BarProps) {
+function Bar({ pathname, scan, waiting, open }: BarProps) {
   return (
     <header className="bar">
       <a href="#content" className="skip-link">
@@ -147,32 +200,30 @@ function Bar({ pathname, scan, waiting, setFinding, setListing, setHelping }: Ba
         Clever Drawer
       </NavLink>
       <Screens pathname={pathname} scan={scan} waiting={waiting} />
-      <BarEnd setFinding={setFinding} setListing={setListing} setHelping={setHelping} />
+      <BarEnd open={open} />
     </header>
   );
 }
 
 interface BarEndProps {
-  readonly setFinding: React.Dispatch<React.SetStateAction<boolean>>;
-  readonly setListing: React.Dispatch<React.SetStateAction<boolean>>;
-  readonly setHelping: React.Dispatch<React.SetStateAction<boolean>>;
+  readonly open: (dialog: ShellDialog) => void;
 }
 
-function BarEnd({ setFinding, setListing, setHelping }: BarEndProps) {
+function BarEnd({ open }: BarEndProps) {
   return (
     <div className="right">
       <SavedMark />
       <ComputerChoice />
-      <FindButton setFinding={setFinding} />
+      <FindButton open={open} />
       <StepButton direction="undo" />
       <StepButton direction="redo" />
       <button
         type="button"
         className="bar-button"
-        title="Latest changes (Ctrl+H)"
+        title={`Latest changes (${keyWords('Ctrl+H')})`}
         aria-label="Latest changes"
         onClick={() => {
-          setListing(true);
+          open('changes');
         }}
       >
         <History size={17} aria-hidden />
@@ -184,7 +235,7 @@ function BarEnd({ setFinding, setListing, setHelping }: BarEndProps) {
         title="All keys (?)"
         aria-label="All keys"
         onClick={() => {
-          setHelping(true);
+          open('keys');
         }}
       >
         <HelpCircle size={17} aria-hidden />
@@ -193,24 +244,20 @@ function BarEnd({ setFinding, setListing, setHelping }: BarEndProps) {
   );
 }
 
-function FindButton({
-  setFinding,
-}: {
-  readonly setFinding: React.Dispatch<React.SetStateAction<boolean>>;
-}) {
+function FindButton({ open }: { readonly open: (dialog: ShellDialog) => void }) {
   return (
     <button
       type="button"
       className="bar-button anything"
       onClick={() => {
-        setFinding(true);
+        open('find');
       }}
     >
       <span>
         <Search size={14} aria-hidden /> Find anything
       </span>{' '}
       <span>
-        <kbd>Ctrl</kbd> <kbd>K</kbd>
+        <Kbd keys="Ctrl" /> <kbd>K</kbd>
       </span>
     </button>
   );
@@ -229,7 +276,7 @@ function Screens({ pathname, scan, waiting }: ScreensProps) {
         <NavLink
           key={path}
           to={path}
-          title={key}
+          title={keyWords(key)}
           aria-keyshortcuts={key}
           className={({ isActive }) =>
             isActive || (path === '/file' && pathname.startsWith('/rule')) ? 'active' : ''
@@ -345,7 +392,7 @@ function StepButton({ direction }: { direction: 'undo' | 'redo' }) {
   const title =
     words === null
       ? `Nothing to ${direction}`
-      : `${name}: ${words} (${direction === 'undo' ? 'Ctrl+Z' : 'Ctrl+Shift+Z'})`;
+      : `${name}: ${words} (${keyWords(direction === 'undo' ? 'Ctrl+Z' : 'Ctrl+Shift+Z')})`;
   return (
     <button
       type="button"

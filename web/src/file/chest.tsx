@@ -3,6 +3,7 @@ import { useDroppable } from '@dnd-kit/core';
 import { Plus } from 'lucide-react';
 import { memo, useEffect, useRef, type KeyboardEvent, type RefObject } from 'react';
 import { Button } from 'react-bootstrap';
+import { useLocation, useNavigate, type Location } from 'react-router';
 import { useArrangement } from '../studio/contexts.ts';
 import { chord, useKeys } from '../ui/keys.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
@@ -11,7 +12,10 @@ import { FolderForm } from './folder-form.tsx';
 import { Sections } from './sections.tsx';
 import type { ChestState, Editing } from './use-chest.ts';
 import { useEdgeScroll } from './use-edge-scroll.ts';
+import { asksNewFolder } from './new-folder-state.ts';
+import { useLatest } from '../ui/use-latest.ts';
 import type { Cabinet } from '@clever-drawer/core';
+import { Kbd } from '../ui/kbd.tsx';
 
 const keys = [
   ['Enter', 'open'],
@@ -33,16 +37,18 @@ export const Chest = memo(function WholeChest({ chest }: { chest: ChestState }) 
     setEditing(null);
     focusSoon(focusable);
   };
+  const addFolder = (): void => {
+    // In the open folder, where one is open that can hold others.
+    const open = arrangement.folders.find((one) => one.id === chest.path.at(-1));
+    if (open?.form === 'folder') {
+      acts.addBelow(open.id);
+    } else {
+      setEditing({ what: 'new', parent: null });
+    }
+  };
+  useAskedFolder(addFolder);
   useKeys({
-    'Shift+N': () => {
-      // In the open folder, where one is open that can hold others.
-      const open = arrangement.folders.find((one) => one.id === chest.path.at(-1));
-      if (open?.form === 'folder') {
-        acts.addBelow(open.id);
-      } else {
-        setEditing({ what: 'new', parent: null });
-      }
-    },
+    'Shift+N': addFolder,
     D: () => {
       focusFront(box.current, focusable);
     },
@@ -120,10 +126,24 @@ function ChestHead({
           setEditing({ what: 'new', parent: null });
         }}
       >
-        <Plus size={14} aria-hidden /> New folder … <kbd>Shift+N</kbd>
+        <Plus size={14} aria-hidden /> New folder … <Kbd keys="Shift+N" />
       </Button>
     </div>
   );
+}
+
+/** Begins a folder when another screen has asked for one, once. */
+function useAskedFolder(addFolder: () => void): void {
+  const navigate = useNavigate();
+  const { state, pathname, search } = useLocation() as Location<unknown>;
+  const add = useLatest(addFolder);
+  const isAsked = asksNewFolder(state);
+  useEffect(() => {
+    if (isAsked) {
+      void navigate(`${pathname}${search}`, { replace: true, state: null });
+      add();
+    }
+  }, [isAsked, navigate, pathname, search, add]);
 }
 
 /** The room below the last folder, where a folder can be dropped to stand last. */

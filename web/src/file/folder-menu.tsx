@@ -21,6 +21,7 @@ import { Picker, type Choice } from '../ui/picker.tsx';
 import { copyFolderAct, splitAct } from './model/acts.ts';
 import { newPlaces } from '../annotate/filing.ts';
 import type { ChestActs } from './use-chest.ts';
+import { Kbd } from '../ui/kbd.tsx';
 
 export const sortingNames: Record<FolderSorting, string> = {
   name: 'name',
@@ -191,7 +192,7 @@ function Lines({ items }: { items: readonly Item[] }) {
   return items.map(({ text, key, run }) => (
     <MenuItem key={text} onClick={run} className="option">
       <span>{text}</span>
-      {key && <kbd>{key}</kbd>}
+      {key && <Kbd keys={key} />}
     </MenuItem>
   ));
 }

@@ -10,6 +10,7 @@ import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { AnnotateMenu } from '../annotate/annotate-menu.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { GatherRule } from './gather-rule.tsx';
+import { Kbd } from '../ui/kbd.tsx';
 
 interface Props {
   readonly tray: ReadonlySet<string>;
@@ -76,7 +77,7 @@ function TrayActs({ onFile, count, setGathering, plugins, onEmpty }: TrayActsPro
   return (
     <span className="tray-acts">
       <Button className="file-tray" onClick={onFile}>
-        File {count === 1 ? 'it' : `${count} plugins`} in … <kbd>Shift</kbd> <kbd>F</kbd>
+        File {count === 1 ? 'it' : `${count} plugins`} in … <Kbd keys="Shift" /> <kbd>F</kbd>
       </Button>
       <button
         type="button"

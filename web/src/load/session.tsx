@@ -20,6 +20,7 @@ import { KeysPerLoad } from './keys-per-load.tsx';
 import { Repairs } from './repairs.tsx';
 import { SessionMenu } from './session-menu.tsx';
 import type { At, Opening, SlotActs } from './model/slots.ts';
+import { Kbd } from '../ui/kbd.tsx';
 
 interface Props {
   readonly session: SessionView;
@@ -116,13 +117,13 @@ function SlotKeys() {
   return (
     <p className="keys-hint slots-keys">
       <span>
-        <kbd>Delete</kbd> empty
+        <Kbd keys="Delete" /> empty
       </span>
       <span>
         <kbd>0</kbd> bypass
       </span>
       <span>
-        <kbd>Alt</kbd>
+        <Kbd keys="Alt" />
         <kbd>←</kbd> move
       </span>
     </p>

@@ -45,6 +45,7 @@ import {
   type Drafting,
   type Edit,
 } from './use-draft.ts';
+import { Kbd } from '../ui/kbd.tsx';
 
 export function RuleScreen() {
   const { folder: id = '' } = useParams();
@@ -212,7 +213,7 @@ function RuleHead({ folder, draft, edit, standsIn, leave, save }: RuleHeadProps)
           Close <kbd>Esc</kbd>
         </Button>
         <Button onClick={save}>
-          Save <kbd>Ctrl+S</kbd>
+          Save <Kbd keys="Ctrl+S" />
         </Button>
       </span>
     </header>

@@ -1,4 +1,5 @@
 /** One question at a time: best answer first, number keys, several types at once, later, and why. */
+import { useOutletContext } from 'react-router';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import {
@@ -15,7 +16,7 @@ import { TypesPicker } from '../annotate/types-picker.tsx';
 import { VendorPicker } from '../annotate/vendor-picker.tsx';
 import { isDialogOpen, isTyping, useKeys } from '../ui/keys.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
-import { useLater } from './later.ts';
+import type { SortContext } from './sort-context.ts';
 import { idsOf, optionsOf, typesAct, type Option } from './model/options.ts';
 import { NeighboursOf } from './neighbours.tsx';
 import { QuestionHead } from './question-head.tsx';
@@ -27,7 +28,7 @@ interface Props {
 }
 
 export function CardStack({ questions, vendors }: Props) {
-  const { later, putOff } = useLater();
+  const { later, putOff } = useOutletContext<SortContext>();
   const ordered = useMemo(
     () => [
       ...questions.filter((q) => !later.has(q.id)),

@@ -1,28 +1,43 @@
-/** Questions put off: they come after all others, also after a reload. */
+/**
+ * Questions put off until tomorrow: they come after all others, also after a reload, and do not count
+ * beside the screen's name.
+ */
 import { useCallback, useState } from 'react';
-import { useComputer } from '../studio/contexts.ts';
 import { remember, remembered } from '../ui/keys.ts';
 
 /** The most that is remembered; the oldest come back first. */
 const most = 2_000;
 
-export function useLater(): { later: ReadonlySet<string>; putOff: (id: string) => void } {
-  const { computer } = useComputer();
-  const name = `later.${computer.id}`;
+/** What puts questions off, and which are, in the order in which they were. */
+export interface Later {
+  readonly later: ReadonlySet<string>;
+  readonly putOff: (id: string) => void;
+}
+
+/** The day where the user is, as "2026-11-27". */
+export function dayOf(date: Date): string {
+  const two = (number: number): string => String(number).padStart(2, '0');
+  return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`;
+}
+
+/** Lines of "day question"; what was put off on another day is asked again. */
+export const putOffOn = (day: string, lines: string): string[] =>
+  lines
+    .split('\n')
+    .flatMap((line) => (line.startsWith(`${day} `) ? [line.slice(day.length + 1)] : []));
+
+export function useLater(computer: string): Later {
+  const name = `later.${computer}`;
   const [later, setLater] = useState<ReadonlySet<string>>(
-    () =>
-      new Set(
-        remembered(name, '')
-          .split('\n')
-          .filter((id) => id !== ''),
-      ),
+    () => new Set(putOffOn(dayOf(new Date()), remembered(name, ''))),
   );
   const putOff = useCallback(
     (id: string) => {
       setLater((before) => {
         // Put off again, it goes to the end.
         const after = [...[...before].filter((other) => other !== id), id].slice(-most);
-        remember(name, after.join('\n'));
+        const day = dayOf(new Date());
+        remember(name, after.map((one) => `${day} ${one}`).join('\n'));
         return new Set(after);
       });
     },

@@ -11,7 +11,7 @@ import {
   type TypeQuestion,
 } from '@clever-drawer/core';
 import { useCatalog } from '../studio/contexts.ts';
-import type { Questions } from '../studio/use-questions.ts';
+import type { SortContext } from './sort-context.ts';
 import { remember, remembered } from '../ui/keys.ts';
 import { Progress } from '../ui/progress.tsx';
 import { AllVendors } from './all-vendors.tsx';
@@ -33,7 +33,7 @@ const names: Record<QuestionVariant, readonly [name: string, what: string]> = {
 export function SortScreen() {
   const { plugins } = useCatalog();
   // The shell has worked them out already, for the number beside the screen's name.
-  const { questions, failed, total, settled, view, isReady } = useOutletContext<Questions>();
+  const { questions, failed, total, settled, view, isReady } = useOutletContext<SortContext>();
   const [params, setParams] = useSearchParams();
   const [way, setWay] = useState(() => remembered('sort-way', 'cards'));
   const [isSettling, setSettling] = useState(false);

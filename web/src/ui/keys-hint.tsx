@@ -1,11 +1,13 @@
 /** A line of keys and what they do. */
+import { Kbd } from './kbd.tsx';
+
 export function KeysHint({ keys }: { keys: readonly (readonly [keys: string, does: string])[] }) {
   return (
     <p className="keys-hint">
       {keys.map(([key, does]) => (
         <span key={key}>
           {key.split(' ').map((k) => (
-            <kbd key={k}>{k}</kbd>
+            <Kbd key={k} keys={k} />
           ))}{' '}
           {does}
         </span>

@@ -1,5 +1,6 @@
 /** Keys: what is listened for, and when typing has the right of way. */
 import { useEffect, useRef } from 'react';
+import { isMac } from './key-words.ts';
 
 /** Whether letters typed now belong to a field or to a dialog. */
 export function isTyping(target: EventTarget | null): boolean {
@@ -40,6 +41,26 @@ export const markDragging = (isDragging: boolean): void => {
 
 const isDragging = (): boolean => document.body.hasAttribute(`data-${dragMark}`);
 
+type KeyPressed = Pick<
+  KeyboardEvent,
+  'key' | 'code' | 'ctrlKey' | 'metaKey' | 'altKey' | 'shiftKey' | 'target'
+>;
+
+/**
+ * The key as it is written on a keyboard of Latin letters. What writes other letters, signs of
+ * Option on macOS, and figures that are only reached with Shift (AZERTY) go by their place.
+ */
+function latinKey({ key, code, ctrlKey, metaKey, altKey }: KeyPressed): string {
+  const place = /^(?:Key([A-Z])|Digit(\d))$/.exec(code);
+  const isWithOther = ctrlKey || metaKey || altKey;
+  const isForeign = key === 'Dead' || (key.length === 1 && !/[ -~]/.test(key));
+  const [, letter, figure] = place ?? [];
+  if (isWithOther && figure !== undefined) {
+    return figure;
+  }
+  return isForeign && letter !== undefined ? letter : key;
+}
+
 function keyName(key: string): string {
   if (key === ' ') {
     return 'Space';
@@ -51,10 +72,16 @@ function keyName(key: string): string {
 export const isModifier = (key: string): boolean =>
   ['Shift', 'Control', 'Alt', 'Meta'].includes(key);
 
-/** The keys of an event as one text: "Ctrl+Shift+Z", "Alt+1", "F". */
-export function chord(event: KeyboardEvent | React.KeyboardEvent): string {
-  const key = keyName(event.key);
-  const shift = event.shiftKey && (event.key.length > 1 || /[a-z]/i.test(event.key));
+/**
+ * The keys of an event as one text: "Ctrl+Shift+Z", "Alt+1", "F". Command counts as Ctrl; where
+ * nobody types, Backspace removes on macOS, whose keyboards have no Delete.
+ */
+export function chord(pressed: KeyboardEvent | React.KeyboardEvent): string {
+  const event: KeyPressed = 'nativeEvent' in pressed ? pressed.nativeEvent : pressed;
+  const latin = latinKey(event);
+  const isRemoving = isMac() && latin === 'Backspace' && !isTyping(event.target);
+  const key = isRemoving ? 'Delete' : keyName(latin);
+  const shift = event.shiftKey && (latin.length > 1 || /[a-z]/i.test(latin));
   return `${event.ctrlKey || event.metaKey ? 'Ctrl+' : ''}${event.altKey ? 'Alt+' : ''}${shift ? 'Shift+' : ''}${key}`;
 }
 

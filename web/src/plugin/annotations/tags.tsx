@@ -3,6 +3,7 @@ import { X } from 'lucide-react';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { allTags, type Plugin } from '@clever-drawer/core';
+import { AllTags } from '../../annotate/all-tags.tsx';
 import { useActs, useCatalog } from '../../studio/contexts.ts';
 
 interface Props {
@@ -11,10 +12,27 @@ interface Props {
 }
 
 export function Tags({ plugin, tags }: Props) {
+  const [isListing, setListing] = useState(false);
   return (
     <>
       <TagChips plugin={plugin} tags={tags} />
       <NewTag plugin={plugin} tags={tags} />
+      <button
+        type="button"
+        className="btn btn-bare btn-sm"
+        onClick={() => {
+          setListing(true);
+        }}
+      >
+        All tags …
+      </button>
+      {isListing && (
+        <AllTags
+          onClose={() => {
+            setListing(false);
+          }}
+        />
+      )}
     </>
   );
 }
