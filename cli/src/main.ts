@@ -2,8 +2,10 @@
  * The command line: the same core as the application, without a database. NDJSON out, messages to
  * standard error.
  */
+import { carryCommand } from './carry-command.ts';
 import { findCommand } from './find-command.ts';
 import { matchCommand } from './match-command.ts';
+import { orderCommand } from './order-command.ts';
 import { scanCommand } from './scan-command.ts';
 import { classifyCommand, groupCommand } from './sort-commands.ts';
 import { takeCommand } from './take-command.ts';
@@ -17,6 +19,8 @@ const commands: Readonly<
   group: groupCommand,
   match: matchCommand,
   find: findCommand,
+  order: orderCommand,
+  carry: carryCommand,
   take: takeCommand,
 };
 
@@ -27,6 +31,8 @@ const help = `Use: ./clever-drawer COMMAND …
   group [FILE]       copies gathered into plugins, with the reasons
   match RULE [FILE]  the plugins that a rule takes in, with the reasons
   find QUERY [FILE]  plugins found by a few letters, best first, with the reasons
+  order WHAT …       the order as a document: make, check, diff, export, import
+  carry ORDER [FILE] which plugins of a document are which of another computer's copies
   take FILE          another computer's scan, read into the running application
 
 ./clever-drawer COMMAND --help tells more.`;

@@ -2,22 +2,17 @@
 import { existsSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import {
-  describedBy,
-  bareCopy,
   classify,
+  describedBy,
   foldVendor,
-  formats,
   gatherPrefixes,
   gatherSeries,
   readDeclared,
-  identifyCatalog,
   stemOfPath,
-  type Format,
-  type FoundCopy,
   type InSeries,
   type Reason,
-  type CopyToIdentify,
 } from '@clever-drawer/core';
+import { formatIn, groupLines } from './grouped-copies.ts';
 import { flagIn, inputOf, numberIn, readLines, textIn, textsIn, type Line } from './lines.ts';
 import type { ExitStatus, Terminal } from './terminal.ts';
 
@@ -59,8 +54,6 @@ function readWishes(
   return 2;
 }
 
-const formatIn = (line: Line): Format =>
-  formats.find((format) => format === textIn(line, 'format')?.toUpperCase()) ?? 'VST2';
 const say = ({ weight, text }: Reason): string => (weight < 0 ? `against: ${text}` : text);
 const nameIn = (line: Line): string =>
   textIn(line, 'name') ?? stemOfPath(textIn(line, 'path') ?? '');
@@ -111,23 +104,6 @@ export async function classifyCommand(
   return good ? 0 : 1;
 }
 
-/** A copy out of a line; what is missing is null. */
-const copyIn = (line: Line): FoundCopy & { readonly uniqueId: number | null } => ({
-  ...bareCopy(formatIn(line), textIn(line, 'path') ?? ''),
-  identity: textIn(line, 'identity'),
-  name: textIn(line, 'name'),
-  vendor: textIn(line, 'vendor'),
-  declared: textsIn(line, 'declared'),
-  audioIn: numberIn(line, 'audioIn'),
-  audioOut: numberIn(line, 'audioOut'),
-  notesIn: flagIn(line, 'notesIn'),
-  notesOut: flagIn(line, 'notesOut'),
-  replaces: textsIn(line, 'replaces'),
-  uniqueId: numberIn(line, 'uniqueId'),
-  controls: textsIn(line, 'controls'),
-  ...describedBy(textIn(line, 'description')),
-});
-
 export async function groupCommand(
   args: string[],
   terminal: Terminal,
@@ -138,30 +114,9 @@ export async function groupCommand(
     return wishes;
   }
   const { lines, good } = await readLines(input ?? inputOf(wishes.file), terminal);
-  const copies = lines
-    .filter((line) => textIn(line, 'status') !== 'failed')
-    .map(
-      (line, i): CopyToIdentify => ({
-        id: String(i),
-        facts: copyIn(line),
-        isPresent: true,
-        plugin: null,
-      }),
-    );
-  let last = 0;
-  const { plugins, pluginOf } = identifyCatalog(
-    copies,
-    { belongings: new Map(), spellings: new Map(), answers: new Map(), used: new Set() },
-    () => String((last += 1)),
-  );
-  const held = new Map<string, CopyToIdentify[]>(plugins.map((plugin) => [plugin.id, []]));
-  for (const copy of copies) {
-    held.get(pluginOf.get(copy.id) ?? '')?.push(copy);
-  }
-  for (const { id, name, vendor, kind, types, grounds } of plugins) {
-    const of = (held.get(id) ?? []).map(
-      ({ facts }) => `${facts.format} ${facts.identity ?? facts.path}`,
-    );
+  for (const { plugin, copies } of groupLines(lines)) {
+    const { name, vendor, kind, types, grounds } = plugin;
+    const of = copies.map((copy) => `${copy.format} ${copy.identity ?? copy.path}`);
     terminal.out(
       JSON.stringify({ name, vendor, kind, types, copies: of, reasons: grounds.sameBecause }),
     );

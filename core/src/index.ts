@@ -371,6 +371,8 @@ export {
 } from './api/api.ts';
 export type {
   CatalogView,
+  MatchView,
+  OrderPreview,
   ChangeView,
   HabitsView,
   KeysView,
@@ -409,3 +411,19 @@ export {
   type ValueTrouble,
 } from './text/storable.ts';
 export { readCopyLine } from './exchange/copy-line.ts';
+export {
+  matchPlugins,
+  matchHows,
+  type Match,
+  type MatchChoice,
+  type MatchHow,
+  type ToMatch,
+} from './exchange/match-plugins.ts';
+export { diffRecords, mergeModes, mergeRecords, type MergeMode } from './exchange/merge-order.ts';
+export {
+  changeAbouts,
+  changeWhats,
+  describeChange,
+  type ChangeLine,
+  type DescribedChange,
+} from './exchange/describe-change.ts';

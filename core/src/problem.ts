@@ -20,6 +20,8 @@ export type Problem =
   /** A line of a file of copies, counted from 1. */
   | { code: 'line-invalid'; at: string; line: number; detail: string }
   | { code: 'no-copies'; at: string }
+  /** A document of an order: the path of a value in it, the line where that is known. */
+  | { code: 'document-invalid'; at: string; line: number | null; detail: string }
   | { code: 'computer-here'; at: string; name: string }
   | { code: 'computer-elsewhere'; at: string; name: string }
   | { code: 'not-kept'; at: string; detail: string }
@@ -159,6 +161,11 @@ const wording: Wording = {
   'no-places': () => 'There is no place to look through yet. Add one first.',
   'scan-running': () => 'A scan is running already. Stop it first, or wait until it is done.',
   'no-scan-running': () => 'No scan is running.',
+  'document-invalid': (p) =>
+    `The document was not read: ${[p.line === null ? '' : `line ${p.line}`, p.at]
+      .filter((part) => part !== '')
+      .map((part) => `${part}: `)
+      .join('')}${p.detail} Nothing was changed.`,
   'unknown-record': (p) =>
     `There is no such ${p.what} any more. Somebody may have removed it meanwhile.`,
   'id-taken': (p) => `${p.at} exists already.`,

@@ -1,4 +1,6 @@
 /** What server and browser say to each other (JSON). Times are ISO 8601 texts. */
+import type { DescribedChange } from '../exchange/describe-change.ts';
+import type { MatchChoice, MatchHow } from '../exchange/match-plugins.ts';
 import type { ComputerId, CopyId, PlaceId, PluginId, ScanId, SlotId, TrackId } from '../id.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import type { Format } from '../formats/found-copy.ts';
@@ -50,6 +52,27 @@ export interface OrderStep {
   readonly change: OrderChange;
   readonly undo: string | null;
   readonly redo: string | null;
+}
+
+/** What a plugin of a document is here; `choices` are best first. */
+export interface MatchView {
+  readonly from: { readonly id: string; readonly name: string; readonly vendor: string | null };
+  readonly how: MatchHow;
+  readonly choices: readonly (MatchChoice & {
+    readonly name: string;
+    readonly vendor: string | null;
+    readonly formats: readonly Format[];
+  })[];
+  /** Names of the folders it stands in. */
+  readonly folders: readonly string[];
+}
+
+/** What reading a document into the order would do. */
+export interface OrderPreview {
+  readonly change: DescribedChange;
+  readonly matches: readonly MatchView[];
+  /** The computer it was written on. */
+  readonly computer: string;
 }
 
 /** A place with how many copies were found in it. */

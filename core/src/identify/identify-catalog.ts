@@ -3,7 +3,7 @@
  * same copies and answers give the same outcome.
  */
 import type { AnswerFacts } from '../catalog/answer.ts';
-import { groupCopies, type Doubt } from './group.ts';
+import { groupCopies, type Doubt, type Grouped } from './group.ts';
 import {
   foldVendor,
   gatherVendors,
@@ -100,27 +100,9 @@ export function identifyCatalog(
   decisions: Decisions,
   newId: () => string,
 ): IdentifiedCatalog {
-  const vendors = gatherVendors(countSpellings(copies), decisions.spellings);
-  const names = vendorNames(vendors);
+  const { vendors, vendorOf, groups, doubts } = gatherCopies(copies, decisions);
   /** Plugins of which the user has said that some copy is theirs: two of these are two. */
   const decided = new Set([...decisions.belongings.values()].map((b) => b.plugin));
-  const byDirectory = directoryVendors(vendors);
-  const vendorOf = ({ vendor, path }: FoundCopy): string | null =>
-    vendor === null ? byDirectory(path) : (names.get(vendor) ?? vendor);
-  const pins = copies.map(
-    ({ id, plugin }) =>
-      decisions.belongings.get(id)?.plugin ??
-      (plugin !== null && decisions.used.has(plugin) ? plugin : null),
-  );
-  const { groups, doubts } = groupCopies(
-    copies.map(({ facts }, i) => ({
-      copy: { ...facts, kind: readDeclared(facts.format, facts.declared).kind },
-      vendor: vendorOf(facts),
-      pin: pins[i] ?? null,
-      isSaid: decisions.belongings.has(copies[i]?.id ?? ''),
-    })),
-    isGenericWord,
-  );
   const ids = giveIds(
     groups.map((group) => ({
       pin: group.pin,
@@ -147,6 +129,38 @@ export function identifyCatalog(
       .map((doubt) => twinDoubt(doubt, pluginAt))
       .filter(({ a, b }) => !(decided.has(a) && decided.has(b))),
   };
+}
+
+/** Copies gathered into plugins by their positions, with the vendors that they come from. */
+export interface GatheredCopies extends Grouped {
+  readonly vendors: readonly Vendor[];
+  /** The vendor of a copy, in the spelling that counts; null where nothing tells. */
+  readonly vendorOf: (copy: FoundCopy) => string | null;
+}
+
+/** Which copies are one plugin. The same copies and decisions give the same outcome. */
+export function gatherCopies(
+  copies: readonly CopyToIdentify[],
+  decisions: Pick<Decisions, 'belongings' | 'spellings' | 'used'>,
+): GatheredCopies {
+  const vendors = gatherVendors(countSpellings(copies), decisions.spellings);
+  const names = vendorNames(vendors);
+  const byDirectory = directoryVendors(vendors);
+  const vendorOf = ({ vendor, path }: FoundCopy): string | null =>
+    vendor === null ? byDirectory(path) : (names.get(vendor) ?? vendor);
+  const pinOf = ({ id, plugin }: CopyToIdentify): string | null =>
+    decisions.belongings.get(id)?.plugin ??
+    (plugin !== null && decisions.used.has(plugin) ? plugin : null);
+  const grouping = groupCopies(
+    copies.map((copy) => ({
+      copy: { ...copy.facts, kind: readDeclared(copy.facts.format, copy.facts.declared).kind },
+      vendor: vendorOf(copy.facts),
+      pin: pinOf(copy),
+      isSaid: decisions.belongings.has(copy.id),
+    })),
+    isGenericWord,
+  );
+  return { ...grouping, vendors, vendorOf };
 }
 
 /** The vendor of the first copy that names one, else of one that lies in a vendor's directory. */

@@ -25,6 +25,7 @@ const statuses: Record<ProblemCode, number> = {
   'wrong-elsewhere': 422,
   'line-invalid': 400,
   'no-copies': 400,
+  'document-invalid': 422,
   'computer-here': 409,
   'computer-elsewhere': 409,
   'not-kept': 422,

@@ -1,0 +1,25 @@
+/** The order as files: for the server, the command line and tests. The browser never holds them. */
+export {
+  copyFound,
+  documentName,
+  documentVersion,
+  foldersOfDocument,
+  identityOf,
+  type DocumentCabinet,
+  type DocumentCopy,
+  type DocumentFolder,
+  type DocumentPicture,
+  type DocumentPlugin,
+  type KeptFields,
+  type OrderDocument,
+} from './exchange/document.ts';
+export { documentSchema } from './exchange/document-schema.data.ts';
+export { idsAsWritten, recordsOf, type IdsHere } from './exchange/document-records.ts';
+export { documentLimits, readDocument, type ReadDocument } from './exchange/read-document.ts';
+export {
+  documentCopy,
+  documentOf,
+  printDocument,
+  type DocumentSource,
+} from './exchange/write-document.ts';
+export { matchFolders, type FoldersHere } from './exchange/match-folders.ts';

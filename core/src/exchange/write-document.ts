@@ -1,0 +1,228 @@
+/** From an order to its document. The same order gives the same bytes. */
+import { nothingSaid, type Answer } from '../catalog/answer.ts';
+import type { Plugin } from '../catalog/plugin.ts';
+import { grouped } from '../grouped.ts';
+import type { FoundCopy } from '../formats/found-copy.ts';
+import {
+  allAnswers,
+  allChains,
+  allCopyAssignments,
+  allFolders,
+  allPlacements,
+  allPluginNames,
+  allSpellings,
+  cabinetsOf,
+  preferenceIn,
+  type Cabinet,
+  type Folder,
+  type Order,
+  type PluginNames,
+} from '../order/records.ts';
+import { usedIn } from '../order/references.ts';
+import { printRule } from '../rules/language/text.ts';
+import { noWords, type RuleWords } from '../rules/language/values.ts';
+import { compareNames, compareTexts } from '../text/fold.ts';
+import {
+  documentName,
+  documentVersion,
+  identityOf,
+  namedFoldersOf,
+  type DocumentCabinet,
+  type DocumentChain,
+  type DocumentCopy,
+  type DocumentFolder,
+  type DocumentPicture,
+  type DocumentPlugin,
+  type DocumentSaid,
+  type KeptFields,
+  type OrderDocument,
+} from './document.ts';
+
+/** What is written beside the order itself. */
+export interface DocumentSource {
+  /** The computer's id and name. */
+  readonly computer: { readonly id: string; readonly name: string };
+  readonly plugins: readonly Pick<Plugin, 'id' | 'name' | 'vendor' | 'kind' | 'types'>[];
+  /** All copies, with the plugin that each belongs to. */
+  readonly copies: readonly {
+    readonly id: string;
+    readonly plugin: string | null;
+    readonly facts: FoundCopy;
+  }[];
+  readonly kept?: KeptFields;
+  readonly pictures?: readonly DocumentPicture[];
+}
+
+/** The document of an order. Only plugins to which the order refers are in it. */
+export function documentOf(order: Order, source: DocumentSource): OrderDocument {
+  const kept = source.kept ?? {};
+  const names = new Map(allPluginNames(order).map((one) => [one.id as string, one]));
+  const answers = new Map(allAnswers(order).map((one) => [one.id as string, one]));
+  const chains = allChains(order);
+  const preference = preferenceIn(order, source.computer.id);
+  const own = (id: string) => ({ ...namesOf(names.get(id)), ...saidOf(answers.get(id)) });
+  return {
+    document: documentName,
+    version: documentVersion,
+    computer: source.computer.name,
+    ...(preference ? { formatOrder: preference.formats } : {}),
+    cabinets: allCabinets(order, kept),
+    plugins: pluginsOf(order, source).map((plugin) => ({
+      ...plugin,
+      ...own(plugin.id),
+      copies: plugin.copies,
+      ...kept[`plugin ${plugin.id}`],
+    })),
+    chains: chains
+      .map(
+        (chain): DocumentChain => ({
+          id: chain.id,
+          name: chain.name,
+          kind: chain.kind,
+          ...own(chain.id),
+          plugins: chain.plugins,
+          ...kept[`chain ${chain.id}`],
+        }),
+      )
+      .sort(byNameAndId),
+    spellings: allSpellings(order)
+      .map(({ spelling, vendor }) => ({ spelling, vendor }))
+      .sort((a, b) => compareTexts(a.spelling, b.spelling)),
+    ...(source.pictures && source.pictures.length > 0
+      ? { pictures: source.pictures.toSorted((a, b) => compareTexts(a.id, b.id)) }
+      : {}),
+    ...kept[''],
+  };
+}
+
+/** The document as it stands in a file: JSON (RFC 8259) in UTF-8, indented, with a line's end behind it. */
+export const printDocument = (document: OrderDocument): string =>
+  `${JSON.stringify(document, null, 1)}\n`;
+
+const byNameAndId = (
+  a: { readonly name: string; readonly id: string },
+  b: { readonly name: string; readonly id: string },
+): number => compareNames(a.name, b.name) || compareTexts(a.id, b.id);
+
+const namesOf = (names: PluginNames | undefined): Pick<DocumentPlugin, 'nickname' | 'slotLabel'> =>
+  given({ nickname: names?.nickname ?? null, slotLabel: names?.slotLabel ?? null });
+
+/** Only what was said. */
+function saidOf(answer: Answer | undefined): { readonly said?: DocumentSaid } {
+  if (!answer) {
+    return {};
+  }
+  const facts = Object.keys(nothingSaid) as (keyof DocumentSaid)[];
+  const said = facts.filter(
+    (fact) => JSON.stringify(answer[fact]) !== JSON.stringify(nothingSaid[fact]),
+  );
+  return { said: Object.fromEntries(said.map((fact) => [fact, answer[fact]])) };
+}
+
+/** An object without the fields that are null or empty lists. */
+function given<T extends object>(facts: T): { [K in keyof T]?: NonNullable<T[K]> } {
+  const entries = Object.entries(facts) as [string, unknown][];
+  return Object.fromEntries(
+    entries.filter(
+      ([, value]) =>
+        value !== null && value !== undefined && !(Array.isArray(value) && value.length === 0),
+    ),
+  ) as { [K in keyof T]?: NonNullable<T[K]> };
+}
+
+function pluginsOf(order: Order, source: DocumentSource): DocumentPlugin[] {
+  const said = new Set(allCopyAssignments(order).map(({ id }) => id as string));
+  const used = new Set<string>(usedIn(order));
+  const copiesOf = grouped(source.copies.map((copy) => [copy.plugin ?? '', copy] as const));
+  const isMeant = (id: string): boolean =>
+    used.has(id) || (copiesOf.get(id) ?? []).some((copy) => said.has(copy.id));
+  const chains = new Set(allChains(order).map(({ id }) => id as string));
+  return source.plugins
+    .filter(({ id }) => isMeant(id) && !chains.has(id))
+    .map(({ id, name, vendor, kind, types }) => ({
+      id,
+      name,
+      vendor,
+      kind,
+      types,
+      copies: (copiesOf.get(id) ?? [])
+        .map((copy) => documentCopy(copy.facts, said.has(copy.id)))
+        .sort((a, b) => compareTexts(copyKey(a), copyKey(b))),
+    }))
+    .sort(byNameAndId);
+}
+
+const copyKey = (copy: DocumentCopy): string => `${identityOf(copy)} ${copy.path}`;
+
+/** What a document tells of a copy. */
+export function documentCopy(facts: FoundCopy, belongs: boolean): DocumentCopy {
+  const { format, path } = facts;
+  return {
+    format,
+    path,
+    ...given({
+      identity: facts.identity,
+      name: facts.name,
+      vendor: facts.vendor,
+      declared: facts.declared,
+      version: facts.version,
+      architectures: facts.architectures,
+      audioIn: facts.audioIn,
+      audioOut: facts.audioOut,
+      notesIn: facts.notesIn,
+      notesOut: facts.notesOut,
+      replaces: facts.replaces,
+      uniqueId: facts.uniqueId ?? null,
+      controls: facts.controls ?? null,
+      description: facts.description ?? null,
+    }),
+    ...(belongs ? { belongs } : {}),
+  };
+}
+
+/** Rules name folders as who reads the document will know them: by the document itself. */
+function allCabinets(order: Order, kept: KeptFields): DocumentCabinet[] {
+  const written = (words: RuleWords): DocumentCabinet[] =>
+    cabinetsOf(order).map((cabinet) => cabinetOf(order, cabinet, words, kept));
+  return written({ folders: namedFoldersOf({ cabinets: written(noWords) }) });
+}
+
+function cabinetOf(
+  order: Order,
+  cabinet: Cabinet,
+  words: RuleWords,
+  kept: KeptFields,
+): DocumentCabinet {
+  const folders = allFolders(order);
+  const below = grouped(
+    folders.map((folder) => [`${folder.cabinet} ${folder.parent ?? ''}`, folder] as const),
+  );
+  const filed = grouped(
+    allPlacements(order).map((placement) => [placement.folder as string, placement] as const),
+  );
+  const folderOf = (folder: Folder): DocumentFolder => ({
+    id: folder.id,
+    form: folder.form,
+    name: folder.name,
+    ...given({
+      rule: folder.rule ? printRule(folder.rule, words) : null,
+      sortedBy: folder.sortedBy,
+      isPinned: folder.isPinned ? (true as const) : null,
+      notes: folder.notes === '' ? null : folder.notes,
+      shows: folder.shortcutTo,
+      alwaysIn: folder.alwaysIn,
+      alwaysOut: folder.alwaysOut,
+      atMost: folder.atMost,
+      plugins: (filed.get(folder.id) ?? []).map(({ plugin }) => plugin),
+      folders: (below.get(`${cabinet.id} ${folder.id}`) ?? []).map(folderOf),
+    }),
+    ...kept[`folder ${folder.id}`],
+  });
+  return {
+    id: cabinet.id,
+    name: cabinet.name,
+    ...given({ opensFor: cabinet.opensFor, sortedBy: cabinet.sortedBy }),
+    folders: (below.get(`${cabinet.id} `) ?? []).map(folderOf),
+    ...kept[`cabinet ${cabinet.id}`],
+  };
+}
