@@ -373,6 +373,9 @@ export type {
   CatalogView,
   MatchView,
   OrderPreview,
+  PointComparison,
+  PointView,
+  PointsView,
   ChangeView,
   HabitsView,
   KeysView,
@@ -427,3 +430,15 @@ export {
   type ChangeLine,
   type DescribedChange,
 } from './exchange/describe-change.ts';
+export {
+  dayOf,
+  muchAtOnce,
+  partOfChange,
+  pointReasons,
+  pointsToThin,
+  sizeOf,
+  squashAll,
+  wayBack,
+  type ChangePart,
+  type PointReason,
+} from './keep/points.ts';

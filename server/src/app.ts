@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { cutText, storable, type Problem } from '@clever-drawer/core';
 import express, { type ErrorRequestHandler, type Express, type Request } from 'express';
 import { isDatabaseAway } from './database/connect.ts';
+import { documentBodies } from './http/keep/keep-routes.ts';
 import { health } from './http/health.ts';
 import { withKey } from './http/key.ts';
 import { sameComputer, securityHeaders } from './http/guard.ts';
@@ -26,6 +27,7 @@ export function createApp(parts: Parts, web: string | null, key: string | null):
   if (key !== null) {
     app.use(withKey(key));
   }
+  app.use(/^\/api\/computers\/[^/]+\/document\/(?:preview|merge)$/, documentBodies);
   app.use('/api', express.json({ limit: bodyLimit }), apiRoutes(parts));
   app.use('/api', (request, response) => {
     refuse(response, [{ code: 'no-such-address', at: addressOf(request) }]);
@@ -44,7 +46,7 @@ export function createApp(parts: Parts, web: string | null, key: string | null):
 const addressOf = ({ originalUrl }: Request): string => cutText(storable(originalUrl), 200);
 
 /** The addresses of the application's screens; each is the same page, which finds its own way. */
-const screens = /^\/(?:|(?:scan|sort|file|load|plugin|rule)(?:\/.*)?)$/;
+const screens = /^\/(?:|(?:scan|sort|file|load|keep|plugin|rule)(?:\/.*)?)$/;
 
 function servePages(app: Express, web: string): void {
   app.use(

@@ -1,6 +1,7 @@
 /** What server and browser say to each other (JSON). Times are ISO 8601 texts. */
 import type { DescribedChange } from '../exchange/describe-change.ts';
 import type { MatchChoice, MatchHow } from '../exchange/match-plugins.ts';
+import type { PointReason } from '../keep/points.ts';
 import type { ComputerId, CopyId, PlaceId, PluginId, ScanId, SlotId, TrackId } from '../id.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import type { Format } from '../formats/found-copy.ts';
@@ -52,6 +53,36 @@ export interface OrderStep {
   readonly change: OrderChange;
   readonly undo: string | null;
   readonly redo: string | null;
+}
+
+/** A point to return to. */
+export interface PointView {
+  readonly id: string;
+  readonly at: string;
+  /** Null where it came by itself. */
+  readonly name: string | null;
+  readonly reason: PointReason;
+  /** Of a point before much changed: what did, in words. */
+  readonly before: string | null;
+  /** What the order held. */
+  readonly folders: number;
+  readonly filed: number;
+}
+
+/** All points, newest first. */
+export interface PointsView {
+  readonly points: readonly PointView[];
+  /** Changes since the newest one. */
+  readonly changes: number;
+}
+
+/** What returning to a point would do, in all or in part. */
+export interface PointComparison {
+  readonly change: DescribedChange;
+  /** Folders and plugins of which something would change: each can be taken back by itself. */
+  readonly folders: readonly { readonly id: string; readonly name: string }[];
+  readonly plugins: readonly { readonly id: string; readonly name: string }[];
+  readonly cabinets: readonly { readonly id: string; readonly name: string }[];
 }
 
 /** What a plugin of a document is here; `choices` are best first. */

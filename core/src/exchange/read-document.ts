@@ -67,7 +67,7 @@ function parseJson(text: string): Result<unknown> {
   } catch (error) {
     const words = error instanceof Error ? error.message : String(error);
     const at = /position (\d+)/.exec(words)?.[1];
-    const isCut = /end of JSON/i.test(words);
+    const isCut = /end of JSON|unterminated/i.test(words);
     const before = at === undefined ? text : text.slice(0, Number(at));
     const detail = isCut
       ? 'It ends in the middle. Get the whole file.'

@@ -8,6 +8,7 @@ import type {
   Kind,
   OpeningWish,
 } from '@clever-drawer/core';
+import type { KeptFields } from '@clever-drawer/core/documents';
 import {
   flag,
   id,
@@ -35,6 +36,8 @@ export interface ComputerRow {
   opening: OpeningWish;
   /** Another computer than the one the program runs on. */
   isElsewhere: boolean;
+  /** What documents said that is not ours, by the place where it stood. */
+  kept: KeptFields;
 }
 
 /** A row of the table `plugin`. */
@@ -103,6 +106,7 @@ export const ComputerTable = schema<ComputerRow>('computer', {
   isLearning: flag,
   opening: text,
   isElsewhere: flag,
+  kept: json,
 });
 
 /** The table `plugin`. */

@@ -346,3 +346,17 @@ export async function countSpellings(
   );
   return new Map(rows.map((row) => [row.spelling, row.count]));
 }
+
+/** Of these ids those that a plugin, cabinet or folder of any computer has. */
+export async function takenIds(
+  manager: EntityManager,
+  ids: readonly string[],
+): Promise<Set<string>> {
+  const rows: { id: string }[] = await manager.query(
+    `SELECT id FROM plugin WHERE id = ANY($1::uuid[])
+      UNION SELECT id FROM cabinet WHERE id = ANY($1::uuid[])
+      UNION SELECT id FROM folder WHERE id = ANY($1::uuid[])`,
+    [ids],
+  );
+  return new Set(rows.map((row) => row.id));
+}

@@ -1,7 +1,7 @@
 /** Computers, and the lock under which their order is changed. */
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import { toJsonb } from './bulk.ts';
+import { insertMany, toJsonb } from './bulk.ts';
 import { ComputerTable, type ComputerRow } from './catalog-tables.ts';
 
 /** All computers, in the order in which they were added. */
@@ -43,8 +43,9 @@ export async function addComputer(
     isLearning: true,
     opening: 'ask',
     isElsewhere,
+    kept: {},
   };
-  await manager.getRepository(ComputerTable).insert(row);
+  await insertMany(manager, ComputerTable, [row]);
   return row;
 }
 
@@ -73,3 +74,11 @@ export const saveDoubts = (
     computer,
     toJsonb(doubts),
   ]);
+
+/** Keeps what documents said that is not ours. */
+export const saveKept = (
+  manager: EntityManager,
+  computer: string,
+  kept: ComputerRow['kept'],
+): Promise<unknown> =>
+  manager.query('UPDATE computer SET kept = $2::jsonb WHERE id = $1', [computer, toJsonb(kept)]);

@@ -12,6 +12,7 @@ import { Chains1763900000009 } from './migrations/0009-chains.ts';
 import { Shortcuts1763900000010 } from './migrations/0010-shortcuts.ts';
 import { WentInto1763900000011 } from './migrations/0011-went-into.ts';
 import { Opening1763900000012 } from './migrations/0012-opening.ts';
+import { Points1763900000013 } from './migrations/0013-points.ts';
 import { SetupError } from './setup-error.ts';
 import { tables } from './tables.ts';
 
@@ -38,6 +39,7 @@ export const migrations = [
   Shortcuts1763900000010,
   WentInto1763900000011,
   Opening1763900000012,
+  Points1763900000013,
 ];
 
 /**

@@ -14,6 +14,10 @@ export const findOwnPicture = (
 ): Promise<PictureRow | null> =>
   manager.getRepository(PictureTable).findOneBy({ id, computerId: computer });
 
+/** All own pictures of a computer. */
+export const ownPictures = (manager: EntityManager, computer: string): Promise<PictureRow[]> =>
+  manager.getRepository(PictureTable).findBy({ computerId: computer });
+
 /** Removes pictures older than that to which neither answers nor the log of changes refer. */
 export async function forgetUnusedPictures(manager: EntityManager, before: Date): Promise<number> {
   const rows: unknown[] = await manager.query(
@@ -21,6 +25,10 @@ export async function forgetUnusedPictures(manager: EntityManager, before: Date)
       AND NOT EXISTS (SELECT FROM answer a WHERE a.picture = p.id)
       AND NOT EXISTS (SELECT FROM change c WHERE c.computer_id = p.computer_id
         AND c.state <> 'discarded' AND c.change::text LIKE '%' || p.id || '%')
+      AND NOT EXISTS (SELECT FROM point c WHERE c.computer_id = p.computer_id
+        AND c.since::text LIKE '%' || p.id || '%')
+      AND NOT EXISTS (SELECT FROM journal c WHERE c.computer_id = p.computer_id
+        AND c.change::text LIKE '%' || p.id || '%')
       RETURNING p.id`,
     [before],
   );

@@ -19,6 +19,7 @@ import {
   PreferenceTable,
   ChangeTable,
 } from './order-tables.ts';
+import { JournalTable, PointTable } from './point-tables.ts';
 import { PracticeTable, SavedSessionTable, LoadTable } from './session-tables.ts';
 
 /** All tables. */
@@ -40,6 +41,8 @@ export const tables = [
   PreferenceTable,
   PictureTable,
   ChangeTable,
+  PointTable,
+  JournalTable,
   ScanTable,
   FindingTable,
   PracticeTable,

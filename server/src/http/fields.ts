@@ -1,15 +1,15 @@
 /** Fields that many bodies have. */
 import { array, number, string } from 'yup';
+import { isUuid } from '../uuid.ts';
 import { actSize, nameLength, type Id } from '@clever-drawer/core';
-
-const uuid = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
-
-/** Whether a text is a UUID. */
-export const isUuid = (text: string): boolean => uuid.test(text);
 
 /** An id. */
 export const id = <I extends Id<string>>() =>
-  string<I>().matches(uuid, '${path} must be a UUID in lower case');
+  string<I>().test(
+    'uuid',
+    '${path} must be a UUID in lower case',
+    (text) => typeof text !== 'string' || isUuid(text),
+  );
 
 /** An id that has to be given. */
 export const needed = <I extends Id<string> = never>() => id<I>().required();

@@ -2,7 +2,7 @@
 import type { Request, RequestHandler, Response } from 'express';
 import type { AnySchema, Schema } from 'yup';
 import type { Result } from '@clever-drawer/core';
-import { isUuid } from './fields.ts';
+import { isUuid } from '../uuid.ts';
 import { parse } from './parse.ts';
 import { answer, refuse } from './problems.ts';
 

@@ -4,8 +4,9 @@ import type { Parts } from '../parts.ts';
 import { isComputer } from '../usecases/catalog/known-computers.ts';
 import { catalogRoutes } from './catalog/catalog-routes.ts';
 import { streamEvents } from './events.ts';
-import { isUuid } from './fields.ts';
+import { isUuid } from '../uuid.ts';
 import { at, param } from './handling.ts';
+import { keepRoutes } from './keep/keep-routes.ts';
 import { loadRoutes } from './loads/load-routes.ts';
 import { refuse } from './problems.ts';
 import { orderRoutes } from './order/order-routes.ts';
@@ -30,6 +31,7 @@ export function apiRoutes(parts: Parts): Router {
   orderRoutes(router, parts);
   sessionRoutes(router, parts);
   loadRoutes(router, parts);
+  keepRoutes(router, parts);
   router.get(at('events'), (request, response) => {
     streamEvents(parts, param(request, 'computer'), request, response);
   });

@@ -1,9 +1,7 @@
 /** Acts on the order, undo and redo: each one transaction that also stores the change with its reverse. */
 import type { EntityManager } from 'typeorm';
 import {
-  asId,
   failed,
-  fitChange,
   isEmptyChange,
   isSameChange,
   ok,
@@ -15,10 +13,8 @@ import {
   type Act,
   type ChangeView,
   type Order,
-  type OrderChange,
   type OrderStep,
   type OrderView,
-  type PluginId,
   type Problem,
   type Result,
   type Owner,
@@ -38,12 +34,11 @@ import {
   rewriteChange,
   undoWords,
 } from '../../database/changes.ts';
-import { findComputer, lockComputer, nextRevision } from '../../database/computers.ts';
-import { applyToTables, readOrder } from '../../database/order.ts';
+import { findComputer } from '../../database/computers.ts';
+import { readOrder } from '../../database/order.ts';
 import { findOwnPicture } from '../../database/pictures.ts';
-import type { ComputerRow } from '../../database/catalog-tables.ts';
 import type { Parts } from '../../parts.ts';
-import { followChange } from '../identify/identify-computer.ts';
+import { fitToday, step } from './step.ts';
 
 /** The whole order of a computer. */
 export function viewOrder(parts: Parts, computer: string): Promise<OrderView> {
@@ -178,51 +173,6 @@ export function undoOrRedo(
       words: `${direction === 'undo' ? 'Undone' : 'Redone'}: ${row.words}`,
     });
   });
-}
-
-/** The change fitted to the order and the catalog as they are now. */
-async function fitToday(
-  manager: EntityManager,
-  computer: string,
-  change: OrderChange,
-): Promise<OrderChange> {
-  const order = await readOrder(manager, computer);
-  const where = await wherePluginsAre(manager, computer, pluginsOfChange(change));
-  return fitChange(order, change, (plugin) => {
-    const now = where.get(plugin);
-    return now === undefined ? null : asId<PluginId>(now);
-  });
-}
-
-type Work = (manager: EntityManager) => Promise<Result<{ change: OrderChange; words: string }>>;
-
-/** Runs the work on the locked computer, applies its change and counts the revision up, all or nothing. */
-async function step(parts: Parts, computer: string, work: Work): Promise<Result<OrderStep>> {
-  const followed = { catalog: false };
-  const result = await parts.database.transaction(async (manager): Promise<Result<OrderStep>> => {
-    const row: ComputerRow | null = await lockComputer(manager, computer);
-    if (!row) {
-      return failed({ code: 'unknown-record', at: 'computer', what: 'computer' });
-    }
-    const done = await work(manager);
-    if (!done.ok) {
-      return done;
-    }
-    const { change, words } = done.value;
-    if (!isEmptyChange(change)) {
-      await applyToTables(manager, computer, change);
-    }
-    followed.catalog = await followChange(manager, parts, computer, change);
-    const revision = isEmptyChange(change) ? row.revision : await nextRevision(manager, row);
-    return ok({ revision, words, change, ...(await undoWords(manager, computer)) });
-  });
-  if (result.ok && !isEmptyChange(result.value.change)) {
-    parts.events.tell(computer, { event: 'order', step: result.value });
-  }
-  if (result.ok && followed.catalog) {
-    parts.events.tell(computer, { event: 'catalog' });
-  }
-  return result;
 }
 
 /** Changes shown in the list of the latest. */

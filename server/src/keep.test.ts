@@ -1,0 +1,336 @@
+/** Points to return to, and the order out of and into the application as a document. */
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from '@jest/globals';
+import { randomUUID } from 'node:crypto';
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
+import {
+  plainText,
+  type CatalogView,
+  type OrderPreview,
+  type OrderStep,
+  type OrderView,
+  type Plugin,
+  type PointComparison,
+  type PointsView,
+  type Refusal,
+} from '@clever-drawer/core';
+import type { OrderDocument } from '@clever-drawer/core/documents';
+import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';
+
+let server: TestServer;
+let place: string;
+const names = ['Alder Tone', 'Brine Gate', 'Cobble Air', 'Dunlin Verb'];
+
+beforeAll(async () => {
+  server = await startTestServer();
+});
+beforeEach(async () => {
+  place = newPlace();
+  for (const [at, name] of names.entries()) {
+    writeBundle(place, `${at}.lv2`, { uri: `urn:plugin:${at}`, name, vendor: 'Saltglass' });
+  }
+  await begin();
+});
+afterAll(async () => {
+  await server.stop();
+});
+
+/** A computer of its own over the same place. */
+async function begin(): Promise<void> {
+  await server.freshComputer();
+  await server.call('POST', 'places', { path: place });
+  await server.scan();
+}
+
+const plugins = async (): Promise<readonly Plugin[]> =>
+  (await server.call<CatalogView>('GET', 'catalog')).body.plugins;
+const idOf = async (name: string): Promise<string> =>
+  (await plugins()).find((plugin) => plugin.name === name)?.id ?? '';
+const order = async (): Promise<OrderView> => (await server.call<OrderView>('GET', 'order')).body;
+const plain = async (): Promise<string[]> => (await order()).records.map(plainText).sort();
+const points = async (): Promise<PointsView> =>
+  (await server.call<PointsView>('GET', 'points')).body;
+
+async function act(body: object): Promise<OrderStep> {
+  const done = await server.call<OrderStep>('POST', 'acts', body);
+  expect([done.status, done.body]).toEqual([200, expect.anything()]);
+  return done.body;
+}
+
+async function addFolder(name: string, ...held: string[]): Promise<string> {
+  const cabinet = (await order()).records.find(({ table }) => table === 'cabinet')?.id;
+  const id = randomUUID();
+  const filed = await Promise.all(
+    held.map(async (plugin) => ({ placement: randomUUID(), plugin: await idOf(plugin) })),
+  );
+  await act({
+    act: 'add-folder',
+    id,
+    cabinet,
+    parent: null,
+    form: 'folder',
+    name,
+    rule: null,
+    before: null,
+    plugins: filed,
+  });
+  return id;
+}
+
+async function mark(name: string): Promise<string> {
+  const marked = await server.call<PointsView>('POST', 'points', { name });
+  expect(marked.status).toBe(201);
+  return marked.body.points[0]?.id ?? '';
+}
+
+const compare = async (id: string, from?: string): Promise<PointComparison> =>
+  (
+    await server.call<PointComparison>(
+      'GET',
+      `points/${id}/comparison${from === undefined ? '' : `?from=${from}`}`,
+    )
+  ).body;
+
+describe('points', () => {
+  it('say what returning would do, lead back in one change, and undo leads on again', async () => {
+    const squeeze = await addFolder('Squeeze', 'Alder Tone', 'Brine Gate');
+    const before = await plain();
+    const tour = await mark('Before the tour');
+    expect((await points()).points[0]).toMatchObject({ name: 'Before the tour', filed: 2 });
+    await addFolder('Arrived', 'Cobble Air');
+    await act({ act: 'remove-folder', folder: squeeze });
+    await act({
+      act: 'name',
+      plugin: await idOf('Dunlin Verb'),
+      nickname: 'Big one',
+      slotLabel: null,
+    });
+    const after = await plain();
+    expect((await points()).changes).toBe(3);
+
+    const { change } = await compare(tour);
+    expect(change.lines.map(({ what, words }) => `${what}: ${words}`).sort()).toEqual([
+      'comes: The folder Squeeze with 2 plugins',
+      'goes: Big one: nickname Big one',
+      'goes: The folder Arrived with 1 plugin',
+    ]);
+    const returned = await server.call<OrderStep>('POST', `points/${tour}/return`, { part: null });
+    expect(returned.body.words).toBe('Return to “Before the tour”');
+    expect(await plain()).toEqual(before);
+    expect((await compare(tour)).change.lines).toEqual([]);
+    await server.call('POST', 'undo');
+    expect(await plain()).toEqual(after);
+  });
+
+  it('give back one folder or one plugin’s names, and nothing else', async () => {
+    const squeeze = await addFolder('Squeeze', 'Alder Tone', 'Brine Gate');
+    const tour = await mark('Before');
+    await act({ act: 'remove-folder', folder: squeeze });
+    const arrived = await addFolder('Arrived', 'Cobble Air');
+    const part = { folder: squeeze };
+    await server.call('POST', `points/${tour}/return`, { part });
+    const ids = (await order()).records.map(({ id }) => id as string);
+    expect(ids).toContain(squeeze);
+    expect(ids).toContain(arrived);
+    expect((await compare(tour)).folders).toEqual([{ id: arrived, name: 'Arrived' }]);
+  });
+
+  it('are compared with each other, named, and removed without losing what lay between', async () => {
+    const first = await mark('First');
+    await addFolder('One');
+    const second = await mark('Second');
+    await addFolder('Two');
+    const third = await mark('Third');
+    await addFolder('Three');
+    const words = async (id: string, from?: string): Promise<string[]> =>
+      (await compare(id, from)).change.lines.map((line) => `${line.what} ${line.name ?? ''}`);
+    expect(await words(third, first)).toEqual(['comes One', 'comes Two']);
+    expect(await words(first)).toEqual(['goes One', 'goes Two', 'goes Three']);
+    expect((await server.call('DELETE', `points/${second}`)).status).toBe(200);
+    expect(await words(first)).toEqual(['goes One', 'goes Two', 'goes Three']);
+    expect((await server.call('DELETE', `points/${third}`)).status).toBe(200);
+    expect(await words(first)).toEqual(['goes One', 'goes Two', 'goes Three']);
+    expect((await points()).changes).toBe(2);
+    await server.call('PUT', `points/${first}`, { name: 'The first' });
+    expect((await points()).points.map(({ name }) => name)).toEqual(['The first']);
+    expect((await server.call('GET', `points/${second}/comparison`)).status).toBe(404);
+    expect((await server.call('POST', 'points', { name: ' ' })).status).toBe(400);
+  });
+
+  it('come by themselves before much is changed', async () => {
+    const cabinet = (await order()).records.find(({ table }) => table === 'cabinet')?.id;
+    const folders = Array.from({ length: 60 }, (_, at) => ({
+      id: randomUUID(),
+      parent: null,
+      form: 'folder',
+      name: `Folder ${at}`,
+      rule: null,
+      plugins: [],
+    }));
+    await act({ act: 'copy-folder', cabinet, parent: null, folders: folders.slice(0, 1) });
+    expect((await points()).points).toEqual([]);
+    await act({
+      act: 'add-cabinet',
+      id: randomUUID(),
+      favourites: randomUUID(),
+      name: 'Many',
+      opensFor: [],
+      folders: folders.slice(1),
+    });
+    const [point] = (await points()).points;
+    expect(point).toMatchObject({ reason: 'before-much', name: null });
+    expect(point?.before).toContain('Many');
+    const lines = (await compare(point?.id ?? '')).change.lines;
+    expect(lines.map(({ words }) => words)).toEqual([
+      'The cabinet Many with 60 folders and 0 plugins filed',
+    ]);
+  });
+});
+
+describe('the document', () => {
+  const exported = async (): Promise<OrderDocument> =>
+    (await server.call<OrderDocument>('GET', 'document')).body;
+  const merge = (document: unknown, how: string, choices: object = {}) =>
+    server.call<OrderStep>('POST', 'document/merge', {
+      text: JSON.stringify(document),
+      how,
+      choices,
+    });
+  /** Names instead of ids. */
+  const treeOf = (document: OrderDocument): unknown =>
+    document.cabinets.map(({ name, folders }) => [
+      name,
+      folders.map((folder) => [
+        folder.name,
+        folder.form,
+        folder.rule,
+        (folder.plugins ?? []).map(
+          (id) => document.plugins.find((plugin) => plugin.id === id)?.name,
+        ),
+      ]),
+    ]);
+
+  async function arrange(): Promise<void> {
+    await addFolder('Squeeze', 'Brine Gate', 'Alder Tone');
+    await act({
+      act: 'name',
+      plugin: await idOf('Dunlin Verb'),
+      nickname: 'Big one',
+      slotLabel: 'Big',
+    });
+    await act({
+      act: 'answer',
+      say: [{ plugins: [await idOf('Cobble Air')], set: { tags: ['film'], notes: 'for gulls' } }],
+    });
+  }
+
+  it('is read on another computer as the same order, and nothing changes the second time', async () => {
+    await arrange();
+    const document = await exported();
+    await begin();
+    const { body } = await server.call<OrderPreview>('POST', 'document/preview', {
+      text: JSON.stringify(document),
+      how: 'add',
+      choices: {},
+    });
+    expect(body.matches.map(({ how }) => how)).toEqual(['same', 'same', 'same', 'same']);
+    const untouched = await plain();
+    expect(body.change.lines.map(({ words }) => words)).toContain(
+      'The folder Squeeze with 2 plugins',
+    );
+    expect(await plain()).toEqual(untouched);
+    expect((await merge(document, 'add')).status).toBe(200);
+    expect(treeOf(await exported())).toEqual(treeOf(document));
+    const said = (await exported()).plugins.map(({ name, nickname, said: facts }) => [
+      name,
+      nickname,
+      facts,
+    ]);
+    expect(said).toContainEqual(['Dunlin Verb', 'Big one', undefined]);
+    expect(said).toContainEqual(['Cobble Air', undefined, { tags: ['film'], notes: 'for gulls' }]);
+    const once = await plain();
+    const again = await merge(document, 'add');
+    expect(again.body.change).toEqual({ added: [], updated: [], removed: [] });
+    expect(await plain()).toEqual(once);
+    await server.call('POST', 'undo');
+    expect(await plain()).toEqual(untouched);
+    // There is a point before it.
+    expect((await points()).points[0]?.reason).toBe('before-document');
+  });
+
+  it('brings the very same order back into the computer it is of', async () => {
+    await arrange();
+    const text = JSON.stringify(await exported());
+    const wanted = await plain();
+    await server.call('POST', 'undo');
+    await addFolder('Elsewhere', 'Cobble Air');
+    expect((await merge(JSON.parse(text), 'replace')).status).toBe(200);
+    const withoutIds = (records: string[]): string[] =>
+      records.map((record) => record.replace(/"(?:id|position)":"[^"]*"/g, '')).sort();
+    expect(withoutIds(await plain())).toEqual(withoutIds(wanted));
+    expect(JSON.stringify(await exported())).toBe(text);
+  });
+
+  it('keeps a place for what is missing, and a scan that finds it gives it back', async () => {
+    await arrange();
+    const document = await exported();
+    rmSync(join(place, '1.lv2'), { recursive: true });
+    await begin();
+    await merge(document, 'add');
+    const waiting = (await plugins()).find(({ name }) => name === 'Brine Gate');
+    expect(waiting?.copies.map(({ state }) => state)).toEqual(['gone']);
+    expect(treeOf(await exported())).toEqual(treeOf(document));
+    writeBundle(place, 'elsewhere.lv2', {
+      uri: 'urn:plugin:1',
+      name: 'Brine Gate',
+      vendor: 'Saltglass',
+    });
+    await server.scan();
+    const arrived = (await plugins()).filter(({ name }) => name === 'Brine Gate');
+    expect(arrived.map(({ id, copies }) => [id, copies.map(({ state }) => state)])).toEqual([
+      [waiting?.id, ['present']],
+    ]);
+  });
+
+  it('goes from computer to computer, and takes what somebody chooses', async () => {
+    await arrange();
+    const from = server.computer;
+    const document = await exported();
+    await begin();
+    const gate = document.plugins.find(({ name }) => name === 'Brine Gate')?.id ?? '';
+    const choices = { [gate]: await idOf('Dunlin Verb') };
+    await server.call('POST', 'document/merge', { computer: from, how: 'add', choices });
+    const [cabinet] = (await exported()).cabinets;
+    const squeeze = cabinet?.folders.find(({ name }) => name === 'Squeeze');
+    const names_ = squeeze?.plugins?.map((id) => id);
+    expect(names_).toEqual([await idOf('Dunlin Verb'), await idOf('Alder Tone')]);
+    // Null leaves one out.
+    await begin();
+    await server.call('POST', 'document/merge', {
+      computer: from,
+      how: 'add',
+      choices: { [gate]: null },
+    });
+    const left = (await exported()).cabinets[0]?.folders.find(({ name }) => name === 'Squeeze');
+    expect(left?.plugins).toEqual([await idOf('Alder Tone')]);
+  });
+
+  it('writes back fields that it does not know, and refuses what is wrong without changing anything', async () => {
+    await arrange();
+    const document = { ...(await exported()), mood: { is: 'calm' } };
+    await merge(document, 'theirs');
+    await addFolder('More');
+    expect(await exported()).toMatchObject({ mood: { is: 'calm' } });
+    const before = await plain();
+    const cut = await server.call<Refusal>('POST', 'document/merge', {
+      text: JSON.stringify(document).slice(0, 500),
+      how: 'add',
+      choices: {},
+    });
+    expect(cut.status).toBe(422);
+    expect(cut.body.problems[0]?.message).toMatch(/line 1: It ends in the middle/);
+    expect((await merge({ ...document, version: 9 }, 'add')).status).toBe(422);
+    expect((await merge(document, 'melt')).status).toBe(400);
+    expect(await plain()).toEqual(before);
+  });
+});

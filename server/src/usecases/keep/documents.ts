@@ -1,0 +1,499 @@
+/** The order out of the application as a document, and documents into it. */
+import { randomUUID } from 'node:crypto';
+import type { EntityManager } from 'typeorm';
+import {
+  allSpellings,
+  asId,
+  copyKey,
+  describeChange,
+  failed,
+  grouped,
+  isEmptyChange,
+  matchPlugins,
+  mergeRecords,
+  ok,
+  placementsIn,
+  pluginsOfChange,
+  type ComputerId,
+  type CopyId,
+  type FoundCopy,
+  type Match,
+  type MatchView,
+  type MergeMode,
+  type Order,
+  type OrderChange,
+  type OrderPreview,
+  type OrderStep,
+  type PluginId,
+  type Result,
+  type ToMatch,
+} from '@clever-drawer/core';
+import {
+  copyFound,
+  documentOf,
+  foldersOfDocument,
+  identityOf,
+  matchFolders,
+  printDocument,
+  readDocument,
+  recordsOf,
+  type IdsHere,
+  type KeptFields,
+  type OrderDocument,
+  type ReadDocument,
+} from '@clever-drawer/core/documents';
+import type { CopyRow, PluginRow } from '../../database/catalog-tables.ts';
+import {
+  addPlugins,
+  allCopies,
+  listPlugins,
+  rememberPlugins,
+  saveCopies,
+  takenIds,
+  wherePluginsAre,
+} from '../../database/catalog.ts';
+import { pluginNames, recordChange } from '../../database/changes.ts';
+import { findComputer, saveKept } from '../../database/computers.ts';
+import { readOrder } from '../../database/order.ts';
+import { addPicture, findOwnPicture, ownPictures } from '../../database/pictures.ts';
+import { loggable } from '../../log.ts';
+import type { Parts } from '../../parts.ts';
+import { isUuid } from '../../uuid.ts';
+import { step, type Worked } from '../order/step.ts';
+import { pointBefore } from './keep-points.ts';
+import { orderOfPoint } from './points.ts';
+
+/** The document of a computer's order, as it is or (with `point`) as it was. */
+export function exportDocument(
+  { database }: Parts,
+  computer: string,
+  point: string | null,
+): Promise<Result<string>> {
+  return database.transaction('REPEATABLE READ', async (manager) => {
+    const order =
+      point === null
+        ? await readOrder(manager, computer)
+        : await orderOfPoint(manager, computer, point);
+    const document = order && (await documentHere(manager, computer, order));
+    return document
+      ? ok(printDocument(document))
+      : failed({ code: 'unknown-record', at: 'point', what: 'point' });
+  });
+}
+
+async function documentHere(
+  manager: EntityManager,
+  computer: string,
+  order: Order,
+): Promise<OrderDocument> {
+  const [row, plugins, copies, pictures] = await Promise.all([
+    findComputer(manager, computer),
+    listPlugins(manager, computer),
+    allCopies(manager, computer),
+    ownPictures(manager, computer),
+  ]);
+  const said = new Set(
+    [...order.values()].flatMap((record) =>
+      record.table === 'answer' && record.picture !== null ? [record.picture] : [],
+    ),
+  );
+  return documentOf(order, {
+    computer: { id: computer, name: row?.name ?? '' },
+    plugins: plugins.map((plugin) => ({ ...plugin, id: asId<PluginId>(plugin.id) })),
+    copies: copies
+      .filter(({ status }) => status === 'ok')
+      .map(({ id, pluginId, facts }) => ({ id, plugin: pluginId, facts })),
+    kept: row?.kept ?? {},
+    pictures: pictures
+      .filter(({ id }) => said.has(id))
+      .map(({ id, bytes }) => ({ id, data: bytes.toString('base64') })),
+  });
+}
+
+/** What is to be read in: a document's text, or the order of another computer here. */
+export interface Incoming {
+  readonly text?: string | undefined;
+  readonly computer?: string | undefined;
+  readonly how: MergeMode;
+  /** What plugins of the document are here, where somebody said so; null leaves one out. */
+  readonly choices: Readonly<Record<string, string | null>>;
+}
+
+/** Puts a document into the order, as one change. */
+export function mergeDocument(
+  parts: Parts,
+  computer: string,
+  incoming: Incoming,
+): Promise<Result<OrderStep>> {
+  return step(parts, computer, async (manager) => {
+    const worked = await workOut(parts, manager, computer, incoming);
+    if (!worked.ok) {
+      return worked;
+    }
+    const { change, words } = worked.value;
+    if (isEmptyChange(change)) {
+      return worked;
+    }
+    await pointBefore(manager, computer, 'before-document', words, parts.clock());
+    await recordChange(manager, computer, words, change, parts.clock());
+    await rememberPlugins(manager, pluginsOfChange(change));
+    return worked;
+  });
+}
+
+/** What that would do. Everything is done and taken back again, so that it is just what would be. */
+export async function previewDocument(
+  parts: Parts,
+  computer: string,
+  incoming: Incoming,
+): Promise<Result<OrderPreview>> {
+  const runner = parts.database.createQueryRunner();
+  await runner.connect();
+  await runner.startTransaction('REPEATABLE READ');
+  try {
+    const worked = await workOut(parts, runner.manager, computer, incoming);
+    if (!worked.ok) {
+      return worked;
+    }
+    const { change, before, matches, document } = worked.value;
+    const names = await pluginNames(runner.manager, computer, pluginsOfChange(change));
+    return ok({
+      change: describeChange(before, change, (id) => names.get(id)),
+      matches,
+      computer: document.computer,
+    });
+  } finally {
+    await runner.rollbackTransaction().catch((error: unknown) => {
+      parts.log.warn({ error: loggable(error) }, 'a preview could not be taken back');
+    });
+    await runner.release();
+  }
+}
+
+interface WorkedOut extends Worked {
+  readonly before: Order;
+  readonly matches: readonly MatchView[];
+  readonly document: OrderDocument;
+}
+
+async function workOut(
+  { clock }: Pick<Parts, 'clock'>,
+  manager: EntityManager,
+  computer: string,
+  incoming: Incoming,
+): Promise<Result<WorkedOut>> {
+  const read = await readIncoming(manager, incoming);
+  if (!read.ok) {
+    return read;
+  }
+  const { document, kept } = read.value;
+  const before = await readOrder(manager, computer);
+  const catalog = await catalogOf(manager, computer);
+  const matches = matchDocument(
+    document,
+    catalog,
+    incoming.choices,
+    await knownHere(manager, computer, document),
+  );
+  const pluginOf = await placesFor(manager, computer, document, matches, incoming.choices, clock());
+  const pictures = await takePictures(manager, computer, document, clock());
+  const ids = await idsHere(manager, computer, document, before, pluginOf, catalog.copies);
+  const records = recordsOf(pictures(document), ids);
+  const change: OrderChange = mergeRecords(before, records, incoming.how);
+  await keepFields(manager, computer, kept, ids);
+  const from = document.computer === '' ? '' : ` of ${document.computer}`;
+  return ok({
+    change,
+    words: `Read the order${from}: ${howWords[incoming.how]}`,
+    before,
+    matches: matches.map((match) => viewOf(match, document, catalog)),
+    document,
+  });
+}
+
+const howWords: Readonly<Record<MergeMode, string>> = {
+  add: 'what was not here',
+  theirs: 'it wins',
+  mine: 'this one wins',
+  replace: 'instead of this one',
+};
+
+async function readIncoming(
+  manager: EntityManager,
+  { text, computer }: Incoming,
+): Promise<Result<ReadDocument>> {
+  if (text !== undefined) {
+    return readDocument(text);
+  }
+  const other = computer === undefined ? null : await findComputer(manager, computer);
+  return other
+    ? ok({
+        document: await documentHere(manager, other.id, await readOrder(manager, other.id)),
+        kept: {},
+      })
+    : failed({ code: 'unknown-record', at: 'computer', what: 'computer' });
+}
+
+interface CatalogHere {
+  readonly plugins: ReadonlyMap<string, ToMatch>;
+  readonly copies: readonly CopyRow[];
+}
+
+async function catalogOf(manager: EntityManager, computer: string): Promise<CatalogHere> {
+  const copies = (await allCopies(manager, computer)).filter(({ status }) => status === 'ok');
+  const held = grouped(copies.map((copy) => [copy.pluginId ?? '', copy.facts] as const));
+  const plugins = (await listPlugins(manager, computer)).filter(({ id }) => held.has(id));
+  return {
+    copies,
+    plugins: new Map(
+      plugins.map(({ id, name, vendor }) => [id, { id, name, vendor, copies: held.get(id) ?? [] }]),
+    ),
+  };
+}
+
+/** Plugins of the document that are here by their very ids, and where their copies are now. */
+const knownHere = (
+  manager: EntityManager,
+  computer: string,
+  document: OrderDocument,
+): Promise<Map<string, string>> =>
+  wherePluginsAre(manager, computer, document.plugins.map(({ id }) => id).filter(isUuid));
+
+function matchDocument(
+  document: OrderDocument,
+  { plugins }: CatalogHere,
+  choices: Incoming['choices'],
+  known: ReadonlyMap<string, string>,
+): Match[] {
+  const wanted = document.plugins.map(
+    ({ id, name, vendor, copies }): ToMatch => ({
+      id,
+      name,
+      vendor,
+      copies: copies.map(copyFound),
+    }),
+  );
+  const open = wanted.filter(({ id }) => !known.has(id));
+  const found = new Map(
+    matchPlugins(open, [...plugins.values()]).map((match) => [match.from, match]),
+  );
+  return wanted.map(({ id }): Match => {
+    const chosen = choices[id];
+    const here = known.get(id);
+    if (typeof chosen === 'string' && plugins.has(chosen)) {
+      const because = 'you said so';
+      return { from: id, how: 'same', choices: [{ plugin: chosen, probability: 1, because }] };
+    }
+    if (here !== undefined) {
+      const because = 'it is the very same plugin of this computer';
+      return { from: id, how: 'same', choices: [{ plugin: here, probability: 1, because }] };
+    }
+    return found.get(id) ?? { from: id, how: 'missing', choices: [] };
+  });
+}
+
+function viewOf(match: Match, document: OrderDocument, { plugins }: CatalogHere): MatchView {
+  const from = document.plugins.find(({ id }) => id === match.from);
+  return {
+    from: { id: match.from, name: from?.name ?? '', vendor: from?.vendor ?? null },
+    how: match.how,
+    choices: match.choices.map((choice) => {
+      const plugin = plugins.get(choice.plugin);
+      return {
+        ...choice,
+        name: plugin?.name ?? from?.name ?? '',
+        vendor: plugin?.vendor ?? null,
+        formats: [...new Set((plugin?.copies ?? []).map(({ format }) => format))],
+      };
+    }),
+    folders: foldersOfDocument(document)
+      .filter(({ plugins: held }) => held?.includes(match.from))
+      .map(({ name }) => name),
+  };
+}
+
+/**
+ * What each plugin of the document is here. One that is missing, or was asked about in vain, gets a
+ * place that waits: a plugin whose copies are gone, which a scan that finds one of them fills.
+ */
+async function placesFor(
+  manager: EntityManager,
+  computer: string,
+  document: OrderDocument,
+  matches: readonly Match[],
+  choices: Incoming['choices'],
+  now: Date,
+): Promise<Map<string, PluginId | null>> {
+  const places = new Map<string, PluginId | null>();
+  const waiting: OrderDocument['plugins'][number][] = [];
+  for (const [at, plugin] of document.plugins.entries()) {
+    const { how, choices: found } = matches[at] ?? { how: 'missing', choices: [] };
+    const best = found[0]?.plugin;
+    if (choices[plugin.id] === null) {
+      places.set(plugin.id, null);
+    } else if (best !== undefined && how !== 'ask') {
+      places.set(plugin.id, asId(best));
+    } else {
+      places.set(plugin.id, asId(randomUUID()));
+      waiting.push(plugin);
+    }
+  }
+  const rows = waiting.map(
+    (plugin): PluginRow => ({
+      id: places.get(plugin.id) ?? randomUUID(),
+      computerId: computer,
+      name: plugin.name,
+      vendor: plugin.vendor,
+      kind: plugin.kind,
+      types: plugin.types,
+      arrivedAt: now,
+      grounds: null,
+      wentInto: null,
+      isRemembered: true,
+    }),
+  );
+  await addPlugins(manager, rows);
+  const known = new Set((await allCopies(manager, computer)).map(({ key }) => key));
+  const copies = waiting.flatMap((plugin) =>
+    plugin.copies
+      .map(copyFound)
+      .map((facts) => waitingCopy(facts, computer, places.get(plugin.id) ?? null, now))
+      .filter(({ key }) => !known.has(key) && known.add(key)),
+  );
+  await saveCopies(manager, copies);
+  return places;
+}
+
+const waitingCopy = (
+  facts: FoundCopy,
+  computer: string,
+  plugin: string | null,
+  now: Date,
+): CopyRow => ({
+  id: randomUUID(),
+  computerId: computer,
+  pluginId: plugin,
+  placeId: null,
+  key: copyKey(facts),
+  format: facts.format,
+  path: facts.path,
+  status: 'ok',
+  state: 'gone',
+  facts,
+  firstSeenAt: now,
+  lastSeenAt: now,
+});
+
+/** Puts the document's pictures in; what is said of them then names the ones of here. */
+async function takePictures(
+  manager: EntityManager,
+  computer: string,
+  document: OrderDocument,
+  now: Date,
+): Promise<(document: OrderDocument) => OrderDocument> {
+  const ids = new Map<string, string>();
+  for (const { id, data } of document.pictures ?? []) {
+    const isHere = isUuid(id) && (await findOwnPicture(manager, computer, id)) !== null;
+    ids.set(id, isHere ? id : randomUUID());
+    if (!isHere) {
+      const bytes = Buffer.from(data, 'base64');
+      await addPicture(manager, { id: ids.get(id) ?? '', computerId: computer, bytes, at: now });
+    }
+  }
+  const said = <T extends OrderDocument['plugins'][number] | OrderDocument['chains'][number]>(
+    one: T,
+  ): T =>
+    one.said?.picture
+      ? { ...one, said: { ...one.said, picture: ids.get(one.said.picture) ?? null } }
+      : one;
+  return (whole) => ({
+    ...whole,
+    plugins: whole.plugins.map(said),
+    chains: whole.chains.map(said),
+  });
+}
+
+/** Ids of here for everything in the document: what is known, what is free to be taken, new ones. */
+async function idsHere(
+  manager: EntityManager,
+  computer: string,
+  document: OrderDocument,
+  before: Order,
+  pluginOf: ReadonlyMap<string, PluginId | null>,
+  copies: readonly CopyRow[],
+): Promise<IdsHere> {
+  const here = matchFolders(before, document);
+  const chains = new Map(
+    [...before.values()].flatMap((record) =>
+      record.table === 'chain' ? [[record.id as string, record] as const] : [],
+    ),
+  );
+  const wanted = [
+    ...document.cabinets.map(({ id }) => id),
+    ...foldersOfDocument(document).map(({ id }) => id),
+    ...document.chains.map(({ id }) => id),
+  ].filter(isUuid);
+  const taken = await takenIds(manager, wanted);
+  const made = new Map<string, string>();
+  const fresh = (id: string): string => {
+    const known = made.get(id) ?? (isUuid(id) && !taken.has(id) ? id : randomUUID());
+    made.set(id, known);
+    return known;
+  };
+  const chainHere = (id: string): PluginId => {
+    const chain = document.chains.find((one) => one.id === id);
+    const alike = [...chains.values()].find(({ name }) => name === chain?.name);
+    return chains.get(id)?.id ?? alike?.id ?? asId(fresh(id));
+  };
+  const spellings = new Map(allSpellings(before).map(({ spelling, id }) => [spelling, id]));
+  const byIdentity = new Map(copies.map((copy) => [identityOf(copy.facts), copy]));
+  return {
+    computer: asId<ComputerId>(computer),
+    plugin: (id) => pluginOf.get(id) ?? null,
+    chain: chainHere,
+    cabinet: (id) => here.cabinets.get(id) ?? asId(fresh(id)),
+    folder: (id) => here.folders.get(id) ?? asId(fresh(id)),
+    placement: (folder, plugin) =>
+      placementsIn(before, folder).find((one) => one.plugin === plugin)?.id ?? asId(randomUUID()),
+    spelling: (spelling) => spellings.get(spelling) ?? asId(randomUUID()),
+    copy: (copy) => {
+      const row = byIdentity.get(identityOf(copy));
+      return row?.pluginId ? { id: asId<CopyId>(row.id), plugin: asId(row.pluginId) } : null;
+    },
+  };
+}
+
+/** Keeps what is not ours, at the ids of here. */
+async function keepFields(
+  manager: EntityManager,
+  computer: string,
+  kept: KeptFields,
+  ids: IdsHere,
+): Promise<void> {
+  if (Object.keys(kept).length === 0) {
+    return;
+  }
+  const here = (at: string): string | null => {
+    const [what = '', id = ''] = at.split(/ (.*)/s);
+    switch (what) {
+      case '':
+        return '';
+      case 'cabinet':
+        return `cabinet ${ids.cabinet(id)}`;
+      case 'folder':
+        return `folder ${ids.folder(id)}`;
+      case 'chain':
+        return `chain ${ids.chain(id)}`;
+      default: {
+        const plugin = ids.plugin(id);
+        return plugin && `plugin ${plugin}`;
+      }
+    }
+  };
+  const row = await findComputer(manager, computer);
+  const entries = Object.entries(kept).flatMap(([at, fields]) => {
+    const place = here(at);
+    return place === null ? [] : [[place, fields] as const];
+  });
+  await saveKept(manager, computer, { ...row?.kept, ...Object.fromEntries(entries) });
+}

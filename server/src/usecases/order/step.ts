@@ -1,0 +1,75 @@
+/** One step of the order: a change worked out, applied, kept for points and told, all or nothing. */
+import type { EntityManager } from 'typeorm';
+import {
+  asId,
+  failed,
+  fitChange,
+  isEmptyChange,
+  ok,
+  pluginsOfChange,
+  type OrderChange,
+  type OrderStep,
+  type PluginId,
+  type Result,
+} from '@clever-drawer/core';
+import type { ComputerRow } from '../../database/catalog-tables.ts';
+import { wherePluginsAre } from '../../database/catalog.ts';
+import { undoWords } from '../../database/changes.ts';
+import { lockComputer, nextRevision } from '../../database/computers.ts';
+import { applyToTables, readOrder } from '../../database/order.ts';
+import type { Parts } from '../../parts.ts';
+import { followChange } from '../identify/identify-computer.ts';
+import { keepForPoints } from '../keep/keep-points.ts';
+
+/** The change fitted to the order and the catalog as they are now. */
+export async function fitToday(
+  manager: EntityManager,
+  computer: string,
+  change: OrderChange,
+): Promise<OrderChange> {
+  const order = await readOrder(manager, computer);
+  const where = await wherePluginsAre(manager, computer, pluginsOfChange(change));
+  return fitChange(order, change, (plugin) => {
+    const now = where.get(plugin);
+    return now === undefined ? null : asId<PluginId>(now);
+  });
+}
+
+/** A change that was worked out, in words too. */
+export interface Worked {
+  readonly change: OrderChange;
+  readonly words: string;
+}
+
+/** Works out a change; the computer is locked. */
+export type Work = (manager: EntityManager) => Promise<Result<Worked>>;
+
+/** Runs the work on the locked computer, applies its change and counts the revision up, all or nothing. */
+export async function step(parts: Parts, computer: string, work: Work): Promise<Result<OrderStep>> {
+  const followed = { catalog: false };
+  const result = await parts.database.transaction(async (manager): Promise<Result<OrderStep>> => {
+    const row: ComputerRow | null = await lockComputer(manager, computer);
+    if (!row) {
+      return failed({ code: 'unknown-record', at: 'computer', what: 'computer' });
+    }
+    const done = await work(manager);
+    if (!done.ok) {
+      return done;
+    }
+    const { change, words } = done.value;
+    if (!isEmptyChange(change)) {
+      await keepForPoints(manager, computer, done.value, parts.clock());
+      await applyToTables(manager, computer, change);
+    }
+    followed.catalog = await followChange(manager, parts, computer, change);
+    const revision = isEmptyChange(change) ? row.revision : await nextRevision(manager, row);
+    return ok({ revision, words, change, ...(await undoWords(manager, computer)) });
+  });
+  if (result.ok && !isEmptyChange(result.value.change)) {
+    parts.events.tell(computer, { event: 'order', step: result.value });
+  }
+  if (result.ok && followed.catalog) {
+    parts.events.tell(computer, { event: 'catalog' });
+  }
+  return result;
+}
