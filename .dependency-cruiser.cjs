@@ -89,8 +89,8 @@ module.exports = {
     {
       name: 'web-features-apart',
       severity: 'error',
-      from: { path: '^web/src/(scan|sort|file|rule|load|plugin)/' },
-      to: { path: '^web/src/(scan|sort|file|rule|load|plugin)/', pathNot: '^web/src/$1/' },
+      from: { path: '^web/src/(scan|sort|file|rule|load|keep|plugin)/' },
+      to: { path: '^web/src/(scan|sort|file|rule|load|keep|plugin)/', pathNot: '^web/src/$1/' },
     },
     {
       name: 'web-holds-no-reader',
@@ -103,7 +103,9 @@ module.exports = {
       name: 'web-ui-knows-no-domain',
       severity: 'error',
       from: { path: '^web/src/ui/' },
-      to: { path: '^(core/|web/src/(api|app|studio|annotate|scan|sort|file|rule|load|plugin)/)' },
+      to: {
+        path: '^(core/|web/src/(api|app|studio|annotate|scan|sort|file|rule|load|keep|plugin)/)',
+      },
     },
     {
       name: 'no-tests-imported',

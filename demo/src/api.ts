@@ -74,6 +74,7 @@ export function apiOf(server: ServerAt, computer: ComputerView) {
     },
     order: () => at<OrderView>('GET', 'order'),
     act: (act: Act) => at('POST', 'acts', act),
+    markPoint: (name: string) => at('POST', 'points', { name }),
     loads: (loads: readonly PastLoad[]) => at('POST', 'loads', { loads }),
     session: () => at<SessionView>('GET', 'session'),
     takes: (settings: HostSettings) => at('PUT', 'session/settings', settings),

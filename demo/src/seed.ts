@@ -5,6 +5,7 @@ import { addComputer, apiOf, listComputers, type Api, type ServerAt } from './ap
 import { arrangeStudio } from './arrange.ts';
 import { computers } from './computers.ts';
 import { makeHistory } from './history.ts';
+import { markPoints } from './mark-points.ts';
 import { settleDoubts } from './settle.ts';
 import type { Travel } from './travel.ts';
 import { misbehaviourOf } from './write-programs.ts';
@@ -54,6 +55,8 @@ async function seedComputer(api: Api, studio: Studio, setBack: Travel['setBack']
   setBack(ago.order);
   await settleDoubts(api, studio.plugins);
   const used = await arrangeStudio(api, studio.plugins);
+  await markPoints(api, used, setBack);
+  setBack(ago.order);
   const misbehaving = new Set(
     studio.plugins.filter((plugin) => misbehaviourOf(plugin) !== null).map((plugin) => plugin.name),
   );

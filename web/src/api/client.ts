@@ -3,6 +3,7 @@ import type {
   Act,
   AsideView,
   CatalogView,
+  ChangePart,
   ChangeView,
   ComputerView,
   FindingView,
@@ -10,12 +11,16 @@ import type {
   HostSettings,
   KeysView,
   LoadRequest,
+  MergeMode,
+  OrderPreview,
   OrderStep,
   OrderView,
   OpeningView,
   OpeningWish,
   PlaceView,
   PluginView,
+  PointComparison,
+  PointsView,
   Problem,
   Refusal,
   RepairView,
@@ -78,6 +83,14 @@ export const takeCopies = (computer: string, lines: Blob): Promise<TakenView> =>
 
 export const listComputers = (): Promise<ComputerView[]> => call('GET', 'computers');
 
+/** An order that is to be read in: a document's text, or that of another computer here. */
+export interface IncomingOrder {
+  readonly text?: string;
+  readonly computer?: string;
+  readonly how: MergeMode;
+  readonly choices: Readonly<Record<string, string | null>>;
+}
+
 /** All calls about one computer. */
 export function clientFor(computer: string) {
   const at = (path: string): string => `computers/${computer}/${path}`;
@@ -131,6 +144,24 @@ export function clientFor(computer: string) {
     addPicture: (picture: Blob) =>
       send<{ id: string }>('POST', at('pictures'), picture, 'application/octet-stream'),
     ownPictureAddress: (picture: string) => `/api/${at(`pictures/${picture}`)}`,
+    points: () => call<PointsView>('GET', at('points')),
+    markPoint: (name: string) => call<PointsView>('POST', at('points'), { name }),
+    namePoint: (point: string, name: string) =>
+      call<PointsView>('PUT', at(`points/${point}`), { name }),
+    removePoint: (point: string) => call<PointsView>('DELETE', at(`points/${point}`)),
+    comparePoint: (point: string, from: string | null) =>
+      call<PointComparison>(
+        'GET',
+        at(`points/${point}/comparison${from === null ? '' : `?from=${from}`}`),
+      ),
+    returnTo: (point: string, part: ChangePart | null) =>
+      call<OrderStep>('POST', at(`points/${point}/return`), { part }),
+    documentAddress: (point: string | null) =>
+      `/api/${at('document')}${point === null ? '' : `?point=${point}`}`,
+    previewDocument: (incoming: IncomingOrder) =>
+      call<OrderPreview>('POST', at('document/preview'), incoming),
+    mergeDocument: (incoming: IncomingOrder) =>
+      call<OrderStep>('POST', at('document/merge'), incoming),
     eventsAddress: `/api/${at('events')}`,
   };
 }

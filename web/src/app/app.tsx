@@ -6,6 +6,7 @@ import { listComputers } from '../api/client.ts';
 import { useCatalog } from '../studio/contexts.ts';
 import { StudioProvider } from '../studio/studio.tsx';
 import { FileScreen } from '../file/file-screen.tsx';
+import { KeepScreen } from '../keep/keep-screen.tsx';
 import { LoadScreen } from '../load/load-screen.tsx';
 import { PluginPage } from '../plugin/plugin-page.tsx';
 import { RuleScreen } from '../rule/rule-screen.tsx';
@@ -78,6 +79,7 @@ function Rooms() {
           <Route path="/file" element={<FileScreen />} />
           <Route path="/rule/:folder" element={<RuleScreen />} />
           <Route path="/load" element={<LoadScreen />} />
+          <Route path="/keep" element={<KeepScreen />} />
           <Route path="*" element={<Start />} />
         </Route>
       </Routes>

@@ -12,6 +12,7 @@ const groups: readonly (readonly [title: string, keys: readonly (readonly [strin
         ['Alt+2', 'Sort'],
         ['Alt+3', 'File'],
         ['Alt+4', 'Load'],
+        ['Alt+6', 'Keep'],
         ['Ctrl+Z', 'undo'],
         ['Ctrl+Shift+Z', 'redo'],
         ['Ctrl+H', 'latest changes'],

@@ -1,6 +1,7 @@
 /** The bar at the top: the screens in the order of the work, find anything, undo, theme. */
 import {
   Archive,
+  BookmarkCheck,
   Check,
   HelpCircle,
   History,
@@ -52,6 +53,7 @@ const screens: readonly { path: string; name: string; Icon: LucideIcon; key: str
   { path: '/sort', name: 'Sort', Icon: Layers, key: 'Alt+2' },
   { path: '/file', name: 'File', Icon: Archive, key: 'Alt+3' },
   { path: '/load', name: 'Load', Icon: Zap, key: 'Alt+4' },
+  { path: '/keep', name: 'Keep', Icon: BookmarkCheck, key: 'Alt+6' },
 ];
 
 /** What opens over any screen. */

@@ -86,12 +86,10 @@ async function documentHere(
   computer: string,
   order: Order,
 ): Promise<OrderDocument> {
-  const [row, plugins, copies, pictures] = await Promise.all([
-    findComputer(manager, computer),
-    listPlugins(manager, computer),
-    allCopies(manager, computer),
-    ownPictures(manager, computer),
-  ]);
+  const row = await findComputer(manager, computer);
+  const plugins = await listPlugins(manager, computer);
+  const copies = await allCopies(manager, computer);
+  const pictures = await ownPictures(manager, computer);
   const said = new Set(
     [...order.values()].flatMap((record) =>
       record.table === 'answer' && record.picture !== null ? [record.picture] : [],
@@ -120,12 +118,12 @@ export interface Incoming {
 }
 
 /** Puts a document into the order, as one change. */
-export function mergeDocument(
+export async function mergeDocument(
   parts: Parts,
   computer: string,
   incoming: Incoming,
 ): Promise<Result<OrderStep>> {
-  return step(parts, computer, async (manager) => {
+  const merged = await step(parts, computer, async (manager) => {
     const worked = await workOut(parts, manager, computer, incoming);
     if (!worked.ok) {
       return worked;
@@ -139,6 +137,11 @@ export function mergeDocument(
     await rememberPlugins(manager, pluginsOfChange(change));
     return worked;
   });
+  if (merged.ok) {
+    // Places that wait are plugins of the catalog.
+    parts.events.tell(computer, { event: 'catalog' });
+  }
+  return merged;
 }
 
 /** What that would do. Everything is done and taken back again, so that it is just what would be. */

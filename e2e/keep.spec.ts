@@ -1,0 +1,106 @@
+/** Keep: points, taking an order over from another computer, and documents out and in. */
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { expect, expectNoAxeFindings, front, saved, test } from './studio.ts';
+
+test('a point says what would come back, is returned to in one change, and undone', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.address}/file`);
+  await expect(page.getByTestId('plugin').first()).toBeVisible();
+  await page.keyboard.press('Alt+6');
+  await expect(page.getByRole('heading', { name: 'Points to return to' })).toBeVisible();
+  await page.getByRole('button', { name: /^Before the tour/ }).click();
+  const lines = page.getByRole('table', { name: 'What would change' });
+  await expect(lines).toContainText('Comes back');
+  await expect(lines).toContainText('The folder Old rig with 24 plugins');
+  await expectNoAxeFindings(page);
+  await page.getByRole('button', { name: 'Return to it' }).press('Enter');
+  await expect(page.getByTestId('notice').last()).toContainText('Return to “Before the tour”');
+  await expect(page.getByText('Nothing would change: both are the same.')).toBeVisible();
+  await page.keyboard.press('Alt+3');
+  await expect(front(page, 'Old rig')).toBeVisible();
+  await page.keyboard.press('Alt+6');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Alt+3');
+  await expect(front(page, 'Old rig')).toHaveCount(0);
+  await saved(page);
+
+  // One folder alone.
+  await page.keyboard.press('Alt+6');
+  await page.getByRole('button', { name: /^Before the tour/ }).click();
+  await page.getByRole('button', { name: 'Only the folder …' }).click();
+  await page.getByRole('button', { name: 'Old rig', exact: true }).click();
+  await expect(page.getByTestId('notice').last()).toContainText('Take back a part');
+  await expect(lines).toContainText('Gull');
+  await expect(lines).not.toContainText('Old rig');
+});
+
+test('this point is marked by a name, renamed, and forgotten', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/keep`);
+  await page.getByRole('button', { name: 'Mark this point …' }).press('Enter');
+  await page.keyboard.type('Before I tidy');
+  await page.keyboard.press('Enter');
+  const point = page.getByRole('button', { name: /^Before I tidy/ });
+  await expect(point).toBeVisible();
+  await expect(page.getByText('0 changes since Before I tidy')).toBeVisible();
+  await point.click();
+  await page.getByRole('button', { name: 'Rename …' }).click();
+  await page.getByLabel('Name of the point').fill('Tidy');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^Tidy/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Forget this point' }).click();
+  await expect(page.getByRole('button', { name: /^Tidy/ })).toHaveCount(0);
+});
+
+test('an order is taken over from another computer, with a report and one undo', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.address}/keep?tab=carry`);
+  await page.getByRole('button', { name: /^Computer:/ }).click();
+  await page.getByRole('button', { name: /^Loft Room/ }).click();
+  await page.getByLabel('The computer whose order is taken').selectOption({ index: 1 });
+  await expect(page.getByText(/plugins of that order, looked for/)).toBeVisible();
+  for (const how of ['the same', 'likely', 'missing']) {
+    await expect(page.getByText(new RegExp(`^\\d+ ${how}$`))).toBeVisible();
+  }
+  await expect(page.getByText(/keeps its place.* until it is installed/).first()).toBeVisible();
+  await expectNoAxeFindings(page);
+  await page.getByRole('button', { name: 'Take it over, as one change' }).click();
+  await expect(page.getByTestId('notice').last()).toContainText('Read the order of Quay Room');
+  await page.keyboard.press('Alt+3');
+  await expect(front(page, 'Wobble')).toBeVisible();
+  await page.keyboard.press('Alt+6');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Alt+3');
+  await expect(front(page, 'Wobble')).toHaveCount(0);
+});
+
+test('the order is written to a file, and read back after all was changed', async ({
+  page,
+  demo,
+}, info) => {
+  await page.goto(`${demo.address}/keep?tab=files`);
+  const downloading = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Write the document' }).click();
+  const path = join(info.outputDir, 'order.json');
+  await (await downloading).saveAs(path);
+  const text = readFileSync(path, 'utf8');
+  expect(text).toContain('"Wobble"');
+  writeFileSync(path, text.replaceAll('"Wobble"', '"Sway"'));
+  await page.getByLabel('Document of an order').setInputFiles(path);
+  await expect(page.getByText('Nothing would change: both are the same.')).toBeVisible();
+  await page.getByRole('radio', { name: /^That order wins/ }).check();
+  await expect(page.getByText('Wobble is called Sway')).toBeVisible();
+  await page.getByRole('button', { name: 'Take it over, as one change' }).click();
+  await page.keyboard.press('Alt+3');
+  await expect(front(page, 'Sway')).toBeVisible();
+  // A file that is cut says so, and changes nothing.
+  await page.keyboard.press('Alt+6');
+  await page.goto(`${demo.address}/keep?tab=files`);
+  writeFileSync(path, text.slice(0, text.length / 2));
+  await page.getByLabel('Document of an order').setInputFiles(path);
+  await expect(page.getByRole('alert')).toContainText(/line \d+: It ends in the middle/);
+});

@@ -1,0 +1,67 @@
+/** Keep: points to return to, and the order out to other computers and files and in from them. */
+import { useQuery } from '@tanstack/react-query';
+import { useSearchParams } from 'react-router';
+import type { PointsView } from '@clever-drawer/core';
+import { useComputer, useOrder } from '../studio/contexts.ts';
+import { CarryTab } from './carry-tab.tsx';
+import { FilesTab } from './files-tab.tsx';
+import { Points } from './points.tsx';
+import { ReturnTab } from './return-tab.tsx';
+import './keep.css';
+
+const tabs = [
+  ['return', 'Return to a point'],
+  ['carry', 'Take to another computer'],
+  ['files', 'Read and write files'],
+] as const;
+type Tab = (typeof tabs)[number][0];
+
+export function KeepScreen() {
+  const { client } = useComputer();
+  const { order } = useOrder();
+  const [params, setParams] = useSearchParams();
+  const points = useQuery({
+    queryKey: ['points', client.computer, order.revision],
+    queryFn: client.points,
+    placeholderData: (before: PointsView | undefined) => before,
+  });
+  if (!points.data) {
+    return <main id="content" tabIndex={-1} aria-busy="true" />;
+  }
+  const tab: Tab = tabs.find(([id]) => id === params.get('tab'))?.[0] ?? 'return';
+  const list = points.data.points;
+  const chosen = list.find(({ id }) => id === params.get('point')) ?? list[0];
+  const show = (change: Readonly<Record<string, string>>): void => {
+    setParams((before) => new URLSearchParams({ ...Object.fromEntries(before), ...change }));
+  };
+  return (
+    <main id="content" tabIndex={-1} className="keep-screen">
+      <Points
+        view={points.data}
+        chosen={tab === 'return' ? (chosen?.id ?? null) : null}
+        onChoose={(point) => {
+          show({ point, tab: 'return' });
+        }}
+      />
+      <div className="keep-right">
+        <nav className="keep-tabs" aria-label="What to keep">
+          {tabs.map(([id, words]) => (
+            <button
+              key={id}
+              type="button"
+              aria-current={id === tab ? 'page' : undefined}
+              onClick={() => {
+                show({ tab: id });
+              }}
+            >
+              {words}
+            </button>
+          ))}
+        </nav>
+        {tab === 'return' && <ReturnTab point={chosen} points={list} />}
+        {tab === 'carry' && <CarryTab />}
+        {tab === 'files' && <FilesTab />}
+      </div>
+    </main>
+  );
+}

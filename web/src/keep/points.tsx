@@ -1,0 +1,142 @@
+/** The points, newest first, by month; what is named stands out. */
+import { BookmarkPlus } from 'lucide-react';
+import { useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import { nameLength, plural, type PointView, type PointsView } from '@clever-drawer/core';
+import { useComputer } from '../studio/contexts.ts';
+import { byMonth, pointTime, pointTitle } from './model/point-words.ts';
+import { usePointActs } from './use-points.ts';
+
+interface Props {
+  readonly view: PointsView;
+  readonly chosen: string | null;
+  readonly onChoose: (point: string) => void;
+}
+
+export function Points({ view, chosen, onChoose }: Props) {
+  const { points, changes } = view;
+  const [newest] = points;
+  return (
+    <section className="keep-points" aria-labelledby="points-title">
+      <h1 id="points-title">Points to return to</h1>
+      <p className="keep-lead">Every change is kept already; a point has a name.</p>
+      <p className="keep-now">
+        <strong>Now</strong> ·{' '}
+        {newest
+          ? `${plural(changes, 'change')} since ${pointTitle(newest)}`
+          : `${plural(changes, 'change')} so far`}
+      </p>
+      <MarkPoint />
+      {points.length === 0 && (
+        <p className="keep-lead">
+          None yet. Mark one before you rearrange things; each evening with changes makes one by
+          itself, and so does whatever changes much at once.
+        </p>
+      )}
+      {byMonth(points, new Date()).map(([month, list]) => (
+        <div key={month}>
+          <h2>{month}</h2>
+          <ul>
+            {list.map((point) => (
+              <li key={point.id}>
+                <PointButton
+                  point={point}
+                  isChosen={point.id === chosen}
+                  onChoose={() => {
+                    onChoose(point.id);
+                  }}
+                />
+              </li>
+            ))}
+          </ul>
+        </div>
+      ))}
+    </section>
+  );
+}
+
+interface PointButtonProps {
+  readonly point: PointView;
+  readonly isChosen: boolean;
+  readonly onChoose: () => void;
+}
+
+function PointButton({ point, isChosen, onChoose }: PointButtonProps) {
+  return (
+    <button
+      type="button"
+      className={`point ${point.name === null ? '' : 'named'}`}
+      aria-pressed={isChosen}
+      onClick={onChoose}
+    >
+      <span className={point.name === null ? '' : 'hand'}>{pointTitle(point)}</span>
+      <span className="point-facts">
+        {pointTime(point, new Date())} · {plural(point.folders, 'folder')},{' '}
+        {point.filed.toLocaleString('en')} filed
+      </span>
+    </button>
+  );
+}
+
+/** Gives the order as it is a name. */
+function MarkPoint() {
+  const { client } = useComputer();
+  const run = usePointActs();
+  const [name, setName] = useState<string | null>(null);
+  if (name === null) {
+    return (
+      <Button
+        variant="quiet"
+        onClick={() => {
+          setName('');
+        }}
+      >
+        <BookmarkPlus size={16} aria-hidden /> Mark this point …
+      </Button>
+    );
+  }
+  const mark = (): void => {
+    if (name.trim() !== '') {
+      run(client.markPoint(name), `Marked: ${name.trim()}`);
+    }
+    setName(null);
+  };
+  return (
+    <Form
+      className="mark-point"
+      onSubmit={(event) => {
+        event.preventDefault();
+        mark();
+      }}
+    >
+      <Form.Label htmlFor="point-name">What is this point called?</Form.Label>
+      <Form.Control
+        id="point-name"
+        autoFocus
+        autoComplete="off"
+        placeholder="Before the tour"
+        maxLength={nameLength}
+        value={name}
+        onChange={(event) => {
+          setName(event.target.value);
+        }}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') {
+            setName(null);
+          }
+        }}
+      />
+      <div className="keep-acts">
+        <Button type="submit">Mark it</Button>
+        <Button
+          variant="bare"
+          onClick={() => {
+            setName(null);
+          }}
+        >
+          Cancel
+        </Button>
+      </div>
+    </Form>
+  );
+}

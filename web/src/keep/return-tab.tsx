@@ -1,0 +1,234 @@
+/** What returning to a point would do, and doing it: all of it, or one folder, cabinet or plugin. */
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Button, Dropdown, Form } from 'react-bootstrap';
+import {
+  nameLength,
+  type ChangePart,
+  type PointComparison,
+  type PointView,
+} from '@clever-drawer/core';
+import { messageOf } from '../api/client.ts';
+import { useComputer, useOrder } from '../studio/contexts.ts';
+import { MenuItem } from '../ui/menu-item.tsx';
+import { useNotices } from '../ui/notices.tsx';
+import { ChangeLines } from './change-lines.tsx';
+import { pointTime, pointTitle } from './model/point-words.ts';
+import { usePointActs } from './use-points.ts';
+
+interface Props {
+  readonly point: PointView | undefined;
+  readonly points: readonly PointView[];
+}
+
+export function ReturnTab({ point, points }: Props) {
+  if (!point) {
+    return (
+      <section className="keep-sheet">
+        <h2>No point yet</h2>
+        <p className="text-soft">
+          Mark this point, at the left. Then rearrange as you like: here it will say what would come
+          back, and one press returns to it.
+        </p>
+      </section>
+    );
+  }
+  return <Chosen key={point.id} point={point} points={points} />;
+}
+
+function Chosen({
+  point,
+  points,
+}: {
+  readonly point: PointView;
+  readonly points: Props['points'];
+}) {
+  const { client } = useComputer();
+  const { order } = useOrder();
+  const [from, setFrom] = useState<string | null>(null);
+  const comparison = useQuery({
+    queryKey: ['points', client.computer, order.revision, point.id, from],
+    queryFn: () => client.comparePoint(point.id, from),
+  });
+  return (
+    <section className="keep-sheet" aria-labelledby="return-title">
+      <h2 id="return-title">Return to “{pointTitle(point)}”</h2>
+      <p className="text-soft">
+        This is one change; undo brings all of today back. Nothing on the disk is touched.
+      </p>
+      <ReturnActs point={point} comparison={from === null ? comparison.data : undefined} />
+      <Form.Group className="against" controlId="against">
+        <Form.Label>Against</Form.Label>
+        <Form.Select
+          size="sm"
+          value={from ?? ''}
+          onChange={(event) => {
+            setFrom(event.target.value === '' ? null : event.target.value);
+          }}
+        >
+          <option value="">now</option>
+          {points
+            .filter(({ id }) => id !== point.id)
+            .map((other) => (
+              <option key={other.id} value={other.id}>
+                {pointTitle(other)} · {pointTime(other, new Date())}
+              </option>
+            ))}
+        </Form.Select>
+      </Form.Group>
+      {comparison.error && <p role="alert">{comparison.error.message}</p>}
+      {comparison.data && <ChangeLines change={comparison.data.change} way="return" />}
+    </section>
+  );
+}
+
+interface ReturnActsProps {
+  readonly point: PointView;
+  readonly comparison: PointComparison | undefined;
+}
+
+function ReturnActs({ point, comparison }: ReturnActsProps) {
+  const { client } = useComputer();
+  const { notify } = useNotices();
+  const goBack = (part: ChangePart | null): void => {
+    client.returnTo(point.id, part).then(
+      ({ words }) => {
+        notify(words, 'done');
+      },
+      (error: unknown) => {
+        notify(messageOf(error), 'trouble');
+      },
+    );
+  };
+  const isSame = comparison?.change.lines.length === 0;
+  return (
+    <div className="keep-acts">
+      {comparison && !isSame && (
+        <>
+          <Button
+            onClick={() => {
+              goBack(null);
+            }}
+          >
+            Return to it
+          </Button>
+          <OnlyPart
+            words="Only the folder …"
+            parts={comparison.folders}
+            onTake={(folder) => {
+              goBack({ folder });
+            }}
+          />
+          <OnlyPart
+            words="Only the cabinet …"
+            parts={comparison.cabinets}
+            onTake={(cabinet) => {
+              goBack({ cabinet });
+            }}
+          />
+          <OnlyPart
+            words="Only what is said of …"
+            parts={comparison.plugins}
+            onTake={(plugin) => {
+              goBack({ plugin });
+            }}
+          />
+        </>
+      )}
+      <a className="btn btn-quiet" href={client.documentAddress(point.id)} download="order.json">
+        Write it to a file
+      </a>
+      <PointMenu point={point} />
+    </div>
+  );
+}
+
+interface OnlyPartProps {
+  readonly words: string;
+  readonly parts: readonly { readonly id: string; readonly name: string }[];
+  readonly onTake: (id: string) => void;
+}
+
+/** Choices shown in a menu. */
+const partsShown = 60;
+
+function OnlyPart({ words, parts, onTake }: OnlyPartProps) {
+  if (parts.length === 0) {
+    return null;
+  }
+  return (
+    <Dropdown>
+      <Dropdown.Toggle variant="quiet">{words}</Dropdown.Toggle>
+      <Dropdown.Menu className="keep-menu">
+        {parts.slice(0, partsShown).map(({ id, name }) => (
+          <MenuItem
+            key={id}
+            onClick={() => {
+              onTake(id);
+            }}
+          >
+            {name}
+          </MenuItem>
+        ))}
+      </Dropdown.Menu>
+    </Dropdown>
+  );
+}
+
+/** Naming a point, by which it stays, and removing it. */
+function PointMenu({ point }: { readonly point: PointView }) {
+  const { client } = useComputer();
+  const run = usePointActs();
+  const [name, setName] = useState<string | null>(null);
+  if (name !== null) {
+    return (
+      <Form
+        className="name-point"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (name.trim() !== '') {
+            run(client.namePoint(point.id, name), `Called ${name.trim()}`);
+          }
+          setName(null);
+        }}
+      >
+        <Form.Control
+          size="sm"
+          autoFocus
+          aria-label="Name of the point"
+          maxLength={nameLength}
+          value={name}
+          onChange={(event) => {
+            setName(event.target.value);
+          }}
+        />
+        <Button type="submit" size="sm">
+          Call it that
+        </Button>
+      </Form>
+    );
+  }
+  return (
+    <>
+      <Button
+        variant="bare"
+        onClick={() => {
+          setName(point.name ?? '');
+        }}
+      >
+        {point.name === null ? 'Name it …' : 'Rename …'}
+      </Button>
+      <Button
+        variant="bare"
+        onClick={() => {
+          run(
+            client.removePoint(point.id),
+            `${pointTitle(point)} is no point any more; nothing of the order changed`,
+          );
+        }}
+      >
+        Forget this point
+      </Button>
+    </>
+  );
+}

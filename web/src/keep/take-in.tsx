@@ -1,0 +1,169 @@
+/** An order from elsewhere: what each of its plugins is here, what would change, and taking it. */
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import {
+  matchHows,
+  plural,
+  type MatchHow,
+  type MatchView,
+  type MergeMode,
+  type OrderPreview,
+} from '@clever-drawer/core';
+import { useComputer } from '../studio/contexts.ts';
+import { useNotices } from '../ui/notices.tsx';
+import { ChangeLines } from './change-lines.tsx';
+import { MatchRows } from './match-rows.tsx';
+
+/** Where it comes from. */
+export type OrderSource = { readonly text: string } | { readonly computer: string };
+
+interface Props {
+  readonly source: OrderSource;
+  /** Where from, in words. */
+  readonly title: string;
+  readonly onDone: () => void;
+}
+
+const modeWords: readonly (readonly [MergeMode, string, string])[] = [
+  ['add', 'Add what is not here', 'Nothing that is here changes.'],
+  ['theirs', 'That order wins', 'Where both say something, what is read in holds.'],
+  ['mine', 'This order wins', 'What is left open here is filled.'],
+  ['replace', 'Replace this order', 'What only this one has goes. Undo brings it back.'],
+];
+
+export function TakeIn({ source, title, onDone }: Props) {
+  const { client } = useComputer();
+  const { notify } = useNotices();
+  const [how, setHow] = useState<MergeMode>('add');
+  const [choices, setChoices] = useState<Readonly<Record<string, string | null>>>({});
+  const incoming = { ...source, how, choices };
+  const preview = useQuery({
+    queryKey: ['preview', client.computer, source, how, choices],
+    queryFn: () => client.previewDocument(incoming),
+    placeholderData: (before: OrderPreview | undefined) => before,
+    retry: false,
+    gcTime: 0,
+  });
+  const merging = useMutation({
+    mutationFn: () => client.mergeDocument(incoming),
+    onSuccess: ({ words }) => {
+      notify(words, 'done');
+      onDone();
+    },
+  });
+  const trouble = preview.error ?? merging.error;
+  if (trouble && !preview.data) {
+    return (
+      <p className="text-brick" role="alert">
+        {trouble.message}
+      </p>
+    );
+  }
+  if (!preview.data) {
+    return <p className="text-soft">Looking what of it is here …</p>;
+  }
+  const { change, matches } = preview.data;
+  return (
+    <section className="keep-sheet" aria-labelledby="take-in-title">
+      <h2 id="take-in-title">{title}</h2>
+      <p className="text-soft">
+        {plural(matches.length, 'plugin')} of that order, looked for among those of this computer
+      </p>
+      <MatchBar matches={matches} />
+      <MatchRows
+        matches={matches}
+        choices={choices}
+        onChoose={(plugin, choice) => {
+          setChoices((before) => ({ ...before, [plugin]: choice }));
+        }}
+      />
+      <Modes how={how} onHow={setHow} />
+      <ChangeLines change={change} way="read" />
+      {trouble && (
+        <p className="text-brick" role="alert">
+          {trouble.message}
+        </p>
+      )}
+      {change.lines.length > 0 && (
+        <div className="keep-acts">
+          <Button
+            onClick={() => {
+              if (!merging.isPending) {
+                merging.mutate();
+              }
+            }}
+          >
+            {merging.isPending ? 'Taking it over …' : 'Take it over, as one change'}
+          </Button>
+          <Button variant="bare" onClick={onDone}>
+            Cancel
+          </Button>
+        </div>
+      )}
+    </section>
+  );
+}
+
+interface ModesProps {
+  readonly how: MergeMode;
+  readonly onHow: (how: MergeMode) => void;
+}
+
+function Modes({ how, onHow }: ModesProps) {
+  return (
+    <fieldset className="merge-modes">
+      <legend className="visually-hidden">How the two come together</legend>
+      {modeWords.map(([mode, words, means]) => (
+        <Form.Check
+          key={mode}
+          type="radio"
+          name="merge-mode"
+          id={`merge-${mode}`}
+          checked={how === mode}
+          onChange={() => {
+            onHow(mode);
+          }}
+          label={
+            <>
+              {words} <span className="text-soft">{means}</span>
+            </>
+          }
+        />
+      ))}
+    </fieldset>
+  );
+}
+
+/** What each way is called, and what it means. */
+export const howWords: Readonly<Record<MatchHow, string>> = {
+  same: 'the same',
+  likely: 'likely',
+  ask: 'to ask',
+  missing: 'missing',
+};
+
+/** How many of each, as a bar with its figures below. */
+function MatchBar({ matches }: { readonly matches: readonly MatchView[] }) {
+  const counts = matchHows.map((how) => ({
+    how,
+    count: matches.filter((match) => match.how === how).length,
+  }));
+  const there = counts.filter(({ count }) => count > 0);
+  return (
+    <>
+      <div className="match-bar" aria-hidden>
+        {there.map(({ how, count }) => (
+          <span key={how} className={how} style={{ flexGrow: count }} />
+        ))}
+      </div>
+      <ul className="match-counts">
+        {there.map(({ how, count }) => (
+          <li key={how} className={how}>
+            {count} {howWords[how]}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
