@@ -30,7 +30,7 @@ test('a point says what would come back, is returned to in one change, and undon
   // One folder alone.
   await page.keyboard.press('Alt+6');
   await page.getByRole('button', { name: /^Before the tour/ }).click();
-  await page.getByRole('button', { name: 'Only the folder …' }).click();
+  await page.getByRole('button', { name: 'Only a part …' }).click();
   await page.getByRole('button', { name: 'Old rig', exact: true }).click();
   await expect(page.getByTestId('notice').last()).toContainText('Take back a part');
   await expect(lines).toContainText('Gull');
@@ -66,6 +66,7 @@ test('an order is taken over from another computer, with a report and one undo',
   for (const how of ['the same', 'likely', 'missing']) {
     await expect(page.getByText(new RegExp(`^\\d+ ${how}$`))).toBeVisible();
   }
+  await page.getByText(/\d+ missing: their places wait/).click();
   await expect(page.getByText(/keeps its place.* until it is installed/).first()).toBeVisible();
   await expectNoAxeFindings(page);
   await page.getByRole('button', { name: 'Take it over, as one change' }).click();

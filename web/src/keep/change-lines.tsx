@@ -3,7 +3,7 @@ import { plural, type ChangeLine, type DescribedChange } from '@clever-drawer/co
 
 /** What the ways are called where one returns, and where something is read in. */
 const wayWords = {
-  return: { comes: 'Comes back', goes: 'Would go', changes: 'As before' },
+  return: { comes: 'Comes back', goes: 'Would go', changes: 'As it was' },
   read: { comes: 'Comes', goes: 'Would go', changes: 'Changes' },
 } as const;
 

@@ -11,7 +11,7 @@ import './keep.css';
 
 const tabs = [
   ['return', 'Return to a point'],
-  ['carry', 'Take to another computer'],
+  ['carry', 'From another computer'],
   ['files', 'Read and write files'],
 ] as const;
 type Tab = (typeof tabs)[number][0];

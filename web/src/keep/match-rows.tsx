@@ -9,36 +9,45 @@ interface Props {
   readonly onChoose: (plugin: string, choice: string | null) => void;
 }
 
-/** Those that somebody has to look at first; shown at once. */
-const urgency = { ask: 0, missing: 1, likely: 2, same: 3 } as const;
-const rowsShown = 12;
+/** Those that somebody has to look at come first, and stand open. */
+const groups = [
+  ['ask', 'to ask'],
+  ['likely', 'likely: what is taken, and why'],
+  ['missing', 'missing: their places wait'],
+  ['same', 'chosen by you'],
+] as const;
+/** Rows of a group that stand open; more open by themselves. */
+const rowsShown = 200;
 
 export function MatchRows({ matches, choices, onChoose }: Props) {
-  const rows = matches
-    .filter(({ how, from }) => how !== 'same' || from.id in choices)
-    .toSorted((a, b) => urgency[a.how] - urgency[b.how]);
-  if (rows.length === 0) {
-    return null;
-  }
-  const row = (match: MatchView) => (
-    <MatchRow
-      key={match.from.id}
-      match={match}
-      choice={choices[match.from.id]}
-      onChoose={(choice) => {
-        onChoose(match.from.id, choice);
-      }}
-    />
-  );
   return (
     <div className="match-rows">
-      <ul>{rows.slice(0, rowsShown).map(row)}</ul>
-      {rows.length > rowsShown && (
-        <details>
-          <summary>{rows.length - rowsShown} more</summary>
-          <ul>{rows.slice(rowsShown).map(row)}</ul>
-        </details>
-      )}
+      {groups.map(([how, words]) => {
+        const rows = matches.filter(
+          (match) => match.how === how && (how !== 'same' || match.from.id in choices),
+        );
+        return (
+          rows.length > 0 && (
+            <details key={how} open={how === 'ask' || how === 'same'}>
+              <summary>
+                {rows.length} {words}
+              </summary>
+              <ul>
+                {rows.slice(0, rowsShown).map((match) => (
+                  <MatchRow
+                    key={match.from.id}
+                    match={match}
+                    choice={choices[match.from.id]}
+                    onChoose={(choice) => {
+                      onChoose(match.from.id, choice);
+                    }}
+                  />
+                ))}
+              </ul>
+            </details>
+          )
+        );
+      })}
     </div>
   );
 }
@@ -54,7 +63,7 @@ interface MatchRowProps {
 function MatchRow({ match, choice, onChoose }: MatchRowProps) {
   const { from, how } = match;
   return (
-    <li className={how}>
+    <li>
       <span className="match-how">{choice === null ? 'left out' : rowWords[how]}</span>
       <span>
         <strong>{from.name}</strong> <Meaning match={match} isLeftOut={choice === null} />

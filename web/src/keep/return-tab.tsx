@@ -112,27 +112,7 @@ function ReturnActs({ point, comparison }: ReturnActsProps) {
           >
             Return to it
           </Button>
-          <OnlyPart
-            words="Only the folder …"
-            parts={comparison.folders}
-            onTake={(folder) => {
-              goBack({ folder });
-            }}
-          />
-          <OnlyPart
-            words="Only the cabinet …"
-            parts={comparison.cabinets}
-            onTake={(cabinet) => {
-              goBack({ cabinet });
-            }}
-          />
-          <OnlyPart
-            words="Only what is said of …"
-            parts={comparison.plugins}
-            onTake={(plugin) => {
-              goBack({ plugin });
-            }}
-          />
+          <OnlyPart comparison={comparison} onTake={goBack} />
         </>
       )}
       <a className="btn btn-quiet" href={client.documentAddress(point.id)} download="order.json">
@@ -144,32 +124,42 @@ function ReturnActs({ point, comparison }: ReturnActsProps) {
 }
 
 interface OnlyPartProps {
-  readonly words: string;
-  readonly parts: readonly { readonly id: string; readonly name: string }[];
-  readonly onTake: (id: string) => void;
+  readonly comparison: PointComparison;
+  readonly onTake: (part: ChangePart) => void;
 }
 
-/** Choices shown in a menu. */
+/** Choices of each sort shown in the menu. */
 const partsShown = 60;
 
-function OnlyPart({ words, parts, onTake }: OnlyPartProps) {
-  if (parts.length === 0) {
-    return null;
-  }
+/** One folder, one cabinet, or what is said of one plugin. */
+function OnlyPart({ comparison: { folders, cabinets, plugins }, onTake }: OnlyPartProps) {
+  const sorts = [
+    ['Folders', 'folder', folders],
+    ['Cabinets', 'cabinet', cabinets],
+    ['What is said of', 'plugin', plugins],
+  ] as const;
   return (
     <Dropdown>
-      <Dropdown.Toggle variant="quiet">{words}</Dropdown.Toggle>
+      <Dropdown.Toggle variant="quiet">Only a part …</Dropdown.Toggle>
       <Dropdown.Menu className="keep-menu">
-        {parts.slice(0, partsShown).map(({ id, name }) => (
-          <MenuItem
-            key={id}
-            onClick={() => {
-              onTake(id);
-            }}
-          >
-            {name}
-          </MenuItem>
-        ))}
+        {sorts.map(
+          ([words, sort, parts]) =>
+            parts.length > 0 && (
+              <div key={sort} role="group" aria-label={words}>
+                <Dropdown.Header>{words}</Dropdown.Header>
+                {parts.slice(0, partsShown).map(({ id, name }) => (
+                  <MenuItem
+                    key={id}
+                    onClick={() => {
+                      onTake({ [sort]: id });
+                    }}
+                  >
+                    {name}
+                  </MenuItem>
+                ))}
+              </div>
+            ),
+        )}
       </Dropdown.Menu>
     </Dropdown>
   );

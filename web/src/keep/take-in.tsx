@@ -154,12 +154,12 @@ function MatchBar({ matches }: { readonly matches: readonly MatchView[] }) {
     <>
       <div className="match-bar" aria-hidden>
         {there.map(({ how, count }) => (
-          <span key={how} className={how} style={{ flexGrow: count }} />
+          <span key={how} className={`match-${how}`} style={{ flexGrow: count }} />
         ))}
       </div>
       <ul className="match-counts">
         {there.map(({ how, count }) => (
-          <li key={how} className={how}>
+          <li key={how} className={`match-${how}`}>
             {count} {howWords[how]}
           </li>
         ))}
