@@ -7,6 +7,7 @@ import { findCommand } from './find-command.ts';
 import { matchCommand } from './match-command.ts';
 import { orderCommand } from './order-command.ts';
 import { scanCommand } from './scan-command.ts';
+import { shelfCommand } from './shelf-command.ts';
 import { classifyCommand, groupCommand } from './sort-commands.ts';
 import { takeCommand } from './take-command.ts';
 import type { ExitStatus, Terminal } from './terminal.ts';
@@ -21,6 +22,7 @@ const commands: Readonly<
   find: findCommand,
   order: orderCommand,
   carry: carryCommand,
+  shelf: shelfCommand,
   take: takeCommand,
 };
 
@@ -33,6 +35,7 @@ const help = `Use: ./clever-drawer COMMAND …
   find QUERY [FILE]  plugins found by a few letters, best first, with the reasons
   order WHAT …       the order as a document: make, check, diff, export, import
   carry ORDER [FILE] which plugins of a document are which of another computer's copies
+  shelf ORDER DIR    a cabinet written out as directories
   take FILE          another computer's scan, read into the running application
 
 ./clever-drawer COMMAND --help tells more.`;

@@ -4,7 +4,7 @@
  * whose unique ids opening tells.
  */
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import {
@@ -154,5 +154,27 @@ describe('carry', () => {
     );
     expect(nothing).toHaveLength(lines.length);
     expect(nothing.every(({ how, to }) => how === 'missing' && to.length === 0)).toBe(true);
+  });
+});
+
+describe('shelf', () => {
+  it('writes a folder of links that lead to the copies, keeps it in step, and says what it would do', async () => {
+    const shelf = file('shelf');
+    const dry = await command('shelf', file('order.json'), shelf, '--dry-run');
+    expect(dry.status).toBe(0);
+    expect(existsSync(shelf)).toBe(false);
+    const { status, errors } = await command('shelf', file('order.json'), shelf, '--figures');
+    expect([status, errors]).toEqual([0, expect.stringContaining(' 0 left')]);
+    const folder = readdirSync(shelf).find((name) => name.endsWith('All of it')) ?? '';
+    const links = readdirSync(join(shelf, folder));
+    expect(links.length).toBeGreaterThan(80);
+    expect(links[0]).toMatch(/^\d+ .*\.lv2$/);
+    for (const link of links) {
+      expect(existsSync(join(shelf, folder, link, 'manifest.ttl'))).toBe(true);
+    }
+    const again = await command('shelf', file('order.json'), shelf, '--figures');
+    expect(again.out).toBe('');
+    // Never where plugins lie.
+    expect((await command('shelf', file('order.json'), file('lv2/shelf'))).status).toBe(1);
   });
 });

@@ -442,3 +442,4 @@ export {
   type ChangePart,
   type PointReason,
 } from './keep/points.ts';
+export { planShelf, type ShelfEntry, type ShelfPlan, type ShelfWish } from './exchange/shelf.ts';

@@ -1,0 +1,8 @@
+/** Shelves on the disk: for the server and the command line. */
+export {
+  directoriesOf,
+  shelfRecordName,
+  writeShelf,
+  type ShelfAction,
+  type ShelfOutcome,
+} from './write-shelf.ts';
