@@ -62,7 +62,7 @@ module.exports = {
     only('server', '^server/', '^(core|server)/'),
     only('web', '^web/', '^(core|web)/'),
     only('demo', '^demo/', '^(core|demo)/'),
-    only('cli', '^cli/', '^(core/|cli/|server/src/(scanner|opener|shelf)/)'),
+    only('cli', '^cli/', '^(core/|cli/|server/src/(scanner|opener|shelf)/|server/src/backup\\.ts)'),
     only('e2e', '^e2e/', '^(e2e/|demo/|server/src/main\\.ts|core/)'),
     only('bench', '^bench/', '^(bench/|demo/|server/src/(main\\.ts|scanner/|opener/)|core/)'),
     ...coreOrder,

@@ -1,5 +1,5 @@
 /** Keep: points, taking an order over from another computer, and documents out and in. */
-import { readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, expectNoAxeFindings, front, saved, test } from './studio.ts';
 
@@ -104,4 +104,39 @@ test('the order is written to a file, and read back after all was changed', asyn
   writeFileSync(path, text.slice(0, text.length / 2));
   await page.getByLabel('Document of an order').setInputFiles(path);
   await expect(page.getByRole('alert')).toContainText(/line \d+: It ends in the middle/);
+});
+
+test('a cabinet is written out as directories and follows the order; a backup is made and counted', async ({
+  page,
+  demo,
+}, info) => {
+  const shelf = join(info.outputDir, 'shelf');
+  await page.goto(`${demo.address}/keep?tab=shelf`);
+  await page.getByLabel(/^Directory/).fill(shelf);
+  await page.getByRole('button', { name: 'Say what it would do' }).press('Enter');
+  await expect(page.getByText(/It would make or change \d+ entries/)).toBeVisible();
+  expect(existsSync(shelf)).toBe(false);
+  await expectNoAxeFindings(page);
+  await page.getByRole('button', { name: 'Write it, and keep it in step' }).press('Enter');
+  await expect(page.getByText(/is in step: \d+ entries/)).toBeVisible();
+  const directories = (): string[] => readdirSync(shelf).sort();
+  const wobble = directories().find((name) => name.endsWith('Wobble')) ?? '';
+  expect(readdirSync(join(shelf, wobble)).length).toBeGreaterThan(5);
+  await page.keyboard.press('Alt+3');
+  await front(page, 'Wobble').focus();
+  await page.keyboard.press('F2');
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('Sway');
+  await page.keyboard.press('Enter');
+  await expect.poll(() => directories().some((name) => name.endsWith('Sway'))).toBe(true);
+  expect(directories().some((name) => name.endsWith('Wobble'))).toBe(false);
+  await page.goto(`${demo.address}/keep?tab=shelf`);
+  await page.getByRole('button', { name: 'Remove the shelf' }).press('Enter');
+  await expect.poll(() => existsSync(shelf)).toBe(false);
+
+  await page.getByRole('button', { name: 'Backups' }).click();
+  await expect(page.getByText('There is no backup yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Back up now' }).press('Enter');
+  await expect(page.getByText(/Last backup: today .*read back ✓/)).toBeVisible();
+  await expectNoAxeFindings(page);
 });

@@ -1,8 +1,7 @@
 /** What `./start` can be asked. */
-import { homedir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
-import { SetupError } from '@clever-drawer/server';
+import { SetupError, usualDirectory } from '@clever-drawer/server';
 
 /** What is to be done: run, or one of the things that end at once. */
 export type Task = 'run' | 'install' | 'uninstall' | 'status' | 'upgrade';
@@ -73,8 +72,3 @@ function readPort(text: string): number {
   }
   return port;
 }
-
-const usualDirectory = (environment: NodeJS.ProcessEnv): string =>
-  process.getuid?.() === 0
-    ? '/var/lib/clever-drawer'
-    : join(environment['XDG_DATA_HOME'] ?? join(homedir(), '.local/share'), 'clever-drawer');

@@ -2,6 +2,7 @@
  * The command line: the same core as the application, without a database. NDJSON out, messages to
  * standard error.
  */
+import { backupCommand, restoreCommand } from './backup-command.ts';
 import { carryCommand } from './carry-command.ts';
 import { findCommand } from './find-command.ts';
 import { matchCommand } from './match-command.ts';
@@ -23,6 +24,8 @@ const commands: Readonly<
   order: orderCommand,
   carry: carryCommand,
   shelf: shelfCommand,
+  backup: backupCommand,
+  restore: restoreCommand,
   take: takeCommand,
 };
 
@@ -36,6 +39,7 @@ const help = `Use: ./clever-drawer COMMAND …
   order WHAT …       the order as a document: make, check, diff, export, import
   carry ORDER [FILE] which plugins of a document are which of another computer's copies
   shelf ORDER DIR    a cabinet written out as directories
+  backup FILE        everything of the studio in one file; restore FILE brings it back
   take FILE          another computer's scan, read into the running application
 
 ./clever-drawer COMMAND --help tells more.`;

@@ -372,7 +372,11 @@ export {
 export type {
   CatalogView,
   MatchView,
+  BackupView,
+  BackupsView,
   OrderPreview,
+  ShelfSettings,
+  ShelfView,
   PointComparison,
   PointView,
   PointsView,

@@ -41,8 +41,8 @@ export async function markPoints(
   setBack(ago.tour);
   await api.markPoint('Before the tour');
   setBack(ago.lately);
-  await api.act({ act: 'remove-folder', folder: rig });
   if (named) {
     await api.act({ act: 'name', plugin: named.id, nickname: null, slotLabel: null });
   }
+  await api.act({ act: 'remove-folder', folder: rig });
 }

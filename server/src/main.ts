@@ -15,6 +15,11 @@ import { giveUpRoot } from './give-up-root.ts';
 import { loggable } from './log.ts';
 import { tidyPictures } from './usecases/catalog/pictures.ts';
 import { hasUnsorted } from './database/catalog.ts';
+import { backUpFrom, checkBackup } from './database/backup.ts';
+import { newestBinaries } from './database/programs.ts';
+import { BackupKeeper } from './jobs/backup-keeper.ts';
+import { ShelfKeeper } from './jobs/shelf-keeper.ts';
+import { keepInStep } from './usecases/keep/shelves.ts';
 import { connect, type DatabaseAddress } from './database/connect.ts';
 import { closeInterruptedScans, hasNoHistory } from './database/scans.ts';
 import { PracticeHost } from './host/practice-host.ts';
@@ -36,6 +41,7 @@ export { freePort, startCluster } from './database/cluster.ts';
 export { upgradeCluster, versionsToUpgrade } from './database/upgrade.ts';
 export { InUseError, readRunningNote } from './database/data-lock.ts';
 export { SetupError } from './database/setup-error.ts';
+export { usualDirectory } from './database/usual-data.ts';
 
 /** How the server is started. */
 export interface Config {
@@ -125,7 +131,7 @@ async function serveOver(
     wait: (milliseconds) =>
       pause(milliseconds, undefined, { signal: closing.signal }).catch(() => undefined),
   });
-  const parts = makeParts(database, keeper, config, log);
+  const parts = makeParts(database, databaseAddress, keeper, config, log);
   later(() => endJobs(parts));
   await takeUp(parts, config);
   const server = await listen(createApp(parts, config.web, key), config.port);
@@ -160,6 +166,7 @@ async function serveOver(
 
 function makeParts(
   database: DataSource,
+  address: DatabaseAddress,
   keeper: DatabaseKeeper,
   config: Config,
   log: Logger,
@@ -184,12 +191,23 @@ function makeParts(
       });
     }),
     machine: thisMachine(),
+    shelves: new ShelfKeeper(events, (computer) => keepInStep(parts, computer)),
+    backups: new BackupKeeper(
+      config.data,
+      {
+        write: async (file, at) => backUpFrom(address, await newestBinaries(), file, at),
+        read: checkBackup,
+      },
+      config.clock ?? (() => new Date()),
+    ),
   };
   return parts;
 }
 
 async function endJobs(parts: Parts): Promise<void> {
   await parts.watcher.close();
+  await parts.shelves.close();
+  await parts.backups.close();
   await parts.scans.stopAll();
   parts.opener.close();
   await parts.readers.close();
@@ -198,6 +216,7 @@ async function endJobs(parts: Parts): Promise<void> {
 
 /** What the last run left unfinished is finished; places are watched. */
 async function takeUp(parts: Parts, config: Config): Promise<void> {
+  parts.backups.start();
   const { database, log, clock } = parts;
   const interrupted = await closeInterruptedScans(database.manager, clock());
   if (interrupted > 0) {
@@ -212,6 +231,8 @@ async function takeUp(parts: Parts, config: Config): Promise<void> {
       await identifyAfterScan(parts, computer.id);
     }
     await watchPlaces(parts, computer.id);
+    parts.shelves.follow(computer.id);
+    await keepInStep(parts, computer.id);
   }
 }
 

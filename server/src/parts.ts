@@ -16,6 +16,8 @@ import type { Turns } from './jobs/turns.ts';
 import type { Kept } from './jobs/kept.ts';
 import type { EventHub } from './jobs/event-hub.ts';
 import type { PlaceWatcher } from './jobs/place-watcher.ts';
+import type { BackupKeeper } from './jobs/backup-keeper.ts';
+import type { ShelfKeeper } from './jobs/shelf-keeper.ts';
 import type { ScanJobs } from './jobs/scan-jobs.ts';
 import type { Opener } from './opener/index.ts';
 import type { Machine, ReaderPool } from './scanner/index.ts';
@@ -52,6 +54,8 @@ export interface Parts {
   readonly readers: ReaderPool;
   readonly opener: Opener;
   readonly watcher: PlaceWatcher;
+  readonly shelves: ShelfKeeper;
+  readonly backups: BackupKeeper;
   readonly host: Host;
   /** Sessions are changed one after the other, computer by computer. */
   readonly turns: Turns;

@@ -85,6 +85,50 @@ export interface PointComparison {
   readonly cabinets: readonly { readonly id: string; readonly name: string }[];
 }
 
+/** A cabinet that is written out as directories, and kept in step. */
+export interface ShelfSettings {
+  readonly cabinet: string;
+  readonly directory: string;
+  readonly hasFigures: boolean;
+}
+
+/** What bringing a shelf into step did, or would do. */
+export interface ShelfView {
+  readonly settings: ShelfSettings | null;
+  /** Null where nothing was written since the start. */
+  readonly last: {
+    readonly at: string;
+    readonly done: number;
+    readonly kept: number;
+    /** What lay in the way and was left, with why; the first of them. */
+    readonly left: readonly { readonly path: string; readonly because: string }[];
+    /** Why it could not be written; null where it was. */
+    readonly trouble: string | null;
+  } | null;
+}
+
+/** A backup that is there. */
+export interface BackupView {
+  readonly file: string;
+  readonly at: string;
+  readonly bytes: number;
+  /** Rows in all. */
+  readonly rows: number;
+}
+
+/** Backups of the studio. */
+export interface BackupsView {
+  readonly directory: string;
+  /** How many are kept. */
+  readonly keep: number;
+  /** Newest first. */
+  readonly backups: readonly BackupView[];
+  /** Why the last one failed; null where it did not. */
+  readonly trouble: string | null;
+  /** Whether the newest one is older than two days, or there is none. */
+  readonly isOld: boolean;
+}
+
 /** What a plugin of a document is here; `choices` are best first. */
 export interface MatchView {
   readonly from: { readonly id: string; readonly name: string; readonly vendor: string | null };

@@ -4,7 +4,7 @@
  */
 import { copyInFront, type Plugin } from '../catalog/plugin.ts';
 import type { Format } from '../formats/found-copy.ts';
-import { createArranger, type Arrangement } from '../arrangement/arrangement.ts';
+import { createArranger, type Arrangement, type KnownUse } from '../arrangement/arrangement.ts';
 import type { Folder, Order } from '../order/records.ts';
 import { safeSiblings } from './safe-name.ts';
 
@@ -28,11 +28,21 @@ export interface ShelfWish {
   readonly hasFigures: boolean;
   /** Whether links can be made; else every plugin is a text card. */
   readonly hasLinks: boolean;
+  /** What rules that ask for loads are asked with. */
+  readonly usage?: KnownUse;
+  /** Milliseconds since 1970. */
+  readonly now?: number;
 }
 
 /** Plans the shelf of a cabinet. Dividers have no directory; smart folders hold what they hold now. */
 export function planShelf(wish: ShelfWish): ShelfPlan {
-  const arrangement = createArranger()(wish.order, wish.plugins, wish.cabinet);
+  const arrangement = createArranger()(
+    wish.order,
+    wish.plugins,
+    wish.cabinet,
+    wish.usage,
+    wish.now,
+  );
   const plan = new Map<string, ShelfEntry>();
   const byId = new Map(wish.plugins.map((plugin) => [plugin.id as string, plugin]));
   planBelow({ wish, arrangement, plan, byId }, arrangement.below.get(wish.cabinet) ?? [], '');

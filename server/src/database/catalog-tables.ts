@@ -7,6 +7,7 @@ import type {
   FoundCopy,
   Kind,
   OpeningWish,
+  ShelfSettings,
 } from '@clever-drawer/core';
 import type { KeptFields } from '@clever-drawer/core/documents';
 import {
@@ -38,6 +39,8 @@ export interface ComputerRow {
   isElsewhere: boolean;
   /** What documents said that is not ours, by the place where it stood. */
   kept: KeptFields;
+  /** The cabinet that is written out as directories, and kept in step; null without one. */
+  shelf: ShelfSettings | null;
 }
 
 /** A row of the table `plugin`. */
@@ -107,6 +110,7 @@ export const ComputerTable = schema<ComputerRow>('computer', {
   opening: text,
   isElsewhere: flag,
   kept: json,
+  shelf: maybeJson,
 });
 
 /** The table `plugin`. */

@@ -44,6 +44,7 @@ export async function addComputer(
     opening: 'ask',
     isElsewhere,
     kept: {},
+    shelf: null,
   };
   await insertMany(manager, ComputerTable, [row]);
   return row;
@@ -82,3 +83,14 @@ export const saveKept = (
   kept: ComputerRow['kept'],
 ): Promise<unknown> =>
   manager.query('UPDATE computer SET kept = $2::jsonb WHERE id = $1', [computer, toJsonb(kept)]);
+
+/** Keeps which cabinet is written out as directories, and where. */
+export const saveShelf = (
+  manager: EntityManager,
+  computer: string,
+  shelf: ComputerRow['shelf'],
+): Promise<unknown> =>
+  manager.query('UPDATE computer SET shelf = $2::jsonb WHERE id = $1', [
+    computer,
+    shelf === null ? null : toJsonb(shelf),
+  ]);

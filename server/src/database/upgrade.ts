@@ -36,7 +36,8 @@ export interface Upgraded {
   readonly kept: string;
 }
 
-const database = 'clever_drawer';
+/** The name of the database in a cluster. */
+export const database = 'clever_drawer';
 
 /** Which upgrade there is to be done on a directory; null when it is of the newest version already. */
 export async function versionsToUpgrade(directory: string): Promise<Versions | null> {
@@ -94,7 +95,8 @@ async function carryOver(
   return after;
 }
 
-async function serverOn(
+/** The database server of a directory: the one that runs, or one that is started. */
+export async function serverOn(
   files: ClusterFiles,
   bin: string,
   password: string,
@@ -124,7 +126,8 @@ async function copyDatabase(
   });
 }
 
-const countRows = (address: DatabaseAddress): Promise<Map<string, number>> =>
+/** How many rows each table holds. */
+export const countRows = (address: DatabaseAddress): Promise<Map<string, number>> =>
   asAdministrator(address, async (client) => {
     const { rows } = await client.query<{ name: string }>(
       `SELECT table_name "name" FROM information_schema.tables WHERE table_schema = 'public'`,

@@ -2,6 +2,7 @@
 import type {
   Act,
   AsideView,
+  BackupsView,
   CatalogView,
   ChangePart,
   ChangeView,
@@ -28,6 +29,8 @@ import type {
   ScanProgress,
   ScanView,
   SessionView,
+  ShelfSettings,
+  ShelfView,
   SortView,
   TakenView,
   Usage,
@@ -80,6 +83,12 @@ async function send<T>(
 /** Reads in the copies of another computer, as its scanner wrote them. */
 export const takeCopies = (computer: string, lines: Blob): Promise<TakenView> =>
   send('POST', `take?computer=${encodeURIComponent(computer)}`, lines, 'application/x-ndjson');
+
+/** Backups of the whole studio. */
+export const viewBackups = (): Promise<BackupsView> => call('GET', 'backups');
+export const backUpNow = (): Promise<BackupsView> => call('POST', 'backups');
+export const setBackups = (directory: string, keep: number): Promise<BackupsView> =>
+  call('PUT', 'backups', { directory, keep });
 
 export const listComputers = (): Promise<ComputerView[]> => call('GET', 'computers');
 
@@ -162,6 +171,10 @@ export function clientFor(computer: string) {
       call<OrderPreview>('POST', at('document/preview'), incoming),
     mergeDocument: (incoming: IncomingOrder) =>
       call<OrderStep>('POST', at('document/merge'), incoming),
+    shelf: () => call<ShelfView>('GET', at('shelf')),
+    previewShelf: (shelf: ShelfSettings) => call<ShelfView>('POST', at('shelf/preview'), shelf),
+    setShelf: (shelf: ShelfSettings) => call<ShelfView>('PUT', at('shelf'), shelf),
+    removeShelf: () => call<ShelfView>('DELETE', at('shelf')),
     eventsAddress: `/api/${at('events')}`,
   };
 }

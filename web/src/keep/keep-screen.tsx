@@ -3,16 +3,20 @@ import { useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 import type { PointsView } from '@clever-drawer/core';
 import { useComputer, useOrder } from '../studio/contexts.ts';
+import { BackupsTab } from './backups-tab.tsx';
 import { CarryTab } from './carry-tab.tsx';
 import { FilesTab } from './files-tab.tsx';
 import { Points } from './points.tsx';
 import { ReturnTab } from './return-tab.tsx';
+import { ShelfTab } from './shelf-tab.tsx';
 import './keep.css';
 
 const tabs = [
   ['return', 'Return to a point'],
   ['carry', 'From another computer'],
   ['files', 'Read and write files'],
+  ['shelf', 'Shelf on disk'],
+  ['backups', 'Backups'],
 ] as const;
 type Tab = (typeof tabs)[number][0];
 
@@ -61,6 +65,8 @@ export function KeepScreen() {
         {tab === 'return' && <ReturnTab point={chosen} points={list} />}
         {tab === 'carry' && <CarryTab />}
         {tab === 'files' && <FilesTab />}
+        {tab === 'shelf' && <ShelfTab />}
+        {tab === 'backups' && <BackupsTab />}
       </div>
     </main>
   );

@@ -1,6 +1,6 @@
 /**
  * Points to return to, and the journal of changes since the newest of them; what documents said that
- * is not ours, kept for writing it back.
+ * is not ours, kept for writing it back; the shelf that is kept in step.
  */
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
@@ -26,10 +26,11 @@ export class Points1763900000013 implements MigrationInterface {
       PRIMARY KEY (computer_id, number))`);
     await runner.query(`ALTER TABLE computer ADD COLUMN kept jsonb NOT NULL DEFAULT '{}'`);
     await runner.query('ALTER TABLE computer ALTER COLUMN kept DROP DEFAULT');
+    await runner.query('ALTER TABLE computer ADD COLUMN shelf jsonb');
   }
 
   async down(runner: QueryRunner): Promise<void> {
-    await runner.query('ALTER TABLE computer DROP COLUMN kept');
+    await runner.query('ALTER TABLE computer DROP COLUMN kept, DROP COLUMN shelf');
     await runner.query('DROP TABLE journal');
     await runner.query('DROP TABLE point');
   }

@@ -1,7 +1,8 @@
 /** Routes of keeping: points to return to, documents out and in. */
 import { json, type RequestHandler, type Router } from 'express';
-import { lazy, object, string, type Schema } from 'yup';
-import { mergeModes, type ChangePart } from '@clever-drawer/core';
+import { isAbsolute } from 'node:path';
+import { boolean, lazy, number, object, string, type Schema } from 'yup';
+import { mergeModes, ok, type ChangePart, type ShelfSettings } from '@clever-drawer/core';
 import type { Parts } from '../../parts.ts';
 import {
   exportDocument,
@@ -16,7 +17,8 @@ import {
   returnToPoint,
   viewPoints,
 } from '../../usecases/keep/points.ts';
-import { id, name } from '../fields.ts';
+import { previewShelf, removeShelf, setShelf, viewShelf } from '../../usecases/keep/shelves.ts';
+import { id, name, needed } from '../fields.ts';
 import { at, handle, param, withBody } from '../handling.ts';
 import { answer, refuse } from '../problems.ts';
 
@@ -24,6 +26,24 @@ const pointSchema = object({ name: name() });
 const partSchema = object({
   part: object({ folder: id(), cabinet: id(), plugin: id() }).noUnknown().nullable().defined(),
 }) as unknown as Schema<{ part: ChangePart | null }>;
+/** A path of this computer, from its root. */
+const directory = () =>
+  string()
+    .trim()
+    .max(2_000)
+    .test('absolute', '${path} must be a whole path, from the root', (text) =>
+      isAbsolute(text ?? ''),
+    )
+    .required();
+const shelfSchema = object({
+  cabinet: needed(),
+  directory: directory(),
+  hasFigures: boolean().required(),
+}) as unknown as Schema<ShelfSettings>;
+const backupsSchema = object({
+  directory: directory(),
+  keep: number().integer().min(1).max(1000).required(),
+});
 const incomingSchema = object({
   text: string(),
   computer: id(),
@@ -51,6 +71,8 @@ const pointAsked = (text: unknown): string | null => (typeof text === 'string' ?
 /** Adds the routes of keeping. */
 export function keepRoutes(router: Router, parts: Parts): void {
   pointRoutes(router, parts);
+  shelfRoutes(router, parts);
+  backupRoutes(router, parts);
   router.get(
     at('document'),
     handle(async (request, response, computer) => {
@@ -73,6 +95,52 @@ export function keepRoutes(router: Router, parts: Parts): void {
   router.post(
     at('document/merge'),
     withBody(incomingSchema, (incoming, computer) => mergeDocument(parts, computer, incoming)),
+  );
+}
+
+function shelfRoutes(router: Router, parts: Parts): void {
+  router.get(
+    at('shelf'),
+    handle(async (_, response, computer) => {
+      response.json(await viewShelf(parts, computer));
+    }),
+  );
+  router.post(
+    at('shelf/preview'),
+    withBody(shelfSchema, (settings, computer) => previewShelf(parts, computer, settings)),
+  );
+  router.put(
+    at('shelf'),
+    withBody(shelfSchema, async (settings, computer) => {
+      parts.shelves.follow(computer);
+      return setShelf(parts, computer, settings);
+    }),
+  );
+  router.delete(
+    at('shelf'),
+    handle(async (_, response, computer) => {
+      answer(response, await removeShelf(parts, computer));
+    }),
+  );
+}
+
+/** Backups are of the whole studio. */
+function backupRoutes(router: Router, parts: Parts): void {
+  router.get(
+    '/backups',
+    handle(async (_, response) => {
+      response.json(await parts.backups.view());
+    }),
+  );
+  router.post(
+    '/backups',
+    handle(async (_, response) => {
+      response.json(await parts.backups.now());
+    }),
+  );
+  router.put(
+    '/backups',
+    withBody(backupsSchema, async (settings) => ok(await parts.backups.set(settings))),
   );
 }
 

@@ -1,0 +1,163 @@
+/** A cabinet of the running application as directories: what it would be, and bringing it into step. */
+import {
+  allAnswers,
+  allChains,
+  cabinetIn,
+  describe,
+  failed,
+  ok,
+  planShelf,
+  preferenceIn,
+  withAnswer,
+  withChains,
+  type Result,
+  type ShelfPlan,
+  type ShelfSettings,
+  type ShelfView,
+} from '@clever-drawer/core';
+import { readCatalog } from '../../database/catalog.ts';
+import { findComputer, listComputers, saveShelf } from '../../database/computers.ts';
+import { readOrder } from '../../database/order.ts';
+import { listPlaces } from '../../database/places.ts';
+import { readUsage } from '../../database/session.ts';
+import { loggable } from '../../log.ts';
+import type { Parts } from '../../parts.ts';
+import { writeShelf, type ShelfOutcome } from '../../shelf/index.ts';
+
+/** Things in the way that are told of. */
+const toldOf = 20;
+
+async function planOf(
+  { database, clock }: Parts,
+  computer: string,
+  settings: ShelfSettings,
+): Promise<ShelfPlan | null> {
+  const { manager } = database;
+  const order = await readOrder(manager, computer);
+  if (!cabinetIn(order, settings.cabinet)) {
+    return null;
+  }
+  const answers = new Map(allAnswers(order).map((answer) => [answer.id as string, answer]));
+  const catalog = await readCatalog(manager, computer);
+  const usage = await readUsage(manager, computer, clock());
+  return planShelf({
+    order,
+    plugins: withChains(
+      catalog.map((plugin) => withAnswer(plugin, answers.get(plugin.id))),
+      allChains(order),
+      (id) => answers.get(id),
+    ),
+    cabinet: settings.cabinet,
+    formatOrder: preferenceIn(order, computer)?.formats,
+    hasFigures: settings.hasFigures,
+    hasLinks: process.platform !== 'win32',
+    usage: new Map(usage.map((one) => [one.plugin, one])),
+    now: clock().getTime(),
+  });
+}
+
+/** The places of all computers here: nothing is ever written in or around them. */
+async function placesOf({ database }: Parts): Promise<string[]> {
+  const paths: string[] = [];
+  for (const { id, isElsewhere } of await listComputers(database.manager)) {
+    if (!isElsewhere) {
+      paths.push(...(await listPlaces(database.manager, id)).map(({ path }) => path));
+    }
+  }
+  return paths;
+}
+
+const lastOf = (parts: Parts, outcome: Result<ShelfOutcome>): NonNullable<ShelfView['last']> => {
+  const at = parts.clock().toISOString();
+  if (!outcome.ok) {
+    return { at, done: 0, kept: 0, left: [], trouble: outcome.problems.map(describe).join(' ') };
+  }
+  const { actions, kept } = outcome.value;
+  const left = actions.filter(({ does }) => does === 'leave');
+  return {
+    at,
+    done: actions.length - left.length,
+    kept,
+    left: left.slice(0, toldOf).map(({ path, because }) => ({ path, because: because ?? '' })),
+    trouble: null,
+  };
+};
+
+/** Writes, or with `isDry` only works out what would be written. */
+async function bring(
+  parts: Parts,
+  computer: string,
+  settings: ShelfSettings,
+  isDry: boolean,
+): Promise<Result<ShelfOutcome>> {
+  const plan = await planOf(parts, computer, settings);
+  return plan
+    ? writeShelf(settings.directory, plan, { isDry, never: await placesOf(parts) })
+    : failed({ code: 'unknown-record', at: 'cabinet', what: 'cabinet' });
+}
+
+/** What a shelf would do; nothing is written. */
+export async function previewShelf(
+  parts: Parts,
+  computer: string,
+  settings: ShelfSettings,
+): Promise<Result<ShelfView>> {
+  const outcome = await bring(parts, computer, settings, true);
+  return outcome.ok ? ok({ settings, last: lastOf(parts, outcome) }) : outcome;
+}
+
+/** Writes a shelf, and keeps it in step from now on. */
+export async function setShelf(
+  parts: Parts,
+  computer: string,
+  settings: ShelfSettings,
+): Promise<Result<ShelfView>> {
+  const row = await findComputer(parts.database.manager, computer);
+  const before = row?.shelf ?? null;
+  const outcome = await bring(parts, computer, settings, false);
+  if (!outcome.ok) {
+    return outcome;
+  }
+  if (before && before.directory !== settings.directory) {
+    await writeShelf(before.directory, new Map());
+  }
+  await saveShelf(parts.database.manager, computer, settings);
+  parts.shelves.note(computer, lastOf(parts, outcome));
+  return ok(await viewShelf(parts, computer));
+}
+
+/** Removes a shelf: what it wrote, and is still as it was written, goes. */
+export async function removeShelf(parts: Parts, computer: string): Promise<Result<ShelfView>> {
+  const row = await findComputer(parts.database.manager, computer);
+  if (row?.shelf) {
+    const outcome = await writeShelf(row.shelf.directory, new Map());
+    if (!outcome.ok) {
+      return outcome;
+    }
+    await saveShelf(parts.database.manager, computer, null);
+    parts.shelves.note(computer, lastOf(parts, outcome));
+  }
+  return ok(await viewShelf(parts, computer));
+}
+
+/** The shelf of a computer, and how its last writing went. */
+export async function viewShelf(parts: Parts, computer: string): Promise<ShelfView> {
+  const row = await findComputer(parts.database.manager, computer);
+  return { settings: row?.shelf ?? null, last: parts.shelves.last(computer) };
+}
+
+/** Brings the shelf of a computer into step after something changed. */
+export async function keepInStep(parts: Parts, computer: string): Promise<void> {
+  const row = await findComputer(parts.database.manager, computer);
+  if (!row?.shelf) {
+    return;
+  }
+  try {
+    parts.shelves.note(computer, lastOf(parts, await bring(parts, computer, row.shelf, false)));
+  } catch (error) {
+    parts.log.error({ error: loggable(error) }, 'a shelf could not be brought into step');
+    const trouble = error instanceof Error ? error.message : String(error);
+    const at = parts.clock().toISOString();
+    parts.shelves.note(computer, { at, done: 0, kept: 0, left: [], trouble });
+  }
+}

@@ -1,0 +1,148 @@
+/** Backups of the whole studio: how old the last one is, one now, where they lie. */
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import type { BackupsView } from '@clever-drawer/core';
+import { backUpNow, setBackups, viewBackups } from '../api/client.ts';
+import { sayTime } from '../ui/time-words.ts';
+
+export function BackupsTab() {
+  const queries = useQueryClient();
+  const backups = useQuery({ queryKey: ['backups'], queryFn: viewBackups });
+  const running = useMutation({
+    mutationFn: backUpNow,
+    onSuccess: (view) => {
+      queries.setQueryData(['backups'], view);
+    },
+  });
+  const trouble = backups.error ?? running.error;
+  return (
+    <section className="keep-sheet" aria-labelledby="backups-title">
+      <h2 id="backups-title">Everything of the studio in one file</h2>
+      <p className="text-soft">
+        All computers, the order with its whole history, points, loads and pictures: each night
+        while Clever Drawer runs, and whenever you like. Each backup is read back and counted. To
+        restore one: <code>./clever-drawer restore FILE --data DIR</code>
+      </p>
+      {trouble && (
+        <p className="text-brick" role="alert">
+          {trouble.message}
+        </p>
+      )}
+      {backups.data && <LastBackup view={backups.data} />}
+      <div className="keep-acts">
+        <Button
+          onClick={() => {
+            if (!running.isPending) {
+              running.mutate();
+            }
+          }}
+        >
+          {running.isPending ? 'Backing up …' : 'Back up now'}
+        </Button>
+      </div>
+      {backups.data && (
+        <>
+          <BackupList view={backups.data} />
+          <WhereBackups key={backups.data.directory} view={backups.data} />
+        </>
+      )}
+    </section>
+  );
+}
+
+function LastBackup({ view: { backups, trouble, isOld } }: { readonly view: BackupsView }) {
+  const [newest] = backups;
+  const last = newest
+    ? `Last backup: ${sayTime(newest.at)}, read back ✓`
+    : 'There is no backup yet.';
+  return (
+    <>
+      <p className={isOld ? 'text-brick' : ''} role="status">
+        {last}
+        {newest && isOld && ' It is old: make one now.'}
+      </p>
+      {trouble !== null && (
+        <p className="text-brick" role="alert">
+          The last one failed: {trouble}
+        </p>
+      )}
+    </>
+  );
+}
+
+const size = (bytes: number): string =>
+  bytes < 1_048_576
+    ? `${Math.ceil(bytes / 1024).toLocaleString('en')} kB`
+    : `${(bytes / 1_048_576).toFixed(1)} MB`;
+
+function BackupList({ view: { backups } }: { readonly view: BackupsView }) {
+  return (
+    <ul className="backup-list">
+      {backups.map(({ file, at, bytes, rows }) => (
+        <li key={file}>
+          <span>{sayTime(at)}</span>
+          <span className="text-soft">
+            {rows.toLocaleString('en')} rows, {size(bytes)}
+          </span>
+          <code>{file}</code>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function WhereBackups({ view }: { readonly view: BackupsView }) {
+  const queries = useQueryClient();
+  const [directory, setDirectory] = useState(view.directory);
+  const [keep, setKeep] = useState(String(view.keep));
+  const saving = useMutation({
+    mutationFn: () => setBackups(directory, Number(keep)),
+    onSuccess: (next) => {
+      queries.setQueryData(['backups'], next);
+    },
+  });
+  return (
+    <Form
+      className="shelf-form"
+      onSubmit={(event) => {
+        event.preventDefault();
+        saving.mutate();
+      }}
+    >
+      <Form.Group controlId="backup-directory">
+        <Form.Label>They lie in</Form.Label>
+        <Form.Control
+          value={directory}
+          autoComplete="off"
+          spellCheck={false}
+          onChange={(event) => {
+            setDirectory(event.target.value);
+          }}
+        />
+      </Form.Group>
+      <Form.Group controlId="backup-keep">
+        <Form.Label>How many are kept</Form.Label>
+        <Form.Control
+          type="number"
+          min={1}
+          max={1000}
+          value={keep}
+          onChange={(event) => {
+            setKeep(event.target.value);
+          }}
+        />
+      </Form.Group>
+      {saving.error && (
+        <p className="text-brick" role="alert">
+          {saving.error.message}
+        </p>
+      )}
+      <div className="keep-acts">
+        <Button type="submit" variant="quiet">
+          Keep it so
+        </Button>
+      </div>
+    </Form>
+  );
+}

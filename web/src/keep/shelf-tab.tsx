@@ -1,0 +1,176 @@
+/** A cabinet written out as real directories, and kept in step. */
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import { plural, type ShelfSettings, type ShelfView } from '@clever-drawer/core';
+import { useArrangement, useComputer, useOrder } from '../studio/contexts.ts';
+import { sayTime } from '../ui/time-words.ts';
+
+export function ShelfTab() {
+  const { client, computer } = useComputer();
+  const { order } = useOrder();
+  const shelf = useQuery({
+    queryKey: ['shelf', client.computer, order.revision],
+    queryFn: client.shelf,
+    placeholderData: (before: ShelfView | undefined) => before,
+  });
+  return (
+    <section className="keep-sheet" aria-labelledby="shelf-title">
+      <h2 id="shelf-title">A cabinet as directories</h2>
+      <p className="text-soft">
+        For programs that read directories and nothing else: a directory for each folder, in it a
+        link to the copy in front of each plugin. Smart folders hold what they hold now. It is kept
+        in step by itself, in a directory of its own; nothing else is ever touched.
+      </p>
+      {computer.isElsewhere ? (
+        <p>{computer.name} is another computer: its shelf is written there.</p>
+      ) : (
+        shelf.data && <ShelfForm key={shelf.data.settings?.directory ?? ''} view={shelf.data} />
+      )}
+    </section>
+  );
+}
+
+function useShelf() {
+  const { client } = useComputer();
+  const { order } = useOrder();
+  const queries = useQueryClient();
+  const onSuccess = (view: ShelfView): void => {
+    queries.setQueryData(['shelf', client.computer, order.revision], view);
+  };
+  return {
+    preview: useMutation({ mutationFn: client.previewShelf }),
+    write: useMutation({ mutationFn: client.setShelf, onSuccess }),
+    remove: useMutation({ mutationFn: client.removeShelf, onSuccess }),
+  };
+}
+
+function ShelfForm({ view: { settings, last } }: { readonly view: ShelfView }) {
+  const { cabinets } = useArrangement();
+  const [wish, setWish] = useState<ShelfSettings>(
+    settings ?? { cabinet: cabinets[0]?.id ?? '', directory: '', hasFigures: true },
+  );
+  const { preview, write, remove } = useShelf();
+  const trouble = preview.error ?? write.error ?? remove.error;
+  const change = (next: Partial<ShelfSettings>): void => {
+    setWish({ ...wish, ...next });
+    preview.reset();
+  };
+  return (
+    <Form
+      className="shelf-form"
+      onSubmit={(event) => {
+        event.preventDefault();
+        preview.mutate(wish);
+      }}
+    >
+      <Form.Group controlId="shelf-cabinet">
+        <Form.Label>Cabinet</Form.Label>
+        <Form.Select
+          value={wish.cabinet}
+          onChange={(event) => {
+            change({ cabinet: event.target.value });
+          }}
+        >
+          {cabinets.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </Form.Select>
+      </Form.Group>
+      <Form.Group controlId="shelf-directory">
+        <Form.Label>Directory: a new one, or an empty one</Form.Label>
+        <Form.Control
+          value={wish.directory}
+          autoComplete="off"
+          spellCheck={false}
+          placeholder="/home/you/Plugin shelf"
+          onChange={(event) => {
+            change({ directory: event.target.value });
+          }}
+        />
+      </Form.Group>
+      <Form.Check
+        id="shelf-figures"
+        label="Keep your order by figures in front of the names"
+        checked={wish.hasFigures}
+        onChange={(event) => {
+          change({ hasFigures: event.target.checked });
+        }}
+      />
+      {trouble && (
+        <p className="text-brick" role="alert">
+          {trouble.message}
+        </p>
+      )}
+      {preview.data?.last && <WouldDo last={preview.data.last} />}
+      <div className="keep-acts">
+        <Button type="submit" variant={preview.data ? 'quiet' : 'primary'}>
+          Say what it would do
+        </Button>
+        {preview.data && (
+          <Button
+            onClick={() => {
+              preview.reset();
+              write.mutate(wish);
+            }}
+          >
+            Write it, and keep it in step
+          </Button>
+        )}
+        {settings && (
+          <Button
+            variant="quiet"
+            onClick={() => {
+              remove.mutate();
+            }}
+          >
+            Remove the shelf
+          </Button>
+        )}
+      </div>
+      <InStep settings={settings} last={last} />
+    </Form>
+  );
+}
+
+function WouldDo({ last }: { readonly last: NonNullable<ShelfView['last']> }) {
+  return (
+    <p role="status">
+      It would make or change {plural(last.done, 'entry', 'entries')}; {last.kept} are as they
+      should be.
+    </p>
+  );
+}
+
+/** How the shelf stands. */
+function InStep({ settings, last }: Pick<ShelfView, 'settings' | 'last'>) {
+  if (!settings || !last) {
+    return null;
+  }
+  if (last.trouble !== null) {
+    return (
+      <p className="text-brick" role="alert">
+        {last.trouble}
+      </p>
+    );
+  }
+  return (
+    <>
+      <p className="text-soft" role="status">
+        {settings.directory} is in step: {plural(last.done + last.kept, 'entry', 'entries')},{' '}
+        {sayTime(last.at)}.
+      </p>
+      {last.left.length > 0 && (
+        <ul className="shelf-left">
+          {last.left.map(({ path, because }) => (
+            <li key={path}>
+              {path}: left, since {because}.
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
+  );
+}
