@@ -140,3 +140,44 @@ test('a cabinet is written out as directories and follows the order; a backup is
   await expect(page.getByText(/Last backup: today .*read back ✓/)).toBeVisible();
   await expectNoAxeFindings(page);
 });
+
+test('the list is edited as a table, and an outline becomes a cabinet', async ({
+  page,
+  demo,
+}, info) => {
+  await page.goto(`${demo.address}/keep?tab=files`);
+  const downloading = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'As a table (CSV)' }).click();
+  const path = join(info.outputDir, 'list.csv');
+  await (await downloading).saveAs(path);
+  const [heads = '', ...lines] = readFileSync(path, 'utf8').split('\r\n');
+  expect(heads).toContain('nickname');
+  const first = lines.find((line) => line !== '') ?? '';
+  const id = first.slice(0, first.indexOf(','));
+  writeFileSync(path, `id,nickname,tags\r\n${id},Table gull,from a table\r\n`);
+  await page.getByLabel('Document of an order').setInputFiles(path);
+  await expect(page.getByText(/nickname Table gull, tags/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take it over, as one change' }).click();
+  await expect(page.getByTestId('notice').last()).toContainText('Read a table');
+  await page.goto(`${demo.address}/file?q=table gull`);
+  await expect(page.getByTestId('plugin')).toHaveCount(1);
+  await expect(page.getByTestId('plugin')).toContainText('Table gull');
+
+  // An outline: what is called like a plugin is one.
+  await page.goto(`${demo.address}/keep?tab=files`);
+  const plugin = lines[5]?.split(',')[1] ?? '';
+  const outline = join(info.outputDir, 'plan.opml');
+  writeFileSync(
+    outline,
+    `<opml version="2.0"><head><title>Plan</title></head><body><outline text="Quiet days">
+      <outline text="Gulls"><outline text="${plugin}"/></outline></outline></body></opml>`,
+  );
+  await page.getByLabel('Document of an order').setInputFiles(outline);
+  await expect(
+    page.getByText('The cabinet Quiet days with 1 folder and 1 plugin filed'),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Take it over, as one change' }).click();
+  await page.keyboard.press('Alt+3');
+  await page.getByRole('tab', { name: /Quiet days/ }).click();
+  await expect(front(page, 'Gulls')).toBeVisible();
+});

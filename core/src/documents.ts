@@ -22,4 +22,6 @@ export {
   printDocument,
   type DocumentSource,
 } from './exchange/write-document.ts';
+export { readOutline, writeOutline } from './exchange/outline.ts';
+export { readTable, tableColumns, writeTable } from './exchange/table.ts';
 export { matchFolders, type FoldersHere } from './exchange/match-folders.ts';

@@ -10,6 +10,7 @@ import { foldVendor } from '../identify/gather-vendors.ts';
 import { isGenericWord } from '../identify/generic-words.ts';
 import { nameKeyOf } from '../identify/name-key.ts';
 import { grouped } from '../grouped.ts';
+import { fold } from '../text/fold.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
 import { identityOf } from './document.ts';
 import { productOf, type Product } from './product-name.ts';
@@ -44,21 +45,47 @@ export interface Match {
 /** Finds each plugin of `wanted` among those `here`. */
 export function matchPlugins(wanted: readonly ToMatch[], here: readonly ToMatch[]): Match[] {
   const byIdentity = matchIdentities(wanted, here);
-  const left = wanted.filter(({ id }) => !byIdentity.has(id));
+  const unknown = wanted.filter(({ id }) => !byIdentity.has(id));
+  const byName = matchNames(
+    unknown.filter(({ copies }) => copies.length === 0),
+    here,
+  );
+  const left = unknown.filter(({ id }) => !byName.has(id));
   const byCopies = matchCopies(left, wanted, here);
   const stillLeft = left.filter(({ id }) => !byCopies.has(id));
   const spoken = new Set(
-    [...byIdentity.values(), ...byCopies.values()].flatMap(({ how, choices }) =>
-      how === 'ask' ? [] : choices.slice(0, 1).map(({ plugin }) => plugin),
+    [...byIdentity.values(), ...byName.values(), ...byCopies.values()].flatMap(
+      ({ how, choices }) => (how === 'ask' ? [] : choices.slice(0, 1).map(({ plugin }) => plugin)),
     ),
   );
   const byProduct = matchProducts(stillLeft, here, spoken);
   return wanted.map(
     ({ id }) =>
       byIdentity.get(id) ??
+      byName.get(id) ??
       byCopies.get(id) ??
       byProduct.get(id) ?? { from: id, how: 'missing', choices: [] },
   );
+}
+
+/** Plugins of which only the name is told: those of that name, and of that vendor where it is told. */
+function matchNames(wanted: readonly ToMatch[], here: readonly ToMatch[]): Map<string, Match> {
+  const named = grouped(here.map((plugin) => [fold(plugin.name), plugin] as const));
+  const found = new Map<string, Match>();
+  for (const { id, name, vendor } of wanted) {
+    const alike = (named.get(fold(name)) ?? []).filter(
+      (one) => vendor === null || foldVendor(one.vendor) === foldVendor(vendor),
+    );
+    if (alike.length > 0) {
+      const choices = alike.map((one) => ({
+        plugin: one.id,
+        probability: rounded(0.9 / alike.length),
+        because: 'it is called the same',
+      }));
+      found.set(id, { from: id, how: alike.length === 1 ? 'likely' : 'ask', choices });
+    }
+  }
+  return found;
 }
 
 const none = {

@@ -94,6 +94,7 @@ export const listComputers = (): Promise<ComputerView[]> => call('GET', 'compute
 
 /** An order that is to be read in: a document's text, or that of another computer here. */
 export interface IncomingOrder {
+  readonly form?: 'document' | 'outline' | 'table';
   readonly text?: string;
   readonly computer?: string;
   readonly how: MergeMode;
@@ -167,6 +168,9 @@ export function clientFor(computer: string) {
       call<OrderStep>('POST', at(`points/${point}/return`), { part }),
     documentAddress: (point: string | null) =>
       `/api/${at('document')}${point === null ? '' : `?point=${point}`}`,
+    outlineAddress: `/api/${at('outline')}`,
+    table: (plugins: readonly string[] | null) =>
+      call<{ text: string }>('POST', at('table'), { plugins }),
     previewDocument: (incoming: IncomingOrder) =>
       call<OrderPreview>('POST', at('document/preview'), incoming),
     mergeDocument: (incoming: IncomingOrder) =>

@@ -2,7 +2,10 @@
 import { Download, FileInput } from 'lucide-react';
 import { useRef, useState, type DragEvent } from 'react';
 import { Button } from 'react-bootstrap';
+import { messageOf } from '../api/client.ts';
 import { useComputer } from '../studio/contexts.ts';
+import { useNotices } from '../ui/notices.tsx';
+import { saveAs } from '../ui/save-as.ts';
 import { TakeIn } from './take-in.tsx';
 
 interface Opened {
@@ -30,19 +33,28 @@ export function FilesTab() {
           >
             <Download size={16} aria-hidden /> Write the document
           </a>
+          <a
+            className="btn btn-quiet"
+            href={client.outlineAddress}
+            download={`${computer.name}.opml`}
+          >
+            As an outline (OPML)
+          </a>
+          <TableButton />
         </div>
       </section>
       <section className="keep-sheet" aria-labelledby="read-title">
         <h2 id="read-title">Read</h2>
         <p className="text-soft">
-          A document of this or another computer. You see what would change before anything does.
+          A document or outline of this or another computer, or a table (CSV) of this one that you
+          have edited. You see what would change before anything does.
         </p>
         <ChooseFile onOpen={setOpened} />
       </section>
       {opened && (
         <TakeIn
           key={opened.text}
-          source={{ text: opened.text }}
+          source={{ text: opened.text, form: formOf(opened.name) }}
           title={`${opened.name} → ${computer.name}`}
           onDone={() => {
             setOpened(null);
@@ -50,6 +62,35 @@ export function FilesTab() {
         />
       )}
     </>
+  );
+}
+
+/** What a file is, by its ending. */
+function formOf(name: string): 'document' | 'outline' | 'table' {
+  if (/\.(opml|xml)$/i.test(name)) {
+    return 'outline';
+  }
+  return /\.csv$/i.test(name) ? 'table' : 'document';
+}
+
+/** All plugins as a table for a spreadsheet. */
+function TableButton() {
+  const { client, computer } = useComputer();
+  const { notify } = useNotices();
+  const write = (): void => {
+    client.table(null).then(
+      ({ text }) => {
+        saveAs(new Blob([text], { type: 'text/csv' }), `${computer.name}.csv`);
+      },
+      (error: unknown) => {
+        notify(messageOf(error), 'trouble');
+      },
+    );
+  };
+  return (
+    <Button variant="quiet" onClick={write}>
+      As a table (CSV)
+    </Button>
   );
 }
 
@@ -83,13 +124,13 @@ function ChooseFile({ onOpen }: { readonly onOpen: (opened: Opened) => void }) {
           chooser.current?.click();
         }}
       >
-        <FileInput size={16} aria-hidden /> Choose a document …
+        <FileInput size={16} aria-hidden /> Choose a file …
       </Button>
       <span className="text-soft">or drop it here.</span>
       <input
         ref={chooser}
         type="file"
-        accept=".json,application/json"
+        accept=".json,.opml,.xml,.csv,application/json,text/csv"
         className="visually-hidden"
         tabIndex={-1}
         aria-label="Document of an order"

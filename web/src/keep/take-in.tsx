@@ -16,7 +16,9 @@ import { ChangeLines } from './change-lines.tsx';
 import { MatchRows } from './match-rows.tsx';
 
 /** Where it comes from. */
-export type OrderSource = { readonly text: string } | { readonly computer: string };
+export type OrderSource =
+  | { readonly text: string; readonly form: 'document' | 'outline' | 'table' }
+  | { readonly computer: string };
 
 interface Props {
   readonly source: OrderSource;
@@ -67,10 +69,15 @@ export function TakeIn({ source, title, onDone }: Props) {
   return (
     <section className="keep-sheet" aria-labelledby="take-in-title">
       <h2 id="take-in-title">{title}</h2>
-      <p className="text-soft">
-        {plural(matches.length, 'plugin')} of that order, looked for among those of this computer
-      </p>
-      <MatchBar matches={matches} />
+      {matches.length > 0 && (
+        <>
+          <p className="text-soft">
+            {plural(matches.length, 'plugin')} of that order, looked for among those of this
+            computer
+          </p>
+          <MatchBar matches={matches} />
+        </>
+      )}
       <MatchRows
         matches={matches}
         choices={choices}
@@ -78,7 +85,7 @@ export function TakeIn({ source, title, onDone }: Props) {
           setChoices((before) => ({ ...before, [plugin]: choice }));
         }}
       />
-      <Modes how={how} onHow={setHow} />
+      {!('form' in source && source.form === 'table') && <Modes how={how} onHow={setHow} />}
       <ChangeLines change={change} way="read" />
       {trouble && (
         <p className="text-brick" role="alert">

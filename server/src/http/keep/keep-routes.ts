@@ -1,11 +1,13 @@
 /** Routes of keeping: points to return to, documents out and in. */
 import { json, type RequestHandler, type Router } from 'express';
 import { isAbsolute } from 'node:path';
-import { boolean, lazy, number, object, string, type Schema } from 'yup';
-import { mergeModes, ok, type ChangePart, type ShelfSettings } from '@clever-drawer/core';
+import { array, boolean, lazy, number, object, string, type Schema } from 'yup';
+import { actSize, mergeModes, ok, type ChangePart, type ShelfSettings } from '@clever-drawer/core';
 import type { Parts } from '../../parts.ts';
 import {
   exportDocument,
+  exportOutline,
+  exportTable,
   mergeDocument,
   previewDocument,
   type Incoming,
@@ -40,11 +42,13 @@ const shelfSchema = object({
   directory: directory(),
   hasFigures: boolean().required(),
 }) as unknown as Schema<ShelfSettings>;
+const tableSchema = object({ plugins: array(needed()).max(actSize).nullable().defined() });
 const backupsSchema = object({
   directory: directory(),
   keep: number().integer().min(1).max(1000).required(),
 });
 const incomingSchema = object({
+  form: string().oneOf(['document', 'outline', 'table']),
   text: string(),
   computer: id(),
   how: string().oneOf(mergeModes).required(),
@@ -87,6 +91,18 @@ export function keepRoutes(router: Router, parts: Parts): void {
         refuse(response, written.problems);
       }
     }),
+  );
+  router.get(
+    at('outline'),
+    handle(async (_, response, computer) => {
+      response.type('text/x-opml').send(await exportOutline(parts, computer));
+    }),
+  );
+  router.post(
+    at('table'),
+    withBody(tableSchema, async ({ plugins }, computer) =>
+      ok({ text: await exportTable(parts, computer, plugins) }),
+    ),
   );
   router.post(
     at('document/preview'),

@@ -3,10 +3,12 @@ import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
 import {
   allSpellings,
+  answerIn,
   asId,
   copyKey,
   describeChange,
   failed,
+  fold,
   grouped,
   isEmptyChange,
   matchPlugins,
@@ -14,6 +16,7 @@ import {
   ok,
   placementsIn,
   pluginsOfChange,
+  withAnswer,
   type ComputerId,
   type CopyId,
   type FoundCopy,
@@ -24,6 +27,7 @@ import {
   type OrderChange,
   type OrderPreview,
   type OrderStep,
+  type Plugin,
   type PluginId,
   type Result,
   type ToMatch,
@@ -36,7 +40,11 @@ import {
   matchFolders,
   printDocument,
   readDocument,
+  readOutline,
+  readTable,
   recordsOf,
+  writeOutline,
+  writeTable,
   type IdsHere,
   type KeptFields,
   type OrderDocument,
@@ -47,6 +55,7 @@ import {
   addPlugins,
   allCopies,
   listPlugins,
+  readCatalog,
   rememberPlugins,
   saveCopies,
   takenIds,
@@ -108,8 +117,9 @@ async function documentHere(
   });
 }
 
-/** What is to be read in: a document's text, or the order of another computer here. */
+/** What is to be read in: the text of a document, outline or table, or the order of another computer here. */
 export interface Incoming {
+  readonly form?: 'document' | 'outline' | 'table' | undefined;
   readonly text?: string | undefined;
   readonly computer?: string | undefined;
   readonly how: MergeMode;
@@ -158,12 +168,12 @@ export async function previewDocument(
     if (!worked.ok) {
       return worked;
     }
-    const { change, before, matches, document } = worked.value;
+    const { change, before, matches, computer: from } = worked.value;
     const names = await pluginNames(runner.manager, computer, pluginsOfChange(change));
     return ok({
       change: describeChange(before, change, (id) => names.get(id)),
       matches,
-      computer: document.computer,
+      computer: from,
     });
   } finally {
     await runner.rollbackTransaction().catch((error: unknown) => {
@@ -176,7 +186,8 @@ export async function previewDocument(
 interface WorkedOut extends Worked {
   readonly before: Order;
   readonly matches: readonly MatchView[];
-  readonly document: OrderDocument;
+  /** The computer it is of, by its name. */
+  readonly computer: string;
 }
 
 async function workOut(
@@ -185,7 +196,10 @@ async function workOut(
   computer: string,
   incoming: Incoming,
 ): Promise<Result<WorkedOut>> {
-  const read = await readIncoming(manager, incoming);
+  if (incoming.form === 'table') {
+    return workOutTable(manager, computer, incoming.text ?? '');
+  }
+  const read = await readIncoming(manager, computer, incoming);
   if (!read.ok) {
     return read;
   }
@@ -210,7 +224,7 @@ async function workOut(
     words: `Read the order${from}: ${howWords[incoming.how]}`,
     before,
     matches: matches.map((match) => viewOf(match, document, catalog)),
-    document,
+    computer: document.computer,
   });
 }
 
@@ -221,10 +235,73 @@ const howWords: Readonly<Record<MergeMode, string>> = {
   replace: 'instead of this one',
 };
 
+/** What an edited table asks for: it is of this computer, so there is nothing to be matched. */
+async function workOutTable(
+  manager: EntityManager,
+  computer: string,
+  text: string,
+): Promise<Result<WorkedOut>> {
+  const before = await readOrder(manager, computer);
+  const read = readTable(text, before, await pluginsAsSaid(manager, computer, before), randomUUID);
+  return read.ok
+    ? ok({
+        change: read.value,
+        words: 'Read a table',
+        before,
+        matches: [],
+        computer: (await findComputer(manager, computer))?.name ?? '',
+      })
+    : read;
+}
+
+async function pluginsAsSaid(
+  manager: EntityManager,
+  computer: string,
+  order: Order,
+): Promise<Plugin[]> {
+  const plugins = await readCatalog(manager, computer);
+  return plugins.map((plugin) => withAnswer(plugin, answerIn(order, plugin.id)));
+}
+
+/** The plugins of a computer as a table; of those ids only, and in that order, where some are given. */
+export function exportTable(
+  { database }: Parts,
+  computer: string,
+  ids: readonly string[] | null,
+): Promise<string> {
+  return database.transaction('REPEATABLE READ', async (manager) => {
+    const order = await readOrder(manager, computer);
+    const plugins = await pluginsAsSaid(manager, computer, order);
+    const byId = new Map(plugins.map((plugin) => [plugin.id as string, plugin]));
+    return writeTable(order, ids ? ids.flatMap((id) => byId.get(id) ?? []) : plugins);
+  });
+}
+
+/** The cabinets of a computer as an outline. */
+export function exportOutline({ database }: Parts, computer: string): Promise<string> {
+  return database.transaction('REPEATABLE READ', async (manager) =>
+    writeOutline(await documentHere(manager, computer, await readOrder(manager, computer))),
+  );
+}
+
+async function readOutlineHere(
+  manager: EntityManager,
+  here: string,
+  text: string,
+): Promise<Result<ReadDocument>> {
+  const names = new Set((await readCatalog(manager, here)).map(({ name }) => fold(name)));
+  const read = readOutline(text, (name) => names.has(fold(name)));
+  return read.ok ? ok({ document: read.value, kept: {} }) : read;
+}
+
 async function readIncoming(
   manager: EntityManager,
-  { text, computer }: Incoming,
+  here: string,
+  { text, computer, form }: Incoming,
 ): Promise<Result<ReadDocument>> {
+  if (text !== undefined && form === 'outline') {
+    return readOutlineHere(manager, here, text);
+  }
   if (text !== undefined) {
     return readDocument(text);
   }
@@ -336,6 +413,9 @@ async function placesFor(
       places.set(plugin.id, null);
     } else if (best !== undefined && how !== 'ask') {
       places.set(plugin.id, asId(best));
+    } else if (plugin.copies.length === 0) {
+      // Nothing tells what it is, so nothing could ever take its place.
+      places.set(plugin.id, null);
     } else {
       places.set(plugin.id, asId(randomUUID()));
       waiting.push(plugin);

@@ -1,0 +1,221 @@
+/** Cabinets as outlines, OPML 2.0 (opml.org/spec2.opml), out and in. */
+import Builder from 'fast-xml-builder';
+import { XMLParser } from 'fast-xml-parser';
+import { SyntaxValidator } from 'fast-xml-validator';
+import { failed, ok, type Problem, type Result } from '../problem.ts';
+import { formats, type Format } from '../formats/found-copy.ts';
+import {
+  documentName,
+  documentVersion,
+  identityOf,
+  type DocumentCabinet,
+  type DocumentFolder,
+  type DocumentPlugin,
+  type OrderDocument,
+} from './document.ts';
+
+/** What the attribute `type` of an outline says that is a plugin, and a smart folder's rule stands in. */
+const pluginType = 'plugin';
+
+interface Outline {
+  readonly '@_text': string;
+  readonly '@_type'?: string;
+  readonly '@_vendor'?: string;
+  readonly '@_identities'?: string;
+  readonly '@_rule'?: string;
+  readonly outline?: readonly Outline[];
+}
+
+/** Stands for a line's end until the text is written: in an attribute that would become a space. */
+const lineBreak = '\uE00A';
+
+/** The cabinets of a document as an outline. Dividers are left out. */
+export function writeOutline(document: OrderDocument): string {
+  const plugins = new Map(document.plugins.map((plugin) => [plugin.id, plugin]));
+  const chains = new Map(document.chains.map((chain) => [chain.id, chain]));
+  const leaf = (id: string): Outline => {
+    const plugin = plugins.get(id);
+    return {
+      '@_text': plugin?.name ?? chains.get(id)?.name ?? '',
+      '@_type': pluginType,
+      ...(plugin?.vendor ? { '@_vendor': plugin.vendor } : {}),
+      ...(plugin ? { '@_identities': plugin.copies.map(identityOf).join('\n') } : {}),
+    };
+  };
+  const branch = (folder: DocumentFolder): Outline => ({
+    '@_text': folder.name,
+    ...(folder.rule === undefined ? {} : { '@_rule': folder.rule }),
+    outline: [
+      ...(folder.folders ?? []).filter(({ form }) => form !== 'divider').map(branch),
+      ...(folder.plugins ?? []).map(leaf),
+    ],
+  });
+  const body: Outline[] = document.cabinets.map(({ name, folders }) => ({
+    '@_text': name,
+    outline: folders.filter(({ form }) => form !== 'divider').map(branch),
+  }));
+  const builder = new Builder({
+    ignoreAttributes: false,
+    format: true,
+    suppressEmptyNode: true,
+    attributeValueProcessor: (_, value) => String(value).replaceAll('\n', lineBreak),
+  });
+  const tree = {
+    opml: { '@_version': '2.0', head: { title: document.computer }, body: { outline: body } },
+  };
+  return `<?xml version="1.0" encoding="UTF-8"?>\n${builder.build(tree).replaceAll(lineBreak, '&#10;')}`;
+}
+
+const wrong = (detail: string, line: number | null = null): { ok: false; problems: Problem[] } =>
+  failed({ code: 'document-invalid', at: 'outline', line, detail });
+
+interface Parsed {
+  readonly opml?: {
+    readonly head?: { readonly title?: unknown } | '';
+    readonly body?: { readonly outline?: Outline[] } | '';
+  };
+}
+
+/** The most outlines that are read, and how deep. */
+const limits = { outlines: 50_000, depth: 30 };
+
+/**
+ * The document an outline stands for: what is outermost is a cabinet, what holds others a folder. What
+ * holds nothing is a plugin where it says so or is called like one, else an empty folder.
+ */
+export function readOutline(
+  text: string,
+  isPlugin: (name: string) => boolean,
+): Result<OrderDocument> {
+  if (/<!DOCTYPE|<!ENTITY/i.test(text)) {
+    return wrong('It declares entities or a type of its own, which an outline does not need.');
+  }
+  const parser = new XMLParser({
+    ignoreAttributes: false,
+    isArray: (name) => name === 'outline',
+    processEntities: true,
+    htmlEntities: true,
+  });
+  const fault = faultIn(text);
+  if (fault) {
+    return fault;
+  }
+  const parsed = parser.parse(text) as Parsed;
+  if (!parsed.opml) {
+    return wrong('It is no outline: its outermost element should be <opml>.');
+  }
+  const body = parsed.opml.body || {};
+  const head = parsed.opml.head || {};
+  const reading: Reading = { plugins: new Map(), count: 0, isPlugin };
+  const cabinets = (body.outline ?? []).map((outline) => cabinetOf(reading, outline));
+  if (reading.count > limits.outlines) {
+    return wrong(`It holds more than ${limits.outlines.toLocaleString('en')} outlines.`);
+  }
+  return ok({
+    document: documentName,
+    version: documentVersion,
+    computer: typeof head.title === 'string' ? head.title : '',
+    cabinets,
+    plugins: [...reading.plugins.values()],
+    chains: [],
+    spellings: [],
+  });
+}
+
+/** Why a text is no XML; null where it is. */
+function faultIn(text: string): ReturnType<typeof wrong> | null {
+  try {
+    SyntaxValidator.validate(text);
+    return null;
+  } catch (error) {
+    const { message, line } = error as { message: string; line?: number };
+    return wrong(`It is no whole XML: ${message}`, line ?? null);
+  }
+}
+
+interface Reading {
+  readonly plugins: Map<string, DocumentPlugin>;
+  count: number;
+  readonly isPlugin: (name: string) => boolean;
+}
+
+const nameOf = ({ '@_text': text }: Outline): string => (text || 'Unnamed').slice(0, 1000);
+const newId = (reading: Reading): string => {
+  reading.count += 1;
+  return `outline ${reading.count}`;
+};
+
+function cabinetOf(reading: Reading, outline: Outline): DocumentCabinet {
+  const { folders, plugins } = within(reading, outline, 1);
+  const id = newId(reading);
+  const loose: DocumentFolder[] =
+    plugins.length > 0
+      ? [{ id: newId(reading), form: 'folder', name: nameOf(outline), plugins }]
+      : [];
+  return { id, name: nameOf(outline), folders: [...folders, ...loose] };
+}
+
+function within(
+  reading: Reading,
+  { outline = [] }: Outline,
+  depth: number,
+): { folders: DocumentFolder[]; plugins: string[] } {
+  const folders: DocumentFolder[] = [];
+  const plugins: string[] = [];
+  for (const one of depth > limits.depth ? [] : outline) {
+    const holdsNothing = (one.outline ?? []).length === 0;
+    const isOne =
+      one['@_type'] === pluginType ||
+      (holdsNothing && one['@_rule'] === undefined && reading.isPlugin(nameOf(one)));
+    if (isOne) {
+      plugins.push(pluginOf(reading, one));
+    } else {
+      const inside = within(reading, one, depth + 1);
+      const rule = one['@_rule'];
+      folders.push({
+        id: newId(reading),
+        form: rule === undefined ? 'folder' : 'smart',
+        name: nameOf(one),
+        ...(rule === undefined ? { plugins: inside.plugins } : { rule }),
+        folders: inside.folders,
+      });
+    }
+  }
+  return { folders, plugins: [...new Set(plugins)] };
+}
+
+/** The plugin that an outline names, once for each name and vendor. */
+function pluginOf(reading: Reading, outline: Outline): string {
+  const vendor = outline['@_vendor'] ?? null;
+  const key = `${nameOf(outline)}\n${vendor ?? ''}`;
+  const known = reading.plugins.get(key);
+  if (known) {
+    return known.id;
+  }
+  const identities = (outline['@_identities'] ?? '').split('\n').filter((line) => line !== '');
+  const plugin: DocumentPlugin = {
+    id: newId(reading),
+    name: nameOf(outline),
+    vendor,
+    kind: 'unknown',
+    types: [],
+    copies: identities.flatMap((line) => {
+      const format = formats.find((one) => line.startsWith(`${one} `));
+      return format ? [copyOf(format, line.slice(format.length + 1), outline)] : [];
+    }),
+  };
+  reading.plugins.set(key, plugin);
+  return plugin.id;
+}
+
+const copyOf = (
+  format: Format,
+  identity: string,
+  outline: Outline,
+): DocumentPlugin['copies'][number] => ({
+  format,
+  path: identity,
+  identity,
+  name: nameOf(outline),
+  ...(outline['@_vendor'] === undefined ? {} : { vendor: outline['@_vendor'] }),
+});
