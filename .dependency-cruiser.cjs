@@ -64,7 +64,11 @@ module.exports = {
     only('demo', '^demo/', '^(core|demo)/'),
     only('cli', '^cli/', '^(core/|cli/|server/src/(scanner|opener|shelf)/|server/src/backup\\.ts)'),
     only('e2e', '^e2e/', '^(e2e/|demo/|server/src/main\\.ts|core/)'),
-    only('bench', '^bench/', '^(bench/|demo/|server/src/(main\\.ts|scanner/|opener/)|core/)'),
+    only(
+      'bench',
+      '^bench/',
+      '^(bench/|demo/|server/src/(main\\.ts|scanner/|opener/|shelf/)|core/)',
+    ),
     ...coreOrder,
     {
       name: 'core-ground',

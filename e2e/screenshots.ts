@@ -103,13 +103,6 @@ const shots: readonly Shot[] = [
     },
   },
   {
-    name: 'file-pictures',
-    path: '/file?type=reverb',
-    prepare: async (page) => {
-      await page.getByTitle('Pictures').click();
-    },
-  },
-  {
     name: 'file-narrow',
     path: '/file',
     size: { width: 900, height: 700 },
@@ -156,15 +149,6 @@ const shots: readonly Shot[] = [
     },
   },
   {
-    name: 'load-narrow',
-    path: '/load',
-    size: { width: 420, height: 760 },
-    prepare: async (page) => {
-      await page.getByTestId('hit').first().waitFor();
-      await page.keyboard.type('de');
-    },
-  },
-  {
     name: 'load-repair',
     path: '/load',
     prepare: async (page) => {
@@ -172,6 +156,24 @@ const shots: readonly Shot[] = [
       await page.getByRole('button', { name: /^The Heron and the Eel/ }).click();
       await page.getByRole('heading', { name: /could not be opened/ }).waitFor();
       await page.waitForTimeout(4000);
+    },
+  },
+  {
+    name: 'keep',
+    path: '/keep',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: /^Before the tour/ }).click();
+      await page.getByRole('table', { name: 'What would change' }).waitFor();
+    },
+  },
+  {
+    name: 'keep-carry',
+    path: '/keep?tab=carry',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: /^Computer:/ }).click();
+      await page.getByRole('button', { name: /^Loft Room/ }).click();
+      await page.getByLabel('The computer whose order is taken').selectOption({ index: 1 });
+      await page.getByText(/missing: their places wait/).waitFor();
     },
   },
 ];

@@ -5,6 +5,7 @@ import { join, resolve } from 'node:path';
 import { benchChest } from './chest.ts';
 import { benchFind } from './find.ts';
 import { benchFuzz } from './fuzz.ts';
+import { benchKeep } from './keep.ts';
 import { benchKeystroke } from './keystroke.ts';
 import { benchLarge } from './large.ts';
 import { benchLilv } from './lilv.ts';
@@ -25,6 +26,7 @@ const benches: Readonly<Record<string, () => Promise<Measured[] | Outcome>>> = {
   chest: benchChest,
   rules: benchRules,
   open: benchOpen,
+  keep: benchKeep,
 };
 const results = resolve(import.meta.dirname, '../results');
 

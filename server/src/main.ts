@@ -232,7 +232,7 @@ async function takeUp(parts: Parts, config: Config): Promise<void> {
     }
     await watchPlaces(parts, computer.id);
     parts.shelves.follow(computer.id);
-    await keepInStep(parts, computer.id);
+    await keepInStep(parts, computer.id, true);
   }
 }
 

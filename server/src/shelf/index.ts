@@ -4,5 +4,6 @@ export {
   shelfRecordName,
   writeShelf,
   type ShelfAction,
+  type ShelfOptions,
   type ShelfOutcome,
 } from './write-shelf.ts';

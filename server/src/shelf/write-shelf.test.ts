@@ -96,6 +96,18 @@ describe('a shelf', () => {
     expect(listed()).toEqual(planned(next));
   });
 
+  it('is brought into step quickly by what changed alone', async () => {
+    await write(plan);
+    unlinkSync(join(root, 'Squeeze/Gentle/Alder.vst3'));
+    const next = new Map<string, ShelfEntry>([...plan, ['Squeeze/New.lv2', link('/new.lv2')]]);
+    const { actions, kept } = await write(next, { isQuick: true });
+    expect(actions.map(({ does, path }) => `${does} ${path}`)).toEqual(['make Squeeze/New.lv2']);
+    expect(kept).toBe(5);
+    // What somebody deleted comes back when all is looked at.
+    await write(next);
+    expect(listed()).toEqual(planned(next));
+  });
+
   it('is whatever plan comes after whatever plan, and removed cleanly', async () => {
     const segment = fc.constantFrom('a', 'b', 'c');
     const entries = fc.array(

@@ -44,14 +44,23 @@ export interface ShelfOutcome {
 type Written = { readonly kind: ShelfEntry['kind']; readonly mark: string };
 type Record_ = ReadonlyMap<string, Written>;
 
+/** How a shelf is written. */
+export interface ShelfOptions {
+  /** Nothing is written. */
+  readonly isDry?: boolean;
+  /** What was written as it is wanted is believed to be there still, and not looked at. */
+  readonly isQuick?: boolean;
+  /** Directories in and around which no shelf may be. */
+  readonly never?: readonly string[];
+}
+
 /**
- * Brings a directory into step with a plan; an empty plan removes the shelf. With `isDry` nothing is
- * written. `never` are directories in and around which no shelf may be.
+ * Brings a directory into step with a plan; an empty plan removes the shelf.
  */
 export async function writeShelf(
   directory: string,
   plan: ShelfPlan,
-  { isDry = false, never = [] }: { isDry?: boolean; never?: readonly string[] } = {},
+  { isDry = false, isQuick = false, never = [] }: ShelfOptions = {},
 ): Promise<Result<ShelfOutcome>> {
   const root = await rootOf(resolve(directory));
   const record = await readRecord(root);
@@ -59,7 +68,7 @@ export async function writeShelf(
   if (trouble !== null) {
     return failed({ code: 'shelf-refused', at: directory, detail: trouble });
   }
-  const work = await planWork(root, plan, record ?? new Map<string, Written>());
+  const work = await planWork(root, plan, record ?? new Map<string, Written>(), isQuick);
   if (!isDry) {
     await carryOut(root, plan, record ?? new Map<string, Written>(), work);
   }
@@ -145,11 +154,21 @@ interface Work {
   readonly kept: Set<string>;
 }
 
-async function planWork(root: string, plan: ShelfPlan, record: Record_): Promise<Work> {
+async function planWork(
+  root: string,
+  plan: ShelfPlan,
+  record: Record_,
+  isQuick: boolean,
+): Promise<Work> {
   const work: Work = { actions: [], kept: new Set() };
   const blocked = new Set<string>();
   for (const [path, entry] of plan) {
     const wanted: Written = { kind: entry.kind, mark: markOf(entry) };
+    const noted = record.get(path);
+    if (isQuick && noted && isSame(noted, wanted)) {
+      work.kept.add(path);
+      continue;
+    }
     const there = isBelowBlocked(path, blocked) ? 'foreign' : await lying(join(root, path));
     const before = record.get(path);
     const to = entry.kind === 'link' ? { to: entry.to } : {};

@@ -22,7 +22,7 @@ import { listPlaces } from '../../database/places.ts';
 import { readUsage } from '../../database/session.ts';
 import { loggable } from '../../log.ts';
 import type { Parts } from '../../parts.ts';
-import { writeShelf, type ShelfOutcome } from '../../shelf/index.ts';
+import { writeShelf, type ShelfOptions, type ShelfOutcome } from '../../shelf/index.ts';
 
 /** Things in the way that are told of. */
 const toldOf = 20;
@@ -83,16 +83,16 @@ const lastOf = (parts: Parts, outcome: Result<ShelfOutcome>): NonNullable<ShelfV
   };
 };
 
-/** Writes, or with `isDry` only works out what would be written. */
+/** Writes, or only works out what would be written. */
 async function bring(
   parts: Parts,
   computer: string,
   settings: ShelfSettings,
-  isDry: boolean,
+  how: ShelfOptions,
 ): Promise<Result<ShelfOutcome>> {
   const plan = await planOf(parts, computer, settings);
   return plan
-    ? writeShelf(settings.directory, plan, { isDry, never: await placesOf(parts) })
+    ? writeShelf(settings.directory, plan, { ...how, never: await placesOf(parts) })
     : failed({ code: 'unknown-record', at: 'cabinet', what: 'cabinet' });
 }
 
@@ -102,7 +102,7 @@ export async function previewShelf(
   computer: string,
   settings: ShelfSettings,
 ): Promise<Result<ShelfView>> {
-  const outcome = await bring(parts, computer, settings, true);
+  const outcome = await bring(parts, computer, settings, { isDry: true });
   return outcome.ok ? ok({ settings, last: lastOf(parts, outcome) }) : outcome;
 }
 
@@ -114,7 +114,7 @@ export async function setShelf(
 ): Promise<Result<ShelfView>> {
   const row = await findComputer(parts.database.manager, computer);
   const before = row?.shelf ?? null;
-  const outcome = await bring(parts, computer, settings, false);
+  const outcome = await bring(parts, computer, settings, {});
   if (!outcome.ok) {
     return outcome;
   }
@@ -146,14 +146,18 @@ export async function viewShelf(parts: Parts, computer: string): Promise<ShelfVi
   return { settings: row?.shelf ?? null, last: parts.shelves.last(computer) };
 }
 
-/** Brings the shelf of a computer into step after something changed. */
-export async function keepInStep(parts: Parts, computer: string): Promise<void> {
+/**
+ * Brings the shelf of a computer into step after something changed. With `isWhole` everything in it
+ * is looked at, and healed.
+ */
+export async function keepInStep(parts: Parts, computer: string, isWhole = false): Promise<void> {
   const row = await findComputer(parts.database.manager, computer);
   if (!row?.shelf) {
     return;
   }
   try {
-    parts.shelves.note(computer, lastOf(parts, await bring(parts, computer, row.shelf, false)));
+    const outcome = await bring(parts, computer, row.shelf, { isQuick: !isWhole });
+    parts.shelves.note(computer, lastOf(parts, outcome));
   } catch (error) {
     parts.log.error({ error: loggable(error) }, 'a shelf could not be brought into step');
     const trouble = error instanceof Error ? error.message : String(error);
