@@ -135,9 +135,11 @@ test('a cabinet is written out as directories and follows the order; a backup is
   await expect.poll(() => existsSync(shelf)).toBe(false);
 
   await page.getByRole('button', { name: 'Backups' }).click();
+  await expect(page.getByText('none yet')).toBeVisible();
   await expect(page.getByText('There is no backup yet.')).toBeVisible();
   await page.getByRole('button', { name: 'Back up now' }).press('Enter');
   await expect(page.getByText(/Last backup: today .*read back ✓/)).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Last backup' })).toContainText('✓');
   await expectNoAxeFindings(page);
 });
 
@@ -180,4 +182,27 @@ test('the list is edited as a table, and an outline becomes a cabinet', async ({
   await page.keyboard.press('Alt+3');
   await page.getByRole('tab', { name: /Quiet days/ }).click();
   await expect(front(page, 'Gulls')).toBeVisible();
+});
+
+test('a cabinet stands on a page to print, and the copies are had as lines', async ({
+  page,
+  demo,
+  request,
+}) => {
+  await page.goto(`${demo.address}/keep?tab=files`);
+  const lines = page.getByRole('link', { name: 'Its copies as lines' });
+  const address = (await lines.getAttribute('href')) ?? '';
+  const text = await (await request.get(`${demo.address}${address}`)).text();
+  const copies = text.trimEnd().split('\n');
+  expect(copies.length).toBeGreaterThan(500);
+  const [first] = copies.map((line) => JSON.parse(line) as { path: string; format: string });
+  expect(first?.path).toContain('/');
+  await page.getByRole('link', { name: 'A page to print …' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: /Quay Room/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^Wobble \d+/ })).toBeVisible();
+  await expectNoAxeFindings(page);
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('button', { name: 'Print it' })).toBeHidden();
+  await expect(page.getByRole('banner')).toBeHidden();
+  await expect(page.getByRole('heading', { name: /^Wobble \d+/ })).toBeVisible();
 });

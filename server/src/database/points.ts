@@ -29,16 +29,25 @@ export async function readJournal(
   return rows.map(({ change }) => change);
 }
 
-/** How many changes there were since the newest point, and when the last of them was. */
-export async function journalState(
+/** When the last change since the newest point was; null where there was none. */
+export async function lastInJournal(
   manager: EntityManager,
   computer: string,
-): Promise<{ count: number; last: Date | null }> {
-  const rows: { count: number; last: Date | null }[] = await manager.query(
-    'SELECT count(*)::int "count", max(at) "last" FROM journal WHERE computer_id = $1',
+): Promise<Date | null> {
+  const rows: { at: Date }[] = await manager.query(
+    'SELECT at FROM journal WHERE computer_id = $1 ORDER BY number DESC LIMIT 1',
     [computer],
   );
-  return rows[0] ?? { count: 0, last: null };
+  return rows[0]?.at ?? null;
+}
+
+/** How many changes there were since the newest point. */
+export async function countJournal(manager: EntityManager, computer: string): Promise<number> {
+  const rows: { count: number }[] = await manager.query(
+    'SELECT count(*)::int "count" FROM journal WHERE computer_id = $1',
+    [computer],
+  );
+  return rows[0]?.count ?? 0;
 }
 
 /** All points but what changed since each, newest first. */

@@ -168,6 +168,7 @@ export function clientFor(computer: string) {
       call<OrderStep>('POST', at(`points/${point}/return`), { part }),
     documentAddress: (point: string | null) =>
       `/api/${at('document')}${point === null ? '' : `?point=${point}`}`,
+    copiesAddress: `/api/${at('copies.ndjson')}`,
     outlineAddress: `/api/${at('outline')}`,
     table: (plugins: readonly string[] | null) =>
       call<{ text: string }>('POST', at('table'), { plugins }),

@@ -6,6 +6,7 @@ import { listComputers } from '../api/client.ts';
 import { useCatalog } from '../studio/contexts.ts';
 import { StudioProvider } from '../studio/studio.tsx';
 import { FileScreen } from '../file/file-screen.tsx';
+import { ChartPage } from '../keep/chart-page.tsx';
 import { KeepScreen } from '../keep/keep-screen.tsx';
 import { LoadScreen } from '../load/load-screen.tsx';
 import { PluginPage } from '../plugin/plugin-page.tsx';
@@ -80,6 +81,7 @@ function Rooms() {
           <Route path="/rule/:folder" element={<RuleScreen />} />
           <Route path="/load" element={<LoadScreen />} />
           <Route path="/keep" element={<KeepScreen />} />
+          <Route path="/chart" element={<ChartPage />} />
           <Route path="*" element={<Start />} />
         </Route>
       </Routes>

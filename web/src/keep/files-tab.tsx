@@ -2,6 +2,7 @@
 import { Download, FileInput } from 'lucide-react';
 import { useRef, useState, type DragEvent } from 'react';
 import { Button } from 'react-bootstrap';
+import { Link } from 'react-router';
 import { messageOf } from '../api/client.ts';
 import { useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
@@ -41,6 +42,16 @@ export function FilesTab() {
             As an outline (OPML)
           </a>
           <TableButton />
+          <a
+            className="btn btn-quiet"
+            href={client.copiesAddress}
+            download={`${computer.name}.ndjson`}
+          >
+            Its copies as lines
+          </a>
+          <Link className="btn btn-quiet" to="/chart">
+            A page to print …
+          </Link>
         </div>
       </section>
       <section className="keep-sheet" aria-labelledby="read-title">

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { nameLength, plural, type PointView, type PointsView } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
+import { Outside } from './outside.tsx';
 import { byMonth, pointTime, pointTitle } from './model/point-words.ts';
 import { usePointActs } from './use-points.ts';
 
@@ -51,6 +52,7 @@ export function Points({ view, chosen, onChoose }: Props) {
           </ul>
         </div>
       ))}
+      <Outside />
     </section>
   );
 }

@@ -5,6 +5,7 @@ import { array, boolean, lazy, number, object, string, type Schema } from 'yup';
 import { actSize, mergeModes, ok, type ChangePart, type ShelfSettings } from '@clever-drawer/core';
 import type { Parts } from '../../parts.ts';
 import {
+  exportCopies,
   exportDocument,
   exportOutline,
   exportTable,
@@ -90,6 +91,12 @@ export function keepRoutes(router: Router, parts: Parts): void {
       } else {
         refuse(response, written.problems);
       }
+    }),
+  );
+  router.get(
+    at('copies.ndjson'),
+    handle(async (_, response, computer) => {
+      response.type('application/x-ndjson').send(await exportCopies(parts, computer));
     }),
   );
   router.get(

@@ -277,6 +277,16 @@ export function exportTable(
   });
 }
 
+/** All copies of a computer as lines, as `scan` writes what is found; pictures lie where they lie. */
+export async function exportCopies({ database }: Parts, computer: string): Promise<string> {
+  const rows = await allCopies(database.manager, computer);
+  return rows
+    .filter(({ state }) => state === 'present')
+    .toSorted((a, b) => (a.key < b.key ? -1 : 1))
+    .map(({ facts }) => `${JSON.stringify({ ...facts, picture: undefined })}\n`)
+    .join('');
+}
+
 /** The cabinets of a computer as an outline. */
 export function exportOutline({ database }: Parts, computer: string): Promise<string> {
   return database.transaction('REPEATABLE READ', async (manager) =>

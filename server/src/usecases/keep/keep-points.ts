@@ -12,7 +12,7 @@ import {
 import {
   addPoint,
   addToJournal,
-  journalState,
+  lastInJournal,
   listPoints,
   removePoint,
 } from '../../database/points.ts';
@@ -27,7 +27,7 @@ export async function keepForPoints(
   { change, words }: { readonly change: OrderChange; readonly words: string },
   now: Date,
 ): Promise<void> {
-  const { last } = await journalState(manager, computer);
+  const last = await lastInJournal(manager, computer);
   if (last !== null && dayOf(last) < dayOf(now)) {
     await addOwnPoint(manager, computer, { at: last, reason: 'evening', before: null }, now);
   } else if (sizeOf(change) > muchAtOnce) {
@@ -44,9 +44,9 @@ export async function pointBefore(
   words: string,
   now: Date,
 ): Promise<void> {
-  const { count } = await journalState(manager, computer);
+  const last = await lastInJournal(manager, computer);
   const points = await listPoints(manager, computer);
-  if (count > 0 || points.length === 0) {
+  if (last !== null || points.length === 0) {
     await addOwnPoint(manager, computer, { at: now, reason, before: words }, now);
   }
 }

@@ -28,8 +28,8 @@ import type { PointRow } from '../../database/point-tables.ts';
 import {
   addPoint,
   changesSince,
+  countJournal,
   findPoint,
-  journalState,
   listPoints,
   namePoint,
   removePoint,
@@ -66,8 +66,8 @@ const viewOf = ({
 /** All points, newest first. */
 export async function viewPoints({ database }: Parts, computer: string): Promise<PointsView> {
   const points = await listPoints(database.manager, computer);
-  const { count } = await journalState(database.manager, computer);
-  return { points: points.map(viewOf), changes: count };
+  const changes = await countJournal(database.manager, computer);
+  return { points: points.map(viewOf), changes };
 }
 
 /** Marks the order as it is by a name. */
