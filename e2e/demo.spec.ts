@@ -124,6 +124,14 @@ test('a plugin that is loaded ranks higher for the same letters the next time', 
     .toBeLessThan(8);
 });
 
+test('what a scan brought is shown in File by one press', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/scan`);
+  await page.getByRole('link', { name: 'Show what arrived in File' }).click();
+  await expect(page.getByRole('button', { name: /^arrived since/ })).toBeVisible();
+  await expect(page.getByTestId('plugin').first()).toBeVisible();
+  expect(await page.getByTestId('plugin').count()).toBeLessThan(20);
+});
+
 test('failed copies are listed with their reasons, and a scan of an unchanged studio finds nothing new', async ({
   page,
   demo,
@@ -132,6 +140,9 @@ test('failed copies are listed with their reasons, and a scan of an unchanged st
   await page.getByRole('button', { name: /Failed now · 11/ }).click();
   await expect(page.getByText(/is damaged at line/).first()).toBeVisible();
   await expectNoAxeFindings(page);
+  // The choice survives a reload.
+  await page.reload();
+  await expect(page.getByText(/is damaged at line/).first()).toBeVisible();
   await page
     .getByRole('listitem')
     .filter({ hasText: 'lobster_readme' })

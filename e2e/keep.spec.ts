@@ -176,7 +176,7 @@ test('the list is edited as a table, and an outline becomes a cabinet', async ({
   );
   await page.getByLabel('Document of an order').setInputFiles(outline);
   await expect(
-    page.getByText('The cabinet Quiet days with 1 folder and 1 plugin filed'),
+    page.getByText('The cabinet Quiet days with 2 folders and 1 plugin filed'),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Take it over, as one change' }).click();
   await page.keyboard.press('Alt+3');

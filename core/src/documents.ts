@@ -5,6 +5,7 @@ export {
   documentVersion,
   foldersOfDocument,
   identityOf,
+  withFavourites,
   type DocumentCabinet,
   type DocumentCopy,
   type DocumentFolder,

@@ -283,6 +283,7 @@ export { readyRule, readyRules, vendorRule, type ReadyRule } from './rules/edito
 export {
   facets,
   facetValues,
+  sinceTime,
   hasFacets,
   type Facet,
   type FacetFacts,

@@ -1,7 +1,7 @@
 /** Points to return to, and the order out of and into the application as a document. */
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
-import { rmSync } from 'node:fs';
+import { mkdirSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {
   plainText,
@@ -332,5 +332,40 @@ describe('the document', () => {
     expect((await merge({ ...document, version: 9 }, 'add')).status).toBe(422);
     expect((await merge(document, 'melt')).status).toBe(400);
     expect(await plain()).toEqual(before);
+  });
+});
+
+describe('a tree of directories', () => {
+  it('becomes a cabinet: links by where they lead, files by their names, and what is neither is said', async () => {
+    const tree = join(newPlace(), 'My plugins');
+    mkdirSync(join(tree, '01 Echo', 'Long'), { recursive: true });
+    symlinkSync(join(place, '0.lv2'), join(tree, '01 Echo', 'whatever.lv2'));
+    writeFileSync(join(tree, '01 Echo', 'Long', '02 Brine Gate.txt'), '');
+    writeFileSync(join(tree, '01 Echo', 'Long', 'Nobody knows.dll'), '');
+    const incoming = { form: 'tree', text: tree, how: 'add', choices: {} };
+    const { body } = await server.call<OrderPreview>('POST', 'document/preview', incoming);
+    expect(body.matches.map(({ from, how }) => `${from.name}: ${how}`).sort()).toEqual([
+      'Alder Tone: same',
+      'Brine Gate: likely',
+      'Nobody knows: missing',
+    ]);
+    await server.call('POST', 'document/merge', incoming);
+    const [, cabinet] = (await server.call<OrderDocument>('GET', 'document')).body.cabinets;
+    expect(cabinet).toMatchObject({
+      name: 'My plugins',
+      folders: [
+        { name: 'Favourites' },
+        {
+          name: 'Echo',
+          plugins: [await idOf('Alder Tone')],
+          folders: [{ name: 'Long', plugins: [await idOf('Brine Gate')] }],
+        },
+      ],
+    });
+    const missing = await server.call('POST', 'document/preview', {
+      ...incoming,
+      text: '/no/such',
+    });
+    expect(missing.status).toBe(422);
   });
 });

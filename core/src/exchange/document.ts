@@ -157,6 +157,22 @@ export function namedFoldersOf(
   return document.cabinets.flatMap(({ folders }) => named(folders, []));
 }
 
+/** The document with favourites in every cabinet, which each has, in front where none are. */
+export const withFavourites = (document: OrderDocument): OrderDocument => ({
+  ...document,
+  cabinets: document.cabinets.map((cabinet) =>
+    cabinet.folders.some(({ form }) => form === 'favourites')
+      ? cabinet
+      : {
+          ...cabinet,
+          folders: [
+            { id: `favourites of ${cabinet.id}`, form: 'favourites', name: 'Favourites' },
+            ...cabinet.folders,
+          ],
+        },
+  ),
+});
+
 /** A copy of a document as one that was found. */
 export function copyFound(copy: DocumentCopy): FoundCopy {
   const facts: Partial<FoundCopy> & { belongs?: true } = { ...copy };

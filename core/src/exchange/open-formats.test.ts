@@ -260,6 +260,7 @@ describe('the outline', () => {
     expect(value?.computer).toBe('Quay Room & <loft>');
     const [everyday] = value?.cabinets ?? [];
     expect(everyday?.folders).toMatchObject([
+      { form: 'favourites' },
       {
         name: 'Room & "hall"',
         form: 'folder',
@@ -287,6 +288,7 @@ describe('the outline', () => {
     expect(land).toMatchObject({
       name: 'United States',
       folders: [
+        { form: 'favourites' },
         { name: 'Far West', folders: [{ name: 'Alaska' }, { name: 'California' }] },
         { name: 'Great Plains', plugins: ['outline 4'], folders: [] },
       ],

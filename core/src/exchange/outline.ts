@@ -8,6 +8,7 @@ import {
   documentName,
   documentVersion,
   identityOf,
+  withFavourites,
   type DocumentCabinet,
   type DocumentFolder,
   type DocumentPlugin,
@@ -111,15 +112,17 @@ export function readOutline(
   if (reading.count > limits.outlines) {
     return wrong(`It holds more than ${limits.outlines.toLocaleString('en')} outlines.`);
   }
-  return ok({
-    document: documentName,
-    version: documentVersion,
-    computer: typeof head.title === 'string' ? head.title : '',
-    cabinets,
-    plugins: [...reading.plugins.values()],
-    chains: [],
-    spellings: [],
-  });
+  return ok(
+    withFavourites({
+      document: documentName,
+      version: documentVersion,
+      computer: typeof head.title === 'string' ? head.title : '',
+      cabinets,
+      plugins: [...reading.plugins.values()],
+      chains: [],
+      spellings: [],
+    }),
+  );
 }
 
 /** Why a text is no XML; null where it is. */

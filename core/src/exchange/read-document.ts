@@ -9,6 +9,7 @@ import {
   documentVersion,
   foldersOfDocument,
   namedFoldersOf,
+  withFavourites,
   type DocumentFolder,
   type KeptFields,
   type OrderDocument,
@@ -58,7 +59,7 @@ export function readDocument(text: string): Result<ReadDocument> {
     return failed(faultOf(validate.errors?.[0]));
   }
   const problems = troubleWithin(value);
-  return problems.length > 0 ? failed(...problems) : ok(apart(value));
+  return problems.length > 0 ? failed(...problems) : ok(apart(withFavourites(value)));
 }
 
 function parseJson(text: string): Result<unknown> {

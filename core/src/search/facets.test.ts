@@ -82,4 +82,15 @@ describe('facets', () => {
     ]).toEqual([['new'], ['both'], ['new', 'away', 'gone'], ['new', 'old', 'away', 'gone']]);
     expect(left({ loaded: 'not-90', bits: '32' })).toEqual(['old']);
   });
+
+  it('know what arrived since a time', () => {
+    expect(left({ arrived: 'since 2025-01-01T00:00:00Z' })).toEqual([
+      'new',
+      'both',
+      'away',
+      'gone',
+    ]);
+    expect(left({ arrived: 'since 2026-11-20T00:00:01Z' })).toEqual([]);
+    expect(left({ arrived: 'since never' })).toEqual([]);
+  });
 });

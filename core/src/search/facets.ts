@@ -34,6 +34,9 @@ export const facetValues = {
 const within = (time: string, days: string, now: number): boolean =>
   now - Date.parse(time) <= Number(days) * day;
 
+/** Before a time (ISO 8601) as a value of `arrived`: what a scan brought arrived since its start. */
+export const sinceTime = 'since ';
+
 /** Whether a plugin has every wanted fact. An unknown value lets nothing pass. */
 export function hasFacets(plugin: Plugin, wanted: Facets, facts: FacetFacts): boolean {
   const said = facts.answers.get(plugin.id);
@@ -64,7 +67,10 @@ export function hasFacets(plugin: Plugin, wanted: Facets, facts: FacetFacts): bo
     },
     tag: (value) => said?.tags.includes(value) ?? false,
     folder: (value) => facts.isIn(value, plugin.id),
-    arrived: (value) => within(plugin.arrived, value, facts.now),
+    arrived: (value) =>
+      value.startsWith(sinceTime)
+        ? Date.parse(plugin.arrived) >= Date.parse(value.slice(sinceTime.length))
+        : within(plugin.arrived, value, facts.now),
     loaded: (value) => {
       if (value === 'never') {
         return last === undefined;

@@ -1,6 +1,7 @@
 /** What narrows the list, as the rule of a smart folder. */
 import { noVendor, type Filter } from './filter.ts';
-import type { Facet } from './facets.ts';
+import { sinceTime, type Facet } from './facets.ts';
+import { day } from '../time.ts';
 import type { Line, Rule } from '../rules/language/rule.ts';
 
 /** Null when nothing narrows. Letters are looked for in names, vendor, types and tags, as the list does. */
@@ -42,6 +43,10 @@ const within = (field: 'arrived' | 'last loaded', days: string): Line => ({
   values: [`${days} days`],
 });
 
+/** The day before a time, UTC: what comes after it includes the time's own day. */
+const dayBefore = (time: string): string =>
+  new Date(Date.parse(time) - day).toISOString().slice(0, 10);
+
 function lineFor(facet: Facet, value: string): Line | null {
   switch (facet) {
     case 'bits':
@@ -57,7 +62,13 @@ function lineFor(facet: Facet, value: string): Line | null {
     case 'folder':
       return is('folder', value);
     case 'arrived':
-      return within('arrived', value);
+      return value.startsWith(sinceTime)
+        ? {
+            field: 'arrived',
+            relation: 'after',
+            values: [dayBefore(value.slice(sinceTime.length))],
+          }
+        : within('arrived', value);
     case 'loaded':
       if (value === 'never') {
         return { field: 'last loaded', relation: 'never', values: [] };

@@ -7,3 +7,4 @@ export {
   type ShelfOptions,
   type ShelfOutcome,
 } from './write-shelf.ts';
+export { readTree, type Tree, type TreeLeaf } from './read-tree.ts';

@@ -94,7 +94,7 @@ export const listComputers = (): Promise<ComputerView[]> => call('GET', 'compute
 
 /** An order that is to be read in: a document's text, or that of another computer here. */
 export interface IncomingOrder {
-  readonly form?: 'document' | 'outline' | 'table';
+  readonly form?: 'document' | 'outline' | 'table' | 'tree';
   readonly text?: string;
   readonly computer?: string;
   readonly how: MergeMode;

@@ -4,8 +4,16 @@
  */
 import { Fragment, useMemo } from 'react';
 import { Dropdown } from 'react-bootstrap';
-import { allTags, facetValues, facets, type Facet, type Filter } from '@clever-drawer/core';
+import {
+  allTags,
+  facetValues,
+  facets,
+  sinceTime,
+  type Facet,
+  type Filter,
+} from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
+import { sayTime } from '../ui/time-words.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 
 const heads: Record<Facet, string> = {
@@ -73,6 +81,9 @@ export function FacetWords({
     }
     if (facet === 'folder') {
       return `in ${folders.get(value) ?? 'a folder that is gone'}`;
+    }
+    if (facet === 'arrived' && value.startsWith(sinceTime)) {
+      return `arrived since ${sayTime(value.slice(sinceTime.length))}`;
     }
     return texts[`${facet} ${value}`] ?? `${facet} ${value}`;
   };

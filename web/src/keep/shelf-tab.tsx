@@ -5,6 +5,7 @@ import { Button, Form } from 'react-bootstrap';
 import { plural, type ShelfSettings, type ShelfView } from '@clever-drawer/core';
 import { useArrangement, useComputer, useOrder } from '../studio/contexts.ts';
 import { sayTime } from '../ui/time-words.ts';
+import { TakeIn } from './take-in.tsx';
 
 export function ShelfTab() {
   const { client, computer } = useComputer();
@@ -15,19 +16,74 @@ export function ShelfTab() {
     placeholderData: (before: ShelfView | undefined) => before,
   });
   return (
-    <section className="keep-sheet" aria-labelledby="shelf-title">
-      <h2 id="shelf-title">A cabinet as directories</h2>
-      <p className="text-soft">
-        For programs that read directories and nothing else: a directory for each folder, in it a
-        link to the copy in front of each plugin. Smart folders hold what they hold now. It is kept
-        in step by itself, in a directory of its own; nothing else is ever touched.
-      </p>
-      {computer.isElsewhere ? (
-        <p>{computer.name} is another computer: its shelf is written there.</p>
-      ) : (
-        shelf.data && <ShelfForm key={shelf.data.settings?.directory ?? ''} view={shelf.data} />
+    <>
+      <section className="keep-sheet" aria-labelledby="shelf-title">
+        <h2 id="shelf-title">A cabinet as directories</h2>
+        <p className="text-soft">
+          For programs that read directories and nothing else: a directory for each folder, in it a
+          link to the copy in front of each plugin. Smart folders hold what they hold now. It is
+          kept in step by itself, in a directory of its own; nothing else is ever touched.
+        </p>
+        {computer.isElsewhere ? (
+          <p>{computer.name} is another computer: its shelf is written there.</p>
+        ) : (
+          shelf.data && <ShelfForm key={shelf.data.settings?.directory ?? ''} view={shelf.data} />
+        )}
+      </section>
+      {!computer.isElsewhere && <ReadTree />}
+    </>
+  );
+}
+
+/** The other way: directories that are there already, read as a cabinet. */
+function ReadTree() {
+  const { computer } = useComputer();
+  const [path, setPath] = useState('');
+  const [asked, setAsked] = useState<string | null>(null);
+  return (
+    <>
+      <section className="keep-sheet" aria-labelledby="tree-title">
+        <h2 id="tree-title">Directories as a cabinet</h2>
+        <p className="text-soft">
+          A tree of links, of plugin files or of files that are called like plugins becomes a
+          cabinet: you see what was recognised before anything changes. The directories are only
+          read.
+        </p>
+        <Form
+          className="shelf-form"
+          onSubmit={(event) => {
+            event.preventDefault();
+            setAsked(path.trim() === '' ? null : path.trim());
+          }}
+        >
+          <Form.Control
+            aria-label="The tree of directories"
+            value={path}
+            autoComplete="off"
+            spellCheck={false}
+            placeholder="/home/you/My plugins"
+            onChange={(event) => {
+              setPath(event.target.value);
+            }}
+          />
+          <div className="keep-acts">
+            <Button type="submit" variant="quiet">
+              Look what it holds
+            </Button>
+          </div>
+        </Form>
+      </section>
+      {asked !== null && (
+        <TakeIn
+          key={asked}
+          source={{ text: asked, form: 'tree' }}
+          title={`${asked} → ${computer.name}`}
+          onDone={() => {
+            setAsked(null);
+          }}
+        />
       )}
-    </section>
+    </>
   );
 }
 

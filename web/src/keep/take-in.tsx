@@ -17,7 +17,7 @@ import { MatchRows } from './match-rows.tsx';
 
 /** Where it comes from. */
 export type OrderSource =
-  | { readonly text: string; readonly form: 'document' | 'outline' | 'table' }
+  | { readonly text: string; readonly form: 'document' | 'outline' | 'table' | 'tree' }
   | { readonly computer: string };
 
 interface Props {

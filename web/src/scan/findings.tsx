@@ -1,12 +1,13 @@
 /** What the scans found, one scan at a time. */
 import { useQuery } from '@tanstack/react-query';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useRef, useState, type ReactNode } from 'react';
+import { useRef, type ReactNode } from 'react';
 import { Button, Nav } from 'react-bootstrap';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import {
   describe,
   findingKinds,
+  sinceTime,
   type FindingKind,
   type FindingView,
   type ScanView,
@@ -29,7 +30,11 @@ const names: Record<FindingKind, string> = {
 
 export function Findings({ scans, hasPlaces }: { scans: readonly ScanView[]; hasPlaces: boolean }) {
   const { client } = useComputer();
-  const [chosen, setChosen] = useState<string | null>(null);
+  const [params, setParams] = useSearchParams();
+  const chosen = params.get('scan');
+  const setChosen = (scan: string | null): void => {
+    setParams(scan === null ? {} : { scan });
+  };
   const failed = useQuery({
     queryKey: ['findings', client.computer, failedNow],
     queryFn: client.failedNow,
@@ -66,7 +71,7 @@ export function Findings({ scans, hasPlaces }: { scans: readonly ScanView[]; has
 interface FindingTabsProps {
   readonly isFailedShown: boolean;
   readonly scan: ScanView;
-  readonly setChosen: React.Dispatch<React.SetStateAction<string | null>>;
+  readonly setChosen: (scan: string | null) => void;
   readonly scans: readonly ScanView[];
   readonly failedCount: number;
 }
@@ -151,6 +156,14 @@ function FindingList({ scan }: { scan: ScanView }) {
         {counts || 'Nothing new'}
         {scan.counts.unchanged > 0 && ` · ${scan.counts.unchanged} unchanged`}
         {scan.state === 'stopped' && ' · stopped before the end'}.{shownOf}
+        {scan.counts.arrived > 0 && (
+          <>
+            {' '}
+            <Link to={`/file?arrived=${encodeURIComponent(`${sinceTime}${scan.startedAt}`)}`}>
+              Show what arrived in File
+            </Link>
+          </>
+        )}
       </p>
       {list.length === 0 && findings.data && (
         <p className="empty">
@@ -205,6 +218,7 @@ function FindingRow({ finding }: { finding: FindingView }) {
       <span className="what">
         <strong>{finding.name}</strong>
         <span className={finding.problem ? 'text-brick' : 'text-soft'}>{detail(finding)}</span>
+        {finding.problem && <FailedPath finding={finding} />}
       </span>
       {finding.copy !== null && <SetAside copy={finding.copy} name={finding.name} />}
       {finding.plugin !== null && finding.sort !== 'gone' && (
@@ -213,6 +227,13 @@ function FindingRow({ finding }: { finding: FindingView }) {
         </Link>
       )}
     </>
+  );
+}
+
+/** Where a copy that failed lies, unless its reason has said so. */
+function FailedPath({ finding: { path, problem } }: { readonly finding: FindingView }) {
+  return problem && describe(problem).includes(path) ? null : (
+    <code className="failed-path">{path}</code>
   );
 }
 

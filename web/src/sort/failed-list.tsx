@@ -61,6 +61,9 @@ function FailedRows({ findings }: { readonly findings: readonly FindingView[] })
           <span className="what">
             <strong>{finding.name}</strong>
             <span className="text-brick">{finding.problem ? describe(finding.problem) : ''}</span>
+            {!(finding.problem && describe(finding.problem).includes(finding.path)) && (
+              <code className="failed-path">{finding.path}</code>
+            )}
           </span>
           <Button
             size="sm"

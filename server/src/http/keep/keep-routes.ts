@@ -49,7 +49,7 @@ const backupsSchema = object({
   keep: number().integer().min(1).max(1000).required(),
 });
 const incomingSchema = object({
-  form: string().oneOf(['document', 'outline', 'table']),
+  form: string().oneOf(['document', 'outline', 'table', 'tree']),
   text: string(),
   computer: id(),
   how: string().oneOf(mergeModes).required(),

@@ -69,8 +69,10 @@ import { loggable } from '../../log.ts';
 import type { Parts } from '../../parts.ts';
 import { isUuid } from '../../uuid.ts';
 import { step, type Worked } from '../order/step.ts';
+import { readTree } from '../../shelf/index.ts';
 import { pointBefore } from './keep-points.ts';
 import { orderOfPoint } from './points.ts';
+import { documentOfTree } from './tree-document.ts';
 
 /** The document of a computer's order, as it is or (with `point`) as it was. */
 export function exportDocument(
@@ -117,9 +119,9 @@ async function documentHere(
   });
 }
 
-/** What is to be read in: the text of a document, outline or table, or the order of another computer here. */
+/** What is to be read in: the text of a document, outline or table, the path of a tree of directories, or the order of another computer here. */
 export interface Incoming {
-  readonly form?: 'document' | 'outline' | 'table' | undefined;
+  readonly form?: 'document' | 'outline' | 'table' | 'tree' | undefined;
   readonly text?: string | undefined;
   readonly computer?: string | undefined;
   readonly how: MergeMode;
@@ -309,6 +311,12 @@ async function readIncoming(
   here: string,
   { text, computer, form }: Incoming,
 ): Promise<Result<ReadDocument>> {
+  if (text !== undefined && form === 'tree') {
+    const tree = await readTree(text);
+    return tree.ok
+      ? ok({ document: documentOfTree(tree.value, await allCopies(manager, here)), kept: {} })
+      : tree;
+  }
   if (text !== undefined && form === 'outline') {
     return readOutlineHere(manager, here, text);
   }
