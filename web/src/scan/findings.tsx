@@ -31,9 +31,11 @@ const names: Record<FindingKind, string> = {
 export function Findings({ scans, hasPlaces }: { scans: readonly ScanView[]; hasPlaces: boolean }) {
   const { client } = useComputer();
   const [params, setParams] = useSearchParams();
-  const chosen = params.get('scan');
+  // A choice holds until there is a newer scan, which then stands in front.
+  const latest = scans[0]?.id ?? '';
+  const chosen = params.get('of') === latest ? params.get('scan') : null;
   const setChosen = (scan: string | null): void => {
-    setParams(scan === null ? {} : { scan });
+    setParams(scan === null ? {} : { scan, of: latest });
   };
   const failed = useQuery({
     queryKey: ['findings', client.computer, failedNow],
