@@ -97,19 +97,27 @@ export const PluginRow = memo(function RowOfPlugin(props: RowProps) {
   );
 });
 
-function InFolders({ props }: { readonly props: RowProps }) {
-  return (
-    <span className="in-folders">
-      {props.folders.length > 0 ? (
-        props.folders.slice(0, 3).map((f) => (
-          <span key={f.id} className="hand">
-            {f.name}
-          </span>
-        ))
-      ) : (
+/** Two lines, whole: the first two folders, and how many more. */
+function InFolders({ props: { folders } }: { readonly props: RowProps }) {
+  const [first, second] = folders;
+  if (!first) {
+    return (
+      <span className="in-folders">
         <span className="text-faint">in no folder</span>
+      </span>
+    );
+  }
+  return (
+    <span className="in-folders" title={folders.map(({ name }) => name).join(', ')}>
+      <span className="in-folder">
+        <span className="hand">{first.name}</span>
+      </span>
+      {second && (
+        <span className="in-folder">
+          <span className="hand">{second.name}</span>
+          {folders.length > 2 && <span className="text-soft">+{folders.length - 2}</span>}
+        </span>
       )}
-      {props.folders.length > 3 && <span className="text-soft">+{props.folders.length - 3}</span>}
     </span>
   );
 }
