@@ -36,7 +36,7 @@ The order as one document (docs/file-format.md).
   check   says what is wrong with a document, where, and what should stand there
   diff    a line of JSON for each difference: what (comes, goes, changes), about, name, words, plugins
   export  writes the order of a computer of the running application
-  import  reads a document into it, as one change that undo takes back
+  import  reads a document (or an outline .opml, a table .csv) into it, as one change that undo takes back
   --how HOW        add (what is not here), theirs (the document wins), mine (this order wins, what it
                    left open is filled), replace; add unless it is said
   --dry-run        says what would change, and changes nothing
@@ -241,6 +241,14 @@ async function exportTo(wishes: Wishes, terminal: Terminal): Promise<ExitStatus>
   return 0;
 }
 
+/** What a file is, by its ending. */
+function formOf(file: string): 'document' | 'outline' | 'table' {
+  if (/\.(?:opml|xml)$/i.test(file)) {
+    return 'outline';
+  }
+  return /\.csv$/i.test(file) ? 'table' : 'document';
+}
+
 async function importFrom(wishes: Wishes, terminal: Terminal): Promise<ExitStatus> {
   const [file = ''] = wishes.files;
   const text = await readFile(file, 'utf8').catch(() => null);
@@ -250,14 +258,14 @@ async function importFrom(wishes: Wishes, terminal: Terminal): Promise<ExitStatu
   }
   const computer = await computerNamed(wishes, wishes.computer, terminal);
   const what = wishes.isDry ? 'preview' : 'merge';
+  const body = JSON.stringify({ form: formOf(file), text, how: wishes.how, choices: {} });
   const response =
     computer &&
-    (await askRunning(
-      wishes,
-      `/api/computers/${computer.id}/document/${what}?how=${wishes.how}`,
-      terminal,
-      { method: 'POST', body: text, headers: { 'Content-Type': 'application/json' } },
-    ));
+    (await askRunning(wishes, `/api/computers/${computer.id}/document/${what}`, terminal, {
+      method: 'POST',
+      body,
+      headers: { 'Content-Type': 'application/json' },
+    }));
   if (!response) {
     return 1;
   }

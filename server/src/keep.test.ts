@@ -1,8 +1,10 @@
 /** Points to return to, and the order out of and into the application as a document. */
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
-import { mkdirSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { execFile } from 'node:child_process';
+import { mkdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { promisify } from 'node:util';
 import {
   plainText,
   type CatalogView,
@@ -368,4 +370,33 @@ describe('a tree of directories', () => {
     });
     expect(missing.status).toBe(422);
   });
+});
+
+describe('the command line', () => {
+  it('takes the order out and brings it back in, with a preview', async () => {
+    const run = async (...args: string[]): Promise<{ stdout: string; stderr: string }> =>
+      promisify(execFile)(join(import.meta.dirname, '../../clever-drawer'), [
+        'order',
+        ...args,
+        '--to',
+        server.address,
+        '--computer',
+        name,
+      ]);
+    const name = `Computer ${randomUUID()}`;
+    await server.query('UPDATE computer SET name = $2 WHERE id = $1', [server.computer, name]);
+    await addFolder('Squeeze', 'Alder Tone');
+    const file = join(newPlace(), 'order.json');
+    await run('export', file);
+    const text = readFileSync(file, 'utf8');
+    writeFileSync(file, text.replace('"Squeeze"', '"Press"'));
+    const dry = await run('import', file, '--how', 'theirs', '--dry-run');
+    expect(dry.stdout).toContain('Squeeze is called Press');
+    expect((await order()).records).toContainEqual(expect.objectContaining({ name: 'Squeeze' }));
+    const done = await run('import', file, '--how', 'theirs');
+    expect(done.stderr).toContain('it wins');
+    expect((await order()).records).toContainEqual(expect.objectContaining({ name: 'Press' }));
+    writeFileSync(file, text.slice(0, 200));
+    await expect(run('import', file)).rejects.toThrow(/line \d+/);
+  }, 60_000);
 });
