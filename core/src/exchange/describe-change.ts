@@ -8,6 +8,7 @@ import {
   allPlacements,
   cabinetIn,
   folderIn,
+  foldersWithin,
   type Cabinet,
   type Folder,
   type Order,
@@ -46,7 +47,13 @@ export function describeChange(
   nameOf: NameOfPlugin,
 ): DescribedChange {
   const after = applyChange(before, change);
-  const says: Says = { before, after, change, name: (id) => nameOf(id) ?? 'a plugin' };
+  const says: Says = {
+    before,
+    after,
+    change,
+    sides: { comes: sideOf(after), goes: sideOf(before) },
+    name: (id) => nameOf(id) ?? 'a plugin',
+  };
   return {
     lines: [
       ...framesOf(says, 'comes'),
@@ -67,10 +74,25 @@ interface Says {
   readonly before: Order;
   readonly after: Order;
   readonly change: OrderChange;
+  /** Where what comes stands, and where what goes stood. */
+  readonly sides: Readonly<Record<Way, Side>>;
   readonly name: (plugin: string) => string;
 }
 
 type Way = 'comes' | 'goes';
+
+/** An order with its folders and placements, each looked for once. */
+interface Side {
+  readonly order: Order;
+  readonly folders: readonly Folder[];
+  readonly placements: readonly Placement[];
+}
+
+const sideOf = (order: Order): Side => ({
+  order,
+  folders: allFolders(order),
+  placements: allPlacements(order),
+});
 type Table = OrderRecord['table'];
 type RecordOf<T extends Table> = Extract<OrderRecord, { table: T }>;
 
@@ -80,20 +102,18 @@ function ofTable<T extends Table>(records: readonly OrderRecord[], table: T): Re
 
 const movingOf = ({ change }: Says, way: Way): readonly OrderRecord[] =>
   way === 'comes' ? change.added : change.removed;
-const sideOf = ({ before, after }: Says, way: Way): Order => (way === 'comes' ? after : before);
 
 /** Cabinets, and folders that come or go without what they stand in. */
 function framesOf(says: Says, way: Way): ChangeLine[] {
   const records = movingOf(says, way);
-  const order = sideOf(says, way);
   const cabinets = ofTable(records, 'cabinet');
   const folders = ofTable(records, 'folder');
   const gone = new Set<string>([...cabinets, ...folders].map(({ id }) => id));
   const isOutermost = (folder: Folder): boolean =>
     !gone.has(folder.cabinet) && (folder.parent === null || !gone.has(folder.parent));
   return [
-    ...cabinets.map((cabinet) => cabinetLine(says, order, cabinet, way)),
-    ...folders.filter(isOutermost).map((folder) => folderLine(says, order, folder, way)),
+    ...cabinets.map((cabinet) => cabinetLine(says, cabinet, way)),
+    ...folders.filter(isOutermost).map((folder) => folderLine(says, folder, way)),
   ];
 }
 
@@ -108,10 +128,11 @@ const line = (
 const namesIn = (says: Says, placements: readonly Placement[]): string[] =>
   placements.map(({ plugin }) => says.name(plugin)).sort(compareNames);
 
-function cabinetLine(says: Says, order: Order, cabinet: Cabinet, way: Way): ChangeLine {
-  const folders = allFolders(order).filter((folder) => folder.cabinet === cabinet.id);
+function cabinetLine(says: Says, cabinet: Cabinet, way: Way): ChangeLine {
+  const side = says.sides[way];
+  const folders = side.folders.filter((folder) => folder.cabinet === cabinet.id);
   const ids = new Set<string>(folders.map(({ id }) => id));
-  const placements = allPlacements(order).filter(({ folder }) => ids.has(folder));
+  const placements = side.placements.filter(({ folder }) => ids.has(folder));
   const held = `with ${plural(folders.length, 'folder')} and ${plural(placements.length, 'plugin')} filed`;
   return line(
     way,
@@ -129,17 +150,10 @@ const formWords: Readonly<Record<Folder['form'], string>> = {
   divider: 'divider',
 };
 
-function folderLine(says: Says, order: Order, folder: Folder, way: Way): ChangeLine {
-  const within = new Set<string>([folder.id]);
-  for (let size = 0; size !== within.size; ) {
-    size = within.size;
-    for (const one of allFolders(order)) {
-      if (one.parent !== null && within.has(one.parent)) {
-        within.add(one.id);
-      }
-    }
-  }
-  const placements = allPlacements(order).filter((placement) => within.has(placement.folder));
+function folderLine(says: Says, folder: Folder, way: Way): ChangeLine {
+  const side = says.sides[way];
+  const within = foldersWithin(side.folders, [folder.id]);
+  const placements = side.placements.filter((placement) => within.has(placement.folder));
   const held = folder.form === 'folder' ? ` with ${plural(placements.length, 'plugin')}` : '';
   const more = within.size > 1 ? ` and ${plural(within.size - 1, 'folder')} in it` : '';
   const words = `The ${formWords[folder.form]} ${folder.name}${held}${more}`;
@@ -168,7 +182,7 @@ function filingsOf(says: Says, way: Way): ChangeLine[] {
   ].filter(({ folder }) => folderIn(before, folder) && folderIn(after, folder));
   const groups = grouped(placements.map((placement) => [placement.folder as string, placement]));
   return [...groups].map(([id, list]) => {
-    const name = folderIn(sideOf(says, way), id)?.name ?? '';
+    const name = folderIn(says.sides[way].order, id)?.name ?? '';
     const plugins = namesIn(says, list);
     return line(way, 'filing', name, `${plural(plugins.length, 'plugin')} in ${name}`, plugins);
   });
@@ -346,14 +360,14 @@ function othersOf({ change }: Says): ChangeLine[] {
 }
 
 /** Folders and placements that are the same before and after. */
-function staying({ before, change }: Says): DescribedChange['stays'] {
+function staying({ sides, change }: Says): DescribedChange['stays'] {
   const touched = new Set(
     [...change.removed, ...change.updated.map(([from]) => from)].map(({ id }) => id as string),
   );
   const isSame = ({ id }: { readonly id: string }): boolean => !touched.has(id);
-  const folders = allFolders(before).filter(({ form }) => form !== 'divider');
+  const folders = sides.goes.folders.filter(({ form }) => form !== 'divider');
   return {
     folders: folders.filter(isSame).length,
-    placements: allPlacements(before).filter(isSame).length,
+    placements: sides.goes.placements.filter(isSame).length,
   };
 }

@@ -72,12 +72,16 @@ function pathsOf(order: Order): Map<string, string> {
   );
 }
 
+/** Where each plugin is filed. */
+const filedOf = (order: Order): Map<string, Placement[]> =>
+  grouped(
+    allPlacements(order).map((placement) => [placement.plugin as string, placement] as const),
+  );
+
 /** The plugins as a table, in the order given. */
 export function writeTable(order: Order, plugins: readonly Plugin[]): string {
   const paths = pathsOf(order);
-  const filed = grouped(
-    allPlacements(order).map((placement) => [placement.plugin as string, placement] as const),
-  );
+  const filed = filedOf(order);
   const rows = plugins.map((plugin): TableRow => {
     const answer = answerIn(order, plugin.id) ?? { ...nothingSaid };
     const names = pluginNamesIn(order, plugin.id);
@@ -150,6 +154,7 @@ export function readTable(
   const reading: Reading = {
     order,
     byId: new Map(plugins.map((plugin) => [plugin.id as string, plugin])),
+    filed: filedOf(order),
     folders: new Map([...pathsOf(order)].map(([id, path]) => [fold(path), id])),
     next: new Map(order),
     newId,
@@ -163,6 +168,7 @@ export function readTable(
 interface Reading {
   readonly order: Order;
   readonly byId: ReadonlyMap<string, Plugin>;
+  readonly filed: ReadonlyMap<string, readonly Placement[]>;
   /** Ids by their folded paths. */
   readonly folders: ReadonlyMap<string, string>;
   readonly next: Map<string, OrderRecord>;
@@ -253,7 +259,7 @@ function takeAnswer(
 }
 
 function takeFolders(
-  { order, folders, next, newId }: Reading,
+  { filed, folders, next, newId }: Reading,
   plugin: PluginId,
   row: Partial<TableRow>,
   line: number,
@@ -270,9 +276,7 @@ function takeFolders(
   }
   const ids = new Set(wanted.flatMap(({ id }) => id ?? []));
   const known = new Set(folders.values());
-  const placed = allPlacements(order).filter(
-    (one) => one.plugin === plugin && known.has(one.folder),
-  );
+  const placed = (filed.get(plugin) ?? []).filter(({ folder }) => known.has(folder));
   for (const placement of placed.filter(({ folder }) => !ids.has(folder))) {
     next.delete(`placement/${placement.id}`);
   }

@@ -16,6 +16,7 @@ import {
   type Cabinet,
   type Folder,
   type Order,
+  type Placement,
   type PluginNames,
 } from '../order/records.ts';
 import { usedIn } from '../order/references.ts';
@@ -180,26 +181,36 @@ export function documentCopy(facts: FoundCopy, belongs: boolean): DocumentCopy {
   };
 }
 
+/** What stands below a cabinet or folder, and what is filed in a folder, in order. */
+interface Held {
+  readonly below: ReadonlyMap<string, readonly Folder[]>;
+  readonly filed: ReadonlyMap<string, readonly Placement[]>;
+  readonly kept: KeptFields;
+}
+
 /** Rules name folders as who reads the document will know them: by the document itself. */
 function allCabinets(order: Order, kept: KeptFields): DocumentCabinet[] {
+  const held: Held = {
+    below: grouped(
+      allFolders(order).map(
+        (folder) => [`${folder.cabinet} ${folder.parent ?? ''}`, folder] as const,
+      ),
+    ),
+    filed: grouped(
+      allPlacements(order).map((placement) => [placement.folder as string, placement] as const),
+    ),
+    kept,
+  };
   const written = (words: RuleWords): DocumentCabinet[] =>
-    cabinetsOf(order).map((cabinet) => cabinetOf(order, cabinet, words, kept));
+    cabinetsOf(order).map((cabinet) => cabinetOf(cabinet, words, held));
   return written({ folders: namedFoldersOf({ cabinets: written(noWords) }) });
 }
 
 function cabinetOf(
-  order: Order,
   cabinet: Cabinet,
   words: RuleWords,
-  kept: KeptFields,
+  { below, filed, kept }: Held,
 ): DocumentCabinet {
-  const folders = allFolders(order);
-  const below = grouped(
-    folders.map((folder) => [`${folder.cabinet} ${folder.parent ?? ''}`, folder] as const),
-  );
-  const filed = grouped(
-    allPlacements(order).map((placement) => [placement.folder as string, placement] as const),
-  );
   const folderOf = (folder: Folder): DocumentFolder => ({
     id: folder.id,
     form: folder.form,

@@ -4,7 +4,7 @@
  */
 import { applyChange, plainText, reverse, squash, type Change } from '../change.ts';
 import type { OrderChange } from '../acts/act-result.ts';
-import type { Order, OrderRecord } from '../order/records.ts';
+import { foldersWithin, type Order, type OrderRecord } from '../order/records.ts';
 import { grouped } from '../grouped.ts';
 
 /** Why there is a point: somebody wanted it, a day with changes ended, or much was about to change. */
@@ -67,20 +67,11 @@ export function partOfChange(order: Order, change: OrderChange, part: ChangePart
 /** The folders that are meant, before or after: the named one and all below, or all of the cabinet. */
 function foldersOfPart(records: readonly OrderRecord[], part: ChangePart): Set<string> {
   const folders = records.flatMap((record) => (record.table === 'folder' ? [record] : []));
-  const within = new Set<string>(
-    folders
-      .filter(({ id, cabinet }) => id === part.folder || cabinet === part.cabinet)
-      .map(({ id }) => id),
+  const named = folders.filter(({ id, cabinet }) => id === part.folder || cabinet === part.cabinet);
+  return foldersWithin(
+    folders,
+    named.map(({ id }) => id),
   );
-  for (let size = -1; size !== within.size; ) {
-    size = within.size;
-    for (const { id, parent } of folders) {
-      if (parent !== null && within.has(parent)) {
-        within.add(id);
-      }
-    }
-  }
-  return within;
 }
 
 /** What thinning has to know of a point. */

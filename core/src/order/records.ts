@@ -245,6 +245,23 @@ export function folderAndBelow(order: Order, folder: Folder): Folder[] {
   ];
 }
 
+/** The folders of some ids and all that stand in them, among the given ones. */
+export function foldersWithin(
+  folders: readonly Pick<Folder, 'id' | 'parent'>[],
+  ids: Iterable<string>,
+): Set<string> {
+  const within = new Set(ids);
+  for (let size = -1; size !== within.size; ) {
+    size = within.size;
+    for (const { id, parent } of folders) {
+      if (parent !== null && within.has(parent)) {
+        within.add(id);
+      }
+    }
+  }
+  return within;
+}
+
 /** For each folder, itself and all below it, of whichever is meant. */
 export function belowIn(order: Order): (folder: string) => string[] {
   const below = grouped(

@@ -2,6 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
 import {
+  allPlacements,
   allSpellings,
   answerIn,
   asId,
@@ -14,7 +15,6 @@ import {
   matchPlugins,
   mergeRecords,
   ok,
-  placementsIn,
   pluginsOfChange,
   withAnswer,
   type ComputerId,
@@ -27,6 +27,7 @@ import {
   type OrderChange,
   type OrderPreview,
   type OrderStep,
+  type PlacementId,
   type Plugin,
   type PluginId,
   type Result,
@@ -119,7 +120,10 @@ async function documentHere(
   });
 }
 
-/** What is to be read in: the text of a document, outline or table, the path of a tree of directories, or the order of another computer here. */
+/**
+ * What is to be read in: the text of a document, outline or table, the path of a tree of directories,
+ * or the order of another computer here.
+ */
 export interface Incoming {
   readonly form?: 'document' | 'outline' | 'table' | 'tree' | undefined;
   readonly text?: string | undefined;
@@ -225,7 +229,7 @@ async function workOut(
     change,
     words: `Read the order${from}: ${howWords[incoming.how]}`,
     before,
-    matches: matches.map((match) => viewOf(match, document, catalog)),
+    matches: viewsOf(matches, document, catalog),
     computer: document.computer,
   });
 }
@@ -390,24 +394,35 @@ function matchDocument(
   });
 }
 
-function viewOf(match: Match, document: OrderDocument, { plugins }: CatalogHere): MatchView {
-  const from = document.plugins.find(({ id }) => id === match.from);
-  return {
-    from: { id: match.from, name: from?.name ?? '', vendor: from?.vendor ?? null },
-    how: match.how,
-    choices: match.choices.map((choice) => {
-      const plugin = plugins.get(choice.plugin);
-      return {
-        ...choice,
-        name: plugin?.name ?? from?.name ?? '',
-        vendor: plugin?.vendor ?? null,
-        formats: [...new Set((plugin?.copies ?? []).map(({ format }) => format))],
-      };
-    }),
-    folders: foldersOfDocument(document)
-      .filter(({ plugins: held }) => held?.includes(match.from))
-      .map(({ name }) => name),
-  };
+/** The matches as they are shown, each with the folders that its plugin stands in. */
+function viewsOf(
+  matches: readonly Match[],
+  document: OrderDocument,
+  { plugins }: CatalogHere,
+): MatchView[] {
+  const wanted = new Map(document.plugins.map((plugin) => [plugin.id, plugin]));
+  const foldersOf = grouped(
+    foldersOfDocument(document).flatMap((folder) =>
+      [...new Set(folder.plugins)].map((id) => [id, folder.name] as const),
+    ),
+  );
+  return matches.map((match) => {
+    const from = wanted.get(match.from);
+    return {
+      from: { id: match.from, name: from?.name ?? '', vendor: from?.vendor ?? null },
+      how: match.how,
+      choices: match.choices.map((choice) => {
+        const plugin = plugins.get(choice.plugin);
+        return {
+          ...choice,
+          name: plugin?.name ?? from?.name ?? '',
+          vendor: plugin?.vendor ?? null,
+          formats: [...new Set((plugin?.copies ?? []).map(({ format }) => format))],
+        };
+      }),
+      folders: foldersOf.get(match.from) ?? [],
+    };
+  });
 }
 
 /**
@@ -547,6 +562,9 @@ async function idsHere(
     return chains.get(id)?.id ?? alike?.id ?? asId(fresh(id));
   };
   const spellings = new Map(allSpellings(before).map(({ spelling, id }) => [spelling, id]));
+  const placements = new Map(
+    allPlacements(before).map(({ id, folder, plugin }) => [`${folder} ${plugin}`, id]),
+  );
   const byIdentity = new Map(copies.map((copy) => [identityOf(copy.facts), copy]));
   return {
     computer: asId<ComputerId>(computer),
@@ -555,7 +573,7 @@ async function idsHere(
     cabinet: (id) => here.cabinets.get(id) ?? asId(fresh(id)),
     folder: (id) => here.folders.get(id) ?? asId(fresh(id)),
     placement: (folder, plugin) =>
-      placementsIn(before, folder).find((one) => one.plugin === plugin)?.id ?? asId(randomUUID()),
+      placements.get(`${folder} ${plugin}`) ?? asId<PlacementId>(randomUUID()),
     spelling: (spelling) => spellings.get(spelling) ?? asId(randomUUID()),
     copy: (copy) => {
       const row = byIdentity.get(identityOf(copy));

@@ -37,13 +37,7 @@ import {
 import type { Parts } from '../../parts.ts';
 import { fitToday, step } from '../order/step.ts';
 
-const noPoint = (): {
-  ok: false;
-  problems: [{ code: 'unknown-record'; at: string; what: string }];
-} => ({
-  ok: false,
-  problems: [{ code: 'unknown-record', at: 'point', what: 'point' }],
-});
+const noPoint = () => failed({ code: 'unknown-record', at: 'point', what: 'point' });
 
 const viewOf = ({
   id,
