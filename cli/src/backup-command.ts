@@ -2,7 +2,7 @@
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import type { BackupFacts } from '@clever-drawer/server/backup';
-import type { ExitStatus, Terminal } from './terminal.ts';
+import { sayHelp, type ExitStatus, type Terminal } from './terminal.ts';
 
 const help = `Use: ./clever-drawer backup FILE [--data DIR]
      ./clever-drawer restore FILE [--data DIR]
@@ -36,8 +36,7 @@ type Task = 'backUp' | 'restoreBackup';
 async function run(task: Task, args: string[], terminal: Terminal): Promise<ExitStatus> {
   const wishes = readWishes(args);
   if (typeof wishes === 'string') {
-    terminal.error(wishes === '' ? help : `${wishes}\n${help}`);
-    return wishes === '' ? 0 : 2;
+    return sayHelp(wishes, help, terminal);
   }
   // The database's part is read only where it is wanted: every other command does without.
   const server = await import('@clever-drawer/server/backup');

@@ -5,7 +5,7 @@ import { copyFound, identityOf } from '@clever-drawer/core/documents';
 import { documentIn } from './document-file.ts';
 import { groupLines } from './grouped-copies.ts';
 import { inputOf, readLines } from './lines.ts';
-import type { ExitStatus, Terminal } from './terminal.ts';
+import { sayHelp, type ExitStatus, type Terminal } from './terminal.ts';
 
 const help = `Use: ./clever-drawer carry ORDER [COPIES]
 
@@ -41,8 +41,7 @@ export async function carryCommand(
 ): Promise<ExitStatus> {
   const wishes = readWishes(args);
   if (typeof wishes === 'string') {
-    terminal.error(wishes === '' ? help : `${wishes}\n${help}`);
-    return wishes === '' ? 0 : 2;
+    return sayHelp(wishes, help, terminal);
   }
   const read = await documentIn(wishes.order, terminal);
   if (!read) {

@@ -23,7 +23,7 @@ import { documentIn } from './document-file.ts';
 import { groupLines } from './grouped-copies.ts';
 import { inputOf, readLines } from './lines.ts';
 import { askRunning, computerNamed, usualAddress, type Running } from './running.ts';
-import type { ExitStatus, Terminal } from './terminal.ts';
+import { sayHelp, type ExitStatus, type Terminal } from './terminal.ts';
 
 const help = `Use: ./clever-drawer order make [COPIES] [--folder NAME]
      ./clever-drawer order check FILE
@@ -120,8 +120,7 @@ export async function orderCommand(
 ): Promise<ExitStatus> {
   const wishes = readWishes(args);
   if (typeof wishes === 'string') {
-    terminal.error(wishes === '' ? help : `${wishes}\n${help}`);
-    return wishes === '' ? 0 : 2;
+    return sayHelp(wishes, help, terminal);
   }
   const [first = '', second = ''] = wishes.files;
   switch (wishes.what) {

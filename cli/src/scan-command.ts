@@ -12,7 +12,7 @@ import {
   usualPlaces,
   type FoundBundle,
 } from '@clever-drawer/server/scanner';
-import type { ExitStatus, Terminal } from './terminal.ts';
+import { sayHelp, type ExitStatus, type Terminal } from './terminal.ts';
 
 const help = `Use: ./clever-drawer scan DIR… | --usual [--formats lv2,vst3,…] [--open] [--timeout SECONDS]
 
@@ -109,8 +109,7 @@ export async function scanCommand(
 ): Promise<ExitStatus> {
   const wishes = readWishes(args);
   if (typeof wishes === 'string') {
-    terminal.error(wishes === '' ? help : `${wishes}\n${help}`);
-    return wishes === '' ? 0 : 2;
+    return sayHelp(wishes, help, terminal);
   }
   const missing = wishes.places.find(({ path }) => !isDirectory(path));
   if (missing) {

@@ -13,7 +13,7 @@ import {
 import { idsAsWritten, recordsOf, type OrderDocument } from '@clever-drawer/core/documents';
 import { directoriesOf, writeShelf } from '@clever-drawer/server/shelf';
 import { documentIn } from './document-file.ts';
-import type { ExitStatus, Terminal } from './terminal.ts';
+import { sayHelp, type ExitStatus, type Terminal } from './terminal.ts';
 
 const help = `Use: ./clever-drawer shelf ORDER DIR [--cabinet NAME] [--figures] [--cards] [--dry-run]
 
@@ -72,8 +72,7 @@ function readWishes(args: string[]): Wishes | string {
 export async function shelfCommand(args: string[], terminal: Terminal): Promise<ExitStatus> {
   const wishes = readWishes(args);
   if (typeof wishes === 'string') {
-    terminal.error(wishes === '' ? help : `${wishes}\n${help}`);
-    return wishes === '' ? 0 : 2;
+    return sayHelp(wishes, help, terminal);
   }
   const read = await documentIn(wishes.order, terminal);
   if (!read) {

@@ -1,15 +1,16 @@
 /** `take FILE --computer NAME`: another computer's scan, read into the running application. */
 import { openAsBlob } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { findingKinds, type Refusal, type TakenView } from '@clever-drawer/core';
-import type { ExitStatus, Terminal } from './terminal.ts';
+import { findingKinds, type TakenView } from '@clever-drawer/core';
+import { askRunning, usualAddress } from './running.ts';
+import { sayHelp, type ExitStatus, type Terminal } from './terminal.ts';
 
 const help = `Use: ./clever-drawer take FILE --computer NAME [--to URL] [--key KEY]
 
 Reads what the scanner wrote on another computer into the running application, as that computer's
 scan. A file that is cut off or odd changes nothing.
   --computer NAME  the computer; it is made when there is none of that name
-  --to URL         where the application runs (http://127.0.0.1:4747)
+  --to URL         where the application runs (${usualAddress})
   --key KEY        its key, where it was started with --private
 Exit status: 0 done, 1 refused, 2 wrong use.`;
 
@@ -44,7 +45,7 @@ function readWishes(args: string[]): Wishes | string {
     if (values.computer === undefined) {
       return 'Say which computer it is: --computer NAME.';
     }
-    const to = values.to ?? 'http://127.0.0.1:4747';
+    const to = values.to ?? usualAddress;
     return URL.canParse(to)
       ? { file, computer: values.computer, to, key: values.key }
       : `"${to}" is no address.`;
@@ -56,8 +57,7 @@ function readWishes(args: string[]): Wishes | string {
 export async function takeCommand(args: string[], terminal: Terminal): Promise<ExitStatus> {
   const wishes = readWishes(args);
   if (typeof wishes === 'string') {
-    terminal.error(wishes === '' ? help : `${wishes}\n${help}`);
-    return wishes === '' ? 0 : 2;
+    return sayHelp(wishes, help, terminal);
   }
   const { file, computer, to, key } = wishes;
   const body = await openAsBlob(file).catch(() => null);
@@ -65,20 +65,12 @@ export async function takeCommand(args: string[], terminal: Terminal): Promise<E
     terminal.error(`${file} cannot be read.`);
     return 2;
   }
-  const url = new URL(`/api/take?computer=${encodeURIComponent(computer)}`, to);
-  const headers: Record<string, string> =
-    key === undefined ? {} : { Authorization: `Bearer ${key}` };
-  const response = await fetch(url, { method: 'POST', body, headers }).catch(() => null);
+  const path = `/api/take?computer=${encodeURIComponent(computer)}`;
+  const response = await askRunning({ to, key }, path, terminal, { method: 'POST', body });
   if (!response) {
-    terminal.error(`Clever Drawer does not answer at ${to}. Start it with ./start, or say --to.`);
     return 1;
   }
-  const answer: unknown = await response.json();
-  if (!response.ok) {
-    terminal.error((answer as Refusal).problems.map(({ message }) => message).join('\n'));
-    return 1;
-  }
-  terminal.error(wordsOf(answer as TakenView));
+  terminal.error(wordsOf((await response.json()) as TakenView));
   return 0;
 }
 

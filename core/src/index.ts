@@ -202,7 +202,7 @@ export {
   type Spelling,
 } from './order/records.ts';
 export { createArranger, ruleWordsOf, type Arrangement } from './arrangement/arrangement.ts';
-export { withChains } from './arrangement/chain-plugin.ts';
+export { catalogAsSaid, withChains } from './arrangement/chain-plugin.ts';
 export { perform, pluginsOfAct } from './acts/perform.ts';
 export { pluginsOfChange, usedIn } from './order/references.ts';
 export type { NameOfPlugin, OrderChange, ActResult } from './acts/act-result.ts';

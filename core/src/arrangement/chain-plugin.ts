@@ -1,7 +1,7 @@
 /** Chains as the catalog shows them: plugins without copies of their own. */
 import { withAnswer, type AnswerFacts } from '../catalog/answer.ts';
 import type { Plugin } from '../catalog/plugin.ts';
-import type { Chain } from '../order/records.ts';
+import { allChains, answerIn, type Chain, type Order } from '../order/records.ts';
 
 /** A chain as a plugin without copies, with the types of all its members. */
 export function chainPlugin(
@@ -43,4 +43,13 @@ export function withChains(
       ),
     ),
   ];
+}
+
+/** The catalog as the user has it: with what is said of each plugin, and the chains behind them. */
+export function catalogAsSaid(catalog: readonly Plugin[], order: Order): readonly Plugin[] {
+  return withChains(
+    catalog.map((plugin) => withAnswer(plugin, answerIn(order, plugin.id))),
+    allChains(order),
+    (id) => answerIn(order, id),
+  );
 }

@@ -54,20 +54,18 @@ export function FindAnything({ onClose, doable }: Props) {
     const letters = typed.trim();
     // Cabinets, vendors and tags are many: they come when letters ask for them.
     const asked = letters === '' ? [] : ranked(places, letters).slice(0, othersShown);
-    const [first, ...plugins] = pluginsFor(letters);
-    const doing = ranked(doable, letters).map(doableChoice);
-    const filed = ranked(folders, letters)
-      .slice(0, othersShown)
-      .map(({ folder }) => folderChoice(folder, go(`/file?open=${folder.id}`)));
-    const rest = [...doing, ...filed, ...asked.map(placeChoice), ...plugins];
+    const plugins = pluginsFor(letters);
+    const others = [
+      ...ranked(doable, letters).map(doableChoice),
+      ...ranked(folders, letters)
+        .slice(0, othersShown)
+        .map(({ folder }) => folderChoice(folder, go(`/file?open=${folder.id}`))),
+      ...asked.map(placeChoice),
+    ];
     // A plugin that has just these letters as its name stands in front of all, as in Load.
-    const isExact = first !== undefined && first.text.toLowerCase() === letters.toLowerCase();
-    if (first === undefined) {
-      return rest;
-    }
-    return isExact
-      ? [first, ...rest]
-      : [...doing, ...filed, ...asked.map(placeChoice), first, ...plugins];
+    const isExact = plugins[0]?.text.toLowerCase() === letters.toLowerCase();
+    const before = isExact ? 1 : 0;
+    return [...plugins.slice(0, before), ...others, ...plugins.slice(before)];
   };
   return (
     <Picker

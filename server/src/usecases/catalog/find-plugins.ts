@@ -4,11 +4,11 @@
  */
 import {
   allAnswers,
-  allChains,
   allFolders,
   allPluginNames,
   acceptsAll,
   asId,
+  catalogAsSaid,
   chosenByLetters,
   copyToLoad,
   entryOf,
@@ -19,8 +19,6 @@ import {
   placementsIn,
   preferenceIn,
   whyNotHere,
-  withAnswer,
-  withChains,
   type CopyId,
   type Format,
   type Plugin,
@@ -62,11 +60,7 @@ async function prepare(parts: Parts, computer: string): Promise<ReadyToFind> {
   ]);
   const answers = new Map(allAnswers(order).map((answer) => [answer.id as string, answer]));
   const namings = new Map(allPluginNames(order).map((naming) => [naming.id as string, naming]));
-  const plugins = withChains(
-    catalog.map((plugin) => withAnswer(plugin, answers.get(plugin.id))),
-    allChains(order),
-    (id) => answers.get(id),
-  );
+  const plugins = catalogAsSaid(catalog, order);
   const pluginById = new Map(plugins.map((plugin) => [plugin.id as string, plugin]));
   const favourites = new Set<string>(
     allFolders(order)

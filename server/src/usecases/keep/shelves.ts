@@ -1,15 +1,12 @@
 /** A cabinet of the running application as directories: what it would be, and bringing it into step. */
 import {
-  allAnswers,
-  allChains,
   cabinetIn,
+  catalogAsSaid,
   describe,
   failed,
   ok,
   planShelf,
   preferenceIn,
-  withAnswer,
-  withChains,
   type Result,
   type ShelfPlan,
   type ShelfSettings,
@@ -37,16 +34,11 @@ async function planOf(
   if (!cabinetIn(order, settings.cabinet)) {
     return null;
   }
-  const answers = new Map(allAnswers(order).map((answer) => [answer.id as string, answer]));
   const catalog = await readCatalog(manager, computer);
   const usage = await readUsage(manager, computer, clock());
   return planShelf({
     order,
-    plugins: withChains(
-      catalog.map((plugin) => withAnswer(plugin, answers.get(plugin.id))),
-      allChains(order),
-      (id) => answers.get(id),
-    ),
+    plugins: catalogAsSaid(catalog, order),
     cabinet: settings.cabinet,
     formatOrder: preferenceIn(order, computer)?.formats,
     hasFigures: settings.hasFigures,
