@@ -90,6 +90,13 @@ test('the order is written to a file, and read back after all was changed', asyn
   await (await downloading).saveAs(path);
   const text = readFileSync(path, 'utf8');
   expect(text).toContain('"Wobble"');
+  expect(text).not.toContain('"loads"');
+  await page.getByRole('checkbox', { name: /^With loads and habits/ }).check();
+  const withLoads = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Write the document' }).click();
+  const whole = join(info.outputDir, 'whole.json');
+  await (await withLoads).saveAs(whole);
+  expect(readFileSync(whole, 'utf8')).toMatch(/"loads": \[/);
   writeFileSync(path, text.replaceAll('"Wobble"', '"Sway"'));
   await page.getByLabel('Document of an order').setInputFiles(path);
   await expect(page.getByText('Nothing would change: both are the same.')).toBeVisible();
@@ -164,6 +171,12 @@ test('the list is edited as a table, and an outline becomes a cabinet', async ({
   await page.goto(`${demo.address}/file?q=table gull`);
   await expect(page.getByTestId('plugin')).toHaveCount(1);
   await expect(page.getByTestId('plugin')).toContainText('Table gull');
+
+  // The list as it is narrowed goes out from File.
+  const narrowed = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'as a table' }).click();
+  await (await narrowed).saveAs(path);
+  expect(readFileSync(path, 'utf8').trim().split('\r\n')).toHaveLength(2);
 
   // An outline: what is called like a plugin is one.
   await page.goto(`${demo.address}/keep?tab=files`);

@@ -28,7 +28,7 @@ import { sayHelp, type ExitStatus, type Terminal } from './terminal.ts';
 const help = `Use: ./clever-drawer order make [COPIES] [--folder NAME]
      ./clever-drawer order check FILE
      ./clever-drawer order diff A B
-     ./clever-drawer order export [FILE] [--computer NAME] [--to URL] [--key KEY]
+     ./clever-drawer order export [FILE] [--loads] [--computer NAME] [--to URL] [--key KEY]
      ./clever-drawer order import FILE [--how HOW] [--dry-run] [--computer NAME] [--to URL] [--key KEY]
 
 The order as one document (docs/file-format.md).
@@ -39,6 +39,7 @@ The order as one document (docs/file-format.md).
   import  reads a document (or an outline .opml, a table .csv) into it, as one change that undo takes back
   --how HOW        add (what is not here), theirs (the document wins), mine (this order wins, what it
                    left open is filled), replace; add unless it is said
+  --loads          writes loads, too, which habits are made of
   --dry-run        says what would change, and changes nothing
   --computer NAME  the computer; the first unless it is said
   --to URL         where the application runs (${usualAddress})
@@ -52,6 +53,7 @@ interface Wishes extends Running {
   readonly computer: string | undefined;
   readonly how: MergeMode;
   readonly isDry: boolean;
+  readonly hasLoads: boolean;
 }
 
 /** What was asked for; a text when it makes no sense, empty for help. */
@@ -68,6 +70,7 @@ function readWishes(args: string[]): Wishes | string {
         to: text,
         key: text,
         'dry-run': { type: 'boolean' },
+        loads: { type: 'boolean' },
         help: { type: 'boolean', short: 'h' },
       },
     });
@@ -95,6 +98,7 @@ function readWishes(args: string[]): Wishes | string {
           computer: values.computer,
           how,
           isDry: values['dry-run'] ?? false,
+          hasLoads: values.loads ?? false,
           to,
           key: values.key,
         }
@@ -226,7 +230,12 @@ async function diff(fileA: string, fileB: string, terminal: Terminal): Promise<E
 async function exportTo(wishes: Wishes, terminal: Terminal): Promise<ExitStatus> {
   const computer = await computerNamed(wishes, wishes.computer, terminal);
   const response =
-    computer && (await askRunning(wishes, `/api/computers/${computer.id}/document`, terminal));
+    computer &&
+    (await askRunning(
+      wishes,
+      `/api/computers/${computer.id}/document${wishes.hasLoads ? '?loads=yes' : ''}`,
+      terminal,
+    ));
   if (!response) {
     return 1;
   }

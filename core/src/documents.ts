@@ -9,6 +9,7 @@ export {
   type DocumentCabinet,
   type DocumentCopy,
   type DocumentFolder,
+  type DocumentLoad,
   type DocumentPicture,
   type DocumentPlugin,
   type KeptFields,

@@ -8,6 +8,7 @@ import { promisify } from 'node:util';
 import {
   plainText,
   type CatalogView,
+  type HabitsView,
   type OrderPreview,
   type OrderStep,
   type OrderView,
@@ -258,6 +259,40 @@ describe('the document', () => {
     expect(await plain()).toEqual(untouched);
     // There is a point before it.
     expect((await points()).points[0]?.reason).toBe('before-document');
+  });
+
+  it('takes loads and habits along where they are wanted, each once', async () => {
+    await arrange();
+    const loaded = await idOf('Alder Tone');
+    const filed = await idOf('Brine Gate');
+    const load = { plugin: loaded, at: '2026-03-02T09:30:00.250Z', track: 'bus', after: filed };
+    const loads = [
+      { ...load, typed: 'alt', keys: 4, took: 900 },
+      { ...load, at: '2026-03-03T09:30:00.000Z', after: null },
+    ];
+    expect((await server.call('POST', 'loads', { loads })).status).toBe(200);
+    expect((await exported()).loads).toBeUndefined();
+    const whole = (await server.call<OrderDocument>('GET', 'document?loads=yes')).body;
+    expect(whole.loads).toEqual([
+      { ...load, typed: 'alt', keys: 4, took: 900 },
+      { plugin: loaded, at: '2026-03-03T09:30:00.000Z', track: 'bus' },
+    ]);
+    const habits = async (): Promise<HabitsView['letters']> =>
+      (await server.call<HabitsView>('GET', 'habits')).body.letters;
+    await begin();
+    const read = { text: JSON.stringify(whole), how: 'add', choices: {} };
+    const preview = await server.call<OrderPreview>('POST', 'document/preview', read);
+    expect(preview.body.loads).toBe(2);
+    expect(await habits()).toEqual([]);
+    await server.call('POST', 'document/merge', { ...read, hasLoads: false });
+    expect(await habits()).toEqual([]);
+    await server.call('POST', 'document/merge', read);
+    await server.call('POST', 'document/merge', read);
+    expect(await habits()).toEqual([{ typed: 'alt', plugin: await idOf('Alder Tone'), times: 1 }]);
+    const again = (await server.call<OrderDocument>('GET', 'document?loads=yes')).body;
+    expect(again.loads?.map(({ at, typed }) => [at, typed])).toEqual(
+      whole.loads?.map(({ at, typed }) => [at, typed]),
+    );
   });
 
   it('brings the very same order back into the computer it is of', async () => {

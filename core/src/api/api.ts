@@ -148,6 +148,8 @@ export interface OrderPreview {
   readonly matches: readonly MatchView[];
   /** The computer it was written on. */
   readonly computer: string;
+  /** Loads that come along; undo leaves them here. */
+  readonly loads: number;
 }
 
 /** A place with how many copies were found in it. */

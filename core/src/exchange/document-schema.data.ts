@@ -2,6 +2,7 @@
 import { licenceStates } from '../catalog/answer.ts';
 import { kinds } from '../catalog/kind.ts';
 import { formats } from '../formats/found-copy.ts';
+import { trackKinds } from '../loading/loadability.ts';
 import { cabinetSlots, folderForms, folderSortings } from '../order/records.ts';
 import { documentName, documentVersion } from './document.ts';
 
@@ -59,6 +60,7 @@ export const documentSchema = {
     chains: listOf('chain', 50_000),
     spellings: listOf('spelling', 50_000),
     pictures: listOf('picture', 50_000),
+    loads: listOf('load', 500_000),
   },
   required: ['document', 'version', 'computer', 'cabinets', 'plugins', 'chains', 'spellings'],
   $defs: {
@@ -132,6 +134,24 @@ export const documentSchema = {
         belongs: { const: true },
       },
       required: ['format', 'path'],
+    },
+    load: {
+      description: 'One load of a plugin into a slot; together they are what habits are made of.',
+      type: 'object',
+      properties: {
+        plugin: id,
+        at: {
+          description: 'ISO 8601, UTC.',
+          type: 'string',
+          pattern: '^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$',
+        },
+        track: { enum: trackKinds },
+        after: id,
+        typed: text(200),
+        keys: { type: 'integer', minimum: 0, maximum: 10_000 },
+        took: { type: 'integer', minimum: 0, maximum: 86_400_000 },
+      },
+      required: ['plugin', 'at', 'track'],
     },
     said,
     spelling: {

@@ -272,6 +272,12 @@ describe('a document that is wrong', () => {
     ],
     ['formatOrder', ['CLAP', 'CLAP'], /formatOrder/],
     ['computer', 'a\u0000b', /control characters/],
+    [
+      'loads',
+      [{ plugin: 'x', at: '2026-02-01T10:00:00Z', track: 'bus' }],
+      /loads\[0\].*not in plugins/,
+    ],
+    ['loads', [{ plugin: 'x', at: 'yesterday', track: 'bus' }], /loads\[0\]\.at/],
   ])('says where: %s', (field, value, expected) => {
     const changed = { ...(JSON.parse(whole()) as object), [field]: value };
     expect(problemOf(JSON.stringify(changed))).toMatch(expected);

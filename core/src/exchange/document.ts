@@ -6,6 +6,7 @@
 import type { AnswerFacts } from '../catalog/answer.ts';
 import type { Kind } from '../catalog/kind.ts';
 import { bareCopy, type Format, type FoundCopy } from '../formats/found-copy.ts';
+import type { TrackKind } from '../loading/loadability.ts';
 import type { CabinetSlot, FolderForm, FolderSorting } from '../order/records.ts';
 
 /** What the field `document` of every such file says. */
@@ -114,6 +115,21 @@ export interface DocumentSpelling {
   readonly vendor: string;
 }
 
+/** One load, as it was remembered. */
+export interface DocumentLoad {
+  /** Id of the plugin. */
+  readonly plugin: string;
+  /** ISO 8601, UTC. */
+  readonly at: string;
+  readonly track: TrackKind;
+  /** Id of the plugin in the slot before. */
+  readonly after?: string;
+  readonly typed?: string;
+  readonly keys?: number;
+  /** Milliseconds from the first key to the last. */
+  readonly took?: number;
+}
+
 /** The whole file. */
 export interface OrderDocument {
   readonly document: typeof documentName;
@@ -126,6 +142,8 @@ export interface OrderDocument {
   readonly chains: readonly DocumentChain[];
   readonly spellings: readonly DocumentSpelling[];
   readonly pictures?: readonly DocumentPicture[];
+  /** Only where they were asked for: what habits are made of. */
+  readonly loads?: readonly DocumentLoad[];
 }
 
 /**

@@ -164,7 +164,20 @@ function danglingIn(document: OrderDocument, folders: readonly DocumentFolder[])
       ? []
       : [wrong(`chain ${chain.name}`, `It names the plugin ${missing}, which is not in plugins.`)];
   });
-  return [...ofFolders, ...ofChains];
+  return [...ofFolders, ...ofChains, ...wrongLoads(document)];
+}
+
+/** The first load that names what is not there, or a day that does not exist. */
+function wrongLoads({ loads = [], plugins }: OrderDocument): Problem[] {
+  const known = new Set(plugins.map(({ id }) => id));
+  const isKnown = (id: string | undefined): boolean => id === undefined || known.has(id);
+  const at = loads.findIndex(
+    ({ plugin, after, at: time }) =>
+      !isKnown(plugin) || !isKnown(after) || Number.isNaN(Date.parse(time)),
+  );
+  return at < 0
+    ? []
+    : [wrong(`loads[${at}]`, 'Its plugin is not in plugins, or its time is no time.')];
 }
 
 function wrongRules(document: OrderDocument, folders: readonly DocumentFolder[]): Problem[] {

@@ -32,6 +32,7 @@ import {
   type DocumentChain,
   type DocumentCopy,
   type DocumentFolder,
+  type DocumentLoad,
   type DocumentPicture,
   type DocumentPlugin,
   type DocumentSaid,
@@ -52,6 +53,8 @@ export interface DocumentSource {
   }[];
   readonly kept?: KeptFields;
   readonly pictures?: readonly DocumentPicture[];
+  /** Loads to be written, too; their plugins then are, filed or not. */
+  readonly loads?: readonly DocumentLoad[];
 }
 
 /** The document of an order. Only plugins to which the order refers are in it. */
@@ -92,6 +95,7 @@ export function documentOf(order: Order, source: DocumentSource): OrderDocument 
     ...(source.pictures && source.pictures.length > 0
       ? { pictures: source.pictures.toSorted((a, b) => compareTexts(a.id, b.id)) }
       : {}),
+    ...loadsOf(source),
     ...kept[''],
   };
 }
@@ -133,7 +137,7 @@ function given<T extends object>(facts: T): { [K in keyof T]?: NonNullable<T[K]>
 
 function pluginsOf(order: Order, source: DocumentSource): DocumentPlugin[] {
   const said = new Set(allCopyAssignments(order).map(({ id }) => id as string));
-  const used = new Set<string>(usedIn(order));
+  const used = new Set<string>([...usedIn(order), ...pluginsOfLoads(source.loads ?? [])]);
   const copiesOf = grouped(source.copies.map((copy) => [copy.plugin ?? '', copy] as const));
   const isMeant = (id: string): boolean =>
     used.has(id) || (copiesOf.get(id) ?? []).some((copy) => said.has(copy.id));
@@ -151,6 +155,18 @@ function pluginsOf(order: Order, source: DocumentSource): DocumentPlugin[] {
         .sort((a, b) => compareTexts(copyKey(a), copyKey(b))),
     }))
     .sort(byNameAndId);
+}
+
+const pluginsOfLoads = (loads: readonly DocumentLoad[]): string[] =>
+  loads.flatMap(({ plugin, after }) => [plugin, ...(after === undefined ? [] : [after])]);
+
+/** Oldest first. Loads of what the catalog does not know are left out. */
+function loadsOf({ loads = [], plugins }: DocumentSource): Pick<OrderDocument, 'loads'> {
+  const known = new Set<string>(plugins.map(({ id }) => id));
+  const told = loads
+    .filter((load) => pluginsOfLoads([load]).every((id) => known.has(id)))
+    .sort((a, b) => compareTexts(a.at, b.at) || compareTexts(a.plugin, b.plugin));
+  return told.length > 0 ? { loads: told } : {};
 }
 
 const copyKey = (copy: DocumentCopy): string => `${identityOf(copy)} ${copy.path}`;

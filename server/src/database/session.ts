@@ -171,6 +171,19 @@ const counted = `joined AS (SELECT DISTINCT ON (before_id) before_id, plugin_id 
 const warmth = `sum(power(2, - least(1000, greatest(0, extract(epoch
   FROM ($2::timestamptz - at)))::float8 / ($3::float8 * 86400)))) warmth`;
 
+/** A load, with the plugins that it counts for now. */
+export type CountedLoad = Pick<LoadRow, 'at' | 'track' | 'typed' | 'keys' | 'took'> & {
+  readonly plugin: string;
+  readonly after: string | null;
+};
+
+/** All loads of a computer, oldest first. */
+export const allLoads = (manager: EntityManager, computer: string): Promise<CountedLoad[]> =>
+  manager.query(
+    `WITH ${counted} SELECT plugin, at, track, "after", typed, keys, took FROM counted ORDER BY at`,
+    [computer],
+  );
+
 /** Each loaded plugin's loads in short. */
 export async function readUsage(
   manager: EntityManager,

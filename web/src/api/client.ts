@@ -99,6 +99,7 @@ export interface IncomingOrder {
   readonly computer?: string;
   readonly how: MergeMode;
   readonly choices: Readonly<Record<string, string | null>>;
+  readonly hasLoads?: boolean;
 }
 
 /** All calls about one computer. */
@@ -166,8 +167,9 @@ export function clientFor(computer: string) {
       ),
     returnTo: (point: string, part: ChangePart | null) =>
       call<OrderStep>('POST', at(`points/${point}/return`), { part }),
-    documentAddress: (point: string | null) =>
-      `/api/${at('document')}${point === null ? '' : `?point=${point}`}`,
+    documentAddress: (withLoads: boolean) =>
+      `/api/${at('document')}${withLoads ? '?loads=yes' : ''}`,
+    pointAddress: (point: string) => `/api/${at('document')}?point=${point}`,
     copiesAddress: `/api/${at('copies.ndjson')}`,
     outlineAddress: `/api/${at('outline')}`,
     table: (plugins: readonly string[] | null) =>

@@ -22,6 +22,7 @@ import {
   type Sorting,
   kindWords,
 } from '@clever-drawer/core';
+import { useWriteTable } from '../annotate/use-write-table.ts';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { FacetWords } from './facet-words.tsx';
@@ -74,6 +75,7 @@ interface SentenceToolsProps {
 }
 
 function SentenceTools({ field, filter, setFilter, rows, total }: SentenceToolsProps) {
+  const writeTable = useWriteTable();
   return (
     <div className="sentence-tools">
       <LettersField field={field} filter={filter} setFilter={setFilter} />
@@ -90,7 +92,17 @@ function SentenceTools({ field, filter, setFilter, rows, total }: SentenceToolsP
             >
               show all
             </button>{' '}
-            <kbd>Esc</kbd> <KeepLink filter={filter} />
+            <kbd>Esc</kbd> <KeepLink filter={filter} />{' '}
+            <button
+              type="button"
+              className="link-words"
+              title="Write what is shown to a file for a spreadsheet (CSV)"
+              onClick={() => {
+                writeTable(rows.map(({ plugin }) => plugin.id));
+              }}
+            >
+              as a table
+            </button>
           </>
         ) : (
           <>{total === 1 ? 'The only plugin' : `All ${plural(total, 'plugin')}`}</>

@@ -1,12 +1,10 @@
 /** The order as a file of one's own: written, and read. */
 import { Download, FileInput } from 'lucide-react';
 import { useRef, useState, type DragEvent } from 'react';
-import { Button } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { Link } from 'react-router';
-import { messageOf } from '../api/client.ts';
+import { useWriteTable } from '../annotate/use-write-table.ts';
 import { useComputer } from '../studio/contexts.ts';
-import { useNotices } from '../ui/notices.tsx';
-import { saveAs } from '../ui/save-as.ts';
 import { TakeIn } from './take-in.tsx';
 
 interface Opened {
@@ -17,6 +15,8 @@ interface Opened {
 export function FilesTab() {
   const { client, computer } = useComputer();
   const [opened, setOpened] = useState<Opened | null>(null);
+  const writeTable = useWriteTable();
+  const [withLoads, setWithLoads] = useState(false);
   return (
     <>
       <section className="keep-sheet" aria-labelledby="write-title">
@@ -26,10 +26,23 @@ export function FilesTab() {
           all that you said of plugins. It is plain JSON, documented, and readable without Clever
           Drawer.
         </p>
+        <Form.Check
+          id="with-loads"
+          checked={withLoads}
+          onChange={() => {
+            setWithLoads(!withLoads);
+          }}
+          label={
+            <>
+              With loads and habits{' '}
+              <span className="text-soft">when, where and by which letters each was loaded</span>
+            </>
+          }
+        />
         <div className="keep-acts">
           <a
             className="btn btn-primary"
-            href={client.documentAddress(null)}
+            href={client.documentAddress(withLoads)}
             download={`${computer.name}.json`}
           >
             <Download size={16} aria-hidden /> Write the document
@@ -41,7 +54,14 @@ export function FilesTab() {
           >
             As an outline (OPML)
           </a>
-          <TableButton />
+          <Button
+            variant="quiet"
+            onClick={() => {
+              writeTable(null);
+            }}
+          >
+            As a table (CSV)
+          </Button>
           <a
             className="btn btn-quiet"
             href={client.copiesAddress}
@@ -82,27 +102,6 @@ function formOf(name: string): 'document' | 'outline' | 'table' {
     return 'outline';
   }
   return /\.csv$/i.test(name) ? 'table' : 'document';
-}
-
-/** All plugins as a table for a spreadsheet. */
-function TableButton() {
-  const { client, computer } = useComputer();
-  const { notify } = useNotices();
-  const write = (): void => {
-    client.table(null).then(
-      ({ text }) => {
-        saveAs(new Blob([text], { type: 'text/csv' }), `${computer.name}.csv`);
-      },
-      (error: unknown) => {
-        notify(messageOf(error), 'trouble');
-      },
-    );
-  };
-  return (
-    <Button variant="quiet" onClick={write}>
-      As a table (CSV)
-    </Button>
-  );
 }
 
 function ChooseFile({ onOpen }: { readonly onOpen: (opened: Opened) => void }) {

@@ -115,7 +115,7 @@ function ReturnActs({ point, comparison }: ReturnActsProps) {
           <OnlyPart comparison={comparison} onTake={goBack} />
         </>
       )}
-      <a className="btn btn-quiet" href={client.documentAddress(point.id)} download="order.json">
+      <a className="btn btn-quiet" href={client.pointAddress(point.id)} download="order.json">
         Write it to a file
       </a>
       <PointMenu point={point} />

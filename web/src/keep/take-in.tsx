@@ -39,9 +39,10 @@ export function TakeIn({ source, title, onDone }: Props) {
   const { notify } = useNotices();
   const [how, setHow] = useState<MergeMode>('add');
   const [choices, setChoices] = useState<Readonly<Record<string, string | null>>>({});
-  const incoming = { ...source, how, choices };
+  const [hasLoads, setHasLoads] = useState(true);
+  const incoming = { ...source, how, choices, hasLoads };
   const preview = useQuery({
-    queryKey: ['preview', client.computer, source, how, choices],
+    queryKey: ['preview', client.computer, source, how, choices, hasLoads],
     queryFn: () => client.previewDocument(incoming),
     placeholderData: (before: OrderPreview | undefined) => before,
     retry: false,
@@ -65,7 +66,7 @@ export function TakeIn({ source, title, onDone }: Props) {
   if (!preview.data) {
     return <p className="text-soft">Looking what of it is here …</p>;
   }
-  const { change, matches } = preview.data;
+  const { change, matches, loads } = preview.data;
   return (
     <section className="keep-sheet" aria-labelledby="take-in-title">
       <h2 id="take-in-title">{title}</h2>
@@ -86,13 +87,30 @@ export function TakeIn({ source, title, onDone }: Props) {
         }}
       />
       {!('form' in source && source.form === 'table') && <Modes how={how} onHow={setHow} />}
+      {(loads > 0 || !hasLoads) && (
+        <Form.Check
+          id="has-loads"
+          checked={hasLoads}
+          onChange={() => {
+            setHasLoads(!hasLoads);
+          }}
+          label={
+            <>
+              Its loads and habits, too{' '}
+              <span className="text-soft">
+                {loads > 0 && `${plural(loads, 'load')}; `}undo leaves them here
+              </span>
+            </>
+          }
+        />
+      )}
       <ChangeLines change={change} way="read" />
       {trouble && (
         <p className="text-brick" role="alert">
           {trouble.message}
         </p>
       )}
-      {change.lines.length > 0 && (
+      {(change.lines.length > 0 || loads > 0) && (
         <div className="keep-acts">
           <Button
             onClick={() => {

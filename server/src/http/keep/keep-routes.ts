@@ -53,6 +53,7 @@ const incomingSchema = object({
   text: string(),
   computer: id(),
   how: string().oneOf(mergeModes).required(),
+  hasLoads: boolean(),
   choices: lazy((value: unknown) =>
     object(
       Object.fromEntries(
@@ -81,8 +82,10 @@ export function keepRoutes(router: Router, parts: Parts): void {
   router.get(
     at('document'),
     handle(async (request, response, computer) => {
-      const point = pointAsked(request.query['point']);
-      const written = await exportDocument(parts, computer, point);
+      const written = await exportDocument(parts, computer, {
+        point: pointAsked(request.query['point']),
+        withLoads: request.query['loads'] === 'yes',
+      });
       if (written.ok) {
         response
           .type('application/json')

@@ -71,22 +71,29 @@ import type { Parts } from '../../parts.ts';
 import { isUuid } from '../../uuid.ts';
 import { step, type Worked } from '../order/step.ts';
 import { readTree } from '../../shelf/index.ts';
+import { loadsForDocument, takeLoads } from './document-loads.ts';
 import { pointBefore } from './keep-points.ts';
 import { orderOfPoint } from './points.ts';
 import { documentOfTree } from './tree-document.ts';
 
-/** The document of a computer's order, as it is or (with `point`) as it was. */
+/** Which document is wanted: of the order as it is, or as it was at a point; with loads or without. */
+export interface DocumentWish {
+  readonly point: string | null;
+  readonly withLoads: boolean;
+}
+
+/** The document of a computer's order. */
 export function exportDocument(
   { database }: Parts,
   computer: string,
-  point: string | null,
+  { point, withLoads }: DocumentWish,
 ): Promise<Result<string>> {
   return database.transaction('REPEATABLE READ', async (manager) => {
     const order =
       point === null
         ? await readOrder(manager, computer)
         : await orderOfPoint(manager, computer, point);
-    const document = order && (await documentHere(manager, computer, order));
+    const document = order && (await documentHere(manager, computer, order, withLoads));
     return document
       ? ok(printDocument(document))
       : failed({ code: 'unknown-record', at: 'point', what: 'point' });
@@ -97,6 +104,7 @@ async function documentHere(
   manager: EntityManager,
   computer: string,
   order: Order,
+  withLoads: boolean,
 ): Promise<OrderDocument> {
   const row = await findComputer(manager, computer);
   const plugins = await listPlugins(manager, computer);
@@ -117,6 +125,7 @@ async function documentHere(
     pictures: pictures
       .filter(({ id }) => said.has(id))
       .map(({ id, bytes }) => ({ id, data: bytes.toString('base64') })),
+    loads: withLoads ? await loadsForDocument(manager, computer) : [],
   });
 }
 
@@ -131,6 +140,8 @@ export interface Incoming {
   readonly how: MergeMode;
   /** What plugins of the document are here, where somebody said so; null leaves one out. */
   readonly choices: Readonly<Record<string, string | null>>;
+  /** Whether loads and habits come along; they do unless somebody says no. */
+  readonly hasLoads?: boolean | undefined;
 }
 
 /** Puts a document into the order, as one change. */
@@ -156,6 +167,7 @@ export async function mergeDocument(
   if (merged.ok) {
     // Places that wait are plugins of the catalog.
     parts.events.tell(computer, { event: 'catalog' });
+    parts.events.tell(computer, { event: 'usage' });
   }
   return merged;
 }
@@ -174,12 +186,13 @@ export async function previewDocument(
     if (!worked.ok) {
       return worked;
     }
-    const { change, before, matches, computer: from } = worked.value;
+    const { change, before, matches, computer: from, loads } = worked.value;
     const names = await pluginNames(runner.manager, computer, pluginsOfChange(change));
     return ok({
       change: describeChange(before, change, (id) => names.get(id)),
       matches,
       computer: from,
+      loads,
     });
   } finally {
     await runner.rollbackTransaction().catch((error: unknown) => {
@@ -194,6 +207,7 @@ interface WorkedOut extends Worked {
   readonly matches: readonly MatchView[];
   /** The computer it is of, by its name. */
   readonly computer: string;
+  readonly loads: number;
 }
 
 async function workOut(
@@ -224,6 +238,8 @@ async function workOut(
   const records = recordsOf(pictures(document), ids);
   const change: OrderChange = mergeRecords(before, records, incoming.how);
   await keepFields(manager, computer, kept, ids);
+  const loads =
+    incoming.hasLoads === false ? 0 : await takeLoads(manager, computer, document, pluginOf);
   const from = document.computer === '' ? '' : ` of ${document.computer}`;
   return ok({
     change,
@@ -231,6 +247,7 @@ async function workOut(
     before,
     matches: viewsOf(matches, document, catalog),
     computer: document.computer,
+    loads,
   });
 }
 
@@ -255,6 +272,7 @@ async function workOutTable(
         words: 'Read a table',
         before,
         matches: [],
+        loads: 0,
         computer: (await findComputer(manager, computer))?.name ?? '',
       })
     : read;
@@ -296,7 +314,7 @@ export async function exportCopies({ database }: Parts, computer: string): Promi
 /** The cabinets of a computer as an outline. */
 export function exportOutline({ database }: Parts, computer: string): Promise<string> {
   return database.transaction('REPEATABLE READ', async (manager) =>
-    writeOutline(await documentHere(manager, computer, await readOrder(manager, computer))),
+    writeOutline(await documentHere(manager, computer, await readOrder(manager, computer), false)),
   );
 }
 
@@ -313,7 +331,7 @@ async function readOutlineHere(
 async function readIncoming(
   manager: EntityManager,
   here: string,
-  { text, computer, form }: Incoming,
+  { text, computer, form, hasLoads = true }: Incoming,
 ): Promise<Result<ReadDocument>> {
   if (text !== undefined && form === 'tree') {
     const tree = await readTree(text);
@@ -330,7 +348,12 @@ async function readIncoming(
   const other = computer === undefined ? null : await findComputer(manager, computer);
   return other
     ? ok({
-        document: await documentHere(manager, other.id, await readOrder(manager, other.id)),
+        document: await documentHere(
+          manager,
+          other.id,
+          await readOrder(manager, other.id),
+          hasLoads,
+        ),
         kept: {},
       })
     : failed({ code: 'unknown-record', at: 'computer', what: 'computer' });
