@@ -31,6 +31,7 @@ const coreRooms = [
   'loading',
   'exchange',
   'keep',
+  'review',
   'api',
 ];
 const coreOrder = coreRooms.map((room, at) => ({
@@ -99,8 +100,8 @@ module.exports = {
     {
       name: 'web-features-apart',
       severity: 'error',
-      from: { path: '^web/src/(scan|sort|file|rule|load|keep|plugin)/' },
-      to: { path: '^web/src/(scan|sort|file|rule|load|keep|plugin)/', pathNot: '^web/src/$1/' },
+      from: { path: '^web/src/(scan|sort|file|rule|load|review|keep|plugin)/' },
+      to: { path: '^web/src/(scan|sort|file|rule|load|review|keep|plugin)/', pathNot: '^web/src/$1/' },
     },
     {
       name: 'web-holds-no-reader',
@@ -114,7 +115,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^web/src/ui/' },
       to: {
-        path: '^(core/|web/src/(api|app|studio|annotate|scan|sort|file|rule|load|keep|plugin)/)',
+        path: '^(core/|web/src/(api|app|studio|annotate|scan|sort|file|rule|load|review|keep|plugin)/)',
       },
     },
     {

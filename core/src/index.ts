@@ -339,6 +339,7 @@ export {
   slotNames,
   slotKindAt,
   trackKinds,
+  trackWords,
   whyNot,
   whyNotCopy,
   whyNotHere,
@@ -396,6 +397,8 @@ export type {
   OrderView,
   PastLoad,
   OpeningView,
+  PutOff,
+  ReviewSource,
   OpeningWish,
   TakenView,
   PlaceView,
@@ -447,4 +450,29 @@ export {
   type ChangePart,
   type PointReason,
 } from './keep/points.ts';
+export { comingKinds, type ComingMonth } from './review/comings.ts';
+export type { Doubling } from './review/doubles.ts';
+export { dustAges, dustLoads, type DustMark } from './review/dust.ts';
+export type { EndingTrial } from './review/ending.ts';
+export { columnsOf, usesIn, type LoadColumns } from './review/load-columns.ts';
+export type { KeysOfMonth, SlowPlugin } from './review/keys.ts';
+export type { CopiesOfFormat, RetirableCopy } from './review/old-copies.ts';
+export type { NearFolders, OrderHealth, Stranger } from './review/order-health.ts';
+export type { MakerCell, Makers, Owned, OwnedGroup } from './review/owned.ts';
+export { reviewOf, type Review } from './review/review.ts';
+export {
+  wholeReview,
+  type AskingSession,
+  type Coming,
+  type PastUse,
+  type ReviewMaterial,
+  type ReviewWish,
+  type StudiedCopy,
+  type StudiedFolder,
+  type StudiedPlugin,
+} from './review/studied.ts';
+export type { LoadedAfter, Recurring } from './review/together.ts';
+export { tryAgainOf, weekOf } from './review/try-again.ts';
+export type { MonthCell, MonthRows, Months } from './review/when.ts';
+export { toTryAgain, type Advice, type AdviceKind } from './review/worth-doing.ts';
 export { planShelf, type ShelfEntry, type ShelfPlan, type ShelfWish } from './exchange/shelf.ts';

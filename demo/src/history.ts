@@ -39,6 +39,7 @@ export function makeHistory(used: readonly Plugin[], now: number): PastLoad[] {
     for (let c = 0; c < chains; c += 1) {
       const track = trackOfChain(c);
       let after: PastLoad['after'] = null;
+      let begun = 0;
       const length = 1 + chance.below(4);
       for (let i = 0; i < length; i += 1) {
         const from =
@@ -48,10 +49,12 @@ export function makeHistory(used: readonly Plugin[], now: number): PastLoad[] {
         if (!plugin) {
           continue;
         }
-        const at = now - ago * day + chance.below(9 * 3_600_000) - 4 * 3_600_000;
+        const drawn = now - ago * day + chance.below(9 * 3_600_000) - 4 * 3_600_000;
+        // Of one chain, one behind the other.
+        begun = i === 0 ? drawn : begun + 40_000;
         loads.push({
           plugin: plugin.id,
-          at: new Date(at).toISOString(),
+          at: new Date(begun).toISOString(),
           track,
           after,
           ...typing(plugin.name, ago, chance),
@@ -60,7 +63,32 @@ export function makeHistory(used: readonly Plugin[], now: number): PastLoad[] {
       }
     }
   }
-  return loads;
+  return [...loads, ...habitualChains(effects, now)].sort((a, b) => (a.at < b.at ? -1 : 1));
+}
+
+/** What is loaded one behind the other again and again: places among the most used, and on which tracks. */
+const habits: readonly { readonly places: readonly number[]; readonly track: TrackKind }[] = [
+  { places: [0, 3, 1], track: 'track' },
+  { places: [2, 5, 4, 0], track: 'bus' },
+  { places: [1, 6], track: 'track' },
+];
+
+/** Each of them about once a week in the last four months. */
+function habitualChains(effects: readonly Plugin[], now: number): PastLoad[] {
+  const chance = chanceFrom(11);
+  return habits.flatMap(({ places, track }) =>
+    Array.from({ length: 16 }, (_, week) => week).flatMap((week): PastLoad[] => {
+      const begun = now - (week * 7 + 1 + chance.below(5)) * day - chance.below(4 * 3_600_000);
+      const chain = places.flatMap((place) => effects[place] ?? []);
+      return chain.map((plugin, i) => ({
+        plugin: plugin.id,
+        at: new Date(begun + i * 40_000).toISOString(),
+        track,
+        after: chain[i - 1]?.id ?? null,
+        ...typing(plugin.name, week * 7, chance),
+      }));
+    }),
+  );
 }
 
 /** Of every four chains one is of an instrument, of every five one of a bus. */

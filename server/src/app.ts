@@ -46,7 +46,7 @@ export function createApp(parts: Parts, web: string | null, key: string | null):
 const addressOf = ({ originalUrl }: Request): string => cutText(storable(originalUrl), 200);
 
 /** The addresses of the application's screens; each is the same page, which finds its own way. */
-const screens = /^\/(?:|(?:scan|sort|file|load|keep|chart|plugin|rule)(?:\/.*)?)$/;
+const screens = /^\/(?:|(?:scan|sort|file|load|review|keep|chart|plugin|rule)(?:\/.*)?)$/;
 
 function servePages(app: Express, web: string): void {
   app.use(

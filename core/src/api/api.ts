@@ -10,6 +10,8 @@ import type { OrderRecord } from '../order/records.ts';
 import type { OrderChange } from '../acts/act-result.ts';
 import type { TrackKind } from '../loading/loadability.ts';
 import type { HostCopy, HostSettings } from '../loading/host-session.ts';
+import type { LoadColumns } from '../review/load-columns.ts';
+import type { AskingSession, Coming } from '../review/studied.ts';
 import type { Problem } from '../problem.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
 import type { Vendor } from '../identify/gather-vendors.ts';
@@ -140,6 +142,17 @@ export interface MatchView {
   })[];
   /** Names of the folders it stands in. */
   readonly folders: readonly string[];
+}
+
+/** What was put off, by what it is called: until when (ISO 8601), or null for good. */
+export type PutOff = Readonly<Record<string, string | null>>;
+
+/** What a review is made of, as far as only the server knows it. */
+export interface ReviewSource {
+  readonly isLearning: boolean;
+  readonly loads: LoadColumns;
+  readonly comings: readonly Coming[];
+  readonly sessions: readonly AskingSession[];
 }
 
 /** What reading a document into the order would do. */

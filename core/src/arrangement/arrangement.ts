@@ -42,12 +42,12 @@ export interface Arrangement {
   /** Folders a plugin is in, smart ones too, by plugin. Those that are in none are not there. */
   readonly foldersOf: ReadonlyMap<string, readonly Folder[]>;
   /**
-   * What rules are asked with: the candidates in the order of the catalog, what is in which folder,
-   * and the names of folders.
+   * What rules are asked with: the candidates in the order of the catalog, what is in which folder of
+   * any cabinet, and the names of folders.
    */
   readonly rules: { readonly candidates: readonly Candidate[]; readonly words: RuleWords } & Pick<
     Filled,
-    'where' | 'expiresAt'
+    'where' | 'membersOf' | 'expiresAt'
   >;
 }
 
@@ -211,7 +211,13 @@ function arrange(
     members,
     because: reasons(folders, candidates, filled, words),
     foldersOf,
-    rules: { candidates, words, where: filled.where, expiresAt: filled.expiresAt },
+    rules: {
+      candidates,
+      words,
+      where: filled.where,
+      membersOf: filled.membersOf,
+      expiresAt: filled.expiresAt,
+    },
   };
 }
 

@@ -13,6 +13,15 @@ export const trackKinds = ['track', 'instrument', 'notes', 'bus', 'final'] as co
  * bus, or the final chain.
  */
 export type TrackKind = (typeof trackKinds)[number];
+/** What tracks of each kind are called together. */
+export const trackWords: Readonly<Record<TrackKind, string>> = {
+  track: 'audio tracks',
+  instrument: 'instrument tracks',
+  notes: 'note tracks',
+  bus: 'buses',
+  final: 'the final chain',
+};
+
 /**
  * What a slot takes: the first slot of an instrument track an instrument, slots of notes note
  * effects, all others effects and tools.

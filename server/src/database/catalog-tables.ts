@@ -7,6 +7,7 @@ import type {
   FoundCopy,
   Kind,
   OpeningWish,
+  PutOff,
   ShelfSettings,
 } from '@clever-drawer/core';
 import type { KeptFields } from '@clever-drawer/core/documents';
@@ -41,6 +42,8 @@ export interface ComputerRow {
   kept: KeptFields;
   /** The cabinet that is written out as directories, and kept in step; null without one. */
   shelf: ShelfSettings | null;
+  /** What a review advised and was put off. */
+  putOff: PutOff;
 }
 
 /** A row of the table `plugin`. */
@@ -111,6 +114,7 @@ export const ComputerTable = schema<ComputerRow>('computer', {
   isElsewhere: flag,
   kept: json,
   shelf: maybeJson,
+  putOff: json,
 });
 
 /** The table `plugin`. */

@@ -45,6 +45,7 @@ export async function addComputer(
     isElsewhere,
     kept: {},
     shelf: null,
+    putOff: {},
   };
   await insertMany(manager, ComputerTable, [row]);
   return row;
@@ -83,6 +84,17 @@ export const saveKept = (
   kept: ComputerRow['kept'],
 ): Promise<unknown> =>
   manager.query('UPDATE computer SET kept = $2::jsonb WHERE id = $1', [computer, toJsonb(kept)]);
+
+/** Keeps what was put off. */
+export const savePutOff = (
+  manager: EntityManager,
+  computer: string,
+  putOff: ComputerRow['putOff'],
+): Promise<unknown> =>
+  manager.query('UPDATE computer SET put_off = $2::jsonb WHERE id = $1', [
+    computer,
+    toJsonb(putOff),
+  ]);
 
 /** Keeps which cabinet is written out as directories, and where. */
 export const saveShelf = (

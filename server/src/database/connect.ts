@@ -13,6 +13,7 @@ import { Shortcuts1763900000010 } from './migrations/0010-shortcuts.ts';
 import { WentInto1763900000011 } from './migrations/0011-went-into.ts';
 import { Opening1763900000012 } from './migrations/0012-opening.ts';
 import { Points1763900000013 } from './migrations/0013-points.ts';
+import { PutOff1763900000014 } from './migrations/0014-put-off.ts';
 import { SetupError } from './setup-error.ts';
 import { tables } from './tables.ts';
 
@@ -40,6 +41,7 @@ export const migrations = [
   WentInto1763900000011,
   Opening1763900000012,
   Points1763900000013,
+  PutOff1763900000014,
 ];
 
 /**

@@ -50,6 +50,22 @@ export const listFindings = (
     [computer, scan, limit],
   );
 
+/** What scans found of plugins, but the first scan: all that was there then. Oldest first. */
+export const readComings = (
+  manager: EntityManager,
+  computer: string,
+): Promise<{ plugin: string; at: Date; what: 'came' | 'went' | 'updated' }[]> =>
+  manager.query(
+    `SELECT f.plugin_id plugin, s.started_at at, CASE f.sort WHEN 'updated' THEN 'updated'
+        WHEN 'gone' THEN 'went' ELSE 'came' END what
+      FROM finding f JOIN scan s ON s.id = f.scan_id
+      WHERE s.computer_id = $1 AND f.plugin_id IS NOT NULL
+        AND f.sort IN ('arrived', 'returned', 'updated', 'gone')
+        AND s.number > (SELECT min(number) FROM scan WHERE computer_id = $1)
+      ORDER BY s.number, f.number`,
+    [computer],
+  );
+
 /** Scans that were running when the program ended: they count as interrupted. */
 export async function closeInterruptedScans(manager: EntityManager, at: Date): Promise<number> {
   const result = await manager

@@ -10,6 +10,7 @@ import { keepRoutes } from './keep/keep-routes.ts';
 import { loadRoutes } from './loads/load-routes.ts';
 import { refuse } from './problems.ts';
 import { orderRoutes } from './order/order-routes.ts';
+import { reviewRoutes } from './review/review-routes.ts';
 import { scanRoutes } from './scan/scan-routes.ts';
 import { sessionRoutes } from './session/session-routes.ts';
 
@@ -32,6 +33,7 @@ export function apiRoutes(parts: Parts): Router {
   sessionRoutes(router, parts);
   loadRoutes(router, parts);
   keepRoutes(router, parts);
+  reviewRoutes(router, parts);
   router.get(at('events'), (request, response) => {
     streamEvents(parts, param(request, 'computer'), request, response);
   });

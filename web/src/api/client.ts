@@ -23,8 +23,10 @@ import type {
   PointComparison,
   PointsView,
   Problem,
+  PutOff,
   Refusal,
   RepairView,
+  ReviewSource,
   ScanMode,
   ScanProgress,
   ScanView,
@@ -178,6 +180,13 @@ export function clientFor(computer: string) {
       call<OrderPreview>('POST', at('document/preview'), incoming),
     mergeDocument: (incoming: IncomingOrder) =>
       call<OrderStep>('POST', at('document/merge'), incoming),
+    review: () => call<ReviewSource>('GET', at('review')),
+    putOffs: () => call<PutOff>('GET', at('review/put-off')),
+    putOff: (what: string, until?: string | null) =>
+      call<PutOff>('PUT', at('review/put-off'), {
+        what,
+        ...(until === undefined ? {} : { until }),
+      }),
     shelf: () => call<ShelfView>('GET', at('shelf')),
     previewShelf: (shelf: ShelfSettings) => call<ShelfView>('POST', at('shelf/preview'), shelf),
     setShelf: (shelf: ShelfSettings) => call<ShelfView>('PUT', at('shelf'), shelf),

@@ -2,6 +2,7 @@
 import {
   Archive,
   BookmarkCheck,
+  ChartColumn,
   Check,
   HelpCircle,
   History,
@@ -19,7 +20,7 @@ import {
   Zap,
   type LucideIcon,
 } from 'lucide-react';
-import { useState } from 'react';
+import { Suspense, useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useLater } from '../sort/later.ts';
@@ -53,6 +54,7 @@ const screens: readonly { path: string; name: string; Icon: LucideIcon; key: str
   { path: '/sort', name: 'Sort', Icon: Layers, key: 'Alt+2' },
   { path: '/file', name: 'File', Icon: Archive, key: 'Alt+3' },
   { path: '/load', name: 'Load', Icon: Zap, key: 'Alt+4' },
+  { path: '/review', name: 'Review', Icon: ChartColumn, key: 'Alt+5' },
   { path: '/keep', name: 'Keep', Icon: BookmarkCheck, key: 'Alt+6' },
 ];
 
@@ -173,7 +175,9 @@ export function Shell() {
       <Bar pathname={pathname} scan={scan} waiting={waiting} open={setDialog} />
       <StandingStrip />
       <ErrorBoundary at={pathname} what="This screen">
-        <Outlet context={{ ...asked, ...put } satisfies SortContext} />
+        <Suspense fallback={<main id="content" tabIndex={-1} aria-busy="true" />}>
+          <Outlet context={{ ...asked, ...put } satisfies SortContext} />
+        </Suspense>
       </ErrorBoundary>
       {dialog === 'find' && <FindAnything onClose={close} doable={doable} />}
       {dialog === 'changes' && <LatestChanges onClose={close} />}

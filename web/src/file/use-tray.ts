@@ -1,5 +1,6 @@
 /** The tray's contents: kept for this window, also over a reload. */
 import { useCallback, useEffect, useMemo, useState } from 'react';
+import { addToTray, keepTray, readTray } from '../annotate/kept-tray.ts';
 import { useCatalog, useComputer } from '../studio/contexts.ts';
 
 export interface TrayState {
@@ -9,23 +10,13 @@ export interface TrayState {
   readonly empty: () => void;
 }
 
-const read = (name: string): string[] => {
-  try {
-    const kept: unknown = JSON.parse(sessionStorage.getItem(name) ?? '[]');
-    return Array.isArray(kept) ? kept.filter((id): id is string => typeof id === 'string') : [];
-  } catch {
-    return [];
-  }
-};
-
 export function useTray(): TrayState {
   const { computer } = useComputer();
   const { pluginById } = useCatalog();
-  const name = `clever-drawer.tray.${computer.id}`;
-  const [kept, setKept] = useState<ReadonlySet<string>>(() => new Set(read(name)));
+  const [kept, setKept] = useState<ReadonlySet<string>>(() => new Set(readTray(computer.id)));
   useEffect(() => {
-    sessionStorage.setItem(name, JSON.stringify([...kept]));
-  }, [name, kept]);
+    keepTray(computer.id, kept);
+  }, [computer.id, kept]);
   const ids = useMemo(
     () => new Set([...kept].filter((id) => pluginById.has(id))),
     [kept, pluginById],
@@ -42,10 +33,10 @@ export function useTray(): TrayState {
   const add = useCallback(
     (more: readonly string[]) => {
       // Written at once: undo may bring plugins back while another screen is shown.
-      sessionStorage.setItem(name, JSON.stringify([...new Set([...read(name), ...more])]));
+      addToTray(computer.id, more);
       setKept((before) => new Set([...before, ...more]));
     },
-    [name],
+    [computer.id],
   );
   const empty = useCallback(() => {
     setKept(new Set());

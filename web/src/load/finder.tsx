@@ -17,6 +17,7 @@ import { CabinetChoice } from './cabinet-choice.tsx';
 import { Copies, Facts } from './details.tsx';
 import { HitRow } from './hit-row.tsx';
 import type { Finding, Slot } from './use-finding.ts';
+import { TryAgain } from './try-again.tsx';
 import { useLoader, type LoaderProps } from './use-loader.ts';
 
 const hints = [
@@ -58,6 +59,14 @@ export function Finder(props: LoaderProps) {
       {finding.isWidened && <Widened folder={where.folder} />}
       {isBlank && hits.length > 0 && <h2 className="hits-title">{titles[scope]}</h2>}
       <Hits loader={loader} settings={settings} />
+      {isBlank && scope !== 'rest' && (
+        <TryAgain
+          whyNot={finding.whyNot}
+          onLoad={(plugin) => {
+            loader.load(plugin, null);
+          }}
+        />
+      )}
       {finding.isReady && hits.length === 0 && <Nothing scope={scope} finding={finding} />}
       <KeysHint keys={hints} />
       {naming && (

@@ -21,6 +21,8 @@ const staleAfter = {
     'keys',
     'sort',
     'plugin',
+    'review',
+    'put-off',
   ],
   catalog: [
     'catalog',
@@ -32,9 +34,10 @@ const staleAfter = {
     'sort',
     'plugin',
     'usage',
+    'review',
   ],
-  session: ['session', 'repairs'],
-  usage: ['usage', 'habits', 'keys'],
+  session: ['session', 'repairs', 'review'],
+  usage: ['usage', 'habits', 'keys', 'review'],
   scanEnded: ['scans', 'findings', 'places', 'opening'],
 } as const;
 

@@ -1,0 +1,400 @@
+/**
+ * Figures against independent ones: d3-array's group, rollup, mean and median on random studios.
+ * Measures of association against worked examples of Tan, Steinbach and Kumar, Introduction to Data
+ * Mining (tea and coffee; market baskets), both from memory.
+ */
+import { describe, expect, it } from '@jest/globals';
+import { group, mean, median, rollup, sum } from 'd3-array';
+import fc from 'fast-check';
+import { day } from '../time.ts';
+import { comingsByMonth } from './comings.ts';
+import { doublingOf } from './doubles.ts';
+import { dustAges, dustLoads, dustOf } from './dust.ts';
+import { endingTrials } from './ending.ts';
+import { keysByMonth, lettersOf, slowOnes } from './keys.ts';
+import { columnsOf, usesIn } from './load-columns.ts';
+import { copiesByFormat, retirableOf } from './old-copies.ts';
+import { filedShare, jaccard, orderHealth } from './order-health.ts';
+import { makersOf, ownedByGroup } from './owned.ts';
+import { reviewOf } from './review.ts';
+import {
+  firstGroup,
+  monthOf,
+  monthsBetween,
+  narrowMaterial,
+  wholeReview,
+  type PastUse,
+  type ReviewMaterial,
+} from './studied.ts';
+import { anyMaterial, aCopy, aFolder, aMaterial, aPlugin, aUse, now } from './studio.test-data.ts';
+import { summaryOf } from './summary.ts';
+import { associationOf, pairsOf, recurringOf, runsOf } from './together.ts';
+import { monthsOf } from './when.ts';
+
+const runs = { numRuns: 60 };
+
+describe('what is owned and used', () => {
+  it('counts as d3-array does', () => {
+    fc.assert(
+      fc.property(anyMaterial, (material) => {
+        const loads = rollup(
+          material.uses,
+          (uses) => uses.length,
+          ({ plugin }) => plugin,
+        );
+        const cells = group(
+          material.plugins,
+          ({ vendor }) => vendor ?? '',
+          (plugin) => firstGroup(plugin),
+        );
+        const makers = makersOf(material);
+        expect(makers.cells).toHaveLength(sum([...cells.values()], (row) => row.size));
+        for (const { vendor, group: type, plugins, used, loads: all } of makers.cells) {
+          const held =
+            cells
+              .get(vendor)
+              ?.get(type)
+              ?.map(({ id }) => id) ?? [];
+          expect(plugins).toEqual(held);
+          expect(used).toEqual(held.filter((id) => loads.has(id)));
+          expect(all).toBe(sum(held, (id) => loads.get(id) ?? 0));
+        }
+        for (const owned of ownedByGroup(material)) {
+          expect(owned.plugins).toHaveLength(
+            material.plugins.filter((plugin) => firstGroup(plugin) === owned.group).length,
+          );
+        }
+        const byVendor = rollup(
+          material.plugins,
+          (plugins) => plugins.length,
+          ({ vendor }) => vendor ?? '',
+        );
+        const counts = makers.vendors.map((vendor) => byVendor.get(vendor) ?? 0);
+        expect(counts).toEqual(counts.toSorted((a, b) => b - a));
+      }),
+      runs,
+    );
+  });
+
+  it('puts every plugin that is there under exactly one age and number of loads', () => {
+    fc.assert(
+      fc.property(anyMaterial, (material) => {
+        const marks = dustOf(material, now);
+        const there = material.plugins.filter(({ copies }) =>
+          copies.some(({ state }) => state === 'present'),
+        );
+        expect(marks.flatMap(({ plugins }) => plugins).sort()).toEqual(
+          there.map(({ id }) => id).sort(),
+        );
+        for (const { age, loads, plugins } of marks) {
+          for (const id of plugins) {
+            const uses = material.uses.filter(({ plugin }) => plugin === id);
+            expect(uses.length).toBeGreaterThanOrEqual(dustLoads[loads] ?? 0);
+            expect(uses.length).toBeLessThan(dustLoads[loads + 1] ?? Infinity);
+            const days =
+              uses.length === 0 ? null : (now - Math.max(...uses.map((u) => u.at))) / day;
+            expect(days === null).toBe(dustAges[age]?.below === null);
+            expect(days ?? -1).toBeLessThan(dustAges[age]?.below ?? Infinity);
+          }
+        }
+      }),
+      runs,
+    );
+  });
+});
+
+describe('what is used when', () => {
+  it('adds up to all loads, without gaps between months', () => {
+    fc.assert(
+      fc.property(anyMaterial, (material) => {
+        for (const by of ['group', 'track'] as const) {
+          const { months, cells, rows } = monthsOf(material, by);
+          expect(sum(cells, ({ loads }) => loads)).toBe(material.uses.length);
+          expect(new Set(cells.map(({ row }) => row))).toEqual(new Set(rows));
+          const byMonth = rollup(
+            material.uses,
+            (uses) => uses.length,
+            ({ at }) => monthOf(at),
+          );
+          for (const month of months) {
+            const total = sum(
+              cells.filter((cell) => cell.month === month),
+              ({ loads }) => loads,
+            );
+            expect(total).toBe(byMonth.get(month) ?? 0);
+          }
+        }
+        const keys = keysByMonth(material.uses);
+        const counted = group(
+          material.uses.filter((use) => use.keys !== null),
+          ({ at }) => monthOf(at),
+        );
+        expect(keys.map(({ month }) => month)).toEqual([...counted.keys()].sort());
+        for (const { month, keys: average, median: middle } of keys) {
+          const values = counted.get(month)?.map((use) => use.keys) ?? [];
+          expect(average).toBeCloseTo(mean(values) ?? NaN, 9);
+          expect(middle).toBeCloseTo(median(values) ?? NaN, 9);
+        }
+      }),
+      runs,
+    );
+  });
+  it('knows the months between two', () => {
+    expect(monthsBetween('2025-11', '2026-02')).toEqual([
+      '2025-11',
+      '2025-12',
+      '2026-01',
+      '2026-02',
+    ]);
+    expect(monthsBetween('2026-02', '2025-11')).toEqual([]);
+    expect(monthsBetween('', '')).toEqual([]);
+  });
+  it('travels as columns without a loss', () => {
+    fc.assert(
+      fc.property(anyMaterial, ({ uses }) => {
+        expect(usesIn(columnsOf(uses))).toEqual(uses);
+      }),
+      runs,
+    );
+  });
+  it('tells what came, was updated and went, a plugin once a month', () => {
+    const at = Date.UTC(2026, 3, 4);
+    const months = comingsByMonth([
+      { plugin: 'a', at, what: 'came' },
+      { plugin: 'a', at: at + 1000, what: 'came' },
+      { plugin: 'b', at: Date.UTC(2026, 5, 1), what: 'went' },
+    ]);
+    expect(months).toEqual([
+      { month: '2026-04', came: ['a'], updated: [], went: [] },
+      { month: '2026-05', came: [], updated: [], went: [] },
+      { month: '2026-06', came: [], updated: [], went: ['b'] },
+    ]);
+  });
+});
+
+describe('what goes with what', () => {
+  it('has the measures of the literature', () => {
+    // Of 1,000 people 200 drink tea, 800 coffee, 150 both.
+    const tea = associationOf({ both: 150, first: 200, second: 800, total: 1000 });
+    expect(tea.support).toBeCloseTo(0.15, 9);
+    expect(tea.confidence).toBeCloseTo(0.75, 9);
+    expect(tea.lift).toBeCloseTo(0.9375, 9);
+    const baskets = [
+      ['bread', 'milk'],
+      ['bread', 'diapers', 'beer', 'eggs'],
+      ['milk', 'diapers', 'beer', 'cola'],
+      ['bread', 'milk', 'diapers', 'beer'],
+      ['bread', 'milk', 'diapers', 'cola'],
+    ];
+    const having = (...wanted: string[]): number =>
+      baskets.filter((basket) => wanted.every((one) => basket.includes(one))).length;
+    const { support, confidence } = associationOf({
+      both: having('milk', 'diapers', 'beer'),
+      first: having('milk', 'diapers'),
+      second: having('beer'),
+      total: baskets.length,
+    });
+    expect(support).toBeCloseTo(0.4, 9);
+    expect(confidence).toBeCloseTo(2 / 3, 9);
+    expect(associationOf({ both: 0, first: 0, second: 0, total: 0 })).toEqual({
+      support: 0,
+      confidence: 0,
+      lift: 0,
+    });
+  });
+  it('counts neighbours as they are counted by hand', () => {
+    fc.assert(
+      fc.property(anyMaterial, ({ uses }) => {
+        const behind = uses.filter(({ after, plugin }) => after !== null && after !== plugin);
+        for (const { before, after, times, confidence, support } of pairsOf(uses, 1)) {
+          const both = behind.filter((use) => use.after === before && use.plugin === after).length;
+          expect(times).toBe(both);
+          expect(support).toBeCloseTo(both / behind.length, 9);
+          expect(confidence).toBeCloseTo(
+            both / behind.filter((use) => use.after === before).length,
+            9,
+          );
+        }
+      }),
+      runs,
+    );
+  });
+  const chain = (at: number, ...plugins: string[]): PastUse[] =>
+    plugins.map((plugin, n) =>
+      aUse(plugin, { at: at + n * 60_000, after: n === 0 ? null : (plugins[n - 1] ?? null) }),
+    );
+  it('finds rows that come again, and not their parts', () => {
+    const uses = [1, 2, 3].flatMap((days) => chain(now - days * day, 'a', 'b', 'c'));
+    expect(recurringOf(uses)).toEqual([{ plugins: ['a', 'b', 'c'], times: 3 }]);
+    // What also comes by itself is a row of its own.
+    expect(recurringOf([...uses, ...chain(now, 'a', 'b')])).toContainEqual({
+      plugins: ['a', 'b'],
+      times: 4,
+    });
+  });
+  it('begins another run after a pause, and follows two tracks at once', () => {
+    const [a, b] = chain(now - day, 'a', 'b');
+    const late = { ...(b as PastUse), at: now };
+    expect(runsOf([a as PastUse, late])).toEqual([['a'], ['b']]);
+    const bus = chain(now - day, 'x', 'y').map((use) => ({ ...use, track: 'bus' as const }));
+    expect(
+      runsOf([...chain(now - day, 'a', 'b'), ...bus])
+        .map((run) => run.join(''))
+        .sort(),
+    ).toEqual(['ab', 'xy']);
+  });
+});
+
+describe('how one finds', () => {
+  const uses = [6, 7, 5].map((keys, n) => aUse('slow', { at: now - n * day, keys, typed: 'Slo' }));
+  it('names what takes many keys, unless it has a nickname', () => {
+    expect(slowOnes([aPlugin('slow')], uses)).toEqual([
+      { plugin: 'slow', loads: 3, keys: 6, typed: 'slo' },
+    ]);
+    expect(slowOnes([aPlugin('slow', { hasNickname: true })], uses)).toEqual([]);
+    expect(slowOnes([aPlugin('slow')], uses.slice(1))).toEqual([]);
+  });
+  it('counts letters as they were typed', () => {
+    expect(lettersOf([...uses, aUse('b', { typed: 'x' })])).toEqual([
+      { letters: 'slo', times: 3 },
+      { letters: 'x', times: 1 },
+    ]);
+  });
+});
+
+describe('old copies', () => {
+  const formatOrder = ['VST3', 'CLAP', 'AU', 'LV2', 'VST2', 'LADSPA'] as const;
+  const retired = (...copies: ReturnType<typeof aCopy>[]): string[] =>
+    retirableOf({ plugins: [aPlugin('a', { copies })], formatOrder }, []).map(({ copy }) => copy);
+  it('are needless beside a newer one, and never the last', () => {
+    expect(retired(aCopy('old', 'VST2'), aCopy('new', 'VST3'))).toEqual(['old']);
+    expect(retired(aCopy('old', 'VST2'))).toEqual([]);
+    expect(retired(aCopy('old', 'VST2', { is32Bit: true }), aCopy('x64', 'VST2'))).toEqual(['old']);
+    expect(retired(aCopy('a', 'VST2'), aCopy('b', 'LADSPA'))).toEqual([]);
+    expect(retired(aCopy('old', 'VST2'), aCopy('new', 'VST3', { state: 'gone' }))).toEqual([]);
+    expect(retired(aCopy('old', 'VST2'), aCopy('new', 'VST3', { is32Bit: true }))).not.toContain(
+      'old',
+    );
+  });
+  it('say which sessions still ask for them', () => {
+    const plugins = [aPlugin('a', { copies: [aCopy('old', 'VST2'), aCopy('new', 'CLAP')] })];
+    const sessions = [{ session: 'Gulls', copies: ['old'] }];
+    expect(retirableOf({ plugins, formatOrder }, sessions)).toMatchObject([
+      { copy: 'old', by: 'CLAP', sessions: ['Gulls'] },
+    ]);
+    expect(copiesByFormat(plugins).map(({ format, copies }) => [format, copies])).toEqual([
+      ['VST2', 1],
+      ['CLAP', 1],
+    ]);
+  });
+});
+
+describe('how good the order is', () => {
+  it('has the Jaccard index', () => {
+    // Two of four in either stand in both.
+    expect(jaccard(new Set('abc'), new Set('bcd'))).toBe(0.5);
+    expect(jaccard(new Set(), new Set())).toBe(0);
+    expect(jaccard(new Set('ab'), new Set('ab'))).toBe(1);
+  });
+  it('parts plugins into filed by hand, by a rule only, and nowhere', () => {
+    fc.assert(
+      fc.property(anyMaterial, (material) => {
+        const { byHand, bySmart, nowhere } = filedShare(material);
+        const all = [...byHand, ...bySmart, ...nowhere];
+        expect(new Set(all).size).toBe(all.length);
+        expect(all).toHaveLength(
+          material.plugins.filter(({ copies }) => copies.some((one) => one.state === 'present'))
+            .length,
+        );
+      }),
+      runs,
+    );
+  });
+  const reverb = (id: string) => aPlugin(id, { types: ['reverb/plate'] });
+  it('sees strangers, near folders, rules that hold nothing or all, and what stands in the wrong order', () => {
+    const plugins = [...'abcde'].map(reverb).concat(aPlugin('x', { types: ['delay/tape'] }));
+    const folders = [
+      aFolder('one', [...'abcdx']),
+      aFolder('two', [...'abcde']),
+      aFolder('near', [...'abcd']),
+      aFolder('empty', [], 'smart'),
+      aFolder('full', [...'abcdex'], 'smart'),
+    ];
+    const uses = [...'eeeddccc'].map((plugin) => aUse(plugin));
+    const health = orderHealth({ plugins, folders, uses });
+    expect(health.strangers).toEqual([{ folder: 'one', plugin: 'x', group: 'reverb' }]);
+    expect(health.near.map(({ a, b }) => [a, b])).toEqual([
+      ['one', 'near'],
+      ['two', 'near'],
+    ]);
+    expect(health.emptySmart).toEqual(['empty']);
+    expect(health.fullSmart).toEqual(['full']);
+    expect(health.outOfOrder).toEqual([]);
+    const late = orderHealth({ plugins, folders: [aFolder('f', [...'abxecd'])], uses });
+    expect(late.outOfOrder.map(({ folder }) => folder)).toEqual(['f']);
+  });
+});
+
+describe('what doubles, and what ends', () => {
+  it('is alike in vendor, series, types and ports, with at most one used', () => {
+    const twin = (id: string, name: string) => aPlugin(id, { name, types: ['delay/tape'] });
+    const plugins = [
+      twin('a', 'Tidehook Echo'),
+      twin('b', 'Tidehook Echo 2'),
+      twin('c', 'Gorse Echo'),
+    ];
+    expect(doublingOf({ plugins, uses: [aUse('b')] })).toEqual([
+      { plugins: ['a', 'b'], used: 'b' },
+    ]);
+    expect(doublingOf({ plugins, uses: [aUse('b'), aUse('a')] })).toEqual([]);
+  });
+  it('counts days by the calendar', () => {
+    const trial = (id: string, trialEnds: string) => aPlugin(id, { trialEnds });
+    const at = Date.UTC(2026, 2, 10, 23, 50);
+    expect(
+      endingTrials([trial('a', '2026-03-12'), trial('b', '2026-03-09'), aPlugin('c')], at),
+    ).toEqual([
+      { plugin: 'b', until: '2026-03-09', daysLeft: -1 },
+      { plugin: 'a', until: '2026-03-12', daysLeft: 2 },
+    ]);
+  });
+});
+
+describe('a review', () => {
+  it('is of what is wished', () => {
+    fc.assert(
+      fc.property(anyMaterial, (material) => {
+        const vendor = material.plugins[0]?.vendor ?? null;
+        const wish = { ...wholeReview(now), from: now - 90 * day, vendor, track: 'bus' as const };
+        const meant = narrowMaterial(material, wish);
+        const review = reviewOf(material, wish);
+        expect(review.plugins).toBe(meant.plugins.length);
+        const own = new Set(meant.plugins.map(({ id }) => id));
+        expect(review.loads).toBe(
+          material.uses.filter(
+            ({ plugin, at, track }) =>
+              own.has(plugin) && at >= now - 90 * day && at <= now && track === 'bus',
+          ).length,
+        );
+      }),
+      runs,
+    );
+  });
+  it('says in sentences what stands out', () => {
+    const plugins = [...'abcdefghij'].map((id) => aPlugin(id, { types: ['delay/tape'] }));
+    const uses = [...'aaab'].map((plugin, n) => aUse(plugin, { keys: 3, at: now - n * day }));
+    expect(summaryOf({ plugins, uses })).toEqual([
+      'You own 10 plugins by 1 vendor, and loaded 2 of them (20 %) 4 times.',
+      'Half of all loads went to 1 plugin; a leads with 3.',
+      'Of 10 under Delay you load 2.',
+      'A load takes 3.0 keys.',
+    ]);
+    expect(summaryOf({ plugins, uses: [] })).toEqual([
+      'You own 10 plugins by 1 vendor. None was loaded in this time.',
+    ]);
+  });
+  it('says something of nothing', () => {
+    const empty: ReviewMaterial = aMaterial({});
+    expect(reviewOf(empty, wholeReview(now))).toMatchObject({ plugins: 0, advice: [], pairs: [] });
+  });
+});

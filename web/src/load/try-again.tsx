@@ -1,0 +1,46 @@
+/** Where nothing is typed: forgotten plugins that fit the slot, to be tried again this week. */
+import type { Plugin } from '@clever-drawer/core';
+import { useArrangement } from '../studio/contexts.ts';
+import { useTryAgain } from '../studio/use-try-again.ts';
+
+interface Props {
+  readonly whyNot: (plugin: string) => string | null;
+  readonly onLoad: (plugin: Plugin) => void;
+}
+
+export function TryAgain({ whyNot, onLoad }: Props) {
+  const { nameOf } = useArrangement();
+  const { plugins, dismiss } = useTryAgain();
+  const fitting = plugins.filter(({ id }) => whyNot(id) === null);
+  return (
+    fitting.length > 0 && (
+      <p className="try-again-line">
+        <span className="text-soft">Try again this week:</span>
+        {fitting.map((plugin) => (
+          <button
+            key={plugin.id}
+            type="button"
+            className="link-words"
+            title="Load it here"
+            onClick={() => {
+              onLoad(plugin);
+            }}
+          >
+            {nameOf(plugin)}
+          </button>
+        ))}
+        <button
+          type="button"
+          className="link-words dismiss"
+          onClick={() => {
+            for (const { id } of fitting) {
+              dismiss(id);
+            }
+          }}
+        >
+          not these
+        </button>
+      </p>
+    )
+  );
+}

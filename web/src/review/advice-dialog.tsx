@@ -1,0 +1,175 @@
+/** What a piece of advice would do, and doing it. */
+import { useState, type SyntheticEvent } from 'react';
+import { Button, Form, Modal } from 'react-bootstrap';
+import { nameLength, plural, type Advice, type Plugin } from '@clever-drawer/core';
+import { NameDialog } from '../annotate/name-dialog.tsx';
+import { useActs, useArrangement, useCatalog, useComputer, useOrder } from '../studio/contexts.ts';
+import { useNotifyError } from '../studio/notify-error.ts';
+import { useNotices } from '../ui/notices.tsx';
+import { adviceAct } from './model/advice-act.ts';
+import { copiesToRetire } from './model/copies-to-retire.ts';
+import { PluginLinks } from './pictures/behind.tsx';
+
+interface Props {
+  readonly advice: Advice;
+  readonly onClose: () => void;
+}
+
+/** What pressing the button does. */
+const doWords: Readonly<Record<Advice['kind'], string>> = {
+  'file-used': 'File them in the folder “Loaded every week”',
+  'name-slow': '',
+  'keep-chain': 'Keep as a chain',
+  reorder: 'Sort it by use',
+  'used-cabinet': 'Make the cabinet “What I really use”',
+  'hide-unused': 'Hide them while loading',
+  retire: 'Set the old copies aside',
+  'try-again': 'Put them into the folder',
+  merge: 'Merge the two',
+  trials: '',
+  doubles: 'Hide the siblings while loading',
+};
+
+export function AdviceDialog({ advice, onClose }: Props) {
+  const { follow, canFollow, name, setName } = useFollowing(advice, onClose);
+  const submit = (event: SyntheticEvent): void => {
+    event.preventDefault();
+    follow();
+  };
+  return (
+    <Modal show scrollable onHide={onClose} animation={false} aria-labelledby="advice-title">
+      <Modal.Header closeButton>
+        <Modal.Title as="h1" id="advice-title">
+          {advice.title}
+        </Modal.Title>
+      </Modal.Header>
+      <Modal.Body>
+        <p>{advice.brings}</p>
+        {advice.kind === 'keep-chain' && (
+          <Form id="advice-form" onSubmit={submit}>
+            <Form.Label htmlFor="chain-name">What the chain is called</Form.Label>
+            <Form.Control
+              id="chain-name"
+              value={name}
+              maxLength={nameLength}
+              onChange={(event) => {
+                setName(event.target.value);
+              }}
+            />
+          </Form>
+        )}
+        {advice.kind === 'retire' && (
+          <p className="text-soft">
+            Their files are not touched: they are no longer examined or shown, until you take them
+            back on Scan.
+          </p>
+        )}
+        {advice.kind === 'name-slow' ? (
+          <SlowList advice={advice} />
+        ) : (
+          <PluginLinks plugins={advice.plugins} />
+        )}
+      </Modal.Body>
+      <Modal.Footer>
+        <Button variant="bare" onClick={onClose}>
+          {canFollow ? 'Cancel' : 'Close'}
+        </Button>
+        {canFollow && <Button onClick={follow}>{doWords[advice.kind]}</Button>}
+      </Modal.Footer>
+    </Modal>
+  );
+}
+
+function useFollowing(advice: Advice, onClose: () => void) {
+  const { act } = useActs();
+  const { order } = useOrder();
+  const { cabinet, nameOf } = useArrangement();
+  const { pluginById } = useCatalog();
+  const retire = useRetire();
+  const [name, setName] = useState(() =>
+    advice.plugins
+      .flatMap((id) => pluginById.get(id) ?? [])
+      .map(nameOf)
+      .join(' → ')
+      .slice(0, nameLength),
+  );
+  const here = { order: order.records, cabinet, pluginById };
+  const canFollow = advice.kind === 'retire' || adviceAct(advice, here, name) !== null;
+  const follow = (): void => {
+    const asked = adviceAct(advice, here, name);
+    if (advice.kind === 'retire') {
+      retire(advice, onClose);
+    } else if (asked && act(asked)) {
+      onClose();
+    }
+  };
+  return { follow, canFollow, name, setName };
+}
+
+/** Sets old copies aside, one after the other; they are taken back on Scan. */
+function useRetire(): (advice: Advice, then: () => void) => void {
+  const { client } = useComputer();
+  const { plugins } = useCatalog();
+  const { notify } = useNotices();
+  const notifyError = useNotifyError();
+  return ({ copies }, then) => {
+    const ids = copiesToRetire(plugins, copies);
+    const setAside = async (): Promise<void> => {
+      for (const id of ids) {
+        await client.setAside(id);
+      }
+    };
+    setAside().then(() => {
+      notify(
+        `${plural(ids.length, 'old copy', 'old copies')} set aside; take them back on Scan`,
+        'done',
+      );
+      then();
+    }, notifyError);
+  };
+}
+
+/** Plugins that are slow to find, each with a way to name it. */
+function SlowList({ advice: { slow } }: { readonly advice: Advice }) {
+  const { pluginById } = useCatalog();
+  const { nameOf } = useArrangement();
+  const [named, setNamed] = useState<Plugin | null>(null);
+  return (
+    <>
+      <ul className="behind-list">
+        {slow.map(({ plugin: id, loads, keys, typed }) => {
+          const plugin = pluginById.get(id);
+          return (
+            plugin && (
+              <li key={id}>
+                {nameOf(plugin)}{' '}
+                <span className="text-soft">
+                  {keys.toFixed(1)} keys, {plural(loads, 'load')}
+                  {typed !== '' && `, typed “${typed}”`}
+                </span>
+                <Button
+                  variant="quiet"
+                  size="sm"
+                  aria-label={`Name ${nameOf(plugin)}`}
+                  onClick={() => {
+                    setNamed(plugin);
+                  }}
+                >
+                  Name it …
+                </Button>
+              </li>
+            )
+          );
+        })}
+      </ul>
+      {named && (
+        <NameDialog
+          plugin={named}
+          onClose={() => {
+            setNamed(null);
+          }}
+        />
+      )}
+    </>
+  );
+}

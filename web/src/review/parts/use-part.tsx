@@ -1,0 +1,274 @@
+/** What one uses: when, after what, by which keys, and what gathers dust. */
+import { useState } from 'react';
+import { Button } from 'react-bootstrap';
+import {
+  asId,
+  dustAges,
+  plural,
+  trackWords,
+  type MonthRows,
+  type Plugin,
+  type Review,
+} from '@clever-drawer/core';
+import { useActs, useArrangement, useCatalog } from '../../studio/contexts.ts';
+import { monthWords } from '../model/month-words.ts';
+import { DustPlot, dustHeight, loadsWords } from '../pictures/dust-plot.tsx';
+import { Grid, gridHeight } from '../pictures/grid.tsx';
+import { KeysLine, keysHeight } from '../pictures/keys-line.tsx';
+import { PairsLinks, pairsHeight } from '../pictures/pairs-links.tsx';
+import { Picture } from '../pictures/picture.tsx';
+import { groupWords } from './own-part.tsx';
+
+interface Props {
+  readonly review: Review;
+  readonly isLearning: boolean;
+}
+
+export function UsePart({ review, isLearning }: Props) {
+  if (!isLearning) {
+    return (
+      <section className="review-sheet">
+        <h2>Use is not learnt</h2>
+        <p className="text-soft">
+          You switched it off, so nothing of it is shown here. On Load, under “What is learnt”, it
+          is switched on again.
+        </p>
+      </section>
+    );
+  }
+  return (
+    <div className="review-grid">
+      <DustPicture review={review} />
+      <MonthsPicture review={review} />
+      <PairsPicture review={review} />
+      <KeysPicture review={review} />
+    </div>
+  );
+}
+
+const afterAWeek = 'After a week of loading';
+
+function DustPicture({ review: { dust } }: { readonly review: Review }) {
+  const plugins = dust.reduce((sum, mark) => sum + mark.plugins.length, 0);
+  const dusty = dust
+    .filter(({ age }) => age >= 3)
+    .reduce((sum, mark) => sum + mark.plugins.length, 0);
+  return (
+    <Picture
+      title="What gathers dust"
+      says={`${dusty} of ${plural(plugins, 'plugin')} were not loaded for three months. A circle is all plugins of about the same, by all loads that are known.`}
+      empty={`${afterAWeek} it stands here what you no longer touch.`}
+      figures={{
+        heads: ['Last loaded', 'Loads', 'Plugins'],
+        rows: dust
+          .toSorted((a, b) => a.age - b.age || a.loads - b.loads)
+          .map(({ age, loads, plugins: ids }) => [
+            dustAges[age]?.name ?? '',
+            loadsWords(loads),
+            ids.length,
+          ]),
+      }}
+      height={dustHeight}
+    >
+      {(width) => <DustPlot width={width} marks={dust} />}
+    </Picture>
+  );
+}
+
+function MonthsPicture({ review }: { readonly review: Review }) {
+  const [by, setBy] = useState<MonthRows>('group');
+  const { months, rows, cells } = by === 'group' ? review.byGroup : review.byTrack;
+  const shown = months.slice(-14);
+  const words = (row: string): string =>
+    by === 'group' ? groupWords(row) : trackWords[row as keyof typeof trackWords];
+  const most = Math.max(1, ...cells.map(({ loads }) => loads));
+  return (
+    <Picture
+      title="What you used when"
+      says="Loads a month. Deeper is more."
+      empty={`${afterAWeek} it stands here what you reach for in which month.`}
+      figures={{
+        heads: ['Month', by === 'group' ? 'Group' : 'Sort of track', 'Loads', 'Plugins'],
+        rows: cells
+          .toSorted((a, b) => (a.month < b.month ? -1 : 1))
+          .map(({ month, row, loads, plugins }) => [month, words(row), loads, plugins.length]),
+      }}
+      height={gridHeight(Math.min(rows.length, 14))}
+      tools={
+        <button
+          type="button"
+          className="link-words"
+          onClick={() => {
+            setBy(by === 'group' ? 'track' : 'group');
+          }}
+        >
+          {by === 'group' ? 'by sort of track' : 'by type'}
+        </button>
+      }
+    >
+      {(width) => (
+        <Grid
+          width={width}
+          rows={rows.slice(0, 14).map((id) => ({ id, name: words(id) }))}
+          columns={shown.map((id) => ({ id, name: monthWords(id, true) }))}
+          cells={cells.map(({ month, row, loads, plugins }) => ({
+            row,
+            column: month,
+            value: loads,
+            depth: Math.sqrt(loads / most) * 0.999,
+            label: `${monthWords(month)}, ${words(row)}: ${plural(loads, 'load')} of ${plural(plugins.length, 'plugin')}`,
+            plugins,
+          }))}
+        />
+      )}
+    </Picture>
+  );
+}
+
+/** Pairs that a picture has room for. */
+const pairsShown = 12;
+
+function useNames(): (id: string) => string {
+  const { pluginById } = useCatalog();
+  const { nameOf } = useArrangement();
+  return (id) => {
+    const plugin = pluginById.get(id);
+    return plugin ? nameOf(plugin) : '';
+  };
+}
+
+function PairsPicture({ review: { pairs, recurring } }: { readonly review: Review }) {
+  const name = useNames();
+  const shown = pairs.slice(0, pairsShown);
+  return (
+    <Picture
+      title="What goes with what"
+      says="Which plugin you load right behind which. Thicker came more often."
+      empty={`${afterAWeek} it stands here which plugins you load one behind the other.`}
+      figures={{
+        heads: ['Before', 'After', 'Times', 'Support', 'Confidence', 'Lift'],
+        rows: pairs.map(({ before, after, times, support, confidence, lift }) => [
+          name(before),
+          name(after),
+          times,
+          Number(support.toFixed(4)),
+          Number(confidence.toFixed(3)),
+          Number(lift.toFixed(2)),
+        ]),
+      }}
+      height={pairsHeight(shown) + 4}
+      tools={
+        recurring.some(({ plugins }) => plugins.length > 2) && <RowsMenu review={{ recurring }} />
+      }
+    >
+      {(width) => <PairsLinks width={width} pairs={shown} nameOf={name} />}
+    </Picture>
+  );
+}
+
+/** Rows of three and more that came again, each with an offer to keep it. */
+function RowsMenu({ review: { recurring } }: { readonly review: Pick<Review, 'recurring'> }) {
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <>
+      <button
+        type="button"
+        className="link-words"
+        onClick={() => {
+          setOpen(!isOpen);
+        }}
+        aria-expanded={isOpen}
+      >
+        rows that come again
+      </button>
+      {isOpen && <Rows recurring={recurring.filter(({ plugins }) => plugins.length > 2)} />}
+    </>
+  );
+}
+
+function Rows({ recurring }: Pick<Review, 'recurring'>) {
+  const { act } = useActs();
+  const { pluginById, plugins: all } = useCatalog();
+  const name = useNames();
+  const kept = new Set(all.flatMap(({ chain }) => (chain ? [chain.join(' ')] : [])));
+  return (
+    <ul className="rows-again">
+      {recurring.slice(0, 8).map(({ plugins, times }) => {
+        const title = plugins.map(name).join(' → ');
+        return (
+          <li key={plugins.join()}>
+            <span>
+              {title} <span className="text-soft">{plural(times, 'time')}</span>
+            </span>
+            {kept.has(plugins.join(' ')) ? (
+              <span className="text-soft">kept</span>
+            ) : (
+              <Button
+                variant="quiet"
+                size="sm"
+                aria-label={`Keep ${title} as a chain`}
+                onClick={() => {
+                  act({
+                    act: 'add-chain',
+                    id: asId(crypto.randomUUID()),
+                    name: title.slice(0, 120),
+                    kind: pluginById.get(plugins[0] ?? '')?.kind ?? 'effect',
+                    plugins: plugins.map((id) => asId<Plugin['id']>(id)),
+                  });
+                }}
+              >
+                Keep as a chain
+              </Button>
+            )}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+function KeysPicture({ review: { keys, byTrack, letters, slow } }: { readonly review: Review }) {
+  const name = useNames();
+  const pluginsOf = (month: string): string[] => [
+    ...new Set(
+      byTrack.cells.filter((cell) => cell.month === month).flatMap((cell) => cell.plugins),
+    ),
+  ];
+  return (
+    <Picture
+      title="How you find"
+      says={[
+        ...(letters.length > 0
+          ? [
+              `Typed most often: ${letters
+                .slice(0, 6)
+                .map((one) => `“${one.letters}”`)
+                .join(', ')}.`,
+            ]
+          : []),
+        ...(slow.length > 0
+          ? [
+              `Slow to find: ${slow
+                .slice(0, 3)
+                .map((one) => `${name(one.plugin)} (${one.keys.toFixed(1)} keys)`)
+                .join(', ')}.`,
+            ]
+          : []),
+      ].join(' ')}
+      empty={`${afterAWeek} it stands here how many keys a load takes.`}
+      figures={{
+        heads: ['Month', 'Loads', 'Keys a load', 'Median', 'Seconds'],
+        rows: keys.map(({ month, loads, keys: mean, median, seconds }) => [
+          month,
+          loads,
+          Number(mean.toFixed(2)),
+          median,
+          seconds === null ? '' : Number(seconds.toFixed(2)),
+        ]),
+      }}
+      height={keysHeight}
+    >
+      {(width) => <KeysLine width={width} months={keys} pluginsOf={pluginsOf} />}
+    </Picture>
+  );
+}

@@ -1,0 +1,166 @@
+/** A picture in its sheet: what it asks, the drawing, the same figures as a table, and saving it. */
+import { csvFormatRows } from 'd3';
+import { Download, Table2 } from 'lucide-react';
+import { useEffect, useId, useRef, useState, type ReactNode, type RefObject } from 'react';
+import { Dropdown } from 'react-bootstrap';
+import { MenuItem } from '../../ui/menu-item.tsx';
+import { useNotices } from '../../ui/notices.tsx';
+import { saveAs } from '../../ui/save-as.ts';
+import { messageOf } from '../../api/client.ts';
+import { pngOf, svgTextOf } from './save-picture.ts';
+
+/** Figures as a table. */
+export interface Figures {
+  readonly heads: readonly string[];
+  readonly rows: readonly (readonly (string | number)[])[];
+}
+
+interface Props {
+  readonly title: string;
+  /** What it says, in one sentence. */
+  readonly says: string;
+  readonly figures: Figures;
+  readonly height: number;
+  /** What will stand here; shown while there are no figures. */
+  readonly empty: string;
+  /** Draws into that width. Pixels. */
+  readonly children: (width: number) => ReactNode;
+  readonly tools?: ReactNode;
+}
+
+export function Picture({ title, says, figures, height, empty, children, tools }: Props) {
+  const id = useId();
+  const [isTable, setTable] = useState(false);
+  const { box, width } = useWidth();
+  const isEmpty = figures.rows.length === 0;
+  return (
+    <section className="review-sheet" aria-labelledby={id}>
+      <header>
+        <h2 id={id}>{title}</h2>
+        {!isEmpty && (
+          <span className="picture-tools">
+            {tools}
+            <button
+              type="button"
+              className="bare-button"
+              aria-pressed={isTable}
+              aria-label={`${title}: as a table`}
+              title="The same figures as a table"
+              onClick={() => {
+                setTable(!isTable);
+              }}
+            >
+              <Table2 size={15} aria-hidden />
+            </button>
+            <SaveMenu title={title} figures={figures} box={box} hasPicture={!isTable} />
+          </span>
+        )}
+      </header>
+      <p className="text-soft">{isEmpty ? empty : says}</p>
+      <div ref={box}>
+        {!isEmpty && isTable && <FiguresTable title={title} figures={figures} />}
+        {!isEmpty && !isTable && width > 0 && (
+          <svg width={width} height={height} role="group" aria-label={title}>
+            {children(width)}
+          </svg>
+        )}
+      </div>
+    </section>
+  );
+}
+
+/** How wide there is room to draw. */
+function useWidth() {
+  const box = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(0);
+  useEffect(() => {
+    const element = box.current;
+    if (!element) {
+      return;
+    }
+    const watch = new ResizeObserver(() => {
+      setWidth(element.clientWidth);
+    });
+    watch.observe(element);
+    return () => {
+      watch.disconnect();
+    };
+  }, []);
+  return { box, width };
+}
+
+function FiguresTable({ title, figures }: { readonly title: string; readonly figures: Figures }) {
+  return (
+    <div className="figures" tabIndex={0} role="region" aria-label={`${title}, figures`}>
+      <table>
+        <caption className="visually-hidden">{title}</caption>
+        <thead>
+          <tr>
+            {figures.heads.map((head) => (
+              <th key={head} scope="col">
+                {head}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {figures.rows.map((row, at) => (
+            <tr key={at}>
+              {row.map((value, column) => (
+                <td key={figures.heads[column]} className={typeof value === 'number' ? 'num' : ''}>
+                  {value}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+interface SaveProps {
+  readonly title: string;
+  readonly figures: Figures;
+  readonly box: RefObject<HTMLDivElement | null>;
+  readonly hasPicture: boolean;
+}
+
+function SaveMenu({ title, figures, box, hasPicture }: SaveProps) {
+  const { notify } = useNotices();
+  const save = async (how: string | null): Promise<void> => {
+    const svg = box.current?.querySelector('svg');
+    if (how === 'csv') {
+      const rows = [figures.heads, ...figures.rows].map((row) => row.map(String));
+      saveAs(new Blob([`${csvFormatRows(rows)}\r\n`], { type: 'text/csv' }), `${title}.csv`);
+    } else if (svg && how === 'svg') {
+      saveAs(new Blob([svgTextOf(svg)], { type: 'image/svg+xml' }), `${title}.svg`);
+    } else if (svg) {
+      saveAs(await pngOf(svg), `${title}.png`);
+    }
+  };
+  return (
+    <Dropdown
+      align="end"
+      onSelect={(how) => {
+        save(how).catch((error: unknown) => {
+          notify(messageOf(error), 'trouble');
+        });
+      }}
+    >
+      <Dropdown.Toggle
+        as="button"
+        type="button"
+        className="bare-button"
+        aria-label={`Save ${title}`}
+      >
+        <Download size={15} aria-hidden />
+      </Dropdown.Toggle>
+      <Dropdown.Menu>
+        {hasPicture && <MenuItem eventKey="svg">As a drawing (SVG)</MenuItem>}
+        {hasPicture && <MenuItem eventKey="png">As a picture (PNG)</MenuItem>}
+        <MenuItem eventKey="csv">Its figures (CSV)</MenuItem>
+      </Dropdown.Menu>
+    </Dropdown>
+  );
+}

@@ -1,0 +1,35 @@
+/** Three forgotten plugins to try again this week. */
+import { useMemo, useState } from 'react';
+import { day, tryAgainOf, type Plugin } from '@clever-drawer/core';
+import { useCatalog } from './contexts.ts';
+import { usePutOff } from './use-put-off.ts';
+
+/** Under what a plugin to try again is put off. */
+const keyOf = (plugin: string): string => `try ${plugin}`;
+/** One that was dismissed is not offered for so many days. */
+const dismissedFor = 90;
+
+export function useTryAgain(): {
+  readonly plugins: readonly Plugin[];
+  readonly dismiss: (plugin: string) => void;
+} {
+  const { plugins, usage, answers } = useCatalog();
+  const { isPutOff, putOff } = usePutOff();
+  const [now] = useState(() => Date.now());
+  const again = useMemo(
+    () =>
+      tryAgainOf(
+        plugins,
+        usage,
+        now,
+        (id) => (answers.get(id)?.isHidden ?? false) || isPutOff(keyOf(id), now),
+      ),
+    [plugins, usage, answers, isPutOff, now],
+  );
+  return {
+    plugins: again,
+    dismiss: (plugin) => {
+      putOff(keyOf(plugin), new Date(now + dismissedFor * day).toISOString());
+    },
+  };
+}
