@@ -231,17 +231,17 @@ describe('scanning', () => {
     await placeWith('Fine');
     const fine = await plugin('Fine');
     const copy = fine.copies[0];
-    expect((await server.call('POST', 'asides', { copy: copy?.id })).status).toBe(200);
+    expect((await server.call('POST', 'asides', { copies: [copy?.id] })).status).toBe(200);
     expect((await catalog()).some((p) => p.name === 'Fine')).toBe(false);
     await server.scan('everything');
     expect((await catalog()).some((p) => p.name === 'Fine')).toBe(false);
     expect((await server.call<AsideView[]>('GET', 'asides')).body).toMatchObject([
       { name: 'Fine', path: copy?.path },
     ]);
-    expect((await server.call('POST', 'asides/back', { path: copy?.path })).status).toBe(200);
+    expect((await server.call('POST', 'asides/back', { paths: [copy?.path] })).status).toBe(200);
     await server.scan();
     expect((await plugin('Fine')).id).toBe(fine.id);
-    expect(codes(await server.call('POST', 'asides/back', { path: copy?.path }))).toEqual([
+    expect(codes(await server.call('POST', 'asides/back', { paths: [copy?.path] }))).toEqual([
       'unknown-record',
     ]);
   });

@@ -312,15 +312,17 @@ describe('how good the order is', () => {
   });
   const reverb = (id: string) => aPlugin(id, { types: ['reverb/plate'] });
   it('sees strangers, near folders, rules that hold nothing or all, and what stands in the wrong order', () => {
-    const plugins = [...'abcde'].map(reverb).concat(aPlugin('x', { types: ['delay/tape'] }));
+    const plugins = Array.from('abcde')
+      .map(reverb)
+      .concat(aPlugin('x', { types: ['delay/tape'] }));
     const folders = [
-      aFolder('one', [...'abcdx']),
-      aFolder('two', [...'abcde']),
-      aFolder('near', [...'abcd']),
+      aFolder('one', Array.from('abcdx')),
+      aFolder('two', Array.from('abcde')),
+      aFolder('near', Array.from('abcd')),
       aFolder('empty', [], 'smart'),
-      aFolder('full', [...'abcdex'], 'smart'),
+      aFolder('full', Array.from('abcdex'), 'smart'),
     ];
-    const uses = [...'eeeddccc'].map((plugin) => aUse(plugin));
+    const uses = Array.from('eeeddccc').map((plugin) => aUse(plugin));
     const health = orderHealth({ plugins, folders, uses });
     expect(health.strangers).toEqual([{ folder: 'one', plugin: 'x', group: 'reverb' }]);
     expect(health.near.map(({ a, b }) => [a, b])).toEqual([
@@ -330,7 +332,7 @@ describe('how good the order is', () => {
     expect(health.emptySmart).toEqual(['empty']);
     expect(health.fullSmart).toEqual(['full']);
     expect(health.outOfOrder).toEqual([]);
-    const late = orderHealth({ plugins, folders: [aFolder('f', [...'abxecd'])], uses });
+    const late = orderHealth({ plugins, folders: [aFolder('f', Array.from('abxecd'))], uses });
     expect(late.outOfOrder.map(({ folder }) => folder)).toEqual(['f']);
   });
 });
@@ -381,8 +383,10 @@ describe('a review', () => {
     );
   });
   it('says in sentences what stands out', () => {
-    const plugins = [...'abcdefghij'].map((id) => aPlugin(id, { types: ['delay/tape'] }));
-    const uses = [...'aaab'].map((plugin, n) => aUse(plugin, { keys: 3, at: now - n * day }));
+    const plugins = Array.from('abcdefghij').map((id) => aPlugin(id, { types: ['delay/tape'] }));
+    const uses = Array.from('aaab').map((plugin, n) =>
+      aUse(plugin, { keys: 3, at: now - n * day }),
+    );
     expect(summaryOf({ plugins, uses })).toEqual([
       'You own 10 plugins by 1 vendor, and loaded 2 of them (20 %) 4 times.',
       'Half of all loads went to 1 plugin; a leads with 3.',

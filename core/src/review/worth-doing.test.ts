@@ -58,14 +58,14 @@ describe('worthDoing', () => {
     });
   });
   it('merges nearly equal folders into the larger one', () => {
-    const plugins = [...'abcde'].map((id) => aPlugin(id));
-    const folders = [aFolder('large', [...'abcde']), aFolder('small', [...'abcd'])];
+    const plugins = Array.from('abcde').map((id) => aPlugin(id));
+    const folders = [aFolder('large', Array.from('abcde')), aFolder('small', Array.from('abcd'))];
     expect(of('merge', { plugins, folders })?.folders).toEqual(['small', 'large']);
   });
   it('sorts a folder by use when what is loaded stands at its end', () => {
-    const plugins = [...'abcdef'].map((id) => aPlugin(id));
+    const plugins = Array.from('abcdef').map((id) => aPlugin(id));
     const uses = [...times(4, 'd'), ...times(5, 'e'), ...times(6, 'f')];
-    const folders = [aFolder('f', [...'abcdef'])];
+    const folders = [aFolder('f', Array.from('abcdef'))];
     expect(of('reorder', { plugins, uses, folders })).toMatchObject({ folders: ['f'] });
     const sorted = folders.map((folder) => ({ ...folder, sortedBy: 'use' }));
     expect(of('reorder', { plugins, uses, folders: sorted })).toBeUndefined();
@@ -79,9 +79,9 @@ describe('worthDoing', () => {
     expect(of('used-cabinet', { plugins, uses, folders })).toBeUndefined();
   });
   it('keeps a row that comes again, once', () => {
-    const plugins = [...'abc'].map((id) => aPlugin(id));
+    const plugins = Array.from('abc').map((id) => aPlugin(id));
     const uses = [1, 2, 3, 4].flatMap((days) =>
-      [...'abc'].map((plugin, n, row) =>
+      Array.from('abc').map((plugin, n, row) =>
         aUse(plugin, { at: now - days * day + n * 60_000, after: row[n - 1] ?? null }),
       ),
     );

@@ -1,4 +1,5 @@
 /** Where nothing is typed: forgotten plugins that fit the slot, to be tried again this week. */
+import { useCallback } from 'react';
 import type { Plugin } from '@clever-drawer/core';
 import { useArrangement } from '../studio/contexts.ts';
 import { useTryAgain } from '../studio/use-try-again.ts';
@@ -10,8 +11,8 @@ interface Props {
 
 export function TryAgain({ whyNot, onLoad }: Props) {
   const { nameOf } = useArrangement();
-  const { plugins, dismiss } = useTryAgain();
-  const fitting = plugins.filter(({ id }) => whyNot(id) === null);
+  const fits = useCallback((plugin: string) => whyNot(plugin) === null, [whyNot]);
+  const { plugins: fitting, dismiss } = useTryAgain(fits);
   return (
     fitting.length > 0 && (
       <p className="try-again-line">

@@ -5,7 +5,6 @@ import { nameLength, plural, type Advice, type Plugin } from '@clever-drawer/cor
 import { NameDialog } from '../annotate/name-dialog.tsx';
 import { useActs, useArrangement, useCatalog, useComputer, useOrder } from '../studio/contexts.ts';
 import { useNotifyError } from '../studio/notify-error.ts';
-import { useNotices } from '../ui/notices.tsx';
 import { adviceAct } from './model/advice-act.ts';
 import { copiesToRetire } from './model/copies-to-retire.ts';
 import { PluginLinks } from './pictures/behind.tsx';
@@ -31,7 +30,7 @@ const doWords: Readonly<Record<Advice['kind'], string>> = {
 };
 
 export function AdviceDialog({ advice, onClose }: Props) {
-  const { follow, canFollow, name, setName } = useFollowing(advice, onClose);
+  const { follow, canFollow, name, setName, retiring } = useFollowing(advice, onClose);
   const submit = (event: SyntheticEvent): void => {
     event.preventDefault();
     follow();
@@ -58,7 +57,12 @@ export function AdviceDialog({ advice, onClose }: Props) {
             />
           </Form>
         )}
-        {advice.kind === 'retire' && (
+        {retiring.aside.length > 0 && (
+          <p role="status">
+            {plural(retiring.aside.length, 'file is', 'files are')} set aside. Scan lists them, too.
+          </p>
+        )}
+        {advice.kind === 'retire' && retiring.aside.length === 0 && (
           <p className="text-soft">
             Their files are not touched: they are no longer examined or shown, until you take them
             back on Scan.
@@ -72,9 +76,19 @@ export function AdviceDialog({ advice, onClose }: Props) {
       </Modal.Body>
       <Modal.Footer>
         <Button variant="bare" onClick={onClose}>
-          {canFollow ? 'Cancel' : 'Close'}
+          {canFollow && retiring.aside.length === 0 ? 'Cancel' : 'Close'}
         </Button>
-        {canFollow && <Button onClick={follow}>{doWords[advice.kind]}</Button>}
+        {retiring.aside.length > 0 ? (
+          <Button
+            onClick={() => {
+              retiring.takeBack(onClose);
+            }}
+          >
+            Take them back
+          </Button>
+        ) : (
+          canFollow && <Button onClick={follow}>{doWords[advice.kind]}</Button>
+        )}
       </Modal.Footer>
     </Modal>
   );
@@ -85,7 +99,7 @@ function useFollowing(advice: Advice, onClose: () => void) {
   const { order } = useOrder();
   const { cabinet, nameOf } = useArrangement();
   const { pluginById } = useCatalog();
-  const retire = useRetire();
+  const retiring = useRetire();
   const [name, setName] = useState(() =>
     advice.plugins
       .flatMap((id) => pluginById.get(id) ?? [])
@@ -98,34 +112,36 @@ function useFollowing(advice: Advice, onClose: () => void) {
   const follow = (): void => {
     const asked = adviceAct(advice, here, name);
     if (advice.kind === 'retire') {
-      retire(advice, onClose);
+      retiring.retire(advice);
     } else if (asked && act(asked)) {
       onClose();
     }
   };
-  return { follow, canFollow, name, setName };
+  return { follow, canFollow, name, setName, retiring };
 }
 
-/** Sets old copies aside, one after the other; they are taken back on Scan. */
-function useRetire(): (advice: Advice, then: () => void) => void {
+/** Sets old copies aside; the same press takes them back. */
+function useRetire() {
   const { client } = useComputer();
   const { plugins } = useCatalog();
-  const { notify } = useNotices();
   const notifyError = useNotifyError();
-  return ({ copies }, then) => {
-    const ids = copiesToRetire(plugins, copies);
-    const setAside = async (): Promise<void> => {
-      for (const id of ids) {
-        await client.setAside(id);
-      }
-    };
-    setAside().then(() => {
-      notify(
-        `${plural(ids.length, 'old copy', 'old copies')} set aside; take them back on Scan`,
-        'done',
-      );
-      then();
+  const [aside, setAside] = useState<readonly string[]>([]);
+  const retire = ({ copies }: Advice): void => {
+    const files = copiesToRetire(plugins, copies);
+    client.setAside(files.map(({ id }) => id)).then(() => {
+      setAside(files.map(({ path }) => path));
     }, notifyError);
+  };
+  const takeBack = async (): Promise<void> => {
+    await client.takeBack(aside);
+    await client.startScan('changed');
+  };
+  return {
+    aside,
+    retire,
+    takeBack: (then: () => void): void => {
+      takeBack().then(then, notifyError);
+    },
   };
 }
 

@@ -43,6 +43,7 @@ export function ReviewScreen() {
   };
   return (
     <main id="content" tabIndex={-1} className="review-screen" aria-busy={review === null}>
+      <h1 className="visually-hidden">Review: {parts.find(([id]) => id === part)?.[1]}</h1>
       <header className="review-head">
         <nav className="review-tabs" aria-label="Parts of the review">
           {parts.map(([id, words]) => (

@@ -10,7 +10,7 @@ export function Asides() {
   const { notify } = useNotices();
   const asides = useQuery({ queryKey: ['asides', client.computer], queryFn: client.asides });
   const back = useMutation({
-    mutationFn: client.takeBack,
+    mutationFn: (path: string) => client.takeBack([path]),
     onSuccess: () => {
       notify('Taken back. The next scan examines it.', 'done');
     },

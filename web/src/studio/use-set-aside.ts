@@ -10,7 +10,7 @@ export function useSetAside(): (copy: string, said: string) => void {
   const { notify } = useNotices();
   const aside = useMutation({
     mutationFn: ({ copy }: { readonly copy: string; readonly said: string }) =>
-      client.setAside(copy),
+      client.setAside([copy]),
     onSuccess: (_, { said }) => {
       notify(said, 'done');
     },

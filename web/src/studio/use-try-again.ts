@@ -6,10 +6,12 @@ import { usePutOff } from './use-put-off.ts';
 
 /** Under what a plugin to try again is put off. */
 const keyOf = (plugin: string): string => `try ${plugin}`;
+const all = (): boolean => true;
 /** One that was dismissed is not offered for so many days. */
 const dismissedFor = 90;
 
-export function useTryAgain(): {
+/** `fits` says which can be loaded where they are offered. */
+export function useTryAgain(fits: (plugin: string) => boolean = all): {
   readonly plugins: readonly Plugin[];
   readonly dismiss: (plugin: string) => void;
 } {
@@ -22,9 +24,9 @@ export function useTryAgain(): {
         plugins,
         usage,
         now,
-        (id) => (answers.get(id)?.isHidden ?? false) || isPutOff(keyOf(id), now),
+        (id) => !fits(id) || (answers.get(id)?.isHidden ?? false) || isPutOff(keyOf(id), now),
       ),
-    [plugins, usage, answers, isPutOff, now],
+    [plugins, usage, answers, isPutOff, fits, now],
   );
   return {
     plugins: again,

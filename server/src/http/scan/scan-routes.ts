@@ -1,7 +1,8 @@
 /** Routes of places, of what is set aside, and of scans. */
 import type { Router } from 'express';
-import { boolean, object, string } from 'yup';
+import { array, boolean, object, string } from 'yup';
 import {
+  actSize,
   openingWishes,
   scanModes,
   type CopyId,
@@ -19,7 +20,7 @@ import {
 } from '../../usecases/scan/places.ts';
 import { changeOpening, viewOpening } from '../../usecases/scan/opening.ts';
 import { startScan, stopScan, viewFindings, viewScans } from '../../usecases/scan/scan.ts';
-import { needed } from '../fields.ts';
+import { ids } from '../fields.ts';
 import { at, handle, param, withBody } from '../handling.ts';
 import { answer } from '../problems.ts';
 
@@ -30,7 +31,12 @@ const placeSchema = object({ path: string().max(4096).required() });
 const placeChangeSchema = object({ isOn: boolean(), isWatched: boolean() });
 
 /** A copy that is set aside. */
-const asideSchema = object({ copy: needed<CopyId>() });
+const asideSchema = object({ copies: ids<CopyId>() });
+
+/** Files that are taken back. */
+const backSchema = object({
+  paths: array(string().max(4096).required()).min(1).max(actSize).required(),
+});
 
 /** When copies are opened. */
 const openingSchema = object({ wish: string<OpeningWish>().oneOf(openingWishes).required() });
@@ -86,11 +92,11 @@ export function scanRoutes(router: Router, parts: Parts): void {
   );
   router.post(
     at('asides'),
-    withBody(asideSchema, (body, computer) => setAside(parts, computer, body.copy)),
+    withBody(asideSchema, (body, computer) => setAside(parts, computer, body.copies)),
   );
   router.post(
     at('asides/back'),
-    withBody(placeSchema, (body, computer) => takeBack(parts, computer, body.path)),
+    withBody(backSchema, (body, computer) => takeBack(parts, computer, body.paths)),
   );
   router.get(
     at('scans'),

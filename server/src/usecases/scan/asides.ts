@@ -13,42 +13,51 @@ export async function viewAsides(parts: Parts, computer: string): Promise<AsideV
   }));
 }
 
-/** Sets aside the file in which a copy lies. */
+/** Sets aside the files in which copies lie; all of them or none. */
 export async function setAside(
   parts: Parts,
   computer: string,
-  copyId: string,
+  copies: readonly string[],
 ): Promise<Result<null>> {
   if (parts.scans.of(computer)) {
-    return failed({ code: 'scan-running', at: 'copy' });
+    return failed({ code: 'scan-running', at: 'copies' });
   }
-  const copy = await findCopy(parts.database.manager, computer, copyId);
-  if (!copy) {
-    return failed({ code: 'unknown-record', at: 'copy', what: 'copy' });
+  const result = await parts.database.transaction(async (manager): Promise<Result<null>> => {
+    for (const id of copies) {
+      const copy = await findCopy(manager, computer, id);
+      if (!copy) {
+        return failed({ code: 'unknown-record', at: 'copies', what: 'copy' });
+      }
+      const name = copy.facts.name ?? copy.path.split(/[\\/]/).pop() ?? copy.path;
+      await addAside(manager, { computerId: computer, path: copy.path, name, at: parts.clock() });
+    }
+    return ok(null);
+  });
+  if (result.ok) {
+    parts.events.tell(computer, { event: 'catalog' });
   }
-  const name = copy.facts.name ?? copy.path.split(/[\\/]/).pop() ?? copy.path;
-  await parts.database.transaction((manager) =>
-    addAside(manager, { computerId: computer, path: copy.path, name, at: parts.clock() }),
-  );
-  parts.events.tell(computer, { event: 'catalog' });
-  return ok(null);
+  return result;
 }
 
 /** Takes back what was set aside: the next scan examines it again. */
 export async function takeBack(
   parts: Parts,
   computer: string,
-  path: string,
+  paths: readonly string[],
 ): Promise<Result<null>> {
   if (parts.scans.of(computer)) {
-    return failed({ code: 'scan-running', at: 'path' });
+    return failed({ code: 'scan-running', at: 'paths' });
   }
-  const wasAside = await parts.database.transaction((manager) =>
-    removeAside(manager, computer, path),
-  );
-  if (!wasAside) {
-    return failed({ code: 'unknown-record', at: 'path', what: 'file set aside' });
+  const result = await parts.database.transaction(async (manager): Promise<Result<null>> => {
+    for (const path of paths) {
+      if (!(await removeAside(manager, computer, path))) {
+        return failed({ code: 'unknown-record', at: 'paths', what: 'file set aside' });
+      }
+    }
+    return ok(null);
+  });
+  if (result.ok) {
+    parts.events.tell(computer, { event: 'catalog' });
   }
-  parts.events.tell(computer, { event: 'catalog' });
-  return ok(null);
+  return result;
 }

@@ -15,6 +15,8 @@ interface Props {
 
 export function WorthPart({ review, now }: Props) {
   const { isPutOff } = usePutOff();
+  // What is looked at stays while it is done, and is no longer told.
+  const [opened, setOpened] = useState<Advice | null>(null);
   const told = review.advice.filter(({ key }) => !isPutOff(key, now));
   return (
     <div className="review-worth">
@@ -32,7 +34,7 @@ export function WorthPart({ review, now }: Props) {
           ) : (
             <ol className="advice-list">
               {told.map((advice) => (
-                <AdviceLine key={advice.key} advice={advice} now={now} />
+                <AdviceLine key={advice.key} advice={advice} now={now} onOpen={setOpened} />
               ))}
             </ol>
           )}
@@ -40,6 +42,14 @@ export function WorthPart({ review, now }: Props) {
         </section>
       </div>
       <TryAgain />
+      {opened && (
+        <AdviceDialog
+          advice={opened}
+          onClose={() => {
+            setOpened(null);
+          }}
+        />
+      )}
     </div>
   );
 }
@@ -57,9 +67,14 @@ function Summary({ review: { summary } }: { readonly review: Review }) {
 /** "Not now" is a month. */
 const monthDays = 30;
 
-function AdviceLine({ advice, now }: { readonly advice: Advice; readonly now: number }) {
+interface AdviceLineProps {
+  readonly advice: Advice;
+  readonly now: number;
+  readonly onOpen: (advice: Advice) => void;
+}
+
+function AdviceLine({ advice, now, onOpen }: AdviceLineProps) {
   const { putOff } = usePutOff();
-  const [isOpen, setOpen] = useState(false);
   return (
     <li>
       <div>
@@ -71,7 +86,7 @@ function AdviceLine({ advice, now }: { readonly advice: Advice; readonly now: nu
           variant="quiet"
           aria-label={`Look at it: ${advice.title}`}
           onClick={() => {
-            setOpen(true);
+            onOpen(advice);
           }}
         >
           Look at it …
@@ -99,14 +114,6 @@ function AdviceLine({ advice, now }: { readonly advice: Advice; readonly now: nu
           never
         </button>
       </div>
-      {isOpen && (
-        <AdviceDialog
-          advice={advice}
-          onClose={() => {
-            setOpen(false);
-          }}
-        />
-      )}
     </li>
   );
 }
