@@ -30,17 +30,6 @@ const shots: readonly Shot[] = [
   },
   { name: 'sort', path: '/sort' },
   {
-    name: 'sort-many',
-    path: '/sort?ask=type',
-    prepare: async (page) => {
-      await page.getByRole('button', { name: 'Many at once' }).click();
-      await page.getByTestId('ask-row').first().click();
-      for (let i = 0; i < 4; i += 1) {
-        await page.keyboard.press('Shift+ArrowDown');
-      }
-    },
-  },
-  {
     name: 'plugin',
     path: '/file?q=good plate',
     prepare: async (page) => {
@@ -75,20 +64,6 @@ const shots: readonly Shot[] = [
       await page.getByRole('combobox', { name: 'name has: add a value' }).click();
       await page.keyboard.type('tap');
       await page.waitForTimeout(300);
-    },
-  },
-  {
-    name: 'rule-dusk',
-    path: '/file',
-    theme: 'dusk',
-    prepare: async (page) => {
-      await openRule(page);
-      await page
-        .getByRole('textbox', { name: 'As text' })
-        .fill(
-          'name has delay, echo, slap\nkind is effect\n\ntype is dely\n\nnever\ntype is looper',
-        );
-      await page.waitForTimeout(400);
     },
   },
   {
@@ -127,18 +102,6 @@ const shots: readonly Shot[] = [
     },
   },
   {
-    name: 'load-refused',
-    path: '/load',
-    prepare: async (page) => {
-      await page.getByTestId('hit').first().waitFor();
-      for (let i = 0; i < 2; i += 1) {
-        await page.keyboard.press('F4');
-      }
-      await page.keyboard.type('de');
-      await page.keyboard.press('Enter');
-    },
-  },
-  {
     name: 'load-copies',
     path: '/load',
     theme: 'dusk',
@@ -156,6 +119,28 @@ const shots: readonly Shot[] = [
       await page.getByRole('button', { name: /^The Heron and the Eel/ }).click();
       await page.getByRole('heading', { name: /could not be opened/ }).waitFor();
       await page.waitForTimeout(4000);
+    },
+  },
+  {
+    name: 'review',
+    path: '/review',
+    prepare: async (page) => {
+      await page.locator('.advice-list').waitFor();
+    },
+  },
+  {
+    name: 'review-own',
+    path: '/review?part=own',
+    theme: 'dusk',
+    prepare: async (page) => {
+      await page.locator('.mark').first().waitFor();
+    },
+  },
+  {
+    name: 'review-use',
+    path: '/review?part=use',
+    prepare: async (page) => {
+      await page.locator('.mark').first().waitFor();
     },
   },
   {

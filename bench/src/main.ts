@@ -11,6 +11,7 @@ import { benchLarge } from './large.ts';
 import { benchLilv } from './lilv.ts';
 import { tableOf, type Measured, type Outcome } from './measure.ts';
 import { benchOpen } from './open.ts';
+import { benchReview } from './review.ts';
 import { benchRules } from './rules.ts';
 import { benchScan } from './scan.ts';
 import { benchSort } from './sort.ts';
@@ -27,6 +28,7 @@ const benches: Readonly<Record<string, () => Promise<Measured[] | Outcome>>> = {
   rules: benchRules,
   open: benchOpen,
   keep: benchKeep,
+  review: benchReview,
 };
 const results = resolve(import.meta.dirname, '../results');
 

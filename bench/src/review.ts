@@ -1,0 +1,225 @@
+/**
+ * A review: its figures over up to 20,000 plugins and 100,000 loads beside one rollup of d3-array's,
+ * and opening it in Chromium beside opening File in the same window.
+ */
+import { rollup } from 'd3-array';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { chromium, type Page } from 'playwright-core';
+import {
+  columnsOf,
+  formats,
+  reviewOf,
+  trackKinds,
+  usesIn,
+  wholeReview,
+  type CatalogView,
+  type ComputerView,
+  type PastUse,
+  type ReviewMaterial,
+} from '@clever-drawer/core';
+import { makePlugins, writeStudio } from '@clever-drawer/demo';
+import { freePort, serve } from '@clever-drawer/server';
+import { args } from './keystroke.ts';
+import { measured, timed, type Measured } from './measure.ts';
+import { scanAll } from './server.ts';
+
+const day = 86_400_000;
+const now = Date.UTC(2026, 10, 1);
+const loads = 100_000;
+const rounds = 7;
+const web = resolve(import.meta.dirname, '../../web/dist');
+
+/** Loads over two years, the n-th plugin about 1/n as often as the first; always the same. */
+function makeUses(ids: readonly string[], count: number, until: number): PastUse[] {
+  let seed = 7;
+  const next = (): number => {
+    seed = (Math.imul(seed, 1_664_525) + 1_013_904_223) >>> 0;
+    return seed / 2 ** 32;
+  };
+  let before: string | null = null;
+  return Array.from({ length: count }, (_, n): PastUse => {
+    const plugin = ids[Math.floor(ids.length ** next()) - 1] ?? ids[0] ?? '';
+    const after = n % 4 === 0 ? null : before;
+    before = plugin;
+    return {
+      plugin,
+      after,
+      at: until - Math.floor(((count - n) / count) * 730 * day),
+      track: trackKinds[n % trackKinds.length] ?? 'track',
+      typed: 'abcdefgh'.slice(0, 1 + (n % 4)),
+      keys: 2 + (n % 6),
+      took: 400 + (n % 900),
+    };
+  });
+}
+
+function makeMaterial(count: number): ReviewMaterial {
+  const plugins = makePlugins(7, count).slice(0, count);
+  const ids = plugins.map((_, n) => `p${n}`);
+  return {
+    plugins: plugins.map(({ name, vendor, type }, n) => ({
+      id: ids[n] ?? '',
+      name,
+      vendor: vendor.name,
+      kind: 'effect',
+      types: [type],
+      isHidden: false,
+      hasNickname: n % 9 === 0,
+      trialEnds: null,
+      copies: [
+        { id: `c${n}`, format: 'VST3', is32Bit: false, state: 'present', audioIn: 2, audioOut: 2 },
+        { id: `d${n}`, format: 'VST2', is32Bit: false, state: 'present', audioIn: 2, audioOut: 2 },
+      ],
+    })),
+    chains: [],
+    folders: Array.from({ length: 200 }, (_, n) => ({
+      id: `f${n}`,
+      name: `Folder ${n}`,
+      form: n % 4 === 0 ? 'smart' : 'folder',
+      cabinet: 'cabinet',
+      sortedBy: null,
+      plugins: ids.filter((__, at) => (at * 7 + n) % 97 === 0).slice(0, 60),
+    })),
+    formatOrder: formats,
+    uses: makeUses(ids, loads, now),
+    comings: [],
+    sessions: [],
+  };
+}
+
+async function figures(): Promise<Measured[]> {
+  const rows: Measured[] = [];
+  for (const count of [700, 5_000, 20_000]) {
+    const material = makeMaterial(count);
+    const ours: number[] = [];
+    const theirs: number[] = [];
+    for (let round = 0; round < rounds; round += 1) {
+      ours.push(await timed(() => reviewOf(material, wholeReview(now))));
+      theirs.push(
+        await timed(() =>
+          rollup(
+            material.uses,
+            (uses) => uses.length,
+            ({ at }) => new Date(at).toISOString().slice(0, 7),
+            ({ plugin }) => plugin,
+          ),
+        ),
+      );
+    }
+    const name = 'one rollup of d3-array by month and plugin';
+    rows.push(
+      measured(`all figures, ${count} plugins, ${loads} loads`, ours, { name, samples: theirs }),
+    );
+  }
+  const { uses } = makeMaterial(20_000);
+  const columns: number[] = [];
+  const objects: number[] = [];
+  for (let round = 0; round < rounds; round += 1) {
+    columns.push(await timed(() => usesIn(JSON.parse(JSON.stringify(columnsOf(uses))) as never)));
+    objects.push(await timed(() => JSON.parse(JSON.stringify(uses)) as unknown));
+  }
+  rows.push(
+    measured(`${loads} loads as columns, there and back`, columns, {
+      name: 'the same as JSON objects',
+      samples: objects,
+    }),
+  );
+  return rows;
+}
+
+/** Milliseconds from the key to the end of the frame in which something stands. */
+async function opened(shown: Page, keys: string, selector: string): Promise<number> {
+  await shown.evaluate((wanted) => {
+    const state: { start: number; took: number | null } = { start: 0, took: null };
+    Object.assign(window, { opening: state });
+    const look = (): void => {
+      if (document.querySelector(wanted)) {
+        requestAnimationFrame(() => {
+          setTimeout(() => {
+            state.took = performance.now() - state.start;
+          });
+        });
+      } else {
+        requestAnimationFrame(look);
+      }
+    };
+    window.addEventListener(
+      'keydown',
+      (event) => {
+        if (state.start === 0 && event.key !== 'Alt') {
+          state.start = event.timeStamp;
+          look();
+        }
+      },
+      { capture: true },
+    );
+  }, selector);
+  await shown.keyboard.press(keys);
+  const took = await shown.waitForFunction(
+    () => (window as unknown as { opening: { took: number | null } }).opening.took,
+    null,
+    { timeout: 120_000 },
+  );
+  return (await took.jsonValue()) ?? Number.NaN;
+}
+
+async function page(): Promise<Measured[]> {
+  const data = mkdtempSync(join(tmpdir(), 'clever-drawer-bench-'));
+  const studio = writeStudio(join(data, 'studio'), 20_000);
+  const running = await serve({
+    data,
+    port: await freePort(),
+    web,
+    firstComputer: { name: 'Bench' },
+    logLevel: 'warn',
+  });
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args });
+  try {
+    const scan = await scanAll(running.address, studio.places);
+    await scan();
+    const computers = (await (
+      await fetch(`${running.address}/api/computers`)
+    ).json()) as ComputerView[];
+    const at = `${running.address}/api/computers/${computers[0]?.id ?? ''}`;
+    const { plugins } = (await (await fetch(`${at}/catalog`)).json()) as CatalogView;
+    const uses = makeUses(
+      plugins.map(({ id }) => id),
+      loads,
+      Date.now(),
+    ).map((use) => ({ ...use, at: new Date(use.at).toISOString() }));
+    for (let from = 0; from < loads; from += 10_000) {
+      const body = JSON.stringify({ loads: uses.slice(from, from + 10_000) });
+      const headers = { 'Content-Type': 'application/json' };
+      const posted = await fetch(`${at}/loads`, { method: 'POST', headers, body });
+      if (!posted.ok) {
+        throw new Error(await posted.text());
+      }
+    }
+    const window = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await window.goto(`${running.address}/file`);
+    await window.waitForSelector('[data-testid=plugin]', { timeout: 120_000 });
+    const first = await opened(window, 'Alt+5', '.advice-list, .review-summary');
+    const again: number[] = [];
+    const file: number[] = [];
+    for (let round = 0; round < rounds; round += 1) {
+      file.push(await opened(window, 'Alt+3', '[data-testid=plugin]'));
+      again.push(await opened(window, 'Alt+5', '.advice-list, .review-summary'));
+    }
+    const against = { name: 'File, in the same window', samples: file };
+    return [
+      measured(`Review, first time, ${plugins.length} plugins, ${loads} loads`, [first], against),
+      measured(`Review again, ${plugins.length} plugins, ${loads} loads`, again, against),
+    ];
+  } finally {
+    await browser.close();
+    await running.stop();
+    rmSync(data, { recursive: true, force: true });
+  }
+}
+
+export const benchReview = async (): Promise<Measured[]> => [
+  ...(await figures()),
+  ...(await page()),
+];
