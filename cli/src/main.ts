@@ -8,6 +8,7 @@ import { findCommand } from './find-command.ts';
 import { matchCommand } from './match-command.ts';
 import { orderCommand } from './order-command.ts';
 import { scanCommand } from './scan-command.ts';
+import { settingsCommand } from './settings-command.ts';
 import { shelfCommand } from './shelf-command.ts';
 import { classifyCommand, groupCommand } from './sort-commands.ts';
 import { takeCommand } from './take-command.ts';
@@ -23,6 +24,7 @@ const commands: Readonly<
   find: findCommand,
   order: orderCommand,
   carry: carryCommand,
+  settings: settingsCommand,
   shelf: shelfCommand,
   backup: backupCommand,
   restore: restoreCommand,
@@ -36,6 +38,7 @@ const help = `Use: ./clever-drawer COMMAND …
   group [FILE]       copies gathered into plugins, with the reasons
   match RULE [FILE]  the plugins that a rule takes in, with the reasons
   find QUERY [FILE]  plugins found by a few letters, best first, with the reasons
+  settings DIR…      a line of JSON for each saved setting of a plugin below the directories
   order WHAT …       the order as a document: make, check, diff, export, import
   carry ORDER [FILE] which plugins of a document are which of another computer's copies
   shelf ORDER DIR    a cabinet written out as directories

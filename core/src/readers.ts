@@ -14,6 +14,12 @@ export {
 } from './formats/ladspa-rdf.ts';
 export { memoryFiles } from './formats/memory-files.ts';
 export { readVst3 } from './formats/vst3.ts';
+export { bareSetting, failedSetting, type FoundSetting } from './formats/found-setting.ts';
+export { readAuPreset } from './formats/au-preset.ts';
+export { readLadspaSettings } from './formats/ladspa-settings.ts';
+export { readLv2Presets } from './formats/lv2-presets.ts';
+export { readVst3Preset } from './formats/vst3-preset.ts';
+export { storableSetting } from './formats/storable-setting.ts';
 export {
   endInWords,
   loaderWords,

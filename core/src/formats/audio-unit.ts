@@ -2,16 +2,13 @@
  * AU bundles: `Contents/Info.plist`, XML or binary, lists the components
  * (https://developer.apple.com AudioComponents; from memory).
  */
-import { parse } from '@plist/parse';
 import type { Problem } from '../problem.ts';
-import { boundsOfBinaryPlist } from './binary-plist.ts';
 import { readBinary } from './binary.ts';
-import { cleanText, limits, textOf, type BundleFiles } from './bundle-files.ts';
+import { cleanText, limits, type BundleFiles } from './bundle-files.ts';
 import { bareCopy, failedCopy, type FoundCopy } from './found-copy.ts';
+import { isDictionary as isObject, parsePlist } from './plist.ts';
 
 type Json = Readonly<Record<string, unknown>>;
-const isObject = (value: unknown): value is Json =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
 const text = (value: unknown): string | null =>
   typeof value === 'string' ? cleanText(value) : null;
 const at = 'Contents/Info.plist';
@@ -22,7 +19,7 @@ export function readAudioUnit(files: BundleFiles): FoundCopy[] {
   if (!bytes.ok) {
     return [failedCopy('AU', files.root, bytes.problems[0] as Problem)];
   }
-  const plist = parsePlist(bytes.value);
+  const plist = parsePlist(bytes.value, at);
   if ('code' in plist) {
     return [failedCopy('AU', files.root, plist)];
   }
@@ -43,28 +40,6 @@ export function readAudioUnit(files: BundleFiles): FoundCopy[] {
   return components.map((component) =>
     describeComponent({ ...bareCopy('AU', files.root), ...machine }, component),
   );
-}
-
-/** Entities are refused: no property list of a plugin declares any, and hostile ones do. */
-function parsePlist(bytes: Uint8Array): { value: Json } | Problem {
-  const isBinary = textOf(bytes.subarray(0, 6)) === 'bplist';
-  const damaged = (detail: string): Problem => ({ code: 'damaged', at, line: null, detail });
-  const unbounded = isBinary ? boundsOfBinaryPlist(bytes) : null;
-  if (unbounded !== null) {
-    return damaged(`it is not a sound property list: ${unbounded}.`);
-  }
-  try {
-    const source = isBinary ? bytes.slice().buffer : textOf(bytes);
-    if (typeof source === 'string' && source.includes('<!ENTITY')) {
-      return damaged('it declares entities, which no property list needs.');
-    }
-    const value: unknown = parse(source);
-    return isObject(value) ? { value } : damaged('it should be a dictionary.');
-  } catch (error) {
-    return damaged(
-      `it is not a valid property list (${(error instanceof Error ? error.message : '').slice(0, 100)}).`,
-    );
-  }
 }
 
 function machineOf(

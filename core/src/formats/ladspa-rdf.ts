@@ -37,7 +37,8 @@ const parser = new XMLParser({
 
 type Json = Readonly<Record<string, unknown>>;
 const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null;
-const text = (value: unknown): string | null => {
+/** A text, or the text of a node. */
+export const rdfText = (value: unknown): string | null => {
   if (typeof value === 'string') {
     return cleanText(value);
   }
@@ -47,14 +48,22 @@ const text = (value: unknown): string | null => {
   return null;
 };
 
-/** The descriptions of one file. */
-export function readLadspaRdf(bytes: Uint8Array, at: string): Result<LadspaDescription[]> {
+/** A plugin in RDF: its unique id, its class, and all that stands below it. */
+export interface LadspaNode {
+  readonly id: string;
+  /** The class URI. */
+  readonly declared: string;
+  readonly node: Json;
+}
+
+/** The plugins of one file. */
+export function ladspaNodes(bytes: Uint8Array, at: string): Result<LadspaNode[]> {
   try {
     const root = (parser.parse(decode(bytes)) as Json)['rdf:RDF'];
     if (!isObject(root)) {
       return failed({ code: 'damaged', at, line: null, detail: 'it holds no RDF.' });
     }
-    const found: LadspaDescription[] = [];
+    const found: LadspaNode[] = [];
     for (const [tag, nodes] of Object.entries(root)) {
       const name = /^ladspa:(\w+Plugin|Plugin)$/.exec(tag)?.[1];
       if (name === undefined || !Array.isArray(nodes)) {
@@ -62,15 +71,10 @@ export function readLadspaRdf(bytes: Uint8Array, at: string): Result<LadspaDescr
       }
       for (const node of nodes.filter(isObject)) {
         const id = /^(?:http:\/\/ladspa\.org\/ontology)?#?(\d+)$/.exec(
-          text(node['@rdf:about']) ?? text(node['@rdf:ID']) ?? '',
+          rdfText(node['@rdf:about']) ?? rdfText(node['@rdf:ID']) ?? '',
         )?.[1];
         if (id !== undefined) {
-          found.push({
-            id,
-            title: text(node['dc:title']),
-            creator: text(node['dc:creator']),
-            declared: ontology + name,
-          });
+          found.push({ id, declared: ontology + name, node });
         }
       }
     }
@@ -83,6 +87,21 @@ export function readLadspaRdf(bytes: Uint8Array, at: string): Result<LadspaDescr
       detail: `it is not valid RDF/XML (${(error instanceof Error ? error.message : '').slice(0, 100)}).`,
     });
   }
+}
+
+/** The descriptions of one file. */
+export function readLadspaRdf(bytes: Uint8Array, at: string): Result<LadspaDescription[]> {
+  const nodes = ladspaNodes(bytes, at);
+  return nodes.ok
+    ? ok(
+        nodes.value.map(({ id, declared, node }) => ({
+          id,
+          title: rdfText(node['dc:title']),
+          creator: rdfText(node['dc:creator']),
+          declared,
+        })),
+      )
+    : nodes;
 }
 
 /** These files are in UTF-8 or, as they say themselves, in ISO 8859-1. */

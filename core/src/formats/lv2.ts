@@ -98,7 +98,13 @@ function readTarget(
   return added.ok ? null : (added.problems[0] as Problem);
 }
 
-function addFile(graph: Graph, files: BundleFiles, base: string, relative: string): Result<number> {
+/** Adds one Turtle file of a bundle to a graph; gives how many statements. */
+export function addFile(
+  graph: Graph,
+  files: BundleFiles,
+  base: string,
+  relative: string,
+): Result<number> {
   const bytes = files.read(relative, limits.turtleFile);
   if (!bytes.ok) {
     return bytes;
@@ -268,7 +274,7 @@ export function fileUri(path: string): string {
 }
 
 /** The path below the bundle that a URI points to; null when it points elsewhere. */
-function relativePath(target: string, base: string): string | null {
+export function relativePath(target: string, base: string): string | null {
   if (!target.startsWith(base)) {
     return null;
   }

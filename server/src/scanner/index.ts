@@ -1,6 +1,12 @@
 /** What the scanner offers to the server and to the command line. */
 export { descriptionsFor } from './descriptions.ts';
 export { ReaderPool } from './pool.ts';
-export { diskFiles, readBundle } from './read.ts';
-export { thisMachine, usualPlaces, type Machine, type UsualPlace } from './usual-places.ts';
+export { diskFiles, readBundle, readSettings } from './read.ts';
+export {
+  thisMachine,
+  usualPlaces,
+  usualSettingPlaces,
+  type Machine,
+  type UsualPlace,
+} from './usual-places.ts';
 export { walk, type FoundBundle, type Walked } from './walk.ts';

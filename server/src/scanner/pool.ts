@@ -10,8 +10,10 @@ import {
   type FoundCopy,
   type IdentifiedCatalog,
   type CopyToIdentify,
+  type Problem,
 } from '@clever-drawer/core';
-import type { FoundBundle, Walked } from './walk.ts';
+import { failedSetting, type FoundSetting } from '@clever-drawer/core/readers';
+import type { FoundBundle, Sought, Walked } from './walk.ts';
 import type { Done, Task } from './worker.ts';
 
 /** The longest that reading one bundle may take, in milliseconds. */
@@ -50,8 +52,13 @@ export class ReaderPool {
   }
 
   /** What lies in a place. Ends early, with what it has, when `stop` is no longer 0. */
-  async walk(place: string, formats: readonly Format[], stop: SharedArrayBuffer): Promise<Walked> {
-    const done = await this.#run({ task: 'walk', place, formats, stop }, null);
+  async walk(
+    place: string,
+    formats: readonly Format[],
+    stop: SharedArrayBuffer,
+    what: Sought = 'plugins',
+  ): Promise<Walked> {
+    const done = await this.#run({ task: 'walk', place, formats, stop, what }, null);
     return 'walked' in done ? done.walked : { bundles: [], problems: [] };
   }
 
@@ -61,14 +68,17 @@ export class ReaderPool {
       const done = await this.#run({ task: 'read', bundle, place }, readLimit);
       return 'copies' in done ? done.copies : [];
     } catch (error) {
-      return [
-        failedCopy(bundle.format, bundle.path, {
-          code: 'damaged',
-          at: bundle.path,
-          line: null,
-          detail: `examining it was given up (${error instanceof Error ? error.message : ''}).`,
-        }),
-      ];
+      return [failedCopy(bundle.format, bundle.path, givenUp(bundle, error))];
+    }
+  }
+
+  /** The settings of one bundle or file; a failed one when it takes too long or the thread breaks. */
+  async readSettings(bundle: FoundBundle, place: string): Promise<FoundSetting[]> {
+    try {
+      const done = await this.#run({ task: 'settings', bundle, place }, readLimit);
+      return 'settings' in done ? done.settings : [];
+    } catch (error) {
+      return [failedSetting(bundle.format, bundle.path, givenUp(bundle, error))];
     }
   }
 
@@ -132,6 +142,13 @@ export class ReaderPool {
     }
   }
 }
+
+const givenUp = ({ path }: FoundBundle, error: unknown): Problem => ({
+  code: 'damaged',
+  at: path,
+  line: null,
+  detail: `examining it was given up (${error instanceof Error ? error.message : ''}).`,
+});
 
 /** One question, one answer; rejects when the thread breaks or the time is up. */
 function ask(worker: Worker, task: Task, limit: number | null): Promise<Done> {

@@ -5,17 +5,25 @@ import {
   failed,
   failedCopy,
   ok,
+  type Format,
   type FoundCopy,
   type Problem,
   type Result,
 } from '@clever-drawer/core';
 import {
+  failedSetting,
   readAudioUnit,
+  readAuPreset,
   readBinaryPlugin,
+  readLadspaSettings,
   readLv2,
+  readLv2Presets,
   readVst3,
+  readVst3Preset,
   storableCopy,
+  storableSetting,
   type BundleFiles,
+  type FoundSetting,
   type LadspaDescriptions,
   type OpenFile,
 } from '@clever-drawer/core/readers';
@@ -27,6 +35,41 @@ import { reasonOf, type FoundBundle } from './walk.ts';
  */
 export const readBundle = (...asked: Parameters<typeof readCopies>): FoundCopy[] =>
   readCopies(...asked).map(storableCopy);
+
+/**
+ * The settings of one bundle or file, with texts that can be kept. Whatever goes wrong becomes a
+ * failed setting. `place` bounds what may be read.
+ */
+export function readSettings(
+  { format, path }: Pick<FoundBundle, 'format' | 'path'>,
+  place: string,
+): FoundSetting[] {
+  try {
+    return settingsIn(format, diskFiles(path, place)).map(storableSetting);
+  } catch (error) {
+    return [failedSetting(format, path, notUnderstood(path, error))];
+  }
+}
+
+function settingsIn(format: Format, files: BundleFiles): FoundSetting[] {
+  switch (format) {
+    case 'LV2':
+      return readLv2Presets(files);
+    case 'VST3':
+      return readVst3Preset(files);
+    case 'AU':
+      return readAuPreset(files);
+    default:
+      return readLadspaSettings(files);
+  }
+}
+
+const notUnderstood = (path: string, error: unknown): Problem => ({
+  code: 'damaged',
+  at: path,
+  line: null,
+  detail: `it could not be understood (${String(error).slice(0, 120)}).`,
+});
 
 function readCopies(
   bundle: Pick<FoundBundle, 'format' | 'candidates' | 'path'>,
@@ -51,14 +94,7 @@ function readCopies(
       descriptions,
     );
   } catch (error) {
-    return [
-      failedCopy(format, path, {
-        code: 'damaged',
-        at: path,
-        line: null,
-        detail: `it could not be understood (${String(error).slice(0, 120)}).`,
-      }),
-    ];
+    return [failedCopy(format, path, notUnderstood(path, error))];
   }
 }
 

@@ -74,6 +74,41 @@ function fromVariable({ platform, environment }: Machine, format: Format): strin
   return listed && listed.length > 0 ? listed : null;
 }
 
+/**
+ * Directories where settings usually live: beside the plugins of LV2, and where the other formats
+ * prescribe (VST3: “Preset Locations” of its developer portal, AU: the same on macOS; from memory).
+ */
+export function usualSettingPlaces(machine: Machine): UsualPlace[] {
+  const lv2 = usualPlaces(machine).filter(({ formats }) => formats.includes('LV2'));
+  const places = presetPlaces(machine);
+  return [
+    ...lv2.map(({ path }): UsualPlace => ({ path, formats: ['LV2'] })),
+    ...places.map((path): UsualPlace => ({ path, formats: ['VST3', 'AU', 'LADSPA'] })),
+  ];
+}
+
+function presetPlaces({ platform, home, environment }: Machine): string[] {
+  switch (platform) {
+    case 'darwin':
+      return [posix.join(home, 'Library/Audio/Presets'), '/Library/Audio/Presets'];
+    case 'win32':
+      return [
+        win32.join(home, 'Documents\\VST3 Presets'),
+        win32.join(environment['APPDATA'] ?? win32.join(home, 'AppData\\Roaming'), 'VST3 Presets'),
+        win32.join(environment['PROGRAMDATA'] ?? 'C:\\ProgramData', 'VST3 Presets'),
+      ];
+    default:
+      return [
+        posix.join(home, '.vst3/presets'),
+        '/usr/local/share/vst3/presets',
+        '/usr/share/vst3/presets',
+        '/usr/local/share/ladspa/rdf',
+        '/usr/share/ladspa/rdf',
+        posix.join(home, '.ladspa/rdf'),
+      ];
+  }
+}
+
 type Usual = Partial<Record<Format, string[]>>;
 
 /** Libraries of each processor stand in a directory named after it on Debian and its like (multiarch). */

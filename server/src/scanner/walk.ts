@@ -36,6 +36,9 @@ const maxPath = 2_400;
 /** Files of one bundle that are taken into its fingerprint. */
 const maxFiles = 4_000;
 
+/** Plugins, or files and bundles that may hold settings of them. */
+export type Sought = 'plugins' | 'settings';
+
 const directoryEndings: readonly (readonly [RegExp, Format])[] = [
   [/\.lv2$/i, 'LV2'],
   [/\.vst3$/i, 'VST3'],
@@ -43,7 +46,13 @@ const directoryEndings: readonly (readonly [RegExp, Format])[] = [
   [/\.clap$/i, 'CLAP'],
   [/\.vst$/i, 'VST2'],
 ];
-const fileEndings: readonly (readonly [RegExp, readonly Format[]])[] = [
+type FileEndings = readonly (readonly [RegExp, readonly Format[]])[];
+const settingEndings: FileEndings = [
+  [/\.vstpreset$/i, ['VST3']],
+  [/\.aupreset$/i, ['AU']],
+  [/\.rdf$/i, ['LADSPA']],
+];
+const fileEndings: FileEndings = [
   [/\.vst3$/i, ['VST3']],
   [/\.clap$/i, ['CLAP']],
   [/\.dll$/i, ['VST2', 'LADSPA']],
@@ -54,8 +63,13 @@ const fileEndings: readonly (readonly [RegExp, readonly Format[]])[] = [
  * Finds what may be plugins of the wanted formats below a directory. Links are followed last, and
  * each real path is taken once.
  */
-export function walk(place: string, wanted: readonly Format[], isStopped: () => boolean): Walked {
-  const run = new Walk(place, wanted, isStopped);
+export function walk(
+  place: string,
+  wanted: readonly Format[],
+  isStopped: () => boolean,
+  what: Sought = 'plugins',
+): Walked {
+  const run = new Walk(place, wanted, isStopped, what);
   run.entered(place, 0);
   run.links();
   run.bundles.sort((a, b) => (a.path < b.path ? -1 : 1));
@@ -73,15 +87,17 @@ class Walk {
   readonly problems: Problem[] = [];
   readonly #wanted: readonly Format[];
   readonly #isStopped: () => boolean;
+  readonly #what: Sought;
   readonly #seen = new Set<string>();
   readonly #links: { path: string; depth: number }[] = [];
   readonly #place: string;
   #entries = 0;
 
-  constructor(place: string, wanted: readonly Format[], isStopped: () => boolean) {
+  constructor(place: string, wanted: readonly Format[], isStopped: () => boolean, what: Sought) {
     this.#place = realOf(place) ?? place;
     this.#wanted = wanted;
     this.#isStopped = isStopped;
+    this.#what = what;
   }
 
   /** A place, or a directory that a link leads to: only here the real path has to be asked for. */
@@ -100,7 +116,10 @@ class Walk {
     this.#seen.add(real);
     const named = directoryEndings.find(([ending]) => ending.test(path))?.[1];
     if (named !== undefined) {
-      this.#take([named], path, () => bundleLines(path));
+      // Of the bundles only those of LV2 hold settings.
+      if (this.#what === 'plugins' || named === 'LV2') {
+        this.#take([named], path, () => bundleLines(path));
+      }
       return;
     }
     const entries = this.#list(path);
@@ -169,7 +188,8 @@ class Walk {
   }
 
   #file(path: string, real: string): void {
-    const candidates = fileEndings.find(([ending]) => ending.test(path))?.[1];
+    const endings = this.#what === 'plugins' ? fileEndings : settingEndings;
+    const candidates = endings.find(([ending]) => ending.test(path))?.[1];
     if (!candidates || this.#seen.has(real)) {
       return;
     }

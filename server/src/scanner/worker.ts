@@ -12,10 +12,14 @@ import {
   type IdentifiedCatalog,
   type CopyToIdentify,
 } from '@clever-drawer/core';
-import { noDescriptions, type LadspaDescriptions } from '@clever-drawer/core/readers';
+import {
+  noDescriptions,
+  type FoundSetting,
+  type LadspaDescriptions,
+} from '@clever-drawer/core/readers';
 import { descriptionsFor } from './descriptions.ts';
-import { readBundle } from './read.ts';
-import { walk, type FoundBundle, type Walked } from './walk.ts';
+import { readBundle, readSettings } from './read.ts';
+import { walk, type FoundBundle, type Sought, type Walked } from './walk.ts';
 
 /** What a thread is asked. */
 export type Task =
@@ -24,8 +28,9 @@ export type Task =
       readonly place: string;
       readonly formats: readonly Format[];
       readonly stop: SharedArrayBuffer;
+      readonly what: Sought;
     }
-  | { readonly task: 'read'; readonly bundle: FoundBundle; readonly place: string }
+  | { readonly task: 'read' | 'settings'; readonly bundle: FoundBundle; readonly place: string }
   | {
       readonly task: 'sort';
       readonly copies: readonly CopyToIdentify[];
@@ -35,6 +40,7 @@ export type Task =
 export type Done =
   | { readonly walked: Walked }
   | { readonly copies: FoundCopy[] }
+  | { readonly settings: FoundSetting[] }
   | { readonly sorted: IdentifiedCatalog };
 
 const descriptions = new Map<string, LadspaDescriptions>();
@@ -51,15 +57,22 @@ function descriptionsOf(place: string, bundle: FoundBundle): LadspaDescriptions 
 }
 
 function run(task: Task): Done {
-  if (task.task === 'read') {
-    return { copies: readBundle(task.bundle, task.place, descriptionsOf(task.place, task.bundle)) };
+  switch (task.task) {
+    case 'read': {
+      const described = descriptionsOf(task.place, task.bundle);
+      return { copies: readBundle(task.bundle, task.place, described) };
+    }
+    case 'settings':
+      return { settings: readSettings(task.bundle, task.place) };
+    case 'sort':
+      return { sorted: identifyCatalog(task.copies, task.decisions, randomUUID) };
+    case 'walk': {
+      descriptions.delete(task.place);
+      const stop = new Int32Array(task.stop);
+      const isStopped = (): boolean => Atomics.load(stop, 0) !== 0;
+      return { walked: walk(task.place, task.formats, isStopped, task.what) };
+    }
   }
-  if (task.task === 'sort') {
-    return { sorted: identifyCatalog(task.copies, task.decisions, randomUUID) };
-  }
-  descriptions.delete(task.place);
-  const stop = new Int32Array(task.stop);
-  return { walked: walk(task.place, task.formats, () => Atomics.load(stop, 0) !== 0) };
 }
 
 parentPort?.on('message', (task: Task) => {
