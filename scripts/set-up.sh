@@ -74,8 +74,9 @@ need_npm_packages() {
 # The pages, built again only when their sources changed.
 need_pages() {
   local page=web/dist/index.html
-  if [ ! -f "$page" ] || [ ! -f web/dist/clever-drawer-scan.mjs ] || [ -n "$(find web core/src cli/src server/src/opener server/src/scanner scripts/build-scanner.ts package-lock.json -path web/dist -prune -o -type f -newer "$page" -print -quit)" ]; then
-    echo "Building the pages"
-    npm run build --silent >/dev/null || fail "Building the pages failed: run 'npm run build' to see why."
+  local last=dist/cli/main.mjs
+  if [ ! -f "$page" ] || [ ! -f "$last" ] || [ -n "$(find web core/src cli/src server/src demo/src scripts package-lock.json -path web/dist -prune -o -type f -newer "$page" -print -quit)" ]; then
+    echo "Building the pages and programs"
+    npm run build --silent >/dev/null || fail "Building failed: run 'npm run build' to see why."
   fi
 }

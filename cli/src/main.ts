@@ -2,33 +2,27 @@
  * The command line: the same core as the application, without a database. NDJSON out, messages to
  * standard error.
  */
-import { backupCommand, restoreCommand } from './backup-command.ts';
-import { carryCommand } from './carry-command.ts';
-import { findCommand } from './find-command.ts';
-import { matchCommand } from './match-command.ts';
-import { orderCommand } from './order-command.ts';
-import { scanCommand } from './scan-command.ts';
-import { settingsCommand } from './settings-command.ts';
-import { shelfCommand } from './shelf-command.ts';
-import { classifyCommand, groupCommand } from './sort-commands.ts';
-import { takeCommand } from './take-command.ts';
 import type { ExitStatus, Terminal } from './terminal.ts';
 
-const commands: Readonly<
-  Record<string, (args: string[], terminal: Terminal) => Promise<ExitStatus>>
-> = {
-  scan: (args, terminal) => scanCommand(args, terminal),
-  classify: classifyCommand,
-  group: groupCommand,
-  match: matchCommand,
-  find: findCommand,
-  order: orderCommand,
-  carry: carryCommand,
-  settings: settingsCommand,
-  shelf: shelfCommand,
-  backup: backupCommand,
-  restore: restoreCommand,
-  take: takeCommand,
+type Command = (args: string[], terminal: Terminal) => Promise<ExitStatus>;
+
+/** Each is fetched when it is asked for: help waits for none of them. */
+const commands: Readonly<Record<string, () => Promise<Command>>> = {
+  scan: async () => {
+    const { scanCommand } = await import('./scan-command.ts');
+    return (args, terminal) => scanCommand(args, terminal);
+  },
+  classify: async () => (await import('./sort-commands.ts')).classifyCommand,
+  group: async () => (await import('./sort-commands.ts')).groupCommand,
+  match: async () => (await import('./match-command.ts')).matchCommand,
+  find: async () => (await import('./find-command.ts')).findCommand,
+  settings: async () => (await import('./settings-command.ts')).settingsCommand,
+  order: async () => (await import('./order-command.ts')).orderCommand,
+  carry: async () => (await import('./carry-command.ts')).carryCommand,
+  shelf: async () => (await import('./shelf-command.ts')).shelfCommand,
+  backup: async () => (await import('./backup-command.ts')).backupCommand,
+  restore: async () => (await import('./backup-command.ts')).restoreCommand,
+  take: async () => (await import('./take-command.ts')).takeCommand,
 };
 
 const help = `Use: ./clever-drawer COMMAND …
@@ -55,7 +49,7 @@ export async function run(args: readonly string[], terminal: Terminal): Promise<
   }
   const command = Object.hasOwn(commands, name) ? commands[name] : undefined;
   if (command) {
-    return command(rest, terminal);
+    return (await command())(rest, terminal);
   }
   terminal.error(`There is no command "${name}".\n${help}`);
   return 2;

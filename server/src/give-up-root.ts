@@ -1,12 +1,13 @@
 /** Started as root, the server goes on as the user of the database before it listens. */
 import { lstatSync, readdirSync, lchownSync } from 'node:fs';
-import { join, resolve } from 'node:path';
+import { join } from 'node:path';
 import { execFile } from 'node:child_process';
 import { promisify } from 'node:util';
 import { postgresUser } from './database/programs.ts';
 
 const run = promisify(execFile);
-const checkout = resolve(import.meta.dirname, '../..');
+/** Where the program lies, as source or built. */
+const { dirname: directory, filename: program } = import.meta;
 
 /**
  * Gives up root for good. What lies in the directory of the data becomes the new user's, apart from
@@ -18,19 +19,12 @@ export async function giveUpRoot(data: string): Promise<string | null> {
   if (!user) {
     return null;
   }
-  const canRead = await run('runuser', [
-    '-u',
-    'postgres',
-    '--',
-    'test',
-    '-r',
-    join(checkout, 'package.json'),
-  ]).then(
+  const canRead = await run('runuser', ['-u', 'postgres', '--', 'test', '-r', program]).then(
     () => true,
     () => false,
   );
   if (!canRead) {
-    return `The user postgres may not read ${checkout}, so Clever Drawer goes on as root, and whoever uses this computer can have it read what root can. Better: move it where all may read, such as /opt, or start it as an ordinary user.`;
+    return `The user postgres may not read ${directory}, so Clever Drawer goes on as root, and whoever uses this computer can have it read what root can. Better: move it where all may read, such as /opt, or start it as an ordinary user.`;
   }
   handOver(data, user.uid, user.gid);
   process.setgroups?.([user.gid]);
