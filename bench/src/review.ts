@@ -10,7 +10,7 @@ import { chromium, type Page } from 'playwright-core';
 import {
   columnsOf,
   formats,
-  reviewOf,
+  reviewPart,
   trackKinds,
   usesIn,
   wholeReview,
@@ -89,29 +89,31 @@ function makeMaterial(count: number): ReviewMaterial {
   };
 }
 
+const rolledUp = ({ uses }: ReviewMaterial): unknown =>
+  rollup(
+    uses,
+    (held) => held.length,
+    ({ at }) => new Date(at).toISOString().slice(0, 7),
+    ({ plugin }) => plugin,
+  );
+
 async function figures(): Promise<Measured[]> {
   const rows: Measured[] = [];
   for (const count of [700, 5_000, 20_000]) {
     const material = makeMaterial(count);
-    const ours: number[] = [];
+    const name = 'one rollup of d3-array by month and plugin';
     const theirs: number[] = [];
     for (let round = 0; round < rounds; round += 1) {
-      ours.push(await timed(() => reviewOf(material, wholeReview(now))));
-      theirs.push(
-        await timed(() =>
-          rollup(
-            material.uses,
-            (uses) => uses.length,
-            ({ at }) => new Date(at).toISOString().slice(0, 7),
-            ({ plugin }) => plugin,
-          ),
-        ),
-      );
+      theirs.push(await timed(() => rolledUp(material)));
     }
-    const name = 'one rollup of d3-array by month and plugin';
-    rows.push(
-      measured(`all figures, ${count} plugins, ${loads} loads`, ours, { name, samples: theirs }),
-    );
+    for (const part of ['worth', 'own', 'use', 'changes', 'order'] as const) {
+      const ours: number[] = [];
+      for (let round = 0; round < rounds; round += 1) {
+        ours.push(await timed(() => reviewPart[part](material, wholeReview(now))));
+      }
+      const what = `figures of “${part}”, ${count} plugins, ${loads} loads`;
+      rows.push(measured(what, ours, { name, samples: theirs }));
+    }
   }
   const { uses } = makeMaterial(20_000);
   const columns: number[] = [];

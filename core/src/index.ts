@@ -156,6 +156,7 @@ export {
   actSize,
   nameLength,
   type Act,
+  type ActOf,
   type ActName,
   type NewFolder,
   type Owner,
@@ -459,7 +460,16 @@ export type { KeysOfMonth, SlowPlugin } from './review/keys.ts';
 export type { CopiesOfFormat, RetirableCopy } from './review/old-copies.ts';
 export type { NearFolders, OrderHealth, Stranger } from './review/order-health.ts';
 export type { MakerCell, Makers, Owned, OwnedGroup } from './review/owned.ts';
-export { reviewOf, type Review } from './review/review.ts';
+export {
+  reviewPart,
+  type ChangesReview,
+  type OrderReview,
+  type OwnReview,
+  type ReviewPart,
+  type ReviewParts,
+  type UseReview,
+  type WorthReview,
+} from './review/review.ts';
 export {
   wholeReview,
   type AskingSession,

@@ -10,6 +10,10 @@ export interface Doubling {
   readonly used: string | null;
 }
 
+/** What most plugins are alone with: only those that share it are looked at closer. */
+const roughly = ({ vendor, types, name }: StudiedPlugin): string =>
+  `${vendor ?? ''} ${types[0] ?? ''} ${name.slice(0, 3).toLowerCase()}`;
+
 /** The same types, ports and series of one vendor: “Tidehook Denoise” and “Tidehook Denoise 2 LE”. */
 function likenessOf(plugin: StudiedPlugin): string {
   const [front] = plugin.copies.filter(({ state }) => state === 'present');
@@ -24,10 +28,14 @@ export function doublingOf({
   uses,
 }: Pick<ReviewMaterial, 'plugins' | 'uses'>): Doubling[] {
   const loads = loadsOf(uses);
+  const meant = plugins.filter(
+    (plugin) => isThere(plugin) && !plugin.isHidden && plugin.types.length > 0,
+  );
+  const rough = grouped(meant.map((plugin) => [roughly(plugin), plugin] as const));
   const alike = grouped(
-    plugins
-      .filter((plugin) => isThere(plugin) && !plugin.isHidden && plugin.types.length > 0)
-      .map((plugin) => [likenessOf(plugin), plugin.id]),
+    [...rough.values()]
+      .filter((group) => group.length > 1)
+      .flatMap((group) => group.map((plugin) => [likenessOf(plugin), plugin.id] as const)),
   );
   return [...alike.values()]
     .filter((ids) => ids.length > 1)

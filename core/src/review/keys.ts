@@ -1,6 +1,6 @@
 /** How one finds: keys for a load over time, and what is slow to find. */
 import { grouped } from '../grouped.ts';
-import { monthOf, monthsBetween, type PastUse, type StudiedPlugin } from './studied.ts';
+import { countBy, monthOf, type PastUse, type StudiedPlugin } from './studied.ts';
 
 /** Loads of a month whose keys were counted. */
 export interface KeysOfMonth {
@@ -31,37 +31,36 @@ function medianOf(values: readonly number[]): number {
   return mean(sorted.slice(Math.ceil(half) - 1, Math.floor(half) + 1));
 }
 
-const counted = (uses: readonly PastUse[]): (PastUse & { readonly keys: number })[] =>
-  uses.flatMap((use) => (use.keys === null ? [] : [{ ...use, keys: use.keys }]));
-
 /** Month by month, oldest first; months without a counted load have none. */
 export function keysByMonth(uses: readonly PastUse[]): KeysOfMonth[] {
-  const byMonth = grouped(counted(uses).map((use) => [monthOf(use.at), use]));
-  const months = [...byMonth.keys()].sort();
-  return monthsBetween(months[0] ?? '', months.at(-1) ?? '').flatMap((month) => {
-    const held = byMonth.get(month);
-    if (!held) {
-      return [];
+  const byMonth = new Map<string, { keys: number[]; seconds: number[] }>();
+  for (const { at, keys, took } of uses) {
+    if (keys !== null) {
+      const month = monthOf(at);
+      const held = byMonth.get(month) ?? { keys: [], seconds: [] };
+      byMonth.set(month, held);
+      held.keys.push(keys);
+      if (took !== null) {
+        held.seconds.push(took / 1000);
+      }
     }
-    const times = held.flatMap(({ took }) => (took === null ? [] : [took / 1000]));
-    const keys = held.map((use) => use.keys);
-    return [
-      {
-        month,
-        loads: held.length,
-        keys: mean(keys),
-        seconds: times.length === 0 ? null : mean(times),
-        median: medianOf(keys),
-      },
-    ];
-  });
+  }
+  return [...byMonth]
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([month, { keys, seconds }]) => ({
+      month,
+      loads: keys.length,
+      keys: mean(keys),
+      seconds: seconds.length === 0 ? null : mean(seconds),
+      median: medianOf(keys),
+    }));
 }
 
 /** Letters that stood in front of a load, folded as they were typed, the commonest first. */
 export function lettersOf(uses: readonly PastUse[]): { letters: string; times: number }[] {
-  const typed = uses.flatMap((use) => (use.typed ? [[use.typed.toLowerCase(), use] as const] : []));
-  return [...grouped(typed)]
-    .map(([letters, held]) => ({ letters, times: held.length }))
+  const typed = uses.filter((use) => use.typed !== null && use.typed !== '');
+  return [...countBy(typed, (use) => (use.typed ?? '').toLowerCase())]
+    .map(([letters, times]) => ({ letters, times }))
     .sort((a, b) => b.times - a.times || (a.letters < b.letters ? -1 : 1));
 }
 
@@ -73,15 +72,25 @@ export function slowOnes(
   plugins: readonly Pick<StudiedPlugin, 'id' | 'hasNickname'>[],
   uses: readonly PastUse[],
 ): SlowPlugin[] {
-  const byPlugin = grouped(counted(uses).map((use) => [use.plugin, use]));
-  return plugins
-    .filter(({ hasNickname }) => !hasNickname)
-    .flatMap(({ id }): SlowPlugin[] => {
-      const held = byPlugin.get(id) ?? [];
-      const keys = held.length === 0 ? 0 : mean(held.map((use) => use.keys));
-      return held.length < slowFrom.loads || keys < slowFrom.keys
-        ? []
-        : [{ plugin: id, loads: held.length, keys, typed: lettersOf(held)[0]?.letters ?? '' }];
-    })
+  const counted = new Map<string, { loads: number; keys: number }>();
+  for (const { plugin, keys } of uses) {
+    if (keys !== null) {
+      const held = counted.get(plugin) ?? { loads: 0, keys: 0 };
+      counted.set(plugin, held);
+      held.loads += 1;
+      held.keys += keys;
+    }
+  }
+  const slow = plugins.flatMap(({ id, hasNickname }) => {
+    const { loads, keys } = counted.get(id) ?? { loads: 0, keys: 0 };
+    const isSlow = !hasNickname && loads >= slowFrom.loads && keys / loads >= slowFrom.keys;
+    return isSlow ? [{ plugin: id, loads, keys: keys / loads }] : [];
+  });
+  const isMeant = new Set(slow.map(({ plugin }) => plugin));
+  const typed = grouped(
+    uses.filter(({ plugin }) => isMeant.has(plugin)).map((use) => [use.plugin, use] as const),
+  );
+  return slow
+    .map((one) => ({ ...one, typed: lettersOf(typed.get(one.plugin) ?? [])[0]?.letters ?? '' }))
     .sort((a, b) => b.keys * b.loads - a.keys * a.loads || (a.plugin < b.plugin ? -1 : 1));
 }

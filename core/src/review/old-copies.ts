@@ -58,6 +58,9 @@ export function retirableOf(
   const isOld = (copy: StudiedCopy): boolean => copy.is32Bit || oldFormats.includes(copy.format);
   const rank = ({ format }: StudiedCopy): number => (formatOrder.indexOf(format) + 100) % 100;
   return plugins.flatMap((plugin) => {
+    if (!plugin.copies.some(isOld)) {
+      return [];
+    }
     const present = presentOf(plugin);
     const newer = present.filter((copy) => !copy.is32Bit).toSorted((a, b) => rank(a) - rank(b));
     return present.filter(isOld).flatMap((copy): RetirableCopy[] => {

@@ -16,7 +16,7 @@ import { columnsOf, usesIn } from './load-columns.ts';
 import { copiesByFormat, retirableOf } from './old-copies.ts';
 import { filedShare, jaccard, orderHealth } from './order-health.ts';
 import { makersOf, ownedByGroup } from './owned.ts';
-import { reviewOf } from './review.ts';
+import { reviewPart } from './review.ts';
 import {
   firstGroup,
   monthOf,
@@ -369,10 +369,10 @@ describe('a review', () => {
         const vendor = material.plugins[0]?.vendor ?? null;
         const wish = { ...wholeReview(now), from: now - 90 * day, vendor, track: 'bus' as const };
         const meant = narrowMaterial(material, wish);
-        const review = reviewOf(material, wish);
-        expect(review.plugins).toBe(meant.plugins.length);
+        const { groups } = reviewPart.own(material, wish);
+        expect(sum(groups, ({ plugins }) => plugins.length)).toBe(meant.plugins.length);
         const own = new Set(meant.plugins.map(({ id }) => id));
-        expect(review.loads).toBe(
+        expect(sum(groups, ({ loads }) => loads)).toBe(
           material.uses.filter(
             ({ plugin, at, track }) =>
               own.has(plugin) && at >= now - 90 * day && at <= now && track === 'bus',
@@ -399,6 +399,11 @@ describe('a review', () => {
   });
   it('says something of nothing', () => {
     const empty: ReviewMaterial = aMaterial({});
-    expect(reviewOf(empty, wholeReview(now))).toMatchObject({ plugins: 0, advice: [], pairs: [] });
+    const wish = wholeReview(now);
+    expect(reviewPart.worth(empty, wish).advice).toEqual([]);
+    expect(reviewPart.use(empty, wish)).toMatchObject({ pairs: [], dust: [], keys: [] });
+    expect(reviewPart.own(empty, wish).groups).toEqual([]);
+    expect(reviewPart.changes(empty, wish)).toEqual({ comings: [], trials: [] });
+    expect(reviewPart.order(empty, wish).health.near).toEqual([]);
   });
 });

@@ -1,4 +1,4 @@
-/** All figures of a review at once. */
+/** A review in its parts. */
 import { comingsByMonth, type ComingMonth } from './comings.ts';
 import { doublingOf, type Doubling } from './doubles.ts';
 import { dustOf, type DustMark } from './dust.ts';
@@ -18,13 +18,23 @@ import { pairsOf, recurringOf, type LoadedAfter, type Recurring } from './togeth
 import { monthsOf, type Months } from './when.ts';
 import { worthDoing, type Advice } from './worth-doing.ts';
 
-/** What a review says. */
-export interface Review {
-  readonly plugins: number;
-  readonly loads: number;
+/** A summary, and what is worth doing: the latter by all loads, whatever time is looked at. */
+export interface WorthReview {
   readonly summary: readonly string[];
+  readonly advice: readonly Advice[];
+}
+
+/** What one owns. */
+export interface OwnReview {
   readonly makers: Makers;
   readonly groups: readonly OwnedGroup[];
+  readonly formats: readonly CopiesOfFormat[];
+  readonly retirable: readonly RetirableCopy[];
+  readonly doubles: readonly Doubling[];
+}
+
+/** What one uses; what gathers dust goes by all loads, whatever time is looked at. */
+export interface UseReview {
   readonly dust: readonly DustMark[];
   readonly byGroup: Months;
   readonly byTrack: Months;
@@ -33,45 +43,74 @@ export interface Review {
   readonly keys: readonly KeysOfMonth[];
   readonly letters: readonly { readonly letters: string; readonly times: number }[];
   readonly slow: readonly SlowPlugin[];
-  readonly comings: readonly ComingMonth[];
-  readonly formats: readonly CopiesOfFormat[];
-  readonly retirable: readonly RetirableCopy[];
-  readonly health: OrderHealth;
-  readonly doubles: readonly Doubling[];
-  readonly trials: readonly EndingTrial[];
-  readonly advice: readonly Advice[];
 }
+
+/** What changed, and will. */
+export interface ChangesReview {
+  readonly comings: readonly ComingMonth[];
+  readonly trials: readonly EndingTrial[];
+}
+
+/** How good the order is, by all loads. */
+export interface OrderReview {
+  readonly health: OrderHealth;
+}
+
+/** The parts of a review. */
+export interface ReviewParts {
+  readonly worth: WorthReview;
+  readonly own: OwnReview;
+  readonly use: UseReview;
+  readonly changes: ChangesReview;
+  readonly order: OrderReview;
+}
+/** The name of a part. */
+export type ReviewPart = keyof ReviewParts;
 
 /** How many pairs, rows and letters are told. */
 const told = 40;
 
-/**
- * Everything a review says. What gathers dust, what is worth doing, and how good the order is, go by
- * all loads that are known, whatever time is looked at.
- */
-export function reviewOf(material: ReviewMaterial, wish: ReviewWish): Review {
-  const meant = narrowMaterial(material, wish);
-  const always = narrowMaterial(material, { ...wish, from: null, track: null });
-  return {
-    plugins: meant.plugins.length,
-    loads: meant.uses.length,
-    summary: summaryOf(meant),
-    makers: makersOf(meant),
-    groups: ownedByGroup(meant),
-    dust: dustOf(always, wish.now),
-    byGroup: monthsOf(meant, 'group'),
-    byTrack: monthsOf(meant, 'track'),
-    pairs: pairsOf(meant.uses).slice(0, told),
-    recurring: recurringOf(meant.uses).slice(0, told),
-    keys: keysByMonth(meant.uses),
-    letters: lettersOf(meant.uses).slice(0, told),
-    slow: slowOnes(meant.plugins, meant.uses).slice(0, told),
-    comings: comingsByMonth(meant.comings),
-    formats: copiesByFormat(meant.plugins),
-    retirable: retirableOf(meant, material.sessions),
-    health: orderHealth(always),
-    doubles: doublingOf(always),
-    trials: endingTrials(meant.plugins, wish.now),
-    advice: worthDoing(always, wish.now),
-  };
-}
+const always = (material: ReviewMaterial, wish: ReviewWish): ReviewMaterial =>
+  narrowMaterial(material, { ...wish, from: null, track: null });
+
+/** Each part by itself: only what is looked at is worked out. */
+export const reviewPart: {
+  readonly [P in ReviewPart]: (material: ReviewMaterial, wish: ReviewWish) => ReviewParts[P];
+} = {
+  worth: (material, wish) => ({
+    summary: summaryOf(narrowMaterial(material, wish)),
+    advice: worthDoing(always(material, wish), wish.now),
+  }),
+  own: (material, wish) => {
+    const meant = narrowMaterial(material, wish);
+    return {
+      makers: makersOf(meant),
+      groups: ownedByGroup(meant),
+      formats: copiesByFormat(meant.plugins),
+      retirable: retirableOf(meant, material.sessions),
+      doubles: doublingOf(always(material, wish)),
+    };
+  },
+  use: (material, wish) => {
+    const meant = narrowMaterial(material, wish);
+    const { plugins, uses } = meant;
+    return {
+      dust: dustOf(always(material, wish), wish.now),
+      byGroup: monthsOf(meant, 'group'),
+      byTrack: monthsOf(meant, 'track'),
+      pairs: pairsOf(uses).slice(0, told),
+      recurring: recurringOf(uses).slice(0, told),
+      keys: keysByMonth(uses),
+      letters: lettersOf(uses).slice(0, told),
+      slow: slowOnes(plugins, uses).slice(0, told),
+    };
+  },
+  changes: (material, wish) => {
+    const meant = narrowMaterial(material, wish);
+    return {
+      comings: comingsByMonth(meant.comings),
+      trials: endingTrials(meant.plugins, wish.now),
+    };
+  },
+  order: (material, wish) => ({ health: orderHealth(always(material, wish)) }),
+};

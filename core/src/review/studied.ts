@@ -5,6 +5,7 @@ import type { Format } from '../formats/found-copy.ts';
 import type { TrackKind } from '../loading/loadability.ts';
 import type { FolderForm } from '../order/records.ts';
 import { groupOf } from '../taxonomy/tree.ts';
+import { day } from '../time.ts';
 
 /** A copy, as far as a review asks. */
 export interface StudiedCopy {
@@ -159,8 +160,20 @@ export function lastLoads(uses: readonly PastUse[]): Map<string, number> {
   return last;
 }
 
+/** Months by day since 1970: writing a date out is slow, and loads of one day are many. */
+const monthsByDay = new Map<number, string>();
+
 /** The month of a time, YYYY-MM, in UTC. */
-export const monthOf = (at: number): string => new Date(at).toISOString().slice(0, 7);
+export function monthOf(at: number): string {
+  const number = Math.floor(at / day);
+  const known = monthsByDay.get(number);
+  if (known !== undefined) {
+    return known;
+  }
+  const month = new Date(at).toISOString().slice(0, 7);
+  monthsByDay.set(number, month);
+  return month;
+}
 
 /** All months from one to another, both included; none where the first is the later, or one is empty. */
 export function monthsBetween(first: string, last: string): string[] {

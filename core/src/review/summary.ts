@@ -1,7 +1,7 @@
 /** A review in a few sentences that can be read aloud. */
 import { plural } from '../text/plural.ts';
 import { typeName } from '../taxonomy/tree.ts';
-import { keysByMonth } from './keys.ts';
+import { keysByMonth, type KeysOfMonth } from './keys.ts';
 import { ownedByGroup, type OwnedGroup } from './owned.ts';
 import { loadsOf, type ReviewMaterial } from './studied.ts';
 
@@ -27,8 +27,7 @@ function littleUsed(groups: readonly OwnedGroup[]): string[] {
     : [];
 }
 
-function keysThen(material: Pick<ReviewMaterial, 'uses'>): string[] {
-  const months = keysByMonth(material.uses);
+function keysThen(months: readonly KeysOfMonth[]): string[] {
   const [first, last] = [months[0], months.at(-1)];
   const say = (keys: number): string => keys.toFixed(1);
   if (!first || !last) {
@@ -40,7 +39,10 @@ function keysThen(material: Pick<ReviewMaterial, 'uses'>): string[] {
 }
 
 /** Sentences about what is looked at; the first always stands, the others where there are loads. */
-export function summaryOf(material: Pick<ReviewMaterial, 'plugins' | 'uses'>): string[] {
+export function summaryOf(
+  material: Pick<ReviewMaterial, 'plugins' | 'uses'>,
+  months: readonly KeysOfMonth[] = keysByMonth(material.uses),
+): string[] {
   const { plugins, uses } = material;
   const vendors = new Set(plugins.flatMap(({ vendor }) => vendor ?? [])).size;
   const loads = loadsOf(uses);
@@ -54,6 +56,6 @@ export function summaryOf(material: Pick<ReviewMaterial, 'plugins' | 'uses'>): s
     `You own ${owned}, and loaded ${loads.size} of them (${percent(loads.size, plugins.length)}) ${plural(uses.length, 'time')}.`,
     `Half of all loads went to ${plural(halfOf(loads, uses.length), 'plugin')}; ${names.get(top) ?? ''} leads with ${times}.`,
     ...littleUsed(ownedByGroup(material)),
-    ...keysThen(material),
+    ...keysThen(months),
   ];
 }

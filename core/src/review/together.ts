@@ -3,6 +3,7 @@
  * (Agrawal, Imieliński and Swami, 1993; lift as in Tan, Steinbach and Kumar, Introduction to Data
  * Mining, chapter on association analysis; both from memory), and rows that come again.
  */
+import { grouped } from '../grouped.ts';
 import { countBy, type PastUse } from './studied.ts';
 
 /** How often things occur: both together, each by itself, out of how many occasions. */
@@ -49,42 +50,51 @@ export function pairsOf(uses: readonly PastUse[], least = 3): LoadedAfter[] {
   const behind = uses.flatMap(({ after, plugin }) =>
     after === null || after === plugin ? [] : [[after, plugin] as const],
   );
-  const first = countBy(behind, ([before]) => before);
   const second = countBy(behind, ([, after]) => after);
-  const both = countBy(behind, (pair) => pair.join(' '));
-  return [...both]
-    .filter(([, times]) => times >= least)
-    .map(([key, times]): LoadedAfter => {
-      const [before = '', after = ''] = key.split(' ');
-      const counts = {
-        both: times,
-        first: first.get(before) ?? 0,
-        second: second.get(after) ?? 0,
-        total: behind.length,
-      };
-      return { before, after, times, ...associationOf(counts) };
-    })
+  return [...grouped(behind)]
+    .flatMap(([before, afters]) =>
+      [...countBy(afters, (after) => after)]
+        .filter(([, times]) => times >= least)
+        .map(([after, times]): LoadedAfter => {
+          const counts = {
+            both: times,
+            first: afters.length,
+            second: second.get(after) ?? 0,
+            total: behind.length,
+          };
+          return { before, after, times, ...associationOf(counts) };
+        }),
+    )
     .sort((a, b) => b.times - a.times || b.lift - a.lift || (a.before < b.before ? -1 : 1));
 }
 
 /** Loads one behind the other are of one go when no longer apart than this (common practice, no source). */
 const together = 30 * 60_000;
 
+/** Oldest first; what comes so already is not sorted again. */
+const inOrder = (uses: readonly PastUse[]): readonly PastUse[] =>
+  uses.every(({ at }, n) => n === 0 || at >= (uses[n - 1]?.at ?? 0))
+    ? uses
+    : uses.toSorted((a, b) => a.at - b.at);
+
 /** Loads that were made in one go, each behind the one before it. */
 export function runsOf(uses: readonly PastUse[]): string[][] {
-  const ends = new Map<string, { run: string[]; at: number }>();
+  // Of each track: the runs by the plugin at their end.
+  const ends = new Map<string, Map<string, { run: string[]; at: number }>>();
   const runs: string[][] = [];
-  for (const { plugin, after, track, at } of uses.toSorted((a, b) => a.at - b.at)) {
-    const end = after === null ? undefined : ends.get(`${track} ${after}`);
+  for (const { plugin, after, track, at } of inOrder(uses)) {
+    const open = ends.get(track) ?? new Map<string, { run: string[]; at: number }>();
+    ends.set(track, open);
+    const end = after === null ? undefined : open.get(after);
     const continued = end && at - end.at <= together ? end.run : null;
     const run = continued ?? [];
-    if (continued) {
-      ends.delete(`${track} ${after ?? ''}`);
+    if (continued && after !== null) {
+      open.delete(after);
     } else {
       runs.push(run);
     }
     run.push(plugin);
-    ends.set(`${track} ${plugin}`, { run, at });
+    open.set(plugin, { run, at });
   }
   return runs;
 }
@@ -103,8 +113,13 @@ const longest = 5;
  * stood within a longer one. The most loads that a chain would have saved first.
  */
 export function recurringOf(uses: readonly PastUse[], least = 3): Recurring[] {
-  const seen = runsOf(uses).flatMap((run) => [...rowsWithin(run)]);
-  const often = [...countBy(seen, (row) => row)].filter(([, times]) => times >= least);
+  const seen = new Map<string, number>();
+  for (const run of runsOf(uses)) {
+    for (const row of rowsWithin(run)) {
+      seen.set(row, (seen.get(row) ?? 0) + 1);
+    }
+  }
+  const often = [...seen].filter(([, times]) => times >= least);
   const counts = new Map(often);
   const swallowed = new Set(
     often.flatMap(([row, times]) => {

@@ -6,7 +6,7 @@ import { doublingOf, type Doubling } from './doubles.ts';
 import { endingTrials } from './ending.ts';
 import { slowOnes, type SlowPlugin } from './keys.ts';
 import { retirableOf, type RetirableCopy } from './old-copies.ts';
-import { jaccard, orderHealth } from './order-health.ts';
+import { jaccard, orderHealth, type OrderHealth } from './order-health.ts';
 import {
   isThere,
   lastLoads,
@@ -64,6 +64,7 @@ const advice = (
 /** What all of it is worked out from. */
 interface Known {
   readonly material: ReviewMaterial;
+  readonly health: OrderHealth;
   readonly now: number;
   readonly there: readonly StudiedPlugin[];
   readonly names: ReadonlyMap<string, string>;
@@ -88,11 +89,16 @@ const limits = {
 } as const;
 
 /** All of it, the most worth first. */
-export function worthDoing(material: ReviewMaterial, now: number): Advice[] {
+export function worthDoing(
+  material: ReviewMaterial,
+  now: number,
+  health: OrderHealth = orderHealth(material),
+): Advice[] {
   const { plugins, uses, folders } = material;
   const since = (days: number): PastUse[] => uses.filter(({ at }) => at >= now - days * day);
   const known: Known = {
     material,
+    health,
     now,
     there: plugins.filter((plugin) => isThere(plugin) && !plugin.isHidden),
     names: new Map(plugins.map(({ id, name }) => [id, name])),
@@ -184,9 +190,8 @@ function keepChains(known: Known): Advice[] {
     );
 }
 
-function reorder({ material, lately }: Known): Advice[] {
+function reorder({ material, health, lately }: Known): Advice[] {
   const names = new Map(material.folders.map(({ id, name }) => [id, name]));
-  const health = orderHealth(material);
   return health.outOfOrder.slice(0, 3).map(({ folder, plugins }) => {
     const loads = plugins.reduce((sum, id) => sum + (lately.get(id) ?? 0), 0);
     return advice('reorder', {
@@ -229,7 +234,7 @@ function usedCabinet({ lately, there, material }: Known): Advice[] {
 /** Nothing is told before a year of loads is known, and nothing of what came since. */
 function hideUnused({ material, there, last, now }: Known): Advice[] {
   const before = now - limits.unused * day;
-  const [first = now] = material.uses.map(({ at }) => at).sort((a, b) => a - b);
+  const first = material.uses.reduce((least, { at }) => Math.min(least, at), now);
   const young = new Set(
     material.comings
       .filter(({ what, at }) => what === 'came' && at > before)
@@ -293,23 +298,21 @@ function tryAgain(known: Known): Advice[] {
       ];
 }
 
-function merge({ material }: Known): Advice[] {
+function merge({ material, health }: Known): Advice[] {
   const byId = new Map(material.folders.map((folder) => [folder.id, folder]));
-  return orderHealth(material)
-    .near.slice(0, 3)
-    .map(({ a, b, both }) => {
-      const pair = [byId.get(a), byId.get(b)].flatMap((folder) => folder ?? []);
-      const [from, into] = pair.toSorted((x, y) => x.plugins.length - y.plugins.length);
-      const all = new Set(pair.flatMap(({ plugins }) => plugins)).size;
-      return advice('merge', {
-        key: `merge ${a} ${b}`,
-        title: `Merge the folders ${from?.name ?? ''} and ${into?.name ?? ''}`,
-        brings: `${both.length} of their ${all} plugins stand in both.`,
-        worth: 2,
-        plugins: from?.plugins ?? [],
-        folders: [from?.id ?? a, into?.id ?? b],
-      });
+  return health.near.slice(0, 3).map(({ a, b, both }) => {
+    const pair = [byId.get(a), byId.get(b)].flatMap((folder) => folder ?? []);
+    const [from, into] = pair.toSorted((x, y) => x.plugins.length - y.plugins.length);
+    const all = new Set(pair.flatMap(({ plugins }) => plugins)).size;
+    return advice('merge', {
+      key: `merge ${a} ${b}`,
+      title: `Merge the folders ${from?.name ?? ''} and ${into?.name ?? ''}`,
+      brings: `${both.length} of their ${all} plugins stand in both.`,
+      worth: 2,
+      plugins: from?.plugins ?? [],
+      folders: [from?.id ?? a, into?.id ?? b],
     });
+  });
 }
 
 function trials({ material, now }: Known): Advice[] {

@@ -1,33 +1,25 @@
 /** The application: one computer's studio inside the shell, a screen for each address. */
 import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
-import { lazy, useCallback, useState } from 'react';
+import { useCallback, useState } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { listComputers } from '../api/client.ts';
 import { useCatalog } from '../studio/contexts.ts';
 import { StudioProvider } from '../studio/studio.tsx';
-import { FileScreen } from '../file/file-screen.tsx';
-import { LoadScreen } from '../load/load-screen.tsx';
-import { PluginPage } from '../plugin/plugin-page.tsx';
-import { ScanScreen } from '../scan/scan-screen.tsx';
-import { SortScreen } from '../sort/sort-screen.tsx';
 import { remember, remembered } from '../ui/keys.ts';
 import { ErrorBoundary } from '../ui/error-boundary.tsx';
 import { NoticesProvider } from '../ui/notices.tsx';
+import {
+  ChartPage,
+  FileScreen,
+  KeepScreen,
+  LoadScreen,
+  PluginPage,
+  ReviewScreen,
+  RuleScreen,
+  ScanScreen,
+  SortScreen,
+} from './screens.ts';
 import { Shell } from './shell.tsx';
-
-/** What is opened now and then is fetched then. */
-const ReviewScreen = lazy(async () => ({
-  default: (await import('../review/review-screen.tsx')).ReviewScreen,
-}));
-const KeepScreen = lazy(async () => ({
-  default: (await import('../keep/keep-screen.tsx')).KeepScreen,
-}));
-const ChartPage = lazy(async () => ({
-  default: (await import('../keep/chart-page.tsx')).ChartPage,
-}));
-const RuleScreen = lazy(async () => ({
-  default: (await import('../rule/rule-screen.tsx')).RuleScreen,
-}));
 
 const makeQueries = (): QueryClient =>
   new QueryClient({

@@ -38,13 +38,10 @@ import { keyWords } from '../ui/key-words.ts';
 import { useKeys } from '../ui/keys.ts';
 import { ErrorBoundary } from '../ui/error-boundary.tsx';
 import { useDocumentTitle } from '../ui/use-document-title.ts';
+import { fetchedLater } from '../ui/fetched-later.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
-import { AllTags } from '../annotate/all-tags.tsx';
-import { FormatOrder } from '../annotate/format-order.tsx';
 import { newFolderState } from '../file/new-folder-state.ts';
-import { FindAnything, type Doable } from './find-anything.tsx';
-import { LatestChanges } from './latest-changes.tsx';
-import { HelpKeys } from './help-keys.tsx';
+import type { Doable } from './find-anything.tsx';
 import { useTheme, type Theme } from './theme.ts';
 import type { ScanProgress } from '@clever-drawer/core';
 import { Kbd } from '../ui/kbd.tsx';
@@ -57,6 +54,16 @@ const screens: readonly { path: string; name: string; Icon: LucideIcon; key: str
   { path: '/review', name: 'Review', Icon: ChartColumn, key: 'Alt+5' },
   { path: '/keep', name: 'Keep', Icon: BookmarkCheck, key: 'Alt+6' },
 ];
+
+const FindAnything = fetchedLater(async () => (await import('./find-anything.tsx')).FindAnything);
+const LatestChanges = fetchedLater(
+  async () => (await import('./latest-changes.tsx')).LatestChanges,
+);
+const HelpKeys = fetchedLater(async () => (await import('./help-keys.tsx')).HelpKeys);
+const AllTags = fetchedLater(async () => (await import('../annotate/all-tags.tsx')).AllTags);
+const FormatOrder = fetchedLater(
+  async () => (await import('../annotate/format-order.tsx')).FormatOrder,
+);
 
 /** What opens over any screen. */
 type ShellDialog = 'find' | 'changes' | 'keys' | 'tags' | 'formats';

@@ -8,7 +8,7 @@ import { useArrangement } from '../studio/contexts.ts';
 import { chord, useKeys } from '../ui/keys.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
 import { CabinetTabs } from './cabinet-tabs.tsx';
-import { FolderForm } from './folder-form.tsx';
+import { FolderForm } from './folder-form-later.ts';
 import { Sections } from './sections.tsx';
 import type { ChestState, Editing } from './use-chest.ts';
 import { useEdgeScroll } from './use-edge-scroll.ts';

@@ -20,8 +20,8 @@ import { useEffect, useState, type ReactNode } from 'react';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { markDragging } from '../ui/keys.ts';
 import { useNotices } from '../ui/notices.tsx';
+import { fetchedLater } from '../ui/fetched-later.tsx';
 import { DropPartContext, partOf } from './drop-part.ts';
-import { KeepByHand } from './keep-by-hand.tsx';
 import {
   planDrop,
   textOf,
@@ -32,6 +32,8 @@ import {
 } from './model/drop-plan.ts';
 import type { ChestActs } from './use-chest.ts';
 import type { TrayState } from './use-tray.ts';
+
+const KeepByHand = fetchedLater(async () => (await import('./keep-by-hand.tsx')).KeepByHand);
 
 const draggedOf = (active: Active | null): Dragged | null =>
   (active?.data.current as Dragged | undefined) ?? null;

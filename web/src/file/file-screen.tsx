@@ -9,19 +9,22 @@ import { TypesPicker } from '../annotate/types-picker.tsx';
 import { isTyping, remember, remembered, useKeys } from '../ui/keys.ts';
 import { useLatest } from '../ui/use-latest.ts';
 import { favouriteAct } from '../annotate/filing.ts';
+import { fetchedLater } from '../ui/fetched-later.tsx';
 import { Chest } from './chest.tsx';
 import { Dragging } from './dragging.tsx';
-import { FileIn } from './file-in.tsx';
 import './file.css';
 import { NameDialog } from '../annotate/name-dialog.tsx';
 import type { View } from './model/list-keys.ts';
 import { PluginList } from './plugin-list.tsx';
 import { LineUp, Sentence } from './sentence.tsx';
-import { Suggestions } from './suggestions.tsx';
 import { Tray } from './tray.tsx';
 import { useChest } from './use-chest.ts';
 import { clearFilter, useList, type List } from './use-list.ts';
 import { useTray, type TrayState } from './use-tray.ts';
+
+const FileIn = fetchedLater(async () => (await import('./file-in.tsx')).FileIn);
+
+const Suggestions = fetchedLater(async () => (await import('./suggestions.tsx')).Suggestions);
 
 export function FileScreen() {
   const { pluginById } = useCatalog();

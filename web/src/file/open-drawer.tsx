@@ -8,8 +8,8 @@ import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import { sayRule, type Folder, type Placement, type PluginId } from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
-import { sortingNames } from './folder-menu.tsx';
-import { FolderForm } from './folder-form.tsx';
+import { sortingNames } from './sorting-names.ts';
+import { FolderForm } from './folder-form-later.ts';
 import { PlacedPlugin } from './placed-plugin.tsx';
 import type { ChestActs, ChestState } from './use-chest.ts';
 

@@ -11,7 +11,7 @@ import { Faceplate } from '../ui/faceplate.tsx';
 import { runCommand, type Command } from '../ui/commands.ts';
 import { chord } from '../ui/keys.ts';
 import { useNotices } from '../ui/notices.tsx';
-import { sortingNames } from './folder-menu.tsx';
+import { sortingNames } from './sorting-names.ts';
 import type { ChestActs } from './use-chest.ts';
 
 interface PlacedProps {

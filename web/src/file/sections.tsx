@@ -3,9 +3,11 @@ import { Fragment } from 'react';
 import type { Folder } from '@clever-drawer/core';
 import { useArrangement } from '../studio/contexts.ts';
 import { Divider, DrawerFront } from './drawer-front.tsx';
-import { FolderForm } from './folder-form.tsx';
-import { OpenDrawer } from './open-drawer.tsx';
+import { fetchedLater } from '../ui/fetched-later.tsx';
+import { FolderForm } from './folder-form-later.ts';
 import type { ChestState } from './use-chest.ts';
+
+const OpenDrawer = fetchedLater(async () => (await import('./open-drawer.tsx')).OpenDrawer);
 
 interface Props {
   readonly folders: readonly Folder[];

@@ -8,9 +8,11 @@ import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { AnnotateMenu } from '../annotate/annotate-menu.tsx';
+import { fetchedLater } from '../ui/fetched-later.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
-import { GatherRule } from './gather-rule.tsx';
 import { Kbd } from '../ui/kbd.tsx';
+
+const GatherRule = fetchedLater(async () => (await import('./gather-rule.tsx')).GatherRule);
 
 interface Props {
   readonly tray: ReadonlySet<string>;

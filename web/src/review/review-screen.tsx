@@ -1,7 +1,7 @@
 /** Review: pictures of the collection, and what to do about them. */
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import type { Review, ReviewSource } from '@clever-drawer/core';
+import type { ReviewPart, ReviewParts, ReviewSource, ReviewWish } from '@clever-drawer/core';
 import { WishBar } from './wish-bar.tsx';
 import { wishOf } from './model/wish.ts';
 import { ChangesPart } from './parts/changes-part.tsx';
@@ -19,15 +19,34 @@ const parts = [
   ['use', 'What you use'],
   ['changes', 'What changed'],
   ['order', 'Your order'],
-] as const;
-type Part = (typeof parts)[number][0];
+] as const satisfies readonly (readonly [ReviewPart, string])[];
+
+/** A review stands for some minutes: opened again, it is of the same moment. Milliseconds. */
+const standsFor = 10 * 60_000;
+let reviewedAt = 0;
+let wished: ReviewWish | null = null;
+
+function timeOfReview(): number {
+  if (Date.now() - reviewedAt > standsFor) {
+    reviewedAt = Date.now();
+  }
+  return reviewedAt;
+}
+
+/** The same object as long as the same is wished. */
+function sameWish(wish: ReviewWish): ReviewWish {
+  if (JSON.stringify(wished) !== JSON.stringify(wish)) {
+    wished = wish;
+  }
+  return wished ?? wish;
+}
 
 export function ReviewScreen() {
   const [params, setParams] = useSearchParams();
-  const [now] = useState(() => Date.now());
-  const wish = useMemo(() => wishOf(params, now), [params, now]);
-  const { review, source, error } = useReview(wish);
-  const part: Part = parts.find(([id]) => id === params.get('part'))?.[0] ?? 'worth';
+  const [now] = useState(timeOfReview);
+  const wish = useMemo(() => sameWish(wishOf(params, now)), [params, now]);
+  const part: ReviewPart = parts.find(([id]) => id === params.get('part'))?.[0] ?? 'worth';
+  const { review, source, error } = useReview(part, wish);
   const show = (change: Readonly<Record<string, string | null>>): void => {
     setParams((before) => {
       const next = new URLSearchParams(before);
@@ -42,7 +61,12 @@ export function ReviewScreen() {
     });
   };
   return (
-    <main id="content" tabIndex={-1} className="review-screen" aria-busy={review === null}>
+    <main
+      id="content"
+      tabIndex={-1}
+      className="review-screen"
+      aria-busy={review[part] === undefined}
+    >
       <h1 className="visually-hidden">Review: {parts.find(([id]) => id === part)?.[1]}</h1>
       <header className="review-head">
         <nav className="review-tabs" aria-label="Parts of the review">
@@ -66,7 +90,7 @@ export function ReviewScreen() {
           {error.message}
         </p>
       )}
-      {review && source && (
+      {source && (
         <BehindProvider>
           <PartOf part={part} review={review} source={source} now={now} />
         </BehindProvider>
@@ -76,8 +100,8 @@ export function ReviewScreen() {
 }
 
 interface PartProps {
-  readonly part: Part;
-  readonly review: Review;
+  readonly part: ReviewPart;
+  readonly review: Partial<ReviewParts>;
   readonly source: ReviewSource;
   readonly now: number;
 }
@@ -85,14 +109,14 @@ interface PartProps {
 function PartOf({ part, review, source, now }: PartProps) {
   switch (part) {
     case 'worth':
-      return <WorthPart review={review} now={now} />;
+      return review.worth && <WorthPart review={review.worth} now={now} />;
     case 'own':
-      return <OwnPart review={review} />;
+      return review.own && <OwnPart review={review.own} />;
     case 'use':
-      return <UsePart review={review} isLearning={source.isLearning} />;
+      return review.use && <UsePart review={review.use} isLearning={source.isLearning} />;
     case 'changes':
-      return <ChangesPart review={review} />;
+      return review.changes && <ChangesPart review={review.changes} />;
     case 'order':
-      return <OrderPart review={review} />;
+      return review.order && <OrderPart review={review.order} />;
   }
 }

@@ -1,5 +1,5 @@
 /** Works a review out beside the page, so that nothing the hand does waits for it. */
-import { reviewOf, usesIn, type ReviewMaterial } from '@clever-drawer/core';
+import { reviewPart, usesIn, type ReviewMaterial } from '@clever-drawer/core';
 import type { Asked, Answered } from './model/asked.ts';
 
 let material: ReviewMaterial | null = null;
@@ -11,7 +11,8 @@ self.onmessage = ({ data }: MessageEvent<Asked>): void => {
     return;
   }
   if (material) {
-    const answer: Answered = { number: data.number, review: reviewOf(material, data.wish) };
+    const { number, part, wish } = data;
+    const answer: Answered = { number, review: { [part]: reviewPart[part](material, wish) } };
     self.postMessage(answer);
   }
 };

@@ -1,19 +1,83 @@
-/** The review of what the address asks for, worked out in a worker, and again when anything changes. */
+/**
+ * The part of a review that the address asks for, worked out in a worker, and again when anything it
+ * is made of changes. The worker stays when the screen is left, with what it holds.
+ */
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import type { Review, ReviewSource, ReviewWish } from '@clever-drawer/core';
+import { useEffect, useMemo, useState } from 'react';
+import type { ReviewPart, ReviewParts, ReviewSource, ReviewWish } from '@clever-drawer/core';
 import { useArrangement, useCatalog, useComputer, useOrder } from '../studio/contexts.ts';
 import type { Answered, Asked } from './model/asked.ts';
-import { materialOf } from './model/material.ts';
+import { materialOf, type MaterialHere } from './model/material.ts';
 
 export interface ReviewState {
-  /** Null until the first is there; of an older wish while a new one is worked out. */
-  readonly review: Review | null;
+  /** The parts that are there; of an older wish while a new one is worked out. */
+  readonly review: Partial<ReviewParts>;
   readonly source: ReviewSource | undefined;
   readonly error: Error | null;
 }
 
-export function useReview(wish: ReviewWish): ReviewState {
+/** The worker, what it was given last, and who waits for its answers. */
+class Reviewer {
+  readonly #worker: Worker;
+  #held: readonly [MaterialHere, ReviewSource] | null = null;
+  #number = 0;
+  #then: (review: Partial<ReviewParts>) => void = () => undefined;
+
+  constructor() {
+    this.#worker = new Worker(new URL('./review.worker.ts', import.meta.url), { type: 'module' });
+    this.#worker.onmessage = ({ data }: MessageEvent<Answered>) => {
+      // Only the latest answer counts.
+      if (data.number === this.#number) {
+        this.#then(data.review);
+      }
+    };
+  }
+
+  ask(
+    held: readonly [MaterialHere, ReviewSource],
+    wanted: { readonly part: ReviewPart; readonly wish: ReviewWish },
+    then: (review: Partial<ReviewParts>) => void,
+  ): void {
+    const [here, source] = held;
+    if (this.#held?.[0] !== here || this.#held[1] !== source) {
+      const { loads, comings, sessions } = source;
+      this.#send({ ask: 'hold', material: { ...here, loads, comings, sessions } });
+      this.#held = held;
+    }
+    this.#number += 1;
+    this.#then = then;
+    this.#send({ ask: 'review', number: this.#number, ...wanted });
+  }
+
+  #send(asked: Asked): void {
+    this.#worker.postMessage(asked);
+  }
+}
+
+let reviewer: Reviewer | null = null;
+/** What was worked out last, and of what: the same again is there at once. */
+let latest: {
+  readonly of: readonly [MaterialHere, ReviewSource, ReviewWish];
+  readonly review: Partial<ReviewParts>;
+} | null = null;
+
+const isLatest = (material: MaterialHere, source: ReviewSource | undefined, wish: ReviewWish) =>
+  latest?.of[0] === material && latest.of[1] === source && latest.of[2] === wish;
+
+/** What the window held when the material was made last; the same again gives the same material. */
+let made: { readonly of: readonly unknown[]; readonly material: MaterialHere } | null = null;
+
+function materialAgain(held: Parameters<typeof materialOf>[0]): MaterialHere {
+  const { plugins, answers, formatOrder, order, arrangement } = held;
+  const of = [plugins, answers, formatOrder, order, arrangement.rules.membersOf];
+  if (made?.of.every((one, at) => one === of[at])) {
+    return made.material;
+  }
+  made = { of, material: materialOf(held) };
+  return made.material;
+}
+
+export function useReview(part: ReviewPart, wish: ReviewWish): ReviewState {
   const { client } = useComputer();
   const { plugins, answers, formatOrder } = useCatalog();
   const { order } = useOrder();
@@ -23,54 +87,21 @@ export function useReview(wish: ReviewWish): ReviewState {
     queryFn: client.review,
   });
   const material = useMemo(
-    () => materialOf({ plugins, answers, formatOrder, order: order.records, arrangement }),
+    () => materialAgain({ plugins, answers, formatOrder, order: order.records, arrangement }),
     [plugins, answers, formatOrder, order.records, arrangement],
   );
-  const { review, ask } = useWorker();
+  const [review, setReview] = useState<Partial<ReviewParts>>(() =>
+    isLatest(material, source, wish) ? (latest?.review ?? {}) : {},
+  );
   useEffect(() => {
-    if (source) {
-      const { loads, comings, sessions } = source;
-      ask({ ask: 'hold', material: { ...material, loads, comings, sessions } });
+    const known = isLatest(material, source, wish) ? latest?.review : undefined;
+    if (source && known?.[part] === undefined) {
+      reviewer ??= new Reviewer();
+      reviewer.ask([material, source], { part, wish }, (answer) => {
+        latest = { of: [material, source, wish], review: { ...known, ...answer } };
+        setReview((before) => ({ ...before, ...answer }));
+      });
     }
-  }, [ask, material, source]);
-  useEffect(() => {
-    if (source) {
-      ask({ ask: 'review', number: 0, wish });
-    }
-  }, [ask, material, source, wish]);
+  }, [material, source, part, wish]);
   return { review, source, error };
-}
-
-/** A worker as long as the screen stands; only the latest answer counts. */
-function useWorker() {
-  const [review, setReview] = useState<Review | null>(null);
-  const worker = useRef<Worker | null>(null);
-  const waiting = useRef<Asked[]>([]);
-  const latest = useRef(0);
-  useEffect(() => {
-    const made = new Worker(new URL('./review.worker.ts', import.meta.url), { type: 'module' });
-    made.onmessage = ({ data }: MessageEvent<Answered>) => {
-      if (data.number === latest.current) {
-        setReview(data.review);
-      }
-    };
-    worker.current = made;
-    for (const asked of waiting.current.splice(0)) {
-      made.postMessage(asked);
-    }
-    return () => {
-      worker.current = null;
-      made.terminate();
-    };
-  }, []);
-  const [ask] = useState(() => (asked: Asked): void => {
-    latest.current += 1;
-    const numbered = asked.ask === 'review' ? { ...asked, number: latest.current } : asked;
-    if (worker.current) {
-      worker.current.postMessage(numbered);
-    } else {
-      waiting.current.push(numbered);
-    }
-  });
-  return { review, ask };
 }

@@ -1,13 +1,13 @@
 /** What is uncertain about the catalog, as questions; answered ones vanish at once. */
 import { useQuery } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import {
   allCopyAssignments,
   allSpellings,
   createStable,
   isPresent,
-  pluginsAsked,
-  questionsOf,
+  type pluginsAsked,
+  type questionsOf,
   type FindingView,
   type Question,
   type SortView,
@@ -25,6 +25,22 @@ export interface Questions {
 }
 
 const none: readonly FindingView[] = [];
+
+interface Asking {
+  readonly questionsOf: typeof questionsOf;
+  readonly pluginsAsked: typeof pluginsAsked;
+}
+
+/** Fetched once the first screen stands; null until then. */
+function useAsking(): Asking | null {
+  const [asking, setAsking] = useState<Asking | null>(null);
+  useEffect(() => {
+    void import('./questions.ts').then((fetched) => {
+      setAsking(() => fetched);
+    });
+  }, []);
+  return asking;
+}
 
 export function useQuestions(): Questions {
   const { client } = useComputer();
@@ -56,10 +72,11 @@ export function useQuestions(): Questions {
       ),
     [stablePinned, order.records],
   );
+  const asking = useAsking();
   const questions = useMemo(
     () =>
-      view
-        ? questionsOf({
+      view && asking
+        ? asking.questionsOf({
             plugins: plugins.filter((plugin) => plugin.chain === undefined),
             answers,
             grounds,
@@ -70,12 +87,15 @@ export function useQuestions(): Questions {
             near: view.near,
           })
         : [],
-    [plugins, answers, grounds, spellings, belongings, view],
+    [asking, plugins, answers, grounds, spellings, belongings, view],
   );
   const total = useMemo(() => plugins.filter(isPresent).length, [plugins]);
   const asked = useMemo(
-    () => new Set(questions.flatMap((question) => pluginsAsked(question).map(({ id }) => id))),
-    [questions],
+    () =>
+      new Set(
+        questions.flatMap((question) => asking?.pluginsAsked(question).map(({ id }) => id) ?? []),
+      ),
+    [asking, questions],
   );
   return {
     questions,
@@ -83,6 +103,6 @@ export function useQuestions(): Questions {
     total,
     settled: total - asked.size,
     view,
-    isReady: view !== undefined,
+    isReady: view !== undefined && asking !== null,
   };
 }

@@ -1,11 +1,11 @@
 /** What came, went and was updated, and what is about to end. */
 import { Link } from 'react-router';
-import { plural, type EndingTrial, type Review } from '@clever-drawer/core';
+import { plural, type EndingTrial, type ChangesReview } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { ComingsColumns, comingsHeight } from '../pictures/comings-columns.tsx';
 import { Picture } from '../pictures/picture.tsx';
 
-export function ChangesPart({ review }: { readonly review: Review }) {
+export function ChangesPart({ review }: { readonly review: ChangesReview }) {
   const { comings } = review;
   return (
     <div className="review-grid">

@@ -1,11 +1,11 @@
 /** Plugins that are alike, of which at most one is used. */
-import { plural, type Review } from '@clever-drawer/core';
+import { plural, type OwnReview } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { useBehind } from '../pictures/behind.tsx';
 
 const shown = 12;
 
-export function DoublesList({ review: { doubles } }: { readonly review: Review }) {
+export function DoublesList({ review: { doubles } }: { readonly review: OwnReview }) {
   const { pluginById } = useCatalog();
   const { nameOf } = useArrangement();
   const { show } = useBehind();

@@ -1,6 +1,6 @@
 /** How good the order is. */
 import { Link } from 'react-router';
-import { folderIn, plural, type Review } from '@clever-drawer/core';
+import { folderIn, plural, type OrderReview } from '@clever-drawer/core';
 import type { ReactNode } from 'react';
 import { useArrangement, useCatalog, useOrder } from '../../studio/contexts.ts';
 import { Bars, barsHeight } from '../pictures/bars.tsx';
@@ -8,7 +8,7 @@ import { useBehind } from '../pictures/behind.tsx';
 import { Picture } from '../pictures/picture.tsx';
 import { groupWords } from './own-part.tsx';
 
-export function OrderPart({ review }: { readonly review: Review }) {
+export function OrderPart({ review }: { readonly review: OrderReview }) {
   return (
     <div className="review-grid">
       <FiledPicture review={review} />
@@ -17,7 +17,7 @@ export function OrderPart({ review }: { readonly review: Review }) {
   );
 }
 
-function FiledPicture({ review: { health } }: { readonly review: Review }) {
+function FiledPicture({ review: { health } }: { readonly review: OrderReview }) {
   const { byHand, bySmart, nowhere } = health.filed;
   const total = byHand.length + bySmart.length + nowhere.length;
   const rows = [
@@ -66,7 +66,7 @@ interface Note {
 /** Notes of one kind shown at once. */
 const shown = 8;
 
-function FolderNotes({ review: { health } }: { readonly review: Review }) {
+function FolderNotes({ review: { health } }: { readonly review: OrderReview }) {
   const { order } = useOrder();
   const { pluginById } = useCatalog();
   const { nameOf } = useArrangement();

@@ -1,5 +1,5 @@
 /** What one owns: who makes it, of which types, in which formats, and what doubles. */
-import { plural, typeName, type MakerCell, type Review } from '@clever-drawer/core';
+import { plural, typeName, type MakerCell, type OwnReview } from '@clever-drawer/core';
 import { Bars, barsHeight } from '../pictures/bars.tsx';
 import { useBehind } from '../pictures/behind.tsx';
 import { Grid, gridHeight } from '../pictures/grid.tsx';
@@ -12,7 +12,7 @@ const shown = { vendors: 14, groups: 18 } as const;
 export const groupWords = (group: string): string => (group === '' ? 'not known' : typeName(group));
 export const vendorWords = (vendor: string): string => (vendor === '' ? 'no vendor' : vendor);
 
-export function OwnPart({ review }: { readonly review: Review }) {
+export function OwnPart({ review }: { readonly review: OwnReview }) {
   return (
     <div className="review-grid">
       <MakersPicture review={review} />
@@ -26,7 +26,7 @@ export function OwnPart({ review }: { readonly review: Review }) {
 const cellWords = ({ vendor, group, plugins, used, loads }: MakerCell): string =>
   `${vendorWords(vendor)}, ${groupWords(group)}: ${plural(plugins.length, 'plugin')}, ${used.length} used, ${plural(loads, 'load')}`;
 
-function MakersPicture({ review: { makers } }: { readonly review: Review }) {
+function MakersPicture({ review: { makers } }: { readonly review: OwnReview }) {
   const vendors = makers.vendors.slice(0, shown.vendors);
   const groups = makers.groups.slice(0, shown.groups);
   const most = Math.max(1, ...makers.cells.map(({ loads }) => loads));
@@ -67,7 +67,7 @@ function MakersPicture({ review: { makers } }: { readonly review: Review }) {
   );
 }
 
-function OwnedPicture({ review: { groups } }: { readonly review: Review }) {
+function OwnedPicture({ review: { groups } }: { readonly review: OwnReview }) {
   return (
     <Picture
       title="Owned beside used"
@@ -103,7 +103,7 @@ function OwnedPicture({ review: { groups } }: { readonly review: Review }) {
   );
 }
 
-function FormatsPicture({ review: { formats, retirable } }: { readonly review: Review }) {
+function FormatsPicture({ review: { formats, retirable } }: { readonly review: OwnReview }) {
   const { show } = useBehind();
   const sessions = [...new Set(retirable.flatMap((copy) => copy.sessions))];
   const total = formats.reduce((sum, { copies }) => sum + copies, 0);

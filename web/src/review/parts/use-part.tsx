@@ -8,7 +8,7 @@ import {
   trackWords,
   type MonthRows,
   type Plugin,
-  type Review,
+  type UseReview,
 } from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { monthWords } from '../model/month-words.ts';
@@ -20,7 +20,7 @@ import { Picture } from '../pictures/picture.tsx';
 import { groupWords } from './own-part.tsx';
 
 interface Props {
-  readonly review: Review;
+  readonly review: UseReview;
   readonly isLearning: boolean;
 }
 
@@ -48,7 +48,7 @@ export function UsePart({ review, isLearning }: Props) {
 
 const afterAWeek = 'After a week of loading';
 
-function DustPicture({ review: { dust } }: { readonly review: Review }) {
+function DustPicture({ review: { dust } }: { readonly review: UseReview }) {
   const plugins = dust.reduce((sum, mark) => sum + mark.plugins.length, 0);
   const dusty = dust
     .filter(({ age }) => age >= 3)
@@ -75,7 +75,7 @@ function DustPicture({ review: { dust } }: { readonly review: Review }) {
   );
 }
 
-function MonthsPicture({ review }: { readonly review: Review }) {
+function MonthsPicture({ review }: { readonly review: UseReview }) {
   const [by, setBy] = useState<MonthRows>('group');
   const { months, rows, cells } = by === 'group' ? review.byGroup : review.byTrack;
   const shown = months.slice(-14);
@@ -137,7 +137,7 @@ function useNames(): (id: string) => string {
   };
 }
 
-function PairsPicture({ review: { pairs, recurring } }: { readonly review: Review }) {
+function PairsPicture({ review: { pairs, recurring } }: { readonly review: UseReview }) {
   const name = useNames();
   const shown = pairs.slice(0, pairsShown);
   return (
@@ -167,7 +167,7 @@ function PairsPicture({ review: { pairs, recurring } }: { readonly review: Revie
 }
 
 /** Rows of three and more that came again, each with an offer to keep it. */
-function RowsMenu({ review: { recurring } }: { readonly review: Pick<Review, 'recurring'> }) {
+function RowsMenu({ review: { recurring } }: { readonly review: Pick<UseReview, 'recurring'> }) {
   const [isOpen, setOpen] = useState(false);
   return (
     <>
@@ -186,7 +186,7 @@ function RowsMenu({ review: { recurring } }: { readonly review: Pick<Review, 're
   );
 }
 
-function Rows({ recurring }: Pick<Review, 'recurring'>) {
+function Rows({ recurring }: Pick<UseReview, 'recurring'>) {
   const { act } = useActs();
   const { pluginById, plugins: all } = useCatalog();
   const name = useNames();
@@ -227,7 +227,7 @@ function Rows({ recurring }: Pick<Review, 'recurring'>) {
   );
 }
 
-function KeysPicture({ review: { keys, byTrack, letters, slow } }: { readonly review: Review }) {
+function KeysPicture({ review: { keys, byTrack, letters, slow } }: { readonly review: UseReview }) {
   const name = useNames();
   const pluginsOf = (month: string): string[] => [
     ...new Set(

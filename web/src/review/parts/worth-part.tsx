@@ -2,14 +2,14 @@
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
-import { day, plural, type Advice, type Review } from '@clever-drawer/core';
+import { day, plural, type Advice, type WorthReview } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { usePutOff } from '../../studio/use-put-off.ts';
 import { useTryAgain } from '../../studio/use-try-again.ts';
 import { AdviceDialog } from '../advice-dialog.tsx';
 
 interface Props {
-  readonly review: Review;
+  readonly review: WorthReview;
   readonly now: number;
 }
 
@@ -54,7 +54,7 @@ export function WorthPart({ review, now }: Props) {
   );
 }
 
-function Summary({ review: { summary } }: { readonly review: Review }) {
+function Summary({ review: { summary } }: { readonly review: WorthReview }) {
   return (
     <section className="review-sheet review-summary" aria-label="In short">
       {summary.map((sentence) => (

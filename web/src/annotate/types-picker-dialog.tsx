@@ -1,0 +1,48 @@
+/** Finding one type of the whole tree by a few letters. */
+import { groupOf, typeGroups, typeName } from '@clever-drawer/core';
+import { Picker, type Choice } from '../ui/picker.tsx';
+
+export interface TypesPickerProps {
+  readonly title: string;
+  readonly onTake: (type: string | null) => void;
+  readonly onClose: () => void;
+}
+
+/** Null stands for "no type". */
+export function TypesPickerDialog({ title, onTake, onClose }: TypesPickerProps) {
+  const choices = typeGroups
+    .flatMap((group) => [group.id, ...group.types.map((type) => type.id)])
+    .map((type): Choice => {
+      const group = groupOf(type);
+      return {
+        id: type,
+        text: typeName(type),
+        keywords: [typeName(group)],
+        take: () => {
+          onTake(type);
+        },
+        show: (
+          <>
+            <span className={type === group ? 'fw-semibold' : ''}>{typeName(type)}</span>
+            {type !== group && <span className="text-soft">{typeName(group)}</span>}
+          </>
+        ),
+      };
+    });
+  const nothing: Choice = {
+    id: 'none',
+    text: 'No type of these',
+    take: () => {
+      onTake(null);
+    },
+    show: <span className="text-soft">No type of these</span>,
+  };
+  return (
+    <Picker
+      title={title}
+      prompt="Letters of the type"
+      choices={[...choices, nothing]}
+      onClose={onClose}
+    />
+  );
+}

@@ -1,0 +1,221 @@
+/** What is learnt of loading: keys for a load over time. It can be switched off, and wiped. */
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { curveMonotoneX, line, max, scaleLinear, scalePoint } from 'd3';
+import { useState } from 'react';
+import { Button, Form, Modal } from 'react-bootstrap';
+import type { HabitsView, KeysView } from '@clever-drawer/core';
+import { useComputer } from '../studio/contexts.ts';
+import { useNotifyError } from '../studio/notify-error.ts';
+import { useNotices } from '../ui/notices.tsx';
+
+export function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void }) {
+  const { client } = useComputer();
+  const { notify } = useNotices();
+  const notifyError = useNotifyError();
+  const [isAsking, setAsking] = useState(false);
+  const habits = useQuery({ queryKey: ['habits', client.computer], queryFn: client.habits });
+  const isLearning = habits.data?.isLearning ?? true;
+  const queries = useQueryClient();
+  const setLearning = (): void => {
+    queries.setQueryData<HabitsView>(
+      ['habits', client.computer],
+      (held) => held && { ...held, isLearning: !isLearning },
+    );
+    after(
+      client.setLearning(!isLearning),
+      isLearning ? 'Loads are no longer kept' : 'Loads are kept again',
+    );
+  };
+  const after = (work: Promise<unknown>, words: string): void => {
+    work.then(() => {
+      notify(words, 'done');
+      setAsking(false);
+    }, notifyError);
+  };
+  return (
+    <Modal show onHide={onClose} animation={false} aria-labelledby="learnt-title">
+      <Modal.Header closeButton>
+        <Modal.Title as="h1" id="learnt-title">
+          What is learnt
+        </Modal.Title>
+      </Modal.Header>
+      <WhatIsLearnt
+        keys={keys}
+        isLearning={isLearning}
+        setLearning={setLearning}
+        isAsking={isAsking}
+        after={after}
+        setAsking={setAsking}
+      />
+      <Modal.Footer>
+        <Button onClick={onClose}>Done</Button>
+      </Modal.Footer>
+    </Modal>
+  );
+}
+
+interface WhatIsLearntProps {
+  readonly keys: KeysView;
+  readonly isLearning: boolean;
+  readonly setLearning: () => void;
+  readonly isAsking: boolean;
+  readonly after: (work: Promise<unknown>, words: string) => void;
+  readonly setAsking: React.Dispatch<React.SetStateAction<boolean>>;
+}
+
+function WhatIsLearnt({
+  keys,
+  isLearning,
+  setLearning,
+  isAsking,
+  after,
+  setAsking,
+}: WhatIsLearntProps) {
+  const { notify } = useNotices();
+  return (
+    <Modal.Body>
+      <p>
+        Each load is kept on this computer, and nowhere else: when, what, into which sort of slot,
+        after which plugin, the letters you typed, how many keys, how long it took. From it comes
+        which plugin stands first.
+      </p>
+      <Chart weeks={keys.weeks} />
+      <Form.Check
+        type="switch"
+        id="is-learning"
+        label="Learn from what I load"
+        checked={isLearning}
+        onChange={setLearning}
+      />
+      <p className="text-soft">
+        {keys.loads === 0
+          ? 'No load is kept.'
+          : `${keys.loads.toLocaleString('en')} ${keys.loads === 1 ? 'load is' : 'loads are'} kept.`}
+      </p>
+      {isAsking ? (
+        <Wiping keys={keys} after={after} setAsking={setAsking} />
+      ) : (
+        <Button
+          variant="quiet"
+          size="sm"
+          onClick={() => {
+            if (keys.loads === 0) {
+              notify('There is nothing to forget', 'done');
+            } else {
+              setAsking(true);
+            }
+          }}
+        >
+          Forget all loads …
+        </Button>
+      )}
+    </Modal.Body>
+  );
+}
+
+interface WipingProps {
+  readonly keys: KeysView;
+  readonly after: (work: Promise<unknown>, words: string) => void;
+  readonly setAsking: React.Dispatch<React.SetStateAction<boolean>>;
+}
+
+function Wiping({ keys, after, setAsking }: WipingProps) {
+  const { client } = useComputer();
+  return (
+    <p role="alert" className="wipe">
+      All {keys.loads.toLocaleString('en')} would be gone for good, and what is “lately loaded” with
+      them; folders and favourites stay.{' '}
+      <Button
+        variant="danger"
+        size="sm"
+        onClick={() => {
+          after(client.wipeLoads(), 'All loads are forgotten');
+        }}
+      >
+        Forget all loads
+      </Button>{' '}
+      <Button
+        variant="bare"
+        size="sm"
+        onClick={() => {
+          setAsking(false);
+        }}
+      >
+        Keep them
+      </Button>
+    </p>
+  );
+}
+
+const width = 440;
+const height = 130;
+const left = 24;
+const foot = 18;
+
+function Chart({ weeks }: Pick<KeysView, 'weeks'>) {
+  if (weeks.length === 0) {
+    return (
+      <p className="text-soft">
+        Once you have loaded something by keys, their number stands here, week by week.
+      </p>
+    );
+  }
+  const x = scalePoint()
+    .domain(weeks.map((one) => one.week))
+    .range([left + 6, width - 8]);
+  const y = scaleLinear()
+    .domain([0, Math.max(4, max(weeks, (one) => one.keys) ?? 0)])
+    .nice()
+    .range([height - foot, 8]);
+  const path =
+    line<(typeof weeks)[number]>(
+      (one) => x(one.week) ?? 0,
+      (one) => y(one.keys),
+    ).curve(curveMonotoneX)(weeks) ?? '';
+  const ends = weeks.length > 1 ? [weeks[0], weeks.at(-1)] : [weeks[0]];
+  const dayOf = (week: string): string =>
+    new Date(`${week}T00:00:00Z`).toLocaleDateString('en-GB', {
+      day: 'numeric',
+      month: 'short',
+      timeZone: 'UTC',
+    });
+  return (
+    <svg
+      className="keys-chart"
+      viewBox={`0 0 ${width} ${height}`}
+      role="img"
+      aria-label={`Keys for a load, by week: ${weeks
+        .slice(-12)
+        .map((one) => `${dayOf(one.week)} ${one.keys.toFixed(1)}`)
+        .join(', ')}`}
+    >
+      {y.ticks(4).map((tick) => (
+        <g key={tick}>
+          <line className="grid" x1={left} x2={width} y1={y(tick)} y2={y(tick)} />
+          <text x={left - 6} y={y(tick) + 4} textAnchor="end">
+            {tick}
+          </text>
+        </g>
+      ))}
+      <path d={path} />
+      {weeks.map((one) => (
+        <circle key={one.week} cx={x(one.week)} cy={y(one.keys)} r="2.5">
+          <title>{`${dayOf(one.week)}: ${one.keys.toFixed(1)} keys, ${one.loads} loads`}</title>
+        </circle>
+      ))}
+      {ends.map(
+        (one, at) =>
+          one && (
+            <text
+              key={one.week}
+              x={x(one.week)}
+              y={height - 4}
+              textAnchor={at === 0 ? 'start' : 'end'}
+            >
+              {dayOf(one.week)}
+            </text>
+          ),
+      )}
+    </svg>
+  );
+}
