@@ -9,4 +9,5 @@ interface Props {
 
 export const NameDialog = fetchedLater<Props>(
   async () => (await import('./name-form.tsx')).NameForm,
+  'keys held',
 );

@@ -55,7 +55,10 @@ const screens: readonly { path: string; name: string; Icon: LucideIcon; key: str
   { path: '/keep', name: 'Keep', Icon: BookmarkCheck, key: 'Alt+6' },
 ];
 
-const FindAnything = fetchedLater(async () => (await import('./find-anything.tsx')).FindAnything);
+const FindAnything = fetchedLater(
+  async () => (await import('./find-anything.tsx')).FindAnything,
+  'keys held',
+);
 const LatestChanges = fetchedLater(
   async () => (await import('./latest-changes.tsx')).LatestChanges,
 );

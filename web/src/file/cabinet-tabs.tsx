@@ -6,7 +6,10 @@ import type { ActOf, Cabinet } from '@clever-drawer/core';
 import { useActs, useArrangement } from '../studio/contexts.ts';
 import { fetchedLater } from '../ui/fetched-later.tsx';
 
-const CabinetMenu = fetchedLater(async () => (await import('./cabinet-menu.tsx')).CabinetMenu);
+const CabinetMenu = fetchedLater(
+  async () => (await import('./cabinet-menu.tsx')).CabinetMenu,
+  'when idle',
+);
 const CabinetForm = fetchedLater(async () => (await import('./cabinet-form.tsx')).CabinetForm);
 
 /** How long something dragged rests on a tab before its cabinet opens. Milliseconds. */

@@ -22,7 +22,7 @@ import { useChest } from './use-chest.ts';
 import { clearFilter, useList, type List } from './use-list.ts';
 import { useTray, type TrayState } from './use-tray.ts';
 
-const FileIn = fetchedLater(async () => (await import('./file-in.tsx')).FileIn);
+const FileIn = fetchedLater(async () => (await import('./file-in.tsx')).FileIn, 'keys held');
 
 const Suggestions = fetchedLater(async () => (await import('./suggestions.tsx')).Suggestions);
 

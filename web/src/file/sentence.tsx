@@ -1,7 +1,7 @@
 /** What narrows the list, as a sentence whose words can be pressed. */
 import { Search } from 'lucide-react';
 import { useMemo, useState, type ReactNode, type RefObject } from 'react';
-import { Dropdown, Form } from 'react-bootstrap';
+import { Dropdown } from 'react-bootstrap';
 import { Link } from 'react-router';
 import {
   plural,
@@ -122,13 +122,13 @@ function LettersField({ field, filter, setFilter }: LettersFieldProps) {
   return (
     <span className="search-field">
       <Search size={14} aria-hidden />
-      <Form.Control
+      <input
+        className="form-control form-control-sm"
         ref={field}
         type="text"
         value={filter.text}
         placeholder="with the letters …"
         aria-label="with the letters"
-        size="sm"
         spellCheck={false}
         onChange={(event) => {
           setFilter({ text: event.target.value });
@@ -328,8 +328,8 @@ function WordOptions({ options, name, letters, setLetters, value, any, shown }: 
     <Dropdown.Menu>
       {options.length > manyOptions && (
         <div className="menu-field">
-          <Form.Control
-            size="sm"
+          <input
+            className="form-control form-control-sm"
             autoFocus
             placeholder="letters"
             aria-label={`${name}: letters`}

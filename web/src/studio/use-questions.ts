@@ -12,6 +12,7 @@ import {
   type Question,
   type SortView,
 } from '@clever-drawer/core';
+import { whenIdle } from '../ui/fetched-later.tsx';
 import { useCatalog, useComputer, useOrder } from './contexts.ts';
 
 export interface Questions {
@@ -35,8 +36,10 @@ interface Asking {
 function useAsking(): Asking | null {
   const [asking, setAsking] = useState<Asking | null>(null);
   useEffect(() => {
-    void import('./questions.ts').then((fetched) => {
-      setAsking(() => fetched);
+    whenIdle(() => {
+      void import('./questions.ts').then((fetched) => {
+        setAsking(() => fetched);
+      });
     });
   }, []);
   return asking;

@@ -6,4 +6,5 @@ export type { Choice } from './picker-dialog.tsx';
 
 export const Picker = fetchedLater<PickerProps>(
   async () => (await import('./picker-dialog.tsx')).PickerDialog,
+  'keys held',
 );
