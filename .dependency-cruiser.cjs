@@ -101,7 +101,10 @@ module.exports = {
       name: 'web-features-apart',
       severity: 'error',
       from: { path: '^web/src/(scan|sort|file|rule|load|review|keep|plugin)/' },
-      to: { path: '^web/src/(scan|sort|file|rule|load|review|keep|plugin)/', pathNot: '^web/src/$1/' },
+      to: {
+        path: '^web/src/(scan|sort|file|rule|load|review|keep|plugin)/',
+        pathNot: '^web/src/$1/',
+      },
     },
     {
       name: 'web-holds-no-reader',
