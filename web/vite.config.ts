@@ -6,6 +6,8 @@ export default defineConfig({
   plugins: [react()],
   build: {
     outDir: 'dist',
+    // Screens share styles: one sheet for all of them.
+    cssCodeSplit: false,
     assetsInlineLimit: 0,
     chunkSizeWarningLimit: 1200,
     modulePreload: { polyfill: false },
