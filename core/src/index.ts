@@ -400,6 +400,7 @@ export type {
   OpeningView,
   PutOff,
   ReviewSource,
+  SettingView,
   OpeningWish,
   TakenView,
   PlaceView,

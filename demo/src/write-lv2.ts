@@ -14,6 +14,7 @@ const prefixes = `@prefix lv2: <http://lv2plug.in/ns/lv2core#> .
 @prefix doap: <http://usefulinc.com/ns/doap#> .
 @prefix foaf: <http://xmlns.com/foaf/0.1/> .
 @prefix rdfs: <http://www.w3.org/2000/01/rdf-schema#> .
+@prefix pset: <http://lv2plug.in/ns/ext/presets#> .
 `;
 
 export const slug = (name: string): string =>
@@ -33,10 +34,16 @@ export function writeLv2(directory: string, system: DemoSystem, plugin: DemoPlug
   const uri = `https://${slug(plugin.vendor.name)}.invalid/${name}`;
   const manifest = `${prefixes}\n<${uri}>\n\ta lv2:Plugin ;\n\tlv2:binary <${name}${endings[system]}> ;\n\trdfs:seeAlso <${name}.ttl>${plugin.hasPicture ? ' , <modgui.ttl>' : ''} .\n`;
   writeFileSync(join(bundle, `${name}${endings[system]}`), programOf(plugin, system, 'LV2'));
+  const presets = plugin.damage === null && plugin.number % 5 === 0 ? presetsOf(uri, plugin) : null;
   writeFileSync(
     join(bundle, 'manifest.ttl'),
-    plugin.damage === 'turtle' ? manifest.replace('rdfs:seeAlso', 'rdfs:seeAlso <<') : manifest,
+    plugin.damage === 'turtle'
+      ? manifest.replace('rdfs:seeAlso', 'rdfs:seeAlso <<')
+      : manifest + (presets?.manifest ?? ''),
   );
+  if (presets) {
+    writeFileSync(join(bundle, 'presets.ttl'), `${prefixes}${presets.text}`);
+  }
   if (plugin.damage !== 'missing-file') {
     writeFileSync(join(bundle, `${name}.ttl`), description(uri, plugin));
   }
@@ -48,6 +55,39 @@ export function writeLv2(directory: string, system: DemoSystem, plugin: DemoPlug
     writeFileSync(join(bundle, 'screenshot.png'), drawPicture(plugin.number));
   }
   return bundle;
+}
+
+/** What the rooms call what they saved. */
+const presetNames = [
+  'Heron speaks',
+  'Net loft, empty',
+  'Under the pier',
+  'Old harbour bell',
+  'Curtain up',
+  'Fog over the flats',
+  'Accordion at dusk',
+];
+
+/** A few settings of the studio's own, some in a bank. */
+function presetsOf(uri: string, { number }: DemoPlugin): { manifest: string; text: string } {
+  const names = presetNames.filter((_, at) => (number + at) % 3 !== 0);
+  const bank = `<${uri}#theatre>`;
+  const preset = (at: number): string => `<${uri}#setting-${at}>`;
+  return {
+    manifest: names
+      .map(
+        (_, at) =>
+          `${preset(at)} a pset:Preset ; lv2:appliesTo <${uri}> ; rdfs:seeAlso <presets.ttl> .\n`,
+      )
+      .join(''),
+    text: [
+      `${bank} a pset:Bank ; rdfs:label "Puppet theatre" .`,
+      ...names.map(
+        (name, at) =>
+          `${preset(at)} rdfs:label ${quoted(name)} ${at % 2 === 0 ? `; pset:bank ${bank} ` : ''}.`,
+      ),
+    ].join('\n'),
+  };
 }
 
 function description(uri: string, plugin: DemoPlugin): string {

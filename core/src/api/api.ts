@@ -274,6 +274,18 @@ export interface SortView {
   readonly near: readonly { readonly a: string; readonly b: string; readonly reason: string }[];
 }
 
+/** A saved setting of a plugin, as a scan found it. */
+export interface SettingView {
+  readonly format: Format;
+  readonly name: string;
+  readonly bank: string | null;
+  readonly comment: string | null;
+  /** The bundle or file it stands in. */
+  readonly path: string;
+  /** How many controls it sets; null where they are not told apart. */
+  readonly values: number | null;
+}
+
 /** All that is known of one plugin. */
 export interface PluginView {
   readonly plugin: PluginId;
@@ -286,6 +298,8 @@ export interface PluginView {
     readonly facts: FoundCopy;
   }[];
   readonly findings: readonly (FindingView & { readonly at: string })[];
+  /** Saved settings that were found for it. */
+  readonly settings: readonly SettingView[];
   /** Loads by month (YYYY-MM), oldest first, without empty months. */
   readonly loads: readonly { readonly month: string; readonly loads: number }[];
 }

@@ -14,6 +14,7 @@ import { WentInto1763900000011 } from './migrations/0011-went-into.ts';
 import { Opening1763900000012 } from './migrations/0012-opening.ts';
 import { Points1763900000013 } from './migrations/0013-points.ts';
 import { PutOff1763900000014 } from './migrations/0014-put-off.ts';
+import { Settings1763900000015 } from './migrations/0015-settings.ts';
 import { SetupError } from './setup-error.ts';
 import { tables } from './tables.ts';
 
@@ -42,6 +43,7 @@ export const migrations = [
   Opening1763900000012,
   Points1763900000013,
   PutOff1763900000014,
+  Settings1763900000015,
 ];
 
 /**

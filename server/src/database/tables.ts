@@ -20,6 +20,7 @@ import {
   ChangeTable,
 } from './order-tables.ts';
 import { JournalTable, PointTable } from './point-tables.ts';
+import { SettingFileTable } from './setting-tables.ts';
 import { PracticeTable, SavedSessionTable, LoadTable } from './session-tables.ts';
 
 /** All tables. */
@@ -48,4 +49,5 @@ export const tables = [
   PracticeTable,
   SavedSessionTable,
   LoadTable,
+  SettingFileTable,
 ];

@@ -19,6 +19,8 @@ export interface FoundBundle {
   readonly fingerprint: string;
   /** The number of the disk it lies on (st_dev), as a text. */
   readonly device: string;
+  /** A file of settings; a bundle of LV2 may hold both and is none. */
+  readonly isSettings: boolean;
 }
 
 /** All bundles below a place, and what of it could not be looked into. */
@@ -36,8 +38,8 @@ const maxPath = 2_400;
 /** Files of one bundle that are taken into its fingerprint. */
 const maxFiles = 4_000;
 
-/** Plugins, or files and bundles that may hold settings of them. */
-export type Sought = 'plugins' | 'settings';
+/** Plugins, or files and bundles that may hold settings of them, or both. */
+export type Sought = 'plugins' | 'settings' | 'both';
 
 const directoryEndings: readonly (readonly [RegExp, Format])[] = [
   [/\.lv2$/i, 'LV2'],
@@ -117,7 +119,7 @@ class Walk {
     const named = directoryEndings.find(([ending]) => ending.test(path))?.[1];
     if (named !== undefined) {
       // Of the bundles only those of LV2 hold settings.
-      if (this.#what === 'plugins' || named === 'LV2') {
+      if (this.#what !== 'settings' || named === 'LV2') {
         this.#take([named], path, () => bundleLines(path));
       }
       return;
@@ -188,16 +190,24 @@ class Walk {
   }
 
   #file(path: string, real: string): void {
-    const endings = this.#what === 'plugins' ? fileEndings : settingEndings;
-    const candidates = endings.find(([ending]) => ending.test(path))?.[1];
+    const matching = (endings: FileEndings): readonly Format[] | undefined =>
+      endings.find(([ending]) => ending.test(path))?.[1];
+    const ofPlugins = this.#what === 'settings' ? undefined : matching(fileEndings);
+    const ofSettings = this.#what === 'plugins' ? undefined : matching(settingEndings);
+    const candidates = ofPlugins ?? ofSettings;
     if (!candidates || this.#seen.has(real)) {
       return;
     }
     this.#seen.add(real);
-    this.#take(candidates, path, () => [line('', real)]);
+    this.#take(candidates, path, () => [line('', real)], ofPlugins === undefined);
   }
 
-  #take(candidates: readonly Format[], path: string, lines: () => string[]): void {
+  #take(
+    candidates: readonly Format[],
+    path: string,
+    lines: () => string[],
+    isSettings = false,
+  ): void {
     const possible = candidates.filter((format) => this.#wanted.includes(format));
     const first = possible[0];
     const got = Buffer.byteLength(path);
@@ -210,6 +220,7 @@ class Walk {
         path,
         fingerprint: createHash('sha256').update(lines().sort().join('\n')).digest('hex'),
         device: String(statOf(path)?.dev ?? ''),
+        isSettings,
       });
     }
   }

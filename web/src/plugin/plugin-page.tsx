@@ -19,6 +19,7 @@ import { useKeys } from '../ui/keys.ts';
 import { Copies } from './copies.tsx';
 import { Findings, Loads } from './over-time.tsx';
 import { OwnPicture } from './own-picture.tsx';
+import { Settings } from './settings.tsx';
 import './plugin.css';
 import { Annotations } from './annotations/annotations.tsx';
 import { Why } from './why.tsx';
@@ -100,6 +101,7 @@ function PageColumns({
         ) : (
           <>
             <Copies plugin={plugin} view={view.data} />
+            <Settings view={view.data} />
             <Why plugin={plugin} view={view.data} />
           </>
         )}

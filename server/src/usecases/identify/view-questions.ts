@@ -8,6 +8,7 @@ import {
   nearMisses,
   ok,
   type PluginView,
+  type SettingView,
   type Result,
   type SortView,
 } from '@clever-drawer/core';
@@ -18,10 +19,13 @@ import {
   pluginById,
   shownState,
 } from '../../database/catalog.ts';
+import type { EntityManager } from 'typeorm';
+import type { CopyRow } from '../../database/catalog-tables.ts';
 import { findComputer } from '../../database/computers.ts';
 import { readSpellings } from '../../database/order.ts';
 import { findingsAbout } from '../../database/scans.ts';
 import { loadsByMonth } from '../../database/session.ts';
+import { settingsFor } from '../../database/settings.ts';
 import type { Parts } from '../../parts.ts';
 import { findingView } from '../scan/scan.ts';
 
@@ -72,6 +76,7 @@ export async function viewPlugin(
   return ok({
     plugin: asId(id),
     grounds: plugin.grounds,
+    settings: await settingsOf(manager, computer, copies),
     loads,
     copies: copies
       .filter((copy) => copy.state !== 'aside')
@@ -85,4 +90,20 @@ export async function viewPlugin(
       })),
     findings: findings.map((row) => ({ ...findingView(row), at: row.at.toISOString() })),
   });
+}
+
+/** The settings for any of the copies; LADSPA's name plugins by their unique ids. */
+async function settingsOf(
+  manager: EntityManager,
+  computer: string,
+  copies: readonly CopyRow[],
+): Promise<SettingView[]> {
+  const identities = copies.flatMap(({ format, facts }) => {
+    const said = format === 'LADSPA' ? (facts.uniqueId ?? null) : facts.identity;
+    return said === null ? [] : [`${format} ${said}`];
+  });
+  const found = await settingsFor(manager, computer, identities);
+  return found.flatMap(({ setting: { format, name, bank, comment, path, values, status } }) =>
+    name === null || status === 'failed' ? [] : [{ format, name, bank, comment, path, values }],
+  );
 }

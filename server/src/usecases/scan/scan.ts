@@ -42,6 +42,7 @@ import { descriptionsFor, type FoundBundle } from '../../scanner/index.ts';
 import { outOfReach } from './out-of-reach.ts';
 import { asKnown, newScan, viewOf } from './scan-rows.ts';
 import { BundlesBefore } from './bundles-before.ts';
+import { settingsAfterScan } from './settings.ts';
 import { saveApart } from './save-apart.ts';
 import { pluginsAtFirstSight } from './save-findings.ts';
 import { identifyAfterScan } from '../identify/identify-computer.ts';
@@ -110,6 +111,8 @@ export async function stopScan(parts: Parts, computer: string): Promise<Result<n
 /** What walking all places came to. */
 interface WalkedPlaces {
   readonly found: Found[];
+  /** Files of settings; bundles of LV2, which may hold some, are among the others. */
+  readonly settings: Found[];
   /** Places that were walked, and those that are not there. */
   readonly reached: Set<string>;
   readonly lost: Set<string>;
@@ -141,6 +144,11 @@ class ScanRun {
   /** Bundles that were looked at before. */
   #bundles: BundlesBefore = new BundlesBefore([]);
   readonly #descriptions = new Map<string, LadspaDescriptions>();
+  /** What may hold settings, and the places that were walked. */
+  #settings: { readonly files: readonly Found[]; readonly reached: ReadonlySet<string> } = {
+    files: [],
+    reached: new Set(),
+  };
 
   #plugins = new Map<string, string>();
   #hasChanged = false;
@@ -173,6 +181,7 @@ class ScanRun {
       await addScan(database.manager, this.#scan);
       await this.#lookThrough();
       await this.#sort();
+      await settingsAfterScan(this.#parts, computer, this.#settings, this.#job);
       this.#scan.state = this.#job.stopped ? 'stopped' : 'done';
     } catch (error) {
       log.error({ error: loggable(error) }, 'a scan broke off');
@@ -198,6 +207,10 @@ class ScanRun {
       listAsides(manager, computer),
       findComputer(manager, computer),
     ]);
+    this.#settings = {
+      files: [...walked.settings, ...walked.found.filter(({ format }) => format === 'LV2')],
+      reached: walked.reached,
+    };
     this.#wish = owner?.opening ?? 'ask';
     this.#bundles = new BundlesBefore(bundles);
     this.#known = new Map(copies.map((row) => [row.key, row]));
@@ -329,6 +342,7 @@ class ScanRun {
 
   async #walkPlaces(): Promise<WalkedPlaces> {
     const found: Found[] = [];
+    const settings: Found[] = [];
     const reached = new Set<string>();
     const lost = new Set<string>();
     const blocked: string[] = [];
@@ -345,7 +359,7 @@ class ScanRun {
         }
         return {
           place,
-          walked: await this.#parts.readers.walk(place.path, place.formats, this.#job.stop),
+          walked: await this.#parts.readers.walk(place.path, place.formats, this.#job.stop, 'both'),
         };
       }),
     );
@@ -363,12 +377,12 @@ class ScanRun {
       reached.add(place.id);
       for (const bundle of walked.bundles) {
         if (!paths.has(bundle.path)) {
-          found.push({ ...bundle, place });
+          (bundle.isSettings ? settings : found).push({ ...bundle, place });
         }
         paths.add(bundle.path);
       }
     }
-    return { found, reached, lost, blocked };
+    return { found, settings, reached, lost, blocked };
   }
 
   async #examine(bundles: readonly Found[], missing: readonly CopyRow[]): Promise<void> {
