@@ -247,3 +247,20 @@ test('every act and thing is found by letters, tags are renamed everywhere, and 
   await page.keyboard.press('l');
   await expect(badge).toHaveText(String(waiting - 1));
 });
+
+test('a saved setting is found by letters of its own and its plugin, and stands on the page', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.address}/file`);
+  await expect(page.getByTestId('plugin').first()).toBeVisible();
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('barnacle heron');
+  const found = page.getByRole('option', { name: /Heron speaks setting of Barnacle/ }).first();
+  await expect(found).toBeVisible();
+  await found.click();
+  const settings = page.getByRole('region', { name: /\d+ settings/ });
+  await expect(settings).toContainText('Puppet theatre');
+  await expect(settings).toContainText('Heron speaks');
+  await expectNoAxeFindings(page);
+});

@@ -280,6 +280,11 @@ export { ruleHighlights, wordSpans, type Span } from './rules/editor/highlight.t
 export { warningsOf, type Warning } from './rules/editor/warn.ts';
 export { gatherRules, type Gathering } from './rules/editor/gather.ts';
 export { ruleFromFilter } from './search/rule-from-filter.ts';
+export {
+  createSettingFinder,
+  type FindableSetting,
+  type SettingFinder,
+} from './search/settings.ts';
 export { readyRule, readyRules, vendorRule, type ReadyRule } from './rules/editor/ready.ts';
 export {
   facets,
@@ -400,6 +405,7 @@ export type {
   OpeningView,
   PutOff,
   ReviewSource,
+  PluginSetting,
   SettingView,
   OpeningWish,
   TakenView,

@@ -57,6 +57,17 @@ describe('settings', () => {
     expect(await settingsOf('Gull')).toEqual([]);
   });
 
+  it('are told with their plugins, for finding them', async () => {
+    writePresets('more.lv2', 'urn:gull', 'Calm');
+    writePresets('waiting.lv2', 'urn:nobody', 'Lost');
+    await server.scan();
+    const { plugins } = (await server.call<CatalogView>('GET', 'catalog')).body;
+    const gull = plugins.find(({ name }) => name === 'Gull');
+    expect((await server.call('GET', 'settings')).body).toEqual([
+      { plugin: gull?.id, name: 'Calm', bank: null },
+    ]);
+  });
+
   it('wait for their plugin, and are there when it arrives', async () => {
     writePresets('more.lv2', 'urn:tern', 'Dive');
     await server.scan();

@@ -274,6 +274,13 @@ export interface SortView {
   readonly near: readonly { readonly a: string; readonly b: string; readonly reason: string }[];
 }
 
+/** A saved setting with the plugin it is for, as Ctrl+K finds it. */
+export interface PluginSetting {
+  readonly plugin: PluginId;
+  readonly name: string;
+  readonly bank: string | null;
+}
+
 /** A saved setting of a plugin, as a scan found it. */
 export interface SettingView {
   readonly format: Format;

@@ -40,3 +40,23 @@ export const settingsFor = (
       ORDER BY path, n`,
     [computer, identities],
   );
+
+/** The most settings that are told at once; far above any studio. */
+const most = 50_000;
+
+/** All settings whose plugin is in the catalog, each once. */
+export const settingsOfPlugins = (
+  manager: EntityManager,
+  computer: string,
+): Promise<{ plugin: string; name: string; bank: string | null }[]> =>
+  manager.query(
+    `WITH held AS (SELECT s->>'format' format, s->>'plugin' plugin, s->>'name' name, s->>'bank' bank
+        FROM setting_file, jsonb_array_elements(settings) s
+        WHERE computer_id = $1 AND s->>'status' = 'ok' AND s->>'name' IS NOT NULL)
+      SELECT DISTINCT c.plugin_id plugin, held.name, held.bank FROM held JOIN copy c
+        ON c.computer_id = $1 AND c.plugin_id IS NOT NULL AND c.format = held.format
+        AND held.plugin = CASE c.format WHEN 'LADSPA' THEN c.facts->>'uniqueId'
+          ELSE c.facts->>'identity' END
+      ORDER BY 2, 3, 1 LIMIT ${most}`,
+    [computer],
+  );

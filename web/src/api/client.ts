@@ -19,6 +19,7 @@ import type {
   OpeningView,
   OpeningWish,
   PlaceView,
+  PluginSetting,
   PluginView,
   PointComparison,
   PointsView,
@@ -153,6 +154,7 @@ export function clientFor(computer: string) {
     emptySlot: (slot: string) => call<SessionView>('DELETE', at(`session/slots/${slot}`)),
     pictureAddress: (copy: string) => `/api/${at(`copies/${copy}/picture`)}`,
     sort: () => call<SortView>('GET', at('sort')),
+    settings: () => call<PluginSetting[]>('GET', at('settings')),
     plugin: (plugin: string) => call<PluginView>('GET', at(`plugins/${plugin}`)),
     addPicture: (picture: Blob) =>
       send<{ id: string }>('POST', at('pictures'), picture, 'application/octet-stream'),

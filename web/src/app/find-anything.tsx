@@ -1,11 +1,21 @@
 /**
- * Ctrl+K: any plugin, folder, cabinet, vendor, tag, screen or act by a few letters. Plugins are found
+ * Ctrl+K: any plugin, saved setting, folder, cabinet, vendor, tag, screen or act by a few letters. Plugins are found
  * as in Load; only what is shown is made.
  */
+import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
-import { habitsOf, noUse, type Folder, type Plugin } from '@clever-drawer/core';
+import {
+  createSettingFinder,
+  habitsOf,
+  noUse,
+  type FindableSetting,
+  type Folder,
+  type Plugin,
+  type SettingFinder,
+} from '@clever-drawer/core';
 import { taggedWith } from '../annotate/tagged-with.ts';
-import { useArrangement, useCatalog } from '../studio/contexts.ts';
+import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { useFinder } from '../studio/use-finder.ts';
 import { Kbd } from '../ui/kbd.tsx';
 import { ranked, type Rankable } from '../ui/model/ranked.ts';
@@ -43,6 +53,7 @@ export function FindAnything({ onClose, doable }: Props) {
     void navigate(path);
   };
   const places = usePlaces(go);
+  const settings = useSettings();
   const folders = arrangement.folders
     .filter((folder) => folder.form !== 'divider')
     .map((folder) => ({ text: folder.name, folder }));
@@ -61,6 +72,9 @@ export function FindAnything({ onClose, doable }: Props) {
         .slice(0, othersShown)
         .map(({ folder }) => folderChoice(folder, go(`/file?open=${folder.id}`))),
       ...asked.map(placeChoice),
+      ...(settings?.find(letters, othersShown) ?? []).map((setting) =>
+        settingChoice(setting, go(`/plugin/${setting.plugin}`)),
+      ),
     ];
     // A plugin that has just these letters as its name stands in front of all, as in Load.
     const isExact = plugins[0]?.text.toLowerCase() === letters.toLowerCase();
@@ -70,7 +84,7 @@ export function FindAnything({ onClose, doable }: Props) {
   return (
     <Picker
       title="Find anything"
-      prompt="A plugin, folder, cabinet, vendor, tag, screen or act"
+      prompt="A plugin, setting, folder, cabinet, vendor, tag, screen or act"
       choices={[]}
       search={search}
       onClose={onClose}
@@ -109,6 +123,58 @@ function usePlaces(go: (path: string) => () => void): Place[] {
     })),
   ];
 }
+
+/** A setting, with what its plugin is called. */
+interface NamedSetting extends FindableSetting {
+  readonly plugin: string;
+  readonly pluginName: string;
+}
+
+/** Saved settings of plugins; null until they are there. */
+function useSettings(): SettingFinder<NamedSetting> | null {
+  const { client } = useComputer();
+  const { pluginById } = useCatalog();
+  const { nameOf } = useArrangement();
+  const { data } = useQuery({ queryKey: ['settings', client.computer], queryFn: client.settings });
+  return useMemo(
+    () =>
+      data
+        ? createSettingFinder(
+            data.flatMap((setting): NamedSetting[] => {
+              const plugin = pluginById.get(setting.plugin);
+              return plugin
+                ? [
+                    {
+                      ...setting,
+                      pluginName: nameOf(plugin),
+                      pluginNames: [plugin.name, nameOf(plugin)],
+                    },
+                  ]
+                : [];
+            }),
+          )
+        : null,
+    [data, pluginById, nameOf],
+  );
+}
+
+const settingChoice = (
+  { name, bank, plugin, pluginName }: NamedSetting,
+  take: () => void,
+): Choice => ({
+  id: `setting ${plugin} ${bank ?? ''} ${name}`,
+  text: name,
+  take,
+  show: (
+    <>
+      {name}{' '}
+      <span className="text-soft">
+        setting of {pluginName}
+        {bank !== null && `, ${bank}`}
+      </span>
+    </>
+  ),
+});
 
 const placeChoice = ({ id, text, sort, take }: Place): Choice => ({
   id,

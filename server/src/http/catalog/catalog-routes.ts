@@ -12,7 +12,7 @@ import {
   viewComputers,
   viewUsage,
 } from '../../usecases/catalog/view-catalog.ts';
-import { viewPlugin, viewSort } from '../../usecases/identify/view-questions.ts';
+import { viewPlugin, viewSort, viewSettings } from '../../usecases/identify/view-questions.ts';
 import { viewFailed } from '../../usecases/scan/scan.ts';
 import { takeCopies } from '../../usecases/scan/take-copies.ts';
 import { name } from '../fields.ts';
@@ -54,6 +54,12 @@ export function catalogRoutes(router: Router, parts: Parts): void {
       const asked = request.query['computer'];
       const computer = typeof asked === 'string' ? asked : '';
       answer(response, await takeCopies(parts, computer, linesOf(request)), 201);
+    }),
+  );
+  router.get(
+    at('settings'),
+    handle(async (_, response, computer) => {
+      response.json(await viewSettings(parts, computer));
     }),
   );
   router.get(

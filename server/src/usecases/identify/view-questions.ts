@@ -7,6 +7,7 @@ import {
   isTypeUncertain,
   nearMisses,
   ok,
+  type PluginSetting,
   type PluginView,
   type SettingView,
   type Result,
@@ -25,7 +26,7 @@ import { findComputer } from '../../database/computers.ts';
 import { readSpellings } from '../../database/order.ts';
 import { findingsAbout } from '../../database/scans.ts';
 import { loadsByMonth } from '../../database/session.ts';
-import { settingsFor } from '../../database/settings.ts';
+import { settingsFor, settingsOfPlugins } from '../../database/settings.ts';
 import type { Parts } from '../../parts.ts';
 import { findingView } from '../scan/scan.ts';
 
@@ -107,3 +108,10 @@ async function settingsOf(
     name === null || status === 'failed' ? [] : [{ format, name, bank, comment, path, values }],
   );
 }
+
+/** All settings of plugins, for finding them by letters. */
+export const viewSettings = async (parts: Parts, computer: string): Promise<PluginSetting[]> =>
+  (await settingsOfPlugins(parts.database.manager, computer)).map((setting) => ({
+    ...setting,
+    plugin: asId(setting.plugin),
+  }));
