@@ -26,8 +26,11 @@ async function wordsOf(...args: string[]): Promise<string[]> {
 const linesOf = async <T>(...args: string[]): Promise<T[]> =>
   (await wordsOf(...args)).map((line) => JSON.parse(line) as T);
 
+/** Plugins of the studio: enough to be wrong about, few enough to be scanned three times. */
+const size = 110;
+
 /** Names that several plugins share, once as a file is called: who is meant cannot be told. */
-const plugins = makePlugins(studioSeed).filter(({ damage }) => damage === null);
+const plugins = makePlugins(studioSeed, size).filter(({ damage }) => damage === null);
 const stems = plugins.map(({ name }) => slug(name));
 const clear = new Set(stems.filter((stem) => stems.indexOf(stem) === stems.lastIndexOf(stem)));
 /** A 32-bit file says so behind its name. */
@@ -45,7 +48,7 @@ const products = new Map<string, Map<string, string>>();
 
 beforeAll(async () => {
   for (const computer of computers) {
-    const { places } = writeStudio(file(computer.id), undefined, computer);
+    const { places } = writeStudio(file(computer.id), size, computer);
     const copies = await linesOf<Copy>('scan', ...places);
     writeFileSync(
       file(`${computer.id}.ndjson`),
@@ -102,7 +105,7 @@ describe('carrying between the computers of the studio', () => {
       const couldBe = asked.filter(({ wanted }) => [...wanted].some((one) => there.has(one)));
       const taken = asked.filter(({ how }) => how === 'same' || how === 'likely');
       const right = taken.filter(isRight);
-      expect(couldBe.length).toBeGreaterThan(40);
+      expect(couldBe.length).toBeGreaterThan(8);
       expect(right.length / couldBe.length).toBeGreaterThanOrEqual(0.95);
       expect((taken.length - right.length) / asked.length).toBeLessThanOrEqual(0.01);
     },
