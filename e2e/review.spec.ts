@@ -62,11 +62,11 @@ test('the plugins behind a mark go into the tray; time and vendor stand in the a
   demo,
 }) => {
   await page.goto(`${demo.address}/review?part=own`);
-  await page.getByLabel('Time').selectOption('month');
-  await page.getByLabel('Vendor').selectOption('Pale Harbour');
+  await page.getByLabel('Time', { exact: true }).selectOption('month');
+  await page.getByLabel('Vendor', { exact: true }).selectOption('Pale Harbour');
   await expect(page).toHaveURL(/period=month.*vendor=Pale/);
   await page.reload();
-  await expect(page.getByLabel('Vendor')).toHaveValue('Pale Harbour');
+  await expect(page.getByLabel('Vendor', { exact: true })).toHaveValue('Pale Harbour');
   const marks = page.getByRole('group', { name: 'Who makes what you own' }).getByRole('button');
   await expect(marks.first()).toBeVisible();
   for (const label of await marks.evaluateAll((all) =>

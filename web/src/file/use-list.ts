@@ -1,6 +1,6 @@
 /** The list of the File screen: what narrows it, how it is lined up, and the rows that are left. */
 import { useEffect, useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { useLocation, useSearchParams } from 'react-router';
 import {
   facets,
   formats,
@@ -115,6 +115,7 @@ function useSteppedBack(take: (address: URLSearchParams) => void): void {
  */
 function useFilter() {
   const [params, setParams] = useSearchParams();
+  const { pathname } = useLocation();
   const [{ filter, sorting }, setState] = useState(() => fromAddress(params));
   const part = partOf(params);
   const [seen, setSeen] = useState(part);
@@ -132,6 +133,10 @@ function useFilter() {
   });
   useEffect(() => {
     const timer = setTimeout(() => {
+      // Another screen was asked for and is still being fetched: its address stays.
+      if (window.location.pathname !== pathname) {
+        return;
+      }
       const next = toAddress(params, filter, sorting);
       const wanted = partOf(next);
       if (wanted === part) {
@@ -144,7 +149,7 @@ function useFilter() {
     return () => {
       clearTimeout(timer);
     };
-  }, [filter, sorting, params, part, setParams]);
+  }, [filter, sorting, params, part, pathname, setParams]);
   return { filter, sorting, setState };
 }
 
