@@ -27,30 +27,26 @@ const require = makeRequire(import.meta.url);`,
   },
 };
 
-/** The directory of the package that a module asks for; null where it is none of npm's. */
-function packageFor(path: string, from: string): string | null {
+/** Whether the package that a module asks for is the one in the root, and no other version nearer to it. */
+function isOfRoot(path: string, from: string): boolean {
   const [first = '', second = ''] = path.split('/');
   const name = first.startsWith('@') ? `${first}/${second}` : first;
-  for (let directory = from; directory.startsWith(root); directory = dirname(directory)) {
-    const found = join(directory, 'node_modules', name);
-    if (existsSync(found)) {
-      return found;
-    }
+  let directory = from;
+  while (directory !== root && !existsSync(join(directory, 'node_modules', name))) {
+    directory = dirname(directory);
   }
-  return null;
+  return directory === root && existsSync(join(root, 'node_modules', name));
 }
 
-/** Packages stay beside the program, but those that only a part of ours has in another version. */
+/** Packages stay beside the program, but our own, and those that only a part of ours has in another version. */
 const packagesBeside: Plugin = {
   name: 'packages-beside',
   setup: (bundler) => {
-    bundler.onResolve({ filter: /^[^./]/ }, ({ path, resolveDir }) => {
-      const isOurs = path.startsWith('@clever-drawer/');
-      const found = isOurs ? null : packageFor(path, resolveDir);
-      return found === join(root, 'node_modules', found?.split('node_modules/')[1] ?? '')
+    bundler.onResolve({ filter: /^[^./]/ }, ({ path, resolveDir }) =>
+      !path.startsWith('@clever-drawer/') && isOfRoot(path, resolveDir)
         ? { path, external: true }
-        : undefined;
-    });
+        : undefined,
+    );
   },
 };
 
@@ -70,14 +66,6 @@ await build({
   },
   outdir: out,
   plugins: [packagesBeside],
-  // Our own packages are TypeScript: they are built in.
-  alias: {
-    '@clever-drawer/core': at('core/src/index.ts'),
-    '@clever-drawer/core/readers': at('core/src/readers.ts'),
-    '@clever-drawer/core/documents': at('core/src/documents.ts'),
-    '@clever-drawer/demo': at('demo/src/index.ts'),
-    '@clever-drawer/server': at('server/src/main.ts'),
-  },
 });
 await build({
   ...common,

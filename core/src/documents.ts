@@ -21,6 +21,7 @@ export { documentLimits, readDocument, type ReadDocument } from './exchange/read
 export {
   documentCopy,
   documentOf,
+  given,
   printDocument,
   type DocumentSource,
 } from './exchange/write-document.ts';

@@ -458,7 +458,7 @@ export {
   type ChangePart,
   type PointReason,
 } from './keep/points.ts';
-export { comingKinds, type ComingMonth } from './review/comings.ts';
+export type { ComingMonth } from './review/comings.ts';
 export type { Doubling } from './review/doubles.ts';
 export { dustAges, dustLoads, type DustMark } from './review/dust.ts';
 export type { EndingTrial } from './review/ending.ts';

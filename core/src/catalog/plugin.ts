@@ -53,8 +53,10 @@ export const preferred: readonly Format[] = ['VST3', 'CLAP', 'AU', 'LV2', 'VST2'
 const stateRank: Readonly<Record<CopyState, number>> = { present: 0, away: 100, gone: 200 };
 
 /** Whether some copy is on the disk. A chain always is. */
-export const isPresent = (plugin: Pick<Plugin, 'copies' | 'chain'>): boolean =>
-  plugin.chain !== undefined || plugin.copies.some((copy) => copy.state === 'present');
+export const isPresent = (plugin: {
+  readonly copies: readonly Pick<CopyCard, 'state'>[];
+  readonly chain?: readonly PluginId[];
+}): boolean => plugin.chain !== undefined || plugin.copies.some((copy) => copy.state === 'present');
 
 /** Machines of 32 bits. */
 const machines32: readonly string[] = ['x86', 'arm'];

@@ -125,7 +125,7 @@ function saidOf(answer: Answer | undefined): { readonly said?: DocumentSaid } {
 }
 
 /** An object without the fields that are null or empty lists. */
-function given<T extends object>(facts: T): { [K in keyof T]?: NonNullable<T[K]> } {
+export function given<T extends object>(facts: T): { [K in keyof T]?: NonNullable<T[K]> } {
   const entries = Object.entries(facts) as [string, unknown][];
   return Object.fromEntries(
     entries.filter(

@@ -5,10 +5,10 @@
 import type { Problem } from '../problem.ts';
 import { readBinary } from './binary.ts';
 import { cleanText, limits, type BundleFiles } from './bundle-files.ts';
+import { isDictionary, type Dictionary } from './dictionary.ts';
 import { bareCopy, failedCopy, type FoundCopy } from './found-copy.ts';
-import { isDictionary as isObject, parsePlist } from './plist.ts';
+import { parsePlist } from './plist.ts';
 
-type Json = Readonly<Record<string, unknown>>;
 const text = (value: unknown): string | null =>
   typeof value === 'string' ? cleanText(value) : null;
 const at = 'Contents/Info.plist';
@@ -24,7 +24,7 @@ export function readAudioUnit(files: BundleFiles): FoundCopy[] {
     return [failedCopy('AU', files.root, plist)];
   }
   const components = Array.isArray(plist.value['AudioComponents'])
-    ? plist.value['AudioComponents'].filter(isObject).slice(0, limits.copiesInBundle)
+    ? plist.value['AudioComponents'].filter(isDictionary).slice(0, limits.copiesInBundle)
     : [];
   if (components.length === 0) {
     return [
@@ -72,7 +72,7 @@ const takesNotes: Readonly<Record<string, boolean>> = {
   aumx: false,
 };
 
-function describeComponent(copy: FoundCopy, component: Json): FoundCopy {
+function describeComponent(copy: FoundCopy, component: Dictionary): FoundCopy {
   const type = text(component['type']);
   const subtype = text(component['subtype']);
   const manufacturer = text(component['manufacturer']);

@@ -5,6 +5,7 @@
 import { XMLParser } from 'fast-xml-parser';
 import { failed, ok, type Result } from '../problem.ts';
 import { cleanText, textOf } from './bundle-files.ts';
+import { isDictionary, type Dictionary } from './dictionary.ts';
 import { stemOfPath, type FoundCopy } from './found-copy.ts';
 
 /** What a set of LADSPA plugins says of one of them in RDF. */
@@ -35,14 +36,12 @@ const parser = new XMLParser({
   isArray: (_, path) => typeof path === 'string' && path.split('.').length === 2,
 });
 
-type Json = Readonly<Record<string, unknown>>;
-const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null;
 /** A text, or the text of a node. */
 export const rdfText = (value: unknown): string | null => {
   if (typeof value === 'string') {
     return cleanText(value);
   }
-  if (isObject(value) && typeof value['#text'] === 'string') {
+  if (isDictionary(value) && typeof value['#text'] === 'string') {
     return cleanText(value['#text']);
   }
   return null;
@@ -53,14 +52,14 @@ export interface LadspaNode {
   readonly id: string;
   /** The class URI. */
   readonly declared: string;
-  readonly node: Json;
+  readonly node: Dictionary;
 }
 
 /** The plugins of one file. */
 export function ladspaNodes(bytes: Uint8Array, at: string): Result<LadspaNode[]> {
   try {
-    const root = (parser.parse(decode(bytes)) as Json)['rdf:RDF'];
-    if (!isObject(root)) {
+    const root = (parser.parse(decode(bytes)) as Dictionary)['rdf:RDF'];
+    if (!isDictionary(root)) {
       return failed({ code: 'damaged', at, line: null, detail: 'it holds no RDF.' });
     }
     const found: LadspaNode[] = [];
@@ -69,7 +68,7 @@ export function ladspaNodes(bytes: Uint8Array, at: string): Result<LadspaNode[]>
       if (name === undefined || !Array.isArray(nodes)) {
         continue;
       }
-      for (const node of nodes.filter(isObject)) {
+      for (const node of nodes.filter(isDictionary)) {
         const id = /^(?:http:\/\/ladspa\.org\/ontology)?#?(\d+)$/.exec(
           rdfText(node['@rdf:about']) ?? rdfText(node['@rdf:ID']) ?? '',
         )?.[1];

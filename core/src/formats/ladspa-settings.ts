@@ -4,11 +4,10 @@
  */
 import type { Problem } from '../problem.ts';
 import { cleanText, limits, type BundleFiles } from './bundle-files.ts';
+import { isDictionary, type Dictionary } from './dictionary.ts';
 import { bareSetting, failedSetting, type FoundSetting } from './found-setting.ts';
 import { ladspaNodes, rdfText } from './ladspa-rdf.ts';
 
-type Json = Readonly<Record<string, unknown>>;
-const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null;
 const listOf = (value: unknown): unknown[] => {
   if (value === undefined) {
     return [];
@@ -17,12 +16,12 @@ const listOf = (value: unknown): unknown[] => {
 };
 
 /** The nodes below `hasSetting`, whatever their class is called. */
-const settingsOf = (plugin: Json): Json[] =>
+const settingsOf = (plugin: Dictionary): Dictionary[] =>
   listOf(plugin['ladspa:hasSetting'])
-    .filter(isObject)
+    .filter(isDictionary)
     .flatMap((holder) =>
       Object.entries(holder).flatMap(([tag, held]) =>
-        tag.startsWith('ladspa:') ? listOf(held).filter(isObject) : [],
+        tag.startsWith('ladspa:') ? listOf(held).filter(isDictionary) : [],
       ),
     );
 

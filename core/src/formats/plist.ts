@@ -3,13 +3,7 @@ import { parse } from '@plist/parse';
 import type { Problem } from '../problem.ts';
 import { boundsOfBinaryPlist } from './binary-plist.ts';
 import { textOf } from './bundle-files.ts';
-
-/** Values by key. */
-export type Dictionary = Readonly<Record<string, unknown>>;
-
-/** Whether a value is a dictionary. */
-export const isDictionary = (value: unknown): value is Dictionary =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
+import { isDictionary, type Dictionary } from './dictionary.ts';
 
 /** The dictionary of a property list; `at` is what the file is called. Entities are refused: no property list of a plugin declares any, and hostile ones do. */
 export function parsePlist(bytes: Uint8Array, at: string): { value: Dictionary } | Problem {

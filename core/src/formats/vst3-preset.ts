@@ -7,6 +7,7 @@ import { XMLParser } from 'fast-xml-parser';
 import type { Problem } from '../problem.ts';
 import { Truncated, View, type ByteSource } from './byte-source.ts';
 import { cleanText, textOf, type BundleFiles } from './bundle-files.ts';
+import { isDictionary, type Dictionary } from './dictionary.ts';
 import { bareSetting, failedSetting, type FoundSetting } from './found-setting.ts';
 import { placeOfPreset } from './preset-place.ts';
 
@@ -79,9 +80,6 @@ const parser = new XMLParser({
   isArray: (_, path) => typeof path === 'string' && path.endsWith('Attribute'),
 });
 
-type Json = Readonly<Record<string, unknown>>;
-const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null;
-
 /** `<MetaInfo><Attribute id="…" value="…"/>…`: what it says of each id; nothing where it is no such XML. */
 function infoOf(source: ByteSource, chunks: readonly Chunk[]): ReadonlyMap<string, string> {
   const chunk = chunks.find(({ id, size }) => id === 'Info' && size <= infoLimit);
@@ -90,13 +88,15 @@ function infoOf(source: ByteSource, chunks: readonly Chunk[]): ReadonlyMap<strin
     const text = bytes ? textOf(bytes) : '';
     // No preset declares a document type; hostile ones do.
     const isPlain = text !== '' && !text.includes('<!');
-    const meta = isPlain ? (parser.parse(text) as Json)['MetaInfo'] : null;
-    const attributes = isObject(meta) ? meta['Attribute'] : null;
+    const meta = isPlain ? (parser.parse(text) as Dictionary)['MetaInfo'] : null;
+    const attributes = isDictionary(meta) ? meta['Attribute'] : null;
     return new Map(
-      (Array.isArray(attributes) ? attributes : []).filter(isObject).flatMap(({ id, value }) => {
-        const said = typeof value === 'string' ? cleanText(value) : null;
-        return typeof id === 'string' && said !== null ? [[id, said] as const] : [];
-      }),
+      (Array.isArray(attributes) ? attributes : [])
+        .filter(isDictionary)
+        .flatMap(({ id, value }) => {
+          const said = typeof value === 'string' ? cleanText(value) : null;
+          return typeof id === 'string' && said !== null ? [[id, said] as const] : [];
+        }),
     );
   } catch {
     return new Map();

@@ -7,6 +7,7 @@ import JSON5 from 'json5';
 import { failed, ok, type Problem, type Result } from '../problem.ts';
 import { readBinary } from './binary.ts';
 import { type BundleFiles, cleanText, limits, textOf } from './bundle-files.ts';
+import { isDictionary, type Dictionary } from './dictionary.ts';
 import { bareCopy, failedCopy, type FoundCopy } from './found-copy.ts';
 
 /** Newer kits write the first, older ones the second. */
@@ -71,19 +72,17 @@ export function readVst3(files: BundleFiles): FoundCopy[] {
   ];
 }
 
-type Json = Readonly<Record<string, unknown>>;
-const isObject = (value: unknown): value is Json =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
-const objects = (value: unknown): Json[] => (Array.isArray(value) ? value.filter(isObject) : []);
+const objects = (value: unknown): Dictionary[] =>
+  Array.isArray(value) ? value.filter(isDictionary) : [];
 const text = (value: unknown): string | null =>
   typeof value === 'string' ? cleanText(value) : null;
 const hex = (value: unknown): string | null =>
   (typeof value === 'string' ? value.replace(/[^0-9a-f]/gi, '').toUpperCase() : null) || null;
 
-function parseModuleInfo(source: string, at: string): Result<Json> {
+function parseModuleInfo(source: string, at: string): Result<Dictionary> {
   try {
     const value: unknown = JSON5.parse(source);
-    if (isObject(value)) {
+    if (isDictionary(value)) {
       return ok(value);
     }
     return failed({ code: 'damaged', at, line: 1, detail: 'it should be one object in braces.' });
@@ -102,10 +101,16 @@ function parseModuleInfo(source: string, at: string): Result<Json> {
   }
 }
 
-const classesOf = (info: Json): Json[] => objects(info['Classes']).slice(0, limits.copiesInBundle);
+const classesOf = (info: Dictionary): Dictionary[] =>
+  objects(info['Classes']).slice(0, limits.copiesInBundle);
 
-function describeClass(bare: FoundCopy, files: BundleFiles, info: Json, entry: Json): FoundCopy {
-  const factory = isObject(info['Factory Info']) ? info['Factory Info'] : {};
+function describeClass(
+  bare: FoundCopy,
+  files: BundleFiles,
+  info: Dictionary,
+  entry: Dictionary,
+): FoundCopy {
+  const factory = isDictionary(info['Factory Info']) ? info['Factory Info'] : {};
   const identity = hex(entry['CID']);
   const name = text(entry['Name']) ?? text(info['Name']);
   const subCategories = Array.isArray(entry['Sub Categories'])
@@ -135,14 +140,14 @@ function describeClass(bare: FoundCopy, files: BundleFiles, info: Json, entry: J
 }
 
 /** Older identities that this class stands in for, by the module's `Compatibility` list. */
-function replacedBy(info: Json, identity: string | null): string[] {
+function replacedBy(info: Dictionary, identity: string | null): string[] {
   return objects(info['Compatibility'])
     .filter((entry) => identity !== null && hex(entry['New']) === identity)
     .flatMap((entry) => (Array.isArray(entry['Old']) ? entry['Old'].map(hex) : []))
     .filter((old) => old !== null);
 }
 
-function snapshotOf(files: BundleFiles, entry: Json, identity: string | null): string | null {
+function snapshotOf(files: BundleFiles, entry: Dictionary, identity: string | null): string | null {
   const declared = objects(entry['Snapshots'])
     .map((s) => text(s['Path']))
     .find((p) => p !== null && !p.split(/[\\/]/).includes('..'));

@@ -2,9 +2,6 @@
 import { grouped } from '../grouped.ts';
 import { monthOf, monthsBetween, type Coming } from './studied.ts';
 
-/** What a scan may find of a plugin, as the picture tells it apart. */
-export const comingKinds = ['came', 'updated', 'went'] as const;
-
 /** One month: the plugins of each kind, each once. */
 export type ComingMonth = Readonly<Record<Coming['what'], readonly string[]>> & {
   readonly month: string;

@@ -1,8 +1,9 @@
 /** What doubles: plugins alike in all that matters, of which only one is ever used. */
+import { isPresent } from '../catalog/plugin.ts';
 import { grouped } from '../grouped.ts';
 import { productOf } from '../exchange/product-name.ts';
 import { fold } from '../text/fold.ts';
-import { isThere, loadsOf, type ReviewMaterial, type StudiedPlugin } from './studied.ts';
+import { loadsOf, type ReviewMaterial, type StudiedPlugin } from './studied.ts';
 
 /** Plugins that are alike; at most one of them was loaded. */
 export interface Doubling {
@@ -29,7 +30,7 @@ export function doublingOf({
 }: Pick<ReviewMaterial, 'plugins' | 'uses'>): Doubling[] {
   const loads = loadsOf(uses);
   const meant = plugins.filter(
-    (plugin) => isThere(plugin) && !plugin.isHidden && plugin.types.length > 0,
+    (plugin) => isPresent(plugin) && !plugin.isHidden && plugin.types.length > 0,
   );
   const rough = grouped(meant.map((plugin) => [roughly(plugin), plugin] as const));
   const alike = grouped(

@@ -1,7 +1,8 @@
 /** What gathers dust: how long since each plugin was loaded, against how often it was. */
+import { isPresent } from '../catalog/plugin.ts';
 import { day } from '../time.ts';
 import { grouped } from '../grouped.ts';
-import { isThere, lastLoads, loadsOf, type ReviewMaterial } from './studied.ts';
+import { lastLoads, loadsOf, type ReviewMaterial } from './studied.ts';
 
 /** Ages in days, each up to and without its `below`; the last one is never. */
 export const dustAges = [
@@ -37,7 +38,7 @@ export function dustOf(
   const last = lastLoads(uses);
   const loads = loadsOf(uses);
   const marks = grouped(
-    plugins.filter(isThere).map(({ id }) => {
+    plugins.filter(isPresent).map(({ id }) => {
       const at = last.get(id);
       const days = at === undefined ? null : Math.max(0, (now - at) / day);
       const often = dustLoads.findLastIndex((least) => (loads.get(id) ?? 0) >= least);

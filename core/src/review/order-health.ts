@@ -1,11 +1,6 @@
 /** How good an order is: what is filed, what stands oddly, what nearly doubles. */
-import {
-  isThere,
-  loadsOf,
-  firstGroup,
-  type ReviewMaterial,
-  type StudiedFolder,
-} from './studied.ts';
+import { isPresent } from '../catalog/plugin.ts';
+import { loadsOf, firstGroup, type ReviewMaterial, type StudiedFolder } from './studied.ts';
 
 /** Where plugins stand: by hand, only by a rule, or nowhere. */
 export interface FiledShare {
@@ -25,7 +20,7 @@ export function filedShare({
     );
   const hand = held(false);
   const smart = held(true);
-  const ids = plugins.filter(isThere).map(({ id }) => id);
+  const ids = plugins.filter(isPresent).map(({ id }) => id);
   return {
     byHand: ids.filter((id) => hand.has(id)),
     bySmart: ids.filter((id) => !hand.has(id) && smart.has(id)),
@@ -93,7 +88,7 @@ export function orderHealth(
   const { plugins, folders, uses } = material;
   const loads = loadsOf(uses);
   const groups = new Map(plugins.map((plugin) => [plugin.id, firstGroup(plugin)]));
-  const there = plugins.filter(isThere).length;
+  const there = plugins.filter(isPresent).length;
   const smart = folders.filter(({ form }) => form === 'smart');
   const ordinary = folders.filter(({ form }) => form === 'folder');
   const held = folders.filter((folder) => folder.plugins.length > 0);

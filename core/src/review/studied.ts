@@ -133,10 +133,6 @@ export function narrowMaterial(material: ReviewMaterial, wish: ReviewWish): Revi
 export const firstGroup = ({ types }: Pick<StudiedPlugin, 'types'>): string =>
   groupOf(types[0] ?? '');
 
-/** Whether it can be loaded today. */
-export const isThere = ({ copies }: Pick<StudiedPlugin, 'copies'>): boolean =>
-  copies.some(({ state }) => state === 'present');
-
 /** How often something occurs. */
 export function countBy<T>(items: Iterable<T>, keyOf: (item: T) => string): Map<string, number> {
   const counts = new Map<string, number>();

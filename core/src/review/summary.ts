@@ -39,10 +39,7 @@ function keysThen(months: readonly KeysOfMonth[]): string[] {
 }
 
 /** Sentences about what is looked at; the first always stands, the others where there are loads. */
-export function summaryOf(
-  material: Pick<ReviewMaterial, 'plugins' | 'uses'>,
-  months: readonly KeysOfMonth[] = keysByMonth(material.uses),
-): string[] {
+export function summaryOf(material: Pick<ReviewMaterial, 'plugins' | 'uses'>): string[] {
   const { plugins, uses } = material;
   const vendors = new Set(plugins.flatMap(({ vendor }) => vendor ?? [])).size;
   const loads = loadsOf(uses);
@@ -56,6 +53,6 @@ export function summaryOf(
     `You own ${owned}, and loaded ${loads.size} of them (${percent(loads.size, plugins.length)}) ${plural(uses.length, 'time')}.`,
     `Half of all loads went to ${plural(halfOf(loads, uses.length), 'plugin')}; ${names.get(top) ?? ''} leads with ${times}.`,
     ...littleUsed(ownedByGroup(material)),
-    ...keysThen(months),
+    ...keysThen(keysByMonth(uses)),
   ];
 }

@@ -1,4 +1,5 @@
 /** What is worth doing now: a ranked list, each with what it would bring. */
+import { isPresent } from '../catalog/plugin.ts';
 import { day } from '../time.ts';
 import { grouped } from '../grouped.ts';
 import { plural } from '../text/plural.ts';
@@ -8,7 +9,6 @@ import { slowOnes, type SlowPlugin } from './keys.ts';
 import { retirableOf, type RetirableCopy } from './old-copies.ts';
 import { jaccard, orderHealth, type OrderHealth } from './order-health.ts';
 import {
-  isThere,
   lastLoads,
   loadsOf,
   type PastUse,
@@ -89,18 +89,14 @@ const limits = {
 } as const;
 
 /** All of it, the most worth first. */
-export function worthDoing(
-  material: ReviewMaterial,
-  now: number,
-  health: OrderHealth = orderHealth(material),
-): Advice[] {
+export function worthDoing(material: ReviewMaterial, now: number): Advice[] {
   const { plugins, uses, folders } = material;
   const since = (days: number): PastUse[] => uses.filter(({ at }) => at >= now - days * day);
   const known: Known = {
     material,
-    health,
+    health: orderHealth(material),
     now,
-    there: plugins.filter((plugin) => isThere(plugin) && !plugin.isHidden),
+    there: plugins.filter((plugin) => isPresent(plugin) && !plugin.isHidden),
     names: new Map(plugins.map(({ id, name }) => [id, name])),
     loads: loadsOf(uses),
     last: lastLoads(uses),

@@ -28,17 +28,25 @@ export async function saveSettingFiles(
   await insertMany(manager, SettingFileTable, read, ['computerId', 'path']);
 }
 
-/** The settings for plugins of these identities (`FORMAT identity`), in the order of their files. */
+/** A setting is for a copy when it names it as the format does: LADSPA by its number, others by identity. */
+const isFor = `copy.format = setting->>'format' AND setting->>'plugin' =
+  CASE copy.format WHEN 'LADSPA' THEN copy.facts->>'uniqueId' ELSE copy.facts->>'identity' END`;
+
+/** Settings that were read and say a name. */
+const isSound = `setting->>'status' = 'ok' AND setting->>'name' IS NOT NULL`;
+
+/** The settings for any copy of a plugin, in the order of their files. */
 export const settingsFor = (
   manager: EntityManager,
   computer: string,
-  identities: readonly string[],
-): Promise<{ setting: FoundSetting }[]> =>
+  plugin: string,
+): Promise<{ setting: FoundSetting & { readonly name: string } }[]> =>
   manager.query(
     `SELECT setting FROM setting_file, jsonb_array_elements(settings) WITH ORDINALITY s (setting, n)
-      WHERE computer_id = $1 AND (setting->>'format') || ' ' || (setting->>'plugin') = ANY($2)
+      WHERE computer_id = $1 AND ${isSound} AND EXISTS (SELECT FROM copy
+        WHERE copy.computer_id = $1 AND copy.plugin_id = $2 AND ${isFor})
       ORDER BY path, n`,
-    [computer, identities],
+    [computer, plugin],
   );
 
 /** The most settings that are told at once; far above any studio. */
@@ -50,13 +58,10 @@ export const settingsOfPlugins = (
   computer: string,
 ): Promise<{ plugin: string; name: string; bank: string | null }[]> =>
   manager.query(
-    `WITH held AS (SELECT s->>'format' format, s->>'plugin' plugin, s->>'name' name, s->>'bank' bank
-        FROM setting_file, jsonb_array_elements(settings) s
-        WHERE computer_id = $1 AND s->>'status' = 'ok' AND s->>'name' IS NOT NULL)
-      SELECT DISTINCT c.plugin_id plugin, held.name, held.bank FROM held JOIN copy c
-        ON c.computer_id = $1 AND c.plugin_id IS NOT NULL AND c.format = held.format
-        AND held.plugin = CASE c.format WHEN 'LADSPA' THEN c.facts->>'uniqueId'
-          ELSE c.facts->>'identity' END
+    `SELECT DISTINCT copy.plugin_id plugin, setting->>'name' name, setting->>'bank' bank
+      FROM setting_file, jsonb_array_elements(settings) s (setting), copy
+      WHERE setting_file.computer_id = $1 AND ${isSound} AND copy.computer_id = $1
+        AND copy.plugin_id IS NOT NULL AND ${isFor}
       ORDER BY 2, 3, 1 LIMIT ${most}`,
     [computer],
   );

@@ -6,7 +6,6 @@ import { useVirtualizer, type Virtualizer } from '@tanstack/react-virtual';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import {
   useCallback,
-  useEffect,
   useMemo,
   useState,
   type CSSProperties,
@@ -19,6 +18,7 @@ import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { commandFor, type Command } from '../ui/commands.ts';
 import { chord } from '../ui/keys.ts';
 import { useLatest } from '../ui/use-latest.ts';
+import { useWidth } from '../ui/use-width.ts';
 import { between, listSteps, rowAfter, type View } from './model/list-keys.ts';
 import { ago, PluginCard, PluginRow, type RowProps } from './plugin-row.tsx';
 
@@ -300,19 +300,6 @@ function useRowProps(
 
 /** How many cards stand side by side; one in the list view. */
 function useColumns(box: RefObject<HTMLDivElement | null>, view: View): number {
-  const [width, setWidth] = useState(cardWidth);
-  useEffect(() => {
-    const element = box.current;
-    if (!element) {
-      return;
-    }
-    const watch = new ResizeObserver(() => {
-      setWidth(element.clientWidth);
-    });
-    watch.observe(element);
-    return () => {
-      watch.disconnect();
-    };
-  }, [box]);
+  const width = useWidth(box, cardWidth);
   return view === 'list' ? 1 : Math.max(1, Math.floor((width - 24) / cardWidth));
 }

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 import type { PointsView } from '@clever-drawer/core';
 import { useComputer, useOrder } from '../studio/contexts.ts';
+import { PartTabs } from '../ui/part-tabs.tsx';
 import { BackupsTab } from './backups-tab.tsx';
 import { CarryTab } from './carry-tab.tsx';
 import { FilesTab } from './files-tab.tsx';
@@ -48,20 +49,14 @@ export function KeepScreen() {
         }}
       />
       <div className="keep-right">
-        <nav className="keep-tabs" aria-label="What to keep">
-          {tabs.map(([id, words]) => (
-            <button
-              key={id}
-              type="button"
-              aria-current={id === tab ? 'page' : undefined}
-              onClick={() => {
-                show({ tab: id });
-              }}
-            >
-              {words}
-            </button>
-          ))}
-        </nav>
+        <PartTabs
+          label="What to keep"
+          parts={tabs}
+          shown={tab}
+          onShow={(id) => {
+            show({ tab: id });
+          }}
+        />
         {tab === 'return' && <ReturnTab point={chosen} points={list} />}
         {tab === 'carry' && <CarryTab />}
         {tab === 'files' && <FilesTab />}

@@ -2,7 +2,7 @@
  * The search of a slot over the catalog that is shown; what it finds is worked out in core
  * (loading/slot-search).
  */
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import {
   countScopes,
   createSlotSearch,
@@ -85,12 +85,13 @@ export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
     () => search?.find(typed, habits) ?? nothingFound,
     [search, typed, habits],
   );
+  const whyNot = useCallback((plugin: string) => reasons.get(plugin) ?? null, [reasons]);
   const figures = useMemo(() => finder?.figuresAfter(typed) ?? noFigures, [finder, typed]);
   return {
     ...result,
     scope,
     isReady: finder !== null,
-    whyNot: (plugin) => reasons.get(plugin) ?? null,
+    whyNot,
     fewestLetters: (plugin) => search?.fewestLetters(plugin, habits) ?? null,
     figures,
     counts,

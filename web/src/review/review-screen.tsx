@@ -2,6 +2,7 @@
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { ReviewPart, ReviewParts, ReviewSource, ReviewWish } from '@clever-drawer/core';
+import { PartTabs } from '../ui/part-tabs.tsx';
 import { WishBar } from './wish-bar.tsx';
 import { wishOf } from './model/wish.ts';
 import { ChangesPart } from './parts/changes-part.tsx';
@@ -69,20 +70,14 @@ export function ReviewScreen() {
     >
       <h1 className="visually-hidden">Review: {parts.find(([id]) => id === part)?.[1]}</h1>
       <header className="review-head">
-        <nav className="review-tabs" aria-label="Parts of the review">
-          {parts.map(([id, words]) => (
-            <button
-              key={id}
-              type="button"
-              aria-current={id === part ? 'page' : undefined}
-              onClick={() => {
-                show({ part: id === 'worth' ? null : id });
-              }}
-            >
-              {words}
-            </button>
-          ))}
-        </nav>
+        <PartTabs
+          label="Parts of the review"
+          parts={parts}
+          shown={part}
+          onShow={(id) => {
+            show({ part: id === 'worth' ? null : id });
+          }}
+        />
         <WishBar params={params} onChange={show} />
       </header>
       {error && (

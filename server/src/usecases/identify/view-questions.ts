@@ -9,7 +9,6 @@ import {
   ok,
   type PluginSetting,
   type PluginView,
-  type SettingView,
   type Result,
   type SortView,
 } from '@clever-drawer/core';
@@ -20,8 +19,6 @@ import {
   pluginById,
   shownState,
 } from '../../database/catalog.ts';
-import type { EntityManager } from 'typeorm';
-import type { CopyRow } from '../../database/catalog-tables.ts';
 import { findComputer } from '../../database/computers.ts';
 import { readSpellings } from '../../database/order.ts';
 import { findingsAbout } from '../../database/scans.ts';
@@ -69,15 +66,23 @@ export async function viewPlugin(
   if (!plugin) {
     return failed({ code: 'unknown-record', at: 'plugin', what: 'plugin' });
   }
-  const [copies, findings, loads] = await Promise.all([
+  const [copies, findings, loads, settings] = await Promise.all([
     copiesOfPlugins(manager, [id]),
     findingsAbout(manager, id, 200),
     loadsByMonth(manager, id),
+    settingsFor(manager, computer, id),
   ]);
   return ok({
     plugin: asId(id),
     grounds: plugin.grounds,
-    settings: await settingsOf(manager, computer, copies),
+    settings: settings.map(({ setting: { format, name, bank, comment, path, values } }) => ({
+      format,
+      name,
+      bank,
+      comment,
+      path,
+      values,
+    })),
     loads,
     copies: copies
       .filter((copy) => copy.state !== 'aside')
@@ -91,22 +96,6 @@ export async function viewPlugin(
       })),
     findings: findings.map((row) => ({ ...findingView(row), at: row.at.toISOString() })),
   });
-}
-
-/** The settings for any of the copies; LADSPA's name plugins by their unique ids. */
-async function settingsOf(
-  manager: EntityManager,
-  computer: string,
-  copies: readonly CopyRow[],
-): Promise<SettingView[]> {
-  const identities = copies.flatMap(({ format, facts }) => {
-    const said = format === 'LADSPA' ? (facts.uniqueId ?? null) : facts.identity;
-    return said === null ? [] : [`${format} ${said}`];
-  });
-  const found = await settingsFor(manager, computer, identities);
-  return found.flatMap(({ setting: { format, name, bank, comment, path, values, status } }) =>
-    name === null || status === 'failed' ? [] : [{ format, name, bank, comment, path, values }],
-  );
 }
 
 /** All settings of plugins, for finding them by letters. */

@@ -1,16 +1,10 @@
 /** Loads, of which habits are made, out with a document and in again. They are no part of the order. */
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import type { DocumentLoad, OrderDocument } from '@clever-drawer/core/documents';
+import { given, type DocumentLoad, type OrderDocument } from '@clever-drawer/core/documents';
 import { findComputer } from '../../database/computers.ts';
 import type { LoadRow } from '../../database/session-tables.ts';
 import { addLoads, allLoads } from '../../database/session.ts';
-
-/** What of a load was not counted is left out. */
-const given = <T extends object>(facts: T): { [K in keyof T]?: NonNullable<T[K]> } =>
-  Object.fromEntries(Object.entries(facts).filter(([, value]) => value !== null)) as {
-    [K in keyof T]?: NonNullable<T[K]>;
-  };
 
 /** All loads of a computer, each of the plugin that it counts for now. */
 export async function loadsForDocument(

@@ -40,6 +40,19 @@ const addFolderAct = (cabinet: Cabinet, name: string, plugins: readonly string[]
   plugins: newPlaces(plugins),
 });
 
+/** Plugins one behind the other under a name; of the kind of the first. */
+export const chainAct = (
+  name: string,
+  plugins: readonly string[],
+  pluginById: AdviceHere['pluginById'],
+): Act => ({
+  act: 'add-chain',
+  id: asId(crypto.randomUUID()),
+  name,
+  kind: pluginById.get(plugins[0] ?? '')?.kind ?? 'effect',
+  plugins: plugins.map((id) => asId<Plugin['id']>(id)),
+});
+
 /** A cabinet with a folder for each group of types, in the order in which they are used. */
 function usedCabinet(plugins: readonly Plugin[]): Act {
   const favourites = asId<FolderId>(crypto.randomUUID());
@@ -108,13 +121,7 @@ export function adviceAct(
     case 'doubles':
       return { act: 'answer', say: [{ plugins: ids, set: { isHidden: true } }] };
     case 'keep-chain':
-      return {
-        act: 'add-chain',
-        id: asId(crypto.randomUUID()),
-        name,
-        kind: known[0]?.kind ?? 'effect',
-        plugins: ids,
-      };
+      return chainAct(name, plugins, pluginById);
     case 'reorder':
       return { act: 'set-folder', folder: asId(first), set: { sortedBy: 'use' } };
     case 'merge':

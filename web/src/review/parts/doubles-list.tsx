@@ -1,18 +1,13 @@
 /** Plugins that are alike, of which at most one is used. */
 import { plural, type OwnReview } from '@clever-drawer/core';
-import { useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { useBehind } from '../pictures/behind.tsx';
+import { useNameOf } from '../use-name-of.ts';
 
 const shown = 12;
 
 export function DoublesList({ review: { doubles } }: { readonly review: OwnReview }) {
-  const { pluginById } = useCatalog();
-  const { nameOf } = useArrangement();
+  const name = useNameOf();
   const { show } = useBehind();
-  const name = (id: string): string => {
-    const plugin = pluginById.get(id);
-    return plugin ? nameOf(plugin) : '';
-  };
   return (
     <section className="review-sheet" aria-labelledby="doubles-title">
       <header>

@@ -2,10 +2,11 @@
 import { Link } from 'react-router';
 import { folderIn, plural, type OrderReview } from '@clever-drawer/core';
 import type { ReactNode } from 'react';
-import { useArrangement, useCatalog, useOrder } from '../../studio/contexts.ts';
+import { useArrangement, useOrder } from '../../studio/contexts.ts';
 import { Bars, barsHeight } from '../pictures/bars.tsx';
 import { useBehind } from '../pictures/behind.tsx';
 import { Picture } from '../pictures/picture.tsx';
+import { useNameOf } from '../use-name-of.ts';
 import { groupWords } from './own-part.tsx';
 
 export function OrderPart({ review }: { readonly review: OrderReview }) {
@@ -68,12 +69,7 @@ const shown = 8;
 
 function FolderNotes({ review: { health } }: { readonly review: OrderReview }) {
   const { order } = useOrder();
-  const { pluginById } = useCatalog();
-  const { nameOf } = useArrangement();
-  const plugin = (id: string): string => {
-    const known = pluginById.get(id);
-    return known ? nameOf(known) : '';
-  };
+  const plugin = useNameOf();
   const folder = (id: string): string => folderIn(order.records, id)?.name ?? '';
   const sections: readonly (readonly [string, readonly Note[]])[] = [
     [

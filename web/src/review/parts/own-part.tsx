@@ -106,64 +106,62 @@ function OwnedPicture({ review: { groups } }: { readonly review: OwnReview }) {
 function FormatsPicture({ review: { formats, retirable } }: { readonly review: OwnReview }) {
   const { show } = useBehind();
   const sessions = [...new Set(retirable.flatMap((copy) => copy.sessions))];
+  const oldOf = (format: string, is32Bit: boolean): OwnReview['retirable'] =>
+    retirable.filter((copy) => copy.format === format && copy.is32Bit === is32Bit);
   const total = formats.reduce((sum, { copies }) => sum + copies, 0);
   const name = (format: string, is32Bit: boolean): string =>
     is32Bit ? `${format}, 32 bit` : format;
   return (
-    <>
-      <Picture
-        title="Formats and old copies"
-        says={`${plural(total, 'copy', 'copies')}; filled what a newer copy beside it makes needless.`}
-        empty="Scan the places of your plugins: then it stands here in which formats you have them."
-        figures={{
-          heads: ['Format', 'Bits', 'Copies', 'Plugins', 'Needless'],
-          rows: formats.map(({ format, is32Bit, copies, plugins }) => [
-            format,
-            is32Bit ? 32 : 64,
-            copies,
-            plugins.length,
-            retirable.filter((copy) => copy.format === format && copy.is32Bit === is32Bit).length,
-          ]),
-        }}
-        height={barsHeight(formats.length)}
-        tools={
-          sessions.length > 0 && (
-            <button
-              type="button"
-              className="link-words"
-              onClick={() => {
-                show(
-                  `Old copies that ${sessions.join(', ')} still ${sessions.length === 1 ? 'asks' : 'ask'} for`,
-                  retirable.filter((copy) => copy.sessions.length > 0).map(({ plugin }) => plugin),
-                );
-              }}
-            >
-              asked for by {plural(sessions.length, 'session')}
-            </button>
-          )
-        }
-      >
-        {(width) => (
-          <Bars
-            width={width}
-            unit="copies"
-            bars={formats.map(({ format, is32Bit, copies, plugins }) => {
-              const old = retirable.filter(
-                (copy) => copy.format === format && copy.is32Bit === is32Bit,
+    <Picture
+      title="Formats and old copies"
+      says={`${plural(total, 'copy', 'copies')}; filled what a newer copy beside it makes needless.`}
+      empty="Scan the places of your plugins: then it stands here in which formats you have them."
+      figures={{
+        heads: ['Format', 'Bits', 'Copies', 'Plugins', 'Needless'],
+        rows: formats.map(({ format, is32Bit, copies, plugins }) => [
+          format,
+          is32Bit ? 32 : 64,
+          copies,
+          plugins.length,
+          oldOf(format, is32Bit).length,
+        ]),
+      }}
+      height={barsHeight(formats.length)}
+      tools={
+        sessions.length > 0 && (
+          <button
+            type="button"
+            className="link-words"
+            onClick={() => {
+              show(
+                `Old copies that ${sessions.join(', ')} still ${sessions.length === 1 ? 'asks' : 'ask'} for`,
+                retirable.filter((copy) => copy.sessions.length > 0).map(({ plugin }) => plugin),
               );
-              return {
-                id: name(format, is32Bit),
-                name: name(format, is32Bit),
-                whole: copies,
-                part: old.length,
-                says: old.length > 0 ? `${copies}, ${old.length} old` : String(copies),
-                label: `${name(format, is32Bit)}: ${plural(copies, 'copy', 'copies')}, ${old.length} with a newer one beside them`,
-                plugins: old.length > 0 ? old.map(({ plugin }) => plugin) : plugins,
-              };
-            })}
-          />
-        )}
-      </Picture>
-    </>
+            }}
+          >
+            asked for by {plural(sessions.length, 'session')}
+          </button>
+        )
+      }
+    >
+      {(width) => (
+        <Bars
+          width={width}
+          unit="copies"
+          bars={formats.map(({ format, is32Bit, copies, plugins }) => {
+            const old = oldOf(format, is32Bit);
+            return {
+              id: name(format, is32Bit),
+              name: name(format, is32Bit),
+              whole: copies,
+              part: old.length,
+              says: old.length > 0 ? `${copies}, ${old.length} old` : String(copies),
+              label: `${name(format, is32Bit)}: ${plural(copies, 'copy', 'copies')}, ${old.length} with a newer one beside them`,
+              plugins: old.length > 0 ? old.map(({ plugin }) => plugin) : plugins,
+            };
+          })}
+        />
+      )}
+    </Picture>
   );
 }

@@ -2,21 +2,22 @@
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import {
-  asId,
   dustAges,
+  nameLength,
   plural,
   trackWords,
   type MonthRows,
-  type Plugin,
   type UseReview,
 } from '@clever-drawer/core';
-import { useActs, useArrangement, useCatalog } from '../../studio/contexts.ts';
+import { useActs, useCatalog } from '../../studio/contexts.ts';
+import { chainAct } from '../model/advice-act.ts';
 import { monthWords } from '../model/month-words.ts';
 import { DustPlot, dustHeight, loadsWords } from '../pictures/dust-plot.tsx';
 import { Grid, gridHeight } from '../pictures/grid.tsx';
 import { KeysLine, keysHeight } from '../pictures/keys-line.tsx';
 import { PairsLinks, pairsHeight } from '../pictures/pairs-links.tsx';
 import { Picture } from '../pictures/picture.tsx';
+import { useNameOf } from '../use-name-of.ts';
 import { groupWords } from './own-part.tsx';
 
 interface Props {
@@ -128,17 +129,8 @@ function MonthsPicture({ review }: { readonly review: UseReview }) {
 /** Pairs that a picture has room for. */
 const pairsShown = 12;
 
-function useNames(): (id: string) => string {
-  const { pluginById } = useCatalog();
-  const { nameOf } = useArrangement();
-  return (id) => {
-    const plugin = pluginById.get(id);
-    return plugin ? nameOf(plugin) : '';
-  };
-}
-
 function PairsPicture({ review: { pairs, recurring } }: { readonly review: UseReview }) {
-  const name = useNames();
+  const name = useNameOf();
   const shown = pairs.slice(0, pairsShown);
   return (
     <Picture
@@ -189,7 +181,7 @@ function RowsMenu({ review: { recurring } }: { readonly review: Pick<UseReview, 
 function Rows({ recurring }: Pick<UseReview, 'recurring'>) {
   const { act } = useActs();
   const { pluginById, plugins: all } = useCatalog();
-  const name = useNames();
+  const name = useNameOf();
   const kept = new Set(all.flatMap(({ chain }) => (chain ? [chain.join(' ')] : [])));
   return (
     <ul className="rows-again">
@@ -208,13 +200,7 @@ function Rows({ recurring }: Pick<UseReview, 'recurring'>) {
                 size="sm"
                 aria-label={`Keep ${title} as a chain`}
                 onClick={() => {
-                  act({
-                    act: 'add-chain',
-                    id: asId(crypto.randomUUID()),
-                    name: title.slice(0, 120),
-                    kind: pluginById.get(plugins[0] ?? '')?.kind ?? 'effect',
-                    plugins: plugins.map((id) => asId<Plugin['id']>(id)),
-                  });
+                  act(chainAct(title.slice(0, nameLength), plugins, pluginById));
                 }}
               >
                 Keep as a chain
@@ -228,7 +214,7 @@ function Rows({ recurring }: Pick<UseReview, 'recurring'>) {
 }
 
 function KeysPicture({ review: { keys, byTrack, letters, slow } }: { readonly review: UseReview }) {
-  const name = useNames();
+  const name = useNameOf();
   const pluginsOf = (month: string): string[] => [
     ...new Set(
       byTrack.cells.filter((cell) => cell.month === month).flatMap((cell) => cell.plugins),

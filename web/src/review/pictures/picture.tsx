@@ -1,11 +1,12 @@
 /** A picture in its sheet: what it asks, the drawing, the same figures as a table, and saving it. */
 import { csvFormatRows } from 'd3';
 import { Download, Table2 } from 'lucide-react';
-import { useEffect, useId, useRef, useState, type ReactNode, type RefObject } from 'react';
+import { useId, useRef, useState, type ReactNode, type RefObject } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { MenuItem } from '../../ui/menu-item.tsx';
 import { useNotices } from '../../ui/notices.tsx';
 import { saveAs } from '../../ui/save-as.ts';
+import { useWidth } from '../../ui/use-width.ts';
 import { messageOf } from '../../api/client.ts';
 import { pngOf, svgTextOf } from './save-picture.ts';
 
@@ -31,7 +32,8 @@ interface Props {
 export function Picture({ title, says, figures, height, empty, children, tools }: Props) {
   const id = useId();
   const [isTable, setTable] = useState(false);
-  const { box, width } = useWidth();
+  const box = useRef<HTMLDivElement>(null);
+  const width = useWidth(box, 0);
   const isEmpty = figures.rows.length === 0;
   return (
     <section className="review-sheet" aria-labelledby={id}>
@@ -67,26 +69,6 @@ export function Picture({ title, says, figures, height, empty, children, tools }
       </div>
     </section>
   );
-}
-
-/** How wide there is room to draw. */
-function useWidth() {
-  const box = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(0);
-  useEffect(() => {
-    const element = box.current;
-    if (!element) {
-      return;
-    }
-    const watch = new ResizeObserver(() => {
-      setWidth(element.clientWidth);
-    });
-    watch.observe(element);
-    return () => {
-      watch.disconnect();
-    };
-  }, []);
-  return { box, width };
 }
 
 function FiguresTable({ title, figures }: { readonly title: string; readonly figures: Figures }) {
