@@ -215,6 +215,7 @@ test('every act and thing is found by letters, tags are renamed everywhere, and 
   await finds('puppets');
   await page.getByRole('option', { name: /^puppets tag/ }).click();
   await expect(page).toHaveURL(/tag=puppets/);
+  await expect(page.getByText(/^\d+ of \d+ plugins/)).toBeVisible();
   const tagged = await page.getByTestId('plugin').count();
   expect(tagged).toBeGreaterThan(1);
   await finds('all tags');

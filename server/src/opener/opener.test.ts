@@ -21,7 +21,7 @@ import { Opener } from './opener.ts';
 
 const base = mkdtempSync(join(tmpdir(), 'clever-drawer-opener-test-'));
 const built = join(base, 'built');
-const opener = new Opener({ limit: 4_000 });
+const opener = new Opener({ limit: 8_000 });
 afterAll(() => {
   opener.close();
   rmSync(base, { recursive: true });
@@ -288,7 +288,7 @@ describe('where the system gives no namespaces', () => {
   it.each(['kill-parent', 'kill-group', 'fork-and-stay', 'well'])(
     '%s hits nobody else, and nothing is left running',
     async (way) => {
-      const alone = new Opener({ limit: 4_000, confinement: withoutNamespaces('linux') });
+      const alone = new Opener({ limit: 8_000, confinement: withoutNamespaces('linux') });
       const path = compile('misbehave-ladspa.c', join(built, 'alone', `${way}.so`), {
         HOW: ladspaWays.indexOf(way),
       });
@@ -343,7 +343,7 @@ describe('plugins that misbehave', () => {
     ['abort-at-load', 'crashed', 'SIGABRT'],
     ['exit-0', 'crashed', 'exit status 0'],
     ['exit-1', 'crashed', 'exit status 1'],
-    ['hang-at-load', 'timed-out', '4 seconds'],
+    ['hang-at-load', 'timed-out', '8 seconds'],
     ['ignore-signals', 'timed-out', '4 seconds'],
     ['eat-memory', 'crashed', ''],
     ['kill-group', 'crashed', ''],
