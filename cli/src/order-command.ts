@@ -198,6 +198,7 @@ async function check(file: string, terminal: Terminal): Promise<ExitStatus> {
       placements: folders.reduce((sum, { plugins }) => sum + (plugins?.length ?? 0), 0),
       plugins: document.plugins.length,
       chains: document.chains.length,
+      settings: document.settings?.length ?? 0,
       unknownFieldsAt: Object.keys(kept).map((at) => (at === '' ? 'document' : at)),
     }),
   );
@@ -215,7 +216,9 @@ async function diff(fileA: string, fileB: string, terminal: Terminal): Promise<E
   );
   const names = new Map(
     [a, b].flatMap(({ document }) =>
-      [...document.plugins, ...document.chains].map(({ id, name }) => [id, name] as const),
+      [...document.plugins, ...document.chains, ...(document.settings ?? [])].map(
+        ({ id, name }) => [id, name] as const,
+      ),
     ),
   );
   if (before && after) {

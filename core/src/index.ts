@@ -52,6 +52,8 @@ export {
   preferred,
   isOnly32Bit,
   isPresent,
+  faceOf,
+  type SettingFacts,
   nameOfCopy,
   type CopyCard,
   type CopyState,
@@ -155,6 +157,8 @@ export {
 export {
   actSize,
   nameLength,
+  stateLength,
+  type KeptSetting,
   type Act,
   type ActOf,
   type ActName,
@@ -166,7 +170,9 @@ export {
   allAnswers,
   allCopyAssignments,
   allChains,
+  allSettings,
   chainIn,
+  settingIn,
   allFolders,
   allPluginNames,
   allPlacements,
@@ -189,6 +195,7 @@ export {
   preferenceIn,
   type CopyAssignment,
   type Chain,
+  type Setting,
   type Cabinet,
   type CabinetSlot,
   type FolderSorting,
@@ -204,6 +211,12 @@ export {
 } from './order/records.ts';
 export { createArranger, ruleWordsOf, type Arrangement } from './arrangement/arrangement.ts';
 export { catalogAsSaid, withChains } from './arrangement/chain-plugin.ts';
+export {
+  keptSettingOf,
+  foundSettings,
+  settingsAsSaid,
+  type FoundSettingCard,
+} from './arrangement/setting-plugin.ts';
 export { perform, pluginsOfAct } from './acts/perform.ts';
 export { pluginsOfChange, usedIn } from './order/references.ts';
 export type { NameOfPlugin, OrderChange, ActResult } from './acts/act-result.ts';
@@ -245,6 +258,7 @@ export {
   nearest,
   noWords,
   sayValue,
+  things,
   states,
   understand,
   writeValue,
@@ -282,6 +296,10 @@ export { gatherRules, type Gathering } from './rules/editor/gather.ts';
 export { ruleFromFilter } from './search/rule-from-filter.ts';
 export {
   createSettingFinder,
+  findableSetting,
+  settingsShown,
+  withSettings,
+  type FindableThing,
   type FindableSetting,
   type SettingFinder,
 } from './search/settings.ts';
@@ -361,6 +379,7 @@ export {
   slotLimit,
   trackOfSlot,
   type HostCopy,
+  type HostSetting,
   type HostSession,
   type HostSettings,
   type HostSlot,
@@ -406,6 +425,7 @@ export type {
   PutOff,
   ReviewSource,
   PluginSetting,
+  WaitingSetting,
   SettingView,
   OpeningWish,
   TakenView,

@@ -76,6 +76,7 @@ export type Problem =
   | { code: 'host-format'; at: string; name: string; got: string; known: readonly string[] }
   | { code: 'host-bits'; at: string; name: string }
   | { code: 'host-file-missing'; at: string; name: string }
+  | { code: 'host-setting-missing'; at: string; name: string }
   | { code: 'host-wrong-machine'; at: string; name: string; got: string; machine: string }
   | { code: 'host-no-program'; at: string; name: string; detail: string }
   | { code: 'host-no-licence'; at: string; name: string }
@@ -197,6 +198,8 @@ const wording: Wording = {
     `${p.name} is a program of 32 bits, and the session takes 64 only. Choose another copy, or let the session take both.`,
   'host-file-missing': (p) =>
     `${p.name} is not there any more: ${p.at} is gone. Scan again, or choose another copy.`,
+  'host-setting-missing': (p) =>
+    `The setting ${p.name} is not there any more: ${p.at} is gone. Scan again, or load the plugin without it.`,
   'host-wrong-machine': (p) =>
     `${p.name} is made for another machine (${p.got}); this one is ${p.machine}. Choose another copy.`,
   'host-no-program': (p) => `${p.name} could not be opened: ${p.detail}`,

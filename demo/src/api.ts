@@ -9,6 +9,7 @@ import type {
   OrderView,
   PastLoad,
   Plugin,
+  PluginSetting,
   ScanProgress,
   SessionView,
   SortView,
@@ -72,6 +73,7 @@ export function apiOf(server: ServerAt, computer: ComputerView) {
       const catalog = await at<CatalogView>('GET', 'catalog');
       return { ...catalog, plugins: catalog.plugins.toSorted(byNameAndCopies) };
     },
+    settings: () => at<PluginSetting[]>('GET', 'settings'),
     order: () => at<OrderView>('GET', 'order'),
     act: (act: Act) => at('POST', 'acts', act),
     markPoint: (name: string) => at('POST', 'points', { name }),

@@ -21,6 +21,8 @@ export interface DemoComputer {
   /** Which share of all plugins the computer has. */
   readonly share: number;
   readonly places: readonly DemoPlace[];
+  /** Where saved settings lie in files of their own. */
+  readonly presets: string;
   readonly tracks: readonly { readonly name: string; readonly sort: TrackKind }[];
 }
 
@@ -39,6 +41,7 @@ export const computers: readonly DemoComputer[] = [
       { format: 'VST2', directory: 'Program Files/VstPlugins', share: 0.14 },
       { format: 'VST2 32', directory: 'Old plugins', share: 0.05 },
     ],
+    presets: 'Documents/VST3 Presets',
     tracks: [
       ...audio('Narrator', 'Puppet · Heron', 'Puppet · Eel', 'Accordion'),
       { name: 'Sea bed', sort: 'instrument' },
@@ -59,6 +62,7 @@ export const computers: readonly DemoComputer[] = [
       { format: 'VST3', directory: 'Library/Audio/Plug-Ins/VST3', share: 0.5 },
       { format: 'CLAP', directory: 'Library/Audio/Plug-Ins/CLAP', share: 0.12 },
     ],
+    presets: 'Library/Audio/Presets',
     tracks: [
       ...audio('Field left', 'Field right', 'Voice-over'),
       { name: 'Pads', sort: 'instrument' },
@@ -77,6 +81,7 @@ export const computers: readonly DemoComputer[] = [
       { format: 'CLAP', directory: 'usr/lib/clap', share: 0.2 },
       { format: 'LADSPA', directory: 'usr/lib/ladspa', share: 0.12 },
     ],
+    presets: 'usr/share/ladspa/rdf',
     tracks: [
       ...audio('Stage left', 'Stage right'),
       { name: 'Hurdy-gurdy', sort: 'instrument' },

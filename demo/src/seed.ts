@@ -5,6 +5,7 @@ import { addComputer, apiOf, listComputers, type Api, type ServerAt } from './ap
 import { arrangeStudio } from './arrange.ts';
 import { computers } from './computers.ts';
 import { makeHistory } from './history.ts';
+import { keepSettings, settingLoads } from './keep-settings.ts';
 import { markPoints } from './mark-points.ts';
 import { settleDoubts } from './settle.ts';
 import type { Travel } from './travel.ts';
@@ -55,6 +56,7 @@ async function seedComputer(api: Api, studio: Studio, setBack: Travel['setBack']
   setBack(ago.order);
   await settleDoubts(api, studio.plugins);
   const used = await arrangeStudio(api, studio.plugins);
+  const settings = await keepSettings(api, used);
   await markPoints(api, used, setBack);
   setBack(ago.order);
   const misbehaving = new Set(
@@ -63,7 +65,7 @@ async function seedComputer(api: Api, studio: Studio, setBack: Travel['setBack']
   const sound = used.filter((plugin) => !misbehaving.has(plugin.name));
   await saveOldSession(api, sound, lately);
   setBack(0);
-  await api.loads(makeHistory(sound, Date.now()));
+  await api.loads([...makeHistory(sound, Date.now()), ...settingLoads(settings, Date.now())]);
   await fillSession(api, sound, filled);
   lately.toToday();
   await api.scan();

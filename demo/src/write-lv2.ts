@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { lv2ClassesOf, portsOf } from './declare.ts';
 import type { DemoSystem } from './computers.ts';
 import { drawPicture } from './picture.ts';
+import { settingBank, settingNames } from './write-settings.ts';
 import type { DemoPlugin } from './plugins.ts';
 import { programOf } from './write-programs.ts';
 
@@ -57,20 +58,9 @@ export function writeLv2(directory: string, system: DemoSystem, plugin: DemoPlug
   return bundle;
 }
 
-/** What the rooms call what they saved. */
-const presetNames = [
-  'Heron speaks',
-  'Net loft, empty',
-  'Under the pier',
-  'Old harbour bell',
-  'Curtain up',
-  'Fog over the flats',
-  'Accordion at dusk',
-];
-
 /** A few settings of the studio's own, some in a bank. */
 function presetsOf(uri: string, { number }: DemoPlugin): { manifest: string; text: string } {
-  const names = presetNames.filter((_, at) => (number + at) % 3 !== 0);
+  const names = settingNames.filter((_, at) => (number + at) % 3 !== 0);
   const bank = `<${uri}#theatre>`;
   const preset = (at: number): string => `<${uri}#setting-${at}>`;
   return {
@@ -81,7 +71,7 @@ function presetsOf(uri: string, { number }: DemoPlugin): { manifest: string; tex
       )
       .join(''),
     text: [
-      `${bank} a pset:Bank ; rdfs:label "Puppet theatre" .`,
+      `${bank} a pset:Bank ; rdfs:label "${settingBank}" .`,
       ...names.map(
         (name, at) =>
           `${preset(at)} rdfs:label ${quoted(name)} ${at % 2 === 0 ? `; pset:bank ${bank} ` : ''}.`,

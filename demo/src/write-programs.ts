@@ -112,7 +112,15 @@ const audioUnitTypes = {
   'note-effect': 'aumi',
   unknown: 'aufx',
 } as const;
-const escape = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;');
+const code = (n: number): string => n.toString(36).padStart(4, 'q').slice(-4);
+
+/** Type, subtype and manufacturer of an audio unit. */
+export const audioUnitCodes = (plugin: DemoPlugin): readonly [string, string, string] => [
+  plugin.declares === 'wrong' ? 'aumf' : audioUnitTypes[kindOfType(plugin.type)],
+  code(plugin.number),
+  code(plugin.vendor.name.length * 977 + plugin.vendor.plugins),
+];
+export const escape = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;');
 
 /** An AU bundle: a property list and a program for two machines. */
 export function writeAudioUnit(directory: string, plugin: DemoPlugin): string {
@@ -121,9 +129,7 @@ export function writeAudioUnit(directory: string, plugin: DemoPlugin): string {
   const contents = join(path, 'Contents');
   mkdirSync(join(contents, 'MacOS'), { recursive: true });
   writeFileSync(join(contents, 'MacOS', name), programOf(plugin, 'macos', 'AU'));
-  const code = (n: number): string => n.toString(36).padStart(4, 'q').slice(-4);
-  const wrong = plugin.declares === 'wrong';
-  const type = wrong ? 'aumf' : audioUnitTypes[kindOfType(plugin.type)];
+  const [type, subtype, manufacturer] = audioUnitCodes(plugin);
   const version = ((1 + (plugin.version[0] >> 1)) << 16) | (plugin.version[1] << 8);
   writeFileSync(
     join(contents, 'Info.plist'),
@@ -136,8 +142,8 @@ export function writeAudioUnit(directory: string, plugin: DemoPlugin): string {
   <array>
     <dict>
       <key>type</key><string>${type}</string>
-      <key>subtype</key><string>${code(plugin.number)}</string>
-      <key>manufacturer</key><string>${code(plugin.vendor.name.length * 977 + plugin.vendor.plugins)}</string>
+      <key>subtype</key><string>${subtype}</string>
+      <key>manufacturer</key><string>${manufacturer}</string>
       <key>name</key><string>${escape(`${plugin.spelling.VST3 ?? plugin.vendor.name}: ${plugin.name}`)}</string>
       <key>version</key><integer>${version}</integer>
     </dict>

@@ -5,6 +5,7 @@ import { computers, placesOf, type DemoComputer, type DemoPlace } from './comput
 import { makePlugins, type DemoPlugin } from './plugins.ts';
 import { writeLv2 } from './write-lv2.ts';
 import { program, writeAudioUnit, writeClap, writeLadspa, writeVst2 } from './write-programs.ts';
+import { writeSettings } from './write-settings.ts';
 import { writeVst3 } from './write-vst3.ts';
 
 /** The seed of the studio that is shown. */
@@ -44,11 +45,15 @@ export function writeStudio(
     }
   }
   writeBroken(directory, computer);
+  writeSettings(directory, computer, plugins);
   return {
     directory,
     computer,
     plugins,
-    places: computer.places.map((place) => join(directory, place.directory)),
+    places: [
+      ...computer.places.map((place) => join(directory, place.directory)),
+      join(directory, computer.presets),
+    ],
   };
 }
 

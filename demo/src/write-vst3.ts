@@ -12,7 +12,7 @@ import type { DemoPlugin } from './plugins.ts';
 import { fileNameOf, programOf, versionOf } from './write-programs.ts';
 
 /** The class id, 32 hex digits, always the same for a plugin. */
-const classId = (plugin: DemoPlugin): string =>
+export const classId = (plugin: DemoPlugin): string =>
   createHash('md5').update(`${plugin.vendor.name}/${plugin.name}`).digest('hex').toUpperCase();
 
 const machines = { linux: 'x86_64-linux', windows: 'x86_64-win', macos: 'MacOS' } as const;

@@ -3,12 +3,14 @@ import type { DataSource } from 'typeorm';
 import type { Logger } from 'pino';
 import type {
   TakenBySession,
+  FindableThing,
   Finder,
   Format,
   Habits,
   HostCopy,
   Plugin,
   RepairFor,
+  SettingFinder,
   SlotKind,
 } from '@clever-drawer/core';
 import type { Host } from './host/host.ts';
@@ -28,6 +30,7 @@ import type { Machine, ReaderPool } from './scanner/index.ts';
  */
 export interface ReadyToFind {
   readonly finder: Finder;
+  readonly settings: SettingFinder<FindableThing>;
   readonly habits: Habits;
   readonly can: ReadonlyMap<string, ReadonlySet<SlotKind>>;
   readonly pluginById: ReadonlyMap<string, Plugin>;

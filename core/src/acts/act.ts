@@ -15,7 +15,13 @@ import type {
   SpellingId,
 } from '../id.ts';
 import type { Rule } from '../rules/language/rule.ts';
-import type { CabinetSlot, FolderForm, FolderSorting, SmartPart } from '../order/records.ts';
+import type {
+  CabinetSlot,
+  FolderForm,
+  FolderSorting,
+  Setting,
+  SmartPart,
+} from '../order/records.ts';
 
 /** Everything a user can do to the order, told apart by `act`. */
 export type Act =
@@ -136,6 +142,9 @@ export type Act =
   | { act: 'name'; plugin: PluginId; nickname: string | null; slotLabel: string | null }
   | { act: 'add-chain'; id: PluginId; name: string; kind: Kind; plugins: readonly PluginId[] }
   | { act: 'remove-chain'; chain: PluginId }
+  /** Settings that something is made of now, and what: both are one change. */
+  | { act: 'keep-settings'; settings: readonly KeptSetting[]; then: Act | null }
+  | { act: 'remove-setting'; setting: PluginId }
   | { act: 'answer'; say: readonly Said[] }
   | { act: 'tag'; plugins: readonly PluginId[]; add: readonly string[]; remove: readonly string[] }
   /** All copies of `from` belong to `into` from now on, with all that was made of it. */
@@ -169,6 +178,9 @@ export interface NewFolder {
   readonly smart?: SmartPart;
 }
 
+/** A setting as an act brings it. */
+export type KeptSetting = Omit<Setting, 'table'>;
+
 /** The given facts hold for all the plugins; those not given stay as they are. */
 export interface Said {
   readonly plugins: readonly PluginId[];
@@ -188,5 +200,7 @@ export type ActOf<N extends ActName> = Extract<Act, { act: N }>;
 
 /** The most letters a name may have; more are refused at the door. */
 export const nameLength = 120;
+/** The most characters of a state that a host gave. */
+export const stateLength = 65_536;
 /** The most plugins one act may file or take out. */
 export const actSize = 20_000;

@@ -11,6 +11,8 @@ import {
   allPlacements,
   cabinetsOf,
   chainIn,
+  settingIn,
+  allSettings,
   allChains,
   orderOf,
   placementsIn,
@@ -51,11 +53,14 @@ export function newWorld(): World {
 }
 
 export const isThere = ({ order, copies }: World, id: string): boolean =>
-  chainIn(order, id) !== undefined || [...copies.values()].some((plugin) => plugin === id);
+  chainIn(order, id) !== undefined ||
+  settingIn(order, id) !== undefined ||
+  [...copies.values()].some((plugin) => plugin === id);
 
 const pluginsOf = ({ order, copies }: World): PluginId[] => [
   ...new Set(copies.values()),
   ...allChains(order).map((chain) => chain.id),
+  ...allSettings(order).map((setting) => setting.id),
 ];
 
 const ownerOf = ({ copies }: World, plugin: PluginId): Owner => ({
@@ -250,6 +255,31 @@ const drawn: { readonly [N in ActName]: Drawn<N> } = {
   'remove-chain': (draw, world) => {
     const chain = one(draw, allChains(world.order));
     return chain && { act: 'remove-chain', chain: chain.id };
+  },
+  'keep-settings': (draw, world) => {
+    const plugin = one(draw, [...new Set(world.copies.values())]);
+    const known = one(draw, allSettings(world.order));
+    const id = known && draw(3) === 0 ? known.id : fresh<PluginId>();
+    const folder = one(draw, allFolders(world.order));
+    const facts = { name: 'Snare', bank: null, format: 'LV2', path: null, state: null } as const;
+    return (
+      plugin && {
+        act: 'keep-settings',
+        settings: [{ ...facts, id, plugin, identity: `urn:${id}` }],
+        then: folder
+          ? {
+              act: 'file',
+              folder: folder.id,
+              plugins: [{ placement: fresh(), plugin: id }],
+              before: null,
+            }
+          : null,
+      }
+    );
+  },
+  'remove-setting': (draw, world) => {
+    const setting = one(draw, allSettings(world.order));
+    return setting && { act: 'remove-setting', setting: setting.id };
   },
   answer: (draw, world) => ({
     act: 'answer',

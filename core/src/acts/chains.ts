@@ -1,9 +1,20 @@
-/** Chains of one's own: several plugins under one name, filed, named and found like a plugin. */
+/**
+ * Chains of one's own, and settings: what stands in the catalog beside the plugins, and is filed, named
+ * and found like one.
+ */
 import { referrersOf, withPlugins } from '../order/references.ts';
-import { failed, type Result } from '../problem.ts';
-import { chainIn, type Chain, type Order } from '../order/records.ts';
-import type { ActOf } from './act.ts';
-import { done, type NameOfPlugin, type ActResult, unknown, edited } from './act-result.ts';
+import { failed, ok, type Result } from '../problem.ts';
+import type { PluginId } from '../id.ts';
+import { chainIn, settingIn, type Chain, type Order, type Setting } from '../order/records.ts';
+import type { ActOf, KeptSetting } from './act.ts';
+import {
+  done,
+  type NameOfPlugin,
+  type ActResult,
+  type OrderChange,
+  unknown,
+  edited,
+} from './act-result.ts';
 import { type ActRules, asSaid, noPlugins } from './act-rule.ts';
 
 function addChain(
@@ -35,19 +46,52 @@ function removeChain(order: Order, { chain: id }: ActOf<'remove-chain'>): Result
   if (!chain) {
     return unknown('chain', 'chain');
   }
+  return done(`Remove the chain ${chain.name}`, withoutThing(order, id, null));
+}
+
+/** What goes with a chain or setting. A chain that held it holds `instead`. */
+function withoutThing(order: Order, id: PluginId, instead: PluginId | null): OrderChange {
   const change = edited();
   for (const record of referrersOf(order, [id])) {
     if (record.table === 'folder') {
       change.updated.push([record, withPlugins(record, (one) => (one === id ? null : one))]);
+    } else if (record.table === 'chain' && record.id !== id) {
+      change.updated.push([record, withPlugins(record, (one) => (one === id ? instead : one))]);
     } else {
       change.removed.push(record);
     }
   }
-  return done(`Remove the chain ${chain.name}`, change);
+  return change;
 }
 
-/** Acts on chains, by name. */
+/** A setting goes with all that was made of it; on the disk nothing is touched. */
+function removeSetting(order: Order, { setting: id }: ActOf<'remove-setting'>): Result<ActResult> {
+  const setting = settingIn(order, id);
+  return setting
+    ? done(`Forget the setting ${setting.name}`, withoutThing(order, id, setting.plugin))
+    : unknown('setting', 'setting');
+}
+
+/** The records of settings that are not kept yet; a refusal where one is of no plugin. */
+export function newSettings(
+  order: Order,
+  settings: readonly KeptSetting[],
+  nameOf: NameOfPlugin,
+): Result<readonly Setting[]> {
+  const fresh = settings.filter(({ id }) => !settingIn(order, id));
+  const isOfPlugin = ({ plugin }: KeptSetting): boolean =>
+    nameOf(plugin) !== undefined && !chainIn(order, plugin) && !settingIn(order, plugin);
+  if (!fresh.every(isOfPlugin)) {
+    return unknown('plugin', 'settings');
+  }
+  return fresh.every(({ name }) => name.trim() !== '')
+    ? ok(fresh.map((setting): Setting => ({ table: 'setting', ...setting })))
+    : failed({ code: 'name-empty', at: 'name' });
+}
+
+/** Acts on chains and settings, by name. */
 export const chainActs = {
   'add-chain': { plugins: (act) => act.plugins, resolve: asSaid, perform: addChain },
   'remove-chain': { plugins: noPlugins, resolve: asSaid, perform: removeChain },
-} satisfies ActRules<'add-chain' | 'remove-chain'>;
+  'remove-setting': { plugins: noPlugins, resolve: asSaid, perform: removeSetting },
+} satisfies ActRules<'add-chain' | 'remove-chain' | 'remove-setting'>;

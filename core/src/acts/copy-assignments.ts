@@ -1,5 +1,5 @@
 /** Acts that say which copies are one plugin: joining, parting, keeping apart. */
-import { referrersOf, withPlugins } from '../order/references.ts';
+import { referrersOf, settingOf, withPlugins } from '../order/references.ts';
 import { annotated } from './annotations.ts';
 import type { AnswerFacts } from '../catalog/answer.ts';
 import { failed, type Result } from '../problem.ts';
@@ -7,6 +7,7 @@ import type { CopyId, PluginId } from '../id.ts';
 import {
   copyAssignmentIn,
   chainIn,
+  settingIn,
   type CopyAssignment,
   type Order,
   allPlacements,
@@ -48,11 +49,15 @@ function belong(
   }
 }
 
-const isChain = (order: Order, owners: readonly Owner[]): boolean =>
-  owners.some(({ plugin }) => chainIn(order, plugin) !== undefined);
+const hasNoCopies = (order: Order, owners: readonly Owner[]): boolean =>
+  owners.some(({ plugin }) => Boolean(chainIn(order, plugin) ?? settingIn(order, plugin)));
 
 const needsCopies = (at: string): Result<ActResult> =>
-  failed({ code: 'field-invalid', at, detail: 'A chain has no copies to join or part.' });
+  failed({
+    code: 'field-invalid',
+    at,
+    detail: 'A chain or setting has no copies to join or part.',
+  });
 
 function join(order: Order, act: ActOf<'join'>, nameOf: NameOfPlugin): Result<ActResult> {
   const owners = [act.into, ...act.from];
@@ -66,7 +71,7 @@ function join(order: Order, act: ActOf<'join'>, nameOf: NameOfPlugin): Result<Ac
       detail: 'Joining needs two different plugins.',
     });
   }
-  if (isChain(order, owners)) {
+  if (hasNoCopies(order, owners)) {
     return needsCopies('from');
   }
   const change = edited();
@@ -85,7 +90,7 @@ function join(order: Order, act: ActOf<'join'>, nameOf: NameOfPlugin): Result<Ac
   );
 }
 
-/** Chains, and smart folders that keep one of the others in or out by hand, name the one that is left. */
+/** Settings, chains, and smart folders that keep one of the others in or out by hand, name the one that is left. */
 function pointElsewhere(
   order: Order,
   from: readonly PluginId[],
@@ -93,10 +98,14 @@ function pointElsewhere(
   change: Edited,
 ): void {
   const records = referrersOf(order, from).filter(
-    (record) => record.table === 'chain' || record.table === 'folder',
+    (record) => record.table === 'chain' || record.table === 'folder' || record.table === 'setting',
   );
+  const now = (id: PluginId): PluginId => (from.includes(id) ? into : id);
   for (const record of records) {
-    change.updated.push([record, withPlugins(record, (id) => (from.includes(id) ? into : id))]);
+    change.updated.push([
+      record,
+      record.table === 'setting' ? settingOf(record, now) : withPlugins(record, now),
+    ]);
   }
 }
 

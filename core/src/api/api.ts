@@ -1,4 +1,5 @@
 /** What server and browser say to each other (JSON). Times are ISO 8601 texts. */
+import type { FoundSettingCard } from '../arrangement/setting-plugin.ts';
 import type { DescribedChange } from '../exchange/describe-change.ts';
 import type { MatchChoice, MatchHow } from '../exchange/match-plugins.ts';
 import type { PointReason } from '../keep/points.ts';
@@ -174,6 +175,8 @@ export interface PlaceView {
   readonly failed: number;
   /** How many of the copies were opened. */
   readonly opened: number;
+  /** How many saved settings were found in it. */
+  readonly settings: number;
   readonly isOn: boolean;
   /** Whether it is scanned by itself when something changes in it. */
   readonly isWatched: boolean;
@@ -274,15 +277,25 @@ export interface SortView {
   readonly near: readonly { readonly a: string; readonly b: string; readonly reason: string }[];
 }
 
-/** A saved setting with the plugin it is for, as Ctrl+K finds it. */
-export interface PluginSetting {
-  readonly plugin: PluginId;
+/** A saved setting with the plugin it is for. */
+export type PluginSetting = FoundSettingCard;
+
+/** A saved setting whose plugin is not here. */
+export interface WaitingSetting {
+  readonly format: Format;
   readonly name: string;
   readonly bank: string | null;
+  readonly path: string;
+  /** The plugin it names, as its copies would be called. */
+  readonly plugin: string | null;
+  /** By the directories that the format prescribes. */
+  readonly pluginName: string | null;
+  readonly vendor: string | null;
 }
 
 /** A saved setting of a plugin, as a scan found it. */
 export interface SettingView {
+  readonly id: PluginId;
   readonly format: Format;
   readonly name: string;
   readonly bank: string | null;
@@ -320,6 +333,8 @@ export interface SlotView {
   readonly plugin: PluginId | null;
   readonly copy: CopyId | null;
   readonly asked: HostCopy;
+  /** What the host gave as the state of what stands there; null where it gives none. */
+  readonly state: string | null;
   readonly isBypassed: boolean;
   readonly problem: ProblemView | null;
 }

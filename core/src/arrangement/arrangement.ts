@@ -148,7 +148,10 @@ const isSamePlugin = (a: Plugin, b: Plugin): boolean =>
     a.kind === b.kind &&
     a.types === b.types &&
     a.copies === b.copies &&
-    a.arrived === b.arrived);
+    a.arrived === b.arrived &&
+    a.setting?.pluginName === b.setting?.pluginName &&
+    a.setting?.bank === b.setting?.bank &&
+    a.setting?.isGone === b.setting?.isGone);
 
 interface Prepared {
   readonly everywhere: readonly Folder[];

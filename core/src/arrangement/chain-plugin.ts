@@ -1,7 +1,15 @@
 /** Chains as the catalog shows them: plugins without copies of their own. */
 import { withAnswer, type AnswerFacts } from '../catalog/answer.ts';
+import { foundSettings, settingsAsSaid, type FoundSettingCard } from './setting-plugin.ts';
 import type { Plugin } from '../catalog/plugin.ts';
-import { allChains, answerIn, type Chain, type Order } from '../order/records.ts';
+import {
+  allChains,
+  allSettings,
+  answerIn,
+  type Chain,
+  type Order,
+  type Setting,
+} from '../order/records.ts';
 
 /** A chain as a plugin without copies, with the types of all its members. */
 export function chainPlugin(
@@ -24,32 +32,50 @@ export function chainPlugin(
   };
 }
 
+const noSettings: ReadonlyMap<string, Setting> = new Map();
+
 /**
  * All plugins with the chains behind them, each as what is said of it makes it. What is said of the
- * plugins is in them already.
+ * plugins is in them already. A chain that holds a setting holds its plugin.
  */
 export function withChains(
   plugins: readonly Plugin[],
   chains: Iterable<Chain>,
   saidOf: (id: string) => AnswerFacts | undefined,
+  settings: ReadonlyMap<string, Setting> = noSettings,
 ): readonly Plugin[] {
   const byId = new Map(plugins.map((plugin) => [plugin.id as string, plugin]));
   return [
     ...plugins,
     ...Array.from(chains, (chain) =>
       withAnswer(
-        chainPlugin(chain, (id) => byId.get(id)),
+        chainPlugin(chain, (id) => byId.get(settings.get(id)?.plugin ?? id)),
         saidOf(chain.id),
       ),
     ),
   ];
 }
 
-/** The catalog as the user has it: with what is said of each plugin, and the chains behind them. */
-export function catalogAsSaid(catalog: readonly Plugin[], order: Order): readonly Plugin[] {
-  return withChains(
-    catalog.map((plugin) => withAnswer(plugin, answerIn(order, plugin.id))),
-    allChains(order),
-    (id) => answerIn(order, id),
-  );
+/**
+ * The catalog as the user has it: with what is said of each plugin, the chains behind them, and behind
+ * those the settings that were found or kept.
+ */
+export function catalogAsSaid(
+  catalog: readonly Plugin[],
+  order: Order,
+  found: readonly FoundSettingCard[] = [],
+): readonly Plugin[] {
+  const saidOf = (id: string): AnswerFacts | undefined => answerIn(order, id);
+  const plugins = catalog.map((plugin) => withAnswer(plugin, saidOf(plugin.id)));
+  const byId = new Map(plugins.map((plugin) => [plugin.id as string, plugin]));
+  const kept = new Map(allSettings(order).map((setting) => [setting.id as string, setting]));
+  return [
+    ...withChains(plugins, allChains(order), saidOf, kept),
+    ...settingsAsSaid(
+      foundSettings(found, (id) => byId.get(id)),
+      kept,
+      (id) => byId.get(id),
+      saidOf,
+    ),
+  ];
 }

@@ -38,6 +38,24 @@ export interface Plugin {
   readonly copies: readonly CopyCard[];
   /** Of a chain: the plugins that are loaded one behind the other; it has no copies of its own. */
   readonly chain?: readonly PluginId[];
+  /** Of a saved setting: whose it is and where it stands; its copies are those of its plugin that take it. */
+  readonly setting?: SettingFacts;
+}
+
+/** What makes a thing of the catalog a setting. */
+export interface SettingFacts {
+  readonly plugin: PluginId;
+  /** What its plugin is called. */
+  readonly pluginName: string;
+  readonly bank: string | null;
+  readonly format: Format;
+  readonly path: string | null;
+  /** The URI of an LV2 preset. */
+  readonly identity: string | null;
+  /** What the host gave for one of the user's own. */
+  readonly state: string | null;
+  /** Whether its file was there when it was looked for last; one of the user's own always is. */
+  readonly isGone: boolean;
 }
 
 /** The name to show for a copy: its own, else that of its file. */
@@ -52,11 +70,18 @@ export const preferred: readonly Format[] = ['VST3', 'CLAP', 'AU', 'LV2', 'VST2'
 
 const stateRank: Readonly<Record<CopyState, number>> = { present: 0, away: 100, gone: 200 };
 
-/** Whether some copy is on the disk. A chain always is. */
+/** Whether some copy is on the disk, and of a setting also its file. A chain always is. */
 export const isPresent = (plugin: {
   readonly copies: readonly Pick<CopyCard, 'state'>[];
   readonly chain?: readonly PluginId[];
-}): boolean => plugin.chain !== undefined || plugin.copies.some((copy) => copy.state === 'present');
+  readonly setting?: Pick<SettingFacts, 'isGone'>;
+}): boolean =>
+  plugin.chain !== undefined ||
+  (!plugin.setting?.isGone && plugin.copies.some((copy) => copy.state === 'present'));
+
+/** Whose picture a thing shows: a setting shows its plugin's. */
+export const faceOf = ({ id, setting }: Pick<Plugin, 'id' | 'setting'>): PluginId =>
+  setting?.plugin ?? id;
 
 /** Machines of 32 bits. */
 const machines32: readonly string[] = ['x86', 'arm'];

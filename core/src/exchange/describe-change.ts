@@ -21,7 +21,15 @@ import { plural } from '../text/plural.ts';
 /** Whether something comes, goes, or is there before and after but otherwise. */
 export const changeWhats = ['comes', 'goes', 'changes'] as const;
 /** What a line is about. */
-export const changeAbouts = ['cabinet', 'folder', 'filing', 'plugin', 'chain', 'other'] as const;
+export const changeAbouts = [
+  'cabinet',
+  'folder',
+  'filing',
+  'plugin',
+  'chain',
+  'setting',
+  'other',
+] as const;
 
 /** One line. */
 export interface ChangeLine {
@@ -63,7 +71,8 @@ export function describeChange(
       ...changedFrames(says),
       ...reordered(says),
       ...saidOf(says),
-      ...chainsOf(says),
+      ...thingsOf(says, 'chain'),
+      ...thingsOf(says, 'setting'),
       ...othersOf(says),
     ],
     stays: staying(says),
@@ -323,9 +332,11 @@ function answerFacts(before: Order, after: Order, id: string): string[] {
     .map((fact) => factWords[fact]);
 }
 
-function chainsOf({ change }: Says): ChangeLine[] {
+function thingsOf({ change }: Says, sort: 'chain' | 'setting'): ChangeLine[] {
   const said = (what: ChangeLine['what'], records: readonly OrderRecord[]): ChangeLine[] =>
-    ofTable(records, 'chain').map(({ name }) => line(what, 'chain', name, `The chain ${name}`));
+    ofTable<'chain' | 'setting'>(records, sort).map(({ name }) =>
+      line(what, sort, name, `The ${sort} ${name}`),
+    );
   return [
     ...said('comes', change.added),
     ...said('goes', change.removed),

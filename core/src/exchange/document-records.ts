@@ -17,6 +17,7 @@ import {
   type Folder,
   type OrderRecord,
   type Placement,
+  type Setting,
 } from '../order/records.ts';
 import type { Line, Rule } from '../rules/language/rule.ts';
 import { parseRule } from '../rules/language/text.ts';
@@ -27,6 +28,7 @@ import {
   type DocumentCopy,
   type DocumentFolder,
   type DocumentPlugin,
+  type DocumentSetting,
   type OrderDocument,
 } from './document.ts';
 
@@ -36,6 +38,7 @@ export interface IdsHere {
   /** The plugin that is meant; null where it is to be left out. */
   readonly plugin: (id: string) => PluginId | null;
   readonly chain: (id: string) => PluginId;
+  readonly setting: (setting: DocumentSetting) => PluginId;
   readonly cabinet: (id: string) => CabinetId;
   readonly folder: (id: string) => FolderId;
   readonly placement: (folder: FolderId, plugin: PluginId) => PlacementId;
@@ -52,8 +55,14 @@ export function recordsOf(document: OrderDocument, here: IdsHere): OrderRecord[]
   const words: RuleWords = { folders: namedFoldersOf(document) };
   const cabinets = evenly(document.cabinets);
   const chains = new Set(document.chains.map(({ id }) => id));
-  const member = (id: string): PluginId | null =>
-    chains.has(id) ? here.chain(id) : here.plugin(id);
+  const settings = settingsHere(document, here);
+  const member = (id: string): PluginId | null => {
+    const setting = settings.get(id);
+    if (setting !== undefined) {
+      return setting?.id ?? null;
+    }
+    return chains.has(id) ? here.chain(id) : here.plugin(id);
+  };
   return [
     ...cabinets.map(
       ([cabinet, position]): Cabinet => ({
@@ -68,7 +77,11 @@ export function recordsOf(document: OrderDocument, here: IdsHere): OrderRecord[]
     ...document.cabinets.flatMap((cabinet) =>
       folderRecords(cabinet.folders, here.cabinet(cabinet.id), null, { here, words, member }),
     ),
-    ...document.chains.flatMap((chain) => chainRecords(chain, here)),
+    ...document.chains.flatMap((chain) => chainRecords(chain, here, member)),
+    ...[...settings].flatMap(([id, setting]) => {
+      const said = document.settings?.find((one) => one.id === id);
+      return setting && said ? [setting, ...saidRecords(setting.id, said)] : [];
+    }),
     ...document.plugins.flatMap((plugin) => pluginRecords(plugin, here)),
     ...document.spellings.map(({ spelling, vendor }) => ({
       table: 'spelling' as const,
@@ -153,10 +166,42 @@ function ruleHere(text: string, words: RuleWords, here: IdsHere): Rule | null {
   return { cards: cardsHere(cards), never: cardsHere(never) };
 }
 
-function chainRecords(chain: DocumentChain, here: IdsHere): OrderRecord[] {
+function chainRecords(
+  chain: DocumentChain,
+  here: IdsHere,
+  member: Writing['member'],
+): OrderRecord[] {
   const id = here.chain(chain.id);
-  const plugins = chain.plugins.flatMap((plugin) => here.plugin(plugin) ?? []);
-  return [{ table: 'chain', id, name: chain.name, kind: chain.kind, plugins }, ...said(id, chain)];
+  const plugins = chain.plugins.flatMap((plugin) => member(plugin) ?? []);
+  return [
+    { table: 'chain', id, name: chain.name, kind: chain.kind, plugins },
+    ...saidRecords(id, chain),
+  ];
+}
+
+/** Settings of the document by their ids there; null where their plugin is left out. */
+function settingsHere(
+  { settings = [] }: OrderDocument,
+  here: IdsHere,
+): Map<string, Setting | null> {
+  return new Map(
+    settings.map((setting) => {
+      const plugin = here.plugin(setting.plugin);
+      const { name, format, bank, path, identity, state } = setting;
+      const record: Setting | null = plugin && {
+        table: 'setting',
+        id: here.setting(setting),
+        name,
+        plugin,
+        bank: bank ?? null,
+        format,
+        path: path ?? null,
+        identity: identity ?? null,
+        state: state ?? null,
+      };
+      return [setting.id, record] as const;
+    }),
+  );
 }
 
 function pluginRecords(plugin: DocumentPlugin, here: IdsHere): OrderRecord[] {
@@ -175,10 +220,10 @@ function pluginRecords(plugin: DocumentPlugin, here: IdsHere): OrderRecord[] {
         before: copy.plugin,
       }),
     );
-  return [...said(id, plugin), ...belongings];
+  return [...saidRecords(id, plugin), ...belongings];
 }
 
-function said(
+function saidRecords(
   id: PluginId,
   { nickname, slotLabel, said: facts }: Pick<DocumentPlugin, 'nickname' | 'slotLabel' | 'said'>,
 ): OrderRecord[] {
@@ -207,6 +252,7 @@ export const idsAsWritten = (): IdsHere => ({
   computer: asId('computer'),
   plugin: (id) => asId(id),
   chain: (id) => asId(id),
+  setting: ({ id }) => asId(id),
   cabinet: (id) => asId(id),
   folder: (id) => asId(id),
   placement: (folder, plugin) => asId(`${folder} ${plugin}`),

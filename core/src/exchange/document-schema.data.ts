@@ -3,6 +3,7 @@ import { licenceStates } from '../catalog/answer.ts';
 import { kinds } from '../catalog/kind.ts';
 import { formats } from '../formats/found-copy.ts';
 import { trackKinds } from '../loading/loadability.ts';
+import { stateLength } from '../acts/act.ts';
 import { cabinetSlots, folderForms, folderSortings } from '../order/records.ts';
 import { documentName, documentVersion } from './document.ts';
 
@@ -58,6 +59,7 @@ export const documentSchema = {
     cabinets: listOf('cabinet', 1000),
     plugins: listOf('plugin', 50_000),
     chains: listOf('chain', 50_000),
+    settings: listOf('setting', 50_000),
     spellings: listOf('spelling', 50_000),
     pictures: listOf('picture', 50_000),
     loads: listOf('load', 500_000),
@@ -111,6 +113,23 @@ export const documentSchema = {
       type: 'object',
       properties: { id, name, kind: { enum: kinds }, ...names, plugins: ids },
       required: ['id', 'name', 'kind', 'plugins'],
+    },
+    setting: {
+      description:
+        'A saved setting of a plugin. Its file is named by path, an LV2 preset by its URI.',
+      type: 'object',
+      properties: {
+        id,
+        name: text(4096),
+        plugin: id,
+        format: { enum: formats },
+        bank: text(4096),
+        path: text(4096),
+        identity: text(4096),
+        state: text(stateLength),
+        ...names,
+      },
+      required: ['id', 'name', 'plugin', 'format'],
     },
     copy: {
       type: 'object',

@@ -73,12 +73,31 @@ export interface DocumentChain {
   readonly plugins: readonly string[];
 }
 
+/** A saved setting of which something was made. */
+export interface DocumentSetting {
+  readonly id: string;
+  readonly name: string;
+  /** Id of the plugin that it is a setting of. */
+  readonly plugin: string;
+  readonly format: Format;
+  readonly bank?: string;
+  /** Where it stands; of an LV2 preset the bundle. */
+  readonly path?: string;
+  /** The URI of an LV2 preset. */
+  readonly identity?: string;
+  /** Of one of the user's own: what the host gave. */
+  readonly state?: string;
+  readonly nickname?: string;
+  readonly slotLabel?: string;
+  readonly said?: DocumentSaid;
+}
+
 /** A folder with all that stands in it. */
 export interface DocumentFolder {
   readonly id: string;
   readonly form: FolderForm;
   readonly name: string;
-  /** Of a smart folder: its rule as text (docs/rules.md). */
+  /** Of a smart folder: its rule as text (docs/file-format.md). */
   readonly rule?: string;
   readonly sortedBy?: FolderSorting;
   readonly isPinned?: true;
@@ -88,7 +107,7 @@ export interface DocumentFolder {
   readonly alwaysIn?: readonly string[];
   readonly alwaysOut?: readonly string[];
   readonly atMost?: number;
-  /** Ids of plugins and chains in the user's own order. */
+  /** Ids of plugins, chains and settings in the user's own order. */
   readonly plugins?: readonly string[];
   readonly folders?: readonly DocumentFolder[];
 }
@@ -140,6 +159,8 @@ export interface OrderDocument {
   readonly cabinets: readonly DocumentCabinet[];
   readonly plugins: readonly DocumentPlugin[];
   readonly chains: readonly DocumentChain[];
+  /** Only where there are any. */
+  readonly settings?: readonly DocumentSetting[];
   readonly spellings: readonly DocumentSpelling[];
   readonly pictures?: readonly DocumentPicture[];
   /** Only where they were asked for: what habits are made of. */
@@ -148,7 +169,7 @@ export interface OrderDocument {
 
 /**
  * Fields of others' by the place where they stand: empty for the document itself, `cabinet ID`,
- * `folder ID`, `plugin ID`, `chain ID`.
+ * `folder ID`, `plugin ID`, `chain ID`, `setting ID`.
  */
 export type KeptFields = Readonly<Record<string, UnknownFields>>;
 

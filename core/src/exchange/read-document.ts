@@ -120,12 +120,19 @@ function troubleWithin(document: OrderDocument): Problem[] {
   const doubled = [
     firstTwice('cabinets', document.cabinets),
     firstTwice('folders', folders),
-    firstTwice('plugins', [...document.plugins, ...document.chains]),
+    firstTwice('plugins', thingsOf(document)),
   ].flatMap((problem) => problem ?? []);
   return doubled.length > 0
     ? doubled
     : [...danglingIn(document, folders), ...wrongRules(document, folders), ...wrongTypes(document)];
 }
+
+/** All that a folder may hold. */
+const thingsOf = ({ plugins, chains, settings = [] }: OrderDocument) => [
+  ...plugins,
+  ...chains,
+  ...settings,
+];
 
 function firstTwice(at: string, things: readonly { readonly id: string }[]): Problem | null {
   const seen = new Set<string>();
@@ -139,7 +146,8 @@ function firstTwice(at: string, things: readonly { readonly id: string }[]): Pro
 }
 
 function danglingIn(document: OrderDocument, folders: readonly DocumentFolder[]): Problem[] {
-  const plugins = new Set([...document.plugins, ...document.chains].map(({ id }) => id));
+  const plugins = new Set(thingsOf(document).map(({ id }) => id));
+  const owners = new Set(document.plugins.map(({ id }) => id));
   const chains = new Set(document.chains.map(({ id }) => id));
   const shown = new Set(folders.filter(({ shows }) => shows === undefined).map(({ id }) => id));
   const ofFolders = folders.flatMap((folder) => {
@@ -164,7 +172,12 @@ function danglingIn(document: OrderDocument, folders: readonly DocumentFolder[])
       ? []
       : [wrong(`chain ${chain.name}`, `It names the plugin ${missing}, which is not in plugins.`)];
   });
-  return [...ofFolders, ...ofChains, ...wrongLoads(document)];
+  const ofSettings = (document.settings ?? [])
+    .filter(({ plugin }) => !owners.has(plugin))
+    .map(({ name, plugin }) =>
+      wrong(`setting ${name}`, `It is of the plugin ${plugin}, which is not in plugins.`),
+    );
+  return [...ofFolders, ...ofChains, ...ofSettings, ...wrongLoads(document)];
 }
 
 /** The first load that names what is not there, or a day that does not exist. */
@@ -203,7 +216,7 @@ function wrongRules(document: OrderDocument, folders: readonly DocumentFolder[])
 
 /** Said types have to be of the tree. */
 const wrongTypes = (document: OrderDocument): Problem[] =>
-  [...document.plugins, ...document.chains].flatMap(({ name, said }) => {
+  thingsOf(document).flatMap(({ name, said }) => {
     const unknown = said?.types?.find((type) => !isType(type));
     return unknown === undefined ? [] : [wrong(`plugin ${name}`, `There is no type ${unknown}.`)];
   });
@@ -236,6 +249,13 @@ function apart(document: OrderDocument): ReadDocument {
         ours(plugin, `plugin ${plugin.id}`, $defs.plugin.properties),
       ),
       chains: own.chains.map((chain) => ours(chain, `chain ${chain.id}`, $defs.chain.properties)),
+      ...(own.settings
+        ? {
+            settings: own.settings.map((setting) =>
+              ours(setting, `setting ${setting.id}`, $defs.setting.properties),
+            ),
+          }
+        : {}),
     },
     kept,
   };

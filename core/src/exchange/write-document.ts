@@ -6,6 +6,7 @@ import type { FoundCopy } from '../formats/found-copy.ts';
 import {
   allAnswers,
   allChains,
+  allSettings,
   allCopyAssignments,
   allFolders,
   allPlacements,
@@ -36,6 +37,7 @@ import {
   type DocumentPicture,
   type DocumentPlugin,
   type DocumentSaid,
+  type DocumentSetting,
   type KeptFields,
   type OrderDocument,
 } from './document.ts';
@@ -63,6 +65,7 @@ export function documentOf(order: Order, source: DocumentSource): OrderDocument 
   const names = new Map(allPluginNames(order).map((one) => [one.id as string, one]));
   const answers = new Map(allAnswers(order).map((one) => [one.id as string, one]));
   const chains = allChains(order);
+  const settings = allSettings(order);
   const preference = preferenceIn(order, source.computer.id);
   const own = (id: string) => ({ ...namesOf(names.get(id)), ...saidOf(answers.get(id)) });
   return {
@@ -89,13 +92,35 @@ export function documentOf(order: Order, source: DocumentSource): OrderDocument 
         }),
       )
       .sort(byNameAndId),
+    ...(settings.length > 0
+      ? {
+          settings: settings
+            .map(
+              (setting): DocumentSetting => ({
+                id: setting.id,
+                name: setting.name,
+                plugin: setting.plugin,
+                format: setting.format,
+                ...given({
+                  bank: setting.bank,
+                  path: setting.path,
+                  identity: setting.identity,
+                  state: setting.state,
+                }),
+                ...own(setting.id),
+                ...kept[`setting ${setting.id}`],
+              }),
+            )
+            .sort(byNameAndId),
+        }
+      : {}),
     spellings: allSpellings(order)
       .map(({ spelling, vendor }) => ({ spelling, vendor }))
       .sort((a, b) => compareTexts(a.spelling, b.spelling)),
     ...(source.pictures && source.pictures.length > 0
       ? { pictures: source.pictures.toSorted((a, b) => compareTexts(a.id, b.id)) }
       : {}),
-    ...loadsOf(source),
+    ...loadsOf(order, source),
     ...kept[''],
   };
 }
@@ -141,9 +166,9 @@ function pluginsOf(order: Order, source: DocumentSource): DocumentPlugin[] {
   const copiesOf = grouped(source.copies.map((copy) => [copy.plugin ?? '', copy] as const));
   const isMeant = (id: string): boolean =>
     used.has(id) || (copiesOf.get(id) ?? []).some((copy) => said.has(copy.id));
-  const chains = new Set(allChains(order).map(({ id }) => id as string));
+  const others = thingsBeside(order);
   return source.plugins
-    .filter(({ id }) => isMeant(id) && !chains.has(id))
+    .filter(({ id }) => isMeant(id) && !others.has(id))
     .map(({ id, name, vendor, kind, types }) => ({
       id,
       name,
@@ -157,12 +182,24 @@ function pluginsOf(order: Order, source: DocumentSource): DocumentPlugin[] {
     .sort(byNameAndId);
 }
 
+/** Chains and settings: they stand in lists of their own. */
+const thingsBeside = (order: Order): Set<string> =>
+  new Set([...allChains(order), ...allSettings(order)].map(({ id }) => id as string));
+
 const pluginsOfLoads = (loads: readonly DocumentLoad[]): string[] =>
   loads.flatMap(({ plugin, after }) => [plugin, ...(after === undefined ? [] : [after])]);
 
-/** Oldest first. Loads of what the catalog does not know are left out. */
-function loadsOf({ loads = [], plugins }: DocumentSource): Pick<OrderDocument, 'loads'> {
-  const known = new Set<string>(plugins.map(({ id }) => id));
+/** Oldest first. Only plugins have loads there: what is in a chain, or has a setting, is loaded itself. */
+function loadsOf(
+  order: Order,
+  { loads = [], plugins, copies }: DocumentSource,
+): Pick<OrderDocument, 'loads'> {
+  const others = thingsBeside(order);
+  const used = usedIn(order);
+  const held = new Set(copies.map(({ plugin }) => plugin));
+  const known = new Set<string>(
+    plugins.map(({ id }) => id).filter((id) => !others.has(id) && (held.has(id) || used.has(id))),
+  );
   const told = loads
     .filter((load) => pluginsOfLoads([load]).every((id) => known.has(id)))
     .sort((a, b) => compareTexts(a.at, b.at) || compareTexts(a.plugin, b.plugin));

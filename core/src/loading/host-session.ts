@@ -1,7 +1,7 @@
 /** A host's session as a host knows it: rows of slots, each with a copy by what the disk tells of it. */
 import type { Format } from '../formats/found-copy.ts';
 import type { TrackKind } from './loadability.ts';
-import type { SlotId, TrackId } from '../id.ts';
+import type { PluginId, SlotId, TrackId } from '../id.ts';
 import type { Problem } from '../problem.ts';
 
 /** A copy as sessions name it: enough to find it again, or its like. */
@@ -13,6 +13,18 @@ export interface HostCopy {
   readonly vendor: string | null;
   /** The program file, where it is known. */
   readonly binary: string | null;
+  /** The saved setting that it is loaded with. */
+  readonly setting?: HostSetting;
+}
+
+/** A saved setting as a host is told of it: a file, for LV2 also the preset's URI, or a state it gave. */
+export interface HostSetting {
+  /** What it stands in the catalog as. */
+  readonly id: PluginId;
+  readonly name: string;
+  readonly path: string | null;
+  readonly identity: string | null;
+  readonly state: string | null;
 }
 
 /** A slot with what stands in it. */
@@ -22,6 +34,8 @@ export interface HostSlot {
   readonly isBypassed: boolean;
   /** Why nothing sounds here: the copy could not be opened. Null when it is open. */
   readonly problem: Problem | null;
+  /** What the host gives as the state of what stands here, opaque. */
+  readonly state?: string;
 }
 
 /** A track with its slots in order. */

@@ -128,6 +128,9 @@ export function whyNot(
   ) {
     return `its trial ended on ${said.licence.until}`;
   }
+  if (plugin.setting?.isGone) {
+    return 'its file is gone from the disk';
+  }
   if (plugin.chain || plugin.copies.some((copy) => whyNotCopy(copy, accepts) === null)) {
     return null;
   }
@@ -161,20 +164,31 @@ export function whyNotHere(plugin: Plugin, slot: SlotKind, known: Surroundings):
   if (reason !== null) {
     return reason;
   }
+  if (plugin.setting) {
+    const owner = plugin.setting.plugin;
+    const why = whyNotUnder(known.pluginOf(owner), slot, owner, known);
+    return why === null ? null : `its plugin ${plugin.setting.pluginName}: ${why}`;
+  }
   for (const [at, id] of (plugin.chain ?? []).entries()) {
     const member = known.pluginOf(id);
-    const why = member
-      ? whyNot(
-          member,
-          at === 0 || slot === 'note-effect' ? slot : 'effect',
-          known.saidOf(id),
-          known.accepts,
-          known.today,
-        )
-      : 'no longer in the catalog';
+    const why = whyNotUnder(
+      member,
+      at === 0 || slot === 'note-effect' ? slot : 'effect',
+      id,
+      known,
+    );
     if (why !== null) {
       return `its ${member?.name ?? 'plugin'}: ${why}`;
     }
   }
   return null;
 }
+
+/** Why a plugin that something else stands on cannot be loaded. */
+const whyNotUnder = (
+  plugin: Plugin | undefined,
+  slot: SlotKind,
+  id: string,
+  { saidOf, accepts, today }: Surroundings,
+): string | null =>
+  plugin ? whyNot(plugin, slot, saidOf(id), accepts, today) : 'no longer in the catalog';

@@ -143,9 +143,31 @@ export interface Chain {
   readonly plugins: readonly PluginId[];
 }
 
+/**
+ * A saved setting of a plugin of which something was made; its id is that of the plugin it stands in
+ * the catalog as. It is found again by format and identity, else by its path; one of the user's own
+ * has neither, but the state that the host gave.
+ */
+export interface Setting {
+  readonly table: 'setting';
+  readonly id: PluginId;
+  readonly name: string;
+  /** Whose setting it is. */
+  readonly plugin: PluginId;
+  readonly bank: string | null;
+  /** Only a copy of that format takes it. */
+  readonly format: Format;
+  readonly path: string | null;
+  /** The URI of an LV2 preset. */
+  readonly identity: string | null;
+  /** What the host gave, as it gave it. */
+  readonly state: string | null;
+}
+
 /** Any record of the order, told apart by `table`. */
 export type OrderRecord =
   | Chain
+  | Setting
   | Preference
   | Cabinet
   | Folder
@@ -186,6 +208,9 @@ export const pluginNamesIn = (order: Order, plugin: string): PluginNames | undef
 /** The chain with that id. */
 export const chainIn = (order: Order, plugin: string): Chain | undefined =>
   order.get(`chain/${plugin}`) as Chain | undefined;
+/** The setting with that id. */
+export const settingIn = (order: Order, plugin: string): Setting | undefined =>
+  order.get(`setting/${plugin}`) as Setting | undefined;
 /** What the user says of a plugin. */
 export const answerIn = (order: Order, plugin: string): Answer | undefined =>
   order.get(`answer/${plugin}`) as Answer | undefined;
@@ -225,6 +250,8 @@ export const allCopyAssignments = (order: Order): CopyAssignment[] =>
 export const allSpellings = (order: Order): Spelling[] => ofTable<Spelling>(order, 'spelling');
 /** All chains. */
 export const allChains = (order: Order): Chain[] => ofTable<Chain>(order, 'chain');
+/** All settings of which something was made. */
+export const allSettings = (order: Order): Setting[] => ofTable<Setting>(order, 'setting');
 /** All that plugins are called. */
 export const allPluginNames = (order: Order): PluginNames[] =>
   ofTable<PluginNames>(order, 'naming');

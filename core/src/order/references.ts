@@ -13,6 +13,7 @@ type RecordOf<T extends Table> = Extract<OrderRecord, { table: T }>;
 const plugins: { readonly [T in Table]: (record: RecordOf<T>) => readonly PluginId[] } = {
   // A chain stands in the catalog itself, under its own id.
   chain: (chain) => [chain.id, ...chain.plugins],
+  setting: (setting) => [setting.id, setting.plugin],
   preference: () => [],
   cabinet: () => [],
   folder: (folder) => [...folder.alwaysIn, ...folder.alwaysOut],
@@ -50,6 +51,12 @@ export function usedIn(order: Order): Set<PluginId> {
     ),
   );
 }
+
+/** A setting whose plugin is where it is now; it stays with one that is no more. */
+export const settingOf = (
+  record: RecordOf<'setting'>,
+  replaced: (id: PluginId) => PluginId | null,
+): RecordOf<'setting'> => ({ ...record, plugin: replaced(record.plugin) ?? record.plugin });
 
 /**
  * A record that lists plugins, with each replaced, or left out where null is given. Nothing is

@@ -1,5 +1,5 @@
 /** A plugin prepared for finding: the texts it is found by, taken apart once. */
-import type { Plugin } from '../catalog/plugin.ts';
+import type { Plugin, SettingFacts } from '../catalog/plugin.ts';
 import { wordsOf } from '../text/fold.ts';
 import { groupOf, typeName } from '../taxonomy/tree.ts';
 import { synonymsOf } from './synonyms.data.ts';
@@ -76,6 +76,17 @@ function textsOfType(type: string): readonly FoundText[] {
   return known;
 }
 
+const textsOfMake = ({ vendor, types }: Plugin): FoundText[] => [
+  ...(vendor === null ? [] : [textOf('vendor', vendor)]),
+  ...types.flatMap(textsOfType),
+];
+
+/** A setting is of its plugin as that is of its vendor. */
+const textsOfSetting = ({ pluginName, bank }: SettingFacts): FoundText[] => [
+  textOf('vendor', pluginName),
+  ...(bank === null ? [] : [textOf('tag', bank)]),
+];
+
 /** Prepares a plugin for finding. */
 export function entryOf(
   plugin: Plugin,
@@ -85,8 +96,7 @@ export function entryOf(
     ...(nickname === null ? [] : [textOf('nickname', nickname)]),
     ...(slotLabel === null ? [] : [textOf('slot label', slotLabel)]),
     textOf('name', plugin.name),
-    ...(plugin.vendor === null ? [] : [textOf('vendor', plugin.vendor)]),
-    ...plugin.types.flatMap(textsOfType),
+    ...(plugin.setting ? textsOfSetting(plugin.setting) : textsOfMake(plugin)),
     ...tags.map((tag) => textOf('tag', tag)),
   ];
   return { plugin, texts: texts.filter((text) => text.joined !== '') };

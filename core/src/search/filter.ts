@@ -9,7 +9,7 @@ import { isWithin, typeName } from '../taxonomy/tree.ts';
 
 /** What narrows the list; null is "any". */
 export interface Filter {
-  readonly kind: Kind | null;
+  readonly kind: Kind | 'setting' | null;
   /** A type or a group; a group includes its types; `none` for plugins without any. */
   readonly type: string | null;
   readonly vendor: string | null;
@@ -58,9 +58,16 @@ export function rowOf(plugin: Plugin, nickname: string | null, slotLabel: string
     plugin,
     nickname,
     text: fold(
-      [plugin.name, nickname ?? '', slotLabel ?? '', plugin.vendor ?? '', types, initials].join(
-        ' ',
-      ),
+      [
+        plugin.name,
+        nickname ?? '',
+        slotLabel ?? '',
+        plugin.vendor ?? '',
+        types,
+        initials,
+        plugin.setting?.pluginName ?? '',
+        plugin.setting?.bank ?? '',
+      ].join(' '),
     ),
   };
 }
@@ -84,7 +91,7 @@ export function narrow(
   const isFaceted = Object.keys(filter.facets).length > 0;
   return rows.filter(
     ({ plugin, text }) =>
-      (filter.kind === null || plugin.kind === filter.kind) &&
+      isOfKind(plugin, filter) &&
       (filter.type === null || hasType(plugin, filter.type)) &&
       (filter.vendor === null || (plugin.vendor ?? noVendor) === filter.vendor) &&
       (filter.format === null || plugin.copies.some((copy) => copy.format === filter.format)) &&
@@ -92,6 +99,15 @@ export function narrow(
       (!isFaceted || hasFacets(plugin, filter.facets, facts)) &&
       parts.every((part) => text.includes(part)),
   );
+}
+
+/** Settings are many: they stand in the list where they, a tag or a folder are asked for. */
+function isOfKind({ kind, setting }: Plugin, filter: Filter): boolean {
+  if (!setting) {
+    return filter.kind === null || kind === filter.kind;
+  }
+  const isAskedFor = (filter.facets.tag ?? filter.facets.folder) !== undefined;
+  return filter.kind === 'setting' || (filter.kind === null && isAskedFor);
 }
 
 const hasType = (plugin: Plugin, type: string): boolean =>

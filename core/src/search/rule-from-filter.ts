@@ -15,7 +15,7 @@ export function ruleFromFilter({
   facets,
 }: Filter): Rule | null {
   const lines: Line[] = [
-    ...(kind === null ? [] : [is('kind', kind)]),
+    ...(kind === null ? [] : [kind === 'setting' ? is('thing', kind) : is('kind', kind)]),
     ...(type === null ? [] : [type === 'none' ? alone('type') : is('type', type)]),
     ...(vendor === null ? [] : [vendor === noVendor ? alone('vendor') : is('vendor', vendor)]),
     ...(format === null ? [] : [is('format', format)]),

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { createSettingFinder, type FindableSetting } from './settings.ts';
 
 const setting = (name: string, plugin: string, bank: string | null = null): FindableSetting => ({
-  name,
+  names: [name],
   bank,
   pluginNames: [plugin],
 });
@@ -13,7 +13,9 @@ const finder = createSettingFinder([
   setting('Näss', 'Bosunmark Plate'),
 ]);
 const names = (letters: string): string[] =>
-  finder.find(letters, 10).map(({ name, pluginNames }) => `${name} of ${pluginNames[0] ?? ''}`);
+  finder
+    .find(letters, 10)
+    .map(({ names: [name = ''], pluginNames }) => `${name} of ${pluginNames[0] ?? ''}`);
 
 describe('settings by letters', () => {
   it('are found by their own name, and by it with that of their plugin or bank', () => {
@@ -28,4 +30,30 @@ describe('settings by letters', () => {
     expect(names('')).toEqual([]);
     expect(names('plate snare fog')).toEqual([]);
   });
+});
+
+it('finds among 20,000 what looking at each of them finds', () => {
+  const words = ['snare', 'plate', 'dark', 'hall', 'eel', 'heron', 'loft', 'näss', 'old', 'bell'];
+  const word = (n: number): string => words[n % words.length] ?? '';
+  const all = Array.from({ length: 20_000 }, (_, n) =>
+    setting(
+      `${word(n * 7)} ${word(n >> 3)} ${n % 50}`,
+      `${word(n % 13)} ${word(n % 29)}`,
+      n % 4 === 0 ? word(n >> 2) : null,
+    ),
+  );
+  const { find } = createSettingFinder(all);
+  const begins = (texts: readonly string[], asked: string): boolean =>
+    texts.some((text) => text.split(' ').some((one) => one.replace('ä', 'a').startsWith(asked)));
+  for (const asked of [['sna'], ['plate', 'sn'], ['nass', 'old', '1'], ['heron', 'heron']]) {
+    const slow = all.filter(({ names, bank, pluginNames }) => {
+      const own = asked.filter((one) => begins(names, one));
+      return (
+        own.length > 0 &&
+        asked.every((one) => own.includes(one) || begins([...pluginNames, bank ?? ''], one))
+      );
+    });
+    expect(find(asked.join(' '), 30_000)).toHaveLength(slow.length);
+    expect(new Set(find(asked.join(' '), 30_000))).toEqual(new Set(slow));
+  }
 });

@@ -1,9 +1,13 @@
 /** Finding saved settings by letters: “plate snare” finds the setting *snare* of the plate plugin. */
-import { compareNames, fold, wordsOf } from '../text/fold.ts';
+import type { Plugin } from '../catalog/plugin.ts';
+import { compareTexts, fold, wordsOf } from '../text/fold.ts';
+import { Texts } from '../text/text-index.ts';
+import type { Hit } from './finder.ts';
 
 /** What of a setting is looked at. */
 export interface FindableSetting {
-  readonly name: string;
+  /** What it is called; its own words. */
+  readonly names: readonly string[];
   readonly bank: string | null;
   /** What its plugin is called, nickname included. */
   readonly pluginNames: readonly string[];
@@ -11,19 +15,9 @@ export interface FindableSetting {
 
 /** Settings made ready to be found. */
 export interface SettingFinder<S> {
-  /** The best first; no more than `limit`. */
-  readonly find: (letters: string, limit: number) => S[];
+  /** The best first; no more than `limit`, and of these only such as `isAmong` lets through. */
+  readonly find: (letters: string, limit: number, isAmong?: (setting: S) => boolean) => S[];
 }
-
-interface Ready<S> {
-  readonly setting: S;
-  readonly name: string;
-  readonly nameWords: readonly string[];
-  readonly otherWords: readonly string[];
-}
-
-const foldedWords = (texts: readonly string[]): string[] =>
-  texts.flatMap((text) => wordsOf(text).map(fold));
 
 /**
  * Every word of the letters has to begin a word of the setting’s name, its bank or its plugin’s name,
@@ -31,35 +25,137 @@ const foldedWords = (texts: readonly string[]): string[] =>
  * whose own name meets more words come first, then those whose name begins with the letters.
  */
 export function createSettingFinder<S extends FindableSetting>(
-  settings: readonly S[],
+  unsorted: readonly S[],
 ): SettingFinder<S> {
-  const ready = settings.map(
-    (setting): Ready<S> => ({
-      setting,
-      name: fold(setting.name),
-      nameWords: foldedWords([setting.name]),
-      otherWords: foldedWords([...setting.pluginNames, setting.bank ?? '']),
-    }),
-  );
+  const ready = unsorted
+    .map((setting) => ({ setting, starts: setting.names.map(spaced) }))
+    .sort((a, b) => compareTexts(a.starts[0] ?? '', b.starts[0] ?? ''));
+  const own = new Texts();
+  const others = new Texts();
+  for (const [at, { setting }] of ready.entries()) {
+    enter(own, at, setting.names);
+    enter(others, at, [...setting.pluginNames, setting.bank ?? '']);
+  }
+  const counted = new Counted(ready.length);
   return {
-    find: (letters, limit) => {
-      const asked = foldedWords([letters]);
+    find: (letters, limit, isAmong = () => true) => {
+      const asked = [...new Set(foldedWords(letters))];
       if (asked.length === 0) {
         return [];
       }
-      const whole = fold(letters.trim());
-      return ready
-        .flatMap((one) => {
-          const own = asked.filter((word) => one.nameWords.some((w) => w.startsWith(word)));
-          const isMet = asked.every(
-            (word) => own.includes(word) || one.otherWords.some((w) => w.startsWith(word)),
-          );
-          const points = 2 * own.length + Number(one.name.startsWith(whole));
-          return isMet && own.length > 0 ? [{ setting: one.setting, points }] : [];
-        })
-        .sort((a, b) => b.points - a.points || compareNames(a.setting.name, b.setting.name))
-        .slice(0, limit)
-        .map(({ setting }) => setting);
+      const whole = spaced(letters);
+      return counted
+        .meeting(asked, own, others)
+        .map(({ at, points }) => ({
+          at,
+          points: 2 * points + Number(ready[at]?.starts.some((name) => name.startsWith(whole))),
+        }))
+        .sort((a, b) => b.points - a.points || a.at - b.at)
+        .flatMap(({ at }) => ready[at]?.setting ?? [])
+        .filter(isAmong)
+        .slice(0, limit);
     },
   };
+}
+
+const foldedWords = (text: string): string[] => wordsOf(text).map(fold);
+const spaced = (text: string): string => foldedWords(text).join(' ');
+
+function enter(texts: Texts, at: number, names: readonly string[]): void {
+  for (const word of names.flatMap(foldedWords)) {
+    texts.add(at, word);
+  }
+}
+
+/** Counts, for a few words, how many of them each setting meets; used again for each search. */
+class Counted {
+  readonly #own: Uint8Array;
+  readonly #met: Uint8Array;
+  /** Up to which word, counted from 1, a setting was looked at. */
+  readonly #ownUntil: Uint8Array;
+  readonly #metUntil: Uint8Array;
+
+  constructor(size: number) {
+    this.#own = new Uint8Array(size);
+    this.#met = new Uint8Array(size);
+    this.#ownUntil = new Uint8Array(size);
+    this.#metUntil = new Uint8Array(size);
+  }
+
+  /** Settings that meet every word, one at least with a word of their own; points are those. */
+  meeting(asked: readonly string[], own: Texts, others: Texts): { at: number; points: number }[] {
+    for (const counts of [this.#own, this.#met, this.#ownUntil, this.#metUntil]) {
+      counts.fill(0);
+    }
+    for (const [number, word] of asked.slice(0, mostWords).entries()) {
+      own.beginning(word, (positions) => {
+        for (const at of positions) {
+          this.#count(this.#own, this.#ownUntil, at, number + 1);
+          this.#count(this.#met, this.#metUntil, at, number + 1);
+        }
+      });
+      others.beginning(word, (positions) => {
+        for (const at of positions) {
+          this.#count(this.#met, this.#metUntil, at, number + 1);
+        }
+      });
+    }
+    const wanted = Math.min(asked.length, mostWords);
+    const found: { at: number; points: number }[] = [];
+    for (let at = 0; at < this.#met.length; at += 1) {
+      const points = this.#own[at] ?? 0;
+      if (points > 0 && this.#met[at] === wanted) {
+        found.push({ at, points });
+      }
+    }
+    return found;
+  }
+
+  /** A word counts once, however many words of the setting it begins. */
+  #count(counts: Uint8Array, until: Uint8Array, at: number, number: number): void {
+    if (until[at] !== number) {
+      until[at] = number;
+      counts[at] = (counts[at] ?? 0) + 1;
+    }
+  }
+}
+
+/** Words that are looked for; what is typed beyond them says nothing more. */
+const mostWords = 20;
+
+/** A setting of the catalog, ready to be found. */
+export interface FindableThing extends FindableSetting {
+  readonly thing: Plugin;
+}
+
+/** A setting with the names it and its plugin were given. */
+export const findableSetting = (
+  thing: Plugin,
+  nicknameOf: (id: string) => string | null,
+): FindableThing => {
+  const named = (name: string, id: string): string[] => {
+    const nickname = nicknameOf(id);
+    return nickname === null ? [name] : [nickname, name];
+  };
+  return {
+    thing,
+    bank: thing.setting?.bank ?? null,
+    names: named(thing.name, thing.id),
+    pluginNames: named(thing.setting?.pluginName ?? '', thing.setting?.plugin ?? ''),
+  };
+};
+
+/** Settings shown beside plugins: so few that they flood nothing. */
+export const settingsShown = 3;
+
+/** Hits with the settings that were found behind them; of so many in all, they have their places. */
+export function withSettings(
+  hits: readonly Hit[],
+  settings: readonly FindableThing[],
+  limit: number,
+): Hit[] {
+  const found = settings
+    .filter(({ thing }) => hits.every(({ plugin }) => plugin.id !== thing.id))
+    .map(({ thing }): Hit => ({ plugin: thing, score: 0, because: '' }));
+  return [...hits.slice(0, Math.max(1, limit - found.length)), ...found].slice(0, limit);
 }

@@ -15,6 +15,7 @@ import { Opening1763900000012 } from './migrations/0012-opening.ts';
 import { Points1763900000013 } from './migrations/0013-points.ts';
 import { PutOff1763900000014 } from './migrations/0014-put-off.ts';
 import { Settings1763900000015 } from './migrations/0015-settings.ts';
+import { KeptSettings1763900000016 } from './migrations/0016-kept-settings.ts';
 import { SetupError } from './setup-error.ts';
 import { tables } from './tables.ts';
 
@@ -44,6 +45,7 @@ export const migrations = [
   Points1763900000013,
   PutOff1763900000014,
   Settings1763900000015,
+  KeptSettings1763900000016,
 ];
 
 /**

@@ -77,6 +77,18 @@ export interface ChainRow {
   plugins: readonly string[];
 }
 
+/** A row of the table `setting`. */
+export interface SettingRow {
+  pluginId: string;
+  name: string;
+  ownerId: string;
+  bank: string | null;
+  format: Format;
+  path: string | null;
+  identity: string | null;
+  state: string | null;
+}
+
 /** A row of the table `answer`. */
 export interface AnswerRow {
   pluginId: string;
@@ -177,6 +189,18 @@ export const ChainTable = schema<ChainRow>('chain', {
   name: text,
   kind: text,
   plugins: json,
+});
+
+/** The table `setting`. */
+export const SettingTable = schema<SettingRow>('setting', {
+  pluginId: toRow('setting', 'plugin', 'plugin_id', 'NO ACTION', primary),
+  name: text,
+  ownerId: toRow('setting', 'plugin', 'owner_id', 'NO ACTION'),
+  bank: maybeText,
+  format: text,
+  path: maybeText,
+  identity: maybeText,
+  state: maybeText,
 });
 
 /** The table `answer`. */

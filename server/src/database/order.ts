@@ -10,6 +10,7 @@ import {
   type OrderChange,
   type OrderRecord,
   type PluginId,
+  type Setting,
   type SpellingId,
 } from '@clever-drawer/core';
 import { insertMany, toJsonb } from './bulk.ts';
@@ -22,6 +23,7 @@ import {
   NamingTable,
   PlacementTable,
   PreferenceTable,
+  SettingTable,
   SpellingTable,
   type AnswerRow,
   type BelongingRow,
@@ -31,6 +33,7 @@ import {
   type NamingRow,
   type PlacementRow,
   type PreferenceRow,
+  type SettingRow,
   type SpellingRow,
 } from './order-tables.ts';
 
@@ -60,6 +63,12 @@ export async function readOrder(manager: EntityManager, computer: string): Promi
       JOIN plugin p ON p.id = c.plugin_id WHERE p.computer_id = $1`,
     [computer],
   );
+  const settings: SettingRow[] = await manager.query(
+    `SELECT s.plugin_id "pluginId", s.name, s.owner_id "ownerId", s.bank, s.format, s.path,
+      s.identity, s.state FROM setting s JOIN plugin p ON p.id = s.plugin_id
+      WHERE p.computer_id = $1`,
+    [computer],
+  );
   const preference = await findPreference(manager, computer);
   const said: OrderRecord[] = [
     ...(preference ? [fromPreference(preference)] : []),
@@ -73,6 +82,7 @@ export async function readOrder(manager: EntityManager, computer: string): Promi
     ...placements.map(fromPlacement),
     ...namings.map(fromNaming),
     ...chains.map(fromChain),
+    ...settings.map(fromSetting),
     ...said,
   ]);
 }
@@ -164,6 +174,20 @@ const fromChain = (row: ChainRow): OrderRecord => ({
   kind: row.kind,
   plugins: row.plugins.map((id) => asId<PluginId>(id)),
 });
+const fromSetting = ({ pluginId, ownerId, ...row }: SettingRow): Setting => ({
+  table: 'setting',
+  id: asId(pluginId),
+  plugin: asId(ownerId),
+  ...row,
+});
+/** A setting of which something was made. */
+export const findKeptSetting = async (
+  manager: EntityManager,
+  id: string,
+): Promise<Setting | null> => {
+  const row = await manager.getRepository(SettingTable).findOneBy({ pluginId: id });
+  return row && fromSetting(row);
+};
 /** The record of a row. */
 export const fromAnswer = ({ pluginId, ...row }: AnswerRow): Answer => ({
   table: 'answer',
@@ -225,6 +249,7 @@ async function remove(manager: EntityManager, records: readonly OrderRecord[]): 
     placement: 'id',
     naming: 'plugin_id',
     chain: 'plugin_id',
+    setting: 'plugin_id',
     answer: 'plugin_id',
     belonging: 'copy_id',
     spelling: 'id',
@@ -271,6 +296,9 @@ async function update(manager: EntityManager, record: OrderRecord): Promise<void
       await manager
         .getRepository(ChainTable)
         .update({ pluginId: record.id }, { name: record.name, plugins: record.plugins });
+      return;
+    case 'setting':
+      await manager.getRepository(SettingTable).save(toSetting(record));
       return;
     case 'answer':
       await manager.getRepository(AnswerTable).save(toAnswer(record));
@@ -337,6 +365,17 @@ const toPlacement = (r: Of<'placement'>): PlacementRow => ({
   position: r.position,
 });
 
+const toSetting = ({ id, plugin, ...r }: Of<'setting'>): SettingRow => ({
+  pluginId: id,
+  ownerId: plugin,
+  name: r.name,
+  bank: r.bank,
+  format: r.format,
+  path: r.path,
+  identity: r.identity,
+  state: r.state,
+});
+
 const toAnswer = ({
   id,
   kind,
@@ -384,6 +423,7 @@ async function add(
     await insertMany(manager, FolderTable, level.map(toFolder));
   }
   await makeChains(manager, computer, of('chain'));
+  await makeSettings(manager, computer, of('setting'));
   await insertMany(manager, PlacementTable, of('placement').map(toPlacement));
   await insertMany(
     manager,
@@ -428,16 +468,7 @@ async function makeChains(
   computer: string,
   chains: readonly Of<'chain'>[],
 ): Promise<void> {
-  if (chains.length === 0) {
-    return;
-  }
-  await manager.query(
-    `INSERT INTO plugin (id, computer_id, name, vendor, kind, types, arrived_at, is_remembered)
-      SELECT c.id, $2, c.name, NULL, c.kind, '[]', now(), true
-      FROM jsonb_to_recordset($1::jsonb) AS c (id uuid, name text, kind text)
-      ON CONFLICT (id) DO NOTHING`,
-    [toJsonb(chains), computer],
-  );
+  await standInCatalog(manager, computer, chains);
   await insertMany(
     manager,
     ChainTable,
@@ -445,6 +476,37 @@ async function makeChains(
       (r): ChainRow => ({ pluginId: r.id, name: r.name, kind: r.kind, plugins: r.plugins }),
     ),
   );
+}
+
+/** So does a setting. */
+async function makeSettings(
+  manager: EntityManager,
+  computer: string,
+  settings: readonly Of<'setting'>[],
+): Promise<void> {
+  await standInCatalog(
+    manager,
+    computer,
+    settings.map(({ id, name }) => ({ id, name, kind: 'unknown' })),
+  );
+  await insertMany(manager, SettingTable, settings.map(toSetting));
+}
+
+/** A plugin without copies for each of these that has none yet. */
+export async function standInCatalog(
+  manager: EntityManager,
+  computer: string,
+  things: readonly { readonly id: string; readonly name: string; readonly kind: string }[],
+): Promise<void> {
+  if (things.length > 0) {
+    await manager.query(
+      `INSERT INTO plugin (id, computer_id, name, vendor, kind, types, arrived_at, is_remembered)
+        SELECT c.id, $2, c.name, NULL, c.kind, '[]', now(), true
+        FROM jsonb_to_recordset($1::jsonb) AS c (id uuid, name text, kind text)
+        ON CONFLICT (id) DO NOTHING`,
+      [toJsonb(things), computer],
+    );
+  }
 }
 
 /** A part of a plugin that becomes one of its own starts with what its plugin is; sorting tells more. */

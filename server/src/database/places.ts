@@ -51,6 +51,19 @@ export async function changePlaceRow(
   return (affected ?? 0) > 0;
 }
 
+/** Saved settings by place id. */
+export async function countSettingsByPlace(
+  manager: EntityManager,
+  computer: string,
+): Promise<Map<string, number>> {
+  const rows: { placeId: string; settings: number }[] = await manager.query(
+    `SELECT place_id "placeId", sum(jsonb_array_length(settings))::int settings
+       FROM setting_file WHERE computer_id = $1 GROUP BY place_id`,
+    [computer],
+  );
+  return new Map(rows.map(({ placeId, settings }) => [placeId, settings]));
+}
+
 /** Copies and failed copies by place id. */
 export async function countByPlace(
   manager: EntityManager,

@@ -1,5 +1,7 @@
 /** Saved settings, by the files that they stand in. */
+import { createHash } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
+import type { PluginSetting, WaitingSetting } from '@clever-drawer/core';
 import type { FoundSetting } from '@clever-drawer/core/readers';
 import { insertMany } from './bulk.ts';
 import { SettingFileTable, type SettingFileRow } from './setting-tables.ts';
@@ -35,14 +37,31 @@ const isFor = `copy.format = setting->>'format' AND setting->>'plugin' =
 /** Settings that were read and say a name. */
 const isSound = `setting->>'status' = 'ok' AND setting->>'name' IS NOT NULL`;
 
+/**
+ * A setting that is found again has the id it had before: it is made of what names it, LV2's and
+ * LADSPA's its URI, else its file.
+ */
+const settingId = `md5(concat_ws(E'\\n', setting_file.computer_id::text, setting->>'format', setting->>'plugin',
+  coalesce(setting->>'identity', concat_ws(E'\\n', setting->>'path', setting->>'name'))))::uuid`;
+
+/** That id of a setting with a URI, of which no scan told yet: when it comes, it is the same. */
+export function settingIdOf(
+  computer: string,
+  { format, plugin, identity }: { format: string; plugin: string; identity: string },
+): string {
+  const text = [computer, format, plugin, identity].join('\n');
+  const hex = createHash('md5').update(text).digest('hex');
+  return hex.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, '$1-$2-$3-$4-$5');
+}
+
 /** The settings for any copy of a plugin, in the order of their files. */
 export const settingsFor = (
   manager: EntityManager,
   computer: string,
   plugin: string,
-): Promise<{ setting: FoundSetting & { readonly name: string } }[]> =>
+): Promise<{ id: string; setting: FoundSetting & { readonly name: string } }[]> =>
   manager.query(
-    `SELECT setting FROM setting_file, jsonb_array_elements(settings) WITH ORDINALITY s (setting, n)
+    `SELECT ${settingId} id, setting FROM setting_file, jsonb_array_elements(settings) WITH ORDINALITY s (setting, n)
       WHERE computer_id = $1 AND ${isSound} AND EXISTS (SELECT FROM copy
         WHERE copy.computer_id = $1 AND copy.plugin_id = $2 AND ${isFor})
       ORDER BY path, n`,
@@ -51,17 +70,51 @@ export const settingsFor = (
 
 /** The most settings that are told at once; far above any studio. */
 const most = 50_000;
+/** The most that are listed as waiting. */
+const mostWaiting = 1_000;
 
-/** All settings whose plugin is in the catalog, each once. */
+/** A setting whose plugin is in the catalog. */
+export type SettingHere = Omit<PluginSetting, 'id' | 'plugin'> & { id: string; plugin: string };
+
+const here = `SELECT DISTINCT ON (id) ${settingId} id, copy.plugin_id plugin, setting->>'name' name,
+    setting->>'bank' bank, copy.format, setting->>'path' path, setting->>'identity' identity
+  FROM setting_file, jsonb_array_elements(settings) s (setting), copy
+  WHERE setting_file.computer_id = $1 AND ${isSound} AND copy.computer_id = $1
+    AND copy.plugin_id IS NOT NULL AND ${isFor}`;
+
+/** All settings whose plugin is in the catalog, each once, by name. */
 export const settingsOfPlugins = (
   manager: EntityManager,
   computer: string,
-): Promise<{ plugin: string; name: string; bank: string | null }[]> =>
+): Promise<SettingHere[]> =>
   manager.query(
-    `SELECT DISTINCT copy.plugin_id plugin, setting->>'name' name, setting->>'bank' bank
-      FROM setting_file, jsonb_array_elements(settings) s (setting), copy
-      WHERE setting_file.computer_id = $1 AND ${isSound} AND copy.computer_id = $1
-        AND copy.plugin_id IS NOT NULL AND ${isFor}
-      ORDER BY 2, 3, 1 LIMIT ${most}`,
+    `SELECT * FROM (${here} ORDER BY id, copy.id) h ORDER BY name, bank, id LIMIT ${most}`,
+    [computer],
+  );
+
+/** Those of some ids. */
+export const settingsByIds = (
+  manager: EntityManager,
+  computer: string,
+  ids: readonly string[],
+): Promise<SettingHere[]> =>
+  manager.query(`SELECT * FROM (${here} ORDER BY id, copy.id) h WHERE id = ANY($2::uuid[])`, [
+    computer,
+    ids,
+  ]);
+
+/** Settings of no plugin that is in the catalog: they wait for it. */
+export const waitingSettings = (
+  manager: EntityManager,
+  computer: string,
+): Promise<WaitingSetting[]> =>
+  manager.query(
+    `SELECT setting->>'format' format, setting->>'name' name, setting->>'bank' bank,
+      setting->>'path' path, setting->>'plugin' plugin, setting->>'pluginName' "pluginName",
+      setting->>'vendor' vendor
+      FROM setting_file, jsonb_array_elements(settings) s (setting)
+      WHERE computer_id = $1 AND ${isSound} AND NOT EXISTS (SELECT FROM copy
+        WHERE copy.computer_id = $1 AND copy.plugin_id IS NOT NULL AND ${isFor})
+      ORDER BY 7, 6, 2, 4 LIMIT ${mostWaiting}`,
     [computer],
   );

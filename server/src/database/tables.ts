@@ -17,6 +17,7 @@ import {
   BelongingTable,
   SpellingTable,
   PreferenceTable,
+  SettingTable,
   ChangeTable,
 } from './order-tables.ts';
 import { JournalTable, PointTable } from './point-tables.ts';
@@ -36,6 +37,7 @@ export const tables = [
   PlacementTable,
   NamingTable,
   ChainTable,
+  SettingTable,
   AnswerTable,
   BelongingTable,
   SpellingTable,

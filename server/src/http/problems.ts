@@ -66,6 +66,7 @@ const statuses: Record<ProblemCode, number> = {
   'host-format': 409,
   'host-bits': 409,
   'host-file-missing': 409,
+  'host-setting-missing': 409,
   'host-wrong-machine': 409,
   'host-no-program': 409,
   'host-no-licence': 409,

@@ -344,7 +344,7 @@ describe('plugins that misbehave', () => {
     ['exit-0', 'crashed', 'exit status 0'],
     ['exit-1', 'crashed', 'exit status 1'],
     ['hang-at-load', 'timed-out', '8 seconds'],
-    ['ignore-signals', 'timed-out', '4 seconds'],
+    ['ignore-signals', 'timed-out', '8 seconds'],
     ['eat-memory', 'crashed', ''],
     ['kill-group', 'crashed', ''],
     ['none', 'refused', 'it holds no plugin'],

@@ -161,6 +161,10 @@ const commands: Readonly<Record<string, Command>> = {
         one.path ?? '',
         one.because,
       );
+      if (one.setting) {
+        const { name, identity, path, state } = one.setting;
+        answer('/clever-drawer/found/setting', at + 1, name, identity ?? path ?? '', state ?? '');
+      }
       for (const member of one.chain ?? []) {
         answer(
           '/clever-drawer/found/in',

@@ -20,6 +20,7 @@ import type {
   OpeningWish,
   PlaceView,
   PluginSetting,
+  WaitingSetting,
   PluginView,
   PointComparison,
   PointsView,
@@ -155,6 +156,7 @@ export function clientFor(computer: string) {
     pictureAddress: (copy: string) => `/api/${at(`copies/${copy}/picture`)}`,
     sort: () => call<SortView>('GET', at('sort')),
     settings: () => call<PluginSetting[]>('GET', at('settings')),
+    waitingSettings: () => call<WaitingSetting[]>('GET', at('settings/waiting')),
     plugin: (plugin: string) => call<PluginView>('GET', at(`plugins/${plugin}`)),
     addPicture: (picture: Blob) =>
       send<{ id: string }>('POST', at('pictures'), picture, 'application/octet-stream'),

@@ -2,21 +2,12 @@
  * Ctrl+K: any plugin, saved setting, folder, cabinet, vendor, tag, screen or act by a few letters. Plugins are found
  * as in Load; only what is shown is made.
  */
-import { useQuery } from '@tanstack/react-query';
-import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
-import {
-  createSettingFinder,
-  habitsOf,
-  noUse,
-  type FindableSetting,
-  type Folder,
-  type Plugin,
-  type SettingFinder,
-} from '@clever-drawer/core';
+import { habitsOf, noUse, type FindableThing, type Folder, type Plugin } from '@clever-drawer/core';
 import { taggedWith } from '../annotate/tagged-with.ts';
-import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
-import { useFinder } from '../studio/use-finder.ts';
+import { useArrangement, useCatalog } from '../studio/contexts.ts';
+import { useFinder, useSettingFinder } from '../studio/use-finder.ts';
+import { ofWhat } from '../ui/of-what.ts';
 import { Kbd } from '../ui/kbd.tsx';
 import { ranked, type Rankable } from '../ui/model/ranked.ts';
 import { Picker, type Choice } from '../ui/picker.tsx';
@@ -53,12 +44,13 @@ export function FindAnything({ onClose, doable }: Props) {
     void navigate(path);
   };
   const places = usePlaces(go);
-  const settings = useSettings();
+  const settings = useSettingFinder();
   const folders = arrangement.folders
     .filter((folder) => folder.form !== 'divider')
     .map((folder) => ({ text: folder.name, folder }));
+  const isNoSetting = ({ setting }: Plugin): boolean => setting === undefined;
   const pluginsFor = (letters: string): Choice[] =>
-    (finder?.find(letters, noHabits, pluginsShown).hits ?? []).map(({ plugin }) =>
+    (finder?.find(letters, noHabits, pluginsShown, isNoSetting).hits ?? []).map(({ plugin }) =>
       pluginChoice(plugin, nameOf(plugin), go(`/plugin/${plugin.id}`)),
     );
   const search = (typed: string): Choice[] => {
@@ -73,7 +65,7 @@ export function FindAnything({ onClose, doable }: Props) {
         .map(({ folder }) => folderChoice(folder, go(`/file?open=${folder.id}`))),
       ...asked.map(placeChoice),
       ...(settings?.find(letters, othersShown) ?? []).map((setting) =>
-        settingChoice(setting, go(`/plugin/${setting.plugin}`)),
+        settingChoice(setting, go(`/plugin/${setting.thing.id}`)),
       ),
     ];
     // A plugin that has just these letters as its name stands in front of all, as in Load.
@@ -124,54 +116,13 @@ function usePlaces(go: (path: string) => () => void): Place[] {
   ];
 }
 
-/** A setting, with what its plugin is called. */
-interface NamedSetting extends FindableSetting {
-  readonly plugin: string;
-  readonly pluginName: string;
-}
-
-/** Saved settings of plugins; null until they are there. */
-function useSettings(): SettingFinder<NamedSetting> | null {
-  const { client } = useComputer();
-  const { pluginById } = useCatalog();
-  const { nameOf } = useArrangement();
-  const { data } = useQuery({ queryKey: ['settings', client.computer], queryFn: client.settings });
-  return useMemo(
-    () =>
-      data
-        ? createSettingFinder(
-            data.flatMap((setting): NamedSetting[] => {
-              const plugin = pluginById.get(setting.plugin);
-              return plugin
-                ? [
-                    {
-                      ...setting,
-                      pluginName: nameOf(plugin),
-                      pluginNames: [plugin.name, nameOf(plugin)],
-                    },
-                  ]
-                : [];
-            }),
-          )
-        : null,
-    [data, pluginById, nameOf],
-  );
-}
-
-const settingChoice = (
-  { name, bank, plugin, pluginName }: NamedSetting,
-  take: () => void,
-): Choice => ({
-  id: `setting ${plugin} ${bank ?? ''} ${name}`,
+const settingChoice = ({ thing, names: [name = ''] }: FindableThing, take: () => void): Choice => ({
+  id: `setting ${thing.id}`,
   text: name,
   take,
   show: (
     <>
-      {name}{' '}
-      <span className="text-soft">
-        setting of {pluginName}
-        {bank !== null && `, ${bank}`}
-      </span>
+      {name} <span className="text-soft">{ofWhat(thing)}</span>
     </>
   ),
 });

@@ -6,7 +6,7 @@ import { X } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
-import { sayRule, type Folder, type Placement, type PluginId } from '@clever-drawer/core';
+import { plural, sayRule, type Folder, type Placement, type PluginId } from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { sortingNames } from './sorting-names.ts';
 import { FolderForm } from './folder-form-later.ts';
@@ -128,12 +128,16 @@ interface OpenHeadProps {
 
 function OpenHead({ folder, members, acts }: OpenHeadProps) {
   const { arrangement } = useArrangement();
+  const { pluginById } = useCatalog();
   const { act } = useActs();
+  const settings = members.filter((id) => pluginById.get(id)?.setting).length;
   return (
     <div className="open-head">
       <span className={`label ${folder.form === 'smart' ? 'smart' : ''}`}>{folder.name}</span>
       <span className="text-soft">
-        {folder.rule ? sayRule(folder.rule, arrangement.rules.words) : countWords(members.length)}
+        {folder.rule
+          ? sayRule(folder.rule, arrangement.rules.words)
+          : countWords(members.length, settings)}
         {folder.sortedBy && (
           <>
             {' '}
@@ -238,5 +242,9 @@ const intoView = (element: HTMLElement | null): void => {
   element?.scrollIntoView({ block: 'nearest' });
 };
 
-const countWords = (plugins: number): string =>
-  plugins === 1 ? 'One plugin' : `${plugins} plugins`;
+/** "3 plugins", or with settings among them "2 plugins, 5 settings". */
+const countWords = (things: number, settings: number): string =>
+  [
+    ...(things > settings || settings === 0 ? [plural(things - settings, 'plugin')] : []),
+    ...(settings > 0 ? [plural(settings, 'setting')] : []),
+  ].join(', ');

@@ -5,9 +5,10 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { GripVertical, X } from 'lucide-react';
 import { Button } from 'react-bootstrap';
-import type { Folder, Placement, Plugin } from '@clever-drawer/core';
+import { faceOf, type Folder, type Placement, type Plugin } from '@clever-drawer/core';
 import { useActs, useArrangement } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
+import { ofWhat } from '../ui/of-what.ts';
 import { runCommand, type Command } from '../ui/commands.ts';
 import { chord } from '../ui/keys.ts';
 import { useNotices } from '../ui/notices.tsx';
@@ -63,10 +64,10 @@ export function PlacedPlugin({
       ) : (
         <span />
       )}
-      <Faceplate seed={plugin.id} width={34} />
+      <Faceplate seed={faceOf(plugin)} width={34} />
       <span className="names">
         <span className="name">{nameOf(plugin)}</span>
-        <span className="vendor">{reason ?? plugin.vendor ?? 'no vendor named'}</span>
+        <span className="vendor">{reason ?? ofWhat(plugin)}</span>
       </span>
       {(placement !== undefined || isSmart) && (
         <TakeOut isSmart={isSmart} plugin={plugin} folder={folder} takeOut={takeOut} />

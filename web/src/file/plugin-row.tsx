@@ -2,8 +2,17 @@
 import { useDraggable } from '@dnd-kit/core';
 import { Check } from 'lucide-react';
 import { memo, type ReactNode } from 'react';
-import { isPresent, typeName, type Folder, type Plugin, type Row, day } from '@clever-drawer/core';
+import {
+  faceOf,
+  isPresent,
+  typeName,
+  type Folder,
+  type Plugin,
+  type Row,
+  day,
+} from '@clever-drawer/core';
 import { Faceplate } from '../ui/faceplate.tsx';
+import { ofWhat } from '../ui/of-what.ts';
 
 export interface RowProps {
   readonly row: Row;
@@ -64,7 +73,7 @@ export const PluginRow = memo(function RowOfPlugin(props: RowProps) {
   const { plugin, nickname } = props.row;
   return (
     <Option props={props} className="plugin-row">
-      <Faceplate seed={plugin.id} picture={props.picture} />
+      <Faceplate seed={faceOf(plugin)} picture={props.picture} />
       <span className="names">
         <span className="name">
           {props.isFavourite && <span className="ribbon" role="img" aria-label="favourite" />}
@@ -75,7 +84,7 @@ export const PluginRow = memo(function RowOfPlugin(props: RowProps) {
           {props.slotLabel !== null && <span className="label small">{props.slotLabel}</span>}
           {props.isHidden && <span className="original">hidden from loading</span>}
         </span>
-        <span className="vendor">{plugin.vendor ?? 'no vendor named'}</span>
+        <span className="vendor">{ofWhat(plugin)}</span>
       </span>
       <span className="types">
         {plugin.types.length > 0 ? (
@@ -126,12 +135,12 @@ export const PluginCard = memo(function CardOfPlugin(props: RowProps) {
   const { plugin, nickname } = props.row;
   return (
     <Option props={props} className="plugin-card">
-      <Faceplate seed={plugin.id} picture={props.picture} width={140} />
+      <Faceplate seed={faceOf(plugin)} picture={props.picture} width={140} />
       <span className="name">
         {props.isFavourite && <span className="ribbon" role="img" aria-label="favourite" />}
         {nickname ?? plugin.name}
       </span>
-      <span className="vendor">{plugin.vendor ?? 'no vendor named'}</span>
+      <span className="vendor">{ofWhat(plugin)}</span>
       <span className="text-soft">
         {plugin.types[0] === undefined ? 'no type' : typeName(plugin.types[0])}
       </span>
@@ -191,6 +200,9 @@ export function ago(time: string | undefined, now: number): string {
 function Whereabouts({ plugin }: { plugin: Plugin }) {
   if (plugin.chain) {
     return <span className="chip format">chain of {plugin.chain.length}</span>;
+  }
+  if (plugin.setting && isPresent(plugin)) {
+    return <span className="chip format">{plugin.setting.format} setting</span>;
   }
   if (isPresent(plugin)) {
     return <Formats formats={formatsOf(plugin)} />;

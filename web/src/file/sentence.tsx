@@ -16,7 +16,6 @@ import {
   typeGroups,
   typeName,
   type Filter,
-  type Kind,
   type Plugin,
   type Row,
   type Sorting,
@@ -82,7 +81,8 @@ function SentenceTools({ field, filter, setFilter, rows, total }: SentenceToolsP
       <span className="shown" role="status">
         {isNarrowed(filter) ? (
           <>
-            <strong>{rows.length}</strong> of {plural(total, 'plugin')}{' '}
+            <strong>{rows.length}</strong> of{' '}
+            {plural(total, filter.kind === 'setting' ? 'setting' : 'plugin')}{' '}
             <button
               type="button"
               className="link-words"
@@ -157,11 +157,14 @@ function SentenceWords({ filter, setFilter, types, vendors, formatsHere }: Sente
       <Word
         name="Kind"
         value={filter.kind}
-        text={filter.kind === null ? 'all plugins' : kindWords[filter.kind].many}
+        text={kindText(filter.kind)}
         any="all plugins"
-        options={kinds.map((kind) => ({ value: kind, text: kindWords[kind].many }))}
+        options={[...kinds, 'setting' as const].map((kind) => ({
+          value: kind,
+          text: kindText(kind),
+        }))}
         onPick={(kind) => {
-          setFilter({ kind: kind as Kind | null });
+          setFilter({ kind: kind as Filter['kind'] });
         }}
       />{' '}
       of{' '}
@@ -211,6 +214,13 @@ function SentenceWords({ filter, setFilter, types, vendors, formatsHere }: Sente
       <FacetWords filter={filter} setFilter={setFilter} />.
     </p>
   );
+}
+
+function kindText(kind: Filter['kind']): string {
+  if (kind === null) {
+    return 'all plugins';
+  }
+  return kind === 'setting' ? 'saved settings' : kindWords[kind].many;
 }
 
 /** What narrows the list, kept as the rule of a smart folder. */

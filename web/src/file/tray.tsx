@@ -2,7 +2,7 @@
  * The tray at the foot: what was gathered, over any number of searches, and what can be done to all
  * of it.
  */
-import type { Plugin } from '@clever-drawer/core';
+import { faceOf, type Plugin } from '@clever-drawer/core';
 import { Inbox, X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
@@ -125,7 +125,7 @@ function TrayItem({
   const { nameOf } = useArrangement();
   return (
     <li>
-      <Faceplate seed={plugin.id} width={30} />
+      <Faceplate seed={faceOf(plugin)} width={30} />
       <span>{nameOf(plugin)}</span>
       <button
         type="button"

@@ -36,7 +36,7 @@ const oneOf = <T extends string>(list: readonly T[], text: string | null): T | n
 function fromAddress(params: URLSearchParams): { filter: Filter; sorting: Sorting } {
   return {
     filter: {
-      kind: oneOf<Kind>(kinds, params.get('kind')),
+      kind: oneOf<Kind | 'setting'>([...kinds, 'setting'], params.get('kind')),
       type: params.get('type'),
       vendor: params.get('vendor'),
       format: oneOf<Format>(formats, params.get('format')),
@@ -154,17 +154,17 @@ function useFilter() {
 }
 
 export function useList(): List {
-  const { plugins, answers, usage } = useCatalog();
+  const { plugins, settings, answers, usage } = useCatalog();
   const { arrangement } = useArrangement();
   const { filter, sorting, setState } = useFilter();
   const { namings, foldersOf } = arrangement;
   const allRows = useMemo(
     () =>
-      plugins.map((plugin) => {
+      [...plugins, ...settings].map((plugin) => {
         const naming = namings.get(plugin.id);
         return rowOf(plugin, naming?.nickname ?? null, naming?.slotLabel ?? null);
       }),
-    [plugins, namings],
+    [plugins, settings, namings],
   );
   const ordered = useMemo(() => lineUp(allRows, sorting, usage), [allRows, sorting, usage]);
   const [now] = useState(() => Date.now());
@@ -185,7 +185,7 @@ export function useList(): List {
     filter,
     sorting,
     rows,
-    total: plugins.length,
+    total: filter.kind === 'setting' ? settings.length : plugins.length,
     setFilter: (change) => {
       setState((s) => ({ ...s, filter: { ...s.filter, ...change } }));
     },

@@ -104,6 +104,7 @@ export function Facts({
   const folders = arrangement.foldersOf.get(plugin.id) ?? [];
   const facts: readonly (readonly [string, string])[] = [
     ['Types', plugin.types.map(typeName).join(', ') || 'none'],
+    ...(plugin.setting?.bank ? [['Bank', plugin.setting.bank] as const] : []),
     members
       ? ['Chain', members.map(nameOf).join(' → ')]
       : [

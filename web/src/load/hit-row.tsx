@@ -1,6 +1,7 @@
 /** One plugin that was found: what it is, which letters met it, and why it is here. */
 import { CornerDownLeft, Star } from 'lucide-react';
 import {
+  faceOf,
   copyInFront,
   copyToLoad,
   highlightedSpans,
@@ -13,6 +14,7 @@ import {
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
+import { ofWhat } from '../ui/of-what.ts';
 
 interface Props {
   readonly hit: Hit;
@@ -117,7 +119,7 @@ function HitFacts({
           figure !== null && <kbd>{figure}</kbd>
         )}
       </span>
-      {hasPictures && <Faceplate seed={plugin.id} width={56} picture={pictureOf(plugin)} />}
+      {hasPictures && <Faceplate seed={faceOf(plugin)} width={56} picture={pictureOf(plugin)} />}
       <HitNames
         name={name}
         typed={typed}
@@ -166,7 +168,7 @@ function HitNames({ name, typed, plugin, label, isFavourite, whyNot, because }: 
         {isFavourite && <Star size={13} className="ribbon" aria-label="favourite" />}
       </span>
       <span className="vendor">
-        {plugin.vendor ?? 'no vendor named'}
+        {ofWhat(plugin)}
         {whyNot !== null ? (
           <span className="text-brick"> · {whyNot}</span>
         ) : (

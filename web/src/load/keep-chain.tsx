@@ -17,7 +17,10 @@ const chainKinds = {
 export function KeepChain({ track }: { track: TrackView }) {
   const { pluginById } = useCatalog();
   const [isOpen, setOpen] = useState(false);
-  const plugins = track.slots.flatMap((slot) => pluginById.get(slot.plugin ?? '') ?? []);
+  const plugins = track.slots.flatMap(
+    ({ plugin, asked }) =>
+      pluginById.get(asked.setting?.id ?? '') ?? pluginById.get(plugin ?? '') ?? [],
+  );
   if (plugins.length < 2 || plugins.length < track.slots.length) {
     return null;
   }

@@ -16,6 +16,7 @@ import {
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { chord } from '../ui/keys.ts';
 import { KeepChain } from './keep-chain.tsx';
+import { KeepSetting } from './keep-setting.tsx';
 import { KeysPerLoad } from './keys-per-load.tsx';
 import { Repairs } from './repairs.tsx';
 import { SessionMenu } from './session-menu.tsx';
@@ -159,6 +160,16 @@ function SessionHead({ session, isOpen, setOpen, acts }: SessionHeadProps) {
   );
 }
 
+/** Of a setting its own name; who hears it, hears whose it is. */
+const settingLabel = (
+  setting: string,
+  plugin: string,
+  names: readonly string[],
+): readonly [label: string, name: string] => [
+  slotLabelFor(setting, names),
+  `${setting}, setting of ${plugin}`,
+];
+
 interface TrackProps {
   readonly track: TrackView;
   readonly chosen: number | null;
@@ -175,6 +186,9 @@ function Track({ track, chosen, opening, acts }: TrackProps) {
   });
   const labelOf = ({ plugin: id, asked }: SlotView): readonly [label: string, name: string] => {
     const plugin = pluginById.get(id ?? '');
+    if (asked.setting) {
+      return settingLabel(asked.setting.name, plugin ? nameOf(plugin) : asked.name, names);
+    }
     return plugin
       ? [naming(plugin.id)?.slotLabel ?? slotLabelFor(nameOf(plugin), names), nameOf(plugin)]
       : [slotLabelFor(asked.name, names), asked.name];
@@ -269,6 +283,7 @@ function TrackSlots({
       >
         {chosen !== null && chosen >= at ? 'choosing …' : <Plus size={15} aria-hidden />}
       </button>
+      {chosen !== null && <KeepSetting slot={track.slots[chosen]} trackName={track.name} />}
       {chosen !== null && <KeepChain track={track} />}
     </span>
   );

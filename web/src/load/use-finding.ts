@@ -10,12 +10,17 @@ import {
   loadableIn,
   nothingFound,
   scopeFor,
+  settingsShown,
   slotFolders,
   slotKindAt,
   whyNotHere,
+  withSettings,
+  type FindableThing,
   type Forgotten,
   type HostSettings,
+  type Plugin,
   type ScopeCounts,
+  type SettingFinder,
   type SlotFolder,
   type SlotReasons,
   type SlotResult,
@@ -25,7 +30,7 @@ import {
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { isAmongFavourites } from '../annotate/filing.ts';
-import { useFinder } from '../studio/use-finder.ts';
+import { useFinder, useSettingFinder } from '../studio/use-finder.ts';
 import { useHabits } from './use-habits.ts';
 
 export interface Slot {
@@ -54,6 +59,8 @@ export interface Finding extends SlotResult {
   readonly folders: readonly SlotFolder[];
 }
 
+/** Rows that hold settings, too. */
+const rowsShown = 9;
 const noFigures: ReadonlySet<string> = new Set();
 
 export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
@@ -62,7 +69,8 @@ export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
   const { members, foldersOf, below } = arrangement;
   const finder = useFinder();
   const habits = useHabits(track.sort, track.slots[index - 1]?.plugin ?? null);
-  const reasons = useReasons(slotKindAt(track.sort, index), settings);
+  const { reasons, whyNotThing } = useReasons(slotKindAt(track.sort, index), settings);
+  const settingFinder = useSettingFinder();
   const { folder } = wanted;
   const folders = useMemo(
     () => slotFolders(below, members, reasons, cabinet?.id ?? '', folder),
@@ -81,11 +89,19 @@ export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
       createSlotSearch({ finder, reasons, filed: foldersOf, counts, scope, held, forgotten: lost }),
     [finder, reasons, foldersOf, counts, scope, held, lost],
   );
-  const result = useMemo(
-    () => search?.find(typed, habits) ?? nothingFound,
-    [search, typed, habits],
+  const result = useMemo(() => {
+    const found = search?.find(typed, habits) ?? nothingFound;
+    const looksAtAll = (scope === 'cabinet' || scope === 'all') && held === null;
+    return looksAtAll ? withSavedSettings(found, typed, settingFinder, whyNotThing) : found;
+  }, [search, typed, habits, scope, held, settingFinder, whyNotThing]);
+  const { pluginById } = useCatalog();
+  const whyNot = useCallback(
+    (id: string) => {
+      const thing = pluginById.get(id);
+      return thing?.setting ? whyNotThing(thing) : (reasons.get(id) ?? null);
+    },
+    [reasons, pluginById, whyNotThing],
   );
-  const whyNot = useCallback((plugin: string) => reasons.get(plugin) ?? null, [reasons]);
   const figures = useMemo(() => finder?.figuresAfter(typed) ?? noFigures, [finder, typed]);
   return {
     ...result,
@@ -99,9 +115,31 @@ export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
   };
 }
 
-/** Why each plugin cannot be loaded into such a slot; null where it can. */
-function useReasons(kind: SlotKind, settings: HostSettings): SlotReasons {
-  const { plugins, pluginById, answers } = useCatalog();
+/** Saved settings behind the plugins that were found: a few, and of any letters that mean one. */
+function withSavedSettings(
+  found: SlotResult,
+  typed: string,
+  finder: SettingFinder<FindableThing> | null,
+  whyNotThing: (thing: Plugin) => string | null,
+): SlotResult {
+  const settings =
+    finder?.find(typed, settingsShown, ({ thing }) => whyNotThing(thing) === null) ?? [];
+  if (settings.length === 0) {
+    return found;
+  }
+  const hits = withSettings(found.hits, settings, Math.max(found.hits.length, rowsShown));
+  return { ...found, hits, found: found.found + settings.length };
+}
+
+/** Why each plugin cannot be loaded into such a slot; null where it can. Settings are asked one by one. */
+function useReasons(
+  kind: SlotKind,
+  settings: HostSettings,
+): {
+  readonly reasons: SlotReasons;
+  readonly whyNotThing: (thing: Plugin) => string | null;
+} {
+  const { plugins, keptSettings, pluginById, answers } = useCatalog();
   return useMemo(() => {
     const known = {
       pluginOf: (id: string) => pluginById.get(id),
@@ -109,8 +147,13 @@ function useReasons(kind: SlotKind, settings: HostSettings): SlotReasons {
       accepts: settings,
       today: new Date().toISOString().slice(0, 10),
     };
-    return new Map(plugins.map((plugin) => [plugin.id as string, whyNotHere(plugin, kind, known)]));
-  }, [plugins, pluginById, answers, kind, settings]);
+    const whyNotThing = (thing: Plugin): string | null => whyNotHere(thing, kind, known);
+    const things = [...plugins, ...keptSettings];
+    return {
+      reasons: new Map(things.map((thing) => [thing.id as string, whyNotThing(thing)])),
+      whyNotThing,
+    };
+  }, [plugins, keptSettings, pluginById, answers, kind, settings]);
 }
 
 /**

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useNavigate, useParams } from 'react-router';
 import {
+  faceOf,
   isPresent,
   typeName,
   type Folder,
@@ -15,11 +16,12 @@ import {
 import { useActs, useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { NameDialog } from '../annotate/name-dialog.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
+import { ofWhat } from '../ui/of-what.ts';
 import { useKeys } from '../ui/keys.ts';
 import { Copies } from './copies.tsx';
 import { Findings, Loads } from './over-time.tsx';
 import { OwnPicture } from './own-picture.tsx';
-import { Settings } from './settings.tsx';
+import { SettingOf, Settings } from './settings.tsx';
 import './plugin.css';
 import { Annotations } from './annotations/annotations.tsx';
 import { Why } from './why.tsx';
@@ -52,8 +54,8 @@ function Page({ plugin }: { plugin: Plugin }) {
   const navigate = useNavigate();
   const [isNaming, setNaming] = useState(false);
   const view = useQuery({
-    queryKey: ['plugin', client.computer, plugin.id],
-    queryFn: () => client.plugin(plugin.id),
+    queryKey: ['plugin', client.computer, faceOf(plugin)],
+    queryFn: () => client.plugin(faceOf(plugin)),
   });
   const name = nameOf(plugin);
   const label = naming(plugin.id)?.slotLabel;
@@ -96,21 +98,35 @@ function PageColumns({
         <Similar plugin={plugin} />
       </div>
       <div>
-        {plugin.chain ? (
-          <ChainOf plugin={plugin} chain={plugin.chain} />
-        ) : (
-          <>
-            <Copies plugin={plugin} view={view.data} />
-            <Settings view={view.data} />
-            <Why plugin={plugin} view={view.data} />
-          </>
-        )}
+        <MadeOf plugin={plugin} view={view} />
       </div>
       <div>
-        <Loads view={view.data} />
-        <Findings view={view.data} />
+        {!plugin.setting && <Loads view={view.data} />}
+        {!plugin.setting && <Findings view={view.data} />}
       </div>
     </div>
+  );
+}
+
+interface MadeOfProps {
+  readonly plugin: Plugin;
+  readonly view: UseQueryResult<PluginView>;
+}
+
+/** The plugins of a chain, the plugin of a setting, or the copies and settings of a plugin. */
+function MadeOf({ plugin, view }: MadeOfProps) {
+  if (plugin.chain) {
+    return <ChainOf plugin={plugin} chain={plugin.chain} />;
+  }
+  if (plugin.setting) {
+    return <SettingOf thing={plugin} setting={plugin.setting} />;
+  }
+  return (
+    <>
+      <Copies plugin={plugin} view={view.data} />
+      <Settings view={view.data} />
+      <Why plugin={plugin} view={view.data} />
+    </>
   );
 }
 
@@ -137,13 +153,13 @@ function PageHead({ plugin, name, setNaming, label }: PageHeadProps) {
         <ArrowLeft size={15} aria-hidden /> Back <kbd>Esc</kbd>
       </Button>
       <OwnPicture plugin={plugin}>
-        <Faceplate seed={plugin.id} width={168} picture={pictureOf(plugin)} />
+        <Faceplate seed={faceOf(plugin)} width={168} picture={pictureOf(plugin)} />
       </OwnPicture>
       <div>
         <PageTitle name={name} setNaming={setNaming} />
         <p className="text-soft">
           {name !== plugin.name && <>{plugin.name} · </>}
-          {plugin.vendor ?? 'no vendor named'}
+          {ofWhat(plugin)}
           {!isPresent(plugin) && ' · not there at the moment'}
         </p>
         {label && (

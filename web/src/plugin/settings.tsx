@@ -1,19 +1,38 @@
-/** The saved settings that scans found for a plugin, by bank. */
-import { grouped, plural, type PluginView, type SettingView } from '@clever-drawer/core';
-import { useState } from 'react';
+/** The saved settings that scans found for a plugin, by bank; and what one of them is. */
+import { Plus } from 'lucide-react';
+import { Fragment, useState, type ReactNode } from 'react';
+import { Button } from 'react-bootstrap';
+import { Link, useNavigate } from 'react-router';
+import {
+  grouped,
+  plural,
+  type Plugin,
+  type PluginView,
+  type SettingFacts,
+  type SettingView,
+} from '@clever-drawer/core';
+import { addToTray } from '../annotate/kept-tray.ts';
+import { useActs, useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
+import { useNotices } from '../ui/notices.tsx';
 
 /** Settings of a bank shown before somebody asks for all. */
 const shownFirst = 12;
 
 export function Settings({ view }: { readonly view: PluginView | undefined }) {
-  const settings = view?.settings ?? [];
-  if (settings.length === 0) {
+  const { keptSettings } = useCatalog();
+  const found = view?.settings ?? [];
+  const own = keptSettings.filter(
+    ({ setting }) => setting?.plugin === view?.plugin && setting?.state !== null,
+  );
+  const count = found.length + own.length;
+  if (count === 0) {
     return null;
   }
-  const banks = [...grouped(settings.map((setting) => [setting.bank ?? '', setting]))];
+  const banks = [...grouped(found.map((setting) => [setting.bank ?? '', setting]))];
   return (
     <section aria-labelledby="settings-title">
-      <h2 id="settings-title">{plural(settings.length, 'setting')}</h2>
+      <h2 id="settings-title">{plural(count, 'setting')}</h2>
+      {own.length > 0 && <Bank bank="Of your own" settings={own.map(ownView)} />}
       {banks.map(([bank, held]) => (
         <Bank key={bank} bank={bank} settings={held} />
       ))}
@@ -21,10 +40,21 @@ export function Settings({ view }: { readonly view: PluginView | undefined }) {
   );
 }
 
+/** What a row shows of a setting. */
+type RowFacts = Pick<SettingView, 'id' | 'name' | 'format' | 'path' | 'comment'>;
+
+const ownView = ({ id, name, setting }: Plugin): RowFacts => ({
+  id,
+  name,
+  format: setting?.format ?? 'LV2',
+  path: '',
+  comment: 'kept from a slot',
+});
+
 interface BankProps {
   /** Empty for settings in no bank. */
   readonly bank: string;
-  readonly settings: readonly SettingView[];
+  readonly settings: readonly RowFacts[];
 }
 
 function Bank({ bank, settings }: BankProps) {
@@ -35,10 +65,8 @@ function Bank({ bank, settings }: BankProps) {
     <>
       {bank !== '' && <h3 className="bank-name">{bank}</h3>}
       <ul className="plain-rows settings-rows">
-        {shown.map(({ name, format, path, comment }) => (
-          <li key={`${path} ${name}`} title={path}>
-            <span>{name}</span> <span className="text-soft">{comment ?? format}</span>
-          </li>
+        {shown.map((setting) => (
+          <SettingRow key={setting.id} setting={setting} />
         ))}
       </ul>
       {rest > 0 && (
@@ -53,5 +81,121 @@ function Bank({ bank, settings }: BankProps) {
         </button>
       )}
     </>
+  );
+}
+
+function SettingRow({
+  setting: { id, name, format, path, comment },
+}: {
+  readonly setting: RowFacts;
+}) {
+  const { arrangement } = useArrangement();
+  const folders = arrangement.foldersOf.get(id) ?? [];
+  return (
+    <li title={path}>
+      <Link to={`/plugin/${id}`}>{name}</Link>{' '}
+      <span className="text-soft">{comment ?? format}</span>
+      {folders[0] && <span className="hand">{folders[0].name}</span>}
+      <IntoTray id={id} name={name} />
+    </li>
+  );
+}
+
+interface IntoTrayProps {
+  readonly id: string;
+  readonly name: string;
+  readonly children?: ReactNode;
+}
+
+/** Gathers a setting, to be filed with others. */
+function IntoTray({ id, name, children }: IntoTrayProps) {
+  const { computer } = useComputer();
+  const { notify } = useNotices();
+  return (
+    <Button
+      variant="bare"
+      size="sm"
+      aria-label={`Put ${name} into the tray`}
+      title="Into the tray: File shows it, and files it with Shift+F"
+      onClick={() => {
+        addToTray(computer.id, [id]);
+        notify(`${name} is in the tray of File`, 'done');
+      }}
+    >
+      <Plus size={14} aria-hidden /> {children}
+    </Button>
+  );
+}
+
+interface SettingOfProps {
+  readonly thing: Plugin;
+  readonly setting: SettingFacts;
+}
+
+/** Where a setting comes from, and what it is a setting of. */
+export function SettingOf({ thing, setting }: SettingOfProps) {
+  const { pluginById, keptSettings } = useCatalog();
+  const { nameOf } = useArrangement();
+  const owner = pluginById.get(setting.plugin);
+  const isKept = keptSettings.some(({ id }) => id === thing.id);
+  const facts = [
+    ['Bank', setting.bank],
+    ['Format', setting.format],
+    ['File', setting.path],
+    ['URI', setting.identity],
+  ] as const;
+  return (
+    <section aria-labelledby="setting-of">
+      <h2 id="setting-of">
+        A setting of{' '}
+        {owner ? <Link to={`/plugin/${owner.id}`}>{nameOf(owner)}</Link> : 'a plugin that is gone'}
+      </h2>
+      <dl className="annotations">
+        {facts.map(([name, text]) =>
+          text === null ? null : (
+            <Fragment key={name}>
+              <dt>{name}</dt>
+              <dd className={name === 'File' || name === 'URI' ? 'mono' : ''}>{text}</dd>
+            </Fragment>
+          ),
+        )}
+      </dl>
+      {setting.isGone && (
+        <p className="text-brick">Its file is gone from the disk. Where it is filed stays.</p>
+      )}
+      {setting.state !== null && (
+        <p className="text-soft">Kept from a slot, with what the session gave as its state.</p>
+      )}
+      <p className="setting-acts">
+        <IntoTray id={thing.id} name={thing.name}>
+          Into the tray
+        </IntoTray>
+        {isKept && <Forget thing={thing} ownerPage={owner ? `/plugin/${owner.id}` : '/file'} />}
+      </p>
+    </section>
+  );
+}
+
+interface ForgetProps {
+  readonly thing: Plugin;
+  readonly ownerPage: string;
+}
+
+function Forget({ thing, ownerPage }: ForgetProps) {
+  const { act } = useActs();
+  const navigate = useNavigate();
+  return (
+    <Button
+      variant="bare"
+      size="sm"
+      title="Its places, names and tags go; a file stays. Undo brings all back."
+      onClick={() => {
+        if (act({ act: 'remove-setting', setting: thing.id })) {
+          void navigate(ownerPage);
+        }
+      }}
+    >
+      Forget what was made of it
+    </Button>
   );
 }

@@ -6,6 +6,7 @@ import { useDeferredValue, useMemo } from 'react';
 import { Button } from 'react-bootstrap';
 import {
   explain,
+  faceOf,
   fold,
   justOutside,
   ruleHighlights,
@@ -20,6 +21,7 @@ import {
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
+import { ofWhat } from '../ui/of-what.ts';
 import type { Draft } from './use-draft.ts';
 
 interface Props {
@@ -326,13 +328,11 @@ function Row({ id, rule, index, where, words, reason, note, isByHand, act, onAct
   const candidate = index.at(at);
   const why =
     reason ??
-    (isByHand
-      ? 'always in, by hand'
-      : (explain(rule, candidate, where, words) ?? plugin.vendor ?? 'no vendor named'));
+    (isByHand ? 'always in, by hand' : (explain(rule, candidate, where, words) ?? ofWhat(plugin)));
   const name = nameOf(plugin);
   return (
     <li>
-      <Faceplate seed={id} width={40} picture={pictureOf(plugin)} />
+      <Faceplate seed={faceOf(plugin)} width={40} picture={pictureOf(plugin)} />
       <span className="names">
         <span className="name">
           <Marked text={name} spans={spansIn(rule, name)} />

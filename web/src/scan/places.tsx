@@ -5,7 +5,7 @@ import { Eye, EyeOff, FolderSearch, Plus, X } from 'lucide-react';
 import { Button, Form } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
 import { object, string } from 'yup';
-import { formats, type PlaceView } from '@clever-drawer/core';
+import { formats, plural, type PlaceView } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
 
@@ -215,6 +215,7 @@ function PlaceNotes({ place }: { place: PlaceView }) {
   const notes = [
     place.formats.length < formats.length ? place.formats.join(', ') : 'all formats',
     ...(place.opened > 0 ? [`${place.opened} opened`] : []),
+    ...(place.settings > 0 ? [plural(place.settings, 'saved setting')] : []),
     ...(place.isWatched ? ['keeps looking'] : []),
     ...(place.isOn ? [] : ['switched off, not looked through']),
   ];

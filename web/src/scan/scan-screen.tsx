@@ -8,6 +8,7 @@ import { Opening } from './opening.tsx';
 import { Places } from './places.tsx';
 import { TakeCopies } from './take-copies.tsx';
 import { ScanControls } from './scan-controls.tsx';
+import { Waiting } from './waiting.tsx';
 import './scan.css';
 
 export function ScanScreen() {
@@ -28,6 +29,7 @@ export function ScanScreen() {
           <Here places={places.data} progress={progress} latest={scans.data.scans[0]} />
         )}
         <Asides />
+        <Waiting />
       </section>
       <section className="scan-right" aria-labelledby="changed-title">
         <h1 id="changed-title">What changed</h1>

@@ -28,6 +28,11 @@ export interface ComputerContext {
 export interface CatalogContext {
   /** All plugins, with chains behind them; what the user says of kind, types and vendor is in them. */
   readonly plugins: readonly Plugin[];
+  /** Saved settings as things of their own, which stand in no list where nobody asks for them. */
+  readonly settings: readonly Plugin[];
+  /** Those of which something was made. */
+  readonly keptSettings: readonly Plugin[];
+  /** Plugins, chains and settings. */
   readonly pluginById: ReadonlyMap<string, Plugin>;
   /** What the user says of plugins, by plugin. */
   readonly answers: ReadonlyMap<string, Answer>;

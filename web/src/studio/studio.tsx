@@ -1,7 +1,7 @@
 /** Provides what the screens share about one computer; see contexts.ts. */
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, type ReactNode } from 'react';
-import type { ComputerView, Plugin } from '@clever-drawer/core';
+import type { ComputerView, Plugin, PluginSetting } from '@clever-drawer/core';
 import { clientFor } from '../api/client.ts';
 import {
   Acts,
@@ -19,6 +19,7 @@ import { useEvents } from './use-events.ts';
 import { useOrderActs } from './use-order-acts.ts';
 
 const noPlugins: readonly Plugin[] = [];
+const noSettings: readonly PluginSetting[] = [];
 const emptyOrder: OrderState = fromView({ revision: 0, records: [], undo: null, redo: null });
 
 interface Props {
@@ -41,7 +42,18 @@ export function StudioProvider(props: Props) {
   const usageQuery = useQuery({ queryKey: ['usage', computer.id], queryFn: client.usage });
   const order = orderQuery.data ?? emptyOrder;
   const catalogued = catalogQuery.data?.plugins ?? noPlugins;
-  const catalog = useCatalogOf(client, computer, catalogued, order.records, usageQuery.data);
+  const settingsQuery = useQuery({
+    queryKey: ['settings', computer.id],
+    queryFn: client.settings,
+  });
+  const catalog = useCatalogOf(
+    client,
+    computer,
+    catalogued,
+    order.records,
+    usageQuery.data,
+    settingsQuery.data ?? noSettings,
+  );
   const fetchedAt = Math.max(catalogQuery.dataUpdatedAt, usageQuery.dataUpdatedAt);
   const arrangement = useArrangementOf(computer.id, order.records, catalog, fetchedAt);
   const { scan, standing } = useEvents(client);
@@ -59,8 +71,8 @@ export function StudioProvider(props: Props) {
       </main>
     );
   }
-  // Smart folders ask for use, too: without it their counts would change under one's eyes.
-  if (!catalogQuery.data || !orderQuery.data || usageQuery.isPending) {
+  // Smart folders ask for use and settings, too: without them their counts would change under one's eyes.
+  if (!catalogQuery.data || !orderQuery.data || usageQuery.isPending || settingsQuery.isPending) {
     return waiting;
   }
   return (

@@ -11,16 +11,20 @@ import type { ArrangementContext, CatalogContext } from './contexts.ts';
 export function useArrangementOf(
   computer: string,
   order: Order,
-  { plugins, usage }: Pick<CatalogContext, 'plugins' | 'usage'>,
+  { plugins, settings, usage }: Pick<CatalogContext, 'plugins' | 'settings' | 'usage'>,
   now: number,
 ): ArrangementContext {
   const { cabinets, cabinet, chooseCabinet } = useCabinets(order, computer);
   const [arrange] = useState(createArranger);
   const [woken, setWoken] = useState(0);
   const at = Math.max(woken, now);
+  const things = useMemo(
+    () => (settings.length === 0 ? plugins : [...plugins, ...settings]),
+    [plugins, settings],
+  );
   const arrangement = useMemo(
-    () => arrange(order, plugins, cabinet?.id ?? null, usage, at),
-    [arrange, order, plugins, cabinet?.id, usage, at],
+    () => arrange(order, things, cabinet?.id ?? null, usage, at),
+    [arrange, order, things, cabinet?.id, usage, at],
   );
   useWakeAt(arrangement.rules.expiresAt, setWoken);
   const naming = useCallback((plugin: string) => arrangement.namings.get(plugin), [arrangement]);

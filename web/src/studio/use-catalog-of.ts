@@ -3,10 +3,14 @@ import { useCallback, useMemo, useState } from 'react';
 import {
   allAnswers,
   allChains,
+  allSettings,
   copyInFront,
   createStable,
+  faceOf,
+  foundSettings,
   preferenceIn,
   preferred,
+  settingsAsSaid,
   withAnswer,
   withChains,
   type Answer,
@@ -14,6 +18,8 @@ import {
   type ComputerView,
   type Order,
   type Plugin,
+  type PluginSetting,
+  type Setting,
   type Usage,
 } from '@clever-drawer/core';
 import type { Client } from '../api/client.ts';
@@ -31,15 +37,37 @@ function useById<R extends { readonly id: string }>(
   );
 }
 
+/** Settings that were found or kept, and of these the latter. */
+function useSettings(
+  kept: ReadonlyMap<string, Setting>,
+  plugins: readonly Plugin[],
+  found: readonly PluginSetting[],
+  answers: ReadonlyMap<string, Answer>,
+): Pick<CatalogContext, 'settings' | 'keptSettings'> {
+  const isNone = found.length === 0 && kept.size === 0;
+  const owners = useMemo(
+    () => new Map(isNone ? [] : plugins.map((plugin) => [plugin.id as string, plugin])),
+    [isNone, plugins],
+  );
+  const things = useMemo(() => foundSettings(found, (id) => owners.get(id)), [found, owners]);
+  return useMemo(() => {
+    const pluginOf = (id: string): Plugin | undefined => owners.get(id);
+    const settings = settingsAsSaid(things, kept, pluginOf, (id) => answers.get(id));
+    return { settings, keptSettings: settings.filter(({ id }) => kept.has(id)) };
+  }, [things, kept, owners, answers]);
+}
+
 export function useCatalogOf(
   client: Client,
   computer: ComputerView,
   catalogued: readonly Plugin[],
   order: Order,
   loads: readonly Usage[] | undefined,
+  found: readonly PluginSetting[],
 ): CatalogContext {
   const answers = useById<Answer>(order, allAnswers);
   const chains = useById<Chain>(order, allChains);
+  const kept = useById<Setting>(order, allSettings);
   const formatOrder = preferenceIn(order, computer.id)?.formats ?? preferred;
   const sorted = useMemo(
     () =>
@@ -50,14 +78,20 @@ export function useCatalogOf(
   );
   const plugins = useMemo(
     () =>
-      chains.size === 0 ? sorted : withChains(sorted, chains.values(), (id) => answers.get(id)),
-    [sorted, chains, answers],
+      chains.size === 0
+        ? sorted
+        : withChains(sorted, chains.values(), (id) => answers.get(id), kept),
+    [sorted, chains, answers, kept],
   );
-  const pluginById = useMemo(() => new Map(plugins.map((p) => [p.id as string, p])), [plugins]);
+  const { settings, keptSettings } = useSettings(kept, sorted, found, answers);
+  const pluginById = useMemo(
+    () => new Map([...plugins, ...settings].map((p) => [p.id as string, p])),
+    [plugins, settings],
+  );
   const usage = useMemo(() => new Map((loads ?? []).map((one) => [one.plugin, one])), [loads]);
   const pictureOf = useCallback(
     (plugin: Plugin): string | null => {
-      const own = answers.get(plugin.id)?.picture;
+      const own = answers.get(faceOf(plugin))?.picture;
       if (own) {
         return client.ownPictureAddress(own);
       }
@@ -68,7 +102,16 @@ export function useCatalogOf(
     [answers, client, formatOrder],
   );
   return useMemo(
-    () => ({ plugins, pluginById, answers, formatOrder, usage, pictureOf }),
-    [plugins, pluginById, answers, formatOrder, usage, pictureOf],
+    () => ({
+      plugins,
+      settings,
+      keptSettings,
+      pluginById,
+      answers,
+      formatOrder,
+      usage,
+      pictureOf,
+    }),
+    [plugins, settings, keptSettings, pluginById, answers, formatOrder, usage, pictureOf],
   );
 }

@@ -1,6 +1,16 @@
 /** The catalog prepared for finding, made anew only of what changed. */
 import { useEffect, useMemo, useState } from 'react';
-import { entryOf, Finder, type GivenNames, type Entry, type Plugin } from '@clever-drawer/core';
+import {
+  createSettingFinder,
+  entryOf,
+  findableSetting,
+  Finder,
+  type Entry,
+  type FindableThing,
+  type GivenNames,
+  type Plugin,
+  type SettingFinder,
+} from '@clever-drawer/core';
 import { useArrangement, useCatalog } from './contexts.ts';
 
 /** Catalogs of more plugins are prepared after the screen was drawn. */
@@ -25,13 +35,13 @@ function prepare(plugin: Plugin, calling: GivenNames): Entry {
 
 /** Null while a large catalog is being prepared for the first time. */
 export function useFinder(): Finder | null {
-  const { plugins, answers } = useCatalog();
+  const { plugins, keptSettings, answers } = useCatalog();
   const { arrangement } = useArrangement();
   const { namings } = arrangement;
   const make = useMemo(
     () => () =>
       new Finder(
-        plugins.map((plugin) => {
+        [...plugins, ...keptSettings].map((plugin) => {
           const naming = namings.get(plugin.id);
           return prepare(plugin, {
             nickname: naming?.nickname ?? null,
@@ -40,21 +50,40 @@ export function useFinder(): Finder | null {
           });
         }),
       ),
-    [plugins, answers, namings],
+    [plugins, keptSettings, answers, namings],
   );
-  const isSmall = plugins.length <= atOnce;
+  return usePrepared(make, plugins.length <= atOnce);
+}
+
+/** All saved settings, prepared for finding. Null while many are being prepared. */
+export function useSettingFinder(): SettingFinder<FindableThing> | null {
+  const { settings } = useCatalog();
+  const { arrangement } = useArrangement();
+  const { namings } = arrangement;
+  const make = useMemo(
+    () => () =>
+      createSettingFinder(
+        settings.map((thing) => findableSetting(thing, (id) => namings.get(id)?.nickname ?? null)),
+      ),
+    [settings, namings],
+  );
+  return usePrepared(make, settings.length <= atOnce);
+}
+
+/** What is made at once, or where it is large after the screen was drawn. */
+function usePrepared<T>(make: () => T, isSmall: boolean): T | null {
   const now = useMemo(() => (isSmall ? make() : null), [isSmall, make]);
-  const [later, setLater] = useState<Finder | null>(null);
+  const [later, setLater] = useState<{ readonly made: T } | null>(null);
   useEffect(() => {
     if (isSmall) {
       return;
     }
     const timer = setTimeout(() => {
-      setLater(make());
+      setLater({ made: make() });
     }, 0);
     return () => {
       clearTimeout(timer);
     };
   }, [isSmall, make]);
-  return now ?? later;
+  return now ?? later?.made ?? null;
 }

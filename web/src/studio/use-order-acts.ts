@@ -6,10 +6,15 @@ import {
   createTurns,
   describe,
   perform,
+  pluginsOfAct,
+  settingIn,
   storableValue,
   type Act,
   type CatalogView,
+  type KeptSetting,
+  type Order,
   type OrderStep,
+  type PluginSetting,
 } from '@clever-drawer/core';
 import { messageOf, type Client } from '../api/client.ts';
 import { useNotices, type Notices } from '../ui/notices.tsx';
@@ -26,8 +31,20 @@ function namesIn(queries: QueryClient, computer: string): (id: string) => string
     const naming = order?.get(`naming/${id}`);
     return naming?.table === 'naming' && naming.nickname !== null
       ? naming.nickname
-      : (names.get(id) ?? (order && chainIn(order, id)?.name));
+      : (names.get(id) ?? (order && (chainIn(order, id)?.name ?? settingIn(order, id)?.name)));
   };
+}
+
+/** The act, with the settings that it names kept by it where they are not yet. */
+export function keepingSettings(order: Order, act: Act, found: readonly PluginSetting[]): Act {
+  if (found.length === 0 || act.act === 'keep-settings') {
+    return act;
+  }
+  const named = new Set<string>(pluginsOfAct(order, act));
+  const settings = found
+    .filter(({ id }) => named.has(id) && !settingIn(order, id))
+    .map((card): KeptSetting => ({ ...card, state: null }));
+  return settings.length === 0 ? act : { act: 'keep-settings', settings, then: act };
 }
 
 /** Takes in a step that was stored; where steps between are missing, the order is fetched anew. */
@@ -108,11 +125,12 @@ function createOrderActs(
   };
   return {
     act: (given, then = {}) => {
-      const wanted = storableValue(given);
       const state = queries.getQueryData<OrderState>(key);
       if (!state) {
         return false;
       }
+      const found = queries.getQueryData<readonly PluginSetting[]>(['settings', client.computer]);
+      const wanted = storableValue(keepingSettings(state.records, given, found ?? []));
       const nameOf = namesIn(queries, client.computer);
       const performed = perform(state.records, wanted, nameOf);
       if (!performed.ok) {

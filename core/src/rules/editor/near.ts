@@ -1,7 +1,7 @@
 /** What is just outside of a rule, and by which line it fails. */
 import { editDistance } from '../../text/edit-distance.ts';
 import { compareNames, fold, wordsOf } from '../../text/fold.ts';
-import type { Candidate, RuleText } from '../evaluate/candidate.ts';
+import { isSetting, type Candidate, type RuleText } from '../evaluate/candidate.ts';
 import {
   compileCard,
   compileLine,
@@ -9,7 +9,7 @@ import {
   isNegative,
   type RuleContext,
 } from '../evaluate/holds.ts';
-import { fields, type Card, type Line, type Rule } from '../language/rule.ts';
+import { fields, meansSettings, type Card, type Line, type Rule } from '../language/rule.ts';
 import { sayValue, type RuleWords } from '../language/values.ts';
 
 /** A plugin that a rule nearly takes in, and what it lacks. */
@@ -37,6 +37,7 @@ export function justOutside(
   limit: number,
 ): JustOutside[] {
   const isIn = compileRule(rule).holds;
+  const asksSettings = rule.cards.some(meansSettings);
   const cards = rule.cards.map((card) => ({
     card,
     lines: card.lines.map((line) => ({ line, holds: compileLine(line) })),
@@ -44,7 +45,8 @@ export function justOutside(
   const never = rule.never.map((card) => ({ card, holds: compileCard(card) }));
   const found: (JustOutside & { readonly name: string })[] = [];
   for (const candidate of candidates) {
-    if (isIn(candidate, where)) {
+    const isOther = isSetting(candidate) && !asksSettings;
+    if (isOther || isIn(candidate, where)) {
       continue;
     }
     const best = bestMiss(candidate, cards, never, where, words);

@@ -44,6 +44,9 @@ const facts = fc.record({
   tags: some(tags),
   notes: fc.constantFrom('', 'for the eel', 'eel, twice'),
   types: some(types),
+  thing: fc.constantFrom('plugin', 'plugin', 'chain', 'setting'),
+  settingOf: fc.option(fc.constantFrom('Pale Plate', 'TapeEcho'), { nil: null }),
+  bank: fc.option(fc.constantFrom('Puppet theatre', 'film'), { nil: null }),
   kind: fc.constantFrom('effect', 'instrument', 'note-effect', 'tool', 'unknown'),
   formats: fc.uniqueArray(fc.constantFrom('VST3', 'LV2', 'VST2'), { minLength: 1, maxLength: 2 }),
   bits: fc.uniqueArray(fc.constantFrom('64', '32'), { minLength: 1 }),
@@ -81,6 +84,9 @@ const valuesFor = (line: Pick<Line, 'field' | 'relation'>): readonly string[] =>
       if (line.field === 'tag') {
         return tags;
       }
+      if (line.field === 'bank') {
+        return ['film', 'puppet', 'theatre'];
+      }
       if (line.field === 'notes') {
         return ['eel', 'twice, eel'];
       }
@@ -109,6 +115,7 @@ const valuesFor = (line: Pick<Line, 'field' | 'relation'>): readonly string[] =>
       return {
         type: [...types, 'reverb/plate', 'delay/delay'],
         kind: ['effect', 'note-effect', 'tool'],
+        thing: ['plugin', 'chain', 'setting'],
         format: ['VST3', 'CLAP', 'LV2'],
         bits: ['64', '32'],
         licence: ['owned', 'trial', 'not licensed'],

@@ -5,7 +5,7 @@ import { isPresent, type Plugin } from '../../catalog/plugin.ts';
 import { fold, wordsOf } from '../../text/fold.ts';
 import { typeName } from '../../taxonomy/tree.ts';
 import type { Field } from '../language/rule.ts';
-import type { State } from '../language/values.ts';
+import type { State, things } from '../language/values.ts';
 
 /**
  * A text as it is shown, folded, as words with a space before each (" tape echo"), and as its
@@ -23,11 +23,14 @@ export interface RuleText {
 export interface Candidate {
   readonly id: string;
   readonly texts: Readonly<
-    Record<'name' | 'anything' | 'vendor' | 'tag' | 'notes', readonly RuleText[]>
+    Record<
+      'name' | 'anything' | 'vendor' | 'tag' | 'notes' | 'setting of' | 'bank',
+      readonly RuleText[]
+    >
   >;
   /** Ids of types with those of their groups. Folders are asked for where the rule is evaluated. */
   readonly sets: Readonly<
-    Record<'type' | 'kind' | 'format' | 'bits' | 'licence' | 'state', readonly string[]>
+    Record<'type' | 'kind' | 'thing' | 'format' | 'bits' | 'licence' | 'state', readonly string[]>
   >;
   /** The types themselves, without their groups. */
   readonly types: readonly string[];
@@ -113,6 +116,9 @@ export function candidateOf(
     notes: answer?.notes ?? '',
     types: plugin.types,
     kind: plugin.kind,
+    thing: thingOf(plugin),
+    settingOf: plugin.setting?.pluginName ?? null,
+    bank: plugin.setting?.bank ?? null,
     formats: copies.map((copy) => copy.format),
     bits: copies.map((copy) => (copy.is32Bit ? '32' : '64')),
     licence: answer?.licence?.state ?? 'unknown',
@@ -126,6 +132,16 @@ export function candidateOf(
     trialEnds: until === null ? null : until + endOfDay,
   });
 }
+
+function thingOf({ chain, setting }: Plugin): (typeof things)[number] {
+  if (setting) {
+    return 'setting';
+  }
+  return chain ? 'chain' : 'plugin';
+}
+
+/** Whether it is a saved setting. */
+export const isSetting = ({ sets }: Candidate): boolean => sets.thing[0] === 'setting';
 
 function whereaboutsOf(plugin: Plugin): State {
   if (isPresent(plugin)) {
@@ -153,6 +169,10 @@ export interface CandidateFacts {
   readonly notes: string;
   readonly types: readonly string[];
   readonly kind: string;
+  readonly thing?: (typeof things)[number];
+  /** Of a setting: what its plugin is called, and its bank. */
+  readonly settingOf?: string | null;
+  readonly bank?: string | null;
   readonly formats: readonly string[];
   readonly bits: readonly string[];
   readonly licence: string;
@@ -173,6 +193,9 @@ export function makeCandidate(facts: CandidateFacts): Candidate {
     .map((name) => ruleText(name ?? ''));
   const vendor = facts.vendor === null ? [] : [ruleText(facts.vendor)];
   const tags = facts.tags.map(ruleText);
+  const textsOf = (text: string | null | undefined): RuleText[] => (text ? [ruleText(text)] : []);
+  const owner = textsOf(facts.settingOf);
+  const bank = textsOf(facts.bank);
   return {
     id: facts.id,
     types: facts.types,
@@ -182,16 +205,21 @@ export function makeCandidate(facts: CandidateFacts): Candidate {
       vendor,
       tag: tags,
       notes: facts.notes === '' ? [] : [ruleText(facts.notes)],
+      'setting of': owner,
+      bank,
       anything: [
         ...names,
         ...vendor,
         ...facts.types.map((type) => ruleText(typeName(type))),
         ...tags,
+        ...owner,
+        ...bank,
       ],
     },
     sets: {
       type: groupsToo(facts.types),
       kind: [facts.kind],
+      thing: [facts.thing ?? 'plugin'],
       format: [...new Set(facts.formats)],
       bits: [...new Set(facts.bits)],
       licence: [facts.licence],
@@ -210,17 +238,36 @@ export function makeCandidate(facts: CandidateFacts): Candidate {
   };
 }
 
+const textFields = [
+  'name',
+  'anything',
+  'vendor',
+  'tag',
+  'notes',
+  'setting of',
+  'bank',
+] as const satisfies readonly Field[];
+const setFields = [
+  'type',
+  'kind',
+  'thing',
+  'format',
+  'bits',
+  'licence',
+  'state',
+] as const satisfies readonly Field[];
+
 /** The fields in which two states of one plugin differ, so that only rules that read them are asked again. */
 export function changedFields(a: Candidate, b: Candidate): Set<Field> {
   const same = (x: unknown, y: unknown): boolean =>
     x === y || JSON.stringify(x) === JSON.stringify(y);
   const changed = new Set<Field>();
-  for (const field of ['name', 'anything', 'vendor', 'tag', 'notes'] as const) {
+  for (const field of textFields) {
     if (!sameTexts(a.texts[field], b.texts[field])) {
       changed.add(field);
     }
   }
-  for (const field of ['type', 'kind', 'format', 'bits', 'licence', 'state'] as const) {
+  for (const field of setFields) {
     if (!same(a.sets[field], b.sets[field])) {
       changed.add(field);
     }

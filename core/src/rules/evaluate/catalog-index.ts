@@ -18,7 +18,7 @@ import {
 import type { Candidate, RuleText } from './candidate.ts';
 import { Columns } from './columns.ts';
 import { compileLine, isNegative, meetsText, type RuleContext } from './holds.ts';
-import { fields, type Card, type Line, type Rule } from '../language/rule.ts';
+import { fields, meansSettings, type Card, type Line, type Rule } from '../language/rule.ts';
 import { Texts } from '../../text/text-index.ts';
 
 type TextField = keyof Candidate['texts'];
@@ -93,12 +93,19 @@ export class CatalogIndex {
   rule({ cards, never }: Rule, where: RuleContext): Bits {
     const found = noBits(this.size);
     for (const card of cards) {
-      addAll(found, this.card(card, where));
+      addAll(found, this.letIn(card, where));
     }
     for (const card of never) {
       takeAway(found, this.card(card, where));
     }
     return found;
+  }
+
+  /** What a card lets in: settings only where it asks for them. */
+  letIn(card: Card, where: RuleContext): Bits {
+    const found = this.card(card, where);
+    const settings = meansSettings(card) ? undefined : this.#valuesOf('thing').all.get('setting');
+    return settings ? takeAway(found, settings) : found;
   }
 
   card({ lines }: Card, where: RuleContext): Bits {

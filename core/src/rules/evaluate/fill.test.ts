@@ -230,6 +230,8 @@ const textOf = (name: string): Pick<Candidate, 'texts'> => ({
     vendor: [],
     tag: [],
     notes: [],
+    'setting of': [],
+    bank: [],
   },
 });
 

@@ -1,12 +1,13 @@
 /** Rules compiled to functions that answer for one plugin, and say why. */
 import { day } from '../../time.ts';
 import { compareNames, fold, wordsOf } from '../../text/fold.ts';
-import type { Candidate, RuleText } from './candidate.ts';
+import { isSetting, type Candidate, type RuleText } from './candidate.ts';
 import {
   daysOf,
   fields,
   foldersRead,
   linesOf,
+  meansSettings,
   type Card,
   type Field,
   type Line,
@@ -231,12 +232,13 @@ export interface CompiledRule {
 
 /** Makes a rule into a function. */
 export function compileRule(rule: Rule): CompiledRule {
-  const cards = rule.cards.map(compileCard);
+  const cards = rule.cards.map(compileLetting);
   const never = rule.never.map(compileCard);
   const lines = linesOf(rule);
   return {
     rule,
-    reads: new Set(lines.map((line) => line.field)),
+    // Whether it is a setting is asked of everything that a card lets in.
+    reads: new Set([...lines.map((line) => line.field), 'thing' as const]),
     folders: foldersRead(rule),
     spans: lines.filter((line) => line.relation.includes('within')),
     asksWhetherFiled: lines.some(
@@ -253,6 +255,14 @@ export function compileCard(card: Card): Holds {
   return (candidate, where) => lines.length > 0 && lines.every((line) => line(candidate, where));
 }
 
+/** A card that lets in: settings only where it asks for them. */
+function compileLetting(card: Card): Holds {
+  const holds = compileCard(card);
+  return meansSettings(card)
+    ? holds
+    : (candidate, where) => !isSetting(candidate) && holds(candidate, where);
+}
+
 /** Why a plugin is in: the first card that holds, line by line ("name has “echo”"); null when it is not. */
 export function explain(
   rule: Rule,
@@ -263,7 +273,7 @@ export function explain(
   if (!compileRule(rule).holds(candidate, where)) {
     return null;
   }
-  const card = rule.cards.find((one) => compileCard(one)(candidate, where));
+  const card = rule.cards.find((one) => compileLetting(one)(candidate, where));
   return card ? card.lines.map((line) => sayLine(line, candidate, where, words)).join(', ') : null;
 }
 

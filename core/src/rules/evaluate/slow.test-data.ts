@@ -125,7 +125,9 @@ export function slowLine(
     field === 'anything' ||
     field === 'vendor' ||
     field === 'tag' ||
-    field === 'notes'
+    field === 'notes' ||
+    field === 'setting of' ||
+    field === 'bank'
   ) {
     const texts = c.texts[field].map((text) => text.shown);
     return relation === 'is missing'
@@ -204,6 +206,18 @@ export function slowLine(
   return held.some((one) => any((value) => within(one, value))) !== not;
 }
 
+/** A card that says nothing of settings lets none in. */
+const maySettings = ({ lines }: Rule['cards'][number]): boolean =>
+  lines.some(({ field, relation, values }) => {
+    if (field === 'thing') {
+      return relation === 'is' ? values.includes('setting') : values.includes('plugin');
+    }
+    return (field === 'setting of' || field === 'bank') && !/not|no$/.test(relation);
+  });
+
 export const slowlyIn = (rule: Rule, c: Candidate, where: RuleContext): boolean =>
-  rule.cards.some((card) => card.lines.every((line) => slowLine(line, c, where))) &&
-  !rule.never.some((card) => card.lines.every((line) => slowLine(line, c, where)));
+  rule.cards.some(
+    (card) =>
+      (!c.sets.thing.includes('setting') || maySettings(card)) &&
+      card.lines.every((line) => slowLine(line, c, where)),
+  ) && !rule.never.some((card) => card.lines.every((line) => slowLine(line, c, where)));

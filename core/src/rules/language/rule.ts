@@ -11,10 +11,13 @@ export const fields = {
   name: 'text',
   anything: 'text',
   vendor: 'text',
+  'setting of': 'text',
+  bank: 'text',
   tag: 'text',
   notes: 'text',
   type: 'set',
   kind: 'set',
+  thing: 'set',
   format: 'set',
   bits: 'set',
   licence: 'set',
@@ -49,6 +52,9 @@ const senseless: Readonly<Partial<Record<Field, readonly Relation[]>>> = {
   name: ['is missing'],
   anything: ['is', 'is not', 'starts with', 'is missing'],
   kind: ['is only', 'is missing'],
+  thing: ['is only', 'is missing'],
+  'setting of': ['is missing'],
+  bank: ['is missing'],
   licence: ['is only', 'is missing'],
   state: ['is only', 'is missing'],
   folder: ['is only'],
@@ -133,6 +139,17 @@ export function keywordRule(text: string): Result<Rule> {
 /** Every line of the rule, those of “never” cards too. */
 export const linesOf = (rule: Rule): Line[] =>
   [...rule.cards, ...rule.never].flatMap((card) => card.lines);
+
+/**
+ * Whether a card is asked about settings at all: only where it says so, so that a plugin with hundreds
+ * of them floods no folder.
+ */
+export const meansSettings = ({ lines }: Card): boolean =>
+  lines.some(
+    ({ field, relation, values }) =>
+      (field === 'thing' && values.includes(relation === 'is' ? 'setting' : 'plugin')) ||
+      ((field === 'setting of' || field === 'bank') && !['has no', 'is not'].includes(relation)),
+  );
 
 /** The folders whose contents a rule asks for. */
 export const foldersRead = (rule: Rule): string[] =>

@@ -142,7 +142,11 @@ interface Cursor {
   readonly at: number;
 }
 
-function parseLine(text: string, number: number, words: RuleWords): Parsed {
+/** “is a setting” asks what sort of thing it is. */
+const isThing = /^\s*is (not )?(?=an? (plugin|chain|setting)\s*(,|$))/i;
+
+function parseLine(typed: string, number: number, words: RuleWords): Parsed {
+  const text = isThing.test(typed) ? `thing ${typed.trimStart()}` : typed;
   const start: Cursor = { text, number, at: text.length - text.trimStart().length };
   const field = longest(start, fieldNames);
   if (!field) {

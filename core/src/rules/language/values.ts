@@ -25,6 +25,8 @@ export const states = ['present', 'hidden', 'failed', 'out of reach', 'gone'] as
 /** One of the states of a plugin. */
 export type State = (typeof states)[number];
 const bits = ['64', '32'] as const;
+/** What stands in the catalog beside plugins. */
+export const things = ['plugin', 'chain', 'setting'] as const;
 
 /** A value as understood, or what is wrong with it and what would be understood. */
 export type Understood =
@@ -84,6 +86,7 @@ function tableOf(writings: Writings): Table {
 const fixed: Readonly<Partial<Record<Field, Table>>> = {
   type: tableOf(typeWritings),
   kind: tableOf(plain(kinds)),
+  thing: tableOf(things.map((one) => [one, one, `a ${one}`] as const)),
   format: tableOf(formats.map((format) => [format, format] as const)),
   bits: tableOf(bits.map((one) => [one, one, `${one} bit`, `${one}-bit`] as const)),
   licence: tableOf(plain([...licenceStates, 'unknown'])),

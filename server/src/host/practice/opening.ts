@@ -46,6 +46,10 @@ export async function openCopy(copy: HostCopy, settings: HostSettings): Promise<
     });
   }
   await setTimeout(openingTime(copy));
+  const setting = copy.setting?.path ?? null;
+  if (setting !== null && !(await stat(setting).catch(() => null))) {
+    return failed({ code: 'host-setting-missing', at: setting, name: copy.setting?.name ?? '' });
+  }
   const missing: Problem = { code: 'host-file-missing', at: copy.path, name };
   const file = copy.binary ?? copy.path;
   const facts = await stat(copy.path)

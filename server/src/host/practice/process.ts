@@ -11,6 +11,7 @@ import {
   removeSlot,
   slotLimit,
   trackOfSlot,
+  type HostCopy,
   type HostSession,
   type HostSlot,
   type HostTrack,
@@ -52,6 +53,7 @@ async function fulfil(session: HostSession, command: HostCommand): Promise<Resul
               copy: command.copy,
               isBypassed: false,
               problem: null,
+              state: stateOf(command.copy),
             }),
           )
         : opened;
@@ -80,6 +82,16 @@ async function fulfil(session: HostSession, command: HostCommand): Promise<Resul
       return command satisfies never;
   }
 }
+
+/**
+ * What a host would give as the state of a plugin: here, where no plugin runs, what was opened and with
+ * which setting. One that was given comes back as it was.
+ */
+const stateOf = ({ format, identity, name, setting }: HostCopy): string =>
+  setting?.state ??
+  Buffer.from(
+    JSON.stringify({ format, plugin: identity ?? name, setting: setting?.name ?? null }),
+  ).toString('base64');
 
 const known = (
   session: HostSession,

@@ -12,7 +12,12 @@ import {
   viewComputers,
   viewUsage,
 } from '../../usecases/catalog/view-catalog.ts';
-import { viewPlugin, viewSort, viewSettings } from '../../usecases/identify/view-questions.ts';
+import {
+  viewPlugin,
+  viewSort,
+  viewSettings,
+  viewWaitingSettings,
+} from '../../usecases/identify/view-questions.ts';
 import { viewFailed } from '../../usecases/scan/scan.ts';
 import { takeCopies } from '../../usecases/scan/take-copies.ts';
 import { name } from '../fields.ts';
@@ -60,6 +65,12 @@ export function catalogRoutes(router: Router, parts: Parts): void {
     at('settings'),
     handle(async (_, response, computer) => {
       response.json(await viewSettings(parts, computer));
+    }),
+  );
+  router.get(
+    at('settings/waiting'),
+    handle(async (_, response, computer) => {
+      response.json(await viewWaitingSettings(parts, computer));
     }),
   );
   router.get(

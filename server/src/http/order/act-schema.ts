@@ -1,5 +1,5 @@
 /** Acts as they come from a window: a schema for each act. */
-import { array, boolean, lazy, number, object, string, type Schema } from 'yup';
+import { array, boolean, lazy, mixed, number, object, string, type Schema } from 'yup';
 import {
   actSize,
   answerLimits,
@@ -19,6 +19,7 @@ import {
   ruleLimits,
   slotLimit,
   standsAlone,
+  stateLength,
   understand,
   type Act,
   type Line,
@@ -39,6 +40,16 @@ const cardSchema = object({
     .min(1)
     .max(ruleLimits.lines)
     .required(),
+});
+const keptSettingSchema = object({
+  id: needed(),
+  name: name(),
+  plugin: needed(),
+  bank: string().max(4096).nullable().defined(),
+  format: string().oneOf(formats).required(),
+  path: string().max(4096).nullable().defined(),
+  identity: string().max(4096).nullable().defined(),
+  state: string().max(stateLength).nullable().defined(),
 });
 const ruleSchema = object({
   cards: array(cardSchema).min(1).max(ruleLimits.cards).required(),
@@ -234,6 +245,11 @@ export const actSchemas: Readonly<Record<Act['act'], Schema>> = {
     plugins: array(needed()).min(2).max(slotLimit).required(),
   }),
   'remove-chain': object({ chain: needed() }),
+  'keep-settings': object({
+    settings: array(keptSettingSchema).min(1).max(actSize).required(),
+    then: lazy((act: unknown) => (act === null ? mixed().nullable() : thenSchema)),
+  }),
+  'remove-setting': object({ setting: needed() }),
   answer: object({
     say: array(object({ plugins: ids(), set: answerSchema.required() }))
       .min(1)
@@ -263,6 +279,13 @@ export const actSchemas: Readonly<Record<Act['act'], Schema>> = {
       .required(),
   }),
 };
+
+/** What is done with settings that are kept: any act but keeping more. */
+const thenSchema = lazy((value: unknown) =>
+  (value as { act?: unknown }).act === 'keep-settings'
+    ? object({ act: string().notOneOf(['keep-settings']).required() })
+    : actSchema,
+);
 
 /** An act, by its name. */
 export const actSchema = lazy((value: unknown) => {

@@ -10,17 +10,23 @@ import {
   asId,
   catalogAsSaid,
   chosenByLetters,
+  createSettingFinder,
   copyToLoad,
   entryOf,
+  findableSetting,
   Finder,
   habitsOf,
   noUse,
   ok,
   placementsIn,
   preferenceIn,
+  settingIn,
+  settingsShown,
+  withSettings,
   whyNotHere,
   type CopyId,
   type Format,
+  type HostSetting,
   type Plugin,
   type PluginId,
   type Result,
@@ -28,6 +34,7 @@ import {
 } from '@clever-drawer/core';
 import { readCatalog } from '../../database/catalog.ts';
 import { readOrder } from '../../database/order.ts';
+import { settingsOfPlugins } from '../../database/settings.ts';
 import { readHabits, readSession, readUsage } from '../../database/session.ts';
 import type { Parts, ReadyToFind } from '../../parts.ts';
 
@@ -43,6 +50,8 @@ export interface FoundCopy {
 /** `chain`: the plugins of a chain in their order, null for a plugin. */
 export interface FoundPlugin extends FoundCopy {
   readonly because: string;
+  /** Of a saved setting: what a host loads behind the copy. */
+  readonly setting: HostSetting | null;
   readonly chain: readonly FoundCopy[] | null;
 }
 
@@ -51,17 +60,23 @@ const slotSorts: readonly SlotKind[] = ['effect', 'instrument', 'note-effect'];
 async function prepare(parts: Parts, computer: string): Promise<ReadyToFind> {
   const { manager } = parts.database;
   const now = parts.clock();
-  const [catalog, order, usage, learnt, session] = await Promise.all([
+  const [catalog, order, usage, learnt, session, settings] = await Promise.all([
     readCatalog(manager, computer),
     readOrder(manager, computer),
     readUsage(manager, computer, now),
     readHabits(manager, computer, now),
     readSession(manager, computer),
+    settingsOfPlugins(manager, computer),
   ]);
   const answers = new Map(allAnswers(order).map((answer) => [answer.id as string, answer]));
   const namings = new Map(allPluginNames(order).map((naming) => [naming.id as string, naming]));
-  const plugins = catalogAsSaid(catalog, order);
-  const pluginById = new Map(plugins.map((plugin) => [plugin.id as string, plugin]));
+  const all = catalogAsSaid(
+    catalog,
+    order,
+    settings.map((card) => ({ ...card, id: asId(card.id), plugin: asId(card.plugin) })),
+  );
+  const plugins = all.filter(({ id, setting }) => !setting || settingIn(order, id));
+  const pluginById = new Map(all.map((plugin) => [plugin.id as string, plugin]));
   const favourites = new Set<string>(
     allFolders(order)
       .filter((folder) => folder.form === 'favourites')
@@ -90,8 +105,13 @@ async function prepare(parts: Parts, computer: string): Promise<ReadyToFind> {
       chosen: chosenByLetters(learnt.letters),
       favourites,
     }),
+    settings: createSettingFinder(
+      all.flatMap((plugin) =>
+        plugin.setting ? [findableSetting(plugin, (id) => namings.get(id)?.nickname ?? null)] : [],
+      ),
+    ),
     can: new Map(
-      plugins.map((plugin) => [
+      all.map((plugin) => [
         plugin.id as string,
         new Set(slotSorts.filter((slot) => whyNotHere(plugin, slot, known) === null)),
       ]),
@@ -110,14 +130,18 @@ export async function findPlugins(
   slot: SlotKind | null,
   limit: number,
 ): Promise<Result<FoundPlugin[]>> {
-  const { finder, habits, can, pluginById, accepts, formatOrder } = await parts.finding.of(
-    computer,
-    () => prepare(parts, computer),
-  );
-  const { hits } = finder.find(query, habits, limit, ({ id }) => {
+  const { finder, habits, settings, can, pluginById, accepts, formatOrder } =
+    await parts.finding.of(computer, () => prepare(parts, computer));
+  const isAllowed = ({ id }: Plugin): boolean => {
     const slots = can.get(id);
     return slots !== undefined && (slot === null ? slots.size > 0 : slots.has(slot));
-  });
+  };
+  const { hits: plugins } = finder.find(query, habits, limit, isAllowed);
+  const hits = withSettings(
+    plugins,
+    settings.find(query, settingsShown, ({ thing }) => isAllowed(thing)),
+    limit,
+  );
   const found = (plugin: Plugin): FoundCopy => {
     const copy = copyToLoad(plugin, accepts, formatOrder);
     return {
@@ -133,6 +157,15 @@ export async function findPlugins(
     hits.map(({ plugin, because }) => ({
       ...found(plugin),
       because,
+      setting: plugin.setting
+        ? {
+            id: plugin.id,
+            name: plugin.name,
+            path: plugin.setting.path,
+            identity: plugin.setting.identity,
+            state: plugin.setting.state,
+          }
+        : null,
       chain:
         plugin.chain?.flatMap((id) => {
           const member = pluginById.get(id);

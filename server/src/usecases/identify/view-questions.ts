@@ -7,6 +7,7 @@ import {
   isTypeUncertain,
   nearMisses,
   ok,
+  type WaitingSetting,
   type PluginSetting,
   type PluginView,
   type Result,
@@ -23,7 +24,7 @@ import { findComputer } from '../../database/computers.ts';
 import { readSpellings } from '../../database/order.ts';
 import { findingsAbout } from '../../database/scans.ts';
 import { loadsByMonth } from '../../database/session.ts';
-import { settingsFor, settingsOfPlugins } from '../../database/settings.ts';
+import { settingsFor, settingsOfPlugins, waitingSettings } from '../../database/settings.ts';
 import type { Parts } from '../../parts.ts';
 import { findingView } from '../scan/scan.ts';
 
@@ -75,13 +76,14 @@ export async function viewPlugin(
   return ok({
     plugin: asId(id),
     grounds: plugin.grounds,
-    settings: settings.map(({ setting: { format, name, bank, comment, path, values } }) => ({
-      format,
-      name,
-      bank,
-      comment,
-      path,
-      values,
+    settings: settings.map(({ id: settingId, setting }) => ({
+      id: asId(settingId),
+      format: setting.format,
+      name: setting.name,
+      bank: setting.bank,
+      comment: setting.comment,
+      path: setting.path,
+      values: setting.values,
     })),
     loads,
     copies: copies
@@ -102,5 +104,10 @@ export async function viewPlugin(
 export const viewSettings = async (parts: Parts, computer: string): Promise<PluginSetting[]> =>
   (await settingsOfPlugins(parts.database.manager, computer)).map((setting) => ({
     ...setting,
+    id: asId(setting.id),
     plugin: asId(setting.plugin),
   }));
+
+/** Settings whose plugin is not here. */
+export const viewWaitingSettings = (parts: Parts, computer: string): Promise<WaitingSetting[]> =>
+  waitingSettings(parts.database.manager, computer);

@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
 import {
   allPlacements,
+  allSettings,
   allSpellings,
   answerIn,
   asId,
@@ -66,6 +67,7 @@ import { pluginNames, recordChange } from '../../database/changes.ts';
 import { findComputer, saveKept } from '../../database/computers.ts';
 import { readOrder } from '../../database/order.ts';
 import { addPicture, findOwnPicture, ownPictures } from '../../database/pictures.ts';
+import { settingIdOf, settingsOfPlugins } from '../../database/settings.ts';
 import { loggable } from '../../log.ts';
 import type { Parts } from '../../parts.ts';
 import { isUuid } from '../../uuid.ts';
@@ -539,9 +541,7 @@ async function takePictures(
       await addPicture(manager, { id: ids.get(id) ?? '', computerId: computer, bytes, at: now });
     }
   }
-  const said = <T extends OrderDocument['plugins'][number] | OrderDocument['chains'][number]>(
-    one: T,
-  ): T =>
+  const said = <T extends Pick<OrderDocument['plugins'][number], 'said'>>(one: T): T =>
     one.said?.picture
       ? { ...one, said: { ...one.said, picture: ids.get(one.said.picture) ?? null } }
       : one;
@@ -549,6 +549,7 @@ async function takePictures(
     ...whole,
     plugins: whole.plugins.map(said),
     chains: whole.chains.map(said),
+    ...(whole.settings ? { settings: whole.settings.map(said) } : {}),
   });
 }
 
@@ -571,6 +572,7 @@ async function idsHere(
     ...document.cabinets.map(({ id }) => id),
     ...foldersOfDocument(document).map(({ id }) => id),
     ...document.chains.map(({ id }) => id),
+    ...(document.settings ?? []).map(({ id }) => id),
   ].filter(isUuid);
   const taken = await takenIds(manager, wanted);
   const made = new Map<string, string>();
@@ -584,6 +586,7 @@ async function idsHere(
     const alike = [...chains.values()].find(({ name }) => name === chain?.name);
     return chains.get(id)?.id ?? alike?.id ?? asId(fresh(id));
   };
+  const settingHere = await settingsHere(manager, computer, before, document, pluginOf);
   const spellings = new Map(allSpellings(before).map(({ spelling, id }) => [spelling, id]));
   const placements = new Map(
     allPlacements(before).map(({ id, folder, plugin }) => [`${folder} ${plugin}`, id]),
@@ -593,6 +596,7 @@ async function idsHere(
     computer: asId<ComputerId>(computer),
     plugin: (id) => pluginOf.get(id) ?? null,
     chain: chainHere,
+    setting: (setting) => settingHere.get(setting.id) ?? asId(fresh(setting.id)),
     cabinet: (id) => here.cabinets.get(id) ?? asId(fresh(id)),
     folder: (id) => here.folders.get(id) ?? asId(fresh(id)),
     placement: (folder, plugin) =>
@@ -603,6 +607,49 @@ async function idsHere(
       return row?.pluginId ? { id: asId<CopyId>(row.id), plugin: asId(row.pluginId) } : null;
     },
   };
+}
+
+/**
+ * Settings of a document that are here: kept already, or found for the plugin that theirs is here, by
+ * URI, else by path, else by name and bank.
+ */
+async function settingsHere(
+  manager: EntityManager,
+  computer: string,
+  before: Order,
+  document: OrderDocument,
+  pluginOf: ReadonlyMap<string, PluginId | null>,
+): Promise<Map<string, PluginId>> {
+  const { settings = [] } = document;
+  if (settings.length === 0) {
+    return new Map();
+  }
+  const kept = allSettings(before);
+  const found = await settingsOfPlugins(manager, computer);
+  const candidates = [
+    ...kept,
+    ...found.map((one) => ({ ...one, id: asId<PluginId>(one.id), state: null })),
+  ];
+  const here = settings.flatMap((setting) => {
+    const { id, name, format, bank = null, path = null, identity = null, state = null } = setting;
+    const same = candidates.filter(
+      (one) => one.plugin === pluginOf.get(setting.plugin) && one.format === format,
+    );
+    const match =
+      kept.find((one) => one.id === id) ??
+      same.find((one) => identity !== null && one.identity === identity) ??
+      same.find((one) => path !== null && one.path === path && one.name === name) ??
+      same.find((one) => one.name === name && one.bank === bank && one.state === state);
+    const owner = document.plugins.find((one) => one.id === setting.plugin);
+    const plugin = owner?.copies.find((copy) => copy.format === format)?.identity ?? null;
+    const awaited =
+      identity !== null && plugin !== null
+        ? settingIdOf(computer, { format, plugin, identity })
+        : null;
+    const known = match?.id ?? awaited;
+    return known === null ? [] : [[id, asId<PluginId>(known)] as const];
+  });
+  return new Map(here);
 }
 
 /** Keeps what is not ours, at the ids of here. */
@@ -626,6 +673,8 @@ async function keepFields(
         return `folder ${ids.folder(id)}`;
       case 'chain':
         return `chain ${ids.chain(id)}`;
+      case 'setting':
+        return null;
       default: {
         const plugin = ids.plugin(id);
         return plugin && `plugin ${plugin}`;

@@ -12,6 +12,7 @@ import {
   stepOf,
   type Act,
   type ChangeView,
+  type KeptSetting,
   type Order,
   type OrderStep,
   type OrderView,
@@ -20,6 +21,7 @@ import {
   type Owner,
 } from '@clever-drawer/core';
 import {
+  existingPlugins,
   isPluginId,
   pluginsOfCopies,
   rememberPlugins,
@@ -36,6 +38,7 @@ import {
 } from '../../database/changes.ts';
 import { findComputer } from '../../database/computers.ts';
 import { readOrder } from '../../database/order.ts';
+import { settingsByIds } from '../../database/settings.ts';
 import { findOwnPicture } from '../../database/pictures.ts';
 import type { Parts } from '../../parts.ts';
 import { fitToday, step } from './step.ts';
@@ -132,6 +135,10 @@ async function troubleWith(
   if (act.act === 'add-chain' && (await isPluginId(manager, act.id))) {
     return { code: 'id-taken', at: 'id' };
   }
+  if (act.act === 'keep-settings') {
+    const trouble = await troubleWithSettings(manager, computer, act.settings);
+    return trouble ?? (act.then && troubleWith(manager, computer, act.then));
+  }
   if (act.act === 'part' && (await isPluginId(manager, act.plugin))) {
     return { code: 'id-taken', at: 'plugin' };
   }
@@ -146,6 +153,28 @@ async function troubleWith(
     }
   }
   return null;
+}
+
+/**
+ * A setting on the disk has to be what a scan found, and one of the user's own what a host gave, under
+ * a new id. One that is kept already is left as it is.
+ */
+async function troubleWithSettings(
+  manager: EntityManager,
+  computer: string,
+  settings: readonly KeptSetting[],
+): Promise<Problem | null> {
+  const ids = settings.map(({ id }) => id as string);
+  const [found, taken] = await Promise.all([
+    settingsByIds(manager, computer, ids),
+    existingPlugins(manager, ids),
+  ]);
+  const foundIds = new Set(found.map(({ id }) => id));
+  const isSound = ({ id, state }: KeptSetting): boolean =>
+    foundIds.has(id) || taken.has(id) || state !== null;
+  return settings.every(isSound)
+    ? null
+    : { code: 'unknown-record', at: 'settings', what: 'setting' };
 }
 
 /** Undoes the latest change, or redoes the one undone last. */

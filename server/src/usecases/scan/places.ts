@@ -16,22 +16,24 @@ import {
   addPlaceRow,
   changePlaceRow,
   countByPlace,
+  countSettingsByPlace,
   listPlaces,
   removePlaceRow,
 } from '../../database/places.ts';
 import type { PlaceRow } from '../../database/scan-tables.ts';
 import type { Parts } from '../../parts.ts';
 import { notHere } from '../catalog/elsewhere.ts';
-import { usualPlaces } from '../../scanner/index.ts';
+import { usualPlaces, usualSettingPlaces } from '../../scanner/index.ts';
 
 /** A place that the user names is looked through for everything. */
 const readFormats: readonly Format[] = formats;
 
 /** The places with what was found in them. */
 export async function viewPlaces(parts: Parts, computer: string): Promise<PlaceView[]> {
-  const [places, counts] = await Promise.all([
+  const [places, counts, settings] = await Promise.all([
     listPlaces(parts.database.manager, computer),
     countByPlace(parts.database.manager, computer),
+    countSettingsByPlace(parts.database.manager, computer),
   ]);
   return Promise.all(
     places.map(async (place) => ({
@@ -43,6 +45,7 @@ export async function viewPlaces(parts: Parts, computer: string): Promise<PlaceV
       copies: counts.get(place.id)?.copies ?? 0,
       failed: counts.get(place.id)?.failed ?? 0,
       opened: counts.get(place.id)?.opened ?? 0,
+      settings: settings.get(place.id) ?? 0,
       reachable: await access(place.path, constants.R_OK).then(
         () => true,
         () => false,
@@ -145,6 +148,7 @@ async function store(
     copies: 0,
     failed: 0,
     opened: 0,
+    settings: 0,
     reachable: true,
   });
 }
@@ -160,7 +164,8 @@ export async function addUsualPlaces(parts: Parts, computer: string): Promise<Re
   }
   const added: PlaceView[] = [];
   let exists = false;
-  for (const usual of usualPlaces(parts.machine)) {
+  // Those for settings come last: where they lie inside of another they are looked through with it.
+  for (const usual of [...usualPlaces(parts.machine), ...usualSettingPlaces(parts.machine)]) {
     if (!(await checkDirectory(usual.path)).ok) {
       continue;
     }

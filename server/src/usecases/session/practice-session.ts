@@ -20,6 +20,7 @@ import {
   type Result,
   type SessionView,
   type SlotKind,
+  type TrackKind,
 } from '@clever-drawer/core';
 import {
   copiesOfPlugins,
@@ -27,9 +28,8 @@ import {
   wherePluginsAre,
   shownState,
 } from '../../database/catalog.ts';
-import {} from '../../database/changes.ts';
 import { findComputer } from '../../database/computers.ts';
-import { findAnswer, findChain, findPreference } from '../../database/order.ts';
+import { findAnswer, findChain, findPreference, standInCatalog } from '../../database/order.ts';
 import {
   addLoads,
   copiesInCatalog,
@@ -45,6 +45,7 @@ import type { LoadRow } from '../../database/session-tables.ts';
 import type { Parts } from '../../parts.ts';
 import { notHere } from '../catalog/elsewhere.ts';
 import type { HostCommand } from '../../host/host.ts';
+import { settingToLoad, type SettingHere } from './setting-to-load.ts';
 
 /** The session of a computer as it is kept; an empty one without tracks where there is none. */
 export const sessionOf = async (parts: Parts, computer: string): Promise<HostSession> =>
@@ -64,13 +65,14 @@ export async function viewSession(parts: Parts, computer: string): Promise<Sessi
     settings: session.settings,
     tracks: session.tracks.map(({ slots, ...track }) => ({
       ...track,
-      slots: slots.map(({ id, copy, isBypassed, problem }) => {
+      slots: slots.map(({ id, copy, isBypassed, problem, state }) => {
         const found = known.get(sessionKey(copy));
         return {
           id,
           plugin: found ? asId(found.plugin) : null,
           copy: found ? asId(found.copy) : null,
           asked: copy,
+          state: state ?? null,
           isBypassed,
           problem: problem && { ...problem, message: describe(problem) },
         };
@@ -95,19 +97,26 @@ export async function asking(
   return asked.ok ? keep(parts, computer, asked.value) : asked;
 }
 
+/** What is kept with a session: loads, and what of them stands in the catalog for the first time. */
+interface Beside {
+  readonly loads: readonly LoadRow[];
+  readonly things: Parameters<typeof standInCatalog>[2];
+}
+
 /** Keeps what the host says together with the loads, in one transaction. */
 async function keep(
   parts: Parts,
   computer: string,
   session: HostSession,
-  also: readonly LoadRow[] = [],
+  { loads, things }: Beside = { loads: [], things: [] },
 ): Promise<Result<SessionView>> {
   await parts.database.transaction(async (manager) => {
     await writeSession(manager, computer, session);
-    await addLoads(manager, also);
+    await standInCatalog(manager, computer, things);
+    await addLoads(manager, loads);
   });
   parts.events.tell(computer, { event: 'session' });
-  if (also.length > 0) {
+  if (loads.length > 0) {
     parts.events.tell(computer, { event: 'usage' });
   }
   return ok(await viewSession(parts, computer));
@@ -121,7 +130,12 @@ export const changeSession = (
 ): Promise<Result<SessionView>> =>
   parts.turns.take(computer, () => asking(parts, computer, command));
 
-type Chosen = Result<{ readonly row: CopyRow; readonly plugin: PluginRow }>;
+/** A copy to be loaded, with the setting it gets. */
+interface Chosen {
+  readonly row: CopyRow;
+  readonly plugin: PluginRow;
+  readonly setting: SettingHere | null;
+}
 
 /**
  * The copy of a plugin that would stand there, or why none can. A copy that was chosen is given to
@@ -134,14 +148,22 @@ async function chooseCopy(
   slot: SlotKind,
   { settings }: HostSession,
   wanted: string | null,
-): Promise<Chosen> {
+): Promise<Result<Chosen>> {
+  const found = await settingToLoad(manager, computer, id);
+  if (found && !found.ok) {
+    return found;
+  }
+  const setting = found?.value ?? null;
+  const owner = setting?.plugin ?? id;
   // A window may still show what went into another plugin a moment ago.
-  const now = (await wherePluginsAre(manager, computer, [id])).get(id);
+  const now = (await wherePluginsAre(manager, computer, [owner])).get(owner);
   const plugin = now === undefined ? null : await pluginById(manager, computer, now);
   if (!plugin) {
     return failed({ code: 'unknown-record', at: 'plugin', what: 'plugin' });
   }
-  const copies = await copiesOfPlugins(manager, [plugin.id]);
+  const copies = (await copiesOfPlugins(manager, [plugin.id])).filter(
+    ({ format }) => setting === null || format === setting.format,
+  );
   const said = (await findAnswer(manager, plugin.id)) ?? undefined;
   const card = withAnswer(cardOf(plugin, copies), said);
   const reason =
@@ -152,8 +174,26 @@ async function chooseCopy(
   const chosen =
     wanted ?? copyToLoad(card, settings, (await findPreference(manager, computer))?.formats)?.id;
   const row = copies.find((copy) => copy.id === chosen);
-  return row ? ok({ row, plugin }) : failed({ code: 'unknown-record', at: 'copy', what: 'copy' });
+  return row
+    ? ok({ row, plugin, setting })
+    : failed({ code: 'unknown-record', at: 'copy', what: 'copy' });
 }
+
+/** The copy as the host is told of it. */
+const toHost = ({ row, plugin, setting }: Chosen): HostCopy => ({
+  ...hostCopyOf(row, plugin.name),
+  ...(setting
+    ? {
+        setting: {
+          id: asId(setting.id),
+          name: setting.name,
+          path: setting.path,
+          identity: setting.identity,
+          state: setting.state,
+        },
+      }
+    : {}),
+});
 
 /**
  * Loads a plugin, or all of a chain, into a slot and records the load. Past the end of the track it
@@ -177,7 +217,7 @@ export const loadIntoSlot = (
       return failed({ code: 'unknown-record', at: 'track', what: 'track' });
     }
     const index = Math.min(request.index, track.slots.length);
-    const copies: { readonly row: CopyRow; readonly plugin: PluginRow }[] = [];
+    const copies: Chosen[] = [];
     for (const [at, id] of (chain?.plugins ?? [request.plugin]).entries()) {
       const chosen = await chooseCopy(
         parts,
@@ -192,13 +232,7 @@ export const loadIntoSlot = (
       }
       copies.push(chosen.value);
     }
-    const loaded = await loadAll(
-      parts,
-      session,
-      track.id,
-      index,
-      copies.map(({ row, plugin }) => hostCopyOf(row, plugin.name)),
-    );
+    const loaded = await loadAll(parts, session, track.id, index, copies.map(toHost));
     if (!loaded.ok) {
       return loaded;
     }
@@ -207,38 +241,65 @@ export const loadIntoSlot = (
       before &&
       (await copiesInCatalog(manager, computer, [before])).get(sessionKey(before))?.plugin;
     const isLearning = (await findComputer(manager, computer))?.isLearning ?? true;
-    const about = {
-      computerId: computer,
-      at: parts.clock(),
-      track: track.sort,
-      typed: request.typed,
-      keys: request.keys,
-      took: request.took,
-    };
-    const byHand: LoadRow = {
+    const setting = chain ? null : (copies[0]?.setting ?? null);
+    return keep(parts, computer, loaded.value, {
+      things: setting ? [{ id: request.plugin, name: setting.name, kind: 'unknown' }] : [],
+      loads: isLearning
+        ? loadRows(
+            computer,
+            parts.clock(),
+            { request, sort: track.sort, after: after ?? null },
+            {
+              copies,
+              isPlain: chain === null && setting === null,
+            },
+          )
+        : [],
+    });
+  });
+
+interface Loading {
+  readonly request: LoadRequest;
+  readonly sort: TrackKind;
+  /** The plugin in the slot before. */
+  readonly after: string | null;
+}
+
+/**
+ * The load as it was asked for; of a chain or setting also one of each plugin that it loaded, for
+ * which nobody typed.
+ */
+function loadRows(
+  computerId: string,
+  at: Date,
+  { request, sort, after }: Loading,
+  { copies, isPlain }: { readonly copies: readonly Chosen[]; readonly isPlain: boolean },
+): LoadRow[] {
+  const about = { computerId, at, track: sort };
+  const byHand: LoadRow = {
+    ...about,
+    id: randomUUID(),
+    pluginId: request.plugin,
+    copyId: isPlain ? (copies[0]?.row.id ?? null) : null,
+    afterPluginId: after,
+    typed: request.typed,
+    keys: request.keys,
+    took: request.took,
+  };
+  const within = copies.map(
+    ({ row, plugin }, n): LoadRow => ({
       ...about,
       id: randomUUID(),
-      pluginId: request.plugin,
-      copyId: chain ? null : (copies[0]?.row.id ?? null),
-      afterPluginId: after ?? null,
-    };
-    // What is in a chain counts as loaded, but nobody typed for it.
-    const within = chain
-      ? copies.map(
-          ({ row, plugin }, at): LoadRow => ({
-            ...about,
-            typed: null,
-            keys: null,
-            took: null,
-            id: randomUUID(),
-            pluginId: plugin.id,
-            copyId: row.id,
-            afterPluginId: copies[at - 1]?.plugin.id ?? after ?? null,
-          }),
-        )
-      : [];
-    return keep(parts, computer, loaded.value, isLearning ? [byHand, ...within] : []);
-  });
+      pluginId: plugin.id,
+      copyId: row.id,
+      afterPluginId: copies[n - 1]?.plugin.id ?? after,
+      typed: null,
+      keys: null,
+      took: null,
+    }),
+  );
+  return isPlain ? [byHand] : [byHand, ...within];
+}
 
 /** The first in the place of what stands there, the others behind it; all or none. */
 async function loadAll(

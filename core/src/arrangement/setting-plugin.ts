@@ -1,0 +1,93 @@
+/** Saved settings as the catalog shows them: each stands as a thing of its own beside its plugin. */
+import { withAnswer, type AnswerFacts } from '../catalog/answer.ts';
+import type { CopyCard, Plugin } from '../catalog/plugin.ts';
+import type { Format } from '../formats/found-copy.ts';
+import type { Setting } from '../order/records.ts';
+
+/** A setting that was found on the disk, whether something was made of it or not. */
+export type FoundSettingCard = Omit<Setting, 'table' | 'state'>;
+
+/** The copies of a plugin by format, once for each plugin: what stays the same is the same list. */
+const copiesByFormat = new WeakMap<readonly CopyCard[], Map<Format, readonly CopyCard[]>>();
+
+function copiesThatTake(copies: readonly CopyCard[], format: Format): readonly CopyCard[] {
+  const known = copiesByFormat.get(copies) ?? new Map<Format, readonly CopyCard[]>();
+  copiesByFormat.set(copies, known);
+  const held = known.get(format) ?? copies.filter((copy) => copy.format === format);
+  known.set(format, held);
+  return held;
+}
+
+const noCopies: readonly CopyCard[] = [];
+const noTypes: readonly string[] = [];
+
+/** A setting as a thing of the catalog: of its plugin's kind and types, with the copies that take it. */
+function settingPlugin(
+  { id, name, plugin, bank, format, path, identity, state }: Omit<Setting, 'table'>,
+  owner: Plugin | undefined,
+  isGone: boolean,
+): Plugin {
+  return {
+    id,
+    name,
+    vendor: owner?.vendor ?? null,
+    kind: owner?.kind ?? 'unknown',
+    types: owner?.types ?? noTypes,
+    arrived: owner?.arrived ?? '',
+    copies: owner ? copiesThatTake(owner.copies, format) : noCopies,
+    setting: {
+      plugin,
+      pluginName: owner?.name ?? '',
+      bank,
+      format,
+      path,
+      identity,
+      state,
+      isGone,
+    },
+  };
+}
+
+/** Settings that were found, as things. `pluginOf` gives plugins as they are said to be. */
+export const foundSettings = (
+  found: readonly FoundSettingCard[],
+  pluginOf: (id: string) => Plugin | undefined,
+): Plugin[] =>
+  found.map((card) => settingPlugin({ ...card, state: null }, pluginOf(card.plugin), false));
+
+/**
+ * All settings as the user has them: those that were found, and those of which something was made
+ * though they are not there now, each as what is said of it makes it.
+ */
+export function settingsAsSaid(
+  found: readonly Plugin[],
+  kept: ReadonlyMap<string, Setting>,
+  pluginOf: (id: string) => Plugin | undefined,
+  saidOf: (id: string) => AnswerFacts | undefined,
+): readonly Plugin[] {
+  if (kept.size === 0) {
+    return found;
+  }
+  const here = new Set<string>(found.map(({ id }) => id));
+  const others = [...kept.values()]
+    .filter(({ id }) => !here.has(id))
+    .map((one) => settingPlugin(one, pluginOf(one.plugin), one.state === null));
+  return [...found, ...others].map((thing) =>
+    kept.has(thing.id) ? withAnswer(thing, saidOf(thing.id)) : thing,
+  );
+}
+
+/** What an act has to tell of a setting so that it is kept. */
+export const keptSettingOf = ({ id, name, setting }: Plugin): Omit<Setting, 'table'> | null =>
+  setting
+    ? {
+        id,
+        name,
+        plugin: setting.plugin,
+        bank: setting.bank,
+        format: setting.format,
+        path: setting.path,
+        identity: setting.identity,
+        state: setting.state,
+      }
+    : null;

@@ -1,0 +1,26 @@
+/** The saved setting that a load means: what a scan found, or one of the user's own. */
+import type { EntityManager } from 'typeorm';
+import { failed, ok, type Result, type Setting } from '@clever-drawer/core';
+import { findKeptSetting } from '../../database/order.ts';
+import { settingsByIds, type SettingHere as Found } from '../../database/settings.ts';
+
+/** A setting that can be loaded. */
+export type SettingHere = Found & Pick<Setting, 'state'>;
+
+/** The setting of that id; null where it is none, a refusal where its file is gone. */
+export async function settingToLoad(
+  manager: EntityManager,
+  computer: string,
+  id: string,
+): Promise<Result<SettingHere> | null> {
+  const kept = await findKeptSetting(manager, id);
+  if (kept && kept.state !== null) {
+    return ok(kept);
+  }
+  const [found] = await settingsByIds(manager, computer, [id]);
+  if (found) {
+    return ok({ ...found, state: null });
+  }
+  const reason = 'its file is gone from the disk';
+  return kept && failed({ code: 'cannot-load', at: 'plugin', name: kept.name, reason });
+}

@@ -1,0 +1,151 @@
+/** What stands in a slot, kept as a setting of one's own: a name, a note, and the state the host gave. */
+import { Bookmark } from 'lucide-react';
+import { useState, type SyntheticEvent } from 'react';
+import { Button, Form, Modal } from 'react-bootstrap';
+import {
+  asId,
+  nameLength,
+  stateLength,
+  type Act,
+  type Plugin,
+  type SlotView,
+} from '@clever-drawer/core';
+import { annotateAct } from '../annotate/annotate.ts';
+import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
+
+interface Props {
+  readonly slot: SlotView | undefined;
+  /** What it is called until somebody says otherwise: the track's name. */
+  readonly trackName: string;
+}
+
+export function KeepSetting({ slot, trackName }: Props) {
+  const { pluginById } = useCatalog();
+  const [isOpen, setOpen] = useState(false);
+  const plugin = pluginById.get(slot?.plugin ?? '');
+  if (!slot || !plugin || slot.state === null || slot.state.length > stateLength) {
+    return null;
+  }
+  return (
+    <>
+      <button
+        type="button"
+        className="slot free keep-chain"
+        title={`Keep ${plugin.name} as it is set, as a setting of your own`}
+        aria-label={`Keep the setting of ${plugin.name}`}
+        onClick={() => {
+          setOpen(true);
+        }}
+      >
+        <Bookmark size={14} aria-hidden />
+      </button>
+      {isOpen && (
+        <SettingDialog
+          slot={slot}
+          state={slot.state}
+          plugin={plugin}
+          trackName={trackName}
+          onClose={() => {
+            setOpen(false);
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+interface DialogProps {
+  readonly slot: SlotView;
+  readonly state: string;
+  readonly plugin: Plugin;
+  readonly trackName: string;
+  readonly onClose: () => void;
+}
+
+function SettingDialog({ slot, state, plugin, trackName, onClose }: DialogProps) {
+  const { act } = useActs();
+  const { nameOf } = useArrangement();
+  const [name, setName] = useState(
+    slot.asked.setting ? `${slot.asked.setting.name}, mine` : trackName,
+  );
+  const [note, setNote] = useState('');
+  const submit = (event: SyntheticEvent): void => {
+    event.preventDefault();
+    const id = crypto.randomUUID();
+    const then: Act | null = note.trim() === '' ? null : annotateAct([id], { notes: note.trim() });
+    const kept = {
+      id: asId<Plugin['id']>(id),
+      name: name.trim(),
+      plugin: plugin.id,
+      bank: null,
+      format: slot.asked.format,
+      path: null,
+      identity: null,
+      state,
+    };
+    if (act({ act: 'keep-settings', settings: [kept], then })) {
+      onClose();
+    }
+  };
+  return (
+    <Modal show onHide={onClose} animation={false} aria-labelledby="keep-setting-title">
+      <Form onSubmit={submit}>
+        <Modal.Header closeButton>
+          <Modal.Title as="h1" id="keep-setting-title">
+            Keep {nameOf(plugin)} as it is set
+          </Modal.Title>
+        </Modal.Header>
+        <SettingFields name={name} setName={setName} note={note} setNote={setNote} />
+        <Modal.Footer>
+          <Button variant="bare" onClick={onClose}>
+            Cancel
+          </Button>
+          <Button type="submit">Keep the setting</Button>
+        </Modal.Footer>
+      </Form>
+    </Modal>
+  );
+}
+
+interface FieldsProps {
+  readonly name: string;
+  readonly setName: (name: string) => void;
+  readonly note: string;
+  readonly setNote: (note: string) => void;
+}
+
+function SettingFields({ name, setName, note, setNote }: FieldsProps) {
+  return (
+    <Modal.Body>
+      <Form.Group controlId="setting-name" className="mb-3">
+        <Form.Label>Name</Form.Label>
+        <Form.Control
+          autoFocus
+          autoComplete="off"
+          maxLength={nameLength}
+          value={name}
+          onFocus={(event) => {
+            event.target.select();
+          }}
+          onChange={(event) => {
+            setName(event.target.value);
+          }}
+        />
+        <Form.Text className="text-soft">
+          It is found, filed and named like a plugin. Loading it loads the plugin with this setting.
+        </Form.Text>
+      </Form.Group>
+      <Form.Group controlId="setting-note">
+        <Form.Label>Note</Form.Label>
+        <Form.Control
+          as="textarea"
+          rows={2}
+          value={note}
+          onChange={(event) => {
+            setNote(event.target.value);
+          }}
+        />
+      </Form.Group>
+    </Modal.Body>
+  );
+}
