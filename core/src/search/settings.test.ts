@@ -46,8 +46,8 @@ it('finds among 20,000 what looking at each of them finds', () => {
   const begins = (texts: readonly string[], asked: string): boolean =>
     texts.some((text) => text.split(' ').some((one) => one.replace('ä', 'a').startsWith(asked)));
   for (const asked of [['sna'], ['plate', 'sn'], ['nass', 'old', '1'], ['heron', 'heron']]) {
-    const slow = all.filter(({ names, bank, pluginNames }) => {
-      const own = asked.filter((one) => begins(names, one));
+    const slow = all.filter(({ names: called, bank, pluginNames }) => {
+      const own = asked.filter((one) => begins(called, one));
       return (
         own.length > 0 &&
         asked.every((one) => own.includes(one) || begins([...pluginNames, bank ?? ''], one))

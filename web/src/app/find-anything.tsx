@@ -7,7 +7,7 @@ import { habitsOf, noUse, type FindableThing, type Folder, type Plugin } from '@
 import { taggedWith } from '../annotate/tagged-with.ts';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { useFinder, useSettingFinder } from '../studio/use-finder.ts';
-import { ofWhat } from '../ui/of-what.ts';
+import { ofWhat } from '../annotate/of-what.ts';
 import { Kbd } from '../ui/kbd.tsx';
 import { ranked, type Rankable } from '../ui/model/ranked.ts';
 import { Picker, type Choice } from '../ui/picker.tsx';

@@ -8,7 +8,7 @@ import { Button } from 'react-bootstrap';
 import { faceOf, type Folder, type Placement, type Plugin } from '@clever-drawer/core';
 import { useActs, useArrangement } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
-import { ofWhat } from '../ui/of-what.ts';
+import { ofWhat } from '../annotate/of-what.ts';
 import { runCommand, type Command } from '../ui/commands.ts';
 import { chord } from '../ui/keys.ts';
 import { useNotices } from '../ui/notices.tsx';

@@ -12,7 +12,7 @@ import {
   day,
 } from '@clever-drawer/core';
 import { Faceplate } from '../ui/faceplate.tsx';
-import { ofWhat } from '../ui/of-what.ts';
+import { ofWhat } from '../annotate/of-what.ts';
 
 export interface RowProps {
   readonly row: Row;

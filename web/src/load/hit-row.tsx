@@ -14,7 +14,7 @@ import {
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
-import { ofWhat } from '../ui/of-what.ts';
+import { ofWhat } from '../annotate/of-what.ts';
 
 interface Props {
   readonly hit: Hit;

@@ -16,7 +16,7 @@ import {
 import { useActs, useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { NameDialog } from '../annotate/name-dialog.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
-import { ofWhat } from '../ui/of-what.ts';
+import { ofWhat } from '../annotate/of-what.ts';
 import { useKeys } from '../ui/keys.ts';
 import { Copies } from './copies.tsx';
 import { Findings, Loads } from './over-time.tsx';
