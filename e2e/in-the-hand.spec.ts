@@ -1,4 +1,5 @@
 /** Frictions of an hour's real work: undo in fields, the tray, drafts, dragging at the edge, the mark that stays. */
+import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { dragTo, expect, expectNoAxeFindings, front, saved, test } from './studio.ts';
 
@@ -260,8 +261,143 @@ test('a saved setting is found by letters of its own and its plugin, and stands 
   const found = page.getByRole('option', { name: /Heron speaks setting of Barnacle/ }).first();
   await expect(found).toBeVisible();
   await found.click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Heron speaks' })).toBeVisible();
+  await expectNoAxeFindings(page);
+  await page
+    .getByRole('heading', { name: /^A setting of Barnacle/ })
+    .getByRole('link')
+    .click();
   const settings = page.getByRole('region', { name: /\d+ settings/ });
   await expect(settings).toContainText('Puppet theatre');
   await expect(settings).toContainText('Heron speaks');
   await expectNoAxeFindings(page);
 });
+
+test('a slot that was emptied and a place that was removed come back by Ctrl+Z', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.address}/load`);
+  const narrator = page.getByRole('group', { name: 'Narrator' });
+  const first = narrator.getByLabel(/^Slot 1: /);
+  const stood = (await first.getAttribute('aria-label')) ?? '';
+  await first.focus();
+  await page.keyboard.press('Delete');
+  await expect(first).not.toHaveAttribute('aria-label', stood);
+  await expect(page.getByRole('button', { name: /^Undo: Empty the slot of/ })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(first).toHaveAttribute('aria-label', stood);
+  await page.keyboard.press('Control+Shift+z');
+  await expect(first).not.toHaveAttribute('aria-label', stood);
+
+  await page.goto(`${demo.address}/scan`);
+  const places = page.getByRole('button', { name: /^Stop looking through/ });
+  await expect(places.nth(3)).toBeVisible();
+  const before = await places.count();
+  await places.last().click();
+  await expect(places).toHaveCount(before - 1);
+  await page.keyboard.press('Control+h');
+  const changes = page.getByRole('dialog', { name: 'Latest changes' });
+  await expect(changes).toContainText('Remove the place');
+  await expectNoAxeFindings(page);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /^Undo: Remove the place/ }).click();
+  await expect(places).toHaveCount(before);
+});
+
+test('that many are on trial is said with its last day, and what has ended is not offered', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.address}/file?type=reverb`);
+  const rows = page.getByTestId('plugin');
+  await rows.first().click();
+  await page.keyboard.press('Space');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Space');
+  await page.getByRole('button', { name: 'Say of all 2 …' }).click();
+  await page.getByRole('button', { name: 'They are on trial …' }).click();
+  await page.getByLabel('Last day').fill('2026-01-31');
+  await expectNoAxeFindings(page);
+  await page.getByRole('button', { name: 'Say so' }).click();
+  await expect(notice(page)).toContainText('until 2026-01-31');
+  const name = (await rows.first().locator('.cut').textContent()) ?? '';
+  await page.goto(`${demo.address}/load`);
+  await letters(page).fill(name);
+  await expect(page.getByTestId('hit').first()).toContainText('its trial ended on 2026-01-31');
+});
+
+test('every control shows its focus, and is large enough to be hit', async ({ page, demo }) => {
+  test.slow();
+  for (const screen of ['scan', 'sort', 'file', 'load', 'review', 'keep']) {
+    await page.goto(`${demo.address}/${screen}`);
+    await expect(page.locator('main')).toBeVisible();
+    await expect(page.locator('[aria-busy="true"]')).toHaveCount(0);
+    await expect(page.locator('h1').first()).toBeAttached();
+    const { violations } = await new AxeBuilder({ page }).withRules(['target-size']).analyze();
+    const small = violations.flatMap(({ nodes }) => nodes.map(({ target }) => target.join(' ')));
+    await page.locator('.skip-link').focus();
+    const walked = await walkByTab(page, 45);
+    expect(walked.length, screen).toBeGreaterThan(8);
+    const unseen = walked.filter(({ isShown }) => !isShown).map(({ name }) => name);
+    expect.soft({ screen, small, unseen }).toEqual({ screen, small: [], unseen: [] });
+  }
+});
+
+/** What Tab leads to, at most so many controls. */
+async function walkByTab(page: Page, most: number): Promise<{ name: string; isShown: boolean }[]> {
+  const walked: { name: string; isShown: boolean }[] = [];
+  for (let n = 0; n < most; n += 1) {
+    await page.keyboard.press('Tab');
+    const at = await page.evaluate(focusOf);
+    if (at === null) {
+      break;
+    }
+    walked.push(at);
+  }
+  return walked;
+}
+
+/**
+ * What has the focus, and whether a ring of at least 2 px and 3 : 1 against what lies below shows it
+ * (WCAG 2.2, 1.4.11 and 2.4.13). Runs in the page.
+ */
+function focusOf(): { name: string; isShown: boolean } | null {
+  const element = document.activeElement;
+  if (!element || element === document.body) {
+    return null;
+  }
+  const channels = (color: string): number[] => (color.match(/[\d.]+/g) ?? []).map(Number);
+  const luminance = (color: string): number => {
+    const [r = 0, g = 0, b = 0] = channels(color).map((value) => {
+      const part = value / 255;
+      return part <= 0.04045 ? part / 12.92 : ((part + 0.055) / 1.055) ** 2.4;
+    });
+    return 0.2126 * r + 0.7152 * g + 0.0722 * b;
+  };
+  let below = 'rgb(255, 255, 255)';
+  for (let at: Element | null = element.parentElement; at; at = at.parentElement) {
+    const color = getComputedStyle(at).backgroundColor;
+    if ((channels(color)[3] ?? 1) > 0.5) {
+      below = color;
+      break;
+    }
+  }
+  // A control may show its focus by a ring of what is around it, as fields do.
+  const rings = [
+    element,
+    element.parentElement,
+    element.closest('label, .search-field, .finder-field'),
+  ]
+    .flatMap((one) => (one ? [getComputedStyle(one)] : []))
+    .filter(
+      ({ outlineStyle, outlineWidth }) => outlineStyle !== 'none' && parseFloat(outlineWidth) >= 2,
+    )
+    .map(({ outlineColor }) => outlineColor);
+  const ratio = (a: number, b: number): number => (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05);
+  const name = `${element.tagName} ${element.className.toString()} ${element.getAttribute('aria-label') ?? element.textContent ?? ''}`;
+  return {
+    name: name.slice(0, 90),
+    isShown: rings.some((ring) => ratio(luminance(ring), luminance(below)) >= 3),
+  };
+}

@@ -17,7 +17,7 @@ function writeStudio(place: string): void {
     `@prefix lv2: <http://lv2plug.in/ns/lv2core#> .
 @prefix pset: <http://lv2plug.in/ns/ext/presets#> .
 @prefix rdfs: <http://www.w3.org/2000/01/rdf-schema#> .
-<urn:plate> a lv2:Plugin ; lv2:binary <plate.so> ; rdfs:seeAlso <plate.ttl> .
+<urn:plate> a lv2:Plugin ; rdfs:seeAlso <plate.ttl> .
 <urn:plate#snare> a pset:Preset ; lv2:appliesTo <urn:plate> ; rdfs:label "Snare" .
 `,
   );
@@ -30,7 +30,6 @@ function writeStudio(place: string): void {
     [ a lv2:OutputPort , lv2:AudioPort ; lv2:index 1 ; lv2:symbol "out" ; lv2:name "Out" ] .
 `,
   );
-  writeFileSync(join(bundle, 'plate.so'), '');
 }
 
 async function scan(page: Page): Promise<void> {

@@ -204,19 +204,37 @@ async function page(): Promise<Measured[]> {
         throw new Error(await posted.text());
       }
     }
-    const window = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    await window.goto(`${running.address}/file`);
-    await window.waitForSelector('[data-testid=plugin]', { timeout: 120_000 });
-    const first = await opened(window, 'Alt+5', '.advice-list, .review-summary');
+    const openFile = async (idle: number): Promise<Page> => {
+      const fresh = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+      await fresh.goto(`${running.address}/file`);
+      await fresh.waitForSelector('[data-testid=plugin]', { timeout: 120_000 });
+      await fresh.waitForTimeout(idle);
+      return fresh;
+    };
+    const hurried = await openFile(0);
+    const atOnce = await opened(hurried, 'Alt+5', '.advice-list');
+    await hurried.close();
+    // What is fetched and worked out ahead is there by then.
+    const window = await openFile(10_000);
+    const first = await opened(window, 'Alt+5', '.advice-list');
     const again: number[] = [];
     const file: number[] = [];
     for (let round = 0; round < rounds; round += 1) {
       file.push(await opened(window, 'Alt+3', '[data-testid=plugin]'));
-      again.push(await opened(window, 'Alt+5', '.advice-list, .review-summary'));
+      again.push(await opened(window, 'Alt+5', '.advice-list'));
     }
     const against = { name: 'File, in the same window', samples: file };
     return [
-      measured(`Review, first time, ${plugins.length} plugins, ${loads} loads`, [first], against),
+      measured(
+        `Review, as soon as File stands, ${plugins.length} plugins, ${loads} loads`,
+        [atOnce],
+        against,
+      ),
+      measured(
+        `Review, ten seconds later, ${plugins.length} plugins, ${loads} loads`,
+        [first],
+        against,
+      ),
       measured(`Review again, ${plugins.length} plugins, ${loads} loads`, again, against),
     ];
   } finally {

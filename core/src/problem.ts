@@ -37,6 +37,7 @@ export type Problem =
   | { code: 'place-missing'; at: string }
   | { code: 'place-is-file'; at: string }
   | { code: 'place-known'; at: string }
+  | { code: 'place-holds'; at: string; names: readonly string[] }
   | { code: 'place-whole-disk'; at: string }
   | { code: 'place-unreadable'; at: string; reason: string }
   | { code: 'no-usual-place'; at: string }
@@ -155,6 +156,8 @@ const wording: Wording = {
   'place-is-file': (p) =>
     `${p.at} is a file. A place is the directory that holds the plugins; try the directory above it.`,
   'place-known': (p) => `${p.at} is a place already, or lies inside one.`,
+  'place-holds': (p) =>
+    `${p.at} holds ${p.names.join(', ')}, which ${p.names.length === 1 ? 'is a place' : 'are places'} already. Remove ${p.names.length === 1 ? 'that one' : 'those'} first, or add the other directories in it one by one.`,
   'place-whole-disk': (p) =>
     `${p.at} is a whole disk. Choose the directory on it that holds the plugins.`,
   'place-unreadable': (p) => `${p.at} may not be read by this program (${p.reason}).`,

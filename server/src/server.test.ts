@@ -2,7 +2,7 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from '@jest/globals';
 import { mkdirSync, renameSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { request } from 'node:http';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import {
   warmth,
   type AsideView,
@@ -78,6 +78,9 @@ describe('places', () => {
     const added = await server.call<PlaceView>('POST', 'places', { path: `  "${place}/" ` });
     expect(added.body.path).toBe(place);
     expect(codes(await server.call('POST', 'places', { path: place }))).toEqual(['place-known']);
+    const above = await server.call('POST', 'places', { path: dirname(place) });
+    expect(codes(above)).toEqual(['place-holds']);
+    expect(JSON.stringify(above.body)).toContain(`holds ${place}, which is a place already`);
     expect((await server.call('DELETE', `places/${added.body.id}`)).status).toBe(200);
     expect(codes(await server.call('DELETE', `places/${added.body.id}`))).toEqual([
       'unknown-record',

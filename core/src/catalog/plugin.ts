@@ -14,6 +14,8 @@ export interface CopyCard {
   readonly is32Bit: boolean;
   /** Whether the last examining failed. */
   readonly isFailed: boolean;
+  /** Whether it names a program that is not there, or none that could run. */
+  readonly lacksProgram?: boolean;
   readonly state: CopyState;
   /** Audio ports; null where reading cannot know. */
   readonly audioIn: number | null;
@@ -109,7 +111,7 @@ export function copyInFront(
   const formats = completed(order);
   const rank = (copy: CopyCard): number =>
     stateRank[copy.state] +
-    (copy.isFailed ? 50 : 0) +
+    (copy.isFailed || copy.lacksProgram ? 50 : 0) +
     (copy.is32Bit ? 10 : 0) +
     formats.indexOf(copy.format);
   return [...plugin.copies].sort((a, b) => rank(a) - rank(b) || (a.path < b.path ? -1 : 1))[0];

@@ -80,6 +80,9 @@ export function whyNotCopy(copy: CopyCard, accepts: TakenBySession): string | nu
   if (copy.isFailed) {
     return 'failed when it was examined';
   }
+  if (copy.lacksProgram) {
+    return 'its program is missing';
+  }
   if (copy.is32Bit && !accepts.takes32Bit) {
     return '32 bit only, which the session does not take';
   }

@@ -70,6 +70,8 @@ export type ReviewPart = keyof ReviewParts;
 /** How many pairs, rows and letters are told. */
 const told = 40;
 
+const isOfAllTime = ({ from, track }: ReviewWish): boolean => from === null && track === null;
+
 const always = (material: ReviewMaterial, wish: ReviewWish): ReviewMaterial =>
   narrowMaterial(material, { ...wish, from: null, track: null });
 
@@ -77,10 +79,13 @@ const always = (material: ReviewMaterial, wish: ReviewWish): ReviewMaterial =>
 export const reviewPart: {
   readonly [P in ReviewPart]: (material: ReviewMaterial, wish: ReviewWish) => ReviewParts[P];
 } = {
-  worth: (material, wish) => ({
-    summary: summaryOf(narrowMaterial(material, wish)),
-    advice: worthDoing(always(material, wish), wish.now),
-  }),
+  worth: (material, wish) => {
+    const all = always(material, wish);
+    return {
+      summary: summaryOf(isOfAllTime(wish) ? all : narrowMaterial(material, wish)),
+      advice: worthDoing(all, wish.now),
+    };
+  },
   own: (material, wish) => {
     const meant = narrowMaterial(material, wish);
     return {

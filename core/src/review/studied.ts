@@ -143,9 +143,15 @@ export function countBy<T>(items: Iterable<T>, keyOf: (item: T) => string): Map<
   return counts;
 }
 
+/** Several parts of a review ask for the same: loads never change, so they are counted once. */
+const counted = new WeakMap<readonly PastUse[], ReadonlyMap<string, number>>();
+
 /** Loads of each plugin that was loaded. */
-export const loadsOf = (uses: readonly PastUse[]): Map<string, number> =>
-  countBy(uses, ({ plugin }) => plugin);
+export function loadsOf(uses: readonly PastUse[]): ReadonlyMap<string, number> {
+  const known = counted.get(uses) ?? countBy(uses, ({ plugin }) => plugin);
+  counted.set(uses, known);
+  return known;
+}
 
 /** When each plugin was loaded last. Milliseconds since 1970. */
 export function lastLoads(uses: readonly PastUse[]): Map<string, number> {

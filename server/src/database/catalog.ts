@@ -12,6 +12,10 @@ import {
   type PluginRow,
 } from './catalog-tables.ts';
 
+/** A copy that names a program in which no machine could be read: the file is missing or no program. */
+const lacksProgram = `(format = 'LV2' AND facts->>'binary' IS NOT NULL
+  AND coalesce(jsonb_typeof(facts->'architectures'), 'null') = 'null')`;
+
 /**
  * All plugins of a computer with their copies, by name; those of which everything is set aside are
  * left out.
@@ -30,20 +34,22 @@ export async function readCatalog(manager: EntityManager, computer: string): Pro
     hasPicture: boolean;
     is32Bit: boolean;
     isFailed: boolean;
+    lacksProgram: boolean;
     audioIn: number | null;
     audioOut: number | null;
   })[] = await manager.query(
     `SELECT id, plugin_id "pluginId", format, path, state, facts->>'version' "version",
       facts->>'picture' IS NOT NULL "hasPicture", status = 'failed' "isFailed",
+      ${lacksProgram} "lacksProgram",
       (facts->>'audioIn')::int "audioIn", (facts->>'audioOut')::int "audioOut",
             CASE jsonb_typeof(facts->'architectures') WHEN 'array' THEN facts->'architectures' <> '[]' AND facts->'architectures' <@ '["x86", "arm"]' ELSE false END "is32Bit"
        FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND state <> 'aside' ORDER BY path, id`,
     [computer],
   );
   const byPlugin = new Map<string, Plugin['copies'][number][]>();
-  for (const { pluginId, id, ...copy } of copies) {
+  for (const { pluginId, id, lacksProgram: isEmpty, ...copy } of copies) {
     const list = byPlugin.get(pluginId);
-    const card = { id: asId<CopyId>(id), ...copy };
+    const card = { id: asId<CopyId>(id), ...copy, ...(isEmpty ? { lacksProgram: true } : {}) };
     if (list) {
       list.push(card);
     } else {

@@ -41,6 +41,7 @@ const statuses: Record<ProblemCode, number> = {
   'place-missing': 422,
   'place-is-file': 422,
   'place-known': 409,
+  'place-holds': 409,
   'place-whole-disk': 422,
   'place-unreadable': 422,
   'no-usual-place': 404,

@@ -6,14 +6,24 @@ import { useActs, useCatalog } from '../studio/contexts.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { Picker, type Choice } from '../ui/picker.tsx';
 import { annotateAct } from './annotate.ts';
+import { fetchedLater } from '../ui/fetched-later.tsx';
+import type { TrialProps } from './trial-form.tsx';
 import { TypesPicker } from './types-picker.tsx';
+
+const TrialDialog = fetchedLater<TrialProps>(
+  async () => (await import('./trial-form.tsx')).TrialForm,
+  'keys held',
+);
+
+/** What is asked for in a dialog. */
+type Asked = 'type' | 'tag' | 'trial';
 
 const offered: readonly Kind[] = ['effect', 'instrument', 'note-effect', 'tool'];
 
 export function AnnotateMenu({ plugins }: { plugins: readonly string[] }) {
   const { answers } = useCatalog();
   const { act } = useActs();
-  const [picking, setPicking] = useState<'type' | 'tag' | null>(null);
+  const [picking, setPicking] = useState<Asked | null>(null);
   const count = plugins.length === 1 ? 'it' : `all ${plugins.length}`;
   const they = plugins.length === 1 ? 'It is' : 'They are';
   const tag = (text: string): void => {
@@ -66,6 +76,14 @@ export function AnnotateMenu({ plugins }: { plugins: readonly string[] }) {
           }}
         />
       )}
+      {picking === 'trial' && (
+        <TrialDialog
+          plugins={plugins}
+          onClose={() => {
+            setPicking(null);
+          }}
+        />
+      )}
       {picking === 'tag' && (
         <Picker
           title={`A tag for ${count}`}
@@ -83,7 +101,7 @@ export function AnnotateMenu({ plugins }: { plugins: readonly string[] }) {
 
 interface ChoicesProps {
   readonly count: string;
-  readonly setPicking: React.Dispatch<React.SetStateAction<'type' | 'tag' | null>>;
+  readonly setPicking: React.Dispatch<React.SetStateAction<Asked | null>>;
   readonly plugins: readonly string[];
   readonly isAllHidden: boolean;
   readonly they: 'It is' | 'They are';
@@ -101,7 +119,7 @@ function Choices({ count, setPicking, plugins, isAllHidden, they }: ChoicesProps
 }
 
 interface SaidProps {
-  readonly setPicking: React.Dispatch<React.SetStateAction<'type' | 'tag' | null>>;
+  readonly setPicking: React.Dispatch<React.SetStateAction<Asked | null>>;
   readonly plugins: readonly string[];
   readonly isAllHidden: boolean;
   readonly they: 'It is' | 'They are';
@@ -148,10 +166,14 @@ function Said({ setPicking, plugins, isAllHidden, they }: SaidProps) {
         <MenuItem
           key={state}
           onClick={() => {
-            act(annotateAct(plugins, { licence: { state, until: null } }));
+            if (state === 'trial') {
+              setPicking('trial');
+            } else {
+              act(annotateAct(plugins, { licence: { state, until: null } }));
+            }
           }}
         >
-          {they} {state === 'trial' ? 'on trial' : state}
+          {they} {state === 'trial' ? 'on trial …' : state}
         </MenuItem>
       ))}
     </Dropdown.Menu>

@@ -7,6 +7,7 @@ import type {
   ChangePart,
   ChangeView,
   ComputerView,
+  Format,
   FindingView,
   HabitsView,
   HostSettings,
@@ -33,6 +34,7 @@ import type {
   ScanProgress,
   ScanView,
   SessionView,
+  SlotView,
   ShelfSettings,
   ShelfView,
   SortView,
@@ -119,7 +121,8 @@ export function clientFor(computer: string) {
     undo: () => call<OrderStep>('POST', at('undo')),
     redo: () => call<OrderStep>('POST', at('redo')),
     places: () => call<PlaceView[]>('GET', at('places')),
-    addPlace: (path: string) => call<PlaceView>('POST', at('places'), { path }),
+    addPlace: (path: string, formats?: readonly Format[]) =>
+      call<PlaceView>('POST', at('places'), { path, ...(formats ? { formats } : {}) }),
     addUsualPlaces: () => call<PlaceView[]>('POST', at('places/usual')),
     removePlace: (place: string) => call<null>('DELETE', at(`places/${place}`)),
     scans: () => call<{ scans: ScanView[]; progress: ScanProgress | null }>('GET', at('scans')),
@@ -140,6 +143,14 @@ export function clientFor(computer: string) {
       call<SessionView>('POST', at('session/moves'), { slot, track, index }),
     bypassSlot: (slot: string, isBypassed: boolean) =>
       call<SessionView>('POST', at('session/bypasses'), { slot, isBypassed }),
+    putBackSlot: ({ track, index, slot }: { track: string; index: number; slot: SlotView }) =>
+      call<SessionView>('POST', at('session/slots'), {
+        track,
+        index,
+        slot: slot.id,
+        copy: slot.asked,
+        isBypassed: slot.isBypassed,
+      }),
     setSession: (settings: HostSettings) =>
       call<SessionView>('PUT', at('session/settings'), settings),
     saveSession: (name: string) => call<SessionView>('POST', at('sessions'), { name }),

@@ -3,6 +3,8 @@ import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { Button, Modal } from 'react-bootstrap';
 import type { ChangeView } from '@clever-drawer/core';
 import { useActs, useComputer, useOrder } from '../studio/contexts.ts';
+import type { OwnAct } from '../studio/own-acts.ts';
+import { useOwnHistory } from '../studio/use-next-step.ts';
 import { sayTime } from '../ui/time-words.ts';
 
 export function LatestChanges({ onClose }: { onClose: () => void }) {
@@ -14,6 +16,10 @@ export function LatestChanges({ onClose }: { onClose: () => void }) {
     queryFn: client.changes,
     placeholderData: (before: ChangeView[] | undefined) => before,
   });
+  const { done: own } = useOwnHistory();
+  const beside = own.filter((one) => one.beside).toReversed();
+  // What was done beside the order behind its latest change goes first.
+  const before = own.length - 1 - own.findLastIndex((one) => !one.beside);
   const list = changes.data ?? [];
   const done = list.filter((change) => change.state === 'done');
   const undone = list.filter((change) => change.state === 'undone');
@@ -26,10 +32,18 @@ export function LatestChanges({ onClose }: { onClose: () => void }) {
     const back = done.findIndex((one) => one.number === change.number) + 1;
     const again = undone.length - undone.findIndex((one) => one.number === change.number);
     return (
-      <ChangeRow key={change.number} change={change} times={times} back={back} again={again} />
+      <ChangeRow
+        key={change.number}
+        change={change}
+        times={times}
+        back={back + before}
+        again={again}
+      />
     );
   };
-  return <ChangesDialog onClose={onClose} list={list} changes={changes} row={row} />;
+  return (
+    <ChangesDialog onClose={onClose} list={list} changes={changes} row={row} beside={beside} />
+  );
 }
 
 interface ChangesDialogProps {
@@ -37,9 +51,12 @@ interface ChangesDialogProps {
   readonly list: ChangeView[];
   readonly changes: UseQueryResult<ChangeView[]>;
   readonly row: (change: ChangeView) => React.JSX.Element;
+  /** What was done in this window beside the order, the latest first. */
+  readonly beside: readonly OwnAct[];
 }
 
-function ChangesDialog({ onClose, list, changes, row }: ChangesDialogProps) {
+function ChangesDialog({ onClose, list, changes, row, beside }: ChangesDialogProps) {
+  const { step } = useActs();
   return (
     <Modal
       show
@@ -55,6 +72,30 @@ function ChangesDialog({ onClose, list, changes, row }: ChangesDialogProps) {
         </Modal.Title>
       </Modal.Header>
       <Modal.Body tabIndex={0}>
+        {beside.length > 0 && (
+          <>
+            <h2 className="changes-of">Places and slots, in this window</h2>
+            <ul className="changes">
+              {beside.map(({ words }, at) => (
+                <li key={beside.length - at}>
+                  <span>{words}</span>
+                  {at === 0 && (
+                    <Button
+                      variant="quiet"
+                      size="sm"
+                      onClick={() => {
+                        step('undo');
+                      }}
+                    >
+                      Undo
+                    </Button>
+                  )}
+                </li>
+              ))}
+            </ul>
+            <h2 className="changes-of">The order</h2>
+          </>
+        )}
         {list.length === 0 && changes.data && (
           <p className="text-soft">
             Nothing was changed yet. Whatever you file, name or settle will stand here, and can be

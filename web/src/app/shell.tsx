@@ -38,6 +38,7 @@ import { keyWords } from '../ui/key-words.ts';
 import { useKeys } from '../ui/keys.ts';
 import { ErrorBoundary } from '../ui/error-boundary.tsx';
 import { useDocumentTitle } from '../ui/use-document-title.ts';
+import { useNextStep } from '../studio/use-next-step.ts';
 import { fetchedLater } from '../ui/fetched-later.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { newFolderState } from '../file/new-folder-state.ts';
@@ -59,6 +60,10 @@ const FindAnything = fetchedLater(
   async () => (await import('./find-anything.tsx')).FindAnything,
   'keys held',
 );
+const ReviewAhead = fetchedLater(
+  async () => (await import('../review/review-ahead.tsx')).ReviewAhead,
+  'when idle',
+);
 const LatestChanges = fetchedLater(
   async () => (await import('./latest-changes.tsx')).LatestChanges,
 );
@@ -74,7 +79,6 @@ type ShellDialog = 'find' | 'changes' | 'keys' | 'tags' | 'formats';
 /** Screens, and what can be done from every one. */
 function useDoable(open: (dialog: ShellDialog) => void): Doable[] {
   const navigate = useNavigate();
-  const { order } = useOrder();
   const { step } = useActs();
   const { theme, change } = useTheme();
   const other: Theme = theme === 'day' ? 'dusk' : 'day';
@@ -85,12 +89,13 @@ function useDoable(open: (dialog: ShellDialog) => void): Doable[] {
     keywords,
     ...(keys === undefined ? {} : { keys }),
   });
+  const next = { undo: useNextStep('undo'), redo: useNextStep('redo') };
   const stepAct = (direction: 'undo' | 'redo', name: string, keys: string): Doable[] =>
-    order[direction] === null
+    next[direction] === null
       ? []
       : [
           act(
-            `${name}: ${order[direction]}`,
+            `${name}: ${next[direction]}`,
             () => {
               step(direction);
             },
@@ -189,6 +194,7 @@ export function Shell() {
           <Outlet context={{ ...asked, ...put } satisfies SortContext} />
         </Suspense>
       </ErrorBoundary>
+      {!pathname.startsWith('/review') && <ReviewAhead />}
       {dialog === 'find' && <FindAnything onClose={close} doable={doable} />}
       {dialog === 'changes' && <LatestChanges onClose={close} />}
       {dialog === 'keys' && <HelpKeys onClose={close} />}
@@ -400,9 +406,8 @@ function StandingStrip() {
 }
 
 function StepButton({ direction }: { direction: 'undo' | 'redo' }) {
-  const { order } = useOrder();
   const { step } = useActs();
-  const words = order[direction];
+  const words = useNextStep(direction);
   const Icon = direction === 'undo' ? Undo2 : Redo2;
   const name = direction === 'undo' ? 'Undo' : 'Redo';
   const title =

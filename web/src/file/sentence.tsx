@@ -2,7 +2,6 @@
 import { Search } from 'lucide-react';
 import { useMemo, useState, type ReactNode, type RefObject } from 'react';
 import { Dropdown } from 'react-bootstrap';
-import { Link } from 'react-router';
 import {
   plural,
   compareNames,
@@ -10,8 +9,6 @@ import {
   isNarrowed,
   kinds,
   noVendor,
-  printRule,
-  ruleFromFilter,
   sortings,
   typeGroups,
   typeName,
@@ -22,10 +19,13 @@ import {
   kindWords,
 } from '@clever-drawer/core';
 import { useWriteTable } from '../annotate/use-write-table.ts';
-import { useArrangement, useCatalog } from '../studio/contexts.ts';
+import { useCatalog } from '../studio/contexts.ts';
+import { fetchedLater } from '../ui/fetched-later.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { FacetWords } from './facet-words.tsx';
 import { clearFilter, type List } from './use-list.ts';
+
+const KeepLink = fetchedLater(async () => (await import('./keep-link.tsx')).KeepLink);
 
 export function Sentence({
   list,
@@ -221,19 +221,6 @@ function kindText(kind: Filter['kind']): string {
     return 'all plugins';
   }
   return kind === 'setting' ? 'saved settings' : kindWords[kind].many;
-}
-
-/** What narrows the list, kept as the rule of a smart folder. */
-function KeepLink({ filter }: { filter: List['filter'] }) {
-  const { words } = useArrangement().arrangement.rules;
-  const rule = ruleFromFilter(filter);
-  return (
-    rule && (
-      <Link to={`/rule/new?text=${encodeURIComponent(printRule(rule, words))}`}>
-        keep as smart folder
-      </Link>
-    )
-  );
 }
 
 export interface Option {

@@ -7,11 +7,14 @@ import { Inbox, X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
-import { AnnotateMenu } from '../annotate/annotate-menu.tsx';
+
 import { fetchedLater } from '../ui/fetched-later.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { Kbd } from '../ui/kbd.tsx';
 
+const AnnotateMenu = fetchedLater(
+  async () => (await import('../annotate/annotate-menu.tsx')).AnnotateMenu,
+);
 const GatherRule = fetchedLater(async () => (await import('./gather-rule.tsx')).GatherRule);
 
 interface Props {

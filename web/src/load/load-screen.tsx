@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useRef, useState } from 'react';
 import type { SessionView } from '@clever-drawer/core';
 import { messageOf } from '../api/client.ts';
-import { useArrangement, useComputer } from '../studio/contexts.ts';
+import { useActs, useArrangement, useComputer } from '../studio/contexts.ts';
 import { useNotifyError } from '../studio/notify-error.ts';
 import { useNotices } from '../ui/notices.tsx';
 import { useKeys } from '../ui/keys.ts';
@@ -69,13 +69,11 @@ function LoadInto({ session }: { session: SessionView }) {
       setOpening((list) => list.filter((one) => one.id !== id));
     }
   };
+  const undoable = useUndoableSlots(session, after);
   const acts: SlotActs = {
     choose,
     after,
-    empty: (slot) => after(client.emptySlot(slot)),
-    move: (slot, to, index) => after(client.moveSlot(slot, to, index)),
-    bypass: (slot, isBypassed) =>
-      after(client.bypassSlot(slot, isBypassed), isBypassed ? 'Bypassed' : 'No longer bypassed'),
+    ...undoable,
   };
   return (
     <main id="content" tabIndex={-1} className="load-screen">
@@ -93,6 +91,70 @@ function LoadInto({ session }: { session: SessionView }) {
       )}
     </main>
   );
+}
+
+/** What is done to slots, each with how it is taken back. */
+function useUndoableSlots(
+  session: SessionView,
+  after: (work: Promise<SessionView>, words?: string) => void,
+): Pick<SlotActs, 'empty' | 'move' | 'bypass'> {
+  const { client } = useComputer();
+  const { did } = useActs();
+  const queries = useQueryClient();
+  const taking = (work: Promise<SessionView>): Promise<void> =>
+    work.then((next) => {
+      queries.setQueryData(['session', client.computer], next);
+    });
+  /** Does it, and once it is done notes how it is taken back. */
+  const doing = (
+    words: string,
+    redo: () => Promise<SessionView>,
+    undo: () => Promise<SessionView>,
+  ): void => {
+    after(
+      redo().then((next) => {
+        did(words, { undo: () => taking(undo()), redo: () => taking(redo()) });
+        return next;
+      }),
+    );
+  };
+  const placeOf = (id: string) => {
+    const track = session.tracks.find(({ slots }) => slots.some((slot) => slot.id === id));
+    const index = track?.slots.findIndex((slot) => slot.id === id) ?? -1;
+    const slot = track?.slots[index];
+    return track && slot ? { track, index, slot } : null;
+  };
+  return {
+    empty: (id) => {
+      const place = placeOf(id);
+      if (place) {
+        const { track, index, slot } = place;
+        doing(
+          `Empty the slot of ${slot.asked.setting?.name ?? slot.asked.name} on ${track.name}`,
+          () => client.emptySlot(id),
+          () => client.putBackSlot({ track: track.id, index, slot }),
+        );
+      }
+    },
+    move: (id, to, index) => {
+      const place = placeOf(id);
+      if (place) {
+        doing(
+          `Move ${place.slot.asked.name} on ${place.track.name}`,
+          () => client.moveSlot(id, to, index),
+          () => client.moveSlot(id, place.track.id, place.index),
+        );
+      }
+    },
+    bypass: (id, isBypassed) => {
+      const place = placeOf(id);
+      doing(
+        `${isBypassed ? 'Bypass' : 'No longer bypass'} ${place?.slot.asked.name ?? 'a slot'}`,
+        () => client.bypassSlot(id, isBypassed),
+        () => client.bypassSlot(id, !isBypassed),
+      );
+    },
+  };
 }
 
 /** Taking in what the session is after something was done to it. */

@@ -1,10 +1,11 @@
 /** Review: pictures of the collection, and what to do about them. */
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import type { ReviewPart, ReviewParts, ReviewSource, ReviewWish } from '@clever-drawer/core';
+import type { ReviewPart, ReviewParts, ReviewSource } from '@clever-drawer/core';
 import { PartTabs } from '../ui/part-tabs.tsx';
 import { WishBar } from './wish-bar.tsx';
 import { wishOf } from './model/wish.ts';
+import { sameWish, timeOfReview } from './model/wish-now.ts';
 import { ChangesPart } from './parts/changes-part.tsx';
 import { OrderPart } from './parts/order-part.tsx';
 import { OwnPart } from './parts/own-part.tsx';
@@ -21,26 +22,6 @@ const parts = [
   ['changes', 'What changed'],
   ['order', 'Your order'],
 ] as const satisfies readonly (readonly [ReviewPart, string])[];
-
-/** A review stands for some minutes: opened again, it is of the same moment. Milliseconds. */
-const standsFor = 10 * 60_000;
-let reviewedAt = 0;
-let wished: ReviewWish | null = null;
-
-function timeOfReview(): number {
-  if (Date.now() - reviewedAt > standsFor) {
-    reviewedAt = Date.now();
-  }
-  return reviewedAt;
-}
-
-/** The same object as long as the same is wished. */
-function sameWish(wish: ReviewWish): ReviewWish {
-  if (JSON.stringify(wished) !== JSON.stringify(wish)) {
-    wished = wish;
-  }
-  return wished ?? wish;
-}
 
 export function ReviewScreen() {
   const [params, setParams] = useSearchParams();

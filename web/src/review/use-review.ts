@@ -21,15 +21,14 @@ class Reviewer {
   readonly #worker: Worker;
   #held: readonly [MaterialHere, ReviewSource] | null = null;
   #number = 0;
-  #then: (review: Partial<ReviewParts>) => void = () => undefined;
+  /** Who asked, by the number of the question. */
+  readonly #asked = new Map<number, (review: Partial<ReviewParts>) => void>();
 
   constructor() {
     this.#worker = new Worker(new URL('./review.worker.ts', import.meta.url), { type: 'module' });
     this.#worker.onmessage = ({ data }: MessageEvent<Answered>) => {
-      // Only the latest answer counts.
-      if (data.number === this.#number) {
-        this.#then(data.review);
-      }
+      this.#asked.get(data.number)?.(data.review);
+      this.#asked.delete(data.number);
     };
   }
 
@@ -45,7 +44,7 @@ class Reviewer {
       this.#held = held;
     }
     this.#number += 1;
-    this.#then = then;
+    this.#asked.set(this.#number, then);
     this.#send({ ask: 'review', number: this.#number, ...wanted });
   }
 
@@ -57,9 +56,17 @@ class Reviewer {
 let reviewer: Reviewer | null = null;
 /** What was worked out last, and of what: the same again is there at once. */
 let latest: {
+  readonly computer: string;
   readonly of: readonly [MaterialHere, ReviewSource, ReviewWish];
   readonly review: Partial<ReviewParts>;
 } | null = null;
+
+/** Whether two wishes differ by the moment alone. */
+function isSameView(a: ReviewWish, b: ReviewWish): boolean {
+  const view = ({ now, from, ...others }: ReviewWish): string =>
+    JSON.stringify({ ...others, span: from === null ? null : now - from });
+  return view(a) === view(b);
+}
 
 const isLatest = (material: MaterialHere, source: ReviewSource | undefined, wish: ReviewWish) =>
   latest?.of[0] === material && latest.of[1] === source && latest.of[2] === wish;
@@ -90,18 +97,26 @@ export function useReview(part: ReviewPart, wish: ReviewWish): ReviewState {
     () => materialAgain({ plugins, answers, formatOrder, order: order.records, arrangement }),
     [plugins, answers, formatOrder, order.records, arrangement],
   );
+  // What was worked out last of the same wish stands until what is of now takes its place.
   const [review, setReview] = useState<Partial<ReviewParts>>(() =>
-    isLatest(material, source, wish) ? (latest?.review ?? {}) : {},
+    latest?.computer === client.computer && isSameView(latest.of[2], wish) ? latest.review : {},
   );
   useEffect(() => {
+    let isWanted = true;
     const known = isLatest(material, source, wish) ? latest?.review : undefined;
     if (source && known?.[part] === undefined) {
       reviewer ??= new Reviewer();
       reviewer.ask([material, source], { part, wish }, (answer) => {
-        latest = { of: [material, source, wish], review: { ...known, ...answer } };
-        setReview((before) => ({ ...before, ...answer }));
+        const computer = client.computer;
+        latest = { computer, of: [material, source, wish], review: { ...known, ...answer } };
+        if (isWanted) {
+          setReview((before) => ({ ...before, ...answer }));
+        }
       });
     }
-  }, [material, source, part, wish]);
+    return () => {
+      isWanted = false;
+    };
+  }, [client, material, source, part, wish]);
   return { review, source, error };
 }

@@ -6,7 +6,7 @@ import { Button, Form } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
 import { object, string } from 'yup';
 import { formats, plural, type PlaceView } from '@clever-drawer/core';
-import { useComputer } from '../studio/contexts.ts';
+import { useActs, useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
 
 export function Places({
@@ -36,29 +36,7 @@ export function Places({
       notify(error.message, 'trouble');
     },
   });
-  const remove = useMutation({
-    mutationFn: (place: PlaceView) => client.removePlace(place.id),
-    onSuccess: () => {
-      notify(
-        'The place is no longer looked through. Nothing on the disk was touched; what you made of its plugins is kept.',
-        'done',
-      );
-      void again();
-    },
-    onError: (error) => {
-      notify(error.message, 'trouble');
-    },
-  });
-  const change = useMutation({
-    mutationFn: ({ place, ...wanted }: { place: PlaceView; isOn?: boolean; isWatched?: boolean }) =>
-      client.changePlace(place.id, wanted),
-    onSuccess: (next) => {
-      queries.setQueryData(['places', client.computer], next);
-    },
-    onError: (error) => {
-      notify(error.message, 'trouble');
-    },
-  });
+  const { remove, change } = usePlaceActs(again);
   return (
     <>
       {places.length > 0 && (
@@ -78,14 +56,76 @@ export function Places({
   );
 }
 
+/** Removing a place and changing it, each with how it is taken back. */
+function usePlaceActs(again: () => Promise<void>) {
+  const { client } = useComputer();
+  const { did } = useActs();
+  const { notify } = useNotices();
+  const queries = useQueryClient();
+  const onError = (error: Error): void => {
+    notify(error.message, 'trouble');
+  };
+  const show = (next: PlaceView[]): void => {
+    queries.setQueryData(['places', client.computer], next);
+  };
+  const remove = useMutation({
+    mutationFn: (place: PlaceView) => client.removePlace(place.id),
+    onSuccess: (_, place) => {
+      // Taken back, it is another place of the same path.
+      let { id } = place;
+      did(`Remove the place ${place.path}; nothing on the disk was touched`, {
+        undo: async () => {
+          ({ id } = await client.addPlace(place.path, place.formats));
+          const { isOn, isWatched } = place;
+          show(await client.changePlace(id, { isOn, isWatched }));
+        },
+        redo: async () => {
+          await client.removePlace(id);
+          await again();
+        },
+      });
+      void again();
+    },
+    onError,
+  });
+  const change = useMutation({
+    mutationFn: ({ place, ...wanted }: ChangedPlace) => client.changePlace(place.id, wanted),
+    onSuccess: (next, { place, ...wanted }) => {
+      show(next);
+      const before =
+        wanted.isOn === undefined ? { isWatched: place.isWatched } : { isOn: place.isOn };
+      did(placeWords(place.path, wanted), {
+        undo: async () => {
+          show(await client.changePlace(place.id, before));
+        },
+        redo: async () => {
+          show(await client.changePlace(place.id, wanted));
+        },
+      });
+    },
+    onError,
+  });
+  return { remove, change };
+}
+
+/** A place with what of it changes. */
+interface ChangedPlace {
+  readonly place: PlaceView;
+  readonly isOn?: boolean;
+  readonly isWatched?: boolean;
+}
+
+function placeWords(path: string, { isOn, isWatched }: Omit<ChangedPlace, 'place'>): string {
+  if (isOn !== undefined) {
+    return `${isOn ? 'Look through' : 'No longer look through'} ${path}`;
+  }
+  return `${isWatched ? 'Keep looking in' : 'No longer keep looking in'} ${path}`;
+}
+
 interface PlacesTableProps {
   readonly places: readonly PlaceView[];
   readonly isScanning: boolean;
-  readonly change: UseMutationResult<
-    PlaceView[],
-    Error,
-    { place: PlaceView; isOn?: boolean; isWatched?: boolean }
-  >;
+  readonly change: UseMutationResult<PlaceView[], Error, ChangedPlace>;
   readonly remove: UseMutationResult<null, Error, PlaceView>;
 }
 

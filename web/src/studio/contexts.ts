@@ -17,6 +17,7 @@ import type {
 } from '@clever-drawer/core';
 import type { Client } from '../api/client.ts';
 import type { OrderState } from './order-store.ts';
+import type { Beside, OwnActs } from './own-acts.ts';
 
 export interface ComputerContext {
   readonly client: Client;
@@ -67,6 +68,9 @@ export interface ActsContext {
   readonly act: (act: Act, then?: Then) => boolean;
   /** By a key, a change that was made elsewhere is named first and undone when it is pressed again. */
   readonly step: (direction: 'undo' | 'redo', isByKey?: boolean) => void;
+  /** Notes something that was done beside the order, and how it is taken back. It is told, too. */
+  readonly did: (words: string, beside: Beside) => void;
+  readonly own: Pick<OwnActs, 'history' | 'subscribe'>;
 }
 
 function required<T>(value: T | null): T {

@@ -23,4 +23,22 @@ describe('the acts of a window', () => {
     own.redone('File Kelp');
     expect(own.originOf('File Kelp', 'sort')).toEqual({ from: 'screen', screen: 'file' });
   });
+  it('are told in their order, with what each has beside the order, and tell who listens', () => {
+    const own = createOwnActs();
+    const listen = jest.fn();
+    const stop = own.subscribe(listen);
+    const beside = { undo: () => Promise.resolve(), redo: () => Promise.resolve() };
+    own.add({ words: 'File Kelp', screen: 'file' });
+    own.add({ words: 'Remove the place', screen: 'scan', beside });
+    expect(own.history().done.map(({ words }) => words)).toEqual(['File Kelp', 'Remove the place']);
+    own.undone('Remove the place');
+    expect(own.history().undone.at(-1)?.beside).toBe(beside);
+    expect(own.history().done.at(-1)?.beside).toBeUndefined();
+    own.redone('Remove the place');
+    expect(own.history().done).toHaveLength(2);
+    expect(listen).toHaveBeenCalledTimes(4);
+    stop();
+    own.add({ words: 'File Gull', screen: 'file' });
+    expect(listen).toHaveBeenCalledTimes(4);
+  });
 });

@@ -1,6 +1,7 @@
 /**
  * The acts of this window, and the screens they were done on: undo by a key takes back at once only
- * what was done where one looks.
+ * what was done where one looks. Some are beside the order (a place, a slot): the server keeps no
+ * history of these, so this window knows how each is taken back and done again.
  */
 export interface OwnAct {
   /** As the history says it. */
@@ -9,6 +10,20 @@ export interface OwnAct {
   readonly screen: string;
   /** Brings back what a screen kept beside the order, such as the tray. */
   readonly onUndone?: (() => void) | undefined;
+  /** Of an act beside the order. */
+  readonly beside?: Beside | undefined;
+}
+
+/** How an act beside the order is taken back, and done again. */
+export interface Beside {
+  readonly undo: () => Promise<unknown>;
+  readonly redo: () => Promise<unknown>;
+}
+
+/** What was done in this window and what of it was taken back, the latest last. */
+export interface OwnHistory {
+  readonly done: readonly OwnAct[];
+  readonly undone: readonly OwnAct[];
 }
 
 /** Where the latest change was made: where one looks, on another screen, or in another window. */
@@ -23,19 +38,34 @@ export interface OwnActs {
   readonly originOf: (words: string, screen: string) => Origin;
   readonly undone: (words: string) => void;
   readonly redone: (words: string) => void;
+  /** The same object as long as nothing happens. */
+  readonly history: () => OwnHistory;
+  readonly subscribe: (listen: () => void) => () => void;
 }
 
 /** What a window knows of its acts; a reload forgets them, and then nothing is held to be elsewhere. */
 export function createOwnActs(): OwnActs {
-  const done: OwnAct[] = [];
-  const undone: OwnAct[] = [];
+  let history: OwnHistory = { done: [], undone: [] };
+  const listeners = new Set<() => void>();
+  const become = (next: OwnHistory): void => {
+    history = next;
+    for (const listen of listeners) {
+      listen();
+    }
+  };
   return {
+    history: () => history,
+    subscribe: (listen) => {
+      listeners.add(listen);
+      return () => {
+        listeners.delete(listen);
+      };
+    },
     add: (act) => {
-      done.push(act);
-      undone.length = 0;
+      become({ done: [...history.done, act], undone: [] });
     },
     originOf: (words, screen) => {
-      const latest = done.at(-1);
+      const latest = history.done.at(-1);
       if (latest !== undefined && latest.words !== words) {
         return { from: 'window' };
       }
@@ -44,18 +74,18 @@ export function createOwnActs(): OwnActs {
       return isElsewhere ? { from: 'screen', screen: latest.screen } : { from: 'here' };
     },
     undone: (words) => {
+      const { done, undone } = history;
       const latest = done.at(-1);
       if (latest?.words === words) {
-        done.pop();
-        undone.push(latest);
+        become({ done: done.slice(0, -1), undone: [...undone, latest] });
         latest.onUndone?.();
       }
     },
     redone: (words) => {
+      const { done, undone } = history;
       const latest = undone.at(-1);
       if (latest?.words === words) {
-        undone.pop();
-        done.push(latest);
+        become({ done: [...done, latest], undone: undone.slice(0, -1) });
       }
     },
   };

@@ -69,6 +69,9 @@ export function useOrderActs(client: Client): ActsContext {
 /** What is said instead of an undo that would take back what was done elsewhere. Milliseconds. */
 const askedFor = 6_000;
 
+/** What stands for a revision of what is beside the order. */
+const besideRevision = -2;
+
 /** The screens of the work; the pages of a plugin and of a rule lead back to any of them. */
 const screens = ['scan', 'sort', 'file', 'load'];
 
@@ -113,7 +116,7 @@ function createOrderActs(
     );
   };
   /** Names a change that was made elsewhere the first time it would be undone. */
-  const mustAsk = ({ undo, revision }: OrderState): boolean => {
+  const mustAskFor = (undo: string | null, revision: number): boolean => {
     const origin = undo === null ? null : own.originOf(undo, screenNow());
     const isConfirmed = asked.revision === revision && Date.now() < asked.until;
     if (origin === null || origin.from === 'here' || isConfirmed) {
@@ -121,6 +124,35 @@ function createOrderActs(
     }
     asked = { revision, until: Date.now() + askedFor };
     notify(`Last done ${originWords(origin)}: ${undo}. Press again to undo it.`, 'done');
+    return true;
+  };
+  const mustAsk = ({ undo, revision }: OrderState): boolean => mustAskFor(undo, revision);
+  /** Takes back what was done last where that is beside the order; false where it is not. */
+  const stepBeside = (direction: 'undo' | 'redo', isByKey: boolean): boolean => {
+    const { done, undone } = own.history();
+    const latest = (direction === 'undo' ? done : undone).at(-1);
+    if (!latest?.beside) {
+      return false;
+    }
+    const { words, beside } = latest;
+    if (direction === 'undo' && isByKey && mustAskFor(words, besideRevision)) {
+      return true;
+    }
+    const [mark, unmark] =
+      direction === 'undo'
+        ? ([own.undone, own.redone] as const)
+        : ([own.redone, own.undone] as const);
+    // Marked at once: pressed twice, it is two steps.
+    mark(words);
+    inTurn(beside[direction]).then(
+      () => {
+        notify(`${direction === 'undo' ? 'Undone' : 'Redone'}: ${words}`, 'done');
+      },
+      (error: unknown) => {
+        unmark(words);
+        notify(messageOf(error), 'trouble');
+      },
+    );
     return true;
   };
   return {
@@ -143,8 +175,16 @@ function createOrderActs(
       notify(performed.value.words, 'done');
       return true;
     },
+    own,
+    did: (words, beside) => {
+      own.add({ words, screen: screenNow(), beside });
+      notify(words, 'done');
+    },
     step: (direction, isByKey = false) => {
       const state = queries.getQueryData<OrderState>(key);
+      if (stepBeside(direction, isByKey)) {
+        return;
+      }
       const words = state?.[direction] ?? '';
       if (direction === 'undo' && isByKey && state?.pending.length === 0 && mustAsk(state)) {
         return;

@@ -3,9 +3,11 @@ import type { Router } from 'express';
 import { array, boolean, object, string } from 'yup';
 import {
   actSize,
+  formats,
   openingWishes,
   scanModes,
   type CopyId,
+  type Format,
   type OpeningWish,
   type ScanMode,
 } from '@clever-drawer/core';
@@ -25,7 +27,10 @@ import { at, handle, param, withBody } from '../handling.ts';
 import { answer } from '../problems.ts';
 
 /** A new place. */
-const placeSchema = object({ path: string().max(4096).required() });
+const placeSchema = object({
+  path: string().max(4096).required(),
+  formats: array(string<Format>().oneOf(formats).required()).min(1).max(formats.length),
+});
 
 /** What changes of a place. */
 const placeChangeSchema = object({ isOn: boolean(), isWatched: boolean() });
@@ -54,7 +59,7 @@ export function scanRoutes(router: Router, parts: Parts): void {
   );
   router.post(
     at('places'),
-    withBody(placeSchema, (body, computer) => addPlace(parts, computer, body.path), 201),
+    withBody(placeSchema, (body, computer) => addPlace(parts, computer, body), 201),
   );
   router.post(
     at('places/usual'),

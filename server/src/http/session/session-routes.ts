@@ -3,6 +3,7 @@ import type { Router } from 'express';
 import { array, boolean, object, string, type Schema } from 'yup';
 import {
   formats,
+  stateLength,
   type CopyId,
   type Format,
   type LoadRequest,
@@ -16,6 +17,8 @@ import { forgetSession, openSession, saveSession } from '../../usecases/session/
 import {
   changeSession,
   loadIntoSlot,
+  putBackSlot,
+  type PutBack,
   viewSession,
 } from '../../usecases/session/practice-session.ts';
 import { ids, index, keys, maybe, name, needed, took } from '../fields.ts';
@@ -49,6 +52,33 @@ const settingsSchema = object({
   takes32Bit: boolean().required(),
 });
 
+const text = () => string().max(4096);
+
+/** A slot that was emptied, put back as it was. */
+const putBackSchema: Schema<PutBack> = object({
+  track: needed<TrackId>(),
+  index: index(),
+  slot: needed<SlotId>(),
+  isBypassed: boolean().required(),
+  copy: object({
+    format: string<Format>().oneOf(formats).required(),
+    path: text().required(),
+    identity: text().nullable().defined(),
+    name: text().required(),
+    vendor: text().nullable().defined(),
+    binary: text().nullable().defined(),
+    setting: object({
+      id: needed<PluginId>(),
+      name: text().required(),
+      path: text().nullable().defined(),
+      identity: text().nullable().defined(),
+      state: string().max(stateLength).nullable().defined(),
+    })
+      .optional()
+      .default(undefined),
+  }),
+});
+
 /** Slots that are meant. */
 const slotsSchema = object({ slots: ids<SlotId>() });
 
@@ -75,6 +105,10 @@ export function sessionRoutes(router: Router, parts: Parts): void {
         await changeSession(parts, computer, { do: 'empty', slot: param(request, 'slot') }),
       );
     }),
+  );
+  router.post(
+    at('session/slots'),
+    withBody(putBackSchema, (body, computer) => putBackSlot(parts, computer, body)),
   );
   router.post(
     at('session/moves'),

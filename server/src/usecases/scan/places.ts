@@ -54,6 +54,12 @@ export async function viewPlaces(parts: Parts, computer: string): Promise<PlaceV
   );
 }
 
+/** A place as it is typed; for all formats where none are said. */
+export interface NewPlace {
+  readonly path: string;
+  readonly formats?: readonly Format[] | undefined;
+}
+
 /**
  * Adds a place for all formats that are read. `text` may be quoted, start with ~ and end with a
  * slash, as pasted paths do.
@@ -61,7 +67,7 @@ export async function viewPlaces(parts: Parts, computer: string): Promise<PlaceV
 export async function addPlace(
   parts: Parts,
   computer: string,
-  text: string,
+  { path: text, formats: wanted }: NewPlace,
 ): Promise<Result<PlaceView>> {
   const elsewhere = await notHere(parts, computer);
   if (elsewhere) {
@@ -79,7 +85,7 @@ export async function addPlace(
   if (!checked.ok) {
     return checked;
   }
-  return store(parts, computer, path, readFormats);
+  return store(parts, computer, path, wanted ?? readFormats);
 }
 
 /**
@@ -129,6 +135,10 @@ async function store(
   if (known.some((place) => isWithin(path, place))) {
     return failed({ code: 'place-known', at: path });
   }
+  const below = known.filter((place) => isWithin(place.path, { path }));
+  if (below.length > 0) {
+    return failed({ code: 'place-holds', at: path, names: below.map((place) => place.path) });
+  }
   const row: PlaceRow = {
     id: randomUUID(),
     computerId: computer,
@@ -153,7 +163,7 @@ async function store(
   });
 }
 
-const isWithin = (path: string, place: PlaceRow): boolean =>
+const isWithin = (path: string, place: Pick<PlaceRow, 'path'>): boolean =>
   path === place.path || path.startsWith(place.path.endsWith(sep) ? place.path : place.path + sep);
 
 /** Adds those of the usual places of this system that exist and are not known yet. */

@@ -329,6 +329,38 @@ async function loadAll(
   return now;
 }
 
+/** A slot as it was before it was emptied. */
+export interface PutBack {
+  readonly track: string;
+  readonly index: number;
+  readonly slot: string;
+  readonly copy: HostCopy;
+  readonly isBypassed: boolean;
+}
+
+/** Puts back what stood in a slot, where it stood. It is no load: nobody looked for it. */
+export const putBackSlot = (
+  parts: Parts,
+  computer: string,
+  { track, index, slot, copy, isBypassed }: PutBack,
+): Promise<Result<SessionView>> =>
+  parts.turns.take(computer, async () => {
+    const elsewhere = await notHere(parts, computer);
+    if (elsewhere) {
+      return failed(elsewhere);
+    }
+    const commands: readonly HostCommand[] = [
+      { do: 'load', track, index: Number.MAX_SAFE_INTEGER, slot, copy },
+      { do: 'move', slot, track, index },
+      ...(isBypassed ? [{ do: 'bypass', slot, isBypassed } as const] : []),
+    ];
+    let session: Result<HostSession> = ok(await sessionOf(parts, computer));
+    for (const command of commands) {
+      session = session.ok ? await parts.host.ask(session.value, command) : session;
+    }
+    return session.ok ? keep(parts, computer, session.value) : session;
+  });
+
 /** What core needs to know of a plugin in order to choose its copy. */
 export const cardOf = (plugin: PluginRow, copies: readonly CopyRow[]): Plugin => ({
   id: asId(plugin.id),
@@ -345,6 +377,7 @@ export const cardOf = (plugin: PluginRow, copies: readonly CopyRow[]): Plugin =>
     hasPicture: c.facts.picture !== null,
     is32Bit: isOnly32Bit(c.facts.architectures),
     isFailed: c.status === 'failed',
+    lacksProgram: c.format === 'LV2' && c.facts.binary !== null && c.facts.architectures === null,
     audioIn: c.facts.audioIn,
     audioOut: c.facts.audioOut,
     state: shownState(c.state),
