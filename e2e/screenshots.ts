@@ -31,7 +31,7 @@ const shots: readonly Shot[] = [
   { name: 'sort', path: '/sort' },
   {
     name: 'plugin',
-    path: '/file?q=good plate',
+    path: '/file?q=bosunrigg de',
     prepare: async (page) => {
       await page.getByTestId('plugin').first().click();
       await page.keyboard.press('i');
@@ -51,9 +51,9 @@ const shots: readonly Shot[] = [
   { name: 'file-dusk', path: '/file?kind=effect&by=vendor', theme: 'dusk' },
   {
     name: 'file-open-folder',
-    path: '/file?unfiled=yes',
+    path: '/file?kind=setting',
     prepare: async (page) => {
-      await page.getByRole('button', { name: /^Squeeze, folder/ }).click();
+      await page.getByRole('button', { name: /^Heron and Eel, folder/ }).click();
     },
   },
   {
@@ -95,10 +95,11 @@ const shots: readonly Shot[] = [
     },
   },
   {
-    name: 'load-likely',
+    name: 'load-setting',
     path: '/load',
     prepare: async (page) => {
-      await page.getByTestId('hit').first().waitFor();
+      await letters(page).fill('surgeon old har');
+      await page.getByText('Old harbour bell').first().waitFor();
     },
   },
   {

@@ -14,6 +14,7 @@ import { benchOpen } from './open.ts';
 import { benchReview } from './review.ts';
 import { benchRules } from './rules.ts';
 import { benchScan } from './scan.ts';
+import { benchSettings } from './settings.ts';
 import { benchSort } from './sort.ts';
 
 const benches: Readonly<Record<string, () => Promise<Measured[] | Outcome>>> = {
@@ -29,6 +30,7 @@ const benches: Readonly<Record<string, () => Promise<Measured[] | Outcome>>> = {
   open: benchOpen,
   keep: benchKeep,
   review: benchReview,
+  settings: benchSettings,
 };
 const results = resolve(import.meta.dirname, '../results');
 

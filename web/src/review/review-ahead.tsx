@@ -1,23 +1,40 @@
 /**
- * Works out the first part of a review while the window is idle, once: opened, it stands at once, and
- * is worked out anew beside that where something changed meanwhile.
+ * Works out the parts of a review while the window is idle, one after the other, once: opened, they
+ * stand at once, and are worked out anew beside that where something changed meanwhile.
  */
 import { useEffect, useState } from 'react';
+import type { ReviewPart } from '@clever-drawer/core';
 import { firstWish } from './model/wish-now.ts';
 import { useReview } from './use-review.ts';
 
+/** As they stand on the screen. */
+const inTurn: readonly ReviewPart[] = ['worth', 'own', 'use', 'changes', 'order'];
+
 export function ReviewAhead() {
-  const [isDone, setDone] = useState(false);
-  return isDone ? null : <Ahead onDone={setDone} />;
+  const [at, setAt] = useState(0);
+  const part = inTurn[at];
+  return part ? (
+    <Ahead
+      part={part}
+      onDone={() => {
+        setAt(at + 1);
+      }}
+    />
+  ) : null;
 }
 
-function Ahead({ onDone }: { readonly onDone: (isDone: true) => void }) {
+interface AheadProps {
+  readonly part: ReviewPart;
+  readonly onDone: () => void;
+}
+
+function Ahead({ part, onDone }: AheadProps) {
   const [wish] = useState(firstWish);
-  const { review, error } = useReview('worth', wish);
-  const isAnswered = review.worth !== undefined || error !== null;
+  const { review, error } = useReview(part, wish);
+  const isAnswered = review[part] !== undefined || error !== null;
   useEffect(() => {
     if (isAnswered) {
-      onDone(true);
+      onDone();
     }
   }, [isAnswered, onDone]);
   return null;
