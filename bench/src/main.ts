@@ -2,6 +2,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { join, resolve } from 'node:path';
+import { benchActs } from './acts.ts';
 import { benchChest } from './chest.ts';
 import { benchFind } from './find.ts';
 import { benchFuzz } from './fuzz.ts';
@@ -31,6 +32,7 @@ const benches: Readonly<Record<string, () => Promise<Measured[] | Outcome>>> = {
   keep: benchKeep,
   review: benchReview,
   settings: benchSettings,
+  acts: benchActs,
 };
 const results = resolve(import.meta.dirname, '../results');
 

@@ -28,6 +28,7 @@ import { OscServer } from './osc/osc-server.ts';
 import { hasNewCopies, hasNewUse, Kept } from './jobs/kept.ts';
 import { EventHub } from './jobs/event-hub.ts';
 import { PlaceWatcher } from './jobs/place-watcher.ts';
+import { HeldOrders } from './jobs/held-orders.ts';
 import { ScanJobs } from './jobs/scan-jobs.ts';
 import type { Parts } from './parts.ts';
 import { Opener } from './opener/index.ts';
@@ -179,6 +180,7 @@ function makeParts(
     clock: config.clock ?? (() => new Date()),
     events,
     scans: new ScanJobs(),
+    orders: new HeldOrders(),
     readers: new ReaderPool(2, process.env),
     opener: new Opener(),
     host: new PracticeHost(),

@@ -20,6 +20,7 @@ import type { EventHub } from './jobs/event-hub.ts';
 import type { PlaceWatcher } from './jobs/place-watcher.ts';
 import type { BackupKeeper } from './jobs/backup-keeper.ts';
 import type { ShelfKeeper } from './jobs/shelf-keeper.ts';
+import type { HeldOrders } from './jobs/held-orders.ts';
 import type { ScanJobs } from './jobs/scan-jobs.ts';
 import type { Opener } from './opener/index.ts';
 import type { Machine, ReaderPool } from './scanner/index.ts';
@@ -53,6 +54,7 @@ export interface Parts {
   readonly log: Logger;
   readonly events: EventHub;
   readonly scans: ScanJobs;
+  readonly orders: HeldOrders;
   readonly machine: Machine;
   readonly readers: ReaderPool;
   readonly opener: Opener;

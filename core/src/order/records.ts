@@ -258,11 +258,15 @@ export const allPluginNames = (order: Order): PluginNames[] =>
 
 /** Folders and dividers directly below a folder (or below the cabinet, with null), in order. */
 export const foldersBelow = (order: Order, cabinet: CabinetId, parent: FolderId | null): Folder[] =>
-  allFolders(order).filter((f) => f.cabinet === cabinet && f.parent === parent);
+  ofTable<Folder>(order, 'folder')
+    .filter((f) => f.cabinet === cabinet && f.parent === parent)
+    .sort(byPosition);
 
 /** What is filed in a folder, in its own order. */
 export const placementsIn = (order: Order, folder: FolderId): Placement[] =>
-  allPlacements(order).filter((p) => p.folder === folder);
+  ofTable<Placement>(order, 'placement')
+    .filter((p) => p.folder === folder)
+    .sort(byPosition);
 
 /** The folder itself and all below it. */
 export function folderAndBelow(order: Order, folder: Folder): Folder[] {

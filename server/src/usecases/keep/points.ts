@@ -112,9 +112,10 @@ export async function changePoint(
 async function changeTo(
   manager: EntityManager,
   computer: string,
+  now: Order,
   { number }: PointRow,
 ): Promise<OrderChange> {
-  return fitToday(manager, computer, wayBack(await changesSince(manager, computer, number)));
+  return fitToday(manager, computer, now, wayBack(await changesSince(manager, computer, number)));
 }
 
 /** What returning to a point would do; with `from`, what led from that other point to it. */
@@ -131,8 +132,8 @@ export function comparePoint(
       return noPoint();
     }
     const now = await readOrder(manager, computer);
-    const then = applyChange(now, await changeTo(manager, computer, point));
-    const before = other ? applyChange(now, await changeTo(manager, computer, other)) : now;
+    const then = applyChange(now, await changeTo(manager, computer, now, point));
+    const before = other ? applyChange(now, await changeTo(manager, computer, now, other)) : now;
     return ok(await comparisonOf(manager, computer, before, diffRecords(before, then)));
   });
 }
@@ -184,15 +185,14 @@ export function returnToPoint(
   id: string,
   part: ChangePart | null,
 ): Promise<Result<OrderStep>> {
-  return step(parts, computer, async (manager) => {
+  return step(parts, computer, async (manager, order) => {
     const point = await findPoint(manager, computer, id);
     if (!point) {
       return noPoint();
     }
-    const whole = await changeTo(manager, computer, point);
-    const order = await readOrder(manager, computer);
+    const whole = await changeTo(manager, computer, order, point);
     const change = part
-      ? await fitToday(manager, computer, partOfChange(order, whole, part))
+      ? await fitToday(manager, computer, order, partOfChange(order, whole, part))
       : whole;
     const words = `${part ? 'Take back a part from' : 'Return to'} ${wordsOf(point)}`;
     if (!isEmptyChange(change)) {
@@ -213,7 +213,9 @@ export async function orderOfPoint(
   id: string,
 ): Promise<Order | null> {
   const point = await findPoint(manager, computer, id);
-  return point
-    ? applyChange(await readOrder(manager, computer), await changeTo(manager, computer, point))
-    : null;
+  if (!point) {
+    return null;
+  }
+  const now = await readOrder(manager, computer);
+  return applyChange(now, await changeTo(manager, computer, now, point));
 }

@@ -58,12 +58,11 @@ export function viewOrder(parts: Parts, computer: string): Promise<OrderView> {
 
 /** Does one act and tells every window. */
 export function performAct(parts: Parts, computer: string, asked: Act): Promise<Result<OrderStep>> {
-  return step(parts, computer, async (manager) => {
+  return step(parts, computer, async (manager, order) => {
     const trouble = await troubleWith(manager, computer, asked);
     if (trouble) {
       return failed(trouble);
     }
-    const order = await readOrder(manager, computer);
     const act = await aboutWhatIsThere(manager, computer, order, asked);
     const names = await pluginNames(manager, computer, pluginsOfAct(order, act));
     const performed = perform(order, act, (id) => names.get(id));
@@ -183,7 +182,7 @@ export function undoOrRedo(
   computer: string,
   direction: 'undo' | 'redo',
 ): Promise<Result<OrderStep>> {
-  return step(parts, computer, async (manager) => {
+  return step(parts, computer, async (manager, order) => {
     const row = await changeToStep(manager, computer, direction);
     if (!row) {
       return failed({
@@ -193,7 +192,7 @@ export function undoOrRedo(
     }
     await markChange(manager, row, direction === 'undo' ? 'undone' : 'done');
     const wanted = stepOf(row, direction);
-    const change = await fitToday(manager, computer, wanted);
+    const change = await fitToday(manager, computer, order, wanted);
     if (!isSameChange(change, wanted)) {
       await rewriteChange(manager, row, direction === 'undo' ? reverse(change) : change);
     }

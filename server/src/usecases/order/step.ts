@@ -7,6 +7,7 @@ import {
   isEmptyChange,
   ok,
   pluginsOfChange,
+  type Order,
   type OrderChange,
   type OrderStep,
   type PluginId,
@@ -16,7 +17,7 @@ import type { ComputerRow } from '../../database/catalog-tables.ts';
 import { wherePluginsAre } from '../../database/catalog.ts';
 import { undoWords } from '../../database/changes.ts';
 import { lockComputer, nextRevision } from '../../database/computers.ts';
-import { applyToTables, readOrder } from '../../database/order.ts';
+import { applyToTables } from '../../database/order.ts';
 import type { Parts } from '../../parts.ts';
 import { followChange } from '../identify/identify-computer.ts';
 import { keepForPoints } from '../keep/keep-points.ts';
@@ -25,9 +26,9 @@ import { keepForPoints } from '../keep/keep-points.ts';
 export async function fitToday(
   manager: EntityManager,
   computer: string,
+  order: Order,
   change: OrderChange,
 ): Promise<OrderChange> {
-  const order = await readOrder(manager, computer);
   const where = await wherePluginsAre(manager, computer, pluginsOfChange(change));
   return fitChange(order, change, (plugin) => {
     const now = where.get(plugin);
@@ -41,18 +42,19 @@ export interface Worked {
   readonly words: string;
 }
 
-/** Works out a change; the computer is locked. */
-export type Work = (manager: EntityManager) => Promise<Result<Worked>>;
+/** Works out a change of the order as it is; the computer is locked. */
+export type Work = (manager: EntityManager, order: Order) => Promise<Result<Worked>>;
 
 /** Runs the work on the locked computer, applies its change and counts the revision up, all or nothing. */
 export async function step(parts: Parts, computer: string, work: Work): Promise<Result<OrderStep>> {
-  const followed = { catalog: false };
+  const followed = { catalog: false, from: 0 };
   const result = await parts.database.transaction(async (manager): Promise<Result<OrderStep>> => {
     const row: ComputerRow | null = await lockComputer(manager, computer);
     if (!row) {
       return failed({ code: 'unknown-record', at: 'computer', what: 'computer' });
     }
-    const done = await work(manager);
+    followed.from = row.revision;
+    const done = await work(manager, await parts.orders.at(manager, computer, row.revision));
     if (!done.ok) {
       return done;
     }
@@ -66,6 +68,8 @@ export async function step(parts: Parts, computer: string, work: Work): Promise<
     return ok({ revision, words, change, ...(await undoWords(manager, computer)) });
   });
   if (result.ok && !isEmptyChange(result.value.change)) {
+    const { change, revision } = result.value;
+    parts.orders.follow(computer, followed.from, change, revision);
     parts.events.tell(computer, { event: 'order', step: result.value });
   }
   if (result.ok && followed.catalog) {

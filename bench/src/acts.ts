@@ -1,0 +1,112 @@
+/**
+ * One act among 5,000 placements, from the request to the confirmation, beside one INSERT in a
+ * transaction of its own on the same database.
+ */
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import pg from 'pg';
+import type { Act, CatalogView, ComputerView, OrderView } from '@clever-drawer/core';
+import { asId } from '@clever-drawer/core';
+import { writeStudio } from '@clever-drawer/demo';
+import { freePort, serve } from '@clever-drawer/server';
+import { measured, timed, type Measured } from './measure.ts';
+import { scanAll } from './server.ts';
+
+const folders = 50;
+const filedInEach = 100;
+const acts = 200;
+
+async function fileMany(
+  at: string,
+  act: (wanted: Act) => Promise<void>,
+): Promise<{ readonly plugins: readonly string[]; readonly into: string }> {
+  const { plugins } = (await (await fetch(`${at}/catalog`)).json()) as CatalogView;
+  const { records } = (await (await fetch(`${at}/order`)).json()) as OrderView;
+  const cabinet = records.find(({ table }) => table === 'cabinet')?.id ?? '';
+  const ids = plugins.map(({ id }) => id);
+  const made = Array.from({ length: folders }, () => randomUUID());
+  for (const [n, id] of made.entries()) {
+    await act({
+      act: 'add-folder',
+      id: asId(id),
+      cabinet: asId(cabinet),
+      parent: null,
+      form: 'folder',
+      name: `Folder ${n}`,
+      rule: null,
+      before: null,
+      plugins: Array.from({ length: filedInEach }, (_, at_) => ({
+        placement: asId(randomUUID()),
+        plugin: ids[(n * 37 + at_) % (ids.length - acts)] ?? asId(''),
+      })),
+    });
+  }
+  return { plugins: ids.slice(-acts), into: made[0] ?? '' };
+}
+
+export async function benchActs(): Promise<Measured[]> {
+  const data = mkdtempSync(join(tmpdir(), 'clever-drawer-bench-'));
+  const studio = writeStudio(join(data, 'studio'), 2_000);
+  const running = await serve({
+    data,
+    port: await freePort(),
+    web: null,
+    firstComputer: { name: 'Bench' },
+    logLevel: 'warn',
+  });
+  const client = new pg.Client(running.database);
+  await client.connect();
+  try {
+    await (
+      await scanAll(running.address, studio.places)
+    )();
+    const [computer] = (await (
+      await fetch(`${running.address}/api/computers`)
+    ).json()) as ComputerView[];
+    const at = `${running.address}/api/computers/${computer?.id ?? ''}`;
+    const act = async (wanted: Act): Promise<void> => {
+      const done = await fetch(`${at}/acts`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(wanted),
+      });
+      if (!done.ok) {
+        throw new Error(await done.text());
+      }
+      await done.json();
+    };
+    const { plugins, into } = await fileMany(at, act);
+    await client.query('CREATE TABLE bench (id uuid PRIMARY KEY, folder uuid, plugin uuid)');
+    const ours: number[] = [];
+    const theirs: number[] = [];
+    for (const plugin of plugins) {
+      ours.push(
+        await timed(() =>
+          act({
+            act: 'file',
+            folder: asId(into),
+            plugins: [{ placement: asId(randomUUID()), plugin: asId(plugin) }],
+            before: null,
+          }),
+        ),
+      );
+      theirs.push(
+        await timed(async () => {
+          await client.query('BEGIN');
+          await client.query('INSERT INTO bench VALUES ($1, $2, $3)', [randomUUID(), into, plugin]);
+          await client.query('COMMIT');
+        }),
+      );
+    }
+    const name = 'one INSERT in a transaction';
+    return [
+      measured(`an act among ${folders * filedInEach} placements`, ours, { name, samples: theirs }),
+    ];
+  } finally {
+    await client.end();
+    await running.stop();
+    rmSync(data, { recursive: true, force: true });
+  }
+}

@@ -1,0 +1,39 @@
+/**
+ * The orders of computers as they were after their latest step, so that an act need not read all of
+ * one. Only steps change an order, each counts its revision up, and the computer is locked meanwhile:
+ * an order that is held is that of the revision it is held with, or it is read anew.
+ */
+import type { EntityManager } from 'typeorm';
+import { applyChange, type Order, type OrderChange } from '@clever-drawer/core';
+import { readOrder } from '../database/order.ts';
+
+interface Held {
+  readonly revision: number;
+  readonly order: Order;
+}
+
+/** Orders in memory, by computer. */
+export class HeldOrders {
+  readonly #held = new Map<string, Held>();
+
+  /** The order at a revision of a computer that is locked, before anything of it is changed. */
+  async at(manager: EntityManager, computer: string, revision: number): Promise<Order> {
+    const held = this.#held.get(computer);
+    if (held?.revision === revision) {
+      return held.order;
+    }
+    const order = await readOrder(manager, computer);
+    this.#held.set(computer, { revision, order });
+    return order;
+  }
+
+  /** A step was stored: what is held becomes what it made of it. */
+  follow(computer: string, from: number, change: OrderChange, to: number): void {
+    const held = this.#held.get(computer);
+    if (held?.revision === from) {
+      this.#held.set(computer, { revision: to, order: applyChange(held.order, change) });
+    } else {
+      this.#held.delete(computer);
+    }
+  }
+}
