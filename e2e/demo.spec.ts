@@ -11,7 +11,7 @@ for (const size of [
   }) => {
     test.slow();
     await page.setViewportSize(size);
-    for (const path of ['/scan', '/sort', '/file', '/load']) {
+    for (const path of ['/scan', '/sort', '/file', '/load', '/review', '/keep']) {
       await page.goto(demo.address + path);
       await expect(
         page.getByRole('main').getByRole('heading', { level: 1 }).first(),

@@ -395,7 +395,7 @@ function focusOf(): { name: string; isShown: boolean } | null {
     )
     .map(({ outlineColor }) => outlineColor);
   const ratio = (a: number, b: number): number => (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05);
-  const name = `${element.tagName} ${element.className.toString()} ${element.getAttribute('aria-label') ?? element.textContent ?? ''}`;
+  const name = `${element.tagName} ${element.getAttribute('class') ?? ''} ${element.getAttribute('aria-label') ?? element.textContent}`;
   return {
     name: name.slice(0, 90),
     isShown: rings.some((ring) => ratio(luminance(ring), luminance(below)) >= 3),

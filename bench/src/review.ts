@@ -51,6 +51,7 @@ function makeUses(ids: readonly string[], count: number, until: number): PastUse
       typed: 'abcdefgh'.slice(0, 1 + (n % 4)),
       keys: 2 + (n % 6),
       took: 400 + (n % 900),
+      folder: null,
     };
   });
 }
@@ -195,7 +196,11 @@ async function page(): Promise<Measured[]> {
       plugins.map(({ id }) => id),
       loads,
       Date.now(),
-    ).map((use) => ({ ...use, at: new Date(use.at).toISOString() }));
+    ).map(({ folder, ...use }) => ({
+      ...use,
+      ...(folder === null ? {} : { folder }),
+      at: new Date(use.at).toISOString(),
+    }));
     for (let from = 0; from < loads; from += 10_000) {
       const body = JSON.stringify({ loads: uses.slice(from, from + 10_000) });
       const headers = { 'Content-Type': 'application/json' };

@@ -1,5 +1,13 @@
 /** Fills a running server with the demo: places, two scans, an order, a year of loads and a session. */
-import { acceptsAll, slotKindAt, whyNot, type Plugin } from '@clever-drawer/core';
+import {
+  acceptsAll,
+  allPlacements,
+  orderOf,
+  slotKindAt,
+  whyNot,
+  type PastLoad,
+  type Plugin,
+} from '@clever-drawer/core';
 import { join } from 'node:path';
 import { addComputer, apiOf, listComputers, type Api, type ServerAt } from './api.ts';
 import { arrangeStudio } from './arrange.ts';
@@ -65,10 +73,21 @@ async function seedComputer(api: Api, studio: Studio, setBack: Travel['setBack']
   const sound = used.filter((plugin) => !misbehaving.has(plugin.name));
   await saveOldSession(api, sound, lately);
   setBack(0);
-  await api.loads([...makeHistory(sound, Date.now()), ...settingLoads(settings, Date.now())]);
+  const history = await fromFolders(api, makeHistory(sound, Date.now()));
+  await api.loads([...history, ...settingLoads(settings, Date.now())]);
   await fillSession(api, sound, filled);
   lately.toToday();
   await api.scan();
+}
+
+/** Every third load was chosen in a folder of its plugin that was open. */
+async function fromFolders(api: Api, loads: readonly PastLoad[]): Promise<PastLoad[]> {
+  const order = orderOf((await api.order()).records);
+  const folderOf = new Map(allPlacements(order).map(({ plugin, folder }) => [plugin, folder]));
+  return loads.map((load, n) => {
+    const folder = n % 3 === 0 ? folderOf.get(load.plugin) : undefined;
+    return folder ? { ...load, folder } : load;
+  });
 }
 
 /** How many slots of each track are filled, now and in the old session. */

@@ -9,7 +9,9 @@ import {
   type CatalogView,
   type Plugin,
   type PutOff,
+  type OrderView,
   type OwnReview,
+  type SessionView,
   type UseReview,
   type ReviewSource,
 } from '@clever-drawer/core';
@@ -208,5 +210,26 @@ describe('a review', () => {
     expect(await held()).toEqual({ 'merge a b': null });
     const wrong = await server.call('PUT', 'review/put-off', { what: 'retire', until: 'soon' });
     expect(wrong.status).toBe(400);
+  });
+
+  it('knows the folder that was open when something was loaded', async () => {
+    const { records } = (await server.call<OrderView>('GET', 'order')).body;
+    const folder = records.find((record) => record.table === 'folder');
+    const [plugin] = await plugins();
+    const { tracks } = (await server.call<SessionView>('GET', 'session')).body;
+    const loaded = await server.call('POST', 'session/loads', {
+      track: tracks[0]?.id,
+      index: 0,
+      plugin: plugin?.id,
+      copy: null,
+      typed: '',
+      keys: 2,
+      took: null,
+      folder: folder?.id,
+    });
+    expect(loaded.status).toBe(200);
+    expect(usesIn((await source()).loads)).toMatchObject([
+      { plugin: plugin?.id, folder: folder?.id },
+    ]);
   });
 });

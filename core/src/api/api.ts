@@ -3,7 +3,16 @@ import type { FoundSettingCard } from '../arrangement/setting-plugin.ts';
 import type { DescribedChange } from '../exchange/describe-change.ts';
 import type { MatchChoice, MatchHow } from '../exchange/match-plugins.ts';
 import type { PointReason } from '../keep/points.ts';
-import type { ComputerId, CopyId, PlaceId, PluginId, ScanId, SlotId, TrackId } from '../id.ts';
+import type {
+  ComputerId,
+  CopyId,
+  FolderId,
+  PlaceId,
+  PluginId,
+  ScanId,
+  SlotId,
+  TrackId,
+} from '../id.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import type { Format } from '../formats/found-copy.ts';
 import type { FindingKind } from '../scan/compare.ts';
@@ -386,6 +395,8 @@ export interface LoadRequest {
   readonly keys: number;
   /** From the first key to the last, in milliseconds; null when it was not by keys. */
   readonly took: number | null;
+  /** The folder that was open meanwhile. */
+  readonly folder?: FolderId | null | undefined;
 }
 
 /** What is known of habits beside how warm each plugin is: where, after what, for which letters. */
@@ -437,6 +448,7 @@ export interface PastLoad {
   readonly typed?: string;
   readonly keys?: number;
   readonly took?: number;
+  readonly folder?: FolderId | undefined;
 }
 
 /** What the server tells its windows by itself. */

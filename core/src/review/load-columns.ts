@@ -9,6 +9,7 @@ export interface LoadColumns {
   readonly plugin: readonly number[];
   readonly after: readonly number[];
   readonly typed: readonly number[];
+  readonly folder: readonly number[];
   /** Into `trackKinds`. */
   readonly track: readonly number[];
   /** Milliseconds since 1970. */
@@ -33,6 +34,7 @@ export function columnsOf(uses: readonly PastUse[]): LoadColumns {
     plugin: uses.map(({ plugin }) => placeOf(plugin)),
     after: uses.map(({ after }) => placeOf(after)),
     typed: uses.map(({ typed }) => placeOf(typed)),
+    folder: uses.map(({ folder }) => placeOf(folder)),
     track: uses.map(({ track }) => trackKinds.indexOf(track)),
     at: uses.map(({ at }) => at),
     keys: uses.map(({ keys }) => keys ?? -1),
@@ -47,6 +49,7 @@ export function usesIn({
   plugin,
   after,
   typed,
+  folder,
   track,
   at,
   keys,
@@ -59,6 +62,7 @@ export function usesIn({
     plugin: texts[place] ?? '',
     after: textAt(after[row]),
     typed: textAt(typed[row]),
+    folder: textAt(folder[row]),
     track: trackKinds[track[row] ?? 0] ?? 'track',
     at: at[row] ?? 0,
     keys: known(keys[row]),

@@ -1,6 +1,12 @@
 /** How good an order is: what is filed, what stands oddly, what nearly doubles. */
 import { isPresent } from '../catalog/plugin.ts';
-import { loadsOf, firstGroup, type ReviewMaterial, type StudiedFolder } from './studied.ts';
+import {
+  loadsOf,
+  firstGroup,
+  type PastUse,
+  type ReviewMaterial,
+  type StudiedFolder,
+} from './studied.ts';
 
 /** Where plugins stand: by hand, only by a rule, or nowhere. */
 export interface FiledShare {
@@ -56,6 +62,8 @@ export interface OrderHealth {
   readonly filed: FiledShare;
   /** Folders with plugins of which none was loaded. */
   readonly unused: readonly FolderNote[];
+  /** Folders that were never open when something was loaded; none while no load tells of a folder. */
+  readonly neverOpened: readonly FolderNote[];
   readonly strangers: readonly Stranger[];
   readonly near: readonly NearFolders[];
   /** Smart folders that hold nothing, and that hold all. */
@@ -100,6 +108,7 @@ export function orderHealth(
         : held
             .filter((folder) => folder.plugins.every((id) => !loads.has(id)))
             .map(({ id, plugins: ids }) => ({ folder: id, plugins: ids })),
+    neverOpened: neverOpened(held, uses),
     strangers: ordinary.flatMap((folder) => strangersIn(folder, groups)),
     near: nearOnes(ordinary),
     emptySmart: smart.filter((folder) => folder.plugins.length === 0).map(({ id }) => id),
@@ -110,6 +119,13 @@ export function orderHealth(
       .filter((folder) => folder.sortedBy === null && isOutOfOrder(folder, loads))
       .map(({ id, plugins: ids }) => ({ folder: id, plugins: ids })),
   };
+}
+
+function neverOpened(held: readonly StudiedFolder[], uses: readonly PastUse[]): FolderNote[] {
+  const opened = new Set(uses.map(({ folder }) => folder));
+  return [...opened].every((folder) => folder === null)
+    ? []
+    : held.filter(({ id }) => !opened.has(id)).map(({ id, plugins }) => ({ folder: id, plugins }));
 }
 
 function strangersIn(folder: StudiedFolder, groups: ReadonlyMap<string, string>): Stranger[] {

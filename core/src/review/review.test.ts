@@ -311,6 +311,15 @@ describe('how good the order is', () => {
     );
   });
   const reverb = (id: string) => aPlugin(id, { types: ['reverb/plate'] });
+  it('tells folders that were never open while loading, once any load tells of one', () => {
+    const plugins = [aPlugin('a'), aPlugin('b')];
+    const folders = [aFolder('f', ['a']), aFolder('g', ['b']), aFolder('empty', [])];
+    const opened = (uses: readonly PastUse[]): string[] =>
+      orderHealth({ plugins, folders, uses }).neverOpened.map(({ folder }) => folder);
+    expect(opened([aUse('a'), aUse('b')])).toEqual([]);
+    expect(opened([aUse('a', { folder: 'f' }), aUse('b')])).toEqual(['g']);
+    expect(opened([aUse('a', { folder: 'f' }), aUse('b', { folder: 'g' })])).toEqual([]);
+  });
   it('sees strangers, near folders, rules that hold nothing or all, and what stands in the wrong order', () => {
     const plugins = Array.from('abcde')
       .map(reverb)

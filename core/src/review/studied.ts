@@ -50,6 +50,8 @@ export interface PastUse {
   readonly typed: string | null;
   readonly keys: number | null;
   readonly took: number | null;
+  /** The folder that was open meanwhile; null for none, or where it is not known. */
+  readonly folder: string | null;
 }
 
 /** Something a scan found. `at` in milliseconds since 1970. */

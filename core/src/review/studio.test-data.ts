@@ -52,6 +52,7 @@ export const aUse = (plugin: string, more: Partial<PastUse> = {}): PastUse => ({
   typed: null,
   keys: null,
   took: null,
+  folder: null,
   ...more,
 });
 
@@ -94,6 +95,7 @@ const anyUse: fc.Arbitrary<PastUse> = fc.record({
   typed: fc.option(fc.constantFrom('a', 'Gul', 'p')),
   keys: fc.option(fc.nat(9)),
   took: fc.option(fc.nat(9_000)),
+  folder: fc.option(fc.constantFrom('f0', 'f1')),
 });
 
 /** Some twelve plugins, a few folders, up to eighty loads of a year and a half. */

@@ -16,6 +16,7 @@ import { Points1763900000013 } from './migrations/0013-points.ts';
 import { PutOff1763900000014 } from './migrations/0014-put-off.ts';
 import { Settings1763900000015 } from './migrations/0015-settings.ts';
 import { KeptSettings1763900000016 } from './migrations/0016-kept-settings.ts';
+import { LoadFolders1763900000017 } from './migrations/0017-load-folders.ts';
 import { SetupError } from './setup-error.ts';
 import { tables } from './tables.ts';
 
@@ -46,6 +47,7 @@ export const migrations = [
   PutOff1763900000014,
   Settings1763900000015,
   KeptSettings1763900000016,
+  LoadFolders1763900000017,
 ];
 
 /**

@@ -40,6 +40,8 @@ export interface LoadRow {
   typed: string | null;
   keys: number | null;
   took: number | null;
+  /** The folder that was open meanwhile. */
+  folderId: string | null;
 }
 
 /** The table `practice`. */
@@ -71,6 +73,7 @@ export const LoadTable = schema<LoadRow>(
     typed: maybeText,
     keys: maybeWhole,
     took: maybeWhole,
+    folderId: toRow('load', 'folder', 'folder_id', 'SET NULL'),
   },
-  { indices: [index('load_plugin_idx', 'pluginId')] },
+  { indices: [index('load_plugin_idx', 'pluginId'), index('load_folder_idx', 'folderId')] },
 );

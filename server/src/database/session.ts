@@ -159,7 +159,7 @@ const counted = `joined AS (SELECT DISTINCT ON (before_id) before_id, plugin_id 
   ORDER BY before_id, plugin_id),
      counted AS (
        SELECT coalesce(c.plugin_id, joined.plugin_id, load.plugin_id) plugin, load.at, load.track,
-       load.typed, load.keys, load.took, coalesce(before.plugin_id, load.after_plugin_id) "after"
+       load.typed, load.keys, load.took, load.folder_id folder, coalesce(before.plugin_id, load.after_plugin_id) "after"
        FROM load LEFT JOIN copy c ON c.id = load.copy_id
          LEFT JOIN joined ON joined.before_id = load.plugin_id
          LEFT JOIN joined before ON before.before_id = load.after_plugin_id
@@ -173,6 +173,7 @@ const warmth = `sum(power(2, - least(1000, greatest(0, extract(epoch
 
 /** A load, with the plugins that it counts for now. */
 export type CountedLoad = Pick<LoadRow, 'at' | 'track' | 'typed' | 'keys' | 'took'> & {
+  readonly folder: string | null;
   readonly plugin: string;
   readonly after: string | null;
 };
@@ -180,7 +181,7 @@ export type CountedLoad = Pick<LoadRow, 'at' | 'track' | 'typed' | 'keys' | 'too
 /** All loads of a computer, oldest first. */
 export const allLoads = (manager: EntityManager, computer: string): Promise<CountedLoad[]> =>
   manager.query(
-    `WITH ${counted} SELECT plugin, at, track, "after", typed, keys, took FROM counted ORDER BY at`,
+    `WITH ${counted} SELECT plugin, at, track, "after", typed, keys, took, folder FROM counted ORDER BY at`,
     [computer],
   );
 

@@ -1,6 +1,13 @@
 /** Everything the finder does, apart from how it looks. */
 import { useState, type KeyboardEvent, type RefObject } from 'react';
-import { cabinetSlotAt, type CopyCard, type Hit, type Plugin } from '@clever-drawer/core';
+import {
+  cabinetSlotAt,
+  type CopyCard,
+  type Folder,
+  type FolderId,
+  type Hit,
+  type Plugin,
+} from '@clever-drawer/core';
 import { favouriteAct } from '../annotate/filing.ts';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { commandFor } from '../ui/commands.ts';
@@ -20,6 +27,8 @@ export interface Chosen {
   readonly keys: number;
   /** Milliseconds from the first key to the choice. */
   readonly took: number;
+  /** The folder that was open. */
+  readonly folder: FolderId | null;
 }
 
 export interface LoaderProps extends Slot {
@@ -43,6 +52,7 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
   });
   const keys = useKeyCount();
   const { pluginById } = useCatalog();
+  const { arrangement } = useArrangement();
   const found = useFinding(slot, typed, where);
   const hits = withMarked(found.hits, mark, pluginById);
   const finding = { ...found, hits };
@@ -69,7 +79,8 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
       return;
     }
     const letters = typed;
-    const answer = onLoad({ plugin, copy, typed: letters.trim(), ...keys.taken() });
+    const folder = openFolder(arrangement.folders, where.folder);
+    const answer = onLoad({ plugin, copy, typed: letters.trim(), folder, ...keys.taken() });
     clear();
     void answer.then((message) => {
       if (message !== null) {
@@ -193,6 +204,12 @@ function placeOf({ at, plugin }: Mark, hits: readonly { readonly plugin: Plugin 
 
 const refusalWords = ({ name }: Plugin, reason: string | null): string | null =>
   reason === null ? null : `${name} cannot be loaded here: ${reason}.`;
+
+/** The folder that is open: of another cabinet's that stands here, that one. */
+function openFolder(folders: readonly Folder[], id: string | null): FolderId | null {
+  const folder = folders.find((one) => one.id === id);
+  return folder ? (folder.shortcutTo ?? folder.id) : null;
+}
 
 /** Whether pictures and facts are shown beside the hits, remembered in this browser. */
 function useLooks() {

@@ -4,6 +4,7 @@ import { array, boolean, object, string, type Schema } from 'yup';
 import {
   formats,
   trackKinds,
+  type FolderId,
   type Format,
   type PastLoad,
   type PluginId,
@@ -18,7 +19,7 @@ import {
   wipeLoads,
 } from '../../usecases/loads/learning.ts';
 import { hearLoad, type ExternalLoad } from '../../usecases/loads/external-loads.ts';
-import { keys, maybe, needed, took } from '../fields.ts';
+import { id, keys, maybe, needed, took } from '../fields.ts';
 import { at, handle, withBody } from '../handling.ts';
 import { answer } from '../problems.ts';
 
@@ -52,6 +53,7 @@ const pastLoadsSchema: Schema<{ loads: PastLoad[] }> = object({
       typed: string().max(200),
       keys: keys(),
       took: took(),
+      folder: id<FolderId>(),
       at: string()
         .required()
         .test('time', '${path} must be a time in ISO 8601, from 1990 to tomorrow', (text) =>

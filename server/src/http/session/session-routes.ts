@@ -5,6 +5,7 @@ import {
   formats,
   stateLength,
   type CopyId,
+  type FolderId,
   type Format,
   type LoadRequest,
   type PluginId,
@@ -21,7 +22,7 @@ import {
   type PutBack,
   viewSession,
 } from '../../usecases/session/practice-session.ts';
-import { ids, index, keys, maybe, name, needed, took } from '../fields.ts';
+import { id, ids, index, keys, maybe, name, needed, took } from '../fields.ts';
 import { at, handle, param, withBody } from '../handling.ts';
 import { answer } from '../problems.ts';
 
@@ -34,6 +35,7 @@ const loadSchema: Schema<LoadRequest> = object({
   typed: string().max(200).defined(),
   keys: keys().required(),
   took: took().nullable().defined(),
+  folder: id<FolderId>().nullable(),
 });
 
 /** A slot that moves. */

@@ -57,6 +57,7 @@ export async function takeLoads(
         typed: load.typed ?? null,
         keys: load.keys ?? null,
         took: load.took ?? null,
+        folderId: null,
       },
     ];
   });

@@ -43,6 +43,7 @@ export async function recordPastLoads(
           typed: load.typed ?? null,
           keys: load.keys ?? null,
           took: load.took ?? null,
+          folderId: load.folder ?? null,
         }),
       ),
     );

@@ -285,6 +285,7 @@ function loadRows(
     typed: request.typed,
     keys: request.keys,
     took: request.took,
+    folderId: request.folder ?? null,
   };
   const within = copies.map(
     ({ row, plugin }, n): LoadRow => ({
@@ -296,6 +297,7 @@ function loadRows(
       typed: null,
       keys: null,
       took: null,
+      folderId: request.folder ?? null,
     }),
   );
   return isPlain ? [byHand] : [byHand, ...within];

@@ -100,6 +100,15 @@ function FolderNotes({ review: { health } }: { readonly review: OrderReview }) {
       })),
     ],
     [
+      'Never open when you loaded something',
+      health.neverOpened.map(({ folder: at, plugins }) => ({
+        key: at,
+        folder: at,
+        words: plural(plugins.length, 'plugin'),
+        plugins,
+      })),
+    ],
+    [
       'Smart folders that are empty',
       health.emptySmart.map((at) => ({
         key: at,
