@@ -57,7 +57,7 @@ export function benchSettings(): Promise<Measured[]> {
     (id) => byId.get(id),
   );
   const finder = new Finder(plugins.map((plugin) => entryOf(plugin)));
-  const settings = createSettingFinder(things.map((thing) => findableSetting(thing, () => null)));
+  const settings = createSettingFinder(things.map((thing) => findableSetting(thing, null)));
   const mini = new MiniSearch({
     fields: ['name', 'plugin', 'bank'],
     searchOptions: { prefix: true, combineWith: 'AND', boost: { name: 3 } },
@@ -66,7 +66,7 @@ export function benchSettings(): Promise<Measured[]> {
     things.map(({ id, name, setting }) => ({
       id,
       name,
-      plugin: setting?.pluginName ?? '',
+      plugin: setting?.pluginNames.join(' ') ?? '',
       bank: setting?.bank ?? '',
     })),
   );
@@ -74,7 +74,7 @@ export function benchSettings(): Promise<Measured[]> {
   const queries = things
     .filter((_, n) => n % 97 === 0)
     .flatMap(({ name, setting }) => {
-      const whole = `${setting?.pluginName.slice(0, 4) ?? ''} ${name}`;
+      const whole = `${setting?.pluginNames[0]?.slice(0, 4) ?? ''} ${name}`;
       return [1, 2, 3, 5, 8, 12].flatMap((letters) => [
         name.slice(0, letters),
         whole.slice(0, letters),

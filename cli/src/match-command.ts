@@ -171,7 +171,7 @@ function candidateIn(line: Line): Candidate {
     types: understoodIn(line, ['types'], 'type'),
     kind: understoodIn(line, ['kind'], 'kind')[0] ?? 'unknown',
     thing: things.find((one) => one === textIn(line, 'thing')) ?? 'plugin',
-    settingOf: textIn(line, 'settingOf'),
+    settingOf: textsIn(line, 'settingOf'),
     bank: textIn(line, 'bank'),
     formats: understoodIn(line, ['formats', 'format'], 'format'),
     bits: understoodIn(line, ['bits'], 'bits'),

@@ -216,6 +216,7 @@ export {
   foundSettings,
   settingsAsSaid,
   type FoundSettingCard,
+  type SettingOwner,
 } from './arrangement/setting-plugin.ts';
 export { perform, pluginsOfAct } from './acts/perform.ts';
 export { pluginsOfChange, usedIn } from './order/references.ts';

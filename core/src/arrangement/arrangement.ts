@@ -149,7 +149,7 @@ const isSamePlugin = (a: Plugin, b: Plugin): boolean =>
     a.types === b.types &&
     a.copies === b.copies &&
     a.arrived === b.arrived &&
-    a.setting?.pluginName === b.setting?.pluginName &&
+    a.setting?.pluginNames.join() === b.setting?.pluginNames.join() &&
     a.setting?.bank === b.setting?.bank &&
     a.setting?.isGone === b.setting?.isGone);
 

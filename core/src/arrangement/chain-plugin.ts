@@ -1,11 +1,17 @@
 /** Chains as the catalog shows them: plugins without copies of their own. */
 import { withAnswer, type AnswerFacts } from '../catalog/answer.ts';
-import { foundSettings, settingsAsSaid, type FoundSettingCard } from './setting-plugin.ts';
+import {
+  foundSettings,
+  settingsAsSaid,
+  type FoundSettingCard,
+  type SettingOwner,
+} from './setting-plugin.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import {
   allChains,
   allSettings,
   answerIn,
+  pluginNamesIn,
   type Chain,
   type Order,
   type Setting,
@@ -67,7 +73,12 @@ export function catalogAsSaid(
 ): readonly Plugin[] {
   const saidOf = (id: string): AnswerFacts | undefined => answerIn(order, id);
   const plugins = catalog.map((plugin) => withAnswer(plugin, saidOf(plugin.id)));
-  const byId = new Map(plugins.map((plugin) => [plugin.id as string, plugin]));
+  const byId = new Map(
+    plugins.map((plugin): [string, SettingOwner] => {
+      const nickname = pluginNamesIn(order, plugin.id)?.nickname ?? null;
+      return [plugin.id, { ...plugin, nickname }];
+    }),
+  );
   const kept = new Map(allSettings(order).map((setting) => [setting.id as string, setting]));
   return [
     ...withChains(plugins, allChains(order), saidOf, kept),

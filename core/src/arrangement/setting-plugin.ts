@@ -21,10 +21,16 @@ function copiesThatTake(copies: readonly CopyCard[], format: Format): readonly C
 const noCopies: readonly CopyCard[] = [];
 const noTypes: readonly string[] = [];
 
+/** The plugin of a setting, with what the user calls it. */
+export type SettingOwner = Plugin & { readonly nickname?: string | null };
+
+const namesOf = (owner: SettingOwner | undefined): string[] =>
+  owner ? [...new Set([owner.nickname ?? owner.name, owner.name])] : [];
+
 /** A setting as a thing of the catalog: of its plugin's kind and types, with the copies that take it. */
 function settingPlugin(
   { id, name, plugin, bank, format, path, identity, state }: Omit<Setting, 'table'>,
-  owner: Plugin | undefined,
+  owner: SettingOwner | undefined,
   isGone: boolean,
 ): Plugin {
   return {
@@ -37,7 +43,7 @@ function settingPlugin(
     copies: owner ? copiesThatTake(owner.copies, format) : noCopies,
     setting: {
       plugin,
-      pluginName: owner?.name ?? '',
+      pluginNames: namesOf(owner),
       bank,
       format,
       path,
@@ -51,7 +57,7 @@ function settingPlugin(
 /** Settings that were found, as things. `pluginOf` gives plugins as they are said to be. */
 export const foundSettings = (
   found: readonly FoundSettingCard[],
-  pluginOf: (id: string) => Plugin | undefined,
+  pluginOf: (id: string) => SettingOwner | undefined,
 ): Plugin[] =>
   found.map((card) => settingPlugin({ ...card, state: null }, pluginOf(card.plugin), false));
 
@@ -62,7 +68,7 @@ export const foundSettings = (
 export function settingsAsSaid(
   found: readonly Plugin[],
   kept: ReadonlyMap<string, Setting>,
-  pluginOf: (id: string) => Plugin | undefined,
+  pluginOf: (id: string) => SettingOwner | undefined,
   saidOf: (id: string) => AnswerFacts | undefined,
 ): readonly Plugin[] {
   if (kept.size === 0) {

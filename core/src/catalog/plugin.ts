@@ -47,8 +47,8 @@ export interface Plugin {
 /** What makes a thing of the catalog a setting. */
 export interface SettingFacts {
   readonly plugin: PluginId;
-  /** What its plugin is called. */
-  readonly pluginName: string;
+  /** What its plugin is called: by its nickname, where it has one, and by its own name. None where it is gone. */
+  readonly pluginNames: readonly string[];
   readonly bank: string | null;
   readonly format: Format;
   readonly path: string | null;

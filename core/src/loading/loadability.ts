@@ -170,7 +170,7 @@ export function whyNotHere(plugin: Plugin, slot: SlotKind, known: Surroundings):
   if (plugin.setting) {
     const owner = plugin.setting.plugin;
     const why = whyNotUnder(known.pluginOf(owner), slot, owner, known);
-    return why === null ? null : `its plugin ${plugin.setting.pluginName}: ${why}`;
+    return why === null ? null : `its plugin ${plugin.setting.pluginNames[0] ?? ''}: ${why}`;
   }
   for (const [at, id] of (plugin.chain ?? []).entries()) {
     const member = known.pluginOf(id);

@@ -82,8 +82,8 @@ const textsOfMake = ({ vendor, types }: Plugin): FoundText[] => [
 ];
 
 /** A setting is of its plugin as that is of its vendor. */
-const textsOfSetting = ({ pluginName, bank }: SettingFacts): FoundText[] => [
-  textOf('vendor', pluginName),
+const textsOfSetting = ({ pluginNames, bank }: SettingFacts): FoundText[] => [
+  ...pluginNames.map((name) => textOf('vendor', name)),
   ...(bank === null ? [] : [textOf('tag', bank)]),
 ];
 

@@ -65,7 +65,7 @@ export function rowOf(plugin: Plugin, nickname: string | null, slotLabel: string
         plugin.vendor ?? '',
         types,
         initials,
-        plugin.setting?.pluginName ?? '',
+        ...(plugin.setting?.pluginNames ?? []),
         plugin.setting?.bank ?? '',
       ].join(' '),
     ),

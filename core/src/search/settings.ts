@@ -128,22 +128,13 @@ export interface FindableThing extends FindableSetting {
   readonly thing: Plugin;
 }
 
-/** A setting with the names it and its plugin were given. */
-export const findableSetting = (
-  thing: Plugin,
-  nicknameOf: (id: string) => string | null,
-): FindableThing => {
-  const named = (name: string, id: string): string[] => {
-    const nickname = nicknameOf(id);
-    return nickname === null ? [name] : [nickname, name];
-  };
-  return {
-    thing,
-    bank: thing.setting?.bank ?? null,
-    names: named(thing.name, thing.id),
-    pluginNames: named(thing.setting?.pluginName ?? '', thing.setting?.plugin ?? ''),
-  };
-};
+/** A setting with the nickname it was given. */
+export const findableSetting = (thing: Plugin, nickname: string | null): FindableThing => ({
+  thing,
+  bank: thing.setting?.bank ?? null,
+  names: nickname === null ? [thing.name] : [nickname, thing.name],
+  pluginNames: thing.setting?.pluginNames ?? [],
+});
 
 /** Settings shown beside plugins: so few that they flood nothing. */
 export const settingsShown = 3;

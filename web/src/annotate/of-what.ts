@@ -7,5 +7,5 @@ export function ofWhat({ setting, vendor }: Plugin): string {
     return vendor ?? 'no vendor named';
   }
   const bank = setting.bank === null ? '' : `, ${setting.bank}`;
-  return `setting of ${setting.pluginName || 'a plugin that is gone'}${bank}`;
+  return `setting of ${setting.pluginNames[0] ?? 'a plugin that is gone'}${bank}`;
 }

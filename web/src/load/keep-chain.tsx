@@ -1,9 +1,10 @@
 /** The plugins of a track kept under one name, to be found, filed and loaded together. */
 import { Link2 } from 'lucide-react';
-import { useState, type SyntheticEvent } from 'react';
-import { Button, Form, Modal } from 'react-bootstrap';
+import { useState } from 'react';
+import { Form } from 'react-bootstrap';
 import { asId, nameLength, type Plugin, type TrackView } from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
+import { FormDialog } from '../ui/form-dialog.tsx';
 
 /** What a chain is that was kept from such a track. */
 const chainKinds = {
@@ -59,8 +60,7 @@ interface ChainDialogProps {
 function ChainDialog({ track, plugins, onClose }: ChainDialogProps) {
   const { act } = useActs();
   const [name, setName] = useState(`${track.name} chain`);
-  const submit = (event: SyntheticEvent): void => {
-    event.preventDefault();
+  const submit = (): void => {
     if (
       act({
         act: 'add-chain',
@@ -74,22 +74,14 @@ function ChainDialog({ track, plugins, onClose }: ChainDialogProps) {
     }
   };
   return (
-    <Modal show onHide={onClose} animation={false} aria-labelledby="chain-title">
-      <Form onSubmit={submit}>
-        <Modal.Header closeButton>
-          <Modal.Title as="h1" id="chain-title">
-            Keep the chain of {track.name}
-          </Modal.Title>
-        </Modal.Header>
-        <ChainFields plugins={plugins} track={track} name={name} setName={setName} />
-        <Modal.Footer>
-          <Button variant="bare" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button type="submit">Keep the chain</Button>
-        </Modal.Footer>
-      </Form>
-    </Modal>
+    <FormDialog
+      title={`Keep the chain of ${track.name}`}
+      act="Keep the chain"
+      onSubmit={submit}
+      onClose={onClose}
+    >
+      <ChainFields plugins={plugins} track={track} name={name} setName={setName} />
+    </FormDialog>
   );
 }
 
@@ -103,7 +95,7 @@ interface ChainFieldsProps {
 function ChainFields({ plugins, track, name, setName }: ChainFieldsProps) {
   const { nameOf } = useArrangement();
   return (
-    <Modal.Body>
+    <>
       <p>
         {plugins.map((plugin, at) => (
           <span key={track.slots[at]?.id}>
@@ -127,6 +119,6 @@ function ChainFields({ plugins, track, name, setName }: ChainFieldsProps) {
           It is found, filed and named like a plugin. Loading it loads them all, in this order.
         </Form.Text>
       </Form.Group>
-    </Modal.Body>
+    </>
   );
 }

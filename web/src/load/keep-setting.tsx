@@ -1,7 +1,7 @@
 /** What stands in a slot, kept as a setting of one's own: a name, a note, and the state the host gave. */
 import { Bookmark } from 'lucide-react';
-import { useState, type SyntheticEvent } from 'react';
-import { Button, Form, Modal } from 'react-bootstrap';
+import { useState } from 'react';
+import { Form } from 'react-bootstrap';
 import {
   asId,
   nameLength,
@@ -12,6 +12,7 @@ import {
 } from '@clever-drawer/core';
 import { annotateAct } from '../annotate/annotate.ts';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
+import { FormDialog } from '../ui/form-dialog.tsx';
 
 interface Props {
   readonly slot: SlotView | undefined;
@@ -69,8 +70,7 @@ function SettingDialog({ slot, state, plugin, trackName, onClose }: DialogProps)
     slot.asked.setting ? `${slot.asked.setting.name}, mine` : trackName,
   );
   const [note, setNote] = useState('');
-  const submit = (event: SyntheticEvent): void => {
-    event.preventDefault();
+  const submit = (): void => {
     const id = crypto.randomUUID();
     const then: Act | null = note.trim() === '' ? null : annotateAct([id], { notes: note.trim() });
     const kept = {
@@ -88,22 +88,14 @@ function SettingDialog({ slot, state, plugin, trackName, onClose }: DialogProps)
     }
   };
   return (
-    <Modal show onHide={onClose} animation={false} aria-labelledby="keep-setting-title">
-      <Form onSubmit={submit}>
-        <Modal.Header closeButton>
-          <Modal.Title as="h1" id="keep-setting-title">
-            Keep {nameOf(plugin)} as it is set
-          </Modal.Title>
-        </Modal.Header>
-        <SettingFields name={name} setName={setName} note={note} setNote={setNote} />
-        <Modal.Footer>
-          <Button variant="bare" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button type="submit">Keep the setting</Button>
-        </Modal.Footer>
-      </Form>
-    </Modal>
+    <FormDialog
+      title={`Keep ${nameOf(plugin)} as it is set`}
+      act="Keep the setting"
+      onSubmit={submit}
+      onClose={onClose}
+    >
+      <SettingFields name={name} setName={setName} note={note} setNote={setNote} />
+    </FormDialog>
   );
 }
 
@@ -116,7 +108,7 @@ interface FieldsProps {
 
 function SettingFields({ name, setName, note, setNote }: FieldsProps) {
   return (
-    <Modal.Body>
+    <>
       <Form.Group controlId="setting-name" className="mb-3">
         <Form.Label>Name</Form.Label>
         <Form.Control
@@ -146,6 +138,6 @@ function SettingFields({ name, setName, note, setNote }: FieldsProps) {
           }}
         />
       </Form.Group>
-    </Modal.Body>
+    </>
   );
 }

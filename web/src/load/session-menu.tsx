@@ -1,8 +1,9 @@
 /** Saving the session, opening it again, and what it takes. */
-import { useState, type SyntheticEvent } from 'react';
+import { useState } from 'react';
 import { Button, Dropdown, Form, Modal } from 'react-bootstrap';
 import { formats, nameLength, type HostSettings, type SessionView } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
+import { FormDialog } from '../ui/form-dialog.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { sayTime } from '../ui/time-words.ts';
 import type { SlotActs } from './model/slots.ts';
@@ -78,34 +79,22 @@ interface DialogProps {
 function SaveDialog({ session, acts, onClose }: DialogProps) {
   const { client } = useComputer();
   const [name, setName] = useState(session.name);
-  const submit = (event: SyntheticEvent): void => {
-    event.preventDefault();
-    if (name.trim() === '') {
-      return;
+  const submit = (): void => {
+    if (name.trim() !== '') {
+      acts.after(client.saveSession(name), `${name.trim()} is saved`);
+      onClose();
     }
-    acts.after(client.saveSession(name), `${name.trim()} is saved`);
-    onClose();
   };
   return (
-    <Modal show onHide={onClose} animation={false} aria-labelledby="save-title">
-      <Form onSubmit={submit}>
-        <Modal.Header closeButton>
-          <Modal.Title as="h1" id="save-title">
-            Save this session
-          </Modal.Title>
-        </Modal.Header>
-        <Modal.Body>
-          <SessionName name={name} setName={setName} />
-          {session.saved.length > 0 && <SavedSessions session={session} acts={acts} />}
-        </Modal.Body>
-        <Modal.Footer>
-          <Button variant="bare" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button type="submit">Save the session</Button>
-        </Modal.Footer>
-      </Form>
-    </Modal>
+    <FormDialog
+      title="Save this session"
+      act="Save the session"
+      onSubmit={submit}
+      onClose={onClose}
+    >
+      <SessionName name={name} setName={setName} />
+      {session.saved.length > 0 && <SavedSessions session={session} acts={acts} />}
+    </FormDialog>
   );
 }
 

@@ -2,6 +2,7 @@
 import { useCallback, useMemo, useState } from 'react';
 import {
   allAnswers,
+  allPluginNames,
   allChains,
   allSettings,
   copyInFront,
@@ -18,8 +19,10 @@ import {
   type ComputerView,
   type Order,
   type Plugin,
+  type PluginNames,
   type PluginSetting,
   type Setting,
+  type SettingOwner,
   type Usage,
 } from '@clever-drawer/core';
 import type { Client } from '../api/client.ts';
@@ -43,15 +46,24 @@ function useSettings(
   plugins: readonly Plugin[],
   found: readonly PluginSetting[],
   answers: ReadonlyMap<string, Answer>,
+  namings: ReadonlyMap<string, PluginNames>,
 ): Pick<CatalogContext, 'settings' | 'keptSettings'> {
   const isNone = found.length === 0 && kept.size === 0;
   const owners = useMemo(
-    () => new Map(isNone ? [] : plugins.map((plugin) => [plugin.id as string, plugin])),
-    [isNone, plugins],
+    () =>
+      new Map(
+        isNone
+          ? []
+          : plugins.map((plugin): [string, SettingOwner] => {
+              const nickname = namings.get(plugin.id)?.nickname;
+              return [plugin.id, nickname ? { ...plugin, nickname } : plugin];
+            }),
+      ),
+    [isNone, plugins, namings],
   );
   const things = useMemo(() => foundSettings(found, (id) => owners.get(id)), [found, owners]);
   return useMemo(() => {
-    const pluginOf = (id: string): Plugin | undefined => owners.get(id);
+    const pluginOf = (id: string): SettingOwner | undefined => owners.get(id);
     const settings = settingsAsSaid(things, kept, pluginOf, (id) => answers.get(id));
     return { settings, keptSettings: settings.filter(({ id }) => kept.has(id)) };
   }, [things, kept, owners, answers]);
@@ -68,6 +80,7 @@ export function useCatalogOf(
   const answers = useById<Answer>(order, allAnswers);
   const chains = useById<Chain>(order, allChains);
   const kept = useById<Setting>(order, allSettings);
+  const namings = useById<PluginNames>(order, allPluginNames);
   const formatOrder = preferenceIn(order, computer.id)?.formats ?? preferred;
   const sorted = useMemo(
     () =>
@@ -83,7 +96,7 @@ export function useCatalogOf(
         : withChains(sorted, chains.values(), (id) => answers.get(id), kept),
     [sorted, chains, answers, kept],
   );
-  const { settings, keptSettings } = useSettings(kept, sorted, found, answers);
+  const { settings, keptSettings } = useSettings(kept, sorted, found, answers, namings);
   const pluginById = useMemo(
     () => new Map([...plugins, ...settings].map((p) => [p.id as string, p])),
     [plugins, settings],

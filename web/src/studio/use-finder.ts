@@ -63,7 +63,7 @@ export function useSettingFinder(): SettingFinder<FindableThing> | null {
   const make = useMemo(
     () => () =>
       createSettingFinder(
-        settings.map((thing) => findableSetting(thing, (id) => namings.get(id)?.nickname ?? null)),
+        settings.map((thing) => findableSetting(thing, namings.get(thing.id)?.nickname ?? null)),
       ),
     [settings, namings],
   );

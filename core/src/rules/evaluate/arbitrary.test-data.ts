@@ -45,7 +45,7 @@ const facts = fc.record({
   notes: fc.constantFrom('', 'for the eel', 'eel, twice'),
   types: some(types),
   thing: fc.constantFrom('plugin', 'plugin', 'chain', 'setting'),
-  settingOf: fc.option(fc.constantFrom('Pale Plate', 'TapeEcho'), { nil: null }),
+  settingOf: some(['Pale Plate', 'TapeEcho']),
   bank: fc.option(fc.constantFrom('Puppet theatre', 'film'), { nil: null }),
   kind: fc.constantFrom('effect', 'instrument', 'note-effect', 'tool', 'unknown'),
   formats: fc.uniqueArray(fc.constantFrom('VST3', 'LV2', 'VST2'), { minLength: 1, maxLength: 2 }),

@@ -117,7 +117,7 @@ export function candidateOf(
     types: plugin.types,
     kind: plugin.kind,
     thing: thingOf(plugin),
-    settingOf: plugin.setting?.pluginName ?? null,
+    settingOf: plugin.setting?.pluginNames ?? [],
     bank: plugin.setting?.bank ?? null,
     formats: copies.map((copy) => copy.format),
     bits: copies.map((copy) => (copy.is32Bit ? '32' : '64')),
@@ -171,7 +171,7 @@ export interface CandidateFacts {
   readonly kind: string;
   readonly thing?: (typeof things)[number];
   /** Of a setting: what its plugin is called, and its bank. */
-  readonly settingOf?: string | null;
+  readonly settingOf?: readonly string[];
   readonly bank?: string | null;
   readonly formats: readonly string[];
   readonly bits: readonly string[];
@@ -194,7 +194,7 @@ export function makeCandidate(facts: CandidateFacts): Candidate {
   const vendor = facts.vendor === null ? [] : [ruleText(facts.vendor)];
   const tags = facts.tags.map(ruleText);
   const textsOf = (text: string | null | undefined): RuleText[] => (text ? [ruleText(text)] : []);
-  const owner = textsOf(facts.settingOf);
+  const owner = (facts.settingOf ?? []).map(ruleText);
   const bank = textsOf(facts.bank);
   return {
     id: facts.id,

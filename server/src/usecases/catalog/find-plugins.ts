@@ -107,7 +107,7 @@ async function prepare(parts: Parts, computer: string): Promise<ReadyToFind> {
     }),
     settings: createSettingFinder(
       all.flatMap((plugin) =>
-        plugin.setting ? [findableSetting(plugin, (id) => namings.get(id)?.nickname ?? null)] : [],
+        plugin.setting ? [findableSetting(plugin, namings.get(plugin.id)?.nickname ?? null)] : [],
       ),
     ),
     can: new Map(
