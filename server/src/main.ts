@@ -25,7 +25,7 @@ import { closeInterruptedScans, hasNoHistory } from './database/scans.ts';
 import { PracticeHost } from './host/practice-host.ts';
 import { Turns } from './jobs/turns.ts';
 import { OscServer } from './osc/osc-server.ts';
-import { hasNewCopies, hasNewUse, Kept } from './jobs/kept.ts';
+import { hasNewCatalog, hasNewCopies, hasNewUse, Kept } from './jobs/kept.ts';
 import { EventHub } from './jobs/event-hub.ts';
 import { PlaceWatcher } from './jobs/place-watcher.ts';
 import { HeldOrders } from './jobs/held-orders.ts';
@@ -186,6 +186,7 @@ function makeParts(
     host: new PracticeHost(),
     turns: new Turns(),
     finding: new Kept(events, hasNewUse),
+    settings: new Kept(events, hasNewCatalog),
     repairing: new Kept(events, hasNewCopies),
     watcher: new PlaceWatcher((computer) => {
       scanAgain(parts, computer).catch((error: unknown) => {

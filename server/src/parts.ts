@@ -20,6 +20,7 @@ import type { EventHub } from './jobs/event-hub.ts';
 import type { PlaceWatcher } from './jobs/place-watcher.ts';
 import type { BackupKeeper } from './jobs/backup-keeper.ts';
 import type { ShelfKeeper } from './jobs/shelf-keeper.ts';
+import type { SettingHere } from './database/settings.ts';
 import type { HeldOrders } from './jobs/held-orders.ts';
 import type { ScanJobs } from './jobs/scan-jobs.ts';
 import type { Opener } from './opener/index.ts';
@@ -65,5 +66,7 @@ export interface Parts {
   /** Sessions are changed one after the other, computer by computer. */
   readonly turns: Turns;
   readonly finding: Kept<ReadyToFind>;
+  /** Saved settings of plugins that are here, by id. */
+  readonly settings: Kept<ReadonlyMap<string, SettingHere>>;
   readonly repairing: Kept<ReadyToRepair>;
 }

@@ -63,22 +63,24 @@ export const foundSettings = (
 
 /**
  * All settings as the user has them: those that were found, and those of which something was made
- * though they are not there now, each as what is said of it makes it.
+ * though they are not there now, each as what is said of it makes it. While it is not known what was
+ * found (null), none counts as gone.
  */
 export function settingsAsSaid(
-  found: readonly Plugin[],
+  found: readonly Plugin[] | null,
   kept: ReadonlyMap<string, Setting>,
   pluginOf: (id: string) => SettingOwner | undefined,
   saidOf: (id: string) => AnswerFacts | undefined,
 ): readonly Plugin[] {
+  const there = found ?? [];
   if (kept.size === 0) {
-    return found;
+    return there;
   }
-  const here = new Set<string>(found.map(({ id }) => id));
+  const here = new Set<string>(there.map(({ id }) => id));
   const others = [...kept.values()]
     .filter(({ id }) => !here.has(id))
-    .map((one) => settingPlugin(one, pluginOf(one.plugin), one.state === null));
-  return [...found, ...others].map((thing) =>
+    .map((one) => settingPlugin(one, pluginOf(one.plugin), found !== null && one.state === null));
+  return [...there, ...others].map((thing) =>
     kept.has(thing.id) ? withAnswer(thing, saidOf(thing.id)) : thing,
   );
 }

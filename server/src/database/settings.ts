@@ -76,32 +76,22 @@ const mostWaiting = 1_000;
 /** A setting whose plugin is in the catalog. */
 export type SettingHere = Omit<PluginSetting, 'id' | 'plugin'> & { id: string; plugin: string };
 
-const here = `SELECT DISTINCT ON (id) ${settingId} id, copy.plugin_id plugin, setting->>'name' name,
-    setting->>'bank' bank, copy.format, setting->>'path' path, setting->>'identity' identity
-  FROM setting_file, jsonb_array_elements(settings) s (setting), copy
-  WHERE setting_file.computer_id = $1 AND ${isSound} AND copy.computer_id = $1
-    AND copy.plugin_id IS NOT NULL AND ${isFor}`;
-
 /** All settings whose plugin is in the catalog, each once, by name. */
 export const settingsOfPlugins = (
   manager: EntityManager,
   computer: string,
 ): Promise<SettingHere[]> =>
   manager.query(
-    `SELECT * FROM (${here} ORDER BY id, copy.id) h ORDER BY name, bank, id LIMIT ${most}`,
+    `SELECT * FROM (
+      SELECT DISTINCT ON (id) ${settingId} id, copy.plugin_id plugin, setting->>'name' name,
+        setting->>'bank' bank, copy.format, setting->>'path' path, setting->>'identity' identity
+        FROM setting_file, jsonb_array_elements(settings) s (setting), copy
+        WHERE setting_file.computer_id = $1 AND ${isSound} AND copy.computer_id = $1
+          AND copy.plugin_id IS NOT NULL AND ${isFor}
+        ORDER BY id, copy.id) here
+      ORDER BY name, bank, id LIMIT ${most}`,
     [computer],
   );
-
-/** Those of some ids. */
-export const settingsByIds = (
-  manager: EntityManager,
-  computer: string,
-  ids: readonly string[],
-): Promise<SettingHere[]> =>
-  manager.query(`SELECT * FROM (${here} ORDER BY id, copy.id) h WHERE id = ANY($2::uuid[])`, [
-    computer,
-    ids,
-  ]);
 
 /** Settings of no plugin that is in the catalog: they wait for it. */
 export const waitingSettings = (

@@ -1,7 +1,7 @@
 /** Provides what the screens share about one computer; see contexts.ts. */
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, type ReactNode } from 'react';
-import type { ComputerView, Plugin, PluginSetting } from '@clever-drawer/core';
+import type { ComputerView, Plugin } from '@clever-drawer/core';
 import { clientFor } from '../api/client.ts';
 import {
   Acts,
@@ -19,7 +19,6 @@ import { useEvents } from './use-events.ts';
 import { useOrderActs } from './use-order-acts.ts';
 
 const noPlugins: readonly Plugin[] = [];
-const noSettings: readonly PluginSetting[] = [];
 const emptyOrder: OrderState = fromView({ revision: 0, records: [], undo: null, redo: null });
 
 interface Props {
@@ -52,7 +51,7 @@ export function StudioProvider(props: Props) {
     catalogued,
     order.records,
     usageQuery.data,
-    settingsQuery.data ?? noSettings,
+    settingsQuery.data,
   );
   const fetchedAt = Math.max(catalogQuery.dataUpdatedAt, usageQuery.dataUpdatedAt);
   const arrangement = useArrangementOf(computer.id, order.records, catalog, fetchedAt);
@@ -71,8 +70,8 @@ export function StudioProvider(props: Props) {
       </main>
     );
   }
-  // Smart folders ask for use and settings, too: without them their counts would change under one's eyes.
-  if (!catalogQuery.data || !orderQuery.data || usageQuery.isPending || settingsQuery.isPending) {
+  // Smart folders ask for use, too: without it their counts would change under one's eyes.
+  if (!catalogQuery.data || !orderQuery.data || usageQuery.isPending) {
     return waiting;
   }
   return (

@@ -44,11 +44,11 @@ function useById<R extends { readonly id: string }>(
 function useSettings(
   kept: ReadonlyMap<string, Setting>,
   plugins: readonly Plugin[],
-  found: readonly PluginSetting[],
+  found: readonly PluginSetting[] | undefined,
   answers: ReadonlyMap<string, Answer>,
   namings: ReadonlyMap<string, PluginNames>,
 ): Pick<CatalogContext, 'settings' | 'keptSettings'> {
-  const isNone = found.length === 0 && kept.size === 0;
+  const isNone = !found?.length && kept.size === 0;
   const owners = useMemo(
     () =>
       new Map(
@@ -61,7 +61,10 @@ function useSettings(
       ),
     [isNone, plugins, namings],
   );
-  const things = useMemo(() => foundSettings(found, (id) => owners.get(id)), [found, owners]);
+  const things = useMemo(
+    () => (found ? foundSettings(found, (id) => owners.get(id)) : null),
+    [found, owners],
+  );
   return useMemo(() => {
     const pluginOf = (id: string): SettingOwner | undefined => owners.get(id);
     const settings = settingsAsSaid(things, kept, pluginOf, (id) => answers.get(id));
@@ -75,7 +78,7 @@ export function useCatalogOf(
   catalogued: readonly Plugin[],
   order: Order,
   loads: readonly Usage[] | undefined,
-  found: readonly PluginSetting[],
+  found: readonly PluginSetting[] | undefined,
 ): CatalogContext {
   const answers = useById<Answer>(order, allAnswers);
   const chains = useById<Chain>(order, allChains);

@@ -34,9 +34,9 @@ import {
 } from '@clever-drawer/core';
 import { readCatalog } from '../../database/catalog.ts';
 import { readOrder } from '../../database/order.ts';
-import { settingsOfPlugins } from '../../database/settings.ts';
 import { readHabits, readSession, readUsage } from '../../database/session.ts';
 import type { Parts, ReadyToFind } from '../../parts.ts';
+import { settingsHere } from './settings-here.ts';
 
 /** A plugin with the copy that would be loaded; of a chain, null. */
 export interface FoundCopy {
@@ -66,14 +66,18 @@ async function prepare(parts: Parts, computer: string): Promise<ReadyToFind> {
     readUsage(manager, computer, now),
     readHabits(manager, computer, now),
     readSession(manager, computer),
-    settingsOfPlugins(manager, computer),
+    settingsHere(parts, computer),
   ]);
   const answers = new Map(allAnswers(order).map((answer) => [answer.id as string, answer]));
   const namings = new Map(allPluginNames(order).map((naming) => [naming.id as string, naming]));
   const all = catalogAsSaid(
     catalog,
     order,
-    settings.map((card) => ({ ...card, id: asId(card.id), plugin: asId(card.plugin) })),
+    [...settings.values()].map((card) => ({
+      ...card,
+      id: asId(card.id),
+      plugin: asId(card.plugin),
+    })),
   );
   const plugins = all.filter(({ id, setting }) => !setting || settingIn(order, id));
   const pluginById = new Map(all.map((plugin) => [plugin.id as string, plugin]));

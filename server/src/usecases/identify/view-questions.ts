@@ -24,7 +24,8 @@ import { findComputer } from '../../database/computers.ts';
 import { readSpellings } from '../../database/order.ts';
 import { findingsAbout } from '../../database/scans.ts';
 import { loadsByMonth } from '../../database/session.ts';
-import { settingsFor, settingsOfPlugins, waitingSettings } from '../../database/settings.ts';
+import { settingsFor, waitingSettings } from '../../database/settings.ts';
+import { settingsHere } from '../catalog/settings-here.ts';
 import type { Parts } from '../../parts.ts';
 import { findingView } from '../scan/scan.ts';
 
@@ -102,7 +103,7 @@ export async function viewPlugin(
 
 /** All settings of plugins, for finding them by letters. */
 export const viewSettings = async (parts: Parts, computer: string): Promise<PluginSetting[]> =>
-  (await settingsOfPlugins(parts.database.manager, computer)).map((setting) => ({
+  [...(await settingsHere(parts, computer)).values()].map((setting) => ({
     ...setting,
     id: asId(setting.id),
     plugin: asId(setting.plugin),

@@ -38,9 +38,9 @@ import {
 } from '../../database/changes.ts';
 import { findComputer } from '../../database/computers.ts';
 import { readOrder } from '../../database/order.ts';
-import { settingsByIds } from '../../database/settings.ts';
 import { findOwnPicture } from '../../database/pictures.ts';
 import type { Parts } from '../../parts.ts';
+import { settingsHere } from '../catalog/settings-here.ts';
 import { fitToday, step } from './step.ts';
 
 /** The whole order of a computer. */
@@ -59,7 +59,7 @@ export function viewOrder(parts: Parts, computer: string): Promise<OrderView> {
 /** Does one act and tells every window. */
 export function performAct(parts: Parts, computer: string, asked: Act): Promise<Result<OrderStep>> {
   return step(parts, computer, async (manager, order) => {
-    const trouble = await troubleWith(manager, computer, asked);
+    const trouble = await troubleWith(parts, manager, computer, asked);
     if (trouble) {
       return failed(trouble);
     }
@@ -118,6 +118,7 @@ function ownersIn(act: Act): readonly Owner[] {
  * is not this computer's.
  */
 async function troubleWith(
+  parts: Parts,
   manager: EntityManager,
   computer: string,
   act: Act,
@@ -135,8 +136,8 @@ async function troubleWith(
     return { code: 'id-taken', at: 'id' };
   }
   if (act.act === 'keep-settings') {
-    const trouble = await troubleWithSettings(manager, computer, act.settings);
-    return trouble ?? (act.then && troubleWith(manager, computer, act.then));
+    const trouble = await troubleWithSettings(parts, manager, computer, act.settings);
+    return trouble ?? (act.then && troubleWith(parts, manager, computer, act.then));
   }
   if (act.act === 'part' && (await isPluginId(manager, act.plugin))) {
     return { code: 'id-taken', at: 'plugin' };
@@ -159,18 +160,18 @@ async function troubleWith(
  * a new id. One that is kept already is left as it is.
  */
 async function troubleWithSettings(
+  parts: Parts,
   manager: EntityManager,
   computer: string,
   settings: readonly KeptSetting[],
 ): Promise<Problem | null> {
   const ids = settings.map(({ id }) => id as string);
   const [found, taken] = await Promise.all([
-    settingsByIds(manager, computer, ids),
+    settingsHere(parts, computer),
     existingPlugins(manager, ids),
   ]);
-  const foundIds = new Set(found.map(({ id }) => id));
   const isSound = ({ id, state }: KeptSetting): boolean =>
-    foundIds.has(id) || taken.has(id) || state !== null;
+    found.has(id) || taken.has(id) || state !== null;
   return settings.every(isSound)
     ? null
     : { code: 'unknown-record', at: 'settings', what: 'setting' };

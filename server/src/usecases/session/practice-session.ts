@@ -142,14 +142,16 @@ interface Chosen {
  * the host as it is: it says itself what it makes of it.
  */
 async function chooseCopy(
-  { database: { manager }, clock }: Parts,
+  parts: Parts,
   computer: string,
   id: string,
   slot: SlotKind,
   { settings }: HostSession,
   wanted: string | null,
 ): Promise<Result<Chosen>> {
-  const found = await settingToLoad(manager, computer, id);
+  const { clock } = parts;
+  const { manager } = parts.database;
+  const found = await settingToLoad(parts, computer, id);
   if (found && !found.ok) {
     return found;
   }

@@ -1,23 +1,24 @@
 /** The saved setting that a load means: what a scan found, or one of the user's own. */
-import type { EntityManager } from 'typeorm';
 import { failed, ok, type Result, type Setting } from '@clever-drawer/core';
 import { findKeptSetting } from '../../database/order.ts';
-import { settingsByIds, type SettingHere as Found } from '../../database/settings.ts';
+import type { SettingHere as Found } from '../../database/settings.ts';
+import type { Parts } from '../../parts.ts';
+import { settingsHere } from '../catalog/settings-here.ts';
 
 /** A setting that can be loaded. */
 export type SettingHere = Found & Pick<Setting, 'state'>;
 
 /** The setting of that id; null where it is none, a refusal where its file is gone. */
 export async function settingToLoad(
-  manager: EntityManager,
+  parts: Parts,
   computer: string,
   id: string,
 ): Promise<Result<SettingHere> | null> {
-  const kept = await findKeptSetting(manager, id);
+  const kept = await findKeptSetting(parts.database.manager, id);
   if (kept && kept.state !== null) {
     return ok(kept);
   }
-  const [found] = await settingsByIds(manager, computer, [id]);
+  const found = (await settingsHere(parts, computer)).get(id);
   if (found) {
     return ok({ ...found, state: null });
   }
