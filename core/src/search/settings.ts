@@ -44,16 +44,20 @@ export function createSettingFinder<S extends FindableSetting>(
         return [];
       }
       const whole = spaced(letters);
-      return counted
-        .meeting(asked, own, others)
-        .map(({ at, points }) => ({
-          at,
-          points: 2 * points + Number(ready[at]?.starts.some((name) => name.startsWith(whole))),
-        }))
-        .sort((a, b) => b.points - a.points || a.at - b.at)
-        .flatMap(({ at }) => ready[at]?.setting ?? [])
-        .filter(isAmong)
-        .slice(0, limit);
+      const best: { setting: S; points: number }[] = [];
+      counted.eachMeeting(asked, own, others, (at, words) => {
+        const one = ready[at];
+        const points =
+          2 * words + Number(one?.starts.some((name) => name.startsWith(whole)) ?? false);
+        // They come by name: one that is worth no more stands behind those that are there.
+        const isBetter = best.length < limit || points > (best.at(-1)?.points ?? 0);
+        if (one && isBetter && isAmong(one.setting)) {
+          const place = best.findIndex((other) => other.points < points);
+          best.splice(place < 0 ? best.length : place, 0, { setting: one.setting, points });
+          best.length = Math.min(best.length, limit);
+        }
+      });
+      return best.map(({ setting }) => setting);
     },
   };
 }
@@ -82,8 +86,16 @@ class Counted {
     this.#metUntil = new Uint8Array(size);
   }
 
-  /** Settings that meet every word, one at least with a word of their own; points are those. */
-  meeting(asked: readonly string[], own: Texts, others: Texts): { at: number; points: number }[] {
+  /**
+   * Gives each setting that meets every word, one at least with a word of its own, with how many it
+   * meets so; in the order of their positions.
+   */
+  eachMeeting(
+    asked: readonly string[],
+    own: Texts,
+    others: Texts,
+    act: (at: number, words: number) => void,
+  ): void {
     for (const counts of [this.#own, this.#met, this.#ownUntil, this.#metUntil]) {
       counts.fill(0);
     }
@@ -101,14 +113,12 @@ class Counted {
       });
     }
     const wanted = Math.min(asked.length, mostWords);
-    const found: { at: number; points: number }[] = [];
     for (let at = 0; at < this.#met.length; at += 1) {
-      const points = this.#own[at] ?? 0;
-      if (points > 0 && this.#met[at] === wanted) {
-        found.push({ at, points });
+      const words = this.#own[at] ?? 0;
+      if (words > 0 && this.#met[at] === wanted) {
+        act(at, words);
       }
     }
-    return found;
   }
 
   /** A word counts once, however many words of the setting it begins. */
