@@ -118,5 +118,7 @@ export function useReview(part: ReviewPart, wish: ReviewWish): ReviewState {
       isWanted = false;
     };
   }, [client, material, source, part, wish]);
-  return { review, source, error };
+  // What was worked out ahead meanwhile is there, too.
+  const ahead = isLatest(material, source, wish) ? latest?.review : undefined;
+  return { review: ahead ? { ...review, ...ahead } : review, source, error };
 }
