@@ -78,6 +78,29 @@ describe('a part that is fetched later', () => {
     document.removeEventListener('keydown', listen);
   });
 
+  it('takes what is pressed while those are given behind them', async () => {
+    let bring: (part: typeof Field) => void = () => undefined;
+    const Later = fetchedLater(
+      () =>
+        new Promise<typeof Field>((resolve) => {
+          bring = resolve;
+        }),
+      'keys held',
+    );
+    render(<Later />);
+    for (const key of 'night') {
+      press(key);
+    }
+    await act(async () => {
+      bring(Field);
+      await Promise.resolve();
+    });
+    await frames(2);
+    expect(press('Enter').defaultPrevented).toBe(true);
+    await frames(12);
+    expect(taken.at(-1)).toBe('night');
+  });
+
   it('is drawn at once when it was fetched before', async () => {
     const Later = fetchedLater(() => Promise.resolve(Field));
     const first = render(<Later />);

@@ -32,14 +32,33 @@ function press(field: HTMLInputElement, key: string): void {
 /** Begins to hold keys. The returned act ends that, once a field has the focus. */
 export function holdKeys(): () => void {
   const keys: string[] = [];
+  let isPressing = false;
   const listen = (event: KeyboardEvent): void => {
-    if (isHeld(event)) {
+    if (!isPressing && isHeld(event)) {
       event.preventDefault();
       event.stopImmediatePropagation();
       keys.push(event.key);
     }
   };
   window.addEventListener('keydown', listen, { capture: true });
+  const stop = (): void => {
+    window.removeEventListener('keydown', listen, { capture: true });
+  };
+  // One a frame after the other, so that each sees what the one before it changed; what is pressed
+  // meanwhile comes behind them.
+  const pressNext = (field: HTMLInputElement): void => {
+    const key = field.isConnected ? keys.shift() : undefined;
+    if (key === undefined) {
+      stop();
+      return;
+    }
+    isPressing = true;
+    press(field, key);
+    isPressing = false;
+    requestAnimationFrame(() => {
+      pressNext(field);
+    });
+  };
   const release = (frames: number): void => {
     const field = document.activeElement;
     if (!(field instanceof HTMLInputElement) && frames > 0) {
@@ -48,23 +67,13 @@ export function holdKeys(): () => void {
       });
       return;
     }
-    window.removeEventListener('keydown', listen, { capture: true });
     if (field instanceof HTMLInputElement) {
-      pressAll(field, keys);
+      pressNext(field);
+    } else {
+      stop();
     }
   };
   return () => {
     release(patience);
   };
-}
-
-/** One a frame after the other, so that each sees what the one before it changed. */
-function pressAll(field: HTMLInputElement, [key, ...rest]: readonly string[]): void {
-  if (key === undefined) {
-    return;
-  }
-  press(field, key);
-  requestAnimationFrame(() => {
-    pressAll(field, rest);
-  });
 }
