@@ -212,11 +212,10 @@ export {
 export { createArranger, ruleWordsOf, type Arrangement } from './arrangement/arrangement.ts';
 export { catalogAsSaid, withChains } from './arrangement/chain-plugin.ts';
 export {
-  keptSettingOf,
   foundSettings,
+  settingOwners,
   settingsAsSaid,
   type FoundSettingCard,
-  type SettingOwner,
 } from './arrangement/setting-plugin.ts';
 export { perform, pluginsOfAct } from './acts/perform.ts';
 export { pluginsOfChange, usedIn } from './order/references.ts';
@@ -319,6 +318,7 @@ export { headingOf, linesOf, type Line as ListLine } from './search/headings.ts'
 export {
   isNarrowed,
   lineUp,
+  listsSettings,
   narrow,
   noFilter,
   noVendor,
@@ -340,6 +340,7 @@ export {
   nothingFound,
   scopeFor,
   slotFolders,
+  slotRows,
   slotScopes,
   type ScopeCounts,
   type SlotFolder,

@@ -207,6 +207,19 @@ describe('a setting of which something is made', () => {
     expect(await recordsOf('setting')).toEqual([]);
   });
 
+  it('is not kept under the id of a plugin', async () => {
+    const setting = await found();
+    for (const state of [null, 'what a host gave']) {
+      const asked = await server.call('POST', 'acts', {
+        act: 'keep-settings',
+        settings: [{ ...setting, id: setting.plugin, state }],
+        then: null,
+      });
+      expect(asked.status).toBe(404);
+    }
+    expect(await recordsOf('setting')).toEqual([]);
+  });
+
   async function load(id: string) {
     const { tracks } = (await server.call<SessionView>('GET', 'session')).body;
     return server.call<SessionView>('POST', 'session/loads', {
@@ -272,14 +285,17 @@ describe('a setting of which something is made', () => {
       { id: setting.id, name: 'Calm', plugin: setting.plugin, identity: 'urn:more.lv2:0' },
     ]);
     await server.call('POST', 'undo');
+    const settings = document.settings?.map((one) => ({ ...one, mood: 'calm' }));
     const merged = await server.call('POST', 'document/merge', {
-      text: JSON.stringify(document),
+      text: JSON.stringify({ ...document, settings }),
       how: 'add',
       choices: {},
     });
     expect(merged.status).toBe(200);
     expect(await recordsOf('placement')).toMatchObject([{ plugin: setting.id }]);
     expect(await recordsOf('setting')).toMatchObject([{ id: setting.id }]);
+    const again = (await server.call<OrderDocument>('GET', 'document')).body;
+    expect(again.settings).toMatchObject([{ id: setting.id, mood: 'calm' }]);
   });
 
   it('is found over HTTP by letters of its own and its plugin, with what a host needs', async () => {

@@ -261,7 +261,9 @@ const drawn: { readonly [N in ActName]: Drawn<N> } = {
     const known = one(draw, allSettings(world.order));
     const id = known && draw(3) === 0 ? known.id : fresh<PluginId>();
     const folder = one(draw, allFolders(world.order));
-    const facts = { name: 'Snare', bank: null, format: 'LV2', path: null, state: null } as const;
+    // One of the user's own has what a host gave; one without must be known from the disk.
+    const state = draw(4) === 0 ? null : 'what a host gave';
+    const facts = { name: 'Snare', bank: null, format: 'LV2', path: null, state } as const;
     return (
       plugin && {
         act: 'keep-settings',

@@ -1,5 +1,5 @@
 /** Acts that say which copies are one plugin: joining, parting, keeping apart. */
-import { referrersOf, settingOf, withPlugins } from '../order/references.ts';
+import { namesPlugins, referrersOf, withPlugins } from '../order/references.ts';
 import { annotated } from './annotations.ts';
 import type { AnswerFacts } from '../catalog/answer.ts';
 import { failed, type Result } from '../problem.ts';
@@ -97,15 +97,9 @@ function pointElsewhere(
   into: PluginId,
   change: Edited,
 ): void {
-  const records = referrersOf(order, from).filter(
-    (record) => record.table === 'chain' || record.table === 'folder' || record.table === 'setting',
-  );
   const now = (id: PluginId): PluginId => (from.includes(id) ? into : id);
-  for (const record of records) {
-    change.updated.push([
-      record,
-      record.table === 'setting' ? settingOf(record, now) : withPlugins(record, now),
-    ]);
+  for (const record of referrersOf(order, from).filter(namesPlugins)) {
+    change.updated.push([record, withPlugins(record, now)]);
   }
 }
 

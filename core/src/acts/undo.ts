@@ -8,7 +8,7 @@
  */
 import { applyChange, diff, keyOf, plainText, reverse } from '../change.ts';
 import type { PluginId } from '../id.ts';
-import { settingOf, withPlugins } from '../order/references.ts';
+import { withPlugins } from '../order/references.ts';
 import type { Folder, Order, OrderRecord, Placement } from '../order/records.ts';
 import type { OrderChange } from './act-result.ts';
 
@@ -68,9 +68,8 @@ function settle(record: OrderRecord, whereNow: WhereNow): OrderRecord | null {
     }
     case 'folder':
     case 'chain':
-      return withPlugins(record, whereNow);
     case 'setting':
-      return settingOf(record, whereNow);
+      return withPlugins(record, whereNow);
     // A copy goes to the plugin it was given to, even where that one has no other copies now.
     case 'belonging':
     case 'cabinet':

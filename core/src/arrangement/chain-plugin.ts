@@ -2,9 +2,9 @@
 import { withAnswer, type AnswerFacts } from '../catalog/answer.ts';
 import {
   foundSettings,
+  settingOwners,
   settingsAsSaid,
   type FoundSettingCard,
-  type SettingOwner,
 } from './setting-plugin.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import {
@@ -73,20 +73,10 @@ export function catalogAsSaid(
 ): readonly Plugin[] {
   const saidOf = (id: string): AnswerFacts | undefined => answerIn(order, id);
   const plugins = catalog.map((plugin) => withAnswer(plugin, saidOf(plugin.id)));
-  const byId = new Map(
-    plugins.map((plugin): [string, SettingOwner] => {
-      const nickname = pluginNamesIn(order, plugin.id)?.nickname ?? null;
-      return [plugin.id, { ...plugin, nickname }];
-    }),
-  );
+  const ownerOf = settingOwners(plugins, (id) => pluginNamesIn(order, id)?.nickname);
   const kept = new Map(allSettings(order).map((setting) => [setting.id as string, setting]));
   return [
     ...withChains(plugins, allChains(order), saidOf, kept),
-    ...settingsAsSaid(
-      foundSettings(found, (id) => byId.get(id)),
-      kept,
-      (id) => byId.get(id),
-      saidOf,
-    ),
+    ...settingsAsSaid(foundSettings(found, ownerOf), kept, ownerOf, saidOf),
   ];
 }

@@ -22,7 +22,23 @@ const noCopies: readonly CopyCard[] = [];
 const noTypes: readonly string[] = [];
 
 /** The plugin of a setting, with what the user calls it. */
-export type SettingOwner = Plugin & { readonly nickname?: string | null };
+export type SettingOwner = Plugin & { readonly nickname?: string | null | undefined };
+
+/**
+ * The plugins of settings by their ids. Most plugins have no settings, so what is called by a name of
+ * the user's is put together when it is asked for.
+ */
+export function settingOwners(
+  plugins: readonly Plugin[],
+  nicknameOf: (id: string) => string | null | undefined,
+): (id: string) => SettingOwner | undefined {
+  let byId: ReadonlyMap<string, Plugin> | null = null;
+  return (id) => {
+    byId ??= new Map(plugins.map((plugin) => [plugin.id, plugin]));
+    const plugin = byId.get(id);
+    return plugin && { ...plugin, nickname: nicknameOf(id) };
+  };
+}
 
 const namesOf = (owner: SettingOwner | undefined): string[] =>
   owner ? [...new Set([owner.nickname ?? owner.name, owner.name])] : [];
@@ -84,18 +100,3 @@ export function settingsAsSaid(
     kept.has(thing.id) ? withAnswer(thing, saidOf(thing.id)) : thing,
   );
 }
-
-/** What an act has to tell of a setting so that it is kept. */
-export const keptSettingOf = ({ id, name, setting }: Plugin): Omit<Setting, 'table'> | null =>
-  setting
-    ? {
-        id,
-        name,
-        plugin: setting.plugin,
-        bank: setting.bank,
-        format: setting.format,
-        path: setting.path,
-        identity: setting.identity,
-        state: setting.state,
-      }
-    : null;

@@ -28,7 +28,6 @@ import {
   type DocumentCopy,
   type DocumentFolder,
   type DocumentPlugin,
-  type DocumentSetting,
   type OrderDocument,
 } from './document.ts';
 
@@ -38,7 +37,7 @@ export interface IdsHere {
   /** The plugin that is meant; null where it is to be left out. */
   readonly plugin: (id: string) => PluginId | null;
   readonly chain: (id: string) => PluginId;
-  readonly setting: (setting: DocumentSetting) => PluginId;
+  readonly setting: (id: string) => PluginId;
   readonly cabinet: (id: string) => CabinetId;
   readonly folder: (id: string) => FolderId;
   readonly placement: (folder: FolderId, plugin: PluginId) => PlacementId;
@@ -190,7 +189,7 @@ function settingsHere(
       const { name, format, bank, path, identity, state } = setting;
       const record: Setting | null = plugin && {
         table: 'setting',
-        id: here.setting(setting),
+        id: here.setting(setting.id),
         name,
         plugin,
         bank: bank ?? null,
@@ -252,7 +251,7 @@ export const idsAsWritten = (): IdsHere => ({
   computer: asId('computer'),
   plugin: (id) => asId(id),
   chain: (id) => asId(id),
-  setting: ({ id }) => asId(id),
+  setting: (id) => asId(id),
   cabinet: (id) => asId(id),
   folder: (id) => asId(id),
   placement: (folder, plugin) => asId(`${folder} ${plugin}`),

@@ -109,7 +109,7 @@ export interface SlotResult {
 }
 
 /** Rows shown; the rest is counted. Of a folder more, since it is walked and not searched. */
-const shown = 9;
+export const slotRows = 9;
 const shownOfFolder = 60;
 
 /** Nothing, as long as the index is not there. */
@@ -140,10 +140,10 @@ export function createSlotSearch(contents: SlotContents): SlotSearch {
       if (text === '' && listed) {
         return { ...listed, found: listed.among, isWidened: false };
       }
-      const here = finder.find(text, habits, shown, allowedIn(place));
+      const here = finder.find(text, habits, slotRows, allowedIn(place));
       const mayWiden = text !== '' && (scope === 'cabinet' || held !== null);
       if (here.count === 0 && mayWiden) {
-        const wide = finder.find(text, habits, shown, allowedIn('all'));
+        const wide = finder.find(text, habits, slotRows, allowedIn('all'));
         if (wide.count > 0) {
           const { hits, count } = withRest(text, wide);
           return { hits, found: count, among: counts.all, isWidened: true };
@@ -191,7 +191,7 @@ function elsewhere(
     const isLoadable = reasons.get(plugin.id) === null;
     const because = isLoadable ? 'called so, and outside of where you look' : 'called so';
     const hit: Hit = { plugin, because, score: here.hits[0]?.score ?? 1 };
-    return { hits: [hit, ...here.hits].slice(0, shown), count: here.count + 1 };
+    return { hits: [hit, ...here.hits].slice(0, slotRows), count: here.count + 1 };
   };
 }
 
@@ -254,7 +254,7 @@ function listOf({
     const hits = [...forgotten.values()].map(
       ({ plugin, because }): Hit => ({ plugin, because, score: 0 }),
     );
-    return { hits: hits.slice(0, shown), among: hits.length };
+    return { hits: hits.slice(0, slotRows), among: hits.length };
   }
   if (!held) {
     return null;

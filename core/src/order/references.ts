@@ -52,21 +52,25 @@ export function usedIn(order: Order): Set<PluginId> {
   );
 }
 
-/** A setting whose plugin is where it is now; it stays with one that is no more. */
-export const settingOf = (
-  record: RecordOf<'setting'>,
-  replaced: (id: PluginId) => PluginId | null,
-): RecordOf<'setting'> => ({ ...record, plugin: replaced(record.plugin) ?? record.plugin });
+/** Records that name plugins, and stay what they are when these are others. */
+export type NamesPlugins = RecordOf<'chain' | 'folder' | 'setting'>;
+
+/** Whether a record is such a one. */
+export const namesPlugins = (record: OrderRecord): record is NamesPlugins =>
+  record.table === 'chain' || record.table === 'folder' || record.table === 'setting';
 
 /**
- * A record that lists plugins, with each replaced, or left out where null is given. Nothing is
+ * A record that names plugins, with each replaced, or left out where null is given. Nothing is
  * listed twice by hand in a smart folder, and what is kept in is not kept out; a chain may hold a
- * plugin twice.
+ * plugin twice; a setting stays with its plugin where that is no more.
  */
-export function withPlugins<R extends RecordOf<'chain'> | RecordOf<'folder'>>(
+export function withPlugins<R extends NamesPlugins>(
   record: R,
   replaced: (id: PluginId) => PluginId | null,
 ): R {
+  if (record.table === 'setting') {
+    return { ...record, plugin: replaced(record.plugin) ?? record.plugin };
+  }
   const all = (ids: readonly PluginId[]): PluginId[] => ids.flatMap((id) => replaced(id) ?? []);
   if (record.table === 'chain') {
     return { ...record, plugins: all(record.plugins) };

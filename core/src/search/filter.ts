@@ -102,13 +102,13 @@ export function narrow(
 }
 
 /** Settings are many: they stand in the list where they, a tag or a folder are asked for. */
-function isOfKind({ kind, setting }: Plugin, filter: Filter): boolean {
-  if (!setting) {
-    return filter.kind === null || kind === filter.kind;
-  }
-  const isAskedFor = (filter.facets.tag ?? filter.facets.folder) !== undefined;
-  return filter.kind === 'setting' || (filter.kind === null && isAskedFor);
+export function listsSettings({ kind, facets }: Filter): boolean {
+  const isAskedFor = (facets.tag ?? facets.folder) !== undefined;
+  return kind === 'setting' || (kind === null && isAskedFor);
 }
+
+const isOfKind = ({ kind, setting }: Plugin, filter: Filter): boolean =>
+  setting ? listsSettings(filter) : filter.kind === null || kind === filter.kind;
 
 const hasType = (plugin: Plugin, type: string): boolean =>
   type === 'none' ? plugin.types.length === 0 : plugin.types.some((t) => isWithin(t, type));

@@ -6,6 +6,7 @@ import {
   formats,
   kinds,
   lineUp,
+  listsSettings,
   narrow,
   noFilter,
   rowOf,
@@ -158,13 +159,14 @@ export function useList(): List {
   const { arrangement } = useArrangement();
   const { filter, sorting, setState } = useFilter();
   const { namings, foldersOf } = arrangement;
+  const withSettings = listsSettings(filter);
   const allRows = useMemo(
     () =>
-      [...plugins, ...settings].map((plugin) => {
+      [...plugins, ...(withSettings ? settings : [])].map((plugin) => {
         const naming = namings.get(plugin.id);
         return rowOf(plugin, naming?.nickname ?? null, naming?.slotLabel ?? null);
       }),
-    [plugins, settings, namings],
+    [plugins, settings, withSettings, namings],
   );
   const ordered = useMemo(() => lineUp(allRows, sorting, usage), [allRows, sorting, usage]);
   const [now] = useState(() => Date.now());

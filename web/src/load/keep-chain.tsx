@@ -2,9 +2,11 @@
 import { Link2 } from 'lucide-react';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
-import { asId, nameLength, type Plugin, type TrackView } from '@clever-drawer/core';
+import { asId, type Plugin, type TrackView } from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { FormDialog } from '../ui/form-dialog.tsx';
+import { NameField } from './name-field.tsx';
+import { SlotExtra } from './slot-extra.tsx';
 
 /** What a chain is that was kept from such a track. */
 const chainKinds = {
@@ -17,7 +19,6 @@ const chainKinds = {
 
 export function KeepChain({ track }: { track: TrackView }) {
   const { pluginById } = useCatalog();
-  const [isOpen, setOpen] = useState(false);
   const plugins = track.slots.flatMap(
     ({ plugin, asked }) =>
       pluginById.get(asked.setting?.id ?? '') ?? pluginById.get(plugin ?? '') ?? [],
@@ -26,28 +27,12 @@ export function KeepChain({ track }: { track: TrackView }) {
     return null;
   }
   return (
-    <>
-      <button
-        type="button"
-        className="slot free keep-chain"
-        title={`Keep the ${plugins.length} plugins of ${track.name} as a chain of your own`}
-        aria-label={`Keep the chain of ${track.name}`}
-        onClick={() => {
-          setOpen(true);
-        }}
-      >
-        <Link2 size={14} aria-hidden />
-      </button>
-      {isOpen && (
-        <ChainDialog
-          track={track}
-          plugins={plugins}
-          onClose={() => {
-            setOpen(false);
-          }}
-        />
-      )}
-    </>
+    <SlotExtra
+      icon={Link2}
+      label={`Keep the chain of ${track.name}`}
+      title={`Keep the ${plugins.length} plugins of ${track.name} as a chain of your own`}
+      dialog={(close) => <ChainDialog track={track} plugins={plugins} onClose={close} />}
+    />
   );
 }
 
@@ -104,21 +89,11 @@ function ChainFields({ plugins, track, name, setName }: ChainFieldsProps) {
           </span>
         ))}
       </p>
-      <Form.Group controlId="chain-name">
-        <Form.Label>Name</Form.Label>
-        <Form.Control
-          autoFocus
-          autoComplete="off"
-          maxLength={nameLength}
-          value={name}
-          onChange={(event) => {
-            setName(event.target.value);
-          }}
-        />
+      <NameField id="chain-name" name={name} setName={setName}>
         <Form.Text className="text-soft">
           It is found, filed and named like a plugin. Loading it loads them all, in this order.
         </Form.Text>
-      </Form.Group>
+      </NameField>
     </>
   );
 }

@@ -2,17 +2,12 @@
 import { Bookmark } from 'lucide-react';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
-import {
-  asId,
-  nameLength,
-  stateLength,
-  type Act,
-  type Plugin,
-  type SlotView,
-} from '@clever-drawer/core';
+import { asId, stateLength, type Act, type Plugin, type SlotView } from '@clever-drawer/core';
 import { annotateAct } from '../annotate/annotate.ts';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { FormDialog } from '../ui/form-dialog.tsx';
+import { NameField } from './name-field.tsx';
+import { SlotExtra } from './slot-extra.tsx';
 
 interface Props {
   readonly slot: SlotView | undefined;
@@ -22,36 +17,26 @@ interface Props {
 
 export function KeepSetting({ slot, trackName }: Props) {
   const { pluginById } = useCatalog();
-  const [isOpen, setOpen] = useState(false);
   const plugin = pluginById.get(slot?.plugin ?? '');
-  if (!slot || !plugin || slot.state === null || slot.state.length > stateLength) {
+  const state = slot?.state ?? null;
+  if (!slot || !plugin || state === null || state.length > stateLength) {
     return null;
   }
   return (
-    <>
-      <button
-        type="button"
-        className="slot free keep-chain"
-        title={`Keep ${plugin.name} as it is set, as a setting of your own`}
-        aria-label={`Keep the setting of ${plugin.name}`}
-        onClick={() => {
-          setOpen(true);
-        }}
-      >
-        <Bookmark size={14} aria-hidden />
-      </button>
-      {isOpen && (
+    <SlotExtra
+      icon={Bookmark}
+      label={`Keep the setting of ${plugin.name}`}
+      title={`Keep ${plugin.name} as it is set, as a setting of your own`}
+      dialog={(close) => (
         <SettingDialog
           slot={slot}
-          state={slot.state}
+          state={state}
           plugin={plugin}
           trackName={trackName}
-          onClose={() => {
-            setOpen(false);
-          }}
+          onClose={close}
         />
       )}
-    </>
+    />
   );
 }
 
@@ -109,24 +94,11 @@ interface FieldsProps {
 function SettingFields({ name, setName, note, setNote }: FieldsProps) {
   return (
     <>
-      <Form.Group controlId="setting-name" className="mb-3">
-        <Form.Label>Name</Form.Label>
-        <Form.Control
-          autoFocus
-          autoComplete="off"
-          maxLength={nameLength}
-          value={name}
-          onFocus={(event) => {
-            event.target.select();
-          }}
-          onChange={(event) => {
-            setName(event.target.value);
-          }}
-        />
+      <NameField id="setting-name" className="mb-3" name={name} setName={setName} isReplaced>
         <Form.Text className="text-soft">
           It is found, filed and named like a plugin. Loading it loads the plugin with this setting.
         </Form.Text>
-      </Form.Group>
+      </NameField>
       <Form.Group controlId="setting-note">
         <Form.Label>Note</Form.Label>
         <Form.Control

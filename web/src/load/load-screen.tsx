@@ -47,7 +47,7 @@ function LoadInto({ session }: { session: SessionView }) {
       field.current?.focus();
     },
   });
-  const { take, after } = useSessionWork();
+  const work = useSessionWork();
   const load = async (wanted: Chosen): Promise<string | null> => {
     if (!track || !at) {
       return null;
@@ -59,7 +59,9 @@ function LoadInto({ session }: { session: SessionView }) {
     setChosen({ track: track.id, index: at.index + (plugin.chain?.length ?? 1) });
     try {
       const slot = { track: track.id, index: at.index };
-      take(await client.load({ ...slot, plugin: plugin.id, copy: copy?.id ?? null, ...typed }));
+      work.take(
+        await client.load({ ...slot, plugin: plugin.id, copy: copy?.id ?? null, ...typed }),
+      );
       notify(`${nameOf(plugin)} stands in ${track.name}, slot ${at.index + 1}`, 'done');
       return null;
     } catch (error) {
@@ -69,11 +71,10 @@ function LoadInto({ session }: { session: SessionView }) {
       setOpening((list) => list.filter((one) => one.id !== id));
     }
   };
-  const undoable = useUndoableSlots(session, after);
   const acts: SlotActs = {
     choose,
-    after,
-    ...undoable,
+    after: work.after,
+    ...useUndoableSlots(session, work),
   };
   return (
     <main id="content" tabIndex={-1} className="load-screen">
@@ -96,15 +97,10 @@ function LoadInto({ session }: { session: SessionView }) {
 /** What is done to slots, each with how it is taken back. */
 function useUndoableSlots(
   session: SessionView,
-  after: (work: Promise<SessionView>, words?: string) => void,
+  { take, after }: SessionWork,
 ): Pick<SlotActs, 'empty' | 'move' | 'bypass'> {
   const { client } = useComputer();
   const { did } = useActs();
-  const queries = useQueryClient();
-  const taking = (work: Promise<SessionView>): Promise<void> =>
-    work.then((next) => {
-      queries.setQueryData(['session', client.computer], next);
-    });
   /** Does it, and once it is done notes how it is taken back. */
   const doing = (
     words: string,
@@ -113,7 +109,7 @@ function useUndoableSlots(
   ): void => {
     after(
       redo().then((next) => {
-        did(words, { undo: () => taking(undo()), redo: () => taking(redo()) });
+        did(words, { undo: () => undo().then(take), redo: () => redo().then(take) });
         return next;
       }),
     );
@@ -157,12 +153,14 @@ function useUndoableSlots(
   };
 }
 
-/** Taking in what the session is after something was done to it. */
-function useSessionWork(): {
+interface SessionWork {
   readonly take: (session: SessionView) => void;
   /** Takes in what the work gives, with words where it should be told; troubles are told. */
   readonly after: (work: Promise<SessionView>, words?: string) => void;
-} {
+}
+
+/** Taking in what the session is after something was done to it. */
+function useSessionWork(): SessionWork {
   const { client } = useComputer();
   const { notify } = useNotices();
   const notifyError = useNotifyError();

@@ -1,10 +1,11 @@
 /** Saving the session, opening it again, and what it takes. */
 import { useState } from 'react';
 import { Button, Dropdown, Form, Modal } from 'react-bootstrap';
-import { formats, nameLength, type HostSettings, type SessionView } from '@clever-drawer/core';
+import { formats, type HostSettings, type SessionView } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
 import { FormDialog } from '../ui/form-dialog.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
+import { NameField } from './name-field.tsx';
 import { sayTime } from '../ui/time-words.ts';
 import type { SlotActs } from './model/slots.ts';
 
@@ -92,36 +93,13 @@ function SaveDialog({ session, acts, onClose }: DialogProps) {
       onSubmit={submit}
       onClose={onClose}
     >
-      <SessionName name={name} setName={setName} />
+      <NameField id="session-name" name={name} setName={setName} isInvalid={name.trim() === ''}>
+        <Form.Control.Feedback type="invalid">
+          A name needs at least one letter.
+        </Form.Control.Feedback>
+      </NameField>
       {session.saved.length > 0 && <SavedSessions session={session} acts={acts} />}
     </FormDialog>
-  );
-}
-
-function SessionName({
-  name,
-  setName,
-}: {
-  readonly name: string;
-  readonly setName: React.Dispatch<React.SetStateAction<string>>;
-}) {
-  return (
-    <Form.Group controlId="session-name">
-      <Form.Label>Name</Form.Label>
-      <Form.Control
-        autoFocus
-        autoComplete="off"
-        maxLength={nameLength}
-        value={name}
-        onChange={(event) => {
-          setName(event.target.value);
-        }}
-        isInvalid={name.trim() === ''}
-      />
-      <Form.Control.Feedback type="invalid">
-        A name needs at least one letter.
-      </Form.Control.Feedback>
-    </Form.Group>
   );
 }
 

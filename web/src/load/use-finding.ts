@@ -12,6 +12,7 @@ import {
   scopeFor,
   settingsShown,
   slotFolders,
+  slotRows,
   slotKindAt,
   whyNotHere,
   withSettings,
@@ -59,8 +60,6 @@ export interface Finding extends SlotResult {
   readonly folders: readonly SlotFolder[];
 }
 
-/** Rows that hold settings, too. */
-const rowsShown = 9;
 const noFigures: ReadonlySet<string> = new Set();
 
 export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
@@ -127,7 +126,7 @@ function withSavedSettings(
   if (settings.length === 0) {
     return found;
   }
-  const hits = withSettings(found.hits, settings, Math.max(found.hits.length, rowsShown));
+  const hits = withSettings(found.hits, settings, Math.max(found.hits.length, slotRows));
   return { ...found, hits, found: found.found + settings.length };
 }
 

@@ -11,6 +11,7 @@ import {
   foundSettings,
   preferenceIn,
   preferred,
+  settingOwners,
   settingsAsSaid,
   withAnswer,
   withChains,
@@ -22,7 +23,6 @@ import {
   type PluginNames,
   type PluginSetting,
   type Setting,
-  type SettingOwner,
   type Usage,
 } from '@clever-drawer/core';
 import type { Client } from '../api/client.ts';
@@ -48,28 +48,15 @@ function useSettings(
   answers: ReadonlyMap<string, Answer>,
   namings: ReadonlyMap<string, PluginNames>,
 ): Pick<CatalogContext, 'settings' | 'keptSettings'> {
-  const isNone = !found?.length && kept.size === 0;
-  const owners = useMemo(
-    () =>
-      new Map(
-        isNone
-          ? []
-          : plugins.map((plugin): [string, SettingOwner] => {
-              const nickname = namings.get(plugin.id)?.nickname;
-              return [plugin.id, nickname ? { ...plugin, nickname } : plugin];
-            }),
-      ),
-    [isNone, plugins, namings],
+  const ownerOf = useMemo(
+    () => settingOwners(plugins, (id) => namings.get(id)?.nickname),
+    [plugins, namings],
   );
-  const things = useMemo(
-    () => (found ? foundSettings(found, (id) => owners.get(id)) : null),
-    [found, owners],
-  );
+  const things = useMemo(() => (found ? foundSettings(found, ownerOf) : null), [found, ownerOf]);
   return useMemo(() => {
-    const pluginOf = (id: string): SettingOwner | undefined => owners.get(id);
-    const settings = settingsAsSaid(things, kept, pluginOf, (id) => answers.get(id));
+    const settings = settingsAsSaid(things, kept, ownerOf, (id) => answers.get(id));
     return { settings, keptSettings: settings.filter(({ id }) => kept.has(id)) };
-  }, [things, kept, owners, answers]);
+  }, [things, kept, ownerOf, answers]);
 }
 
 export function useCatalogOf(

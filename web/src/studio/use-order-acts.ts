@@ -116,7 +116,7 @@ function createOrderActs(
     );
   };
   /** Names a change that was made elsewhere the first time it would be undone. */
-  const mustAskFor = (undo: string | null, revision: number): boolean => {
+  const mustAsk = (undo: string | null, revision: number): boolean => {
     const origin = undo === null ? null : own.originOf(undo, screenNow());
     const isConfirmed = asked.revision === revision && Date.now() < asked.until;
     if (origin === null || origin.from === 'here' || isConfirmed) {
@@ -126,7 +126,6 @@ function createOrderActs(
     notify(`Last done ${originWords(origin)}: ${undo}. Press again to undo it.`, 'done');
     return true;
   };
-  const mustAsk = ({ undo, revision }: OrderState): boolean => mustAskFor(undo, revision);
   /** Takes back what was done last where that is beside the order; false where it is not. */
   const stepBeside = (direction: 'undo' | 'redo', isByKey: boolean): boolean => {
     const { done, undone } = own.history();
@@ -135,7 +134,7 @@ function createOrderActs(
       return false;
     }
     const { words, beside } = latest;
-    if (direction === 'undo' && isByKey && mustAskFor(words, besideRevision)) {
+    if (direction === 'undo' && isByKey && mustAsk(words, besideRevision)) {
       return true;
     }
     const [mark, unmark] =
@@ -186,7 +185,8 @@ function createOrderActs(
         return;
       }
       const words = state?.[direction] ?? '';
-      if (direction === 'undo' && isByKey && state?.pending.length === 0 && mustAsk(state)) {
+      const mayBeOfOthers = isByKey && direction === 'undo' && state?.pending.length === 0;
+      if (mayBeOfOthers && mustAsk(state.undo, state.revision)) {
         return;
       }
       inTurn(() => client[direction]()).then(

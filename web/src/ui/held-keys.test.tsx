@@ -46,7 +46,8 @@ describe('a part that is fetched later', () => {
     );
   }
 
-  it('is given the keys that came before it was there, and they do nothing elsewhere', async () => {
+  /** The part, held keys and all, and what brings it. */
+  function awaited() {
     let bring: (part: typeof Field) => void = () => undefined;
     const Later = fetchedLater(
       () =>
@@ -55,6 +56,16 @@ describe('a part that is fetched later', () => {
         }),
       'keys held',
     );
+    const arrive = (): Promise<void> =>
+      act(async () => {
+        bring(Field);
+        await Promise.resolve();
+      });
+    return { Later, arrive };
+  }
+
+  it('is given the keys that came before it was there, and they do nothing elsewhere', async () => {
+    const { Later, arrive } = awaited();
     const elsewhere: string[] = [];
     const listen = (event: KeyboardEvent): void => {
       elsewhere.push(event.key);
@@ -66,10 +77,7 @@ describe('a part that is fetched later', () => {
     }
     expect(press('ArrowDown').defaultPrevented).toBe(false);
     expect(elsewhere).toEqual(['ArrowDown']);
-    await act(async () => {
-      bring(Field);
-      await Promise.resolve();
-    });
+    await arrive();
     await frames(10);
     expect(screen.getByLabelText<HTMLInputElement>('field').value).toBe('al');
     expect(taken).toEqual(['al']);
@@ -79,22 +87,12 @@ describe('a part that is fetched later', () => {
   });
 
   it('takes what is pressed while those are given behind them', async () => {
-    let bring: (part: typeof Field) => void = () => undefined;
-    const Later = fetchedLater(
-      () =>
-        new Promise<typeof Field>((resolve) => {
-          bring = resolve;
-        }),
-      'keys held',
-    );
+    const { Later, arrive } = awaited();
     render(<Later />);
     for (const key of 'night') {
       press(key);
     }
-    await act(async () => {
-      bring(Field);
-      await Promise.resolve();
-    });
+    await arrive();
     await frames(2);
     expect(press('Enter').defaultPrevented).toBe(true);
     await frames(12);

@@ -152,8 +152,8 @@ export async function mergeDocument(
   computer: string,
   incoming: Incoming,
 ): Promise<Result<OrderStep>> {
-  const merged = await step(parts, computer, async (manager) => {
-    const worked = await workOut(parts, manager, computer, incoming);
+  const merged = await step(parts, computer, async (manager, order) => {
+    const worked = await workOut(parts, manager, computer, order, incoming);
     if (!worked.ok) {
       return worked;
     }
@@ -184,11 +184,12 @@ export async function previewDocument(
   await runner.connect();
   await runner.startTransaction('REPEATABLE READ');
   try {
-    const worked = await workOut(parts, runner.manager, computer, incoming);
+    const before = await readOrder(runner.manager, computer);
+    const worked = await workOut(parts, runner.manager, computer, before, incoming);
     if (!worked.ok) {
       return worked;
     }
-    const { change, before, matches, computer: from, loads } = worked.value;
+    const { change, matches, computer: from, loads } = worked.value;
     const names = await pluginNames(runner.manager, computer, pluginsOfChange(change));
     return ok({
       change: describeChange(before, change, (id) => names.get(id)),
@@ -205,7 +206,6 @@ export async function previewDocument(
 }
 
 interface WorkedOut extends Worked {
-  readonly before: Order;
   readonly matches: readonly MatchView[];
   /** The computer it is of, by its name. */
   readonly computer: string;
@@ -216,17 +216,18 @@ async function workOut(
   { clock }: Pick<Parts, 'clock'>,
   manager: EntityManager,
   computer: string,
+  before: Order,
   incoming: Incoming,
 ): Promise<Result<WorkedOut>> {
   if (incoming.form === 'table') {
-    return workOutTable(manager, computer, incoming.text ?? '');
+    return workOutTable(manager, computer, before, incoming.text ?? '');
   }
   const read = await readIncoming(manager, computer, incoming);
   if (!read.ok) {
     return read;
   }
   const { document, kept } = read.value;
-  const before = await readOrder(manager, computer);
+  const now = clock();
   const catalog = await catalogOf(manager, computer);
   const matches = matchDocument(
     document,
@@ -234,9 +235,11 @@ async function workOut(
     incoming.choices,
     await knownHere(manager, computer, document),
   );
-  const pluginOf = await placesFor(manager, computer, document, matches, incoming.choices, clock());
-  const pictures = await takePictures(manager, computer, document, clock());
-  const ids = await idsHere(manager, computer, document, before, pluginOf, catalog.copies);
+  const pluginOf = await placesFor(manager, computer, document, matches, incoming.choices, now);
+  const pictures = await takePictures(manager, computer, document, now);
+  const settings = await matchSettings(manager, computer, before, document, pluginOf);
+  const known = { pluginOf, settings, copies: catalog.copies };
+  const ids = await idsHere(manager, computer, document, before, known);
   const records = recordsOf(pictures(document), ids);
   const change: OrderChange = mergeRecords(before, records, incoming.how);
   await keepFields(manager, computer, kept, ids);
@@ -246,7 +249,6 @@ async function workOut(
   return ok({
     change,
     words: `Read the order${from}: ${howWords[incoming.how]}`,
-    before,
     matches: viewsOf(matches, document, catalog),
     computer: document.computer,
     loads,
@@ -264,15 +266,14 @@ const howWords: Readonly<Record<MergeMode, string>> = {
 async function workOutTable(
   manager: EntityManager,
   computer: string,
+  before: Order,
   text: string,
 ): Promise<Result<WorkedOut>> {
-  const before = await readOrder(manager, computer);
   const read = readTable(text, before, await pluginsAsSaid(manager, computer, before), randomUUID);
   return read.ok
     ? ok({
         change: read.value,
         words: 'Read a table',
-        before,
         matches: [],
         loads: 0,
         computer: (await findComputer(manager, computer))?.name ?? '',
@@ -553,14 +554,20 @@ async function takePictures(
   });
 }
 
+/** What of a document is known to be here, and the copies it may speak of. */
+interface KnownHere {
+  readonly pluginOf: ReadonlyMap<string, PluginId | null>;
+  readonly settings: ReadonlyMap<string, PluginId>;
+  readonly copies: readonly CopyRow[];
+}
+
 /** Ids of here for everything in the document: what is known, what is free to be taken, new ones. */
 async function idsHere(
   manager: EntityManager,
   computer: string,
   document: OrderDocument,
   before: Order,
-  pluginOf: ReadonlyMap<string, PluginId | null>,
-  copies: readonly CopyRow[],
+  { pluginOf, settings, copies }: KnownHere,
 ): Promise<IdsHere> {
   const here = matchFolders(before, document);
   const chains = new Map(
@@ -586,7 +593,6 @@ async function idsHere(
     const alike = [...chains.values()].find(({ name }) => name === chain?.name);
     return chains.get(id)?.id ?? alike?.id ?? asId(fresh(id));
   };
-  const settingHere = await settingsHere(manager, computer, before, document, pluginOf);
   const spellings = new Map(allSpellings(before).map(({ spelling, id }) => [spelling, id]));
   const placements = new Map(
     allPlacements(before).map(({ id, folder, plugin }) => [`${folder} ${plugin}`, id]),
@@ -596,7 +602,7 @@ async function idsHere(
     computer: asId<ComputerId>(computer),
     plugin: (id) => pluginOf.get(id) ?? null,
     chain: chainHere,
-    setting: (setting) => settingHere.get(setting.id) ?? asId(fresh(setting.id)),
+    setting: (id) => settings.get(id) ?? asId(fresh(id)),
     cabinet: (id) => here.cabinets.get(id) ?? asId(fresh(id)),
     folder: (id) => here.folders.get(id) ?? asId(fresh(id)),
     placement: (folder, plugin) =>
@@ -613,7 +619,7 @@ async function idsHere(
  * Settings of a document that are here: kept already, or found for the plugin that theirs is here, by
  * URI, else by path, else by name and bank.
  */
-async function settingsHere(
+async function matchSettings(
   manager: EntityManager,
   computer: string,
   before: Order,
@@ -625,6 +631,7 @@ async function settingsHere(
     return new Map();
   }
   const kept = allSettings(before);
+  // Not those that are held: plugins that wait were put in a moment ago.
   const found = await settingsOfPlugins(manager, computer);
   const candidates = [
     ...kept,
@@ -674,7 +681,7 @@ async function keepFields(
       case 'chain':
         return `chain ${ids.chain(id)}`;
       case 'setting':
-        return null;
+        return `setting ${ids.setting(id)}`;
       default: {
         const plugin = ids.plugin(id);
         return plugin && `plugin ${plugin}`;

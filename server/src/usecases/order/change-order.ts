@@ -9,6 +9,7 @@ import {
   pluginsOfChange,
   pluginsOfAct,
   reverse,
+  settingIn,
   stepOf,
   type Act,
   type ChangeView,
@@ -59,7 +60,7 @@ export function viewOrder(parts: Parts, computer: string): Promise<OrderView> {
 /** Does one act and tells every window. */
 export function performAct(parts: Parts, computer: string, asked: Act): Promise<Result<OrderStep>> {
   return step(parts, computer, async (manager, order) => {
-    const trouble = await troubleWith(parts, manager, computer, asked);
+    const trouble = await troubleWith(parts, manager, computer, order, asked);
     if (trouble) {
       return failed(trouble);
     }
@@ -121,6 +122,7 @@ async function troubleWith(
   parts: Parts,
   manager: EntityManager,
   computer: string,
+  order: Order,
   act: Act,
 ): Promise<Problem | null> {
   const owners = ownersIn(act);
@@ -136,8 +138,9 @@ async function troubleWith(
     return { code: 'id-taken', at: 'id' };
   }
   if (act.act === 'keep-settings') {
-    const trouble = await troubleWithSettings(parts, manager, computer, act.settings);
-    return trouble ?? (act.then && troubleWith(parts, manager, computer, act.then));
+    const fresh = act.settings.filter(({ id }) => !settingIn(order, id));
+    const trouble = await troubleWithSettings(parts, manager, computer, fresh);
+    return trouble ?? (act.then && troubleWith(parts, manager, computer, order, act.then));
   }
   if (act.act === 'part' && (await isPluginId(manager, act.plugin))) {
     return { code: 'id-taken', at: 'plugin' };
@@ -156,8 +159,8 @@ async function troubleWith(
 }
 
 /**
- * A setting on the disk has to be what a scan found, and one of the user's own what a host gave, under
- * a new id. One that is kept already is left as it is.
+ * A setting that is not kept yet has to be what a scan found, or, as one of the user's own, what a
+ * host gave, under a new id.
  */
 async function troubleWithSettings(
   parts: Parts,
@@ -171,7 +174,7 @@ async function troubleWithSettings(
     existingPlugins(manager, ids),
   ]);
   const isSound = ({ id, state }: KeptSetting): boolean =>
-    found.has(id) || taken.has(id) || state !== null;
+    found.has(id) || (state !== null && !taken.has(id));
   return settings.every(isSound)
     ? null
     : { code: 'unknown-record', at: 'settings', what: 'setting' };
