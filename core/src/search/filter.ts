@@ -88,17 +88,42 @@ export function narrow(
   const parts = fold(filter.text)
     .split(' ')
     .filter((part) => part !== '');
-  const isFaceted = Object.keys(filter.facets).length > 0;
-  return rows.filter(
-    ({ plugin, text }) =>
-      isOfKind(plugin, filter) &&
-      (filter.type === null || hasType(plugin, filter.type)) &&
-      (filter.vendor === null || (plugin.vendor ?? noVendor) === filter.vendor) &&
-      (filter.format === null || plugin.copies.some((copy) => copy.format === filter.format)) &&
-      (!filter.unfiled || !isFiled(plugin.id)) &&
-      (!isFaceted || hasFacets(plugin, filter.facets, facts)) &&
-      parts.every((part) => text.includes(part)),
-  );
+  const tests = testsOf(filter, isFiled, facts);
+  const passes = (row: Row): boolean => {
+    for (const part of parts) {
+      if (!row.text.includes(part)) {
+        return false;
+      }
+    }
+    for (const holds of tests) {
+      if (!holds(row.plugin)) {
+        return false;
+      }
+    }
+    return true;
+  };
+  return rows.filter(passes);
+}
+
+/** What is asked of each plugin besides its letters: only what the filter narrows by. */
+function testsOf(
+  filter: Filter,
+  isFiled: (id: string) => boolean,
+  facts: FacetFacts,
+): ((plugin: Plugin) => boolean)[] {
+  const { kind, type, vendor, format, unfiled, facets } = filter;
+  const withSettings = listsSettings(filter);
+  const isOfKind = (plugin: Plugin): boolean =>
+    plugin.setting ? withSettings : kind === null || plugin.kind === kind;
+  const narrowing: readonly (readonly [boolean, (plugin: Plugin) => boolean])[] = [
+    [true, isOfKind],
+    [type !== null, (plugin) => hasType(plugin, type ?? '')],
+    [vendor !== null, (plugin) => (plugin.vendor ?? noVendor) === vendor],
+    [format !== null, ({ copies }) => copies.some((copy) => copy.format === format)],
+    [unfiled, ({ id }) => !isFiled(id)],
+    [Object.keys(facets).length > 0, (plugin) => hasFacets(plugin, facets, facts)],
+  ];
+  return narrowing.filter(([isAsked]) => isAsked).map(([, holds]) => holds);
 }
 
 /** Settings are many: they stand in the list where they, a tag or a folder are asked for. */
@@ -106,9 +131,6 @@ export function listsSettings({ kind, facets }: Filter): boolean {
   const isAskedFor = (facets.tag ?? facets.folder) !== undefined;
   return kind === 'setting' || (kind === null && isAskedFor);
 }
-
-const isOfKind = ({ kind, setting }: Plugin, filter: Filter): boolean =>
-  setting ? listsSettings(filter) : filter.kind === null || kind === filter.kind;
 
 const hasType = (plugin: Plugin, type: string): boolean =>
   type === 'none' ? plugin.types.length === 0 : plugin.types.some((t) => isWithin(t, type));

@@ -259,11 +259,12 @@ function DrawnLine({ line, view, propsOf, onFold }: DrawnProps) {
       </div>
     );
   }
-  return line.rows.map((row) =>
+  // Keyed by place: another plugin there changes what is drawn, and draws none of it anew.
+  return line.rows.map((row, place) =>
     view === 'list' ? (
-      <PluginRow key={row.plugin.id} {...propsOf(row)} />
+      <PluginRow key={place} {...propsOf(row)} />
     ) : (
-      <PluginCard key={row.plugin.id} {...propsOf(row)} />
+      <PluginCard key={place} {...propsOf(row)} />
     ),
   );
 }

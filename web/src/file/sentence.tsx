@@ -1,6 +1,6 @@
 /** What narrows the list, as a sentence whose words can be pressed. */
 import { Search } from 'lucide-react';
-import { useMemo, useState, type ReactNode, type RefObject } from 'react';
+import { memo, useMemo, useState, type ReactNode, type RefObject } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import {
   plural,
@@ -48,7 +48,7 @@ export function Sentence({
   return (
     <search className="sentence" aria-label="Narrow the list">
       <SentenceWords
-        filter={filter}
+        filter={useWithoutLetters(filter)}
         setFilter={setFilter}
         types={types}
         vendors={vendors}
@@ -62,6 +62,14 @@ export function Sentence({
         total={total}
       />
     </search>
+  );
+}
+
+/** The same object while letters are typed: the words need not be drawn again for these. */
+function useWithoutLetters({ kind, type, vendor, format, unfiled, facets }: Filter): Filter {
+  return useMemo(
+    () => ({ kind, type, vendor, format, unfiled, facets, text: '' }),
+    [kind, type, vendor, format, unfiled, facets],
   );
 }
 
@@ -150,7 +158,13 @@ interface SentenceWordsProps {
   }[];
 }
 
-function SentenceWords({ filter, setFilter, types, vendors, formatsHere }: SentenceWordsProps) {
+const SentenceWords = memo(function WordsOfSentence({
+  filter,
+  setFilter,
+  types,
+  vendors,
+  formatsHere,
+}: SentenceWordsProps) {
   return (
     <p className="sentence-words">
       Show{' '}
@@ -214,7 +228,7 @@ function SentenceWords({ filter, setFilter, types, vendors, formatsHere }: Sente
       <FacetWords filter={filter} setFilter={setFilter} />.
     </p>
   );
-}
+});
 
 function kindText(kind: Filter['kind']): string {
   if (kind === null) {

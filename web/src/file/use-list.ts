@@ -1,5 +1,5 @@
 /** The list of the File screen: what narrows it, how it is lined up, and the rows that are left. */
-import { useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useLocation, useSearchParams } from 'react-router';
 import {
   facets,
@@ -183,14 +183,18 @@ export function useList(): List {
     () => narrow(ordered, filter, (id) => foldersOf.has(id), facts),
     [ordered, filter, foldersOf, facts],
   );
+  const setFilter = useCallback(
+    (change: Partial<Filter>) => {
+      setState((s) => ({ ...s, filter: { ...s.filter, ...change } }));
+    },
+    [setState],
+  );
   return {
     filter,
     sorting,
     rows,
     total: filter.kind === 'setting' ? settings.length : plugins.length,
-    setFilter: (change) => {
-      setState((s) => ({ ...s, filter: { ...s.filter, ...change } }));
-    },
+    setFilter,
     setSorting: (next) => {
       setState((s) => ({ ...s, sorting: next }));
     },

@@ -193,7 +193,8 @@ function Hits({ loader, settings }: { loader: Loader; settings: LoaderProps['set
     >
       {finding.hits.map((hit, n) => (
         <HitRow
-          key={hit.plugin.id}
+          // By place: another plugin there changes what is drawn, and draws none of it anew.
+          key={n}
           hit={hit}
           typed={typed}
           isChosen={hit === active}

@@ -22,65 +22,57 @@ export function numberOf(text: string): number {
   return hash >>> 0;
 }
 
-function drawing(seed: number) {
-  const count = 2 + (seed % 3);
-  const at = (i: number): number => 24 + (i - (count - 1) / 2) * 13;
-  const turn = (i: number): number => (((seed >>> (3 * i + 4)) % 9) - 4) * 30;
+/** An outline in the syntax of SVG's paths; few elements are drawn sooner than many. */
+const rect = (x: number, y: number, width: number, height: number): string =>
+  `M${x} ${y}h${width}v${height}h${-width}z`;
+const circle = (x: number, y: number, r: number): string =>
+  `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0z`;
+
+/** A tick on a knob, from its middle outwards, turned by so many degrees. */
+function tick(x: number, y: number, degrees: number): string {
+  const angle = (degrees * Math.PI) / 180;
+  const to = (r: number): string =>
+    `${(x + Math.sin(angle) * r).toFixed(1)} ${(y - Math.cos(angle) * r).toFixed(1)}`;
+  return `M${to(0.8)}L${to(4.2)}`;
+}
+
+/** What is drawn on the panel: pale shapes, a pale line, or dark ticks on the shapes. */
+interface Drawing {
+  readonly shapes: string;
+  readonly line: string;
+  readonly ticks: string;
+}
+
+function drawing(seed: number): Drawing {
+  const places = Array.from({ length: 2 + (seed % 3) }, (_, i) => i);
+  const at = (i: number): number => 24 + (i - (places.length - 1) / 2) * 13;
+  const nothing = { shapes: '', line: '', ticks: '' };
   switch ((seed >>> 5) % 4) {
-    case 0:
-      return (
-        <path
-          d={`M6 ${18 + (seed % 7)} q 9 ${-12 + (seed % 9)} 18 0 t 18 ${-(seed % 5)}`}
-          fill="none"
-          stroke={pale}
-          strokeWidth="1.8"
-          strokeLinecap="round"
-        />
-      );
-    case 1:
-      return Array.from({ length: count }, (_, i) => <Knob key={i} at={at} i={i} seed={seed} />);
-    case 2:
-      return Array.from({ length: 7 }, (_, i) => (
-        <rect
-          key={i}
-          x={7 + i * 5}
-          y={24 - ((seed >>> (3 * i)) % 13)}
-          width="3"
-          height={2 + ((seed >>> (3 * i)) % 13)}
-          fill={pale}
-          opacity={i % 2 ? 0.75 : 1}
-        />
-      ));
-    default:
-      return Array.from({ length: count }, (_, i) => (
-        <g key={i} transform={`translate(${at(i)} 18) rotate(${turn(i)})`}>
-          <circle r="4.6" fill={pale} />
-          <rect x="-.7" y="-4.2" width="1.4" height="3.4" fill="#22292c" />
-        </g>
-      ));
+    case 0: {
+      const wave = `q 9 ${-12 + (seed % 9)} 18 0 t 18 ${-(seed % 5)}`;
+      return { ...nothing, line: `M6 ${18 + (seed % 7)} ${wave}` };
+    }
+    case 1: {
+      const knob = (i: number): string => rect(at(i) - 3.5, 11 + ((seed >>> (4 * i)) % 10), 7, 3.4);
+      const slot = (i: number): string => `M${at(i)} 10v14`;
+      return { ...nothing, shapes: places.map(knob).join(''), line: places.map(slot).join('') };
+    }
+    case 2: {
+      const bar = (_: unknown, i: number): string => {
+        const height = (seed >>> (3 * i)) % 13;
+        return rect(7 + i * 5, 24 - height, 3, 2 + height);
+      };
+      return { ...nothing, shapes: Array.from({ length: 7 }, bar).join('') };
+    }
+    default: {
+      const turn = (i: number): number => (((seed >>> (3 * i + 4)) % 9) - 4) * 30;
+      return {
+        ...nothing,
+        shapes: places.map((i) => circle(at(i), 18, 4.6)).join(''),
+        ticks: places.map((i) => tick(at(i), 18, turn(i))).join(''),
+      };
+    }
   }
-}
-
-interface KnobProps {
-  readonly at: (i: number) => number;
-  readonly i: number;
-  readonly seed: number;
-}
-
-function Knob({ at, i, seed }: KnobProps) {
-  return (
-    <g>
-      <rect x={at(i) - 0.8} y="10" width="1.6" height="14" fill={pale} opacity=".5" />
-      <rect
-        x={at(i) - 3.5}
-        y={11 + ((seed >>> (4 * i)) % 10)}
-        width="7"
-        height="3.4"
-        rx="1"
-        fill={pale}
-      />
-    </g>
-  );
 }
 
 interface DrawnFaceplateProps {
@@ -109,11 +101,21 @@ export const Faceplate = memo(function DrawnFaceplate({
     );
   }
   const number = numberOf(seed);
+  const { shapes, line, ticks } = drawing(number);
+  const style = { background: panels[number % panels.length] };
   return (
-    <svg className="faceplate" width={width} height={height} viewBox="0 0 48 28" aria-hidden="true">
-      <rect width="48" height="28" fill={panels[number % panels.length]} />
-      <rect x="3" y="3" width={14 + (number % 27)} height="3" rx="1" fill="#fff" opacity=".28" />
-      {drawing(number)}
+    <svg
+      className="faceplate"
+      width={width}
+      height={height}
+      viewBox="0 0 48 28"
+      aria-hidden="true"
+      style={style}
+    >
+      <path d={rect(3, 3, 14 + (number % 27), 3)} fill="#fff" opacity=".28" />
+      {shapes !== '' && <path d={shapes} fill={pale} />}
+      {line !== '' && <path d={line} fill="none" stroke={pale} strokeWidth="1.6" />}
+      {ticks !== '' && <path d={ticks} stroke="#22292c" strokeWidth="1.4" />}
     </svg>
   );
 });
