@@ -45,6 +45,12 @@ export {
   type FoundCopy,
   describedBy,
 } from './formats/found-copy.ts';
+export {
+  changeCatalog,
+  comparePlaces,
+  type CatalogChange,
+  type CatalogState,
+} from './catalog/catalog-change.ts';
 export { kinds, kindWords, whichIsUnknown, type Kind } from './catalog/kind.ts';
 export {
   copyInFront,

@@ -10,10 +10,12 @@ import { join } from 'node:path';
 import {
   applyChange,
   asId,
+  changeCatalog,
   keyOf,
   orderOf,
   plainText,
   type Act,
+  type CatalogChange,
   type CatalogView,
   type CopyId,
   type Order,
@@ -91,15 +93,30 @@ function asSent(act: Act): Act {
   return JSON.parse(text) as Act;
 }
 
-/** A window: it has the order as it was fetched, and follows the changes it is told of. */
+/** A window: it has order and catalog as they were fetched, and follows the changes it is told of. */
 interface Window {
   order: Order;
+  catalog: CatalogView;
+}
+
+const fetched = async (): Promise<Window> => ({
+  order: await readOrder(),
+  catalog: (await server.call<CatalogView>('GET', 'catalog')).body,
+});
+
+/** What changed since the window looked last is all that differs from the catalog as it is now. */
+async function catchUp(window: Window): Promise<void> {
+  const at = `catalog?since=${window.catalog.revision}`;
+  const answer = await server.call<CatalogChange>('GET', at);
+  window.catalog = changeCatalog(window.catalog, answer.body);
+  expect(window.catalog).toEqual((await server.call<CatalogView>('GET', 'catalog')).body);
 }
 
 async function take(window: Window, answer: { status: number; body: OrderStep }): Promise<void> {
   expect(answer.status).toBe(200);
   window.order = applyChange(window.order, answer.body.change);
   expect(plain(window.order)).toEqual(plain(await readOrder()));
+  await catchUp(window);
 }
 
 /** How many acts were confirmed. */
@@ -184,7 +201,7 @@ describe('the history of a catalog that moves', () => {
     for (let at = 0; at < 5; at += 1) {
       await stir(draw);
     }
-    const window: Window = { order: await readOrder() };
+    const window = await fetched();
     expect(await actAtRandom(draw, window, 45)).toBeGreaterThan(3);
     const latest = window.order;
     const undone = await stepAll('undo', window, rest);
@@ -197,7 +214,7 @@ describe('the history of a catalog that moves', () => {
     for (let at = 0; at < 5; at += 1) {
       await stir(draw);
     }
-    const window: Window = { order: await readOrder() };
+    const window = await fetched();
     await actAtRandom(draw, window, 45);
     const goOn = async (): Promise<void> => {
       if (draw(3) === 0) {
@@ -280,7 +297,7 @@ describe('acts while a scan identifies', () => {
     const placed = [...(await readOrder()).values()].filter((one) => one.table === 'placement');
     expect(filed.size).toBeGreaterThan(0);
     expect(placed).toHaveLength(filed.size);
-    const window: Window = { order: await readOrder() };
+    const window = await fetched();
     expect(await stepAll('undo', window, rest)).toBe(filed.size);
     expect(await stepAll('redo', window, rest)).toBe(filed.size);
   });

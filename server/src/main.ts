@@ -28,6 +28,7 @@ import { OscServer } from './osc/osc-server.ts';
 import { hasNewCatalog, hasNewCopies, hasNewUse, Kept } from './jobs/kept.ts';
 import { EventHub } from './jobs/event-hub.ts';
 import { PlaceWatcher } from './jobs/place-watcher.ts';
+import { HeldCatalogs } from './jobs/held-catalogs.ts';
 import { HeldOrders } from './jobs/held-orders.ts';
 import { ScanJobs } from './jobs/scan-jobs.ts';
 import type { Parts } from './parts.ts';
@@ -181,6 +182,7 @@ function makeParts(
     events,
     scans: new ScanJobs(),
     orders: new HeldOrders(),
+    catalogs: new HeldCatalogs(database),
     readers: new ReaderPool(2, process.env),
     opener: new Opener(),
     host: new PracticeHost(),

@@ -21,6 +21,7 @@ import type { PlaceWatcher } from './jobs/place-watcher.ts';
 import type { BackupKeeper } from './jobs/backup-keeper.ts';
 import type { ShelfKeeper } from './jobs/shelf-keeper.ts';
 import type { SettingHere } from './database/settings.ts';
+import type { HeldCatalogs } from './jobs/held-catalogs.ts';
 import type { HeldOrders } from './jobs/held-orders.ts';
 import type { ScanJobs } from './jobs/scan-jobs.ts';
 import type { Opener } from './opener/index.ts';
@@ -56,6 +57,7 @@ export interface Parts {
   readonly events: EventHub;
   readonly scans: ScanJobs;
   readonly orders: HeldOrders;
+  readonly catalogs: HeldCatalogs;
   readonly machine: Machine;
   readonly readers: ReaderPool;
   readonly opener: Opener;

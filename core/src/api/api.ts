@@ -13,6 +13,7 @@ import type {
   SlotId,
   TrackId,
 } from '../id.ts';
+import type { CatalogState } from '../catalog/catalog-change.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import type { Format } from '../formats/found-copy.ts';
 import type { FindingKind } from '../scan/compare.ts';
@@ -37,9 +38,8 @@ export interface ComputerView {
 }
 
 /** The plugins of a computer, as its disks hold them. */
-export interface CatalogView {
+export interface CatalogView extends CatalogState {
   readonly computer: ComputerView;
-  readonly plugins: readonly Plugin[];
 }
 
 /** The order with the number of the latest change in it, and what undo and redo would do. */

@@ -17,15 +17,37 @@ const lacksProgram = `(format = 'LV2' AND facts->>'binary' IS NOT NULL
   AND coalesce(jsonb_typeof(facts->'architectures'), 'null') = 'null')`;
 
 /**
- * All plugins of a computer with their copies, by name; those of which everything is set aside are
- * left out.
+ * The version of each plugin of a computer that is shown: another text after any change of it or of
+ * its copies. PostgreSQL notes with each row the transaction that wrote it (`xmin`, System Columns).
  */
-export async function readCatalog(manager: EntityManager, computer: string): Promise<Plugin[]> {
+export async function catalogVersions(
+  manager: EntityManager,
+  computer: string,
+): Promise<Map<string, string>> {
+  const rows: { id: string; version: string }[] = await manager.query(
+    `SELECT p.id, p.xmin::text || ' ' || c.version "version" FROM plugin p JOIN (
+       SELECT plugin_id, count(*) || ' ' || bit_xor(uuid_hash_extended(id, xmin::text::bigint)) version
+         FROM copy WHERE computer_id = $1 AND state <> 'aside' GROUP BY plugin_id
+     ) c ON c.plugin_id = p.id WHERE p.computer_id = $1`,
+    [computer],
+  );
+  return new Map(rows.map(({ id, version }) => [id, version]));
+}
+
+/**
+ * Plugins of a computer with their copies, by name: all, or those with these ids. Plugins of which
+ * everything is set aside are left out.
+ */
+export async function readCatalog(
+  manager: EntityManager,
+  computer: string,
+  only: readonly string[] | null = null,
+): Promise<Plugin[]> {
   const plugins: Omit<PluginRow, 'computerId' | 'grounds' | 'wentInto' | 'isRemembered'>[] =
     await manager.query(
       `SELECT id, name, vendor, kind, types, arrived_at "arrivedAt" FROM plugin
-      WHERE computer_id = $1 ORDER BY name, id`,
-      [computer],
+      WHERE computer_id = $1 AND ($2::uuid[] IS NULL OR id = ANY($2)) ORDER BY name, id`,
+      [computer, only],
     );
   const copies: (Pick<CopyRow, 'id' | 'format' | 'path'> & {
     state: CopyState;
@@ -43,8 +65,9 @@ export async function readCatalog(manager: EntityManager, computer: string): Pro
       ${lacksProgram} "lacksProgram",
       (facts->>'audioIn')::int "audioIn", (facts->>'audioOut')::int "audioOut",
             CASE jsonb_typeof(facts->'architectures') WHEN 'array' THEN facts->'architectures' <> '[]' AND facts->'architectures' <@ '["x86", "arm"]' ELSE false END "is32Bit"
-       FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND state <> 'aside' ORDER BY path, id`,
-    [computer],
+       FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND state <> 'aside'
+         AND ($2::uuid[] IS NULL OR plugin_id = ANY($2)) ORDER BY path, id`,
+    [computer, only],
   );
   const byPlugin = new Map<string, Plugin['copies'][number][]>();
   for (const { pluginId, id, lacksProgram: isEmpty, ...copy } of copies) {

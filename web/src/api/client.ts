@@ -4,6 +4,7 @@ import type {
   AsideView,
   BackupsView,
   CatalogView,
+  CatalogChange,
   ChangePart,
   ChangeView,
   ComputerView,
@@ -41,6 +42,7 @@ import type {
   TakenView,
   Usage,
 } from '@clever-drawer/core';
+import { changeCatalog } from '@clever-drawer/core';
 
 /** The server (or the network) said no. `message` is for the user. */
 export class Refused extends Error {
@@ -113,7 +115,14 @@ export function clientFor(computer: string) {
   const at = (path: string): string => `computers/${computer}/${path}`;
   return {
     computer,
-    catalog: () => call<CatalogView>('GET', at('catalog')),
+    /** The catalog as it is now; of one that is here only what changed is fetched. */
+    catalog: async (before: CatalogView | undefined): Promise<CatalogView> => {
+      const since = before ? `?since=${encodeURIComponent(before.revision)}` : '';
+      const answer = await call<CatalogView | CatalogChange>('GET', at(`catalog${since}`));
+      return before && 'changed' in answer
+        ? changeCatalog(before, answer)
+        : (answer as CatalogView);
+    },
     usage: () => call<Usage[]>('GET', at('usage')),
     order: () => call<OrderView>('GET', at('order')),
     act: (act: Act) => call<OrderStep>('POST', at('acts'), act),

@@ -1,8 +1,8 @@
 /** Provides what the screens share about one computer; see contexts.ts. */
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient, type UseQueryResult } from '@tanstack/react-query';
 import { useMemo, type ReactNode } from 'react';
-import type { ComputerView, Plugin } from '@clever-drawer/core';
-import { clientFor } from '../api/client.ts';
+import type { CatalogView, ComputerView, Plugin } from '@clever-drawer/core';
+import { clientFor, type Client } from '../api/client.ts';
 import {
   Acts,
   Catalog,
@@ -21,6 +21,17 @@ import { useOrderActs } from './use-order-acts.ts';
 const noPlugins: readonly Plugin[] = [];
 const emptyOrder: OrderState = fromView({ revision: 0, records: [], undo: null, redo: null });
 
+/** The catalog: fetched whole once, and then only what changed of it. */
+function useCatalogQuery(client: Client): UseQueryResult<CatalogView> {
+  const queries = useQueryClient();
+  const queryKey = ['catalog', client.computer];
+  return useQuery({
+    queryKey,
+    queryFn: () => client.catalog(queries.getQueryData<CatalogView>(queryKey)),
+    structuralSharing: false,
+  });
+}
+
 interface Props {
   readonly computer: ComputerView;
   readonly computers: readonly ComputerView[];
@@ -32,7 +43,7 @@ interface Props {
 export function StudioProvider(props: Props) {
   const { computer, computers, chooseComputer, children, waiting } = props;
   const client = useMemo(() => clientFor(computer.id), [computer.id]);
-  const catalogQuery = useQuery({ queryKey: ['catalog', computer.id], queryFn: client.catalog });
+  const catalogQuery = useCatalogQuery(client);
   const orderQuery = useQuery({
     queryKey: ['order', computer.id],
     queryFn: async () => fromView(await client.order()),

@@ -75,8 +75,15 @@ export function catalogRoutes(router: Router, parts: Parts): void {
   );
   router.get(
     at('catalog'),
-    handle(async (_, response, computer) => {
-      answer(response, await viewCatalog(parts, computer));
+    handle(async (request, response, computer) => {
+      const { since } = request.query;
+      const revision = typeof since === 'string' ? since : undefined;
+      const catalog = await viewCatalog(parts, computer, revision);
+      if (catalog.ok) {
+        response.type('json').end(catalog.value);
+      } else {
+        refuse(response, catalog.problems);
+      }
     }),
   );
   router.get(

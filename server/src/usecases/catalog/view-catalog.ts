@@ -1,15 +1,8 @@
 /** What the screens show of the catalog, and the pictures that bundles ship. */
 import { readFile, realpath, stat } from 'node:fs/promises';
 import { extname, sep } from 'node:path';
-import {
-  failed,
-  ok,
-  type CatalogView,
-  type ComputerView,
-  type Result,
-  type Usage,
-} from '@clever-drawer/core';
-import { findCopy, readCatalog } from '../../database/catalog.ts';
+import { failed, ok, type ComputerView, type Result, type Usage } from '@clever-drawer/core';
+import { findCopy } from '../../database/catalog.ts';
 import { findComputer, listComputers } from '../../database/computers.ts';
 import { readUsage } from '../../database/session.ts';
 import type { Parts } from '../../parts.ts';
@@ -20,16 +13,19 @@ export async function viewComputers(parts: Parts): Promise<ComputerView[]> {
   return (await listComputers(parts.database.manager)).map(computerView);
 }
 
-/** The plugins of a computer. */
-export async function viewCatalog(parts: Parts, computer: string): Promise<Result<CatalogView>> {
+/**
+ * The plugins of a computer as JSON text: a `CatalogView`, or a `CatalogChange` for who has the
+ * catalog of a revision since which it is known what changed.
+ */
+export async function viewCatalog(
+  parts: Parts,
+  computer: string,
+  since: string | undefined,
+): Promise<Result<string>> {
   const row = await findComputer(parts.database.manager, computer);
-  if (!row) {
-    return failed({ code: 'unknown-record', at: 'computer', what: 'computer' });
-  }
-  return ok({
-    computer: computerView(row),
-    plugins: await readCatalog(parts.database.manager, computer),
-  });
+  return row
+    ? ok(await parts.catalogs.since(computerView(row), since))
+    : failed({ code: 'unknown-record', at: 'computer', what: 'computer' });
 }
 
 /** How often and when plugins were loaded. */

@@ -1,0 +1,58 @@
+/** What changed in a catalog since a window fetched it, and the catalog that comes of it. */
+import type { Plugin } from './plugin.ts';
+
+/** A catalog by its plugins, with what stands for its state. */
+export interface CatalogState {
+  /** Another text for any other state; it means nothing more. */
+  readonly revision: string;
+  /** By name, then by id (comparePlaces). */
+  readonly plugins: readonly Plugin[];
+}
+
+/** From the state `since` to the state `revision`. */
+export interface CatalogChange {
+  readonly revision: string;
+  readonly since: string;
+  /** Plugins that are new or other than they were. */
+  readonly changed: readonly Plugin[];
+  /** Ids of plugins that are in the catalog no longer. */
+  readonly removed: readonly string[];
+}
+
+/** Where a plugin stands in a catalog: by the code units of its name, then of its id. A total order. */
+export function comparePlaces(
+  a: Pick<Plugin, 'name' | 'id'>,
+  b: Pick<Plugin, 'name' | 'id'>,
+): number {
+  if (a.name !== b.name) {
+    return a.name < b.name ? -1 : 1;
+  }
+  return a.id < b.id ? -1 : Number(a.id > b.id);
+}
+
+/** The catalog after a change; plugins that did not change stay the same objects. */
+export function changeCatalog<State extends CatalogState>(
+  before: State,
+  { revision, changed, removed }: CatalogChange,
+): State {
+  if (changed.length === 0 && removed.length === 0) {
+    return { ...before, revision };
+  }
+  const isOther = new Set<string>([...removed, ...changed.map(({ id }) => id)]);
+  const same = before.plugins.filter(({ id }) => !isOther.has(id));
+  return { ...before, revision, plugins: merged(same, [...changed].sort(comparePlaces)) };
+}
+
+/** Two lists that stand in their order as one. */
+function merged(longer: readonly Plugin[], shorter: readonly Plugin[]): Plugin[] {
+  const all: Plugin[] = [];
+  let at = 0;
+  for (const plugin of longer) {
+    for (let next = shorter[at]; next && comparePlaces(next, plugin) < 0; next = shorter[at]) {
+      all.push(next);
+      at += 1;
+    }
+    all.push(plugin);
+  }
+  return [...all, ...shorter.slice(at)];
+}

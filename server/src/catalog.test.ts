@@ -1,0 +1,100 @@
+/** A catalog is sent whole once, and then only what changed of it. */
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from '@jest/globals';
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { changeCatalog, type CatalogChange, type CatalogView } from '@clever-drawer/core';
+import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';
+
+let server: TestServer;
+let place: string;
+beforeAll(async () => {
+  server = await startTestServer();
+});
+beforeEach(async () => {
+  place = newPlace();
+  await server.freshComputer();
+  await server.call('POST', 'places', { path: place });
+});
+afterAll(async () => {
+  await server.stop();
+});
+
+const write = (number: number, version = 1): void => {
+  const name = `Tern ${String(number).padStart(3, '0')}`;
+  writeBundle(place, `${number}.lv2`, {
+    uri: `urn:tern:${number}`,
+    name,
+    vendor: 'Quoin',
+    version,
+    audio: true,
+  });
+};
+const whole = async (): Promise<CatalogView> =>
+  (await server.call<CatalogView>('GET', 'catalog')).body;
+const since = async (revision: string): Promise<CatalogChange & Partial<CatalogView>> =>
+  (await server.call<CatalogChange & Partial<CatalogView>>('GET', `catalog?since=${revision}`))
+    .body;
+
+describe('the catalog since a window fetched it', () => {
+  it('is nothing where nothing happened', async () => {
+    write(1);
+    await server.scan();
+    const { revision } = await whole();
+    expect(await since(revision)).toEqual({ revision, since: revision, changed: [], removed: [] });
+  });
+  it('is the one plugin that changed, in less than two kilobytes', async () => {
+    for (let number = 0; number < 200; number += 1) {
+      write(number);
+    }
+    await server.scan();
+    const before = await whole();
+    write(7, 2);
+    await server.scan();
+    const change = await since(before.revision);
+    expect(change.changed.map(({ name }) => name)).toEqual(['Tern 007']);
+    expect(JSON.stringify(change).length).toBeLessThan(2_000);
+    expect(changeCatalog(before, change)).toEqual(await whole());
+  });
+  it('is nothing where a scan only looked again', async () => {
+    write(1);
+    await server.scan();
+    const { revision } = await whole();
+    await server.scan();
+    expect((await since(revision)).revision).toBe(revision);
+  });
+  it('tells what is gone from it, and what is back', async () => {
+    write(1);
+    write(2);
+    await server.scan();
+    const before = await whole();
+    const file = join(place, '2.lv2');
+    const copy = before.plugins[1]?.copies[0]?.id;
+    await server.call('POST', 'asides', { copies: [copy] });
+    await server.scan();
+    const aside = changeCatalog(before, await since(before.revision));
+    expect(aside.plugins.map(({ name }) => name)).toEqual(['Tern 001']);
+    await server.call('POST', 'asides/back', { paths: [file] });
+    await server.scan();
+    const back = changeCatalog(aside, await since(aside.revision));
+    expect(back).toEqual(await whole());
+    rmSync(file, { recursive: true });
+  });
+  it.each(['', 'another-run-3', 'x', '%F0%9F%98%80'])(
+    'is the whole for a revision that is not known (%s)',
+    async (revision) => {
+      write(1);
+      await server.scan();
+      expect((await since(revision)).plugins).toHaveLength(1);
+    },
+  );
+  it('is the whole again for who is far behind', async () => {
+    write(1);
+    await server.scan();
+    const { revision } = await whole();
+    for (let number = 2; number < 2_100; number += 1) {
+      write(number);
+    }
+    await server.scan();
+    expect((await since(revision)).plugins).toHaveLength(2_099);
+  });
+});

@@ -1,0 +1,138 @@
+/**
+ * The catalogs of computers as they are sent: each plugin as the text of its JSON, so that a whole
+ * catalog is sent without being made anew, and a window that has one is sent only what changed since.
+ * What changed is asked of the database each time (`catalogVersions`), so that nothing can be missed.
+ */
+import { randomUUID } from 'node:crypto';
+import type { DataSource, EntityManager } from 'typeorm';
+import { comparePlaces, type ComputerView } from '@clever-drawer/core';
+import { catalogVersions, readCatalog } from '../database/catalog.ts';
+
+/** A plugin as it is sent, with what its place among the others goes by. */
+interface HeldPlugin {
+  readonly id: string;
+  readonly name: string;
+  readonly text: string;
+  readonly version: string;
+}
+
+/** Plugins that changed or went with a revision. */
+interface Touch {
+  readonly revision: number;
+  readonly plugins: readonly string[];
+}
+
+interface Held {
+  readonly revision: number;
+  readonly plugins: ReadonlyMap<string, HeldPlugin>;
+  /** The latest last. */
+  readonly touches: readonly Touch[];
+}
+
+/** So many touched plugins are remembered; a window that is further behind gets the whole. */
+const rememberedTouches = 2_000;
+
+const empty: Held = { revision: 0, plugins: new Map(), touches: [] };
+
+/** Catalogs in memory, by computer. */
+export class HeldCatalogs {
+  readonly #database: DataSource;
+  readonly #held = new Map<string, Promise<Held>>();
+  /** Revisions of another run of the program are not ours. */
+  readonly #run = randomUUID().slice(0, 8);
+
+  constructor(database: DataSource) {
+    this.#database = database;
+  }
+
+  /**
+   * A catalog as JSON text: a `CatalogChange` where what changed since that revision is known, else
+   * the whole, a `CatalogView`.
+   */
+  async since(computer: ComputerView, revision: string | undefined): Promise<string> {
+    const held = await this.#current(computer.id);
+    const touched = revision === undefined ? null : this.#touchedSince(held, revision);
+    const now = JSON.stringify(this.#nameOf(held.revision));
+    if (touched === null) {
+      const all = [...held.plugins.values()].sort((a, b) => comparePlaces(asPlace(a), asPlace(b)));
+      return `{"revision":${now},"computer":${JSON.stringify(computer)},"plugins":[${all.map(({ text }) => text).join(',')}]}`;
+    }
+    const changed = touched.flatMap((id) => held.plugins.get(id)?.text ?? []);
+    const removed = touched.filter((id) => !held.plugins.has(id));
+    return `{"revision":${now},"since":${JSON.stringify(revision)},"changed":[${changed.join(',')}],"removed":${JSON.stringify(removed)}}`;
+  }
+
+  readonly #nameOf = (revision: number): string => `${this.#run}-${revision}`;
+
+  /** Ids of what changed; null where that is not known. */
+  #touchedSince({ revision, touches }: Held, since: string): string[] | null {
+    const from = Number(since.slice(this.#run.length + 1));
+    if (this.#nameOf(from) !== since || from > revision) {
+      return null;
+    }
+    const later = touches.filter((touch) => touch.revision > from);
+    return later.length === revision - from ? [...new Set(later.flatMap((t) => t.plugins))] : null;
+  }
+
+  /** Brings what is held up to date; who asks meanwhile waits for that and asks again. */
+  #current(computer: string): Promise<Held> {
+    const before = this.#held.get(computer) ?? Promise.resolve(empty);
+    const next = before.then((held) =>
+      this.#database.transaction('REPEATABLE READ', (manager) =>
+        refreshed(manager, computer, held),
+      ),
+    );
+    // A database that does not answer leaves what is held as it was.
+    this.#held.set(
+      computer,
+      next.catch(() => before),
+    );
+    return next;
+  }
+}
+
+const asPlace = ({ id, name }: HeldPlugin): Parameters<typeof comparePlaces>[0] =>
+  ({ id, name }) as Parameters<typeof comparePlaces>[0];
+
+async function refreshed(manager: EntityManager, computer: string, held: Held): Promise<Held> {
+  const versions = await catalogVersions(manager, computer);
+  const other = [...versions].filter(([id, version]) => held.plugins.get(id)?.version !== version);
+  const gone = [...held.plugins.keys()].filter((id) => !versions.has(id));
+  if (other.length === 0 && gone.length === 0) {
+    return held;
+  }
+  const isAll = other.length === versions.size;
+  const ids = other.map(([id]) => id);
+  const read = await readCatalog(manager, computer, isAll ? null : ids);
+  const plugins = new Map(held.plugins);
+  for (const id of gone) {
+    plugins.delete(id);
+  }
+  const changed = read.filter((plugin) => {
+    const { id, name } = plugin;
+    const text = JSON.stringify(plugin);
+    const isOther = held.plugins.get(id)?.text !== text;
+    plugins.set(id, { id, name, text, version: versions.get(id) ?? '' });
+    return isOther;
+  });
+  const touched = [...changed.map(({ id }) => id as string), ...gone];
+  if (touched.length === 0) {
+    return { ...held, plugins };
+  }
+  const revision = held.revision + 1;
+  return {
+    revision,
+    plugins,
+    touches: remembered([...held.touches, { revision, plugins: touched }]),
+  };
+}
+
+/** The latest touches, as many as are worth it. */
+function remembered(touches: readonly Touch[]): Touch[] {
+  let count = 0;
+  const kept = [...touches].reverse().filter(({ plugins }) => {
+    count += plugins.length;
+    return count <= rememberedTouches;
+  });
+  return kept.reverse();
+}
