@@ -116,27 +116,51 @@ export function createArranger(): (
     const placements = grouped(
       allPlacements(order).map((placement) => [placement.folder, placement] as const),
     );
-    const candidates = plugins.map((plugin) =>
-      prepare(plugin, namings.get(plugin.id), answerIn(order, plugin.id), usage.get(plugin.id)),
-    );
     const smart = everywhere.flatMap(({ id, rule, alwaysIn, alwaysOut, shortcutTo }) =>
       rule === null || shortcutTo !== null ? [] : [{ id, rule, alwaysIn, alwaysOut }],
     );
-    const filled = fill({
-      candidates,
-      folders: smart,
-      placed: new Map([...placements].map(([id, list]) => [id, list.map((p) => p.plugin)])),
-      andBelow: belowIn(order),
-      now,
-    });
-    return arrange(
-      order,
-      plugins,
-      { everywhere, placements, candidates, filled },
-      cabinet,
-      usage,
-      namings,
-    );
+    const placed = new Map([...placements].map(([id, list]) => [id, list.map((p) => p.plugin)]));
+    const asked = (): Asked => {
+      const candidates = plugins.map((plugin) =>
+        prepare(plugin, namings.get(plugin.id), answerIn(order, plugin.id), usage.get(plugin.id)),
+      );
+      const filled = fill({ candidates, folders: smart, placed, andBelow: belowIn(order), now });
+      return { candidates, filled };
+    };
+    const words = ruleWordsOf(order, everywhere);
+    const rules = smart.length === 0 ? rulesLater(asked, words) : rulesNow(asked(), words);
+    return arrange(order, plugins, { everywhere, placements, rules }, cabinet, usage, namings);
+  };
+}
+
+/** The catalog prepared for rules, and what the smart folders hold by them. */
+interface Asked {
+  readonly candidates: readonly Candidate[];
+  readonly filled: Filled;
+}
+
+const rulesNow = ({ candidates, filled }: Asked, words: RuleWords): Arrangement['rules'] => ({
+  words,
+  candidates,
+  where: filled.where,
+  membersOf: filled.membersOf,
+  expiresAt: filled.expiresAt,
+});
+
+/** Without smart folders nothing is asked, and so nothing is prepared, until somebody writes a rule. */
+function rulesLater(ask: () => Asked, words: RuleWords): Arrangement['rules'] {
+  let asked: Asked | null = null;
+  const now = (): Asked => (asked ??= ask());
+  return {
+    words,
+    get candidates() {
+      return now().candidates;
+    },
+    get where() {
+      return now().filled.where;
+    },
+    membersOf: () => undefined,
+    expiresAt: null,
   };
 }
 
@@ -156,14 +180,13 @@ const isSamePlugin = (a: Plugin, b: Plugin): boolean =>
 interface Prepared {
   readonly everywhere: readonly Folder[];
   readonly placements: Map<string, Placement[]>;
-  readonly candidates: readonly Candidate[];
-  readonly filled: Filled;
+  readonly rules: Arrangement['rules'];
 }
 
 function arrange(
   order: Order,
   plugins: readonly Plugin[],
-  { everywhere, placements, candidates, filled }: Prepared,
+  { everywhere, placements, rules }: Prepared,
   cabinet: string | null,
   usage: KnownUse,
   namings: ReadonlyMap<string, PluginNames>,
@@ -187,7 +210,7 @@ function arrange(
   const members = new Map<string, PluginId[]>();
   for (const { id, shortcutTo } of folders) {
     const held =
-      (filled.membersOf(shortcutTo ?? id) as PluginId[] | undefined) ??
+      (rules.membersOf(shortcutTo ?? id) as PluginId[] | undefined) ??
       placements.get(id)?.map((p) => p.plugin);
     if (held) {
       members.set(id, held);
@@ -205,42 +228,30 @@ function arrange(
       }
     }
   }
-  const words = ruleWordsOf(order, everywhere);
   return {
     folders,
     namings,
     below,
     placements,
     members,
-    because: reasons(folders, candidates, filled, words),
+    because: reasons(folders, rules),
     foldersOf,
-    rules: {
-      candidates,
-      words,
-      where: filled.where,
-      membersOf: filled.membersOf,
-      expiresAt: filled.expiresAt,
-    },
+    rules,
   };
 }
 
 /** Reasons are found when somebody looks, not for all that is in all folders. */
-function reasons(
-  folders: readonly Folder[],
-  candidates: readonly Candidate[],
-  { where }: Filled,
-  words: RuleWords,
-): Arrangement['because'] {
+function reasons(folders: readonly Folder[], rules: Arrangement['rules']): Arrangement['because'] {
   let byId: Map<string, Candidate> | null = null;
   return (id, plugin) => {
     const folder = folders.find((one) => one.id === id);
-    const candidate = (byId ??= new Map(candidates.map((one) => [one.id, one]))).get(plugin);
+    const candidate = (byId ??= new Map(rules.candidates.map((one) => [one.id, one]))).get(plugin);
     if (!folder?.rule || !candidate) {
       return null;
     }
     return folder.alwaysIn.some((one) => one === plugin)
       ? 'always in, by hand'
-      : explain(folder.rule, candidate, where, words);
+      : explain(folder.rule, candidate, rules.where, rules.words);
   };
 }
 

@@ -1,5 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
-import { compareNames, fold, wordsOf } from './fold.ts';
+import fc from 'fast-check';
+import { compareNames, fold, foldAny, wordsOf, wordsOfAny } from './fold.ts';
+
+/** Names as they are made: short, of letters, figures and signs in every mixture. */
+const plainNames = fc
+  .array(fc.constantFrom('a', 'b', 'Z', 'Q', '1', '20', ' ', '  ', '-', '_', '(', 'Verb', 'EQs'))
+  .map((parts) => parts.join(''));
 
 describe('folding', () => {
   it('drops case, accents and doubled spaces', () =>
@@ -12,6 +18,14 @@ describe('folding', () => {
       ['eqs', 'lfos'],
       ['r', '2', 'd', '2'],
     ]));
+  it('of plain texts gives what it gives of any', () => {
+    fc.assert(
+      fc.property(fc.oneof(plainNames, fc.string()), (text) => {
+        expect([fold(text), wordsOf(text)]).toEqual([foldAny(text), wordsOfAny(text)]);
+      }),
+      { numRuns: 2_000 },
+    );
+  });
   it('keeps words of any script', () => expect(wordsOf('Эхо 混響')).toEqual(['эхо', '混響']));
   it('orders figures by value and never calls two names equal', () => {
     expect(['B 10', 'b 9', 'a'].sort(compareNames)).toEqual(['a', 'b 9', 'B 10']);

@@ -20,7 +20,7 @@ import {
   Zap,
   type LucideIcon,
 } from 'lucide-react';
-import { Suspense, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useLater } from '../sort/later.ts';
@@ -40,6 +40,7 @@ import { ErrorBoundary } from '../ui/error-boundary.tsx';
 import { useDocumentTitle } from '../ui/use-document-title.ts';
 import { useNextStep } from '../studio/use-next-step.ts';
 import { fetchedLater } from '../ui/fetched-later.tsx';
+import { firstScreenStands } from '../ui/idle.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { newFolderState } from '../file/new-folder-state.ts';
 import type { Doable } from './find-anything.tsx';
@@ -55,6 +56,9 @@ const screens: readonly { path: string; name: string; Icon: LucideIcon; key: str
   { path: '/review', name: 'Review', Icon: ChartColumn, key: 'Alt+5' },
   { path: '/keep', name: 'Keep', Icon: BookmarkCheck, key: 'Alt+6' },
 ];
+
+/** These say themselves when they stand. */
+const largeScreens = ['/file', '/load'];
 
 const FindAnything = fetchedLater(
   async () => (await import('./find-anything.tsx')).FindAnything,
@@ -152,6 +156,11 @@ export function Shell() {
   const { pathname } = useLocation();
   // A plugin and a rule call the window after themselves.
   useDocumentTitle(screens.find(({ path }) => pathname.startsWith(path))?.name ?? null);
+  useEffect(() => {
+    if (!largeScreens.some((path) => pathname.startsWith(path))) {
+      firstScreenStands();
+    }
+  }, [pathname]);
   const [dialog, setDialog] = useState<ShellDialog | null>(null);
   const close = (): void => {
     setDialog(null);

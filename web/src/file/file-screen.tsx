@@ -10,6 +10,7 @@ import { isTyping, remember, remembered, useKeys } from '../ui/keys.ts';
 import { useLatest } from '../ui/use-latest.ts';
 import { favouriteAct } from '../annotate/filing.ts';
 import { fetchedLater } from '../ui/fetched-later.tsx';
+import { firstScreenStands } from '../ui/idle.ts';
 import { Chest } from './chest.tsx';
 import { Dragging } from './dragging.tsx';
 import './file.css';
@@ -59,6 +60,7 @@ export function FileScreen() {
     }
   };
   useScreenKeys({ list, tray, active, activePlugin, field, setDialog });
+  useEffect(firstScreenStands, []);
   const changeView = (next: View): void => {
     setView(next);
     remember('file-view', next);

@@ -12,7 +12,7 @@ import {
   type Question,
   type SortView,
 } from '@clever-drawer/core';
-import { whenIdle } from '../ui/fetched-later.tsx';
+import { whenIdle } from '../ui/idle.ts';
 import { useCatalog, useComputer, useOrder } from './contexts.ts';
 
 export interface Questions {

@@ -1,15 +1,7 @@
 /** Parts of the interface that are fetched after the first screen stands, or when they are first asked for. */
 import { lazy, Suspense, useLayoutEffect, useState, type ComponentType } from 'react';
 import { holdKeys } from './held-keys.ts';
-
-/** Does something as soon as the window has nothing better to do. */
-export function whenIdle(act: () => void): void {
-  if ('requestIdleCallback' in globalThis) {
-    requestIdleCallback(act, { timeout: 2_000 });
-  } else {
-    setTimeout(act, 500);
-  }
-}
+import { whenIdle } from './idle.ts';
 
 /** Stands in for a dialog that is being fetched. */
 function Fetching() {
