@@ -17,6 +17,7 @@ import { benchRules } from './rules.ts';
 import { benchScan } from './scan.ts';
 import { benchSettings } from './settings.ts';
 import { benchSort } from './sort.ts';
+import { benchUsable } from './usable.ts';
 
 const benches: Readonly<Record<string, () => Promise<Measured[] | Outcome>>> = {
   find: benchFind,
@@ -33,6 +34,7 @@ const benches: Readonly<Record<string, () => Promise<Measured[] | Outcome>>> = {
   review: benchReview,
   settings: benchSettings,
   acts: benchActs,
+  usable: benchUsable,
 };
 const results = resolve(import.meta.dirname, '../results');
 

@@ -1,10 +1,10 @@
 /** The Express application over its parts. Does not listen. */
-import { join } from 'node:path';
 import { cutText, storable, type Problem } from '@clever-drawer/core';
 import express, { type ErrorRequestHandler, type Express, type Request } from 'express';
 import { isDatabaseAway } from './database/connect.ts';
 import { documentBodies } from './http/keep/keep-routes.ts';
 import { health } from './http/health.ts';
+import { servePages } from './http/pages.ts';
 import { withKey } from './http/key.ts';
 import { sameComputer, securityHeaders } from './http/guard.ts';
 import { refuse } from './http/problems.ts';
@@ -44,27 +44,6 @@ export function createApp(parts: Parts, web: string | null, key: string | null):
 
 /** The address that was asked for, short enough to be told. */
 const addressOf = ({ originalUrl }: Request): string => cutText(storable(originalUrl), 200);
-
-/** The addresses of the application's screens; each is the same page, which finds its own way. */
-const screens = /^\/(?:|(?:scan|sort|file|load|review|keep|chart|plugin|rule)(?:\/.*)?)$/;
-
-function servePages(app: Express, web: string): void {
-  app.use(
-    express.static(web, {
-      index: false,
-      maxAge: '1h',
-      setHeaders: (response, path) => {
-        if (path.includes('/assets/')) {
-          response.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
-        }
-      },
-    }),
-  );
-  app.get(screens, (_, response) => {
-    response.setHeader('Cache-Control', 'no-cache');
-    response.sendFile(join(web, 'index.html'));
-  });
-}
 
 /** What Express and its parsers say of a request that they cannot take. */
 interface RequestError {

@@ -1,0 +1,174 @@
+/**
+ * From an address to the screen that can be used, in a fresh window each time, with 690 and with
+ * 20,000 plugins; against a page that fetches the same catalog and writes thirty of its names. And
+ * what one changed plugin costs every window, against the whole catalog.
+ */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import pg from 'pg';
+import { chromium, type Browser } from 'playwright-core';
+import type { CatalogView, ComputerView } from '@clever-drawer/core';
+import { studioSize, writeStudio } from '@clever-drawer/demo';
+import { freePort, serve } from '@clever-drawer/server';
+import { args } from './keystroke.ts';
+import { measured, type Measured, type Outcome } from './measure.ts';
+import { scanAll } from './server.ts';
+
+const web = resolve(import.meta.dirname, '../../web/dist');
+const rounds = 5;
+
+/** How a screen was opened: milliseconds until it was painted, megabytes of heap a while later. */
+interface Opened {
+  readonly took: number;
+  readonly heap: number;
+}
+
+/** Notes when the first of those elements has been painted, as far as a page can tell. */
+const noteShown = (selector: string): void => {
+  const watch = new MutationObserver(() => {
+    if (document.querySelector(selector)) {
+      watch.disconnect();
+      requestAnimationFrame(() => {
+        const { port1, port2 } = new MessageChannel();
+        port1.onmessage = () => {
+          Object.assign(window, { shownAt: performance.now() });
+        };
+        port2.postMessage(null);
+      });
+    }
+  });
+  watch.observe(document, { subtree: true, childList: true });
+};
+
+async function openScreen(browser: Browser, address: string, part: string): Promise<Opened> {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  await page.addInitScript(noteShown, `[data-testid=${part}]`);
+  await page.goto(address);
+  await page.waitForFunction(() => 'shownAt' in window);
+  const took = await page.evaluate(() => (window as unknown as { shownAt: number }).shownAt);
+  await page.waitForTimeout(4_000);
+  const devtools = await context.newCDPSession(page);
+  await devtools.send('HeapProfiler.collectGarbage');
+  const { usedSize } = await devtools.send('Runtime.getHeapUsage');
+  await context.close();
+  return { took, heap: usedSize / 1e6 };
+}
+
+/** The floor: the same catalog fetched, and thirty names of it written. */
+async function openBare(browser: Browser, server: string, catalog: string): Promise<number> {
+  const context = await browser.newContext();
+  const page = await context.newPage();
+  await page.goto(`${server}/health`);
+  const took = await page.evaluate(async (address) => {
+    const start = performance.now();
+    const { plugins } = (await (await fetch(address)).json()) as { plugins: { name: string }[] };
+    document.body.innerHTML = plugins
+      .slice(0, 30)
+      .map(({ name }) => `<p>${name}</p>`)
+      .join('');
+    document.body.getBoundingClientRect();
+    return performance.now() - start;
+  }, catalog);
+  await context.close();
+  return took;
+}
+
+/** Milliseconds and bytes of an answer. */
+async function fetched(address: string): Promise<{ took: number; text: string }> {
+  const start = performance.now();
+  const text = await (await fetch(address)).text();
+  return { took: performance.now() - start, text };
+}
+
+/** One plugin changes as a scan would change it: what every window then asks for, and the whole. */
+async function changes(at: string, database: pg.ClientConfig): Promise<Changed> {
+  const client = new pg.Client(database);
+  await client.connect();
+  const changed: Changed = { change: [], whole: [], bytes: 0, wholeBytes: 0 };
+  for (let round = 0; round < 20; round += 1) {
+    const all = await fetched(`${at}/catalog`);
+    const { revision, plugins } = JSON.parse(all.text) as CatalogView;
+    await client.query("UPDATE plugin SET name = name || '*' WHERE id = $1", [plugins[round]?.id]);
+    const after = await fetched(`${at}/catalog?since=${revision}`);
+    changed.whole.push(all.took);
+    changed.change.push(after.took);
+    changed.bytes = Math.max(changed.bytes, after.text.length);
+    changed.wholeBytes = all.text.length;
+  }
+  await client.end();
+  return changed;
+}
+
+interface Changed {
+  readonly change: number[];
+  readonly whole: number[];
+  bytes: number;
+  wholeBytes: number;
+}
+
+async function withCount(browser: Browser, count: number): Promise<Outcome> {
+  const data = mkdtempSync(join(tmpdir(), 'clever-drawer-bench-'));
+  const server = await serve({ data, port: await freePort(), web });
+  try {
+    const studio = writeStudio(join(data, 'studio'), count);
+    await (
+      await scanAll(server.address, studio.places)
+    )();
+    const computers: unknown = await (await fetch(`${server.address}/api/computers`)).json();
+    const [computer] = computers as ComputerView[];
+    const at = `${server.address}/api/computers/${computer?.id ?? ''}`;
+    const screens = [
+      { name: 'File', path: 'file', part: 'plugin' },
+      { name: 'Load', path: 'load', part: 'hit' },
+    ].map((screen) => ({ ...screen, opened: [] as Opened[] }));
+    const floor: number[] = [];
+    for (let round = 0; round < rounds; round += 1) {
+      for (const { path, part, opened } of screens) {
+        opened.push(await openScreen(browser, `${server.address}/${path}`, part));
+      }
+      floor.push(await openBare(browser, server.address, `${at}/catalog`));
+    }
+    const of = `${count.toLocaleString('en')} plugins`;
+    const { change, whole, bytes, wholeBytes } = await changes(at, server.database);
+    const rows = [
+      ...screens.map(
+        ({ name, opened }): Measured =>
+          measured(
+            `address to usable, ${name}, ${of}`,
+            opened.map(({ took }) => took),
+            { name: 'bare page', samples: floor },
+          ),
+      ),
+      measured(`one plugin changed, to a window that asks, ${of}`, change, {
+        name: 'whole catalog',
+        samples: whole,
+      }),
+    ];
+    const heap = Math.max(...screens.flatMap(({ opened }) => opened.map((one) => one.heap)));
+    const line = `| ${of} | ${heap.toFixed(0)} | ${bytes} | ${wholeBytes} |`;
+    return { rows, tables: [line], facts: { [count]: { heap, bytes, wholeBytes } } };
+  } finally {
+    await server.stop();
+    rmSync(data, { recursive: true, force: true });
+  }
+}
+
+export async function benchUsable(): Promise<Outcome> {
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args });
+  try {
+    const outcomes = [await withCount(browser, studioSize), await withCount(browser, 20_000)];
+    const head = [
+      '| | most heap of a window, MB | bytes of one changed plugin | of the whole catalog |',
+      '| --- | ---: | ---: | ---: |',
+    ];
+    return {
+      rows: outcomes.flatMap(({ rows }) => rows),
+      tables: [[...head, ...outcomes.flatMap(({ tables }) => tables)].join('\n')],
+      facts: Object.assign({}, ...outcomes.map(({ facts }) => facts)) as object,
+    };
+  } finally {
+    await browser.close();
+  }
+}

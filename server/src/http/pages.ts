@@ -1,0 +1,74 @@
+/** The built pages: one page for all screens, which finds its own way, and the files it needs. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import express, { type Express } from 'express';
+
+/** The addresses of the application's screens; each is the same page. */
+const screens = /^\/(?:|(scan|sort|file|load|review|keep|chart|plugin|rule)(?:\/.*)?)$/;
+
+/** What is shown where the address names no screen. */
+const firstScreen = 'file';
+
+/** A file of the build, as Vite's manifest tells of it (Vite, Backend Integration). */
+interface BuiltFile {
+  readonly file: string;
+  readonly name?: string;
+  readonly isEntry?: boolean;
+  /** Keys of files that come with it. */
+  readonly imports?: readonly string[];
+}
+type Manifest = Readonly<Record<string, BuiltFile>>;
+
+/** Serves the directory of the built pages. */
+export function servePages(app: Express, web: string): void {
+  app.use(
+    express.static(web, {
+      index: false,
+      maxAge: '1h',
+      setHeaders: (response, path) => {
+        if (path.includes('/assets/')) {
+          response.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
+        }
+      },
+    }),
+  );
+  const manifest = readManifest(web);
+  app.get(screens, (request, response) => {
+    response.setHeader('Cache-Control', 'no-cache');
+    response.setHeader('Link', preloads(manifest, request.params[0] ?? firstScreen));
+    response.sendFile(join(web, 'index.html'));
+  });
+}
+
+/** The manifest of the build; empty where there is none, and then nothing is told ahead. */
+function readManifest(web: string): Manifest {
+  try {
+    return JSON.parse(readFileSync(join(web, '.vite/manifest.json'), 'utf8')) as Manifest;
+  } catch {
+    return {};
+  }
+}
+
+/**
+ * What the page of a screen will ask for, as the value of a `Link` header (RFC 8288): the screen's
+ * files and the list of computers come beside the first file instead of after it.
+ */
+export function preloads(manifest: Manifest, screen: string): string {
+  const files = new Set<string>();
+  const add = (built: BuiltFile | undefined): void => {
+    if (!built || built.isEntry || files.has(built.file)) {
+      return;
+    }
+    files.add(built.file);
+    for (const key of built.imports ?? []) {
+      add(manifest[key]);
+    }
+  };
+  add(
+    Object.values(manifest).find(({ name }) => name?.replace(/-(?:screen|page)$/, '') === screen),
+  );
+  return [
+    ...[...files].map((file) => `</${file}>; rel=modulepreload`),
+    '</api/computers>; rel=preload; as=fetch; crossorigin=anonymous',
+  ].join(', ');
+}
