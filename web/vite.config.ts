@@ -24,7 +24,7 @@ export default defineConfig({
               name: 'shared',
               minShareCount: 2,
               entriesAware: true,
-              entriesAwareMergeThreshold: 12_000,
+              entriesAwareMergeThreshold: 700,
               priority: 1,
             },
           ],
