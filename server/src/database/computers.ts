@@ -1,8 +1,9 @@
 /** Computers, and the lock under which their order is changed. */
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
+import type { TwinDoubt } from '@clever-drawer/core';
 import { insertMany, toJsonb } from './bulk.ts';
-import { ComputerTable, type ComputerRow } from './catalog-tables.ts';
+import { ComputerTable, type ComputerRow, type WholeComputerRow } from './catalog-tables.ts';
 
 /** All computers, in the order in which they were added. */
 export const listComputers = (manager: EntityManager): Promise<ComputerRow[]> =>
@@ -34,7 +35,7 @@ export async function addComputer(
   createdAt: Date,
   isElsewhere = false,
 ): Promise<ComputerRow> {
-  const row: ComputerRow = {
+  const row: WholeComputerRow = {
     id: randomUUID(),
     name,
     revision: 0,
@@ -66,11 +67,23 @@ export const saveOpening = (
   opening: ComputerRow['opening'],
 ): Promise<unknown> => manager.getRepository(ComputerTable).update({ id: computer }, { opening });
 
+/** Which plugins may be one, as the last sorting found; no computer row brings these along. */
+export async function readDoubts(
+  manager: EntityManager,
+  computer: string,
+): Promise<readonly TwinDoubt[]> {
+  const rows: { doubts: readonly TwinDoubt[] }[] = await manager.query(
+    'SELECT doubts FROM computer WHERE id = $1',
+    [computer],
+  );
+  return rows[0]?.doubts ?? [];
+}
+
 /** Keeps which plugins may be one, as the last sorting found. */
 export const saveDoubts = (
   manager: EntityManager,
   computer: string,
-  doubts: ComputerRow['doubts'],
+  doubts: readonly TwinDoubt[],
 ): Promise<unknown> =>
   manager.query('UPDATE computer SET doubts = $2::jsonb WHERE id = $1', [
     computer,

@@ -17,6 +17,7 @@ import { PutOff1763900000014 } from './migrations/0014-put-off.ts';
 import { Settings1763900000015 } from './migrations/0015-settings.ts';
 import { KeptSettings1763900000016 } from './migrations/0016-kept-settings.ts';
 import { LoadFolders1763900000017 } from './migrations/0017-load-folders.ts';
+import { UndoneChanges1763900000018 } from './migrations/0018-undone-changes.ts';
 import { SetupError } from './setup-error.ts';
 import { tables } from './tables.ts';
 
@@ -48,6 +49,7 @@ export const migrations = [
   Settings1763900000015,
   KeptSettings1763900000016,
   LoadFolders1763900000017,
+  UndoneChanges1763900000018,
 ];
 
 /**

@@ -242,14 +242,20 @@ export const PreferenceTable = schema<PreferenceRow>('preference', {
 });
 
 /** The table `change`. */
-export const ChangeTable = schema<ChangeRow>('change', {
-  computerId: toRow('change', 'computer', 'computer_id', 'CASCADE', {
-    type: 'uuid',
-    primary: true,
-  }),
-  number: { ...whole, primary: true },
-  at: time,
-  words: text,
-  state: text,
-  change: json,
-});
+export const ChangeTable = schema<ChangeRow>(
+  'change',
+  {
+    computerId: toRow('change', 'computer', 'computer_id', 'CASCADE', {
+      type: 'uuid',
+      primary: true,
+    }),
+    number: { ...whole, primary: true },
+    at: time,
+    words: text,
+    state: text,
+    change: json,
+  },
+  {
+    indices: [{ ...index('change_undone_idx', 'computerId', 'number'), where: "state = 'undone'" }],
+  },
+);

@@ -20,7 +20,7 @@ import {
   pluginById,
   shownState,
 } from '../../database/catalog.ts';
-import { findComputer } from '../../database/computers.ts';
+import { readDoubts } from '../../database/computers.ts';
 import { readSpellings } from '../../database/order.ts';
 import { findingsAbout } from '../../database/scans.ts';
 import { loadsByMonth } from '../../database/session.ts';
@@ -32,16 +32,16 @@ import { findingView } from '../scan/scan.ts';
 /** What Sort needs to work out its questions. */
 export async function viewSort(parts: Parts, computer: string): Promise<SortView> {
   const { manager } = parts.database;
-  const [plugins, row, spellings, counts] = await Promise.all([
+  const [plugins, doubts, spellings, counts] = await Promise.all([
     listPlugins(manager, computer),
-    findComputer(manager, computer),
+    readDoubts(manager, computer),
     readSpellings(manager, computer),
     countSpellings(manager, computer),
   ]);
   const vendors = gatherVendors(counts, new Map(spellings.map((s) => [s.spelling, s.vendor])));
   return {
     vendors,
-    doubts: row?.doubts ?? [],
+    doubts,
     near: nearMisses(vendors).map(({ a, b, reason }) => ({ a: a.name, b: b.name, reason })),
     grounds: plugins.flatMap(({ id, grounds, wentInto }) => {
       if (

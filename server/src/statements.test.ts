@@ -1,0 +1,79 @@
+/**
+ * Budgets of statements to the database: one act takes as many as it takes, however large the order
+ * is. `npm run bench acts` measures their time.
+ */
+import { afterAll, beforeAll, expect, it, jest } from '@jest/globals';
+import { randomUUID } from 'node:crypto';
+import pg from 'pg';
+import type { CatalogView, OrderStep, OrderView } from '@clever-drawer/core';
+import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';
+
+/** BEGIN and COMMIT among them. */
+const budget = 13;
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await startTestServer();
+  const place = newPlace();
+  for (let number = 0; number < 60; number += 1) {
+    const name = `Tern ${number}`;
+    writeBundle(place, `${number}.lv2`, {
+      uri: `urn:${number}`,
+      name,
+      vendor: 'Quoin',
+      version: 1,
+    });
+  }
+  await server.freshComputer();
+  await server.call('POST', 'places', { path: place });
+  await server.scan();
+});
+afterAll(async () => {
+  await server.stop();
+});
+
+/** The statements that the server sends while something is asked of it, but for its look whether the database is there. */
+async function statementsOf(ask: () => Promise<unknown>): Promise<string[]> {
+  const sent = jest.spyOn(pg.Client.prototype, 'query');
+  await ask();
+  const texts = sent.mock.calls.map(([query]) =>
+    String((query as { text?: string }).text ?? query),
+  );
+  sent.mockRestore();
+  return texts.filter((text) => text !== 'SELECT 1');
+}
+
+it(`one filing takes at most ${budget}, into an empty folder as into a full one`, async () => {
+  const { records } = (await server.call<OrderView>('GET', 'order')).body;
+  const cabinet = records.find(({ table }) => table === 'cabinet')?.id;
+  const { plugins } = (await server.call<CatalogView>('GET', 'catalog')).body;
+  const folder = randomUUID();
+  const file = async (plugin: string | undefined): Promise<void> => {
+    const answer = await server.call<OrderStep>('POST', 'acts', {
+      act: 'file',
+      folder,
+      plugins: [{ placement: randomUUID(), plugin }],
+      before: null,
+    });
+    expect(answer.status).toBe(200);
+  };
+  await server.call('POST', 'acts', {
+    act: 'add-folder',
+    id: folder,
+    cabinet,
+    parent: null,
+    form: 'folder',
+    name: 'Terns',
+    rule: null,
+    before: null,
+    plugins: [],
+  });
+  const intoEmpty = await statementsOf(() => file(plugins[0]?.id));
+  for (const { id } of plugins.slice(1, -1)) {
+    await file(id);
+  }
+  const intoFull = await statementsOf(() => file(plugins.at(-1)?.id));
+  expect(intoEmpty.length).toBeGreaterThan(3);
+  expect(intoFull.length).toBeLessThanOrEqual(budget);
+  expect(intoFull.length).toBeLessThanOrEqual(intoEmpty.length);
+});
