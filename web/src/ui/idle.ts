@@ -1,4 +1,4 @@
-/** What can wait until the first screen stands and the window has nothing better to do. */
+/** What can wait: until the first screen stands, nobody is typing, and the window has nothing better to do. */
 
 let stands: () => void = () => undefined;
 const standing = new Promise<void>((resolve) => {
@@ -10,19 +10,50 @@ export const firstScreenStands = (): void => {
   stands();
 };
 
-/** Some screens have nothing to wait for, and nobody waits longer than this. Milliseconds. */
-const longest = 3_000;
-const given = new Promise<void>((resolve) => {
-  setTimeout(resolve, longest);
-});
-
-/** Does something once the first screen stands, as soon as the window has nothing better to do. */
-export function whenIdle(act: () => void): void {
-  void Promise.race([standing, given]).then(() => {
-    if ('requestIdleCallback' in globalThis) {
-      requestIdleCallback(act, { timeout: 2_000 });
-    } else {
-      setTimeout(act, 500);
-    }
+const after = (milliseconds: number): Promise<void> =>
+  new Promise((resolve) => {
+    setTimeout(resolve, milliseconds);
   });
+
+/** Some screens have nothing to wait for, and nobody waits longer than this. Milliseconds. */
+const longestForScreen = 3_000;
+const given = after(longestForScreen);
+
+/** So long after a key or a press another one is likely; and so long at most is waited. Milliseconds. */
+const quiet = 700;
+const longestForHands = 10_000;
+let lastTouch = -quiet;
+for (const event of ['keydown', 'pointerdown'] as const) {
+  globalThis.addEventListener(
+    event,
+    () => {
+      lastTouch = performance.now();
+    },
+    { capture: true, passive: true },
+  );
+}
+
+async function handsAtRest(): Promise<void> {
+  const start = performance.now();
+  for (;;) {
+    const now = performance.now();
+    const left = lastTouch + quiet - now;
+    if (left <= 0 || now - start > longestForHands) {
+      return;
+    }
+    await after(left);
+  }
+}
+
+/** Does something once that is no hindrance. */
+export function whenIdle(act: () => void): void {
+  void Promise.race([standing, given])
+    .then(handsAtRest)
+    .then(() => {
+      if ('requestIdleCallback' in globalThis) {
+        requestIdleCallback(act, { timeout: 2_000 });
+      } else {
+        setTimeout(act, 500);
+      }
+    });
 }
