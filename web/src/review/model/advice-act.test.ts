@@ -1,52 +1,20 @@
 import { describe, expect, it } from '@jest/globals';
 import {
-  asId,
   orderOf,
   perform,
-  plainFolder,
   toTryAgain,
   type Advice,
-  type Cabinet,
-  type FolderId,
-  type Folder,
   type OrderRecord,
   type Plugin,
 } from '@clever-drawer/core';
 import { adviceAct, usedCabinetName, weeklyFolder } from './advice-act.ts';
 import { copiesToRetire } from './copies-to-retire.ts';
+import { cabinet, folder, plugin } from './order.test-data.ts';
 
-const cabinet: Cabinet = {
-  table: 'cabinet',
-  id: asId('cabinet'),
-  name: 'All',
-  position: 'a',
-  opensFor: [],
-  sortedBy: null,
-};
-const folder = (id: string, name: string): Folder => ({
-  ...plainFolder,
-  table: 'folder',
-  id: asId<FolderId>(id),
-  cabinet: cabinet.id,
-  parent: null,
-  form: 'folder',
-  name,
-  position: 'aV',
-  rule: null,
-});
-const plugin = (id: string, type: string): Plugin => ({
-  id: asId(id),
-  name: id,
-  vendor: null,
-  kind: 'effect',
-  types: [type],
-  arrived: '2026-01-01T00:00:00.000Z',
-  copies: [],
-});
 const plugins = [
-  plugin('a', 'reverb/plate'),
-  plugin('b', 'delay/tape'),
-  plugin('c', 'reverb/hall'),
+  plugin('a', { types: ['reverb/plate'] }),
+  plugin('b', { types: ['delay/tape'] }),
+  plugin('c', { types: ['reverb/hall'] }),
 ];
 const here = (...records: OrderRecord[]) => ({
   order: orderOf([cabinet, ...records]),
@@ -73,7 +41,9 @@ describe('adviceAct', () => {
       name: weeklyFolder,
       plugins: [{ plugin: 'a' }, { plugin: 'b' }, { plugin: 'c' }],
     });
-    expect(adviceAct(advice('try-again'), here(folder('again', toTryAgain)))).toMatchObject({
+    expect(
+      adviceAct(advice('try-again'), here(folder('again', { name: toTryAgain }))),
+    ).toMatchObject({
       act: 'file',
       folder: 'again',
     });

@@ -1,47 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
-import {
-  asId,
-  orderOf,
-  plainFolder,
-  type Answer,
-  type Cabinet,
-  type Folder,
-  type FolderId,
-  type OrderRecord,
-  type Plugin,
-} from '@clever-drawer/core';
+import { asId, orderOf, type Answer, type FolderId, type OrderRecord } from '@clever-drawer/core';
 import { materialOf } from './material.ts';
+import { cabinet, folder, plugin } from './order.test-data.ts';
 
-const cabinet: Cabinet = {
-  table: 'cabinet',
-  id: asId('cabinet'),
-  name: 'All',
-  position: 'a',
-  opensFor: [],
-  sortedBy: null,
-};
-const folder = (id: string, more: Partial<Folder> = {}): Folder => ({
-  ...plainFolder,
-  table: 'folder',
-  id: asId<FolderId>(id),
-  cabinet: cabinet.id,
-  parent: null,
-  form: 'folder',
-  name: id,
-  position: 'aV',
-  rule: null,
-  ...more,
-});
-const plugin = (id: string, more: Partial<Plugin> = {}): Plugin => ({
-  id: asId(id),
-  name: id,
-  vendor: null,
-  kind: 'effect',
-  types: [],
-  arrived: '2026-01-01T00:00:00.000Z',
-  copies: [],
-  ...more,
-});
 const placed = (into: string, id: string): OrderRecord => ({
   table: 'placement',
   id: asId(`${into}-${id}`),
