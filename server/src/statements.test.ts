@@ -36,8 +36,8 @@ afterAll(async () => {
 async function statementsOf(ask: () => Promise<unknown>): Promise<string[]> {
   const sent = jest.spyOn(pg.Client.prototype, 'query');
   await ask();
-  const texts = sent.mock.calls.map(([query]) =>
-    String((query as { text?: string }).text ?? query),
+  const texts = sent.mock.calls.map(([query]: readonly unknown[]) =>
+    typeof query === 'string' ? query : (query as { text: string }).text,
   );
   sent.mockRestore();
   return texts.filter((text) => text !== 'SELECT 1');

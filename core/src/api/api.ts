@@ -14,7 +14,6 @@ import type {
   TrackId,
 } from '../id.ts';
 import type { CatalogState } from '../catalog/catalog-change.ts';
-import type { Plugin } from '../catalog/plugin.ts';
 import type { Format } from '../formats/found-copy.ts';
 import type { FindingKind } from '../scan/compare.ts';
 import type { OrderRecord } from '../order/records.ts';
