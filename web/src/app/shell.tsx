@@ -150,8 +150,9 @@ export function Shell() {
   const asked = useQuestions();
   const { computer } = useComputer();
   const put = useLater(computer.id);
-  const waiting =
-    asked.questions.filter(({ id }) => !put.later.has(id)).length + asked.failed.length;
+  const waiting = asked.isReady
+    ? asked.questions.filter(({ id }) => !put.later.has(id)).length + asked.failed.length
+    : 0;
   const navigate = useNavigate();
   const { pathname } = useLocation();
   // A plugin and a rule call the window after themselves.

@@ -12,7 +12,7 @@ import {
   type Question,
   type SortView,
 } from '@clever-drawer/core';
-import { whenIdle } from '../ui/idle.ts';
+import { whenAtRest } from '../ui/idle.ts';
 import { useCatalog, useComputer, useOrder } from './contexts.ts';
 
 export interface Questions {
@@ -36,7 +36,7 @@ interface Asking {
 function useAsking(): Asking | null {
   const [asking, setAsking] = useState<Asking | null>(null);
   useEffect(() => {
-    whenIdle(() => {
+    whenAtRest(() => {
       void import('./questions.ts').then((fetched) => {
         setAsking(() => fetched);
       });
@@ -106,6 +106,7 @@ export function useQuestions(): Questions {
     total,
     settled: total - asked.size,
     view,
-    isReady: view !== undefined && asking !== null,
+    // A count that grows under one's eyes would be no count.
+    isReady: view !== undefined && asking !== null && !failed.isPending,
   };
 }

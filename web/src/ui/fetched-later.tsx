@@ -1,7 +1,7 @@
 /** Parts of the interface that are fetched after the first screen stands, or when they are first asked for. */
 import { lazy, Suspense, useLayoutEffect, useState, type ComponentType } from 'react';
 import { holdKeys } from './held-keys.ts';
-import { whenIdle } from './idle.ts';
+import { whenAtRest, whenIdle } from './idle.ts';
 
 /** Stands in for a dialog that is being fetched. */
 function Fetching() {
@@ -23,7 +23,8 @@ export function fetchedLater<P extends object>(
   let there: ComponentType<P> | null = null;
   const fetchOnce = async (): Promise<ComponentType<P>> => (there ??= await fetch());
   const idle = new Promise<void>((resolve) => {
-    whenIdle(() => {
+    const wait = asked === 'when idle' ? whenAtRest : whenIdle;
+    wait(() => {
       void fetchOnce();
       resolve();
     });

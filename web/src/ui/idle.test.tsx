@@ -35,12 +35,21 @@ describe('what can wait', () => {
     await jest.advanceTimersByTimeAsync(3_600);
     expect(act).toHaveBeenCalledTimes(1);
   });
-  it('waits while somebody types', async () => {
+  it('does not wait for hands where it is small', async () => {
     const { whenIdle, firstScreenStands } = await freshWindow();
     const act = jest.fn();
     firstScreenStands();
     press();
     whenIdle(act);
+    await jest.advanceTimersByTimeAsync(600);
+    expect(act).toHaveBeenCalledTimes(1);
+  });
+  it('waits while somebody types, where it is large', async () => {
+    const { whenAtRest, firstScreenStands } = await freshWindow();
+    const act = jest.fn();
+    firstScreenStands();
+    press();
+    whenAtRest(act);
     for (let key = 0; key < 8; key += 1) {
       await jest.advanceTimersByTimeAsync(400);
       press();
@@ -50,11 +59,11 @@ describe('what can wait', () => {
     expect(act).toHaveBeenCalledTimes(1);
   });
   it('does not wait for ever for who never stops', async () => {
-    const { whenIdle, firstScreenStands } = await freshWindow();
+    const { whenAtRest, firstScreenStands } = await freshWindow();
     const act = jest.fn();
     firstScreenStands();
     press();
-    whenIdle(act);
+    whenAtRest(act);
     for (let key = 0; key < 30; key += 1) {
       await jest.advanceTimersByTimeAsync(400);
       press();

@@ -45,15 +45,20 @@ async function handsAtRest(): Promise<void> {
   }
 }
 
-/** Does something once that is no hindrance. */
+/** Does something small once the first screen stands, as soon as the window has nothing better to do. */
 export function whenIdle(act: () => void): void {
-  void Promise.race([standing, given])
-    .then(handsAtRest)
-    .then(() => {
-      if ('requestIdleCallback' in globalThis) {
-        requestIdleCallback(act, { timeout: 2_000 });
-      } else {
-        setTimeout(act, 500);
-      }
-    });
+  void Promise.race([standing, given]).then(() => {
+    if ('requestIdleCallback' in globalThis) {
+      requestIdleCallback(act, { timeout: 2_000 });
+    } else {
+      setTimeout(act, 500);
+    }
+  });
+}
+
+/** Does something large, which keys would have to wait for: when it is idle, and nobody types. */
+export function whenAtRest(act: () => void): void {
+  whenIdle(() => {
+    void handsAtRest().then(act);
+  });
 }
