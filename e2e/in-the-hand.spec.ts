@@ -321,6 +321,7 @@ test('that many are on trial is said with its last day, and what has ended is no
   await expectNoAxeFindings(page);
   await page.getByRole('button', { name: 'Say so' }).click();
   await expect(notice(page)).toContainText('until 2026-01-31');
+  await saved(page);
   const name = (await rows.first().locator('.cut').textContent()) ?? '';
   await page.goto(`${demo.address}/load`);
   await letters(page).fill(name);
