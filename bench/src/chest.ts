@@ -3,9 +3,6 @@
  * plugins. Typing, dragging, filing 500.
  */
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join, resolve } from 'node:path';
 import { chromium, type Page } from 'playwright-core';
 import {
   asId,
@@ -14,13 +11,10 @@ import {
   type ComputerView,
   type OrderView,
 } from '@clever-drawer/core';
-import { writeStudio } from '@clever-drawer/demo';
-import { freePort, serve } from '@clever-drawer/server';
 import { args, bare, typing } from './keystroke.ts';
 import { measured, type Measured } from './measure.ts';
-import { scanAll } from './server.ts';
+import { withStudio } from './server.ts';
 
-const web = resolve(import.meta.dirname, '../../web/dist');
 const plugins = 20_000;
 const folders = 200;
 const each = 25;
@@ -149,33 +143,27 @@ async function filing(
 }
 
 export async function benchChest(): Promise<Measured[]> {
-  const data = mkdtempSync(join(tmpdir(), 'clever-drawer-bench-'));
-  const server = await serve({ data, port: await freePort(), web });
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args });
-  try {
-    const studio = writeStudio(join(data, 'studio'), plugins);
-    await (
-      await scanAll(server.address, studio.places)
-    )();
-    const { computer, ids } = await fillChest(server.address);
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    await page.goto(`${server.address}/file`);
-    await page.getByTestId('plugin').first().waitFor();
-    const typed = await typing(page, 'input[aria-label="with the letters"]');
-    await page.keyboard.press('Escape');
-    const frames = await dragging(page);
-    const { painted, saved } = await filing(page, server.address, computer, ids);
-    const floor = { name: 'bare page', samples: await bare(page, plugins) };
-    const of = `${folders} folders, ${(folders * each).toLocaleString('en')} places, ${plugins.toLocaleString('en')} plugins`;
-    return [
-      measured(`keystroke to painted list, ${of}`, typed, floor),
-      measured('between two frames while dragging over the folders', frames),
-      measured(`filing ${filed} from the tray: Enter to painted`, painted),
-      measured(`filing ${filed} from the tray: Enter to saved in the database`, saved),
-    ];
-  } finally {
-    await browser.close();
-    await server.stop();
-    rmSync(data, { recursive: true, force: true });
-  }
+  return withStudio(plugins, async (server) => {
+    const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args });
+    try {
+      const { computer, ids } = await fillChest(server.address);
+      const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+      await page.goto(`${server.address}/file`);
+      await page.getByTestId('plugin').first().waitFor();
+      const typed = await typing(page, 'input[aria-label="with the letters"]');
+      await page.keyboard.press('Escape');
+      const frames = await dragging(page);
+      const { painted, saved } = await filing(page, server.address, computer, ids);
+      const floor = { name: 'bare page', samples: await bare(page, plugins) };
+      const of = `${folders} folders, ${(folders * each).toLocaleString('en')} places, ${plugins.toLocaleString('en')} plugins`;
+      return [
+        measured(`keystroke to painted list, ${of}`, typed, floor),
+        measured('between two frames while dragging over the folders', frames),
+        measured(`filing ${filed} from the tray: Enter to painted`, painted),
+        measured(`filing ${filed} from the tray: Enter to saved in the database`, saved),
+      ];
+    } finally {
+      await browser.close();
+    }
+  });
 }

@@ -2,16 +2,13 @@
  * From keystroke to the end of the frame that shows its result, in Chromium, with 690 and with
  * 20,000 plugins; against a bare page that filters names.
  */
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join, resolve } from 'node:path';
+import { readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
 import { chromium, type Page } from 'playwright-core';
-import { makePlugins, studioSize, writeStudio } from '@clever-drawer/demo';
-import { freePort, serve } from '@clever-drawer/server';
+import { makePlugins, studioSize } from '@clever-drawer/demo';
 import { measured, type Measured } from './measure.ts';
-import { scanAll } from './server.ts';
+import { withStudio } from './server.ts';
 
-const web = resolve(import.meta.dirname, '../../web/dist');
 const words = ['plate', 'echo', 'comp', 'grebe', 'saltg'];
 export const args = [
   '--no-sandbox',
@@ -174,13 +171,7 @@ async function library(
 }
 
 async function withCount(page: Page, count: number): Promise<Measured[]> {
-  const data = mkdtempSync(join(tmpdir(), 'clever-drawer-bench-'));
-  const server = await serve({ data, port: await freePort(), web });
-  try {
-    const studio = writeStudio(join(data, 'studio'), count);
-    await (
-      await scanAll(server.address, studio.places)
-    )();
+  return withStudio(count, async (server) => {
     await page.goto(`${server.address}/file`);
     await page.getByTestId('plugin').first().waitFor();
     const list = await typing(page, 'input[aria-label="with the letters"]');
@@ -205,10 +196,7 @@ async function withCount(page: Page, count: number): Promise<Measured[]> {
       measured(`keystroke to painted hits, Load, ${of} plugins`, load, floor),
       ...others,
     ];
-  } finally {
-    await server.stop();
-    rmSync(data, { recursive: true, force: true });
-  }
+  });
 }
 
 export async function benchKeystroke(): Promise<Measured[]> {

@@ -4,7 +4,7 @@
  */
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join, resolve } from 'node:path';
+import { join } from 'node:path';
 import { chromium } from 'playwright-core';
 import { Client } from 'pg';
 import {
@@ -22,12 +22,12 @@ import {
   type RuleContext,
   day,
 } from '@clever-drawer/core';
-import { makePlugins, writeStudio } from '@clever-drawer/demo';
-import { freePort, serve, startCluster } from '@clever-drawer/server';
+import { makePlugins } from '@clever-drawer/demo';
+import { startCluster } from '@clever-drawer/server';
 import { args } from './keystroke.ts';
 import { readKnown, type Known } from './lv2-truth.ts';
 import { measured, timed, type Measured, type Outcome } from './measure.ts';
-import { scanAll } from './server.ts';
+import { withStudio } from './server.ts';
 
 const size = 20_000;
 const count = 500;
@@ -277,61 +277,51 @@ async function inCore(): Promise<Measured[]> {
 
 /** Keystrokes in the text of a rule until the preview is painted. */
 async function preview(): Promise<Measured[]> {
-  const data = mkdtempSync(join(tmpdir(), 'clever-drawer-bench-'));
-  const server = await serve({
-    data,
-    port: await freePort(),
-    web: resolve(import.meta.dirname, '../../web/dist'),
-  });
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args });
-  try {
-    const studio = writeStudio(join(data, 'studio'), size);
-    await (
-      await scanAll(server.address, studio.places)
-    )();
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    await page.goto(
-      `${server.address}/rule/new?text=${encodeURIComponent('kind is effect\nname has delay')}`,
-    );
-    await page.locator('.rule-rows li').first().waitFor();
-    await page.waitForTimeout(1_000);
-    const field = page.getByRole('textbox', { name: 'As text' });
-    await page.evaluate(() => {
-      const times: number[] = [];
-      Object.assign(window, { keystrokeTimes: times });
-      window.addEventListener(
-        'keydown',
-        (event) => {
-          const start = event.timeStamp;
-          requestAnimationFrame(() => {
-            requestAnimationFrame(() => {
-              times.push(performance.now() - start);
-            });
-          });
-        },
-        { capture: true },
+  return withStudio(size, async (server) => {
+    const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args });
+    try {
+      const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+      await page.goto(
+        `${server.address}/rule/new?text=${encodeURIComponent('kind is effect\nname has delay')}`,
       );
-    });
-    await field.focus();
-    await page.keyboard.press('Control+End');
-    for (const letter of ', echo, slap, tape') {
-      await page.keyboard.press(letter === ' ' ? 'Space' : letter);
-      await page.waitForTimeout(250);
+      await page.locator('.rule-rows li').first().waitFor();
+      await page.waitForTimeout(1_000);
+      const field = page.getByRole('textbox', { name: 'As text' });
+      await page.evaluate(() => {
+        const times: number[] = [];
+        Object.assign(window, { keystrokeTimes: times });
+        window.addEventListener(
+          'keydown',
+          (event) => {
+            const start = event.timeStamp;
+            requestAnimationFrame(() => {
+              requestAnimationFrame(() => {
+                times.push(performance.now() - start);
+              });
+            });
+          },
+          { capture: true },
+        );
+      });
+      await field.focus();
+      await page.keyboard.press('Control+End');
+      for (const letter of ', echo, slap, tape') {
+        await page.keyboard.press(letter === ' ' ? 'Space' : letter);
+        await page.waitForTimeout(250);
+      }
+      const times = await page.evaluate(
+        () => (window as unknown as { keystrokeTimes: number[] }).keystrokeTimes,
+      );
+      return [
+        measured(
+          `keystroke in the rule's text to painted preview, ${size.toLocaleString('en')} plugins, in Chromium`,
+          times,
+        ),
+      ];
+    } finally {
+      await browser.close();
     }
-    const times = await page.evaluate(
-      () => (window as unknown as { keystrokeTimes: number[] }).keystrokeTimes,
-    );
-    return [
-      measured(
-        `keystroke in the rule's text to painted preview, ${size.toLocaleString('en')} plugins, in Chromium`,
-        times,
-      ),
-    ];
-  } finally {
-    await browser.close();
-    await server.stop();
-    rmSync(data, { recursive: true, force: true });
-  }
+  });
 }
 
 /** Keyword rules over the names of the installed LV2 plugins, against what these declare. */

@@ -1,4 +1,9 @@
-/** Scanning through a server's API. */
+/** A server with a studio, and scanning through its API. */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { writeStudio } from '@clever-drawer/demo';
+import { freePort, serve } from '@clever-drawer/server';
 import type { ComputerView, ScanProgress } from '@clever-drawer/core';
 
 /** A connection each time: a bench that blocks this process would let kept ones run out. */
@@ -36,4 +41,26 @@ export async function scanAll(
       await new Promise((resolve) => setTimeout(resolve, 5));
     }
   };
+}
+
+type Serving = Awaited<ReturnType<typeof serve>>;
+
+const web = join(import.meta.dirname, '../../web/dist');
+
+/** Does some work on a server with the built pages, on which so many made-up plugins were scanned. */
+export async function withStudio<T>(
+  plugins: number,
+  work: (server: Serving) => Promise<T>,
+): Promise<T> {
+  const data = mkdtempSync(join(tmpdir(), 'clever-drawer-bench-'));
+  const server = await serve({ data, port: await freePort(), web });
+  try {
+    const studio = writeStudio(join(data, 'studio'), plugins);
+    const scan = await scanAll(server.address, studio.places);
+    await scan();
+    return await work(server);
+  } finally {
+    await server.stop();
+    rmSync(data, { recursive: true, force: true });
+  }
 }

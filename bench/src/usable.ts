@@ -3,19 +3,14 @@
  * 20,000 plugins; against a page that fetches the same catalog and writes thirty of its names. And
  * what one changed plugin costs every window, against the whole catalog.
  */
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join, resolve } from 'node:path';
 import pg from 'pg';
 import { chromium, type Browser } from 'playwright-core';
 import type { CatalogView, ComputerView } from '@clever-drawer/core';
-import { studioSize, writeStudio } from '@clever-drawer/demo';
-import { freePort, serve } from '@clever-drawer/server';
+import { studioSize } from '@clever-drawer/demo';
 import { args } from './keystroke.ts';
 import { measured, type Measured, type Outcome } from './measure.ts';
-import { scanAll } from './server.ts';
+import { withStudio } from './server.ts';
 
-const web = resolve(import.meta.dirname, '../../web/dist');
 const rounds = 5;
 
 /** How a screen was opened: milliseconds until it was painted, megabytes of heap a while later. */
@@ -109,13 +104,7 @@ interface Changed {
 }
 
 async function withCount(browser: Browser, count: number): Promise<Outcome> {
-  const data = mkdtempSync(join(tmpdir(), 'clever-drawer-bench-'));
-  const server = await serve({ data, port: await freePort(), web });
-  try {
-    const studio = writeStudio(join(data, 'studio'), count);
-    await (
-      await scanAll(server.address, studio.places)
-    )();
+  return withStudio(count, async (server) => {
     const computers: unknown = await (await fetch(`${server.address}/api/computers`)).json();
     const [computer] = computers as ComputerView[];
     const at = `${server.address}/api/computers/${computer?.id ?? ''}`;
@@ -149,10 +138,7 @@ async function withCount(browser: Browser, count: number): Promise<Outcome> {
     const heap = Math.max(...screens.flatMap(({ opened }) => opened.map((one) => one.heap)));
     const line = `| ${of} | ${heap.toFixed(0)} | ${bytes} | ${wholeBytes} |`;
     return { rows, tables: [line], facts: { [count]: { heap, bytes, wholeBytes } } };
-  } finally {
-    await server.stop();
-    rmSync(data, { recursive: true, force: true });
-  }
+  });
 }
 
 export async function benchUsable(): Promise<Outcome> {

@@ -32,7 +32,7 @@ afterAll(async () => {
   await server.stop();
 });
 
-/** The statements that the server sends while something is asked of it, but for its look whether the database is there. */
+/** The statements that the server sends while something is asked of it, but for its own looks at the database. */
 async function statementsOf(ask: () => Promise<unknown>): Promise<string[]> {
   const sent = jest.spyOn(pg.Client.prototype, 'query');
   await ask();

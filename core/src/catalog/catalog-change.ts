@@ -1,4 +1,5 @@
 /** What changed in a catalog since a window fetched it, and the catalog that comes of it. */
+import { compareTexts } from '../text/fold.ts';
 import type { Plugin } from './plugin.ts';
 
 /** A catalog by its plugins, with what stands for its state. */
@@ -19,16 +20,15 @@ export interface CatalogChange {
   readonly removed: readonly string[];
 }
 
-/** Where a plugin stands in a catalog: by the code units of its name, then of its id. A total order. */
-export function comparePlaces(
-  a: Pick<Plugin, 'name' | 'id'>,
-  b: Pick<Plugin, 'name' | 'id'>,
-): number {
-  if (a.name !== b.name) {
-    return a.name < b.name ? -1 : 1;
-  }
-  return a.id < b.id ? -1 : Number(a.id > b.id);
+/** What a plugin's place in a catalog goes by. */
+interface Placed {
+  readonly name: string;
+  readonly id: string;
 }
+
+/** Where a plugin stands in a catalog: by the code units of its name, then of its id. A total order. */
+export const comparePlaces = (a: Placed, b: Placed): number =>
+  compareTexts(a.name, b.name) || compareTexts(a.id, b.id);
 
 /** The catalog after a change; plugins that did not change stay the same objects. */
 export function changeCatalog<State extends CatalogState>(

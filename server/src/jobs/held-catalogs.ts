@@ -54,7 +54,7 @@ export class HeldCatalogs {
     const touched = revision === undefined ? null : this.#touchedSince(held, revision);
     const now = JSON.stringify(this.#nameOf(held.revision));
     if (touched === null) {
-      const all = [...held.plugins.values()].sort((a, b) => comparePlaces(asPlace(a), asPlace(b)));
+      const all = [...held.plugins.values()].sort(comparePlaces);
       return `{"revision":${now},"computer":${JSON.stringify(computer)},"plugins":[${all.map(({ text }) => text).join(',')}]}`;
     }
     const changed = touched.flatMap((id) => held.plugins.get(id)?.text ?? []);
@@ -62,7 +62,9 @@ export class HeldCatalogs {
     return `{"revision":${now},"since":${JSON.stringify(revision)},"changed":[${changed.join(',')}],"removed":${JSON.stringify(removed)}}`;
   }
 
-  readonly #nameOf = (revision: number): string => `${this.#run}-${revision}`;
+  #nameOf(revision: number): string {
+    return `${this.#run}-${revision}`;
+  }
 
   /** Ids of what changed; null where that is not known. */
   #touchedSince({ revision, touches }: Held, since: string): string[] | null {
@@ -90,9 +92,6 @@ export class HeldCatalogs {
     return next;
   }
 }
-
-const asPlace = ({ id, name }: HeldPlugin): Parameters<typeof comparePlaces>[0] =>
-  ({ id, name }) as Parameters<typeof comparePlaces>[0];
 
 async function refreshed(manager: EntityManager, computer: string, held: Held): Promise<Held> {
   const versions = await catalogVersions(manager, computer);

@@ -1,54 +1,29 @@
 /** The screens, each fetched when it is opened; the one of the address at once, beside its data. */
-import { createElement, lazy, useState, type ComponentType, type ReactNode } from 'react';
+import { createElement, type ComponentType, type ReactNode } from 'react';
+import { fetchedOnce } from '../ui/fetched-once.ts';
 
-const fetching = {
-  scan: () => import('../scan/scan-screen.tsx'),
-  sort: () => import('../sort/sort-screen.tsx'),
-  file: () => import('../file/file-screen.tsx'),
-  rule: () => import('../rule/rule-screen.tsx'),
-  load: () => import('../load/load-screen.tsx'),
-  review: () => import('../review/review-screen.tsx'),
-  keep: () => import('../keep/keep-screen.tsx'),
-  chart: () => import('../keep/chart-page.tsx'),
-  plugin: () => import('../plugin/plugin-page.tsx'),
-} as const;
-
-type Name = keyof typeof fetching;
-type Part = ComponentType<object>;
-
-/** What was fetched already is drawn at once: React would hold back what it had waited for. */
-function screen<N extends Name>(
-  name: N,
-  pick: (fetched: Awaited<ReturnType<(typeof fetching)[N]>>) => Part,
-): { readonly Screen: Part; readonly fetch: () => Promise<Part> } {
-  let there: Part | null = null;
-  const fetch = async (): Promise<Part> => {
-    const fetched = (await fetching[name]()) as Awaited<ReturnType<(typeof fetching)[N]>>;
-    return (there ??= pick(fetched));
-  };
-  const Fetched = lazy(async () => ({ default: await fetch() }));
-  const Screen = (): ReactNode => {
-    const [Now] = useState<Part>(() => there ?? Fetched);
-    return createElement(Now);
-  };
+/** A screen, and the act that fetches it. */
+function screen(bring: () => Promise<ComponentType>) {
+  const { fetch, usePart } = fetchedOnce(bring);
+  const Screen = (): ReactNode => createElement(usePart());
   return { Screen, fetch };
 }
 
 const screens = {
-  scan: screen('scan', ({ ScanScreen: part }) => part),
-  sort: screen('sort', ({ SortScreen: part }) => part),
-  file: screen('file', ({ FileScreen: part }) => part),
-  rule: screen('rule', ({ RuleScreen: part }) => part),
-  load: screen('load', ({ LoadScreen: part }) => part),
-  review: screen('review', ({ ReviewScreen: part }) => part),
-  keep: screen('keep', ({ KeepScreen: part }) => part),
-  chart: screen('chart', ({ ChartPage: part }) => part),
-  plugin: screen('plugin', ({ PluginPage: part }) => part),
-} satisfies Record<Name, unknown>;
+  scan: screen(async () => (await import('../scan/scan-screen.tsx')).ScanScreen),
+  sort: screen(async () => (await import('../sort/sort-screen.tsx')).SortScreen),
+  file: screen(async () => (await import('../file/file-screen.tsx')).FileScreen),
+  rule: screen(async () => (await import('../rule/rule-screen.tsx')).RuleScreen),
+  load: screen(async () => (await import('../load/load-screen.tsx')).LoadScreen),
+  review: screen(async () => (await import('../review/review-screen.tsx')).ReviewScreen),
+  keep: screen(async () => (await import('../keep/keep-screen.tsx')).KeepScreen),
+  chart: screen(async () => (await import('../keep/chart-page.tsx')).ChartPage),
+  plugin: screen(async () => (await import('../plugin/plugin-page.tsx')).PluginPage),
+} as const;
 
 const [, first = ''] = window.location.pathname.split('/');
 if (Object.hasOwn(screens, first)) {
-  void screens[first as Name].fetch();
+  void screens[first as keyof typeof screens].fetch();
 }
 
 export const ScanScreen = screens.scan.Screen;

@@ -36,6 +36,7 @@ export function Sentence({
 }) {
   const { plugins } = useCatalog();
   const { filter, setFilter, rows, total } = list;
+  const narrowing = useWithoutLetters(filter);
   const types = useMemo(() => typeOptions(plugins), [plugins]);
   const vendors = useMemo(() => vendorOptions(plugins), [plugins]);
   const formatsHere = useMemo(
@@ -48,7 +49,7 @@ export function Sentence({
   return (
     <search className="sentence" aria-label="Narrow the list">
       <SentenceWords
-        filter={useWithoutLetters(filter)}
+        filter={narrowing}
         setFilter={setFilter}
         types={types}
         vendors={vendors}

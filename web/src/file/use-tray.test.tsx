@@ -4,7 +4,8 @@
 import { beforeEach, describe, expect, it } from '@jest/globals';
 import { act, renderHook } from '@testing-library/react';
 import { addToTray, readTray } from '../annotate/kept-tray.ts';
-import { pluginOf, studioOf } from '../studio/studio.test-data.tsx';
+import { pluginOf } from '../studio/plugin.test-data.ts';
+import { studioOf } from '../studio/studio.test-data.tsx';
 import { useTray } from './use-tray.ts';
 
 const wrapper = studioOf({ plugins: [pluginOf('Sluice'), pluginOf('Heron')] });

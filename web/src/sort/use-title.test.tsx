@@ -4,7 +4,8 @@
 import { describe, expect, it } from '@jest/globals';
 import { renderHook } from '@testing-library/react';
 import type { Question, Vendor } from '@clever-drawer/core';
-import { pluginOf, studioOf } from '../studio/studio.test-data.tsx';
+import { pluginOf } from '../studio/plugin.test-data.ts';
+import { studioOf } from '../studio/studio.test-data.tsx';
 import { useTitle } from './use-title.ts';
 
 const sluice = pluginOf('Sluice', { vendor: 'Gannet & Rope' });

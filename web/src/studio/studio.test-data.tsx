@@ -1,7 +1,7 @@
 /** A studio for tests of hooks: what the contexts hold, with a server made up by the test. */
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useMemo, type ReactNode } from 'react';
-import { asId, createArranger, orderOf, type OrderRecord, type Plugin } from '@clever-drawer/core';
+import { createArranger, orderOf, type OrderRecord, type Plugin } from '@clever-drawer/core';
 import type { Client } from '../api/client.ts';
 import { NoticesProvider } from '../ui/notices.tsx';
 import {
@@ -17,18 +17,6 @@ import {
 } from './contexts.ts';
 import type { OrderState } from './order-store.ts';
 import { createOwnActs, type OwnActs } from './own-acts.ts';
-
-/** An effect of that name, with what a test says of it. */
-export const pluginOf = (name: string, more: Partial<Plugin> = {}): Plugin => ({
-  id: asId(name.toLowerCase()),
-  name,
-  vendor: null,
-  kind: 'effect',
-  types: [],
-  arrived: '2026-01-01T00:00:00.000Z',
-  copies: [],
-  ...more,
-});
 
 /** What a test says of its studio; the rest is empty. */
 export interface StudioSaid {

@@ -1,5 +1,6 @@
 /** Parts of the interface that are fetched after the first screen stands, or when they are first asked for. */
-import { lazy, Suspense, useLayoutEffect, useState, type ComponentType } from 'react';
+import { Suspense, useLayoutEffect, type ComponentType } from 'react';
+import { fetchedOnce } from './fetched-once.ts';
 import { holdKeys } from './held-keys.ts';
 import { whenAtRest, whenIdle } from './idle.ts';
 
@@ -20,24 +21,19 @@ export function fetchedLater<P extends object>(
   fetch: () => Promise<ComponentType<P>>,
   asked: Asked = 'at once',
 ): ComponentType<P> {
-  let there: ComponentType<P> | null = null;
-  const fetchOnce = async (): Promise<ComponentType<P>> => (there ??= await fetch());
+  let isIdle: () => void = () => undefined;
   const idle = new Promise<void>((resolve) => {
-    const wait = asked === 'when idle' ? whenAtRest : whenIdle;
-    wait(() => {
-      void fetchOnce();
-      resolve();
-    });
+    isIdle = resolve;
   });
-  const Fetched = lazy(async () => {
-    if (asked === 'when idle') {
-      await idle;
-    }
-    return { default: await fetchOnce() };
+  const isAtRest = asked === 'when idle';
+  const { fetch: fetchPart, usePart } = fetchedOnce(fetch, isAtRest ? idle : undefined);
+  const wait = isAtRest ? whenAtRest : whenIdle;
+  wait(() => {
+    void fetchPart();
+    isIdle();
   });
   return function Later(props: P) {
-    // What is there already is drawn at once, and stays the same part as long as it is shown.
-    const [Part] = useState<ComponentType<P>>(() => there ?? Fetched);
+    const Part = usePart();
     return (
       <Suspense fallback={asked === 'keys held' ? <Fetching /> : null}>
         <Part {...props} />

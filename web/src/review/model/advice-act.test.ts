@@ -9,12 +9,13 @@ import {
 } from '@clever-drawer/core';
 import { adviceAct, usedCabinetName, weeklyFolder } from './advice-act.ts';
 import { copiesToRetire } from './copies-to-retire.ts';
-import { cabinet, folder, plugin } from './order.test-data.ts';
+import { pluginOf } from '../../studio/plugin.test-data.ts';
+import { cabinet, folder } from './order.test-data.ts';
 
 const plugins = [
-  plugin('a', { types: ['reverb/plate'] }),
-  plugin('b', { types: ['delay/tape'] }),
-  plugin('c', { types: ['reverb/hall'] }),
+  pluginOf('a', { types: ['reverb/plate'] }),
+  pluginOf('b', { types: ['delay/tape'] }),
+  pluginOf('c', { types: ['reverb/hall'] }),
 ];
 const here = (...records: OrderRecord[]) => ({
   order: orderOf([cabinet, ...records]),

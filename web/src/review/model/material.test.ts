@@ -1,7 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import { asId, orderOf, type Answer, type FolderId, type OrderRecord } from '@clever-drawer/core';
 import { materialOf } from './material.ts';
-import { cabinet, folder, plugin } from './order.test-data.ts';
+import { pluginOf } from '../../studio/plugin.test-data.ts';
+import { cabinet, folder } from './order.test-data.ts';
 
 const placed = (into: string, id: string): OrderRecord => ({
   table: 'placement',
@@ -26,9 +27,9 @@ const made = (
   const members = new Map(smart);
   return materialOf({
     plugins: [
-      plugin('sluice'),
-      plugin('heron'),
-      plugin('both', { chain: [asId('sluice'), asId('heron')] }),
+      pluginOf('sluice'),
+      pluginOf('heron'),
+      pluginOf('both', { chain: [asId('sluice'), asId('heron')] }),
     ],
     answers: new Map(answers),
     formatOrder: ['LV2'],

@@ -1,12 +1,5 @@
-/** A cabinet, folders and plugins of few words, for tests of what a review is made of. */
-import {
-  asId,
-  plainFolder,
-  type Cabinet,
-  type Folder,
-  type FolderId,
-  type Plugin,
-} from '@clever-drawer/core';
+/** A cabinet and folders of few words, for tests of what a review is made of. */
+import { asId, plainFolder, type Cabinet, type Folder, type FolderId } from '@clever-drawer/core';
 
 export const cabinet: Cabinet = {
   table: 'cabinet',
@@ -28,17 +21,5 @@ export const folder = (id: string, more: Partial<Folder> = {}): Folder => ({
   name: id,
   position: 'aV',
   rule: null,
-  ...more,
-});
-
-/** An effect, called like its id. */
-export const plugin = (id: string, more: Partial<Plugin> = {}): Plugin => ({
-  id: asId(id),
-  name: id,
-  vendor: null,
-  kind: 'effect',
-  types: [],
-  arrived: '2026-01-01T00:00:00.000Z',
-  copies: [],
   ...more,
 });
