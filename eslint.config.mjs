@@ -3,6 +3,19 @@ import jsdoc from 'eslint-plugin-jsdoc';
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
+const shownAttributes =
+  '/^(aria-label|aria-description|title|placeholder|alt|label|says|empty|prompt|unit)$/';
+
+/** Ways to write a text where it is shown; what a key or a command is called may stand there. */
+const textOutsideItsCatalogue = [
+  ':not(JSXElement[openingElement.name.name=/^(kbd|code)$/]) > JSXText[value=/\\p{L}{2}/u]',
+  `JSXAttribute[name.name=${shownAttributes}] > Literal[value=/\\p{L}{2}/u]`,
+  `JSXAttribute[name.name=${shownAttributes}] > JSXExpressionContainer > ConditionalExpression > Literal[value=/\\p{L}{2}/u]`,
+  `JSXAttribute[name.name=${shownAttributes}] > JSXExpressionContainer > TemplateLiteral > TemplateElement[value.raw=/\\p{L}{2}/u]`,
+  ':not(NewExpression, JSXAttribute) > Literal[value=/^[A-Z][a-z’]+( [a-z“(]|[.?!] )|[a-z] [a-z]+ [a-z]+|[a-z][.?!]$/]',
+  ':not(NewExpression) > TemplateLiteral > TemplateElement[value.raw=/[a-z] [a-z]+ [a-z]+|^[A-Z][a-z]+ [a-z]/]',
+].map((selector) => ({ selector, message: 'Put what is read on a screen into its texts.ts.' }));
+
 /** Habits, not sizes: Prettier decides the layout, `npm run shape` watches sizes. */
 export default tseslint.config(
   {
@@ -60,6 +73,17 @@ export default tseslint.config(
     plugins: { 'react-hooks': hooks },
     // No React compiler here, for which incompatible-library is.
     rules: { ...hooks.configs.recommended.rules, 'react-hooks/incompatible-library': 'off' },
+  },
+  {
+    // What is read on a screen stands in the catalogue of its screen, `texts.ts`.
+    files: ['web/src/**/*.{ts,tsx}'],
+    ignores: ['**/texts.ts', '**/*.test.{ts,tsx}', '**/*.test-data.{ts,tsx}'],
+    rules: { 'no-restricted-syntax': ['error', ...textOutsideItsCatalogue] },
+  },
+  {
+    // What goes into a text is often called like another text: "loads".
+    files: ['web/src/**/texts.ts'],
+    rules: { '@typescript-eslint/no-shadow': 'off' },
   },
   {
     files: ['core/src/**/*.ts', 'server/src/**/*.ts'],

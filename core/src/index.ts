@@ -33,7 +33,7 @@ export { day } from './time.ts';
 export { createTurns, type Turns } from './turns.ts';
 export { editDistance } from './text/edit-distance.ts';
 export { jsonObject } from './text/json-object.ts';
-export { plural } from './text/plural.ts';
+export { oneOrMany, plural } from './text/plural.ts';
 export { createStable } from './stable.ts';
 export { compareNames, fold, wordsOf } from './text/fold.ts';
 export {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { plural } from './plural.ts';
+import { oneOrMany, plural } from './plural.ts';
 
 describe('a number with its word', () => {
   it('is singular for one only, and plural otherwise', () => {
@@ -10,5 +10,13 @@ describe('a number with its word', () => {
       '2,000 plugins',
     ]);
     expect(plural(3, 'copy', 'copies')).toBe('3 copies');
+  });
+
+  it('chooses the words of a sentence alike', () => {
+    expect([0, 1, 2].map((count) => oneOrMany(count, 'waits', 'wait'))).toEqual([
+      'wait',
+      'waits',
+      'wait',
+    ]);
   });
 });

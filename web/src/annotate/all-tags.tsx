@@ -2,9 +2,10 @@
 import { Pencil, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
-import { answerLimits, asId, plural, type PluginId } from '@clever-drawer/core';
+import { answerLimits, asId, type PluginId } from '@clever-drawer/core';
 import { useActs, useCatalog } from '../studio/contexts.ts';
 import { taggedWith, type Tagged } from './tagged-with.ts';
+import * as texts from './texts.ts';
 
 export function AllTags({ onClose }: { onClose: () => void }) {
   const { answers } = useCatalog();
@@ -21,14 +22,12 @@ export function AllTags({ onClose }: { onClose: () => void }) {
     <Modal show onHide={onClose} animation={false} scrollable aria-labelledby="tags-title">
       <Modal.Header closeButton>
         <Modal.Title as="h1" id="tags-title">
-          All tags
+          {texts.allTags}
         </Modal.Title>
       </Modal.Header>
       <Modal.Body>
         <p className="text-soft">
-          {tags.length === 0
-            ? 'There are no tags yet. Give a plugin one on its page, or many at once from the tray.'
-            : 'A tag that is renamed to another one becomes that. Undo brings everything back.'}
+          {tags.length === 0 ? texts.thereAreNoTagsYet : texts.aTagThatIsRenamed}
         </p>
         <ul className="all-tags">
           {tags.map((tagged) => (
@@ -72,17 +71,17 @@ function TagRow({ tagged: { tag, plugins }, onRename, onRemove }: TagRowProps) {
   return (
     <>
       <span className="chip">{tag}</span>
-      <span className="text-soft">{plural(plugins.length, 'plugin')}</span>
-      <Button variant="quiet" size="sm" aria-label={`Rename the tag ${tag}`} onClick={onRename}>
-        <Pencil size={14} aria-hidden /> Rename …
+      <span className="text-soft">{texts.plugin(plugins.length)}</span>
+      <Button variant="quiet" size="sm" aria-label={texts.renameTheTag(tag)} onClick={onRename}>
+        <Pencil size={14} aria-hidden /> {texts.rename}
       </Button>
       <Button
         variant="quiet"
         size="sm"
-        aria-label={`Take the tag ${tag} off everywhere`}
+        aria-label={texts.takeTheTagOffEverywhere(tag)}
         onClick={onRemove}
       >
-        <Trash2 size={14} aria-hidden /> Take off
+        <Trash2 size={14} aria-hidden /> {texts.takeOff}
       </Button>
     </>
   );
@@ -113,7 +112,7 @@ function RenameTag({ tag, onRename, onCancel }: RenameTagProps) {
         size="sm"
         autoFocus
         autoComplete="off"
-        aria-label={`New name of the tag ${tag}`}
+        aria-label={texts.newNameOfTheTag(tag)}
         maxLength={answerLimits.tag}
         value={typed}
         onChange={(event) => {
@@ -124,10 +123,10 @@ function RenameTag({ tag, onRename, onCancel }: RenameTagProps) {
         }}
       />
       <Button type="submit" size="sm">
-        Rename
+        {texts.renameIt}
       </Button>
       <Button variant="bare" size="sm" onClick={onCancel}>
-        Cancel
+        {texts.cancel}
       </Button>
     </Form>
   );

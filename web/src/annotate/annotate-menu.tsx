@@ -9,6 +9,7 @@ import { annotateAct } from './annotate.ts';
 import { fetchedLater } from '../ui/fetched-later.tsx';
 import type { TrialProps } from './trial-form.tsx';
 import { TypesPicker } from './types-picker.tsx';
+import * as texts from './texts.ts';
 
 const TrialDialog = fetchedLater<TrialProps>(
   async () => (await import('./trial-form.tsx')).TrialForm,
@@ -24,8 +25,8 @@ export function AnnotateMenu({ plugins }: { plugins: readonly string[] }) {
   const { answers } = useCatalog();
   const { act } = useActs();
   const [picking, setPicking] = useState<Asked | null>(null);
-  const count = plugins.length === 1 ? 'it' : `all ${plugins.length}`;
-  const they = plugins.length === 1 ? 'It is' : 'They are';
+  const count = plugins.length === 1 ? texts.it : texts.all(plugins.length);
+  const they = plugins.length === 1 ? texts.itIs : texts.theyAre;
   const tag = (text: string): void => {
     act({ act: 'tag', plugins: plugins.map((id) => asId(id)), add: [text], remove: [] });
   };
@@ -44,11 +45,11 @@ export function AnnotateMenu({ plugins }: { plugins: readonly string[] }) {
     typed === '' || known.includes(typed)
       ? null
       : {
-          id: 'a new tag',
+          id: 'new-tag',
           text: typed,
           show: (
             <>
-              A new tag: <strong>{typed}</strong>
+              {texts.aNewTag} <strong>{typed}</strong>
             </>
           ),
           take: () => {
@@ -67,7 +68,7 @@ export function AnnotateMenu({ plugins }: { plugins: readonly string[] }) {
       />
       {picking === 'type' && (
         <TypesPicker
-          title={`What ${plugins.length === 1 ? 'it does' : `these ${plugins.length} do`}`}
+          title={texts.whatTheseDo(plugins.length)}
           onTake={(type) => {
             act(annotateAct(plugins, { types: type === null ? [] : [type] }));
           }}
@@ -86,8 +87,8 @@ export function AnnotateMenu({ plugins }: { plugins: readonly string[] }) {
       )}
       {picking === 'tag' && (
         <Picker
-          title={`A tag for ${count}`}
-          prompt="Letters of the tag"
+          title={texts.aTagFor(count)}
+          prompt={texts.lettersOfTheTag}
           choices={choices}
           offer={offer}
           onClose={() => {
@@ -104,14 +105,14 @@ interface ChoicesProps {
   readonly setPicking: React.Dispatch<React.SetStateAction<Asked | null>>;
   readonly plugins: readonly string[];
   readonly isAllHidden: boolean;
-  readonly they: 'It is' | 'They are';
+  readonly they: string;
 }
 
 function Choices({ count, setPicking, plugins, isAllHidden, they }: ChoicesProps) {
   return (
     <Dropdown drop="up">
       <Dropdown.Toggle as="button" type="button" className="tray-act">
-        Say of {count} …
+        {texts.sayOf(count)}
       </Dropdown.Toggle>
       <Said setPicking={setPicking} plugins={plugins} isAllHidden={isAllHidden} they={they} />
     </Dropdown>
@@ -122,7 +123,7 @@ interface SaidProps {
   readonly setPicking: React.Dispatch<React.SetStateAction<Asked | null>>;
   readonly plugins: readonly string[];
   readonly isAllHidden: boolean;
-  readonly they: 'It is' | 'They are';
+  readonly they: string;
 }
 
 function Said({ setPicking, plugins, isAllHidden, they }: SaidProps) {
@@ -134,21 +135,21 @@ function Said({ setPicking, plugins, isAllHidden, they }: SaidProps) {
           setPicking('type');
         }}
       >
-        What {plugins.length === 1 ? 'it does' : 'they do'} …
+        {texts.whatDoTheyDo(plugins.length)}
       </MenuItem>
       <MenuItem
         onClick={() => {
           setPicking('tag');
         }}
       >
-        A tag …
+        {texts.aTag}
       </MenuItem>
       <MenuItem
         onClick={() => {
           act(annotateAct(plugins, { isHidden: !isAllHidden }));
         }}
       >
-        {isAllHidden ? 'Offer while loading' : 'Hide from loading'}
+        {isAllHidden ? texts.offerWhileLoading : texts.hideFromLoading}
       </MenuItem>
       <Dropdown.Divider />
       {offered.map((kind) => (
@@ -173,7 +174,7 @@ function Said({ setPicking, plugins, isAllHidden, they }: SaidProps) {
             }
           }}
         >
-          {they} {state === 'trial' ? 'on trial …' : state}
+          {they} {state === 'trial' ? texts.onTrial : state}
         </MenuItem>
       ))}
     </Dropdown.Menu>

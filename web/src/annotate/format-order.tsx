@@ -3,6 +3,7 @@ import { ArrowDown, ArrowUp } from 'lucide-react';
 import { Button, Modal } from 'react-bootstrap';
 import { formats, type Format } from '@clever-drawer/core';
 import { useActs, useCatalog, useComputer } from '../studio/contexts.ts';
+import * as texts from './texts.ts';
 
 export function FormatOrder({ onClose }: { onClose: () => void }) {
   const { computer } = useComputer();
@@ -19,14 +20,11 @@ export function FormatOrder({ onClose }: { onClose: () => void }) {
     <Modal show onHide={onClose} animation={false} aria-labelledby="formats-title">
       <Modal.Header closeButton>
         <Modal.Title as="h1" id="formats-title">
-          Order of formats
+          {texts.orderOfFormats}
         </Modal.Title>
       </Modal.Header>
       <Modal.Body>
-        <p className="text-soft">
-          Of a plugin's copies the one highest here goes in front, 64 bit before 32. The others stay
-          for old sessions.
-        </p>
+        <p className="text-soft">{texts.ofAPluginsCopies}</p>
         <ol className="format-order">
           {order.map((format, at) => (
             <FormatRow key={format} shift={shift} format={format} at={at} order={order} />
@@ -76,7 +74,7 @@ function FormatMoves({ at, format, shift, order }: FormatMovesProps) {
         <Button
           variant="bare"
           size="sm"
-          aria-label={`${format} up`}
+          aria-label={texts.formatUp(format)}
           onClick={() => {
             shift(format, -1);
           }}
@@ -88,7 +86,7 @@ function FormatMoves({ at, format, shift, order }: FormatMovesProps) {
         <Button
           variant="bare"
           size="sm"
-          aria-label={`${format} down`}
+          aria-label={texts.down(format)}
           onClick={() => {
             shift(format, 1);
           }}

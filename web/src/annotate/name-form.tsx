@@ -5,12 +5,13 @@ import { useForm, type FieldErrors, type UseFormReturn } from 'react-hook-form';
 import { object, string } from 'yup';
 import { nameLength, slotLabelFor, slotLabelLength, type Plugin } from '@clever-drawer/core';
 import { useActs, useArrangement } from '../studio/contexts.ts';
+import * as texts from './texts.ts';
 
 const schema = object({
-  nickname: string().trim().max(nameLength, `At most ${nameLength} letters.`).default(''),
+  nickname: string().trim().max(nameLength, texts.atMostLetters(nameLength)).default(''),
   slotLabel: string()
     .trim()
-    .max(slotLabelLength, `At most ${slotLabelLength} letters, so that it fits a slot.`)
+    .max(slotLabelLength, texts.atMostLettersForASlot(slotLabelLength))
     .default(''),
 });
 
@@ -52,9 +53,9 @@ export function NameForm({ plugin, onClose }: { plugin: Plugin; onClose: () => v
         <NameFields errors={errors} form={form} plugin={plugin} nickname={nickname} />
         <Modal.Footer>
           <Button variant="bare" onClick={onClose}>
-            Cancel
+            {texts.cancel}
           </Button>
-          <Button type="submit">Save the name</Button>
+          <Button type="submit">{texts.saveTheName}</Button>
         </Modal.Footer>
       </Form>
     </Modal>
@@ -76,29 +77,25 @@ function NameFields({ errors, form, plugin, nickname }: NameFieldsProps) {
   return (
     <Modal.Body>
       <Form.Group className="mb-3" controlId="nickname">
-        <Form.Label>Nickname</Form.Label>
+        <Form.Label>{texts.nickname}</Form.Label>
         <Form.Control
           autoFocus
           autoComplete="off"
           isInvalid={errors.nickname !== undefined}
           {...form.register('nickname')}
         />
-        <Form.Text className="text-soft">
-          What you call it. {plugin.name} still finds it. Empty: no nickname.
-        </Form.Text>
+        <Form.Text className="text-soft">{texts.whatYouCallIt(plugin.name)}</Form.Text>
         <Form.Control.Feedback type="invalid">{errors.nickname?.message}</Form.Control.Feedback>
       </Form.Group>
       <Form.Group controlId="slot-label">
-        <Form.Label>Slot label</Form.Label>
+        <Form.Label>{texts.slotLabel}</Form.Label>
         <Form.Control
           autoComplete="off"
           placeholder={slotLabelFor(nickname.trim() === '' ? plugin.name : nickname.trim())}
           isInvalid={errors.slotLabel !== undefined}
           {...form.register('slotLabel')}
         />
-        <Form.Text className="text-soft">
-          The few letters that stand in a slot. Empty: made from the name.
-        </Form.Text>
+        <Form.Text className="text-soft">{texts.theFewLettersThatStand}</Form.Text>
         <Form.Control.Feedback type="invalid">{errors.slotLabel?.message}</Form.Control.Feedback>
       </Form.Group>
     </Modal.Body>

@@ -1,10 +1,10 @@
 /** Until when plugins may be tried. */
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
-import { plural } from '@clever-drawer/core';
 import { useActs } from '../studio/contexts.ts';
 import { FormDialog } from '../ui/form-dialog.tsx';
 import { annotateAct } from './annotate.ts';
+import * as texts from './texts.ts';
 
 export interface TrialProps {
   readonly plugins: readonly string[];
@@ -22,13 +22,13 @@ export function TrialForm({ plugins, onClose }: TrialProps) {
   };
   return (
     <FormDialog
-      title={`${plural(plugins.length, 'plugin')} on trial`}
-      act="Say so"
+      title={texts.pluginOnTrial(plugins.length)}
+      act={texts.saySo}
       onSubmit={submit}
       onClose={onClose}
     >
       <Form.Group controlId="trial-until">
-        <Form.Label>Last day</Form.Label>
+        <Form.Label>{texts.lastDay}</Form.Label>
         <Form.Control
           autoFocus
           type="date"
@@ -38,8 +38,7 @@ export function TrialForm({ plugins, onClose }: TrialProps) {
           }}
         />
         <Form.Text className="text-soft">
-          Behind that day {plugins.length === 1 ? 'it is' : 'they are'} no longer offered while
-          loading. A day that is past says that the trial has ended; empty: no day is known.
+          {texts.behindThatDayNoLongerOffered(plugins.length)}
         </Form.Text>
       </Form.Group>
     </FormDialog>

@@ -1,6 +1,7 @@
 /** Finding one type of the whole tree by a few letters. */
 import { groupOf, typeGroups, typeName } from '@clever-drawer/core';
 import { Picker, type Choice } from '../ui/picker.tsx';
+import * as texts from './texts.ts';
 
 export interface TypesPickerProps {
   readonly title: string;
@@ -31,16 +32,16 @@ export function TypesPickerDialog({ title, onTake, onClose }: TypesPickerProps) 
     });
   const nothing: Choice = {
     id: 'none',
-    text: 'No type of these',
+    text: texts.noTypeOfThese,
     take: () => {
       onTake(null);
     },
-    show: <span className="text-soft">No type of these</span>,
+    show: <span className="text-soft">{texts.noTypeOfThese}</span>,
   };
   return (
     <Picker
       title={title}
-      prompt="Letters of the type"
+      prompt={texts.lettersOfTheType}
       choices={[...choices, nothing]}
       onClose={onClose}
     />

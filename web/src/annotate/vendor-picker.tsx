@@ -1,6 +1,7 @@
 /** Finding a vendor that is known, or naming one that is not. */
 import type { Vendor } from '@clever-drawer/core';
 import { Picker, type Choice } from '../ui/picker.tsx';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly title: string;
@@ -22,7 +23,7 @@ export function VendorPicker({ title, vendors, onTake, onClose }: Props) {
         <>
           <span>{vendor.name}</span>
           <span className="text-soft">
-            {vendor.count} {vendor.count === 1 ? 'copy' : 'copies'}
+            {vendor.count} {texts.copies(vendor.count)}
           </span>
         </>
       ),
@@ -32,21 +33,21 @@ export function VendorPicker({ title, vendors, onTake, onClose }: Props) {
     typed === '' || vendors.some((v) => v.name.toLowerCase() === typed.toLowerCase())
       ? null
       : {
-          id: 'a new vendor',
+          id: 'new-vendor',
           text: typed,
           take: () => {
             onTake(typed);
           },
           show: (
             <>
-              Another vendor: <strong>{typed}</strong>
+              {texts.anotherVendor} <strong>{typed}</strong>
             </>
           ),
         };
   return (
     <Picker
       title={title}
-      prompt="Letters of the vendor"
+      prompt={texts.lettersOfTheVendor}
       choices={choices}
       offer={offer}
       onClose={onClose}

@@ -43,6 +43,7 @@ import type {
   Usage,
 } from '@clever-drawer/core';
 import { changeCatalog } from '@clever-drawer/core';
+import * as texts from './texts.ts';
 
 /** The server (or the network) said no. `message` is for the user. */
 export class Refused extends Error {
@@ -73,17 +74,14 @@ async function send<T>(
       ...(body === undefined ? {} : { body, headers: { 'Content-Type': type } }),
     });
   } catch {
-    throw new Refused(
-      'Clever Drawer does not answer. Is it still running? Start it again with ./start; nothing saved is lost.',
-      [],
-    );
+    throw new Refused(texts.noAnswer, []);
   }
   if (response.ok) {
     return (await response.json()) as T;
   }
   const refusal = (await response.json().catch(() => ({ problems: [] }))) as Refusal;
   throw new Refused(
-    refusal.problems.map((p) => p.message).join(' ') || `The server answered ${response.status}.`,
+    refusal.problems.map((p) => p.message).join(' ') || texts.serverAnswered(response.status),
     refusal.problems,
   );
 }

@@ -20,6 +20,7 @@ import {
   SortScreen,
 } from './screens.ts';
 import { Shell } from './shell.tsx';
+import * as texts from './texts.ts';
 
 const makeQueries = (): QueryClient =>
   new QueryClient({
@@ -32,7 +33,7 @@ export function App() {
     <QueryClientProvider client={queries}>
       <NoticesProvider>
         <BrowserRouter>
-          <ErrorBoundary what="Clever Drawer">
+          <ErrorBoundary what={texts.cleverDrawer}>
             <Rooms />
           </ErrorBoundary>
         </BrowserRouter>
@@ -59,7 +60,7 @@ function Rooms() {
   if (!computer) {
     return (
       <main id="content" tabIndex={-1} className="visually-hidden">
-        Opening …
+        {texts.opening}
       </main>
     );
   }
@@ -71,7 +72,7 @@ function Rooms() {
       chooseComputer={choose}
       waiting={
         <main id="content" tabIndex={-1} className="visually-hidden">
-          Opening {computer.name} …
+          {texts.openingComputer(computer.name)}
         </main>
       }
     >

@@ -11,6 +11,7 @@ import { ofWhat } from '../annotate/of-what.ts';
 import { Kbd } from '../ui/kbd.tsx';
 import { ranked, type Rankable } from '../ui/model/ranked.ts';
 import { Picker, type Choice } from '../ui/picker.tsx';
+import * as texts from './texts.ts';
 
 /** What can be done from everywhere: going to a screen, or an act. */
 export interface Doable extends Rankable {
@@ -75,8 +76,8 @@ export function FindAnything({ onClose, doable }: Props) {
   };
   return (
     <Picker
-      title="Find anything"
-      prompt="A plugin, setting, folder, cabinet, vendor, tag, screen or act"
+      title={texts.findAnything}
+      prompt={texts.aPlugin}
       choices={[]}
       search={search}
       onClose={onClose}
@@ -156,7 +157,7 @@ const folderChoice = (folder: Folder, take: () => void): Choice => ({
   show: (
     <>
       <span className={`label ${folder.form === 'smart' ? 'smart' : ''}`}>{folder.name}</span>{' '}
-      <span className="text-soft">folder</span>
+      <span className="text-soft">{texts.folder}</span>
     </>
   ),
 });

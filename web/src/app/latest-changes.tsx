@@ -6,6 +6,7 @@ import { useActs, useComputer, useOrder } from '../studio/contexts.ts';
 import type { OwnAct } from '../studio/own-acts.ts';
 import { useOwnHistory } from '../studio/use-next-step.ts';
 import { sayTime } from '../ui/time-words.ts';
+import * as texts from './texts.ts';
 
 export function LatestChanges({ onClose }: { onClose: () => void }) {
   const { client } = useComputer();
@@ -68,13 +69,13 @@ function ChangesDialog({ onClose, list, changes, row, beside }: ChangesDialogPro
     >
       <Modal.Header closeButton>
         <Modal.Title as="h1" id="changes-title">
-          Latest changes
+          {texts.latestChanges}
         </Modal.Title>
       </Modal.Header>
       <Modal.Body tabIndex={0}>
         {beside.length > 0 && (
           <>
-            <h2 className="changes-of">Places and slots, in this window</h2>
+            <h2 className="changes-of">{texts.placesAndSlots}</h2>
             <ul className="changes">
               {beside.map(({ words }, at) => (
                 <li key={beside.length - at}>
@@ -87,20 +88,17 @@ function ChangesDialog({ onClose, list, changes, row, beside }: ChangesDialogPro
                         step('undo');
                       }}
                     >
-                      Undo
+                      {texts.undo}
                     </Button>
                   )}
                 </li>
               ))}
             </ul>
-            <h2 className="changes-of">The order</h2>
+            <h2 className="changes-of">{texts.theOrder}</h2>
           </>
         )}
         {list.length === 0 && changes.data && (
-          <p className="text-soft">
-            Nothing was changed yet. Whatever you file, name or settle will stand here, and can be
-            undone, also tomorrow.
-          </p>
+          <p className="text-soft">{texts.nothingWasChangedYet}</p>
         )}
         <ul className="changes">{list.map(row)}</ul>
       </Modal.Body>
@@ -128,7 +126,7 @@ function ChangeRow({ change, times, back, again }: ChangeRowProps) {
             times(back, 'undo');
           }}
         >
-          {back === 1 ? 'Undo' : `Undo these ${back}`}
+          {texts.undoThese(back)}
         </Button>
       )}
       {change.state === 'undone' && (
@@ -139,10 +137,10 @@ function ChangeRow({ change, times, back, again }: ChangeRowProps) {
             times(again, 'redo');
           }}
         >
-          {again === 1 ? 'Redo' : `Redo these ${again}`}
+          {texts.redoThese(again)}
         </Button>
       )}
-      {change.state === 'discarded' && <span className="text-soft">undone</span>}
+      {change.state === 'discarded' && <span className="text-soft">{texts.undone}</span>}
     </li>
   );
 }

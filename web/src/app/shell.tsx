@@ -47,14 +47,15 @@ import type { Doable } from './find-anything.tsx';
 import { useTheme, type Theme } from './theme.ts';
 import type { ScanProgress } from '@clever-drawer/core';
 import { Kbd } from '../ui/kbd.tsx';
+import * as texts from './texts.ts';
 
 const screens: readonly { path: string; name: string; Icon: LucideIcon; key: string }[] = [
-  { path: '/scan', name: 'Scan', Icon: Radar, key: 'Alt+1' },
-  { path: '/sort', name: 'Sort', Icon: Layers, key: 'Alt+2' },
-  { path: '/file', name: 'File', Icon: Archive, key: 'Alt+3' },
-  { path: '/load', name: 'Load', Icon: Zap, key: 'Alt+4' },
-  { path: '/review', name: 'Review', Icon: ChartColumn, key: 'Alt+5' },
-  { path: '/keep', name: 'Keep', Icon: BookmarkCheck, key: 'Alt+6' },
+  { path: '/scan', name: texts.scan, Icon: Radar, key: 'Alt+1' },
+  { path: '/sort', name: texts.sort, Icon: Layers, key: 'Alt+2' },
+  { path: '/file', name: texts.file, Icon: Archive, key: 'Alt+3' },
+  { path: '/load', name: texts.load, Icon: Zap, key: 'Alt+4' },
+  { path: '/review', name: texts.review, Icon: ChartColumn, key: 'Alt+5' },
+  { path: '/keep', name: texts.keep, Icon: BookmarkCheck, key: 'Alt+6' },
 ];
 
 /** These say themselves when they stand. */
@@ -87,7 +88,7 @@ function useDoable(open: (dialog: ShellDialog) => void): Doable[] {
   const { theme, change } = useTheme();
   const other: Theme = theme === 'day' ? 'dusk' : 'day';
   const act = (text: string, does: () => void, keys?: string, ...keywords: string[]): Doable => ({
-    sort: 'Act',
+    sort: texts.act,
     text,
     does,
     keywords,
@@ -112,7 +113,7 @@ function useDoable(open: (dialog: ShellDialog) => void): Doable[] {
   return [
     ...screens.map(
       ({ name, key, path }): Doable => ({
-        sort: 'Screen',
+        sort: texts.screen,
         text: name,
         keys: key,
         does: () => {
@@ -121,26 +122,26 @@ function useDoable(open: (dialog: ShellDialog) => void): Doable[] {
       }),
     ),
     act(
-      'New folder …',
+      texts.newFolder,
       () => {
         void navigate('/file', { state: newFolderState });
       },
       'Shift+N',
     ),
-    ...stepAct('undo', 'Undo', 'Ctrl+Z'),
-    ...stepAct('redo', 'Redo', 'Ctrl+Shift+Z'),
-    act('Latest changes …', opened('changes'), 'Ctrl+H', 'history'),
-    act('All tags …', opened('tags'), undefined, 'rename a tag'),
-    act('Order of formats (all plugins) …', opened('formats'), undefined, 'copy in front'),
+    ...stepAct('undo', texts.undo, 'Ctrl+Z'),
+    ...stepAct('redo', texts.redo, 'Ctrl+Shift+Z'),
+    act(texts.openLatestChanges, opened('changes'), 'Ctrl+H', 'history'),
+    act(texts.allTags, opened('tags'), undefined, texts.renameATag),
+    act(texts.orderOfFormatsAllPlugins, opened('formats'), undefined, texts.copyInFront),
     act(
-      `Change to ${other}`,
+      texts.changeTo(other),
       () => {
         change(other);
       },
       undefined,
-      other === 'dusk' ? 'dark theme' : 'light theme',
+      other === 'dusk' ? texts.darkTheme : texts.lightTheme,
     ),
-    act('All keys …', opened('keys'), '?', 'help shortcuts'),
+    act(texts.openAllKeys, opened('keys'), '?', texts.helpShortcuts),
   ];
 }
 
@@ -199,7 +200,7 @@ export function Shell() {
     <div className="shell">
       <Bar pathname={pathname} scan={scan} waiting={waiting} open={setDialog} />
       <StandingStrip />
-      <ErrorBoundary at={pathname} what="This screen">
+      <ErrorBoundary at={pathname} what={texts.thisScreen}>
         <Suspense fallback={<main id="content" tabIndex={-1} aria-busy="true" />}>
           <Outlet context={{ ...asked, ...put } satisfies SortContext} />
         </Suspense>
@@ -225,11 +226,11 @@ function Bar({ pathname, scan, waiting, open }: BarProps) {
   return (
     <header className="bar">
       <a href="#content" className="skip-link">
-        Skip to the content
+        {texts.skipToTheContent}
       </a>
       <NavLink to="/file" className="brand">
         <img src="/drawer.svg" width="22" height="22" alt="" />
-        Clever Drawer
+        {texts.cleverDrawer}
       </NavLink>
       <Screens pathname={pathname} scan={scan} waiting={waiting} />
       <BarEnd open={open} />
@@ -252,8 +253,8 @@ function BarEnd({ open }: BarEndProps) {
       <button
         type="button"
         className="bar-button"
-        title={`Latest changes (${keyWords('Ctrl+H')})`}
-        aria-label="Latest changes"
+        title={texts.latestChangesWithKey(keyWords('Ctrl+H'))}
+        aria-label={texts.latestChanges}
         onClick={() => {
           open('changes');
         }}
@@ -264,8 +265,8 @@ function BarEnd({ open }: BarEndProps) {
       <button
         type="button"
         className="bar-button"
-        title="All keys (?)"
-        aria-label="All keys"
+        title={texts.allKeysWithKey}
+        aria-label={texts.allKeys}
         onClick={() => {
           open('keys');
         }}
@@ -286,7 +287,7 @@ function FindButton({ open }: { readonly open: (dialog: ShellDialog) => void }) 
       }}
     >
       <span>
-        <Search size={14} aria-hidden /> Find anything
+        <Search size={14} aria-hidden /> {texts.findAnything}
       </span>{' '}
       <span>
         <Kbd keys="Ctrl" /> <kbd>K</kbd>
@@ -303,7 +304,7 @@ interface ScreensProps {
 
 function Screens({ pathname, scan, waiting }: ScreensProps) {
   return (
-    <nav aria-label="Screens">
+    <nav aria-label={texts.screens}>
       {screens.map(({ path, name, Icon, key }) => (
         <NavLink
           key={path}
@@ -315,9 +316,9 @@ function Screens({ pathname, scan, waiting }: ScreensProps) {
           }
         >
           <Icon size={16} aria-hidden /> {name}
-          {path === '/scan' && scan && <span className="count">looking</span>}
+          {path === '/scan' && scan && <span className="count">{texts.looking}</span>}
           {path === '/sort' && waiting > 0 && (
-            <span className="count" title={`${waiting} questions wait`}>
+            <span className="count" title={texts.questionsWait(waiting)}>
               {waiting}
             </span>
           )}
@@ -332,7 +333,7 @@ function ComputerChoice() {
   const { computer, computers, chooseComputer } = useComputer();
   if (computers.length < 2) {
     return (
-      <span className="computer" title="The computer whose plugins these are">
+      <span className="computer" title={texts.theComputerWhosePluginsTheseAre}>
         <Monitor size={15} aria-hidden /> {computer.name}
       </span>
     );
@@ -349,7 +350,7 @@ function ComputerChoice() {
         as="button"
         type="button"
         className="bar-button computer"
-        aria-label={`Computer: ${computer.name}`}
+        aria-label={texts.computer(computer.name)}
       >
         <Monitor size={15} aria-hidden /> <span>{computer.name}</span>
       </Dropdown.Toggle>
@@ -364,14 +365,6 @@ function ComputerChoice() {
   );
 }
 
-/** Says whether what is on the screen is in the database. */
-const awayWords = {
-  'database-away':
-    'The database does not answer at the moment. Nothing is saved until it is back; it is being started again.',
-  'server-away':
-    'Clever Drawer does not answer. Nothing is saved until it is back; if you stopped it, start it again with ./start.',
-} as const;
-
 /** Says what of the window's work is in the database. */
 function SavedMark() {
   const { order } = useOrder();
@@ -380,7 +373,7 @@ function SavedMark() {
   if (standing !== 'there') {
     return (
       <span className="saved away" data-testid="saved">
-        <CloudOff size={13} aria-hidden /> not saved
+        <CloudOff size={13} aria-hidden /> {texts.notSaved}
       </span>
     );
   }
@@ -391,16 +384,16 @@ function SavedMark() {
         className="saved"
         role="status"
         data-testid="saved"
-        title="Something that was typed is kept in this browser and not saved yet"
+        title={texts.somethingThatWasTypedIsKept}
       >
-        <PenLine size={13} aria-hidden /> draft kept
+        <PenLine size={13} aria-hidden /> {texts.draftKept}
       </span>
     );
   }
   return (
     <span className="saved" role="status" data-testid="saved">
       {isSaving ? <LoaderCircle size={13} aria-hidden /> : <Check size={13} aria-hidden />}{' '}
-      {isSaving ? 'saving' : 'saved'}
+      {isSaving ? texts.saving : texts.saved}
     </span>
   );
 }
@@ -410,7 +403,7 @@ function StandingStrip() {
   const standing = useStanding();
   return standing === 'there' ? null : (
     <div className="standing" role="alert">
-      {awayWords[standing]}
+      {texts.awayWords[standing]}
     </div>
   );
 }
@@ -419,10 +412,10 @@ function StepButton({ direction }: { direction: 'undo' | 'redo' }) {
   const { step } = useActs();
   const words = useNextStep(direction);
   const Icon = direction === 'undo' ? Undo2 : Redo2;
-  const name = direction === 'undo' ? 'Undo' : 'Redo';
+  const name = direction === 'undo' ? texts.undo : texts.redo;
   const title =
     words === null
-      ? `Nothing to ${direction}`
+      ? texts.nothingTo(direction)
       : `${name}: ${words} (${keyWords(direction === 'undo' ? 'Ctrl+Z' : 'Ctrl+Shift+Z')})`;
   return (
     <button
@@ -446,8 +439,8 @@ function ThemeButton() {
     <button
       type="button"
       className="bar-button"
-      title={`Change to ${other}`}
-      aria-label={`Change to ${other}`}
+      title={texts.changeTo(other)}
+      aria-label={texts.changeTo(other)}
       onClick={() => {
         change(other);
       }}

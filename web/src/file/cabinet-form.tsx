@@ -18,24 +18,7 @@ import {
 } from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog, useOrder } from '../studio/contexts.ts';
 import { addCabinetAct } from './model/acts.ts';
-
-const planNames: Record<PlanName, readonly [name: string, title: string, what: string]> = {
-  empty: ['Empty', 'New cabinet', 'favourites only'],
-  type: ['By type', 'By type', 'a folder for each group of types'],
-  vendor: ['By vendor', 'By vendor', 'a folder for each vendor with many plugins'],
-  format: ['By format', 'By format', 'a folder for each format'],
-  job: ['By job', 'By job', 'empty folders to fill'],
-  checks: ['Last checks before delivery', 'Last checks', 'meters, limiters, repair'],
-  like: ['Like this one, but empty', '', 'the same folders and rules'],
-  copy: ['Like this one, and filled', '', 'the same folders with what they hold'],
-};
-const slotNames: Record<CabinetSlot, string> = {
-  track: 'tracks',
-  bus: 'buses',
-  final: 'the final chain',
-  instrument: 'instruments',
-  'note-effect': 'note effects',
-};
+import * as texts from './texts.ts';
 
 interface Props {
   /** The one to change; null makes a new one. */
@@ -52,7 +35,7 @@ export function CabinetForm({ cabinet, onMake, onClose }: Props) {
   const [name, setName] = useState<string | null>(null);
   const [slots, setSlots] = useState<readonly CabinetSlot[]>(cabinet?.opensFor ?? []);
   const folders = usePlanned(plan, atLeast);
-  const usual = cabinet?.name ?? (planNames[plan][1] || `${shown?.name ?? ''}, again`);
+  const usual = cabinet?.name ?? (texts.planNames[plan][1] || texts.nameAgain(shown?.name ?? ''));
   const title = name ?? usual;
   const submit = (event: SyntheticEvent): void => {
     event.preventDefault();
@@ -79,7 +62,7 @@ export function CabinetForm({ cabinet, onMake, onClose }: Props) {
       <Form onSubmit={submit} className="modal-content">
         <Modal.Header closeButton>
           <Modal.Title as="h1" id="cabinet-title">
-            {cabinet ? cabinet.name : 'A new cabinet'}
+            {cabinet ? cabinet.name : texts.aNewCabinet}
           </Modal.Title>
         </Modal.Header>
         <Modal.Body className={cabinet ? '' : 'cabinet-form'}>
@@ -94,9 +77,9 @@ export function CabinetForm({ cabinet, onMake, onClose }: Props) {
         </Modal.Body>
         <Modal.Footer>
           <Button variant="bare" onClick={onClose}>
-            Cancel
+            {texts.cancel}
           </Button>
-          <Button type="submit">{cabinet ? 'Save' : 'Make the cabinet'}</Button>
+          <Button type="submit">{cabinet ? texts.save : texts.makeTheCabinet}</Button>
         </Modal.Footer>
       </Form>
     </Modal>
@@ -142,7 +125,7 @@ interface PlansProps {
 function Plans({ plan, atLeast, onPlan, onAtLeast }: PlansProps) {
   return (
     <fieldset className="plans">
-      <legend className="visually-hidden">Plan</legend>
+      <legend className="visually-hidden">{texts.plan}</legend>
       {plans.map((one) => (
         <Form.Check
           key={one}
@@ -155,14 +138,14 @@ function Plans({ plan, atLeast, onPlan, onAtLeast }: PlansProps) {
           }}
           label={
             <>
-              {planNames[one][0]} <span className="text-soft">{planNames[one][2]}</span>
+              {texts.planNames[one][0]} <span className="text-soft">{texts.planNames[one][2]}</span>
             </>
           }
         />
       ))}
       {plan === 'vendor' && (
         <Form.Label className="at-least">
-          with at least{' '}
+          {texts.withAtLeast}{' '}
           <Form.Control
             type="number"
             size="sm"
@@ -173,7 +156,7 @@ function Plans({ plan, atLeast, onPlan, onAtLeast }: PlansProps) {
               onAtLeast(Math.max(2, Number(event.target.value)));
             }}
           />{' '}
-          plugins
+          {texts.plugins}
         </Form.Label>
       )}
     </fieldset>
@@ -189,7 +172,7 @@ interface NameProps {
 function NameField({ title, isFirst, onChange }: NameProps) {
   return (
     <Form.Group controlId="cabinet-name" className="mb-3">
-      <Form.Label>Name</Form.Label>
+      <Form.Label>{texts.name}</Form.Label>
       <Form.Control
         className="hand"
         autoFocus={isFirst}
@@ -201,7 +184,7 @@ function NameField({ title, isFirst, onChange }: NameProps) {
           onChange(event.target.value);
         }}
       />
-      <Form.Control.Feedback type="invalid">Give it a name.</Form.Control.Feedback>
+      <Form.Control.Feedback type="invalid">{texts.giveItAName}</Form.Control.Feedback>
     </Form.Group>
   );
 }
@@ -216,14 +199,14 @@ function Slots({ slots, onChange }: SlotsProps) {
     slots.includes(slot) ? slots.filter((each) => each !== slot) : [...slots, slot];
   return (
     <fieldset>
-      <legend className="form-label">Opens by itself for</legend>
+      <legend className="form-label">{texts.opensByItselfFor}</legend>
       {cabinetSlots.map((slot) => (
         <Form.Check
           key={slot}
           inline
           type="checkbox"
           id={`slot-${slot}`}
-          label={slotNames[slot]}
+          label={texts.slotNames[slot]}
           checked={slots.includes(slot)}
           onChange={() => {
             onChange(toggled(slot));
@@ -237,11 +220,11 @@ function Slots({ slots, onChange }: SlotsProps) {
 function Preview({ folders }: { folders: readonly PlannedFolder[] }) {
   const count = countPlan(folders);
   return (
-    <div className="plan-preview" tabIndex={0} role="region" aria-label="What it would make">
+    <div className="plan-preview" tabIndex={0} role="region" aria-label={texts.whatItWouldMake}>
       <p className="text-soft">
         {folders.length === 0
-          ? 'Makes only its favourites.'
-          : `Makes ${count.folders} folders with ${count.plugins} places in them. Nothing is moved; filing is a reference.`}
+          ? texts.makesOnlyItsFavourites
+          : texts.makesFoldersWithPlacesInThem(count.folders, count.plugins)}
       </p>
       <Planned folders={folders} />
     </div>
@@ -263,7 +246,7 @@ function Planned({ folders }: { folders: readonly PlannedFolder[] }) {
                   {folder.name}
                 </span>{' '}
                 <span className="text-soft">
-                  {folder.form === 'smart' ? 'by its rule' : folder.plugins.length}
+                  {folder.form === 'smart' ? texts.byItsRule : folder.plugins.length}
                 </span>
               </>
             )}

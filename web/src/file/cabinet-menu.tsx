@@ -5,6 +5,7 @@ import { allFolders, asId, planLike, type ActOf, type Cabinet } from '@clever-dr
 import { useActs, useArrangement, useOrder } from '../studio/contexts.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { addCabinetAct, shareFavouritesAct } from './model/acts.ts';
+import * as texts from './texts.ts';
 
 /** Whether favourites are one for all cabinets is the user's choice. */
 function ShareItem({ cabinet }: { cabinet: Cabinet }) {
@@ -20,9 +21,7 @@ function ShareItem({ cabinet }: { cabinet: Cabinet }) {
           act(shareFavouritesAct(order.records, isShared ? null : own.id));
         }}
       >
-        {isShared
-          ? 'Favourites of its own for each cabinet'
-          : 'One favourites folder for all cabinets'}
+        {isShared ? texts.favouritesOfItsOwnForEach : texts.oneFavouritesFolderForAllCabinets}
       </MenuItem>
     )
   );
@@ -46,7 +45,7 @@ export function CabinetMenu({ cabinet, onChange, onMake }: CabinetMenuProps) {
         as="button"
         type="button"
         className="menu-dots always"
-        aria-label={`Actions for the cabinet ${cabinet.name}`}
+        aria-label={texts.actionsForTheCabinet(cabinet.name)}
       >
         <MoreHorizontal size={15} aria-hidden />
       </Dropdown.Toggle>
@@ -55,7 +54,7 @@ export function CabinetMenu({ cabinet, onChange, onMake }: CabinetMenuProps) {
         onDuplicate={() => {
           onMake(
             addCabinetAct(
-              `${cabinet.name}, again`,
+              texts.again(cabinet.name),
               cabinet.opensFor,
               planLike(order.records, cabinet, true),
             ),
@@ -84,15 +83,15 @@ function CabinetItems({ onChange, onDuplicate, before, cabinet, behind, at }: Ca
   const { cabinets } = useArrangement();
   return (
     <Dropdown.Menu align="end">
-      <MenuItem onClick={onChange}>Name and slots …</MenuItem>
-      <MenuItem onClick={onDuplicate}>Duplicate</MenuItem>
+      <MenuItem onClick={onChange}>{texts.nameAndSlots}</MenuItem>
+      <MenuItem onClick={onDuplicate}>{texts.duplicate}</MenuItem>
       {before && (
         <MenuItem
           onClick={() => {
             act({ act: 'move-cabinet', cabinet: cabinet.id, before: before.id });
           }}
         >
-          Put before {before.name}
+          {texts.putBefore(before.name)}
         </MenuItem>
       )}
       {behind && (
@@ -105,7 +104,7 @@ function CabinetItems({ onChange, onDuplicate, before, cabinet, behind, at }: Ca
             });
           }}
         >
-          Put behind {behind.name}
+          {texts.putBehind(behind.name)}
         </MenuItem>
       )}
       <MenuItem
@@ -117,7 +116,7 @@ function CabinetItems({ onChange, onDuplicate, before, cabinet, behind, at }: Ca
           });
         }}
       >
-        {cabinet.sortedBy ? 'My own order of folders' : 'Folders by name, between the dividers'}
+        {cabinet.sortedBy ? texts.myOwnOrderOfFolders : texts.foldersByName}
       </MenuItem>
       {cabinets.length > 1 && <ShareItem cabinet={cabinet} />}
       <Dropdown.Divider />
@@ -126,7 +125,7 @@ function CabinetItems({ onChange, onDuplicate, before, cabinet, behind, at }: Ca
           act({ act: 'remove-cabinet', cabinet: asId(cabinet.id) });
         }}
       >
-        Remove the cabinet (its plugins stay in the catalog)
+        {texts.removeTheCabinetItsPluginsStay}
       </MenuItem>
     </Dropdown.Menu>
   );

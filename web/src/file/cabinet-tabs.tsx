@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react';
 import type { ActOf, Cabinet } from '@clever-drawer/core';
 import { useActs, useArrangement } from '../studio/contexts.ts';
 import { fetchedLater } from '../ui/fetched-later.tsx';
+import * as texts from './texts.ts';
 
 const CabinetMenu = fetchedLater(
   async () => (await import('./cabinet-menu.tsx')).CabinetMenu,
@@ -30,13 +31,13 @@ export function CabinetTabs() {
       <button
         type="button"
         className="new-cabinet"
-        title="A new cabinet: another whole arrangement"
+        title={texts.aNewCabinetWhole}
         onClick={() => {
           setForm('new');
         }}
       >
         <Plus size={14} aria-hidden />
-        <span className="visually-hidden">New cabinet</span>
+        <span className="visually-hidden">{texts.newCabinet}</span>
       </button>
       {cabinet && (
         <CabinetMenu
@@ -63,7 +64,7 @@ export function CabinetTabs() {
 function TabRow() {
   const { cabinets, cabinet, chooseCabinet } = useArrangement();
   return (
-    <div role="tablist" aria-label="Cabinets">
+    <div role="tablist" aria-label={texts.cabinets}>
       {cabinets.map((one) => (
         <Tab
           key={one.id}

@@ -16,13 +16,7 @@ import { asksNewFolder } from './new-folder-state.ts';
 import { useLatest } from '../ui/use-latest.ts';
 import type { Cabinet } from '@clever-drawer/core';
 import { Kbd } from '../ui/kbd.tsx';
-
-const keys = [
-  ['Enter', 'open'],
-  ['Alt+← Alt+→', 'reorder'],
-  ['F2', 'rename'],
-  ['Delete', 'remove'],
-] as const;
+import * as texts from './texts.ts';
 
 /** Drawn again only when something in it changed, and not with every letter typed beside it. */
 export const Chest = memo(function WholeChest({ chest }: { chest: ChestState }) {
@@ -95,14 +89,14 @@ export const Chest = memo(function WholeChest({ chest }: { chest: ChestState }) 
     act();
   };
   return (
-    <section className="chest" aria-label={`Cabinet ${cabinet?.name ?? ''}`}>
+    <section className="chest" aria-label={texts.cabinet(cabinet?.name ?? '')}>
       <ChestHead cabinet={cabinet} setEditing={setEditing} />
       <div ref={box} className="chest-body" onKeyDown={onKeyDown}>
         {editing?.what === 'new' && editing.parent === null && <FolderForm onDone={closeForm} />}
         <Sections folders={folders} focusable={focusable} chest={chest} onDone={closeForm} />
         <ChestEnd isNew={folders.length <= 1} />
       </div>
-      <KeysHint keys={keys} />
+      <KeysHint keys={texts.chestKeys} />
     </section>
   );
 });
@@ -121,12 +115,12 @@ function ChestHead({
       <Button
         size="sm"
         variant="quiet"
-        title="A folder, a smart folder or a divider"
+        title={texts.aFolder}
         onClick={() => {
           setEditing({ what: 'new', parent: null });
         }}
       >
-        <Plus size={14} aria-hidden /> New folder … <Kbd keys="Shift+N" />
+        <Plus size={14} aria-hidden /> {texts.makeANewFolder} <Kbd keys="Shift+N" />
       </Button>
     </div>
   );
@@ -151,12 +145,7 @@ function ChestEnd({ isNew }: { isNew: boolean }) {
   const { setNodeRef, isOver } = useDroppable({ id: 'end', data: { kind: 'end' } });
   return (
     <div ref={setNodeRef} className={`chest-end ${isOver ? 'before' : ''}`}>
-      {isNew && (
-        <p className="text-soft">
-          This cabinet has only its favourites. Make folders for the way you work: by job, by type,
-          by client.
-        </p>
-      )}
+      {isNew && <p className="text-soft">{texts.thisCabinetHasOnlyItsFavourites}</p>}
     </div>
   );
 }

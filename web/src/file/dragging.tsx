@@ -32,6 +32,7 @@ import {
 } from './model/drop-plan.ts';
 import type { ChestActs } from './use-chest.ts';
 import type { TrayState } from './use-tray.ts';
+import * as texts from './texts.ts';
 
 const KeepByHand = fetchedLater(async () => (await import('./keep-by-hand.tsx')).KeepByHand);
 
@@ -39,12 +40,6 @@ const draggedOf = (active: Active | null): Dragged | null =>
   (active?.data.current as Dragged | undefined) ?? null;
 const targetOf = (over: Over | null): Target | null =>
   (over?.data.current as Target | undefined) ?? null;
-
-/** Dragging is for mouse and touch; keys do the same. */
-const screenReaderInstructions = {
-  draggable:
-    "Press F to file by a folder's name, Space to gather in the tray, Alt with arrow keys to reorder.",
-};
 
 /**
  * A drag begins after some pixels, or after resting some milliseconds. The same objects all along:
@@ -123,7 +118,7 @@ export function Dragging({ tray, acts, onFiled, children }: Props) {
       accessibility={{
         restoreFocus: false,
         announcements: announcementsOf(planOf),
-        screenReaderInstructions,
+        screenReaderInstructions: texts.dragInstructions,
       }}
     >
       <DropPartContext value={held?.part ?? 'before'}>{children}</DropPartContext>
@@ -153,7 +148,8 @@ function usePlan(tray: ReadonlySet<string>, held: Held | null): PlanOf {
   return (dragged, target) => {
     const plugins = draggedPlugins(dragged, tray);
     const only = pluginById.get(plugins[0] ?? '');
-    const what = plugins.length === 1 && only ? nameOf(only) : `${plugins.length} plugins`;
+    const what =
+      plugins.length === 1 && only ? nameOf(only) : texts.someOrAllPlugins(plugins.length);
     const part = held?.part ?? 'before';
     return planDrop({ arrangement, cabinets, plugins, what, part, isCopying }, dragged, target);
   };
@@ -225,7 +221,7 @@ function announcementsOf(planOf: PlanOf): Announcements {
     onDragStart: ({ active }) => heard(active, null),
     onDragOver: ({ active, over }) => heard(active, over),
     onDragEnd: () => undefined,
-    onDragCancel: () => 'Let go: nothing was moved.',
+    onDragCancel: () => texts.letGo,
   };
 }
 

@@ -5,12 +5,13 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { Layers, Pin } from 'lucide-react';
 import { memo, useState, type MouseEvent } from 'react';
-import { plural, type Arrangement, type Folder } from '@clever-drawer/core';
+import { type Arrangement, type Folder } from '@clever-drawer/core';
 import { useArrangement } from '../studio/contexts.ts';
 import { FolderMenu } from './folder-menu.tsx';
 import { useDropPart } from './drop-part.ts';
 import type { DropPart } from './model/drop-plan.ts';
 import type { ChestActs } from './use-chest.ts';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly folder: Folder;
@@ -63,7 +64,7 @@ export function Divider({ folder, isFocusable, acts }: Omit<Props, 'isOpen'>) {
         onClick={() => {
           acts.rename(folder.id);
         }}
-        title="Divider: press to rename"
+        title={texts.dividerPressToRename}
       >
         {folder.name}
       </button>
@@ -101,13 +102,6 @@ function frontDrop(folder: Folder, over: DragData, part: DropPart): string {
   return folder.form === 'smart' ? 'refuses' : 'takes';
 }
 
-const formWords = {
-  favourites: 'favourites',
-  smart: 'smart folder',
-  folder: 'folder',
-  divider: 'divider',
-} as const;
-
 /**
  * Drawn again with every step of a drag, so it is only the frame; what stands on it is drawn when
  * that changes.
@@ -142,7 +136,7 @@ const Face = memo(function DrawerFace({ folder, isOpen, isFocusable, acts }: Pro
       data-folder={folder.id}
       aria-expanded={isOpen}
       tabIndex={isFocusable ? 0 : -1}
-      aria-label={`${folder.name}, ${formWords[folder.form]}, ${plural(members.length, 'plugin')}`}
+      aria-label={texts.folderHolds(folder.name, texts.formWords[folder.form], members.length)}
       onFocus={() => {
         acts.focus(folder.id);
       }}
@@ -161,8 +155,8 @@ const Face = memo(function DrawerFace({ folder, isOpen, isFocusable, acts }: Pro
           </span>
         )}{' '}
         {members.length}
-        {folder.shortcutTo && <Layers size={12} aria-label="shown from another cabinet" />}
-        {folder.isPinned && <Pin size={12} aria-label="pinned" />}
+        {folder.shortcutTo && <Layers size={12} aria-label={texts.shownFromAnotherCabinet} />}
+        {folder.isPinned && <Pin size={12} aria-label={texts.pinned} />}
       </span>
       {below.length > 0 && <FrontBelow below={below} arrangement={arrangement} />}
       <span className="pull" aria-hidden />
@@ -184,7 +178,7 @@ function FrontBelow({
           {f.name} {(arrangement.members.get(f.id) ?? []).length}
         </span>
       ))}
-      {below.length > 3 && <span>and {below.length - 2} more</span>}
+      {below.length > 3 && <span>{texts.andMore(below.length - 2)}</span>}
     </span>
   );
 }

@@ -15,37 +15,7 @@ import {
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { sayTime } from '../ui/time-words.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
-
-const heads: Record<Facet, string> = {
-  bits: 'For machines of',
-  licence: 'Licence',
-  state: 'State',
-  tag: 'Tag',
-  folder: 'In the folder',
-  arrived: 'Arrived',
-  loaded: 'Loaded',
-};
-const texts: Readonly<Record<string, string>> = {
-  'bits 64': '64 bit',
-  'bits 32': '32 bit only',
-  'licence owned': 'owned',
-  'licence free': 'free',
-  'licence trial': 'on trial',
-  'licence not licensed': 'not licensed',
-  'licence unknown': 'of unknown licence',
-  'state present': 'there now',
-  'state away': 'out of reach',
-  'state gone': 'gone',
-  'state failed': 'with a failed copy',
-  'state hidden': 'hidden from loading',
-  'arrived 7': 'arrived within a week',
-  'arrived 30': 'arrived within a month',
-  'arrived 365': 'arrived within a year',
-  'loaded 7': 'loaded within a week',
-  'loaded 30': 'loaded within a month',
-  'loaded never': 'never loaded',
-  'loaded not-90': 'not loaded for 90 days',
-};
+import * as texts from './texts.ts';
 
 export function FacetWords({
   filter,
@@ -77,15 +47,15 @@ export function FacetWords({
   };
   const textOf = (facet: Facet, value: string): string => {
     if (facet === 'tag') {
-      return `tagged ${value}`;
+      return texts.tagged(value);
     }
     if (facet === 'folder') {
-      return `in ${folders.get(value) ?? 'a folder that is gone'}`;
+      return texts.inTheFolder(folders.get(value) ?? texts.aFolderThatIsGone);
     }
     if (facet === 'arrived' && value.startsWith(sinceTime)) {
-      return `arrived since ${sayTime(value.slice(sinceTime.length))}`;
+      return texts.arrivedSince(sayTime(value.slice(sinceTime.length)));
     }
-    return texts[`${facet} ${value}`] ?? `${facet} ${value}`;
+    return texts.facetTexts[`${facet} ${value}`] ?? `${facet} ${value}`;
   };
   const set = (facet: Facet, value: string | null): void => {
     const rest = Object.fromEntries(
@@ -122,7 +92,7 @@ function SetFacet({ set, facet, textOf, value }: SetFacetProps) {
       <button
         type="button"
         className="word set"
-        title="Press to drop this"
+        title={texts.pressToDropThis}
         onClick={() => {
           set(facet, null);
         }}
@@ -156,9 +126,9 @@ function MoreFacets({ set, valuesOf, filter, textOf }: MoreFacetsProps) {
         as="button"
         type="button"
         className="word"
-        aria-label="More that narrows the list"
+        aria-label={texts.moreThatNarrowsTheList}
       >
-        more …
+        {texts.more}
       </Dropdown.Toggle>
       <Dropdown.Menu className="facet-menu">
         {facets
@@ -187,7 +157,7 @@ interface FacetValuesProps {
 function FacetValues({ facet, valuesOf, filter, textOf }: FacetValuesProps) {
   return (
     <Fragment>
-      <div className="dropdown-header">{heads[facet]}</div>
+      <div className="dropdown-header">{texts.facetHeads[facet]}</div>
       {valuesOf(facet).map((value) => (
         <MenuItem
           key={value}

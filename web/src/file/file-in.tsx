@@ -4,6 +4,7 @@ import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Picker, type Choice } from '../ui/picker.tsx';
 import { planFiling } from './model/drop-plan.ts';
 import { filingTargets, isNameTaken, keepInAct, newFolderAct } from './model/filing-targets.ts';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly plugins: readonly string[];
@@ -22,7 +23,7 @@ export function FileIn({ plugins, moving, lately, onClose, onFiled, onUndone }: 
   const { act } = useActs();
   const { arrangement, cabinet, cabinets, nameOf } = useArrangement();
   const only = pluginById.get(plugins[0] ?? '');
-  const what = plugins.length === 1 && only ? nameOf(only) : `${plugins.length} plugins`;
+  const what = plugins.length === 1 && only ? nameOf(only) : texts.someOrAllPlugins(plugins.length);
   const file = (folder: Folder): void => {
     const scene = {
       arrangement,
@@ -60,7 +61,7 @@ export function FileIn({ plugins, moving, lately, onClose, onFiled, onUndone }: 
       return null;
     }
     return {
-      id: 'new folder',
+      id: 'new-folder',
       text: typed,
       show: <NewFolder name={typed} what={what} />,
       take: () => {
@@ -70,8 +71,8 @@ export function FileIn({ plugins, moving, lately, onClose, onFiled, onUndone }: 
   };
   return (
     <Picker
-      title={moving ? `Move ${what} to …` : `File ${what} in …`}
-      prompt="Letters of the folder's name"
+      title={moving ? texts.moveToFolder(what) : texts.fileInFolder(what)}
+      prompt={texts.lettersOfTheFoldersName}
       choices={choices}
       offer={offer}
       onClose={onClose}
@@ -81,7 +82,7 @@ export function FileIn({ plugins, moving, lately, onClose, onFiled, onUndone }: 
 
 const NewFolder = ({ name, what }: { name: string; what: string }) => (
   <>
-    Make the folder <span className="label">{name}</span> and file {what} there
+    {texts.makeTheFolder} <span className="label">{name}</span> {texts.andFileThere(what)}
   </>
 );
 
@@ -95,10 +96,10 @@ function Target({ folder, plugins }: { folder: Folder; plugins: readonly string[
     <>
       <span className={`label ${folder.form === 'smart' ? 'smart' : ''}`}>{folder.name}</span>
       <span className="text-soft">
-        {folder.form === 'smart' && 'always in, by hand · '}
-        {parent && `in ${parent.name} · `}
+        {folder.form === 'smart' && texts.alwaysIn}
+        {parent && texts.parentIn(parent.name)}
         {held.length}
-        {isThere ? ' · already there' : ''}
+        {isThere ? texts.alreadyThere : ''}
       </span>
     </>
   );

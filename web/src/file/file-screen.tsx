@@ -22,6 +22,7 @@ import { Tray } from './tray.tsx';
 import { useChest } from './use-chest.ts';
 import { clearFilter, useList, type List } from './use-list.ts';
 import { useTray, type TrayState } from './use-tray.ts';
+import * as texts from './texts.ts';
 
 const FileIn = fetchedLater(async () => (await import('./file-in.tsx')).FileIn, 'keys held');
 
@@ -133,7 +134,7 @@ function ListPane({
   const { plugins } = useCatalog();
   return (
     <div className="pane list-pane" onKeyDown={onFieldKey}>
-      <h1 className="visually-hidden">File</h1>
+      <h1 className="visually-hidden">{texts.file}</h1>
       <Sentence list={list} field={field} />
       <ListHead list={list} setDialog={setDialog} view={view} changeView={changeView} />
       {list.rows.length > 0 ? (
@@ -180,7 +181,8 @@ function ListHead({ list, setDialog, view, changeView }: ListHeadProps) {
             setDialog('suggest');
           }}
         >
-          Suggestions<span className="wide-only"> for what is in no folder</span>
+          {texts.suggestions}
+          <span className="wide-only"> {texts.forWhatIsInNoFolder}</span>
         </button>{' '}
         <kbd>G</kbd>
       </span>
@@ -323,7 +325,7 @@ function TypesOf({ plugin, onClose }: { plugin: Plugin; onClose: () => void }) {
   const { act } = useActs();
   return (
     <TypesPicker
-      title={`What does ${plugin.name} do?`}
+      title={texts.whatDoesDo(plugin.name)}
       onTake={(type) => {
         act(annotateAct([plugin.id], { types: type === null ? [] : [type] }));
       }}
@@ -376,28 +378,28 @@ function useOpenFolder(): [string | null, (folder: string | null) => void] {
 
 function ViewSwitch({ view, onChange }: { view: View; onChange: (view: View) => void }) {
   return (
-    <span className="view-switch" role="group" aria-label="View">
+    <span className="view-switch" role="group" aria-label={texts.view}>
       <button
         type="button"
         aria-pressed={view === 'list'}
-        title="A bare list"
+        title={texts.aBareList}
         onClick={() => {
           onChange('list');
         }}
       >
         <ListIcon size={16} aria-hidden />
-        <span className="visually-hidden">List</span>
+        <span className="visually-hidden">{texts.list}</span>
       </button>
       <button
         type="button"
         aria-pressed={view === 'pictures'}
-        title="Pictures"
+        title={texts.pictures}
         onClick={() => {
           onChange('pictures');
         }}
       >
         <LayoutGrid size={16} aria-hidden />
-        <span className="visually-hidden">Pictures</span>
+        <span className="visually-hidden">{texts.pictures}</span>
       </button>
     </span>
   );
@@ -406,21 +408,20 @@ function ViewSwitch({ view, onChange }: { view: View; onChange: (view: View) => 
 function EmptyList({ isCatalogEmpty, onClear }: { isCatalogEmpty: boolean; onClear: () => void }) {
   return isCatalogEmpty ? (
     <div className="empty">
-      <h2>No plugins yet</h2>
+      <h2>{texts.noPluginsYet}</h2>
       <p>
-        Tell Clever Drawer where your plugins are, and let it look:{' '}
-        <Link to="/scan">go to Scan</Link>.
+        {texts.tellCleverDrawerWhereYourPlugins} <Link to="/scan">{texts.goToScan}</Link>.
       </p>
     </div>
   ) : (
     <div className="empty">
-      <h2>No plugin is like that</h2>
+      <h2>{texts.noPluginIsLikeThat}</h2>
       <p>
-        The sentence above leaves nothing.{' '}
+        {texts.theSentenceAboveLeavesNothing}{' '}
         <button type="button" className="link-words" onClick={onClear}>
-          Show all again
+          {texts.showAllAgain}
         </button>{' '}
-        or press <kbd>Esc</kbd>.
+        {texts.orPress} <kbd>Esc</kbd>.
       </p>
     </div>
   );

@@ -14,30 +14,21 @@ import {
   type FolderId,
 } from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
+import * as texts from './texts.ts';
 
 export type NewForm = 'folder' | 'smart' | 'divider';
-const formNames: Record<NewForm, string> = {
-  folder: 'Folder',
-  smart: 'Smart folder',
-  divider: 'Divider',
-};
 
 const schema = object({
   form: string<NewForm>().oneOf(['folder', 'smart', 'divider']).required(),
   name: string()
     .trim()
-    .required('Give it a name.')
-    .max(nameLength, `At most ${nameLength} letters.`),
+    .required(texts.giveItAName)
+    .max(nameLength, texts.atMostLetters(nameLength)),
   keywords: string()
     .default('')
     .when('form', {
       is: 'smart',
-      then: (s) =>
-        s.test(
-          'keywords',
-          'Type at least one keyword, with commas between several.',
-          (text) => keywordRule(text).ok,
-        ),
+      then: (s) => s.test('keywords', texts.typeAtLeastOneKeyword, (text) => keywordRule(text).ok),
     }),
 });
 
@@ -101,16 +92,16 @@ export function FolderForm({ folder, parent = null, onDone }: Props) {
           onDone();
         }
       }}
-      aria-label={folder ? `Change ${folder.name}` : 'New folder'}
+      aria-label={folder ? texts.change(folder.name) : texts.newFolder}
     >
       {!folder && <FormKinds form={form} />}
       <Form.Group controlId="folder-name">
-        <Form.Label className="visually-hidden">Name</Form.Label>
+        <Form.Label className="visually-hidden">{texts.name}</Form.Label>
         <Form.Control
           autoFocus
           autoComplete="off"
           className="hand"
-          placeholder="Name"
+          placeholder={texts.name}
           isInvalid={errors.name !== undefined}
           {...form.register('name')}
         />
@@ -119,10 +110,10 @@ export function FolderForm({ folder, parent = null, onDone }: Props) {
       {kind === 'smart' && <Keywords errors={errors} form={form} keywords={keywords} />}
       <span className="form-acts">
         <Button type="submit" size="sm">
-          {folder ? 'Save' : `Make the ${formNames[kind].toLowerCase()}`}
+          {folder ? texts.save : texts.makeThe(texts.formNames[kind].toLowerCase())}
         </Button>
         <Button size="sm" variant="bare" onClick={onDone}>
-          Cancel
+          {texts.cancel}
         </Button>
       </span>
     </Form>
@@ -146,11 +137,11 @@ interface KeywordsProps {
 function Keywords({ errors, form, keywords }: KeywordsProps) {
   return (
     <Form.Group controlId="folder-keywords">
-      <Form.Label className="form-line">Holds every plugin whose name has any of</Form.Label>
+      <Form.Label className="form-line">{texts.holdsEveryPluginWhoseName}</Form.Label>
       <Form.Control
         autoComplete="off"
         spellCheck={false}
-        placeholder="delay, echo, slap"
+        placeholder={texts.delayEcho}
         isInvalid={errors.keywords !== undefined}
         {...form.register('keywords')}
       />
@@ -182,7 +173,7 @@ function FormKinds({
           type="radio"
           id={`form-${k}`}
           value={k}
-          label={formNames[k]}
+          label={texts.formNames[k]}
           {...form.register('form')}
         />
       ))}
@@ -209,19 +200,20 @@ function Preview({ keywords }: { keywords: string }) {
     <Link
       to={`/rule/new${keywords.trim() === '' ? '' : `?text=${encodeURIComponent(`name has ${keywords}`)}`}`}
     >
-      More than keywords …
+      {texts.moreThanKeywords}
     </Link>
   );
   if (names === null) {
-    return <Form.Text className="text-soft">A comma is “or”. {more}</Form.Text>;
+    return (
+      <Form.Text className="text-soft">
+        {texts.aCommaIsOr} {more}
+      </Form.Text>
+    );
   }
   const some = names.slice(0, 3).join(', ');
   return (
     <Form.Text className="text-soft" role="status">
-      {names.length === 0
-        ? 'Takes in nothing yet.'
-        : `Takes in ${names.length}: ${some}${names.length > 3 ? ' …' : ''}`}{' '}
-      {more}
+      {names.length === 0 ? texts.takesInNothingYet : texts.takesIn(names.length, some)} {more}
     </Form.Text>
   );
 }

@@ -20,8 +20,8 @@ import { Kbd } from '../ui/kbd.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { Picker, type Choice } from '../ui/picker.tsx';
 import { copyFolderAct, splitAct } from './model/acts.ts';
-import { sortingNames } from './sorting-names.ts';
 import type { ChestActs } from './use-chest.ts';
+import * as texts from './texts.ts';
 
 /** What is asked for before it is done. */
 export type Asking = 'merge' | 'copy' | 'show';
@@ -48,7 +48,7 @@ export function FolderMenuItems({ folder, acts, onAsk, onClose }: ItemsProps) {
         as="button"
         type="button"
         className="menu-dots"
-        aria-label={`Actions for ${folder.name}`}
+        aria-label={texts.actionsFor(folder.name)}
       >
         <MoreHorizontal size={15} aria-hidden />
       </Dropdown.Toggle>
@@ -106,21 +106,21 @@ function useOwnItems(folder: Folder, acts: ChestActs): Item[] {
   const { act } = useActs();
   const { arrangement } = useArrangement();
   const navigate = useNavigate();
-  const rename: Item = { text: 'Rename', key: 'F2', run: () => acts.rename(folder.id) };
+  const rename: Item = { text: texts.rename, key: 'F2', run: () => acts.rename(folder.id) };
   const changeRule: Item = {
-    text: 'Change the rule …',
+    text: texts.changeTheRule,
     run: () => void navigate(`/rule/${folder.id}`),
   };
   const settle: Item = {
-    text: 'Settle as an ordinary folder',
+    text: texts.settleAsAnOrdinaryFolder,
     run: () => {
       const plugins = newPlaces(arrangement.members.get(folder.id) ?? []);
       act({ act: 'settle', folder: folder.id, plugins });
     },
   };
-  const addBelow: Item = { text: 'New subfolder', run: () => acts.addBelow(folder.id) };
+  const addBelow: Item = { text: texts.newSubfolder, run: () => acts.addBelow(folder.id) };
   const pin: Item = {
-    text: folder.isPinned ? 'Unpin' : 'Pin to the front',
+    text: folder.isPinned ? texts.unpin : texts.pinToTheFront,
     run: () => {
       act({ act: 'set-folder', folder: folder.id, set: { isPinned: !folder.isPinned } });
     },
@@ -138,14 +138,14 @@ function useOwnItems(folder: Folder, acts: ChestActs): Item[] {
 function placeItems(folder: Folder, acts: ChestActs): Item[] {
   const into = folder.form === 'divider' ? undefined : acts.neighbourAbove(folder);
   return [
-    { text: 'Put before its neighbour', key: 'Alt+←', run: () => acts.shift(folder.id, -1) },
-    { text: 'Put behind its neighbour', key: 'Alt+→', run: () => acts.shift(folder.id, 1) },
+    { text: texts.putBeforeItsNeighbour, key: 'Alt+←', run: () => acts.shift(folder.id, -1) },
+    { text: texts.putBehindItsNeighbour, key: 'Alt+→', run: () => acts.shift(folder.id, 1) },
     ...(into
-      ? [{ text: `Put inside ${into.name}`, run: () => acts.moveInto(folder.id, into.id) }]
+      ? [{ text: texts.putInside(into.name), run: () => acts.moveInto(folder.id, into.id) }]
       : []),
     ...(folder.parent === null
       ? []
-      : [{ text: 'Put beside its parent', run: () => acts.moveOut(folder) }]),
+      : [{ text: texts.putBesideItsParent, run: () => acts.moveOut(folder) }]),
   ];
 }
 
@@ -154,11 +154,11 @@ function elsewhereItems(folder: Folder, onAsk: (asking: Asking) => void): Item[]
   if (folder.form === 'divider') {
     return [];
   }
-  const merge: Item = { text: 'Put all of it into …', run: () => onAsk('merge') };
+  const merge: Item = { text: texts.putAllOfItInto, run: () => onAsk('merge') };
   return [
     ...(folder.form === 'folder' && folder.shortcutTo === null ? [merge] : []),
-    { text: 'Copy into a cabinet …', run: () => onAsk('copy') },
-    { text: 'Show in another cabinet too …', run: () => onAsk('show') },
+    { text: texts.copyIntoACabinet, run: () => onAsk('copy') },
+    { text: texts.showInAnotherCabinetToo, run: () => onAsk('show') },
   ];
 }
 
@@ -168,8 +168,8 @@ function SortItems({ folder }: { folder: Folder }) {
     act({ act: 'set-folder', folder: folder.id, set: { sortedBy } });
   };
   return (
-    <div className="menu-line" role="group" aria-label="Sorted by">
-      <span>Sorted by</span>
+    <div className="menu-line" role="group" aria-label={texts.sortedBy}>
+      <span>{texts.sortedBy}</span>
       {folderSortings.map((one) => (
         <button
           key={one}
@@ -179,7 +179,7 @@ function SortItems({ folder }: { folder: Folder }) {
             sort(one);
           }}
         >
-          {sortingNames[one]}
+          {texts.sortingNames[one]}
         </button>
       ))}
       {folder.form === 'folder' && (
@@ -190,7 +190,7 @@ function SortItems({ folder }: { folder: Folder }) {
             sort(null);
           }}
         >
-          my own order
+          {texts.myOwnOrder}
         </button>
       )}
     </div>
@@ -205,7 +205,7 @@ function SplitItems({ folder }: { folder: Folder }) {
     const parts = grouped(
       (arrangement.placements.get(folder.id) ?? []).map(({ id, plugin }) => {
         const found = pluginById.get(plugin);
-        return [found ? nameOf(found) : 'Others', id] as const;
+        return [found ? nameOf(found) : texts.others, id] as const;
       }),
     );
     act(
@@ -221,10 +221,10 @@ function SplitItems({ folder }: { folder: Folder }) {
     <>
       <MenuItem
         onClick={() => {
-          split((plugin) => plugin.vendor ?? 'No vendor');
+          split((plugin) => plugin.vendor ?? texts.noVendor);
         }}
       >
-        Split by vendor
+        {texts.splitByVendor}
       </MenuItem>
       <MenuItem
         onClick={() => {
@@ -236,12 +236,12 @@ function SplitItems({ folder }: { folder: Folder }) {
             ).size === 1;
           split((plugin) =>
             plugin.types[0] === undefined
-              ? 'No type'
+              ? texts.noType
               : typeName(isOneGroup ? plugin.types[0] : groupOf(plugin.types[0])),
           );
         }}
       >
-        Split by type
+        {texts.splitByType}
       </MenuItem>
     </>
   );
@@ -288,8 +288,8 @@ export function IntoCabinet({ folder, asking, onClose }: IntoCabinetProps) {
     );
   return (
     <Picker
-      title={asking === 'copy' ? `A copy of ${folder.name} in …` : `Show ${folder.name} also in …`}
-      prompt="Letters of the cabinet's name"
+      title={asking === 'copy' ? texts.aCopyOfIn(folder.name) : texts.showAlsoIn(folder.name)}
+      prompt={texts.lettersOfTheCabinetsName}
       choices={choices}
       onClose={onClose}
     />
@@ -319,8 +319,8 @@ export function MergeInto({ folder, onClose }: { folder: Folder; onClose: () => 
   );
   return (
     <Picker
-      title={`Put all of ${folder.name} into …`}
-      prompt="Letters of the folder's name"
+      title={texts.putAllOfInto(folder.name)}
+      prompt={texts.lettersOfTheFoldersName}
       choices={choices}
       onClose={onClose}
     />
@@ -329,9 +329,7 @@ export function MergeInto({ folder, onClose }: { folder: Folder; onClose: () => 
 
 function wordsOfRemoving(folder: Folder): string {
   if (folder.form === 'divider') {
-    return 'Remove the divider';
+    return texts.removeTheDivider;
   }
-  return folder.shortcutTo
-    ? 'No longer show it here (the folder stays in its cabinet)'
-    : 'Remove the folder (its plugins stay in the catalog)';
+  return folder.shortcutTo ? texts.noLongerShow : texts.removeTheFolderItsPluginsStay;
 }

@@ -5,6 +5,7 @@ import type { Folder } from '@clever-drawer/core';
 import { fetchedLater } from '../ui/fetched-later.tsx';
 import type { Asking } from './folder-menu-items.tsx';
 import type { ChestActs } from './use-chest.ts';
+import * as texts from './texts.ts';
 
 const Items = fetchedLater(async () => (await import('./folder-menu-items.tsx')).FolderMenuItems);
 const MergeInto = fetchedLater(async () => (await import('./folder-menu-items.tsx')).MergeInto);
@@ -88,7 +89,7 @@ function Dots({ folder, setOpen }: DotsProps) {
       tabIndex={-1}
       aria-haspopup="true"
       aria-expanded={false}
-      aria-label={`Actions for ${folder.name}`}
+      aria-label={texts.actionsFor(folder.name)}
       onClick={() => {
         setOpen(true);
       }}

@@ -12,6 +12,7 @@ import {
   type RuleWords,
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
+import * as texts from './texts.ts';
 
 /** Rules offered, and names of other plugins told. */
 const offered = 4;
@@ -52,20 +53,16 @@ function GatherDialog({ onClose, plugins, found, words }: GatherDialogProps) {
     >
       <Modal.Header closeButton>
         <Modal.Title as="h1" id="gather-title">
-          {plugins.length === 1
-            ? 'Rules that let it in'
-            : `Rules that gather these ${plugins.length}`}
+          {texts.rulesThatGatherThese(plugins.length)}
         </Modal.Title>
       </Modal.Header>
       <Modal.Body tabIndex={0}>
-        {found.length === 0 && (
-          <p className="text-soft">They have nothing in common that a rule could ask for.</p>
-        )}
+        {found.length === 0 && <p className="text-soft">{texts.theyHaveNothingInCommon}</p>}
         <GatheredRules found={found} words={words} />
       </Modal.Body>
       <Modal.Footer>
         <Button variant="bare" onClick={onClose}>
-          Close
+          {texts.closeRules}
         </Button>
       </Modal.Footer>
     </Modal>
@@ -104,14 +101,18 @@ function GatheredRule({ rule, words, others }: GatheredRuleProps) {
         <strong>{sayRule(rule, words)}</strong>
         <span className="text-soft visually-quiet d-block">
           {others.length === 0
-            ? 'Takes in nothing else.'
-            : `Takes in ${others.length} more: ${others
-                .slice(0, told)
-                .map((id) => {
-                  const plugin = pluginById.get(id);
-                  return plugin ? nameOf(plugin) : '';
-                })
-                .join(', ')}${others.length > told ? ' …' : ''}`}
+            ? texts.takesInNothingElse
+            : texts.takesInMore(
+                others.length,
+                others
+                  .slice(0, told)
+                  .map((id) => {
+                    const plugin = pluginById.get(id);
+                    return plugin ? nameOf(plugin) : '';
+                  })
+                  .join(', '),
+                others.length > told ? ' …' : '',
+              )}
         </span>
       </span>
       <Button
@@ -121,7 +122,7 @@ function GatheredRule({ rule, words, others }: GatheredRuleProps) {
           void navigate(`/rule/new?text=${encodeURIComponent(printRule(rule, words))}`);
         }}
       >
-        Begin with this
+        {texts.beginWithThis}
       </Button>
     </li>
   );

@@ -3,6 +3,7 @@ import { Button, Modal } from 'react-bootstrap';
 import { useNavigate } from 'react-router';
 import { asId, sayRule, type Folder } from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
+import * as texts from './texts.ts';
 
 interface KeepByHandProps {
   readonly folder: string;
@@ -19,7 +20,7 @@ export function KeepByHand({ folder: id, plugins, onClose }: KeepByHandProps) {
   if (!folder) {
     return null;
   }
-  const what = plugins.length === 1 && only ? nameOf(only) : `these ${plugins.length} plugins`;
+  const what = plugins.length === 1 && only ? nameOf(only) : texts.thesePlugins(plugins.length);
   const keep = (): void => {
     act({
       act: 'keep-by-hand',
@@ -33,12 +34,12 @@ export function KeepByHand({ folder: id, plugins, onClose }: KeepByHandProps) {
     <Modal show onHide={onClose} animation={false} aria-labelledby="keep-title">
       <Modal.Header closeButton>
         <Modal.Title as="h1" id="keep-title">
-          {folder.name} fills itself by its rule
+          {texts.fillsItselfByItsRule(folder.name)}
         </Modal.Title>
       </Modal.Header>
       <Modal.Body>
         <p className="mb-1">{folder.rule && sayRule(folder.rule, arrangement.rules.words)}</p>
-        <p className="text-soft mb-0">By hand, {what} can be in it whatever the rule says.</p>
+        <p className="text-soft mb-0">{texts.byHand(what)}</p>
       </Modal.Body>
       <KeepActs onClose={onClose} folder={folder} keep={keep} plugins={plugins} />
     </Modal>
@@ -57,7 +58,7 @@ function KeepActs({ onClose, folder, keep, plugins }: KeepActsProps) {
   return (
     <Modal.Footer>
       <Button variant="bare" onClick={onClose}>
-        Cancel
+        {texts.cancel}
       </Button>
       <Button
         variant="quiet"
@@ -65,10 +66,10 @@ function KeepActs({ onClose, folder, keep, plugins }: KeepActsProps) {
           void navigate(`/rule/${folder.shortcutTo ?? folder.id}`);
         }}
       >
-        Change the rule …
+        {texts.changeTheRule}
       </Button>
       <Button autoFocus onClick={keep}>
-        Keep {plugins.length === 1 ? 'it' : 'them'} always in
+        {texts.keepAlwaysIn(plugins.length)}
       </Button>
     </Modal.Footer>
   );

@@ -2,6 +2,7 @@
 import { Link } from 'react-router';
 import { printRule, ruleFromFilter, type Filter } from '@clever-drawer/core';
 import { useArrangement } from '../studio/contexts.ts';
+import * as texts from './texts.ts';
 
 export function KeepLink({ filter }: { readonly filter: Filter }) {
   const { words } = useArrangement().arrangement.rules;
@@ -9,7 +10,7 @@ export function KeepLink({ filter }: { readonly filter: Filter }) {
   return (
     rule && (
       <Link to={`/rule/new?text=${encodeURIComponent(printRule(rule, words))}`}>
-        keep as smart folder
+        {texts.keepAsSmartFolder}
       </Link>
     )
   );

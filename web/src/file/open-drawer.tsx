@@ -8,10 +8,10 @@ import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import { plural, sayRule, type Folder, type Placement, type PluginId } from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
-import { sortingNames } from './sorting-names.ts';
 import { FolderForm } from './folder-form-later.ts';
 import { PlacedPlugin } from './placed-plugin.tsx';
 import type { ChestActs, ChestState } from './use-chest.ts';
+import * as texts from './texts.ts';
 
 /** More plugins than this are not drawn in the drawer but counted; the list shows them all. */
 const drawn = 300;
@@ -34,7 +34,7 @@ export function OpenDrawer({ folder, chest, children }: OpenDrawerProps) {
     <li
       ref={intoView}
       className={`open-drawer ${folder.form}`}
-      aria-label={`${folder.name}, opened`}
+      aria-label={texts.opened(folder.name)}
     >
       <OpenHead folder={folder} members={members} acts={acts} />
       {editing?.what === 'change' && editing.folder === folder.id && (
@@ -61,10 +61,8 @@ export function OpenDrawer({ folder, chest, children }: OpenDrawerProps) {
       )}
       {members.length > drawn && (
         <p className="text-soft open-empty">
-          and {members.length - drawn} more:{' '}
-          <Link to={`/file?folder=${folder.id}&open=${folder.id}`}>
-            show all of them in the list
-          </Link>
+          {texts.andMoreOfThem(members.length - drawn)}{' '}
+          <Link to={`/file?folder=${folder.id}&open=${folder.id}`}>{texts.showAllOf}</Link>
         </p>
       )}
     </li>
@@ -110,10 +108,10 @@ function EmptyDrawer({ folder }: { readonly folder: Folder }) {
   return (
     <p className="text-soft open-empty">
       {folder.form === 'smart' ? (
-        'No plugin is like that yet. What arrives later comes in by itself.'
+        texts.noPluginIsLikeThatYet
       ) : (
         <>
-          Empty. Drag plugins onto it, or press <kbd>F</kbd> on one in the list.
+          {texts.emptyDragPluginsOntoIt} <kbd>F</kbd> {texts.onOneInTheList}
         </>
       )}
     </p>
@@ -141,7 +139,7 @@ function OpenHead({ folder, members, acts }: OpenHeadProps) {
         {folder.sortedBy && (
           <>
             {' '}
-            · sorted by {sortingNames[folder.sortedBy]}
+            {texts.isSortedBy(texts.sortingNames[folder.sortedBy])}
             {folder.form === 'folder' && (
               <>
                 {' '}
@@ -152,7 +150,7 @@ function OpenHead({ folder, members, acts }: OpenHeadProps) {
                     act({ act: 'set-folder', folder: folder.id, set: { sortedBy: null } });
                   }}
                 >
-                  my own order
+                  {texts.myOwnOrder}
                 </button>
               </>
             )}
@@ -169,7 +167,7 @@ function OpenActs({ folder, acts }: { readonly folder: Folder; readonly acts: Ch
     <span className="open-acts">
       {folder.form === 'smart' && (
         <Link to={`/rule/${folder.id}`} className="btn btn-sm btn-bare">
-          Change the rule
+          {texts.changeItsRule}
         </Link>
       )}
       {folder.form !== 'favourites' && (
@@ -180,7 +178,7 @@ function OpenActs({ folder, acts }: { readonly folder: Folder; readonly acts: Ch
             acts.rename(folder.id);
           }}
         >
-          Rename
+          {texts.rename}
         </Button>
       )}
       {folder.form === 'folder' && (
@@ -191,13 +189,13 @@ function OpenActs({ folder, acts }: { readonly folder: Folder; readonly acts: Ch
             acts.addBelow(folder.id);
           }}
         >
-          New subfolder
+          {texts.newSubfolder}
         </Button>
       )}
       <Button
         size="sm"
         variant="bare"
-        aria-label={`Close ${folder.name}`}
+        aria-label={texts.close(folder.name)}
         onClick={() => {
           acts.toggle(folder.id);
         }}
@@ -215,8 +213,8 @@ function Notes({ folder }: { folder: Folder }) {
   return (
     <input
       className="folder-notes"
-      aria-label={`Note on ${folder.name}`}
-      placeholder="A note"
+      aria-label={texts.noteOn(folder.name)}
+      placeholder={texts.aNote}
       maxLength={10_000}
       value={typed}
       onChange={(event) => {

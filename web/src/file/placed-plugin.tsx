@@ -12,8 +12,8 @@ import { ofWhat } from '../annotate/of-what.ts';
 import { runCommand, type Command } from '../ui/commands.ts';
 import { chord } from '../ui/keys.ts';
 import { useNotices } from '../ui/notices.tsx';
-import { sortingNames } from './sorting-names.ts';
 import type { ChestActs } from './use-chest.ts';
+import * as texts from './texts.ts';
 
 interface PlacedProps {
   readonly plugin: Plugin;
@@ -92,14 +92,10 @@ function TakeOut({ isSmart, plugin, folder, takeOut }: TakeOutProps) {
       tabIndex={-1}
       aria-label={
         isSmart
-          ? `Keep ${nameOf(plugin)} out of ${folder.name}`
-          : `Take ${nameOf(plugin)} out of ${folder.name}`
+          ? texts.keepOutOf(nameOf(plugin), folder.name)
+          : texts.takeOutOf(nameOf(plugin), folder.name)
       }
-      title={
-        isSmart
-          ? 'Keep it out whatever the rule says (Delete).'
-          : 'Take out of this folder (Delete). It stays in the catalog.'
-      }
+      title={isSmart ? texts.keepItOutWhateverTheRule : texts.takeOutOfThisFolderDelete}
       onClick={takeOut}
     >
       <X size={14} aria-hidden />
@@ -147,7 +143,7 @@ function useCommands(
   const moveBefore = (spot: Placement['id'] | null): void => {
     if (folder.sortedBy) {
       notify(
-        `${folder.name} is sorted by ${sortingNames[folder.sortedBy]}. Choose “my own order” in its head to reorder by hand.`,
+        texts.isSortedByChooseMyOwn(folder.name, texts.sortingNames[folder.sortedBy]),
         'trouble',
       );
     } else if (placement) {

@@ -21,6 +21,7 @@ import { useLatest } from '../ui/use-latest.ts';
 import { useWidth } from '../ui/use-width.ts';
 import { between, listSteps, rowAfter, type View } from './model/list-keys.ts';
 import { ago, PluginCard, PluginRow, type RowProps } from './plugin-row.tsx';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly rows: readonly Row[];
@@ -141,7 +142,7 @@ export function PluginList({
       ref={box}
       className={`plugin-list ${view}`}
       role="listbox"
-      aria-label="Plugins"
+      aria-label={texts.listOfPlugins}
       aria-multiselectable="true"
       tabIndex={0}
       aria-activedescendant={active === null ? undefined : `option-${active}`}
@@ -252,7 +253,7 @@ function DrawnLine({ line, view, propsOf, onFold }: DrawnProps) {
         onClick={() => {
           onFold(line.heading);
         }}
-        title="Press to fold (Alt+←), unfold all with Alt+→"
+        title={texts.pressToFoldAltUnfoldAll}
       >
         {line.isFolded ? <ChevronRight size={14} /> : <ChevronDown size={14} />}{' '}
         <span className="hand">{line.heading}</span> <span className="text-soft">{line.count}</span>

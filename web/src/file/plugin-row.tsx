@@ -13,6 +13,7 @@ import {
 } from '@clever-drawer/core';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { ofWhat } from '../annotate/of-what.ts';
+import * as texts from './texts.ts';
 
 export interface RowProps {
   readonly row: Row;
@@ -56,7 +57,7 @@ function Option({ props, className, children }: OptionProps) {
     >
       <span
         className={`tick ${props.isInTray ? 'on' : ''}`}
-        title="Into the tray (Space)"
+        title={texts.intoTheTraySpace}
         onClick={(event) => {
           event.stopPropagation();
           props.onTray(plugin.id);
@@ -76,13 +77,13 @@ export const PluginRow = memo(function RowOfPlugin(props: RowProps) {
       <Faceplate seed={faceOf(plugin)} picture={props.picture} />
       <span className="names">
         <span className="name">
-          {props.isFavourite && <span className="ribbon" role="img" aria-label="favourite" />}
+          {props.isFavourite && <span className="ribbon" role="img" aria-label={texts.favourite} />}
           <span className="cut" title={nickname ?? plugin.name}>
             {nickname ?? plugin.name}
           </span>
           {nickname !== null && <span className="original">{plugin.name}</span>}
           {props.slotLabel !== null && <span className="label small">{props.slotLabel}</span>}
-          {props.isHidden && <span className="original">hidden from loading</span>}
+          {props.isHidden && <span className="original">{texts.hiddenFromLoading}</span>}
         </span>
         <span className="vendor">{ofWhat(plugin)}</span>
       </span>
@@ -94,7 +95,7 @@ export const PluginRow = memo(function RowOfPlugin(props: RowProps) {
             </span>
           ))
         ) : (
-          <span className="text-faint">no type</span>
+          <span className="text-faint">{texts.withoutType}</span>
         )}
       </span>
       <span className="formats">
@@ -112,7 +113,7 @@ function InFolders({ props: { folders } }: { readonly props: RowProps }) {
   if (!first) {
     return (
       <span className="in-folders">
-        <span className="text-faint">in no folder</span>
+        <span className="text-faint">{texts.inNoFolder}</span>
       </span>
     );
   }
@@ -137,12 +138,12 @@ export const PluginCard = memo(function CardOfPlugin(props: RowProps) {
     <Option props={props} className="plugin-card">
       <Faceplate seed={faceOf(plugin)} picture={props.picture} width={140} />
       <span className="name">
-        {props.isFavourite && <span className="ribbon" role="img" aria-label="favourite" />}
+        {props.isFavourite && <span className="ribbon" role="img" aria-label={texts.favourite} />}
         {nickname ?? plugin.name}
       </span>
       <span className="vendor">{ofWhat(plugin)}</span>
       <span className="text-soft">
-        {plugin.types[0] === undefined ? 'no type' : typeName(plugin.types[0])}
+        {plugin.types[0] === undefined ? texts.withoutType : typeName(plugin.types[0])}
       </span>
     </Option>
   );
@@ -184,29 +185,29 @@ const formatsOf = (plugin: Plugin): string[] =>
 /** "today", "3 d", "2 w", "4 mo", "never". `now` in milliseconds. */
 export function ago(time: string | undefined, now: number): string {
   if (time === undefined) {
-    return 'never';
+    return texts.never;
   }
   const days = Math.floor((now - Date.parse(time)) / day);
   if (days < 1) {
-    return 'today';
+    return texts.today;
   }
   if (days < 14) {
-    return `${days} d`;
+    return texts.daysD(days);
   }
-  return days < 60 ? `${Math.floor(days / 7)} w` : `${Math.floor(days / 30.5)} mo`;
+  return days < 60 ? texts.daysW(Math.floor(days / 7)) : texts.months(Math.floor(days / 30.5));
 }
 
 /** The formats of what is there, or why it is not. */
 function Whereabouts({ plugin }: { plugin: Plugin }) {
   if (plugin.chain) {
-    return <span className="chip format">chain of {plugin.chain.length}</span>;
+    return <span className="chip format">{texts.chainOf(plugin.chain.length)}</span>;
   }
   if (plugin.setting && isPresent(plugin)) {
-    return <span className="chip format">{plugin.setting.format} setting</span>;
+    return <span className="chip format">{texts.setting(plugin.setting.format)}</span>;
   }
   if (isPresent(plugin)) {
     return <Formats formats={formatsOf(plugin)} />;
   }
   const isAway = plugin.copies.some((copy) => copy.state === 'away');
-  return <span className="chip gone">{isAway ? 'out of reach' : 'gone'}</span>;
+  return <span className="chip gone">{isAway ? texts.outOfReach : texts.gone}</span>;
 }

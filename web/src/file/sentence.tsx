@@ -15,7 +15,6 @@ import {
   type Filter,
   type Plugin,
   type Row,
-  type Sorting,
   kindWords,
 } from '@clever-drawer/core';
 import { useWriteTable } from '../annotate/use-write-table.ts';
@@ -24,6 +23,7 @@ import { fetchedLater } from '../ui/fetched-later.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { FacetWords } from './facet-words.tsx';
 import { clearFilter, type List } from './use-list.ts';
+import * as texts from './texts.ts';
 
 const KeepLink = fetchedLater(async () => (await import('./keep-link.tsx')).KeepLink);
 
@@ -47,7 +47,7 @@ export function Sentence({
     [plugins],
   );
   return (
-    <search className="sentence" aria-label="Narrow the list">
+    <search className="sentence" aria-label={texts.narrowTheList}>
       <SentenceWords
         filter={narrowing}
         setFilter={setFilter}
@@ -90,8 +90,8 @@ function SentenceTools({ field, filter, setFilter, rows, total }: SentenceToolsP
       <span className="shown" role="status">
         {isNarrowed(filter) ? (
           <>
-            <strong>{rows.length}</strong> of{' '}
-            {plural(total, filter.kind === 'setting' ? 'setting' : 'plugin')}{' '}
+            <strong>{rows.length}</strong>{' '}
+            {texts.ofAll(plural(total, filter.kind === 'setting' ? 'setting' : 'plugin'))}{' '}
             <button
               type="button"
               className="link-words"
@@ -99,22 +99,22 @@ function SentenceTools({ field, filter, setFilter, rows, total }: SentenceToolsP
                 setFilter(clearFilter);
               }}
             >
-              show all
+              {texts.showAll}
             </button>{' '}
             <kbd>Esc</kbd> <KeepLink filter={filter} />{' '}
             <button
               type="button"
               className="link-words"
-              title="Write what is shown to a file for a spreadsheet (CSV)"
+              title={texts.writeWhatIsShown}
               onClick={() => {
                 writeTable(rows.map(({ plugin }) => plugin.id));
               }}
             >
-              as a table
+              {texts.asATable}
             </button>
           </>
         ) : (
-          <>{total === 1 ? 'The only plugin' : `All ${plural(total, 'plugin')}`}</>
+          <>{texts.all(total)}</>
         )}
       </span>
     </div>
@@ -136,8 +136,8 @@ function LettersField({ field, filter, setFilter }: LettersFieldProps) {
         ref={field}
         type="text"
         value={filter.text}
-        placeholder="with the letters …"
-        aria-label="with the letters"
+        placeholder={texts.withTheLetters}
+        aria-label={texts.lettersTheyHave}
         spellCheck={false}
         onChange={(event) => {
           setFilter({ text: event.target.value });
@@ -168,12 +168,12 @@ const SentenceWords = memo(function WordsOfSentence({
 }: SentenceWordsProps) {
   return (
     <p className="sentence-words">
-      Show{' '}
+      {texts.show}{' '}
       <Word
-        name="Kind"
+        name={texts.kind}
         value={filter.kind}
         text={kindText(filter.kind)}
-        any="all plugins"
+        any={texts.allPlugins}
         options={[...kinds, 'setting' as const].map((kind) => ({
           value: kind,
           text: kindText(kind),
@@ -182,34 +182,34 @@ const SentenceWords = memo(function WordsOfSentence({
           setFilter({ kind: kind as Filter['kind'] });
         }}
       />{' '}
-      of{' '}
+      {texts.of}{' '}
       <Word
-        name="Type"
+        name={texts.type}
         value={filter.type}
         text={typeText(filter.type)}
-        any="any type"
+        any={texts.anyType}
         options={types}
         onPick={(type) => {
           setFilter({ type });
         }}
       />{' '}
-      from{' '}
+      {texts.from}{' '}
       <Word
-        name="Vendor"
+        name={texts.vendor}
         value={filter.vendor}
-        text={filter.vendor ?? 'any vendor'}
-        any="any vendor"
+        text={filter.vendor ?? texts.anyVendor}
+        any={texts.anyVendor}
         options={vendors}
         onPick={(vendor) => {
           setFilter({ vendor });
         }}
       />{' '}
-      in{' '}
+      {texts.inWord}{' '}
       <Word
-        name="Format"
+        name={texts.format}
         value={filter.format}
-        text={filter.format ?? 'any format'}
-        any="any format"
+        text={filter.format ?? texts.anyFormat}
+        any={texts.anyFormat}
         options={formatsHere}
         onPick={(format) => {
           setFilter({ format: formats.find((f) => f === format) ?? null });
@@ -224,7 +224,7 @@ const SentenceWords = memo(function WordsOfSentence({
           setFilter({ unfiled: !filter.unfiled });
         }}
       >
-        {filter.unfiled ? 'in no folder' : 'filed or not'}
+        {filter.unfiled ? texts.inNoFolder : texts.filedOrNot}
       </button>
       <FacetWords filter={filter} setFilter={setFilter} />.
     </p>
@@ -233,9 +233,9 @@ const SentenceWords = memo(function WordsOfSentence({
 
 function kindText(kind: Filter['kind']): string {
   if (kind === null) {
-    return 'all plugins';
+    return texts.allPlugins;
   }
-  return kind === 'setting' ? 'saved settings' : kindWords[kind].many;
+  return kind === 'setting' ? texts.savedSettings : kindWords[kind].many;
 }
 
 export interface Option {
@@ -265,7 +265,7 @@ function typeOptions(plugins: readonly Plugin[]): Option[] {
       ...of(g.id, g.name, true),
       ...g.types.flatMap((t) => of(t.id, t.name, false)),
     ]),
-    ...of('none', 'no type', true),
+    ...of('none', texts.withoutType, true),
   ];
 }
 
@@ -343,8 +343,8 @@ function WordOptions({ options, name, letters, setLetters, value, any, shown }: 
           <input
             className="form-control form-control-sm"
             autoFocus
-            placeholder="letters"
-            aria-label={`${name}: letters`}
+            placeholder={texts.letters}
+            aria-label={texts.lettersOf(name)}
             value={letters}
             onChange={(event) => {
               setLetters(event.target.value);
@@ -368,25 +368,18 @@ function WordOptions({ options, name, letters, setLetters, value, any, shown }: 
           {o.count !== undefined && <span className="option-count">{o.count}</span>}
         </MenuItem>
       ))}
-      {shown.length === 0 && <div className="px-3 py-1 text-soft">Nothing has these letters.</div>}
+      {shown.length === 0 && (
+        <div className="px-3 py-1 text-soft">{texts.nothingHasTheseLetters}</div>
+      )}
     </Dropdown.Menu>
   );
 }
-
-const sortingNames: Record<Sorting, string> = {
-  name: 'name',
-  vendor: 'vendor',
-  type: 'type',
-  format: 'format',
-  arrival: 'arrival',
-  use: 'use',
-};
 
 /** How the list is lined up. */
 export function LineUp({ list }: { list: List }) {
   return (
     <span className="line-up">
-      Line up by
+      {texts.lineUpBy}
       {sortings.map((sorting) => (
         <button
           key={sorting}
@@ -397,7 +390,7 @@ export function LineUp({ list }: { list: List }) {
             list.setSorting(sorting);
           }}
         >
-          {sortingNames[sorting]}
+          {texts.listSortings[sorting]}
         </button>
       ))}
     </span>
@@ -406,7 +399,7 @@ export function LineUp({ list }: { list: List }) {
 
 function typeText(type: string | null): string {
   if (type === null) {
-    return 'any type';
+    return texts.anyType;
   }
-  return type === 'none' ? 'no type' : typeName(type);
+  return type === 'none' ? texts.withoutType : typeName(type);
 }

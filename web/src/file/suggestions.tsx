@@ -12,6 +12,7 @@ import {
 } from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { fileAct } from '../annotate/filing.ts';
+import * as texts from './texts.ts';
 
 /** Plugins shown at once; what is loaded most comes first. */
 const shown = 120;
@@ -70,17 +71,17 @@ export function Suggestions({ onClose }: { onClose: () => void }) {
       <Modal.Header closeButton>
         <Modal.Title as="h1" id="suggestions-title">
           {unfiled.length === 0
-            ? 'Everything is in a folder'
-            : `${unfiled.length} in no folder, ${open.length} with a likely one`}
+            ? texts.everythingIsInAFolder
+            : texts.unfiledAndLikely(unfiled.length, open.length)}
         </Modal.Title>
       </Modal.Header>
       <Offers open={open} unfiled={unfiled} folderName={folderName} setSkipped={setSkipped} />
       <Modal.Footer>
         <Button variant="bare" onClick={onClose}>
-          Close
+          {texts.closeRules}
         </Button>
         {clear.length > 0 && (
-          <Button onClick={fileClear}>File the {clear.length} clear ones</Button>
+          <Button onClick={fileClear}>{texts.fileTheClearOnes(clear.length)}</Button>
         )}
       </Modal.Footer>
     </Modal>
@@ -102,8 +103,8 @@ function Offers({ open, unfiled, folderName, setSkipped }: OffersProps) {
       {open.length === 0 && (
         <p className="text-soft">
           {unfiled.length === 0
-            ? 'Whatever arrives next is offered here.'
-            : 'Nothing in the folders tells where the rest belongs. File a few by hand, and the others of their type follow here.'}
+            ? texts.whateverArrivesNextIsOfferedHere
+            : texts.nothingInTheFoldersTells}
         </p>
       )}
       <ul className="suggestions">
@@ -121,7 +122,7 @@ function Offers({ open, unfiled, folderName, setSkipped }: OffersProps) {
           />
         ))}
       </ul>
-      {open.length > shown && <p className="text-soft">and {open.length - shown} more</p>}
+      {open.length > shown && <p className="text-soft">{texts.andMore(open.length - shown)}</p>}
     </Modal.Body>
   );
 }
@@ -144,7 +145,7 @@ function Offer({ plugin, name, loads, found, folderName, onSkip }: OfferProps) {
         <span className="text-soft">
           {' '}
           {plugin.vendor}
-          {loads > 0 && ` · loaded ${loads} times, in no folder`}
+          {loads > 0 && texts.loadedTimes(loads)}
         </span>
         <span className="text-soft visually-quiet d-block">{found[0]?.reason}</span>
       </span>
@@ -164,7 +165,7 @@ function Offer({ plugin, name, loads, found, folderName, onSkip }: OfferProps) {
           </Button>
         ))}
         <Button size="sm" variant="bare" onClick={onSkip}>
-          None
+          {texts.none}
         </Button>
       </span>
     </li>

@@ -11,6 +11,7 @@ import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { fetchedLater } from '../ui/fetched-later.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { Kbd } from '../ui/kbd.tsx';
+import * as texts from './texts.ts';
 
 const AnnotateMenu = fetchedLater(
   async () => (await import('../annotate/annotate-menu.tsx')).AnnotateMenu,
@@ -33,9 +34,9 @@ export function Tray({ tray, onTakeOut, onEmpty, onFile }: Props) {
   const count = plugins.length;
   const [isGathering, setGathering] = useState(false);
   return (
-    <section className="tray" aria-label="Tray">
+    <section className="tray" aria-label={texts.tray}>
       <span className="tray-name hand">
-        <Inbox size={17} aria-hidden /> Tray
+        <Inbox size={17} aria-hidden /> {texts.tray}
         {count > 0 && (
           <span className="count" data-testid="tray-count">
             {count}
@@ -44,8 +45,8 @@ export function Tray({ tray, onTakeOut, onEmpty, onFile }: Props) {
       </span>
       {count === 0 && (
         <span className="tray-empty">
-          Gather plugins here with <kbd>Space</kbd>, over as many searches as you like, then file
-          them together.
+          {texts.gatherPluginsHereWith} <kbd>Space</kbd>
+          {texts.overAsManySearches}
         </span>
       )}
       <TrayItems plugins={plugins} onTakeOut={onTakeOut} count={count} />
@@ -82,7 +83,7 @@ function TrayActs({ onFile, count, setGathering, plugins, onEmpty }: TrayActsPro
   return (
     <span className="tray-acts">
       <Button className="file-tray" onClick={onFile}>
-        File {count === 1 ? 'it' : `${count} plugins`} in … <Kbd keys="Shift" /> <kbd>F</kbd>
+        {texts.fileTrayIn(count)} <Kbd keys="Shift" /> <kbd>F</kbd>
       </Button>
       <button
         type="button"
@@ -91,11 +92,11 @@ function TrayActs({ onFile, count, setGathering, plugins, onEmpty }: TrayActsPro
           setGathering(true);
         }}
       >
-        A rule for {count === 1 ? 'it' : 'these'} …
+        {texts.aRuleFor(count)}
       </button>
       <AnnotateMenu plugins={plugins.map((plugin) => plugin.id)} />
       <button type="button" className="tray-act" onClick={onEmpty}>
-        Empty tray
+        {texts.emptyTray}
       </button>
     </span>
   );
@@ -109,11 +110,11 @@ interface TrayItemsProps {
 
 function TrayItems({ plugins, onTakeOut, count }: TrayItemsProps) {
   return (
-    <ul className="tray-items" aria-label="In the tray">
+    <ul className="tray-items" aria-label={texts.inTheTray}>
       {plugins.slice(-drawn).map((plugin) => (
         <TrayItem key={plugin.id} plugin={plugin} onTakeOut={onTakeOut} />
       ))}
-      {count > drawn && <li>and {count - drawn} more</li>}
+      {count > drawn && <li>{texts.andMore(count - drawn)}</li>}
     </ul>
   );
 }
@@ -132,7 +133,7 @@ function TrayItem({
       <span>{nameOf(plugin)}</span>
       <button
         type="button"
-        aria-label={`Take ${nameOf(plugin)} out of the tray`}
+        aria-label={texts.takeOutOfTheTray(nameOf(plugin))}
         onClick={() => {
           onTakeOut(plugin.id);
         }}

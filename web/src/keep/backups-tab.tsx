@@ -5,6 +5,7 @@ import { Button, Form } from 'react-bootstrap';
 import type { BackupsView } from '@clever-drawer/core';
 import { backUpNow, setBackups, viewBackups } from '../api/client.ts';
 import { sayTime } from '../ui/time-words.ts';
+import * as texts from './texts.ts';
 
 export function BackupsTab() {
   const queries = useQueryClient();
@@ -18,11 +19,9 @@ export function BackupsTab() {
   const trouble = backups.error ?? running.error;
   return (
     <section className="keep-sheet" aria-labelledby="backups-title">
-      <h2 id="backups-title">Everything of the studio in one file</h2>
+      <h2 id="backups-title">{texts.everythingOfTheStudio}</h2>
       <p className="text-soft">
-        All computers, the order with its whole history, points, loads and pictures: each night
-        while Clever Drawer runs, and whenever you like. Each backup is read back and counted. To
-        restore one: <code>./clever-drawer restore FILE --data DIR</code>
+        {texts.allComputers} <code>./clever-drawer restore FILE --data DIR</code>
       </p>
       {trouble && (
         <p className="text-brick" role="alert">
@@ -38,7 +37,7 @@ export function BackupsTab() {
             }
           }}
         >
-          {running.isPending ? 'Backing up …' : 'Back up now'}
+          {running.isPending ? texts.backingUp : texts.backUpNow}
         </Button>
       </div>
       {backups.data && (
@@ -53,18 +52,16 @@ export function BackupsTab() {
 
 function LastBackup({ view: { backups, trouble, isOld } }: { readonly view: BackupsView }) {
   const [newest] = backups;
-  const last = newest
-    ? `Last backup: ${sayTime(newest.at)}, read back ✓`
-    : 'There is no backup yet.';
+  const last = newest ? texts.lastBackup(sayTime(newest.at)) : texts.thereIsNoBackupYet;
   return (
     <>
       <p className={isOld ? 'text-brick' : ''} role="status">
         {last}
-        {newest && isOld && ' It is old: make one now.'}
+        {newest && isOld && texts.itIsOld}
       </p>
       {trouble !== null && (
         <p className="text-brick" role="alert">
-          The last one failed: {trouble}
+          {texts.theLastOneFailed(trouble)}
         </p>
       )}
     </>
@@ -73,8 +70,8 @@ function LastBackup({ view: { backups, trouble, isOld } }: { readonly view: Back
 
 const size = (bytes: number): string =>
   bytes < 1_048_576
-    ? `${Math.ceil(bytes / 1024).toLocaleString('en')} kB`
-    : `${(bytes / 1_048_576).toFixed(1)} MB`;
+    ? texts.bytesKB(Math.ceil(bytes / 1024).toLocaleString('en'))
+    : texts.bytesMB((bytes / 1_048_576).toFixed(1));
 
 function BackupList({ view: { backups } }: { readonly view: BackupsView }) {
   return (
@@ -82,9 +79,7 @@ function BackupList({ view: { backups } }: { readonly view: BackupsView }) {
       {backups.map(({ file, at, bytes, rows }) => (
         <li key={file}>
           <span>{sayTime(at)}</span>
-          <span className="text-soft">
-            {rows.toLocaleString('en')} rows, {size(bytes)}
-          </span>
+          <span className="text-soft">{texts.rows(rows.toLocaleString('en'), size(bytes))}</span>
           <code>{file}</code>
         </li>
       ))}
@@ -111,7 +106,7 @@ function WhereBackups({ view }: { readonly view: BackupsView }) {
       }}
     >
       <Form.Group controlId="backup-directory">
-        <Form.Label>They lie in</Form.Label>
+        <Form.Label>{texts.theyLieIn}</Form.Label>
         <Form.Control
           value={directory}
           autoComplete="off"
@@ -122,7 +117,7 @@ function WhereBackups({ view }: { readonly view: BackupsView }) {
         />
       </Form.Group>
       <Form.Group controlId="backup-keep">
-        <Form.Label>How many are kept</Form.Label>
+        <Form.Label>{texts.howManyAreKept}</Form.Label>
         <Form.Control
           type="number"
           min={1}
@@ -140,7 +135,7 @@ function WhereBackups({ view }: { readonly view: BackupsView }) {
       )}
       <div className="keep-acts">
         <Button type="submit" variant="quiet">
-          Keep it so
+          {texts.keepItSo}
         </Button>
       </div>
     </Form>

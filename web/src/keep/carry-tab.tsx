@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { useComputer } from '../studio/contexts.ts';
 import { TakeIn } from './take-in.tsx';
+import * as texts from './texts.ts';
 
 export function CarryTab() {
   const { computer, computers } = useComputer();
@@ -12,30 +13,24 @@ export function CarryTab() {
   if (others.length === 0) {
     return (
       <section className="keep-sheet">
-        <h2>There is one computer only</h2>
-        <p className="text-soft">
-          Read in the plugins of another one on the screen Scan, or write this order to a file and
-          read it in there.
-        </p>
+        <h2>{texts.thereIsOneComputerOnly}</h2>
+        <p className="text-soft">{texts.readInThePluginsOfAnother}</p>
       </section>
     );
   }
   return (
     <>
       <section className="keep-sheet" aria-labelledby="carry-title">
-        <h2 id="carry-title">Take an order over to {computer.name}</h2>
-        <p className="text-soft">
-          Its folders, names and all that is said of plugins, with each plugin found among those of
-          this computer. To take this order somewhere else, choose that computer at the top first.
-        </p>
+        <h2 id="carry-title">{texts.takeAnOrderOverTo(computer.name)}</h2>
+        <p className="text-soft">{texts.itsFolders}</p>
         <Form.Select
-          aria-label="The computer whose order is taken"
+          aria-label={texts.theComputerWhoseOrderIsTaken}
           value={from ?? ''}
           onChange={(event) => {
             setFrom(event.target.value === '' ? null : event.target.value);
           }}
         >
-          <option value="">Choose whose order …</option>
+          <option value="">{texts.chooseWhoseOrder}</option>
           {others.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}

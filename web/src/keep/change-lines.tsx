@@ -1,15 +1,10 @@
 /** What would come, go and be otherwise, line by line. */
-import { plural, type ChangeLine, type DescribedChange } from '@clever-drawer/core';
-
-/** What the ways are called where one returns, and where something is read in. */
-const wayWords = {
-  return: { comes: 'Comes back', goes: 'Would go', changes: 'As it was' },
-  read: { comes: 'Comes', goes: 'Would go', changes: 'Changes' },
-} as const;
+import { type ChangeLine, type DescribedChange } from '@clever-drawer/core';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly change: DescribedChange;
-  readonly way: keyof typeof wayWords;
+  readonly way: keyof typeof texts.wayWords;
 }
 
 /** Names shown of those that come or go; the others open below. */
@@ -19,16 +14,16 @@ const linesShown = 200;
 
 export function ChangeLines({ change: { lines, stays }, way }: Props) {
   if (lines.length === 0) {
-    return <p className="keep-same">Nothing would change: both are the same.</p>;
+    return <p className="keep-same">{texts.nothingWouldChange}</p>;
   }
   return (
     <table className="change-lines">
-      <caption className="visually-hidden">What would change</caption>
+      <caption className="visually-hidden">{texts.whatWouldChange}</caption>
       <tbody>
         {lines.slice(0, linesShown).map((line, at) => (
           <tr key={`${at} ${line.words}`}>
             <th scope="row" className={line.what}>
-              {wayWords[way][line.what]}
+              {texts.wayWords[way][line.what]}
             </th>
             <td>
               <Words line={line} />
@@ -37,16 +32,13 @@ export function ChangeLines({ change: { lines, stays }, way }: Props) {
         ))}
         {lines.length > linesShown && (
           <tr>
-            <th scope="row">And</th>
-            <td>{plural(lines.length - linesShown, 'line')} more.</td>
+            <th scope="row">{texts.and}</th>
+            <td>{texts.lineMore(lines.length - linesShown)}</td>
           </tr>
         )}
         <tr className="stays">
-          <th scope="row">Stays</th>
-          <td>
-            {plural(stays.folders, 'folder')} with {plural(stays.placements, 'plugin')} filed; loads
-            and habits
-          </td>
+          <th scope="row">{texts.stays}</th>
+          <td>{texts.folderWithFiled(stays.folders, stays.placements)}</td>
         </tr>
       </tbody>
     </table>
@@ -63,7 +55,7 @@ function Words({ line: { words, plugins, about } }: { readonly line: ChangeLine 
       {words}: <span className="text-soft">{plugins.slice(0, namesShown).join(', ')}</span>
       {rest.length > 0 && (
         <details className="more-names">
-          <summary>and {rest.length} more</summary>
+          <summary>{texts.andMore(rest.length)}</summary>
           {rest.join(', ')}
         </details>
       )}

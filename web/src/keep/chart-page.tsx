@@ -6,24 +6,25 @@ import type { Folder } from '@clever-drawer/core';
 import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { useDocumentTitle } from '../ui/use-document-title.ts';
 import './keep.css';
+import * as texts from './texts.ts';
 
 export function ChartPage() {
   const { computer } = useComputer();
   const { cabinet, arrangement } = useArrangement();
-  useDocumentTitle('Chart');
+  useDocumentTitle(texts.chart);
   const folders = cabinet ? (arrangement.below.get(cabinet.id) ?? []) : [];
   return (
     <main id="content" tabIndex={-1} className="chart">
       <p className="chart-acts">
         <Link className="btn btn-bare" to="/keep?tab=files">
-          <ArrowLeft size={15} aria-hidden /> Back
+          <ArrowLeft size={15} aria-hidden /> {texts.back}
         </Link>
         <Button
           onClick={() => {
             window.print();
           }}
         >
-          <Printer size={16} aria-hidden /> Print it
+          <Printer size={16} aria-hidden /> {texts.printIt}
         </Button>
       </p>
       <h1>

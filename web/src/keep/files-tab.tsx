@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import { useWriteTable } from '../annotate/use-write-table.ts';
 import { useComputer } from '../studio/contexts.ts';
 import { TakeIn } from './take-in.tsx';
+import * as texts from './texts.ts';
 
 interface Opened {
   readonly name: string;
@@ -20,12 +21,8 @@ export function FilesTab() {
   return (
     <>
       <section className="keep-sheet" aria-labelledby="write-title">
-        <h2 id="write-title">Write</h2>
-        <p className="text-soft">
-          The whole order of {computer.name} as one document: cabinets, folders, rules, names, and
-          all that you said of plugins. It is plain JSON, documented, and readable without Clever
-          Drawer.
-        </p>
+        <h2 id="write-title">{texts.write}</h2>
+        <p className="text-soft">{texts.theWholeOrder(computer.name)}</p>
         <Form.Check
           id="with-loads"
           checked={withLoads}
@@ -34,8 +31,8 @@ export function FilesTab() {
           }}
           label={
             <>
-              With loads and habits{' '}
-              <span className="text-soft">when, where and by which letters each was loaded</span>
+              {texts.withLoadsAndHabits}{' '}
+              <span className="text-soft">{texts.whenWhereAndByWhichLetters}</span>
             </>
           }
         />
@@ -45,14 +42,14 @@ export function FilesTab() {
             href={client.documentAddress(withLoads)}
             download={`${computer.name}.json`}
           >
-            <Download size={16} aria-hidden /> Write the document
+            <Download size={16} aria-hidden /> {texts.writeTheDocument}
           </a>
           <a
             className="btn btn-quiet"
             href={client.outlineAddress}
             download={`${computer.name}.opml`}
           >
-            As an outline (OPML)
+            {texts.asAnOutlineOpml}
           </a>
           <Button
             variant="quiet"
@@ -60,26 +57,23 @@ export function FilesTab() {
               writeTable(null);
             }}
           >
-            As a table (CSV)
+            {texts.asATableCsv}
           </Button>
           <a
             className="btn btn-quiet"
             href={client.copiesAddress}
             download={`${computer.name}.ndjson`}
           >
-            Its copies as lines
+            {texts.itsCopiesAsLines}
           </a>
           <Link className="btn btn-quiet" to="/chart">
-            A page to print …
+            {texts.aPageToPrint}
           </Link>
         </div>
       </section>
       <section className="keep-sheet" aria-labelledby="read-title">
-        <h2 id="read-title">Read</h2>
-        <p className="text-soft">
-          A document or outline of this or another computer, or a table (CSV) of this one that you
-          have edited. You see what would change before anything does.
-        </p>
+        <h2 id="read-title">{texts.read}</h2>
+        <p className="text-soft">{texts.aDocumentOrOutline}</p>
         <ChooseFile onOpen={setOpened} />
       </section>
       {opened && (
@@ -134,16 +128,16 @@ function ChooseFile({ onOpen }: { readonly onOpen: (opened: Opened) => void }) {
           chooser.current?.click();
         }}
       >
-        <FileInput size={16} aria-hidden /> Choose a file …
+        <FileInput size={16} aria-hidden /> {texts.chooseAFile}
       </Button>
-      <span className="text-soft">or drop it here.</span>
+      <span className="text-soft">{texts.orDropItHere}</span>
       <input
         ref={chooser}
         type="file"
         accept=".json,.opml,.xml,.csv,application/json,text/csv"
         className="visually-hidden"
         tabIndex={-1}
-        aria-label="Document of an order"
+        aria-label={texts.documentOfAnOrder}
         onChange={(event) => {
           take(event.target.files?.[0]);
           event.target.value = '';

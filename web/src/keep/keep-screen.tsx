@@ -11,15 +11,8 @@ import { Points } from './points.tsx';
 import { ReturnTab } from './return-tab.tsx';
 import { ShelfTab } from './shelf-tab.tsx';
 import './keep.css';
-
-const tabs = [
-  ['return', 'Return to a point'],
-  ['carry', 'From another computer'],
-  ['files', 'Read and write files'],
-  ['shelf', 'Shelf on disk'],
-  ['backups', 'Backups'],
-] as const;
-type Tab = (typeof tabs)[number][0];
+import * as texts from './texts.ts';
+type Tab = (typeof texts.tabs)[number][0];
 
 export function KeepScreen() {
   const { client } = useComputer();
@@ -33,7 +26,7 @@ export function KeepScreen() {
   if (!points.data) {
     return <main id="content" tabIndex={-1} aria-busy="true" />;
   }
-  const tab: Tab = tabs.find(([id]) => id === params.get('tab'))?.[0] ?? 'return';
+  const tab: Tab = texts.tabs.find(([id]) => id === params.get('tab'))?.[0] ?? 'return';
   const list = points.data.points;
   const chosen = list.find(({ id }) => id === params.get('point')) ?? list[0];
   const show = (change: Readonly<Record<string, string>>): void => {
@@ -50,8 +43,8 @@ export function KeepScreen() {
       />
       <div className="keep-right">
         <PartTabs
-          label="What to keep"
-          parts={tabs}
+          label={texts.whatToKeep}
+          parts={texts.tabs}
           shown={tab}
           onShow={(id) => {
             show({ tab: id });

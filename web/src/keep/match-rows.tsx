@@ -2,27 +2,20 @@
 import { Dropdown } from 'react-bootstrap';
 import type { MatchView } from '@clever-drawer/core';
 import { MenuItem } from '../ui/menu-item.tsx';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly matches: readonly MatchView[];
   readonly choices: Readonly<Record<string, string | null>>;
   readonly onChoose: (plugin: string, choice: string | null) => void;
 }
-
-/** Those that somebody has to look at come first, and stand open. */
-const groups = [
-  ['ask', 'to ask'],
-  ['likely', 'likely: what is taken, and why'],
-  ['missing', 'missing: their places wait'],
-  ['same', 'chosen by you'],
-] as const;
 /** Rows of a group that stand open; more open by themselves. */
 const rowsShown = 200;
 
 export function MatchRows({ matches, choices, onChoose }: Props) {
   return (
     <div className="match-rows">
-      {groups.map(([how, words]) => {
+      {texts.matchGroups.map(([how, words]) => {
         const rows = matches.filter(
           (match) => match.how === how && (how !== 'same' || match.from.id in choices),
         );
@@ -52,8 +45,6 @@ export function MatchRows({ matches, choices, onChoose }: Props) {
   );
 }
 
-const rowWords = { same: 'chosen', likely: 'likely', ask: 'ask', missing: 'missing' } as const;
-
 interface MatchRowProps {
   readonly match: MatchView;
   readonly choice: string | null | undefined;
@@ -64,13 +55,13 @@ function MatchRow({ match, choice, onChoose }: MatchRowProps) {
   const { from, how } = match;
   return (
     <li>
-      <span className="match-how">{choice === null ? 'left out' : rowWords[how]}</span>
+      <span className="match-how">{choice === null ? texts.leftOut : texts.rowWords[how]}</span>
       <span>
         <strong>{from.name}</strong> <Meaning match={match} isLeftOut={choice === null} />
       </span>
       <Dropdown align="end">
-        <Dropdown.Toggle variant="quiet" size="sm" aria-label={`Choose what ${from.name} is`}>
-          Choose
+        <Dropdown.Toggle variant="quiet" size="sm" aria-label={texts.chooseWhatIs(from.name)}>
+          {texts.choose}
         </Dropdown.Toggle>
         <Dropdown.Menu className="keep-menu">
           {match.choices.map((one) => (
@@ -88,7 +79,7 @@ function MatchRow({ match, choice, onChoose }: MatchRowProps) {
               onChoose(null);
             }}
           >
-            Leave it out
+            {texts.leaveItOut}
           </MenuItem>
         </Dropdown.Menu>
       </Dropdown>
@@ -100,22 +91,23 @@ function MatchRow({ match, choice, onChoose }: MatchRowProps) {
 function Meaning({ match, isLeftOut }: { readonly match: MatchView; readonly isLeftOut: boolean }) {
   const { how, choices, folders } = match;
   const [best] = choices;
-  const where = folders.length > 0 ? ` in ${folders.slice(0, 2).join(' and ')}` : '';
+  const where = folders.length > 0 ? texts.foldersIn(folders.slice(0, 2).join(' and ')) : '';
   if (isLeftOut) {
-    return <span className="text-soft">is not taken over.</span>;
+    return <span className="text-soft">{texts.isNotTakenOver}</span>;
   }
   if (how === 'missing' || !best) {
-    return <span className="text-soft">keeps its place{where} until it is installed.</span>;
+    return <span className="text-soft">{texts.keepsItsPlaceUntil(where)}</span>;
   }
   if (how === 'ask') {
     return (
       <span className="text-soft">
-        may be{' '}
-        {choices
-          .map(({ name }) => name)
-          .slice(0, 3)
-          .join(' or ')}
-        . Unless you choose, its place{where} waits.
+        {texts.mayBeUnlessYouChoose(
+          choices
+            .map(({ name }) => name)
+            .slice(0, 3)
+            .join(' or '),
+          where,
+        )}
       </span>
     );
   }

@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { viewBackups } from '../api/client.ts';
 import { useComputer, useOrder } from '../studio/contexts.ts';
 import { sayTime } from '../ui/time-words.ts';
+import * as texts from './texts.ts';
 
 export function Outside() {
   const { client } = useComputer();
@@ -17,25 +18,25 @@ export function Outside() {
   const isWrong = backups.data?.isOld === true || (backups.data?.trouble ?? null) !== null;
   return (
     <>
-      <h2>Outside this program</h2>
+      <h2>{texts.outsideThisProgram}</h2>
       <ul className="keep-outside">
         {backups.data && (
           <li>
-            <Link to="/keep?tab=backups">Last backup</Link>{' '}
+            <Link to="/keep?tab=backups">{texts.newestBackup}</Link>{' '}
             <span className={isWrong ? 'keep-warn' : ''}>
               {isWrong && '⚠ '}
-              {newest ? `${sayTime(newest.at)}, read back ✓` : 'none yet'}
-              {backups.data.trouble !== null && ' · the last one failed'}
+              {newest ? texts.readBack(sayTime(newest.at)) : texts.noneYet}
+              {backups.data.trouble !== null && texts.andTheLastOneFailed}
             </span>
           </li>
         )}
         {shelf.data?.settings && (
           <li>
-            <Link to="/keep?tab=shelf">Shelf on disk</Link>{' '}
+            <Link to="/keep?tab=shelf">{texts.shelfOnDisk}</Link>{' '}
             {shelf.data.last?.trouble ? (
-              <span className="keep-warn">⚠ not in step</span>
+              <span className="keep-warn">{texts.notInStep}</span>
             ) : (
-              'in step ✓'
+              texts.inStep
             )}
           </li>
         )}

@@ -2,11 +2,12 @@
 import { BookmarkPlus } from 'lucide-react';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { nameLength, plural, type PointView, type PointsView } from '@clever-drawer/core';
+import { nameLength, type PointView, type PointsView } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
 import { Outside } from './outside.tsx';
 import { byMonth, pointTime, pointTitle } from './model/point-words.ts';
 import { usePointActs } from './use-points.ts';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly view: PointsView;
@@ -19,21 +20,14 @@ export function Points({ view, chosen, onChoose }: Props) {
   const [newest] = points;
   return (
     <section className="keep-points" aria-labelledby="points-title">
-      <h1 id="points-title">Points to return to</h1>
-      <p className="keep-lead">Every change is kept already; a point has a name.</p>
+      <h1 id="points-title">{texts.pointsToReturnTo}</h1>
+      <p className="keep-lead">{texts.everyChangeIsKeptAlready}</p>
       <p className="keep-now">
-        <strong>Now</strong> ·{' '}
-        {newest
-          ? `${plural(changes, 'change')} since ${pointTitle(newest)}`
-          : `${plural(changes, 'change')} so far`}
+        <strong>{texts.now}</strong> ·{' '}
+        {newest ? texts.changeSince(changes, pointTitle(newest)) : texts.changeSoFar(changes)}
       </p>
       <MarkPoint />
-      {points.length === 0 && (
-        <p className="keep-lead">
-          None yet. Mark one before you rearrange things; each evening with changes makes one by
-          itself, and so does whatever changes much at once.
-        </p>
-      )}
+      {points.length === 0 && <p className="keep-lead">{texts.noPointsYet}</p>}
       {byMonth(points, new Date()).map(([month, list]) => (
         <div key={month}>
           <h2>{month}</h2>
@@ -73,8 +67,7 @@ function PointButton({ point, isChosen, onChoose }: PointButtonProps) {
     >
       <span className={point.name === null ? '' : 'hand'}>{pointTitle(point)}</span>
       <span className="point-facts">
-        {pointTime(point, new Date())} · {plural(point.folders, 'folder')},{' '}
-        {point.filed.toLocaleString('en')} filed
+        {texts.filed(pointTime(point, new Date()), point.folders, point.filed.toLocaleString('en'))}
       </span>
     </button>
   );
@@ -93,13 +86,13 @@ function MarkPoint() {
           setName('');
         }}
       >
-        <BookmarkPlus size={16} aria-hidden /> Mark this point …
+        <BookmarkPlus size={16} aria-hidden /> {texts.markThisPoint}
       </Button>
     );
   }
   const mark = (): void => {
     if (name.trim() !== '') {
-      run(client.markPoint(name), `Marked: ${name.trim()}`);
+      run(client.markPoint(name), texts.marked(name.trim()));
     }
     setName(null);
   };
@@ -111,12 +104,12 @@ function MarkPoint() {
         mark();
       }}
     >
-      <Form.Label htmlFor="point-name">What is this point called?</Form.Label>
+      <Form.Label htmlFor="point-name">{texts.whatIsThisPointCalled}</Form.Label>
       <Form.Control
         id="point-name"
         autoFocus
         autoComplete="off"
-        placeholder="Before the tour"
+        placeholder={texts.beforeTheTour}
         maxLength={nameLength}
         value={name}
         onChange={(event) => {
@@ -129,14 +122,14 @@ function MarkPoint() {
         }}
       />
       <div className="keep-acts">
-        <Button type="submit">Mark it</Button>
+        <Button type="submit">{texts.markIt}</Button>
         <Button
           variant="bare"
           onClick={() => {
             setName(null);
           }}
         >
-          Cancel
+          {texts.cancel}
         </Button>
       </div>
     </Form>

@@ -15,6 +15,7 @@ import { useNotices } from '../ui/notices.tsx';
 import { ChangeLines } from './change-lines.tsx';
 import { pointTime, pointTitle } from './model/point-words.ts';
 import { usePointActs } from './use-points.ts';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly point: PointView | undefined;
@@ -25,11 +26,8 @@ export function ReturnTab({ point, points }: Props) {
   if (!point) {
     return (
       <section className="keep-sheet">
-        <h2>No point yet</h2>
-        <p className="text-soft">
-          Mark this point, at the left. Then rearrange as you like: here it will say what would come
-          back, and one press returns to it.
-        </p>
+        <h2>{texts.noPointYet}</h2>
+        <p className="text-soft">{texts.markThisPointFirst}</p>
       </section>
     );
   }
@@ -52,13 +50,11 @@ function Chosen({
   });
   return (
     <section className="keep-sheet" aria-labelledby="return-title">
-      <h2 id="return-title">Return to “{pointTitle(point)}”</h2>
-      <p className="text-soft">
-        This is one change; undo brings all of today back. Nothing on the disk is touched.
-      </p>
+      <h2 id="return-title">{texts.returnTo(pointTitle(point))}</h2>
+      <p className="text-soft">{texts.thisIsOneChange}</p>
       <ReturnActs point={point} comparison={from === null ? comparison.data : undefined} />
       <Form.Group className="against" controlId="against">
-        <Form.Label>Against</Form.Label>
+        <Form.Label>{texts.against}</Form.Label>
         <Form.Select
           size="sm"
           value={from ?? ''}
@@ -66,7 +62,7 @@ function Chosen({
             setFrom(event.target.value === '' ? null : event.target.value);
           }}
         >
-          <option value="">now</option>
+          <option value="">{texts.asItIsNow}</option>
           {points
             .filter(({ id }) => id !== point.id)
             .map((other) => (
@@ -110,13 +106,13 @@ function ReturnActs({ point, comparison }: ReturnActsProps) {
               goBack(null);
             }}
           >
-            Return to it
+            {texts.returnToIt}
           </Button>
           <OnlyPart comparison={comparison} onTake={goBack} />
         </>
       )}
       <a className="btn btn-quiet" href={client.pointAddress(point.id)} download="order.json">
-        Write it to a file
+        {texts.writeItToAFile}
       </a>
       <PointMenu point={point} />
     </div>
@@ -134,13 +130,13 @@ const partsShown = 60;
 /** One folder, one cabinet, or what is said of one plugin. */
 function OnlyPart({ comparison: { folders, cabinets, plugins }, onTake }: OnlyPartProps) {
   const sorts = [
-    ['Folders', 'folder', folders],
-    ['Cabinets', 'cabinet', cabinets],
-    ['What is said of', 'plugin', plugins],
+    [texts.folders, 'folder', folders],
+    [texts.cabinets, 'cabinet', cabinets],
+    [texts.whatIsSaidOf, 'plugin', plugins],
   ] as const;
   return (
     <Dropdown>
-      <Dropdown.Toggle variant="quiet">Only a part …</Dropdown.Toggle>
+      <Dropdown.Toggle variant="quiet">{texts.onlyAPart}</Dropdown.Toggle>
       <Dropdown.Menu className="keep-menu">
         {sorts.map(
           ([words, sort, parts]) =>
@@ -177,7 +173,7 @@ function PointMenu({ point }: { readonly point: PointView }) {
         onSubmit={(event) => {
           event.preventDefault();
           if (name.trim() !== '') {
-            run(client.namePoint(point.id, name), `Called ${name.trim()}`);
+            run(client.namePoint(point.id, name), texts.called(name.trim()));
           }
           setName(null);
         }}
@@ -185,7 +181,7 @@ function PointMenu({ point }: { readonly point: PointView }) {
         <Form.Control
           size="sm"
           autoFocus
-          aria-label="Name of the point"
+          aria-label={texts.nameOfThePoint}
           maxLength={nameLength}
           value={name}
           onChange={(event) => {
@@ -193,7 +189,7 @@ function PointMenu({ point }: { readonly point: PointView }) {
           }}
         />
         <Button type="submit" size="sm">
-          Call it that
+          {texts.callItThat}
         </Button>
       </Form>
     );
@@ -206,18 +202,15 @@ function PointMenu({ point }: { readonly point: PointView }) {
           setName(point.name ?? '');
         }}
       >
-        {point.name === null ? 'Name it …' : 'Rename …'}
+        {point.name === null ? texts.nameIt : texts.rename}
       </Button>
       <Button
         variant="bare"
         onClick={() => {
-          run(
-            client.removePoint(point.id),
-            `${pointTitle(point)} is no point any more; nothing of the order changed`,
-          );
+          run(client.removePoint(point.id), texts.isNoPointAnyMore(pointTitle(point)));
         }}
       >
-        Forget this point
+        {texts.forgetThisPoint}
       </Button>
     </>
   );

@@ -2,10 +2,11 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { plural, type ShelfSettings, type ShelfView } from '@clever-drawer/core';
+import { type ShelfSettings, type ShelfView } from '@clever-drawer/core';
 import { useArrangement, useComputer, useOrder } from '../studio/contexts.ts';
 import { sayTime } from '../ui/time-words.ts';
 import { TakeIn } from './take-in.tsx';
+import * as texts from './texts.ts';
 
 export function ShelfTab() {
   const { client, computer } = useComputer();
@@ -18,14 +19,10 @@ export function ShelfTab() {
   return (
     <>
       <section className="keep-sheet" aria-labelledby="shelf-title">
-        <h2 id="shelf-title">A cabinet as directories</h2>
-        <p className="text-soft">
-          For programs that read directories and nothing else: a directory for each folder, in it a
-          link to the copy in front of each plugin. Smart folders hold what they hold now. It is
-          kept in step by itself, in a directory of its own; nothing else is ever touched.
-        </p>
+        <h2 id="shelf-title">{texts.aCabinetAsDirectories}</h2>
+        <p className="text-soft">{texts.forProgramsThatReadDirectories}</p>
         {computer.isElsewhere ? (
-          <p>{computer.name} is another computer: its shelf is written there.</p>
+          <p>{texts.isAnotherComputer(computer.name)}</p>
         ) : (
           shelf.data && <ShelfForm key={shelf.data.settings?.directory ?? ''} view={shelf.data} />
         )}
@@ -43,12 +40,8 @@ function ReadTree() {
   return (
     <>
       <section className="keep-sheet" aria-labelledby="tree-title">
-        <h2 id="tree-title">Directories as a cabinet</h2>
-        <p className="text-soft">
-          A tree of links, of plugin files or of files that are called like plugins becomes a
-          cabinet: you see what was recognised before anything changes. The directories are only
-          read.
-        </p>
+        <h2 id="tree-title">{texts.directoriesAsACabinet}</h2>
+        <p className="text-soft">{texts.aTreeOfLinks}</p>
         <Form
           className="shelf-form"
           onSubmit={(event) => {
@@ -57,18 +50,18 @@ function ReadTree() {
           }}
         >
           <Form.Control
-            aria-label="The tree of directories"
+            aria-label={texts.theTreeOfDirectories}
             value={path}
             autoComplete="off"
             spellCheck={false}
-            placeholder="/home/you/My plugins"
+            placeholder={texts.homeYouMyPlugins}
             onChange={(event) => {
               setPath(event.target.value);
             }}
           />
           <div className="keep-acts">
             <Button type="submit" variant="quiet">
-              Look what it holds
+              {texts.lookWhatItHolds}
             </Button>
           </div>
         </Form>
@@ -121,7 +114,7 @@ function ShelfForm({ view: { settings, last } }: { readonly view: ShelfView }) {
       }}
     >
       <Form.Group controlId="shelf-cabinet">
-        <Form.Label>Cabinet</Form.Label>
+        <Form.Label>{texts.cabinet}</Form.Label>
         <Form.Select
           value={wish.cabinet}
           onChange={(event) => {
@@ -136,12 +129,12 @@ function ShelfForm({ view: { settings, last } }: { readonly view: ShelfView }) {
         </Form.Select>
       </Form.Group>
       <Form.Group controlId="shelf-directory">
-        <Form.Label>Directory: a new one, or an empty one</Form.Label>
+        <Form.Label>{texts.directoryANewOne}</Form.Label>
         <Form.Control
           value={wish.directory}
           autoComplete="off"
           spellCheck={false}
-          placeholder="/home/you/Plugin shelf"
+          placeholder={texts.homeYouPluginShelf}
           onChange={(event) => {
             change({ directory: event.target.value });
           }}
@@ -149,7 +142,7 @@ function ShelfForm({ view: { settings, last } }: { readonly view: ShelfView }) {
       </Form.Group>
       <Form.Check
         id="shelf-figures"
-        label="Keep your order by figures in front of the names"
+        label={texts.keepYourOrderByFigures}
         checked={wish.hasFigures}
         onChange={(event) => {
           change({ hasFigures: event.target.checked });
@@ -163,7 +156,7 @@ function ShelfForm({ view: { settings, last } }: { readonly view: ShelfView }) {
       {preview.data?.last && <WouldDo last={preview.data.last} />}
       <div className="keep-acts">
         <Button type="submit" variant={preview.data ? 'quiet' : 'primary'}>
-          Say what it would do
+          {texts.sayWhatItWouldDo}
         </Button>
         {preview.data && (
           <Button
@@ -172,7 +165,7 @@ function ShelfForm({ view: { settings, last } }: { readonly view: ShelfView }) {
               write.mutate(wish);
             }}
           >
-            Write it, and keep it in step
+            {texts.writeIt}
           </Button>
         )}
         {settings && (
@@ -182,7 +175,7 @@ function ShelfForm({ view: { settings, last } }: { readonly view: ShelfView }) {
               remove.mutate();
             }}
           >
-            Remove the shelf
+            {texts.removeTheShelf}
           </Button>
         )}
       </div>
@@ -192,12 +185,7 @@ function ShelfForm({ view: { settings, last } }: { readonly view: ShelfView }) {
 }
 
 function WouldDo({ last }: { readonly last: NonNullable<ShelfView['last']> }) {
-  return (
-    <p role="status">
-      It would make or change {plural(last.done, 'entry', 'entries')}; {last.kept} are as they
-      should be.
-    </p>
-  );
+  return <p role="status">{texts.itWouldMakeOrChange(last.done, last.kept)}</p>;
 }
 
 /** How the shelf stands. */
@@ -215,15 +203,12 @@ function InStep({ settings, last }: Pick<ShelfView, 'settings' | 'last'>) {
   return (
     <>
       <p className="text-soft" role="status">
-        {settings.directory} is in step: {plural(last.done + last.kept, 'entry', 'entries')},{' '}
-        {sayTime(last.at)}.
+        {texts.isInStep(settings.directory, last.done + last.kept, sayTime(last.at))}
       </p>
       {last.left.length > 0 && (
         <ul className="shelf-left">
           {last.left.map(({ path, because }) => (
-            <li key={path}>
-              {path}: left, since {because}.
-            </li>
+            <li key={path}>{texts.leftSince(path, because)}</li>
           ))}
         </ul>
       )}

@@ -2,18 +2,12 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import {
-  matchHows,
-  plural,
-  type MatchHow,
-  type MatchView,
-  type MergeMode,
-  type OrderPreview,
-} from '@clever-drawer/core';
+import { matchHows, type MatchView, type MergeMode, type OrderPreview } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
 import { ChangeLines } from './change-lines.tsx';
 import { MatchRows } from './match-rows.tsx';
+import * as texts from './texts.ts';
 
 /** Where it comes from. */
 export type OrderSource =
@@ -26,13 +20,6 @@ interface Props {
   readonly title: string;
   readonly onDone: () => void;
 }
-
-const modeWords: readonly (readonly [MergeMode, string, string])[] = [
-  ['add', 'Add what is not here', 'Nothing that is here changes.'],
-  ['theirs', 'That order wins', 'Where both say something, what is read in holds.'],
-  ['mine', 'This order wins', 'What is left open here is filled.'],
-  ['replace', 'Replace this order', 'What only this one has goes. Undo brings it back.'],
-];
 
 export function TakeIn({ source, title, onDone }: Props) {
   const { client } = useComputer();
@@ -64,7 +51,7 @@ export function TakeIn({ source, title, onDone }: Props) {
     );
   }
   if (!preview.data) {
-    return <p className="text-soft">Looking what of it is here …</p>;
+    return <p className="text-soft">{texts.lookingWhatOfItIsHere}</p>;
   }
   const { change, matches, loads } = preview.data;
   return (
@@ -72,10 +59,7 @@ export function TakeIn({ source, title, onDone }: Props) {
       <h2 id="take-in-title">{title}</h2>
       {matches.length > 0 && (
         <>
-          <p className="text-soft">
-            {plural(matches.length, 'plugin')} of that order, looked for among those of this
-            computer
-          </p>
+          <p className="text-soft">{texts.pluginOfThatOrder(matches.length)}</p>
           <MatchBar matches={matches} />
         </>
       )}
@@ -96,9 +80,10 @@ export function TakeIn({ source, title, onDone }: Props) {
           }}
           label={
             <>
-              Its loads and habits, too{' '}
+              {texts.itsLoadsAndHabits}{' '}
               <span className="text-soft">
-                {loads > 0 && `${plural(loads, 'load')}; `}undo leaves them here
+                {loads > 0 && texts.load(loads)}
+                {texts.undoLeavesThemHere}
               </span>
             </>
           }
@@ -119,10 +104,10 @@ export function TakeIn({ source, title, onDone }: Props) {
               }
             }}
           >
-            {merging.isPending ? 'Taking it over …' : 'Take it over, as one change'}
+            {merging.isPending ? texts.takingItOver : texts.takeItOver}
           </Button>
           <Button variant="bare" onClick={onDone}>
-            Cancel
+            {texts.cancel}
           </Button>
         </div>
       )}
@@ -138,8 +123,8 @@ interface ModesProps {
 function Modes({ how, onHow }: ModesProps) {
   return (
     <fieldset className="merge-modes">
-      <legend className="visually-hidden">How the two come together</legend>
-      {modeWords.map(([mode, words, means]) => (
+      <legend className="visually-hidden">{texts.howTheTwoComeTogether}</legend>
+      {texts.modeWords.map(([mode, words, means]) => (
         <Form.Check
           key={mode}
           type="radio"
@@ -160,14 +145,6 @@ function Modes({ how, onHow }: ModesProps) {
   );
 }
 
-/** What each way is called, and what it means. */
-export const howWords: Readonly<Record<MatchHow, string>> = {
-  same: 'the same',
-  likely: 'likely',
-  ask: 'to ask',
-  missing: 'missing',
-};
-
 /** How many of each, as a bar with its figures below. */
 function MatchBar({ matches }: { readonly matches: readonly MatchView[] }) {
   const counts = matchHows.map((how) => ({
@@ -185,7 +162,7 @@ function MatchBar({ matches }: { readonly matches: readonly MatchView[] }) {
       <ul className="match-counts">
         {there.map(({ how, count }) => (
           <li key={how} className={`match-${how}`}>
-            {count} {howWords[how]}
+            {count} {texts.howWords[how]}
           </li>
         ))}
       </ul>

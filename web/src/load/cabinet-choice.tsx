@@ -8,6 +8,7 @@ import type { CabinetSlot } from '@clever-drawer/core';
 import { useArrangement, useComputer } from '../studio/contexts.ts';
 import { remember, remembered } from '../ui/keys.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
+import * as texts from './texts.ts';
 
 export function CabinetChoice({ slot }: { slot: CabinetSlot }) {
   const { client } = useComputer();
@@ -32,7 +33,7 @@ export function CabinetChoice({ slot }: { slot: CabinetSlot }) {
   if (cabinets.length < 2) {
     return (
       <span className="from text-soft">
-        from <strong>{cabinet.name}</strong>
+        {texts.from} <strong>{cabinet.name}</strong>
       </span>
     );
   }
@@ -48,7 +49,7 @@ export function CabinetChoice({ slot }: { slot: CabinetSlot }) {
       }}
     >
       <Dropdown.Toggle as="button" type="button" className="link-words">
-        from <strong>{cabinet.name}</strong>
+        {texts.from} <strong>{cabinet.name}</strong>
       </Dropdown.Toggle>
       <CabinetItems slot={slot} />
     </Dropdown>
@@ -63,7 +64,7 @@ function CabinetItems({ slot }: { readonly slot: CabinetSlot }) {
         <MenuItem key={one.id} eventKey={one.id} active={one.id === cabinet?.id}>
           {one.name}
           {one.opensFor.includes(slot) && (
-            <span className="text-soft"> · opens for these slots</span>
+            <span className="text-soft"> {texts.opensForTheseSlots}</span>
           )}
         </MenuItem>
       ))}

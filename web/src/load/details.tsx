@@ -10,19 +10,20 @@ import {
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { sayTime } from '../ui/time-words.ts';
+import * as texts from './texts.ts';
 
 /** "mono in, stereo out" where the ports are known. */
 const width = (n: number): string => {
   if (n === 0) {
-    return 'nothing';
+    return texts.noChannels;
   }
   if (n === 1) {
-    return 'mono';
+    return texts.mono;
   }
   if (n === 2) {
-    return 'stereo';
+    return texts.stereo;
   }
-  return `${n} channels`;
+  return texts.channels(n);
 };
 const portsOf = ({ audioIn, audioOut }: CopyCard): string => {
   if (audioIn === null && audioOut === null) {
@@ -31,7 +32,7 @@ const portsOf = ({ audioIn, audioOut }: CopyCard): string => {
   if (audioIn === audioOut) {
     return width(audioIn ?? 0);
   }
-  return `${width(audioIn ?? 0)} in, ${width(audioOut ?? 0)} out`;
+  return texts.inOut(width(audioIn ?? 0), width(audioOut ?? 0));
 };
 
 /** Those that the session takes first, in the user's order of formats. */
@@ -55,7 +56,7 @@ interface CopiesProps {
 export function Copies({ plugin, chosen, settings, onPress }: CopiesProps) {
   const { formatOrder } = useCatalog();
   return (
-    <span className="copies-choice" role="group" aria-label={`Copies of ${plugin.name}`}>
+    <span className="copies-choice" role="group" aria-label={texts.copiesOf(plugin.name)}>
       {copiesToChoose(plugin, settings, formatOrder).map((copy, at) => {
         const reason = whyNotCopy(copy, settings);
         return (
@@ -75,7 +76,7 @@ export function Copies({ plugin, chosen, settings, onPress }: CopiesProps) {
                 .filter(Boolean)
                 .join(' · ')}
               {isForOldSessions(plugin, copy, formatOrder) && (
-                <span className="text-soft"> · for old sessions</span>
+                <span className="text-soft"> {texts.forOldSessions}</span>
               )}
               {reason !== null && <span className="text-brick"> · {reason}</span>}
             </span>
@@ -103,26 +104,21 @@ export function Facts({
   const said = answers.get(plugin.id);
   const folders = arrangement.foldersOf.get(plugin.id) ?? [];
   const facts: readonly (readonly [string, string])[] = [
-    ['Types', plugin.types.map(typeName).join(', ') || 'none'],
-    ...(plugin.setting?.bank ? [['Bank', plugin.setting.bank] as const] : []),
+    [texts.types, plugin.types.map(typeName).join(', ') || 'none'],
+    ...(plugin.setting?.bank ? [[texts.bank, plugin.setting.bank] as const] : []),
     members
-      ? ['Chain', members.map(nameOf).join(' → ')]
+      ? [texts.chain, members.map(nameOf).join(' → ')]
       : [
-          'Copies',
+          texts.copies,
           plugin.copies
             .map((copy) => `${copy.format}${copy.version === null ? '' : ` ${copy.version}`}`)
             .join(', '),
         ],
-    ['Folders', folders.map((folder) => folder.name).join(', ') || 'in none'],
-    [
-      'Loaded',
-      used
-        ? `${used.loads === 1 ? 'once' : `${used.loads} times`}, last ${sayTime(used.lastLoaded)}`
-        : 'never',
-    ],
-    ...(letters === null ? [] : [['Fewest letters', letters] as const]),
-    ...(said && said.tags.length > 0 ? [['Tags', said.tags.join(', ')] as const] : []),
-    ...(said && said.notes !== '' ? [['Notes', said.notes] as const] : []),
+    [texts.folders, folders.map((folder) => folder.name).join(', ') || texts.inNone],
+    [texts.loaded, used ? texts.last(used.loads, sayTime(used.lastLoaded)) : 'never'],
+    ...(letters === null ? [] : [[texts.fewestLetters, letters] as const]),
+    ...(said && said.tags.length > 0 ? [[texts.tags, said.tags.join(', ')] as const] : []),
+    ...(said && said.notes !== '' ? [[texts.notes, said.notes] as const] : []),
   ];
   return (
     <span className="peek" data-testid="peek">

@@ -2,7 +2,6 @@
 import { Zap } from 'lucide-react';
 import { useCallback, useEffect, useRef } from 'react';
 import {
-  plural,
   cabinetSlotAt,
   isPresent,
   slotScopes,
@@ -20,23 +19,7 @@ import { HitRow } from './hit-row.tsx';
 import type { Finding, Slot } from './use-finding.ts';
 import { TryAgain } from './try-again.tsx';
 import { useLoader, type LoaderProps } from './use-loader.ts';
-
-const hints = [
-  ['Enter', 'load'],
-  ['Alt+Enter', 'choose the copy'],
-  ['↑ ↓', 'move'],
-  ['Ctrl+B', 'favourite'],
-  ['F2', 'nickname'],
-  ['Ctrl+I', 'facts'],
-  ['Ctrl+P', 'pictures'],
-  ['Ctrl+G', 'something I forgot'],
-  ['Esc', 'back to the slots'],
-] as const;
-const wants = {
-  instrument: 'an instrument',
-  'note-effect': 'a note effect',
-  effect: 'an effect',
-} as const;
+import * as texts from './texts.ts';
 
 type Loader = ReturnType<typeof useLoader>;
 
@@ -63,7 +46,7 @@ export function Finder(props: LoaderProps) {
         </p>
       )}
       {finding.isWidened && <Widened folder={where.folder} />}
-      {isBlank && hits.length > 0 && <h2 className="hits-title">{titles[scope]}</h2>}
+      {isBlank && hits.length > 0 && <h2 className="hits-title">{texts.scopeTitles[scope]}</h2>}
       <Hits loader={loader} settings={settings} />
       {isBlank && scope !== 'rest' && (
         <TryAgain
@@ -74,7 +57,7 @@ export function Finder(props: LoaderProps) {
         />
       )}
       {finding.isReady && hits.length === 0 && <Nothing scope={scope} finding={finding} />}
-      <KeysHint keys={hints} />
+      <KeysHint keys={texts.finderKeys} />
       {naming && (
         <NameDialog
           plugin={naming}
@@ -94,11 +77,11 @@ function Head(slot: Slot) {
   return (
     <div className="finder-head">
       <h1 id="finder-title">
-        Load {wants[slotKindAt(track.sort, index)]} into {track.name}, slot {index + 1}
+        {texts.loadIntoSlot(texts.slotWants[slotKindAt(track.sort, index)], track.name, index + 1)}
       </h1>
       {computer.isElsewhere && (
         <p className="text-brick" role="note">
-          These plugins are on {computer.name}: they can be found here, but not loaded.
+          {texts.thesePluginsAreOnTheyCan(computer.name)}
         </p>
       )}
       <After slot={slot} />
@@ -119,8 +102,8 @@ function Field({ loader, field }: { loader: Loader; field: LoaderProps['field'] 
         autoFocus
         autoComplete="off"
         spellCheck={false}
-        placeholder="A few letters …"
-        aria-label="Letters of the plugin to load"
+        placeholder={texts.aFewLetters}
+        aria-label={texts.lettersOfThePluginToLoad}
         role="combobox"
         aria-expanded
         aria-controls="hits"
@@ -131,7 +114,7 @@ function Field({ loader, field }: { loader: Loader; field: LoaderProps['field'] 
         }}
       />
       <span className="text-soft found" role="status">
-        {finding.isReady ? `${finding.found} of ${finding.among}` : 'getting ready …'}
+        {finding.isReady ? texts.foundOfAmong(finding.found, finding.among) : texts.gettingReady}
       </span>
       <span className="scope-hint text-soft">
         <kbd>F4</kbd> {scopeWords(where.kept, finding)}
@@ -145,7 +128,7 @@ function Places({ loader: { where, finding } }: { loader: Loader }) {
   const { cabinet } = useArrangement();
   const { folder, goTo, changeScope } = where;
   return (
-    <div className="scopes" role="group" aria-label="Where to look">
+    <div className="scopes" role="group" aria-label={texts.whereToLook}>
       <Scopes
         scope={finding.scope}
         folder={folder}
@@ -159,7 +142,7 @@ function Places({ loader: { where, finding } }: { loader: Loader }) {
           type="button"
           aria-pressed={one.id === folder}
           className={`scope ${one.form} ${depth > 0 ? 'lower' : ''}`}
-          title={`${count} that can be loaded here`}
+          title={texts.thatCanBeLoadedHere(count)}
           onClick={() => {
             goTo(one.id === folder ? null : one.id);
           }}
@@ -177,7 +160,8 @@ function Widened({ folder }: { folder: string | null }) {
     folder === null ? cabinet?.name : arrangement.folders.find((one) => one.id === folder)?.name;
   return (
     <p className="text-soft widened" role="status">
-      None of these in {where}: found in all.
+      {texts.noneOfTheseIn} {where}
+      {texts.foundInAll}
     </p>
   );
 }
@@ -192,7 +176,7 @@ function Hits({ loader, settings }: { loader: Loader; settings: LoaderProps['set
       id="hits"
       className="hits"
       role="listbox"
-      aria-label="Plugins that fit"
+      aria-label={texts.pluginsThatFit}
       onMouseDown={(event) => {
         event.preventDefault();
       }}
@@ -276,19 +260,19 @@ function After({ slot: { track, index } }: { slot: Slot }) {
   const before = pluginById.get(track.slots[index - 1]?.plugin ?? '');
   return before ? (
     <span className="text-soft after">
-      after <span className="label small">{nameOf(before)}</span>
+      {texts.after} <span className="label small">{nameOf(before)}</span>
     </span>
   ) : null;
 }
 
 const scopeWords = (scope: SlotScope, { counts }: Finding): string => {
   if (scope === 'cabinet') {
-    return `look in all ${counts.all.toLocaleString('en')}`;
+    return texts.lookInAll(counts.all.toLocaleString('en'));
   }
   if (scope === 'all') {
-    return `the ${counts.rest.toLocaleString('en')} that cannot be loaded here`;
+    return texts.theThatCannotBeLoadedHere(counts.rest.toLocaleString('en'));
   }
-  return 'back to the cabinet';
+  return texts.backToTheCabinet;
 };
 
 interface ScopesProps {
@@ -301,10 +285,10 @@ interface ScopesProps {
 
 function Scopes({ scope, folder, counts, cabinet, onChange }: ScopesProps) {
   const names: Record<SlotScope, string> = {
-    cabinet: `In ${cabinet}`,
-    all: 'All that fit',
-    rest: 'The rest',
-    forgot: 'Forgotten',
+    cabinet: texts.cabinetIn(cabinet),
+    all: texts.allThatFit,
+    rest: texts.theRest,
+    forgot: texts.forgotten,
   };
   return slotScopes
     .map((one) => (
@@ -313,7 +297,7 @@ function Scopes({ scope, folder, counts, cabinet, onChange }: ScopesProps) {
         type="button"
         aria-pressed={folder === null && one === scope}
         className="scope where"
-        title={plural(counts[one], 'plugin')}
+        title={texts.plugin(counts[one])}
         onClick={() => {
           onChange(one);
         }}
@@ -327,7 +311,7 @@ function Scopes({ scope, folder, counts, cabinet, onChange }: ScopesProps) {
         type="button"
         aria-pressed={scope === 'forgot'}
         className="scope where"
-        title="Ctrl+G"
+        title={texts.ctrlG}
         onClick={() => {
           onChange(scope === 'forgot' ? 'cabinet' : 'forgot');
         }}
@@ -341,33 +325,23 @@ function Nothing({ scope, finding }: { scope: SlotScope; finding: Finding }) {
   const { plugins } = useCatalog();
   const gone = plugins.filter((p) => !isPresent(p)).length;
   if (scope === 'forgot') {
-    return (
-      <p className="empty">
-        Nothing that is filed, a favourite or was loaded has lain idle for three months.
-      </p>
-    );
+    return <p className="empty">{texts.nothingThatIsFiled}</p>;
   }
   if (finding.counts.all === 0) {
     return (
       <p className="empty">
-        No plugin in the catalog can be loaded here.{gone > 0 && ` ${gone} are gone from the disk.`}{' '}
-        <kbd>F4</kbd> shows the others, each with the reason.
+        {texts.noPluginInTheCatalogCan}
+        {gone > 0 && texts.areGoneFromTheDisk(gone)} <kbd>F4</kbd> {texts.showsTheOthers}
       </p>
     );
   }
   return (
     <p className="empty">
-      {scope === 'rest'
-        ? 'None of the others has these letters.'
-        : 'No plugin that fits this slot has these letters.'}{' '}
-      Effects, instruments and note effects are never looked for together: is it the right slot?
+      {texts.effectsInstrumentsAndNoteEffects(
+        scope === 'rest'
+          ? texts.noneOfTheOthersHasTheseLetters
+          : texts.noPluginThatFitsHasTheseLetters,
+      )}
     </p>
   );
 }
-
-const titles: Readonly<Record<SlotScope, string>> = {
-  forgot: 'Well thought of, and not loaded for long',
-  rest: 'Cannot be loaded here',
-  cabinet: 'Likely now',
-  all: 'Likely now',
-};

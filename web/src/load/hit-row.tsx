@@ -15,6 +15,7 @@ import {
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { ofWhat } from '../annotate/of-what.ts';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly hit: Hit;
@@ -140,7 +141,7 @@ function HitFacts({
         {copy ? (
           <span className="chip format">{copy.format}</span>
         ) : (
-          plugin.chain && <span className="chip format">{plugin.chain.length} in a row</span>
+          plugin.chain && <span className="chip format">{texts.inARow(plugin.chain.length)}</span>
         )}
       </span>
       <span className="hand">{folder?.name}</span>
@@ -165,7 +166,7 @@ function HitNames({ name, typed, plugin, label, isFavourite, whyNot, because }: 
         <Marked text={name} typed={typed} />
         {name !== plugin.name && <span className="original">{plugin.name}</span>}
         {label && <span className="label small">{label}</span>}
-        {isFavourite && <Star size={13} className="ribbon" aria-label="favourite" />}
+        {isFavourite && <Star size={13} className="ribbon" aria-label={texts.favourite} />}
       </span>
       <span className="vendor">
         {ofWhat(plugin)}

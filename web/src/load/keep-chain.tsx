@@ -7,6 +7,7 @@ import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { FormDialog } from '../ui/form-dialog.tsx';
 import { NameField } from './name-field.tsx';
 import { SlotExtra } from './slot-extra.tsx';
+import * as texts from './texts.ts';
 
 /** What a chain is that was kept from such a track. */
 const chainKinds = {
@@ -29,8 +30,8 @@ export function KeepChain({ track }: { track: TrackView }) {
   return (
     <SlotExtra
       icon={Link2}
-      label={`Keep the chain of ${track.name}`}
-      title={`Keep the ${plugins.length} plugins of ${track.name} as a chain of your own`}
+      label={texts.keepTheChainOf(track.name)}
+      title={texts.keepThePlugins(plugins.length, track.name)}
       dialog={(close) => <ChainDialog track={track} plugins={plugins} onClose={close} />}
     />
   );
@@ -44,7 +45,7 @@ interface ChainDialogProps {
 
 function ChainDialog({ track, plugins, onClose }: ChainDialogProps) {
   const { act } = useActs();
-  const [name, setName] = useState(`${track.name} chain`);
+  const [name, setName] = useState(texts.chainOfTrack(track.name));
   const submit = (): void => {
     if (
       act({
@@ -60,8 +61,8 @@ function ChainDialog({ track, plugins, onClose }: ChainDialogProps) {
   };
   return (
     <FormDialog
-      title={`Keep the chain of ${track.name}`}
-      act="Keep the chain"
+      title={texts.keepTheChainOf(track.name)}
+      act={texts.keepTheChain}
       onSubmit={submit}
       onClose={onClose}
     >
@@ -90,9 +91,7 @@ function ChainFields({ plugins, track, name, setName }: ChainFieldsProps) {
         ))}
       </p>
       <NameField id="chain-name" name={name} setName={setName}>
-        <Form.Text className="text-soft">
-          It is found, filed and named like a plugin. Loading it loads them all, in this order.
-        </Form.Text>
+        <Form.Text className="text-soft">{texts.itIsFound}</Form.Text>
       </NameField>
     </>
   );

@@ -8,6 +8,7 @@ import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { FormDialog } from '../ui/form-dialog.tsx';
 import { NameField } from './name-field.tsx';
 import { SlotExtra } from './slot-extra.tsx';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly slot: SlotView | undefined;
@@ -25,8 +26,8 @@ export function KeepSetting({ slot, trackName }: Props) {
   return (
     <SlotExtra
       icon={Bookmark}
-      label={`Keep the setting of ${plugin.name}`}
-      title={`Keep ${plugin.name} as it is set, as a setting of your own`}
+      label={texts.keepTheSettingOf(plugin.name)}
+      title={texts.keepAsItIsSet(plugin.name)}
       dialog={(close) => (
         <SettingDialog
           slot={slot}
@@ -52,7 +53,7 @@ function SettingDialog({ slot, state, plugin, trackName, onClose }: DialogProps)
   const { act } = useActs();
   const { nameOf } = useArrangement();
   const [name, setName] = useState(
-    slot.asked.setting ? `${slot.asked.setting.name}, mine` : trackName,
+    slot.asked.setting ? texts.mine(slot.asked.setting.name) : trackName,
   );
   const [note, setNote] = useState('');
   const submit = (): void => {
@@ -74,8 +75,8 @@ function SettingDialog({ slot, state, plugin, trackName, onClose }: DialogProps)
   };
   return (
     <FormDialog
-      title={`Keep ${nameOf(plugin)} as it is set`}
-      act="Keep the setting"
+      title={texts.keepItAsItIsSet(nameOf(plugin))}
+      act={texts.keepTheSetting}
       onSubmit={submit}
       onClose={onClose}
     >
@@ -95,12 +96,10 @@ function SettingFields({ name, setName, note, setNote }: FieldsProps) {
   return (
     <>
       <NameField id="setting-name" className="mb-3" name={name} setName={setName} isReplaced>
-        <Form.Text className="text-soft">
-          It is found, filed and named like a plugin. Loading it loads the plugin with this setting.
-        </Form.Text>
+        <Form.Text className="text-soft">{texts.itIsFoundWithItsSetting}</Form.Text>
       </NameField>
       <Form.Group controlId="setting-note">
-        <Form.Label>Note</Form.Label>
+        <Form.Label>{texts.note}</Form.Label>
         <Form.Control
           as="textarea"
           rows={2}

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { fetchedLater } from '../ui/fetched-later.tsx';
+import * as texts from './texts.ts';
 
 const Learnt = fetchedLater(async () => (await import('./learnt.tsx')).Learnt);
 
@@ -20,18 +21,15 @@ export function KeysPerLoad() {
   return (
     <p className="today text-soft">
       {today.loads === 0 ? (
-        'Nothing loaded yet today.'
+        texts.nothingLoadedYetToday
       ) : (
         <>
-          Loaded today: {today.loads === 1 ? '1 plugin' : `${today.loads} plugins`}
-          {today.keys !== null && <>, {today.keys.toFixed(1)} keys each on average</>}.
+          {texts.loadedToday(today.loads)}
+          {today.keys !== null && <>{texts.keysEachOnAverage(today.keys.toFixed(1))}</>}.
         </>
       )}
       {longest && hunted && longest.keys > 4 && (
-        <>
-          {' '}
-          The longest hunt lately was “{nameOf(hunted)}”, {longest.keys} keys.
-        </>
+        <> {texts.theLongestHuntLatelyWasKeys(nameOf(hunted), longest.keys)}</>
       )}{' '}
       <button
         type="button"
@@ -40,7 +38,7 @@ export function KeysPerLoad() {
           setOpen(true);
         }}
       >
-        What is learnt
+        {texts.whatIsLearnt}
       </button>
       {isOpen && (
         <Learnt

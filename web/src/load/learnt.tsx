@@ -7,6 +7,7 @@ import type { HabitsView, KeysView } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
 import { useNotifyError } from '../studio/notify-error.ts';
 import { useNotices } from '../ui/notices.tsx';
+import * as texts from './texts.ts';
 
 export function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void }) {
   const { client } = useComputer();
@@ -23,7 +24,7 @@ export function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void 
     );
     after(
       client.setLearning(!isLearning),
-      isLearning ? 'Loads are no longer kept' : 'Loads are kept again',
+      isLearning ? texts.loadsAreNoLongerKept : texts.loadsAreKeptAgain,
     );
   };
   const after = (work: Promise<unknown>, words: string): void => {
@@ -36,7 +37,7 @@ export function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void 
     <Modal show onHide={onClose} animation={false} aria-labelledby="learnt-title">
       <Modal.Header closeButton>
         <Modal.Title as="h1" id="learnt-title">
-          What is learnt
+          {texts.whatIsLearnt}
         </Modal.Title>
       </Modal.Header>
       <WhatIsLearnt
@@ -48,7 +49,7 @@ export function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void 
         setAsking={setAsking}
       />
       <Modal.Footer>
-        <Button onClick={onClose}>Done</Button>
+        <Button onClick={onClose}>{texts.done}</Button>
       </Modal.Footer>
     </Modal>
   );
@@ -74,23 +75,19 @@ function WhatIsLearnt({
   const { notify } = useNotices();
   return (
     <Modal.Body>
-      <p>
-        Each load is kept on this computer, and nowhere else: when, what, into which sort of slot,
-        after which plugin, the letters you typed, how many keys, how long it took. From it comes
-        which plugin stands first.
-      </p>
+      <p>{texts.eachLoadIsKept}</p>
       <Chart weeks={keys.weeks} />
       <Form.Check
         type="switch"
         id="is-learning"
-        label="Learn from what I load"
+        label={texts.learnFromWhatILoad}
         checked={isLearning}
         onChange={setLearning}
       />
       <p className="text-soft">
         {keys.loads === 0
-          ? 'No load is kept.'
-          : `${keys.loads.toLocaleString('en')} ${keys.loads === 1 ? 'load is' : 'loads are'} kept.`}
+          ? texts.noLoadIsKept
+          : texts.kept(keys.loads.toLocaleString('en'), keys.loads)}
       </p>
       {isAsking ? (
         <Wiping keys={keys} after={after} setAsking={setAsking} />
@@ -100,13 +97,13 @@ function WhatIsLearnt({
           size="sm"
           onClick={() => {
             if (keys.loads === 0) {
-              notify('There is nothing to forget', 'done');
+              notify(texts.thereIsNothingToForget, 'done');
             } else {
               setAsking(true);
             }
           }}
         >
-          Forget all loads …
+          {texts.forgetAllLoads}
         </Button>
       )}
     </Modal.Body>
@@ -123,16 +120,15 @@ function Wiping({ keys, after, setAsking }: WipingProps) {
   const { client } = useComputer();
   return (
     <p role="alert" className="wipe">
-      All {keys.loads.toLocaleString('en')} would be gone for good, and what is “lately loaded” with
-      them; folders and favourites stay.{' '}
+      {texts.allWouldBeGoneForGood(keys.loads.toLocaleString('en'))}{' '}
       <Button
         variant="danger"
         size="sm"
         onClick={() => {
-          after(client.wipeLoads(), 'All loads are forgotten');
+          after(client.wipeLoads(), texts.allLoadsAreForgotten);
         }}
       >
-        Forget all loads
+        {texts.forgetThemAll}
       </Button>{' '}
       <Button
         variant="bare"
@@ -141,7 +137,7 @@ function Wiping({ keys, after, setAsking }: WipingProps) {
           setAsking(false);
         }}
       >
-        Keep them
+        {texts.keepThem}
       </Button>
     </p>
   );
@@ -154,11 +150,7 @@ const foot = 18;
 
 function Chart({ weeks }: Pick<KeysView, 'weeks'>) {
   if (weeks.length === 0) {
-    return (
-      <p className="text-soft">
-        Once you have loaded something by keys, their number stands here, week by week.
-      </p>
-    );
+    return <p className="text-soft">{texts.onceYouHaveLoadedSomething}</p>;
   }
   const x = scalePoint()
     .domain(weeks.map((one) => one.week))
@@ -184,10 +176,12 @@ function Chart({ weeks }: Pick<KeysView, 'weeks'>) {
       className="keys-chart"
       viewBox={`0 0 ${width} ${height}`}
       role="img"
-      aria-label={`Keys for a load, by week: ${weeks
-        .slice(-12)
-        .map((one) => `${dayOf(one.week)} ${one.keys.toFixed(1)}`)
-        .join(', ')}`}
+      aria-label={texts.keysForALoad(
+        weeks
+          .slice(-12)
+          .map((one) => `${dayOf(one.week)} ${one.keys.toFixed(1)}`)
+          .join(', '),
+      )}
     >
       {y.ticks(4).map((tick) => (
         <g key={tick}>
@@ -200,7 +194,7 @@ function Chart({ weeks }: Pick<KeysView, 'weeks'>) {
       <path d={path} />
       {weeks.map((one) => (
         <circle key={one.week} cx={x(one.week)} cy={y(one.keys)} r="2.5">
-          <title>{`${dayOf(one.week)}: ${one.keys.toFixed(1)} keys, ${one.loads} loads`}</title>
+          <title>{texts.keysLoads(dayOf(one.week), one.keys.toFixed(1), one.loads)}</title>
         </circle>
       ))}
       {ends.map(

@@ -12,6 +12,7 @@ import type { Chosen } from './use-loader.ts';
 import './load.css';
 import { Session } from './session.tsx';
 import { slotToFill, type At, type Opening, type SlotActs } from './model/slots.ts';
+import * as texts from './texts.ts';
 
 export function LoadScreen() {
   const { client } = useComputer();
@@ -62,7 +63,7 @@ function LoadInto({ session }: { session: SessionView }) {
       work.take(
         await client.load({ ...slot, plugin: plugin.id, copy: copy?.id ?? null, ...typed }),
       );
-      notify(`${nameOf(plugin)} stands in ${track.name}, slot ${at.index + 1}`, 'done');
+      notify(texts.standsInSlot(nameOf(plugin), track.name, at.index + 1), 'done');
       return null;
     } catch (error) {
       setChosen(into);
@@ -126,7 +127,7 @@ function useUndoableSlots(
       if (place) {
         const { track, index, slot } = place;
         doing(
-          `Empty the slot of ${slot.asked.setting?.name ?? slot.asked.name} on ${track.name}`,
+          texts.emptyTheSlotOfOn(slot.asked.setting?.name ?? slot.asked.name, track.name),
           () => client.emptySlot(id),
           () => client.putBackSlot({ track: track.id, index, slot }),
         );
@@ -136,7 +137,7 @@ function useUndoableSlots(
       const place = placeOf(id);
       if (place) {
         doing(
-          `Move ${place.slot.asked.name} on ${place.track.name}`,
+          texts.moveOn(place.slot.asked.name, place.track.name),
           () => client.moveSlot(id, to, index),
           () => client.moveSlot(id, place.track.id, place.index),
         );
@@ -145,7 +146,7 @@ function useUndoableSlots(
     bypass: (id, isBypassed) => {
       const place = placeOf(id);
       doing(
-        `${isBypassed ? 'Bypass' : 'No longer bypass'} ${place?.slot.asked.name ?? 'a slot'}`,
+        texts.bypassed(isBypassed, place?.slot.asked.name ?? texts.aSlot),
         () => client.bypassSlot(id, isBypassed),
         () => client.bypassSlot(id, !isBypassed),
       );

@@ -2,6 +2,7 @@
 import type { ReactNode } from 'react';
 import { Form } from 'react-bootstrap';
 import { nameLength } from '@clever-drawer/core';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly id: string;
@@ -18,7 +19,7 @@ interface Props {
 export function NameField(props: Props) {
   return (
     <Form.Group controlId={props.id} className={props.className}>
-      <Form.Label>Name</Form.Label>
+      <Form.Label>{texts.name}</Form.Label>
       <Form.Control
         autoFocus
         autoComplete="off"

@@ -7,6 +7,7 @@ import { Button } from 'react-bootstrap';
 import type { RepairView, SessionView, SlotView } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
 import type { SlotActs } from './model/slots.ts';
+import * as texts from './texts.ts';
 
 export function Repairs({ session, acts }: { session: SessionView; acts: SlotActs }) {
   const { client } = useComputer();
@@ -25,10 +26,7 @@ export function Repairs({ session, acts }: { session: SessionView; acts: SlotAct
   const matched = list.filter((one) => one.match !== null);
   const messages = new Map(silent.map((slot) => [slot.id as string, slot.problem?.message ?? '']));
   const take = (some: readonly RepairView[]): void => {
-    acts.after(
-      client.repair(some.map((one) => one.slot)),
-      `${some.length === 1 ? 'One stands' : `${some.length} stand`} in again`,
-    );
+    acts.after(client.repair(some.map((one) => one.slot)), texts.inAgain(some.length));
   };
   return (
     <section className="repairs" aria-labelledby="repairs-title">
@@ -51,10 +49,7 @@ interface RepairsHeadProps {
 function RepairsHead({ silent, matched, take }: RepairsHeadProps) {
   return (
     <div className="repairs-head">
-      <h3 id="repairs-title">
-        {silent.length === 1 ? '1 plugin' : `${silent.length} plugins`} of this session could not be
-        opened
-      </h3>
+      <h3 id="repairs-title">{texts.ofThisSessionCould(silent.length)}</h3>
       {matched.length > 1 && (
         <Button
           size="sm"
@@ -62,7 +57,7 @@ function RepairsHead({ silent, matched, take }: RepairsHeadProps) {
             take(matched);
           }}
         >
-          Take all {matched.length} matches
+          {texts.takeAllMatches(matched.length)}
         </Button>
       )}
     </div>
@@ -88,17 +83,15 @@ function RepairRow({ one, messages, take, acts }: RepairRowProps) {
         <span className="why">
           {one.match ? (
             <>
-              Best match: <strong>{one.match.name}</strong>{' '}
+              {texts.bestMatch} <strong>{one.match.name}</strong>{' '}
               <span className="chip format">{one.match.format}</span>{' '}
               <span className="text-soft">
                 {one.match.because}
-                {!one.match.isSure && ' (a guess)'}
+                {!one.match.isSure && texts.aGuess}
               </span>
             </>
           ) : (
-            <span className="text-soft">
-              Nothing here is like it. Choose the slot to load something else.
-            </span>
+            <span className="text-soft">{texts.nothingHereIsLikeIt}</span>
           )}
         </span>
       </span>
@@ -124,7 +117,7 @@ function RepairActs({ one, take, acts }: RepairActsProps) {
             take([one]);
           }}
         >
-          Take it
+          {texts.takeIt}
         </Button>
       )}
       <Button
@@ -134,7 +127,7 @@ function RepairActs({ one, take, acts }: RepairActsProps) {
           acts.empty(one.slot);
         }}
       >
-        Empty the slot
+        {texts.emptyTheSlot}
       </Button>
     </span>
   );

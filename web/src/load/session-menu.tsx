@@ -8,6 +8,7 @@ import { MenuItem } from '../ui/menu-item.tsx';
 import { NameField } from './name-field.tsx';
 import { sayTime } from '../ui/time-words.ts';
 import type { SlotActs } from './model/slots.ts';
+import * as texts from './texts.ts';
 
 export function SessionMenu({ session, acts }: { session: SessionView; acts: SlotActs }) {
   const { client } = useComputer();
@@ -17,14 +18,14 @@ export function SessionMenu({ session, acts }: { session: SessionView; acts: Slo
       setDialog(key);
     } else if (key) {
       const saved = session.saved.find((one) => one.id === key);
-      acts.after(client.openSession(key), saved ? `${saved.name} is open` : undefined);
+      acts.after(client.openSession(key), saved ? texts.isOpen(saved.name) : undefined);
     }
   };
   return (
     <>
       <Dropdown className="session-menu" onSelect={choose}>
         <Dropdown.Toggle as="button" type="button" className="link-words">
-          Session
+          {texts.session}
         </Dropdown.Toggle>
         <SessionItems session={session} />
       </Dropdown>
@@ -53,17 +54,17 @@ export function SessionMenu({ session, acts }: { session: SessionView; acts: Slo
 function SessionItems({ session }: { readonly session: SessionView }) {
   return (
     <Dropdown.Menu>
-      <MenuItem eventKey="save">Save this session …</MenuItem>
-      <MenuItem eventKey="settings">What it takes …</MenuItem>
+      <MenuItem eventKey="save">{texts.saveThisSession}</MenuItem>
+      <MenuItem eventKey="settings">{texts.whatItTakes}</MenuItem>
       <Dropdown.Divider />
       <Dropdown.Header>
-        {session.saved.length === 0 ? 'No session is saved yet' : 'Open again'}
+        {session.saved.length === 0 ? texts.noSessionIsSavedYet : texts.openAgain}
       </Dropdown.Header>
       {session.saved.map((saved) => (
         <MenuItem key={saved.id} eventKey={saved.id}>
           {saved.name}{' '}
           <span className="text-soft">
-            · {saved.slots === 1 ? '1 slot' : `${saved.slots} slots`}, {sayTime(saved.savedAt)}
+            · {texts.slots(saved.slots)}, {sayTime(saved.savedAt)}
           </span>
         </MenuItem>
       ))}
@@ -82,21 +83,19 @@ function SaveDialog({ session, acts, onClose }: DialogProps) {
   const [name, setName] = useState(session.name);
   const submit = (): void => {
     if (name.trim() !== '') {
-      acts.after(client.saveSession(name), `${name.trim()} is saved`);
+      acts.after(client.saveSession(name), texts.isSaved(name.trim()));
       onClose();
     }
   };
   return (
     <FormDialog
-      title="Save this session"
-      act="Save the session"
+      title={texts.saveThisSessionAs}
+      act={texts.saveTheSession}
       onSubmit={submit}
       onClose={onClose}
     >
       <NameField id="session-name" name={name} setName={setName} isInvalid={name.trim() === ''}>
-        <Form.Control.Feedback type="invalid">
-          A name needs at least one letter.
-        </Form.Control.Feedback>
+        <Form.Control.Feedback type="invalid">{texts.aNameNeedsAtLeast}</Form.Control.Feedback>
       </NameField>
       {session.saved.length > 0 && <SavedSessions session={session} acts={acts} />}
     </FormDialog>
@@ -122,10 +121,10 @@ function SavedSessions({
             size="sm"
             variant="bare"
             onClick={() => {
-              acts.after(client.forgetSession(saved.id), `${saved.name} is forgotten`);
+              acts.after(client.forgetSession(saved.id), texts.isForgotten(saved.name));
             }}
           >
-            Forget
+            {texts.forget}
           </Button>
         </li>
       ))}
@@ -142,12 +141,12 @@ function SettingsDialog({ session: { settings }, acts, onClose }: DialogProps) {
     <Modal show onHide={onClose} animation={false} aria-labelledby="takes-title">
       <Modal.Header closeButton>
         <Modal.Title as="h1" id="takes-title">
-          What the session takes
+          {texts.whatTheSessionTakes}
         </Modal.Title>
       </Modal.Header>
       <WhatItTakes settings={settings} set={set} />
       <Modal.Footer>
-        <Button onClick={onClose}>Done</Button>
+        <Button onClick={onClose}>{texts.done}</Button>
       </Modal.Footer>
     </Modal>
   );
@@ -162,15 +161,12 @@ function WhatItTakes({
 }) {
   return (
     <Modal.Body>
-      <p className="text-soft">
-        As a real host would: what it does not take is not offered, and refused when a copy is
-        chosen by hand. What stands in slots stays.
-      </p>
+      <p className="text-soft">{texts.asARealHostWould}</p>
       <FormatsTaken settings={settings} set={set} />
       <Form.Check
         type="checkbox"
         id="takes-32"
-        label="Programs of 32 bits, too"
+        label={texts.programsOf32Bits}
         checked={settings.takes32Bit}
         onChange={() => {
           set({ takes32Bit: !settings.takes32Bit });
@@ -189,7 +185,7 @@ function FormatsTaken({
 }) {
   return (
     <fieldset>
-      <legend className="form-label">Formats</legend>
+      <legend className="form-label">{texts.formats}</legend>
       {formats.map((format) => (
         <Form.Check
           key={format}

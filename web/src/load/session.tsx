@@ -9,7 +9,6 @@ import {
   slotKindAt,
   type SessionView,
   type SlotView,
-  type TrackKind,
   type TrackView,
   type SlotKind,
 } from '@clever-drawer/core';
@@ -22,6 +21,7 @@ import { Repairs } from './repairs.tsx';
 import { SessionMenu } from './session-menu.tsx';
 import type { At, Opening, SlotActs } from './model/slots.ts';
 import { Kbd } from '../ui/kbd.tsx';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly session: SessionView;
@@ -30,14 +30,6 @@ interface Props {
   readonly box: RefObject<HTMLDivElement | null>;
   readonly acts: SlotActs;
 }
-
-const sortNames: Record<TrackKind, string> = {
-  track: 'track',
-  instrument: 'instrument',
-  notes: 'notes',
-  bus: 'bus',
-  final: 'final',
-};
 
 export function Session({ session, chosen, opening, box, acts }: Props) {
   const [isOpen, setOpen] = useState(false);
@@ -118,14 +110,14 @@ function SlotKeys() {
   return (
     <p className="keys-hint slots-keys">
       <span>
-        <Kbd keys="Delete" /> empty
+        <Kbd keys="Delete" /> {texts.empty}
       </span>
       <span>
-        <kbd>0</kbd> bypass
+        <kbd>0</kbd> {texts.bypass}
       </span>
       <span>
         <Kbd keys="Alt" />
-        <kbd>←</kbd> move
+        <kbd>←</kbd> {texts.move}
       </span>
     </p>
   );
@@ -150,11 +142,11 @@ function SessionHead({ session, isOpen, setOpen, acts }: SessionHeadProps) {
           setOpen(!isOpen);
         }}
       >
-        all slots <ChevronDown size={14} aria-hidden />
+        {texts.allSlots} <ChevronDown size={14} aria-hidden />
       </button>
       <SessionMenu session={session} acts={acts} />
       <span className="text-soft visually-quiet stand-in">
-        stands in for a host <Plug size={14} aria-hidden />
+        {texts.standsInForAHost} <Plug size={14} aria-hidden />
       </span>
     </div>
   );
@@ -167,7 +159,7 @@ const settingLabel = (
   names: readonly string[],
 ): readonly [label: string, name: string] => [
   slotLabelFor(setting, names),
-  `${setting}, setting of ${plugin}`,
+  texts.settingOf(setting, plugin),
 ];
 
 interface TrackProps {
@@ -204,7 +196,7 @@ function Track({ track, chosen, opening, acts }: TrackProps) {
     >
       <span className="track-name">
         <strong>{track.name}</strong>
-        <span>{sortNames[track.sort]}</span>
+        <span>{texts.trackKinds[track.sort]}</span>
       </span>
       <TrackSlots
         track={track}
@@ -248,9 +240,12 @@ function TrackSlots({
     <span className="track-slots">
       {track.slots.map((slot, index) => {
         const [label, name] = labelOf(slot);
-        const shown = index === chosen ? 'choosing …' : label;
+        const shown = index === chosen ? texts.choosing : label;
         const coming = opening.find((one) => one.index === index);
-        const state = `${slot.isBypassed ? ', bypassed' : ''}${slot.problem ? `, not open: ${slot.problem.message}` : ''}`;
+        const state = texts.slotState(
+          slot.isBypassed,
+          slot.problem ? texts.notOpen(slot.problem.message) : '',
+        );
         return (
           <SlotButton
             key={slot.id}
@@ -276,12 +271,12 @@ function TrackSlots({
         data-track={track.id}
         data-chosen={chosen !== null && chosen >= at}
         className={`slot free ${wants}`}
-        aria-label={`Slot ${at + 1}: empty, for ${wants === 'note-effect' ? 'a note effect' : `an ${wants}`}`}
+        aria-label={texts.slotEmpty(at + 1, texts.slotWants[wants])}
         onClick={() => {
           acts.choose({ track: track.id, index: at });
         }}
       >
-        {chosen !== null && chosen >= at ? 'choosing …' : <Plus size={15} aria-hidden />}
+        {chosen !== null && chosen >= at ? texts.choosing : <Plus size={15} aria-hidden />}
       </button>
       {chosen !== null && <KeepSetting slot={track.slots[chosen]} trackName={track.name} />}
       {chosen !== null && <KeepChain track={track} />}
@@ -319,13 +314,13 @@ function SlotButton({
       data-track={track.id}
       data-chosen={index === chosen}
       className={`slot ${slotKindAt(track.sort, index)} ${slot.isBypassed ? 'bypassed' : ''} ${slot.problem ? 'silent' : ''}`}
-      title={`${name}${state}: press to replace, Delete to empty, 0 to bypass`}
-      aria-label={`Slot ${index + 1}: ${name}${state}`}
+      title={texts.pressToReplace(name, state)}
+      aria-label={texts.slot(index + 1, name, state)}
       onClick={() => {
         acts.choose({ track: track.id, index });
       }}
     >
-      {coming ? 'opening …' : shown}
+      {coming ? texts.opening : shown}
     </button>
   );
 }

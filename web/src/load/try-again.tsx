@@ -3,6 +3,7 @@ import { useCallback } from 'react';
 import type { Plugin } from '@clever-drawer/core';
 import { useArrangement } from '../studio/contexts.ts';
 import { useTryAgain } from '../studio/use-try-again.ts';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly whyNot: (plugin: string) => string | null;
@@ -16,13 +17,13 @@ export function TryAgain({ whyNot, onLoad }: Props) {
   return (
     fitting.length > 0 && (
       <p className="try-again-line">
-        <span className="text-soft">Try again this week:</span>
+        <span className="text-soft">{texts.tryAgainThisWeek}</span>
         {fitting.map((plugin) => (
           <button
             key={plugin.id}
             type="button"
             className="link-words"
-            title="Load it here"
+            title={texts.loadItHere}
             onClick={() => {
               onLoad(plugin);
             }}
@@ -39,7 +40,7 @@ export function TryAgain({ whyNot, onLoad }: Props) {
             }
           }}
         >
-          not these
+          {texts.notThese}
         </button>
       </p>
     )

@@ -18,6 +18,7 @@ import { useFinding, type Slot } from './use-finding.ts';
 import { useKeyCount } from './use-key-count.ts';
 import { useRemembered } from './use-remembered.ts';
 import { useScope } from './use-scope.ts';
+import * as texts from './texts.ts';
 
 /** How a plugin was chosen. */
 export interface Chosen {
@@ -203,7 +204,7 @@ function placeOf({ at, plugin }: Mark, hits: readonly { readonly plugin: Plugin 
 }
 
 const refusalWords = ({ name }: Plugin, reason: string | null): string | null =>
-  reason === null ? null : `${name} cannot be loaded here: ${reason}.`;
+  reason === null ? null : texts.cannotBeLoadedHere(name, reason);
 
 /** The folder that is open: of another cabinet's that stands here, that one. */
 function openFolder(folders: readonly Folder[], id: string | null): FolderId | null {

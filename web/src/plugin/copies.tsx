@@ -23,6 +23,7 @@ import { useNotices } from '../ui/notices.tsx';
 import { FormatOrder } from '../annotate/format-order.tsx';
 import { ownerOf } from '../annotate/annotate.ts';
 import { Picker, type Choice } from '../ui/picker.tsx';
+import * as texts from './texts.ts';
 
 type Copy = PluginView['copies'][number];
 
@@ -45,9 +46,7 @@ export function Copies({ plugin, view }: { plugin: Plugin; view: PluginView | un
   };
   return (
     <section aria-labelledby="copies">
-      <h2 id="copies">
-        {plugin.copies.length === 1 ? 'One copy' : `${plugin.copies.length} copies`}
-      </h2>
+      <h2 id="copies">{texts.copies(plugin.copies.length)}</h2>
       <ul className="copies">
         {copies.map((copy) => (
           <CopyRow
@@ -81,26 +80,26 @@ function CopyRow({ copy, front, copies, isOld, plugin, part }: CopyRowProps) {
     <li>
       <p>
         <span className="chip format">{copy.facts.format}</span>{' '}
-        {copy.id === front && copies.length > 1 && <span className="in-front">in front</span>}
-        {isOld(copy.id) && <span className="chip">for old sessions</span>}{' '}
+        {copy.id === front && copies.length > 1 && (
+          <span className="in-front">{texts.inFront}</span>
+        )}
+        {isOld(copy.id) && <span className="chip">{texts.forOldSessions}</span>}{' '}
         {widthOf(copy) !== null && <span className="chip">{widthOf(copy)}</span>}{' '}
         {copy.state !== 'present' && (
-          <span className="chip gone">{copy.state === 'away' ? 'out of reach' : 'gone'}</span>
+          <span className="chip gone">{copy.state === 'away' ? texts.outOfReach : texts.gone}</span>
         )}{' '}
         <span className="text-soft">{factsOf(copy)}</span>
       </p>
       <p className="mono path">{copy.facts.path}</p>
       <p className="text-soft visually-quiet">
-        {copy.facts.name ?? 'names itself by its file only'}
+        {copy.facts.name ?? texts.namesItselfByItsFileOnly}
         {copy.facts.vendor !== null && ` · “${copy.facts.vendor}”`}
         {copy.facts.declared.length > 0 &&
-          ` · declares ${copy.facts.declared.map(short).join(', ')}`}
+          texts.declares(copy.facts.declared.map(short).join(', '))}
       </p>
       {copy.facts.problem && <Trouble copy={copy} problem={copy.facts.problem} />}
       {copy.facts.mended && (
-        <p className="text-soft">
-          Kept without what no text may hold, or cut: its {copy.facts.mended.join(', ')}.
-        </p>
+        <p className="text-soft">{texts.keptWithoutWhatNoTextMay(copy.facts.mended.join(', '))}</p>
       )}
       {plugin.copies.length > 1 && (
         <Button
@@ -110,7 +109,7 @@ function CopyRow({ copy, front, copies, isOld, plugin, part }: CopyRowProps) {
             part(copy);
           }}
         >
-          It is another plugin: part it
+          {texts.itIsAnotherPlugin}
         </Button>
       )}
     </li>
@@ -130,7 +129,7 @@ function Trouble({ copy, problem }: TroubleProps) {
   const again = useMutation({
     mutationFn: () => client.startScan('failed'),
     onSuccess: () => {
-      notify('Trying again what failed', 'done');
+      notify(texts.tryingAgainWhatFailed, 'done');
     },
     onError: useNotifyError(),
   });
@@ -144,16 +143,16 @@ function Trouble({ copy, problem }: TroubleProps) {
           again.mutate();
         }}
       >
-        Try again
+        {texts.tryAgain}
       </Button>{' '}
       <Button
         variant="bare"
         size="sm"
         onClick={() => {
-          setAside(copy.id, 'Set aside. Its file is untouched; it can be taken back in Scan.');
+          setAside(copy.id, texts.setAside);
         }}
       >
-        Set aside
+        {texts.setItAside}
       </Button>
     </p>
   );
@@ -174,7 +173,7 @@ function CopiesActs({ plugin }: { plugin: Plugin }) {
           setAsking('join');
         }}
       >
-        It is the same as another plugin: join them …
+        {texts.itIsTheSameAsAnother}
       </Button>
       {plugin.copies.length > 1 && (
         <Button
@@ -184,7 +183,7 @@ function CopiesActs({ plugin }: { plugin: Plugin }) {
             setAsking('order');
           }}
         >
-          Which copy goes in front …
+          {texts.whichCopyGoesInFront}
         </Button>
       )}
       {asking === 'order' && <FormatOrder onClose={close} />}
@@ -218,8 +217,8 @@ function JoinWith({ plugin, onClose }: { plugin: Plugin; onClose: () => void }) 
   );
   return (
     <Picker
-      title={`Join ${nameOf(plugin)} with …`}
-      prompt="Letters of the other plugin"
+      title={texts.joinWith(nameOf(plugin))}
+      prompt={texts.lettersOfTheOtherPlugin}
       choices={choices}
       onClose={onClose}
     />
@@ -238,11 +237,11 @@ const short = (declared: string): string => declared.split(/[#/]/).pop() ?? decl
 function factsOf({ facts }: Copy): string {
   const io =
     facts.audioIn !== null && facts.audioOut !== null
-      ? `${facts.audioIn} in, ${facts.audioOut} out`
+      ? texts.inOut(facts.audioIn, facts.audioOut)
       : null;
-  const notes = facts.notesIn === true ? 'notes in' : null;
+  const notes = facts.notesIn === true ? texts.notesIn : null;
   return [
-    facts.version === null ? null : `version ${facts.version}`,
+    facts.version === null ? null : texts.version(facts.version),
     io,
     notes,
     facts.architectures?.join(', ') ?? null,

@@ -1,7 +1,8 @@
 /** What happened to a plugin over time: its loads by month, and what the scans found. */
 import { max, scaleBand, scaleLinear, type ScaleBand, type ScaleLinear } from 'd3';
-import { describe, type FindingView, type PluginView } from '@clever-drawer/core';
+import { describe, type PluginView } from '@clever-drawer/core';
 import { sayTime } from '../ui/time-words.ts';
+import * as texts from './texts.ts';
 
 const width = 280;
 const height = 92;
@@ -33,15 +34,12 @@ export function Loads({ view }: { view: PluginView | undefined }) {
     });
   return (
     <section aria-labelledby="loads">
-      <h2 id="loads">Loads</h2>
+      <h2 id="loads">{texts.loads}</h2>
       {all === 0 ? (
-        <p className="text-soft">Never loaded.</p>
+        <p className="text-soft">{texts.neverLoaded}</p>
       ) : (
         <>
-          <p className="text-soft">
-            {all} {all === 1 ? 'load' : 'loads'} in all; at most {most} in one of the last twelve
-            months.
-          </p>
+          <p className="text-soft">{texts.inAll(all, most)}</p>
           <LoadsChart months={months} name={name} loads={loads} x={x} y={y} />
         </>
       )}
@@ -63,7 +61,9 @@ function LoadsChart({ months, name, loads, x, y }: LoadsChartProps) {
       className="loads-chart"
       viewBox={`0 0 ${width} ${height}`}
       role="img"
-      aria-label={`Loads by month: ${months.map((month) => `${name(month)} ${loads.get(month) ?? 0}`).join(', ')}`}
+      aria-label={texts.loadsByMonth(
+        months.map((month) => `${name(month)} ${loads.get(month) ?? 0}`).join(', '),
+      )}
     >
       {months.map((month) => {
         const count = loads.get(month) ?? 0;
@@ -104,31 +104,20 @@ function MonthBar({ x, month, y, count, name }: MonthBarProps) {
   );
 }
 
-const words: Record<FindingView['sort'], string> = {
-  arrived: 'Arrived',
-  returned: 'Back',
-  updated: 'Updated',
-  opened: 'Opened, and says who it is',
-  moved: 'Moved',
-  gone: 'Gone',
-  away: 'Out of reach',
-  failed: 'Failed',
-};
-
 export function Findings({ view }: { view: PluginView | undefined }) {
   return (
     <section aria-labelledby="findings">
-      <h2 id="findings">What scans found</h2>
+      <h2 id="findings">{texts.whatScansFound}</h2>
       <ul className="plain-rows findings-rows">
         {(view?.findings ?? []).map((finding) => (
           <li key={finding.id}>
             <span>
-              {words[finding.sort]}{' '}
+              {texts.findingWords[finding.sort]}{' '}
               <span className="text-soft">
                 {finding.format}
                 {finding.sort === 'updated' &&
                   finding.from !== finding.to &&
-                  ` · ${finding.from ?? 'no version'} → ${finding.to ?? 'no version'}`}
+                  ` · ${finding.from ?? texts.noVersion} → ${finding.to ?? texts.noVersion}`}
                 {finding.problem && ` · ${describe(finding.problem)}`}
               </span>
             </span>

@@ -6,6 +6,7 @@ import { useActs, useCatalog, useComputer } from '../studio/contexts.ts';
 import { annotateAct } from '../annotate/annotate.ts';
 import { isTyping } from '../ui/keys.ts';
 import { useNotices } from '../ui/notices.tsx';
+import * as texts from './texts.ts';
 
 export function OwnPicture({ plugin, children }: { plugin: Plugin; children: ReactNode }) {
   const { client } = useComputer();
@@ -17,7 +18,7 @@ export function OwnPicture({ plugin, children }: { plugin: Plugin; children: Rea
   const isOwn = answers.get(plugin.id)?.picture != null;
   const take = (file: Blob | null | undefined): void => {
     if (!file) {
-      notify('There is no picture in that. Copy or drop an image file.', 'trouble');
+      notify(texts.thereIsNoPictureInThat, 'trouble');
       return;
     }
     client.addPicture(file).then(
@@ -73,7 +74,7 @@ export function OwnPicture({ plugin, children }: { plugin: Plugin; children: Rea
         type="file"
         accept="image/*"
         hidden
-        aria-label="A picture of the plugin's window"
+        aria-label={texts.aPictureOfThePluginsWindow}
         onChange={(event) => {
           take(event.target.files?.[0]);
           event.target.value = '';
@@ -101,7 +102,7 @@ function OwnActs({ field, isOver, isOwn, plugin }: OwnActsProps) {
           field.current?.click();
         }}
       >
-        {isOver ? 'Drop it here' : 'Picture …'}
+        {isOver ? texts.dropItHere : texts.picture}
       </Button>
       {isOwn && (
         <Button
@@ -111,7 +112,7 @@ function OwnActs({ field, isOver, isOwn, plugin }: OwnActsProps) {
             act(annotateAct([plugin.id], { picture: null }));
           }}
         >
-          Without it
+          {texts.withoutIt}
         </Button>
       )}
     </span>

@@ -26,6 +26,7 @@ import './plugin.css';
 import { Annotations } from './annotations/annotations.tsx';
 import { Why } from './why.tsx';
 import { useDocumentTitle } from '../ui/use-document-title.ts';
+import * as texts from './texts.ts';
 
 export function PluginPage() {
   const { plugin: id = '' } = useParams();
@@ -34,12 +35,10 @@ export function PluginPage() {
   if (!plugin) {
     return (
       <main id="content" tabIndex={-1} className="empty">
-        <h1>This plugin is not in the catalog</h1>
+        <h1>{texts.thisPluginIs}</h1>
         <p>
-          {plugins.length > 0
-            ? 'It may have been joined with another one, or stand on another computer.'
-            : 'The catalog is empty.'}{' '}
-          <Link to="/file">Go to File</Link>.
+          {plugins.length > 0 ? texts.itMayHaveBeenJoined : texts.theCatalogIsEmpty}{' '}
+          <Link to="/file">{texts.goToFile}</Link>.
         </p>
       </main>
     );
@@ -150,7 +149,7 @@ function PageHead({ plugin, name, setNaming, label }: PageHeadProps) {
           void navigate(-1);
         }}
       >
-        <ArrowLeft size={15} aria-hidden /> Back <kbd>Esc</kbd>
+        <ArrowLeft size={15} aria-hidden /> {texts.back} <kbd>Esc</kbd>
       </Button>
       <OwnPicture plugin={plugin}>
         <Faceplate seed={faceOf(plugin)} width={168} picture={pictureOf(plugin)} />
@@ -160,12 +159,12 @@ function PageHead({ plugin, name, setNaming, label }: PageHeadProps) {
         <p className="text-soft">
           {name !== plugin.name && <>{plugin.name} · </>}
           {ofWhat(plugin)}
-          {!isPresent(plugin) && ' · not there at the moment'}
+          {!isPresent(plugin) && texts.notThereAtTheMoment}
         </p>
         {label && (
           <p>
             <span className="label small">{label}</span>{' '}
-            <span className="text-soft visually-quiet">in a slot</span>
+            <span className="text-soft visually-quiet">{texts.inASlot}</span>
           </p>
         )}
       </div>
@@ -186,7 +185,7 @@ function PageTitle({
       <Button
         variant="bare"
         size="sm"
-        aria-label={`Nickname and slot label of ${name}`}
+        aria-label={texts.nicknameAndSlotLabelOf(name)}
         onClick={() => {
           setNaming(true);
         }}
@@ -210,7 +209,7 @@ function ChainOf({ plugin, chain }: { plugin: Plugin; chain: readonly string[] }
   };
   return (
     <section aria-labelledby="chain">
-      <h2 id="chain">A chain of {chain.length}</h2>
+      <h2 id="chain">{texts.aChainOf(chain.length)}</h2>
       <ol className="plain-rows">
         {chain.map((id, at) => {
           const one = pluginById.get(id);
@@ -219,16 +218,16 @@ function ChainOf({ plugin, chain }: { plugin: Plugin; chain: readonly string[] }
               {one ? (
                 <Link to={`/plugin/${id}`}>{nameOf(one)}</Link>
               ) : (
-                <span className="text-soft">a plugin that is no longer in the catalog</span>
+                <span className="text-soft">{texts.aPluginThatIsNoLonger}</span>
               )}
             </li>
           );
         })}
       </ol>
       <Button variant="bare" size="sm" onClick={remove}>
-        Remove this chain
+        {texts.removeThisChain}
       </Button>{' '}
-      <span className="text-soft visually-quiet">The plugins in it stay; undo brings it back.</span>
+      <span className="text-soft visually-quiet">{texts.thePluginsInItStay}</span>
     </section>
   );
 }
@@ -238,11 +237,12 @@ function Folders({ plugin }: { plugin: Plugin }) {
   const folders = arrangement.foldersOf.get(plugin.id) ?? [];
   return (
     <section aria-labelledby="in-folders">
-      <h2 id="in-folders">In folders</h2>
+      <h2 id="in-folders">{texts.inFolders}</h2>
       {folders.length === 0 && (
         <p className="text-soft">
-          In none yet. In <Link to={`/file?q=${encodeURIComponent(plugin.name)}`}>File</Link>, press{' '}
-          <kbd>F</kbd> to file it.
+          {texts.inNoneYet}{' '}
+          <Link to={`/file?q=${encodeURIComponent(plugin.name)}`}>{texts.file}</Link>
+          {texts.press} <kbd>F</kbd> {texts.toFileIt}
         </p>
       )}
       <ul className="plain-rows">
@@ -284,11 +284,11 @@ function FolderRow({ folder, placement, plugin }: FolderRowProps) {
             act({ act: 'take-out', placements: [placement.id] });
           }}
         >
-          Take out
+          {texts.takeOut}
         </Button>
       ) : (
         <span className="text-soft">
-          {arrangement.because(folder.id, plugin.id) ?? 'by its rule'}
+          {arrangement.because(folder.id, plugin.id) ?? texts.byItsRule}
         </span>
       )}
     </li>
@@ -320,15 +320,15 @@ function Similar({ plugin }: { plugin: Plugin }) {
   }
   return (
     <section aria-labelledby="similar">
-      <h2 id="similar">
-        Also {plugin.types.map(typeName).join(' or ')} · {alike.length}
-      </h2>
+      <h2 id="similar">{texts.also(plugin.types.map(typeName).join(' or '), alike.length)}</h2>
       <ul className="plain-rows">
         {shown.map((other) => (
           <li key={other.id}>
             <Link to={`/plugin/${other.id}`}>{nameOf(other)}</Link>
             <span className="text-soft">
-              {usage.has(other.id) ? `${usage.get(other.id)?.loads ?? 0} loads` : 'never loaded'}
+              {usage.has(other.id)
+                ? texts.loadsOfIt(usage.get(other.id)?.loads ?? 0)
+                : texts.wasNeverLoaded}
             </span>
           </li>
         ))}

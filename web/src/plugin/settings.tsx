@@ -5,7 +5,6 @@ import { Button } from 'react-bootstrap';
 import { Link, useNavigate } from 'react-router';
 import {
   grouped,
-  plural,
   type Plugin,
   type PluginView,
   type SettingFacts,
@@ -14,6 +13,7 @@ import {
 import { addToTray } from '../annotate/kept-tray.ts';
 import { useActs, useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
+import * as texts from './texts.ts';
 
 /** Settings of a bank shown before somebody asks for all. */
 const shownFirst = 12;
@@ -31,7 +31,7 @@ export function Settings({ view }: { readonly view: PluginView | undefined }) {
   const banks = [...grouped(found.map((setting) => [setting.bank ?? '', setting]))];
   return (
     <section aria-labelledby="settings-title">
-      <h2 id="settings-title">{plural(count, 'setting')}</h2>
+      <h2 id="settings-title">{texts.setting(count)}</h2>
       {own.length > 0 && <Bank bank="Of your own" settings={own.map(ownView)} />}
       {banks.map(([bank, held]) => (
         <Bank key={bank} bank={bank} settings={held} />
@@ -48,7 +48,7 @@ const ownView = ({ id, name, setting }: Plugin): RowFacts => ({
   name,
   format: setting?.format ?? 'LV2',
   path: '',
-  comment: 'kept from a slot',
+  comment: texts.keptFromASlot,
 });
 
 interface BankProps {
@@ -77,7 +77,7 @@ function Bank({ bank, settings }: BankProps) {
             setWhole(true);
           }}
         >
-          {rest} more
+          {texts.more(rest)}
         </button>
       )}
     </>
@@ -115,11 +115,11 @@ function IntoTray({ id, name, children }: IntoTrayProps) {
     <Button
       variant="bare"
       size="sm"
-      aria-label={`Put ${name} into the tray`}
-      title="Into the tray: File shows it, and files it with Shift+F"
+      aria-label={texts.putIntoTheTray(name)}
+      title={texts.intoTheTray}
       onClick={() => {
         addToTray(computer.id, [id]);
-        notify(`${name} is in the tray of File`, 'done');
+        notify(texts.isInTheTrayOfFile(name), 'done');
       }}
     >
       <Plus size={14} aria-hidden /> {children}
@@ -139,36 +139,32 @@ export function SettingOf({ thing, setting }: SettingOfProps) {
   const owner = pluginById.get(setting.plugin);
   const isKept = keptSettings.some(({ id }) => id === thing.id);
   const facts = [
-    ['Bank', setting.bank],
-    ['Format', setting.format],
-    ['File', setting.path],
-    ['URI', setting.identity],
+    [texts.bank, setting.bank],
+    [texts.format, setting.format],
+    [texts.file, setting.path],
+    [texts.uri, setting.identity],
   ] as const;
   return (
     <section aria-labelledby="setting-of">
       <h2 id="setting-of">
-        A setting of{' '}
-        {owner ? <Link to={`/plugin/${owner.id}`}>{nameOf(owner)}</Link> : 'a plugin that is gone'}
+        {texts.aSettingOf}{' '}
+        {owner ? <Link to={`/plugin/${owner.id}`}>{nameOf(owner)}</Link> : texts.aPluginThatIsGone}
       </h2>
       <dl className="annotations">
         {facts.map(([name, text]) =>
           text === null ? null : (
             <Fragment key={name}>
               <dt>{name}</dt>
-              <dd className={name === 'File' || name === 'URI' ? 'mono' : ''}>{text}</dd>
+              <dd className={name === texts.file || name === texts.uri ? 'mono' : ''}>{text}</dd>
             </Fragment>
           ),
         )}
       </dl>
-      {setting.isGone && (
-        <p className="text-brick">Its file is gone from the disk. Where it is filed stays.</p>
-      )}
-      {setting.state !== null && (
-        <p className="text-soft">Kept from a slot, with what the session gave as its state.</p>
-      )}
+      {setting.isGone && <p className="text-brick">{texts.itsFileIsGone}</p>}
+      {setting.state !== null && <p className="text-soft">{texts.keptWithItsState}</p>}
       <p className="setting-acts">
         <IntoTray id={thing.id} name={thing.name}>
-          Into the tray
+          {texts.putIntoTray}
         </IntoTray>
         {isKept && <Forget thing={thing} ownerPage={owner ? `/plugin/${owner.id}` : '/file'} />}
       </p>
@@ -188,14 +184,14 @@ function Forget({ thing, ownerPage }: ForgetProps) {
     <Button
       variant="bare"
       size="sm"
-      title="Its places, names and tags go; a file stays. Undo brings all back."
+      title={texts.itsPlaces}
       onClick={() => {
         if (act({ act: 'remove-setting', setting: thing.id })) {
           void navigate(ownerPage);
         }
       }}
     >
-      Forget what was made of it
+      {texts.forgetWhatWasMadeOfIt}
     </Button>
   );
 }

@@ -10,6 +10,7 @@ import {
   whichIsUnknown,
 } from '@clever-drawer/core';
 import { useCatalog } from '../studio/contexts.ts';
+import * as texts from './texts.ts';
 
 export function Why({ plugin, view }: { plugin: Plugin; view: PluginView | undefined }) {
   const { answers } = useCatalog();
@@ -20,10 +21,8 @@ export function Why({ plugin, view }: { plugin: Plugin; view: PluginView | undef
   }
   return (
     <section aria-labelledby="why">
-      <h2 id="why">Why</h2>
-      {said?.types != null && (
-        <p className="text-soft">You said what it does. Without that it would be told so:</p>
-      )}
+      <h2 id="why">{texts.why}</h2>
+      {said?.types != null && <p className="text-soft">{texts.youSaidWhatItDoes}</p>}
       <ul className="grounds">
         {grounds.suggestions.slice(0, 3).map((suggestion) => (
           <WhyRow key={suggestion.type} suggestion={suggestion} />
@@ -35,7 +34,7 @@ export function Why({ plugin, view }: { plugin: Plugin; view: PluginView | undef
         {grounds.sameBecause.length > 0 && (
           <li>
             <p>
-              <strong>One plugin</strong>
+              <strong>{texts.onePlugin}</strong>
             </p>
             <Lines reasons={grounds.sameBecause.map((text) => ({ text, weight: 1 }))} />
           </li>
@@ -78,7 +77,7 @@ const Lines = ({ reasons }: { reasons: readonly Reason[] }) => (
   <ul className="lines">
     {reasons.map((reason) => (
       <li key={reason.text} className={reason.weight < 0 ? 'against' : ''}>
-        {reason.weight < 0 && 'against: '}
+        {reason.weight < 0 && texts.against}
         {reason.text}
       </li>
     ))}

@@ -1,33 +1,19 @@
 /** What a piece of advice would do, and doing it. */
 import { useState, type SyntheticEvent } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
-import { nameLength, plural, type Advice, type Plugin } from '@clever-drawer/core';
+import { nameLength, type Advice, type Plugin } from '@clever-drawer/core';
 import { NameDialog } from '../annotate/name-dialog.tsx';
 import { useActs, useArrangement, useCatalog, useComputer, useOrder } from '../studio/contexts.ts';
 import { useNotifyError } from '../studio/notify-error.ts';
 import { adviceAct } from './model/advice-act.ts';
 import { copiesToRetire } from './model/copies-to-retire.ts';
 import { PluginLinks } from './pictures/behind.tsx';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly advice: Advice;
   readonly onClose: () => void;
 }
-
-/** What pressing the button does. */
-const doWords: Readonly<Record<Advice['kind'], string>> = {
-  'file-used': 'File them in the folder “Loaded every week”',
-  'name-slow': '',
-  'keep-chain': 'Keep as a chain',
-  reorder: 'Sort it by use',
-  'used-cabinet': 'Make the cabinet “What I really use”',
-  'hide-unused': 'Hide them while loading',
-  retire: 'Set the old copies aside',
-  'try-again': 'Put them into the folder',
-  merge: 'Merge the two',
-  trials: '',
-  doubles: 'Hide the siblings while loading',
-};
 
 export function AdviceDialog({ advice, onClose }: Props) {
   const { follow, canFollow, name, setName, retiring } = useFollowing(advice, onClose);
@@ -46,7 +32,7 @@ export function AdviceDialog({ advice, onClose }: Props) {
         <p>{advice.brings}</p>
         {advice.kind === 'keep-chain' && (
           <Form id="advice-form" onSubmit={submit}>
-            <Form.Label htmlFor="chain-name">What the chain is called</Form.Label>
+            <Form.Label htmlFor="chain-name">{texts.whatTheChainIsCalled}</Form.Label>
             <Form.Control
               id="chain-name"
               value={name}
@@ -58,15 +44,10 @@ export function AdviceDialog({ advice, onClose }: Props) {
           </Form>
         )}
         {retiring.aside.length > 0 && (
-          <p role="status">
-            {plural(retiring.aside.length, 'file is', 'files are')} set aside. Scan lists them, too.
-          </p>
+          <p role="status">{texts.filesAreSetAside(retiring.aside.length)}</p>
         )}
         {advice.kind === 'retire' && retiring.aside.length === 0 && (
-          <p className="text-soft">
-            Their files are not touched: they are no longer examined or shown, until you take them
-            back on Scan.
-          </p>
+          <p className="text-soft">{texts.theirFilesAreNotTouched}</p>
         )}
         {advice.kind === 'name-slow' ? (
           <SlowList advice={advice} />
@@ -76,7 +57,7 @@ export function AdviceDialog({ advice, onClose }: Props) {
       </Modal.Body>
       <Modal.Footer>
         <Button variant="bare" onClick={onClose}>
-          {canFollow && retiring.aside.length === 0 ? 'Cancel' : 'Close'}
+          {canFollow && retiring.aside.length === 0 ? texts.cancel : texts.close}
         </Button>
         {retiring.aside.length > 0 ? (
           <Button
@@ -84,10 +65,10 @@ export function AdviceDialog({ advice, onClose }: Props) {
               retiring.takeBack(onClose);
             }}
           >
-            Take them back
+            {texts.takeThemBack}
           </Button>
         ) : (
-          canFollow && <Button onClick={follow}>{doWords[advice.kind]}</Button>
+          canFollow && <Button onClick={follow}>{texts.adviceDoes[advice.kind]}</Button>
         )}
       </Modal.Footer>
     </Modal>
@@ -160,18 +141,18 @@ function SlowList({ advice: { slow } }: { readonly advice: Advice }) {
               <li key={id}>
                 {nameOf(plugin)}{' '}
                 <span className="text-soft">
-                  {keys.toFixed(1)} keys, {plural(loads, 'load')}
-                  {typed !== '' && `, typed “${typed}”`}
+                  {texts.keys(keys.toFixed(1), loads)}
+                  {typed !== '' && texts.typed(typed)}
                 </span>
                 <Button
                   variant="quiet"
                   size="sm"
-                  aria-label={`Name ${nameOf(plugin)}`}
+                  aria-label={texts.name(nameOf(plugin))}
                   onClick={() => {
                     setNamed(plugin);
                   }}
                 >
-                  Name it …
+                  {texts.nameIt}
                 </Button>
               </li>
             )

@@ -14,20 +14,13 @@ import { WorthPart } from './parts/worth-part.tsx';
 import { BehindProvider } from './pictures/behind.tsx';
 import { useReview } from './use-review.ts';
 import './review.css';
-
-const parts = [
-  ['worth', 'Worth doing'],
-  ['own', 'What you own'],
-  ['use', 'What you use'],
-  ['changes', 'What changed'],
-  ['order', 'Your order'],
-] as const satisfies readonly (readonly [ReviewPart, string])[];
+import * as texts from './texts.ts';
 
 export function ReviewScreen() {
   const [params, setParams] = useSearchParams();
   const [now] = useState(timeOfReview);
   const wish = useMemo(() => sameWish(wishOf(params, now)), [params, now]);
-  const part: ReviewPart = parts.find(([id]) => id === params.get('part'))?.[0] ?? 'worth';
+  const part: ReviewPart = texts.parts.find(([id]) => id === params.get('part'))?.[0] ?? 'worth';
   const { review, source, error } = useReview(part, wish);
   const show = (change: Readonly<Record<string, string | null>>): void => {
     setParams((before) => {
@@ -49,11 +42,13 @@ export function ReviewScreen() {
       className="review-screen"
       aria-busy={review[part] === undefined}
     >
-      <h1 className="visually-hidden">Review: {parts.find(([id]) => id === part)?.[1]}</h1>
+      <h1 className="visually-hidden">
+        {texts.review} {texts.parts.find(([id]) => id === part)?.[1]}
+      </h1>
       <header className="review-head">
         <PartTabs
-          label="Parts of the review"
-          parts={parts}
+          label={texts.partsOfTheReview}
+          parts={texts.parts}
           shown={part}
           onShow={(id) => {
             show({ part: id === 'worth' ? null : id });

@@ -4,6 +4,7 @@ import { useMemo } from 'react';
 import { compareNames, kinds, kindWords, trackKinds, trackWords } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { periods } from './model/wish.ts';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly params: URLSearchParams;
@@ -27,39 +28,42 @@ export function WishBar({ params, onChange }: Props) {
   const choices: readonly Choice[] = [
     {
       name: 'period',
-      label: 'Time',
-      any: 'of the last year',
+      label: texts.time,
+      any: texts.periodWords.year,
       options: periods
         .filter(({ id }) => id !== 'year')
-        .map(({ id, words }) => ({ value: id, words })),
+        .map(({ id }) => ({ value: id, words: texts.periodWords[id] })),
     },
     {
       name: 'kind',
-      label: 'Kind',
-      any: 'all kinds',
+      label: texts.kind,
+      any: texts.allKinds,
       options: kinds.map((kind) => ({ value: kind, words: kindWords[kind].many })),
     },
     {
       name: 'track',
-      label: 'Sort of track',
-      any: 'on all tracks',
-      options: trackKinds.map((track) => ({ value: track, words: `on ${trackWords[track]}` })),
+      label: texts.sortOfTrack,
+      any: texts.onAllTracks,
+      options: trackKinds.map((track) => ({
+        value: track,
+        words: texts.onTracks(trackWords[track]),
+      })),
     },
     {
       name: 'cabinet',
-      label: 'Cabinet',
-      any: 'in all cabinets',
-      options: cabinets.map(({ id, name }) => ({ value: id, words: `in ${name}` })),
+      label: texts.cabinet,
+      any: texts.inAllCabinets,
+      options: cabinets.map(({ id, name }) => ({ value: id, words: texts.inTheCabinet(name) })),
     },
     {
       name: 'vendor',
-      label: 'Vendor',
-      any: 'by everybody',
-      options: vendors.map((vendor) => ({ value: vendor, words: `by ${vendor}` })),
+      label: texts.vendor,
+      any: texts.byEverybody,
+      options: vendors.map((vendor) => ({ value: vendor, words: texts.byTheVendor(vendor) })),
     },
   ];
   return (
-    <search className="wish-bar" aria-label="What is looked at">
+    <search className="wish-bar" aria-label={texts.whatIsLookedAt}>
       {choices.map(({ name, label, any, options }) => (
         <Form.Select
           key={name}

@@ -17,6 +17,7 @@ import {
 import type { Completions } from './model/completions.ts';
 import { withField, type Drafting, type Where } from './use-draft.ts';
 import { ValueField } from './value-field.tsx';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly drafting: Drafting;
@@ -37,12 +38,12 @@ export function Cards(props: Props) {
     <>
       {cards.map((card, at) => (
         <Fragment key={at}>
-          {at > 0 && <p className="or-between hand">or</p>}
+          {at > 0 && <p className="or-between hand">{texts.or}</p>}
           <CardBox
             {...props}
             card={card}
             at={{ isNever: false, card: at }}
-            title={card.lines.length > 1 ? 'All of these hold' : 'This holds'}
+            title={texts.thisHolds(card.lines.length)}
           />
         </Fragment>
       ))}
@@ -54,7 +55,7 @@ export function Cards(props: Props) {
           edit({ edit: 'add-card', isNever: false });
         }}
       >
-        <Plus size={14} aria-hidden /> {cards.length === 0 ? 'a card' : 'another card'}
+        <Plus size={14} aria-hidden /> {cards.length === 0 ? texts.aCard : texts.anotherCard}
       </Button>
       {never.map((card, at) => (
         <CardBox
@@ -62,11 +63,7 @@ export function Cards(props: Props) {
           {...props}
           card={card}
           at={{ isNever: true, card: at }}
-          title={
-            card.lines.length > 1
-              ? 'But never, when all of these hold'
-              : 'But never, when this holds'
-          }
+          title={texts.butNever(card.lines.length)}
         />
       ))}
       <Button
@@ -77,7 +74,8 @@ export function Cards(props: Props) {
           edit({ edit: 'add-card', isNever: true });
         }}
       >
-        <Plus size={14} aria-hidden /> {never.length === 0 ? 'keep some out' : 'keep others out'}
+        <Plus size={14} aria-hidden />{' '}
+        {never.length === 0 ? texts.keepSomeOut : texts.keepOthersOut}
       </Button>
     </>
   );
@@ -99,7 +97,7 @@ function CardBox({ card, at, title, drafting, words, completions, warnings }: Bo
   return (
     <section
       className={`rule-card ${at.isNever ? 'never' : ''}`}
-      aria-label={`${title}${at.isNever ? '' : `, card ${at.card + 1}`}`}
+      aria-label={texts.titleOfCard(title, at.isNever, at.card + 1)}
     >
       <span className="punched" aria-hidden />
       <h2>{title}</h2>
@@ -117,14 +115,10 @@ function CardBox({ card, at, title, drafting, words, completions, warnings }: Bo
       ))}
       {mine.map((warning) => {
         if (warning.kind === 'card-empty') {
-          return <Warn key="empty">No plugin has all of this at once.</Warn>;
+          return <Warn key="empty">{texts.noPluginHasAll}</Warn>;
         }
         if (warning.kind === 'card-contained') {
-          return (
-            <Warn key="contained">
-              Whatever this card lets in, card {warning.other + 1} lets in already.
-            </Warn>
-          );
+          return <Warn key="contained">{texts.whateverThisCardLetsIn(warning.other + 1)}</Warn>;
         }
         return null;
       })}
@@ -136,7 +130,7 @@ function CardBox({ card, at, title, drafting, words, completions, warnings }: Bo
           drafting.edit({ edit: 'add-line', at });
         }}
       >
-        <Plus size={14} aria-hidden /> another line
+        <Plus size={14} aria-hidden /> {texts.anotherLine}
       </Button>
     </section>
   );
@@ -208,7 +202,7 @@ function LineFields({
   isEmpty,
 }: LineFieldsProps) {
   return (
-    <div className="rule-line" role="group" aria-label={`Line ${number + 1}`}>
+    <div className="rule-line" role="group" aria-label={texts.line(number + 1)}>
       <FieldChoice line={line} set={set} />
       <RelationChoice line={line} setRelation={setRelation} />
       {standsAlone(line.relation) ? (
@@ -228,14 +222,14 @@ function LineFields({
       <Button
         variant="bare"
         size="sm"
-        aria-label={`Drop line ${number + 1}`}
+        aria-label={texts.dropLine(number + 1)}
         onClick={() => {
           set(null);
         }}
       >
         <X size={14} aria-hidden />
       </Button>
-      {isEmpty && <Warn>This line lets nothing in.</Warn>}
+      {isEmpty && <Warn>{texts.thisLineLetsNothingIn}</Warn>}
     </div>
   );
 }
@@ -250,7 +244,7 @@ function RelationChoice({
   return (
     <Form.Select
       size="sm"
-      aria-label="How it compares"
+      aria-label={texts.howItCompares}
       value={line.relation}
       onChange={(event) => {
         setRelation(event.target.value as Relation);
@@ -273,7 +267,7 @@ function FieldChoice({
   return (
     <Form.Select
       size="sm"
-      aria-label="What it asks about"
+      aria-label={texts.whatItAsksAbout}
       value={line.field}
       onChange={(event) => {
         set(withField(line, event.target.value as Field, isText));

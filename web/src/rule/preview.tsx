@@ -23,6 +23,7 @@ import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { ofWhat } from '../annotate/of-what.ts';
 import type { Draft } from './use-draft.ts';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly rule: Rule;
@@ -68,7 +69,7 @@ export function Preview({ rule, draft, saved, index, words, where, onHand }: Pro
     );
   };
   return (
-    <aside className="rule-preview" aria-label="What it holds">
+    <aside className="rule-preview" aria-label={texts.whatItHolds}>
       <Figures inside={inside} saved={saved} joins={joins} leaves={leaves} />
       <Inside
         leaves={leaves}
@@ -83,11 +84,9 @@ export function Preview({ rule, draft, saved, index, words, where, onHand }: Pro
         drop={drop}
       />
       {rows.length > insideShown && (
-        <p className="text-soft">and {rows.length - insideShown} more</p>
+        <p className="text-soft">{texts.andMore(rows.length - insideShown)}</p>
       )}
-      {inside.length === 0 && (
-        <p className="text-soft">Nothing is inside yet. What arrives later comes in by itself.</p>
-      )}
+      {inside.length === 0 && <p className="text-soft">{texts.nothingIsInsideYet}</p>}
       <Outside rule={rule} draft={draft} index={index} words={words} where={where} onKeep={keep} />
       <ByHand draft={draft} onHand={onHand} />
     </aside>
@@ -120,7 +119,7 @@ function Inside({
   drop,
 }: InsideProps) {
   return (
-    <ul className="rule-rows" aria-label="Inside">
+    <ul className="rule-rows" aria-label={texts.inside}>
       {leaves.slice(0, leavesShown).map((id) => (
         <Row
           key={id}
@@ -129,16 +128,18 @@ function Inside({
           index={index}
           where={where}
           words={words}
-          note="leaves"
+          note={texts.leaves}
           isByHand={false}
-          act="Keep in"
+          act={texts.keepIn}
           onAct={() => {
             keep(id);
           }}
         />
       ))}
       {leaves.length > leavesShown && (
-        <li className="more-leave text-soft">and {leaves.length - leavesShown} more would leave</li>
+        <li className="more-leave text-soft">
+          {texts.andMoreWouldLeave(leaves.length - leavesShown)}
+        </li>
       )}
       {rows.slice(0, insideShown).map((id) => (
         <Row
@@ -148,9 +149,9 @@ function Inside({
           index={index}
           where={where}
           words={words}
-          note={joining.has(id) ? 'joins' : null}
+          note={joining.has(id) ? texts.joins : null}
           isByHand={alwaysIn.includes(id)}
-          act="Keep out"
+          act={texts.keepOut}
           onAct={() => {
             drop(id);
           }}
@@ -171,15 +172,15 @@ function Figures({ inside, saved, joins, leaves }: FiguresProps) {
   return (
     <div className="figures" role="status">
       <span className="figure" data-testid="figure">
-        <strong>{inside.length}</strong> inside
+        <strong>{inside.length}</strong> {texts.isInside}
       </span>
       {saved !== null && (
         <>
           <span data-testid="figure" className={`figure ${joins.length > 0 ? 'joins' : ''}`}>
-            <strong>+{joins.length}</strong> would join
+            <strong>+{joins.length}</strong> {texts.wouldJoin}
           </span>
           <span data-testid="figure" className={`figure ${leaves.length > 0 ? 'leaves' : ''}`}>
-            <strong>−{leaves.length}</strong> would leave
+            <strong>−{leaves.length}</strong> {texts.wouldLeave}
           </span>
         </>
       )}
@@ -239,7 +240,7 @@ interface JustOutsideListProps {
 function JustOutsideList({ shown, rule, index, where, words, onKeep }: JustOutsideListProps) {
   return (
     <section aria-labelledby="just-outside">
-      <h2 id="just-outside">Just outside</h2>
+      <h2 id="just-outside">{texts.justOutside}</h2>
       <ul className="rule-rows">
         {shown.map((one) => (
           <Row
@@ -252,7 +253,7 @@ function JustOutsideList({ shown, rule, index, where, words, onKeep }: JustOutsi
             reason={one.because}
             note={null}
             isByHand={false}
-            act="Let in"
+            act={texts.letIn}
             onAct={() => {
               onKeep(one.id);
             }}
@@ -275,8 +276,8 @@ function ByHand({ draft, onHand }: { draft: Draft; onHand: Props['onHand'] }) {
     return (
       <li key={id}>
         <span>
-          {plugin ? nameOf(plugin) : 'a plugin that is gone'}{' '}
-          <span className="text-soft">{isIn ? 'always in' : 'always out'}</span>
+          {plugin ? nameOf(plugin) : texts.aPluginThatIsGone}{' '}
+          <span className="text-soft">{isIn ? texts.alwaysIn : texts.alwaysOut}</span>
         </span>
         <Button
           variant="bare"
@@ -288,14 +289,14 @@ function ByHand({ draft, onHand }: { draft: Draft; onHand: Props['onHand'] }) {
             );
           }}
         >
-          Leave it to the rule
+          {texts.leaveItToTheRule}
         </Button>
       </li>
     );
   };
   return (
     <section aria-labelledby="by-hand">
-      <h2 id="by-hand">By hand</h2>
+      <h2 id="by-hand">{texts.byHand}</h2>
       <ul className="plain-rows">
         {alwaysIn.map((id) => row(id, true))}
         {alwaysOut.map((id) => row(id, false))}
@@ -328,7 +329,7 @@ function Row({ id, rule, index, where, words, reason, note, isByHand, act, onAct
   const candidate = index.at(at);
   const why =
     reason ??
-    (isByHand ? 'always in, by hand' : (explain(rule, candidate, where, words) ?? ofWhat(plugin)));
+    (isByHand ? texts.alwaysInByHand : (explain(rule, candidate, where, words) ?? ofWhat(plugin)));
   const name = nameOf(plugin);
   return (
     <li>

@@ -46,6 +46,7 @@ import {
   type Edit,
 } from './use-draft.ts';
 import { Kbd } from '../ui/kbd.tsx';
+import * as texts from './texts.ts';
 
 export function RuleScreen() {
   const { folder: id = '' } = useParams();
@@ -55,12 +56,10 @@ export function RuleScreen() {
   if (id !== 'new' && folder?.form !== 'smart') {
     return (
       <main id="content" tabIndex={-1} className="empty">
-        <h1>{folder ? `${folder.name} has no rule` : 'This folder is not there any more'}</h1>
+        <h1>{folder ? texts.hasNoRule(folder.name) : texts.thisFolderIsNotThereAny}</h1>
         <p>
-          {folder
-            ? 'Only smart folders fill themselves.'
-            : 'Somebody may have removed it; undo brings it back.'}{' '}
-          <Link to="/file">Go to File</Link>
+          {folder ? texts.onlySmartFoldersFillThemselves : texts.somebodyMayHaveRemovedIt}{' '}
+          <Link to="/file">{texts.goToFile}</Link>
         </p>
       </main>
     );
@@ -68,7 +67,7 @@ export function RuleScreen() {
   if (!cabinet) {
     return (
       <main id="content" tabIndex={-1} className="empty">
-        <h1>There is no cabinet yet</h1>
+        <h1>{texts.thereIsNoCabinetYet}</h1>
       </main>
     );
   }
@@ -76,14 +75,6 @@ export function RuleScreen() {
 }
 
 const bareRule: Rule = { cards: [{ lines: [emptyLine] }], never: [] };
-const sortingNames: Record<FolderSorting, string> = {
-  name: 'by name',
-  type: 'by type',
-  vendor: 'by vendor',
-  use: 'most used first',
-  lately: 'last loaded first',
-  newest: 'newest first',
-};
 
 function Editor({ folder, cabinet }: { folder: Folder | undefined; cabinet: Cabinet }) {
   const { order } = useOrder();
@@ -111,7 +102,7 @@ function Editor({ folder, cabinet }: { folder: Folder | undefined; cabinet: Cabi
   );
   const { save, leave } = useSaving(folder, cabinet, drafting, params.get('parent'), kept);
   useKeys({ 'Ctrl+S': save, Escape: leave });
-  useDocumentTitle(folder ? `Rule of ${folder.name}` : 'A new smart folder');
+  useDocumentTitle(folder ? texts.ruleOf(folder.name) : texts.aNewSmartFolder);
   const standsIn = cabinetIn(order.records, folder?.cabinet ?? cabinet.id)?.name ?? cabinet.name;
   return (
     <main
@@ -137,7 +128,7 @@ function Editor({ folder, cabinet }: { folder: Folder | undefined; cabinet: Cabi
         />
         {drafting.isKept && (
           <p className="text-soft" role="status">
-            This goes on from what you had not saved.{' '}
+            {texts.thisGoesOn}{' '}
             <button
               type="button"
               className="link-words"
@@ -145,7 +136,7 @@ function Editor({ folder, cabinet }: { folder: Folder | undefined; cabinet: Cabi
                 edit({ edit: 'anew', draft: start });
               }}
             >
-              Start anew
+              {texts.startAnew}
             </button>
           </p>
         )}
@@ -157,7 +148,7 @@ function Editor({ folder, cabinet }: { folder: Folder | undefined; cabinet: Cabi
         {!folder && <ReadyRules drafting={drafting} />}
         <Cards drafting={drafting} words={words} completions={completions} warnings={warnings} />
         {warnings.some((warning) => warning.kind === 'never-everything') && (
-          <Warn>The cards that keep out leave nothing of what the others let in.</Warn>
+          <Warn>{texts.theCardsThatKeepOutLeave}</Warn>
         )}
         <Shown drafting={drafting} />
         <AsText drafting={drafting} />
@@ -191,12 +182,12 @@ function RuleHead({ folder, draft, edit, standsIn, leave, save }: RuleHeadProps)
   return (
     <header className="rule-head">
       <h1 className="visually-hidden">
-        {folder ? `The rule of ${folder.name}` : 'A new smart folder'}
+        {folder ? texts.theRuleOf(folder.name) : texts.aNewSmartFolder}
       </h1>
       <Form.Control
         className="rule-name hand"
-        aria-label="Name"
-        placeholder="Name"
+        aria-label={texts.name}
+        placeholder={texts.name}
         maxLength={nameLength}
         value={draft.name}
         autoFocus={!folder}
@@ -206,14 +197,14 @@ function RuleHead({ folder, draft, edit, standsIn, leave, save }: RuleHeadProps)
         }}
       />
       <span className="text-soft">
-        smart folder in <strong>{standsIn}</strong>
+        {texts.smartFolderIn} <strong>{standsIn}</strong>
       </span>
       <span className="rule-acts">
         <Button variant="bare" onClick={leave}>
-          Close <kbd>Esc</kbd>
+          {texts.close} <kbd>Esc</kbd>
         </Button>
         <Button onClick={save}>
-          Save <Kbd keys="Ctrl+S" />
+          {texts.save} <Kbd keys="Ctrl+S" />
         </Button>
       </span>
     </header>
@@ -251,19 +242,19 @@ function useSaving(
   const navigate = useNavigate();
   const missing = (): string | null => {
     if (draft.name.trim() === '') {
-      return 'The folder needs a name before it can be saved.';
+      return texts.theFolderNeedsANameBefore;
     }
     if (draft.problems.length > 0) {
-      return `The text is not understood yet. ${draft.problems.map(describe).join(' ')}`;
+      return texts.theTextIsNotUnderstoodYet(draft.problems.map(describe).join(' '));
     }
     const unfinished = [...draft.cards, ...draft.never].some((card) =>
       card.lines.some((line) => !isFinished(line)),
     );
     if (unfinished) {
-      return 'A line says nothing yet: give it a value, or drop it.';
+      return texts.aLineSaysNothingYet;
     }
     if (rule.cards.length === 0) {
-      return 'A rule needs at least one line that lets something in.';
+      return texts.aRuleNeedsAtLeast;
     }
     return null;
   };
@@ -334,7 +325,7 @@ function ReadyRules({ drafting }: { drafting: Drafting }) {
   return (
     <Dropdown className="ready-rules">
       <Dropdown.Toggle as="button" type="button" className="link-words">
-        Start from a ready rule …
+        {texts.startFromAReadyRule}
       </Dropdown.Toggle>
       <ReadyItems begin={begin} vendors={vendors} />
     </Dropdown>
@@ -378,7 +369,7 @@ function ReadyItems({
             begin(vendor, vendorRule(vendor), {});
           }}
         >
-          <span>All by {vendor}</span>
+          <span>{texts.allBy(vendor)}</span>
           <span className="text-soft">{count}</span>
         </MenuItem>
       ))}
@@ -390,14 +381,14 @@ function ReadyItems({
 function Shown({ drafting: { draft, edit } }: { drafting: Drafting }) {
   return (
     <p className="rule-shown">
-      Shows <HowMany draft={draft} edit={edit} />
+      {texts.shows} <HowMany draft={draft} edit={edit} />
       {draft.atMost !== null && (
         <Form.Control
           type="number"
           size="sm"
           min={1}
           max={20_000}
-          aria-label="At most so many"
+          aria-label={texts.atMostSoMany}
           value={draft.atMost}
           onChange={(event) => {
             edit({
@@ -424,7 +415,7 @@ function InWhichOrder({
   return (
     <Form.Select
       size="sm"
-      aria-label="In which order"
+      aria-label={texts.inWhichOrder}
       value={draft.sortedBy ?? ''}
       onChange={(event) => {
         edit({
@@ -435,10 +426,10 @@ function InWhichOrder({
         });
       }}
     >
-      <option value="">as in the catalog</option>
-      {(Object.keys(sortingNames) as FolderSorting[]).map((one) => (
+      <option value="">{texts.asInTheCatalog}</option>
+      {(Object.keys(texts.sortingNames) as FolderSorting[]).map((one) => (
         <option key={one} value={one}>
-          {sortingNames[one]}
+          {texts.sortingNames[one]}
         </option>
       ))}
     </Form.Select>
@@ -449,7 +440,7 @@ function HowMany({ draft, edit }: { readonly draft: Draft; readonly edit: (edit:
   return (
     <Form.Select
       size="sm"
-      aria-label="How many it shows"
+      aria-label={texts.howManyItShows}
       value={draft.atMost === null ? 'all' : 'some'}
       onChange={(event) => {
         edit({
@@ -463,8 +454,8 @@ function HowMany({ draft, edit }: { readonly draft: Draft; readonly edit: (edit:
         });
       }}
     >
-      <option value="all">all of them</option>
-      <option value="some">only the first</option>
+      <option value="all">{texts.allOfThem}</option>
+      <option value="some">{texts.onlyTheFirst}</option>
     </Form.Select>
   );
 }
@@ -473,10 +464,8 @@ function AsText({ drafting: { draft, text, edit } }: { drafting: Drafting }) {
   const { words } = useArrangement().arrangement.rules;
   return (
     <section className="as-text">
-      <h2 id="as-text">As text</h2>{' '}
-      <span className="text-soft visually-quiet">
-        a comma is “or”, a new line is “and”, an empty line starts another card, never keeps out
-      </span>
+      <h2 id="as-text">{texts.asText}</h2>{' '}
+      <span className="text-soft visually-quiet">{texts.aCommaIsOrANew}</span>
       <Form.Control
         as="textarea"
         rows={Math.min(16, Math.max(4, text.split('\n').length + 1))}
@@ -511,7 +500,7 @@ function RuleProblems({
         <li key={describe(problem)}>{describe(problem)}</li>
       ))}
       <li className="text-soft">
-        The cards show what was understood last.{' '}
+        {texts.theCardsShowWhatWasUnderstood}{' '}
         <button
           type="button"
           className="link-words"
@@ -519,7 +508,7 @@ function RuleProblems({
             edit({ edit: 'follow' });
           }}
         >
-          Back to the cards
+          {texts.backToTheCards}
         </button>
       </li>
     </ul>

@@ -15,6 +15,7 @@ import {
 } from '@clever-drawer/core';
 import type { Completion, Completions } from './model/completions.ts';
 import { narrowed, understandAll, withValues } from './model/typed-values.ts';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly line: Line;
@@ -40,7 +41,7 @@ export function ValueField(props: Props) {
       type="date"
       size="sm"
       className="day-field"
-      aria-label={`${line.field} ${line.relation}, day`}
+      aria-label={texts.day(line.field, line.relation)}
       value={line.values[0] ?? ''}
       onChange={(event) => {
         onChange(event.target.value === '' ? [] : [event.target.value]);
@@ -57,7 +58,7 @@ function NumberField({ line, onChange }: Props) {
       max={999_999_999}
       size="sm"
       className="number-field"
-      aria-label={`${line.field} ${line.relation}, number`}
+      aria-label={texts.number(line.field, line.relation)}
       value={line.values[0] ?? ''}
       onChange={(event) => {
         const understood = understand(line.field, line.relation, event.target.value, noWords);
@@ -81,7 +82,7 @@ function SpanField({ line, onChange }: Props) {
         min={1}
         max={99_999}
         size="sm"
-        aria-label={`${line.field} ${line.relation}, how many`}
+        aria-label={texts.howMany(line.field, line.relation)}
         value={count}
         onChange={(event) => {
           change(event.target.value, plural);
@@ -89,7 +90,7 @@ function SpanField({ line, onChange }: Props) {
       />
       <Form.Select
         size="sm"
-        aria-label={`${line.field} ${line.relation}, of what`}
+        aria-label={texts.ofWhat(line.field, line.relation)}
         value={plural}
         onChange={(event) => {
           change(count === '' ? '1' : count, event.target.value);
@@ -144,7 +145,7 @@ function ChipField({ line, isNever, words, completions, onChange }: Props) {
   return (
     <div className="value-place">
       <Command
-        label={`${name}: add a value`}
+        label={texts.addAValue(name)}
         shouldFilter={false}
         className={`value-field ${isNever ? 'never' : ''}`}
         onClick={() => {
@@ -219,7 +220,7 @@ function ValueInput({
     <Command.Input
       ref={input}
       value={typed}
-      placeholder={values.length === 0 ? 'type, then Enter' : ''}
+      placeholder={values.length === 0 ? texts.typeThenEnter : ''}
       onValueChange={(text) => {
         setTyped(text);
         setOpen(true);
@@ -251,12 +252,12 @@ interface ValueChipProps {
 function ValueChip({ i, field, value, words, onChange, values }: ValueChipProps) {
   return (
     <span className="value">
-      {i > 0 && <span className="or">or</span>}
+      {i > 0 && <span className="or">{texts.or}</span>}
       <span className="value-chip">
         {sayValue(field, value, words)}
         <button
           type="button"
-          aria-label={`Drop ${sayValue(field, value, words)}`}
+          aria-label={texts.drop(sayValue(field, value, words))}
           onClick={() => {
             onChange(values.filter((one) => one !== value));
           }}
@@ -311,7 +312,7 @@ function CompletionList({ isOpen, typed, found, isText, add, take, field }: Comp
         </Command.Item>
       ))}
       {found.length === 0 && !isText && (
-        <Command.Empty>No {field} is called that here.</Command.Empty>
+        <Command.Empty>{texts.noIsCalledThatHere(field)}</Command.Empty>
       )}
     </Command.List>
   );

@@ -4,6 +4,7 @@ import { Button } from 'react-bootstrap';
 import { useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
 import type { AsideView } from '@clever-drawer/core';
+import * as texts from './texts.ts';
 
 export function Asides() {
   const { client } = useComputer();
@@ -12,7 +13,7 @@ export function Asides() {
   const back = useMutation({
     mutationFn: (path: string) => client.takeBack([path]),
     onSuccess: () => {
-      notify('Taken back. The next scan examines it.', 'done');
+      notify(texts.takenBack, 'done');
     },
     onError: (error) => {
       notify(error.message, 'trouble');
@@ -23,10 +24,8 @@ export function Asides() {
   }
   return (
     <section className="asides" aria-labelledby="asides-title">
-      <h2 id="asides-title">Set aside</h2>
-      <p className="text-soft visually-quiet">
-        Not examined and not in the catalog. Nothing on the disk was touched.
-      </p>
+      <h2 id="asides-title">{texts.setAside}</h2>
+      <p className="text-soft visually-quiet">{texts.notExaminedAnd}</p>
       <ul>
         {asides.data.map((aside) => (
           <AsideRow key={aside.path} aside={aside} back={back} />
@@ -55,7 +54,7 @@ function AsideRow({
           back.mutate(aside.path);
         }}
       >
-        Take back
+        {texts.takeBack}
       </Button>
     </li>
   );

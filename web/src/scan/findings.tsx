@@ -16,17 +16,7 @@ import { useComputer } from '../studio/contexts.ts';
 import { useSetAside } from '../studio/use-set-aside.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { sayTime } from '../ui/time-words.ts';
-
-const names: Record<FindingKind, string> = {
-  arrived: 'Arrived',
-  returned: 'Back',
-  updated: 'Updated',
-  opened: 'Opened',
-  moved: 'Moved',
-  gone: 'Gone',
-  away: 'Out of reach',
-  failed: 'Failed',
-};
+import * as texts from './texts.ts';
 
 export function Findings({ scans, hasPlaces }: { scans: readonly ScanView[]; hasPlaces: boolean }) {
   const { client } = useComputer();
@@ -47,12 +37,8 @@ export function Findings({ scans, hasPlaces }: { scans: readonly ScanView[]; has
   if (!scan) {
     return (
       <div className="empty">
-        <h2>Nothing has been looked through yet</h2>
-        <p>
-          {hasPlaces
-            ? 'Press Scan: what arrives is listed here, and what could not be read, with the reason.'
-            : 'Tell where your plugins are: paste a directory at the left, or look in the usual places.'}
-        </p>
+        <h2>{texts.nothingHasBeenLookedThroughYet}</h2>
+        <p>{hasPlaces ? texts.pressScan : texts.tellWhereYourPluginsAre}</p>
       </div>
     );
   }
@@ -93,7 +79,7 @@ function FindingTabs({ isFailedShown, scan, setChosen, scans, failedCount }: Fin
       ))}
       {failedCount > 0 && (
         <Tab id={failedNow} isCurrent={isFailedShown}>
-          <span className="text-brick">Failed now · {failedCount}</span>
+          <span className="text-brick">{texts.failedNow(failedCount)}</span>
         </Tab>
       )}
     </Nav>
@@ -148,34 +134,32 @@ function FindingList({ scan }: { scan: ScanView }) {
   const list = [...(findings.data ?? [])].sort((a, b) => rank[a.sort] - rank[b.sort]);
   const counts = findingKinds
     .filter((sort) => scan.counts[sort] > 0)
-    .map((sort) => `${scan.counts[sort]} ${names[sort].toLowerCase()}`)
+    .map((sort) => `${scan.counts[sort]} ${texts.findingNames[sort].toLowerCase()}`)
     .join(' · ');
   const shownOf =
-    list.length < total(scan) && findings.data ? ` Showing the first ${list.length}.` : '';
+    list.length < total(scan) && findings.data ? texts.showingTheFirst(list.length) : '';
   return (
     <>
       <p className="text-soft visually-quiet scan-counts">
-        {counts || 'Nothing new'}
-        {scan.counts.unchanged > 0 && ` · ${scan.counts.unchanged} unchanged`}
-        {scan.state === 'stopped' && ' · stopped before the end'}.{shownOf}
+        {counts || texts.nothingNew}
+        {scan.counts.unchanged > 0 && texts.unchanged(scan.counts.unchanged)}
+        {scan.state === 'stopped' && texts.stoppedBeforeTheEnd}.{shownOf}
         {scan.counts.arrived > 0 && (
           <>
             {' '}
             <Link to={`/file?arrived=${encodeURIComponent(`${sinceTime}${scan.startedAt}`)}`}>
-              Show what arrived in File
+              {texts.showWhatArrivedInFile}
             </Link>
           </>
         )}
       </p>
       {list.length === 0 && findings.data && (
         <p className="empty">
-          {scan.state === 'running' ? 'Nothing new so far.' : 'Everything is as it was.'}
+          {scan.state === 'running' ? texts.nothingNewSoFar : texts.everythingIsAsItWas}
         </p>
       )}
       {list.length > 0 && <Rows findings={list} />}
-      <p className="text-soft visually-quiet">
-        Nothing you filed is lost when a plugin goes: its name and folders come back with it.
-      </p>
+      <p className="text-soft visually-quiet">{texts.nothingYouFiledIsLost}</p>
     </>
   );
 }
@@ -190,7 +174,7 @@ function Rows({ findings }: { findings: readonly FindingView[] }) {
     overscan: 8,
   });
   return (
-    <div ref={scroller} className="findings" tabIndex={0} role="region" aria-label="Findings">
+    <div ref={scroller} className="findings" tabIndex={0} role="region" aria-label={texts.findings}>
       <ul style={{ height: rows.getTotalSize() }}>
         {rows.getVirtualItems().map((row) => {
           const finding = findings[row.index];
@@ -215,7 +199,7 @@ function Rows({ findings }: { findings: readonly FindingView[] }) {
 function FindingRow({ finding }: { finding: FindingView }) {
   return (
     <>
-      <span className={`sort hand ${finding.sort}`}>{names[finding.sort]}</span>
+      <span className={`sort hand ${finding.sort}`}>{texts.findingNames[finding.sort]}</span>
       <Faceplate seed={finding.plugin ?? finding.path} width={40} />
       <span className="what">
         <strong>{finding.name}</strong>
@@ -225,7 +209,7 @@ function FindingRow({ finding }: { finding: FindingView }) {
       {finding.copy !== null && <SetAside copy={finding.copy} name={finding.name} />}
       {finding.plugin !== null && finding.sort !== 'gone' && (
         <Link to={`/file?q=${encodeURIComponent(finding.name)}`} className="btn btn-quiet btn-sm">
-          Show in File
+          {texts.showInFile}
         </Link>
       )}
     </>
@@ -247,13 +231,10 @@ function SetAside({ copy, name }: { copy: string; name: string }) {
       size="sm"
       variant="quiet"
       onClick={() => {
-        setAside(
-          copy,
-          `${name} is set aside. Its file is untouched; it can be taken back at the left.`,
-        );
+        setAside(copy, texts.isSetAside(name));
       }}
     >
-      Set aside
+      {texts.setAside}
     </Button>
   );
 }
@@ -262,27 +243,27 @@ function detail(finding: FindingView): string {
   if (finding.problem) {
     return describe(finding.problem);
   }
-  const from = finding.from ?? 'no version';
-  const to = finding.to ?? 'no version';
+  const from = finding.from ?? texts.noVersion;
+  const to = finding.to ?? texts.noVersion;
   switch (finding.sort) {
     case 'updated':
       return from === to
-        ? `${finding.format} · changed, version ${to} as before`
+        ? texts.changedVersionAsBefore(finding.format, to)
         : `${from} → ${to} · ${finding.format}`;
     case 'opened':
-      return [from === to ? null : `was ${from}`, finding.vendor, finding.format]
+      return [from === to ? null : texts.fromWas(from), finding.vendor, finding.format]
         .filter((part) => part !== null)
         .join(' · ');
     case 'moved':
-      return `${finding.format} · from ${from}`;
+      return texts.formatFrom(finding.format, from);
     case 'away':
-      return `${finding.format} · its place cannot be reached; nothing is lost`;
+      return texts.itsPlaceCannotBeReached(finding.format);
     case 'gone':
-      return `${finding.format} · was ${finding.path}`;
+      return texts.formatWasPath(finding.format, finding.path);
     case 'arrived':
     case 'returned':
     case 'failed':
-      return [finding.vendor ?? 'no vendor named', finding.format, finding.to]
+      return [finding.vendor ?? texts.noVendorNamed, finding.format, finding.to]
         .filter((part) => part !== null)
         .join(' · ');
     default:

@@ -5,7 +5,8 @@ import { Button, Form } from 'react-bootstrap';
 import { openingWishes, type OpeningView, type OpeningWish } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
-import { offerOf, wishWords } from './model/opening-words.ts';
+import { offerOf } from './model/opening-words.ts';
+import * as texts from './texts.ts';
 
 export function Opening() {
   const { client } = useComputer();
@@ -34,7 +35,7 @@ export function Opening() {
     return null;
   }
   return (
-    <section className="opening" aria-label="Opening">
+    <section className="opening" aria-label={texts.opening}>
       <Offer
         view={opening.data}
         onOpen={() => {
@@ -54,13 +55,11 @@ function Offer({ view, onOpen }: { readonly view: OpeningView; readonly onOpen: 
   return (
     <div className="opening-offer">
       <p>
-        <strong>{offer}</strong> Opening them tells name, vendor, inputs and outputs. Each is opened
-        in a process of its own, where it can neither harm nor reach anything else.
+        <strong>{offer}</strong> {texts.openingThemTellsName}
         {view.lacks !== null && ` ${view.lacks}`}
       </p>
       <Button variant="quiet" onClick={onOpen}>
-        <PackageOpen size={16} aria-hidden /> Open{' '}
-        {view.unopened === 1 ? 'it' : `${view.unopened} copies`}
+        <PackageOpen size={16} aria-hidden /> {texts.open(view.unopened)}
       </Button>
     </div>
   );
@@ -74,7 +73,7 @@ interface WishProps {
 function Wish({ view, onWish }: WishProps) {
   return (
     <Form.Group className="opening-wish" controlId="opening-wish">
-      <Form.Label>Open what reading cannot tell:</Form.Label>
+      <Form.Label>{texts.openWhatReadingCannotTell}</Form.Label>
       <Form.Select
         size="sm"
         value={view.wish}
@@ -84,7 +83,7 @@ function Wish({ view, onWish }: WishProps) {
       >
         {openingWishes.map((wish) => (
           <option key={wish} value={wish}>
-            {wishWords[wish]}
+            {texts.wishWords[wish]}
           </option>
         ))}
       </Form.Select>

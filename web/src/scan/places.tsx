@@ -8,6 +8,7 @@ import { object, string } from 'yup';
 import { formats, plural, type PlaceView } from '@clever-drawer/core';
 import { useActs, useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
+import * as texts from './texts.ts';
 
 export function Places({
   places,
@@ -25,9 +26,7 @@ export function Places({
     mutationFn: client.addUsualPlaces,
     onSuccess: (added) => {
       notify(
-        added.length > 0
-          ? `${added.length === 1 ? 'One usual place' : `${added.length} usual places`} added`
-          : 'All usual places of this computer are listed already',
+        added.length > 0 ? texts.added(added.length) : texts.allUsualPlacesOfThisComputer,
         'done',
       );
       void again();
@@ -50,7 +49,7 @@ export function Places({
           usual.mutate();
         }}
       >
-        <FolderSearch size={16} aria-hidden /> Look in the usual places
+        <FolderSearch size={16} aria-hidden /> {texts.lookInTheUsualPlaces}
       </Button>
     </>
   );
@@ -73,7 +72,7 @@ function usePlaceActs(again: () => Promise<void>) {
     onSuccess: (_, place) => {
       // Taken back, it is another place of the same path.
       let { id } = place;
-      did(`Remove the place ${place.path}; nothing on the disk was touched`, {
+      did(texts.removeThePlaceNothing(place.path), {
         undo: async () => {
           ({ id } = await client.addPlace(place.path, place.formats));
           const { isOn, isWatched } = place;
@@ -117,9 +116,9 @@ interface ChangedPlace {
 
 function placeWords(path: string, { isOn, isWatched }: Omit<ChangedPlace, 'place'>): string {
   if (isOn !== undefined) {
-    return `${isOn ? 'Look through' : 'No longer look through'} ${path}`;
+    return texts.lookThroughPath(isOn, path);
   }
-  return `${isWatched ? 'Keep looking in' : 'No longer keep looking in'} ${path}`;
+  return texts.keepLookingInPath(isWatched === true, path);
 }
 
 interface PlacesTableProps {
@@ -157,17 +156,17 @@ function PlacesHead() {
     <thead>
       <tr>
         <th scope="col">
-          <span className="visually-hidden">On</span>
+          <span className="visually-hidden">{texts.on}</span>
         </th>
-        <th scope="col">Place</th>
+        <th scope="col">{texts.place}</th>
         <th scope="col" className="num">
-          Copies
+          {texts.copiesColumn}
         </th>
         <th scope="col" className="num">
-          To look at
+          {texts.toLookAt}
         </th>
         <th scope="col">
-          <span className="visually-hidden">Acts</span>
+          <span className="visually-hidden">{texts.acts}</span>
         </th>
       </tr>
     </thead>
@@ -188,7 +187,7 @@ function PlaceRow({ place, isScanning, onChange, onRemove }: PlaceRowProps) {
         <Form.Check
           type="checkbox"
           checked={place.isOn}
-          aria-label={`Look through ${place.path}`}
+          aria-label={texts.lookThrough(place.path)}
           onChange={() => {
             onChange({ isOn: !place.isOn });
           }}
@@ -200,7 +199,7 @@ function PlaceRow({ place, isScanning, onChange, onRemove }: PlaceRowProps) {
       </td>
       <td className="num">{place.copies}</td>
       <td className={`num ${place.failed > 0 ? 'text-brick fw-semibold' : 'text-soft'}`}>
-        {place.failed > 0 ? `${place.failed} failed` : 'none'}
+        {place.failed > 0 ? texts.failedCopies(place.failed) : texts.none}
       </td>
       <PlaceActs place={place} isScanning={isScanning} onChange={onChange} onRemove={onRemove} />
     </tr>
@@ -221,12 +220,8 @@ function PlaceActs({ place, isScanning, onChange, onRemove }: PlaceActsProps) {
         variant="bare"
         size="sm"
         aria-pressed={place.isWatched}
-        aria-label={`Keep looking in ${place.path}`}
-        title={
-          place.isWatched
-            ? 'Keeps looking: scans by itself when something changes here. Press to stop that.'
-            : 'Keep looking: scan by itself when something changes here'
-        }
+        aria-label={texts.keepLookingIn(place.path)}
+        title={place.isWatched ? texts.keepsLooking : texts.keepLooking}
         onClick={() => {
           onChange({ isWatched: !place.isWatched });
         }}
@@ -236,10 +231,8 @@ function PlaceActs({ place, isScanning, onChange, onRemove }: PlaceActsProps) {
       <Button
         variant="bare"
         size="sm"
-        aria-label={`Stop looking through ${place.path}`}
-        title={
-          isScanning ? 'Wait until the scan is done, or stop it' : 'Stop looking through this place'
-        }
+        aria-label={texts.stopLookingThrough(place.path)}
+        title={isScanning ? texts.waitUntilTheScanIsDone : texts.stopLookingThroughThisPlace}
         onClick={() => {
           onRemove();
         }}
@@ -253,27 +246,22 @@ function PlaceActs({ place, isScanning, onChange, onRemove }: PlaceActsProps) {
 /** What else there is to say of a place: its formats where it is not for all, and its state. */
 function PlaceNotes({ place }: { place: PlaceView }) {
   const notes = [
-    place.formats.length < formats.length ? place.formats.join(', ') : 'all formats',
-    ...(place.opened > 0 ? [`${place.opened} opened`] : []),
-    ...(place.settings > 0 ? [plural(place.settings, 'saved setting')] : []),
-    ...(place.isWatched ? ['keeps looking'] : []),
-    ...(place.isOn ? [] : ['switched off, not looked through']),
+    place.formats.length < formats.length ? place.formats.join(', ') : texts.allFormats,
+    ...(place.opened > 0 ? [texts.opened(place.opened)] : []),
+    ...(place.settings > 0 ? [plural(place.settings, texts.savedSetting)] : []),
+    ...(place.isWatched ? [texts.keepsLookingInPlaces] : []),
+    ...(place.isOn ? [] : [texts.switchedOff]),
   ];
   return (
     <span className="place-notes">
       {notes.join(' · ')}
-      {!place.reachable && (
-        <span className="text-brick"> · out of reach: is its disk plugged in?</span>
-      )}
+      {!place.reachable && <span className="text-brick"> {texts.outOfReach}</span>}
     </span>
   );
 }
 
 const schema = object({
-  path: string()
-    .trim()
-    .required('Type or paste the path of a directory.')
-    .max(4096, 'That is longer than a path can be.'),
+  path: string().trim().required(texts.typeOrPasteThePath).max(4096, texts.thatIsLongerThanAPath),
 });
 
 function AddPlace({ onAdded }: { onAdded: () => Promise<void> }) {
@@ -285,7 +273,7 @@ function AddPlace({ onAdded }: { onAdded: () => Promise<void> }) {
     try {
       const place = await client.addPlace(path);
       form.reset();
-      notify(`${place.path} added. Scan to look through it.`, 'done');
+      notify(texts.addedScanToLookThroughIt(place.path), 'done');
       await onAdded();
     } catch (refused) {
       form.setError('path', { message: (refused as Error).message });
@@ -300,11 +288,11 @@ function AddPlace({ onAdded }: { onAdded: () => Promise<void> }) {
       noValidate
     >
       <Form.Label htmlFor="add-place" className="visually-hidden">
-        Path of a directory with plugins
+        {texts.pathOfADirectoryWithPlugins}
       </Form.Label>
       <Form.Control
         id="add-place"
-        placeholder="/path/to/a/directory/with/plugins"
+        placeholder={texts.pathToADirectoryWithPlugins}
         autoComplete="off"
         spellCheck={false}
         isInvalid={error !== undefined}
@@ -312,7 +300,7 @@ function AddPlace({ onAdded }: { onAdded: () => Promise<void> }) {
         {...form.register('path')}
       />
       <Button type="submit" variant="quiet">
-        <Plus size={16} aria-hidden /> Add a place
+        <Plus size={16} aria-hidden /> {texts.addAPlace}
       </Button>
       <Form.Control.Feedback type="invalid" id="add-place-error" role="alert">
         {error}

@@ -7,6 +7,7 @@ import { useComputer } from '../studio/contexts.ts';
 import { sayTime } from '../ui/time-words.ts';
 import { Progress } from '../ui/progress.tsx';
 import { useNotices } from '../ui/notices.tsx';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly hasPlaces: boolean;
@@ -42,7 +43,7 @@ export function ScanControls({ hasPlaces, progress, latest, failed }: Props) {
             stop.mutate();
           }}
         >
-          <Square size={14} aria-hidden /> {stop.isPending ? 'Stopping …' : 'Stop'}
+          <Square size={14} aria-hidden /> {stop.isPending ? texts.stopping : texts.stop}
         </Button>
       </>
     );
@@ -71,11 +72,9 @@ function ScanStart({ hasPlaces, start, latest }: ScanStartProps) {
           start.mutate('changed');
         }}
       >
-        <Radar size={16} aria-hidden /> {latest ? 'Scan again' : 'Scan'}
+        <Radar size={16} aria-hidden /> {latest ? texts.scanAgain : texts.scan}
       </Button>
-      <span className="text-soft">
-        {hasPlaces ? sayLatest(latest) : 'Add a place first, or look in the usual ones.'}
-      </span>
+      <span className="text-soft">{hasPlaces ? sayLatest(latest) : texts.addAPlaceFirst}</span>
     </div>
   );
 }
@@ -84,9 +83,7 @@ function ScanStart({ hasPlaces, start, latest }: ScanStartProps) {
 function NotLookedInto({ problems }: { readonly problems: readonly string[] }) {
   return (
     <details className="not-looked-into">
-      <summary>
-        {problems.length === 1 ? 'One thing' : `${problems.length} things`} could not be looked into
-      </summary>
+      <summary>{texts.couldNotBeLookedInto(problems.length)}</summary>
       <ul>
         {problems.map((problem) => (
           <li key={problem}>{problem}</li>
@@ -112,7 +109,7 @@ function ScanModes({
           start.mutate('everything');
         }}
       >
-        Examine everything again
+        {texts.examineEverythingAgain}
       </Button>
       {failed > 0 && (
         <Button
@@ -122,7 +119,7 @@ function ScanModes({
             start.mutate('failed');
           }}
         >
-          {failed === 1 ? 'Only the one that failed' : `Only the ${failed} that failed`}
+          {texts.onlyTheThatFailed(failed)}
         </Button>
       )}
     </div>
@@ -131,15 +128,15 @@ function ScanModes({
 
 function sayLatest(scan: ScanView | undefined): string {
   if (!scan) {
-    return 'Not looked through yet.';
+    return texts.notLookedThroughYet;
   }
   if (scan.state === 'stopped') {
-    return 'The last scan was stopped. What it had found is kept; scanning again goes on from there.';
+    return texts.theLastScanWasStopped;
   }
   if (scan.state === 'interrupted') {
-    return 'The last scan was interrupted. What it had found is kept; scan again to finish it.';
+    return texts.theLastScanWasInterrupted;
   }
-  return `Last looked through ${sayTime(scan.startedAt)}. Only what changed since is examined.`;
+  return texts.lastLookedThroughOnlyWhatChanged(sayTime(scan.startedAt));
 }
 
 function Running({ progress }: { progress: ScanProgress }) {
@@ -147,26 +144,28 @@ function Running({ progress }: { progress: ScanProgress }) {
   const left =
     secondsLeft === null || total === null
       ? ''
-      : ` · about ${secondsLeft < 60 ? `${secondsLeft} s` : `${Math.ceil(secondsLeft / 60)} min`} left`;
+      : texts.aboutLeft(secondsLeft, Math.ceil(secondsLeft / 60));
   return (
     <div className="running" role="status">
       <div className="running-head">
         <strong>
-          Looking through <span className="mono">{place}</span>
+          {texts.lookingThrough} <span className="mono">{place}</span>
         </strong>
-        <span>{total === null ? 'finding what is there' : `${done} of ${total}${left}`}</span>
+        <span>
+          {total === null ? texts.findingWhatIsThere : texts.doneOfTotal(done, total, left)}
+        </span>
       </div>
-      <Progress name="Scan" now={total === null ? 0 : done} max={Math.max(1, total ?? 1)} />
+      <Progress name={texts.scan} now={total === null ? 0 : done} max={Math.max(1, total ?? 1)} />
       <div className="text-soft visually-quiet">
         {examining === '' ? (
-          'Comparing'
+          texts.comparing
         ) : (
           <>
-            {isOpening ? 'Opening' : 'Reading'} <span className="mono">{examining}</span>
+            {isOpening ? texts.opening : texts.reading} <span className="mono">{examining}</span>
           </>
         )}
-        {unchanged > 0 && ` · ${unchanged} unchanged, skipped`}
-        {failed > 0 && ` · ${failed} failed`}
+        {unchanged > 0 && texts.unchangedSkipped(unchanged)}
+        {failed > 0 && texts.andFailed(failed)}
       </div>
     </div>
   );

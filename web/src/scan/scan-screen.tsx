@@ -10,6 +10,7 @@ import { TakeCopies } from './take-copies.tsx';
 import { ScanControls } from './scan-controls.tsx';
 import { Waiting } from './waiting.tsx';
 import './scan.css';
+import * as texts from './texts.ts';
 
 export function ScanScreen() {
   const { client, computer } = useComputer();
@@ -32,7 +33,7 @@ export function ScanScreen() {
         <Waiting />
       </section>
       <section className="scan-right" aria-labelledby="changed-title">
-        <h1 id="changed-title">What changed</h1>
+        <h1 id="changed-title">{texts.whatChanged}</h1>
         <Findings
           key={scans.data.scans[0]?.id}
           scans={scans.data.scans}
@@ -53,10 +54,8 @@ interface HereProps {
 function Here({ places, progress, latest }: HereProps) {
   return (
     <>
-      <h1 id="places-title">Where this computer keeps plugins</h1>
-      <p className="text-soft visually-quiet">
-        Only these places are looked through, and nothing in them is ever changed.
-      </p>
+      <h1 id="places-title">{texts.whereThisComputerKeepsPlugins}</h1>
+      <p className="text-soft visually-quiet">{texts.onlyThesePlacesAreLookedThrough}</p>
       <ScanControls
         hasPlaces={places.length > 0}
         progress={progress}
@@ -66,7 +65,7 @@ function Here({ places, progress, latest }: HereProps) {
       {progress === null && places.length > 0 && <Opening />}
       <Places places={places} isScanning={progress !== null} />
       <details className="another-computer">
-        <summary>Plugins of another computer …</summary>
+        <summary>{texts.pluginsOfAnotherComputer}</summary>
         <TakeCopies name="" />
       </details>
     </>
@@ -77,11 +76,8 @@ function Here({ places, progress, latest }: HereProps) {
 function Elsewhere({ name }: { readonly name: string }) {
   return (
     <>
-      <h1 id="places-title">{name} is another computer</h1>
-      <p className="text-soft">
-        Its plugins can be put in order here; they cannot be opened or loaded, and their pictures
-        stay there. Read in a newer file to bring them up to date.
-      </p>
+      <h1 id="places-title">{texts.isAnotherComputer(name)}</h1>
+      <p className="text-soft">{texts.itsPluginsCanBePut}</p>
       <TakeCopies name={name} />
     </>
   );

@@ -9,6 +9,7 @@ import { useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
 import { useLatest } from '../ui/use-latest.ts';
 import { scannerCommand, takenWords } from './model/taken-words.ts';
+import * as texts from './texts.ts';
 
 /** `name` is the computer that is brought up to date; empty for another one. */
 export function TakeCopies({ name: given }: { readonly name: string }) {
@@ -19,9 +20,9 @@ export function TakeCopies({ name: given }: { readonly name: string }) {
     setNameMissing(name.trim() === '');
     return name.trim() !== '' && !isBusy;
   };
-  const words = isNameMissing ? 'Say the name of that computer first.' : trouble;
+  const words = isNameMissing ? texts.sayTheNameOfThatComputer : trouble;
   return (
-    <section className="take" aria-label="Another computer">
+    <section className="take" aria-label={texts.anotherComputer}>
       <HowToScan />
       {given === '' && (
         <NameField
@@ -47,14 +48,14 @@ function HowToScan() {
     <ol className="take-steps">
       <li>
         <a href="/clever-drawer-scan.mjs" download>
-          <Download size={15} aria-hidden /> Download the scanner
+          <Download size={15} aria-hidden /> {texts.downloadTheScanner}
         </a>{' '}
-        and carry it to the other computer: one file, nothing to install but Node.js 20 or newer.
+        {texts.andCarryItToTheOther}
       </li>
       <li>
-        Run it there: <code>{scannerCommand}</code>
+        {texts.runItThere} <code>{scannerCommand}</code>
       </li>
-      <li>Bring the file that it wrote here.</li>
+      <li>{texts.bringTheFileThatItWrote}</li>
     </ol>
   );
 }
@@ -145,16 +146,16 @@ function Drop({ isReady, isBusy, onLines }: DropProps) {
           }
         }}
       >
-        <FileInput size={16} aria-hidden /> {isBusy ? 'Reading it in …' : 'Choose copies.ndjson …'}
+        <FileInput size={16} aria-hidden /> {isBusy ? texts.readingItIn : texts.chooseCopiesNdjson}
       </Button>
-      <span className="text-soft">or drop it here, or paste its lines.</span>
+      <span className="text-soft">{texts.orDropItHere}</span>
       <input
         ref={chooser}
         type="file"
         accept=".ndjson,.jsonl,.txt,application/x-ndjson"
         className="visually-hidden"
         tabIndex={-1}
-        aria-label="File of copies"
+        aria-label={texts.fileOfCopies}
         onChange={(event) => {
           take(event.target.files?.[0]);
           event.target.value = '';
@@ -172,12 +173,12 @@ interface NameFieldProps {
 function NameField({ name, onName }: NameFieldProps) {
   return (
     <Form.Group controlId="take-name" className="take-name">
-      <Form.Label>Name of that computer</Form.Label>
+      <Form.Label>{texts.nameOfThatComputer}</Form.Label>
       <Form.Control
         value={name}
         maxLength={200}
         autoComplete="off"
-        placeholder="Mixing room"
+        placeholder={texts.mixingRoom}
         onChange={(event) => {
           onName(event.target.value);
         }}

@@ -1,7 +1,7 @@
 /** Saved settings whose plugin is not here: they get their place when it arrives. */
 import { useQuery } from '@tanstack/react-query';
-import { plural } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
+import * as texts from './texts.ts';
 
 export function Waiting() {
   const { client } = useComputer();
@@ -14,19 +14,18 @@ export function Waiting() {
   }
   return (
     <details className="asides">
-      <summary>
-        {plural(data.length, 'saved setting')} {data.length === 1 ? 'waits' : 'wait'} for{' '}
-        {data.length === 1 ? 'its plugin' : 'their plugins'}
-      </summary>
+      <summary>{texts.savedSettingFor(data.length)}</summary>
       <ul className="plain-rows">
         {data.map(({ name, path, format, plugin, pluginName, vendor }) => (
           <li key={`${path} ${name}`} title={path}>
             <span>{name}</span>{' '}
             <span className="text-soft">
-              {format} of{' '}
-              {pluginName === null
-                ? (plugin ?? 'a plugin it does not name')
-                : [pluginName, vendor].filter(Boolean).join(', ')}
+              {texts.formatOfWhat(
+                format,
+                pluginName === null
+                  ? (plugin ?? texts.aPluginItDoesNotName)
+                  : [pluginName, vendor].filter(Boolean).join(', '),
+              )}
             </span>
           </li>
         ))}

@@ -5,6 +5,7 @@ import type { Vendor } from '@clever-drawer/core';
 import { useActs } from '../studio/contexts.ts';
 import { spellAct } from '../annotate/annotate.ts';
 import { VendorPicker } from '../annotate/vendor-picker.tsx';
+import * as texts from './texts.ts';
 
 export function AllVendors({
   vendors,
@@ -24,7 +25,7 @@ export function AllVendors({
   if (joining) {
     return (
       <VendorPicker
-        title={`${joining.name} is the same as …`}
+        title={texts.isTheSameAs(joining.name)}
         vendors={vendors.filter((v) => v !== joining)}
         onTake={(vendor) => {
           act(
@@ -83,7 +84,7 @@ function VendorsDialog({
     >
       <Modal.Header closeButton>
         <Modal.Title as="h1" id="vendors-title">
-          {vendors.length} vendors
+          {texts.vendors(vendors.length)}
         </Modal.Title>
       </Modal.Header>
       <VendorsBody
@@ -108,8 +109,8 @@ function VendorsBody({ letters, setLetters, shown, setJoining }: VendorsBodyProp
     <Modal.Body>
       <Form.Control
         autoFocus
-        placeholder="Letters of a vendor"
-        aria-label="Letters of a vendor"
+        placeholder={texts.lettersOfAVendor}
+        aria-label={texts.lettersOfAVendor}
         value={letters}
         onChange={(event) => {
           setLetters(event.target.value);
@@ -126,7 +127,7 @@ function VendorsBody({ letters, setLetters, shown, setJoining }: VendorsBodyProp
           />
         ))}
       </ul>
-      {shown.length === 0 && <p className="text-soft mt-3">No vendor is spelled like that.</p>}
+      {shown.length === 0 && <p className="text-soft mt-3">{texts.noVendorIsSpelledLikeThat}</p>}
     </Modal.Body>
   );
 }
@@ -158,10 +159,10 @@ function VendorRow({ vendor, onJoin }: { vendor: Vendor; onJoin: () => void }) {
             setName(vendor.name);
           }}
         >
-          Rename
+          {texts.rename}
         </Button>
         <Button variant="bare" size="sm" onClick={onJoin}>
-          Same as …
+          {texts.sameAs}
         </Button>
       </span>
     </li>
@@ -184,8 +185,8 @@ function Spellings({
           {spellings.length > 1 && spelling !== vendor.name && (
             <button
               type="button"
-              aria-label={`${spelling} is another vendor`}
-              title="Another vendor: part it"
+              aria-label={texts.isAnotherVendor(spelling)}
+              title={texts.anotherVendor}
               onClick={() => {
                 act(
                   spellAct(
@@ -195,7 +196,7 @@ function Spellings({
                 );
               }}
             >
-              part
+              {texts.part}
             </button>
           )}
         </span>
@@ -217,7 +218,7 @@ function RenameForm({ rename, vendor, name, setName }: RenameFormProps) {
       <Form.Control
         size="sm"
         autoFocus
-        aria-label={`New name of ${vendor.name}`}
+        aria-label={texts.newNameOf(vendor.name)}
         value={name}
         maxLength={120}
         onChange={(event) => {

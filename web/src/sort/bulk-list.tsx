@@ -15,20 +15,12 @@ import { bestOf, canPick, inShort, sameFor } from './model/bulk-answers.ts';
 import { idsOf } from './model/options.ts';
 import { useSelection, type Selection } from './use-selection.ts';
 import { useTitle } from './use-title.ts';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly questions: readonly Question[];
   readonly vendors: readonly Vendor[];
 }
-
-const hints = [
-  ['↑ ↓', 'move'],
-  ['Space', 'select'],
-  ['Shift ↓', 'select a run'],
-  ['Ctrl A', 'all'],
-  ['Enter', 'best answer for each'],
-  ['Ctrl Z', 'undo'],
-] as const;
 
 export function BulkList({ questions, vendors }: Props) {
   const { act } = useActs();
@@ -47,7 +39,7 @@ export function BulkList({ questions, vendors }: Props) {
     setPicking(true);
   };
   return (
-    <section className="bulk" aria-label="Many at once">
+    <section className="bulk" aria-label={texts.manyAtOnce}>
       <Answers
         count={questions.length}
         selected={selected}
@@ -63,7 +55,7 @@ export function BulkList({ questions, vendors }: Props) {
           { keys: ['T'], when: () => isPickable, run: pick },
         ]}
       />
-      <KeysHint keys={hints} />
+      <KeysHint keys={texts.bulkKeys} />
       {isPicking && (
         <OneForAll
           sort={sort}
@@ -95,9 +87,7 @@ function Answers({ count, selected, plugins, onSettle, onPick }: AnswersProps) {
   return (
     <div className="bulk-acts">
       <span role="status">
-        {selected.length === 0
-          ? `${count} to answer. Select some with a click, Shift or Ctrl+A.`
-          : `${selected.length} of ${count} selected`}
+        {selected.length === 0 ? texts.toAnswer(count) : texts.ofSelected(selected.length, count)}
       </span>
       {selected.length > 0 && best && (
         <Button
@@ -105,13 +95,12 @@ function Answers({ count, selected, plugins, onSettle, onPick }: AnswersProps) {
             onSettle(best);
           }}
         >
-          Take the best answer for {selected.length === 1 ? 'it' : `each of ${selected.length}`}{' '}
-          <kbd>Enter</kbd>
+          {texts.takeTheBestAnswerFor(selected.length)} <kbd>Enter</kbd>
         </Button>
       )}
       {onPick && (
         <Button variant="quiet" onClick={onPick}>
-          One answer for all … <kbd>T</kbd>
+          {texts.oneAnswerForAll} <kbd>T</kbd>
         </Button>
       )}
       {plugins.length > 0 &&
@@ -170,7 +159,7 @@ function Rows({ questions, selection, commands }: RowsProps) {
       tabIndex={0}
       role="listbox"
       aria-multiselectable
-      aria-label="Questions"
+      aria-label={texts.questions}
       aria-activedescendant={selection.active === null ? undefined : rowId(selection.active)}
       onKeyDown={(event: KeyboardEvent) => {
         runCommand(table, chord(event), event);
@@ -239,7 +228,7 @@ function OneForAll({ sort, plugins, vendors, onSettle, onClose }: OneForAllProps
   if (sort === 'type') {
     return (
       <TypesPicker
-        title={`What do these ${plugins.length} do?`}
+        title={texts.whatDoTheseDo(plugins.length)}
         onTake={(type) => {
           onSettle(annotateAct(plugins, { types: type === null ? [] : [type] }));
         }}
@@ -249,7 +238,7 @@ function OneForAll({ sort, plugins, vendors, onSettle, onClose }: OneForAllProps
   }
   return (
     <VendorPicker
-      title={`Whose are these ${plugins.length}?`}
+      title={texts.whoseAreThese(plugins.length)}
       vendors={vendors}
       onTake={(vendor) => {
         onSettle(annotateAct(plugins, { vendor }));

@@ -21,6 +21,7 @@ import { idsOf, optionsOf, typesAct, type Option } from './model/options.ts';
 import { NeighboursOf } from './neighbours.tsx';
 import { QuestionHead } from './question-head.tsx';
 import { Reasons, UpNext } from './why.tsx';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly questions: readonly Question[];
@@ -48,8 +49,11 @@ export function CardStack({ questions, vendors }: Props) {
       next={ordered.slice(1, 7)}
       place={
         waiting === 0
-          ? `put off before · ${questions.length} left`
-          : `${waiting} to answer${waiting < questions.length ? ` · ${questions.length - waiting} put off` : ''}`
+          ? texts.putOffBeforeLeft(questions.length)
+          : texts.leftToAnswer(
+              waiting,
+              waiting < questions.length ? texts.putOff(questions.length - waiting) : '',
+            )
       }
       vendors={vendors}
       onLater={() => {
@@ -162,15 +166,15 @@ function Middle(props: QuestionCardProps) {
     }
   }, []);
   return (
-    <section ref={section} className="sort-middle" aria-label="Question" tabIndex={-1}>
+    <section ref={section} className="sort-middle" aria-label={texts.question} tabIndex={-1}>
       <QuestionCard {...props} />
       <KeysHint
         keys={[
-          ['Enter', options.length > 0 ? 'take the marked answer' : 'nothing to take'],
-          ...(question.variant === 'type' ? [['Space', 'it does several'] as const] : []),
-          ['L', 'later'],
-          ...(question.plugin ? [['H', 'hide from loading'] as const] : []),
-          ['Ctrl Z', 'undo'],
+          ['Enter', options.length > 0 ? texts.takeTheMarkedAnswer : texts.nothingToTake],
+          ...(question.variant === 'type' ? [['Space', texts.itDoesSeveral] as const] : []),
+          ['L', texts.later],
+          ...(question.plugin ? [['H', texts.hideFromLoading] as const] : []),
+          ['Ctrl Z', texts.undo],
         ]}
       />
       {active?.type !== undefined && <NeighboursOf question={question} type={active.type} />}
@@ -232,7 +236,7 @@ function QuestionCard({
             take(active);
           }}
         >
-          It is {[...chosen].map(typeName).join(' and ')} <kbd>Enter</kbd>
+          {texts.itIs([...chosen].map(typeName).join(' and '))} <kbd>Enter</kbd>
         </Button>
       )}
     </div>
@@ -255,7 +259,7 @@ function OtherAnswer({
       }}
     >
       <kbd>/</kbd>{' '}
-      <span>{question.variant === 'type' ? 'Another type …' : 'Another vendor …'}</span>
+      <span>{question.variant === 'type' ? texts.anotherType : texts.chooseAnotherVendor}</span>
     </button>
   );
 }
@@ -273,8 +277,8 @@ function Beside({ question, active, next }: BesideProps) {
       <Reasons
         title={
           question.variant === 'type' || question.variant === 'kind'
-            ? `Why ${active?.text ?? 'nothing'}?`
-            : 'Why it is asked'
+            ? texts.why(active?.text ?? texts.nothing)
+            : texts.whyItIsAsked
         }
         reasons={active?.reasons ?? []}
         isWeighed={question.variant !== 'vendor' && question.variant !== 'licence'}
@@ -307,8 +311,8 @@ function Searching({ question, chosen, vendors, onClose }: SearchingProps) {
       <TypesPicker
         title={
           question.others.length === 0
-            ? `What does ${question.plugin.name} do?`
-            : `What do these ${question.others.length + 1} do?`
+            ? texts.whatDoesDo(question.plugin.name)
+            : texts.whatDoTheseDo(question.others.length + 1)
         }
         onTake={(type) => {
           act(typesAct(question, type === null ? [...chosen] : [...chosen, type]));
@@ -321,9 +325,7 @@ function Searching({ question, chosen, vendors, onClose }: SearchingProps) {
   const [plugin] = plugins;
   return plugin ? (
     <VendorPicker
-      title={
-        plugins.length === 1 ? `Whose is ${plugin.name}?` : `Whose are these ${plugins.length}?`
-      }
+      title={texts.whoseIsItOrAreThese(plugins.length, plugin.name)}
       vendors={vendors}
       onTake={(vendor) => {
         act(annotateAct(idsOf(question), { vendor }));
@@ -347,11 +349,11 @@ function Options({ question, options, at, chosen, onTake, onAim, onToggle }: Opt
   const count = pluginsAsked(question).length;
   const isOne = count === 1;
   const asks = {
-    type: isOne ? 'What does it do?' : `What do these ${count} do?`,
-    kind: isOne ? 'What is it?' : `What are these ${count}?`,
-    twin: count === 2 ? 'One plugin or two?' : `Are these ${count} one plugin?`,
+    type: isOne ? texts.whatDoesItDo : texts.whatDoTheseDo(count),
+    kind: isOne ? texts.whatIsIt : texts.whatAreThese(count),
+    twin: count === 2 ? texts.onePluginOrTwo : texts.areTheseOnePlugin(count),
     vendor: vendorAsk(count),
-    licence: isOne ? 'Can you use it?' : `Can you use these ${count}?`,
+    licence: isOne ? texts.canItBeUsed : texts.canYouUseThese(count),
   }[question.variant];
   return (
     <>
@@ -379,9 +381,9 @@ function Options({ question, options, at, chosen, onTake, onAim, onToggle }: Opt
 
 function vendorAsk(count: number): string {
   if (count === 0) {
-    return 'One vendor or two?';
+    return texts.oneVendorOrTwo;
   }
-  return count === 1 ? 'Whose is it?' : `Whose are these ${count}?`;
+  return count === 1 ? texts.whoseIsIt : texts.whoseAreThese(count);
 }
 
 interface OptionRowProps {

@@ -6,6 +6,7 @@ import { useComputer, useScanProgress } from '../studio/contexts.ts';
 import { useNotifyError } from '../studio/notify-error.ts';
 import { useSetAside } from '../studio/use-set-aside.ts';
 import { useNotices } from '../ui/notices.tsx';
+import * as texts from './texts.ts';
 
 export function FailedList({ findings }: { findings: readonly FindingView[] }) {
   const { client } = useComputer();
@@ -14,12 +15,12 @@ export function FailedList({ findings }: { findings: readonly FindingView[] }) {
   const again = useMutation({
     mutationFn: () => client.startScan('failed'),
     onSuccess: () => {
-      notify(`Trying again ${findings.length} that failed`, 'done');
+      notify(texts.tryingAgainThatFailed(findings.length), 'done');
     },
     onError: useNotifyError(),
   });
   return (
-    <section className="bulk" aria-label="Would not open">
+    <section className="bulk" aria-label={texts.wouldNotOpen}>
       <FailedActs findings={findings} again={again} scan={scan} />
       <FailedRows findings={findings} />
     </section>
@@ -35,17 +36,14 @@ interface FailedActsProps {
 function FailedActs({ findings, again, scan }: FailedActsProps) {
   return (
     <div className="bulk-acts">
-      <span>
-        {findings.length} could not be read or opened. Mend or reinstall them and try again, set
-        aside what you don't need, or leave them: nothing is tried again until its file changes.
-      </span>
+      <span>{texts.couldNotBeReadOrOpened(findings.length)}</span>
       <Button
         variant="quiet"
         onClick={() => {
           again.mutate();
         }}
       >
-        {scan ? 'Looking …' : 'Try all of them again'}
+        {scan ? texts.looking : texts.tryAllOfThemAgain}
       </Button>
     </div>
   );
@@ -54,7 +52,7 @@ function FailedActs({ findings, again, scan }: FailedActsProps) {
 function FailedRows({ findings }: { readonly findings: readonly FindingView[] }) {
   const setAside = useSetAside();
   return (
-    <ul className="failed-rows" tabIndex={0} aria-label="Failed copies">
+    <ul className="failed-rows" tabIndex={0} aria-label={texts.failedCopies}>
       {findings.map((finding) => (
         <li key={finding.id}>
           <span className="chip format">{finding.format}</span>
@@ -69,13 +67,10 @@ function FailedRows({ findings }: { readonly findings: readonly FindingView[] })
             size="sm"
             variant="quiet"
             onClick={() => {
-              setAside(
-                finding.copy ?? '',
-                `${finding.name} is set aside. Its file is untouched; it can be taken back in Scan.`,
-              );
+              setAside(finding.copy ?? '', texts.isSetAside(finding.name));
             }}
           >
-            Set aside
+            {texts.setAside}
           </Button>
         </li>
       ))}

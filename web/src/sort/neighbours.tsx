@@ -1,9 +1,10 @@
 /** Below a question: what the marked answer would put the plugin beside. */
 import { useMemo } from 'react';
-import { plural, pluginsAsked, typeName, type Question } from '@clever-drawer/core';
+import { pluginsAsked, typeName, type Question } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { neighboursOf } from './model/neighbours.ts';
+import * as texts from './texts.ts';
 
 export function NeighboursOf({ question, type }: { question: Question; type: string }) {
   const { plugins, usage, pictureOf } = useCatalog();
@@ -15,20 +16,16 @@ export function NeighboursOf({ question, type }: { question: Question; type: str
     return neighboursOf(type, asked, plugins, loads, foldersOf);
   }, [question, type, plugins, usage, foldersOf]);
   if (found.count === 0) {
-    return (
-      <p className="neighbours text-soft">Nothing else in the catalog is {typeName(type)} yet.</p>
-    );
+    return <p className="neighbours text-soft">{texts.nothingElseInTheCatalog(typeName(type))}</p>;
   }
   const { folder } = found;
   return (
-    <section className="neighbours" aria-label={`Others that are ${typeName(type)}`}>
-      <h2>
-        {typeName(type)} already: {plural(found.count, 'plugin')}
-      </h2>
+    <section className="neighbours" aria-label={texts.othersThatAre(typeName(type))}>
+      <h2>{texts.already(typeName(type), found.count)}</h2>
       {folder && (
         <p className="text-soft">
-          {folder.count} of them stand in <span className="label small">{folder.name}</span>
-          {cabinet && ` of ${cabinet.name}`}.
+          {texts.ofThemStandIn(folder.count)} <span className="label small">{folder.name}</span>
+          {cabinet && texts.cabinetOf(cabinet.name)}.
         </p>
       )}
       <ul>
@@ -39,7 +36,7 @@ export function NeighboursOf({ question, type }: { question: Question; type: str
               <span className="name">
                 <span className="cut">{nameOf(plugin)}</span>
               </span>
-              <span className="vendor">{plugin.vendor ?? 'no vendor named'}</span>
+              <span className="vendor">{plugin.vendor ?? texts.noVendorNamed}</span>
             </span>
           </li>
         ))}

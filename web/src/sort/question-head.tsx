@@ -13,6 +13,7 @@ import {
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
+import * as texts from './texts.ts';
 
 export function QuestionHead({ question, place }: { question: Question; place: string }) {
   if (question.variant === 'vendor' && question.near) {
@@ -58,8 +59,9 @@ function Others({ plugins }: { plugins: readonly Plugin[] }) {
   }
   return (
     <p className="question-others">
-      And {plugins.slice(0, named).map(nameOf).join(', ')}
-      {plugins.length > named && ` and ${plugins.length - named} more`}: one answer settles all.
+      {texts.pluginsAnd(plugins.slice(0, named).map(nameOf).join(', '))}
+      {plugins.length > named && texts.andMoreOfThem(plugins.length - named)}
+      {texts.oneAnswerSettlesAll}
     </p>
   );
 }
@@ -81,8 +83,8 @@ function PluginFacts({ plugin, place }: { plugin: Plugin; place?: string }) {
         {place !== undefined && <p className="place">{place}</p>}
         <h2 className="question-name">{nameOf(plugin)}</h2>
         <p>
-          {plugin.vendor ?? 'no vendor named'} ·{' '}
-          <Link to={`/plugin/${plugin.id}`}>all that is known</Link>
+          {plugin.vendor ?? texts.noVendorNamed} ·{' '}
+          <Link to={`/plugin/${plugin.id}`}>{texts.allThatIsKnown}</Link>
         </p>
         <CopiesOf there={there} version={version} folders={folders} />
         {place === undefined && <p className="mono path">{there[0]?.path}</p>}
@@ -110,9 +112,15 @@ function CopiesOf({ there, version, folders }: CopiesOfProps) {
           {copy.is32Bit && ' 32'}
         </span>
       ))}
-      {version !== undefined && <span className="text-soft">version {version}</span>}
+      {version !== undefined && (
+        <span className="text-soft">
+          {texts.version} {version}
+        </span>
+      )}
       {folders.length > 0 && (
-        <span className="text-soft">in {folders.map((folder) => folder.name).join(', ')}</span>
+        <span className="text-soft">
+          {texts.foldersIn(folders.map((folder) => folder.name).join(', '))}
+        </span>
       )}
     </p>
   );
@@ -125,7 +133,7 @@ function VendorFacts({ vendor }: { vendor: Vendor }) {
     <div className="question-facts">
       <h2 className="question-name">{vendor.name}</h2>
       <p>
-        {theirs.length} {theirs.length === 1 ? 'plugin' : 'plugins'}:{' '}
+        {theirs.length} {texts.plugins(theirs.length)}:{' '}
         <span className="text-soft">
           {theirs
             .slice(0, 4)
@@ -135,7 +143,7 @@ function VendorFacts({ vendor }: { vendor: Vendor }) {
         </span>
       </p>
       <p className="text-soft">
-        Spelled {vendor.spellings.map((s) => `“${s.spelling}” (${s.count})`).join(', ')}
+        {texts.spelled(vendor.spellings.map((s) => `“${s.spelling}” (${s.count})`).join(', '))}
       </p>
     </div>
   );

@@ -1,15 +1,9 @@
 /** What settling the clear ones would do, before it does it. */
 import { useState } from 'react';
 import { Button, Modal } from 'react-bootstrap';
-import {
-  grouped,
-  groupOf,
-  plural,
-  pluginsAsked,
-  typeName,
-  type TypeQuestion,
-} from '@clever-drawer/core';
+import { grouped, groupOf, pluginsAsked, typeName, type TypeQuestion } from '@clever-drawer/core';
 import { useActs, useArrangement } from '../studio/contexts.ts';
+import * as texts from './texts.ts';
 
 export function SettleClear({
   questions,
@@ -52,7 +46,7 @@ export function SettleClear({
     >
       <Modal.Header closeButton>
         <Modal.Title as="h1" id="settle-title">
-          Settle {questions.length} clear ones
+          {texts.settleClearOnes(questions.length)}
         </Modal.Title>
       </Modal.Header>
       <ClearAnswers questions={questions} left={left} take={take} />
@@ -72,11 +66,11 @@ function SettleActs({ onClose, taken, settle }: SettleActsProps) {
   return (
     <Modal.Footer>
       <Button variant="bare" onClick={onClose}>
-        Cancel
+        {texts.cancel}
       </Button>
       {taken.length > 0 && (
         <Button autoFocus onClick={settle}>
-          Settle {plural(count, 'plugin')}
+          {texts.settle(count)}
         </Button>
       )}
     </Modal.Footer>
@@ -100,10 +94,7 @@ function byGroup(questions: readonly TypeQuestion[]): [group: string, TypeQuesti
 function ClearAnswers({ questions, left, take }: ClearAnswersProps) {
   return (
     <Modal.Body>
-      <p className="text-soft">
-        This is what would be said of each. Take out what you want to answer yourself; one undo
-        takes all of it back.
-      </p>
+      <p className="text-soft">{texts.thisIsWhatWouldBeSaid}</p>
       {byGroup(questions).map(([group, asked]) => (
         <ClearGroup key={group} group={group} questions={asked} left={left} take={take} />
       ))}
@@ -128,8 +119,10 @@ function ClearGroup({ group, questions, left, take }: ClearAnswersProps & { grou
         />{' '}
         <strong>{typeName(group)}</strong>
         <span className="text-soft">
-          {taken.flatMap(pluginsAsked).length} of{' '}
-          {plural(questions.flatMap(pluginsAsked).length, 'plugin')}
+          {texts.countOfQuestions(
+            taken.flatMap(pluginsAsked).length,
+            questions.flatMap(pluginsAsked).length,
+          )}
         </span>
       </label>
       <ul className="settle-rows">

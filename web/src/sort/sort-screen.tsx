@@ -20,15 +20,7 @@ import { CardStack } from './card-stack.tsx';
 import { FailedList } from './failed-list.tsx';
 import { SettleClear } from './settle-clear.tsx';
 import './sort.css';
-
-const names: Record<QuestionVariant, readonly [name: string, what: string]> = {
-  type: ['What does it do?', 'No type, or only a weak guess'],
-  kind: ['Effect or instrument?', 'What it declares and what it has disagree'],
-  twin: ['Same plugin twice?', 'One name, and reasons on both sides'],
-  vendor: ['Whose is it?', 'No vendor named, or spelled alike'],
-  licence: ['Can you use it?', 'Trial versions and old 32-bit ones'],
-  failed: ['Would not open', 'Failed while being examined'],
-};
+import * as texts from './texts.ts';
 
 export function SortScreen() {
   const { plugins } = useCatalog();
@@ -134,8 +126,8 @@ function SortLeft({
     <section className="sort-left" aria-labelledby="sort-title">
       <h1 id="sort-title">
         {questions.length + failed.length === 0
-          ? 'Nothing is waiting'
-          : `${questions.length + failed.length} questions wait`}
+          ? texts.nothingIsWaiting
+          : texts.questionsWait(questions.length + failed.length)}
       </h1>
       <Asks asked={asked} setParams={setParams} count={count} />
       <Settled settled={settled} total={total} clear={clear} setSettling={setSettling} />
@@ -146,7 +138,7 @@ function SortLeft({
           setListing(true);
         }}
       >
-        All vendors and their spellings …
+        {texts.allVendorsAndTheirSpellings}
       </Button>
       <WayOfAnswering way={way} change={change} />
     </section>
@@ -161,7 +153,7 @@ function WayOfAnswering({
   readonly change: (next: string) => void;
 }) {
   return (
-    <div className="way" role="group" aria-label="Way of answering">
+    <div className="way" role="group" aria-label={texts.wayOfAnswering}>
       <button
         type="button"
         aria-pressed={way === 'cards'}
@@ -169,7 +161,7 @@ function WayOfAnswering({
           change('cards');
         }}
       >
-        <Layers size={15} aria-hidden /> One at a time
+        <Layers size={15} aria-hidden /> {texts.oneAtATime}
       </button>
       <button
         type="button"
@@ -178,7 +170,7 @@ function WayOfAnswering({
           change('list');
         }}
       >
-        <ListIcon size={15} aria-hidden /> Many at once
+        <ListIcon size={15} aria-hidden /> {texts.manyAtOnce}
       </button>
     </div>
   );
@@ -194,20 +186,18 @@ interface SettledProps {
 function Settled({ settled, total, clear, setSettling }: SettledProps) {
   return (
     <div className="settled">
-      <p>
-        {settled} of {total} plugins settled
-      </p>
-      <Progress name="Plugins settled" now={settled} max={Math.max(1, total)} />
+      <p>{texts.ofPluginsSettled(settled, total)}</p>
+      <Progress name={texts.pluginsSettled} now={settled} max={Math.max(1, total)} />
       {clear.length > 0 && (
         <>
-          <p>{clear.length} of the types have one clear answer.</p>
+          <p>{texts.ofTheTypesHaveOneClear(clear.length)}</p>
           <Button
             variant="quiet"
             onClick={() => {
               setSettling(true);
             }}
           >
-            <CheckCheck size={16} aria-hidden /> Settle the clear ones …
+            <CheckCheck size={16} aria-hidden /> {texts.settleTheClearOnes}
           </Button>
         </>
       )}
@@ -235,9 +225,9 @@ function Asks({ asked, setParams, count }: AsksProps) {
               setParams({ ask: sort }, { replace: true });
             }}
           >
-            <span className="hand">{names[sort][0]}</span>
+            <span className="hand">{texts.questionNames[sort][0]}</span>
             <span className="ask-count">{count(sort)}</span>
-            <span className="ask-what">{names[sort][1]}</span>
+            <span className="ask-what">{texts.questionNames[sort][1]}</span>
           </button>
         </li>
       ))}
@@ -261,14 +251,18 @@ function Asked({ sort, questions, way, isEmpty, vendors, failed }: AskedProps) {
   if (questions.length === 0) {
     return (
       <div className="sort-empty empty">
-        <h2>{isEmpty ? 'No plugins yet' : names[sort][0].replace('?', ': all answered')}</h2>
+        <h2>
+          {isEmpty
+            ? texts.noPluginsYet
+            : texts.questionNames[sort][0].replace('?', texts.allAnswered)}
+        </h2>
         <p>
           {isEmpty ? (
             <>
-              Questions come with the first scan: <Link to="/scan">go to Scan</Link>.
+              {texts.questionsComeWithTheFirstScan} <Link to="/scan">{texts.goToScan}</Link>.
             </>
           ) : (
-            'Only new doubts will be asked, after a scan that finds some. What you answered stays, and can be undone.'
+            texts.onlyNewDoubtsWillBeAsked
           )}
         </p>
       </div>

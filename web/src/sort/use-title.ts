@@ -1,6 +1,7 @@
 /** What a question is called in lists: its plugin's name and vendor, or the two vendors it is about. */
 import { pluginsAsked, type Question } from '@clever-drawer/core';
 import { useArrangement } from '../studio/contexts.ts';
+import * as texts from './texts.ts';
 
 export function useTitle(): (question: Question) => {
   readonly name: string;
@@ -11,11 +12,11 @@ export function useTitle(): (question: Question) => {
     question.variant !== 'vendor' || question.plugin
       ? {
           name: named(pluginsAsked(question).map(nameOf)),
-          beside: question.plugin?.vendor ?? 'no vendor named',
+          beside: question.plugin?.vendor ?? texts.noVendorNamed,
         }
       : { name: question.near?.a.name ?? '', beside: question.near?.b.name ?? '' };
 }
 
 /** The first of several, and how many more. */
 const named = ([first = '', ...rest]: readonly string[]): string =>
-  rest.length === 0 ? first : `${first} and ${rest.length} more`;
+  rest.length === 0 ? first : texts.andMore(first, rest.length);

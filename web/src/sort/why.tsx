@@ -2,6 +2,7 @@
 import { groupOf, typeName, type Question, type Reason } from '@clever-drawer/core';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { useTitle } from './use-title.ts';
+import * as texts from './texts.ts';
 
 interface ReasonsProps {
   readonly title: string;
@@ -15,7 +16,7 @@ export function Reasons({ title, reasons, isWeighed = true }: ReasonsProps) {
     <>
       <h2>{title}</h2>
       {reasons.length === 0 ? (
-        <p className="text-soft">Nothing speaks for it but how common it is.</p>
+        <p className="text-soft">{texts.nothingSpeaksFor}</p>
       ) : (
         <ul className="reasons">
           {reasons.map((reason) => (
@@ -49,7 +50,7 @@ export function UpNext({ questions }: { questions: readonly Question[] }) {
   }
   return (
     <>
-      <h2>Up next</h2>
+      <h2>{texts.upNext}</h2>
       <ul className="up-next">
         {questions.map((question) => (
           <li key={question.id}>
@@ -77,12 +78,12 @@ function guessOf(question: Question): string {
   }
   const [best] = question.suggestions;
   if (!best || best.probability <= 0.25) {
-    return 'no idea';
+    return texts.noIdea;
   }
   const rival = question.suggestions.find(
     ({ type, probability }) =>
       groupOf(type) !== groupOf(best.type) && probability > 0.8 * best.probability,
   );
-  const or = rival ? ` or ${typeName(rival.type)}` : '';
+  const or = rival ? texts.typeOr(typeName(rival.type)) : '';
   return `${typeName(best.type)}${or}?`;
 }

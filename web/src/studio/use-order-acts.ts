@@ -21,6 +21,7 @@ import { useNotices, type Notices } from '../ui/notices.tsx';
 import type { ActsContext } from './contexts.ts';
 import { createOwnActs, type Origin } from './own-acts.ts';
 import { addPending, confirm, dropPending, type OrderState } from './order-store.ts';
+import * as texts from './texts.ts';
 
 /** Names of plugins out of the cache, for acts. */
 function namesIn(queries: QueryClient, computer: string): (id: string) => string | undefined {
@@ -79,7 +80,7 @@ const screenNow = (): string =>
   screens.find((screen) => window.location.pathname.startsWith(`/${screen}`)) ?? '';
 
 const originWords = (origin: Origin): string =>
-  origin.from === 'screen' ? `on the screen ${origin.screen}` : 'in another window';
+  origin.from === 'screen' ? texts.onTheScreen(origin.screen) : texts.inAnotherWindow;
 
 function createOrderActs(
   client: Client,
@@ -110,7 +111,7 @@ function createOrderActs(
       },
       (error: unknown) => {
         change((state) => dropPending(state, ticket, nameOf));
-        notify(`Not saved: ${messageOf(error)}`, 'trouble');
+        notify(texts.notSaved(messageOf(error)), 'trouble');
         void queries.invalidateQueries({ queryKey: key });
       },
     );
@@ -123,7 +124,7 @@ function createOrderActs(
       return false;
     }
     asked = { revision, until: Date.now() + askedFor };
-    notify(`Last done ${originWords(origin)}: ${undo}. Press again to undo it.`, 'done');
+    notify(texts.lastDone(originWords(origin), undo ?? ''), 'done');
     return true;
   };
   /** Takes back what was done last where that is beside the order; false where it is not. */
@@ -145,7 +146,7 @@ function createOrderActs(
     mark(words);
     inTurn(beside[direction]).then(
       () => {
-        notify(`${direction === 'undo' ? 'Undone' : 'Redone'}: ${words}`, 'done');
+        notify(`${direction === 'undo' ? texts.undone : texts.redone}: ${words}`, 'done');
       },
       (error: unknown) => {
         unmark(words);

@@ -1,6 +1,7 @@
 /** Where drawing a part fails, the rest stays usable, and what happened can be copied. */
 import { Component, type ErrorInfo, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
+import * as texts from './texts.ts';
 
 interface Props {
   /** "This screen", say: what could not be shown. */
@@ -63,20 +64,17 @@ function Trouble(props: TroubleProps) {
   const { what, failure, onAgain } = props;
   return (
     <main id="content" tabIndex={-1} className="p-4" role="alert">
-      <h1 className="h4">{what} could not be shown</h1>
-      <p>
-        Nothing that was saved is lost, and all else goes on working. What happened:{' '}
-        {failure.error.message}
-      </p>
+      <h1 className="h4">{texts.couldNotBeShown(what)}</h1>
+      <p>{texts.nothingThatWasSavedIsLost(failure.error.message)}</p>
       <p className="d-flex gap-2">
-        <Button onClick={onAgain}>Show it again</Button>
+        <Button onClick={onAgain}>{texts.showItAgain}</Button>
         <Button
           variant="quiet"
           onClick={() => {
             void navigator.clipboard.writeText(reportOf(failure, window.location.href));
           }}
         >
-          Copy what happened
+          {texts.copyWhatHappened}
         </Button>
       </p>
     </main>

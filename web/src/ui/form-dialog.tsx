@@ -1,6 +1,7 @@
 /** A small form over the screen: what it asks, Cancel, and one act. */
 import type { ReactNode, SyntheticEvent } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly title: string;
@@ -27,7 +28,7 @@ export function FormDialog({ title, act, onSubmit, onClose, children }: Props) {
         <Modal.Body>{children}</Modal.Body>
         <Modal.Footer>
           <Button variant="bare" onClick={onClose}>
-            Cancel
+            {texts.cancel}
           </Button>
           <Button type="submit">{act}</Button>
         </Modal.Footer>

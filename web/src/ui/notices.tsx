@@ -11,6 +11,7 @@ import {
   useState,
   type ReactNode,
 } from 'react';
+import * as texts from './texts.ts';
 
 export type NoticeKind = 'done' | 'trouble';
 interface Notice {
@@ -77,7 +78,7 @@ function NoticeLine({
             close(notice.number);
           }}
         >
-          Close
+          {texts.close}
         </button>
       )}
     </div>

@@ -3,6 +3,7 @@ import { Command } from 'cmdk';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Modal } from 'react-bootstrap';
 import { ranked } from './model/ranked.ts';
+import * as texts from './texts.ts';
 
 export interface Choice {
   readonly id: string;
@@ -72,7 +73,7 @@ interface FoundProps {
 function Found({ found, extra, take }: FoundProps) {
   return (
     <Command.List>
-      {found.length === 0 && !extra && <Command.Empty>Nothing is called that.</Command.Empty>}
+      {found.length === 0 && !extra && <Command.Empty>{texts.nothingIsCalledThat}</Command.Empty>}
       {found.map((choice) => (
         <Command.Item
           key={choice.id}

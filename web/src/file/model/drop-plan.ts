@@ -12,6 +12,7 @@ import {
   type Placement,
 } from '@clever-drawer/core';
 import { fileAct } from '../../annotate/filing.ts';
+import * as texts from '../texts.ts';
 
 /** Where over another folder a dragged folder is let go. */
 export type DropPart = 'before' | 'inside' | 'behind';
@@ -84,14 +85,14 @@ function planFolderDrop(scene: DropScene, id: string, target: Target | null): Dr
   }
   if (target.kind === 'end') {
     const act: Act = { act: 'move-folder', folder: folder.id, parent: null, before: null };
-    return { words: [plain('Put '), called, plain(' last')], outcome: { kind: 'act', act } };
+    return { words: [plain(texts.put), called, plain(' last')], outcome: { kind: 'act', act } };
   }
   const other = folderIn(scene, target.folder);
   if (!other || other.id === folder.id) {
     return { words: [called], outcome: nothing };
   }
   return {
-    words: [plain('Put '), called, plain(` ${scene.part} `), name(other.name)],
+    words: [plain(texts.put), called, plain(` ${scene.part} `), name(other.name)],
     outcome: folderOutcome(scene, folder, other),
   };
 }
@@ -119,8 +120,7 @@ function folderOutcome(scene: DropScene, folder: Folder, other: Folder): DropPla
 }
 
 /** Why the folders of a cabinet cannot be put in another order. */
-export const sortedByName = (cabinet: string): string =>
-  `The folders of ${cabinet} are sorted by name. Choose “My own order of folders” in the cabinet's menu to move them.`;
+export const sortedByName = (cabinet: string): string => texts.theFoldersOfAreSorted(cabinet);
 
 function planPluginDrop(
   scene: DropScene,
@@ -134,9 +134,7 @@ function planPluginDrop(
   if (!folder) {
     return {
       words: [name(scene.what)],
-      outcome: refused(
-        'Dropped beside the folders: nothing was filed. Drop onto a folder, or press F to file by its name.',
-      ),
+      outcome: refused(texts.droppedBesideTheFolders),
     };
   }
   const before = target?.kind === 'spot' ? target.before : null;
@@ -173,16 +171,13 @@ export function planFiling(scene: DropScene, folder: Folder, filing: Filing = {}
   const before = filing.before ?? null;
   if (folder.form === 'smart') {
     return {
-      words: [
-        name(folder.name),
-        plain(` fills itself: keep ${what} in by hand, or change its rule`),
-      ],
+      words: [name(folder.name), plain(texts.fillsItself(what))],
       outcome: { kind: 'ask', folder: folder.id, plugins },
     };
   }
   if (folder.form === 'divider') {
-    const reason = `${folder.name} is a divider and holds no plugins.`;
-    return { words: [plain('A divider holds no plugins')], outcome: refused(reason) };
+    const reason = texts.isADividerAndHolds(folder.name);
+    return { words: [plain(texts.aDividerHoldsNoPlugins)], outcome: refused(reason) };
   }
   const isOwn =
     placement !== undefined &&
@@ -198,13 +193,13 @@ export function planFiling(scene: DropScene, folder: Folder, filing: Filing = {}
       before: before === null ? null : asId(before),
     };
     return {
-      words: [plain(`Move ${what} to `), name(folder.name)],
+      words: [plain(texts.moveTo(what)), name(folder.name)],
       outcome: { kind: 'act', act },
-      hint: 'Ctrl: file it there too',
+      hint: texts.ctrlFileItThereToo,
     };
   }
   return {
-    words: [plain(`File ${what} in `), name(folder.name)],
+    words: [plain(texts.fileIn(what)), name(folder.name)],
     outcome: { kind: 'act', act: fileAct(folder.id, plugins, before) },
   };
 }
@@ -218,13 +213,13 @@ function planWithin(
 ): DropPlan {
   if (before === null || before === placement.id) {
     return {
-      words: [plain(`${what} is in `), name(folder.name), plain(' already')],
+      words: [plain(texts.isIn(what)), name(folder.name), plain(' already')],
       outcome: nothing,
     };
   }
   const act: Act = { act: 'move-placement', placement: placement.id, before: asId(before) };
   return {
-    words: [plain(`Put ${what} here in `), name(folder.name)],
+    words: [plain(texts.putHereIn(what)), name(folder.name)],
     outcome: { kind: 'act', act },
   };
 }

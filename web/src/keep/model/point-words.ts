@@ -1,5 +1,6 @@
 /** Points in words. */
 import { grouped, type PointView } from '@clever-drawer/core';
+import * as texts from '../texts.ts';
 
 /** What a point is called: its name, or why there is one. */
 export function pointTitle({
@@ -11,8 +12,8 @@ export function pointTitle({
     return name;
   }
   return reason === 'evening' || reason === 'by-hand'
-    ? 'Evening, by itself'
-    : `Before “${before ?? ''}”`;
+    ? texts.eveningByItself
+    : texts.before(before ?? '');
 }
 
 const isSameYear = (a: Date, b: Date): boolean => a.getFullYear() === b.getFullYear();
@@ -23,7 +24,7 @@ export function pointTime({ at }: Pick<PointView, 'at'>, now: Date): string {
   const time = new Date(at);
   const clock = time.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
   if (time.toDateString() === now.toDateString()) {
-    return `today ${clock}`;
+    return texts.today(clock);
   }
   if (now.getTime() - time.getTime() < 6 * day) {
     return `${time.toLocaleDateString('en-GB', { weekday: 'short' })} ${clock}`;
@@ -40,7 +41,7 @@ export function byMonth(points: readonly PointView[], now: Date): [month: string
   const monthOf = ({ at }: PointView): string => {
     const time = new Date(at);
     if (now.getTime() - time.getTime() < 7 * day) {
-      return 'This week';
+      return texts.thisWeek;
     }
     return time.toLocaleDateString('en-GB', {
       month: 'long',

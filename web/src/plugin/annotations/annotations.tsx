@@ -14,6 +14,7 @@ import { Notes } from './notes.tsx';
 import { Tags } from './tags.tsx';
 import { Types } from './types.tsx';
 import { VendorField } from './vendor.tsx';
+import * as texts from '../texts.ts';
 
 export function Annotations({ plugin }: { plugin: Plugin }) {
   const { answers } = useCatalog();
@@ -29,28 +30,28 @@ export function Annotations({ plugin }: { plugin: Plugin }) {
   return (
     <section aria-labelledby="annotations">
       <h2 id="annotations" className="visually-hidden">
-        What it is
+        {texts.whatItIs}
       </h2>
       <dl className="annotations">
-        <Row name="Does">
+        <Row name={texts.does}>
           <Types {...field} />
         </Row>
-        <Row name="Is" labels="kind">
+        <Row name={texts.is} labels={texts.kind}>
           <KindField {...field} />
         </Row>
-        <Row name="By">
+        <Row name={texts.by}>
           <VendorField {...field} />
         </Row>
-        <Row name="Licence" labels="licence">
+        <Row name={texts.licence} labels={texts.licenceOfIt}>
           <Licence {...field} />
         </Row>
-        <Row name="Loading" labels="hidden">
+        <Row name={texts.loading} labels={texts.hidden}>
           <Offered {...field} />
         </Row>
-        <Row name="Tags" labels="tag">
+        <Row name={texts.tags} labels={texts.tag}>
           <Tags plugin={plugin} tags={said.tags} />
         </Row>
-        <Row name="Notes" labels="notes">
+        <Row name={texts.notes} labels={texts.notesOnIt}>
           <Notes
             key={plugin.id}
             name={`notes ${plugin.id}`}
@@ -87,7 +88,7 @@ function Offered({ said, onSay }: FieldProps) {
     <Form.Check
       id="hidden"
       type="switch"
-      label={said.isHidden ? 'hidden: not offered while loading' : 'offered while loading'}
+      label={said.isHidden ? texts.hiddenNotOfferedWhileLoading : texts.offeredWhileLoading}
       checked={!said.isHidden}
       onChange={() => {
         onSay({ isHidden: !said.isHidden });

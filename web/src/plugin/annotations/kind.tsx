@@ -3,6 +3,7 @@ import { Form } from 'react-bootstrap';
 import { kinds, type Kind, kindWords } from '@clever-drawer/core';
 import type { FieldProps } from './field.ts';
 import { TakeBack } from './take-back.tsx';
+import * as texts from '../texts.ts';
 
 export function KindField({ plugin, said, onSay }: FieldProps) {
   const offered = kinds.filter((kind) => kind !== 'unknown' || plugin.kind === 'unknown');
@@ -24,7 +25,7 @@ export function KindField({ plugin, said, onSay }: FieldProps) {
       </Form.Select>
       {said.kind !== null && (
         <TakeBack
-          what="kind"
+          what={texts.kind}
           onPress={() => {
             onSay({ kind: null });
           }}

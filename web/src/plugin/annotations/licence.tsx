@@ -2,6 +2,7 @@
 import { Form } from 'react-bootstrap';
 import { licenceStates, type LicenceState } from '@clever-drawer/core';
 import type { FieldProps } from './field.ts';
+import * as texts from '../texts.ts';
 
 export function Licence({ said, onSay }: Omit<FieldProps, 'plugin'>) {
   const state = said.licence?.state ?? '';
@@ -16,7 +17,7 @@ export function Licence({ said, onSay }: Omit<FieldProps, 'plugin'>) {
           onSay({ licence: next === '' ? null : { state: next as LicenceState, until: null } });
         }}
       >
-        <option value="">not known</option>
+        <option value="">{texts.notKnown}</option>
         {licenceStates.map((one) => (
           <option key={one} value={one}>
             {one}
@@ -33,7 +34,7 @@ function TrialEnd({ said, onSay }: Omit<FieldProps, 'plugin'>) {
     <Form.Control
       type="date"
       size="sm"
-      aria-label="Last day of the trial"
+      aria-label={texts.lastDayOfTheTrial}
       value={said.licence?.until ?? ''}
       onChange={(event) => {
         const until = event.target.value === '' ? null : event.target.value;

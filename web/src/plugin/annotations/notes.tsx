@@ -2,6 +2,7 @@
 import { Form } from 'react-bootstrap';
 import { useOrder } from '../../studio/contexts.ts';
 import { useKeptText } from '../../ui/kept-text.ts';
+import * as texts from '../texts.ts';
 
 interface Props {
   /** Under this name what is typed is kept. */
@@ -20,7 +21,7 @@ export function Notes({ name, notes, onSay }: Props) {
       rows={3}
       size="sm"
       maxLength={10_000}
-      placeholder="What to remember of it"
+      placeholder={texts.whatToRememberOfIt}
       value={value}
       onChange={(event) => {
         type(event.target.value);

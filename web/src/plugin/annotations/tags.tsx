@@ -5,6 +5,7 @@ import { Form } from 'react-bootstrap';
 import { allTags, type Plugin } from '@clever-drawer/core';
 import { AllTags } from '../../annotate/all-tags.tsx';
 import { useActs, useCatalog } from '../../studio/contexts.ts';
+import * as texts from '../texts.ts';
 
 interface Props {
   readonly plugin: Plugin;
@@ -24,7 +25,7 @@ export function Tags({ plugin, tags }: Props) {
           setListing(true);
         }}
       >
-        All tags …
+        {texts.allTags}
       </button>
       {isListing && (
         <AllTags
@@ -44,7 +45,7 @@ function TagChips({ plugin, tags }: Props) {
       {tag}
       <button
         type="button"
-        aria-label={`Take the tag ${tag} off`}
+        aria-label={texts.takeTheTagOff(tag)}
         onClick={() => {
           act({ act: 'tag', plugins: [plugin.id], add: [], remove: [tag] });
         }}
@@ -74,7 +75,7 @@ function NewTag({ plugin, tags }: Props) {
         id="tag"
         size="sm"
         className="tag-field"
-        placeholder="A tag, then Enter"
+        placeholder={texts.aTag}
         list="known-tags"
         maxLength={60}
         autoComplete="off"

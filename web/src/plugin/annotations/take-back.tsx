@@ -1,7 +1,9 @@
+import * as texts from '../texts.ts';
 /** Taking back what was said: it is as it was read again. */
 
 export const TakeBack = ({ what, onPress }: { what: string; onPress: () => void }) => (
   <button type="button" className="link-words take-back" onClick={onPress}>
-    as it was read<span className="visually-hidden">: take back the {what}</span>
+    {texts.asItWasRead}
+    <span className="visually-hidden">{texts.takeBackThe(what)}</span>
   </button>
 );

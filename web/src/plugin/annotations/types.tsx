@@ -6,6 +6,7 @@ import { typeName, type AnswerFacts } from '@clever-drawer/core';
 import { TypesPicker } from '../../annotate/types-picker.tsx';
 import type { FieldProps } from './field.ts';
 import { TakeBack } from './take-back.tsx';
+import * as texts from '../texts.ts';
 
 export function Types({ plugin, said, onSay }: FieldProps) {
   const [isPicking, setPicking] = useState(false);
@@ -22,11 +23,11 @@ export function Types({ plugin, said, onSay }: FieldProps) {
           setPicking(true);
         }}
       >
-        <Plus size={13} aria-hidden /> Type …
+        <Plus size={13} aria-hidden /> {texts.type}
       </Button>
       {said.types !== null && (
         <TakeBack
-          what="types"
+          what={texts.types}
           onPress={() => {
             onSay({ types: null });
           }}
@@ -34,7 +35,7 @@ export function Types({ plugin, said, onSay }: FieldProps) {
       )}
       {isPicking && (
         <TypesPicker
-          title={`${plugin.name} is also …`}
+          title={texts.isAlso(plugin.name)}
           onTake={(type) => {
             onSay({ types: type === null ? [] : [...without(type), type] });
           }}
@@ -59,7 +60,7 @@ function TypeChip({ type, onSay, without }: TypeChipProps) {
       {typeName(type)}
       <button
         type="button"
-        aria-label={`It is not ${typeName(type)}`}
+        aria-label={texts.itIsNot(typeName(type))}
         onClick={() => {
           onSay({ types: without(type) });
         }}

@@ -6,6 +6,7 @@ import { VendorPicker } from '../../annotate/vendor-picker.tsx';
 import { useComputer } from '../../studio/contexts.ts';
 import type { FieldProps } from './field.ts';
 import { TakeBack } from './take-back.tsx';
+import * as texts from '../texts.ts';
 
 export function VendorField({ plugin, said, onSay }: FieldProps) {
   const { client } = useComputer();
@@ -20,11 +21,11 @@ export function VendorField({ plugin, said, onSay }: FieldProps) {
           setPicking(true);
         }}
       >
-        {plugin.vendor ?? 'nobody named'} …
+        {plugin.vendor ?? texts.nobodyNamed} …
       </Button>
       {said.vendor !== null && (
         <TakeBack
-          what="vendor"
+          what={texts.vendor}
           onPress={() => {
             onSay({ vendor: null });
           }}
@@ -32,7 +33,7 @@ export function VendorField({ plugin, said, onSay }: FieldProps) {
       )}
       {isPicking && (
         <VendorPicker
-          title={`Whose is ${plugin.name}?`}
+          title={texts.whoseIs(plugin.name)}
           vendors={sort.data?.vendors ?? []}
           onTake={(vendor) => {
             onSay({ vendor });

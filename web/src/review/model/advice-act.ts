@@ -15,6 +15,7 @@ import {
   type Plugin,
 } from '@clever-drawer/core';
 import { fileAct, newPlaces } from '../../annotate/filing.ts';
+import * as texts from '../texts.ts';
 
 /** What is known where it is done. */
 export interface AdviceHere {
@@ -24,9 +25,9 @@ export interface AdviceHere {
 }
 
 /** What a new folder of plugins loaded every week is called. */
-export const weeklyFolder = 'Loaded every week';
+export const weeklyFolder = texts.loadedEveryWeek;
 /** What the new cabinet is called. */
-export const usedCabinetName = 'What I really use';
+export const usedCabinetName = texts.whatIReallyUse;
 
 const addFolderAct = (cabinet: Cabinet, name: string, plugins: readonly string[]): Act => ({
   act: 'add-folder',
@@ -77,12 +78,12 @@ function usedCabinet(plugins: readonly Plugin[]): Act {
     name: usedCabinetName,
     opensFor: [],
     folders: [
-      folder(favourites, 'favourites', 'Favourites', []),
+      folder(favourites, 'favourites', texts.favourites, []),
       ...[...groups].map(([group, held]) =>
         folder(
           asId<FolderId>(crypto.randomUUID()),
           'folder',
-          group === '' ? 'Other' : typeName(group),
+          group === '' ? texts.other : typeName(group),
           held.map(({ id }) => id),
         ),
       ),

@@ -10,10 +10,10 @@ import {
 
 /** Spans of time that can be looked at, in days; null is from the beginning. */
 export const periods = [
-  { id: 'all', words: 'from the beginning', days: null },
-  { id: 'year', words: 'of the last year', days: 365 },
-  { id: 'quarter', words: 'of the last three months', days: 91 },
-  { id: 'month', words: 'of the last month', days: 28 },
+  { id: 'all', days: null },
+  { id: 'year', days: 365 },
+  { id: 'quarter', days: 91 },
+  { id: 'month', days: 28 },
 ] as const;
 
 const oneOf = <T extends string>(list: readonly T[], text: string | null): T | null =>

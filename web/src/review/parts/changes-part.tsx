@@ -1,20 +1,21 @@
 /** What came, went and was updated, and what is about to end. */
 import { Link } from 'react-router';
-import { plural, type EndingTrial, type ChangesReview } from '@clever-drawer/core';
+import { type EndingTrial, type ChangesReview } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { ComingsColumns, comingsHeight } from '../pictures/comings-columns.tsx';
 import { Picture } from '../pictures/picture.tsx';
+import * as texts from '../texts.ts';
 
 export function ChangesPart({ review }: { readonly review: ChangesReview }) {
   const { comings } = review;
   return (
     <div className="review-grid">
       <Picture
-        title="What came, went and was updated"
-        says="By month, as scans found it; the first scan, which found all, is left out."
-        empty="Nothing came, went or was updated since the first scan, in this time."
+        title={texts.whatCame}
+        says={texts.byMonth}
+        empty={texts.nothingCame}
         figures={{
-          heads: ['Month', 'Came', 'Updated', 'Went'],
+          heads: [texts.month, texts.came, texts.updated, texts.went],
           rows: comings.map(({ month, came, updated, went }) => [
             month,
             came.length,
@@ -33,9 +34,9 @@ export function ChangesPart({ review }: { readonly review: ChangesReview }) {
 
 function trialWords(daysLeft: number): string {
   if (daysLeft < 0) {
-    return `ended ${plural(-daysLeft, 'day')} ago`;
+    return texts.endedAgo(-daysLeft);
   }
-  return daysLeft === 0 ? 'ends today' : `${plural(daysLeft, 'day')} left`;
+  return daysLeft === 0 ? texts.endsToday : texts.dayLeft(daysLeft);
 }
 
 function Trials({ trials }: { readonly trials: readonly EndingTrial[] }) {
@@ -44,12 +45,10 @@ function Trials({ trials }: { readonly trials: readonly EndingTrial[] }) {
   return (
     <section className="review-sheet" aria-labelledby="trials-title">
       <header>
-        <h2 id="trials-title">What is about to end</h2>
+        <h2 id="trials-title">{texts.whatIsAboutToEnd}</h2>
       </header>
       <p className="text-soft">
-        {trials.length === 0
-          ? 'No trial with a day. Say on a plugin’s page that it is a trial and until when: then it stands here.'
-          : 'Trials, by the day that you said.'}
+        {trials.length === 0 ? texts.noTrialWithADay : texts.trialsByTheDay}
       </p>
       <ul className="note-list">
         {trials.map(({ plugin: id, until, daysLeft }) => {

@@ -1,7 +1,8 @@
 /** Plugins that are alike, of which at most one is used. */
-import { plural, type OwnReview } from '@clever-drawer/core';
+import { type OwnReview } from '@clever-drawer/core';
 import { useBehind } from '../pictures/behind.tsx';
 import { useNameOf } from '../use-name-of.ts';
+import * as texts from '../texts.ts';
 
 const shown = 12;
 
@@ -11,12 +12,10 @@ export function DoublesList({ review: { doubles } }: { readonly review: OwnRevie
   return (
     <section className="review-sheet" aria-labelledby="doubles-title">
       <header>
-        <h2 id="doubles-title">What doubles</h2>
+        <h2 id="doubles-title">{texts.whatDoubles}</h2>
       </header>
       <p className="text-soft">
-        {doubles.length === 0
-          ? 'No plugins of one series are alike in type and ports while you use at most one of them.'
-          : 'Alike in series, type and ports, and you use at most one of them.'}
+        {doubles.length === 0 ? texts.noPluginsOfOneSeries : texts.alikeInSeries}
       </p>
       <ul className="note-list">
         {doubles.slice(0, shown).map(({ plugins, used }) => (
@@ -25,19 +24,19 @@ export function DoublesList({ review: { doubles } }: { readonly review: OwnRevie
               type="button"
               className="link-words"
               onClick={() => {
-                show('Alike in series, type and ports', plugins);
+                show(texts.alikeInSeriesShort, plugins);
               }}
             >
               {plugins.map(name).join(', ')}
             </button>{' '}
             <span className="text-soft">
-              {used === null ? 'none used' : `you use ${name(used)}`}
+              {used === null ? texts.noneUsed : texts.youUse(name(used))}
             </span>
           </li>
         ))}
       </ul>
       {doubles.length > shown && (
-        <p className="text-soft">And {plural(doubles.length - shown, 'more group')}.</p>
+        <p className="text-soft">{texts.countAnd(doubles.length - shown)}</p>
       )}
     </section>
   );

@@ -8,6 +8,7 @@ import { useBehind } from '../pictures/behind.tsx';
 import { Picture } from '../pictures/picture.tsx';
 import { useNameOf } from '../use-name-of.ts';
 import { groupWords } from './own-part.tsx';
+import * as texts from '../texts.ts';
 
 export function OrderPart({ review }: { readonly review: OrderReview }) {
   return (
@@ -22,18 +23,18 @@ function FiledPicture({ review: { health } }: { readonly review: OrderReview }) 
   const { byHand, bySmart, nowhere } = health.filed;
   const total = byHand.length + bySmart.length + nowhere.length;
   const rows = [
-    { id: 'hand', name: 'filed by hand', plugins: byHand },
-    { id: 'smart', name: 'only by a rule', plugins: bySmart },
-    { id: 'none', name: 'in no folder', plugins: nowhere },
+    { id: 'hand', name: texts.filedByHand, plugins: byHand },
+    { id: 'smart', name: texts.onlyByARule, plugins: bySmart },
+    { id: 'none', name: texts.inNoFolder, plugins: nowhere },
   ];
   const share = (count: number): string => `${Math.round((100 * count) / Math.max(1, total))} %`;
   return (
     <Picture
-      title="What is filed"
-      says={`${share(byHand.length)} of ${plural(total, 'plugin')} stand in a folder that you made, ${share(nowhere.length)} in none.`}
-      empty="Scan the places of your plugins: then it stands here how much of them is filed."
+      title={texts.whatIsFiled}
+      says={texts.ofStandInAFolder(share(byHand.length), total, share(nowhere.length))}
+      empty={texts.scanToSeeHowMuchIsFiled}
       figures={{
-        heads: ['Where', 'Plugins'],
+        heads: [texts.where, texts.plugins],
         rows: total === 0 ? [] : rows.map(({ name, plugins }) => [name, plugins.length]),
       }}
       height={barsHeight(rows.length)}
@@ -41,14 +42,14 @@ function FiledPicture({ review: { health } }: { readonly review: OrderReview }) 
       {(width) => (
         <Bars
           width={width}
-          unit="plugins"
+          unit={texts.pluginsUnit}
           bars={rows.map(({ id, name, plugins }) => ({
             id,
             name,
             whole: total,
             part: plugins.length,
-            says: `${plugins.length}, ${share(plugins.length)}`,
-            label: `${plural(plugins.length, 'plugin')} ${name}`,
+            says: texts.countAndShare(plugins.length, share(plugins.length)),
+            label: texts.pluginsThatAre(plugins.length, name),
             plugins,
           }))}
         />
@@ -73,25 +74,25 @@ function FolderNotes({ review: { health } }: { readonly review: OrderReview }) {
   const folder = (id: string): string => folderIn(order.records, id)?.name ?? '';
   const sections: readonly (readonly [string, readonly Note[]])[] = [
     [
-      'Nearly the same',
+      texts.nearlyTheSame,
       health.near.map(({ a, b, alike, both }) => ({
         key: `${a} ${b}`,
         folder: a,
-        words: `and ${folder(b)}: ${Math.round(100 * alike)} % of what either holds stands in both`,
+        words: texts.andOfWhatEitherHoldsStands(folder(b), Math.round(100 * alike)),
         plugins: both,
       })),
     ],
     [
-      'Stands among others',
+      texts.standsAmongOthers,
       health.strangers.map(({ folder: at, plugin: id, group }) => ({
         key: `${at} ${id}`,
         folder: at,
-        words: `holds ${plugin(id)}, nearly all else there is ${groupWords(group)}`,
+        words: texts.holdsNearlyAllElseThereIs(plugin(id), groupWords(group)),
         plugins: [id],
       })),
     ],
     [
-      'Nothing of it was ever loaded',
+      texts.nothingOfItWasEverLoaded,
       health.unused.map(({ folder: at, plugins }) => ({
         key: at,
         folder: at,
@@ -100,7 +101,7 @@ function FolderNotes({ review: { health } }: { readonly review: OrderReview }) {
       })),
     ],
     [
-      'Never open when you loaded something',
+      texts.neverOpenWhenYouLoadedSomething,
       health.neverOpened.map(({ folder: at, plugins }) => ({
         key: at,
         folder: at,
@@ -109,20 +110,20 @@ function FolderNotes({ review: { health } }: { readonly review: OrderReview }) {
       })),
     ],
     [
-      'Smart folders that are empty',
+      texts.smartFoldersThatAreEmpty,
       health.emptySmart.map((at) => ({
         key: at,
         folder: at,
-        words: 'its rule takes nothing in',
+        words: texts.itsRuleTakesNothingIn,
         plugins: [],
       })),
     ],
     [
-      'Smart folders that hold everything',
+      texts.smartFoldersThatHoldEverything,
       health.fullSmart.map((at) => ({
         key: at,
         folder: at,
-        words: 'its rule takes everything in',
+        words: texts.itsRuleTakesEverythingIn,
         plugins: [],
       })),
     ],
@@ -131,14 +132,9 @@ function FolderNotes({ review: { health } }: { readonly review: OrderReview }) {
   return (
     <section className="review-sheet" aria-labelledby="notes-title">
       <header>
-        <h2 id="notes-title">Folders to look at</h2>
+        <h2 id="notes-title">{texts.foldersToLookAt}</h2>
       </header>
-      {told.length === 0 && (
-        <p className="text-soft">
-          No two folders are nearly the same, nothing stands among others, and every rule takes some
-          in.
-        </p>
-      )}
+      {told.length === 0 && <p className="text-soft">{texts.noTwoFoldersAreNearly}</p>}
       {told.map(([title, notes]) => (
         <NoteSection key={title} title={title} notes={notes} folder={folder} />
       ))}
@@ -184,18 +180,18 @@ function NoteSection({ title, notes, folder }: NoteSectionProps) {
               <button
                 type="button"
                 className="link-words"
-                aria-label={`See the plugins: ${folder(id)}`}
+                aria-label={texts.seeThePlugins(folder(id))}
                 onClick={() => {
                   show(folder(id), plugins);
                 }}
               >
-                see them
+                {texts.seeThem}
               </button>
             )}
           </li>
         ))}
       </ul>
-      {notes.length > shown && <p className="text-soft">And {notes.length - shown} more.</p>}
+      {notes.length > shown && <p className="text-soft">{texts.andMore(notes.length - shown)}</p>}
     </>
   );
 }

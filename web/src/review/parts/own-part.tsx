@@ -1,16 +1,18 @@
 /** What one owns: who makes it, of which types, in which formats, and what doubles. */
-import { plural, typeName, type MakerCell, type OwnReview } from '@clever-drawer/core';
+import { typeName, type MakerCell, type OwnReview } from '@clever-drawer/core';
 import { Bars, barsHeight } from '../pictures/bars.tsx';
 import { useBehind } from '../pictures/behind.tsx';
 import { Grid, gridHeight } from '../pictures/grid.tsx';
 import { Picture } from '../pictures/picture.tsx';
 import { DoublesList } from './doubles-list.tsx';
+import * as texts from '../texts.ts';
 
 /** Vendors and groups that a picture has room for; the table has all. */
 const shown = { vendors: 14, groups: 18 } as const;
 
-export const groupWords = (group: string): string => (group === '' ? 'not known' : typeName(group));
-export const vendorWords = (vendor: string): string => (vendor === '' ? 'no vendor' : vendor);
+export const groupWords = (group: string): string =>
+  group === '' ? texts.notKnown : typeName(group);
+export const vendorWords = (vendor: string): string => (vendor === '' ? texts.noVendor : vendor);
 
 export function OwnPart({ review }: { readonly review: OwnReview }) {
   return (
@@ -24,7 +26,7 @@ export function OwnPart({ review }: { readonly review: OwnReview }) {
 }
 
 const cellWords = ({ vendor, group, plugins, used, loads }: MakerCell): string =>
-  `${vendorWords(vendor)}, ${groupWords(group)}: ${plural(plugins.length, 'plugin')}, ${used.length} used, ${plural(loads, 'load')}`;
+  texts.ownedOfVendor(vendorWords(vendor), groupWords(group), plugins.length, used.length, loads);
 
 function MakersPicture({ review: { makers } }: { readonly review: OwnReview }) {
   const vendors = makers.vendors.slice(0, shown.vendors);
@@ -33,11 +35,11 @@ function MakersPicture({ review: { makers } }: { readonly review: OwnReview }) {
   const isMore = makers.vendors.length > vendors.length;
   return (
     <Picture
-      title="Who makes what you own"
-      says={`The figure is how many plugins, the depth how much they were loaded.${isMore ? ` The ${vendors.length} largest of ${makers.vendors.length} vendors; the table has all.` : ''}`}
-      empty="Scan the places of your plugins: then it stands here who made them."
+      title={texts.whoMakesWhatYouOwn}
+      says={texts.theFigureIsHowManyPlugins(isMore, vendors.length, makers.vendors.length)}
+      empty={texts.scanToSeeWhoMadeThem}
       figures={{
-        heads: ['Vendor', 'Group', 'Plugins', 'Used', 'Loads'],
+        heads: [texts.vendor, texts.group, texts.plugins, texts.usedColumn, texts.loads],
         rows: makers.cells.map(({ vendor, group, plugins, used, loads }) => [
           vendorWords(vendor),
           groupWords(group),
@@ -70,11 +72,11 @@ function MakersPicture({ review: { makers } }: { readonly review: OwnReview }) {
 function OwnedPicture({ review: { groups } }: { readonly review: OwnReview }) {
   return (
     <Picture
-      title="Owned beside used"
-      says="Of each group: all you own, and filled what of it you loaded in this time."
-      empty="Scan the places of your plugins: then it stands here what they are."
+      title={texts.ownedBesideUsed}
+      says={texts.ofEachGroup}
+      empty={texts.scanToSeeWhatTheyAre}
       figures={{
-        heads: ['Group', 'Owned', 'Used', 'Loads'],
+        heads: [texts.group, texts.owned, texts.usedColumn, texts.loads],
         rows: groups.map(({ group, plugins, used, loads }) => [
           groupWords(group),
           plugins.length,
@@ -87,14 +89,14 @@ function OwnedPicture({ review: { groups } }: { readonly review: OwnReview }) {
       {(width) => (
         <Bars
           width={width}
-          unit="plugins"
+          unit={texts.pluginsUnit}
           bars={groups.map(({ group, plugins, used, loads }) => ({
             id: group,
             name: groupWords(group),
             whole: plugins.length,
             part: used.length,
-            says: `${used.length} of ${plugins.length}`,
-            label: `${groupWords(group)}: ${plural(plugins.length, 'plugin')}, ${used.length} used, ${plural(loads, 'load')}`,
+            says: texts.countOfPlugins(used.length, plugins.length),
+            label: texts.ownedOfGroup(groupWords(group), plugins.length, used.length, loads),
             plugins,
           }))}
         />
@@ -110,14 +112,14 @@ function FormatsPicture({ review: { formats, retirable } }: { readonly review: O
     retirable.filter((copy) => copy.format === format && copy.is32Bit === is32Bit);
   const total = formats.reduce((sum, { copies }) => sum + copies, 0);
   const name = (format: string, is32Bit: boolean): string =>
-    is32Bit ? `${format}, 32 bit` : format;
+    is32Bit ? texts.n32Bit(format) : format;
   return (
     <Picture
-      title="Formats and old copies"
-      says={`${plural(total, 'copy', 'copies')}; filled what a newer copy beside it makes needless.`}
-      empty="Scan the places of your plugins: then it stands here in which formats you have them."
+      title={texts.formatsAndOldCopies}
+      says={texts.copiesFilledWhatANewerCopy(total)}
+      empty={texts.scanToSeeTheirFormats}
       figures={{
-        heads: ['Format', 'Bits', 'Copies', 'Plugins', 'Needless'],
+        heads: [texts.format, texts.bits, texts.copies, texts.plugins, texts.needless],
         rows: formats.map(({ format, is32Bit, copies, plugins }) => [
           format,
           is32Bit ? 32 : 64,
@@ -134,12 +136,12 @@ function FormatsPicture({ review: { formats, retirable } }: { readonly review: O
             className="link-words"
             onClick={() => {
               show(
-                `Old copies that ${sessions.join(', ')} still ${sessions.length === 1 ? 'asks' : 'ask'} for`,
+                texts.oldCopiesThatStillFor(sessions.join(', '), sessions.length),
                 retirable.filter((copy) => copy.sessions.length > 0).map(({ plugin }) => plugin),
               );
             }}
           >
-            asked for by {plural(sessions.length, 'session')}
+            {texts.askedForBy(sessions.length)}
           </button>
         )
       }
@@ -147,7 +149,7 @@ function FormatsPicture({ review: { formats, retirable } }: { readonly review: O
       {(width) => (
         <Bars
           width={width}
-          unit="copies"
+          unit={texts.copiesUnit}
           bars={formats.map(({ format, is32Bit, copies, plugins }) => {
             const old = oldOf(format, is32Bit);
             return {
@@ -155,8 +157,8 @@ function FormatsPicture({ review: { formats, retirable } }: { readonly review: O
               name: name(format, is32Bit),
               whole: copies,
               part: old.length,
-              says: old.length > 0 ? `${copies}, ${old.length} old` : String(copies),
-              label: `${name(format, is32Bit)}: ${plural(copies, 'copy', 'copies')}, ${old.length} with a newer one beside them`,
+              says: old.length > 0 ? texts.old(copies, old.length) : String(copies),
+              label: texts.withANewerOneBesideThem(name(format, is32Bit), copies, old.length),
               plugins: old.length > 0 ? old.map(({ plugin }) => plugin) : plugins,
             };
           })}

@@ -4,7 +4,6 @@ import { Button } from 'react-bootstrap';
 import {
   dustAges,
   nameLength,
-  plural,
   trackWords,
   type MonthRows,
   type UseReview,
@@ -19,6 +18,7 @@ import { PairsLinks, pairsHeight } from '../pictures/pairs-links.tsx';
 import { Picture } from '../pictures/picture.tsx';
 import { useNameOf } from '../use-name-of.ts';
 import { groupWords } from './own-part.tsx';
+import * as texts from '../texts.ts';
 
 interface Props {
   readonly review: UseReview;
@@ -29,11 +29,8 @@ export function UsePart({ review, isLearning }: Props) {
   if (!isLearning) {
     return (
       <section className="review-sheet">
-        <h2>Use is not learnt</h2>
-        <p className="text-soft">
-          You switched it off, so nothing of it is shown here. On Load, under “What is learnt”, it
-          is switched on again.
-        </p>
+        <h2>{texts.useIsNotLearnt}</h2>
+        <p className="text-soft">{texts.youSwitchedItOff}</p>
       </section>
     );
   }
@@ -47,7 +44,7 @@ export function UsePart({ review, isLearning }: Props) {
   );
 }
 
-const afterAWeek = 'After a week of loading';
+const afterAWeek = texts.afterAWeekOfLoading;
 
 function DustPicture({ review: { dust } }: { readonly review: UseReview }) {
   const plugins = dust.reduce((sum, mark) => sum + mark.plugins.length, 0);
@@ -56,11 +53,11 @@ function DustPicture({ review: { dust } }: { readonly review: UseReview }) {
     .reduce((sum, mark) => sum + mark.plugins.length, 0);
   return (
     <Picture
-      title="What gathers dust"
-      says={`${dusty} of ${plural(plugins, 'plugin')} were not loaded for three months. A circle is all plugins of about the same, by all loads that are known.`}
-      empty={`${afterAWeek} it stands here what you no longer touch.`}
+      title={texts.whatGathersDust}
+      says={texts.ofWereNotLoadedForThree(dusty, plugins)}
+      empty={texts.dustStandsHere(afterAWeek)}
       figures={{
-        heads: ['Last loaded', 'Loads', 'Plugins'],
+        heads: [texts.lastLoaded, texts.loads, texts.plugins],
         rows: dust
           .toSorted((a, b) => a.age - b.age || a.loads - b.loads)
           .map(({ age, loads, plugins: ids }) => [
@@ -85,11 +82,16 @@ function MonthsPicture({ review }: { readonly review: UseReview }) {
   const most = Math.max(1, ...cells.map(({ loads }) => loads));
   return (
     <Picture
-      title="What you used when"
-      says="Loads a month. Deeper is more."
-      empty={`${afterAWeek} it stands here what you reach for in which month.`}
+      title={texts.whatYouUsedWhen}
+      says={texts.loadsAMonth}
+      empty={texts.useStandsHere(afterAWeek)}
       figures={{
-        heads: ['Month', by === 'group' ? 'Group' : 'Sort of track', 'Loads', 'Plugins'],
+        heads: [
+          texts.month,
+          by === 'group' ? texts.group : texts.sortOfTrack,
+          texts.loads,
+          texts.plugins,
+        ],
         rows: cells
           .toSorted((a, b) => (a.month < b.month ? -1 : 1))
           .map(({ month, row, loads, plugins }) => [month, words(row), loads, plugins.length]),
@@ -103,7 +105,7 @@ function MonthsPicture({ review }: { readonly review: UseReview }) {
             setBy(by === 'group' ? 'track' : 'group');
           }}
         >
-          {by === 'group' ? 'by sort of track' : 'by type'}
+          {by === 'group' ? texts.bySortOfTrack : texts.byType}
         </button>
       }
     >
@@ -117,7 +119,7 @@ function MonthsPicture({ review }: { readonly review: UseReview }) {
             column: month,
             value: loads,
             depth: Math.sqrt(loads / most) * 0.999,
-            label: `${monthWords(month)}, ${words(row)}: ${plural(loads, 'load')} of ${plural(plugins.length, 'plugin')}`,
+            label: texts.loadsOfMonth(monthWords(month), words(row), loads, plugins.length),
             plugins,
           }))}
         />
@@ -134,11 +136,18 @@ function PairsPicture({ review: { pairs, recurring } }: { readonly review: UseRe
   const shown = pairs.slice(0, pairsShown);
   return (
     <Picture
-      title="What goes with what"
-      says="Which plugin you load right behind which. Thicker came more often."
-      empty={`${afterAWeek} it stands here which plugins you load one behind the other.`}
+      title={texts.whatGoesWithWhat}
+      says={texts.whichPluginYouLoadRightBehind}
+      empty={texts.pairsStandHere(afterAWeek)}
       figures={{
-        heads: ['Before', 'After', 'Times', 'Support', 'Confidence', 'Lift'],
+        heads: [
+          texts.before,
+          texts.after,
+          texts.times,
+          texts.support,
+          texts.confidence,
+          texts.lift,
+        ],
         rows: pairs.map(({ before, after, times, support, confidence, lift }) => [
           name(before),
           name(after),
@@ -171,7 +180,7 @@ function RowsMenu({ review: { recurring } }: { readonly review: Pick<UseReview, 
         }}
         aria-expanded={isOpen}
       >
-        rows that come again
+        {texts.rowsThatComeAgain}
       </button>
       {isOpen && <Rows recurring={recurring.filter(({ plugins }) => plugins.length > 2)} />}
     </>
@@ -190,20 +199,20 @@ function Rows({ recurring }: Pick<UseReview, 'recurring'>) {
         return (
           <li key={plugins.join()}>
             <span>
-              {title} <span className="text-soft">{plural(times, 'time')}</span>
+              {title} <span className="text-soft">{texts.timesItCame(times)}</span>
             </span>
             {kept.has(plugins.join(' ')) ? (
-              <span className="text-soft">kept</span>
+              <span className="text-soft">{texts.kept}</span>
             ) : (
               <Button
                 variant="quiet"
                 size="sm"
-                aria-label={`Keep ${title} as a chain`}
+                aria-label={texts.keepAsAChain(title)}
                 onClick={() => {
                   act(chainAct(title.slice(0, nameLength), plugins, pluginById));
                 }}
               >
-                Keep as a chain
+                {texts.keepItAsAChain}
               </Button>
             )}
           </li>
@@ -222,28 +231,32 @@ function KeysPicture({ review: { keys, byTrack, letters, slow } }: { readonly re
   ];
   return (
     <Picture
-      title="How you find"
+      title={texts.howYouFind}
       says={[
         ...(letters.length > 0
           ? [
-              `Typed most often: ${letters
-                .slice(0, 6)
-                .map((one) => `“${one.letters}”`)
-                .join(', ')}.`,
+              texts.typedMostOften(
+                letters
+                  .slice(0, 6)
+                  .map((one) => `“${one.letters}”`)
+                  .join(', '),
+              ),
             ]
           : []),
         ...(slow.length > 0
           ? [
-              `Slow to find: ${slow
-                .slice(0, 3)
-                .map((one) => `${name(one.plugin)} (${one.keys.toFixed(1)} keys)`)
-                .join(', ')}.`,
+              texts.slowToFind(
+                slow
+                  .slice(0, 3)
+                  .map((one) => texts.pluginAndKeys(name(one.plugin), one.keys.toFixed(1)))
+                  .join(', '),
+              ),
             ]
           : []),
       ].join(' ')}
-      empty={`${afterAWeek} it stands here how many keys a load takes.`}
+      empty={texts.keysStandHere(afterAWeek)}
       figures={{
-        heads: ['Month', 'Loads', 'Keys a load', 'Median', 'Seconds'],
+        heads: [texts.month, texts.loads, texts.keysALoadColumn, texts.median, texts.seconds],
         rows: keys.map(({ month, loads, keys: mean, median, seconds }) => [
           month,
           loads,

@@ -2,11 +2,12 @@
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
-import { day, plural, type Advice, type WorthReview } from '@clever-drawer/core';
+import { day, type Advice, type WorthReview } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { usePutOff } from '../../studio/use-put-off.ts';
 import { useTryAgain } from '../../studio/use-try-again.ts';
 import { AdviceDialog } from '../advice-dialog.tsx';
+import * as texts from '../texts.ts';
 
 interface Props {
   readonly review: WorthReview;
@@ -24,13 +25,10 @@ export function WorthPart({ review, now }: Props) {
         <Summary review={review} />
         <section className="review-sheet" aria-labelledby="worth-title">
           <header>
-            <h2 id="worth-title">Worth doing now</h2>
+            <h2 id="worth-title">{texts.worthDoingNow}</h2>
           </header>
           {told.length === 0 ? (
-            <p className="text-soft">
-              Nothing stands out. After some weeks of loading it stands here what would ease them
-              most.
-            </p>
+            <p className="text-soft">{texts.nothingStandsOut}</p>
           ) : (
             <ol className="advice-list">
               {told.map((advice) => (
@@ -56,7 +54,7 @@ export function WorthPart({ review, now }: Props) {
 
 function Summary({ review: { summary } }: { readonly review: WorthReview }) {
   return (
-    <section className="review-sheet review-summary" aria-label="In short">
+    <section className="review-sheet review-summary" aria-label={texts.inShort}>
       {summary.map((sentence) => (
         <p key={sentence}>{sentence}</p>
       ))}
@@ -84,34 +82,34 @@ function AdviceLine({ advice, now, onOpen }: AdviceLineProps) {
       <div className="advice-acts">
         <Button
           variant="quiet"
-          aria-label={`Look at it: ${advice.title}`}
+          aria-label={texts.lookAtIt(advice.title)}
           onClick={() => {
             onOpen(advice);
           }}
         >
-          Look at it …
+          {texts.lookAtItShort}
         </Button>
         <button
           type="button"
           className="link-words"
-          aria-label={`Not now: ${advice.title}`}
-          title="Told again in a month"
+          aria-label={texts.notNow(advice.title)}
+          title={texts.toldAgainInAMonth}
           onClick={() => {
             putOff(advice.key, new Date(now + monthDays * day).toISOString());
           }}
         >
-          not now
+          {texts.notNowShort}
         </button>
         <button
           type="button"
           className="link-words"
-          aria-label={`Never: ${advice.title}`}
-          title="Not told again"
+          aria-label={texts.never(advice.title)}
+          title={texts.notToldAgain}
           onClick={() => {
             putOff(advice.key, null);
           }}
         >
-          never
+          {texts.neverShort}
         </button>
       </div>
     </li>
@@ -130,7 +128,7 @@ function PutOffCount({ advice, now }: PutOffProps) {
   return (
     away.length > 0 && (
       <details className="put-off">
-        <summary>{away.length} put off</summary>
+        <summary>{texts.putOff(away.length)}</summary>
         <ul className="note-list">
           {away.map(({ key, title }) => (
             <li key={key}>
@@ -138,12 +136,12 @@ function PutOffCount({ advice, now }: PutOffProps) {
               <button
                 type="button"
                 className="link-words"
-                aria-label={`Tell again: ${title}`}
+                aria-label={texts.tellAgain(title)}
                 onClick={() => {
                   putOff(key);
                 }}
               >
-                tell again
+                {texts.tellAgainShort}
               </button>
             </li>
           ))}
@@ -160,12 +158,10 @@ function TryAgain() {
   return (
     <section className="review-sheet try-again" aria-labelledby="try-title">
       <header>
-        <h2 id="try-title">Try again this week</h2>
+        <h2 id="try-title">{texts.tryAgainThisWeek}</h2>
       </header>
       <p className="text-soft">
-        {plugins.length === 0
-          ? 'When something was not loaded for three months while others of its type were, it is offered here.'
-          : 'Forgotten ones of types that you use. Next Monday there are others.'}
+        {plugins.length === 0 ? texts.whenSomethingWasNotLoaded : texts.forgottenOnesOfTypes}
       </p>
       <ul>
         {plugins.map((plugin) => {
@@ -174,18 +170,18 @@ function TryAgain() {
             <li key={plugin.id}>
               <Link to={`/plugin/${plugin.id}`}>{nameOf(plugin)}</Link>
               <span className="text-soft">
-                {plugin.vendor ?? 'no vendor'},{' '}
-                {loads === 0 ? 'never loaded' : `loaded ${plural(loads, 'time')}`}
+                {plugin.vendor ?? texts.noVendor},{' '}
+                {loads === 0 ? texts.neverLoaded : texts.loaded(loads)}
               </span>
               <button
                 type="button"
                 className="link-words"
-                aria-label={`Another one instead of ${nameOf(plugin)}`}
+                aria-label={texts.anotherOneInsteadOf(nameOf(plugin))}
                 onClick={() => {
                   dismiss(plugin.id);
                 }}
               >
-                another one
+                {texts.anotherOne}
               </button>
             </li>
           );

@@ -2,10 +2,10 @@
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
 import { Button, Modal } from 'react-bootstrap';
 import { Link, useNavigate } from 'react-router';
-import { plural } from '@clever-drawer/core';
 import { addToTray } from '../../annotate/kept-tray.ts';
 import { useWriteTable } from '../../annotate/use-write-table.ts';
 import { useArrangement, useCatalog, useComputer } from '../../studio/contexts.ts';
+import * as texts from '../texts.ts';
 
 interface BehindContext {
   readonly show: (title: string, plugins: readonly string[]) => void;
@@ -61,8 +61,12 @@ function BehindDialog({ title, plugins, onClose }: Shown & { readonly onClose: (
         </Modal.Title>
       </Modal.Header>
       <Modal.Body>
-        {plugins.length === 0 ? <p>No plugin is behind it.</p> : <PluginLinks plugins={plugins} />}
-        {plugins.length > namesShown && <p>And {plugins.length - namesShown} more.</p>}
+        {plugins.length === 0 ? (
+          <p>{texts.noPluginIsBehindIt}</p>
+        ) : (
+          <PluginLinks plugins={plugins} />
+        )}
+        {plugins.length > namesShown && <p>{texts.andMore(plugins.length - namesShown)}</p>}
       </Modal.Body>
       {plugins.length > 0 && (
         <Modal.Footer>
@@ -72,7 +76,7 @@ function BehindDialog({ title, plugins, onClose }: Shown & { readonly onClose: (
               writeTable(plugins);
             }}
           >
-            As a table (CSV)
+            {texts.asATableCsv}
           </Button>
           <Button
             onClick={() => {
@@ -80,7 +84,7 @@ function BehindDialog({ title, plugins, onClose }: Shown & { readonly onClose: (
               void navigate('/file');
             }}
           >
-            Put {plural(plugins.length, 'plugin')} into the tray of File
+            {texts.putIntoTheTrayOfFile(plugins.length)}
           </Button>
         </Modal.Footer>
       )}
@@ -101,9 +105,9 @@ export function PluginLinks({ plugins }: { readonly plugins: readonly string[] }
           plugin && (
             <li key={id}>
               <Link to={`/plugin/${id}`}>{nameOf(plugin)}</Link>{' '}
-              <span className="text-soft">{plugin.vendor ?? 'no vendor'}</span>
+              <span className="text-soft">{plugin.vendor ?? texts.noVendor}</span>
               <span className="behind-loads">
-                {loads === 0 ? 'never loaded' : plural(loads, 'load')}
+                {loads === 0 ? texts.neverLoaded : texts.load(loads)}
               </span>
             </li>
           )

@@ -1,9 +1,10 @@
 /** What came and was updated, upwards, and what went, downwards, month by month. */
 import { scaleBand, scaleLinear } from 'd3';
-import { plural, type ComingMonth } from '@clever-drawer/core';
+import { type ComingMonth } from '@clever-drawer/core';
 import { monthWords } from '../model/month-words.ts';
 import { wholeTicks } from './bars.tsx';
 import { Marks, type Mark } from './marks.tsx';
+import * as texts from '../texts.ts';
 
 const height = 230;
 const margin = { left: 36, right: 8, top: 10, bottom: 48 };
@@ -28,14 +29,14 @@ export function ComingsColumns({
   const marks = months.flatMap((month): Mark[] => {
     const left = (x(month.month) ?? 0) + (x.bandwidth() - columnWidth) / 2;
     const parts = [
-      { what: 'came', plugins: month.came, from: 0, to: month.came.length },
+      { what: 'came' as const, plugins: month.came, from: 0, to: month.came.length },
       {
-        what: 'updated',
+        what: 'updated' as const,
         plugins: month.updated,
         from: month.came.length,
         to: month.came.length + month.updated.length,
       },
-      { what: 'went', plugins: month.went, from: -month.went.length, to: 0 },
+      { what: 'went' as const, plugins: month.went, from: -month.went.length, to: 0 },
     ];
     return parts
       .filter(({ plugins }) => plugins.length > 0)
@@ -43,7 +44,11 @@ export function ComingsColumns({
         id: `${month.month} ${what}`,
         x: left + columnWidth / 2,
         y: (y(from) + y(to)) / 2,
-        label: `${monthWords(month.month)}: ${plural(plugins.length, 'plugin')} ${what}`,
+        label: texts.pluginsOfMonth(
+          monthWords(month.month),
+          plugins.length,
+          texts.comingWords[what],
+        ),
         plugins,
         shape: (
           <rect
@@ -87,7 +92,7 @@ export function ComingsColumns({
             ),
         )}
         <text className="unit" x={margin.left} y={height - 8}>
-          plugins; filled: came, hatched: updated, below the line: went
+          {texts.pluginsFilled}
         </text>
       </g>
       <Marks marks={marks} />

@@ -1,7 +1,8 @@
 /** How long since, against how often: a circle for all plugins of about the same, larger for more. */
 import { scaleBand, scaleSqrt } from 'd3';
-import { dustAges, dustLoads, plural, type DustMark } from '@clever-drawer/core';
+import { dustAges, dustLoads, type DustMark } from '@clever-drawer/core';
 import { Marks, type Mark } from './marks.tsx';
+import * as texts from '../texts.ts';
 
 const left = 58;
 const top = 12;
@@ -15,18 +16,18 @@ export function loadsWords(step: number): string {
   const least = dustLoads[step] ?? 0;
   const next = dustLoads[step + 1];
   if (next === undefined) {
-    return `${least} or more`;
+    return texts.orMore(least);
   }
-  return next === least + 1 ? String(least) : `${least} to ${next - 1}`;
+  return next === least + 1 ? String(least) : texts.fromTo(least, next - 1);
 }
 
 /** "not for 3 to 6 months" */
 export function ageWords(age: number): string {
   const name = dustAges[age]?.name ?? '';
   if (name === 'never') {
-    return 'never loaded';
+    return texts.neverLoaded;
   }
-  return name === 'this week' ? 'loaded this week' : `last loaded ${name} ago`;
+  return name === 'this week' ? texts.loadedThisWeek : texts.lastLoadedAgo(name);
 }
 
 /** From this age on something gathers dust: three months. */
@@ -53,7 +54,7 @@ export function DustPlot({
       id: `${mark.age} ${mark.loads}`,
       x: cx,
       y: cy,
-      label: `${plural(count, 'plugin')} ${ageWords(mark.age)}${mark.loads === 0 ? '' : `, ${loadsWords(mark.loads)} times in all`}`,
+      label: texts.pluginsOfAge(count, ageWords(mark.age), mark.loads, loadsWords(mark.loads)),
       plugins: mark.plugins,
       shape: (
         <>
@@ -92,7 +93,7 @@ export function DustPlot({
           </text>
         ))}
         <text className="unit" x={left} y={bottom + 36}>
-          since the last load; upwards: loads in all
+          {texts.sinceTheLastLoad}
         </text>
       </g>
       <Marks marks={drawn} />

@@ -1,8 +1,9 @@
 /** Keys a load, month by month: the mean as a line, the median as marks below or above it. */
 import { curveMonotoneX, line, scaleLinear, scalePoint } from 'd3';
-import { plural, type KeysOfMonth } from '@clever-drawer/core';
+import { type KeysOfMonth } from '@clever-drawer/core';
 import { monthWords } from '../model/month-words.ts';
 import { Marks, type Mark } from './marks.tsx';
+import * as texts from '../texts.ts';
 
 const height = 210;
 const margin = { left: 36, right: 16, top: 14, bottom: 44 };
@@ -30,12 +31,18 @@ export function KeysLine({ width, months, pluginsOf }: Props) {
   const every = Math.max(1, Math.ceil((months.length * 56) / Math.max(1, width)));
   const marks = months.map((month): Mark => {
     const [cx, cy] = at(month);
-    const seconds = month.seconds === null ? '' : `, ${month.seconds.toFixed(1)} s`;
+    const seconds = month.seconds === null ? '' : texts.andSeconds(month.seconds.toFixed(1));
     return {
       id: month.month,
       x: cx,
       y: cy,
-      label: `${monthWords(month.month)}: ${month.keys.toFixed(1)} keys a load${seconds}, half of the loads with ${month.median} or fewer, ${plural(month.loads, 'load')}`,
+      label: texts.keysOfMonth(
+        monthWords(month.month),
+        month.keys.toFixed(1),
+        seconds,
+        month.median,
+        month.loads,
+      ),
       plugins: pluginsOf(month.month),
       shape: (
         <>
@@ -66,7 +73,7 @@ export function KeysLine({ width, months, pluginsOf }: Props) {
             ),
         )}
         <text className="unit" x={margin.left} y={height - 8}>
-          keys a load: the line is the mean, a dash the median
+          {texts.keysALoad}
         </text>
       </g>
       <path className="keys-path" d={path ?? ''} />

@@ -1,8 +1,9 @@
 /** What is loaded after what: a line from the one before to the one after, thicker for more. */
 import { linkHorizontal, scaleLinear, scalePoint } from 'd3';
-import { plural, type LoadedAfter } from '@clever-drawer/core';
+import { type LoadedAfter } from '@clever-drawer/core';
 import { Marks, type Mark } from './marks.tsx';
 import { shortened } from './shortened.ts';
+import * as texts from '../texts.ts';
 
 const rowHeight = 26;
 const top = 30;
@@ -42,7 +43,13 @@ export function PairsLinks({ width, pairs, nameOf }: Props) {
       id: `${pair.before} ${pair.after}`,
       x: width / 2,
       y: (ends.source[1] + ends.target[1]) / 2,
-      label: `${nameOf(pair.after)} after ${nameOf(pair.before)}: ${plural(pair.times, 'time')}, ${Math.round(100 * pair.confidence)} % of what comes after it, ${lift} times as often as anywhere`,
+      label: texts.afterOfWhatComesAfterIt(
+        nameOf(pair.after),
+        nameOf(pair.before),
+        pair.times,
+        Math.round(100 * pair.confidence),
+        lift,
+      ),
       plugins: [pair.before, pair.after],
       shape: (
         <>
@@ -55,10 +62,10 @@ export function PairsLinks({ width, pairs, nameOf }: Props) {
   return (
     <>
       <text className="unit" x={room - 8} y={12} textAnchor="end">
-        loaded first
+        {texts.loadedFirst}
       </text>
       <text className="unit" x={width - room + 8} y={12}>
-        right behind it
+        {texts.rightBehindIt}
       </text>
       <Marks marks={marks} />
       {befores.map((id) => (

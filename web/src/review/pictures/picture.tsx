@@ -9,6 +9,7 @@ import { saveAs } from '../../ui/save-as.ts';
 import { useWidth } from '../../ui/use-width.ts';
 import { messageOf } from '../../api/client.ts';
 import { pngOf, svgTextOf } from './save-picture.ts';
+import * as texts from '../texts.ts';
 
 /** Figures as a table. */
 export interface Figures {
@@ -46,8 +47,8 @@ export function Picture({ title, says, figures, height, empty, children, tools }
               type="button"
               className="bare-button"
               aria-pressed={isTable}
-              aria-label={`${title}: as a table`}
-              title="The same figures as a table"
+              aria-label={texts.asATable(title)}
+              title={texts.theSameFiguresAsATable}
               onClick={() => {
                 setTable(!isTable);
               }}
@@ -73,7 +74,7 @@ export function Picture({ title, says, figures, height, empty, children, tools }
 
 function FiguresTable({ title, figures }: { readonly title: string; readonly figures: Figures }) {
   return (
-    <div className="figures" tabIndex={0} role="region" aria-label={`${title}, figures`}>
+    <div className="figures" tabIndex={0} role="region" aria-label={texts.figures(title)}>
       <table>
         <caption className="visually-hidden">{title}</caption>
         <thead>
@@ -134,14 +135,14 @@ function SaveMenu({ title, figures, box, hasPicture }: SaveProps) {
         as="button"
         type="button"
         className="bare-button"
-        aria-label={`Save ${title}`}
+        aria-label={texts.save(title)}
       >
         <Download size={15} aria-hidden />
       </Dropdown.Toggle>
       <Dropdown.Menu>
-        {hasPicture && <MenuItem eventKey="svg">As a drawing (SVG)</MenuItem>}
-        {hasPicture && <MenuItem eventKey="png">As a picture (PNG)</MenuItem>}
-        <MenuItem eventKey="csv">Its figures (CSV)</MenuItem>
+        {hasPicture && <MenuItem eventKey="svg">{texts.asADrawingSvg}</MenuItem>}
+        {hasPicture && <MenuItem eventKey="png">{texts.asAPicturePng}</MenuItem>}
+        <MenuItem eventKey="csv">{texts.itsFiguresCsv}</MenuItem>
       </Dropdown.Menu>
     </Dropdown>
   );

@@ -1,3 +1,4 @@
+import * as texts from '../texts.ts';
 /** A drawing of the page as a file of its own: what the style sheet says is written into it. */
 
 /** What of the style a drawing needs. */
@@ -62,7 +63,7 @@ export async function pngOf(svg: SVGSVGElement): Promise<Blob> {
       if (blob) {
         resolve(blob);
       } else {
-        reject(new Error('The picture could not be drawn.'));
+        reject(new Error(texts.thePictureCouldNotBeDrawn));
       }
     }, 'image/png');
   });

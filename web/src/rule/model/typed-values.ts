@@ -1,6 +1,7 @@
 /** What is typed into the value field of a line: understood, added, completed. */
 import { fold, understand, type Line, type RuleWords } from '@clever-drawer/core';
 import type { Completion } from './completions.ts';
+import * as texts from '../texts.ts';
 
 /** Completions shown at once. */
 const shown = 8;
@@ -19,7 +20,7 @@ const partsOf = (text: string): string[] =>
     .filter((part) => part !== '');
 
 const troubleIn = ({ detail, known }: { detail: string; known: readonly string[] }): string =>
-  known.length > 0 ? `${detail} Perhaps ${known.join(', ')}?` : detail;
+  known.length > 0 ? texts.perhaps(detail, known.join(', ')) : detail;
 
 /** All values of a text with commas or semicolons between them, or none where one is not understood. */
 export function understandAll(

@@ -1,14 +1,8 @@
 /** What the Scan screen says of opening copies. */
-import type { OpeningView, OpeningWish } from '@clever-drawer/core';
+import type { OpeningView } from '@clever-drawer/core';
+import * as texts from '../texts.ts';
 
-/** The wishes as they are offered. */
-export const wishWords: Readonly<Record<OpeningWish, string>> = {
-  always: 'always, whenever something arrives',
-  ask: 'only when I press it',
-  never: 'never',
-};
-
-const copies = (count: number): string => (count === 1 ? 'One copy' : `${count} copies`);
+const copies = (count: number): string => (count === 1 ? texts.oneCopy : texts.copies(count));
 
 /** How many copies opening could tell more of; null where there is nothing to offer. */
 export function offerOf({ nameless, unopened, wish }: OpeningView): string | null {
@@ -16,9 +10,10 @@ export function offerOf({ nameless, unopened, wish }: OpeningView): string | nul
     return null;
   }
   if (nameless === 0) {
-    return `${copies(unopened)} ${unopened === 1 ? 'was' : 'were'} read, but never opened.`;
+    return texts.readButNeverOpened(copies(unopened), unopened);
   }
-  const some = nameless < unopened ? `${nameless} of ${copies(unopened)}` : copies(nameless);
+  const some =
+    nameless < unopened ? texts.namelessOfCopies(nameless, copies(unopened)) : copies(nameless);
   const isOne = nameless === 1;
-  return `${some} ${isOne ? 'tells' : 'tell'} nothing but ${isOne ? 'its' : 'their'} file’s name.`;
+  return texts.nothingButFilesName(some, isOne);
 }

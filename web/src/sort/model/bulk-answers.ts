@@ -8,6 +8,7 @@ import {
   type Said,
 } from '@clever-drawer/core';
 import { optionsOf } from './options.ts';
+import * as texts from '../texts.ts';
 
 /** Whether one answer picked from a list makes sense for all of them. */
 export const canPick = (sort: Question['variant']): boolean => sort === 'type' || sort === 'vendor';
@@ -16,18 +17,18 @@ export const canPick = (sort: Question['variant']): boolean => sort === 'type' |
 export function sameFor(sort: Question['variant']): { text: string; set: Partial<AnswerFacts> }[] {
   if (sort === 'kind') {
     return [
-      { text: 'All effects', set: { kind: 'effect' } },
-      { text: 'All instruments', set: { kind: 'instrument' } },
-      { text: 'All note effects', set: { kind: 'note-effect' } },
-      { text: 'All tools', set: { kind: 'tool' } },
+      { text: texts.allEffects, set: { kind: 'effect' } },
+      { text: texts.allInstruments, set: { kind: 'instrument' } },
+      { text: texts.allNoteEffects, set: { kind: 'note-effect' } },
+      { text: texts.allTools, set: { kind: 'tool' } },
     ];
   }
   if (sort === 'licence') {
     return [
-      { text: 'All owned', set: { licence: { state: 'owned', until: null } } },
-      { text: 'All on trial', set: { licence: { state: 'trial', until: null } } },
-      { text: 'None licensed', set: { licence: { state: 'not licensed', until: null } } },
-      { text: 'Hide all from loading', set: { isHidden: true } },
+      { text: texts.allOwned, set: { licence: { state: 'owned', until: null } } },
+      { text: texts.allOnTrial, set: { licence: { state: 'trial', until: null } } },
+      { text: texts.noneLicensed, set: { licence: { state: texts.notLicensed, until: null } } },
+      { text: texts.hideAllFromLoading, set: { isHidden: true } },
     ];
   }
   return [];
@@ -72,7 +73,9 @@ export function inShort(question: Question): { text: string; why: string } {
     case 'type': {
       const best = question.suggestions[0];
       return {
-        text: best ? `${typeName(best.type)} · ${Math.round(best.probability * 100)} %` : 'no idea',
+        text: best
+          ? `${typeName(best.type)} · ${Math.round(best.probability * 100)} %`
+          : texts.noIdea,
         why: best?.reasons[0]?.text ?? '',
       };
     }
@@ -85,20 +88,22 @@ export function inShort(question: Question): { text: string; why: string } {
     }
     case 'twin':
       return {
-        text: `and ${question.others.map(({ vendor }) => vendor ?? 'one without a vendor').join(', ')}`,
+        text: texts.andThose(
+          question.others.map(({ vendor }) => vendor ?? texts.oneWithoutAVendor).join(', '),
+        ),
         why: question.reasons[0]?.text ?? '',
       };
     case 'vendor':
       return {
-        text: question.near ? 'one vendor?' : guessText(question.guesses[0]?.vendor),
+        text: question.near ? texts.isItOneVendor : guessText(question.guesses[0]?.vendor),
         why: question.near?.reason ?? question.guesses[0]?.reason ?? '',
       };
     case 'licence':
-      return { text: 'can you use it?', why: question.hint };
+      return { text: texts.canYouUseIt, why: question.hint };
     default:
       return question satisfies never;
   }
 }
 
 const guessText = (vendor: string | undefined): string =>
-  vendor === undefined ? 'no idea' : `${vendor}?`;
+  vendor === undefined ? texts.noIdea : `${vendor}?`;

@@ -4,13 +4,13 @@ import {
   pluginsAsked,
   typeName,
   type Act,
-  type LicenceState,
   type Question,
   type Reason,
   type VendorQuestion,
   kindWords,
 } from '@clever-drawer/core';
 import { ownerOf, annotateAct, spellAct } from '../../annotate/annotate.ts';
+import * as texts from '../texts.ts';
 
 export interface Option {
   /** Told apart among the options of one question. */
@@ -23,13 +23,6 @@ export interface Option {
   /** Types can be chosen several at once. */
   readonly type?: string;
 }
-
-const licenceNames: readonly (readonly [LicenceState, string])[] = [
-  ['owned', 'Yes, owned'],
-  ['free', 'Yes, it is free'],
-  ['trial', 'On trial'],
-  ['not licensed', 'No licence: not offered while loading'],
-];
 
 /** Best first. */
 export function optionsOf(question: Question): Option[] {
@@ -46,7 +39,7 @@ export function optionsOf(question: Question): Option[] {
     case 'kind':
       return question.kinds.map(({ kind, probability }) => ({
         id: kind,
-        text: kind === 'tool' ? 'Tool: meter or utility' : kindWords[kind].title,
+        text: kind === 'tool' ? texts.toolMeterOrUtility : kindWords[kind].title,
         probability,
         act: annotateAct(idsOf(question), { kind }),
         reasons: question.reasons.map((reason) => ({
@@ -58,7 +51,7 @@ export function optionsOf(question: Question): Option[] {
       return [
         {
           id: 'one',
-          text: 'One plugin',
+          text: texts.onePlugin,
           probability: null,
           reasons: question.reasons,
           act: {
@@ -69,7 +62,7 @@ export function optionsOf(question: Question): Option[] {
         },
         {
           id: 'two',
-          text: question.others.length === 1 ? 'Two plugins' : 'Each is a plugin of its own',
+          text: question.others.length === 1 ? texts.twoPlugins : texts.eachIsAPlugin,
           probability: null,
           reasons: question.reasons,
           act: { act: 'keep-apart', plugins: pluginsAsked(question).map(ownerOf) },
@@ -79,7 +72,7 @@ export function optionsOf(question: Question): Option[] {
       return vendorOptions(question);
     case 'licence': {
       const reasons = [{ weight: 1, text: question.hint }];
-      const options = licenceNames.map(
+      const options = texts.licenceNames.map(
         ([state, text]): Option => ({
           id: state,
           text,
@@ -90,10 +83,7 @@ export function optionsOf(question: Question): Option[] {
       );
       const hide: Option = {
         id: 'hidden',
-        text:
-          question.others.length === 0
-            ? 'Keep it in the catalog, but hide it from loading'
-            : 'Keep them in the catalog, but hide them from loading',
+        text: question.others.length === 0 ? texts.keepItInTheCatalog : texts.keepThemInTheCatalog,
         probability: null,
         reasons,
         act: annotateAct(idsOf(question), { isHidden: true }),
@@ -127,9 +117,9 @@ function vendorOptions(question: VendorQuestion): Option[] {
     }));
     const none: Option = {
       id: 'nobody',
-      text: `Leave ${areMany ? 'them' : 'it'} without a vendor`,
+      text: texts.leaveWithoutAVendor(areMany),
       probability: null,
-      reasons: [{ weight: 1, text: `neither ${areMany ? 'their' : 'its'} name nor place tells` }],
+      reasons: [{ weight: 1, text: texts.neitherNameNorPlaceTells(areMany) }],
       act: annotateAct(idsOf(question), { vendor: nobody }),
     };
     return [...guessed, none];
@@ -142,21 +132,21 @@ function vendorOptions(question: VendorQuestion): Option[] {
   return [
     {
       id: 'a',
-      text: `One vendor: ${a.name}`,
+      text: texts.oneVendor(a.name),
       probability: null,
       reasons,
       act: spellAct({ vendor: a.name, spellings: both }),
     },
     {
       id: 'b',
-      text: `One vendor: ${b.name}`,
+      text: texts.oneVendorTheOther(b.name),
       probability: null,
       reasons,
       act: spellAct({ vendor: b.name, spellings: both }),
     },
     {
       id: 'two',
-      text: 'Two vendors',
+      text: texts.twoVendors,
       probability: null,
       reasons,
       act: spellAct({ vendor: a.name, spellings: ofA }, { vendor: b.name, spellings: ofB }),

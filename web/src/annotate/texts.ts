@@ -1,0 +1,77 @@
+/** All texts of what is said of plugins: names, types, vendors, tags, trials. */
+import { oneOrMany, plural } from '@clever-drawer/core';
+
+// vendor-picker
+export const copies = (count: number): string => oneOrMany(count, 'copy', 'copies');
+export const anotherVendor = 'Another vendor:';
+export const lettersOfTheVendor = 'Letters of the vendor';
+
+// types-picker-dialog
+export const noTypeOfThese = 'No type of these';
+export const lettersOfTheType = 'Letters of the type';
+
+// of-what
+export const aPluginThatIsGone = 'a plugin that is gone';
+export const noVendorNamed = 'no vendor named';
+export const settingOf = (pluginName: string, bank: string): string =>
+  `setting of ${pluginName}${bank}`;
+
+// name-form
+export const atMostLetters = (most: number): string => `At most ${plural(most, 'letter')}.`;
+export const atMostLettersForASlot = (most: number): string =>
+  `At most ${plural(most, 'letter')}, so that it fits a slot.`;
+export const cancel = 'Cancel';
+export const saveTheName = 'Save the name';
+export const nickname = 'Nickname';
+export const whatYouCallIt = (plugin: string): string =>
+  `What you call it. ${plugin} still finds it. Empty: no nickname.`;
+export const slotLabel = 'Slot label';
+export const theFewLettersThatStand =
+  'The few letters that stand in a slot. Empty: made from the name.';
+
+// trial-form
+export const pluginOnTrial = (count: number): string => `${plural(count, 'plugin')} on trial`;
+export const saySo = 'Say so';
+export const lastDay = 'Last day';
+export const behindThatDayNoLongerOffered = (count: number): string =>
+  `Behind that day ${oneOrMany(count, 'it is', 'they are')} no longer offered while loading. A day that is past says that the trial has ended; empty: no day is known.`;
+
+// annotate-menu
+export const it = 'it';
+export const all = (count: number): string => `all ${count}`;
+export const itIs = 'It is';
+export const theyAre = 'They are';
+export const aNewTag = 'A new tag:';
+export const whatTheseDo = (count: number): string =>
+  `What ${oneOrMany(count, 'it does', `these ${count} do`)}`;
+export const aTagFor = (count: string): string => `A tag for ${count}`;
+export const lettersOfTheTag = 'Letters of the tag';
+export const sayOf = (count: string): string => `Say of ${count} …`;
+export const whatDoTheyDo = (count: number): string =>
+  `What ${oneOrMany(count, 'it does', 'they do')} …`;
+export const aTag = 'A tag …';
+export const offerWhileLoading = 'Offer while loading';
+export const hideFromLoading = 'Hide from loading';
+export const onTrial = 'on trial …';
+
+// format-order
+export const orderOfFormats = 'Order of formats';
+export const ofAPluginsCopies =
+  "Of a plugin's copies the one highest here goes in front, 64 bit before 32. The others stay for old sessions.";
+export const formatUp = (format: string): string => `${format} up`;
+export const down = (format: string): string => `${format} down`;
+
+// all-tags
+export const allTags = 'All tags';
+export const thereAreNoTagsYet =
+  'There are no tags yet. Give a plugin one on its page, or many at once from the tray.';
+export const aTagThatIsRenamed =
+  'A tag that is renamed to another one becomes that. Undo brings everything back.';
+export const plugin = (count: number): string => plural(count, 'plugin');
+export const renameTheTag = (tag: string): string => `Rename the tag ${tag}`;
+export const rename = 'Rename …';
+export const takeTheTagOffEverywhere = (tag: string): string =>
+  `Take the tag ${tag} off everywhere`;
+export const takeOff = 'Take off';
+export const newNameOfTheTag = (tag: string): string => `New name of the tag ${tag}`;
+export const renameIt = 'Rename';

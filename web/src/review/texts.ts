@@ -1,0 +1,320 @@
+/** All texts of Review. */
+import { oneOrMany, plural, type Advice, type ReviewPart } from '@clever-drawer/core';
+
+// model/wish
+/** What the spans of time are called. */
+export const periodWords = {
+  all: 'from the beginning',
+  year: 'of the last year',
+  quarter: 'of the last three months',
+  month: 'of the last month',
+} as const;
+
+// wish-bar
+export const time = 'Time';
+export const kind = 'Kind';
+export const allKinds = 'all kinds';
+export const sortOfTrack = 'Sort of track';
+export const onAllTracks = 'on all tracks';
+export const onTracks = (trackWord: string): string => `on ${trackWord}`;
+export const cabinet = 'Cabinet';
+export const inAllCabinets = 'in all cabinets';
+export const inTheCabinet = (name: string): string => `in ${name}`;
+export const vendor = 'Vendor';
+export const byEverybody = 'by everybody';
+export const byTheVendor = (vendor: string): string => `by ${vendor}`;
+export const whatIsLookedAt = 'What is looked at';
+
+// pictures/behind
+export const noPluginIsBehindIt = 'No plugin is behind it.';
+export const andMore = (count: number): string => `And ${count} more.`;
+export const asATableCsv = 'As a table (CSV)';
+export const putIntoTheTrayOfFile = (count: number): string =>
+  `Put ${plural(count, 'plugin')} into the tray of File`;
+export const noVendor = 'no vendor';
+export const neverLoaded = 'never loaded';
+export const load = (loads: number): string => plural(loads, 'load');
+
+// pictures/comings-columns
+export const comingWords = { came: 'came', updated: 'updated', went: 'went' } as const;
+export const pluginsOfMonth = (month: string, count: number, how: string): string =>
+  `${month}: ${plural(count, 'plugin')} ${how}`;
+export const pluginsFilled = 'plugins; filled: came, hatched: updated, below the line: went';
+
+// pictures/save-picture
+export const thePictureCouldNotBeDrawn = 'The picture could not be drawn.';
+
+// pictures/picture
+export const asATable = (title: string): string => `${title}: as a table`;
+export const theSameFiguresAsATable = 'The same figures as a table';
+export const figures = (title: string): string => `${title}, figures`;
+export const save = (title: string): string => `Save ${title}`;
+export const asADrawingSvg = 'As a drawing (SVG)';
+export const asAPicturePng = 'As a picture (PNG)';
+export const itsFiguresCsv = 'Its figures (CSV)';
+
+// parts/changes-part
+export const whatCame = 'What came, went and was updated';
+export const byMonth = 'By month, as scans found it; the first scan, which found all, is left out.';
+export const nothingCame = 'Nothing came, went or was updated since the first scan, in this time.';
+export const month = 'Month';
+export const came = 'Came';
+export const updated = 'Updated';
+export const went = 'Went';
+export const endedAgo = (daysLeft: number): string => `ended ${plural(daysLeft, 'day')} ago`;
+export const endsToday = 'ends today';
+export const dayLeft = (daysLeft: number): string => `${plural(daysLeft, 'day')} left`;
+export const whatIsAboutToEnd = 'What is about to end';
+export const noTrialWithADay =
+  'No trial with a day. Say on a plugin’s page that it is a trial and until when: then it stands here.';
+export const trialsByTheDay = 'Trials, by the day that you said.';
+
+// parts/doubles-list
+export const whatDoubles = 'What doubles';
+export const noPluginsOfOneSeries =
+  'No plugins of one series are alike in type and ports while you use at most one of them.';
+export const alikeInSeries = 'Alike in series, type and ports, and you use at most one of them.';
+export const alikeInSeriesShort = 'Alike in series, type and ports';
+export const noneUsed = 'none used';
+export const youUse = (used: string): string => `you use ${used}`;
+export const countAnd = (count: number): string => `And ${plural(count, 'more group')}.`;
+
+// parts/own-part
+export const notKnown = 'not known';
+export const ownedOfVendor = (
+  vendor: string,
+  group: string,
+  count: number,
+  used: number,
+  loads: number,
+): string =>
+  `${vendor}, ${group}: ${plural(count, 'plugin')}, ${used} used, ${plural(loads, 'load')}`;
+export const whoMakesWhatYouOwn = 'Who makes what you own';
+export const theFigureIsHowManyPlugins = (
+  isMore: boolean,
+  shown: number,
+  vendors: number,
+): string =>
+  `The figure is how many plugins, the depth how much they were loaded.${isMore ? ` The ${shown} largest of ${plural(vendors, 'vendor')}; the table has all.` : ''}`;
+export const scanToSeeWhoMadeThem =
+  'Scan the places of your plugins: then it stands here who made them.';
+export const group = 'Group';
+export const plugins = 'Plugins';
+export const usedColumn = 'Used';
+export const loads = 'Loads';
+export const ownedBesideUsed = 'Owned beside used';
+export const ofEachGroup =
+  'Of each group: all you own, and filled what of it you loaded in this time.';
+export const scanToSeeWhatTheyAre =
+  'Scan the places of your plugins: then it stands here what they are.';
+export const owned = 'Owned';
+export const pluginsUnit = 'plugins';
+export const countOfPlugins = (count: number, plugins: number): string => `${count} of ${plugins}`;
+export const ownedOfGroup = (group: string, count: number, used: number, loads: number): string =>
+  `${group}: ${plural(count, 'plugin')}, ${used} used, ${plural(loads, 'load')}`;
+export const n32Bit = (format: string): string => `${format}, 32 bit`;
+export const formatsAndOldCopies = 'Formats and old copies';
+export const copiesFilledWhatANewerCopy = (total: number): string =>
+  `${plural(total, 'copy', 'copies')}; filled what a newer copy beside it makes needless.`;
+export const scanToSeeTheirFormats =
+  'Scan the places of your plugins: then it stands here in which formats you have them.';
+export const format = 'Format';
+export const bits = 'Bits';
+export const copies = 'Copies';
+export const needless = 'Needless';
+export const oldCopiesThatStillFor = (sessions: string, count: number): string =>
+  `Old copies that ${sessions} still ${oneOrMany(count, 'asks', 'ask')} for`;
+export const askedForBy = (count: number): string => `asked for by ${plural(count, 'session')}`;
+export const copiesUnit = 'copies';
+export const old = (copies: number, count: number): string => `${copies}, ${count} old`;
+export const withANewerOneBesideThem = (format: string, copies: number, count: number): string =>
+  `${format}: ${plural(copies, 'copy', 'copies')}, ${count} with a newer one beside them`;
+
+// parts/order-part
+export const countAndShare = (count: number, share: string): string => `${count}, ${share}`;
+export const pluginsThatAre = (count: number, how: string): string =>
+  `${plural(count, 'plugin')} ${how}`;
+export const filedByHand = 'filed by hand';
+export const onlyByARule = 'only by a rule';
+export const inNoFolder = 'in no folder';
+export const whatIsFiled = 'What is filed';
+export const ofStandInAFolder = (filed: string, total: number, unfiled: string): string =>
+  `${filed} of ${plural(total, 'plugin')} stand in a folder that you made, ${unfiled} in none.`;
+export const scanToSeeHowMuchIsFiled =
+  'Scan the places of your plugins: then it stands here how much of them is filed.';
+export const where = 'Where';
+export const nearlyTheSame = 'Nearly the same';
+export const andOfWhatEitherHoldsStands = (folder: string, count: number): string =>
+  `and ${folder}: ${count} % of what either holds stands in both`;
+export const standsAmongOthers = 'Stands among others';
+export const holdsNearlyAllElseThereIs = (plugin: string, group: string): string =>
+  `holds ${plugin}, nearly all else there is ${group}`;
+export const nothingOfItWasEverLoaded = 'Nothing of it was ever loaded';
+export const neverOpenWhenYouLoadedSomething = 'Never open when you loaded something';
+export const smartFoldersThatAreEmpty = 'Smart folders that are empty';
+export const itsRuleTakesNothingIn = 'its rule takes nothing in';
+export const smartFoldersThatHoldEverything = 'Smart folders that hold everything';
+export const itsRuleTakesEverythingIn = 'its rule takes everything in';
+export const foldersToLookAt = 'Folders to look at';
+export const noTwoFoldersAreNearly =
+  'No two folders are nearly the same, nothing stands among others, and every rule takes some in.';
+export const seeThePlugins = (folder: string): string => `See the plugins: ${folder}`;
+export const seeThem = 'see them';
+
+// model/advice-act
+export const loadedEveryWeek = 'Loaded every week';
+export const whatIReallyUse = 'What I really use';
+export const favourites = 'Favourites';
+export const other = 'Other';
+
+// pictures/dust-plot
+export const orMore = (least: number): string => `${least} or more`;
+export const fromTo = (least: number, next: number): string => `${least} to ${next}`;
+export const loadedThisWeek = 'loaded this week';
+export const lastLoadedAgo = (name: string): string => `last loaded ${name} ago`;
+export const pluginsOfAge = (
+  count: number,
+  ageWords: string,
+  loads: number,
+  loadsWords: string,
+): string =>
+  `${plural(count, 'plugin')} ${ageWords}${loads === 0 ? '' : `, ${loadsWords} times in all`}`;
+export const sinceTheLastLoad = 'since the last load; upwards: loads in all';
+
+// pictures/keys-line
+export const andSeconds = (seconds: string): string => `, ${seconds} s`;
+export const keysOfMonth = (
+  monthWords: string,
+  keys: string,
+  seconds: string,
+  median: number,
+  loads: number,
+): string =>
+  `${monthWords}: ${keys} keys a load${seconds}, half of the loads with ${median} or fewer, ${plural(loads, 'load')}`;
+export const keysALoad = 'keys a load: the line is the mean, a dash the median';
+
+// pictures/pairs-links
+export const afterOfWhatComesAfterIt = (
+  after: string,
+  before: string,
+  times: number,
+  count: number,
+  lift: string,
+): string =>
+  `${after} after ${before}: ${plural(times, 'time')}, ${count} % of what comes after it, ${lift} times as often as anywhere`;
+export const loadedFirst = 'loaded first';
+export const rightBehindIt = 'right behind it';
+
+// parts/use-part
+export const pluginAndKeys = (plugin: string, keys: string): string => `${plugin} (${keys} keys)`;
+export const useIsNotLearnt = 'Use is not learnt';
+export const youSwitchedItOff =
+  'You switched it off, so nothing of it is shown here. On Load, under “What is learnt”, it is switched on again.';
+export const afterAWeekOfLoading = 'After a week of loading';
+export const whatGathersDust = 'What gathers dust';
+export const ofWereNotLoadedForThree = (dusty: number, plugins: number): string =>
+  `${dusty} of ${plural(plugins, 'plugin')} were not loaded for three months. A circle is all plugins of about the same, by all loads that are known.`;
+export const dustStandsHere = (afterAWeek: string): string =>
+  `${afterAWeek} it stands here what you no longer touch.`;
+export const lastLoaded = 'Last loaded';
+export const whatYouUsedWhen = 'What you used when';
+export const loadsAMonth = 'Loads a month. Deeper is more.';
+export const useStandsHere = (afterAWeek: string): string =>
+  `${afterAWeek} it stands here what you reach for in which month.`;
+export const bySortOfTrack = 'by sort of track';
+export const byType = 'by type';
+export const loadsOfMonth = (
+  monthWords: string,
+  words: string,
+  loads: number,
+  count: number,
+): string => `${monthWords}, ${words}: ${plural(loads, 'load')} of ${plural(count, 'plugin')}`;
+export const whatGoesWithWhat = 'What goes with what';
+export const whichPluginYouLoadRightBehind =
+  'Which plugin you load right behind which. Thicker came more often.';
+export const pairsStandHere = (afterAWeek: string): string =>
+  `${afterAWeek} it stands here which plugins you load one behind the other.`;
+export const before = 'Before';
+export const after = 'After';
+export const times = 'Times';
+export const support = 'Support';
+export const confidence = 'Confidence';
+export const lift = 'Lift';
+export const rowsThatComeAgain = 'rows that come again';
+export const timesItCame = (times: number): string => plural(times, 'time');
+export const kept = 'kept';
+export const keepAsAChain = (title: string): string => `Keep ${title} as a chain`;
+export const keepItAsAChain = 'Keep as a chain';
+export const howYouFind = 'How you find';
+export const typedMostOften = (letters: string): string => `Typed most often: ${letters}.`;
+export const slowToFind = (slow: string): string => `Slow to find: ${slow}.`;
+export const keysStandHere = (afterAWeek: string): string =>
+  `${afterAWeek} it stands here how many keys a load takes.`;
+export const keysALoadColumn = 'Keys a load';
+export const median = 'Median';
+export const seconds = 'Seconds';
+
+// advice-dialog
+/** What pressing the button does. */
+export const adviceDoes: Readonly<Record<Advice['kind'], string>> = {
+  'file-used': 'File them in the folder “Loaded every week”',
+  'name-slow': '',
+  'keep-chain': 'Keep as a chain',
+  reorder: 'Sort it by use',
+  'used-cabinet': 'Make the cabinet “What I really use”',
+  'hide-unused': 'Hide them while loading',
+  retire: 'Set the old copies aside',
+  'try-again': 'Put them into the folder',
+  merge: 'Merge the two',
+  trials: '',
+  doubles: 'Hide the siblings while loading',
+};
+export const whatTheChainIsCalled = 'What the chain is called';
+export const filesAreSetAside = (count: number): string =>
+  `${plural(count, 'file is', 'files are')} set aside. Scan lists them, too.`;
+export const theirFilesAreNotTouched =
+  'Their files are not touched: they are no longer examined or shown, until you take them back on Scan.';
+export const cancel = 'Cancel';
+export const close = 'Close';
+export const takeThemBack = 'Take them back';
+export const keys = (keys: string, loads: number): string =>
+  `${keys} keys, ${plural(loads, 'load')}`;
+export const typed = (typed: string): string => `, typed “${typed}”`;
+export const name = (plugin: string): string => `Name ${plugin}`;
+export const nameIt = 'Name it …';
+
+// parts/worth-part
+export const worthDoingNow = 'Worth doing now';
+export const nothingStandsOut =
+  'Nothing stands out. After some weeks of loading it stands here what would ease them most.';
+export const inShort = 'In short';
+export const lookAtIt = (title: string): string => `Look at it: ${title}`;
+export const lookAtItShort = 'Look at it …';
+export const notNow = (title: string): string => `Not now: ${title}`;
+export const toldAgainInAMonth = 'Told again in a month';
+export const notNowShort = 'not now';
+export const never = (title: string): string => `Never: ${title}`;
+export const notToldAgain = 'Not told again';
+export const neverShort = 'never';
+export const putOff = (count: number): string => `${count} put off`;
+export const tellAgain = (title: string): string => `Tell again: ${title}`;
+export const tellAgainShort = 'tell again';
+export const tryAgainThisWeek = 'Try again this week';
+export const whenSomethingWasNotLoaded =
+  'When something was not loaded for three months while others of its type were, it is offered here.';
+export const forgottenOnesOfTypes =
+  'Forgotten ones of types that you use. Next Monday there are others.';
+export const loaded = (loads: number): string => `loaded ${plural(loads, 'time')}`;
+export const anotherOneInsteadOf = (plugin: string): string => `Another one instead of ${plugin}`;
+export const anotherOne = 'another one';
+
+// review-screen
+export const parts = [
+  ['worth', 'Worth doing'],
+  ['own', 'What you own'],
+  ['use', 'What you use'],
+  ['changes', 'What changed'],
+  ['order', 'Your order'],
+] as const satisfies readonly (readonly [ReviewPart, string])[];
+export const review = 'Review:';
+export const partsOfTheReview = 'Parts of the review';

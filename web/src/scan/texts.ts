@@ -1,0 +1,189 @@
+/** All texts of Scan. */
+import { oneOrMany, plural, type OpeningWish, type FindingKind } from '@clever-drawer/core';
+
+// asides
+export const takenBack = 'Taken back. The next scan examines it.';
+export const setAside = 'Set aside';
+export const notExaminedAnd =
+  'Not examined and not in the catalog. Nothing on the disk was touched.';
+export const takeBack = 'Take back';
+
+// findings
+export const findingNames: Record<FindingKind, string> = {
+  arrived: 'Arrived',
+  returned: 'Back',
+  updated: 'Updated',
+  opened: 'Opened',
+  moved: 'Moved',
+  gone: 'Gone',
+  away: 'Out of reach',
+  failed: 'Failed',
+};
+export const nothingHasBeenLookedThroughYet = 'Nothing has been looked through yet';
+export const pressScan =
+  'Press Scan: what arrives is listed here, and what could not be read, with the reason.';
+export const tellWhereYourPluginsAre =
+  'Tell where your plugins are: paste a directory at the left, or look in the usual places.';
+export const failedNow = (failedCount: number): string => `Failed now · ${failedCount}`;
+export const showingTheFirst = (count: number): string => ` Showing the first ${count}.`;
+export const nothingNew = 'Nothing new';
+export const unchanged = (unchanged: number): string => ` · ${unchanged} unchanged`;
+export const stoppedBeforeTheEnd = ' · stopped before the end';
+export const showWhatArrivedInFile = 'Show what arrived in File';
+export const nothingNewSoFar = 'Nothing new so far.';
+export const everythingIsAsItWas = 'Everything is as it was.';
+export const nothingYouFiledIsLost =
+  'Nothing you filed is lost when a plugin goes: its name and folders come back with it.';
+export const findings = 'Findings';
+export const showInFile = 'Show in File';
+export const isSetAside = (name: string): string =>
+  `${name} is set aside. Its file is untouched; it can be taken back at the left.`;
+export const noVersion = 'no version';
+export const changedVersionAsBefore = (format: string, to: string): string =>
+  `${format} · changed, version ${to} as before`;
+export const fromWas = (from: string): string => `was ${from}`;
+export const formatFrom = (format: string, from: string): string => `${format} · from ${from}`;
+export const itsPlaceCannotBeReached = (format: string): string =>
+  `${format} · its place cannot be reached; nothing is lost`;
+export const formatWasPath = (format: string, path: string): string => `${format} · was ${path}`;
+export const noVendorNamed = 'no vendor named';
+
+// model/opening-words
+/** The wishes as they are offered. */
+export const wishWords: Readonly<Record<OpeningWish, string>> = {
+  always: 'always, whenever something arrives',
+  ask: 'only when I press it',
+  never: 'never',
+};
+export const oneCopy = 'One copy';
+export const copies = (count: number): string => plural(count, 'copy', 'copies');
+export const readButNeverOpened = (copies: string, unopened: number): string =>
+  `${copies} ${oneOrMany(unopened, 'was', 'were')} read, but never opened.`;
+export const namelessOfCopies = (nameless: number, copies: string): string =>
+  `${nameless} of ${copies}`;
+export const nothingButFilesName = (some: string, isOne: boolean): string =>
+  `${some} ${isOne ? 'tells' : 'tell'} nothing but ${isOne ? 'its' : 'their'} file’s name.`;
+
+// opening
+export const opening = 'Opening';
+export const openingThemTellsName =
+  'Opening them tells name, vendor, inputs and outputs. Each is opened in a process of its own, where it can neither harm nor reach anything else.';
+export const open = (unopened: number): string =>
+  `Open ${oneOrMany(unopened, 'it', `${unopened} copies`)}`;
+export const openWhatReadingCannotTell = 'Open what reading cannot tell:';
+
+// places
+export const added = (count: number): string =>
+  `${oneOrMany(count, 'One usual place', `${count} usual places`)} added`;
+export const allUsualPlacesOfThisComputer = 'All usual places of this computer are listed already';
+export const lookInTheUsualPlaces = 'Look in the usual places';
+export const removeThePlaceNothing = (path: string): string =>
+  `Remove the place ${path}; nothing on the disk was touched`;
+export const lookThroughPath = (isOn: boolean, path: string): string =>
+  `${isOn ? 'Look through' : 'No longer look through'} ${path}`;
+export const keepLookingInPath = (isWatched: boolean, path: string): string =>
+  `${isWatched ? 'Keep looking in' : 'No longer keep looking in'} ${path}`;
+export const on = 'On';
+export const place = 'Place';
+export const copiesColumn = 'Copies';
+export const toLookAt = 'To look at';
+export const acts = 'Acts';
+export const lookThrough = (path: string): string => `Look through ${path}`;
+export const failedCopies = (failed: number): string => `${failed} failed`;
+export const none = 'none';
+export const keepLookingIn = (path: string): string => `Keep looking in ${path}`;
+export const keepsLooking =
+  'Keeps looking: scans by itself when something changes here. Press to stop that.';
+export const keepLooking = 'Keep looking: scan by itself when something changes here';
+export const stopLookingThrough = (path: string): string => `Stop looking through ${path}`;
+export const waitUntilTheScanIsDone = 'Wait until the scan is done, or stop it';
+export const stopLookingThroughThisPlace = 'Stop looking through this place';
+export const allFormats = 'all formats';
+export const opened = (opened: number): string => `${opened} opened`;
+export const savedSetting = 'saved setting';
+export const keepsLookingInPlaces = 'keeps looking';
+export const switchedOff = 'switched off, not looked through';
+export const outOfReach = '· out of reach: is its disk plugged in?';
+export const typeOrPasteThePath = 'Type or paste the path of a directory.';
+export const thatIsLongerThanAPath = 'That is longer than a path can be.';
+export const addedScanToLookThroughIt = (path: string): string =>
+  `${path} added. Scan to look through it.`;
+export const pathOfADirectoryWithPlugins = 'Path of a directory with plugins';
+export const pathToADirectoryWithPlugins = '/path/to/a/directory/with/plugins';
+export const addAPlace = 'Add a place';
+
+// model/taken-words
+export const takenWords: Readonly<Record<string, string>> = {
+  arrived: 'arrived',
+  returned: 'back',
+  updated: 'updated',
+  opened: 'opened',
+  moved: 'moved',
+  gone: 'gone',
+  failed: 'failed there',
+};
+export const nothingChangedThere = 'nothing changed there';
+export const isHereNow = (computer: string, looked: number, what: string): string =>
+  `${computer} is here now, with ${plural(looked, 'copy', 'copies')}: ${what}.`;
+export const isUpToDate = (computer: string, what: string): string =>
+  `${computer} is up to date: ${what}.`;
+
+// take-copies
+export const sayTheNameOfThatComputer = 'Say the name of that computer first.';
+export const anotherComputer = 'Another computer';
+export const downloadTheScanner = 'Download the scanner';
+export const andCarryItToTheOther =
+  'and carry it to the other computer: one file, nothing to install but Node.js 20 or newer.';
+export const runItThere = 'Run it there:';
+export const bringTheFileThatItWrote = 'Bring the file that it wrote here.';
+export const readingItIn = 'Reading it in …';
+export const chooseCopiesNdjson = 'Choose copies.ndjson …';
+export const orDropItHere = 'or drop it here, or paste its lines.';
+export const fileOfCopies = 'File of copies';
+export const nameOfThatComputer = 'Name of that computer';
+export const mixingRoom = 'Mixing room';
+
+// scan-controls
+export const stopping = 'Stopping …';
+export const stop = 'Stop';
+export const scanAgain = 'Scan again';
+export const scan = 'Scan';
+export const addAPlaceFirst = 'Add a place first, or look in the usual ones.';
+export const couldNotBeLookedInto = (count: number): string =>
+  `${oneOrMany(count, 'One thing', `${count} things`)} could not be looked into`;
+export const examineEverythingAgain = 'Examine everything again';
+export const onlyTheThatFailed = (failed: number): string =>
+  oneOrMany(failed, 'Only the one that failed', `Only the ${failed} that failed`);
+export const notLookedThroughYet = 'Not looked through yet.';
+export const theLastScanWasStopped =
+  'The last scan was stopped. What it had found is kept; scanning again goes on from there.';
+export const theLastScanWasInterrupted =
+  'The last scan was interrupted. What it had found is kept; scan again to finish it.';
+export const lastLookedThroughOnlyWhatChanged = (when: string): string =>
+  `Last looked through ${when}. Only what changed since is examined.`;
+export const aboutLeft = (seconds: number, minutes: number): string =>
+  ` · about ${seconds < 60 ? `${seconds} s` : `${minutes} min`} left`;
+export const lookingThrough = 'Looking through';
+export const findingWhatIsThere = 'finding what is there';
+export const doneOfTotal = (done: number, total: number, left: string): string =>
+  `${done} of ${total}${left}`;
+export const comparing = 'Comparing';
+export const reading = 'Reading';
+export const unchangedSkipped = (unchanged: number): string => ` · ${unchanged} unchanged, skipped`;
+export const andFailed = (failed: number): string => ` · ${failed} failed`;
+
+// waiting
+export const aPluginItDoesNotName = 'a plugin it does not name';
+export const savedSettingFor = (count: number): string =>
+  `${plural(count, 'saved setting')} ${oneOrMany(count, 'waits', 'wait')} for ${oneOrMany(count, 'its plugin', 'their plugins')}`;
+export const formatOfWhat = (format: string, what: string): string => `${format} of ${what}`;
+
+// scan-screen
+export const whatChanged = 'What changed';
+export const whereThisComputerKeepsPlugins = 'Where this computer keeps plugins';
+export const onlyThesePlacesAreLookedThrough =
+  'Only these places are looked through, and nothing in them is ever changed.';
+export const pluginsOfAnotherComputer = 'Plugins of another computer …';
+export const isAnotherComputer = (name: string): string => `${name} is another computer`;
+export const itsPluginsCanBePut =
+  'Its plugins can be put in order here; they cannot be opened or loaded, and their pictures stay there. Read in a newer file to bring them up to date.';
