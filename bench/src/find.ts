@@ -20,6 +20,8 @@ import {
 import { makePlugins } from '@clever-drawer/demo';
 import { descriptionsFor, readBundle, walk } from '@clever-drawer/server/scanner';
 import { readLadspaTitles } from './lv2-truth.ts';
+import { coolDown, growing, shuffle, zipfDraws } from './habit.ts';
+import { afterAWeek, weekTable } from './week.ts';
 import { measured, percentile, type Measured, type Outcome } from './measure.ts';
 
 const size = 20_000;
@@ -216,8 +218,6 @@ export const ways: Readonly<Record<string, (name: string) => string[] | null>> =
         ).slice(3);
   },
 };
-const growing = (text: string): string[] =>
-  Array.from({ length: text.length }, (_, n) => text.slice(0, n + 1));
 
 interface Letters {
   readonly first: number;
@@ -273,27 +273,6 @@ interface Grown {
   readonly atBest: number;
 }
 
-const shuffle = (plugins: readonly Plugin[]): Plugin[] =>
-  plugins
-    .map((plugin, i) => ({ plugin, key: (i * 7919) % 10_007 }))
-    .sort((a, b) => a.key - b.key)
-    .map(({ plugin }) => plugin);
-
-/** Draws places from 0 to below `count`, the n-th 1/n as often as the first; the same ones in each run. */
-function drawByZipf(count: number): () => number {
-  const shares = Array.from({ length: count }, (_, n) => 1 / (n + 1));
-  const total = shares.reduce((sum, share) => sum + share, 0);
-  let seed = 11;
-  return () => {
-    seed = (seed * 48_271) % 2_147_483_647;
-    let left = (seed / 2_147_483_647) * total;
-    return Math.max(
-      0,
-      shares.findIndex((share) => (left -= share) <= 0),
-    );
-  };
-}
-
 /** What may be typed towards a name, key by key; its beginnings where nothing else lends itself. */
 function typedTowards(name: string, mayType: readonly string[]): string[][] {
   const texts = mayType.flatMap((way) => {
@@ -322,13 +301,6 @@ function lettersAtBest(texts: readonly (readonly string[])[], usedMore: readonly
   return Math.min(...texts.map(lettersOf));
 }
 
-/** About ten loads a day, halved after thirty days (loading/warmth.ts). */
-function coolDown(warmth: Map<string, number>): void {
-  for (const [id, warm] of warmth) {
-    warmth.set(id, warm * 2 ** (-1 / 300));
-  }
-}
-
 /**
  * One types until the plugin is among the first five and takes it: that is learnt. Then, going on
  * so, the letters until it is first. `firstWithoutLetters` leaves out what was learnt of letters;
@@ -341,7 +313,7 @@ export function withHistory(plugins: readonly Plugin[]): Grown[] {
     const warmth = new Map<string, number>();
     const chosen = new Map<string, Map<string, number>>();
     const sums = { first: 0, five: 0, without: 0, best: 0 };
-    const draw = drawByZipf(shuffled.length);
+    const draw = zipfDraws(shuffled.length);
     for (let load = 0; load < historyLoads + measuredLoads; load += 1) {
       const n = draw();
       const plugin = shuffled[n] as Plugin;
@@ -389,6 +361,7 @@ export function benchFind(): Promise<Outcome> {
     })),
   }));
   const history = withHistory(plugins);
+  const week = afterAWeek(plugins);
   const show = ({ first, five, never }: Letters): string =>
     `${first.toFixed(2)} / ${five.toFixed(2)}${never > 0 ? ` (${(100 * never).toFixed(0)} % never first)` : ''}`;
   const table = [
@@ -410,7 +383,8 @@ export function benchFind(): Promise<Outcome> {
       table,
       `Letters until it is first / among the first five, over ${plugins.length} plugins. After ${historyLoads} loads by Zipf's law, over ${measuredLoads} more:`,
       grown,
+      weekTable(week),
     ],
-    facts: { plugins: plugins.length, quality, history },
+    facts: { plugins: plugins.length, quality, history, week },
   });
 }

@@ -16,7 +16,7 @@ import {
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import * as texts from './texts.ts';
 
-export type NewForm = 'folder' | 'smart' | 'divider';
+export type NewForm = keyof typeof texts.formNames;
 
 const schema = object({
   form: string<NewForm>().oneOf(['folder', 'smart', 'divider']).required(),

@@ -8,7 +8,6 @@ import {
   type Sorting,
   type FolderSorting,
 } from '@clever-drawer/core';
-import type { NewForm } from './folder-form.tsx';
 
 // cabinet-menu
 export const favouritesOfItsOwnForEach = 'Favourites of its own for each cabinet';
@@ -66,11 +65,11 @@ export const newCabinet = 'New cabinet';
 export const cabinets = 'Cabinets';
 
 // folder-form
-export const formNames: Record<NewForm, string> = {
+export const formNames = {
   folder: 'Folder',
   smart: 'Smart folder',
   divider: 'Divider',
-};
+} as const;
 export const atMostLetters = (most: number): string => `At most ${plural(most, 'letter')}.`;
 export const typeAtLeastOneKeyword = 'Type at least one keyword, with commas between several.';
 export const change = (folder: string): string => `Change ${folder}`;
