@@ -343,7 +343,6 @@ export {
   countScopes,
   createSlotSearch,
   loadableIn,
-  nothingFound,
   scopeFor,
   slotFolders,
   slotRows,

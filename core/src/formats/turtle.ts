@@ -14,13 +14,8 @@ import {
 import { failed, ok, type Result } from '../problem.ts';
 import { compareTexts } from '../text/fold.ts';
 import { limits, textOf } from './bundle-files.ts';
-
-/** An object of a statement: a resource (also a blank node, `_:…`) or a literal with its language. */
-export interface Term {
-  readonly kind: 'resource' | 'literal';
-  readonly value: string;
-  readonly language: string;
-}
+import { readPlainTurtle } from './plain-turtle.ts';
+import { literal, resource, type Statement, type Term } from './statement.ts';
 
 /** Statements by subject and predicate; several files can be read into one graph. */
 export class Graph {
@@ -35,37 +30,20 @@ export class Graph {
 
   /** Adds the statements of one Turtle file. `base` is the file's own URI. On a Problem nothing is added. */
   addTurtle(bytes: Uint8Array, base: string, at: string): Result<number> {
-    const statements: [string, string, Term][] = [];
     this.#files += 1;
-    try {
-      const parser = new Parser({
-        baseIRI: base,
-        format: 'Turtle',
-        blankNodePrefix: `_:f${this.#files}_`,
-        factory: countingFactory(limits.statements - this.#size),
-      });
-      const quads = parser.parse(textOf(bytes));
-      const nameOf = namesOfNodes(quads, this.#files);
-      for (const { subject, predicate, object } of quads) {
-        statements.push([
-          nameOf(subject),
-          predicate.value,
-          object.termType === 'Literal'
-            ? { kind: 'literal', value: object.value, language: object.language.toLowerCase() }
-            : { kind: 'resource', value: nameOf(object), language: '' },
-        ]);
-      }
-    } catch (error) {
-      if (error instanceof TooManyStatements) {
-        const got = limits.statements + 1;
-        return failed({ code: 'too-much', at, what: 'statements', got, limit: limits.statements });
-      }
-      return failed(turtleProblem(error, at));
+    const statements = readTurtle(textOf(bytes), {
+      base,
+      at,
+      file: this.#files,
+      most: limits.statements - this.#size,
+    });
+    if (!statements.ok) {
+      return statements;
     }
-    for (const [subject, predicate, term] of statements) {
+    for (const [subject, predicate, term] of statements.value) {
       this.#add(subject, predicate, term);
     }
-    return ok(statements.length);
+    return ok(statements.value.length);
   }
 
   #add(subject: string, predicate: string, term: Term): void {
@@ -121,6 +99,56 @@ export class Graph {
       texts.find((t) => t.language.startsWith('en')) ??
       texts[0];
     return best?.value ?? null;
+  }
+}
+
+/** A file of a graph. */
+interface TurtleFile {
+  /** Its own URI. */
+  readonly base: string;
+  /** What it is called in problems. */
+  readonly at: string;
+  /** Its number in the graph, from 1. */
+  readonly file: number;
+  /** As many statements may it hold. */
+  readonly most: number;
+}
+
+/** The plain way first; the library for all that is not plain, and to say what is wrong. */
+function readTurtle(text: string, file: TurtleFile): Result<readonly Statement[]> {
+  const plain = readPlainTurtle(text, file.base, `_:f${file.file}_b`, file.most);
+  return plain ? ok(plain) : readAnyTurtle(text, file);
+}
+
+/** All of Turtle, by the n3 package; the oracle of the plain reader's tests. */
+export function readAnyTurtle(
+  text: string,
+  { base, at, file, most }: TurtleFile,
+): Result<readonly Statement[]> {
+  try {
+    const parser = new Parser({
+      baseIRI: base,
+      format: 'Turtle',
+      blankNodePrefix: `_:f${file}_`,
+      factory: countingFactory(most),
+    });
+    const quads = parser.parse(text);
+    const nameOf = namesOfNodes(quads, file);
+    return ok(
+      quads.map(({ subject, predicate, object }) => [
+        nameOf(subject),
+        predicate.value,
+        object.termType === 'Literal'
+          ? literal(object.value, object.language)
+          : resource(nameOf(object)),
+      ]),
+    );
+  } catch (error) {
+    if (error instanceof TooManyStatements) {
+      const got = limits.statements + 1;
+      return failed({ code: 'too-much', at, what: 'statements', got, limit: limits.statements });
+    }
+    return failed(turtleProblem(error, at));
   }
 }
 

@@ -112,9 +112,6 @@ export interface SlotResult {
 export const slotRows = 9;
 const shownOfFolder = 60;
 
-/** Nothing, as long as the index is not there. */
-export const nothingFound: SlotResult = { hits: [], found: 0, among: 0, isWidened: false };
-
 /** A prepared search of one slot. */
 export interface SlotSearch {
   readonly find: (typed: string, habits: Habits) => SlotResult;

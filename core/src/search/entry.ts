@@ -24,9 +24,12 @@ export interface FoundText {
   readonly initials: string;
 }
 
-/** A plugin prepared for finding. */
+/** A plugin that can be found. */
 export interface Entry {
   readonly plugin: Plugin;
+  /** What it is found by, as it is written. */
+  readonly shown: readonly string[];
+  /** The same, prepared for finding; of what is written alike to letters nothing twice. */
   readonly texts: readonly FoundText[];
 }
 
@@ -64,40 +67,65 @@ const textOf = (what: What, shown: string): FoundText => {
 export const isName = (what: What): boolean =>
   what === 'name' || what === 'nickname' || what === 'slot label';
 
-const typeTexts = new Map<string, readonly FoundText[]>();
+const typeTexts = new Map<string, FoundText>();
 /** Types come again and again. */
-function textsOfType(type: string): readonly FoundText[] {
-  const known =
-    typeTexts.get(type) ??
-    [...new Set([typeName(type), typeName(groupOf(type)), ...synonymsOf(type)])].map((shown) =>
-      textOf('type', shown),
-    );
-  typeTexts.set(type, known);
+function textOfType(shown: string): FoundText {
+  const known = typeTexts.get(shown) ?? textOf('type', shown);
+  typeTexts.set(shown, known);
   return known;
 }
 
-const textsOfMake = ({ vendor, types }: Plugin): FoundText[] => [
-  ...(vendor === null ? [] : [textOf('vendor', vendor)]),
-  ...types.flatMap(textsOfType),
-];
+type Written = readonly [what: What, shown: string];
+
+const writtenTypes = (types: readonly string[]): Written[] =>
+  types.flatMap((type) =>
+    [...new Set([typeName(type), typeName(groupOf(type)), ...synonymsOf(type)])].map(
+      (shown) => ['type', shown] as const,
+    ),
+  );
 
 /** A setting is of its plugin as that is of its vendor. */
-const textsOfSetting = ({ pluginNames, bank }: SettingFacts): FoundText[] => [
-  ...pluginNames.map((name) => textOf('vendor', name)),
-  ...(bank === null ? [] : [textOf('tag', bank)]),
+const writtenOfSetting = ({ pluginNames, bank }: SettingFacts): Written[] => [
+  ...pluginNames.map((name) => ['vendor', name] as const),
+  ...(bank === null ? [] : [['tag', bank] as const]),
 ];
 
-/** Prepares a plugin for finding. */
-export function entryOf(
-  plugin: Plugin,
-  { nickname, slotLabel, tags }: GivenNames = noGivenNames,
-): Entry {
-  const texts = [
-    ...(nickname === null ? [] : [textOf('nickname', nickname)]),
-    ...(slotLabel === null ? [] : [textOf('slot label', slotLabel)]),
-    textOf('name', plugin.name),
-    ...(plugin.setting ? textsOfSetting(plugin.setting) : textsOfMake(plugin)),
-    ...tags.map((tag) => textOf('tag', tag)),
+/** All that a plugin is found by, what is said of it before what it says itself. */
+function writtenOf(plugin: Plugin, { nickname, slotLabel, tags }: GivenNames): Written[] {
+  const { name, setting, vendor, types } = plugin;
+  return [
+    ...(nickname === null ? [] : [['nickname', nickname] as const]),
+    ...(slotLabel === null ? [] : [['slot label', slotLabel] as const]),
+    ['name', name],
+    ...(!setting && vendor !== null ? [['vendor', vendor] as const] : []),
+    ...(setting ? writtenOfSetting(setting) : writtenTypes(types)),
+    ...tags.map((tag) => ['tag', tag] as const),
   ];
-  return { plugin, texts: texts.filter((text) => text.joined !== '') };
 }
+
+/** Takes its texts apart when they are first asked for: most are never looked at before letters are typed. */
+class PluginEntry implements Entry {
+  readonly plugin: Plugin;
+  readonly #given: GivenNames;
+  #texts: readonly FoundText[] | null = null;
+
+  constructor(plugin: Plugin, given: GivenNames) {
+    this.plugin = plugin;
+    this.#given = given;
+  }
+
+  get shown(): readonly string[] {
+    return writtenOf(this.plugin, this.#given).map(([, shown]) => shown);
+  }
+
+  get texts(): readonly FoundText[] {
+    this.#texts ??= writtenOf(this.plugin, this.#given)
+      .map(([what, shown]) => (what === 'type' ? textOfType(shown) : textOf(what, shown)))
+      .filter((text) => text.joined !== '');
+    return this.#texts;
+  }
+}
+
+/** Prepares a plugin for finding. */
+export const entryOf = (plugin: Plugin, given: GivenNames = noGivenNames): Entry =>
+  new PluginEntry(plugin, given);

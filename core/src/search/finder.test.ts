@@ -233,6 +233,49 @@ describe('the index', () => {
   });
 });
 
+describe('texts that are taken apart when they are needed', () => {
+  it('step by step or at once, the same is found', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.constantFrom('Tern Hall', 'Salt 2', 'TapeEcho', 'Tern', 'Islet'), {
+          maxLength: 12,
+        }),
+        fc.integer({ min: 1, max: 5 }),
+        fc.nat(12),
+        fc.constantFrom('t', 'sa', 'echo', 'zzz'),
+        (list, step, steps, typed) => {
+          const some = list.map((name, i) => entryOf(plugin(name, { id: asId(`p${i}`) })));
+          const ahead = new Finder(some);
+          for (let i = 0; i < steps; i += 1) {
+            ahead.prepare(step);
+          }
+          const whole = new Finder(some);
+          while (whole.prepare(3)) {
+            // Until all are there.
+          }
+          expect(ahead.find(typed, habitsOf(noUse), 9)).toEqual(
+            whole.find(typed, habitsOf(noUse), 9),
+          );
+        },
+      ),
+    );
+  });
+  it('what is likely and the figures in front of names need none of it', () => {
+    const unread = catalog.map((one) => ({
+      ...entryOf(one),
+      plugin: one,
+      shown: [one.name, '¡9 lives', '٣ dunes', '４ seasons'],
+      get texts(): never {
+        throw new Error('taken apart');
+      },
+    }));
+    const lazy = new Finder(unread);
+    expect(lazy.find('', habitsOf(noUse), 9).hits).toHaveLength(5);
+    expect([...lazy.figuresAfter('')].sort()).toEqual(['4', '9']);
+    expect(() => lazy.find('a', habitsOf(noUse), 9)).toThrow('taken apart');
+  });
+});
+
 describe('ways to meet a text', () => {
   it('beginnings of words in order, some left out', () =>
     expect([

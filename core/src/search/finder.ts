@@ -1,28 +1,21 @@
 /** Finding one plugin by a few letters among many, best first, each hit with its reason. */
 import type { Plugin } from '../catalog/plugin.ts';
 import { compareNames, wordsOf } from '../text/fold.ts';
-import { Texts } from '../text/text-index.ts';
-import { isName, type Entry, type FoundText } from './entry.ts';
+import type { Entry } from './entry.ts';
 import type { Habits } from './habits.ts';
-import { ownLetters, ownWorth } from './own-letters.ts';
-import { Best, put, Sheets, type Scores } from './scores.ts';
 import {
   across,
-  acrossWords,
-  insideFrom,
-  hasBit,
   nameRanks,
   orderPoints,
   partsFrom,
-  pointsFor,
   pointsOf,
   sayWay,
-  sharedLeast,
-  slipFrom,
   slipOf,
   wayOf,
-  type Way,
 } from './match.ts';
+import { apart, NameIndex, NameIndexBuilder } from './name-index.ts';
+import { ownWorth } from './own-letters.ts';
+import { Best } from './scores.ts';
 
 /** A plugin that was found, how well, and why. */
 export interface Hit {
@@ -38,133 +31,40 @@ export interface Found {
   readonly count: number;
 }
 
-/** With fewer plugins that meet the letters as typed, slips are looked for too. */
-const fewHits = 3;
-/** Several words found one by one are a little less sure than all letters in a row. */
-const apart = 0.9;
+/** Texts of which folding may leave a figure in front, also of another script. */
+const mayBeginWithFigure = /^\P{L}*\p{N}/u;
 
-/** An index over names that finds plugins by a few letters. */
+/**
+ * Finds plugins by a few letters. Their texts are taken apart when letters are asked for, or ahead
+ * with `prepare`: what is likely needs none of it.
+ */
 export class Finder {
   readonly entries: readonly Entry[];
-  /**
-   * Each different text once; names with the positions of the entries that have them, others with
-   * those of the sets they are in.
-   */
-  readonly #texts: FoundText[] = [];
-  readonly #having: number[][] = [];
-  /**
-   * Vendor, types and tags are the same for many: each different set of them once, with the
-   * positions of its entries.
-   */
-  readonly #members: readonly Int32Array[];
-  /**
-   * Of each text what its worth depends on, side by side: these are looked at by the thousand.
-   * `only` is the one that has it, or -1.
-   */
-  readonly #ranks: Int32Array;
-  readonly #lengths: Int32Array;
-  readonly #counts: Int32Array;
-  readonly #firsts: Int32Array;
-  readonly #ends: Int32Array;
-  readonly #only: Int32Array;
-  /** Positions in `#texts` by all letters, by words and by initials. */
-  readonly #joined = new Texts();
-  readonly #words = new Texts();
-  readonly #initials = new Texts();
-  /**
-   * Names that have a word beginning with a letter, by the letter, and which letters begin words of
-   * each name.
-   */
-  readonly #beginning = new Map<string, number[]>();
-  readonly #letters: number[] = [];
-  /** All different joined texts in a row, to be searched in one go, with where each begins. */
-  readonly #row: string;
-  readonly #starts: number[] = [];
-  /** The places of figures in the row, looked for when they are asked for. */
-  #figures: readonly number[] | null = null;
-  readonly #keys: string[];
-  readonly #byName: Int32Array;
-  readonly #own: ReadonlyMap<string, readonly number[]>;
-  readonly #sheets: Sheets;
-  readonly #setSheets: Sheets;
+  readonly #builder = new NameIndexBuilder();
+  #built = 0;
+  #index: NameIndex | null = null;
+  #byName: Int32Array | null = null;
   readonly #habits = new WeakMap<Habits, Float64Array>();
 
   constructor(entries: readonly Entry[]) {
     this.entries = entries;
-    const known = new Map<string, number>();
-    const sets = new Map<string, number>();
-    const members: number[][] = [];
-    const positionOf = (text: FoundText): number => {
-      const key = `${text.rank}${text.spaced}`;
-      const at = known.get(key) ?? this.#enter(text);
-      known.set(key, at);
-      return at;
-    };
-    for (const [entry, { texts }] of entries.entries()) {
-      for (const text of texts) {
-        if (isName(text.what)) {
-          this.#having[positionOf(text)]?.push(entry);
-        }
-      }
-      const shared = texts.filter((text) => !isName(text.what)).map(positionOf);
-      const key = shared.join();
-      let set = sets.get(key);
-      if (set === undefined) {
-        set = members.push([]) - 1;
-        sets.set(key, set);
-        for (const at of new Set(shared)) {
-          this.#having[at]?.push(set);
-        }
-      }
-      members[set]?.push(entry);
-    }
-    this.#members = members.map((list) => Int32Array.from(list));
-    const numbers = (of: (text: FoundText, at: number) => number): Int32Array =>
-      Int32Array.from(this.#texts, of);
-    this.#ranks = numbers((text) => text.rank);
-    this.#lengths = numbers((text) => text.joined.length);
-    this.#counts = numbers((text) => text.words.length);
-    this.#firsts = numbers((text) => text.words[0]?.length ?? 0);
-    this.#ends = numbers((text) => text.ends);
-    this.#only = numbers((_, at) => {
-      const [first = -1, second] = this.#having[at] ?? [];
-      return second === undefined ? first : -1;
-    });
-    this.#keys = [...this.#joined.keys()];
-    let length = 0;
-    for (const key of this.#keys) {
-      this.#starts.push(length);
-      length += key.length + 1;
-    }
-    this.#row = this.#keys.join('\n');
-    this.#byName = rankByName(entries);
-    this.#own = ownLetters(entries);
-    this.#sheets = new Sheets(entries.length);
-    this.#setSheets = new Sheets(this.#members.length);
   }
 
-  #enter(text: FoundText): number {
-    const at = this.#texts.push(text) - 1;
-    this.#having.push([]);
-    this.#letters.push(lettersOf(text.words));
-    this.#joined.add(at, text.joined);
-    for (const word of text.words) {
-      this.#words.add(at, word);
+  /** Takes apart up to so many more; false once all can be found by letters. */
+  prepare(count: number): boolean {
+    const end = Math.min(this.entries.length, this.#built + count);
+    for (; this.#built < end; this.#built += 1) {
+      this.#builder.add(this.entries[this.#built] as Entry, this.#built);
     }
-    if (text.initials !== '') {
-      this.#initials.add(at, text.initials);
+    if (this.#built === this.entries.length) {
+      this.#index ??= new NameIndex(this.#builder, this.entries);
     }
-    if (isName(text.what)) {
-      for (const letter of new Set(text.words.map((word) => word.charAt(0)))) {
-        const list = this.#beginning.get(letter);
-        if (list) {
-          list.push(at);
-        } else {
-          this.#beginning.set(letter, [at]);
-        }
-      }
-    }
-    return at;
+    return this.#index === null;
+  }
+
+  #indexed(): NameIndex {
+    this.prepare(this.entries.length);
+    return this.#index as NameIndex;
   }
 
   /**
@@ -178,17 +78,16 @@ export class Finder {
     limit: number,
     isAmong?: (plugin: Plugin, at: number) => boolean,
   ): Found {
-    this.#sheets.back();
-    this.#setSheets.back();
     const parts = wordsOf(query);
     const joined = parts.join('');
     const shown = parts.join(' ');
     const learnt = habits.forLetters(query);
     const usual = this.#usual(habits);
-    const own = this.#own.get(joined) ?? [];
-    const scores = parts.length === 0 ? null : this.#score(parts, joined, shown);
+    const index = parts.length === 0 ? null : this.#indexed();
+    const own = index?.ownOf(joined) ?? [];
+    const scores = index?.score(parts, joined, shown) ?? null;
     const size = scores ? scores.met : this.entries.length;
-    const best = new Best(limit, this.#byName);
+    const best = new Best(limit, (this.#byName ??= rankByName(this.entries)));
     if (scores) {
       for (const at of own) {
         if ((scores.points[at] as number) > 0) {
@@ -228,18 +127,7 @@ export class Finder {
   /** The figures with which some text goes on behind these letters; behind none, those that begin one. */
   figuresAfter(letters: string): ReadonlySet<string> {
     const typed = wordsOf(letters).join('');
-    const found = new Set<string>();
-    this.#figures ??= [...this.#row.matchAll(/\d/g)].map(({ index }) => index);
-    for (const at of this.#figures) {
-      if (
-        typed === ''
-          ? at === 0 || this.#row.charAt(at - 1) === '\n'
-          : at >= typed.length && this.#row.startsWith(typed, at - typed.length)
-      ) {
-        found.add(this.#row.charAt(at));
-      }
-    }
-    return found;
+    return typed === '' ? figuresFirst(this.entries) : this.#indexed().figuresAfter(typed);
   }
 
   /**
@@ -275,160 +163,6 @@ export class Finder {
     return known;
   }
 
-  /**
-   * All letters in a row, or (where several words were typed) each word by itself, whichever is
-   * worth more.
-   */
-  #score(parts: readonly string[], joined: string, shown: string): Scores {
-    const whole = this.#part(joined, shown, parts.length > 1 ? across.several : across.one);
-    if (parts.length < 2) {
-      return whole;
-    }
-    const order = this.#order(parts);
-    const each = parts.map((part) => this.#part(part, part, across.part));
-    const [fewest] = [...each].sort((a, b) => a.met - b.met);
-    for (const at of fewest?.touched.subarray(0, fewest.met) ?? []) {
-      let sum = 0;
-      for (const { points } of each) {
-        const here = points[at] ?? 0;
-        if (here === 0) {
-          sum = 0;
-          break;
-        }
-        sum += here;
-      }
-      if (sum > 0) {
-        put(whole, at, (sum / parts.length) * apart + (order.points[at] as number));
-      }
-    }
-    return whole;
-  }
-
-  /** What it adds that words of a name begin with the parts in their order. */
-  #order(parts: readonly string[]): Scores {
-    const scores = this.#sheets.next();
-    const letters = lettersOf(parts);
-    this.#words.beginning(parts[0] ?? '', (positions) => {
-      for (const at of positions) {
-        if (
-          (this.#ranks[at] as number) >= nameRanks ||
-          ((this.#letters[at] as number) & letters) !== letters
-        ) {
-          continue;
-        }
-        const worth = orderPoints((this.#texts[at] as FoundText).words, parts);
-        if (worth > 0) {
-          for (const entry of this.#having[at] as number[]) {
-            put(scores, entry, worth);
-          }
-        }
-      }
-    });
-    return scores;
-  }
-
-  #part(typed: string, shown: string, acrossFrom: number): Scores {
-    const scores = this.#sheets.next();
-    const sets = this.#setSheets.next();
-    const met = (at: number, way: Way, isWord = false, isAsSpaced = false): void => {
-      const rank = this.#ranks[at] as number;
-      if (rank >= nameRanks && typed.length < sharedLeast && !isWord) {
-        return;
-      }
-      const into = rank < nameRanks ? scores : sets;
-      const only = this.#only[at] as number;
-      const worth = pointsFor(
-        way,
-        rank,
-        typed.length,
-        this.#lengths[at] as number,
-        this.#counts[at] as number,
-        isWord,
-        isAsSpaced,
-      );
-      if (only >= 0) {
-        put(into, only, worth);
-      } else {
-        for (const one of this.#having[at] as number[]) {
-          put(into, one, worth);
-        }
-      }
-    };
-    const isAsSpaced = (at: number): boolean =>
-      typed.length === shown.length
-        ? (this.#firsts[at] as number) >= typed.length
-        : (this.#texts[at] as FoundText).spaced.startsWith(shown);
-    const spread = (): void => {
-      for (let i = 0; i < sets.met; i += 1) {
-        const set = sets.touched[i] as number;
-        const list = this.#members[set] as Int32Array;
-        const worth = sets.points[set] as number;
-        for (let j = 0; j < list.length; j += 1) {
-          put(scores, list[j] as number, worth);
-        }
-      }
-    };
-    const take =
-      (way: Way) =>
-      (positions: readonly number[]): void => {
-        for (const at of positions) {
-          met(at, way);
-        }
-      };
-    this.#joined.beginning(typed, (positions, text) => {
-      for (const at of positions) {
-        if (text === typed) {
-          met(at, 'whole', true);
-        } else {
-          met(at, 'start', hasBit(this.#ends[at] as number, typed.length), isAsSpaced(at));
-        }
-      }
-    });
-    if (typed.length >= partsFrom) {
-      this.#initials.beginning(typed, take('initials'));
-    }
-    this.#words.beginning(typed, (positions, word) => {
-      for (const at of positions) {
-        met(at, 'word', word === typed);
-      }
-    });
-    if (typed.length >= acrossFrom) {
-      for (const at of this.#across(typed)) {
-        met(at, 'parts');
-      }
-    }
-    spread();
-    const isSlip = typed.length >= slipFrom && scores.met < fewHits;
-    if (typed.length >= insideFrom) {
-      this.#inside(typed, take('inside'));
-    }
-    if (isSlip) {
-      this.#joined.beginningAlmost(typed, take('slip'));
-      this.#words.beginningAlmost(typed, take('word slip'));
-    }
-    spread();
-    return scores;
-  }
-
-  /** Names of whose words some begin with the letters, in order. */
-  #across(typed: string): number[] {
-    const others = lettersOf(typed.slice(1));
-    return (this.#beginning.get(typed.charAt(0)) ?? []).filter(
-      (at) =>
-        ((this.#letters[at] ?? 0) & others) !== 0 &&
-        acrossWords((this.#texts[at] as FoundText).words, typed),
-    );
-  }
-
-  #inside(typed: string, take: (positions: readonly number[]) => void): void {
-    let key = 0;
-    for (let at = this.#row.indexOf(typed); at >= 0; at = this.#row.indexOf(typed, at)) {
-      key = keyAt(this.#starts, at, key);
-      take(this.#joined.whole(this.#keys[key] ?? ''));
-      at = this.#starts[key + 1] ?? this.#row.length;
-    }
-  }
-
   /** Why an entry is among the hits. */
   #because(entry: Entry, parts: readonly string[], joined: string, shown: string): string {
     const whole = bestOf(entry, joined, shown, parts.length > 1 ? across.several : across.one);
@@ -456,32 +190,13 @@ function orderOf({ texts }: Entry, parts: readonly string[]): number {
   return best;
 }
 
-/**
- * The letters with which texts begin, or of which a text consists, as bits: one for each of a to z,
- * one for all others.
- */
-function lettersOf(texts: Iterable<string>): number {
-  let bits = 0;
-  for (const text of texts) {
-    const letter = text.charCodeAt(0) - 97;
-    bits |= 1 << (letter >= 0 && letter < 26 ? letter : 26);
-  }
-  return bits;
-}
-
-/** The text in whose stretch of the row a place lies; searched from the last one on. */
-function keyAt(starts: readonly number[], place: number, from: number): number {
-  let low = from;
-  let high = starts.length - 1;
-  while (low < high) {
-    const middle = (low + high + 1) >>> 1;
-    if ((starts[middle] ?? 0) <= place) {
-      low = middle;
-    } else {
-      high = middle - 1;
-    }
-  }
-  return low;
+/** The figures with which some text begins. */
+function figuresFirst(entries: readonly Entry[]): ReadonlySet<string> {
+  const texts = new Set(entries.flatMap((entry) => entry.shown));
+  const first = [...texts]
+    .filter((text) => mayBeginWithFigure.test(text))
+    .map((text) => wordsOf(text)[0]?.charAt(0) ?? '');
+  return new Set(first.filter((letter) => /\d/.test(letter)));
 }
 
 /** The best way by which an entry is met by letters, slips included. */

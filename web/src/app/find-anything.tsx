@@ -51,9 +51,9 @@ export function FindAnything({ onClose, doable }: Props) {
     .map((folder) => ({ text: folder.name, folder }));
   const isNoSetting = ({ setting }: Plugin): boolean => setting === undefined;
   const pluginsFor = (letters: string): Choice[] =>
-    (finder?.find(letters, noHabits, pluginsShown, isNoSetting).hits ?? []).map(({ plugin }) =>
-      pluginChoice(plugin, nameOf(plugin), go(`/plugin/${plugin.id}`)),
-    );
+    finder
+      .find(letters, noHabits, pluginsShown, isNoSetting)
+      .hits.map(({ plugin }) => pluginChoice(plugin, nameOf(plugin), go(`/plugin/${plugin.id}`)));
   const search = (typed: string): Choice[] => {
     const letters = typed.trim();
     // Cabinets, vendors and tags are many: they come when letters ask for them.

@@ -30,11 +30,7 @@ export function Finder(props: LoaderProps) {
   const { hits, scope } = finding;
   const onScroll = useInView(active?.plugin.id, copyAt, active === hits[0]);
   const isBlank = typed === '' && where.folder === null;
-  useEffect(() => {
-    if (finding.isReady) {
-      firstScreenStands();
-    }
-  }, [finding.isReady]);
+  useEffect(firstScreenStands, []);
   return (
     <section className="finder" aria-labelledby="finder-title" onScrollCapture={onScroll}>
       <Head {...props} />
@@ -56,7 +52,7 @@ export function Finder(props: LoaderProps) {
           }}
         />
       )}
-      {finding.isReady && hits.length === 0 && <Nothing scope={scope} finding={finding} />}
+      {hits.length === 0 && <Nothing scope={scope} finding={finding} />}
       <KeysHint keys={texts.finderKeys} />
       {naming && (
         <NameDialog
@@ -114,7 +110,7 @@ function Field({ loader, field }: { loader: Loader; field: LoaderProps['field'] 
         }}
       />
       <span className="text-soft found" role="status">
-        {finding.isReady ? texts.foundOfAmong(finding.found, finding.among) : texts.gettingReady}
+        {texts.foundOfAmong(finding.found, finding.among)}
       </span>
       <span className="scope-hint text-soft">
         <kbd>F4</kbd> {scopeWords(where.kept, finding)}

@@ -71,7 +71,6 @@ export const thesePluginsAreOnTheyCan = (computer: string): string =>
 export const aFewLetters = 'A few letters …';
 export const lettersOfThePluginToLoad = 'Letters of the plugin to load';
 export const foundOfAmong = (found: number, among: number): string => `${found} of ${among}`;
-export const gettingReady = 'getting ready …';
 export const whereToLook = 'Where to look';
 export const thatCanBeLoadedHere = (count: number): string => `${count} that can be loaded here`;
 export const noneOfTheseIn = 'None of these in';

@@ -8,7 +8,6 @@ import {
   createSlotSearch,
   forgotten,
   loadableIn,
-  nothingFound,
   scopeFor,
   settingsShown,
   slotFolders,
@@ -47,7 +46,6 @@ export interface Wanted {
 }
 
 export interface Finding extends SlotResult {
-  readonly isReady: boolean;
   /** Where was looked in truth. */
   readonly scope: SlotScope;
   /** Why a plugin cannot be loaded here; null when it can. */
@@ -59,8 +57,6 @@ export interface Finding extends SlotResult {
   readonly counts: ScopeCounts;
   readonly folders: readonly SlotFolder[];
 }
-
-const noFigures: ReadonlySet<string> = new Set();
 
 export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
   const { track, index, settings } = slot;
@@ -84,12 +80,11 @@ export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
   const lost = useForgotten(scope === 'forgot', reasons, held);
   const search = useMemo(
     () =>
-      finder &&
       createSlotSearch({ finder, reasons, filed: foldersOf, counts, scope, held, forgotten: lost }),
     [finder, reasons, foldersOf, counts, scope, held, lost],
   );
   const result = useMemo(() => {
-    const found = search?.find(typed, habits) ?? nothingFound;
+    const found = search.find(typed, habits);
     const looksAtAll = (scope === 'cabinet' || scope === 'all') && held === null;
     return looksAtAll ? withSavedSettings(found, typed, settingFinder, whyNotThing) : found;
   }, [search, typed, habits, scope, held, settingFinder, whyNotThing]);
@@ -101,13 +96,12 @@ export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
     },
     [reasons, pluginById, whyNotThing],
   );
-  const figures = useMemo(() => finder?.figuresAfter(typed) ?? noFigures, [finder, typed]);
+  const figures = useMemo(() => finder.figuresAfter(typed), [finder, typed]);
   return {
     ...result,
     scope,
-    isReady: finder !== null,
     whyNot,
-    fewestLetters: (plugin) => search?.fewestLetters(plugin, habits) ?? null,
+    fewestLetters: (plugin) => search.fewestLetters(plugin, habits),
     figures,
     counts,
     folders,

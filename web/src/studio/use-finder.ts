@@ -11,6 +11,7 @@ import {
   type Plugin,
   type SettingFinder,
 } from '@clever-drawer/core';
+import { inIdleMoments } from '../ui/idle.ts';
 import { useArrangement, useCatalog } from './contexts.ts';
 
 /** Catalogs of more plugins are prepared after the screen was drawn. */
@@ -33,13 +34,16 @@ function prepare(plugin: Plugin, calling: GivenNames): Entry {
   return entry;
 }
 
-/** Null while a large catalog is being prepared for the first time. */
-export function useFinder(): Finder | null {
+/** So many plugins are taken apart between two looks at the time. */
+const step = 100;
+
+/** Finds plugins and kept settings by letters; what is likely is known before any was taken apart. */
+export function useFinder(): Finder {
   const { plugins, keptSettings, answers } = useCatalog();
   const { arrangement } = useArrangement();
   const { namings } = arrangement;
-  const make = useMemo(
-    () => () =>
+  const finder = useMemo(
+    () =>
       new Finder(
         [...plugins, ...keptSettings].map((plugin) => {
           const naming = namings.get(plugin.id);
@@ -52,7 +56,9 @@ export function useFinder(): Finder | null {
       ),
     [plugins, keptSettings, answers, namings],
   );
-  return usePrepared(make, plugins.length <= atOnce);
+  // The first letters need not wait for all of it.
+  useEffect(() => inIdleMoments(() => finder.prepare(step)), [finder]);
+  return finder;
 }
 
 /** All saved settings, prepared for finding. Null while many are being prepared. */

@@ -62,3 +62,40 @@ export function whenAtRest(act: () => void): void {
     void handsAtRest().then(act);
   });
 }
+
+/** What is left of an idle moment before it is given back, and how long one is taken to be. Milliseconds. */
+const spare = 3;
+const assumed = 10;
+
+/**
+ * Goes on with something large step by step, as long as a step says that more is left, in moments in
+ * which the window has nothing better to do. What it gives stops it.
+ */
+export function inIdleMoments(goOn: () => boolean): () => void {
+  let isStopped = false;
+  const moment = (left: () => number): void => {
+    let isMore = !isStopped;
+    while (isMore && left() > spare) {
+      isMore = goOn();
+    }
+    if (isMore) {
+      next();
+    }
+  };
+  const next = (): void => {
+    if ('requestIdleCallback' in globalThis) {
+      requestIdleCallback((deadline) => {
+        moment(() => deadline.timeRemaining());
+      });
+    } else {
+      setTimeout(() => {
+        const end = performance.now() + assumed;
+        moment(() => end - performance.now());
+      }, assumed);
+    }
+  };
+  whenIdle(next);
+  return () => {
+    isStopped = true;
+  };
+}

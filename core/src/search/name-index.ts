@@ -1,0 +1,370 @@
+/** The texts of many plugins, taken apart so that letters find those that have them. */
+import { Texts } from '../text/text-index.ts';
+import { isName, type Entry, type FoundText } from './entry.ts';
+import {
+  across,
+  acrossWords,
+  insideFrom,
+  hasBit,
+  nameRanks,
+  orderPoints,
+  partsFrom,
+  pointsFor,
+  sharedLeast,
+  slipFrom,
+  type Way,
+} from './match.ts';
+import { ownLetters } from './own-letters.ts';
+import { put, Sheets, type Scores } from './scores.ts';
+
+/** With fewer plugins that meet the letters as typed, slips are looked for too. */
+const fewHits = 3;
+/** Several words found one by one are a little less sure than all letters in a row. */
+export const apart = 0.9;
+
+/** Takes in plugins one after the other; all must be there before they are searched. */
+export class NameIndexBuilder {
+  /**
+   * Each different text once; names with the positions of the entries that have them, others with
+   * those of the sets they are in.
+   */
+  readonly texts: FoundText[] = [];
+  readonly having: number[][] = [];
+  /** Positions in `texts` by all letters, by words and by initials. */
+  readonly joined = new Texts();
+  readonly words = new Texts();
+  readonly initials = new Texts();
+  /**
+   * Names that have a word beginning with a letter, by the letter, and which letters begin words of
+   * each name.
+   */
+  readonly beginning = new Map<string, number[]>();
+  readonly letters: number[] = [];
+  /**
+   * Vendor, types and tags are the same for many: each different set of them once, with the
+   * positions of its entries.
+   */
+  readonly members: number[][] = [];
+  readonly #known = new Map<string, number>();
+  readonly #sets = new Map<string, number>();
+
+  /** `at` is the position among all entries. */
+  add({ texts }: Entry, at: number): void {
+    for (const text of texts) {
+      if (isName(text.what)) {
+        this.having[this.#positionOf(text)]?.push(at);
+      }
+    }
+    const shared = texts.filter((text) => !isName(text.what)).map((text) => this.#positionOf(text));
+    this.members[this.#setOf(shared)]?.push(at);
+  }
+
+  #setOf(shared: readonly number[]): number {
+    const key = shared.join();
+    const known = this.#sets.get(key);
+    if (known !== undefined) {
+      return known;
+    }
+    const set = this.members.push([]) - 1;
+    this.#sets.set(key, set);
+    for (const at of new Set(shared)) {
+      this.having[at]?.push(set);
+    }
+    return set;
+  }
+
+  #positionOf(text: FoundText): number {
+    const key = `${text.rank}${text.spaced}`;
+    const at = this.#known.get(key) ?? this.#enter(text);
+    this.#known.set(key, at);
+    return at;
+  }
+
+  #enter(text: FoundText): number {
+    const at = this.texts.push(text) - 1;
+    this.having.push([]);
+    this.letters.push(lettersOf(text.words));
+    this.joined.add(at, text.joined);
+    for (const word of text.words) {
+      this.words.add(at, word);
+    }
+    if (text.initials !== '') {
+      this.initials.add(at, text.initials);
+    }
+    if (isName(text.what)) {
+      for (const letter of new Set(text.words.map((word) => word.charAt(0)))) {
+        const list = this.beginning.get(letter);
+        if (list) {
+          list.push(at);
+        } else {
+          this.beginning.set(letter, [at]);
+        }
+      }
+    }
+    return at;
+  }
+}
+
+/** Finds the positions of those that letters mean. */
+export class NameIndex {
+  readonly #texts: readonly FoundText[];
+  readonly #having: readonly (readonly number[])[];
+  readonly #joined: Texts;
+  readonly #words: Texts;
+  readonly #initials: Texts;
+  readonly #beginning: ReadonlyMap<string, readonly number[]>;
+  readonly #letters: readonly number[];
+  readonly #members: readonly Int32Array[];
+  /**
+   * Of each text what its worth depends on, side by side: these are looked at by the thousand.
+   * `only` is the one that has it, or -1.
+   */
+  readonly #ranks: Int32Array;
+  readonly #lengths: Int32Array;
+  readonly #counts: Int32Array;
+  readonly #firsts: Int32Array;
+  readonly #ends: Int32Array;
+  readonly #only: Int32Array;
+  /** All different joined texts in a row, to be searched in one go, with where each begins. */
+  readonly #row: string;
+  readonly #starts: number[] = [];
+  /** The places of figures in the row, looked for when they are asked for. */
+  #figures: readonly number[] | null = null;
+  readonly #keys: string[];
+  readonly #own: ReadonlyMap<string, readonly number[]>;
+  readonly #sheets: Sheets;
+  readonly #setSheets: Sheets;
+
+  constructor(built: NameIndexBuilder, entries: readonly Entry[]) {
+    this.#texts = built.texts;
+    this.#having = built.having;
+    this.#joined = built.joined;
+    this.#words = built.words;
+    this.#initials = built.initials;
+    this.#beginning = built.beginning;
+    this.#letters = built.letters;
+    this.#members = built.members.map((list) => Int32Array.from(list));
+    const numbers = (of: (text: FoundText, at: number) => number): Int32Array =>
+      Int32Array.from(this.#texts, of);
+    this.#ranks = numbers((text) => text.rank);
+    this.#lengths = numbers((text) => text.joined.length);
+    this.#counts = numbers((text) => text.words.length);
+    this.#firsts = numbers((text) => text.words[0]?.length ?? 0);
+    this.#ends = numbers((text) => text.ends);
+    this.#only = numbers((_, at) => {
+      const [first = -1, second] = this.#having[at] ?? [];
+      return second === undefined ? first : -1;
+    });
+    this.#keys = [...this.#joined.keys()];
+    let length = 0;
+    for (const key of this.#keys) {
+      this.#starts.push(length);
+      length += key.length + 1;
+    }
+    this.#row = this.#keys.join('\n');
+    this.#own = ownLetters(entries);
+    this.#sheets = new Sheets(entries.length);
+    this.#setSheets = new Sheets(this.#members.length);
+  }
+
+  /** The positions of those whose own letters these are (own-letters.ts). */
+  ownOf(joined: string): readonly number[] {
+    return this.#own.get(joined) ?? [];
+  }
+
+  /** The figures with which some text goes on behind these letters. */
+  figuresAfter(joined: string): ReadonlySet<string> {
+    const found = new Set<string>();
+    this.#figures ??= [...this.#row.matchAll(/\d/g)].map(({ index }) => index);
+    for (const at of this.#figures) {
+      if (at >= joined.length && this.#row.startsWith(joined, at - joined.length)) {
+        found.add(this.#row.charAt(at));
+      }
+    }
+    return found;
+  }
+
+  /**
+   * All letters in a row, or (where several words were typed) each word by itself, whichever is
+   * worth more. What it gives is valid until it is asked again.
+   */
+  score(parts: readonly string[], joined: string, shown: string): Scores {
+    this.#sheets.back();
+    this.#setSheets.back();
+    const whole = this.#part(joined, shown, parts.length > 1 ? across.several : across.one);
+    if (parts.length < 2) {
+      return whole;
+    }
+    const order = this.#order(parts);
+    const each = parts.map((part) => this.#part(part, part, across.part));
+    const [fewest] = [...each].sort((a, b) => a.met - b.met);
+    for (const at of fewest?.touched.subarray(0, fewest.met) ?? []) {
+      let sum = 0;
+      for (const { points } of each) {
+        const here = points[at] ?? 0;
+        if (here === 0) {
+          sum = 0;
+          break;
+        }
+        sum += here;
+      }
+      if (sum > 0) {
+        put(whole, at, (sum / parts.length) * apart + (order.points[at] as number));
+      }
+    }
+    return whole;
+  }
+
+  /** What it adds that words of a name begin with the parts in their order. */
+  #order(parts: readonly string[]): Scores {
+    const scores = this.#sheets.next();
+    const letters = lettersOf(parts);
+    this.#words.beginning(parts[0] ?? '', (positions) => {
+      for (const at of positions) {
+        if (
+          (this.#ranks[at] as number) >= nameRanks ||
+          ((this.#letters[at] as number) & letters) !== letters
+        ) {
+          continue;
+        }
+        const worth = orderPoints((this.#texts[at] as FoundText).words, parts);
+        if (worth > 0) {
+          for (const entry of this.#having[at] as number[]) {
+            put(scores, entry, worth);
+          }
+        }
+      }
+    });
+    return scores;
+  }
+
+  #part(typed: string, shown: string, acrossFrom: number): Scores {
+    const scores = this.#sheets.next();
+    const sets = this.#setSheets.next();
+    const met = (at: number, way: Way, isWord = false, isAsSpaced = false): void => {
+      const rank = this.#ranks[at] as number;
+      if (rank >= nameRanks && typed.length < sharedLeast && !isWord) {
+        return;
+      }
+      const into = rank < nameRanks ? scores : sets;
+      const only = this.#only[at] as number;
+      const worth = pointsFor(
+        way,
+        rank,
+        typed.length,
+        this.#lengths[at] as number,
+        this.#counts[at] as number,
+        isWord,
+        isAsSpaced,
+      );
+      if (only >= 0) {
+        put(into, only, worth);
+      } else {
+        for (const one of this.#having[at] as number[]) {
+          put(into, one, worth);
+        }
+      }
+    };
+    const isAsSpaced = (at: number): boolean =>
+      typed.length === shown.length
+        ? (this.#firsts[at] as number) >= typed.length
+        : (this.#texts[at] as FoundText).spaced.startsWith(shown);
+    const spread = (): void => {
+      for (let i = 0; i < sets.met; i += 1) {
+        const set = sets.touched[i] as number;
+        const list = this.#members[set] as Int32Array;
+        const worth = sets.points[set] as number;
+        for (let j = 0; j < list.length; j += 1) {
+          put(scores, list[j] as number, worth);
+        }
+      }
+    };
+    const take =
+      (way: Way) =>
+      (positions: readonly number[]): void => {
+        for (const at of positions) {
+          met(at, way);
+        }
+      };
+    this.#joined.beginning(typed, (positions, text) => {
+      for (const at of positions) {
+        if (text === typed) {
+          met(at, 'whole', true);
+        } else {
+          met(at, 'start', hasBit(this.#ends[at] as number, typed.length), isAsSpaced(at));
+        }
+      }
+    });
+    if (typed.length >= partsFrom) {
+      this.#initials.beginning(typed, take('initials'));
+    }
+    this.#words.beginning(typed, (positions, word) => {
+      for (const at of positions) {
+        met(at, 'word', word === typed);
+      }
+    });
+    if (typed.length >= acrossFrom) {
+      for (const at of this.#across(typed)) {
+        met(at, 'parts');
+      }
+    }
+    spread();
+    const isSlip = typed.length >= slipFrom && scores.met < fewHits;
+    if (typed.length >= insideFrom) {
+      this.#inside(typed, take('inside'));
+    }
+    if (isSlip) {
+      this.#joined.beginningAlmost(typed, take('slip'));
+      this.#words.beginningAlmost(typed, take('word slip'));
+    }
+    spread();
+    return scores;
+  }
+
+  /** Names of whose words some begin with the letters, in order. */
+  #across(typed: string): number[] {
+    const others = lettersOf(typed.slice(1));
+    return (this.#beginning.get(typed.charAt(0)) ?? []).filter(
+      (at) =>
+        ((this.#letters[at] ?? 0) & others) !== 0 &&
+        acrossWords((this.#texts[at] as FoundText).words, typed),
+    );
+  }
+
+  #inside(typed: string, take: (positions: readonly number[]) => void): void {
+    let key = 0;
+    for (let at = this.#row.indexOf(typed); at >= 0; at = this.#row.indexOf(typed, at)) {
+      key = keyAt(this.#starts, at, key);
+      take(this.#joined.whole(this.#keys[key] ?? ''));
+      at = this.#starts[key + 1] ?? this.#row.length;
+    }
+  }
+}
+
+/** The text in whose stretch of the row a place lies; searched from the last one on. */
+function keyAt(starts: readonly number[], place: number, from: number): number {
+  let low = from;
+  let high = starts.length - 1;
+  while (low < high) {
+    const middle = (low + high + 1) >>> 1;
+    if ((starts[middle] ?? 0) <= place) {
+      low = middle;
+    } else {
+      high = middle - 1;
+    }
+  }
+  return low;
+}
+
+/**
+ * The letters with which texts begin, or of which a text consists, as bits: one for each of a to z,
+ * one for all others.
+ */
+function lettersOf(texts: Iterable<string>): number {
+  let bits = 0;
+  for (const text of texts) {
+    const letter = text.charCodeAt(0) - 97;
+    bits |= 1 << (letter >= 0 && letter < 26 ? letter : 26);
+  }
+  return bits;
+}
