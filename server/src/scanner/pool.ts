@@ -2,7 +2,6 @@
  * Threads for walking, reading and sorting: started when first needed, replaced when a file holds
  * one up for too long.
  */
-import { Worker } from 'node:worker_threads';
 import {
   failedCopy,
   type Decisions,
@@ -13,27 +12,23 @@ import {
   type Problem,
 } from '@clever-drawer/core';
 import { failedSetting, type FoundSetting } from '@clever-drawer/core/readers';
+import { Thread, type Job } from './thread.ts';
 import type { FoundBundle, Sought, Walked } from './walk.ts';
 import type { Done, Task } from './worker.ts';
 
 /** The longest that reading one bundle may take, in milliseconds. */
 const readLimit = 20_000;
 
-/** The most memory that a thread may take, in MiB; one that needs more breaks, and is replaced. */
-const memoryLimit = 1_536;
-
-interface Thread {
-  readonly worker: Worker;
-  isBusy: boolean;
-}
+/** So many bundles a thread is given at once: the next is there when one was read. */
+const ahead = 3;
 
 /** Threads that read bundles and sort catalogs; one that takes too long is replaced. */
 export class ReaderPool {
   readonly #program: URL;
   readonly #size: number;
   readonly #environment: Readonly<Record<string, string | undefined>>;
-  readonly #threads: Thread[] = [];
-  readonly #waiting: ((thread: Thread) => void)[] = [];
+  readonly #threads = new Set<Thread>();
+  readonly #waiting: Job[] = [];
 
   /** `program` is what a thread runs, where it is not the one beside this file. */
   constructor(
@@ -46,9 +41,9 @@ export class ReaderPool {
     this.#environment = environment;
   }
 
-  /** How many bundles are read at once. */
+  /** How many bundles may be asked for at once, so that no thread waits. */
   get size(): number {
-    return this.#size;
+    return this.#size * ahead;
   }
 
   /** What lies in a place. Ends early, with what it has, when `stop` is no longer 0. */
@@ -92,54 +87,58 @@ export class ReaderPool {
   }
 
   async close(): Promise<void> {
-    await Promise.all(this.#threads.splice(0).map((thread) => thread.worker.terminate()));
+    const threads = [...this.#threads];
+    this.#threads.clear();
+    await Promise.all(threads.map((thread) => thread.end()));
   }
 
-  async #run(task: Task, limit: number | null): Promise<Done> {
-    const thread = await this.#free();
-    try {
-      return await ask(thread.worker, task, limit);
-    } catch (error) {
-      this.#threads.splice(this.#threads.indexOf(thread), 1);
-      await thread.worker.terminate();
-      throw error;
-    } finally {
-      this.#release(thread);
+  #run(task: Task, limit: number | null): Promise<Done> {
+    return new Promise((resolve, reject) => {
+      this.#waiting.push({ task, limit, resolve, reject });
+      this.#feed();
+    });
+  }
+
+  /** Gives what waits to threads that can take it, in order. */
+  #feed(): void {
+    for (let job = this.#waiting[0]; job; job = this.#waiting[0]) {
+      const thread = this.#threadFor(job);
+      if (!thread) {
+        return;
+      }
+      this.#waiting.shift();
+      thread.give(job);
     }
   }
 
-  #free(): Promise<Thread> {
-    const idle =
-      this.#threads.find((thread) => !thread.isBusy) ??
-      (this.#threads.length < this.#size ? this.#start() : null);
-    if (!idle) {
-      return new Promise((resolve) => {
-        this.#waiting.push(resolve);
-      });
+  /** One with nothing to do, or a new one; for what is quick also one that does quick things. */
+  #threadFor({ limit }: Job): Thread | null {
+    const [least] = [...this.#threads].sort((a, b) => a.load - b.load);
+    if (least?.load === 0) {
+      return least;
     }
-    idle.isBusy = true;
-    return Promise.resolve(idle);
+    if (this.#threads.size < this.#size) {
+      return this.#start();
+    }
+    const quick = [...this.#threads]
+      .filter((thread) => thread.isQuick && thread.load < ahead)
+      .sort((a, b) => a.load - b.load);
+    return limit === null ? null : (quick[0] ?? null);
   }
 
   #start(): Thread {
-    const worker = new Worker(this.#program, {
-      execArgv: [],
-      resourceLimits: { maxOldGenerationSizeMb: memoryLimit },
-      workerData: { ...this.#environment },
+    const thread: Thread = new Thread(this.#program, this.#environment, {
+      onAnswered: () => {
+        this.#feed();
+      },
+      onBroken: (left) => {
+        this.#threads.delete(thread);
+        this.#waiting.unshift(...left);
+        this.#feed();
+      },
     });
-    worker.unref();
-    const thread = { worker, isBusy: false };
-    this.#threads.push(thread);
+    this.#threads.add(thread);
     return thread;
-  }
-
-  /** Hands the thread (or a new one in place of a broken one) to whoever waits. */
-  #release(thread: Thread): void {
-    thread.isBusy = false;
-    const next = this.#waiting.shift();
-    if (next) {
-      void this.#free().then(next);
-    }
   }
 }
 
@@ -149,41 +148,3 @@ const givenUp = ({ path }: FoundBundle, error: unknown): Problem => ({
   line: null,
   detail: `examining it was given up (${error instanceof Error ? error.message : ''}).`,
 });
-
-/** One question, one answer; rejects when the thread breaks or the time is up. */
-function ask(worker: Worker, task: Task, limit: number | null): Promise<Done> {
-  return new Promise((resolve, reject) => {
-    const timer =
-      limit === null
-        ? null
-        : setTimeout(() => {
-            end(() => {
-              reject(new Error(`it took longer than ${limit / 1000} seconds`));
-            });
-          }, limit);
-    const end = (settle: () => void): void => {
-      if (timer) {
-        clearTimeout(timer);
-      }
-      worker.off('message', onMessage).off('error', onError).off('exit', onExit);
-      settle();
-    };
-    const onMessage = (done: Done): void => {
-      end(() => {
-        resolve(done);
-      });
-    };
-    const onError = (error: Error): void => {
-      end(() => {
-        reject(error);
-      });
-    };
-    const onExit = (): void => {
-      end(() => {
-        reject(new Error('the reader ended'));
-      });
-    };
-    worker.on('message', onMessage).on('error', onError).on('exit', onExit);
-    worker.postMessage(task);
-  });
-}

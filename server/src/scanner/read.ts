@@ -100,7 +100,7 @@ function readCopies(
 
 /** Files of a bundle on the disk; links are followed only inside the place or the bundle. */
 export function diskFiles(root: string, place: string): BundleFiles {
-  const bounds = [realpathSync(place), realpathSync(root)];
+  const bounds = [realpathSync.native(place), realpathSync.native(root)];
   const pathOf = (relative: string): string => (relative === '' ? root : join(root, relative));
   return {
     root,
@@ -131,7 +131,7 @@ function guarded<T>(
   work: (real: string, size: number) => Result<T>,
 ): Result<T> {
   try {
-    const real = realpathSync(path);
+    const real = realpathSync.native(path);
     if (
       !bounds.some(
         (bound) => real === bound || real.startsWith(bound.endsWith(sep) ? bound : bound + sep),

@@ -16,6 +16,7 @@ import {
 } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { formats, type FoundCopy } from '@clever-drawer/core';
 import { filesOfPackage, linkAll } from '../../../core/src/formats/debian-packages.test-data.ts';
 import { noDescriptions } from '@clever-drawer/core/readers';
@@ -215,6 +216,35 @@ describe('the reading threads', () => {
     const copies = await Promise.all(bundles.map((bundle) => pool.read(bundle, place)));
     expect(copies).toEqual(bundles.map(read));
     expect((await pool.walk(place, formats, new SharedArrayBuffer(4))).bundles).toEqual(bundles);
+    await pool.close();
+  });
+  it('go on with the rest in a new thread when one breaks; only what it worked on has failed', async () => {
+    for (let i = 0; i < 6; i += 1) {
+      write(`p${i}.lv2/manifest.ttl`, turtle.replace('urn:x', `urn:p${i}`));
+    }
+    const program = join(place, 'breaks-once.mjs');
+    write(
+      'breaks-once.mjs',
+      `import { parentPort } from 'node:worker_threads';
+parentPort.on('message', ({ bundle }) => {
+  if (bundle.path.endsWith('p2.lv2')) {
+    process.exit(1);
+  }
+  parentPort.postMessage({ copies: [bundle.path] });
+});`,
+    );
+    const pool = new ReaderPool(1, {}, pathToFileURL(program));
+    const bundles = look();
+    expect(bundles).toHaveLength(6);
+    const answers = await Promise.all(bundles.map((bundle) => pool.read(bundle, place)));
+    expect(answers.flat().map((one) => (typeof one === 'string' ? 'read' : one.status))).toEqual([
+      'read',
+      'read',
+      'failed',
+      'read',
+      'read',
+      'read',
+    ]);
     await pool.close();
   });
 });
