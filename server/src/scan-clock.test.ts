@@ -7,7 +7,7 @@ import type { ComputerView, ScanProgress, ServerEvent } from '@clever-drawer/cor
 import { serve, type Running } from './main.ts';
 import { newPlace, writeBundle } from './testing.ts';
 
-const bundles = 130;
+const bundles = 450;
 let server: Running;
 let data = '';
 let place = '';

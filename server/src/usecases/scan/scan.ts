@@ -50,7 +50,9 @@ import { identifyAfterScan } from '../identify/identify-computer.ts';
 /** While a scan runs, windows fetch what it has found at most this often. Milliseconds. */
 const catalogEvery = 2_000;
 /** Bundles examined between two savings. */
-const batchSize = 50;
+const readTogether = 200;
+/** The same where each is opened, which takes long. */
+const openedTogether = 50;
 
 /**
  * Starts a scan in the background. Its progress is told to every window; `parts.scans` knows when
@@ -133,6 +135,12 @@ interface Examined extends Found {
 }
 
 /** One scan from walking to its end. */
+/** What a batch of bundles holds. */
+interface ReadBatch {
+  readonly copies: readonly FoundCopy[];
+  readonly examined: readonly Examined[];
+}
+
 class ScanRun {
   readonly #parts: Parts;
   readonly #scan: ScanRow;
@@ -241,9 +249,7 @@ class ScanRun {
       { total: found.length, done: this.#scan.looked, unchanged: this.#scan.counts.unchanged },
       true,
     );
-    for (let at = 0; at < changed.length && !this.#job.stopped; at += batchSize) {
-      await this.#examine(changed.slice(at, at + batchSize), missing());
-    }
+    await this.#examine(changed, missing);
     if (this.#job.stopped || this.#mode === 'failed' || this.#mode === 'open') {
       return;
     }
@@ -385,7 +391,23 @@ class ScanRun {
     return { found, settings, reached, lost, blocked };
   }
 
-  async #examine(bundles: readonly Found[], missing: readonly CopyRow[]): Promise<void> {
+  /** Batch by batch; while one is saved the next is read. */
+  async #examine(bundles: readonly Found[], missing: () => CopyRow[]): Promise<void> {
+    let saving: Promise<void> = Promise.resolve();
+    for (let at = 0; at < bundles.length && !this.#job.stopped; ) {
+      const next = bundles.slice(at, at + readTogether);
+      const size = next.some((bundle) => this.#isOpened(bundle)) ? openedTogether : readTogether;
+      const read = await this.#read(next.slice(0, size));
+      await saving;
+      saving = this.#keep(read, missing());
+      // What goes wrong is said when it is waited for; until then it is not unhandled.
+      saving.catch(() => undefined);
+      at += size;
+    }
+    await saving;
+  }
+
+  async #read(bundles: readonly Found[]): Promise<ReadBatch> {
     const copies: FoundCopy[] = [];
     const examined: Examined[] = [];
     const waiting = [...bundles];
@@ -405,6 +427,10 @@ class ScanRun {
       }
     };
     await Promise.all(Array.from({ length: this.#parts.readers.size }, readOn));
+    return { copies, examined };
+  }
+
+  async #keep({ copies, examined }: ReadBatch, missing: readonly CopyRow[]): Promise<void> {
     const paths = new Set(examined.map((bundle) => bundle.path));
     const before = [...this.#known.values()].filter((row) => paths.has(row.path));
     const comparisons = compare([...before, ...missing].map(asKnown), [
