@@ -402,3 +402,30 @@ function focusOf(): { name: string; isShown: boolean } | null {
     isShown: rings.some((ring) => ratio(luminance(ring), luminance(below)) >= 3),
   };
 }
+
+test('on paper File is the whole list that the sentence leaves, without bars and keys', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.address}/file?type=delay`);
+  const found = page.getByTestId('plugin');
+  await expect(found.first()).toBeVisible();
+  const name = (await found.first().locator('.name').textContent()) ?? '';
+  const all = /\d+/.exec((await page.getByText(/of \d+ plugins/).textContent()) ?? '')?.[0];
+  await page.emulateMedia({ media: 'print' });
+  const table = page.getByRole('table');
+  await expect(table.getByRole('columnheader')).toHaveText([
+    'Name',
+    'Vendor',
+    'Type',
+    'Formats',
+    'Folders',
+  ]);
+  await expect(table.getByRole('row')).toHaveCount(Number(all) + 1);
+  await expect(table).toContainText(name.trim());
+  await expect(page.getByRole('banner')).toBeHidden();
+  await expect(page.getByRole('listbox')).toBeHidden();
+  await page.emulateMedia({ media: 'screen' });
+  await expect(table).toHaveCount(0);
+  await expect(found.first()).toBeVisible();
+});

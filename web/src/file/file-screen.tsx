@@ -17,6 +17,7 @@ import './file.css';
 import { NameDialog } from '../annotate/name-dialog.tsx';
 import type { View } from './model/list-keys.ts';
 import { PluginList } from './plugin-list.tsx';
+import { PrintedList } from './printed-list.tsx';
 import { LineUp, Sentence } from './sentence.tsx';
 import { Tray } from './tray.tsx';
 import { useChest } from './use-chest.ts';
@@ -137,6 +138,7 @@ function ListPane({
       <h1 className="visually-hidden">{texts.file}</h1>
       <Sentence list={list} field={field} />
       <ListHead list={list} setDialog={setDialog} view={view} changeView={changeView} />
+      <PrintedList rows={list.rows} />
       {list.rows.length > 0 ? (
         <PluginList
           rows={list.rows}

@@ -173,7 +173,7 @@ function Formats({ formats }: { formats: readonly string[] }) {
 }
 
 /** Formats of the copies that are there, each once; those of 32 bits say so. */
-const formatsOf = (plugin: Plugin): string[] =>
+export const formatsOf = (plugin: Plugin): string[] =>
   [
     ...new Set(
       plugin.copies

@@ -271,6 +271,10 @@ export const pressToDropThis = 'Press to drop this';
 export const moreThatNarrowsTheList = 'More that narrows the list';
 export const more = 'more …';
 
+// printed-list
+export const printedColumns = ['Name', 'Vendor', 'Type', 'Formats', 'Folders'] as const;
+export const alsoCalled = (name: string): string => `(${name})`;
+
 // keep-link
 export const keepAsSmartFolder = 'keep as smart folder';
 
