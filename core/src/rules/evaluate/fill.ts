@@ -68,6 +68,9 @@ export function createFiller(): (input: ToFill) => Filled {
     compiledRules.set(rule, compiled);
     return compiled;
   };
+  // Their turn is the same as long as the folders are.
+  let turn: { readonly of: Pick<ToFill, 'folders' | 'andBelow'>; readonly all: readonly InTurn[] } =
+    { of: { folders: [], andBelow: () => [] }, all: [] };
   return (input) => {
     const positions = changedPositions(last, input.candidates);
     if (positions === null) {
@@ -94,7 +97,10 @@ export function createFiller(): (input: ToFill) => Filled {
       isIn: (folder, plugin) => contents(folder).has(plugin),
       isFiled: filedIn(input.placed),
     };
-    for (const { folder, compiled } of inTurn(input, compiledOf)) {
+    if (turn.of.folders !== input.folders || turn.of.andBelow !== input.andBelow) {
+      turn = { of: input, all: inTurn(input, compiledOf) };
+    }
+    for (const { folder, compiled } of turn.all) {
       const read = readBy(compiled, contents);
       const before = answeredBefore.get(folder.id);
       answered.set(
@@ -105,7 +111,7 @@ export function createFiller(): (input: ToFill) => Filled {
       );
     }
     answeredBefore = answered;
-    return { membersOf, expiresAt: earliest([...answered.values()]), where };
+    return { membersOf, expiresAt: earliest(answered.values()), where };
   };
 }
 
@@ -183,14 +189,11 @@ function answerAgain(
   where: RuleContext,
 ): Answered {
   const { compiled } = before;
-  const concerned = changed.filter(({ fields }) =>
-    [...fields].some((field) => compiled.reads.has(field)),
-  );
-  if (concerned.length === 0 && folder === before.folder) {
-    return before;
-  }
   let { bits, expiresAt } = before;
-  for (const { at } of concerned) {
+  for (const { at, fields } of changed) {
+    if (!readsAny(compiled, fields)) {
+      continue;
+    }
     const isIn = compiled.holds(index.at(at), where);
     if (isIn !== hasBit(bits, at)) {
       bits = withBit(bits === before.bits ? bits.slice() : bits, at, isIn);
@@ -198,7 +201,19 @@ function answerAgain(
     expiresAt = earlier(expiresAt, momentAt(compiled, index, at, where.now));
   }
   const isSame = bits === before.bits && sameByHand(before.folder, folder);
+  if (isSame && folder === before.folder && expiresAt === before.expiresAt) {
+    return before;
+  }
   return { ...before, folder, bits, expiresAt, members: isSame ? before.members : null };
+}
+
+function readsAny({ reads }: CompiledRule, fields: ReadonlySet<Field>): boolean {
+  for (const field of fields) {
+    if (reads.has(field)) {
+      return true;
+    }
+  }
+  return false;
 }
 
 function withBit(bits: Bits, at: number, isSet: boolean): Bits {
@@ -226,8 +241,12 @@ function earlier(a: number | null, b: number | null): number | null {
   return a === null || b === null ? (a ?? b) : Math.min(a, b);
 }
 
-function earliest(answered: readonly Answered[]): number | null {
-  return answered.reduce<number | null>((first, one) => earlier(first, one.expiresAt), null);
+function earliest(answered: Iterable<Answered>): number | null {
+  let first: number | null = null;
+  for (const { expiresAt } of answered) {
+    first = earlier(first, expiresAt);
+  }
+  return first;
 }
 
 const sameByHand = (a: SmartFolder, b: SmartFolder): boolean =>
@@ -275,15 +294,16 @@ function contentsOf(
   membersOf: Filled['membersOf'],
 ): (folder: string) => ReadonlySet<string> {
   const known = new Map<string, ReadonlySet<string>>();
-  const smart = new Set(folders.map((folder) => folder.id));
+  let smart: ReadonlySet<string> | null = null;
   return (folder) => {
     const before = known.get(folder);
     if (before) {
       return before;
     }
+    const smartOnes = (smart ??= new Set(folders.map(({ id }) => id)));
     const held = new Set(
       andBelow(folder).flatMap((id) =>
-        smart.has(id) ? (membersOf(id) ?? []) : (placed.get(id) ?? []),
+        smartOnes.has(id) ? (membersOf(id) ?? []) : (placed.get(id) ?? []),
       ),
     );
     known.set(folder, held);
@@ -311,14 +331,16 @@ const sameContents = (
       );
     }));
 
+interface InTurn {
+  readonly folder: SmartFolder;
+  readonly compiled: CompiledRule;
+}
+
 /**
  * Each folder behind those it asks for. Where they ask in a circle, what is not filled yet counts
  * as it was filled last.
  */
-function inTurn(
-  { folders, andBelow }: ToFill,
-  compiledOf: (rule: Rule) => CompiledRule,
-): { folder: SmartFolder; compiled: CompiledRule }[] {
+function inTurn({ folders, andBelow }: ToFill, compiledOf: (rule: Rule) => CompiledRule): InTurn[] {
   const all = folders.map((folder) => ({ folder, compiled: compiledOf(folder.rule) }));
   if (all.every(({ compiled }) => compiled.folders.length === 0)) {
     return all;
