@@ -71,3 +71,37 @@ describe('what can wait', () => {
     expect(act).toHaveBeenCalledTimes(1);
   });
 });
+
+describe('something large, step by step', () => {
+  it('goes on in several moments until no more is left', async () => {
+    const { inIdleMoments, firstScreenStands } = await freshWindow();
+    let left = 5;
+    // Each step takes 4 of the 10 milliseconds that a moment is taken to be.
+    const step = jest.fn(() => {
+      jest.setSystemTime(Date.now() + 4);
+      performance.now = () => Date.now();
+      left -= 1;
+      return left > 0;
+    });
+    performance.now = () => Date.now();
+    inIdleMoments(step);
+    firstScreenStands();
+    await jest.advanceTimersByTimeAsync(510);
+    const first = step.mock.calls.length;
+    expect(first).toBeGreaterThan(0);
+    expect(first).toBeLessThan(5);
+    await jest.advanceTimersByTimeAsync(200);
+    expect(step).toHaveBeenCalledTimes(5);
+    await jest.advanceTimersByTimeAsync(200);
+    expect(step).toHaveBeenCalledTimes(5);
+  });
+  it('does not begin once it was stopped, nor go on', async () => {
+    const { inIdleMoments, firstScreenStands } = await freshWindow();
+    const step = jest.fn(() => true);
+    const stop = inIdleMoments(step);
+    stop();
+    firstScreenStands();
+    await jest.advanceTimersByTimeAsync(2_000);
+    expect(step).not.toHaveBeenCalled();
+  });
+});
