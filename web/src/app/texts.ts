@@ -158,7 +158,7 @@ export const helpShortcuts = 'help shortcuts';
 export const thisScreen = 'This screen';
 export const skipToTheContent = 'Skip to the content';
 export const cleverDrawer = 'Clever Drawer';
-export const latestChangesWithKey = (keyWords: string): string => `Latest changes (${keyWords})`;
+export const latestChangesWithKey = (keys: string): string => `Latest changes (${keys})`;
 export const allKeysWithKey = 'All keys (?)';
 export const screens = 'Screens';
 export const looking = 'looking';

@@ -74,7 +74,7 @@ export const atMostLetters = (most: number): string => `At most ${plural(most, '
 export const typeAtLeastOneKeyword = 'Type at least one keyword, with commas between several.';
 export const change = (folder: string): string => `Change ${folder}`;
 export const newFolder = 'New folder';
-export const makeThe = (formName: string): string => `Make the ${formName}`;
+export const makeThe = (form: string): string => `Make the ${form}`;
 export const holdsEveryPluginWhoseName = 'Holds every plugin whose name has any of';
 export const delayEcho = 'delay, echo, slap';
 export const moreThanKeywords = 'More than keywords …';
@@ -149,8 +149,8 @@ export const formWords = {
   divider: 'divider',
 } as const;
 export const dividerPressToRename = 'Divider: press to rename';
-export const folderHolds = (folder: string, formWord: string, count: number): string =>
-  `${folder}, ${formWord}, ${plural(count, 'plugin')}`;
+export const folderHolds = (folder: string, form: string, count: number): string =>
+  `${folder}, ${form}, ${plural(count, 'plugin')}`;
 export const shownFromAnotherCabinet = 'shown from another cabinet';
 export const pinned = 'pinned';
 export const andMore = (count: number): string => `and ${count} more`;
@@ -163,8 +163,8 @@ export const takeOutOf = (plugin: string, folder: string): string =>
 export const keepItOutWhateverTheRule = 'Keep it out whatever the rule says (Delete).';
 export const takeOutOfThisFolderDelete =
   'Take out of this folder (Delete). It stays in the catalog.';
-export const isSortedByChooseMyOwn = (folder: string, sortingName: string): string =>
-  `${folder} is sorted by ${sortingName}. Choose “my own order” in its head to reorder by hand.`;
+export const isSortedByChooseMyOwn = (folder: string, sorting: string): string =>
+  `${folder} is sorted by ${sorting}. Choose “my own order” in its head to reorder by hand.`;
 
 // open-drawer
 export const opened = (folder: string): string => `${folder}, opened`;
@@ -174,7 +174,7 @@ export const noPluginIsLikeThatYet =
   'No plugin is like that yet. What arrives later comes in by itself.';
 export const emptyDragPluginsOntoIt = 'Empty. Drag plugins onto it, or press';
 export const onOneInTheList = 'on one in the list.';
-export const isSortedBy = (sortingName: string): string => `· sorted by ${sortingName}`;
+export const isSortedBy = (sorting: string): string => `· sorted by ${sorting}`;
 export const changeItsRule = 'Change the rule';
 export const close = (folder: string): string => `Close ${folder}`;
 export const noteOn = (folder: string): string => `Note on ${folder}`;

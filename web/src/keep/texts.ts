@@ -131,13 +131,13 @@ export const thisWeek = 'This week';
 export const pointsToReturnTo = 'Points to return to';
 export const everyChangeIsKeptAlready = 'Every change is kept already; a point has a name.';
 export const now = 'Now';
-export const changeSince = (changes: number, pointTitle: string): string =>
-  `${plural(changes, 'change')} since ${pointTitle}`;
+export const changeSince = (changes: number, point: string): string =>
+  `${plural(changes, 'change')} since ${point}`;
 export const changeSoFar = (changes: number): string => `${plural(changes, 'change')} so far`;
 export const noPointsYet =
   'None yet. Mark one before you rearrange things; each evening with changes makes one by itself, and so does whatever changes much at once.';
-export const filed = (pointTime: string, folders: number, filed: string): string =>
-  `${pointTime} · ${plural(folders, 'folder')}, ${filed} filed`;
+export const filed = (when: string, folders: number, filed: string): string =>
+  `${when} · ${plural(folders, 'folder')}, ${filed} filed`;
 export const markThisPoint = 'Mark this point …';
 export const marked = (name: string): string => `Marked: ${name}`;
 export const whatIsThisPointCalled = 'What is this point called?';
@@ -148,7 +148,7 @@ export const markIt = 'Mark it';
 export const noPointYet = 'No point yet';
 export const markThisPointFirst =
   'Mark this point, at the left. Then rearrange as you like: here it will say what would come back, and one press returns to it.';
-export const returnTo = (pointTitle: string): string => `Return to “${pointTitle}”`;
+export const returnTo = (point: string): string => `Return to “${point}”`;
 export const thisIsOneChange =
   'This is one change; undo brings all of today back. Nothing on the disk is touched.';
 export const against = 'Against';
@@ -164,8 +164,8 @@ export const nameOfThePoint = 'Name of the point';
 export const callItThat = 'Call it that';
 export const nameIt = 'Name it …';
 export const rename = 'Rename …';
-export const isNoPointAnyMore = (pointTitle: string): string =>
-  `${pointTitle} is no point any more; nothing of the order changed`;
+export const isNoPointAnyMore = (point: string): string =>
+  `${point} is no point any more; nothing of the order changed`;
 export const forgetThisPoint = 'Forget this point';
 
 // shelf-tab

@@ -16,7 +16,7 @@ export const kind = 'Kind';
 export const allKinds = 'all kinds';
 export const sortOfTrack = 'Sort of track';
 export const onAllTracks = 'on all tracks';
-export const onTracks = (trackWord: string): string => `on ${trackWord}`;
+export const onTracks = (tracks: string): string => `on ${tracks}`;
 export const cabinet = 'Cabinet';
 export const inAllCabinets = 'in all cabinets';
 export const inTheCabinet = (name: string): string => `in ${name}`;
@@ -174,23 +174,23 @@ export const loadedThisWeek = 'loaded this week';
 export const lastLoadedAgo = (name: string): string => `last loaded ${name} ago`;
 export const pluginsOfAge = (
   count: number,
-  ageWords: string,
+  age: string,
   loads: number,
-  loadsWords: string,
+  loadsInAll: string,
 ): string =>
-  `${plural(count, 'plugin')} ${ageWords}${loads === 0 ? '' : `, ${loadsWords} times in all`}`;
+  `${plural(count, 'plugin')} ${age}${loads === 0 ? '' : `, ${loadsInAll} times in all`}`;
 export const sinceTheLastLoad = 'since the last load; upwards: loads in all';
 
 // pictures/keys-line
 export const andSeconds = (seconds: string): string => `, ${seconds} s`;
 export const keysOfMonth = (
-  monthWords: string,
+  month: string,
   keys: string,
   seconds: string,
   median: number,
   loads: number,
 ): string =>
-  `${monthWords}: ${keys} keys a load${seconds}, half of the loads with ${median} or fewer, ${plural(loads, 'load')}`;
+  `${month}: ${keys} keys a load${seconds}, half of the loads with ${median} or fewer, ${plural(loads, 'load')}`;
 export const keysALoad = 'keys a load: the line is the mean, a dash the median';
 
 // pictures/pairs-links
@@ -223,12 +223,8 @@ export const useStandsHere = (afterAWeek: string): string =>
   `${afterAWeek} it stands here what you reach for in which month.`;
 export const bySortOfTrack = 'by sort of track';
 export const byType = 'by type';
-export const loadsOfMonth = (
-  monthWords: string,
-  words: string,
-  loads: number,
-  count: number,
-): string => `${monthWords}, ${words}: ${plural(loads, 'load')} of ${plural(count, 'plugin')}`;
+export const loadsOfMonth = (month: string, words: string, loads: number, count: number): string =>
+  `${month}, ${words}: ${plural(loads, 'load')} of ${plural(count, 'plugin')}`;
 export const whatGoesWithWhat = 'What goes with what';
 export const whichPluginYouLoadRightBehind =
   'Which plugin you load right behind which. Thicker came more often.';

@@ -13,7 +13,7 @@ export const ofWhat = (field: string, relation: string): string => `${field} ${r
 export const addAValue = (name: string): string => `${name}: add a value`;
 export const typeThenEnter = 'type, then Enter';
 export const or = 'or';
-export const drop = (sayValue: string): string => `Drop ${sayValue}`;
+export const drop = (value: string): string => `Drop ${value}`;
 export const noIsCalledThatHere = (field: string): string => `No ${field} is called that here.`;
 
 // cards
