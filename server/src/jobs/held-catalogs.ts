@@ -6,14 +6,19 @@
 import { randomUUID } from 'node:crypto';
 import type { DataSource, EntityManager } from 'typeorm';
 import { comparePlaces, type ComputerView } from '@clever-drawer/core';
-import { catalogVersions, readCatalog } from '../database/catalog.ts';
+import {
+  catalogVersions,
+  lotVersions,
+  readCatalog,
+  type PluginVersion,
+} from '../database/catalog.ts';
 
 /** A plugin as it is sent, with what its place among the others goes by. */
 interface HeldPlugin {
   readonly id: string;
   readonly name: string;
   readonly text: string;
-  readonly version: string;
+  readonly version: PluginVersion;
 }
 
 /** Plugins that changed or went with a revision. */
@@ -25,6 +30,8 @@ interface Touch {
 interface Held {
   readonly revision: number;
   readonly plugins: ReadonlyMap<string, HeldPlugin>;
+  /** The versions of the lots in which the plugins are looked at. */
+  readonly lots: ReadonlyMap<number, string>;
   /** The latest last. */
   readonly touches: readonly Touch[];
 }
@@ -32,7 +39,10 @@ interface Held {
 /** So many touched plugins are remembered; a window that is further behind gets the whole. */
 const rememberedTouches = 2_000;
 
-const empty: Held = { revision: 0, plugins: new Map(), touches: [] };
+/** With more changed plugins all are read again, which is one plain scan of the tables. */
+const manyChanged = 2_000;
+
+const empty: Held = { revision: 0, plugins: new Map(), lots: new Map(), touches: [] };
 
 /** Catalogs in memory, by computer. */
 export class HeldCatalogs {
@@ -94,36 +104,58 @@ export class HeldCatalogs {
 }
 
 async function refreshed(manager: EntityManager, computer: string, held: Held): Promise<Held> {
-  const versions = await catalogVersions(manager, computer);
-  const other = [...versions].filter(([id, version]) => held.plugins.get(id)?.version !== version);
-  const gone = [...held.plugins.keys()].filter((id) => !versions.has(id));
-  if (other.length === 0 && gone.length === 0) {
+  const lots = await lotVersions(manager, computer);
+  const others = [...new Set([...lots.keys(), ...held.lots.keys()])].filter(
+    (lot) => lots.get(lot) !== held.lots.get(lot),
+  );
+  if (others.length === 0) {
     return held;
   }
-  const isAll = other.length === versions.size;
-  const ids = other.map(([id]) => id);
-  const read = await readCatalog(manager, computer, isAll ? null : ids);
+  const isFirst = held.plugins.size === 0;
+  const versions = await catalogVersions(manager, computer, isFirst ? null : others);
+  const changed = [...versions].filter(
+    ([id, { version }]) => held.plugins.get(id)?.version.version !== version,
+  );
+  const isOther = new Set(others);
+  const gone = [...held.plugins.values()]
+    .filter(({ id, version }) => isOther.has(version.lot) && !versions.has(id))
+    .map(({ id }) => id);
+  if (changed.length === 0 && gone.length === 0) {
+    return { ...held, lots };
+  }
+  const ids = changed.length > manyChanged ? null : changed.map(([id]) => id);
+  const read = await readCatalog(manager, computer, ids);
   const plugins = new Map(held.plugins);
   for (const id of gone) {
     plugins.delete(id);
   }
-  const changed = read.filter((plugin) => {
+  const touched = [...gone];
+  for (const plugin of read) {
     const { id, name } = plugin;
     const text = JSON.stringify(plugin);
-    const isOther = held.plugins.get(id)?.text !== text;
-    plugins.set(id, { id, name, text, version: versions.get(id) ?? '' });
-    return isOther;
-  });
-  const touched = [...changed.map(({ id }) => id as string), ...gone];
-  if (touched.length === 0) {
-    return { ...held, plugins };
+    const version = versions.get(id);
+    if (plugins.get(id)?.text !== text) {
+      touched.push(id);
+    }
+    if (version) {
+      plugins.set(id, { id, name, text, version });
+    }
   }
+  return touched.length === 0
+    ? { ...held, lots, plugins }
+    : touchedAgain(held, { lots, plugins, touched });
+}
+
+interface Refreshed {
+  readonly lots: Held['lots'];
+  readonly plugins: Held['plugins'];
+  readonly touched: readonly string[];
+}
+
+function touchedAgain(held: Held, { lots, plugins, touched }: Refreshed): Held {
   const revision = held.revision + 1;
-  return {
-    revision,
-    plugins,
-    touches: remembered([...held.touches, { revision, plugins: touched }]),
-  };
+  const touches = remembered([...held.touches, { revision, plugins: touched }]);
+  return { revision, plugins, lots, touches };
 }
 
 /** The latest touches, as many as are worth it. */
