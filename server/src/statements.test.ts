@@ -9,7 +9,7 @@ import type { CatalogView, OrderStep, OrderView } from '@clever-drawer/core';
 import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';
 
 /** BEGIN and COMMIT among them. */
-const budget = 13;
+const budget = 9;
 
 let server: TestServer;
 beforeAll(async () => {

@@ -244,22 +244,29 @@ export async function noteWentInto(
   );
 }
 
-/** Of some plugins that a computer knows, where their copies are now: themselves, or what they went into. */
+/** Where the copies of a plugin are now: with itself, or with what it went into, and what that is called. */
+export interface PluginNow {
+  readonly now: string;
+  readonly name: string;
+}
+
+/** Of some plugins that a computer knows, where their copies are now. */
 export async function wherePluginsAre(
   manager: EntityManager,
   computer: string,
   ids: readonly string[],
-): Promise<Map<string, string>> {
-  const rows: { id: string; now: string }[] = await manager.query(
-    `WITH RECURSIVE trail (id, now, next, steps) AS (
-       SELECT id, id, went_into, 0 FROM plugin WHERE computer_id = $1 AND id = ANY($2::uuid[])
+): Promise<Map<string, PluginNow>> {
+  const rows: ({ id: string } & PluginNow)[] = await manager.query(
+    `WITH RECURSIVE trail (id, now, name, next, steps) AS (
+       SELECT id, id, name, went_into, 0 FROM plugin WHERE computer_id = $1 AND id = ANY($2::uuid[])
        UNION ALL
-       SELECT trail.id, p.id, p.went_into, trail.steps + 1
+       SELECT trail.id, p.id, p.name, p.went_into, trail.steps + 1
          FROM trail JOIN plugin p ON p.id = trail.next WHERE trail.steps < 1000)
-     SELECT id, now FROM trail WHERE next IS NULL`,
+     SELECT trail.id, now, coalesce(n.nickname, trail.name) name FROM trail
+       LEFT JOIN naming n ON n.plugin_id = now WHERE next IS NULL`,
     [computer, ids],
   );
-  return new Map(rows.map((row) => [row.id, row.now]));
+  return new Map(rows.map(({ id, now, name }) => [id, { now, name }]));
 }
 
 /** Of these plugins those that are there. */
@@ -273,13 +280,6 @@ export async function existingPlugins(
   );
   return new Set(rows.map((row) => row.id));
 }
-
-/** Keeps plugins for good, since the log of changes refers to them. */
-export const rememberPlugins = (manager: EntityManager, ids: readonly string[]): Promise<unknown> =>
-  manager.query(
-    'UPDATE plugin SET is_remembered = true WHERE id = ANY($1::uuid[]) AND NOT is_remembered',
-    [ids],
-  );
 
 /** All plugins of a computer. */
 export const listPlugins = (manager: EntityManager, computer: string): Promise<PluginRow[]> =>

@@ -1,10 +1,13 @@
 /** The log of changes: each with its reverse inside, and whether it is done, undone or discarded. */
 import type { EntityManager } from 'typeorm';
-import { asId, type OrderChange } from '@clever-drawer/core';
+import { asId, pluginsOfChange, type OrderChange } from '@clever-drawer/core';
 import { toJsonb } from './bulk.ts';
 import { ChangeTable, type ChangeRow } from './order-tables.ts';
 
-/** Adds a change as the newest and discards what was undone and can now not be redone. */
+/**
+ * Adds a change as the newest and discards what was undone and can now not be redone; plugins of the
+ * change stay known.
+ */
 export async function recordChange(
   manager: EntityManager,
   computer: string,
@@ -13,13 +16,14 @@ export async function recordChange(
   at: Date,
 ): Promise<void> {
   await manager.query(
-    `UPDATE change SET state = 'discarded' WHERE computer_id = $1 AND state = 'undone'`,
-    [computer],
-  );
-  await manager.query(
-    `INSERT INTO change (computer_id, number, at, words, state, change)
+    `WITH discarded AS (
+       UPDATE change SET state = 'discarded' WHERE computer_id = $1 AND state = 'undone'
+     ), remembered AS (
+       UPDATE plugin SET is_remembered = true WHERE id = ANY($5::uuid[]) AND NOT is_remembered
+     )
+     INSERT INTO change (computer_id, number, at, words, state, change)
      SELECT $1, coalesce(max(number), 0) + 1, $2, $3, 'done', $4::jsonb FROM change WHERE computer_id = $1`,
-    [computer, at, words, toJsonb(change)],
+    [computer, at, words, toJsonb(change), pluginsOfChange(change)],
   );
 }
 
@@ -68,17 +72,34 @@ export const markChange = (
     .getRepository(ChangeTable)
     .update({ computerId: row.computerId, number: row.number }, { state });
 
-/** What undo and redo would do, in words. */
-export async function undoWords(
+/** What undo and redo would do, in words; null where there is nothing. */
+export interface UndoWords {
+  readonly undo: string | null;
+  readonly redo: string | null;
+}
+
+const selectUndoWords = `SELECT
+  (SELECT words FROM change WHERE computer_id = $1 AND state = 'done'
+    ORDER BY number DESC LIMIT 1) undo,
+  (SELECT words FROM change WHERE computer_id = $1 AND state = 'undone' ORDER BY number LIMIT 1) redo`;
+
+/** What undo and redo would do now. */
+export async function undoWords(manager: EntityManager, computer: string): Promise<UndoWords> {
+  const rows: UndoWords[] = await manager.query(selectUndoWords, [computer]);
+  return rows[0] ?? { undo: null, redo: null };
+}
+
+/** Counts the order's revision to this one, and says what undo and redo would do from here. */
+export async function saveRevision(
   manager: EntityManager,
   computer: string,
-): Promise<{ undo: string | null; redo: string | null }> {
-  const rows: { undo: string | null; redo: string | null }[] = await manager.query(
-    `SELECT (SELECT words FROM change WHERE computer_id = $1 AND state = 'done'
-      ORDER BY number DESC LIMIT 1) undo,
-            (SELECT words FROM change WHERE computer_id = $1 AND state = 'undone' ORDER BY number
-              LIMIT 1) redo`,
-    [computer],
+  revision: number,
+): Promise<UndoWords> {
+  const rows: UndoWords[] = await manager.query(
+    `WITH counted AS (
+       UPDATE computer SET revision = $2 WHERE id = $1 AND revision <> $2
+     ) ${selectUndoWords}`,
+    [computer, revision],
   );
   return rows[0] ?? { undo: null, redo: null };
 }

@@ -52,14 +52,6 @@ export async function addComputer(
   return row;
 }
 
-/** Counts the order's revision up by one and gives the new one. */
-export async function nextRevision(manager: EntityManager, computer: ComputerRow): Promise<number> {
-  await manager
-    .getRepository(ComputerTable)
-    .update({ id: computer.id }, { revision: computer.revision + 1 });
-  return computer.revision + 1;
-}
-
 /** When copies of this computer are opened. */
 export const saveOpening = (
   manager: EntityManager,

@@ -58,7 +58,6 @@ import {
   allCopies,
   listPlugins,
   readCatalog,
-  rememberPlugins,
   saveCopies,
   takenIds,
   wherePluginsAre,
@@ -163,7 +162,6 @@ export async function mergeDocument(
     }
     await pointBefore(manager, computer, 'before-document', words, parts.clock());
     await recordChange(manager, computer, words, change, parts.clock());
-    await rememberPlugins(manager, pluginsOfChange(change));
     return worked;
   });
   if (merged.ok) {
@@ -380,12 +378,15 @@ async function catalogOf(manager: EntityManager, computer: string): Promise<Cata
 }
 
 /** Plugins of the document that are here by their very ids, and where their copies are now. */
-const knownHere = (
+async function knownHere(
   manager: EntityManager,
   computer: string,
   document: OrderDocument,
-): Promise<Map<string, string>> =>
-  wherePluginsAre(manager, computer, document.plugins.map(({ id }) => id).filter(isUuid));
+): Promise<Map<string, string>> {
+  const ids = document.plugins.map(({ id }) => id).filter(isUuid);
+  const where = await wherePluginsAre(manager, computer, ids);
+  return new Map([...where].map(([id, { now }]) => [id, now]));
+}
 
 function matchDocument(
   document: OrderDocument,

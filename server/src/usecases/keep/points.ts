@@ -20,7 +20,6 @@ import {
   type PointsView,
   type Result,
 } from '@clever-drawer/core';
-import { rememberPlugins } from '../../database/catalog.ts';
 import { pluginNames, recordChange } from '../../database/changes.ts';
 import { lockComputer } from '../../database/computers.ts';
 import { readOrder } from '../../database/order.ts';
@@ -197,7 +196,6 @@ export function returnToPoint(
     const words = `${part ? 'Take back a part from' : 'Return to'} ${wordsOf(point)}`;
     if (!isEmptyChange(change)) {
       await recordChange(manager, computer, words, change, parts.clock());
-      await rememberPlugins(manager, pluginsOfChange(change));
     }
     return ok({ change, words });
   });

@@ -6,7 +6,6 @@ import {
   isSameChange,
   ok,
   perform,
-  pluginsOfChange,
   pluginsOfAct,
   reverse,
   settingIn,
@@ -25,14 +24,13 @@ import {
   existingPlugins,
   isPluginId,
   pluginsOfCopies,
-  rememberPlugins,
   wherePluginsAre,
+  type PluginNow,
 } from '../../database/catalog.ts';
 import {
   changeToStep,
   listChanges,
   markChange,
-  pluginNames,
   recordChange,
   rewriteChange,
   undoWords,
@@ -64,9 +62,9 @@ export function performAct(parts: Parts, computer: string, asked: Act): Promise<
     if (trouble) {
       return failed(trouble);
     }
-    const act = await aboutWhatIsThere(manager, computer, order, asked);
-    const names = await pluginNames(manager, computer, pluginsOfAct(order, act));
-    const performed = perform(order, act, (id) => names.get(id));
+    const where = await wherePluginsAre(manager, computer, pluginsOfAct(order, asked));
+    const names = new Map([...where.values()].map(({ now, name }) => [now, name]));
+    const performed = perform(order, aboutWhatIsThere(asked, where), (id) => names.get(id));
     if (!performed.ok || isEmptyChange(performed.value.change)) {
       return performed;
     }
@@ -77,21 +75,13 @@ export function performAct(parts: Parts, computer: string, asked: Act): Promise<
       performed.value.change,
       parts.clock(),
     );
-    await rememberPlugins(manager, pluginsOfChange(performed.value.change));
     return performed;
   });
 }
 
 /** The act with plugins that went into others since the window saw them replaced by those. */
-async function aboutWhatIsThere(
-  manager: EntityManager,
-  computer: string,
-  order: Order,
-  act: Act,
-): Promise<Act> {
-  const named = pluginsOfAct(order, act);
-  const where = await wherePluginsAre(manager, computer, named);
-  const went = [...where].filter(([id, now]) => id !== now);
+function aboutWhatIsThere(act: Act, where: ReadonlyMap<string, PluginNow>): Act {
+  const went = [...where].flatMap(([id, { now }]) => (id === now ? [] : [[id, now] as const]));
   if (went.length === 0) {
     return act;
   }

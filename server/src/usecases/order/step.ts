@@ -15,8 +15,8 @@ import {
 } from '@clever-drawer/core';
 import type { ComputerRow } from '../../database/catalog-tables.ts';
 import { wherePluginsAre } from '../../database/catalog.ts';
-import { undoWords } from '../../database/changes.ts';
-import { lockComputer, nextRevision } from '../../database/computers.ts';
+import { saveRevision } from '../../database/changes.ts';
+import { lockComputer } from '../../database/computers.ts';
 import { applyToTables } from '../../database/order.ts';
 import type { Parts } from '../../parts.ts';
 import { followChange } from '../identify/identify-computer.ts';
@@ -31,7 +31,7 @@ export async function fitToday(
 ): Promise<OrderChange> {
   const where = await wherePluginsAre(manager, computer, pluginsOfChange(change));
   return fitChange(order, change, (plugin) => {
-    const now = where.get(plugin);
+    const now = where.get(plugin)?.now;
     return now === undefined ? null : asId<PluginId>(now);
   });
 }
@@ -64,8 +64,8 @@ export async function step(parts: Parts, computer: string, work: Work): Promise<
       await applyToTables(manager, computer, change);
     }
     followed.catalog = await followChange(manager, parts, computer, change);
-    const revision = isEmptyChange(change) ? row.revision : await nextRevision(manager, row);
-    return ok({ revision, words, change, ...(await undoWords(manager, computer)) });
+    const revision = row.revision + (isEmptyChange(change) ? 0 : 1);
+    return ok({ revision, words, change, ...(await saveRevision(manager, computer, revision)) });
   });
   if (result.ok && !isEmptyChange(result.value.change)) {
     const { change, revision } = result.value;

@@ -158,7 +158,7 @@ async function chooseCopy(
   const setting = found?.value ?? null;
   const owner = setting?.plugin ?? id;
   // A window may still show what went into another plugin a moment ago.
-  const now = (await wherePluginsAre(manager, computer, [owner])).get(owner);
+  const now = (await wherePluginsAre(manager, computer, [owner])).get(owner)?.now;
   const plugin = now === undefined ? null : await pluginById(manager, computer, now);
   if (!plugin) {
     return failed({ code: 'unknown-record', at: 'plugin', what: 'plugin' });
