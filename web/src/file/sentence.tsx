@@ -204,7 +204,7 @@ const SentenceWords = memo(function WordsOfSentence({
           setFilter({ vendor });
         }}
       />{' '}
-      {texts.inWord}{' '}
+      {texts.inFormat}{' '}
       <Word
         name={texts.format}
         value={filter.format}

@@ -192,7 +192,7 @@ function Marked({ text, typed }: { text: string; typed: string }) {
     at = end;
   }
   return (
-    <span>
+    <span className="cut">
       {pieces}
       {text.slice(at)}
     </span>

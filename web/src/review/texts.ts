@@ -112,7 +112,7 @@ export const pluginsUnit = 'plugins';
 export const countOfPlugins = (count: number, plugins: number): string => `${count} of ${plugins}`;
 export const ownedOfGroup = (group: string, count: number, used: number, loads: number): string =>
   `${group}: ${plural(count, 'plugin')}, ${used} used, ${plural(loads, 'load')}`;
-export const n32Bit = (format: string): string => `${format}, 32 bit`;
+export const formatOf32Bit = (format: string): string => `${format}, 32 bit`;
 export const formatsAndOldCopies = 'Formats and old copies';
 export const copiesFilledWhatANewerCopy = (total: number): string =>
   `${plural(total, 'copy', 'copies')}; filled what a newer copy beside it makes needless.`;

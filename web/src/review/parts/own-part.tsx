@@ -112,7 +112,7 @@ function FormatsPicture({ review: { formats, retirable } }: { readonly review: O
     retirable.filter((copy) => copy.format === format && copy.is32Bit === is32Bit);
   const total = formats.reduce((sum, { copies }) => sum + copies, 0);
   const name = (format: string, is32Bit: boolean): string =>
-    is32Bit ? texts.n32Bit(format) : format;
+    is32Bit ? texts.formatOf32Bit(format) : format;
   return (
     <Picture
       title={texts.formatsAndOldCopies}
