@@ -10,6 +10,7 @@ import { pino, type Logger } from 'pino';
 import { createApp } from './app.ts';
 import { startCluster, type Cluster } from './database/cluster.ts';
 import { listComputers } from './database/computers.ts';
+import { inTime } from './database/in-time.ts';
 import { DatabaseKeeper } from './database/keeper.ts';
 import { giveUpRoot } from './give-up-root.ts';
 import { loggable } from './log.ts';
@@ -253,17 +254,7 @@ async function closeBrokenScans(parts: Parts): Promise<void> {
 const answersWithin = 1_500;
 
 async function ping(database: DataSource): Promise<void> {
-  let timer: NodeJS.Timeout | undefined;
-  const late = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => {
-      reject(new Error('it took too long'));
-    }, answersWithin);
-  });
-  try {
-    await Promise.race([database.query('SELECT 1'), late]);
-  } finally {
-    clearTimeout(timer);
-  }
+  await inTime(database.query('SELECT 1'), answersWithin);
 }
 
 /** The key of a private server, made when there is none; only the owner can read the file. */
