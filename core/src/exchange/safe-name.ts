@@ -6,8 +6,8 @@
 /** Most bytes of a name; file systems take 255, and a figure and an ending come on top. */
 const nameBytes = 180;
 const reserved = /^(?:con|prn|aux|nul|com[0-9¹²³]|lpt[0-9¹²³])(?:\.|$)/i;
-// eslint-disable-next-line no-control-regex -- they are what is to be replaced
-const forbidden = /[<>:"/\\|?*\u0000-\u001f\u007f]/g;
+/** Control characters among them, also those above 127. */
+const forbidden = /[<>:"/\\|?*\p{Cc}]/gu;
 
 /** The name with what no system takes replaced. Never empty, never "." or "..". */
 export function safeName(name: string): string {

@@ -16,6 +16,8 @@ describe('safe names', () => {
     ['', '_'],
     ['   ', '_'],
     ['Café', 'Café'],
+    ['next\u0085line', 'next_line'],
+    ['\u0080', '_'],
   ])('%s', (name, safe) => {
     expect(safeName(name)).toBe(safe);
   });
