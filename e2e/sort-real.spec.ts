@@ -61,7 +61,6 @@ test('all questions about real plugins are answered by a counted number of keys'
     }
   };
   await press('Alt+2');
-  const title = page.getByRole('heading', { level: 1, name: /question|Nothing is waiting/ });
   const answer = page.getByText('take the marked answer');
   const nothing = page.getByText('nothing to take');
   const isInstrument = page.getByText('An instrument; which, is not known.');
@@ -69,13 +68,14 @@ test('all questions about real plugins are answered by a counted number of keys'
   const isDone = page
     .getByRole('region', { name: 'Would not open' })
     .or(page.getByRole('heading', { name: 'Nothing is waiting' }));
-  const waiting = async (): Promise<number> =>
-    Number(/\d+/.exec((await title.textContent()) ?? '')?.[0] ?? 0);
+  /** What is asked now; empty where nothing is. */
+  const question = async (): Promise<string> =>
+    (await page.locator('.question-card').allTextContents()).join();
   let asked = 0;
   await expect(answer.or(nothing)).toBeVisible();
   while (!(await isDone.isVisible())) {
     asked += 1;
-    const left = await waiting();
+    const before = await question();
     if (await answer.isVisible()) {
       await press('Enter');
     } else {
@@ -83,8 +83,16 @@ test('all questions about real plugins are answered by a counted number of keys'
       const letters = (await isInstrument.isVisible()) ? ['s', 'a', 'm'] : ['u', 't', 'i'];
       await press('/', ...letters, 'Enter');
     }
-    await expect.poll(waiting).toBeLessThan(left);
+    await expect.poll(question).not.toBe(before);
     await expect(answer.or(nothing).or(isDone)).toBeVisible();
+    await saved(page);
+    // Nobody answers within the frame in which a question comes.
+    await page.evaluate(
+      () =>
+        new Promise((resolve) => {
+          requestAnimationFrame(() => requestAnimationFrame(resolve));
+        }),
+    );
   }
   await saved(page);
   info.annotations.push({ type: 'questions', description: String(asked) });
@@ -92,5 +100,5 @@ test('all questions about real plugins are answered by a counted number of keys'
   // One key to go there, one an answer, and letters for the few that nothing speaks for.
   expect(asked).toBeGreaterThan(5);
   expect(asked).toBeLessThan(20);
-  expect(keys).toBeLessThanOrEqual(1.5 * asked + 1);
+  expect(keys).toBeLessThanOrEqual(2 * asked);
 });
