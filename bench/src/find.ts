@@ -20,7 +20,7 @@ import {
 import { makePlugins } from '@clever-drawer/demo';
 import { descriptionsFor, readBundle, walk } from '@clever-drawer/server/scanner';
 import { readLadspaTitles } from './lv2-truth.ts';
-import { coolDown, growing, shuffle, zipfDraws } from './habit.ts';
+import { growing, remember, shuffle, zipfDraws, type Remembered } from './habit.ts';
 import { afterAWeek, weekTable } from './week.ts';
 import { measured, percentile, type Measured, type Outcome } from './measure.ts';
 
@@ -66,7 +66,7 @@ export function searchesOver(plugins: readonly Plugin[], habits: Habits): Search
     ignoreLocation: true,
     includeScore: true,
   });
-  // eslint-disable-next-line @typescript-eslint/no-unsafe-enum-assignment -- the package declares a const enum that is not there at run time
+  // eslint-disable-next-line @typescript-eslint/no-unsafe-enum-assignment -- its const enum is not there at run time
   const fuzzy = new uFuzzy({ intraMode: 1, intraIns: 1, intraSub: 1, intraTrn: 1, intraDel: 1 });
   const haystack = docs.map((doc) => `${doc.name} ${doc.vendor} ${doc.type}`);
   return {
@@ -310,14 +310,13 @@ export function withHistory(plugins: readonly Plugin[]): Grown[] {
   const shuffled = shuffle(plugins);
   const finder = new Finder(plugins.map((plugin) => entryOf(plugin)));
   return Object.entries(typings).map(([typing, mayType]) => {
-    const warmth = new Map<string, number>();
-    const chosen = new Map<string, Map<string, number>>();
+    const known: Remembered = { warmth: new Map(), chosen: new Map() };
     const sums = { first: 0, five: 0, without: 0, best: 0 };
     const draw = zipfDraws(shuffled.length);
     for (let load = 0; load < historyLoads + measuredLoads; load += 1) {
       const n = draw();
       const plugin = shuffled[n] as Plugin;
-      const use = { ...noUse, warmth, chosen };
+      const use = { ...noUse, ...known };
       const texts = typedTowards(plugin.name, mayType);
       const isAmong = (query: string, habits: Habits, last: number): boolean => {
         const { hits } = finder.find(query, habits, 5);
@@ -334,10 +333,7 @@ export function withHistory(plugins: readonly Plugin[]): Grown[] {
         sums.without += shortest(habitsOf({ ...use, chosen: noUse.chosen }), 0).length;
         sums.best += lettersAtBest(texts, shuffled.slice(0, n));
       }
-      const by = chosen.get(typed) ?? new Map<string, number>();
-      chosen.set(typed, by.set(plugin.id, (by.get(plugin.id) ?? 0) + 1));
-      coolDown(warmth);
-      warmth.set(plugin.id, (warmth.get(plugin.id) ?? 0) + 1);
+      remember(known, typed, plugin.id);
     }
     return {
       typing,

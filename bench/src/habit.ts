@@ -27,9 +27,20 @@ export function zipfDraws(count: number, seed = 11): () => number {
   };
 }
 
-/** About ten loads a day, halved after thirty days (loading/warmth.ts). */
-export function coolDown(warmth: Map<string, number>): void {
+/** What is remembered of loads: how warm each plugin is, and what was chosen for which letters. */
+export interface Remembered {
+  readonly warmth: Map<string, number>;
+  readonly chosen: Map<string, Map<string, number>>;
+}
+
+/** One load more: all cool down a little, as with ten loads a day (halved after thirty days, loading/warmth.ts). */
+export function remember({ warmth, chosen }: Remembered, letters: string, plugin: string): void {
+  if (letters !== '') {
+    const by = chosen.get(letters) ?? new Map<string, number>();
+    chosen.set(letters, by.set(plugin, (by.get(plugin) ?? 0) + 1));
+  }
   for (const [id, warm] of warmth) {
     warmth.set(id, warm * 2 ** (-1 / 300));
   }
+  warmth.set(plugin, (warmth.get(plugin) ?? 0) + 1);
 }

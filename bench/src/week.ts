@@ -3,7 +3,7 @@
  * that are counted, each letter and the key that takes the hit (Enter, or a figure for the others).
  */
 import { entryOf, Finder, habitsOf, noUse, type Plugin } from '@clever-drawer/core';
-import { coolDown, growing, shuffle, zipfDraws } from './habit.ts';
+import { growing, remember, shuffle, zipfDraws, type Remembered } from './habit.ts';
 import { percentile } from './measure.ts';
 
 const weekLoads = 100;
@@ -36,23 +36,17 @@ export function afterAWeek(plugins: readonly Plugin[]): Week {
   for (let week = 0; week < weeks; week += 1) {
     const loaded = shuffle(plugins, week);
     const draw = zipfDraws(loaded.length, week + 1);
-    const warmth = new Map<string, number>();
-    const chosen = new Map<string, Map<string, number>>();
+    const known: Remembered = { warmth: new Map(), chosen: new Map() };
     for (let load = 0; load < weekLoads + countedLoads; load += 1) {
       const plugin = loaded[draw()] as Plugin;
-      const typed = typedUntilShown(finder, plugin, { ...noUse, warmth, chosen });
+      const typed = typedUntilShown(finder, plugin, { ...noUse, ...known });
       const letters = typed ?? plugin.name.toLowerCase();
       if (load >= weekLoads) {
         // What is never shown among the first costs walking down to it: five keys.
         keys.push(letters.length + (typed === null ? 5 : 1));
         withoutLetters += letters === '' ? 1 : 0;
       }
-      if (letters !== '') {
-        const by = chosen.get(letters) ?? new Map<string, number>();
-        chosen.set(letters, by.set(plugin.id, (by.get(plugin.id) ?? 0) + 1));
-      }
-      coolDown(warmth);
-      warmth.set(plugin.id, (warmth.get(plugin.id) ?? 0) + 1);
+      remember(known, letters, plugin.id);
     }
   }
   return { keys, withoutLetters };

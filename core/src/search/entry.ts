@@ -29,7 +29,7 @@ export interface Entry {
   readonly plugin: Plugin;
   /** What it is found by, as it is written. */
   readonly shown: readonly string[];
-  /** The same, prepared for finding; of what is written alike to letters nothing twice. */
+  /** The same, prepared for finding, but for what has neither letters nor figures. */
   readonly texts: readonly FoundText[];
 }
 
@@ -77,12 +77,17 @@ function textOfType(shown: string): FoundText {
 
 type Written = readonly [what: What, shown: string];
 
-const writtenTypes = (types: readonly string[]): Written[] =>
-  types.flatMap((type) =>
+const typesWritten = new Map<string, readonly Written[]>();
+/** A type by its name, its group's name and its other words. */
+function writtenOfType(type: string): readonly Written[] {
+  const known =
+    typesWritten.get(type) ??
     [...new Set([typeName(type), typeName(groupOf(type)), ...synonymsOf(type)])].map(
       (shown) => ['type', shown] as const,
-    ),
-  );
+    );
+  typesWritten.set(type, known);
+  return known;
+}
 
 /** A setting is of its plugin as that is of its vendor. */
 const writtenOfSetting = ({ pluginNames, bank }: SettingFacts): Written[] => [
@@ -98,7 +103,7 @@ function writtenOf(plugin: Plugin, { nickname, slotLabel, tags }: GivenNames): W
     ...(slotLabel === null ? [] : [['slot label', slotLabel] as const]),
     ['name', name],
     ...(!setting && vendor !== null ? [['vendor', vendor] as const] : []),
-    ...(setting ? writtenOfSetting(setting) : writtenTypes(types)),
+    ...(setting ? writtenOfSetting(setting) : types.flatMap(writtenOfType)),
     ...tags.map((tag) => ['tag', tag] as const),
   ];
 }

@@ -40,10 +40,12 @@ const mayBeginWithFigure = /^\P{L}*\p{N}/u;
  */
 export class Finder {
   readonly entries: readonly Entry[];
-  readonly #builder = new NameIndexBuilder();
+  /** What the index is made of, until it is made. */
+  #builder: NameIndexBuilder | null = new NameIndexBuilder();
   #built = 0;
   #index: NameIndex | null = null;
   #byName: Int32Array | null = null;
+  #firstFigures: ReadonlySet<string> | null = null;
   readonly #habits = new WeakMap<Habits, Float64Array>();
 
   constructor(entries: readonly Entry[]) {
@@ -52,14 +54,19 @@ export class Finder {
 
   /** Takes apart up to so many more; false once all can be found by letters. */
   prepare(count: number): boolean {
+    if (!this.#builder) {
+      return false;
+    }
     const end = Math.min(this.entries.length, this.#built + count);
     for (; this.#built < end; this.#built += 1) {
       this.#builder.add(this.entries[this.#built] as Entry, this.#built);
     }
-    if (this.#built === this.entries.length) {
-      this.#index ??= new NameIndex(this.#builder, this.entries);
+    if (end < this.entries.length) {
+      return true;
     }
-    return this.#index === null;
+    this.#index = new NameIndex(this.#builder, this.entries);
+    this.#builder = null;
+    return false;
   }
 
   #indexed(): NameIndex {
@@ -127,7 +134,9 @@ export class Finder {
   /** The figures with which some text goes on behind these letters; behind none, those that begin one. */
   figuresAfter(letters: string): ReadonlySet<string> {
     const typed = wordsOf(letters).join('');
-    return typed === '' ? figuresFirst(this.entries) : this.#indexed().figuresAfter(typed);
+    return typed === ''
+      ? (this.#firstFigures ??= figuresFirst(this.entries))
+      : this.#indexed().figuresAfter(typed);
   }
 
   /**

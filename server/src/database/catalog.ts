@@ -48,18 +48,18 @@ export interface PluginVersion {
   readonly version: string;
 }
 
-/** The versions of the plugins that are shown, in these lots or, with null, in all. */
+/** The versions of the plugins that are shown, in these lots. */
 export async function catalogVersions(
   manager: EntityManager,
   computer: string,
-  only: readonly number[] | null,
+  inLots: readonly number[],
 ): Promise<Map<string, PluginVersion>> {
   const rows: ({ id: string } & PluginVersion)[] = await manager.query(
     `SELECT p.id, ${lotOf('p.id')} "lot", p.xmin::text || ' ' || c.version "version" FROM plugin p JOIN (
        SELECT plugin_id, count(*) || ' ' || bit_xor(${rowVersion}) version ${shownCopies}
-         AND ($2::int[] IS NULL OR ${lotOf('plugin_id')} = ANY($2)) GROUP BY plugin_id
+         AND ${lotOf('plugin_id')} = ANY($2::int[]) GROUP BY plugin_id
      ) c ON c.plugin_id = p.id WHERE p.computer_id = $1`,
-    [computer, only],
+    [computer, inLots],
   );
   return new Map(rows.map(({ id, lot, version }) => [id, { lot, version }]));
 }

@@ -84,23 +84,29 @@ const selectUndoWords = `SELECT
   (SELECT words FROM change WHERE computer_id = $1 AND state = 'undone' ORDER BY number LIMIT 1) redo`;
 
 /** What undo and redo would do now. */
-export async function undoWords(manager: EntityManager, computer: string): Promise<UndoWords> {
-  const rows: UndoWords[] = await manager.query(selectUndoWords, [computer]);
-  return rows[0] ?? { undo: null, redo: null };
-}
+export const undoWords = (manager: EntityManager, computer: string): Promise<UndoWords> =>
+  askUndoWords(manager, selectUndoWords, [computer]);
 
 /** Counts the order's revision to this one, and says what undo and redo would do from here. */
-export async function saveRevision(
+export const saveRevision = (
   manager: EntityManager,
   computer: string,
   revision: number,
-): Promise<UndoWords> {
-  const rows: UndoWords[] = await manager.query(
+): Promise<UndoWords> =>
+  askUndoWords(
+    manager,
     `WITH counted AS (
        UPDATE computer SET revision = $2 WHERE id = $1 AND revision <> $2
      ) ${selectUndoWords}`,
     [computer, revision],
   );
+
+async function askUndoWords(
+  manager: EntityManager,
+  text: string,
+  values: readonly unknown[],
+): Promise<UndoWords> {
+  const rows: UndoWords[] = await manager.query(text, [...values]);
   return rows[0] ?? { undo: null, redo: null };
 }
 

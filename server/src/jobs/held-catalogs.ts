@@ -14,11 +14,10 @@ import {
 } from '../database/catalog.ts';
 
 /** A plugin as it is sent, with what its place among the others goes by. */
-interface HeldPlugin {
+interface HeldPlugin extends PluginVersion {
   readonly id: string;
   readonly name: string;
   readonly text: string;
-  readonly version: PluginVersion;
 }
 
 /** Plugins that changed or went with a revision. */
@@ -111,14 +110,13 @@ async function refreshed(manager: EntityManager, computer: string, held: Held): 
   if (others.length === 0) {
     return held;
   }
-  const isFirst = held.plugins.size === 0;
-  const versions = await catalogVersions(manager, computer, isFirst ? null : others);
+  const versions = await catalogVersions(manager, computer, others);
   const changed = [...versions].filter(
-    ([id, { version }]) => held.plugins.get(id)?.version.version !== version,
+    ([id, { version }]) => held.plugins.get(id)?.version !== version,
   );
   const isOther = new Set(others);
   const gone = [...held.plugins.values()]
-    .filter(({ id, version }) => isOther.has(version.lot) && !versions.has(id))
+    .filter(({ id, lot }) => isOther.has(lot) && !versions.has(id))
     .map(({ id }) => id);
   if (changed.length === 0 && gone.length === 0) {
     return { ...held, lots };
@@ -138,24 +136,19 @@ async function refreshed(manager: EntityManager, computer: string, held: Held): 
       touched.push(id);
     }
     if (version) {
-      plugins.set(id, { id, name, text, version });
+      plugins.set(id, { ...version, id, name, text });
     }
   }
-  return touched.length === 0
-    ? { ...held, lots, plugins }
-    : touchedAgain(held, { lots, plugins, touched });
-}
-
-interface Refreshed {
-  readonly lots: Held['lots'];
-  readonly plugins: Held['plugins'];
-  readonly touched: readonly string[];
-}
-
-function touchedAgain(held: Held, { lots, plugins, touched }: Refreshed): Held {
+  const now = { ...held, lots, plugins };
+  if (touched.length === 0) {
+    return now;
+  }
   const revision = held.revision + 1;
-  const touches = remembered([...held.touches, { revision, plugins: touched }]);
-  return { revision, plugins, lots, touches };
+  return {
+    ...now,
+    revision,
+    touches: remembered([...held.touches, { revision, plugins: touched }]),
+  };
 }
 
 /** The latest touches, as many as are worth it. */

@@ -113,17 +113,15 @@ export class ReaderPool {
 
   /** One with nothing to do, or a new one; for what is quick also one that does quick things. */
   #threadFor({ limit }: Job): Thread | null {
-    const [least] = [...this.#threads].sort((a, b) => a.load - b.load);
-    if (least?.load === 0) {
-      return least;
+    const byLoad = [...this.#threads].sort((a, b) => a.load - b.load);
+    if (byLoad[0]?.load === 0) {
+      return byLoad[0];
     }
     if (this.#threads.size < this.#size) {
       return this.#start();
     }
-    const quick = [...this.#threads]
-      .filter((thread) => thread.isQuick && thread.load < ahead)
-      .sort((a, b) => a.load - b.load);
-    return limit === null ? null : (quick[0] ?? null);
+    const isQuick = limit !== null;
+    return byLoad.find((thread) => isQuick && thread.isQuick && thread.load < ahead) ?? null;
   }
 
   #start(): Thread {

@@ -25,8 +25,8 @@ export function AnnotateMenu({ plugins }: { plugins: readonly string[] }) {
   const { answers } = useCatalog();
   const { act } = useActs();
   const [picking, setPicking] = useState<Asked | null>(null);
-  const count = plugins.length === 1 ? texts.it : texts.all(plugins.length);
-  const they = plugins.length === 1 ? texts.itIs : texts.theyAre;
+  const count = texts.all(plugins.length);
+  const they = texts.theyAre(plugins.length);
   const tag = (text: string): void => {
     act({ act: 'tag', plugins: plugins.map((id) => asId(id)), add: [text], remove: [] });
   };

@@ -37,10 +37,8 @@ export const behindThatDayNoLongerOffered = (count: number): string =>
   `Behind that day ${oneOrMany(count, 'it is', 'they are')} no longer offered while loading. A day that is past says that the trial has ended; empty: no day is known.`;
 
 // annotate-menu
-export const it = 'it';
-export const all = (count: number): string => `all ${count}`;
-export const itIs = 'It is';
-export const theyAre = 'They are';
+export const all = (count: number): string => oneOrMany(count, 'it', `all ${count}`);
+export const theyAre = (count: number): string => oneOrMany(count, 'It is', 'They are');
 export const aNewTag = 'A new tag:';
 export const whatTheseDo = (count: number): string =>
   `What ${oneOrMany(count, 'it does', `these ${count} do`)}`;

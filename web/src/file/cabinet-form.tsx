@@ -35,7 +35,7 @@ export function CabinetForm({ cabinet, onMake, onClose }: Props) {
   const [name, setName] = useState<string | null>(null);
   const [slots, setSlots] = useState<readonly CabinetSlot[]>(cabinet?.opensFor ?? []);
   const folders = usePlanned(plan, atLeast);
-  const usual = cabinet?.name ?? (texts.planNames[plan][1] || texts.nameAgain(shown?.name ?? ''));
+  const usual = cabinet?.name ?? (texts.planNames[plan][1] || texts.again(shown?.name ?? ''));
   const title = name ?? usual;
   const submit = (event: SyntheticEvent): void => {
     event.preventDefault();

@@ -14,7 +14,7 @@ export const favouritesOfItsOwnForEach = 'Favourites of its own for each cabinet
 export const oneFavouritesFolderForAllCabinets = 'One favourites folder for all cabinets';
 export const actionsForTheCabinet = (cabinet: string): string =>
   `Actions for the cabinet ${cabinet}`;
-export const again = (cabinet: string): string => `${cabinet}, again`;
+export const again = (name: string): string => `${name}, again`;
 export const nameAndSlots = 'Name and slots …';
 export const duplicate = 'Duplicate';
 export const putBefore = (before: string): string => `Put before ${before}`;
@@ -42,7 +42,6 @@ export const slotNames: Record<CabinetSlot, string> = {
   instrument: 'instruments',
   'note-effect': 'note effects',
 };
-export const nameAgain = (shown: string): string => `${shown}, again`;
 export const aNewCabinet = 'A new cabinet';
 export const cancel = 'Cancel';
 export const save = 'Save';

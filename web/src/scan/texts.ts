@@ -55,8 +55,8 @@ export const wishWords: Readonly<Record<OpeningWish, string>> = {
   ask: 'only when I press it',
   never: 'never',
 };
-export const oneCopy = 'One copy';
-export const copies = (count: number): string => plural(count, 'copy', 'copies');
+export const copies = (count: number): string =>
+  oneOrMany(count, 'One copy', plural(count, 'copy', 'copies'));
 export const readButNeverOpened = (copies: string, unopened: number): string =>
   `${copies} ${oneOrMany(unopened, 'was', 'were')} read, but never opened.`;
 export const namelessOfCopies = (nameless: number, copies: string): string =>

@@ -30,8 +30,7 @@ export const leaveWithoutAVendor = (areMany: boolean): string =>
   `Leave ${areMany ? 'them' : 'it'} without a vendor`;
 export const neitherNameNorPlaceTells = (areMany: boolean): string =>
   `neither ${areMany ? 'their' : 'its'} name nor place tells`;
-export const oneVendor = (a: string): string => `One vendor: ${a}`;
-export const oneVendorTheOther = (b: string): string => `One vendor: ${b}`;
+export const oneVendor = (vendor: string): string => `One vendor: ${vendor}`;
 export const twoVendors = 'Two vendors';
 
 // model/bulk-answers

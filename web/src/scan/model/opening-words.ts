@@ -2,18 +2,18 @@
 import type { OpeningView } from '@clever-drawer/core';
 import * as texts from '../texts.ts';
 
-const copies = (count: number): string => (count === 1 ? texts.oneCopy : texts.copies(count));
-
 /** How many copies opening could tell more of; null where there is nothing to offer. */
 export function offerOf({ nameless, unopened, wish }: OpeningView): string | null {
   if (unopened === 0 || wish === 'never') {
     return null;
   }
   if (nameless === 0) {
-    return texts.readButNeverOpened(copies(unopened), unopened);
+    return texts.readButNeverOpened(texts.copies(unopened), unopened);
   }
   const some =
-    nameless < unopened ? texts.namelessOfCopies(nameless, copies(unopened)) : copies(nameless);
+    nameless < unopened
+      ? texts.namelessOfCopies(nameless, texts.copies(unopened))
+      : texts.copies(nameless);
   const isOne = nameless === 1;
   return texts.nothingButFilesName(some, isOne);
 }

@@ -139,7 +139,7 @@ function vendorOptions(question: VendorQuestion): Option[] {
     },
     {
       id: 'b',
-      text: texts.oneVendorTheOther(b.name),
+      text: texts.oneVendor(b.name),
       probability: null,
       reasons,
       act: spellAct({ vendor: b.name, spellings: both }),
