@@ -182,7 +182,9 @@ test('rules are gathered from the tray, kept from the list, begun from ready one
   await page.keyboard.press('Control+s');
   await expect(front(page, 'Never loaded')).toBeVisible();
   await front(page, 'Echo').click();
-  await page.getByRole('link', { name: 'Change the rule' }).click();
+  const echo = page.getByRole('listitem', { name: 'Echo, opened' });
+  await echo.getByRole('link', { name: 'Change the rule' }).click();
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Echo');
   await text(page).fill('folder is Never loaded');
   await page.keyboard.press('Control+s');
   await expect(page.getByTestId('notice').last()).toContainText(
