@@ -1,8 +1,7 @@
 /**
  * Fits the weights of classification: log loss over all groups of types, by coordinate search around
- * the kept values, which also hold it back. The words were chosen by somebody who knew some of these
- * names, so the truth is softened: a name is taken to mislead one time in twelve (of the four packages
- * that were looked at for it, one in eight of the sure ones does), a declaration one time in sixty.
+ * the kept values, which also hold it back. Nothing is certain: the truth is softened by one in sixty.
+ * How often the likeliest comes true is fitted last, on the plugins' own first suggestions.
  */
 import {
   evidenceOf,
@@ -47,16 +46,14 @@ const fittedNames = [
   'controls',
   'description',
 ] as const;
-/** How often a name, and how often a declaration, misleads. */
+/** How often the truth is taken to be another one. */
 const softness = 1 / 60;
-const softnessShown = 1 / 60;
 const pull = 1;
 
 export interface View {
   readonly subject: Subject;
   readonly groups: ReadonlySet<string>;
   readonly counts: number;
-  readonly softness: number;
 }
 
 /**
@@ -72,8 +69,8 @@ export function viewsOf(known: readonly Known[]): View[] {
     const { subject, groups, declared } = one;
     const counts = 4 / Math.sqrt(sizes.get(makerOf(one)) ?? 1);
     return [
-      { subject, groups, counts, softness },
-      { subject: { ...subject, declared }, groups, counts: counts / 2, softness: softnessShown },
+      { subject, groups, counts },
+      { subject: { ...subject, declared }, groups, counts: counts / 2 },
     ];
   });
 }
@@ -85,12 +82,12 @@ const bounded = (p: number): number => Math.min(0.9999, Math.max(0.0001, p));
 /** Log loss over all groups, with what holds the weights back. */
 export function loss(views: readonly View[], w: Weights): number {
   let sum = 0;
-  for (const { subject, groups, counts, softness: soft } of views) {
+  for (const { subject, groups, counts } of views) {
     const pieces = evidenceOf(subject, w);
     for (const { id } of typeGroups) {
       const own = pieces.filter((piece) => groupOf(piece.type) === id);
       const p = bounded(logistic(groupLogOdds(id, own, w)));
-      const truth = groups.has(id) ? 1 - soft : soft / typeGroups.length;
+      const truth = groups.has(id) ? 1 - softness : softness / typeGroups.length;
       sum -= counts * (truth * Math.log(p) + (1 - truth) * Math.log(1 - p));
     }
   }

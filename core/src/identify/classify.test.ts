@@ -51,10 +51,14 @@ describe('the lexicon', () => {
     ]);
     expect([
       heard('Bandlimited'),
-      heard('Phaserotate'),
+      heard('Diameter'),
       heard('Aggregate'),
       heard('Navigate'),
     ]).toEqual([[], [], [], []]);
+  });
+  it('knows what phase is turned by from what it is swept by', () => {
+    expect(best('Phaserotate')).toBe('utility');
+    expect(best('Phaser')).toBe('modulation/phaser');
   });
   it('takes the last word for the thing and those before it, or behind "with", for its description', () => {
     expect(speakingWords('Gate Reverb').find((w) => w.isHead)?.word).toBe('reverb');
@@ -221,6 +225,19 @@ describe('what only notes pass through', () => {
   it('is a note effect whatever effect its name says', () => {
     const notes = { audioIn: 0, audioOut: 0, notesIn: true, notesOut: true };
     expect(best('MIDI Delay Line', notes)).toMatch(/^notes/);
+  });
+});
+
+describe('what ports rule out', () => {
+  const noNotes = { notesIn: false, notesOut: false };
+  it('is no effect where no audio passes, and no note effect where no notes do', () => {
+    expect(best('Low Pass', { audioIn: 0, audioOut: 0, ...noNotes })).toBe('utility');
+    expect(best('Scale', { audioIn: 0, audioOut: 0, ...noNotes })).toBe('utility');
+  });
+  it('is no note effect where audio passes and no notes come out', () => {
+    const ports = { audioIn: 1, audioOut: 1, notesIn: true, notesOut: false };
+    const controls = ['Tuning', 'Correction', 'Scale'];
+    expect(groupOf(best('Fathom (scales)', { ...ports, controls }) ?? '')).toBe('pitch');
   });
 });
 

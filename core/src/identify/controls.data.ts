@@ -48,7 +48,7 @@ const rows: readonly Row[] = [
   },
   {
     type: 'delay',
-    some: [feedback, /\b((delay|echo)( ?time)?|time( [lr12])?|tempo|beats?)\b/i],
+    some: [feedback, /\b(delay|echo|tempo|beats?)\b|^(left |right )?time\b/i],
     least: 2,
     weight: 2,
     without: /\b(cut ?off|rate|speed|lfo)\b/i,
@@ -68,6 +68,8 @@ const rows: readonly Row[] = [
     weight: 3.2,
     played: false,
   },
+  // The time in which a room falls silent by 60 dB (ISO 3382 writes T60 and RT60).
+  { type: 'reverb', some: [/^r?t ?60/i], least: 1, weight: 2.4, played: false },
   {
     type: 'filter',
     some: [/\bcut ?off\b/i, /\b(res(onance)?|q)\b/i],
@@ -205,6 +207,13 @@ const rows: readonly Row[] = [
     some: [/\b(semi ?tones?|cents|pitch|transpose|detune)\b/i],
     least: 1,
     weight: 1.6,
+    played: false,
+  },
+  {
+    type: 'pitch/pitch-correction',
+    some: [/\b(pitch )?correction\b/i, /\b(tuning|scale|key|pitch bend( range)?)\b/i],
+    least: 2,
+    weight: 2.6,
     played: false,
   },
   {

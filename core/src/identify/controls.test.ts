@@ -19,6 +19,9 @@ describe('controls', () => {
     [['Rate', 'Depth', 'Mix'], 'modulation'],
     [['Bits', 'Sample rate'], 'distortion/bit-crusher'],
     [['Semitones', 'Cents'], 'pitch'],
+    [['Tuning', 'Correction', 'Bias'], 'pitch/pitch-correction'],
+    [['T60 low', 'T60 mid'], 'reverb'],
+    [['Left time', 'Feedback'], 'delay'],
   ])('%j say %s', (controls, type) => {
     expect(typesOf(controls)).toContain(type);
   });
@@ -26,12 +29,15 @@ describe('controls', () => {
     expect(typesOf(['Attack', 'Decay', 'Sustain', 'Release', 'Waveform'], true)).toEqual(['synth']);
     expect(typesOf(['Attack', 'Decay', 'Sustain', 'Release'], false)).toEqual([]);
   });
-  it.each([[['Gain']], [['Parameters', 'Bandlimited']], [['Rate']], [[]]])(
-    '%j say nothing',
-    (controls) => {
-      expect(typesOf(controls)).toEqual([]);
-    },
-  );
+  it.each([
+    [['Gain']],
+    [['Parameters', 'Bandlimited']],
+    [['Rate']],
+    [['IR Time Offset', 'Feedback']],
+    [[]],
+  ])('%j say nothing', (controls) => {
+    expect(typesOf(controls)).toEqual([]);
+  });
   it('help where the name is a fancy, and are given as the reason', () => {
     const plain = { declared: [], notesIn: false, notesOut: false, series: [] };
     const [first] = classify({

@@ -238,7 +238,12 @@ export function readPorts({
     }
     return {
       says: 'no audio goes in or out',
-      groups: { utility: 2.2, notes: 0.5, ...ofKind('effect', -6), ...ofKind('instrument', -4) },
+      groups: {
+        utility: 2.2,
+        notes: notesIn === null && notesOut === null ? 0.5 : -8,
+        ...ofKind('effect', -8),
+        ...ofKind('instrument', -6),
+      },
       kinds: { tool: 2 },
     };
   }
@@ -276,7 +281,8 @@ export function readPorts({
       kinds: { tool: 4.5 },
     };
   }
-  const through = { ...ofKind('instrument', -2.5), notes: -2.5 };
+  // What lets audio through and no notes out works on audio.
+  const through = { ...ofKind('instrument', -2.5), notes: notesOut === false ? -6 : -2.5 };
   if (audioIn > 2 && audioOut < audioIn) {
     return {
       says: `${audioIn} audio inputs become ${audioOut}`,

@@ -30,7 +30,7 @@ const ownRows: readonly Row[] = [
     'limit, lookahead, look ahead, ceiling, clipper',
     'loudness maximizer',
   ],
-  ['dynamics/gate', '~gate, noise gate, gated, gating', ''],
+  ['dynamics/gate', '~gate, noise gate, gated, gating', 'gater, de bleed'],
   ['dynamics/expander', '~expander, upward expander', 'expansion'],
   ['dynamics/de-esser', 'de esser, de ess, esser, sibilance', ''],
   [
@@ -78,8 +78,8 @@ const ownRows: readonly Row[] = [
   ],
   [
     'filter/filter',
-    'lowpass, low pass, highpass, high pass, bandpass, band pass, allpass, all pass, lpf, hpf, bpf, notch, butterworth, comb filter, comb splitter, ladder filter, low cut, high cut, lowcut, highcut, band reject, dc remover, dc remove, dc blocker, dc block, dc offset remover',
-    'ladder',
+    'lowpass, low pass, highpass, high pass, bandpass, band pass, allpass, all pass, lpf, hpf, bpf, notch, butterworth, comb filter, comb splitter, ladder filter, low cut, high cut, lowcut, highcut, band reject, dc remover, dc remove, dc blocker, dc block, dc offset remover, hi pass, lo pass, hi cut, lo cut, rumble filter, subsonic filter',
+    'ladder, rumble, subsonic, infrasonic, resonator, resonators',
   ],
   ['filter/wah', '~wah, wah wah, auto wah, wahwah, envelope filter, touch wah, wah pedal', ''],
   [
@@ -91,8 +91,8 @@ const ownRows: readonly Row[] = [
 
   [
     'distortion',
-    '~distortion, distort, dist, verzerrer, clipping, foldover, distorter, lo fi, lofi, ~disto, decimator, ~decimate, diode',
-    'clip, clipper, rectifier, aliasing, alias, degrade, destroy, destructor, crunch, grit, dirt, mangler, mangle, rectify, vinyl, wreck, crush, scream, grunge, metal, shred, drive pedal',
+    '~distortion, distort, dist, verzerrer, clipping, foldover, distorter, lo fi, lofi, ~disto, decimator, ~decimate, diode, foldback',
+    'clip, clipper, rectifier, aliasing, alias, degrade, destroy, destructor, crunch, grit, dirt, mangler, mangle, rectify, vinyl, wreck, crush, scream, grunge, metal, shred, drive pedal, telephone, megaphone, radio, walkie talkie',
     'wear, harmonics, harmonic, noise',
   ],
   [
@@ -122,14 +122,14 @@ const ownRows: readonly Row[] = [
   ],
   [
     'distortion/waveshaper',
-    'waveshaper, wave shaper, wave shaping, wave folder, wavefolder, ~wrapper, wave wrapper, declipper',
+    'waveshaper, wave shaper, wave shaping, wave folder, wavefolder, wave fold, wave folding, ~wrapper, wave wrapper, declipper',
     'shaper, folder',
     'fold',
   ],
   [
     'distortion/exciter',
     'exciter, aural exciter, harmonic exciter, harmonic enhancer, bass enhancer, crystaliser, crystalizer',
-    'enhancer, excite',
+    'enhancer, excite, psychoacoustic, psycho acoustic',
     'harmonic generator',
   ],
 
@@ -188,7 +188,7 @@ const ownRows: readonly Row[] = [
     'phase, barber pole',
     '',
   ],
-  ['modulation/tremolo', '~tremolo, trem', ''],
+  ['modulation/tremolo', '~tremolo, trem, tremelo, ~tremelo', 'pulsator'],
   ['modulation/vibrato', '~vibrato, vibratory', 'vibe, ~vibe'],
   [
     'modulation/rotary',
@@ -205,7 +205,7 @@ const ownRows: readonly Row[] = [
   [
     'pitch',
     '~pitch, pitch scaler, pitch bender, transposer pedal, micro pitch',
-    'detune, detuner, micro shift',
+    'detune, detuner, micro shift, voice changer, gender',
     'semitone, tune',
   ],
   [
@@ -243,7 +243,11 @@ const ownRows: readonly Row[] = [
   ],
   ['spatial/surround', 'surround, surround pan, surround panner', ''],
   ['spatial/ambisonic', 'ambisonic, ambisonics, ambix, hoa, b format, bformat', ''],
-  ['spatial/headphone', 'headphone, headphones, crossfeed, cross feed, hrtf, binaural', ''],
+  [
+    'spatial/headphone',
+    'headphone, headphones, crossfeed, cross feed, hrtf, binaural, binauraliser, binauralizer, head related',
+    '',
+  ],
 
   [
     'restoration',
@@ -274,7 +278,7 @@ const ownRows: readonly Row[] = [
   [
     'texture/glitch',
     'glitch, stutter, beat repeat, ~glitch, slicer, beat slicer',
-    'repeater, scratch, buffer shuffler',
+    'repeater, scratch, buffer shuffler, gater, turntable',
     'chopper',
   ],
 
@@ -296,7 +300,7 @@ const ownRows: readonly Row[] = [
   ],
   [
     'meter/level',
-    'level meter, vu, vu meter, ppm, peak meter, dpm, true peak, peak program meter, rms meter, k meter, dynamic range meter, bit meter, level metering, dbtp, dbfs, program meter, quasi peak, bargraph, iec 60268',
+    'level meter, vu, vu meter, ppm, peak meter, dpm, true peak, peak program meter, rms meter, k meter, dynamic range meter, bit meter, level metering, dbtp, dbfs, program meter, quasi peak, bargraph, iec 60268, surround level, surround meter, surround levels',
     'rms, peak',
     'level',
   ],
@@ -316,8 +320,8 @@ const ownRows: readonly Row[] = [
 
   [
     'utility',
-    'utility, utilities, delay compensation, sample delay, latency delay, phase rotation, silence, inverter, invert, polarity, phase invert, artificial latency, latency, dither',
-    'offset, decay, dummy, tool, tools, signal, control, parameters, state, z',
+    'utility, utilities, delay compensation, sample delay, latency delay, phase rotation, phase rotate, phase rotator, silence, inverter, invert, polarity, phase invert, artificial latency, latency, dither, time align, time alignment',
+    'offset, decay, dummy, tool, tools, signal, control, profiler, align, alignment, recorder, bpm counter, click track, parameters, state, z',
     'module, simple, input, output, null, bypass, cv',
   ],
   [
@@ -334,7 +338,7 @@ const ownRows: readonly Row[] = [
   ],
   [
     'utility/router',
-    'router, routing, patchbay, patch bay, audio switch, send, channel mapper, input selector, output selector, ab switch, a b switch, signal splitter',
+    'router, routing, patchbay, patch bay, audio switch, send, channel mapper, input selector, output selector, ab switch, a b switch, signal splitter, demuxer, muxer, demultiplexer, multiplexer, demux, mux',
     'selector, switch, splitter, matrix',
     'bus, multi',
   ],
@@ -452,7 +456,7 @@ const rows: readonly Row[] = [...ownRows, ...circuitRows, ...languageRows];
 
 /** Words that hide another one, or that only sound like one: they speak for nothing. */
 const traps =
-  'bandlimited, band limited, non bandlimited, parameter, phaserotate, phase rotate, aggregate, navigate, diameter, perimeter, propagate, company, spring clean, plate glass, gate reverb gate, noninterpolating, linear interpolation, cubic spline interpolation, sampled, sample based, single sample, sample rate, fixed latency, low latency, zero latency, hall of, soundscape, landscape, microscope, telescope, kaleidoscope';
+  'bandlimited, band limited, non bandlimited, parameter, aggregate, navigate, diameter, perimeter, propagate, company, spring clean, plate glass, gate reverb gate, noninterpolating, linear interpolation, cubic spline interpolation, sampled, sample based, single sample, sample rate, fixed latency, low latency, zero latency, hall of, soundscape, landscape, microscope, telescope, kaleidoscope';
 
 /** How clearly a word speaks. */
 export type Clearness = 'clear' | 'hint' | 'faint';
