@@ -4,12 +4,25 @@
 export function grouped<T>(entries: Iterable<readonly [key: string, item: T]>): Map<string, T[]> {
   const groups = new Map<string, T[]>();
   for (const [key, item] of entries) {
-    const group = groups.get(key);
-    if (group) {
-      group.push(item);
-    } else {
-      groups.set(key, [item]);
-    }
+    addTo(groups, key, item);
   }
   return groups;
+}
+
+/** The same for items that tell their key. */
+export function groupedBy<T>(items: Iterable<T>, keyOf: (item: T) => string): Map<string, T[]> {
+  const groups = new Map<string, T[]>();
+  for (const item of items) {
+    addTo(groups, keyOf(item), item);
+  }
+  return groups;
+}
+
+function addTo<T>(groups: Map<string, T[]>, key: string, item: T): void {
+  const group = groups.get(key);
+  if (group) {
+    group.push(item);
+  } else {
+    groups.set(key, [item]);
+  }
 }

@@ -1,5 +1,6 @@
 /** The likely types and kind of a plugin, with probabilities that can be taken at their word, and reasons. */
 import { kinds, type Kind, kindWords } from '../catalog/kind.ts';
+import { groupedBy } from '../grouped.ts';
 import { readDeclared } from '../taxonomy/declared.ts';
 import { speakingWords } from './name-words.ts';
 import { evidenceOf, readPorts, type Piece, type Subject } from './evidence.ts';
@@ -46,17 +47,21 @@ const decisive = 0.85;
 export function classify(subject: Subject, w: Weights = fitted): Classified {
   const groups = disputed(subject);
   // In a dispute what is declared doesn't silence what the name says: both are heard.
-  const pieces = evidenceOf(subject, w).filter(
-    ({ type, weight, from }) => weight > 0 || from !== 'declared' || !groups.has(groupOf(type)),
-  );
-  const byGroup = new Map<string, Piece[]>(typeGroups.map(({ id }) => [id, []]));
-  for (const piece of pieces) {
-    byGroup.get(groupOf(piece.type))?.push(piece);
-  }
-  const speaking = [...byGroup].filter(([group, those]) => speaksFor(group, those));
+  const all = evidenceOf(subject, w);
+  const pieces =
+    groups.size === 0
+      ? all
+      : all.filter(
+          ({ type, weight, from }) =>
+            weight > 0 || from !== 'declared' || !groups.has(groupOf(type)),
+        );
+  const byGroup = groupedBy(pieces, ({ type }) => groupOf(type));
   const suggestions = undecided(
     groups,
-    speaking.flatMap(([group, those]) => suggestionsIn(group, those, w)),
+    typeGroups.flatMap(({ id }) => {
+      const those = byGroup.get(id) ?? [];
+      return speaksFor(id, those) ? suggestionsIn(id, those, w) : [];
+    }),
   );
   suggestions.sort(
     (a, b) =>
@@ -80,7 +85,10 @@ const mostInDispute = 0.65;
  * Neither side of a dispute is taken at its word: both stay in their order, with their reasons, and
  * so it is asked.
  */
-function undecided(groups: ReadonlySet<string>, suggestions: readonly Suggestion[]): Suggestion[] {
+function undecided(groups: ReadonlySet<string>, suggestions: Suggestion[]): Suggestion[] {
+  if (groups.size === 0) {
+    return suggestions;
+  }
   const isIn = ({ type }: Suggestion): boolean => groups.has(groupOf(type));
   const most = Math.max(0, ...suggestions.filter(isIn).map(({ probability }) => probability));
   const factor = most > mostInDispute ? mostInDispute / most : 1;
@@ -145,6 +153,9 @@ function suggestionsIn(group: string, pieces: readonly Piece[], w: Weights): Sug
   const probability = groupProbability(group, pieces, w);
   if (probability < least) {
     return [];
+  }
+  if (pieces.every(({ type }) => type === group)) {
+    return [{ type: group, probability, reasons: reasonsOf(pieces) }];
   }
   const scores = new Map<string, number>();
   for (const { type, weight } of pieces) {
@@ -215,15 +226,8 @@ function classifyKind(
   for (const [kind, weight] of Object.entries(ports?.kinds ?? {})) {
     evidence.push({ kind: kind as Kind, weight, text: ports?.says ?? '' });
   }
-  for (const kind of kinds) {
-    const best = pieces
-      .filter(
-        (piece) => piece.weight > 0 && kindOfType(piece.type) === kind && piece.from === 'name',
-      )
-      .sort((a, b) => b.weight - a.weight)[0];
-    if (best) {
-      evidence.push({ kind, weight: best.weight * carriedOver, text: best.reason });
-    }
+  for (const [kind, { weight, reason }] of bestNamed(pieces)) {
+    evidence.push({ kind, weight: weight * carriedOver, text: reason });
   }
   const score = (kind: Kind): number =>
     evidence.filter((e) => e.kind === kind).reduce((sum, e) => sum + e.weight, 0);
@@ -236,6 +240,20 @@ function classifyKind(
     kinds: ranked.map((r) => ({ kind: r.kind, probability: Math.exp(r.score) / total })),
     kindReasons: evidence.filter((e) => e.text !== mostAre).sort((a, b) => b.weight - a.weight),
   };
+}
+
+/** Of each kind what the name says most clearly. */
+function bestNamed(pieces: readonly Piece[]): Map<Kind, Piece> {
+  const best = new Map<Kind, Piece>();
+  for (const piece of pieces) {
+    if (piece.from === 'name' && piece.weight > 0) {
+      const kind = kindOfType(piece.type);
+      if (piece.weight > (best.get(kind)?.weight ?? 0)) {
+        best.set(kind, piece);
+      }
+    }
+  }
+  return best;
 }
 
 /** What a plugin may be for: something that audio goes through, whether effect or tool, or another kind. */

@@ -152,10 +152,14 @@ function rivals(words: readonly Piece[], w: Weights): Piece[] {
     own.set(groupOf(piece.type), Math.max(own.get(groupOf(piece.type)) ?? 0, piece.weight));
   }
   const reason = `the name speaks more clearly for ${typeName(best.type)}`;
-  return typeGroups.flatMap(({ id }) => {
+  const against: Piece[] = [];
+  for (const { id } of typeGroups) {
     const lead = best.weight - (own.get(id) ?? 0);
-    return lead <= 0.01 ? [] : [{ type: id, weight: -w.rival * lead, reason, from: 'name' }];
-  });
+    if (lead > 0.01) {
+      against.push({ type: id, weight: -w.rival * lead, reason, from: 'name' });
+    }
+  }
+  return against;
 }
 
 function declaredPieces({ declared }: Subject, w: Weights): Piece[] {
@@ -218,13 +222,25 @@ export interface PortReading {
 const ofKind = (kind: Kind, weight: number): Record<string, number> =>
   Object.fromEntries(typeGroups.filter((g) => g.kind === kind).map((g) => [g.id, weight]));
 
+type Ports = Pick<Subject, 'audioIn' | 'audioOut' | 'notesIn' | 'notesOut'>;
+
+/** Few plugins have ports like no other: what was read once is kept. */
+const readings = new Map<string, PortReading | null>();
+
 /** What the ports tell of the kind. */
-export function readPorts({
-  audioIn,
-  audioOut,
-  notesIn,
-  notesOut,
-}: Pick<Subject, 'audioIn' | 'audioOut' | 'notesIn' | 'notesOut'>): PortReading | null {
+export function readPorts(ports: Ports): PortReading | null {
+  const { audioIn, audioOut, notesIn, notesOut } = ports;
+  const key = `${audioIn} ${audioOut} ${notesIn} ${notesOut}`;
+  const known = readings.get(key);
+  if (known !== undefined) {
+    return known;
+  }
+  const reading = readNewPorts(ports);
+  readings.set(key, reading);
+  return reading;
+}
+
+function readNewPorts({ audioIn, audioOut, notesIn, notesOut }: Ports): PortReading | null {
   if (audioIn === null || audioOut === null) {
     return null;
   }

@@ -8,10 +8,12 @@ const describing = new Set(
   ),
 );
 
+const inside: ReadonlySet<string> = new Set(wordParts);
+
 /** Whether a folded word says what a plugin does, or how, and not which one it is. */
 export const isGenericWord = (word: string): boolean =>
   /^\d+$/.test(word) ||
   describing.has(word) ||
   lexicon.has(word) ||
   (word.endsWith('s') && lexicon.has(word.slice(0, -1))) ||
-  wordParts.includes(word);
+  inside.has(word);

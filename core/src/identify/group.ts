@@ -9,7 +9,7 @@ import {
   askAt,
   compareCopies,
   joinAt,
-  memberOf,
+  membersOf,
   sumOf,
   type GroupedCopy,
   type Member,
@@ -58,7 +58,7 @@ const blockLimit = 300;
 
 /** Gathers copies into plugins. What comes out does not depend on their order. */
 export function groupCopies(given: readonly ToGroup[], isGeneric: IsGeneric): Grouped {
-  const members = given.map(({ copy, vendor }) => memberOf(copy, vendor, isGeneric));
+  const members = membersOf(given, isGeneric);
   const order = contentOrder(members);
   const clusters = new Clusters(given, members);
   const sets = [
@@ -124,7 +124,7 @@ function twins(
 }
 
 const twinKey = ({ name, vendor, copy, shorts }: Member): string =>
-  JSON.stringify([
+  [
     name.key,
     name.bare,
     name.width,
@@ -132,10 +132,10 @@ const twinKey = ({ name, vendor, copy, shorts }: Member): string =>
     copy.kind,
     copy.audioIn,
     copy.audioOut,
-    shorts,
-    copy.replaces,
+    shorts.join('\t'),
+    copy.replaces.join('\t'),
     vendor === '' ? copy.path : '',
-  ]);
+  ].join('\n');
 
 function joinPinned(given: readonly ToGroup[], clusters: Clusters): void {
   for (const [first = 0, ...rest] of grouped(
@@ -156,10 +156,10 @@ function pairsToCompare(
   sets: readonly (readonly number[])[],
 ): Pair[] {
   const firsts = sets.map(([first = 0]) => first);
-  const pairs = new Map<string, Pair>();
+  const pairs = new Map<number, Pair>();
   const add = (x: number, y: number, claims: number, isVendorUnclear: boolean): void => {
     const [a, b] = x < y ? [x, y] : [y, x];
-    const key = `${a} ${b}`;
+    const key = a * members.length + b;
     const known = pairs.get(key)?.facts;
     if (x !== y) {
       pairs.set(key, {
@@ -230,6 +230,12 @@ function declarations(
   order: readonly number[],
 ): { a: number; b: number; claims: number }[] {
   const at = (i: number): Member => members[i] as Member;
+  const claimants = grouped(
+    order.flatMap((i) => at(i).copy.replaces.map((old) => [old.toLowerCase(), i] as const)),
+  );
+  if (claimants.size === 0) {
+    return [];
+  }
   const identities = grouped(
     order.flatMap((i) => {
       const { copy, ladspaId } = at(i);
@@ -238,9 +244,6 @@ function declarations(
         ...(ladspaId === null ? [] : [[`urn:ladspa:${ladspaId}`, i] as const]),
       ];
     }),
-  );
-  const claimants = grouped(
-    order.flatMap((i) => at(i).copy.replaces.map((old) => [old.toLowerCase(), i] as const)),
   );
   return [...claimants].flatMap(([old, claiming]) => {
     const claims = new Set(claiming.map((i) => at(i).name.key)).size;

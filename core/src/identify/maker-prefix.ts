@@ -3,6 +3,7 @@
  * "gxChorus") says whose they are and not what they do: only what differs speaks.
  */
 import { grouped } from '../grouped.ts';
+import { compareTexts } from '../text/fold.ts';
 import { isGenericWord } from './generic-words.ts';
 
 /** A name with the folded vendor it belongs to; without a vendor nothing is taken off. */
@@ -37,21 +38,34 @@ function prefixOf(names: readonly string[]): string {
   if (lower.length < fewestNames) {
     return '';
   }
-  const counts = new Map<string, number>();
-  for (const name of lower) {
-    for (let length = shortest; length <= Math.min(longest, name.length - 1); length += 1) {
-      const beginning = name.slice(0, length);
-      counts.set(beginning, (counts.get(beginning) ?? 0) + 1);
-    }
-  }
-  const shared = [...counts].filter(([, count]) => count >= mostBegin * lower.length);
-  const best = shared.reduce((long, [one]) => (one.length > long.length ? one : long), '');
+  const best = sharedBeginning(lower);
   const words = best.match(/[\p{L}\p{N}]+/gu) ?? [];
   const isTrade = words.length === 0 || words.every(isGenericWord);
   const isWhole = /[^\p{L}\p{N}]$/u.test(best);
   return isTrade || !(isWhole || best.length <= longestGlued || endsAtCapital(best, names))
     ? ''
     : best;
+}
+
+/**
+ * The longest beginning, shorter than the name, of as many names as count. In their order names that
+ * begin alike are neighbours, so that what more than half of them begin with, the middle one does.
+ */
+function sharedBeginning(names: readonly string[]): string {
+  const middle = names.toSorted(compareTexts)[Math.floor(names.length / 2)] ?? '';
+  const lengths = names.map((name) => lengthInCommon(name, middle)).sort((a, b) => b - a);
+  const length = lengths[Math.ceil(mostBegin * names.length) - 1] ?? 0;
+  return length < shortest ? '' : middle.slice(0, length);
+}
+
+/** How far a name begins like another one, short of its end. */
+function lengthInCommon(name: string, other: string): number {
+  const most = Math.min(longest, name.length - 1, other.length);
+  let length = 0;
+  while (length < most && name[length] === other[length]) {
+    length += 1;
+  }
+  return length;
 }
 
 /** Whether another word begins behind it in most of the names: "GorseGate", "GorseDelay". */

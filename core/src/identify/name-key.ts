@@ -72,11 +72,7 @@ export function nameKeyOf(
   isInstrument: boolean,
   isGeneric: IsGeneric,
 ): NameKey {
-  let text = fold(name.replace(/_/g, ' '));
-  for (const word of ofNoMatter) {
-    text = text.replace(word, ' ').trim() || text;
-  }
-  text = text.replace(version, ' ').trim() || text;
+  const text = productText(name);
   const { rest, width } = isInstrument ? { rest: text, width: null } : takeWidth(text);
   const words = (
     rest
@@ -97,6 +93,18 @@ export function nameKeyOf(
     isTelling: isTellingName(name, bare, isGeneric),
   };
 }
+
+/** A folded name without format, bits and version. */
+function productText(name: string): string {
+  let text = fold(name.replace(/_/g, ' '));
+  for (const word of ofNoMatter) {
+    text = text.replace(word, ' ').trim() || text;
+  }
+  return text.replace(version, ' ').trim() || text;
+}
+
+/** The version for one channel or for two that the name of an effect says it is; null where it says none. */
+export const widthOf = (name: string): Width | null => takeWidth(productText(name)).width;
 
 /**
  * Told from the words as they are, joined or apart: "3BandEQ" is "3 Band EQ". A figure among three

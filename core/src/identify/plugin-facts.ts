@@ -1,10 +1,9 @@
 import { compareTexts } from '../text/fold.ts';
 /** What a plugin is called and who made it, told from its copies, and what is known for classifying it. */
-import { makesSound, withoutBits, withoutWidth, nameKeyOf } from './name-key.ts';
+import { makesSound, widthOf, withoutBits, withoutWidth } from './name-key.ts';
 import { nameOfCopy, preferred } from '../catalog/plugin.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
 import type { SeriesShare, Subject } from './evidence.ts';
-import { isGenericWord } from './generic-words.ts';
 
 /** The name of a plugin as its copies give it. */
 export interface NamedPlugin {
@@ -14,11 +13,18 @@ export interface NamedPlugin {
 }
 
 /** Copies by preferred format and then path: the first that says something counts. */
-export const inOrder = (copies: readonly FoundCopy[]): FoundCopy[] =>
-  [...copies].sort(
-    (a, b) =>
-      preferred.indexOf(a.format) - preferred.indexOf(b.format) || compareTexts(a.path, b.path),
-  );
+export const inOrder = (copies: readonly FoundCopy[]): readonly FoundCopy[] =>
+  copies.length < 2
+    ? copies
+    : copies.toSorted(
+        (a, b) =>
+          preferred.indexOf(a.format) - preferred.indexOf(b.format) || compareTexts(a.path, b.path),
+      );
+
+/** Of instruments "mono" is part of the name. */
+const hasSeveralWidths = (copies: readonly FoundCopy[]): boolean =>
+  copies.length > 1 &&
+  new Set(copies.map((copy) => (makesSound(copy) ? null : widthOf(nameOfCopy(copy))))).size > 1;
 
 /**
  * A name of its own goes before a file's; where there are several widths, none of them stands in
@@ -30,12 +36,7 @@ export function nameOfCopies(copies: readonly FoundCopy[]): NamedPlugin {
   const own = ordered.filter((copy) => copy.name !== null);
   const vendor = ordered.find((copy) => copy.vendor !== null)?.vendor ?? null;
   const name = own[0]?.name ?? (first ? withoutBits(nameOfCopy(first).replaceAll('_', ' ')) : '');
-  const widths = new Set(
-    own.map(
-      (copy) => nameKeyOf(nameOfCopy(copy), copy.vendor, makesSound(copy), isGenericWord).width,
-    ),
-  );
-  return { vendor, name: widths.size > 1 ? withoutWidth(name) : name };
+  return { vendor, name: hasSeveralWidths(own) ? withoutWidth(name) : name };
 }
 
 /** What is known of the plugin apart from its name: the first copy that says each. */

@@ -32,19 +32,39 @@ export interface Member {
   readonly ladspaId: string | null;
 }
 
-/** `vendor` is whose the copy is, where spellings were gathered or decided; else what it names itself. */
-export function memberOf(copy: GroupedCopy, vendor: string | null, isGeneric: IsGeneric): Member {
-  const stem = stemOfPath(copy.path);
-  const isInstrument = copy.kind === 'instrument' || makesSound(copy);
-  const name = nameKeyOf(nameOfCopy(copy), vendor, isInstrument, isGeneric);
-  return {
-    copy,
-    ladspaId: ladspaIdOf(copy, stem),
-    name,
-    vendor: foldVendor(vendor),
-    shorts: shortsOf(copy, stem),
-    fileKeys: copy.name === null ? fileKeysOf(stem, name) : [],
-  };
+/**
+ * `vendor` is whose a copy is, where spellings were gathered or decided; else what it names itself.
+ * Many copies share a vendor, and those of one plugin its name: each is taken apart once.
+ */
+export function membersOf(
+  given: readonly { readonly copy: GroupedCopy; readonly vendor: string | null }[],
+  isGeneric: IsGeneric,
+): Member[] {
+  const vendors = new Map<string | null, string>();
+  const names = new Map<string, NameKey>();
+  return given.map(({ copy, vendor }) => {
+    const stem = stemOfPath(copy.path);
+    const isInstrument = copy.kind === 'instrument' || makesSound(copy);
+    const text = nameOfCopy(copy);
+    const name = kept(names, `${text}\n${vendor ?? ''}\n${isInstrument}`, () =>
+      nameKeyOf(text, vendor, isInstrument, isGeneric),
+    );
+    return {
+      copy,
+      ladspaId: ladspaIdOf(copy, stem),
+      name,
+      vendor: kept(vendors, vendor, () => foldVendor(vendor)),
+      shorts: shortsOf(copy, stem),
+      fileKeys: copy.name === null ? fileKeysOf(stem, name) : [],
+    };
+  });
+}
+
+/** What is known under the key, or is worked out now. */
+function kept<K, V>(known: Map<K, V>, key: K, work: () => V): V {
+  const value = known.get(key) ?? work();
+  known.set(key, value);
+  return value;
 }
 
 const fileKeysOf = (stem: string, { bare, width }: NameKey): string[] => [
