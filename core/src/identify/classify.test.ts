@@ -263,8 +263,33 @@ describe('a name and a declaration that disagree', () => {
     expect(held('Filter Delay', ['Fx', 'Delay'])).toEqual(['delay']);
     expect(held('Tape Echo', ['Fx', 'Delay'])[0]).toMatch(/^delay/);
   });
+  it('are no dispute where the format has no class for what is named: both hold', () => {
+    expect(held('Quay Vocoder', ['Fx', 'Filter'])).toEqual(['filter', 'pitch/vocoder']);
+    expect(held('Quay Vocoder', ['Fx', 'Delay'])).toEqual([]);
+  });
+  it('are no dispute where a word stands in brackets', () => {
+    expect(held('Quay Drift (tuner)', ['Fx', 'Delay'])).toEqual(['delay']);
+  });
   it('are no dispute where what is declared leaves it open', () => {
     expect(held('Quay Crossover', ['Fx', 'Tools'])).not.toEqual([]);
+  });
+});
+
+describe('an instrument that lets audio through as well', () => {
+  const ports = { audioIn: 2, audioOut: 2, notesIn: true, notesOut: false };
+  const asInstrument = {
+    ...ports,
+    declared: [
+      { format: 'LV2' as const, values: ['http://lv2plug.in/ns/lv2core#InstrumentPlugin'] },
+    ],
+  };
+  it('is taken for one where it declares so outright', () => {
+    expect(called('Lantern Moth', asInstrument).kinds[0]).toMatchObject({ kind: 'instrument' });
+    const synth = called('Lantern Moth', { ...asInstrument, controls: ['DCO1 Shape', 'Cutoff'] });
+    expect(synth.suggestions[0]?.type).toBe('synth');
+  });
+  it('is an effect where nothing says so but that notes go in', () => {
+    expect(called('Lantern Moth', ports).kinds[0]).toMatchObject({ kind: 'effect' });
   });
 });
 

@@ -2,8 +2,9 @@
 import { kinds, type Kind, kindWords } from '../catalog/kind.ts';
 import { groupedBy } from '../grouped.ts';
 import { readDeclared } from '../taxonomy/declared.ts';
-import { speakingWords } from './name-words.ts';
+import { beforeBrackets, speakingWords } from './name-words.ts';
 import { evidenceOf, readPorts, type Piece, type Subject } from './evidence.ts';
+import { isFiledNear } from '../taxonomy/filed-near.ts';
 import { groupOf, kindOfType, typeGroups } from '../taxonomy/tree.ts';
 import { weights as fitted, type Weights } from './weights.data.ts';
 
@@ -99,7 +100,7 @@ function undecided(groups: ReadonlySet<string>, suggestions: Suggestion[]): Sugg
 
 /**
  * Groups that a clear word of the name, naming and not describing, and a declaration stand for
- * without having one in common. Declaring a tool is how formats leave it open, and what works on
+ * without having one in common or lying near each other. Declaring a tool is how formats leave it open, and what works on
  * notes is named after what it does to them (“MIDI Delay”): neither is a dispute.
  */
 function disputed({ name, declared }: Subject): ReadonlySet<string> {
@@ -109,15 +110,12 @@ function disputed({ name, declared }: Subject): ReadonlySet<string> {
   if (said.size === 0 || said.has('utility') || said.has('notes')) {
     return new Set();
   }
-  const named = new Set(
-    speakingWords(name)
-      .filter(({ isHead, isPart }) => isHead && !isPart)
-      .flatMap(({ meanings }) =>
-        meanings.filter(({ clearness }) => clearness === 'clear').map(({ type }) => groupOf(type)),
-      ),
-  );
-  const both = [...named].some((group) => said.has(group));
-  return named.size === 0 || both ? new Set() : new Set([...said, ...named]);
+  const named = speakingWords(beforeBrackets(name))
+    .filter(({ isHead, isPart }) => isHead && !isPart)
+    .flatMap(({ meanings }) => meanings.filter(({ clearness }) => clearness === 'clear'))
+    .map(({ type }) => type);
+  const agrees = named.some((type) => said.has(groupOf(type)) || isFiledNear(type, said));
+  return named.length === 0 || agrees ? new Set() : new Set([...said, ...named.map(groupOf)]);
 }
 
 const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
@@ -199,29 +197,22 @@ function reasonsOf(pieces: readonly Piece[]): Reason[] {
     .sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight));
 }
 
-/**
- * How strongly a declared kind counts (kept: it is wrong now and then), and how a type's evidence
- * carries over to its kind.
- */
 const mostAre = 'most plugins are effects';
-const declaredKind = 3;
+/** How strongly a declared kind counts (kept: it is wrong now and then). */
+const declaredKind = 4;
+/** VST 2 has but a flag for what takes notes, which effects set as well. */
+const declaredByFlag = 3;
+/** How a type's evidence carries over to its kind. */
 const carriedOver = 0.7;
 
 function classifyKind(
   subject: Subject,
   pieces: readonly Piece[],
 ): Pick<Classified, 'kinds' | 'kindReasons'> {
-  const evidence: KindReason[] = [{ kind: 'effect', weight: 1.2, text: mostAre }];
-  for (const { format, values } of subject.declared) {
-    const { kind } = readDeclared(format, values);
-    if (kind !== 'unknown' && !evidence.some((e) => e.kind === kind && e.weight === declaredKind)) {
-      evidence.push({
-        kind,
-        weight: declaredKind,
-        text: `its ${format} copy declares ${kindWords[kind].one}`,
-      });
-    }
-  }
+  const evidence: KindReason[] = [
+    { kind: 'effect', weight: 1.2, text: mostAre },
+    ...declaredKinds(subject),
+  ];
   const ports = readPorts(subject);
   for (const [kind, weight] of Object.entries(ports?.kinds ?? {})) {
     evidence.push({ kind: kind as Kind, weight, text: ports?.says ?? '' });
@@ -240,6 +231,23 @@ function classifyKind(
     kinds: ranked.map((r) => ({ kind: r.kind, probability: Math.exp(r.score) / total })),
     kindReasons: evidence.filter((e) => e.text !== mostAre).sort((a, b) => b.weight - a.weight),
   };
+}
+
+/** Of each kind its strongest declaration, once. */
+function declaredKinds({ declared }: Subject): KindReason[] {
+  const best = new Map<Kind, KindReason>();
+  for (const { format, values } of declared) {
+    const { kind } = readDeclared(format, values);
+    const weight = format === 'VST2' ? declaredByFlag : declaredKind;
+    if (kind !== 'unknown' && weight > (best.get(kind)?.weight ?? 0)) {
+      best.set(kind, {
+        kind,
+        weight,
+        text: `its ${format} copy declares ${kindWords[kind].one}`,
+      });
+    }
+  }
+  return [...best.values()];
 }
 
 /** Of each kind what the name says most clearly. */

@@ -239,7 +239,7 @@ const rows: readonly Row[] = [
   },
   {
     type: 'synth',
-    some: [/\b(osc(illator)?s?|waveform|wave|dco|vco|pulse ?width|sub ?osc)\b/i],
+    some: [/\b(osc(illator)?s?|waveform|wave|dco|vco|pulse ?width|sub ?osc) ?\d?\b/i],
     least: 1,
     weight: 2,
     played: true,

@@ -9,6 +9,7 @@ import { readDeclared } from '../taxonomy/declared.ts';
 import type { Clearness } from './lexicon.data.ts';
 import { readControls } from './controls.data.ts';
 import { speakingWords, type SpeakingWord } from './name-words.ts';
+import { isFiledNear } from '../taxonomy/filed-near.ts';
 import { groupOf, kindOfType, typeGroups, typeName } from '../taxonomy/tree.ts';
 import type { Weights } from './weights.data.ts';
 
@@ -57,7 +58,7 @@ export function evidenceOf(subject: Subject, w: Weights): Piece[] {
     ...words,
     ...rivals(words, w),
     ...descriptionPieces(subject, isOpen, w),
-    ...declaredPieces(subject, w),
+    ...declaredPieces(subject, words, w),
     ...portPieces(subject, w),
     ...controlPieces(subject, isOpen, w),
     ...seriesPieces(subject, w),
@@ -162,11 +163,14 @@ function rivals(words: readonly Piece[], w: Weights): Piece[] {
   return against;
 }
 
-function declaredPieces({ declared }: Subject, w: Weights): Piece[] {
+function declaredPieces({ declared }: Subject, words: readonly Piece[], w: Weights): Piece[] {
   const pieces: Piece[] = [];
   for (const { format, values } of declared) {
     const { types, kind } = readDeclared(format, values);
     const groups = new Set(types.map(groupOf));
+    const near = new Set(
+      words.filter(({ type }) => isFiledNear(type, groups)).map(({ type }) => groupOf(type)),
+    );
     for (const type of types) {
       pieces.push({
         type,
@@ -179,7 +183,7 @@ function declaredPieces({ declared }: Subject, w: Weights): Piece[] {
       if (groups.has(id)) {
         continue;
       }
-      if (types.length > 0) {
+      if (types.length > 0 && !near.has(id)) {
         pieces.push({
           type: id,
           weight: -w.notDeclared,
@@ -327,6 +331,14 @@ function readNewPorts({ audioIn, audioOut, notesIn, notesOut }: Ports): PortRead
       kinds: { effect: 1.5, tool: 1 },
     };
   }
+  // Some instruments let audio through as well, and some effects take notes.
+  if (notesIn === true && notesOut !== true) {
+    return {
+      says: 'audio goes through, and notes go in',
+      groups: { ...through, ...ofKind('instrument', -1.2) },
+      kinds: { effect: 0.5 },
+    };
+  }
   return { says: 'audio goes through', groups: through, kinds: { effect: 2.5, tool: 0.5 } };
 }
 
@@ -342,13 +354,16 @@ function portPieces(subject: Subject, w: Weights): Piece[] {
     : [];
 }
 
+const declaresInstrument = (declared: Subject['declared']): boolean =>
+  declared.some(({ format, values }) => readDeclared(format, values).kind === 'instrument');
+
 /** What the names of its controls say, the strongest first; what says less about a group adds nothing. */
 function controlPieces(
-  { controls, audioIn, notesIn }: Subject,
+  { controls, declared, audioIn, notesIn }: Subject,
   isOpen: (type: string) => boolean,
   w: Weights,
 ): Piece[] {
-  const isPlayed = notesIn === true && audioIn === 0;
+  const isPlayed = notesIn === true && (audioIn === 0 || declaresInstrument(declared));
   const read = readControls(controls ?? [], isPlayed).filter(({ type }) => isOpen(type));
   const best = new Map<string, Piece>();
   for (const { type, weight, words } of read) {

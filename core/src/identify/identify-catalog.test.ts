@@ -289,6 +289,22 @@ describe('questions', () => {
     const grounds = new Map(plugins.map(({ id }) => [id as string, unsure]));
     expect(asked({ plugins, grounds }).map((q) => pluginsAsked(q).length)).toEqual([3, 1]);
   });
+  it('are one for names that differ in brackets only, also where next to nothing speaks', () => {
+    const names = ['Delay line (AR)', 'Delay line (CR)'];
+    const plugins = names.map((name) => plugin(name, name));
+    const faintly = ([a, b]: readonly [number, number]) => ({
+      ...unsure,
+      suggestions: [suggestion('utility', a), suggestion('dynamics', b)].sort(
+        (x, y) => y.probability - x.probability,
+      ),
+    });
+    const asGrounds = (...odds: [number, number][]) =>
+      new Map(plugins.map(({ id }, at) => [id as string, faintly(odds[at] ?? [0, 0])]));
+    const alike = asked({ plugins, grounds: asGrounds([0.15, 0.14], [0.13, 0.16]) });
+    expect(alike.map((q) => pluginsAsked(q).length)).toEqual([2]);
+    const unlike = asked({ plugins, grounds: asGrounds([0.6, 0.1], [0.1, 0.6]) });
+    expect(unlike.map((q) => pluginsAsked(q).length)).toEqual([1, 1]);
+  });
   it('are one for plugins without a vendor that lie in one place', () => {
     const nameless = ['Silt', 'Reed', 'Tern'].map((name) => plugin(name, name, { vendor: null }));
     const questions = asked({ plugins: nameless });

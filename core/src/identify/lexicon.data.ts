@@ -242,7 +242,7 @@ const ownRows: readonly Row[] = [
     'balance, panorama',
   ],
   ['spatial/surround', 'surround, surround pan, surround panner', ''],
-  ['spatial/ambisonic', 'ambisonic, ambisonics, ambix, hoa, b format, bformat', ''],
+  ['spatial/ambisonic', 'ambisonic, ambisonics, ambix, hoa, b format, bformat', 'rotator'],
   [
     'spatial/headphone',
     'headphone, headphones, crossfeed, cross feed, hrtf, binaural, binauraliser, binauralizer, head related',

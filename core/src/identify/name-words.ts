@@ -29,6 +29,10 @@ const tailStarts = /[,([:;]|\s+(?:with|for|from|using|by|without|mit|avec)\s+|\s
 /** What stands on both sides of these counts alike: "EQ & Compressor", "Chorus/Flanger". */
 const pairing = /\s*(?:[/+&]|\band\b|\bund\b)\s*/i;
 
+/** A name without what stands in brackets at its end, which says which of several it is. */
+export const beforeBrackets = (name: string): string =>
+  name.replace(/\s*[([][^()[\]]*[)\]]\s*$/, '') || name;
+
 /** Takes a name apart. Every word speaks once, the longest phrase wins; words of traps do not speak. */
 export function speakingWords(whole: string): SpeakingWord[] {
   // At its end "stereo" tells which edition it is; "Stereo Tools" are tools for stereo.

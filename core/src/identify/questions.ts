@@ -6,6 +6,7 @@ import { grouped } from '../grouped.ts';
 import { compareNames, fold, wordsOf } from '../text/fold.ts';
 import { likelyUse, type Reason, type Suggestion } from './classify.ts';
 import { isGenericWord } from './generic-words.ts';
+import { beforeBrackets } from './name-words.ts';
 import { groupOf } from '../taxonomy/tree.ts';
 import type { PluginEvidence, TwinDoubt } from './identify-catalog.ts';
 
@@ -107,6 +108,9 @@ export interface Uncertain {
   readonly pinned: ReadonlySet<string>;
 }
 
+/** Below this nothing speaks for a type to speak of. */
+const speaksAt = 0.25;
+
 /** Whether no type is probable enough to hold without being asked about. */
 export const isTypeUncertain = ({ suggestions }: Pick<PluginEvidence, 'suggestions'>): boolean =>
   (suggestions[0]?.probability ?? 0) < askTypeBelow;
@@ -147,9 +151,9 @@ function together<
   );
 }
 
-/** What one series of a vendor shares: a word of its own, or all but figures and channels. */
+/** What one series of a vendor shares: a word of its own, or all but figures, channels and what stands in brackets. */
 function seriesKey({ vendor, name }: Plugin): string {
-  const words = wordsOf(name);
+  const words = wordsOf(beforeBrackets(name));
   const telling = words.find((word) => word.length > 3 && !isGenericWord(word));
   const bare = words.filter((word) => !/^\d+$|^(x|mono|stereo|lr|ms)$/.test(word)).join(' ');
   return `${vendor ?? ''}\n${telling ?? bare}`;
@@ -175,8 +179,9 @@ function typeQuestions(
       },
     ];
   });
-  const group = (question: TypeQuestion): string =>
-    groupOf(question.suggestions[0]?.type ?? '\uffff');
+  // What nothing speaks for is all of one kind.
+  const group = ({ suggestions: [first] }: TypeQuestion): string =>
+    first && first.probability >= speaksAt ? groupOf(first.type) : '\uffff';
   const sorted = asked.sort(
     (a, b) =>
       compareNames(group(a), group(b)) ||
