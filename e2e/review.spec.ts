@@ -145,6 +145,48 @@ test('three are offered to be tried again, here and on Load, and can be dismisse
   await expect(page.getByRole('button', { name: 'not these' })).toBeVisible();
 });
 
+test('a fresh window shows at once what was worked out last, and says of when it is', async ({
+  page,
+  demo,
+}) => {
+  const isOf = page.getByText(/^This is of today \d/);
+  await page.goto(`${demo.address}/review`);
+  await expect(page.locator('.advice-list')).toBeVisible();
+  await expect(isOf).toHaveCount(0);
+  const said = await page.locator('.advice-list').textContent();
+
+  // What the server tells for it is held back.
+  let letGo = (): void => undefined;
+  const held = new Promise<void>((resolve) => {
+    letGo = resolve;
+  });
+  await page.route('**/api/computers/*/review', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.reload();
+  await expect(isOf).toBeVisible();
+  await expect(page.locator('.advice-list')).toHaveText(said ?? '');
+  letGo();
+  await expect(isOf).toHaveCount(0);
+  await expect(page.locator('.advice-list')).toHaveText(said ?? '');
+
+  // What is no longer learnt is not kept here either.
+  await page.keyboard.press('Alt+4');
+  await page.getByRole('button', { name: /^What is learnt/ }).click();
+  await page.getByLabel('Learn from what I load').click();
+  await expect(page.getByText('Loads are no longer kept')).toBeVisible();
+  const kept = (): Promise<string | null> =>
+    page.evaluate(() => localStorage.getItem('clever-drawer.review'));
+  await expect.poll(kept).toBeNull();
+  await page.getByRole('button', { name: 'Done' }).click();
+  await page.keyboard.press('Alt+5');
+  await expect(page.locator('.advice-list')).toBeVisible();
+  await page.reload();
+  await expect(page.locator('.advice-list')).toBeVisible();
+  await expect.poll(kept).toBeNull();
+});
+
 test('where nothing was loaded it says what will stand here', async ({ page, empty }) => {
   await page.goto(`${empty.address}/review`);
   await expect(page.getByText(/You own 0 plugins/)).toBeVisible();

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
 import type { HabitsView, KeysView } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
+import { forgetReview } from '../studio/kept-review.ts';
 import { useNotifyError } from '../studio/notify-error.ts';
 import { useNotices } from '../ui/notices.tsx';
 import * as texts from './texts.ts';
@@ -29,6 +30,7 @@ export function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void 
   };
   const after = (work: Promise<unknown>, words: string): void => {
     work.then(() => {
+      forgetReview();
       notify(words, 'done');
       setAsking(false);
     }, notifyError);

@@ -30,8 +30,8 @@ interface AheadProps {
 
 function Ahead({ part, onDone }: AheadProps) {
   const [wish] = useState(firstWish);
-  const { review, error } = useReview(part, wish);
-  const isAnswered = review[part] !== undefined || error !== null;
+  const { review, keptAt, error } = useReview(part, wish);
+  const isAnswered = (review[part] !== undefined && keptAt === null) || error !== null;
   useEffect(() => {
     if (isAnswered) {
       onDone();

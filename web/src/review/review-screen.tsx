@@ -1,8 +1,9 @@
 /** Review: pictures of the collection, and what to do about them. */
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import type { ReviewPart, ReviewParts, ReviewSource } from '@clever-drawer/core';
+import type { ReviewPart, ReviewParts } from '@clever-drawer/core';
 import { PartTabs } from '../ui/part-tabs.tsx';
+import { sayTime } from '../ui/time-words.ts';
 import { WishBar } from './wish-bar.tsx';
 import { wishOf } from './model/wish.ts';
 import { sameWish, timeOfReview } from './model/wish-now.ts';
@@ -21,7 +22,7 @@ export function ReviewScreen() {
   const [now] = useState(timeOfReview);
   const wish = useMemo(() => sameWish(wishOf(params, now)), [params, now]);
   const part: ReviewPart = texts.parts.find(([id]) => id === params.get('part'))?.[0] ?? 'worth';
-  const { review, source, error } = useReview(part, wish);
+  const { review, keptAt, isLearning, error } = useReview(part, wish);
   const show = (change: Readonly<Record<string, string | null>>): void => {
     setParams((before) => {
       const next = new URLSearchParams(before);
@@ -40,7 +41,7 @@ export function ReviewScreen() {
       id="content"
       tabIndex={-1}
       className="review-screen"
-      aria-busy={review[part] === undefined}
+      aria-busy={review[part] === undefined || keptAt !== null}
     >
       <h1 className="visually-hidden">
         {texts.review} {texts.parts.find(([id]) => id === part)?.[1]}
@@ -61,11 +62,14 @@ export function ReviewScreen() {
           {error.message}
         </p>
       )}
-      {source && (
-        <BehindProvider>
-          <PartOf part={part} review={review} source={source} now={now} />
-        </BehindProvider>
+      {keptAt !== null && (
+        <p role="status" className="text-soft review-kept">
+          {texts.thisIsOf(sayTime(new Date(keptAt).toISOString()))}
+        </p>
       )}
+      <BehindProvider>
+        <PartOf part={part} review={review} isLearning={isLearning} now={now} />
+      </BehindProvider>
     </main>
   );
 }
@@ -73,18 +77,18 @@ export function ReviewScreen() {
 interface PartProps {
   readonly part: ReviewPart;
   readonly review: Partial<ReviewParts>;
-  readonly source: ReviewSource;
+  readonly isLearning: boolean;
   readonly now: number;
 }
 
-function PartOf({ part, review, source, now }: PartProps) {
+function PartOf({ part, review, isLearning, now }: PartProps) {
   switch (part) {
     case 'worth':
       return review.worth && <WorthPart review={review.worth} now={now} />;
     case 'own':
       return review.own && <OwnPart review={review.own} />;
     case 'use':
-      return review.use && <UsePart review={review.use} isLearning={source.isLearning} />;
+      return review.use && <UsePart review={review.use} isLearning={isLearning} />;
     case 'changes':
       return review.changes && <ChangesPart review={review.changes} />;
     case 'order':

@@ -6,13 +6,16 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import type { ReviewPart, ReviewParts, ReviewSource, ReviewWish } from '@clever-drawer/core';
 import { useArrangement, useCatalog, useComputer, useOrder } from '../studio/contexts.ts';
+import { keepReview, keptReview, timesForgotten } from '../studio/kept-review.ts';
 import type { Answered, Asked } from './model/asked.ts';
 import { materialOf, type MaterialHere } from './model/material.ts';
 
 export interface ReviewState {
   /** The parts that are there; of an older wish while a new one is worked out. */
   readonly review: Partial<ReviewParts>;
-  readonly source: ReviewSource | undefined;
+  /** When the part that is asked for was worked out, where that was in another window. Milliseconds. */
+  readonly keptAt: number | null;
+  readonly isLearning: boolean;
   readonly error: Error | null;
 }
 
@@ -61,12 +64,12 @@ let latest: {
   readonly review: Partial<ReviewParts>;
 } | null = null;
 
-/** Whether two wishes differ by the moment alone. */
-function isSameView(a: ReviewWish, b: ReviewWish): boolean {
-  const view = ({ now, from, ...others }: ReviewWish): string =>
-    JSON.stringify({ ...others, span: from === null ? null : now - from });
-  return view(a) === view(b);
-}
+/** What is looked at, whatever the moment. */
+const viewOf = ({ now, from, ...others }: ReviewWish): string =>
+  JSON.stringify({ ...others, span: from === null ? null : now - from });
+
+/** The program, by the name it was built under. */
+const program = import.meta.url;
 
 const isLatest = (material: MaterialHere, source: ReviewSource | undefined, wish: ReviewWish) =>
   latest?.of[0] === material && latest.of[1] === source && latest.of[2] === wish;
@@ -84,6 +87,38 @@ function materialAgain(held: Parameters<typeof materialOf>[0]): MaterialHere {
   return made.material;
 }
 
+/** What stands until what is of now takes its place: of this window, else of one before it. */
+interface Before {
+  readonly review: Partial<ReviewParts>;
+  readonly keptAt: number | null;
+  readonly isLearning: boolean;
+}
+
+function before(computer: string, wish: ReviewWish): Before {
+  if (latest?.computer === computer && viewOf(latest.of[2]) === viewOf(wish)) {
+    return { review: latest.review, keptAt: null, isLearning: latest.of[1].isLearning };
+  }
+  const kept = keptReview(computer, program);
+  return kept?.view === viewOf(wish)
+    ? { review: kept.review, keptAt: kept.at, isLearning: kept.isLearning }
+    : { review: {}, keptAt: null, isLearning: true };
+}
+
+/** Takes down what was worked out, for this window and the next. */
+function takeDown(
+  computer: string,
+  of: readonly [MaterialHere, ReviewSource, ReviewWish],
+  answer: Partial<ReviewParts>,
+  askedAfter: number,
+): void {
+  const [material, source, wish] = of;
+  const review = isLatest(material, source, wish) ? { ...latest?.review, ...answer } : answer;
+  latest = { computer, of, review };
+  const { isLearning } = source;
+  const view = viewOf(wish);
+  keepReview({ computer, by: program, view, at: wish.now, isLearning, review }, askedAfter);
+}
+
 export function useReview(part: ReviewPart, wish: ReviewWish): ReviewState {
   const { client } = useComputer();
   const { plugins, answers, formatOrder } = useCatalog();
@@ -97,20 +132,18 @@ export function useReview(part: ReviewPart, wish: ReviewWish): ReviewState {
     () => materialAgain({ plugins, answers, formatOrder, order: order.records, arrangement }),
     [plugins, answers, formatOrder, order.records, arrangement],
   );
-  // What was worked out last of the same wish stands until what is of now takes its place.
-  const [review, setReview] = useState<Partial<ReviewParts>>(() =>
-    latest?.computer === client.computer && isSameView(latest.of[2], wish) ? latest.review : {},
-  );
+  const [stands] = useState(() => before(client.computer, wish));
+  const [review, setReview] = useState<Partial<ReviewParts>>({});
   useEffect(() => {
     let isWanted = true;
-    const known = isLatest(material, source, wish) ? latest?.review : undefined;
-    if (source && known?.[part] === undefined) {
+    const isKnown = isLatest(material, source, wish) && latest?.review[part] !== undefined;
+    if (source && !isKnown) {
       reviewer ??= new Reviewer();
+      const askedAfter = timesForgotten();
       reviewer.ask([material, source], { part, wish }, (answer) => {
-        const computer = client.computer;
-        latest = { computer, of: [material, source, wish], review: { ...known, ...answer } };
+        takeDown(client.computer, [material, source, wish], answer, askedAfter);
         if (isWanted) {
-          setReview((before) => ({ ...before, ...answer }));
+          setReview((others) => ({ ...others, ...answer }));
         }
       });
     }
@@ -120,5 +153,13 @@ export function useReview(part: ReviewPart, wish: ReviewWish): ReviewState {
   }, [client, material, source, part, wish]);
   // What was worked out ahead meanwhile is there, too.
   const ahead = isLatest(material, source, wish) ? latest?.review : undefined;
-  return { review: ahead ? { ...review, ...ahead } : review, source, error };
+  const ofNow = { ...review, ...ahead };
+  // What is not learnt any more is not shown.
+  const isKept = source?.isLearning !== false || !stands.isLearning;
+  return {
+    review: isKept ? { ...stands.review, ...ofNow } : ofNow,
+    keptAt: ofNow[part] === undefined ? stands.keptAt : null,
+    isLearning: source?.isLearning ?? stands.isLearning,
+    error,
+  };
 }
