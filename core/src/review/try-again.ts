@@ -31,36 +31,47 @@ export function tryAgainOf<P extends Pick<Plugin, 'id' | 'types' | 'copies' | 'c
   now: number,
   without: (plugin: string) => boolean = () => false,
 ): P[] {
-  const lately = now - forgottenFrom * day;
-  const lastOf = (id: string): number => {
-    const use = usage.get(id);
-    return use ? Date.parse(use.lastLoaded) : 0;
-  };
-  const usedGroups = new Set(
-    plugins.filter(({ id }) => lastOf(id) >= lately).map((plugin) => firstGroup(plugin)),
-  );
+  // Times written alike are in the order of their texts.
+  const lately = new Date(now - forgottenFrom * day).toISOString();
+  const isOfLate = ({ id }: P): boolean => (usage.get(id)?.lastLoaded ?? '') >= lately;
+  const usedGroups = new Set(plugins.filter(isOfLate).map((plugin) => firstGroup(plugin)));
   const week = weekOf(now);
-  const candidates = plugins
-    .filter(
-      (plugin) =>
-        !plugin.chain &&
-        firstGroup(plugin) !== '' &&
-        usedGroups.has(firstGroup(plugin)) &&
-        lastOf(plugin.id) < lately &&
-        isPresent(plugin) &&
-        !without(plugin.id),
-    )
-    .map((plugin) => ({
-      plugin,
-      rank: Number(!usage.has(plugin.id)) + drawn(`${week} ${plugin.id}`),
-    }))
-    .sort((a, b) => a.rank - b.rank)
-    .map(({ plugin }) => plugin);
-  const taken = new Set<string>();
-  const isFirst = (plugin: P): boolean => {
+  const candidates = plugins.flatMap((plugin): Candidate<P>[] => {
     const group = firstGroup(plugin);
-    return !taken.has(group) && Boolean(taken.add(group));
-  };
-  const first = candidates.filter(isFirst);
-  return [...first, ...candidates.filter((plugin) => !first.includes(plugin))].slice(0, howMany);
+    return group === '' ||
+      plugin.chain ||
+      !usedGroups.has(group) ||
+      isOfLate(plugin) ||
+      !isPresent(plugin) ||
+      without(plugin.id)
+      ? []
+      : [{ plugin, group, rank: Number(!usage.has(plugin.id)) + drawn(`${week} ${plugin.id}`) }];
+  });
+  const firstOfGroups = bestByGroup(candidates);
+  const first = [...firstOfGroups.values()].sort(byRank).slice(0, howMany);
+  const others =
+    first.length === howMany
+      ? []
+      : candidates.filter((one) => firstOfGroups.get(one.group) !== one).sort(byRank);
+  return [...first, ...others].slice(0, howMany).map(({ plugin }) => plugin);
+}
+
+interface Candidate<P> {
+  readonly plugin: P;
+  readonly group: string;
+  /** The lowest goes first. */
+  readonly rank: number;
+}
+
+const byRank = (a: { readonly rank: number }, b: { readonly rank: number }): number =>
+  a.rank - b.rank;
+
+function bestByGroup<P>(candidates: readonly Candidate<P>[]): Map<string, Candidate<P>> {
+  const best = new Map<string, Candidate<P>>();
+  for (const candidate of candidates) {
+    if (candidate.rank < (best.get(candidate.group)?.rank ?? Infinity)) {
+      best.set(candidate.group, candidate);
+    }
+  }
+  return best;
 }

@@ -5,9 +5,13 @@ import { fetchedOnce } from '../ui/fetched-once.ts';
 /** A screen, and the act that fetches it. */
 function screen(bring: () => Promise<ComponentType>) {
   const { fetch, usePart } = fetchedOnce(bring);
-  const Screen = (): ReactNode => createElement(usePart());
+  const Screen = (): ReactNode => createElement(usePart() ?? Fetching);
   return { Screen, fetch };
 }
+
+/** Stands where a screen is being fetched. */
+const Fetching = (): ReactNode =>
+  createElement('main', { id: 'content', tabIndex: -1, 'aria-busy': true });
 
 const screens = {
   scan: screen(async () => (await import('../scan/scan-screen.tsx')).ScanScreen),

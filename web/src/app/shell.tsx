@@ -20,7 +20,7 @@ import {
   Zap,
   type LucideIcon,
 } from 'lucide-react';
-import { Suspense, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useLater } from '../sort/later.ts';
@@ -201,9 +201,7 @@ export function Shell() {
       <Bar pathname={pathname} scan={scan} waiting={waiting} open={setDialog} />
       <StandingStrip />
       <ErrorBoundary at={pathname} what={texts.thisScreen}>
-        <Suspense fallback={<main id="content" tabIndex={-1} aria-busy="true" />}>
-          <Outlet context={{ ...asked, ...put } satisfies SortContext} />
-        </Suspense>
+        <Outlet context={{ ...asked, ...put } satisfies SortContext} />
       </ErrorBoundary>
       {!pathname.startsWith('/review') && <ReviewAhead />}
       {dialog === 'find' && <FindAnything onClose={close} doable={doable} />}

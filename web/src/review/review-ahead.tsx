@@ -30,7 +30,7 @@ interface AheadProps {
 
 function Ahead({ part, onDone }: AheadProps) {
   const [wish] = useState(firstWish);
-  const { review, keptAt, error } = useReview(part, wish);
+  const { review, keptAt, error } = useReview(part, wish, false);
   const isAnswered = (review[part] !== undefined && keptAt === null) || error !== null;
   useEffect(() => {
     if (isAnswered) {

@@ -7,6 +7,7 @@ import { useEffect, useMemo, useState } from 'react';
 import type { ReviewPart, ReviewParts, ReviewSource, ReviewWish } from '@clever-drawer/core';
 import { useArrangement, useCatalog, useComputer, useOrder } from '../studio/contexts.ts';
 import { keepReview, keptReview, timesForgotten } from '../studio/kept-review.ts';
+import { oncePainted, whenAtRest } from '../ui/idle.ts';
 import type { Answered, Asked } from './model/asked.ts';
 import { materialOf, type MaterialHere } from './model/material.ts';
 
@@ -71,20 +72,37 @@ const viewOf = ({ now, from, ...others }: ReviewWish): string =>
 /** The program, by the name it was built under. */
 const program = import.meta.url;
 
-const isLatest = (material: MaterialHere, source: ReviewSource | undefined, wish: ReviewWish) =>
-  latest?.of[0] === material && latest.of[1] === source && latest.of[2] === wish;
+const isLatest = (
+  material: MaterialHere | null,
+  source: ReviewSource | undefined,
+  wish: ReviewWish,
+) =>
+  latest !== null && latest.of[0] === material && latest.of[1] === source && latest.of[2] === wish;
+
+type Held = Parameters<typeof materialOf>[0];
 
 /** What the window held when the material was made last; the same again gives the same material. */
 let made: { readonly of: readonly unknown[]; readonly material: MaterialHere } | null = null;
 
-function materialAgain(held: Parameters<typeof materialOf>[0]): MaterialHere {
-  const { plugins, answers, formatOrder, order, arrangement } = held;
-  const of = [plugins, answers, formatOrder, order, arrangement.rules.membersOf];
-  if (made?.of.every((one, at) => one === of[at])) {
-    return made.material;
-  }
-  made = { of, material: materialOf(held) };
-  return made.material;
+const partsOf = ({ plugins, answers, formatOrder, order, arrangement }: Held): unknown[] => [
+  plugins,
+  answers,
+  formatOrder,
+  order,
+  arrangement.rules.membersOf,
+];
+
+/** The material of what the window holds, where it was made already. */
+function madeOf(held: Held): MaterialHere | null {
+  const parts = partsOf(held);
+  return made?.of.every((one, at) => one === parts[at]) ? made.material : null;
+}
+
+/** With many plugins this takes longer than a frame. */
+function makeMaterial(held: Held): MaterialHere {
+  const material = madeOf(held) ?? materialOf(held);
+  made = { of: partsOf(held), material };
+  return material;
 }
 
 /** What stands until what is of now takes its place: of this window, else of one before it. */
@@ -119,7 +137,8 @@ function takeDown(
   keepReview({ computer, by: program, view, at: wish.now, isLearning, review }, askedAfter);
 }
 
-export function useReview(part: ReviewPart, wish: ReviewWish): ReviewState {
+/** What nobody waits for, or what stands from before meanwhile, is worked out when hands are at rest. */
+export function useReview(part: ReviewPart, wish: ReviewWish, isAwaited = true): ReviewState {
   const { client } = useComputer();
   const { plugins, answers, formatOrder } = useCatalog();
   const { order } = useOrder();
@@ -128,31 +147,44 @@ export function useReview(part: ReviewPart, wish: ReviewWish): ReviewState {
     queryKey: ['review', client.computer],
     queryFn: client.review,
   });
-  const material = useMemo(
-    () => materialAgain({ plugins, answers, formatOrder, order: order.records, arrangement }),
+  const held = useMemo(
+    () => ({ plugins, answers, formatOrder, order: order.records, arrangement }),
     [plugins, answers, formatOrder, order.records, arrangement],
   );
   const [stands] = useState(() => before(client.computer, wish));
+  const isStanding = stands.review[part] !== undefined;
   const [review, setReview] = useState<Partial<ReviewParts>>({});
   useEffect(() => {
     let isWanted = true;
-    const isKnown = isLatest(material, source, wish) && latest?.review[part] !== undefined;
-    if (source && !isKnown) {
+    const askFor = (of: ReviewSource): void => {
+      const material = isWanted ? makeMaterial(held) : null;
+      if (
+        material === null ||
+        (isLatest(material, of, wish) && latest?.review[part] !== undefined)
+      ) {
+        return;
+      }
       reviewer ??= new Reviewer();
       const askedAfter = timesForgotten();
-      reviewer.ask([material, source], { part, wish }, (answer) => {
-        takeDown(client.computer, [material, source, wish], answer, askedAfter);
+      reviewer.ask([material, of], { part, wish }, (answer) => {
+        takeDown(client.computer, [material, of, wish], answer, askedAfter);
         if (isWanted) {
           setReview((others) => ({ ...others, ...answer }));
         }
+      });
+    };
+    if (source) {
+      const soon = isAwaited && !isStanding ? oncePainted : whenAtRest;
+      soon(() => {
+        askFor(source);
       });
     }
     return () => {
       isWanted = false;
     };
-  }, [client, material, source, part, wish]);
+  }, [client, held, source, part, wish, isAwaited, isStanding]);
   // What was worked out ahead meanwhile is there, too.
-  const ahead = isLatest(material, source, wish) ? latest?.review : undefined;
+  const ahead = isLatest(madeOf(held), source, wish) ? latest?.review : undefined;
   const ofNow = { ...review, ...ahead };
   // What is not learnt any more is not shown.
   const isKept = source?.isLearning !== false || !stands.isLearning;

@@ -1,5 +1,5 @@
 /** Parts of the interface that are fetched after the first screen stands, or when they are first asked for. */
-import { Suspense, useLayoutEffect, type ComponentType } from 'react';
+import { useLayoutEffect, type ComponentType } from 'react';
 import { fetchedOnce } from './fetched-once.ts';
 import { holdKeys } from './held-keys.ts';
 import { whenAtRest, whenIdle } from './idle.ts';
@@ -34,10 +34,9 @@ export function fetchedLater<P extends object>(
   });
   return function Later(props: P) {
     const Part = usePart();
-    return (
-      <Suspense fallback={asked === 'keys held' ? <Fetching /> : null}>
-        <Part {...props} />
-      </Suspense>
-    );
+    if (Part) {
+      return <Part {...props} />;
+    }
+    return asked === 'keys held' ? <Fetching /> : null;
   };
 }

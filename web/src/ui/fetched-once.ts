@@ -1,30 +1,63 @@
 /** Parts of the interface that are fetched once, whoever asks. */
-import { lazy, useState, type ComponentType } from 'react';
+import { useEffect, useState, type ComponentType } from 'react';
 
 export interface FetchedOnce<P extends object> {
   readonly fetch: () => Promise<ComponentType<P>>;
   /**
-   * What is there already is drawn at once (React would hold back what it had waited for), and stays
-   * the same part as long as it is shown.
+   * The part; null until it is there. It stays the same as long as it is shown. That it could not be
+   * fetched is thrown where it is drawn.
    */
-  readonly usePart: () => ComponentType<P>;
+  readonly usePart: () => ComponentType<P> | null;
 }
 
-/** The component that `bring` fetches; who draws it before it is there waits for `first`, too. */
+/**
+ * The component that `bring` fetches; who draws it before it is there waits for `first`, too. Not by
+ * React's `lazy`: for a third of a second after something waited, React holds back what is there.
+ */
 export function fetchedOnce<P extends object>(
   bring: () => Promise<ComponentType<P>>,
   first?: Promise<void>,
 ): FetchedOnce<P> {
   let there: ComponentType<P> | null = null;
-  const fetch = async (): Promise<ComponentType<P>> => (there ??= await bring());
-  const Fetched = lazy(async () => {
-    if (first) {
-      await first;
+  let coming: Promise<ComponentType<P>> | null = null;
+  const bringOnce = async (): Promise<ComponentType<P>> => {
+    try {
+      there = await bring();
+      return there;
+    } catch (error) {
+      // The next one who asks tries again.
+      coming = null;
+      throw error;
     }
-    return { default: await fetch() };
-  });
-  const usePart = (): ComponentType<P> => {
-    const [Part] = useState<ComponentType<P>>(() => there ?? Fetched);
+  };
+  const fetch = (): Promise<ComponentType<P>> => (coming ??= bringOnce());
+  const fetchInTurn = (): Promise<ComponentType<P>> => (first ? first.then(fetch) : fetch());
+  const usePart = (): ComponentType<P> | null => {
+    const [Part, setPart] = useState<ComponentType<P> | null>(() => there);
+    const isThere = Part !== null;
+    useEffect(() => {
+      let isDrawn = true;
+      const show = (part: () => ComponentType<P>): void => {
+        if (isDrawn) {
+          setPart(part);
+        }
+      };
+      if (!isThere) {
+        fetchInTurn().then(
+          (part) => {
+            show(() => part);
+          },
+          (error: unknown) => {
+            show(() => {
+              throw error;
+            });
+          },
+        );
+      }
+      return () => {
+        isDrawn = false;
+      };
+    }, [isThere]);
     return Part;
   };
   return { fetch, usePart };
