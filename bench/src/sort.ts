@@ -193,7 +193,10 @@ function judge(list: readonly Known[], weightsOf: (known: Known) => Weights): Ju
  * `UNPACKED` and `KEPT_BACK` name directories of packages that were unpacked and not installed
  * (readUnpacked); those kept back never take part in a fit.
  */
-function judgeStrangers(known: readonly Known[]): Record<string, Judged> {
+function judgeStrangers(known: readonly Known[]): {
+  readonly judged: Record<string, Judged>;
+  readonly steps: readonly Step[];
+} {
   const at = (variable: string): Known[] => {
     const root = process.env[variable];
     return root === undefined ? [] : readUnpacked(root);
@@ -203,29 +206,46 @@ function judgeStrangers(known: readonly Known[]): Record<string, Judged> {
   const keptBack = at('KEPT_BACK');
   const without = fitWithoutEach([...known, ...unpacked]);
   const fitted = (one: Known): Weights => without.get(makerOf(one)) ?? shipped;
-  const groups: [string, readonly Known[], (one: Known) => Weights][] = [
+  const groups: readonly [string, readonly Known[], (one: Known) => Weights][] = [
     ['LV2 packages of `./check`, each maker left out', installed, fitted],
     ['other packages that were looked at, each maker left out', unpacked, fitted],
     ['kept back: nobody looked at them', keptBack, () => shipped],
   ];
-  return Object.fromEntries(
-    groups
-      .filter(([, list]) => list.length > 0)
-      .map(([name, list, weightsOf]) => [name, judge(list, weightsOf)]),
+  const there = groups.filter(([, list]) => list.length > 0);
+  const suggested = there.flatMap(([, list, weightsOf]) =>
+    list.flatMap((one) => suggestedGroups(one, weightsOf(one))),
   );
+  return {
+    judged: Object.fromEntries(
+      there.map(([name, list, weightsOf]) => [name, judge(list, weightsOf)]),
+    ),
+    steps: reliability(suggested),
+  };
 }
 
-/** Of all suggestions (not only the first) said to be so likely, how many are right. */
-function reliability(
-  list: readonly Known[],
-): { said: string; suggestions: number; mean: number; right: number }[] {
-  const all = list.flatMap((one) => {
-    const best = new Map<string, number>();
-    for (const { type, probability } of classify(one.subject).suggestions) {
-      best.set(groupOf(type), Math.max(best.get(groupOf(type)) ?? 0, probability));
-    }
-    return [...best].map(([group, probability]) => ({ probability, right: one.groups.has(group) }));
-  });
+interface Suggested {
+  readonly probability: number;
+  readonly right: boolean;
+}
+
+/** Each group that is suggested, not only the first. */
+function suggestedGroups({ subject, groups }: Known, weights: Weights): Suggested[] {
+  const best = new Map<string, number>();
+  for (const { type, probability } of classify(subject, weights).suggestions) {
+    best.set(groupOf(type), Math.max(best.get(groupOf(type)) ?? 0, probability));
+  }
+  return [...best].map(([group, probability]) => ({ probability, right: groups.has(group) }));
+}
+
+interface Step {
+  readonly said: string;
+  readonly suggestions: number;
+  readonly mean: number;
+  readonly right: number;
+}
+
+/** Of those said to be so likely, how many are right. */
+function reliability(all: readonly Suggested[]): Step[] {
   return [
     [0.03, 0.2],
     [0.2, 0.5],
@@ -265,8 +285,7 @@ export async function benchSort(): Promise<Outcome> {
       lookup,
     ),
   ];
-  const steps = reliability(known.filter((one) => one.set !== 'swh-plugins'));
-  const strangers = judgeStrangers(known);
+  const { judged: strangers, steps } = judgeStrangers(known);
   const percent = (x: number): string => `${(x * 100).toFixed(1)} %`;
   const tables = [
     [
