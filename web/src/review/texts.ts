@@ -306,7 +306,7 @@ export const anotherOne = 'another one';
 
 // review-screen
 export const thisIsOf = (time: string): string =>
-  `This is of ${time}; what is of now is worked out.`;
+  `This is of ${time}; what is of now is being worked out.`;
 export const parts = [
   ['worth', 'Worth doing'],
   ['own', 'What you own'],
