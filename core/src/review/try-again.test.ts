@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
 import type { CopyCard } from '../catalog/plugin.ts';
 import { asId } from '../id.ts';
 import { day } from '../time.ts';
@@ -47,5 +48,43 @@ describe('tryAgainOf', () => {
   });
   it('leaves out what was dismissed', () => {
     expect(names(now, (id) => id === 'long ago')).not.toContain('long ago');
+  });
+  it('is what one gets by putting all in order and taking one of each type first', () => {
+    const types = ['reverb/plate', 'delay/tape', 'eq', 'meter'];
+    const some = fc.array(
+      fc.record({
+        type: fc.constantFrom(...types),
+        days: fc.option(fc.integer({ min: 0, max: 400 })),
+      }),
+      { maxLength: 30 },
+    );
+    fc.assert(
+      fc.property(some, fc.integer({ min: 0, max: 60 }), (made, weeks) => {
+        const all = made.map(({ type }, n) => plugin(`p${n}`, type));
+        const used = new Map(
+          made.flatMap(({ days }, n) => (days === null ? [] : [[`p${n}`, ago(days)] as const])),
+        );
+        const at = now + weeks * 7 * day;
+        const offered = tryAgainOf(all, used, at);
+        const everything = new Map<string, number>();
+        // Each left out in turn tells the order in which they are offered.
+        for (let left = all; left.length > 0; ) {
+          const [next] = tryAgainOf(left, used, at);
+          if (!next) {
+            break;
+          }
+          everything.set(next.id, everything.size);
+          left = left.filter((one) => one !== next);
+        }
+        const inOrder = all
+          .filter(({ id }) => everything.has(id))
+          .sort((a, b) => (everything.get(a.id) ?? 0) - (everything.get(b.id) ?? 0));
+        const first = types
+          .flatMap((type) => inOrder.find((one) => one.types[0] === type) ?? [])
+          .sort((a, b) => inOrder.indexOf(a) - inOrder.indexOf(b));
+        const others = inOrder.filter((one) => !first.includes(one));
+        expect(offered).toEqual([...first, ...others].slice(0, 3));
+      }),
+    );
   });
 });
