@@ -48,14 +48,9 @@ const decisive = 0.85;
 export function classify(subject: Subject, w: Weights = fitted): Classified {
   const groups = disputed(subject);
   // In a dispute what is declared doesn't silence what the name says: both are heard.
-  const all = evidenceOf(subject, w);
-  const pieces =
-    groups.size === 0
-      ? all
-      : all.filter(
-          ({ type, weight, from }) =>
-            weight > 0 || from !== 'declared' || !groups.has(groupOf(type)),
-        );
+  const pieces = evidenceOf(subject, w).filter(
+    ({ type, weight, from }) => weight > 0 || from !== 'declared' || !groups.has(groupOf(type)),
+  );
   const byGroup = groupedBy(pieces, ({ type }) => groupOf(type));
   const suggestions = undecided(
     groups,
@@ -86,10 +81,7 @@ const mostInDispute = 0.65;
  * Neither side of a dispute is taken at its word: both stay in their order, with their reasons, and
  * so it is asked.
  */
-function undecided(groups: ReadonlySet<string>, suggestions: Suggestion[]): Suggestion[] {
-  if (groups.size === 0) {
-    return suggestions;
-  }
+function undecided(groups: ReadonlySet<string>, suggestions: readonly Suggestion[]): Suggestion[] {
   const isIn = ({ type }: Suggestion): boolean => groups.has(groupOf(type));
   const most = Math.max(0, ...suggestions.filter(isIn).map(({ probability }) => probability));
   const factor = most > mostInDispute ? mostInDispute / most : 1;
@@ -100,8 +92,9 @@ function undecided(groups: ReadonlySet<string>, suggestions: Suggestion[]): Sugg
 
 /**
  * Groups that a clear word of the name, naming and not describing, and a declaration stand for
- * without having one in common or lying near each other. Declaring a tool is how formats leave it open, and what works on
- * notes is named after what it does to them (“MIDI Delay”): neither is a dispute.
+ * without having one in common or lying near each other. Declaring a tool is how formats leave it
+ * open, and what works on notes is named after what it does to them (“MIDI Delay”): neither is a
+ * dispute.
  */
 function disputed({ name, declared }: Subject): ReadonlySet<string> {
   const rows = declared.map(({ format, values }) => readDeclared(format, values));

@@ -124,7 +124,7 @@ function twins(
 }
 
 const twinKey = ({ name, vendor, copy, shorts }: Member): string =>
-  [
+  JSON.stringify([
     name.key,
     name.bare,
     name.width,
@@ -132,10 +132,10 @@ const twinKey = ({ name, vendor, copy, shorts }: Member): string =>
     copy.kind,
     copy.audioIn,
     copy.audioOut,
-    shorts.join('\t'),
-    copy.replaces.join('\t'),
+    shorts,
+    copy.replaces,
     vendor === '' ? copy.path : '',
-  ].join('\n');
+  ]);
 
 function joinPinned(given: readonly ToGroup[], clusters: Clusters): void {
   for (const [first = 0, ...rest] of grouped(

@@ -46,7 +46,7 @@ export function membersOf(
     const stem = stemOfPath(copy.path);
     const isInstrument = copy.kind === 'instrument' || makesSound(copy);
     const text = nameOfCopy(copy);
-    const name = kept(names, `${text}\n${vendor ?? ''}\n${isInstrument}`, () =>
+    const name = kept(names, JSON.stringify([text, vendor, isInstrument]), () =>
       nameKeyOf(text, vendor, isInstrument, isGeneric),
     );
     return {

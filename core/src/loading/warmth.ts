@@ -16,7 +16,7 @@ export function warmth(loads: readonly number[], now: number): number {
 export interface Usage {
   readonly plugin: string;
   readonly loads: number;
-  /** ISO 8601. */
+  /** ISO 8601 in UTC with milliseconds, as `toISOString` writes it: texts are in the order of times. */
   readonly lastLoaded: string;
   readonly warmth: number;
 }
