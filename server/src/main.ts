@@ -26,7 +26,7 @@ import { closeInterruptedScans, hasNoHistory } from './database/scans.ts';
 import { PracticeHost } from './host/practice-host.ts';
 import { Turns } from './jobs/turns.ts';
 import { OscServer } from './osc/osc-server.ts';
-import { hasNewCatalog, hasNewCopies, hasNewUse, Kept } from './jobs/kept.ts';
+import { hasNewCatalog, hasNewCopies, hasNewLoads, hasNewUse, Kept } from './jobs/kept.ts';
 import { EventHub } from './jobs/event-hub.ts';
 import { PlaceWatcher } from './jobs/place-watcher.ts';
 import { HeldCatalogs } from './jobs/held-catalogs.ts';
@@ -191,6 +191,8 @@ function makeParts(
     finding: new Kept(events, hasNewUse),
     settings: new Kept(events, hasNewCatalog),
     repairing: new Kept(events, hasNewCopies),
+    sorting: new Kept(events, hasNewCatalog),
+    loads: new Kept(events, hasNewLoads),
     watcher: new PlaceWatcher((computer) => {
       scanAgain(parts, computer).catch((error: unknown) => {
         log.error({ error: loggable(error) }, 'a watched place could not be looked through');

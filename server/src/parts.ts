@@ -71,4 +71,8 @@ export interface Parts {
   /** Saved settings of plugins that are here, by id. */
   readonly settings: Kept<ReadonlyMap<string, SettingHere>>;
   readonly repairing: Kept<ReadyToRepair>;
+  /** What Sort needs, as the JSON that is sent. */
+  readonly sorting: Kept<string>;
+  /** All loads as columns, as the JSON that is sent. */
+  readonly loads: Kept<string>;
 }

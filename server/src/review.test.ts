@@ -191,6 +191,39 @@ describe('a review', () => {
     expect(sessions.find(({ session: name }) => name === 'Gulls')?.copies).toEqual([copy?.id]);
   });
 
+  it('tells loads anew once there are others, they count for another plugin, or are forgotten', async () => {
+    const counts = async (): Promise<Record<string, number>> => {
+      const counted: Record<string, number> = {};
+      for (const { plugin } of usesIn((await source()).loads)) {
+        counted[plugin] = (counted[plugin] ?? 0) + 1;
+      }
+      return counted;
+    };
+    expect(await counts()).toEqual({});
+    await load();
+    const apart = await counts();
+    expect(Object.values(apart).reduce((sum, times) => sum + times)).toBe(400);
+    const [into, , from] = await plugins();
+    const owner = (plugin: Plugin | undefined) => ({
+      plugin: plugin?.id,
+      copies: plugin?.copies.map(({ id }) => id),
+    });
+    const joined = await server.call('POST', 'acts', {
+      act: 'join',
+      into: owner(into),
+      from: [owner(from)],
+    });
+    expect(joined.status).toBe(200);
+    const [one = '', other = ''] = [into?.id, from?.id];
+    const { [other]: moved = 0, ...others } = apart;
+    expect(moved).toBeGreaterThan(0);
+    expect(await counts()).toEqual({ ...others, [one]: (apart[one] ?? 0) + moved });
+    await server.call('POST', 'undo');
+    expect(await counts()).toEqual(apart);
+    await server.call('DELETE', 'loads');
+    expect(await counts()).toEqual({});
+  });
+
   it('tells no loads where nothing is learnt', async () => {
     await load();
     await server.call('PATCH', 'habits', { isLearning: false });

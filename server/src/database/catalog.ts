@@ -1,6 +1,13 @@
 /** Plugins and their copies. */
 import { In, type EntityManager } from 'typeorm';
-import { asId, type CopyId, type CopyState, type Plugin, type PluginId } from '@clever-drawer/core';
+import {
+  asId,
+  type CopyId,
+  type CopyState,
+  type Plugin,
+  type PluginEvidence,
+  type PluginId,
+} from '@clever-drawer/core';
 import { insertMany, toJsonb } from './bulk.ts';
 import {
   BundleTable,
@@ -284,6 +291,17 @@ export async function existingPlugins(
 /** All plugins of a computer. */
 export const listPlugins = (manager: EntityManager, computer: string): Promise<PluginRow[]> =>
   manager.getRepository(PluginTable).findBy({ computerId: computer });
+
+/** What is known of why plugins are sorted as they are; none of those that went into others. */
+export const readGrounds = (
+  manager: EntityManager,
+  computer: string,
+): Promise<{ id: string; grounds: PluginEvidence }[]> =>
+  manager.query(
+    `SELECT id, grounds FROM plugin
+      WHERE computer_id = $1 AND went_into IS NULL AND grounds IS NOT NULL`,
+    [computer],
+  );
 
 /** Adds copies; those whose id is there already get the new facts. */
 export const saveCopies = (manager: EntityManager, rows: readonly CopyRow[]): Promise<void> =>

@@ -34,6 +34,9 @@ export class Kept<T> {
 /** How far a scan is changes nothing; what it found is told as another event. */
 export const hasNewUse = ({ event }: ServerEvent): boolean =>
   event !== 'scan' && event !== 'database';
+/** Whether loads are others, or count for other plugins. */
+export const hasNewLoads = ({ event }: ServerEvent): boolean =>
+  event === 'usage' || event === 'catalog';
 /** Whether plugins, or what was found for them, are others. */
 export const hasNewCatalog = ({ event }: ServerEvent): boolean => event === 'catalog';
 /** Whether other copies are here, or stand in another order. */

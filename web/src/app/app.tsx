@@ -5,6 +5,7 @@ import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { listComputers } from '../api/client.ts';
 import { useCatalog } from '../studio/contexts.ts';
 import { StudioProvider } from '../studio/studio.tsx';
+import { useReviewSource } from '../studio/use-review-source.ts';
 import { remember, remembered } from '../ui/keys.ts';
 import { ErrorBoundary } from '../ui/error-boundary.tsx';
 import { NoticesProvider } from '../ui/notices.tsx';
@@ -84,7 +85,7 @@ function Rooms() {
           <Route path="/file" element={<FileScreen />} />
           <Route path="/rule/:folder" element={<RuleScreen />} />
           <Route path="/load" element={<LoadScreen />} />
-          <Route path="/review" element={<ReviewScreen />} />
+          <Route path="/review" element={<Review />} />
           <Route path="/keep" element={<KeepScreen />} />
           <Route path="/chart" element={<ChartPage />} />
           <Route path="*" element={<Start />} />
@@ -92,6 +93,12 @@ function Rooms() {
       </Routes>
     </StudioProvider>
   );
+}
+
+/** What it is made of is fetched beside the screen, not behind it. */
+function Review() {
+  useReviewSource();
+  return <ReviewScreen />;
 }
 
 /** The first screen: the catalog when there is one, else where it begins. */

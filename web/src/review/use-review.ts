@@ -2,11 +2,11 @@
  * The part of a review that the address asks for, worked out in a worker, and again when anything it
  * is made of changes. The worker stays when the screen is left, with what it holds.
  */
-import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import type { ReviewPart, ReviewParts, ReviewSource, ReviewWish } from '@clever-drawer/core';
 import { useArrangement, useCatalog, useComputer, useOrder } from '../studio/contexts.ts';
 import { keepReview, keptReview, timesForgotten } from '../studio/kept-review.ts';
+import { useReviewSource } from '../studio/use-review-source.ts';
 import { oncePainted, whenAtRest } from '../ui/idle.ts';
 import type { Answered, Asked } from './model/asked.ts';
 import { materialOf, type MaterialHere } from './model/material.ts';
@@ -143,10 +143,7 @@ export function useReview(part: ReviewPart, wish: ReviewWish, isAwaited = true):
   const { plugins, answers, formatOrder } = useCatalog();
   const { order } = useOrder();
   const { arrangement } = useArrangement();
-  const { data: source, error } = useQuery({
-    queryKey: ['review', client.computer],
-    queryFn: client.review,
-  });
+  const { data: source, error } = useReviewSource();
   const held = useMemo(
     () => ({ plugins, answers, formatOrder, order: order.records, arrangement }),
     [plugins, answers, formatOrder, order.records, arrangement],
@@ -178,6 +175,9 @@ export function useReview(part: ReviewPart, wish: ReviewWish, isAwaited = true):
       soon(() => {
         askFor(source);
       });
+    } else if (isAwaited) {
+      // The worker starts while what it works on is on its way.
+      reviewer ??= new Reviewer();
     }
     return () => {
       isWanted = false;

@@ -2,7 +2,7 @@
 import { useLayoutEffect, type ComponentType } from 'react';
 import { fetchedOnce } from './fetched-once.ts';
 import { holdKeys } from './held-keys.ts';
-import { whenAtRest, whenIdle } from './idle.ts';
+import { oneByOne, whenAtRest, whenIdle } from './idle.ts';
 
 /** Stands in for a dialog that is being fetched. */
 function Fetching() {
@@ -29,7 +29,7 @@ export function fetchedLater<P extends object>(
   const { fetch: fetchPart, usePart } = fetchedOnce(fetch, isAtRest ? idle : undefined);
   const wait = isAtRest ? whenAtRest : whenIdle;
   wait(() => {
-    void fetchPart();
+    oneByOne(fetchPart);
     isIdle();
   });
   return function Later(props: P) {

@@ -44,6 +44,27 @@ describe('what can wait', () => {
     await jest.advanceTimersByTimeAsync(600);
     expect(act).toHaveBeenCalledTimes(1);
   });
+  it('comes one after the other, also behind what failed', async () => {
+    const { oneByOne } = await freshWindow();
+    const begun: string[] = [];
+    let arrive: () => void = () => undefined;
+    oneByOne(() => {
+      begun.push('first');
+      return new Promise<void>((resolve) => {
+        arrive = resolve;
+      });
+    });
+    oneByOne(() => {
+      begun.push('lost');
+      return Promise.reject(new Error('no answer'));
+    });
+    oneByOne(() => Promise.resolve(begun.push('last')));
+    await jest.advanceTimersByTimeAsync(100);
+    expect(begun).toEqual(['first']);
+    arrive();
+    await jest.advanceTimersByTimeAsync(100);
+    expect(begun).toEqual(['first', 'lost', 'last']);
+  });
   it('waits while somebody types, where it is large', async () => {
     const { whenAtRest, firstScreenStands } = await freshWindow();
     const act = jest.fn();

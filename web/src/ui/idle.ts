@@ -70,6 +70,14 @@ export function whenAtRest(act: () => void): void {
   });
 }
 
+let lane: Promise<unknown> = Promise.resolve();
+
+/** Does one after the other what brings something that nobody waits for, so that nothing that is waited for queues behind it. */
+export function oneByOne(bring: () => Promise<unknown>): void {
+  // What failed is asked for again by who needs it.
+  lane = lane.then(bring).catch(() => undefined);
+}
+
 /** What is left of an idle moment before it is given back, and how long one is taken to be. Milliseconds. */
 const spare = 3;
 const assumed = 10;

@@ -115,7 +115,7 @@ export function catalogRoutes(router: Router, parts: Parts): void {
   router.get(
     at('sort'),
     handle(async (_, response, computer) => {
-      response.json(await viewSort(parts, computer));
+      response.type('json').send(await viewSort(parts, computer));
     }),
   );
   router.get(

@@ -19,7 +19,7 @@ export function reviewRoutes(router: Router, parts: Parts): void {
   router.get(
     at('review'),
     handle(async (_, response, computer) => {
-      response.json(await viewReviewSource(parts, computer));
+      response.type('json').send(await viewReviewSource(parts, computer));
     }),
   );
   router.get(

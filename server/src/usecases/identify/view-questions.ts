@@ -13,11 +13,12 @@ import {
   type Result,
   type SortView,
 } from '@clever-drawer/core';
+import type { EntityManager } from 'typeorm';
 import {
   copiesOfPlugins,
   countSpellings,
-  listPlugins,
   pluginById,
+  readGrounds,
   shownState,
 } from '../../database/catalog.ts';
 import { readDoubts } from '../../database/computers.ts';
@@ -29,11 +30,16 @@ import { settingsHere } from '../catalog/settings-here.ts';
 import type { Parts } from '../../parts.ts';
 import { findingView } from '../scan/scan.ts';
 
-/** What Sort needs to work out its questions. */
-export async function viewSort(parts: Parts, computer: string): Promise<SortView> {
-  const { manager } = parts.database;
-  const [plugins, doubts, spellings, counts] = await Promise.all([
-    listPlugins(manager, computer),
+/**
+ * What Sort needs to work out its questions, a `SortView` as JSON: every window asks for it, so it is
+ * worked out once until the catalog changes (answers about copies and spellings change it, too).
+ */
+export const viewSort = ({ sorting, database }: Parts, computer: string): Promise<string> =>
+  sorting.of(computer, async () => JSON.stringify(await sortView(database.manager, computer)));
+
+async function sortView(manager: EntityManager, computer: string): Promise<SortView> {
+  const [all, doubts, spellings, counts] = await Promise.all([
+    readGrounds(manager, computer),
     readDoubts(manager, computer),
     readSpellings(manager, computer),
     countSpellings(manager, computer),
@@ -43,17 +49,14 @@ export async function viewSort(parts: Parts, computer: string): Promise<SortView
     vendors,
     doubts,
     near: nearMisses(vendors).map(({ a, b, reason }) => ({ a: a.name, b: b.name, reason })),
-    grounds: plugins.flatMap(({ id, grounds, wentInto }) => {
-      if (
-        wentInto !== null ||
-        !grounds ||
-        !(isTypeUncertain(grounds) || isKindUncertain(grounds))
-      ) {
-        return [];
-      }
-      const { kinds, kindReasons, suggestions } = grounds;
-      return [{ plugin: asId(id), kinds, kindReasons, suggestions }];
-    }),
+    grounds: all
+      .filter(({ grounds }) => isTypeUncertain(grounds) || isKindUncertain(grounds))
+      .map(({ id, grounds: { kinds, kindReasons, suggestions } }) => ({
+        plugin: asId(id),
+        kinds,
+        kindReasons,
+        suggestions,
+      })),
   };
 }
 

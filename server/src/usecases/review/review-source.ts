@@ -20,20 +20,31 @@ import {
 } from '../../database/session.ts';
 import type { Parts } from '../../parts.ts';
 
-/** Everything but plugins and folders, which every window has. What is not learnt is not told. */
-export function viewReviewSource({ database }: Parts, computer: string): Promise<ReviewSource> {
-  return database.transaction('REPEATABLE READ', async (manager) => {
-    const row = await findComputer(manager, computer);
-    const loads = row?.isLearning === false ? [] : await allLoads(manager, computer);
-    const comings = await readComings(manager, computer);
-    return {
-      isLearning: row?.isLearning ?? true,
-      loads: columnsOf(loads.map((load) => ({ ...load, at: load.at.getTime() }))),
-      comings: comings.map((coming) => ({ ...coming, at: coming.at.getTime() })),
-      sessions: await askingSessions(manager, computer),
-    };
-  });
+/**
+ * Everything but plugins and folders, which every window has: a `ReviewSource` as JSON. What is not
+ * learnt is not told.
+ */
+export async function viewReviewSource(parts: Parts, computer: string): Promise<string> {
+  const { manager } = parts.database;
+  const isLearning = (await findComputer(manager, computer))?.isLearning ?? true;
+  const others: Omit<ReviewSource, 'loads'> = {
+    isLearning,
+    comings: (await readComings(manager, computer)).map((coming) => ({
+      ...coming,
+      at: coming.at.getTime(),
+    })),
+    sessions: await askingSessions(manager, computer),
+  };
+  const loads = isLearning ? await sentLoads(parts, computer) : JSON.stringify(columnsOf([]));
+  return `{"loads":${loads},${JSON.stringify(others).slice(1)}`;
 }
+
+/** With many loads this takes a second: it is done once until there are others. */
+const sentLoads = ({ loads, database }: Parts, computer: string): Promise<string> =>
+  loads.of(computer, async () => {
+    const all = await allLoads(database.manager, computer);
+    return JSON.stringify(columnsOf(all.map((load) => ({ ...load, at: load.at.getTime() }))));
+  });
 
 /** The practice session and those that are kept, with the copies they name. */
 async function askingSessions(
