@@ -1,6 +1,6 @@
 /**
  * The part of a review that the address asks for, worked out in a worker, and again when anything it
- * is made of changes. The worker stays when the screen is left, with what it holds.
+ * is made of changes.
  */
 import { useEffect, useMemo, useState } from 'react';
 import type { ReviewPart, ReviewParts, ReviewSource, ReviewWish } from '@clever-drawer/core';
@@ -8,8 +8,8 @@ import { useArrangement, useCatalog, useComputer, useOrder } from '../studio/con
 import { keepReview, keptReview, timesForgotten } from '../studio/kept-review.ts';
 import { useReviewSource } from '../studio/use-review-source.ts';
 import { oncePainted, whenAtRest } from '../ui/idle.ts';
-import type { Answered, Asked } from './model/asked.ts';
 import { materialOf, type MaterialHere } from './model/material.ts';
+import { theReviewer } from './reviewer.ts';
 
 export interface ReviewState {
   /** The parts that are there; of an older wish while a new one is worked out. */
@@ -20,44 +20,6 @@ export interface ReviewState {
   readonly error: Error | null;
 }
 
-/** The worker, what it was given last, and who waits for its answers. */
-class Reviewer {
-  readonly #worker: Worker;
-  #held: readonly [MaterialHere, ReviewSource] | null = null;
-  #number = 0;
-  /** Who asked, by the number of the question. */
-  readonly #asked = new Map<number, (review: Partial<ReviewParts>) => void>();
-
-  constructor() {
-    this.#worker = new Worker(new URL('./review.worker.ts', import.meta.url), { type: 'module' });
-    this.#worker.onmessage = ({ data }: MessageEvent<Answered>) => {
-      this.#asked.get(data.number)?.(data.review);
-      this.#asked.delete(data.number);
-    };
-  }
-
-  ask(
-    held: readonly [MaterialHere, ReviewSource],
-    wanted: { readonly part: ReviewPart; readonly wish: ReviewWish },
-    then: (review: Partial<ReviewParts>) => void,
-  ): void {
-    const [here, source] = held;
-    if (this.#held?.[0] !== here || this.#held[1] !== source) {
-      const { loads, comings, sessions } = source;
-      this.#send({ ask: 'hold', material: { ...here, loads, comings, sessions } });
-      this.#held = held;
-    }
-    this.#number += 1;
-    this.#asked.set(this.#number, then);
-    this.#send({ ask: 'review', number: this.#number, ...wanted });
-  }
-
-  #send(asked: Asked): void {
-    this.#worker.postMessage(asked);
-  }
-}
-
-let reviewer: Reviewer | null = null;
 /** What was worked out last, and of what: the same again is there at once. */
 let latest: {
   readonly computer: string;
@@ -154,31 +116,28 @@ export function useReview(part: ReviewPart, wish: ReviewWish, isAwaited = true):
   useEffect(() => {
     let isWanted = true;
     const askFor = (of: ReviewSource): void => {
-      const material = isWanted ? makeMaterial(held) : null;
-      if (
-        material === null ||
-        (isLatest(material, of, wish) && latest?.review[part] !== undefined)
-      ) {
+      const material = makeMaterial(held);
+      if (isLatest(material, of, wish) && latest?.review[part] !== undefined) {
         return;
       }
-      reviewer ??= new Reviewer();
       const askedAfter = timesForgotten();
-      reviewer.ask([material, of], { part, wish }, (answer) => {
+      theReviewer().ask([material, of], { part, wish }, (answer) => {
         takeDown(client.computer, [material, of, wish], answer, askedAfter);
         if (isWanted) {
           setReview((others) => ({ ...others, ...answer }));
         }
       });
     };
-    if (source) {
-      const soon = isAwaited && !isStanding ? oncePainted : whenAtRest;
-      soon(() => {
+    const soon = isAwaited && !isStanding ? oncePainted : whenAtRest;
+    soon(() => {
+      if (isWanted && source) {
         askFor(source);
-      });
-    } else if (isAwaited) {
-      // The worker starts while what it works on is on its way.
-      reviewer ??= new Reviewer();
-    }
+      } else if (isWanted) {
+        // The worker starts, and has what the window holds, while the rest is on its way.
+        const reviewer = theReviewer();
+        reviewer.hold(makeMaterial(held));
+      }
+    });
     return () => {
       isWanted = false;
     };

@@ -1,18 +1,14 @@
 /** What the page and the worker of a review say to each other. */
-import type {
-  LoadColumns,
-  ReviewMaterial,
-  ReviewPart,
-  ReviewParts,
-  ReviewWish,
-} from '@clever-drawer/core';
+import type { ReviewPart, ReviewParts, ReviewSource, ReviewWish } from '@clever-drawer/core';
+import type { MaterialHere } from './material.ts';
 
-/** To the worker: hold this, or work that part out. */
+/** What the server told that figures are made of. */
+export type MaterialTold = Pick<ReviewSource, 'loads' | 'comings' | 'sessions'>;
+
+/** To the worker: hold what the window or what the server knows, or work that part out. */
 export type Asked =
-  | {
-      readonly ask: 'hold';
-      readonly material: Omit<ReviewMaterial, 'uses'> & { readonly loads: LoadColumns };
-    }
+  | { readonly ask: 'hold here'; readonly here: MaterialHere }
+  | { readonly ask: 'hold told'; readonly told: MaterialTold }
   | {
       readonly ask: 'review';
       readonly number: number;
