@@ -18,7 +18,31 @@ const folders = 50;
 const filedInEach = 100;
 const acts = 200;
 
-async function fileMany(
+/** Does acts on the computer of that address. */
+export const actsAt =
+  (at: string) =>
+  async (wanted: Act): Promise<void> => {
+    const done = await fetch(`${at}/acts`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(wanted),
+    });
+    if (!done.ok) {
+      throw new Error(await done.text());
+    }
+    await done.json();
+  };
+
+/** Files one plugin in a folder. */
+export const filing = (folder: string, plugin: string): Act => ({
+  act: 'file',
+  folder: asId(folder),
+  plugins: [{ placement: asId(randomUUID()), plugin: asId(plugin) }],
+  before: null,
+});
+
+/** Fills folders; gives plugins that stand in none, and a folder for them. */
+export async function fileMany(
   at: string,
   act: (wanted: Act) => Promise<void>,
 ): Promise<{ readonly plugins: readonly string[]; readonly into: string }> {
@@ -66,32 +90,13 @@ export async function benchActs(): Promise<Measured[]> {
       await fetch(`${running.address}/api/computers`)
     ).json()) as ComputerView[];
     const at = `${running.address}/api/computers/${computer?.id ?? ''}`;
-    const act = async (wanted: Act): Promise<void> => {
-      const done = await fetch(`${at}/acts`, {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify(wanted),
-      });
-      if (!done.ok) {
-        throw new Error(await done.text());
-      }
-      await done.json();
-    };
+    const act = actsAt(at);
     const { plugins, into } = await fileMany(at, act);
     await client.query('CREATE TABLE bench (id uuid PRIMARY KEY, folder uuid, plugin uuid)');
     const ours: number[] = [];
     const theirs: number[] = [];
     for (const plugin of plugins) {
-      ours.push(
-        await timed(() =>
-          act({
-            act: 'file',
-            folder: asId(into),
-            plugins: [{ placement: asId(randomUUID()), plugin: asId(plugin) }],
-            before: null,
-          }),
-        ),
-      );
+      ours.push(await timed(() => act(filing(into, plugin))));
       theirs.push(
         await timed(async () => {
           await client.query('BEGIN');

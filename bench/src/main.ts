@@ -6,6 +6,7 @@ import { benchActs } from './acts.ts';
 import { benchChest } from './chest.ts';
 import { benchFind } from './find.ts';
 import { benchFuzz } from './fuzz.ts';
+import { benchGrowth } from './growth.ts';
 import { benchKeep } from './keep.ts';
 import { benchKeystroke } from './keystroke.ts';
 import { benchLarge } from './large.ts';
@@ -35,6 +36,7 @@ const benches: Readonly<Record<string, () => Promise<Measured[] | Outcome>>> = {
   settings: benchSettings,
   acts: benchActs,
   usable: benchUsable,
+  growth: benchGrowth,
 };
 const results = resolve(import.meta.dirname, '../results');
 

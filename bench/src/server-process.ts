@@ -15,10 +15,10 @@ export interface ServerProcess {
   readonly stop: () => Promise<void>;
 }
 
-export async function startServerProcess(data: string): Promise<ServerProcess> {
+export async function startServerProcess(data: string, web?: string): Promise<ServerProcess> {
   const child = spawn(
     process.execPath,
-    ['--import', 'tsx', join(import.meta.dirname, 'serve-alone.ts'), data],
+    ['--import', 'tsx', join(import.meta.dirname, 'serve-alone.ts'), data, ...(web ? [web] : [])],
     { stdio: ['ignore', 'pipe', 'inherit'] },
   );
   const [address] = (await once(createInterface(child.stdout), 'line')) as [string];

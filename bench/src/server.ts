@@ -45,7 +45,8 @@ export async function scanAll(
 
 type Serving = Awaited<ReturnType<typeof serve>>;
 
-const web = join(import.meta.dirname, '../../web/dist');
+/** The directory of the built pages. */
+export const web = join(import.meta.dirname, '../../web/dist');
 
 /** Does some work on a server with the built pages, on which so many made-up plugins were scanned. */
 export async function withStudio<T>(

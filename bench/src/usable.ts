@@ -36,7 +36,8 @@ const noteShown = (selector: string): void => {
   watch.observe(document, { subtree: true, childList: true });
 };
 
-async function openScreen(browser: Browser, address: string, part: string): Promise<Opened> {
+/** Opens an address in a window of its own, until that part of it stands. */
+export async function openScreen(browser: Browser, address: string, part: string): Promise<Opened> {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();
   await page.addInitScript(noteShown, `[data-testid=${part}]`);

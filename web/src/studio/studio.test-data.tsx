@@ -49,6 +49,8 @@ export function studioOf({
           plugins,
           pluginById: new Map(plugins.map((one) => [one.id as string, one])),
           usage: new Map(),
+          answers: new Map(),
+          formatOrder: [],
         } as unknown as CatalogContext,
         shown: {
           arrangement,

@@ -1,0 +1,148 @@
+/** @jest-environment jsdom */
+import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { act, renderHook } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import type { ScanProgress, ServerEvent } from '@clever-drawer/core';
+import type { Client } from '../api/client.ts';
+import { useEvents } from './use-events.ts';
+
+/** A stream that says what the test says. */
+class NotedStream {
+  static latest: NotedStream;
+  onopen: () => void = () => undefined;
+  onerror: () => void = () => undefined;
+  onmessage: (message: { data: string }) => void = () => undefined;
+  isClosed = false;
+  readonly address: string;
+  constructor(address: string) {
+    this.address = address;
+    NotedStream.latest = this;
+  }
+  close(): void {
+    this.isClosed = true;
+  }
+  tell(event: ServerEvent): void {
+    this.onmessage({ data: JSON.stringify(event) });
+  }
+}
+
+const client = { computer: 'desk', eventsAddress: '/api/computers/desk/events' } as Client;
+const progress = (state: 'running' | 'finished'): ServerEvent => ({
+  event: 'scan',
+  progress: { state } as unknown as ScanProgress,
+});
+
+/** A window that listens, and which of its queries were said to be stale since the last look. */
+function listening() {
+  const queries = new QueryClient();
+  const asked: string[] = [];
+  jest.spyOn(queries, 'invalidateQueries').mockImplementation((filters) => {
+    const [name, computer] = filters?.queryKey as [string, string];
+    asked.push(computer === 'desk' ? name : `${name} of ${computer}`);
+    return Promise.resolve();
+  });
+  const wrapper = ({ children }: { readonly children: ReactNode }): ReactNode => (
+    <QueryClientProvider client={queries}>{children}</QueryClientProvider>
+  );
+  const hook = renderHook(() => useEvents(client), { wrapper });
+  const stale = (): string[] => asked.splice(0).sort();
+  return { ...hook, stale, stream: NotedStream.latest };
+}
+
+beforeEach(() => {
+  jest.useFakeTimers();
+  Object.assign(globalThis, { EventSource: NotedStream });
+});
+afterEach(() => {
+  jest.useRealTimers();
+});
+
+describe('the stream of a computer', () => {
+  it('is listened to as long as the window shows it', () => {
+    const { stream, unmount } = listening();
+    expect([stream.address, stream.isClosed]).toEqual([client.eventsAddress, false]);
+    unmount();
+    expect(stream.isClosed).toBe(true);
+  });
+
+  it('has what changed fetched again, and nothing at its beginning', () => {
+    const { stream, stale } = listening();
+    act(() => {
+      stream.onopen();
+    });
+    expect(stale()).toEqual([]);
+    stream.tell({ event: 'usage' });
+    expect(stale()).toEqual(['habits', 'keys', 'review', 'usage']);
+    stream.tell({ event: 'session' });
+    expect(stale()).toEqual(['repairs', 'review', 'session']);
+    stream.tell({ event: 'catalog' });
+    expect(stale()).toEqual(expect.arrayContaining(['catalog', 'review', 'settings', 'sort']));
+  });
+
+  it('has everything fetched again after a break: steps may have been missed', () => {
+    const { stream, stale } = listening();
+    act(() => {
+      stream.onopen();
+      stream.onerror();
+      stream.onopen();
+    });
+    const again = stale();
+    expect(again).toEqual(expect.arrayContaining(['catalog', 'order', 'usage', 'review', 'sort']));
+    // Whatever an event has fetched again is among it.
+    stream.tell({ event: 'usage' });
+    stream.tell({ event: 'session' });
+    const evented = stale();
+    expect(again).toEqual(expect.arrayContaining(evented));
+  });
+
+  it('says that the server is away only when that lasts, and no longer than that', () => {
+    const { stream, result } = listening();
+    act(() => {
+      stream.onopen();
+      stream.onerror();
+      jest.advanceTimersByTime(1_000);
+    });
+    expect(result.current.standing).toBe('there');
+    act(() => {
+      stream.onopen();
+      jest.advanceTimersByTime(5_000);
+    });
+    expect(result.current.standing).toBe('there');
+    act(() => {
+      stream.onerror();
+      jest.advanceTimersByTime(2_000);
+    });
+    expect(result.current.standing).toBe('server-away');
+    act(() => {
+      stream.onopen();
+    });
+    expect(result.current.standing).toBe('there');
+  });
+
+  it('says that the database is away, and has everything fetched again when it is back', () => {
+    const { stream, result, stale } = listening();
+    act(() => {
+      stream.tell({ event: 'database', isThere: false });
+    });
+    expect([result.current.standing, stale()]).toEqual(['database-away', []]);
+    act(() => {
+      stream.tell({ event: 'database', isThere: true });
+    });
+    expect(result.current.standing).toBe('there');
+    expect(stale()).toEqual(expect.arrayContaining(['catalog', 'order', 'session']));
+  });
+
+  it('shows a scan as long as it runs, and fetches what it found when it ends', () => {
+    const { stream, result, stale } = listening();
+    act(() => {
+      stream.tell(progress('running'));
+    });
+    expect([result.current.scan?.state, stale()]).toEqual(['running', []]);
+    act(() => {
+      stream.tell(progress('finished'));
+    });
+    expect(result.current.scan).toBeNull();
+    expect(stale()).toEqual(['findings', 'opening', 'places', 'scans']);
+  });
+});
