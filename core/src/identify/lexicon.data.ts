@@ -1,8 +1,9 @@
 /**
  * Words of plugin names and the types they speak for (common practice of the trade, no published source).
- * Words of circuits and of other languages stand in files of their own.
+ * Words of circuits, of instruments and of other languages stand in files of their own.
  */
 import { circuitRows } from './lexicon-circuits.data.ts';
+import { instrumentRows } from './lexicon-instruments.data.ts';
 import { languageRows } from './lexicon-languages.data.ts';
 import type { Row } from './lexicon-rows.ts';
 
@@ -32,11 +33,11 @@ const ownRows: readonly Row[] = [
   ],
   ['dynamics/gate', '~gate, noise gate, gated, gating', 'gater, de bleed'],
   ['dynamics/expander', '~expander, upward expander', 'expansion'],
-  ['dynamics/de-esser', 'de esser, de ess, esser, sibilance', ''],
+  ['dynamics/de-esser', 'de esser, de ess, esser, desser, sibilance', ''],
   [
     'dynamics/transient-shaper',
     'transients, transient shaper, transient designer, transient mangler, transient processor, attack shaper',
-    'punch',
+    'punch, attacker',
     'attack',
   ],
   [
@@ -122,7 +123,7 @@ const ownRows: readonly Row[] = [
   ],
   [
     'distortion/waveshaper',
-    'waveshaper, wave shaper, wave shaping, wave folder, wavefolder, wave fold, wave folding, ~wrapper, wave wrapper, declipper',
+    'waveshaper, wave shaper, wave shaping, wave folder, wavefolder, wave fold, wave folding, ~wrapper, wave wrapper',
     'shaper, folder',
     'fold',
   ],
@@ -136,8 +137,8 @@ const ownRows: readonly Row[] = [
   [
     'reverb',
     '~reverb, ~verb, reverberator, reverberation, early reflection, early reflections, reverbs, nachhall, ~hallraum',
-    'reflection, reflections, reflector, ambience, ~ambience, space, spaces, ambient, rev, ~verber, algorithmic reverb, echo chamber, halls, rooms',
-    'tail, diffuser, cave',
+    'reflection, reflections, reflector, ambience, ~ambience, space, spaces, ambient, rev, ~verber, algorithmic reverb, echo chamber, halls, rooms, feedback delay network, fdn, cavern',
+    'tail, diffuser, cave, schroeder, moorer',
   ],
   [
     'reverb/room',
@@ -173,7 +174,7 @@ const ownRows: readonly Row[] = [
   [
     'modulation',
     'modulation, modulator, ensemble effect',
-    'lfo, ensemble, autopan, modulated, modulatable',
+    'lfo, ensemble, autopan, modulated, modulatable, wobble, wobbler',
     'mod',
   ],
   ['modulation/chorus', '~chorus, multi chorus', 'ensemble, doubler', 'dimension, voices'],
@@ -205,13 +206,13 @@ const ownRows: readonly Row[] = [
   [
     'pitch',
     '~pitch, pitch scaler, pitch bender, transposer pedal, micro pitch',
-    'detune, detuner, micro shift, voice changer, gender',
+    'detune, detuner, micro shift, voice changer, gender, varispeed',
     'semitone, tune',
   ],
   [
     'pitch/pitch-shifter',
     'pitch shifter, pitch shift, octaver, sub octave, suboctave, octave divider, pitchshift, rate shifter',
-    'octave, shifter, octaves, frequency shifter, octavider, harmonic shift, formant shifter',
+    'octave, shifter, octaves, frequency shifter, octavider, harmonic shift, formant shifter, transposer, transpose',
     'shift, subharmonic',
   ],
   [
@@ -233,7 +234,7 @@ const ownRows: readonly Row[] = [
   [
     'spatial/width',
     'width, wide, widen, widener, widening, stereo width, stereo enhancer, stereo expander, stereo widener, stereoiser, stereoizer, stereo spread, mono maker, bass mono, stereo processor, stereoize, stereoise, pseudo stereo',
-    'mid side, spread, m s',
+    'mid side, spread, m s, shuffler',
     'matrix',
   ],
   [
@@ -251,8 +252,8 @@ const ownRows: readonly Row[] = [
 
   [
     'restoration',
-    'restoration, restore, repair, de clip, declip, de plosive, deplosive, de pop, de breath, debreath, de hiss, dehiss, de rustle, dewind, de wind',
-    '',
+    'restoration, restore, repair, de clip, declip, declipper, de clipper, de plosive, deplosive, de pop, de breath, debreath, de hiss, dehiss, de rustle, dewind, de wind',
+    'plosive, plosives',
     'clean',
   ],
   [
@@ -452,7 +453,7 @@ const ownRows: readonly Row[] = [
   ['notes/humaniser', 'humanise, humanize, humaniser, humanizer, velocity randomizer', ''],
 ];
 
-const rows: readonly Row[] = [...ownRows, ...circuitRows, ...languageRows];
+const rows: readonly Row[] = [...ownRows, ...circuitRows, ...instrumentRows, ...languageRows];
 
 /** Words that hide another one, or that only sound like one: they speak for nothing. */
 const traps =
