@@ -177,7 +177,7 @@ test('a fresh window shows at once what was worked out last, and says of when it
   await page.getByLabel('Learn from what I load').click();
   await expect(page.getByText('Loads are no longer kept')).toBeVisible();
   const kept = (): Promise<string | null> =>
-    page.evaluate(() => localStorage.getItem('clever-drawer.review'));
+    page.evaluate(() => localStorage.getItem('clever-drawer.review.worth'));
   await expect.poll(kept).toBeNull();
   await page.getByRole('button', { name: 'Done' }).click();
   await page.keyboard.press('Alt+5');

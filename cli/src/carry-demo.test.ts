@@ -66,7 +66,7 @@ beforeAll(async () => {
     const order = await wordsOf('order', 'make', file(`${computer.id}.ndjson`));
     writeFileSync(file(`${computer.id}.json`), order.join('\n'));
   }
-}, 120_000);
+});
 
 interface Carried {
   readonly from: { readonly identities: readonly string[] };

@@ -62,7 +62,7 @@ beforeAll(async () => {
   await keep('lv2.ndjson', 'scan', lv2);
   await keep('ladspa.ndjson', 'scan', ladspa, '--open');
   await keep('order.json', 'order', 'make', file('lv2.ndjson'), '--folder', 'All of it');
-}, 120_000);
+});
 
 describe('order', () => {
   it('makes a document whose folder holds every plugin, and finds nothing wrong with it', async () => {

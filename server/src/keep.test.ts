@@ -433,5 +433,5 @@ describe('the command line', () => {
     expect((await order()).records).toContainEqual(expect.objectContaining({ name: 'Press' }));
     writeFileSync(file, text.slice(0, 200));
     await expect(run('import', file)).rejects.toThrow(/line \d+/);
-  }, 60_000);
+  });
 });

@@ -25,7 +25,7 @@ beforeAll(async () => {
   compile('misbehave-ladspa.c', join(built, 'crash.so'), { HOW: 1 });
   compile('misbehave-ladspa.c', join(built, 'well.so'), { HOW: 0 });
   compile('misbehave-clap.c', join(built, 'echo.clap'), { HOW: 0 });
-}, 60_000);
+});
 afterAll(async () => {
   await server.stop();
   rmSync(built, { recursive: true });

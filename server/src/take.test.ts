@@ -13,7 +13,7 @@ import { startTestServer, type TestServer } from './testing.ts';
 let server: TestServer;
 beforeAll(async () => {
   server = await startTestServer();
-}, 60_000);
+});
 afterAll(() => server.stop());
 
 interface Given {
@@ -140,7 +140,7 @@ describe('another computer', () => {
     const many = Array.from({ length: 20_000 }, (_, at) => ({ name: madeUpName(at) }));
     const { body } = await take('Large', linesOf(...many));
     expect(body.scan).toMatchObject({ state: 'done', counts: { arrived: 20_000 } });
-  }, 120_000);
+  });
 });
 
 describe('what is refused and changes nothing', () => {

@@ -20,7 +20,7 @@ beforeAll(() => {
   copyFileSync(join(root, 'web/dist/clever-drawer-scan.mjs'), join(empty, 'scan.mjs'));
   compile('misbehave-clap.c', join(place, 'echo.clap'), { HOW: 0 });
   compile('misbehave-ladspa.c', join(place, 'crash.so'), { HOW: 1 });
-}, 120_000);
+});
 afterAll(() => {
   rmSync(base, { recursive: true });
 });

@@ -57,7 +57,7 @@ describe('real LADSPA plugins', () => {
   let copies: FoundCopy[];
   beforeAll(async () => {
     copies = await all('LADSPA', files);
-  }, 60_000);
+  });
 
   it('give id, label, name, maker and ports as analyseplugin prints them', () => {
     expect(files.length).toBeGreaterThan(80);
@@ -321,7 +321,7 @@ describe('plugins that misbehave', () => {
         clap.set(clapWays[at] ?? '', await open('CLAP', path));
       }),
     ]);
-  }, 120_000);
+  });
 
   it.each([
     'well',

@@ -106,7 +106,7 @@ describe('a part of a review', () => {
     expect(asks()).toEqual(['hold here', 'hold told', 'worth']);
     await answer('of now');
     expect([shown(), result.current.keptAt]).toEqual([['of now'], null]);
-    expect(keptReview('fresh', program)?.review.worth?.summary).toEqual(['of now']);
+    expect(keptReview('fresh', program, 'worth')?.review.worth?.summary).toEqual(['of now']);
   });
 
   it('stands as it was worked out last, until hands are at rest and what is of now takes its place', async () => {
@@ -136,7 +136,7 @@ describe('a part of a review', () => {
     await pass(5_000);
     await answer('not learnt');
     expect(shown()).toEqual(['not learnt']);
-    expect(keptReview('private', program)).toBeNull();
+    expect(keptReview('private', program, 'worth')).toBeNull();
   });
 
   it('that comes when the screen was left stands at once when it is opened again', async () => {

@@ -74,14 +74,24 @@ interface Before {
   readonly isLearning: boolean;
 }
 
-function before(computer: string, wish: ReviewWish): Before {
+function before(computer: string, wish: ReviewWish, part: ReviewPart): Before {
   if (latest?.computer === computer && viewOf(latest.of[2]) === viewOf(wish)) {
     return { review: latest.review, keptAt: null, isLearning: latest.of[1].isLearning };
   }
-  const kept = keptReview(computer, program);
+  const kept = keptReview(computer, program, part);
   return kept?.view === viewOf(wish)
     ? { review: kept.review, keptAt: kept.at, isLearning: kept.isLearning }
     : { review: {}, keptAt: null, isLearning: true };
+}
+
+/** The same for each part that is shown, looked up once. */
+function standingOf(computer: string, wish: ReviewWish): (part: ReviewPart) => Before {
+  const known = new Map<ReviewPart, Before>();
+  return (part) => {
+    const stands = known.get(part) ?? before(computer, wish, part);
+    known.set(part, stands);
+    return stands;
+  };
 }
 
 /** Takes down what was worked out, for this window and the next. */
@@ -96,7 +106,7 @@ function takeDown(
   latest = { computer, of, review };
   const { isLearning } = source;
   const view = viewOf(wish);
-  keepReview({ computer, by: program, view, at: wish.now, isLearning, review }, askedAfter);
+  keepReview({ computer, by: program, view, at: wish.now, isLearning, review: answer }, askedAfter);
 }
 
 /** What nobody waits for, or what stands from before meanwhile, is worked out when hands are at rest. */
@@ -110,7 +120,8 @@ export function useReview(part: ReviewPart, wish: ReviewWish, isAwaited = true):
     () => ({ plugins, answers, formatOrder, order: order.records, arrangement }),
     [plugins, answers, formatOrder, order.records, arrangement],
   );
-  const [stands] = useState(() => before(client.computer, wish));
+  const [standing] = useState(() => standingOf(client.computer, wish));
+  const stands = standing(part);
   const isStanding = stands.review[part] !== undefined;
   const [review, setReview] = useState<Partial<ReviewParts>>({});
   useEffect(() => {

@@ -14,7 +14,7 @@ const review: KeptReview = {
   view: 'all',
   at: 1_700_000_000_000,
   isLearning: true,
-  review: {},
+  review: { worth: { summary: ['Much is used.'], advice: [] } },
 };
 
 describe('the review that a browser keeps', () => {
@@ -23,26 +23,36 @@ describe('the review that a browser keeps', () => {
   });
   it('comes back as it was kept, and is gone once it is forgotten', () => {
     keepReview(review, timesForgotten());
-    expect(keptReview('net-loft', 'review-1.js')).toEqual(review);
+    expect(keptReview('net-loft', 'review-1.js', 'worth')).toEqual(review);
     forgetReview();
-    expect(keptReview('net-loft', 'review-1.js')).toBeNull();
+    expect(keptReview('net-loft', 'review-1.js', 'worth')).toBeNull();
   });
   it('is not kept where it was asked for before it was forgotten, or nothing is learnt', () => {
     const asked = timesForgotten();
     forgetReview();
     keepReview(review, asked);
-    expect(keptReview('net-loft', 'review-1.js')).toBeNull();
+    expect(keptReview('net-loft', 'review-1.js', 'worth')).toBeNull();
     keepReview(review, timesForgotten());
     keepReview({ ...review, isLearning: false }, timesForgotten());
-    expect(keptReview('net-loft', 'review-1.js')).toBeNull();
+    expect(keptReview('net-loft', 'review-1.js', 'worth')).toBeNull();
+  });
+  it('is kept part by part, each of its own time', () => {
+    const changes = { comings: [], trials: [] };
+    keepReview(review, timesForgotten());
+    keepReview({ ...review, at: review.at + 1, review: { changes } }, timesForgotten());
+    const at = (part: 'worth' | 'changes' | 'own') =>
+      keptReview('net-loft', 'review-1.js', part)?.at ?? null;
+    expect([at('worth'), at('changes'), at('own')]).toEqual([review.at, review.at + 1, null]);
+    forgetReview();
+    expect([at('worth'), at('changes')]).toEqual([null, null]);
   });
   it('is not shown for another computer, nor by another program', () => {
     keepReview(review, timesForgotten());
-    expect(keptReview('stage', 'review-1.js')).toBeNull();
-    expect(keptReview('net-loft', 'review-2.js')).toBeNull();
+    expect(keptReview('stage', 'review-1.js', 'worth')).toBeNull();
+    expect(keptReview('net-loft', 'review-2.js', 'worth')).toBeNull();
   });
   it('is none where what was kept is damaged', () => {
-    localStorage.setItem('clever-drawer.review', '{"computer":"net-l');
-    expect(keptReview('net-loft', 'review-1.js')).toBeNull();
+    localStorage.setItem('clever-drawer.review.worth', '{"computer":"net-l');
+    expect(keptReview('net-loft', 'review-1.js', 'worth')).toBeNull();
   });
 });

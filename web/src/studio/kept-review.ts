@@ -1,11 +1,13 @@
 /**
- * What was worked out of a review last, kept in this browser: a fresh window shows it, and says of
- * when it is, until what is of now takes its place.
+ * The parts of a review as they were worked out last, kept in this browser: a fresh window shows
+ * them, and says of when they are, until what is of now takes their place. An entry a part: no more
+ * is read or written than what is shown or was worked out.
  */
-import type { ReviewParts } from '@clever-drawer/core';
+import type { ReviewPart, ReviewParts } from '@clever-drawer/core';
 import { forget, remember, remembered } from '../ui/keys.ts';
 
-const place = 'review';
+const parts: readonly ReviewPart[] = ['worth', 'own', 'use', 'changes', 'order'];
+const placeOf = (part: ReviewPart): string => `review.${part}`;
 
 export interface KeptReview {
   readonly computer: string;
@@ -16,13 +18,14 @@ export interface KeptReview {
   /** Milliseconds since 1970. */
   readonly at: number;
   readonly isLearning: boolean;
+  /** The parts that were worked out. */
   readonly review: Partial<ReviewParts>;
 }
 
-/** The one of that computer, worked out by the same program; null where there is none. */
-export function keptReview(computer: string, by: string): KeptReview | null {
+/** That part of the computer, worked out by the same program; null where there is none. */
+export function keptReview(computer: string, by: string, part: ReviewPart): KeptReview | null {
   try {
-    const kept = JSON.parse(remembered(place, 'null')) as KeptReview | null;
+    const kept = JSON.parse(remembered(placeOf(part), 'null')) as KeptReview | null;
     return kept?.computer === computer && kept.by === by ? kept : null;
   } catch {
     return null;
@@ -33,17 +36,24 @@ let forgotten = 0;
 /** How often a review was forgotten in this window: asked for before, it is not to be kept any more. */
 export const timesForgotten = (): number => forgotten;
 
-/** Keeps it in place of what was kept before; where nothing is learnt, nothing is kept. */
+/** Keeps each of its parts in place of what was kept before; where nothing is learnt, nothing is kept. */
 export function keepReview(kept: KeptReview, askedAfter: number): void {
   if (!kept.isLearning) {
     forgetReview();
-  } else if (askedAfter === forgotten) {
-    remember(place, JSON.stringify(kept));
+    return;
+  }
+  for (const part of parts) {
+    const review = kept.review[part];
+    if (review !== undefined && askedAfter === forgotten) {
+      remember(placeOf(part), JSON.stringify({ ...kept, review: { [part]: review } }));
+    }
   }
 }
 
 /** Nothing of what was learnt stays here. */
 export function forgetReview(): void {
   forgotten += 1;
-  forget(place);
+  for (const part of parts) {
+    forget(placeOf(part));
+  }
 }
