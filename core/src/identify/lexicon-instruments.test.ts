@@ -1,7 +1,7 @@
 /**
  * Instruments by the names of the General MIDI sound set (MIDI Association, General MIDI System
- * Level 1, 1991; from memory): each program's name, spoken as the name of something that is played,
- * leads to the group of its family.
+ * Level 1, 1991; from memory), and some of its percussion map: each, as the name of something that is
+ * played, leads to the group of its family. Leads, pads, hits and sound effects are left out.
  */
 import { describe, expect, it } from '@jest/globals';
 import { groupOf, isType } from '../taxonomy/tree.ts';
