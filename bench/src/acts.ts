@@ -7,12 +7,12 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
-import type { Act, CatalogView, ComputerView, OrderView } from '@clever-drawer/core';
+import type { Act, CatalogView, OrderView } from '@clever-drawer/core';
 import { asId } from '@clever-drawer/core';
 import { writeStudio } from '@clever-drawer/demo';
 import { freePort, serve } from '@clever-drawer/server';
 import { measured, timed, type Measured } from './measure.ts';
-import { scanAll } from './server.ts';
+import { firstComputerAt, scanAll } from './server.ts';
 
 const folders = 50;
 const filedInEach = 100;
@@ -86,10 +86,7 @@ export async function benchActs(): Promise<Measured[]> {
     await (
       await scanAll(running.address, studio.places)
     )();
-    const [computer] = (await (
-      await fetch(`${running.address}/api/computers`)
-    ).json()) as ComputerView[];
-    const at = `${running.address}/api/computers/${computer?.id ?? ''}`;
+    const at = await firstComputerAt(running.address);
     const act = actsAt(at);
     const { plugins, into } = await fileMany(at, act);
     await client.query('CREATE TABLE bench (id uuid PRIMARY KEY, folder uuid, plugin uuid)');

@@ -11,7 +11,7 @@ import {
   type ComputerView,
   type OrderView,
 } from '@clever-drawer/core';
-import { args, bare, typing } from './keystroke.ts';
+import { args, bare, screens, typing } from './keystroke.ts';
 import { measured, type Measured } from './measure.ts';
 import { withStudio } from './server.ts';
 
@@ -150,7 +150,7 @@ export async function benchChest(): Promise<Measured[]> {
       const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
       await page.goto(`${server.address}/file`);
       await page.getByTestId('plugin').first().waitFor();
-      const typed = await typing(page, 'input[aria-label="with the letters"]');
+      const typed = await typing(page, screens.file.field);
       await page.keyboard.press('Escape');
       const frames = await dragging(page);
       const { painted, saved } = await filing(page, server.address, computer, ids);

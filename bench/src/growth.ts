@@ -3,18 +3,16 @@
  * and a keystroke, with 700 plugins up to 60,000. Each beside the same with 700: work that grows with
  * the collection takes as many times longer as there are more plugins, or less.
  */
-import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Browser } from 'playwright-core';
-import type { ComputerView } from '@clever-drawer/core';
 import { writeStudio } from '@clever-drawer/demo';
 import { actsAt, fileMany, filing } from './acts.ts';
-import { args, typing } from './keystroke.ts';
+import { args, screens, typing } from './keystroke.ts';
 import { measured, median, timed, type Measured, type Outcome } from './measure.ts';
 import { startServerProcess } from './server-process.ts';
-import { scanAll, web } from './server.ts';
+import { firstComputerAt, scanAll, timeOfFind, web } from './server.ts';
 import { openScreen } from './usable.ts';
 
 const counts = [700, 5_000, 20_000, 60_000] as const;
@@ -31,22 +29,18 @@ interface Grown {
   readonly heap: number;
 }
 
-async function repeat(work: () => unknown): Promise<number[]> {
+async function repeat(time: () => Promise<number>): Promise<number[]> {
   const times: number[] = [];
   for (let round = 0; round < rounds; round += 1) {
-    times.push(await timed(work));
+    times.push(await time());
   }
   return times;
 }
 
 async function inWindow(browser: Browser, address: string): Promise<Pick<Grown, 'times' | 'heap'>> {
-  const screens = [
-    { name: 'File', path: 'file', part: 'plugin', field: 'input[aria-label="with the letters"]' },
-    { name: 'Load', path: 'load', part: 'hit', field: '[role="combobox"]' },
-  ];
   const times: Record<string, readonly number[]> = {};
   let heap = 0;
-  for (const { name, path, part, field } of screens) {
+  for (const { name, path, part, field } of Object.values(screens)) {
     const opened = [];
     for (let round = 0; round < rounds; round += 1) {
       opened.push(await openScreen(browser, `${address}/${path}`, part));
@@ -81,14 +75,10 @@ async function withCount(browser: Browser, plugins: number): Promise<Grown> {
     const scan = await scanAll(server.address, studio.places);
     const first = await timed(scan);
     const serverMemory = server.peak();
-    const again = await repeat(scan);
-    const found = await repeat(() =>
-      execFileSync('find', [studio.directory, '-printf', '%p %s %T@ %i\n'], { stdio: 'ignore' }),
-    );
+    const again = await repeat(() => timed(scan));
+    const found = await repeat(() => timeOfFind(studio.directory));
     const shown = await inWindow(browser, server.address);
-    const computers: unknown = await (await fetch(`${server.address}/api/computers`)).json();
-    const [computer] = computers as ComputerView[];
-    const filed = await oneByOne(`${server.address}/api/computers/${computer?.id ?? ''}`);
+    const filed = await oneByOne(await firstComputerAt(server.address));
     return {
       plugins,
       serverMemory,

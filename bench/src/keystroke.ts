@@ -20,6 +20,17 @@ export const args = [
   '--disable-sync',
 ];
 
+/** Where one types: the address, what stands when it can be used, and the field. */
+export const screens = {
+  file: {
+    name: 'File',
+    path: 'file',
+    part: 'plugin',
+    field: 'input[aria-label="with the letters"]',
+  },
+  load: { name: 'Load', path: 'load', part: 'hit', field: '[role="combobox"]' },
+} as const;
+
 /**
  * Types the words letter by letter; milliseconds from each keydown to the end of the frame that
  * paints what has changed of the page, as far as a page can tell: the first message after it.
@@ -174,10 +185,10 @@ async function withCount(page: Page, count: number): Promise<Measured[]> {
   return withStudio(count, async (server) => {
     await page.goto(`${server.address}/file`);
     await page.getByTestId('plugin').first().waitFor();
-    const list = await typing(page, 'input[aria-label="with the letters"]');
+    const list = await typing(page, screens.file.field);
     await page.goto(`${server.address}/load`);
     await page.getByTestId('hit').first().waitFor();
-    const load = await typing(page, '[role="combobox"]');
+    const load = await typing(page, screens.load.field);
     const floor = { name: 'bare page', samples: await bare(page, count) };
     const of = count.toLocaleString('en');
     const others: Measured[] = [];

@@ -2,7 +2,6 @@
  * An unchanged scan of 10,000 copies against `find -printf` of the same tree, and the peak memory
  * of a full one.
  */
-import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -11,7 +10,7 @@ import { walk } from '@clever-drawer/server/scanner';
 import { formats } from '@clever-drawer/core';
 import { measured, timed, type Measured } from './measure.ts';
 import { startServerProcess } from './server-process.ts';
-import { scanAll } from './server.ts';
+import { scanAll, timeOfFind } from './server.ts';
 
 /** Plugins of which the desk computer holds about 10,000 copies. */
 const plugins = 7_300;
@@ -40,13 +39,7 @@ export async function benchLarge(): Promise<Measured[]> {
           );
         }),
       );
-      plain.push(
-        await timed(() =>
-          execFileSync('find', [studio.directory, '-printf', '%p %s %T@ %i\n'], {
-            stdio: 'ignore',
-          }),
-        ),
-      );
+      plain.push(await timeOfFind(studio.directory));
     }
     const against = { name: 'find -printf', samples: plain };
     const of = `${copies.toLocaleString('en')} files and bundles`;

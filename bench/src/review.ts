@@ -11,11 +11,11 @@ import {
   columnsOf,
   formats,
   reviewPart,
+  reviewParts,
   trackKinds,
   usesIn,
   wholeReview,
   type CatalogView,
-  type ComputerView,
   type PastUse,
   type ReviewMaterial,
 } from '@clever-drawer/core';
@@ -23,7 +23,7 @@ import { makePlugins, writeStudio } from '@clever-drawer/demo';
 import { freePort, serve } from '@clever-drawer/server';
 import { args } from './keystroke.ts';
 import { measured, timed, type Measured } from './measure.ts';
-import { scanAll } from './server.ts';
+import { firstComputerAt, scanAll } from './server.ts';
 
 const day = 86_400_000;
 const now = Date.UTC(2026, 10, 1);
@@ -107,7 +107,7 @@ async function figures(): Promise<Measured[]> {
     for (let round = 0; round < rounds; round += 1) {
       theirs.push(await timed(() => rolledUp(material)));
     }
-    for (const part of ['worth', 'own', 'use', 'changes', 'order'] as const) {
+    for (const part of reviewParts) {
       const ours: number[] = [];
       for (let round = 0; round < rounds; round += 1) {
         ours.push(await timed(() => reviewPart[part](material, wholeReview(now))));
@@ -187,10 +187,7 @@ async function page(): Promise<Measured[]> {
   try {
     const scan = await scanAll(running.address, studio.places);
     await scan();
-    const computers = (await (
-      await fetch(`${running.address}/api/computers`)
-    ).json()) as ComputerView[];
-    const at = `${running.address}/api/computers/${computers[0]?.id ?? ''}`;
+    const at = await firstComputerAt(running.address);
     const { plugins } = (await (await fetch(`${at}/catalog`)).json()) as CatalogView;
     const uses = makeUses(
       plugins.map(({ id }) => id),

@@ -1,12 +1,11 @@
 /** A full and an unchanged scan of the demo through the server, against `find -printf` over the same tree. */
-import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { writeStudio } from '@clever-drawer/demo';
 import { freePort, serve } from '@clever-drawer/server';
 import { measured, timed, type Measured } from './measure.ts';
-import { scanAll } from './server.ts';
+import { scanAll, timeOfFind } from './server.ts';
 
 const rounds = 5;
 
@@ -22,13 +21,7 @@ export async function benchScan(): Promise<Measured[]> {
       const scan = await scanAll(server.address, studio.places);
       full.push(await timed(scan));
       unchanged.push(await timed(scan));
-      plain.push(
-        await timed(() =>
-          execFileSync('find', [studio.directory, '-printf', '%p %s %T@ %i\n'], {
-            stdio: 'ignore',
-          }),
-        ),
-      );
+      plain.push(await timeOfFind(studio.directory));
     } finally {
       await server.stop();
       rmSync(data, { recursive: true, force: true });

@@ -1,21 +1,33 @@
 /** A server with a studio, and scanning through its API. */
+import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { writeStudio } from '@clever-drawer/demo';
 import { freePort, serve } from '@clever-drawer/server';
 import type { ComputerView, ScanProgress } from '@clever-drawer/core';
+import { timed } from './measure.ts';
 
 /** A connection each time: a bench that blocks this process would let kept ones run out. */
 const fresh = { Connection: 'close' };
+
+/** The address of the first computer of a server's API. */
+export async function firstComputerAt(address: string): Promise<string> {
+  const answer = await fetch(`${address}/api/computers`);
+  const [computer] = (await answer.json()) as ComputerView[];
+  return `${address}/api/computers/${computer?.id ?? ''}`;
+}
+
+/** The floor of looking at a tree: what `find` takes to print path, size, time and number of each file. */
+export const timeOfFind = (directory: string): Promise<number> =>
+  timed(() => execFileSync('find', [directory, '-printf', '%p %s %T@ %i\n'], { stdio: 'ignore' }));
 
 /** Adds the places; the returned act scans them and ends when the scan has. */
 export async function scanAll(
   address: string,
   places: readonly string[],
 ): Promise<() => Promise<void>> {
-  const computers = (await (await fetch(`${address}/api/computers`)).json()) as ComputerView[];
-  const at = `${address}/api/computers/${computers[0]?.id ?? ''}`;
+  const at = await firstComputerAt(address);
   const post = (path: string, body?: unknown): Promise<Response> =>
     fetch(`${at}/${path}`, {
       method: 'POST',

@@ -5,11 +5,11 @@
  */
 import pg from 'pg';
 import { chromium, type Browser } from 'playwright-core';
-import type { CatalogView, ComputerView } from '@clever-drawer/core';
+import type { CatalogView } from '@clever-drawer/core';
 import { studioSize } from '@clever-drawer/demo';
-import { args } from './keystroke.ts';
+import { args, screens } from './keystroke.ts';
 import { measured, type Measured, type Outcome } from './measure.ts';
-import { withStudio } from './server.ts';
+import { firstComputerAt, withStudio } from './server.ts';
 
 const rounds = 5;
 
@@ -106,16 +106,11 @@ interface Changed {
 
 async function withCount(browser: Browser, count: number): Promise<Outcome> {
   return withStudio(count, async (server) => {
-    const computers: unknown = await (await fetch(`${server.address}/api/computers`)).json();
-    const [computer] = computers as ComputerView[];
-    const at = `${server.address}/api/computers/${computer?.id ?? ''}`;
-    const screens = [
-      { name: 'File', path: 'file', part: 'plugin' },
-      { name: 'Load', path: 'load', part: 'hit' },
-    ].map((screen) => ({ ...screen, opened: [] as Opened[] }));
+    const at = await firstComputerAt(server.address);
+    const shown = Object.values(screens).map((screen) => ({ ...screen, opened: [] as Opened[] }));
     const floor: number[] = [];
     for (let round = 0; round < rounds; round += 1) {
-      for (const { path, part, opened } of screens) {
+      for (const { path, part, opened } of shown) {
         opened.push(await openScreen(browser, `${server.address}/${path}`, part));
       }
       floor.push(await openBare(browser, server.address, `${at}/catalog`));
@@ -123,7 +118,7 @@ async function withCount(browser: Browser, count: number): Promise<Outcome> {
     const of = `${count.toLocaleString('en')} plugins`;
     const { change, whole, bytes, wholeBytes } = await changes(at, server.database);
     const rows = [
-      ...screens.map(
+      ...shown.map(
         ({ name, opened }): Measured =>
           measured(
             `address to usable, ${name}, ${of}`,
@@ -136,7 +131,7 @@ async function withCount(browser: Browser, count: number): Promise<Outcome> {
         samples: whole,
       }),
     ];
-    const heap = Math.max(...screens.flatMap(({ opened }) => opened.map((one) => one.heap)));
+    const heap = Math.max(...shown.flatMap(({ opened }) => opened.map((one) => one.heap)));
     const line = `| ${of} | ${heap.toFixed(0)} | ${bytes} | ${wholeBytes} |`;
     return { rows, tables: [line], facts: { [count]: { heap, bytes, wholeBytes } } };
   });

@@ -496,6 +496,7 @@ export type { NearFolders, OrderHealth, Stranger } from './review/order-health.t
 export type { MakerCell, Makers, Owned, OwnedGroup } from './review/owned.ts';
 export {
   reviewPart,
+  reviewParts,
   type ChangesReview,
   type OrderReview,
   type OwnReview,

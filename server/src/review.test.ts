@@ -15,7 +15,7 @@ import {
   type UseReview,
   type ReviewSource,
 } from '@clever-drawer/core';
-import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';
+import { newPlace, ownerOf, startTestServer, writeBundle, type TestServer } from './testing.ts';
 
 let server: TestServer;
 let place: string;
@@ -204,20 +204,18 @@ describe('a review', () => {
     const apart = await counts();
     expect(Object.values(apart).reduce((sum, times) => sum + times)).toBe(400);
     const [into, , from] = await plugins();
-    const owner = (plugin: Plugin | undefined) => ({
-      plugin: plugin?.id,
-      copies: plugin?.copies.map(({ id }) => id),
-    });
+    if (!into || !from) {
+      throw new Error('four plugins were scanned');
+    }
     const joined = await server.call('POST', 'acts', {
       act: 'join',
-      into: owner(into),
-      from: [owner(from)],
+      into: ownerOf(into),
+      from: [ownerOf(from)],
     });
     expect(joined.status).toBe(200);
-    const [one = '', other = ''] = [into?.id, from?.id];
-    const { [other]: moved = 0, ...others } = apart;
+    const { [from.id]: moved = 0, ...others } = apart;
     expect(moved).toBeGreaterThan(0);
-    expect(await counts()).toEqual({ ...others, [one]: (apart[one] ?? 0) + moved });
+    expect(await counts()).toEqual({ ...others, [into.id]: (apart[into.id] ?? 0) + moved });
     await server.call('POST', 'undo');
     expect(await counts()).toEqual(apart);
     await server.call('DELETE', 'loads');

@@ -16,7 +16,7 @@ import type {
   SortView,
   Usage,
 } from '@clever-drawer/core';
-import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';
+import { newPlace, ownerOf, startTestServer, writeBundle, type TestServer } from './testing.ts';
 
 describe('sorting', () => {
   const place = newPlace();
@@ -32,10 +32,6 @@ describe('sorting', () => {
   };
   const names = async (): Promise<string[]> =>
     (await catalog()).map((plugin) => plugin.name).sort();
-  const owner = (plugin: Plugin) => ({
-    plugin: plugin.id,
-    copies: plugin.copies.map((copy) => copy.id),
-  });
   const act = (body: object) => server.call<OrderStep>('POST', 'acts', body);
   const undo = () => server.call<OrderStep>('POST', 'undo');
   const bundle = (
@@ -116,7 +112,9 @@ describe('sorting', () => {
     await server.call('POST', 'loads', {
       loads: [{ plugin: again.id, at: '2026-01-02T10:00:00Z', track: 'track', after: null }],
     });
-    expect((await act({ act: 'join', into: owner(silt), from: [owner(again)] })).status).toBe(200);
+    expect((await act({ act: 'join', into: ownerOf(silt), from: [ownerOf(again)] })).status).toBe(
+      200,
+    );
     expect(await names()).not.toContain('Silt Again');
     await server.scan('everything');
     await server.restart();
@@ -139,7 +137,7 @@ describe('sorting', () => {
     const part: Act = {
       act: 'part',
       copies: [kelp.copies[0]!.id],
-      from: owner(kelp),
+      from: ownerOf(kelp),
       plugin: randomUUID() as Plugin['id'],
     };
     expect((await act(part)).status).toBe(200);
@@ -162,8 +160,8 @@ describe('sorting', () => {
       (
         await act({
           act: 'join',
-          into: owner(silt),
-          from: [{ plugin: again.id, copies: owner(silt).copies }],
+          into: ownerOf(silt),
+          from: [{ plugin: again.id, copies: ownerOf(silt).copies }],
         })
       ).status,
     ).toBe(404);

@@ -3,7 +3,7 @@ import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Client } from 'pg';
-import type { ScanMode } from '@clever-drawer/core';
+import type { Owner, Plugin, ScanMode } from '@clever-drawer/core';
 import { connect, type DatabaseAddress } from './database/connect.ts';
 import { serve, startCluster, type Running } from './main.ts';
 
@@ -119,6 +119,12 @@ export async function startTestServer(): Promise<TestServer> {
     },
   };
 }
+
+/** A plugin with its copies, as acts on copies name it. */
+export const ownerOf = ({ id, copies }: Plugin): Owner => ({
+  plugin: id,
+  copies: copies.map((copy) => copy.id),
+});
 
 /** A new empty directory for plugins. */
 export const newPlace = (): string => mkdtempSync(join(tmpdir(), 'clever-drawer-place-'));

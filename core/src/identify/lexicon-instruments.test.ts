@@ -44,14 +44,14 @@ const families: readonly (readonly [group: string, programs: string])[] = [
   ['drums', 'Snare, Hand Clap, Floor Tom, Hi-Hat, Crash Cymbal'],
 ];
 
-/** The first suggestion for something that is played and gives sound, by its name alone. */
-const played = (name: string) =>
+/** The first suggestion by the name alone, for what is played by notes, or what audio goes through. */
+const first = (name: string, isPlayed: boolean) =>
   classify({
     name,
     declared: [],
-    audioIn: 0,
+    audioIn: isPlayed ? 0 : 2,
     audioOut: 2,
-    notesIn: true,
+    notesIn: isPlayed,
     notesOut: false,
     series: [],
   }).suggestions[0];
@@ -63,26 +63,16 @@ describe('instruments', () => {
   it.each(families)('of General MIDI are %s: %s', (group, programs) => {
     const others = programs
       .split(', ')
-      .map((name) => [name, played(name)] as const)
-      .filter(([, first]) => first === undefined || groupOf(first.type) !== group)
-      .map(([name, first]) => `${name}: ${first?.type ?? 'nothing'}`);
+      .map((name) => [name, first(name, true)?.type] as const)
+      .filter(([, type]) => type === undefined || groupOf(type) !== group)
+      .map(([name, type]) => `${name}: ${type ?? 'nothing'}`);
     expect(others).toEqual([]);
   });
   it('do not outweigh what an effect is for', () => {
-    const through = (name: string): string | undefined =>
-      classify({
-        name,
-        declared: [],
-        audioIn: 2,
-        audioOut: 2,
-        notesIn: false,
-        notesOut: false,
-        series: [],
-      }).suggestions[0]?.type;
-    expect(['Kalimba Delay', 'Sitar Distortion', 'Koto Plate Reverb'].map(through)).toEqual([
-      'delay',
-      'distortion',
-      'reverb/plate',
-    ]);
+    expect(
+      ['Kalimba Delay', 'Sitar Distortion', 'Koto Plate Reverb'].map(
+        (name) => first(name, false)?.type,
+      ),
+    ).toEqual(['delay', 'distortion', 'reverb/plate']);
   });
 });

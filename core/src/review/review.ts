@@ -66,6 +66,8 @@ export interface ReviewParts {
 }
 /** The name of a part. */
 export type ReviewPart = keyof ReviewParts;
+/** The names of all parts, as they stand on the screen. */
+export const reviewParts: readonly ReviewPart[] = ['worth', 'own', 'use', 'changes', 'order'];
 
 /** How many pairs, rows and letters are told. */
 const told = 40;

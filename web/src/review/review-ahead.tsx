@@ -3,16 +3,13 @@
  * stand at once, and are worked out anew beside that where something changed meanwhile.
  */
 import { useEffect, useState } from 'react';
-import type { ReviewPart } from '@clever-drawer/core';
+import { reviewParts, type ReviewPart } from '@clever-drawer/core';
 import { firstWish } from './model/wish-now.ts';
 import { useReview } from './use-review.ts';
 
-/** As they stand on the screen. */
-const inTurn: readonly ReviewPart[] = ['worth', 'own', 'use', 'changes', 'order'];
-
 export function ReviewAhead() {
   const [at, setAt] = useState(0);
-  const part = inTurn[at];
+  const part = reviewParts[at];
   return part ? (
     <Ahead
       part={part}

@@ -1,50 +1,11 @@
 /** @jest-environment jsdom */
 import { beforeEach, describe, expect, it, jest } from '@jest/globals';
-import { wholeReview, type ReviewSource } from '@clever-drawer/core';
-import type { Asked } from './model/asked.ts';
+import { wholeReview } from '@clever-drawer/core';
 import type { MaterialHere } from './model/material.ts';
+import { NotedWorker, sourceOf } from './reviewer.test-data.ts';
 import type * as reviewers from './reviewer.ts';
 
-/** A worker that only notes what it is sent, and answers when it is told to. */
-class NotedWorker {
-  static latest: NotedWorker;
-  readonly sent: Asked[] = [];
-  onmessage: (event: { data: unknown }) => void = () => undefined;
-  constructor() {
-    NotedWorker.latest = this;
-  }
-  postMessage(asked: Asked): void {
-    this.sent.push(asked);
-  }
-  /** Answers the n-th question. */
-  answer(nth: number): void {
-    const question = this.sent.filter(({ ask }) => ask === 'review')[nth];
-    if (question?.ask === 'review') {
-      this.onmessage({ data: { number: question.number, review: { [question.part]: nth } } });
-    }
-  }
-  get asks(): string[] {
-    return this.sent.map((one) => (one.ask === 'review' ? one.part : one.ask));
-  }
-}
-
 const here = (): MaterialHere => ({ plugins: [], chains: [], folders: [], formatOrder: [] });
-const source = (): ReviewSource => ({
-  isLearning: true,
-  loads: {
-    texts: [],
-    plugin: [],
-    after: [],
-    typed: [],
-    folder: [],
-    track: [],
-    at: [],
-    keys: [],
-    took: [],
-  },
-  comings: [],
-  sessions: [],
-});
 const wish = wholeReview(0);
 
 describe('the worker of a review, from the page', () => {
@@ -57,14 +18,14 @@ describe('the worker of a review, from the page', () => {
   });
 
   it('is given what it works on once, and again only what is another', () => {
-    const [window, told] = [here(), source()];
+    const [window, told] = [here(), sourceOf(true)];
     const then = (): void => undefined;
     reviewer.hold(window);
     reviewer.ask([window, told], { part: 'worth', wish }, then);
     reviewer.ask([window, told], { part: 'own', wish }, then);
     reviewer.ask([here(), told], { part: 'own', wish }, then);
-    reviewer.ask([window, source()], { part: 'own', wish }, then);
-    expect(NotedWorker.latest.asks).toEqual([
+    reviewer.ask([window, sourceOf(true)], { part: 'own', wish }, then);
+    expect(NotedWorker.latest?.asks).toEqual([
       'hold here',
       'hold told',
       'worth',
@@ -78,7 +39,7 @@ describe('the worker of a review, from the page', () => {
   });
 
   it('answers each who asked, and works the same out once for all who wait for it', () => {
-    const [window, told] = [here(), source()];
+    const [window, told] = [here(), sourceOf(true)];
     const heard: unknown[] = [];
     const hear = (who: string) => (review: object) => heard.push([who, review]);
     reviewer.ask([window, told], { part: 'worth', wish }, hear('first'));
@@ -86,9 +47,9 @@ describe('the worker of a review, from the page', () => {
     reviewer.ask([window, told], { part: 'worth', wish }, hear('second'));
     reviewer.ask([window, told], { part: 'worth', wish: wholeReview(1) }, hear('other time'));
     const worker = NotedWorker.latest;
-    expect(worker.asks.slice(2)).toEqual(['worth', 'use', 'worth']);
-    worker.answer(1);
-    worker.answer(0);
+    expect(worker?.asks.slice(2)).toEqual(['worth', 'use', 'worth']);
+    worker?.answer(1, 1);
+    worker?.answer(0, 0);
     expect(heard).toEqual([
       ['other part', { use: 1 }],
       ['first', { worth: 0 }],
@@ -96,9 +57,9 @@ describe('the worker of a review, from the page', () => {
     ]);
     // What was answered is worked out anew when it is asked for again.
     reviewer.ask([window, told], { part: 'worth', wish }, hear('later'));
-    expect(worker.asks.at(-1)).toBe('worth');
-    worker.answer(2);
-    worker.answer(3);
+    expect(worker?.asks.at(-1)).toBe('worth');
+    worker?.answer(2, 2);
+    worker?.answer(3, 3);
     expect(heard.slice(3)).toEqual([
       ['other time', { worth: 2 }],
       ['later', { worth: 3 }],

@@ -5,56 +5,21 @@ import { wholeReview, type ReviewSource } from '@clever-drawer/core';
 import { keptReview, keepReview, timesForgotten } from '../studio/kept-review.ts';
 import { studioOf } from '../studio/studio.test-data.tsx';
 import { firstScreenStands } from '../ui/idle.ts';
-import type { Asked } from './model/asked.ts';
+import { NotedWorker, sourceOf } from './reviewer.test-data.ts';
 import { useReview } from './use-review.ts';
 
-/** The worker of this window: it notes what it is sent, and answers when it is told to. */
-class NotedWorker {
-  static latest: NotedWorker | undefined;
-  readonly sent: Asked[] = [];
-  onmessage: (event: { data: unknown }) => void = () => undefined;
-  constructor() {
-    NotedWorker.latest = this;
-  }
-  postMessage(asked: Asked): void {
-    this.sent.push(asked);
-  }
-}
-const asks = (): string[] =>
-  NotedWorker.latest?.sent.map((one) => (one.ask === 'review' ? one.part : one.ask)) ?? [];
+const asks = (): string[] => NotedWorker.latest?.asks ?? [];
 /** Answers the latest question with a summary. */
-async function answer(words: string): Promise<void> {
-  const worker = NotedWorker.latest;
-  const question = worker?.sent.at(-1);
-  await act(async () => {
-    if (question?.ask === 'review') {
-      const review = { [question.part]: { summary: [words], advice: [] } };
-      worker?.onmessage({ data: { number: question.number, review } });
-    }
+const answer = (words: string): Promise<void> =>
+  act(async () => {
+    NotedWorker.latest?.answer(-1, { summary: [words], advice: [] });
     await jest.advanceTimersByTimeAsync(10);
   });
-}
 const pass = (milliseconds: number): Promise<void> =>
   act(async () => {
     await jest.advanceTimersByTimeAsync(milliseconds);
   });
 
-const sourceOf = (isLearning: boolean): ReviewSource => ({
-  isLearning,
-  loads: {
-    texts: [],
-    plugin: [],
-    after: [],
-    typed: [],
-    folder: [],
-    track: [],
-    at: [],
-    keys: [],
-    took: [],
-  },
-  comings: [],
-  sessions: [],
-});
 const wish = wholeReview(1_700_000_000_000);
 const view = JSON.stringify({ cabinet: null, kind: null, track: null, vendor: null, span: null });
 /** The program that these tests run. */

@@ -141,12 +141,14 @@ export function useReview(part: ReviewPart, wish: ReviewWish, isAwaited = true):
     };
     const soon = isAwaited && !isStanding ? oncePainted : whenAtRest;
     soon(() => {
-      if (isWanted && source) {
+      if (!isWanted) {
+        return;
+      }
+      if (source) {
         askFor(source);
-      } else if (isWanted) {
+      } else {
         // The worker starts, and has what the window holds, while the rest is on its way.
-        const reviewer = theReviewer();
-        reviewer.hold(makeMaterial(held));
+        theReviewer().hold(makeMaterial(held));
       }
     });
     return () => {

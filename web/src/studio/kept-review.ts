@@ -3,10 +3,9 @@
  * them, and says of when they are, until what is of now takes their place. An entry a part: no more
  * is read or written than what is shown or was worked out.
  */
-import type { ReviewPart, ReviewParts } from '@clever-drawer/core';
+import { reviewParts, type ReviewPart, type ReviewParts } from '@clever-drawer/core';
 import { forget, remember, remembered } from '../ui/keys.ts';
 
-const parts: readonly ReviewPart[] = ['worth', 'own', 'use', 'changes', 'order'];
 const placeOf = (part: ReviewPart): string => `review.${part}`;
 
 export interface KeptReview {
@@ -42,9 +41,12 @@ export function keepReview(kept: KeptReview, askedAfter: number): void {
     forgetReview();
     return;
   }
-  for (const part of parts) {
+  if (askedAfter !== forgotten) {
+    return;
+  }
+  for (const part of reviewParts) {
     const review = kept.review[part];
-    if (review !== undefined && askedAfter === forgotten) {
+    if (review !== undefined) {
       remember(placeOf(part), JSON.stringify({ ...kept, review: { [part]: review } }));
     }
   }
@@ -53,7 +55,7 @@ export function keepReview(kept: KeptReview, askedAfter: number): void {
 /** Nothing of what was learnt stays here. */
 export function forgetReview(): void {
   forgotten += 1;
-  for (const part of parts) {
+  for (const part of reviewParts) {
     forget(placeOf(part));
   }
 }

@@ -72,7 +72,10 @@ export function whenAtRest(act: () => void): void {
 
 let lane: Promise<unknown> = Promise.resolve();
 
-/** Does one after the other what brings something that nobody waits for, so that nothing that is waited for queues behind it. */
+/**
+ * Does one after the other what brings something that nobody waits for, so that nothing that is
+ * waited for queues behind it.
+ */
 export function oneByOne(bring: () => Promise<unknown>): void {
   // What failed is asked for again by who needs it.
   lane = lane.then(bring).catch(() => undefined);
