@@ -1,12 +1,13 @@
 /** File: the whole catalog at the left, the drawers at the right, the tray below. */
 import { LayoutGrid, List as ListIcon } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import type { Placement, Plugin } from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { annotateAct } from '../annotate/annotate.ts';
 import { TypesPicker } from '../annotate/types-picker.tsx';
 import { isTyping, remember, remembered, useKeys } from '../ui/keys.ts';
+import { useAddress } from '../ui/use-address.ts';
 import { useLatest } from '../ui/use-latest.ts';
 import { favouriteAct } from '../annotate/filing.ts';
 import { fetchedLater } from '../ui/fetched-later.tsx';
@@ -358,22 +359,11 @@ const latelyKept = 5;
 
 /** The open folder stands in the address. */
 function useOpenFolder(): [string | null, (folder: string | null) => void] {
-  const [params, setParams] = useSearchParams();
+  const [params, changeAddress] = useAddress();
   // The router's function is another one after every step of the address; the chest need not be
   // drawn again for that.
   const setOpen = useLatest((folder: string | null) => {
-    setParams(
-      (before) => {
-        const next = new URLSearchParams(before);
-        if (folder) {
-          next.set('open', folder);
-        } else {
-          next.delete('open');
-        }
-        return next;
-      },
-      { replace: true },
-    );
+    changeAddress({ open: folder }, { replace: true });
   });
   return [params.get('open'), setOpen];
 }

@@ -1,9 +1,9 @@
 /** Keep: points to return to, and the order out to other computers and files and in from them. */
 import { useQuery } from '@tanstack/react-query';
-import { useSearchParams } from 'react-router';
 import type { PointsView } from '@clever-drawer/core';
 import { useComputer, useOrder } from '../studio/contexts.ts';
 import { PartTabs } from '../ui/part-tabs.tsx';
+import { useAddress } from '../ui/use-address.ts';
 import { BackupsTab } from './backups-tab.tsx';
 import { CarryTab } from './carry-tab.tsx';
 import { FilesTab } from './files-tab.tsx';
@@ -17,7 +17,7 @@ type Tab = (typeof texts.tabs)[number][0];
 export function KeepScreen() {
   const { client } = useComputer();
   const { order } = useOrder();
-  const [params, setParams] = useSearchParams();
+  const [params, show] = useAddress();
   const points = useQuery({
     queryKey: ['points', client.computer, order.revision],
     queryFn: client.points,
@@ -29,9 +29,6 @@ export function KeepScreen() {
   const tab: Tab = texts.tabs.find(([id]) => id === params.get('tab'))?.[0] ?? 'return';
   const list = points.data.points;
   const chosen = list.find(({ id }) => id === params.get('point')) ?? list[0];
-  const show = (change: Readonly<Record<string, string>>): void => {
-    setParams((before) => new URLSearchParams({ ...Object.fromEntries(before), ...change }));
-  };
   return (
     <main id="content" tabIndex={-1} className="keep-screen">
       <Points

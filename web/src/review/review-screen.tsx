@@ -1,9 +1,9 @@
 /** Review: pictures of the collection, and what to do about them. */
 import { useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import type { ReviewPart, ReviewParts } from '@clever-drawer/core';
 import { PartTabs } from '../ui/part-tabs.tsx';
 import { sayTime } from '../ui/time-words.ts';
+import { useAddress } from '../ui/use-address.ts';
 import { WishBar } from './wish-bar.tsx';
 import { wishOf } from './model/wish.ts';
 import { sameWish, timeOfReview } from './model/wish-now.ts';
@@ -18,24 +18,11 @@ import './review.css';
 import * as texts from './texts.ts';
 
 export function ReviewScreen() {
-  const [params, setParams] = useSearchParams();
+  const [params, show] = useAddress();
   const [now] = useState(timeOfReview);
   const wish = useMemo(() => sameWish(wishOf(params, now)), [params, now]);
   const part: ReviewPart = texts.parts.find(([id]) => id === params.get('part'))?.[0] ?? 'worth';
   const { review, keptAt, isLearning, error } = useReview(part, wish);
-  const show = (change: Readonly<Record<string, string | null>>): void => {
-    setParams((before) => {
-      const next = new URLSearchParams(before);
-      for (const [name, value] of Object.entries(change)) {
-        if (value === null || value === '') {
-          next.delete(name);
-        } else {
-          next.set(name, value);
-        }
-      }
-      return next;
-    });
-  };
   return (
     <main
       id="content"
