@@ -1,6 +1,7 @@
 /**
- * Budgets of statements to the database: one act takes as many as it takes, however large the order
- * is. `npm run bench acts` measures their time.
+ * What is asked of the database: one act takes as many statements as it takes, however large the
+ * order is, and a scan of what did not change asks for no facts. `npm run bench acts` and `large`
+ * measure their time.
  */
 import { afterAll, beforeAll, expect, it, jest } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
@@ -11,10 +12,10 @@ import { newPlace, startTestServer, writeBundle, type TestServer } from './testi
 /** BEGIN and COMMIT among them. */
 const budget = 9;
 
+const place = newPlace();
 let server: TestServer;
 beforeAll(async () => {
   server = await startTestServer();
-  const place = newPlace();
   for (let number = 0; number < 60; number += 1) {
     const name = `Tern ${number}`;
     writeBundle(place, `${number}.lv2`, {
@@ -76,4 +77,15 @@ it(`one filing takes at most ${budget}, into an empty folder as into a full one`
   expect(intoEmpty.length).toBeGreaterThan(3);
   expect(intoFull.length).toBeLessThanOrEqual(budget);
   expect(intoFull.length).toBeLessThanOrEqual(intoEmpty.length);
+});
+
+it('a scan asks for the facts of copies only where something changed', async () => {
+  const asksForFacts = (texts: readonly string[]): boolean =>
+    texts.some((text) => /^SELECT\b.*\bfacts\b/s.test(text));
+  expect(asksForFacts(await statementsOf(() => server.scan()))).toBe(false);
+  writeBundle(place, '7.lv2', { uri: 'urn:7', name: 'Tern 7', vendor: 'Quoin', version: 2 });
+  expect(asksForFacts(await statementsOf(() => server.scan()))).toBe(true);
+  const { plugins } = (await server.call<CatalogView>('GET', 'catalog')).body;
+  const tern = plugins.find(({ name }) => name === 'Tern 7');
+  expect(tern?.copies.map(({ version }) => version)).toEqual(['2.0']);
 });

@@ -80,6 +80,12 @@ export interface CopyRow {
   lastSeenAt: Date;
 }
 
+/** Where a copy lies and how it stands: its row without its facts, of which there may be much. */
+export type CopyStanding = Pick<
+  CopyRow,
+  'id' | 'placeId' | 'key' | 'format' | 'path' | 'status' | 'state'
+>;
+
 /** One file or bundle that was looked at, with what tells whether it changed. */
 export interface BundleRow {
   computerId: string;

@@ -1,9 +1,10 @@
 /** Plugins and their copies. */
-import { In, type EntityManager } from 'typeorm';
+import { Any, In, type EntityManager } from 'typeorm';
 import {
   asId,
   type CopyId,
   type CopyState,
+  type FoundCopy,
   type Plugin,
   type PluginEvidence,
   type PluginId,
@@ -16,6 +17,7 @@ import {
   type BundleRow,
   type CopyRow,
   type CopyRowState,
+  type CopyStanding,
   type PluginRow,
 } from './catalog-tables.ts';
 
@@ -154,6 +156,32 @@ export const copiesOfPlugins = (
 /** All copies of a computer. */
 export const allCopies = (manager: EntityManager, computer: string): Promise<CopyRow[]> =>
   manager.getRepository(CopyTable).findBy({ computerId: computer });
+
+/** Copies with these ids. */
+export const copiesWithIds = (manager: EntityManager, ids: readonly string[]): Promise<CopyRow[]> =>
+  manager.getRepository(CopyTable).findBy({ id: Any<string>(ids) });
+
+/** Where each copy of a computer lies and how it stands. */
+export const readStandings = (manager: EntityManager, computer: string): Promise<CopyStanding[]> =>
+  manager.query(
+    `SELECT id, place_id "placeId", key, format, path, status, state FROM copy
+      WHERE computer_id = $1`,
+    [computer],
+  );
+
+/** What tells at first sight whether copies are of one plugin, with the plugin of each. */
+export type CopySight = Pick<FoundCopy, 'name' | 'path' | 'vendor' | 'audioIn' | 'audioOut'> & {
+  readonly plugin: string;
+};
+
+/** The same of all copies that were understood and have a plugin. */
+export const readSights = (manager: EntityManager, computer: string): Promise<CopySight[]> =>
+  manager.query(
+    `SELECT plugin_id plugin, path, facts->>'name' "name", facts->>'vendor' vendor,
+      (facts->>'audioIn')::int "audioIn", (facts->>'audioOut')::int "audioOut" FROM copy
+      WHERE computer_id = $1 AND plugin_id IS NOT NULL AND status = 'ok'`,
+    [computer],
+  );
 
 /** Adds plugins. */
 export const addPlugins = (manager: EntityManager, rows: readonly PluginRow[]): Promise<void> =>

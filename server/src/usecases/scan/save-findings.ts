@@ -22,20 +22,23 @@ import {
   forgetCopies,
   markCopies,
   pluginsOfCopies,
+  readSights,
   saveBundles,
   saveCopies,
+  type CopySight,
 } from '../../database/catalog.ts';
 import { lockComputer } from '../../database/computers.ts';
 import { addFindings, saveScan } from '../../database/scans.ts';
 import type { BundleRow, CopyRow, PluginRow } from '../../database/catalog-tables.ts';
 import type { FindingRow, ScanRow } from '../../database/scan-tables.ts';
+import type { CopiesByKey } from './known-copies.ts';
 
 /** Comparisons to be saved together. */
 export interface Batch {
   readonly scan: ScanRow;
   readonly comparisons: readonly Comparison[];
-  /** Known copies by key. Kept up to date by saving. */
-  readonly known: Map<string, CopyRow>;
+  /** Known copies by key, those that the comparisons name among them. Kept up to date by saving. */
+  readonly known: CopiesByKey;
   /** Plugins of known copies by what they share at first sight. Kept up to date by saving. */
   readonly plugins: Map<string, string>;
   /** The place that each bundle path was found in. */
@@ -119,17 +122,16 @@ function rowFor(batch: Batch, found: FoundCopy, before: CopyRow | undefined): Co
 }
 
 /** What copies of one plugin share at first sight; sorting, at the end of the scan, looks closer. */
-const firstSight = ({ name, path, vendor, ...copy }: FoundCopy): string =>
+const firstSight = ({ name, path, vendor, ...copy }: Omit<CopySight, 'plugin'>): string =>
   `${nameKeyOf(nameOfCopy({ name, path }), vendor, makesSound(copy), isGenericWord).bare}|${foldVendor(vendor)}`;
 
 /** The plugins of known copies, by what copies of one plugin share. */
-export const pluginsAtFirstSight = (copies: readonly CopyRow[]): Map<string, string> =>
+export const pluginsAtFirstSight = async (
+  manager: EntityManager,
+  computer: string,
+): Promise<Map<string, string>> =>
   new Map(
-    copies.flatMap((row) =>
-      row.pluginId === null || row.status === 'failed'
-        ? []
-        : [[firstSight(row.facts), row.pluginId] as const],
-    ),
+    (await readSights(manager, computer)).map((copy) => [firstSight(copy), copy.plugin] as const),
   );
 
 /** Copies that were known belong to whichever plugin they belong to by now. */
@@ -227,8 +229,9 @@ async function report(
   await addFindings(manager, findings);
 }
 
+/** What was known is so no longer; copies that a scan adds are looked at once and need not be. */
 function remember(
-  known: Map<string, CopyRow>,
+  known: CopiesByKey,
   comparisons: readonly Comparison[],
   rows: readonly CopyRow[],
   dropped: readonly CopyRow[],
@@ -244,7 +247,7 @@ function remember(
       known.set(comparison.known, { ...before, state: comparison.sort });
     }
   }
-  for (const row of rows) {
+  for (const row of rows.filter(({ key }) => known.has(key))) {
     known.set(row.key, row);
   }
   for (const row of dropped) {

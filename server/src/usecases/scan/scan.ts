@@ -21,18 +21,12 @@ import {
   type ScanProgress,
   type ScanView,
 } from '@clever-drawer/core';
-import {
-  allCopies,
-  failedCopies,
-  forgetBundles,
-  hasUnsorted,
-  readBundles,
-} from '../../database/catalog.ts';
+import { failedCopies, forgetBundles, hasUnsorted, readBundles } from '../../database/catalog.ts';
 import { listAsides } from '../../database/asides.ts';
 import { findComputer } from '../../database/computers.ts';
 import { listPlaces } from '../../database/places.ts';
 import { addScan, listFindings, listScans, saveScan } from '../../database/scans.ts';
-import type { BundleRow, CopyRow } from '../../database/catalog-tables.ts';
+import type { BundleRow, CopyRow, CopyStanding } from '../../database/catalog-tables.ts';
 import type { FindingRow, PlaceRow, ScanRow } from '../../database/scan-tables.ts';
 import type { ScanJob } from '../../jobs/scan-jobs.ts';
 import { loggable } from '../../log.ts';
@@ -42,6 +36,7 @@ import { descriptionsFor, type FoundBundle } from '../../scanner/index.ts';
 import { outOfReach } from './out-of-reach.ts';
 import { asKnown, newScan, viewOf } from './scan-rows.ts';
 import { BundlesBefore } from './bundles-before.ts';
+import { KnownCopies } from './known-copies.ts';
 import { settingsAfterScan } from './settings.ts';
 import { saveApart } from './save-apart.ts';
 import { pluginsAtFirstSight } from './save-findings.ts';
@@ -134,20 +129,20 @@ interface Examined extends Found {
   readonly opened: string | null;
 }
 
-/** One scan from walking to its end. */
 /** What a batch of bundles holds. */
 interface ReadBatch {
   readonly copies: readonly FoundCopy[];
   readonly examined: readonly Examined[];
 }
 
+/** One scan from walking to its end. */
 class ScanRun {
   readonly #parts: Parts;
   readonly #scan: ScanRow;
   readonly #job: ScanJob;
   readonly #places: readonly PlaceRow[];
   readonly #mode: ScanMode;
-  #known = new Map<string, CopyRow>();
+  #known = new KnownCopies([]);
   #wish: OpeningWish = 'ask';
   /** Bundles that were looked at before. */
   #bundles: BundlesBefore = new BundlesBefore([]);
@@ -208,9 +203,9 @@ class ScanRun {
     const { manager } = this.#parts.database;
     const computer = this.#scan.computerId;
     // The places are walked while the database tells what was known.
-    const [walked, copies, bundles, setAside, owner] = await Promise.all([
+    const [walked, known, bundles, setAside, owner] = await Promise.all([
       this.#walkPlaces(),
-      allCopies(manager, computer),
+      KnownCopies.of(manager, computer),
       readBundles(manager, computer),
       listAsides(manager, computer),
       findComputer(manager, computer),
@@ -221,21 +216,19 @@ class ScanRun {
     };
     this.#wish = owner?.opening ?? 'ask';
     this.#bundles = new BundlesBefore(bundles);
-    this.#known = new Map(copies.map((row) => [row.key, row]));
-    this.#plugins = pluginsAtFirstSight(copies);
+    this.#known = known;
     const asides = new Set(setAside.map((aside) => aside.path));
     const found = walked.found.filter((bundle) => !asides.has(bundle.path));
     const { reached, lost, blocked } = walked;
     const devices = new Map(bundles.map((bundle) => [bundle.path, bundle.device]));
     this.#isOutOfReach = outOfReach(blocked, devices);
-    const toExamine = this.#chooser();
-    const changed = found.filter(toExamine);
-    await this.#sayBack(
-      new Set(found.filter((bundle) => !toExamine(bundle)).map((bundle) => bundle.path)),
-    );
+    const toExamine = await this.#toExamine(found);
+    const changed = found.filter((bundle) => toExamine.has(bundle));
+    await this.#sayBack(found.filter((bundle) => !toExamine.has(bundle)).map(({ path }) => path));
     const walkedPaths = new Set(found.map((bundle) => bundle.path));
-    const missing = (): CopyRow[] =>
-      [...this.#known.values()].filter(
+    const missing = known
+      .all()
+      .filter(
         (row) =>
           row.state !== 'aside' &&
           !walkedPaths.has(row.path) &&
@@ -254,7 +247,7 @@ class ScanRun {
       return;
     }
     await this.#sayAway(lost, walkedPaths);
-    await this.#sayGone(missing());
+    await this.#sayGone(missing);
   }
 
   /** Sorts the catalog anew where anything changed, or where it never was. */
@@ -266,33 +259,42 @@ class ScanRun {
     }
   }
 
-  /** Which bundles are examined in this mode. */
-  #chooser(): (bundle: Found) => boolean {
-    const failedPaths = new Set(
-      [...this.#known.values()].filter((row) => row.status === 'failed').map((row) => row.path),
-    );
-    const isNew = (bundle: Found): boolean =>
-      this.#bundles.at(bundle)?.fingerprint !== bundle.fingerprint;
+  /** Which of these bundles are examined in this mode. */
+  async #toExamine(found: readonly Found[]): Promise<ReadonlySet<Found>> {
     switch (this.#mode) {
-      case 'failed':
-        return (bundle) => failedPaths.has(bundle.path);
+      case 'failed': {
+        const failedCopiesHere = this.#known.all().filter((row) => row.status === 'failed');
+        const paths = new Set(failedCopiesHere.map((row) => row.path));
+        return new Set(found.filter((bundle) => paths.has(bundle.path)));
+      }
       case 'open':
-        return this.#unopened();
+        return new Set(await this.#unopened(found));
       case 'everything':
-        return () => true;
+        return new Set(found);
       case 'changed': {
-        const isToOpen = this.#wish === 'always' ? this.#unopened() : () => false;
-        return (bundle) => isNew(bundle) || isToOpen(bundle);
+        const changed = found.filter(
+          (bundle) => this.#bundles.at(bundle)?.fingerprint !== bundle.fingerprint,
+        );
+        return new Set([
+          ...changed,
+          ...(this.#wish === 'always' ? await this.#unopened(found) : []),
+        ]);
       }
     }
   }
 
   /** Bundles that were not opened as they are now, and hold something that can be. */
-  #unopened(): (bundle: Found) => boolean {
-    const known = grouped([...this.#known.values()].map((row) => [row.path, row.facts] as const));
-    return (bundle) =>
-      this.#bundles.at(bundle)?.opened !== bundle.fingerprint &&
-      this.#parts.opener.canOpen(known.get(bundle.path) ?? []);
+  async #unopened(found: readonly Found[]): Promise<Found[]> {
+    const unopened = found.filter(
+      (bundle) => this.#bundles.at(bundle)?.opened !== bundle.fingerprint,
+    );
+    const rows = await this.#whole(this.#known.at(unopened.map(({ path }) => path)));
+    const held = grouped(rows.map(({ path, facts }) => [path, facts] as const));
+    return unopened.filter(({ path }) => this.#parts.opener.canOpen(held.get(path) ?? []));
+  }
+
+  #whole(rows: readonly CopyStanding[]): Promise<CopyRow[]> {
+    return this.#known.whole(this.#parts.database.manager, rows);
   }
 
   /**
@@ -305,20 +307,19 @@ class ScanRun {
   }
 
   /** Copies in unchanged bundles: counted, and back when they were away. */
-  async #sayBack(unchanged: ReadonlySet<string>): Promise<void> {
-    const rows = [...this.#known.values()].filter((row) => unchanged.has(row.path));
+  async #sayBack(unchanged: readonly string[]): Promise<void> {
+    const rows = this.#known.at(unchanged);
     this.#scan.counts.unchanged += rows.filter((row) => row.state === 'present').length;
-    const back = rows
-      .filter((row) => row.state === 'away')
-      .map(
-        (row): Comparison => ({
-          sort: 'returned',
-          found: row.facts,
-          known: row.key,
-          from: null,
-          to: row.facts.version,
-        }),
-      );
+    const were = await this.#whole(rows.filter((row) => row.state === 'away'));
+    const back = were.map(
+      (row): Comparison => ({
+        sort: 'returned',
+        found: row.facts,
+        known: row.key,
+        from: null,
+        to: row.facts.version,
+      }),
+    );
     if (back.length > 0) {
       await this.#save(back, []);
     }
@@ -326,10 +327,12 @@ class ScanRun {
 
   /** Copies in places that cannot be reached are away, not gone. */
   async #sayAway(lost: ReadonlySet<string>, walked: ReadonlySet<string>): Promise<void> {
-    const isAway = (row: CopyRow): boolean =>
+    const isAway = (row: CopyStanding): boolean =>
       row.placeId !== null &&
       (lost.has(row.placeId) || (!walked.has(row.path) && this.#isOutOfReach(row.path)));
-    const away = [...this.#known.values()].filter((row) => row.state === 'present' && isAway(row));
+    const away = await this.#whole(
+      this.#known.all().filter((row) => row.state === 'present' && isAway(row)),
+    );
     if (away.length > 0) {
       await this.#save(
         away.map(
@@ -392,14 +395,18 @@ class ScanRun {
   }
 
   /** Batch by batch; while one is saved the next is read. */
-  async #examine(bundles: readonly Found[], missing: () => CopyRow[]): Promise<void> {
+  async #examine(bundles: readonly Found[], missing: readonly CopyStanding[]): Promise<void> {
+    if (bundles.length > 0) {
+      const { manager } = this.#parts.database;
+      this.#plugins = await pluginsAtFirstSight(manager, this.#scan.computerId);
+    }
     let saving: Promise<void> = Promise.resolve();
     for (let at = 0; at < bundles.length && !this.#job.stopped; ) {
       const next = bundles.slice(at, at + readTogether);
       const size = next.some((bundle) => this.#isOpened(bundle)) ? openedTogether : readTogether;
       const read = await this.#read(next.slice(0, size));
       await saving;
-      saving = this.#keep(read, missing());
+      saving = this.#keep(read, missing);
       // What goes wrong is said when it is waited for; until then it is not unhandled.
       saving.catch(() => undefined);
       at += size;
@@ -430,10 +437,10 @@ class ScanRun {
     return { copies, examined };
   }
 
-  async #keep({ copies, examined }: ReadBatch, missing: readonly CopyRow[]): Promise<void> {
-    const paths = new Set(examined.map((bundle) => bundle.path));
-    const before = [...this.#known.values()].filter((row) => paths.has(row.path));
-    const comparisons = compare([...before, ...missing].map(asKnown), [
+  async #keep({ copies, examined }: ReadBatch, missing: readonly CopyStanding[]): Promise<void> {
+    const before = this.#known.at(examined.map((bundle) => bundle.path));
+    const known = await this.#whole([...before, ...missing]);
+    const comparisons = compare(known.map(asKnown), [
       ...new Map(copies.map((c) => [copyKey(c), c])).values(),
     ]);
     const isMissing = new Set(missing.map((row) => row.key));
@@ -452,8 +459,9 @@ class ScanRun {
     return this.#parts.opener.open(read, descriptions);
   }
 
-  async #sayGone(missing: readonly CopyRow[]): Promise<void> {
-    const comparisons = compare(missing.map(asKnown), []);
+  async #sayGone(missing: readonly CopyStanding[]): Promise<void> {
+    const left = await this.#whole(missing.filter(({ state }) => state !== 'gone'));
+    const comparisons = compare(left.map(asKnown), []);
     if (comparisons.length > 0) {
       await this.#save(comparisons, []);
     }

@@ -102,7 +102,7 @@ async function scanOf(
   try {
     const rows = await allCopies(database.manager, computer);
     const known = new Map(rows.map((row) => [row.key, row]));
-    const plugins = pluginsAtFirstSight(rows);
+    const plugins = await pluginsAtFirstSight(database.manager, computer);
     const comparisons: Comparison[] = compare(rows.map(asKnown), copies);
     scan.looked = copies.length;
     for (let at = 0; at < comparisons.length; at += batchSize) {
