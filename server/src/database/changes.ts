@@ -4,28 +4,47 @@ import { asId, pluginsOfChange, type OrderChange } from '@clever-drawer/core';
 import { toJsonb } from './bulk.ts';
 import { ChangeTable, type ChangeRow } from './order-tables.ts';
 
-/**
- * Adds a change as the newest and discards what was undone and can now not be redone; plugins of the
- * change stay known.
- */
-export async function recordChange(
+/** A change that was made, with what is kept of it. */
+export interface MadeChange {
+  readonly change: OrderChange;
+  readonly words: string;
+  /** The revision it brought the order to. */
+  readonly revision: number;
+  readonly at: Date;
+  readonly isAlongLog?: true;
+}
+
+/** The order has this revision now, and the change stands in the journal of points. */
+const countAndJournal = `counted AS (UPDATE computer SET revision = $2 WHERE id = $1)
+  INSERT INTO journal (computer_id, number, at, change)
+    SELECT $1, coalesce(max(number), 0) + 1, $3, $4::jsonb FROM journal WHERE computer_id = $1`;
+
+/** It stands as the newest in the log; what was undone can now not be redone, and its plugins stay known. */
+const addToLog = `discarded AS (
+    UPDATE change SET state = 'discarded' WHERE computer_id = $1 AND state = 'undone'
+  ), remembered AS (
+    UPDATE plugin SET is_remembered = true WHERE id = ANY($6::uuid[]) AND NOT is_remembered
+  ), logged AS (
+    INSERT INTO change (computer_id, number, at, words, state, change)
+      SELECT $1, coalesce(max(number), 0) + 1, $3, $5, 'done', $4::jsonb FROM change
+        WHERE computer_id = $1
+  )`;
+
+/** Keeps what a step of the order came to, in one statement. The computer is locked by whoever calls. */
+export const saveStep = (
   manager: EntityManager,
   computer: string,
-  words: string,
-  change: OrderChange,
-  at: Date,
-): Promise<void> {
-  await manager.query(
-    `WITH discarded AS (
-       UPDATE change SET state = 'discarded' WHERE computer_id = $1 AND state = 'undone'
-     ), remembered AS (
-       UPDATE plugin SET is_remembered = true WHERE id = ANY($5::uuid[]) AND NOT is_remembered
-     )
-     INSERT INTO change (computer_id, number, at, words, state, change)
-     SELECT $1, coalesce(max(number), 0) + 1, $2, $3, 'done', $4::jsonb FROM change WHERE computer_id = $1`,
-    [computer, at, words, toJsonb(change), pluginsOfChange(change)],
-  );
-}
+  { change, words, revision, at, isAlongLog }: MadeChange,
+): Promise<unknown> => {
+  const values = [computer, revision, at, toJsonb(change)];
+  return isAlongLog
+    ? manager.query(`WITH ${countAndJournal}`, values)
+    : manager.query(`WITH ${addToLog}, ${countAndJournal}`, [
+        ...values,
+        words,
+        pluginsOfChange(change),
+      ]);
+};
 
 /** Puts in what a change came to when it was undone or redone, so that the way back fits. */
 export const rewriteChange = (
@@ -78,35 +97,16 @@ export interface UndoWords {
   readonly redo: string | null;
 }
 
-const selectUndoWords = `SELECT
-  (SELECT words FROM change WHERE computer_id = $1 AND state = 'done'
-    ORDER BY number DESC LIMIT 1) undo,
-  (SELECT words FROM change WHERE computer_id = $1 AND state = 'undone' ORDER BY number LIMIT 1) redo`;
-
 /** What undo and redo would do now. */
-export const undoWords = (manager: EntityManager, computer: string): Promise<UndoWords> =>
-  askUndoWords(manager, selectUndoWords, [computer]);
-
-/** Counts the order's revision to this one, and says what undo and redo would do from here. */
-export const saveRevision = (
-  manager: EntityManager,
-  computer: string,
-  revision: number,
-): Promise<UndoWords> =>
-  askUndoWords(
-    manager,
-    `WITH counted AS (
-       UPDATE computer SET revision = $2 WHERE id = $1 AND revision <> $2
-     ) ${selectUndoWords}`,
-    [computer, revision],
+export async function undoWords(manager: EntityManager, computer: string): Promise<UndoWords> {
+  const rows: UndoWords[] = await manager.query(
+    `SELECT
+      (SELECT words FROM change WHERE computer_id = $1 AND state = 'done'
+        ORDER BY number DESC LIMIT 1) undo,
+      (SELECT words FROM change WHERE computer_id = $1 AND state = 'undone'
+        ORDER BY number LIMIT 1) redo`,
+    [computer],
   );
-
-async function askUndoWords(
-  manager: EntityManager,
-  text: string,
-  values: readonly unknown[],
-): Promise<UndoWords> {
-  const rows: UndoWords[] = await manager.query(text, [...values]);
   return rows[0] ?? { undo: null, redo: null };
 }
 

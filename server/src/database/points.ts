@@ -4,19 +4,6 @@ import { squashAll, type OrderChange } from '@clever-drawer/core';
 import { toJsonb } from './bulk.ts';
 import { PointTable, type PointRow } from './point-tables.ts';
 
-/** Adds a change to the journal. The computer is locked by whoever calls. */
-export const addToJournal = (
-  manager: EntityManager,
-  computer: string,
-  change: OrderChange,
-  at: Date,
-): Promise<unknown> =>
-  manager.query(
-    `INSERT INTO journal (computer_id, number, at, change)
-      SELECT $1, coalesce(max(number), 0) + 1, $2, $3::jsonb FROM journal WHERE computer_id = $1`,
-    [computer, at, toJsonb(change)],
-  );
-
 /** The changes since the newest point, oldest first. */
 export async function readJournal(
   manager: EntityManager,

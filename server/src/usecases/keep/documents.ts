@@ -12,7 +12,6 @@ import {
   failed,
   fold,
   grouped,
-  isEmptyChange,
   matchPlugins,
   mergeRecords,
   ok,
@@ -62,7 +61,7 @@ import {
   takenIds,
   wherePluginsAre,
 } from '../../database/catalog.ts';
-import { pluginNames, recordChange } from '../../database/changes.ts';
+import { pluginNames } from '../../database/changes.ts';
 import { findComputer, saveKept } from '../../database/computers.ts';
 import { readOrder } from '../../database/order.ts';
 import { addPicture, findOwnPicture, ownPictures } from '../../database/pictures.ts';
@@ -73,7 +72,6 @@ import { isUuid } from '../../uuid.ts';
 import { step, type Worked } from '../order/step.ts';
 import { readTree } from '../../shelf/index.ts';
 import { loadsForDocument, takeLoads } from './document-loads.ts';
-import { pointBefore } from './keep-points.ts';
 import { orderOfPoint } from './points.ts';
 import { documentOfTree } from './tree-document.ts';
 
@@ -153,16 +151,7 @@ export async function mergeDocument(
 ): Promise<Result<OrderStep>> {
   const merged = await step(parts, computer, async (manager, order) => {
     const worked = await workOut(parts, manager, computer, order, incoming);
-    if (!worked.ok) {
-      return worked;
-    }
-    const { change, words } = worked.value;
-    if (isEmptyChange(change)) {
-      return worked;
-    }
-    await pointBefore(manager, computer, 'before-document', words, parts.clock());
-    await recordChange(manager, computer, words, change, parts.clock());
-    return worked;
+    return worked.ok ? ok({ ...worked.value, pointBefore: 'before-document' }) : worked;
   });
   if (merged.ok) {
     // Places that wait are plugins of the catalog.

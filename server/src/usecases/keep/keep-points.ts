@@ -9,44 +9,36 @@ import {
   type OrderChange,
   type PointReason,
 } from '@clever-drawer/core';
-import {
-  addPoint,
-  addToJournal,
-  lastInJournal,
-  listPoints,
-  removePoint,
-} from '../../database/points.ts';
+import { addPoint, lastInJournal, listPoints, removePoint } from '../../database/points.ts';
+
+/** A change that is about to be made. */
+interface Coming {
+  readonly change: OrderChange;
+  readonly words: string;
+  /** Why a point is kept before it, whatever its size. */
+  readonly pointBefore?: PointReason;
+}
 
 /**
- * Before a change is made: a point for the evening of an earlier day with changes, or for what so much
- * is about to change. Then the change is put into the journal. The computer is locked.
+ * Before a change is made: a point for what asks for one, for the evening of an earlier day with
+ * changes, or for what so much is about to change. The computer is locked.
  */
 export async function keepForPoints(
   manager: EntityManager,
   computer: string,
-  { change, words }: { readonly change: OrderChange; readonly words: string },
+  { change, words, pointBefore }: Coming,
   now: Date,
 ): Promise<void> {
   const last = await lastInJournal(manager, computer);
-  if (last !== null && dayOf(last) < dayOf(now)) {
+  const isNextDay = last !== null && dayOf(last) < dayOf(now);
+  const reason = pointBefore ?? (sizeOf(change) > muchAtOnce ? 'before-much' : null);
+  if (isNextDay && pointBefore === undefined) {
     await addOwnPoint(manager, computer, { at: last, reason: 'evening', before: null }, now);
-  } else if (sizeOf(change) > muchAtOnce) {
-    await pointBefore(manager, computer, 'before-much', words, now);
-  }
-  await addToJournal(manager, computer, change, now);
-}
-
-/** A point before something, unless the newest one holds the same order. */
-export async function pointBefore(
-  manager: EntityManager,
-  computer: string,
-  reason: 'before-much' | 'before-document',
-  words: string,
-  now: Date,
-): Promise<void> {
-  const last = await lastInJournal(manager, computer);
-  const points = await listPoints(manager, computer);
-  if (last !== null || points.length === 0) {
+  } else if (
+    reason !== null &&
+    (last !== null || (await listPoints(manager, computer)).length === 0)
+  ) {
+    // Without a change since the newest point, that one holds the same order.
     await addOwnPoint(manager, computer, { at: now, reason, before: words }, now);
   }
 }

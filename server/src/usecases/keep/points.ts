@@ -6,7 +6,6 @@ import {
   describeChange,
   diffRecords,
   failed,
-  isEmptyChange,
   ok,
   partOfChange,
   pluginsOfChange,
@@ -20,7 +19,7 @@ import {
   type PointsView,
   type Result,
 } from '@clever-drawer/core';
-import { pluginNames, recordChange } from '../../database/changes.ts';
+import { pluginNames } from '../../database/changes.ts';
 import { lockComputer } from '../../database/computers.ts';
 import { readOrder } from '../../database/order.ts';
 import type { PointRow } from '../../database/point-tables.ts';
@@ -193,11 +192,10 @@ export function returnToPoint(
     const change = part
       ? await fitToday(manager, computer, order, partOfChange(order, whole, part))
       : whole;
-    const words = `${part ? 'Take back a part from' : 'Return to'} ${wordsOf(point)}`;
-    if (!isEmptyChange(change)) {
-      await recordChange(manager, computer, words, change, parts.clock());
-    }
-    return ok({ change, words });
+    return ok({
+      change,
+      words: `${part ? 'Take back a part from' : 'Return to'} ${wordsOf(point)}`,
+    });
   });
 }
 

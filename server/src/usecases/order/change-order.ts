@@ -2,7 +2,6 @@
 import type { EntityManager } from 'typeorm';
 import {
   failed,
-  isEmptyChange,
   isSameChange,
   ok,
   perform,
@@ -31,7 +30,6 @@ import {
   changeToStep,
   listChanges,
   markChange,
-  recordChange,
   rewriteChange,
   undoWords,
 } from '../../database/changes.ts';
@@ -64,18 +62,7 @@ export function performAct(parts: Parts, computer: string, asked: Act): Promise<
     }
     const where = await wherePluginsAre(manager, computer, pluginsOfAct(order, asked));
     const names = new Map([...where.values()].map(({ now, name }) => [now, name]));
-    const performed = perform(order, aboutWhatIsThere(asked, where), (id) => names.get(id));
-    if (!performed.ok || isEmptyChange(performed.value.change)) {
-      return performed;
-    }
-    await recordChange(
-      manager,
-      computer,
-      performed.value.words,
-      performed.value.change,
-      parts.clock(),
-    );
-    return performed;
+    return perform(order, aboutWhatIsThere(asked, where), (id) => names.get(id));
   });
 }
 
@@ -193,6 +180,7 @@ export function undoOrRedo(
     return ok({
       change,
       words: `${direction === 'undo' ? 'Undone' : 'Redone'}: ${row.words}`,
+      isAlongLog: true,
     });
   });
 }

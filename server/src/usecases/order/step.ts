@@ -11,12 +11,12 @@ import {
   type OrderChange,
   type OrderStep,
   type PluginId,
+  type PointReason,
   type Result,
 } from '@clever-drawer/core';
-import type { ComputerRow } from '../../database/catalog-tables.ts';
 import { wherePluginsAre } from '../../database/catalog.ts';
-import { saveRevision } from '../../database/changes.ts';
-import { lockComputer } from '../../database/computers.ts';
+import { saveStep, undoWords } from '../../database/changes.ts';
+import { lockOrder } from '../../database/computers.ts';
 import { applyToTables } from '../../database/order.ts';
 import type { Parts } from '../../parts.ts';
 import { followChange } from '../identify/identify-computer.ts';
@@ -40,6 +40,10 @@ export async function fitToday(
 export interface Worked {
   readonly change: OrderChange;
   readonly words: string;
+  /** What undo and redo move along the log is no new change of it. */
+  readonly isAlongLog?: true;
+  /** A point is kept before it, whatever its size. */
+  readonly pointBefore?: PointReason;
 }
 
 /** Works out a change of the order as it is; the computer is locked. */
@@ -49,23 +53,27 @@ export type Work = (manager: EntityManager, order: Order) => Promise<Result<Work
 export async function step(parts: Parts, computer: string, work: Work): Promise<Result<OrderStep>> {
   const followed = { catalog: false, from: 0 };
   const result = await parts.database.transaction(async (manager): Promise<Result<OrderStep>> => {
-    const row: ComputerRow | null = await lockComputer(manager, computer);
-    if (!row) {
+    const before = await lockOrder(manager, computer);
+    if (before === null) {
       return failed({ code: 'unknown-record', at: 'computer', what: 'computer' });
     }
-    followed.from = row.revision;
-    const done = await work(manager, await parts.orders.at(manager, computer, row.revision));
+    followed.from = before;
+    const done = await work(manager, await parts.orders.at(manager, computer, before));
     if (!done.ok) {
       return done;
     }
     const { change, words } = done.value;
-    if (!isEmptyChange(change)) {
+    const isNothing = isEmptyChange(change);
+    const revision = before + (isNothing ? 0 : 1);
+    if (!isNothing) {
       await keepForPoints(manager, computer, done.value, parts.clock());
       await applyToTables(manager, computer, change);
+      await saveStep(manager, computer, { ...done.value, revision, at: parts.clock() });
     }
     followed.catalog = await followChange(manager, parts, computer, change);
-    const revision = row.revision + (isEmptyChange(change) ? 0 : 1);
-    return ok({ revision, words, change, ...(await saveRevision(manager, computer, revision)) });
+    const isNewest = !isNothing && !done.value.isAlongLog;
+    const steps = isNewest ? { undo: words, redo: null } : await undoWords(manager, computer);
+    return ok({ revision, words, change, ...steps });
   });
   if (result.ok && !isEmptyChange(result.value.change)) {
     const { change, revision } = result.value;
