@@ -1,6 +1,14 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { applyChange, diff, isEmptyChange, reverse, squash, type Keyed } from './change.ts';
+import {
+  applyChange,
+  diff,
+  isEmptyChange,
+  reverse,
+  squash,
+  takeChange,
+  type Keyed,
+} from './change.ts';
 
 interface Thing extends Keyed {
   readonly value: number;
@@ -26,6 +34,18 @@ describe('a change', () => {
         const change = diff(before, after, same);
         expect(plain(applyChange(before, change))).toBe(plain(after));
         expect(plain(applyChange(after, reverse(change)))).toBe(plain(before));
+      }),
+    );
+  });
+  it('leaves the given state as it was, or is made in that state itself', () => {
+    fc.assert(
+      fc.property(state, state, (before, after) => {
+        const was = plain(before);
+        const change = diff(before, after, same);
+        applyChange(before, change);
+        expect(plain(before)).toBe(was);
+        takeChange(before, change);
+        expect(plain(before)).toBe(plain(after));
       }),
     );
   });

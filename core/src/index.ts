@@ -27,6 +27,7 @@ export {
   type Change,
   type Keyed,
   type Records,
+  takeChange,
 } from './change.ts';
 export { grouped } from './grouped.ts';
 export { day } from './time.ts';

@@ -10,7 +10,7 @@ import type { CatalogView, OrderStep, OrderView } from '@clever-drawer/core';
 import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';
 
 /** BEGIN and COMMIT among them. */
-const budget = 9;
+const budget = 7;
 
 const place = newPlace();
 let server: TestServer;

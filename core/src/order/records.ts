@@ -222,10 +222,15 @@ export const copyAssignmentIn = (order: Order, copy: string): CopyAssignment | u
 export const preferenceIn = (order: Order, computer: string): Preference | undefined =>
   order.get(`preference/${computer}`) as Preference | undefined;
 
-function ofTable<R extends OrderRecord>(order: Order, table: R['table']): R[] {
+/** The records of a table, or those of them that are wanted. */
+function ofTable<R extends OrderRecord>(
+  order: Order,
+  table: R['table'],
+  isWanted: (record: R) => boolean = () => true,
+): R[] {
   const found: R[] = [];
   for (const record of order.values()) {
-    if (record.table === table) {
+    if (record.table === table && isWanted(record as R)) {
       found.push(record as R);
     }
   }
@@ -258,15 +263,13 @@ export const allPluginNames = (order: Order): PluginNames[] =>
 
 /** Folders and dividers directly below a folder (or below the cabinet, with null), in order. */
 export const foldersBelow = (order: Order, cabinet: CabinetId, parent: FolderId | null): Folder[] =>
-  ofTable<Folder>(order, 'folder')
-    .filter((f) => f.cabinet === cabinet && f.parent === parent)
-    .sort(byPosition);
+  ofTable<Folder>(order, 'folder', (f) => f.cabinet === cabinet && f.parent === parent).sort(
+    byPosition,
+  );
 
 /** What is filed in a folder, in its own order. */
 export const placementsIn = (order: Order, folder: FolderId): Placement[] =>
-  ofTable<Placement>(order, 'placement')
-    .filter((p) => p.folder === folder)
-    .sort(byPosition);
+  ofTable<Placement>(order, 'placement', (p) => p.folder === folder).sort(byPosition);
 
 /** The folder itself and all below it. */
 export function folderAndBelow(order: Order, folder: Folder): Folder[] {

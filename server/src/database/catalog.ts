@@ -291,6 +291,26 @@ export async function wherePluginsAre(
   computer: string,
   ids: readonly string[],
 ): Promise<Map<string, PluginNow>> {
+  const rows: { id: string; name: string; hasGone: boolean }[] = await manager.query(
+    `SELECT p.id, coalesce(n.nickname, p.name) name, p.went_into IS NOT NULL "hasGone"
+       FROM plugin p LEFT JOIN naming n ON n.plugin_id = p.id
+       WHERE p.computer_id = $1 AND p.id = ANY($2::uuid[])`,
+    [computer, ids],
+  );
+  const gone = rows.filter(({ hasGone }) => hasGone).map(({ id }) => id);
+  const stayed = rows.filter(({ hasGone }) => !hasGone);
+  return new Map([
+    ...stayed.map(({ id, name }) => [id, { now: id, name }] as const),
+    ...(gone.length === 0 ? [] : await whereTheyWent(manager, computer, gone)),
+  ]);
+}
+
+/** Follows plugins that went into others, which may have gone into others in turn. */
+async function whereTheyWent(
+  manager: EntityManager,
+  computer: string,
+  ids: readonly string[],
+): Promise<Map<string, PluginNow>> {
   const rows: ({ id: string } & PluginNow)[] = await manager.query(
     `WITH RECURSIVE trail (id, now, name, next, steps) AS (
        SELECT id, id, name, went_into, 0 FROM plugin WHERE computer_id = $1 AND id = ANY($2::uuid[])

@@ -6,7 +6,6 @@ import {
   type Answer,
   type CabinetId,
   type FolderId,
-  type Order,
   type OrderChange,
   type OrderRecord,
   type PluginId,
@@ -38,7 +37,10 @@ import {
 } from './order-tables.ts';
 
 /** All records of one computer's order. */
-export async function readOrder(manager: EntityManager, computer: string): Promise<Order> {
+export async function readOrder(
+  manager: EntityManager,
+  computer: string,
+): Promise<Map<string, OrderRecord>> {
   const cabinets = await manager.getRepository(CabinetTable).findBy({ computerId: computer });
   const folders: FolderRow[] = await manager.query(
     `SELECT f.id, f.cabinet_id "cabinetId", f.parent_id "parentId", f.form, f.name, f.position,

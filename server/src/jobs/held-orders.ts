@@ -4,19 +4,22 @@
  * an order that is held is that of the revision it is held with, or it is read anew.
  */
 import type { EntityManager } from 'typeorm';
-import { applyChange, type Order, type OrderChange } from '@clever-drawer/core';
+import { takeChange, type Order, type OrderChange, type OrderRecord } from '@clever-drawer/core';
 import { readOrder } from '../database/order.ts';
 
 interface Held {
   readonly revision: number;
-  readonly order: Order;
+  readonly order: Map<string, OrderRecord>;
 }
 
 /** Orders in memory, by computer. */
 export class HeldOrders {
   readonly #held = new Map<string, Held>();
 
-  /** The order at a revision of a computer that is locked, before anything of it is changed. */
+  /**
+   * The order at a revision of a computer that is locked, before anything of it is changed. It is
+   * good until the step that asked for it is stored.
+   */
   async at(manager: EntityManager, computer: string, revision: number): Promise<Order> {
     const held = this.#held.get(computer);
     if (held?.revision === revision) {
@@ -31,7 +34,8 @@ export class HeldOrders {
   follow(computer: string, from: number, change: OrderChange, to: number): void {
     const held = this.#held.get(computer);
     if (held?.revision === from) {
-      this.#held.set(computer, { revision: to, order: applyChange(held.order, change) });
+      takeChange(held.order, change);
+      this.#held.set(computer, { revision: to, order: held.order });
     } else {
       this.#held.delete(computer);
     }
