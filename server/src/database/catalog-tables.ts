@@ -81,10 +81,7 @@ export interface CopyRow {
 }
 
 /** Where a copy lies and how it stands: its row without its facts, of which there may be much. */
-export type CopyStanding = Pick<
-  CopyRow,
-  'id' | 'placeId' | 'key' | 'format' | 'path' | 'status' | 'state'
->;
+export type CopyStanding = Pick<CopyRow, 'id' | 'placeId' | 'path' | 'status' | 'state'>;
 
 /** One file or bundle that was looked at, with what tells whether it changed. */
 export interface BundleRow {
@@ -98,6 +95,9 @@ export interface BundleRow {
   /** The fingerprint under which it was opened last; null when it never was. */
   opened: string | null;
 }
+
+/** What a scan asks of a bundle that was looked at before. */
+export type BundleBefore = Omit<BundleRow, 'computerId' | 'placeId'>;
 
 /** A picture of the user's own, as WebP. */
 export interface PictureRow {

@@ -14,6 +14,7 @@ import {
   BundleTable,
   CopyTable,
   PluginTable,
+  type BundleBefore,
   type BundleRow,
   type CopyRow,
   type CopyRowState,
@@ -164,8 +165,7 @@ export const copiesWithIds = (manager: EntityManager, ids: readonly string[]): P
 /** Where each copy of a computer lies and how it stands. */
 export const readStandings = (manager: EntityManager, computer: string): Promise<CopyStanding[]> =>
   manager.query(
-    `SELECT id, place_id "placeId", key, format, path, status, state FROM copy
-      WHERE computer_id = $1`,
+    `SELECT id, place_id "placeId", path, status, state FROM copy WHERE computer_id = $1`,
     [computer],
   );
 
@@ -402,8 +402,11 @@ export async function countUnopened(
 }
 
 /** The bundles of a computer with their fingerprints. */
-export const readBundles = (manager: EntityManager, computer: string): Promise<BundleRow[]> =>
-  manager.getRepository(BundleTable).findBy({ computerId: computer });
+export const readBundles = (manager: EntityManager, computer: string): Promise<BundleBefore[]> =>
+  manager.query(
+    `SELECT format, path, fingerprint, device, opened FROM bundle WHERE computer_id = $1`,
+    [computer],
+  );
 
 /** Adds bundles, or puts in their new fingerprints. */
 export const saveBundles = (manager: EntityManager, rows: readonly BundleRow[]): Promise<void> =>

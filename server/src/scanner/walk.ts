@@ -2,9 +2,9 @@
  * Walking a place: which plugin files and bundles lie in it, and what tells whether each changed.
  * Only reads.
  */
-import { createHash } from 'node:crypto';
+import { hash } from 'node:crypto';
 import { lstatSync, readdirSync, realpathSync, statSync, type Dirent } from 'node:fs';
-import { join, sep } from 'node:path';
+import { sep } from 'node:path';
 import type { Format, Problem } from '@clever-drawer/core';
 
 /** A file or bundle that may hold plugins, with its fingerprint. */
@@ -143,13 +143,13 @@ class Walk {
         this.#tooMany();
         return;
       }
-      const inside = join(path, entry.name);
+      const inside = below(path, entry.name);
       if (entry.isSymbolicLink()) {
         this.#links.push({ path: inside, depth });
       } else if (entry.isDirectory()) {
-        this.#directory(inside, join(real, entry.name), depth, device);
+        this.#directory(inside, below(real, entry.name), depth, device);
       } else if (entry.isFile()) {
-        this.#file(inside, join(real, entry.name));
+        this.#file(inside, below(real, entry.name));
       }
     }
   }
@@ -218,7 +218,7 @@ class Walk {
         format: first,
         candidates: possible,
         path,
-        fingerprint: createHash('sha256').update(lines().sort().join('\n')).digest('hex'),
+        fingerprint: hash('sha256', lines().sort().join('\n'), 'hex'),
         device: String(statOf(path)?.dev ?? ''),
         isSettings,
       });
@@ -236,6 +236,10 @@ class Walk {
     }
   }
 }
+
+/** A name below a directory, whose path is in its plain form already: `join` would look for dots. */
+const below = (directory: string, name: string): string =>
+  directory.endsWith(sep) ? directory + name : directory + sep + name;
 
 const realOf = (path: string): string | null => {
   try {
@@ -287,7 +291,7 @@ function bundleLines(bundle: string): string[] {
       if (lines.length >= maxFiles) {
         return;
       }
-      const path = join(directory, entry.name);
+      const path = below(directory, entry.name);
       lines.push(line(path.slice(bundle.length), path));
       if (entry.isDirectory() && depth < maxDepth) {
         enter(path, depth + 1);

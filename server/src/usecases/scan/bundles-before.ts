@@ -1,8 +1,8 @@
 /** The bundles that earlier scans looked at, and which of them were opened. */
 import { basename } from 'node:path';
-import type { BundleRow } from '../../database/catalog-tables.ts';
+import type { BundleBefore } from '../../database/catalog-tables.ts';
 
-type Place = Pick<BundleRow, 'format' | 'path'>;
+type Place = Pick<BundleBefore, 'format' | 'path'>;
 
 const keyOf = ({ format, path }: Place): string => `${format}\n${path}`;
 
@@ -10,16 +10,16 @@ const nameKeyOf = ({ format, path }: Place): string => `${format}\n${basename(pa
 
 /** Found by where they lie and by their name. */
 export class BundlesBefore {
-  readonly #byPlace: ReadonlyMap<string, BundleRow>;
+  readonly #byPlace: ReadonlyMap<string, BundleBefore>;
   /** Format and file name of what was opened: what moves keeps its name. */
   readonly #opened: ReadonlySet<string>;
 
-  constructor(rows: readonly BundleRow[]) {
+  constructor(rows: readonly BundleBefore[]) {
     this.#byPlace = new Map(rows.map((row) => [keyOf(row), row]));
     this.#opened = new Set(rows.filter(({ opened }) => opened !== null).map(nameKeyOf));
   }
 
-  at(bundle: Place): BundleRow | undefined {
+  at(bundle: Place): BundleBefore | undefined {
     return this.#byPlace.get(keyOf(bundle));
   }
 

@@ -16,15 +16,17 @@ export interface CopiesByKey {
   readonly delete: (key: string) => unknown;
 }
 
-/** The copies that were known, by key. */
+/** The copies that were known; by key those whose facts were read. */
 export class KnownCopies implements CopiesByKey {
+  /** By id. */
   readonly #standings: Map<string, CopyStanding>;
   readonly #byPath: ReadonlyMap<string, readonly CopyStanding[]>;
-  /** Those whose facts were read, as they were saved last. */
+  /** Those whose facts were read, as they were saved last, by id and by key. */
   readonly #whole = new Map<string, CopyRow>();
+  readonly #byKey = new Map<string, CopyRow>();
 
   constructor(standings: readonly CopyStanding[]) {
-    this.#standings = new Map(standings.map((row) => [row.key, row]));
+    this.#standings = new Map(standings.map((row) => [row.id, row]));
     this.#byPath = grouped(standings.map((row) => [row.path, row] as const));
   }
 
@@ -44,32 +46,35 @@ export class KnownCopies implements CopiesByKey {
 
   /** The whole rows of these, as they are by now; those that went are left out. */
   async whole(manager: EntityManager, rows: readonly CopyStanding[]): Promise<CopyRow[]> {
-    const wanted = rows.filter(({ key }) => this.#standings.has(key));
-    const unread = wanted.filter(({ key }) => !this.#whole.has(key)).map(({ id }) => id);
+    const wanted = rows.map(({ id }) => id).filter((id) => this.#standings.has(id));
+    const unread = wanted.filter((id) => !this.#whole.has(id));
     const read = unread.length === 0 ? [] : await copiesWithIds(manager, unread);
     for (const row of read) {
-      this.#whole.set(row.key, row);
+      this.set(row.key, row);
     }
-    return wanted.flatMap(({ key }) => this.#whole.get(key) ?? []);
+    return wanted.flatMap((id) => this.#whole.get(id) ?? []);
   }
 
-  /** Whether a copy of that key is known. */
   has(key: string): boolean {
-    return this.#standings.has(key);
+    return this.#byKey.has(key);
   }
 
-  /** The row of a copy whose facts were read. */
   get(key: string): CopyRow | undefined {
-    return this.#whole.get(key);
+    return this.#byKey.get(key);
   }
 
   set(key: string, row: CopyRow): void {
-    this.#standings.set(key, row);
-    this.#whole.set(key, row);
+    this.#byKey.set(key, row);
+    this.#whole.set(row.id, row);
+    this.#standings.set(row.id, row);
   }
 
   delete(key: string): void {
-    this.#standings.delete(key);
-    this.#whole.delete(key);
+    const row = this.#byKey.get(key);
+    this.#byKey.delete(key);
+    if (row) {
+      this.#whole.delete(row.id);
+      this.#standings.delete(row.id);
+    }
   }
 }

@@ -438,12 +438,12 @@ class ScanRun {
   }
 
   async #keep({ copies, examined }: ReadBatch, missing: readonly CopyStanding[]): Promise<void> {
-    const before = this.#known.at(examined.map((bundle) => bundle.path));
-    const known = await this.#whole([...before, ...missing]);
-    const comparisons = compare(known.map(asKnown), [
+    const before = await this.#whole(this.#known.at(examined.map((bundle) => bundle.path)));
+    const elsewhere = await this.#whole(missing);
+    const comparisons = compare([...before, ...elsewhere].map(asKnown), [
       ...new Map(copies.map((c) => [copyKey(c), c])).values(),
     ]);
-    const isMissing = new Set(missing.map((row) => row.key));
+    const isMissing = new Set(elsewhere.map((row) => row.key));
     await this.#save(
       comparisons.filter((c) => !(c.sort === 'gone' && isMissing.has(c.known ?? ''))),
       examined,
