@@ -12,7 +12,7 @@ import { actsAt, fileMany, filing } from './acts.ts';
 import { args, screens, typing } from './keystroke.ts';
 import { measured, median, timed, type Measured, type Outcome } from './measure.ts';
 import { startServerProcess } from './server-process.ts';
-import { firstComputerAt, scanAll, timeOfFind, web } from './server.ts';
+import { firstComputerAt, scanAll, timeOfFind } from './server.ts';
 import { openScreen } from './usable.ts';
 
 const counts = [700, 5_000, 20_000, 60_000] as const;
@@ -70,7 +70,7 @@ async function oneByOne(at: string): Promise<number[]> {
 async function withCount(browser: Browser, plugins: number): Promise<Grown> {
   const data = mkdtempSync(join(tmpdir(), 'clever-drawer-bench-'));
   const studio = writeStudio(join(data, 'studio'), plugins);
-  const server = await startServerProcess(data, web);
+  const server = await startServerProcess(data);
   try {
     const scan = await scanAll(server.address, studio.places);
     const first = await timed(scan);

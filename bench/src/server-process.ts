@@ -1,9 +1,12 @@
-/** Starts `serve-alone.ts` and tells how much memory it took. */
+/** Starts the built program (`npm run build`), as ./start does, and tells how much memory it took. */
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
+import { freePort } from '@clever-drawer/server';
+
+const program = join(import.meta.dirname, '../../dist/start.mjs');
 
 export interface ServerProcess {
   readonly address: string;
@@ -15,26 +18,33 @@ export interface ServerProcess {
   readonly stop: () => Promise<void>;
 }
 
-export async function startServerProcess(data: string, web?: string): Promise<ServerProcess> {
-  const child = spawn(
-    process.execPath,
-    ['--import', 'tsx', join(import.meta.dirname, 'serve-alone.ts'), data, ...(web ? [web] : [])],
-    { stdio: ['ignore', 'pipe', 'inherit'] },
-  );
-  const [address] = (await once(createInterface(child.stdout), 'line')) as [string];
+export async function startServerProcess(data: string): Promise<ServerProcess> {
+  const child = spawn(process.execPath, [program, '--empty', '--data', data, '--log', 'warn'], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+    env: { ...process.env, PORT: String(await freePort()) },
+  });
+  const address = await addressSaid(child.stdout);
   return {
     address,
-    peak: () =>
-      Math.round(
-        Number(
-          /VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${child.pid ?? 'self'}/status`, 'utf8'))?.[1] ??
-            Number.NaN,
-        ) / 1024,
-      ),
+    peak: () => {
+      const status = readFileSync(`/proc/${child.pid ?? 'self'}/status`, 'utf8');
+      return Math.round(Number(/VmHWM:\s+(\d+)/.exec(status)?.[1] ?? Number.NaN) / 1024);
+    },
     stop: async () => {
       const ended = once(child, 'exit');
       child.kill('SIGTERM');
       await ended;
     },
   };
+}
+
+/** The address that the program prints when it is ready. */
+async function addressSaid(output: NodeJS.ReadableStream): Promise<string> {
+  for await (const line of createInterface(output)) {
+    const address = /http:\/\/[^\s/]+/.exec(line)?.[0];
+    if (address !== undefined) {
+      return address;
+    }
+  }
+  throw new Error('the program ended before it was ready');
 }
