@@ -43,6 +43,7 @@ export async function scanAll(
   }
   return async () => {
     await post('scans');
+    const began = performance.now();
     for (;;) {
       const { progress } = (await (await fetch(`${at}/scans`, { headers: fresh })).json()) as {
         progress: ScanProgress | null;
@@ -50,7 +51,9 @@ export async function scanAll(
       if (progress === null) {
         return;
       }
-      await new Promise((resolve) => setTimeout(resolve, 5));
+      // Asking takes time from what is asked: what takes long is asked after less often.
+      const wait = Math.min(100, 5 + (performance.now() - began) / 50);
+      await new Promise((resolve) => setTimeout(resolve, wait));
     }
   };
 }

@@ -4,6 +4,8 @@ import {
   applyChange,
   diff,
   isEmptyChange,
+  isSameValue,
+  plainText,
   reverse,
   squash,
   takeChange,
@@ -64,5 +66,43 @@ describe('a change', () => {
         expect(isEmptyChange(diff(a, a, same))).toBe(true);
       }),
     );
+  });
+});
+
+describe('two values of JSON', () => {
+  const value = fc.jsonValue({ maxDepth: 3 });
+  /** The same with the keys of each object the other way round. */
+  const turned = (one: unknown): unknown => {
+    if (Array.isArray(one)) {
+      return one.map(turned);
+    }
+    return typeof one === 'object' && one !== null
+      ? Object.fromEntries(
+          Object.entries(one)
+            .reverse()
+            .map(([key, part]) => [key, turned(part)]),
+        )
+      : one;
+  };
+
+  it('are the same where they read the same, whatever the order of their keys', () => {
+    fc.assert(
+      fc.property(value, value, (a, b) => {
+        expect(isSameValue(a, b)).toBe(plainText(a) === plainText(b));
+        expect(isSameValue(a, turned(a))).toBe(true);
+      }),
+    );
+  });
+  it.each([
+    [{ a: 1, b: undefined }, { a: 1 }, true],
+    [{ a: 1 }, { b: 1 }, false],
+    [{ a: undefined }, { b: undefined }, true],
+    [[1, 2], [2, 1], false],
+    [[1], { 0: 1 }, false],
+    [null, {}, false],
+    [[{ a: [1, null] }], [{ a: [1, null] }], true],
+  ])('%j and %j: %s', (a, b, isSame) => {
+    expect(isSameValue(a, b)).toBe(isSame);
+    expect(isSameValue(b, a)).toBe(isSame);
   });
 });

@@ -120,6 +120,29 @@ export function diff<R extends Keyed>(
   return { added, updated, removed };
 }
 
+/**
+ * Whether two values of JSON are the same, whatever the order of their keys, which a database may
+ * change. A field that is undefined is one that is not there.
+ */
+export function isSameValue(a: unknown, b: unknown): boolean {
+  if (a === b) {
+    return true;
+  }
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) {
+    return false;
+  }
+  if (Array.isArray(a) || Array.isArray(b)) {
+    return Array.isArray(a) && Array.isArray(b) && isSameList(a, b);
+  }
+  const [left, right] = [a as Record<string, unknown>, b as Record<string, unknown>];
+  return [left, right].every((one) =>
+    Object.keys(one).every((key) => isSameValue(left[key], right[key])),
+  );
+}
+
+const isSameList = (a: readonly unknown[], b: readonly unknown[]): boolean =>
+  a.length === b.length && a.every((value, at) => isSameValue(value, b[at]));
+
 /** A value as text that does not depend on the order of its keys, which a database may change. */
 export const plainText = (value: unknown): string =>
   JSON.stringify(value, (_, part: unknown) =>

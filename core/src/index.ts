@@ -19,6 +19,7 @@ export {
   applyChange,
   diff,
   isEmptyChange,
+  isSameValue,
   keyOf,
   noChange,
   plainText,

@@ -6,7 +6,7 @@
  * put the copies of a plugin into another one, so what is taken back is fitted to what is there
  * now: what referred to the one refers to the other, and nothing is left pointing nowhere.
  */
-import { applyChange, diff, keyOf, plainText, reverse } from '../change.ts';
+import { applyChange, diff, keyOf, isSameValue, plainText, reverse } from '../change.ts';
 import type { PluginId } from '../id.ts';
 import { withPlugins } from '../order/references.ts';
 import type { Folder, Order, OrderRecord, Placement } from '../order/records.ts';
@@ -44,8 +44,7 @@ export function fitChange(order: Order, change: OrderChange, whereNow: WhereNow)
 const goes = (record: OrderRecord, { removed }: Pick<OrderChange, 'removed'>): boolean =>
   removed.some((each) => keyOf(each) === keyOf(record));
 
-const isSame = (a: OrderRecord, b: OrderRecord): boolean =>
-  a === b || plainText(a) === plainText(b);
+const isSame = (a: OrderRecord, b: OrderRecord): boolean => isSameValue(a, b);
 
 /** Whether two changes do the same, whatever the order of their records. */
 export function isSameChange(a: OrderChange, b: OrderChange): boolean {

@@ -1,6 +1,6 @@
 /** A change of the order in words: what would come, go and be otherwise, folder by folder. */
 import { nothingSaid, type Answer, type AnswerFacts } from '../catalog/answer.ts';
-import { applyChange, plainText } from '../change.ts';
+import { applyChange, isSameValue } from '../change.ts';
 import { grouped } from '../grouped.ts';
 import type { NameOfPlugin, OrderChange } from '../acts/act-result.ts';
 import {
@@ -203,7 +203,7 @@ function changedFrames(says: Says): ChangeLine[] {
     if (from.table === 'cabinet' && to.table === 'cabinet') {
       const words = [
         ...(from.name === to.name ? [] : [`is called ${to.name}`]),
-        ...(plainText([from.opensFor, from.sortedBy]) === plainText([to.opensFor, to.sortedBy])
+        ...(isSameValue([from.opensFor, from.sortedBy], [to.opensFor, to.sortedBy])
           ? []
           : ['opens or stands otherwise']),
       ];
@@ -233,7 +233,7 @@ function folderChanges({ before, after }: Says, from: Folder, to: Folder): strin
   const place =
     to.parent === null ? cabinetIn(after, to.cabinet)?.name : folderIn(after, to.parent)?.name;
   const differs = (pick: (folder: Folder) => unknown): boolean =>
-    plainText(pick(from)) !== plainText(pick(to));
+    !isSameValue(pick(from), pick(to));
   const byHand = (folder: Folder): unknown => [folder.alwaysIn, folder.alwaysOut];
   const isMoved = !isElsewhere && from.position !== to.position && before !== after;
   return [
@@ -327,9 +327,7 @@ function answerFacts(before: Order, after: Order, id: string): string[] {
     (order.get(`answer/${id}`) as Answer | undefined) ?? nothingSaid;
   const [from, to] = [said(before), said(after)];
   const facts = Object.keys(factWords) as (keyof AnswerFacts)[];
-  return facts
-    .filter((fact) => plainText(from[fact]) !== plainText(to[fact]))
-    .map((fact) => factWords[fact]);
+  return facts.filter((fact) => !isSameValue(from[fact], to[fact])).map((fact) => factWords[fact]);
 }
 
 function thingsOf({ change }: Says, sort: 'chain' | 'setting'): ChangeLine[] {

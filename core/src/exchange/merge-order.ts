@@ -3,7 +3,7 @@
  * document again changes nothing.
  */
 import { nothingSaid, type Answer } from '../catalog/answer.ts';
-import { diff, keyOf, plainText } from '../change.ts';
+import { diff, keyOf, isSameValue } from '../change.ts';
 import { grouped } from '../grouped.ts';
 import { byPosition, spread, type Position } from '../order/position.ts';
 import type { Folder, Order, OrderRecord, PluginNames } from '../order/records.ts';
@@ -35,8 +35,7 @@ export function mergeRecords(
   return fitChange(order, diffRecords(order, next), (plugin) => plugin);
 }
 
-const isSame = (a: OrderRecord, b: OrderRecord): boolean =>
-  a === b || plainText(a) === plainText(b);
+const isSame = (a: OrderRecord, b: OrderRecord): boolean => isSameValue(a, b);
 
 /** What turns one order into another. */
 export const diffRecords = (before: Order, after: Order): OrderChange =>

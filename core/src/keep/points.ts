@@ -2,7 +2,7 @@
  * Points to return to. A point holds no copy of the order: it holds what changed from it to the next
  * one, squashed, so that the order of any point is that of now with the changes since taken back.
  */
-import { applyChange, plainText, reverse, squash, type Change } from '../change.ts';
+import { applyChange, isSameValue, reverse, squash, type Change } from '../change.ts';
 import type { OrderChange } from '../acts/act-result.ts';
 import { foldersWithin, type Order, type OrderRecord } from '../order/records.ts';
 import { grouped } from '../grouped.ts';
@@ -24,7 +24,7 @@ export function squashAll(changes: readonly OrderChange[]): OrderChange {
   const total = changes.reduce<OrderChange>(squash, { added: [], updated: [], removed: [] });
   return {
     ...total,
-    updated: total.updated.filter(([from, to]) => plainText(from) !== plainText(to)),
+    updated: total.updated.filter(([from, to]) => !isSameValue(from, to)),
   };
 }
 

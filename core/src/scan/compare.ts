@@ -1,5 +1,5 @@
 /** What a scan found, held against what was known: its findings. */
-import { plainText } from '../change.ts';
+import { isSameValue } from '../change.ts';
 import { shortKey } from '../text/storable.ts';
 import { grouped } from '../grouped.ts';
 import { stemOfPath, type FoundCopy } from '../formats/found-copy.ts';
@@ -147,7 +147,7 @@ const identityKey = (copy: FoundCopy): string | null =>
 
 function compareOne(before: KnownCopy, copy: FoundCopy): Comparison {
   const base = { found: copy, known: before.key, from: before.copy.version, to: copy.version };
-  const sameProblem = plainText(before.copy.problem) === plainText(copy.problem);
+  const sameProblem = isSameValue(before.copy.problem, copy.problem);
   if (copy.status === 'failed' && !(sameProblem && before.state === 'present')) {
     return { sort: 'failed', ...base };
   }
@@ -166,4 +166,4 @@ function compareOne(before: KnownCopy, copy: FoundCopy): Comparison {
 /** What it was called as long as only its file told. */
 const nameBefore = ({ name, path }: FoundCopy): string => name ?? stemOfPath(path);
 
-const sameFacts = (a: FoundCopy, b: FoundCopy): boolean => plainText(a) === plainText(b);
+const sameFacts = (a: FoundCopy, b: FoundCopy): boolean => isSameValue(a, b);

@@ -1,8 +1,15 @@
 /** Many rows in one statement. */
 import type { EntityManager, EntitySchema } from 'typeorm';
 
-/** Rows sent to PostgreSQL in one statement. */
-const chunk = 2_000;
+/** Rows sent to PostgreSQL in one statement: as text they are held several times over meanwhile. */
+const mostAtOnce = 2_000;
+
+/** Rows in parts that go into one statement each. */
+export function* partsOf<T>(rows: readonly T[]): Generator<T[]> {
+  for (let at = 0; at < rows.length; at += mostAtOnce) {
+    yield rows.slice(at, at + mostAtOnce);
+  }
+}
 
 /**
  * Inserts rows (entity properties) through one JSON parameter, which is far quicker than a parameter a value.
@@ -31,14 +38,12 @@ export async function insertMany<T extends object>(
         .map((n) => `${n} = excluded.${n}`)
         .join(', ')}`
     : '';
-  for (let at = 0; at < rows.length; at += chunk) {
-    const json = rows
-      .slice(at, at + chunk)
-      .map((row) =>
-        Object.fromEntries(
-          columns.map((c) => [c.databaseName, (row as Record<string, unknown>)[c.propertyName]]),
-        ),
-      );
+  for (const part of partsOf(rows)) {
+    const json = part.map((row) =>
+      Object.fromEntries(
+        columns.map((c) => [c.databaseName, (row as Record<string, unknown>)[c.propertyName]]),
+      ),
+    );
     await manager.query(
       `INSERT INTO "${tableName}" (${names.join(', ')}) SELECT ${names.join(', ')}
         FROM jsonb_to_recordset($1::jsonb) AS rows (${types.join(', ')}) ${conflict}`,
@@ -52,5 +57,9 @@ export async function insertMany<T extends object>(
  * surrogate pair, which JSON.stringify writes as escapes; texts are made storable where they come
  * in, so this only keeps what slipped through from breaking everything else.
  */
-export const toJsonb = (value: unknown): string =>
-  JSON.stringify(value).replace(/(?<!\\)((?:\\\\)*)\\u(?:0000|d[89a-f][0-9a-f]{2})/gi, '$1\\ufffd');
+export function toJsonb(value: unknown): string {
+  const text = JSON.stringify(value);
+  return text.includes('\\u')
+    ? text.replace(/(?<!\\)((?:\\\\)*)\\u(?:0000|d[89a-f][0-9a-f]{2})/gi, '$1\\ufffd')
+    : text;
+}

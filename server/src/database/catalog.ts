@@ -9,7 +9,7 @@ import {
   type PluginEvidence,
   type PluginId,
 } from '@clever-drawer/core';
-import { insertMany, toJsonb } from './bulk.ts';
+import { insertMany, partsOf, toJsonb } from './bulk.ts';
 import {
   BundleTable,
   CopyTable,
@@ -158,6 +158,22 @@ export const copiesOfPlugins = (
 export const allCopies = (manager: EntityManager, computer: string): Promise<CopyRow[]> =>
   manager.getRepository(CopyTable).findBy({ computerId: computer });
 
+/** A copy as sorting needs it; the facts as JSON, which only the thread that sorts takes apart. */
+export interface CopyToSort {
+  readonly id: string;
+  readonly pluginId: string | null;
+  readonly isPresent: boolean;
+  readonly facts: string;
+}
+
+/** The copies of a computer that were understood and are not set aside. */
+export const copiesToSort = (manager: EntityManager, computer: string): Promise<CopyToSort[]> =>
+  manager.query(
+    `SELECT id, plugin_id "pluginId", state = 'present' "isPresent", facts::text "facts" FROM copy
+      WHERE computer_id = $1 AND status = 'ok' AND state <> 'aside'`,
+    [computer],
+  );
+
 /** Copies with these ids. */
 export const copiesWithIds = (manager: EntityManager, ids: readonly string[]): Promise<CopyRow[]> =>
   manager.getRepository(CopyTable).findBy({ id: Any<string>(ids) });
@@ -192,17 +208,16 @@ export async function updatePlugins(
   manager: EntityManager,
   rows: readonly Pick<PluginRow, 'id' | 'name' | 'vendor' | 'kind' | 'types' | 'grounds'>[],
 ): Promise<void> {
-  if (rows.length === 0) {
-    return;
+  for (const part of partsOf(rows)) {
+    await manager.query(
+      `UPDATE plugin
+        SET name = new.name, vendor = new.vendor, kind = new.kind, types = new.types,
+        grounds = new.grounds
+         FROM jsonb_to_recordset($1::jsonb) AS new (id uuid, name text, vendor text, kind text,
+           types jsonb, grounds jsonb) WHERE plugin.id = new.id`,
+      [toJsonb(part)],
+    );
   }
-  await manager.query(
-    `UPDATE plugin
-      SET name = new.name, vendor = new.vendor, kind = new.kind, types = new.types,
-      grounds = new.grounds
-       FROM jsonb_to_recordset($1::jsonb) AS new (id uuid, name text, vendor text, kind text,
-         types jsonb, grounds jsonb) WHERE plugin.id = new.id`,
-    [toJsonb(rows)],
-  );
 }
 
 /** Gives copies their plugins; findings of theirs follow. */

@@ -8,13 +8,12 @@ import {
   type Format,
   type FoundCopy,
   type IdentifiedCatalog,
-  type CopyToIdentify,
   type Problem,
 } from '@clever-drawer/core';
 import { failedSetting, type FoundSetting } from '@clever-drawer/core/readers';
 import { Thread, type Job } from './thread.ts';
 import type { FoundBundle, Sought, Walked } from './walk.ts';
-import type { Done, Task } from './worker.ts';
+import type { CopyAsText, Done, Task, ToRead } from './worker.ts';
 
 /** The longest that reading one bundle may take, in milliseconds. */
 const readLimit = 20_000;
@@ -60,7 +59,7 @@ export class ReaderPool {
   /** The copies of one bundle; a failed one when it takes too long or the thread breaks. */
   async read(bundle: FoundBundle, place: string): Promise<FoundCopy[]> {
     try {
-      const done = await this.#run({ task: 'read', bundle, place }, readLimit);
+      const done = await this.#run({ task: 'read', bundle: toRead(bundle), place }, readLimit);
       return 'copies' in done ? done.copies : [];
     } catch (error) {
       return [failedCopy(bundle.format, bundle.path, givenUp(bundle, error))];
@@ -70,7 +69,7 @@ export class ReaderPool {
   /** The settings of one bundle or file; a failed one when it takes too long or the thread breaks. */
   async readSettings(bundle: FoundBundle, place: string): Promise<FoundSetting[]> {
     try {
-      const done = await this.#run({ task: 'settings', bundle, place }, readLimit);
+      const done = await this.#run({ task: 'settings', bundle: toRead(bundle), place }, readLimit);
       return 'settings' in done ? done.settings : [];
     } catch (error) {
       return [failedSetting(bundle.format, bundle.path, givenUp(bundle, error))];
@@ -78,7 +77,7 @@ export class ReaderPool {
   }
 
   /** The whole catalog sorted anew. */
-  async sort(copies: readonly CopyToIdentify[], decisions: Decisions): Promise<IdentifiedCatalog> {
+  async sort(copies: readonly CopyAsText[], decisions: Decisions): Promise<IdentifiedCatalog> {
     const done = await this.#run({ task: 'sort', copies, decisions }, null);
     if ('sorted' in done) {
       return done.sorted;
@@ -139,6 +138,13 @@ export class ReaderPool {
     return thread;
   }
 }
+
+/** No more of it than reading asks for is copied into the thread. */
+const toRead = ({ format, candidates, path }: FoundBundle): ToRead => ({
+  format,
+  candidates,
+  path,
+});
 
 const givenUp = ({ path }: FoundBundle, error: unknown): Problem => ({
   code: 'damaged',

@@ -21,6 +21,12 @@ import { descriptionsFor } from './descriptions.ts';
 import { readBundle, readSettings } from './read.ts';
 import { walk, type FoundBundle, type Sought, type Walked } from './walk.ts';
 
+/** What reading has to know of a bundle. */
+export type ToRead = Pick<FoundBundle, 'format' | 'candidates' | 'path'>;
+
+/** A copy with its facts as JSON: a text is handed over quicker than what it holds. */
+export type CopyAsText = Omit<CopyToIdentify, 'facts'> & { readonly facts: string };
+
 /** What a thread is asked. */
 export type Task =
   | {
@@ -30,10 +36,10 @@ export type Task =
       readonly stop: SharedArrayBuffer;
       readonly what: Sought;
     }
-  | { readonly task: 'read' | 'settings'; readonly bundle: FoundBundle; readonly place: string }
+  | { readonly task: 'read' | 'settings'; readonly bundle: ToRead; readonly place: string }
   | {
       readonly task: 'sort';
-      readonly copies: readonly CopyToIdentify[];
+      readonly copies: readonly CopyAsText[];
       readonly decisions: Decisions;
     };
 /** What a thread answers. */
@@ -45,7 +51,7 @@ export type Done =
 
 const descriptions = new Map<string, LadspaDescriptions>();
 
-function descriptionsOf(place: string, bundle: FoundBundle): LadspaDescriptions {
+function descriptionsOf(place: string, bundle: ToRead): LadspaDescriptions {
   if (!bundle.candidates.includes('LADSPA')) {
     return noDescriptions;
   }
@@ -56,6 +62,11 @@ function descriptionsOf(place: string, bundle: FoundBundle): LadspaDescriptions 
   return known;
 }
 
+const understood = ({ facts, ...copy }: CopyAsText): CopyToIdentify => ({
+  ...copy,
+  facts: JSON.parse(facts) as FoundCopy,
+});
+
 function run(task: Task): Done {
   switch (task.task) {
     case 'read': {
@@ -65,7 +76,7 @@ function run(task: Task): Done {
     case 'settings':
       return { settings: readSettings(task.bundle, task.place) };
     case 'sort':
-      return { sorted: identifyCatalog(task.copies, task.decisions, randomUUID) };
+      return { sorted: identifyCatalog(task.copies.map(understood), task.decisions, randomUUID) };
     case 'walk': {
       descriptions.delete(task.place);
       const stop = new Int32Array(task.stop);

@@ -6,7 +6,7 @@ import type { EntityManager } from 'typeorm';
 import {
   gatherPlugin,
   grouped,
-  plainText,
+  isSameValue,
   identifyPlugins,
   pluginsOfChange,
   usedIn,
@@ -20,7 +20,7 @@ import {
 } from '@clever-drawer/core';
 import {
   addPlugins,
-  allCopies,
+  copiesToSort,
   copiesOfPlugins,
   forgetEmptyPlugins,
   listPlugins,
@@ -28,6 +28,7 @@ import {
   moveCopies,
   noteWentInto,
   updatePlugins,
+  type CopyToSort,
 } from '../../database/catalog.ts';
 import { findComputer, lockComputer, saveDoubts } from '../../database/computers.ts';
 import { undoneChanges } from '../../database/changes.ts';
@@ -40,8 +41,7 @@ type Sorter = Pick<Parts, 'readers' | 'clock'>;
 
 /** Everything that identifying starts from. */
 interface Basis {
-  /** Copies that were understood and are not set aside. */
-  readonly copies: readonly CopyRow[];
+  readonly copies: readonly CopyToSort[];
   readonly plugins: readonly PluginRow[];
   readonly decisions: Decisions;
 }
@@ -81,10 +81,10 @@ export async function identifyComputer(
 }
 
 async function readBasis(manager: EntityManager, computer: string): Promise<Basis> {
-  const copies = await allCopies(manager, computer);
+  const copies = await copiesToSort(manager, computer);
   const used = await readUsed(manager, computer);
   return {
-    copies: copies.filter((copy) => copy.status === 'ok' && copy.state !== 'aside'),
+    copies,
     plugins: await listPlugins(manager, computer),
     decisions: { ...(await readSaid(manager, computer)), used },
   };
@@ -92,7 +92,10 @@ async function readBasis(manager: EntityManager, computer: string): Promise<Basi
 
 /** In a thread of its own. */
 const workOut = ({ readers }: Sorter, { copies, decisions }: Basis): Promise<IdentifiedCatalog> =>
-  readers.sort(copies.map(asSorted), decisions);
+  readers.sort(
+    copies.map(({ pluginId, ...copy }) => ({ ...copy, plugin: pluginId })),
+    decisions,
+  );
 
 /**
  * Writes the outcome. Copies that failed and hold a plugin stay with it; they say nothing of it.
@@ -136,7 +139,7 @@ async function takeUp(
 
 /** Plugins that no copy belongs to any more, with the one most of their copies went into. */
 function emptiedPlugins(
-  copies: readonly CopyRow[],
+  copies: readonly CopyToSort[],
   pluginOf: ReadonlyMap<string, string>,
 ): { plugin: string; into: string }[] {
   const held = new Set(pluginOf.values());
@@ -144,7 +147,7 @@ function emptiedPlugins(
     copies.flatMap((copy) => {
       const into = pluginOf.get(copy.id);
       const isMove = copy.pluginId !== null && !held.has(copy.pluginId) && into !== undefined;
-      return isMove ? [[copy.pluginId ?? '', into] as const] : [];
+      return isMove ? [[copy.pluginId, into] as const] : [];
     }),
   );
   return [...moves].map(([plugin, into]) => ({ plugin, into: mostFrequent(into) }));
@@ -171,7 +174,7 @@ const isSame = (row: PluginRow, plugin: IdentifiedPlugin): boolean =>
   row.name === plugin.name &&
   row.vendor === plugin.vendor &&
   row.kind === plugin.kind &&
-  plainText([row.types, row.grounds]) === plainText([plugin.types, plugin.grounds]);
+  isSameValue([row.types, row.grounds], [plugin.types, plugin.grounds]);
 
 /**
  * Plugins of which something was made, or will be made again by redo, or that were loaded: undo
@@ -235,7 +238,7 @@ function answersThatTeach({ added, removed, updated }: OrderChange): string[] {
   const saysOtherwise = ([from, to]: readonly [OrderRecord, OrderRecord]): boolean =>
     from.table === 'answer' &&
     to.table === 'answer' &&
-    plainText([from.types, from.vendor]) !== plainText([to.types, to.vendor]);
+    !isSameValue([from.types, from.vendor], [to.types, to.vendor]);
   return [
     ...[...added, ...removed].filter(saysSo),
     ...updated.filter(saysOtherwise).map(([, to]) => to),

@@ -15,6 +15,7 @@ import {
   type Comparison,
   type FindingKind,
   type FoundCopy,
+  type GatheredPlugin,
 } from '@clever-drawer/core';
 import {
   addPlugins,
@@ -158,44 +159,34 @@ async function assignPlugins(
   plugins: Map<string, string>,
   now: Date,
 ): Promise<void> {
-  const added: PluginRow[] = [];
-  const waiting = rows.filter((row) => row.pluginId === null && row.status !== 'failed');
+  const waiting = rows
+    .filter((row) => row.pluginId === null && row.status !== 'failed')
+    .map((row) => ({ row, key: firstSight(row.facts) }));
   const there = await existingPlugins(
     manager,
-    waiting.flatMap((row) => plugins.get(firstSight(row.facts)) ?? []),
+    waiting.flatMap(({ key }) => plugins.get(key) ?? []),
   );
-  for (const row of waiting) {
-    const key = firstSight(row.facts);
+  const fresh: GatheredPlugin[] = [];
+  for (const { row, key } of waiting) {
     const shared = plugins.get(key);
-    const known = shared !== undefined && there.has(shared) ? shared : undefined;
-    row.pluginId = known ?? randomUUID();
-    if (known !== undefined) {
+    if (shared !== undefined && there.has(shared)) {
+      row.pluginId = shared;
       continue;
     }
-    plugins.set(key, row.pluginId);
-    there.add(row.pluginId);
-    for (const plugin of identifyPlugins(
-      [
-        {
-          id: row.pluginId,
-          copies: [row.facts],
-          own: [row.facts],
-          vendor: row.facts.vendor,
-          sameBecause: [],
-        },
-      ],
-      new Map(),
-    )) {
-      added.push({
-        ...plugin,
-        computerId: computer,
-        arrivedAt: now,
-        wentInto: null,
-        isRemembered: false,
-      });
-    }
+    const id = randomUUID();
+    row.pluginId = id;
+    plugins.set(key, id);
+    there.add(id);
+    const copies = [row.facts];
+    fresh.push({ id, copies, own: copies, vendor: row.facts.vendor, sameBecause: [] });
   }
-  await addPlugins(manager, added);
+  const identified = identifyPlugins(fresh, new Map());
+  const plain = { computerId: computer, arrivedAt: now, wentInto: null, isRemembered: false };
+  // What speaks for it is kept when it is sorted with all others, at the end of the scan.
+  await addPlugins(
+    manager,
+    identified.map((plugin): PluginRow => ({ ...plain, ...plugin, grounds: null })),
+  );
 }
 
 async function report(
