@@ -1,6 +1,6 @@
 /** The list of the File screen: what narrows it, how it is lined up, and the rows that are left. */
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { useLocation, useSearchParams } from 'react-router';
+import { useLocation } from 'react-router';
 import {
   facets,
   formats,
@@ -19,6 +19,7 @@ import {
   type Sorting,
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
+import { addressWith, useAddress, type AddressChange } from '../ui/use-address.ts';
 import { useLatest } from '../ui/use-latest.ts';
 
 export interface List {
@@ -54,32 +55,22 @@ function fromAddress(params: URLSearchParams): { filter: Filter; sorting: Sortin
   };
 }
 
-function toAddress(params: URLSearchParams, filter: Filter, sorting: Sorting): URLSearchParams {
-  const next = new URLSearchParams(params);
-  const set = (name: string, value: string | null): void => {
-    if (value === null || value === '') {
-      next.delete(name);
-    } else {
-      next.set(name, value);
-    }
-  };
-  set('kind', filter.kind);
-  set('type', filter.type);
-  set('vendor', filter.vendor);
-  set('format', filter.format);
-  set('q', filter.text);
-  set('unfiled', filter.unfiled ? 'yes' : null);
-  for (const facet of facets) {
-    set(facet, filter.facets[facet] ?? null);
-  }
-  set('by', sorting === 'name' ? null : sorting);
-  return next;
-}
+/** What stands in the address of what narrows and lines up the list. */
+const toAddress = (filter: Filter, sorting: Sorting): AddressChange => ({
+  kind: filter.kind,
+  type: filter.type,
+  vendor: filter.vendor,
+  format: filter.format,
+  q: filter.text,
+  unfiled: filter.unfiled ? 'yes' : null,
+  ...Object.fromEntries(facets.map((facet) => [facet, filter.facets[facet] ?? null])),
+  by: sorting === 'name' ? null : sorting,
+});
 
 /** What of an address narrows and lines up the list, always written in the same way. */
 const partOf = (params: URLSearchParams): string => {
   const { filter, sorting } = fromAddress(params);
-  return toAddress(new URLSearchParams(), filter, sorting).toString();
+  return addressWith(new URLSearchParams(), toAddress(filter, sorting)).toString();
 };
 
 const withoutLetters = (part: string): string => {
@@ -115,7 +106,7 @@ function useSteppedBack(take: (address: URLSearchParams) => void): void {
  * would be lost.
  */
 function useFilter() {
-  const [params, setParams] = useSearchParams();
+  const [params, changeAddress] = useAddress();
   const { pathname } = useLocation();
   const [{ filter, sorting }, setState] = useState(() => fromAddress(params));
   const part = partOf(params);
@@ -138,19 +129,19 @@ function useFilter() {
       if (window.location.pathname !== pathname) {
         return;
       }
-      const next = toAddress(params, filter, sorting);
-      const wanted = partOf(next);
+      const change = toAddress(filter, sorting);
+      const wanted = partOf(addressWith(new URLSearchParams(), change));
       if (wanted === part) {
         return;
       }
       setWritten(wanted);
       // Letters change the address in place; every other step can be gone back to.
-      setParams(next, { replace: withoutLetters(wanted) === withoutLetters(part) });
+      changeAddress(change, { replace: withoutLetters(wanted) === withoutLetters(part) });
     }, 250);
     return () => {
       clearTimeout(timer);
     };
-  }, [filter, sorting, params, part, pathname, setParams]);
+  }, [filter, sorting, part, pathname, changeAddress]);
   return { filter, sorting, setState };
 }
 

@@ -9,6 +9,19 @@ import { useSearchParams, type NavigateOptions } from 'react-router';
 /** What is to stand there by name; nothing, or an empty text, takes the name away. */
 export type AddressChange = Readonly<Record<string, string | null>>;
 
+/** The same address with that change. */
+export function addressWith(params: URLSearchParams, change: AddressChange): URLSearchParams {
+  const next = new URLSearchParams(params);
+  for (const [name, value] of Object.entries(change)) {
+    if (value === null || value === '') {
+      next.delete(name);
+    } else {
+      next.set(name, value);
+    }
+  }
+  return next;
+}
+
 /** Changes some of it; a step of its own that can be gone back to, unless it replaces the last one. */
 export type ChangeAddress = (change: AddressChange, options?: NavigateOptions) => void;
 
@@ -17,15 +30,7 @@ export function useAddress(): [URLSearchParams, ChangeAddress] {
   const [params, setParams] = useSearchParams();
   const change = useCallback<ChangeAddress>(
     (wanted, options) => {
-      const next = new URLSearchParams(window.location.search);
-      for (const [name, value] of Object.entries(wanted)) {
-        if (value === null || value === '') {
-          next.delete(name);
-        } else {
-          next.set(name, value);
-        }
-      }
-      setParams(next, options);
+      setParams(addressWith(new URLSearchParams(window.location.search), wanted), options);
     },
     [setParams],
   );

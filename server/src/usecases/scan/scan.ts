@@ -263,8 +263,8 @@ class ScanRun {
   async #toExamine(found: readonly Found[]): Promise<ReadonlySet<Found>> {
     switch (this.#mode) {
       case 'failed': {
-        const failedCopiesHere = this.#known.all().filter((row) => row.status === 'failed');
-        const paths = new Set(failedCopiesHere.map((row) => row.path));
+        const broken = this.#known.all().filter((row) => row.status === 'failed');
+        const paths = new Set(broken.map((row) => row.path));
         return new Set(found.filter((bundle) => paths.has(bundle.path)));
       }
       case 'open':
