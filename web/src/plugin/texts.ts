@@ -117,6 +117,8 @@ export const hiddenNotOfferedWhileLoading = 'hidden: not offered while loading';
 export const offeredWhileLoading = 'offered while loading';
 
 // why
+export const saidAfterTheScan =
+  'Not sorted yet: what speaks for it stands here when the scan is through.';
 export const why = 'Why';
 export const youSaidWhatItDoes = 'You said what it does. Without that it would be told so:';
 export const onePlugin = 'One plugin';

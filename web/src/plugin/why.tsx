@@ -17,7 +17,9 @@ export function Why({ plugin, view }: { plugin: Plugin; view: PluginView | undef
   const grounds = view?.grounds;
   const said = answers.get(plugin.id);
   if (!grounds) {
-    return null;
+    // Chains and kept settings are what somebody made of them; nothing speaks for that.
+    const isWaiting = view !== undefined && plugin.copies.length > 0;
+    return isWaiting ? <p className="text-soft">{texts.saidAfterTheScan}</p> : null;
   }
   return (
     <section aria-labelledby="why">
