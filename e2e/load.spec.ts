@@ -327,7 +327,8 @@ test('what is learnt is shown, can be switched off, and wiped', async ({ page, d
   await expect(page.getByRole('img', { name: /^Keys for a load, by week/ })).toBeVisible();
   await expectNoAxeFindings(page);
   const { loads } = await studio.keys();
-  await page.getByLabel('Learn from what I load').uncheck();
+  await page.getByLabel('Learn from what I load').click();
+  await expect(page.getByLabel('Learn from what I load')).not.toBeChecked();
   await page.getByRole('button', { name: 'Done' }).click();
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('/');
