@@ -1,4 +1,7 @@
-/** Loading: by keyboard alone with its keys counted, in a narrow window, refused with reasons, and an old session repaired. */
+/**
+ * Loading: by keyboard alone with its keys counted, in a narrow window, refused with reasons, and an
+ * old session repaired.
+ */
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, expectNoAxeFindings, test } from './studio.ts';

@@ -10,14 +10,12 @@ import { writeStudio } from '@clever-drawer/demo';
 import { ReaderPool, walk, type FoundBundle } from '@clever-drawer/server/scanner';
 import { formats } from '@clever-drawer/core';
 import { measured, timed, type Measured } from './measure.ts';
-import { startServerProcess } from './server-process.ts';
+import { builtThread, startServerProcess } from './server-process.ts';
 import { scanAll, timeOfFind } from './server.ts';
 
 /** Plugins of which the desk computer holds about 20,000 copies. */
 const plugins = 14_400;
 const rounds = 5;
-/** The thread as it is built and shipped. */
-const built = new URL('../../dist/worker-start.mjs', import.meta.url);
 
 export async function benchLarge(): Promise<Measured[]> {
   const data = mkdtempSync(join(tmpdir(), 'clever-drawer-bench-'));
@@ -64,7 +62,7 @@ const bundlesIn = (place: string): readonly FoundBundle[] =>
 
 /** Walks all places and reads every copy and setting, on as many threads as the program takes. */
 async function readOnly(places: readonly string[]): Promise<void> {
-  const pool = new ReaderPool(2, process.env, built);
+  const pool = new ReaderPool(2, process.env, builtThread);
   const stop = new SharedArrayBuffer(4);
   await Promise.all(
     places.map(async (place) => {

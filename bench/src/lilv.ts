@@ -8,13 +8,12 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { ReaderPool, walk } from '@clever-drawer/server/scanner';
 import { measured, timed, type Measured } from './measure.ts';
+import { builtThread } from './server-process.ts';
 
 const place = '/usr/lib/lv2';
 const rounds = 25;
 /** Rounds that are not counted: a server that runs has read before. */
 const before = 10;
-/** The thread as it is built and shipped (`npm run build`). */
-const built = new URL('../../dist/worker-start.mjs', import.meta.url);
 
 export async function benchLilv(): Promise<Measured[]> {
   const directory = mkdtempSync(join(tmpdir(), 'clever-drawer-lilv-'));
@@ -29,7 +28,7 @@ export async function benchLilv(): Promise<Measured[]> {
     '-o',
     program,
   ]);
-  const pool = new ReaderPool(2, process.env, built);
+  const pool = new ReaderPool(2, process.env, builtThread);
   const cold: number[] = [];
   const warm: number[] = [];
   const theirs: number[] = [];

@@ -6,6 +6,9 @@ import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { freePort } from '@clever-drawer/server';
 
+/** A reading thread as it is built and shipped. */
+export const builtThread = new URL('../../dist/worker-start.mjs', import.meta.url);
+
 const program = join(import.meta.dirname, '../../dist/start.mjs');
 
 export interface ServerProcess {

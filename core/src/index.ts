@@ -148,6 +148,7 @@ export {
   type GatheredPlugin,
   gatherPlugin,
   type IdentifiedCatalog,
+  type CopyAsText,
   type CopyToIdentify,
   type IdentifiedPlugin,
   type PluginEvidence,

@@ -38,13 +38,11 @@ export function fitChange(order: Order, change: OrderChange, whereNow: WhereNow)
   const added = settled.added.filter(
     (record) => !order.has(keyOf(record)) || goes(record, settled),
   );
-  return diff(order, sound(applyChange(order, { ...settled, added })), isSame);
+  return diff(order, sound(applyChange(order, { ...settled, added })), isSameValue);
 }
 
 const goes = (record: OrderRecord, { removed }: Pick<OrderChange, 'removed'>): boolean =>
   removed.some((each) => keyOf(each) === keyOf(record));
-
-const isSame = (a: OrderRecord, b: OrderRecord): boolean => isSameValue(a, b);
 
 /** Whether two changes do the same, whatever the order of their records. */
 export function isSameChange(a: OrderChange, b: OrderChange): boolean {

@@ -35,11 +35,9 @@ export function mergeRecords(
   return fitChange(order, diffRecords(order, next), (plugin) => plugin);
 }
 
-const isSame = (a: OrderRecord, b: OrderRecord): boolean => isSameValue(a, b);
-
 /** What turns one order into another. */
 export const diffRecords = (before: Order, after: Order): OrderChange =>
-  diff(before, after, isSame);
+  diff(before, after, isSameValue);
 
 /** What becomes of a record that both have. Positions are seen to later. */
 function together(mine: OrderRecord, theirs: OrderRecord, mode: MergeMode): OrderRecord {

@@ -1,7 +1,8 @@
 /** Plugins and their copies. */
-import { Any, In, type EntityManager } from 'typeorm';
+import { Any, type EntityManager } from 'typeorm';
 import {
   asId,
+  type CopyAsText,
   type CopyId,
   type CopyState,
   type FoundCopy,
@@ -152,24 +153,17 @@ export const pluginById = (
 export const copiesOfPlugins = (
   manager: EntityManager,
   plugins: readonly string[],
-): Promise<CopyRow[]> => manager.getRepository(CopyTable).findBy({ pluginId: In([...plugins]) });
+): Promise<CopyRow[]> =>
+  manager.getRepository(CopyTable).findBy({ pluginId: Any<string>(plugins) });
 
 /** All copies of a computer. */
 export const allCopies = (manager: EntityManager, computer: string): Promise<CopyRow[]> =>
   manager.getRepository(CopyTable).findBy({ computerId: computer });
 
-/** A copy as sorting needs it; the facts as JSON, which only the thread that sorts takes apart. */
-export interface CopyToSort {
-  readonly id: string;
-  readonly pluginId: string | null;
-  readonly isPresent: boolean;
-  readonly facts: string;
-}
-
-/** The copies of a computer that were understood and are not set aside. */
-export const copiesToSort = (manager: EntityManager, computer: string): Promise<CopyToSort[]> =>
+/** The copies of a computer that were understood and are not set aside, as they are kept. */
+export const copiesToSort = (manager: EntityManager, computer: string): Promise<CopyAsText[]> =>
   manager.query(
-    `SELECT id, plugin_id "pluginId", state = 'present' "isPresent", facts::text "facts" FROM copy
+    `SELECT id, plugin_id "plugin", state = 'present' "isPresent", facts::text "facts" FROM copy
       WHERE computer_id = $1 AND status = 'ok' AND state <> 'aside'`,
     [computer],
   );

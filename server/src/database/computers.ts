@@ -28,7 +28,7 @@ export const lockComputer = (manager: EntityManager, id: string): Promise<Comput
     .getRepository(ComputerTable)
     .findOne({ where: { id }, lock: { mode: 'pessimistic_write' } });
 
-/** Locks a computer for a step of its order; gives the revision, or null where there is none. */
+/** Locks a computer for who works on its order; gives the revision, or null where there is none. */
 export async function lockOrder(manager: EntityManager, id: string): Promise<number | null> {
   const rows: { revision: number }[] = await manager.query(
     'SELECT revision FROM computer WHERE id = $1 FOR UPDATE',

@@ -4,6 +4,7 @@
  */
 import {
   failedCopy,
+  type CopyAsText,
   type Decisions,
   type Format,
   type FoundCopy,
@@ -13,7 +14,7 @@ import {
 import { failedSetting, type FoundSetting } from '@clever-drawer/core/readers';
 import { Thread, type Job } from './thread.ts';
 import type { FoundBundle, Sought, Walked } from './walk.ts';
-import type { CopyAsText, Done, Task, ToRead } from './worker.ts';
+import type { Done, Task, ToRead } from './worker.ts';
 
 /** The longest that reading one bundle may take, in milliseconds. */
 const readLimit = 20_000;

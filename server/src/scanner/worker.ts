@@ -10,6 +10,7 @@ import {
   type Format,
   type FoundCopy,
   type IdentifiedCatalog,
+  type CopyAsText,
   type CopyToIdentify,
 } from '@clever-drawer/core';
 import {
@@ -23,9 +24,6 @@ import { walk, type FoundBundle, type Sought, type Walked } from './walk.ts';
 
 /** What reading has to know of a bundle. */
 export type ToRead = Pick<FoundBundle, 'format' | 'candidates' | 'path'>;
-
-/** A copy with its facts as JSON: a text is handed over quicker than what it holds. */
-export type CopyAsText = Omit<CopyToIdentify, 'facts'> & { readonly facts: string };
 
 /** What a thread is asked. */
 export type Task =

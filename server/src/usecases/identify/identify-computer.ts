@@ -14,6 +14,7 @@ import {
   type Decisions,
   type OrderChange,
   type OrderRecord,
+  type CopyAsText,
   type CopyToIdentify,
   type IdentifiedCatalog,
   type IdentifiedPlugin,
@@ -28,9 +29,8 @@ import {
   moveCopies,
   noteWentInto,
   updatePlugins,
-  type CopyToSort,
 } from '../../database/catalog.ts';
-import { findComputer, lockComputer, saveDoubts } from '../../database/computers.ts';
+import { findComputer, lockOrder, saveDoubts } from '../../database/computers.ts';
 import { undoneChanges } from '../../database/changes.ts';
 import { readAnswers, readBelongings, readOrder, readSpellings } from '../../database/order.ts';
 import type { CopyRow, PluginRow } from '../../database/catalog-tables.ts';
@@ -41,7 +41,7 @@ type Sorter = Pick<Parts, 'readers' | 'clock'>;
 
 /** Everything that identifying starts from. */
 interface Basis {
-  readonly copies: readonly CopyToSort[];
+  readonly copies: readonly CopyAsText[];
   readonly plugins: readonly PluginRow[];
   readonly decisions: Decisions;
 }
@@ -61,10 +61,10 @@ export async function identifyAfterScan(
   }));
   const identified = await workOut(sorter, before.basis);
   await database.transaction(async (manager) => {
-    const row = await lockComputer(manager, computer);
-    if (row && row.revision === before.revision) {
+    const revision = await lockOrder(manager, computer);
+    if (revision !== null && revision === before.revision) {
       await takeUp(manager, sorter, computer, before.basis, identified);
-    } else if (row) {
+    } else if (revision !== null) {
       await identifyComputer(manager, sorter, computer);
     }
   });
@@ -92,10 +92,7 @@ async function readBasis(manager: EntityManager, computer: string): Promise<Basi
 
 /** In a thread of its own. */
 const workOut = ({ readers }: Sorter, { copies, decisions }: Basis): Promise<IdentifiedCatalog> =>
-  readers.sort(
-    copies.map(({ pluginId, ...copy }) => ({ ...copy, plugin: pluginId })),
-    decisions,
-  );
+  readers.sort(copies, decisions);
 
 /**
  * Writes the outcome. Copies that failed and hold a plugin stay with it; they say nothing of it.
@@ -122,7 +119,7 @@ async function takeUp(
     manager,
     copies.flatMap((copy) => {
       const plugin = identified.pluginOf.get(copy.id);
-      return plugin === undefined || plugin === copy.pluginId ? [] : [{ copy: copy.id, plugin }];
+      return plugin === undefined || plugin === copy.plugin ? [] : [{ copy: copy.id, plugin }];
     }),
   );
   await updatePlugins(manager, changed);
@@ -139,15 +136,15 @@ async function takeUp(
 
 /** Plugins that no copy belongs to any more, with the one most of their copies went into. */
 function emptiedPlugins(
-  copies: readonly CopyToSort[],
+  copies: readonly CopyAsText[],
   pluginOf: ReadonlyMap<string, string>,
 ): { plugin: string; into: string }[] {
   const held = new Set(pluginOf.values());
   const moves = grouped(
     copies.flatMap((copy) => {
       const into = pluginOf.get(copy.id);
-      const isMove = copy.pluginId !== null && !held.has(copy.pluginId) && into !== undefined;
-      return isMove ? [[copy.pluginId, into] as const] : [];
+      const isMove = copy.plugin !== null && !held.has(copy.plugin) && into !== undefined;
+      return isMove ? [[copy.plugin, into] as const] : [];
     }),
   );
   return [...moves].map(([plugin, into]) => ({ plugin, into: mostFrequent(into) }));

@@ -20,7 +20,7 @@ import {
   type Result,
 } from '@clever-drawer/core';
 import { pluginNames } from '../../database/changes.ts';
-import { lockComputer } from '../../database/computers.ts';
+import { lockOrder } from '../../database/computers.ts';
 import { readOrder } from '../../database/order.ts';
 import type { PointRow } from '../../database/point-tables.ts';
 import {
@@ -73,7 +73,7 @@ export function markPoint(
     if (trimmed === '') {
       return failed({ code: 'name-empty', at: 'name' });
     }
-    await lockComputer(manager, computer);
+    await lockOrder(manager, computer);
     await addPoint(manager, computer, {
       id: randomUUID(),
       at: clock(),
@@ -94,7 +94,7 @@ export async function changePoint(
   name: string | null,
 ): Promise<Result<PointsView>> {
   const isThere = await parts.database.transaction(async (manager) => {
-    await lockComputer(manager, computer);
+    await lockOrder(manager, computer);
     const point = await findPoint(manager, computer, id);
     if (point && name === null) {
       await removePoint(manager, computer, id);

@@ -28,7 +28,7 @@ import {
   saveCopies,
   type CopySight,
 } from '../../database/catalog.ts';
-import { lockComputer } from '../../database/computers.ts';
+import { lockOrder } from '../../database/computers.ts';
 import { addFindings, saveScan } from '../../database/scans.ts';
 import type { BundleRow, CopyRow, PluginRow } from '../../database/catalog-tables.ts';
 import type { FindingRow, ScanRow } from '../../database/scan-tables.ts';
@@ -52,7 +52,7 @@ export interface Batch {
 export async function saveBatch(manager: EntityManager, batch: Batch): Promise<void> {
   const { scan, known } = batch;
   // People may join and part plugins meanwhile: whoever changes the order waits for this batch.
-  await lockComputer(manager, scan.computerId);
+  await lockOrder(manager, scan.computerId);
   const rows: CopyRow[] = [];
   const seen: string[] = [];
   const gone: CopyRow[] = [];
