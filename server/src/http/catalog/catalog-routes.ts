@@ -18,7 +18,7 @@ import {
   viewSettings,
   viewWaitingSettings,
 } from '../../usecases/identify/view-questions.ts';
-import { viewFailed } from '../../usecases/scan/scan.ts';
+import { viewFailed } from '../../usecases/scan/scan-views.ts';
 import { takeCopies } from '../../usecases/scan/take-copies.ts';
 import { name } from '../fields.ts';
 import { linesOf } from '../lines.ts';

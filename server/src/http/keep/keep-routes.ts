@@ -9,10 +9,8 @@ import {
   exportDocument,
   exportOutline,
   exportTable,
-  mergeDocument,
-  previewDocument,
-  type Incoming,
-} from '../../usecases/keep/documents.ts';
+} from '../../usecases/keep/export-documents.ts';
+import { mergeDocument, previewDocument } from '../../usecases/keep/merge-document.ts';
 import {
   changePoint,
   comparePoint,
@@ -20,6 +18,7 @@ import {
   returnToPoint,
   viewPoints,
 } from '../../usecases/keep/points.ts';
+import type { Incoming } from '../../usecases/keep/read-incoming.ts';
 import { previewShelf, removeShelf, setShelf, viewShelf } from '../../usecases/keep/shelves.ts';
 import { id, name, needed } from '../fields.ts';
 import { at, handle, param, withBody } from '../handling.ts';

@@ -21,7 +21,8 @@ import {
   viewPlaces,
 } from '../../usecases/scan/places.ts';
 import { changeOpening, viewOpening } from '../../usecases/scan/opening.ts';
-import { startScan, stopScan, viewFindings, viewScans } from '../../usecases/scan/scan.ts';
+import { viewFindings, viewScans } from '../../usecases/scan/scan-views.ts';
+import { startScan, stopScan } from '../../usecases/scan/scan.ts';
 import { ids } from '../fields.ts';
 import { at, handle, param, withBody } from '../handling.ts';
 import { answer } from '../problems.ts';

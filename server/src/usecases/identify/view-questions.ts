@@ -28,7 +28,7 @@ import { loadsByMonth } from '../../database/session.ts';
 import { settingsFor, waitingSettings } from '../../database/settings.ts';
 import { settingsHere } from '../catalog/settings-here.ts';
 import type { Parts } from '../../parts.ts';
-import { findingView } from '../scan/scan.ts';
+import { findingView } from '../scan/scan-views.ts';
 
 /**
  * What Sort needs to work out its questions, a `SortView` as JSON: every window asks for it, so it is

@@ -2,48 +2,45 @@
  * Looking through the places of a computer: only what changed is examined, and every batch is saved
  * at once.
  */
-import { access, constants } from 'node:fs/promises';
 import {
-  asId,
   compare,
   copyKey,
   failed,
   grouped,
-  nameOfCopy,
   ok,
   storableValue,
   type Comparison,
-  type FindingView,
   type FoundCopy,
   type OpeningWish,
   type Result,
   type ScanMode,
-  type ScanProgress,
   type ScanView,
 } from '@clever-drawer/core';
-import { failedCopies, forgetBundles, hasUnsorted, readBundles } from '../../database/catalog.ts';
+import type { LadspaDescriptions } from '@clever-drawer/core/readers';
 import { listAsides } from '../../database/asides.ts';
+import { forgetBundles, hasUnsorted, readBundles } from '../../database/catalog.ts';
+import type { BundleRow, CopyRow, CopyStanding } from '../../database/catalog-tables.ts';
 import { findComputer } from '../../database/computers.ts';
 import { listPlaces } from '../../database/places.ts';
-import { addScan, listFindings, listScans, saveScan } from '../../database/scans.ts';
-import type { BundleRow, CopyRow, CopyStanding } from '../../database/catalog-tables.ts';
-import type { FindingRow, PlaceRow, ScanRow } from '../../database/scan-tables.ts';
+import type { PlaceRow, ScanRow } from '../../database/scan-tables.ts';
+import { addScan, saveScan } from '../../database/scans.ts';
 import type { ScanJob } from '../../jobs/scan-jobs.ts';
 import { loggable } from '../../log.ts';
 import type { Parts } from '../../parts.ts';
-import type { LadspaDescriptions } from '@clever-drawer/core/readers';
-import { descriptionsFor, type FoundBundle } from '../../scanner/index.ts';
-import { outOfReach } from './out-of-reach.ts';
-import { asKnown, newScan, viewOf } from './scan-rows.ts';
+import { descriptionsFor } from '../../scanner/index.ts';
+import { identifyAfterScan } from '../identify/identify-computer.ts';
 import { BundlesBefore } from './bundles-before.ts';
 import { KnownCopies } from './known-copies.ts';
-import { settingsAfterScan } from './settings.ts';
+import { outOfReach } from './out-of-reach.ts';
 import { saveApart } from './save-apart.ts';
 import { pluginsAtFirstSight } from './save-findings.ts';
-import { identifyAfterScan } from '../identify/identify-computer.ts';
+import { asKnown, newScan, viewOf } from './scan-rows.ts';
+import { atTheStart, ScanTelling } from './scan-telling.ts';
+import { settingsAfterScan } from './settings.ts';
+import { walkPlaces, type Found, type WalkedPlaces } from './walk-places.ts';
 
-/** While a scan runs, windows fetch what it has found at most this often. Milliseconds. */
-const catalogEvery = 2_000;
+/** Directories of which is kept that they could not be looked into. */
+const problemsKept = 50;
 /** Bundles examined between two savings. */
 const readTogether = 200;
 /** The same where each is opened, which takes long. */
@@ -69,24 +66,12 @@ export async function startScan(
     return failed({ code: 'scan-running', at: 'scan' });
   }
   const scan = newScan(computer, parts.clock());
-  const progress: ScanProgress = {
-    scan: asId(scan.id),
-    state: 'running',
-    place: places[0]?.path ?? '',
-    examining: '',
-    done: 0,
-    total: null,
-    unchanged: 0,
-    failed: 0,
-    isOpening: false,
-    secondsLeft: null,
-  };
   const job: ScanJob = {
     stop: new SharedArrayBuffer(4),
     get stopped() {
       return Atomics.load(new Int32Array(this.stop), 0) !== 0;
     },
-    progress,
+    progress: atTheStart(scan, places[0]?.path ?? ''),
     finished: Promise.resolve(),
   };
   parts.scans.start(computer, job);
@@ -103,25 +88,6 @@ export async function stopScan(parts: Parts, computer: string): Promise<Result<n
   Atomics.store(new Int32Array(job.stop), 0, 1);
   await job.finished;
   return ok(null);
-}
-
-/** What walking all places came to. */
-interface WalkedPlaces {
-  readonly found: Found[];
-  /** Files of settings; bundles of LV2, which may hold some, are among the others. */
-  readonly settings: Found[];
-  /** Places that were walked, and those that are not there. */
-  readonly reached: Set<string>;
-  readonly lost: Set<string>;
-  /** Directories that could not be looked into. */
-  readonly blocked: readonly string[];
-}
-
-/** Directories of which is kept that they could not be looked into. */
-const problemsKept = 50;
-
-interface Found extends FoundBundle {
-  readonly place: PlaceRow;
 }
 
 interface Examined extends Found {
@@ -142,6 +108,7 @@ class ScanRun {
   readonly #job: ScanJob;
   readonly #places: readonly PlaceRow[];
   readonly #mode: ScanMode;
+  readonly #telling: ScanTelling;
   #known = new KnownCopies([]);
   #wish: OpeningWish = 'ask';
   /** Bundles that were looked at before. */
@@ -157,10 +124,6 @@ class ScanRun {
   #hasChanged = false;
   /** Whether a path cannot be looked at now, so that what is missing there may still be there. */
   #isOutOfReach: (path: string) => boolean = () => false;
-  #examiningSince = 0;
-  #skipped = 0;
-  #lastTold = 0;
-  #lastCatalog: number;
 
   constructor(
     parts: Parts,
@@ -171,14 +134,14 @@ class ScanRun {
   ) {
     this.#mode = mode;
     this.#parts = parts;
-    this.#lastCatalog = parts.clock().getTime();
+    this.#telling = new ScanTelling(parts, scan.computerId, job);
     this.#scan = scan;
     this.#job = job;
     this.#places = places;
   }
 
   async run(): Promise<void> {
-    const { database, log, scans, events, clock } = this.#parts;
+    const { database, log, scans, clock } = this.#parts;
     const computer = this.#scan.computerId;
     try {
       await addScan(database.manager, this.#scan);
@@ -195,8 +158,7 @@ class ScanRun {
       log.error({ error: loggable(error) }, 'the end of a scan could not be saved');
     });
     scans.end(computer);
-    this.#tell({ state: this.#scan.state, examining: '', secondsLeft: 0 }, true);
-    events.tell(computer, { event: 'catalog' });
+    this.#telling.end(this.#scan.state);
   }
 
   async #lookThrough(): Promise<void> {
@@ -204,7 +166,7 @@ class ScanRun {
     const computer = this.#scan.computerId;
     // The places are walked while the database tells what was known.
     const [walked, known, bundles, setAside, owner] = await Promise.all([
-      this.#walkPlaces(),
+      this.#walk(),
       KnownCopies.of(manager, computer),
       readBundles(manager, computer),
       listAsides(manager, computer),
@@ -219,7 +181,8 @@ class ScanRun {
     this.#known = known;
     const asides = new Set(setAside.map((aside) => aside.path));
     const found = walked.found.filter((bundle) => !asides.has(bundle.path));
-    const { reached, lost, blocked } = walked;
+    const { reached, lost } = walked;
+    const blocked = walked.problems.map(({ at }) => at);
     const devices = new Map(bundles.map((bundle) => [bundle.path, bundle.device]));
     this.#isOutOfReach = outOfReach(blocked, devices);
     const toExamine = await this.#toExamine(found);
@@ -236,12 +199,10 @@ class ScanRun {
           !this.#isOutOfReach(row.path),
       );
     this.#scan.looked = found.length - changed.length;
-    this.#skipped = this.#scan.looked;
-    this.#examiningSince = this.#now();
-    this.#tell(
-      { total: found.length, done: this.#scan.looked, unchanged: this.#scan.counts.unchanged },
-      true,
-    );
+    this.#telling.begin(this.#scan.looked, {
+      total: found.length,
+      unchanged: this.#scan.counts.unchanged,
+    });
     await this.#examine(changed, missing);
     if (this.#job.stopped || this.#mode === 'failed' || this.#mode === 'open') {
       return;
@@ -349,49 +310,13 @@ class ScanRun {
     }
   }
 
-  async #walkPlaces(): Promise<WalkedPlaces> {
-    const found: Found[] = [];
-    const settings: Found[] = [];
-    const reached = new Set<string>();
-    const lost = new Set<string>();
-    const blocked: string[] = [];
-    const paths = new Set<string>();
-    const walks = await Promise.all(
-      this.#places.map(async (place) => {
-        if (
-          !(await access(place.path, constants.R_OK).then(
-            () => true,
-            () => false,
-          ))
-        ) {
-          return { place, walked: null };
-        }
-        return {
-          place,
-          walked: await this.#parts.readers.walk(place.path, place.formats, this.#job.stop, 'both'),
-        };
-      }),
-    );
-    for (const { place, walked } of walks) {
-      if (!walked) {
-        lost.add(place.id);
-        continue;
-      }
-      for (const problem of walked.problems) {
-        this.#parts.log.warn({ problem }, 'a directory could not be looked into');
-      }
-      const said = [...this.#scan.problems, ...walked.problems.map(storableValue)];
-      this.#scan.problems = said.slice(0, problemsKept);
-      blocked.push(...walked.problems.map((problem) => problem.at));
-      reached.add(place.id);
-      for (const bundle of walked.bundles) {
-        if (!paths.has(bundle.path)) {
-          (bundle.isSettings ? settings : found).push({ ...bundle, place });
-        }
-        paths.add(bundle.path);
-      }
+  async #walk(): Promise<WalkedPlaces> {
+    const walked = await walkPlaces(this.#parts.readers, this.#places, this.#job.stop);
+    for (const problem of walked.problems) {
+      this.#parts.log.warn({ problem }, 'a directory could not be looked into');
     }
-    return { found, settings, reached, lost, blocked };
+    this.#scan.problems = walked.problems.slice(0, problemsKept).map(storableValue);
+    return walked;
   }
 
   /** Batch by batch; while one is saved the next is read. */
@@ -421,7 +346,7 @@ class ScanRun {
     const readOn = async (): Promise<void> => {
       for (let bundle = waiting.shift(); bundle && !this.#job.stopped; bundle = waiting.shift()) {
         const isOpening = this.#isOpened(bundle);
-        this.#tell({
+        this.#telling.progress({
           place: bundle.place.path,
           examining: bundle.path.slice(bundle.place.path.length + 1),
           isOpening,
@@ -493,104 +418,7 @@ class ScanRun {
       bundles: rows,
       now: this.#parts.clock(),
     });
-    this.#tell({ done: this.#scan.looked, failed: this.#scan.counts.failed }, true);
-    const now = this.#now();
-    if (now - this.#lastCatalog < catalogEvery) {
-      return;
-    }
-    this.#lastCatalog = now;
-    this.#parts.events.tell(this.#scan.computerId, { event: 'catalog' });
+    this.#telling.progress({ done: this.#scan.looked, failed: this.#scan.counts.failed }, true);
+    this.#telling.saved();
   }
-
-  /** Milliseconds since 1970 by the clock that was handed in. */
-  #now(): number {
-    return this.#parts.clock().getTime();
-  }
-
-  /** Tells the windows how far the scan is, at most ten times a second unless it matters. */
-  #tell(news: Partial<ScanProgress>, matters = false): void {
-    const now = this.#now();
-    const progress = { ...this.#job.progress, ...news };
-    const toExamine = (progress.total ?? 0) - progress.done;
-    const examined = progress.done - this.#skipped;
-    const rate = examined > 0 ? (now - this.#examiningSince) / examined : null;
-    this.#job.progress = {
-      ...progress,
-      secondsLeft:
-        rate === null || progress.total === null ? null : Math.ceil((rate * toExamine) / 1000),
-    };
-    if (!matters && now - this.#lastTold < 100) {
-      return;
-    }
-    this.#lastTold = now;
-    this.#parts.events.tell(this.#scan.computerId, { event: 'scan', progress: this.#job.progress });
-  }
-}
-
-/** The latest scans, newest first, and how far a running one is. */
-export async function viewScans(
-  parts: Parts,
-  computer: string,
-): Promise<{ scans: ScanView[]; progress: ScanProgress | null }> {
-  return {
-    scans: (await listScans(parts.database.manager, computer)).map(viewOf),
-    progress: parts.scans.of(computer)?.progress ?? null,
-  };
-}
-
-/** The most findings shown of one scan. */
-const findingsShown = 5_000;
-
-/** A finding as it is shown. */
-export const findingView = ({
-  id,
-  sort,
-  name,
-  vendor,
-  format,
-  path,
-  from,
-  to,
-  pluginId,
-  problem,
-}: FindingRow): FindingView => ({
-  id,
-  sort,
-  name,
-  vendor,
-  format,
-  path,
-  from,
-  to,
-  plugin: pluginId === null ? null : asId(pluginId),
-  copy: null,
-  problem,
-});
-
-/** The findings of a scan. */
-export async function viewFindings(
-  parts: Parts,
-  computer: string,
-  scan: string,
-): Promise<FindingView[]> {
-  const rows = await listFindings(parts.database.manager, computer, scan, findingsShown);
-  return rows.map(findingView);
-}
-
-/** The copies that are there and failed, whichever scan said so, in the shape of findings. */
-export async function viewFailed(parts: Parts, computer: string): Promise<FindingView[]> {
-  const rows = await failedCopies(parts.database.manager, computer, findingsShown);
-  return rows.map(({ id, facts, format, path, pluginId }) => ({
-    id,
-    sort: 'failed',
-    name: nameOfCopy(facts),
-    vendor: facts.vendor,
-    format,
-    path,
-    from: null,
-    to: null,
-    plugin: pluginId === null ? null : asId(pluginId),
-    copy: asId(id),
-    problem: facts.problem,
-  }));
 }
