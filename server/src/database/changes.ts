@@ -1,17 +1,24 @@
 /** The log of changes: each with its reverse inside, and whether it is done, undone or discarded. */
 import type { EntityManager } from 'typeorm';
-import { asId, pluginsOfChange, type OrderChange } from '@clever-drawer/core';
+import { asId, pluginsOfChange, type OrderChange, type PointReason } from '@clever-drawer/core';
 import { toJsonb } from './bulk.ts';
 import { ChangeTable, type ChangeRow } from './order-tables.ts';
 
-/** A change that was made, with what is kept of it. */
-export interface MadeChange {
+/** A change that was worked out and is about to be made, in words too. */
+export interface WorkedChange {
   readonly change: OrderChange;
   readonly words: string;
+  /** What undo and redo move along the log is no new change of it. */
+  readonly isAlongLog?: true;
+  /** A point is kept before it, whatever its size. */
+  readonly pointBefore?: PointReason;
+}
+
+/** A change that was made, with what is kept of it. */
+export interface MadeChange extends WorkedChange {
   /** The revision it brought the order to. */
   readonly revision: number;
   readonly at: Date;
-  readonly isAlongLog?: true;
 }
 
 /** The order has this revision now, and the change stands in the journal of points. */

@@ -1,23 +1,9 @@
 /** Points that come by themselves, and what changed since the newest one. */
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import {
-  dayOf,
-  muchAtOnce,
-  pointsToThin,
-  sizeOf,
-  type OrderChange,
-  type PointReason,
-} from '@clever-drawer/core';
+import { dayOf, muchAtOnce, pointsToThin, sizeOf, type PointReason } from '@clever-drawer/core';
+import type { WorkedChange } from '../../database/changes.ts';
 import { addPoint, lastInJournal, listPoints, removePoint } from '../../database/points.ts';
-
-/** A change that is about to be made. */
-interface Coming {
-  readonly change: OrderChange;
-  readonly words: string;
-  /** Why a point is kept before it, whatever its size. */
-  readonly pointBefore?: PointReason;
-}
 
 /**
  * Before a change is made: a point for what asks for one, for the evening of an earlier day with
@@ -26,7 +12,7 @@ interface Coming {
 export async function keepForPoints(
   manager: EntityManager,
   computer: string,
-  { change, words, pointBefore }: Coming,
+  { change, words, pointBefore }: WorkedChange,
   now: Date,
 ): Promise<void> {
   const last = await lastInJournal(manager, computer);

@@ -15,12 +15,12 @@ import {
   type Result,
 } from '@clever-drawer/core';
 import { readTable, recordsOf } from '@clever-drawer/core/documents';
-import { pluginNames } from '../../database/changes.ts';
+import { pluginNames, type WorkedChange } from '../../database/changes.ts';
 import { findComputer } from '../../database/computers.ts';
 import { readOrder } from '../../database/order.ts';
 import { loggable } from '../../log.ts';
 import type { Parts } from '../../parts.ts';
-import { step, type Worked } from '../order/step.ts';
+import { step } from '../order/step.ts';
 import { takeLoads } from './document-loads.ts';
 import { pluginsAsSaid } from './export-documents.ts';
 import { idsHere, matchSettings } from './ids-here.ts';
@@ -77,7 +77,7 @@ export async function previewDocument(
   }
 }
 
-interface WorkedOut extends Worked {
+interface WorkedOut extends WorkedChange {
   readonly matches: readonly MatchView[];
   /** The computer it is of, by its name. */
   readonly computer: string;

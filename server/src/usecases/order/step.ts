@@ -11,11 +11,10 @@ import {
   type OrderChange,
   type OrderStep,
   type PluginId,
-  type PointReason,
   type Result,
 } from '@clever-drawer/core';
 import { wherePluginsAre } from '../../database/catalog.ts';
-import { saveStep, undoWords } from '../../database/changes.ts';
+import { saveStep, undoWords, type WorkedChange } from '../../database/changes.ts';
 import { lockOrder } from '../../database/computers.ts';
 import { applyToTables } from '../../database/order.ts';
 import type { Parts } from '../../parts.ts';
@@ -36,18 +35,8 @@ export async function fitToday(
   });
 }
 
-/** A change that was worked out, in words too. */
-export interface Worked {
-  readonly change: OrderChange;
-  readonly words: string;
-  /** What undo and redo move along the log is no new change of it. */
-  readonly isAlongLog?: true;
-  /** A point is kept before it, whatever its size. */
-  readonly pointBefore?: PointReason;
-}
-
 /** Works out a change of the order as it is; the computer is locked. */
-export type Work = (manager: EntityManager, order: Order) => Promise<Result<Worked>>;
+export type Work = (manager: EntityManager, order: Order) => Promise<Result<WorkedChange>>;
 
 /** Runs the work on the locked computer, applies its change and counts the revision up, all or nothing. */
 export async function step(parts: Parts, computer: string, work: Work): Promise<Result<OrderStep>> {
