@@ -4,6 +4,15 @@ import { defineConfig } from 'vite';
 /** The built pages hold everything they need; nothing is fetched from elsewhere. */
 export default defineConfig({
   plugins: [react()],
+  css: {
+    preprocessorOptions: {
+      scss: {
+        // Bootstrap 5 is written for imports, of which Sass warns.
+        quietDeps: true,
+        silenceDeprecations: ['import', 'global-builtin'],
+      },
+    },
+  },
   build: {
     outDir: 'dist',
     // Screens share styles: one sheet for all of them.
@@ -24,7 +33,7 @@ export default defineConfig({
               name: 'shared',
               minShareCount: 2,
               entriesAware: true,
-              entriesAwareMergeThreshold: 700,
+              entriesAwareMergeThreshold: 3_000,
               priority: 1,
             },
           ],

@@ -35,9 +35,11 @@ export { day } from './time.ts';
 export { createTurns, type Turns } from './turns.ts';
 export { editDistance } from './text/edit-distance.ts';
 export { jsonObject } from './text/json-object.ts';
+export { printNumber } from './print-number.ts';
 export { oneOrMany, plural } from './text/plural.ts';
 export { createStable } from './stable.ts';
-export { compareNames, fold, wordsOf } from './text/fold.ts';
+export { compareNames } from './text/compare.ts';
+export { fold, wordsOf } from './text/fold.ts';
 export {
   bareCopy,
   failedCopy,

@@ -1,4 +1,5 @@
 /** What can go wrong, as data, and its wording in one place. */
+import { printNumber } from './print-number.ts';
 
 /** One thing that went wrong: what (`code`), where (`at`) and the value that was got. */
 export type Problem =
@@ -104,8 +105,7 @@ export const failed = (...problems: Problem[]): { ok: false; problems: Problem[]
   problems,
 });
 
-const mebibytes = (bytes: number): string =>
-  `${Math.ceil(bytes / 1_048_576).toLocaleString('en')} MB`;
+const mebibytes = (bytes: number): string => `${printNumber(Math.ceil(bytes / 1_048_576))} MB`;
 
 type Wording = { [C in ProblemCode]: (problem: Extract<Problem, { code: C }>) => string };
 
@@ -119,7 +119,7 @@ const wording: Wording = {
     `${p.at} lies outside the place that was looked through, so it was not read.`,
   damaged: (p) => `${p.at} is damaged${p.line === null ? '' : ` at line ${p.line}`}: ${p.detail}`,
   'too-much': (p) =>
-    `${p.at} has ${p.got.toLocaleString('en')} ${p.what}; ${p.limit.toLocaleString('en')} is the most that is read.`,
+    `${p.at} has ${printNumber(p.got)} ${p.what}; ${printNumber(p.limit)} is the most that is read.`,
   crashed: (p) =>
     `${p.at} crashed while it was opened: ${p.detail}. Nothing else was touched by it. A newer version may do better.`,
   'timed-out': (p) =>
@@ -139,7 +139,7 @@ const wording: Wording = {
   'not-kept': (p) =>
     `${p.at} was read, but what it says could not be kept (${p.detail}). Everything else was.`,
   'path-too-long': (p) =>
-    `The path ${p.at.slice(0, 80)}… has ${p.got.toLocaleString('en')} bytes; ${p.limit.toLocaleString('en')} is the most that is read. Move it nearer to its place.`,
+    `The path ${p.at.slice(0, 80)}… has ${printNumber(p.got)} bytes; ${printNumber(p.limit)} is the most that is read. Move it nearer to its place.`,
   'link-too-wide': (p) =>
     `${p.at} is a link to ${p.to}, which holds the place itself or a whole disk. It was not followed; link to the directory that holds the plugins.`,
   'not-a-plugin': (p) => `${p.at} is not a plugin: ${p.detail}`,

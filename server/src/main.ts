@@ -174,12 +174,13 @@ function makeParts(
   config: Config,
   log: Logger,
 ): Parts {
-  const events = new EventHub();
+  const clock = config.clock ?? (() => new Date());
+  const events = new EventHub(clock);
   const parts: Parts = {
     database,
     isDatabaseThere: () => keeper.isThere,
     log,
-    clock: config.clock ?? (() => new Date()),
+    clock,
     events,
     scans: new ScanJobs(),
     orders: new HeldOrders(),

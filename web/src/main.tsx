@@ -1,21 +1,28 @@
-import 'bootstrap/dist/css/bootstrap.min.css';
+import './bootstrap.scss';
 import '@fontsource-variable/instrument-sans/index.css';
 import '@fontsource/zilla-slab/500.css';
 import '@fontsource/zilla-slab/600.css';
 import './app/theme.css';
 import './app/layout.css';
 import './ui/picker.css';
+import { QueryClient } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './app/app.tsx';
 import { showTheme } from './app/theme.ts';
+import { askAhead } from './studio/studio-queries.ts';
 
+const queries = new QueryClient({
+  defaultOptions: { queries: { staleTime: Infinity, refetchOnWindowFocus: false, retry: 1 } },
+});
+// Whoever is drawn asks again, and says what went wrong.
+askAhead(queries).catch(() => undefined);
 showTheme();
 const root = document.getElementById('root');
 if (root) {
   createRoot(root).render(
     <StrictMode>
-      <App />
+      <App queries={queries} />
     </StrictMode>,
   );
 }

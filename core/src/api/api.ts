@@ -452,6 +452,8 @@ export interface PastLoad {
 
 /** What the server tells its windows by itself. */
 export type ServerEvent =
+  /** The stream begins; nothing was told of this computer in the `quiet` milliseconds before. */
+  | { readonly event: 'opened'; readonly quiet: number }
   | { readonly event: 'order'; readonly step: OrderStep }
   | { readonly event: 'catalog' }
   | { readonly event: 'scan'; readonly progress: ScanProgress }

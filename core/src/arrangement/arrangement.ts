@@ -4,7 +4,7 @@
  */
 import { compareBy, type Warmth } from '../catalog/compare-plugins.ts';
 import type { Plugin } from '../catalog/plugin.ts';
-import { compareNames } from '../text/fold.ts';
+import { compareNames } from '../text/compare.ts';
 import { grouped } from '../grouped.ts';
 import type { CabinetId, FolderId, PluginId } from '../id.ts';
 import { createStable } from '../stable.ts';

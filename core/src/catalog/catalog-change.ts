@@ -1,5 +1,5 @@
 /** What changed in a catalog since a window fetched it, and the catalog that comes of it. */
-import { compareTexts } from '../text/fold.ts';
+import { compareTexts } from '../text/compare.ts';
 import type { Plugin } from './plugin.ts';
 
 /** A catalog by its plugins, with what stands for its state. */

@@ -1,6 +1,6 @@
 /** The orders in which plugins are lined up, in the list and in sorted folders alike. */
 import { formats } from '../formats/found-copy.ts';
-import { compareNames, compareTexts } from '../text/fold.ts';
+import { compareNames, compareTexts } from '../text/compare.ts';
 import type { Plugin } from './plugin.ts';
 
 /** The facts by which plugins can be ordered. */

@@ -15,7 +15,7 @@ import {
   type OrderRecord,
   type Placement,
 } from '../order/records.ts';
-import { compareNames } from '../text/fold.ts';
+import { compareNames } from '../text/compare.ts';
 import { plural } from '../text/plural.ts';
 
 /** Whether something comes, goes, or is there before and after but otherwise. */

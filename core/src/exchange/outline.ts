@@ -1,4 +1,5 @@
 /** Cabinets as outlines, OPML 2.0 (opml.org/spec2.opml), out and in. */
+import { printNumber } from '../print-number.ts';
 import Builder from 'fast-xml-builder';
 import { XMLParser } from 'fast-xml-parser';
 import { SyntaxValidator } from 'fast-xml-validator';
@@ -110,7 +111,7 @@ export function readOutline(
   const reading: Reading = { plugins: new Map(), count: 0, isPlugin };
   const cabinets = (body.outline ?? []).map((outline) => cabinetOf(reading, outline));
   if (reading.count > limits.outlines) {
-    return wrong(`It holds more than ${limits.outlines.toLocaleString('en')} outlines.`);
+    return wrong(`It holds more than ${printNumber(limits.outlines)} outlines.`);
   }
   return ok(
     withFavourites({

@@ -23,7 +23,7 @@ import {
 import { usedIn } from '../order/references.ts';
 import { printRule } from '../rules/language/text.ts';
 import { noWords, type RuleWords } from '../rules/language/values.ts';
-import { compareNames, compareTexts } from '../text/fold.ts';
+import { compareNames, compareTexts } from '../text/compare.ts';
 import {
   documentName,
   documentVersion,

@@ -6,6 +6,7 @@
  * The layout is that of CFBinaryPList.c of Apple's open CoreFoundation (from memory): "bplist00",
  * objects, a table of their offsets, and a trailer of 32 bytes.
  */
+import { printNumber } from '../print-number.ts';
 
 /** Values that a property list may come to when all references are followed, and how deep. */
 const valuesLimit = 100_000;
@@ -50,7 +51,7 @@ class ObjectTable {
     this.top = this.#number(trailer + 16, 8);
     this.#table = this.#number(trailer + 24, 8);
     if (this.#objects > valuesLimit) {
-      throw new Unbounded(`it holds more than ${valuesLimit.toLocaleString('en')} objects`);
+      throw new Unbounded(`it holds more than ${printNumber(valuesLimit)} objects`);
     }
   }
 
@@ -71,7 +72,7 @@ class ObjectTable {
     for (const held of this.#heldBy(object)) {
       values += this.count(held, depth + 1);
       if (values > valuesLimit) {
-        throw new Unbounded(`it comes to more than ${valuesLimit.toLocaleString('en')} values`);
+        throw new Unbounded(`it comes to more than ${printNumber(valuesLimit)} values`);
       }
     }
     this.#counts.set(object, values);
@@ -92,7 +93,7 @@ class ObjectTable {
     const { length, from } = this.#lengthAt(at, marker & 0xf);
     const references = kind === 0xd ? 2 * length : length;
     if (references > valuesLimit) {
-      throw new Unbounded(`it holds more than ${valuesLimit.toLocaleString('en')} references`);
+      throw new Unbounded(`it holds more than ${printNumber(valuesLimit)} references`);
     }
     return Array.from({ length: references }, (_, i) =>
       this.#number(from + i * this.#referenceSize, this.#referenceSize),

@@ -12,7 +12,7 @@ import {
   type Term as NodeTerm,
 } from 'n3';
 import { failed, ok, type Result } from '../problem.ts';
-import { compareTexts } from '../text/fold.ts';
+import { compareTexts } from '../text/compare.ts';
 import { limits, textOf } from './bundle-files.ts';
 import { readPlainTurtle } from './plain-turtle.ts';
 import { literal, resource, type Statement, type Term } from './statement.ts';

@@ -1,6 +1,7 @@
 /** Who made a plugin: spellings of one vendor gathered, near misses found. */
 import { isOneApart } from '../text/edit-distance.ts';
-import { compareNames, fold } from '../text/fold.ts';
+import { compareNames } from '../text/compare.ts';
+import { fold } from '../text/fold.ts';
 
 /** Words that vendors add or leave out at will (common practice, no published source). */
 const loose = new Set([

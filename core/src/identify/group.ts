@@ -1,4 +1,4 @@
-import { compareTexts } from '../text/fold.ts';
+import { compareTexts } from '../text/compare.ts';
 /**
  * Copies into plugins: which copies are one product, why, and where that is in doubt. Depends on
  * the copies alone, not on their order.

@@ -3,7 +3,7 @@
  * "gxChorus") says whose they are and not what they do: only what differs speaks.
  */
 import { grouped } from '../grouped.ts';
-import { compareTexts } from '../text/fold.ts';
+import { compareTexts } from '../text/compare.ts';
 import { isGenericWord } from './generic-words.ts';
 
 /** A name with the folded vendor it belongs to; without a vendor nothing is taken off. */

@@ -1,4 +1,4 @@
-import { compareTexts } from '../text/fold.ts';
+import { compareTexts } from '../text/compare.ts';
 /** What a plugin is called and who made it, told from its copies, and what is known for classifying it. */
 import { makesSound, widthOf, withoutBits, withoutWidth } from './name-key.ts';
 import { nameOfCopy, preferred } from '../catalog/plugin.ts';

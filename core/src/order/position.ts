@@ -1,4 +1,4 @@
-import { compareTexts } from '../text/fold.ts';
+import { compareTexts } from '../text/compare.ts';
 /**
  * Places in an order as text keys, so that one thing can go between two others without touching them.
  * Keys are fractions in base 62 compared character by character (UTF-16 order, also PostgreSQL's "C" order).

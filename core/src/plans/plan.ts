@@ -1,6 +1,6 @@
 /** What a new cabinet could hold: plans over the catalog, worked out before anything is made. */
 import { isPresent, type Plugin } from '../catalog/plugin.ts';
-import { compareNames } from '../text/fold.ts';
+import { compareNames } from '../text/compare.ts';
 import { grouped } from '../grouped.ts';
 import { groupOf, typeGroups, typeName } from '../taxonomy/tree.ts';
 import { keywordRule, type Rule } from '../rules/language/rule.ts';

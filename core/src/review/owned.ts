@@ -1,6 +1,6 @@
 /** What one owns, beside what of it one uses. */
 import { grouped } from '../grouped.ts';
-import { compareNames } from '../text/fold.ts';
+import { compareNames } from '../text/compare.ts';
 import { firstGroup, loadsOf, type ReviewMaterial, type StudiedPlugin } from './studied.ts';
 
 /** Plugins that belong together, and what of them was loaded. */

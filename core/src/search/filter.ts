@@ -1,7 +1,8 @@
 /** Narrowing the list: the facts of the sentence "Show effects of any type from any vendor …". */
 import { hasFacets, type FacetFacts, type Facets } from './facets.ts';
 import type { Format } from '../formats/found-copy.ts';
-import { compareNames, fold, wordsOf } from '../text/fold.ts';
+import { compareNames } from '../text/compare.ts';
+import { fold, wordsOf } from '../text/fold.ts';
 import { compareBy, type Warmth } from '../catalog/compare-plugins.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import type { Kind } from '../catalog/kind.ts';

@@ -1,6 +1,7 @@
 /** Finding one plugin by a few letters among many, best first, each hit with its reason. */
 import type { Plugin } from '../catalog/plugin.ts';
-import { compareNames, wordsOf } from '../text/fold.ts';
+import { compareNames } from '../text/compare.ts';
+import { wordsOf } from '../text/fold.ts';
 import type { Entry } from './entry.ts';
 import type { Habits } from './habits.ts';
 import {

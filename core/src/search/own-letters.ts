@@ -1,4 +1,4 @@
-import { compareTexts } from '../text/fold.ts';
+import { compareTexts } from '../text/compare.ts';
 /**
  * Letters of one's own: of many names that begin alike, each gets a beginning at which it stands
  * first, the shortest that none before it has.

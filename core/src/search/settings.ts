@@ -1,6 +1,7 @@
 /** Finding saved settings by letters: “plate snare” finds the setting *snare* of the plate plugin. */
 import type { Plugin } from '../catalog/plugin.ts';
-import { compareTexts, fold, wordsOf } from '../text/fold.ts';
+import { compareTexts } from '../text/compare.ts';
+import { fold, wordsOf } from '../text/fold.ts';
 import { Texts } from '../text/text-index.ts';
 import type { Hit } from './finder.ts';
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { compareNames, fold, foldAny, wordsOf, wordsOfAny } from './fold.ts';
+import { fold, foldAny, wordsOf, wordsOfAny } from './fold.ts';
 
 /** Names as they are made: short, of letters, figures and signs in every mixture. */
 const plainNames = fc
@@ -27,8 +27,4 @@ describe('folding', () => {
     );
   });
   it('keeps words of any script', () => expect(wordsOf('Эхо 混響')).toEqual(['эхо', '混響']));
-  it('orders figures by value and never calls two names equal', () => {
-    expect(['B 10', 'b 9', 'a'].sort(compareNames)).toEqual(['a', 'b 9', 'B 10']);
-    expect(compareNames('a', 'A')).not.toBe(0);
-  });
 });

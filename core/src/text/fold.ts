@@ -85,17 +85,3 @@ function isEdge(text: string, at: number, before: Letter, letter: Letter): boole
 /** Positions inside runs of letters and figures at which another word begins. */
 export const innerEdges = (text: string): number[] =>
   [...text.matchAll(edges)].map((match) => match.index);
-
-/** The order of texts by their code units, which every machine agrees on. */
-export function compareTexts(a: string, b: string): number {
-  if (a === b) {
-    return 0;
-  }
-  return a < b ? -1 : 1;
-}
-
-/** Names in the order a reader expects: case-blind, figures by their value; a total order. */
-export function compareNames(a: string, b: string): number {
-  return collator.compare(a, b) || compareTexts(a, b);
-}
-const collator = new Intl.Collator('en', { numeric: true, sensitivity: 'base' });

@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { printNumber } from '../print-number.ts';
 import { oneOrMany, plural } from './plural.ts';
 
 describe('a number with its word', () => {
@@ -18,5 +19,13 @@ describe('a number with its word', () => {
       'waits',
       'wait',
     ]);
+  });
+
+  it('is written and chosen as Intl does for English', () => {
+    const rules = new Intl.PluralRules('en');
+    for (const count of [0, 1, 2, 11, 21, 999, 1_000, 1_001, 12_345, 999_999, 1_000_000, -4_000]) {
+      expect(printNumber(count)).toBe(count.toLocaleString('en'));
+      expect(oneOrMany(count, 'one', 'other')).toBe(rules.select(count));
+    }
   });
 });

@@ -3,6 +3,7 @@
  * control characters, cut between characters. Everything that comes from files or from people
  * passes here once, before anything is made of it.
  */
+import { printNumber } from '../print-number.ts';
 
 /** The most UTF-16 units of one text that a file says of itself. */
 export const textLimit = 1_000;
@@ -109,7 +110,7 @@ function troubleWith(
     return `It holds lists within lists more than ${limits.depth} deep.`;
   }
   if (count > limits.values) {
-    return `It holds more than ${limits.values.toLocaleString('en')} values.`;
+    return `It holds more than ${printNumber(limits.values)} values.`;
   }
   if (typeof value === 'string' && !isStorable(value)) {
     return 'It holds control characters or halves of characters. Leave them out.';

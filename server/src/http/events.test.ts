@@ -24,7 +24,7 @@ const eventOf = (examining: string): ServerEvent => ({
 });
 
 async function startStream() {
-  const events = new EventHub();
+  const events = new EventHub(() => new Date());
   const app = express();
   const responses: ServerResponse[] = [];
   app.get('/', (request, response) => {
@@ -49,6 +49,19 @@ it('a window that reads hears of everything', async () => {
   const [text] = (await once(socket, 'data')) as [Buffer];
   expect(text.toString()).toContain('echo.lv2');
   stop();
+});
+
+it('is told first for how long nothing has happened but the progress of scans', () => {
+  let now = 1_000;
+  const events = new EventHub(() => new Date(now));
+  now += 500;
+  expect(events.quietFor('computer')).toBe(500);
+  events.tell('computer', { event: 'catalog' });
+  now += 70;
+  events.tell('computer', eventOf('echo.lv2'));
+  events.tell('another', { event: 'catalog' });
+  now += 5;
+  expect(events.quietFor('computer')).toBe(75);
 });
 
 it('a window that reads nothing is let go before much waits for it', async () => {

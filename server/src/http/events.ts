@@ -38,6 +38,7 @@ export function streamEvents(
   if (!parts.isDatabaseThere()) {
     response.write(textOf({ event: 'database', isThere: false }));
   }
+  response.write(textOf({ event: 'opened', quiet: parts.events.quietFor(computer) }));
   const end = (): void => {
     response.end();
   };

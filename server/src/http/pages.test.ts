@@ -16,13 +16,17 @@ const computers = '</api/computers>; rel=preload; as=fetch; crossorigin=anonymou
 const module = (name: string): string => `</assets/${name}.js>; rel=modulepreload`;
 
 describe('what a page is told ahead', () => {
-  it('are the files of its screen, each once, without the one it names itself', () => {
+  it('are the first file and the computers, then the files of its screen, each once', () => {
     expect(preloads(manifest, 'load')).toBe(
-      [module('load-screen'), module('shared'), module('more'), computers].join(', '),
+      [module('index'), computers, module('load-screen'), module('shared'), module('more')].join(
+        ', ',
+      ),
     );
   });
   it('is the page of a plugin as well', () => {
-    expect(preloads(manifest, 'plugin')).toBe([module('plugin-page'), computers].join(', '));
+    expect(preloads(manifest, 'plugin')).toBe(
+      [module('index'), computers, module('plugin-page')].join(', '),
+    );
   });
   it('are the computers alone where the build tells nothing', () => {
     expect(preloads({}, 'load')).toBe(computers);

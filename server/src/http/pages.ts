@@ -50,13 +50,13 @@ function readManifest(web: string): Manifest {
 }
 
 /**
- * What the page of a screen will ask for, as the value of a `Link` header (RFC 8288): the screen's
- * files and the list of computers come beside the first file instead of after it.
+ * What the page of a screen will ask for, as the value of a `Link` header (RFC 8288): the first file,
+ * without which nothing begins, and beside it the list of computers and the screen's files.
  */
 export function preloads(manifest: Manifest, screen: string): string {
   const files = new Set<string>();
   const add = (built: BuiltFile | undefined): void => {
-    if (!built || built.isEntry || files.has(built.file)) {
+    if (!built || files.has(built.file)) {
       return;
     }
     files.add(built.file);
@@ -64,11 +64,10 @@ export function preloads(manifest: Manifest, screen: string): string {
       add(manifest[key]);
     }
   };
-  add(
-    Object.values(manifest).find(({ name }) => name?.replace(/-(?:screen|page)$/, '') === screen),
-  );
-  return [
-    ...[...files].map((file) => `</${file}>; rel=modulepreload`),
-    '</api/computers>; rel=preload; as=fetch; crossorigin=anonymous',
-  ].join(', ');
+  const builds = Object.values(manifest);
+  add(builds.find(({ isEntry }) => isEntry));
+  add(builds.find(({ name }) => name?.replace(/-(?:screen|page)$/, '') === screen));
+  const [first, ...others] = [...files].map((file) => `</${file}>; rel=modulepreload`);
+  const computers = '</api/computers>; rel=preload; as=fetch; crossorigin=anonymous';
+  return [...(first === undefined ? [] : [first]), computers, ...others].join(', ');
 }

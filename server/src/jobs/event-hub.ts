@@ -7,9 +7,18 @@ export type Listener = (event: ServerEvent) => void;
 /** Passes events of a computer to its windows. */
 export class EventHub {
   readonly #listeners = new Map<string, Set<Listener>>();
+  readonly #clock: () => Date;
+  /** When it began, and when each computer was last told of, in milliseconds since 1970. */
+  readonly #began: number;
+  readonly #told = new Map<string, number>();
   readonly #end = new AbortController();
   /** Aborted when the server stops: streams then end. */
   readonly ended = this.#end.signal;
+
+  constructor(clock: () => Date) {
+    this.#clock = clock;
+    this.#began = clock().getTime();
+  }
 
   end(): void {
     this.#end.abort();
@@ -27,6 +36,14 @@ export class EventHub {
     };
   }
 
+  /**
+   * Milliseconds in which nothing was told of a computer but how far a scan is; at most those since
+   * the server began.
+   */
+  quietFor(computer: string): number {
+    return this.#clock().getTime() - (this.#told.get(computer) ?? this.#began);
+  }
+
   /** Tells all windows, whatever computer they show. */
   tellAll(event: ServerEvent): void {
     for (const computer of [...this.#listeners.keys()]) {
@@ -35,6 +52,9 @@ export class EventHub {
   }
 
   tell(computer: string, event: ServerEvent): void {
+    if (event.event !== 'scan') {
+      this.#told.set(computer, this.#clock().getTime());
+    }
     for (const listener of this.#listeners.get(computer) ?? []) {
       listener(event);
     }

@@ -11,14 +11,14 @@ function counted() {
 
 describe('what is kept for a computer', () => {
   it('is made once, for all who ask meanwhile and later', async () => {
-    const kept = new Kept<number>(new EventHub(), hasNewCatalog);
+    const kept = new Kept<number>(new EventHub(() => new Date()), hasNewCatalog);
     const make = counted();
     expect(await Promise.all([kept.of('desk', make), kept.of('desk', make)])).toEqual([1, 1]);
     expect(await kept.of('desk', make)).toBe(1);
   });
 
   it('is another for another computer', async () => {
-    const events = new EventHub();
+    const events = new EventHub(() => new Date());
     const kept = new Kept<string>(events, hasNewCatalog);
     const of = (computer: string, value: string) => kept.of(computer, () => Promise.resolve(value));
     expect([await of('desk', 'a'), await of('stage', 'b')]).toEqual(['a', 'b']);
@@ -27,7 +27,7 @@ describe('what is kept for a computer', () => {
   });
 
   it('is made anew after what changes it, and after nothing else', async () => {
-    const events = new EventHub();
+    const events = new EventHub(() => new Date());
     const kept = new Kept<number>(events, hasNewCatalog);
     const make = counted();
     await kept.of('desk', make);
@@ -40,7 +40,7 @@ describe('what is kept for a computer', () => {
   });
 
   it('is not what was begun before something happened', async () => {
-    const events = new EventHub();
+    const events = new EventHub(() => new Date());
     const kept = new Kept<string>(events, hasNewCatalog);
     let finish: (value: string) => void = () => undefined;
     const begun = kept.of(
@@ -58,7 +58,7 @@ describe('what is kept for a computer', () => {
   });
 
   it('is tried again where it could not be made', async () => {
-    const kept = new Kept<string>(new EventHub(), hasNewCatalog);
+    const kept = new Kept<string>(new EventHub(() => new Date()), hasNewCatalog);
     const away = new Error('the database is away');
     await expect(kept.of('desk', () => Promise.reject(away))).rejects.toBe(away);
     expect(await kept.of('desk', () => Promise.resolve('there'))).toBe('there');

@@ -1,12 +1,12 @@
 /** The application: one computer's studio inside the shell, a screen for each address. */
-import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
+import { QueryClientProvider, useQuery, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
-import { listComputers } from '../api/client.ts';
 import { useCatalog } from '../studio/contexts.ts';
+import { chosenComputer, computersQuery, shownComputer } from '../studio/studio-queries.ts';
 import { StudioProvider } from '../studio/studio.tsx';
 import { useReviewSource } from '../studio/use-review-source.ts';
-import { remember, remembered } from '../ui/keys.ts';
+import { remember } from '../ui/keys.ts';
 import { ErrorBoundary } from '../ui/error-boundary.tsx';
 import { NoticesProvider } from '../ui/notices.tsx';
 import {
@@ -23,13 +23,7 @@ import {
 import { Shell } from './shell.tsx';
 import * as texts from './texts.ts';
 
-const makeQueries = (): QueryClient =>
-  new QueryClient({
-    defaultOptions: { queries: { staleTime: Infinity, refetchOnWindowFocus: false, retry: 1 } },
-  });
-
-export function App() {
-  const [queries] = useState(makeQueries);
+export function App({ queries }: { queries: QueryClient }) {
   return (
     <QueryClientProvider client={queries}>
       <NoticesProvider>
@@ -44,12 +38,12 @@ export function App() {
 }
 
 function Rooms() {
-  const [chosen, setChosen] = useState(() => remembered('computer', ''));
+  const [{ chosen, since }, setChosen] = useState(() => ({ chosen: chosenComputer(), since: 0 }));
   const choose = useCallback((id: string) => {
     remember('computer', id);
-    setChosen(id);
+    setChosen({ chosen: id, since: performance.now() });
   }, []);
-  const computers = useQuery({ queryKey: ['computers'], queryFn: listComputers });
+  const computers = useQuery(computersQuery);
   if (computers.error) {
     return (
       <main id="content" tabIndex={-1} className="p-4" role="alert">
@@ -57,7 +51,7 @@ function Rooms() {
       </main>
     );
   }
-  const computer = computers.data?.find((c) => c.id === chosen) ?? computers.data?.[0];
+  const computer = shownComputer(computers.data ?? [], chosen);
   if (!computer) {
     return (
       <main id="content" tabIndex={-1} className="visually-hidden">
@@ -71,6 +65,7 @@ function Rooms() {
       computer={computer}
       computers={computers.data ?? []}
       chooseComputer={choose}
+      since={since}
       waiting={
         <main id="content" tabIndex={-1} className="visually-hidden">
           {texts.openingComputer(computer.name)}

@@ -17,6 +17,7 @@ import { isAmongFavourites } from '../annotate/filing.ts';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { commandFor, type Command } from '../ui/commands.ts';
 import { chord } from '../ui/keys.ts';
+import { listSize } from '../ui/list-size.ts';
 import { useLatest } from '../ui/use-latest.ts';
 import { useWidth } from '../ui/use-width.ts';
 import { between, listSteps, rowAfter, type View } from './model/list-keys.ts';
@@ -58,6 +59,7 @@ export function PluginList({
   // eslint-disable-next-line react-hooks/exhaustive-deps -- the lines and the view are what the function stands for
   const getItemKey = useCallback((at: number) => at, [drawn, view]);
   const lines = useVirtualizer({
+    ...listSize,
     count: drawn.length,
     getScrollElement: () => box.current,
     estimateSize: (at) => {

@@ -1,4 +1,5 @@
 /** Backups of the whole studio: how old the last one is, one now, where they lie. */
+import { printNumber } from '@clever-drawer/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
@@ -70,7 +71,7 @@ function LastBackup({ view: { backups, trouble, isOld } }: { readonly view: Back
 
 const size = (bytes: number): string =>
   bytes < 1_048_576
-    ? texts.bytesKB(Math.ceil(bytes / 1024).toLocaleString('en'))
+    ? texts.bytesKB(printNumber(Math.ceil(bytes / 1024)))
     : texts.bytesMB((bytes / 1_048_576).toFixed(1));
 
 function BackupList({ view: { backups } }: { readonly view: BackupsView }) {
@@ -79,7 +80,7 @@ function BackupList({ view: { backups } }: { readonly view: BackupsView }) {
       {backups.map(({ file, at, bytes, rows }) => (
         <li key={file}>
           <span>{sayTime(at)}</span>
-          <span className="text-soft">{texts.rows(rows.toLocaleString('en'), size(bytes))}</span>
+          <span className="text-soft">{texts.rows(printNumber(rows), size(bytes))}</span>
           <code>{file}</code>
         </li>
       ))}

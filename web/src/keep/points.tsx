@@ -2,7 +2,7 @@
 import { BookmarkPlus } from 'lucide-react';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { nameLength, type PointView, type PointsView } from '@clever-drawer/core';
+import { nameLength, type PointView, type PointsView, printNumber } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
 import { Outside } from './outside.tsx';
 import { byMonth, pointTime, pointTitle } from './model/point-words.ts';
@@ -67,7 +67,7 @@ function PointButton({ point, isChosen, onChoose }: PointButtonProps) {
     >
       <span className={point.name === null ? '' : 'hand'}>{pointTitle(point)}</span>
       <span className="point-facts">
-        {texts.filed(pointTime(point, new Date()), point.folders, point.filed.toLocaleString('en'))}
+        {texts.filed(pointTime(point, new Date()), point.folders, printNumber(point.filed))}
       </span>
     </button>
   );

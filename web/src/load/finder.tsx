@@ -7,6 +7,7 @@ import {
   slotScopes,
   slotKindAt,
   type SlotScope,
+  printNumber,
 } from '@clever-drawer/core';
 import { NameDialog } from '../annotate/name-dialog.tsx';
 import { isAmongFavourites } from '../annotate/filing.ts';
@@ -263,10 +264,10 @@ function After({ slot: { track, index } }: { slot: Slot }) {
 
 const scopeWords = (scope: SlotScope, { counts }: Finding): string => {
   if (scope === 'cabinet') {
-    return texts.lookInAll(counts.all.toLocaleString('en'));
+    return texts.lookInAll(printNumber(counts.all));
   }
   if (scope === 'all') {
-    return texts.theThatCannotBeLoadedHere(counts.rest.toLocaleString('en'));
+    return texts.theThatCannotBeLoadedHere(printNumber(counts.rest));
   }
   return texts.backToTheCabinet;
 };

@@ -1,4 +1,5 @@
 /** What is learnt of loading: keys for a load over time. It can be switched off, and wiped. */
+import { printNumber } from '@clever-drawer/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { curveMonotoneX, line, max, scaleLinear, scalePoint } from 'd3';
 import { useState } from 'react';
@@ -87,9 +88,7 @@ function WhatIsLearnt({
         onChange={setLearning}
       />
       <p className="text-soft">
-        {keys.loads === 0
-          ? texts.noLoadIsKept
-          : texts.kept(keys.loads.toLocaleString('en'), keys.loads)}
+        {keys.loads === 0 ? texts.noLoadIsKept : texts.kept(printNumber(keys.loads), keys.loads)}
       </p>
       {isAsking ? (
         <Wiping keys={keys} after={after} setAsking={setAsking} />
@@ -122,7 +121,7 @@ function Wiping({ keys, after, setAsking }: WipingProps) {
   const { client } = useComputer();
   return (
     <p role="alert" className="wipe">
-      {texts.allWouldBeGoneForGood(keys.loads.toLocaleString('en'))}{' '}
+      {texts.allWouldBeGoneForGood(printNumber(keys.loads))}{' '}
       <Button
         variant="danger"
         size="sm"

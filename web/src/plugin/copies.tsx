@@ -165,7 +165,7 @@ function CopiesActs({ plugin }: { plugin: Plugin }) {
     setAsking(null);
   };
   return (
-    <>
+    <div className="copies-acts">
       <Button
         variant="bare"
         size="sm"
@@ -188,7 +188,7 @@ function CopiesActs({ plugin }: { plugin: Plugin }) {
       )}
       {asking === 'order' && <FormatOrder onClose={close} />}
       {asking === 'join' && <JoinWith plugin={plugin} onClose={close} />}
-    </>
+    </div>
   );
 }
 

@@ -15,6 +15,7 @@ import {
 import { useComputer } from '../studio/contexts.ts';
 import { useSetAside } from '../studio/use-set-aside.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
+import { listSize } from '../ui/list-size.ts';
 import { sayTime } from '../ui/time-words.ts';
 import * as texts from './texts.ts';
 
@@ -168,6 +169,7 @@ function FindingList({ scan }: { scan: ScanView }) {
 function Rows({ findings }: { findings: readonly FindingView[] }) {
   const scroller = useRef<HTMLDivElement>(null);
   const rows = useVirtualizer({
+    ...listSize,
     count: findings.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => 58,

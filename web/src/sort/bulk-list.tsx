@@ -11,6 +11,7 @@ import { useActs } from '../studio/contexts.ts';
 import { runCommand, type Command } from '../ui/commands.ts';
 import { chord } from '../ui/keys.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
+import { listSize } from '../ui/list-size.ts';
 import { bestOf, canPick, inShort, sameFor } from './model/bulk-answers.ts';
 import { idsOf } from './model/options.ts';
 import { useSelection, type Selection } from './use-selection.ts';
@@ -131,6 +132,7 @@ interface RowsProps {
 function Rows({ questions, selection, commands }: RowsProps) {
   const scroller = useRef<HTMLDivElement>(null);
   const rows = useVirtualizer({
+    ...listSize,
     count: questions.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => rowHeight,

@@ -1,8 +1,8 @@
 /** Provides what the screens share about one computer; see contexts.ts. */
-import { useQuery, useQueryClient, type UseQueryResult } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useMemo, type ReactNode } from 'react';
-import type { CatalogView, ComputerView, Plugin } from '@clever-drawer/core';
-import { clientFor, type Client } from '../api/client.ts';
+import type { ComputerView, Plugin } from '@clever-drawer/core';
+import { clientFor } from '../api/client.ts';
 import {
   Acts,
   Catalog,
@@ -13,6 +13,7 @@ import {
   StandingContext,
 } from './contexts.ts';
 import { fromView, type OrderState } from './order-store.ts';
+import { catalogQuery, orderQuery, settingsQuery, usageQuery } from './studio-queries.ts';
 import { useArrangementOf } from './use-arrangement-of.ts';
 import { useCatalogOf } from './use-catalog-of.ts';
 import { useEvents } from './use-events.ts';
@@ -21,60 +22,43 @@ import { useOrderActs } from './use-order-acts.ts';
 const noPlugins: readonly Plugin[] = [];
 const emptyOrder: OrderState = fromView({ revision: 0, records: [], undo: null, redo: null });
 
-/** The catalog: fetched whole once, and then only what changed of it. */
-function useCatalogQuery(client: Client): UseQueryResult<CatalogView> {
-  const queries = useQueryClient();
-  const queryKey = ['catalog', client.computer];
-  return useQuery({
-    queryKey,
-    queryFn: () => client.catalog(queries.getQueryData<CatalogView>(queryKey)),
-    structuralSharing: false,
-  });
-}
-
 interface Props {
   readonly computer: ComputerView;
   readonly computers: readonly ComputerView[];
   readonly chooseComputer: (id: string) => void;
+  /** When this window began to ask for what it holds of the computer: milliseconds of its age. */
+  readonly since: number;
   readonly children: ReactNode;
   readonly waiting: ReactNode;
 }
 
 export function StudioProvider(props: Props) {
-  const { computer, computers, chooseComputer, children, waiting } = props;
+  const { computer, computers, chooseComputer, since, children, waiting } = props;
   const client = useMemo(() => clientFor(computer.id), [computer.id]);
-  const catalogQuery = useCatalogQuery(client);
-  const orderQuery = useQuery({
-    queryKey: ['order', computer.id],
-    queryFn: async () => fromView(await client.order()),
-    structuralSharing: false,
-  });
-  const usageQuery = useQuery({ queryKey: ['usage', computer.id], queryFn: client.usage });
-  const order = orderQuery.data ?? emptyOrder;
-  const catalogued = catalogQuery.data?.plugins ?? noPlugins;
-  const settingsQuery = useQuery({
-    queryKey: ['settings', computer.id],
-    queryFn: client.settings,
-  });
+  const catalogued = useQuery(catalogQuery(client));
+  const ordered = useQuery(orderQuery(client));
+  const used = useQuery(usageQuery(client));
+  const settings = useQuery(settingsQuery(client));
+  const order = ordered.data ?? emptyOrder;
   const catalog = useCatalogOf(
     client,
     computer,
-    catalogued,
+    catalogued.data?.plugins ?? noPlugins,
     order.records,
-    usageQuery.data,
-    settingsQuery.data,
+    used.data,
+    settings.data,
   );
-  const fetchedAt = Math.max(catalogQuery.dataUpdatedAt, usageQuery.dataUpdatedAt);
+  const fetchedAt = Math.max(catalogued.dataUpdatedAt, used.dataUpdatedAt);
   const arrangement = useArrangementOf(computer.id, order.records, catalog, fetchedAt);
-  const { scan, standing } = useEvents(client);
+  const { scan, standing } = useEvents(client, since);
   const acts = useOrderActs(client);
   const where = useMemo(
     () => ({ client, computer, computers, chooseComputer }),
     [client, computer, computers, chooseComputer],
   );
-  const failure = catalogQuery.error ?? orderQuery.error;
+  const failure = catalogued.error ?? ordered.error;
   // What was fetched before stays in view; what cannot be fetched anew is said in the bar.
-  if (failure && !(catalogQuery.data && orderQuery.data)) {
+  if (failure && !(catalogued.data && ordered.data)) {
     return (
       <main id="content" tabIndex={-1} className="p-4" role="alert">
         {failure.message}
@@ -82,7 +66,7 @@ export function StudioProvider(props: Props) {
     );
   }
   // Smart folders ask for use, too: without it their counts would change under one's eyes.
-  if (!catalogQuery.data || !orderQuery.data || usageQuery.isPending) {
+  if (!catalogued.data || !ordered.data || used.isPending) {
     return waiting;
   }
   return (

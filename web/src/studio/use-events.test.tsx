@@ -33,8 +33,10 @@ const progress = (state: 'running' | 'finished'): ServerEvent => ({
   progress: { state } as unknown as ScanProgress,
 });
 
+const opened = (quiet: number): ServerEvent => ({ event: 'opened', quiet });
+
 /** A window that listens, and which of its queries were said to be stale since the last look. */
-function listening() {
+function listening(since = performance.now()) {
   const queries = new QueryClient();
   const asked: string[] = [];
   jest.spyOn(queries, 'invalidateQueries').mockImplementation((filters) => {
@@ -45,7 +47,7 @@ function listening() {
   const wrapper = ({ children }: { readonly children: ReactNode }): ReactNode => (
     <QueryClientProvider client={queries}>{children}</QueryClientProvider>
   );
-  const hook = renderHook(() => useEvents(client), { wrapper });
+  const hook = renderHook(() => useEvents(client, since), { wrapper });
   const stale = (): string[] => asked.splice(0).sort();
   return { ...hook, stale, stream: NotedStream.latest };
 }
@@ -70,6 +72,7 @@ describe('the stream of a computer', () => {
     const { stream, stale } = listening();
     act(() => {
       stream.onopen();
+      stream.tell(opened(2_000));
     });
     expect(stale()).toEqual([]);
     stream.tell({ event: 'usage' });
@@ -83,9 +86,9 @@ describe('the stream of a computer', () => {
   it('has everything fetched again after a break: steps may have been missed', () => {
     const { stream, stale } = listening();
     act(() => {
-      stream.onopen();
+      stream.tell(opened(2_000));
       stream.onerror();
-      stream.onopen();
+      stream.tell(opened(2_000));
     });
     const again = stale();
     expect(again).toEqual(expect.arrayContaining(['catalog', 'order', 'usage', 'review', 'sort']));
@@ -94,6 +97,25 @@ describe('the stream of a computer', () => {
     stream.tell({ event: 'session' });
     const evented = stale();
     expect(again).toEqual(expect.arrayContaining(evented));
+  });
+
+  it('has everything fetched again when something was told before it listened, but after it asked', () => {
+    const { stream, stale } = listening(performance.now() - 300);
+    stream.tell(opened(200));
+    expect(stale()).toEqual(expect.arrayContaining(['catalog', 'order', 'usage']));
+  });
+
+  it('has nothing fetched again for what was told before the window asked', () => {
+    const { stream, stale } = listening(performance.now() - 300);
+    stream.tell(opened(1_000));
+    expect(stale()).toEqual([]);
+  });
+
+  it('leaves behind that what is held may be old once nobody listens', () => {
+    const { stream, stale, unmount } = listening();
+    stream.tell(opened(2_000));
+    unmount();
+    expect(stale()).toEqual(expect.arrayContaining(['catalog', 'order', 'session']));
   });
 
   it('says that the server is away only when that lasts, and no longer than that', () => {

@@ -6,7 +6,10 @@ import type { Client } from '../api/client.ts';
 import type { Standing } from './contexts.ts';
 import { takeStep } from './use-order-acts.ts';
 
-/** What is fetched again, by what happened; after a break everything, since steps may have been missed. */
+/**
+ * What is fetched again, by what happened. After a break it is everything, for steps may have been
+ * missed; so it is when a computer is shown again that this window did not listen to meanwhile.
+ */
 const staleAfter = {
   break: [
     'catalog',
@@ -54,8 +57,14 @@ interface Told {
 /** A connection that breaks is made again at once; only when that takes longer is it said. Milliseconds. */
 const saidAfter = 1_500;
 
-/** Listens as long as the window shows this computer. */
-export function useEvents(client: Client): Told {
+/** The server reads its clock in steps of this. Milliseconds. */
+const clockStep = 1;
+
+/**
+ * Listens as long as the window shows this computer, of which it began to ask when it was `since`
+ * milliseconds old.
+ */
+export function useEvents(client: Client, since: number): Told {
   const queries = useQueryClient();
   const [scan, setScan] = useState<ScanProgress | null>(null);
   const [standing, setStanding] = useState<Standing>('there');
@@ -72,19 +81,29 @@ export function useEvents(client: Client): Told {
       clearTimeout(waiting);
       waiting = undefined;
       setStanding('there');
-      if (wasOpen) {
+    };
+    source.onmessage = (message: MessageEvent<string>) => {
+      const event = JSON.parse(message.data) as ServerEvent;
+      if (event.event !== 'opened') {
+        follow(queries, client, event, setScan, setStanding);
+        return;
+      }
+      // What was told since this window asked, or while it heard nothing, may be missing from it.
+      const asked = performance.now() - since + clockStep;
+      if (wasOpen || event.quiet <= asked) {
         fetchAgain(queries, client, staleAfter.break);
       }
       wasOpen = true;
     };
-    source.onmessage = (message: MessageEvent<string>) => {
-      follow(queries, client, JSON.parse(message.data) as ServerEvent, setScan, setStanding);
-    };
     return () => {
       clearTimeout(waiting);
       source.close();
+      for (const name of staleAfter.break) {
+        const queryKey = [name, client.computer];
+        void queries.invalidateQueries({ queryKey, refetchType: 'none' });
+      }
     };
-  }, [client, queries]);
+  }, [client, queries, since]);
   return { scan, standing };
 }
 
@@ -97,7 +116,7 @@ function fetchAgain(queries: QueryClient, client: Client, names: readonly string
 function follow(
   queries: QueryClient,
   client: Client,
-  event: ServerEvent,
+  event: Exclude<ServerEvent, { readonly event: 'opened' }>,
   setScan: (scan: ScanProgress | null) => void,
   setStanding: (standing: Standing) => void,
 ): void {

@@ -1,6 +1,7 @@
 /** What is just outside of a rule, and by which line it fails. */
 import { editDistance } from '../../text/edit-distance.ts';
-import { compareNames, fold, wordsOf } from '../../text/fold.ts';
+import { compareNames } from '../../text/compare.ts';
+import { fold, wordsOf } from '../../text/fold.ts';
 import { isSetting, type Candidate, type RuleText } from '../evaluate/candidate.ts';
 import {
   compileCard,

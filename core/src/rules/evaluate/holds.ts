@@ -1,6 +1,7 @@
 /** Rules compiled to functions that answer for one plugin, and say why. */
 import { day } from '../../time.ts';
-import { compareNames, fold, wordsOf } from '../../text/fold.ts';
+import { compareNames } from '../../text/compare.ts';
+import { fold, wordsOf } from '../../text/fold.ts';
 import { isSetting, type Candidate, type RuleText } from './candidate.ts';
 import {
   daysOf,

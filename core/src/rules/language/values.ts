@@ -3,7 +3,8 @@ import { editDistance } from '../../text/edit-distance.ts';
 import { licenceStates } from '../../catalog/answer.ts';
 import { kinds } from '../../catalog/kind.ts';
 import { formats } from '../../formats/found-copy.ts';
-import { compareNames, fold } from '../../text/fold.ts';
+import { compareNames } from '../../text/compare.ts';
+import { fold } from '../../text/fold.ts';
 import { typeGroups, typeName } from '../../taxonomy/tree.ts';
 import { daysOf, fields, ruleLimits, units, type Field, type Relation } from './rule.ts';
 

@@ -18,9 +18,10 @@ beforeEach(() => {
     progress: atTheStart({ id: 'scan' }, '/loft'),
     finished: Promise.resolve(),
   };
-  const events = new EventHub();
+  const clock = (): Date => new Date(now);
+  const events = new EventHub(clock);
   events.listen('here', (event) => told.push(event));
-  telling = new ScanTelling({ events, clock: () => new Date(now) }, 'here', job);
+  telling = new ScanTelling({ events, clock }, 'here', job);
 });
 
 const shown = (): unknown[] =>

@@ -1,0 +1,57 @@
+/** What a studio is made of, as it is asked for: ahead of everything drawn, and by what is drawn. */
+import { queryOptions, type QueryClient } from '@tanstack/react-query';
+import type { CatalogView, ComputerView } from '@clever-drawer/core';
+import { clientFor, listComputers, type Client } from '../api/client.ts';
+import { remembered } from '../ui/keys.ts';
+import { fromView } from './order-store.ts';
+
+export const computersQuery = queryOptions({ queryKey: ['computers'], queryFn: listComputers });
+
+/** The catalog is fetched whole once, and then only what changed of it. */
+export const catalogQuery = ({ computer, catalog }: Client) =>
+  queryOptions({
+    queryKey: ['catalog', computer],
+    queryFn: ({ client, queryKey }) => catalog(client.getQueryData<CatalogView>(queryKey)),
+    structuralSharing: false,
+  });
+
+export const orderQuery = ({ computer, order }: Client) =>
+  queryOptions({
+    queryKey: ['order', computer],
+    queryFn: async () => fromView(await order()),
+    structuralSharing: false,
+  });
+
+export const usageQuery = ({ computer, usage }: Client) =>
+  queryOptions({ queryKey: ['usage', computer], queryFn: usage });
+
+export const settingsQuery = ({ computer, settings }: Client) =>
+  queryOptions({ queryKey: ['settings', computer], queryFn: settings });
+
+/** The computer that this browser chose last. */
+export const chosenComputer = (): string => remembered('computer', '');
+
+/** The one that was chosen, or the first; undefined where there is none. */
+export const shownComputer = (
+  computers: readonly ComputerView[],
+  chosen: string,
+): ComputerView | undefined => computers.find(({ id }) => id === chosen) ?? computers[0];
+
+/**
+ * Asks for what the first screen needs, so that the server works while the page is put together.
+ * Rejects where one of the answers is an error, which whoever is drawn says.
+ */
+export async function askAhead(queries: QueryClient): Promise<void> {
+  const computers = await queries.query(computersQuery);
+  const computer = shownComputer(computers, chosenComputer());
+  if (!computer) {
+    return;
+  }
+  const client = clientFor(computer.id);
+  await Promise.all([
+    queries.query(catalogQuery(client)),
+    queries.query(orderQuery(client)),
+    queries.query(usageQuery(client)),
+    queries.query(settingsQuery(client)),
+  ]);
+}
