@@ -176,3 +176,29 @@ test('each computer has its own catalog, places and order', async ({ page, demo 
   await page.reload();
   await expect(place).not.toBeChecked();
 });
+
+test('what happened on a computer while this window showed another is there when it comes back', async ({
+  page,
+  context,
+  demo,
+}) => {
+  const show = async (name: string): Promise<void> => {
+    await page.getByRole('button', { name: /^Computer: / }).click();
+    await page.getByRole('button', { name }).click();
+  };
+  await page.goto(`${demo.address}/file`);
+  await show('Touring rack');
+  await expect(page.getByText('This cabinet has only its favourites')).toBeVisible();
+  const other = await context.newPage();
+  await other.addInitScript(() => {
+    localStorage.removeItem('clever-drawer.computer');
+  });
+  await other.goto(`${demo.address}/file`);
+  await other.getByRole('button', { name: /New folder/ }).click();
+  await other.getByRole('textbox', { name: 'Name' }).fill('Tide pool');
+  await other.keyboard.press('Enter');
+  await expect(other.getByRole('button', { name: /^Tide pool/ })).toBeVisible();
+  await other.close();
+  await show('Quay Room');
+  await expect(page.getByRole('button', { name: /^Tide pool/ })).toBeVisible();
+});
