@@ -100,6 +100,22 @@ test('a full queue is settled by keyboard alone, and stays so', async ({ page, d
   await expect(page.getByText(/plugins settled/)).toBeVisible();
 });
 
+test('what comes next is named beside what it may be, on a narrow window too', async ({
+  page,
+  demo,
+}) => {
+  await page.setViewportSize({ width: 900, height: 700 });
+  await page.goto(`${demo.address}/sort`);
+  const next = page.getByRole('list', { name: 'Up next' }).getByRole('listitem');
+  await expect(next).toHaveCount(6);
+  for (const one of await next.all()) {
+    const name = one.locator('.name');
+    // Room for some ten letters.
+    expect((await name.boundingBox())?.width).toBeGreaterThan(80);
+    await expect(one).toHaveText(/\?$/);
+  }
+});
+
 test('the clear ones are shown before they are settled, in one change', async ({ page, demo }) => {
   await page.goto(`${demo.address}/sort`);
   const types = page.getByRole('button', { name: /^What does it do/ }).locator('.ask-count');

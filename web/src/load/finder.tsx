@@ -1,6 +1,6 @@
 /** Finding what to load: letters, then Enter. Nothing typed shows the likely ones. */
 import { Zap } from 'lucide-react';
-import { useCallback, useEffect, useRef } from 'react';
+import { memo, useCallback, useEffect, useRef } from 'react';
 import {
   cabinetSlotAt,
   isPresent,
@@ -25,7 +25,7 @@ import * as texts from './texts.ts';
 type Loader = ReturnType<typeof useLoader>;
 
 export function Finder(props: LoaderProps) {
-  const { field, settings } = props;
+  const { field, settings, track, index } = props;
   const loader = useLoader(props);
   const { typed, copyAt, naming, refusal, where, finding, active } = loader;
   const { hits, scope } = finding;
@@ -34,9 +34,16 @@ export function Finder(props: LoaderProps) {
   useEffect(firstScreenStands, []);
   return (
     <section className="finder" aria-labelledby="finder-title" onScrollCapture={onScroll}>
-      <Head {...props} />
+      <Head track={track} index={index} />
       <Field loader={loader} field={field} />
-      <Places loader={loader} />
+      <Places
+        folders={finding.folders}
+        counts={finding.counts}
+        scope={scope}
+        folder={where.folder}
+        goTo={where.goTo}
+        changeScope={where.changeScope}
+      />
       {refusal !== null && (
         <p className="refusal" role="alert">
           {refusal}
@@ -68,8 +75,10 @@ export function Finder(props: LoaderProps) {
   );
 }
 
-function Head(slot: Slot) {
-  const { track, index } = slot;
+type SlotOnly = Pick<Slot, 'track' | 'index'>;
+
+/** What no letter changes is not drawn again for one. */
+const Head = memo(function HeadOfFinder({ track, index }: SlotOnly) {
   const { computer } = useComputer();
   return (
     <div className="finder-head">
@@ -81,11 +90,11 @@ function Head(slot: Slot) {
           {texts.thesePluginsAreOnTheyCan(computer.name)}
         </p>
       )}
-      <After slot={slot} />
+      <After track={track} index={index} />
       <CabinetChoice slot={cabinetSlotAt(track.sort, index)} />
     </div>
   );
-}
+});
 
 function Field({ loader, field }: { loader: Loader; field: LoaderProps['field'] }) {
   const { typed, type, active, where, finding, onKeyDown } = loader;
@@ -120,20 +129,30 @@ function Field({ loader, field }: { loader: Loader; field: LoaderProps['field'] 
   );
 }
 
+interface PlacesProps
+  extends Pick<Finding, 'folders' | 'counts' | 'scope'>,
+    Pick<Loader['where'], 'folder' | 'goTo' | 'changeScope'> {}
+
 /** Where to look: the scopes, then the folders that hold something for the slot. */
-function Places({ loader: { where, finding } }: { loader: Loader }) {
+const Places = memo(function PlacesToLook({
+  folders,
+  counts,
+  scope,
+  folder,
+  goTo,
+  changeScope,
+}: PlacesProps) {
   const { cabinet } = useArrangement();
-  const { folder, goTo, changeScope } = where;
   return (
     <div className="scopes" role="group" aria-label={texts.whereToLook}>
       <Scopes
-        scope={finding.scope}
+        scope={scope}
         folder={folder}
-        counts={finding.counts}
+        counts={counts}
         cabinet={cabinet?.name ?? ''}
         onChange={changeScope}
       />
-      {finding.folders.map(({ folder: one, count, depth }) => (
+      {folders.map(({ folder: one, count, depth }) => (
         <button
           key={one.id}
           type="button"
@@ -149,7 +168,7 @@ function Places({ loader: { where, finding } }: { loader: Loader }) {
       ))}
     </div>
   );
-}
+});
 
 function Widened({ folder }: { folder: string | null }) {
   const { arrangement, cabinet } = useArrangement();
@@ -251,7 +270,7 @@ function useInView(
   }, []);
 }
 
-function After({ slot: { track, index } }: { slot: Slot }) {
+function After({ track, index }: SlotOnly) {
   const { pluginById } = useCatalog();
   const { nameOf } = useArrangement();
   const before = pluginById.get(track.slots[index - 1]?.plugin ?? '');

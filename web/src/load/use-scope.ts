@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { slotScopes, type CabinetSlot, type SlotScope } from '@clever-drawer/core';
 import { useArrangement, useComputer } from '../studio/contexts.ts';
 import type { Finding } from './use-finding.ts';
+import { useLatest } from '../ui/use-latest.ts';
 import { useRemembered } from './use-remembered.ts';
 
 /** Where is looked: kept for each sort of slot. */
@@ -50,8 +51,8 @@ export function useScope(slotName: CabinetSlot, onChange: () => void) {
     kept,
     folder,
     setForgot,
-    goTo,
-    changeScope,
+    goTo: useLatest(goTo),
+    changeScope: useLatest(changeScope),
     tab,
     walk,
   };

@@ -50,8 +50,8 @@ export function UpNext({ questions }: { questions: readonly Question[] }) {
   }
   return (
     <>
-      <h2>{texts.upNext}</h2>
-      <ul className="up-next">
+      <h2 id="up-next">{texts.upNext}</h2>
+      <ul className="up-next" aria-labelledby="up-next">
         {questions.map((question) => (
           <li key={question.id}>
             <Faceplate seed={question.plugin?.id ?? question.id} width={36} />
@@ -59,9 +59,8 @@ export function UpNext({ questions }: { questions: readonly Question[] }) {
               <span className="name">
                 <span className="cut">{titleOf(question).name}</span>
               </span>
-              <span className="vendor">{titleOf(question).beside}</span>
+              <span className="vendor">{guessOf(question) || titleOf(question).beside}</span>
             </span>
-            <span className="text-soft">{guessOf(question)}</span>
           </li>
         ))}
       </ul>

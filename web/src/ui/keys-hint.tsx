@@ -1,7 +1,12 @@
 /** A line of keys and what they do. */
+import { memo } from 'react';
 import { Kbd } from './kbd.tsx';
 
-export function KeysHint({ keys }: { keys: readonly (readonly [keys: string, does: string])[] }) {
+interface Props {
+  readonly keys: readonly (readonly [keys: string, does: string])[];
+}
+
+export const KeysHint = memo(function LineOfKeys({ keys }: Props) {
   return (
     <p className="keys-hint">
       {keys.map(([key, does]) => (
@@ -14,4 +19,4 @@ export function KeysHint({ keys }: { keys: readonly (readonly [keys: string, doe
       ))}
     </p>
   );
-}
+});
