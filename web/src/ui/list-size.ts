@@ -3,8 +3,8 @@ import { elementScroll, type Rect, type Virtualizer } from '@tanstack/react-virt
 
 type ListOf<E extends Element> = Virtualizer<E, Element>;
 
-/** Until the browser tells the size of a list it is as tall as this. Pixels. */
-const firstSize: Rect = { width: 800, height: 800 };
+/** Until the browser tells the size of a list it is as in a window of 1280×800. Pixels. */
+const firstSize: Rect = { width: 768, height: 566 };
 
 function observeElementRect<E extends Element>(
   { scrollElement }: ListOf<E>,
