@@ -3,24 +3,14 @@ import { once } from 'node:events';
 import { createServer, type ServerResponse } from 'node:http';
 import { connect, type AddressInfo } from 'node:net';
 import express from 'express';
-import { asId, type ServerEvent } from '@clever-drawer/core';
+import type { ServerEvent } from '@clever-drawer/core';
 import { EventHub } from '../jobs/event-hub.ts';
+import { atTheStart } from '../usecases/scan/scan-telling.ts';
 import { streamEvents } from './events.ts';
 
 const eventOf = (examining: string): ServerEvent => ({
   event: 'scan',
-  progress: {
-    scan: asId('scan'),
-    state: 'running',
-    place: '/lib',
-    examining,
-    done: 0,
-    total: null,
-    unchanged: 0,
-    failed: 0,
-    isOpening: false,
-    secondsLeft: null,
-  },
+  progress: { ...atTheStart({ id: 'scan' }, '/lib'), examining },
 });
 
 async function startStream() {
