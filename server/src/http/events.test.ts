@@ -25,12 +25,12 @@ async function startStream() {
   await once(server, 'listening');
   const socket = connect((server.address() as AddressInfo).port, '127.0.0.1');
   socket.write('GET / HTTP/1.1\r\nHost: 127.0.0.1\r\n\r\n');
-  await once(socket, 'data');
+  const [first] = (await once(socket, 'data')) as [Buffer];
   const stop = (): void => {
     socket.destroy();
     server.close();
   };
-  return { events, socket, responses, stop };
+  return { events, socket, responses, first: first.toString(), stop };
 }
 
 it('a window that reads hears of everything', async () => {
@@ -41,7 +41,13 @@ it('a window that reads hears of everything', async () => {
   stop();
 });
 
-it('is told first for how long nothing has happened but the progress of scans', () => {
+it('a window is told first since when nothing has happened', async () => {
+  const { first, stop } = await startStream();
+  expect(first).toMatch(/data: \{"event":"opened","quiet":\d+\}/);
+  stop();
+});
+
+it('nothing has happened where only the progress of scans was told', () => {
   let now = 1_000;
   const events = new EventHub(() => new Date(now));
   now += 500;
