@@ -1,8 +1,8 @@
 /** Cabinets as outlines, OPML 2.0 (opml.org/spec2.opml), out and in. */
-import { printNumber } from '../print-number.ts';
 import Builder from 'fast-xml-builder';
 import { XMLParser } from 'fast-xml-parser';
 import { SyntaxValidator } from 'fast-xml-validator';
+import { printNumber } from '../print-number.ts';
 import { failed, ok, type Problem, type Result } from '../problem.ts';
 import { formats, type Format } from '../formats/found-copy.ts';
 import {

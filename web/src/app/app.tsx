@@ -3,10 +3,14 @@ import { QueryClientProvider, useQuery, type QueryClient } from '@tanstack/react
 import { useCallback, useState } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { useCatalog } from '../studio/contexts.ts';
-import { chosenComputer, computersQuery, shownComputer } from '../studio/studio-queries.ts';
+import {
+  chosenComputer,
+  computersQuery,
+  rememberComputer,
+  shownComputer,
+} from '../studio/studio-queries.ts';
 import { StudioProvider } from '../studio/studio.tsx';
 import { useReviewSource } from '../studio/use-review-source.ts';
-import { remember } from '../ui/keys.ts';
 import { ErrorBoundary } from '../ui/error-boundary.tsx';
 import { NoticesProvider } from '../ui/notices.tsx';
 import {
@@ -40,7 +44,7 @@ export function App({ queries }: { queries: QueryClient }) {
 function Rooms() {
   const [{ chosen, since }, setChosen] = useState(() => ({ chosen: chosenComputer(), since: 0 }));
   const choose = useCallback((id: string) => {
-    remember('computer', id);
+    rememberComputer(id);
     setChosen({ chosen: id, since: performance.now() });
   }, []);
   const computers = useQuery(computersQuery);

@@ -1,9 +1,8 @@
 /** Backups of the whole studio: how old the last one is, one now, where they lie. */
-import { printNumber } from '@clever-drawer/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import type { BackupsView } from '@clever-drawer/core';
+import { printNumber, type BackupsView } from '@clever-drawer/core';
 import { backUpNow, setBackups, viewBackups } from '../api/client.ts';
 import { sayTime } from '../ui/time-words.ts';
 import * as texts from './texts.ts';

@@ -2,7 +2,7 @@
 import { BookmarkPlus } from 'lucide-react';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { nameLength, type PointView, type PointsView, printNumber } from '@clever-drawer/core';
+import { nameLength, printNumber, type PointView, type PointsView } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
 import { Outside } from './outside.tsx';
 import { byMonth, pointTime, pointTitle } from './model/point-words.ts';

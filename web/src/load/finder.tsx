@@ -4,10 +4,10 @@ import { memo, useCallback, useEffect, useRef } from 'react';
 import {
   cabinetSlotAt,
   isPresent,
+  printNumber,
   slotScopes,
   slotKindAt,
   type SlotScope,
-  printNumber,
 } from '@clever-drawer/core';
 import { NameDialog } from '../annotate/name-dialog.tsx';
 import { isAmongFavourites } from '../annotate/filing.ts';

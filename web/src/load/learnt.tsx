@@ -1,10 +1,9 @@
 /** What is learnt of loading: keys for a load over time. It can be switched off, and wiped. */
-import { printNumber } from '@clever-drawer/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { curveMonotoneX, line, max, scaleLinear, scalePoint } from 'd3';
 import { useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
-import type { HabitsView, KeysView } from '@clever-drawer/core';
+import { printNumber, type HabitsView, type KeysView } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
 import { forgetReview } from '../studio/kept-review.ts';
 import { useNotifyError } from '../studio/notify-error.ts';

@@ -2,8 +2,8 @@
 import { useState } from 'react';
 import { slotScopes, type CabinetSlot, type SlotScope } from '@clever-drawer/core';
 import { useArrangement, useComputer } from '../studio/contexts.ts';
-import type { Finding } from './use-finding.ts';
 import { useLatest } from '../ui/use-latest.ts';
+import type { Finding } from './use-finding.ts';
 import { useRemembered } from './use-remembered.ts';
 
 /** Where is looked: kept for each sort of slot. */

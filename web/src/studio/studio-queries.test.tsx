@@ -4,8 +4,7 @@ import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-quer
 import { renderHook } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { clientFor } from '../api/client.ts';
-import { remember } from '../ui/keys.ts';
-import { askAhead, orderQuery } from './studio-queries.ts';
+import { askAhead, orderQuery, rememberComputer } from './studio-queries.ts';
 
 const computers = [{ id: 'desk' }, { id: 'rack' }];
 const answers: Readonly<Record<string, unknown>> = {
@@ -40,7 +39,7 @@ const newQueries = (): QueryClient =>
 
 describe('what is asked ahead of the first screen', () => {
   it('is what the chosen computer holds, all at once', async () => {
-    remember('computer', 'rack');
+    rememberComputer('rack');
     await askAhead(newQueries());
     expect(asked).toEqual([
       '/api/computers',
@@ -49,7 +48,7 @@ describe('what is asked ahead of the first screen', () => {
   });
 
   it('is of the first computer where the chosen one is gone', async () => {
-    remember('computer', 'sold');
+    rememberComputer('sold');
     await askAhead(newQueries());
     expect(asked).toContain('/api/computers/desk/catalog');
   });

@@ -2,7 +2,7 @@
 import { queryOptions, type QueryClient } from '@tanstack/react-query';
 import type { CatalogView, ComputerView } from '@clever-drawer/core';
 import { clientFor, listComputers, type Client } from '../api/client.ts';
-import { remembered } from '../ui/keys.ts';
+import { remember, remembered } from '../ui/keys.ts';
 import { fromView } from './order-store.ts';
 
 export const computersQuery = queryOptions({ queryKey: ['computers'], queryFn: listComputers });
@@ -28,14 +28,20 @@ export const usageQuery = ({ computer, usage }: Client) =>
 export const settingsQuery = ({ computer, settings }: Client) =>
   queryOptions({ queryKey: ['settings', computer], queryFn: settings });
 
-/** The computer that this browser chose last. */
-export const chosenComputer = (): string => remembered('computer', '');
+const chosen = 'computer';
+
+/** The computer that was chosen last in this browser. */
+export const chosenComputer = (): string => remembered(chosen, '');
+
+export const rememberComputer = (id: string): void => {
+  remember(chosen, id);
+};
 
 /** The one that was chosen, or the first; undefined where there is none. */
 export const shownComputer = (
   computers: readonly ComputerView[],
-  chosen: string,
-): ComputerView | undefined => computers.find(({ id }) => id === chosen) ?? computers[0];
+  wanted: string,
+): ComputerView | undefined => computers.find(({ id }) => id === wanted) ?? computers[0];
 
 /**
  * Asks for what the first screen needs, so that the server works while the page is put together.

@@ -91,25 +91,28 @@ export function useEvents(client: Client, since: number): Told {
       // What was told since this window asked, or while it heard nothing, may be missing from it.
       const asked = performance.now() - since + clockStep;
       if (wasOpen || event.quiet <= asked) {
-        fetchAgain(queries, client, staleAfter.break);
+        outdate(queries, client, staleAfter.break);
       }
       wasOpen = true;
     };
     return () => {
       clearTimeout(waiting);
       source.close();
-      for (const name of staleAfter.break) {
-        const queryKey = [name, client.computer];
-        void queries.invalidateQueries({ queryKey, refetchType: 'none' });
-      }
+      outdate(queries, client, staleAfter.break, 'none');
     };
   }, [client, queries, since]);
   return { scan, standing };
 }
 
-function fetchAgain(queries: QueryClient, client: Client, names: readonly string[]): void {
+/** Says that these are old: what is shown of them is fetched again at once, or else when it is shown. */
+function outdate(
+  queries: QueryClient,
+  client: Client,
+  names: readonly string[],
+  refetchType: 'active' | 'none' = 'active',
+): void {
   for (const name of names) {
-    void queries.invalidateQueries({ queryKey: [name, client.computer] });
+    void queries.invalidateQueries({ queryKey: [name, client.computer], refetchType });
   }
 }
 
@@ -127,20 +130,20 @@ function follow(
     case 'catalog':
     case 'session':
     case 'usage':
-      fetchAgain(queries, client, staleAfter[event.event]);
+      outdate(queries, client, staleAfter[event.event]);
       return;
     case 'scan': {
       const isRunning = event.progress.state === 'running';
       setScan(isRunning ? event.progress : null);
       if (!isRunning) {
-        fetchAgain(queries, client, staleAfter.scanEnded);
+        outdate(queries, client, staleAfter.scanEnded);
       }
       return;
     }
     case 'database':
       setStanding(event.isThere ? 'there' : 'database-away');
       if (event.isThere) {
-        fetchAgain(queries, client, staleAfter.break);
+        outdate(queries, client, staleAfter.break);
       }
       return;
     default:

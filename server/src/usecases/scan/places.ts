@@ -24,6 +24,7 @@ import type { PlaceRow } from '../../database/scan-tables.ts';
 import type { Parts } from '../../parts.ts';
 import { notHere } from '../catalog/elsewhere.ts';
 import { usualPlaces, usualSettingPlaces } from '../../scanner/index.ts';
+import { isReadable } from './walk-places.ts';
 
 /** A place that the user names is looked through for everything. */
 const readFormats: readonly Format[] = formats;
@@ -46,10 +47,7 @@ export async function viewPlaces(parts: Parts, computer: string): Promise<PlaceV
       failed: counts.get(place.id)?.failed ?? 0,
       opened: counts.get(place.id)?.opened ?? 0,
       settings: settings.get(place.id) ?? 0,
-      reachable: await access(place.path, constants.R_OK).then(
-        () => true,
-        () => false,
-      ),
+      reachable: await isReadable(place.path),
     })),
   );
 }

@@ -21,7 +21,8 @@ export interface WalkedPlaces {
   readonly problems: readonly Problem[];
 }
 
-const isReadable = (path: string): Promise<boolean> =>
+/** Whether a place is there and may be read. */
+export const isReadable = (path: string): Promise<boolean> =>
   access(path, constants.R_OK).then(
     () => true,
     () => false,
