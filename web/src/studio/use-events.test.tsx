@@ -95,6 +95,10 @@ describe('the stream of a computer', () => {
     // Whatever an event has fetched again is among it.
     stream.tell({ event: 'usage' });
     stream.tell({ event: 'session' });
+    stream.tell({ event: 'catalog' });
+    act(() => {
+      stream.tell(progress('finished'));
+    });
     const evented = stale();
     expect(again).toEqual(expect.arrayContaining(evented));
   });

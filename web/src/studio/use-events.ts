@@ -6,29 +6,8 @@ import type { Client } from '../api/client.ts';
 import type { Standing } from './contexts.ts';
 import { takeStep } from './use-order-acts.ts';
 
-/**
- * What is fetched again, by what happened. After a break it is everything, for steps may have been
- * missed; so it is when a computer is shown again that this window did not listen to meanwhile.
- */
+/** What is fetched again, by what happened. */
 const staleAfter = {
-  break: [
-    'catalog',
-    'order',
-    'usage',
-    'places',
-    'opening',
-    'scans',
-    'session',
-    'repairs',
-    'habits',
-    'keys',
-    'sort',
-    'plugin',
-    'settings',
-    'waiting',
-    'review',
-    'put-off',
-  ],
   catalog: [
     'catalog',
     'places',
@@ -47,6 +26,12 @@ const staleAfter = {
   usage: ['usage', 'habits', 'keys', 'review'],
   scanEnded: ['scans', 'findings', 'places', 'opening'],
 } as const;
+
+/**
+ * All of it and the order: after a break, for steps may have been missed, and when a computer is
+ * shown again that this window did not listen to meanwhile.
+ */
+const staleAfterBreak = new Set(['order', 'put-off', ...Object.values(staleAfter).flat()]);
 
 /** What the stream tells of by itself: the scan that runs, and whether anything can be saved. */
 interface Told {
@@ -91,14 +76,14 @@ export function useEvents(client: Client, since: number): Told {
       // What was told since this window asked, or while it heard nothing, may be missing from it.
       const asked = performance.now() - since + clockStep;
       if (wasOpen || event.quiet <= asked) {
-        outdate(queries, client, staleAfter.break);
+        outdate(queries, client, staleAfterBreak);
       }
       wasOpen = true;
     };
     return () => {
       clearTimeout(waiting);
       source.close();
-      outdate(queries, client, staleAfter.break, 'none');
+      outdate(queries, client, staleAfterBreak, 'none');
     };
   }, [client, queries, since]);
   return { scan, standing };
@@ -108,7 +93,7 @@ export function useEvents(client: Client, since: number): Told {
 function outdate(
   queries: QueryClient,
   client: Client,
-  names: readonly string[],
+  names: Iterable<string>,
   refetchType: 'active' | 'none' = 'active',
 ): void {
   for (const name of names) {
@@ -143,7 +128,7 @@ function follow(
     case 'database':
       setStanding(event.isThere ? 'there' : 'database-away');
       if (event.isThere) {
-        outdate(queries, client, staleAfter.break);
+        outdate(queries, client, staleAfterBreak);
       }
       return;
     default:
