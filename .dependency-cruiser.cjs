@@ -92,11 +92,15 @@ module.exports = {
     },
     layer(
       'server-database',
-      '^server/src/(database|scanner|opener|jobs)/',
+      '^server/src/(database|scanner|opener|reviewer|jobs)/',
       '^server/src/(usecases|http|host|app|main)',
     ),
     layer('server-usecases', '^server/src/(usecases|host)/', '^server/src/(http|app|main)'),
-    layer('server-http', '^server/src/http/', '^server/src/(database|scanner|opener|app|main)'),
+    layer(
+      'server-http',
+      '^server/src/http/',
+      '^server/src/(database|scanner|opener|reviewer|app|main)',
+    ),
     {
       name: 'web-features-apart',
       severity: 'error',

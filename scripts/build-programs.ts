@@ -62,6 +62,7 @@ await build({
   entryPoints: {
     start: at('scripts/start.ts'),
     'practice/start': at('server/src/host/practice/process.ts'),
+    'review-worker-start': at('server/src/reviewer/review-worker.ts'),
     ...helpers,
   },
   outdir: out,

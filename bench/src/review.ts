@@ -8,12 +8,10 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { chromium, type BrowserContext, type Page } from 'playwright-core';
 import {
-  columnsOf,
   formats,
   reviewPart,
   reviewParts,
   trackKinds,
-  usesIn,
   wholeReview,
   type CatalogView,
   type PastUse,
@@ -116,19 +114,6 @@ async function figures(): Promise<Measured[]> {
       rows.push(measured(what, ours, { name, samples: theirs }));
     }
   }
-  const { uses } = makeMaterial(20_000);
-  const columns: number[] = [];
-  const objects: number[] = [];
-  for (let round = 0; round < rounds; round += 1) {
-    columns.push(await timed(() => usesIn(JSON.parse(JSON.stringify(columnsOf(uses))) as never)));
-    objects.push(await timed(() => JSON.parse(JSON.stringify(uses)) as unknown));
-  }
-  rows.push(
-    measured(`${loads} loads as columns, there and back`, columns, {
-      name: 'the same as JSON objects',
-      samples: objects,
-    }),
-  );
   return rows;
 }
 

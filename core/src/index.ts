@@ -435,7 +435,7 @@ export type {
   PastLoad,
   OpeningView,
   PutOff,
-  ReviewSource,
+  WorkedReview,
   PluginSetting,
   WaitingSetting,
   SettingView,
@@ -494,8 +494,8 @@ export type { ComingMonth } from './review/comings.ts';
 export type { Doubling } from './review/doubles.ts';
 export { dustAges, dustLoads, type DustMark } from './review/dust.ts';
 export type { EndingTrial } from './review/ending.ts';
-export { columnsOf, usesIn, type LoadColumns } from './review/load-columns.ts';
 export type { KeysOfMonth, SlowPlugin } from './review/keys.ts';
+export { materialOf, type ReviewSource } from './review/material.ts';
 export type { CopiesOfFormat, RetirableCopy } from './review/old-copies.ts';
 export type { NearFolders, OrderHealth, Stranger } from './review/order-health.ts';
 export type { MakerCell, Makers, Owned, OwnedGroup } from './review/owned.ts';
@@ -523,6 +523,7 @@ export {
 } from './review/studied.ts';
 export type { LoadedAfter, Recurring } from './review/together.ts';
 export { tryAgainOf, weekOf } from './review/try-again.ts';
+export { periods, usualView, viewOf, wishOf, type Period, type ReviewView } from './review/view.ts';
 export type { MonthCell, MonthRows, Months } from './review/when.ts';
 export { toTryAgain, type Advice, type AdviceKind } from './review/worth-doing.ts';
 export { planShelf, type ShelfEntry, type ShelfPlan, type ShelfWish } from './exchange/shelf.ts';

@@ -31,12 +31,16 @@ import { EventHub } from './jobs/event-hub.ts';
 import { PlaceWatcher } from './jobs/place-watcher.ts';
 import { HeldCatalogs } from './jobs/held-catalogs.ts';
 import { HeldOrders } from './jobs/held-orders.ts';
+import { HeldReviews } from './jobs/held-reviews.ts';
 import { ScanJobs } from './jobs/scan-jobs.ts';
 import type { Parts } from './parts.ts';
 import { Opener } from './opener/index.ts';
+import { Reviewer } from './reviewer/index.ts';
 import { ReaderPool, thisMachine } from './scanner/index.ts';
 import { watchPlaces } from './usecases/scan/places.ts';
 import { startScan } from './usecases/scan/scan.ts';
+import { gatherReview } from './usecases/review/gather-review.ts';
+import { workOutReview } from './usecases/review/view-review.ts';
 import { identifyAfterScan } from './usecases/identify/identify-computer.ts';
 import { ensureComputer, type NewComputer } from './usecases/catalog/set-up-computer.ts';
 
@@ -194,6 +198,11 @@ function makeParts(
     repairing: new Kept(events, hasNewCopies),
     sorting: new Kept(events, hasNewCatalog),
     loads: new Kept(events, hasNewLoads),
+    reviewer: new Reviewer(),
+    reviews: new HeldReviews(events, clock, {
+      gather: (computer) => gatherReview(parts, computer),
+      workOut: (told, part, view) => workOutReview(parts, told, part, view),
+    }),
     watcher: new PlaceWatcher((computer) => {
       scanAgain(parts, computer).catch((error: unknown) => {
         log.error({ error: loggable(error) }, 'a watched place could not be looked through');
@@ -220,6 +229,7 @@ async function endJobs(parts: Parts): Promise<void> {
   await parts.scans.stopAll();
   parts.opener.close();
   await parts.readers.close();
+  await parts.reviewer.close();
   await parts.host.close();
 }
 

@@ -23,8 +23,10 @@ import type { ShelfKeeper } from './jobs/shelf-keeper.ts';
 import type { SettingHere } from './database/settings.ts';
 import type { HeldCatalogs } from './jobs/held-catalogs.ts';
 import type { HeldOrders } from './jobs/held-orders.ts';
+import type { HeldReviews } from './jobs/held-reviews.ts';
 import type { ScanJobs } from './jobs/scan-jobs.ts';
 import type { Opener } from './opener/index.ts';
+import type { Reviewer, Told } from './reviewer/index.ts';
 import type { Machine, ReaderPool } from './scanner/index.ts';
 
 /**
@@ -73,6 +75,8 @@ export interface Parts {
   readonly repairing: Kept<ReadyToRepair>;
   /** What Sort needs, as the JSON that is sent. */
   readonly sorting: Kept<string>;
-  /** All loads as columns, as the JSON that is sent. */
+  /** All loads, as the JSON that a review is made of. */
   readonly loads: Kept<string>;
+  readonly reviewer: Reviewer;
+  readonly reviews: HeldReviews<Told>;
 }

@@ -1,25 +1,25 @@
 /** What a review is made of, and its figures against PostgreSQL's own. */
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from '@jest/globals';
+import { randomUUID } from 'node:crypto';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
-import {
-  reviewPart,
-  usesIn,
-  wholeReview,
-  type CatalogView,
-  type Plugin,
-  type PutOff,
-  type OrderView,
-  type OwnReview,
-  type SessionView,
-  type UseReview,
-  type ReviewSource,
+import type {
+  CatalogView,
+  Plugin,
+  PutOff,
+  OrderView,
+  Refusal,
+  ReviewPart,
+  ReviewParts,
+  SessionView,
+  WorkedReview,
 } from '@clever-drawer/core';
 import { newPlace, ownerOf, startTestServer, writeBundle, type TestServer } from './testing.ts';
 
 let server: TestServer;
 let place: string;
 const names = ['Alder Tone', 'Brine Gate', 'Cobble Air', 'Dunlin Verb'];
+const vendors = ['Saltglass', 'Mothlight', 'Fathom Loft', 'Pale Harbour'];
 
 beforeAll(async () => {
   server = await startTestServer();
@@ -27,7 +27,8 @@ beforeAll(async () => {
 beforeEach(async () => {
   place = newPlace();
   for (const [at, name] of names.entries()) {
-    writeBundle(place, `${at}.lv2`, { uri: `urn:plugin:${at}`, name, vendor: 'Saltglass' });
+    const vendor = vendors[at] ?? '';
+    writeBundle(place, `${at}.lv2`, { uri: `urn:plugin:${at}`, name, vendor });
   }
   await server.freshComputer();
   await server.call('POST', 'places', { path: place });
@@ -39,8 +40,6 @@ afterAll(async () => {
 
 const plugins = async (): Promise<readonly Plugin[]> =>
   (await server.call<CatalogView>('GET', 'catalog')).body.plugins;
-const source = async (): Promise<ReviewSource> =>
-  (await server.call<ReviewSource>('GET', 'review')).body;
 
 /** Four hundred loads of a year, always the same. */
 async function load(): Promise<void> {
@@ -59,30 +58,28 @@ async function load(): Promise<void> {
   expect((await server.call('POST', 'loads', { loads })).status).toBe(200);
 }
 
-async function review(now = Date.UTC(2027, 0, 1)): Promise<UseReview & OwnReview> {
-  const { loads, comings, sessions } = await source();
-  const material = {
-    plugins: (await plugins()).map((plugin) => ({
-      ...plugin,
-      isHidden: false,
-      hasNickname: false,
-      trialEnds: null,
-    })),
-    chains: [],
-    folders: [],
-    formatOrder: [],
-    uses: usesIn(loads),
-    comings,
-    sessions,
-  };
-  const wish = wholeReview(now);
-  return { ...reviewPart.use(material, wish), ...reviewPart.own(material, wish) };
+const file = async (plugin?: string, folder?: string): Promise<number> => {
+  const placed = [{ placement: randomUUID(), plugin }];
+  const body = { act: 'file', folder, plugins: placed, before: null };
+  return (await server.call('POST', 'acts', body)).status;
+};
+
+/** A part of the review of everything, from the beginning, as it is now. */
+async function view<P extends ReviewPart>(part: P, more = ''): Promise<ReviewParts[P]> {
+  const address = `review?part=${part}&period=all${more}`;
+  const { status, body } = await server.call<WorkedReview>('GET', address);
+  const worked = body.review[part];
+  if (status !== 200 || worked === undefined) {
+    throw new Error(JSON.stringify(body));
+  }
+  return worked;
 }
 
 describe('a review', () => {
   it('has the figures that SQL has', async () => {
     await load();
-    const { byTrack, keys, pairs, groups, letters } = await review();
+    const { byTrack, keys, pairs, letters } = await view('use');
+    const { groups } = await view('own');
     const of = [server.computer];
     const [counted] = await server.query<{ loads: number }>(
       'SELECT count(*)::int loads FROM load WHERE computer_id = $1',
@@ -152,12 +149,12 @@ describe('a review', () => {
   });
 
   it('tells what came, went and was updated after the first scan', async () => {
-    expect((await source()).comings).toEqual([]);
+    expect((await view('changes')).comings).toEqual([]);
     rmSync(join(place, '0.lv2'), { recursive: true });
     writeBundle(place, '1.lv2', {
       uri: 'urn:plugin:1',
       name: 'Brine Gate',
-      vendor: 'Saltglass',
+      vendor: 'Mothlight',
       version: 7,
     });
     writeBundle(place, 'new.lv2', {
@@ -167,39 +164,48 @@ describe('a review', () => {
     });
     await server.scan();
     const nameOf = new Map((await plugins()).map(({ id, name }) => [id as string, name]));
-    const told = (await source()).comings.map(
-      ({ plugin, what }) => `${nameOf.get(plugin) ?? ''} ${what}`,
-    );
-    expect(told.sort()).toEqual(['Alder Tone went', 'Brine Gate updated', 'Eider Wash came']);
+    const { comings } = await view('changes');
+    const named = (what: 'came' | 'went' | 'updated'): unknown[] =>
+      comings.flatMap((month) => month[what].map((id) => nameOf.get(id)));
+    expect([named('came'), named('went'), named('updated')]).toEqual([
+      ['Eider Wash'],
+      ['Alder Tone'],
+      ['Brine Gate'],
+    ]);
+    expect(comings.map(({ month }) => month)).toEqual([new Date().toISOString().slice(0, 7)]);
   });
 
-  it('says which sessions ask for a copy', async () => {
-    const [first] = await plugins();
-    const copy = first?.copies[0];
+  it('says which sessions ask for an old copy', async () => {
+    const [into, from] = await plugins();
+    if (!into || !from) {
+      throw new Error('four plugins were scanned');
+    }
+    await server.call('POST', 'acts', { act: 'join', into: ownerOf(into), from: [ownerOf(from)] });
+    const old = from.copies[0]?.id;
+    await server.query(`UPDATE copy SET format = 'VST2' WHERE id = $1`, [old]);
     const session = await server.call<{ tracks: { id: string }[] }>('GET', 'session');
-    await server.call('POST', 'session/loads', {
+    const loaded = await server.call('POST', 'session/loads', {
       track: session.body.tracks[0]?.id,
       index: 0,
-      plugin: first?.id,
-      copy: copy?.id,
+      plugin: into.id,
+      copy: old,
       typed: '',
       keys: 1,
       took: null,
     });
+    expect(loaded.status).toBe(200);
     expect((await server.call('POST', 'sessions', { name: 'Gulls' })).status).toBe(201);
-    const { sessions } = await source();
-    expect(sessions.find(({ session: name }) => name === 'Gulls')?.copies).toEqual([copy?.id]);
+    const { retirable } = await view('own');
+    expect(retirable.map(({ copy, by }) => [copy, by])).toEqual([[old, 'LV2']]);
+    expect(retirable[0]?.sessions).toContain('Gulls');
   });
 
-  it('tells loads anew once there are others, they count for another plugin, or are forgotten', async () => {
+  it('is another once there are other loads, they count for another plugin, or are forgotten', async () => {
     const counts = async (): Promise<Record<string, number>> => {
-      const counted: Record<string, number> = {};
-      for (const { plugin } of usesIn((await source()).loads)) {
-        counted[plugin] = (counted[plugin] ?? 0) + 1;
-      }
-      return counted;
+      const { makers } = await view('own');
+      return Object.fromEntries(makers.cells.map(({ vendor, loads }) => [vendor, loads]));
     };
-    expect(await counts()).toEqual({});
+    expect(Object.values(await counts())).toEqual([0, 0, 0, 0]);
     await load();
     const apart = await counts();
     expect(Object.values(apart).reduce((sum, times) => sum + times)).toBe(400);
@@ -213,20 +219,82 @@ describe('a review', () => {
       from: [ownerOf(from)],
     });
     expect(joined.status).toBe(200);
-    const { [from.id]: moved = 0, ...others } = apart;
+    const { [from.vendor ?? '']: moved = 0, ...others } = apart;
+    const held = into.vendor ?? '';
     expect(moved).toBeGreaterThan(0);
-    expect(await counts()).toEqual({ ...others, [into.id]: (apart[into.id] ?? 0) + moved });
+    expect(await counts()).toEqual({ ...others, [held]: (apart[held] ?? 0) + moved });
     await server.call('POST', 'undo');
     expect(await counts()).toEqual(apart);
     await server.call('DELETE', 'loads');
-    expect(await counts()).toEqual({});
+    expect(Object.values(await counts())).toEqual([0, 0, 0, 0]);
   });
 
-  it('tells no loads where nothing is learnt', async () => {
+  it('stands as it was worked out last, and nothing of it once loads are not learnt from', async () => {
+    const before = async (): Promise<WorkedReview | null> => {
+      const address = 'review/before?part=worth&period=all';
+      return (await server.call<WorkedReview | null>('GET', address)).body;
+    };
+    expect(await before()).toBeNull();
     await load();
+    const told = await view('worth');
+    // It is of now: who asks for that has it at once.
+    expect(await before()).toBeNull();
+    const [plugin] = await plugins();
+    const { records } = (await server.call<OrderView>('GET', 'order')).body;
+    const favourites = records.find(
+      (record) => record.table === 'folder' && record.form === 'favourites',
+    );
+    const filed = await file(plugin?.id, favourites?.id);
+    expect(filed).toBe(200);
+    expect(await before()).toMatchObject({ isLearning: true, review: { worth: told } });
+    const filedNow = await view('worth');
+    expect(filedNow).not.toEqual(told);
     await server.call('PATCH', 'habits', { isLearning: false });
-    const { isLearning, loads } = await source();
-    expect([isLearning, loads.plugin]).toEqual([false, []]);
+    expect(await before()).toBeNull();
+    const answer = await server.call<WorkedReview>('GET', 'review?part=worth&period=all');
+    expect(answer.body.isLearning).toBe(false);
+    expect(answer.body.review.worth?.summary.join(' ')).not.toContain('400');
+    expect(Object.values((await view('use')).dust.map(({ loads }) => loads))).toEqual([0]);
+    await server.call('PATCH', 'habits', { isLearning: true });
+    expect(await view('worth')).toEqual(filedNow);
+  });
+
+  it('is worked out ahead when a window asks for that', async () => {
+    await load();
+    expect((await server.call('POST', 'review/ahead')).status).toBe(200);
+    const answer = await server.call<WorkedReview>('GET', 'review?part=order');
+    expect(answer.body.review.order?.health.filed).toBeDefined();
+  });
+
+  it('looks at what the address says', async () => {
+    await load();
+    const loads = async (more: string): Promise<number> =>
+      (await view('own', more)).groups.reduce((sum, group) => sum + group.loads, 0);
+    const [plugin] = await plugins();
+    const vendor = encodeURIComponent(plugin?.vendor ?? '');
+    const [counted] = await server.query<{ all: number; track: number; plugin: number }>(
+      `SELECT count(*)::int all, count(*) FILTER (WHERE track = 'bus')::int track,
+          count(*) FILTER (WHERE plugin_id = $2)::int plugin
+        FROM load WHERE computer_id = $1`,
+      [server.computer, plugin?.id],
+    );
+    expect(await loads('')).toBe(counted?.all);
+    expect(await loads('&track=bus')).toBe(counted?.track);
+    expect(await loads(`&vendor=${vendor}`)).toBe(counted?.plugin);
+    expect(await loads('&kind=instrument')).toBe(0);
+  });
+
+  it.each([
+    ['part=everything', 'part'],
+    ['period=all', 'part'],
+    ['part=own&period=aeon', 'period'],
+    ['part=own&kind=hat', 'kind'],
+    ['part=own&cabinet=oak', 'cabinet'],
+  ])('says what is wrong with an address that asks for %s', async (address, at) => {
+    for (const path of ['review', 'review/before']) {
+      const { status, body } = await server.call<Refusal>('GET', `${path}?${address}`);
+      expect([status, body.problems[0]?.at]).toEqual([400, at]);
+    }
   });
 
   it('keeps what was put off over a restart, and tells it again when asked', async () => {
@@ -245,8 +313,22 @@ describe('a review', () => {
 
   it('knows the folder that was open when something was loaded', async () => {
     const { records } = (await server.call<OrderView>('GET', 'order')).body;
-    const folder = records.find((record) => record.table === 'folder');
+    const favourites = records.find((record) => record.table === 'folder');
+    const cabinet = records.find((record) => record.table === 'cabinet');
+    const other = randomUUID();
+    const added = await server.call('POST', 'acts', {
+      act: 'add-folder',
+      id: other,
+      cabinet: cabinet?.id,
+      parent: null,
+      form: 'folder',
+      name: 'Gulls',
+      rule: null,
+      before: null,
+    });
     const [plugin] = await plugins();
+    expect([added.status, await file(plugin?.id, other)]).toEqual([200, 200]);
+    expect(await file(plugin?.id, favourites?.id)).toBe(200);
     const { tracks } = (await server.call<SessionView>('GET', 'session')).body;
     const loaded = await server.call('POST', 'session/loads', {
       track: tracks[0]?.id,
@@ -256,11 +338,11 @@ describe('a review', () => {
       typed: '',
       keys: 2,
       took: null,
-      folder: folder?.id,
+      folder: other,
     });
     expect(loaded.status).toBe(200);
-    expect(usesIn((await source()).loads)).toMatchObject([
-      { plugin: plugin?.id, folder: folder?.id },
-    ]);
+    const { neverOpened } = (await view('order')).health;
+    const told = neverOpened.map(({ folder }) => folder);
+    expect([told.includes(favourites?.id ?? ''), told.includes(other)]).toEqual([true, false]);
   });
 });

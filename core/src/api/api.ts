@@ -20,8 +20,7 @@ import type { OrderRecord } from '../order/records.ts';
 import type { OrderChange } from '../acts/act-result.ts';
 import type { TrackKind } from '../loading/loadability.ts';
 import type { HostCopy, HostSettings } from '../loading/host-session.ts';
-import type { LoadColumns } from '../review/load-columns.ts';
-import type { AskingSession, Coming } from '../review/studied.ts';
+import type { ReviewParts } from '../review/review.ts';
 import type { Problem } from '../problem.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
 import type { Vendor } from '../identify/gather-vendors.ts';
@@ -156,12 +155,12 @@ export interface MatchView {
 /** What was put off, by what it is called: until when (ISO 8601), or null for good. */
 export type PutOff = Readonly<Record<string, string | null>>;
 
-/** What a review is made of, as far as only the server knows it. */
-export interface ReviewSource {
+/** A part of a review as it was worked out. */
+export interface WorkedReview {
+  readonly at: string;
+  /** Whether loads are learnt from; if not, it tells of none. */
   readonly isLearning: boolean;
-  readonly loads: LoadColumns;
-  readonly comings: readonly Coming[];
-  readonly sessions: readonly AskingSession[];
+  readonly review: Partial<ReviewParts>;
 }
 
 /** What reading a document into the order would do. */

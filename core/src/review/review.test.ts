@@ -12,7 +12,6 @@ import { doublingOf } from './doubles.ts';
 import { dustAges, dustLoads, dustOf } from './dust.ts';
 import { endingTrials } from './ending.ts';
 import { keysByMonth, lettersOf, slowOnes } from './keys.ts';
-import { columnsOf, usesIn } from './load-columns.ts';
 import { copiesByFormat, retirableOf } from './old-copies.ts';
 import { filedShare, jaccard, orderHealth } from './order-health.ts';
 import { makersOf, ownedByGroup } from './owned.ts';
@@ -148,14 +147,6 @@ describe('what is used when', () => {
     ]);
     expect(monthsBetween('2026-02', '2025-11')).toEqual([]);
     expect(monthsBetween('', '')).toEqual([]);
-  });
-  it('travels as columns without a loss', () => {
-    fc.assert(
-      fc.property(anyMaterial, ({ uses }) => {
-        expect(usesIn(columnsOf(uses))).toEqual(uses);
-      }),
-      runs,
-    );
   });
   it('tells what came, was updated and went, a plugin once a month', () => {
     const at = Date.UTC(2026, 3, 4);

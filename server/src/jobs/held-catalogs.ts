@@ -35,6 +35,12 @@ interface Held {
   readonly touches: readonly Touch[];
 }
 
+/** A whole catalog as it is sent; `head` tells which one it is. */
+interface Whole {
+  readonly head: string;
+  readonly text: string;
+}
+
 /** So many touched plugins are remembered; a window that is further behind gets the whole. */
 const rememberedTouches = 2_000;
 
@@ -47,6 +53,8 @@ const empty: Held = { revision: 0, plugins: new Map(), lots: new Map(), touches:
 export class HeldCatalogs {
   readonly #database: DataSource;
   readonly #held = new Map<string, Promise<Held>>();
+  /** Catalogs as they were sent whole last: the same again is the same text. */
+  readonly #whole = new Map<string, Whole>();
   /** Revisions of another run of the program are not ours. */
   readonly #run = randomUUID().slice(0, 8);
 
@@ -61,14 +69,30 @@ export class HeldCatalogs {
   async since(computer: ComputerView, revision: string | undefined): Promise<string> {
     const held = await this.#current(computer.id);
     const touched = revision === undefined ? null : this.#touchedSince(held, revision);
-    const now = JSON.stringify(this.#nameOf(held.revision));
     if (touched === null) {
-      const all = [...held.plugins.values()].sort(comparePlaces);
-      return `{"revision":${now},"computer":${JSON.stringify(computer)},"plugins":[${all.map(({ text }) => text).join(',')}]}`;
+      return this.#wholeOf(computer, held);
     }
+    const now = JSON.stringify(this.#nameOf(held.revision));
     const changed = touched.flatMap((id) => held.plugins.get(id)?.text ?? []);
     const removed = touched.filter((id) => !held.plugins.has(id));
     return `{"revision":${now},"since":${JSON.stringify(revision)},"changed":[${changed.join(',')}],"removed":${JSON.stringify(removed)}}`;
+  }
+
+  /** The whole catalog as it is now, a `CatalogView` as JSON text. */
+  async whole(computer: ComputerView): Promise<string> {
+    return this.#wholeOf(computer, await this.#current(computer.id));
+  }
+
+  #wholeOf(computer: ComputerView, { revision, plugins }: Held): string {
+    const head = `{"revision":${JSON.stringify(this.#nameOf(revision))},"computer":${JSON.stringify(computer)}`;
+    const known = this.#whole.get(computer.id);
+    if (known?.head === head) {
+      return known.text;
+    }
+    const all = [...plugins.values()].sort(comparePlaces);
+    const text = `${head},"plugins":[${all.map((plugin) => plugin.text).join(',')}]}`;
+    this.#whole.set(computer.id, { head, text });
+    return text;
   }
 
   #nameOf(revision: number): string {

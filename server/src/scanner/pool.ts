@@ -12,9 +12,12 @@ import {
   type Problem,
 } from '@clever-drawer/core';
 import { failedSetting, type FoundSetting } from '@clever-drawer/core/readers';
-import { Thread, type Job } from './thread.ts';
+import { Thread, type Job } from '../thread.ts';
 import type { FoundBundle, Sought, Walked } from './walk.ts';
 import type { Done, Task, ToRead } from './worker.ts';
+
+type ReadJob = Job<Task, Done>;
+type Reader = Thread<Task, Done>;
 
 /** The longest that reading one bundle may take, in milliseconds. */
 const readLimit = 20_000;
@@ -27,8 +30,8 @@ export class ReaderPool {
   readonly #program: URL;
   readonly #size: number;
   readonly #environment: Readonly<Record<string, string | undefined>>;
-  readonly #threads = new Set<Thread>();
-  readonly #waiting: Job[] = [];
+  readonly #threads = new Set<Reader>();
+  readonly #waiting: ReadJob[] = [];
 
   /** `program` is what a thread runs, where it is not the one beside this file. */
   constructor(
@@ -112,7 +115,7 @@ export class ReaderPool {
   }
 
   /** One with nothing to do, or a new one; for what is quick also one that does quick things. */
-  #threadFor({ limit }: Job): Thread | null {
+  #threadFor({ limit }: ReadJob): Reader | null {
     const byLoad = [...this.#threads].sort((a, b) => a.load - b.load);
     if (byLoad[0]?.load === 0) {
       return byLoad[0];
@@ -124,8 +127,8 @@ export class ReaderPool {
     return byLoad.find((thread) => isQuick && thread.isQuick && thread.load < ahead) ?? null;
   }
 
-  #start(): Thread {
-    const thread: Thread = new Thread(this.#program, this.#environment, {
+  #start(): Reader {
+    const thread: Reader = new Thread(this.#program, this.#environment, {
       onAnswered: () => {
         this.#feed();
       },

@@ -23,6 +23,7 @@ import type {
   PlaceView,
   PluginSetting,
   WaitingSetting,
+  WorkedReview,
   PluginView,
   PointComparison,
   PointsView,
@@ -30,7 +31,8 @@ import type {
   PutOff,
   Refusal,
   RepairView,
-  ReviewSource,
+  ReviewPart,
+  ReviewView,
   ScanMode,
   ScanProgress,
   ScanView,
@@ -107,6 +109,13 @@ export interface IncomingOrder {
   readonly choices: Readonly<Record<string, string | null>>;
   readonly hasLoads?: boolean;
 }
+
+/** A part of a review and what it looks at, as the server takes it. */
+const reviewAddress = (part: ReviewPart, view: ReviewView): string =>
+  new URLSearchParams({
+    part,
+    ...Object.fromEntries(Object.entries(view).filter(([, value]) => value !== null)),
+  }).toString();
 
 /** All calls about one computer. */
 export function clientFor(computer: string) {
@@ -202,7 +211,11 @@ export function clientFor(computer: string) {
       call<OrderPreview>('POST', at('document/preview'), incoming),
     mergeDocument: (incoming: IncomingOrder) =>
       call<OrderStep>('POST', at('document/merge'), incoming),
-    review: () => call<ReviewSource>('GET', at('review')),
+    review: (part: ReviewPart, view: ReviewView) =>
+      call<WorkedReview>('GET', at(`review?${reviewAddress(part, view)}`)),
+    reviewBefore: (part: ReviewPart, view: ReviewView) =>
+      call<WorkedReview | null>('GET', at(`review/before?${reviewAddress(part, view)}`)),
+    reviewAhead: () => call<null>('POST', at('review/ahead')),
     putOffs: () => call<PutOff>('GET', at('review/put-off')),
     putOff: (what: string, until?: string | null) =>
       call<PutOff>('PUT', at('review/put-off'), {

@@ -10,7 +10,6 @@ import {
   shownComputer,
 } from '../studio/studio-queries.ts';
 import { StudioProvider } from '../studio/studio.tsx';
-import { useReviewSource } from '../studio/use-review-source.ts';
 import { ErrorBoundary } from '../ui/error-boundary.tsx';
 import { NoticesProvider } from '../ui/notices.tsx';
 import {
@@ -84,7 +83,7 @@ function Rooms() {
           <Route path="/file" element={<FileScreen />} />
           <Route path="/rule/:folder" element={<RuleScreen />} />
           <Route path="/load" element={<LoadScreen />} />
-          <Route path="/review" element={<Review />} />
+          <Route path="/review" element={<ReviewScreen />} />
           <Route path="/keep" element={<KeepScreen />} />
           <Route path="/chart" element={<ChartPage />} />
           <Route path="*" element={<Start />} />
@@ -92,12 +91,6 @@ function Rooms() {
       </Routes>
     </StudioProvider>
   );
-}
-
-/** What it is made of is fetched beside the screen, not behind it. */
-function Review() {
-  useReviewSource();
-  return <ReviewScreen />;
 }
 
 /** The first screen: the catalog when there is one, else where it begins. */

@@ -23,6 +23,7 @@ import {
 import { useEffect, useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
+import type { Client } from '../api/client.ts';
 import { useLater } from '../sort/later.ts';
 import type { SortContext } from '../sort/sort-context.ts';
 import { useQuestions } from '../studio/use-questions.ts';
@@ -40,7 +41,7 @@ import { ErrorBoundary } from '../ui/error-boundary.tsx';
 import { useDocumentTitle } from '../ui/use-document-title.ts';
 import { useNextStep } from '../studio/use-next-step.ts';
 import { fetchedLater } from '../ui/fetched-later.tsx';
-import { firstScreenStands } from '../ui/idle.ts';
+import { firstScreenStands, whenAtRest } from '../ui/idle.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { newFolderState } from '../file/new-folder-state.ts';
 import type { Doable } from './find-anything.tsx';
@@ -64,10 +65,6 @@ const largeScreens = ['/file', '/load'];
 const FindAnything = fetchedLater(
   async () => (await import('./find-anything.tsx')).FindAnything,
   'keys held',
-);
-const ReviewAhead = fetchedLater(
-  async () => (await import('../review/review-ahead.tsx')).ReviewAhead,
-  'when idle',
 );
 const LatestChanges = fetchedLater(
   async () => (await import('./latest-changes.tsx')).LatestChanges,
@@ -145,12 +142,28 @@ function useDoable(open: (dialog: ShellDialog) => void): Doable[] {
   ];
 }
 
+/** Has the server work a review out while the window is idle: who opens it asks for it anyway. */
+function useReviewAhead({ reviewAhead }: Client): void {
+  useEffect(() => {
+    let isShown = true;
+    whenAtRest(() => {
+      if (isShown) {
+        reviewAhead().catch(() => undefined);
+      }
+    });
+    return () => {
+      isShown = false;
+    };
+  }, [reviewAhead]);
+}
+
 export function Shell() {
   const scan = useScanProgress();
   const { step } = useActs();
   const asked = useQuestions();
-  const { computer } = useComputer();
+  const { computer, client } = useComputer();
   const put = useLater(computer.id);
+  useReviewAhead(client);
   const waiting = asked.isReady
     ? asked.questions.filter(({ id }) => !put.later.has(id)).length + asked.failed.length
     : 0;
@@ -203,7 +216,6 @@ export function Shell() {
       <ErrorBoundary at={pathname} what={texts.thisScreen}>
         <Outlet context={{ ...asked, ...put } satisfies SortContext} />
       </ErrorBoundary>
-      {!pathname.startsWith('/review') && <ReviewAhead />}
       {dialog === 'find' && <FindAnything onClose={close} doable={doable} />}
       {dialog === 'changes' && <LatestChanges onClose={close} />}
       {dialog === 'keys' && <HelpKeys onClose={close} />}

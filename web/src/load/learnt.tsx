@@ -5,7 +5,6 @@ import { useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
 import { printNumber, type HabitsView, type KeysView } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
-import { forgetReview } from '../studio/kept-review.ts';
 import { useNotifyError } from '../studio/notify-error.ts';
 import { useNotices } from '../ui/notices.tsx';
 import * as texts from './texts.ts';
@@ -30,7 +29,6 @@ export function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void 
   };
   const after = (work: Promise<unknown>, words: string): void => {
     work.then(() => {
-      forgetReview();
       notify(words, 'done');
       setAsking(false);
     }, notifyError);

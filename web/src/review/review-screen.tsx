@@ -1,12 +1,10 @@
 /** Review: pictures of the collection, and what to do about them. */
 import { useMemo, useState } from 'react';
-import type { ReviewPart, ReviewParts } from '@clever-drawer/core';
+import { viewOf, type ReviewPart, type ReviewParts } from '@clever-drawer/core';
 import { PartTabs } from '../ui/part-tabs.tsx';
 import { sayTime } from '../ui/time-words.ts';
 import { useAddress } from '../ui/use-address.ts';
 import { WishBar } from './wish-bar.tsx';
-import { wishOf } from './model/wish.ts';
-import { sameWish, timeOfReview } from './model/wish-now.ts';
 import { ChangesPart } from './parts/changes-part.tsx';
 import { OrderPart } from './parts/order-part.tsx';
 import { OwnPart } from './parts/own-part.tsx';
@@ -19,17 +17,12 @@ import * as texts from './texts.ts';
 
 export function ReviewScreen() {
   const [params, show] = useAddress();
-  const [now] = useState(timeOfReview);
-  const wish = useMemo(() => sameWish(wishOf(params, now)), [params, now]);
+  const [now] = useState(() => Date.now());
+  const view = useMemo(() => viewOf(params), [params]);
   const part: ReviewPart = texts.parts.find(([id]) => id === params.get('part'))?.[0] ?? 'worth';
-  const { review, keptAt, isLearning, error } = useReview(part, wish);
+  const { review, isOf, isBusy, isLearning, error } = useReview(part, view);
   return (
-    <main
-      id="content"
-      tabIndex={-1}
-      className="review-screen"
-      aria-busy={review[part] === undefined || keptAt !== null}
-    >
+    <main id="content" tabIndex={-1} className="review-screen" aria-busy={isBusy}>
       <h1 className="visually-hidden">
         {texts.review} {texts.parts.find(([id]) => id === part)?.[1]}
       </h1>
@@ -49,9 +42,9 @@ export function ReviewScreen() {
           {error.message}
         </p>
       )}
-      {keptAt !== null && (
+      {isOf !== null && (
         <p role="status" className="text-soft review-kept">
-          {texts.thisIsOf(sayTime(new Date(keptAt).toISOString()))}
+          {texts.thisIsOf(sayTime(isOf))}
         </p>
       )}
       <BehindProvider>

@@ -1,9 +1,15 @@
 /** Which time and which plugins are looked at. */
 import { Form } from 'react-bootstrap';
 import { useMemo } from 'react';
-import { compareNames, kinds, kindWords, trackKinds, trackWords } from '@clever-drawer/core';
+import {
+  compareNames,
+  kinds,
+  kindWords,
+  periods,
+  trackKinds,
+  trackWords,
+} from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
-import { periods } from './model/wish.ts';
 import * as texts from './texts.ts';
 
 interface Props {

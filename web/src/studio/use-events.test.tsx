@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, renderHook } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import type { ScanProgress, ServerEvent } from '@clever-drawer/core';
+import type { OrderStep, ScanProgress, ServerEvent } from '@clever-drawer/core';
 import type { Client } from '../api/client.ts';
 import { useEvents } from './use-events.ts';
 
@@ -32,6 +32,8 @@ const progress = (state: 'running' | 'finished'): ServerEvent => ({
   event: 'scan',
   progress: { state } as unknown as ScanProgress,
 });
+
+const ordered: ServerEvent = { event: 'order', step: {} as unknown as OrderStep };
 
 const opened = (quiet: number): ServerEvent => ({ event: 'opened', quiet });
 
@@ -79,6 +81,9 @@ describe('the stream of a computer', () => {
     expect(stale()).toEqual(['habits', 'keys', 'review', 'usage']);
     stream.tell({ event: 'session' });
     expect(stale()).toEqual(['repairs', 'review', 'session']);
+    stream.tell(ordered);
+    // The window holds no order that the step could be put on.
+    expect(stale()).toEqual(['order', 'review']);
     stream.tell({ event: 'catalog' });
     expect(stale()).toEqual(expect.arrayContaining(['catalog', 'review', 'settings', 'sort']));
   });
@@ -96,6 +101,7 @@ describe('the stream of a computer', () => {
     stream.tell({ event: 'usage' });
     stream.tell({ event: 'session' });
     stream.tell({ event: 'catalog' });
+    stream.tell(ordered);
     act(() => {
       stream.tell(progress('finished'));
     });

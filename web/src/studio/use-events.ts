@@ -22,6 +22,7 @@ const staleAfter = {
     'usage',
     'review',
   ],
+  order: ['review'],
   session: ['session', 'repairs', 'review'],
   usage: ['usage', 'habits', 'keys', 'review'],
   scanEnded: ['scans', 'findings', 'places', 'opening'],
@@ -111,6 +112,7 @@ function follow(
   switch (event.event) {
     case 'order':
       takeStep(queries, client.computer, event.step);
+      outdate(queries, client, staleAfter.order);
       return;
     case 'catalog':
     case 'session':

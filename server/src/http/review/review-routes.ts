@@ -1,9 +1,29 @@
 /** Routes of a review. */
-import type { Router } from 'express';
+import type { Request, Router } from 'express';
 import { object, string, type Schema } from 'yup';
+import {
+  kinds,
+  nameLength,
+  ok,
+  periods,
+  reviewParts,
+  trackKinds,
+  usualView,
+  type Kind,
+  type Period,
+  type Result,
+  type ReviewPart,
+  type ReviewView,
+  type TrackKind,
+} from '@clever-drawer/core';
+import { loggable } from '../../log.ts';
 import type { Parts } from '../../parts.ts';
-import { putOff, viewPutOff, viewReviewSource } from '../../usecases/review/review-source.ts';
+import { putOff, viewPutOff } from '../../usecases/review/put-off.ts';
+import { viewReview, viewReviewBefore, workOutAhead } from '../../usecases/review/view-review.ts';
+import { id } from '../fields.ts';
 import { at, handle, withBody } from '../handling.ts';
+import { parse } from '../parse.ts';
+import { refuse } from '../problems.ts';
 
 const putOffSchema = object({
   what: string().max(500).required(),
@@ -14,12 +34,62 @@ const putOffSchema = object({
     ),
 }) as unknown as Schema<{ what: string; until?: string | null }>;
 
+/** A part of a review and what it looks at, as an address says it. */
+interface Asked {
+  readonly part: ReviewPart;
+  readonly view: ReviewView;
+}
+
+const askedSchema = object({
+  part: string<ReviewPart>().oneOf(reviewParts).required(),
+  period: string<Period>().oneOf(periods.map((period) => period.id)),
+  cabinet: id(),
+  kind: string<Kind>().oneOf(kinds),
+  track: string<TrackKind>().oneOf(trackKinds),
+  vendor: string().max(nameLength),
+});
+
+async function askedOf({ query }: Request): Promise<Result<Asked>> {
+  const asked = await parse(askedSchema, { ...query });
+  if (!asked.ok) {
+    return asked;
+  }
+  const { part, ...view } = asked.value;
+  return ok({ part, view: { ...usualView, ...view } });
+}
+
+/** Answers what an address asks for with JSON text. */
+const withAsked = (
+  work: (asked: Asked, computer: string) => Promise<Result<string>> | Result<string>,
+) =>
+  handle(async (request, response, computer) => {
+    const asked = await askedOf(request);
+    const answer = asked.ok ? await work(asked.value, computer) : asked;
+    if (answer.ok) {
+      response.type('json').send(answer.value);
+    } else {
+      refuse(response, answer.problems);
+    }
+  });
+
 /** Adds the routes of a review. */
 export function reviewRoutes(router: Router, parts: Parts): void {
   router.get(
     at('review'),
-    handle(async (_, response, computer) => {
-      response.type('json').send(await viewReviewSource(parts, computer));
+    withAsked(({ part, view }, computer) => viewReview(parts, computer, part, view)),
+  );
+  router.get(
+    at('review/before'),
+    withAsked(({ part, view }, computer) => ok(viewReviewBefore(parts, computer, part, view))),
+  );
+  router.post(
+    at('review/ahead'),
+    handle((_, response, computer) => {
+      workOutAhead(parts, computer).catch((error: unknown) => {
+        parts.log.warn({ error: loggable(error) }, 'a review could not be worked out ahead');
+      });
+      response.json(null);
+      return Promise.resolve();
     }),
   );
   router.get(

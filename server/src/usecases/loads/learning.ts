@@ -69,6 +69,7 @@ export async function changeLearning(
   isLearning: boolean,
 ): Promise<Result<null>> {
   await setLearning(parts.database.manager, computer, isLearning);
+  parts.reviews.forget(computer);
   parts.events.tell(computer, { event: 'usage' });
   return ok(null);
 }
@@ -76,6 +77,7 @@ export async function changeLearning(
 /** Forgets all loads. Gives how many there were. */
 export async function wipeLoads(parts: Parts, computer: string): Promise<Result<number>> {
   const forgotten = await forgetLoads(parts.database.manager, computer);
+  parts.reviews.forget(computer);
   parts.events.tell(computer, { event: 'usage' });
   return ok(forgotten);
 }

@@ -1,12 +1,11 @@
 /** A thread that is given tasks ahead of the one it works on, so that it never waits for the next. */
 import { Worker } from 'node:worker_threads';
-import type { Done, Task } from './worker.ts';
 
 /** The most memory that a thread may take, in MiB; one that needs more breaks, and is replaced. */
 const memoryLimit = 1_536;
 
 /** A task and who waits for its answer. */
-export interface Job {
+export interface Job<Task, Done> {
   readonly task: Task;
   /** The longest it may take once its turn has come, in milliseconds; null where it may take its time. */
   readonly limit: number | null;
@@ -15,25 +14,25 @@ export interface Job {
 }
 
 /** What happens to a thread. */
-export interface ThreadEvents {
+export interface ThreadEvents<Task, Done> {
   /** It answered a task and can be given another one. */
   readonly onAnswered: () => void;
   /** It broke, or a task took too long: that task was rejected, the thread ends, and these are left. */
-  readonly onBroken: (left: readonly Job[]) => void;
+  readonly onBroken: (left: readonly Job<Task, Done>[]) => void;
 }
 
 /** Works on its tasks in the order in which they came. */
-export class Thread {
+export class Thread<Task, Done> {
   readonly #worker: Worker;
-  readonly #jobs: Job[] = [];
-  readonly #events: ThreadEvents;
+  readonly #jobs: Job<Task, Done>[] = [];
+  readonly #events: ThreadEvents<Task, Done>;
   #timer: NodeJS.Timeout | null = null;
   #isBroken = false;
 
   constructor(
     program: URL,
     environment: Readonly<Record<string, string | undefined>>,
-    events: ThreadEvents,
+    events: ThreadEvents<Task, Done>,
   ) {
     this.#events = events;
     this.#worker = new Worker(program, {
@@ -50,7 +49,7 @@ export class Thread {
         this.#break(error);
       })
       .on('exit', () => {
-        this.#break(new Error('the reader ended'));
+        this.#break(new Error('the thread ended'));
       });
   }
 
@@ -64,7 +63,7 @@ export class Thread {
     return this.#jobs.every(({ limit }) => limit !== null);
   }
 
-  give(job: Job): void {
+  give(job: Job<Task, Done>): void {
     this.#jobs.push(job);
     this.#worker.postMessage(job.task);
     if (this.#jobs.length === 1) {

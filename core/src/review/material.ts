@@ -1,0 +1,95 @@
+/** What a review is made of, out of what a computer's catalog, order and history tell. */
+import { createArranger, type Arrangement } from '../arrangement/arrangement.ts';
+import { catalogAsSaid } from '../arrangement/chain-plugin.ts';
+import type { FoundSettingCard } from '../arrangement/setting-plugin.ts';
+import type { Answer } from '../catalog/answer.ts';
+import { preferred, type Plugin } from '../catalog/plugin.ts';
+import { grouped } from '../grouped.ts';
+import type { Usage } from '../loading/warmth.ts';
+import {
+  allFolders,
+  allPlacements,
+  answerIn,
+  orderOf,
+  preferenceIn,
+  type Order,
+  type OrderRecord,
+} from '../order/records.ts';
+import type {
+  AskingSession,
+  Coming,
+  PastUse,
+  ReviewMaterial,
+  StudiedFolder,
+  StudiedPlugin,
+} from './studied.ts';
+
+/** What a computer tells, as it is stored. */
+export interface ReviewSource {
+  readonly computer: string;
+  readonly catalog: readonly Plugin[];
+  readonly order: readonly OrderRecord[];
+  /** Saved settings that were found. */
+  readonly settings: readonly FoundSettingCard[];
+  readonly usage: readonly Usage[];
+  readonly uses: readonly PastUse[];
+  readonly comings: readonly Coming[];
+  readonly sessions: readonly AskingSession[];
+}
+
+/** Smart folders hold what they hold at `now`, in milliseconds since 1970. */
+export function materialOf(source: ReviewSource, now: number): ReviewMaterial {
+  const { computer, uses, comings, sessions } = source;
+  const order = orderOf(source.order);
+  const things = catalogAsSaid(source.catalog, order, source.settings);
+  const usage = new Map(source.usage.map((one) => [one.plugin, one]));
+  const arrangement = createArranger()(order, things, null, usage, now);
+  const plugins = things.filter(({ setting }) => !setting);
+  return {
+    formatOrder: preferenceIn(order, computer)?.formats ?? preferred,
+    plugins: plugins
+      .filter(({ chain }) => !chain)
+      .map((plugin) => studied(plugin, answerIn(order, plugin.id), arrangement)),
+    chains: plugins.flatMap(({ chain }) => (chain ? [chain] : [])),
+    folders: foldersOf(order, arrangement),
+    uses,
+    comings,
+    sessions,
+  };
+}
+
+function studied(
+  plugin: Plugin,
+  answer: Answer | undefined,
+  { namings }: Arrangement,
+): StudiedPlugin {
+  const nickname = namings.get(plugin.id)?.nickname ?? null;
+  return {
+    id: plugin.id,
+    name: nickname ?? plugin.name,
+    vendor: plugin.vendor,
+    kind: plugin.kind,
+    types: plugin.types,
+    isHidden: answer?.isHidden ?? false,
+    hasNickname: nickname !== null,
+    trialEnds: answer?.licence?.state === 'trial' ? answer.licence.until : null,
+    copies: plugin.copies,
+  };
+}
+
+/** Folders of all cabinets, with what smart ones hold now; what only stands for another is left out. */
+function foldersOf(order: Order, { rules }: Arrangement): StudiedFolder[] {
+  const placed = grouped(
+    allPlacements(order).map(({ folder, plugin }) => [folder, plugin as string] as const),
+  );
+  return allFolders(order)
+    .filter(({ form, shortcutTo }) => form !== 'divider' && shortcutTo === null)
+    .map(({ id, name, form, cabinet, sortedBy }) => ({
+      id,
+      name,
+      form,
+      cabinet,
+      sortedBy,
+      plugins: [...(rules.membersOf(id) ?? placed.get(id) ?? [])],
+    }));
+}

@@ -1,0 +1,62 @@
+/** The thread that works reviews out: started when it is first asked, and ended when nobody asks. */
+import type { ReviewPart, ReviewView } from '@clever-drawer/core';
+import { Thread } from '../thread.ts';
+import type { ReviewDone, ReviewTask, Told } from './review-worker.ts';
+
+/** So long after it was asked last the thread ends, and gives its memory back. Milliseconds. */
+const idle = 10 * 60_000;
+
+/** Works out one part after the other. */
+export class Reviewer {
+  #thread: Thread<ReviewTask, ReviewDone> | null = null;
+  /** What the thread was told last. */
+  #told: Partial<Told> = {};
+  #timer: NodeJS.Timeout | undefined;
+
+  /** That part as JSON. Rejects where the thread breaks, as for want of memory; the next has a new one. */
+  work(told: Told, part: ReviewPart, view: ReviewView): Promise<ReviewDone> {
+    clearTimeout(this.#timer);
+    this.#timer = setTimeout(() => {
+      void this.close();
+    }, idle).unref();
+    const thread = (this.#thread ??= this.#start());
+    const others = Object.entries(told).filter(
+      ([name, value]) => this.#told[name as keyof Told] !== value,
+    );
+    this.#told = told;
+    const task = { told: Object.fromEntries(others), part, view };
+    return new Promise((resolve, reject) => {
+      thread.give({ task, limit: null, resolve, reject });
+    });
+  }
+
+  async close(): Promise<void> {
+    clearTimeout(this.#timer);
+    const thread = this.#forget();
+    await thread?.end();
+  }
+
+  #start(): Thread<ReviewTask, ReviewDone> {
+    const program = new URL('./review-worker-start.mjs', import.meta.url);
+    return new Thread<ReviewTask, ReviewDone>(
+      program,
+      {},
+      {
+        onAnswered: () => undefined,
+        onBroken: (left) => {
+          this.#forget();
+          for (const { reject } of left) {
+            reject(new Error('the thread that works reviews out ended'));
+          }
+        },
+      },
+    );
+  }
+
+  #forget(): Thread<ReviewTask, ReviewDone> | null {
+    const thread = this.#thread;
+    this.#thread = null;
+    this.#told = {};
+    return thread;
+  }
+}
