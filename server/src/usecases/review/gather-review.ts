@@ -26,22 +26,26 @@ export async function gatherReview(parts: Parts, computer: string): Promise<Told
     throw new Error(`no computer ${computer}`);
   }
   const { isLearning } = row;
+  const [catalog, order, settings, usage, loads, comings, sessions] = await Promise.all([
+    parts.catalogs.whole(computerView(row)),
+    readOrder(manager, computer),
+    settingsHere(parts, computer),
+    readUsage(manager, computer, now),
+    isLearning ? sentLoads(parts, computer) : '[]',
+    readComings(manager, computer),
+    askingSessions(manager, computer),
+  ]);
   return {
     at: now.getTime(),
     computer,
     isLearning,
-    catalog: await parts.catalogs.whole(computerView(row)),
-    order: JSON.stringify([...(await readOrder(manager, computer)).values()]),
-    settings: JSON.stringify([...(await settingsHere(parts, computer)).values()]),
-    usage: JSON.stringify(await readUsage(manager, computer, now)),
-    loads: isLearning ? await sentLoads(parts, computer) : '[]',
-    comings: JSON.stringify(
-      (await readComings(manager, computer)).map(({ at, ...coming }) => ({
-        ...coming,
-        at: at.getTime(),
-      })),
-    ),
-    sessions: JSON.stringify(await askingSessions(manager, computer)),
+    catalog,
+    order: JSON.stringify([...order.values()]),
+    settings: JSON.stringify([...settings.values()]),
+    usage: JSON.stringify(usage),
+    loads,
+    comings: JSON.stringify(comings.map(({ at, ...coming }) => ({ ...coming, at: at.getTime() }))),
+    sessions: JSON.stringify(sessions),
   };
 }
 
