@@ -23,6 +23,7 @@ import { ShelfKeeper } from './jobs/shelf-keeper.ts';
 import { keepInStep } from './usecases/keep/shelves.ts';
 import { connect, type DatabaseAddress } from './database/connect.ts';
 import { closeInterruptedScans, hasNoHistory } from './database/scans.ts';
+import { forgetAllTouched } from './database/touched.ts';
 import { PracticeHost } from './host/practice-host.ts';
 import { Turns } from './jobs/turns.ts';
 import { OscServer } from './osc/osc-server.ts';
@@ -241,6 +242,7 @@ async function takeUp(parts: Parts, config: Config): Promise<void> {
   if (interrupted > 0) {
     log.warn('the last scan was interrupted; scan again to finish it');
   }
+  await forgetAllTouched(database.manager);
   await tidyPictures(parts);
   for (const computer of await ensureComputer(
     parts,

@@ -28,54 +28,6 @@ const lacksProgram = `(format = 'LV2' AND facts->>'binary' IS NOT NULL
   AND coalesce(jsonb_typeof(facts->'architectures'), 'null') = 'null')`;
 
 /**
- * Plugins are looked at in so many lots, by a hash of their ids: where a lot is as it was, none of
- * its plugins changed.
- */
-const lots = 256;
-const lotOf = (column: string): string => `uuid_hash(${column}) & ${lots - 1}`;
-/** PostgreSQL notes with each row the transaction that wrote it (`xmin`, System Columns). */
-const rowVersion = 'uuid_hash_extended(id, xmin::text::bigint)';
-const shownCopies = `FROM copy WHERE computer_id = $1 AND state <> 'aside' AND plugin_id IS NOT NULL`;
-
-/** The version of each lot: another text after any change of its plugins or their copies. */
-export async function lotVersions(
-  manager: EntityManager,
-  computer: string,
-): Promise<Map<number, string>> {
-  const rows: { lot: number; version: string }[] = await manager.query(
-    `SELECT lot, count(*) || ' ' || bit_xor(version) "version" FROM (
-       SELECT ${lotOf('id')} lot, ${rowVersion} version FROM plugin WHERE computer_id = $1
-       UNION ALL SELECT ${lotOf('plugin_id')}, ${rowVersion} ${shownCopies}
-     ) rows GROUP BY lot`,
-    [computer],
-  );
-  return new Map(rows.map(({ lot, version }) => [lot, version]));
-}
-
-/** What tells a plugin of a computer from what it was. */
-export interface PluginVersion {
-  readonly lot: number;
-  /** Another text after any change of it or of its copies. */
-  readonly version: string;
-}
-
-/** The versions of the plugins that are shown, in these lots. */
-export async function catalogVersions(
-  manager: EntityManager,
-  computer: string,
-  inLots: readonly number[],
-): Promise<Map<string, PluginVersion>> {
-  const rows: ({ id: string } & PluginVersion)[] = await manager.query(
-    `SELECT p.id, ${lotOf('p.id')} "lot", p.xmin::text || ' ' || c.version "version" FROM plugin p JOIN (
-       SELECT plugin_id, count(*) || ' ' || bit_xor(${rowVersion}) version ${shownCopies}
-         AND ${lotOf('plugin_id')} = ANY($2::int[]) GROUP BY plugin_id
-     ) c ON c.plugin_id = p.id WHERE p.computer_id = $1`,
-    [computer, inLots],
-  );
-  return new Map(rows.map(({ id, lot, version }) => [id, { lot, version }]));
-}
-
-/**
  * Plugins of a computer with their copies, by name: all, or those with these ids. Plugins of which
  * everything is set aside are left out.
  */

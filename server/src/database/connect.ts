@@ -18,6 +18,7 @@ import { Settings1763900000015 } from './migrations/0015-settings.ts';
 import { KeptSettings1763900000016 } from './migrations/0016-kept-settings.ts';
 import { LoadFolders1763900000017 } from './migrations/0017-load-folders.ts';
 import { UndoneChanges1763900000018 } from './migrations/0018-undone-changes.ts';
+import { TouchedPlugins1763900000019 } from './migrations/0019-touched-plugins.ts';
 import { SetupError } from './setup-error.ts';
 import { tables } from './tables.ts';
 
@@ -50,6 +51,7 @@ export const migrations = [
   KeptSettings1763900000016,
   LoadFolders1763900000017,
   UndoneChanges1763900000018,
+  TouchedPlugins1763900000019,
 ];
 
 /**

@@ -1,20 +1,17 @@
 /**
  * The catalogs of computers as they are sent: each plugin as the text of its JSON, so that a whole
  * catalog is sent without being made anew, and a window that has one is sent only what changed since.
- * What changed is asked of the database each time (`catalogVersions`), so that nothing can be missed.
+ * What changed is asked of the database each time, which notes it (`database/touched`), so that nothing
+ * can be missed.
  */
 import { randomUUID } from 'node:crypto';
 import type { DataSource, EntityManager } from 'typeorm';
 import { comparePlaces, type ComputerView } from '@clever-drawer/core';
-import {
-  catalogVersions,
-  lotVersions,
-  readCatalog,
-  type PluginVersion,
-} from '../database/catalog.ts';
+import { readCatalog } from '../database/catalog.ts';
+import { forgetTouchedBefore, touchedFrom } from '../database/touched.ts';
 
 /** A plugin as it is sent, with what its place among the others goes by. */
-interface HeldPlugin extends PluginVersion {
+interface HeldPlugin {
   readonly id: string;
   readonly name: string;
   readonly text: string;
@@ -29,8 +26,8 @@ interface Touch {
 interface Held {
   readonly revision: number;
   readonly plugins: ReadonlyMap<string, HeldPlugin>;
-  /** The versions of the lots in which the plugins are looked at. */
-  readonly lots: ReadonlyMap<number, string>;
+  /** The transaction from which on it is to be asked what changed; null where nothing was read yet. */
+  readonly from: string | null;
   /** The latest last. */
   readonly touches: readonly Touch[];
 }
@@ -44,10 +41,7 @@ interface Whole {
 /** So many touched plugins are remembered; a window that is further behind gets the whole. */
 const rememberedTouches = 2_000;
 
-/** With more changed plugins all are read again, which is one plain scan of the tables. */
-const manyChanged = 2_000;
-
-const empty: Held = { revision: 0, plugins: new Map(), lots: new Map(), touches: [] };
+const empty: Held = { revision: 0, plugins: new Map(), from: null, touches: [] };
 
 /** Catalogs in memory, by computer. */
 export class HeldCatalogs {
@@ -127,26 +121,18 @@ export class HeldCatalogs {
 }
 
 async function refreshed(manager: EntityManager, computer: string, held: Held): Promise<Held> {
-  const lots = await lotVersions(manager, computer);
-  const others = [...new Set([...lots.keys(), ...held.lots.keys()])].filter(
-    (lot) => lots.get(lot) !== held.lots.get(lot),
-  );
-  if (others.length === 0) {
-    return held;
+  const { plugins: ids, from } = await touchedFrom(manager, computer, held.from);
+  if (ids?.length === 0) {
+    return { ...held, from };
   }
-  const versions = await catalogVersions(manager, computer, others);
-  const changed = [...versions].filter(
-    ([id, { version }]) => held.plugins.get(id)?.version !== version,
-  );
-  const isOther = new Set(others);
-  const gone = [...held.plugins.values()]
-    .filter(({ id, lot }) => isOther.has(lot) && !versions.has(id))
-    .map(({ id }) => id);
-  if (changed.length === 0 && gone.length === 0) {
-    return { ...held, lots };
+  if (ids === null) {
+    await forgetTouchedBefore(manager, computer, from);
   }
-  const ids = changed.length > manyChanged ? null : changed.map(([id]) => id);
   const read = await readCatalog(manager, computer, ids);
+  const isThere = new Set<string>(read.map(({ id }) => id));
+  const gone = (ids ?? [...held.plugins.keys()]).filter(
+    (id) => held.plugins.has(id) && !isThere.has(id),
+  );
   const plugins = new Map(held.plugins);
   for (const id of gone) {
     plugins.delete(id);
@@ -155,24 +141,17 @@ async function refreshed(manager: EntityManager, computer: string, held: Held): 
   for (const plugin of read) {
     const { id, name } = plugin;
     const text = JSON.stringify(plugin);
-    const version = versions.get(id);
     if (plugins.get(id)?.text !== text) {
       touched.push(id);
-    }
-    if (version) {
-      plugins.set(id, { ...version, id, name, text });
+      plugins.set(id, { id, name, text });
     }
   }
-  const now = { ...held, lots, plugins };
   if (touched.length === 0) {
-    return now;
+    return { ...held, from };
   }
   const revision = held.revision + 1;
-  return {
-    ...now,
-    revision,
-    touches: remembered([...held.touches, { revision, plugins: touched }]),
-  };
+  const touches = remembered([...held.touches, { revision, plugins: touched }]);
+  return { revision, plugins, from, touches };
 }
 
 /** The latest touches, as many as are worth it. */
