@@ -62,7 +62,7 @@ export function isDatabaseAway(error: unknown): boolean {
   const { code, message } = error as { code?: string; message?: string };
   return (
     /^(57P0[123]|08|ECONN|EPIPE|ENOTCONN)/.test(code ?? '') ||
-    /already released|Connection terminated|Client has encountered a connection error|timeout exceeded when trying to connect/.test(
+    /already released|Connection terminated|Client has encountered a connection error|Driver not Connected|timeout exceeded when trying to connect/.test(
       message ?? '',
     )
   );

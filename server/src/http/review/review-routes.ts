@@ -86,7 +86,7 @@ export function reviewRoutes(router: Router, parts: Parts): void {
     at('review/ahead'),
     handle((_, response, computer) => {
       workOutAhead(parts, computer).catch((error: unknown) => {
-        parts.log.warn({ error: loggable(error) }, 'a review could not be worked out ahead');
+        parts.log.info({ error: loggable(error) }, 'a review could not be worked out ahead');
       });
       response.json(null);
       return Promise.resolve();
