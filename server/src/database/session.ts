@@ -186,7 +186,7 @@ export const allLoads = (manager: EntityManager, computer: string): Promise<Coun
   );
 
 /**
- * The same as JSON, a list of lists in the order of a `LoadRow`. The database writes it: so many rows
+ * The same as JSON, a list of lists in the order of a `ToldLoad`. The database writes it: so many rows
  * would hold the server up.
  */
 export async function loadsAsJson(manager: EntityManager, computer: string): Promise<string> {

@@ -1,4 +1,4 @@
 /** What works reviews out beside the server. */
-export type { LoadRow } from './load-rows.ts';
+export type { ToldLoad } from './told-loads.ts';
 export type { Told } from './review-worker.ts';
 export { Reviewer } from './reviewer.ts';

@@ -13,7 +13,7 @@ import {
   type ReviewSource,
   type ReviewView,
 } from '@clever-drawer/core';
-import { usesIn, type LoadRow } from './load-rows.ts';
+import { usesIn, type ToldLoad } from './told-loads.ts';
 
 /** What a computer told at a moment; all that is long as JSON. */
 export interface Told {
@@ -30,7 +30,7 @@ export interface Told {
   readonly settings: string;
   /** A list of `Usage`. */
   readonly usage: string;
-  /** A list of `LoadRow`. */
+  /** A list of `ToldLoad`. */
   readonly loads: string;
   readonly comings: string;
   readonly sessions: string;
@@ -67,7 +67,7 @@ const reads: Readonly<Record<TextName, (text: string) => Partial<ReviewSource>>>
   order: (text) => ({ order: JSON.parse(text) as ReviewSource['order'] }),
   settings: (text) => ({ settings: JSON.parse(text) as ReviewSource['settings'] }),
   usage: (text) => ({ usage: JSON.parse(text) as ReviewSource['usage'] }),
-  loads: (text) => ({ uses: usesIn(JSON.parse(text) as LoadRow[]) }),
+  loads: (text) => ({ uses: usesIn(JSON.parse(text) as ToldLoad[]) }),
   comings: (text) => ({ comings: JSON.parse(text) as ReviewSource['comings'] }),
   sessions: (text) => ({ sessions: JSON.parse(text) as ReviewSource['sessions'] }),
 };

@@ -45,13 +45,6 @@ async function handsAtRest(): Promise<void> {
   }
 }
 
-/** Does something as soon as what is being drawn is on the screen. */
-export function oncePainted(act: () => void): void {
-  requestAnimationFrame(() => {
-    setTimeout(act);
-  });
-}
-
 /** Does something small once the first screen stands, as soon as the window has nothing better to do. */
 export function whenIdle(act: () => void): void {
   void Promise.race([standing, given]).then(() => {

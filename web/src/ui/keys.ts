@@ -140,10 +140,3 @@ export function remember(name: string, value: string): void {
     // Private windows may refuse; the choice then lasts as long as the page.
   }
 }
-export function forget(name: string): void {
-  try {
-    localStorage.removeItem(`clever-drawer.${name}`);
-  } catch {
-    // What may not be kept is not there either.
-  }
-}

@@ -2,7 +2,7 @@
 import type { PastUse } from '@clever-drawer/core';
 
 /** One load. */
-export type LoadRow = readonly [
+export type ToldLoad = readonly [
   plugin: PastUse['plugin'],
   at: PastUse['at'],
   track: PastUse['track'],
@@ -14,7 +14,7 @@ export type LoadRow = readonly [
 ];
 
 /** The loads that the rows stand for. */
-export const usesIn = (rows: readonly LoadRow[]): PastUse[] =>
+export const usesIn = (rows: readonly ToldLoad[]): PastUse[] =>
   rows.map(([plugin, at, track, after, typed, keys, took, folder]) => ({
     plugin,
     at,
