@@ -46,8 +46,17 @@ describe('tryAgainOf', () => {
     const weeks = [1, 2, 3, 4].map((n) => names(now + n * 7 * day).join());
     expect(new Set(weeks).size).toBeGreaterThan(1);
   });
-  it('leaves out what was dismissed', () => {
+  it('leaves out what was dismissed, as if it were not there', () => {
     expect(names(now, (id) => id === 'long ago')).not.toContain('long ago');
+    const ids = plugins.map(({ id }) => id as string);
+    fc.assert(
+      fc.property(fc.subarray(ids), fc.integer({ min: 0, max: 60 }), (out, weeks) => {
+        const at = now + weeks * 7 * day;
+        const left = plugins.filter(({ id }) => !out.includes(id) || usage.has(id));
+        const isOut = (id: string): boolean => out.includes(id) && !usage.has(id);
+        expect(names(at, isOut)).toEqual(tryAgainOf(left, usage, at).map(({ id }) => id));
+      }),
+    );
   });
   it('is what one gets by putting all in order and taking one of each type first', () => {
     const types = ['reverb/plate', 'delay/tape', 'eq', 'meter'];

@@ -34,25 +34,33 @@ export function tryAgainOf<P extends Pick<Plugin, 'id' | 'types' | 'copies' | 'c
   // Times written alike are in the order of their texts.
   const lately = new Date(now - forgottenFrom * day).toISOString();
   const isOfLate = ({ id }: P): boolean => (usage.get(id)?.lastLoaded ?? '') >= lately;
-  const usedGroups = new Set(plugins.filter(isOfLate).map((plugin) => firstGroup(plugin)));
+  const loaded = plugins.filter(({ id }) => usage.has(id));
+  const usedGroups = new Set(loaded.filter(isOfLate).map((plugin) => firstGroup(plugin)));
   const week = weekOf(now);
-  const candidates = plugins.flatMap((plugin): Candidate<P>[] => {
-    const group = firstGroup(plugin);
-    return group === '' ||
-      plugin.chain ||
-      !usedGroups.has(group) ||
-      isOfLate(plugin) ||
-      !isPresent(plugin) ||
-      without(plugin.id)
-      ? []
-      : [{ plugin, group, rank: Number(!usage.has(plugin.id)) + drawn(`${week} ${plugin.id}`) }];
-  });
-  const firstOfGroups = bestByGroup(candidates);
-  const first = [...firstOfGroups.values()].sort(byRank).slice(0, howMany);
+  const candidatesAmong = (some: readonly P[]): Candidate<P>[] =>
+    some.flatMap((plugin): Candidate<P>[] => {
+      const group = firstGroup(plugin);
+      return group === '' ||
+        plugin.chain ||
+        !usedGroups.has(group) ||
+        isOfLate(plugin) ||
+        !isPresent(plugin)
+        ? []
+        : [{ plugin, group, rank: Number(!usage.has(plugin.id)) + drawn(`${week} ${plugin.id}`) }];
+    });
+  // Mostly there are enough of those once loaded, and the many that never were are not looked at.
+  const once = candidatesAmong(loaded);
+  const isOut = ({ plugin }: Candidate<P>): boolean => without(plugin.id);
+  const firstOfOnce = firstOfGroups(once, isOut);
+  if (firstOfOnce.length === howMany) {
+    return firstOfOnce.map(({ plugin }) => plugin);
+  }
+  const candidates = [...once, ...candidatesAmong(plugins.filter(({ id }) => !usage.has(id)))];
+  const first = firstOfGroups(candidates, isOut);
   const others =
     first.length === howMany
       ? []
-      : candidates.filter((one) => firstOfGroups.get(one.group) !== one).sort(byRank);
+      : candidates.filter((one) => !first.includes(one) && !isOut(one)).sort(byRank);
   return [...first, ...others].slice(0, howMany).map(({ plugin }) => plugin);
 }
 
@@ -66,12 +74,19 @@ interface Candidate<P> {
 const byRank = (a: { readonly rank: number }, b: { readonly rank: number }): number =>
   a.rank - b.rank;
 
-function bestByGroup<P>(candidates: readonly Candidate<P>[]): Map<string, Candidate<P>> {
+/**
+ * The best of each group that is not out, best first, as many as are proposed. Only of those that
+ * would be the best it is asked whether they are out.
+ */
+function firstOfGroups<P>(
+  candidates: readonly Candidate<P>[],
+  isOut: (candidate: Candidate<P>) => boolean,
+): Candidate<P>[] {
   const best = new Map<string, Candidate<P>>();
   for (const candidate of candidates) {
-    if (candidate.rank < (best.get(candidate.group)?.rank ?? Infinity)) {
+    if (candidate.rank < (best.get(candidate.group)?.rank ?? Infinity) && !isOut(candidate)) {
       best.set(candidate.group, candidate);
     }
   }
-  return best;
+  return [...best.values()].sort(byRank).slice(0, howMany);
 }

@@ -10,8 +10,11 @@ import {
   shownComputer,
 } from '../studio/studio-queries.ts';
 import { StudioProvider } from '../studio/studio.tsx';
+import { usePutOff } from '../studio/use-put-off.ts';
+import { useReviewOf } from '../review/use-review.ts';
 import { ErrorBoundary } from '../ui/error-boundary.tsx';
 import { NoticesProvider } from '../ui/notices.tsx';
+import { useAddress } from '../ui/use-address.ts';
 import {
   ChartPage,
   FileScreen,
@@ -83,7 +86,7 @@ function Rooms() {
           <Route path="/file" element={<FileScreen />} />
           <Route path="/rule/:folder" element={<RuleScreen />} />
           <Route path="/load" element={<LoadScreen />} />
-          <Route path="/review" element={<ReviewScreen />} />
+          <Route path="/review" element={<Review />} />
           <Route path="/keep" element={<KeepScreen />} />
           <Route path="/chart" element={<ChartPage />} />
           <Route path="*" element={<Start />} />
@@ -91,6 +94,14 @@ function Rooms() {
       </Routes>
     </StudioProvider>
   );
+}
+
+/** What it shows is asked for beside the screen, not behind it. */
+function Review() {
+  const [params] = useAddress();
+  useReviewOf(params);
+  usePutOff();
+  return <ReviewScreen />;
 }
 
 /** The first screen: the catalog when there is one, else where it begins. */

@@ -1,6 +1,6 @@
 /** Review: pictures of the collection, and what to do about them. */
-import { useMemo, useState } from 'react';
-import { viewOf, type ReviewPart, type ReviewParts } from '@clever-drawer/core';
+import { useState } from 'react';
+import type { ReviewPart, ReviewParts } from '@clever-drawer/core';
 import { PartTabs } from '../ui/part-tabs.tsx';
 import { sayTime } from '../ui/time-words.ts';
 import { useAddress } from '../ui/use-address.ts';
@@ -11,16 +11,14 @@ import { OwnPart } from './parts/own-part.tsx';
 import { UsePart } from './parts/use-part.tsx';
 import { WorthPart } from './parts/worth-part.tsx';
 import { BehindProvider } from './pictures/behind.tsx';
-import { useReview } from './use-review.ts';
+import { useReviewOf } from './use-review.ts';
 import './review.css';
 import * as texts from './texts.ts';
 
 export function ReviewScreen() {
   const [params, show] = useAddress();
   const [now] = useState(() => Date.now());
-  const view = useMemo(() => viewOf(params), [params]);
-  const part: ReviewPart = texts.parts.find(([id]) => id === params.get('part'))?.[0] ?? 'worth';
-  const { review, isOf, isBusy, isLearning, error } = useReview(part, view);
+  const { part, review, isOf, isBusy, isLearning, error } = useReviewOf(params);
   return (
     <main id="content" tabIndex={-1} className="review-screen" aria-busy={isBusy}>
       <h1 className="visually-hidden">

@@ -3,10 +3,18 @@
  * there as it is now, and again when anything it is made of changes.
  */
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import type { ReviewPart, ReviewParts, ReviewView } from '@clever-drawer/core';
+import { useMemo } from 'react';
+import {
+  reviewParts,
+  viewOf,
+  type ReviewPart,
+  type ReviewParts,
+  type ReviewView,
+} from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
 
 export interface ReviewState {
+  readonly part: ReviewPart;
   /** The part, once it is there; of an older view while a new one is worked out. */
   readonly review: Partial<ReviewParts>;
   /** When what is shown was worked out, where something changed since. ISO 8601. */
@@ -17,6 +25,15 @@ export interface ReviewState {
   readonly error: Error | null;
 }
 
+/** Of the address's part, which is the first where it names none. */
+export function useReviewOf(params: URLSearchParams): ReviewState {
+  const part = reviewParts.find((one) => one === params.get('part')) ?? 'worth';
+  return useReview(
+    part,
+    useMemo(() => viewOf(params), [params]),
+  );
+}
+
 export function useReview(part: ReviewPart, view: ReviewView): ReviewState {
   const { client } = useComputer();
   // Nothing of it stays in the window: the server holds it, and knows what is to be forgotten.
@@ -24,6 +41,7 @@ export function useReview(part: ReviewPart, view: ReviewView): ReviewState {
     queryKey: ['review', client.computer, part, view],
     queryFn: () => client.review(part, view),
     placeholderData: keepPreviousData,
+    structuralSharing: false,
     gcTime: 0,
   });
   const before = useQuery({
@@ -35,6 +53,7 @@ export function useReview(part: ReviewPart, view: ReviewView): ReviewState {
   const standing = isOfNow ? null : (before.data ?? null);
   const shown = standing ?? now.data;
   return {
+    part,
     review: shown?.review ?? {},
     isOf: standing?.at ?? null,
     isBusy: !isOfNow,

@@ -6,6 +6,8 @@ import { useComputer } from './contexts.ts';
 import { useNotifyError } from './notify-error.ts';
 
 export interface PutOffState {
+  /** Whether it is known what is. */
+  readonly isKnown: boolean;
   /** Whether it is put off at that time (milliseconds since 1970); all is, until it is known. */
   readonly isPutOff: (what: string, now: number) => boolean;
   /** Until a time (ISO 8601), or for good with null; without a time it is told again. */
@@ -30,5 +32,5 @@ export function usePutOff(): PutOffState {
       queries.setQueryData(queryKey, next);
     }, notifyError);
   };
-  return { isPutOff, putOff };
+  return { isKnown: data !== undefined, isPutOff, putOff };
 }

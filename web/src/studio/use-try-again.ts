@@ -7,6 +7,7 @@ import { usePutOff } from './use-put-off.ts';
 /** Under what a plugin to try again is put off. */
 const keyOf = (plugin: string): string => `try ${plugin}`;
 const all = (): boolean => true;
+const none: readonly Plugin[] = [];
 /** One that was dismissed is not offered for so many days. */
 const dismissedFor = 90;
 
@@ -16,17 +17,19 @@ export function useTryAgain(fits: (plugin: string) => boolean = all): {
   readonly dismiss: (plugin: string) => void;
 } {
   const { plugins, usage, answers } = useCatalog();
-  const { isPutOff, putOff } = usePutOff();
+  const { isKnown, isPutOff, putOff } = usePutOff();
   const [now] = useState(() => Date.now());
   const again = useMemo(
     () =>
-      tryAgainOf(
-        plugins,
-        usage,
-        now,
-        (id) => !fits(id) || (answers.get(id)?.isHidden ?? false) || isPutOff(keyOf(id), now),
-      ),
-    [plugins, usage, answers, isPutOff, fits, now],
+      isKnown
+        ? tryAgainOf(
+            plugins,
+            usage,
+            now,
+            (id) => !fits(id) || (answers.get(id)?.isHidden ?? false) || isPutOff(keyOf(id), now),
+          )
+        : none,
+    [plugins, usage, answers, isKnown, isPutOff, fits, now],
   );
   return {
     plugins: again,
