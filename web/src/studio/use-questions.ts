@@ -32,9 +32,13 @@ interface Asking {
   readonly pluginsAsked: typeof pluginsAsked;
 }
 
-/** Fetched once the first screen stands; null until then. */
-function useAsking(): Asking | null {
+/**
+ * Fetched once the first screen stands. Null until what is asked about is there, too, and hands are
+ * at rest: the first questions about many plugins take longer than a key may wait.
+ */
+function useAsking(isViewThere: boolean): Asking | null {
   const [asking, setAsking] = useState<Asking | null>(null);
+  const [isDue, setDue] = useState(false);
   useEffect(() => {
     whenAtRest(() => {
       void import('./questions.ts').then((fetched) => {
@@ -42,7 +46,15 @@ function useAsking(): Asking | null {
       });
     });
   }, []);
-  return asking;
+  const isFetched = asking !== null;
+  useEffect(() => {
+    if (isViewThere && isFetched) {
+      whenAtRest(() => {
+        setDue(true);
+      });
+    }
+  }, [isViewThere, isFetched]);
+  return isDue ? asking : null;
 }
 
 export function useQuestions(): Questions {
@@ -75,7 +87,7 @@ export function useQuestions(): Questions {
       ),
     [stablePinned, order.records],
   );
-  const asking = useAsking();
+  const asking = useAsking(view !== undefined);
   const questions = useMemo(
     () =>
       view && asking
