@@ -41,6 +41,7 @@ describe('a backup', () => {
     const [counted] = await server.query<{ n: number }>('SELECT count(*)::int n FROM copy');
     expect(facts.rows['copy']).toBe(counted?.n);
     expect(facts.rows['point']).toBe(1);
+    expect(facts.rows).not.toHaveProperty('touched');
     const data = join(directory, 'restored');
     expect((await restoreBackup(file, data)).rows).toEqual(facts.rows);
     const running = await serve({ data, port: 0, web: null });

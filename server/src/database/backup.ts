@@ -60,6 +60,9 @@ export async function backUp(directory: string, file: string): Promise<BackupFac
   }
 }
 
+/** What is noted for the server that runs is nothing of the studio. */
+const without = ['--exclude-table-data=touched'];
+
 /** Backs up one database by the programs of `bin`. The file appears only when it is whole and read back. */
 export async function backUpFrom(
   address: DatabaseAddress,
@@ -68,7 +71,7 @@ export async function backUpFrom(
   at: Date,
 ): Promise<BackupFacts> {
   const dump = await asPostgres(
-    [join(bin, 'pg_dump'), '--no-owner', '--no-privileges', ...connection(address)],
+    [join(bin, 'pg_dump'), '--no-owner', '--no-privileges', ...without, ...connection(address)],
     { environment: { PGPASSWORD: address.password } },
   );
   const header: Header = {
