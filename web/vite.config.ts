@@ -28,7 +28,14 @@ export default defineConfig({
         // Few files: all that comes first in one, and what screens share in some of a worthwhile size.
         codeSplitting: {
           groups: [
-            { name: 'first', tags: ['$initial'], priority: 2 },
+            { name: 'first', tags: ['$initial'], priority: 3 },
+            // Pictures come later than lists: what both share may not bring D3 along.
+            {
+              name: 'd3',
+              test: /node_modules\/(?:d3|internmap|delaunator)/,
+              minShareCount: 2,
+              priority: 2,
+            },
             {
               name: 'shared',
               minShareCount: 2,
