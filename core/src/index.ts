@@ -510,20 +510,27 @@ export {
   type UseReview,
   type WorthReview,
 } from './review/review.ts';
-export {
-  wholeReview,
-  type AskingSession,
-  type Coming,
-  type PastUse,
-  type ReviewMaterial,
-  type ReviewWish,
-  type StudiedCopy,
-  type StudiedFolder,
-  type StudiedPlugin,
+export type {
+  AskingSession,
+  Coming,
+  PastUse,
+  ReviewMaterial,
+  ReviewWish,
+  StudiedCopy,
+  StudiedFolder,
+  StudiedPlugin,
 } from './review/studied.ts';
 export type { LoadedAfter, Recurring } from './review/together.ts';
 export { tryAgainOf, weekOf } from './review/try-again.ts';
-export { periods, usualView, viewOf, wishOf, type Period, type ReviewView } from './review/view.ts';
+export {
+  periods,
+  usualView,
+  viewOf,
+  wholeReview,
+  wishOf,
+  type Period,
+  type ReviewView,
+} from './review/view.ts';
 export type { MonthCell, MonthRows, Months } from './review/when.ts';
 export { toTryAgain, type Advice, type AdviceKind } from './review/worth-doing.ts';
 export { planShelf, type ShelfEntry, type ShelfPlan, type ShelfWish } from './exchange/shelf.ts';

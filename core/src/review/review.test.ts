@@ -21,13 +21,13 @@ import {
   monthOf,
   monthsBetween,
   narrowMaterial,
-  wholeReview,
   type PastUse,
   type ReviewMaterial,
 } from './studied.ts';
 import { anyMaterial, aCopy, aFolder, aMaterial, aPlugin, aUse, now } from './studio.test-data.ts';
 import { summaryOf } from './summary.ts';
 import { associationOf, pairsOf, recurringOf, runsOf } from './together.ts';
+import { wholeReview } from './view.ts';
 import { monthsOf } from './when.ts';
 
 const runs = { numRuns: 60 };

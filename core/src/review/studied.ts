@@ -90,16 +90,6 @@ export interface ReviewWish {
   readonly vendor: string | null;
 }
 
-/** The whole collection, from the beginning. */
-export const wholeReview = (now: number): ReviewWish => ({
-  from: null,
-  now,
-  cabinet: null,
-  kind: null,
-  track: null,
-  vendor: null,
-});
-
 /** What a wish leaves of the material. */
 export function narrowMaterial(material: ReviewMaterial, wish: ReviewWish): ReviewMaterial {
   const { from, now, cabinet, kind, track, vendor } = wish;

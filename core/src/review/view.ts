@@ -15,12 +15,8 @@ export const periods = [
 export type Period = (typeof periods)[number]['id'];
 
 /** A span of time up to now, and which plugins and loads; null is no matter. */
-export interface ReviewView {
+export interface ReviewView extends Omit<ReviewWish, 'from' | 'now'> {
   readonly period: Period;
-  readonly cabinet: string | null;
-  readonly kind: Kind | null;
-  readonly track: TrackKind | null;
-  readonly vendor: string | null;
 }
 
 /** What is looked at where nothing else is said. */
@@ -52,3 +48,7 @@ export function wishOf({ period, ...others }: ReviewView, now: number): ReviewWi
   const days = periods.find(({ id }) => id === period)?.days ?? null;
   return { ...others, now, from: days === null ? null : now - days * day };
 }
+
+/** The whole collection, from the beginning. `now` in milliseconds since 1970. */
+export const wholeReview = (now: number): ReviewWish =>
+  wishOf({ ...usualView, period: 'all' }, now);

@@ -54,6 +54,15 @@ export const migrations = [
   TouchedPlugins1763900000019,
 ];
 
+/** What the driver and TypeORM say of a connection that is not there, where they give no code. */
+const saidOfNone = [
+  'already released',
+  'Connection terminated',
+  'Client has encountered a connection error',
+  'Driver not Connected',
+  'timeout exceeded when trying to connect',
+];
+
 /**
  * Whether an error says that the database is not there: a connection that could not be made or
  * broke, or a server that shuts down or starts (class 57P of the error codes, and 08).
@@ -62,9 +71,7 @@ export function isDatabaseAway(error: unknown): boolean {
   const { code, message } = error as { code?: string; message?: string };
   return (
     /^(57P0[123]|08|ECONN|EPIPE|ENOTCONN)/.test(code ?? '') ||
-    /already released|Connection terminated|Client has encountered a connection error|Driver not Connected|timeout exceeded when trying to connect/.test(
-      message ?? '',
-    )
+    saidOfNone.some((words) => message?.includes(words))
   );
 }
 

@@ -89,6 +89,18 @@ export function refuse(response: Response, problems: readonly Problem[]): void {
   response.status(problems[0] ? statuses[problems[0].code] : 500).json(body);
 }
 
+/**
+ * Answers with a value that is JSON text already, or with its problems. Such texts are long: no tag is
+ * made of them.
+ */
+export function answerText(response: Response, result: Result<string>): void {
+  if (result.ok) {
+    response.type('json').end(result.value);
+  } else {
+    refuse(response, result.problems);
+  }
+}
+
 /** Answers with the value, or with its problems. */
 export function answer<T>(response: Response, result: Result<T>, status = 200): void {
   if (result.ok) {

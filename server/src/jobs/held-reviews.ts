@@ -74,11 +74,12 @@ export class HeldReviews<G = unknown> {
 
   /** That part as it was worked out last; null where there is none, or it is of now. */
   before(computer: string, part: ReviewPart, view: ReviewView): string | null {
-    const held = this.#of(computer);
-    const latest = held.parts.get(keyOf(part, view))?.latest;
-    return !latest || (latest.of === held.gathering && this.#isOfNow(latest.of))
-      ? null
-      : latest.text;
+    const held = this.#held.get(computer);
+    const latest = held?.parts.get(keyOf(part, view))?.latest;
+    if (!held || !latest) {
+      return null;
+    }
+    return latest.of === this.#current(held) ? null : latest.text;
   }
 
   /** What is no longer to be known is not held. */
@@ -101,13 +102,16 @@ export class HeldReviews<G = unknown> {
     return held;
   }
 
-  #isOfNow({ since }: Gathering<G>): boolean {
-    return this.#clock().getTime() - since < standsFor;
+  /** What all that is of now is made of; null where that is to be gathered. */
+  #current({ gathering }: Held<G>): Gathering<G> | null {
+    const isOfNow = gathering && this.#clock().getTime() - gathering.since < standsFor;
+    return isOfNow ? gathering : null;
   }
 
   #gathering(computer: string, held: Held<G>): Gathering<G> {
-    if (held.gathering && this.#isOfNow(held.gathering)) {
-      return held.gathering;
+    const current = this.#current(held);
+    if (current) {
+      return current;
     }
     const since = this.#clock().getTime();
     held.gathering = { since, gathered: this.#work.gather(computer) };

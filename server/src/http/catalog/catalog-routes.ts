@@ -24,7 +24,7 @@ import { name } from '../fields.ts';
 import { linesOf } from '../lines.ts';
 import { at, handle, param, withBody } from '../handling.ts';
 import { parse } from '../parse.ts';
-import { answer, refuse } from '../problems.ts';
+import { answer, answerText, refuse } from '../problems.ts';
 
 /** A new computer. */
 const computerSchema = object({
@@ -78,12 +78,7 @@ export function catalogRoutes(router: Router, parts: Parts): void {
     handle(async (request, response, computer) => {
       const { since } = request.query;
       const revision = typeof since === 'string' ? since : undefined;
-      const catalog = await viewCatalog(parts, computer, revision);
-      if (catalog.ok) {
-        response.type('json').end(catalog.value);
-      } else {
-        refuse(response, catalog.problems);
-      }
+      answerText(response, await viewCatalog(parts, computer, revision));
     }),
   );
   router.get(

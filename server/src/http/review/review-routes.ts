@@ -23,7 +23,7 @@ import { viewReview, viewReviewBefore, workOutAhead } from '../../usecases/revie
 import { id } from '../fields.ts';
 import { at, handle, withBody } from '../handling.ts';
 import { parse } from '../parse.ts';
-import { refuse } from '../problems.ts';
+import { answerText } from '../problems.ts';
 
 const putOffSchema = object({
   what: string().max(500).required(),
@@ -64,12 +64,7 @@ const withAsked = (
 ) =>
   handle(async (request, response, computer) => {
     const asked = await askedOf(request);
-    const answer = asked.ok ? await work(asked.value, computer) : asked;
-    if (answer.ok) {
-      response.type('json').send(answer.value);
-    } else {
-      refuse(response, answer.problems);
-    }
+    answerText(response, asked.ok ? await work(asked.value, computer) : asked);
   });
 
 /** Adds the routes of a review. */

@@ -1,4 +1,4 @@
-/** A cabinet and folders of few words, for tests of what a review is made of. */
+/** A cabinet and folders of few words, for tests of what advice does. */
 import { asId, plainFolder, type Cabinet, type Folder, type FolderId } from '@clever-drawer/core';
 
 export const cabinet: Cabinet = {
