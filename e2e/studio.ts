@@ -58,6 +58,9 @@ async function leave(page: Page): Promise<void> {
   }
 }
 
+/** What a browser says of a server that stops while its page asks, and of a request that is refused. */
+const expected = /ERR_CONNECTION_(REFUSED|RESET)|ERR_INCOMPLETE_CHUNKED|status of 4\d\d/;
+
 /** `empty` starts with nothing, `demo` with Kestrel Quay; both fail on any error the page writes to its console. */
 export const test = base.extend<{ empty: Host; demo: Host; quiet: undefined }>({
   empty: async ({ page }, use) => {
@@ -80,10 +83,7 @@ export const test = base.extend<{ empty: Host; demo: Host; quiet: undefined }>({
       const errors: string[] = [];
       page.on('pageerror', (error) => errors.push(error.message));
       page.on('console', (message) => {
-        if (
-          message.type() === 'error' &&
-          !/ERR_CONNECTION_REFUSED|ERR_INCOMPLETE_CHUNKED|status of 4\d\d/.test(message.text())
-        ) {
+        if (message.type() === 'error' && !expected.test(message.text())) {
           errors.push(message.text());
         }
       });
