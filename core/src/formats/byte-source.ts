@@ -25,6 +25,11 @@ export class View {
     this.littleEndian = littleEndian;
   }
 
+  /** Of the whole file, in bytes. */
+  get size(): number {
+    return this.#source.size;
+  }
+
   /** A piece of the file; throws Truncated where there is none. */
   piece(offset: number, length: number): DataView {
     if (length < 0 || length > pieceLimit || offset < 0) {
@@ -53,10 +58,13 @@ export const bytesSource = (bytes: Uint8Array): ByteSource => ({
     offset + length <= bytes.length ? bytes.subarray(offset, offset + length) : null,
 });
 
-/** A text that ends with a zero byte, ASCII, at most 512 characters. */
+/** The most characters of a name in a program. */
+export const longestName = 512;
+
+/** A text that ends with a zero byte, ASCII, at most `longestName` characters. */
 export function zeroEnded(view: DataView, offset: number): string {
   let text = '';
-  for (let at = offset; at < view.byteLength && text.length < 512; at += 1) {
+  for (let at = offset; at < view.byteLength && text.length < longestName; at += 1) {
     const byte = view.getUint8(at);
     if (byte === 0) {
       break;

@@ -2,6 +2,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import type { FoundCopy } from './found-copy.ts';
+import { damaged } from './damaged.test-data.ts';
 import { readLv2 } from './lv2.ts';
 import { memoryFiles } from './memory-files.ts';
 import { readVst3 } from './vst3.ts';
@@ -10,19 +11,6 @@ const turtle =
   '@prefix lv2: <http://lv2plug.in/ns/lv2core#> . <urn:a> a lv2:Plugin ; <http://usefulinc.com/ns/doap#name> "A"@en ; lv2:port [ a lv2:AudioPort, lv2:InputPort ] .';
 const json =
   '{ "Name": "A", "Classes": [ { "CID": "00", "Category": "Audio Module Class", "Name": "A", "Sub Categories": [ "Fx", ], }, ], }';
-
-/** A text with some of its characters replaced, removed, doubled or added. */
-const damaged = (text: string): fc.Arbitrary<string> =>
-  fc
-    .array(fc.tuple(fc.nat(text.length), fc.nat(3), fc.string({ maxLength: 4, unit: 'binary' })), {
-      maxLength: 6,
-    })
-    .map((edits) =>
-      edits.reduce(
-        (t, [at, remove, insert]) => t.slice(0, at) + insert + t.slice(at + remove),
-        text,
-      ),
-    );
 
 const isSound = (copy: FoundCopy): boolean =>
   (copy.status === 'failed') === (copy.problem !== null);

@@ -6,7 +6,7 @@
  *   resource, …] · section table
  */
 import { exportLimit, type Binary } from './binary-facts.ts';
-import { Truncated, View, zeroEnded, type ByteSource } from './byte-source.ts';
+import { longestName, Truncated, View, zeroEnded, type ByteSource } from './byte-source.ts';
 
 const machines: Readonly<Record<number, string>> = {
   0x014c: 'x86',
@@ -105,16 +105,6 @@ function exportedNames(
   return names;
 }
 
-/** A name may stand at the very end of the file: ever shorter pieces are tried. */
-function nameAt(view: View, offset: number): string {
-  for (let length = 512; length >= 1; length = Math.floor(length / 2)) {
-    try {
-      return zeroEnded(view.piece(offset, length), 0);
-    } catch (error) {
-      if (!(error instanceof Truncated) || length === 1) {
-        throw error;
-      }
-    }
-  }
-  return '';
-}
+/** A name may stand at the very end of the file. */
+const nameAt = (view: View, offset: number): string =>
+  zeroEnded(view.piece(offset, Math.max(1, Math.min(longestName, view.size - offset))), 0);

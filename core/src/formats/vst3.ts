@@ -9,9 +9,31 @@ import { readBinary } from './binary.ts';
 import { type BundleFiles, cleanText, limits, textOf } from './bundle-files.ts';
 import { isDictionary, type Dictionary } from './dictionary.ts';
 import { bareCopy, failedCopy, type FoundCopy } from './found-copy.ts';
+import { readPlainJson } from './plain-json.ts';
 
-/** Newer kits write the first, older ones the second. */
-const moduleInfoPlaces = ['Contents/Resources/moduleinfo.json', 'Contents/moduleinfo.json'];
+const moduleInfo = 'moduleinfo.json';
+
+/** What lies in `Contents` and in its `Resources`. What is not there is not asked for. */
+interface Listed {
+  readonly contents: readonly string[];
+  readonly resources: readonly string[];
+}
+
+function listed(files: BundleFiles): Listed {
+  const contents = files.list('Contents');
+  return {
+    contents,
+    resources: contents.includes('Resources') ? files.list('Contents/Resources') : [],
+  };
+}
+
+/** Newer kits write it among the resources, older ones beside them. */
+function placeOfModuleInfo({ contents, resources }: Listed): string | null {
+  if (resources.includes(moduleInfo)) {
+    return `Contents/Resources/${moduleInfo}`;
+  }
+  return contents.includes(moduleInfo) ? `Contents/${moduleInfo}` : null;
+}
 
 /** Directories below `Contents` and what they hold (from memory of the published bundle layout). */
 const machines: Readonly<Record<string, readonly string[]>> = {
@@ -29,11 +51,10 @@ const machines: Readonly<Record<string, readonly string[]>> = {
 
 /** The plugins of one bundle: a copy for each audio class, or a nameless one where there is no moduleinfo. */
 export function readVst3(files: BundleFiles): FoundCopy[] {
-  const bare = { ...bareCopy('VST3', files.root), ...binaryOf(files) };
-  const place = moduleInfoPlaces.find((p) =>
-    files.list(p.slice(0, p.lastIndexOf('/'))).includes('moduleinfo.json'),
-  );
-  if (place === undefined) {
+  const there = listed(files);
+  const bare = { ...bareCopy('VST3', files.root), ...binaryOf(files, there) };
+  const place = placeOfModuleInfo(there);
+  if (place === null) {
     if (bare.binary !== null) {
       return [bare];
     }
@@ -55,7 +76,10 @@ export function readVst3(files: BundleFiles): FoundCopy[] {
   }
   const copies = classesOf(info.value)
     .filter((c) => text(c['Category']) === 'Audio Module Class')
-    .map((c) => describeClass(bare, files, info.value, c));
+    .map((c) => ({
+      ...describeClass(bare, info.value, c),
+      picture: snapshotOf(files, there, c),
+    }));
   if (copies.length > 0) {
     return copies;
   }
@@ -81,7 +105,7 @@ const hex = (value: unknown): string | null =>
 
 function parseModuleInfo(source: string, at: string): Result<Dictionary> {
   try {
-    const value: unknown = JSON5.parse(source);
+    const value: unknown = readPlainJson(source) ?? JSON5.parse(source);
     if (isDictionary(value)) {
       return ok(value);
     }
@@ -104,12 +128,7 @@ function parseModuleInfo(source: string, at: string): Result<Dictionary> {
 const classesOf = (info: Dictionary): Dictionary[] =>
   objects(info['Classes']).slice(0, limits.copiesInBundle);
 
-function describeClass(
-  bare: FoundCopy,
-  files: BundleFiles,
-  info: Dictionary,
-  entry: Dictionary,
-): FoundCopy {
+function describeClass(bare: FoundCopy, info: Dictionary, entry: Dictionary): FoundCopy {
   const factory = isDictionary(info['Factory Info']) ? info['Factory Info'] : {};
   const identity = hex(entry['CID']);
   const name = text(entry['Name']) ?? text(info['Name']);
@@ -120,7 +139,7 @@ function describeClass(
     identity === null || name === null
       ? {
           code: 'damaged',
-          at: 'moduleinfo.json',
+          at: moduleInfo,
           line: null,
           detail: `a class has no ${name === null ? 'name' : 'CID'}.`,
         }
@@ -133,7 +152,6 @@ function describeClass(
     declared: subCategories.filter((c) => c !== null),
     version: text(entry['Version']) ?? text(info['Version']),
     replaces: replacedBy(info, identity),
-    picture: snapshotOf(files, entry, identity),
     status: problem ? 'failed' : 'ok',
     problem,
   };
@@ -147,23 +165,30 @@ function replacedBy(info: Dictionary, identity: string | null): string[] {
     .filter((old) => old !== null);
 }
 
-function snapshotOf(files: BundleFiles, entry: Dictionary, identity: string | null): string | null {
+function snapshotOf(files: BundleFiles, { resources }: Listed, entry: Dictionary): string | null {
   const declared = objects(entry['Snapshots'])
     .map((s) => text(s['Path']))
     .find((p) => p !== null && !p.split(/[\\/]/).includes('..'));
   if (declared) {
     return `${files.root}/Contents/Resources/${declared}`;
   }
+  const identity = hex(entry['CID']);
+  if (identity === null || !resources.includes('Snapshots')) {
+    return null;
+  }
   const byName = files
     .list('Contents/Resources/Snapshots')
-    .find((f) => identity !== null && f.toUpperCase().startsWith(identity) && f.endsWith('.png'));
+    .find((f) => f.toUpperCase().startsWith(identity) && f.endsWith('.png'));
   return byName === undefined ? null : `${files.root}/Contents/Resources/Snapshots/${byName}`;
 }
 
-function binaryOf(files: BundleFiles): Pick<FoundCopy, 'binary' | 'architectures'> {
+function binaryOf(
+  files: BundleFiles,
+  { contents }: Listed,
+): Pick<FoundCopy, 'binary' | 'architectures'> {
   const found: string[] = [];
   let binary: string | null = null;
-  for (const directory of files.list('Contents')) {
+  for (const directory of contents) {
     const machine = machines[directory];
     if (!machine && directory !== 'MacOS') {
       continue;

@@ -16,22 +16,37 @@ import { Thread, type Job } from '../thread.ts';
 import type { FoundBundle, Sought, Walked } from './walk.ts';
 import type { Done, Task, ToRead } from './worker.ts';
 
-type ReadJob = Job<Task, Done>;
-type Reader = Thread<Task, Done>;
+/** Tasks that a thread is given in one message. */
+type Packet = Job<readonly Task[], readonly Done[]>;
+type Reader = Thread<readonly Task[], readonly Done[]>;
+
+interface ReadJob extends Job<Task, Done> {
+  /** Whether it was in a packet that broke its thread: it may have been this one. */
+  readonly isSuspect: boolean;
+}
 
 /** The longest that reading one bundle may take, in milliseconds. */
 const readLimit = 20_000;
 
-/** So many bundles a thread is given at once: the next is there when one was read. */
-const ahead = 3;
+/** So many packets a thread is given at once: the next is there when one was read. */
+const ahead = 2;
 
-/** Threads that read bundles and sort catalogs; one that takes too long is replaced. */
+/** So many bundles go into a packet: sending each by itself takes as long as reading it. */
+const mostTogether = 16;
+
+/**
+ * Threads that read bundles and sort catalogs; one that takes too long is replaced. What is asked for
+ * at once is sent together; where a packet breaks its thread, each of it is read again by itself.
+ */
 export class ReaderPool {
   readonly #program: URL;
   readonly #size: number;
   readonly #environment: Readonly<Record<string, string | undefined>>;
   readonly #threads = new Set<Reader>();
   readonly #waiting: ReadJob[] = [];
+  /** Packets that a thread had not begun when it broke. */
+  readonly #again: Packet[] = [];
+  #isFeeding = false;
 
   /** `program` is what a thread runs, where it is not the one beside this file. */
   constructor(
@@ -46,7 +61,7 @@ export class ReaderPool {
 
   /** How many bundles may be asked for at once, so that no thread waits. */
   get size(): number {
-    return this.#size * ahead;
+    return this.#size * ahead * mostTogether;
   }
 
   /** What lies in a place. Ends early, with what it has, when `stop` is no longer 0. */
@@ -97,25 +112,39 @@ export class ReaderPool {
 
   #run(task: Task, limit: number | null): Promise<Done> {
     return new Promise((resolve, reject) => {
-      this.#waiting.push({ task, limit, resolve, reject });
-      this.#feed();
+      this.#waiting.push({ task, limit, resolve, reject, isSuspect: false });
+      this.#feedSoon();
     });
+  }
+
+  /** When all that is asked for at once was asked. */
+  #feedSoon(): void {
+    if (!this.#isFeeding) {
+      this.#isFeeding = true;
+      queueMicrotask(() => {
+        this.#isFeeding = false;
+        this.#feed();
+      });
+    }
   }
 
   /** Gives what waits to threads that can take it, in order. */
   #feed(): void {
-    for (let job = this.#waiting[0]; job; job = this.#waiting[0]) {
-      const thread = this.#threadFor(job);
+    for (let next = this.#next; next; next = this.#next) {
+      const thread = this.#threadFor(next);
       if (!thread) {
         return;
       }
-      this.#waiting.shift();
-      thread.give(job);
+      thread.give(this.#again.shift() ?? this.#packet());
     }
   }
 
+  get #next(): Pick<Packet, 'limit'> | undefined {
+    return this.#again[0] ?? this.#waiting[0];
+  }
+
   /** One with nothing to do, or a new one; for what is quick also one that does quick things. */
-  #threadFor({ limit }: ReadJob): Reader | null {
+  #threadFor({ limit }: Pick<Packet, 'limit'>): Reader | null {
     const byLoad = [...this.#threads].sort((a, b) => a.load - b.load);
     if (byLoad[0]?.load === 0) {
       return byLoad[0];
@@ -127,6 +156,40 @@ export class ReaderPool {
     return byLoad.find((thread) => isQuick && thread.isQuick && thread.load < ahead) ?? null;
   }
 
+  /** The next that wait, as many as each place that is free gets of them. */
+  #packet(): Packet {
+    const busy = [...this.#threads].reduce((sum, { load }) => sum + load, 0);
+    const free = Math.max(1, this.#size * ahead - busy);
+    const most = Math.min(mostTogether, Math.ceil(this.#waiting.length / free));
+    const alone = this.#waiting
+      .slice(0, most)
+      .findIndex(({ limit, isSuspect }) => limit === null || isSuspect);
+    const jobs = this.#waiting.splice(0, alone === -1 ? most : Math.max(1, alone));
+    return {
+      task: jobs.map(({ task }) => task),
+      limit: jobs[0]?.limit ?? null,
+      resolve: (all) => {
+        for (const [at, done] of all.entries()) {
+          jobs[at]?.resolve(done);
+        }
+      },
+      reject: (error) => {
+        this.#suspect(jobs, error);
+      },
+    };
+  }
+
+  /** One of these broke its thread. */
+  #suspect(jobs: readonly ReadJob[], error: Error): void {
+    const [first, ...others] = jobs;
+    if (others.length === 0) {
+      first?.reject(error);
+      return;
+    }
+    this.#waiting.unshift(...jobs.map((job) => ({ ...job, isSuspect: true })));
+    this.#feedSoon();
+  }
+
   #start(): Reader {
     const thread: Reader = new Thread(this.#program, this.#environment, {
       onAnswered: () => {
@@ -134,7 +197,7 @@ export class ReaderPool {
       },
       onBroken: (left) => {
         this.#threads.delete(thread);
-        this.#waiting.unshift(...left);
+        this.#again.unshift(...left);
         this.#feed();
       },
     });

@@ -149,16 +149,37 @@ function guarded<T>(
   }
 }
 
+/** So many bytes are read at once where few are asked for: headers are read number by number. */
+const windowSize = 4_096;
+
 function openFile(path: string, size: number): OpenFile {
   const handle = openSync(path, 'r');
+  let window: { readonly at: number; readonly bytes: Uint8Array } = {
+    at: 0,
+    bytes: new Uint8Array(0),
+  };
+  const readAt = (offset: number, length: number): Uint8Array => {
+    const bytes = new Uint8Array(length);
+    return bytes.subarray(0, fill(handle, bytes, offset));
+  };
+  const isInWindow = (offset: number, length: number): boolean =>
+    offset >= window.at && offset + length <= window.at + window.bytes.length;
   return {
     size,
     read: (offset, length) => {
       if (offset < 0 || length < 0 || offset + length > size) {
         return null;
       }
-      const bytes = new Uint8Array(length);
-      return fill(handle, bytes, offset) === length ? bytes : null;
+      if (length > windowSize) {
+        const bytes = readAt(offset, length);
+        return bytes.length === length ? bytes : null;
+      }
+      if (!isInWindow(offset, length)) {
+        window = { at: offset, bytes: readAt(offset, Math.min(windowSize, size - offset)) };
+      }
+      return isInWindow(offset, length)
+        ? window.bytes.subarray(offset - window.at, offset - window.at + length)
+        : null;
     },
     close: () => {
       closeSync(handle);

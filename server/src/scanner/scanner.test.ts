@@ -226,11 +226,11 @@ describe('the reading threads', () => {
     write(
       'breaks-once.mjs',
       `import { parentPort } from 'node:worker_threads';
-parentPort.on('message', ({ bundle }) => {
-  if (bundle.path.endsWith('p2.lv2')) {
+parentPort.on('message', (tasks) => {
+  if (tasks.some(({ bundle }) => bundle.path.endsWith('p2.lv2'))) {
     process.exit(1);
   }
-  parentPort.postMessage({ copies: [bundle.path] });
+  parentPort.postMessage(tasks.map(({ bundle }) => ({ copies: [bundle.path] })));
 });`,
     );
     const pool = new ReaderPool(1, {}, pathToFileURL(program));

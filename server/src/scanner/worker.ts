@@ -1,6 +1,6 @@
 /**
- * A thread that walks places, reads bundles and sorts catalogs, so that the server stays quick. One
- * task at a time.
+ * A thread that walks places, reads bundles and sorts catalogs, so that the server stays quick. Tasks
+ * come together and are answered together.
  */
 import { randomUUID } from 'node:crypto';
 import { parentPort, workerData } from 'node:worker_threads';
@@ -84,6 +84,6 @@ function run(task: Task): Done {
   }
 }
 
-parentPort?.on('message', (task: Task) => {
-  parentPort?.postMessage(run(task));
+parentPort?.on('message', (tasks: readonly Task[]) => {
+  parentPort?.postMessage(tasks.map(run));
 });

@@ -45,6 +45,8 @@ const problemsKept = 50;
 const readTogether = 200;
 /** The same where each is opened, which takes long. */
 const openedTogether = 50;
+/** So many are read for each that is opened at a time. */
+const openedAhead = 3;
 
 /**
  * Starts a scan in the background. Its progress is told to every window; `parts.scans` knows when
@@ -88,6 +90,15 @@ export async function stopScan(parts: Parts, computer: string): Promise<Result<n
   Atomics.store(new Int32Array(job.stop), 0, 1);
   await job.finished;
   return ok(null);
+}
+
+/** Waits for all of these, also where one goes wrong, and throws the first error. */
+async function allDone(works: readonly Promise<void>[]): Promise<void> {
+  const ends = await Promise.allSettled(works);
+  const broken = ends.find((end) => end.status === 'rejected');
+  if (broken) {
+    throw broken.reason;
+  }
 }
 
 interface Examined extends Found {
@@ -146,8 +157,11 @@ class ScanRun {
     try {
       await addScan(database.manager, this.#scan);
       await this.#lookThrough();
-      await this.#sort();
-      await settingsAfterScan(this.#parts, computer, this.#settings, this.#job);
+      // Sorting takes one thread; the others read settings meanwhile.
+      await allDone([
+        this.#sort(),
+        settingsAfterScan(this.#parts, computer, this.#settings, this.#job),
+      ]);
       this.#scan.state = this.#job.stopped ? 'stopped' : 'done';
     } catch (error) {
       log.error({ error: loggable(error) }, 'a scan broke off');
@@ -358,7 +372,10 @@ class ScanRun {
         this.#scan.looked += 1;
       }
     };
-    await Promise.all(Array.from({ length: this.#parts.readers.size }, readOn));
+    const { opener, readers } = this.#parts;
+    const isOpening = bundles.some((bundle) => this.#isOpened(bundle));
+    const atOnce = isOpening ? openedAhead * opener.size : readers.size;
+    await Promise.all(Array.from({ length: atOnce }, readOn));
     return { copies, examined };
   }
 
