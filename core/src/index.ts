@@ -126,7 +126,12 @@ export {
   typeName,
   type TypeGroup,
 } from './taxonomy/tree.ts';
-export { nameOfCopies, subjectOf, type NamedPlugin } from './identify/plugin-facts.ts';
+export {
+  atFirstSight,
+  nameOfCopies,
+  subjectOf,
+  type NamedPlugin,
+} from './identify/plugin-facts.ts';
 export {
   isKindUncertain,
   isTypeUncertain,

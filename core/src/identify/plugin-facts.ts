@@ -1,5 +1,7 @@
-import { compareTexts } from '../text/compare.ts';
 /** What a plugin is called and who made it, told from its copies, and what is known for classifying it. */
+import type { Kind } from '../catalog/kind.ts';
+import { readDeclared } from '../taxonomy/declared.ts';
+import { compareTexts } from '../text/compare.ts';
 import { makesSound, widthOf, withoutBits, withoutWidth } from './name-key.ts';
 import { nameOfCopy, preferred } from '../catalog/plugin.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
@@ -37,6 +39,18 @@ export function nameOfCopies(copies: readonly FoundCopy[]): NamedPlugin {
   const vendor = ordered.find((copy) => copy.vendor !== null)?.vendor ?? null;
   const name = own[0]?.name ?? (first ? withoutBits(nameOfCopy(first).replaceAll('_', ' ')) : '');
   return { vendor, name: hasSeveralWidths(own) ? withoutWidth(name) : name };
+}
+
+/** A plugin before it is held against all others. */
+export interface FirstSight extends NamedPlugin {
+  readonly kind: Kind;
+  readonly types: readonly string[];
+}
+
+/** What one copy says of its plugin, taken at its word until all are sorted. */
+export function atFirstSight(copy: FoundCopy): FirstSight {
+  const { kind, types } = readDeclared(copy.format, copy.declared);
+  return { ...nameOfCopies([copy]), kind, types: [...new Set(types)] };
 }
 
 /** What is known of the plugin apart from its name: the first copy that says each. */

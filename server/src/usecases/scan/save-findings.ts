@@ -5,17 +5,16 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
 import {
+  atFirstSight,
   copyKey,
   foldVendor,
   isGenericWord,
   makesSound,
   nameKeyOf,
   nameOfCopy,
-  identifyPlugins,
   type Comparison,
   type FindingKind,
   type FoundCopy,
-  type GatheredPlugin,
 } from '@clever-drawer/core';
 import {
   addPlugins,
@@ -166,7 +165,8 @@ async function assignPlugins(
     manager,
     waiting.flatMap(({ key }) => plugins.get(key) ?? []),
   );
-  const fresh: GatheredPlugin[] = [];
+  const fresh: PluginRow[] = [];
+  const plain = { computerId: computer, arrivedAt: now, wentInto: null, isRemembered: false };
   for (const { row, key } of waiting) {
     const shared = plugins.get(key);
     if (shared !== undefined && there.has(shared)) {
@@ -177,16 +177,10 @@ async function assignPlugins(
     row.pluginId = id;
     plugins.set(key, id);
     there.add(id);
-    const copies = [row.facts];
-    fresh.push({ id, copies, own: copies, vendor: row.facts.vendor, sameBecause: [] });
+    // What speaks for it is weighed when it is sorted with all others, at the end of the scan.
+    fresh.push({ ...plain, ...atFirstSight(row.facts), id, grounds: null });
   }
-  const identified = identifyPlugins(fresh, new Map());
-  const plain = { computerId: computer, arrivedAt: now, wentInto: null, isRemembered: false };
-  // What speaks for it is kept when it is sorted with all others, at the end of the scan.
-  await addPlugins(
-    manager,
-    identified.map((plugin): PluginRow => ({ ...plain, ...plugin, grounds: null })),
-  );
+  await addPlugins(manager, fresh);
 }
 
 async function report(
