@@ -157,51 +157,74 @@ function rivals(words: readonly Piece[], w: Weights): Piece[] {
   for (const { id } of typeGroups) {
     const lead = best.weight - (own.get(id) ?? 0);
     if (lead > 0.01) {
-      against.push({ type: id, weight: -w.rival * lead, reason, from: 'name' });
+      against.push({ type: id, weight: -w.rival * lead, from: 'name', reason });
     }
   }
   return against;
 }
 
 function declaredPieces({ declared }: Subject, words: readonly Piece[], w: Weights): Piece[] {
-  const pieces: Piece[] = [];
-  for (const { format, values } of declared) {
-    const { types, kind } = readDeclared(format, values);
+  const pieces = declared.flatMap(({ format, values }) => {
+    const { types } = readDeclared(format, values);
     const groups = new Set(types.map(groupOf));
     const near = new Set(
       words.filter(({ type }) => isFiledNear(type, groups)).map(({ type }) => groupOf(type)),
     );
-    for (const type of types) {
-      pieces.push({
-        type,
-        weight: w.declared,
-        from: 'declared',
-        reason: `its ${format} copy declares ${typeName(type)}`,
-      });
+    const key = [format, ...values, 'near', ...near].join('\n');
+    return worked(w, key, () => piecesOfDeclaration(format, values, near, w));
+  });
+  return declared.length < 2 ? pieces : once(pieces);
+}
+
+/** What one copy's declaration says of each group; none against those `near` by. */
+function piecesOfDeclaration(
+  format: Format,
+  values: readonly string[],
+  near: ReadonlySet<string>,
+  w: Weights,
+): Piece[] {
+  const { types, kind } = readDeclared(format, values);
+  const groups = new Set(types.map(groupOf));
+  const from = 'declared';
+  const says = (what: string): string => `its ${format} copy declares ${what}`;
+  const pieces = types.map(
+    (type): Piece => ({ type, weight: w.declared, from, reason: says(typeName(type)) }),
+  );
+  const saysTypes = says(types.map(typeName).join(' and '));
+  const saysKind = says(kindWords[kind].one);
+  for (const { id } of typeGroups.filter((group) => !groups.has(group.id))) {
+    if (types.length > 0 && !near.has(id)) {
+      pieces.push({ type: id, weight: -w.notDeclared, from, reason: saysTypes });
     }
-    for (const { id } of typeGroups) {
-      if (groups.has(id)) {
-        continue;
-      }
-      if (types.length > 0 && !near.has(id)) {
-        pieces.push({
-          type: id,
-          weight: -w.notDeclared,
-          from: 'declared',
-          reason: `its ${format} copy declares ${types.map(typeName).join(' and ')}`,
-        });
-      }
-      if (kind !== 'unknown' && kindOfType(id) !== kind && !isTool(kind, kindOfType(id))) {
-        pieces.push({
-          type: id,
-          weight: -w.otherKind,
-          from: 'declared',
-          reason: `its ${format} copy declares ${kindWords[kind].one}`,
-        });
-      }
+    if (kind !== 'unknown' && kindOfType(id) !== kind && !isTool(kind, kindOfType(id))) {
+      pieces.push({ type: id, weight: -w.otherKind, from, reason: saysKind });
     }
   }
-  return once(pieces);
+  return pieces;
+}
+
+/** Pieces that many plugins have alike, by the weights they were weighed with. */
+const workedBefore = new WeakMap<Weights, Map<string | PortReading, readonly Piece[]>>();
+/** More than any catalog has; what is kept stays bounded. */
+const mostWorked = 10_000;
+
+/** Pieces that were worked out before under this key, or now. */
+function worked(
+  w: Weights,
+  key: string | PortReading,
+  work: () => readonly Piece[],
+): readonly Piece[] {
+  const before = workedBefore.get(w) ?? new Map<string | PortReading, readonly Piece[]>();
+  const known = before.get(key);
+  if (known) {
+    return known;
+  }
+  const pieces = work();
+  if (before.size < mostWorked) {
+    before.set(key, pieces);
+  }
+  workedBefore.set(w, before);
+  return pieces;
 }
 
 /** Two copies that say the same count once. */
@@ -342,16 +365,17 @@ function readNewPorts({ audioIn, audioOut, notesIn, notesOut }: Ports): PortRead
   return { says: 'audio goes through', groups: through, kinds: { effect: 2.5, tool: 0.5 } };
 }
 
-function portPieces(subject: Subject, w: Weights): Piece[] {
+function portPieces(subject: Subject, w: Weights): readonly Piece[] {
   const reading = readPorts(subject);
-  return reading
-    ? Object.entries(reading.groups).map(([type, weight]) => ({
-        type,
-        weight: weight * w.ports,
-        reason: reading.says,
-        from: 'ports' as const,
-      }))
-    : [];
+  if (!reading) {
+    return [];
+  }
+  const { says, groups } = reading;
+  return worked(w, reading, () =>
+    Object.entries(groups).map(
+      ([type, weight]): Piece => ({ type, weight: weight * w.ports, from: 'ports', reason: says }),
+    ),
+  );
 }
 
 const declaresInstrument = (declared: Subject['declared']): boolean =>
@@ -371,7 +395,7 @@ function controlPieces(
     if (weight * w.controls > (best.get(group)?.weight ?? 0)) {
       const said = words.map((word) => `“${word}”`).join(' and ');
       const reason = `its controls ${said} say ${typeName(type)}`;
-      best.set(group, { type, weight: weight * w.controls, reason, from: 'controls' });
+      best.set(group, { type, weight: weight * w.controls, from: 'controls', reason });
     }
   }
   return [...best.values()];

@@ -184,11 +184,30 @@ const rowsOf: Partial<Record<Format, (declared: string) => DeclaredRow | undefin
 const rowOf = (format: Format, declared: string): DeclaredRow =>
   rowsOf[format]?.(declared) ?? notRows;
 
+/** What was read before: few plugins declare what no other does. */
+const readBefore = new Map<string, DeclaredRow>();
+/** More than any catalog declares; what is kept stays bounded. */
+const mostKept = 10_000;
+
 /**
  * Kind and types by what the copy declares, and by nothing else. Sub-categories may come joined by `|`.
  * A type that only says again what a narrower one says is left out.
  */
 export function readDeclared(format: Format, declared: readonly string[]): DeclaredRow {
+  const key = [format, ...declared].join('\n');
+  const known = readBefore.get(key);
+  if (known) {
+    return known;
+  }
+  if (readBefore.size >= mostKept) {
+    readBefore.clear();
+  }
+  const row = readNew(format, declared);
+  readBefore.set(key, row);
+  return row;
+}
+
+function readNew(format: Format, declared: readonly string[]): DeclaredRow {
   const values =
     format === 'VST3' ? declared.flatMap((d) => d.split('|').map((part) => part.trim())) : declared;
   const rows = values.map((value) => rowOf(format, value));
