@@ -3,7 +3,7 @@
  * Only reads.
  */
 import { hash } from 'node:crypto';
-import { lstatSync, readdirSync, realpathSync, statSync, type Dirent } from 'node:fs';
+import { lstatSync, readdirSync, realpathSync, statSync, type Dirent, type Stats } from 'node:fs';
 import { sep } from 'node:path';
 import type { Format, Problem } from '@clever-drawer/core';
 
@@ -120,13 +120,13 @@ class Walk {
     if (named !== undefined) {
       // Of the bundles only those of LV2 hold settings.
       if (this.#what !== 'settings' || named === 'LV2') {
-        this.#take([named], path, () => bundleLines(path));
+        this.#take([named], path, () => lookedAtBundle(path));
       }
       return;
     }
     const entries = this.#list(path);
     if (entries.some((entry) => entry.name === 'manifest.ttl')) {
-      this.#take(['LV2'], path, () => bundleLines(path));
+      this.#take(['LV2'], path, () => lookedAtBundle(path));
     } else if (depth <= maxDepth) {
       this.#inside(path, real, entries, { depth: depth + 1, device });
     }
@@ -199,13 +199,13 @@ class Walk {
       return;
     }
     this.#seen.add(real);
-    this.#take(candidates, path, () => [line('', real)], ofPlugins === undefined);
+    this.#take(candidates, path, () => lookedAtFile(real), ofPlugins === undefined);
   }
 
   #take(
     candidates: readonly Format[],
     path: string,
-    lines: () => string[],
+    look: () => LookedAt,
     isSettings = false,
   ): void {
     const possible = candidates.filter((format) => this.#wanted.includes(format));
@@ -214,12 +214,13 @@ class Walk {
     if (first !== undefined && got > maxPath) {
       this.problems.push({ code: 'path-too-long', at: path.slice(0, 200), got, limit: maxPath });
     } else if (first !== undefined) {
+      const { lines, device } = look();
       this.bundles.push({
         format: first,
         candidates: possible,
         path,
-        fingerprint: hash('sha256', lines().sort().join('\n'), 'hex'),
-        device: String(statOf(path)?.dev ?? ''),
+        fingerprint: hash('sha256', lines.sort().join('\n'), 'hex'),
+        device: String(device ?? statOf(path)?.dev ?? ''),
         isSettings,
       });
     }
@@ -270,16 +271,27 @@ export function reasonOf(error: unknown): string {
   return reasons[code] ?? (code || String(error));
 }
 
-const fast = { throwIfNoEntry: false } as const;
-
-function line(name: string, path: string): string {
-  const facts = lstatSync(path, fast);
-  return facts ? `${name} ${facts.size} ${facts.mtimeMs} ${facts.ctimeMs} ${facts.ino}` : name;
+/** What tells whether a file or bundle changed. */
+interface LookedAt {
+  /** A line for every file and directory. */
+  readonly lines: string[];
+  /** The disk that what was looked at first lies on; null where nothing was. */
+  readonly device: number | null;
 }
 
-/** A line for every file and directory of a bundle. */
-function bundleLines(bundle: string): string[] {
+const fast = { throwIfNoEntry: false } as const;
+
+const line = (name: string, facts: Stats | undefined): string =>
+  facts ? `${name} ${facts.size} ${facts.mtimeMs} ${facts.ctimeMs} ${facts.ino}` : name;
+
+function lookedAtFile(path: string): LookedAt {
+  const facts = lstatSync(path, fast);
+  return { lines: [line('', facts)], device: facts?.dev ?? null };
+}
+
+function lookedAtBundle(bundle: string): LookedAt {
   const lines: string[] = [];
+  let device: number | null = null;
   const enter = (directory: string, depth: number): void => {
     let entries: Dirent[] = [];
     try {
@@ -292,12 +304,14 @@ function bundleLines(bundle: string): string[] {
         return;
       }
       const path = below(directory, entry.name);
-      lines.push(line(path.slice(bundle.length), path));
+      const facts = lstatSync(path, fast);
+      device ??= facts?.dev ?? null;
+      lines.push(line(path.slice(bundle.length), facts));
       if (entry.isDirectory() && depth < maxDepth) {
         enter(path, depth + 1);
       }
     }
   };
   enter(bundle, 0);
-  return lines;
+  return { lines, device };
 }
