@@ -1,6 +1,6 @@
 /**
- * One act among 5,000 placements, from the request to the confirmation, beside one INSERT in a
- * transaction of its own on the same database.
+ * One act among 5,000 placements, from the request to the confirmation by the program as it is built
+ * and started, beside one INSERT in a transaction of its own on the same database.
  */
 import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
@@ -10,8 +10,8 @@ import pg from 'pg';
 import type { Act, CatalogView, OrderView } from '@clever-drawer/core';
 import { asId } from '@clever-drawer/core';
 import { writeStudio } from '@clever-drawer/demo';
-import { freePort, serve } from '@clever-drawer/server';
 import { measured, timed, type Measured } from './measure.ts';
+import { databaseOf, startServerProcess } from './server-process.ts';
 import { firstComputerAt, scanAll } from './server.ts';
 
 const folders = 50;
@@ -73,14 +73,8 @@ export async function fileMany(
 export async function benchActs(): Promise<Measured[]> {
   const data = mkdtempSync(join(tmpdir(), 'clever-drawer-bench-'));
   const studio = writeStudio(join(data, 'studio'), 2_000);
-  const running = await serve({
-    data,
-    port: await freePort(),
-    web: null,
-    firstComputer: { name: 'Bench' },
-    logLevel: 'warn',
-  });
-  const client = new pg.Client(running.database);
+  const running = await startServerProcess(data);
+  const client = new pg.Client(databaseOf(data));
   await client.connect();
   try {
     await (

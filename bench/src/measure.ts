@@ -20,8 +20,8 @@ export interface Measured {
   readonly what: string;
   readonly median: number;
   readonly p95: number;
-  /** Against which alternative, in the same run, and its median. */
-  readonly against?: { readonly name: string; readonly median: number };
+  /** Against which alternative, in the same run, with its own times. */
+  readonly against?: { readonly name: string; readonly median: number; readonly p95: number };
 }
 
 /** What a bench may give beside its rows: further tables in Markdown, and their figures for the JSON. */
@@ -31,27 +31,43 @@ export interface Outcome {
   readonly facts: object;
 }
 
+interface Times {
+  readonly median: number;
+  readonly p95: number;
+}
+
+const timesOf = (samples: readonly number[]): Times => ({
+  median: median(samples),
+  p95: percentile(samples, 0.95),
+});
+
 export const measured = (
   what: string,
   samples: readonly number[],
   against?: { name: string; samples: readonly number[] },
 ): Measured => ({
   what,
-  median: median(samples),
-  p95: percentile(samples, 0.95),
-  ...(against ? { against: { name: against.name, median: median(against.samples) } } : {}),
+  ...timesOf(samples),
+  ...(against ? { against: { name: against.name, ...timesOf(against.samples) } } : {}),
 });
 
 const ms = (value: number): string => (value < 10 ? value.toFixed(2) : value.toFixed(0));
 
+/** What it is held against: its times, and how many times as long this takes at the median and at the 95th. */
+function comparison({ median: own, p95, against }: Measured): string {
+  if (!against) {
+    return '|  |  |';
+  }
+  const times = `${against.name}: ${ms(against.median)} (${ms(against.p95)})`;
+  const ratios = `${(own / against.median).toFixed(2)} × (${(p95 / against.p95).toFixed(2)} ×)`;
+  return `| ${times} | ${ratios} |`;
+}
+
 /** A table in Markdown. */
 export function tableOf(rows: readonly Measured[]): string {
-  const lines = rows.map(
-    (r) =>
-      `| ${r.what} | ${ms(r.median)} | ${ms(r.p95)} | ${r.against ? `${r.against.name}: ${ms(r.against.median)}` : ''} | ${r.against ? `${(r.median / r.against.median).toFixed(2)} ×` : ''} |`,
-  );
+  const lines = rows.map((r) => `| ${r.what} | ${ms(r.median)} | ${ms(r.p95)} ${comparison(r)}`);
   return [
-    '| what | median ms | 95th ms | against | ratio |',
+    '| what | median ms | 95th ms | against, median (95th) | ratio (at the 95th) |',
     '| --- | ---: | ---: | --- | ---: |',
     ...lines,
   ].join('\n');

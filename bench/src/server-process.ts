@@ -4,6 +4,7 @@ import { once } from 'node:events';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
+import type { ClientConfig } from 'pg';
 import { freePort } from '@clever-drawer/server';
 
 /** A reading thread as it is built and shipped. */
@@ -38,6 +39,21 @@ export async function startServerProcess(data: string): Promise<ServerProcess> {
       child.kill('SIGTERM');
       await ended;
     },
+  };
+}
+
+/**
+ * The database of a program that runs on the data. The fourth line of `postmaster.pid` is the port
+ * (miscadmin.h of PostgreSQL).
+ */
+export function databaseOf(data: string): ClientConfig {
+  const told = (name: string): string => readFileSync(join(data, name), 'utf8');
+  return {
+    host: '127.0.0.1',
+    port: Number(told('cluster/postmaster.pid').split('\n')[3]),
+    user: 'clever_drawer',
+    password: told('cluster-password').trim(),
+    database: 'clever_drawer',
   };
 }
 
