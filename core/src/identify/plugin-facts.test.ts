@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { bareCopy, type Format, type FoundCopy } from '../formats/found-copy.ts';
-import { nameOfCopies, subjectOf } from './plugin-facts.ts';
+import { atFirstSight, nameOfCopies, subjectOf } from './plugin-facts.ts';
 
 const copy = (format: Format, more: Partial<FoundCopy> = {}): FoundCopy => ({
   ...bareCopy(format, `/place/${format}`),
@@ -34,6 +34,20 @@ describe('the name of a plugin', () => {
     expect(nameOfCopies([copy('LV2', { name: 'Kelp (mono)' })]).name).toBe('Kelp (mono)');
   });
   it('of nothing is empty', () => expect(nameOfCopies([])).toEqual({ name: '', vendor: null }));
+});
+
+it('at first sight a plugin is what its copy declares, each type once, and nothing where it declares nothing', () => {
+  expect(
+    atFirstSight(
+      copy('VST3', { name: 'Kelp', vendor: 'Quoin', declared: ['Fx|Delay', 'Delay', 'Reverb'] }),
+    ),
+  ).toEqual({ name: 'Kelp', vendor: 'Quoin', kind: 'effect', types: ['delay', 'reverb'] });
+  expect(atFirstSight(copy('VST2', { path: '/x/Kelp_Verb x86.dll' }))).toEqual({
+    name: 'Kelp Verb',
+    vendor: null,
+    kind: 'unknown',
+    types: [],
+  });
 });
 
 it('what is known of a plugin is what the first copy says that says it, and every declaration once', () => {

@@ -50,7 +50,7 @@ export interface FirstSight extends NamedPlugin {
 /** What one copy says of its plugin, taken at its word until all are sorted. */
 export function atFirstSight(copy: FoundCopy): FirstSight {
   const { kind, types } = readDeclared(copy.format, copy.declared);
-  return { ...nameOfCopies([copy]), kind, types: [...new Set(types)] };
+  return { ...nameOfCopies([copy]), kind, types };
 }
 
 /** What is known of the plugin apart from its name: the first copy that says each. */

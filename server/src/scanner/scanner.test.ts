@@ -247,6 +247,26 @@ parentPort.on('message', (tasks) => {
     ]);
     await pool.close();
   });
+  it('are given at once what was asked for at once, shared among those that are free', async () => {
+    for (let i = 0; i < 40; i += 1) {
+      write(`p${i}.lv2/manifest.ttl`, turtle.replace('urn:x', `urn:p${i}`));
+    }
+    const program = join(place, 'counts.mjs');
+    write(
+      'counts.mjs',
+      `import { parentPort } from 'node:worker_threads';
+parentPort.on('message', (tasks) => {
+  parentPort.postMessage(tasks.map(() => ({ copies: [tasks.length] })));
+});`,
+    );
+    const pool = new ReaderPool(2, {}, pathToFileURL(program));
+    const answers = await Promise.all(look().map((bundle) => pool.read(bundle, place)));
+    const together = answers.flat() as unknown as number[];
+    expect(together).toHaveLength(40);
+    expect(Math.min(...together)).toBeGreaterThan(1);
+    expect(Math.max(...together)).toBeLessThanOrEqual(16);
+    await pool.close();
+  });
 });
 
 describe('the usual places', () => {
