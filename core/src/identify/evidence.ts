@@ -205,8 +205,8 @@ function piecesOfDeclaration(
 
 /** Pieces that many plugins have alike, by the weights they were weighed with. */
 const workedBefore = new WeakMap<Weights, Map<string | PortReading, readonly Piece[]>>();
-/** More than any catalog has; what is kept stays bounded. */
-const mostWorked = 10_000;
+/** More than most catalogs have; what is kept stays bounded. */
+const mostWorked = 2_000;
 
 /** Pieces that were worked out before under this key, or now. */
 function worked(
