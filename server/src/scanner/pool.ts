@@ -47,6 +47,8 @@ export class ReaderPool {
   /** Packets that a thread had not begun when it broke. */
   readonly #again: Packet[] = [];
   #isFeeding = false;
+  /** How often each place was walked. */
+  readonly #walks = new Map<string, number>();
 
   /** `program` is what a thread runs, where it is not the one beside this file. */
   constructor(
@@ -71,6 +73,7 @@ export class ReaderPool {
     stop: SharedArrayBuffer,
     what: Sought = 'plugins',
   ): Promise<Walked> {
+    this.#walks.set(place, this.#walksOf(place) + 1);
     const done = await this.#run({ task: 'walk', place, formats, stop, what }, null);
     return 'walked' in done ? done.walked : { bundles: [], problems: [] };
   }
@@ -78,7 +81,7 @@ export class ReaderPool {
   /** The copies of one bundle; a failed one when it takes too long or the thread breaks. */
   async read(bundle: FoundBundle, place: string): Promise<FoundCopy[]> {
     try {
-      const done = await this.#run({ task: 'read', bundle: toRead(bundle), place }, readLimit);
+      const done = await this.#run(this.#reading('read', bundle, place), readLimit);
       return 'copies' in done ? done.copies : [];
     } catch (error) {
       return [failedCopy(bundle.format, bundle.path, givenUp(bundle, error))];
@@ -88,7 +91,7 @@ export class ReaderPool {
   /** The settings of one bundle or file; a failed one when it takes too long or the thread breaks. */
   async readSettings(bundle: FoundBundle, place: string): Promise<FoundSetting[]> {
     try {
-      const done = await this.#run({ task: 'settings', bundle: toRead(bundle), place }, readLimit);
+      const done = await this.#run(this.#reading('settings', bundle, place), readLimit);
       return 'settings' in done ? done.settings : [];
     } catch (error) {
       return [failedSetting(bundle.format, bundle.path, givenUp(bundle, error))];
@@ -108,6 +111,14 @@ export class ReaderPool {
     const threads = [...this.#threads];
     this.#threads.clear();
     await Promise.all(threads.map((thread) => thread.end()));
+  }
+
+  #walksOf(place: string): number {
+    return this.#walks.get(place) ?? 0;
+  }
+
+  #reading(task: 'read' | 'settings', bundle: FoundBundle, place: string): Task {
+    return { task, bundle: toRead(bundle), place, walks: this.#walksOf(place) };
   }
 
   #run(task: Task, limit: number | null): Promise<Done> {

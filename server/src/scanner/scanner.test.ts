@@ -7,6 +7,7 @@ import {
   mkdirSync,
   mkdtempSync,
   openSync,
+  readFileSync,
   renameSync,
   rmSync,
   symlinkSync,
@@ -15,7 +16,7 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { formats, type FoundCopy } from '@clever-drawer/core';
 import { filesOfPackage, linkAll } from '../../../core/src/formats/debian-packages.test-data.ts';
@@ -245,6 +246,21 @@ parentPort.on('message', (tasks) => {
       'read',
       'read',
     ]);
+    await pool.close();
+  });
+  it('take descriptions that were installed since the last walk, each of them', async () => {
+    const programs = linkAll(join(place, 'lib', 'ladspa'), filesOfPackage('swh-plugins', '.so'));
+    const pool = new ReaderPool(2, {});
+    const titles = async (): Promise<number> => {
+      const { bundles } = await pool.walk(programs, ['LADSPA'], new SharedArrayBuffer(4));
+      const copies = await Promise.all(bundles.map((bundle) => pool.read(bundle, programs)));
+      return copies.flat().filter(({ name }) => name !== null).length;
+    };
+    expect(await titles()).toBe(0);
+    for (const path of filesOfPackage('swh-plugins', '.rdf')) {
+      write(`share/ladspa/rdf/${basename(path)}`, readFileSync(path));
+    }
+    expect(await titles()).toBeGreaterThan(80);
     await pool.close();
   });
   it('are given at once what was asked for at once, shared among those that are free', async () => {

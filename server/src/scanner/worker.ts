@@ -34,7 +34,13 @@ export type Task =
       readonly stop: SharedArrayBuffer;
       readonly what: Sought;
     }
-  | { readonly task: 'read' | 'settings'; readonly bundle: ToRead; readonly place: string }
+  | {
+      readonly task: 'read' | 'settings';
+      readonly bundle: ToRead;
+      readonly place: string;
+      /** How often the place was walked before: what is installed beside it is read anew with each walk. */
+      readonly walks: number;
+    }
   | {
       readonly task: 'sort';
       readonly copies: readonly CopyAsText[];
@@ -47,17 +53,25 @@ export type Done =
   | { readonly settings: FoundSetting[] }
   | { readonly sorted: IdentifiedCatalog };
 
-const descriptions = new Map<string, LadspaDescriptions>();
+interface Described {
+  readonly walks: number;
+  readonly all: LadspaDescriptions;
+}
 
-function descriptionsOf(place: string, bundle: ToRead): LadspaDescriptions {
-  if (!bundle.candidates.includes('LADSPA')) {
+/** By place, as they were at its last walk. */
+const descriptions = new Map<string, Described>();
+
+function descriptionsOf(place: string, walks: number, { candidates }: ToRead): LadspaDescriptions {
+  if (!candidates.includes('LADSPA')) {
     return noDescriptions;
   }
-  const known =
-    descriptions.get(place) ??
-    descriptionsFor(place, workerData as Record<string, string | undefined>);
-  descriptions.set(place, known);
-  return known;
+  const known = descriptions.get(place);
+  if (known?.walks === walks) {
+    return known.all;
+  }
+  const all = descriptionsFor(place, workerData as Record<string, string | undefined>);
+  descriptions.set(place, { walks, all });
+  return all;
 }
 
 const understood = ({ facts, ...copy }: CopyAsText): CopyToIdentify => ({
@@ -68,7 +82,7 @@ const understood = ({ facts, ...copy }: CopyAsText): CopyToIdentify => ({
 function run(task: Task): Done {
   switch (task.task) {
     case 'read': {
-      const described = descriptionsOf(task.place, task.bundle);
+      const described = descriptionsOf(task.place, task.walks, task.bundle);
       return { copies: readBundle(task.bundle, task.place, described) };
     }
     case 'settings':
@@ -76,7 +90,6 @@ function run(task: Task): Done {
     case 'sort':
       return { sorted: identifyCatalog(task.copies.map(understood), task.decisions, randomUUID) };
     case 'walk': {
-      descriptions.delete(task.place);
       const stop = new Int32Array(task.stop);
       const isStopped = (): boolean => Atomics.load(stop, 0) !== 0;
       return { walked: walk(task.place, task.formats, isStopped, task.what) };
