@@ -74,7 +74,7 @@ export async function benchActs(): Promise<Measured[]> {
   const data = mkdtempSync(join(tmpdir(), 'clever-drawer-bench-'));
   const studio = writeStudio(join(data, 'studio'), 2_000);
   const running = await startServerProcess(data);
-  const client = new pg.Client(databaseOf(data));
+  const client = new pg.Client(await databaseOf(data));
   await client.connect();
   try {
     await (

@@ -5,7 +5,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import type { ClientConfig } from 'pg';
-import { freePort } from '@clever-drawer/server';
+import { filesOf, findPostmaster, freePort, readPassword, user } from '@clever-drawer/server';
 
 /** A reading thread as it is built and shipped. */
 export const builtThread = new URL('../../dist/worker-start.mjs', import.meta.url);
@@ -42,17 +42,18 @@ export async function startServerProcess(data: string): Promise<ServerProcess> {
   };
 }
 
-/**
- * The database of a program that runs on the data. The fourth line of `postmaster.pid` is the port
- * (miscadmin.h of PostgreSQL).
- */
-export function databaseOf(data: string): ClientConfig {
-  const told = (name: string): string => readFileSync(join(data, name), 'utf8');
+/** The database of a program that runs on the data. */
+export async function databaseOf(directory: string): Promise<ClientConfig> {
+  const { data, password } = filesOf(directory);
+  const server = await findPostmaster(data);
+  if (!server) {
+    throw new Error(`no database runs on ${data}`);
+  }
   return {
     host: '127.0.0.1',
-    port: Number(told('cluster/postmaster.pid').split('\n')[3]),
-    user: 'clever_drawer',
-    password: told('cluster-password').trim(),
+    port: server.port,
+    user,
+    password: await readPassword(password),
     database: 'clever_drawer',
   };
 }

@@ -45,7 +45,8 @@ import { workOutReview } from './usecases/review/view-review.ts';
 import { identifyAfterScan } from './usecases/identify/identify-computer.ts';
 import { ensureComputer, type NewComputer } from './usecases/catalog/set-up-computer.ts';
 
-export { freePort, startCluster } from './database/cluster.ts';
+export { filesOf, freePort, readPassword, startCluster, user } from './database/cluster.ts';
+export { findPostmaster } from './database/postmaster.ts';
 export { upgradeCluster, versionsToUpgrade } from './database/upgrade.ts';
 export { InUseError, readRunningNote } from './database/data-lock.ts';
 export { SetupError } from './database/setup-error.ts';

@@ -7,6 +7,7 @@ import type { Kind } from '../catalog/kind.ts';
 import type { Format } from '../formats/found-copy.ts';
 import { readDeclared } from '../taxonomy/declared.ts';
 import type { Clearness } from './lexicon.data.ts';
+import { remembered } from '../remembered.ts';
 import { readControls } from './controls.data.ts';
 import { speakingWords, type SpeakingWord } from './name-words.ts';
 import { isFiledNear } from '../taxonomy/filed-near.ts';
@@ -215,16 +216,8 @@ function worked(
   work: () => readonly Piece[],
 ): readonly Piece[] {
   const before = workedBefore.get(w) ?? new Map<string | PortReading, readonly Piece[]>();
-  const known = before.get(key);
-  if (known) {
-    return known;
-  }
-  const pieces = work();
-  if (before.size < mostWorked) {
-    before.set(key, pieces);
-  }
   workedBefore.set(w, before);
-  return pieces;
+  return remembered(before, mostWorked, key, work);
 }
 
 /** Two copies that say the same count once. */
@@ -253,18 +246,13 @@ type Ports = Pick<Subject, 'audioIn' | 'audioOut' | 'notesIn' | 'notesOut'>;
 
 /** Few plugins have ports like no other: what was read once is kept. */
 const readings = new Map<string, PortReading | null>();
+const mostReadings = 2_000;
 
 /** What the ports tell of the kind. */
 export function readPorts(ports: Ports): PortReading | null {
   const { audioIn, audioOut, notesIn, notesOut } = ports;
   const key = `${audioIn} ${audioOut} ${notesIn} ${notesOut}`;
-  const known = readings.get(key);
-  if (known !== undefined) {
-    return known;
-  }
-  const reading = readNewPorts(ports);
-  readings.set(key, reading);
-  return reading;
+  return remembered(readings, mostReadings, key, () => readNewPorts(ports));
 }
 
 function readNewPorts({ audioIn, audioOut, notesIn, notesOut }: Ports): PortReading | null {

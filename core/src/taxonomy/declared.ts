@@ -4,6 +4,7 @@
  */
 import type { Format } from '../formats/found-copy.ts';
 import type { Kind } from '../catalog/kind.ts';
+import { remembered } from '../remembered.ts';
 import { kindOfType } from './tree.ts';
 
 /** Types it means; or only a kind, where the value says nothing more; or neither. */
@@ -193,19 +194,10 @@ const mostKept = 10_000;
  * Kind and types by what the copy declares, and by nothing else. Sub-categories may come joined by `|`.
  * A type that only says again what a narrower one says is left out.
  */
-export function readDeclared(format: Format, declared: readonly string[]): DeclaredRow {
-  const key = [format, ...declared].join('\n');
-  const known = readBefore.get(key);
-  if (known) {
-    return known;
-  }
-  if (readBefore.size >= mostKept) {
-    readBefore.clear();
-  }
-  const row = readNew(format, declared);
-  readBefore.set(key, row);
-  return row;
-}
+export const readDeclared = (format: Format, declared: readonly string[]): DeclaredRow =>
+  remembered(readBefore, mostKept, [format, ...declared].join('\n'), () =>
+    readNew(format, declared),
+  );
 
 function readNew(format: Format, declared: readonly string[]): DeclaredRow {
   const values =

@@ -158,10 +158,6 @@ function openFile(path: string, size: number): OpenFile {
     at: 0,
     bytes: new Uint8Array(0),
   };
-  const readAt = (offset: number, length: number): Uint8Array => {
-    const bytes = new Uint8Array(length);
-    return bytes.subarray(0, fill(handle, bytes, offset));
-  };
   const isInWindow = (offset: number, length: number): boolean =>
     offset >= window.at && offset + length <= window.at + window.bytes.length;
   return {
@@ -170,12 +166,9 @@ function openFile(path: string, size: number): OpenFile {
       if (offset < 0 || length < 0 || offset + length > size) {
         return null;
       }
-      if (length > windowSize) {
-        const bytes = readAt(offset, length);
-        return bytes.length === length ? bytes : null;
-      }
       if (!isInWindow(offset, length)) {
-        window = { at: offset, bytes: readAt(offset, Math.min(windowSize, size - offset)) };
+        const most = Math.max(length, Math.min(windowSize, size - offset));
+        window = { at: offset, bytes: bytesAt(handle, offset, most) };
       }
       return isInWindow(offset, length)
         ? window.bytes.subarray(offset - window.at, offset - window.at + length)
@@ -191,20 +184,20 @@ function openFile(path: string, size: number): OpenFile {
 function readUpTo(path: string, size: number): Uint8Array {
   const handle = openSync(path, 'r');
   try {
-    const bytes = new Uint8Array(size);
-    return bytes.subarray(0, fill(handle, bytes, 0));
+    return bytesAt(handle, 0, size);
   } finally {
     closeSync(handle);
   }
 }
 
-/** Fills the bytes from the file; gives how many there were. */
-function fill(handle: number, bytes: Uint8Array, offset: number): number {
+/** So many bytes of an open file from the offset, or as many as there are. */
+function bytesAt(handle: number, offset: number, length: number): Uint8Array {
+  const bytes = new Uint8Array(length);
   let filled = 0;
   for (let got = -1; got !== 0 && filled < bytes.length; filled += got) {
     got = readSync(handle, bytes, filled, bytes.length - filled, offset + filled);
   }
-  return filled;
+  return bytes.subarray(0, filled);
 }
 
 const diskProblem = (error: unknown, at: string): Problem =>

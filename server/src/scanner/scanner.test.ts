@@ -49,6 +49,15 @@ const write = (path: string, content: string | Uint8Array = ''): string => {
 };
 const turtle =
   '<urn:x> a <http://lv2plug.in/ns/lv2core#Plugin> ; <http://usefulinc.com/ns/doap#name> "X" .';
+/** So many bundles, each with a plugin of its own. */
+const writeBundles = (most: number): void => {
+  for (let i = 0; i < most; i += 1) {
+    write(`p${i}.lv2/manifest.ttl`, turtle.replace('urn:x', `urn:p${i}`));
+  }
+};
+/** So many threads that run this program instead of reading. */
+const poolOf = (size: number, program: string): ReaderPool =>
+  new ReaderPool(size, {}, pathToFileURL(write('reads.mjs', program)));
 
 describe('walking a place', () => {
   it('knows files and bundles of every format by their endings, nested as vendors nest them', () => {
@@ -209,9 +218,7 @@ describe('reading from the disk', () => {
 
 describe('the reading threads', () => {
   it('read as the main thread does, several at once', async () => {
-    for (let i = 0; i < 12; i += 1) {
-      write(`p${i}.lv2/manifest.ttl`, turtle.replace('urn:x', `urn:p${i}`));
-    }
+    writeBundles(12);
     const pool = new ReaderPool(2, {});
     const bundles = look();
     const copies = await Promise.all(bundles.map((bundle) => pool.read(bundle, place)));
@@ -220,12 +227,9 @@ describe('the reading threads', () => {
     await pool.close();
   });
   it('go on with the rest in a new thread when one breaks; only what it worked on has failed', async () => {
-    for (let i = 0; i < 6; i += 1) {
-      write(`p${i}.lv2/manifest.ttl`, turtle.replace('urn:x', `urn:p${i}`));
-    }
-    const program = join(place, 'breaks-once.mjs');
-    write(
-      'breaks-once.mjs',
+    writeBundles(6);
+    const pool = poolOf(
+      1,
       `import { parentPort } from 'node:worker_threads';
 parentPort.on('message', (tasks) => {
   if (tasks.some(({ bundle }) => bundle.path.endsWith('p2.lv2'))) {
@@ -234,7 +238,6 @@ parentPort.on('message', (tasks) => {
   parentPort.postMessage(tasks.map(({ bundle }) => ({ copies: [bundle.path] })));
 });`,
     );
-    const pool = new ReaderPool(1, {}, pathToFileURL(program));
     const bundles = look();
     expect(bundles).toHaveLength(6);
     const answers = await Promise.all(bundles.map((bundle) => pool.read(bundle, place)));
@@ -264,18 +267,14 @@ parentPort.on('message', (tasks) => {
     await pool.close();
   });
   it('are given at once what was asked for at once, shared among those that are free', async () => {
-    for (let i = 0; i < 40; i += 1) {
-      write(`p${i}.lv2/manifest.ttl`, turtle.replace('urn:x', `urn:p${i}`));
-    }
-    const program = join(place, 'counts.mjs');
-    write(
-      'counts.mjs',
+    writeBundles(40);
+    const pool = poolOf(
+      2,
       `import { parentPort } from 'node:worker_threads';
 parentPort.on('message', (tasks) => {
   parentPort.postMessage(tasks.map(() => ({ copies: [tasks.length] })));
 });`,
     );
-    const pool = new ReaderPool(2, {}, pathToFileURL(program));
     const answers = await Promise.all(look().map((bundle) => pool.read(bundle, place)));
     const together = answers.flat() as unknown as number[];
     expect(together).toHaveLength(40);

@@ -1,5 +1,6 @@
 /** What a rule is asked about: one plugin with all that lines can ask for, prepared once. */
 import { day } from '../../time.ts';
+import { remembered } from '../../remembered.ts';
 import type { AnswerFacts } from '../../catalog/answer.ts';
 import { isPresent, type Plugin } from '../../catalog/plugin.ts';
 import { fold, wordsOf } from '../../text/fold.ts';
@@ -46,25 +47,17 @@ const known = new Map<string, RuleText>();
 const mostKnown = 20_000;
 
 /** A text with what rules compare of it. */
-export function ruleText(shown: string): RuleText {
-  const before = known.get(shown);
-  if (before) {
-    return before;
-  }
-  const words = wordsOf(shown);
-  const text = {
-    shown,
-    folded: fold(shown),
-    words,
-    spaced: ` ${words.join(' ')}`,
-    joined: words.join(''),
-  };
-  if (known.size >= mostKnown) {
-    known.clear();
-  }
-  known.set(shown, text);
-  return text;
-}
+export const ruleText = (shown: string): RuleText =>
+  remembered(known, mostKnown, shown, () => {
+    const words = wordsOf(shown);
+    return {
+      shown,
+      folded: fold(shown),
+      words,
+      spaced: ` ${words.join(' ')}`,
+      joined: words.join(''),
+    };
+  });
 
 /** What is said of a plugin elsewhere than in the catalog. */
 export interface Around {
