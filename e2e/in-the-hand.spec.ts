@@ -244,6 +244,8 @@ test('every act and thing is found by letters, tags are renamed everywhere, and 
 
   // A question that is put off is not counted until tomorrow.
   await page.goto(`${demo.address}/sort`);
+  // The count may stand before the question does that the key is for.
+  await expect(page.getByRole('list', { name: 'Up next' })).toBeVisible();
   const badge = page.getByTitle(/questions wait/);
   const waiting = Number(await badge.textContent());
   await page.keyboard.press('l');

@@ -2,7 +2,7 @@
  * The list of plugins, drawn only where it is in view: rows, or cards with pictures. One of them is
  * the active one.
  */
-import { useVirtualizer, type Virtualizer } from '@tanstack/react-virtual';
+import type { Virtualizer } from '@tanstack/react-virtual';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import {
   useCallback,
@@ -17,7 +17,7 @@ import { isAmongFavourites } from '../annotate/filing.ts';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { commandFor, type Command } from '../ui/commands.ts';
 import { chord } from '../ui/keys.ts';
-import { listSize } from '../ui/list-size.ts';
+import { useLinesInView } from '../ui/lines-in-view.ts';
 import { useLatest } from '../ui/use-latest.ts';
 import { useWidth } from '../ui/use-width.ts';
 import { between, listSteps, rowAfter, type View } from './model/list-keys.ts';
@@ -58,8 +58,7 @@ export function PluginList({
   // lines again.
   // eslint-disable-next-line react-hooks/exhaustive-deps -- the lines and the view are what the function stands for
   const getItemKey = useCallback((at: number) => at, [drawn, view]);
-  const lines = useVirtualizer({
-    ...listSize,
+  const lines = useLinesInView({
     count: drawn.length,
     getScrollElement: () => box.current,
     estimateSize: (at) => {
@@ -68,7 +67,6 @@ export function PluginList({
       }
       return heightOf[view];
     },
-    overscan: 6,
     getItemKey,
   });
   const go = (to: number): void => {

@@ -1,6 +1,5 @@
 /** What the scans found, one scan at a time. */
 import { useQuery } from '@tanstack/react-query';
-import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRef, type ReactNode } from 'react';
 import { Button, Nav } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
@@ -15,7 +14,7 @@ import {
 import { useComputer } from '../studio/contexts.ts';
 import { useSetAside } from '../studio/use-set-aside.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
-import { listSize } from '../ui/list-size.ts';
+import { useLinesInView } from '../ui/lines-in-view.ts';
 import { sayTime } from '../ui/time-words.ts';
 import * as texts from './texts.ts';
 
@@ -168,12 +167,10 @@ function FindingList({ scan }: { scan: ScanView }) {
 /** Findings, drawn only where they are in view. */
 function Rows({ findings }: { findings: readonly FindingView[] }) {
   const scroller = useRef<HTMLDivElement>(null);
-  const rows = useVirtualizer({
-    ...listSize,
+  const rows = useLinesInView({
     count: findings.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => 58,
-    overscan: 8,
   });
   return (
     <div ref={scroller} className="findings" tabIndex={0} role="region" aria-label={texts.findings}>

@@ -1,5 +1,4 @@
 /** The questions of one kind as a list: select rows, then one answer for all, or each its own best. */
-import { useVirtualizer } from '@tanstack/react-virtual';
 import { Check } from 'lucide-react';
 import { useEffect, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
 import { Button } from 'react-bootstrap';
@@ -11,7 +10,7 @@ import { useActs } from '../studio/contexts.ts';
 import { runCommand, type Command } from '../ui/commands.ts';
 import { chord } from '../ui/keys.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
-import { listSize } from '../ui/list-size.ts';
+import { useLinesInView } from '../ui/lines-in-view.ts';
 import { bestOf, canPick, inShort, sameFor } from './model/bulk-answers.ts';
 import { idsOf } from './model/options.ts';
 import { useSelection, type Selection } from './use-selection.ts';
@@ -131,12 +130,10 @@ interface RowsProps {
 
 function Rows({ questions, selection, commands }: RowsProps) {
   const scroller = useRef<HTMLDivElement>(null);
-  const rows = useVirtualizer({
-    ...listSize,
+  const rows = useLinesInView({
     count: questions.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => rowHeight,
-    overscan: 8,
   });
   useEffect(() => {
     scroller.current?.focus({ preventScroll: true });

@@ -1,5 +1,6 @@
 /** A picture drawn from an id, always the same for it: a panel with knobs, sliders or a curve. */
 import { memo } from 'react';
+import { Picture } from './picture.tsx';
 
 const panels = [
   '#5e4a78',
@@ -88,17 +89,7 @@ export const Faceplate = memo(function DrawnFaceplate({
 }: DrawnFaceplateProps) {
   const height = Math.round((width * 28) / 48);
   if (picture) {
-    return (
-      <img
-        className="faceplate"
-        src={picture}
-        alt=""
-        width={width}
-        height={height}
-        loading="lazy"
-        draggable={false}
-      />
-    );
+    return <Picture address={picture} className="faceplate" width={width} height={height} />;
   }
   const number = numberOf(seed);
   const { shapes, line, ticks } = drawing(number);

@@ -1,9 +1,8 @@
 /** @jest-environment jsdom */
 import { beforeEach, expect, it, jest } from '@jest/globals';
-import { useVirtualizer } from '@tanstack/react-virtual';
-import { act, render, screen } from '@testing-library/react';
+import { act, fireEvent, render, screen } from '@testing-library/react';
 import { useRef } from 'react';
-import { listSize } from './list-size.ts';
+import { useLinesInView } from './lines-in-view.ts';
 
 /** A browser that tells sizes when the test says so. */
 class ToldSize {
@@ -46,15 +45,13 @@ beforeEach(() => {
 
 function List() {
   const box = useRef<HTMLDivElement>(null);
-  const lines = useVirtualizer({
-    ...listSize,
+  const lines = useLinesInView({
     count,
     getScrollElement: () => box.current,
     estimateSize: () => lineHeight,
-    overscan: 0,
   });
   return (
-    <div ref={box}>
+    <div ref={box} data-testid="list">
       {lines.getVirtualItems().map((line) => (
         <p key={line.key} data-testid="line" />
       ))}
@@ -74,7 +71,7 @@ const drawn = (): number => screen.getAllByTestId('line').length;
 
 it('a list stands before anything was laid out, and neither asks for its size nor scrolls', () => {
   render(<List />);
-  expect(drawn()).toBe(Math.ceil(566 / lineHeight));
+  expect(drawn()).toBe(Math.ceil(566 / lineHeight) + 1);
   expect(asked).not.toHaveBeenCalled();
   expect(scrolled).not.toHaveBeenCalled();
 });
@@ -84,7 +81,18 @@ it('it draws as many lines as the size has room for that the browser tells', () 
   act(() => {
     ToldSize.tell();
   });
-  expect(drawn()).toBe(height / lineHeight);
+  expect(drawn()).toBe(height / lineHeight + 1);
+});
+
+it('it draws more beyond the view while one scrolls, on both sides', () => {
+  render(<List />);
+  act(() => {
+    ToldSize.tell();
+  });
+  const list = screen.getByTestId('list');
+  list.scrollTop = 20 * lineHeight;
+  fireEvent.scroll(list);
+  expect(drawn()).toBe(height / lineHeight + 2 * 6);
 });
 
 it('it scrolls as soon as it is asked to', () => {
