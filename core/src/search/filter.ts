@@ -40,37 +40,44 @@ export const sortings = ['name', 'vendor', 'type', 'format', 'arrival', 'use'] a
 /** One of the ways in which the list can stand. */
 export type Sorting = (typeof sortings)[number];
 
-/** A plugin with its folded text, made once for each catalog. */
+/** A plugin in the list, made once for each catalog. */
 export interface Row {
   readonly plugin: Plugin;
   readonly nickname: string | null;
-  readonly text: string;
+  /** What letters are looked for in, folded: put together when that is first asked for. */
+  readonly searched: () => string;
+}
+
+/** A plugin as a row of the list. */
+export function rowOf(plugin: Plugin, nickname: string | null, slotLabel: string | null): Row {
+  let text: string | null = null;
+  return {
+    plugin,
+    nickname,
+    searched: () => (text ??= searchedOf(plugin, nickname, slotLabel)),
+  };
 }
 
 /** What is searched of a plugin: names, their initials, vendor and types, folded. */
-export function rowOf(plugin: Plugin, nickname: string | null, slotLabel: string | null): Row {
+function searchedOf(plugin: Plugin, nickname: string | null, slotLabel: string | null): string {
   const types = plugin.types.map(typeName).join(' ');
   const initials = [plugin.name, nickname ?? '']
     .map((name) => wordsOf(name))
     .filter((words) => words.length > 1)
     .map((words) => words.map((word) => word.charAt(0)).join(''))
     .join(' ');
-  return {
-    plugin,
-    nickname,
-    text: fold(
-      [
-        plugin.name,
-        nickname ?? '',
-        slotLabel ?? '',
-        plugin.vendor ?? '',
-        types,
-        initials,
-        ...(plugin.setting?.pluginNames ?? []),
-        plugin.setting?.bank ?? '',
-      ].join(' '),
-    ),
-  };
+  return fold(
+    [
+      plugin.name,
+      nickname ?? '',
+      slotLabel ?? '',
+      plugin.vendor ?? '',
+      types,
+      initials,
+      ...(plugin.setting?.pluginNames ?? []),
+      plugin.setting?.bank ?? '',
+    ].join(' '),
+  );
 }
 
 /** The vendor shown for plugins that name none. */
@@ -92,7 +99,7 @@ export function narrow(
   const tests = testsOf(filter, isFiled, facts);
   const passes = (row: Row): boolean => {
     for (const part of parts) {
-      if (!row.text.includes(part)) {
+      if (!row.searched().includes(part)) {
         return false;
       }
     }

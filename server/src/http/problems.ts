@@ -93,7 +93,7 @@ export function refuse(response: Response, problems: readonly Problem[]): void {
  * Answers with a value that is JSON text already, or with its problems. Such texts are long: no tag is
  * made of them.
  */
-export function answerText(response: Response, result: Result<string>): void {
+export function answerText(response: Response, result: Result<string | Buffer>): void {
   if (result.ok) {
     response.type('json').end(result.value);
   } else {

@@ -32,10 +32,10 @@ interface Held {
   readonly touches: readonly Touch[];
 }
 
-/** A whole catalog as it is sent; `head` tells which one it is. */
+/** A whole catalog as it is sent, in UTF-8; `head` tells which one it is. */
 interface Whole {
   readonly head: string;
-  readonly text: string;
+  readonly bytes: Buffer;
 }
 
 /** So many touched plugins are remembered; a window that is further behind gets the whole. */
@@ -57,10 +57,10 @@ export class HeldCatalogs {
   }
 
   /**
-   * A catalog as JSON text: a `CatalogChange` where what changed since that revision is known, else
-   * the whole, a `CatalogView`.
+   * A catalog as JSON: a `CatalogChange` where what changed since that revision is known, else the
+   * whole, a `CatalogView`.
    */
-  async since(computer: ComputerView, revision: string | undefined): Promise<string> {
+  async since(computer: ComputerView, revision: string | undefined): Promise<string | Buffer> {
     const held = await this.#current(computer.id);
     const touched = revision === undefined ? null : this.#touchedSince(held, revision);
     if (touched === null) {
@@ -74,19 +74,20 @@ export class HeldCatalogs {
 
   /** The whole catalog as it is now, a `CatalogView` as JSON text. */
   async whole(computer: ComputerView): Promise<string> {
-    return this.#wholeOf(computer, await this.#current(computer.id));
+    return this.#wholeOf(computer, await this.#current(computer.id)).toString();
   }
 
-  #wholeOf(computer: ComputerView, { revision, plugins }: Held): string {
+  #wholeOf(computer: ComputerView, { revision, plugins }: Held): Buffer {
     const head = `{"revision":${JSON.stringify(this.#nameOf(revision))},"computer":${JSON.stringify(computer)}`;
     const known = this.#whole.get(computer.id);
     if (known?.head === head) {
-      return known.text;
+      return known.bytes;
     }
     const all = [...plugins.values()].sort(comparePlaces);
     const text = `${head},"plugins":[${all.map((plugin) => plugin.text).join(',')}]}`;
-    this.#whole.set(computer.id, { head, text });
-    return text;
+    const bytes = Buffer.from(text);
+    this.#whole.set(computer.id, { head, bytes });
+    return bytes;
   }
 
   #nameOf(revision: number): string {

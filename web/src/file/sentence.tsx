@@ -37,24 +37,18 @@ export function Sentence({
   const { plugins } = useCatalog();
   const { filter, setFilter, rows, total } = list;
   const narrowing = useWithoutLetters(filter);
-  const types = useMemo(() => typeOptions(plugins), [plugins]);
-  const vendors = useMemo(() => vendorOptions(plugins), [plugins]);
-  const formatsHere = useMemo(
-    () =>
-      formats
-        .filter((f) => plugins.some((p) => p.copies.some((c) => c.format === f)))
-        .map((f) => ({ value: f, text: f })),
+  const optionsOf = useMemo<OptionsOf>(
+    () => ({
+      kind: kindOptions,
+      type: () => typeOptions(plugins),
+      vendor: () => vendorOptions(plugins),
+      format: () => formatOptions(plugins),
+    }),
     [plugins],
   );
   return (
     <search className="sentence" aria-label={texts.narrowTheList}>
-      <SentenceWords
-        filter={narrowing}
-        setFilter={setFilter}
-        types={types}
-        vendors={vendors}
-        formatsHere={formatsHere}
-      />
+      <SentenceWords filter={narrowing} setFilter={setFilter} optionsOf={optionsOf} />
       <SentenceTools
         field={field}
         filter={filter}
@@ -148,23 +142,19 @@ function LettersField({ field, filter, setFilter }: LettersFieldProps) {
   );
 }
 
+/** What can be chosen for each word, which is worked out when its menu is opened. */
+type OptionsOf = Readonly<Record<'kind' | 'type' | 'vendor' | 'format', () => readonly Option[]>>;
+
 interface SentenceWordsProps {
   readonly filter: Filter;
   readonly setFilter: (change: Partial<Filter>) => void;
-  readonly types: Option[];
-  readonly vendors: Option[];
-  readonly formatsHere: {
-    value: 'VST2' | 'VST3' | 'AU' | 'CLAP' | 'LV2' | 'LADSPA';
-    text: 'VST2' | 'VST3' | 'AU' | 'CLAP' | 'LV2' | 'LADSPA';
-  }[];
+  readonly optionsOf: OptionsOf;
 }
 
 const SentenceWords = memo(function WordsOfSentence({
   filter,
   setFilter,
-  types,
-  vendors,
-  formatsHere,
+  optionsOf,
 }: SentenceWordsProps) {
   return (
     <p className="sentence-words">
@@ -174,10 +164,7 @@ const SentenceWords = memo(function WordsOfSentence({
         value={filter.kind}
         text={kindText(filter.kind)}
         any={texts.allPlugins}
-        options={[...kinds, 'setting' as const].map((kind) => ({
-          value: kind,
-          text: kindText(kind),
-        }))}
+        optionsOf={optionsOf.kind}
         onPick={(kind) => {
           setFilter({ kind: kind as Filter['kind'] });
         }}
@@ -188,7 +175,7 @@ const SentenceWords = memo(function WordsOfSentence({
         value={filter.type}
         text={typeText(filter.type)}
         any={texts.anyType}
-        options={types}
+        optionsOf={optionsOf.type}
         onPick={(type) => {
           setFilter({ type });
         }}
@@ -199,7 +186,7 @@ const SentenceWords = memo(function WordsOfSentence({
         value={filter.vendor}
         text={filter.vendor ?? texts.anyVendor}
         any={texts.anyVendor}
-        options={vendors}
+        optionsOf={optionsOf.vendor}
         onPick={(vendor) => {
           setFilter({ vendor });
         }}
@@ -210,7 +197,7 @@ const SentenceWords = memo(function WordsOfSentence({
         value={filter.format}
         text={filter.format ?? texts.anyFormat}
         any={texts.anyFormat}
-        options={formatsHere}
+        optionsOf={optionsOf.format}
         onPick={(format) => {
           setFilter({ format: formats.find((f) => f === format) ?? null });
         }}
@@ -244,6 +231,14 @@ export interface Option {
   readonly count?: number;
   readonly isGroup?: boolean;
 }
+
+const kindOptions = (): Option[] =>
+  [...kinds, 'setting' as const].map((kind) => ({ value: kind, text: kindText(kind) }));
+
+const formatOptions = (plugins: readonly Plugin[]): Option[] =>
+  formats
+    .filter((f) => plugins.some((p) => p.copies.some((c) => c.format === f)))
+    .map((f) => ({ value: f, text: f }));
 
 function typeOptions(plugins: readonly Plugin[]): Option[] {
   const counts = new Map<string, number>();
@@ -284,16 +279,15 @@ interface WordProps {
   readonly value: string | null;
   readonly text: string;
   readonly any: string;
-  readonly options: readonly Option[];
+  readonly optionsOf: () => readonly Option[];
   readonly onPick: (value: string | null) => void;
 }
 
 /** More options than this get a field to narrow them. */
 const manyOptions = 12;
 
-function Word({ name, value, text, any, options, onPick }: WordProps): ReactNode {
+function Word({ name, value, text, any, optionsOf, onPick }: WordProps): ReactNode {
   const [letters, setLetters] = useState('');
-  const shown = options.filter((o) => o.text.toLowerCase().includes(letters.toLowerCase()));
   return (
     <Dropdown
       as="span"
@@ -312,32 +306,35 @@ function Word({ name, value, text, any, options, onPick }: WordProps): ReactNode
       >
         {text}
       </Dropdown.Toggle>
-      <WordOptions
-        options={options}
-        name={name}
-        letters={letters}
-        setLetters={setLetters}
-        value={value}
-        any={any}
-        shown={shown}
-      />
+      <Dropdown.Menu>
+        <WordOptions
+          optionsOf={optionsOf}
+          name={name}
+          letters={letters}
+          setLetters={setLetters}
+          value={value}
+          any={any}
+        />
+      </Dropdown.Menu>
     </Dropdown>
   );
 }
 
 interface WordOptionsProps {
-  readonly options: readonly Option[];
+  readonly optionsOf: () => readonly Option[];
   readonly name: string;
   readonly letters: string;
   readonly setLetters: React.Dispatch<React.SetStateAction<string>>;
   readonly value: string | null;
   readonly any: string;
-  readonly shown: Option[];
 }
 
-function WordOptions({ options, name, letters, setLetters, value, any, shown }: WordOptionsProps) {
+/** Drawn when the menu is opened first. */
+function WordOptions({ optionsOf, name, letters, setLetters, value, any }: WordOptionsProps) {
+  const options = useMemo(() => optionsOf(), [optionsOf]);
+  const shown = options.filter((o) => o.text.toLowerCase().includes(letters.toLowerCase()));
   return (
-    <Dropdown.Menu>
+    <>
       {options.length > manyOptions && (
         <div className="menu-field">
           <input
@@ -371,7 +368,7 @@ function WordOptions({ options, name, letters, setLetters, value, any, shown }: 
       {shown.length === 0 && (
         <div className="px-3 py-1 text-soft">{texts.nothingHasTheseLetters}</div>
       )}
-    </Dropdown.Menu>
+    </>
   );
 }
 

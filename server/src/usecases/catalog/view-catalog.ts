@@ -14,14 +14,14 @@ export async function viewComputers(parts: Parts): Promise<ComputerView[]> {
 }
 
 /**
- * The plugins of a computer as JSON text: a `CatalogView`, or a `CatalogChange` for who has the
+ * The plugins of a computer as JSON: a `CatalogView`, or a `CatalogChange` for who has the
  * catalog of a revision since which it is known what changed.
  */
 export async function viewCatalog(
   parts: Parts,
   computer: string,
   since: string | undefined,
-): Promise<Result<string>> {
+): Promise<Result<string | Buffer>> {
   const row = await findComputer(parts.database.manager, computer);
   return row
     ? ok(await parts.catalogs.since(computerView(row), since))
