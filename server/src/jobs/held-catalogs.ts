@@ -32,9 +32,10 @@ interface Held {
   readonly touches: readonly Touch[];
 }
 
-/** A whole catalog as it is sent, in UTF-8; `head` tells which one it is. */
+/** A whole catalog: as text, and as it is sent, in UTF-8; `head` tells which one it is. */
 interface Whole {
   readonly head: string;
+  readonly text: string;
   readonly bytes: Buffer;
 }
 
@@ -64,7 +65,7 @@ export class HeldCatalogs {
     const held = await this.#current(computer.id);
     const touched = revision === undefined ? null : this.#touchedSince(held, revision);
     if (touched === null) {
-      return this.#wholeOf(computer, held);
+      return this.#wholeOf(computer, held).bytes;
     }
     const now = JSON.stringify(this.#nameOf(held.revision));
     const changed = touched.flatMap((id) => held.plugins.get(id)?.text ?? []);
@@ -72,22 +73,22 @@ export class HeldCatalogs {
     return `{"revision":${now},"since":${JSON.stringify(revision)},"changed":[${changed.join(',')}],"removed":${JSON.stringify(removed)}}`;
   }
 
-  /** The whole catalog as it is now, a `CatalogView` as JSON text. */
+  /** The whole catalog as it is now, a `CatalogView` as JSON text: the same one until it changes. */
   async whole(computer: ComputerView): Promise<string> {
-    return this.#wholeOf(computer, await this.#current(computer.id)).toString();
+    return this.#wholeOf(computer, await this.#current(computer.id)).text;
   }
 
-  #wholeOf(computer: ComputerView, { revision, plugins }: Held): Buffer {
+  #wholeOf(computer: ComputerView, { revision, plugins }: Held): Whole {
     const head = `{"revision":${JSON.stringify(this.#nameOf(revision))},"computer":${JSON.stringify(computer)}`;
     const known = this.#whole.get(computer.id);
     if (known?.head === head) {
-      return known.bytes;
+      return known;
     }
     const all = [...plugins.values()].sort(comparePlaces);
     const text = `${head},"plugins":[${all.map((plugin) => plugin.text).join(',')}]}`;
-    const bytes = Buffer.from(text);
-    this.#whole.set(computer.id, { head, bytes });
-    return bytes;
+    const whole = { head, text, bytes: Buffer.from(text) };
+    this.#whole.set(computer.id, whole);
+    return whole;
   }
 
   #nameOf(revision: number): string {
