@@ -5,6 +5,7 @@
 import { existsSync } from 'node:fs';
 import { rename, rm, writeFile } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
+import { setFlagsFromString } from 'node:v8';
 import { createTravel, demoComputer, seedStudio } from '@clever-drawer/demo';
 import {
   InUseError,
@@ -216,6 +217,12 @@ function readOrEnd(): StartOptions {
     process.exit(2);
   }
 }
+
+/**
+ * How much more than what is still used a heap may hold before it is cleared up, in percent. V8 lets
+ * it grow to several times as much while there is memory, which in a scan of 20,000 was half of all.
+ */
+setFlagsFromString('--heap-growing-percent=30');
 
 const options = readOrEnd();
 doTask(options).catch(async (error: unknown) => {

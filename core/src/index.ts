@@ -155,7 +155,6 @@ export {
   type GatheredPlugin,
   gatherPlugin,
   type IdentifiedCatalog,
-  type CopyAsText,
   type CopyToIdentify,
   type IdentifiedPlugin,
   type PluginEvidence,

@@ -39,9 +39,6 @@ export interface CopyToIdentify {
   readonly plugin: string | null;
 }
 
-/** The same with its facts as JSON: a text is handed to another thread quicker than what it holds. */
-export type CopyAsText = Omit<CopyToIdentify, 'facts'> & { readonly facts: string };
-
 /** What the user decided, and what would be lost if a plugin went. */
 export interface Decisions {
   /** Plugin by copy, and the one it came from. */

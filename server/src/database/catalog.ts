@@ -2,7 +2,7 @@
 import { Any, type EntityManager } from 'typeorm';
 import {
   asId,
-  type CopyAsText,
+  type CopyToIdentify,
   type CopyId,
   type CopyState,
   type FoundCopy,
@@ -113,7 +113,10 @@ export const allCopies = (manager: EntityManager, computer: string): Promise<Cop
   manager.getRepository(CopyTable).findBy({ computerId: computer });
 
 /** The copies of a computer that were understood and are not set aside, as they are kept. */
-export const copiesToSort = (manager: EntityManager, computer: string): Promise<CopyAsText[]> =>
+export const copiesToSort = (
+  manager: EntityManager,
+  computer: string,
+): Promise<(Omit<CopyToIdentify, 'facts'> & { facts: string })[]> =>
   manager.query(
     `SELECT id, plugin_id "plugin", state = 'present' "isPresent", facts::text "facts" FROM copy
       WHERE computer_id = $1 AND status = 'ok' AND state <> 'aside'`,

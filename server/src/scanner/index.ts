@@ -2,6 +2,8 @@
 export { descriptionsFor } from './descriptions.ts';
 export { ReaderPool } from './pool.ts';
 export { diskFiles, readBundle, readSettings } from './read.ts';
+export { shareTexts } from './shared-texts.ts';
+export type { CopiesToSort } from './worker.ts';
 export {
   thisMachine,
   usualPlaces,

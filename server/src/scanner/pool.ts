@@ -4,7 +4,6 @@
  */
 import {
   failedCopy,
-  type CopyAsText,
   type Decisions,
   type Format,
   type FoundCopy,
@@ -14,7 +13,7 @@ import {
 import { failedSetting, type FoundSetting } from '@clever-drawer/core/readers';
 import { Thread, type Job } from '../thread.ts';
 import type { FoundBundle, Sought, Walked } from './walk.ts';
-import type { Done, Task, ToRead } from './worker.ts';
+import type { CopiesToSort, Done, Task, ToRead } from './worker.ts';
 
 /** Tasks that a thread is given in one message. */
 type Packet = Job<readonly Task[], readonly Done[]>;
@@ -99,7 +98,7 @@ export class ReaderPool {
   }
 
   /** The whole catalog sorted anew. */
-  async sort(copies: readonly CopyAsText[], decisions: Decisions): Promise<IdentifiedCatalog> {
+  async sort(copies: CopiesToSort, decisions: Decisions): Promise<IdentifiedCatalog> {
     const done = await this.#run({ task: 'sort', copies, decisions }, null);
     if ('sorted' in done) {
       return done.sorted;

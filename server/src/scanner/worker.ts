@@ -10,7 +10,6 @@ import {
   type Format,
   type FoundCopy,
   type IdentifiedCatalog,
-  type CopyAsText,
   type CopyToIdentify,
 } from '@clever-drawer/core';
 import {
@@ -20,10 +19,18 @@ import {
 } from '@clever-drawer/core/readers';
 import { descriptionsFor } from './descriptions.ts';
 import { readBundle, readSettings } from './read.ts';
+import { sharedText, type SharedTexts } from './shared-texts.ts';
 import { walk, type FoundBundle, type Sought, type Walked } from './walk.ts';
 
 /** What reading has to know of a bundle. */
 export type ToRead = Pick<FoundBundle, 'format' | 'candidates' | 'path'>;
+
+/** Copies that are to be sorted, with their facts as JSON. */
+export interface CopiesToSort {
+  readonly standing: readonly Omit<CopyToIdentify, 'facts'>[];
+  /** Of each at the same position. */
+  readonly facts: SharedTexts;
+}
 
 /** What a thread is asked. */
 export type Task =
@@ -43,7 +50,7 @@ export type Task =
     }
   | {
       readonly task: 'sort';
-      readonly copies: readonly CopyAsText[];
+      readonly copies: CopiesToSort;
       readonly decisions: Decisions;
     };
 /** What a thread answers. */
@@ -74,10 +81,11 @@ function descriptionsOf(place: string, walks: number, { candidates }: ToRead): L
   return all;
 }
 
-const understood = ({ facts, ...copy }: CopyAsText): CopyToIdentify => ({
-  ...copy,
-  facts: JSON.parse(facts) as FoundCopy,
-});
+const understood = ({ standing, facts }: CopiesToSort): CopyToIdentify[] =>
+  standing.map((copy, at) => ({
+    ...copy,
+    facts: JSON.parse(sharedText(facts, at)) as FoundCopy,
+  }));
 
 function run(task: Task): Done {
   switch (task.task) {
@@ -88,7 +96,7 @@ function run(task: Task): Done {
     case 'settings':
       return { settings: readSettings(task.bundle, task.place) };
     case 'sort':
-      return { sorted: identifyCatalog(task.copies.map(understood), task.decisions, randomUUID) };
+      return { sorted: identifyCatalog(understood(task.copies), task.decisions, randomUUID) };
     case 'walk': {
       const stop = new Int32Array(task.stop);
       const isStopped = (): boolean => Atomics.load(stop, 0) !== 0;

@@ -14,7 +14,6 @@ import {
   type Decisions,
   type OrderChange,
   type OrderRecord,
-  type CopyAsText,
   type CopyToIdentify,
   type IdentifiedCatalog,
   type IdentifiedPlugin,
@@ -35,13 +34,14 @@ import { undoneChanges } from '../../database/changes.ts';
 import { readAnswers, readBelongings, readOrder, readSpellings } from '../../database/order.ts';
 import type { CopyRow, PluginRow } from '../../database/catalog-tables.ts';
 import type { Parts } from '../../parts.ts';
+import { shareTexts, type CopiesToSort } from '../../scanner/index.ts';
 
 /** What sorting needs of the program's parts. */
 type Sorter = Pick<Parts, 'readers' | 'clock'>;
 
 /** Everything that identifying starts from. */
 interface Basis {
-  readonly copies: readonly CopyAsText[];
+  readonly copies: CopiesToSort;
   readonly plugins: readonly PluginRow[];
   readonly decisions: Decisions;
 }
@@ -81,7 +81,7 @@ export async function identifyComputer(
 }
 
 async function readBasis(manager: EntityManager, computer: string): Promise<Basis> {
-  const copies = await copiesToSort(manager, computer);
+  const copies = shared(await copiesToSort(manager, computer));
   const used = await readUsed(manager, computer);
   return {
     copies,
@@ -89,6 +89,12 @@ async function readBasis(manager: EntityManager, computer: string): Promise<Basi
     decisions: { ...(await readSaid(manager, computer)), used },
   };
 }
+
+/** The facts of all copies are long: what they say is held once, for all threads. */
+const shared = (rows: Awaited<ReturnType<typeof copiesToSort>>): CopiesToSort => ({
+  standing: rows.map(({ id, plugin, isPresent }) => ({ id, plugin, isPresent })),
+  facts: shareTexts(rows.map(({ facts }) => facts)),
+});
 
 /** In a thread of its own. */
 const workOut = ({ readers }: Sorter, { copies, decisions }: Basis): Promise<IdentifiedCatalog> =>
@@ -101,7 +107,7 @@ async function takeUp(
   manager: EntityManager,
   { clock }: Sorter,
   computer: string,
-  { copies, plugins, decisions }: Basis,
+  { copies: { standing }, plugins, decisions }: Basis,
   identified: IdentifiedCatalog,
 ): Promise<void> {
   const known = new Map(plugins.map((row) => [row.id, row]));
@@ -117,13 +123,13 @@ async function takeUp(
   );
   await moveCopies(
     manager,
-    copies.flatMap((copy) => {
+    standing.flatMap((copy) => {
       const plugin = identified.pluginOf.get(copy.id);
       return plugin === undefined || plugin === copy.plugin ? [] : [{ copy: copy.id, plugin }];
     }),
   );
   await updatePlugins(manager, changed);
-  const went = emptiedPlugins(copies, identified.pluginOf);
+  const went = emptiedPlugins(standing, identified.pluginOf);
   await noteWentInto(manager, computer, went);
   await forgetEmptyPlugins(
     manager,
@@ -136,7 +142,7 @@ async function takeUp(
 
 /** Plugins that no copy belongs to any more, with the one most of their copies went into. */
 function emptiedPlugins(
-  copies: readonly CopyAsText[],
+  copies: CopiesToSort['standing'],
   pluginOf: ReadonlyMap<string, string>,
 ): { plugin: string; into: string }[] {
   const held = new Set(pluginOf.values());
