@@ -9,7 +9,7 @@ import { grouped } from '../grouped.ts';
 import type { CabinetId, FolderId, PluginId } from '../id.ts';
 import { createStable } from '../stable.ts';
 import { candidateOf, type Candidate } from '../rules/evaluate/candidate.ts';
-import { createFiller, type Filled } from '../rules/evaluate/fill.ts';
+import { createFiller, type Filled, type ToFill } from '../rules/evaluate/fill.ts';
 import { explain } from '../rules/evaluate/holds.ts';
 import type { NamedFolder, RuleWords } from '../rules/language/values.ts';
 import type { Answer } from '../catalog/answer.ts';
@@ -81,6 +81,7 @@ export function createArranger(): (
   const known = new Map<string, Known>();
   const fill = createFiller();
   const stableNamings = createStable<string, PluginNames>();
+  let last: OfOrder | null = null;
   const prepare = (
     plugin: Plugin,
     naming: PluginNames | undefined,
@@ -109,27 +110,50 @@ export function createArranger(): (
     return candidate;
   };
   return (order, plugins, cabinet = null, usage = noUse, now = 0) => {
-    const namings = stableNamings(
-      new Map(allPluginNames(order).map((naming) => [naming.id as string, naming])),
-    );
-    const everywhere = standing(order);
-    const placements = grouped(
-      allPlacements(order).map((placement) => [placement.folder, placement] as const),
-    );
-    const smart = everywhere.flatMap(({ id, rule, alwaysIn, alwaysOut, shortcutTo }) =>
-      rule === null || shortcutTo !== null ? [] : [{ id, rule, alwaysIn, alwaysOut }],
-    );
-    const placed = new Map([...placements].map(([id, list]) => [id, list.map((p) => p.plugin)]));
+    // The catalog changes more often than the order, and then what is of the order alone stays.
+    last = last?.order === order ? last : ofOrder(order, stableNamings);
+    const { namings, everywhere, placements, words, ...toFill } = last;
     const asked = (): Asked => {
       const candidates = plugins.map((plugin) =>
         prepare(plugin, namings.get(plugin.id), answerIn(order, plugin.id), usage.get(plugin.id)),
       );
-      const filled = fill({ candidates, folders: smart, placed, andBelow: belowIn(order), now });
-      return { candidates, filled };
+      return { candidates, filled: fill({ ...toFill, candidates, now }) };
     };
-    const words = ruleWordsOf(order, everywhere);
-    const rules = smart.length === 0 ? rulesLater(asked, words) : rulesNow(asked(), words);
+    const rules = toFill.folders.length === 0 ? rulesLater(asked, words) : rulesNow(asked(), words);
     return arrange(order, plugins, { everywhere, placements, rules }, cabinet, usage, namings);
+  };
+}
+
+/** What an order says whatever the catalog is. */
+interface OfOrder extends Pick<ToFill, 'folders' | 'placed' | 'andBelow'> {
+  readonly order: Order;
+  readonly namings: ReadonlyMap<string, PluginNames>;
+  readonly everywhere: readonly Folder[];
+  readonly placements: ReadonlyMap<string, Placement[]>;
+  readonly words: RuleWords;
+}
+
+function ofOrder(
+  order: Order,
+  stableNamings: (namings: ReadonlyMap<string, PluginNames>) => ReadonlyMap<string, PluginNames>,
+): OfOrder {
+  const everywhere = standing(order);
+  const placements = grouped(
+    allPlacements(order).map((placement) => [placement.folder, placement] as const),
+  );
+  return {
+    order,
+    namings: stableNamings(
+      new Map(allPluginNames(order).map((naming) => [naming.id as string, naming])),
+    ),
+    everywhere,
+    placements,
+    words: ruleWordsOf(order, everywhere),
+    folders: everywhere.flatMap(({ id, rule, alwaysIn, alwaysOut, shortcutTo }) =>
+      rule === null || shortcutTo !== null ? [] : [{ id, rule, alwaysIn, alwaysOut }],
+    ),
+    placed: new Map([...placements].map(([id, list]) => [id, list.map((p) => p.plugin)])),
+    andBelow: belowIn(order),
   };
 }
 
@@ -179,14 +203,14 @@ const isSamePlugin = (a: Plugin, b: Plugin): boolean =>
 
 interface Prepared {
   readonly everywhere: readonly Folder[];
-  readonly placements: Map<string, Placement[]>;
+  readonly placements: ReadonlyMap<string, Placement[]>;
   readonly rules: Arrangement['rules'];
 }
 
 function arrange(
   order: Order,
   plugins: readonly Plugin[],
-  { everywhere, placements, rules }: Prepared,
+  { everywhere, placements: placed, rules }: Prepared,
   cabinet: string | null,
   usage: KnownUse,
   namings: ReadonlyMap<string, PluginNames>,
@@ -199,6 +223,7 @@ function arrange(
   const below = grouped(
     folders.map((folder) => [folder.parent ?? folder.cabinet, folder] as const),
   );
+  const placements = new Map(placed);
   for (const { id, shortcutTo } of folders) {
     const held = shortcutTo ? placements.get(shortcutTo) : undefined;
     if (held) {

@@ -16,9 +16,16 @@ import {
   type Bits,
 } from './bits.ts';
 import type { Candidate, RuleText } from './candidate.ts';
-import { Columns } from './columns.ts';
+import { Columns, type Span } from './columns.ts';
 import { compileLine, isNegative, meetsText, type RuleContext } from './holds.ts';
-import { fields, meansSettings, type Card, type Line, type Rule } from '../language/rule.ts';
+import {
+  fields,
+  keyOfLine,
+  meansSettings,
+  type Card,
+  type Line,
+  type Rule,
+} from '../language/rule.ts';
 import { Texts } from '../../text/text-index.ts';
 
 type TextField = keyof Candidate['texts'];
@@ -132,7 +139,7 @@ export class CatalogIndex {
     if (line.field === 'folder' || line.relation.includes('within')) {
       return this.#answer(line, where);
     }
-    const key = `${line.field}\n${line.relation}\n${line.values.join('\n')}`;
+    const key = keyOfLine(line);
     const bits = this.#lines.get(key) ?? this.#answer(line, where);
     this.#lines.set(key, bits);
     return bits;
@@ -162,8 +169,8 @@ export class CatalogIndex {
    * The first moment after now at which a line with a span of time says something else of some
    * plugin; infinity for never.
    */
-  nextMoment(line: Line, now: number): number {
-    return this.#columns.nextMoment(line, now);
+  nextMoment(span: Span, now: number): number {
+    return this.#columns.nextMoment(span, now);
   }
 
   /** Asks one by one. */

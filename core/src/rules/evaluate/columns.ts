@@ -10,6 +10,15 @@ import { daysOf, type Line } from '../language/rule.ts';
 type TimeField = keyof Candidate['times'];
 type ColumnField = TimeField | 'times loaded';
 
+/**
+ * A line about a span of time: how long after something happens each of its values begins to hold,
+ * and how long until it ends. Milliseconds.
+ */
+export interface Span {
+  readonly field: TimeField;
+  readonly edges: readonly (readonly [begins: number, ends: number])[];
+}
+
 /** Numbers and times of all plugins, sorted, so that a comparison is a search. */
 export class Columns {
   readonly #candidates: readonly Candidate[];
@@ -42,10 +51,10 @@ export class Columns {
   }
 
   /** The first moment after now at which the line says something else of some plugin; infinity for never. */
-  nextMoment(line: Line, now: number): number {
-    const column = this.#column(line.field as ColumnField);
+  nextMoment({ field, edges }: Span, now: number): number {
+    const column = this.#column(field);
     let first = Infinity;
-    for (const [begins, ends] of edgesOf(line)) {
+    for (const [begins, ends] of edges) {
       for (let i = 0; i < column.length; i += 1) {
         const at = column[i] as number;
         const begin = at + begins;
@@ -113,21 +122,26 @@ function rangeOf(
   }
 }
 
-/** How long after something happens each span of the line begins to hold of it, and ends. Milliseconds. */
-const edgesOf = ({ relation, values }: Line): (readonly [begins: number, ends: number])[] =>
-  values.map((value) => {
+/** A line whose relation asks how long ago, or how soon, something is. */
+export const spanOf = ({ field, relation, values }: Line): Span => ({
+  field: field as TimeField,
+  edges: values.map((value) => {
     const span = (daysOf(value) ?? 0) * day;
     return relation === 'within the next' ? [-span, 1] : [0, span + 1];
-  });
+  }),
+});
 
 /**
  * When after now a line with a span of time says something else of something that happened (or
  * happens) `at`; infinity for never.
  */
-export const momentOf = (line: Line, at: number, now: number): number =>
-  Math.min(
-    Infinity,
-    ...edgesOf(line)
-      .map(([begins, ends]) => (at + begins > now ? at + begins : at + ends))
-      .filter((moment) => moment > now),
-  );
+export function momentOf({ edges }: Span, at: number, now: number): number {
+  let first = Infinity;
+  for (const [begins, ends] of edges) {
+    const moment = at + begins > now ? at + begins : at + ends;
+    if (moment > now && moment < first) {
+      first = moment;
+    }
+  }
+  return first;
+}

@@ -2,9 +2,10 @@
 import { dropBit, hasBit, setBit, type Bits } from './bits.ts';
 import { changedFields, type Candidate } from './candidate.ts';
 import { CatalogIndex } from './catalog-index.ts';
-import { momentOf, valueOf } from './columns.ts';
+import { momentOf, valueOf, type Span } from './columns.ts';
 import { compileRule, type CompiledRule, type RuleContext } from './holds.ts';
-import type { Field, Line, Rule } from '../language/rule.ts';
+import { RuleTable } from './rule-table.ts';
+import type { Field, Rule } from '../language/rule.ts';
 
 /** A folder that fills itself, with what the user puts in or keeps out by hand. */
 export interface SmartFolder {
@@ -49,6 +50,9 @@ interface Answered {
   readonly bits: Bits;
   readonly expiresAt: number | null;
   readonly contents: ReadonlyMap<string, ReadonlySet<string>>;
+  /** Whether only plugins and the time change what it says, and whether the time does. */
+  readonly asksNoFolders: boolean;
+  readonly hasSpans: boolean;
   /** What the folder holds, once somebody asked. */
   members: readonly string[] | null;
 }
@@ -69,19 +73,22 @@ export function createFiller(): (input: ToFill) => Filled {
     return compiled;
   };
   // Their turn is the same as long as the folders are.
-  let turn: { readonly of: Pick<ToFill, 'folders' | 'andBelow'>; readonly all: readonly InTurn[] } =
-    { of: { folders: [], andBelow: () => [] }, all: [] };
+  let turn: Turn = { of: { folders: [], andBelow: () => [] }, all: [], table: new RuleTable([]) };
   return (input) => {
     const positions = changedPositions(last, input.candidates);
     if (positions === null) {
       index = new CatalogIndex(input.candidates);
       answeredBefore = new Map();
     }
-    const changed = replaceChanged(index, positions ?? [], input.candidates);
+    const replaced = replaceChanged(index, positions ?? [], input.candidates);
     last = input.candidates;
     // Which plugin stands where never changes within one index.
     const catalog = index;
-    const answered = new Map<string, Answered>();
+    const isSameTurn =
+      positions !== null &&
+      turn.of.folders === input.folders &&
+      turn.of.andBelow === input.andBelow;
+    const answered = new Map(isSameTurn ? answeredBefore : []);
     const membersOf = (id: string): readonly string[] | undefined => {
       const one = answered.get(id);
       return one && (one.members ??= membersIn(one, catalog));
@@ -97,18 +104,37 @@ export function createFiller(): (input: ToFill) => Filled {
       isIn: (folder, plugin) => contents(folder).has(plugin),
       isFiled: filedIn(input.placed),
     };
-    if (turn.of.folders !== input.folders || turn.of.andBelow !== input.andBelow) {
-      turn = { of: input, all: inTurn(input, compiledOf) };
+    if (!isSameTurn) {
+      turn = turnOf(input, compiledOf, turn);
     }
-    for (const { folder, compiled } of turn.all) {
+    const changed = replaced.map(({ at, fields }) => ({
+      at,
+      fields,
+      holds: turn.table.ask(index.at(at), where),
+    }));
+    const answer = (rule: number, before: Answered | undefined): Answered => {
+      const { folder, compiled } = turn.all[rule] as InTurn;
       const read = readBy(compiled, contents);
-      const before = answeredBefore.get(folder.id);
-      answered.set(
-        folder.id,
-        before && stillHolds(before, compiled, read, input.now)
-          ? answerAgain(before, folder, changed, index, where)
-          : answerAnew(folder, compiled, read, index, where),
-      );
+      return before && stillHolds(before, compiled, read, input.now)
+        ? answerAgain(before, { folder, rule }, changed, index, input.now)
+        : answerAnew(folder, compiled, read, index, where);
+    };
+    if (isSameTurn) {
+      // Most stay as they were: of these no more is read than what the changed plugins ask for.
+      let rule = 0;
+      for (const [id, before] of answeredBefore) {
+        const next = isLeftAlone(before, input.now)
+          ? answerAgain(before, { folder: before.folder, rule }, changed, index, input.now)
+          : answer(rule, before);
+        if (next !== before) {
+          answered.set(id, next);
+        }
+        rule += 1;
+      }
+    } else {
+      for (const [rule, { folder }] of turn.all.entries()) {
+        answered.set(folder.id, answer(rule, answeredBefore.get(folder.id)));
+      }
     }
     answeredBefore = answered;
     return { membersOf, expiresAt: earliest(answered.values()), where };
@@ -116,9 +142,13 @@ export function createFiller(): (input: ToFill) => Filled {
 }
 
 /** What changed in a plugin at a position of the catalog. */
-interface Changed {
+interface Replaced {
   readonly at: number;
   readonly fields: ReadonlySet<Field>;
+}
+interface Changed extends Replaced {
+  /** Whether the rule whose turn it is takes the plugin in as it is now. */
+  readonly holds: (rule: number) => boolean;
 }
 
 /** Puts plugins that changed into the index, and says in which fields they did. */
@@ -126,7 +156,7 @@ function replaceChanged(
   index: CatalogIndex,
   positions: readonly number[],
   candidates: readonly Candidate[],
-): Changed[] {
+): Replaced[] {
   return positions.flatMap((at) => {
     const candidate = candidates[at];
     if (!candidate) {
@@ -163,6 +193,10 @@ function stillHolds(
   );
 }
 
+/** Whether nothing but changed plugins can make a rule, which is the same, say something else. */
+const isLeftAlone = ({ asksNoFolders, expiresAt }: Answered, now: number): boolean =>
+  asksNoFolders && (expiresAt === null || now < expiresAt);
+
 function answerAnew(
   folder: SmartFolder,
   compiled: CompiledRule,
@@ -174,31 +208,31 @@ function answerAnew(
     compiled,
     folder,
     bits: index.rule(folder.rule, where),
-    expiresAt: firstMoment(compiled, (line) => index.nextMoment(line, where.now)),
+    expiresAt: firstMoment(compiled, (span) => index.nextMoment(span, where.now)),
     members: null,
     contents,
+    asksNoFolders: compiled.folders.length === 0 && !compiled.asksWhetherFiled,
+    hasSpans: compiled.spans.length > 0,
   };
 }
 
-/** Asks again only about plugins that changed in something the rule reads. */
+/** Asks again only about plugins that changed. */
 function answerAgain(
   before: Answered,
-  folder: SmartFolder,
+  { folder, rule }: { readonly folder: SmartFolder; readonly rule: number },
   changed: readonly Changed[],
   index: CatalogIndex,
-  where: RuleContext,
+  now: number,
 ): Answered {
-  const { compiled } = before;
   let { bits, expiresAt } = before;
-  for (const { at, fields } of changed) {
-    if (!readsAny(compiled, fields)) {
-      continue;
-    }
-    const isIn = compiled.holds(index.at(at), where);
+  for (const { at, fields, holds } of changed) {
+    const isIn = holds(rule);
     if (isIn !== hasBit(bits, at)) {
       bits = withBit(bits === before.bits ? bits.slice() : bits, at, isIn);
     }
-    expiresAt = earlier(expiresAt, momentAt(compiled, index, at, where.now));
+    if (before.hasSpans && readsAny(before.compiled, fields)) {
+      expiresAt = earlier(expiresAt, momentAt(before.compiled, index, at, now));
+    }
   }
   const isSame = bits === before.bits && sameByHand(before.folder, folder);
   if (isSame && folder === before.folder && expiresAt === before.expiresAt) {
@@ -232,9 +266,7 @@ function momentAt(
   at: number,
   now: number,
 ): number | null {
-  return firstMoment(compiled, (line) =>
-    momentOf(line, valueOf(index.at(at), line.field as 'arrived'), now),
-  );
+  return firstMoment(compiled, (span) => momentOf(span, valueOf(index.at(at), span.field), now));
 }
 
 function earlier(a: number | null, b: number | null): number | null {
@@ -336,6 +368,25 @@ interface InTurn {
   readonly compiled: CompiledRule;
 }
 
+/** Folders in the turn in which they are filled, and their rules in the same turn. */
+interface Turn {
+  readonly of: Pick<ToFill, 'folders' | 'andBelow'>;
+  readonly all: readonly InTurn[];
+  readonly table: RuleTable;
+}
+
+function turnOf(input: ToFill, compiledOf: (rule: Rule) => CompiledRule, before: Turn): Turn {
+  const all = inTurn(input, compiledOf);
+  const hasSameRules =
+    all.length === before.all.length &&
+    all.every(({ compiled }, rule) => compiled === before.all[rule]?.compiled);
+  return {
+    of: input,
+    all,
+    table: hasSameRules ? before.table : new RuleTable(all.map(({ compiled }) => compiled)),
+  };
+}
+
 /**
  * Each folder behind those it asks for. Where they ask in a circle, what is not filled yet counts
  * as it was filled last.
@@ -395,10 +446,10 @@ export function circleFrom(
   return walk(start, [start]);
 }
 
-function firstMoment({ spans }: CompiledRule, momentFor: (line: Line) => number): number | null {
+function firstMoment({ spans }: CompiledRule, momentFor: (span: Span) => number): number | null {
   let first = Infinity;
-  for (const line of spans) {
-    first = Math.min(first, momentFor(line));
+  for (const span of spans) {
+    first = Math.min(first, momentFor(span));
   }
   return Number.isFinite(first) ? first : null;
 }
@@ -410,5 +461,5 @@ export const expiryOf = (
   now: number,
 ): number | null => {
   const index = new CatalogIndex(candidates);
-  return firstMoment(compileRule(rule), (line) => index.nextMoment(line, now));
+  return firstMoment(compileRule(rule), (span) => index.nextMoment(span, now));
 };

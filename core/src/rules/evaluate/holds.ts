@@ -2,11 +2,13 @@
 import { day } from '../../time.ts';
 import { compareNames } from '../../text/compare.ts';
 import { fold, wordsOf } from '../../text/fold.ts';
+import { spanOf, type Span } from './columns.ts';
 import { isSetting, type Candidate, type RuleText } from './candidate.ts';
 import {
   daysOf,
   fields,
   foldersRead,
+  keyOfLine,
   linesOf,
   meansSettings,
   type Card,
@@ -220,35 +222,112 @@ function compileTime(
   }
 }
 
+/** A line made into a function; lines with the same key say the same. */
+export interface CompiledLine {
+  readonly key: string;
+  readonly holds: Holds;
+  /** Where it only compares values with those of a field. */
+  readonly compares: Comparing | null;
+}
+
+/** A line that holds where a field has one of the values, or has none of them. */
+export interface Comparing {
+  readonly field: TextField | SetField;
+  readonly values: readonly string[];
+  readonly isNegative: boolean;
+}
+
+/** What a card does where all its lines hold: settings are let in only where it asks for them. */
+export type CardSort = 'keeps out' | 'lets in all' | 'lets in plugins';
+
+/** A card made into functions. Without lines it holds for nothing. */
+interface CompiledCard {
+  readonly sort: CardSort;
+  readonly lines: readonly CompiledLine[];
+}
+
 /** A rule made into a function, with what it reads. */
 export interface CompiledRule {
   readonly rule: Rule;
+  /** The first that holds decides; where none does, the plugin is not in. */
+  readonly cards: readonly CompiledCard[];
   readonly reads: ReadonlySet<Field>;
   /** The folders it asks for, its lines with spans of time, and whether it asks what is filed at all. */
   readonly folders: readonly string[];
-  readonly spans: readonly Line[];
+  readonly spans: readonly Span[];
   readonly asksWhetherFiled: boolean;
   readonly holds: Holds;
 }
 
 /** Makes a rule into a function. */
 export function compileRule(rule: Rule): CompiledRule {
-  const cards = rule.cards.map(compileLetting);
-  const never = rule.never.map(compileCard);
+  const cards = [
+    ...rule.never.map((card) => asFunctions(card, 'keeps out')),
+    ...rule.cards.map((card) =>
+      asFunctions(card, meansSettings(card) ? 'lets in all' : 'lets in plugins'),
+    ),
+  ];
   const lines = linesOf(rule);
   return {
     rule,
+    cards,
     // Whether it is a setting is asked of everything that a card lets in.
     reads: new Set([...lines.map((line) => line.field), 'thing' as const]),
     folders: foldersRead(rule),
-    spans: lines.filter((line) => line.relation.includes('within')),
+    spans: lines.filter((line) => line.relation.includes('within')).map(spanOf),
     asksWhetherFiled: lines.some(
       (line) => line.field === 'folder' && line.relation === 'is missing',
     ),
-    holds: (candidate, where) =>
-      cards.some((card) => card(candidate, where)) && !never.some((card) => card(candidate, where)),
+    holds: (candidate, where) => {
+      const first = cards.find((card) => cardHolds(card, candidate, where));
+      return first !== undefined && first.sort !== 'keeps out';
+    },
   };
 }
+
+const asFunctions = ({ lines }: Card, sort: CardSort): CompiledCard => ({
+  sort,
+  lines: lines.map((line) => ({
+    key: keyOfLine(line),
+    holds: compileLine(line),
+    compares: comparing(line),
+  })),
+});
+
+function comparing({ field, relation, values }: Line): Comparing | null {
+  const sort = fields[field];
+  if ((relation !== 'is' && relation !== 'is not') || field === 'folder') {
+    return null;
+  }
+  switch (sort) {
+    case 'text':
+      return {
+        field: field as TextField,
+        values: values.map(fold),
+        isNegative: isNegative(relation),
+      };
+    case 'set':
+      return { field: field as SetField, values, isNegative: isNegative(relation) };
+    default:
+      return null;
+  }
+}
+
+/** What a plugin has of a field, in the form in which it is compared. */
+export const comparedOf = (
+  { texts, sets }: Candidate,
+  field: Comparing['field'],
+): readonly string[] =>
+  field in texts ? texts[field as TextField].map(({ folded }) => folded) : sets[field as SetField];
+
+const cardHolds = (
+  { sort, lines }: CompiledCard,
+  candidate: Candidate,
+  where: RuleContext,
+): boolean =>
+  lines.length > 0 &&
+  !(sort === 'lets in plugins' && isSetting(candidate)) &&
+  lines.every(({ holds }) => holds(candidate, where));
 
 /** A card without lines holds for nothing. */
 export function compileCard(card: Card): Holds {

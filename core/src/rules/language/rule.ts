@@ -140,6 +140,10 @@ export function keywordRule(text: string): Result<Rule> {
 export const linesOf = (rule: Rule): Line[] =>
   [...rule.cards, ...rule.never].flatMap((card) => card.lines);
 
+/** Lines that say the same have the same key. */
+export const keyOfLine = ({ field, relation, values }: Line): string =>
+  `${field}\n${relation}\n${values.join('\n')}`;
+
 /**
  * Whether a card is asked about settings at all: only where it says so, so that a plugin with hundreds
  * of them floods no folder.
