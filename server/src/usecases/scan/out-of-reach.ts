@@ -4,18 +4,18 @@ import { dirname, sep } from 'node:path';
 
 /**
  * Whether a path cannot be looked at now. `blocked` are directories that could not be looked into;
- * `devices` tells the disk on which each bundle was found: where the nearest directory above it
+ * `deviceAt` tells the disk on which each bundle was found: where the nearest directory above it
  * that is still there is empty and lies on another one, its disk is not there and this is where it
  * is usually mounted.
  */
 export function outOfReach(
   blocked: readonly string[],
-  devices: ReadonlyMap<string, string | null>,
+  deviceAt: (path: string) => string | null,
 ): (path: string) => boolean {
   const isBlocked = (path: string): boolean =>
     blocked.some((directory) => path === directory || path.startsWith(directory + sep));
   const isElsewhere = (path: string): boolean => {
-    const device = devices.get(path) ?? null;
+    const device = deviceAt(path);
     const above = nearestAbove(path);
     return device !== null && above.isEmpty && above.device !== device;
   };

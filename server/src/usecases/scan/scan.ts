@@ -18,7 +18,7 @@ import {
 } from '@clever-drawer/core';
 import type { LadspaDescriptions } from '@clever-drawer/core/readers';
 import { listAsides } from '../../database/asides.ts';
-import { forgetBundles, hasUnsorted, readBundles } from '../../database/catalog.ts';
+import { forgetBundles, hasUnsorted } from '../../database/catalog.ts';
 import type { BundleRow, CopyRow, CopyStanding } from '../../database/catalog-tables.ts';
 import { findComputer } from '../../database/computers.ts';
 import { listPlaces } from '../../database/places.ts';
@@ -182,7 +182,7 @@ class ScanRun {
     const [walked, known, bundles, setAside, owner] = await Promise.all([
       this.#walk(),
       KnownCopies.of(manager, computer),
-      readBundles(manager, computer),
+      BundlesBefore.of(manager, computer),
       listAsides(manager, computer),
       findComputer(manager, computer),
     ]);
@@ -191,14 +191,14 @@ class ScanRun {
       reached: walked.reached,
     };
     this.#wish = owner?.opening ?? 'ask';
-    this.#bundles = new BundlesBefore(bundles);
+    this.#bundles = bundles;
     this.#known = known;
     const asides = new Set(setAside.map((aside) => aside.path));
-    const found = walked.found.filter((bundle) => !asides.has(bundle.path));
+    const found =
+      asides.size === 0 ? walked.found : walked.found.filter((bundle) => !asides.has(bundle.path));
     const { reached, lost } = walked;
     const blocked = walked.problems.map(({ at }) => at);
-    const devices = new Map(bundles.map((bundle) => [bundle.path, bundle.device]));
-    this.#isOutOfReach = outOfReach(blocked, devices);
+    this.#isOutOfReach = outOfReach(blocked, (path) => bundles.deviceAt(path));
     const toExamine = await this.#toExamine(found);
     const changed = found.filter((bundle) => toExamine.has(bundle));
     await this.#sayBack(found.filter((bundle) => !toExamine.has(bundle)).map(({ path }) => path));

@@ -44,18 +44,20 @@ export async function walkPlaces(
   );
   const reached = walks.flatMap(({ place, walked }) => (walked ? [place.id] : []));
   const lost = walks.flatMap(({ place, walked }) => (walked ? [] : [place.id]));
-  const byPath = new Map<string, Found>();
+  const seen = new Set<string>();
+  const found: Found[] = [];
+  const settings: Found[] = [];
   for (const { place, walked } of walks) {
     for (const bundle of walked?.bundles ?? []) {
-      if (!byPath.has(bundle.path)) {
-        byPath.set(bundle.path, { ...bundle, place });
+      if (!seen.has(bundle.path)) {
+        seen.add(bundle.path);
+        (bundle.isSettings ? settings : found).push(Object.assign(bundle, { place }));
       }
     }
   }
-  const all = [...byPath.values()];
   return {
-    found: all.filter(({ isSettings }) => !isSettings),
-    settings: all.filter(({ isSettings }) => isSettings),
+    found,
+    settings,
     reached: new Set(reached),
     lost: new Set(lost),
     problems: walks.flatMap(({ walked }) => walked?.problems ?? []),
