@@ -5,6 +5,7 @@
 import type { Plugin } from '../catalog/plugin.ts';
 import type { Folder } from '../order/records.ts';
 import { grouped } from '../grouped.ts';
+import { lazily } from '../lazily.ts';
 import { isName, type Entry, type FoundText } from '../search/entry.ts';
 import type { Finder, Found, Hit } from '../search/finder.ts';
 import { wordsOf } from '../text/fold.ts';
@@ -190,12 +191,6 @@ function elsewhere(
     const hit: Hit = { plugin, because, score: here.hits[0]?.score ?? 1 };
     return { hits: [hit, ...here.hits].slice(0, slotRows), count: here.count + 1 };
   };
-}
-
-/** Worked out when it is asked for, and once. */
-function lazily<T>(make: () => T): () => T {
-  let made: { readonly value: T } | null = null;
-  return () => (made ??= { value: make() }).value;
 }
 
 interface Placed {

@@ -1,5 +1,5 @@
 /** A plugin prepared for finding: the texts it is found by, taken apart once. */
-import type { Plugin, SettingFacts } from '../catalog/plugin.ts';
+import type { Plugin } from '../catalog/plugin.ts';
 import { wordsOf } from '../text/fold.ts';
 import { groupOf, typeName } from '../taxonomy/tree.ts';
 import { synonymsOf } from './synonyms.data.ts';
@@ -75,37 +75,46 @@ function textOfType(shown: string): FoundText {
   return known;
 }
 
-type Written = readonly [what: What, shown: string];
-
-const typesWritten = new Map<string, readonly Written[]>();
+const typesWritten = new Map<string, readonly string[]>();
 /** A type by its name, its group's name and its other words. */
-function writtenOfType(type: string): readonly Written[] {
-  const known =
-    typesWritten.get(type) ??
-    [...new Set([typeName(type), typeName(groupOf(type)), ...synonymsOf(type)])].map(
-      (shown) => ['type', shown] as const,
-    );
+function writtenOfType(type: string): readonly string[] {
+  const known = typesWritten.get(type) ?? [
+    ...new Set([typeName(type), typeName(groupOf(type)), ...synonymsOf(type)]),
+  ];
   typesWritten.set(type, known);
   return known;
 }
 
-/** A setting is of its plugin as that is of its vendor. */
-const writtenOfSetting = ({ pluginNames, bank }: SettingFacts): Written[] => [
-  ...pluginNames.map((name) => ['vendor', name] as const),
-  ...(bank === null ? [] : [['tag', bank] as const]),
-];
-
-/** All that a plugin is found by, what is said of it before what it says itself. */
-function writtenOf(plugin: Plugin, { nickname, slotLabel, tags }: GivenNames): Written[] {
+/** Gives all that a plugin is found by, what is said of it before what it says itself. */
+function eachWritten(
+  plugin: Plugin,
+  { nickname, slotLabel, tags }: GivenNames,
+  act: (what: What, shown: string) => void,
+): void {
   const { name, setting, vendor, types } = plugin;
-  return [
-    ...(nickname === null ? [] : [['nickname', nickname] as const]),
-    ...(slotLabel === null ? [] : [['slot label', slotLabel] as const]),
-    ['name', name],
-    ...(!setting && vendor !== null ? [['vendor', vendor] as const] : []),
-    ...(setting ? writtenOfSetting(setting) : types.flatMap(writtenOfType)),
-    ...tags.map((tag) => ['tag', tag] as const),
-  ];
+  const give = (what: What, shown: string | null): void => {
+    if (shown !== null) {
+      act(what, shown);
+    }
+  };
+  give('nickname', nickname);
+  give('slot label', slotLabel);
+  act('name', name);
+  if (setting) {
+    // A setting is of its plugin as that is of its vendor.
+    for (const owner of setting.pluginNames) {
+      act('vendor', owner);
+    }
+    give('tag', setting.bank);
+  } else {
+    give('vendor', vendor);
+    for (const shown of types.flatMap(writtenOfType)) {
+      act('type', shown);
+    }
+  }
+  for (const tag of tags) {
+    act('tag', tag);
+  }
 }
 
 /** Takes its texts apart when they are first asked for: most are never looked at before letters are typed. */
@@ -120,14 +129,27 @@ class PluginEntry implements Entry {
   }
 
   get shown(): readonly string[] {
-    return writtenOf(this.plugin, this.#given).map(([, shown]) => shown);
+    const all: string[] = [];
+    eachWritten(this.plugin, this.#given, (_, shown) => {
+      all.push(shown);
+    });
+    return all;
   }
 
   get texts(): readonly FoundText[] {
-    this.#texts ??= writtenOf(this.plugin, this.#given)
-      .map(([what, shown]) => (what === 'type' ? textOfType(shown) : textOf(what, shown)))
-      .filter((text) => text.joined !== '');
+    this.#texts ??= this.#takenApart();
     return this.#texts;
+  }
+
+  #takenApart(): FoundText[] {
+    const all: FoundText[] = [];
+    eachWritten(this.plugin, this.#given, (what, shown) => {
+      const text = what === 'type' ? textOfType(shown) : textOf(what, shown);
+      if (text.joined !== '') {
+        all.push(text);
+      }
+    });
+    return all;
   }
 }
 

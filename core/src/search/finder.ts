@@ -34,6 +34,8 @@ export interface Found {
 
 /** Texts of which folding may leave a figure in front, also of another script. */
 const mayBeginWithFigure = /^\P{L}*\p{N}/u;
+/** Most begin so, and are told by it far quicker. */
+const plainLetterFirst = /^[A-Za-z]/;
 
 /**
  * Finds plugins by a few letters. Their texts are taken apart when letters are asked for, or ahead
@@ -67,7 +69,16 @@ export class Finder {
     }
     this.#index = new NameIndex(this.#builder, this.entries);
     this.#builder = null;
+    this.#byName = rankByName(this.entries);
     return false;
+  }
+
+  /** Whether an entry stands before another by name, then id. To find the first few, all need no ranks. */
+  #comesFirst(): (at: number, other: number) => boolean {
+    const ranks = this.#byName;
+    return ranks
+      ? (at, other) => (ranks[at] as number) < (ranks[other] as number)
+      : (at, other) => byName(this.entries[at] as Entry, this.entries[other] as Entry) < 0;
   }
 
   #indexed(): NameIndex {
@@ -95,7 +106,7 @@ export class Finder {
     const own = index?.ownOf(joined) ?? [];
     const scores = index?.score(parts, joined, shown) ?? null;
     const size = scores ? scores.met : this.entries.length;
-    const best = new Best(limit, (this.#byName ??= rankByName(this.entries)));
+    const best = new Best(limit, this.#comesFirst());
     if (scores) {
       for (const at of own) {
         if ((scores.points[at] as number) > 0) {
@@ -202,11 +213,15 @@ function orderOf({ texts }: Entry, parts: readonly string[]): number {
 
 /** The figures with which some text begins. */
 function figuresFirst(entries: readonly Entry[]): ReadonlySet<string> {
-  const texts = new Set(entries.flatMap((entry) => entry.shown));
-  const first = [...texts]
-    .filter((text) => mayBeginWithFigure.test(text))
-    .map((text) => wordsOf(text)[0]?.charAt(0) ?? '');
-  return new Set(first.filter((letter) => /\d/.test(letter)));
+  const first = new Set<string>();
+  for (const { shown } of entries) {
+    for (const text of shown) {
+      if (!plainLetterFirst.test(text) && mayBeginWithFigure.test(text)) {
+        first.add(wordsOf(text)[0]?.charAt(0) ?? '');
+      }
+    }
+  }
+  return new Set([...first].filter((letter) => /\d/.test(letter)));
 }
 
 /** The best way by which an entry is met by letters, slips included. */
@@ -231,12 +246,14 @@ export function bestOf(
   return best;
 }
 
+const byName = ({ plugin: x }: Entry, { plugin: y }: Entry): number =>
+  compareNames(x.name, y.name) || (x.id < y.id ? -1 : 1);
+
 /** The place of each entry when all stand by name, then id. */
 function rankByName(entries: readonly Entry[]): Int32Array {
-  const order = [...entries.keys()].sort((a, b) => {
-    const [x, y] = [(entries[a] as Entry).plugin, (entries[b] as Entry).plugin];
-    return compareNames(x.name, y.name) || (x.id < y.id ? -1 : 1);
-  });
+  const order = [...entries.keys()].sort((a, b) =>
+    byName(entries[a] as Entry, entries[b] as Entry),
+  );
   const ranks = new Int32Array(entries.length);
   for (const [rank, at] of order.entries()) {
     ranks[at] = rank;

@@ -54,17 +54,17 @@ export function put(scores: Scores, at: number, worth: number): void {
 /** Up to so many are kept in order as they come; more are sorted at the end. */
 const fewWanted = 64;
 
-/** The best so many of what is offered, by score, then by rank. */
+/** The best so many of what is offered, by score; of those that score alike the first ones. */
 export class Best {
   readonly #limit: number;
-  readonly #ranks: Int32Array;
+  readonly #comesFirst: (at: number, other: number) => boolean;
   readonly #held: { at: number; score: number }[] = [];
   /** What scores less is not among the best. */
   #floor = -Infinity;
 
-  constructor(limit: number, ranks: Int32Array) {
+  constructor(limit: number, comesFirst: (at: number, other: number) => boolean) {
     this.#limit = limit;
-    this.#ranks = ranks;
+    this.#comesFirst = comesFirst;
   }
 
   offer(at: number, score: number): void {
@@ -95,10 +95,7 @@ export class Best {
   }
 
   #isBefore(at: number, score: number, other: { at: number; score: number }): boolean {
-    return (
-      score > other.score ||
-      (score === other.score && (this.#ranks[at] ?? 0) < (this.#ranks[other.at] ?? 0))
-    );
+    return score > other.score || (score === other.score && this.#comesFirst(at, other.at));
   }
 
   sorted(): readonly { at: number; score: number }[] {

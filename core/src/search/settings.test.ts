@@ -32,6 +32,26 @@ describe('settings by letters', () => {
   });
 });
 
+it('finds the same where all was taken apart ahead of the letters', () => {
+  const ahead = createSettingFinder([setting('Snare', 'Bosunmark Plate'), setting('Fog', 'Eel')]);
+  ahead.prepare();
+  ahead.prepare();
+  expect(ahead.find('sn', 10)).toEqual([setting('Snare', 'Bosunmark Plate')]);
+});
+
+it('takes nothing apart before letters are typed', () => {
+  const unread = {
+    bank: null,
+    pluginNames: [],
+    get names(): never {
+      throw new Error('taken apart');
+    },
+  };
+  const lazy = createSettingFinder([unread]);
+  expect(lazy.find(' ', 10)).toEqual([]);
+  expect(() => lazy.find('a', 10)).toThrow('taken apart');
+});
+
 it('finds among 20,000 what looking at each of them finds', () => {
   const words = ['snare', 'plate', 'dark', 'hall', 'eel', 'heron', 'loft', 'näss', 'old', 'bell'];
   const word = (n: number): string => words[n % words.length] ?? '';

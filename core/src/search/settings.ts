@@ -2,6 +2,7 @@
 import type { Plugin } from '../catalog/plugin.ts';
 import { compareTexts } from '../text/compare.ts';
 import { fold, wordsOf } from '../text/fold.ts';
+import { lazily } from '../lazily.ts';
 import { Texts } from '../text/text-index.ts';
 import type { Hit } from './finder.ts';
 
@@ -16,6 +17,8 @@ export interface FindableSetting {
 
 /** Settings made ready to be found. */
 export interface SettingFinder<S> {
+  /** Takes them apart ahead of the first letters. */
+  readonly prepare: () => void;
   /** The best first; no more than `limit`, and of these only such as `isAmong` lets through. */
   readonly find: (letters: string, limit: number, isAmong?: (setting: S) => boolean) => S[];
 }
@@ -26,24 +29,17 @@ export interface SettingFinder<S> {
  * whose own name meets more words come first, then those whose name begins with the letters.
  */
 export function createSettingFinder<S extends FindableSetting>(
-  unsorted: readonly S[],
+  settings: readonly S[],
 ): SettingFinder<S> {
-  const ready = unsorted
-    .map((setting) => ({ setting, starts: setting.names.map(spaced) }))
-    .sort((a, b) => compareTexts(a.starts[0] ?? '', b.starts[0] ?? ''));
-  const own = new Texts();
-  const others = new Texts();
-  for (const [at, { setting }] of ready.entries()) {
-    enter(own, at, setting.names);
-    enter(others, at, [...setting.pluginNames, setting.bank ?? '']);
-  }
-  const counted = new Counted(ready.length);
+  const indexed = lazily(() => indexOf(settings));
   return {
+    prepare: indexed,
     find: (letters, limit, isAmong = () => true) => {
       const asked = [...new Set(foldedWords(letters))];
       if (asked.length === 0) {
         return [];
       }
+      const { ready, own, others, counted } = indexed();
       const whole = spaced(letters);
       const best: { setting: S; points: number }[] = [];
       counted.eachMeeting(asked, own, others, (at, words) => {
@@ -61,6 +57,20 @@ export function createSettingFinder<S extends FindableSetting>(
       return best.map(({ setting }) => setting);
     },
   };
+}
+
+/** Settings by name, with the words of each. */
+function indexOf<S extends FindableSetting>(settings: readonly S[]) {
+  const ready = settings
+    .map((setting) => ({ setting, starts: setting.names.map(spaced) }))
+    .sort((a, b) => compareTexts(a.starts[0] ?? '', b.starts[0] ?? ''));
+  const own = new Texts();
+  const others = new Texts();
+  for (const [at, { setting }] of ready.entries()) {
+    enter(own, at, setting.names);
+    enter(others, at, [...setting.pluginNames, setting.bank ?? '']);
+  }
+  return { ready, own, others, counted: new Counted(ready.length) };
 }
 
 const foldedWords = (text: string): string[] => wordsOf(text).map(fold);

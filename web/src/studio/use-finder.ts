@@ -14,7 +14,7 @@ import {
 import { inIdleMoments } from '../ui/idle.ts';
 import { useArrangement, useCatalog } from './contexts.ts';
 
-/** Catalogs of more plugins are prepared after the screen was drawn. */
+/** Letters wait for no more settings than these to be taken apart. */
 const atOnce = 3_000;
 
 interface Prepared {
@@ -61,35 +61,33 @@ export function useFinder(): Finder {
   return finder;
 }
 
-/** All saved settings, prepared for finding. Null while many are being prepared. */
+/**
+ * All saved settings, to be found by letters: taken apart ahead of these, or with the first. Null
+ * while many are being prepared.
+ */
 export function useSettingFinder(): SettingFinder<FindableThing> | null {
   const { settings } = useCatalog();
   const { arrangement } = useArrangement();
   const { namings } = arrangement;
-  const make = useMemo(
-    () => () =>
+  const finder = useMemo(
+    () =>
       createSettingFinder(
         settings.map((thing) => findableSetting(thing, namings.get(thing.id)?.nickname ?? null)),
       ),
     [settings, namings],
   );
-  return usePrepared(make, settings.length <= atOnce);
-}
-
-/** What is made at once, or where it is large after the screen was drawn. */
-function usePrepared<T>(make: () => T, isSmall: boolean): T | null {
-  const now = useMemo(() => (isSmall ? make() : null), [isSmall, make]);
-  const [later, setLater] = useState<{ readonly made: T } | null>(null);
-  useEffect(() => {
-    if (isSmall) {
-      return;
-    }
-    const timer = setTimeout(() => {
-      setLater({ made: make() });
-    }, 0);
-    return () => {
-      clearTimeout(timer);
-    };
-  }, [isSmall, make]);
-  return now ?? later?.made ?? null;
+  const isSmall = settings.length <= atOnce;
+  const [ready, setReady] = useState<typeof finder | null>(null);
+  useEffect(
+    () =>
+      inIdleMoments(() => {
+        finder.prepare();
+        if (!isSmall) {
+          setReady(finder);
+        }
+        return false;
+      }),
+    [finder, isSmall],
+  );
+  return isSmall || ready === finder ? finder : null;
 }
