@@ -108,8 +108,10 @@ function eachWritten(
     give('tag', setting.bank);
   } else {
     give('vendor', vendor);
-    for (const shown of types.flatMap(writtenOfType)) {
-      act('type', shown);
+    for (const type of types) {
+      for (const shown of writtenOfType(type)) {
+        act('type', shown);
+      }
     }
   }
   for (const tag of tags) {
