@@ -25,7 +25,7 @@ export interface ServerProcess {
 export async function startServerProcess(data: string): Promise<ServerProcess> {
   const child = spawn(process.execPath, [program, '--empty', '--data', data, '--log', 'warn'], {
     stdio: ['ignore', 'pipe', 'inherit'],
-    env: { ...process.env, PORT: String(await freePort()) },
+    env: { ...process.env, MALLOC_ARENA_MAX: '2', PORT: String(await freePort()) },
   });
   const address = await addressSaid(child.stdout);
   return {
