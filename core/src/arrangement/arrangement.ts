@@ -69,7 +69,7 @@ interface Known {
 
 /**
  * Arranges one cabinet (or, with null, all) again and again; what did not change is not prepared or
- * asked again. `now` in milliseconds since 1970.
+ * asked again: an order that says otherwise is another object. `now` in milliseconds since 1970.
  */
 export function createArranger(): (
   order: Order,
