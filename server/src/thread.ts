@@ -1,11 +1,8 @@
 /** A thread that is given tasks ahead of the one it works on, so that it never waits for the next. */
-import { Worker } from 'node:worker_threads';
+import { Worker, type ResourceLimits } from 'node:worker_threads';
 
 /** The most memory that a thread may take, in MiB; one that needs more breaks, and is replaced. */
 const memoryLimit = 1_536;
-
-/** The most of it for what was just made, in MiB: more is hardly quicker. */
-const youngLimit = 12;
 
 /** A task and who waits for its answer. */
 export interface Job<Task, Done> {
@@ -36,11 +33,12 @@ export class Thread<Task, Done> {
     program: URL,
     environment: Readonly<Record<string, string | undefined>>,
     events: ThreadEvents<Task, Done>,
+    limits: Pick<ResourceLimits, 'maxYoungGenerationSizeMb'> = {},
   ) {
     this.#events = events;
     this.#worker = new Worker(program, {
       execArgv: [],
-      resourceLimits: { maxOldGenerationSizeMb: memoryLimit, maxYoungGenerationSizeMb: youngLimit },
+      resourceLimits: { maxOldGenerationSizeMb: memoryLimit, ...limits },
       workerData: { ...environment },
     });
     this.#worker.unref();

@@ -11,7 +11,7 @@ import {
   type Problem,
 } from '@clever-drawer/core';
 import { failedSetting, type FoundSetting } from '@clever-drawer/core/readers';
-import { Thread, type Job } from '../thread.ts';
+import { Thread, type Job, type ThreadEvents } from '../thread.ts';
 import type { FoundBundle, Sought, Walked } from './walk.ts';
 import type { CopiesToSort, Done, Task, ToRead } from './worker.ts';
 
@@ -29,6 +29,9 @@ const readLimit = 20_000;
 
 /** So many packets a thread is given at once: the next is there when one was read. */
 const ahead = 2;
+
+/** What reading just made is kept in so many MiB: more is hardly quicker. */
+const youngLimit = { maxYoungGenerationSizeMb: 12 } as const;
 
 /** So many bundles go into a packet: sending each by itself takes as long as reading it. */
 const mostTogether = 16;
@@ -201,7 +204,7 @@ export class ReaderPool {
   }
 
   #start(): Reader {
-    const thread: Reader = new Thread(this.#program, this.#environment, {
+    const events: ThreadEvents<readonly Task[], readonly Done[]> = {
       onAnswered: () => {
         this.#feed();
       },
@@ -210,7 +213,8 @@ export class ReaderPool {
         this.#again.unshift(...left);
         this.#feed();
       },
-    });
+    };
+    const thread: Reader = new Thread(this.#program, this.#environment, events, youngLimit);
     this.#threads.add(thread);
     return thread;
   }

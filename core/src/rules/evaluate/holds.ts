@@ -226,15 +226,6 @@ function compileTime(
 export interface CompiledLine {
   readonly key: string;
   readonly holds: Holds;
-  /** Where it only compares values with those of a field. */
-  readonly compares: Comparing | null;
-}
-
-/** A line that holds where a field has one of the values, or has none of them. */
-export interface Comparing {
-  readonly field: TextField | SetField;
-  readonly values: readonly string[];
-  readonly isNegative: boolean;
 }
 
 /** What a card does where all its lines hold: settings are let in only where it asks for them. */
@@ -290,35 +281,8 @@ const asFunctions = ({ lines }: Card, sort: CardSort): CompiledCard => ({
   lines: lines.map((line) => ({
     key: keyOfLine(line),
     holds: compileLine(line),
-    compares: comparing(line),
   })),
 });
-
-function comparing({ field, relation, values }: Line): Comparing | null {
-  const sort = fields[field];
-  if ((relation !== 'is' && relation !== 'is not') || field === 'folder') {
-    return null;
-  }
-  switch (sort) {
-    case 'text':
-      return {
-        field: field as TextField,
-        values: values.map(fold),
-        isNegative: isNegative(relation),
-      };
-    case 'set':
-      return { field: field as SetField, values, isNegative: isNegative(relation) };
-    default:
-      return null;
-  }
-}
-
-/** What a plugin has of a field, in the form in which it is compared. */
-export const comparedOf = (
-  { texts, sets }: Candidate,
-  field: Comparing['field'],
-): readonly string[] =>
-  field in texts ? texts[field as TextField].map(({ folded }) => folded) : sets[field as SetField];
 
 const cardHolds = (
   { sort, lines }: CompiledCard,
@@ -331,16 +295,8 @@ const cardHolds = (
 
 /** A card without lines holds for nothing. */
 export function compileCard(card: Card): Holds {
-  const lines = card.lines.map(compileLine);
-  return (candidate, where) => lines.length > 0 && lines.every((line) => line(candidate, where));
-}
-
-/** A card that lets in: settings only where it asks for them. */
-function compileLetting(card: Card): Holds {
-  const holds = compileCard(card);
-  return meansSettings(card)
-    ? holds
-    : (candidate, where) => !isSetting(candidate) && holds(candidate, where);
+  const compiled = asFunctions(card, 'lets in all');
+  return (candidate, where) => cardHolds(compiled, candidate, where);
 }
 
 /** Why a plugin is in: the first card that holds, line by line ("name has “echo”"); null when it is not. */
@@ -350,10 +306,9 @@ export function explain(
   where: RuleContext,
   words: RuleWords = noWords,
 ): string | null {
-  if (!compileRule(rule).holds(candidate, where)) {
-    return null;
-  }
-  const card = rule.cards.find((one) => compileLetting(one)(candidate, where));
+  const { cards } = compileRule(rule);
+  const first = cards.findIndex((card) => cardHolds(card, candidate, where));
+  const card = rule.cards[first - rule.never.length];
   return card ? card.lines.map((line) => sayLine(line, candidate, where, words)).join(', ') : null;
 }
 
