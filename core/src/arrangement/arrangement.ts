@@ -6,6 +6,7 @@ import { compareBy, type Warmth } from '../catalog/compare-plugins.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import { compareNames } from '../text/compare.ts';
 import { grouped } from '../grouped.ts';
+import { lazily } from '../lazily.ts';
 import type { CabinetId, FolderId, PluginId } from '../id.ts';
 import { createStable } from '../stable.ts';
 import { candidateOf, type Candidate } from '../rules/evaluate/candidate.ts';
@@ -173,8 +174,7 @@ const rulesNow = ({ candidates, filled }: Asked, words: RuleWords): Arrangement[
 
 /** Without smart folders nothing is asked, and so nothing is prepared, until somebody writes a rule. */
 function rulesLater(ask: () => Asked, words: RuleWords): Arrangement['rules'] {
-  let asked: Asked | null = null;
-  const now = (): Asked => (asked ??= ask());
+  const now = lazily(ask);
   return {
     words,
     get candidates() {
@@ -267,10 +267,10 @@ function arrange(
 
 /** Reasons are found when somebody looks, not for all that is in all folders. */
 function reasons(folders: readonly Folder[], rules: Arrangement['rules']): Arrangement['because'] {
-  let byId: Map<string, Candidate> | null = null;
+  const byId = lazily(() => new Map(rules.candidates.map((one) => [one.id, one])));
   return (id, plugin) => {
     const folder = folders.find((one) => one.id === id);
-    const candidate = (byId ??= new Map(rules.candidates.map((one) => [one.id, one]))).get(plugin);
+    const candidate = byId().get(plugin);
     if (!folder?.rule || !candidate) {
       return null;
     }

@@ -1,4 +1,5 @@
 /** Saved settings as the catalog shows them: each stands as a thing of its own beside its plugin. */
+import { lazily } from '../lazily.ts';
 import { withAnswer, type AnswerFacts } from '../catalog/answer.ts';
 import type { CopyCard, Plugin } from '../catalog/plugin.ts';
 import type { Format } from '../formats/found-copy.ts';
@@ -32,10 +33,9 @@ export function settingOwners(
   plugins: readonly Plugin[],
   nicknameOf: (id: string) => string | null | undefined,
 ): (id: string) => SettingOwner | undefined {
-  let byId: ReadonlyMap<string, Plugin> | null = null;
+  const byId = lazily(() => new Map<string, Plugin>(plugins.map((plugin) => [plugin.id, plugin])));
   return (id) => {
-    byId ??= new Map(plugins.map((plugin) => [plugin.id, plugin]));
-    const plugin = byId.get(id);
+    const plugin = byId().get(id);
     return plugin && { ...plugin, nickname: nicknameOf(id) };
   };
 }

@@ -1,4 +1,5 @@
 /** What is truly uncertain about a catalog, as questions; what the user has answered is never asked again. */
+import { lazily } from '../lazily.ts';
 import type { AnswerFacts } from '../catalog/answer.ts';
 import { isPresent, type Plugin } from '../catalog/plugin.ts';
 import { foldVendor, type Vendor } from './gather-vendors.ts';
@@ -368,10 +369,9 @@ const directoryOf = ({ copies: [first] }: Plugin): string =>
 /** Whose a plugin may be: the directory it lies in, or others that share a word of its name. */
 function createGuess({ vendors, plugins }: Uncertain): (plugin: Plugin) => VendorGuess[] {
   const byKey = new Map(vendors.map((vendor) => [foldVendor(vendor.name), vendor.name]));
-  let byWord: Map<string, Set<string>> | null = null;
   const telling = (name: string): string[] =>
     wordsOf(name).filter((word) => word.length > 3 && !isGenericWord(word));
-  const gatherWords = (): Map<string, Set<string>> => {
+  const byWord = lazily(() => {
     const words = new Map<string, Set<string>>();
     for (const plugin of plugins) {
       if (plugin.vendor !== null) {
@@ -381,9 +381,8 @@ function createGuess({ vendors, plugins }: Uncertain): (plugin: Plugin) => Vendo
       }
     }
     return words;
-  };
+  });
   return (plugin) => {
-    const known = (byWord ??= gatherWords());
     const guesses = new Map<string, string>();
     for (const copy of plugin.copies) {
       for (const directory of copy.path.split(/[\\/]/).slice(0, -1).reverse()) {
@@ -394,7 +393,7 @@ function createGuess({ vendors, plugins }: Uncertain): (plugin: Plugin) => Vendo
       }
     }
     for (const word of telling(plugin.name)) {
-      for (const vendor of known.get(word) ?? []) {
+      for (const vendor of byWord().get(word) ?? []) {
         if (!guesses.has(vendor)) {
           guesses.set(vendor, `another of theirs is called “${word}” as well`);
         }

@@ -1,4 +1,5 @@
 /** Which copy that is here is the one an old session asks for. */
+import { lazily } from '../lazily.ts';
 import { editDistance } from '../text/edit-distance.ts';
 import { preferred, type CopyCard, type Plugin } from '../catalog/plugin.ts';
 import { nameKeyOf, type NameKey } from '../identify/name-key.ts';
@@ -62,9 +63,8 @@ export function createRepairer(
   const byPath = by(({ card }) => [card.path]);
   const byPlugin = by(({ plugin }) => [plugin.id]);
   const byVendor = by(({ plugin }) => (plugin.vendor === null ? [] : [fold(plugin.vendor)]));
-  let named: ReadonlyMap<string, readonly Known[]> | null = null;
-  const byName = (name: NameKey): readonly Known[] =>
-    (named ??= by(({ plugin }) => [sameName(keyOf(plugin))])).get(sameName(name)) ?? [];
+  const named = lazily(() => by(({ plugin }) => [sameName(keyOf(plugin))]));
+  const byName = (name: NameKey): readonly Known[] => named().get(sameName(name)) ?? [];
   return (asked, accepts) => {
     const best = (
       among: readonly Known[] | undefined,

@@ -1,4 +1,5 @@
 /** Filling smart folders, again and again: what did not change is not asked again. */
+import { lazily } from '../../lazily.ts';
 import { dropBit, hasBit, setBit, type Bits } from './bits.ts';
 import { changedFields, type Candidate } from './candidate.ts';
 import { CatalogIndex } from './catalog-index.ts';
@@ -50,7 +51,10 @@ interface Answered {
   readonly bits: Bits;
   readonly expiresAt: number | null;
   readonly contents: ReadonlyMap<string, ReadonlySet<string>>;
-  /** Whether only plugins and the time change what it says, and whether the time does. */
+  /**
+   * Of what the rule is: whether only plugins and the time change what it says, and whether the time
+   * does. It stands here so that a rule that says the same need not be looked at.
+   */
   readonly asksNoFolders: boolean;
   readonly hasSpans: boolean;
   /** What the folder holds, once somebody asked. */
@@ -112,28 +116,12 @@ export function createFiller(): (input: ToFill) => Filled {
       fields,
       holds: turn.table.ask(index.at(at), where),
     }));
-    const answer = (rule: number, before: Answered | undefined): Answered => {
-      const { folder, compiled } = turn.all[rule] as InTurn;
-      const read = readBy(compiled, contents);
-      return before && stillHolds(before, compiled, read, input.now)
-        ? answerAgain(before, { folder, rule }, changed, index, input.now)
-        : answerAnew(folder, compiled, read, index, where);
-    };
+    const asking: Asking = { turn, changed, index, contents, where };
     if (isSameTurn) {
-      // Most stay as they were: of these no more is read than what the changed plugins ask for.
-      let rule = 0;
-      for (const [id, before] of answeredBefore) {
-        const next = isLeftAlone(before, input.now)
-          ? answerAgain(before, { folder: before.folder, rule }, changed, index, input.now)
-          : answer(rule, before);
-        if (next !== before) {
-          answered.set(id, next);
-        }
-        rule += 1;
-      }
+      answerChanged(asking, answeredBefore, answered);
     } else {
       for (const [rule, { folder }] of turn.all.entries()) {
-        answered.set(folder.id, answer(rule, answeredBefore.get(folder.id)));
+        answered.set(folder.id, answer(asking, rule, answeredBefore.get(folder.id)));
       }
     }
     answeredBefore = answered;
@@ -178,6 +166,45 @@ function readBy(
     : new Map(compiled.folders.map((id) => [id, contents(id)] as const));
 }
 
+/** What the rules of one fill are asked with. */
+interface Asking {
+  readonly turn: Turn;
+  readonly changed: readonly Changed[];
+  readonly index: CatalogIndex;
+  readonly contents: (folder: string) => ReadonlySet<string>;
+  readonly where: RuleContext;
+}
+
+/**
+ * Where the turn is that of before, most rules say what they said: of these no more is read than what
+ * the changed plugins ask for. `answered` holds the answers of before and gets those that differ.
+ */
+function answerChanged(
+  asking: Asking,
+  answeredBefore: ReadonlyMap<string, Answered>,
+  answered: Map<string, Answered>,
+): void {
+  let rule = 0;
+  for (const [id, before] of answeredBefore) {
+    const next = isLeftAlone(before, asking.where.now)
+      ? answerAgain(before, before.folder, rule, asking)
+      : answer(asking, rule, before);
+    if (next !== before) {
+      answered.set(id, next);
+    }
+    rule += 1;
+  }
+}
+
+/** The answer of the rule at a place of the turn; `before` is what it said last. */
+function answer(asking: Asking, rule: number, before: Answered | undefined): Answered {
+  const { folder, compiled } = asking.turn.all[rule] as InTurn;
+  const read = readBy(compiled, asking.contents);
+  return before && stillHolds(before, compiled, read, asking.where.now)
+    ? answerAgain(before, folder, rule, asking)
+    : answerAnew(folder, compiled, read, asking);
+}
+
 /** Whether an answer of before can be kept but for the plugins that changed. */
 function stillHolds(
   before: Answered,
@@ -201,8 +228,7 @@ function answerAnew(
   folder: SmartFolder,
   compiled: CompiledRule,
   contents: Answered['contents'],
-  index: CatalogIndex,
-  where: RuleContext,
+  { index, where }: Asking,
 ): Answered {
   return {
     compiled,
@@ -219,10 +245,9 @@ function answerAnew(
 /** Asks again only about plugins that changed. */
 function answerAgain(
   before: Answered,
-  { folder, rule }: { readonly folder: SmartFolder; readonly rule: number },
-  changed: readonly Changed[],
-  index: CatalogIndex,
-  now: number,
+  folder: SmartFolder,
+  rule: number,
+  { changed, index, where }: Asking,
 ): Answered {
   let { bits, expiresAt } = before;
   for (const { at, fields, holds } of changed) {
@@ -230,8 +255,8 @@ function answerAgain(
     if (isIn !== hasBit(bits, at)) {
       bits = withBit(bits === before.bits ? bits.slice() : bits, at, isIn);
     }
-    if (before.hasSpans && readsAny(before.compiled, fields)) {
-      expiresAt = earlier(expiresAt, momentAt(before.compiled, index, at, now));
+    if (before.hasSpans && before.compiled.spans.some(({ field }) => fields.has(field))) {
+      expiresAt = earlier(expiresAt, momentAt(before.compiled, index, at, where.now));
     }
   }
   const isSame = bits === before.bits && sameByHand(before.folder, folder);
@@ -239,15 +264,6 @@ function answerAgain(
     return before;
   }
   return { ...before, folder, bits, expiresAt, members: isSame ? before.members : null };
-}
-
-function readsAny({ reads }: CompiledRule, fields: ReadonlySet<Field>): boolean {
-  for (const field of fields) {
-    if (reads.has(field)) {
-      return true;
-    }
-  }
-  return false;
 }
 
 function withBit(bits: Bits, at: number, isSet: boolean): Bits {
@@ -326,16 +342,15 @@ function contentsOf(
   membersOf: Filled['membersOf'],
 ): (folder: string) => ReadonlySet<string> {
   const known = new Map<string, ReadonlySet<string>>();
-  let smart: ReadonlySet<string> | null = null;
+  const smart = lazily(() => new Set(folders.map(({ id }) => id)));
   return (folder) => {
     const before = known.get(folder);
     if (before) {
       return before;
     }
-    const smartOnes = (smart ??= new Set(folders.map(({ id }) => id)));
     const held = new Set(
       andBelow(folder).flatMap((id) =>
-        smartOnes.has(id) ? (membersOf(id) ?? []) : (placed.get(id) ?? []),
+        smart().has(id) ? (membersOf(id) ?? []) : (placed.get(id) ?? []),
       ),
     );
     known.set(folder, held);
@@ -344,8 +359,8 @@ function contentsOf(
 }
 
 function filedIn(placed: ReadonlyMap<string, readonly string[]>): (plugin: string) => boolean {
-  let filed: Set<string> | null = null;
-  return (plugin) => (filed ??= new Set([...placed.values()].flat())).has(plugin);
+  const filed = lazily(() => new Set([...placed.values()].flat()));
+  return (plugin) => filed().has(plugin);
 }
 
 const sameContents = (

@@ -12,7 +12,6 @@ import {
   linesOf,
   meansSettings,
   type Card,
-  type Field,
   type Line,
   type Rule,
 } from '../language/rule.ts';
@@ -223,7 +222,7 @@ function compileTime(
 }
 
 /** A line made into a function; lines with the same key say the same. */
-export interface CompiledLine {
+interface CompiledLine {
   readonly key: string;
   readonly holds: Holds;
 }
@@ -237,12 +236,11 @@ interface CompiledCard {
   readonly lines: readonly CompiledLine[];
 }
 
-/** A rule made into a function, with what it reads. */
+/** A rule made into a function, with what it asks for beside the plugin. */
 export interface CompiledRule {
   readonly rule: Rule;
   /** The first that holds decides; where none does, the plugin is not in. */
   readonly cards: readonly CompiledCard[];
-  readonly reads: ReadonlySet<Field>;
   /** The folders it asks for, its lines with spans of time, and whether it asks what is filed at all. */
   readonly folders: readonly string[];
   readonly spans: readonly Span[];
@@ -262,8 +260,6 @@ export function compileRule(rule: Rule): CompiledRule {
   return {
     rule,
     cards,
-    // Whether it is a setting is asked of everything that a card lets in.
-    reads: new Set([...lines.map((line) => line.field), 'thing' as const]),
     folders: foldersRead(rule),
     spans: lines.filter((line) => line.relation.includes('within')).map(spanOf),
     asksWhetherFiled: lines.some(
@@ -278,10 +274,7 @@ export function compileRule(rule: Rule): CompiledRule {
 
 const asFunctions = ({ lines }: Card, sort: CardSort): CompiledCard => ({
   sort,
-  lines: lines.map((line) => ({
-    key: keyOfLine(line),
-    holds: compileLine(line),
-  })),
+  lines: lines.map((line) => ({ key: keyOfLine(line), holds: compileLine(line) })),
 });
 
 const cardHolds = (

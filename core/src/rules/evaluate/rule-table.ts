@@ -3,7 +3,7 @@
  * and what is read to answer them all lies close together in memory.
  */
 import { isSetting, type Candidate } from './candidate.ts';
-import { type CardSort, type CompiledRule, type Holds, type RuleContext } from './holds.ts';
+import type { CardSort, CompiledRule, Holds, RuleContext } from './holds.ts';
 
 const no = 1;
 const yes = 2;
@@ -20,6 +20,7 @@ export class RuleTable {
   readonly #program: Int32Array;
   /** Where each rule begins in it. */
   readonly #starts: Int32Array;
+
   constructor(rules: readonly CompiledRule[]) {
     const lines: Holds[] = [];
     const known = new Map<string, number>();

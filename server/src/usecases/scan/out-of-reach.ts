@@ -1,4 +1,7 @@
-/** What is missing is gone only where it was looked for: behind a closed door, or on a disk that is not there, it may still be. */
+/**
+ * What is missing is gone only where it was looked for: behind a closed door, or on a disk that is
+ * not there, it may still be.
+ */
 import { readdirSync, statSync } from 'node:fs';
 import { dirname, sep } from 'node:path';
 

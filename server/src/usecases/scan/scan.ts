@@ -194,8 +194,7 @@ class ScanRun {
     this.#bundles = bundles;
     this.#known = known;
     const asides = new Set(setAside.map((aside) => aside.path));
-    const found =
-      asides.size === 0 ? walked.found : walked.found.filter((bundle) => !asides.has(bundle.path));
+    const found = walked.found.filter((bundle) => !asides.has(bundle.path));
     const { reached, lost } = walked;
     const blocked = walked.problems.map(({ at }) => at);
     this.#isOutOfReach = outOfReach(blocked, (path) => bundles.deviceAt(path));
