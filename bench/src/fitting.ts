@@ -31,8 +31,9 @@ export const kept: Weights = {
   ports: 1,
   controls: 1,
   description: 0.5,
+  besideName: 0.7,
 };
-const fittedNames = [
+export const fittedNames = [
   'base',
   'clear',
   'hint',
@@ -45,7 +46,9 @@ const fittedNames = [
   'ports',
   'controls',
   'description',
+  'besideName',
 ] as const;
+export type FittedName = (typeof fittedNames)[number];
 /** How often the truth is taken to be another one. */
 const softness = 1 / 60;
 const pull = 1;
@@ -57,7 +60,8 @@ export interface View {
 }
 
 /**
- * Each plugin with its class hidden, and (counting less) shown. A maker with many counts for the root
+ * Each plugin with its class hidden, and (counting less) shown, or with its name hidden as well: that
+ * is what is known of those called by a fancy. A maker with many counts for the root
  * of their number: its plugins are alike, and so are its mistakes.
  */
 export function viewsOf(known: readonly Known[]): View[] {
@@ -71,6 +75,7 @@ export function viewsOf(known: readonly Known[]): View[] {
     return [
       { subject, groups, counts },
       { subject: { ...subject, declared }, groups, counts: counts / 2 },
+      { subject: { ...subject, name: '' }, groups, counts: counts / 2 },
     ];
   });
 }
@@ -116,13 +121,22 @@ function commonness(known: readonly Known[]): Record<string, number> {
 /** The weights that fit these plugins best. */
 export function fitWeights(known: readonly Known[]): Weights {
   const views = viewsOf(known);
-  const start = { ...kept, common: commonness(known) };
+  const best = descend(views, { ...kept, common: commonness(known) }, fittedNames);
+  return rounded({ ...best, ...fitScaling(views, best) });
+}
+
+/** The current weights with these few fitted to the plugins. */
+export const fitSome = (known: readonly Known[], names: readonly FittedName[]): Weights =>
+  rounded(descend(viewsOf(known), current, names));
+
+/** Coordinate search for the least loss, of these weights alone. */
+function descend(views: readonly View[], start: Weights, names: readonly FittedName[]): Weights {
   let best = start;
   let least = loss(views, start);
   for (let step = 0.25; step > 0.01; step /= 2) {
     for (let again = true; again; ) {
       again = false;
-      for (const name of fittedNames) {
+      for (const name of names) {
         for (const factor of [1 + step, 1 / (1 + step)]) {
           const next = { ...best, [name]: best[name] * factor };
           const value = loss(views, next);
@@ -133,7 +147,7 @@ export function fitWeights(known: readonly Known[]): Weights {
       }
     }
   }
-  return rounded({ ...best, ...fitScaling(views, best) });
+  return best;
 }
 
 /** Shift and slope (Platt scaling) by which the likeliest group of each plugin comes true as often as is said. */

@@ -13,6 +13,7 @@ import {
   type Weights,
   type Decisions,
   type CopyToIdentify,
+  type Subject,
 } from '@clever-drawer/core';
 import { makePlugins } from '@clever-drawer/demo';
 import { fitWithoutEach, makerOf } from './fitting.ts';
@@ -161,32 +162,55 @@ interface Judged {
   readonly sureSaid: number;
   readonly sureRight: number;
   readonly given: number;
+  /** With the name hidden as well, as of a plugin that is called by a fancy. */
+  readonly nameless: Firsts;
+}
+
+/** Of first suggestions: how many are right, and the Brier score of what they are said to be. */
+interface Firsts {
+  readonly right: number;
+  readonly brier: number;
 }
 
 const mean = (values: readonly number[]): number =>
   values.reduce((sum, value) => sum + value, 0) / values.length;
 
 function judge(list: readonly Known[], weightsOf: (known: Known) => Weights): Judged {
-  const firsts = list.map((known) => {
-    const first = classify(known.subject, weightsOf(known)).suggestions[0];
-    return { said: first?.probability ?? 0, right: isRight(known, first?.type) ? 1 : 0 };
-  });
+  const firsts = list.map((known) => firstOf(known, known.subject, weightsOf(known)));
+  const nameless = list.map((known) =>
+    firstOf(known, { ...known.subject, name: '' }, weightsOf(known)),
+  );
   const sure = firsts.filter(({ said }) => said >= 0.8);
   const given = list.map((known) => {
     const { subject, declared } = known;
-    const shown = classify({ ...subject, declared }, weightsOf(known)).suggestions[0];
-    return isRight(known, shown?.type) ? 1 : 0;
+    return firstOf(known, { ...subject, declared }, weightsOf(known)).right;
   });
   return {
     plugins: list.length,
-    right: mean(firsts.map(({ right }) => right)),
-    brier: mean(firsts.map(({ said, right }) => (said - right) ** 2)),
+    ...figuresOf(firsts),
+    nameless: figuresOf(nameless),
     sure: sure.length,
     sureSaid: mean(sure.map(({ said }) => said)),
     sureRight: mean(sure.map(({ right }) => right)),
     given: mean(given),
   };
 }
+
+interface First {
+  readonly said: number;
+  /** 1 or 0. */
+  readonly right: number;
+}
+
+function firstOf(known: Known, subject: Subject, weights: Weights): First {
+  const first = classify(subject, weights).suggestions[0];
+  return { said: first?.probability ?? 0, right: isRight(known, first?.type) ? 1 : 0 };
+}
+
+const figuresOf = (firsts: readonly First[]): Firsts => ({
+  right: mean(firsts.map(({ right }) => right)),
+  brier: mean(firsts.map(({ said, right }) => (said - right) ** 2)),
+});
 
 /**
  * What a stranger's plugins get: each maker is judged with weights that were fitted without it.
@@ -304,11 +328,11 @@ export async function benchSort(): Promise<Outcome> {
       ),
     ].join('\n'),
     [
-      '| plugins of | number | right group first, class hidden | Brier score | said to be 80 % sure or more | said | right | class given |',
-      '| --- | ---: | ---: | ---: | ---: | ---: | ---: | ---: |',
+      '| plugins of | number | right group first, class hidden | Brier score | said to be 80 % sure or more | said | right | class given | name hidden as well | Brier score |',
+      '| --- | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: |',
       ...Object.entries(strangers).map(
         ([name, s]) =>
-          `| ${name} | ${s.plugins} | ${percent(s.right)} | ${s.brier.toFixed(3)} | ${s.sure} | ${percent(s.sureSaid)} | ${percent(s.sureRight)} | ${percent(s.given)} |`,
+          `| ${name} | ${s.plugins} | ${percent(s.right)} | ${s.brier.toFixed(3)} | ${s.sure} | ${percent(s.sureSaid)} | ${percent(s.sureRight)} | ${percent(s.given)} | ${percent(s.nameless.right)} | ${s.nameless.brier.toFixed(3)} |`,
       ),
     ].join('\n'),
   ];

@@ -1,7 +1,9 @@
 /** What the names of controls say: rows that real plugins of Debian's have, and traps. */
 import { describe, expect, it } from '@jest/globals';
+import { isType } from '../taxonomy/tree.ts';
 import { classify } from './classify.ts';
-import { readControls } from './controls.data.ts';
+import { controlRows } from './controls.data.ts';
+import { readControls } from './read-controls.ts';
 
 const typesOf = (controls: readonly string[], isPlayed = false): string[] => [
   ...new Set(readControls(controls, isPlayed).map(({ type }) => type)),
@@ -22,15 +24,39 @@ describe('controls', () => {
     [['Tuning', 'Correction', 'Bias'], 'pitch/pitch-correction'],
     [['T60 low', 'T60 mid'], 'reverb'],
     [['Left time', 'Feedback'], 'delay'],
+    [['ROOMSIZE1', 'DAMP1'], 'reverb'],
+    [['Room Length', 'Source Pan'], 'reverb'],
+    [['Tap 1 level', 'Tap 2 level'], 'delay/multitap'],
+    [['Distance (cm)', 'Temperature'], 'delay'],
+    [['Center Frequency (Hz)', 'Bandwidth (Hz)'], 'filter'],
+    [['Gain (dB)', 'Frequency (Hz)', 'Bandwidth'], 'eq/parametric'],
+    [['HP Freq', 'LS Active', 'HS Active'], 'eq/parametric'],
+    [['50Hz gain', '100Hz gain', '1250Hz gain'], 'eq/graphic'],
+    [['Ratio', 'Threshold', 'Low Shelf'], 'eq/dynamic-eq'],
+    [['Expander mode', 'Input gain'], 'dynamics'],
+    [['Analyzer Mode', 'Analyzer Freeze'], 'meter/spectrum'],
+    [['Carrier In', 'Modulator In'], 'pitch/vocoder'],
+    [['Gain', 'Bypass'], 'utility/gain'],
+    [['Width', 'Output gain'], 'spatial/width'],
+    [['LFO frequency', 'Number of voices'], 'modulation'],
   ])('%j say %s', (controls, type) => {
     expect(typesOf(controls)).toContain(type);
   });
+  it.each(controlRows)(
+    'of a row for $type speak for a type that there is, and can be enough',
+    (row) => {
+      expect(isType(row.type)).toBe(true);
+      expect(row.least).toBeGreaterThan(0);
+      expect(row.least).toBeLessThanOrEqual(row.some.length);
+    },
+  );
   it('of what is played by notes say a synth', () => {
     expect(typesOf(['Attack', 'Decay', 'Sustain', 'Release', 'Waveform'], true)).toEqual(['synth']);
     expect(typesOf(['Attack', 'Decay', 'Sustain', 'Release'], false)).toEqual([]);
   });
   it.each([
-    [['Gain']],
+    [['Gain', 'Shape']],
+    [['Soft Clip', 'Frequency']],
     [['Parameters', 'Bandlimited']],
     [['Rate']],
     [['IR Time Offset', 'Feedback']],

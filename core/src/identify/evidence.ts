@@ -8,7 +8,7 @@ import type { Format } from '../formats/found-copy.ts';
 import { readDeclared } from '../taxonomy/declared.ts';
 import type { Clearness } from './lexicon.data.ts';
 import { remembered } from '../remembered.ts';
-import { readControls } from './controls.data.ts';
+import { readControls } from './read-controls.ts';
 import { speakingWords, type SpeakingWord } from './name-words.ts';
 import { isFiledNear } from '../taxonomy/filed-near.ts';
 import { groupOf, kindOfType, typeGroups, typeName } from '../taxonomy/tree.ts';
@@ -54,14 +54,14 @@ export interface Piece {
 /** All that speaks for or against kinds and groups of types. */
 export function evidenceOf(subject: Subject, w: Weights): Piece[] {
   const words = wordPieces(subject.name, w);
-  const isOpen = openGroups(subject.declared);
+  const heard = hearing(subject, words, w);
   return [
     ...words,
     ...rivals(words, w),
-    ...descriptionPieces(subject, isOpen, w),
+    ...descriptionPieces(subject, heard, w),
     ...declaredPieces(subject, words, w),
     ...portPieces(subject, w),
-    ...controlPieces(subject, isOpen, w),
+    ...controlPieces(subject, heard, w),
     ...seriesPieces(subject, w),
   ];
 }
@@ -91,14 +91,14 @@ const weigh = (
 
 /** What comes after these tells what it can do or how, and no longer what it is. */
 const sentenceEnds =
-  /[.!?;](?:\s|$)|\s(?:which|that|based on|inspired by|can be|you can|allows?|lets)\s/i;
+  /[.!?;](?:\s|$)|\s(?:which|that|based on|inspired by|implement(?:ed|ing)|using|used (?:to|for|as)|can be|you can|allows?|lets)\s/i;
 /** Longer sentences tell stories. */
 const sentenceLength = 160;
 
 /** The first sentence of its description, read like a name that is less to be trusted. */
 function descriptionPieces(
   { description }: Subject,
-  isOpen: (type: string) => boolean,
+  { isOpen, share }: Heard,
   w: Weights,
 ): Piece[] {
   if (description === undefined) {
@@ -113,7 +113,7 @@ function descriptionPieces(
       .map(
         ({ type, clearness }): Piece => ({
           type,
-          weight: w.description * weigh(clearness, { isPart, isHead }, w),
+          weight: share * w.description * weigh(clearness, { isPart, isHead }, w),
           from: 'description',
           reason: `“${word}” in its description ${clearness === 'clear' ? 'says' : 'hints at'} ${typeName(type)}`,
         }),
@@ -122,15 +122,35 @@ function descriptionPieces(
   return strongest(pieces);
 }
 
+/** How far a plugin's description and controls are heard. */
+interface Heard {
+  /** Whether they may speak for a type. */
+  readonly isOpen: (type: string) => boolean;
+  /** What they say counts for so much of its weight. */
+  readonly share: number;
+}
+
+/** Log-odds by which ports rule a group out. */
+const ruledOut = -4;
+
 /**
- * Which types sentences and controls may still speak for: all, or where something is declared, those
- * of its groups, for a declaration is said on purpose.
+ * Heard is what ports don't rule out, and where something is declared, for a declaration is said on
+ * purpose, only what is of its groups; it counts less beside a name that says what the plugin is.
  */
-function openGroups(declared: Subject['declared']): (type: string) => boolean {
-  const groups = declared.flatMap(({ format, values }) =>
+function hearing(subject: Subject, words: readonly Piece[], w: Weights): Heard {
+  const ports = readPorts(subject)?.groups ?? {};
+  const isPossible = (group: string): boolean => (ports[group] ?? 0) > ruledOut;
+  const declared = subject.declared.flatMap(({ format, values }) =>
     readDeclared(format, values).types.map(groupOf),
   );
-  return (type) => groups.length === 0 || groups.includes(groupOf(type));
+  const isNamed = words.some(({ type, weight }) => weight >= w.hint && isPossible(groupOf(type)));
+  return {
+    isOpen: (type) => {
+      const group = groupOf(type);
+      return isPossible(group) && (declared.length === 0 || declared.includes(group));
+    },
+    share: isNamed ? w.besideName : 1,
+  };
 }
 
 function strongest(pieces: readonly Piece[]): Piece[] {
@@ -372,7 +392,7 @@ const declaresInstrument = (declared: Subject['declared']): boolean =>
 /** What the names of its controls say, the strongest first; what says less about a group adds nothing. */
 function controlPieces(
   { controls, declared, audioIn, notesIn }: Subject,
-  isOpen: (type: string) => boolean,
+  { isOpen, share }: Heard,
   w: Weights,
 ): Piece[] {
   const isPlayed = notesIn === true && (audioIn === 0 || declaresInstrument(declared));
@@ -380,10 +400,11 @@ function controlPieces(
   const best = new Map<string, Piece>();
   for (const { type, weight, words } of read) {
     const group = groupOf(type);
-    if (weight * w.controls > (best.get(group)?.weight ?? 0)) {
+    const weighed = share * w.controls * weight;
+    if (weighed > (best.get(group)?.weight ?? 0)) {
       const said = words.map((word) => `“${word}”`).join(' and ');
       const reason = `its controls ${said} say ${typeName(type)}`;
-      best.set(group, { type, weight: weight * w.controls, from: 'controls', reason });
+      best.set(group, { type, weight: weighed, from: 'controls', reason });
     }
   }
   return [...best.values()];

@@ -25,6 +25,8 @@ export interface Weights {
   readonly controls: number;
   /** Factor on the words of its description. */
   readonly description: number;
+  /** The share of it that controls and description have beside a name that speaks. */
+  readonly besideName: number;
   /** A group that belongs to another kind than the declared one (against). */
   readonly otherKind: number;
   /** Others of the same series, at most; and the user's answers in it, at most. */
@@ -75,8 +77,9 @@ export const weights: Weights = {
   declared: 6.13,
   notDeclared: 5.1,
   ports: 0.76,
-  controls: 0.7,
-  description: 0.4,
+  controls: 1.47,
+  description: 0.72,
+  besideName: 0.38,
   otherKind: 2,
   series: 1.6,
   taught: 5,
