@@ -224,6 +224,7 @@ export {
   type SmartPart,
   type Spelling,
 } from './order/records.ts';
+export { because } from './arrangement/because.ts';
 export { createArranger, ruleWordsOf, type Arrangement } from './arrangement/arrangement.ts';
 export { catalogAsSaid, withChains } from './arrangement/chain-plugin.ts';
 export {
@@ -293,13 +294,12 @@ export {
   compareVersions,
   compileLine,
   compileRule,
-  explain,
   isNegative,
   meetsText,
-  sayLine,
   type CompiledRule,
   type RuleContext,
 } from './rules/evaluate/holds.ts';
+export { explain } from './rules/evaluate/explain.ts';
 export { sayLineShort, sayRule, sayRuleParts } from './rules/language/say.ts';
 export { CatalogIndex } from './rules/evaluate/catalog-index.ts';
 export { positionsIn } from './rules/evaluate/bits.ts';

@@ -4,6 +4,7 @@ import { applyChange, reverse } from '../change.ts';
 import { asId, type CabinetId, type FolderId } from '../id.ts';
 import type { Act } from './act.ts';
 import { createArranger } from '../arrangement/arrangement.ts';
+import { because } from '../arrangement/because.ts';
 import { allFolders, foldersBelow, orderOf, placementsIn, type Order } from '../order/records.ts';
 import { perform } from './perform.ts';
 import type { Plugin } from '../catalog/plugin.ts';
@@ -328,7 +329,12 @@ describe('the arrangement', () => {
     ].reduce(doAct, start);
     const arrangement = createArranger()(order, catalog);
     expect(arrangement.members.get('S')).toEqual(['p2']);
-    expect(arrangement.because('S', 'p2')).toBe('name has “old one”');
+    const [ordinary, smart] = ['A', 'S'].map((id) =>
+      arrangement.folders.find((folder) => folder.id === id),
+    );
+    expect(smart && because(arrangement, smart, 'p2')).toBe('name has “old one”');
+    expect(smart && because(arrangement, smart, 'p1')).toBeNull();
+    expect(ordinary && because(arrangement, ordinary, 'p1')).toBeNull();
     expect(
       [...arrangement.foldersOf].map(
         ([id, folders]) => `${id} ${folders.map((f) => f.name).join()}`,

@@ -11,7 +11,6 @@ import type { CabinetId, FolderId, PluginId } from '../id.ts';
 import { createStable } from '../stable.ts';
 import { candidateOf, type Candidate } from '../rules/evaluate/candidate.ts';
 import { createFiller, type Filled, type ToFill } from '../rules/evaluate/fill.ts';
-import { explain } from '../rules/evaluate/holds.ts';
 import type { NamedFolder, RuleWords } from '../rules/language/values.ts';
 import type { Answer } from '../catalog/answer.ts';
 import {
@@ -38,8 +37,6 @@ export interface Arrangement {
   readonly placements: ReadonlyMap<string, readonly Placement[]>;
   /** Plugins of every folder, smart ones too, in order. */
   readonly members: ReadonlyMap<string, readonly PluginId[]>;
-  /** Why a smart folder holds a plugin; null when it does not. */
-  readonly because: (folder: string, plugin: string) => string | null;
   /** Folders a plugin is in, smart ones too, by plugin. Those that are in none are not there. */
   readonly foldersOf: ReadonlyMap<string, readonly Folder[]>;
   /**
@@ -259,24 +256,8 @@ function arrange(
     below,
     placements,
     members,
-    because: reasons(folders, rules),
     foldersOf,
     rules,
-  };
-}
-
-/** Reasons are found when somebody looks, not for all that is in all folders. */
-function reasons(folders: readonly Folder[], rules: Arrangement['rules']): Arrangement['because'] {
-  const byId = lazily(() => new Map(rules.candidates.map((one) => [one.id, one])));
-  return (id, plugin) => {
-    const folder = folders.find((one) => one.id === id);
-    const candidate = byId().get(plugin);
-    if (!folder?.rule || !candidate) {
-      return null;
-    }
-    return folder.alwaysIn.some((one) => one === plugin)
-      ? 'always in, by hand'
-      : explain(folder.rule, candidate, rules.where, rules.words);
   };
 }
 

@@ -5,7 +5,7 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { GripVertical, X } from 'lucide-react';
 import { Button } from 'react-bootstrap';
-import { faceOf, type Folder, type Placement, type Plugin } from '@clever-drawer/core';
+import { because, faceOf, type Folder, type Placement, type Plugin } from '@clever-drawer/core';
 import { useActs, useArrangement } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { ofWhat } from '../annotate/of-what.ts';
@@ -43,7 +43,7 @@ export function PlacedPlugin({
     { plugin, folder, placement, before, next, isLast, acts },
     takeOut,
   );
-  const reason = arrangement.because(folder.id, plugin.id);
+  const reason = because(arrangement, folder, plugin.id);
   return (
     <li
       ref={ref}

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useNavigate, useParams } from 'react-router';
 import {
+  because,
   faceOf,
   isPresent,
   typeName,
@@ -288,7 +289,7 @@ function FolderRow({ folder, placement, plugin }: FolderRowProps) {
         </Button>
       ) : (
         <span className="text-soft">
-          {arrangement.because(folder.id, plugin.id) ?? texts.byItsRule}
+          {because(arrangement, folder, plugin.id) ?? texts.byItsRule}
         </span>
       )}
     </li>

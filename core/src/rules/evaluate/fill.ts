@@ -65,41 +65,51 @@ interface Answered {
 const fewChanged = 400;
 const nothingRead: Answered['contents'] = new Map();
 
+/** What was answered of a turn: by the place in it, undefined where it is not yet. */
+interface Answers {
+  readonly turn: Turn;
+  readonly all: readonly (Answered | undefined)[];
+}
+
+const answerIn = ({ turn, all }: Answers, folder: string): Answered | undefined =>
+  all[turn.placeOf.get(folder) ?? -1];
+
 /** Makes a filler, which remembers what it answered last. */
 export function createFiller(): (input: ToFill) => Filled {
   let index = new CatalogIndex([]);
   let last: readonly Candidate[] = [];
-  let answeredBefore: ReadonlyMap<string, Answered> = new Map();
+  let before: Answers = { turn: noTurn, all: [] };
   const compiledRules = new WeakMap<Rule, CompiledRule>();
   const compiledOf = (rule: Rule): CompiledRule => {
     const compiled = compiledRules.get(rule) ?? compileRule(rule);
     compiledRules.set(rule, compiled);
     return compiled;
   };
-  // Their turn is the same as long as the folders are.
-  let turn: Turn = { of: { folders: [], andBelow: () => [] }, all: [], table: new RuleTable([]) };
   return (input) => {
     const positions = changedPositions(last, input.candidates);
     if (positions === null) {
       index = new CatalogIndex(input.candidates);
-      answeredBefore = new Map();
+      before = { ...before, all: [] };
     }
     const replaced = replaceChanged(index, positions ?? [], input.candidates);
     last = input.candidates;
     // Which plugin stands where never changes within one index.
     const catalog = index;
+    // Their turn is the same as long as the folders are.
+    const { of } = before.turn;
     const isSameTurn =
-      positions !== null &&
-      turn.of.folders === input.folders &&
-      turn.of.andBelow === input.andBelow;
-    const answered = new Map(isSameTurn ? answeredBefore : []);
+      positions !== null && of.folders === input.folders && of.andBelow === input.andBelow;
+    const turn = isSameTurn ? before.turn : turnOf(input, compiledOf, before.turn);
+    const all: (Answered | undefined)[] = isSameTurn ? before.all.slice() : [];
+    const answers = { turn, all };
     const membersOf = (id: string): readonly string[] | undefined => {
-      const one = answered.get(id);
+      const one = answerIn(answers, id);
       return one && (one.members ??= membersIn(one, catalog));
     };
     // In a circle, what is not filled yet counts as it was filled last.
+    const earlierAnswers = before;
     const membersSoFar = (id: string): readonly string[] | undefined => {
-      const one = answered.get(id) ?? answeredBefore.get(id);
+      const one = answerIn(answers, id) ?? answerIn(earlierAnswers, id);
       return one && (one.members ??= membersIn(one, catalog));
     };
     const contents = contentsOf(input, membersSoFar);
@@ -108,24 +118,21 @@ export function createFiller(): (input: ToFill) => Filled {
       isIn: (folder, plugin) => contents(folder).has(plugin),
       isFiled: filedIn(input.placed),
     };
-    if (!isSameTurn) {
-      turn = turnOf(input, compiledOf, turn);
-    }
     const changed = replaced.map(({ at, fields }) => ({
       at,
       fields,
       holds: turn.table.ask(index.at(at), where),
     }));
     const asking: Asking = { turn, changed, index, contents, where };
-    if (isSameTurn) {
-      answerChanged(asking, answeredBefore, answered);
-    } else {
-      for (const [rule, { folder }] of turn.all.entries()) {
-        answered.set(folder.id, answer(asking, rule, answeredBefore.get(folder.id)));
-      }
+    for (let rule = 0; rule < turn.all.length; rule += 1) {
+      const one = all[rule] ?? answerIn(earlierAnswers, turn.all[rule]?.folder.id ?? '');
+      all[rule] =
+        isSameTurn && one && isLeftAlone(one, input.now)
+          ? answerAgain(one, one.folder, rule, asking)
+          : answer(asking, rule, one);
     }
-    answeredBefore = answered;
-    return { membersOf, expiresAt: earliest(answered.values()), where };
+    before = answers;
+    return { membersOf, expiresAt: earliest(all), where };
   };
 }
 
@@ -175,27 +182,6 @@ interface Asking {
   readonly where: RuleContext;
 }
 
-/**
- * Where the turn is that of before, most rules say what they said: of these no more is read than what
- * the changed plugins ask for. `answered` holds the answers of before and gets those that differ.
- */
-function answerChanged(
-  asking: Asking,
-  answeredBefore: ReadonlyMap<string, Answered>,
-  answered: Map<string, Answered>,
-): void {
-  let rule = 0;
-  for (const [id, before] of answeredBefore) {
-    const next = isLeftAlone(before, asking.where.now)
-      ? answerAgain(before, before.folder, rule, asking)
-      : answer(asking, rule, before);
-    if (next !== before) {
-      answered.set(id, next);
-    }
-    rule += 1;
-  }
-}
-
 /** The answer of the rule at a place of the turn; `before` is what it said last. */
 function answer(asking: Asking, rule: number, before: Answered | undefined): Answered {
   const { folder, compiled } = asking.turn.all[rule] as InTurn;
@@ -220,7 +206,10 @@ function stillHolds(
   );
 }
 
-/** Whether nothing but changed plugins can make a rule, which is the same, say something else. */
+/**
+ * Whether nothing but changed plugins can make a rule, which is the same, say something else: of most
+ * rules no more is read than what these ask for.
+ */
 const isLeftAlone = ({ asksNoFolders, expiresAt }: Answered, now: number): boolean =>
   asksNoFolders && (expiresAt === null || now < expiresAt);
 
@@ -289,10 +278,10 @@ function earlier(a: number | null, b: number | null): number | null {
   return a === null || b === null ? (a ?? b) : Math.min(a, b);
 }
 
-function earliest(answered: Iterable<Answered>): number | null {
+function earliest(answers: readonly (Answered | undefined)[]): number | null {
   let first: number | null = null;
-  for (const { expiresAt } of answered) {
-    first = earlier(first, expiresAt);
+  for (const one of answers) {
+    first = earlier(first, one?.expiresAt ?? null);
   }
   return first;
 }
@@ -310,7 +299,8 @@ function changedPositions(
   }
   const changed: number[] = [];
   for (let at = 0; at < now.length; at += 1) {
-    if (before[at] === now[at]) {
+    // `===` looks into both, which are all over the memory; this compares where they are.
+    if (Object.is(before[at], now[at])) {
       continue;
     }
     if (before[at]?.id !== now[at]?.id || changed.length >= fewChanged) {
@@ -387,8 +377,17 @@ interface InTurn {
 interface Turn {
   readonly of: Pick<ToFill, 'folders' | 'andBelow'>;
   readonly all: readonly InTurn[];
+  /** Where each folder stands in it. */
+  readonly placeOf: ReadonlyMap<string, number>;
   readonly table: RuleTable;
 }
+
+const noTurn: Turn = {
+  of: { folders: [], andBelow: () => [] },
+  all: [],
+  placeOf: new Map(),
+  table: new RuleTable([]),
+};
 
 function turnOf(input: ToFill, compiledOf: (rule: Rule) => CompiledRule, before: Turn): Turn {
   const all = inTurn(input, compiledOf);
@@ -398,6 +397,7 @@ function turnOf(input: ToFill, compiledOf: (rule: Rule) => CompiledRule, before:
   return {
     of: input,
     all,
+    placeOf: new Map(all.map(({ folder }, rule) => [folder.id, rule])),
     table: hasSameRules ? before.table : new RuleTable(all.map(({ compiled }) => compiled)),
   };
 }

@@ -15,7 +15,6 @@ import {
   type Line,
   type Rule,
 } from '../language/rule.ts';
-import { noWords, sayValue, type RuleWords } from '../language/values.ts';
 
 /**
  * Where a rule is evaluated: the time in milliseconds since 1970, and what is in which folder (with
@@ -277,7 +276,8 @@ const asFunctions = ({ lines }: Card, sort: CardSort): CompiledCard => ({
   lines: lines.map((line) => ({ key: keyOfLine(line), holds: compileLine(line) })),
 });
 
-const cardHolds = (
+/** Whether a card lets the plugin in, or keeps it out. */
+export const cardHolds = (
   { sort, lines }: CompiledCard,
   candidate: Candidate,
   where: RuleContext,
@@ -290,34 +290,4 @@ const cardHolds = (
 export function compileCard(card: Card): Holds {
   const compiled = asFunctions(card, 'lets in all');
   return (candidate, where) => cardHolds(compiled, candidate, where);
-}
-
-/** Why a plugin is in: the first card that holds, line by line ("name has “echo”"); null when it is not. */
-export function explain(
-  rule: Rule,
-  candidate: Candidate,
-  where: RuleContext,
-  words: RuleWords = noWords,
-): string | null {
-  const { cards } = compileRule(rule);
-  const first = cards.findIndex((card) => cardHolds(card, candidate, where));
-  const card = rule.cards[first - rule.never.length];
-  return card ? card.lines.map((line) => sayLine(line, candidate, where, words)).join(', ') : null;
-}
-
-/** A line as it is true of a plugin: of its values only those that are met. */
-export function sayLine(
-  line: Line,
-  candidate: Candidate,
-  where: RuleContext,
-  words: RuleWords,
-): string {
-  const { field, relation, values } = line;
-  const met = isNegative(relation)
-    ? values
-    : values.filter((value) => compileLine({ ...line, values: [value] })(candidate, where));
-  const shown = (met.length > 0 ? met : values).map((value) =>
-    fields[field] === 'text' ? `“${value}”` : sayValue(field, value, words),
-  );
-  return [field, relation, shown.join(' or ')].filter((part) => part !== '').join(' ');
 }

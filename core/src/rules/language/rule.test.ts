@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { makeCandidate, type CandidateFacts } from '../evaluate/candidate.ts';
-import { compareVersions, compileRule, explain, type RuleContext } from '../evaluate/holds.ts';
+import { explain } from '../evaluate/explain.ts';
+import { compareVersions, compileRule, type RuleContext } from '../evaluate/holds.ts';
 import { keywordRule, linesOf, type Rule } from './rule.ts';
 import { sayRule } from './say.ts';
 import { parseRule } from './text.ts';
