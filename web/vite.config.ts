@@ -40,7 +40,7 @@ export default defineConfig({
               name: 'shared',
               minShareCount: 2,
               entriesAware: true,
-              entriesAwareMergeThreshold: 3_000,
+              entriesAwareMergeThreshold: 1_000,
               priority: 1,
             },
           ],

@@ -1,14 +1,16 @@
 /** What stands in a slot, kept as a setting of one's own: a name, a note, and the state the host gave. */
 import { Bookmark } from 'lucide-react';
-import { useState } from 'react';
-import { Form } from 'react-bootstrap';
-import { asId, stateLength, type Act, type Plugin, type SlotView } from '@clever-drawer/core';
-import { annotateAct } from '../annotate/annotate.ts';
-import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
-import { FormDialog } from '../ui/form-dialog.tsx';
-import { NameField } from './name-field.tsx';
+import { stateLength, type SlotView } from '@clever-drawer/core';
+import { useCatalog } from '../studio/contexts.ts';
+import { fetchedLater } from '../ui/fetched-later.tsx';
+import type { SettingDialogProps } from './setting-dialog.tsx';
 import { SlotExtra } from './slot-extra.tsx';
 import * as texts from './texts.ts';
+
+const SettingDialog = fetchedLater<SettingDialogProps>(
+  async () => (await import('./setting-dialog.tsx')).SettingDialog,
+  'keys held',
+);
 
 interface Props {
   readonly slot: SlotView | undefined;
@@ -38,77 +40,5 @@ export function KeepSetting({ slot, trackName }: Props) {
         />
       )}
     />
-  );
-}
-
-interface DialogProps {
-  readonly slot: SlotView;
-  readonly state: string;
-  readonly plugin: Plugin;
-  readonly trackName: string;
-  readonly onClose: () => void;
-}
-
-function SettingDialog({ slot, state, plugin, trackName, onClose }: DialogProps) {
-  const { act } = useActs();
-  const { nameOf } = useArrangement();
-  const [name, setName] = useState(
-    slot.asked.setting ? texts.mine(slot.asked.setting.name) : trackName,
-  );
-  const [note, setNote] = useState('');
-  const submit = (): void => {
-    const id = crypto.randomUUID();
-    const then: Act | null = note.trim() === '' ? null : annotateAct([id], { notes: note.trim() });
-    const kept = {
-      id: asId<Plugin['id']>(id),
-      name: name.trim(),
-      plugin: plugin.id,
-      bank: null,
-      format: slot.asked.format,
-      path: null,
-      identity: null,
-      state,
-    };
-    if (act({ act: 'keep-settings', settings: [kept], then })) {
-      onClose();
-    }
-  };
-  return (
-    <FormDialog
-      title={texts.keepItAsItIsSet(nameOf(plugin))}
-      act={texts.keepTheSetting}
-      onSubmit={submit}
-      onClose={onClose}
-    >
-      <SettingFields name={name} setName={setName} note={note} setNote={setNote} />
-    </FormDialog>
-  );
-}
-
-interface FieldsProps {
-  readonly name: string;
-  readonly setName: (name: string) => void;
-  readonly note: string;
-  readonly setNote: (note: string) => void;
-}
-
-function SettingFields({ name, setName, note, setNote }: FieldsProps) {
-  return (
-    <>
-      <NameField id="setting-name" className="mb-3" name={name} setName={setName} isReplaced>
-        <Form.Text className="text-soft">{texts.itIsFoundWithItsSetting}</Form.Text>
-      </NameField>
-      <Form.Group controlId="setting-note">
-        <Form.Label>{texts.note}</Form.Label>
-        <Form.Control
-          as="textarea"
-          rows={2}
-          value={note}
-          onChange={(event) => {
-            setNote(event.target.value);
-          }}
-        />
-      </Form.Group>
-    </>
   );
 }

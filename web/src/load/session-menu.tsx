@@ -1,14 +1,23 @@
 /** Saving the session, opening it again, and what it takes. */
 import { useState } from 'react';
-import { Button, Dropdown, Form, Modal } from 'react-bootstrap';
-import { formats, type HostSettings, type SessionView } from '@clever-drawer/core';
+import { Dropdown } from 'react-bootstrap';
+import type { SessionView } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
-import { FormDialog } from '../ui/form-dialog.tsx';
+import { fetchedLater } from '../ui/fetched-later.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
-import { NameField } from './name-field.tsx';
 import { sayTime } from '../ui/time-words.ts';
 import type { SlotActs } from './model/slots.ts';
+import type { SessionDialogProps } from './session-dialogs.tsx';
 import * as texts from './texts.ts';
+
+const SaveDialog = fetchedLater<SessionDialogProps>(
+  async () => (await import('./session-dialogs.tsx')).SaveDialog,
+  'keys held',
+);
+const SettingsDialog = fetchedLater<SessionDialogProps>(
+  async () => (await import('./session-dialogs.tsx')).SettingsDialog,
+  'keys held',
+);
 
 export function SessionMenu({ session, acts }: { session: SessionView; acts: SlotActs }) {
   const { client } = useComputer();
@@ -69,138 +78,5 @@ function SessionItems({ session }: { readonly session: SessionView }) {
         </MenuItem>
       ))}
     </Dropdown.Menu>
-  );
-}
-
-interface DialogProps {
-  readonly session: SessionView;
-  readonly acts: SlotActs;
-  readonly onClose: () => void;
-}
-
-function SaveDialog({ session, acts, onClose }: DialogProps) {
-  const { client } = useComputer();
-  const [name, setName] = useState(session.name);
-  const submit = (): void => {
-    if (name.trim() !== '') {
-      acts.after(client.saveSession(name), texts.isSaved(name.trim()));
-      onClose();
-    }
-  };
-  return (
-    <FormDialog
-      title={texts.saveThisSessionAs}
-      act={texts.saveTheSession}
-      onSubmit={submit}
-      onClose={onClose}
-    >
-      <NameField id="session-name" name={name} setName={setName} isInvalid={name.trim() === ''}>
-        <Form.Control.Feedback type="invalid">{texts.aNameNeedsAtLeast}</Form.Control.Feedback>
-      </NameField>
-      {session.saved.length > 0 && <SavedSessions session={session} acts={acts} />}
-    </FormDialog>
-  );
-}
-
-function SavedSessions({
-  session,
-  acts,
-}: {
-  readonly session: SessionView;
-  readonly acts: SlotActs;
-}) {
-  const { client } = useComputer();
-  return (
-    <ul className="plain-rows saved-sessions">
-      {session.saved.map((saved) => (
-        <li key={saved.id}>
-          <span>
-            {saved.name} <span className="text-soft">{sayTime(saved.savedAt)}</span>
-          </span>
-          <Button
-            size="sm"
-            variant="bare"
-            onClick={() => {
-              acts.after(client.forgetSession(saved.id), texts.isForgotten(saved.name));
-            }}
-          >
-            {texts.forget}
-          </Button>
-        </li>
-      ))}
-    </ul>
-  );
-}
-
-function SettingsDialog({ session: { settings }, acts, onClose }: DialogProps) {
-  const { client } = useComputer();
-  const set = (next: Partial<typeof settings>): void => {
-    acts.after(client.setSession({ ...settings, ...next }));
-  };
-  return (
-    <Modal show onHide={onClose} animation={false} aria-labelledby="takes-title">
-      <Modal.Header closeButton>
-        <Modal.Title as="h1" id="takes-title">
-          {texts.whatTheSessionTakes}
-        </Modal.Title>
-      </Modal.Header>
-      <WhatItTakes settings={settings} set={set} />
-      <Modal.Footer>
-        <Button onClick={onClose}>{texts.done}</Button>
-      </Modal.Footer>
-    </Modal>
-  );
-}
-
-function WhatItTakes({
-  settings,
-  set,
-}: {
-  readonly settings: HostSettings;
-  readonly set: (next: Partial<typeof settings>) => void;
-}) {
-  return (
-    <Modal.Body>
-      <p className="text-soft">{texts.asARealHostWould}</p>
-      <FormatsTaken settings={settings} set={set} />
-      <Form.Check
-        type="checkbox"
-        id="takes-32"
-        label={texts.programsOf32Bits}
-        checked={settings.takes32Bit}
-        onChange={() => {
-          set({ takes32Bit: !settings.takes32Bit });
-        }}
-      />
-    </Modal.Body>
-  );
-}
-
-function FormatsTaken({
-  settings,
-  set,
-}: {
-  readonly settings: HostSettings;
-  readonly set: (next: Partial<typeof settings>) => void;
-}) {
-  return (
-    <fieldset>
-      <legend className="form-label">{texts.formats}</legend>
-      {formats.map((format) => (
-        <Form.Check
-          key={format}
-          inline
-          type="checkbox"
-          id={`takes-${format}`}
-          label={format}
-          checked={settings.formats.includes(format)}
-          onChange={() => {
-            set({
-              formats: formats.filter((one) => (one === format) !== settings.formats.includes(one)),
-            });
-          }}
-        />
-      ))}
-    </fieldset>
   );
 }
