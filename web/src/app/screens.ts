@@ -26,9 +26,11 @@ const screens = {
 } as const;
 
 const [, first = ''] = window.location.pathname.split('/');
-if (Object.hasOwn(screens, first)) {
-  void screens[first as keyof typeof screens].fetch();
-}
+
+/** The screen of the address, on its way. What keeps it from coming is said where it is drawn. */
+export const firstScreen: Promise<unknown> = Object.hasOwn(screens, first)
+  ? screens[first as keyof typeof screens].fetch().catch(() => undefined)
+  : Promise.resolve();
 
 export const ScanScreen = screens.scan.Screen;
 export const SortScreen = screens.sort.Screen;

@@ -2,6 +2,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
+import { keysQuery } from '../studio/studio-queries.ts';
 import { fetchedLater } from '../ui/fetched-later.tsx';
 import * as texts from './texts.ts';
 
@@ -12,7 +13,7 @@ export function KeysPerLoad() {
   const { pluginById } = useCatalog();
   const { nameOf } = useArrangement();
   const [isOpen, setOpen] = useState(false);
-  const { data } = useQuery({ queryKey: ['keys', client.computer], queryFn: client.keys });
+  const { data } = useQuery(keysQuery(client));
   if (!data) {
     return null;
   }

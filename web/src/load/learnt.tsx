@@ -6,6 +6,7 @@ import { Button, Form, Modal } from 'react-bootstrap';
 import { printNumber, type HabitsView, type KeysView } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
 import { useNotifyError } from '../studio/notify-error.ts';
+import { habitsQuery } from '../studio/studio-queries.ts';
 import { useNotices } from '../ui/notices.tsx';
 import * as texts from './texts.ts';
 
@@ -14,7 +15,7 @@ export function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void 
   const { notify } = useNotices();
   const notifyError = useNotifyError();
   const [isAsking, setAsking] = useState(false);
-  const habits = useQuery({ queryKey: ['habits', client.computer], queryFn: client.habits });
+  const habits = useQuery(habitsQuery(client));
   const isLearning = habits.data?.isLearning ?? true;
   const queries = useQueryClient();
   const setLearning = (): void => {

@@ -5,6 +5,7 @@ import type { SessionView } from '@clever-drawer/core';
 import { messageOf } from '../api/client.ts';
 import { useActs, useArrangement, useComputer } from '../studio/contexts.ts';
 import { useNotifyError } from '../studio/notify-error.ts';
+import { sessionQuery } from '../studio/studio-queries.ts';
 import { useNotices } from '../ui/notices.tsx';
 import { useKeys } from '../ui/keys.ts';
 import { Finder } from './finder.tsx';
@@ -16,7 +17,7 @@ import * as texts from './texts.ts';
 
 export function LoadScreen() {
   const { client } = useComputer();
-  const session = useQuery({ queryKey: ['session', client.computer], queryFn: client.session });
+  const session = useQuery(sessionQuery(client));
   return session.data ? (
     <LoadInto session={session.data} />
   ) : (

@@ -10,12 +10,13 @@ import {
   type TrackKind,
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
+import { habitsQuery } from '../studio/studio-queries.ts';
 
 export function useHabits(track: TrackKind, before: string | null): Habits {
   const { client } = useComputer();
   const { usage } = useCatalog();
   const { arrangement, cabinet } = useArrangement();
-  const { data } = useQuery({ queryKey: ['habits', client.computer], queryFn: client.habits });
+  const { data } = useQuery(habitsQuery(client));
   const warmth = useMemo(() => new Map([...usage].map(([id, used]) => [id, used.warmth])), [usage]);
   const here = useMemo(
     () =>

@@ -28,6 +28,15 @@ export const usageQuery = ({ computer, usage }: Client) =>
 export const settingsQuery = ({ computer, settings }: Client) =>
   queryOptions({ queryKey: ['settings', computer], queryFn: settings });
 
+export const sessionQuery = ({ computer, session }: Client) =>
+  queryOptions({ queryKey: ['session', computer], queryFn: session });
+
+export const habitsQuery = ({ computer, habits }: Client) =>
+  queryOptions({ queryKey: ['habits', computer], queryFn: habits });
+
+export const keysQuery = ({ computer, keys }: Client) =>
+  queryOptions({ queryKey: ['keys', computer], queryFn: keys });
+
 const chosen = 'computer';
 
 /** The computer that was chosen last in this browser. */
@@ -44,20 +53,26 @@ export const shownComputer = (
 ): ComputerView | undefined => computers.find(({ id }) => id === wanted) ?? computers[0];
 
 /**
- * Asks for what the first screen needs, so that the server works while the page is put together.
- * Rejects where one of the answers is an error, which whoever is drawn says.
+ * Asks for what the screen of an address (`/load`) needs, so that the server works while the page is
+ * put together. Rejects where one of the answers is an error, which whoever is drawn says.
  */
-export async function askAhead(queries: QueryClient): Promise<void> {
+export async function askAhead(queries: QueryClient, address: string): Promise<void> {
   const computers = await queries.query(computersQuery);
   const computer = shownComputer(computers, chosenComputer());
   if (!computer) {
     return;
   }
   const client = clientFor(computer.id);
-  await Promise.all([
+  const ofLoad = () => [
+    queries.query(sessionQuery(client)),
+    queries.query(habitsQuery(client)),
+    queries.query(keysQuery(client)),
+  ];
+  await Promise.all<unknown>([
     queries.query(catalogQuery(client)),
     queries.query(orderQuery(client)),
     queries.query(usageQuery(client)),
     queries.query(settingsQuery(client)),
+    ...(address.startsWith('/load') ? ofLoad() : []),
   ]);
 }
