@@ -68,7 +68,7 @@ const nothingRead: Answered['contents'] = new Map();
 /** What was answered of a turn: by the place in it, undefined where it is not yet. */
 interface Answers {
   readonly turn: Turn;
-  readonly all: readonly (Answered | undefined)[];
+  readonly all: (Answered | undefined)[];
 }
 
 const answerIn = ({ turn, all }: Answers, folder: string): Answered | undefined =>
@@ -76,65 +76,100 @@ const answerIn = ({ turn, all }: Answers, folder: string): Answered | undefined 
 
 /** Makes a filler, which remembers what it answered last. */
 export function createFiller(): (input: ToFill) => Filled {
-  let index = new CatalogIndex([]);
-  let last: readonly Candidate[] = [];
-  let before: Answers = { turn: noTurn, all: [] };
-  const compiledRules = new WeakMap<Rule, CompiledRule>();
-  const compiledOf = (rule: Rule): CompiledRule => {
-    const compiled = compiledRules.get(rule) ?? compileRule(rule);
-    compiledRules.set(rule, compiled);
-    return compiled;
-  };
-  return (input) => {
-    const positions = changedPositions(last, input.candidates);
-    if (positions === null) {
-      index = new CatalogIndex(input.candidates);
-      before = { ...before, all: [] };
-    }
-    const replaced = replaceChanged(index, positions ?? [], input.candidates);
-    last = input.candidates;
-    // Which plugin stands where never changes within one index.
-    const catalog = index;
-    // Their turn is the same as long as the folders are.
-    const { of } = before.turn;
-    const isSameTurn =
-      positions !== null && of.folders === input.folders && of.andBelow === input.andBelow;
-    const turn = isSameTurn ? before.turn : turnOf(input, compiledOf, before.turn);
-    const all: (Answered | undefined)[] = isSameTurn ? before.all.slice() : [];
-    const answers = { turn, all };
-    const membersOf = (id: string): readonly string[] | undefined => {
-      const one = answerIn(answers, id);
-      return one && (one.members ??= membersIn(one, catalog));
-    };
-    // In a circle, what is not filled yet counts as it was filled last.
-    const earlierAnswers = before;
-    const membersSoFar = (id: string): readonly string[] | undefined => {
-      const one = answerIn(answers, id) ?? answerIn(earlierAnswers, id);
-      return one && (one.members ??= membersIn(one, catalog));
-    };
-    const contents = contentsOf(input, membersSoFar);
-    const where: RuleContext = {
-      now: input.now,
-      isIn: (folder, plugin) => contents(folder).has(plugin),
-      isFiled: filedIn(input.placed),
-    };
-    const changed = replaced.map(({ at, fields }) => ({
-      at,
-      fields,
-      holds: turn.table.ask(index.at(at), where),
-    }));
-    const asking: Asking = { turn, changed, index, contents, where };
-    for (let rule = 0; rule < turn.all.length; rule += 1) {
-      const one = all[rule] ?? answerIn(earlierAnswers, turn.all[rule]?.folder.id ?? '');
-      all[rule] =
-        isSameTurn && one && isLeftAlone(one, input.now)
-          ? answerAgain(one, one.folder, rule, asking)
-          : answer(asking, rule, one);
-    }
-    before = answers;
-    return { membersOf, expiresAt: earliest(all), where };
-  };
+  const filler = new Filler();
+  return (input) => filler.fill(input);
 }
+
+class Filler {
+  /** Which plugin stands where never changes within one index. */
+  #index = new CatalogIndex([]);
+  #candidates: readonly Candidate[] = [];
+  #answers: Answers = { turn: noTurn, all: [] };
+  readonly #compiled = new WeakMap<Rule, CompiledRule>();
+
+  fill(input: ToFill): Filled {
+    const replaced = this.#takeIn(input.candidates);
+    const before = this.#answers;
+    const turn = this.#turnFor(input);
+    const answers = { turn, all: turn === before.turn ? before.all.slice() : [] };
+    const index = this.#index;
+    const asking = askingFor(input, { answers, before, replaced, index });
+    answerAll(asking, answers, before);
+    this.#answers = answers;
+    return {
+      membersOf: (folder) => membersOf(answerIn(answers, folder), index),
+      expiresAt: earliest(answers.all),
+      where: asking.where,
+    };
+  }
+
+  /** The plugins as they are now; gives those that were replaced, and none where all are other ones. */
+  #takeIn(candidates: readonly Candidate[]): readonly Replaced[] {
+    const positions = changedPositions(this.#candidates, candidates);
+    this.#candidates = candidates;
+    if (positions === null) {
+      this.#index = new CatalogIndex(candidates);
+      this.#answers = { turn: this.#answers.turn, all: [] };
+      return [];
+    }
+    return replaceChanged(this.#index, positions, candidates);
+  }
+
+  /** Their turn is the same as long as the folders are. */
+  #turnFor(input: ToFill): Turn {
+    const { turn } = this.#answers;
+    const isSame = turn.of.folders === input.folders && turn.of.andBelow === input.andBelow;
+    return isSame ? turn : turnOf(input, (rule) => this.#compiledOf(rule), turn);
+  }
+
+  #compiledOf(rule: Rule): CompiledRule {
+    const compiled = this.#compiled.get(rule) ?? compileRule(rule);
+    this.#compiled.set(rule, compiled);
+    return compiled;
+  }
+}
+
+/** What one fill has to work with. */
+interface Work {
+  readonly answers: Answers;
+  readonly before: Answers;
+  readonly replaced: readonly Replaced[];
+  readonly index: CatalogIndex;
+}
+
+function askingFor(input: ToFill, { answers, before, replaced, index }: Work): Asking {
+  // In a circle, what is not filled yet counts as it was filled last.
+  const contents = contentsOf(input, (folder) =>
+    membersOf(answerIn(answers, folder) ?? answerIn(before, folder), index),
+  );
+  const where: RuleContext = {
+    now: input.now,
+    isIn: (folder, plugin) => contents(folder).has(plugin),
+    isFiled: filedIn(input.placed),
+  };
+  const { turn } = answers;
+  const changed = replaced.map(({ at, fields }) => ({
+    at,
+    fields,
+    holds: turn.table.ask(index.at(at), where),
+  }));
+  return { turn, changed, index, contents, where };
+}
+
+/** Fills in the answers of a turn; they may hold those of before, where it is the same. */
+function answerAll(asking: Asking, { turn, all }: Answers, before: Answers): void {
+  for (let rule = 0; rule < turn.all.length; rule += 1) {
+    const kept = all[rule];
+    all[rule] =
+      kept && isLeftAlone(kept, asking.where.now)
+        ? answerAgain(kept, kept.folder, rule, asking)
+        : answer(asking, rule, kept ?? answerIn(before, turn.all[rule]?.folder.id ?? ''));
+  }
+}
+
+/** What a folder holds, found when somebody asks. */
+const membersOf = (one: Answered | undefined, index: CatalogIndex): readonly string[] | undefined =>
+  one && (one.members ??= membersIn(one, index));
 
 /** What changed in a plugin at a position of the catalog. */
 interface Replaced {
@@ -329,7 +364,7 @@ function membersIn({ bits: found, folder }: Answered, index: CatalogIndex): read
 /** What is in a folder or below it, as far as it is filled by now. */
 function contentsOf(
   { placed, andBelow, folders }: ToFill,
-  membersOf: Filled['membersOf'],
+  heldBy: Filled['membersOf'],
 ): (folder: string) => ReadonlySet<string> {
   const known = new Map<string, ReadonlySet<string>>();
   const smart = lazily(() => new Set(folders.map(({ id }) => id)));
@@ -340,7 +375,7 @@ function contentsOf(
     }
     const held = new Set(
       andBelow(folder).flatMap((id) =>
-        smart().has(id) ? (membersOf(id) ?? []) : (placed.get(id) ?? []),
+        smart().has(id) ? (heldBy(id) ?? []) : (placed.get(id) ?? []),
       ),
     );
     known.set(folder, held);
@@ -395,7 +430,7 @@ function turnOf(input: ToFill, compiledOf: (rule: Rule) => CompiledRule, before:
     all.length === before.all.length &&
     all.every(({ compiled }, rule) => compiled === before.all[rule]?.compiled);
   return {
-    of: input,
+    of: { folders: input.folders, andBelow: input.andBelow },
     all,
     placeOf: new Map(all.map(({ folder }, rule) => [folder.id, rule])),
     table: hasSameRules ? before.table : new RuleTable(all.map(({ compiled }) => compiled)),
