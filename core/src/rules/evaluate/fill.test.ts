@@ -4,14 +4,7 @@ import { allBits, noBits, positionsIn } from './bits.ts';
 import { anyCandidate, anyCatalog, anyRule, epoch, folderIds } from './arbitrary.test-data.ts';
 import type { Candidate } from './candidate.ts';
 import { CatalogIndex } from './catalog-index.ts';
-import {
-  circleFrom,
-  createFiller,
-  expiryOf,
-  type Filled,
-  type SmartFolder,
-  type ToFill,
-} from './fill.ts';
+import { circleFrom, createFiller, type Filled, type SmartFolder, type ToFill } from './fill.ts';
 import { compileRule, type RuleContext } from './holds.ts';
 import { slowlyIn } from './slow.test-data.ts';
 import { parseRule } from '../language/text.ts';
@@ -203,7 +196,14 @@ describe('filling again', () => {
         const holds = compileRule(rule).holds;
         const at = (now: number): string =>
           catalog.map((candidate) => String(holds(candidate, { ...where, now }))).join();
-        const ends = expiryOf(rule, catalog, epoch);
+        const folder = { id: 'by its rule', rule, alwaysIn: [], alwaysOut: [] };
+        const { expiresAt: ends } = createFiller()({
+          candidates: catalog,
+          folders: [folder],
+          placed,
+          andBelow: (id) => [id],
+          now: epoch,
+        });
         for (const later of [epoch + 3_600_000, epoch + 9 * 86_400_000, epoch + 400 * 86_400_000]) {
           if (ends === null || later < ends) {
             expect(at(later)).toBe(at(epoch));

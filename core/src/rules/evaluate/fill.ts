@@ -503,13 +503,3 @@ function firstMoment({ spans }: CompiledRule, momentFor: (span: Span) => number)
   }
   return Number.isFinite(first) ? first : null;
 }
-
-/** The first moment after now at which the rule says something else of one of the plugins; null for never. */
-export const expiryOf = (
-  rule: Rule,
-  candidates: readonly Candidate[],
-  now: number,
-): number | null => {
-  const index = new CatalogIndex(candidates);
-  return firstMoment(compileRule(rule), (span) => index.nextMoment(span, now));
-};
