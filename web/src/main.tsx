@@ -9,7 +9,7 @@ import { QueryClient } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './app/app.tsx';
-import { firstScreen } from './app/screens.ts';
+import { firstScreen, named } from './app/screens.ts';
 import { showTheme } from './app/theme.ts';
 import { askAhead } from './studio/studio-queries.ts';
 
@@ -22,7 +22,7 @@ const atMost = new Promise((resolve) => {
   setTimeout(resolve, waitsAtMost);
 });
 // Whoever is drawn asks again, and says what went wrong.
-const asked = askAhead(queries, window.location.pathname).catch(() => undefined);
+const asked = askAhead(queries, named).catch(() => undefined);
 showTheme();
 const root = document.getElementById('root');
 // Not awaited at the top: screens import this module, and could not come before it ends.

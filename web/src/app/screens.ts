@@ -25,11 +25,12 @@ const screens = {
   plugin: screen(async () => (await import('../plugin/plugin-page.tsx')).PluginPage),
 } as const;
 
-const [, first = ''] = window.location.pathname.split('/');
+/** The screen that the address names: `load` for `/load`. */
+export const [, named = ''] = window.location.pathname.split('/');
 
 /** The screen of the address, on its way. What keeps it from coming is said where it is drawn. */
-export const firstScreen: Promise<unknown> = Object.hasOwn(screens, first)
-  ? screens[first as keyof typeof screens].fetch().catch(() => undefined)
+export const firstScreen: Promise<unknown> = Object.hasOwn(screens, named)
+  ? screens[named as keyof typeof screens].fetch().catch(() => undefined)
   : Promise.resolve();
 
 export const ScanScreen = screens.scan.Screen;

@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { curveMonotoneX, line, max, scaleLinear, scalePoint } from 'd3';
 import { useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
-import { printNumber, type HabitsView, type KeysView } from '@clever-drawer/core';
+import { printNumber, type KeysView } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
 import { useNotifyError } from '../studio/notify-error.ts';
 import { habitsQuery } from '../studio/studio-queries.ts';
@@ -19,8 +19,8 @@ export function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void 
   const isLearning = habits.data?.isLearning ?? true;
   const queries = useQueryClient();
   const setLearning = (): void => {
-    queries.setQueryData<HabitsView>(
-      ['habits', client.computer],
+    queries.setQueryData(
+      habitsQuery(client).queryKey,
       (held) => held && { ...held, isLearning: !isLearning },
     );
     after(

@@ -168,7 +168,7 @@ function useSessionWork(): SessionWork {
   const notifyError = useNotifyError();
   const queries = useQueryClient();
   const take = (next: SessionView): void => {
-    queries.setQueryData(['session', client.computer], next);
+    queries.setQueryData(sessionQuery(client).queryKey, next);
   };
   const after = (work: Promise<SessionView>, words?: string): void => {
     work.then((next) => {

@@ -40,7 +40,7 @@ const newQueries = (): QueryClient =>
 describe('what is asked ahead of the first screen', () => {
   it('is what the chosen computer holds, all at once', async () => {
     rememberComputer('rack');
-    await askAhead(newQueries(), '/file');
+    await askAhead(newQueries(), 'file');
     expect(asked).toEqual([
       '/api/computers',
       ...['catalog', 'order', 'usage', 'settings'].map((what) => `/api/computers/rack/${what}`),
@@ -49,7 +49,7 @@ describe('what is asked ahead of the first screen', () => {
 
   it('is for Load the session, habits and keys as well', async () => {
     rememberComputer('rack');
-    await askAhead(newQueries(), '/load');
+    await askAhead(newQueries(), 'load');
     expect(asked.slice(5)).toEqual(
       ['session', 'habits', 'keys'].map((what) => `/api/computers/rack/${what}`),
     );
@@ -57,13 +57,13 @@ describe('what is asked ahead of the first screen', () => {
 
   it('is of the first computer where the chosen one is gone', async () => {
     rememberComputer('sold');
-    await askAhead(newQueries(), '/file');
+    await askAhead(newQueries(), 'file');
     expect(asked).toContain('/api/computers/desk/catalog');
   });
 
   it('is not asked again by what is drawn', async () => {
     const queries = newQueries();
-    await askAhead(queries, '/');
+    await askAhead(queries, '');
     const wrapper = ({ children }: { readonly children: ReactNode }): ReactNode => (
       <QueryClientProvider client={queries}>{children}</QueryClientProvider>
     );
@@ -74,7 +74,7 @@ describe('what is asked ahead of the first screen', () => {
 
   it('ends in an error where the server is not there', async () => {
     silent = ['/api/computers'];
-    await expect(askAhead(newQueries(), '/file')).rejects.toThrow();
+    await expect(askAhead(newQueries(), 'file')).rejects.toThrow();
     expect(asked).toEqual(['/api/computers']);
   });
 });

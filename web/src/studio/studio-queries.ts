@@ -53,10 +53,10 @@ export const shownComputer = (
 ): ComputerView | undefined => computers.find(({ id }) => id === wanted) ?? computers[0];
 
 /**
- * Asks for what the screen of an address (`/load`) needs, so that the server works while the page is
+ * Asks for what a screen (`load`) needs, so that the server works while the page is
  * put together. Rejects where one of the answers is an error, which whoever is drawn says.
  */
-export async function askAhead(queries: QueryClient, address: string): Promise<void> {
+export async function askAhead(queries: QueryClient, screen: string): Promise<void> {
   const computers = await queries.query(computersQuery);
   const computer = shownComputer(computers, chosenComputer());
   if (!computer) {
@@ -73,6 +73,6 @@ export async function askAhead(queries: QueryClient, address: string): Promise<v
     queries.query(orderQuery(client)),
     queries.query(usageQuery(client)),
     queries.query(settingsQuery(client)),
-    ...(address.startsWith('/load') ? ofLoad() : []),
+    ...(screen === 'load' ? ofLoad() : []),
   ]);
 }
