@@ -144,6 +144,60 @@ test('the mark stays on a plugin that is ranked anew, and Tab leaves the field',
   await expect(page).toHaveTitle('Load · Clever Drawer');
 });
 
+test('what was learnt of a load moves the list with the next key, never under the hand', async ({
+  page,
+  demo,
+}) => {
+  const shownNow = async (): Promise<string[]> =>
+    page.getByTestId('hit').locator('.name').allInnerTexts();
+  await page.goto(`${demo.address}/load`);
+  await expect(page.getByTestId('hit').nth(3)).toBeVisible();
+  let answer = (): void => undefined;
+  const isAnswered = new Promise<void>((resolve) => {
+    answer = resolve;
+  });
+  await page.route(/\/(habits|usage)$/, async (route) => {
+    await isAnswered;
+    await route.continue();
+  });
+  await page.keyboard.press('g');
+  await expect(letters(page)).toHaveValue('g');
+  const ofOne = await shownNow();
+  await page.keyboard.type('ull');
+  await expect(letters(page)).toHaveValue('gull');
+  const [loaded = ''] = await shownNow();
+  await page.keyboard.press('Enter');
+  // The list is that of the next slot at once, before the host has answered.
+  const shown = await shownNow();
+  await expect(notice(page)).toContainText('stands in Narrator');
+  expect(await shownNow()).toEqual(shown);
+  const learnt = ['habits', 'usage'].map((what) => page.waitForResponse(`**/${what}`));
+  answer();
+  await Promise.all(learnt);
+  await page.evaluate(
+    () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))),
+  );
+  expect(await shownNow()).toEqual(shown);
+  await page.keyboard.press('g');
+  await expect(letters(page)).toHaveValue('g');
+  const place = (names: readonly string[]): number => [...names, loaded].indexOf(loaded);
+  expect(place(await shownNow())).toBeLessThan(place(ofOne));
+});
+
+test('a key pressed at the moment a screen is seen is not lost', async ({ page, demo }) => {
+  await page.addInitScript(() => {
+    const observer = new MutationObserver(() => {
+      if (document.querySelector('.shell') !== null) {
+        observer.disconnect();
+        document.body.dispatchEvent(new KeyboardEvent('keydown', { key: '?', bubbles: true }));
+      }
+    });
+    observer.observe(document, { childList: true, subtree: true });
+  });
+  await page.goto(`${demo.address}/file`);
+  await expect(page.getByRole('dialog')).toBeVisible();
+});
+
 test('one can skip to the content, and the theme follows the system until one is chosen', async ({
   page,
   demo,

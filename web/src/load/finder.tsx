@@ -25,7 +25,7 @@ import * as texts from './texts.ts';
 type Loader = ReturnType<typeof useLoader>;
 
 export function Finder(props: LoaderProps) {
-  const { field, settings, track, index } = props;
+  const { field, settings, track, index, before } = props;
   const loader = useLoader(props);
   const { typed, copyAt, naming, refusal, where, finding, active } = loader;
   const { hits, scope } = finding;
@@ -34,7 +34,7 @@ export function Finder(props: LoaderProps) {
   useEffect(firstScreenStands, []);
   return (
     <section className="finder" aria-labelledby="finder-title" onScrollCapture={onScroll}>
-      <Head track={track} index={index} />
+      <Head track={track} index={index} before={before} />
       <Field loader={loader} field={field} />
       <Places
         folders={finding.folders}
@@ -75,10 +75,10 @@ export function Finder(props: LoaderProps) {
   );
 }
 
-type SlotOnly = Pick<Slot, 'track' | 'index'>;
+type SlotOnly = Pick<Slot, 'track' | 'index' | 'before'>;
 
 /** What no letter changes is not drawn again for one. */
-const Head = memo(function HeadOfFinder({ track, index }: SlotOnly) {
+const Head = memo(function HeadOfFinder({ track, index, before }: SlotOnly) {
   const { computer } = useComputer();
   return (
     <div className="finder-head">
@@ -90,7 +90,7 @@ const Head = memo(function HeadOfFinder({ track, index }: SlotOnly) {
           {texts.thesePluginsAreOnTheyCan(computer.name)}
         </p>
       )}
-      <After track={track} index={index} />
+      <After before={before} />
       <CabinetChoice slot={cabinetSlotAt(track.sort, index)} />
     </div>
   );
@@ -270,13 +270,13 @@ function useInView(
   }, []);
 }
 
-function After({ track, index }: SlotOnly) {
+function After({ before }: Pick<Slot, 'before'>) {
   const { pluginById } = useCatalog();
   const { nameOf } = useArrangement();
-  const before = pluginById.get(track.slots[index - 1]?.plugin ?? '');
-  return before ? (
+  const plugin = pluginById.get(before ?? '');
+  return plugin ? (
     <span className="text-soft after">
-      {texts.after} <span className="label small">{nameOf(before)}</span>
+      {texts.after} <span className="label small">{nameOf(plugin)}</span>
     </span>
   ) : null;
 }

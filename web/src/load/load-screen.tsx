@@ -1,5 +1,5 @@
 /** Load: choose a slot, type a few letters, press Enter. */
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { notifyManager, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useRef, useState } from 'react';
 import type { SessionView } from '@clever-drawer/core';
 import { messageOf } from '../api/client.ts';
@@ -12,7 +12,7 @@ import { Finder } from './finder.tsx';
 import type { Chosen } from './use-loader.ts';
 import './load.css';
 import { Session } from './session.tsx';
-import { slotToFill, type At, type Opening, type SlotActs } from './model/slots.ts';
+import { pluginBefore, slotToFill, type At, type Opening, type SlotActs } from './model/slots.ts';
 import * as texts from './texts.ts';
 
 export function LoadScreen() {
@@ -57,8 +57,10 @@ function LoadInto({ session }: { session: SessionView }) {
     const { plugin, copy, ...typed } = wanted;
     const id = (nextId.current += 1);
     const into = { track: track.id as string, index: at.index };
-    setOpening((list) => [...list, { id, ...into, name: nameOf(plugin) }]);
-    setChosen({ track: track.id, index: at.index + (plugin.chain?.length ?? 1) });
+    const length = plugin.chain?.length ?? 1;
+    const last = plugin.chain?.at(-1) ?? plugin.id;
+    setOpening((list) => [...list, { id, ...into, name: nameOf(plugin), length, last }]);
+    setChosen({ track: track.id, index: at.index + length });
     try {
       const slot = { track: track.id, index: at.index };
       work.take(
@@ -70,7 +72,10 @@ function LoadInto({ session }: { session: SessionView }) {
       setChosen(into);
       return messageOf(error);
     } finally {
-      setOpening((list) => list.filter((one) => one.id !== id));
+      // Not before the session is drawn with what stands there now.
+      notifyManager.schedule(() => {
+        setOpening((list) => list.filter((one) => one.id !== id));
+      });
     }
   };
   const acts: SlotActs = {
@@ -86,6 +91,7 @@ function LoadInto({ session }: { session: SessionView }) {
           key={client.computer}
           track={track}
           index={at.index}
+          before={pluginBefore(track, at.index, opening)}
           settings={session.settings}
           field={field}
           onLoad={load}

@@ -36,6 +36,8 @@ import { useHabits } from './use-habits.ts';
 export interface Slot {
   readonly track: TrackView;
   readonly index: number;
+  /** The plugin in front of the slot. */
+  readonly before: string | null;
   readonly settings: HostSettings;
 }
 
@@ -59,11 +61,11 @@ export interface Finding extends SlotResult {
 }
 
 export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
-  const { track, index, settings } = slot;
+  const { track, index, before, settings } = slot;
   const { arrangement, cabinet } = useArrangement();
   const { members, foldersOf, below } = arrangement;
   const finder = useFinder();
-  const habits = useHabits(track.sort, track.slots[index - 1]?.plugin ?? null);
+  const habits = useHabits(track.sort, before, `${track.id} ${String(index)} ${typed}`);
   const { reasons, whyNotThing } = useReasons(slotKindAt(track.sort, index), settings);
   const settingFinder = useSettingFinder();
   const { folder } = wanted;

@@ -7,16 +7,32 @@ import {
   noUse,
   placesIn,
   type Habits,
+  type HabitsView,
   type TrackKind,
+  type Usage,
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { habitsQuery } from '../studio/studio-queries.ts';
+import { useStill } from './use-still.ts';
 
-export function useHabits(track: TrackKind, before: string | null): Habits {
+/** What is learnt of loads: how warm each plugin is, and what habits are made of. */
+interface Learnt {
+  readonly usage: ReadonlyMap<string, Usage>;
+  readonly data: HabitsView | undefined;
+}
+
+/** Whether habits come for the first time, or some were forgotten. */
+const isBegunAnew = ({ data: shown }: Learnt, { data: latest }: Learnt): boolean =>
+  !shown || !latest || latest.here.length < shown.here.length;
+
+/** `moment` tells one slot with its letters from the next: what is learnt counts from then on. */
+export function useHabits(track: TrackKind, before: string | null, moment: string): Habits {
   const { client } = useComputer();
-  const { usage } = useCatalog();
+  const { usage: usageNow } = useCatalog();
   const { arrangement, cabinet } = useArrangement();
-  const { data } = useQuery(habitsQuery(client));
+  const { data: dataNow } = useQuery(habitsQuery(client));
+  const learntNow = useMemo(() => ({ usage: usageNow, data: dataNow }), [usageNow, dataNow]);
+  const { usage, data } = useStill(learntNow, moment, isBegunAnew);
   const warmth = useMemo(() => new Map([...usage].map(([id, used]) => [id, used.warmth])), [usage]);
   const here = useMemo(
     () =>

@@ -42,6 +42,23 @@ export function fromView(view: OrderView): OrderState {
 }
 
 /**
+ * What was asked for anew: `held` is what stood when it was asked, `now` what stands as the answer
+ * comes. Steps that came meanwhile are newer than an answer without them; acts on their way stay.
+ */
+export function refreshed(
+  held: OrderState | undefined,
+  now: OrderState | undefined,
+  view: OrderView,
+  nameOf: NameOfPlugin,
+): OrderState {
+  if (now && now.revision > view.revision && now.revision !== held?.revision) {
+    return now;
+  }
+  const fresh = fromView(view);
+  return now ? replay({ ...fresh, pending: now.pending }, nameOf) : fresh;
+}
+
+/**
  * A step that was stored, from the answer or from the event, whichever comes first. Null when steps
  * between are missing.
  */

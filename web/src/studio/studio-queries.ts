@@ -3,22 +3,29 @@ import { queryOptions, type QueryClient } from '@tanstack/react-query';
 import type { CatalogView, ComputerView } from '@clever-drawer/core';
 import { clientFor, listComputers, type Client } from '../api/client.ts';
 import { remember, remembered } from '../ui/keys.ts';
-import { fromView } from './order-store.ts';
+import { namesIn } from './names-in.ts';
+import { refreshed, type OrderState } from './order-store.ts';
+import { catalogKey, orderKey, settingsKey } from './query-keys.ts';
 
 export const computersQuery = queryOptions({ queryKey: ['computers'], queryFn: listComputers });
 
 /** The catalog is fetched whole once, and then only what changed of it. */
 export const catalogQuery = ({ computer, catalog }: Client) =>
   queryOptions({
-    queryKey: ['catalog', computer],
+    queryKey: catalogKey(computer),
     queryFn: ({ client, queryKey }) => catalog(client.getQueryData<CatalogView>(queryKey)),
     structuralSharing: false,
   });
 
 export const orderQuery = ({ computer, order }: Client) =>
   queryOptions({
-    queryKey: ['order', computer],
-    queryFn: async () => fromView(await order()),
+    queryKey: orderKey(computer),
+    queryFn: async ({ client, queryKey }) => {
+      const held = client.getQueryData<OrderState>(queryKey);
+      const view = await order();
+      const now = client.getQueryData<OrderState>(queryKey);
+      return refreshed(held, now, view, namesIn(client, computer));
+    },
     structuralSharing: false,
   });
 
@@ -26,7 +33,7 @@ export const usageQuery = ({ computer, usage }: Client) =>
   queryOptions({ queryKey: ['usage', computer], queryFn: usage });
 
 export const settingsQuery = ({ computer, settings }: Client) =>
-  queryOptions({ queryKey: ['settings', computer], queryFn: settings });
+  queryOptions({ queryKey: settingsKey(computer), queryFn: settings });
 
 export const sessionQuery = ({ computer, session }: Client) =>
   queryOptions({ queryKey: ['session', computer], queryFn: session });

@@ -2,7 +2,6 @@
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import {
-  chainIn,
   createTurns,
   describe,
   perform,
@@ -10,7 +9,6 @@ import {
   settingIn,
   storableValue,
   type Act,
-  type CatalogView,
   type KeptSetting,
   type Order,
   type OrderStep,
@@ -19,22 +17,11 @@ import {
 import { messageOf, type Client } from '../api/client.ts';
 import { useNotices, type Notices } from '../ui/notices.tsx';
 import type { ActsContext } from './contexts.ts';
+import { namesIn } from './names-in.ts';
 import { createOwnActs, type Origin } from './own-acts.ts';
 import { addPending, confirm, dropPending, type OrderState } from './order-store.ts';
+import { orderKey, settingsKey } from './query-keys.ts';
 import * as texts from './texts.ts';
-
-/** Names of plugins out of the cache, for acts. */
-function namesIn(queries: QueryClient, computer: string): (id: string) => string | undefined {
-  const catalog = queries.getQueryData<CatalogView>(['catalog', computer]);
-  const names = new Map<string, string>(catalog?.plugins.map((p) => [p.id, p.name]));
-  const order = queries.getQueryData<OrderState>(['order', computer])?.records;
-  return (id) => {
-    const naming = order?.get(`naming/${id}`);
-    return naming?.table === 'naming' && naming.nickname !== null
-      ? naming.nickname
-      : (names.get(id) ?? (order && (chainIn(order, id)?.name ?? settingIn(order, id)?.name)));
-  };
-}
 
 /** The act, with the settings that it names kept by it where they are not yet. */
 export function keepingSettings(order: Order, act: Act, found: readonly PluginSetting[]): Act {
@@ -50,7 +37,7 @@ export function keepingSettings(order: Order, act: Act, found: readonly PluginSe
 
 /** Takes in a step that was stored; where steps between are missing, the order is fetched anew. */
 export function takeStep(queries: QueryClient, computer: string, step: OrderStep): void {
-  const key = ['order', computer];
+  const key = orderKey(computer);
   const state = queries.getQueryData<OrderState>(key);
   const next = state ? confirm(state, step, namesIn(queries, computer)) : null;
   if (next) {
@@ -90,7 +77,7 @@ function createOrderActs(
   const own = createOwnActs();
   /** The change that was named and not undone, and until when pressing again undoes it. */
   let asked = { revision: -1, until: 0 };
-  const key = ['order', client.computer];
+  const key = orderKey(client.computer);
   const change = (to: (state: OrderState) => OrderState): void => {
     queries.setQueryData<OrderState>(key, (state) => (state ? to(state) : state));
   };
@@ -161,7 +148,7 @@ function createOrderActs(
       if (!state) {
         return false;
       }
-      const found = queries.getQueryData<readonly PluginSetting[]>(['settings', client.computer]);
+      const found = queries.getQueryData<readonly PluginSetting[]>(settingsKey(client.computer));
       const wanted = storableValue(keepingSettings(state.records, given, found ?? []));
       const nameOf = namesIn(queries, client.computer);
       const performed = perform(state.records, wanted, nameOf);

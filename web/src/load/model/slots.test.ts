@@ -1,12 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
 import { asId, type SlotView, type TrackView } from '@clever-drawer/core';
-import { slotToFill, type Opening } from './slots.ts';
+import { pluginBefore, slotToFill, type Opening } from './slots.ts';
 
 const slot = (id: string): SlotView =>
   ({
     id: asId(id),
     copy: null,
-    plugin: null,
+    plugin: asId(`plugin ${id}`),
     name: id,
     isBypassed: false,
     problem: null,
@@ -22,6 +22,8 @@ const opening = (index: number, of = 'voice'): Opening => ({
   track: of,
   index,
   name: '',
+  length: 1,
+  last: asId(`coming ${String(index)}`),
 });
 
 describe('the slot a load goes to', () => {
@@ -43,5 +45,23 @@ describe('the slot a load goes to', () => {
   });
   it('is none without a track', () => {
     expect(slotToFill(undefined, null, [])).toBeNull();
+  });
+});
+
+describe('the plugin in front of a slot', () => {
+  it('is what stands there', () => {
+    expect(pluginBefore(track, 2, [])).toBe('plugin b');
+  });
+  it('is none in front of the first', () => {
+    expect(pluginBefore(track, 0, [opening(3)])).toBeNull();
+  });
+  it('is what is on its way there on the same track', () => {
+    expect(pluginBefore(track, 3, [opening(2), opening(2, 'choir')])).toBe('coming 2');
+    expect(pluginBefore(track, 3, [opening(2, 'choir')])).toBeNull();
+  });
+  it('is the last one of a chain on its way', () => {
+    const chain = { ...opening(2), length: 3 };
+    expect(pluginBefore(track, 5, [chain])).toBe('coming 2');
+    expect(pluginBefore(track, 3, [chain])).toBeNull();
   });
 });

@@ -1,5 +1,5 @@
 /** What the parts of the Load screen say to each other of slots. */
-import type { SessionView, TrackView } from '@clever-drawer/core';
+import type { PluginId, SessionView, TrackView } from '@clever-drawer/core';
 
 /** A slot: the track and the place on it. */
 export interface At {
@@ -13,6 +13,10 @@ export interface Opening {
   readonly track: string;
   readonly index: number;
   readonly name: string;
+  /** How many slots it takes: one, but of a chain. */
+  readonly length: number;
+  /** The last plugin of it. */
+  readonly last: PluginId;
 }
 
 export interface SlotActs {
@@ -39,4 +43,14 @@ export function slotToFill(
   const filled = track.slots.length;
   const waiting = opening.filter((one) => one.track === track.id && one.index >= filled).length;
   return { track: track.id, index: Math.min(chosen?.index ?? filled, filled + waiting) };
+}
+
+/** The plugin in front of a slot, there or on its way; null for the first slot and a gap. */
+export function pluginBefore(
+  track: TrackView,
+  index: number,
+  opening: readonly Opening[],
+): PluginId | null {
+  const coming = opening.find((one) => one.track === track.id && one.index + one.length === index);
+  return coming?.last ?? track.slots[index - 1]?.plugin ?? null;
 }
