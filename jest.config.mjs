@@ -16,6 +16,7 @@ export default {
     '<rootDir>/web/src',
     '<rootDir>/scripts',
   ],
+  globalSetup: '<rootDir>/scripts/built-helpers.ts',
   // Tests of hooks and components are .tsx and say that they run under jsdom.
   testMatch: ['**/*.test.{ts,tsx}'],
   testEnvironment: 'node',

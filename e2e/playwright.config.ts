@@ -5,7 +5,7 @@ import { chromium } from './browser.ts';
 export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
-  globalSetup: './seed.ts',
+  globalSetup: ['../scripts/built-helpers.ts', './seed.ts'],
   timeout: 180_000,
   expect: { timeout: 20_000 },
   workers: 2,

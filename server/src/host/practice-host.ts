@@ -4,14 +4,13 @@
  */
 import { fork, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { join } from 'node:path';
 import { failed, type HostSession, type Problem, type Result } from '@clever-drawer/core';
+import { helperProgram } from '../helper-program.ts';
 import type { Answered, Asked } from './practice/process.ts';
 import type { Host, HostCommand } from './host.ts';
 
 /** The longest the process may take for one command, in milliseconds. */
 const patience = 30_000;
-const startFile = join(import.meta.dirname, 'practice/start.mjs');
 
 /** The practice session in a process of its own, started again when it ended. */
 export class PracticeHost implements Host {
@@ -56,7 +55,7 @@ export class PracticeHost implements Host {
     if (this.#child?.connected) {
       return this.#child;
     }
-    this.#child = fork(startFile, [], {
+    this.#child = fork(helperProgram('practice/start', import.meta.url), [], {
       stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
       execArgv: [],
       serialization: 'json',

@@ -1,5 +1,6 @@
 /** The thread that works reviews out: started when it is first asked, and ended when nobody asks. */
 import type { ReviewPart, ReviewView } from '@clever-drawer/core';
+import { helperProgram } from '../helper-program.ts';
 import { Thread } from '../thread.ts';
 import type { ReviewDone, ReviewTask, Told } from './review-worker.ts';
 
@@ -37,7 +38,7 @@ export class Reviewer {
   }
 
   #start(): Thread<ReviewTask, ReviewDone> {
-    const program = new URL('./review-worker-start.mjs', import.meta.url);
+    const program = helperProgram('review-worker-start', import.meta.url);
     return new Thread<ReviewTask, ReviewDone>(
       program,
       {},

@@ -11,6 +11,7 @@ import {
   type Problem,
 } from '@clever-drawer/core';
 import { failedSetting, type FoundSetting } from '@clever-drawer/core/readers';
+import { helperProgram } from '../helper-program.ts';
 import { Thread, type Job, type ThreadEvents } from '../thread.ts';
 import type { FoundBundle, Sought, Walked } from './walk.ts';
 import type { CopiesToSort, Done, Task, ToRead } from './worker.ts';
@@ -56,7 +57,7 @@ export class ReaderPool {
   constructor(
     size: number,
     environment: Readonly<Record<string, string | undefined>>,
-    program = new URL('./worker-start.mjs', import.meta.url),
+    program = helperProgram('worker-start', import.meta.url),
   ) {
     this.#program = program;
     this.#size = size;
