@@ -31,6 +31,21 @@ describe('a value that keeps still', () => {
     rerender({ value: 3, moment: 'b' });
     expect(result.current).toBe(2);
   });
+  it('does not go back where a moment comes again', () => {
+    const { result, rerender } = still({ value: 1, moment: 'a' });
+    rerender({ value: 2, moment: 'a' });
+    rerender({ value: 2, moment: '' });
+    rerender({ value: 2, moment: 'a' });
+    expect(result.current).toBe(2);
+  });
+  it('keeps still in a moment that came again', () => {
+    const { result, rerender } = still({ value: 1, moment: 'a' });
+    rerender({ value: 1, moment: 'b' });
+    rerender({ value: 2, moment: 'b' });
+    rerender({ value: 2, moment: 'a' });
+    rerender({ value: 3, moment: 'a' });
+    expect(result.current).toBe(2);
+  });
   it('changes at once where it must', () => {
     const { result, rerender } = still({ value: 5, moment: 'a' });
     rerender({ value: 2, moment: 'a' });

@@ -10,12 +10,18 @@ export function useStill<T>(
   moment: string,
   isAtOnce: (shown: T, latest: T) => boolean,
 ): T {
-  const [held, setHeld] = useState({ shown: value, latest: value, came: moment });
-  const given = held.came === moment ? held.shown : held.latest;
-  if (value === held.latest) {
-    return given;
+  const [held, setHeld] = useState({ shown: value, latest: value, moment });
+  const { latest } = held;
+  const isNext = moment !== held.moment;
+  const shown = isNext ? latest : held.shown;
+  if (value !== latest) {
+    const next = isAtOnce(shown, value) ? value : shown;
+    setHeld({ shown: next, latest: value, moment });
+    return next;
   }
-  const shown = isAtOnce(given, value) ? value : given;
-  setHeld({ shown, latest: value, came: moment });
+  // A moment that comes again is another one: what it brought stays.
+  if (isNext && held.shown !== latest) {
+    setHeld({ shown: latest, latest, moment });
+  }
   return shown;
 }
