@@ -38,6 +38,8 @@ export const shortKey = (text: string): string =>
     ? text
     : `${cutText(text, keyLimit - 32)}#${hash(text, 1)}${hash(text, 2)}`;
 
+const { imul } = Math;
+
 /**
  * 53 bits of a text as hex digits: two rounds of multiplying and mixing 32-bit words, after the
  * finalizer of MurmurHash3 (public domain, from memory). Tells texts apart; keeps no secrets.
@@ -47,11 +49,11 @@ function hash(text: string, seed: number): string {
   let low = 0x41c6ce57 ^ seed;
   for (let at = 0; at < text.length; at += 1) {
     const unit = text.charCodeAt(at);
-    high = Math.imul(high ^ unit, 2654435761);
-    low = Math.imul(low ^ unit, 1597334677);
+    high = imul(high ^ unit, 2654435761);
+    low = imul(low ^ unit, 1597334677);
   }
   const mixed = (a: number, b: number): number =>
-    (Math.imul(a ^ (a >>> 16), 2246822507) ^ Math.imul(b ^ (b >>> 13), 3266489909)) >>> 0;
+    (imul(a ^ (a >>> 16), 2246822507) ^ imul(b ^ (b >>> 13), 3266489909)) >>> 0;
   return (4294967296 * (0x1fffff & mixed(low, high)) + mixed(high, low)).toString(16);
 }
 
