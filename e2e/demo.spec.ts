@@ -156,10 +156,13 @@ test('failed copies are listed with their reasons, and a scan of an unchanged st
   await expect(page.getByRole('region', { name: 'Set aside' })).toContainText('lobster_readme.dll');
   await page.getByRole('button', { name: 'Scan again' }).click();
   await expect(page.getByText(/Nothing new|unchanged/).first()).toBeVisible();
-  // While the scan runs, taking back is refused with the reason.
+  // While the scan runs, taking back is refused with the reason; a slow machine takes it back late.
+  const takeBack = page.getByRole('button', { name: 'Take back' });
   await expect(async () => {
-    await page.getByRole('button', { name: 'Take back' }).click({ timeout: 1000 });
-    await expect(page.getByRole('button', { name: 'Take back' })).toHaveCount(0, { timeout: 1500 });
+    if (await takeBack.isVisible()) {
+      await takeBack.click({ timeout: 1_000 });
+    }
+    await expect(takeBack).toHaveCount(0, { timeout: 1_500 });
   }).toPass({ timeout: 20_000 });
   await page.getByRole('button', { name: 'Scan again' }).click();
   await page.getByRole('button', { name: /Failed now · 11/ }).click();
