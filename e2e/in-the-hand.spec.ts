@@ -1,7 +1,16 @@
 /** Frictions of an hour's real work: undo in fields, the tray, drafts, dragging at the edge, the mark that stays. */
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { dragTo, expect, expectNoAxeFindings, front, saved, test } from './studio.ts';
+import {
+  dragTo,
+  drawn,
+  expect,
+  expectNoAxeFindings,
+  front,
+  holdBack,
+  saved,
+  test,
+} from './studio.ts';
 
 const list = (page: Page) => page.getByRole('listbox', { name: 'Plugins' });
 const letters = (page: Page) => page.getByLabel('Letters of the plugin to load');
@@ -115,9 +124,7 @@ test('a folder near the edge of the chest stays under the pointer, and resting t
   await dragTo(page, page.getByTestId('plugin').first(), chest);
   await page.mouse.move(box.x + box.width / 2, box.y + box.height - 6, { steps: 4 });
   const before = await chest.evaluate((element) => element.scrollTop);
-  await page.evaluate(
-    () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))),
-  );
+  await drawn(page);
   expect(await chest.evaluate((element) => element.scrollTop)).toBe(before);
   await expect.poll(() => chest.evaluate((element) => element.scrollTop)).toBeGreaterThan(before);
   await page.keyboard.press('Escape');
@@ -152,14 +159,7 @@ test('what was learnt of a load moves the list with the next key, never under th
     page.getByTestId('hit').locator('.name').allInnerTexts();
   await page.goto(`${demo.address}/load`);
   await expect(page.getByTestId('hit').nth(3)).toBeVisible();
-  let answer = (): void => undefined;
-  const isAnswered = new Promise<void>((resolve) => {
-    answer = resolve;
-  });
-  await page.route(/\/(habits|usage)$/, async (route) => {
-    await isAnswered;
-    await route.continue();
-  });
+  const letGo = await holdBack(page, /\/(habits|usage)$/);
   await page.keyboard.press('g');
   await expect(letters(page)).toHaveValue('g');
   const ofOne = await shownNow();
@@ -172,11 +172,9 @@ test('what was learnt of a load moves the list with the next key, never under th
   await expect(notice(page)).toContainText('stands in Narrator');
   expect(await shownNow()).toEqual(shown);
   const learnt = ['habits', 'usage'].map((what) => page.waitForResponse(`**/${what}`));
-  answer();
+  letGo();
   await Promise.all(learnt);
-  await page.evaluate(
-    () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))),
-  );
+  await drawn(page);
   expect(await shownNow()).toEqual(shown);
   await page.keyboard.press('g');
   await expect(letters(page)).toHaveValue('g');

@@ -1,7 +1,10 @@
 import { defineConfig } from '@playwright/test';
 import { chromium } from './browser.ts';
 
-/** Journeys through the real interface, each with a server and a database of its own. What waits does so long enough for a busy machine. */
+/**
+ * Journeys through the real interface, each with a server and a database of its own. What waits does
+ * so long enough for a busy machine.
+ */
 export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',

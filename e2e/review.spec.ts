@@ -1,7 +1,7 @@
 /** Review: pictures whose marks lead to plugins, and advice that is followed in one step. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { expect, expectNoAxeFindings, front, saved, test } from './studio.ts';
+import { expect, expectNoAxeFindings, front, holdBack, saved, test } from './studio.ts';
 
 test('every picture can be walked by keyboard, read as a table, and saved', async ({
   page,
@@ -157,14 +157,7 @@ test('a fresh window shows at once what was worked out last, and says of when it
   const [said, cabinet] = [await advice.textContent(), 'Make a cabinet of what you really use'];
 
   // Something changes; what is of now is held back.
-  let letGo = (): void => undefined;
-  const held = new Promise<void>((resolve) => {
-    letGo = resolve;
-  });
-  await page.route('**/api/computers/*/review?*', async (route) => {
-    await held;
-    await route.continue();
-  });
+  const letGo = await holdBack(page, '**/api/computers/*/review?*');
   await page.getByRole('button', { name: `Look at it: ${cabinet}` }).click();
   await page.getByRole('button', { name: 'Make the cabinet “What I really use”' }).click();
   await saved(page);

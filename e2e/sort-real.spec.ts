@@ -4,7 +4,7 @@ import { cpSync, mkdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import type { APIRequestContext } from '@playwright/test';
 import type { ComputerView, ScanView } from '@clever-drawer/core';
-import { expect, saved, test, type Host } from './studio.ts';
+import { drawn, expect, saved, test, type Host } from './studio.ts';
 
 const packages = [
   'lv2-examples',
@@ -87,12 +87,7 @@ test('all questions about real plugins are answered by a counted number of keys'
     await expect(answer.or(nothing).or(isDone)).toBeVisible();
     await saved(page);
     // Nobody answers within the frame in which a question comes.
-    await page.evaluate(
-      () =>
-        new Promise((resolve) => {
-          requestAnimationFrame(() => requestAnimationFrame(resolve));
-        }),
-    );
+    await drawn(page);
   }
   await saved(page);
   info.annotations.push({ type: 'questions', description: String(asked) });

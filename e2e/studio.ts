@@ -136,6 +136,27 @@ export async function dragTo(page: Page, from: Locator, to: Locator): Promise<vo
   await page.mouse.move(b.x + b.width / 2, b.y + b.height / 2, { steps: 8 });
 }
 
+/** Ends once what happened so far has been drawn. */
+export const drawn = (page: Page): Promise<unknown> =>
+  page.evaluate(
+    () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))),
+  );
+
+/** Holds back what the server answers to these addresses, until the act that it gives is done. */
+export async function holdBack(page: Page, addresses: string | RegExp): Promise<() => void> {
+  let letGo = (): void => undefined;
+  const held = new Promise<void>((done) => {
+    letGo = done;
+  });
+  await page.route(addresses, async (route) => {
+    await held;
+    await route.continue();
+  });
+  return () => {
+    letGo();
+  };
+}
+
 /** How many plugins of how many are shown. */
 export const shown = (page: Page): Locator => page.getByRole('search').getByRole('status');
 

@@ -1,9 +1,9 @@
 /** How programs without a browser are bundled, and what their threads and processes are made of. */
-import { type BuildOptions, type Plugin } from 'esbuild';
+import type { BuildOptions, Plugin } from 'esbuild';
 import { existsSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 
-export const root = resolve(import.meta.dirname, '..');
+const root = resolve(import.meta.dirname, '..');
 /** A path in this repository. */
 export const at = (path: string): string => join(root, path);
 

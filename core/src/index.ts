@@ -31,6 +31,7 @@ export {
   takeChange,
 } from './change.ts';
 export { grouped } from './grouped.ts';
+export { lazily } from './lazily.ts';
 export { day } from './time.ts';
 export { createTurns, type Turns } from './turns.ts';
 export { editDistance } from './text/edit-distance.ts';

@@ -11,7 +11,8 @@ export const textLimit = 1_000;
 const keyLimit = 800;
 
 /** Control characters (C0 without tab and line ends, DEL, C1); bidirectional overrides stay. */
-const control = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f-\u009f]/g; // eslint-disable-line no-control-regex -- they are what is looked for
+// eslint-disable-next-line no-control-regex -- they are what is looked for
+const control = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f-\u009f]/g;
 /** Half of a surrogate pair without the other half. */
 const lone = /[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g;
 

@@ -3,52 +3,38 @@ import { describe, expect, it } from '@jest/globals';
 import { renderHook } from '@testing-library/react';
 import { useStill } from './use-still.ts';
 
-interface Given {
-  readonly value: number;
-  readonly moment: string;
-}
+type Given = readonly [value: number, moment: string];
 
 const isFewer = (shown: number, latest: number): boolean => latest < shown;
 
-const still = (first: Given) =>
-  renderHook(({ value, moment }: Given) => useStill(value, moment, isFewer), {
-    initialProps: first,
-  });
+/** What is shown of each, one after the other. */
+function shownOf(first: Given, ...others: readonly Given[]): number[] {
+  const { result, rerender } = renderHook(
+    ([value, moment]: Given) => useStill(value, moment, isFewer),
+    { initialProps: first },
+  );
+  const shown = [result.current];
+  for (const given of others) {
+    rerender(given);
+    shown.push(result.current);
+  }
+  return shown;
+}
 
 describe('a value that keeps still', () => {
   it('stays as it was until the next moment', () => {
-    const { result, rerender } = still({ value: 1, moment: 'a' });
-    rerender({ value: 2, moment: 'a' });
-    expect(result.current).toBe(1);
-    rerender({ value: 3, moment: 'a' });
-    expect(result.current).toBe(1);
-    rerender({ value: 3, moment: 'ab' });
-    expect(result.current).toBe(3);
+    expect(shownOf([1, 'a'], [2, 'a'], [3, 'a'], [3, 'ab'])).toEqual([1, 1, 1, 3]);
   });
   it('is what it was at the last moment when another comes at the next', () => {
-    const { result, rerender } = still({ value: 1, moment: 'a' });
-    rerender({ value: 2, moment: 'a' });
-    rerender({ value: 3, moment: 'b' });
-    expect(result.current).toBe(2);
+    expect(shownOf([1, 'a'], [2, 'a'], [3, 'b'])).toEqual([1, 1, 2]);
   });
   it('does not go back where a moment comes again', () => {
-    const { result, rerender } = still({ value: 1, moment: 'a' });
-    rerender({ value: 2, moment: 'a' });
-    rerender({ value: 2, moment: '' });
-    rerender({ value: 2, moment: 'a' });
-    expect(result.current).toBe(2);
+    expect(shownOf([1, 'a'], [2, 'a'], [2, ''], [2, 'a'])).toEqual([1, 1, 2, 2]);
   });
   it('keeps still in a moment that came again', () => {
-    const { result, rerender } = still({ value: 1, moment: 'a' });
-    rerender({ value: 1, moment: 'b' });
-    rerender({ value: 2, moment: 'b' });
-    rerender({ value: 2, moment: 'a' });
-    rerender({ value: 3, moment: 'a' });
-    expect(result.current).toBe(2);
+    expect(shownOf([1, 'a'], [1, 'b'], [2, 'b'], [2, 'a'], [3, 'a'])).toEqual([1, 1, 1, 2, 2]);
   });
   it('changes at once where it must', () => {
-    const { result, rerender } = still({ value: 5, moment: 'a' });
-    rerender({ value: 2, moment: 'a' });
-    expect(result.current).toBe(2);
+    expect(shownOf([5, 'a'], [2, 'a'])).toEqual([5, 2]);
   });
 });

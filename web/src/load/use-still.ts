@@ -11,17 +11,12 @@ export function useStill<T>(
   isAtOnce: (shown: T, latest: T) => boolean,
 ): T {
   const [held, setHeld] = useState({ shown: value, latest: value, moment });
-  const { latest } = held;
-  const isNext = moment !== held.moment;
-  const shown = isNext ? latest : held.shown;
-  if (value !== latest) {
-    const next = isAtOnce(shown, value) ? value : shown;
-    setHeld({ shown: next, latest: value, moment });
-    return next;
-  }
-  // A moment that comes again is another one: what it brought stays.
-  if (isNext && held.shown !== latest) {
-    setHeld({ shown: latest, latest, moment });
+  const isNew = value !== held.latest;
+  const before = moment === held.moment ? held.shown : held.latest;
+  const shown = isNew && isAtOnce(before, value) ? value : before;
+  // What a moment brought stays, also when one of before comes again.
+  if (isNew || shown !== held.shown) {
+    setHeld({ shown, latest: value, moment });
   }
   return shown;
 }
