@@ -162,6 +162,7 @@ export {
   type TwinDoubt,
 } from './identify/identify-catalog.ts';
 export { lv2Classes, readDeclared, vst3SubCategories } from './taxonomy/declared.ts';
+export { isFiledNear, leavesOpen } from './taxonomy/filed-near.ts';
 export {
   compare,
   copyKey,

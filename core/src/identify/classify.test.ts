@@ -270,8 +270,42 @@ describe('a name and a declaration that disagree', () => {
   it('are no dispute where a word stands in brackets', () => {
     expect(held('Quay Drift (tuner)', ['Fx', 'Delay'])).toEqual(['delay']);
   });
-  it('are no dispute where what is declared leaves it open', () => {
-    expect(held('Quay Crossover', ['Fx', 'Tools'])).not.toEqual([]);
+  it('are no dispute where what is declared leaves it open: both hold', () => {
+    expect(held('Quay Crossover', ['Fx', 'Tools'])).toEqual(['utility', 'filter/crossover']);
+    expect(held('Quay Limiter', ['Fx', 'Tools'])).toEqual(['utility', 'dynamics/limiter']);
+  });
+});
+
+describe('a declared tool', () => {
+  const tool = {
+    declared: [{ format: 'LV2' as const, values: ['http://lv2plug.in/ns/lv2core#UtilityPlugin'] }],
+    audioIn: 2,
+    audioOut: 2,
+    notesIn: false,
+    notesOut: false,
+  };
+  const groupsOf = (name: string): string[] =>
+    called(name, tool).suggestions.map(({ type }) => groupOf(type));
+
+  it('stays first, for it is said on purpose', () => {
+    const clear = { ...tool, audioIn: 0, audioOut: 0, notesIn: true, notesOut: true };
+    const { suggestions } = called('Quay Step Sequencer', clear);
+    expect(suggestions[0]?.type).toBe('utility');
+    expect(suggestions.map(({ type }) => type)).toContain('notes/sequencer');
+    const [first, second] = suggestions.map(({ probability }) => probability);
+    expect(first).toBeGreaterThan(second ?? 0);
+  });
+  it('is nothing else where a word only hints at it or describes', () => {
+    expect(groupsOf('Quay Tape')).not.toContain('distortion');
+    expect(groupsOf('Reverb Gain')).not.toContain('reverb');
+  });
+  it('that says which tool it is silences other words', () => {
+    const mixer = {
+      ...tool,
+      declared: [{ format: 'LV2' as const, values: ['http://lv2plug.in/ns/lv2core#MixerPlugin'] }],
+    };
+    const held = clearTypes(called('Quay Delay', mixer), 0.7);
+    expect(held.map(groupOf)).toEqual(['utility']);
   });
 });
 

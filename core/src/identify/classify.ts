@@ -4,7 +4,7 @@ import { groupedBy } from '../grouped.ts';
 import { readDeclared } from '../taxonomy/declared.ts';
 import { beforeBrackets, speakingWords } from './name-words.ts';
 import { evidenceOf, readPorts, type Piece, type Subject } from './evidence.ts';
-import { isFiledNear } from '../taxonomy/filed-near.ts';
+import { isFiledNear, leavesOpen } from '../taxonomy/filed-near.ts';
 import { groupOf, kindOfType, typeGroups } from '../taxonomy/tree.ts';
 import { weights as fitted, type Weights } from './weights.data.ts';
 
@@ -52,13 +52,11 @@ export function classify(subject: Subject, w: Weights = fitted): Classified {
     ({ type, weight, from }) => weight > 0 || from !== 'declared' || !groups.has(groupOf(type)),
   );
   const byGroup = groupedBy(pieces, ({ type }) => groupOf(type));
-  const suggestions = undecided(
-    groups,
-    typeGroups.flatMap(({ id }) => {
-      const those = byGroup.get(id) ?? [];
-      return speaksFor(id, those) ? suggestionsIn(id, those, w) : [];
-    }),
-  );
+  const suggested = typeGroups.flatMap(({ id }) => {
+    const those = byGroup.get(id) ?? [];
+    return speaksFor(id, those) ? suggestionsIn(id, those, w) : [];
+  });
+  const suggestions = behindTool(subject, undecided(groups, suggested));
   suggestions.sort(
     (a, b) =>
       b.probability - a.probability || b.type.length - a.type.length || (a.type < b.type ? -1 : 1),
@@ -88,6 +86,24 @@ function undecided(groups: ReadonlySet<string>, suggestions: readonly Suggestion
   return suggestions.map((one) =>
     isIn(one) ? { ...one, probability: one.probability * factor } : one,
   );
+}
+
+/** What a name says beside a declared tool is said to be a little less likely than the tool itself. */
+const besideTool = 0.99;
+
+/**
+ * Where all that is declared is a tool, which leaves open what it does, that stays first, for it is
+ * said on purpose: an oscilloscope that declares a tool is one, and a scope as well.
+ */
+function behindTool({ declared }: Subject, suggestions: readonly Suggestion[]): Suggestion[] {
+  const types = declared.flatMap(({ format, values }) => readDeclared(format, values).types);
+  const isOfTool = ({ type }: Suggestion): boolean => groupOf(type) === 'utility';
+  const most = Math.max(0, ...suggestions.filter(isOfTool).map((one) => one.probability));
+  return leavesOpen(types)
+    ? suggestions.map((one) =>
+        isOfTool(one) ? one : { ...one, probability: Math.min(one.probability, most * besideTool) },
+      )
+    : [...suggestions];
 }
 
 /**

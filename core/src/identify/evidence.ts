@@ -10,7 +10,7 @@ import type { Clearness } from './lexicon.data.ts';
 import { remembered } from '../remembered.ts';
 import { readControls } from './read-controls.ts';
 import { speakingWords, type SpeakingWord } from './name-words.ts';
-import { isFiledNear } from '../taxonomy/filed-near.ts';
+import { isFiledNear, leavesOpen } from '../taxonomy/filed-near.ts';
 import { groupOf, kindOfType, typeGroups, typeName } from '../taxonomy/tree.ts';
 import type { Weights } from './weights.data.ts';
 
@@ -188,9 +188,9 @@ function declaredPieces({ declared }: Subject, words: readonly Piece[], w: Weigh
   const pieces = declared.flatMap(({ format, values }) => {
     const { types } = readDeclared(format, values);
     const groups = new Set(types.map(groupOf));
-    const near = new Set(
-      words.filter(({ type }) => isFiledNear(type, groups)).map(({ type }) => groupOf(type)),
-    );
+    const isNear = ({ type, weight }: Piece): boolean =>
+      isFiledNear(type, groups) || (leavesOpen(types) && weight >= w.clear);
+    const near = new Set(words.filter(isNear).map(({ type }) => groupOf(type)));
     const key = [format, ...values, 'near', ...near].join('\n');
     return worked(w, key, () => piecesOfDeclaration(format, values, near, w));
   });

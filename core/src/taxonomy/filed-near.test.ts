@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { lv2Classes, vst3SubCategories } from './declared.ts';
-import { filedNear, isFiledNear } from './filed-near.ts';
+import { filedNear, isFiledNear, leavesOpen } from './filed-near.ts';
 import { isType } from './tree.ts';
 
 describe('what is filed near its group', () => {
@@ -28,5 +28,23 @@ describe('what is filed near its group', () => {
     expect(isFiledNear('pitch/harmoniser', new Set(['filter']))).toBe(false);
     expect(isFiledNear('eq/tone', new Set(['filter']))).toBe(true);
     expect(isFiledNear('delay', new Set(['delay']))).toBe(false);
+  });
+});
+
+describe('a declaration that leaves open what a plugin does', () => {
+  const typesOf = (name: string): readonly string[] => lv2Classes[name]?.types ?? [];
+  it('is that of a tool and no more', () => {
+    expect([typesOf('UtilityPlugin'), typesOf('FunctionPlugin')].map(leavesOpen)).toEqual([
+      true,
+      true,
+    ]);
+  });
+  it('is none that says which tool, what else it is, or nothing', () => {
+    const others = [
+      typesOf('MixerPlugin'),
+      [...typesOf('UtilityPlugin'), ...typesOf('DelayPlugin')],
+      typesOf('Plugin'),
+    ];
+    expect(others.map(leavesOpen)).toEqual([false, false, false]);
   });
 });

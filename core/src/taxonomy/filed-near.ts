@@ -7,11 +7,13 @@ import { groupOf } from './tree.ts';
 /** By type or group, other groups that are no contradiction (common practice, no published source). */
 export const filedNear: Readonly<Record<string, readonly string[]>> = {
   'dynamics/de-esser': ['eq', 'filter'],
+  'dynamics/transient-shaper': ['utility'],
   eq: ['filter'],
   'eq/dynamic-eq': ['dynamics', 'filter'],
   filter: ['eq'],
   'filter/wah': ['modulation', 'eq'],
   'distortion/exciter': ['texture', 'eq', 'dynamics', 'spatial'],
+  'distortion/amp': ['utility'],
   'distortion/cabinet': ['filter', 'reverb'],
   'reverb/convolution': ['texture', 'filter'],
   'modulation/auto-pan': ['spatial'],
@@ -27,3 +29,10 @@ export const filedNear: Readonly<Record<string, readonly string[]>> = {
 /** Whether what is of the type may be declared as one of the groups without a mistake. */
 export const isFiledNear = (type: string, groups: ReadonlySet<string>): boolean =>
   (filedNear[type] ?? filedNear[groupOf(type)] ?? []).some((group) => groups.has(group));
+
+/**
+ * Whether a plugin that declares these types says that it is a tool and no more: standards leave open
+ * with that what it does, and an oscilloscope's name may tell.
+ */
+export const leavesOpen = (types: readonly string[]): boolean =>
+  types.length > 0 && types.every((type) => type === 'utility');
