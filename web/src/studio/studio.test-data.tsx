@@ -1,7 +1,13 @@
 /** A studio for tests of hooks: what the contexts hold, with a server made up by the test. */
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useMemo, type ReactNode } from 'react';
-import { createArranger, orderOf, type OrderRecord, type Plugin } from '@clever-drawer/core';
+import {
+  cabinetsOf,
+  createArranger,
+  orderOf,
+  type OrderRecord,
+  type Plugin,
+} from '@clever-drawer/core';
 import type { Client } from '../api/client.ts';
 import { NoticesProvider } from '../ui/notices.tsx';
 import {
@@ -25,6 +31,7 @@ export interface StudioSaid {
   readonly client?: Partial<Client>;
   readonly order?: Partial<OrderState>;
   readonly own?: OwnActs;
+  readonly act?: ActsContext['act'];
 }
 
 /** The contexts of a studio around hooks: the `wrapper` of testing-library. */
@@ -34,10 +41,17 @@ export function studioOf({
   client = {},
   order: state = {},
   own = createOwnActs(),
+  act = () => true,
 }: StudioSaid): (props: { readonly children: ReactNode }) => ReactNode {
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   const order = orderOf(records);
-  const arrangement = createArranger()(order, plugins, null, new Map(), 0);
+  const arrangement = createArranger()(
+    order,
+    plugins,
+    cabinetsOf(order)[0]?.id ?? null,
+    new Map(),
+    0,
+  );
   return function Studio({ children }) {
     const values = useMemo(
       () => ({
@@ -48,16 +62,19 @@ export function studioOf({
         catalog: {
           plugins,
           pluginById: new Map(plugins.map((one) => [one.id as string, one])),
+          settings: [],
+          keptSettings: [],
           usage: new Map(),
           answers: new Map(),
           formatOrder: [],
         } as unknown as CatalogContext,
         shown: {
           arrangement,
-          cabinet: undefined,
+          cabinet: cabinetsOf(order)[0],
+          cabinets: cabinetsOf(order),
           nameOf: (plugin: Plugin) => arrangement.namings.get(plugin.id)?.nickname ?? plugin.name,
         } as unknown as ArrangementContext,
-        acts: { own } as unknown as ActsContext,
+        acts: { own, act } as unknown as ActsContext,
         order: {
           revision: 1,
           confirmed: order,

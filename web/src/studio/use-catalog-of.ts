@@ -59,6 +59,26 @@ function useSettings(
   }, [things, kept, ownerOf, answers]);
 }
 
+interface Said {
+  readonly answer: Answer;
+  readonly plugin: Plugin;
+}
+const saidBefore = new WeakMap<Plugin, Said>();
+
+/** The plugin as the user says it is: the same object as long as the same is said of the same one. */
+function asSaid(plugin: Plugin, answer: Answer | undefined): Plugin {
+  if (!answer) {
+    return plugin;
+  }
+  const before = saidBefore.get(plugin);
+  if (before?.answer === answer) {
+    return before.plugin;
+  }
+  const said = { answer, plugin: withAnswer(plugin, answer) };
+  saidBefore.set(plugin, said);
+  return said.plugin;
+}
+
 export function useCatalogOf(
   client: Client,
   computer: ComputerView,
@@ -76,7 +96,7 @@ export function useCatalogOf(
     () =>
       answers.size === 0
         ? catalogued
-        : catalogued.map((plugin) => withAnswer(plugin, answers.get(plugin.id))),
+        : catalogued.map((plugin) => asSaid(plugin, answers.get(plugin.id))),
     [catalogued, answers],
   );
   const plugins = useMemo(
