@@ -1,8 +1,9 @@
 /** @jest-environment jsdom */
 // Keys on keyboards of other layouts; what those send is from memory.
 import { afterEach, describe, expect, it, jest } from '@jest/globals';
+import { cleanup, renderHook } from '@testing-library/react';
 import { keyWords } from './key-words.ts';
-import { chord } from './keys.ts';
+import { chord, markDragging, remember, remembered, useKeys } from './keys.ts';
 
 const pressed = (key: string, code: string, held: KeyboardEventInit = {}): string =>
   chord(new KeyboardEvent('keydown', { key, code, ...held }));
@@ -48,5 +49,123 @@ describe('keys in words', () => {
     expect(keyWords('Ctrl+H', true)).toBe('Ctrl+H');
     onMac();
     expect(keyWords('Delete')).toBe('⌫');
+  });
+});
+
+describe('keys of a screen', () => {
+  /** Keys that are noted as they are pressed; what is pressed goes to the focused element or the page. */
+  function listening(...keys: readonly string[]) {
+    const heard: string[] = [];
+    const handlers = Object.fromEntries(keys.map((key) => [key, () => heard.push(key)]));
+    const { unmount } = renderHook(() => {
+      useKeys(handlers);
+    });
+    const press = (key: string, init: KeyboardEventInit = {}): boolean => {
+      const event = new KeyboardEvent('keydown', {
+        key,
+        bubbles: true,
+        cancelable: true,
+        ...init,
+      });
+      (document.activeElement ?? document.body).dispatchEvent(event);
+      return event.defaultPrevented;
+    };
+    return { heard, press, unmount };
+  }
+  /** Puts something on the page and the focus on it. */
+  function focused<E extends HTMLElement>(element: E): E {
+    document.body.append(element);
+    element.focus();
+    return element;
+  }
+  const field = (value = ''): HTMLInputElement =>
+    focused(Object.assign(document.createElement('input'), { value }));
+  afterEach(() => {
+    cleanup();
+    document.body.replaceChildren();
+    markDragging(false);
+  });
+
+  it('are heard and taken from the browser, as long as the screen is there', () => {
+    const { heard, press, unmount } = listening('F');
+    expect([press('f'), press('g'), heard]).toEqual([true, false, ['F']]);
+    unmount();
+    press('f');
+    expect(heard).toEqual(['F']);
+  });
+  it('leave letters to a field, but not what is pressed with Ctrl', () => {
+    const { heard, press } = listening('F', 'Ctrl+K');
+    field();
+    expect([press('f'), press('k', { ctrlKey: true }), heard]).toEqual([false, true, ['Ctrl+K']]);
+  });
+  it('leave undo to a field that has something to take back, and to no empty one', () => {
+    const { heard, press } = listening('Ctrl+Z');
+    const typed = field('slu');
+    press('z', { ctrlKey: true });
+    expect(heard).toEqual([]);
+    typed.value = '';
+    press('z', { ctrlKey: true });
+    expect(heard).toEqual(['Ctrl+Z']);
+  });
+  it('leave Enter and Space to a focused button', () => {
+    const { heard, press } = listening('Enter', 'Space', 'F');
+    focused(document.createElement('button'));
+    press('Enter');
+    press(' ');
+    press('f');
+    expect(heard).toEqual(['F']);
+  });
+  it('are quiet while a dialog or a menu is open, and for the key that closes it', () => {
+    const { heard, press } = listening('Escape', 'Ctrl+K');
+    const dialog = document.createElement('div');
+    dialog.className = 'modal show';
+    document.body.append(dialog);
+    dialog.tabIndex = -1;
+    dialog.focus();
+    dialog.addEventListener('keydown', () => {
+      dialog.classList.remove('show');
+    });
+    press('Escape');
+    expect(heard).toEqual([]);
+    press('Escape');
+    expect(heard).toEqual(['Escape']);
+  });
+  it('are quiet while something is dragged', () => {
+    const { heard, press } = listening('Escape');
+    markDragging(true);
+    press('Escape');
+    markDragging(false);
+    expect(heard).toEqual([]);
+  });
+  it('leave alone what was taken already', () => {
+    const { heard, press } = listening('F');
+    const taking = focused(document.createElement('div'));
+    taking.tabIndex = -1;
+    taking.focus();
+    taking.addEventListener('keydown', (event) => {
+      event.preventDefault();
+    });
+    press('f');
+    expect(heard).toEqual([]);
+  });
+});
+
+describe('a choice of this browser', () => {
+  afterEach(() => {
+    localStorage.clear();
+  });
+  it('is kept, each by its name', () => {
+    remember('theme', 'dusk');
+    expect([remembered('theme', 'day'), remembered('other', 'day')]).toEqual(['dusk', 'day']);
+  });
+  it('is what it is otherwise where the browser keeps nothing', () => {
+    jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+      throw new Error('refused');
+    });
+    jest.spyOn(Storage.prototype, 'getItem').mockImplementation(() => {
+      throw new Error('refused');
+    });
+    remember('theme', 'dusk');
+    expect(remembered('theme', 'day')).toBe('day');
   });
 });
