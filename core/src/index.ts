@@ -136,6 +136,7 @@ export {
 export {
   isKindUncertain,
   isTypeUncertain,
+  createQuestionsAhead,
   pluginsAsked,
   questionsOf,
   questionVariants,

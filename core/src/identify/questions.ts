@@ -3,8 +3,8 @@ import { lazily } from '../lazily.ts';
 import type { AnswerFacts } from '../catalog/answer.ts';
 import { isPresent, type Plugin } from '../catalog/plugin.ts';
 import { foldVendor, type Vendor } from './gather-vendors.ts';
-import { grouped } from '../grouped.ts';
-import { compareNames } from '../text/compare.ts';
+import { grouped, groupedBy } from '../grouped.ts';
+import { compareNames, compareTexts } from '../text/compare.ts';
 import { fold, wordsOf } from '../text/fold.ts';
 import { likelyUse, type Reason, type Suggestion } from './classify.ts';
 import { isGenericWord } from './generic-words.ts';
@@ -97,10 +97,7 @@ export function pluginsAsked(question: Question): readonly Plugin[] {
 export interface Uncertain {
   readonly plugins: readonly Plugin[];
   readonly answers: ReadonlyMap<string, AnswerFacts>;
-  readonly grounds: ReadonlyMap<
-    string,
-    Pick<PluginEvidence, 'kinds' | 'kindReasons' | 'suggestions'>
-  >;
+  readonly grounds: ReadonlyMap<string, Grounds>;
   readonly doubts: readonly TwinDoubt[];
   readonly vendors: readonly Vendor[];
   readonly near: readonly { readonly a: string; readonly b: string; readonly reason: string }[];
@@ -137,6 +134,32 @@ export function questionsOf(uncertain: Uncertain): Question[] {
   );
 }
 
+/**
+ * Works out ahead what questions are made of, of so many plugins with each call; false once all of it
+ * is: questions themselves are then a matter of putting it in order.
+ */
+export function createQuestionsAhead({
+  plugins,
+  grounds,
+}: Pick<Uncertain, 'plugins' | 'grounds'>): (count: number) => boolean {
+  const isVendorAsked = plugins.some(({ vendor }) => vendor === null);
+  let at = 0;
+  return (count) => {
+    for (const plugin of plugins.slice(at, at + count)) {
+      const known = grounds.get(plugin.id);
+      if (known && isTypeUncertain(known)) {
+        posed(plugin, known);
+      }
+      if (isVendorAsked) {
+        tellingWords(plugin);
+      }
+      licenceHint(plugin);
+    }
+    at += count;
+    return at < plugins.length;
+  };
+}
+
 /** For how many an answer holds: plugins, or the copies that two spellings are on. */
 const settledBy = (question: Question): number =>
   question.variant === 'vendor' && question.near
@@ -161,40 +184,68 @@ function seriesKey({ vendor, name }: Plugin): string {
   return `${vendor ?? ''}\n${telling ?? bare}`;
 }
 
+/** A question about a type, as far as nothing else matters for it than the plugin and what speaks for it. */
+interface Posed {
+  readonly question: TypeQuestion;
+  /** What is likeliest; what nothing speaks for is all of one kind, behind all others. */
+  readonly group: string;
+  /** What one answer settles. */
+  readonly key: string;
+}
+
+type Grounds = Pick<PluginEvidence, 'kinds' | 'kindReasons' | 'suggestions'>;
+
+const posedBefore = new WeakMap<Grounds, Posed>();
+
+/** The question about the type of a plugin; worked out once. */
+function posed(plugin: Plugin, known: Grounds): Posed {
+  const before = posedBefore.get(known);
+  if (before?.question.plugin === plugin) {
+    return before;
+  }
+  const suggestions = withoutObvious(known.suggestions);
+  const [first] = suggestions;
+  const id = `type ${plugin.id}`;
+  const group = first && first.probability >= speaksAt ? groupOf(first.type) : '\uffff';
+  const made: Posed = {
+    question: {
+      variant: 'type',
+      id,
+      plugin,
+      others: [],
+      suggestions,
+      clear: clearlyAhead(suggestions),
+    },
+    group,
+    key: plugin.vendor === null ? id : `${seriesKey(plugin)}\n${group}`,
+  };
+  posedBefore.set(known, made);
+  return made;
+}
+
 function typeQuestions(
   plugins: readonly Plugin[],
   { grounds, answers }: Uncertain,
 ): TypeQuestion[] {
-  const asked = plugins.flatMap((plugin): TypeQuestion[] => {
+  const asked: Posed[] = [];
+  for (const plugin of plugins) {
     const known = grounds.get(plugin.id);
-    if (!known || (answers.get(plugin.id)?.types ?? null) !== null || !isTypeUncertain(known)) {
-      return [];
+    if (known && (answers.get(plugin.id)?.types ?? null) === null && isTypeUncertain(known)) {
+      asked.push(posed(plugin, known));
     }
-    return [
-      {
-        variant: 'type',
-        id: `type ${plugin.id}`,
-        plugin,
-        others: [],
-        suggestions: withoutObvious(known.suggestions),
-        clear: clearlyAhead(withoutObvious(known.suggestions)),
-      },
-    ];
-  });
-  // What nothing speaks for is all of one kind.
-  const group = ({ suggestions: [first] }: TypeQuestion): string =>
-    first && first.probability >= speaksAt ? groupOf(first.type) : '\uffff';
-  const sorted = asked.sort(
+  }
+  const likeliest = ({ question }: Posed): number => question.suggestions[0]?.probability ?? 0;
+  asked.sort(
     (a, b) =>
-      compareNames(group(a), group(b)) ||
-      (b.suggestions[0]?.probability ?? 0) - (a.suggestions[0]?.probability ?? 0) ||
-      byName(a.plugin, b.plugin),
+      compareTexts(a.group, b.group) ||
+      likeliest(b) - likeliest(a) ||
+      byName(a.question.plugin, b.question.plugin),
   );
-  return together(sorted, (question) =>
-    question.plugin.vendor === null
-      ? question.id
-      : `${seriesKey(question.plugin)}\n${group(question)}`,
-  );
+  const groups = groupedBy(asked, ({ key }) => key);
+  return Array.from(groups.values(), ([first, ...rest]) => ({
+    ...(first as Posed).question,
+    others: rest.map(({ question }) => question.plugin),
+  }));
 }
 
 /** A group is left out where one of its types is about as likely: the narrower answer says both. */
@@ -366,33 +417,50 @@ function vendorQuestions(plugins: readonly Plugin[], uncertain: Uncertain): Vend
 const directoryOf = ({ copies: [first] }: Plugin): string =>
   first?.path.replace(/[\\/][^\\/]*$/, '') ?? '';
 
+const tellingBefore = new WeakMap<Plugin, readonly string[]>();
+
+/** The words of a plugin's name by which others may be told to be of the same vendor. */
+function tellingWords(plugin: Plugin): readonly string[] {
+  const known =
+    tellingBefore.get(plugin) ??
+    wordsOf(plugin.name).filter((word) => word.length > 3 && !isGenericWord(word));
+  tellingBefore.set(plugin, known);
+  return known;
+}
+
 /** Whose a plugin may be: the directory it lies in, or others that share a word of its name. */
 function createGuess({ vendors, plugins }: Uncertain): (plugin: Plugin) => VendorGuess[] {
   const byKey = new Map(vendors.map((vendor) => [foldVendor(vendor.name), vendor.name]));
-  const telling = (name: string): string[] =>
-    wordsOf(name).filter((word) => word.length > 3 && !isGenericWord(word));
   const byWord = lazily(() => {
     const words = new Map<string, Set<string>>();
     for (const plugin of plugins) {
       if (plugin.vendor !== null) {
-        for (const word of telling(plugin.name)) {
+        for (const word of tellingWords(plugin)) {
           words.set(word, (words.get(word) ?? new Set()).add(plugin.vendor));
         }
       }
     }
     return words;
   });
+  // Many lie in the same directories.
+  const called = new Map<string, string | null>();
+  const vendorCalled = (directory: string): string | null => {
+    const known = called.get(directory);
+    const vendor = known === undefined ? (byKey.get(foldVendor(directory)) ?? null) : known;
+    called.set(directory, vendor);
+    return vendor;
+  };
   return (plugin) => {
     const guesses = new Map<string, string>();
     for (const copy of plugin.copies) {
       for (const directory of copy.path.split(/[\\/]/).slice(0, -1).reverse()) {
-        const vendor = byKey.get(foldVendor(directory));
-        if (vendor !== undefined && !guesses.has(vendor)) {
+        const vendor = vendorCalled(directory);
+        if (vendor !== null && !guesses.has(vendor)) {
           guesses.set(vendor, `it lies in a directory called “${directory}”`);
         }
       }
     }
-    for (const word of telling(plugin.name)) {
+    for (const word of tellingWords(plugin)) {
       for (const vendor of byWord().get(word) ?? []) {
         if (!guesses.has(vendor)) {
           guesses.set(vendor, `another of theirs is called “${word}” as well`);
@@ -407,15 +475,34 @@ function createGuess({ vendors, plugins }: Uncertain): (plugin: Plugin) => Vendo
  * Words by which a name says that not all of the plugin can be used (common practice, no published
  * source).
  */
-const trialWords = new Set(['trial', 'demo', 'evaluation', 'unlicensed', 'expired']);
+const trialWords = ['trial', 'demo', 'evaluation', 'unlicensed', 'expired'];
+/** Most names hold none of them and are plain, and so need not be taken apart. */
+const mayHoldTrialWord = new RegExp(`${trialWords.join('|')}|[^\\x20-\\x7e]`, 'i');
 
-/** Why it may be that a plugin cannot be used; null when nothing says so. */
-export function licenceHint(plugin: Plugin): Pick<LicenceQuestion, 'likely' | 'hint'> | null {
-  const word =
-    wordsOf(plugin.name).find((one) => trialWords.has(one)) ??
-    plugin.copies
-      .flatMap((copy) => wordsOf(fold(copy.path.split(/[\\/]/).pop() ?? '')))
-      .find((one) => trialWords.has(one));
+const trialWordIn = (text: string): string | undefined =>
+  mayHoldTrialWord.test(text) ? wordsOf(text).find((word) => trialWords.includes(word)) : undefined;
+
+/** What the path ends with. */
+const fileNameOf = (path: string): string =>
+  path.slice(Math.max(path.lastIndexOf('/'), path.lastIndexOf('\\')) + 1);
+
+/** Why it may be that a plugin cannot be used. */
+type LicenceHint = Pick<LicenceQuestion, 'likely' | 'hint'>;
+
+const hintsBefore = new WeakMap<Plugin, { readonly hint: LicenceHint | null }>();
+
+/** Why it may be that a plugin cannot be used; null when nothing says so. Worked out once. */
+export function licenceHint(plugin: Plugin): LicenceHint | null {
+  const known = hintsBefore.get(plugin) ?? { hint: findLicenceHint(plugin) };
+  hintsBefore.set(plugin, known);
+  return known.hint;
+}
+
+function findLicenceHint(plugin: Plugin): LicenceHint | null {
+  let word = trialWordIn(plugin.name);
+  for (const { path } of plugin.copies) {
+    word ??= trialWordIn(fold(fileNameOf(path)));
+  }
   if (word !== undefined) {
     return { likely: 'trial', hint: `“${word}” in its name` };
   }

@@ -4,8 +4,6 @@
  */
 import type { Plugin } from '../catalog/plugin.ts';
 import type { Folder } from '../order/records.ts';
-import { grouped } from '../grouped.ts';
-import { lazily } from '../lazily.ts';
 import { isName, type Entry, type FoundText } from '../search/entry.ts';
 import type { Finder, Found, Hit } from '../search/finder.ts';
 import { wordsOf } from '../text/fold.ts';
@@ -129,9 +127,8 @@ export function createSlotSearch(contents: SlotContents): SlotSearch {
   const place: Place = held && scope !== 'forgot' && scope !== 'rest' ? 'folder' : scope;
   const listed = listOf(contents);
   const size = held?.length ?? forgotten?.size ?? (scope === 'forgot' ? 0 : counts[scope]);
-  const called = lazily(() => calledSo(finder.entries));
-  const withElsewhere = elsewhere(contents, place, allowedIn(place), called);
-  const withRest = elsewhere(contents, 'all', allowedIn('all'), called);
+  const withElsewhere = elsewhere(contents, place, allowedIn(place));
+  const withRest = elsewhere(contents, 'all', allowedIn('all'));
   return {
     find: (typed, habits) => {
       const text = typed.trim();
@@ -161,31 +158,34 @@ type Allows = (plugin: Plugin, at: number) => boolean;
  * nothing begins so, though it stands elsewhere or cannot be loaded: it is what was meant.
  */
 function elsewhere(
-  { reasons }: SlotContents,
+  { finder, reasons }: SlotContents,
   place: Place,
   isHere: Allows,
-  calledNow: () => CalledSo,
 ): (typed: string, here: Found) => Found {
   if (place === 'rest' || place === 'forgot') {
     return (_, here) => here;
   }
+  const { entries } = finder;
+  const isAt = (at: number): boolean => {
+    const entry = entries[at];
+    return entry !== undefined && isHere(entry.plugin, at);
+  };
   return (typed, here) => {
     const letters = wordsOf(typed).join('');
     if (letters.length < 2) {
       return here;
     }
-    const called = calledNow();
-    const first = here.hits[0] && called.entryOf.get(here.hits[0].plugin.id);
-    const exact = called.whole.get(letters) ?? [];
-    const initials = first && beginsSo(first, letters) ? [] : (called.initials.get(letters) ?? []);
-    const isExactHere = exact.some(({ entry, at }) => isHere(entry.plugin, at));
-    const meant = [...(isExactHere ? [] : exact), ...initials].find(
-      ({ entry, at }) => !isHere(entry.plugin, at),
-    );
+    const called = finder.calledSo(letters);
+    const first = here.hits[0]?.plugin;
+    const firstEntry = first && entries.find(({ plugin }) => plugin === first);
+    const initials = firstEntry && beginsSo(firstEntry, letters) ? [] : called.initials;
+    const exact = called.whole.some(isAt) ? [] : called.whole;
+    const meantAt = [...exact, ...initials].find((at) => !isAt(at));
+    const meant = meantAt === undefined ? undefined : entries[meantAt];
     if (!meant) {
       return here;
     }
-    const { plugin } = meant.entry;
+    const { plugin } = meant;
     const isLoadable = reasons.get(plugin.id) === null;
     const because = isLoadable ? 'called so, and outside of where you look' : 'called so';
     const hit: Hit = { plugin, because, score: here.hits[0]?.score ?? 1 };
@@ -193,37 +193,7 @@ function elsewhere(
   };
 }
 
-interface Placed {
-  readonly entry: Entry;
-  readonly at: number;
-}
-
-/** Entries by a whole name of theirs, and by the initials of one. */
-interface CalledSo {
-  readonly whole: ReadonlyMap<string, readonly Placed[]>;
-  readonly initials: ReadonlyMap<string, readonly Placed[]>;
-  readonly entryOf: ReadonlyMap<string, Entry>;
-}
-
 const namesOf = ({ texts }: Entry): FoundText[] => texts.filter(({ what }) => isName(what));
-
-function calledSo(entries: readonly Entry[]): CalledSo {
-  const placed = entries.map((entry, at): Placed => ({ entry, at }));
-  const by = (keyOf: (text: FoundText) => string): ReadonlyMap<string, readonly Placed[]> =>
-    grouped(
-      placed.flatMap((one) =>
-        namesOf(one.entry)
-          .map(keyOf)
-          .filter((key) => key.length > 1)
-          .map((key) => [key, one] as const),
-      ),
-    );
-  return {
-    whole: by(({ joined }) => joined),
-    initials: by(({ initials }) => initials),
-    entryOf: new Map(entries.map((entry) => [entry.plugin.id as string, entry])),
-  };
-}
 
 const beginsSo = (entry: Entry, letters: string): boolean =>
   namesOf(entry).some(

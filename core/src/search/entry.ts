@@ -2,6 +2,7 @@
 import type { Plugin } from '../catalog/plugin.ts';
 import { wordsOf } from '../text/fold.ts';
 import { groupOf, typeName } from '../taxonomy/tree.ts';
+import { remembered } from '../remembered.ts';
 import { synonymsOf } from './synonyms.data.ts';
 
 /** What a text is of a plugin. */
@@ -27,9 +28,14 @@ export interface FoundText {
 /** A plugin that can be found. */
 export interface Entry {
   readonly plugin: Plugin;
-  /** What it is found by, as it is written. */
-  readonly shown: readonly string[];
-  /** The same, prepared for finding, but for what has neither letters nor figures. */
+  /** Gives its names as they are written, those that were given to it before its own. */
+  readonly eachName: (act: (what: What, shown: string) => void) => void;
+  /**
+   * Gives its vendor, its types and its tags, prepared for finding: of each a list, which is the same
+   * object for all plugins that have it.
+   */
+  readonly eachShared: (act: (texts: readonly FoundText[]) => void) => void;
+  /** All of these, prepared for finding, but for what has neither letters nor figures. */
   readonly texts: readonly FoundText[];
 }
 
@@ -67,56 +73,23 @@ const textOf = (what: What, shown: string): FoundText => {
 export const isName = (what: What): boolean =>
   what === 'name' || what === 'nickname' || what === 'slot label';
 
-const typeTexts = new Map<string, FoundText>();
-/** Types come again and again. */
-function textOfType(shown: string): FoundText {
-  const known = typeTexts.get(shown) ?? textOf('type', shown);
-  typeTexts.set(shown, known);
-  return known;
-}
-
-const typesWritten = new Map<string, readonly string[]>();
 /** A type by its name, its group's name and its other words. */
-function writtenOfType(type: string): readonly string[] {
-  const known = typesWritten.get(type) ?? [
-    ...new Set([typeName(type), typeName(groupOf(type)), ...synonymsOf(type)]),
-  ];
-  typesWritten.set(type, known);
-  return known;
-}
+const writtenOfType = (type: string): readonly string[] => [
+  ...new Set([typeName(type), typeName(groupOf(type)), ...synonymsOf(type)]),
+];
 
-/** Gives all that a plugin is found by, what is said of it before what it says itself. */
-function eachWritten(
-  plugin: Plugin,
-  { nickname, slotLabel, tags }: GivenNames,
-  act: (what: What, shown: string) => void,
-): void {
-  const { name, setting, vendor, types } = plugin;
-  const give = (what: What, shown: string | null): void => {
-    if (shown !== null) {
-      act(what, shown);
-    }
-  };
-  give('nickname', nickname);
-  give('slot label', slotLabel);
-  act('name', name);
-  if (setting) {
-    // A setting is of its plugin as that is of its vendor.
-    for (const owner of setting.pluginNames) {
-      act('vendor', owner);
-    }
-    give('tag', setting.bank);
-  } else {
-    give('vendor', vendor);
-    for (const type of types) {
-      for (const shown of writtenOfType(type)) {
-        act('type', shown);
-      }
-    }
-  }
-  for (const tag of tags) {
-    act('tag', tag);
-  }
+const sharedTexts = new Map<What, Map<string, readonly FoundText[]>>();
+const mostShared = 5_000;
+
+/** A vendor, a type or a tag, prepared for finding: these come again and again. */
+function textsShared(what: What, value: string): readonly FoundText[] {
+  const known = sharedTexts.get(what) ?? new Map<string, readonly FoundText[]>();
+  sharedTexts.set(what, known);
+  return remembered(known, mostShared, value, () =>
+    (what === 'type' ? writtenOfType(value) : [value])
+      .map((shown) => textOf(what, shown))
+      .filter(({ joined }) => joined !== ''),
+  );
 }
 
 /** Takes its texts apart when they are first asked for: most are never looked at before letters are typed. */
@@ -130,26 +103,56 @@ class PluginEntry implements Entry {
     this.#given = given;
   }
 
-  get shown(): readonly string[] {
-    const all: string[] = [];
-    eachWritten(this.plugin, this.#given, (_, shown) => {
-      all.push(shown);
-    });
-    return all;
-  }
-
   get texts(): readonly FoundText[] {
     this.#texts ??= this.#takenApart();
     return this.#texts;
   }
 
+  eachName(act: (what: What, shown: string) => void): void {
+    const { nickname, slotLabel } = this.#given;
+    if (nickname !== null) {
+      act('nickname', nickname);
+    }
+    if (slotLabel !== null) {
+      act('slot label', slotLabel);
+    }
+    act('name', this.plugin.name);
+  }
+
+  eachShared(act: (texts: readonly FoundText[]) => void): void {
+    const { setting, vendor, types } = this.plugin;
+    const give = (what: What, value: string | null): void => {
+      if (value !== null) {
+        act(textsShared(what, value));
+      }
+    };
+    if (setting) {
+      // A setting is of its plugin as that is of its vendor.
+      for (const owner of setting.pluginNames) {
+        give('vendor', owner);
+      }
+      give('tag', setting.bank);
+    } else {
+      give('vendor', vendor);
+      for (const type of types) {
+        give('type', type);
+      }
+    }
+    for (const tag of this.#given.tags) {
+      give('tag', tag);
+    }
+  }
+
   #takenApart(): FoundText[] {
     const all: FoundText[] = [];
-    eachWritten(this.plugin, this.#given, (what, shown) => {
-      const text = what === 'type' ? textOfType(shown) : textOf(what, shown);
+    this.eachName((what, shown) => {
+      const text = textOf(what, shown);
       if (text.joined !== '') {
         all.push(text);
       }
+    });
+    this.eachShared((texts) => {
+      all.push(...texts);
     });
     return all;
   }

@@ -209,7 +209,8 @@ describe('the index', () => {
               return way !== null && way !== 'inside';
             }),
           ).length < 3;
-        const own = ownLetters(some).get(wordsOf(typed).join('')) ?? [];
+        const own =
+          ownLetters(some.map((entry, at) => ({ entry, at }))).get(wordsOf(typed).join('')) ?? [];
         const slow = some.flatMap((entry, at) => {
           const points = slowly(entry, typed, isSlip);
           return points > 0
@@ -263,18 +264,132 @@ describe('texts that are taken apart when they are needed', () => {
     );
   });
   it('what is likely and the figures in front of names need none of it', () => {
-    const unread = catalog.map((one) => ({
-      ...entryOf(one),
-      plugin: one,
-      shown: [one.name, '¡9 lives', '٣ dunes', '４ seasons'],
-      get texts(): never {
-        throw new Error('taken apart');
-      },
-    }));
+    const unread = catalog.map((one): Entry => {
+      const entry = entryOf(one);
+      return {
+        plugin: one,
+        eachName: (act) => {
+          for (const shown of [one.name, '¡9 lives', '٣ dunes', '4 seasons']) {
+            act('name', shown);
+          }
+        },
+        eachShared: (act) => {
+          entry.eachShared(act);
+        },
+        get texts(): never {
+          throw new Error('taken apart');
+        },
+      };
+    });
     const lazy = new Finder(unread);
     expect(lazy.find('', habitsOf(noUse), 9).hits).toHaveLength(5);
     expect([...lazy.figuresAfter('')].sort()).toEqual(['4', '9']);
-    expect(() => lazy.find('a', habitsOf(noUse), 9)).toThrow('taken apart');
+    expect(() => lazy.find('abcd', habitsOf(noUse), 9)).toThrow('taken apart');
+  });
+
+  const written = fc.constantFrom(
+    'Tern Hall',
+    'TapeEcho 2',
+    'EQ3',
+    'EQ-3b',
+    'eq 12 Tilt',
+    'Écho Plâte',
+    'Пена 7',
+    '٣ Dunes',
+    '²Tern',
+    '???',
+    'TE',
+    'T-E',
+    'Terns',
+    'A B',
+    'x 2 Echo',
+  );
+  const given = fc.record({
+    name: written,
+    nickname: fc.option(written, { freq: 4 }),
+    tags: fc.subarray(['t', 'te', 'x', 'Tape loop', '2 ech']),
+    vendor: fc.option(fc.constantFrom('Tape & Tern', 'T', 'Écluse 3', '3rd Quay')),
+    types: fc.subarray(['reverb/plate', 'delay/tape-echo', 'eq', 'utility/test-signal']),
+    kind: fc.constantFrom('effect' as const, 'instrument' as const, 'tool' as const),
+    arrived: fc.constantFrom('2026-01-01', '2026-02-01'),
+  });
+  const typed = fc.oneof(
+    fc.constantFrom(
+      't',
+      'te',
+      'e',
+      'q',
+      'eq',
+      '2',
+      '3',
+      '12',
+      'x',
+      'ab',
+      'cho',
+      'ter',
+      'eec',
+      'q12',
+      'q3b',
+      'ена',
+      'ape',
+      'a b',
+      'п',
+      'пе',
+      'É',
+      '٣',
+      '-',
+      '²',
+    ),
+    fc.string({ unit: fc.constantFrom('t', 'e', 'q', '2', 'p', ' '), maxLength: 3 }),
+  );
+  it('the first few letters find what they find when all are taken apart', () => {
+    fc.assert(
+      fc.property(fc.array(given, { maxLength: 14 }), typed, (all, letters) => {
+        const some = all.map(({ name, nickname, tags, ...more }, i) =>
+          entryOf(plugin(name, { ...more, id: asId(`p${i}`) }), {
+            nickname,
+            slotLabel: null,
+            tags,
+          }),
+        );
+        const whole = new Finder(some);
+        whole.prepare(some.length);
+        const few = new Finder(some);
+        expect(few.find(letters, habitsOf(noUse), 20)).toEqual(
+          whole.find(letters, habitsOf(noUse), 20),
+        );
+        expect([...few.figuresAfter(letters)].sort()).toEqual(
+          [...whole.figuresAfter(letters)].sort(),
+        );
+        const joined = wordsOf(letters).join('');
+        if (joined !== '') {
+          expect(new Finder(some).calledSo(joined)).toEqual(whole.calledSo(joined));
+        }
+      }),
+      { numRuns: 3_000 },
+    );
+  });
+  it('the first few letters leave alone what they cannot meet', () => {
+    const apart: string[] = [];
+    const noting = catalog.map((one): Entry => {
+      const entry = entryOf(one);
+      return {
+        plugin: one,
+        eachName: (act) => {
+          entry.eachName(act);
+        },
+        eachShared: (act) => {
+          entry.eachShared(act);
+        },
+        get texts() {
+          apart.push(one.name);
+          return entry.texts;
+        },
+      };
+    });
+    new Finder(noting).find('ta', habitsOf(noUse), 9);
+    expect(apart).toContain('TapeEcho 2');
+    expect(apart).not.toContain('Salt Line');
   });
 });
 

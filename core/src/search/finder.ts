@@ -2,7 +2,9 @@
 import type { Plugin } from '../catalog/plugin.ts';
 import { compareNames } from '../text/compare.ts';
 import { wordsOf } from '../text/fold.ts';
+import { remembered } from '../remembered.ts';
 import type { Entry } from './entry.ts';
+import { fewLetters, figuresBehind, mayMeet } from './few-letters.ts';
 import type { Habits } from './habits.ts';
 import {
   across,
@@ -14,7 +16,7 @@ import {
   slipOf,
   wayOf,
 } from './match.ts';
-import { apart, NameIndex, NameIndexBuilder } from './name-index.ts';
+import { apart, NameIndex, NameIndexBuilder, type CalledSo } from './name-index.ts';
 import { ownWorth } from './own-letters.ts';
 import { Best } from './scores.ts';
 
@@ -33,13 +35,17 @@ export interface Found {
 }
 
 /** Texts of which folding may leave a figure in front, also of another script. */
-const mayBeginWithFigure = /^\P{L}*\p{N}/u;
+const mayMeetWithFigure = /^\P{L}*\p{N}/u;
 /** Most begin so, and are told by it far quicker. */
 const plainLetterFirst = /^[A-Za-z]/;
 
+/** So many of the first letters that were typed are kept with what they can meet. */
+const mostFew = 20;
+
 /**
  * Finds plugins by a few letters. Their texts are taken apart when letters are asked for, or ahead
- * with `prepare`: what is likely needs none of it.
+ * with `prepare`: what is likely needs none of it, and the first few letters only those that they can
+ * meet.
  */
 export class Finder {
   readonly entries: readonly Entry[];
@@ -47,6 +53,8 @@ export class Finder {
   #builder: NameIndexBuilder | null = new NameIndexBuilder();
   #built = 0;
   #index: NameIndex | null = null;
+  /** Of what the first few letters can meet, by these; until all can be found. */
+  readonly #few = new Map<string, NameIndex>();
   #byName: Int32Array | null = null;
   #firstFigures: ReadonlySet<string> | null = null;
   readonly #habits = new WeakMap<Habits, Float64Array>();
@@ -55,22 +63,32 @@ export class Finder {
     this.entries = entries;
   }
 
-  /** Takes apart up to so many more; false once all can be found by letters. */
+  /**
+   * Takes apart up to so many more, or does one of the steps behind that; false once all can be found
+   * by letters, and is in order.
+   */
   prepare(count: number): boolean {
-    if (!this.#builder) {
-      return false;
-    }
-    const end = Math.min(this.entries.length, this.#built + count);
-    for (; this.#built < end; this.#built += 1) {
-      this.#builder.add(this.entries[this.#built] as Entry, this.#built);
-    }
-    if (end < this.entries.length) {
+    if (this.#builder) {
+      this.#build(this.#builder, count);
       return true;
     }
-    this.#index = new NameIndex(this.#builder, this.entries);
-    this.#builder = null;
-    this.#byName = rankByName(this.entries);
+    this.#byName ??= rankByName(this.entries);
     return false;
+  }
+
+  #build(builder: NameIndexBuilder, count: number): void {
+    const end = Math.min(this.entries.length, this.#built + count);
+    if (this.#built < end) {
+      for (; this.#built < end; this.#built += 1) {
+        builder.add(this.entries[this.#built] as Entry, this.#built);
+      }
+    } else if (builder.isOwnKnown) {
+      this.#index = new NameIndex(builder, this.entries.length);
+      this.#builder = null;
+      this.#few.clear();
+    } else {
+      builder.own();
+    }
   }
 
   /** Whether an entry stands before another by name, then id. To find the first few, all need no ranks. */
@@ -82,8 +100,25 @@ export class Finder {
   }
 
   #indexed(): NameIndex {
-    this.prepare(this.entries.length);
-    return this.#index as NameIndex;
+    while (this.#index === null) {
+      this.prepare(this.entries.length);
+    }
+    return this.#index;
+  }
+
+  /** An index that holds all that the letters can meet. */
+  #indexFor(joined: string, words: number): NameIndex {
+    return this.#index === null && words === 1 && joined.length <= fewLetters
+      ? remembered(this.#few, mostFew, joined, () => this.#indexOf(joined))
+      : this.#indexed();
+  }
+
+  #indexOf(letters: string): NameIndex {
+    const builder = new NameIndexBuilder();
+    for (const at of mayMeet(this.entries, letters)) {
+      builder.add(this.entries[at] as Entry, at);
+    }
+    return new NameIndex(builder, this.entries.length);
   }
 
   /**
@@ -102,7 +137,7 @@ export class Finder {
     const shown = parts.join(' ');
     const learnt = habits.forLetters(query);
     const usual = this.#usual(habits);
-    const index = parts.length === 0 ? null : this.#indexed();
+    const index = parts.length === 0 ? null : this.#indexFor(joined, parts.length);
     const own = index?.ownOf(joined) ?? [];
     const scores = index?.score(parts, joined, shown) ?? null;
     const size = scores ? scores.met : this.entries.length;
@@ -145,10 +180,19 @@ export class Finder {
 
   /** The figures with which some text goes on behind these letters; behind none, those that begin one. */
   figuresAfter(letters: string): ReadonlySet<string> {
-    const typed = wordsOf(letters).join('');
-    return typed === ''
-      ? (this.#firstFigures ??= figuresFirst(this.entries))
+    const words = wordsOf(letters);
+    const typed = words.join('');
+    if (typed === '') {
+      return (this.#firstFigures ??= figuresFirst(this.entries));
+    }
+    return this.#index === null && typed.length <= fewLetters
+      ? figuresBehind(this.entries, typed)
       : this.#indexed().figuresAfter(typed);
+  }
+
+  /** The positions of entries that are called by just these letters, and of those whose initials they are. */
+  calledSo(joined: string): CalledSo {
+    return this.#indexFor(joined, 1).calledSo(joined);
   }
 
   /**
@@ -214,12 +258,17 @@ function orderOf({ texts }: Entry, parts: readonly string[]): number {
 /** The figures with which some text begins. */
 function figuresFirst(entries: readonly Entry[]): ReadonlySet<string> {
   const first = new Set<string>();
-  for (const { shown } of entries) {
-    for (const text of shown) {
-      if (!plainLetterFirst.test(text) && mayBeginWithFigure.test(text)) {
+  for (const entry of entries) {
+    entry.eachName((_, text) => {
+      if (!plainLetterFirst.test(text) && mayMeetWithFigure.test(text)) {
         first.add(wordsOf(text)[0]?.charAt(0) ?? '');
       }
-    }
+    });
+    entry.eachShared((texts) => {
+      for (const { joined } of texts) {
+        first.add(joined.charAt(0));
+      }
+    });
   }
   return new Set([...first].filter((letter) => /\d/.test(letter)));
 }

@@ -14,7 +14,7 @@ import {
   slipFrom,
   type Way,
 } from './match.ts';
-import { ownLetters } from './own-letters.ts';
+import { ownLetters, type Placed } from './own-letters.ts';
 import { put, Sheets, type Scores } from './scores.ts';
 
 /** With fewer plugins that meet the letters as typed, slips are looked for too. */
@@ -45,18 +45,35 @@ export class NameIndexBuilder {
    * positions of its entries.
    */
   readonly members: number[][] = [];
-  readonly #known = new Map<string, number>();
+  readonly #added: Placed[] = [];
+  #own: ReadonlyMap<string, readonly number[]> | null = null;
+  /** By the words of a name, for each rank; and vendors, types and tags, which are the same object. */
+  readonly #names = new Map<number, Map<string, number>>();
+  readonly #shared = new Map<FoundText, number>();
   readonly #sets = new Map<string, number>();
 
   /** `at` is the position among all entries. */
-  add({ texts }: Entry, at: number): void {
-    for (const text of texts) {
+  add(entry: Entry, at: number): void {
+    const shared: number[] = [];
+    for (const text of entry.texts) {
       if (isName(text.what)) {
-        this.having[this.#positionOf(text)]?.push(at);
+        this.having[this.#positionOfName(text)]?.push(at);
+      } else {
+        shared.push(this.#positionOfShared(text));
       }
     }
-    const shared = texts.filter((text) => !isName(text.what)).map((text) => this.#positionOf(text));
     this.members[this.#setOf(shared)]?.push(at);
+    this.#added.push({ entry, at });
+  }
+
+  /** The own letters of all that were added, worked out when first asked for: no more is added then. */
+  own(): ReadonlyMap<string, readonly number[]> {
+    this.#own ??= ownLetters(this.#added);
+    return this.#own;
+  }
+
+  get isOwnKnown(): boolean {
+    return this.#own !== null;
   }
 
   #setOf(shared: readonly number[]): number {
@@ -73,10 +90,17 @@ export class NameIndexBuilder {
     return set;
   }
 
-  #positionOf(text: FoundText): number {
-    const key = `${text.rank}${text.spaced}`;
-    const at = this.#known.get(key) ?? this.#enter(text);
-    this.#known.set(key, at);
+  #positionOfName(text: FoundText): number {
+    const known = this.#names.get(text.rank) ?? new Map<string, number>();
+    this.#names.set(text.rank, known);
+    const at = known.get(text.spaced) ?? this.#enter(text);
+    known.set(text.spaced, at);
+    return at;
+  }
+
+  #positionOfShared(text: FoundText): number {
+    const at = this.#shared.get(text) ?? this.#enter(text);
+    this.#shared.set(text, at);
     return at;
   }
 
@@ -103,6 +127,12 @@ export class NameIndexBuilder {
     }
     return at;
   }
+}
+
+/** Positions of entries, in order. */
+export interface CalledSo {
+  readonly whole: readonly number[];
+  readonly initials: readonly number[];
 }
 
 /** Finds the positions of those that letters mean. */
@@ -135,7 +165,8 @@ export class NameIndex {
   readonly #sheets: Sheets;
   readonly #setSheets: Sheets;
 
-  constructor(built: NameIndexBuilder, entries: readonly Entry[]) {
+  /** `size` is how many entries there are in all, also where fewer were taken in. */
+  constructor(built: NameIndexBuilder, size: number) {
     this.#texts = built.texts;
     this.#having = built.having;
     this.#joined = built.joined;
@@ -144,17 +175,22 @@ export class NameIndex {
     this.#beginning = built.beginning;
     this.#letters = built.letters;
     this.#members = built.members.map((list) => Int32Array.from(list));
-    const numbers = (of: (text: FoundText, at: number) => number): Int32Array =>
-      Int32Array.from(this.#texts, of);
-    this.#ranks = numbers((text) => text.rank);
-    this.#lengths = numbers((text) => text.joined.length);
-    this.#counts = numbers((text) => text.words.length);
-    this.#firsts = numbers((text) => text.words[0]?.length ?? 0);
-    this.#ends = numbers((text) => text.ends);
-    this.#only = numbers((_, at) => {
+    const numbers = (): Int32Array => new Int32Array(this.#texts.length);
+    this.#ranks = numbers();
+    this.#lengths = numbers();
+    this.#counts = numbers();
+    this.#firsts = numbers();
+    this.#ends = numbers();
+    this.#only = numbers();
+    for (const [at, { rank, joined, words, ends }] of this.#texts.entries()) {
       const [first = -1, second] = this.#having[at] ?? [];
-      return second === undefined ? first : -1;
-    });
+      this.#ranks[at] = rank;
+      this.#lengths[at] = joined.length;
+      this.#counts[at] = words.length;
+      this.#firsts[at] = words[0]?.length ?? 0;
+      this.#ends[at] = ends;
+      this.#only[at] = second === undefined ? first : -1;
+    }
     this.#keys = [...this.#joined.keys()];
     let length = 0;
     for (const key of this.#keys) {
@@ -162,14 +198,27 @@ export class NameIndex {
       length += key.length + 1;
     }
     this.#row = this.#keys.join('\n');
-    this.#own = ownLetters(entries);
-    this.#sheets = new Sheets(entries.length);
+    this.#own = built.own();
+    this.#sheets = new Sheets(size);
     this.#setSheets = new Sheets(this.#members.length);
   }
 
   /** The positions of those whose own letters these are (own-letters.ts). */
   ownOf(joined: string): readonly number[] {
     return this.#own.get(joined) ?? [];
+  }
+
+  /** Those of which a name consists of these letters, and those whose initials they are. */
+  calledSo(joined: string): CalledSo {
+    const having = (texts: readonly number[]): number[] =>
+      texts
+        .filter((at) => (this.#ranks[at] as number) < nameRanks)
+        .flatMap((at) => this.#having[at] as number[])
+        .sort((a, b) => a - b);
+    return {
+      whole: having(this.#joined.whole(joined)),
+      initials: having(this.#initials.whole(joined)),
+    };
   }
 
   /** The figures with which some text goes on behind these letters. */

@@ -29,7 +29,7 @@ const entry = (
   );
 const lettersOf = (...entries: Entry[]): Record<string, string> =>
   Object.fromEntries(
-    [...ownLetters(entries)].flatMap(([letters, list]) =>
+    [...ownLetters(entries.map((one, at) => ({ entry: one, at })))].flatMap(([letters, list]) =>
       list.map((at) => [entries[at]?.plugin.name ?? '', letters]),
     ),
   );
@@ -51,7 +51,8 @@ describe('letters of one’s own', () => {
     expect([
       lettersOf(entry('Tern Hall'), entry('Te', { arrived: '2026-02-01' })),
       lettersOf(entry('T'), {
-        shown: ['T'],
+        eachName: () => undefined,
+        eachShared: () => undefined,
         texts: entry('T').texts,
         plugin: { ...entry('T').plugin, id: asId('u'), name: 'U' },
       }),

@@ -3,6 +3,7 @@ import type { Plugin } from '../catalog/plugin.ts';
 import { compareTexts } from '../text/compare.ts';
 import { fold, wordsOf } from '../text/fold.ts';
 import { lazily } from '../lazily.ts';
+import { remembered } from '../remembered.ts';
 import { Texts } from '../text/text-index.ts';
 import type { Hit } from './finder.ts';
 
@@ -62,13 +63,23 @@ export function createSettingFinder<S extends FindableSetting>(
 /** Settings by name, with the words of each. */
 function indexOf<S extends FindableSetting>(settings: readonly S[]) {
   const ready = settings
-    .map((setting) => ({ setting, starts: setting.names.map(spaced) }))
+    .map((setting) => {
+      const words = setting.names.map(foldedWords);
+      return { setting, words, starts: words.map((of) => of.join(' ')) };
+    })
     .sort((a, b) => compareTexts(a.starts[0] ?? '', b.starts[0] ?? ''));
   const own = new Texts();
   const others = new Texts();
-  for (const [at, { setting }] of ready.entries()) {
-    enter(own, at, setting.names);
-    enter(others, at, [...setting.pluginNames, setting.bank ?? '']);
+  // Plugins and banks have many settings.
+  const known = new Map<string, readonly string[]>();
+  for (const [at, { setting, words }] of ready.entries()) {
+    enter(own, at, words);
+    const around = [...setting.pluginNames, setting.bank ?? ''];
+    enter(
+      others,
+      at,
+      around.map((text) => remembered(known, settings.length, text, () => foldedWords(text))),
+    );
   }
   return { ready, own, others, counted: new Counted(ready.length) };
 }
@@ -76,9 +87,11 @@ function indexOf<S extends FindableSetting>(settings: readonly S[]) {
 const foldedWords = (text: string): string[] => wordsOf(text).map(fold);
 const spaced = (text: string): string => foldedWords(text).join(' ');
 
-function enter(texts: Texts, at: number, names: readonly string[]): void {
-  for (const word of names.flatMap(foldedWords)) {
-    texts.add(at, word);
+function enter(texts: Texts, at: number, names: readonly (readonly string[])[]): void {
+  for (const words of names) {
+    for (const word of words) {
+      texts.add(at, word);
+    }
   }
 }
 

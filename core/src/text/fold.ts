@@ -70,6 +70,66 @@ function plainWords(text: string): string[] {
   return words;
 }
 
+/** From the code of a plain capital to that of its small letter. */
+const toSmall = 32;
+
+/** The code of a letter or figure of a plain text as it is folded; 0 for what is neither. */
+function foldedCode(text: string, at: number): number {
+  const letter = letterAt(text, at);
+  return letter === 'other' ? 0 : text.charCodeAt(at) + (letter === 'capital' ? toSmall : 0);
+}
+
+/**
+ * Whether a word of a text begins with a letter or figure, folded as `wordsOf` folds it: told without
+ * taking the text apart where that is plain.
+ */
+export function hasWordBeginning(text: string, letter: string): boolean {
+  if (!isPlain(text)) {
+    return wordsOfAny(text).some((word) => word.startsWith(letter));
+  }
+  const wanted = letter.charCodeAt(0);
+  let before: Letter = 'other';
+  for (let at = 0; at < text.length; at += 1) {
+    const here = letterAt(text, at);
+    if (
+      here !== 'other' &&
+      foldedCode(text, at) === wanted &&
+      (before === 'other' || isEdge(text, at, before, here))
+    ) {
+      return true;
+    }
+    before = here;
+  }
+  return false;
+}
+
+/** Whether the words of a text, one behind the other without a gap, hold these folded letters. */
+export function wordsHold(text: string, letters: string): boolean {
+  if (!isPlain(text)) {
+    return wordsOfAny(text).join('').includes(letters);
+  }
+  for (let at = 0; at < text.length; at += 1) {
+    if (foldedCode(text, at) === letters.charCodeAt(0) && goesOnWith(text, at, letters)) {
+      return true;
+    }
+  }
+  return false;
+}
+
+/** Whether the letters stand there in a plain text, whatever else is between them left out. */
+function goesOnWith(text: string, start: number, letters: string): boolean {
+  let met = 0;
+  for (let at = start; at < text.length && met < letters.length; at += 1) {
+    const code = foldedCode(text, at);
+    if (code === letters.charCodeAt(met)) {
+      met += 1;
+    } else if (code !== 0) {
+      return false;
+    }
+  }
+  return met === letters.length;
+}
+
 /** Whether a word ends before that place, where letters or figures stand on both sides. */
 function isEdge(text: string, at: number, before: Letter, letter: Letter): boolean {
   if ((before === 'figure') !== (letter === 'figure')) {

@@ -1,2 +1,2 @@
 /** What makes questions of a catalog, with the words of the trade: more than a first screen needs. */
-export { pluginsAsked, questionsOf } from '@clever-drawer/core';
+export { createQuestionsAhead, pluginsAsked, questionsOf } from '@clever-drawer/core';

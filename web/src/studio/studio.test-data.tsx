@@ -2,6 +2,7 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useMemo, type ReactNode } from 'react';
 import {
+  allAnswers,
   cabinetsOf,
   createArranger,
   orderOf,
@@ -65,7 +66,7 @@ export function studioOf({
           settings: [],
           keptSettings: [],
           usage: new Map(),
-          answers: new Map(),
+          answers: new Map(allAnswers(order).map((one) => [one.id as string, one])),
           formatOrder: [],
         } as unknown as CatalogContext,
         shown: {

@@ -6,13 +6,16 @@ import {
   allSpellings,
   createStable,
   isPresent,
+  type createQuestionsAhead,
   type pluginsAsked,
   type questionsOf,
   type FindingView,
+  type Plugin,
   type Question,
   type SortView,
+  type Uncertain,
 } from '@clever-drawer/core';
-import { whenAtRest } from '../ui/idle.ts';
+import { inIdleMoments, whenAtRest } from '../ui/idle.ts';
 import { useCatalog, useComputer, useOrder } from './contexts.ts';
 
 export interface Questions {
@@ -28,15 +31,23 @@ export interface Questions {
 const none: readonly FindingView[] = [];
 
 interface Asking {
+  readonly createQuestionsAhead: typeof createQuestionsAhead;
   readonly questionsOf: typeof questionsOf;
   readonly pluginsAsked: typeof pluginsAsked;
 }
 
+/** So many plugins are looked at ahead of the first questions between two looks at the time. */
+const step = 100;
+
 /**
- * Fetched once the first screen stands. Null until what is asked about is there, too, and hands are
- * at rest: the first questions about many plugins take longer than a key may wait.
+ * Fetched once the first screen stands. Null until what is asked about is there, too, has been looked
+ * at in idle moments, and hands are at rest: the first questions about many plugins take longer than a
+ * key may wait.
  */
-function useAsking(isViewThere: boolean): Asking | null {
+function useAsking(
+  grounds: Uncertain['grounds'] | null,
+  plugins: readonly Plugin[],
+): Asking | null {
   const [asking, setAsking] = useState<Asking | null>(null);
   const [isDue, setDue] = useState(false);
   useEffect(() => {
@@ -46,14 +57,21 @@ function useAsking(isViewThere: boolean): Asking | null {
       });
     });
   }, []);
-  const isFetched = asking !== null;
   useEffect(() => {
-    if (isViewThere && isFetched) {
-      whenAtRest(() => {
-        setDue(true);
-      });
+    if (isDue || !asking || !grounds) {
+      return undefined;
     }
-  }, [isViewThere, isFetched]);
+    const goOn = asking.createQuestionsAhead({ plugins, grounds });
+    return inIdleMoments(() => {
+      const isMore = goOn(step);
+      if (!isMore) {
+        whenAtRest(() => {
+          setDue(true);
+        });
+      }
+      return isMore;
+    });
+  }, [isDue, asking, grounds, plugins]);
   return isDue ? asking : null;
 }
 
@@ -68,7 +86,7 @@ export function useQuestions(): Questions {
   });
   const view = sort.data;
   const grounds = useMemo(
-    () => new Map((view?.grounds ?? []).map((one) => [one.plugin as string, one])),
+    () => view && new Map(view.grounds.map((one) => [one.plugin as string, one])),
     [view],
   );
   const [stableDecided] = useState(createStable<string, string>);
@@ -87,10 +105,10 @@ export function useQuestions(): Questions {
       ),
     [stablePinned, order.records],
   );
-  const asking = useAsking(view !== undefined);
+  const asking = useAsking(grounds ?? null, plugins);
   const questions = useMemo(
     () =>
-      view && asking
+      view && grounds && asking
         ? asking.questionsOf({
             plugins: plugins.filter((plugin) => plugin.chain === undefined),
             answers,
