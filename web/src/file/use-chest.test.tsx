@@ -1,27 +1,17 @@
 /** @jest-environment jsdom */
 import { describe, expect, it, jest } from '@jest/globals';
 import { act, renderHook, screen } from '@testing-library/react';
-import { asId, plainFolder, type Act, type Folder, type OrderRecord } from '@clever-drawer/core';
+import { asId, type Act, type Folder, type OrderRecord } from '@clever-drawer/core';
+import { cabinetOf, folderOf } from '../studio/order.test-data.ts';
 import { studioOf } from '../studio/studio.test-data.tsx';
 import { useChest } from './use-chest.ts';
 
-const folder = (id: string, position: string, parent: string | null = null): Folder => ({
-  table: 'folder',
-  id: asId(id),
-  cabinet: asId('c'),
-  parent: parent === null ? null : asId(parent),
-  form: 'folder',
-  name: id,
-  position,
-  rule: null,
-  ...plainFolder,
-});
 /** Two folders side by side; in the second another, and one in that. */
 const folders = [
-  folder('echoes', 'G'),
-  folder('voices', 'N'),
-  folder('breath', 'N', 'voices'),
-  folder('whisper', 'N', 'breath'),
+  folderOf('echoes', { position: 'G' }),
+  folderOf('voices', { position: 'N' }),
+  folderOf('breath', { parent: asId('voices') }),
+  folderOf('whisper', { parent: asId('breath') }),
 ];
 
 interface Given {
@@ -35,10 +25,7 @@ interface Given {
 function chest({ open = null, sortedBy = null, isDone = true }: Given = {}) {
   const acts: Act[] = [];
   const setOpen = jest.fn<(folder: string | null) => undefined>();
-  const records: readonly OrderRecord[] = [
-    { table: 'cabinet', id: asId('c'), name: 'Everyday', position: 'V', opensFor: [], sortedBy },
-    ...folders,
-  ];
+  const records: readonly OrderRecord[] = [cabinetOf('c', { sortedBy }), ...folders];
   const wrapper = studioOf({
     records,
     act: (wanted) => {

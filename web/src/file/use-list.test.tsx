@@ -3,7 +3,8 @@ import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals
 import { TextEncoder } from 'node:util';
 import { act, cleanup, renderHook } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { asId, plainFolder, type OrderRecord, type Plugin } from '@clever-drawer/core';
+import { asId, type OrderRecord, type Plugin } from '@clever-drawer/core';
+import { cabinetOf, folderOf } from '../studio/order.test-data.ts';
 import { pluginOf } from '../studio/plugin.test-data.ts';
 import { studioOf } from '../studio/studio.test-data.tsx';
 
@@ -19,25 +20,8 @@ const plugins: readonly Plugin[] = [
 ];
 /** One cabinet with a folder, in which Heron is filed and called Grey Bird. */
 const records: readonly OrderRecord[] = [
-  {
-    table: 'cabinet',
-    id: asId('c'),
-    name: 'Everyday',
-    position: 'V',
-    opensFor: [],
-    sortedBy: null,
-  },
-  {
-    table: 'folder',
-    id: asId('f'),
-    cabinet: asId('c'),
-    parent: null,
-    form: 'folder',
-    name: 'Birds',
-    position: 'V',
-    rule: null,
-    ...plainFolder,
-  },
+  cabinetOf('c'),
+  folderOf('f', { name: 'Birds' }),
   {
     table: 'placement',
     id: asId('p'),

@@ -4,13 +4,12 @@ import { act, renderHook, waitFor } from '@testing-library/react';
 import type { KeyboardEvent } from 'react';
 import {
   asId,
-  plainFolder,
   type Act,
-  type Folder,
   type HabitsView,
   type OrderRecord,
   type Plugin,
 } from '@clever-drawer/core';
+import { cabinetOf, folderOf } from '../studio/order.test-data.ts';
 import { copyOf, pluginOf } from '../studio/plugin.test-data.ts';
 import { studioOf } from '../studio/studio.test-data.tsx';
 import { useLoader, type Chosen } from './use-loader.ts';
@@ -24,21 +23,10 @@ const plugins: readonly Plugin[] = [
   there('Wharf Echo', { copies: [copyOf('wharf-1'), copyOf('wharf-2', { format: 'LV2' })] }),
   there('Saltmarsh', { copies: [copyOf('gone', { state: 'gone' })] }),
 ];
-const folder = (id: string, name: string, form: Folder['form'], position: string): Folder => ({
-  table: 'folder',
-  id: asId(id),
-  cabinet: asId('c'),
-  parent: null,
-  form,
-  name,
-  position,
-  rule: null,
-  ...plainFolder,
-});
 const records: readonly OrderRecord[] = [
-  { table: 'cabinet', id: asId('c'), name: 'All', position: 'V', opensFor: [], sortedBy: null },
-  folder('fav', 'Favourites', 'favourites', 'K'),
-  folder('f', 'Echoes', 'folder', 'V'),
+  cabinetOf('c'),
+  folderOf('fav', { form: 'favourites', position: 'K' }),
+  folderOf('f'),
   {
     table: 'placement',
     id: asId('p'),

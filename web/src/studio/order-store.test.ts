@@ -1,36 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
-import {
-  plainFolder,
-  asId,
-  folderIn,
-  type Folder,
-  type Cabinet,
-  perform,
-  type Act,
-  type OrderStep,
-  type OrderView,
-} from '@clever-drawer/core';
+import { folderIn, perform, type Act, type OrderStep, type OrderView } from '@clever-drawer/core';
+import { cabinetOf, folderOf } from './order.test-data.ts';
 import { addPending, confirm, dropPending, fromView } from './order-store.ts';
 
-const cabinet: Cabinet = {
-  table: 'cabinet',
-  id: asId('c'),
-  name: 'Everyday',
-  position: 'V',
-  opensFor: [],
-  sortedBy: null,
-};
-const folder: Folder = {
-  table: 'folder',
-  id: asId('f'),
-  cabinet: cabinet.id,
-  parent: null,
-  form: 'folder',
-  name: 'Old',
-  position: 'V',
-  rule: null,
-  ...plainFolder,
-};
+const cabinet = cabinetOf('c');
+const folder = folderOf('f', { name: 'Old' });
 const view: OrderView = { revision: 4, records: [cabinet, folder], undo: null, redo: null };
 const noNames = (): undefined => undefined;
 const rename = (name: string): Act => ({ act: 'rename-folder', folder: folder.id, name });

@@ -15,6 +15,7 @@ import {
   type Usage,
 } from '@clever-drawer/core';
 import { clientFor } from '../api/client.ts';
+import { cabinetOf } from './order.test-data.ts';
 import { copyOf, pluginOf } from './plugin.test-data.ts';
 import { useCatalogOf } from './use-catalog-of.ts';
 
@@ -116,15 +117,7 @@ describe('what stays the same', () => {
   it('is the same object, whatever else of the order changes', () => {
     const { result, rerender } = catalogOf({ records, found });
     const before = result.current;
-    const cabinet: OrderRecord = {
-      table: 'cabinet',
-      id: asId('c'),
-      name: 'Everyday',
-      position: 'V',
-      opensFor: [],
-      sortedBy: null,
-    };
-    rerender({ records: [...records, cabinet], found });
+    rerender({ records: [...records, cabinetOf('c')], found });
     expect(result.current).toBe(before);
   });
   it('is all but the plugin of which something else is said', () => {

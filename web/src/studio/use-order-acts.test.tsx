@@ -8,41 +8,22 @@ import {
   folderIn,
   orderOf,
   perform,
-  plainFolder,
   settingIn,
   type Act,
   type ActOf,
-  type Cabinet,
-  type Folder,
   type OrderStep,
   type OrderView,
   type PluginSetting,
 } from '@clever-drawer/core';
 import type { Client } from '../api/client.ts';
 import { NoticesProvider } from '../ui/notices.tsx';
+import { cabinetOf, folderOf } from './order.test-data.ts';
 import { fromView, type OrderState } from './order-store.ts';
 import { catalogKey, orderKey, settingsKey } from './query-keys.ts';
 import { keepingSettings, takeStep, useOrderActs } from './use-order-acts.ts';
 
-const cabinet: Cabinet = {
-  table: 'cabinet',
-  id: asId('c'),
-  name: 'Everyday',
-  position: 'V',
-  opensFor: [],
-  sortedBy: null,
-};
-const folder: Folder = {
-  table: 'folder',
-  id: asId('f'),
-  cabinet: cabinet.id,
-  parent: null,
-  form: 'folder',
-  name: 'Old',
-  position: 'V',
-  rule: null,
-  ...plainFolder,
-};
+const cabinet = cabinetOf('c');
+const folder = folderOf('f', { name: 'Old' });
 const view: OrderView = { revision: 4, records: [cabinet, folder], undo: null, redo: null };
 const rename = (name: string): Act => ({ act: 'rename-folder', folder: folder.id, name });
 
@@ -204,6 +185,18 @@ describe('an act', () => {
 describe('undo', () => {
   const undoable: OrderView = { ...view, undo: 'Folder renamed' };
   const undoing = () => jest.fn<Client['undo']>().mockResolvedValue(stored(rename('Older'), 5));
+  /** A window that shows File, after something was done on the screen Sort. */
+  const renamedInSort = async (undo: Client['undo']) => {
+    const client = { undo, act: () => Promise.resolve(stored(rename('New'), 5)) };
+    const shown = windowOf(client, undoable);
+    at('/sort');
+    await act(async () => {
+      shown.acts().act(rename('New'));
+      await Promise.resolve();
+    });
+    at('/file');
+    return shown;
+  };
 
   it('is asked of the server, shown and told', async () => {
     const undo = undoing();
@@ -219,16 +212,7 @@ describe('undo', () => {
 
   it('by a key names first what was done on another screen, and undoes it when pressed again', async () => {
     const undo = undoing();
-    const { acts } = windowOf(
-      { undo, act: () => Promise.resolve(stored(rename('New'), 5)) },
-      undoable,
-    );
-    at('/sort');
-    await act(async () => {
-      acts().act(rename('New'));
-      await Promise.resolve();
-    });
-    at('/file');
+    const { acts } = await renamedInSort(undo);
     act(() => {
       acts().step('undo', true);
     });
@@ -244,17 +228,8 @@ describe('undo', () => {
 
   it('names it again when the second press comes too late', async () => {
     const undo = undoing();
-    const { acts } = windowOf(
-      { undo, act: () => Promise.resolve(stored(rename('New'), 5)) },
-      undoable,
-    );
+    const { acts } = await renamedInSort(undo);
     const now = jest.spyOn(Date, 'now');
-    at('/sort');
-    await act(async () => {
-      acts().act(rename('New'));
-      await Promise.resolve();
-    });
-    at('/file');
     const pressAt = (time: number): number => {
       now.mockReturnValue(time);
       act(() => {
@@ -271,16 +246,7 @@ describe('undo', () => {
 
   it('by the button undoes at once, wherever it was done', async () => {
     const undo = undoing();
-    const { acts } = windowOf(
-      { undo, act: () => Promise.resolve(stored(rename('New'), 5)) },
-      undoable,
-    );
-    at('/sort');
-    await act(async () => {
-      acts().act(rename('New'));
-      await Promise.resolve();
-    });
-    at('/file');
+    const { acts } = await renamedInSort(undo);
     act(() => {
       acts().step('undo');
     });
