@@ -93,6 +93,9 @@ export function pluginsAsked(question: Question): readonly Plugin[] {
   return question.plugin === null ? [] : [question.plugin, ...question.others];
 }
 
+/** What speaks for how a plugin came out, as far as it is asked about. */
+type Grounds = Pick<PluginEvidence, 'kinds' | 'kindReasons' | 'suggestions'>;
+
 /** What questions are made of. */
 export interface Uncertain {
   readonly plugins: readonly Plugin[];
@@ -192,8 +195,6 @@ interface Posed {
   /** What one answer settles. */
   readonly key: string;
 }
-
-type Grounds = Pick<PluginEvidence, 'kinds' | 'kindReasons' | 'suggestions'>;
 
 const posedBefore = new WeakMap<Grounds, Posed>();
 

@@ -284,7 +284,7 @@ describe('texts that are taken apart when they are needed', () => {
     const lazy = new Finder(unread);
     expect(lazy.find('', habitsOf(noUse), 9).hits).toHaveLength(5);
     expect([...lazy.figuresAfter('')].sort()).toEqual(['4', '9']);
-    expect(() => lazy.find('abcd', habitsOf(noUse), 9)).toThrow('taken apart');
+    expect(() => lazy.find('zzzz', habitsOf(noUse), 9)).toThrow('taken apart');
   });
 
   const written = fc.constantFrom(
@@ -332,6 +332,12 @@ describe('texts that are taken apart when they are needed', () => {
       'q3b',
       'ена',
       'ape',
+      'tern',
+      'terns',
+      'tapee',
+      'tren',
+      'eq12t',
+      'quay',
       'a b',
       'п',
       'пе',
@@ -342,7 +348,7 @@ describe('texts that are taken apart when they are needed', () => {
     ),
     fc.string({ unit: fc.constantFrom('t', 'e', 'q', '2', 'p', ' '), maxLength: 3 }),
   );
-  it('the first few letters find what they find when all are taken apart', () => {
+  it('the first letters find what they find when all are taken apart', () => {
     fc.assert(
       fc.property(fc.array(given, { maxLength: 14 }), typed, (all, letters) => {
         const some = all.map(({ name, nickname, tags, ...more }, i) =>
@@ -369,7 +375,7 @@ describe('texts that are taken apart when they are needed', () => {
       { numRuns: 3_000 },
     );
   });
-  it('the first few letters leave alone what they cannot meet', () => {
+  it('the first letters leave alone what they cannot meet', () => {
     const apart: string[] = [];
     const noting = catalog.map((one): Entry => {
       const entry = entryOf(one);

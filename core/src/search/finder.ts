@@ -4,7 +4,7 @@ import { compareNames } from '../text/compare.ts';
 import { wordsOf } from '../text/fold.ts';
 import { remembered } from '../remembered.ts';
 import type { Entry } from './entry.ts';
-import { fewLetters, figuresBehind, mayMeet } from './few-letters.ts';
+import { figuresBehind, mayMeet } from './first-letters.ts';
 import type { Habits } from './habits.ts';
 import {
   across,
@@ -44,7 +44,7 @@ const mostFew = 20;
 
 /**
  * Finds plugins by a few letters. Their texts are taken apart when letters are asked for, or ahead
- * with `prepare`: what is likely needs none of it, and the first few letters only those that they can
+ * with `prepare`: what is likely needs none of it, and the first letters only those that they can
  * meet.
  */
 export class Finder {
@@ -53,7 +53,7 @@ export class Finder {
   #builder: NameIndexBuilder | null = new NameIndexBuilder();
   #built = 0;
   #index: NameIndex | null = null;
-  /** Of what the first few letters can meet, by these; until all can be found. */
+  /** Of what letters can meet, by these; until all can be found. */
   readonly #few = new Map<string, NameIndex>();
   #byName: Int32Array | null = null;
   #firstFigures: ReadonlySet<string> | null = null;
@@ -106,14 +106,18 @@ export class Finder {
     return this.#index;
   }
 
-  /** An index that holds all that the letters can meet. */
+  /** An index that holds all that the letters can meet. What almost begins with them may be anything. */
   #indexFor(joined: string, words: number): NameIndex {
-    return this.#index === null && words === 1 && joined.length <= fewLetters
-      ? remembered(this.#few, mostFew, joined, () => this.#indexOf(joined))
-      : this.#indexed();
+    const few = this.#index === null && words === 1 ? this.#indexOf(joined) : null;
+    return few === null || few.looksForSlips(joined) ? this.#indexed() : few;
   }
 
+  /** An index of what letters can meet as they are typed. */
   #indexOf(letters: string): NameIndex {
+    return remembered(this.#few, mostFew, letters, () => this.#newIndexOf(letters));
+  }
+
+  #newIndexOf(letters: string): NameIndex {
     const builder = new NameIndexBuilder();
     for (const at of mayMeet(this.entries, letters)) {
       builder.add(this.entries[at] as Entry, at);
@@ -185,14 +189,12 @@ export class Finder {
     if (typed === '') {
       return (this.#firstFigures ??= figuresFirst(this.entries));
     }
-    return this.#index === null && typed.length <= fewLetters
-      ? figuresBehind(this.entries, typed)
-      : this.#indexed().figuresAfter(typed);
+    return this.#index?.figuresAfter(typed) ?? figuresBehind(this.entries, typed);
   }
 
   /** The positions of entries that are called by just these letters, and of those whose initials they are. */
   calledSo(joined: string): CalledSo {
-    return this.#indexFor(joined, 1).calledSo(joined);
+    return (this.#index ?? this.#indexOf(joined)).calledSo(joined);
   }
 
   /**
@@ -206,6 +208,8 @@ export class Finder {
   ): string | null {
     const { joined = '', initials = '' } =
       this.entries.find((entry) => entry.plugin.id === plugin)?.texts[0] ?? {};
+    // Many letters are tried: all of them at once are quicker than an index for each.
+    this.#indexed();
     for (let length = 1; length <= joined.length; length += 1) {
       for (const letters of [
         joined.slice(0, length),

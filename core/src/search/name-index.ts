@@ -164,6 +164,7 @@ export class NameIndex {
   readonly #own: ReadonlyMap<string, readonly number[]>;
   readonly #sheets: Sheets;
   readonly #setSheets: Sheets;
+  #hadSlips = false;
 
   /** `size` is how many entries there are in all, also where fewer were taken in. */
   constructor(built: NameIndexBuilder, size: number) {
@@ -287,6 +288,12 @@ export class NameIndex {
     return scores;
   }
 
+  /** Whether so few meet these letters of one word as they are typed that slips are looked for, too. */
+  looksForSlips(typed: string): boolean {
+    this.score([typed], typed, typed);
+    return this.#hadSlips;
+  }
+
   #part(typed: string, shown: string, acrossFrom: number): Scores {
     const scores = this.#sheets.next();
     const sets = this.#setSheets.next();
@@ -359,6 +366,7 @@ export class NameIndex {
     }
     spread();
     const isSlip = typed.length >= slipFrom && scores.met < fewHits;
+    this.#hadSlips = isSlip;
     if (typed.length >= insideFrom) {
       this.#inside(typed, take('inside'));
     }

@@ -1,17 +1,14 @@
 /**
- * What the first few letters can meet, told without taking all plugins apart: so that who types as
+ * What the first letters can meet, told without taking all plugins apart: so that who types as
  * soon as the screen stands need not wait for that.
  */
 import { hasWordBeginning, wordsHold, wordsOf } from '../text/fold.ts';
 import type { Entry, FoundText } from './entry.ts';
-import { insideFrom, sharedLeast, slipFrom } from './match.ts';
-
-/** Up to so many letters meet no slips: all that they can meet holds them, or a word beginning with the first. */
-export const fewLetters = slipFrom - 1;
+import { insideFrom, sharedLeast } from './match.ts';
 
 /**
- * The positions of entries of which so few letters may meet a text, or whose own letters may be theirs
- * (own-letters.ts). Some are given for which neither is so; none is missing.
+ * The positions of entries of which letters may meet a text as they are typed, or whose own letters
+ * may be theirs (own-letters.ts). Some are given for which neither is so; none is missing.
  */
 export function mayMeet(entries: readonly Entry[], letters: string): ReadonlySet<number> {
   const first = letters.charAt(0);
