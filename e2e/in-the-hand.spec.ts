@@ -483,3 +483,19 @@ test('on paper File is the whole list that the sentence leaves, without bars and
   await expect(table).toHaveCount(0);
   await expect(found.first()).toBeVisible();
 });
+
+test('what could not be fetched while the program was away is told, and the screen does without it', async ({
+  page,
+  demo,
+}) => {
+  const parts = /assets\/(?:questions|cabinet-menu)-/;
+  await page.route(parts, (route) => route.abort('connectionrefused'));
+  await page.goto(`${demo.address}/file`);
+  await expect(page.getByTestId('notice')).toContainText('Load the page again');
+  await expect(page.getByTestId('plugin').first()).toBeVisible();
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  await page.unroute(parts);
+  await page.reload();
+  await expect(page.getByTitle(/questions? waits?$/)).toBeVisible();
+  await expect(page.getByTestId('notice')).toHaveCount(0);
+});

@@ -16,6 +16,7 @@ import {
   type Uncertain,
 } from '@clever-drawer/core';
 import { inIdleMoments, whenAtRest } from '../ui/idle.ts';
+import { useTellMissing } from '../ui/notices.tsx';
 import { useCatalog, useComputer, useOrder } from './contexts.ts';
 
 export interface Questions {
@@ -50,13 +51,14 @@ function useAsking(
 ): Asking | null {
   const [asking, setAsking] = useState<Asking | null>(null);
   const [isDue, setDue] = useState(false);
+  const tellMissing = useTellMissing();
   useEffect(() => {
     whenAtRest(() => {
-      void import('./questions.ts').then((fetched) => {
+      import('./questions.ts').then((fetched) => {
         setAsking(() => fetched);
-      });
+      }, tellMissing);
     });
-  }, []);
+  }, [tellMissing]);
   useEffect(() => {
     if (isDue || !asking || !grounds) {
       return undefined;

@@ -3,6 +3,7 @@ import { useLayoutEffect, type ComponentType } from 'react';
 import { fetchedOnce } from './fetched-once.ts';
 import { holdKeys } from './held-keys.ts';
 import { oneByOne, whenAtRest, whenIdle } from './idle.ts';
+import { useTellMissing } from './notices.tsx';
 
 /** Stands in for a dialog that is being fetched. */
 function Fetching() {
@@ -33,7 +34,9 @@ export function fetchedLater<P extends object>(
     isIdle();
   });
   return function Later(props: P) {
-    const Part = usePart();
+    const tellMissing = useTellMissing();
+    // Nobody asked for what comes when the window is idle: the screen does without it.
+    const Part = usePart(isAtRest ? tellMissing : undefined);
     if (Part) {
       return <Part {...props} />;
     }

@@ -69,6 +69,19 @@ describe('a part that is fetched once', () => {
     expect(asked).toHaveLength(1);
   });
 
+  it('is done without where somebody is told that it could not be fetched', async () => {
+    const { asked, bring } = brought();
+    const onMissing = jest.fn();
+    const { usePart } = fetchedOnce(bring);
+    function Place(): ReactNode {
+      return createElement(usePart(onMissing) ?? Waiting);
+    }
+    render(<Place />);
+    await soon(() => asked[0]?.fail(new Error('no such file')));
+    expect(onMissing).toHaveBeenCalledTimes(1);
+    expect(screen.getByText('it is awaited')).toBeTruthy();
+  });
+
   it('says where it is drawn that it could not be fetched, and is asked for again', async () => {
     const quiet = jest.spyOn(console, 'error').mockImplementation(() => undefined);
     const { asked, bring } = brought();

@@ -5,9 +5,9 @@ export interface FetchedOnce<P extends object> {
   readonly fetch: () => Promise<ComponentType<P>>;
   /**
    * The part; null until it is there. It stays the same as long as it is shown. That it could not be
-   * fetched is thrown where it is drawn.
+   * fetched is told to `onMissing`, or else thrown where it is drawn.
    */
-  readonly usePart: () => ComponentType<P> | null;
+  readonly usePart: (onMissing?: () => void) => ComponentType<P> | null;
 }
 
 /**
@@ -32,7 +32,7 @@ export function fetchedOnce<P extends object>(
   };
   const fetch = (): Promise<ComponentType<P>> => (coming ??= bringOnce());
   const fetchInTurn = (): Promise<ComponentType<P>> => (first ? first.then(fetch) : fetch());
-  const usePart = (): ComponentType<P> | null => {
+  const usePart = (onMissing?: () => void): ComponentType<P> | null => {
     const [Part, setPart] = useState<ComponentType<P> | null>(() => there);
     const isThere = Part !== null;
     useEffect(() => {
@@ -48,6 +48,10 @@ export function fetchedOnce<P extends object>(
             show(() => part);
           },
           (error: unknown) => {
+            if (onMissing) {
+              onMissing();
+              return;
+            }
             show(() => {
               throw error;
             });
@@ -57,7 +61,7 @@ export function fetchedOnce<P extends object>(
       return () => {
         isDrawn = false;
       };
-    }, [isThere]);
+    }, [isThere, onMissing]);
     return Part;
   };
   return { fetch, usePart };
