@@ -36,7 +36,7 @@ describe('folding', () => {
           expect(hasWordBeginning(text, letter)).toBe(isFirst);
         },
       ),
-      { numRuns: 3_000 },
+      { numRuns: 1_000 },
     );
   });
   it('tells which letters words hold one behind the other without taking them apart', () => {
@@ -52,7 +52,7 @@ describe('folding', () => {
           expect(wordsHold(text, held)).toBe(wordsOf(text).join('').includes(held));
         },
       ),
-      { numRuns: 3_000 },
+      { numRuns: 1_000 },
     );
   });
   it('keeps words of any script', () => expect(wordsOf('Эхо 混響')).toEqual(['эхо', '混響']));
