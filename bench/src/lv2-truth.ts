@@ -6,10 +6,10 @@ import { execFileSync } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import {
+  declaredTypes,
   foldVendor,
   gatherPrefixes,
   groupOf,
-  readDeclared,
   subjectOf,
   type FoundCopy,
   type Subject,
@@ -30,9 +30,7 @@ export interface Known {
 const place = '/usr/lib/lv2';
 const rdf = '/usr/share/ladspa/rdf/swh-plugins.rdf';
 const groupsOf = (declared: Subject['declared']): Set<string> =>
-  new Set(
-    declared.flatMap(({ format, values }) => readDeclared(format, values).types.map(groupOf)),
-  );
+  new Set(declaredTypes(declared).map(groupOf));
 const lv2Sets = ['swh-lv2', 'invada-studio-plugins-lv2', 'lv2-examples', 'zam-plugins'] as const;
 
 /** Of each bundle that one of the packages installed, which one; other bundles are left out. */

@@ -3,13 +3,13 @@ import MiniSearch from 'minisearch';
 import {
   bareCopy,
   classify,
+  declaredTypes,
   groupOf,
   lexicon,
   identifyCatalog,
   identifyPlugins,
   isFiledNear,
   leavesOpen,
-  readDeclared,
   typeGroups,
   typeName,
   weights as shipped,
@@ -207,9 +207,14 @@ interface First {
   readonly right: number;
 }
 
-function firstOf(known: Known, subject: Subject, weights: Weights): First {
+function firstOf(
+  known: Known,
+  subject: Subject,
+  weights: Weights,
+  holds: (known: Known, type: string) => boolean = isRight,
+): First {
   const first = classify(subject, weights).suggestions[0];
-  return { said: first?.probability ?? 0, right: isRight(known, first?.type) ? 1 : 0 };
+  return { said: first?.probability ?? 0, right: first && holds(known, first.type) ? 1 : 0 };
 }
 
 /**
@@ -218,18 +223,11 @@ function firstOf(known: Known, subject: Subject, weights: Weights): First {
  * tell nothing here and are left out.
  */
 function consistentFirsts(list: readonly Known[], weightsOf: (known: Known) => Weights): First[] {
-  const typesOf = ({ declared }: Known): string[] =>
-    declared.flatMap(({ format, values }) => readDeclared(format, values).types);
+  const isConsistent = (known: Known, type: string): boolean =>
+    isRight(known, type) || isFiledNear(type, known.groups);
   return list
-    .filter((known) => !leavesOpen(typesOf(known)))
-    .map((known) => {
-      const first = classify(known.subject, weightsOf(known)).suggestions[0];
-      const isNear = first !== undefined && isFiledNear(first.type, known.groups);
-      return {
-        said: first?.probability ?? 0,
-        right: isRight(known, first?.type) || isNear ? 1 : 0,
-      };
-    });
+    .filter(({ declared }) => !leavesOpen(declaredTypes(declared)))
+    .map((known) => firstOf(known, known.subject, weightsOf(known), isConsistent));
 }
 
 const figuresOf = (firsts: readonly First[]): Firsts => ({

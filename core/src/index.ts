@@ -32,6 +32,7 @@ export {
 } from './change.ts';
 export { grouped } from './grouped.ts';
 export { lazily } from './lazily.ts';
+export { oncePerPair } from './remembered.ts';
 export { day } from './time.ts';
 export { createTurns, type Turns } from './turns.ts';
 export { editDistance } from './text/edit-distance.ts';
@@ -162,7 +163,7 @@ export {
   type PluginEvidence,
   type TwinDoubt,
 } from './identify/identify-catalog.ts';
-export { lv2Classes, readDeclared, vst3SubCategories } from './taxonomy/declared.ts';
+export { declaredTypes, lv2Classes, readDeclared, vst3SubCategories } from './taxonomy/declared.ts';
 export { isFiledNear, leavesOpen } from './taxonomy/filed-near.ts';
 export {
   compare,

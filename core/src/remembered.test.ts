@@ -1,5 +1,5 @@
 import { expect, it } from '@jest/globals';
-import { remembered } from './remembered.ts';
+import { oncePer, oncePerPair, remembered } from './remembered.ts';
 
 it('works out once what is asked again, nothing included, and never keeps more than it may', () => {
   const kept = new Map<string, number | null>();
@@ -15,4 +15,31 @@ it('works out once what is asked again, nothing included, and never keeps more t
   expect([...kept]).toEqual([['abc', 3]]);
   expect(lengthOf('ab')).toBe(2);
   expect(asked).toEqual(['ab', '', 'abc', 'ab']);
+});
+
+it('works out once what is asked of the same object, nothing included', () => {
+  const asked: string[] = [];
+  const firstOf = oncePer(({ words }: { readonly words: readonly string[] }) => {
+    asked.push(words.join(' '));
+    return words[0] ?? null;
+  });
+  const [some, none] = [{ words: ['a', 'b'] }, { words: [] }];
+  expect([some, none, some, none].map(firstOf)).toEqual(['a', null, 'a', null]);
+  expect(asked).toEqual(['a b', '']);
+});
+
+it('works it out again for the same object beside another value', () => {
+  let asked = 0;
+  const joined = oncePerPair(({ name }: { readonly name: string }, beside: string) => {
+    asked += 1;
+    return `${name} ${beside}`;
+  });
+  const [one, other] = [{ name: 'one' }, { name: 'other' }];
+  expect([joined(one, 'a'), joined(one, 'a'), joined(other, 'a')]).toEqual([
+    'one a',
+    'one a',
+    'other a',
+  ]);
+  expect(asked).toBe(2);
+  expect([joined(one, 'b'), joined(one, 'b'), asked]).toEqual(['one b', 'one b', 3]);
 });

@@ -21,3 +21,29 @@ export function remembered<Key, Value>(
   kept.set(key, value);
   return value;
 }
+
+/** What `work` gives for an object, worked out once as long as that is there. */
+export function oncePer<Of extends object, Value>(work: (of: Of) => Value): (of: Of) => Value {
+  const kept = new WeakMap<Of, { readonly value: Value }>();
+  return (of) => {
+    const known = kept.get(of) ?? { value: work(of) };
+    kept.set(of, known);
+    return known.value;
+  };
+}
+
+/** The same for an object beside another value: kept with the one that it was asked for last. */
+export function oncePerPair<Of extends object, With, Value>(
+  work: (of: Of, beside: With) => Value,
+): (of: Of, beside: With) => Value {
+  const kept = new WeakMap<Of, { readonly beside: With; readonly value: Value }>();
+  return (of, beside) => {
+    const before = kept.get(of);
+    if (before !== undefined && before.beside === beside) {
+      return before.value;
+    }
+    const value = work(of, beside);
+    kept.set(of, { beside, value });
+    return value;
+  };
+}

@@ -54,13 +54,14 @@ const shelved = (at = directory): string[] => {
   return existsSync(join(at, inside)) ? readdirSync(join(at, inside)).sort() : [];
 };
 /** Looks again until it is so: the shelf follows an act a moment later. */
-async function untilSo(isSo: () => boolean): Promise<void> {
+async function untilSo(isSo: () => boolean | Promise<boolean>): Promise<void> {
   const end = Date.now() + 30_000;
-  while (!isSo() && Date.now() < end) {
+  while (!(await isSo()) && Date.now() < end) {
     await new Promise((resolve) => setTimeout(resolve, 50));
   }
-  expect(isSo()).toBe(true);
+  expect(await isSo()).toBe(true);
 }
+const view = async (): Promise<ShelfView> => (await server.call<ShelfView>('GET', 'shelf')).body;
 
 beforeAll(async () => {
   server = await startTestServer();
@@ -105,7 +106,7 @@ describe('a shelf', () => {
     const { status, body } = await server.call<ShelfView>('POST', 'shelf/preview', settings());
     expect([status, existsSync(directory)]).toEqual([200, false]);
     expect(body.last?.done).toBeGreaterThan(2);
-    expect((await server.call<ShelfView>('GET', 'shelf')).body).toEqual({
+    expect(await view()).toEqual({
       settings: null,
       last: null,
     });
@@ -127,8 +128,8 @@ describe('a shelf', () => {
     await put();
     writeFileSync(join(directory, 'mine.txt'), 'mine');
     const elsewhere = join(home, 'elsewhere');
-    const view = await put({ directory: elsewhere });
-    expect(view.settings?.directory).toBe(elsewhere);
+    const moved = await put({ directory: elsewhere });
+    expect(moved.settings?.directory).toBe(elsewhere);
     expect(shelved(elsewhere)).toHaveLength(2);
     expect(readdirSync(directory)).toEqual(['mine.txt']);
   });
@@ -139,7 +140,7 @@ describe('a shelf', () => {
     expect([body.settings, existsSync(directory)]).toEqual([null, false]);
     await file('Cedar');
     await server.restart();
-    expect((await server.call<ShelfView>('GET', 'shelf')).body.settings).toBeNull();
+    expect((await view()).settings).toBeNull();
     expect(existsSync(directory)).toBe(false);
     // Where there is none, there is nothing to remove.
     expect((await server.call<ShelfView>('DELETE', 'shelf')).status).toBe(200);
@@ -154,7 +155,7 @@ describe('a shelf', () => {
       expect.objectContaining({ code: 'shelf-refused', at: directory }),
     ]);
     expect(readdirSync(directory)).toEqual(['mine.txt']);
-    expect((await server.call<ShelfView>('GET', 'shelf')).body.settings).toBeNull();
+    expect((await view()).settings).toBeNull();
   });
 
   it('leaves what stands where a link is to be, and says so', async () => {
@@ -181,7 +182,7 @@ describe('a shelf', () => {
     const gone = await server.call<Refusal>('PUT', 'shelf', settings({ cabinet: randomUUID() }));
     expect(gone.body.problems[0]).toMatchObject({ code: 'unknown-record' });
     expect(readdirSync(place).sort()).toEqual(names.map((name) => `${name}.lv2`));
-    expect((await server.call<ShelfView>('GET', 'shelf')).body.settings).toBeNull();
+    expect((await view()).settings).toBeNull();
   });
 
   it('says what keeps it from being brought into step, and heals once that is over', async () => {
@@ -189,12 +190,7 @@ describe('a shelf', () => {
     rmSync(directory, { recursive: true });
     writeFileSync(directory, 'in the way');
     await file('Cedar');
-    const view = async (): Promise<ShelfView> =>
-      (await server.call<ShelfView>('GET', 'shelf')).body;
-    const end = Date.now() + 30_000;
-    while ((await view()).last?.trouble === null && Date.now() < end) {
-      await new Promise((resolve) => setTimeout(resolve, 50));
-    }
+    await untilSo(async () => (await view()).last?.trouble !== null);
     expect((await view()).last?.trouble).toContain(directory);
     rmSync(directory);
     await server.restart();

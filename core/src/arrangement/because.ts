@@ -1,16 +1,13 @@
 /** Why smart folders hold what they hold: found when somebody looks, not for all that is in all folders. */
+import { oncePer } from '../remembered.ts';
 import type { Folder } from '../order/records.ts';
 import type { Candidate } from '../rules/evaluate/candidate.ts';
 import { explain } from '../rules/evaluate/explain.ts';
 import type { Arrangement } from './arrangement.ts';
 
-const byId = new WeakMap<readonly Candidate[], ReadonlyMap<string, Candidate>>();
-
-function candidateWith(candidates: readonly Candidate[], id: string): Candidate | undefined {
-  const known = byId.get(candidates) ?? new Map(candidates.map((one) => [one.id, one]));
-  byId.set(candidates, known);
-  return known.get(id);
-}
+const byId = oncePer(
+  (candidates: readonly Candidate[]) => new Map(candidates.map((one) => [one.id, one])),
+);
 
 /** Why a smart folder holds a plugin; null when it does not, and of other folders. */
 export function because(
@@ -18,7 +15,7 @@ export function because(
   { rule, alwaysIn }: Folder,
   plugin: string,
 ): string | null {
-  const candidate = rule && candidateWith(rules.candidates, plugin);
+  const candidate = rule && byId(rules.candidates).get(plugin);
   if (!candidate) {
     return null;
   }

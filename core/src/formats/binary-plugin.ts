@@ -1,4 +1,5 @@
 /** Formats of which reading sees only the program file: CLAP, VST2 and LADSPA (and VST3 as a single file). */
+import { fileNameOf } from './file-name.ts';
 import type { Problem } from '../problem.ts';
 import type { Binary } from './binary-facts.ts';
 import { readBinary } from './binary.ts';
@@ -17,8 +18,6 @@ const entryPoints: Readonly<Record<'CLAP' | 'VST2' | 'VST3' | 'LADSPA', readonly
   VST3: ['GetPluginFactory'],
   LADSPA: ['ladspa_descriptor'],
 };
-
-const fileName = (path: string): string => path.split(/[\\/]/).pop() ?? path;
 
 /**
  * The copy in one program file or bundle, for the first of the given formats that it is. Empty for
@@ -48,7 +47,7 @@ export function readBinaryPlugin(
   if (!source.ok) {
     return [failedCopy(first, files.root, source.problems[0] as Problem)];
   }
-  const binary = readBinary(source.value, program === '' ? fileName(files.root) : program);
+  const binary = readBinary(source.value, program === '' ? fileNameOf(files.root) : program);
   source.value.close();
   if (!binary.ok) {
     return [failedCopy(first, files.root, binary.problems[0] as Problem)];
@@ -59,7 +58,7 @@ export function readBinaryPlugin(
       ? [
           failedCopy(first, files.root, {
             code: 'not-a-plugin',
-            at: fileName(files.root),
+            at: fileNameOf(files.root),
             detail: `it has no entry point of ${first}.`,
           }),
         ]
@@ -69,7 +68,7 @@ export function readBinaryPlugin(
     ...bareCopy(format, files.root),
     architectures: binary.value.architectures,
     binary: program === '' ? files.root : `${files.root}/${program}`,
-    identity: format === 'VST2' ? fileName(files.root) : null,
+    identity: format === 'VST2' ? fileNameOf(files.root) : null,
   };
   if (format === 'LADSPA') {
     return describeLadspa(copy, descriptions);

@@ -1,4 +1,5 @@
 /** What reading one installed plugin tells. Null means: reading cannot know. */
+import { fileNameOf } from './file-name.ts';
 import type { Problem } from '../problem.ts';
 import { cutText, storable } from '../text/storable.ts';
 
@@ -88,6 +89,6 @@ export const failedCopy = (format: Format, path: string, problem: Problem): Foun
 
 /** A file's name without directories and ending. */
 export function stemOfPath(path: string): string {
-  const name = path.split(/[\\/]/).pop() ?? path;
+  const name = fileNameOf(path);
   return name.replace(/\.(vst3|lv2|clap|component|vst|dll|so)$/i, '');
 }

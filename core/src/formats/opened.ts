@@ -1,4 +1,5 @@
 /** What opening a program told, held against what reading had: the facts of a copy for each plugin. */
+import { fileNameOf } from './file-name.ts';
 import type { Problem } from '../problem.ts';
 import { describedBy, type FoundCopy } from './found-copy.ts';
 import type { LadspaDescriptions } from './ladspa-rdf.ts';
@@ -135,15 +136,13 @@ function declaredOf(base: FoundCopy, { declared, isSynth }: OpenedPlugin): reado
 function identityOf(base: FoundCopy, { identity, uniqueId }: OpenedPlugin): string | null {
   switch (base.format) {
     case 'LADSPA':
-      return `${fileOf(base.path)}:${identity ?? ''}`;
+      return `${fileNameOf(base.path)}:${identity ?? ''}`;
     case 'VST2':
       return uniqueId ? String(uniqueId) : base.identity;
     default:
       return nonEmpty(identity) ?? base.identity;
   }
 }
-
-const fileOf = (path: string): string => path.split(/[\\/]/).pop() ?? path;
 
 /** What loaders say, in plain language (dlerror(3) of glibc; others as they are). */
 export function loaderWords(message: string): string {

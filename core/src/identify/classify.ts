@@ -1,7 +1,7 @@
 /** The likely types and kind of a plugin, with probabilities that can be taken at their word, and reasons. */
 import { kinds, type Kind, kindWords } from '../catalog/kind.ts';
 import { groupedBy } from '../grouped.ts';
-import { readDeclared } from '../taxonomy/declared.ts';
+import { declaredTypes, readDeclared } from '../taxonomy/declared.ts';
 import { beforeBrackets, speakingWords } from './name-words.ts';
 import { evidenceOf, readPorts, type Piece, type Subject } from './evidence.ts';
 import { isFiledNear, leavesOpen } from '../taxonomy/filed-near.ts';
@@ -95,15 +95,15 @@ const besideTool = 0.99;
  * Where all that is declared is a tool, which leaves open what it does, that stays first, for it is
  * said on purpose: an oscilloscope that declares a tool is one, and a scope as well.
  */
-function behindTool({ declared }: Subject, suggestions: readonly Suggestion[]): Suggestion[] {
-  const types = declared.flatMap(({ format, values }) => readDeclared(format, values).types);
+function behindTool({ declared }: Subject, suggestions: Suggestion[]): Suggestion[] {
+  if (!leavesOpen(declaredTypes(declared))) {
+    return suggestions;
+  }
   const isOfTool = ({ type }: Suggestion): boolean => groupOf(type) === 'utility';
   const most = Math.max(0, ...suggestions.filter(isOfTool).map((one) => one.probability));
-  return leavesOpen(types)
-    ? suggestions.map((one) =>
-        isOfTool(one) ? one : { ...one, probability: Math.min(one.probability, most * besideTool) },
-      )
-    : [...suggestions];
+  return suggestions.map((one) =>
+    isOfTool(one) ? one : { ...one, probability: Math.min(one.probability, most * besideTool) },
+  );
 }
 
 /**
@@ -113,8 +113,7 @@ function behindTool({ declared }: Subject, suggestions: readonly Suggestion[]): 
  * dispute.
  */
 function disputed({ name, declared }: Subject): ReadonlySet<string> {
-  const rows = declared.map(({ format, values }) => readDeclared(format, values));
-  const said = new Set(rows.flatMap(({ types }) => types.map(groupOf)));
+  const said = new Set(declaredTypes(declared).map(groupOf));
   // Most declare nothing, or leave it open: their names need no taking apart again.
   if (said.size === 0 || said.has('utility') || said.has('notes')) {
     return new Set();

@@ -5,7 +5,7 @@
 import { kindWords } from '../catalog/kind.ts';
 import type { Kind } from '../catalog/kind.ts';
 import type { Format } from '../formats/found-copy.ts';
-import { readDeclared } from '../taxonomy/declared.ts';
+import { declaredTypes, readDeclared, type Declaration } from '../taxonomy/declared.ts';
 import type { Clearness } from './lexicon.data.ts';
 import { remembered } from '../remembered.ts';
 import { readControls } from './read-controls.ts';
@@ -18,7 +18,7 @@ import type { Weights } from './weights.data.ts';
 export interface Subject {
   readonly name: string;
   /** What each copy declares. */
-  readonly declared: readonly { readonly format: Format; readonly values: readonly string[] }[];
+  readonly declared: readonly Declaration[];
   readonly audioIn: number | null;
   readonly audioOut: number | null;
   readonly notesIn: boolean | null;
@@ -90,8 +90,20 @@ const weigh = (
 ): number => w[clearness] * (isPart ? w.part : 1) * (isHead ? 1 : w.describing);
 
 /** What comes after these tells what it can do or how, and no longer what it is. */
-const sentenceEnds =
-  /[.!?;](?:\s|$)|\s(?:which|that|based on|inspired by|implement(?:ed|ing)|using|used (?:to|for|as)|can be|you can|allows?|lets)\s/i;
+const goesOn = [
+  'which',
+  'that',
+  'based on',
+  'inspired by',
+  'implement(?:ed|ing)',
+  'using',
+  'used (?:to|for|as)',
+  'can be',
+  'you can',
+  'allows?',
+  'lets',
+];
+const sentenceEnds = new RegExp(`[.!?;](?:\\s|$)|\\s(?:${goesOn.join('|')})\\s`, 'i');
 /** Longer sentences tell stories. */
 const sentenceLength = 160;
 
@@ -140,9 +152,7 @@ const ruledOut = -4;
 function hearing(subject: Subject, words: readonly Piece[], w: Weights): Heard {
   const ports = readPorts(subject)?.groups ?? {};
   const isPossible = (group: string): boolean => (ports[group] ?? 0) > ruledOut;
-  const declared = subject.declared.flatMap(({ format, values }) =>
-    readDeclared(format, values).types.map(groupOf),
-  );
+  const declared = declaredTypes(subject.declared).map(groupOf);
   const isNamed = words.some(({ type, weight }) => weight >= w.hint && isPossible(groupOf(type)));
   return {
     isOpen: (type) => {

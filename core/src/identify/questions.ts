@@ -2,10 +2,12 @@
 import { lazily } from '../lazily.ts';
 import type { AnswerFacts } from '../catalog/answer.ts';
 import { isPresent, type Plugin } from '../catalog/plugin.ts';
+import { fileNameOf } from '../formats/file-name.ts';
 import { foldVendor, type Vendor } from './gather-vendors.ts';
-import { grouped, groupedBy } from '../grouped.ts';
+import { grouped } from '../grouped.ts';
+import { oncePer, oncePerPair, remembered } from '../remembered.ts';
 import { compareNames, compareTexts } from '../text/compare.ts';
-import { fold, wordsOf } from '../text/fold.ts';
+import { fold, isPlain, wordsOf } from '../text/fold.ts';
 import { likelyUse, type Reason, type Suggestion } from './classify.ts';
 import { isGenericWord } from './generic-words.ts';
 import { beforeBrackets } from './name-words.ts';
@@ -151,7 +153,7 @@ export function createQuestionsAhead({
     for (const plugin of plugins.slice(at, at + count)) {
       const known = grounds.get(plugin.id);
       if (known && isTypeUncertain(known)) {
-        posed(plugin, known);
+        posed(known, plugin);
       }
       if (isVendorAsked) {
         tellingWords(plugin);
@@ -169,20 +171,22 @@ const settledBy = (question: Question): number =>
     ? question.near.a.count + question.near.b.count
     : pluginsAsked(question).length;
 
-/** Questions that one answer settles, made one: the first, with the plugins of the others. */
+/** Questions that one answer settles, by what they share, made one: the first, with the plugins of the others. */
 function together<
   Q extends Question & { readonly plugin: Plugin; readonly others: readonly Plugin[] },
->(questions: readonly Q[], keyOf: (question: Q) => string): Q[] {
-  const groups = grouped(questions.map((question) => [keyOf(question), question] as const));
-  return [...groups.values()].flatMap(([first, ...rest]) =>
+>(questions: Iterable<readonly [key: string, question: Q]>): Q[] {
+  return [...grouped(questions).values()].flatMap(([first, ...rest]) =>
     first ? [{ ...first, others: rest.map(({ plugin }) => plugin) }] : [],
   );
 }
 
+/** Words that tell plugins of one vendor or series from others. */
+const isTelling = (word: string): boolean => word.length > 3 && !isGenericWord(word);
+
 /** What one series of a vendor shares: a word of its own, or all but figures, channels and what stands in brackets. */
 function seriesKey({ vendor, name }: Plugin): string {
   const words = wordsOf(beforeBrackets(name));
-  const telling = words.find((word) => word.length > 3 && !isGenericWord(word));
+  const telling = words.find(isTelling);
   const bare = words.filter((word) => !/^\d+$|^(x|mono|stereo|lr|ms)$/.test(word)).join(' ');
   return `${vendor ?? ''}\n${telling ?? bare}`;
 }
@@ -196,19 +200,13 @@ interface Posed {
   readonly key: string;
 }
 
-const posedBefore = new WeakMap<Grounds, Posed>();
-
-/** The question about the type of a plugin; worked out once. */
-function posed(plugin: Plugin, known: Grounds): Posed {
-  const before = posedBefore.get(known);
-  if (before?.question.plugin === plugin) {
-    return before;
-  }
+/** The question about the type of a plugin, of which this is known; worked out once. */
+const posed = oncePerPair((known: Grounds, plugin: Plugin): Posed => {
   const suggestions = withoutObvious(known.suggestions);
   const [first] = suggestions;
   const id = `type ${plugin.id}`;
   const group = first && first.probability >= speaksAt ? groupOf(first.type) : '\uffff';
-  const made: Posed = {
+  return {
     question: {
       variant: 'type',
       id,
@@ -220,9 +218,7 @@ function posed(plugin: Plugin, known: Grounds): Posed {
     group,
     key: plugin.vendor === null ? id : `${seriesKey(plugin)}\n${group}`,
   };
-  posedBefore.set(known, made);
-  return made;
-}
+});
 
 function typeQuestions(
   plugins: readonly Plugin[],
@@ -232,7 +228,7 @@ function typeQuestions(
   for (const plugin of plugins) {
     const known = grounds.get(plugin.id);
     if (known && (answers.get(plugin.id)?.types ?? null) === null && isTypeUncertain(known)) {
-      asked.push(posed(plugin, known));
+      asked.push(posed(known, plugin));
     }
   }
   const likeliest = ({ question }: Posed): number => question.suggestions[0]?.probability ?? 0;
@@ -242,11 +238,7 @@ function typeQuestions(
       likeliest(b) - likeliest(a) ||
       byName(a.question.plugin, b.question.plugin),
   );
-  const groups = groupedBy(asked, ({ key }) => key);
-  return Array.from(groups.values(), ([first, ...rest]) => ({
-    ...(first as Posed).question,
-    others: rest.map(({ question }) => question.plugin),
-  }));
+  return together(asked.map(({ key, question }) => [key, question]));
 }
 
 /** A group is left out where one of its types is about as likely: the narrower answer says both. */
@@ -328,9 +320,9 @@ function kindQuestions(
       ];
     })
     .sort((a, b) => byName(a.plugin, b.plugin));
-  return together(asked, ({ plugin, kinds: [first] }) =>
-    plugin.vendor === null ? plugin.id : `${seriesKey(plugin)}\n${first?.kind ?? ''}`,
-  );
+  const keyOf = ({ plugin, kinds: [first] }: KindQuestion): string =>
+    plugin.vendor === null ? plugin.id : `${seriesKey(plugin)}\n${first?.kind ?? ''}`;
+  return together(asked.map((question) => [keyOf(question), question]));
 }
 
 function twinQuestions(
@@ -398,36 +390,30 @@ function vendorQuestions(plugins: readonly Plugin[], uncertain: Uncertain): Vend
   const nameless = plugins
     .filter((plugin) => plugin.vendor === null && (answers.get(plugin.id)?.vendor ?? null) === null)
     .sort(byName);
-  const asked = nameless.map((plugin) => ({
-    variant: 'vendor' as const,
-    id: `vendor ${plugin.id}`,
-    plugin,
-    others: [],
-    guesses: guess(plugin),
-    near: null,
-  }));
-  return [
-    ...pairs,
-    ...together(asked, ({ plugin, guesses: [first] }) =>
-      first ? `${first.vendor}\n${first.reason}` : directoryOf(plugin),
-    ),
-  ];
+  const asked = nameless.map((plugin) => {
+    const guesses = guess(plugin);
+    const [first] = guesses;
+    const key = first ? `${first.vendor}\n${first.reason}` : directoryOf(plugin);
+    const id = `vendor ${plugin.id}`;
+    return [
+      key,
+      { variant: 'vendor' as const, id, plugin, others: [], guesses, near: null },
+    ] as const;
+  });
+  return [...pairs, ...together(asked)];
 }
 
 /** Where its first copy lies. */
 const directoryOf = ({ copies: [first] }: Plugin): string =>
   first?.path.replace(/[\\/][^\\/]*$/, '') ?? '';
 
-const tellingBefore = new WeakMap<Plugin, readonly string[]>();
+/** The words of a plugin's name by which others may be told to be of the same vendor; worked out once. */
+const tellingWords = oncePer(({ name }: Plugin): readonly string[] =>
+  wordsOf(name).filter(isTelling),
+);
 
-/** The words of a plugin's name by which others may be told to be of the same vendor. */
-function tellingWords(plugin: Plugin): readonly string[] {
-  const known =
-    tellingBefore.get(plugin) ??
-    wordsOf(plugin.name).filter((word) => word.length > 3 && !isGenericWord(word));
-  tellingBefore.set(plugin, known);
-  return known;
-}
+/** More directories than plugins usually lie in. */
+const mostDirectories = 10_000;
 
 /** Whose a plugin may be: the directory it lies in, or others that share a word of its name. */
 function createGuess({ vendors, plugins }: Uncertain): (plugin: Plugin) => VendorGuess[] {
@@ -445,12 +431,8 @@ function createGuess({ vendors, plugins }: Uncertain): (plugin: Plugin) => Vendo
   });
   // Many lie in the same directories.
   const called = new Map<string, string | null>();
-  const vendorCalled = (directory: string): string | null => {
-    const known = called.get(directory);
-    const vendor = known === undefined ? (byKey.get(foldVendor(directory)) ?? null) : known;
-    called.set(directory, vendor);
-    return vendor;
-  };
+  const vendorCalled = (directory: string): string | null =>
+    remembered(called, mostDirectories, directory, () => byKey.get(foldVendor(directory)) ?? null);
   return (plugin) => {
     const guesses = new Map<string, string>();
     for (const copy of plugin.copies) {
@@ -477,29 +459,19 @@ function createGuess({ vendors, plugins }: Uncertain): (plugin: Plugin) => Vendo
  * source).
  */
 const trialWords = ['trial', 'demo', 'evaluation', 'unlicensed', 'expired'];
-/** Most names hold none of them and are plain, and so need not be taken apart. */
-const mayHoldTrialWord = new RegExp(`${trialWords.join('|')}|[^\\x20-\\x7e]`, 'i');
+const anyTrialWord = new RegExp(trialWords.join('|'), 'i');
 
+/** Most names hold none and are plain, and so need not be taken apart. */
 const trialWordIn = (text: string): string | undefined =>
-  mayHoldTrialWord.test(text) ? wordsOf(text).find((word) => trialWords.includes(word)) : undefined;
-
-/** What the path ends with. */
-const fileNameOf = (path: string): string =>
-  path.slice(Math.max(path.lastIndexOf('/'), path.lastIndexOf('\\')) + 1);
+  isPlain(text) && !anyTrialWord.test(text)
+    ? undefined
+    : wordsOf(text).find((word) => trialWords.includes(word));
 
 /** Why it may be that a plugin cannot be used. */
 type LicenceHint = Pick<LicenceQuestion, 'likely' | 'hint'>;
 
-const hintsBefore = new WeakMap<Plugin, { readonly hint: LicenceHint | null }>();
-
 /** Why it may be that a plugin cannot be used; null when nothing says so. Worked out once. */
-export function licenceHint(plugin: Plugin): LicenceHint | null {
-  const known = hintsBefore.get(plugin) ?? { hint: findLicenceHint(plugin) };
-  hintsBefore.set(plugin, known);
-  return known.hint;
-}
-
-function findLicenceHint(plugin: Plugin): LicenceHint | null {
+export const licenceHint = oncePer((plugin: Plugin): LicenceHint | null => {
   let word = trialWordIn(plugin.name);
   for (const { path } of plugin.copies) {
     word ??= trialWordIn(fold(fileNameOf(path)));
@@ -514,7 +486,7 @@ function findLicenceHint(plugin: Plugin): LicenceHint | null {
         hint: 'its only copies are for 32 bit, which a 64-bit host does not take',
       }
     : null;
-}
+});
 
 function licenceQuestions(plugins: readonly Plugin[], { answers }: Uncertain): LicenceQuestion[] {
   const asked = plugins
@@ -526,5 +498,10 @@ function licenceQuestions(plugins: readonly Plugin[], { answers }: Uncertain): L
         : [{ variant: 'licence', id: `licence ${plugin.id}`, plugin, others: [], ...hint }];
     })
     .sort((a, b) => byName(a.plugin, b.plugin));
-  return together(asked, ({ likely, id }) => (likely === 'hidden' ? likely : id));
+  return together(
+    asked.map((question) => [
+      question.likely === 'hidden' ? question.likely : question.id,
+      question,
+    ]),
+  );
 }

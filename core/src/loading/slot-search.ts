@@ -176,7 +176,7 @@ function elsewhere(
       return here;
     }
     const called = finder.calledSo(letters);
-    const first = here.hits[0]?.plugin;
+    const first = called.initials.length === 0 ? undefined : here.hits[0]?.plugin;
     const firstEntry = first && entries.find(({ plugin }) => plugin === first);
     const initials = firstEntry && beginsSo(firstEntry, letters) ? [] : called.initials;
     const exact = called.whole.some(isAt) ? [] : called.whole;

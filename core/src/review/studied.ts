@@ -4,6 +4,7 @@ import type { Kind } from '../catalog/kind.ts';
 import type { Format } from '../formats/found-copy.ts';
 import type { TrackKind } from '../loading/loadability.ts';
 import type { FolderForm } from '../order/records.ts';
+import { oncePer } from '../remembered.ts';
 import { groupOf } from '../taxonomy/tree.ts';
 import { day } from '../time.ts';
 
@@ -135,15 +136,13 @@ export function countBy<T>(items: Iterable<T>, keyOf: (item: T) => string): Map<
   return counts;
 }
 
-/** Several parts of a review ask for the same: loads never change, so they are counted once. */
-const counted = new WeakMap<readonly PastUse[], ReadonlyMap<string, number>>();
-
-/** Loads of each plugin that was loaded. */
-export function loadsOf(uses: readonly PastUse[]): ReadonlyMap<string, number> {
-  const known = counted.get(uses) ?? countBy(uses, ({ plugin }) => plugin);
-  counted.set(uses, known);
-  return known;
-}
+/**
+ * Loads of each plugin that was loaded. Several parts of a review ask for the same: loads never change,
+ * so they are counted once.
+ */
+export const loadsOf = oncePer(
+  (uses: readonly PastUse[]): ReadonlyMap<string, number> => countBy(uses, ({ plugin }) => plugin),
+);
 
 /** When each plugin was loaded last. Milliseconds since 1970. */
 export function lastLoads(uses: readonly PastUse[]): Map<string, number> {

@@ -4,7 +4,7 @@ import { compareNames } from '../text/compare.ts';
 import { wordsOf } from '../text/fold.ts';
 import { remembered } from '../remembered.ts';
 import type { Entry } from './entry.ts';
-import { figuresBehind, mayMeet } from './first-letters.ts';
+import { figuresBehind, figuresInFront, mayMeet } from './first-letters.ts';
 import type { Habits } from './habits.ts';
 import {
   across,
@@ -18,7 +18,7 @@ import {
 } from './match.ts';
 import { apart, NameIndex, NameIndexBuilder, type CalledSo } from './name-index.ts';
 import { ownWorth } from './own-letters.ts';
-import { Best } from './scores.ts';
+import { Best, type Scores } from './scores.ts';
 
 /** A plugin that was found, how well, and why. */
 export interface Hit {
@@ -33,11 +33,6 @@ export interface Found {
   readonly hits: readonly Hit[];
   readonly count: number;
 }
-
-/** Texts of which folding may leave a figure in front, also of another script. */
-const mayMeetWithFigure = /^\P{L}*\p{N}/u;
-/** Most begin so, and are told by it far quicker. */
-const plainLetterFirst = /^[A-Za-z]/;
 
 /** So many of the first letters that were typed are kept with what they can meet. */
 const mostFew = 20;
@@ -106,10 +101,21 @@ export class Finder {
     return this.#index;
   }
 
-  /** An index that holds all that the letters can meet. What almost begins with them may be anything. */
-  #indexFor(joined: string, words: number): NameIndex {
-    const few = this.#index === null && words === 1 ? this.#indexOf(joined) : null;
-    return few === null || few.looksForSlips(joined) ? this.#indexed() : few;
+  /** What the letters meet, in an index that holds all of it. What almost begins with them may be anything. */
+  #met(
+    parts: readonly string[],
+    joined: string,
+    shown: string,
+  ): { index: NameIndex; scores: Scores } {
+    if (this.#index === null && parts.length === 1) {
+      const index = this.#indexOf(joined);
+      const scores = index.score(parts, joined, shown);
+      if (!index.lookedForSlips) {
+        return { index, scores };
+      }
+    }
+    const index = this.#indexed();
+    return { index, scores: index.score(parts, joined, shown) };
   }
 
   /** An index of what letters can meet as they are typed. */
@@ -141,9 +147,9 @@ export class Finder {
     const shown = parts.join(' ');
     const learnt = habits.forLetters(query);
     const usual = this.#usual(habits);
-    const index = parts.length === 0 ? null : this.#indexFor(joined, parts.length);
-    const own = index?.ownOf(joined) ?? [];
-    const scores = index?.score(parts, joined, shown) ?? null;
+    const met = parts.length === 0 ? null : this.#met(parts, joined, shown);
+    const own = met?.index.ownOf(joined) ?? [];
+    const scores = met?.scores ?? null;
     const size = scores ? scores.met : this.entries.length;
     const best = new Best(limit, this.#comesFirst());
     if (scores) {
@@ -187,7 +193,7 @@ export class Finder {
     const words = wordsOf(letters);
     const typed = words.join('');
     if (typed === '') {
-      return (this.#firstFigures ??= figuresFirst(this.entries));
+      return (this.#firstFigures ??= figuresInFront(this.entries));
     }
     return this.#index?.figuresAfter(typed) ?? figuresBehind(this.entries, typed);
   }
@@ -257,24 +263,6 @@ function orderOf({ texts }: Entry, parts: readonly string[]): number {
     }
   }
   return best;
-}
-
-/** The figures with which some text begins. */
-function figuresFirst(entries: readonly Entry[]): ReadonlySet<string> {
-  const first = new Set<string>();
-  for (const entry of entries) {
-    entry.eachName((_, text) => {
-      if (!plainLetterFirst.test(text) && mayMeetWithFigure.test(text)) {
-        first.add(wordsOf(text)[0]?.charAt(0) ?? '');
-      }
-    });
-    entry.eachShared((texts) => {
-      for (const { joined } of texts) {
-        first.add(joined.charAt(0));
-      }
-    });
-  }
-  return new Set([...first].filter((letter) => /\d/.test(letter)));
 }
 
 /** The best way by which an entry is met by letters, slips included. */

@@ -2,7 +2,8 @@
  * What the first letters can meet, told without taking all plugins apart: so that who types as
  * soon as the screen stands need not wait for that.
  */
-import { hasWordBeginning, wordsHold, wordsOf } from '../text/fold.ts';
+import { oncePer } from '../remembered.ts';
+import { hasWordBeginning, isPlain, wordsHold, wordsOf } from '../text/fold.ts';
 import type { Entry, FoundText } from './entry.ts';
 import { insideFrom, sharedLeast } from './match.ts';
 
@@ -13,16 +14,9 @@ import { insideFrom, sharedLeast } from './match.ts';
 export function mayMeet(entries: readonly Entry[], letters: string): ReadonlySet<number> {
   const first = letters.charAt(0);
   const isLong = letters.length >= insideFrom;
-  const known = new Map<readonly FoundText[], boolean>();
-  const meets = (texts: readonly FoundText[]): boolean => {
-    const before = known.get(texts);
-    if (before !== undefined) {
-      return before;
-    }
-    const meeting = texts.some((text) => meetsShared(text, letters));
-    known.set(texts, meeting);
-    return meeting;
-  };
+  const meets = oncePer((texts: readonly FoundText[]) =>
+    texts.some((text) => meetsShared(text, letters)),
+  );
   const found = new Set<number>();
   for (const [at, entry] of entries.entries()) {
     entry.eachName((_, shown) => {
@@ -49,31 +43,66 @@ function meetsShared({ words, joined }: FoundText, letters: string): boolean {
     : joined.includes(letters);
 }
 
-/** What is not plain may hold figures and letters of other scripts. */
-const notPlain = /[^\x20-\x7e]/;
+/** Gives each name as it is written, and what plugins share once for all that have it. */
+function eachText(
+  entries: readonly Entry[],
+  ofName: (shown: string) => void,
+  ofShared: (text: FoundText) => void,
+): void {
+  const given = new Set<readonly FoundText[]>();
+  for (const entry of entries) {
+    entry.eachName((_, shown) => {
+      ofName(shown);
+    });
+    entry.eachShared((texts) => {
+      if (!given.has(texts)) {
+        given.add(texts);
+        texts.forEach(ofShared);
+      }
+    });
+  }
+}
+
+/** Texts of which folding may leave a figure in front, also of another script. */
+const mayBeginWithFigure = /^\P{L}*\p{N}/u;
+/** Most begin so, and are told by it far quicker. */
+const plainLetterFirst = /^[A-Za-z]/;
+
+/** The figures with which some text begins. */
+export function figuresInFront(entries: readonly Entry[]): ReadonlySet<string> {
+  const first = new Set<string>();
+  eachText(
+    entries,
+    (shown) => {
+      if (!plainLetterFirst.test(shown) && mayBeginWithFigure.test(shown)) {
+        first.add(wordsOf(shown)[0]?.charAt(0) ?? '');
+      }
+    },
+    ({ joined }) => {
+      first.add(joined.charAt(0));
+    },
+  );
+  return new Set([...first].filter((letter) => /\d/.test(letter)));
+}
 
 /** The figures with which some text goes on behind these letters, of which there is one at least. */
 export function figuresBehind(entries: readonly Entry[], letters: string): ReadonlySet<string> {
   const found = new Set<string>();
-  const known = new Set<readonly FoundText[]>();
   const last = letters.charAt(letters.length - 1);
-  // Letters of words come next to each other once what stands between is left out.
-  const mayHold = /[a-z0-9]/.test(last) ? new RegExp(`${last}[^a-z0-9]*\\d`, 'i') : notPlain;
-  for (const entry of entries) {
-    entry.eachName((_, shown) => {
-      if (mayHold.test(shown) || notPlain.test(shown)) {
+  // Letters of words come next to each other once what stands between is left out. A plain text holds
+  // none of another script.
+  const mayHold = /[a-z0-9]/.test(last) ? new RegExp(`${last}[^a-z0-9]*\\d`, 'i') : null;
+  eachText(
+    entries,
+    (shown) => {
+      if (mayHold?.test(shown) === true || !isPlain(shown)) {
         addFigures(found, wordsOf(shown).join(''), letters);
       }
-    });
-    entry.eachShared((texts) => {
-      if (!known.has(texts)) {
-        known.add(texts);
-        for (const { joined } of texts) {
-          addFigures(found, joined, letters);
-        }
-      }
-    });
-  }
+    },
+    ({ joined }) => {
+      addFigures(found, joined, letters);
+    },
+  );
   return found;
 }
 

@@ -164,7 +164,7 @@ export class NameIndex {
   readonly #own: ReadonlyMap<string, readonly number[]>;
   readonly #sheets: Sheets;
   readonly #setSheets: Sheets;
-  #hadSlips = false;
+  #lookedForSlips = false;
 
   /** `size` is how many entries there are in all, also where fewer were taken in. */
   constructor(built: NameIndexBuilder, size: number) {
@@ -288,10 +288,9 @@ export class NameIndex {
     return scores;
   }
 
-  /** Whether so few meet these letters of one word as they are typed that slips are looked for, too. */
-  looksForSlips(typed: string): boolean {
-    this.score([typed], typed, typed);
-    return this.#hadSlips;
+  /** Whether so few met the last letters as they were typed that slips were looked for, too. */
+  get lookedForSlips(): boolean {
+    return this.#lookedForSlips;
   }
 
   #part(typed: string, shown: string, acrossFrom: number): Scores {
@@ -366,7 +365,7 @@ export class NameIndex {
     }
     spread();
     const isSlip = typed.length >= slipFrom && scores.met < fewHits;
-    this.#hadSlips = isSlip;
+    this.#lookedForSlips = isSlip;
     if (typed.length >= insideFrom) {
       this.#inside(typed, take('inside'));
     }

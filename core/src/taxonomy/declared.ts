@@ -199,6 +199,16 @@ export const readDeclared = (format: Format, declared: readonly string[]): Decla
     readNew(format, declared),
   );
 
+/** What a copy declares, and in which format. */
+export interface Declaration {
+  readonly format: Format;
+  readonly values: readonly string[];
+}
+
+/** All types that several copies declare. */
+export const declaredTypes = (declared: readonly Declaration[]): string[] =>
+  declared.flatMap(({ format, values }) => readDeclared(format, values).types);
+
 function readNew(format: Format, declared: readonly string[]): DeclaredRow {
   const values =
     format === 'VST3' ? declared.flatMap((d) => d.split('|').map((part) => part.trim())) : declared;

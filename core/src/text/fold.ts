@@ -9,7 +9,7 @@ const edges =
   /(?<=[\p{Ll}\p{N}])(?=\p{Lu})|(?<=\p{Lu})(?=\p{Lu}\p{Ll}{2})|(?<=\p{L})(?=\p{N})|(?<=\p{N})(?=\p{L})/gu;
 
 /** Texts of plain letters, figures and signs, as most names are: these are folded many times faster. */
-const isPlain = (text: string): boolean => /^[\x20-\x7e]*$/.test(text);
+export const isPlain = (text: string): boolean => /^[\x20-\x7e]*$/.test(text);
 
 /** Lower case without accents; spaces in a row become one. "Écho  Plâte" → "echo plate". */
 export function fold(text: string): string {

@@ -9,6 +9,7 @@ import {
   createStable,
   faceOf,
   foundSettings,
+  oncePerPair,
   preferenceIn,
   preferred,
   settingOwners,
@@ -59,25 +60,8 @@ function useSettings(
   }, [things, kept, ownerOf, answers]);
 }
 
-interface Said {
-  readonly answer: Answer;
-  readonly plugin: Plugin;
-}
-const saidBefore = new WeakMap<Plugin, Said>();
-
 /** The plugin as the user says it is: the same object as long as the same is said of the same one. */
-function asSaid(plugin: Plugin, answer: Answer | undefined): Plugin {
-  if (!answer) {
-    return plugin;
-  }
-  const before = saidBefore.get(plugin);
-  if (before?.answer === answer) {
-    return before.plugin;
-  }
-  const said = { answer, plugin: withAnswer(plugin, answer) };
-  saidBefore.set(plugin, said);
-  return said.plugin;
-}
+const asSaid = oncePerPair(withAnswer);
 
 export function useCatalogOf(
   client: Client,
@@ -96,7 +80,10 @@ export function useCatalogOf(
     () =>
       answers.size === 0
         ? catalogued
-        : catalogued.map((plugin) => asSaid(plugin, answers.get(plugin.id))),
+        : catalogued.map((plugin) => {
+            const answer = answers.get(plugin.id);
+            return answer ? asSaid(plugin, answer) : plugin;
+          }),
     [catalogued, answers],
   );
   const plugins = useMemo(

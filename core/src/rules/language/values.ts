@@ -3,6 +3,7 @@ import { editDistance } from '../../text/edit-distance.ts';
 import { licenceStates } from '../../catalog/answer.ts';
 import { kinds } from '../../catalog/kind.ts';
 import { formats } from '../../formats/found-copy.ts';
+import { oncePer } from '../../remembered.ts';
 import { compareNames } from '../../text/compare.ts';
 import { fold } from '../../text/fold.ts';
 import { typeGroups, typeName } from '../../taxonomy/tree.ts';
@@ -93,15 +94,13 @@ const fixed: Readonly<Partial<Record<Field, Table>>> = {
   licence: tableOf(plain([...licenceStates, 'unknown'])),
   state: tableOf(plain(states)),
 };
-const folderTables = new WeakMap<RuleWords, Table>();
+const folderTable = oncePer(({ folders }: RuleWords): Table => tableOf(folderWritings(folders)));
 
 function tableFor(field: Field, words: RuleWords): Table | null {
   if (field !== 'folder') {
     return fixed[field] ?? null;
   }
-  const table = folderTables.get(words) ?? tableOf(folderWritings(words.folders));
-  folderTables.set(words, table);
-  return table;
+  return folderTable(words);
 }
 
 /** Folders by their name, those of which several have it by their whole path. */

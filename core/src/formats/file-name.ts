@@ -1,0 +1,3 @@
+/** What a path ends with, of either kind of system. */
+export const fileNameOf = (path: string): string =>
+  path.slice(Math.max(path.lastIndexOf('/'), path.lastIndexOf('\\')) + 1);
