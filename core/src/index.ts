@@ -317,6 +317,7 @@ export {
   createSettingFinder,
   findableSetting,
   settingsShown,
+  settingsBeyond,
   withSettings,
   type FindableThing,
   type FindableSetting,

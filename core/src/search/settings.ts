@@ -179,8 +179,15 @@ export function withSettings(
   settings: readonly FindableThing[],
   limit: number,
 ): Hit[] {
-  const found = settings
-    .filter(({ thing }) => hits.every(({ plugin }) => plugin.id !== thing.id))
-    .map(({ thing }): Hit => ({ plugin: thing, score: 0, because: '' }));
+  const found = settingsBeyond(hits, settings).map(
+    ({ thing }): Hit => ({ plugin: thing, score: 0, because: '' }),
+  );
   return [...hits.slice(0, Math.max(1, limit - found.length)), ...found].slice(0, limit);
 }
+
+/** Settings that are not among the hits: of which something was made, these are found like plugins. */
+export const settingsBeyond = (
+  hits: readonly Hit[],
+  settings: readonly FindableThing[],
+): FindableThing[] =>
+  settings.filter(({ thing }) => hits.every(({ plugin }) => plugin.id !== thing.id));

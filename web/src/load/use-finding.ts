@@ -9,6 +9,7 @@ import {
   forgotten,
   loadableIn,
   scopeFor,
+  settingsBeyond,
   settingsShown,
   slotFolders,
   slotRows,
@@ -123,7 +124,7 @@ function withSavedSettings(
     return found;
   }
   const hits = withSettings(found.hits, settings, Math.max(found.hits.length, slotRows));
-  return { ...found, hits, found: found.found + settings.length };
+  return { ...found, hits, found: found.found + settingsBeyond(found.hits, settings).length };
 }
 
 /** Why each plugin cannot be loaded into such a slot; null where it can. Settings are asked one by one. */

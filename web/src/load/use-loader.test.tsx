@@ -40,15 +40,18 @@ const noHabits: HabitsView = { isLearning: true, here: [], after: [], letters: [
 interface Wanted {
   /** What the host says to a load; null when it takes it. */
   readonly answer?: string | null;
+  /** Settings of which something was made. */
+  readonly kept?: readonly Plugin[];
 }
 
 /** The finder of the first slot of a track, with what it loaded and did. */
-function finder({ answer = null }: Wanted = {}) {
+function finder({ answer = null, kept = [] }: Wanted = {}) {
   const loaded: Chosen[] = [];
   const acts: Act[] = [];
   const onLeave = jest.fn<() => undefined>();
   const Studio = studioOf({
     plugins,
+    settings: kept,
     records,
     client: { habits: () => Promise.resolve(noHabits) },
     act: (wanted) => {
@@ -227,6 +230,26 @@ describe('what stands in a folder', () => {
     expect([now().where.folder, onLeave.mock.calls.length]).toEqual([null, 0]);
     press('Escape');
     expect(onLeave).toHaveBeenCalledTimes(1);
+  });
+});
+
+describe('a saved setting of which something was made', () => {
+  it('is counted once, though it is found as a plugin and as a setting', () => {
+    const kept = there('Old harbour bell', {
+      setting: {
+        plugin: asId('sluice'),
+        pluginNames: ['Sluice'],
+        bank: null,
+        format: 'VST3',
+        path: null,
+        identity: null,
+        state: null,
+        isGone: false,
+      },
+    });
+    const { type, names, now } = finder({ kept: [kept] });
+    type('old har');
+    expect([names(), now().finding.found]).toEqual([['Old harbour bell'], 1]);
   });
 });
 

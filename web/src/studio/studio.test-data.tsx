@@ -28,6 +28,8 @@ import { createOwnActs, type OwnActs } from './own-acts.ts';
 /** What a test says of its studio; the rest is empty. */
 export interface StudioSaid {
   readonly plugins?: readonly Plugin[];
+  /** Saved settings; of each something was made. */
+  readonly settings?: readonly Plugin[];
   readonly records?: readonly OrderRecord[];
   readonly client?: Partial<Client>;
   readonly order?: Partial<OrderState>;
@@ -38,6 +40,7 @@ export interface StudioSaid {
 /** The contexts of a studio around hooks: the `wrapper` of testing-library. */
 export function studioOf({
   plugins = [],
+  settings = [],
   records = [],
   client = {},
   order: state = {},
@@ -62,9 +65,9 @@ export function studioOf({
         } as unknown as ComputerContext,
         catalog: {
           plugins,
-          pluginById: new Map(plugins.map((one) => [one.id as string, one])),
-          settings: [],
-          keptSettings: [],
+          pluginById: new Map([...plugins, ...settings].map((one) => [one.id as string, one])),
+          settings,
+          keptSettings: settings,
           usage: new Map(),
           answers: new Map(allAnswers(order).map((one) => [one.id as string, one])),
           formatOrder: [],
