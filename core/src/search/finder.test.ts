@@ -89,6 +89,24 @@ describe('finding by a few letters', () => {
       'vendor starts with “quo”',
     ]);
   });
+  it('says of which type, group or other word for a type the letters are', () => {
+    const of = (query: string, name: string): string | undefined =>
+      finder.find(query, habitsOf(noUse), 10).hits.find((hit) => hit.plugin.name === name)?.because;
+    expect([
+      of('del', 'Salt Line'),
+      of('hall', 'Shoal Verb'),
+      of('reverb', 'Shoal Verb'),
+      of('sl', 'Salt Line'),
+      of('ambi', 'Shoal Verb'),
+    ]).toEqual([
+      'type starts with “del”',
+      'type is “hall”',
+      'group is “reverb”',
+      'name has the initials “sl”',
+      'type is also called “ambience”',
+    ]);
+    expect(of('sla', 'TapeEcho 2')).toBe('type is also called “slap”');
+  });
   it('gives the same first hits whatever the limit, and counts them all', () => {
     fc.assert(
       fc.property(fc.string({ maxLength: 4 }), fc.integer({ min: 1, max: 5 }), (query, limit) => {

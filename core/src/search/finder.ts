@@ -2,8 +2,9 @@
 import type { Plugin } from '../catalog/plugin.ts';
 import { compareNames } from '../text/compare.ts';
 import { wordsOf } from '../text/fold.ts';
+import { groupOf, typeName } from '../taxonomy/tree.ts';
 import { remembered } from '../remembered.ts';
-import type { Entry } from './entry.ts';
+import type { Entry, FoundText } from './entry.ts';
 import { figuresBehind, figuresInFront, mayMeet } from './first-letters.ts';
 import type { Habits } from './habits.ts';
 import {
@@ -15,6 +16,7 @@ import {
   sayWay,
   slipOf,
   wayOf,
+  type Way,
 } from './match.ts';
 import { apart, NameIndex, NameIndexBuilder, type CalledSo } from './name-index.ts';
 import { ownWorth } from './own-letters.ts';
@@ -280,12 +282,24 @@ export function bestOf(
       }
       const points = pointsOf(way, text, typed, shown);
       if (!best || points > best.points) {
-        best = { points, because: sayWay(text.what, way, shown) };
+        best = { points, because: reasonOf(entry, text, way, shown) };
       }
     }
   }
   return best;
 }
+
+/** Why, in words. Another word for a type is named: one reads “Delay” and typed what begins “slap”. */
+function reasonOf({ plugin }: Entry, text: FoundText, way: Way, shown: string): string {
+  if (text.what !== 'type' || plugin.types.some((type) => isNamed(typeName(type), text))) {
+    return sayWay(text.what, way, shown);
+  }
+  return plugin.types.some((type) => isNamed(typeName(groupOf(type)), text))
+    ? sayWay('group', way, shown)
+    : `type is also called “${text.spaced}”`;
+}
+
+const isNamed = (name: string, { spaced }: FoundText): boolean => wordsOf(name).join(' ') === spaced;
 
 const byName = ({ plugin: x }: Entry, { plugin: y }: Entry): number =>
   compareNames(x.name, y.name) || (x.id < y.id ? -1 : 1);

@@ -225,5 +225,5 @@ const says: Readonly<Record<Way, string>> = {
   inside: 'has the letters',
 };
 /** Why a hit was found, in words. */
-export const sayWay = (what: What, way: Way, shown: string): string =>
+export const sayWay = (what: What | 'group', way: Way, shown: string): string =>
   `${what} ${says[way]} “${shown}”`;
