@@ -16,7 +16,8 @@ export default {
     '<rootDir>/web/src',
     '<rootDir>/scripts',
   ],
-  globalSetup: '<rootDir>/scripts/built-helpers.ts',
+  globalSetup: '<rootDir>/scripts/test-run.ts',
+  globalTeardown: '<rootDir>/scripts/test-run-end.ts',
   // Tests of hooks and components are .tsx and say that they run under jsdom.
   testMatch: ['**/*.test.{ts,tsx}'],
   testEnvironment: 'node',

@@ -1,11 +1,9 @@
 /** A scan knows the time only by the clock that it was handed. */
 import { afterAll, beforeAll, expect, it } from '@jest/globals';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { rmSync } from 'node:fs';
 import type { ComputerView, ScanProgress, ServerEvent } from '@clever-drawer/core';
 import { serve, type Running } from './main.ts';
-import { newPlace, writeBundle } from './testing.ts';
+import { newData, newPlace, writeBundle } from './testing.ts';
 
 const bundles = 450;
 let server: Running;
@@ -13,7 +11,7 @@ let data = '';
 let place = '';
 
 beforeAll(async () => {
-  data = mkdtempSync(join(tmpdir(), 'clever-drawer-clock-'));
+  data = await newData();
   place = newPlace();
   for (let n = 0; n < bundles; n += 1) {
     writeBundle(place, `kelp${n}.lv2`, { uri: `urn:kelp:${n}`, name: `Kelp ${n}` });
@@ -22,7 +20,6 @@ beforeAll(async () => {
     data,
     port: 0,
     web: null,
-    firstComputer: { name: 'Still' },
     clock: () => new Date('2026-11-26T12:00:00Z'),
   });
 });

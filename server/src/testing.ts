@@ -1,11 +1,13 @@
 /** For tests: a server over a cluster of its own, and folders with small plugins. */
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { existsSync, mkdirSync, mkdtempSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Client } from 'pg';
 import type { Owner, Plugin, ScanMode } from '@clever-drawer/core';
+import { startCluster, type Cluster } from './database/cluster.ts';
 import { connect, type DatabaseAddress } from './database/connect.ts';
-import { serve, startCluster, type Running } from './main.ts';
+import { serve, type Running } from './main.ts';
 
 /** What a server answered. */
 export interface Answer<T> {
@@ -36,18 +38,53 @@ export interface TestServer {
   stop(): Promise<void>;
 }
 
+const serveOn = (data: string): Promise<Running> =>
+  serve({
+    data,
+    port: 0,
+    oscPort: 0,
+    web: null,
+    firstComputer: { name: 'Test computer' },
+    logLevel: 'warn',
+  });
+
+/**
+ * A new directory with what a first start makes in it: the database with one computer. It is a copy of
+ * one that each worker of the test runner makes once, for making it takes seconds.
+ */
+export async function newData(): Promise<string> {
+  const run = process.env.CLEVER_DRAWER_TEST_RUN;
+  if (run === undefined) {
+    throw new Error('scripts/test-run.ts has not run');
+  }
+  const made = join(run, `made-by-${process.env.JEST_WORKER_ID ?? String(process.pid)}`);
+  if (!existsSync(made)) {
+    const making = mkdtempSync(join(run, 'making-'));
+    await (await serveOn(making)).stop();
+    renameSync(making, made);
+  }
+  const data = mkdtempSync(join(tmpdir(), 'clever-drawer-test-'));
+  execFileSync('cp', ['-a', join(made, 'cluster'), join(made, 'cluster-password'), data]);
+  return data;
+}
+
+/** A cluster of a test's own, which goes when it is stopped. */
+export async function startTestCluster(): Promise<Cluster> {
+  const directory = await newData();
+  const cluster = await startCluster(directory);
+  return {
+    ...cluster,
+    stop: async () => {
+      await cluster.stop();
+      rmSync(directory, { recursive: true });
+    },
+  };
+}
+
 /** Starts a server with an empty database in a directory of its own. */
 export async function startTestServer(): Promise<TestServer> {
-  const data = mkdtempSync(join(tmpdir(), 'clever-drawer-test-'));
-  const start = (): Promise<Running> =>
-    serve({
-      data,
-      port: 0,
-      oscPort: 0,
-      web: null,
-      firstComputer: { name: 'Test computer' },
-      logLevel: 'warn',
-    });
+  const data = await newData();
+  const start = (): Promise<Running> => serveOn(data);
   let running = await start();
   const raw = async <T>(method: string, path: string, body?: unknown): Promise<Answer<T>> => {
     const response = await fetch(`${running.address}/api/${path}`, {

@@ -299,7 +299,8 @@ function reasonOf({ plugin }: Entry, text: FoundText, way: Way, shown: string): 
     : `type is also called “${text.spaced}”`;
 }
 
-const isNamed = (name: string, { spaced }: FoundText): boolean => wordsOf(name).join(' ') === spaced;
+const isNamed = (name: string, { spaced }: FoundText): boolean =>
+  wordsOf(name).join(' ') === spaced;
 
 const byName = ({ plugin: x }: Entry, { plugin: y }: Entry): number =>
   compareNames(x.name, y.name) || (x.id < y.id ? -1 : 1);

@@ -1,20 +1,16 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { startCluster, type Cluster } from './cluster.ts';
+import type { Cluster } from './cluster.ts';
 import { connect, isDatabaseAway, type DatabaseAddress } from './connect.ts';
+import { startTestCluster } from '../testing.ts';
 
-const directory = mkdtempSync(join(tmpdir(), 'clever-drawer-connect-'));
 let cluster: Cluster;
 let address: DatabaseAddress;
 beforeAll(async () => {
-  cluster = await startCluster(directory);
+  cluster = await startTestCluster();
   address = await cluster.database('connect');
 });
 afterAll(async () => {
   await cluster.stop();
-  rmSync(directory, { recursive: true });
 });
 
 const errorOf = (work: Promise<unknown>): Promise<unknown> =>

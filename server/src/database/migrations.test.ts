@@ -1,26 +1,22 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import type { DataSource } from 'typeorm';
 import type { HostSession } from '@clever-drawer/core';
-import { startCluster, type Cluster } from './cluster.ts';
+import type { Cluster } from './cluster.ts';
 import { connect, migrations } from './connect.ts';
 import { tables } from './tables.ts';
+import { startTestCluster } from '../testing.ts';
 
 describe('the migrations', () => {
-  const directory = mkdtempSync(join(tmpdir(), 'clever-drawer-migrations-'));
   let cluster: Cluster;
   let source: DataSource;
   beforeAll(async () => {
-    cluster = await startCluster(directory);
+    cluster = await startTestCluster();
     source = await connect(await cluster.database('drift'));
   });
   afterAll(async () => {
     await source.destroy();
     await cluster.stop();
-    rmSync(directory, { recursive: true });
   });
   it('leave nothing between the tables and their schemas', async () => {
     expect(tables.length).toBeGreaterThan(10);

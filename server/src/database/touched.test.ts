@@ -1,15 +1,12 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import type { DataSource, EntityManager } from 'typeorm';
-import { startCluster, type Cluster } from './cluster.ts';
+import type { Cluster } from './cluster.ts';
 import { addComputer } from './computers.ts';
 import { connect } from './connect.ts';
 import { forgetAllTouched, forgetTouchedBefore, touchedFrom } from './touched.ts';
+import { startTestCluster } from '../testing.ts';
 
-const directory = mkdtempSync(join(tmpdir(), 'clever-drawer-touched-'));
 let cluster: Cluster;
 let source: DataSource;
 let computer: string;
@@ -17,7 +14,7 @@ let computer: string;
 let from: string | null;
 
 beforeAll(async () => {
-  cluster = await startCluster(directory);
+  cluster = await startTestCluster();
   source = await connect(await cluster.database('touched'));
 });
 beforeEach(async () => {
@@ -28,7 +25,6 @@ beforeEach(async () => {
 afterAll(async () => {
   await source.destroy();
   await cluster.stop();
-  rmSync(directory, { recursive: true });
 });
 
 /** What was touched since the last look. */

@@ -1,30 +1,26 @@
 /** One copy that the database refuses stops no other. */
 import { afterAll, beforeAll, expect, it } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { pino } from 'pino';
 import type { DataSource } from 'typeorm';
 import { bareCopy, type Comparison, type FoundCopy } from '@clever-drawer/core';
-import { startCluster, type Cluster } from '../../database/cluster.ts';
+import type { Cluster } from '../../database/cluster.ts';
 import { addComputer } from '../../database/computers.ts';
 import { connect } from '../../database/connect.ts';
 import { addScan } from '../../database/scans.ts';
 import type { ScanRow } from '../../database/scan-tables.ts';
 import { saveApart } from './save-apart.ts';
+import { startTestCluster } from '../../testing.ts';
 
-const directory = mkdtempSync(join(tmpdir(), 'clever-drawer-apart-'));
 let cluster: Cluster;
 let database: DataSource;
 beforeAll(async () => {
-  cluster = await startCluster(directory);
+  cluster = await startTestCluster();
   database = await connect(await cluster.database('apart'));
 });
 afterAll(async () => {
   await database.destroy();
   await cluster.stop();
-  rmSync(directory, { recursive: true });
 });
 
 const copyAt = (path: string, more: Partial<FoundCopy> = {}): FoundCopy => ({
