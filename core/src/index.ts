@@ -417,6 +417,7 @@ export {
   type ScanMode,
   type HealthView,
 } from './api/api.ts';
+export { changeSort, type SortChange } from './api/sort-change.ts';
 export type {
   CatalogView,
   MatchView,
@@ -436,6 +437,7 @@ export type {
   SavedSessionView,
   ComputerView,
   PluginView,
+  SortGround,
   SortView,
   FindingView,
   LoadRequest,

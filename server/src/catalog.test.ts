@@ -1,8 +1,15 @@
-/** A catalog is sent whole once, and then only what changed of it. */
+/** A catalog, and what is uncertain about it, are sent whole once, and then only what changed of them. */
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from '@jest/globals';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { changeCatalog, type CatalogChange, type CatalogView } from '@clever-drawer/core';
+import {
+  changeCatalog,
+  changeSort,
+  type CatalogChange,
+  type CatalogView,
+  type SortChange,
+  type SortView,
+} from '@clever-drawer/core';
 import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';
 
 let server: TestServer;
@@ -96,5 +103,81 @@ describe('the catalog since a window fetched it', () => {
     }
     await server.scan();
     expect((await since(revision)).plugins).toHaveLength(2_099);
+  });
+});
+
+describe('what is uncertain since a window fetched it', () => {
+  /** Nothing speaks for a type of these, so each is asked about. */
+  const writeUnclear = (number: number, name = `Grebe ${number}`, vendor = 'Quoin'): void => {
+    writeBundle(place, `${number}.lv2`, {
+      uri: `urn:grebe:${number}`,
+      name,
+      vendor,
+      class: 'Plugin',
+    });
+  };
+  const sortWhole = async (): Promise<SortView> =>
+    (await server.call<SortView>('GET', 'sort')).body;
+  const sortSince = async (revision: string): Promise<SortChange & Partial<SortView>> =>
+    (await server.call<SortChange & Partial<SortView>>('GET', `sort?since=${revision}`)).body;
+  const inOrder = (view: SortView): SortView => ({
+    ...view,
+    grounds: view.grounds.toSorted((a, b) => (a.plugin < b.plugin ? -1 : 1)),
+  });
+
+  it('is nothing where nothing happened, or a scan only looked again', async () => {
+    writeUnclear(1);
+    await server.scan();
+    const { revision, grounds } = await sortWhole();
+    expect(grounds).toHaveLength(1);
+    const same = { revision, since: revision, changed: [], removed: [] };
+    expect(await sortSince(revision)).toEqual(same);
+    await server.scan();
+    expect(await sortSince(revision)).toEqual(same);
+  });
+  it('is the one plugin that came, in less than two kilobytes', async () => {
+    for (let number = 0; number < 150; number += 1) {
+      writeUnclear(number);
+    }
+    await server.scan();
+    const before = await sortWhole();
+    expect(JSON.stringify(before).length).toBeGreaterThan(10_000);
+    writeUnclear(150);
+    await server.scan();
+    const change = await sortSince(before.revision);
+    expect(change.changed).toHaveLength(1);
+    expect(JSON.stringify(change).length).toBeLessThan(2_000);
+    expect(inOrder(changeSort(before, change))).toEqual(inOrder(await sortWhole()));
+  });
+  it('makes the same of what a window has as a fresh fetch, after each of several changes', async () => {
+    writeUnclear(1);
+    writeUnclear(2);
+    await server.scan();
+    let shown = await sortWhole();
+    const steps: readonly (() => void)[] = [
+      () => {
+        writeUnclear(3, 'Grebe 3', 'Quoinn');
+      },
+      () => {
+        writeUnclear(1, 'Plate Reverb');
+      },
+      () => {
+        rmSync(join(place, '2.lv2'), { recursive: true });
+        writeUnclear(4, 'Grebe 4', 'Saltglass');
+      },
+      () => undefined,
+    ];
+    for (const step of steps) {
+      step();
+      await server.scan();
+      shown = changeSort(shown, await sortSince(shown.revision));
+      expect(inOrder(shown)).toEqual(inOrder(await sortWhole()));
+    }
+    expect(shown.near).toHaveLength(1);
+  });
+  it('is the whole for a revision that is not known', async () => {
+    writeUnclear(1);
+    await server.scan();
+    expect((await sortSince('another-run-3')).grounds).toHaveLength(1);
   });
 });

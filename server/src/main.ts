@@ -33,6 +33,7 @@ import { PlaceWatcher } from './jobs/place-watcher.ts';
 import { HeldCatalogs } from './jobs/held-catalogs.ts';
 import { HeldOrders } from './jobs/held-orders.ts';
 import { HeldReviews } from './jobs/held-reviews.ts';
+import { HeldSortings } from './jobs/held-sortings.ts';
 import { ScanJobs } from './jobs/scan-jobs.ts';
 import type { Parts } from './parts.ts';
 import { Opener } from './opener/index.ts';
@@ -198,7 +199,7 @@ function makeParts(
     finding: new Kept(events, hasNewUse),
     settings: new Kept(events, hasNewCatalog),
     repairing: new Kept(events, hasNewCopies),
-    sorting: new Kept(events, hasNewCatalog),
+    sortings: new HeldSortings(database, events),
     loads: new Kept(events, hasNewLoads),
     reviewer: new Reviewer(),
     reviews: new HeldReviews(events, clock, {

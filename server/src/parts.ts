@@ -15,6 +15,7 @@ import type {
 } from '@clever-drawer/core';
 import type { Host } from './host/host.ts';
 import type { Turns } from './jobs/turns.ts';
+import type { HeldSortings } from './jobs/held-sortings.ts';
 import type { Kept } from './jobs/kept.ts';
 import type { EventHub } from './jobs/event-hub.ts';
 import type { PlaceWatcher } from './jobs/place-watcher.ts';
@@ -73,8 +74,7 @@ export interface Parts {
   /** Saved settings of plugins that are here, by id. */
   readonly settings: Kept<ReadonlyMap<string, SettingHere>>;
   readonly repairing: Kept<ReadyToRepair>;
-  /** What Sort needs, as the JSON that is sent. */
-  readonly sorting: Kept<string>;
+  readonly sortings: HeldSortings;
   /** All loads, as the JSON that a review is made of. */
   readonly loads: Kept<string>;
   readonly reviewer: Reviewer;

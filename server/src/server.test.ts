@@ -523,4 +523,23 @@ describe('the practice session', () => {
       codes(await server.call('POST', 'loads', { loads: [{ ...loads[0], plugin: uuid() }] })),
     ).toEqual(['unknown-record']);
   });
+  it.each(['usage', 'habits'])('sends %s again only when something was loaded', async (what) => {
+    await placeWith('Ring');
+    const ring = await plugin('Ring');
+    const load = (): Promise<unknown> =>
+      server.call('POST', 'loads', {
+        loads: [{ plugin: ring.id, at: new Date().toISOString(), track: 'bus', after: ring.id }],
+      });
+    // By this a browser asks whether what it has is still so.
+    const tag = async (): Promise<string | null> =>
+      (await fetch(`${server.address}/api/computers/${server.computer}/${what}`)).headers.get(
+        'ETag',
+      );
+    await load();
+    const before = await tag();
+    expect(before).not.toBeNull();
+    expect(await tag()).toBe(before);
+    await load();
+    expect(await tag()).not.toBe(before);
+  });
 });

@@ -273,12 +273,16 @@ export interface FindingView {
   readonly problem: Problem | null;
 }
 
+/** Why it is uncertain what type or kind a plugin is. */
+export type SortGround = Pick<PluginEvidence, 'kinds' | 'kindReasons' | 'suggestions'> & {
+  readonly plugin: PluginId;
+};
+
 /** What is uncertain, as the last sorting found it; with the answers in the order it makes the questions. */
 export interface SortView {
-  /** Of plugins whose type or kind is uncertain. */
-  readonly grounds: readonly (Pick<PluginEvidence, 'kinds' | 'kindReasons' | 'suggestions'> & {
-    readonly plugin: PluginId;
-  })[];
+  /** Another text for any other state; it means nothing more. */
+  readonly revision: string;
+  readonly grounds: readonly SortGround[];
   readonly doubts: readonly TwinDoubt[];
   readonly vendors: readonly Vendor[];
   readonly near: readonly { readonly a: string; readonly b: string; readonly reason: string }[];

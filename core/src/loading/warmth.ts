@@ -4,12 +4,20 @@ import { day } from '../time.ts';
 /** After this many days a load counts half. Common practice, no published source. */
 export const halfLifeDays = 30;
 
-/** How much a load of that age still counts: 1 now, ½ after the half-life. `age` in milliseconds. */
-export const weightOfAge = (age: number): number => 2 ** (-Math.max(0, age) / (halfLifeDays * day));
+/**
+ * How much a load of that age still counts: 1 now, ½ after the half-life; one that is yet to come a
+ * little more, as far as a day ahead. `age` in milliseconds.
+ */
+export const weightOfAge = (age: number): number =>
+  2 ** (-Math.max(-day, age) / (halfLifeDays * day));
 
-/** How warm a plugin is: the sum of the weights of its loads. Times in milliseconds since 1970. */
+/**
+ * How warm a plugin is: the sum of the weights of its loads, as of the beginning of the day in UTC, so
+ * that it stays the same until something is loaded. Times in milliseconds since 1970.
+ */
 export function warmth(loads: readonly number[], now: number): number {
-  return loads.reduce((sum, at) => sum + weightOfAge(now - at), 0);
+  const beginning = Math.floor(now / day) * day;
+  return loads.reduce((sum, at) => sum + weightOfAge(beginning - at), 0);
 }
 
 /** One plugin's loads in short, as the server sums them up. */

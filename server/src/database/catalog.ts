@@ -304,15 +304,30 @@ export async function existingPlugins(
 export const listPlugins = (manager: EntityManager, computer: string): Promise<PluginRow[]> =>
   manager.getRepository(PluginTable).findBy({ computerId: computer });
 
-/** What is known of why plugins are sorted as they are; none of those that went into others. */
-export const readGrounds = (
+/**
+ * Of plugins of which it is known why they are sorted as they are, by id, the version of their row
+ * (`xmin`, PostgreSQL's documentation, “System Columns”); none of those that went into others.
+ */
+export async function groundVersions(
   manager: EntityManager,
   computer: string,
-): Promise<{ id: string; grounds: PluginEvidence }[]> =>
-  manager.query(
-    `SELECT id, grounds FROM plugin
+): Promise<Map<string, string>> {
+  const rows: { id: string; version: string }[] = await manager.query(
+    `SELECT id, xmin::text "version" FROM plugin
       WHERE computer_id = $1 AND went_into IS NULL AND grounds IS NOT NULL`,
     [computer],
+  );
+  return new Map(rows.map(({ id, version }) => [id, version]));
+}
+
+/** What is known of why these plugins are sorted as they are, where anything is. */
+export const readGrounds = (
+  manager: EntityManager,
+  plugins: readonly string[],
+): Promise<{ id: string; grounds: PluginEvidence }[]> =>
+  manager.query(
+    'SELECT id, grounds FROM plugin WHERE id = ANY($1::uuid[]) AND grounds IS NOT NULL',
+    [plugins],
   );
 
 /** Adds copies; those whose id is there already get the new facts. */

@@ -168,8 +168,9 @@ const counted = `joined AS (SELECT DISTINCT ON (before_id) before_id, plugin_id 
  * Warmth as core's `warmth` has it. $2 is the present, $3 the half-life in days. What has faded to
  * 2 to the power of -1000 fades no more: the smallest number that a float8 holds is not far below.
  */
-const warmth = `sum(power(2, - least(1000, greatest(0, extract(epoch
-  FROM ($2::timestamptz - at)))::float8 / ($3::float8 * 86400)))) warmth`;
+const beginning = `date_trunc('day', $2::timestamptz AT TIME ZONE 'UTC') AT TIME ZONE 'UTC'`;
+const warmth = `sum(power(2, - least(1000, greatest(-86400, extract(epoch
+  FROM (${beginning} - at)))::float8 / ($3::float8 * 86400)))) warmth`;
 
 /** A load, with the plugins that it counts for now. */
 export type CountedLoad = Pick<LoadRow, 'at' | 'track' | 'typed' | 'keys' | 'took'> & {
@@ -225,12 +226,13 @@ export async function readHabits(
   const by = [computer, now, halfLifeDays];
   const [here, after, letters, row] = await Promise.all([
     manager.query<HabitsView['here']>(
-      `WITH ${counted} SELECT plugin, track, ${warmth} FROM counted GROUP BY 1, 2`,
+      `WITH ${counted} SELECT plugin, track, ${warmth} FROM counted GROUP BY 1, 2
+        ORDER BY 1, 2`,
       by,
     ),
     manager.query<HabitsView['after']>(
       `WITH ${counted} SELECT "after", plugin, ${warmth} FROM counted WHERE "after" IS NOT NULL
-        GROUP BY 1, 2`,
+        GROUP BY 1, 2 ORDER BY 1, 2`,
       by,
     ),
     manager.query<HabitsView['letters']>(

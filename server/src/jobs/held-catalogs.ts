@@ -4,11 +4,11 @@
  * What changed is asked of the database each time, which notes it (`database/touched`), so that nothing
  * can be missed.
  */
-import { randomUUID } from 'node:crypto';
 import type { DataSource, EntityManager } from 'typeorm';
 import { comparePlaces, type ComputerView } from '@clever-drawer/core';
 import { readCatalog } from '../database/catalog.ts';
 import { forgetTouchedBefore, touchedFrom } from '../database/touched.ts';
+import { Revisions } from './revisions.ts';
 
 /** A plugin as it is sent, with what its place among the others goes by. */
 interface HeldPlugin {
@@ -17,19 +17,11 @@ interface HeldPlugin {
   readonly text: string;
 }
 
-/** Plugins that changed or went with a revision. */
-interface Touch {
-  readonly revision: number;
-  readonly plugins: readonly string[];
-}
-
 interface Held {
-  readonly revision: number;
+  readonly revisions: Revisions;
   readonly plugins: ReadonlyMap<string, HeldPlugin>;
   /** The transaction from which on it is to be asked what changed; null where nothing was read yet. */
   readonly from: string | null;
-  /** The latest last. */
-  readonly touches: readonly Touch[];
 }
 
 /** A whole catalog: as text, and as it is sent, in UTF-8; `head` tells which one it is. */
@@ -39,10 +31,7 @@ interface Whole {
   readonly bytes: Buffer;
 }
 
-/** So many touched plugins are remembered; a window that is further behind gets the whole. */
-const rememberedTouches = 2_000;
-
-const empty: Held = { revision: 0, plugins: new Map(), from: null, touches: [] };
+const nothing = (): Held => ({ revisions: new Revisions(), plugins: new Map(), from: null });
 
 /** Catalogs in memory, by computer. */
 export class HeldCatalogs {
@@ -50,8 +39,6 @@ export class HeldCatalogs {
   readonly #held = new Map<string, Promise<Held>>();
   /** Catalogs as they were sent whole last: the same again is the same text. */
   readonly #whole = new Map<string, Whole>();
-  /** Revisions of another run of the program are not ours. */
-  readonly #run = randomUUID().slice(0, 8);
 
   constructor(database: DataSource) {
     this.#database = database;
@@ -63,11 +50,11 @@ export class HeldCatalogs {
    */
   async since(computer: ComputerView, revision: string | undefined): Promise<string | Buffer> {
     const held = await this.#current(computer.id);
-    const touched = revision === undefined ? null : this.#touchedSince(held, revision);
+    const touched = revision === undefined ? null : held.revisions.since(revision);
     if (touched === null) {
       return this.#wholeOf(computer, held).bytes;
     }
-    const now = JSON.stringify(this.#nameOf(held.revision));
+    const now = JSON.stringify(held.revisions.name);
     const changed = touched.flatMap((id) => held.plugins.get(id)?.text ?? []);
     const removed = touched.filter((id) => !held.plugins.has(id));
     return `{"revision":${now},"since":${JSON.stringify(revision)},"changed":[${changed.join(',')}],"removed":${JSON.stringify(removed)}}`;
@@ -78,8 +65,8 @@ export class HeldCatalogs {
     return this.#wholeOf(computer, await this.#current(computer.id)).text;
   }
 
-  #wholeOf(computer: ComputerView, { revision, plugins }: Held): Whole {
-    const head = `{"revision":${JSON.stringify(this.#nameOf(revision))},"computer":${JSON.stringify(computer)}`;
+  #wholeOf(computer: ComputerView, { revisions, plugins }: Held): Whole {
+    const head = `{"revision":${JSON.stringify(revisions.name)},"computer":${JSON.stringify(computer)}`;
     const known = this.#whole.get(computer.id);
     if (known?.head === head) {
       return known;
@@ -91,23 +78,9 @@ export class HeldCatalogs {
     return whole;
   }
 
-  #nameOf(revision: number): string {
-    return `${this.#run}-${revision}`;
-  }
-
-  /** Ids of what changed; null where that is not known. */
-  #touchedSince({ revision, touches }: Held, since: string): string[] | null {
-    const from = Number(since.slice(this.#run.length + 1));
-    if (this.#nameOf(from) !== since || from > revision) {
-      return null;
-    }
-    const later = touches.filter((touch) => touch.revision > from);
-    return later.length === revision - from ? [...new Set(later.flatMap((t) => t.plugins))] : null;
-  }
-
   /** Brings what is held up to date; who asks meanwhile waits for that and asks again. */
   #current(computer: string): Promise<Held> {
-    const before = this.#held.get(computer) ?? Promise.resolve(empty);
+    const before = this.#held.get(computer) ?? Promise.resolve(nothing());
     const next = before.then((held) =>
       this.#database.transaction('REPEATABLE READ', (manager) =>
         refreshed(manager, computer, held),
@@ -151,17 +124,5 @@ async function refreshed(manager: EntityManager, computer: string, held: Held): 
   if (touched.length === 0) {
     return { ...held, from };
   }
-  const revision = held.revision + 1;
-  const touches = remembered([...held.touches, { revision, plugins: touched }]);
-  return { revision, plugins, from, touches };
-}
-
-/** The latest touches, as many as are worth it. */
-function remembered(touches: readonly Touch[]): Touch[] {
-  let count = 0;
-  const kept = [...touches].reverse().filter(({ plugins }) => {
-    count += plugins.length;
-    return count <= rememberedTouches;
-  });
-  return kept.reverse();
+  return { revisions: held.revisions.with(touched), plugins, from };
 }

@@ -40,11 +40,12 @@ import type {
   SlotView,
   ShelfSettings,
   ShelfView,
+  SortChange,
   SortView,
   TakenView,
   Usage,
 } from '@clever-drawer/core';
-import { changeCatalog } from '@clever-drawer/core';
+import { changeCatalog, changeSort } from '@clever-drawer/core';
 import * as texts from './texts.ts';
 
 /** The server (or the network) said no. `message` is for the user. */
@@ -117,6 +118,10 @@ const reviewAddress = (part: ReviewPart, view: ReviewView): string =>
     ...Object.fromEntries(Object.entries(view).filter(([, value]) => value !== null)),
   }).toString();
 
+/** Asks for what changed of what is here; for the whole where nothing is. */
+const since = (before: { readonly revision: string } | undefined): string =>
+  before ? `?since=${encodeURIComponent(before.revision)}` : '';
+
 /** All calls about one computer. */
 export function clientFor(computer: string) {
   const at = (path: string): string => `computers/${computer}/${path}`;
@@ -124,8 +129,7 @@ export function clientFor(computer: string) {
     computer,
     /** The catalog as it is now; of one that is here only what changed is fetched. */
     catalog: async (before: CatalogView | undefined): Promise<CatalogView> => {
-      const since = before ? `?since=${encodeURIComponent(before.revision)}` : '';
-      const answer = await call<CatalogView | CatalogChange>('GET', at(`catalog${since}`));
+      const answer = await call<CatalogView | CatalogChange>('GET', at(`catalog${since(before)}`));
       return before && 'changed' in answer
         ? changeCatalog(before, answer)
         : (answer as CatalogView);
@@ -181,7 +185,11 @@ export function clientFor(computer: string) {
     wipeLoads: () => call<number>('DELETE', at('loads')),
     emptySlot: (slot: string) => call<SessionView>('DELETE', at(`session/slots/${slot}`)),
     pictureAddress: (copy: string) => `/api/${at(`copies/${copy}/picture`)}`,
-    sort: () => call<SortView>('GET', at('sort')),
+    /** What is uncertain now; of what is here already only what changed is fetched. */
+    sort: async (before: SortView | undefined): Promise<SortView> => {
+      const answer = await call<SortView | SortChange>('GET', at(`sort${since(before)}`));
+      return before && 'changed' in answer ? changeSort(before, answer) : (answer as SortView);
+    },
     settings: () => call<PluginSetting[]>('GET', at('settings')),
     waitingSettings: () => call<WaitingSetting[]>('GET', at('settings/waiting')),
     plugin: (plugin: string) => call<PluginView>('GET', at(`plugins/${plugin}`)),

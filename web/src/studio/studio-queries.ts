@@ -1,6 +1,6 @@
 /** What a studio is made of, as it is asked for: ahead of everything drawn, and by what is drawn. */
 import { queryOptions, type QueryClient } from '@tanstack/react-query';
-import type { CatalogView, ComputerView } from '@clever-drawer/core';
+import type { CatalogView, ComputerView, SortView } from '@clever-drawer/core';
 import { clientFor, listComputers, type Client } from '../api/client.ts';
 import { remember, remembered } from '../ui/keys.ts';
 import { namesIn } from './names-in.ts';
@@ -26,6 +26,14 @@ export const orderQuery = ({ computer, order }: Client) =>
       const now = client.getQueryData<OrderState>(queryKey);
       return refreshed(held, now, view, namesIn(client, computer));
     },
+    structuralSharing: false,
+  });
+
+/** What is uncertain, fetched likewise. */
+export const sortQuery = ({ computer, sort }: Client) =>
+  queryOptions({
+    queryKey: ['sort', computer],
+    queryFn: ({ client, queryKey }) => sort(client.getQueryData<SortView>(queryKey)),
     structuralSharing: false,
   });
 

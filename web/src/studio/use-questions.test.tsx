@@ -27,6 +27,7 @@ const plugins: readonly Plugin[] = [
   there('Pair', { chain: { plugins: [] } as unknown as NonNullable<Plugin['chain']> }),
 ];
 const view: SortView = {
+  revision: 'a-1',
   grounds: [
     {
       plugin: asId('kelp'),

@@ -18,6 +18,7 @@ import {
 import { inIdleMoments, whenAtRest } from '../ui/idle.ts';
 import { useTellMissing } from '../ui/notices.tsx';
 import { useCatalog, useComputer, useOrder } from './contexts.ts';
+import { sortQuery } from './studio-queries.ts';
 
 export interface Questions {
   readonly questions: readonly Question[];
@@ -81,7 +82,7 @@ export function useQuestions(): Questions {
   const { client } = useComputer();
   const { plugins, answers } = useCatalog();
   const { order } = useOrder();
-  const sort = useQuery({ queryKey: ['sort', client.computer], queryFn: client.sort });
+  const sort = useQuery(sortQuery(client));
   const failed = useQuery({
     queryKey: ['findings', client.computer, 'failed'],
     queryFn: client.failedNow,

@@ -1,5 +1,5 @@
 /** Routes of computers and their catalogs: plugins, questions, pictures, finding. */
-import { raw, type Router } from 'express';
+import { raw, type Request, type Router } from 'express';
 import { array, object, string } from 'yup';
 import { nameLength, ok, trackKinds, type SlotKind, type TrackKind } from '@clever-drawer/core';
 import type { Parts } from '../../parts.ts';
@@ -14,10 +14,9 @@ import {
 } from '../../usecases/catalog/view-catalog.ts';
 import {
   viewPlugin,
-  viewSort,
   viewSettings,
   viewWaitingSettings,
-} from '../../usecases/identify/view-questions.ts';
+} from '../../usecases/identify/view-plugin.ts';
 import { viewFailed } from '../../usecases/scan/scan-views.ts';
 import { takeCopies } from '../../usecases/scan/take-copies.ts';
 import { name } from '../fields.ts';
@@ -40,6 +39,11 @@ const findSchema = object({
   slot: string<SlotKind>().oneOf(['effect', 'instrument', 'note-effect']),
   limit: string().matches(/^[1-9]\d{0,2}$/, '${path} must be a number from 1 to 999'),
 });
+
+/** The revision that who asks has; undefined for the whole. */
+function sinceOf({ query: { since } }: Request): string | undefined {
+  return typeof since === 'string' ? since : undefined;
+}
 
 /** Adds the routes of computers and catalogs. */
 export function catalogRoutes(router: Router, parts: Parts): void {
@@ -76,9 +80,7 @@ export function catalogRoutes(router: Router, parts: Parts): void {
   router.get(
     at('catalog'),
     handle(async (request, response, computer) => {
-      const { since } = request.query;
-      const revision = typeof since === 'string' ? since : undefined;
-      answerText(response, await viewCatalog(parts, computer, revision));
+      answerText(response, await viewCatalog(parts, computer, sinceOf(request)));
     }),
   );
   router.get(
@@ -109,8 +111,8 @@ export function catalogRoutes(router: Router, parts: Parts): void {
   );
   router.get(
     at('sort'),
-    handle(async (_, response, computer) => {
-      response.type('json').send(await viewSort(parts, computer));
+    handle(async (request, response, computer) => {
+      response.type('json').send(await parts.sortings.since(computer, sinceOf(request)));
     }),
   );
   router.get(

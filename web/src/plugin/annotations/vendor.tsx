@@ -4,13 +4,14 @@ import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { VendorPicker } from '../../annotate/vendor-picker.tsx';
 import { useComputer } from '../../studio/contexts.ts';
+import { sortQuery } from '../../studio/studio-queries.ts';
 import type { FieldProps } from './field.ts';
 import { TakeBack } from './take-back.tsx';
 import * as texts from '../texts.ts';
 
 export function VendorField({ plugin, said, onSay }: FieldProps) {
   const { client } = useComputer();
-  const sort = useQuery({ queryKey: ['sort', client.computer], queryFn: client.sort });
+  const sort = useQuery(sortQuery(client));
   const [isPicking, setPicking] = useState(false);
   return (
     <>

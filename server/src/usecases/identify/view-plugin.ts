@@ -1,64 +1,20 @@
-/** What is uncertain about a catalog, and all that is known of one plugin. */
+/** All that is known of one plugin, and what settings there are. */
 import {
   asId,
   failed,
-  gatherVendors,
-  isKindUncertain,
-  isTypeUncertain,
-  nearMisses,
   ok,
   type WaitingSetting,
   type PluginSetting,
   type PluginView,
   type Result,
-  type SortView,
 } from '@clever-drawer/core';
-import type { EntityManager } from 'typeorm';
-import {
-  copiesOfPlugins,
-  countSpellings,
-  pluginById,
-  readGrounds,
-  shownState,
-} from '../../database/catalog.ts';
-import { readDoubts } from '../../database/computers.ts';
-import { readSpellings } from '../../database/order.ts';
+import { copiesOfPlugins, pluginById, shownState } from '../../database/catalog.ts';
 import { findingsAbout } from '../../database/scans.ts';
 import { loadsByMonth } from '../../database/session.ts';
 import { settingsFor, waitingSettings } from '../../database/settings.ts';
 import { settingsHere } from '../catalog/settings-here.ts';
 import type { Parts } from '../../parts.ts';
 import { findingView } from '../scan/scan-views.ts';
-
-/**
- * What Sort needs to work out its questions, a `SortView` as JSON: every window asks for it, so it is
- * worked out once until the catalog changes (answers about copies and spellings change it, too).
- */
-export const viewSort = ({ sorting, database }: Parts, computer: string): Promise<string> =>
-  sorting.of(computer, async () => JSON.stringify(await sortView(database.manager, computer)));
-
-async function sortView(manager: EntityManager, computer: string): Promise<SortView> {
-  const [all, doubts, spellings, counts] = await Promise.all([
-    readGrounds(manager, computer),
-    readDoubts(manager, computer),
-    readSpellings(manager, computer),
-    countSpellings(manager, computer),
-  ]);
-  const vendors = gatherVendors(counts, new Map(spellings.map((s) => [s.spelling, s.vendor])));
-  return {
-    vendors,
-    doubts,
-    near: nearMisses(vendors).map(({ a, b, reason }) => ({ a: a.name, b: b.name, reason })),
-    grounds: all
-      .filter(({ grounds }) => isTypeUncertain(grounds) || isKindUncertain(grounds))
-      .map(({ id, grounds: { kinds, kindReasons, suggestions } }) => ({
-        plugin: asId(id),
-        kinds,
-        kindReasons,
-        suggestions,
-      })),
-  };
-}
 
 /** All that is known of a plugin. */
 export async function viewPlugin(
