@@ -8,6 +8,7 @@ import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import {
   misbehaviours,
+  warmth,
   type CatalogView,
   type HabitsView,
   type KeysView,
@@ -180,13 +181,14 @@ describe('what is learnt', () => {
   it('is where, after what, for which letters, and in how many keys', async () => {
     const habits = (await server.call<HabitsView>('GET', 'habits')).body;
     const id = (name: string): string => plugins.get(name)?.id ?? '';
+    const once = expect.closeTo(warmth([Date.now()], Date.now()), 3);
     expect(habits.here.filter((one) => one.plugin === id('Arp'))).toEqual([
-      { plugin: id('Arp'), track: 'notes', warmth: expect.closeTo(1, 2) },
+      { plugin: id('Arp'), track: 'notes', warmth: once },
     ]);
     expect(habits.after).toContainEqual({
       after: id('Grebe'),
       plugin: id('Kelpie'),
-      warmth: expect.closeTo(1, 2),
+      warmth: once,
     });
     expect(habits.letters).toContainEqual({ typed: 'Te', plugin: id('Tern'), times: 2 });
     const keys = (await server.call<KeysView>('GET', 'keys')).body;
