@@ -8,6 +8,7 @@ import type { DataSource, EntityManager } from 'typeorm';
 import { comparePlaces, type ComputerView } from '@clever-drawer/core';
 import { readCatalog } from '../database/catalog.ts';
 import { forgetTouchedBefore, touchedFrom } from '../database/touched.ts';
+import { Latest } from './latest.ts';
 import { Revisions } from './revisions.ts';
 
 /** A plugin as it is sent, with what its place among the others goes by. */
@@ -35,13 +36,12 @@ const nothing = (): Held => ({ revisions: new Revisions(), plugins: new Map(), f
 
 /** Catalogs in memory, by computer. */
 export class HeldCatalogs {
-  readonly #database: DataSource;
-  readonly #held = new Map<string, Promise<Held>>();
+  readonly #latest: Latest<Held>;
   /** Catalogs as they were sent whole last: the same again is the same text. */
   readonly #whole = new Map<string, Whole>();
 
   constructor(database: DataSource) {
-    this.#database = database;
+    this.#latest = new Latest(database, nothing, refreshed);
   }
 
   /**
@@ -49,7 +49,7 @@ export class HeldCatalogs {
    * whole, a `CatalogView`.
    */
   async since(computer: ComputerView, revision: string | undefined): Promise<string | Buffer> {
-    const held = await this.#current(computer.id);
+    const held = await this.#latest.of(computer.id);
     const touched = revision === undefined ? null : held.revisions.since(revision);
     if (touched === null) {
       return this.#wholeOf(computer, held).bytes;
@@ -62,7 +62,7 @@ export class HeldCatalogs {
 
   /** The whole catalog as it is now, a `CatalogView` as JSON text: the same one until it changes. */
   async whole(computer: ComputerView): Promise<string> {
-    return this.#wholeOf(computer, await this.#current(computer.id)).text;
+    return this.#wholeOf(computer, await this.#latest.of(computer.id)).text;
   }
 
   #wholeOf(computer: ComputerView, { revisions, plugins }: Held): Whole {
@@ -76,22 +76,6 @@ export class HeldCatalogs {
     const whole = { head, text, bytes: Buffer.from(text) };
     this.#whole.set(computer.id, whole);
     return whole;
-  }
-
-  /** Brings what is held up to date; who asks meanwhile waits for that and asks again. */
-  #current(computer: string): Promise<Held> {
-    const before = this.#held.get(computer) ?? Promise.resolve(nothing());
-    const next = before.then((held) =>
-      this.#database.transaction('REPEATABLE READ', (manager) =>
-        refreshed(manager, computer, held),
-      ),
-    );
-    // A database that does not answer leaves what is held as it was.
-    this.#held.set(
-      computer,
-      next.catch(() => before),
-    );
-    return next;
   }
 }
 

@@ -17,6 +17,7 @@ import { readDoubts } from '../database/computers.ts';
 import { readSpellings } from '../database/order.ts';
 import type { EventHub } from './event-hub.ts';
 import { hasNewCatalog, Kept } from './kept.ts';
+import { Latest } from './latest.ts';
 import { Revisions } from './revisions.ts';
 
 /** What is sent whole when it changes, by the field of a `SortView`. */
@@ -42,18 +43,17 @@ const nothing = (): Held => ({
 
 /** What is uncertain about catalogs, in memory, by computer. */
 export class HeldSortings {
-  readonly #database: DataSource;
-  readonly #latest = new Map<string, Promise<Held>>();
+  readonly #latest: Latest<Held>;
   readonly #kept: Kept<Held>;
 
   constructor(database: DataSource, events: EventHub) {
-    this.#database = database;
+    this.#latest = new Latest(database, nothing, refreshed);
     this.#kept = new Kept(events, hasNewCatalog);
   }
 
   /** As JSON: a `SortChange` where what changed since that revision is known, else a `SortView`. */
   async since(computer: string, revision: string | undefined): Promise<string> {
-    const held = await this.#kept.of(computer, () => this.#current(computer));
+    const held = await this.#kept.of(computer, () => this.#latest.of(computer));
     const touched = revision === undefined ? null : held.revisions.since(revision);
     const name = JSON.stringify(held.revisions.name);
     if (touched === null) {
@@ -64,22 +64,6 @@ export class HeldSortings {
     const changed = plugins.flatMap((id) => held.grounds.get(id) ?? []);
     const removed = plugins.filter((id) => !held.grounds.has(id));
     return `{"revision":${name},"since":${JSON.stringify(revision)},"changed":[${changed.join(',')}],"removed":${JSON.stringify(removed)}${wholesOf(held, touched.filter(isWhole))}}`;
-  }
-
-  /** Brings what is held up to date, one after the other. */
-  #current(computer: string): Promise<Held> {
-    const before = this.#latest.get(computer) ?? Promise.resolve(nothing());
-    const next = before.then((held) =>
-      this.#database.transaction('REPEATABLE READ', (manager) =>
-        refreshed(manager, computer, held),
-      ),
-    );
-    // A database that does not answer leaves what is held as it was.
-    this.#latest.set(
-      computer,
-      next.catch(() => before),
-    );
-    return next;
   }
 }
 
