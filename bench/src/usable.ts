@@ -186,10 +186,8 @@ async function someBundle(at: string): Promise<string> {
  * headers included; neither the stream of events nor pictures.
  */
 async function bytesToWindow(browser: Browser, address: string): Promise<number> {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-  const page = await context.newPage();
-  await page.goto(`${address}/file`);
-  await page.getByTestId(screens.file.part).first().waitFor();
+  const { path, part } = screens.file;
+  const { context, page } = await openFresh(browser, `${address}/${path}`, part);
   await page.waitForTimeout(afterOpening);
   const devtools = await context.newCDPSession(page);
   const asked = new Set<string>();

@@ -274,7 +274,7 @@ export function bestOf(
   shown: string,
   acrossFrom: number = across.one,
 ): { points: number; because: string } | null {
-  let best: { points: number; because: string } | null = null;
+  let best: { points: number; text: FoundText; way: Way } | null = null;
   for (const text of entry.texts) {
     for (const way of [wayOf(text, typed, acrossFrom), slipOf(text, typed)]) {
       if (way === null) {
@@ -282,11 +282,11 @@ export function bestOf(
       }
       const points = pointsOf(way, text, typed, shown);
       if (!best || points > best.points) {
-        best = { points, because: reasonOf(entry, text, way, shown) };
+        best = { points, text, way };
       }
     }
   }
-  return best;
+  return best && { points: best.points, because: reasonOf(entry, best.text, best.way, shown) };
 }
 
 /** Why, in words. Another word for a type is named: one reads “Delay” and typed what begins “slap”. */

@@ -164,11 +164,12 @@ const counted = `joined AS (SELECT DISTINCT ON (before_id) before_id, plugin_id 
          LEFT JOIN joined ON joined.before_id = load.plugin_id
          LEFT JOIN joined before ON before.before_id = load.after_plugin_id
          WHERE load.computer_id = $1)`;
+/** The beginning of the day of the present ($2), in UTC. */
+const beginning = `date_trunc('day', $2::timestamptz AT TIME ZONE 'UTC') AT TIME ZONE 'UTC'`;
 /**
  * Warmth as core's `warmth` has it. $2 is the present, $3 the half-life in days. What has faded to
  * 2 to the power of -1000 fades no more: the smallest number that a float8 holds is not far below.
  */
-const beginning = `date_trunc('day', $2::timestamptz AT TIME ZONE 'UTC') AT TIME ZONE 'UTC'`;
 const warmth = `sum(power(2, - least(1000, greatest(-86400, extract(epoch
   FROM (${beginning} - at)))::float8 / ($3::float8 * 86400)))) warmth`;
 

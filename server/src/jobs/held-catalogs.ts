@@ -9,7 +9,7 @@ import { comparePlaces, type ComputerView } from '@clever-drawer/core';
 import { readCatalog } from '../database/catalog.ts';
 import { forgetTouchedBefore, touchedFrom } from '../database/touched.ts';
 import { Latest } from './latest.ts';
-import { Revisions } from './revisions.ts';
+import { Revisions, sayChange } from './revisions.ts';
 
 /** A plugin as it is sent, with what its place among the others goes by. */
 interface HeldPlugin {
@@ -50,14 +50,11 @@ export class HeldCatalogs {
    */
   async since(computer: ComputerView, revision: string | undefined): Promise<string | Buffer> {
     const held = await this.#latest.of(computer.id);
-    const touched = revision === undefined ? null : held.revisions.since(revision);
+    const touched = held.revisions.since(revision);
     if (touched === null) {
       return this.#wholeOf(computer, held).bytes;
     }
-    const now = JSON.stringify(held.revisions.name);
-    const changed = touched.flatMap((id) => held.plugins.get(id)?.text ?? []);
-    const removed = touched.filter((id) => !held.plugins.has(id));
-    return `{"revision":${now},"since":${JSON.stringify(revision)},"changed":[${changed.join(',')}],"removed":${JSON.stringify(removed)}}`;
+    return `{${sayChange(held.revisions, revision, touched, (id) => held.plugins.get(id)?.text)}}`;
   }
 
   /** The whole catalog as it is now, a `CatalogView` as JSON text: the same one until it changes. */

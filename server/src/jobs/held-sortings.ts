@@ -18,7 +18,7 @@ import { readSpellings } from '../database/order.ts';
 import type { EventHub } from './event-hub.ts';
 import { hasNewCatalog, Kept } from './kept.ts';
 import { Latest } from './latest.ts';
-import { Revisions } from './revisions.ts';
+import { Revisions, sayChange } from './revisions.ts';
 
 /** What is sent whole when it changes, by the field of a `SortView`. */
 const wholes = ['doubts', 'vendors', 'near'] as const;
@@ -54,16 +54,14 @@ export class HeldSortings {
   /** As JSON: a `SortChange` where what changed since that revision is known, else a `SortView`. */
   async since(computer: string, revision: string | undefined): Promise<string> {
     const held = await this.#kept.of(computer, () => this.#latest.of(computer));
-    const touched = revision === undefined ? null : held.revisions.since(revision);
-    const name = JSON.stringify(held.revisions.name);
+    const touched = held.revisions.since(revision);
     if (touched === null) {
       const grounds = [...held.grounds.values()].join(',');
-      return `{"revision":${name},"grounds":[${grounds}]${wholesOf(held, wholes)}}`;
+      return `{"revision":${JSON.stringify(held.revisions.name)},"grounds":[${grounds}]${wholesOf(held, wholes)}}`;
     }
     const plugins = touched.filter((thing) => !isWhole(thing));
-    const changed = plugins.flatMap((id) => held.grounds.get(id) ?? []);
-    const removed = plugins.filter((id) => !held.grounds.has(id));
-    return `{"revision":${name},"since":${JSON.stringify(revision)},"changed":[${changed.join(',')}],"removed":${JSON.stringify(removed)}${wholesOf(held, touched.filter(isWhole))}}`;
+    const change = sayChange(held.revisions, revision, plugins, (id) => held.grounds.get(id));
+    return `{${change}${wholesOf(held, touched.filter(isWhole))}}`;
   }
 }
 

@@ -35,8 +35,11 @@ export class Revisions {
     return new Revisions(this.#run, revision, remembered([...this.#touches, { revision, things }]));
   }
 
-  /** What changed since the revision of that name, each once; null where that is not known. */
-  since(name: string): string[] | null {
+  /** What changed since the revision of that name, each once; null where that is not known, or none is named. */
+  since(name: string | undefined): string[] | null {
+    if (name === undefined) {
+      return null;
+    }
     const from = Number(name.slice(this.#run.length + 1));
     if (this.#nameOf(from) !== name || from > this.#latest) {
       return null;
@@ -50,6 +53,21 @@ export class Revisions {
   #nameOf(revision: number): string {
     return `${this.#run}-${revision}`;
   }
+}
+
+/**
+ * The fields of a change as JSON, without the braces: from a revision to the latest, by what changed
+ * between them and the JSON of each thing that is there now.
+ */
+export function sayChange(
+  { name }: Revisions,
+  since: string | undefined,
+  touched: readonly string[],
+  textOf: (thing: string) => string | undefined,
+): string {
+  const changed = touched.flatMap((thing) => textOf(thing) ?? []);
+  const removed = touched.filter((thing) => textOf(thing) === undefined);
+  return `"revision":${JSON.stringify(name)},"since":${JSON.stringify(since)},"changed":[${changed.join(',')}],"removed":${JSON.stringify(removed)}`;
 }
 
 /** The latest touches, as many as are worth it. */
