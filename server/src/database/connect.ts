@@ -92,6 +92,13 @@ async function refuseNewer(source: DataSource): Promise<void> {
   }
 }
 
+/**
+ * How long a request waits for a connection. One that nobody listens for is refused at once, and the
+ * keeper says that the database is away; this is for a machine that stands still for seconds, after
+ * which the limit would be over before the answer that lies there is read. Milliseconds.
+ */
+const connectionWithin = 30_000;
+
 /** Connects and brings the tables up to date; every pending migration in one transaction. */
 export async function connect(address: DatabaseAddress): Promise<DataSource> {
   const source = new DataSource({
@@ -104,7 +111,7 @@ export async function connect(address: DatabaseAddress): Promise<DataSource> {
     entities: tables,
     migrations,
     poolSize: 8,
-    extra: { connectionTimeoutMillis: 5_000 },
+    extra: { connectionTimeoutMillis: connectionWithin },
     installExtensions: false,
   });
   await source.initialize();

@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { QueryClient, QueryClientProvider, QueryObserver } from '@tanstack/react-query';
 import { act, renderHook } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import type { OrderStep, ScanProgress, ServerEvent } from '@clever-drawer/core';
@@ -37,6 +37,12 @@ const ordered: ServerEvent = { event: 'order', step: {} as unknown as OrderStep 
 
 const opened = (quiet: number): ServerEvent => ({ event: 'opened', quiet });
 
+const providing =
+  (queries: QueryClient) =>
+  ({ children }: { readonly children: ReactNode }): ReactNode => (
+    <QueryClientProvider client={queries}>{children}</QueryClientProvider>
+  );
+
 /** A window that listens, and which of its queries were said to be stale since the last look. */
 function listening(since = performance.now()) {
   const queries = new QueryClient();
@@ -46,10 +52,7 @@ function listening(since = performance.now()) {
     asked.push(computer === 'desk' ? name : `${name} of ${computer}`);
     return Promise.resolve();
   });
-  const wrapper = ({ children }: { readonly children: ReactNode }): ReactNode => (
-    <QueryClientProvider client={queries}>{children}</QueryClientProvider>
-  );
-  const hook = renderHook(() => useEvents(client, since), { wrapper });
+  const hook = renderHook(() => useEvents(client, since), { wrapper: providing(queries) });
   const stale = (): string[] => asked.splice(0).sort();
   return { ...hook, stale, stream: NotedStream.latest };
 }
@@ -176,5 +179,56 @@ describe('the stream of a computer', () => {
     });
     expect(result.current.scan).toBeNull();
     expect(stale()).toEqual(['findings', 'opening', 'places', 'scans']);
+  });
+});
+
+/** A window with one query, which is answered when the test says so. */
+function withQuery() {
+  const queries = new QueryClient({ defaultOptions: { queries: { staleTime: Infinity } } });
+  const answers: ((counted: string) => void)[] = [];
+  const options = {
+    queryKey: ['opening', client.computer],
+    queryFn: () =>
+      new Promise<string>((resolve) => {
+        answers.push(resolve);
+      }),
+  };
+  const watch = () => new QueryObserver(queries, options).subscribe(() => undefined);
+  const answer = async (counted: string): Promise<void> => {
+    answers.shift()?.(counted);
+    await jest.advanceTimersByTimeAsync(1);
+  };
+  const held = () => [queries.getQueryData(options.queryKey), answers.length];
+  renderHook(() => useEvents(client, performance.now()), { wrapper: providing(queries) });
+  return { watch, answer, held, stream: NotedStream.latest };
+}
+
+describe('what is on its way when something happens', () => {
+  it('is fetched again once it has arrived, for it may have been read before', async () => {
+    const { watch, answer, held, stream } = withQuery();
+    watch();
+    stream.tell({ event: 'catalog' });
+    stream.tell({ event: 'catalog' });
+    await answer('before');
+    expect(held()).toEqual(['before', 1]);
+    await answer('after');
+    expect(held()).toEqual(['after', 0]);
+    stream.tell({ event: 'catalog' });
+    expect(held()).toEqual(['after', 1]);
+    stream.tell({ event: 'catalog' });
+    await answer('meanwhile');
+    expect(held()).toEqual(['meanwhile', 1]);
+  });
+
+  it('is fetched again when it is shown again, where it is not shown meanwhile', async () => {
+    const { watch, answer, held, stream } = withQuery();
+    const leave = watch();
+    leave();
+    stream.tell({ event: 'catalog' });
+    await answer('before');
+    expect(held()).toEqual(['before', 0]);
+    watch();
+    await answer('after');
+    expect(held()).toEqual(['after', 0]);
   });
 });

@@ -1,5 +1,5 @@
 /** The stream of the server, which keeps what this window holds current. */
-import { useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useQueryClient, type QueryClient, type QueryKey } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import type { ScanProgress, ServerEvent } from '@clever-drawer/core';
 import type { Client } from '../api/client.ts';
@@ -90,15 +90,29 @@ export function useEvents(client: Client, since: number): Told {
   return { scan, standing };
 }
 
-/** Says that these are old: what is shown of them is fetched again at once, or else when it is shown. */
+/**
+ * Says that these are old: what is shown of them is fetched again at once, or else when it is shown.
+ * What is on its way was perhaps read before, so it is old once it has arrived; it is let arrive, for
+ * where more is told than is fetched, nothing would ever stand.
+ */
 function outdate(
   queries: QueryClient,
   client: Client,
   names: Iterable<string>,
   refetchType: 'active' | 'none' = 'active',
 ): void {
+  const areOld = (queryKey: QueryKey, exact: boolean): void => {
+    void queries.invalidateQueries({ queryKey, exact, refetchType }, { cancelRefetch: false });
+  };
   for (const name of names) {
-    void queries.invalidateQueries({ queryKey: [name, client.computer], refetchType });
+    const queryKey = [name, client.computer];
+    for (const query of queries.getQueryCache().findAll({ queryKey, fetchStatus: 'fetching' })) {
+      const arrived = (): void => {
+        areOld(query.queryKey, true);
+      };
+      query.promise?.then(arrived, arrived);
+    }
+    areOld(queryKey, false);
   }
 }
 
