@@ -6,7 +6,7 @@ import { wordsOf } from '../text/fold.ts';
 import { entryOf, type Entry } from './entry.ts';
 import { bestOf, Finder } from './finder.ts';
 import { habitsOf, noUse, type Use } from './habits.ts';
-import { ownLetters, ownWorth } from './own-letters.ts';
+import { OwnLetters, ownWorth } from './own-letters.ts';
 import { beginsAlmost } from '../text/edit-distance.ts';
 import { across, acrossWords, orderPoints, pointsOf, slipOf, wayOf } from './match.ts';
 
@@ -227,8 +227,11 @@ describe('the index', () => {
               return way !== null && way !== 'inside';
             }),
           ).length < 3;
-        const own =
-          ownLetters(some.map((entry, at) => ({ entry, at }))).get(wordsOf(typed).join('')) ?? [];
+        const letters = new OwnLetters();
+        for (const [at, entry] of some.entries()) {
+          letters.add({ entry, at });
+        }
+        const own = letters.whole().get(wordsOf(typed).join('')) ?? [];
         const slow = some.flatMap((entry, at) => {
           const points = slowly(entry, typed, isSlip);
           return points > 0

@@ -3,9 +3,8 @@ import type { Plugin } from '../catalog/plugin.ts';
 import { compareNames } from '../text/compare.ts';
 import { wordsOf } from '../text/fold.ts';
 import { groupOf, typeName } from '../taxonomy/tree.ts';
-import { remembered } from '../remembered.ts';
 import type { Entry, FoundText } from './entry.ts';
-import { figuresBehind, figuresInFront, mayMeet } from './first-letters.ts';
+import { FirstLetters } from './first-letters.ts';
 import type { Habits } from './habits.ts';
 import {
   across,
@@ -21,6 +20,7 @@ import {
 import { apart, NameIndex, NameIndexBuilder, type CalledSo } from './name-index.ts';
 import { ownWorth } from './own-letters.ts';
 import { Best, type Scores } from './scores.ts';
+import { sortInSteps } from './sort-in-steps.ts';
 
 /** A plugin that was found, how well, and why. */
 export interface Hit {
@@ -36,9 +36,6 @@ export interface Found {
   readonly count: number;
 }
 
-/** So many of the first letters that were typed are kept with what they can meet. */
-const mostFew = 20;
-
 /**
  * Finds plugins by a few letters. Their texts are taken apart when letters are asked for, or ahead
  * with `prepare`: what is likely needs none of it, and the first letters only those that they can
@@ -50,14 +47,16 @@ export class Finder {
   #builder: NameIndexBuilder | null = new NameIndexBuilder();
   #built = 0;
   #index: NameIndex | null = null;
-  /** Of what letters can meet, by these; until all can be found. */
-  readonly #few = new Map<string, NameIndex>();
+  /** Answers until all are in the index. */
+  readonly #first: FirstLetters;
+  #ranking: ReturnType<typeof sortInSteps<number>> | null = null;
   #byName: Int32Array | null = null;
   #firstFigures: ReadonlySet<string> | null = null;
   readonly #habits = new WeakMap<Habits, Float64Array>();
 
   constructor(entries: readonly Entry[]) {
     this.entries = entries;
+    this.#first = new FirstLetters(entries);
   }
 
   /**
@@ -69,7 +68,20 @@ export class Finder {
       this.#build(this.#builder, count);
       return true;
     }
-    this.#byName ??= rankByName(this.entries);
+    return this.#byName === null && this.#rank();
+  }
+
+  /** A step of ranking all by name; true as long as they are not. */
+  #rank(): boolean {
+    this.#ranking ??= sortInSteps([...this.entries.keys()], (a, b) =>
+      byName(this.entries[a] as Entry, this.entries[b] as Entry),
+    );
+    const { done, value } = this.#ranking.next();
+    if (done !== true) {
+      return true;
+    }
+    this.#byName = ranksOf(value);
+    this.#ranking = null;
     return false;
   }
 
@@ -79,12 +91,9 @@ export class Finder {
       for (; this.#built < end; this.#built += 1) {
         builder.add(this.entries[this.#built] as Entry, this.#built);
       }
-    } else if (builder.isOwnKnown) {
+    } else if (!builder.own.step()) {
       this.#index = new NameIndex(builder, this.entries.length);
       this.#builder = null;
-      this.#few.clear();
-    } else {
-      builder.own();
     }
   }
 
@@ -103,34 +112,20 @@ export class Finder {
     return this.#index;
   }
 
-  /** What the letters meet, in an index that holds all of it. What almost begins with them may be anything. */
+  /** What the letters meet, and whose own they are. */
   #met(
     parts: readonly string[],
     joined: string,
     shown: string,
-  ): { index: NameIndex; scores: Scores } {
+  ): { own: readonly number[]; scores: Scores } {
     if (this.#index === null && parts.length === 1) {
-      const index = this.#indexOf(joined);
-      const scores = index.score(parts, joined, shown);
-      if (!index.lookedForSlips) {
-        return { index, scores };
+      const scores = this.#first.score(joined, shown);
+      if (scores) {
+        return { own: this.#first.ownersOf(joined), scores };
       }
     }
     const index = this.#indexed();
-    return { index, scores: index.score(parts, joined, shown) };
-  }
-
-  /** An index of what letters can meet as they are typed. */
-  #indexOf(letters: string): NameIndex {
-    return remembered(this.#few, mostFew, letters, () => this.#newIndexOf(letters));
-  }
-
-  #newIndexOf(letters: string): NameIndex {
-    const builder = new NameIndexBuilder();
-    for (const at of mayMeet(this.entries, letters)) {
-      builder.add(this.entries[at] as Entry, at);
-    }
-    return new NameIndex(builder, this.entries.length);
+    return { own: index.ownOf(joined), scores: index.score(parts, joined, shown) };
   }
 
   /**
@@ -150,7 +145,7 @@ export class Finder {
     const learnt = habits.forLetters(query);
     const usual = this.#usual(habits);
     const met = parts.length === 0 ? null : this.#met(parts, joined, shown);
-    const own = met?.index.ownOf(joined) ?? [];
+    const own = met?.own ?? [];
     const scores = met?.scores ?? null;
     const size = scores ? scores.met : this.entries.length;
     const best = new Best(limit, this.#comesFirst());
@@ -195,14 +190,14 @@ export class Finder {
     const words = wordsOf(letters);
     const typed = words.join('');
     if (typed === '') {
-      return (this.#firstFigures ??= figuresInFront(this.entries));
+      return (this.#firstFigures ??= this.#first.figuresInFront());
     }
-    return this.#index?.figuresAfter(typed) ?? figuresBehind(this.entries, typed);
+    return this.#index?.figuresAfter(typed) ?? this.#first.figuresBehind(typed);
   }
 
   /** The positions of entries that are called by just these letters, and of those whose initials they are. */
   calledSo(joined: string): CalledSo {
-    return (this.#index ?? this.#indexOf(joined)).calledSo(joined);
+    return (this.#index ?? this.#first).calledSo(joined);
   }
 
   /**
@@ -216,7 +211,7 @@ export class Finder {
   ): string | null {
     const { joined = '', initials = '' } =
       this.entries.find((entry) => entry.plugin.id === plugin)?.texts[0] ?? {};
-    // Many letters are tried: all of them at once are quicker than an index for each.
+    // Many letters are tried: with an index of all that is quicker.
     this.#indexed();
     for (let length = 1; length <= joined.length; length += 1) {
       for (const letters of [
@@ -305,12 +300,9 @@ const isNamed = (name: string, { spaced }: FoundText): boolean =>
 const byName = ({ plugin: x }: Entry, { plugin: y }: Entry): number =>
   compareNames(x.name, y.name) || (x.id < y.id ? -1 : 1);
 
-/** The place of each entry when all stand by name, then id. */
-function rankByName(entries: readonly Entry[]): Int32Array {
-  const order = [...entries.keys()].sort((a, b) =>
-    byName(entries[a] as Entry, entries[b] as Entry),
-  );
-  const ranks = new Int32Array(entries.length);
+/** The place of each position in an order of them. */
+function ranksOf(order: readonly number[]): Int32Array {
+  const ranks = new Int32Array(order.length);
   for (const [rank, at] of order.entries()) {
     ranks[at] = rank;
   }

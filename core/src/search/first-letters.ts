@@ -1,36 +1,218 @@
 /**
- * What the first letters can meet, told without taking all plugins apart: so that who types as
- * soon as the screen stands need not wait for that.
+ * What the first letters find, without an index of all plugins: so that who types as soon as the
+ * screen stands need not wait for that. It finds the same (finder.test.ts), at some ten times the cost.
  */
-import { oncePer } from '../remembered.ts';
 import { hasWordBeginning, isPlain, wordsHold, wordsOf } from '../text/fold.ts';
 import type { Entry, FoundText } from './entry.ts';
-import { insideFrom, sharedLeast } from './match.ts';
+import { fewHits, insideFrom, nameRanks, pointsOf, sharedLeast, slipFrom, wayOf } from './match.ts';
+import type { CalledSo } from './name-index.ts';
+import { ownersOf } from './own-letters.ts';
+import { put, Sheets, type Scores } from './scores.ts';
 
-/**
- * The positions of entries of which letters may meet a text as they are typed, or whose own letters
- * may be theirs (own-letters.ts). Some are given for which neither is so; none is missing.
- */
-export function mayMeet(entries: readonly Entry[], letters: string): ReadonlySet<number> {
-  const first = letters.charAt(0);
-  const isLong = letters.length >= insideFrom;
-  const meets = oncePer((texts: readonly FoundText[]) =>
-    texts.some((text) => meetsShared(text, letters)),
-  );
-  const found = new Set<number>();
-  for (const [at, entry] of entries.entries()) {
-    entry.eachName((_, shown) => {
-      if (hasWordBeginning(shown, first) || (isLong && wordsHold(shown, letters))) {
-        found.add(at);
+/** The positions of entries that letters may meet. */
+interface Candidates {
+  readonly letters: string;
+  readonly positions: readonly number[];
+}
+
+/** Vendors, types and tags, which many entries share: each list of them once. */
+interface Shared {
+  readonly lists: readonly (readonly FoundText[])[];
+  /** The places in `lists` of what each entry has. */
+  readonly having: readonly (readonly number[])[];
+}
+
+/** All names, each in a line of its own, where they are plain; the others by themselves. */
+interface WrittenNames {
+  readonly plain: string;
+  readonly others: readonly string[];
+}
+
+/** Entries of which only those are taken apart that letters may meet. */
+export class FirstLetters {
+  readonly #entries: readonly Entry[];
+  readonly #sheets: Sheets;
+  readonly #beginning = new Map<string, readonly number[]>();
+  #last: Candidates | null = null;
+  #shared: Shared | null = null;
+  #names: WrittenNames | null = null;
+
+  constructor(entries: readonly Entry[]) {
+    this.#entries = entries;
+    this.#sheets = new Sheets(entries.length);
+  }
+
+  /**
+   * What is met by letters in a row as they are typed; null where so few are met that slips have to be
+   * looked for among all. Valid until it is asked again.
+   */
+  score(letters: string, shown: string): Scores | null {
+    this.#sheets.back();
+    const scores = this.#sheets.next();
+    let metNotInside = 0;
+    for (const at of this.#mayMeet(letters)) {
+      let isMetNotInside = false;
+      for (const text of this.#at(at).texts) {
+        const way = wayOf(text, letters);
+        if (way !== null) {
+          isMetNotInside ||= way !== 'inside';
+          put(scores, at, pointsOf(way, text, letters, shown));
+        }
       }
+      metNotInside += Number(isMetNotInside);
+    }
+    return letters.length >= slipFrom && metNotInside < fewHits ? null : scores;
+  }
+
+  /** The positions of those whose own letters these are (own-letters.ts). */
+  ownersOf(letters: string): readonly number[] {
+    const alike = this.#beginningWith(letters.charAt(0));
+    return ownersOf(
+      alike.map((at) => ({ entry: this.#at(at), at })),
+      letters,
+    );
+  }
+
+  /** Those of which a name consists of these letters, and those whose initials they are. */
+  calledSo(letters: string): CalledSo {
+    const having = (isSo: (text: FoundText) => boolean): number[] =>
+      this.#mayMeet(letters).filter((at) =>
+        this.#at(at).texts.some((text) => text.rank < nameRanks && isSo(text)),
+      );
+    return {
+      whole: having(({ joined }) => joined === letters),
+      initials: having(({ initials }) => initials === letters),
+    };
+  }
+
+  /** The figures with which some text begins. */
+  figuresInFront(): ReadonlySet<string> {
+    const first = new Set<string>();
+    const { plain, others } = this.#written();
+    for (const [name] of plain.matchAll(figureFirstInLine)) {
+      first.add(name.charAt(name.length - 1));
+    }
+    for (const name of others) {
+      if (mayBeginWithFigure.test(name)) {
+        first.add(wordsOf(name)[0]?.charAt(0) ?? '');
+      }
+    }
+    for (const { joined } of this.#sharedOnce().lists.flat()) {
+      first.add(joined.charAt(0));
+    }
+    return new Set([...first].filter((letter) => /\d/.test(letter)));
+  }
+
+  /** The figures with which some text goes on behind these letters, of which there is one at least. */
+  figuresBehind(letters: string): ReadonlySet<string> {
+    const found = new Set<string>();
+    const { plain, others } = this.#written();
+    for (const line of linesWithFigureBehind(plain, letters.charAt(letters.length - 1))) {
+      addFigures(found, wordsOf(line).join(''), letters);
+    }
+    for (const name of others) {
+      addFigures(found, wordsOf(name).join(''), letters);
+    }
+    for (const { joined } of this.#sharedOnce().lists.flat()) {
+      addFigures(found, joined, letters);
+    }
+    return found;
+  }
+
+  #at(at: number): Entry {
+    return this.#entries[at] as Entry;
+  }
+
+  /**
+   * The positions of entries of which letters may meet a text as they are typed. Some are given of which
+   * they meet none; none is missing.
+   */
+  #mayMeet(letters: string): readonly number[] {
+    const last = this.#last;
+    if (last?.letters === letters) {
+      return last.positions;
+    }
+    // What holds letters inside holds fewer of them, too.
+    const isNarrower =
+      last && last.letters.length >= insideFrom && letters.startsWith(last.letters);
+    const positions = this.#meeting(letters, isNarrower ? last.positions : this.#entries.keys());
+    this.#last = { letters, positions };
+    return positions;
+  }
+
+  #meeting(letters: string, among: Iterable<number>): number[] {
+    const { lists, having } = this.#sharedOnce();
+    const isMet = lists.map((texts) => texts.some((text) => meetsShared(text, letters)));
+    const isBegun = new Set(this.#beginningWith(letters.charAt(0)));
+    const isLong = letters.length >= insideFrom;
+    const positions: number[] = [];
+    for (const at of among) {
+      if (
+        isBegun.has(at) ||
+        having[at]?.some((list) => isMet[list]) ||
+        (isLong && this.#hasName(at, (shown) => wordsHold(shown, letters)))
+      ) {
+        positions.push(at);
+      }
+    }
+    return positions;
+  }
+
+  /** The positions of entries that have a word of a name which begins with the letter. */
+  #beginningWith(letter: string): readonly number[] {
+    const known = this.#beginning.get(letter);
+    if (known) {
+      return known;
+    }
+    const found = [...this.#entries.keys()].filter((at) =>
+      this.#hasName(at, (shown) => hasWordBeginning(shown, letter)),
+    );
+    this.#beginning.set(letter, found);
+    return found;
+  }
+
+  #hasName(at: number, isSo: (shown: string) => boolean): boolean {
+    let isFound = false;
+    this.#at(at).eachName((_, shown) => {
+      isFound ||= isSo(shown);
     });
+    return isFound;
+  }
+
+  #sharedOnce(): Shared {
+    this.#shared ??= sharedOf(this.#entries);
+    return this.#shared;
+  }
+
+  #written(): WrittenNames {
+    this.#names ??= writtenNames(this.#entries);
+    return this.#names;
+  }
+}
+
+function sharedOf(entries: readonly Entry[]): Shared {
+  const placeOf = new Map<readonly FoundText[], number>();
+  const having = entries.map((entry) => {
+    const own: number[] = [];
     entry.eachShared((texts) => {
-      if (meets(texts)) {
-        found.add(at);
-      }
+      const place = placeOf.get(texts) ?? placeOf.size;
+      placeOf.set(texts, place);
+      own.push(place);
+    });
+    return own;
+  });
+  return { lists: [...placeOf.keys()], having };
+}
+
+function writtenNames(entries: readonly Entry[]): WrittenNames {
+  const plain: string[] = [];
+  const others: string[] = [];
+  for (const entry of entries) {
+    entry.eachName((_, shown) => {
+      (isPlain(shown) ? plain : others).push(shown);
     });
   }
-  return found;
+  return { plain: plain.join('\n'), others };
 }
 
 /** Whether letters may meet a vendor, a type or a tag: one letter only as a word of it. */
@@ -43,67 +225,26 @@ function meetsShared({ words, joined }: FoundText, letters: string): boolean {
     : joined.includes(letters);
 }
 
-/** Gives each name as it is written, and what plugins share once for all that have it. */
-function eachText(
-  entries: readonly Entry[],
-  ofName: (shown: string) => void,
-  ofShared: (text: FoundText) => void,
-): void {
-  const given = new Set<readonly FoundText[]>();
-  for (const entry of entries) {
-    entry.eachName((_, shown) => {
-      ofName(shown);
-    });
-    entry.eachShared((texts) => {
-      if (!given.has(texts)) {
-        given.add(texts);
-        texts.forEach(ofShared);
-      }
-    });
-  }
-}
-
+/** Plain names in lines of which the first that is a letter or figure is a figure. */
+const figureFirstInLine = /^[^a-z0-9\n]*\d/gim;
 /** Texts of which folding may leave a figure in front, also of another script. */
 const mayBeginWithFigure = /^\P{L}*\p{N}/u;
-/** Most begin so, and are told by it far quicker. */
-const plainLetterFirst = /^[A-Za-z]/;
 
-/** The figures with which some text begins. */
-export function figuresInFront(entries: readonly Entry[]): ReadonlySet<string> {
-  const first = new Set<string>();
-  eachText(
-    entries,
-    (shown) => {
-      if (!plainLetterFirst.test(shown) && mayBeginWithFigure.test(shown)) {
-        first.add(wordsOf(shown)[0]?.charAt(0) ?? '');
-      }
-    },
-    ({ joined }) => {
-      first.add(joined.charAt(0));
-    },
-  );
-  return new Set([...first].filter((letter) => /\d/.test(letter)));
-}
-
-/** The figures with which some text goes on behind these letters, of which there is one at least. */
-export function figuresBehind(entries: readonly Entry[], letters: string): ReadonlySet<string> {
-  const found = new Set<string>();
-  const last = letters.charAt(letters.length - 1);
-  // Letters of words come next to each other once what stands between is left out. A plain text holds
-  // none of another script.
-  const mayHold = /[a-z0-9]/.test(last) ? new RegExp(`${last}[^a-z0-9]*\\d`, 'i') : null;
-  eachText(
-    entries,
-    (shown) => {
-      if (mayHold?.test(shown) === true || !isPlain(shown)) {
-        addFigures(found, wordsOf(shown).join(''), letters);
-      }
-    },
-    ({ joined }) => {
-      addFigures(found, joined, letters);
-    },
-  );
-  return found;
+/**
+ * The lines in which a figure follows this letter or figure, once what stands between words is left
+ * out. None holds what is of another script.
+ */
+function* linesWithFigureBehind(lines: string, last: string): Generator<string> {
+  if (!/[a-z0-9]/.test(last)) {
+    return;
+  }
+  const behind = new RegExp(`${last}[^a-z0-9\\n]*\\d`, 'gi');
+  for (let met = behind.exec(lines); met; met = behind.exec(lines)) {
+    const end = lines.indexOf('\n', met.index);
+    const behindLine = end < 0 ? lines.length : end;
+    yield lines.slice(lines.lastIndexOf('\n', met.index) + 1, behindLine);
+    behind.lastIndex = behindLine;
+  }
 }
 
 function addFigures(found: Set<string>, joined: string, letters: string): void {

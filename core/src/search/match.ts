@@ -37,6 +37,8 @@ export const factor: Readonly<Record<What, number>> = {
  * needed inside a word, and for initials and parts.
  */
 export const slipFrom = 4;
+/** With fewer plugins that meet the letters as typed, slips are looked for too. */
+export const fewHits = 3;
 /** Letters inside of a word count from so many on. */
 export const insideFrom = 3;
 /** Beginnings of several words count from so many letters on. */

@@ -4,6 +4,7 @@ import { isName, type Entry, type FoundText } from './entry.ts';
 import {
   across,
   acrossWords,
+  fewHits,
   insideFrom,
   hasBit,
   nameRanks,
@@ -14,11 +15,9 @@ import {
   slipFrom,
   type Way,
 } from './match.ts';
-import { ownLetters, type Placed } from './own-letters.ts';
+import { OwnLetters } from './own-letters.ts';
 import { put, Sheets, type Scores } from './scores.ts';
 
-/** With fewer plugins that meet the letters as typed, slips are looked for too. */
-const fewHits = 3;
 /** Several words found one by one are a little less sure than all letters in a row. */
 export const apart = 0.9;
 
@@ -45,8 +44,7 @@ export class NameIndexBuilder {
    * positions of its entries.
    */
   readonly members: number[][] = [];
-  readonly #added: Placed[] = [];
-  #own: ReadonlyMap<string, readonly number[]> | null = null;
+  readonly own = new OwnLetters();
   /** By the words of a name, for each rank; and vendors, types and tags, which are the same object. */
   readonly #names = new Map<number, Map<string, number>>();
   readonly #shared = new Map<FoundText, number>();
@@ -63,17 +61,7 @@ export class NameIndexBuilder {
       }
     }
     this.members[this.#setOf(shared)]?.push(at);
-    this.#added.push({ entry, at });
-  }
-
-  /** The own letters of all that were added, worked out when first asked for: no more is added then. */
-  own(): ReadonlyMap<string, readonly number[]> {
-    this.#own ??= ownLetters(this.#added);
-    return this.#own;
-  }
-
-  get isOwnKnown(): boolean {
-    return this.#own !== null;
+    this.own.add({ entry, at });
   }
 
   #setOf(shared: readonly number[]): number {
@@ -164,9 +152,8 @@ export class NameIndex {
   readonly #own: ReadonlyMap<string, readonly number[]>;
   readonly #sheets: Sheets;
   readonly #setSheets: Sheets;
-  #lookedForSlips = false;
 
-  /** `size` is how many entries there are in all, also where fewer were taken in. */
+  /** `size` is how many entries there are. */
   constructor(built: NameIndexBuilder, size: number) {
     this.#texts = built.texts;
     this.#having = built.having;
@@ -199,7 +186,7 @@ export class NameIndex {
       length += key.length + 1;
     }
     this.#row = this.#keys.join('\n');
-    this.#own = built.own();
+    this.#own = built.own.whole();
     this.#sheets = new Sheets(size);
     this.#setSheets = new Sheets(this.#members.length);
   }
@@ -211,11 +198,12 @@ export class NameIndex {
 
   /** Those of which a name consists of these letters, and those whose initials they are. */
   calledSo(joined: string): CalledSo {
-    const having = (texts: readonly number[]): number[] =>
-      texts
-        .filter((at) => (this.#ranks[at] as number) < nameRanks)
-        .flatMap((at) => this.#having[at] as number[])
-        .sort((a, b) => a - b);
+    const having = (texts: readonly number[]): number[] => {
+      const names = texts.filter((at) => (this.#ranks[at] as number) < nameRanks);
+      // A plugin may be called so twice: by its name, and by one that was given to it.
+      const entries = new Set(names.flatMap((at) => this.#having[at] as number[]));
+      return [...entries].sort((a, b) => a - b);
+    };
     return {
       whole: having(this.#joined.whole(joined)),
       initials: having(this.#initials.whole(joined)),
@@ -286,11 +274,6 @@ export class NameIndex {
       }
     });
     return scores;
-  }
-
-  /** Whether so few met the last letters as they were typed that slips were looked for, too. */
-  get lookedForSlips(): boolean {
-    return this.#lookedForSlips;
   }
 
   #part(typed: string, shown: string, acrossFrom: number): Scores {
@@ -365,7 +348,6 @@ export class NameIndex {
     }
     spread();
     const isSlip = typed.length >= slipFrom && scores.met < fewHits;
-    this.#lookedForSlips = isSlip;
     if (typed.length >= insideFrom) {
       this.#inside(typed, take('inside'));
     }

@@ -9,7 +9,7 @@ import { asId } from '../id.ts';
 import { entryOf, type Entry } from './entry.ts';
 import { Finder } from './finder.ts';
 import { habitsOf, noUse } from './habits.ts';
-import { ownLetters } from './own-letters.ts';
+import { OwnLetters, ownersOf } from './own-letters.ts';
 
 const entry = (
   name: string,
@@ -27,9 +27,18 @@ const entry = (
     },
     { nickname: more.nickname ?? null, slotLabel: null, tags: [] },
   );
+/** The positions of entries by their own letters. */
+function ownOf(entries: readonly Entry[]): ReadonlyMap<string, readonly number[]> {
+  const own = new OwnLetters();
+  for (const [at, one] of entries.entries()) {
+    own.add({ entry: one, at });
+  }
+  return own.whole();
+}
+
 const lettersOf = (...entries: Entry[]): Record<string, string> =>
   Object.fromEntries(
-    [...ownLetters(entries.map((one, at) => ({ entry: one, at })))].flatMap(([letters, list]) =>
+    [...ownOf(entries)].flatMap(([letters, list]) =>
       list.map((at) => [entries[at]?.plugin.name ?? '', letters]),
     ),
   );
@@ -82,6 +91,23 @@ describe('letters of one’s own', () => {
     ]).toEqual(['te', 'th', 't', null]);
     expect(finder.find('te', habitsOf(noUse), 1).hits[0]?.because).toBe(
       'name starts with “te”, its own letters',
+    );
+  });
+  it('are told of some letters alone without those of all others', () => {
+    const named = fc.record({
+      name: fc.string({ unit: fc.constantFrom('a', 'b', 'C', ' '), minLength: 1, maxLength: 6 }),
+      kind: fc.constantFrom('effect' as const, 'instrument' as const, 'tool' as const),
+      arrived: fc.constantFrom('2026-01-01', '2026-02-01'),
+    });
+    const typed = fc.string({ unit: fc.constantFrom('a', 'b', 'c'), minLength: 1, maxLength: 5 });
+    fc.assert(
+      fc.property(fc.array(named, { maxLength: 20 }), typed, (all, letters) => {
+        const entries = all.map(({ name, ...more }) => entry(name, more));
+        const placed = entries.map((one, at) => ({ entry: one, at }));
+        expect(ownersOf(placed, letters).sort()).toEqual(
+          [...(ownOf(entries).get(letters) ?? [])].sort(),
+        );
+      }),
     );
   });
   it('are never two names’ of one kind, always a beginning, and the same whatever comes later', () => {

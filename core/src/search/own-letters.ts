@@ -5,7 +5,6 @@
  * and fewer letters lead to each.
  */
 import { compareTexts } from '../text/compare.ts';
-import { grouped } from '../grouped.ts';
 import { isName, type Entry } from './entry.ts';
 
 /**
@@ -32,39 +31,109 @@ export interface Placed {
   readonly at: number;
 }
 
+/** Null for what has no name that can be typed. */
+function namedOf({ entry, at }: Placed): Named | null {
+  const [first] = entry.texts;
+  if (!first || !isName(first.what)) {
+    return null;
+  }
+  const { arrived, id } = entry.plugin;
+  return { at, name: first.joined, kind: kindOf(entry), arrived, id };
+}
+
 /**
- * The positions of entries by their own letters. What arrived first chooses first, so that a new
- * plugin takes no letters from what was there; of those that came together the shorter name.
- * Nothing of use counts here: no load gives another plugin other letters.
+ * Who chooses first: what arrived first, so that a new plugin takes no letters from what was there;
+ * of those that came together the shorter name. Nothing of use counts here: no load gives another
+ * plugin other letters.
  */
-export function ownLetters(entries: Iterable<Placed>): ReadonlyMap<string, readonly number[]> {
-  const takenBy = new Map<string, Set<string>>();
-  const owned: (readonly [letters: string, at: number])[] = [];
-  const names: Named[] = [];
-  for (const { entry, at } of entries) {
-    const [first] = entry.texts;
-    if (first && isName(first.what)) {
-      const { arrived, id } = entry.plugin;
-      names.push({ at, name: first.joined, kind: kindOf(entry), arrived, id });
+const choosesFirst = (a: Named, b: Named): number =>
+  a.arrived === b.arrived
+    ? a.name.length - b.name.length || compareTexts(a.name, b.name) || compareTexts(a.id, b.id)
+    : compareTexts(a.arrived, b.arrived);
+
+/**
+ * The positions of entries by their own letters, worked out step by step: names that begin with
+ * different letters take none from each other. All must be added before the first step.
+ */
+export class OwnLetters {
+  readonly #waiting = new Map<string, Named[]>();
+  readonly #positions = new Map<string, number[]>();
+
+  add(placed: Placed): void {
+    const named = namedOf(placed);
+    if (named) {
+      const first = named.name.charAt(0);
+      const alike = this.#waiting.get(first) ?? [];
+      this.#waiting.set(first, alike);
+      alike.push(named);
     }
   }
-  names.sort((a, b) =>
-    a.arrived === b.arrived
-      ? a.name.length - b.name.length || compareTexts(a.name, b.name) || compareTexts(a.id, b.id)
-      : compareTexts(a.arrived, b.arrived),
-  );
-  for (const { at, name, kind } of names) {
-    const taken = takenBy.get(kind) ?? new Set<string>();
-    takenBy.set(kind, taken);
-    let length = 1;
-    while (length <= name.length && taken.has(name.slice(0, length))) {
-      length += 1;
+
+  /** Gives letters to those that begin with one more letter; false once all have theirs. */
+  step(): boolean {
+    for (const [first, names] of this.#waiting) {
+      this.#waiting.delete(first);
+      this.#give(names);
+      return true;
     }
-    if (length <= name.length) {
-      const letters = name.slice(0, length);
-      taken.add(letters);
-      owned.push([letters, at]);
+    return false;
+  }
+
+  #give(names: Named[]): void {
+    const takenBy = new Map<string, Set<string>>();
+    for (const { at, name, kind } of names.sort(choosesFirst)) {
+      const taken = takenBy.get(kind) ?? new Set<string>();
+      takenBy.set(kind, taken);
+      let length = 1;
+      while (length <= name.length && taken.has(name.slice(0, length))) {
+        length += 1;
+      }
+      if (length <= name.length) {
+        const letters = name.slice(0, length);
+        taken.add(letters);
+        const positions = this.#positions.get(letters) ?? [];
+        this.#positions.set(letters, positions);
+        positions.push(at);
+      }
     }
   }
-  return grouped(owned);
+
+  /** All of them; what is left to be worked out is worked out now. */
+  whole(): ReadonlyMap<string, readonly number[]> {
+    while (this.step()) {
+      // Each step works out its part.
+    }
+    return this.#positions;
+  }
+}
+
+/**
+ * The positions of those whose own letters are just these, as `OwnLetters` tells them, without those of
+ * all others: of those that begin with one letter the first one has it, of those that begin with two
+ * the first of the others, and so on. All that begin with the first letter must be given.
+ */
+export function ownersOf(entries: Iterable<Placed>, letters: string): number[] {
+  const having = new Set<Named>();
+  let alike = [...entries].map(namedOf).filter((named) => named !== null);
+  let owners: Named[] = [];
+  for (let length = 1; length <= letters.length; length += 1) {
+    const beginning = letters.slice(0, length);
+    alike = alike.filter(({ name }) => name.startsWith(beginning));
+    owners = firstOfEachKind(alike.filter((named) => !having.has(named)));
+    for (const owner of owners) {
+      having.add(owner);
+    }
+  }
+  return owners.map(({ at }) => at);
+}
+
+function firstOfEachKind(names: readonly Named[]): Named[] {
+  const first = new Map<string, Named>();
+  for (const named of names) {
+    const before = first.get(named.kind);
+    if (!before || choosesFirst(named, before) < 0) {
+      first.set(named.kind, named);
+    }
+  }
+  return [...first.values()];
 }

@@ -74,9 +74,20 @@ export function oneByOne(bring: () => Promise<unknown>): void {
   lane = lane.then(bring).catch(() => undefined);
 }
 
-/** What is left of an idle moment before it is given back, and how long one is taken to be. Milliseconds. */
-const spare = 3;
-const assumed = 10;
+/** A key that is pressed meanwhile waits for so long at most, but for a step that takes longer. Milliseconds. */
+const moment = 6;
+
+/**
+ * Behind all that waits to be done. Not by requestIdleCallback: Chromium calls that neither between
+ * keys nor for a second after them, and who types is who needs what is made ready.
+ */
+function behindAllElse(act: () => void): void {
+  if ('scheduler' in globalThis) {
+    void scheduler.postTask(act, { priority: 'background' });
+  } else {
+    setTimeout(act, moment);
+  }
+}
 
 /**
  * Goes on with something large step by step, as long as a step says that more is left, in moments in
@@ -84,25 +95,14 @@ const assumed = 10;
  */
 export function inIdleMoments(goOn: () => boolean): () => void {
   let isStopped = false;
-  const moment = (left: () => number): void => {
+  const next = (): void => {
+    const end = performance.now() + moment;
     let isMore = !isStopped;
-    while (isMore && left() > spare) {
+    while (isMore && performance.now() < end) {
       isMore = goOn();
     }
     if (isMore) {
-      next();
-    }
-  };
-  const next = (): void => {
-    if ('requestIdleCallback' in globalThis) {
-      requestIdleCallback((deadline) => {
-        moment(() => deadline.timeRemaining());
-      });
-    } else {
-      setTimeout(() => {
-        const end = performance.now() + assumed;
-        moment(() => end - performance.now());
-      }, assumed);
+      behindAllElse(next);
     }
   };
   whenIdle(next);
