@@ -1,5 +1,6 @@
 /** Finding one plugin by a few letters among many, best first, each hit with its reason. */
 import type { Plugin } from '../catalog/plugin.ts';
+import { eachInSteps, Gradually } from '../gradually.ts';
 import { compareNames } from '../text/compare.ts';
 import { wordsOf } from '../text/fold.ts';
 import { groupOf, typeName } from '../taxonomy/tree.ts';
@@ -43,73 +44,32 @@ export interface Found {
  */
 export class Finder {
   readonly entries: readonly Entry[];
-  /** What the index is made of, until it is made. */
-  #builder: NameIndexBuilder | null = new NameIndexBuilder();
-  #built = 0;
-  #index: NameIndex | null = null;
+  readonly #index: Gradually<NameIndex>;
   /** Answers until all are in the index. */
   readonly #first: FirstLetters;
-  #ranking: ReturnType<typeof sortInSteps<number>> | null = null;
-  #byName: Int32Array | null = null;
+  /** The place of each entry when all stand by name, then id. */
+  readonly #byName: Gradually<Int32Array>;
   #firstFigures: ReadonlySet<string> | null = null;
   readonly #habits = new WeakMap<Habits, Float64Array>();
 
   constructor(entries: readonly Entry[]) {
     this.entries = entries;
+    this.#index = new Gradually(indexInSteps(entries));
     this.#first = new FirstLetters(entries);
+    this.#byName = new Gradually(ranksByName(entries));
   }
 
-  /**
-   * Takes apart up to so many more, or does one of the steps behind that; false once all can be found
-   * by letters, and is in order.
-   */
-  prepare(count: number): boolean {
-    if (this.#builder) {
-      this.#build(this.#builder, count);
-      return true;
-    }
-    return this.#byName === null && this.#rank();
-  }
-
-  /** A step of ranking all by name; true as long as they are not. */
-  #rank(): boolean {
-    this.#ranking ??= sortInSteps([...this.entries.keys()], (a, b) =>
-      byName(this.entries[a] as Entry, this.entries[b] as Entry),
-    );
-    const { done, value } = this.#ranking.next();
-    if (done !== true) {
-      return true;
-    }
-    this.#byName = ranksOf(value);
-    this.#ranking = null;
-    return false;
-  }
-
-  #build(builder: NameIndexBuilder, count: number): void {
-    const end = Math.min(this.entries.length, this.#built + count);
-    if (this.#built < end) {
-      for (; this.#built < end; this.#built += 1) {
-        builder.add(this.entries[this.#built] as Entry, this.#built);
-      }
-    } else if (!builder.own.step()) {
-      this.#index = new NameIndex(builder, this.entries.length);
-      this.#builder = null;
-    }
+  /** Takes some more apart, or puts them in order; false once all can be found by letters. */
+  prepare(): boolean {
+    return this.#index.step() || this.#byName.step();
   }
 
   /** Whether an entry stands before another by name, then id. To find the first few, all need no ranks. */
   #comesFirst(): (at: number, other: number) => boolean {
-    const ranks = this.#byName;
+    const ranks = this.#byName.ready;
     return ranks
       ? (at, other) => (ranks[at] as number) < (ranks[other] as number)
       : (at, other) => byName(this.entries[at] as Entry, this.entries[other] as Entry) < 0;
-  }
-
-  #indexed(): NameIndex {
-    while (this.#index === null) {
-      this.prepare(this.entries.length);
-    }
-    return this.#index;
   }
 
   /** What the letters meet, and whose own they are. */
@@ -118,13 +78,13 @@ export class Finder {
     joined: string,
     shown: string,
   ): { own: readonly number[]; scores: Scores } {
-    if (this.#index === null && parts.length === 1) {
+    if (this.#index.ready === null && parts.length === 1) {
       const scores = this.#first.score(joined, shown);
       if (scores) {
         return { own: this.#first.ownersOf(joined), scores };
       }
     }
-    const index = this.#indexed();
+    const index = this.#index.whole();
     return { own: index.ownOf(joined), scores: index.score(parts, joined, shown) };
   }
 
@@ -192,12 +152,12 @@ export class Finder {
     if (typed === '') {
       return (this.#firstFigures ??= this.#first.figuresInFront());
     }
-    return this.#index?.figuresAfter(typed) ?? this.#first.figuresBehind(typed);
+    return this.#index.ready?.figuresAfter(typed) ?? this.#first.figuresBehind(typed);
   }
 
   /** The positions of entries that are called by just these letters, and of those whose initials they are. */
   calledSo(joined: string): CalledSo {
-    return (this.#index ?? this.#first).calledSo(joined);
+    return (this.#index.ready ?? this.#first).calledSo(joined);
   }
 
   /**
@@ -212,7 +172,7 @@ export class Finder {
     const { joined = '', initials = '' } =
       this.entries.find((entry) => entry.plugin.id === plugin)?.texts[0] ?? {};
     // Many letters are tried: with an index of all that is quicker.
-    this.#indexed();
+    this.#index.whole();
     for (let length = 1; length <= joined.length; length += 1) {
       for (const letters of [
         joined.slice(0, length),
@@ -300,8 +260,21 @@ const isNamed = (name: string, { spaced }: FoundText): boolean =>
 const byName = ({ plugin: x }: Entry, { plugin: y }: Entry): number =>
   compareNames(x.name, y.name) || (x.id < y.id ? -1 : 1);
 
-/** The place of each position in an order of them. */
-function ranksOf(order: readonly number[]): Int32Array {
+function* indexInSteps(entries: readonly Entry[]) {
+  const builder = new NameIndexBuilder();
+  yield* eachInSteps(entries, (entry, at) => {
+    builder.add(entry, at);
+  });
+  while (builder.own.step()) {
+    yield;
+  }
+  return new NameIndex(builder, entries.length);
+}
+
+function* ranksByName(entries: readonly Entry[]) {
+  const order = yield* sortInSteps([...entries.keys()], (a, b) =>
+    byName(entries[a] as Entry, entries[b] as Entry),
+  );
   const ranks = new Int32Array(order.length);
   for (const [rank, at] of order.entries()) {
     ranks[at] = rank;

@@ -2,10 +2,11 @@
 import type { Plugin } from '../catalog/plugin.ts';
 import { compareTexts } from '../text/compare.ts';
 import { fold, wordsOf } from '../text/fold.ts';
-import { lazily } from '../lazily.ts';
+import { eachInSteps, Gradually } from '../gradually.ts';
 import { remembered } from '../remembered.ts';
 import { Texts } from '../text/text-index.ts';
 import type { Hit } from './finder.ts';
+import { sortInSteps } from './sort-in-steps.ts';
 
 /** What of a setting is looked at. */
 export interface FindableSetting {
@@ -18,8 +19,8 @@ export interface FindableSetting {
 
 /** Settings made ready to be found. */
 export interface SettingFinder<S> {
-  /** Takes them apart ahead of the first letters. */
-  readonly prepare: () => void;
+  /** Takes some more of them apart, ahead of the first letters; false once all are. */
+  readonly prepare: () => boolean;
   /** The best first; no more than `limit`, and of these only such as `isAmong` lets through. */
   readonly find: (letters: string, limit: number, isAmong?: (setting: S) => boolean) => S[];
 }
@@ -32,15 +33,15 @@ export interface SettingFinder<S> {
 export function createSettingFinder<S extends FindableSetting>(
   settings: readonly S[],
 ): SettingFinder<S> {
-  const indexed = lazily(() => indexOf(settings));
+  const indexed = new Gradually(indexInSteps(settings));
   return {
-    prepare: indexed,
+    prepare: () => indexed.step(),
     find: (letters, limit, isAmong = () => true) => {
       const asked = [...new Set(foldedWords(letters))];
       if (asked.length === 0) {
         return [];
       }
-      const { ready, own, others, counted } = indexed();
+      const { ready, own, others, counted } = indexed.whole();
       const whole = spaced(letters);
       const best: { setting: S; points: number }[] = [];
       counted.eachMeeting(asked, own, others, (at, words) => {
@@ -60,19 +61,28 @@ export function createSettingFinder<S extends FindableSetting>(
   };
 }
 
+/** Of what can be found of a setting: its words, and how its names are written. */
+interface Ready<S> {
+  readonly setting: S;
+  readonly words: readonly (readonly string[])[];
+  readonly starts: readonly string[];
+}
+
 /** Settings by name, with the words of each. */
-function indexOf<S extends FindableSetting>(settings: readonly S[]) {
-  const ready = settings
-    .map((setting) => {
-      const words = setting.names.map(foldedWords);
-      return { setting, words, starts: words.map((of) => of.join(' ')) };
-    })
-    .sort((a, b) => compareTexts(a.starts[0] ?? '', b.starts[0] ?? ''));
+function* indexInSteps<S extends FindableSetting>(settings: readonly S[]) {
+  const apart: Ready<S>[] = [];
+  yield* eachInSteps(settings, (setting) => {
+    const words = setting.names.map(foldedWords);
+    apart.push({ setting, words, starts: words.map((of) => of.join(' ')) });
+  });
+  const ready = yield* sortInSteps(apart, (a, b) =>
+    compareTexts(a.starts[0] ?? '', b.starts[0] ?? ''),
+  );
   const own = new Texts();
   const others = new Texts();
   // Plugins and banks have many settings.
   const known = new Map<string, readonly string[]>();
-  for (const [at, { setting, words }] of ready.entries()) {
+  yield* eachInSteps(ready, ({ setting, words }, at) => {
     enter(own, at, words);
     const around = [...setting.pluginNames, setting.bank ?? ''];
     enter(
@@ -80,7 +90,7 @@ function indexOf<S extends FindableSetting>(settings: readonly S[]) {
       at,
       around.map((text) => remembered(known, settings.length, text, () => foldedWords(text))),
     );
-  }
+  });
   return { ready, own, others, counted: new Counted(ready.length) };
 }
 

@@ -34,9 +34,6 @@ function prepare(plugin: Plugin, calling: GivenNames): Entry {
   return entry;
 }
 
-/** So many plugins are taken apart between two looks at the time. */
-const step = 100;
-
 /** Finds plugins and kept settings by letters; what is likely is known before any was taken apart. */
 export function useFinder(): Finder {
   const { plugins, keptSettings, answers } = useCatalog();
@@ -57,7 +54,7 @@ export function useFinder(): Finder {
     [plugins, keptSettings, answers, namings],
   );
   // The first letters need not wait for all of it.
-  useEffect(() => inIdleMoments(() => finder.prepare(step)), [finder]);
+  useEffect(() => inIdleMoments(() => finder.prepare()), [finder]);
   return finder;
 }
 
@@ -81,11 +78,11 @@ export function useSettingFinder(): SettingFinder<FindableThing> | null {
   useEffect(
     () =>
       inIdleMoments(() => {
-        finder.prepare();
-        if (!isSmall) {
+        const isMore = finder.prepare();
+        if (!isMore && !isSmall) {
           setReady(finder);
         }
-        return false;
+        return isMore;
       }),
     [finder, isSmall],
   );
