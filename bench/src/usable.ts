@@ -227,8 +227,8 @@ async function withCount(browser: Browser, count: number): Promise<Outcome> {
     }
     bare.stop();
     const of = `${count.toLocaleString('en')} plugins`;
-    const { change, whole, bytes, wholeBytes } = await changes(at, server.database);
     const toWindow = await bytesToWindow(browser, server.address);
+    const { change, whole, bytes, wholeBytes } = await changes(at, server.database);
     const rows = [
       ...shown.map(
         ({ name, opened }): Measured =>
