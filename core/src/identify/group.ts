@@ -1,15 +1,16 @@
-import { compareTexts } from '../text/compare.ts';
 /**
  * Copies into plugins: which copies are one product, why, and where that is in doubt. Depends on
  * the copies alone, not on their order.
  */
 import { grouped } from '../grouped.ts';
+import { compareTexts } from '../text/compare.ts';
 import type { IsGeneric } from './name-key.ts';
 import {
   askAt,
   compareCopies,
   joinAt,
   membersOf,
+  sameWeights,
   sumOf,
   type GroupedCopy,
   type Member,
@@ -270,7 +271,8 @@ class Clusters {
   readonly #parent: number[];
   readonly #pins: Map<number, string>;
   readonly #vendors: Map<number, Set<string>>;
-  readonly #reasons = new Map<number, Set<string>>();
+  /** What speaks for each, by its reason. */
+  readonly #reasons = new Map<number, Map<string, SamePiece['says']>>();
 
   constructor(given: readonly ToGroup[], members: readonly Member[]) {
     this.#parent = given.map((_, i) => i);
@@ -306,10 +308,10 @@ class Clusters {
     );
     const why = pieces
       .filter((piece) => piece.weight > 0 && piece.reason !== '')
-      .map((piece) => piece.reason);
+      .map(({ reason, says }) => [reason, says] as const);
     this.#reasons.set(
       into,
-      new Set([...(this.#reasons.get(into) ?? []), ...(this.#reasons.get(from) ?? []), ...why]),
+      new Map([...(this.#reasons.get(into) ?? []), ...(this.#reasons.get(from) ?? []), ...why]),
     );
   }
 
@@ -334,10 +336,24 @@ class Clusters {
     return [...members].map(([root, list]) => ({
       members: list,
       pin: this.#pins.get(Number(root)) ?? null,
-      reasons: [...(this.#reasons.get(Number(root)) ?? [])],
+      reasons: inOrder(this.#reasons.get(Number(root)) ?? new Map()),
     }));
   }
 }
+
+const places = Object.keys(sameWeights);
+
+/**
+ * Reasons in the order of the weights, what the user said first: the same ones in the same order,
+ * whichever copies were compared first.
+ */
+const inOrder = (reasons: ReadonlyMap<string, SamePiece['says']>): string[] =>
+  [...reasons]
+    .sort(
+      ([a, saysA], [b, saysB]) =>
+        places.indexOf(saysA) - places.indexOf(saysB) || compareTexts(a, b),
+    )
+    .map(([reason]) => reason);
 
 /** The best pair of each two groups that stayed apart, though something speaks for joining them. */
 function doubtsIn(edges: readonly Doubt[], clusters: Clusters): Doubt[] {

@@ -162,7 +162,22 @@ describe('properties of sorting', () => {
       used: new Set(['r']),
     },
   }));
-  it('sorting twice changes nothing', () => {
+  it('sorting twice changes nothing, nor the order in which reasons are told', () => {
+    const some = [
+      copy('c0', 'Marlwick One', { plugin: 'p', vendor: null }),
+      copy('c1', 'Delay', { plugin: 'r', vendor: 'Osier and Pitch' }),
+      copy('c2', 'Marlwick One', { plugin: 'p', vendor: null }),
+      copy('c3', 'Marlwick One', { plugin: 'r', vendor: null }),
+      copy('c4', 'Delay', { plugin: 'p', vendor: 'Osier and Pitch' }),
+    ];
+    const used = new Set(['r']);
+    const first = sort(some, { used });
+    const again = sort(settled(some, first), { used });
+    const why = ({ plugins }: IdentifiedCatalog) =>
+      Object.fromEntries(plugins.map(({ id, grounds }) => [id, grounds.sameBecause]));
+    expect(why(again)).toEqual(why(first));
+  });
+  it('sorting any copies twice changes nothing', () => {
     fc.assert(
       fc.property(catalogs, ({ copies, decisions }) => {
         const first = sort(copies, decisions);
