@@ -116,6 +116,36 @@ describe('something large, step by step', () => {
     await jest.advanceTimersByTimeAsync(200);
     expect(step).toHaveBeenCalledTimes(5);
   });
+  it('lets all that waits go first, where the browser knows how', async () => {
+    const { inIdleMoments, firstScreenStands } = await freshWindow();
+    const behind: [act: () => void, priority: string | undefined][] = [];
+    Object.assign(globalThis, {
+      scheduler: {
+        postTask: (act: () => void, { priority }: SchedulerPostTaskOptions) => {
+          behind.push([act, priority]);
+          return Promise.resolve();
+        },
+      },
+    });
+    try {
+      let left = 3;
+      performance.now = () => Date.now();
+      inIdleMoments(() => {
+        jest.setSystemTime(Date.now() + 7);
+        left -= 1;
+        return left > 0;
+      });
+      firstScreenStands();
+      await jest.advanceTimersByTimeAsync(510);
+      for (let act = behind.shift(); act; act = behind.shift()) {
+        expect(act[1]).toBe('background');
+        act[0]();
+      }
+      expect(left).toBe(0);
+    } finally {
+      Reflect.deleteProperty(globalThis, 'scheduler');
+    }
+  });
   it('does not begin once it was stopped, nor go on', async () => {
     const { inIdleMoments, firstScreenStands } = await freshWindow();
     const step = jest.fn(() => true);
