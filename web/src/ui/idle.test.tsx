@@ -97,7 +97,7 @@ describe('something large, step by step', () => {
   it('goes on in several moments until no more is left', async () => {
     const { inIdleMoments, firstScreenStands } = await freshWindow();
     let left = 5;
-    // Each step takes 4 of the 10 milliseconds that a moment is taken to be.
+    // Each step takes 4 of the 6 milliseconds of a moment.
     const step = jest.fn(() => {
       jest.setSystemTime(Date.now() + 4);
       performance.now = () => Date.now();
