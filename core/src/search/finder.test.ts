@@ -1,12 +1,13 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { Gradually } from '../gradually.ts';
 import { asId } from '../id.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import { wordsOf } from '../text/fold.ts';
 import { entryOf, type Entry } from './entry.ts';
 import { bestOf, Finder } from './finder.ts';
 import { habitsOf, noUse, type Use } from './habits.ts';
-import { OwnLetters, ownWorth } from './own-letters.ts';
+import { ownLettersInSteps, ownWorth } from './own-letters.ts';
 import { beginsAlmost } from '../text/edit-distance.ts';
 import { across, acrossWords, orderPoints, pointsOf, slipOf, wayOf } from './match.ts';
 
@@ -236,11 +237,8 @@ describe('the index', () => {
               return way !== null && way !== 'inside';
             }),
           ).length < 3;
-        const letters = new OwnLetters();
-        for (const [at, entry] of some.entries()) {
-          letters.add({ entry, at });
-        }
-        const own = letters.whole().get(wordsOf(typed).join('')) ?? [];
+        const letters = ownLettersInSteps(some.map((entry, at) => ({ entry, at })));
+        const own = new Gradually(letters).whole().get(wordsOf(typed).join('')) ?? [];
         const slow = some.flatMap((entry, at) => {
           const points = slowly(entry, typed, isSlip);
           return points > 0

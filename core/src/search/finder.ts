@@ -19,7 +19,7 @@ import {
   type Way,
 } from './match.ts';
 import { apart, NameIndex, NameIndexBuilder, type CalledSo } from './name-index.ts';
-import { ownWorth } from './own-letters.ts';
+import { ownLettersInSteps, ownWorth } from './own-letters.ts';
 import { Best, type Scores } from './scores.ts';
 import { sortInSteps } from './sort-in-steps.ts';
 
@@ -265,10 +265,8 @@ function* indexInSteps(entries: readonly Entry[]) {
   yield* eachInSteps(entries, (entry, at) => {
     builder.add(entry, at);
   });
-  while (builder.own.step()) {
-    yield;
-  }
-  return new NameIndex(builder, entries.length);
+  const own = yield* ownLettersInSteps(entries.map((entry, at) => ({ entry, at })));
+  return new NameIndex(builder, own, entries.length);
 }
 
 function* ranksByName(entries: readonly Entry[]) {

@@ -2,6 +2,8 @@
  * What the first letters find, without an index of all plugins: so that who types as soon as the
  * screen stands need not wait for that. It finds the same (finder.test.ts), at some ten times the cost.
  */
+import { lazily } from '../lazily.ts';
+import { remembered } from '../remembered.ts';
 import { hasWordBeginning, isPlain, wordsHold, wordsOf } from '../text/fold.ts';
 import type { Entry, FoundText } from './entry.ts';
 import { fewHits, insideFrom, nameRanks, pointsOf, sharedLeast, slipFrom, wayOf } from './match.ts';
@@ -28,18 +30,24 @@ interface WrittenNames {
   readonly others: readonly string[];
 }
 
+/** So many first letters are kept with what begins with them. */
+const mostLetters = 50;
+
 /** Entries of which only those are taken apart that letters may meet. */
 export class FirstLetters {
   readonly #entries: readonly Entry[];
   readonly #sheets: Sheets;
+  readonly #shared: () => Shared;
+  readonly #names: () => WrittenNames;
+  /** The positions of entries that have a word of a name which begins with a letter. */
   readonly #beginning = new Map<string, readonly number[]>();
   #last: Candidates | null = null;
-  #shared: Shared | null = null;
-  #names: WrittenNames | null = null;
 
   constructor(entries: readonly Entry[]) {
     this.#entries = entries;
     this.#sheets = new Sheets(entries.length);
+    this.#shared = lazily(() => sharedOf(entries));
+    this.#names = lazily(() => writtenNames(entries));
   }
 
   /**
@@ -88,7 +96,7 @@ export class FirstLetters {
   /** The figures with which some text begins. */
   figuresInFront(): ReadonlySet<string> {
     const first = new Set<string>();
-    const { plain, others } = this.#written();
+    const { plain, others } = this.#names();
     for (const [name] of plain.matchAll(figureFirstInLine)) {
       first.add(name.charAt(name.length - 1));
     }
@@ -97,7 +105,7 @@ export class FirstLetters {
         first.add(wordsOf(name)[0]?.charAt(0) ?? '');
       }
     }
-    for (const { joined } of this.#sharedOnce().lists.flat()) {
+    for (const { joined } of this.#shared().lists.flat()) {
       first.add(joined.charAt(0));
     }
     return new Set([...first].filter((letter) => /\d/.test(letter)));
@@ -106,14 +114,14 @@ export class FirstLetters {
   /** The figures with which some text goes on behind these letters, of which there is one at least. */
   figuresBehind(letters: string): ReadonlySet<string> {
     const found = new Set<string>();
-    const { plain, others } = this.#written();
+    const { plain, others } = this.#names();
     for (const line of linesWithFigureBehind(plain, letters.charAt(letters.length - 1))) {
       addFigures(found, wordsOf(line).join(''), letters);
     }
     for (const name of others) {
       addFigures(found, wordsOf(name).join(''), letters);
     }
-    for (const { joined } of this.#sharedOnce().lists.flat()) {
+    for (const { joined } of this.#shared().lists.flat()) {
       addFigures(found, joined, letters);
     }
     return found;
@@ -141,7 +149,7 @@ export class FirstLetters {
   }
 
   #meeting(letters: string, among: Iterable<number>): number[] {
-    const { lists, having } = this.#sharedOnce();
+    const { lists, having } = this.#shared();
     const isMet = lists.map((texts) => texts.some((text) => meetsShared(text, letters)));
     const isBegun = new Set(this.#beginningWith(letters.charAt(0)));
     const isLong = letters.length >= insideFrom;
@@ -158,17 +166,12 @@ export class FirstLetters {
     return positions;
   }
 
-  /** The positions of entries that have a word of a name which begins with the letter. */
   #beginningWith(letter: string): readonly number[] {
-    const known = this.#beginning.get(letter);
-    if (known) {
-      return known;
-    }
-    const found = [...this.#entries.keys()].filter((at) =>
-      this.#hasName(at, (shown) => hasWordBeginning(shown, letter)),
+    return remembered(this.#beginning, mostLetters, letter, () =>
+      [...this.#entries.keys()].filter((at) =>
+        this.#hasName(at, (shown) => hasWordBeginning(shown, letter)),
+      ),
     );
-    this.#beginning.set(letter, found);
-    return found;
   }
 
   #hasName(at: number, isSo: (shown: string) => boolean): boolean {
@@ -177,16 +180,6 @@ export class FirstLetters {
       isFound ||= isSo(shown);
     });
     return isFound;
-  }
-
-  #sharedOnce(): Shared {
-    this.#shared ??= sharedOf(this.#entries);
-    return this.#shared;
-  }
-
-  #written(): WrittenNames {
-    this.#names ??= writtenNames(this.#entries);
-    return this.#names;
   }
 }
 

@@ -15,7 +15,6 @@ import {
   slipFrom,
   type Way,
 } from './match.ts';
-import { OwnLetters } from './own-letters.ts';
 import { put, Sheets, type Scores } from './scores.ts';
 
 /** Several words found one by one are a little less sure than all letters in a row. */
@@ -44,7 +43,6 @@ export class NameIndexBuilder {
    * positions of its entries.
    */
   readonly members: number[][] = [];
-  readonly own = new OwnLetters();
   /** By the words of a name, for each rank; and vendors, types and tags, which are the same object. */
   readonly #names = new Map<number, Map<string, number>>();
   readonly #shared = new Map<FoundText, number>();
@@ -61,7 +59,6 @@ export class NameIndexBuilder {
       }
     }
     this.members[this.#setOf(shared)]?.push(at);
-    this.own.add({ entry, at });
   }
 
   #setOf(shared: readonly number[]): number {
@@ -153,8 +150,8 @@ export class NameIndex {
   readonly #sheets: Sheets;
   readonly #setSheets: Sheets;
 
-  /** `size` is how many entries there are. */
-  constructor(built: NameIndexBuilder, size: number) {
+  /** `own` are the own letters of all entries, `size` is how many these are. */
+  constructor(built: NameIndexBuilder, own: ReadonlyMap<string, readonly number[]>, size: number) {
     this.#texts = built.texts;
     this.#having = built.having;
     this.#joined = built.joined;
@@ -186,7 +183,7 @@ export class NameIndex {
       length += key.length + 1;
     }
     this.#row = this.#keys.join('\n');
-    this.#own = built.own.whole();
+    this.#own = own;
     this.#sheets = new Sheets(size);
     this.#setSheets = new Sheets(this.#members.length);
   }

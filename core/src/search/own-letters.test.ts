@@ -5,11 +5,12 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import type { Kind } from '../catalog/kind.ts';
+import { Gradually } from '../gradually.ts';
 import { asId } from '../id.ts';
 import { entryOf, type Entry } from './entry.ts';
 import { Finder } from './finder.ts';
 import { habitsOf, noUse } from './habits.ts';
-import { OwnLetters, ownersOf } from './own-letters.ts';
+import { ownersOf, ownLettersInSteps } from './own-letters.ts';
 
 const entry = (
   name: string,
@@ -28,13 +29,8 @@ const entry = (
     { nickname: more.nickname ?? null, slotLabel: null, tags: [] },
   );
 /** The positions of entries by their own letters. */
-function ownOf(entries: readonly Entry[]): ReadonlyMap<string, readonly number[]> {
-  const own = new OwnLetters();
-  for (const [at, one] of entries.entries()) {
-    own.add({ entry: one, at });
-  }
-  return own.whole();
-}
+const ownOf = (entries: readonly Entry[]) =>
+  new Gradually(ownLettersInSteps(entries.map((one, at) => ({ entry: one, at })))).whole();
 
 const lettersOf = (...entries: Entry[]): Record<string, string> =>
   Object.fromEntries(

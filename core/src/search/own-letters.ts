@@ -4,6 +4,8 @@
  * Who goes on typing did not mean what stood first a letter ago; so another one is given the place,
  * and fewer letters lead to each.
  */
+import { eachInSteps } from '../gradually.ts';
+import { grouped } from '../grouped.ts';
 import { compareTexts } from '../text/compare.ts';
 import { isName, type Entry } from './entry.ts';
 
@@ -52,63 +54,46 @@ const choosesFirst = (a: Named, b: Named): number =>
     : compareTexts(a.arrived, b.arrived);
 
 /**
- * The positions of entries by their own letters, worked out step by step: names that begin with
- * different letters take none from each other. All must be added before the first step.
+ * The positions of entries by their own letters, in steps: names that begin with different letters
+ * take none from each other.
  */
-export class OwnLetters {
-  readonly #waiting = new Map<string, Named[]>();
-  readonly #positions = new Map<string, number[]>();
-
-  add(placed: Placed): void {
-    const named = namedOf(placed);
-    if (named) {
-      const first = named.name.charAt(0);
-      const alike = this.#waiting.get(first) ?? [];
-      this.#waiting.set(first, alike);
-      alike.push(named);
+export function* ownLettersInSteps(entries: readonly Placed[]) {
+  const named: Named[] = [];
+  yield* eachInSteps(entries, (placed) => {
+    const one = namedOf(placed);
+    if (one) {
+      named.push(one);
     }
+  });
+  const positions = new Map<string, number[]>();
+  for (const alike of grouped(named.map((one) => [one.name.charAt(0), one] as const)).values()) {
+    giveLetters(alike, positions);
+    yield;
   }
+  return positions;
+}
 
-  /** Gives letters to those that begin with one more letter; false once all have theirs. */
-  step(): boolean {
-    for (const [first, names] of this.#waiting) {
-      this.#waiting.delete(first);
-      this.#give(names);
-      return true;
+function giveLetters(names: Named[], positions: Map<string, number[]>): void {
+  const takenBy = new Map<string, Set<string>>();
+  for (const { at, name, kind } of names.sort(choosesFirst)) {
+    const taken = takenBy.get(kind) ?? new Set<string>();
+    takenBy.set(kind, taken);
+    let length = 1;
+    while (length <= name.length && taken.has(name.slice(0, length))) {
+      length += 1;
     }
-    return false;
-  }
-
-  #give(names: Named[]): void {
-    const takenBy = new Map<string, Set<string>>();
-    for (const { at, name, kind } of names.sort(choosesFirst)) {
-      const taken = takenBy.get(kind) ?? new Set<string>();
-      takenBy.set(kind, taken);
-      let length = 1;
-      while (length <= name.length && taken.has(name.slice(0, length))) {
-        length += 1;
-      }
-      if (length <= name.length) {
-        const letters = name.slice(0, length);
-        taken.add(letters);
-        const positions = this.#positions.get(letters) ?? [];
-        this.#positions.set(letters, positions);
-        positions.push(at);
-      }
+    if (length <= name.length) {
+      const letters = name.slice(0, length);
+      taken.add(letters);
+      const having = positions.get(letters) ?? [];
+      positions.set(letters, having);
+      having.push(at);
     }
-  }
-
-  /** All of them; what is left to be worked out is worked out now. */
-  whole(): ReadonlyMap<string, readonly number[]> {
-    while (this.step()) {
-      // Each step works out its part.
-    }
-    return this.#positions;
   }
 }
 
 /**
- * The positions of those whose own letters are just these, as `OwnLetters` tells them, without those of
+ * The positions of those whose own letters are just these, as `ownLettersInSteps` tells them, without those of
  * all others: of those that begin with one letter the first one has it, of those that begin with two
  * the first of the others, and so on. All that begin with the first letter must be given.
  */
