@@ -11,7 +11,7 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import pg from 'pg';
 import { chromium, type Browser } from 'playwright-core';
-import type { CatalogView, PlaceView } from '@clever-drawer/core';
+import type { CatalogColumnsView, PlaceView } from '@clever-drawer/core';
 import { studioSize } from '@clever-drawer/demo';
 import { args, screens } from './keystroke.ts';
 import { measured, type Measured, type Outcome } from './measure.ts';
@@ -146,9 +146,9 @@ async function changes(at: string, database: pg.ClientConfig): Promise<Changed> 
   await client.connect();
   const changed: Changed = { change: [], whole: [], bytes: 0, wholeBytes: 0 };
   for (let round = 0; round < 20; round += 1) {
-    const all = await fetched(`${at}/catalog`);
-    const { revision, plugins } = JSON.parse(all.text) as CatalogView;
-    await client.query("UPDATE plugin SET name = name || '*' WHERE id = $1", [plugins[round]?.id]);
+    const all = await fetched(`${at}/catalog?form=columns`);
+    const { revision, columns } = JSON.parse(all.text) as CatalogColumnsView;
+    await client.query("UPDATE plugin SET name = name || '*' WHERE id = $1", [columns.id[round]]);
     const after = await fetched(`${at}/catalog?since=${revision}`);
     changed.whole.push(all.took);
     changed.change.push(after.took);

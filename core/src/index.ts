@@ -57,6 +57,7 @@ export {
   type CatalogChange,
   type CatalogState,
 } from './catalog/catalog-change.ts';
+export { fromColumns, toColumns, type PluginColumns } from './catalog/plugin-columns.ts';
 export { kinds, kindWords, whichIsUnknown, type Kind } from './catalog/kind.ts';
 export {
   copyInFront,
@@ -419,6 +420,7 @@ export {
 } from './api/api.ts';
 export { changeSort, type SortChange } from './api/sort-change.ts';
 export type {
+  CatalogColumnsView,
   CatalogView,
   MatchView,
   BackupView,

@@ -5,7 +5,9 @@ import { join } from 'node:path';
 import {
   changeCatalog,
   changeSort,
+  fromColumns,
   type CatalogChange,
+  type CatalogColumnsView,
   type CatalogView,
   type SortChange,
   type SortView,
@@ -38,6 +40,13 @@ const write = (number: number, version = 1): void => {
 };
 const whole = async (): Promise<CatalogView> =>
   (await server.call<CatalogView>('GET', 'catalog')).body;
+const asColumns = async (query = ''): Promise<Partial<CatalogColumnsView & CatalogChange>> =>
+  (
+    await server.call<Partial<CatalogColumnsView & CatalogChange>>(
+      'GET',
+      `catalog?form=columns${query}`,
+    )
+  ).body;
 const since = async (revision: string): Promise<CatalogChange & Partial<CatalogView>> =>
   (await server.call<CatalogChange & Partial<CatalogView>>('GET', `catalog?since=${revision}`))
     .body;
@@ -103,6 +112,29 @@ describe('the catalog since a window fetched it', () => {
     }
     await server.scan();
     expect((await since(revision)).plugins).toHaveLength(2_099);
+  });
+});
+
+describe('the catalog by column, as windows fetch it', () => {
+  it('is the same catalog, also once it has changed', async () => {
+    write(1);
+    write(2);
+    await server.scan();
+    const { columns, ...rest } = await asColumns();
+    const { plugins, ...others } = await whole();
+    expect(rest).toEqual(others);
+    expect(columns && fromColumns(columns)).toEqual(plugins);
+    write(1, 2);
+    await server.scan();
+    const after = await asColumns();
+    expect(after.columns && fromColumns(after.columns)).toEqual((await whole()).plugins);
+  });
+  it('is only what changed for who has one, and the whole by column where that is not known', async () => {
+    write(1);
+    await server.scan();
+    const { revision } = await whole();
+    expect((await asColumns(`&since=${revision}`)).changed).toEqual([]);
+    expect((await asColumns('&since=another-run-3')).columns?.name).toEqual(['Tern 001']);
   });
 });
 

@@ -14,6 +14,7 @@ import type {
   TrackId,
 } from '../id.ts';
 import type { CatalogState } from '../catalog/catalog-change.ts';
+import type { PluginColumns } from '../catalog/plugin-columns.ts';
 import type { Format } from '../formats/found-copy.ts';
 import type { FindingKind } from '../scan/compare.ts';
 import type { OrderRecord } from '../order/records.ts';
@@ -38,6 +39,11 @@ export interface ComputerView {
 /** The plugins of a computer, as its disks hold them. */
 export interface CatalogView extends CatalogState {
   readonly computer: ComputerView;
+}
+
+/** The same with its plugins by column, as windows fetch it. */
+export interface CatalogColumnsView extends Omit<CatalogView, 'plugins'> {
+  readonly columns: PluginColumns;
 }
 
 /** The order with the number of the latest change in it, and what undo and redo would do. */

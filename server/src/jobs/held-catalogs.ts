@@ -1,31 +1,34 @@
 /**
- * The catalogs of computers as they are sent: each plugin as the text of its JSON, so that a whole
- * catalog is sent without being made anew, and a window that has one is sent only what changed since.
+ * The catalogs of computers, and each as it is sent to windows, so that it is not made anew for every
+ * one of them; a window that has one is sent only what changed since.
  * What changed is asked of the database each time, which notes it (`database/touched`), so that nothing
  * can be missed.
  */
 import type { DataSource, EntityManager } from 'typeorm';
-import { comparePlaces, type ComputerView } from '@clever-drawer/core';
+import {
+  comparePlaces,
+  toColumns,
+  type CatalogColumnsView,
+  type CatalogView,
+  type ComputerView,
+  type Plugin,
+} from '@clever-drawer/core';
 import { readCatalog } from '../database/catalog.ts';
 import { forgetTouchedBefore, touchedFrom } from '../database/touched.ts';
 import { Latest } from './latest.ts';
 import { Revisions, sayChange } from './revisions.ts';
 
-/** A plugin as it is sent, with what its place among the others goes by. */
-interface HeldPlugin {
-  readonly id: string;
-  readonly name: string;
-  readonly text: string;
-}
-
 interface Held {
   readonly revisions: Revisions;
-  readonly plugins: ReadonlyMap<string, HeldPlugin>;
+  readonly plugins: ReadonlyMap<string, Plugin>;
   /** The transaction from which on it is to be asked what changed; null where nothing was read yet. */
   readonly from: string | null;
 }
 
-/** A whole catalog: as text, and as it is sent, in UTF-8; `head` tells which one it is. */
+/** How a whole catalog is sent: as a `CatalogView`, or as a `CatalogColumnsView`. */
+export type CatalogForm = 'plugins' | 'columns';
+
+/** A whole catalog by column, as JSON and as that is sent, in UTF-8; `head` tells which one it is. */
 interface Whole {
   readonly head: string;
   readonly text: string;
@@ -38,7 +41,7 @@ const nothing = (): Held => ({ revisions: new Revisions(), plugins: new Map(), f
 export class HeldCatalogs {
   readonly #latest: Latest<Held>;
   /** Catalogs as they were sent whole last: the same again is the same text. */
-  readonly #whole = new Map<string, Whole>();
+  readonly #columns = new Map<string, Whole>();
 
   constructor(database: DataSource) {
     this.#latest = new Latest(database, nothing, refreshed);
@@ -46,35 +49,50 @@ export class HeldCatalogs {
 
   /**
    * A catalog as JSON: a `CatalogChange` where what changed since that revision is known, else the
-   * whole, a `CatalogView`.
+   * whole.
    */
-  async since(computer: ComputerView, revision: string | undefined): Promise<string | Buffer> {
+  async since(
+    computer: ComputerView,
+    revision: string | undefined,
+    form: CatalogForm,
+  ): Promise<string | Buffer> {
     const held = await this.#latest.of(computer.id);
     const touched = held.revisions.since(revision);
-    if (touched === null) {
-      return this.#wholeOf(computer, held).bytes;
+    if (touched !== null) {
+      return `{${sayChange(held.revisions, revision, touched, (id) => textOf(held.plugins.get(id)))}}`;
     }
-    return `{${sayChange(held.revisions, revision, touched, (id) => held.plugins.get(id)?.text)}}`;
+    return form === 'columns'
+      ? this.#columnsOf(computer, held).bytes
+      : JSON.stringify(wholeOf(computer, held));
   }
 
-  /** The whole catalog as it is now, a `CatalogView` as JSON text: the same one until it changes. */
-  async whole(computer: ComputerView): Promise<string> {
-    return this.#wholeOf(computer, await this.#latest.of(computer.id)).text;
+  /** The whole catalog as it is now, a `CatalogColumnsView` as JSON: the same text until it changes. */
+  async columns(computer: ComputerView): Promise<string> {
+    return this.#columnsOf(computer, await this.#latest.of(computer.id)).text;
   }
 
-  #wholeOf(computer: ComputerView, { revisions, plugins }: Held): Whole {
-    const head = `{"revision":${JSON.stringify(revisions.name)},"computer":${JSON.stringify(computer)}`;
-    const known = this.#whole.get(computer.id);
+  #columnsOf(computer: ComputerView, held: Held): Whole {
+    const head = JSON.stringify([held.revisions.name, computer]);
+    const known = this.#columns.get(computer.id);
     if (known?.head === head) {
       return known;
     }
-    const all = [...plugins.values()].sort(comparePlaces);
-    const text = `${head},"plugins":[${all.map((plugin) => plugin.text).join(',')}]}`;
+    const { plugins, ...rest } = wholeOf(computer, held);
+    const view: CatalogColumnsView = { ...rest, columns: toColumns(plugins) };
+    const text = JSON.stringify(view);
     const whole = { head, text, bytes: Buffer.from(text) };
-    this.#whole.set(computer.id, whole);
+    this.#columns.set(computer.id, whole);
     return whole;
   }
 }
+
+const wholeOf = (computer: ComputerView, { revisions, plugins }: Held): CatalogView => ({
+  revision: revisions.name,
+  computer,
+  plugins: [...plugins.values()].sort(comparePlaces),
+});
+
+const textOf = (plugin: Plugin | undefined): string | undefined => plugin && JSON.stringify(plugin);
 
 async function refreshed(manager: EntityManager, computer: string, held: Held): Promise<Held> {
   const { plugins: ids, from } = await touchedFrom(manager, computer, held.from);
@@ -95,11 +113,9 @@ async function refreshed(manager: EntityManager, computer: string, held: Held): 
   }
   const touched = [...gone];
   for (const plugin of read) {
-    const { id, name } = plugin;
-    const text = JSON.stringify(plugin);
-    if (plugins.get(id)?.text !== text) {
-      touched.push(id);
-      plugins.set(id, { id, name, text });
+    if (textOf(plugins.get(plugin.id)) !== JSON.stringify(plugin)) {
+      touched.push(plugin.id);
+      plugins.set(plugin.id, plugin);
     }
   }
   if (touched.length === 0) {

@@ -4,10 +4,11 @@
  */
 import { parentPort } from 'node:worker_threads';
 import {
+  fromColumns,
   materialOf,
   reviewPart,
   wishOf,
-  type CatalogView,
+  type CatalogColumnsView,
   type ReviewMaterial,
   type ReviewPart,
   type ReviewSource,
@@ -22,7 +23,7 @@ export interface Told {
   readonly computer: string;
   /** Whether loads are learnt from; if not, none are told. */
   readonly isLearning: boolean;
-  /** A `CatalogView`. */
+  /** A `CatalogColumnsView`. */
   readonly catalog: string;
   /** All records of the order. */
   readonly order: string;
@@ -63,7 +64,7 @@ type TextName = Exclude<keyof Told, 'at' | 'computer' | 'isLearning'>;
 
 /** How each text is understood. */
 const reads: Readonly<Record<TextName, (text: string) => Partial<ReviewSource>>> = {
-  catalog: (text) => ({ catalog: (JSON.parse(text) as CatalogView).plugins }),
+  catalog: (text) => ({ catalog: fromColumns((JSON.parse(text) as CatalogColumnsView).columns) }),
   order: (text) => ({ order: JSON.parse(text) as ReviewSource['order'] }),
   settings: (text) => ({ settings: JSON.parse(text) as ReviewSource['settings'] }),
   usage: (text) => ({ usage: JSON.parse(text) as ReviewSource['usage'] }),

@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, jest } from '@jest/globals';
-import { asId, type CatalogView } from '@clever-drawer/core';
+import { asId, toColumns, type CatalogColumnsView, type CatalogView } from '@clever-drawer/core';
 import { pluginOf } from '../studio/plugin.test-data.ts';
 import { clientFor, messageOf, Refused, takeCopies } from './client.ts';
 import * as texts from './texts.ts';
@@ -137,24 +137,28 @@ describe('the catalog', () => {
     revision: 'r/1',
     plugins: [heron, sluice],
   };
+  const asColumns = ({ plugins, ...rest }: CatalogView): CatalogColumnsView => ({
+    ...rest,
+    columns: toColumns(plugins),
+  });
   it('is fetched whole the first time', async () => {
-    const asked = serverSaying(json(whole));
+    const asked = serverSaying(json(asColumns(whole)));
     expect(await client.catalog(undefined)).toEqual(whole);
-    expect(asked[0]?.address).toBe('/api/computers/desk/catalog');
+    expect(asked[0]?.address).toBe('/api/computers/desk/catalog?form=columns');
   });
   it('is put together from what changed since the one that is here', async () => {
     const tern = pluginOf('Tern');
     const change = { revision: 'r/2', since: 'r/1', changed: [tern], removed: ['heron'] };
     const asked = serverSaying(json(change));
     const next = await client.catalog(whole);
-    expect(asked[0]?.address).toBe('/api/computers/desk/catalog?since=r%2F1');
+    expect(asked[0]?.address).toBe('/api/computers/desk/catalog?form=columns&since=r%2F1');
     expect(next).toEqual({ ...whole, revision: 'r/2', plugins: [sluice, tern] });
     // What did not change is the same object: rows of it are not drawn again.
     expect(next.plugins[0]).toBe(sluice);
   });
   it('is the whole one where the server no longer knows what changed', async () => {
     const anew = { ...whole, revision: 'r/9', plugins: [heron] };
-    serverSaying(json(anew));
+    serverSaying(json(asColumns(anew)));
     expect(await client.catalog(whole)).toEqual(anew);
   });
 });

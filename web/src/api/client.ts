@@ -3,8 +3,9 @@ import type {
   Act,
   AsideView,
   BackupsView,
-  CatalogView,
   CatalogChange,
+  CatalogColumnsView,
+  CatalogView,
   ChangePart,
   ChangeView,
   ComputerView,
@@ -45,7 +46,7 @@ import type {
   TakenView,
   Usage,
 } from '@clever-drawer/core';
-import { changeCatalog, changeSort } from '@clever-drawer/core';
+import { changeCatalog, changeSort, fromColumns } from '@clever-drawer/core';
 import * as texts from './texts.ts';
 
 /** The server (or the network) said no. `message` is for the user. */
@@ -111,16 +112,18 @@ export interface IncomingOrder {
   readonly hasLoads?: boolean;
 }
 
-/** A part of a review and what it looks at, as the server takes it. */
-const reviewAddress = (part: ReviewPart, view: ReviewView): string =>
-  new URLSearchParams({
-    part,
-    ...Object.fromEntries(Object.entries(view).filter(([, value]) => value !== null)),
-  }).toString();
+/** A path with what is asked of it: what is null is not. */
+const asking = (path: string, asked: Readonly<Record<string, string | null>>): string => {
+  const parts = Object.entries(asked).flatMap(([name, value]) =>
+    value === null ? [] : [[name, value]],
+  );
+  return parts.length === 0 ? path : `${path}?${new URLSearchParams(parts).toString()}`;
+};
 
 /** Asks for what changed of what is here; for the whole where nothing is. */
-const since = (before: { readonly revision: string } | undefined): string =>
-  before ? `?since=${encodeURIComponent(before.revision)}` : '';
+const since = (before: { readonly revision: string } | undefined): { since: string | null } => ({
+  since: before?.revision ?? null,
+});
 
 /** All calls about one computer. */
 export function clientFor(computer: string) {
@@ -129,10 +132,15 @@ export function clientFor(computer: string) {
     computer,
     /** The catalog as it is now; of one that is here only what changed is fetched. */
     catalog: async (before: CatalogView | undefined): Promise<CatalogView> => {
-      const answer = await call<CatalogView | CatalogChange>('GET', at(`catalog${since(before)}`));
-      return before && 'changed' in answer
-        ? changeCatalog(before, answer)
-        : (answer as CatalogView);
+      const answer = await call<CatalogColumnsView | CatalogChange>(
+        'GET',
+        at(asking('catalog', { form: 'columns', ...since(before) })),
+      );
+      if (before && 'changed' in answer) {
+        return changeCatalog(before, answer);
+      }
+      const { columns, ...rest } = answer as CatalogColumnsView;
+      return { ...rest, plugins: fromColumns(columns) };
     },
     usage: () => call<Usage[]>('GET', at('usage')),
     order: () => call<OrderView>('GET', at('order')),
@@ -187,7 +195,7 @@ export function clientFor(computer: string) {
     pictureAddress: (copy: string) => `/api/${at(`copies/${copy}/picture`)}`,
     /** What is uncertain now; of what is here already only what changed is fetched. */
     sort: async (before: SortView | undefined): Promise<SortView> => {
-      const answer = await call<SortView | SortChange>('GET', at(`sort${since(before)}`));
+      const answer = await call<SortView | SortChange>('GET', at(asking('sort', since(before))));
       return before && 'changed' in answer ? changeSort(before, answer) : (answer as SortView);
     },
     settings: () => call<PluginSetting[]>('GET', at('settings')),
@@ -220,9 +228,9 @@ export function clientFor(computer: string) {
     mergeDocument: (incoming: IncomingOrder) =>
       call<OrderStep>('POST', at('document/merge'), incoming),
     review: (part: ReviewPart, view: ReviewView) =>
-      call<WorkedReview>('GET', at(`review?${reviewAddress(part, view)}`)),
+      call<WorkedReview>('GET', at(asking('review', { part, ...view }))),
     reviewBefore: (part: ReviewPart, view: ReviewView) =>
-      call<WorkedReview | null>('GET', at(`review/before?${reviewAddress(part, view)}`)),
+      call<WorkedReview | null>('GET', at(asking('review/before', { part, ...view }))),
     reviewAhead: () => call<null>('POST', at('review/ahead')),
     putOffs: () => call<PutOff>('GET', at('review/put-off')),
     putOff: (what: string, until?: string | null) =>

@@ -7,6 +7,7 @@ import {
   asId,
   folderIn,
   plainFolder,
+  toColumns,
   type Act,
   type Folder,
   type OrderStep,
@@ -18,7 +19,7 @@ import { takeStep } from './use-order-acts.ts';
 
 const computers = [{ id: 'desk' }, { id: 'rack' }];
 const answers: Record<string, unknown> = {
-  catalog: { revision: '1', plugins: [] },
+  'catalog?form=columns': { revision: '1', columns: toColumns([]) },
   usage: [],
   settings: [],
 };
@@ -57,7 +58,9 @@ describe('what is asked ahead of the first screen', () => {
     await askAhead(newQueries(), 'file');
     expect(asked).toEqual([
       '/api/computers',
-      ...['catalog', 'order', 'usage', 'settings'].map((what) => `/api/computers/rack/${what}`),
+      ...['catalog?form=columns', 'order', 'usage', 'settings'].map(
+        (what) => `/api/computers/rack/${what}`,
+      ),
     ]);
   });
 
@@ -72,7 +75,7 @@ describe('what is asked ahead of the first screen', () => {
   it('is of the first computer where the chosen one is gone', async () => {
     rememberComputer('sold');
     await askAhead(newQueries(), 'file');
-    expect(asked).toContain('/api/computers/desk/catalog');
+    expect(asked).toContain('/api/computers/desk/catalog?form=columns');
   });
 
   it('is not asked again by what is drawn', async () => {

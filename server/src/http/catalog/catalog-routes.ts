@@ -80,7 +80,9 @@ export function catalogRoutes(router: Router, parts: Parts): void {
   router.get(
     at('catalog'),
     handle(async (request, response, computer) => {
-      answerText(response, await viewCatalog(parts, computer, sinceOf(request)));
+      const form = request.query['form'] === 'columns' ? 'columns' : 'plugins';
+      const asked = { since: sinceOf(request), form } as const;
+      answerText(response, await viewCatalog(parts, computer, asked));
     }),
   );
   router.get(

@@ -5,8 +5,15 @@ import { failed, ok, type ComputerView, type Result, type Usage } from '@clever-
 import { findCopy } from '../../database/catalog.ts';
 import { findComputer, listComputers } from '../../database/computers.ts';
 import { readUsage } from '../../database/session.ts';
+import type { CatalogForm } from '../../jobs/held-catalogs.ts';
 import type { Parts } from '../../parts.ts';
 import { computerView } from './set-up-computer.ts';
+
+/** What is asked of a catalog: the revision that who asks has, and how a whole one is to be sent. */
+export interface CatalogAsked {
+  readonly since: string | undefined;
+  readonly form: CatalogForm;
+}
 
 /** All computers. */
 export async function viewComputers(parts: Parts): Promise<ComputerView[]> {
@@ -14,17 +21,17 @@ export async function viewComputers(parts: Parts): Promise<ComputerView[]> {
 }
 
 /**
- * The plugins of a computer as JSON: a `CatalogView`, or a `CatalogChange` for who has the
- * catalog of a revision since which it is known what changed.
+ * The plugins of a computer as JSON: the whole in the form that is asked for, or a `CatalogChange` for
+ * who has the catalog of a revision since which it is known what changed.
  */
 export async function viewCatalog(
   parts: Parts,
   computer: string,
-  since: string | undefined,
+  { since, form }: CatalogAsked,
 ): Promise<Result<string | Buffer>> {
   const row = await findComputer(parts.database.manager, computer);
   return row
-    ? ok(await parts.catalogs.since(computerView(row), since))
+    ? ok(await parts.catalogs.since(computerView(row), since, form))
     : failed({ code: 'unknown-record', at: 'computer', what: 'computer' });
 }
 

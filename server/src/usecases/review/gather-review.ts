@@ -27,7 +27,7 @@ export async function gatherReview(parts: Parts, computer: string): Promise<Told
   }
   const { isLearning } = row;
   const [catalog, order, settings, usage, loads, comings, sessions] = await Promise.all([
-    parts.catalogs.whole(computerView(row)),
+    parts.catalogs.columns(computerView(row)),
     readOrder(manager, computer),
     settingsHere(parts, computer),
     readUsage(manager, computer, now),
