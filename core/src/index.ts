@@ -335,12 +335,12 @@ export {
   type Facets,
 } from './search/facets.ts';
 export { clearFrom, createSuggester, type FolderSuggestion } from './plans/suggest.ts';
-export { headingOf, linesOf, type Line as ListLine } from './search/headings.ts';
+export { headingOf, Lines, type Line as ListLine } from './search/headings.ts';
 export {
   isNarrowed,
   lineUp,
   listsSettings,
-  narrow,
+  createNarrower,
   noFilter,
   noVendor,
   rowOf,

@@ -3,7 +3,15 @@ import fc from 'fast-check';
 import { asId } from '../id.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import { fold } from '../text/fold.ts';
-import { isNarrowed, lineUp, narrow, noFilter, rowOf } from './filter.ts';
+import {
+  createNarrower,
+  isNarrowed,
+  lineUp,
+  narrow,
+  noFilter,
+  rowOf,
+  type Filter,
+} from './filter.ts';
 import { isLoadable, slotKindAt } from '../loading/loadability.ts';
 
 const plugin = (name: string, over: Partial<Plugin> = {}): Plugin => ({
@@ -66,6 +74,31 @@ describe('narrowing the list', () => {
     expect(
       lineUp(rows, 'use', new Map([['TapeEcho 2', { warmth: 3 }]])).map((r) => r.plugin.name),
     ).toEqual(['TapeEcho 2', 'Islet', 'Salt Line', 'Shoal Verb', 'Slackwater Delay']));
+  it('again and again keeps what it keeps at once, whatever was typed or chosen before', () => {
+    const facts = { answers: new Map(), usage: new Map(), isIn: () => false, now: 0 };
+    const isFiled = (id: string): boolean => id === 'Islet';
+    const steps = fc.array(
+      fc.record({
+        text: fc.constantFrom('', 's', 'sa', 'sa ', 'sa l', 'SAL', 'sh', 'é', 'é2', '  s'),
+        vendor: fc.constantFrom(null, 'Saltglass'),
+        unfiled: fc.boolean(),
+        from: fc.constantFrom(0, 1),
+      }),
+    );
+    fc.assert(
+      fc.property(steps, (all) => {
+        const narrowAgain = createNarrower();
+        const fewer = rows.slice(1);
+        for (const { from, ...part } of all) {
+          const filter: Filter = { ...noFilter, ...part };
+          const among = from === 0 ? rows : fewer;
+          expect(narrowAgain(among, filter, isFiled, facts)).toEqual(
+            narrow(among, filter, isFiled, facts),
+          );
+        }
+      }),
+    );
+  });
 });
 
 describe('slots', () => {

@@ -61,7 +61,7 @@ export class Finder {
 
   /** Takes some more apart, or puts them in order; false once all can be found by letters. */
   prepare(): boolean {
-    return this.#index.step() || this.#byName.step();
+    return this.#first.prepare() || this.#index.step() || this.#byName.step();
   }
 
   /** Whether an entry stands before another by name, then id. To find the first few, all need no ranks. */

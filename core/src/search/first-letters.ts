@@ -2,9 +2,9 @@
  * What the first letters find, without an index of all plugins: so that who types as soon as the
  * screen stands need not wait for that. It finds the same (finder.test.ts), at some ten times the cost.
  */
+import { eachInSteps, Gradually } from '../gradually.ts';
 import { lazily } from '../lazily.ts';
-import { remembered } from '../remembered.ts';
-import { hasWordBeginning, isPlain, wordsHold, wordsOf } from '../text/fold.ts';
+import { eachWordBeginning, isPlain, wordsHold, wordsOf } from '../text/fold.ts';
 import type { Entry, FoundText } from './entry.ts';
 import { fewHits, insideFrom, nameRanks, pointsOf, sharedLeast, slipFrom, wayOf } from './match.ts';
 import type { CalledSo } from './name-index.ts';
@@ -17,8 +17,11 @@ interface Candidates {
   readonly positions: readonly number[];
 }
 
-/** Vendors, types and tags, which many entries share: each list of them once. */
-interface Shared {
+/** What is known of all entries though none is taken apart. */
+interface Sorted {
+  /** The positions of entries by the codes of the letters with which words of their names begin. */
+  readonly beginning: ReadonlyMap<number, readonly number[]>;
+  /** Vendors, types and tags, which many entries share: each list of them once. */
   readonly lists: readonly (readonly FoundText[])[];
   /** The places in `lists` of what each entry has. */
   readonly having: readonly (readonly number[])[];
@@ -30,24 +33,24 @@ interface WrittenNames {
   readonly others: readonly string[];
 }
 
-/** So many first letters are kept with what begins with them. */
-const mostLetters = 50;
-
 /** Entries of which only those are taken apart that letters may meet. */
 export class FirstLetters {
   readonly #entries: readonly Entry[];
   readonly #sheets: Sheets;
-  readonly #shared: () => Shared;
+  readonly #sorted: Gradually<Sorted>;
   readonly #names: () => WrittenNames;
-  /** The positions of entries that have a word of a name which begins with a letter. */
-  readonly #beginning = new Map<string, readonly number[]>();
   #last: Candidates | null = null;
 
   constructor(entries: readonly Entry[]) {
     this.#entries = entries;
     this.#sheets = new Sheets(entries.length);
-    this.#shared = lazily(() => sharedOf(entries));
+    this.#sorted = new Gradually(sortedInSteps(entries));
     this.#names = lazily(() => writtenNames(entries));
+  }
+
+  /** Makes some more ready for the first letter; false once nothing is left to do. */
+  prepare(): boolean {
+    return this.#sorted.step();
   }
 
   /**
@@ -74,7 +77,7 @@ export class FirstLetters {
 
   /** The positions of those whose own letters these are (own-letters.ts). */
   ownersOf(letters: string): readonly number[] {
-    const alike = this.#beginningWith(letters.charAt(0));
+    const alike = this.#beginningWith(letters);
     return ownersOf(
       alike.map((at) => ({ entry: this.#at(at), at })),
       letters,
@@ -105,7 +108,7 @@ export class FirstLetters {
         first.add(wordsOf(name)[0]?.charAt(0) ?? '');
       }
     }
-    for (const { joined } of this.#shared().lists.flat()) {
+    for (const { joined } of this.#sorted.whole().lists.flat()) {
       first.add(joined.charAt(0));
     }
     return new Set([...first].filter((letter) => /\d/.test(letter)));
@@ -121,7 +124,7 @@ export class FirstLetters {
     for (const name of others) {
       addFigures(found, wordsOf(name).join(''), letters);
     }
-    for (const { joined } of this.#shared().lists.flat()) {
+    for (const { joined } of this.#sorted.whole().lists.flat()) {
       addFigures(found, joined, letters);
     }
     return found;
@@ -149,14 +152,17 @@ export class FirstLetters {
   }
 
   #meeting(letters: string, among: Iterable<number>): number[] {
-    const { lists, having } = this.#shared();
+    const { lists, having } = this.#sorted.whole();
     const isMet = lists.map((texts) => texts.some((text) => meetsShared(text, letters)));
-    const isBegun = new Set(this.#beginningWith(letters.charAt(0)));
+    const isBegun = new Uint8Array(this.#entries.length);
+    for (const at of this.#beginningWith(letters)) {
+      isBegun[at] = 1;
+    }
     const isLong = letters.length >= insideFrom;
     const positions: number[] = [];
     for (const at of among) {
       if (
-        isBegun.has(at) ||
+        isBegun[at] === 1 ||
         having[at]?.some((list) => isMet[list]) ||
         (isLong && this.#hasName(at, (shown) => wordsHold(shown, letters)))
       ) {
@@ -166,12 +172,9 @@ export class FirstLetters {
     return positions;
   }
 
-  #beginningWith(letter: string): readonly number[] {
-    return remembered(this.#beginning, mostLetters, letter, () =>
-      [...this.#entries.keys()].filter((at) =>
-        this.#hasName(at, (shown) => hasWordBeginning(shown, letter)),
-      ),
-    );
+  /** The positions of entries that have a word of a name which begins as the letters do. */
+  #beginningWith(letters: string): readonly number[] {
+    return this.#sorted.whole().beginning.get(letters.charCodeAt(0)) ?? [];
   }
 
   #hasName(at: number, isSo: (shown: string) => boolean): boolean {
@@ -183,18 +186,35 @@ export class FirstLetters {
   }
 }
 
-function sharedOf(entries: readonly Entry[]): Shared {
+function* sortedInSteps(entries: readonly Entry[]) {
+  const beginning = new Map<number, number[]>();
   const placeOf = new Map<readonly FoundText[], number>();
-  const having = entries.map((entry) => {
+  const having: number[][] = [];
+  yield* eachInSteps(entries, (entry, at) => {
+    entry.eachName((_, shown) => {
+      eachWordBeginning(shown, (code) => {
+        addOnce(beginning, code, at);
+      });
+    });
     const own: number[] = [];
     entry.eachShared((texts) => {
       const place = placeOf.get(texts) ?? placeOf.size;
       placeOf.set(texts, place);
       own.push(place);
     });
-    return own;
+    having.push(own);
   });
-  return { lists: [...placeOf.keys()], having };
+  return { beginning, lists: [...placeOf.keys()], having };
+}
+
+/** Adds a position, which is no lower than those before, where it is not there yet. */
+function addOnce(lists: Map<number, number[]>, code: number, at: number): void {
+  const list = lists.get(code);
+  if (!list) {
+    lists.set(code, [at]);
+  } else if (list.at(-1) !== at) {
+    list.push(at);
+  }
 }
 
 function writtenNames(entries: readonly Entry[]): WrittenNames {

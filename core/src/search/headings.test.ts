@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import type { Plugin } from '../catalog/plugin.ts';
 import { lineUp, rowOf, sortings, type Row } from './filter.ts';
-import { headingOf, linesOf } from './headings.ts';
+import { headingOf, Lines, type Line } from './headings.ts';
 
 const plugin = (name: string, vendor: string | null, types: string[], arrived: string): Plugin => ({
   id: name as never,
@@ -46,6 +46,9 @@ const anyRows: fc.Arbitrary<Row[]> = fc
     ),
   );
 
+const all = (lines: Lines): Line[] =>
+  Array.from({ length: lines.count }, (_, at) => lines.at(at) as Line);
+
 describe('headings', () => {
   it('stand once each, over all rows that are alike, and lose none of them', () => {
     fc.assert(
@@ -55,7 +58,7 @@ describe('headings', () => {
         fc.integer({ min: 1, max: 4 }),
         (rows, by, columns) => {
           const sorted = lineUp(rows, by, new Map());
-          const lines = linesOf(sorted, headingOf(by, new Map()), new Set(), columns);
+          const lines = all(new Lines(sorted, headingOf(by, new Map()), new Set(), columns));
           const titles = lines.flatMap((line) => ('heading' in line ? [line.heading] : []));
           expect(new Set(titles).size).toBe(titles.length);
           expect(lines.flatMap((line) => ('rows' in line ? line.rows : []))).toEqual(sorted);
@@ -70,8 +73,35 @@ describe('headings', () => {
     const rows = ['Kelp', 'Silt'].map((name) =>
       rowOf(plugin(name, 'Osier', [], '2026-01-01'), null, null),
     );
-    expect(linesOf(rows, headingOf('vendor', new Map()), new Set(['Osier']), 1)).toEqual([
-      { heading: 'Osier', count: 2, isFolded: true },
-    ]);
+    const lines = new Lines(rows, headingOf('vendor', new Map()), new Set(['Osier']), 1);
+    expect(all(lines)).toEqual([{ heading: 'Osier', count: 2, isFolded: true }]);
+    expect([lines.rows, lines.lineOf(0)]).toEqual([[], -1]);
+  });
+  it('leave each row that is in view in the line where it is said to stand', () => {
+    fc.assert(
+      fc.property(
+        anyRows,
+        fc.constantFrom(...sortings),
+        fc.subarray(['Osier', '(no vendor)', 'Reverb', 'Delay', 'Arrived in 2026-03']),
+        fc.integer({ min: 1, max: 4 }),
+        (rows, by, folded, columns) => {
+          const sorted = lineUp(rows, by, new Map());
+          const lines = new Lines(sorted, headingOf(by, new Map()), new Set(folded), columns);
+          expect(all(lines).flatMap((line) => ('rows' in line ? line.rows : []))).toEqual(
+            lines.rows,
+          );
+          for (const [at, row] of lines.rows.entries()) {
+            expect(lines.at(lines.lineOf(at))).toHaveProperty(
+              'rows',
+              expect.arrayContaining([row]),
+            );
+          }
+          expect(all(lines).map((line) => 'heading' in line)).toEqual(
+            all(lines).map((_, at) => lines.isHeading(at)),
+          );
+          expect([lines.at(-1), lines.at(lines.count)]).toEqual([undefined, undefined]);
+        },
+      ),
+    );
   });
 });

@@ -80,27 +80,24 @@ function foldedCode(text: string, at: number): number {
 }
 
 /**
- * Whether a word of a text begins with a letter or figure, folded as `wordsOf` folds it: told without
- * taking the text apart where that is plain.
+ * Gives the code of the letter or figure with which each word of a text begins, folded as `wordsOf` folds
+ * it: without taking the text apart where that is plain.
  */
-export function hasWordBeginning(text: string, letter: string): boolean {
+export function eachWordBeginning(text: string, act: (code: number) => void): void {
   if (!isPlain(text)) {
-    return wordsOfAny(text).some((word) => word.startsWith(letter));
+    for (const word of wordsOfAny(text)) {
+      act(word.charCodeAt(0));
+    }
+    return;
   }
-  const wanted = letter.charCodeAt(0);
   let before: Letter = 'other';
   for (let at = 0; at < text.length; at += 1) {
     const here = letterAt(text, at);
-    if (
-      here !== 'other' &&
-      foldedCode(text, at) === wanted &&
-      (before === 'other' || isEdge(text, at, before, here))
-    ) {
-      return true;
+    if (here !== 'other' && (before === 'other' || isEdge(text, at, before, here))) {
+      act(foldedCode(text, at));
     }
     before = here;
   }
-  return false;
 }
 
 /** Whether the words of a text, one behind the other without a gap, hold these folded letters. */

@@ -1,12 +1,11 @@
 /** File: the whole catalog at the left, the drawers at the right, the tray below. */
-import { LayoutGrid, List as ListIcon } from 'lucide-react';
-import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
 import type { Placement, Plugin } from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { annotateAct } from '../annotate/annotate.ts';
 import { TypesPicker } from '../annotate/types-picker.tsx';
-import { isTyping, remember, remembered, useKeys } from '../ui/keys.ts';
+import { remember, remembered, useKeys } from '../ui/keys.ts';
 import { useAddress } from '../ui/use-address.ts';
 import { useLatest } from '../ui/use-latest.ts';
 import { favouriteAct } from '../annotate/filing.ts';
@@ -16,13 +15,9 @@ import { Chest } from './chest.tsx';
 import { Dragging } from './dragging.tsx';
 import './file.css';
 import { NameDialog } from '../annotate/name-dialog.tsx';
-import type { View } from './model/list-keys.ts';
-import { PluginList } from './plugin-list.tsx';
-import { PrintedList } from './printed-list.tsx';
-import { LineUp, Sentence } from './sentence.tsx';
+import { ListPane } from './list-pane.tsx';
 import { Tray } from './tray.tsx';
 import { useChest } from './use-chest.ts';
-import { clearFilter, useList, type List } from './use-list.ts';
 import { useTray, type TrayState } from './use-tray.ts';
 import * as texts from './texts.ts';
 
@@ -32,15 +27,10 @@ const Suggestions = fetchedLater(async () => (await import('./suggestions.tsx'))
 
 export function FileScreen() {
   const { pluginById } = useCatalog();
-  const list = useList();
   const tray = useTray();
   const [active, setActive] = useState<string | null>(null);
-  const [view, setView] = useState<View>(() =>
-    remembered('file-view', 'list') === 'pictures' ? 'pictures' : 'list',
-  );
   const [dialog, setDialog] = useState<Dialog>(null);
   const box = useRef<HTMLDivElement>(null);
-  const field = useRef<HTMLInputElement>(null);
   const [open, setOpen] = useOpenFolder();
   const wishes = useMemo(
     () => ({
@@ -56,34 +46,26 @@ export function FileScreen() {
   const moving = typeof dialog === 'object' && dialog !== null ? dialog : undefined;
   const activePlugin = active === null ? undefined : pluginById.get(active);
   const { lately, onFiled } = useLately();
+  const suggest = useCallback(() => {
+    setDialog('suggest');
+  }, []);
   const closeDialog = (): void => {
     setDialog(null);
     if (!moving) {
       box.current?.focus();
     }
   };
-  useScreenKeys({ list, tray, active, activePlugin, field, setDialog });
+  useScreenKeys({ tray, active, activePlugin, setDialog });
   useEffect(firstScreenStands, []);
-  const changeView = (next: View): void => {
-    setView(next);
-    remember('file-view', next);
-  };
   return (
     <Dragging tray={tray} acts={chest.acts} onFiled={onFiled}>
       <main id="content" tabIndex={-1} className="file-screen">
         <ListPane
-          onFieldKey={(event) => {
-            leaveField(event, { list, field, box, setActive });
-          }}
-          list={list}
-          field={field}
-          setDialog={setDialog}
-          view={view}
-          changeView={changeView}
           active={active}
+          setActive={setActive}
           tray={tray}
           box={box}
-          setActive={setActive}
+          onSuggestions={suggest}
         />
         <Chest chest={chest} />
         <Tray
@@ -107,105 +89,16 @@ export function FileScreen() {
   );
 }
 
-interface ListPaneProps {
-  readonly onFieldKey: (event: React.KeyboardEvent) => void;
-  readonly list: List;
-  readonly field: React.RefObject<HTMLInputElement | null>;
-  readonly setDialog: React.Dispatch<React.SetStateAction<Dialog>>;
-  readonly view: View;
-  readonly changeView: (next: View) => void;
-  readonly active: string | null;
-  readonly tray: TrayState;
-  readonly box: React.RefObject<HTMLDivElement | null>;
-  readonly setActive: React.Dispatch<React.SetStateAction<string | null>>;
-}
-
-/** The sentence that narrows, and what it leaves. */
-function ListPane({
-  onFieldKey,
-  list,
-  field,
-  setDialog,
-  view,
-  changeView,
-  active,
-  tray,
-  box,
-  setActive,
-}: ListPaneProps) {
-  const { plugins } = useCatalog();
-  return (
-    <div className="pane list-pane" onKeyDown={onFieldKey}>
-      <h1 className="visually-hidden">{texts.file}</h1>
-      <Sentence list={list} field={field} />
-      <ListHead list={list} setDialog={setDialog} view={view} changeView={changeView} />
-      <PrintedList rows={list.rows} />
-      {list.rows.length > 0 ? (
-        <PluginList
-          rows={list.rows}
-          sorting={list.sorting}
-          view={view}
-          active={active}
-          tray={tray.ids}
-          box={box}
-          onActive={setActive}
-          onTray={tray.toggle}
-          onTrayAll={tray.add}
-        />
-      ) : (
-        <EmptyList
-          isCatalogEmpty={plugins.length === 0}
-          onClear={() => {
-            list.setFilter(clearFilter);
-          }}
-        />
-      )}
-    </div>
-  );
-}
-
-interface ListHeadProps {
-  readonly list: List;
-  readonly setDialog: React.Dispatch<React.SetStateAction<Dialog>>;
-  readonly view: View;
-  readonly changeView: (next: View) => void;
-}
-
-/** What lines the list up, suggestions, and the view. */
-function ListHead({ list, setDialog, view, changeView }: ListHeadProps) {
-  return (
-    <div className="list-head">
-      <LineUp list={list} />
-      <span className="head-end">
-        <button
-          type="button"
-          className="link-words"
-          onClick={() => {
-            setDialog('suggest');
-          }}
-        >
-          {texts.suggestions}
-          <span className="wide-only"> {texts.forWhatIsInNoFolder}</span>
-        </button>{' '}
-        <kbd>G</kbd>
-      </span>
-      <ViewSwitch view={view} onChange={changeView} />
-    </div>
-  );
-}
-
 /** What the keys of the screen act on: the row that is lit; the tray has acts of its own. */
 interface KeyScene {
-  readonly list: List;
   readonly tray: TrayState;
   readonly active: string | null;
   readonly activePlugin: Plugin | undefined;
-  readonly field: RefObject<HTMLInputElement | null>;
   readonly setDialog: (dialog: Dialog) => void;
 }
 
 function useScreenKeys(scene: KeyScene): void {
-  const { list, tray, active, activePlugin, field, setDialog } = scene;
+  const { tray, active, activePlugin, setDialog } = scene;
   const { answers } = useCatalog();
   const { act } = useActs();
   const { arrangement } = useArrangement();
@@ -228,11 +121,6 @@ function useScreenKeys(scene: KeyScene): void {
     }
   };
   useKeys({
-    '/': () => {
-      field.current?.focus();
-      field.current?.select();
-    },
-    Escape: () => list.setFilter(clearFilter),
     F: () => ask('file', isLit),
     'Shift+F': () => ask('file tray', tray.ids.size > 0),
     N: () => ask('name', isLit),
@@ -243,28 +131,6 @@ function useScreenKeys(scene: KeyScene): void {
     Space: () => active !== null && tray.toggle(active),
     B: favour,
   });
-}
-
-interface FieldScene {
-  readonly list: List;
-  readonly field: RefObject<HTMLInputElement | null>;
-  readonly box: RefObject<HTMLDivElement | null>;
-  readonly setActive: (plugin: string | null) => void;
-}
-
-/** From the field of letters: Escape clears all that narrows, Enter and the arrow go on to the list. */
-function leaveField(event: React.KeyboardEvent, { list, field, box, setActive }: FieldScene): void {
-  if (!isTyping(event.target) || event.target !== field.current) {
-    return;
-  }
-  if (event.key === 'Escape') {
-    list.setFilter(clearFilter);
-    box.current?.focus();
-  } else if (event.key === 'ArrowDown' || event.key === 'Enter') {
-    event.preventDefault();
-    setActive(list.rows[0]?.plugin.id ?? null);
-    box.current?.focus();
-  }
 }
 
 interface DialogsProps {
@@ -366,55 +232,4 @@ function useOpenFolder(): [string | null, (folder: string | null) => void] {
     changeAddress({ open: folder }, { replace: true });
   });
   return [params.get('open'), setOpen];
-}
-
-function ViewSwitch({ view, onChange }: { view: View; onChange: (view: View) => void }) {
-  return (
-    <span className="view-switch" role="group" aria-label={texts.view}>
-      <button
-        type="button"
-        aria-pressed={view === 'list'}
-        title={texts.aBareList}
-        onClick={() => {
-          onChange('list');
-        }}
-      >
-        <ListIcon size={16} aria-hidden />
-        <span className="visually-hidden">{texts.list}</span>
-      </button>
-      <button
-        type="button"
-        aria-pressed={view === 'pictures'}
-        title={texts.pictures}
-        onClick={() => {
-          onChange('pictures');
-        }}
-      >
-        <LayoutGrid size={16} aria-hidden />
-        <span className="visually-hidden">{texts.pictures}</span>
-      </button>
-    </span>
-  );
-}
-
-function EmptyList({ isCatalogEmpty, onClear }: { isCatalogEmpty: boolean; onClear: () => void }) {
-  return isCatalogEmpty ? (
-    <div className="empty">
-      <h2>{texts.noPluginsYet}</h2>
-      <p>
-        {texts.tellCleverDrawerWhereYourPlugins} <Link to="/scan">{texts.goToScan}</Link>.
-      </p>
-    </div>
-  ) : (
-    <div className="empty">
-      <h2>{texts.noPluginIsLikeThat}</h2>
-      <p>
-        {texts.theSentenceAboveLeavesNothing}{' '}
-        <button type="button" className="link-words" onClick={onClear}>
-          {texts.showAllAgain}
-        </button>{' '}
-        {texts.orPress} <kbd>Esc</kbd>.
-      </p>
-    </div>
-  );
 }

@@ -12,7 +12,7 @@ import {
   type KeyboardEvent,
   type RefObject,
 } from 'react';
-import { headingOf, linesOf, type ListLine, type Row, type Sorting } from '@clever-drawer/core';
+import { headingOf, Lines, type ListLine, type Row, type Sorting } from '@clever-drawer/core';
 import { isAmongFavourites } from '../annotate/filing.ts';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { commandFor, type Command } from '../ui/commands.ts';
@@ -53,20 +53,16 @@ export function PluginList({
   onTrayAll,
 }: Props) {
   const columns = useColumns(box, view);
-  const { drawn, rows, heading, fold, lineAt } = useLines(matching, sorting, columns);
+  const { drawn, heading, fold } = useLines(matching, sorting, columns);
+  const { rows } = drawn;
   // Another function for other lines: heights are worked out anew with them, and not for the same
   // lines again.
   // eslint-disable-next-line react-hooks/exhaustive-deps -- the lines and the view are what the function stands for
   const getItemKey = useCallback((at: number) => at, [drawn, view]);
   const lines = useLinesInView({
-    count: drawn.length,
+    count: drawn.count,
     getScrollElement: () => box.current,
-    estimateSize: (at) => {
-      if (drawn[at] && 'heading' in drawn[at]) {
-        return headingHeight;
-      }
-      return heightOf[view];
-    },
+    estimateSize: (at) => (drawn.isHeading(at) ? headingHeight : heightOf[view]),
     getItemKey,
   });
   const go = (to: number): void => {
@@ -76,7 +72,7 @@ export function PluginList({
       return;
     }
     onActive(row.plugin.id);
-    lines.scrollToIndex(lineAt(index), { align: 'auto' });
+    lines.scrollToIndex(drawn.lineOf(index), { align: 'auto' });
   };
   const commandsAt = (row: Row | undefined): Command[] => [
     {
@@ -158,7 +154,7 @@ export function PluginList({
         }
       }}
     >
-      <Lines
+      <LinesInView
         lines={lines}
         columns={columns}
         drawn={drawn}
@@ -170,16 +166,16 @@ export function PluginList({
   );
 }
 
-interface LinesProps {
+interface InViewProps {
   readonly lines: Virtualizer<HTMLDivElement, Element>;
   readonly columns: number;
-  readonly drawn: ListLine[];
+  readonly drawn: Lines;
   readonly view: View;
   readonly propsOf: (row: Row) => RowProps;
   readonly fold: (title: string | null) => void;
 }
 
-function Lines({ lines, columns, drawn, view, propsOf, fold }: LinesProps) {
+function LinesInView({ lines, columns, drawn, view, propsOf, fold }: InViewProps) {
   return (
     <div role="presentation" style={{ height: lines.getTotalSize(), position: 'relative' }}>
       {lines.getVirtualItems().map((line) => (
@@ -189,31 +185,21 @@ function Lines({ lines, columns, drawn, view, propsOf, fold }: LinesProps) {
           className="line"
           style={{ top: line.start, height: line.size, '--columns': columns } as CSSProperties}
         >
-          <DrawnLine line={drawn[line.index]} view={view} propsOf={propsOf} onFold={fold} />
+          <DrawnLine line={drawn.at(line.index)} view={view} propsOf={propsOf} onFold={fold} />
         </div>
       ))}
     </div>
   );
 }
 
-/**
- * What is drawn: headings with their rows, those of folded headings left out; `rows` are the ones
- * in view.
- */
+/** What is drawn: headings with their rows, those of folded headings left out. */
 function useLines(matching: readonly Row[], sorting: Sorting, columns: number) {
   const { usage } = useCatalog();
   const [folded, setFolded] = useState<ReadonlySet<string>>(new Set());
   const heading = useMemo(() => headingOf(sorting, usage), [sorting, usage]);
   const drawn = useMemo(
-    () => linesOf(matching, heading, folded, columns),
+    () => new Lines(matching, heading, folded, columns),
     [matching, heading, folded, columns],
-  );
-  const rows = useMemo(
-    () =>
-      folded.size === 0 || !heading
-        ? matching
-        : drawn.flatMap((line) => ('rows' in line ? line.rows : [])),
-    [matching, heading, folded, drawn],
   );
   const fold = useCallback((title: string | null) => {
     setFolded((before) => {
@@ -224,13 +210,7 @@ function useLines(matching: readonly Row[], sorting: Sorting, columns: number) {
       return next;
     });
   }, []);
-  const lineAt = (index: number): number =>
-    heading
-      ? drawn.findIndex(
-          (line) => 'rows' in line && rows[index] !== undefined && line.rows.includes(rows[index]),
-        )
-      : Math.floor(index / columns);
-  return { drawn, rows, heading, fold, lineAt };
+  return { drawn, heading, fold };
 }
 
 interface DrawnProps {

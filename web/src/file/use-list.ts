@@ -2,12 +2,12 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useLocation } from 'react-router';
 import {
+  createNarrower,
   facets,
   formats,
   kinds,
   lineUp,
   listsSettings,
-  narrow,
   noFilter,
   rowOf,
   sortings,
@@ -189,9 +189,11 @@ export function useList(): List {
     }),
     [answers, usage, now, foldersOf],
   );
+  const isFiled = useCallback((id: string) => foldersOf.has(id), [foldersOf]);
+  const [narrow] = useState(createNarrower);
   const rows = useMemo(
-    () => narrow(ordered, filter, (id) => foldersOf.has(id), facts),
-    [ordered, filter, foldersOf, facts],
+    () => narrow(ordered, filter, isFiled, facts),
+    [narrow, ordered, filter, isFiled, facts],
   );
   const setFilter = useCallback(
     (change: Partial<Filter>) => {

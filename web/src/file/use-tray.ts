@@ -41,5 +41,5 @@ export function useTray(): TrayState {
   const empty = useCallback(() => {
     setKept(new Set());
   }, []);
-  return { ids, toggle, add, empty };
+  return useMemo(() => ({ ids, toggle, add, empty }), [ids, toggle, add, empty]);
 }
