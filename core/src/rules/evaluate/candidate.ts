@@ -252,8 +252,6 @@ const setFields = [
 
 /** The fields in which two states of one plugin differ, so that only rules that read them are asked again. */
 export function changedFields(a: Candidate, b: Candidate): Set<Field> {
-  const same = (x: unknown, y: unknown): boolean =>
-    x === y || JSON.stringify(x) === JSON.stringify(y);
   const changed = new Set<Field>();
   for (const field of textFields) {
     if (!sameTexts(a.texts[field], b.texts[field])) {
@@ -261,12 +259,12 @@ export function changedFields(a: Candidate, b: Candidate): Set<Field> {
     }
   }
   for (const field of setFields) {
-    if (!same(a.sets[field], b.sets[field])) {
+    if (!sameValues(a.sets[field], b.sets[field])) {
       changed.add(field);
     }
   }
   for (const field of ['inputs', 'outputs', 'times loaded'] as const) {
-    if (!same(a.numbers[field], b.numbers[field])) {
+    if (!sameValues(a.numbers[field], b.numbers[field])) {
       changed.add(field);
     }
   }
@@ -275,11 +273,14 @@ export function changedFields(a: Candidate, b: Candidate): Set<Field> {
       changed.add(field);
     }
   }
-  if (!same(a.versions, b.versions)) {
+  if (!sameValues(a.versions, b.versions)) {
     changed.add('version');
   }
   return changed;
 }
+
+const sameValues = <T extends string | number>(a: readonly T[], b: readonly T[]): boolean =>
+  a === b || (a.length === b.length && a.every((value, i) => value === b[i]));
 
 const sameTexts = (a: readonly RuleText[], b: readonly RuleText[]): boolean =>
   a.length === b.length && a.every((text, i) => text.shown === b[i]?.shown);

@@ -64,7 +64,7 @@ describe('filling again', () => {
     const step = fc.oneof(
       fc.record({ what: fc.constant('plugin' as const), at: fc.nat(11), to: anyCandidate('x') }),
       fc.record({ what: fc.constant('rule' as const), at: fc.nat(3), rule: anyRule }),
-      fc.record({ what: fc.constant('time' as const), days: fc.integer({ min: 1, max: 40 }) }),
+      fc.record({ what: fc.constant('time' as const), days: fc.integer({ min: -5, max: 40 }) }),
       fc.record({
         what: fc.constant('file' as const),
         folder: fc.constantFrom(...folderIds),

@@ -5,8 +5,8 @@ import { changedFields, type Candidate } from './candidate.ts';
 import { CatalogIndex } from './catalog-index.ts';
 import { momentOf, valueOf, type Span } from './columns.ts';
 import { compileRule, type CompiledRule, type RuleContext } from './holds.ts';
-import { RuleTable } from './rule-table.ts';
-import type { Field, Rule } from '../language/rule.ts';
+import { RuleTable, type ChangedPlugin } from './rule-table.ts';
+import type { Rule } from '../language/rule.ts';
 
 /** A folder that fills itself, with what the user puts in or keeps out by hand. */
 export interface SmartFolder {
@@ -48,15 +48,11 @@ export interface Filled {
 interface Answered {
   readonly compiled: CompiledRule;
   readonly folder: SmartFolder;
+  /** What it takes in: these, but for those where it has changed since. A few are cheaper than another set. */
   readonly bits: Bits;
+  readonly flipped: readonly number[];
   readonly expiresAt: number | null;
   readonly contents: ReadonlyMap<string, ReadonlySet<string>>;
-  /**
-   * Of what the rule is: whether only plugins and the time change what it says, and whether the time
-   * does. It stands here so that a rule that says the same need not be looked at.
-   */
-  readonly asksNoFolders: boolean;
-  readonly hasSpans: boolean;
   /** What the folder holds, once somebody asked. */
   members: readonly string[] | null;
 }
@@ -65,14 +61,22 @@ interface Answered {
 const fewChanged = 400;
 const nothingRead: Answered['contents'] = new Map();
 
-/** What was answered of a turn: by the place in it, undefined where it is not yet. */
+/** What was answered of a turn. */
 interface Answers {
   readonly turn: Turn;
-  readonly all: (Answered | undefined)[];
+  /** By the place in it, undefined where it is not yet. */
+  readonly all: readonly (Answered | undefined)[];
+  /** The time they were given at, and when the first of them says something else. Milliseconds since 1970. */
+  readonly now: number;
+  readonly expiresAt: number | null;
 }
 
-const answerIn = ({ turn, all }: Answers, folder: string): Answered | undefined =>
-  all[turn.placeOf.get(folder) ?? -1];
+const nothingAnswered = (turn: Turn): Answers => ({ turn, all: [], now: 0, expiresAt: null });
+
+const answerIn = (
+  { turn, all }: Pick<Answers, 'turn' | 'all'>,
+  folder: string,
+): Answered | undefined => all[turn.placeOf.get(folder) ?? -1];
 
 /** Makes a filler, which remembers what it answered last. */
 export function createFiller(): (input: ToFill) => Filled {
@@ -84,21 +88,26 @@ class Filler {
   /** Which plugin stands where never changes within one index. */
   #index = new CatalogIndex([]);
   #candidates: readonly Candidate[] = [];
-  #answers: Answers = { turn: noTurn, all: [] };
+  #answers: Answers = nothingAnswered(noTurn);
   readonly #compiled = new WeakMap<Rule, CompiledRule>();
 
   fill(input: ToFill): Filled {
     const replaced = this.#takeIn(input.candidates);
+    if (input.now < this.#answers.now) {
+      // A clock that was set back: what is known is when answers end, not when they began.
+      this.#answers = nothingAnswered(this.#answers.turn);
+    }
     const before = this.#answers;
     const turn = this.#turnFor(input);
-    const answers = { turn, all: turn === before.turn ? before.all.slice() : [] };
     const index = this.#index;
-    const asking = askingFor(input, { answers, before, replaced, index });
-    answerAll(asking, answers, before);
+    const all = turn === before.turn ? before.all.slice() : [];
+    const asking = askingFor(input, { turn, all, before, replaced, index });
+    answerAll(asking, all, before);
+    const answers = { turn, all, now: input.now, expiresAt: earliest(all) };
     this.#answers = answers;
     return {
       membersOf: (folder) => membersOf(answerIn(answers, folder), index),
-      expiresAt: earliest(answers.all),
+      expiresAt: answers.expiresAt,
       where: asking.where,
     };
   }
@@ -109,7 +118,7 @@ class Filler {
     this.#candidates = candidates;
     if (positions === null) {
       this.#index = new CatalogIndex(candidates);
-      this.#answers = { turn: this.#answers.turn, all: [] };
+      this.#answers = nothingAnswered(this.#answers.turn);
       return [];
     }
     return replaceChanged(this.#index, positions, candidates);
@@ -130,41 +139,58 @@ class Filler {
 }
 
 /** What one fill has to work with. */
-interface Work {
-  readonly answers: Answers;
+interface Work extends Pick<Answers, 'turn' | 'all'> {
   readonly before: Answers;
   readonly replaced: readonly Replaced[];
   readonly index: CatalogIndex;
 }
 
-function askingFor(input: ToFill, { answers, before, replaced, index }: Work): Asking {
+function askingFor(input: ToFill, { turn, all, before, replaced, index }: Work): Asking {
   // In a circle, what is not filled yet counts as it was filled last.
   const contents = contentsOf(input, (folder) =>
-    membersOf(answerIn(answers, folder) ?? answerIn(before, folder), index),
+    membersOf(answerIn({ turn, all }, folder) ?? answerIn(before, folder), index),
   );
   const where: RuleContext = {
     now: input.now,
     isIn: (folder, plugin) => contents(folder).has(plugin),
     isFiled: filedIn(input.placed),
   };
-  const { turn } = answers;
-  const changed = replaced.map(({ at, fields }) => ({
-    at,
-    fields,
-    holds: turn.table.ask(index.at(at), where),
-  }));
+  const changed = replaced.map((one) => ({ ...one, holds: turn.table.ask(one.now, where) }));
   return { turn, changed, index, contents, where };
 }
 
-/** Fills in the answers of a turn; they may hold those of before, where it is the same. */
-function answerAll(asking: Asking, { turn, all }: Answers, before: Answers): void {
+/** Fills in the answers of a turn; they hold those of before, where it is the same. */
+function answerAll(asking: Asking, all: (Answered | undefined)[], before: Answers): void {
+  const { turn, where } = asking;
+  const isSame = turn === before.turn && before.all.length > 0;
+  const isAsked = isSame && isInTime(before, where.now) ? rulesToAsk(asking) : null;
   for (let rule = 0; rule < turn.all.length; rule += 1) {
-    const kept = all[rule];
-    all[rule] =
-      kept && isLeftAlone(kept, asking.where.now)
-        ? answerAgain(kept, kept.folder, rule, asking)
-        : answer(asking, rule, kept ?? answerIn(before, turn.all[rule]?.folder.id ?? ''));
+    if (isAsked === null || isAsked[rule] === 1) {
+      const known = all[rule] ?? answerIn(before, turn.all[rule]?.folder.id ?? '');
+      all[rule] = answer(asking, rule, known);
+    }
   }
+}
+
+/** Whether all answers still say of plugins that did not change what they said. */
+const isInTime = ({ expiresAt }: Answers, now: number): boolean =>
+  expiresAt === null || now < expiresAt;
+
+/**
+ * The rules, by a 1 at their place in the turn, that plugins which changed may make say something else,
+ * where no time has run out: no other is looked at, for they lie all over the memory.
+ */
+function rulesToAsk({ turn, changed, where }: Asking): Uint8Array {
+  const isAsked = new Uint8Array(turn.all.length);
+  for (const rule of turn.table.askingFolders) {
+    isAsked[rule] = 1;
+  }
+  for (const plugin of changed) {
+    for (const rule of turn.table.touchedBy(plugin, where)) {
+      isAsked[rule] = 1;
+    }
+  }
+  return isAsked;
 }
 
 /** What a folder holds, found when somebody asks. */
@@ -172,9 +198,8 @@ const membersOf = (one: Answered | undefined, index: CatalogIndex): readonly str
   one && (one.members ??= membersIn(one, index));
 
 /** What changed in a plugin at a position of the catalog. */
-interface Replaced {
+interface Replaced extends ChangedPlugin {
   readonly at: number;
-  readonly fields: ReadonlySet<Field>;
 }
 interface Changed extends Replaced {
   /** Whether the rule whose turn it is takes the plugin in as it is now. */
@@ -192,9 +217,9 @@ function replaceChanged(
     if (!candidate) {
       return [];
     }
-    const fields = new Set(changedFields(index.at(at), candidate));
+    const was = index.at(at);
     index.replace(at, candidate);
-    return [{ at, fields }];
+    return [{ at, was, now: candidate, fields: changedFields(was, candidate) }];
   });
 }
 
@@ -241,13 +266,6 @@ function stillHolds(
   );
 }
 
-/**
- * Whether nothing but changed plugins can make a rule, which is the same, say something else: of most
- * rules no more is read than what these ask for.
- */
-const isLeftAlone = ({ asksNoFolders, expiresAt }: Answered, now: number): boolean =>
-  asksNoFolders && (expiresAt === null || now < expiresAt);
-
 function answerAnew(
   folder: SmartFolder,
   compiled: CompiledRule,
@@ -258,11 +276,10 @@ function answerAnew(
     compiled,
     folder,
     bits: index.rule(folder.rule, where),
+    flipped: [],
     expiresAt: firstMoment(compiled, (span) => index.nextMoment(span, where.now)),
     members: null,
     contents,
-    asksNoFolders: compiled.folders.length === 0 && !compiled.asksWhetherFiled,
-    hasSpans: compiled.spans.length > 0,
   };
 }
 
@@ -273,31 +290,28 @@ function answerAgain(
   rule: number,
   { changed, index, where }: Asking,
 ): Answered {
-  let { bits, expiresAt } = before;
+  let { flipped, expiresAt } = before;
   for (const { at, fields, holds } of changed) {
-    const isIn = holds(rule);
-    if (isIn !== hasBit(bits, at)) {
-      bits = withBit(bits === before.bits ? bits.slice() : bits, at, isIn);
+    if ((holds(rule) !== hasBit(before.bits, at)) !== flipped.includes(at)) {
+      flipped = flip(flipped, at);
     }
-    if (before.hasSpans && before.compiled.spans.some(({ field }) => fields.has(field))) {
+    if (before.compiled.spans.some(({ field }) => fields.has(field))) {
       expiresAt = earlier(expiresAt, momentAt(before.compiled, index, at, where.now));
     }
   }
-  const isSame = bits === before.bits && sameByHand(before.folder, folder);
+  const isSame = flipped === before.flipped && sameByHand(before.folder, folder);
   if (isSame && folder === before.folder && expiresAt === before.expiresAt) {
     return before;
   }
-  return { ...before, folder, bits, expiresAt, members: isSame ? before.members : null };
+  const now = { ...before, folder, flipped, expiresAt, members: isSame ? before.members : null };
+  return flipped.length > mostFlipped ? { ...now, bits: takenIn(now), flipped: [] } : now;
 }
 
-function withBit(bits: Bits, at: number, isSet: boolean): Bits {
-  if (isSet) {
-    setBit(bits, at);
-  } else {
-    dropBit(bits, at);
-  }
-  return bits;
-}
+/** With so many, another set is cheaper. */
+const mostFlipped = 100;
+
+const flip = (flipped: readonly number[], at: number): readonly number[] =>
+  flipped.includes(at) ? flipped.filter((other) => other !== at) : [...flipped, at];
 
 /** When the rule says something else of the plugin at a position though nothing changed but the time. */
 function momentAt(
@@ -313,9 +327,9 @@ function earlier(a: number | null, b: number | null): number | null {
   return a === null || b === null ? (a ?? b) : Math.min(a, b);
 }
 
-function earliest(answers: readonly (Answered | undefined)[]): number | null {
+function earliest(all: Answers['all']): number | null {
   let first: number | null = null;
-  for (const one of answers) {
+  for (const one of all) {
     first = earlier(first, one?.expiresAt ?? null);
   }
   return first;
@@ -346,8 +360,18 @@ function changedPositions(
   return changed;
 }
 
-function membersIn({ bits: found, folder }: Answered, index: CatalogIndex): readonly string[] {
-  const bits = found.slice();
+/** All that a rule takes in. */
+function takenIn({ bits: before, flipped }: Answered): Bits {
+  const bits = before.slice();
+  for (const at of flipped) {
+    (hasBit(bits, at) ? dropBit : setBit)(bits, at);
+  }
+  return bits;
+}
+
+function membersIn(one: Answered, index: CatalogIndex): readonly string[] {
+  const { folder } = one;
+  const bits = takenIn(one);
   const put = (ids: readonly string[], change: (bits: Bits, at: number) => void): void => {
     for (const id of ids) {
       const at = index.positionOf(id);

@@ -12,6 +12,7 @@ import {
   linesOf,
   meansSettings,
   type Card,
+  type Field,
   type Line,
   type Rule,
 } from '../language/rule.ts';
@@ -220,9 +221,15 @@ function compileTime(
   }
 }
 
+/** Whether the time changes what a line says. */
+const isOfTime = ({ relation }: Line): boolean => relation.includes('within');
+
 /** A line made into a function; lines with the same key say the same. */
 interface CompiledLine {
   readonly key: string;
+  readonly field: Field;
+  /** Whether the time changes what it says. */
+  readonly isOfTime: boolean;
   readonly holds: Holds;
 }
 
@@ -260,7 +267,7 @@ export function compileRule(rule: Rule): CompiledRule {
     rule,
     cards,
     folders: foldersRead(rule),
-    spans: lines.filter((line) => line.relation.includes('within')).map(spanOf),
+    spans: lines.filter(isOfTime).map(spanOf),
     asksWhetherFiled: lines.some(
       (line) => line.field === 'folder' && line.relation === 'is missing',
     ),
@@ -273,7 +280,12 @@ export function compileRule(rule: Rule): CompiledRule {
 
 const asFunctions = ({ lines }: Card, sort: CardSort): CompiledCard => ({
   sort,
-  lines: lines.map((line) => ({ key: keyOfLine(line), holds: compileLine(line) })),
+  lines: lines.map((line) => ({
+    key: keyOfLine(line),
+    field: line.field,
+    isOfTime: isOfTime(line),
+    holds: compileLine(line),
+  })),
 });
 
 /** Whether a card lets the plugin in, or keeps it out. */
