@@ -4,27 +4,23 @@ import { memo, useMemo, useState, type ReactNode, type RefObject } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import {
   plural,
-  compareNames,
   formats,
   isNarrowed,
-  kinds,
-  noVendor,
   sortings,
-  typeGroups,
-  typeName,
   type Filter,
   type Plugin,
   type Row,
-  kindWords,
 } from '@clever-drawer/core';
 import { useWriteTable } from '../annotate/use-write-table.ts';
 import { useCatalog } from '../studio/contexts.ts';
 import { fetchedLater } from '../ui/fetched-later.tsx';
-import { MenuItem } from '../ui/menu-item.tsx';
 import { FacetWords } from './facet-words.tsx';
 import { clearFilter, type List } from './use-list.ts';
+import { kindText, typeText } from './model/filter-words.ts';
+import type { WordOf } from './word-options.tsx';
 import * as texts from './texts.ts';
 
+const WordOptions = fetchedLater(async () => (await import('./word-options.tsx')).WordOptions);
 const KeepLink = fetchedLater(async () => (await import('./keep-link.tsx')).KeepLink);
 
 export function Sentence({
@@ -37,18 +33,9 @@ export function Sentence({
   const { plugins } = useCatalog();
   const { filter, setFilter, rows, total } = list;
   const narrowing = useWithoutLetters(filter);
-  const optionsOf = useMemo<OptionsOf>(
-    () => ({
-      kind: kindOptions,
-      type: () => typeOptions(plugins),
-      vendor: () => vendorOptions(plugins),
-      format: () => formatOptions(plugins),
-    }),
-    [plugins],
-  );
   return (
     <search className="sentence" aria-label={texts.narrowTheList}>
-      <SentenceWords filter={narrowing} setFilter={setFilter} optionsOf={optionsOf} />
+      <SentenceWords filter={narrowing} setFilter={setFilter} plugins={plugins} />
       <SentenceTools
         field={field}
         filter={filter}
@@ -142,19 +129,16 @@ function LettersField({ field, filter, setFilter }: LettersFieldProps) {
   );
 }
 
-/** What can be chosen for each word, which is worked out when its menu is opened. */
-type OptionsOf = Readonly<Record<'kind' | 'type' | 'vendor' | 'format', () => readonly Option[]>>;
-
 interface SentenceWordsProps {
   readonly filter: Filter;
   readonly setFilter: (change: Partial<Filter>) => void;
-  readonly optionsOf: OptionsOf;
+  readonly plugins: readonly Plugin[];
 }
 
 const SentenceWords = memo(function WordsOfSentence({
   filter,
   setFilter,
-  optionsOf,
+  plugins,
 }: SentenceWordsProps) {
   return (
     <p className="sentence-words">
@@ -164,7 +148,8 @@ const SentenceWords = memo(function WordsOfSentence({
         value={filter.kind}
         text={kindText(filter.kind)}
         any={texts.allPlugins}
-        optionsOf={optionsOf.kind}
+        what="kind"
+        plugins={plugins}
         onPick={(kind) => {
           setFilter({ kind: kind as Filter['kind'] });
         }}
@@ -175,7 +160,8 @@ const SentenceWords = memo(function WordsOfSentence({
         value={filter.type}
         text={typeText(filter.type)}
         any={texts.anyType}
-        optionsOf={optionsOf.type}
+        what="type"
+        plugins={plugins}
         onPick={(type) => {
           setFilter({ type });
         }}
@@ -186,7 +172,8 @@ const SentenceWords = memo(function WordsOfSentence({
         value={filter.vendor}
         text={filter.vendor ?? texts.anyVendor}
         any={texts.anyVendor}
-        optionsOf={optionsOf.vendor}
+        what="vendor"
+        plugins={plugins}
         onPick={(vendor) => {
           setFilter({ vendor });
         }}
@@ -197,7 +184,8 @@ const SentenceWords = memo(function WordsOfSentence({
         value={filter.format}
         text={filter.format ?? texts.anyFormat}
         any={texts.anyFormat}
-        optionsOf={optionsOf.format}
+        what="format"
+        plugins={plugins}
         onPick={(format) => {
           setFilter({ format: formats.find((f) => f === format) ?? null });
         }}
@@ -218,75 +206,17 @@ const SentenceWords = memo(function WordsOfSentence({
   );
 });
 
-function kindText(kind: Filter['kind']): string {
-  if (kind === null) {
-    return texts.allPlugins;
-  }
-  return kind === 'setting' ? texts.savedSettings : kindWords[kind].many;
-}
-
-export interface Option {
-  readonly value: string;
-  readonly text: string;
-  readonly count?: number;
-  readonly isGroup?: boolean;
-}
-
-const kindOptions = (): Option[] =>
-  [...kinds, 'setting' as const].map((kind) => ({ value: kind, text: kindText(kind) }));
-
-const formatOptions = (plugins: readonly Plugin[]): Option[] =>
-  formats
-    .filter((f) => plugins.some((p) => p.copies.some((c) => c.format === f)))
-    .map((f) => ({ value: f, text: f }));
-
-function typeOptions(plugins: readonly Plugin[]): Option[] {
-  const counts = new Map<string, number>();
-  const count = (id: string): void => {
-    counts.set(id, (counts.get(id) ?? 0) + 1);
-  };
-  for (const plugin of plugins) {
-    if (plugin.types.length === 0) {
-      count('none');
-    }
-    for (const id of new Set(plugin.types.flatMap((t) => [t, t.split('/')[0] ?? t]))) {
-      count(id);
-    }
-  }
-  const of = (id: string, text: string, isGroup: boolean): Option[] =>
-    counts.has(id) ? [{ value: id, text, count: counts.get(id) ?? 0, isGroup }] : [];
-  return [
-    ...typeGroups.flatMap((g) => [
-      ...of(g.id, g.name, true),
-      ...g.types.flatMap((t) => of(t.id, t.name, false)),
-    ]),
-    ...of('none', texts.withoutType, true),
-  ];
-}
-
-function vendorOptions(plugins: readonly Plugin[]): Option[] {
-  const counts = new Map<string, number>();
-  for (const plugin of plugins) {
-    counts.set(plugin.vendor ?? noVendor, (counts.get(plugin.vendor ?? noVendor) ?? 0) + 1);
-  }
-  return [...counts]
-    .sort(([a], [b]) => compareNames(a, b))
-    .map(([value, count]) => ({ value, text: value, count }));
-}
-
 interface WordProps {
   readonly name: string;
   readonly value: string | null;
   readonly text: string;
   readonly any: string;
-  readonly optionsOf: () => readonly Option[];
+  readonly what: WordOf;
+  readonly plugins: readonly Plugin[];
   readonly onPick: (value: string | null) => void;
 }
 
-/** More options than this get a field to narrow them. */
-const manyOptions = 12;
-
-function Word({ name, value, text, any, optionsOf, onPick }: WordProps): ReactNode {
+function Word({ name, value, text, any, what, plugins, onPick }: WordProps): ReactNode {
   const [letters, setLetters] = useState('');
   return (
     <Dropdown
@@ -308,7 +238,8 @@ function Word({ name, value, text, any, optionsOf, onPick }: WordProps): ReactNo
       </Dropdown.Toggle>
       <Dropdown.Menu>
         <WordOptions
-          optionsOf={optionsOf}
+          what={what}
+          plugins={plugins}
           name={name}
           letters={letters}
           setLetters={setLetters}
@@ -317,58 +248,6 @@ function Word({ name, value, text, any, optionsOf, onPick }: WordProps): ReactNo
         />
       </Dropdown.Menu>
     </Dropdown>
-  );
-}
-
-interface WordOptionsProps {
-  readonly optionsOf: () => readonly Option[];
-  readonly name: string;
-  readonly letters: string;
-  readonly setLetters: React.Dispatch<React.SetStateAction<string>>;
-  readonly value: string | null;
-  readonly any: string;
-}
-
-/** Drawn when the menu is opened first. */
-function WordOptions({ optionsOf, name, letters, setLetters, value, any }: WordOptionsProps) {
-  const options = useMemo(() => optionsOf(), [optionsOf]);
-  const shown = options.filter((o) => o.text.toLowerCase().includes(letters.toLowerCase()));
-  return (
-    <>
-      {options.length > manyOptions && (
-        <div className="menu-field">
-          <input
-            className="form-control form-control-sm"
-            autoFocus
-            placeholder={texts.letters}
-            aria-label={texts.lettersOf(name)}
-            value={letters}
-            onChange={(event) => {
-              setLetters(event.target.value);
-            }}
-          />
-        </div>
-      )}
-      {letters === '' && (
-        <MenuItem eventKey="" active={value === null}>
-          {any}
-        </MenuItem>
-      )}
-      {shown.map((o) => (
-        <MenuItem
-          key={o.value}
-          eventKey={o.value}
-          active={value === o.value}
-          className={`option ${o.isGroup === false ? 'lower' : ''} ${o.isGroup ? 'upper' : ''}`}
-        >
-          <span>{o.text}</span>
-          {o.count !== undefined && <span className="option-count">{o.count}</span>}
-        </MenuItem>
-      ))}
-      {shown.length === 0 && (
-        <div className="px-3 py-1 text-soft">{texts.nothingHasTheseLetters}</div>
-      )}
-    </>
   );
 }
 
@@ -392,11 +271,4 @@ export function LineUp({ list }: { list: List }) {
       ))}
     </span>
   );
-}
-
-function typeText(type: string | null): string {
-  if (type === null) {
-    return texts.anyType;
-  }
-  return type === 'none' ? texts.withoutType : typeName(type);
 }

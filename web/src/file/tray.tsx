@@ -4,19 +4,12 @@
  */
 import { faceOf, type Plugin } from '@clever-drawer/core';
 import { Inbox, X } from 'lucide-react';
-import { useState } from 'react';
-import { Button } from 'react-bootstrap';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
-
 import { fetchedLater } from '../ui/fetched-later.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
-import { Kbd } from '../ui/kbd.tsx';
 import * as texts from './texts.ts';
 
-const AnnotateMenu = fetchedLater(
-  async () => (await import('../annotate/annotate-menu.tsx')).AnnotateMenu,
-);
-const GatherRule = fetchedLater(async () => (await import('./gather-rule.tsx')).GatherRule);
+const TrayActs = fetchedLater(async () => (await import('./tray-acts.tsx')).TrayActs);
 
 interface Props {
   readonly tray: ReadonlySet<string>;
@@ -32,7 +25,6 @@ export function Tray({ tray, onTakeOut, onEmpty, onFile }: Props) {
   const { pluginById } = useCatalog();
   const plugins = [...tray].map((id) => pluginById.get(id)).filter((p) => p !== undefined);
   const count = plugins.length;
-  const [isGathering, setGathering] = useState(false);
   return (
     <section className="tray" aria-label={texts.tray}>
       <span className="tray-name hand">
@@ -51,54 +43,9 @@ export function Tray({ tray, onTakeOut, onEmpty, onFile }: Props) {
       )}
       <TrayItems plugins={plugins} onTakeOut={onTakeOut} count={count} />
       {count > 0 && (
-        <TrayActs
-          onFile={onFile}
-          count={count}
-          setGathering={setGathering}
-          plugins={plugins}
-          onEmpty={onEmpty}
-        />
-      )}
-      {isGathering && (
-        <GatherRule
-          plugins={plugins.map((plugin) => plugin.id)}
-          onClose={() => {
-            setGathering(false);
-          }}
-        />
+        <TrayActs plugins={plugins.map((plugin) => plugin.id)} onFile={onFile} onEmpty={onEmpty} />
       )}
     </section>
-  );
-}
-
-interface TrayActsProps {
-  readonly onFile: () => void;
-  readonly count: number;
-  readonly setGathering: React.Dispatch<React.SetStateAction<boolean>>;
-  readonly plugins: Plugin[];
-  readonly onEmpty: () => void;
-}
-
-function TrayActs({ onFile, count, setGathering, plugins, onEmpty }: TrayActsProps) {
-  return (
-    <span className="tray-acts">
-      <Button className="file-tray" onClick={onFile}>
-        {texts.fileTrayIn(count)} <Kbd keys="Shift" /> <kbd>F</kbd>
-      </Button>
-      <button
-        type="button"
-        className="tray-act"
-        onClick={() => {
-          setGathering(true);
-        }}
-      >
-        {texts.aRuleFor(count)}
-      </button>
-      <AnnotateMenu plugins={plugins.map((plugin) => plugin.id)} />
-      <button type="button" className="tray-act" onClick={onEmpty}>
-        {texts.emptyTray}
-      </button>
-    </span>
   );
 }
 
