@@ -273,6 +273,10 @@ export function changedFields(a: Candidate, b: Candidate): Set<Field> {
       changed.add(field);
     }
   }
+  // A group by itself beside a type of it is no other set of ids with their groups.
+  if (!sameValues(a.types, b.types)) {
+    changed.add('type');
+  }
   if (!sameValues(a.versions, b.versions)) {
     changed.add('version');
   }

@@ -2,7 +2,8 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { allBits, noBits, positionsIn } from './bits.ts';
 import { anyCandidate, anyCatalog, anyRule, epoch, folderIds } from './arbitrary.test-data.ts';
-import type { Candidate } from './candidate.ts';
+import { candidateOf, type Candidate } from './candidate.ts';
+import { asId } from '../../id.ts';
 import { CatalogIndex } from './catalog-index.ts';
 import { circleFrom, createFiller, type Filled, type SmartFolder, type ToFill } from './fill.ts';
 import { compileRule, type RuleContext } from './holds.ts';
@@ -152,6 +153,23 @@ describe('filling again', () => {
       first.where.isIn('s', 'p0'),
       first.where.isIn('s', 'p1'),
     ]).toEqual([['p0'], ['p0'], true, false]);
+  });
+  it('asks again of a plugin that got the group of its type beside it', () => {
+    const typed = (types: readonly string[]): Candidate =>
+      candidateOf({
+        id: asId('p'),
+        name: 'Tern',
+        vendor: null,
+        kind: 'effect',
+        types,
+        arrived: '2026-01-01T00:00:00.000Z',
+        copies: [],
+      });
+    const folders = [smart('s', ruleOf('type is only looper'))];
+    const fill = createFiller();
+    const now = input([typed(['delay/looper'])], folders);
+    const then = { ...now, candidates: [typed(['delay/looper', 'delay'])] };
+    expect([fill(now), fill(then)].map(({ membersOf }) => membersOf('s'))).toEqual([['p'], []]);
   });
   it('keeps in and out by hand whatever the rule says', () => {
     const catalog =
