@@ -2,6 +2,7 @@
  * Plugins by column, as a whole catalog is sent: what many of them have stands there once. It is a third
  * as long as JSON of each, and a window reads it in half the time (docs/benchmarks.md).
  */
+import { fileNameOf } from '../formats/file-name.ts';
 import type { Format } from '../formats/found-copy.ts';
 import type { CopyId, PluginId } from '../id.ts';
 import type { Kind } from './kind.ts';
@@ -66,8 +67,8 @@ function copyColumns(copies: readonly CopyCard[]): CopyColumns {
   return {
     id: copies.map(({ id }) => id),
     format: shared(copies.map(({ format }) => format)),
-    directory: shared(copies.map(({ path }) => path.slice(0, lastNameIn(path)))),
-    file: copies.map(({ path }) => path.slice(lastNameIn(path))),
+    directory: shared(copies.map(({ path }) => directoryOf(path))),
+    file: copies.map(({ path }) => fileNameOf(path)),
     version: shared(copies.map(({ version }) => version)),
     standing: shared(copies.map(standingOf), (standing) => JSON.stringify(standing)),
     audioIn: copies.map(({ audioIn }) => audioIn),
@@ -75,9 +76,7 @@ function copyColumns(copies: readonly CopyCard[]): CopyColumns {
   };
 }
 
-/** Where the last name in a path begins, whichever system wrote it. */
-const lastNameIn = (path: string): number =>
-  Math.max(path.lastIndexOf('/'), path.lastIndexOf('\\')) + 1;
+const directoryOf = (path: string): string => path.slice(0, path.length - fileNameOf(path).length);
 
 const standingOf = ({
   state,

@@ -113,7 +113,8 @@ async function refreshed(manager: EntityManager, computer: string, held: Held): 
   }
   const touched = [...gone];
   for (const plugin of read) {
-    if (textOf(plugins.get(plugin.id)) !== JSON.stringify(plugin)) {
+    const before = plugins.get(plugin.id);
+    if (!before || textOf(before) !== textOf(plugin)) {
       touched.push(plugin.id);
       plugins.set(plugin.id, plugin);
     }

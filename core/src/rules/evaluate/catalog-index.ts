@@ -20,6 +20,7 @@ import { Columns, type Span } from './columns.ts';
 import { compileLine, isNegative, meetsText, type RuleContext } from './holds.ts';
 import {
   fields,
+  isOfTime,
   keyOfLine,
   meansSettings,
   type Card,
@@ -136,7 +137,7 @@ export class CatalogIndex {
    * Not to be changed.
    */
   #shared(line: Line, where: RuleContext): Bits {
-    if (line.field === 'folder' || line.relation.includes('within')) {
+    if (line.field === 'folder' || isOfTime(line)) {
       return this.#answer(line, where);
     }
     const key = keyOfLine(line);

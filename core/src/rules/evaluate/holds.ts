@@ -8,6 +8,7 @@ import {
   daysOf,
   fields,
   foldersRead,
+  isOfTime,
   keyOfLine,
   linesOf,
   meansSettings,
@@ -220,9 +221,6 @@ function compileTime(
       };
   }
 }
-
-/** Whether the time changes what a line says. */
-const isOfTime = ({ relation }: Line): boolean => relation.includes('within');
 
 /** A line made into a function; lines with the same key say the same. */
 interface CompiledLine {

@@ -101,6 +101,10 @@ export const ruleLimits = { cards: 50, lines: 50, values: 200, value: 200, text:
 /** All fields. */
 export const fieldNames = Object.keys(fields) as Field[];
 
+/** Whether what a line of this relation says changes with the time: it compares with a span of it. */
+export const isOfTime = ({ relation }: Pick<Line, 'relation'>): boolean =>
+  relation.includes('within');
+
 /** Units of a span of time, in days. A month counts 30 days and a year 365. */
 export const units = { day: 1, week: 7, month: 30, year: 365 } as const;
 /** A unit of a span of time. */

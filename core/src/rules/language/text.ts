@@ -15,6 +15,7 @@
 import { failed, ok, type Problem, type Result } from '../../problem.ts';
 import {
   fieldNames,
+  isOfTime,
   relationsFor,
   relationsOf,
   ruleLimits,
@@ -292,7 +293,7 @@ function parseValues(cursor: Cursor, field: Field, relation: Relation, words: Ru
       limit: ruleLimits.values,
     });
   }
-  if (relation.includes('within') && values.length > 1) {
+  if (isOfTime({ relation }) && values.length > 1) {
     problems.push(
       problemAt(cursor.number, cursor.at + 1, values.join(', '), 'One span of time is enough.'),
     );
