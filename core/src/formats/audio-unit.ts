@@ -3,7 +3,7 @@
  * (https://developer.apple.com AudioComponents; from memory).
  */
 import type { Problem } from '../problem.ts';
-import { readBinary } from './binary.ts';
+import { readMachines } from './binary.ts';
 import { cleanText, limits, type BundleFiles } from './bundle-files.ts';
 import { isDictionary, type Dictionary } from './dictionary.ts';
 import { bareCopy, failedCopy, type FoundCopy } from './found-copy.ts';
@@ -52,13 +52,13 @@ function machineOf(
     return { binary: null, architectures: null };
   }
   const source = files.open(`Contents/MacOS/${name}`);
-  const binary = source.ok ? readBinary(source.value, name) : source;
+  const machines = source.ok ? readMachines(source.value, name) : source;
   if (source.ok) {
     source.value.close();
   }
   return {
     binary: `${files.root}/Contents/MacOS/${name}`,
-    architectures: binary.ok ? binary.value.architectures : null,
+    architectures: machines.ok ? machines.value : null,
   };
 }
 

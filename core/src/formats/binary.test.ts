@@ -7,7 +7,7 @@ import { filesOfPackage } from './debian-packages.test-data.ts';
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import type { Binary } from './binary-facts.ts';
-import { readBinary } from './binary.ts';
+import { readBinary, readMachines } from './binary.ts';
 import { bytesSource } from './byte-source.ts';
 import { readVersionResource } from './version-resource.ts';
 
@@ -75,11 +75,34 @@ describe('the header of a PE library', () => {
   });
 });
 
+describe('the machines alone', () => {
+  const files = [
+    ...filesOfPackage('swh-plugins', '.so').slice(0, 5),
+    '/usr/x86_64-w64-mingw32/lib/zlib1.dll',
+    '/usr/i686-w64-mingw32/lib/zlib1.dll',
+  ];
+  it('are those of the whole header, also where the tables behind it are missing', () => {
+    expect(files).toHaveLength(7);
+    for (const file of files) {
+      const bytes = readFileSync(file);
+      const machines = { ok: true, value: read(file).architectures };
+      expect(readMachines(bytesSource(bytes), file)).toEqual(machines);
+      const cut = bytesSource(bytes.subarray(0, 512));
+      expect(readMachines(cut, file)).toEqual(machines);
+      expect(readBinary(cut, file).ok).toBe(false);
+    }
+  });
+});
+
 describe('a file that is no library', () => {
   it('ends in a problem that says so', () => {
     const code = (bytes: number[]): string | undefined => {
-      const r = readBinary(bytesSource(Uint8Array.from(bytes)), 'x');
-      return r.ok ? undefined : r.problems[0]?.code;
+      const [whole, machines] = [readBinary, readMachines].map((reader) => {
+        const r = reader(bytesSource(Uint8Array.from(bytes)), 'x');
+        return r.ok ? undefined : r.problems[0]?.code;
+      });
+      expect(machines).toBe(whole);
+      return whole;
     };
     expect(code([])).toBe('damaged');
     expect(code([0x7f, 0x45, 0x4c, 0x46, 2, 1])).toBe('damaged');

@@ -17,11 +17,13 @@ const SHT_DYNSYM = 11;
 const SHN_UNDEF = 0;
 const STB_LOCAL = 0;
 
-/**
- * Reads the header and dynamic symbols of an ELF file. Throws where it is damaged; the caller turns
- * that into a Problem.
- */
-export function readElf(source: ByteSource): Binary {
+interface ElfHeader {
+  readonly view: View;
+  readonly is64: boolean;
+  readonly machine: string;
+}
+
+function headerOf(source: ByteSource): ElfHeader {
   const ident = new View(source, false).piece(0, 20);
   const is64 = ident.getUint8(4) === 2;
   const isLittle = ident.getUint8(5) !== 2;
@@ -30,11 +32,19 @@ export function readElf(source: ByteSource): Binary {
   }
   const view = new View(source, isLittle);
   const machine = view.u16(0x12);
-  return {
-    system: 'linux',
-    architectures: [machines[machine] ?? `machine ${machine}`],
-    exports: exportedNames(view, is64),
-  };
+  return { view, is64, machine: machines[machine] ?? `machine ${machine}` };
+}
+
+/** The machine an ELF file is for. Throws where its header is damaged. */
+export const machinesOfElf = (source: ByteSource): readonly string[] => [headerOf(source).machine];
+
+/**
+ * Reads the header and dynamic symbols of an ELF file. Throws where it is damaged; the caller turns
+ * that into a Problem.
+ */
+export function readElf(source: ByteSource): Binary {
+  const { view, is64, machine } = headerOf(source);
+  return { system: 'linux', architectures: [machine], exports: exportedNames(view, is64) };
 }
 
 interface Section {

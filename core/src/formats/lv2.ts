@@ -3,9 +3,10 @@
  * each with its `rdfs:seeAlso` files.
  */
 import type { Problem, Result } from '../problem.ts';
-import { readBinary } from './binary.ts';
+import { readMachines } from './binary.ts';
 import { type BundleFiles, cleanText, limits } from './bundle-files.ts';
 import { bareCopy, describedBy, failedCopy, type FoundCopy } from './found-copy.ts';
+import type { CalledIn } from './statement.ts';
 import { Graph } from './turtle.ts';
 
 const LV2 = 'http://lv2plug.in/ns/lv2core#';
@@ -17,19 +18,44 @@ const ATOM = 'http://lv2plug.in/ns/ext/atom#';
 const EVENT = 'http://lv2plug.in/ns/ext/event#';
 const MIDI_EVENT = 'http://lv2plug.in/ns/ext/midi#MidiEvent';
 const MODGUI = 'http://moddevices.com/ns/modgui#';
-const DC = ['http://purl.org/dc/terms/replaces', 'http://purl.org/dc/elements/1.1/replaces'];
-const rdfType = `${RDF}type`;
+
+/** The predicates that are asked for, and what they are called here. */
+const asked = new Map([
+  [`${RDF}type`, 'type'],
+  [`${RDFS}seeAlso`, 'seeAlso'],
+  [`${RDFS}comment`, 'comment'],
+  [`${LV2}binary`, 'binary'],
+  [`${LV2}documentation`, 'documentation'],
+  [`${LV2}microVersion`, 'microVersion'],
+  [`${LV2}minorVersion`, 'minorVersion'],
+  [`${LV2}name`, 'portName'],
+  [`${LV2}port`, 'port'],
+  [`${LV2}project`, 'project'],
+  [`${DOAP}description`, 'description'],
+  [`${DOAP}developer`, 'developer'],
+  [`${DOAP}maintainer`, 'maintainer'],
+  [`${DOAP}name`, 'name'],
+  [`${DOAP}shortdesc`, 'shortDescription'],
+  [`${FOAF}name`, 'personName'],
+  [`${ATOM}supports`, 'supports'],
+  [`${EVENT}supportsEvent`, 'supportsEvent'],
+  [`${MODGUI}gui`, 'gui'],
+  [`${MODGUI}screenshot`, 'screenshot'],
+  ['http://purl.org/dc/terms/replaces', 'replaces'],
+  ['http://purl.org/dc/elements/1.1/replaces', 'replacesAsElement'],
+] as const);
+type Lv2Graph = Graph<CalledIn<typeof asked>>;
 
 /** The plugins of one bundle; an empty list for a bundle that holds only presets, data or a vocabulary. */
 export function readLv2(files: BundleFiles): FoundCopy[] {
-  const graph = new Graph();
+  const graph = new Graph(asked);
   const base = fileUri(`${files.root}/`);
   const manifest = addFile(graph, files, base, 'manifest.ttl');
   if (!manifest.ok) {
     return [failedCopy('LV2', files.root, manifest.problems[0] as Problem)];
   }
   const uris = [...graph.subjects()].filter((s) =>
-    graph.resources(s, rdfType).includes(`${LV2}Plugin`),
+    graph.resources(s, 'type').includes(`${LV2}Plugin`),
   );
   if (uris.length > limits.copiesInBundle) {
     const problem: Problem = {
@@ -50,7 +76,7 @@ export function readLv2(files: BundleFiles): FoundCopy[] {
 
 /** Reads the files the plugins point to, each once. Gives the first trouble of each plugin. */
 function readSeeAlso(
-  graph: Graph,
+  graph: Lv2Graph,
   files: BundleFiles,
   base: string,
   uris: readonly string[],
@@ -58,7 +84,7 @@ function readSeeAlso(
   const troubles = new Map<string, Problem>();
   const read = new Map<string, Problem | null>();
   for (const uri of uris) {
-    for (const target of graph.resources(uri, `${RDFS}seeAlso`)) {
+    for (const target of graph.resources(uri, 'seeAlso')) {
       const known = read.get(target);
       const problem =
         known === undefined ? readTarget(graph, files, base, target, read.size) : known;
@@ -72,7 +98,7 @@ function readSeeAlso(
 }
 
 function readTarget(
-  graph: Graph,
+  graph: Lv2Graph,
   files: BundleFiles,
   base: string,
   target: string,
@@ -99,8 +125,8 @@ function readTarget(
 }
 
 /** Adds one Turtle file of a bundle to a graph; gives how many statements. */
-export function addFile(
-  graph: Graph,
+export function addFile<K extends string>(
+  graph: Graph<K>,
   files: BundleFiles,
   base: string,
   relative: string,
@@ -113,7 +139,7 @@ export function addFile(
 }
 
 interface Bundle {
-  readonly graph: Graph;
+  readonly graph: Lv2Graph;
   readonly files: BundleFiles;
   readonly base: string;
   /** Architectures by binary: many plugins share one. */
@@ -125,32 +151,30 @@ function describePlugin(
   uri: string,
   trouble: Problem | null,
 ): FoundCopy {
-  const ports = portsOf(graph, uri);
-  const name = cleanText(graph.text(uri, `${DOAP}name`));
+  const ports = graph
+    .resources(uri, 'port')
+    .map((port) => ({ port, types: graph.resources(port, 'type') }));
+  const name = cleanText(graph.text(uri, 'name'));
   const problem =
     trouble ??
     (name === null
       ? ({ code: 'damaged', at: uri, line: null, detail: 'it says no name.' } as const)
       : null);
   const picture = graph
-    .resources(uri, `${MODGUI}gui`)
-    .flatMap((gui) => graph.resources(gui, `${MODGUI}screenshot`))[0];
+    .resources(uri, 'gui')
+    .flatMap((gui) => graph.resources(gui, 'screenshot'))[0];
   return {
     ...bareCopy('LV2', files.root),
-    ...machineOf(
-      files,
-      relativePath(graph.resources(uri, `${LV2}binary`)[0] ?? '', base),
-      machines,
-    ),
+    ...machineOf(files, relativePath(graph.resources(uri, 'binary')[0] ?? '', base), machines),
     identity: uri,
     name,
     vendor: authorOf(graph, uri),
-    declared: graph.resources(uri, rdfType).filter((type) => !type.startsWith('_:')),
+    declared: graph.resources(uri, 'type').filter((type) => !type.startsWith('_:')),
     version: versionOf(graph, uri),
-    ...ports,
-    ...controlsOf(graph, uri),
+    ...soundOf(graph, ports),
+    ...controlsOf(graph, ports),
     ...describedBy(descriptionOf(graph, uri)),
-    replaces: DC.flatMap((predicate) => graph.resources(uri, predicate)),
+    replaces: [...graph.resources(uri, 'replaces'), ...graph.resources(uri, 'replacesAsElement')],
     picture: insideBundle(files, base, picture),
     status: problem ? 'failed' : 'ok',
     problem,
@@ -167,11 +191,11 @@ function machineOf(
   }
   if (!known.has(relative)) {
     const source = files.open(relative);
-    const binary = source.ok ? readBinary(source.value, relative) : source;
+    const machines = source.ok ? readMachines(source.value, relative) : source;
     if (source.ok) {
       source.value.close();
     }
-    known.set(relative, binary.ok ? binary.value.architectures : null);
+    known.set(relative, machines.ok ? machines.value : null);
   }
   return { binary: `${files.root}/${relative}`, architectures: known.get(relative) ?? null };
 }
@@ -180,11 +204,11 @@ function machineOf(
  * Who is named as maintainer or developer, on the plugin itself or on its project; of several the
  * one liblilv takes.
  */
-function authorOf(graph: Graph, uri: string): string | null {
-  for (const subject of [uri, ...graph.resources(uri, `${LV2}project`)]) {
-    for (const role of ['maintainer', 'developer']) {
-      for (const person of graph.resourcesInOrder(subject, `${DOAP}${role}`)) {
-        const name = cleanText(graph.text(person, `${FOAF}name`));
+function authorOf(graph: Lv2Graph, uri: string): string | null {
+  for (const subject of [uri, ...graph.resources(uri, 'project')]) {
+    for (const role of ['maintainer', 'developer'] as const) {
+      for (const person of graph.resourcesInOrder(subject, role)) {
+        const name = cleanText(graph.text(person, 'personName'));
         if (name) {
           return name;
         }
@@ -195,21 +219,25 @@ function authorOf(graph: Graph, uri: string): string | null {
 }
 
 /** `minor.micro`, null when neither is said. */
-function versionOf(graph: Graph, uri: string): string | null {
-  const minor = graph.text(uri, `${LV2}minorVersion`);
-  const micro = graph.text(uri, `${LV2}microVersion`);
+function versionOf(graph: Lv2Graph, uri: string): string | null {
+  const minor = graph.text(uri, 'minorVersion');
+  const micro = graph.text(uri, 'microVersion');
   return minor === null && micro === null ? null : cleanText(`${minor ?? 0}.${micro ?? 0}`);
 }
 
 type Ports = Pick<FoundCopy, 'audioIn' | 'audioOut' | 'notesIn' | 'notesOut'>;
 
-function portsOf(graph: Graph, uri: string): Ports {
+interface Port {
+  readonly port: string;
+  readonly types: readonly string[];
+}
+
+function soundOf(graph: Lv2Graph, ports: readonly Port[]): Ports {
   let audioIn = 0;
   let audioOut = 0;
   let notesIn = false;
   let notesOut = false;
-  for (const port of graph.resources(uri, `${LV2}port`)) {
-    const types = graph.resources(port, rdfType);
+  for (const { port, types } of ports) {
     const isIn = types.includes(`${LV2}InputPort`);
     const isOut = types.includes(`${LV2}OutputPort`);
     if (types.includes(`${LV2}AudioPort`)) {
@@ -232,12 +260,11 @@ const controlsKept = 40;
 const controlLength = 60;
 
 /** The names of its control inputs; absent where it has none. */
-function controlsOf(graph: Graph, uri: string): Pick<FoundCopy, 'controls'> {
+function controlsOf(graph: Lv2Graph, ports: readonly Port[]): Pick<FoundCopy, 'controls'> {
   const names = new Set<string>();
-  for (const port of graph.resources(uri, `${LV2}port`)) {
-    const types = graph.resources(port, rdfType);
+  for (const { port, types } of ports) {
     const isSet = types.includes(`${LV2}ControlPort`) && types.includes(`${LV2}InputPort`);
-    const name = isSet ? cleanText(graph.text(port, `${LV2}name`)) : null;
+    const name = isSet ? cleanText(graph.text(port, 'portName')) : null;
     if (name !== null && names.size < controlsKept) {
       names.add(name.slice(0, controlLength));
     }
@@ -246,26 +273,24 @@ function controlsOf(graph: Graph, uri: string): Pick<FoundCopy, 'controls'> {
 }
 
 /** The shortest text that describes the plugin goes first: it says what it is and not how it is used. */
-const descriptionOf = (graph: Graph, uri: string): string | null =>
-  [`${DOAP}shortdesc`, `${RDFS}comment`, `${DOAP}description`, `${LV2}documentation`]
+const descriptionOf = (graph: Lv2Graph, uri: string): string | null =>
+  (['shortDescription', 'comment', 'description', 'documentation'] as const)
     .map((predicate) => cleanText(graph.text(uri, predicate)))
     .find((text) => text !== null) ?? null;
 
 /** An event port counts only when it says that it supports MIDI. */
-function takesNotes(graph: Graph, port: string, types: readonly string[]): boolean {
+function takesNotes(graph: Lv2Graph, port: string, types: readonly string[]): boolean {
   if (types.includes(`${ATOM}AtomPort`)) {
-    return graph.resources(port, `${ATOM}supports`).includes(MIDI_EVENT);
+    return graph.resources(port, 'supports').includes(MIDI_EVENT);
   }
   if (types.includes(`${EVENT}EventPort`)) {
-    return graph.resources(port, `${EVENT}supportsEvent`).includes(MIDI_EVENT);
+    return graph.resources(port, 'supportsEvent').includes(MIDI_EVENT);
   }
   return types.includes('http://ll-plugins.nongnu.org/lv2/ext/MidiPort');
 }
 
 const escapePath = (path: string): string =>
-  encodeURI(path.replace(/\p{Surrogate}/gu, '\ufffd'))
-    .replaceAll('#', '%23')
-    .replaceAll('?', '%3F');
+  encodeURI(path.toWellFormed()).replaceAll('#', '%23').replaceAll('?', '%3F');
 
 /** `file:` URI of an absolute path (RFC 8089). */
 export function fileUri(path: string): string {

@@ -7,7 +7,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { readBinary } from './binary.ts';
+import { readBinary, readMachines } from './binary.ts';
 import { bytesSource } from './byte-source.ts';
 
 const tool = (program: string, ...args: string[]): string =>
@@ -83,12 +83,14 @@ describe('the header of a Mach-O library', () => {
         ),
       ].map((name) => name.slice(1));
       expect(names).toHaveLength(3);
-      const read = readBinary(bytesSource(readFileSync(path)), path);
+      const bytes = bytesSource(readFileSync(path));
+      const read = readBinary(bytes, path);
       if (!read.ok) {
         throw new Error(JSON.stringify(read.problems));
       }
       expect(read.value.system).toBe('macos');
       expect([...read.value.architectures].sort()).toEqual(said);
+      expect(readMachines(bytes, path)).toEqual({ ok: true, value: read.value.architectures });
       expect([...(read.value.exports ?? [])].sort()).toEqual(names.sort());
     }
   });

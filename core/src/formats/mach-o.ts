@@ -27,17 +27,37 @@ const mostParts = 30;
  * that into a Problem.
  */
 export function readMachO(source: ByteSource): Binary {
-  const big = new View(source, false);
-  const magic = big.u32(0);
-  const parts =
-    magic === 0xcafebabe || magic === 0xcafebabf ? fatParts(big, magic === 0xcafebabf) : [0];
-  const read = parts.map((offset) => thinPart(source, offset));
-  const exports = new Set(read.flatMap((part) => [...part.exports]));
+  const parts = partsOf(source);
   return {
     system: 'macos',
-    architectures: [...new Set(read.map((part) => part.architecture))],
-    exports,
+    architectures: machinesOf(parts),
+    exports: new Set(parts.flatMap((part) => [...exportsOf(part)])),
   };
+}
+
+/** The machines a Mach-O file is for. Throws where a header is damaged. */
+export const machinesOfMachO = (source: ByteSource): readonly string[] =>
+  machinesOf(partsOf(source));
+
+const machinesOf = (parts: readonly Part[]): readonly string[] => [
+  ...new Set(parts.map(({ machine }) => machine)),
+];
+
+function partsOf(source: ByteSource): Part[] {
+  const big = new View(source, false);
+  const magic = big.u32(0);
+  const offsets =
+    magic === 0xcafebabe || magic === 0xcafebabf ? fatParts(big, magic === 0xcafebabf) : [0];
+  return offsets.map((offset) => thinPart(source, offset));
+}
+
+/** The program for one machine. */
+interface Part {
+  readonly view: View;
+  /** Where it begins. */
+  readonly offset: number;
+  readonly is64: boolean;
+  readonly machine: string;
 }
 
 function fatParts(view: View, is64: boolean): number[] {
@@ -52,10 +72,7 @@ function fatParts(view: View, is64: boolean): number[] {
   );
 }
 
-function thinPart(
-  source: ByteSource,
-  offset: number,
-): { architecture: string; exports: Set<string> } {
+function thinPart(source: ByteSource, offset: number): Part {
   const magic = new View(source, false).u32(offset);
   const isLittle = magic === 0xcefaedfe || magic === 0xcffaedfe;
   const is64 = magic === 0xfeedfacf || magic === 0xcffaedfe;
@@ -64,20 +81,24 @@ function thinPart(
   }
   const view = new View(source, isLittle);
   const cpu = view.u32(offset + 4);
-  const architecture = cpus[cpu] ?? `machine ${cpu}`;
+  return { view, offset, is64, machine: cpus[cpu] ?? `machine ${cpu}` };
+}
+
+function exportsOf({ view, offset, is64 }: Part): Set<string> {
+  const isLittle = view.littleEndian;
   const commands = view.piece(offset + (is64 ? 32 : 28), view.u32(offset + 20));
   const count = view.u32(offset + 16);
   for (let i = 0, at = 0; i < count && at + 8 <= commands.byteLength; i += 1) {
     const size = commands.getUint32(at + 4, isLittle);
     if (commands.getUint32(at, isLittle) === LC_SYMTAB) {
-      return { architecture, exports: symbolNames(view, offset, commands, at, is64) };
+      return symbolNames(view, offset, commands, at, is64);
     }
     if (size < 8) {
       throw new Truncated('a load command without a size');
     }
     at += size;
   }
-  return { architecture, exports: new Set() };
+  return new Set();
 }
 
 /** External, defined names, without the underscore that C names carry. */

@@ -24,20 +24,36 @@ interface Section {
 /** The parts of an image that the readers of its tables need. */
 export interface PeImage {
   readonly view: View;
-  readonly machine: number;
+  readonly machine: string;
   readonly sections: readonly Section[];
   /** Addresses of the data directories (0: exports, 2: resources); 0 where there is none. */
   readonly directories: readonly number[];
 }
 
-/** Throws Truncated where the header is damaged. */
-export function peImage(source: ByteSource): PeImage {
-  const view = new View(source, true);
+/** Where the header begins. */
+function headerOf(view: View): number {
   const header = view.u32(0x3c);
   if (view.u32(header) !== 0x00004550) {
     throw new Truncated('no PE header');
   }
+  return header;
+}
+
+const machineAt = (view: View, header: number): string => {
   const machine = view.u16(header + 4);
+  return machines[machine] ?? `machine ${machine}`;
+};
+
+/** The machine a PE file is for. Throws where its header is damaged. */
+export function machinesOfPe(source: ByteSource): readonly string[] {
+  const view = new View(source, true);
+  return [machineAt(view, headerOf(view))];
+}
+
+/** Throws Truncated where the header is damaged. */
+export function peImage(source: ByteSource): PeImage {
+  const view = new View(source, true);
+  const header = headerOf(view);
   const sectionCount = view.u16(header + 6);
   const optionalSize = view.u16(header + 20);
   const optional = header + 24;
@@ -58,7 +74,7 @@ export function peImage(source: ByteSource): PeImage {
   );
   return {
     view,
-    machine,
+    machine: machineAt(view, header),
     sections,
     directories: Array.from({ length: Math.max(0, count) }, (_, i) => view.u32(start + 8 * i)),
   };
@@ -73,7 +89,7 @@ export function readPe(source: ByteSource): Binary {
   const exportTable = directories[0] ?? 0;
   return {
     system: 'windows',
-    architectures: [machines[machine] ?? `machine ${machine}`],
+    architectures: [machine],
     exports: exportTable === 0 ? new Set() : exportedNames(view, sections, exportTable),
   };
 }

@@ -10,15 +10,24 @@ import fc from 'fast-check';
 import { DataFactory, Writer } from 'n3';
 import { filesOfPackage, lv2Packages } from './debian-packages.test-data.ts';
 import { readPlainTurtle } from './plain-turtle.ts';
-import type { Statement } from './statement.ts';
+import type { Asked, Statement, TurtleFile } from './statement.ts';
 import { readAnyTurtle } from './turtle.ts';
 
 const base = 'file:///p/x%20y.lv2/manifest.ttl';
-const plain = (text: string, most = 100_000): readonly Statement[] | null =>
-  readPlainTurtle(text, base, '_:f1_b', most);
-const whole = (text: string): readonly Statement[] | null => {
-  const read = readAnyTurtle(text, { base, at: 'x.ttl', file: 1, most: 100_000 });
-  return read.ok ? read.value : null;
+type Statements = readonly Statement<string>[];
+/** Every predicate, called as it is. */
+const everything: Asked<string> = { get: (predicate) => predicate };
+const fileOf = (asked: Asked<string>, most = 100_000): TurtleFile<string> => ({
+  base,
+  file: 1,
+  most,
+  asked,
+});
+const plain = (text: string, most?: number): Statements | null =>
+  readPlainTurtle(text, fileOf(everything, most))?.statements ?? null;
+const whole = (text: string): Statements | null => {
+  const read = readAnyTurtle(text, fileOf(everything), 'x.ttl');
+  return read.ok ? read.value.statements : null;
 };
 const real = [...lv2Packages, 'zam-plugins', 'lv2-dev']
   .flatMap((name) => filesOfPackage(name, '.ttl'))
@@ -145,6 +154,29 @@ describe('reading plain Turtle', () => {
       { numRuns: 4_000 },
     );
     expect(read).toBeGreaterThan(200);
+  });
+
+  it('leaves out what is not asked for, as the library does, and counts it', () => {
+    const asked = new Map([
+      ['http://www.w3.org/1999/02/22-rdf-syntax-ns#type', 'type'],
+      ['http://lv2plug.in/ns/lv2core#port', 'port'],
+      ['http://lv2plug.in/ns/lv2core#name', 'name'],
+    ]);
+    const calledBy = (all: Statements): Statements =>
+      all.flatMap(([subject, predicate, object]) => {
+        const called = asked.get(predicate);
+        return called === undefined ? [] : [[subject, called, object] as const];
+      });
+    let leftOut = 0;
+    for (const { text } of real) {
+      const said = readPlainTurtle(text, fileOf(asked));
+      const all = plain(text);
+      expect(said).toEqual(all && { statements: calledBy(all), count: all.length });
+      const library = readAnyTurtle(text, fileOf(asked), 'x.ttl');
+      expect(library).toEqual({ ok: true, value: said ?? expect.anything() });
+      leftOut += said ? said.count - said.statements.length : 0;
+    }
+    expect(leftOut).toBeGreaterThan(10_000);
   });
 
   it('counts nodes as they begin, and says what is in them first', () => {

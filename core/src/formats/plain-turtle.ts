@@ -3,7 +3,15 @@
  * the text: prefixes, names, URIs, nodes in brackets, texts and figures. Whatever else it meets,
  * faults included, it gives up, and the file is left to the library that knows all of Turtle.
  */
-import { literal, resource, type Statement, type Term } from './statement.ts';
+import {
+  literal,
+  resource,
+  type Asked,
+  type Said,
+  type Statement,
+  type Term,
+  type TurtleFile,
+} from './statement.ts';
 
 /** Thrown and caught in this file only. */
 class NotPlain extends Error {}
@@ -67,27 +75,30 @@ function endOfLine(text: string, from: number): number {
   return at;
 }
 
-class PlainReader {
+class PlainReader<K extends string> {
   readonly #text: string;
   readonly #base: string;
   readonly #directory: string;
   readonly #nodePrefix: string;
   readonly #most: number;
+  readonly #asked: Asked<K>;
   readonly #prefixes = new Map<string, string>();
   readonly #names = new Map<string, Term>();
-  readonly #statements: Statement[] = [];
+  readonly #statements: Statement<K>[] = [];
   #at = 0;
   #nodes = 0;
+  #count = 0;
 
-  constructor(text: string, base: string, nodePrefix: string, most: number) {
+  constructor(text: string, { base, file, most, asked }: TurtleFile<K>) {
     this.#text = text;
     this.#base = base;
     this.#directory = base.slice(0, base.lastIndexOf('/') + 1);
-    this.#nodePrefix = nodePrefix;
+    this.#nodePrefix = `_:f${file}_b`;
     this.#most = most;
+    this.#asked = asked;
   }
 
-  read(): readonly Statement[] {
+  read(): Said<K> {
     this.#skip();
     while (this.#at < this.#text.length) {
       if (this.#isAt('@')) {
@@ -98,7 +109,7 @@ class PlainReader {
       this.#take('.');
       this.#skip();
     }
-    return this.#statements;
+    return { statements: this.#statements, count: this.#count };
   }
 
   #readPrefix(): void {
@@ -126,13 +137,17 @@ class PlainReader {
 
   /** At least one object; nodes say what they are before they are said of the subject. */
   #readObjects(subject: string, predicate: string, depth: number): void {
+    const asked = this.#asked.get(predicate);
     for (;;) {
       this.#skip();
       const object = this.#readObject(depth);
-      if (this.#statements.length >= this.#most) {
+      this.#count += 1;
+      if (this.#count > this.#most) {
         throw new NotPlain();
       }
-      this.#statements.push([subject, predicate, object]);
+      if (asked !== undefined) {
+        this.#statements.push([subject, asked, object]);
+      }
       this.#skip();
       if (!this.#isAt(',')) {
         return;
@@ -312,18 +327,15 @@ class PlainReader {
 }
 
 /**
- * The statements of a file in the order in which n3 gives them, or null where it is not plain or
- * says more than `most` statements. `base` is the file's URI; nodes are called `nodePrefix` and 1, 2 …
- * in the order in which they begin.
+ * What a file says, in the order in which n3 gives it, or null where it is not plain or has more
+ * statements than it may. Nodes are numbered in the order in which they begin.
  */
-export function readPlainTurtle(
+export function readPlainTurtle<K extends string>(
   text: string,
-  base: string,
-  nodePrefix: string,
-  most: number,
-): readonly Statement[] | null {
+  file: TurtleFile<K>,
+): Said<K> | null {
   try {
-    return new PlainReader(text, base, nodePrefix, most).read();
+    return new PlainReader(text, file).read();
   } catch (error) {
     if (error instanceof NotPlain) {
       return null;

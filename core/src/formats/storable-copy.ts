@@ -1,5 +1,5 @@
 /** What a file says of itself, made so that it can be kept; what had to be changed is said. */
-import { cutText, storable, textLimit } from '../text/storable.ts';
+import { cutText, isStorable, storable, textLimit } from '../text/storable.ts';
 import type { FoundCopy } from './found-copy.ts';
 
 /** The most entries of a list that a copy gives. */
@@ -23,6 +23,23 @@ const words: Record<Said, string> = {
 
 /** Control characters and halves of characters are left out, what is too long is cut. */
 export function storableCopy(copy: FoundCopy): FoundCopy {
+  const problem = copy.problem && mendedProblem(copy.problem);
+  if (!canBeKept(copy)) {
+    return { ...mendedCopy(copy), problem };
+  }
+  return problem === copy.problem ? copy : { ...copy, problem };
+}
+
+/** Whether all texts can be kept as they are, as those of nearly all copies can. */
+const canBeKept = (copy: FoundCopy): boolean =>
+  texts.every((field) => canKeep(copy[field] ?? '')) &&
+  lists.every((field) => canKeepAll(copy[field] ?? []));
+
+const canKeep = (text: string): boolean => text.length <= textLimit && isStorable(text);
+const canKeepAll = (list: readonly string[]): boolean =>
+  list.length <= listLimit && list.every(canKeep);
+
+function mendedCopy(copy: FoundCopy): FoundCopy {
   const changed = new Set<Said>();
   const keep = (field: Said, text: string): string => {
     const kept = cutText(storable(text), textLimit);
@@ -41,12 +58,8 @@ export function storableCopy(copy: FoundCopy): FoundCopy {
         .map((field) => [field, shortened(field, copy[field] ?? null, keep, changed)]),
     ),
   };
-  const problem = copy.problem && mendedProblem(copy.problem);
-  if (changed.size === 0) {
-    return problem === copy.problem ? copy : { ...copy, problem };
-  }
   const mendedFields = [...changed].map((field) => words[field]);
-  return { ...copy, ...mended, problem, mended: mendedFields };
+  return { ...copy, ...mended, mended: mendedFields };
 }
 
 function shortened(

@@ -15,41 +15,62 @@ import { failed, ok, type Result } from '../problem.ts';
 import { compareTexts } from '../text/compare.ts';
 import { limits, textOf } from './bundle-files.ts';
 import { readPlainTurtle } from './plain-turtle.ts';
-import { literal, resource, type Statement, type Term } from './statement.ts';
+import {
+  literal,
+  resource,
+  type Asked,
+  type Said,
+  type Term,
+  type TurtleFile,
+} from './statement.ts';
 
-/** Statements by subject and predicate; several files can be read into one graph. */
-export class Graph {
-  readonly #subjects = new Map<string, Map<string, Term[]>>();
+/**
+ * Statements by subject and predicate; several files can be read into one graph. It holds what its
+ * predicates say, each called by a word of who asks.
+ */
+export class Graph<K extends string> {
+  readonly #subjects = new Map<string, Map<K, Term[]>>();
+  readonly #asked: Asked<K>;
   #size = 0;
   #files = 0;
 
-  /** Statements held. */
+  constructor(asked: Asked<K>) {
+    this.#asked = asked;
+  }
+
+  /** Statements read, those of other predicates included. */
   get size(): number {
     return this.#size;
   }
 
-  /** Adds the statements of one Turtle file. `base` is the file's own URI. On a Problem nothing is added. */
+  /**
+   * Adds the statements of one Turtle file. `base` is the file's own URI. Gives how many it holds; on
+   * a Problem nothing is added.
+   */
   addTurtle(bytes: Uint8Array, base: string, at: string): Result<number> {
     this.#files += 1;
-    const statements = readTurtle(textOf(bytes), {
+    const file = {
       base,
-      at,
       file: this.#files,
       most: limits.statements - this.#size,
-    });
-    if (!statements.ok) {
-      return statements;
+      asked: this.#asked,
+    };
+    const said = readTurtle(textOf(bytes), file, at);
+    if (!said.ok) {
+      return said;
     }
-    for (const [subject, predicate, term] of statements.value) {
+    const { statements, count } = said.value;
+    for (const [subject, predicate, term] of statements) {
       this.#add(subject, predicate, term);
     }
-    return ok(statements.value.length);
+    this.#size += count;
+    return ok(count);
   }
 
-  #add(subject: string, predicate: string, term: Term): void {
+  #add(subject: string, predicate: K, term: Term): void {
     let predicates = this.#subjects.get(subject);
     if (!predicates) {
-      this.#subjects.set(subject, (predicates = new Map<string, Term[]>()));
+      this.#subjects.set(subject, (predicates = new Map<K, Term[]>()));
     }
     const terms = predicates.get(predicate);
     if (terms) {
@@ -57,19 +78,19 @@ export class Graph {
     } else {
       predicates.set(predicate, [term]);
     }
-    this.#size += 1;
   }
 
+  /** Of which something is said that was asked for. */
   subjects(): Iterable<string> {
     return this.#subjects.keys();
   }
 
-  all(subject: string, predicate: string): readonly Term[] {
+  all(subject: string, predicate: K): readonly Term[] {
     return this.#subjects.get(subject)?.get(predicate) ?? [];
   }
 
   /** Values of the resources that stand as object, in the file's order, each once. */
-  resources(subject: string, predicate: string): string[] {
+  resources(subject: string, predicate: K): string[] {
     return [
       ...new Set(
         this.all(subject, predicate)
@@ -84,7 +105,7 @@ export class Graph {
    * them, and so liblilv:
    * URIs by their characters, then nodes without a name by theirs. Each once.
    */
-  resourcesInOrder(subject: string, predicate: string): string[] {
+  resourcesInOrder(subject: string, predicate: K): string[] {
     const isBlank = (value: string): number => (value.startsWith('_:') ? 1 : 0);
     return this.resources(subject, predicate).sort(
       (a, b) => isBlank(a) - isBlank(b) || compareTexts(a, b),
@@ -92,7 +113,7 @@ export class Graph {
   }
 
   /** The literal without a language, else the English one, else the first. */
-  text(subject: string, predicate: string): string | null {
+  text(subject: string, predicate: K): string | null {
     const texts = this.all(subject, predicate).filter((t) => t.kind === 'literal');
     const best =
       texts.find((t) => t.language === '') ??
@@ -102,29 +123,25 @@ export class Graph {
   }
 }
 
-/** A file of a graph. */
-interface TurtleFile {
-  /** Its own URI. */
-  readonly base: string;
-  /** What it is called in problems. */
-  readonly at: string;
-  /** Its number in the graph, from 1. */
-  readonly file: number;
-  /** As many statements may it hold. */
-  readonly most: number;
-}
-
-/** The plain way first; the library for all that is not plain, and to say what is wrong. */
-function readTurtle(text: string, file: TurtleFile): Result<readonly Statement[]> {
-  const plain = readPlainTurtle(text, file.base, `_:f${file.file}_b`, file.most);
-  return plain ? ok(plain) : readAnyTurtle(text, file);
+/**
+ * The plain way first; the library for all that is not plain, and to say what is wrong. `at` is what
+ * the file is called in problems.
+ */
+function readTurtle<K extends string>(
+  text: string,
+  file: TurtleFile<K>,
+  at: string,
+): Result<Said<K>> {
+  const plain = readPlainTurtle(text, file);
+  return plain ? ok(plain) : readAnyTurtle(text, file, at);
 }
 
 /** All of Turtle, by the n3 package; the oracle of the plain reader's tests. */
-export function readAnyTurtle(
+export function readAnyTurtle<K extends string>(
   text: string,
-  { base, at, file, most }: TurtleFile,
-): Result<readonly Statement[]> {
+  { base, file, most, asked }: TurtleFile<K>,
+  at: string,
+): Result<Said<K>> {
   try {
     const parser = new Parser({
       baseIRI: base,
@@ -134,15 +151,15 @@ export function readAnyTurtle(
     });
     const quads = parser.parse(text);
     const nameOf = namesOfNodes(quads, file);
-    return ok(
-      quads.map(({ subject, predicate, object }) => [
-        nameOf(subject),
-        predicate.value,
-        object.termType === 'Literal'
-          ? literal(object.value, object.language)
-          : resource(nameOf(object)),
-      ]),
-    );
+    const termOf = (object: Quad_Object): Term =>
+      object.termType === 'Literal'
+        ? literal(object.value, object.language)
+        : resource(nameOf(object));
+    const statements = quads.flatMap(({ subject, predicate, object }) => {
+      const called = asked.get(predicate.value);
+      return called === undefined ? [] : [[nameOf(subject), called, termOf(object)] as const];
+    });
+    return ok({ statements, count: quads.length });
   } catch (error) {
     if (error instanceof TooManyStatements) {
       const got = limits.statements + 1;

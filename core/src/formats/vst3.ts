@@ -5,7 +5,7 @@
  */
 import JSON5 from 'json5';
 import { failed, ok, type Problem, type Result } from '../problem.ts';
-import { readBinary } from './binary.ts';
+import { readMachines } from './binary.ts';
 import { type BundleFiles, cleanText, limits, textOf } from './bundle-files.ts';
 import { isDictionary, type Dictionary } from './dictionary.ts';
 import { bareCopy, failedCopy, type FoundCopy } from './found-copy.ts';
@@ -209,7 +209,7 @@ function machinesOf(files: BundleFiles, program: string): readonly string[] {
   if (!source.ok) {
     return [];
   }
-  const binary = readBinary(source.value, program);
+  const read = readMachines(source.value, program);
   source.value.close();
-  return binary.ok ? binary.value.architectures : [];
+  return read.ok ? read.value : [];
 }

@@ -22,15 +22,15 @@ const LV2 = 'http://lv2plug.in/ns/lv2core#';
 
 describe('the rows for declared values', () => {
   it('name every plugin class of lv2core.ttl and no other', () => {
-    const graph = new Graph();
+    const asked = new Map([
+      ['http://www.w3.org/2000/01/rdf-schema#subClassOf', 'subClassOf'],
+    ] as const);
+    const graph = new Graph(asked);
     expect(graph.addTurtle(readFileSync(lv2core), 'file:///lv2core.ttl', 'lv2core.ttl').ok).toBe(
       true,
     );
     const below = (c: string): boolean =>
-      c === `${LV2}Plugin` ||
-      graph
-        .resources(c, 'http://www.w3.org/2000/01/rdf-schema#subClassOf')
-        .some((up) => up !== c && below(up));
+      c === `${LV2}Plugin` || graph.resources(c, 'subClassOf').some((up) => up !== c && below(up));
     const classes = [...graph.subjects()]
       .filter((s) => s.startsWith(LV2) && below(s))
       .map((s) => s.slice(LV2.length));

@@ -13,16 +13,14 @@ const keyLimit = 800;
 /** Control characters (C0 without tab and line ends, DEL, C1); bidirectional overrides stay. */
 // eslint-disable-next-line no-control-regex -- they are what is looked for
 const control = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f-\u009f]/g;
-/** Half of a surrogate pair without the other half. */
-const lone = /[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g;
 
 /** Whether a text can be kept as it is, apart from its length. */
 export const isStorable = (text: string): boolean =>
-  text.search(control) < 0 && text.search(lone) < 0;
+  text.isWellFormed() && text.search(control) < 0;
 
 /** Well-formed and without control characters; halves of characters become U+FFFD. */
 export const storable = (text: string): string =>
-  isStorable(text) ? text : text.replace(control, '').replace(lone, '\ufffd');
+  isStorable(text) ? text : text.replace(control, '').toWellFormed();
 
 /** At most so many UTF-16 units, never half a character. */
 export function cutText(text: string, limit: number = textLimit): string {
