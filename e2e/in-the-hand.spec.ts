@@ -122,6 +122,20 @@ test('a folder near the edge of the chest stays under the pointer, and resting t
     throw new Error('not in view');
   }
   await dragTo(page, page.getByTestId('plugin').first(), chest);
+  const fronts = await page.locator('.front-place').all();
+  const boxes = await Promise.all(fronts.map((one) => one.boundingBox()));
+  const edge = box.y + box.height;
+  const cut = boxes.find((one) => one && one.y < edge && one.y + one.height > edge + 8);
+  if (!cut) {
+    throw new Error('no folder is cut by the edge');
+  }
+  const air = page.getByTestId('in-the-air');
+  await page.mouse.move(cut.x + cut.width / 2, edge - 3, { steps: 4 });
+  await expect(air).toContainText('File');
+  // It goes on below the edge, where it is not seen.
+  await page.mouse.move(cut.x + cut.width / 2, edge + 6, { steps: 2 });
+  await drawn(page);
+  expect(await air.textContent()).not.toContain('File');
   await page.mouse.move(box.x + box.width / 2, box.y + box.height - 6, { steps: 4 });
   const before = await chest.evaluate((element) => element.scrollTop);
   await drawn(page);

@@ -6,7 +6,6 @@ import {
   DndContext,
   DragOverlay,
   MouseSensor,
-  pointerWithin,
   TouchSensor,
   useSensor,
   useSensors,
@@ -30,6 +29,7 @@ import {
   type DropPlan,
   type Target,
 } from './model/drop-plan.ts';
+import { followPointer, underPointer } from './under-pointer.ts';
 import type { ChestActs } from './use-chest.ts';
 import type { TrayState } from './use-tray.ts';
 import * as texts from './texts.ts';
@@ -47,6 +47,9 @@ const targetOf = (over: Over | null): Target | null =>
  */
 const mouse = { activationConstraint: { distance: 6 } };
 const touch = { activationConstraint: { delay: 250, tolerance: 8 } };
+
+/** What is under it is what matters. */
+const letsThrough = { pointerEvents: 'none' } as const;
 
 /** What is in the air, and over what. */
 interface Held {
@@ -77,8 +80,10 @@ export function Dragging({ tray, acts, onFiled, children }: Props) {
   const isHeld = held !== null;
   useEffect(() => {
     markDragging(isHeld);
+    const unfollow = isHeld ? followPointer() : undefined;
     return () => {
       markDragging(false);
+      unfollow?.();
     };
   }, [isHeld]);
   const drop = useDrop(tray, acts, onFiled, setAsked);
@@ -99,7 +104,7 @@ export function Dragging({ tray, acts, onFiled, children }: Props) {
   return (
     <DndContext
       sensors={sensors}
-      collisionDetection={pointerWithin}
+      collisionDetection={underPointer}
       autoScroll={false}
       onDragStart={({ active }) => {
         const dragged = draggedOf(active);
@@ -131,7 +136,7 @@ export function Dragging({ tray, acts, onFiled, children }: Props) {
           }}
         />
       )}
-      <DragOverlay dropAnimation={null}>
+      <DragOverlay dropAnimation={null} style={letsThrough}>
         {held && <InTheAir plan={planOf(held.dragged, held.target)} />}
       </DragOverlay>
     </DndContext>
