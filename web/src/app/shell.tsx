@@ -20,7 +20,7 @@ import {
   Zap,
   type LucideIcon,
 } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import type { Client } from '../api/client.ts';
@@ -232,7 +232,8 @@ interface BarProps {
   readonly open: (dialog: ShellDialog) => void;
 }
 
-function Bar({ pathname, scan, waiting, open }: BarProps) {
+/** Not drawn again with each letter, which changes the address behind the question mark. */
+const Bar = memo(function BarOfShell({ pathname, scan, waiting, open }: BarProps) {
   return (
     <header className="bar">
       <a href="#content" className="skip-link">
@@ -246,7 +247,7 @@ function Bar({ pathname, scan, waiting, open }: BarProps) {
       <BarEnd open={open} />
     </header>
   );
-}
+});
 
 interface BarEndProps {
   readonly open: (dialog: ShellDialog) => void;

@@ -40,7 +40,6 @@ export const Chest = memo(function WholeChest({ chest }: { chest: ChestState }) 
       setEditing({ what: 'new', parent: null });
     }
   };
-  useAskedFolder(addFolder);
   useKeys({
     'Shift+N': addFolder,
     D: () => {
@@ -90,6 +89,7 @@ export const Chest = memo(function WholeChest({ chest }: { chest: ChestState }) 
   };
   return (
     <section className="chest" aria-label={texts.cabinet(cabinet?.name ?? '')}>
+      <AskedFolder onAsked={addFolder} />
       <ChestHead cabinet={cabinet} setEditing={setEditing} />
       <div ref={box} className="chest-body" onKeyDown={onKeyDown}>
         {editing?.what === 'new' && editing.parent === null && <FolderForm onDone={closeForm} />}
@@ -126,11 +126,14 @@ function ChestHead({
   );
 }
 
-/** Begins a folder when another screen has asked for one, once. */
-function useAskedFolder(addFolder: () => void): void {
+/**
+ * Begins a folder when another screen has asked for one, once. By itself, for it is drawn again with
+ * each change of the address, which letters change.
+ */
+function AskedFolder({ onAsked }: { readonly onAsked: () => void }) {
   const navigate = useNavigate();
   const { state, pathname, search } = useLocation() as Location<unknown>;
-  const add = useLatest(addFolder);
+  const add = useLatest(onAsked);
   const isAsked = asksNewFolder(state);
   useEffect(() => {
     if (isAsked) {
@@ -138,6 +141,7 @@ function useAskedFolder(addFolder: () => void): void {
       add();
     }
   }, [isAsked, navigate, pathname, search, add]);
+  return null;
 }
 
 /** The room below the last folder, where a folder can be dropped to stand last. */

@@ -124,6 +124,9 @@ export function DrawerFront({ folder, isOpen, isFocusable, acts }: Props) {
   );
 }
 
+/** Whether a name may take more than two lines of a narrow front, of some eight letters each. */
+const isLong = (name: string): boolean => name.length > 12;
+
 const Face = memo(function DrawerFace({ folder, isOpen, isFocusable, acts }: Props) {
   const { arrangement } = useArrangement();
   const members = arrangement.members.get(folder.id) ?? [];
@@ -145,7 +148,9 @@ const Face = memo(function DrawerFace({ folder, isOpen, isFocusable, acts }: Pro
       }}
     >
       {folder.form === 'favourites' && <span className="ribbon-mark" aria-hidden />}
-      <span className={`label ${isSmart ? 'smart' : ''}`}>{folder.name}</span>
+      <span className={`label ${isSmart ? 'smart' : ''} ${isLong(folder.name) ? 'long' : ''}`}>
+        {folder.name}
+      </span>
       <span className="front-count">
         {isSmart && (
           <span className="holes" aria-hidden>

@@ -85,11 +85,13 @@ export function chord(pressed: KeyboardEvent | React.KeyboardEvent): string {
   return `${event.ctrlKey || event.metaKey ? 'Ctrl+' : ''}${event.altKey ? 'Alt+' : ''}${shift ? 'Shift+' : ''}${key}`;
 }
 
+type KeyHandler = (event: KeyboardEvent) => void;
+
 /**
  * Listens on the whole window. Keys without Ctrl or Alt stay quiet while somebody types or a dialog is open.
  * The handlers may change with each rendering.
  */
-export function useKeys(handlers: Readonly<Record<string, (event: KeyboardEvent) => void>>): void {
+export function useKeys(handlers: Readonly<Record<string, KeyHandler>>): void {
   const latest = useRef(handlers);
   useEffect(() => {
     latest.current = handlers;
@@ -97,20 +99,19 @@ export function useKeys(handlers: Readonly<Record<string, (event: KeyboardEvent)
   useEffect(() => {
     // Escape closes a dialog or ends a drag before the key comes here: what counts is what was so when it was pressed.
     let wasOpen = false;
-    const note = (): void => {
-      wasOpen = isDialogOpen() || isDragging();
+    const handlerOf = (event: KeyboardEvent): KeyHandler | undefined => {
+      const keys = chord(event);
+      const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey;
+      const isOther = isPlain && (isTyping(event.target) || isPressing(event));
+      return isOther || isOfField(event, keys) ? undefined : latest.current[keys];
+    };
+    // Letters of a field are asked of nothing else: looking for dialogs takes as long as finding.
+    const note = (event: KeyboardEvent): void => {
+      wasOpen = handlerOf(event) !== undefined && (isDialogOpen() || isDragging());
     };
     const listen = (event: KeyboardEvent): void => {
-      if (event.defaultPrevented) {
-        return;
-      }
-      const keys = chord(event);
-      const handler = latest.current[keys];
-      if (!handler || isOfField(event, keys)) {
-        return;
-      }
-      const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey;
-      if ((isPlain && (isTyping(event.target) || isPressing(event))) || wasOpen || isDialogOpen()) {
+      const handler = event.defaultPrevented ? undefined : handlerOf(event);
+      if (!handler || wasOpen || isDialogOpen()) {
         return;
       }
       event.preventDefault();
