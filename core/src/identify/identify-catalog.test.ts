@@ -334,7 +334,7 @@ describe('questions', () => {
     expect(withAnswer(plugin('a', 'Silt'), answers.get('a')).vendor).toBeNull();
   });
   it('are the same when what they are made of was worked out ahead, step by step', () => {
-    const make = (): Pick<Uncertain, 'plugins' | 'grounds'> => {
+    const make = (): Uncertain => {
       const plugins = ['Kelp', 'Marlwick Low', 'Marlwick High', 'Silt Trial', 'Reed'].map(
         (name, at) => plugin(name, name, at % 2 === 0 ? {} : { vendor: null }),
       );
@@ -342,12 +342,13 @@ describe('questions', () => {
       const grounds = new Map(
         plugins.map(({ id }, at) => [id as string, at === 4 ? likely : { ...unsure }]),
       );
-      return { plugins, grounds };
+      return { ...base, plugins, grounds };
     };
-    const ahead = make();
-    const goOn = createQuestionsAhead(ahead);
-    expect([goOn(2), goOn(2), goOn(2), goOn(2)]).toEqual([true, true, false, false]);
-    const questions = asked(ahead);
+    const { look, ask } = createQuestionsAhead(make());
+    expect([look(2), look(2), look(2), look(2)]).toEqual([true, true, false, false]);
+    const steps = Array.from({ length: 5 }, ask);
+    expect(steps.slice(0, -1)).toEqual([null, null, null, null]);
+    const questions = steps.at(-1) ?? [];
     expect(questions).toEqual(asked(make()));
     expect(new Set(questions.map(({ variant }) => variant))).toEqual(
       new Set(['type', 'vendor', 'licence']),

@@ -124,44 +124,60 @@ export const isTypeUncertain = ({ suggestions }: Pick<PluginEvidence, 'suggestio
  * by what is suggested, the others by name. Nothing is asked of what is hidden, but whether it is one
  * with another.
  */
-export function questionsOf(uncertain: Uncertain): Question[] {
-  const present = uncertain.plugins.filter(isPresent);
-  const byId = new Map(present.map((plugin) => [plugin.id as string, plugin]));
-  const offered = present.filter(({ id }) => uncertain.answers.get(id)?.isHidden !== true);
-  return [
-    typeQuestions(offered, uncertain),
-    kindQuestions(offered, uncertain),
-    twinQuestions(byId, uncertain),
-    vendorQuestions(offered, uncertain),
-    licenceQuestions(offered, uncertain),
-  ].flatMap((questions: readonly Question[]) =>
-    [...questions].sort((a, b) => settledBy(b) - settledBy(a)),
+export const questionsOf = (uncertain: Uncertain): Question[] =>
+  kindsOfQuestions(uncertain).flatMap((ask) => ask());
+
+/** Asks of each kind, in the order of the kinds. */
+function kindsOfQuestions(uncertain: Uncertain): readonly (() => Question[])[] {
+  const present = lazily(() => uncertain.plugins.filter(isPresent));
+  const offered = lazily(() =>
+    present().filter(({ id }) => uncertain.answers.get(id)?.isHidden !== true),
   );
+  const byId = (): Map<string, Plugin> => new Map(present().map((plugin) => [plugin.id, plugin]));
+  const kinds: readonly (() => readonly Question[])[] = [
+    () => typeQuestions(offered(), uncertain),
+    () => kindQuestions(offered(), uncertain),
+    () => twinQuestions(byId(), uncertain),
+    () => vendorQuestions(offered(), uncertain),
+    () => licenceQuestions(offered(), uncertain),
+  ];
+  return kinds.map((ask) => () => [...ask()].sort((a, b) => settledBy(b) - settledBy(a)));
 }
 
-/**
- * Works out ahead what questions are made of, of so many plugins with each call; false once all of it
- * is: questions themselves are then a matter of putting it in order.
- */
-export function createQuestionsAhead({
-  plugins,
-  grounds,
-}: Pick<Uncertain, 'plugins' | 'grounds'>): (count: number) => boolean {
+/** Makes questions step by step. */
+export interface QuestionsAhead {
+  /** Works out what questions about so many more plugins are made of; false once that of all is. */
+  readonly look: (count: number) => boolean;
+  /** Makes those of one more kind; all of them once there is no other, and null before. */
+  readonly ask: () => readonly Question[] | null;
+}
+
+/** What `questionsOf` gives, in steps: it takes longer than a key may wait. */
+export function createQuestionsAhead(uncertain: Uncertain): QuestionsAhead {
+  const { plugins, grounds } = uncertain;
   const isVendorAsked = plugins.some(({ vendor }) => vendor === null);
+  const left = [...kindsOfQuestions(uncertain)];
+  const asked: Question[] = [];
   let at = 0;
-  return (count) => {
-    for (const plugin of plugins.slice(at, at + count)) {
-      const known = grounds.get(plugin.id);
-      if (known && isTypeUncertain(known)) {
-        posed(known, plugin);
+  return {
+    look: (count) => {
+      for (const plugin of plugins.slice(at, at + count)) {
+        const known = grounds.get(plugin.id);
+        if (known && isTypeUncertain(known)) {
+          posed(known, plugin);
+        }
+        if (isVendorAsked) {
+          tellingWords(plugin);
+        }
+        licenceHint(plugin);
       }
-      if (isVendorAsked) {
-        tellingWords(plugin);
-      }
-      licenceHint(plugin);
-    }
-    at += count;
-    return at < plugins.length;
+      at += count;
+      return at < plugins.length;
+    },
+    ask: () => {
+      asked.push(...(left.shift()?.() ?? []));
+      return left.length === 0 ? asked : null;
+    },
   };
 }
 

@@ -10,7 +10,6 @@ import {
   type pluginsAsked,
   type questionsOf,
   type FindingView,
-  type Plugin,
   type Question,
   type SortView,
   type Uncertain,
@@ -41,17 +40,56 @@ interface Asking {
 /** So many plugins are looked at ahead of the first questions between two looks at the time. */
 const step = 100;
 
+/** The first questions: what made them, and of what. */
+interface First {
+  readonly asking: Asking;
+  readonly of: Uncertain;
+  readonly questions: readonly Question[];
+}
+
 /**
- * Fetched once the first screen stands. Null until what is asked about is there, too, has been looked
- * at in idle moments, and hands are at rest: the first questions about many plugins take longer than a
- * key may wait.
+ * Null until what is asked about is there and was looked at in idle moments, and, once hands were at
+ * rest, the questions of each kind have been made of it: the first about many plugins take longer than
+ * a key may wait.
  */
-function useAsking(
-  grounds: Uncertain['grounds'] | null,
-  plugins: readonly Plugin[],
-): Asking | null {
+function useFirst(uncertain: Uncertain | null): First | null {
+  const asking = useAsking();
+  const [first, setFirst] = useState<First | null>(null);
+  useEffect(() => {
+    if (first || !asking || !uncertain) {
+      return undefined;
+    }
+    const { look, ask } = asking.createQuestionsAhead(uncertain);
+    const goOn = (): boolean => {
+      const questions = ask();
+      if (questions) {
+        setFirst({ asking, of: uncertain, questions });
+      }
+      return questions === null;
+    };
+    let isOver = false;
+    let stop = inIdleMoments(() => {
+      const isMore = look(step);
+      if (!isMore) {
+        whenAtRest(() => {
+          if (!isOver) {
+            stop = inIdleMoments(goOn);
+          }
+        });
+      }
+      return isMore;
+    });
+    return () => {
+      isOver = true;
+      stop();
+    };
+  }, [first, asking, uncertain]);
+  return first;
+}
+
+/** Fetched once the first screen stands. */
+function useAsking(): Asking | null {
   const [asking, setAsking] = useState<Asking | null>(null);
-  const [isDue, setDue] = useState(false);
   const tellMissing = useTellMissing();
   useEffect(() => {
     whenAtRest(() => {
@@ -60,22 +98,7 @@ function useAsking(
       }, tellMissing);
     });
   }, [tellMissing]);
-  useEffect(() => {
-    if (isDue || !asking || !grounds) {
-      return undefined;
-    }
-    const goOn = asking.createQuestionsAhead({ plugins, grounds });
-    return inIdleMoments(() => {
-      const isMore = goOn(step);
-      if (!isMore) {
-        whenAtRest(() => {
-          setDue(true);
-        });
-      }
-      return isMore;
-    });
-  }, [isDue, asking, grounds, plugins]);
-  return isDue ? asking : null;
+  return asking;
 }
 
 export function useQuestions(): Questions {
@@ -108,11 +131,10 @@ export function useQuestions(): Questions {
       ),
     [stablePinned, order.records],
   );
-  const asking = useAsking(grounds ?? null, plugins);
-  const questions = useMemo(
-    () =>
-      view && grounds && asking
-        ? asking.questionsOf({
+  const uncertain = useMemo(
+    (): Uncertain | null =>
+      view && grounds
+        ? {
             plugins: plugins.filter((plugin) => plugin.chain === undefined),
             answers,
             grounds,
@@ -121,17 +143,26 @@ export function useQuestions(): Questions {
             doubts: view.doubts,
             vendors: view.vendors,
             near: view.near,
-          })
-        : [],
-    [asking, plugins, answers, grounds, spellings, belongings, view],
+          }
+        : null,
+    [plugins, answers, grounds, spellings, belongings, view],
   );
+  const first = useFirst(uncertain);
+  const questions = useMemo(() => {
+    if (!first || !uncertain) {
+      return [];
+    }
+    return first.of === uncertain ? first.questions : first.asking.questionsOf(uncertain);
+  }, [first, uncertain]);
   const total = useMemo(() => plugins.filter(isPresent).length, [plugins]);
   const asked = useMemo(
     () =>
       new Set(
-        questions.flatMap((question) => asking?.pluginsAsked(question).map(({ id }) => id) ?? []),
+        questions.flatMap(
+          (question) => first?.asking.pluginsAsked(question).map(({ id }) => id) ?? [],
+        ),
       ),
-    [asking, questions],
+    [first, questions],
   );
   return {
     questions,
@@ -140,6 +171,6 @@ export function useQuestions(): Questions {
     settled: total - asked.size,
     view,
     // A count that grows under one's eyes would be no count.
-    isReady: view !== undefined && asking !== null && !failed.isPending,
+    isReady: view !== undefined && first !== null && !failed.isPending,
   };
 }
