@@ -3,7 +3,7 @@
  * (https://developer.apple.com AudioComponents; from memory).
  */
 import type { Problem } from '../problem.ts';
-import { readMachines } from './binary.ts';
+import { machinesIn } from './binary.ts';
 import { cleanText, limits, type BundleFiles } from './bundle-files.ts';
 import { isDictionary, type Dictionary } from './dictionary.ts';
 import { bareCopy, failedCopy, type FoundCopy } from './found-copy.ts';
@@ -51,15 +51,8 @@ function machineOf(
   if (name === undefined) {
     return { binary: null, architectures: null };
   }
-  const source = files.open(`Contents/MacOS/${name}`);
-  const machines = source.ok ? readMachines(source.value, name) : source;
-  if (source.ok) {
-    source.value.close();
-  }
-  return {
-    binary: `${files.root}/Contents/MacOS/${name}`,
-    architectures: machines.ok ? machines.value : null,
-  };
+  const binary = `Contents/MacOS/${name}`;
+  return { binary: `${files.root}/${binary}`, architectures: machinesIn(files, binary) };
 }
 
 /** Kinds whose type says whether they take notes. */

@@ -5,6 +5,7 @@
 import type { Problem, Result } from '../problem.ts';
 import { failed, ok } from '../problem.ts';
 import type { Binary } from './binary-facts.ts';
+import type { BundleFiles } from './bundle-files.ts';
 import { Truncated, View, type ByteSource } from './byte-source.ts';
 import { machinesOfElf, readElf } from './elf.ts';
 import { machinesOfMachO, readMachO } from './mach-o.ts';
@@ -27,6 +28,17 @@ export const readBinary = (source: ByteSource, at: string): Result<Binary> =>
  */
 export const readMachines = (source: ByteSource, at: string): Result<readonly string[]> =>
   readProgram(source, at, { elf: machinesOfElf, pe: machinesOfPe, machO: machinesOfMachO });
+
+/** The machines that a program of a bundle is for; null where that cannot be read. */
+export function machinesIn(files: BundleFiles, relative: string): readonly string[] | null {
+  const source = files.open(relative);
+  if (!source.ok) {
+    return null;
+  }
+  const read = readMachines(source.value, relative);
+  source.value.close();
+  return read.ok ? read.value : null;
+}
 
 function readProgram<T>(source: ByteSource, at: string, { elf, pe, machO }: Readers<T>): Result<T> {
   try {

@@ -3,7 +3,7 @@
  * each with its `rdfs:seeAlso` files.
  */
 import type { Problem, Result } from '../problem.ts';
-import { readMachines } from './binary.ts';
+import { machinesIn } from './binary.ts';
 import { type BundleFiles, cleanText, limits } from './bundle-files.ts';
 import { bareCopy, describedBy, failedCopy, type FoundCopy } from './found-copy.ts';
 import type { CalledIn } from './statement.ts';
@@ -190,12 +190,7 @@ function machineOf(
     return { binary: null, architectures: null };
   }
   if (!known.has(relative)) {
-    const source = files.open(relative);
-    const machines = source.ok ? readMachines(source.value, relative) : source;
-    if (source.ok) {
-      source.value.close();
-    }
-    known.set(relative, machines.ok ? machines.value : null);
+    known.set(relative, machinesIn(files, relative));
   }
   return { binary: `${files.root}/${relative}`, architectures: known.get(relative) ?? null };
 }

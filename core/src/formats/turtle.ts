@@ -31,16 +31,12 @@ import {
 export class Graph<K extends string> {
   readonly #subjects = new Map<string, Map<K, Term[]>>();
   readonly #asked: Asked<K>;
+  /** Statements read, those of other predicates included. */
   #size = 0;
   #files = 0;
 
   constructor(asked: Asked<K>) {
     this.#asked = asked;
-  }
-
-  /** Statements read, those of other predicates included. */
-  get size(): number {
-    return this.#size;
   }
 
   /**

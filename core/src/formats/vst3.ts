@@ -5,7 +5,7 @@
  */
 import JSON5 from 'json5';
 import { failed, ok, type Problem, type Result } from '../problem.ts';
-import { readMachines } from './binary.ts';
+import { machinesIn } from './binary.ts';
 import { type BundleFiles, cleanText, limits, textOf } from './bundle-files.ts';
 import { isDictionary, type Dictionary } from './dictionary.ts';
 import { bareCopy, failedCopy, type FoundCopy } from './found-copy.ts';
@@ -198,18 +198,8 @@ function binaryOf(
       continue;
     }
     binary ??= `${files.root}/Contents/${directory}/${program}`;
-    found.push(...(machine ?? machinesOf(files, `Contents/${directory}/${program}`)));
+    // On macOS one directory holds programs for several machines: their header says which.
+    found.push(...(machine ?? machinesIn(files, `Contents/${directory}/${program}`) ?? []));
   }
   return { binary, architectures: found.length > 0 ? [...new Set(found)] : null };
-}
-
-/** On macOS one directory holds programs for several machines: their header says which. */
-function machinesOf(files: BundleFiles, program: string): readonly string[] {
-  const source = files.open(program);
-  if (!source.ok) {
-    return [];
-  }
-  const read = readMachines(source.value, program);
-  source.value.close();
-  return read.ok ? read.value : [];
 }

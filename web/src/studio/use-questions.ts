@@ -40,11 +40,10 @@ interface Asking {
 /** So many plugins are looked at ahead of the first questions between two looks at the time. */
 const step = 100;
 
-/** The first questions: what made them, and of what. */
+/** What makes questions, and the first that it made, kept no longer than what they were made of. */
 interface First {
   readonly asking: Asking;
-  readonly of: Uncertain;
-  readonly questions: readonly Question[];
+  readonly made: WeakMap<Uncertain, readonly Question[]>;
 }
 
 /**
@@ -63,7 +62,7 @@ function useFirst(uncertain: Uncertain | null): First | null {
     const goOn = (): boolean => {
       const questions = ask();
       if (questions) {
-        setFirst({ asking, of: uncertain, questions });
+        setFirst({ asking, made: new WeakMap([[uncertain, questions]]) });
       }
       return questions === null;
     };
@@ -152,7 +151,7 @@ export function useQuestions(): Questions {
     if (!first || !uncertain) {
       return [];
     }
-    return first.of === uncertain ? first.questions : first.asking.questionsOf(uncertain);
+    return first.made.get(uncertain) ?? first.asking.questionsOf(uncertain);
   }, [first, uncertain]);
   const total = useMemo(() => plugins.filter(isPresent).length, [plugins]);
   const asked = useMemo(

@@ -100,10 +100,12 @@ export function useKeys(handlers: Readonly<Record<string, KeyHandler>>): void {
     // Escape closes a dialog or ends a drag before the key comes here: what counts is what was so when it was pressed.
     let wasOpen = false;
     const handlerOf = (event: KeyboardEvent): KeyHandler | undefined => {
-      const keys = chord(event);
       const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey;
-      const isOther = isPlain && (isTyping(event.target) || isPressing(event));
-      return isOther || isOfField(event, keys) ? undefined : latest.current[keys];
+      if (isPlain && (isTyping(event.target) || isPressing(event))) {
+        return undefined;
+      }
+      const keys = chord(event);
+      return isOfField(event, keys) ? undefined : latest.current[keys];
     };
     // Letters of a field are asked of nothing else: looking for dialogs takes as long as finding.
     const note = (event: KeyboardEvent): void => {
