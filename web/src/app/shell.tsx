@@ -21,7 +21,6 @@ import {
   type LucideIcon,
 } from 'lucide-react';
 import { memo, useEffect, useState } from 'react';
-import { Dropdown } from 'react-bootstrap';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import type { Client } from '../api/client.ts';
 import { useLater } from '../sort/later.ts';
@@ -42,7 +41,7 @@ import { useDocumentTitle } from '../ui/use-document-title.ts';
 import { useNextStep } from '../studio/use-next-step.ts';
 import { fetchedLater } from '../ui/fetched-later.tsx';
 import { firstScreenStands, whenAtRest } from '../ui/idle.ts';
-import { MenuItem } from '../ui/menu-item.tsx';
+import { Menu } from '../ui/menu.tsx';
 import { newFolderState } from '../file/new-folder-state.ts';
 import type { Doable } from './find-anything.tsx';
 import { useTheme, type Theme } from './theme.ts';
@@ -339,6 +338,10 @@ function Screens({ pathname, scan, waiting }: ScreensProps) {
   );
 }
 
+const ComputerItems = fetchedLater(
+  async () => (await import('./computer-items.tsx')).ComputerItems,
+);
+
 /** The computer whose plugins are shown; a menu when there are several. */
 function ComputerChoice() {
   const { computer, computers, chooseComputer } = useComputer();
@@ -350,29 +353,14 @@ function ComputerChoice() {
     );
   }
   return (
-    <Dropdown
-      onSelect={(id) => {
-        if (id) {
-          chooseComputer(id);
-        }
-      }}
+    <Menu
+      className="bar-button computer"
+      label={texts.computer(computer.name)}
+      onSelect={chooseComputer}
+      items={<ComputerItems />}
     >
-      <Dropdown.Toggle
-        as="button"
-        type="button"
-        className="bar-button computer"
-        aria-label={texts.computer(computer.name)}
-      >
-        <Monitor size={15} aria-hidden /> <span>{computer.name}</span>
-      </Dropdown.Toggle>
-      <Dropdown.Menu>
-        {computers.map((c) => (
-          <MenuItem key={c.id} eventKey={c.id} active={c.id === computer.id}>
-            {c.name}
-          </MenuItem>
-        ))}
-      </Dropdown.Menu>
-    </Dropdown>
+      <Monitor size={15} aria-hidden /> <span>{computer.name}</span>
+    </Menu>
   );
 }
 

@@ -1,10 +1,10 @@
 /** The cabinets as tabs over the chest, with a menu for the one that is shown. */
-import { useDroppable } from '@dnd-kit/core';
 import { Plus } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import type { ActOf, Cabinet } from '@clever-drawer/core';
 import { useActs, useArrangement } from '../studio/contexts.ts';
 import { fetchedLater } from '../ui/fetched-later.tsx';
+import { useDragRole, useHeld } from './held.ts';
 import * as texts from './texts.ts';
 
 const CabinetMenu = fetchedLater(
@@ -86,10 +86,12 @@ interface TabProps {
 }
 
 function Tab({ cabinet, isShown, onShow }: TabProps) {
-  const { setNodeRef, isOver } = useDroppable({
-    id: `cabinet:${cabinet.id}`,
-    data: { kind: 'cabinet' },
+  const ref = useDragRole<HTMLButtonElement>({
+    target: { kind: 'cabinet', cabinet: cabinet.id },
   });
+  const isOver = useHeld(
+    (held) => held?.target?.kind === 'cabinet' && held.target.cabinet === cabinet.id,
+  );
   useEffect(() => {
     if (!isOver || isShown) {
       return;
@@ -101,7 +103,7 @@ function Tab({ cabinet, isShown, onShow }: TabProps) {
   }, [isOver, isShown, onShow]);
   return (
     <button
-      ref={setNodeRef}
+      ref={ref}
       type="button"
       role="tab"
       aria-selected={isShown}

@@ -1,5 +1,4 @@
 /** The chest: all folders of the cabinet in view, as drawer fronts in the user's order. */
-import { useDroppable } from '@dnd-kit/core';
 import { Plus } from 'lucide-react';
 import { memo, useEffect, useRef, type KeyboardEvent, type RefObject } from 'react';
 import { Button } from 'react-bootstrap';
@@ -9,6 +8,7 @@ import { chord, useKeys } from '../ui/keys.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
 import { CabinetTabs } from './cabinet-tabs.tsx';
 import { FolderForm } from './folder-form-later.ts';
+import { useDragRole, useHeld } from './held.ts';
 import { Sections } from './sections.tsx';
 import type { ChestState, Editing } from './use-chest.ts';
 import { useEdgeScroll } from './use-edge-scroll.ts';
@@ -144,11 +144,14 @@ function AskedFolder({ onAsked }: { readonly onAsked: () => void }) {
   return null;
 }
 
+const atTheEnd = { target: { kind: 'end' } } as const;
+
 /** The room below the last folder, where a folder can be dropped to stand last. */
 function ChestEnd({ isNew }: { isNew: boolean }) {
-  const { setNodeRef, isOver } = useDroppable({ id: 'end', data: { kind: 'end' } });
+  const ref = useDragRole<HTMLDivElement>(atTheEnd);
+  const isOver = useHeld((held) => held?.target?.kind === 'end');
   return (
-    <div ref={setNodeRef} className={`chest-end ${isOver ? 'before' : ''}`}>
+    <div ref={ref} className={`chest-end ${isOver ? 'before' : ''}`}>
       {isNew && <p className="text-soft">{texts.thisCabinetHasOnlyItsFavourites}</p>}
     </div>
   );

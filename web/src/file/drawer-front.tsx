@@ -2,14 +2,12 @@
  * A drawer front: framed label, count, up to three subfolders, and a pull. It opens, is dragged and
  * takes drops.
  */
-import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { Layers, Pin } from 'lucide-react';
 import { memo, useState, type MouseEvent } from 'react';
 import { type Arrangement, type Folder } from '@clever-drawer/core';
 import { useArrangement } from '../studio/contexts.ts';
 import { FolderMenu } from './folder-menu.tsx';
-import { useDropPart } from './drop-part.ts';
-import type { DropPart } from './model/drop-plan.ts';
+import { useDragRole, useHeld, type Held } from './held.ts';
 import type { ChestActs } from './use-chest.ts';
 import * as texts from './texts.ts';
 
@@ -20,39 +18,34 @@ interface Props {
   readonly acts: ChestActs;
 }
 
-/** Both a thing to drag and a place to drop on. */
-function useFront(folder: Folder) {
-  const drag = useDraggable({
-    id: `folder:${folder.id}`,
-    data: { kind: 'folder', folder: folder.id },
+/** Both a thing to drag and a place to drop on; how it looks then, as a class. */
+function useFront<E extends HTMLElement>(folder: Folder) {
+  const ref = useDragRole<E>({
+    dragged: { kind: 'folder', folder: folder.id },
+    target: { kind: 'front', folder: folder.id },
   });
-  const drop = useDroppable({
-    id: `front:${folder.id}`,
-    data: { kind: 'front', folder: folder.id },
-  });
-  const ref = (element: HTMLElement | null): void => {
-    drag.setNodeRef(element);
-    drop.setNodeRef(element);
-  };
-  return {
-    ref,
-    listeners: drag.listeners,
-    isDragging: drag.isDragging,
-    isOver: drop.isOver,
-    over: drop.active?.data.current,
-  };
+  return { ref, look: useHeld((held) => lookOf(folder, held)) };
+}
+
+/** How a folder looks while something is in the air. */
+function lookOf(folder: Folder, held: Held | null): string {
+  if (held?.dragged.kind === 'folder' && held.dragged.folder === folder.id) {
+    return 'dragged';
+  }
+  if (held?.target?.kind !== 'front' || held.target.folder !== folder.id) {
+    return '';
+  }
+  if (held.dragged.kind === 'folder') {
+    return held.part === 'inside' ? 'takes' : held.part;
+  }
+  return folder.form === 'smart' || folder.form === 'divider' ? 'refuses' : 'takes';
 }
 
 export function Divider({ folder, isFocusable, acts }: Omit<Props, 'isOpen'>) {
-  const { ref, listeners, isDragging, isOver, over } = useFront(folder);
+  const { ref, look } = useFront<HTMLDivElement>(folder);
   const { isMenuOpen, setMenuOpen, onContextMenu } = useMenu(folder);
   return (
-    <div
-      ref={ref}
-      {...listeners}
-      className={`divider ${isDragging ? 'dragged' : ''} ${isOver ? dividerDrop(over) : ''}`}
-      onContextMenu={onContextMenu}
-    >
+    <div ref={ref} className={`divider ${look}`} onContextMenu={onContextMenu}>
       <button
         type="button"
         className="divider-name"
@@ -89,35 +82,12 @@ function useMenu(folder: Folder) {
   };
 }
 
-type DragData = Readonly<Record<string, unknown>> | undefined;
-
-const dividerDrop = (over: DragData): string =>
-  over?.['kind'] === 'folder' ? 'before' : 'refuses';
-
-/** How a front looks while something is over it. */
-function frontDrop(folder: Folder, over: DragData, part: DropPart): string {
-  if (over?.['kind'] === 'folder') {
-    return part === 'inside' ? 'takes' : part;
-  }
-  return folder.form === 'smart' ? 'refuses' : 'takes';
-}
-
-/**
- * Drawn again with every step of a drag, so it is only the frame; what stands on it is drawn when
- * that changes.
- */
+/** Drawn again when a drag comes over it; what stands on it is drawn when that changes. */
 export function DrawerFront({ folder, isOpen, isFocusable, acts }: Props) {
-  const { ref, listeners, isDragging, isOver, over } = useFront(folder);
-  const part = useDropPart();
-  const dropClass = isOver && !isDragging ? frontDrop(folder, over, part) : '';
+  const { ref, look } = useFront<HTMLLIElement>(folder);
   const { isMenuOpen, setMenuOpen, onContextMenu } = useMenu(folder);
   return (
-    <li
-      ref={ref}
-      {...listeners}
-      className={`front-place ${isDragging ? 'dragged' : ''} ${dropClass}`}
-      onContextMenu={onContextMenu}
-    >
+    <li ref={ref} className={`front-place ${look}`} onContextMenu={onContextMenu}>
       <Face folder={folder} isOpen={isOpen} isFocusable={isFocusable} acts={acts} />
       <FolderMenu folder={folder} acts={acts} isOpen={isMenuOpen} setOpen={setMenuOpen} />
     </li>

@@ -3,7 +3,6 @@
  * others.
  */
 import { Fragment, useMemo } from 'react';
-import { Dropdown } from 'react-bootstrap';
 import {
   allTags,
   facetValues,
@@ -14,8 +13,11 @@ import {
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { sayTime } from '../ui/time-words.ts';
-import { MenuItem } from '../ui/menu-item.tsx';
+import { fetchedLater } from '../ui/fetched-later.tsx';
+import { Menu } from '../ui/menu.tsx';
 import * as texts from './texts.ts';
+
+const FacetOptions = fetchedLater(async () => (await import('./facet-options.tsx')).FacetOptions);
 
 export function FacetWords({
   filter,
@@ -112,61 +114,21 @@ interface MoreFacetsProps {
 
 function MoreFacets({ set, valuesOf, filter, textOf }: MoreFacetsProps) {
   return (
-    <Dropdown
+    <Menu
       as="span"
+      className="word"
+      label={texts.moreThatNarrowsTheList}
+      menuClass="facet-menu"
       onSelect={(key) => {
-        const [facet, value] = (key ?? '').split('\n');
+        const [facet, value] = key.split('\n');
         const known = facets.find((one) => one === facet);
         if (known && value !== undefined) {
           set(known, value);
         }
       }}
+      items={<FacetOptions valuesOf={valuesOf} filter={filter} textOf={textOf} />}
     >
-      <Dropdown.Toggle
-        as="button"
-        type="button"
-        className="word"
-        aria-label={texts.moreThatNarrowsTheList}
-      >
-        {texts.more}
-      </Dropdown.Toggle>
-      <Dropdown.Menu className="facet-menu">
-        {facets
-          .filter((facet) => valuesOf(facet).length > 0)
-          .map((facet) => (
-            <FacetValues
-              key={facet}
-              facet={facet}
-              valuesOf={valuesOf}
-              filter={filter}
-              textOf={textOf}
-            />
-          ))}
-      </Dropdown.Menu>
-    </Dropdown>
-  );
-}
-
-interface FacetValuesProps {
-  readonly facet: 'bits' | 'licence' | 'state' | 'tag' | 'folder' | 'arrived' | 'loaded';
-  readonly valuesOf: (facet: Facet) => readonly string[];
-  readonly filter: Filter;
-  readonly textOf: (facet: Facet, value: string) => string;
-}
-
-function FacetValues({ facet, valuesOf, filter, textOf }: FacetValuesProps) {
-  return (
-    <Fragment>
-      <div className="dropdown-header">{texts.facetHeads[facet]}</div>
-      {valuesOf(facet).map((value) => (
-        <MenuItem
-          key={value}
-          eventKey={`${facet}\n${value}`}
-          active={filter.facets[facet] === value}
-        >
-          {textOf(facet, value)}
-        </MenuItem>
-      ))}
-    </Fragment>
+      {texts.more}
+    </Menu>
   );
 }

@@ -2,7 +2,6 @@
  * A plugin in an opened folder. Keys: arrows move, Alt+arrows reorder, M moves it to another
  * folder, Delete takes it out; the list's keys do what they do there.
  */
-import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { GripVertical, X } from 'lucide-react';
 import { Button } from 'react-bootstrap';
 import { because, faceOf, type Folder, type Placement, type Plugin } from '@clever-drawer/core';
@@ -12,6 +11,7 @@ import { ofWhat } from '../annotate/of-what.ts';
 import { runCommand, type Command } from '../ui/commands.ts';
 import { chord } from '../ui/keys.ts';
 import { useNotices } from '../ui/notices.tsx';
+import { isTakenFrom, useDragRole, useHeld } from './held.ts';
 import type { ChestActs } from './use-chest.ts';
 import * as texts from './texts.ts';
 
@@ -36,7 +36,7 @@ export function PlacedPlugin({
   acts,
 }: PlacedProps) {
   const { arrangement, nameOf } = useArrangement();
-  const { ref, drag, isOver } = useSpot(plugin, folder, placement);
+  const { ref, look } = useSpot(plugin, folder, placement);
   const takeOut = useTakeOut(plugin, folder, placement);
   const isSmart = folder.form === 'smart';
   const commandsAt = useCommands(
@@ -47,7 +47,6 @@ export function PlacedPlugin({
   return (
     <li
       ref={ref}
-      {...drag.listeners}
       tabIndex={0}
       onFocus={() => {
         acts.choose(plugin.id);
@@ -55,7 +54,7 @@ export function PlacedPlugin({
       onKeyDown={(event) => {
         runCommand(commandsAt(event.currentTarget), chord(event), event);
       }}
-      className={`${drag.isDragging ? 'dragged' : ''} ${isOver ? 'before' : ''}`}
+      className={look}
       aria-label={nameOf(plugin)}
       data-testid="placed"
     >
@@ -103,22 +102,17 @@ function TakeOut({ isSmart, plugin, folder, takeOut }: TakeOutProps) {
   );
 }
 
-/** Both a thing to drag and a spot to drop before. */
+/** Both a thing to drag and, where it stands by itself, a spot to drop before. */
 function useSpot(plugin: Plugin, folder: Folder, placement: Placement | undefined) {
-  const drag = useDraggable({
-    id: `placed:${folder.id}:${plugin.id}`,
-    data: { kind: 'plugins', plugin: plugin.id, placement: placement?.id },
+  const ref = useDragRole<HTMLLIElement>({
+    dragged: { kind: 'plugins', plugin: plugin.id, from: folder.id, placement: placement?.id },
+    target: placement ? { kind: 'spot', folder: folder.id, before: placement.id } : null,
   });
-  const drop = useDroppable({
-    id: `spot:${folder.id}:${plugin.id}`,
-    data: { kind: 'spot', folder: folder.id, before: placement?.id },
-    disabled: placement === undefined,
-  });
-  const ref = (element: HTMLElement | null): void => {
-    drag.setNodeRef(element);
-    drop.setNodeRef(element);
-  };
-  return { ref, drag, isOver: drop.isOver };
+  const isDragging = useHeld((held) => isTakenFrom(held, plugin.id, folder.id));
+  const isOver = useHeld(
+    (held) => held?.target?.kind === 'spot' && held.target.before === placement?.id,
+  );
+  return { ref, look: `${isDragging ? 'dragged' : ''} ${isOver ? 'before' : ''}` };
 }
 
 /** Takes it out of its folder; out of a smart folder by hand, whatever the rule says. */

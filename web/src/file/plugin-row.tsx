@@ -1,5 +1,4 @@
 /** One plugin as a row of the list, and as a card with its picture. */
-import { useDraggable } from '@dnd-kit/core';
 import { Check } from 'lucide-react';
 import { memo, type ReactNode } from 'react';
 import {
@@ -13,6 +12,7 @@ import {
 } from '@clever-drawer/core';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { ofWhat } from '../annotate/of-what.ts';
+import { isTakenFrom, useDragRole, useHeld } from './held.ts';
 import * as texts from './texts.ts';
 
 export interface RowProps {
@@ -38,14 +38,11 @@ interface OptionProps {
 
 function Option({ props, className, children }: OptionProps) {
   const { plugin } = props.row;
-  const { setNodeRef, listeners, isDragging } = useDraggable({
-    id: `plugin:${plugin.id}`,
-    data: { kind: 'plugins', plugin: plugin.id },
-  });
+  const ref = useDragRole<HTMLDivElement>({ dragged: { kind: 'plugins', plugin: plugin.id } });
+  const isDragging = useHeld((held) => isTakenFrom(held, plugin.id, undefined));
   return (
     <div
-      ref={setNodeRef}
-      {...listeners}
+      ref={ref}
       id={`option-${plugin.id}`}
       role="option"
       aria-selected={props.isInTray}

@@ -1,7 +1,6 @@
 /** What narrows the list, as a sentence whose words can be pressed. */
 import { Search } from 'lucide-react';
 import { memo, useMemo, useState, type ReactNode, type RefObject } from 'react';
-import { Dropdown } from 'react-bootstrap';
 import {
   plural,
   formats,
@@ -14,6 +13,7 @@ import {
 import { useWriteTable } from '../annotate/use-write-table.ts';
 import { useCatalog } from '../studio/contexts.ts';
 import { fetchedLater } from '../ui/fetched-later.tsx';
+import { Menu } from '../ui/menu.tsx';
 import { FacetWords } from './facet-words.tsx';
 import { clearFilter, type List } from './use-list.ts';
 import { kindText, typeText } from './model/filter-words.ts';
@@ -219,24 +219,17 @@ interface WordProps {
 function Word({ name, value, text, any, what, plugins, onPick }: WordProps): ReactNode {
   const [letters, setLetters] = useState('');
   return (
-    <Dropdown
+    <Menu
       as="span"
+      className={`word ${value === null ? '' : 'set'}`}
+      label={`${name}: ${text}`}
       onSelect={(key) => {
         onPick(key === '' ? null : key);
       }}
       onToggle={() => {
         setLetters('');
       }}
-    >
-      <Dropdown.Toggle
-        as="button"
-        type="button"
-        className={`word ${value === null ? '' : 'set'}`}
-        aria-label={`${name}: ${text}`}
-      >
-        {text}
-      </Dropdown.Toggle>
-      <Dropdown.Menu>
+      items={
         <WordOptions
           what={what}
           plugins={plugins}
@@ -246,8 +239,10 @@ function Word({ name, value, text, any, what, plugins, onPick }: WordProps): Rea
           value={value}
           any={any}
         />
-      </Dropdown.Menu>
-    </Dropdown>
+      }
+    >
+      {text}
+    </Menu>
   );
 }
 

@@ -1,42 +1,49 @@
 /** What a dragged thing is over. */
-import type { CollisionDetection } from '@dnd-kit/core';
+import type { Folder } from '@clever-drawer/core';
+import type { DropPart } from './model/drop-plan.ts';
+
+/** The element that the pointer is over, and where it points. CSS pixels from the window's corner. */
+export type Pointed = (element: Element | null, x: number) => void;
 
 /**
- * Of what takes drops, the innermost that the pointer is over. The browser has looked for that by
- * itself and tells when it changes: the library's rectangles, each of which asks how far everything
- * around it is scrolled, took a third of what a drag over 200 folders does, and know nothing of what
- * is scrolled out of view. What is in the air has to let the pointer through.
+ * Follows the pointer until what it gives back is called. The browser has looked for what is under
+ * it by itself, and tells when something else has come there, as while a box is scrolled; a finger
+ * stays with what it began on. What is in the air has to let the pointer through.
  */
-export const underPointer: CollisionDetection = ({ droppableContainers, pointerCoordinates }) => {
-  if (!pointerCoordinates) {
-    return [];
-  }
-  const byElement = new Map<Element | null, (typeof droppableContainers)[number]>(
-    droppableContainers.map((container) => [container.node.current, container]),
-  );
-  for (let at = elementAt(pointerCoordinates); at !== null; at = at.parentElement) {
-    const container = byElement.get(at);
-    if (container) {
-      return [{ id: container.id, data: { droppableContainer: container, value: 0 } }];
-    }
-  }
-  return [];
-};
-
-/** What the mouse is over; null while something else points, which stays with what it began on. */
-let hovered: Element | null = null;
-
-const elementAt = ({ x, y }: { x: number; y: number }): Element | null =>
-  hovered ?? document.elementFromPoint(x, y);
-
-/** Follows the mouse until what it gives back is called. */
-export function followPointer(): () => void {
-  const listen = ({ pointerType, target }: PointerEvent): void => {
-    hovered = pointerType === 'mouse' && target instanceof Element ? target : null;
+export function followPointer(tell: Pointed): () => void {
+  const listen = ({ pointerType, target, clientX, clientY }: PointerEvent): void => {
+    const hasLooked = pointerType === 'mouse' && target instanceof Element;
+    tell(hasLooked ? target : document.elementFromPoint(clientX, clientY), clientX);
   };
   document.addEventListener('pointerover', listen, { capture: true });
+  document.addEventListener('pointermove', listen, { capture: true });
   return () => {
     document.removeEventListener('pointerover', listen, { capture: true });
-    hovered = null;
+    document.removeEventListener('pointermove', listen, { capture: true });
   };
+}
+
+/**
+ * Each outer part of a folder is this share of its width; a third is wide enough to hit and leaves a
+ * third for the middle.
+ */
+const outer = 1 / 3;
+
+/**
+ * Where over another folder a dragged folder would go: the outer parts put it before or behind that
+ * one, the middle inside.
+ * @param share How far from the left edge, of its width.
+ */
+export function partOf(share: number, over: Folder, dragged: Folder | undefined): DropPart {
+  if (over.form === 'divider') {
+    return 'before';
+  }
+  const holdsFolders = over.form !== 'favourites' && dragged?.form !== 'divider';
+  if (!holdsFolders) {
+    return share < 0.5 ? 'before' : 'behind';
+  }
+  if (share < outer) {
+    return 'before';
+  }
+  return share > 1 - outer ? 'behind' : 'inside';
 }

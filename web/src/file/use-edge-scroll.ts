@@ -1,21 +1,25 @@
 /** Scrolls a box while something is dragged beyond it, or rests at its edge. */
-import { useDndMonitor } from '@dnd-kit/core';
-import { useEffect, useState, type RefObject } from 'react';
+import { useContext, useEffect, type RefObject } from 'react';
+import { HeldContext } from './held.ts';
 import { edgeAt, edgeScroll } from './model/edge-scroll.ts';
 
 export function useEdgeScroll(box: RefObject<HTMLElement | null>): void {
-  const [isDragging, setDragging] = useState(false);
-  const end = (): void => {
-    setDragging(false);
-  };
-  useDndMonitor({
-    onDragStart: () => {
-      setDragging(true);
-    },
-    onDragEnd: end,
-    onDragCancel: end,
-  });
-  useEffect(() => (isDragging ? scrollAtEdges(box) : undefined), [isDragging, box]);
+  const store = useContext(HeldContext);
+  useEffect(() => {
+    let stop: (() => void) | null = null;
+    const unsubscribe = store.subscribe(() => {
+      if (store.now()) {
+        stop ??= scrollAtEdges(box);
+      } else {
+        stop?.();
+        stop = null;
+      }
+    });
+    return () => {
+      unsubscribe();
+      stop?.();
+    };
+  }, [store, box]);
 }
 
 /** Follows the pointer until what it gives back is called. */

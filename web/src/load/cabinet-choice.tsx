@@ -3,12 +3,14 @@
  * instead.
  */
 import { useEffect } from 'react';
-import { Dropdown } from 'react-bootstrap';
 import type { CabinetSlot } from '@clever-drawer/core';
 import { useArrangement, useComputer } from '../studio/contexts.ts';
 import { remember, remembered } from '../ui/keys.ts';
-import { MenuItem } from '../ui/menu-item.tsx';
+import { fetchedLater } from '../ui/fetched-later.tsx';
+import { Menu } from '../ui/menu.tsx';
 import * as texts from './texts.ts';
+
+const CabinetItems = fetchedLater(async () => (await import('./menu-items.tsx')).CabinetItems);
 
 export function CabinetChoice({ slot }: { slot: CabinetSlot }) {
   const { client } = useComputer();
@@ -38,36 +40,17 @@ export function CabinetChoice({ slot }: { slot: CabinetSlot }) {
     );
   }
   return (
-    <Dropdown
-      className="from"
+    <Menu
+      boxClass="from"
       align="end"
+      className="link-words"
       onSelect={(id) => {
-        if (id) {
-          remember(key, id);
-          chooseCabinet(id);
-        }
+        remember(key, id);
+        chooseCabinet(id);
       }}
+      items={<CabinetItems slot={slot} />}
     >
-      <Dropdown.Toggle as="button" type="button" className="link-words">
-        {texts.from} <strong>{cabinet.name}</strong>
-      </Dropdown.Toggle>
-      <CabinetItems slot={slot} />
-    </Dropdown>
-  );
-}
-
-function CabinetItems({ slot }: { readonly slot: CabinetSlot }) {
-  const { cabinets, cabinet } = useArrangement();
-  return (
-    <Dropdown.Menu>
-      {cabinets.map((one) => (
-        <MenuItem key={one.id} eventKey={one.id} active={one.id === cabinet?.id}>
-          {one.name}
-          {one.opensFor.includes(slot) && (
-            <span className="text-soft"> {texts.opensForTheseSlots}</span>
-          )}
-        </MenuItem>
-      ))}
-    </Dropdown.Menu>
+      {texts.from} <strong>{cabinet.name}</strong>
+    </Menu>
   );
 }

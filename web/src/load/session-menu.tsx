@@ -1,11 +1,9 @@
 /** Saving the session, opening it again, and what it takes. */
 import { useState } from 'react';
-import { Dropdown } from 'react-bootstrap';
 import type { SessionView } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
 import { fetchedLater } from '../ui/fetched-later.tsx';
-import { MenuItem } from '../ui/menu-item.tsx';
-import { sayTime } from '../ui/time-words.ts';
+import { Menu } from '../ui/menu.tsx';
 import type { SlotActs } from './model/slots.ts';
 import type { SessionDialogProps } from './session-dialogs.tsx';
 import * as texts from './texts.ts';
@@ -19,25 +17,29 @@ const SettingsDialog = fetchedLater<SessionDialogProps>(
   'keys held',
 );
 
+const SessionItems = fetchedLater(async () => (await import('./menu-items.tsx')).SessionItems);
+
 export function SessionMenu({ session, acts }: { session: SessionView; acts: SlotActs }) {
   const { client } = useComputer();
   const [dialog, setDialog] = useState<'save' | 'settings' | null>(null);
-  const choose = (key: string | null): void => {
+  const choose = (key: string): void => {
     if (key === 'save' || key === 'settings') {
       setDialog(key);
-    } else if (key) {
+    } else {
       const saved = session.saved.find((one) => one.id === key);
       acts.after(client.openSession(key), saved ? texts.isOpen(saved.name) : undefined);
     }
   };
   return (
     <>
-      <Dropdown className="session-menu" onSelect={choose}>
-        <Dropdown.Toggle as="button" type="button" className="link-words">
-          {texts.session}
-        </Dropdown.Toggle>
-        <SessionItems session={session} />
-      </Dropdown>
+      <Menu
+        boxClass="session-menu"
+        className="link-words"
+        onSelect={choose}
+        items={<SessionItems session={session} />}
+      >
+        {texts.session}
+      </Menu>
       {dialog === 'save' && (
         <SaveDialog
           session={session}
@@ -57,26 +59,5 @@ export function SessionMenu({ session, acts }: { session: SessionView; acts: Slo
         />
       )}
     </>
-  );
-}
-
-function SessionItems({ session }: { readonly session: SessionView }) {
-  return (
-    <Dropdown.Menu>
-      <MenuItem eventKey="save">{texts.saveThisSession}</MenuItem>
-      <MenuItem eventKey="settings">{texts.whatItTakes}</MenuItem>
-      <Dropdown.Divider />
-      <Dropdown.Header>
-        {session.saved.length === 0 ? texts.noSessionIsSavedYet : texts.openAgain}
-      </Dropdown.Header>
-      {session.saved.map((saved) => (
-        <MenuItem key={saved.id} eventKey={saved.id}>
-          {saved.name}{' '}
-          <span className="text-soft">
-            · {texts.slots(saved.slots)}, {sayTime(saved.savedAt)}
-          </span>
-        </MenuItem>
-      ))}
-    </Dropdown.Menu>
   );
 }

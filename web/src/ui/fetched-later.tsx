@@ -17,10 +17,14 @@ function Fetching() {
  */
 type Asked = 'at once' | 'keys held' | 'when idle';
 
-/** The component that `fetch` brings, when the window is idle or when it is asked for. */
+/**
+ * The component that `fetch` brings, when the window is idle or when it is asked for.
+ * @param Meanwhile What stands there until then, and when it could not be fetched.
+ */
 export function fetchedLater<P extends object>(
   fetch: () => Promise<ComponentType<P>>,
   asked: Asked = 'at once',
+  Meanwhile?: ComponentType<P>,
 ): ComponentType<P> {
   let isIdle: () => void = () => undefined;
   const idle = new Promise<void>((resolve) => {
@@ -36,7 +40,7 @@ export function fetchedLater<P extends object>(
   return function Later(props: P) {
     const tellMissing = useTellMissing();
     // Nobody asked for what comes when the window is idle: the screen does without it.
-    const Part = usePart(isAtRest ? tellMissing : undefined);
+    const Part = usePart(isAtRest || Meanwhile ? tellMissing : undefined) ?? Meanwhile;
     if (Part) {
       return <Part {...props} />;
     }

@@ -18,14 +18,21 @@ import * as texts from '../texts.ts';
 export type DropPart = 'before' | 'inside' | 'behind';
 
 export type Dragged =
-  | { readonly kind: 'plugins'; readonly plugin: string; readonly placement?: string }
+  | {
+      readonly kind: 'plugins';
+      readonly plugin: string;
+      /** Where it is taken from; none in the list. */
+      readonly from?: string;
+      /** None in the list and in a smart folder. */
+      readonly placement?: string | undefined;
+    }
   | { readonly kind: 'folder'; readonly folder: string };
 
 export type Target =
   | { readonly kind: 'front'; readonly folder: string }
   | { readonly kind: 'spot'; readonly folder: string; readonly before: string }
   | { readonly kind: 'end' }
-  | { readonly kind: 'cabinet' };
+  | { readonly kind: 'cabinet'; readonly cabinet: string };
 
 /** A piece of a sentence; names of folders stand out. */
 export interface Words {
