@@ -36,7 +36,57 @@ export function applyChange<R extends Keyed>(
 ): Map<string, R> {
   const next = new Map(records);
   takeChange(next, change);
+  origins.set(next, { records: new WeakRef(records), keys: keysOf(change) });
   return next;
+}
+
+/** What records were made of by a change, and of what in them it speaks. */
+interface Origin {
+  readonly records: WeakRef<Records<Keyed>>;
+  readonly keys: readonly string[];
+}
+
+const origins = new WeakMap<Records<Keyed>, Origin>();
+
+const keysOf = ({ added, updated, removed }: Change<Keyed>): readonly string[] =>
+  [...added, ...updated.map(([, to]) => to), ...removed].map(keyOf);
+
+/** So many changes back it is worth to look for what two states of records have in common. */
+const stepsBack = 16;
+
+/** The states that one was made of, itself first, each with the keys of all that came after it. */
+function statesBehind(records: Records<Keyed>): Map<Records<Keyed>, readonly string[]> {
+  const states = new Map<Records<Keyed>, readonly string[]>([[records, []]]);
+  let keys: readonly string[] = [];
+  let at: Records<Keyed> | undefined = records;
+  while (at && states.size < stepsBack) {
+    const origin = origins.get(at);
+    at = origin?.records.deref();
+    if (origin && at) {
+      keys = [...keys, ...origin.keys];
+      states.set(at, keys);
+    }
+  }
+  return states;
+}
+
+/**
+ * The keys of all that can be otherwise in two states of records, where one was made of the other by
+ * few changes or both of a third; null where that is not known. What was changed in place since
+ * (`takeChange`) is not seen.
+ */
+export function keysBetween(
+  before: Records<Keyed>,
+  after: Records<Keyed>,
+): ReadonlySet<string> | null {
+  const behindBefore = statesBehind(before);
+  for (const [state, keys] of statesBehind(after)) {
+    const others = behindBefore.get(state);
+    if (others) {
+      return new Set([...keys, ...others]);
+    }
+  }
+  return null;
 }
 
 /** Makes the change in the map itself, which takes no longer for many records than for few. */

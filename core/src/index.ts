@@ -230,7 +230,8 @@ export {
   type Spelling,
 } from './order/records.ts';
 export { because } from './arrangement/because.ts';
-export { createArranger, ruleWordsOf, type Arrangement } from './arrangement/arrangement.ts';
+export { createArranger, type Arrangement } from './arrangement/arrangement.ts';
+export { ruleWordsOf } from './arrangement/standing.ts';
 export { catalogAsSaid, withChains } from './arrangement/chain-plugin.ts';
 export {
   foundSettings,

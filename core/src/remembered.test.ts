@@ -1,5 +1,5 @@
 import { expect, it } from '@jest/globals';
-import { oncePer, oncePerPair, remembered } from './remembered.ts';
+import { oncePer, oncePerPair, remembered, whileSame } from './remembered.ts';
 
 it('works out once what is asked again, nothing included, and never keeps more than it may', () => {
   const kept = new Map<string, number | null>();
@@ -42,4 +42,15 @@ it('works it out again for the same object beside another value', () => {
   ]);
   expect(asked).toBe(2);
   expect([joined(one, 'b'), joined(one, 'b'), asked]).toEqual(['one b', 'one b', 3]);
+});
+
+it('gives what it gave last while all it is asked with is the same', () => {
+  let asked = 0;
+  const joined = whileSame((one: object, other: string) => {
+    asked += 1;
+    return `${Object.keys(one).join()} ${other}`;
+  });
+  const [a, b] = [{ a: 1 }, { b: 1 }];
+  expect([joined(a, 'x'), joined(a, 'x'), asked]).toEqual(['a x', 'a x', 1]);
+  expect([joined(b, 'x'), joined(b, 'y'), joined(a, 'x'), asked]).toEqual(['b x', 'b y', 'a x', 4]);
 });

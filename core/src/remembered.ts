@@ -47,3 +47,16 @@ export function oncePerPair<Of extends object, With, Value>(
     return value;
   };
 }
+
+/** Works out what it is asked for, or gives what it gave last while all it is asked with is the same. */
+export function whileSame<With extends readonly unknown[], Value>(
+  work: (...asked: With) => Value,
+): (...asked: With) => Value {
+  let last: { readonly asked: With; readonly value: Value } | null = null;
+  return (...asked) => {
+    if (!last?.asked.every((one, i) => one === asked[i])) {
+      last = { asked, value: work(...asked) };
+    }
+    return last.value;
+  };
+}

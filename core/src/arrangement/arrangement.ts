@@ -7,25 +7,14 @@ import type { Plugin } from '../catalog/plugin.ts';
 import { compareNames } from '../text/compare.ts';
 import { grouped } from '../grouped.ts';
 import { lazily } from '../lazily.ts';
+import { whileSame } from '../remembered.ts';
 import type { CabinetId, FolderId, PluginId } from '../id.ts';
-import { createStable } from '../stable.ts';
 import { candidateOf, type Candidate } from '../rules/evaluate/candidate.ts';
-import { createFiller, type Filled, type ToFill } from '../rules/evaluate/fill.ts';
-import type { NamedFolder, RuleWords } from '../rules/language/values.ts';
+import { createFiller, type Filled } from '../rules/evaluate/fill.ts';
+import type { RuleWords } from '../rules/language/values.ts';
 import type { Answer } from '../catalog/answer.ts';
-import {
-  allFolders,
-  allPluginNames,
-  allPlacements,
-  answerIn,
-  cabinetIn,
-  cabinetsOf,
-  type Folder,
-  type PluginNames,
-  type Order,
-  type Placement,
-} from '../order/records.ts';
-import { belowIn } from '../order/records.ts';
+import type { Folder, Order, Placement, PluginNames } from '../order/records.ts';
+import { createPartsReader, type OrderParts } from './order-parts.ts';
 
 /** What a cabinet shows: its folders in order, what is in each, and the names of plugins. */
 export interface Arrangement {
@@ -76,10 +65,42 @@ export function createArranger(): (
   usage?: KnownUse,
   now?: number,
 ) => Arrangement {
-  const known = new Map<string, Known>();
+  const readParts = createPartsReader();
+  const prepare = createPreparer();
   const fill = createFiller();
-  const stableNamings = createStable<string, PluginNames>();
-  let last: OfOrder | null = null;
+  const arrangeParts = whileSame(
+    (
+      parts: OrderParts,
+      plugins: readonly Plugin[],
+      cabinet: string | null,
+      usage: KnownUse,
+      now: number,
+    ): Arrangement => {
+      const ask = (): Asked => {
+        const { smart: folders, placed, andBelow, namings, answers } = parts;
+        const candidates = prepare(plugins, namings, answers, usage);
+        return { candidates, filled: fill({ folders, placed, andBelow, candidates, now }) };
+      };
+      const rules =
+        parts.smart.length === 0 ? rulesLater(ask, parts.words) : rulesNow(ask(), parts.words);
+      return arrange(parts, plugins, rules, cabinet, usage);
+    },
+  );
+  return (order, plugins, cabinet = null, usage = noUse, now = 0) =>
+    arrangeParts(readParts(order), plugins, cabinet, usage, now);
+}
+
+/**
+ * Prepares the catalog for rules: a plugin again only when something else is said of it, and the
+ * same list while nothing is.
+ */
+function createPreparer(): (
+  plugins: readonly Plugin[],
+  namings: OrderParts['namings'],
+  answers: OrderParts['answers'],
+  usage: KnownUse,
+) => readonly Candidate[] {
+  const known = new Map<string, Known>();
   const prepare = (
     plugin: Plugin,
     naming: PluginNames | undefined,
@@ -107,52 +128,11 @@ export function createArranger(): (
     known.set(plugin.id, { plugin, naming, answer, use, candidate });
     return candidate;
   };
-  return (order, plugins, cabinet = null, usage = noUse, now = 0) => {
-    // The catalog changes more often than the order, and then what is of the order alone stays.
-    last = last?.order === order ? last : ofOrder(order, stableNamings);
-    const { namings, everywhere, placements, words, ...toFill } = last;
-    const asked = (): Asked => {
-      const candidates = plugins.map((plugin) =>
-        prepare(plugin, namings.get(plugin.id), answerIn(order, plugin.id), usage.get(plugin.id)),
-      );
-      return { candidates, filled: fill({ ...toFill, candidates, now }) };
-    };
-    const rules = toFill.folders.length === 0 ? rulesLater(asked, words) : rulesNow(asked(), words);
-    return arrange(order, plugins, { everywhere, placements, rules }, cabinet, usage, namings);
-  };
-}
-
-/** What an order says whatever the catalog is. */
-interface OfOrder extends Pick<ToFill, 'folders' | 'placed' | 'andBelow'> {
-  readonly order: Order;
-  readonly namings: ReadonlyMap<string, PluginNames>;
-  readonly everywhere: readonly Folder[];
-  readonly placements: ReadonlyMap<string, Placement[]>;
-  readonly words: RuleWords;
-}
-
-function ofOrder(
-  order: Order,
-  stableNamings: (namings: ReadonlyMap<string, PluginNames>) => ReadonlyMap<string, PluginNames>,
-): OfOrder {
-  const everywhere = standing(order);
-  const placements = grouped(
-    allPlacements(order).map((placement) => [placement.folder, placement] as const),
+  return whileSame((plugins, namings, answers, usage) =>
+    plugins.map((plugin) =>
+      prepare(plugin, namings.get(plugin.id), answers.get(plugin.id), usage.get(plugin.id)),
+    ),
   );
-  return {
-    order,
-    namings: stableNamings(
-      new Map(allPluginNames(order).map((naming) => [naming.id as string, naming])),
-    ),
-    everywhere,
-    placements,
-    words: ruleWordsOf(order, everywhere),
-    folders: everywhere.flatMap(({ id, rule, alwaysIn, alwaysOut, shortcutTo }) =>
-      rule === null || shortcutTo !== null ? [] : [{ id, rule, alwaysIn, alwaysOut }],
-    ),
-    placed: new Map([...placements].map(([id, list]) => [id, list.map((p) => p.plugin)])),
-    andBelow: belowIn(order),
-  };
 }
 
 /** The catalog prepared for rules, and what the smart folders hold by them. */
@@ -198,20 +178,14 @@ const isSamePlugin = (a: Plugin, b: Plugin): boolean =>
     a.setting?.bank === b.setting?.bank &&
     a.setting?.isGone === b.setting?.isGone);
 
-interface Prepared {
-  readonly everywhere: readonly Folder[];
-  readonly placements: ReadonlyMap<string, Placement[]>;
-  readonly rules: Arrangement['rules'];
-}
-
 function arrange(
-  order: Order,
+  parts: OrderParts,
   plugins: readonly Plugin[],
-  { everywhere, placements: placed, rules }: Prepared,
+  rules: Arrangement['rules'],
   cabinet: string | null,
   usage: KnownUse,
-  namings: ReadonlyMap<string, PluginNames>,
 ): Arrangement {
+  const { everywhere, namings } = parts;
   const folders = pinnedFirst(
     cabinet === null
       ? everywhere.filter((folder) => folder.shortcutTo === null)
@@ -220,7 +194,7 @@ function arrange(
   const below = grouped(
     folders.map((folder) => [folder.parent ?? folder.cabinet, folder] as const),
   );
-  const placements = new Map(placed);
+  const placements = new Map(parts.placements);
   for (const { id, shortcutTo } of folders) {
     const held = shortcutTo ? placements.get(shortcutTo) : undefined;
     if (held) {
@@ -229,11 +203,11 @@ function arrange(
       placements.delete(id);
     }
   }
-  const members = new Map<string, PluginId[]>();
+  const members = new Map<string, readonly PluginId[]>();
   for (const { id, shortcutTo } of folders) {
     const held =
-      (rules.membersOf(shortcutTo ?? id) as PluginId[] | undefined) ??
-      placements.get(id)?.map((p) => p.plugin);
+      (rules.membersOf(shortcutTo ?? id) as readonly PluginId[] | undefined) ??
+      parts.placed.get(shortcutTo ?? id);
     if (held) {
       members.set(id, held);
     }
@@ -258,26 +232,6 @@ function arrange(
     members,
     foldersOf,
     rules,
-  };
-}
-
-/** The folders that rules can name, with the cabinet they are in. */
-export function ruleWordsOf(
-  order: Order,
-  folders: readonly Folder[] = allFolders(order),
-): RuleWords {
-  const byId = new Map(folders.map((folder) => [folder.id as string, folder]));
-  const pathOf = (folder: Folder): string[] => {
-    const parent = folder.parent === null ? undefined : byId.get(folder.parent);
-    return [
-      ...(parent ? pathOf(parent) : [cabinetIn(order, folder.cabinet)?.name ?? '']),
-      folder.name,
-    ];
-  };
-  return {
-    folders: folders
-      .filter((folder) => folder.form !== 'divider' && folder.shortcutTo === null)
-      .map((folder): NamedFolder => ({ id: folder.id, path: pathOf(folder) })),
   };
 }
 
@@ -320,40 +274,6 @@ function shownIn(everywhere: readonly Folder[], cabinet: string): Folder[] {
     });
 }
 
-/**
- * All folders, row by row in the user's order; in a cabinet sorted by name, those between two
- * dividers by name.
- */
-function standing(order: Order): Folder[] {
-  const folders = allFolders(order);
-  if (cabinetsOf(order).every((cabinet) => cabinet.sortedBy === null)) {
-    return folders;
-  }
-  const rows = grouped(folders.map((folder) => [folder.parent ?? folder.cabinet, folder] as const));
-  return [...rows.values()].flatMap((row) =>
-    row[0] && cabinetIn(order, row[0].cabinet)?.sortedBy === 'name'
-      ? byNameBetweenDividers(row)
-      : row,
-  );
-}
-
-function byNameBetweenDividers(row: readonly Folder[]): Folder[] {
-  let section = 0;
-  const keyed = row.map((folder) => ({
-    folder,
-    section: folder.form === 'divider' ? (section += 1) : section,
-  }));
-  const isDivider = ({ folder }: { folder: Folder }): number => (folder.form === 'divider' ? 0 : 1);
-  return keyed
-    .sort(
-      (a, b) =>
-        a.section - b.section ||
-        isDivider(a) - isDivider(b) ||
-        compareNames(a.folder.name, b.folder.name),
-    )
-    .map(({ folder }) => folder);
-}
-
 /** Favourites stay first, then what is pinned; the rest in the user's order. */
 const pinnedFirst = (folders: readonly Folder[]): Folder[] => [
   ...folders.filter((f) => f.form === 'favourites'),
@@ -367,7 +287,7 @@ const pinnedFirst = (folders: readonly Folder[]): Folder[] => [
  */
 function sortMembers(
   folders: readonly Folder[],
-  members: Map<string, PluginId[]>,
+  members: Map<string, readonly PluginId[]>,
   plugins: readonly Plugin[],
   namings: ReadonlyMap<string, PluginNames>,
   usage: Warmth,

@@ -43,6 +43,14 @@ describe('the order of a window', () => {
     expect(twice?.revision).toBe(5);
     expect(shown(twice && dropPending(twice, '1', noNames))).toBe('New');
   });
+  it('holds what it showed when that is confirmed, and what is confirmed when that says otherwise', () => {
+    const act = rename('New');
+    const pending = addPending(fromView(view), { ticket: '1', act }, noNames);
+    const same = confirm(pending, structuredClone(stepOf(5, act)), noNames);
+    expect(folderIn(same?.records ?? new Map(), 'f')).toBe(folderIn(pending.records, 'f'));
+    const other = confirm(pending, stepOf(5, rename('Newer')), noNames);
+    expect(shown(other && dropPending(other, '1', noNames))).toBe('Newer');
+  });
   it('keeps its own later act on top of a step from another window', () => {
     const mine = addPending(fromView(view), { ticket: '1', act: rename('Mine') }, noNames);
     expect(shown(confirm(mine, stepOf(5, rename('Theirs')), noNames))).toBe('Mine');

@@ -4,11 +4,14 @@
  */
 import {
   applyChange,
+  isSameValue,
+  keyOf,
   orderOf,
   perform,
   type Act,
   type NameOfPlugin,
   type Order,
+  type OrderRecord,
   type OrderStep,
   type OrderView,
 } from '@clever-drawer/core';
@@ -77,12 +80,28 @@ export function confirm(
     {
       ...state,
       revision: step.revision,
-      confirmed: applyChange(state.confirmed, step.change),
+      confirmed: applyChange(state.confirmed, asShown(step.change, state.records)),
       undo: step.undo,
       redo: step.redo,
     },
     nameOf,
   );
+}
+
+/**
+ * The change with the records that are shown already where these say the same, so that nothing is
+ * made or drawn again when what was shown is confirmed.
+ */
+function asShown(change: OrderStep['change'], shown: Order): OrderStep['change'] {
+  const keep = (record: OrderRecord): OrderRecord => {
+    const known = shown.get(keyOf(record));
+    return known && isSameValue(known, record) ? known : record;
+  };
+  return {
+    ...change,
+    added: change.added.map(keep),
+    updated: change.updated.map(([from, to]) => [from, keep(to)] as const),
+  };
 }
 
 export const addPending = (state: OrderState, pending: Pending, nameOf: NameOfPlugin): OrderState =>

@@ -3,7 +3,14 @@
  * time alone changes them.
  */
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { cabinetsOf, createArranger, type Order, type Plugin } from '@clever-drawer/core';
+import {
+  cabinetsOf,
+  createArranger,
+  createStable,
+  type Cabinet,
+  type Order,
+  type Plugin,
+} from '@clever-drawer/core';
 import { remember, remembered } from '../ui/keys.ts';
 import type { ArrangementContext, CatalogContext } from './contexts.ts';
 
@@ -44,7 +51,12 @@ function useCabinets(
   computer: string,
 ): Pick<ArrangementContext, 'cabinets' | 'cabinet' | 'chooseCabinet'> {
   const [chosen, setChosen] = useState(() => remembered(`cabinet.${computer}`, ''));
-  const cabinets = useMemo(() => cabinetsOf(order), [order]);
+  const [stable] = useState(createStable<string, Cabinet>);
+  const known = useMemo(
+    () => stable(new Map(cabinetsOf(order).map((cabinet) => [cabinet.id, cabinet]))),
+    [stable, order],
+  );
+  const cabinets = useMemo(() => [...known.values()], [known]);
   const chooseCabinet = useCallback(
     (id: string) => {
       remember(`cabinet.${computer}`, id);
