@@ -7,7 +7,13 @@ import { fetchedLater } from '../ui/fetched-later.tsx';
 import type { CarrierProps } from './carrier.tsx';
 import { createHeldStore, findAround, HeldContext } from './held.ts';
 
-const Carrier = fetchedLater(async () => (await import('./carrier.tsx')).Carrier);
+/** What stands there until it is fetched, and if it cannot be: the screen does without it. */
+const Nothing = (): null => null;
+const Carrier = fetchedLater<CarrierProps>(
+  async () => (await import('./carrier.tsx')).Carrier,
+  'at once',
+  Nothing,
+);
 
 interface Props extends CarrierProps {
   /** All in which something can be dragged; the same object while only the others change. */
