@@ -1,5 +1,5 @@
 /** Keys: what is listened for, and when typing has the right of way. */
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import { isMac } from './key-words.ts';
 
 /** Whether letters typed now belong to a field or to a dialog. */
@@ -93,10 +93,11 @@ type KeyHandler = (event: KeyboardEvent) => void;
  */
 export function useKeys(handlers: Readonly<Record<string, KeyHandler>>): void {
   const latest = useRef(handlers);
-  useEffect(() => {
+  useLayoutEffect(() => {
     latest.current = handlers;
   });
-  useEffect(() => {
+  // With what is drawn: a key that comes as soon as it is seen is heard.
+  useLayoutEffect(() => {
     // Escape closes a dialog or ends a drag before the key comes here: what counts is what was so when it was pressed.
     let wasOpen = false;
     const handlerOf = (event: KeyboardEvent): KeyHandler | undefined => {
