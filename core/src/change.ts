@@ -36,14 +36,14 @@ export function applyChange<R extends Keyed>(
 ): Map<string, R> {
   const next = new Map(records);
   takeChange(next, change);
-  origins.set(next, { records: new WeakRef(records), keys: keysOf(change) });
+  origins.set(next, { records: new WeakRef(records), change });
   return next;
 }
 
-/** What records were made of by a change, and of what in them it speaks. */
+/** What records were made of, by which change. */
 interface Origin {
   readonly records: WeakRef<Records<Keyed>>;
-  readonly keys: readonly string[];
+  readonly change: Change<Keyed>;
 }
 
 const origins = new WeakMap<Records<Keyed>, Origin>();
@@ -54,18 +54,13 @@ const keysOf = ({ added, updated, removed }: Change<Keyed>): readonly string[] =
 /** So many changes back it is worth to look for what two states of records have in common. */
 const stepsBack = 16;
 
-/** The states that one was made of, itself first, each with the keys of all that came after it. */
-function statesBehind(records: Records<Keyed>): Map<Records<Keyed>, readonly string[]> {
-  const states = new Map<Records<Keyed>, readonly string[]>([[records, []]]);
-  let keys: readonly string[] = [];
+/** The states that one was made of, itself first. */
+function statesBehind(records: Records<Keyed>): readonly Records<Keyed>[] {
+  const states: Records<Keyed>[] = [];
   let at: Records<Keyed> | undefined = records;
-  while (at && states.size < stepsBack) {
-    const origin = origins.get(at);
-    at = origin?.records.deref();
-    if (origin && at) {
-      keys = [...keys, ...origin.keys];
-      states.set(at, keys);
-    }
+  while (at && states.length < stepsBack) {
+    states.push(at);
+    at = origins.get(at)?.records.deref();
   }
   return states;
 }
@@ -79,14 +74,13 @@ export function keysBetween(
   before: Records<Keyed>,
   after: Records<Keyed>,
 ): ReadonlySet<string> | null {
-  const behindBefore = statesBehind(before);
-  for (const [state, keys] of statesBehind(after)) {
-    const others = behindBefore.get(state);
-    if (others) {
-      return new Set([...keys, ...others]);
-    }
+  const behind = [before, after].map(statesBehind);
+  const common = behind[0]?.find((state) => behind[1]?.includes(state));
+  if (!common) {
+    return null;
   }
-  return null;
+  const madeSince = behind.flatMap((states) => states.slice(0, states.indexOf(common)));
+  return new Set(madeSince.flatMap((state) => keysOf(origins.get(state)?.change ?? noChange)));
 }
 
 /** Makes the change in the map itself, which takes no longer for many records than for few. */

@@ -2,6 +2,7 @@
  * Acts of every kind drawn on whatever order there is. A kind that is added to the registry has to
  * be added here to compile.
  */
+import fc from 'fast-check';
 import type { Plugin } from '../catalog/plugin.ts';
 import { applyChange, reverse } from '../change.ts';
 import { asId, type CopyId, type Id, type PluginId } from '../id.ts';
@@ -350,3 +351,39 @@ export function changeOf(world: World, act: Act): OrderChange | null {
 
 export const undone = (world: World, change: OrderChange): World =>
   afterChange(world, reverse(change));
+
+/** A kind of act, and the numbers by which one of it is drawn. */
+export interface Step {
+  readonly name: ActName;
+  readonly numbers: readonly number[];
+}
+
+export const anyStep: fc.Arbitrary<Step> = fc.record({
+  name: fc.constantFrom(...actNames),
+  numbers: fc.array(fc.nat(50), { minLength: 8 }),
+});
+
+/** An act that was tried; no change where it was refused, and the world is as before. */
+export interface Tried {
+  readonly act: Act;
+  readonly change: OrderChange | null;
+  readonly before: World;
+  readonly after: World;
+}
+
+/** The acts that can be drawn one upon another, beginning with a cabinet. */
+export function* triedOneByOne(steps: readonly Step[]): Generator<Tried> {
+  let before = newWorld();
+  for (const { name, numbers } of [
+    { name: 'add-cabinet', numbers: [1, 2, 3] } as const,
+    ...steps,
+  ]) {
+    const act = drawAct(name, drawFrom(numbers), before);
+    if (act) {
+      const change = changeOf(before, act);
+      const after = change ? afterChange(before, change) : before;
+      yield { act, change, before, after };
+      before = after;
+    }
+  }
+}

@@ -7,12 +7,11 @@ import { cabinetIn, chainIn, folderIn, orderOf, type OrderRecord } from '../orde
 import { pluginsIn, referrersOf, usedIn } from '../order/references.ts';
 import {
   actNames,
-  afterChange,
+  anyStep,
   changeOf,
-  drawAct,
-  drawFrom,
   isThere,
   newWorld,
+  triedOneByOne,
   undone,
   type World,
 } from './any-act.test-data.ts';
@@ -44,13 +43,7 @@ const dangling = (world: World): string[] =>
     danglingIn(world, record).map((id) => `${record.table} ${record.id} refers to ${id}`),
   );
 
-const steps = fc.array(
-  fc.record({
-    name: fc.constantFrom(...actNames),
-    numbers: fc.array(fc.nat(50), { minLength: 8 }),
-  }),
-  { minLength: 20, maxLength: 60 },
-);
+const steps = fc.array(anyStep, { minLength: 20, maxLength: 60 });
 
 const p = (id: string): PluginId => asId(id);
 
@@ -61,16 +54,11 @@ describe('references to plugins', () => {
       fc.property(steps, (wanted) => {
         let world = newWorld();
         const changes: OrderChange[] = [];
-        for (const { name, numbers } of [
-          { name: 'add-cabinet' as const, numbers: [1, 2, 3] },
-          ...wanted,
-        ]) {
-          const act = drawAct(name, drawFrom(numbers), world);
-          const change = act ? changeOf(world, act) : null;
+        for (const { act, change, after } of triedOneByOne(wanted)) {
           if (change) {
-            done.set(name, (done.get(name) ?? 0) + 1);
+            done.set(act.act, (done.get(act.act) ?? 0) + 1);
             changes.push(change);
-            world = afterChange(world, change);
+            world = after;
             expect(dangling(world)).toEqual([]);
           }
         }
@@ -88,22 +76,13 @@ describe('references to plugins', () => {
   it('are all in what an act says that it has to know', () => {
     fc.assert(
       fc.property(steps, (wanted) => {
-        let world = newWorld();
-        for (const { name, numbers } of [
-          { name: 'add-cabinet' as const, numbers: [1, 2, 3] },
-          ...wanted,
-        ]) {
-          const act = drawAct(name, drawFrom(numbers), world);
-          if (!act) {
-            continue;
-          }
-          const known = new Set<string>(pluginsOfAct(world.order, act));
-          const all = perform(world.order, act, (id) => (isThere(world, id) ? id : undefined));
-          const fewer = perform(world.order, act, (id) =>
-            known.has(id) && isThere(world, id) ? id : undefined,
+        for (const { act, before } of triedOneByOne(wanted)) {
+          const known = new Set<string>(pluginsOfAct(before.order, act));
+          const all = perform(before.order, act, (id) => (isThere(before, id) ? id : undefined));
+          const fewer = perform(before.order, act, (id) =>
+            known.has(id) && isThere(before, id) ? id : undefined,
           );
           expect(fewer).toEqual(all);
-          world = all.ok ? afterChange(world, all.value.change) : world;
         }
       }),
       { numRuns: 200 },

@@ -1,14 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import {
-  actNames,
   afterChange,
-  changeOf,
-  drawAct,
-  drawFrom,
-  newWorld,
+  anyStep,
+  triedOneByOne,
   undone,
-  type World,
+  type Step,
 } from '../acts/any-act.test-data.ts';
 import { applyChange } from '../change.ts';
 import type { Plugin } from '../catalog/plugin.ts';
@@ -16,33 +13,17 @@ import { allFolders, orderOf, placementsIn, type Order } from '../order/records.
 import { createArranger } from './arrangement.ts';
 import { createPartsReader } from './order-parts.ts';
 
-const anySteps = fc.array(
-  fc.record({
-    name: fc.constantFrom(...actNames),
-    numbers: fc.array(fc.nat(1_000), { minLength: 1, maxLength: 6 }),
-    isUndone: fc.boolean(),
-  }),
-  { minLength: 10, maxLength: 30 },
-);
+const anySteps = fc.array(anyStep, { minLength: 10, maxLength: 30 });
 
-const firstStep = { name: 'add-cabinet', numbers: [1, 2, 3], isUndone: false } as const;
-
-/** Every order on the way: after each act, as it is confirmed, and where it is undone. */
-function ordersOf(
-  steps: readonly { name: (typeof actNames)[number]; numbers: number[]; isUndone: boolean }[],
-): Order[] {
+/** Every order on the way: after each act, as it is confirmed, where it is undone, and done again. */
+function ordersOf(steps: readonly Step[]): Order[] {
   const orders: Order[] = [];
-  let world: World = newWorld();
-  for (const { name, numbers, isUndone } of [firstStep, ...steps]) {
-    const act = drawAct(name, drawFrom(numbers), world);
-    const change = act ? changeOf(world, act) : null;
+  for (const { change, before, after } of triedOneByOne(steps)) {
     if (change) {
-      const after = afterChange(world, change);
-      orders.push(after.order);
       // As it is confirmed: another order made of the same one, with the same said by other objects.
-      orders.push(applyChange(world.order, structuredClone(change)));
-      world = isUndone ? undone(after, change) : after;
-      orders.push(world.order);
+      const confirmed = applyChange(before.order, structuredClone(change));
+      const back = undone(after, change);
+      orders.push(after.order, confirmed, back.order, afterChange(back, change).order);
     }
   }
   return orders;

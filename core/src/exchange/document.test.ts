@@ -8,12 +8,13 @@ import { describe, expect, it } from '@jest/globals';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import {
-  actNames,
   afterChange,
+  anyStep,
   changeOf,
   drawAct,
   drawFrom,
   newWorld,
+  triedOneByOne,
   type World,
 } from '../acts/any-act.test-data.ts';
 import { applyChange, isEmptyChange } from '../change.ts';
@@ -92,26 +93,10 @@ const idsIn = (world: World, text: string): IdsHere => {
 const recordsIn = (world: World, text: string): OrderRecord[] =>
   recordsOf(read(text).document, idsIn(world, text));
 
-const steps = fc.array(
-  fc.record({
-    name: fc.constantFrom(...actNames),
-    numbers: fc.array(fc.nat(50), { minLength: 8 }),
-  }),
-  { minLength: 5, maxLength: 40 },
-);
 /** A world after any acts, beginning with a cabinet. */
-const worlds = steps.map((wanted) => {
-  let world = newWorld();
-  for (const { name, numbers } of [
-    { name: 'add-cabinet' as const, numbers: [1, 2, 3] },
-    ...wanted,
-  ]) {
-    const act = drawAct(name, drawFrom(numbers), world);
-    const change = act ? changeOf(world, act) : null;
-    world = change ? afterChange(world, change) : world;
-  }
-  return world;
-});
+const worlds = fc
+  .array(anyStep, { minLength: 5, maxLength: 40 })
+  .map((steps) => [...triedOneByOne(steps)].at(-1)?.after ?? newWorld());
 
 const countsOf = (order: Order): Record<string, number> => {
   const counts: Record<string, number> = {};

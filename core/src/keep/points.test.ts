@@ -1,26 +1,13 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import {
-  actNames,
-  afterChange,
-  changeOf,
-  drawAct,
-  drawFrom,
-  newWorld,
-} from '../acts/any-act.test-data.ts';
+import { anyStep, newWorld, triedOneByOne, type Step } from '../acts/any-act.test-data.ts';
 import type { OrderChange } from '../acts/act-result.ts';
 import { fitChange } from '../acts/undo.ts';
 import { applyChange, plainText, reverse } from '../change.ts';
 import type { Order } from '../order/records.ts';
 import { dayOf, partOfChange, pointsToThin, sizeOf, squashAll, wayBack } from './points.ts';
 
-const steps = fc.array(
-  fc.record({
-    name: fc.constantFrom(...actNames),
-    numbers: fc.array(fc.nat(50), { minLength: 8 }),
-  }),
-  { minLength: 5, maxLength: 40 },
-);
+const steps = fc.array(anyStep, { minLength: 5, maxLength: 40 });
 const nothing: Order = new Map();
 const textOf = (order: Order): string =>
   [...order]
@@ -29,20 +16,13 @@ const textOf = (order: Order): string =>
     .join('\n');
 
 /** Orders and the changes between them. */
-function history(wanted: readonly { name: (typeof actNames)[number]; numbers: number[] }[]) {
-  let world = newWorld();
+function history(wanted: readonly Step[]) {
   const changes: OrderChange[] = [];
-  const orders: Order[] = [world.order];
-  for (const { name, numbers } of [
-    { name: 'add-cabinet' as const, numbers: [1, 2, 3] },
-    ...wanted,
-  ]) {
-    const act = drawAct(name, drawFrom(numbers), world);
-    const change = act ? changeOf(world, act) : null;
+  const orders: Order[] = [newWorld().order];
+  for (const { change, after } of triedOneByOne(wanted)) {
     if (change) {
-      world = afterChange(world, change);
       changes.push(change);
-      orders.push(world.order);
+      orders.push(after.order);
     }
   }
   return { changes, orders };

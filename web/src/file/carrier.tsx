@@ -17,7 +17,7 @@ import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { markDragging } from '../ui/keys.ts';
 import { useNotices } from '../ui/notices.tsx';
 import { fetchedLater } from '../ui/fetched-later.tsx';
-import { findAround, HeldContext, useHeld, useHeldIn, type Held, type HeldStore } from './held.ts';
+import { findAround, HeldContext, useHeld, type Held, type HeldStore } from './held.ts';
 import { planDrop, textOf, type Dragged, type DropPlan } from './model/drop-plan.ts';
 import { followPointer, partOf, type Pointed } from './under-pointer.ts';
 import type { ChestActs } from './use-chest.ts';
@@ -49,7 +49,7 @@ export function Carrier({ tray, acts, onFiled }: CarrierProps) {
   const store = useContext(HeldContext);
   const [asked, setAsked] = useState<Asked | null>(null);
   const sensors = useSensors(useSensor(MouseSensor, mouse), useSensor(TouchSensor, touch));
-  const isHeld = useHeldIn(store, (held) => held !== null);
+  const isHeld = useHeld((held) => held !== null);
   const planOf = usePlan(tray.ids, isHeld);
   const drop = useDrop(tray, acts, onFiled, setAsked);
   useFollowing(store, isHeld);

@@ -138,13 +138,11 @@ export function findAround<K extends keyof DragRole>(
 
 export const HeldContext = createContext<HeldStore>(createHeldStore());
 
-/** What the screen shows of a drag; drawn again when that is something else. */
-export const useHeldIn = <T>(store: HeldStore, select: (held: Held | null) => T): T =>
-  useSyncExternalStore(store.subscribe, () => select(store.now()));
-
-/** The same, in what can be dragged and dropped on. */
-export const useHeld = <T>(select: (held: Held | null) => T): T =>
-  useHeldIn(useContext(HeldContext), select);
+/** What is shown of a drag; drawn again when that is something else. */
+export function useHeld<T>(select: (held: Held | null) => T): T {
+  const { subscribe, now } = useContext(HeldContext);
+  return useSyncExternalStore(subscribe, () => select(now()));
+}
 
 /** Makes an element something to a drag. */
 export function useDragRole<E extends HTMLElement>(role: DragRole): RefObject<E | null> {

@@ -3,16 +3,10 @@
  * time alone changes them.
  */
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import {
-  cabinetsOf,
-  createArranger,
-  createStable,
-  type Cabinet,
-  type Order,
-  type Plugin,
-} from '@clever-drawer/core';
+import { cabinetsOf, createArranger, type Order, type Plugin } from '@clever-drawer/core';
 import { remember, remembered } from '../ui/keys.ts';
 import type { ArrangementContext, CatalogContext } from './contexts.ts';
+import { useById } from './use-by-id.ts';
 
 /** `now` in milliseconds since 1970: when what is shown was fetched. */
 export function useArrangementOf(
@@ -51,12 +45,8 @@ function useCabinets(
   computer: string,
 ): Pick<ArrangementContext, 'cabinets' | 'cabinet' | 'chooseCabinet'> {
   const [chosen, setChosen] = useState(() => remembered(`cabinet.${computer}`, ''));
-  const [stable] = useState(createStable<string, Cabinet>);
-  const known = useMemo(
-    () => stable(new Map(cabinetsOf(order).map((cabinet) => [cabinet.id, cabinet]))),
-    [stable, order],
-  );
-  const cabinets = useMemo(() => [...known.values()], [known]);
+  const byId = useById(order, cabinetsOf);
+  const cabinets = useMemo(() => [...byId.values()], [byId]);
   const chooseCabinet = useCallback(
     (id: string) => {
       remember(`cabinet.${computer}`, id);

@@ -1,12 +1,11 @@
 /** The catalog as it is shown: what the disks hold, what the user says of it, and chains. */
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useMemo } from 'react';
 import {
   allAnswers,
   allPluginNames,
   allChains,
   allSettings,
   copyInFront,
-  createStable,
   faceOf,
   foundSettings,
   oncePerPair,
@@ -28,18 +27,7 @@ import {
 } from '@clever-drawer/core';
 import type { Client } from '../api/client.ts';
 import type { CatalogContext } from './contexts.ts';
-
-/** A map of some records by id: the same object as long as they are the same. */
-function useById<R extends { readonly id: string }>(
-  order: Order,
-  all: (order: Order) => readonly R[],
-): ReadonlyMap<string, R> {
-  const [stable] = useState(createStable<string, R>);
-  return useMemo(
-    () => stable(new Map(all(order).map((record) => [record.id, record]))),
-    [stable, order, all],
-  );
-}
+import { useById } from './use-by-id.ts';
 
 /** Settings that were found or kept, and of these the latter. */
 function useSettings(
