@@ -55,7 +55,7 @@ export default defineConfig({
               name: 'shared',
               minShareCount: 2,
               entriesAware: true,
-              entriesAwareMergeThreshold: 1_000,
+              entriesAwareMergeThreshold: 6_000,
               priority: 1,
             },
           ],

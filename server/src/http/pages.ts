@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import express, { type Express } from 'express';
+import { builtFiles } from './built-files.ts';
 
 /** The addresses of the application's screens; each is the same page. */
 const screens = /^\/(?:|(scan|sort|file|load|review|keep|chart|plugin|rule)(?:\/.*)?)$/;
@@ -21,17 +22,8 @@ type Manifest = Readonly<Record<string, BuiltFile>>;
 
 /** Serves the directory of the built pages. */
 export function servePages(app: Express, web: string): void {
-  app.use(
-    express.static(web, {
-      index: false,
-      maxAge: '1h',
-      setHeaders: (response, path) => {
-        if (path.includes('/assets/')) {
-          response.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
-        }
-      },
-    }),
-  );
+  app.use('/assets', builtFiles(join(web, 'assets')));
+  app.use(express.static(web, { index: false, maxAge: '1h' }));
   const manifest = readManifest(web);
   app.get(screens, (request, response) => {
     response.setHeader('Cache-Control', 'no-cache');
