@@ -60,6 +60,22 @@ describe('the order that is held', () => {
     expect(readings).toHaveBeenCalledTimes(2);
   });
 
+  it('is looked at without being read, and kept by who reads it to look at it', async () => {
+    expect(await orders.recordsAt(manager, computer, 1)).toEqual([]);
+    orders.follow(computer, 1, adding('a'), 2);
+    expect(await orders.recordsAt(manager, computer, 2)).toEqual([placed('a')]);
+    expect(await keysAt(2)).toEqual(['placement/a']);
+    expect(readings).toHaveBeenCalledTimes(1);
+  });
+
+  it('stays the newer one where an older one is looked at, or where a step is followed late', async () => {
+    await keysAt(3);
+    await orders.recordsAt(manager, computer, 2);
+    orders.follow(computer, 2, adding('a'), 3);
+    await keysAt(3);
+    expect(readings).toHaveBeenCalledTimes(2);
+  });
+
   it('of another computer is another one', async () => {
     await keysAt(1);
     orders.follow('another', 1, adding('a'), 2);

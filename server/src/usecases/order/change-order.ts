@@ -34,7 +34,6 @@ import {
   undoWords,
 } from '../../database/changes.ts';
 import { findComputer } from '../../database/computers.ts';
-import { readOrder } from '../../database/order.ts';
 import { findOwnPicture } from '../../database/pictures.ts';
 import type { Parts } from '../../parts.ts';
 import { settingsHere } from '../catalog/settings-here.ts';
@@ -43,11 +42,10 @@ import { fitToday, step } from './step.ts';
 /** The whole order of a computer. */
 export function viewOrder(parts: Parts, computer: string): Promise<OrderView> {
   return parts.database.transaction('REPEATABLE READ', async (manager) => {
-    const row = await findComputer(manager, computer);
-    const order = await readOrder(manager, computer);
+    const { revision } = (await findComputer(manager, computer)) ?? { revision: 0 };
     return {
-      revision: row?.revision ?? 0,
-      records: [...order.values()],
+      revision,
+      records: await parts.orders.recordsAt(manager, computer, revision),
       ...(await undoWords(manager, computer)),
     };
   });
