@@ -10,6 +10,7 @@ import {
   findableSetting,
   Finder,
   foundSettings,
+  settingOwners,
   habitsOf,
   noUse,
   settingsShown,
@@ -54,7 +55,7 @@ export function benchSettings(): Promise<Measured[]> {
       path: `/settings/${n}`,
       identity: null,
     })),
-    (id) => byId.get(id),
+    settingOwners(byId, () => null),
   );
   const finder = new Finder(plugins.map((plugin) => entryOf(plugin)));
   const settings = createSettingFinder(things.map((thing) => findableSetting(thing, null)));

@@ -26,9 +26,13 @@ export function remembered<Key, Value>(
 export function oncePer<Of extends object, Value>(work: (of: Of) => Value): (of: Of) => Value {
   const kept = new WeakMap<Of, { readonly value: Value }>();
   return (of) => {
-    const known = kept.get(of) ?? { value: work(of) };
-    kept.set(of, known);
-    return known.value;
+    const known = kept.get(of);
+    if (known) {
+      return known.value;
+    }
+    const value = work(of);
+    kept.set(of, { value });
+    return value;
   };
 }
 

@@ -387,3 +387,20 @@ export function* triedOneByOne(steps: readonly Step[]): Generator<Tried> {
     }
   }
 }
+
+/** Enough acts for most of an order to be touched. */
+export const anySteps: fc.Arbitrary<Step[]> = fc.array(anyStep, { minLength: 10, maxLength: 30 });
+
+/** Every order on the way: after each act, as it is confirmed, where it is undone, and done again. */
+export function ordersOf(steps: readonly Step[]): Order[] {
+  const orders: Order[] = [];
+  for (const { change, before, after } of triedOneByOne(steps)) {
+    if (change) {
+      // As it is confirmed: another order made of the same one, with the same said by other objects.
+      const confirmed = applyChange(before.order, structuredClone(change));
+      const back = undone(after, change);
+      orders.push(after.order, confirmed, back.order, afterChange(back, change).order);
+    }
+  }
+  return orders;
+}

@@ -73,7 +73,8 @@ export function catalogAsSaid(
 ): readonly Plugin[] {
   const saidOf = (id: string): AnswerFacts | undefined => answerIn(order, id);
   const plugins = catalog.map((plugin) => withAnswer(plugin, saidOf(plugin.id)));
-  const ownerOf = settingOwners(plugins, (id) => pluginNamesIn(order, id)?.nickname);
+  const byId = new Map(plugins.map((plugin) => [plugin.id as string, plugin]));
+  const ownerOf = settingOwners(byId, (id) => pluginNamesIn(order, id)?.nickname);
   const kept = new Map(allSettings(order).map((setting) => [setting.id as string, setting]));
   return [
     ...withChains(plugins, allChains(order), saidOf, kept),

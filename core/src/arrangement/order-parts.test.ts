@@ -1,33 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import {
-  afterChange,
-  anyStep,
-  triedOneByOne,
-  undone,
-  type Step,
-} from '../acts/any-act.test-data.ts';
-import { applyChange } from '../change.ts';
+import { anySteps, ordersOf } from '../acts/any-act.test-data.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import { allFolders, orderOf, placementsIn, type Order } from '../order/records.ts';
 import { createArranger } from './arrangement.ts';
 import { createPartsReader } from './order-parts.ts';
-
-const anySteps = fc.array(anyStep, { minLength: 10, maxLength: 30 });
-
-/** Every order on the way: after each act, as it is confirmed, where it is undone, and done again. */
-function ordersOf(steps: readonly Step[]): Order[] {
-  const orders: Order[] = [];
-  for (const { change, before, after } of triedOneByOne(steps)) {
-    if (change) {
-      // As it is confirmed: another order made of the same one, with the same said by other objects.
-      const confirmed = applyChange(before.order, structuredClone(change));
-      const back = undone(after, change);
-      orders.push(after.order, confirmed, back.order, afterChange(back, change).order);
-    }
-  }
-  return orders;
-}
 
 /** All that the parts say, without what is the same object as before. */
 const saidBy = (order: Order, parts: ReturnType<ReturnType<typeof createPartsReader>>) => ({

@@ -91,7 +91,7 @@ function changesBetween(before: Order, after: Order): Changes {
     rows.set(folder, row);
     return row;
   };
-  for (const key of keysBetween(before, after) ?? new Set([...before.keys(), ...after.keys()])) {
+  for (const key of keysBetween(before, after) ?? allKeys(before, after)) {
     const was = before.get(key);
     const is = after.get(key);
     if (was !== is) {
@@ -110,6 +110,9 @@ function changesBetween(before: Order, after: Order): Changes {
   }
   return { tables, rows };
 }
+
+const allKeys = (before: Order, after: Order): Iterable<string> =>
+  before.size === 0 ? after.keys() : new Set([...before.keys(), ...after.keys()]);
 
 function structureOf(order: Order): Structure {
   const everywhere = standing(order);

@@ -1,65 +1,62 @@
 /** Saved settings as the catalog shows them: each stands as a thing of its own beside its plugin. */
-import { lazily } from '../lazily.ts';
+import { grouped } from '../grouped.ts';
+import { oncePer, remembered } from '../remembered.ts';
 import { withAnswer, type AnswerFacts } from '../catalog/answer.ts';
-import type { CopyCard, Plugin } from '../catalog/plugin.ts';
-import type { Format } from '../formats/found-copy.ts';
+import type { CopyCard, Plugin, SettingFacts } from '../catalog/plugin.ts';
 import type { Setting } from '../order/records.ts';
 
 /** A setting that was found on the disk, whether something was made of it or not. */
 export type FoundSettingCard = Omit<Setting, 'table' | 'state'>;
 
 /** The copies of a plugin by format, once for each plugin: what stays the same is the same list. */
-const copiesByFormat = new WeakMap<readonly CopyCard[], Map<Format, readonly CopyCard[]>>();
-
-function copiesThatTake(copies: readonly CopyCard[], format: Format): readonly CopyCard[] {
-  const known = copiesByFormat.get(copies) ?? new Map<Format, readonly CopyCard[]>();
-  copiesByFormat.set(copies, known);
-  const held = known.get(format) ?? copies.filter((copy) => copy.format === format);
-  known.set(format, held);
-  return held;
-}
+const copiesByFormat = oncePer((copies: readonly CopyCard[]) =>
+  grouped(copies.map((copy) => [copy.format, copy] as const)),
+);
 
 const noCopies: readonly CopyCard[] = [];
 const noTypes: readonly string[] = [];
 
-/** The plugin of a setting, with what the user calls it. */
-export type SettingOwner = Plugin & { readonly nickname?: string | null | undefined };
+/** What settings have of their plugin. */
+export interface SettingOwner {
+  readonly plugin: Plugin;
+  /** What it is called, first the name that the user gave it. */
+  readonly names: readonly string[];
+}
 
-/**
- * The plugins of settings by their ids. Most plugins have no settings, so what is called by a name of
- * the user's is put together when it is asked for.
- */
+/** The plugins of settings by their ids; settings of one plugin have the same. */
 export function settingOwners(
-  plugins: readonly Plugin[],
+  plugins: ReadonlyMap<string, Plugin>,
   nicknameOf: (id: string) => string | null | undefined,
 ): (id: string) => SettingOwner | undefined {
-  const byId = lazily(() => new Map<string, Plugin>(plugins.map((plugin) => [plugin.id, plugin])));
+  const known = new Map<string, SettingOwner>();
   return (id) => {
-    const plugin = byId().get(id);
-    return plugin && { ...plugin, nickname: nicknameOf(id) };
+    const plugin = plugins.get(id);
+    return plugin && remembered(known, plugins.size, id, () => ownerOf(plugin, nicknameOf(id)));
   };
 }
 
-const namesOf = (owner: SettingOwner | undefined): string[] =>
-  owner ? [...new Set([owner.nickname ?? owner.name, owner.name])] : [];
+const ownerOf = (plugin: Plugin, nickname: string | null | undefined): SettingOwner => ({
+  plugin,
+  names: [...new Set([nickname ?? plugin.name, plugin.name])],
+});
 
 /** A setting as a thing of the catalog: of its plugin's kind and types, with the copies that take it. */
 function settingPlugin(
-  { id, name, plugin, bank, format, path, identity, state }: Omit<Setting, 'table'>,
+  { id, name, plugin, bank, format, path, identity }: FoundSettingCard,
   owner: SettingOwner | undefined,
-  isGone: boolean,
+  { state, isGone }: Pick<SettingFacts, 'state' | 'isGone'>,
 ): Plugin {
   return {
     id,
     name,
-    vendor: owner?.vendor ?? null,
-    kind: owner?.kind ?? 'unknown',
-    types: owner?.types ?? noTypes,
-    arrived: owner?.arrived ?? '',
-    copies: owner ? copiesThatTake(owner.copies, format) : noCopies,
+    vendor: owner?.plugin.vendor ?? null,
+    kind: owner?.plugin.kind ?? 'unknown',
+    types: owner?.plugin.types ?? noTypes,
+    arrived: owner?.plugin.arrived ?? '',
+    copies: (owner && copiesByFormat(owner.plugin.copies).get(format)) ?? noCopies,
     setting: {
       plugin,
-      pluginNames: namesOf(owner),
+      pluginNames: owner?.names ?? [],
       bank,
       format,
       path,
@@ -70,12 +67,14 @@ function settingPlugin(
   };
 }
 
+/** Of a setting that was found and nothing else is known. */
+const there = { state: null, isGone: false } as const;
+
 /** Settings that were found, as things. `pluginOf` gives plugins as they are said to be. */
 export const foundSettings = (
   found: readonly FoundSettingCard[],
   pluginOf: (id: string) => SettingOwner | undefined,
-): Plugin[] =>
-  found.map((card) => settingPlugin({ ...card, state: null }, pluginOf(card.plugin), false));
+): Plugin[] => found.map((card) => settingPlugin(card, pluginOf(card.plugin), there));
 
 /**
  * All settings as the user has them: those that were found, and those of which something was made
@@ -88,15 +87,20 @@ export function settingsAsSaid(
   pluginOf: (id: string) => SettingOwner | undefined,
   saidOf: (id: string) => AnswerFacts | undefined,
 ): readonly Plugin[] {
-  const there = found ?? [];
+  const listed = found ?? [];
   if (kept.size === 0) {
-    return there;
+    return listed;
   }
-  const here = new Set<string>(there.map(({ id }) => id));
+  const here = new Set<string>(listed.map(({ id }) => id));
   const others = [...kept.values()]
     .filter(({ id }) => !here.has(id))
-    .map((one) => settingPlugin(one, pluginOf(one.plugin), found !== null && one.state === null));
-  return [...there, ...others].map((thing) =>
+    .map((one) =>
+      settingPlugin(one, pluginOf(one.plugin), {
+        state: one.state,
+        isGone: found !== null && one.state === null,
+      }),
+    );
+  return [...listed, ...others].map((thing) =>
     kept.has(thing.id) ? withAnswer(thing, saidOf(thing.id)) : thing,
   );
 }

@@ -30,11 +30,8 @@ export interface Entry {
   readonly plugin: Plugin;
   /** Gives its names as they are written, those that were given to it before its own. */
   readonly eachName: (act: (what: What, shown: string) => void) => void;
-  /**
-   * Gives its vendor, its types and its tags, prepared for finding: of each a list, which is the same
-   * object for all plugins that have it.
-   */
-  readonly eachShared: (act: (texts: readonly FoundText[]) => void) => void;
+  /** Gives its vendor, its types and its tags, of which `textsShared` makes texts. */
+  readonly eachShared: (act: (what: What, value: string) => void) => void;
   /** All of these, prepared for finding, but for what has neither letters nor figures. */
   readonly texts: readonly FoundText[];
 }
@@ -81,8 +78,11 @@ const writtenOfType = (type: string): readonly string[] => [
 const sharedTexts = new Map<What, Map<string, readonly FoundText[]>>();
 const mostShared = 5_000;
 
-/** A vendor, a type or a tag, prepared for finding: these come again and again. */
-function textsShared(what: What, value: string): readonly FoundText[] {
+/**
+ * A vendor, a type or a tag, prepared for finding. These come again and again: the list is the same
+ * object each time.
+ */
+export function textsShared(what: What, value: string): readonly FoundText[] {
   const known = sharedTexts.get(what) ?? new Map<string, readonly FoundText[]>();
   sharedTexts.set(what, known);
   return remembered(known, mostShared, value, () =>
@@ -119,11 +119,11 @@ class PluginEntry implements Entry {
     act('name', this.plugin.name);
   }
 
-  eachShared(act: (texts: readonly FoundText[]) => void): void {
+  eachShared(act: (what: What, value: string) => void): void {
     const { setting, vendor, types } = this.plugin;
     const give = (what: What, value: string | null): void => {
       if (value !== null) {
-        act(textsShared(what, value));
+        act(what, value);
       }
     };
     if (setting) {
@@ -151,8 +151,8 @@ class PluginEntry implements Entry {
         all.push(text);
       }
     });
-    this.eachShared((texts) => {
-      all.push(...texts);
+    this.eachShared((what, value) => {
+      all.push(...textsShared(what, value));
     });
     return all;
   }

@@ -5,7 +5,7 @@
 import { eachInSteps, Gradually } from '../gradually.ts';
 import { lazily } from '../lazily.ts';
 import { eachWordBeginning, isPlain, wordsHold, wordsOf } from '../text/fold.ts';
-import type { Entry, FoundText } from './entry.ts';
+import { textsShared, type Entry, type FoundText, type What } from './entry.ts';
 import { fewHits, insideFrom, nameRanks, pointsOf, sharedLeast, slipFrom, wayOf } from './match.ts';
 import type { CalledSo } from './name-index.ts';
 import { ownersOf } from './own-letters.ts';
@@ -108,7 +108,7 @@ export class FirstLetters {
         first.add(wordsOf(name)[0]?.charAt(0) ?? '');
       }
     }
-    for (const { joined } of this.#sorted.whole().lists.flat()) {
+    for (const { joined } of this.#shared()) {
       first.add(joined.charAt(0));
     }
     return new Set([...first].filter((letter) => /\d/.test(letter)));
@@ -124,10 +124,15 @@ export class FirstLetters {
     for (const name of others) {
       addFigures(found, wordsOf(name).join(''), letters);
     }
-    for (const { joined } of this.#sorted.whole().lists.flat()) {
+    for (const { joined } of this.#shared()) {
       addFigures(found, joined, letters);
     }
     return found;
+  }
+
+  /** Vendors, types and tags, each once. */
+  #shared(): readonly FoundText[] {
+    return (this.#sorted.ready ?? sharedBy(this.#entries)).lists.flat();
   }
 
   #at(at: number): Entry {
@@ -188,7 +193,7 @@ export class FirstLetters {
 
 function* sortedInSteps(entries: readonly Entry[]) {
   const beginning = new Map<number, number[]>();
-  const placeOf = new Map<readonly FoundText[], number>();
+  const shared = new SharedTexts();
   const having: number[][] = [];
   yield* eachInSteps(entries, (entry, at) => {
     entry.eachName((_, shown) => {
@@ -197,14 +202,43 @@ function* sortedInSteps(entries: readonly Entry[]) {
       });
     });
     const own: number[] = [];
-    entry.eachShared((texts) => {
-      const place = placeOf.get(texts) ?? placeOf.size;
-      placeOf.set(texts, place);
-      own.push(place);
+    entry.eachShared((what, value) => {
+      own.push(shared.placeOf(what, value));
     });
     having.push(own);
   });
-  return { beginning, lists: [...placeOf.keys()], having };
+  return { beginning, lists: shared.lists, having };
+}
+
+function sharedBy(entries: readonly Entry[]): SharedTexts {
+  const shared = new SharedTexts();
+  for (const entry of entries) {
+    entry.eachShared((what, value) => {
+      shared.placeOf(what, value);
+    });
+  }
+  return shared;
+}
+
+/** Vendors, types and tags as they are met, each at a place of its own. */
+class SharedTexts {
+  readonly lists: (readonly FoundText[])[] = [];
+  readonly #places = new Map<What, Map<string, number>>();
+
+  placeOf(what: What, value: string): number {
+    let places = this.#places.get(what);
+    if (!places) {
+      places = new Map();
+      this.#places.set(what, places);
+    }
+    const known = places.get(value);
+    if (known !== undefined) {
+      return known;
+    }
+    const place = this.lists.push(textsShared(what, value)) - 1;
+    places.set(value, place);
+    return place;
+  }
 }
 
 /** Adds a position, which is no lower than those before, where it is not there yet. */

@@ -86,41 +86,24 @@ const none: Habit = { points: 0, because: '' };
 
 /** Makes habits of use. */
 export function habitsOf(use: Use): Habits {
-  const known = new Map<string, Habit>();
   const of = (plugin: string): Habit => {
-    const before = known.get(plugin);
-    if (before) {
-      return before;
-    }
+    let points = 0;
+    let strongest = 0;
+    let because = '';
+    const add = (more: number, why: string): void => {
+      points += more;
+      if (more > strongest) {
+        strongest = more;
+        because = why;
+      }
+    };
     const place = use.inCabinet.get(plugin);
-    const parts = [
-      {
-        points: counts.after * level(use.warmthAfter.get(plugin)),
-        because: 'often loaded after the one before',
-      },
-      { points: counts.warm * level(use.warmth.get(plugin)), because: 'loaded lately' },
-      {
-        points: counts.here * level(use.warmthHere.get(plugin)),
-        because: 'loaded into such slots',
-      },
-      { points: use.favourites.has(plugin) ? counts.favourite : 0, because: 'a favourite' },
-      {
-        points: place === undefined ? 0 : counts.cabinet + counts.place * (1 - place),
-        because: 'in this cabinet',
-      },
-    ].filter((part) => part.points > 0);
-    const habit = parts.reduce<Habit>(
-      (sum, part) => ({
-        points: sum.points + part.points,
-        because:
-          part.points > (parts.find((one) => one.because === sum.because)?.points ?? 0)
-            ? part.because
-            : sum.because,
-      }),
-      none,
-    );
-    known.set(plugin, habit);
-    return habit;
+    add(counts.after * level(use.warmthAfter.get(plugin)), 'often loaded after the one before');
+    add(counts.warm * level(use.warmth.get(plugin)), 'loaded lately');
+    add(counts.here * level(use.warmthHere.get(plugin)), 'loaded into such slots');
+    add(use.favourites.has(plugin) ? counts.favourite : 0, 'a favourite');
+    add(place === undefined ? 0 : counts.cabinet + counts.place * (1 - place), 'in this cabinet');
+    return points === 0 ? none : { points, because };
   };
   const forLetters = (typed: string): ReadonlyMap<string, number> =>
     new Map(

@@ -35,5 +35,8 @@ export function placesIn(
     }
   };
   walk(cabinet);
-  return new Map([...first].map(([plugin, place]) => [plugin, place / next]));
+  for (const [plugin, place] of first) {
+    first.set(plugin, place / next);
+  }
+  return first;
 }

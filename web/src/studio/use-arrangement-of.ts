@@ -3,7 +3,7 @@
  * time alone changes them.
  */
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { cabinetsOf, createArranger, type Order, type Plugin } from '@clever-drawer/core';
+import { byPosition, createArranger, type Order, type Plugin } from '@clever-drawer/core';
 import { remember, remembered } from '../ui/keys.ts';
 import type { ArrangementContext, CatalogContext } from './contexts.ts';
 import { useById } from './use-by-id.ts';
@@ -45,8 +45,8 @@ function useCabinets(
   computer: string,
 ): Pick<ArrangementContext, 'cabinets' | 'cabinet' | 'chooseCabinet'> {
   const [chosen, setChosen] = useState(() => remembered(`cabinet.${computer}`, ''));
-  const byId = useById(order, cabinetsOf);
-  const cabinets = useMemo(() => [...byId.values()], [byId]);
+  const byId = useById(order, 'cabinet');
+  const cabinets = useMemo(() => [...byId.values()].sort(byPosition), [byId]);
   const chooseCabinet = useCallback(
     (id: string) => {
       remember(`cabinet.${computer}`, id);

@@ -1,15 +1,17 @@
 /** Records of the order that stay the same object while an act says nothing of them. */
 import { useMemo, useState } from 'react';
-import { createStable, type Order } from '@clever-drawer/core';
+import {
+  createTableReader,
+  type Order,
+  type OrderRecord,
+  type RecordOf,
+} from '@clever-drawer/core';
 
-/** A map of some records by id: the same object as long as they are the same. */
-export function useById<R extends { readonly id: string }>(
+/** The records of a table by id: the same map as long as they are the same. */
+export function useById<T extends OrderRecord['table']>(
   order: Order,
-  all: (order: Order) => readonly R[],
-): ReadonlyMap<string, R> {
-  const [stable] = useState(createStable<string, R>);
-  return useMemo(
-    () => stable(new Map(all(order).map((record) => [record.id, record]))),
-    [stable, order, all],
-  );
+  table: T,
+): ReadonlyMap<string, RecordOf<T>> {
+  const [read] = useState(() => createTableReader(table));
+  return useMemo(() => read(order), [read, order]);
 }

@@ -1,10 +1,6 @@
 /** The catalog as it is shown: what the disks hold, what the user says of it, and chains. */
 import { useCallback, useMemo } from 'react';
 import {
-  allAnswers,
-  allPluginNames,
-  allChains,
-  allSettings,
   copyInFront,
   faceOf,
   foundSettings,
@@ -16,7 +12,6 @@ import {
   withAnswer,
   withChains,
   type Answer,
-  type Chain,
   type ComputerView,
   type Order,
   type Plugin,
@@ -32,7 +27,7 @@ import { useById } from './use-by-id.ts';
 /** Settings that were found or kept, and of these the latter. */
 function useSettings(
   kept: ReadonlyMap<string, Setting>,
-  plugins: readonly Plugin[],
+  plugins: ReadonlyMap<string, Plugin>,
   found: readonly PluginSetting[] | undefined,
   answers: ReadonlyMap<string, Answer>,
   namings: ReadonlyMap<string, PluginNames>,
@@ -48,6 +43,9 @@ function useSettings(
   }, [things, kept, ownerOf, answers]);
 }
 
+const byIdOf = (plugins: readonly Plugin[]): Map<string, Plugin> =>
+  new Map(plugins.map((plugin) => [plugin.id, plugin]));
+
 /** The plugin as the user says it is: the same object as long as the same is said of the same one. */
 const asSaid = oncePerPair(withAnswer);
 
@@ -59,10 +57,10 @@ export function useCatalogOf(
   loads: readonly Usage[] | undefined,
   found: readonly PluginSetting[] | undefined,
 ): CatalogContext {
-  const answers = useById<Answer>(order, allAnswers);
-  const chains = useById<Chain>(order, allChains);
-  const kept = useById<Setting>(order, allSettings);
-  const namings = useById<PluginNames>(order, allPluginNames);
+  const answers = useById(order, 'answer');
+  const chains = useById(order, 'chain');
+  const kept = useById(order, 'setting');
+  const namings = useById(order, 'naming');
   const formatOrder = preferenceIn(order, computer.id)?.formats ?? preferred;
   const sorted = useMemo(
     () =>
@@ -81,11 +79,15 @@ export function useCatalogOf(
         : withChains(sorted, chains.values(), (id) => answers.get(id), kept),
     [sorted, chains, answers, kept],
   );
-  const { settings, keptSettings } = useSettings(kept, sorted, found, answers, namings);
-  const pluginById = useMemo(
-    () => new Map([...plugins, ...settings].map((p) => [p.id as string, p])),
-    [plugins, settings],
-  );
+  const sortedById = useMemo(() => byIdOf(sorted), [sorted]);
+  const { settings, keptSettings } = useSettings(kept, sortedById, found, answers, namings);
+  const pluginById = useMemo(() => {
+    const byId = plugins === sorted ? new Map(sortedById) : byIdOf(plugins);
+    for (const setting of settings) {
+      byId.set(setting.id, setting);
+    }
+    return byId;
+  }, [sorted, sortedById, plugins, settings]);
   const usage = useMemo(() => new Map((loads ?? []).map((one) => [one.plugin, one])), [loads]);
   const pictureOf = useCallback(
     (plugin: Plugin): string | null => {
