@@ -159,7 +159,8 @@ function useReviewAhead({ reviewAhead }: Client): void {
 export function Shell() {
   const scan = useScanProgress();
   const { step } = useActs();
-  const asked = useQuestions();
+  const { pathname } = useLocation();
+  const asked = useQuestions(pathname.startsWith('/sort'));
   const { computer, client } = useComputer();
   const put = useLater(computer.id);
   useReviewAhead(client);
@@ -167,7 +168,6 @@ export function Shell() {
     ? asked.questions.filter(({ id }) => !put.later.has(id)).length + asked.failed.length
     : 0;
   const navigate = useNavigate();
-  const { pathname } = useLocation();
   // A plugin and a rule call the window after themselves.
   useDocumentTitle(screens.find(({ path }) => pathname.startsWith(path))?.name ?? null);
   useEffect(() => {

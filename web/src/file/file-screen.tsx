@@ -7,6 +7,7 @@ import { annotateAct } from '../annotate/annotate.ts';
 import { TypesPicker } from '../annotate/types-picker.tsx';
 import { remember, remembered, useKeys } from '../ui/keys.ts';
 import { useAddress } from '../ui/use-address.ts';
+import { useChanged } from '../ui/use-changed.ts';
 import { useLatest } from '../ui/use-latest.ts';
 import { favouriteAct } from '../annotate/filing.ts';
 import { fetchedLater } from '../ui/fetched-later.tsx';
@@ -216,9 +217,9 @@ function useLately(): { lately: readonly string[]; onFiled: (folder: string) => 
   const onFiled = useCallback((folder: string) => {
     setLately((before) => [folder, ...before.filter((id) => id !== folder)].slice(0, latelyKept));
   }, []);
-  useEffect(() => {
-    remember('filed-in', lately.join(' '));
-  }, [lately]);
+  useChanged(lately, (now) => {
+    remember('filed-in', now.join(' '));
+  });
   return { lately, onFiled };
 }
 const latelyKept = 5;

@@ -1,7 +1,8 @@
 /** The tray's contents: kept for this window, also over a reload. */
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { addToTray, keepTray, readTray } from '../annotate/kept-tray.ts';
 import { useCatalog, useComputer } from '../studio/contexts.ts';
+import { useChanged } from '../ui/use-changed.ts';
 
 export interface TrayState {
   readonly ids: ReadonlySet<string>;
@@ -14,9 +15,9 @@ export function useTray(): TrayState {
   const { computer } = useComputer();
   const { pluginById } = useCatalog();
   const [kept, setKept] = useState<ReadonlySet<string>>(() => new Set(readTray(computer.id)));
-  useEffect(() => {
-    keepTray(computer.id, kept);
-  }, [computer.id, kept]);
+  useChanged(kept, (now) => {
+    keepTray(computer.id, now);
+  });
   const ids = useMemo(
     () => new Set([...kept].filter((id) => pluginById.has(id))),
     [kept, pluginById],

@@ -72,6 +72,12 @@ describe('what is asked ahead of the first screen', () => {
     );
   });
 
+  it('is for Sort what is uncertain as well', async () => {
+    rememberComputer('rack');
+    await askAhead(newQueries(), 'sort');
+    expect(asked.slice(5)).toEqual(['/api/computers/rack/sort']);
+  });
+
   it('is of the first computer where the chosen one is gone', async () => {
     rememberComputer('sold');
     await askAhead(newQueries(), 'file');

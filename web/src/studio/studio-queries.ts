@@ -78,16 +78,19 @@ export async function askAhead(queries: QueryClient, screen: string): Promise<vo
     return;
   }
   const client = clientFor(computer.id);
-  const ofLoad = () => [
-    queries.query(sessionQuery(client)),
-    queries.query(habitsQuery(client)),
-    queries.query(keysQuery(client)),
-  ];
+  const more: Readonly<Record<string, () => readonly Promise<unknown>[]>> = {
+    load: () => [
+      queries.query(sessionQuery(client)),
+      queries.query(habitsQuery(client)),
+      queries.query(keysQuery(client)),
+    ],
+    sort: () => [queries.query(sortQuery(client))],
+  };
   await Promise.all<unknown>([
     queries.query(catalogQuery(client)),
     queries.query(orderQuery(client)),
     queries.query(usageQuery(client)),
     queries.query(settingsQuery(client)),
-    ...(screen === 'load' ? ofLoad() : []),
+    ...(more[screen]?.() ?? []),
   ]);
 }

@@ -49,12 +49,17 @@ const answer: OrderRecord = {
 const failed = [{ path: '/plugins/broken.vst3' }] as unknown as readonly FindingView[];
 
 interface Given {
+  readonly isShown?: boolean;
   readonly records?: readonly OrderRecord[];
   readonly sort?: () => Promise<SortView>;
 }
 
-const questionsOf = ({ records = [], sort = () => Promise.resolve(view) }: Given = {}) =>
-  renderHook(useQuestions, {
+const questionsOf = ({
+  isShown = false,
+  records = [],
+  sort = () => Promise.resolve(view),
+}: Given = {}) =>
+  renderHook(() => useQuestions(isShown), {
     wrapper: studioOf({
       plugins,
       records,
@@ -66,6 +71,16 @@ describe('what is asked in a window', () => {
   it('is nothing, and not ready, before the server told what is uncertain', () => {
     const { current } = questionsOf({ sort: () => new Promise(() => undefined) });
     expect(current).toMatchObject({ questions: [], isReady: false, view: undefined });
+  });
+  it('is asked for at once where it is shown, and behind the first screen where it is counted', () => {
+    const asked: string[] = [];
+    const sort = (who: string) => () => {
+      asked.push(who);
+      return Promise.resolve(view);
+    };
+    questionsOf({ isShown: true, sort: sort('who shows') });
+    questionsOf({ sort: sort('who counts') });
+    expect(asked).toEqual(['who shows']);
   });
   it('is made once it is known, of plugins that are there; chains are no plugins to ask about', async () => {
     const result = questionsOf();

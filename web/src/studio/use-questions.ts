@@ -51,8 +51,7 @@ interface First {
  * rest, the questions of each kind have been made of it: the first about many plugins take longer than
  * a key may wait.
  */
-function useFirst(uncertain: Uncertain | null): First | null {
-  const asking = useAsking();
+function useFirst(asking: Asking | null, uncertain: Uncertain | null): First | null {
   const [first, setFirst] = useState<First | null>(null);
   useEffect(() => {
     if (first || !asking || !uncertain) {
@@ -100,14 +99,18 @@ function useAsking(): Asking | null {
   return asking;
 }
 
-export function useQuestions(): Questions {
+/** `isShown`: they are looked at. For who only counts them they are asked for when hands are at rest. */
+export function useQuestions(isShown: boolean): Questions {
   const { client } = useComputer();
   const { plugins, answers } = useCatalog();
   const { order } = useOrder();
-  const sort = useQuery(sortQuery(client));
+  const asking = useAsking();
+  const enabled = isShown || asking !== null;
+  const sort = useQuery({ ...sortQuery(client), enabled });
   const failed = useQuery({
     queryKey: ['findings', client.computer, 'failed'],
     queryFn: client.failedNow,
+    enabled,
   });
   const view = sort.data;
   const grounds = useMemo(
@@ -146,7 +149,7 @@ export function useQuestions(): Questions {
         : null,
     [plugins, answers, grounds, spellings, belongings, view],
   );
-  const first = useFirst(uncertain);
+  const first = useFirst(asking, uncertain);
   const questions = useMemo(() => {
     if (!first || !uncertain) {
       return [];
