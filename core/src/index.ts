@@ -255,7 +255,7 @@ export {
   type PlanName,
   type PlannedFolder,
 } from './plans/plan.ts';
-export { createTableReader, type RecordOf } from './order/table-reader.ts';
+export { createTableReader } from './order/table-reader.ts';
 export { between, byPosition, spread, type Position } from './order/position.ts';
 export { slotLabelFor, slotLabelLength } from './order/slot-label.ts';
 export {

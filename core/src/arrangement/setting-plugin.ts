@@ -1,5 +1,5 @@
 /** Saved settings as the catalog shows them: each stands as a thing of its own beside its plugin. */
-import { grouped } from '../grouped.ts';
+import { groupedBy } from '../grouped.ts';
 import { oncePer, remembered } from '../remembered.ts';
 import { withAnswer, type AnswerFacts } from '../catalog/answer.ts';
 import type { CopyCard, Plugin, SettingFacts } from '../catalog/plugin.ts';
@@ -10,7 +10,7 @@ export type FoundSettingCard = Omit<Setting, 'table' | 'state'>;
 
 /** The copies of a plugin by format, once for each plugin: what stays the same is the same list. */
 const copiesByFormat = oncePer((copies: readonly CopyCard[]) =>
-  grouped(copies.map((copy) => [copy.format, copy] as const)),
+  groupedBy(copies, ({ format }) => format),
 );
 
 const noCopies: readonly CopyCard[] = [];

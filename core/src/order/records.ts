@@ -223,7 +223,7 @@ export const preferenceIn = (order: Order, computer: string): Preference | undef
   order.get(`preference/${computer}`) as Preference | undefined;
 
 /** The records of a table, or those of them that are wanted. */
-function ofTable<R extends OrderRecord>(
+export function ofTable<R extends OrderRecord>(
   order: Order,
   table: R['table'],
   isWanted: (record: R) => boolean = () => true,

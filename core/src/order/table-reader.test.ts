@@ -1,17 +1,26 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { anySteps, ordersOf } from '../acts/any-act.test-data.ts';
+import type { Answer } from '../catalog/answer.ts';
 import { applyChange } from '../change.ts';
-import { allAnswers, allFolders, cabinetsOf, orderOf, type OrderRecord } from './records.ts';
+import {
+  allAnswers,
+  allFolders,
+  cabinetsOf,
+  orderOf,
+  type Cabinet,
+  type Folder,
+  type OrderRecord,
+} from './records.ts';
 import { createTableReader } from './table-reader.ts';
 
 describe('the records of a table', () => {
   it('read after one act upon another, are those that the order has', () => {
     fc.assert(
       fc.property(anySteps, (steps) => {
-        const folders = createTableReader('folder');
-        const answers = createTableReader('answer');
-        const cabinets = createTableReader('cabinet');
+        const folders = createTableReader<Folder>('folder');
+        const answers = createTableReader<Answer>('answer');
+        const cabinets = createTableReader<Cabinet>('cabinet');
         for (const order of ordersOf(steps)) {
           expect(new Set(folders(order).values())).toEqual(new Set(allFolders(order)));
           expect(new Set(answers(order).values())).toEqual(new Set(allAnswers(order)));

@@ -3,7 +3,13 @@
  * time alone changes them.
  */
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { byPosition, createArranger, type Order, type Plugin } from '@clever-drawer/core';
+import {
+  byPosition,
+  createArranger,
+  type Cabinet,
+  type Order,
+  type Plugin,
+} from '@clever-drawer/core';
 import { remember, remembered } from '../ui/keys.ts';
 import type { ArrangementContext, CatalogContext } from './contexts.ts';
 import { useById } from './use-by-id.ts';
@@ -45,7 +51,7 @@ function useCabinets(
   computer: string,
 ): Pick<ArrangementContext, 'cabinets' | 'cabinet' | 'chooseCabinet'> {
   const [chosen, setChosen] = useState(() => remembered(`cabinet.${computer}`, ''));
-  const byId = useById(order, 'cabinet');
+  const byId = useById<Cabinet>(order, 'cabinet');
   const cabinets = useMemo(() => [...byId.values()].sort(byPosition), [byId]);
   const chooseCabinet = useCallback(
     (id: string) => {

@@ -12,6 +12,7 @@ import {
   withAnswer,
   withChains,
   type Answer,
+  type Chain,
   type ComputerView,
   type Order,
   type Plugin,
@@ -57,10 +58,10 @@ export function useCatalogOf(
   loads: readonly Usage[] | undefined,
   found: readonly PluginSetting[] | undefined,
 ): CatalogContext {
-  const answers = useById(order, 'answer');
-  const chains = useById(order, 'chain');
-  const kept = useById(order, 'setting');
-  const namings = useById(order, 'naming');
+  const answers = useById<Answer>(order, 'answer');
+  const chains = useById<Chain>(order, 'chain');
+  const kept = useById<Setting>(order, 'setting');
+  const namings = useById<PluginNames>(order, 'naming');
   const formatOrder = preferenceIn(order, computer.id)?.formats ?? preferred;
   const sorted = useMemo(
     () =>
