@@ -31,8 +31,6 @@ import {
   type Draw,
   type World,
 } from '../../core/src/acts/any-act.test-data.ts';
-import { connect } from './database/connect.ts';
-import { readOrder as readStoredOrder } from './database/order.ts';
 import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';
 
 let server: TestServer;
@@ -51,16 +49,6 @@ afterAll(async () => {
 
 const readOrder = async (): Promise<Order> =>
   orderOf((await server.call<OrderView>('GET', 'order')).body.records);
-
-/** As the database has it, whatever the server holds. */
-async function storedOrder(): Promise<Order> {
-  const database = await connect(server.database);
-  try {
-    return await readStoredOrder(database.manager, server.computer);
-  } finally {
-    await database.destroy();
-  }
-}
 
 const plain = (order: Order): string[] => [...order.values()].map(plainText).sort();
 
@@ -128,7 +116,7 @@ async function take(window: Window, answer: { status: number; body: OrderStep })
   expect(answer.status).toBe(200);
   window.order = applyChange(window.order, answer.body.change);
   expect(plain(window.order)).toEqual(plain(await readOrder()));
-  expect(plain(window.order)).toEqual(plain(await storedOrder()));
+  expect(plain(window.order)).toEqual(await server.storedOrder());
   await catchUp(window);
 }
 

@@ -4,9 +4,10 @@ import { existsSync, mkdirSync, mkdtempSync, renameSync, rmSync, writeFileSync }
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Client } from 'pg';
-import type { Owner, Plugin, ScanMode } from '@clever-drawer/core';
+import { plainText, type Owner, type Plugin, type ScanMode } from '@clever-drawer/core';
 import { startCluster, type Cluster } from './database/cluster.ts';
 import { connect, type DatabaseAddress } from './database/connect.ts';
+import { readOrder } from './database/order.ts';
 import { serve, type Running } from './main.ts';
 
 /** What a server answered. */
@@ -34,6 +35,11 @@ export interface TestServer {
   readonly database: DatabaseAddress;
   /** Asks the database itself. */
   query<T>(sql: string, values?: readonly unknown[]): Promise<T[]>;
+  /**
+   * The records of the computer's order as the database has them, whatever the server holds: each as
+   * `plainText`, sorted.
+   */
+  storedOrder(): Promise<string[]>;
   restart(): Promise<void>;
   stop(): Promise<void>;
 }
@@ -144,6 +150,14 @@ export async function startTestServer(): Promise<TestServer> {
         return (await client.query(sql, [...values])).rows as T[];
       } finally {
         await client.end();
+      }
+    },
+    storedOrder: async () => {
+      const database = await connect(running.database);
+      try {
+        return [...(await readOrder(database.manager, computer)).values()].map(plainText).sort();
+      } finally {
+        await database.destroy();
       }
     },
     restart: async () => {
