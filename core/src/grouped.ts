@@ -18,6 +18,10 @@ export function groupedBy<T>(items: Iterable<T>, keyOf: (item: T) => string): Ma
   return groups;
 }
 
+/** Items by their ids. */
+export const keyedById = <T extends { readonly id: string }>(items: Iterable<T>): Map<string, T> =>
+  new Map(Array.from(items, (item) => [item.id, item]));
+
 function addTo<T>(groups: Map<string, T[]>, key: string, item: T): void {
   const group = groups.get(key);
   if (group) {

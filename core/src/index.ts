@@ -30,7 +30,7 @@ export {
   type Records,
   takeChange,
 } from './change.ts';
-export { grouped } from './grouped.ts';
+export { grouped, keyedById } from './grouped.ts';
 export { lazily } from './lazily.ts';
 export { oncePerPair } from './remembered.ts';
 export { day } from './time.ts';

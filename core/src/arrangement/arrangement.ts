@@ -5,7 +5,7 @@
 import { compareBy, type Warmth } from '../catalog/compare-plugins.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import { compareNames } from '../text/compare.ts';
-import { grouped } from '../grouped.ts';
+import { grouped, keyedById } from '../grouped.ts';
 import { lazily } from '../lazily.ts';
 import { whileSame } from '../remembered.ts';
 import type { CabinetId, FolderId, PluginId } from '../id.ts';
@@ -293,10 +293,7 @@ function sortMembers(
   usage: Warmth,
 ): void {
   const sorted = folders.filter((folder) => folder.sortedBy);
-  const byId =
-    sorted.length === 0
-      ? new Map<string, Plugin>()
-      : new Map(plugins.map((plugin) => [plugin.id as string, plugin]));
+  const byId = sorted.length === 0 ? new Map<string, Plugin>() : keyedById(plugins);
   const nameOf = (plugin: Plugin): string => namings.get(plugin.id)?.nickname ?? plugin.name;
   for (const { id, sortedBy } of sorted) {
     const held = (members.get(id) ?? []).flatMap((plugin) => byId.get(plugin) ?? []);

@@ -1,4 +1,5 @@
 /** Chains as the catalog shows them: plugins without copies of their own. */
+import { keyedById } from '../grouped.ts';
 import { withAnswer, type AnswerFacts } from '../catalog/answer.ts';
 import {
   foundSettings,
@@ -50,7 +51,7 @@ export function withChains(
   saidOf: (id: string) => AnswerFacts | undefined,
   settings: ReadonlyMap<string, Setting> = noSettings,
 ): readonly Plugin[] {
-  const byId = new Map(plugins.map((plugin) => [plugin.id as string, plugin]));
+  const byId = keyedById(plugins);
   return [
     ...plugins,
     ...Array.from(chains, (chain) =>
@@ -73,9 +74,9 @@ export function catalogAsSaid(
 ): readonly Plugin[] {
   const saidOf = (id: string): AnswerFacts | undefined => answerIn(order, id);
   const plugins = catalog.map((plugin) => withAnswer(plugin, saidOf(plugin.id)));
-  const byId = new Map(plugins.map((plugin) => [plugin.id as string, plugin]));
+  const byId = keyedById(plugins);
   const ownerOf = settingOwners(byId, (id) => pluginNamesIn(order, id)?.nickname);
-  const kept = new Map(allSettings(order).map((setting) => [setting.id as string, setting]));
+  const kept = keyedById(allSettings(order));
   return [
     ...withChains(plugins, allChains(order), saidOf, kept),
     ...settingsAsSaid(foundSettings(found, ownerOf), kept, ownerOf, saidOf),

@@ -8,6 +8,7 @@ import type { SmartFolder } from '../rules/evaluate/fill.ts';
 import type { RuleWords } from '../rules/language/values.ts';
 import type { PluginId } from '../id.ts';
 import { keyOf, keysBetween } from '../change.ts';
+import { keyedById } from '../grouped.ts';
 import { byPosition } from '../order/position.ts';
 import {
   allAnswers,
@@ -126,11 +127,9 @@ function structureOf(order: Order): Structure {
   };
 }
 
-const namingsOf = (order: Order): OrderParts['namings'] =>
-  new Map(allPluginNames(order).map((naming) => [naming.id as string, naming]));
+const namingsOf = (order: Order): OrderParts['namings'] => keyedById(allPluginNames(order));
 
-const answersOf = (order: Order): OrderParts['answers'] =>
-  new Map(allAnswers(order).map((answer) => [answer.id as string, answer]));
+const answersOf = (order: Order): OrderParts['answers'] => keyedById(allAnswers(order));
 
 /** With those rows as they are now: what still stands in them, and what is new. */
 function withRows(

@@ -1,7 +1,7 @@
 /** From an order to its document. The same order gives the same bytes. */
 import { nothingSaid, type Answer } from '../catalog/answer.ts';
 import type { Plugin } from '../catalog/plugin.ts';
-import { grouped } from '../grouped.ts';
+import { grouped, keyedById } from '../grouped.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
 import {
   allAnswers,
@@ -62,8 +62,8 @@ export interface DocumentSource {
 /** The document of an order. Only plugins to which the order refers are in it. */
 export function documentOf(order: Order, source: DocumentSource): OrderDocument {
   const kept = source.kept ?? {};
-  const names = new Map(allPluginNames(order).map((one) => [one.id as string, one]));
-  const answers = new Map(allAnswers(order).map((one) => [one.id as string, one]));
+  const names = keyedById(allPluginNames(order));
+  const answers = keyedById(allAnswers(order));
   const chains = allChains(order);
   const settings = allSettings(order);
   const preference = preferenceIn(order, source.computer.id);

@@ -1,5 +1,6 @@
 /** The records of one table, of one order after another. */
 import { keysBetween } from '../change.ts';
+import { keyedById } from '../grouped.ts';
 import { createStable } from '../stable.ts';
 import { ofTable, type Order, type OrderRecord } from './records.ts';
 
@@ -15,7 +16,7 @@ export function createTableReader<R extends OrderRecord>(
   let records: ReadonlyMap<string, R> = stable(new Map());
   return (order) => {
     if (last === null || isTouched(table, last, order)) {
-      records = stable(new Map(ofTable<R>(order, table).map((record) => [record.id, record])));
+      records = stable(keyedById<R>(ofTable(order, table)));
     }
     last = order;
     return records;

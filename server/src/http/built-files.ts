@@ -5,7 +5,7 @@ import { extname, join } from 'node:path';
 import type { RequestHandler } from 'express';
 
 /** For files whose names say what is in them (RFC 8246). */
-export const forEver = 'public, max-age=31536000, immutable';
+const forEver = 'public, max-age=31536000, immutable';
 
 /**
  * Answers requests for files of that directory by their names; each is read when it is first asked

@@ -1,7 +1,8 @@
 /**
  * The orders of computers as they were after their latest step, so that neither an act nor a window
- * that opens need read all of one. Only steps change an order, each counts its revision up, and the computer is locked meanwhile:
- * an order that is held is that of the revision it is held with, or it is read anew.
+ * that opens need read all of one. Only steps change an order, each counts its revision up, and the
+ * computer is locked meanwhile: an order that is held is that of the revision it is held with, or it
+ * is read anew.
  */
 import type { EntityManager } from 'typeorm';
 import { takeChange, type Order, type OrderChange, type OrderRecord } from '@clever-drawer/core';
@@ -21,13 +22,10 @@ export class HeldOrders {
    * good until the step that asked for it is stored.
    */
   async at(manager: EntityManager, computer: string, revision: number): Promise<Order> {
-    const held = this.#held.get(computer);
-    if (held?.revision === revision) {
-      return held.order;
-    }
-    const order = await readOrder(manager, computer);
-    this.#held.set(computer, { revision, order });
-    return order;
+    return (
+      this.#heldAt(computer, revision) ??
+      this.#hold(computer, revision, await readOrder(manager, computer))
+    );
   }
 
   /**
@@ -39,16 +37,24 @@ export class HeldOrders {
     computer: string,
     revision: number,
   ): Promise<OrderRecord[]> {
+    // Copied at once: the next step that is stored changes what is held.
+    const order =
+      this.#heldAt(computer, revision) ??
+      this.#hold(computer, revision, await readOrder(manager, computer));
+    return [...order.values()];
+  }
+
+  #heldAt(computer: string, revision: number): Order | undefined {
     const held = this.#held.get(computer);
-    if (held?.revision === revision) {
-      return [...held.order.values()];
-    }
-    const order = await readOrder(manager, computer);
-    // A step may have been stored meanwhile; what it made is newer.
+    return held?.revision === revision ? held.order : undefined;
+  }
+
+  /** Holds what was read, unless a step was stored meanwhile: what that made is newer. */
+  #hold(computer: string, revision: number, order: Held['order']): Order {
     if ((this.#held.get(computer)?.revision ?? -1) < revision) {
       this.#held.set(computer, { revision, order });
     }
-    return [...order.values()];
+    return order;
   }
 
   /** A step was stored: what is held becomes what it made of it. */

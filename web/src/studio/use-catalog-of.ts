@@ -4,6 +4,7 @@ import {
   copyInFront,
   faceOf,
   foundSettings,
+  keyedById,
   oncePerPair,
   preferenceIn,
   preferred,
@@ -44,9 +45,6 @@ function useSettings(
   }, [things, kept, ownerOf, answers]);
 }
 
-const byIdOf = (plugins: readonly Plugin[]): Map<string, Plugin> =>
-  new Map(plugins.map((plugin) => [plugin.id, plugin]));
-
 /** The plugin as the user says it is: the same object as long as the same is said of the same one. */
 const asSaid = oncePerPair(withAnswer);
 
@@ -80,10 +78,10 @@ export function useCatalogOf(
         : withChains(sorted, chains.values(), (id) => answers.get(id), kept),
     [sorted, chains, answers, kept],
   );
-  const sortedById = useMemo(() => byIdOf(sorted), [sorted]);
+  const sortedById = useMemo(() => keyedById<Plugin>(sorted), [sorted]);
   const { settings, keptSettings } = useSettings(kept, sortedById, found, answers, namings);
   const pluginById = useMemo(() => {
-    const byId = plugins === sorted ? new Map(sortedById) : byIdOf(plugins);
+    const byId = plugins === sorted ? new Map(sortedById) : keyedById<Plugin>(plugins);
     for (const setting of settings) {
       byId.set(setting.id, setting);
     }

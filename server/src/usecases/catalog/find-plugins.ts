@@ -6,6 +6,7 @@ import {
   allAnswers,
   allFolders,
   allPluginNames,
+  keyedById,
   acceptsAll,
   asId,
   catalogAsSaid,
@@ -68,8 +69,8 @@ async function prepare(parts: Parts, computer: string): Promise<ReadyToFind> {
     readSession(manager, computer),
     settingsHere(parts, computer),
   ]);
-  const answers = new Map(allAnswers(order).map((answer) => [answer.id as string, answer]));
-  const namings = new Map(allPluginNames(order).map((naming) => [naming.id as string, naming]));
+  const answers = keyedById(allAnswers(order));
+  const namings = keyedById(allPluginNames(order));
   const all = catalogAsSaid(
     catalog,
     order,
@@ -80,7 +81,7 @@ async function prepare(parts: Parts, computer: string): Promise<ReadyToFind> {
     })),
   );
   const plugins = all.filter(({ id, setting }) => !setting || settingIn(order, id));
-  const pluginById = new Map(all.map((plugin) => [plugin.id as string, plugin]));
+  const pluginById = keyedById(all);
   const favourites = new Set<string>(
     allFolders(order)
       .filter((folder) => folder.form === 'favourites')
