@@ -4,7 +4,7 @@ import { mkdir, rm, writeFile } from 'node:fs/promises';
 import { homedir } from 'node:os';
 import { dirname, join, resolve } from 'node:path';
 import { promisify } from 'node:util';
-import { SetupError } from '@clever-drawer/server';
+import { ownDirectory, postgresUser, refuseUnreadable, SetupError } from '@clever-drawer/server';
 import type { StartOptions } from './start-options.ts';
 
 const run = promisify(execFile);
@@ -25,6 +25,10 @@ export const unitPath = (): string =>
 export const quoteForUnit = (text: string): string =>
   `"${text.replace(/[\\"]/g, '\\$&').replace(/%/g, '%%').replace(/\$/g, '$$$$')}"`;
 
+/** A path in a unit, where $ means nothing. */
+const quotePath = (path: string): string =>
+  `"${path.replace(/[\\"]/g, '\\$&').replace(/%/g, '%%')}"`;
+
 /**
  * The unit that starts Clever Drawer as it is asked for here. The script is an argument of bash: the
  * name of a program itself may not hold quotation marks, nor is $$ understood in it.
@@ -33,6 +37,7 @@ export function unitFor(options: StartOptions, start: string, path: string): str
   const flags = [
     ...(options.isDemo ? [] : ['--empty']),
     ...(options.isPrivate ? ['--private'] : []),
+    ...options.allowed.flatMap((directory) => ['--allow', quoteForUnit(directory)]),
     ...['--data', quoteForUnit(options.data), '--log', options.logLevel],
   ];
   return `[Unit]
@@ -47,10 +52,28 @@ Restart=on-failure
 RestartSec=5
 TimeoutStartSec=infinity
 TimeoutStopSec=90
-
+${confined(options)}
 [Install]
 WantedBy=${isRoot ? 'multi-user.target' : 'default.target'}
 `;
+}
+
+/**
+ * What the service may do (systemd.exec(5)). The system's runs as the database's user and writes to the
+ * data, and what it was allowed, alone; a user's own manager cannot set file systems apart everywhere.
+ */
+function confined({ data, allowed }: StartOptions): string {
+  const writable = [data, ...allowed].map(quotePath).join(' ');
+  const ofSystem = `User=postgres
+ProtectSystem=strict
+PrivateTmp=yes
+ProtectKernelTunables=yes
+ProtectControlGroups=yes
+ReadWritePaths=${writable}
+`;
+  return `NoNewPrivileges=yes
+UMask=0077
+${isRoot ? ofSystem : ''}`;
 }
 
 const systemctl = (...args: string[]): Promise<unknown> => run('systemctl', [...scope, ...args]);
@@ -59,6 +82,7 @@ const systemctl = (...args: string[]): Promise<unknown> => run('systemctl', [...
 export async function installService(options: StartOptions): Promise<string> {
   const path = unitPath();
   const start = resolve(import.meta.dirname, '../start');
+  await giveDataAway(options.data);
   try {
     await mkdir(dirname(path), { recursive: true });
     await writeFile(path, unitFor(options, start, process.env['PATH'] ?? '/usr/bin:/bin'));
@@ -73,6 +97,15 @@ export async function installService(options: StartOptions): Promise<string> {
     return `Installed as ${path} and started: http://127.0.0.1:${options.port}`;
   } catch {
     return `Installed as ${path}. systemd does not answer here; where it runs, start it with: ${command}`;
+  }
+}
+
+/** The system's service finds a directory of its own. */
+async function giveDataAway(data: string): Promise<void> {
+  const user = await postgresUser();
+  if (user) {
+    await refuseUnreadable();
+    await ownDirectory(data, user);
   }
 }
 

@@ -4,7 +4,7 @@ import { parseArgs } from 'node:util';
 import { SetupError, usualDirectory } from '@clever-drawer/server';
 
 /** What is to be done: run, or one of the things that end at once. */
-export type Task = 'run' | 'install' | 'uninstall' | 'status' | 'upgrade';
+export type Task = 'run' | 'install' | 'uninstall' | 'status' | 'upgrade' | 'renew-key';
 
 /** What was asked for. */
 export interface StartOptions {
@@ -14,12 +14,14 @@ export interface StartOptions {
   readonly isPrivate: boolean;
   readonly port: number;
   readonly logLevel: string;
+  /** Directories that requests may name, beside home. */
+  readonly allowed: readonly string[];
 }
 
-export const startHelp = `Use: ./start [--empty] [--data DIR] [--private] [--log LEVEL]
-     ./start --install | --uninstall | --status | --upgrade   (each with --empty or --data as above)`;
+export const startHelp = `Use: ./start [--empty] [--data DIR] [--private] [--allow DIR]… [--log LEVEL]
+     ./start --install | --uninstall | --status | --upgrade | --renew-key   (each with --empty or --data as above)`;
 
-const tasks = ['install', 'uninstall', 'status', 'upgrade'] as const;
+const tasks = ['install', 'uninstall', 'status', 'upgrade', 'renew-key'] as const;
 const levels = ['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent'];
 
 /** Reads the arguments and the environment. Throws a SetupError that says what is wrong. */
@@ -41,6 +43,7 @@ export function readOptions(args: readonly string[], environment: NodeJS.Process
     isPrivate: values.private,
     port: readPort(environment['PORT'] ?? '4747'),
     logLevel,
+    allowed: values.allow.map((path) => resolve(path)),
   };
 }
 
@@ -56,6 +59,8 @@ function readValues(args: readonly string[]) {
         uninstall: flag,
         status: flag,
         upgrade: flag,
+        'renew-key': flag,
+        allow: { type: 'string', multiple: true, default: [] },
         data: { type: 'string' },
         log: { type: 'string' },
       },

@@ -3,12 +3,16 @@
  * demo studio. Whatever stands in the way ends in a sentence that says what to do.
  */
 import { existsSync } from 'node:fs';
-import { rename, rm, writeFile } from 'node:fs/promises';
+import { realpath, rm, writeFile } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { setFlagsFromString } from 'node:v8';
 import { createTravel, demoComputer, seedStudio } from '@clever-drawer/demo';
 import {
+  Directory,
+  giveUpRoot,
   InUseError,
+  keyFileOf,
+  renewKey,
   serve,
   SetupError,
   startCluster,
@@ -29,12 +33,13 @@ const noteName = 'running.json';
 class Stopper {
   #server: Running | null = null;
   #data = '';
+  #signal: NodeJS.Signals | null = null;
   #isWanted = false;
 
   constructor() {
     for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) {
       process.on(signal, () => {
-        this.#hear();
+        this.#hear(signal);
       });
     }
   }
@@ -49,36 +54,46 @@ class Stopper {
     this.#server = server;
     this.#data = data;
     if (this.#isWanted) {
-      await this.#stop();
+      await this.#stop(server);
     }
   }
 
-  #hear(): void {
+  #hear(signal: NodeJS.Signals): void {
     if (this.#isWanted) {
       return;
     }
     this.#isWanted = true;
+    this.#signal = signal;
     if (this.#server) {
-      void this.#stop();
+      this.#stop(this.#server).catch(endBadly);
     } else {
       console.error('Stopping as soon as the start is through.');
     }
   }
 
-  async #stop(): Promise<void> {
-    try {
-      await rm(join(this.#data, noteName), { force: true });
-      await this.#server?.stop();
+  /** Never rejects for what a step of stopping does: that is logged, and the next is taken. */
+  async #stop(server: Running): Promise<void> {
+    await server.stop();
+    await rm(join(this.#data, noteName), { force: true });
+    if (this.#signal === 'SIGHUP') {
+      // Node aborts at its exit when the terminal it was started in is gone; by the signal it just ends.
+      process.removeAllListeners('SIGHUP');
+      process.kill(process.pid, 'SIGHUP');
+    } else {
       process.exit(0);
-    } catch (error) {
-      console.error(wordsOf(error, null));
-      process.exit(1);
     }
   }
 }
 
-async function run({ data, isDemo, isPrivate, port, logLevel }: StartOptions): Promise<void> {
+function endBadly(error: unknown): never {
+  console.error(wordsOf(error, null));
+  process.exit(1);
+}
+
+async function run(options: StartOptions): Promise<void> {
+  const { data, isDemo, isPrivate, port, logLevel, allowed } = options;
   const stopper = new Stopper();
+  await giveUpRoot(data);
   await discardHalf(data);
   const began = Date.now();
   const travel = createTravel();
@@ -88,7 +103,8 @@ async function run({ data, isDemo, isPrivate, port, logLevel }: StartOptions): P
     web,
     logLevel,
     isPrivate,
-    givesUpRoot: true,
+    allowed,
+    uncaught: process,
     oscPort: port + 1,
     clock: travel.clock,
     ...(isDemo ? { firstComputer: demoComputer } : {}),
@@ -112,18 +128,26 @@ async function run({ data, isDemo, isPrivate, port, logLevel }: StartOptions): P
   console.log(readyWords(server, data, Date.now() - began));
 }
 
-function readyWords(server: Running, data: string, took: number): string {
-  const address = server.key === null ? server.address : `${server.address}/?key=${server.key}`;
-  const osc =
-    server.oscPort === null ? '' : ` OSC messages are heard on UDP port ${server.oscPort}.`;
-  return `Clever Drawer is ready (${(took / 1000).toFixed(1)} s): ${address}\nCtrl-C stops it. The data is in ${data}.${osc}`;
+function readyWords({ address, gate, oscPort }: Running, data: string, took: number): string {
+  const osc = oscPort === null ? '' : ` OSC messages are heard on UDP port ${oscPort}.`;
+  const entrance = gate === null ? '' : entranceWords(address, gate);
+  return `Clever Drawer is ready (${(took / 1000).toFixed(1)} s): ${address}${entrance}\nCtrl-C stops it. The data is in ${data}.${osc}`;
+}
+
+/** The link is for the eyes of who sits here; a journal, which others read, gets none. */
+function entranceWords(address: string, gate: NonNullable<Running['gate']>): string {
+  const file = `It asks for the key in ${gate.keyFile}.`;
+  return process.stdout.isTTY
+    ? `\n${file} This link lets one browser in, once, within ten minutes: ${address}/enter/${gate.newLink(Date.now())}`
+    : `\n${file}`;
 }
 
 /** Written beside and moved there, so that nobody ever reads half of it. */
 async function writeNote(data: string, { address }: Running): Promise<void> {
-  const path = join(data, noteName);
-  await writeFile(`${path}.new`, JSON.stringify({ pid: process.pid, address }));
-  await rename(`${path}.new`, path);
+  const directory = await Directory.open(await realpath(data));
+  await directory
+    .replace(noteName, JSON.stringify({ pid: process.pid, address }), 0o600)
+    .finally(() => directory.close());
 }
 
 /** A demo whose making was interrupted is made anew; it holds nothing of the user's yet. */
@@ -144,6 +168,7 @@ async function discardHalf(data: string): Promise<void> {
 }
 
 async function upgrade({ data }: StartOptions): Promise<void> {
+  await giveUpRoot(data);
   const versions = await versionsToUpgrade(data);
   if (versions === null) {
     console.log(`The data in ${data} is of the newest PostgreSQL that is installed.`);
@@ -155,6 +180,15 @@ async function upgrade({ data }: StartOptions): Promise<void> {
   const count = [...rows.values()].reduce((sum, one) => sum + one, 0);
   console.log(
     `Done: ${count.toLocaleString('en')} rows of ${rows.size} tables, counted in both. The old data is kept in ${kept}; remove it when you like.`,
+  );
+}
+
+/** A program that runs takes the new key at once. */
+async function renew({ data }: StartOptions): Promise<void> {
+  await giveUpRoot(data);
+  await renewKey(data);
+  console.log(
+    `The key in ${keyFileOf(data)} is a new one. Browsers and hosts that used the old one have to show it.`,
   );
 }
 
@@ -180,6 +214,9 @@ async function doTask(options: StartOptions): Promise<void> {
       return;
     case 'upgrade':
       await upgrade(options);
+      return;
+    case 'renew-key':
+      await renew(options);
       return;
     default:
       options.task satisfies never;
@@ -223,6 +260,11 @@ function readOrEnd(): StartOptions {
  * it grow to several times as much while there is memory, which in a scan of 20,000 was half of all.
  */
 setFlagsFromString('--heap-growing-percent=30');
+
+// A terminal that was closed takes no more words, which is no reason to break off stopping.
+for (const stream of [process.stdout, process.stderr]) {
+  stream.on('error', () => undefined);
+}
 
 const options = readOrEnd();
 doTask(options).catch(async (error: unknown) => {

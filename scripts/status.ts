@@ -29,7 +29,8 @@ function sayRunning(
     return `Clever Drawer does not run on ${data}${note ? `, or does not answer at ${note.address}` : ''}.`;
   }
   const state = health.isReady ? 'It is well.' : health.reasons.join(' ');
-  return `Clever Drawer runs on ${data}: ${note.address} (process ${note.pid}). ${state}`;
+  const faults = health.uncaught.map((words) => ` A fault of ours was caught: ${words}`).join('');
+  return `Clever Drawer runs on ${data}: ${note.address} (process ${note.pid}). ${state}${faults}`;
 }
 
 const askHealth = (address: string): Promise<HealthView | null> =>

@@ -22,7 +22,7 @@ export type Problem =
   | { code: 'line-invalid'; at: string; line: number; detail: string }
   | { code: 'no-copies'; at: string }
   /** A document of an order: the path of a value in it, the line where that is known. */
-  | { code: 'shelf-refused'; at: string; detail: string }
+  | { code: 'directory-refused'; at: string; detail: string }
   | { code: 'document-invalid'; at: string; line: number | null; detail: string }
   | { code: 'computer-here'; at: string; name: string }
   | { code: 'computer-elsewhere'; at: string; name: string }
@@ -166,7 +166,7 @@ const wording: Wording = {
   'no-places': () => 'There is no place to look through yet. Add one first.',
   'scan-running': () => 'A scan is running already. Stop it first, or wait until it is done.',
   'no-scan-running': () => 'No scan is running.',
-  'shelf-refused': (p) => `${p.at} was not made a shelf: ${p.detail}`,
+  'directory-refused': (p) => `${p.at} cannot be used: ${p.detail}`,
   'document-invalid': (p) =>
     `The document was not read: ${[p.line === null ? '' : `line ${p.line}`, p.at]
       .filter((part) => part !== '')

@@ -5,7 +5,8 @@ import { isDatabaseAway } from './database/connect.ts';
 import { documentBodies } from './http/keep/keep-routes.ts';
 import { health } from './http/health.ts';
 import { servePages } from './http/pages.ts';
-import { withKey } from './http/key.ts';
+import { entrance } from './http/entrance.ts';
+import type { Gate } from './gate.ts';
 import { sameComputer, securityHeaders } from './http/guard.ts';
 import { refuse } from './http/problems.ts';
 import { apiRoutes } from './http/routes.ts';
@@ -16,16 +17,16 @@ import type { Parts } from './parts.ts';
 const bodyLimit = '4mb';
 
 /**
- * `web` is the directory of the built pages; without it only the API is served. With a `key`, only
- * who knows it is answered.
+ * `web` is the directory of the built pages; without it only the API is served. With a `gate`, only
+ * who is let in is answered.
  */
-export function createApp(parts: Parts, web: string | null, key: string | null): Express {
+export function createApp(parts: Parts, web: string | null, gate: Gate | null): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(securityHeaders, sameComputer);
   app.get('/health', health(parts));
-  if (key !== null) {
-    app.use(withKey(key));
+  if (gate !== null) {
+    app.use(entrance(gate, parts.clock));
   }
   app.use(/^\/api\/computers\/[^/]+\/document\/(?:preview|merge)$/, documentBodies);
   app.use('/api', express.json({ limit: bodyLimit }), apiRoutes(parts));

@@ -1,23 +1,23 @@
 /** Config, connect, listen: the whole server, to be started and stopped. */
-import { randomBytes } from 'node:crypto';
-import { readFile, writeFile } from 'node:fs/promises';
 import type { Server } from 'node:http';
-import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import type { DataSource } from 'typeorm';
-import { hostname } from 'node:os';
+import { homedir, hostname } from 'node:os';
 import { pino, type Logger } from 'pino';
 import { createApp } from './app.ts';
 import { startCluster, type Cluster } from './database/cluster.ts';
 import { listComputers } from './database/computers.ts';
 import { inTime } from './database/in-time.ts';
 import { DatabaseKeeper } from './database/keeper.ts';
-import { giveUpRoot } from './give-up-root.ts';
+import { Endings } from './endings.ts';
+import { LastNet, type Uncaught } from './last-net.ts';
+import { Reach } from './reach.ts';
+import { openGate, type Gate } from './gate.ts';
+import { allPlaces } from './database/places.ts';
 import { loggable } from './log.ts';
 import { tidyPictures } from './usecases/catalog/pictures.ts';
 import { hasUnsorted } from './database/catalog.ts';
-import { backUpFrom, checkBackup } from './database/backup.ts';
-import { newestBinaries } from './database/programs.ts';
+import { checkBackup, writeBackup } from './database/backup.ts';
 import { BackupKeeper } from './jobs/backup-keeper.ts';
 import { ShelfKeeper } from './jobs/shelf-keeper.ts';
 import { keepInStep } from './usecases/keep/shelves.ts';
@@ -34,6 +34,7 @@ import { HeldCatalogs } from './jobs/held-catalogs.ts';
 import { HeldOrders } from './jobs/held-orders.ts';
 import { HeldReviews } from './jobs/held-reviews.ts';
 import { HeldSortings } from './jobs/held-sortings.ts';
+import type { JobName } from './jobs/job-names.ts';
 import { ScanJobs } from './jobs/scan-jobs.ts';
 import type { Parts } from './parts.ts';
 import { Opener } from './opener/index.ts';
@@ -50,7 +51,12 @@ export { filesOf, freePort, readPassword, startCluster, user } from './database/
 export { findPostmaster } from './database/postmaster.ts';
 export { upgradeCluster, versionsToUpgrade } from './database/upgrade.ts';
 export { InUseError, readRunningNote } from './database/data-lock.ts';
+export { ownDirectory } from './database/own-directory.ts';
+export { postgresUser } from './database/programs.ts';
 export { SetupError } from './database/setup-error.ts';
+export { giveUpRoot, refuseUnreadable } from './give-up-root.ts';
+export { keyFileOf, renewKey } from './gate.ts';
+export { Directory } from './files/index.ts';
 export { usualDirectory } from './database/usual-data.ts';
 
 /** How the server is started. */
@@ -66,8 +72,10 @@ export interface Config {
   readonly logLevel?: string;
   /** Whether pages and hosts need the key that stands in the file `key` beside the data. */
   readonly isPrivate?: boolean;
-  /** Whether root is given up before anything listens. */
-  readonly givesUpRoot?: boolean;
+  /** Where errors show that nobody caught: the process, in a program that is nothing but this server. */
+  readonly uncaught?: Uncaught;
+  /** Directories that requests may name, to read trees and write shelves and backups, beside home. */
+  readonly allowed?: readonly string[];
   /** What time it is; the machine's clock unless given. */
   readonly clock?: () => Date;
 }
@@ -77,8 +85,8 @@ export interface Running {
   readonly address: string;
   /** The UDP port for OSC; null where there is none, as when another program holds it. */
   readonly oscPort: number | null;
-  /** The key that a private server asks for; null where it asks for none. */
-  readonly key: string | null;
+  /** How a private server lets people in; null where it lets in everybody on this computer. */
+  readonly gate: Gate | null;
   /** Whether nothing was ever scanned or filed in this data. */
   readonly isUntouched: boolean;
   /** The database it works on. */
@@ -86,44 +94,49 @@ export interface Running {
   stop(): Promise<void>;
 }
 
+/** How long PostgreSQL may take to stop, with all it has to write. Milliseconds. */
+const clusterEndsWithin = 70_000;
+
 /** Starts the database and the server, on loopback only. */
 export async function serve(config: Config): Promise<Running> {
   const log: Logger = pino({ level: config.logLevel ?? 'warn' }, pino.destination(2));
-  const cluster = await startCluster(config.data);
-  const ending: Ending[] = [() => cluster.stop()];
-  const stop = async (): Promise<void> => {
-    for (const end of ending.splice(0).reverse()) {
-      await end();
-    }
-  };
+  const endings = new Endings((step, error) => {
+    log.error({ error: loggable(error), step }, 'a step of stopping failed');
+  });
   try {
-    return { ...(await serveOver(cluster, config, log, (end) => ending.push(end))), stop };
+    const net = new LastNet(config.uncaught ?? null, log);
+    endings.add('last net', () => {
+      net.remove();
+    });
+    const cluster = await startCluster(config.data);
+    endings.add('database', () => cluster.stop(), clusterEndsWithin);
+    return {
+      ...(await serveOver(cluster, config, { log, net, endings })),
+      stop: () => endings.run(),
+    };
   } catch (error) {
-    await stop();
+    await endings.run();
     throw error;
   }
 }
 
-/** Something to be ended when the server stops. */
-type Ending = () => Promise<unknown>;
+/** What stands under everything else. */
+interface Ground {
+  readonly log: Logger;
+  readonly net: LastNet;
+  readonly endings: Endings;
+}
 
-/** Everything above the database. What `later` is given is ended, last first, when the server stops. */
+/** Everything above the database. */
 async function serveOver(
   cluster: Cluster,
   config: Config,
-  log: Logger,
-  later: (end: Ending) => void,
+  { log, net, endings }: Ground,
 ): Promise<Omit<Running, 'stop'>> {
   const databaseAddress = await cluster.database('clever_drawer');
   const database = await connect(databaseAddress);
-  later(() => database.destroy());
-  const key = config.isPrivate ? await readKey(config.data) : null;
-  if (config.givesUpRoot) {
-    const kept = await giveUpRoot(config.data);
-    if (kept !== null) {
-      log.warn(kept);
-    }
-  }
+  endings.add('connections', () => database.destroy());
+  const gate = config.isPrivate ? await openGate(config.data) : null;
   const closing = new AbortController();
   const keeper = new DatabaseKeeper({
     ping: () => ping(database),
@@ -141,26 +154,26 @@ async function serveOver(
     wait: (milliseconds) =>
       pause(milliseconds, undefined, { signal: closing.signal }).catch(() => undefined),
   });
-  const parts = makeParts(database, databaseAddress, keeper, config, log);
-  later(() => endJobs(parts));
+  const parts = makeParts({ cluster, database, keeper, config, log, net });
+  for (const [name, end] of Object.entries(jobEndings(parts))) {
+    endings.add(name, end);
+  }
   await takeUp(parts, config);
-  const server = await listen(createApp(parts, config.web, key), config.port);
-  later(() => endRequests(server));
-  later(() => {
+  const server = await listen(createApp(parts, config.web, gate), config.port);
+  endings.add('requests', () => endRequests(server));
+  endings.add('events', () => {
     parts.events.end();
-    return Promise.resolve();
   });
   const isUntouched = await hasNoHistory(database.manager);
   const address = server.address();
   const port = typeof address === 'object' && address ? address.port : config.port;
+  gate?.listensOn(port);
   // OSC has no way to carry a key.
   const osc =
-    config.oscPort === undefined || key !== null ? null : await startOsc(parts, config.oscPort);
-  later(async () => {
-    await osc?.server.close();
-  });
+    config.oscPort === undefined || gate !== null ? null : await startOsc(parts, config.oscPort);
+  endings.add('OSC', () => osc?.server.close());
   keeper.start();
-  later(() => {
+  endings.add('keeper of the database', () => {
     const closed = keeper.close();
     closing.abort();
     return closed;
@@ -168,24 +181,29 @@ async function serveOver(
   return {
     address: `http://127.0.0.1:${port}`,
     oscPort: osc?.port ?? null,
-    key,
+    gate,
     isUntouched,
     database: databaseAddress,
   };
 }
 
-function makeParts(
-  database: DataSource,
-  address: DatabaseAddress,
-  keeper: DatabaseKeeper,
-  config: Config,
-  log: Logger,
-): Parts {
+/** What parts are made of. */
+interface Making {
+  readonly cluster: Cluster;
+  readonly database: DataSource;
+  readonly keeper: DatabaseKeeper;
+  readonly config: Config;
+  readonly log: Logger;
+  readonly net: LastNet;
+}
+
+function makeParts({ cluster, database, keeper, config, log, net }: Making): Parts {
   const clock = config.clock ?? (() => new Date());
   const events = new EventHub(clock);
   const parts: Parts = {
     database,
     isDatabaseThere: () => keeper.isThere,
+    uncaught: () => net.words,
     log,
     clock,
     events,
@@ -212,29 +230,43 @@ function makeParts(
       });
     }),
     machine: thisMachine(),
-    shelves: new ShelfKeeper(events, (computer) => keepInStep(parts, computer)),
-    backups: new BackupKeeper(
-      config.data,
-      {
-        write: async (file, at) => backUpFrom(address, await newestBinaries(), file, at),
-        read: checkBackup,
+    shelves: new ShelfKeeper(events, (computer) => keepInStep(parts, computer), {
+      failed: (error) => {
+        log.error({ error: loggable(error) }, 'a shelf could not be brought into step');
       },
-      config.clock ?? (() => new Date()),
-    ),
+    }),
+    backups: new BackupKeeper(config.data, {
+      clock,
+      write: (handle, at) => writeBackup(cluster.administrator('clever_drawer'), handle, at),
+      read: checkBackup,
+      whyNot: (directory) => parts.reach.whyNotBackups(directory),
+      failed: (error) => {
+        log.error({ error: loggable(error) }, 'the backup of the night failed');
+      },
+    }),
+    reach: new Reach({
+      data: config.data,
+      home: homedir(),
+      allowed: config.allowed ?? [],
+      places: () => allPlaces(database.manager),
+    }),
   };
   return parts;
 }
 
-async function endJobs(parts: Parts): Promise<void> {
-  await parts.watcher.close();
-  await parts.shelves.close();
-  await parts.backups.close();
-  await parts.scans.stopAll();
-  parts.opener.close();
-  await parts.readers.close();
-  await parts.reviewer.close();
-  await parts.host.close();
-}
+/** How each job ends. Whatever runs beside requests is one of them. */
+const jobEndings = (parts: Parts): Record<JobName, () => unknown> => ({
+  'practice host': () => parts.host.close(),
+  reviewer: () => parts.reviewer.close(),
+  readers: () => parts.readers.close(),
+  opener: () => {
+    parts.opener.close();
+  },
+  scans: () => parts.scans.stopAll(),
+  backups: () => parts.backups.close(),
+  shelves: () => parts.shelves.close(),
+  watcher: () => parts.watcher.close(),
+});
 
 /** What the last run left unfinished is finished; places are watched. */
 async function takeUp(parts: Parts, config: Config): Promise<void> {
@@ -272,18 +304,6 @@ const answersWithin = 1_500;
 
 async function ping(database: DataSource): Promise<void> {
   await inTime(database.query('SELECT 1'), answersWithin);
-}
-
-/** The key of a private server, made when there is none; only the owner can read the file. */
-async function readKey(data: string): Promise<string> {
-  const path = join(data, 'key');
-  const known = await readFile(path, 'utf8').catch(() => '');
-  if (/^[0-9a-f]{48}$/.test(known.trim())) {
-    return known.trim();
-  }
-  const key = randomBytes(24).toString('hex');
-  await writeFile(path, `${key}\n`, { mode: 0o600 });
-  return key;
 }
 
 /** Without OSC everything else works: a port that is taken is said, and no reason to stop. */

@@ -13,6 +13,7 @@ import type {
   SettingFinder,
   SlotKind,
 } from '@clever-drawer/core';
+import type { Reach } from './reach.ts';
 import type { Host } from './host/host.ts';
 import type { Turns } from './jobs/turns.ts';
 import type { HeldSortings } from './jobs/held-sortings.ts';
@@ -55,6 +56,8 @@ export interface Parts {
   readonly database: DataSource;
   /** Whether the database answered when it was asked last. */
   readonly isDatabaseThere: () => boolean;
+  /** Errors that nobody caught, in words. */
+  readonly uncaught: () => readonly string[];
   readonly clock: () => Date;
   readonly log: Logger;
   readonly events: EventHub;
@@ -67,6 +70,8 @@ export interface Parts {
   readonly watcher: PlaceWatcher;
   readonly shelves: ShelfKeeper;
   readonly backups: BackupKeeper;
+  /** What requests may have read and written. */
+  readonly reach: Reach;
   readonly host: Host;
   /** Sessions are changed one after the other, computer by computer. */
   readonly turns: Turns;

@@ -152,7 +152,7 @@ describe('a shelf', () => {
     const { status, body } = await server.call<Refusal>('PUT', 'shelf', settings());
     expect([status, body.problems[0]]).toEqual([
       422,
-      expect.objectContaining({ code: 'shelf-refused', at: directory }),
+      expect.objectContaining({ code: 'directory-refused', at: directory }),
     ]);
     expect(readdirSync(directory)).toEqual(['mine.txt']);
     expect((await view()).settings).toBeNull();

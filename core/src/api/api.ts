@@ -475,6 +475,8 @@ export interface HealthView {
   readonly isLive: boolean;
   readonly isReady: boolean;
   readonly reasons: readonly string[];
+  /** Errors that nobody caught since the start, the latest last: faults of ours, in words. */
+  readonly uncaught: readonly string[];
 }
 
 /** The body of every answer that is not a success. */

@@ -3,25 +3,32 @@
  * listening on 127.0.0.1 only and with a password that stands beside it. The system's cluster is
  * never touched, and never taken for ours.
  */
-import { chmod, chown, mkdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { open, realpath, rename, rm, stat } from 'node:fs/promises';
 import { randomBytes } from 'node:crypto';
-import { realpathSync } from 'node:fs';
+import { constants, existsSync, realpathSync } from 'node:fs';
 import { createServer } from 'node:net';
-import { dirname, join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import { Client } from 'pg';
+import { Directory, readSmallText } from '../files/index.ts';
 import type { DatabaseAddress } from './connect.ts';
 import { lockData } from './data-lock.ts';
-import { asPostgres, binariesFor, newestBinaries, postgresUser, startOptions } from './programs.ts';
+import { keptOut, ownDirectory } from './own-directory.ts';
+import { asPostgres, binariesFor, newestBinaries, postgresUser } from './programs.ts';
+import { startServer } from './server-process.ts';
 import { findPostmaster, stopPostmaster, worksIn } from './postmaster.ts';
 import { explain, SetupError } from './setup-error.ts';
 
-/** The one role, who owns everything. */
+/** The administrator of the cluster: makes databases, and reads them for backups. */
 export const user = 'clever_drawer';
+/** Who owns the tables and works on them: no superuser, who may run no program and read no file. */
+const worker = 'clever_drawer_studio';
 
 /** A running PostgreSQL cluster of our own. */
 export interface Cluster {
   /** The address of a database of that name, which is created when missing. */
   database(name: string): Promise<DatabaseAddress>;
+  /** The same as its administrator, who sees everything. */
+  administrator(name: string): DatabaseAddress;
   drop(name: string): Promise<void>;
   /** Starts the server again, on the same port, where it runs no more. */
   revive(): Promise<void>;
@@ -31,19 +38,15 @@ export interface Cluster {
 }
 
 /**
- * Starts the cluster below `directory`, which is made when missing. A server that a killed program
- * left running there is taken over. Throws a SetupError that says what is wrong and what to do.
+ * Starts the cluster below `directory`, which is made when missing. A server that still runs there, of
+ * a program that was killed, is stopped first. Throws a SetupError that says what is wrong and what to do.
  */
 export async function startCluster(directory: string): Promise<Cluster> {
-  try {
-    await mkdir(directory, { recursive: true });
-  } catch (error) {
-    throw explain(error, directory);
-  }
+  await ownDirectory(directory);
   const lock = await lockData(directory);
+  const files = filesOf(directory);
   try {
-    const files = filesOf(directory);
-    const cluster = await start(files);
+    const cluster = await startClusterOn(files);
     return {
       ...cluster,
       stop: async () => {
@@ -58,7 +61,7 @@ export async function startCluster(directory: string): Promise<Cluster> {
       },
     };
   } catch (error) {
-    await stopPostmaster(join(directory, 'cluster')).catch(() => undefined);
+    await stopPostmaster(files.data).catch(() => undefined);
     lock.release();
     throw explain(error, directory);
   }
@@ -70,6 +73,8 @@ export interface ClusterFiles {
   readonly data: string;
   /** Where a cluster is made before it takes its place. */
   readonly half: string;
+  /** Where a backup is restored before it takes its place. */
+  readonly restoring: string;
   readonly password: string;
 }
 
@@ -78,37 +83,41 @@ export const filesOf = (directory: string): ClusterFiles => ({
   directory,
   data: join(directory, 'cluster'),
   half: join(directory, 'cluster.new'),
+  restoring: join(directory, 'cluster.restoring'),
   password: join(directory, 'cluster-password'),
 });
 
-async function start(files: ClusterFiles): Promise<Omit<Cluster, 'stop' | 'discard'>> {
+/** A cluster in a directory that is locked; who starts it there stops it. */
+export async function startClusterOn(
+  files: ClusterFiles,
+): Promise<Omit<Cluster, 'stop' | 'discard'>> {
   await letPostgresIn(files.directory);
+  await removeHalf(files);
   const version = await versionOf(files.data);
   if (version === null) {
     await make(files);
   }
   const bin = version === null ? await newestBinaries() : await binariesFor(version, files.data);
-  const launched = (await findPostmaster(files.data))?.port ?? (await launch(bin, files));
+  await stopPostmaster(files.data);
+  const port = await launch(bin, files);
   let password = await readPassword(files.password);
   const address = (database: string): DatabaseAddress => ({
-    host: '127.0.0.1',
-    port: launched,
-    user,
-    password,
-    database,
+    ...{ host: '127.0.0.1', port, user, password, database },
   });
   if (!(await isOurs(address('postgres'), files.data))) {
-    password = await setPassword(bin, files, launched);
+    password = await setPassword(bin, files, port);
     if (!(await isOurs(address('postgres'), files.data))) {
       throw new SetupError(
-        `What answers on port ${launched} is not the database of ${files.directory}. Stop what listens there, and start again.`,
+        `What answers on port ${port} is not the database of ${files.directory}. Stop what listens there, and start again.`,
       );
     }
   }
+  const workerPassword = newPassword();
+  await asAdministrator(address('postgres'), (client) => setUpWorker(client, workerPassword));
   return {
     revive: async () => {
       if (!(await findPostmaster(files.data))) {
-        await launchOn(launched, bin, files);
+        await launchOn(port, bin, files);
       }
     },
     database: async (name) => {
@@ -118,13 +127,45 @@ async function start(files: ClusterFiles): Promise<Omit<Cluster, 'stop' | 'disca
           await createDatabase(client, name);
         }
       });
-      return address(name);
+      await asAdministrator(address(name), (client) => giveToWorker(client, name));
+      return { ...address(name), user: worker, password: workerPassword };
     },
+    administrator: address,
     drop: (name) =>
       asAdministrator(address('postgres'), async (client) => {
         await client.query(`DROP DATABASE IF EXISTS "${name}" WITH (FORCE)`);
       }),
   };
+}
+
+/** The role that works on the data, with a new password that stands nowhere. */
+async function setUpWorker(client: Client, password: string): Promise<void> {
+  const found = await client.query('SELECT 1 FROM pg_roles WHERE rolname = $1', [worker]);
+  if (found.rowCount === 0) {
+    await client.query(`CREATE ROLE ${worker}`);
+  }
+  await client.query(
+    `ALTER ROLE ${worker} LOGIN NOSUPERUSER NOCREATEDB NOCREATEROLE NOREPLICATION NOBYPASSRLS PASSWORD '${password}'`,
+  );
+}
+
+/** What the administrator owns in a database becomes the worker's, as in data of older programs. */
+async function giveToWorker(client: Client, name: string): Promise<void> {
+  await client.query(`ALTER DATABASE "${name}" OWNER TO ${worker}`);
+  await client.query(`ALTER SCHEMA public OWNER TO ${worker}`);
+  const { rows } = await client.query<{ statement: string }>(
+    `SELECT format('ALTER TABLE %s OWNER TO ${worker}', c.oid::regclass) "statement"
+       FROM pg_class c
+       WHERE c.relnamespace = 'public'::regnamespace AND c.relkind IN ('r', 'p', 'v', 'm')
+         AND c.relowner <> '${worker}'::regrole
+     UNION ALL
+     SELECT format('ALTER ROUTINE %s OWNER TO ${worker}', p.oid::regprocedure)
+       FROM pg_proc p
+       WHERE p.pronamespace = 'public'::regnamespace AND p.proowner <> '${worker}'::regrole`,
+  );
+  for (const { statement } of rows) {
+    await client.query(statement);
+  }
 }
 
 /** An empty database, in which texts are ordered by their characters. */
@@ -170,28 +211,48 @@ async function isOurs(address: DatabaseAddress, data: string): Promise<boolean> 
   }
 }
 
-/** The major version that made the cluster; null where there is none. */
+/** The major version that made the cluster; null where there is none. Throws a SetupError where it is damaged. */
 export async function versionOf(data: string): Promise<string | null> {
-  const text = await readFile(join(data, 'PG_VERSION'), 'utf8').catch(() => null);
-  return text === null ? null : text.trim();
+  const text = await readSmallText(join(data, 'PG_VERSION'));
+  const version = text?.trim() ?? '';
+  if (/^\d+$/.test(version)) {
+    return version;
+  }
+  if (text === null && !existsSync(join(data, 'global/pg_control'))) {
+    return null;
+  }
+  throw new SetupError(
+    `The database in ${data} is damaged: its file PG_VERSION should hold a number. Restore a backup into another directory (./clever-drawer restore FILE --data DIR); nothing was changed.`,
+  );
 }
 
-/** The password of the cluster; empty where the file is gone. */
-export const readPassword = (path: string): Promise<string> =>
-  readFile(path, 'utf8').then(
-    (text) => text.trim(),
-    () => '',
-  );
+/** The password of the administrator; empty where the file is gone, or something else. */
+export const readPassword = async (path: string): Promise<string> =>
+  (await readSmallText(path))?.trim() ?? '';
 
 const newPassword = (): string => randomBytes(24).toString('hex');
 
+/** A new file that takes the place of what is there, a link included. Throws where that is a directory. */
 async function writePassword(path: string, password: string): Promise<void> {
-  await writeFile(path, `${password}\n`, { mode: 0o600 });
-  const owner = await postgresUser();
-  if (owner) {
-    await chown(path, owner.uid, -1);
+  const directory = await openReal(dirname(path));
+  try {
+    if ((await directory.look(basename(path)))?.isDirectory()) {
+      throw new SetupError(
+        `${path} is a directory; the password of the database is to be a file there. Move it away, and start again.`,
+      );
+    }
+    await directory.replace(basename(path), `${password}\n`, 0o600);
+    const owner = await postgresUser();
+    if (owner) {
+      await directory.giveAway(basename(path), owner.uid, owner.gid);
+    }
+  } finally {
+    await directory.close();
   }
 }
+
+/** Opens a directory that is there, as what it really is. */
+const openReal = async (path: string): Promise<Directory> => Directory.open(await realpath(path));
 
 /**
  * Gives the database a new password, where the file with the old one is gone or wrong: by the
@@ -208,17 +269,20 @@ async function setPassword(bin: string, files: ClusterFiles, port: number): Prom
   return password;
 }
 
-/** As root: lets the user `postgres` pass through our own directory; says which directory above it keeps it out. */
+/** As root, in tests only: the user `postgres` has to get to our own directory; says which one keeps it out. */
 async function letPostgresIn(directory: string): Promise<void> {
   if (!(await postgresUser())) {
     return;
   }
-  await chmod(directory, (await stat(directory)).mode | 0o011);
+  const own = await open(directory, constants.O_RDONLY | constants.O_DIRECTORY);
+  try {
+    await own.chmod((await own.stat()).mode | 0o011);
+  } finally {
+    await own.close();
+  }
   for (let up = dirname(directory); up !== dirname(up); up = dirname(up)) {
     if (((await stat(up)).mode & 0o001) === 0) {
-      throw new SetupError(
-        `Started as root, the database runs as the user postgres, who may not enter ${up}. Choose another directory with --data, such as /var/lib/clever-drawer.`,
-      );
+      throw new SetupError(keptOut(up));
     }
   }
 }
@@ -226,11 +290,18 @@ async function letPostgresIn(directory: string): Promise<void> {
 /** Makes a cluster beside its place and moves it there when it is whole: a half one is made anew. */
 async function make(files: ClusterFiles): Promise<void> {
   const bin = await newestBinaries();
-  await rm(files.half, { recursive: true, force: true });
   await putAsideRemains(files);
   await writePassword(files.password, newPassword());
   await initialise(bin, files.half, files.password);
   await rename(files.half, files.data);
+}
+
+/** What was being made or restored when somebody was killed is nobody's. */
+async function removeHalf({ half, restoring }: ClusterFiles): Promise<void> {
+  for (const left of [half, restoring]) {
+    await stopPostmaster(left);
+    await rm(left, { recursive: true, force: true });
+  }
 }
 
 /** What lies where the cluster should be, without being one, is kept under another name. */
@@ -246,10 +317,15 @@ async function putAsideRemains({ data }: ClusterFiles): Promise<void> {
 
 /** An empty cluster at `data`, with our user and the password of that file. */
 export async function initialise(bin: string, data: string, passwordFile: string): Promise<void> {
-  await mkdir(data, { recursive: true, mode: 0o700 });
-  const owner = await postgresUser();
-  if (owner) {
-    await chown(data, owner.uid, -1);
+  const directory = await openReal(dirname(data));
+  try {
+    await directory.make(basename(data), 0o700);
+    const owner = await postgresUser();
+    if (owner) {
+      await directory.giveAway(basename(data), owner.uid, owner.gid);
+    }
+  } finally {
+    await directory.close();
   }
   const locale = ['--encoding=UTF8', '--locale=C.UTF-8'];
   const access = ['-U', user, '--auth=scram-sha-256', `--pwfile=${passwordFile}`];
@@ -270,24 +346,17 @@ async function launch(bin: string, files: ClusterFiles): Promise<number> {
   }
 }
 
-/** Starts the server on a port. Throws a SetupError with what its log says. */
+/** Starts the server on a port. Throws a SetupError with what it said. */
 export async function launchOn(
   port: number,
   bin: string,
   { data, directory }: ClusterFiles,
 ): Promise<void> {
   await clearStaleNote(data);
-  const log = join(data, 'server.log');
-  const control = [join(bin, 'pg_ctl'), 'start', '-D', data, '-w', '-t', '60', '-s', '-l', log];
   try {
-    await asPostgres([...control, '-o', startOptions(port)]);
+    await startServer(bin, data, port);
   } catch (error) {
-    throw new SetupError(await whyNotStarted(directory, log, error));
-  }
-  if (!(await findPostmaster(data))) {
-    throw new SetupError(
-      `The database in ${directory} ended as soon as it was started; ${log} says why.`,
-    );
+    throw new SetupError(whyNotStarted(directory, error));
   }
 }
 
@@ -305,14 +374,13 @@ async function clearStaleNote(data: string): Promise<void> {
   }
 }
 
-async function whyNotStarted(directory: string, log: string, error: unknown): Promise<string> {
-  const said = await readFile(log, 'utf8').catch(() => '');
-  const last = said.trim().split('\n').slice(-20).join('\n');
-  if (/No space left on device/.test(last)) {
+function whyNotStarted(directory: string, error: unknown): string {
+  const said = error instanceof Error ? error.message : String(error);
+  if (/No space left on device/.test(said)) {
     return `The database cannot start: the disk of ${directory} is full. Free some space on it and start again; nothing that was saved is lost.`;
   }
-  const reason = /(?:FATAL|PANIC): +(.*)/.exec(last)?.[1] ?? String(error).split('\n')[0] ?? '';
-  return `The database in ${directory} could not be started: ${reason} More stands in ${log}.`;
+  const reason = /(?:FATAL|PANIC): +(.*)/.exec(said)?.[1] ?? said.split('\n').at(-1) ?? '';
+  return `The database in ${directory} could not be started: ${reason} More is in ${join(directory, 'cluster/log')}.`;
 }
 
 /** A port of 127.0.0.1 that nobody listens on at this moment. */

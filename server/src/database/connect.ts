@@ -99,8 +99,14 @@ async function refuseNewer(source: DataSource): Promise<void> {
  */
 const connectionWithin = 30_000;
 
-/** Connects and brings the tables up to date; every pending migration in one transaction. */
-export async function connect(address: DatabaseAddress): Promise<DataSource> {
+/**
+ * Connects and brings the tables up to date, or as far as these migrations go; all that are pending in
+ * one transaction.
+ */
+export async function connect(
+  address: DatabaseAddress,
+  upTo: readonly (typeof migrations)[number][] = migrations,
+): Promise<DataSource> {
   const source = new DataSource({
     type: 'postgres',
     host: address.host,
@@ -109,7 +115,7 @@ export async function connect(address: DatabaseAddress): Promise<DataSource> {
     password: address.password,
     database: address.database,
     entities: tables,
-    migrations,
+    migrations: [...upTo],
     poolSize: 8,
     extra: { connectionTimeoutMillis: connectionWithin },
     installExtensions: false,

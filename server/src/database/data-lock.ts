@@ -2,10 +2,10 @@
  * One program at a time on a directory of data. The lock is flock(2) on a file in it, so the kernel
  * holds it exactly as long as the process lives: stopped or busy, it is held; killed, it is free.
  */
-import { closeSync, openSync } from 'node:fs';
-import { readFile } from 'node:fs/promises';
+import { closeSync, constants, fstatSync, openSync } from 'node:fs';
 import { join } from 'node:path';
 import koffi from 'koffi';
+import { readSmallText } from '../files/index.ts';
 import { explain, SetupError } from './setup-error.ts';
 
 /** Exclusive, and without waiting (LOCK_EX | LOCK_NB of sys/file.h). */
@@ -45,10 +45,14 @@ export async function lockData(directory: string): Promise<DataLock> {
   const path = join(directory, 'lock');
   let file: number;
   try {
-    // Opened with O_CLOEXEC by libuv: no child holds the lock on.
-    file = openSync(path, 'a', 0o600);
+    // Opened with O_CLOEXEC by libuv: no child holds the lock on. No link is followed, no pipe waited for.
+    file = openSync(path, constants.O_RDWR | constants.O_CREAT | carefully, 0o600);
   } catch (error) {
-    throw explain(error, directory);
+    throw explainLock(error, path, directory);
+  }
+  if (!fstatSync(file).isFile()) {
+    closeSync(file);
+    throw new SetupError(notAFile(path));
   }
   if (lockFile(file)) {
     return {
@@ -62,10 +66,24 @@ export async function lockData(directory: string): Promise<DataLock> {
   throw new InUseError(inUseWords(directory, note), note?.address ?? null);
 }
 
+const carefully = constants.O_NOFOLLOW | constants.O_NONBLOCK;
+
+const notAFile = (path: string): string =>
+  `${path} is not a file, so nobody can know who works on the data. Move it away, and start again.`;
+
+/** What stands where the lock should be: a directory, a link, a socket. */
+function explainLock(error: unknown, path: string, directory: string): unknown {
+  const { code = '' } = error as NodeJS.ErrnoException;
+  return ['EISDIR', 'ELOOP', 'ENXIO'].includes(code)
+    ? new SetupError(notAFile(path), { cause: error })
+    : explain(error, directory);
+}
+
 /** The note of who runs; null where there is none, or half of one. */
 export async function readRunningNote(directory: string): Promise<RunningNote | null> {
   try {
-    const note = JSON.parse(await readFile(join(directory, 'running.json'), 'utf8')) as unknown;
+    const text = await readSmallText(join(directory, 'running.json'));
+    const note = JSON.parse(text ?? '') as unknown;
     return isNote(note) ? note : null;
   } catch {
     return null;

@@ -80,3 +80,11 @@ export async function countByPlace(
     );
   return new Map(rows.map(({ placeId, ...counts }) => [placeId, counts]));
 }
+
+/** The paths of all places that are looked through on this computer. */
+export const allPlaces = async (manager: EntityManager): Promise<string[]> => {
+  const rows = await manager.query<{ path: string }[]>(
+    'SELECT path FROM place JOIN computer ON computer.id = place.computer_id WHERE NOT computer.is_elsewhere',
+  );
+  return rows.map(({ path }) => path);
+};

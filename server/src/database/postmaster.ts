@@ -5,11 +5,14 @@
  */
 import { readdir, readFile, readlink, realpath } from 'node:fs/promises';
 import { basename, join } from 'node:path';
+import { readSmallText } from '../files/index.ts';
 
 /** A server process that is proven to be that of the cluster. */
 export interface Postmaster {
   readonly pid: number;
   readonly port: number;
+  /** Whether it takes connections, by its own word. */
+  readonly isReady: boolean;
 }
 
 /** The start in the file and that of the process may differ by so many seconds. */
@@ -19,16 +22,15 @@ const ticksPerSecond = 100;
 
 /** The server that runs on the cluster's directory; null when none does. */
 export async function findPostmaster(data: string): Promise<Postmaster | null> {
-  const lines = await readFile(join(data, 'postmaster.pid'), 'utf8').then(
-    (text) => text.split('\n').map((line) => line.trim()),
-    () => [],
-  );
-  // Lines (miscadmin.h of PostgreSQL): process, data directory, start, port, …
+  const text = (await readSmallText(join(data, 'postmaster.pid'))) ?? '';
+  const lines = text.split('\n').map((line) => line.trim());
+  // Lines (pidfile.h of PostgreSQL): process, data directory, start, port, socket, address, memory, state.
   const [pid, start, port] = [lines[0], lines[2], lines[3]].map(Number);
   if (!isCount(pid) || !isCount(start) || !isCount(port) || port > 65_535) {
     return null;
   }
-  return (await isServerOf(pid, data, start)) ? { pid, port } : null;
+  const isReady = lines[7] === 'ready';
+  return (await isServerOf(pid, data, start)) ? { pid, port, isReady } : null;
 }
 
 const isCount = (value: number | undefined): value is number =>

@@ -48,7 +48,7 @@ export async function binariesFor(version: string, data: string): Promise<string
 }
 
 /** Options of the server: loopback only, no socket file, a log of seven days that goes round. */
-export const startOptions = (port: number): string =>
+export const startOptions = (port: number): string[] =>
   [
     'listen_addresses=127.0.0.1',
     `port=${port}`,
@@ -61,9 +61,7 @@ export const startOptions = (port: number): string =>
     'log_truncate_on_rotation=on',
     'log_rotation_age=1d',
     'log_rotation_size=0',
-  ]
-    .map((setting) => `-c ${setting}`)
-    .join(' ');
+  ].flatMap((setting) => ['-c', setting]);
 
 /** A user of the system. */
 export interface SystemUser {
@@ -90,24 +88,35 @@ export async function postgresUser(): Promise<SystemUser | null> {
   }
 }
 
-/** How long a program's output may take to come through after it ended. Milliseconds. */
-const lastWords = 500;
+/**
+ * The words before a command that make it a child of ours: as the user `postgres` when we are root, and
+ * ended by that signal when we are gone, whatever ended us (setpriv(1) of util-linux, prctl(2)). It is
+ * started in a session of its own, so that what a terminal sends to us does not reach it.
+ */
+export async function asOurs(signal: 'INT' | 'KILL'): Promise<string[]> {
+  const user = await postgresUser();
+  const rights = user
+    ? [`--reuid=${user.uid}`, `--regid=${user.gid}`, '--clear-groups', '--no-new-privs']
+    : ['--no-new-privs'];
+  return ['setpriv', ...rights, `--pdeathsig=${signal}`, '--'];
+}
 
-/** Runs a program as the user PostgreSQL may run as: `postgres` when we are root, ourselves otherwise. */
+/** What a program is given. */
+interface Given {
+  readonly input?: string;
+  readonly environment?: NodeJS.ProcessEnv;
+}
+
+/** Runs a program as the user PostgreSQL may run as, and gives what it printed. */
 export async function asPostgres(
   command: readonly string[],
-  {
-    input,
-    environment,
-  }: { readonly input?: string; readonly environment?: NodeJS.ProcessEnv } = {},
+  { input, environment }: Given = {},
 ): Promise<string> {
-  const isRoot = process.getuid?.() === 0;
-  const [program = '', ...rest] = isRoot
-    ? ['runuser', '-u', 'postgres', '--', ...command]
-    : command;
+  const [program = '', ...rest] = [...(await asOurs('KILL')), ...command];
   return new Promise((resolve, reject) => {
     const child = spawn(program, rest, {
       cwd: '/',
+      detached: true,
       stdio: ['pipe', 'pipe', 'pipe'],
       env: { ...process.env, ...environment },
     });
@@ -116,21 +125,12 @@ export async function asPostgres(
     child.stdout.setEncoding('utf8').on('data', (text: string) => (out += text));
     child.stderr.setEncoding('utf8').on('data', (text: string) => (trouble += text));
     child.once('error', reject);
-    const ended = (code: number | null): void => {
+    child.once('close', (code) => {
       if (code === 0) {
         resolve(out);
       } else {
-        reject(new Error(trouble.trim() || `${program} ended with ${code ?? 'a signal'}`));
+        reject(new Error(trouble.trim() || `${command[0] ?? ''} ended with ${code ?? 'a signal'}`));
       }
-    };
-    child.once('close', ended);
-    // A server that pg_ctl leaves running may hold the pipes open: then its own end has to do.
-    child.once('exit', (code) => {
-      setTimeout(() => {
-        child.stdout.destroy();
-        child.stderr.destroy();
-        ended(code);
-      }, lastWords).unref();
     });
     child.stdin.on('error', () => undefined).end(input ?? '');
   });

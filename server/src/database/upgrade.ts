@@ -1,8 +1,9 @@
 /**
- * Carrying the data over to a newer PostgreSQL: dumped from the old server, read into a new cluster
- * beside it, counted, and only then put in its place. The old cluster is kept.
+ * Carrying the data over to a newer PostgreSQL: backed up from the old server, restored into a new
+ * cluster beside it, counted, and only then put in its place. The old cluster is kept.
  */
-import { rename, rm } from 'node:fs/promises';
+import { randomUUID } from 'node:crypto';
+import { open, rename, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { DatabaseAddress } from './connect.ts';
 import {
@@ -17,8 +18,10 @@ import {
   versionOf,
   type ClusterFiles,
 } from './cluster.ts';
+import { survey, type Contents } from './backup-file.ts';
+import { fillDatabase, writeRows } from './fill-database.ts';
 import { lockData } from './data-lock.ts';
-import { asPostgres, binariesFor, binariesOf, installedVersions } from './programs.ts';
+import { binariesFor, binariesOf, installedVersions } from './programs.ts';
 import { findPostmaster, stopPostmaster } from './postmaster.ts';
 import { explain, SetupError } from './setup-error.ts';
 
@@ -82,17 +85,10 @@ async function carryOver(
   await asAdministrator({ ...fresh, database: 'postgres' }, (client) =>
     createDatabase(client, database),
   );
-  await copyDatabase(to.bin, old, fresh);
-  const [before, after] = [await countRows(old), await countRows(fresh)];
-  const wrong = [...before].filter(([table, count]) => after.get(table) !== count);
-  if (wrong.length > 0 || before.size !== after.size) {
-    throw new SetupError(
-      `The new database does not hold what the old one does (${wrong.map(([table]) => table).join(', ')}), so it was not taken. Nothing was changed.`,
-    );
-  }
+  const { tables } = await copyDatabase(files, old, fresh);
   await stopPostmaster(files.data);
   await stopPostmaster(files.half);
-  return after;
+  return new Map(tables.map(({ name, rows }) => [name, rows]));
 }
 
 /** The database server of a directory: the one that runs, or one that is started. */
@@ -109,33 +105,21 @@ export async function serverOn(
   return { host: '127.0.0.1', port, user, password, database };
 }
 
-/** By the newer version's own programs, the whole dump before any of it is read in, so that half of one is never taken. */
+/** As a backup, the whole of it before any is read in, so that half of one is never taken. */
 async function copyDatabase(
-  bin: string,
+  { directory }: ClusterFiles,
   from: DatabaseAddress,
   to: DatabaseAddress,
-): Promise<void> {
-  const at = ({ port }: DatabaseAddress): string[] => [
-    ...['-h', '127.0.0.1', '-p', String(port), '-U', user, '-d', database],
-  ];
-  const environment = { PGPASSWORD: from.password };
-  const dump = await asPostgres([join(bin, 'pg_dump'), ...at(from)], { environment });
-  await asPostgres([join(bin, 'psql'), '-q', '-v', 'ON_ERROR_STOP=1', ...at(to)], {
-    input: dump,
-    environment,
-  });
+): Promise<Contents> {
+  const path = join(directory, `.${randomUUID()}.half`);
+  const handle = await open(path, 'wx+', 0o600);
+  try {
+    await writeRows(from, handle.fd, new Date());
+    const contents = await survey(handle.fd, path);
+    await fillDatabase(to, { file: handle.fd, path, contents });
+    return contents;
+  } finally {
+    await handle.close();
+    await rm(path, { force: true });
+  }
 }
-
-/** How many rows each table holds. */
-export const countRows = (address: DatabaseAddress): Promise<Map<string, number>> =>
-  asAdministrator(address, async (client) => {
-    const { rows } = await client.query<{ name: string }>(
-      `SELECT table_name "name" FROM information_schema.tables WHERE table_schema = 'public'`,
-    );
-    const counts = new Map<string, number>();
-    for (const { name } of rows) {
-      const counted = await client.query<{ n: number }>(`SELECT count(*)::int n FROM "${name}"`);
-      counts.set(name, counted.rows[0]?.n ?? 0);
-    }
-    return counts;
-  });

@@ -12,6 +12,9 @@ import type { Host, HostCommand } from './host.ts';
 /** The longest the process may take for one command, in milliseconds. */
 const patience = 30_000;
 
+/** How long it may take to end by itself; one that is stopped never does. Milliseconds. */
+const endsWithin = 2_000;
+
 /** The practice session in a process of its own, started again when it ended. */
 export class PracticeHost implements Host {
   #child: ChildProcess | null = null;
@@ -59,19 +62,30 @@ export class PracticeHost implements Host {
       stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
       execArgv: [],
       serialization: 'json',
+      // A signal of the terminal is for us: the child goes when we let go of it, or are gone.
+      detached: true,
     });
+    this.#child.on('error', () => undefined);
     return this.#child;
   }
 
+  /** Lets go of the process, and ends it where it does not end by itself. */
   async close(): Promise<void> {
     const child = this.#child;
     this.#child = null;
-    if (!child || child.exitCode !== null) {
+    if (!child || child.exitCode !== null || child.signalCode !== null) {
       return;
     }
     const ended = once(child, 'exit');
-    child.disconnect();
+    // One that crashed or was killed may be gone already, though its end was not told yet.
+    if (child.connected) {
+      child.disconnect();
+    }
+    const kill = setTimeout(() => {
+      child.kill('SIGKILL');
+    }, endsWithin);
     await ended;
+    clearTimeout(kill);
   }
 }
 

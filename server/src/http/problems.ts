@@ -26,7 +26,7 @@ const statuses: Record<ProblemCode, number> = {
   'line-invalid': 400,
   'no-copies': 400,
   'document-invalid': 422,
-  'shelf-refused': 422,
+  'directory-refused': 422,
   'computer-here': 409,
   'computer-elsewhere': 409,
   'not-kept': 422,

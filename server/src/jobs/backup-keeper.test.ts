@@ -1,8 +1,21 @@
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  existsSync,
+  fstatSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+  writeSync,
+} from 'node:fs';
+import { execFileSync } from 'node:child_process';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { BackupKeeper, type BackupWriter } from './backup-keeper.ts';
+import { BackupKeeper, type BackupKeeping } from './backup-keeper.ts';
 
 let data: string;
 let now: Date;
@@ -10,22 +23,26 @@ let now: Date;
 let read: number;
 
 /** Backups that are small files: when they were made, in JSON. */
-const writer: BackupWriter = {
+const keeping: BackupKeeping = {
+  clock: () => now,
   write: (file, at) => {
-    writeFileSync(file, JSON.stringify({ at: at.toISOString() }));
+    writeSync(file, JSON.stringify({ at: at.toISOString() }));
     return Promise.resolve();
   },
   read: (file) => {
     read += 1;
     return new Promise((resolve) => {
-      const text = readFileSync(file, 'utf8');
-      const { at: made } = JSON.parse(text) as { at: string };
-      resolve({ at: made, bytes: text.length, rows: { copy: 3, plugin: 2 } });
+      const bytes = Buffer.alloc(fstatSync(file).size);
+      readSync(file, bytes, 0, bytes.length, 0);
+      const { at: made } = JSON.parse(bytes.toString()) as { at: string };
+      resolve({ at: made, bytes: bytes.length, rows: { copy: 3, plugin: 2 } });
     });
   },
+  whyNot: () => Promise.resolve(null),
+  failed: () => undefined,
 };
-const keeperOf = (more: Partial<BackupWriter> = {}): BackupKeeper =>
-  new BackupKeeper(data, { ...writer, ...more }, () => now);
+const keeperOf = (more: Partial<BackupKeeping> = {}): BackupKeeper =>
+  new BackupKeeper(data, { ...keeping, ...more });
 const files = (directory = join(data, 'backups')): string[] =>
   existsSync(directory) ? readdirSync(directory).sort() : [];
 /** A time of the machine's own clock, which is what night is by. */
@@ -122,7 +139,7 @@ describe('what went wrong', () => {
     let isFull = true;
     const keeper = keeperOf({
       write: (file, when) =>
-        isFull ? Promise.reject(new Error('No space left.')) : writer.write(file, when),
+        isFull ? Promise.reject(new Error('No space left.')) : keeping.write(file, when),
     });
     expect(await keeper.now()).toMatchObject({ trouble: 'No space left.', backups: [] });
     expect(await keeper.view()).toMatchObject({ trouble: 'No space left.', isOld: true });
@@ -143,5 +160,52 @@ describe('what went wrong', () => {
     expect((await keeper.view()).isOld).toBe(false);
     at(12, 13);
     expect((await keeper.view()).isOld).toBe(true);
+  });
+});
+
+const modeOf = (path: string): number => statSync(path).mode & 0o777;
+
+describe('nobody else', () => {
+  it('can read a backup, or look where they lie', async () => {
+    await keeperOf().now();
+    const directory = join(data, 'backups');
+    expect(modeOf(directory)).toBe(0o700);
+    expect(files().map((name) => modeOf(join(directory, name)))).toEqual([0o600]);
+  });
+  it('can read one that an older program left open, from the next start on', async () => {
+    const directory = join(data, 'backups');
+    mkdirSync(directory, { mode: 0o755 });
+    const old = join(directory, 'studio-2026-03-01-03-00-00.backup');
+    const mine = join(directory, 'notes.txt');
+    const half = join(directory, '.00000000-0000-4000-8000-000000000000.half');
+    for (const path of [old, mine, half]) {
+      writeFileSync(path, '{}');
+      chmodSync(path, 0o644);
+    }
+    const keeper = keeperOf();
+    keeper.start();
+    await keeper.close();
+    expect([modeOf(directory), modeOf(old), modeOf(mine)]).toEqual([0o700, 0o600, 0o644]);
+    expect(existsSync(half)).toBe(false);
+  });
+});
+
+describe('a directory for backups', () => {
+  it.each(['/proc/x', '/dev/null/x'])('in which none can be is refused: %s', async (directory) => {
+    const set = await keeperOf().set({ directory, keep: 2 });
+    expect(set).toMatchObject({ ok: false, problems: [{ code: 'directory-refused' }] });
+    expect((await keeperOf().view()).directory).toBe(join(data, 'backups'));
+  });
+  it('that may not be written is refused, when it is set and before each backup', async () => {
+    const whyNot = (): Promise<string> => Promise.resolve('Plugins lie there.');
+    const keeper = keeperOf({ whyNot });
+    expect((await keeper.set({ directory: join(data, 'x'), keep: 2 })).ok).toBe(false);
+    expect((await keeper.now()).trouble).toBe('Plugins lie there.');
+    expect(files()).toEqual([]);
+  });
+  it('with a pipe that is called like a backup is read all the same', async () => {
+    await keeperOf().now();
+    execFileSync('mkfifo', [join(data, 'backups', 'studio-2027-01-01-03-00-00.backup')]);
+    expect((await keeperOf().view()).backups).toHaveLength(1);
   });
 });

@@ -11,14 +11,20 @@ type Last = NonNullable<ShelfView['last']>;
 export class ShelfKeeper {
   readonly #events: EventHub;
   readonly #bring: (computer: string) => Promise<void>;
+  readonly #failed: (error: unknown) => void;
   readonly #last = new Map<string, Last>();
   readonly #timers = new Map<string, NodeJS.Timeout>();
   readonly #listening = new Map<string, () => void>();
   #running: Promise<void> = Promise.resolve();
 
-  constructor(events: EventHub, bring: (computer: string) => Promise<void>) {
+  constructor(
+    events: EventHub,
+    bring: (computer: string) => Promise<void>,
+    { failed }: { readonly failed: (error: unknown) => void },
+  ) {
     this.#events = events;
     this.#bring = bring;
+    this.#failed = failed;
   }
 
   /** How the last writing went; null where nothing was written since the start. */
@@ -46,7 +52,7 @@ export class ShelfKeeper {
   #soon(computer: string): void {
     clearTimeout(this.#timers.get(computer));
     const timer = setTimeout(() => {
-      this.#running = this.#running.then(() => this.#bring(computer));
+      this.#running = this.#running.then(() => this.#bring(computer)).catch(this.#failed);
     }, quiet);
     this.#timers.set(computer, timer.unref());
   }

@@ -66,7 +66,7 @@ export async function writeShelf(
   const record = await readRecord(root);
   const trouble = (await whyNotHere(root, record)) ?? whyNotNear(root, never);
   if (trouble !== null) {
-    return failed({ code: 'shelf-refused', at: directory, detail: trouble });
+    return failed({ code: 'directory-refused', at: directory, detail: trouble });
   }
   const work = await planWork(root, plan, record ?? new Map<string, Written>(), isQuick);
   if (!isDry) {

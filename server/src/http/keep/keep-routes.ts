@@ -165,7 +165,7 @@ function backupRoutes(router: Router, parts: Parts): void {
   );
   router.put(
     '/backups',
-    withBody(backupsSchema, async (settings) => ok(await parts.backups.set(settings))),
+    withBody(backupsSchema, (settings) => parts.backups.set(settings)),
   );
 }
 

@@ -143,11 +143,11 @@ export async function viewShelf(parts: Parts, computer: string): Promise<ShelfVi
  * is looked at, and healed.
  */
 export async function keepInStep(parts: Parts, computer: string, isWhole = false): Promise<void> {
-  const row = await findComputer(parts.database.manager, computer);
-  if (!row?.shelf) {
-    return;
-  }
   try {
+    const row = await findComputer(parts.database.manager, computer);
+    if (!row?.shelf) {
+      return;
+    }
     const outcome = await bring(parts, computer, row.shelf, { isQuick: !isWhole });
     parts.shelves.note(computer, lastOf(parts, outcome));
   } catch (error) {

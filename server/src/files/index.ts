@@ -1,0 +1,11 @@
+/** Files and directories that somebody else may change under our hands. */
+export { piecesOf, writePieces } from './descriptor.ts';
+export { Directory, halfName, isMissing } from './directory.ts';
+export {
+  NotRegularError,
+  openRegular,
+  readRegular,
+  readSmallText,
+  type OpenOptions,
+} from './regular-file.ts';
+export { isWithin, realPathOf } from './whereabouts.ts';
