@@ -24,6 +24,8 @@ const start = (data: string, port: number, isDemo: boolean, clock?: () => Date):
     web,
     ...(clock ? { clock } : {}),
     firstComputer: isDemo ? demoComputer : { name: 'Test computer' },
+    // Journeys make their directories there.
+    allowed: [tmpdir()],
   });
 
 /** A server over the data, which go when the test is done. */

@@ -103,7 +103,7 @@ async function run(options: StartOptions): Promise<void> {
     web,
     logLevel,
     isPrivate,
-    allowed,
+    allowed: isDemo ? [...allowed, join(data, 'studio')] : allowed,
     uncaught: process,
     oscPort: port + 1,
     clock: travel.clock,

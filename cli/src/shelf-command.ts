@@ -1,5 +1,6 @@
 /** `shelf ORDER DIR`: a cabinet of a document written out as directories. */
 import { existsSync } from 'node:fs';
+import { mkdir, realpath } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 import {
   asId,
@@ -11,7 +12,7 @@ import {
   type PluginId,
 } from '@clever-drawer/core';
 import { idsAsWritten, recordsOf, type OrderDocument } from '@clever-drawer/core/documents';
-import { directoriesOf, writeShelf } from '@clever-drawer/server/shelf';
+import { directoriesOf, shelfKey, usualDirectory, writeShelf } from '@clever-drawer/server/shelf';
 import { documentIn } from './document-file.ts';
 import { sayHelp, type ExitStatus, type Terminal } from './terminal.ts';
 
@@ -97,7 +98,8 @@ export async function shelfCommand(args: string[], terminal: Terminal): Promise<
     hasLinks: wishes.hasLinks,
   });
   const never = directoriesOf(plugins.flatMap(({ copies }) => copies.map(({ path }) => path)));
-  const written = await writeShelf(wishes.directory, plan, { isDry: wishes.isDry, never });
+  const key = await ownKey();
+  const written = await writeShelf(wishes.directory, plan, { key, isDry: wishes.isDry, never });
   if (!written.ok) {
     terminal.error(written.problems.map(describe).join('\n'));
     return 1;
@@ -110,6 +112,13 @@ export async function shelfCommand(args: string[], terminal: Terminal): Promise<
   const would = wishes.isDry ? ' would be' : '';
   terminal.error(`${actions.length - left}${would} done, ${kept} as they should be, ${left} left.`);
   return left > 0 ? 1 : 0;
+}
+
+/** What shelves of this command are known by again; it is kept where Clever Drawer keeps its data. */
+async function ownKey(): Promise<Buffer> {
+  const directory = usualDirectory(process.env);
+  await mkdir(directory, { recursive: true, mode: 0o755 });
+  return shelfKey(await realpath(directory));
 }
 
 /** The plugins of a document as a catalog has them; a copy that is not on this disk is gone. */

@@ -1,4 +1,5 @@
 /** Config, connect, listen: the whole server, to be started and stopped. */
+import { realpath } from 'node:fs/promises';
 import type { Server } from 'node:http';
 import { setTimeout as pause } from 'node:timers/promises';
 import type { DataSource } from 'typeorm';
@@ -39,6 +40,7 @@ import { ScanJobs } from './jobs/scan-jobs.ts';
 import type { Parts } from './parts.ts';
 import { Opener } from './opener/index.ts';
 import { Reviewer } from './reviewer/index.ts';
+import { shelfKey } from './shelf/index.ts';
 import { ReaderPool, thisMachine } from './scanner/index.ts';
 import { watchPlaces } from './usecases/scan/places.ts';
 import { startScan } from './usecases/scan/scan.ts';
@@ -244,6 +246,7 @@ function makeParts({ cluster, database, keeper, config, log, net }: Making): Par
         log.error({ error: loggable(error) }, 'the backup of the night failed');
       },
     }),
+    shelfKey: async () => shelfKey(await realpath(config.data)),
     reach: new Reach({
       data: config.data,
       home: homedir(),

@@ -72,6 +72,8 @@ export interface Parts {
   readonly backups: BackupKeeper;
   /** What requests may have read and written. */
   readonly reach: Reach;
+  /** What the notes of shelves are signed with. */
+  readonly shelfKey: () => Promise<Buffer>;
   readonly host: Host;
   /** Sessions are changed one after the other, computer by computer. */
   readonly turns: Turns;

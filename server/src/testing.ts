@@ -52,6 +52,8 @@ const serveOn = (data: string): Promise<Running> =>
     web: null,
     firstComputer: { name: 'Test computer' },
     logLevel: 'warn',
+    // Tests make their directories there.
+    allowed: [tmpdir()],
   });
 
 /**

@@ -123,6 +123,13 @@ export class Directory {
     return readlink(this.at(name));
   }
 
+  /** Puts a link in its place in one step, whatever is there. */
+  async replaceLink(name: string, to: string): Promise<void> {
+    const half = `.${randomUUID()}.half`;
+    await this.link(half, to);
+    await this.#take(half, name);
+  }
+
   read(name: string, limit: number): Promise<Buffer> {
     return readRegular(this.at(name), limit);
   }
@@ -153,13 +160,17 @@ export class Directory {
       await handle.sync();
       return value;
     });
+    await this.#take(half, name);
+    return done;
+  }
+
+  async #take(half: string, name: string): Promise<void> {
     try {
       await rename(this.at(half), this.at(name));
     } catch (error) {
       await unlink(this.at(half)).catch(() => undefined);
       throw error;
     }
-    return done;
   }
 
   async #fresh<T>(

@@ -2,8 +2,14 @@
 import { realpath } from 'node:fs/promises';
 import { basename, join, resolve } from 'node:path';
 import { failed, ok, type BackupsView, type BackupView, type Result } from '@clever-drawer/core';
-import { explain } from '../database/setup-error.ts';
-import { Directory, halfName, openRegular, readSmallText, realPathOf } from '../files/index.ts';
+import {
+  Directory,
+  diskTrouble,
+  halfName,
+  openRegular,
+  readSmallText,
+  realPathOf,
+} from '../files/index.ts';
 
 /** Facts of one backup. */
 interface Read {
@@ -231,6 +237,7 @@ async function chmodRegular(path: string, mode: number): Promise<void> {
 }
 
 const troubleIn = (error: unknown, path: string): string => {
-  const told = explain(error, path);
-  return told instanceof Error ? told.message : String(told);
+  const trouble = diskTrouble(error);
+  const words = error instanceof Error ? error.message : String(error);
+  return trouble === null ? words : `${path}: ${trouble}.`;
 };

@@ -7,8 +7,10 @@ import {
   lstatSync,
   mkdirSync,
   mkdtempSync,
+  readdirSync,
   readFileSync,
   readlinkSync,
+  renameSync,
   rmSync,
   symlinkSync,
   unlinkSync,
@@ -17,8 +19,11 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { ShelfEntry, ShelfPlan } from '@clever-drawer/core';
-import { shelfRecordName, writeShelf, type ShelfOutcome } from './write-shelf.ts';
+import { shelfRecordName } from './shelf-record.ts';
+import { writeShelf, type ShelfOutcome } from './write-shelf.ts';
 
+/** What notes are signed with here. */
+const key = Buffer.alloc(32, 7);
 let base = '';
 let root = '';
 beforeEach(() => {
@@ -42,9 +47,9 @@ const plan: ShelfPlan = new Map<string, ShelfEntry>([
 
 async function write(
   wanted: ShelfPlan,
-  more: Parameters<typeof writeShelf>[2] = {},
+  more: Partial<Parameters<typeof writeShelf>[2]> = {},
 ): Promise<ShelfOutcome> {
-  const written = await writeShelf(root, wanted, more);
+  const written = await writeShelf(root, wanted, { key, ...more });
   if (!written.ok) {
     throw new Error(JSON.stringify(written.problems));
   }
@@ -186,18 +191,112 @@ describe('a shelf', () => {
       mark: '',
     };
     writeFileSync(note, JSON.stringify(record));
-    await write(new Map());
+    expect((await writeShelf(root, new Map(), { key })).ok).toBe(false);
     expect(existsSync(victim)).toBe(true);
   });
 
   it('is refused where other things are, and in and around places of plugins', async () => {
     mkdirSync(root);
     writeFileSync(join(root, 'song.txt'), '');
-    expect((await writeShelf(root, plan)).ok).toBe(false);
+    expect((await writeShelf(root, plan, { key })).ok).toBe(false);
     rmSync(root, { recursive: true });
     const never = [join(base, 'plugins')];
-    expect((await writeShelf(join(base, 'plugins/shelf'), plan, { never })).ok).toBe(false);
-    expect((await writeShelf(base, plan, { never })).ok).toBe(false);
+    expect((await writeShelf(join(base, 'plugins/shelf'), plan, { key, never })).ok).toBe(false);
+    expect((await writeShelf(base, plan, { key, never })).ok).toBe(false);
     expect(existsSync(join(base, 'plugins'))).toBe(false);
+  });
+
+  it('does not take a directory for its own by a note that somebody put there', async () => {
+    await write(plan);
+    const full = join(base, 'full');
+    mkdirSync(join(full, 'Squeeze'), { recursive: true });
+    writeFileSync(join(full, 'Squeeze/Gone.txt'), 'Gone\n');
+    // Signed, but for another directory; and one that is not signed at all.
+    for (const note of [
+      readFileSync(join(root, shelfRecordName), 'utf8'),
+      JSON.stringify({ version: 1, entries: { 'Squeeze/Gone.txt': { kind: 'card', mark: '' } } }),
+    ]) {
+      writeFileSync(join(full, shelfRecordName), note);
+      expect((await writeShelf(full, new Map(), { key })).ok).toBe(false);
+      expect(readFileSync(join(full, 'Squeeze/Gone.txt'), 'utf8')).toBe('Gone\n');
+    }
+  });
+
+  it('writes through no link that is called like what it writes for a moment', async () => {
+    await write(plan);
+    const victim = join(base, 'victim.txt');
+    writeFileSync(victim, 'mine');
+    symlinkSync(victim, join(root, `${shelfRecordName}.new`));
+    rmSync(join(root, shelfRecordName));
+    symlinkSync(victim, join(root, shelfRecordName));
+    await writeShelf(root, plan, { key });
+    expect(readFileSync(victim, 'utf8')).toBe('mine');
+  });
+
+  it.each(['in', 'around'])(
+    'is refused by a link to a place of plugins, and a place named by a link: %s it',
+    async (where) => {
+      const place = join(base, 'plugins');
+      mkdirSync(join(place, 'below'), { recursive: true });
+      symlinkSync(place, join(base, 'link'));
+      const [shelf, never] =
+        where === 'in' ? [join(base, 'link/new/shelf'), place] : [place, join(base, 'link/below')];
+      const written = await writeShelf(shelf, plan, { key, never: [never] });
+      expect(written).toMatchObject({ ok: false, problems: [{ code: 'directory-refused' }] });
+      const byLink = await writeShelf(join(place, 'shelf'), plan, {
+        key,
+        never: [join(base, 'link')],
+      });
+      expect(byLink.ok).toBe(false);
+      expect(readdirSync(place)).toEqual(['below']);
+    },
+  );
+
+  it('stops when its directory is put elsewhere while it is written', async () => {
+    const place = join(base, 'plugins');
+    mkdirSync(place);
+    const long: [string, ShelfEntry][] = Array.from({ length: 2_000 }, (_, at) => [
+      `D${at}`,
+      directory,
+    ]);
+    const writing = writeShelf(root, new Map(long), { key, never: [place] });
+    while (!existsSync(join(root, 'D3'))) {
+      await new Promise((resolve) => setTimeout(resolve, 1));
+    }
+    renameSync(root, join(place, 'shelf'));
+    symlinkSync(place, root);
+    expect((await writing).ok).toBe(false);
+    expect(readdirSync(place)).toEqual(['shelf']);
+    const written = readdirSync(join(place, 'shelf')).length;
+    expect(written).toBeLessThan(2_000);
+  });
+
+  it.each([
+    ['a name that no disk takes', 'x'.repeat(300)],
+    ['a name below a file', 'file/shelf'],
+    ['the system’s own directories', '/proc/shelf'],
+    ['a link that leads nowhere', 'nowhere/shelf'],
+  ])('is refused in words, and nothing is left: %s', async (_, name) => {
+    writeFileSync(join(base, 'file'), '');
+    symlinkSync('/nothing/there', join(base, 'nowhere'));
+    const written = await writeShelf(name.startsWith('/') ? name : join(base, name), plan, { key });
+    expect(written).toMatchObject({ ok: false, problems: [{ code: 'directory-refused' }] });
+    expect(readdirSync(base).sort()).toEqual(['file', 'nowhere']);
+  });
+
+  it('removes what it made when it cannot go on', async () => {
+    const broken = new Map<string, ShelfEntry>([...plan, ['y'.repeat(300), link('/plugins/y')]]);
+    const written = await writeShelf(root, broken, { key });
+    expect(written).toMatchObject({
+      ok: false,
+      problems: [{ detail: expect.stringContaining('longer than its disk takes') }],
+    });
+    expect(existsSync(root) ? listed() : []).toEqual([]);
+  });
+
+  it('waits for no pipe that is called like its note', async () => {
+    mkdirSync(root);
+    execFileSync('mkfifo', [join(root, shelfRecordName)]);
+    expect((await writeShelf(root, plan, { key })).ok).toBe(false);
   });
 });

@@ -85,7 +85,7 @@ interface WorkedOut extends WorkedChange {
 }
 
 async function workOut(
-  { clock }: Pick<Parts, 'clock'>,
+  { clock, reach }: Pick<Parts, 'clock' | 'reach'>,
   manager: EntityManager,
   computer: string,
   before: Order,
@@ -94,7 +94,7 @@ async function workOut(
   if (incoming.form === 'table') {
     return workOutTable(manager, computer, before, incoming.text ?? '');
   }
-  const read = await readIncoming(manager, computer, incoming);
+  const read = await readIncoming(reach, manager, computer, incoming);
   if (!read.ok) {
     return read;
   }

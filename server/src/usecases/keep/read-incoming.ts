@@ -5,6 +5,7 @@ import { readDocument, readOutline, type ReadDocument } from '@clever-drawer/cor
 import { allCopies, readCatalog } from '../../database/catalog.ts';
 import { findComputer } from '../../database/computers.ts';
 import { readOrder } from '../../database/order.ts';
+import type { Reach } from '../../reach.ts';
 import { readTree } from '../../shelf/index.ts';
 import { documentOfTree } from './tree-document.ts';
 import { documentHere } from './export-documents.ts';
@@ -26,11 +27,16 @@ export interface Incoming {
 
 /** The document that is to be read in, whatever form it comes in, or what is wrong with it. */
 export async function readIncoming(
+  reach: Reach,
   manager: EntityManager,
   here: string,
   { text, computer, form, hasLoads = true }: Incoming,
 ): Promise<Result<ReadDocument>> {
   if (text !== undefined && form === 'tree') {
+    const detail = await reach.whyNotRead(text);
+    if (detail !== null) {
+      return failed({ code: 'directory-refused', at: text, detail });
+    }
     const tree = await readTree(text);
     return tree.ok
       ? ok({ document: documentOfTree(tree.value, await allCopies(manager, here)), kept: {} })

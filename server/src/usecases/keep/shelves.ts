@@ -13,9 +13,9 @@ import {
   type ShelfView,
 } from '@clever-drawer/core';
 import { readCatalog } from '../../database/catalog.ts';
-import { findComputer, listComputers, saveShelf } from '../../database/computers.ts';
+import { findComputer, saveShelf } from '../../database/computers.ts';
 import { readOrder } from '../../database/order.ts';
-import { listPlaces } from '../../database/places.ts';
+import { allPlaces } from '../../database/places.ts';
 import { readUsage } from '../../database/session.ts';
 import { loggable } from '../../log.ts';
 import type { Parts } from '../../parts.ts';
@@ -48,17 +48,6 @@ async function planOf(
   });
 }
 
-/** The places of all computers here: nothing is ever written in or around them. */
-async function placesOf({ database }: Parts): Promise<string[]> {
-  const paths: string[] = [];
-  for (const { id, isElsewhere } of await listComputers(database.manager)) {
-    if (!isElsewhere) {
-      paths.push(...(await listPlaces(database.manager, id)).map(({ path }) => path));
-    }
-  }
-  return paths;
-}
-
 const lastOf = (parts: Parts, outcome: Result<ShelfOutcome>): NonNullable<ShelfView['last']> => {
   const at = parts.clock().toISOString();
   if (!outcome.ok) {
@@ -80,12 +69,27 @@ async function bring(
   parts: Parts,
   computer: string,
   settings: ShelfSettings,
-  how: ShelfOptions,
+  how: Pick<ShelfOptions, 'isDry' | 'isQuick'>,
 ): Promise<Result<ShelfOutcome>> {
   const plan = await planOf(parts, computer, settings);
   return plan
-    ? writeShelf(settings.directory, plan, { ...how, never: await placesOf(parts) })
+    ? writeAt(parts, settings.directory, plan, how)
     : failed({ code: 'unknown-record', at: 'cabinet', what: 'cabinet' });
+}
+
+/** Writes where requests may have something written. */
+async function writeAt(
+  { reach, shelfKey, database }: Parts,
+  directory: string,
+  plan: ShelfPlan,
+  how: Pick<ShelfOptions, 'isDry' | 'isQuick'> = {},
+): Promise<Result<ShelfOutcome>> {
+  const detail = await reach.whyNotWritten(directory);
+  if (detail !== null) {
+    return failed({ code: 'directory-refused', at: directory, detail });
+  }
+  const never = await allPlaces(database.manager);
+  return writeShelf(directory, plan, { ...how, key: await shelfKey(), never });
 }
 
 /** What a shelf would do; nothing is written. */
@@ -111,7 +115,7 @@ export async function setShelf(
     return outcome;
   }
   if (before && before.directory !== settings.directory) {
-    await writeShelf(before.directory, new Map());
+    await writeAt(parts, before.directory, new Map());
   }
   await saveShelf(parts.database.manager, computer, settings);
   parts.shelves.note(computer, lastOf(parts, outcome));
@@ -122,7 +126,7 @@ export async function setShelf(
 export async function removeShelf(parts: Parts, computer: string): Promise<Result<ShelfView>> {
   const row = await findComputer(parts.database.manager, computer);
   if (row?.shelf) {
-    const outcome = await writeShelf(row.shelf.directory, new Map());
+    const outcome = await writeAt(parts, row.shelf.directory, new Map());
     if (!outcome.ok) {
       return outcome;
     }
