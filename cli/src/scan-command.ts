@@ -2,7 +2,14 @@
 import { existsSync, statSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
-import { describe, formats, readDeclared, type Format, type FoundCopy } from '@clever-drawer/core';
+import {
+  copyLineOf,
+  describe,
+  formats,
+  readDeclared,
+  type Format,
+  type FoundCopy,
+} from '@clever-drawer/core';
 import { noDescriptions } from '@clever-drawer/core/readers';
 import { Opener } from '@clever-drawer/server/opener';
 import {
@@ -190,13 +197,7 @@ async function* examineInOrder(
 
 /** A copy as one line: what was found, the kind and types it declares, and a problem in words. */
 function lineOf(copy: FoundCopy): object {
-  const { problem, picture, ...facts } = copy;
+  const { problem, picture, ...facts } = copyLineOf(copy);
   const { kind, types } = readDeclared(copy.format, copy.declared);
-  return {
-    ...facts,
-    kind,
-    types,
-    picture,
-    ...(problem ? { problem: { code: problem.code, message: describe(problem) } } : {}),
-  };
+  return { ...facts, kind, types, picture, ...(problem ? { problem } : {}) };
 }

@@ -476,7 +476,7 @@ export {
   type ValueLimits,
   type ValueTrouble,
 } from './text/storable.ts';
-export { readCopyLine } from './exchange/copy-line.ts';
+export { copyLineOf, readCopyLine, type CopyLine } from './exchange/copy-line.ts';
 export {
   matchPlugins,
   matchHows,

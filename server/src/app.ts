@@ -75,7 +75,8 @@ function problemOf(error: RequestError): Problem | null {
 
 /**
  * What the database's own rules refused, by PostgreSQL's error codes: a key that is there already,
- * a reference to what is not there, a value that no column takes, a disk without room.
+ * a reference to what is not there, a value that no column takes, a text that no index takes, a disk
+ * without room.
  */
 function refusedByData({ code }: RequestError): Problem | null {
   switch (code?.slice(0, 2)) {
@@ -87,6 +88,8 @@ function refusedByData({ code }: RequestError): Problem | null {
       return code === '53100' ? { code: 'no-room', at: 'database' } : null;
     case '22':
       return { code: 'field-invalid', at: 'body', detail: 'A value cannot be stored.' };
+    case '54':
+      return { code: 'field-invalid', at: 'body', detail: 'A text is longer than can be stored.' };
     default:
       return null;
   }

@@ -1,7 +1,9 @@
 import { describe as suite, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { describe } from '../problem.ts';
-import { readCopyLine } from './copy-line.ts';
+import { describe, type Problem } from '../problem.ts';
+import { bareCopy, describedBy, formats, type FoundCopy } from '../formats/found-copy.ts';
+import { storableCopy } from '../formats/storable-copy.ts';
+import { copyLineOf, readCopyLine } from './copy-line.ts';
 
 const line = (more: object = {}): string =>
   JSON.stringify({
@@ -66,6 +68,48 @@ suite('a line of another computer’s copies', () => {
       fc.property(fc.json(), (text) => {
         const read = readCopyLine(text, 1);
         return read.ok || read.problems.length === 1;
+      }),
+    );
+  });
+  it('that we wrote is read back as the copy it was, whatever it says and however it failed', () => {
+    const text = fc.option(fc.string({ unit: 'grapheme', maxLength: 40 }));
+    const list = fc.array(fc.string({ maxLength: 12 }), { maxLength: 4 });
+    const count = fc.option(fc.nat(2_000));
+    const flag = fc.option(fc.boolean());
+    const problem: fc.Arbitrary<Problem | null> = fc.oneof(
+      fc.constant(null),
+      fc.record({ code: fc.constant('crashed' as const), at: fc.string(), detail: fc.string() }),
+      fc.record({ code: fc.constant('timed-out' as const), at: fc.string(), seconds: fc.nat(60) }),
+      fc.record({
+        code: fc.constant('damaged' as const),
+        at: fc.string(),
+        line: fc.option(fc.nat()),
+        detail: fc.string(),
+      }),
+    );
+    const found = fc
+      .record({
+        ...{ format: fc.constantFrom(...formats), path: fc.string({ minLength: 1 }), problem },
+        ...{ binary: text, identity: text, name: text, vendor: text, version: text },
+        ...{ declared: list, replaces: list, architectures: fc.option(list), controls: list },
+        ...{ audioIn: count, audioOut: count, notesIn: flag, notesOut: flag },
+        ...{ uniqueId: fc.option(fc.maxSafeInteger()), description: fc.option(fc.string()) },
+        examined: fc.constantFrom('read' as const, 'opened' as const),
+      })
+      .filter(({ path }) => path.trim() !== '')
+      .map(({ description, ...drawn }): FoundCopy => {
+        const bare = bareCopy(drawn.format, drawn.path);
+        const copy = { ...bare, ...drawn, ...describedBy(description) };
+        return storableCopy({ ...copy, status: drawn.problem ? 'failed' : 'ok', picture: null });
+      });
+    fc.assert(
+      fc.property(found, (copy) => {
+        const read = readCopyLine(JSON.stringify(copyLineOf(copy)), 1);
+        const { mended, ...facts } = copy;
+        const elsewhere = copy.problem && {
+          ...{ code: 'wrong-elsewhere', at: copy.path, detail: describe(copy.problem) },
+        };
+        expect(read).toEqual({ ok: true, value: { ...facts, problem: elsewhere } });
       }),
     );
   });

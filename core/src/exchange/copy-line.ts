@@ -1,6 +1,6 @@
-/** Copies as `scan` writes them, a line of JSON each, read back in. */
+/** Copies as lines of JSON: what one part of the program writes here another reads back, and so does `scan`. */
 import type { Problem, Result } from '../problem.ts';
-import { failed, ok } from '../problem.ts';
+import { describe, failed, ok } from '../problem.ts';
 import { jsonObject } from '../text/json-object.ts';
 import {
   bareCopy,
@@ -14,6 +14,18 @@ import {
 const limits = { line: 1_048_576, path: 2_400, list: 5_000, number: 1_000_000 };
 
 type Line = Readonly<Record<string, unknown>>;
+
+/** A copy as it is written in a line: a problem is its code and its words. */
+export type CopyLine = Omit<FoundCopy, 'problem'> & {
+  readonly problem?: { readonly code: Problem['code']; readonly message: string };
+};
+
+/** What a line says of a copy. */
+export function copyLineOf({ problem, ...facts }: FoundCopy): CopyLine {
+  return problem
+    ? { ...facts, problem: { code: problem.code, message: describe(problem) } }
+    : facts;
+}
 
 /**
  * The copy in a line; `number` counts lines from 1. What the line says of pictures is left out:

@@ -1,8 +1,7 @@
 /** One process that opens plugins: what it is asked, what it tells, and its end. */
 import { spawn, type ChildProcess } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
-import { constants, setPriority, tmpdir } from 'node:os';
+import { constants, setPriority } from 'node:os';
 import { join } from 'node:path';
 import type { Readable, Writable } from 'node:stream';
 import {
@@ -13,6 +12,7 @@ import {
 } from '@clever-drawer/core/readers';
 import type { Format, Problem } from '@clever-drawer/core';
 import { endMarked, type Confinement } from './confinement.ts';
+import { newHome, removeHome } from './home.ts';
 
 /** A program that is to be opened. */
 export interface OpenTask {
@@ -33,6 +33,8 @@ export interface Answer {
 
 /** After this a process carries too much and is renewed. */
 const worn = { files: 30, memory: 600 * 1_048_576, threads: 100 };
+/** So long after the limit it ends by itself, in case nobody is there to end it. Seconds. */
+const alarmAfter = 5;
 /** A process that is not ready by now never will be. Milliseconds. */
 const readyWithin = 20_000;
 /** After its end, what it told before is still on its way. Milliseconds. */
@@ -162,7 +164,7 @@ export class OpenProcess {
         this.#ended(this.#end);
         return;
       }
-      this.#ask({ task: number, ...task });
+      this.#ask({ task: number, alarm: Math.ceil(limit / 1000) + alarmAfter, ...task });
     });
   }
 
@@ -183,7 +185,7 @@ export class OpenProcess {
     if (!this.#confinement.isApart) {
       endMarked(mark(this.#key));
     }
-    rmSync(this.#home, { recursive: true, force: true, maxRetries: 3 });
+    removeHome(this.#home);
   }
 
   #weigh({ memory = 0, threads = 0 }: Line): void {
@@ -273,15 +275,6 @@ function problemOf(
   }
 }
 
-/** A home of nothing, for plugins that write into theirs. */
-function newHome(): string {
-  const home = mkdtempSync(join(tmpdir(), 'clever-drawer-open-'));
-  for (const name of ['tmp', 'config', 'cache', 'data', 'state', 'run']) {
-    mkdirSync(join(home, name));
-  }
-  return home;
-}
-
 /** Variables that programs cannot do without; everything else is ours to choose. */
 const passed = [
   'PATH',
@@ -335,7 +328,7 @@ function launch(
   home: string,
   key: string,
 ): ChildProcess {
-  const [command = process.execPath, ...rest] = [...before, process.execPath, ...program];
+  const [command = process.execPath, ...rest] = [...before(), process.execPath, ...program];
   const child = spawn(command, rest, {
     cwd: home,
     env: environmentOf(home, key),

@@ -4,8 +4,18 @@
  * published structs; zam-plugins ships one and the same plugins as LV2, VST2 and CLAP.
  */
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
-import { execFileSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { execFileSync, spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { createServer } from 'node:net';
+import {
+  chmodSync,
+  existsSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { homedir, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { bareCopy, describe as inWords, type Format, type FoundCopy } from '@clever-drawer/core';
@@ -17,6 +27,7 @@ import { noDescriptions } from '@clever-drawer/core/readers';
 import { readBundle } from '../scanner/index.ts';
 import { compile, compileNeedy, compileProgram } from './compiled.test-data.ts';
 import { withoutNamespaces } from './confinement.ts';
+import { tidyHomes } from './home.ts';
 import { Opener } from './opener.ts';
 
 const base = mkdtempSync(join(tmpdir(), 'clever-drawer-opener-test-'));
@@ -271,6 +282,10 @@ const ladspaWays = [
   'endless',
   'crash-later',
   'no-ports',
+  'many',
+  'absurd-count',
+  'ports-nowhere',
+  'connect',
 ];
 const clapWays = [
   'well',
@@ -283,6 +298,76 @@ const clapWays = [
   'no-factory',
   'no-init',
 ];
+
+describe('a plugin that looks for sockets of the session', () => {
+  it('reaches none that stands in the file system', async () => {
+    const socket = join(base, 'session.socket');
+    const server = createServer().listen(socket);
+    await once(server, 'listening');
+    chmodSync(socket, 0o777);
+    const asked = (by: Opener, name: string): Promise<FoundCopy[]> =>
+      open(
+        'LADSPA',
+        compile('misbehave-ladspa.c', join(built, `${name}.so`), {
+          HOW: ladspaWays.indexOf('connect'),
+          SOCKET: JSON.stringify(socket),
+        }),
+        by,
+      );
+    const apart = new Opener({ limit: 8_000 });
+    const plain = new Opener({ limit: 8_000, confinement: withoutNamespaces('linux') });
+    const [inNamespace] = await asked(apart, 'asks-apart');
+    const [reached] = await asked(plain, 'asks-plainly');
+    apart.close();
+    plain.close();
+    server.close();
+    // The second shows that there was something to be reached.
+    expect([inNamespace?.name, reached?.name]).toEqual(['Not reached', 'Reached']);
+  });
+});
+
+describe('when the program is killed while a plugin hangs', () => {
+  const program = join(import.meta.dirname, 'opener-alone.test-data.ts');
+  it.each(['apart', 'plain'])(
+    'nothing is left running, and homes go at the next start: %s',
+    async (how) => {
+      const path = compile('misbehave-ladspa.c', join(built, `hangs-${how}.so`), {
+        HOW: ladspaWays.indexOf('ignore-signals'),
+      });
+      const child = spawn(process.execPath, ['--import', 'tsx', program, path, how], {
+        stdio: ['ignore', 'pipe', 'inherit'],
+      });
+      const loaded = (): boolean =>
+        readdirSync('/proc').some((pid) => /^\d+$/.test(pid) && mapsOf(pid).includes(path));
+      await untilSo(loaded);
+      child.kill('SIGKILL');
+      await once(child, 'exit');
+      await untilSo(() => !loaded());
+      const left = homes().filter((name) => name.includes(`-open-${child.pid ?? 0}-`));
+      expect(left).toHaveLength(1);
+      tidyHomes();
+      expect(homes().filter((name) => left.includes(name))).toEqual([]);
+    },
+  );
+});
+
+const mapsOf = (pid: string): string => {
+  try {
+    return readFileSync(`/proc/${pid}/maps`, 'utf8');
+  } catch {
+    return '';
+  }
+};
+
+async function untilSo(isSo: () => boolean): Promise<void> {
+  for (const end = Date.now() + 15_000; Date.now() < end; ) {
+    if (isSo()) {
+      return;
+    }
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  expect(isSo()).toBe(true);
+}
 
 describe('where the system gives no namespaces', () => {
   it.each(['kill-parent', 'kill-group', 'fork-and-stay', 'well'])(
@@ -364,8 +449,25 @@ describe('plugins that misbehave', () => {
       'several.so:three',
     ]);
   });
-  it('a file that never says "no more" comes to an end', () => {
-    expect(ladspa.get('endless')?.length).toBeGreaterThan(0);
+  it('a file that never says "no more" is refused', () => {
+    expect(ladspa.get('endless')?.map(problemOf)).toEqual([
+      expect.stringContaining('the same plugin again and again'),
+    ]);
+  });
+  it('three thousand of one file are listed, every one', () => {
+    const many = ladspa.get('many') ?? [];
+    expect(new Set(many.map(({ identity }) => identity)).size).toBe(3_000);
+    expect(many.every(({ status }) => status === 'ok')).toBe(true);
+  });
+  it.each([
+    ['absurd-count', '1099511627776 ports, which no plugin has'],
+    ['ports-nowhere', '4 ports, and describes none'],
+  ])('of %s the sound one is whole, and the other refused', (way, words) => {
+    expect(ladspa.get(way)).toMatchObject([
+      { identity: `${way}.so:one`, status: 'ok', audioOut: 2 },
+      { identity: `${way}.so:two`, status: 'failed', problem: { code: 'refused' } },
+    ]);
+    expect(ladspa.get(way)?.map(problemOf)[1]).toContain(words);
   });
   it('odd texts pass through the limits of the readers', () => {
     const [one, two, three] = ladspa.get('odd-texts') ?? [];

@@ -9,6 +9,7 @@ import {
   type Opened,
 } from '@clever-drawer/core/readers';
 import { findConfinement, type Confinement } from './confinement.ts';
+import { tidyHomes } from './home.ts';
 import { OpenProcess, usualProgram, type OpenTask } from './open-process.ts';
 import { programFor, type OpeningMachine } from './openable.ts';
 
@@ -162,7 +163,10 @@ export class Opener {
   }
 
   #confined(): Promise<Confinement> {
-    this.#confinement ??= findConfinement(process.platform);
+    if (!this.#confinement) {
+      tidyHomes();
+      this.#confinement = findConfinement(process.platform);
+    }
     return this.#confinement;
   }
 

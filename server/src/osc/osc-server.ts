@@ -27,12 +27,17 @@ type Reply = readonly (string | number)[];
 type Answer = (address: string, ...values: Reply) => void;
 /** Messages of one packet that are answered; a bundle of more is cut off. */
 const messagesLimit = 64;
+/** Messages that are obeyed at once, and that wait: what comes beyond is refused, so that windows have their turn. */
+const atOnce = 4;
+const waitingLimit = 256;
 const foundLimit = 9;
 
 /** Hears OSC messages over UDP on loopback, and answers. */
 export class OscServer {
   readonly #parts: Parts;
   readonly #socket: Socket = createSocket('udp4');
+  readonly #waiting: (() => Promise<void>)[] = [];
+  #busy = 0;
 
   constructor(parts: Parts) {
     this.#parts = parts;
@@ -89,13 +94,39 @@ export class OscServer {
       return;
     }
     for (const message of messages) {
-      this.#obey(message, answer).catch((error: unknown) => {
-        this.#parts.log.error(
-          { error: loggable(error), address: message.address },
-          'an OSC message failed',
-        );
-        answer('/clever-drawer/refused', 'Something went wrong inside Clever Drawer.');
+      this.#take(() =>
+        this.#obey(message, answer).catch((error: unknown) => {
+          this.#parts.log.error(
+            { error: loggable(error), address: message.address },
+            'an OSC message failed',
+          );
+          answer('/clever-drawer/refused', 'Something went wrong inside Clever Drawer.');
+        }),
+      );
+    }
+  }
+
+  /** Does a piece of work when it has its turn; beyond the limit it is dropped, as UDP may always do. */
+  #take(work: () => Promise<void>): void {
+    if (this.#waiting.length >= waitingLimit) {
+      return;
+    }
+    this.#waiting.push(work);
+    if (this.#busy < atOnce) {
+      this.#busy += 1;
+      this.#work().catch((error: unknown) => {
+        this.#parts.log.error({ error: loggable(error) }, 'OSC messages are not obeyed');
       });
+    }
+  }
+
+  async #work(): Promise<void> {
+    try {
+      for (let work = this.#waiting.shift(); work; work = this.#waiting.shift()) {
+        await work();
+      }
+    } finally {
+      this.#busy -= 1;
     }
   }
 

@@ -5,6 +5,7 @@
  * real plugins and the C programs of the tests.
  */
 import {
+  believed,
   bytesAt,
   calling,
   koffi,
@@ -71,8 +72,6 @@ const Ports = koffi.struct('clap_plugin_ports', { count: 'void *', get: 'void *'
 
 /** clap_audio_port_info: id, name[256], flags, channel_count, … */
 const audioPort = { size: 512, channels: 4 + 256 + 4 };
-const most = 1_000;
-const mostPorts = 256;
 const mostFeatures = 100;
 
 let host = null;
@@ -130,7 +129,7 @@ async function factoryOf(entry, path) {
 async function describe(factory) {
   const countPlugins = calling(factory.get_plugin_count, 'uint32_t', ['void *']);
   const descriptorAt = calling(factory.get_plugin_descriptor, 'void *', ['void *', 'uint32_t']);
-  const count = Math.min(await countPlugins(factory.pointer), most);
+  const count = believed(await countPlugins(factory.pointer), 'plugins');
   const plugins = [];
   for (let index = 0; index < count; index += 1) {
     const pointer = await descriptorAt(factory.pointer, index);
@@ -196,7 +195,7 @@ async function countOf(plugin, extension, isInput) {
     return 0;
   }
   const count = calling(koffi.decode(extension, Ports).count, 'uint32_t', ['void *', 'bool']);
-  return Math.min(await count(plugin, isInput), mostPorts);
+  return believed(await count(plugin, isInput), 'buses');
 }
 
 async function channelsOf(plugin, extension, isInput) {
@@ -214,5 +213,5 @@ async function channelsOf(plugin, extension, isInput) {
       channels += bytesAt(info, audioPort.size).readUInt32LE(audioPort.channels);
     }
   }
-  return channels;
+  return believed(channels, 'channels');
 }

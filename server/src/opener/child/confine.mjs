@@ -41,3 +41,19 @@ function usedAddressSpace() {
     return null;
   }
 }
+
+/**
+ * A watch over tasks: `set(seconds)` ends this process by SIGALRM when the time is over, also while a
+ * plugin holds it up and nobody else is there to end it (alarm(2)); `set(0)` calls that off.
+ */
+export function alarmClock() {
+  if (process.platform === 'win32') {
+    return { set: () => undefined };
+  }
+  const alarm = koffi.load(null).func('unsigned int alarm(unsigned int seconds)');
+  return {
+    set: (seconds) => {
+      alarm(seconds);
+    },
+  };
+}

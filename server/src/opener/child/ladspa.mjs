@@ -1,5 +1,14 @@
 /** LADSPA: every descriptor of a library. Structs as in ladspa.h of Debian's ladspa-sdk. */
-import { koffi, calling, loadLibrary, pointerAt, Refusal, textAt } from './native.mjs';
+import {
+  believed,
+  calling,
+  descriptorsOf,
+  koffi,
+  loadLibrary,
+  pointerAt,
+  Refusal,
+  textAt,
+} from './native.mjs';
 
 const Descriptor = koffi.struct('LADSPA_Descriptor', {
   UniqueID: 'unsigned long',
@@ -16,9 +25,6 @@ const Descriptor = koffi.struct('LADSPA_Descriptor', {
 const port = { input: 1, output: 2, control: 4, audio: 8 };
 /** Names of controls that are told; more say nothing more about what a plugin is. */
 const mostControls = 40;
-/** More than any library holds, so that one which never says "no more" comes to an end. */
-const most = 2_000;
-const mostPorts = 10_000;
 
 export async function openLadspa({ binary }, tell) {
   const entry = loadLibrary(binary)('ladspa_descriptor');
@@ -26,28 +32,26 @@ export async function openLadspa({ binary }, tell) {
     throw new Refusal('no-entry', 'it exports no ladspa_descriptor');
   }
   const descriptorAt = calling(entry, 'void *', ['unsigned long']);
-  const plugins = [];
-  for (let index = 0; index < most; index += 1) {
-    const pointer = await descriptorAt(index);
-    if (pointer === null) {
-      break;
-    }
-    plugins.push(factsOf(koffi.decode(pointer, Descriptor)));
-  }
-  if (plugins.length === 0) {
+  const pointers = await descriptorsOf(descriptorAt);
+  const descriptors = pointers.map((pointer) => koffi.decode(pointer, Descriptor));
+  if (descriptors.length === 0) {
     throw new Refusal('refused', 'it holds no plugin');
   }
-  tell.whole(plugins);
+  tell.described(descriptors.map(namesOf));
+  await tell.each(descriptors, portFactsOf);
 }
 
-function factsOf(descriptor) {
+const namesOf = (descriptor) => ({
+  identity: textAt(descriptor.Label),
+  uniqueId: Number(descriptor.UniqueID),
+  name: textAt(descriptor.Name),
+  vendor: textAt(descriptor.Maker),
+});
+
+function portFactsOf(descriptor) {
   const ports = portsOf(descriptor);
   const count = (kind) => ports.filter((flags) => (flags & kind) === kind).length;
   return {
-    identity: textAt(descriptor.Label),
-    uniqueId: Number(descriptor.UniqueID),
-    name: textAt(descriptor.Name),
-    vendor: textAt(descriptor.Maker),
     audioIn: count(port.audio | port.input),
     audioOut: count(port.audio | port.output),
     notesIn: false,
@@ -70,9 +74,12 @@ function controlsOf({ PortNames }, ports) {
 }
 
 function portsOf({ PortCount, PortDescriptors }) {
-  const count = Number(PortCount);
-  if (PortDescriptors === null || count === 0 || count > mostPorts) {
+  const count = believed(PortCount, 'ports');
+  if (count === 0) {
     return [];
+  }
+  if (PortDescriptors === null) {
+    throw new Refusal('refused', `it says that it has ${count} ports, and describes none`);
   }
   return [...koffi.decode(PortDescriptors, 'int', count)];
 }

@@ -1,8 +1,7 @@
 /** LV2: whether the binary loads and gives the plugins that reading told. lv2.h of Debian's lv2-dev. */
-import { koffi, calling, loadLibrary, Refusal, textAt } from './native.mjs';
+import { calling, descriptorsOf, koffi, loadLibrary, Refusal, textAt } from './native.mjs';
 
 const Descriptor = koffi.struct('LV2_Descriptor', { URI: 'void *' });
-const most = 5_000;
 
 export async function openLv2({ binary, identities }, tell) {
   const symbol = loadLibrary(binary);
@@ -16,13 +15,8 @@ export async function openLv2({ binary, identities }, tell) {
     throw new Refusal('no-entry', 'it exports no lv2_descriptor');
   }
   const descriptorAt = calling(entry, 'void *', ['uint32_t']);
-  const found = [];
-  for (let index = 0; index < most; index += 1) {
-    const pointer = await descriptorAt(index);
-    if (pointer === null) {
-      break;
-    }
-    found.push({ identity: textAt(koffi.decode(pointer, Descriptor).URI) });
-  }
-  tell.whole(found);
+  const descriptors = await descriptorsOf(descriptorAt);
+  tell.whole(
+    descriptors.map((pointer) => ({ identity: textAt(koffi.decode(pointer, Descriptor).URI) })),
+  );
 }

@@ -74,6 +74,44 @@ function windowsLoader() {
   };
 }
 
+/**
+ * More of anything than any plugin has. One that says more is broken: its other numbers and pointers are
+ * not believed either.
+ */
+export const most = { plugins: 10_000, ports: 10_000, buses: 1_000, channels: 10_000 };
+
+/**
+ * A number that a plugin says of itself.
+ * @param {number | bigint} count
+ * @param {keyof typeof most} what
+ */
+export function believed(count, what) {
+  const number = Number(count);
+  if (!Number.isInteger(number) || number < 0 || number > most[what]) {
+    throw new Refusal('refused', `it says that it has ${number} ${what}, which no plugin has`);
+  }
+  return number;
+}
+
+/**
+ * Pointers to the descriptors of a library, one after the other, until it says that there are no more.
+ * @param {(index: number) => Promise<bigint | null>} descriptorAt
+ */
+export async function descriptorsOf(descriptorAt) {
+  const pointers = [];
+  for (;;) {
+    const pointer = await descriptorAt(pointers.length);
+    if (pointer === null) {
+      return pointers;
+    }
+    if (pointer === pointers.at(-1)) {
+      throw new Refusal('refused', 'it gives the same plugin again and again');
+    }
+    pointers.push(pointer);
+    believed(pointers.length, 'plugins');
+  }
+}
+
 const prototypes = new Map();
 
 /**

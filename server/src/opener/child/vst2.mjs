@@ -3,7 +3,16 @@
  * The interface is no longer published: its struct and numbers are from memory, and held against
  * real plugins of Debian's packages.
  */
-import { calling, koffi, lastingBytes, loadLibrary, offering, Refusal, textAt } from './native.mjs';
+import {
+  believed,
+  calling,
+  koffi,
+  lastingBytes,
+  loadLibrary,
+  offering,
+  Refusal,
+  textAt,
+} from './native.mjs';
 
 const Effect = koffi.struct('AEffect', {
   magic: 'int32_t',
@@ -48,7 +57,6 @@ const entries = ['VSTPluginMain', 'main', 'main_macho'];
 const buffer = 4_096;
 /** Names are cut at this length by the interface: the product's name may be the whole one. */
 const cutAt = 31;
-const mostInShell = 1_000;
 
 /** Which plugin of a shell is meant when the entry is called. */
 let wanted = 0;
@@ -115,8 +123,8 @@ function effectAt(pointer) {
 const plainFacts = ({ effect }) => ({
   uniqueId: effect.uniqueID >>> 0,
   isSynth: (effect.flags & isSynth) !== 0,
-  audioIn: effect.numInputs,
-  audioOut: effect.numOutputs,
+  audioIn: believed(effect.numInputs, 'channels'),
+  audioOut: believed(effect.numOutputs, 'channels'),
 });
 
 async function textOf({ dispatch }, opcode) {
@@ -138,8 +146,8 @@ async function opened(made) {
     vendor: vendor || null,
     version: version > 0 ? String(version) : null,
     isSynth: (flags & isSynth) !== 0,
-    audioIn: numInputs,
-    audioOut: numOutputs,
+    audioIn: believed(numInputs, 'channels'),
+    audioOut: believed(numOutputs, 'channels'),
     notesIn: await canDo(made, 'receiveVstMidiEvent', (flags & isSynth) !== 0 ? true : null),
     notesOut: await canDo(made, 'sendVstMidiEvent', null),
   };
@@ -168,13 +176,14 @@ async function openShell(first, make, tell) {
   const held = [];
   await first.dispatch(ask.open);
   const vendor = (await textOf(first, ask.vendor)) || null;
-  while (held.length < mostInShell) {
+  for (;;) {
     const memory = lastingBytes(buffer);
     const id = (await first.dispatch(ask.nextInShell, memory)) | 0;
     if (id === 0) {
       break;
     }
     held.push({ uniqueId: id >>> 0, name: textAt(memory, buffer - 1)?.trim() || null, vendor });
+    believed(held.length, 'plugins');
   }
   if (held.length === 0) {
     throw new Refusal('refused', 'it is a shell that holds no plugin');

@@ -5,6 +5,7 @@
  */
 import { dirname } from 'node:path';
 import {
+  believed,
   bytesAt,
   calling,
   koffi,
@@ -37,9 +38,6 @@ const ids = {
   IComponent: [0xe831ff31, 0xf2d54301, 0x928ebbee, 0x25697802],
   IHostApplication: [0x58e595cc, 0xdb2d4969, 0x8b6aaf8c, 0x36a664e5],
 };
-
-const most = 1_000;
-const mostBuses = 256;
 
 /** Sixteen bytes of an interface's id; on Windows in the order of COM (funknown.h, INLINE_UID). */
 function bytesOfId(words) {
@@ -173,7 +171,7 @@ function bundleOf(path) {
 }
 
 async function describe(made) {
-  const count = await method(made, factory.countClasses, 'int32_t', [])();
+  const count = believed(await method(made, factory.countClasses, 'int32_t', [])(), 'plugins');
   const maker = await makerOf(made);
   const unicode = await query(made, ids.IPluginFactory3);
   const second = await query(made, ids.IPluginFactory2);
@@ -181,7 +179,7 @@ async function describe(made) {
     await method(unicode, factory3.setHostContext, 'int32_t', ['void *'])(hostContext());
   }
   const plugins = [];
-  for (let index = 0; index < Math.min(count, most); index += 1) {
+  for (let index = 0; index < count; index += 1) {
     const facts =
       (unicode && (await classInfoUnicode(unicode, index))) ??
       (second && (await classInfo2(second, index))) ??
@@ -290,7 +288,7 @@ async function busesOf(object) {
 
 /** BusInfo: mediaType, direction, channelCount, name[128] in UTF-16, busType, flags. */
 async function channelsOf(object, countBuses, way) {
-  const count = Math.min(await countBuses(media.audio, way), mostBuses);
+  const count = believed(await countBuses(media.audio, way), 'buses');
   const getBusInfo = method(object, component.getBusInfo, 'int32_t', [
     'int32_t',
     'int32_t',
@@ -301,8 +299,8 @@ async function channelsOf(object, countBuses, way) {
   for (let index = 0; index < count; index += 1) {
     const info = lastingBytes(512);
     if ((await getBusInfo(media.audio, way, index, info)) === resultOk) {
-      channels += bytesAt(info, 12).readInt32LE(8);
+      channels += believed(bytesAt(info, 12).readInt32LE(8), 'channels');
     }
   }
-  return channels;
+  return believed(channels, 'channels');
 }

@@ -7,7 +7,7 @@
  */
 import { readFileSync, readSync, writeSync } from 'node:fs';
 import { openClap } from './clap.mjs';
-import { confine } from './confine.mjs';
+import { alarmClock, confine } from './confine.mjs';
 import { openLadspa } from './ladspa.mjs';
 import { openLv2 } from './lv2.mjs';
 import { LoadError, Refusal } from './native.mjs';
@@ -28,6 +28,7 @@ const openers = {
 const read = lineReader(tasks);
 const { key } = JSON.parse(read() ?? '{}');
 confine([telling, tasks]);
+const clock = alarmClock();
 tell({ ready: true });
 for (let line = read(); line !== null; line = read()) {
   await work(JSON.parse(line));
@@ -35,12 +36,14 @@ for (let line = read(); line !== null; line = read()) {
 
 async function work(task) {
   const about = task.task;
+  clock.set(task.alarm ?? 0);
   try {
     await openers[task.format](task, tellerOf(about));
     tell({ task: about, done: true, ...burden() });
   } catch (error) {
     tell({ task: about, trouble: troubleOf(error) });
   }
+  clock.set(0);
 }
 
 /**

@@ -8,14 +8,17 @@
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
+#include <sys/socket.h>
 #include <sys/stat.h>
+#include <sys/un.h>
 #include <unistd.h>
 #include <xmmintrin.h>
 
 enum {
   WELL, CRASH_AT_LOAD, ABORT_AT_LOAD, HANG_AT_LOAD, EXIT_0, EXIT_1, PRINT, CLOSE_ALL, FORGE, FORK_AND_STAY,
   THREADS, EAT_MEMORY, IGNORE_SIGNALS, KILL_PARENT, KILL_GROUP, WRITE_HOME, CHANGE_DIRECTORY, SEVERAL,
-  NONE, ODD_TEXTS, FLUSH_TO_ZERO, ENDLESS, CRASH_LATER, NO_PORTS
+  NONE, ODD_TEXTS, FLUSH_TO_ZERO, ENDLESS, CRASH_LATER, NO_PORTS,
+  MANY, ABSURD_COUNT, PORTS_NOWHERE, CONNECT
 };
 
 static const LADSPA_PortDescriptor ports[] = {
@@ -23,7 +26,10 @@ static const LADSPA_PortDescriptor ports[] = {
   LADSPA_PORT_OUTPUT | LADSPA_PORT_AUDIO, LADSPA_PORT_INPUT | LADSPA_PORT_CONTROL
 };
 static const char *const port_names[] = {"In", "Left", "Right", "Amount"};
-static LADSPA_Descriptor plugins[3];
+static LADSPA_Descriptor plugins[3000];
+#ifndef SOCKET
+#define SOCKET "/nowhere"
+#endif
 
 static void *spin(void *given) {
   for (;;) sleep(1);
@@ -114,11 +120,31 @@ __attribute__((constructor)) static void at_load(void) {
     plugins[1].Maker = endless;
     plugins[2].Name = NULL;
   }
+  if (HOW == MANY) {
+    for (int i = 0; i < 3000; i++) {
+      char *label = malloc(16);
+      sprintf(label, "many-%d", i);
+      plugins[i] = plugins[0];
+      plugins[i].UniqueID = 10000 + i;
+      plugins[i].Label = label;
+    }
+  }
+  if (HOW == ABSURD_COUNT) plugins[1].PortCount = 1UL << 40;
+  if (HOW == PORTS_NOWHERE) plugins[1].PortDescriptors = NULL;
+  if (HOW == CONNECT) {
+    struct sockaddr_un address = {.sun_family = AF_UNIX};
+    int fd = socket(AF_UNIX, SOCK_STREAM, 0);
+    strcpy(address.sun_path, SOCKET);
+    plugins[0].Name = connect(fd, (struct sockaddr *)&address, sizeof address) == 0 ? "Reached" : "Not reached";
+  }
   if (HOW == NO_PORTS) { plugins[0].PortCount = 0; plugins[0].PortDescriptors = NULL; }
 }
 
 const LADSPA_Descriptor *ladspa_descriptor(unsigned long index) {
   if (HOW == NONE) return NULL;
   if (HOW == ENDLESS) return &plugins[0];
-  return index < (HOW == SEVERAL || HOW == ODD_TEXTS ? 3 : 1) ? &plugins[index] : NULL;
+  unsigned long count = HOW == SEVERAL || HOW == ODD_TEXTS ? 3 : 1;
+  if (HOW == MANY) count = 3000;
+  if (HOW == ABSURD_COUNT || HOW == PORTS_NOWHERE) count = 2;
+  return index < count ? &plugins[index] : NULL;
 }

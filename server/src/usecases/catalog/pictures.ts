@@ -23,28 +23,30 @@ export const tidyPictures = ({ database, clock }: Pick<Parts, 'database' | 'cloc
   );
 
 /**
- * Takes in a picture (PNG, JPEG, WebP, GIF …), made anew as WebP: whatever else was in the file is
- * left behind.
+ * A picture (PNG, JPEG, WebP, GIF …) made anew as WebP: whatever else was in the file is left behind.
+ * Null where it is none. Whatever way a picture comes, it comes through here.
  */
-export async function takePicture(
-  parts: Parts,
-  computer: string,
-  bytes: unknown,
-): Promise<Result<{ id: string }>> {
-  if (!Buffer.isBuffer(bytes) || bytes.length === 0) {
-    return failed({ code: 'not-a-picture', at: 'picture' });
-  }
+export async function madeAnew(bytes: Buffer): Promise<Buffer | null> {
   const picture = sharp(bytes, { limitInputPixels: mostPixels, failOn: 'error', pages: 1 });
   const { format } = await picture.metadata().catch(() => ({ format: undefined }));
   if (format === undefined || !offered.has(format)) {
-    return failed({ code: 'not-a-picture', at: 'picture' });
+    return null;
   }
-  const made = await picture
+  return picture
     .rotate()
     .resize({ width: side, height: side, fit: 'inside', withoutEnlargement: true })
     .webp({ quality: 86 })
     .toBuffer()
     .catch(() => null);
+}
+
+/** Takes in a picture. */
+export async function takePicture(
+  parts: Parts,
+  computer: string,
+  bytes: unknown,
+): Promise<Result<{ id: string }>> {
+  const made = Buffer.isBuffer(bytes) && bytes.length > 0 ? await madeAnew(bytes) : null;
   if (!made) {
     return failed({ code: 'not-a-picture', at: 'picture' });
   }

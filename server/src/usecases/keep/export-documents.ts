@@ -1,6 +1,7 @@
 /** The order out of the application: as a document, an outline, a table, and copies as lines. */
 import type { EntityManager } from 'typeorm';
 import {
+  copyLineOf,
   answerIn,
   asId,
   failed,
@@ -110,7 +111,7 @@ export async function exportCopies({ database }: Parts, computer: string): Promi
   return rows
     .filter(({ state }) => state === 'present')
     .toSorted((a, b) => (a.key < b.key ? -1 : 1))
-    .map(({ facts }) => `${JSON.stringify({ ...facts, picture: undefined })}\n`)
+    .map(({ facts }) => `${JSON.stringify({ ...copyLineOf(facts), picture: undefined })}\n`)
     .join('');
 }
 

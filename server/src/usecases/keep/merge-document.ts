@@ -109,10 +109,13 @@ async function workOut(
   );
   const pluginOf = await placesFor(manager, computer, document, matches, incoming.choices, now);
   const pictures = await takePictures(manager, computer, document, now);
+  if (!pictures.ok) {
+    return pictures;
+  }
   const settings = await matchSettings(manager, computer, before, document, pluginOf);
   const known = { pluginOf, settings, copies: catalog.copies };
   const ids = await idsHere(manager, computer, document, before, known);
-  const records = recordsOf(pictures(document), ids);
+  const records = recordsOf(pictures.value(document), ids);
   const change: OrderChange = mergeRecords(before, records, incoming.how);
   await keepFields(manager, computer, kept, ids);
   const loads =

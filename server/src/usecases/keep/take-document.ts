@@ -1,7 +1,16 @@
 /** What a document brings that is no record of the order: plugins that wait, pictures, fields that are not ours. */
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import { asId, copyKey, type FoundCopy, type Match, type PluginId } from '@clever-drawer/core';
+import {
+  asId,
+  copyKey,
+  failed,
+  ok,
+  type FoundCopy,
+  type Match,
+  type PluginId,
+  type Result,
+} from '@clever-drawer/core';
 import {
   copyFound,
   type IdsHere,
@@ -13,6 +22,7 @@ import { addPlugins, allCopies, saveCopies } from '../../database/catalog.ts';
 import { findComputer, saveKept } from '../../database/computers.ts';
 import { addPicture, findOwnPicture } from '../../database/pictures.ts';
 import { isUuid } from '../../uuid.ts';
+import { madeAnew } from '../catalog/pictures.ts';
 import type { Incoming } from './read-incoming.ts';
 
 /**
@@ -96,26 +106,31 @@ export async function takePictures(
   computer: string,
   document: OrderDocument,
   now: Date,
-): Promise<(document: OrderDocument) => OrderDocument> {
+): Promise<Result<(document: OrderDocument) => OrderDocument>> {
   const ids = new Map<string, string>();
-  for (const { id, data } of document.pictures ?? []) {
+  for (const [at, { id, data }] of (document.pictures ?? []).entries()) {
     const isHere = isUuid(id) && (await findOwnPicture(manager, computer, id)) !== null;
     ids.set(id, isHere ? id : randomUUID());
-    if (!isHere) {
-      const bytes = Buffer.from(data, 'base64');
-      await addPicture(manager, { id: ids.get(id) ?? '', computerId: computer, bytes, at: now });
+    if (isHere) {
+      continue;
     }
+    const bytes = await madeAnew(Buffer.from(data, 'base64'));
+    if (!bytes) {
+      const detail = 'it is not a picture of a format that is taken.';
+      return failed({ code: 'document-invalid', at: `pictures[${at}]`, line: null, detail });
+    }
+    await addPicture(manager, { id: ids.get(id) ?? '', computerId: computer, bytes, at: now });
   }
   const said = <T extends Pick<OrderDocument['plugins'][number], 'said'>>(one: T): T =>
     one.said?.picture
       ? { ...one, said: { ...one.said, picture: ids.get(one.said.picture) ?? null } }
       : one;
-  return (whole) => ({
+  return ok((whole: OrderDocument) => ({
     ...whole,
     plugins: whole.plugins.map(said),
     chains: whole.chains.map(said),
     ...(whole.settings ? { settings: whole.settings.map(said) } : {}),
-  });
+  }));
 }
 
 /** Keeps what is not ours, at the ids of here. */
