@@ -69,6 +69,12 @@ export default tseslint.config(
     },
   },
   {
+    // A promise without an owner ends the program when it fails; only a page may let one go.
+    files: ['**/*.ts'],
+    ignores: ['web/**'],
+    rules: { '@typescript-eslint/no-floating-promises': ['error', { ignoreVoid: false }] },
+  },
+  {
     files: ['web/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': hooks },
     // No React compiler here, for which incompatible-library is.

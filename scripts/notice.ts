@@ -15,6 +15,8 @@ interface Manifest {
   readonly version?: string;
   readonly license?: string | { readonly type?: string };
   readonly dependencies?: Readonly<Record<string, string>>;
+  /** Native parts for each system; npm installs those of this one. */
+  readonly optionalDependencies?: Readonly<Record<string, string>>;
 }
 
 const manifestOf = (directory: string): Manifest =>
@@ -44,7 +46,8 @@ function shippedPackages(): Shipped[] {
   const found = new Map<string, Shipped>();
   const waiting = running.map((workspace) => join(root, workspace));
   for (let at = waiting.shift(); at !== undefined; at = waiting.shift()) {
-    for (const name of Object.keys(manifestOf(at).dependencies ?? {})) {
+    const { dependencies, optionalDependencies } = manifestOf(at);
+    for (const name of Object.keys({ ...dependencies, ...optionalDependencies })) {
       const directory = name.startsWith('@clever-drawer/') ? null : find(name, at);
       if (directory !== null && !found.has(directory)) {
         found.set(directory, describePackage(name, directory));
@@ -64,9 +67,25 @@ function describePackage(name: string, directory: string): Shipped {
     name,
     version,
     licence: (typeof license === 'string' ? license : license?.type) ?? 'not named',
-    text: file === undefined ? null : readFileSync(join(directory, file), 'utf8').trim(),
+    text:
+      file === undefined
+        ? aboutBinary(directory)
+        : readFileSync(join(directory, file), 'utf8').trim(),
   };
 }
+
+/** A package of nothing but a binary says in its README what libraries are in it, each with its licence. */
+function aboutBinary(directory: string): string | null {
+  const path = join(directory, 'README.md');
+  const text = existsSync(path) ? readFileSync(path, 'utf8').trim() : '';
+  return /licen[cs]/i.test(text) ? text : null;
+}
+
+/** The licences that such libraries name, whole, as Debian's base-files has them. */
+const wholeTexts = ['LGPL-3', 'GPL-3', 'LGPL-2.1', 'MPL-2.0', 'Apache-2.0'].map((name) => ({
+  name,
+  path: join('/usr/share/common-licenses', name),
+}));
 
 /** Packages with the very same text of a licence share it. */
 function noticeOf(packages: readonly Shipped[]): string {
@@ -80,13 +99,18 @@ function noticeOf(packages: readonly Shipped[]): string {
     return `${names.join('\n')}\n\n${text}`;
   });
   const line = '-'.repeat(80);
+  const whole = wholeTexts.map(
+    ({ name, path }) => `${name}\n\n${readFileSync(path, 'utf8').trim()}`,
+  );
   return `Clever Drawer stands on the work of others. These are the fonts and packages that it ships or needs to
 run, with their licences, as \`npm run notice\` read them out of the packages (${packages.length} of them).
 PostgreSQL, Node.js and Chromium are installed from Debian or their makers and are not part of this.
-Clever Drawer itself: its licence is its owner's to decide, and none is given here.
+The native parts are those of the system this was made on; for others npm installs the same ones built
+for them. Libraries under the LGPL (libvips and others in @img/sharp-libvips-…) are separate files that
+may be replaced by other builds of them. Clever Drawer itself: see LICENSE.
 
 ${line}
-${parts.join(`\n\n${line}\n`)}
+${[...parts, ...whole].join(`\n\n${line}\n`)}
 `;
 }
 

@@ -1,6 +1,7 @@
 /** `backup FILE` and `restore FILE`: everything of the studio. */
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
+import type * as ServerBackup from '@clever-drawer/server/backup';
 import type { BackupFacts } from '@clever-drawer/server/backup';
 import { sayHelp, type ExitStatus, type Terminal } from './terminal.ts';
 
@@ -45,7 +46,7 @@ function readWishes(args: string[]): Wishes | string {
 }
 
 type Task = 'backup' | 'restore';
-type Server = typeof import('@clever-drawer/server/backup');
+type Server = typeof ServerBackup;
 
 /** What is to be done, once the file is open. */
 interface Work {

@@ -22,14 +22,20 @@ import {
 import { documentIn } from './document-file.ts';
 import { groupLines } from './grouped-copies.ts';
 import { inputOf, readLines } from './lines.ts';
-import { askRunning, computerNamed, usualAddress, type Running } from './running.ts';
+import {
+  askRunning,
+  computerNamed,
+  runningAt,
+  usualAddress,
+  type NamedRunning,
+} from './running.ts';
 import { sayHelp, type ExitStatus, type Terminal } from './terminal.ts';
 
 const help = `Use: ./clever-drawer order make [COPIES] [--folder NAME]
      ./clever-drawer order check FILE
      ./clever-drawer order diff A B
-     ./clever-drawer order export [FILE] [--loads] [--computer NAME] [--to URL] [--key KEY]
-     ./clever-drawer order import FILE [--how HOW] [--dry-run] [--computer NAME] [--to URL] [--key KEY]
+     ./clever-drawer order export [FILE] [--loads] [--computer NAME] [--to URL] [--key-file FILE]
+     ./clever-drawer order import FILE [--how HOW] [--dry-run] [--computer NAME] [--to URL] [--key-file FILE]
 
 The order as one document (docs/file-format.md).
   make    a document whose one folder holds every plugin of the copies, as scan writes them
@@ -43,10 +49,10 @@ The order as one document (docs/file-format.md).
   --dry-run        says what would change, and changes nothing
   --computer NAME  the computer; the first unless it is said
   --to URL         where the application runs (${usualAddress})
-  --key KEY        its key, where it was started with --private
+  --key-file FILE  where its key stands, when it was started with --private; - reads standard input
 Exit status: 0 done, 1 done but something failed, or refused, 2 wrong use.`;
 
-interface Wishes extends Running {
+interface Wishes extends NamedRunning {
   readonly what: string;
   readonly files: readonly string[];
   readonly folder: string;
@@ -68,7 +74,7 @@ function readWishes(args: string[]): Wishes | string {
         computer: text,
         how: text,
         to: text,
-        key: text,
+        'key-file': text,
         'dry-run': { type: 'boolean' },
         loads: { type: 'boolean' },
         help: { type: 'boolean', short: 'h' },
@@ -100,7 +106,7 @@ function readWishes(args: string[]): Wishes | string {
           isDry: values['dry-run'] ?? false,
           hasLoads: values.loads ?? false,
           to,
-          key: values.key,
+          keyFile: values['key-file'],
         }
       : `"${to}" is no address.`;
   } catch (error) {
@@ -231,11 +237,12 @@ async function diff(fileA: string, fileB: string, terminal: Terminal): Promise<E
 }
 
 async function exportTo(wishes: Wishes, terminal: Terminal): Promise<ExitStatus> {
-  const computer = await computerNamed(wishes, wishes.computer, terminal);
+  const running = await runningAt(wishes, terminal);
+  const computer = running && (await computerNamed(running, wishes.computer, terminal));
   const response =
     computer &&
     (await askRunning(
-      wishes,
+      running,
       `/api/computers/${computer.id}/document${wishes.hasLoads ? '?loads=yes' : ''}`,
       terminal,
     ));
@@ -267,12 +274,13 @@ async function importFrom(wishes: Wishes, terminal: Terminal): Promise<ExitStatu
     terminal.error(`${file} cannot be read.`);
     return 1;
   }
-  const computer = await computerNamed(wishes, wishes.computer, terminal);
+  const running = await runningAt(wishes, terminal);
+  const computer = running && (await computerNamed(running, wishes.computer, terminal));
   const what = wishes.isDry ? 'preview' : 'merge';
   const body = JSON.stringify({ form: formOf(file), text, how: wishes.how, choices: {} });
   const response =
     computer &&
-    (await askRunning(wishes, `/api/computers/${computer.id}/document/${what}`, terminal, {
+    (await askRunning(running, `/api/computers/${computer.id}/document/${what}`, terminal, {
       method: 'POST',
       body,
       headers: { 'Content-Type': 'application/json' },

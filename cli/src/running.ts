@@ -1,4 +1,5 @@
 /** Speaking to the running application. */
+import { createReadStream } from 'node:fs';
 import type { ComputerView, Refusal } from '@clever-drawer/core';
 import type { Terminal } from './terminal.ts';
 
@@ -8,8 +9,46 @@ export interface Running {
   readonly key: string | undefined;
 }
 
+/** How it was named. A key itself would stand in the list of processes; `-` is standard input. */
+export interface NamedRunning {
+  readonly to: string;
+  readonly keyFile: string | undefined;
+}
+
+/** More than any key has. Bytes. */
+const keyLimit = 1_024;
+
+async function keyIn(file: string): Promise<string | null> {
+  try {
+    const input = file === '-' ? process.stdin : createReadStream(file, { end: keyLimit });
+    let text = '';
+    for await (const piece of input) {
+      text += String(piece);
+      if (text.length > keyLimit) {
+        return null;
+      }
+    }
+    return text.trim();
+  } catch {
+    return null;
+  }
+}
+
 /** Where it is looked for unless it is said. */
 export const usualAddress = 'http://127.0.0.1:4747';
+
+/** The application that was named; null when its key cannot be read, which has been said. */
+export async function runningAt(
+  { to, keyFile }: NamedRunning,
+  terminal: Terminal,
+): Promise<Running | null> {
+  const key = keyFile === undefined ? undefined : await keyIn(keyFile);
+  if (key === null) {
+    terminal.error(`${keyFile ?? ''} holds no key, or cannot be read.`);
+    return null;
+  }
+  return { to, key };
+}
 
 /** What it answers; null when it does not answer or refuses, which has been said. */
 export async function askRunning(

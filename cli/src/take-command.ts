@@ -2,23 +2,23 @@
 import { openAsBlob } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { findingKinds, type TakenView } from '@clever-drawer/core';
-import { askRunning, usualAddress } from './running.ts';
+import { askRunning, runningAt, usualAddress } from './running.ts';
 import { sayHelp, type ExitStatus, type Terminal } from './terminal.ts';
 
-const help = `Use: ./clever-drawer take FILE --computer NAME [--to URL] [--key KEY]
+const help = `Use: ./clever-drawer take FILE --computer NAME [--to URL] [--key-file FILE]
 
 Reads what the scanner wrote on another computer into the running application, as that computer's
 scan. A file that is cut off or odd changes nothing.
   --computer NAME  the computer; it is made when there is none of that name
   --to URL         where the application runs (${usualAddress})
-  --key KEY        its key, where it was started with --private
+  --key-file FILE  where its key stands, when it was started with --private; - reads standard input
 Exit status: 0 done, 1 refused, 2 wrong use.`;
 
 interface Wishes {
   readonly file: string;
   readonly computer: string;
   readonly to: string;
-  readonly key: string | undefined;
+  readonly keyFile: string | undefined;
 }
 
 /** What was asked for; a text when it makes no sense, empty for help. */
@@ -31,7 +31,7 @@ function readWishes(args: string[]): Wishes | string {
       options: {
         computer: text,
         to: text,
-        key: text,
+        'key-file': text,
         help: { type: 'boolean', short: 'h' },
       },
     });
@@ -47,7 +47,7 @@ function readWishes(args: string[]): Wishes | string {
     }
     const to = values.to ?? usualAddress;
     return URL.canParse(to)
-      ? { file, computer: values.computer, to, key: values.key }
+      ? { file, computer: values.computer, to, keyFile: values['key-file'] }
       : `"${to}" is no address.`;
   } catch (error) {
     return error instanceof Error ? error.message : String(error);
@@ -59,14 +59,15 @@ export async function takeCommand(args: string[], terminal: Terminal): Promise<E
   if (typeof wishes === 'string') {
     return sayHelp(wishes, help, terminal);
   }
-  const { file, computer, to, key } = wishes;
+  const { file, computer, to, keyFile } = wishes;
   const body = await openAsBlob(file).catch(() => null);
   if (!body) {
     terminal.error(`${file} cannot be read.`);
     return 2;
   }
   const path = `/api/take?computer=${encodeURIComponent(computer)}`;
-  const response = await askRunning({ to, key }, path, terminal, { method: 'POST', body });
+  const running = await runningAt({ to, keyFile }, terminal);
+  const response = running && (await askRunning(running, path, terminal, { method: 'POST', body }));
   if (!response) {
     return 1;
   }

@@ -54,24 +54,29 @@ export async function startProgram(
   };
 }
 
-/** The process alone, without waiting for anything. */
-export const launch = (data: string, port: number): ChildProcess =>
+/** As tests have it built, else from its source. */
+const startProgramArgs = (): string[] => {
+  const built = process.env['CLEVER_DRAWER_HELPERS'];
+  return built === undefined
+    ? ['--import', 'tsx', join(root, 'scripts/start.ts')]
+    : [join(built, 'start.mjs')];
+};
+
+/** The process alone, in a group of its own, without waiting for anything. */
+export const launch = (data: string, port: number, args: readonly string[] = []): ChildProcess =>
   spawn(
     process.execPath,
-    [
-      '--import',
-      'tsx',
-      join(root, 'scripts/start.ts'),
-      '--empty',
-      '--data',
-      data,
-      '--log',
-      'fatal',
-    ],
-    { cwd: root, env: { ...process.env, PORT: String(port) }, stdio: ['ignore', 'pipe', 'pipe'] },
+    [...startProgramArgs(), ...['--empty', '--data', data, '--log', 'error', ...args]],
+    {
+      cwd: root,
+      detached: true,
+      env: { ...process.env, PORT: String(port) },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    },
   );
 
-async function untilReady(child: ChildProcess, address: string): Promise<boolean> {
+/** Waits until it answers that it is well; false when it ended, or takes too long. */
+export async function untilReady(child: ChildProcess, address: string): Promise<boolean> {
   const from = performance.now();
   while (child.exitCode === null && child.signalCode === null) {
     const isReady = await fetch(`${address}/health`, { signal: AbortSignal.timeout(1_000) }).then(

@@ -423,7 +423,7 @@ describe('the order', () => {
               resolve(text);
             }
           });
-          void act({ act: 'rename-folder', folder: folderId, name: 'Told' });
+          act({ act: 'rename-folder', folder: folderId, name: 'Told' }).catch(reject);
         },
       );
       stream.on('error', () => undefined).end();

@@ -111,8 +111,9 @@ export class Thread<Task, Done> {
       return;
     }
     const [job, ...left] = this.#jobs.splice(0);
-    void this.end();
     this.#events.onBroken(left);
     job?.reject(error);
+    // It broke: that it does not even end in good order is known.
+    this.end().catch(() => undefined);
   }
 }

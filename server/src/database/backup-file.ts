@@ -9,6 +9,7 @@ import { createGunzip } from 'node:zlib';
 import { piecesOf } from '../files/index.ts';
 import { SetupError } from './setup-error.ts';
 
+/** How the first line says what it is. */
 export const magic = 'clever-drawer studio';
 
 /** A table and how many rows of it there are. */
@@ -35,6 +36,7 @@ export interface Header extends Contents {
   readonly version: 2;
 }
 
+/** The line behind all rows. */
 export const lastLine = 'end';
 
 /** A row as COPY takes it, without its line end. */
@@ -52,7 +54,7 @@ const limits = { total: 32 * 2 ** 30, line: 256 * 2 ** 20, ratio: 300, small: 64
 
 const name = /^[a-z_][a-z0-9_]{0,62}$/;
 /** A value may hold no other escapes than COPY writes, and no control characters as they are. */
-const badRow = /\\(?![\\bfnrtvN])|[\0-\x08\x0a-\x1f]/;
+const badRow = /\\(?![\\bfnrtvN])|[^\t -\xff]/;
 
 /** What a file says of itself, line by line. */
 interface Form {

@@ -29,8 +29,10 @@ export async function writeRows(address: DatabaseAddress, file: number, at: Date
   await asAdministrator(address, async (client) => {
     await client.query(`${plainly}; BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY`);
     const header = await headerOf(client, at);
-    await pipeline(Readable.from(textOf(client, header)), createGzip(), (packed) =>
-      writePieces(file, packed),
+    await pipeline(
+      Readable.from(textOf(client, header)),
+      createGzip(),
+      (packed: AsyncIterable<Buffer>) => writePieces(file, packed),
     );
   });
 }

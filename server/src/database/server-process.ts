@@ -2,8 +2,8 @@
  * The server process of PostgreSQL as a child of ours: it ends in good order when we are gone, whatever
  * ended us, and no signal of a terminal reaches it.
  */
-import { spawn, type ChildProcess } from 'node:child_process';
-import type { Socket } from 'node:net';
+import { spawn } from 'node:child_process';
+import { Socket } from 'node:net';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { findPostmaster } from './postmaster.ts';
@@ -32,28 +32,30 @@ export async function startServer(bin: string, data: string, port: number): Prom
   });
   // Neither keeps this program from ending.
   child.unref();
-  (child.stderr as Socket).unref();
-  if (!(await untilReady(child, data))) {
+  if (child.stderr instanceof Socket) {
+    child.stderr.unref();
+  }
+  const over = new AbortController();
+  const end = (): void => {
+    over.abort();
+  };
+  child.once('error', end).once('exit', end);
+  if (!(await untilReady(data, over.signal))) {
     child.kill('SIGQUIT');
     throw new Error(said.trim() || 'it did not get ready in time');
   }
 }
 
-async function untilReady(child: ChildProcess, data: string): Promise<boolean> {
-  let isOver = false;
-  child.once('error', () => {
-    isOver = true;
-  });
-  child.once('exit', () => {
-    isOver = true;
-  });
-  for (const from = performance.now(); performance.now() - from < patience; await pause(look)) {
+/** Whether it says that it is ready; not when it ended, or takes too long. */
+async function untilReady(data: string, over: AbortSignal): Promise<boolean> {
+  for (const end = performance.now() + patience; performance.now() < end; ) {
     if ((await findPostmaster(data))?.isReady) {
       return true;
     }
-    if (isOver) {
+    if (over.aborted) {
       return false;
     }
+    await pause(look);
   }
   return false;
 }

@@ -65,10 +65,10 @@ export class BackupKeeper {
 
   /** Closes to others what an older program left open, and looks from time to time whether one is due. */
   start(): void {
-    const { failed } = this.#keeping;
-    this.#running = this.#mend().catch(failed);
+    const { failed: hear } = this.#keeping;
+    this.#running = this.#mend().catch(hear);
     this.#timer = setInterval(() => {
-      this.#running = this.#running.then(() => this.whenDue()).catch(failed);
+      this.#running = this.#running.then(() => this.whenDue()).catch(hear);
     }, look).unref();
   }
 

@@ -18,7 +18,7 @@ export class Reviewer {
   work(told: Told, part: ReviewPart, view: ReviewView): Promise<ReviewDone> {
     clearTimeout(this.#timer);
     this.#timer = setTimeout(() => {
-      void this.close();
+      this.close().catch(() => undefined);
     }, idle).unref();
     const thread = (this.#thread ??= this.#start());
     const others = Object.entries(told).filter(

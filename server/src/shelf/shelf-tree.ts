@@ -1,7 +1,7 @@
 /** What lies below a shelf, by handles: no link in it is followed, and nothing is done outside of it. */
 import { createHash } from 'node:crypto';
 import type { ShelfEntry } from '@clever-drawer/core';
-import { Directory, isMissing, isWithin } from '../files/index.ts';
+import { isMissing, isWithin, type Directory } from '../files/index.ts';
 import type { Written } from './shelf-record.ts';
 
 /** The shelf was moved away while it was written. */
