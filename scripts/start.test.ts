@@ -45,10 +45,11 @@ afterEach(async () => {
 const cluster = (): string => join(data, 'cluster');
 
 async function untilNobodyWorks(): Promise<void> {
-  for (const end = Date.now() + 20_000; Date.now() < end; await pause(50)) {
+  for (const end = Date.now() + 20_000; Date.now() < end; ) {
     if (!(await worksIn(cluster())) && !(await worksIn(`${cluster()}.new`))) {
       return;
     }
+    await pause(50);
   }
   throw new Error('PostgreSQL runs on');
 }
@@ -98,12 +99,13 @@ describe('a database that is killed right after an act', () => {
       const running = await findPostmaster(cluster());
       process.kill(running?.pid ?? 0, 'SIGKILL');
       confirmed.push(id ?? '');
-      for (const end = Date.now() + 30_000; Date.now() < end; await pause(100)) {
+      for (const end = Date.now() + 30_000; Date.now() < end; ) {
         // Only a database that runs anew has got over it.
         const now = await findPostmaster(cluster());
         if (now && now.pid !== running?.pid && (await health()).isReady) {
           break;
         }
+        await pause(100);
       }
     }
     const after = await readOrder(tally, computer);

@@ -12,7 +12,13 @@ import {
   type PluginId,
 } from '@clever-drawer/core';
 import { idsAsWritten, recordsOf, type OrderDocument } from '@clever-drawer/core/documents';
-import { directoriesOf, shelfKey, usualDirectory, writeShelf } from '@clever-drawer/server/shelf';
+import {
+  directoriesOf,
+  shelfKey,
+  whyNotNear,
+  usualDirectory,
+  writeShelf,
+} from '@clever-drawer/server/shelf';
 import { documentIn } from './document-file.ts';
 import { sayHelp, type ExitStatus, type Terminal } from './terminal.ts';
 
@@ -99,7 +105,8 @@ export async function shelfCommand(args: string[], terminal: Terminal): Promise<
   });
   const never = directoriesOf(plugins.flatMap(({ copies }) => copies.map(({ path }) => path)));
   const key = await ownKey();
-  const written = await writeShelf(wishes.directory, plan, { key, isDry: wishes.isDry, never });
+  const whyNot = (real: string): Promise<string | null> => whyNotNear(real, never);
+  const written = await writeShelf(wishes.directory, plan, { key, isDry: wishes.isDry, whyNot });
   if (!written.ok) {
     terminal.error(written.problems.map(describe).join('\n'));
     return 1;

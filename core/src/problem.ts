@@ -217,7 +217,7 @@ const wording: Wording = {
   'not-a-picture': () =>
     'That is not a picture that can be read. Use a PNG, JPEG, WebP or GIF file.',
   'key-needed': () =>
-    'This Clever Drawer is private: open the address with its key that ./start printed, or send the key along.',
+    'This Clever Drawer is private. Reload the page and enter its key; a program sends the key with each request.',
   'foreign-host': (p) => `Requests must be addressed to this computer, not to ${p.at}.`,
   'foreign-origin': (p) => `Requests from pages of ${p.at} are refused.`,
   internal: () =>

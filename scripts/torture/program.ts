@@ -26,8 +26,9 @@ const readyWithin = 60_000;
 export async function startProgram(
   data: string,
   port: number,
+  args: readonly string[] = [],
 ): Promise<Program & { isUp: boolean }> {
-  const child = launch(data, port);
+  const child = launch(data, port, args);
   let said = '';
   for (const stream of [child.stdout, child.stderr]) {
     stream?.setEncoding('utf8').on('data', (text: string) => {
@@ -54,6 +55,9 @@ export async function startProgram(
   };
 }
 
+/** Said instead of `--empty`. */
+export const withDemo = '--demo';
+
 /** As tests have it built, else from its source. */
 const startProgramArgs = (): string[] => {
   const built = process.env['CLEVER_DRAWER_HELPERS'];
@@ -66,7 +70,12 @@ const startProgramArgs = (): string[] => {
 export const launch = (data: string, port: number, args: readonly string[] = []): ChildProcess =>
   spawn(
     process.execPath,
-    [...startProgramArgs(), ...['--empty', '--data', data, '--log', 'error', ...args]],
+    [
+      ...startProgramArgs(),
+      ...['--data', data, '--log', 'error'],
+      ...(args.includes(withDemo) ? [] : ['--empty']),
+      ...args.filter((one) => one !== withDemo),
+    ],
     {
       cwd: root,
       detached: true,

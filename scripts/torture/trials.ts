@@ -18,6 +18,8 @@ import { freePort } from '@clever-drawer/server';
 import type { Tally } from './client.ts';
 import { addFolder, ask, checkKept, firstComputer, readOrder } from './client.ts';
 import { drawRequests } from './drawn.ts';
+import { hostileDirectories } from './hostile.ts';
+import { killsDuringJobs, killsDuringSeeding, killsOfBackups } from './kills.ts';
 import { oddTexts, writeOddFiles } from './oddities.ts';
 import { errors, killDatabase, launch, pause, startProgram, type Program } from './program.ts';
 
@@ -464,6 +466,10 @@ const memoryOf = ({ child }: Program): number => {
 /** All trials, in the order in which they are made. */
 export const trials: readonly Trial[] = [
   { name: 'kills of server and database during acts', run: kills },
+  { name: 'kills of each process during each job', run: killsDuringJobs },
+  { name: 'kills while the demo is made', run: killsDuringSeeding },
+  { name: 'backing up and restoring, broken off', run: killsOfBackups },
+  { name: 'prepared directories, swapped meanwhile', run: hostileDirectories },
   { name: 'kills during the first start', run: firstStarts },
   { name: 'four starts at once', run: manyStarts },
   { name: 'scans against acts, then all undone and redone', run: scansAgainstActs },

@@ -178,3 +178,51 @@ describe('an OSC message', () => {
     socket.close();
   });
 });
+
+describe('a request about directories', () => {
+  it.each(['/etc', '/usr/share', '/boot', '/proc/self'])(
+    'is told no names in one that was not named: %s',
+    async (text) => {
+      const incoming = { form: 'tree', text, how: 'add', choices: {} };
+      const { status, body } = await server.call<{ problems: { code: string }[] }>(
+        'POST',
+        'document/preview',
+        incoming,
+      );
+      expect([status, body.problems[0]?.code]).toEqual([422, 'directory-refused']);
+    },
+  );
+  it.each(['/etc/shelf', '/proc/x', '/usr/share/shelf'])(
+    'writes no shelf and no backups where the system is: %s',
+    async (directory) => {
+      const cabinet = await firstCabinet();
+      const shelf = await server.call('PUT', 'shelf', { cabinet, directory, hasFigures: true });
+      const backups = await fetch(`${server.address}/api/backups`, {
+        method: 'PUT',
+        body: JSON.stringify({ directory, keep: 2 }),
+        headers: { 'Content-Type': 'application/json' },
+      });
+      expect([shelf.status, backups.status]).toEqual([422, 422]);
+    },
+  );
+});
+
+describe('a spelling', () => {
+  it('that is longer than any index takes is refused in words', async () => {
+    // No repetition: what repeats is packed until it fits.
+    const spelling = Array.from({ length: 4_000 }, () =>
+      String.fromCodePoint(0x4e00 + Math.floor(Math.random() * 20_000)),
+    ).join('');
+    const { status, body } = await server.call<{ problems: { message: string }[] }>(
+      'POST',
+      'acts',
+      {
+        act: 'spell',
+        spellings: [{ id: randomUUID(), spelling }],
+        vendor: 'Quoin',
+      },
+    );
+    expect(status).toBe(400);
+    expect(body.problems[0]?.message).toMatch(/./);
+  });
+});

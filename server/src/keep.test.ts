@@ -370,6 +370,22 @@ describe('the document', () => {
     expect((await merge(document, 'melt')).status).toBe(400);
     expect(await plain()).toEqual(before);
   });
+
+  it('takes no pictures that are none: what could not be uploaded does not come in by a document', async () => {
+    await arrange();
+    const before = await plain();
+    const drawing = '<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>';
+    for (const data of [drawing, '<!doctype html><script>alert(1)</script>', '']) {
+      const pictures = [{ id: randomUUID(), data: Buffer.from(data).toString('base64') }];
+      const { status, body } = await merge({ ...(await exported()), pictures }, 'theirs');
+      expect([status, (body as unknown as Refusal).problems[0]?.message]).toEqual([
+        422,
+        expect.stringContaining('pictures'),
+      ]);
+    }
+    expect(await plain()).toEqual(before);
+    expect(await server.query('SELECT 1 FROM picture')).toEqual([]);
+  });
 });
 
 describe('a tree of directories', () => {

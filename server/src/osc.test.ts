@@ -5,7 +5,7 @@ import { once } from 'node:events';
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { Bundle, decode, encode, Message } from 'node-osc';
-import type { HabitsView, SessionView, Usage } from '@clever-drawer/core';
+import type { HabitsView, HealthView, SessionView, Usage } from '@clever-drawer/core';
 import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';
 
 let server: TestServer;
@@ -136,4 +136,22 @@ describe('OSC messages', () => {
       await refusal(new Message('/clever-drawer/host/loaded', 'LV2', '/nowhere', 'track')),
     ).toMatch(/no such copy/);
   });
+  it('by the ten thousand keep nobody else waiting', async () => {
+    const find = encode(new Message('/clever-drawer/find', 's', 'effect'));
+    const packet = Buffer.isBuffer(find) ? find : Buffer.from(find);
+    for (let sent = 0; sent < 20_000; sent += 1) {
+      socket.send(packet, server.oscPort, '127.0.0.1');
+      if (sent % 2_000 === 0) {
+        // What waits too long for a connection of the database is answered with 503.
+        expect((await server.call('GET', 'order')).status).toBe(200);
+      }
+    }
+    const { status, body } = await health();
+    expect([status, body.isReady, body.uncaught]).toEqual([200, true, []]);
+  });
 });
+
+async function health(): Promise<{ status: number; body: HealthView }> {
+  const response = await fetch(`${server.address}/health`);
+  return { status: response.status, body: (await response.json()) as HealthView };
+}

@@ -40,7 +40,7 @@ const unreal = ['/dev', '/proc', '/sys'];
 export type WhyNot = string | null;
 
 /** Why no program of ours writes there, whoever asks for it; `real` is the real path. */
-export function whyNeverWritten(real: string, places: readonly string[]): WhyNot {
+function whyNeverWritten(real: string, places: readonly string[]): WhyNot {
   if (real === '/' || unreal.some((one) => isWithin(real, one))) {
     return `${real} belongs to the system.`;
   }
@@ -48,6 +48,15 @@ export function whyNeverWritten(real: string, places: readonly string[]): WhyNot
   return near === undefined
     ? null
     : `Plugins lie in ${near}, and nothing is ever written there. Choose a directory of its own.`;
+}
+
+/** The same, with places as they are called and as they really are. */
+export const whyNotNear = async (real: string, places: readonly string[]): Promise<WhyNot> =>
+  whyNeverWritten(real, await asTheyAre(places));
+
+async function asTheyAre(paths: readonly string[]): Promise<string[]> {
+  const real = await Promise.all(paths.map((one) => realPathOf(one)));
+  return [...new Set([...paths, ...real.filter((one) => one !== null)])];
 }
 
 /** Answers for one server. */
@@ -67,12 +76,11 @@ export class Reach {
       : this.#notNamed(path);
   }
 
-  /** Why no shelf is written in a directory. */
-  async whyNotWritten(path: string): Promise<WhyNot> {
-    const real = await realPathOf(path);
-    if (real === null) {
-      return `${path} is a link that leads nowhere.`;
-    }
+  /**
+   * Why nothing is written in a directory, by its real path: what is opened afterwards has to be that
+   * very path, without following a link.
+   */
+  async whyNotWritten(real: string): Promise<WhyNot> {
     const data = await realPathOf(this.#known.data);
     if (data !== null && (isWithin(real, data) || isWithin(data, real))) {
       return `Clever Drawer keeps its own data in ${data}. Choose a directory of its own.`;
@@ -81,22 +89,18 @@ export class Reach {
     if (never !== null) {
       return never;
     }
-    return this.#isNamed(real, await this.#named()) ? null : this.#notNamed(path);
+    return this.#isNamed(real, await this.#named()) ? null : this.#notNamed(real);
   }
 
-  /** Why no backups are put into a directory; those beside the data always may be. */
-  async whyNotBackups(path: string): Promise<WhyNot> {
-    const [real, data] = [await realPathOf(path), await realPathOf(this.#known.data)];
-    return real !== null && data !== null && real === `${data}/backups`
-      ? null
-      : this.whyNotWritten(path);
+  /** The same for backups; those beside the data always may be. */
+  async whyNotBackups(real: string): Promise<WhyNot> {
+    const data = await realPathOf(this.#known.data);
+    return data !== null && real === `${data}/backups` ? null : this.whyNotWritten(real);
   }
 
   /** The places of plugins as they really are, and as they are called. */
   async #places(): Promise<string[]> {
-    const places = await this.#known.places();
-    const real = await Promise.all(places.map((one) => realPathOf(one)));
-    return [...new Set([...places, ...real.filter((one) => one !== null)])];
+    return asTheyAre(await this.#known.places());
   }
 
   /** Home, unless that is a directory of the system as services have it, and what was said. */

@@ -184,3 +184,21 @@ describe('what is refused and changes nothing', () => {
     expect(await post('places', { path: '/tmp' })).toContain('Far is another computer');
   });
 });
+
+describe('what the application writes of a computer', () => {
+  it('it reads back, copies that failed as well', async () => {
+    const failed = { status: 'failed', problem: { code: 'crashed', message: 'It crashed.' } };
+    await take('First room', linesOf({ name: 'Whole' }, { name: 'Broken', ...failed }));
+    const first = (await get<ComputerView[]>('computers')).find(
+      ({ name }) => name === 'First room',
+    );
+    const { status, body } = await take('Second room', await (await copiesOf(first)).text());
+    expect([status, body.scan.looked, body.scan.counts.failed]).toEqual([201, 2, 1]);
+    expect((await take('Second room', await (await copiesOf(body.computer)).text())).status).toBe(
+      201,
+    );
+  });
+});
+
+const copiesOf = (computer: Pick<ComputerView, 'id'> | undefined): Promise<Response> =>
+  fetch(`${server.address}/api/computers/${computer?.id ?? ''}/copies.ndjson`);

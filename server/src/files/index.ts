@@ -9,4 +9,4 @@ export {
   readSmallText,
   type OpenOptions,
 } from './regular-file.ts';
-export { isWithin, realPathOf } from './whereabouts.ts';
+export { isWithin, leadsNowhere, realPathOf } from './whereabouts.ts';

@@ -6,6 +6,9 @@ import { basename, dirname, join, resolve, sep } from 'node:path';
 export const isWithin = (path: string, directory: string): boolean =>
   path === directory || path.startsWith(directory.endsWith(sep) ? directory : directory + sep);
 
+/** The words for a path that has no real one. */
+export const leadsNowhere = (path: string): string => `${path} is a link that leads nowhere.`;
+
 /**
  * The path without any link in it; what does not exist yet is resolved from its nearest parent. Null
  * where a link leads nowhere, or in a circle.

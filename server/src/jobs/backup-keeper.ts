@@ -6,6 +6,7 @@ import {
   Directory,
   diskTrouble,
   halfName,
+  leadsNowhere,
   openRegular,
   readSmallText,
   realPathOf,
@@ -25,7 +26,7 @@ export interface BackupKeeping {
   readonly write: (file: number, at: Date) => Promise<unknown>;
   /** Reads one through. Rejects where it is none, or not whole. */
   readonly read: (file: number, path: string) => Promise<Read>;
-  /** Why none may be put into a directory; null where they may. */
+  /** Why none may be put into a directory, by its real path; null where they may. */
   readonly whyNot: (directory: string) => Promise<string | null>;
   /** Hears when the backup of a night could not even be begun. */
   readonly failed: (error: unknown) => void;
@@ -153,11 +154,12 @@ export class BackupKeeper {
 
   /** Opens the directory, which is made when it is missing. Throws where none may be there. */
   async #openToWrite(path: string): Promise<Directory> {
-    const why = await this.#keeping.whyNot(path);
-    if (why !== null) {
-      throw new Error(why);
+    const real = await realPathOf(path);
+    const why = real === null ? leadsNowhere(path) : await this.#keeping.whyNot(real);
+    if (real === null || why !== null) {
+      throw new Error(why ?? '');
     }
-    return Directory.open((await realPathOf(path)) ?? path, directoryMode);
+    return Directory.open(real, directoryMode);
   }
 
   async #names(path: string): Promise<string[]> {

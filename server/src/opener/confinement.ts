@@ -64,8 +64,8 @@ export async function findConfinement(
 ): Promise<Confinement> {
   for (const way of platform === 'linux' ? ways : []) {
     const before = inWay(way);
-    const [program, ...rest] = [...before(), 'true'];
-    const works = await run(program ?? '', rest).then(
+    const [program = 'false', ...rest] = [...before(), 'true'] as string[];
+    const works = await run(program, rest).then(
       () => true,
       () => false,
     );

@@ -38,6 +38,7 @@ export class OscServer {
   readonly #socket: Socket = createSocket('udp4');
   readonly #waiting: (() => Promise<void>)[] = [];
   #busy = 0;
+  #isOver = false;
 
   constructor(parts: Parts) {
     this.#parts = parts;
@@ -54,6 +55,8 @@ export class OscServer {
   }
 
   async close(): Promise<void> {
+    this.#isOver = true;
+    this.#waiting.length = 0;
     this.#socket.close();
     await once(this.#socket, 'close');
   }
@@ -64,6 +67,9 @@ export class OscServer {
       return;
     }
     const answer: Answer = (address, ...values) => {
+      if (this.#isOver) {
+        return;
+      }
       const view = toBuffer({
         address,
         args: values.map((value) =>

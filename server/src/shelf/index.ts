@@ -8,4 +8,5 @@ export {
 } from './write-shelf.ts';
 export { shelfKey, shelfRecordName } from './shelf-record.ts';
 export { readTree, type Tree, type TreeLeaf } from './read-tree.ts';
+export { whyNotNear, type WhyNot } from '../reach.ts';
 export { usualDirectory } from '../database/usual-data.ts';

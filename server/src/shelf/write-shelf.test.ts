@@ -20,10 +20,14 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { ShelfEntry, ShelfPlan } from '@clever-drawer/core';
 import { shelfRecordName } from './shelf-record.ts';
+import { whyNotNear } from '../reach.ts';
 import { writeShelf, type ShelfOutcome } from './write-shelf.ts';
 
-/** What notes are signed with here. */
-const key = Buffer.alloc(32, 7);
+/** How a shelf may be anywhere but near places. */
+const near = (never: readonly string[] = []) => ({
+  key: Buffer.alloc(32, 7),
+  whyNot: (real: string) => whyNotNear(real, never),
+});
 let base = '';
 let root = '';
 beforeEach(() => {
@@ -49,7 +53,7 @@ async function write(
   wanted: ShelfPlan,
   more: Partial<Parameters<typeof writeShelf>[2]> = {},
 ): Promise<ShelfOutcome> {
-  const written = await writeShelf(root, wanted, { key, ...more });
+  const written = await writeShelf(root, wanted, { ...near(), ...more });
   if (!written.ok) {
     throw new Error(JSON.stringify(written.problems));
   }
@@ -191,18 +195,18 @@ describe('a shelf', () => {
       mark: '',
     };
     writeFileSync(note, JSON.stringify(record));
-    expect((await writeShelf(root, new Map(), { key })).ok).toBe(false);
+    expect((await writeShelf(root, new Map(), near())).ok).toBe(false);
     expect(existsSync(victim)).toBe(true);
   });
 
   it('is refused where other things are, and in and around places of plugins', async () => {
     mkdirSync(root);
     writeFileSync(join(root, 'song.txt'), '');
-    expect((await writeShelf(root, plan, { key })).ok).toBe(false);
+    expect((await writeShelf(root, plan, near())).ok).toBe(false);
     rmSync(root, { recursive: true });
     const never = [join(base, 'plugins')];
-    expect((await writeShelf(join(base, 'plugins/shelf'), plan, { key, never })).ok).toBe(false);
-    expect((await writeShelf(base, plan, { key, never })).ok).toBe(false);
+    expect((await writeShelf(join(base, 'plugins/shelf'), plan, near(never))).ok).toBe(false);
+    expect((await writeShelf(base, plan, near(never))).ok).toBe(false);
     expect(existsSync(join(base, 'plugins'))).toBe(false);
   });
 
@@ -217,7 +221,7 @@ describe('a shelf', () => {
       JSON.stringify({ version: 1, entries: { 'Squeeze/Gone.txt': { kind: 'card', mark: '' } } }),
     ]) {
       writeFileSync(join(full, shelfRecordName), note);
-      expect((await writeShelf(full, new Map(), { key })).ok).toBe(false);
+      expect((await writeShelf(full, new Map(), near())).ok).toBe(false);
       expect(readFileSync(join(full, 'Squeeze/Gone.txt'), 'utf8')).toBe('Gone\n');
     }
   });
@@ -229,7 +233,7 @@ describe('a shelf', () => {
     symlinkSync(victim, join(root, `${shelfRecordName}.new`));
     rmSync(join(root, shelfRecordName));
     symlinkSync(victim, join(root, shelfRecordName));
-    await writeShelf(root, plan, { key });
+    await writeShelf(root, plan, near());
     expect(readFileSync(victim, 'utf8')).toBe('mine');
   });
 
@@ -241,12 +245,9 @@ describe('a shelf', () => {
       symlinkSync(place, join(base, 'link'));
       const [shelf, never] =
         where === 'in' ? [join(base, 'link/new/shelf'), place] : [place, join(base, 'link/below')];
-      const written = await writeShelf(shelf, plan, { key, never: [never] });
+      const written = await writeShelf(shelf, plan, near([never]));
       expect(written).toMatchObject({ ok: false, problems: [{ code: 'directory-refused' }] });
-      const byLink = await writeShelf(join(place, 'shelf'), plan, {
-        key,
-        never: [join(base, 'link')],
-      });
+      const byLink = await writeShelf(join(place, 'shelf'), plan, near([join(base, 'link')]));
       expect(byLink.ok).toBe(false);
       expect(readdirSync(place)).toEqual(['below']);
     },
@@ -259,7 +260,7 @@ describe('a shelf', () => {
       `D${at}`,
       directory,
     ]);
-    const writing = writeShelf(root, new Map(long), { key, never: [place] });
+    const writing = writeShelf(root, new Map(long), near([place]));
     while (!existsSync(join(root, 'D3'))) {
       await new Promise((resolve) => setTimeout(resolve, 1));
     }
@@ -279,14 +280,14 @@ describe('a shelf', () => {
   ])('is refused in words, and nothing is left: %s', async (_, name) => {
     writeFileSync(join(base, 'file'), '');
     symlinkSync('/nothing/there', join(base, 'nowhere'));
-    const written = await writeShelf(name.startsWith('/') ? name : join(base, name), plan, { key });
+    const written = await writeShelf(name.startsWith('/') ? name : join(base, name), plan, near());
     expect(written).toMatchObject({ ok: false, problems: [{ code: 'directory-refused' }] });
     expect(readdirSync(base).sort()).toEqual(['file', 'nowhere']);
   });
 
   it('removes what it made when it cannot go on', async () => {
     const broken = new Map<string, ShelfEntry>([...plan, ['y'.repeat(300), link('/plugins/y')]]);
-    const written = await writeShelf(root, broken, { key });
+    const written = await writeShelf(root, broken, near());
     expect(written).toMatchObject({
       ok: false,
       problems: [{ detail: expect.stringContaining('longer than its disk takes') }],
@@ -297,6 +298,6 @@ describe('a shelf', () => {
   it('waits for no pipe that is called like its note', async () => {
     mkdirSync(root);
     execFileSync('mkfifo', [join(root, shelfRecordName)]);
-    expect((await writeShelf(root, plan, { key })).ok).toBe(false);
+    expect((await writeShelf(root, plan, near())).ok).toBe(false);
   });
 });

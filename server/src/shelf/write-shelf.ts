@@ -5,8 +5,7 @@
  */
 import { basename, dirname, resolve } from 'node:path';
 import { failed, ok, type Result, type ShelfEntry, type ShelfPlan } from '@clever-drawer/core';
-import { Directory, diskTrouble, isMissing, realPathOf } from '../files/index.ts';
-import { whyNeverWritten } from '../reach.ts';
+import { Directory, diskTrouble, isMissing, leadsNowhere, realPathOf } from '../files/index.ts';
 import {
   readRecord,
   shelfRecordName,
@@ -41,8 +40,8 @@ export interface ShelfOptions {
   readonly isDry?: boolean;
   /** What was written as it is wanted is believed to be there still, and not looked at. */
   readonly isQuick?: boolean;
-  /** Directories in and around which no shelf may be. */
-  readonly never?: readonly string[];
+  /** Why nothing may be written in a directory, by its real path; null where it may. */
+  readonly whyNot: (real: string) => Promise<string | null>;
 }
 
 const directoryMode = 0o755;
@@ -51,17 +50,14 @@ const directoryMode = 0o755;
 export async function writeShelf(
   directory: string,
   plan: ShelfPlan,
-  { key, isDry = false, isQuick = false, never = [] }: ShelfOptions,
+  { key, whyNot, isDry = false, isQuick = false }: ShelfOptions,
 ): Promise<Result<ShelfOutcome>> {
   const refused = (detail: string): Result<ShelfOutcome> =>
     failed({ code: 'directory-refused', at: directory, detail });
   const real = await realPathOf(resolve(directory));
-  if (real === null) {
-    return refused('It is a link that leads nowhere.');
-  }
-  const why = whyNeverWritten(real, await realPaths(never));
-  if (why !== null) {
-    return refused(why);
+  const why = real === null ? leadsNowhere(directory) : await whyNot(real);
+  if (real === null || why !== null) {
+    return refused(why ?? '');
   }
   try {
     const outcome = await new ShelfWriter(real, plan, key).write(isDry, isQuick);
@@ -73,11 +69,6 @@ export async function writeShelf(
     }
     return refused(`Writing broke off: ${trouble}. What was made until then was removed again.`);
   }
-}
-
-async function realPaths(paths: readonly string[]): Promise<string[]> {
-  const real = await Promise.all(paths.map((path) => realPathOf(path)));
-  return [...new Set([...paths, ...real.filter((path) => path !== null)])];
 }
 
 interface Work {

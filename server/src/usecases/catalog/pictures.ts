@@ -27,6 +27,9 @@ export const tidyPictures = ({ database, clock }: Pick<Parts, 'database' | 'cloc
  * Null where it is none. Whatever way a picture comes, it comes through here.
  */
 export async function madeAnew(bytes: Buffer): Promise<Buffer | null> {
+  if (bytes.length === 0) {
+    return null;
+  }
   const picture = sharp(bytes, { limitInputPixels: mostPixels, failOn: 'error', pages: 1 });
   const { format } = await picture.metadata().catch(() => ({ format: undefined }));
   if (format === undefined || !offered.has(format)) {
@@ -46,7 +49,7 @@ export async function takePicture(
   computer: string,
   bytes: unknown,
 ): Promise<Result<{ id: string }>> {
-  const made = Buffer.isBuffer(bytes) && bytes.length > 0 ? await madeAnew(bytes) : null;
+  const made = Buffer.isBuffer(bytes) ? await madeAnew(bytes) : null;
   if (!made) {
     return failed({ code: 'not-a-picture', at: 'picture' });
   }

@@ -15,10 +15,10 @@ import {
 import { readCatalog } from '../../database/catalog.ts';
 import { findComputer, saveShelf } from '../../database/computers.ts';
 import { readOrder } from '../../database/order.ts';
-import { allPlaces } from '../../database/places.ts';
 import { readUsage } from '../../database/session.ts';
 import { loggable } from '../../log.ts';
 import type { Parts } from '../../parts.ts';
+import type { WhyNot } from '../../reach.ts';
 import { writeShelf, type ShelfOptions, type ShelfOutcome } from '../../shelf/index.ts';
 
 /** Things in the way that are told of. */
@@ -79,17 +79,13 @@ async function bring(
 
 /** Writes where requests may have something written. */
 async function writeAt(
-  { reach, shelfKey, database }: Parts,
+  { reach, shelfKey }: Parts,
   directory: string,
   plan: ShelfPlan,
   how: Pick<ShelfOptions, 'isDry' | 'isQuick'> = {},
 ): Promise<Result<ShelfOutcome>> {
-  const detail = await reach.whyNotWritten(directory);
-  if (detail !== null) {
-    return failed({ code: 'directory-refused', at: directory, detail });
-  }
-  const never = await allPlaces(database.manager);
-  return writeShelf(directory, plan, { ...how, key: await shelfKey(), never });
+  const whyNot = (real: string): Promise<WhyNot> => reach.whyNotWritten(real);
+  return writeShelf(directory, plan, { ...how, key: await shelfKey(), whyNot });
 }
 
 /** What a shelf would do; nothing is written. */
