@@ -17,13 +17,16 @@ export interface Host {
   restart(): Promise<void>;
 }
 
-const start = (data: string, port: number, isDemo: boolean, clock?: () => Date): Promise<Running> =>
+/** What a journey begins with: nothing, nothing behind a key, or Kestrel Quay. */
+type Beginning = 'empty' | 'locked' | 'demo';
+
+const start = (data: string, port: number, beginning: Beginning): Promise<Running> =>
   serve({
     data,
     port,
     web,
-    ...(clock ? { clock } : {}),
-    firstComputer: isDemo ? demoComputer : { name: 'Test computer' },
+    isPrivate: beginning === 'locked',
+    firstComputer: beginning === 'demo' ? demoComputer : { name: 'Test computer' },
     // Journeys make their directories there.
     allowed: [tmpdir()],
   });
@@ -31,10 +34,10 @@ const start = (data: string, port: number, isDemo: boolean, clock?: () => Date):
 /** A server over the data, which go when the test is done. */
 async function host(
   data: string,
-  isDemo: boolean,
+  beginning: Beginning,
   use: (host: Host) => Promise<void>,
 ): Promise<void> {
-  let running = await start(data, 0, isDemo);
+  let running = await start(data, 0, beginning);
   const port = Number(new URL(running.address).port);
   try {
     await use({
@@ -42,7 +45,7 @@ async function host(
       data,
       restart: async () => {
         await running.stop();
-        running = await start(data, port, isDemo);
+        running = await start(data, port, beginning);
       },
     });
   } finally {
@@ -63,10 +66,19 @@ async function leave(page: Page): Promise<void> {
 /** What a browser says of a server that stops while its page asks, and of a request that is refused. */
 const expected = /ERR_CONNECTION_(REFUSED|RESET)|ERR_INCOMPLETE_CHUNKED|status of 4\d\d/;
 
-/** `empty` starts with nothing, `demo` with Kestrel Quay; both fail on any error the page writes to its console. */
-export const test = base.extend<{ empty: Host; demo: Host; quiet: undefined }>({
+/**
+ * `empty` starts with nothing, `locked` too but behind a key, `demo` with Kestrel Quay; all fail on any
+ * error the page writes to its console.
+ */
+export const test = base.extend<{ empty: Host; locked: Host; demo: Host; quiet: undefined }>({
+  locked: async ({ page }, use) => {
+    await host(newData(), 'locked', async (one) => {
+      await use(one);
+      await leave(page);
+    });
+  },
   empty: async ({ page }, use) => {
-    await host(newData(), false, async (one) => {
+    await host(newData(), 'empty', async (one) => {
       await use(one);
       await leave(page);
     });
@@ -75,7 +87,7 @@ export const test = base.extend<{ empty: Host; demo: Host; quiet: undefined }>({
     const data = newData();
     const seed = seedOfRun();
     execFileSync('cp', ['-a', join(seed, 'cluster'), join(seed, 'cluster-password'), data]);
-    await host(data, true, async (one) => {
+    await host(data, 'demo', async (one) => {
       await use(one);
       await leave(page);
     });

@@ -9,6 +9,7 @@ import { setFlagsFromString } from 'node:v8';
 import { createTravel, demoComputer, seedStudio } from '@clever-drawer/demo';
 import {
   Directory,
+  explain,
   giveUpRoot,
   InUseError,
   keyFileOf,
@@ -228,8 +229,9 @@ function wordsOf(error: unknown, options: StartOptions | null): string {
   if (options && (error as NodeJS.ErrnoException).code === 'EADDRINUSE') {
     return `Port ${options.port} is in use by another program, or by Clever Drawer with other data. Choose another one: PORT=${options.port + 1} ./start`;
   }
-  if (error instanceof SetupError) {
-    return error.message;
+  const told = options ? explain(error, options.data) : error;
+  if (told instanceof SetupError) {
+    return told.message;
   }
   const detail = error instanceof Error ? (error.stack ?? error.message) : String(error);
   return `Something went wrong inside Clever Drawer; please keep what follows for whoever looks into it.\n${detail}`;

@@ -5,7 +5,15 @@
  */
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { existsSync, mkdtempSync, readdirSync, readFileSync, readlinkSync, rmSync } from 'node:fs';
+import {
+  chmodSync,
+  existsSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  readlinkSync,
+  rmSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { freePort } from '@clever-drawer/server';
@@ -43,7 +51,9 @@ const homesOf = (pid: number): string[] =>
   readdirSync(tmpdir()).filter((name) => name.startsWith(`clever-drawer-open-${pid}-`));
 
 async function expectGone(tally: Tally, directory: string, what: string): Promise<void> {
-  for (const end = Date.now() + goneWithin; processesOf(directory).length > 0; await pause(100)) {
+  const end = Date.now() + goneWithin;
+  while (processesOf(directory).length > 0) {
+    await pause(100);
     if (Date.now() > end) {
       const left = processesOf(directory).map(({ words }) => words.slice(0, 80));
       tally.fail(`${what}: still running: ${left.join(' | ')}`);
@@ -64,18 +74,27 @@ function killSome(program: Program, data: string, signal: NodeJS.Signals): void 
   }
 }
 
+/** A directory that the user of the database can enter, where we are root. */
+function newBase(): string {
+  const base = mkdtempSync(join(tmpdir(), 'clever-drawer-torture-'));
+  chmodSync(base, 0o755);
+  return base;
+}
+
 const signals: readonly NodeJS.Signals[] = ['SIGKILL', 'SIGTERM', 'SIGINT', 'SIGHUP'];
 
 /** Kills during every job, in turn, until the time is over. */
 export async function killsDuringJobs(tally: Tally, until: number): Promise<void> {
-  const base = mkdtempSync(join(tmpdir(), 'clever-drawer-torture-'));
+  const base = newBase();
   const data = join(base, 'data');
   const confirmed: string[] = [];
   try {
-    for (let round = 0; Date.now() < until; round += 1) {
+    let round = 0;
+    for (; Date.now() < until; round += 1) {
       const job = jobNames[round % jobNames.length] ?? 'scans';
       await killDuring(tally, { base, data, job, confirmed });
     }
+    console.log(`    kills: ${2 * round}, acts confirmed between them: ${confirmed.length}`);
     const program = await start(tally, base, data);
     const computer = program.isUp ? await firstComputer(tally, program.address) : null;
     if (computer !== null) {
@@ -170,7 +189,7 @@ function act(
 
 /** Kills of the first start that makes the demo; what is left of it is made anew. */
 export async function killsDuringSeeding(tally: Tally, until: number): Promise<void> {
-  const base = mkdtempSync(join(tmpdir(), 'clever-drawer-torture-'));
+  const base = newBase();
   const data = join(base, 'data');
   try {
     while (Date.now() < until - 40_000) {
@@ -208,7 +227,7 @@ const exitOf = async (child: ChildProcess): Promise<number | null> => {
 
 /** Backing up and restoring are broken off by each signal; both can be done again. */
 export async function killsOfBackups(tally: Tally, until: number): Promise<void> {
-  const base = mkdtempSync(join(tmpdir(), 'clever-drawer-torture-'));
+  const base = newBase();
   const data = join(base, 'data');
   const restored = join(base, 'restored');
   const file = join(base, 'studio.backup');

@@ -55,7 +55,7 @@ export { upgradeCluster, versionsToUpgrade } from './database/upgrade.ts';
 export { InUseError, readRunningNote } from './database/data-lock.ts';
 export { ownDirectory } from './database/own-directory.ts';
 export { postgresUser } from './database/programs.ts';
-export { SetupError } from './database/setup-error.ts';
+export { explain, SetupError } from './database/setup-error.ts';
 export { giveUpRoot, refuseUnreadable } from './give-up-root.ts';
 export { keyFileOf, renewKey } from './gate.ts';
 export { Directory } from './files/index.ts';

@@ -263,6 +263,8 @@ async function setPassword(bin: string, files: ClusterFiles, port: number): Prom
   await stopPostmaster(files.data);
   await asPostgres([join(bin, 'postgres'), '--single', '-D', files.data, 'postgres'], {
     input: `ALTER ROLE ${user} PASSWORD '${password}'\n`,
+  }).catch((error: unknown) => {
+    throw new SetupError(whyNotStarted(files.directory, error));
   });
   await writePassword(files.password, password);
   await launchOn(port, bin, files);
@@ -329,7 +331,10 @@ export async function initialise(bin: string, data: string, passwordFile: string
   }
   const locale = ['--encoding=UTF8', '--locale=C.UTF-8'];
   const access = ['-U', user, '--auth=scram-sha-256', `--pwfile=${passwordFile}`];
-  await asPostgres([join(bin, 'initdb'), '-D', data, ...access, ...locale, '--no-instructions']);
+  const command = [join(bin, 'initdb'), '-D', data, ...access, ...locale, '--no-instructions'];
+  await asPostgres(command).catch((error: unknown) => {
+    throw new SetupError(whyNotStarted(dirname(data), error));
+  });
 }
 
 async function launch(bin: string, files: ClusterFiles): Promise<number> {
@@ -376,7 +381,7 @@ async function clearStaleNote(data: string): Promise<void> {
 
 function whyNotStarted(directory: string, error: unknown): string {
   const said = error instanceof Error ? error.message : String(error);
-  if (/No space left on device/.test(said)) {
+  if (/No space left on device|wrote only \d+ of \d+ bytes/.test(said)) {
     return `The database cannot start: the disk of ${directory} is full. Free some space on it and start again; nothing that was saved is lost.`;
   }
   const reason = /(?:FATAL|PANIC): +(.*)/.exec(said)?.[1] ?? said.split('\n').at(-1) ?? '';

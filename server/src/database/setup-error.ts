@@ -13,6 +13,9 @@ const meanings: Readonly<Record<string, (path: string) => string>> = {
     `${path} lies on a disk that can only be read. Choose another directory with --data.`,
   ENOSPC: (path) =>
     `The disk of ${path} is full. Free some space on it, or choose another directory with --data, and start again; nothing that was saved is lost.`,
+  // PostgreSQL's own code for a disk without room (its documentation, appendix A).
+  '53100': (path) =>
+    `The disk of ${path} is full. Free some space on it, or choose another directory with --data, and start again; nothing that was saved is lost.`,
   EDQUOT: (path) =>
     `Your quota on the disk of ${path} is used up. Free some space, or choose another directory with --data.`,
   ENOTDIR: (path) =>

@@ -41,6 +41,8 @@ const showEntrance = (response: Response, gate: Gate, isWrong: boolean): void =>
     .status(401)
     .type('html')
     .setHeader('Cache-Control', 'no-store')
+    // With no referrer at all, the form would come from a page of "null", which is refused.
+    .setHeader('Referrer-Policy', 'same-origin')
     .send(entrancePage(gate.keyFile, isWrong));
 };
 
