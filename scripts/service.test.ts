@@ -42,6 +42,18 @@ describe('the unit of the service', () => {
       execFileSync('systemd-analyze', ['verify', '--man=no', path], { stdio: 'pipe' }),
     ).toThrow();
   });
+  it('may not gain rights, and as the system’s runs as the database’s user and writes where it was told', () => {
+    const options = readOptions(['--data', '/srv/100 % mine', '--allow', '/srv/shelf'], {});
+    const unit = unitFor(options, '/opt/clever-drawer/start', '/usr/bin');
+    expect(unit).toContain('\nNoNewPrivileges=yes\n');
+    const isSystems = process.getuid?.() === 0;
+    expect([
+      unit.includes('\nUser=postgres\n'),
+      unit.includes('\nProtectSystem=strict\n'),
+      unit.includes('\nPrivateTmp=yes\n'),
+      unit.includes('\nReadWritePaths="/srv/100 %% mine" "/srv/shelf"\n'),
+    ]).toEqual([isSystems, isSystems, isSystems, isSystems]);
+  });
   it('doubles what systemd would replace', () => {
     expect(quoteForUnit('100 % of $HOME "here"')).toBe('"100 %% of $$HOME \\"here\\""');
   });

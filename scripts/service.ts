@@ -12,6 +12,9 @@ const name = 'clever-drawer.service';
 const isRoot = process.getuid?.() === 0;
 const scope = isRoot ? [] : ['--user'];
 
+/** Where programs are found: this Node.js first, then the system's own. */
+const usualPath = `${dirname(process.execPath)}:/usr/local/sbin:/usr/local/bin:/usr/sbin:/usr/bin:/sbin:/bin`;
+
 /** Where the unit stands. */
 export const unitPath = (): string =>
   isRoot
@@ -64,15 +67,16 @@ WantedBy=${isRoot ? 'multi-user.target' : 'default.target'}
  */
 function confined({ data, allowed }: StartOptions): string {
   const writable = [data, ...allowed].map(quotePath).join(' ');
+  // In a temporary directory of its own the service would not find data that is kept in ours.
+  const hasOwnTmp = ![data, ...allowed].some((path) => /^\/(?:var\/)?tmp\//.test(path));
   const ofSystem = `User=postgres
 ProtectSystem=strict
-PrivateTmp=yes
+PrivateTmp=${hasOwnTmp ? 'yes' : 'no'}
 ProtectKernelTunables=yes
 ProtectControlGroups=yes
 ReadWritePaths=${writable}
 `;
   return `NoNewPrivileges=yes
-UMask=0077
 ${isRoot ? ofSystem : ''}`;
 }
 
@@ -85,7 +89,7 @@ export async function installService(options: StartOptions): Promise<string> {
   await giveDataAway(options.data);
   try {
     await mkdir(dirname(path), { recursive: true });
-    await writeFile(path, unitFor(options, start, process.env['PATH'] ?? '/usr/bin:/bin'));
+    await writeFile(path, unitFor(options, start, usualPath));
   } catch (error) {
     throw new SetupError(`${path} could not be written (${String(error)}).`);
   }

@@ -75,7 +75,7 @@ need_npm_packages() {
 need_pages() {
   local page=web/dist/index.html
   local last=dist/cli/main.mjs
-  if [ ! -f "$page" ] || [ ! -f "$last" ] || [ -n "$(find web core/src cli/src server/src demo/src scripts package-lock.json -path web/dist -prune -o -type f -newer "$page" -print -quit)" ]; then
+  if [ ! -f "$page" ] || [ ! -f "$last" ] || [ -n "$(find web core/src cli/src server/src demo/src scripts package-lock.json -path web/dist -prune -o -path scripts/torture -prune -o -type f -not -name '*.test.ts*' -newer "$page" -print -quit)" ]; then
     echo "Building the pages and programs"
     npm run build --silent >/dev/null || fail "Building failed: run 'npm run build' to see why."
   fi

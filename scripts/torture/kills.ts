@@ -20,7 +20,7 @@ import { freePort } from '@clever-drawer/server';
 import { jobNames, type JobName } from '../../server/src/jobs/job-names.ts';
 import { activities, addPlaces, type Scene } from './activities.ts';
 import { addFolder, checkKept, firstComputer, readOrder, type Tally } from './client.ts';
-import { pause, startProgram, withDemo, type Program } from './program.ts';
+import { launch, pause, startProgram, withDemo, type Program } from './program.ts';
 
 const root = resolve(import.meta.dirname, '../..');
 const random = (below: number): number => Math.floor(Math.random() * below);
@@ -187,6 +187,30 @@ function act(
   };
 }
 
+/** How many moments of a start, and how far apart they are. Milliseconds. */
+const stages = { count: 30, apart: 120 };
+
+/** A signal to the whole group at each of thirty stages of a start: it ends soon, and nothing is left. */
+export async function signalsAtStages(tally: Tally, until: number): Promise<void> {
+  for (let stage = 0; stage < stages.count && Date.now() < until; stage += 1) {
+    for (const signal of signals.filter((one) => one !== 'SIGKILL')) {
+      const base = newBase();
+      const data = join(base, 'data');
+      const child = launch(data, await freePort());
+      await pause(stage * stages.apart);
+      process.kill(-(child.pid ?? process.pid), signal);
+      tally.tried += 1;
+      const isOver = await Promise.race([exitOf(child).then(() => true), pause(goneWithin)]);
+      if (isOver !== true) {
+        tally.fail(`${signal} at stage ${stage}: it did not end`);
+        child.kill('SIGKILL');
+      }
+      await expectGone(tally, base, `${signal} at stage ${stage}`);
+      rmSync(base, { recursive: true, force: true });
+    }
+  }
+}
+
 /** Kills of the first start that makes the demo; what is left of it is made anew. */
 export async function killsDuringSeeding(tally: Tally, until: number): Promise<void> {
   const base = newBase();
@@ -212,11 +236,13 @@ export async function killsDuringSeeding(tally: Tally, until: number): Promise<v
 }
 
 const command = (...args: readonly string[]): ChildProcess =>
-  spawn(process.execPath, ['--import', 'tsx', join(root, 'cli/src/main.ts'), ...args], {
+  spawn(process.execPath, ['--import', loader, join(root, 'cli/src/main.ts'), ...args], {
     cwd: root,
     stdio: 'ignore',
     detached: true,
   });
+/** By its path: who goes on as another user goes on in another directory. */
+const loader = join(root, 'node_modules/tsx/dist/esm/index.mjs');
 
 const exitOf = async (child: ChildProcess): Promise<number | null> => {
   if (child.exitCode === null && child.signalCode === null) {

@@ -19,7 +19,7 @@ import type { Tally } from './client.ts';
 import { addFolder, ask, checkKept, firstComputer, readOrder } from './client.ts';
 import { drawRequests } from './drawn.ts';
 import { hostileDirectories } from './hostile.ts';
-import { killsDuringJobs, killsDuringSeeding, killsOfBackups } from './kills.ts';
+import { killsDuringJobs, killsDuringSeeding, killsOfBackups, signalsAtStages } from './kills.ts';
 import { oddTexts, writeOddFiles } from './oddities.ts';
 import { errors, killDatabase, launch, pause, startProgram, type Program } from './program.ts';
 
@@ -467,6 +467,7 @@ const memoryOf = ({ child }: Program): number => {
 export const trials: readonly Trial[] = [
   { name: 'kills of server and database during acts', run: kills },
   { name: 'kills of each process during each job', run: killsDuringJobs },
+  { name: 'signals at thirty stages of a start', run: signalsAtStages },
   { name: 'kills while the demo is made', run: killsDuringSeeding },
   { name: 'backing up and restoring, broken off', run: killsOfBackups },
   { name: 'prepared directories, swapped meanwhile', run: hostileDirectories },

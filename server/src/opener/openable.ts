@@ -1,5 +1,5 @@
 /** What of a copy can be opened here: programs of this system and this processor only. */
-import { closeSync, openSync, readdirSync, readSync } from 'node:fs';
+import { closeSync, constants, openSync, readdirSync, readSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Format, FoundCopy } from '@clever-drawer/core';
 
@@ -88,7 +88,8 @@ function isOfSystem(program: string, platform: string): boolean {
 
 function beginningOf(program: string): string {
   try {
-    const handle = openSync(program, 'r');
+    // A pipe that is called like a program is not waited for.
+    const handle = openSync(program, constants.O_RDONLY | constants.O_NONBLOCK);
     try {
       const bytes = Buffer.alloc(4);
       readSync(handle, bytes, 0, 4, 0);

@@ -1,5 +1,13 @@
 /** Reading one bundle or file from the disk with core's readers. Nothing of the plugin runs. */
-import { closeSync, openSync, readdirSync, readSync, realpathSync, statSync } from 'node:fs';
+import {
+  closeSync,
+  constants,
+  openSync,
+  readdirSync,
+  readSync,
+  realpathSync,
+  statSync,
+} from 'node:fs';
 import { join, sep } from 'node:path';
 import {
   failed,
@@ -149,11 +157,14 @@ function guarded<T>(
   }
 }
 
+/** What has become a pipe since it was looked at is not waited for (open(2), O_NONBLOCK). */
+const atOnce = constants.O_RDONLY | constants.O_NONBLOCK;
+
 /** So many bytes are read at once where few are asked for: headers are read number by number. */
 const windowSize = 4_096;
 
 function openFile(path: string, size: number): OpenFile {
-  const handle = openSync(path, 'r');
+  const handle = openSync(path, atOnce);
   let window: { readonly at: number; readonly bytes: Uint8Array } = {
     at: 0,
     bytes: new Uint8Array(0),
@@ -182,7 +193,7 @@ function openFile(path: string, size: number): OpenFile {
 
 /** At most `size` bytes, also when the file grows meanwhile. */
 function readUpTo(path: string, size: number): Uint8Array {
-  const handle = openSync(path, 'r');
+  const handle = openSync(path, atOnce);
   try {
     return bytesAt(handle, 0, size);
   } finally {

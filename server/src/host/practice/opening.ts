@@ -1,5 +1,5 @@
 /** Opening a copy as the practice session does it: its file and header are looked at, nothing of it runs. */
-import { readFile, stat } from 'node:fs/promises';
+import { stat } from 'node:fs/promises';
 import { setTimeout } from 'node:timers/promises';
 import {
   failed,
@@ -10,6 +10,7 @@ import {
   type Problem,
   type Result,
 } from '@clever-drawer/core';
+import { readRegular } from '../../files/index.ts';
 import { bytesSource, readBinary } from '@clever-drawer/core/readers';
 
 /** Thrown where a real plugin would bring its host down. */
@@ -68,7 +69,7 @@ export async function openCopy(copy: HostCopy, settings: HostSettings): Promise<
   if (facts.size > readLimit) {
     return ok(null);
   }
-  const bytes = await readFile(file).catch(() => null);
+  const bytes = await readRegular(file, readLimit, { followsLinks: true }).catch(() => null);
   if (!bytes) {
     return failed(missing);
   }

@@ -1,11 +1,12 @@
 /** What the screens show of the catalog, and the pictures that bundles ship. */
-import { readFile, realpath, stat } from 'node:fs/promises';
+import { realpath, stat } from 'node:fs/promises';
 import { extname, sep } from 'node:path';
 import { failed, ok, type ComputerView, type Result, type Usage } from '@clever-drawer/core';
 import { findCopy } from '../../database/catalog.ts';
 import { findComputer, listComputers } from '../../database/computers.ts';
 import { readUsage } from '../../database/session.ts';
 import type { CatalogForm } from '../../jobs/held-catalogs.ts';
+import { readRegular } from '../../files/index.ts';
 import type { Parts } from '../../parts.ts';
 import { computerView } from './set-up-computer.ts';
 
@@ -74,7 +75,7 @@ export async function readPicture(
     if (facts.size > pictureLimit) {
       return failed({ code: 'file-too-large', at: picture, got: facts.size, limit: pictureLimit });
     }
-    return ok({ bytes: await readFile(real), type });
+    return ok({ bytes: await readRegular(real, pictureLimit), type });
   } catch {
     return failed({ code: 'file-missing', at: picture });
   }
