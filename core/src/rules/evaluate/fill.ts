@@ -1,11 +1,10 @@
 /** Filling smart folders, again and again: what did not change is not asked again. */
 import { lazily } from '../../lazily.ts';
 import { dropBit, hasBit, setBit, type Bits } from './bits.ts';
-import { changedFields, type Candidate } from './candidate.ts';
+import type { Candidate } from './candidate.ts';
 import { CatalogIndex } from './catalog-index.ts';
 import { momentOf, valueOf, type Span } from './columns.ts';
 import { compileRule, type CompiledRule, type RuleContext } from './holds.ts';
-import { RuleTable, type ChangedPlugin } from './rule-table.ts';
 import type { Rule } from '../language/rule.ts';
 
 /** A folder that fills itself, with what the user puts in or keeps out by hand. */
@@ -41,42 +40,22 @@ export interface Filled {
   readonly where: RuleContext;
 }
 
-/**
- * A rule as it was answered in one fill; a later fill makes another, so that what a fill gave stays
- * as it was.
- */
-interface Answered {
+/** What a rule takes in, as it was worked out in one fill; a later fill makes another. */
+interface Answer {
   readonly compiled: CompiledRule;
   readonly folder: SmartFolder;
-  /** What it takes in: these, but for those where it has changed since. A few are cheaper than another set. */
   readonly bits: Bits;
-  readonly flipped: readonly number[];
+  /** When it says something else though nothing changed but the time; null for never. */
   readonly expiresAt: number | null;
+  /** What was in the folders that it asks for. */
   readonly contents: ReadonlyMap<string, ReadonlySet<string>>;
   /** What the folder holds, once somebody asked. */
   members: readonly string[] | null;
 }
+type Answers = ReadonlyMap<string, Answer>;
 
 /** So many changed plugins are asked one by one; with more, the catalog is prepared anew. */
 const fewChanged = 400;
-const nothingRead: Answered['contents'] = new Map();
-
-/** What was answered of a turn. */
-interface Answers {
-  readonly turn: Turn;
-  /** By the place in it, undefined where it is not yet. */
-  readonly all: readonly (Answered | undefined)[];
-  /** The time they were given at, and when the first of them says something else. Milliseconds since 1970. */
-  readonly now: number;
-  readonly expiresAt: number | null;
-}
-
-const nothingAnswered = (turn: Turn): Answers => ({ turn, all: [], now: 0, expiresAt: null });
-
-const answerIn = (
-  { turn, all }: Pick<Answers, 'turn' | 'all'>,
-  folder: string,
-): Answered | undefined => all[turn.placeOf.get(folder) ?? -1];
 
 /** Makes a filler, which remembers what it answered last. */
 export function createFiller(): (input: ToFill) => Filled {
@@ -88,47 +67,54 @@ class Filler {
   /** Which plugin stands where never changes within one index. */
   #index = new CatalogIndex([]);
   #candidates: readonly Candidate[] = [];
-  #answers: Answers = nothingAnswered(noTurn);
+  #answers: Answers = new Map();
+  #now = 0;
   readonly #compiled = new WeakMap<Rule, CompiledRule>();
 
   fill(input: ToFill): Filled {
-    const replaced = this.#takeIn(input.candidates);
-    if (input.now < this.#answers.now) {
+    const changed = this.#takeIn(input.candidates);
+    if (input.now < this.#now) {
       // A clock that was set back: what is known is when answers end, not when they began.
-      this.#answers = nothingAnswered(this.#answers.turn);
+      this.#answers = new Map();
     }
-    const before = this.#answers;
-    const turn = this.#turnFor(input);
+    this.#now = input.now;
     const index = this.#index;
-    const all = turn === before.turn ? before.all.slice() : [];
-    const asking = askingFor(input, { turn, all, before, replaced, index });
-    answerAll(asking, all, before);
-    const answers = { turn, all, now: input.now, expiresAt: earliest(all) };
+    const before = this.#answers;
+    const answers = new Map<string, Answer>();
+    // In a circle, what is not filled yet counts as it was filled last.
+    const contents = contentsOf(input, (folder) =>
+      membersOf(answers.get(folder) ?? before.get(folder), index),
+    );
+    const where: RuleContext = {
+      now: input.now,
+      isIn: (folder, plugin) => contents(folder).has(plugin),
+      isFiled: filedIn(input.placed),
+    };
+    for (const { folder, compiled } of inTurn(input, (rule) => this.#compiledOf(rule))) {
+      const asked = { compiled, folder, contents: readBy(compiled, contents) };
+      answers.set(folder.id, answer(asked, before.get(folder.id), { changed, index, where }));
+    }
     this.#answers = answers;
     return {
-      membersOf: (folder) => membersOf(answerIn(answers, folder), index),
-      expiresAt: answers.expiresAt,
-      where: asking.where,
+      membersOf: (folder) => membersOf(answers.get(folder), index),
+      expiresAt: earliest(answers),
+      where,
     };
   }
 
-  /** The plugins as they are now; gives those that were replaced, and none where all are other ones. */
-  #takeIn(candidates: readonly Candidate[]): readonly Replaced[] {
-    const positions = changedPositions(this.#candidates, candidates);
+  /** The plugins as they are now; gives the positions of those that changed, none where all are other ones. */
+  #takeIn(candidates: readonly Candidate[]): readonly number[] {
+    const changed = changedPositions(this.#candidates, candidates);
     this.#candidates = candidates;
-    if (positions === null) {
+    if (changed === null) {
       this.#index = new CatalogIndex(candidates);
-      this.#answers = nothingAnswered(this.#answers.turn);
+      this.#answers = new Map();
       return [];
     }
-    return replaceChanged(this.#index, positions, candidates);
-  }
-
-  /** Their turn is the same as long as the folders are. */
-  #turnFor(input: ToFill): Turn {
-    const { turn } = this.#answers;
-    const isSame = turn.of.folders === input.folders && turn.of.andBelow === input.andBelow;
-    return isSame ? turn : turnOf(input, (rule) => this.#compiledOf(rule), turn);
+    for (const at of changed) {
+      this.#index.replace(at, candidates[at] as Candidate);
+    }
+    return changed;
   }
 
   #compiledOf(rule: Rule): CompiledRule {
@@ -138,180 +124,74 @@ class Filler {
   }
 }
 
-/** What one fill has to work with. */
-interface Work extends Pick<Answers, 'turn' | 'all'> {
-  readonly before: Answers;
-  readonly replaced: readonly Replaced[];
-  readonly index: CatalogIndex;
-}
-
-function askingFor(input: ToFill, { turn, all, before, replaced, index }: Work): Asking {
-  // In a circle, what is not filled yet counts as it was filled last.
-  const contents = contentsOf(input, (folder) =>
-    membersOf(answerIn({ turn, all }, folder) ?? answerIn(before, folder), index),
-  );
-  const where: RuleContext = {
-    now: input.now,
-    isIn: (folder, plugin) => contents(folder).has(plugin),
-    isFiled: filedIn(input.placed),
-  };
-  const changed = replaced.map((one) => ({ ...one, holds: turn.table.ask(one.now, where) }));
-  return { turn, changed, index, contents, where };
-}
-
-/** Fills in the answers of a turn; they hold those of before, where it is the same. */
-function answerAll(asking: Asking, all: (Answered | undefined)[], before: Answers): void {
-  const { turn, where } = asking;
-  const isSame = turn === before.turn && before.all.length > 0;
-  const isAsked = isSame && isInTime(before, where.now) ? rulesToAsk(asking) : null;
-  for (let rule = 0; rule < turn.all.length; rule += 1) {
-    if (isAsked === null || isAsked[rule] === 1) {
-      const known = all[rule] ?? answerIn(before, turn.all[rule]?.folder.id ?? '');
-      all[rule] = answer(asking, rule, known);
-    }
-  }
-}
-
-/** Whether all answers still say of plugins that did not change what they said. */
-const isInTime = ({ expiresAt }: Answers, now: number): boolean =>
-  expiresAt === null || now < expiresAt;
-
-/**
- * The rules, by a 1 at their place in the turn, that plugins which changed may make say something else,
- * where no time has run out: no other is looked at, for they lie all over the memory.
- */
-function rulesToAsk({ turn, changed, where }: Asking): Uint8Array {
-  const isAsked = new Uint8Array(turn.all.length);
-  for (const rule of turn.table.askingFolders) {
-    isAsked[rule] = 1;
-  }
-  for (const plugin of changed) {
-    for (const rule of turn.table.touchedBy(plugin, where)) {
-      isAsked[rule] = 1;
-    }
-  }
-  return isAsked;
-}
-
 /** What a folder holds, found when somebody asks. */
-const membersOf = (one: Answered | undefined, index: CatalogIndex): readonly string[] | undefined =>
+const membersOf = (one: Answer | undefined, index: CatalogIndex): readonly string[] | undefined =>
   one && (one.members ??= membersIn(one, index));
 
-/** What changed in a plugin at a position of the catalog. */
-interface Replaced extends ChangedPlugin {
-  readonly at: number;
-}
-interface Changed extends Replaced {
-  /** Whether the rule whose turn it is takes the plugin in as it is now. */
-  readonly holds: (rule: number) => boolean;
-}
-
-/** Puts plugins that changed into the index, and says in which fields they did. */
-function replaceChanged(
-  index: CatalogIndex,
-  positions: readonly number[],
-  candidates: readonly Candidate[],
-): Replaced[] {
-  return positions.flatMap((at) => {
-    const candidate = candidates[at];
-    if (!candidate) {
-      return [];
-    }
-    const was = index.at(at);
-    index.replace(at, candidate);
-    return [{ at, was, now: candidate, fields: changedFields(was, candidate) }];
-  });
-}
-
 /** The folders a rule asks for, with what is in them. */
-function readBy(
-  compiled: CompiledRule,
+const readBy = (
+  { folders }: CompiledRule,
   contents: (folder: string) => ReadonlySet<string>,
-): Answered['contents'] {
-  return compiled.folders.length === 0
-    ? nothingRead
-    : new Map(compiled.folders.map((id) => [id, contents(id)] as const));
-}
+): Answer['contents'] => new Map(folders.map((id) => [id, contents(id)] as const));
 
-/** What the rules of one fill are asked with. */
+type Asked = Pick<Answer, 'compiled' | 'folder' | 'contents'>;
+
+/** What all rules of one fill are asked with. */
 interface Asking {
-  readonly turn: Turn;
-  readonly changed: readonly Changed[];
+  /** Positions of plugins that changed since the fill before. */
+  readonly changed: readonly number[];
   readonly index: CatalogIndex;
-  readonly contents: (folder: string) => ReadonlySet<string>;
   readonly where: RuleContext;
 }
 
-/** The answer of the rule at a place of the turn; `before` is what it said last. */
-function answer(asking: Asking, rule: number, before: Answered | undefined): Answered {
-  const { folder, compiled } = asking.turn.all[rule] as InTurn;
-  const read = readBy(compiled, asking.contents);
-  return before && stillHolds(before, compiled, read, asking.where.now)
-    ? answerAgain(before, folder, rule, asking)
-    : answerAnew(folder, compiled, read, asking);
-}
+/** The answer of a rule; `before` is what it said last. */
+const answer = (asked: Asked, before: Answer | undefined, asking: Asking): Answer =>
+  before && stillHolds(before, asked, asking.where.now)
+    ? answerAgain(before, asked.folder, asking)
+    : answerAnew(asked, asking);
 
 /** Whether an answer of before can be kept but for the plugins that changed. */
-function stillHolds(
-  before: Answered,
-  compiled: CompiledRule,
-  read: Answered['contents'],
-  now: number,
-): boolean {
-  return (
-    before.compiled === compiled &&
-    (before.expiresAt === null || now < before.expiresAt) &&
-    sameContents(before.contents, read) &&
-    !compiled.asksWhetherFiled
-  );
-}
+const stillHolds = (before: Answer, { compiled, contents }: Asked, now: number): boolean =>
+  before.compiled === compiled &&
+  (before.expiresAt === null || now < before.expiresAt) &&
+  sameContents(before.contents, contents) &&
+  !compiled.asksWhetherFiled;
 
-function answerAnew(
-  folder: SmartFolder,
-  compiled: CompiledRule,
-  contents: Answered['contents'],
-  { index, where }: Asking,
-): Answered {
+const answerAnew = (asked: Asked, { index, where }: Asking): Answer => ({
+  ...asked,
+  bits: index.rule(asked.folder.rule, where),
+  expiresAt: firstMoment(asked.compiled, (span) => index.nextMoment(span, where.now)),
+  members: null,
+});
+
+/** Asks again only about plugins that changed. */
+function answerAgain(before: Answer, folder: SmartFolder, asking: Asking): Answer {
+  const { changed, index, where } = asking;
+  const { compiled } = before;
+  const flipped = changed.filter(
+    (at) => compiled.holds(index.at(at), where) !== hasBit(before.bits, at),
+  );
+  const expiresAt = changed.reduce(
+    (first, at) => earlier(first, momentAt(compiled, index, at, where.now)),
+    before.expiresAt,
+  );
+  const isSame = flipped.length === 0 && sameByHand(before.folder, folder);
   return {
-    compiled,
+    ...before,
     folder,
-    bits: index.rule(folder.rule, where),
-    flipped: [],
-    expiresAt: firstMoment(compiled, (span) => index.nextMoment(span, where.now)),
-    members: null,
-    contents,
+    bits: flipped.length === 0 ? before.bits : withFlipped(before.bits, flipped),
+    expiresAt,
+    members: isSame ? before.members : null,
   };
 }
 
-/** Asks again only about plugins that changed. */
-function answerAgain(
-  before: Answered,
-  folder: SmartFolder,
-  rule: number,
-  { changed, index, where }: Asking,
-): Answered {
-  let { flipped, expiresAt } = before;
-  for (const { at, fields, holds } of changed) {
-    if ((holds(rule) !== hasBit(before.bits, at)) !== flipped.includes(at)) {
-      flipped = flip(flipped, at);
-    }
-    if (before.compiled.spans.some(({ field }) => fields.has(field))) {
-      expiresAt = earlier(expiresAt, momentAt(before.compiled, index, at, where.now));
-    }
+function withFlipped(before: Bits, positions: readonly number[]): Bits {
+  const bits = before.slice();
+  for (const at of positions) {
+    (hasBit(bits, at) ? dropBit : setBit)(bits, at);
   }
-  const isSame = flipped === before.flipped && sameByHand(before.folder, folder);
-  if (isSame && folder === before.folder && expiresAt === before.expiresAt) {
-    return before;
-  }
-  const now = { ...before, folder, flipped, expiresAt, members: isSame ? before.members : null };
-  return flipped.length > mostFlipped ? { ...now, bits: takenIn(now), flipped: [] } : now;
+  return bits;
 }
-
-/** With so many, another set is cheaper. */
-const mostFlipped = 100;
-
-const flip = (flipped: readonly number[], at: number): readonly number[] =>
-  flipped.includes(at) ? flipped.filter((other) => other !== at) : [...flipped, at];
 
 /** When the rule says something else of the plugin at a position though nothing changed but the time. */
 function momentAt(
@@ -327,13 +207,11 @@ function earlier(a: number | null, b: number | null): number | null {
   return a === null || b === null ? (a ?? b) : Math.min(a, b);
 }
 
-function earliest(all: Answers['all']): number | null {
-  let first: number | null = null;
-  for (const one of all) {
-    first = earlier(first, one?.expiresAt ?? null);
-  }
-  return first;
-}
+const earliest = (answers: Answers): number | null =>
+  [...answers.values()].reduce<number | null>(
+    (first, { expiresAt }) => earlier(first, expiresAt),
+    null,
+  );
 
 const sameByHand = (a: SmartFolder, b: SmartFolder): boolean =>
   a === b || (a.alwaysIn.join() === b.alwaysIn.join() && a.alwaysOut.join() === b.alwaysOut.join());
@@ -360,18 +238,8 @@ function changedPositions(
   return changed;
 }
 
-/** All that a rule takes in. */
-function takenIn({ bits: before, flipped }: Answered): Bits {
-  const bits = before.slice();
-  for (const at of flipped) {
-    (hasBit(bits, at) ? dropBit : setBit)(bits, at);
-  }
-  return bits;
-}
-
-function membersIn(one: Answered, index: CatalogIndex): readonly string[] {
-  const { folder } = one;
-  const bits = takenIn(one);
+function membersIn({ folder, bits: taken }: Answer, index: CatalogIndex): readonly string[] {
+  const bits = taken.slice();
   const put = (ids: readonly string[], change: (bits: Bits, at: number) => void): void => {
     for (const id of ids) {
       const at = index.positionOf(id);
@@ -430,35 +298,6 @@ const sameContents = (
 interface InTurn {
   readonly folder: SmartFolder;
   readonly compiled: CompiledRule;
-}
-
-/** Folders in the turn in which they are filled, and their rules in the same turn. */
-interface Turn {
-  readonly of: Pick<ToFill, 'folders' | 'andBelow'>;
-  readonly all: readonly InTurn[];
-  /** Where each folder stands in it. */
-  readonly placeOf: ReadonlyMap<string, number>;
-  readonly table: RuleTable;
-}
-
-const noTurn: Turn = {
-  of: { folders: [], andBelow: () => [] },
-  all: [],
-  placeOf: new Map(),
-  table: new RuleTable([]),
-};
-
-function turnOf(input: ToFill, compiledOf: (rule: Rule) => CompiledRule, before: Turn): Turn {
-  const all = inTurn(input, compiledOf);
-  const hasSameRules =
-    all.length === before.all.length &&
-    all.every(({ compiled }, rule) => compiled === before.all[rule]?.compiled);
-  return {
-    of: { folders: input.folders, andBelow: input.andBelow },
-    all,
-    placeOf: new Map(all.map(({ folder }, rule) => [folder.id, rule])),
-    table: hasSameRules ? before.table : new RuleTable(all.map(({ compiled }) => compiled)),
-  };
 }
 
 /**

@@ -9,11 +9,9 @@ import {
   fields,
   foldersRead,
   isOfTime,
-  keyOfLine,
   linesOf,
   meansSettings,
   type Card,
-  type Field,
   type Line,
   type Rule,
 } from '../language/rule.ts';
@@ -222,22 +220,13 @@ function compileTime(
   }
 }
 
-/** A line made into a function; lines with the same key say the same. */
-interface CompiledLine {
-  readonly key: string;
-  readonly field: Field;
-  /** Whether the time changes what it says. */
-  readonly isOfTime: boolean;
-  readonly holds: Holds;
-}
-
 /** What a card does where all its lines hold: settings are let in only where it asks for them. */
 export type CardSort = 'keeps out' | 'lets in all' | 'lets in plugins';
 
 /** A card made into functions. Without lines it holds for nothing. */
 interface CompiledCard {
   readonly sort: CardSort;
-  readonly lines: readonly CompiledLine[];
+  readonly lines: readonly Holds[];
 }
 
 /** A rule made into a function, with what it asks for beside the plugin. */
@@ -278,12 +267,7 @@ export function compileRule(rule: Rule): CompiledRule {
 
 const asFunctions = ({ lines }: Card, sort: CardSort): CompiledCard => ({
   sort,
-  lines: lines.map((line) => ({
-    key: keyOfLine(line),
-    field: line.field,
-    isOfTime: isOfTime(line),
-    holds: compileLine(line),
-  })),
+  lines: lines.map(compileLine),
 });
 
 /** Whether a card lets the plugin in, or keeps it out. */
@@ -294,7 +278,7 @@ export const cardHolds = (
 ): boolean =>
   lines.length > 0 &&
   !(sort === 'lets in plugins' && isSetting(candidate)) &&
-  lines.every(({ holds }) => holds(candidate, where));
+  lines.every((holds) => holds(candidate, where));
 
 /** A card without lines holds for nothing. */
 export function compileCard(card: Card): Holds {
