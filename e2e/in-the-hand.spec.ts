@@ -41,7 +41,7 @@ test('undo in a field takes back typing; a change of another screen is named bef
   await expect(page.getByText(/^Undone/)).toHaveCount(0);
   await letters(page).fill('');
   await page.keyboard.press('Control+z');
-  await expect(notice(page)).toContainText(`Last done on the screen file: ${done}`);
+  await expect(notice(page)).toContainText(`Last done in File: ${done}`);
   await page.keyboard.press('Control+z');
   await expect(notice(page)).toContainText('Undone');
 });

@@ -22,7 +22,7 @@ const atMost = new Promise((resolve) => {
   setTimeout(resolve, waitsAtMost);
 });
 // Whoever is drawn asks again, and says what went wrong.
-const asked = askAhead(queries, named).catch(() => undefined);
+const asked = askAhead(queries, named ?? '').catch(() => undefined);
 showTheme();
 const root = document.getElementById('root');
 // Not awaited at the top: screens import this module, and could not come before it ends.

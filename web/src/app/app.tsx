@@ -15,17 +15,8 @@ import { useReviewOf } from '../review/use-review.ts';
 import { ErrorBoundary } from '../ui/error-boundary.tsx';
 import { NoticesProvider } from '../ui/notices.tsx';
 import { useAddress } from '../ui/use-address.ts';
-import {
-  ChartPage,
-  FileScreen,
-  KeepScreen,
-  LoadScreen,
-  PluginPage,
-  ReviewScreen,
-  RuleScreen,
-  ScanScreen,
-  SortScreen,
-} from './screens.ts';
+import { screens, type ScreenId } from '../studio/screens.ts';
+import { screenPart } from './screens.ts';
 import { Shell } from './shell.tsx';
 import * as texts from './texts.ts';
 
@@ -80,21 +71,17 @@ function Rooms() {
     >
       <Routes>
         <Route element={<Shell />}>
-          <Route path="/scan" element={<ScanScreen />} />
-          <Route path="/sort" element={<SortScreen />} />
-          <Route path="/plugin/:plugin" element={<PluginPage />} />
-          <Route path="/file" element={<FileScreen />} />
-          <Route path="/rule/:folder" element={<RuleScreen />} />
-          <Route path="/load" element={<LoadScreen />} />
-          <Route path="/review" element={<Review />} />
-          <Route path="/keep" element={<KeepScreen />} />
-          <Route path="/chart" element={<ChartPage />} />
+          {routes.map(({ id, path, Part }) => (
+            <Route key={id} path={path} element={<Part />} />
+          ))}
           <Route path="*" element={<Start />} />
         </Route>
       </Routes>
     </StudioProvider>
   );
 }
+
+const ReviewScreen = screenPart('review');
 
 /** What it shows is asked for beside the screen, not behind it. */
 function Review() {
@@ -109,3 +96,9 @@ function Start() {
   const { plugins } = useCatalog();
   return <Navigate to={plugins.length > 0 ? '/file' : '/scan'} replace />;
 }
+
+const routes = (Object.keys(screens) as ScreenId[]).map((id) => ({
+  id,
+  path: screens[id].path,
+  Part: id === 'review' ? Review : screenPart(id),
+}));

@@ -1,5 +1,6 @@
 /** The screens, each fetched when it is opened; the one of the address at once, beside its data. */
 import { createElement, type ComponentType, type ReactNode } from 'react';
+import { screenOf, type ScreenId } from '../studio/screens.ts';
 import { fetchedOnce } from '../ui/fetched-once.ts';
 
 /** A screen, and the act that fetches it. */
@@ -13,7 +14,7 @@ function screen(bring: () => Promise<ComponentType>) {
 const Fetching = (): ReactNode =>
   createElement('main', { id: 'content', tabIndex: -1, 'aria-busy': true });
 
-const screens = {
+const parts: Readonly<Record<ScreenId, ReturnType<typeof screen>>> = {
   scan: screen(async () => (await import('../scan/scan-screen.tsx')).ScanScreen),
   sort: screen(async () => (await import('../sort/sort-screen.tsx')).SortScreen),
   file: screen(async () => (await import('../file/file-screen.tsx')).FileScreen),
@@ -23,22 +24,14 @@ const screens = {
   keep: screen(async () => (await import('../keep/keep-screen.tsx')).KeepScreen),
   chart: screen(async () => (await import('../keep/chart-page.tsx')).ChartPage),
   plugin: screen(async () => (await import('../plugin/plugin-page.tsx')).PluginPage),
-} as const;
+};
 
 /** The screen that the address names: `load` for `/load`. */
-export const [, named = ''] = window.location.pathname.split('/');
+export const named = screenOf(window.location.pathname);
 
 /** The screen of the address, on its way. What keeps it from coming is said where it is drawn. */
-export const firstScreen: Promise<unknown> = Object.hasOwn(screens, named)
-  ? screens[named as keyof typeof screens].fetch().catch(() => undefined)
-  : Promise.resolve();
+export const firstScreen: Promise<unknown> =
+  named === null ? Promise.resolve() : parts[named].fetch().catch(() => undefined);
 
-export const ScanScreen = screens.scan.Screen;
-export const SortScreen = screens.sort.Screen;
-export const FileScreen = screens.file.Screen;
-export const RuleScreen = screens.rule.Screen;
-export const LoadScreen = screens.load.Screen;
-export const ReviewScreen = screens.review.Screen;
-export const KeepScreen = screens.keep.Screen;
-export const ChartPage = screens.chart.Screen;
-export const PluginPage = screens.plugin.Screen;
+/** Draws a screen. */
+export const screenPart = (id: ScreenId): (() => ReactNode) => parts[id].Screen;

@@ -20,7 +20,7 @@ import {
   Zap,
   type LucideIcon,
 } from 'lucide-react';
-import { memo, useEffect, useState } from 'react';
+import { createElement, memo, useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import type { Client } from '../api/client.ts';
 import { useLater } from '../sort/later.ts';
@@ -38,6 +38,7 @@ import { keyWords } from '../ui/key-words.ts';
 import { useKeys } from '../ui/keys.ts';
 import { ErrorBoundary } from '../ui/error-boundary.tsx';
 import { useDocumentTitle } from '../ui/use-document-title.ts';
+import { mainScreens, screenOf, type MainScreenId } from '../studio/screens.ts';
 import { useNextStep } from '../studio/use-next-step.ts';
 import { fetchedLater } from '../ui/fetched-later.tsx';
 import { firstScreenStands, whenAtRest } from '../ui/idle.ts';
@@ -49,14 +50,14 @@ import type { ScanProgress } from '@clever-drawer/core';
 import { Kbd } from '../ui/kbd.tsx';
 import * as texts from './texts.ts';
 
-const screens: readonly { path: string; name: string; Icon: LucideIcon; key: string }[] = [
-  { path: '/scan', name: texts.scan, Icon: Radar, key: 'Alt+1' },
-  { path: '/sort', name: texts.sort, Icon: Layers, key: 'Alt+2' },
-  { path: '/file', name: texts.file, Icon: Archive, key: 'Alt+3' },
-  { path: '/load', name: texts.load, Icon: Zap, key: 'Alt+4' },
-  { path: '/review', name: texts.review, Icon: ChartColumn, key: 'Alt+5' },
-  { path: '/keep', name: texts.keep, Icon: BookmarkCheck, key: 'Alt+6' },
-];
+const icons: Readonly<Record<MainScreenId, LucideIcon>> = {
+  scan: Radar,
+  sort: Layers,
+  file: Archive,
+  load: Zap,
+  review: ChartColumn,
+  keep: BookmarkCheck,
+};
 
 /** These say themselves when they stand. */
 const largeScreens = ['/file', '/load'];
@@ -107,7 +108,7 @@ function useDoable(open: (dialog: ShellDialog) => void): Doable[] {
     open(dialog);
   };
   return [
-    ...screens.map(
+    ...mainScreens.map(
       ({ name, key, path }): Doable => ({
         sort: texts.screen,
         text: name,
@@ -169,7 +170,7 @@ export function Shell() {
     : 0;
   const navigate = useNavigate();
   // A plugin and a rule call the window after themselves.
-  useDocumentTitle(screens.find(({ path }) => pathname.startsWith(path))?.name ?? null);
+  useDocumentTitle(mainScreens.find(({ id }) => id === screenOf(pathname))?.name ?? null);
   useEffect(() => {
     if (!largeScreens.some((path) => pathname.startsWith(path))) {
       firstScreenStands();
@@ -182,7 +183,7 @@ export function Shell() {
   const doable = useDoable(setDialog);
   useKeys({
     ...Object.fromEntries(
-      screens.map(({ key, path }) => [
+      mainScreens.map(({ key, path }) => [
         key,
         () => {
           void navigate(path);
@@ -315,7 +316,7 @@ interface ScreensProps {
 function Screens({ pathname, scan, waiting }: ScreensProps) {
   return (
     <nav aria-label={texts.screens}>
-      {screens.map(({ path, name, Icon, key }) => (
+      {mainScreens.map(({ id, path, name, key }) => (
         <NavLink
           key={path}
           to={path}
@@ -325,7 +326,7 @@ function Screens({ pathname, scan, waiting }: ScreensProps) {
             isActive || (path === '/file' && pathname.startsWith('/rule')) ? 'active' : ''
           }
         >
-          <Icon size={16} aria-hidden /> {name}
+          {createElement(icons[id], { size: 16, 'aria-hidden': true })} {name}
           {path === '/scan' && scan && <span className="count">{texts.looking}</span>}
           {path === '/sort' && waiting > 0 && (
             <span className="count" title={texts.questionsWait(waiting)}>

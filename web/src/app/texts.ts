@@ -1,5 +1,6 @@
 /** All texts of the frame around the screens: head, banner, find anything, keys, latest changes. */
 import { oneOrMany, plural } from '@clever-drawer/core';
+import { mainScreens } from '../studio/screens.ts';
 
 // find-anything
 export const findAnything = 'Find anything';
@@ -26,11 +27,7 @@ export const helpGroups: readonly (readonly [
     'Everywhere',
     [
       ['Ctrl+K', 'find anything'],
-      ['Alt+1', 'Scan'],
-      ['Alt+2', 'Sort'],
-      ['Alt+3', 'File'],
-      ['Alt+4', 'Load'],
-      ['Alt+6', 'Keep'],
+      ...mainScreens.map(({ key, name }) => [key, name] as const),
       ['Ctrl+Z', 'undo'],
       ['Ctrl+Shift+Z', 'redo'],
       ['Ctrl+H', 'latest changes'],
@@ -135,12 +132,6 @@ export const awayWords = {
   'server-away':
     'Clever Drawer does not answer. Nothing is saved until it is back; if you stopped it, start it again with ./start.',
 } as const;
-export const scan = 'Scan';
-export const sort = 'Sort';
-export const file = 'File';
-export const load = 'Load';
-export const review = 'Review';
-export const keep = 'Keep';
 export const act = 'Act';
 export const screen = 'Screen';
 export const newFolder = 'New folder …';

@@ -1,9 +1,20 @@
 /** All texts of acts, undo and redo, wherever they are done. */
 
+// screens
+export const scan = 'Scan';
+export const sort = 'Sort';
+export const file = 'File';
+export const load = 'Load';
+export const review = 'Review';
+export const keep = 'Keep';
+export const rule = 'Rule';
+export const plugin = 'Plugin';
+export const chart = 'Chart';
+
 // use-order-acts
 export const lastDone = (where: string, what: string): string =>
   `Last done ${where}: ${what}. Press again to undo it.`;
-export const onTheScreen = (screen: string): string => `on the screen ${screen}`;
+export const onTheScreen = (screen: string): string => `in ${screen}`;
 export const inAnotherWindow = 'in another window';
 export const notSaved = (reason: string): string => `Not saved: ${reason}`;
 export const undone = 'Undone';

@@ -217,7 +217,7 @@ describe('undo', () => {
       acts().step('undo', true);
     });
     expect(undo).not.toHaveBeenCalled();
-    expect(told().at(-1)).toMatch(/^Last done on the screen sort: .*Press again to undo it\.$/);
+    expect(told().at(-1)).toMatch(/^Last done in Sort: .*Press again to undo it\.$/);
     act(() => {
       acts().step('undo', true);
     });
@@ -225,6 +225,20 @@ describe('undo', () => {
       expect(undo).toHaveBeenCalledTimes(1);
     });
   });
+
+  it.each(['/review', '/keep', '/load', '/scan'])(
+    'takes nothing back in silence on another screen: %s',
+    async (path) => {
+      const undo = undoing();
+      const { acts } = await renamedInSort(undo);
+      at(path);
+      act(() => {
+        acts().step('undo', true);
+      });
+      expect(undo).not.toHaveBeenCalled();
+      expect(told().at(-1)).toMatch(/^Last done in Sort: /);
+    },
+  );
 
   it('names it again when the second press comes too late', async () => {
     const undo = undoing();

@@ -21,6 +21,7 @@ import { namesIn } from './names-in.ts';
 import { createOwnActs, type Origin } from './own-acts.ts';
 import { addPending, confirm, dropPending, type OrderState } from './order-store.ts';
 import { orderKey, settingsKey } from './query-keys.ts';
+import { screenOf, screens, undoneAt } from './screens.ts';
 import * as texts from './texts.ts';
 
 /** The act, with the settings that it names kept by it where they are not yet. */
@@ -60,14 +61,12 @@ const askedFor = 6_000;
 /** What stands for a revision of what is beside the order. */
 const besideRevision = -2;
 
-/** The screens of the work; the pages of a plugin and of a rule lead back to any of them. */
-const screens = ['scan', 'sort', 'file', 'load'];
-
-const screenNow = (): string =>
-  screens.find((screen) => window.location.pathname.startsWith(`/${screen}`)) ?? '';
+const screenNow = (): string => undoneAt(window.location.pathname);
 
 const originWords = (origin: Origin): string =>
-  origin.from === 'screen' ? texts.onTheScreen(origin.screen) : texts.inAnotherWindow;
+  origin.from === 'screen'
+    ? texts.onTheScreen(screens[screenOf(`/${origin.screen}`) ?? 'file'].name)
+    : texts.inAnotherWindow;
 
 function createOrderActs(
   client: Client,
