@@ -1,11 +1,9 @@
 /** PostgreSQL's programs as Debian installs them, and who may run them. */
-import { execFile, spawn } from 'node:child_process';
-import { access, readdir } from 'node:fs/promises';
+import { spawn } from 'node:child_process';
+import { access, readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { promisify } from 'node:util';
 import { SetupError } from './setup-error.ts';
 
-const run = promisify(execFile);
 const base = '/usr/lib/postgresql';
 
 /** Major versions that are installed, newest first. */
@@ -77,15 +75,16 @@ export async function postgresUser(): Promise<SystemUser | null> {
   if (process.getuid?.() !== 0) {
     return null;
   }
-  const number = async (what: '-u' | '-g'): Promise<number> =>
-    Number((await run('id', [what, 'postgres'])).stdout);
-  try {
-    return { uid: await number('-u'), gid: await number('-g') };
-  } catch {
+  // By the file rather than by id(1): a signal of the terminal would reach that program, too.
+  const users = await readFile('/etc/passwd', 'utf8');
+  // Fields (passwd(5)): name, password, user, group, …
+  const [, , uid, gid] = /^postgres:.*$/m.exec(users)?.[0].split(':') ?? [];
+  if (uid === undefined || gid === undefined) {
     throw new SetupError(
       'There is no user postgres, as whom the database would run. Install PostgreSQL with: apt-get install postgresql',
     );
   }
+  return { uid: Number(uid), gid: Number(gid) };
 }
 
 /**
