@@ -9,7 +9,6 @@ import { machinesIn } from './binary.ts';
 import { type BundleFiles, cleanText, limits, textOf } from './bundle-files.ts';
 import { isDictionary, type Dictionary } from './dictionary.ts';
 import { bareCopy, failedCopy, type FoundCopy } from './found-copy.ts';
-import { readPlainJson } from './plain-json.ts';
 
 const moduleInfo = 'moduleinfo.json';
 
@@ -105,7 +104,7 @@ const hex = (value: unknown): string | null =>
 
 function parseModuleInfo(source: string, at: string): Result<Dictionary> {
   try {
-    const value: unknown = readPlainJson(source) ?? JSON5.parse(source);
+    const value: unknown = JSON5.parse(source);
     if (isDictionary(value)) {
       return ok(value);
     }
