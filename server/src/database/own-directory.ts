@@ -2,7 +2,8 @@
  * The directory of the data, before anything in it is touched: made, or found to be ours, by handle. As
  * root it is given to the user of the database, and with it only what nobody but root can have put there.
  */
-import { dirname, basename } from 'node:path';
+import type { Stats } from 'node:fs';
+import { basename, dirname } from 'node:path';
 import { Directory, isMissing, isWithin, realPathOf } from '../files/index.ts';
 import type { SystemUser } from './programs.ts';
 import { explain, SetupError } from './setup-error.ts';
@@ -57,7 +58,12 @@ export async function ownDirectory(path: string, heir: SystemUser | null = null)
       `${real} is a directory of the system. Choose one of its own: --data DIR.`,
     );
   }
+  // The heir has to get through what root makes above it, whatever root's habits are.
+  const usual = heir ? process.umask(0o022) : null;
   try {
+    if (heir) {
+      await refuseClosedParents(real, heir);
+    }
     const above = await Directory.open(dirname(real), 0o755);
     try {
       await ownIn(above, basename(real), real, heir);
@@ -66,6 +72,10 @@ export async function ownDirectory(path: string, heir: SystemUser | null = null)
     }
   } catch (error) {
     throw explain(error, real);
+  } finally {
+    if (usual !== null) {
+      process.umask(usual);
+    }
   }
 }
 
@@ -86,9 +96,6 @@ async function ownIn(
   );
   const directory = await above.enter(name);
   try {
-    if (heir) {
-      await refuseClosedParents(real, heir);
-    }
     const { uid, mode } = await directory.stat();
     if (!isNew) {
       refuseForeign(uid, real, heir);
@@ -144,13 +151,28 @@ async function hasCluster(directory: Directory): Promise<boolean> {
 
 async function refuseClosedParents(real: string, { uid, gid }: SystemUser): Promise<void> {
   for (let up = dirname(real); up !== dirname(up); up = dirname(up)) {
-    const directory = await Directory.open(up);
-    const facts = await directory.stat().finally(() => directory.close());
+    const facts = await factsOf(up);
+    if (!facts) {
+      // It is made for all to enter.
+      continue;
+    }
     const asOwner = facts.uid === uid && (facts.mode & 0o100) !== 0;
     const asGroup = facts.gid === gid && (facts.mode & 0o010) !== 0;
     if (!asOwner && !asGroup && (facts.mode & 0o001) === 0) {
       throw new SetupError(keptOut(up));
     }
+  }
+}
+
+async function factsOf(path: string): Promise<Stats | null> {
+  try {
+    const directory = await Directory.open(path);
+    return await directory.stat().finally(() => directory.close());
+  } catch (error) {
+    if (isMissing(error)) {
+      return null;
+    }
+    throw error;
   }
 }
 
