@@ -81,7 +81,7 @@ module.exports = {
       name: 'core-ground',
       comment: 'problem, change and ids know nothing of the rooms',
       severity: 'error',
-      from: { path: '^core/src/(problem|change|id|grouped|print-number|stable|time|turns)\\.ts$' },
+      from: { path: '^core/src/(problem|change|id|grouped|memoize|print-number|time|turns)\\.ts$' },
       to: { path: '^core/src/[^/]+/' },
     },
     {

@@ -31,15 +31,13 @@ export {
   takeChange,
 } from './change.ts';
 export { grouped, keyedById } from './grouped.ts';
-export { lazily } from './lazily.ts';
-export { oncePerPair } from './remembered.ts';
+export { createStableMap, lazy, memoizeByPair } from './memoize.ts';
 export { day } from './time.ts';
 export { createTurns, type Turns } from './turns.ts';
 export { editDistance } from './text/edit-distance.ts';
 export { jsonObject } from './text/json-object.ts';
 export { printNumber } from './print-number.ts';
 export { oneOrMany, plural } from './text/plural.ts';
-export { createStable } from './stable.ts';
 export { compareNames } from './text/compare.ts';
 export { fold, wordsOf } from './text/fold.ts';
 export {

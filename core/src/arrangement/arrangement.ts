@@ -6,8 +6,7 @@ import { compareBy, type Warmth } from '../catalog/compare-plugins.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import { compareNames } from '../text/compare.ts';
 import { grouped, keyedById } from '../grouped.ts';
-import { lazily } from '../lazily.ts';
-import { whileSame } from '../remembered.ts';
+import { lazy, memoizeLast } from '../memoize.ts';
 import type { CabinetId, FolderId, PluginId } from '../id.ts';
 import { candidateOf, type Candidate } from '../rules/evaluate/candidate.ts';
 import { createFiller, type Filled } from '../rules/evaluate/fill.ts';
@@ -68,7 +67,7 @@ export function createArranger(): (
   const readParts = createPartsReader();
   const prepare = createPreparer();
   const fill = createFiller();
-  const arrangeParts = whileSame(
+  const arrangeParts = memoizeLast(
     (
       parts: OrderParts,
       plugins: readonly Plugin[],
@@ -128,7 +127,7 @@ function createPreparer(): (
     known.set(plugin.id, { plugin, naming, answer, use, candidate });
     return candidate;
   };
-  return whileSame((plugins, namings, answers, usage) =>
+  return memoizeLast((plugins, namings, answers, usage) =>
     plugins.map((plugin) =>
       prepare(plugin, namings.get(plugin.id), answers.get(plugin.id), usage.get(plugin.id)),
     ),
@@ -151,7 +150,7 @@ const rulesNow = ({ candidates, filled }: Asked, words: RuleWords): Arrangement[
 
 /** Without smart folders nothing is asked, and so nothing is prepared, until somebody writes a rule. */
 function rulesLater(ask: () => Asked, words: RuleWords): Arrangement['rules'] {
-  const now = lazily(ask);
+  const now = lazy(ask);
   return {
     words,
     get candidates() {

@@ -1,11 +1,11 @@
 /** Why smart folders hold what they hold: found when somebody looks, not for all that is in all folders. */
-import { oncePer } from '../remembered.ts';
+import { memoizeByObject } from '../memoize.ts';
 import type { Folder } from '../order/records.ts';
 import type { Candidate } from '../rules/evaluate/candidate.ts';
 import { explain } from '../rules/evaluate/explain.ts';
 import type { Arrangement } from './arrangement.ts';
 
-const byId = oncePer(
+const byId = memoizeByObject(
   (candidates: readonly Candidate[]) => new Map(candidates.map((one) => [one.id, one])),
 );
 

@@ -1,6 +1,6 @@
 /** Saved settings as the catalog shows them: each stands as a thing of its own beside its plugin. */
 import { groupedBy } from '../grouped.ts';
-import { oncePer, remembered } from '../remembered.ts';
+import { memoizeByObject, memoizeIn } from '../memoize.ts';
 import { withAnswer, type AnswerFacts } from '../catalog/answer.ts';
 import type { CopyCard, Plugin, SettingFacts } from '../catalog/plugin.ts';
 import type { Setting } from '../order/records.ts';
@@ -9,7 +9,7 @@ import type { Setting } from '../order/records.ts';
 export type FoundSettingCard = Omit<Setting, 'table' | 'state'>;
 
 /** The copies of a plugin by format, once for each plugin: what stays the same is the same list. */
-const copiesByFormat = oncePer((copies: readonly CopyCard[]) =>
+const copiesByFormat = memoizeByObject((copies: readonly CopyCard[]) =>
   groupedBy(copies, ({ format }) => format),
 );
 
@@ -31,7 +31,7 @@ export function settingOwners(
   const known = new Map<string, SettingOwner>();
   return (id) => {
     const plugin = plugins.get(id);
-    return plugin && remembered(known, plugins.size, id, () => ownerOf(plugin, nicknameOf(id)));
+    return plugin && memoizeIn(known, plugins.size, id, () => ownerOf(plugin, nicknameOf(id)));
   };
 }
 

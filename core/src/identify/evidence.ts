@@ -7,7 +7,7 @@ import type { Kind } from '../catalog/kind.ts';
 import type { Format } from '../formats/found-copy.ts';
 import { declaredTypes, readDeclared, type Declaration } from '../taxonomy/declared.ts';
 import type { Clearness } from './lexicon.data.ts';
-import { remembered } from '../remembered.ts';
+import { memoizeIn } from '../memoize.ts';
 import { readControls } from './read-controls.ts';
 import { speakingWords, type SpeakingWord } from './name-words.ts';
 import { isFiledNear, leavesOpen } from '../taxonomy/filed-near.ts';
@@ -247,7 +247,7 @@ function worked(
 ): readonly Piece[] {
   const before = workedBefore.get(w) ?? new Map<string | PortReading, readonly Piece[]>();
   workedBefore.set(w, before);
-  return remembered(before, mostWorked, key, work);
+  return memoizeIn(before, mostWorked, key, work);
 }
 
 /** Two copies that say the same count once. */
@@ -282,7 +282,7 @@ const mostReadings = 2_000;
 export function readPorts(ports: Ports): PortReading | null {
   const { audioIn, audioOut, notesIn, notesOut } = ports;
   const key = `${audioIn} ${audioOut} ${notesIn} ${notesOut}`;
-  return remembered(readings, mostReadings, key, () => readNewPorts(ports));
+  return memoizeIn(readings, mostReadings, key, () => readNewPorts(ports));
 }
 
 function readNewPorts({ audioIn, audioOut, notesIn, notesOut }: Ports): PortReading | null {

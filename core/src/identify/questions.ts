@@ -1,11 +1,10 @@
 /** What is truly uncertain about a catalog, as questions; what the user has answered is never asked again. */
-import { lazily } from '../lazily.ts';
+import { lazy, memoizeByObject, memoizeByPair, memoizeIn } from '../memoize.ts';
 import type { AnswerFacts } from '../catalog/answer.ts';
 import { isPresent, type Plugin } from '../catalog/plugin.ts';
 import { fileNameOf } from '../formats/file-name.ts';
 import { foldVendor, type Vendor } from './gather-vendors.ts';
 import { grouped } from '../grouped.ts';
-import { oncePer, oncePerPair, remembered } from '../remembered.ts';
 import { compareNames, compareTexts } from '../text/compare.ts';
 import { fold, isPlain, wordsOf } from '../text/fold.ts';
 import { likelyUse, type Reason, type Suggestion } from './classify.ts';
@@ -129,8 +128,8 @@ export const questionsOf = (uncertain: Uncertain): Question[] =>
 
 /** Asks of each kind, in the order of the kinds. */
 function kindsOfQuestions(uncertain: Uncertain): readonly (() => Question[])[] {
-  const present = lazily(() => uncertain.plugins.filter(isPresent));
-  const offered = lazily(() =>
+  const present = lazy(() => uncertain.plugins.filter(isPresent));
+  const offered = lazy(() =>
     present().filter(({ id }) => uncertain.answers.get(id)?.isHidden !== true),
   );
   const byId = (): Map<string, Plugin> => new Map(present().map((plugin) => [plugin.id, plugin]));
@@ -217,7 +216,7 @@ interface Posed {
 }
 
 /** The question about the type of a plugin, of which this is known; worked out once. */
-const posed = oncePerPair((known: Grounds, plugin: Plugin): Posed => {
+const posed = memoizeByPair((known: Grounds, plugin: Plugin): Posed => {
   const suggestions = withoutObvious(known.suggestions);
   const [first] = suggestions;
   const id = `type ${plugin.id}`;
@@ -424,7 +423,7 @@ const directoryOf = ({ copies: [first] }: Plugin): string =>
   first?.path.replace(/[\\/][^\\/]*$/, '') ?? '';
 
 /** The words of a plugin's name by which others may be told to be of the same vendor; worked out once. */
-const tellingWords = oncePer(({ name }: Plugin): readonly string[] =>
+const tellingWords = memoizeByObject(({ name }: Plugin): readonly string[] =>
   wordsOf(name).filter(isTelling),
 );
 
@@ -434,7 +433,7 @@ const mostDirectories = 10_000;
 /** Whose a plugin may be: the directory it lies in, or others that share a word of its name. */
 function createGuess({ vendors, plugins }: Uncertain): (plugin: Plugin) => VendorGuess[] {
   const byKey = new Map(vendors.map((vendor) => [foldVendor(vendor.name), vendor.name]));
-  const byWord = lazily(() => {
+  const byWord = lazy(() => {
     const words = new Map<string, Set<string>>();
     for (const plugin of plugins) {
       if (plugin.vendor !== null) {
@@ -448,7 +447,7 @@ function createGuess({ vendors, plugins }: Uncertain): (plugin: Plugin) => Vendo
   // Many lie in the same directories.
   const called = new Map<string, string | null>();
   const vendorCalled = (directory: string): string | null =>
-    remembered(called, mostDirectories, directory, () => byKey.get(foldVendor(directory)) ?? null);
+    memoizeIn(called, mostDirectories, directory, () => byKey.get(foldVendor(directory)) ?? null);
   return (plugin) => {
     const guesses = new Map<string, string>();
     for (const copy of plugin.copies) {
@@ -487,7 +486,7 @@ const trialWordIn = (text: string): string | undefined =>
 type LicenceHint = Pick<LicenceQuestion, 'likely' | 'hint'>;
 
 /** Why it may be that a plugin cannot be used; null when nothing says so. Worked out once. */
-export const licenceHint = oncePer((plugin: Plugin): LicenceHint | null => {
+export const licenceHint = memoizeByObject((plugin: Plugin): LicenceHint | null => {
   let word = trialWordIn(plugin.name);
   for (const { path } of plugin.copies) {
     word ??= trialWordIn(fold(fileNameOf(path)));

@@ -1,5 +1,5 @@
 /** Which copy that is here is the one an old session asks for. */
-import { lazily } from '../lazily.ts';
+import { lazy } from '../memoize.ts';
 import { editDistance } from '../text/edit-distance.ts';
 import { preferred, type CopyCard, type Plugin } from '../catalog/plugin.ts';
 import { nameKeyOf, type NameKey } from '../identify/name-key.ts';
@@ -63,7 +63,7 @@ export function createRepairer(
   const byPath = by(({ card }) => [card.path]);
   const byPlugin = by(({ plugin }) => [plugin.id]);
   const byVendor = by(({ plugin }) => (plugin.vendor === null ? [] : [fold(plugin.vendor)]));
-  const named = lazily(() => by(({ plugin }) => [sameName(keyOf(plugin))]));
+  const named = lazy(() => by(({ plugin }) => [sameName(keyOf(plugin))]));
   const byName = (name: NameKey): readonly Known[] => named().get(sameName(name)) ?? [];
   return (asked, accepts) => {
     const best = (

@@ -1,7 +1,7 @@
 /** The records of one table, of one order after another. */
 import { keysBetween } from '../change.ts';
 import { keyedById } from '../grouped.ts';
-import { createStable } from '../stable.ts';
+import { createStableMap } from '../memoize.ts';
 import { ofTable, type Order, type OrderRecord } from './records.ts';
 
 /**
@@ -11,7 +11,7 @@ import { ofTable, type Order, type OrderRecord } from './records.ts';
 export function createTableReader<R extends OrderRecord>(
   table: R['table'],
 ): (order: Order) => ReadonlyMap<string, R> {
-  const stable = createStable<string, R>();
+  const stable = createStableMap<string, R>();
   let last: Order | null = null;
   let records: ReadonlyMap<string, R> = stable(new Map());
   return (order) => {

@@ -4,7 +4,7 @@ import type { Kind } from '../catalog/kind.ts';
 import type { Format } from '../formats/found-copy.ts';
 import type { TrackKind } from '../loading/loadability.ts';
 import type { FolderForm } from '../order/records.ts';
-import { oncePer } from '../remembered.ts';
+import { memoizeByObject } from '../memoize.ts';
 import { groupOf } from '../taxonomy/tree.ts';
 import { day } from '../time.ts';
 
@@ -140,7 +140,7 @@ export function countBy<T>(items: Iterable<T>, keyOf: (item: T) => string): Map<
  * Loads of each plugin that was loaded. Several parts of a review ask for the same: loads never change,
  * so they are counted once.
  */
-export const loadsOf = oncePer(
+export const loadsOf = memoizeByObject(
   (uses: readonly PastUse[]): ReadonlyMap<string, number> => countBy(uses, ({ plugin }) => plugin),
 );
 

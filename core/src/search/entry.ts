@@ -2,7 +2,7 @@
 import type { Plugin } from '../catalog/plugin.ts';
 import { wordsOf } from '../text/fold.ts';
 import { groupOf, typeName } from '../taxonomy/tree.ts';
-import { remembered } from '../remembered.ts';
+import { memoizeIn } from '../memoize.ts';
 import { synonymsOf } from './synonyms.data.ts';
 
 /** What a text is of a plugin. */
@@ -85,7 +85,7 @@ const mostShared = 5_000;
 export function textsShared(what: What, value: string): readonly FoundText[] {
   const known = sharedTexts.get(what) ?? new Map<string, readonly FoundText[]>();
   sharedTexts.set(what, known);
-  return remembered(known, mostShared, value, () =>
+  return memoizeIn(known, mostShared, value, () =>
     (what === 'type' ? writtenOfType(value) : [value])
       .map((shown) => textOf(what, shown))
       .filter(({ joined }) => joined !== ''),

@@ -1,5 +1,5 @@
 /** Narrowing the list: the facts of the sentence "Show effects of any type from any vendor …". */
-import { lazily } from '../lazily.ts';
+import { lazy } from '../memoize.ts';
 import { hasFacets, type FacetFacts, type Facets } from './facets.ts';
 import type { Format } from '../formats/found-copy.ts';
 import { compareNames } from '../text/compare.ts';
@@ -51,7 +51,7 @@ export interface Row {
 
 /** A plugin as a row of the list. */
 export function rowOf(plugin: Plugin, nickname: string | null, slotLabel: string | null): Row {
-  return { plugin, nickname, searched: lazily(() => searchedOf(plugin, nickname, slotLabel)) };
+  return { plugin, nickname, searched: lazy(() => searchedOf(plugin, nickname, slotLabel)) };
 }
 
 /** What is searched of a plugin: names, their initials, vendor and types, folded. */

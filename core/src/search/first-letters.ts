@@ -3,7 +3,7 @@
  * screen stands need not wait for that. It finds the same (finder.test.ts), at some ten times the cost.
  */
 import { eachInSteps, Gradually } from '../gradually.ts';
-import { lazily } from '../lazily.ts';
+import { lazy } from '../memoize.ts';
 import { eachWordBeginning, isPlain, wordsHold, wordsOf } from '../text/fold.ts';
 import { textsShared, type Entry, type FoundText, type What } from './entry.ts';
 import { fewHits, insideFrom, nameRanks, pointsOf, sharedLeast, slipFrom, wayOf } from './match.ts';
@@ -45,7 +45,7 @@ export class FirstLetters {
     this.#entries = entries;
     this.#sheets = new Sheets(entries.length);
     this.#sorted = new Gradually(sortedInSteps(entries));
-    this.#names = lazily(() => writtenNames(entries));
+    this.#names = lazy(() => writtenNames(entries));
   }
 
   /** Makes some more ready for the first letter; false once nothing is left to do. */

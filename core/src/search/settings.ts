@@ -3,7 +3,7 @@ import type { Plugin } from '../catalog/plugin.ts';
 import { compareTexts } from '../text/compare.ts';
 import { fold, wordsOf } from '../text/fold.ts';
 import { eachInSteps, Gradually } from '../gradually.ts';
-import { remembered } from '../remembered.ts';
+import { memoizeIn } from '../memoize.ts';
 import { Texts } from '../text/text-index.ts';
 import type { Hit } from './finder.ts';
 import { sortInSteps } from './sort-in-steps.ts';
@@ -88,7 +88,7 @@ function* indexInSteps<S extends FindableSetting>(settings: readonly S[]) {
     enter(
       others,
       at,
-      around.map((text) => remembered(known, settings.length, text, () => foldedWords(text))),
+      around.map((text) => memoizeIn(known, settings.length, text, () => foldedWords(text))),
     );
   });
   return { ready, own, others, counted: new Counted(ready.length) };

@@ -4,7 +4,7 @@
  */
 import type { Format } from '../formats/found-copy.ts';
 import type { Kind } from '../catalog/kind.ts';
-import { remembered } from '../remembered.ts';
+import { memoizeIn } from '../memoize.ts';
 import { kindOfType } from './tree.ts';
 
 /** Types it means; or only a kind, where the value says nothing more; or neither. */
@@ -195,7 +195,7 @@ const mostKept = 10_000;
  * A type that only says again what a narrower one says is left out.
  */
 export const readDeclared = (format: Format, declared: readonly string[]): DeclaredRow =>
-  remembered(readBefore, mostKept, [format, ...declared].join('\n'), () =>
+  memoizeIn(readBefore, mostKept, [format, ...declared].join('\n'), () =>
     readNew(format, declared),
   );
 

@@ -1,6 +1,6 @@
 /** What plugins are called, out of what this window holds. */
 import type { QueryClient } from '@tanstack/react-query';
-import { chainIn, lazily, settingIn, type CatalogView } from '@clever-drawer/core';
+import { chainIn, lazy, settingIn, type CatalogView } from '@clever-drawer/core';
 import type { OrderState } from './order-store.ts';
 import { catalogKey, orderKey } from './query-keys.ts';
 
@@ -10,7 +10,7 @@ export function namesIn(
   computer: string,
 ): (id: string) => string | undefined {
   const catalog = queries.getQueryData<CatalogView>(catalogKey(computer));
-  const names = lazily(() => new Map<string, string>(catalog?.plugins.map((p) => [p.id, p.name])));
+  const names = lazy(() => new Map<string, string>(catalog?.plugins.map((p) => [p.id, p.name])));
   const order = queries.getQueryData<OrderState>(orderKey(computer))?.records;
   return (id) => {
     const naming = order?.get(`naming/${id}`);

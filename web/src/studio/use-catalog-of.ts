@@ -5,7 +5,7 @@ import {
   faceOf,
   foundSettings,
   keyedById,
-  oncePerPair,
+  memoizeByPair,
   preferenceIn,
   preferred,
   settingOwners,
@@ -46,7 +46,7 @@ function useSettings(
 }
 
 /** The plugin as the user says it is: the same object as long as the same is said of the same one. */
-const asSaid = oncePerPair(withAnswer);
+const asSaid = memoizeByPair(withAnswer);
 
 export function useCatalogOf(
   client: Client,

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useState } from 'react';
 import {
   allCopyAssignments,
   allSpellings,
-  createStable,
+  createStableMap,
   isPresent,
   type createQuestionsAhead,
   type pluginsAsked,
@@ -117,8 +117,8 @@ export function useQuestions(isShown: boolean): Questions {
     () => view && new Map(view.grounds.map((one) => [one.plugin as string, one])),
     [view],
   );
-  const [stableDecided] = useState(createStable<string, string>);
-  const [stablePinned] = useState(createStable<string, string>);
+  const [stableDecided] = useState(createStableMap<string, string>);
+  const [stablePinned] = useState(createStableMap<string, string>);
   const spellings = useMemo(
     () =>
       stableDecided(new Map(allSpellings(order.records).map((one) => [one.spelling, one.vendor]))),

@@ -1,11 +1,11 @@
 /** What a rule is asked about: one plugin with all that lines can ask for, prepared once. */
 import { day } from '../../time.ts';
-import { remembered } from '../../remembered.ts';
+import { memoizeIn } from '../../memoize.ts';
 import type { AnswerFacts } from '../../catalog/answer.ts';
 import { isPresent, type Plugin } from '../../catalog/plugin.ts';
 import { fold, wordsOf } from '../../text/fold.ts';
 import { typeName } from '../../taxonomy/tree.ts';
-import type { Field } from '../language/rule.ts';
+
 import type { State, things } from '../language/values.ts';
 
 /**
@@ -48,7 +48,7 @@ const mostKnown = 20_000;
 
 /** A text with what rules compare of it. */
 export const ruleText = (shown: string): RuleText =>
-  remembered(known, mostKnown, shown, () => {
+  memoizeIn(known, mostKnown, shown, () => {
     const words = wordsOf(shown);
     return {
       shown,

@@ -1,5 +1,5 @@
 /** Filling smart folders, again and again: what did not change is not asked again. */
-import { lazily } from '../../lazily.ts';
+import { lazy } from '../../memoize.ts';
 import { dropBit, hasBit, setBit, type Bits } from './bits.ts';
 import type { Candidate } from './candidate.ts';
 import { CatalogIndex } from './catalog-index.ts';
@@ -259,7 +259,7 @@ function contentsOf(
   heldBy: Filled['membersOf'],
 ): (folder: string) => ReadonlySet<string> {
   const known = new Map<string, ReadonlySet<string>>();
-  const smart = lazily(() => new Set(folders.map(({ id }) => id)));
+  const smart = lazy(() => new Set(folders.map(({ id }) => id)));
   return (folder) => {
     const before = known.get(folder);
     if (before) {
@@ -276,7 +276,7 @@ function contentsOf(
 }
 
 function filedIn(placed: ReadonlyMap<string, readonly string[]>): (plugin: string) => boolean {
-  const filed = lazily(() => new Set([...placed.values()].flat()));
+  const filed = lazy(() => new Set([...placed.values()].flat()));
   return (plugin) => filed().has(plugin);
 }
 

@@ -3,7 +3,7 @@ import { editDistance } from '../../text/edit-distance.ts';
 import { licenceStates } from '../../catalog/answer.ts';
 import { kinds } from '../../catalog/kind.ts';
 import { formats } from '../../formats/found-copy.ts';
-import { oncePer } from '../../remembered.ts';
+import { memoizeByObject } from '../../memoize.ts';
 import { compareNames } from '../../text/compare.ts';
 import { fold } from '../../text/fold.ts';
 import { typeGroups, typeName } from '../../taxonomy/tree.ts';
@@ -94,7 +94,9 @@ const fixed: Readonly<Partial<Record<Field, Table>>> = {
   licence: tableOf(plain([...licenceStates, 'unknown'])),
   state: tableOf(plain(states)),
 };
-const folderTable = oncePer(({ folders }: RuleWords): Table => tableOf(folderWritings(folders)));
+const folderTable = memoizeByObject(
+  ({ folders }: RuleWords): Table => tableOf(folderWritings(folders)),
+);
 
 function tableFor(field: Field, words: RuleWords): Table | null {
   if (field !== 'folder') {

@@ -1,11 +1,11 @@
 import { expect, it } from '@jest/globals';
-import { oncePer, oncePerPair, remembered, whileSame } from './remembered.ts';
+import { memoizeByObject, memoizeByPair, memoizeIn, memoizeLast } from './memoize.ts';
 
 it('works out once what is asked again, nothing included, and never keeps more than it may', () => {
   const kept = new Map<string, number | null>();
   const asked: string[] = [];
   const lengthOf = (text: string): number | null =>
-    remembered(kept, 2, text, () => {
+    memoizeIn(kept, 2, text, () => {
       asked.push(text);
       return text === '' ? null : text.length;
     });
@@ -19,7 +19,7 @@ it('works out once what is asked again, nothing included, and never keeps more t
 
 it('works out once what is asked of the same object, nothing included', () => {
   const asked: string[] = [];
-  const firstOf = oncePer(({ words }: { readonly words: readonly string[] }) => {
+  const firstOf = memoizeByObject(({ words }: { readonly words: readonly string[] }) => {
     asked.push(words.join(' '));
     return words[0] ?? null;
   });
@@ -30,7 +30,7 @@ it('works out once what is asked of the same object, nothing included', () => {
 
 it('works it out again for the same object beside another value', () => {
   let asked = 0;
-  const joined = oncePerPair(({ name }: { readonly name: string }, beside: string) => {
+  const joined = memoizeByPair(({ name }: { readonly name: string }, beside: string) => {
     asked += 1;
     return `${name} ${beside}`;
   });
@@ -46,7 +46,7 @@ it('works it out again for the same object beside another value', () => {
 
 it('gives what it gave last while all it is asked with is the same', () => {
   let asked = 0;
-  const joined = whileSame((one: object, other: string) => {
+  const joined = memoizeLast((one: object, other: string) => {
     asked += 1;
     return `${Object.keys(one).join()} ${other}`;
   });
