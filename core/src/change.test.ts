@@ -6,7 +6,6 @@ import {
   isEmptyChange,
   isSameValue,
   keysBetween,
-  noChange,
   plainText,
   reverse,
   squash,
@@ -75,34 +74,20 @@ describe('what two states can differ in', () => {
   const different = (a: ReadonlyMap<string, Thing>, b: ReadonlyMap<string, Thing>): string[] =>
     [...new Set([...a.keys(), ...b.keys()])].filter((key) => a.get(key) !== b.get(key));
 
-  it('is known where one was made of the other, or both of a third', () => {
+  it('is just what is another object in them, or in one of them only', () => {
     fc.assert(
-      fc.property(state, state, state, state, (start, one, two, other) => {
-        const first = applyChange(start, diff(start, one, same));
-        const second = applyChange(first, diff(first, two, same));
-        const beside = applyChange(start, diff(start, other, same));
-        const states = [start, first, second, beside];
-        for (const before of states) {
-          for (const after of states) {
-            const keys = keysBetween(before, after);
-            expect([...(keys ?? [])]).toEqual(expect.arrayContaining(different(before, after)));
-          }
+      fc.property(state, state, (before, other) => {
+        const after = applyChange(before, diff(before, other, same));
+        for (const [one, next] of [
+          [before, after],
+          [after, before],
+          [before, other],
+          [after, after],
+        ] as const) {
+          expect([...keysBetween(one, next)].sort()).toEqual(different(one, next).sort());
         }
-        expect(keysBetween(start, start)?.size).toBe(0);
       }),
     );
-  });
-
-  it('is not known of others, nor of what lies many changes back', () => {
-    const start = new Map<string, Thing>();
-    const step = { ...noChange, added: [{ table: 'thing', id: 'a', value: 1 }] };
-    expect(keysBetween(start, new Map())).toBeNull();
-    let at: ReadonlyMap<string, Thing> = start;
-    for (let steps = 0; steps < 40; steps += 1) {
-      at = applyChange(at, step);
-    }
-    expect(keysBetween(start, at)).toBeNull();
-    expect(keysBetween(at, applyChange(at, step))).toEqual(new Set(['thing/a']));
   });
 });
 

@@ -36,51 +36,29 @@ export function applyChange<R extends Keyed>(
 ): Map<string, R> {
   const next = new Map(records);
   takeChange(next, change);
-  origins.set(next, { records: new WeakRef(records), change });
   return next;
 }
 
-/** What records were made of, by which change. */
-interface Origin {
-  readonly records: WeakRef<Records<Keyed>>;
-  readonly change: Change<Keyed>;
-}
-
-const origins = new WeakMap<Records<Keyed>, Origin>();
-
-const keysOf = ({ added, updated, removed }: Change<Keyed>): readonly string[] =>
-  [...added, ...updated.map(([, to]) => to), ...removed].map(keyOf);
-
-/** So many changes back it is worth to look for what two states of records have in common. */
-const stepsBack = 16;
-
-/** The states that one was made of, itself first. */
-function statesBehind(records: Records<Keyed>): readonly Records<Keyed>[] {
-  const states: Records<Keyed>[] = [];
-  let at: Records<Keyed> | undefined = records;
-  while (at && states.length < stepsBack) {
-    states.push(at);
-    at = origins.get(at)?.records.deref();
-  }
-  return states;
-}
-
 /**
- * The keys of all that can be otherwise in two states of records, where one was made of the other by
- * few changes or both of a third; null where that is not known. What was changed in place since
- * (`takeChange`) is not seen.
+ * The keys of all that is another object in two states of records, or is in one of them only. What was
+ * changed in place since (`takeChange`) is not seen.
  */
-export function keysBetween(
-  before: Records<Keyed>,
-  after: Records<Keyed>,
-): ReadonlySet<string> | null {
-  const behind = [before, after].map(statesBehind);
-  const common = behind[0]?.find((state) => behind[1]?.includes(state));
-  if (!common) {
-    return null;
+export function keysBetween(before: Records<Keyed>, after: Records<Keyed>): ReadonlySet<string> {
+  const keys = new Set<string>();
+  if (before === after) {
+    return keys;
   }
-  const madeSince = behind.flatMap((states) => states.slice(0, states.indexOf(common)));
-  return new Set(madeSince.flatMap((state) => keysOf(origins.get(state)?.change ?? noChange)));
+  for (const [key, record] of after) {
+    if (before.get(key) !== record) {
+      keys.add(key);
+    }
+  }
+  for (const key of before.keys()) {
+    if (!after.has(key)) {
+      keys.add(key);
+    }
+  }
+  return keys;
 }
 
 /** Makes the change in the map itself, which takes no longer for many records than for few. */

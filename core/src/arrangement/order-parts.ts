@@ -92,28 +92,23 @@ function changesBetween(before: Order, after: Order): Changes {
     rows.set(folder, row);
     return row;
   };
-  for (const key of keysBetween(before, after) ?? allKeys(before, after)) {
+  for (const key of keysBetween(before, after)) {
     const was = before.get(key);
     const is = after.get(key);
-    if (was !== is) {
-      for (const record of [was, is]) {
-        if (record) {
-          tables.add(record.table);
-        }
+    for (const record of [was, is]) {
+      if (record) {
+        tables.add(record.table);
       }
-      if (was?.table === 'placement') {
-        rowOf(was);
-      }
-      if (is?.table === 'placement') {
-        rowOf(is).push(is);
-      }
+    }
+    if (was?.table === 'placement') {
+      rowOf(was);
+    }
+    if (is?.table === 'placement') {
+      rowOf(is).push(is);
     }
   }
   return { tables, rows };
 }
-
-const allKeys = (before: Order, after: Order): Iterable<string> =>
-  before.size === 0 ? after.keys() : new Set([...before.keys(), ...after.keys()]);
 
 function structureOf(order: Order): Structure {
   const everywhere = standing(order);

@@ -106,11 +106,16 @@ interface Given {
   readonly environment?: NodeJS.ProcessEnv;
 }
 
+/**
+ * Whether a child was ended by a signal that was meant for us: one to the whole group of a terminal
+ * reaches it in the moment before it has a session of its own. Then it is started again.
+ */
+export const wasMeantForUs = (signal: NodeJS.Signals | null): boolean =>
+  signal === 'SIGINT' || signal === 'SIGTERM' || signal === 'SIGHUP';
+
 /** Runs a program as the user PostgreSQL may run as, and gives what it printed. */
-export async function asPostgres(
-  command: readonly string[],
-  { input, environment }: Given = {},
-): Promise<string> {
+export async function asPostgres(command: readonly string[], given: Given = {}): Promise<string> {
+  const { input, environment } = given;
   const [program = '', ...rest] = [...(await asOurs('KILL')), ...command];
   return new Promise((resolve, reject) => {
     const child = spawn(program, rest, {
@@ -124,9 +129,11 @@ export async function asPostgres(
     child.stdout.setEncoding('utf8').on('data', (text: string) => (out += text));
     child.stderr.setEncoding('utf8').on('data', (text: string) => (trouble += text));
     child.once('error', reject);
-    child.once('close', (code) => {
+    child.once('close', (code, signal) => {
       if (code === 0) {
         resolve(out);
+      } else if (wasMeantForUs(signal)) {
+        asPostgres(command, given).then(resolve, reject);
       } else {
         reject(new Error(trouble.trim() || `${command[0] ?? ''} ended with ${code ?? 'a signal'}`));
       }

@@ -7,7 +7,7 @@ import { Socket } from 'node:net';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { findPostmaster } from './postmaster.ts';
-import { asOurs, startOptions } from './programs.ts';
+import { asOurs, startOptions, wasMeantForUs } from './programs.ts';
 
 /** How long it may take to get ready, replaying what a killed one left, and how often is looked. Milliseconds. */
 const patience = 60_000;
@@ -41,6 +41,10 @@ export async function startServer(bin: string, data: string, port: number): Prom
   };
   child.once('error', end).once('exit', end);
   if (!(await untilReady(data, over.signal))) {
+    if (wasMeantForUs(child.signalCode)) {
+      await startServer(bin, data, port);
+      return;
+    }
     child.kill('SIGQUIT');
     throw new Error(said.trim() || 'it did not get ready in time');
   }

@@ -5,7 +5,6 @@ import type { AnswerFacts } from '../../catalog/answer.ts';
 import { isPresent, type Plugin } from '../../catalog/plugin.ts';
 import { fold, wordsOf } from '../../text/fold.ts';
 import { typeName } from '../../taxonomy/tree.ts';
-
 import type { State, things } from '../language/values.ts';
 
 /**
