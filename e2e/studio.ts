@@ -28,7 +28,7 @@ const start = (data: string, port: number, beginning: Beginning): Promise<Runnin
     isPrivate: beginning === 'locked',
     firstComputer: beginning === 'demo' ? demoComputer : { name: 'Test computer' },
     // Journeys make their directories there.
-    allowed: [tmpdir()],
+    allowed: [tmpdir(), resolve(import.meta.dirname, '../test-results')],
   });
 
 /** A server over the data, which go when the test is done. */

@@ -10,8 +10,13 @@ export default async function builtHelpers(): Promise<void> {
   await build({
     ...common,
     splitting: false,
-    // The program itself as well: tests that start it wait less.
-    entryPoints: { ...ofServer, ...reader, start: at('scripts/start.ts') },
+    // The program itself as well, with what it opens plugins with: tests that start it wait less.
+    entryPoints: {
+      ...ofServer,
+      ...reader,
+      'child/worker': at('server/src/opener/child/worker.mjs'),
+      start: at('scripts/start.ts'),
+    },
     outdir,
     plugins: [packagesBeside],
   });

@@ -1,7 +1,7 @@
 /** Clever Drawer as a process of its own, to be killed. */
-import { spawn, type ChildProcess } from 'node:child_process';
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { join, resolve } from 'node:path';
+import { join, relative, resolve } from 'node:path';
 import { findPostmaster } from '../../server/src/database/postmaster.ts';
 
 const root = resolve(import.meta.dirname, '../..');
@@ -58,31 +58,45 @@ export async function startProgram(
 /** Said instead of `--empty`. */
 export const withDemo = '--demo';
 
-/** As tests have it built, else from its source. */
-const startProgramArgs = (): string[] => {
+/** As tests have it built, else from its source; as seen from the root of the checkout. */
+const programArgs = (): string[] => {
   const built = process.env['CLEVER_DRAWER_HELPERS'];
   return built === undefined
-    ? ['--import', 'tsx', join(root, 'scripts/start.ts')]
-    : [join(built, 'start.mjs')];
+    ? ['--import', 'tsx', 'scripts/start.ts']
+    : [join(relative(root, built), 'start.mjs')];
 };
 
+/**
+ * What stands before the program. Started by root it goes on as `postgres`, who has to read it: where
+ * that user may not come to the checkout, it is shown at a place of its own, as ./start does.
+ */
+function shownToPostgres(): string[] {
+  if (process.getuid?.() !== 0) {
+    return [];
+  }
+  const as = ['--reuid=postgres', '--regid=postgres', '--clear-groups'];
+  const { status } = spawnSync('setpriv', [...as, '--', 'test', '-r', join(root, 'package.json')]);
+  const show = 'mkdir -p "$1" && mount --bind "$0" "$1" && cd "$1" && shift && exec "$@"';
+  return status === 0 ? [] : ['unshare', '--mount', 'sh', '-c', show, root, '/run/clever-drawer'];
+}
+
 /** The process alone, in a group of its own, without waiting for anything. */
-export const launch = (data: string, port: number, args: readonly string[] = []): ChildProcess =>
-  spawn(
-    process.execPath,
-    [
-      ...startProgramArgs(),
-      ...['--data', data, '--log', 'error'],
-      ...(args.includes(withDemo) ? [] : ['--empty']),
-      ...args.filter((one) => one !== withDemo),
-    ],
-    {
-      cwd: root,
-      detached: true,
-      env: { ...process.env, PORT: String(port) },
-      stdio: ['ignore', 'pipe', 'pipe'],
-    },
-  );
+export function launch(data: string, port: number, args: readonly string[] = []): ChildProcess {
+  const [command = '', ...rest] = [
+    ...shownToPostgres(),
+    ...[process.execPath, ...programArgs()],
+    ...['--data', data, '--log', 'error'],
+    ...(args.includes(withDemo) ? [] : ['--empty']),
+    ...args.filter((one) => one !== withDemo),
+  ];
+  return spawn(command, rest, {
+    cwd: root,
+    detached: true,
+    // Its helpers are beside it; where tests have theirs may not be seen from there.
+    env: { ...process.env, PORT: String(port), CLEVER_DRAWER_HELPERS: undefined },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+}
 
 /** Waits until it answers that it is well; false when it ended, or takes too long. */
 export async function untilReady(child: ChildProcess, address: string): Promise<boolean> {

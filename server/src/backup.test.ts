@@ -36,6 +36,9 @@ chmodSync(directory, 0o755);
 const file = join(directory, 'studio.backup');
 const marker = join(directory, 'marker');
 
+/** What a text may hold that COPY escapes, and what looks like its escapes. */
+const oddName = 'C:\\Program \\x \\N \\. \\\\ “\\n” end\\';
+
 const write = (data: string, path: string): Promise<BackupFacts> =>
   newBackup(path, (descriptor) => backUp(data, descriptor));
 async function using<T>(path: string, work: (descriptor: number) => Promise<T>): Promise<T> {
@@ -57,7 +60,7 @@ beforeAll(async () => {
   writeBundle(place, 'a.lv2', { uri: 'urn:a', name: 'Alder “Tone”\\n', vendor: 'Saltglass' });
   await server.call('POST', 'places', { path: place });
   await server.scan();
-  await server.call('POST', 'points', { name: 'Before' });
+  await server.call('POST', 'points', { name: oddName });
   await write(server.data, file);
 });
 afterAll(async () => {
@@ -76,6 +79,7 @@ async function expectSame(data: string): Promise<void> {
     const there = await get<CatalogView>('catalog');
     const here = (await server.call<CatalogView>('GET', 'catalog')).body;
     expect(there.plugins).toEqual(here.plugins);
+    expect(JSON.stringify(await get('points'))).toContain(JSON.stringify(oddName));
     expect(await get<OrderView>('order')).toEqual(
       (await server.call<OrderView>('GET', 'order')).body,
     );

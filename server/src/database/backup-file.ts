@@ -53,8 +53,8 @@ export const notKept: ReadonlySet<string> = new Set(['touched', 'migrations']);
 const limits = { total: 32 * 2 ** 30, line: 256 * 2 ** 20, ratio: 300, small: 64 * 2 ** 20 };
 
 const name = /^[a-z_][a-z0-9_]{0,62}$/;
-/** A value may hold no other escapes than COPY writes, and no control characters as they are. */
-const badRow = /\\(?![\\bfnrtvN])|[^\t -\xff]/;
+/** The escapes that COPY writes; whatever backslash is left without them is not from it. */
+const escapes = /\\[\\bfnrtvN]/g;
 
 /** What a file says of itself, line by line. */
 interface Form {
@@ -202,7 +202,8 @@ const isTable = (table: Partial<TableInBackup> | null): boolean =>
 /** Checks that a line is one row of so many columns. */
 function rowOf(line: Buffer, table: string, columns: readonly string[], refuse: Refuse): Row {
   const text = line.toString('latin1');
-  if (badRow.test(text) || text.split('\t').length !== columns.length) {
+  const isEscaped = !text.replace(escapes, '').includes('\\');
+  if (!isEscaped || text.split('\t').length !== columns.length) {
     throw refuse(`is no row of ${table}`);
   }
   return { table, columns, bytes: line };
