@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { access, constants, stat } from 'node:fs/promises';
 import { homedir } from 'node:os';
-import { parse, resolve, sep } from 'node:path';
+import { parse, resolve } from 'node:path';
 import {
   asId,
   failed,
@@ -21,6 +21,7 @@ import {
   removePlaceRow,
 } from '../../database/places.ts';
 import type { PlaceRow } from '../../database/scan-tables.ts';
+import { isWithin } from '../../files/index.ts';
 import type { Parts } from '../../parts.ts';
 import { notHere } from '../catalog/elsewhere.ts';
 import { usualPlaces, usualSettingPlaces } from '../../scanner/index.ts';
@@ -130,10 +131,10 @@ async function store(
 ): Promise<Result<PlaceView>> {
   const manager = parts.database.manager;
   const known = await listPlaces(manager, computer);
-  if (known.some((place) => isWithin(path, place))) {
+  if (known.some((place) => isWithin(path, place.path))) {
     return failed({ code: 'place-known', at: path });
   }
-  const below = known.filter((place) => isWithin(place.path, { path }));
+  const below = known.filter((place) => isWithin(place.path, path));
   if (below.length > 0) {
     return failed({ code: 'place-holds', at: path, names: below.map((place) => place.path) });
   }
@@ -160,9 +161,6 @@ async function store(
     reachable: true,
   });
 }
-
-const isWithin = (path: string, place: Pick<PlaceRow, 'path'>): boolean =>
-  path === place.path || path.startsWith(place.path.endsWith(sep) ? place.path : place.path + sep);
 
 /** Adds those of the usual places of this system that exist and are not known yet. */
 export async function addUsualPlaces(parts: Parts, computer: string): Promise<Result<PlaceView[]>> {
