@@ -3,17 +3,17 @@
  * demo studio. Whatever stands in the way ends in a sentence that says what to do.
  */
 import { existsSync } from 'node:fs';
-import { realpath, rm, writeFile } from 'node:fs/promises';
+import { rm, writeFile } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { setFlagsFromString } from 'node:v8';
 import { createTravel, demoComputer, seedStudio } from '@clever-drawer/demo';
 import {
-  Directory,
   explain,
   giveUpRoot,
   InUseError,
   keyFileOf,
   renewKey,
+  replaceIn,
   serve,
   SetupError,
   startCluster,
@@ -145,10 +145,7 @@ function entranceWords(address: string, gate: NonNullable<Running['gate']>): str
 
 /** Written beside and moved there, so that nobody ever reads half of it. */
 async function writeNote(data: string, { address }: Running): Promise<void> {
-  const directory = await Directory.open(await realpath(data));
-  await directory
-    .replace(noteName, JSON.stringify({ pid: process.pid, address }), 0o600)
-    .finally(() => directory.close());
+  await replaceIn(data, noteName, JSON.stringify({ pid: process.pid, address }), 0o600);
 }
 
 /** A demo whose making was interrupted is made anew; it holds nothing of the user's yet. */

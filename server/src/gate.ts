@@ -4,9 +4,8 @@
  * which means nothing to the next, and nothing once the key was renewed.
  */
 import { createHmac, createHash, randomBytes, timingSafeEqual } from 'node:crypto';
-import { realpath } from 'node:fs/promises';
 import { join } from 'node:path';
-import { Directory, readSmallText } from './files/index.ts';
+import { readSmallText, replaceIn } from './files/index.ts';
 
 /** How long the link that is printed at the start lets somebody in, once. Milliseconds. */
 const linkWorksFor = 10 * 60_000;
@@ -22,8 +21,7 @@ export const keyFileOf = (data: string): string => join(data, 'key');
 /** Writes a new key; the old one, and whoever came in by it, is let in no more. */
 export async function renewKey(data: string): Promise<string> {
   const key = randomBytes(24).toString('hex');
-  const directory = await Directory.open(await realpath(data));
-  await directory.replace('key', `${key}\n`, keyMode).finally(() => directory.close());
+  await replaceIn(data, 'key', `${key}\n`, keyMode);
   return key;
 }
 

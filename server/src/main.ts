@@ -58,7 +58,7 @@ export { postgresUser } from './database/programs.ts';
 export { explain, SetupError } from './database/setup-error.ts';
 export { giveUpRoot, refuseUnreadable } from './give-up-root.ts';
 export { keyFileOf, renewKey } from './gate.ts';
-export { Directory } from './files/index.ts';
+export { replaceIn } from './files/index.ts';
 export { usualDirectory } from './database/usual-data.ts';
 
 /** How the server is started. */

@@ -14,6 +14,7 @@ import {
   open,
   readdir,
   readlink,
+  realpath,
   rename,
   rmdir,
   symlink,
@@ -214,4 +215,15 @@ export class Directory {
   async close(): Promise<void> {
     await this.#handle.close();
   }
+}
+
+/** Puts a file in its place in a directory that is there, in one step, over a link and not through it. */
+export async function replaceIn(
+  path: string,
+  name: string,
+  bytes: string | Uint8Array,
+  mode: number,
+): Promise<void> {
+  const directory = await Directory.open(await realpath(path));
+  await directory.replace(name, bytes, mode).finally(() => directory.close());
 }

@@ -1,7 +1,7 @@
 /** Files and directories that somebody else may change under our hands. */
 export { piecesOf, writePieces } from './descriptor.ts';
 export { diskTrouble } from './disk-trouble.ts';
-export { Directory, halfName, isMissing } from './directory.ts';
+export { Directory, halfName, isMissing, replaceIn } from './directory.ts';
 export {
   NotRegularError,
   openRegular,

@@ -1,5 +1,4 @@
 /** A backup each night while the program runs, and on demand; the last few are kept. */
-import { realpath } from 'node:fs/promises';
 import { basename, join, resolve } from 'node:path';
 import { failed, ok, type BackupsView, type BackupView, type Result } from '@clever-drawer/core';
 import {
@@ -10,6 +9,7 @@ import {
   openRegular,
   readSmallText,
   realPathOf,
+  replaceIn,
 } from '../files/index.ts';
 
 /** Facts of one backup. */
@@ -130,10 +130,8 @@ export class BackupKeeper {
     } catch (error) {
       return failed({ code: 'directory-refused', at: path, detail: troubleIn(error, path) });
     }
-    const data = await Directory.open(await realpath(this.#data));
-    await data
-      .replace('backups.json', JSON.stringify({ ...settings, directory: path }), fileMode)
-      .finally(() => data.close());
+    const text = JSON.stringify({ ...settings, directory: path });
+    await replaceIn(this.#data, 'backups.json', text, fileMode);
     return ok(await this.view());
   }
 
