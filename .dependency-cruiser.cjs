@@ -29,6 +29,7 @@ const coreRooms = [
   'plans',
   'search',
   'loading',
+  'studio',
   'exchange',
   'keep',
   'review',

@@ -35,33 +35,6 @@ export default defineConfig({
     assetsInlineLimit: 0,
     chunkSizeWarningLimit: 1200,
     modulePreload: { polyfill: false },
-    // The server tells a page which files its screen needs before the page asks for them.
-    manifest: true,
-    rolldownOptions: {
-      output: {
-        chunkFileNames: ({ name }) => `assets/${name.replace(/~.*/, '')}-[hash].js`,
-        // Few files: all that comes first in one, and what screens share in some of a worthwhile size.
-        codeSplitting: {
-          groups: [
-            { name: 'first', tags: ['$initial'], priority: 3 },
-            // Pictures come later than lists: what both share may not bring D3 along.
-            {
-              name: 'd3',
-              test: /node_modules\/(?:d3|internmap|delaunator)/,
-              minShareCount: 2,
-              priority: 2,
-            },
-            {
-              name: 'shared',
-              minShareCount: 2,
-              entriesAware: true,
-              entriesAwareMergeThreshold: 6_000,
-              priority: 1,
-            },
-          ],
-        },
-      },
-    },
   },
   server: { proxy: { '/api': 'http://127.0.0.1:4747' } },
 });

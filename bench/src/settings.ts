@@ -5,12 +5,9 @@
 import MiniSearch from 'minisearch';
 import {
   asId,
-  createSettingFinder,
+  createStudio,
   entryOf,
-  findableSetting,
   Finder,
-  foundSettings,
-  settingOwners,
   habitsOf,
   noUse,
   settingsShown,
@@ -28,7 +25,7 @@ const words = ['snare', 'voice', 'night', 'hall', 'eel', 'heron', 'loft', 'old',
 
 const word = (n: number): string => words[n % words.length] ?? '';
 
-function catalog(): Plugin[] {
+function manyPlugins(): Plugin[] {
   return makePlugins(7, size.plugins).map(
     ({ name, vendor, type, number }): Plugin => ({
       id: asId(`p${number}`),
@@ -43,10 +40,16 @@ function catalog(): Plugin[] {
 }
 
 export function benchSettings(): Promise<Measured[]> {
-  const plugins = catalog();
-  const byId = new Map(plugins.map((plugin) => [plugin.id as string, plugin]));
-  const things = foundSettings(
-    Array.from({ length: size.settings }, (_, n) => ({
+  const plugins = manyPlugins();
+  const {
+    catalog: { settings: things },
+    settingFinder,
+  } = createStudio()({
+    computer: '',
+    catalog: plugins,
+    order: new Map(),
+    usage: [],
+    found: Array.from({ length: size.settings }, (_, n) => ({
       id: asId<Plugin['id']>(`s${n}`),
       name: `${word(n * 7)} ${word(n >> 4)} ${n % 90}`,
       plugin: plugins[(n * 31) % plugins.length]?.id ?? asId(''),
@@ -55,10 +58,9 @@ export function benchSettings(): Promise<Measured[]> {
       path: `/settings/${n}`,
       identity: null,
     })),
-    settingOwners(byId, () => null),
-  );
+  });
   const finder = new Finder(plugins.map((plugin) => entryOf(plugin)));
-  const settings = createSettingFinder(things.map((thing) => findableSetting(thing, null)));
+  const settings = settingFinder();
   const mini = new MiniSearch({
     fields: ['name', 'plugin', 'bank'],
     searchOptions: { prefix: true, combineWith: 'AND', boost: { name: 3 } },

@@ -11,7 +11,7 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import pg from 'pg';
 import { chromium, type Browser } from 'playwright-core';
-import type { CatalogColumnsView, PlaceView } from '@clever-drawer/core';
+import type { CatalogView, PlaceView } from '@clever-drawer/core';
 import { studioSize } from '@clever-drawer/demo';
 import { args, screens } from './keystroke.ts';
 import { measured, type Measured, type Outcome } from './measure.ts';
@@ -140,16 +140,22 @@ async function fetched(address: string): Promise<{ took: number; text: string }>
   return { took: performance.now() - start, text };
 }
 
+/** What a scan does that finds one plugin under another name: the change, and the note of it. */
+const changeOne = `WITH changed AS (UPDATE plugin SET name = name || '*' WHERE id = $1
+    RETURNING id, computer_id), next AS (UPDATE computer SET version = version + 1
+    WHERE id = (SELECT computer_id FROM changed) RETURNING id, version)
+  INSERT INTO changed_plugin SELECT next.id, next.version, changed.id FROM next, changed`;
+
 /** One plugin changes as a scan would change it: what every window then asks for, and the whole. */
 async function changes(at: string, database: pg.ClientConfig): Promise<Changed> {
   const client = new pg.Client(database);
   await client.connect();
   const changed: Changed = { change: [], whole: [], bytes: 0, wholeBytes: 0 };
   for (let round = 0; round < 20; round += 1) {
-    const all = await fetched(`${at}/catalog?form=columns`);
-    const { revision, columns } = JSON.parse(all.text) as CatalogColumnsView;
-    await client.query("UPDATE plugin SET name = name || '*' WHERE id = $1", [columns.id[round]]);
-    const after = await fetched(`${at}/catalog?since=${revision}`);
+    const all = await fetched(`${at}/catalog`);
+    const { version, plugins } = JSON.parse(all.text) as CatalogView;
+    await client.query(changeOne, [plugins[round]?.id]);
+    const after = await fetched(`${at}/catalog?since=${version}`);
     changed.whole.push(all.took);
     changed.change.push(after.took);
     changed.bytes = Math.max(changed.bytes, after.text.length);

@@ -31,7 +31,7 @@ export {
   takeChange,
 } from './change.ts';
 export { grouped, keyedById } from './grouped.ts';
-export { createStableMap, lazy, memoizeByPair } from './memoize.ts';
+export { lazy, memoizeByObject, memoizeIn, memoizeLast } from './memoize.ts';
 export { day } from './time.ts';
 export { createTurns, type Turns } from './turns.ts';
 export { editDistance } from './text/edit-distance.ts';
@@ -55,7 +55,6 @@ export {
   type CatalogChange,
   type CatalogState,
 } from './catalog/catalog-change.ts';
-export { fromColumns, toColumns, type PluginColumns } from './catalog/plugin-columns.ts';
 export { kinds, kindWords, whichIsUnknown, type Kind } from './catalog/kind.ts';
 export {
   copyInFront,
@@ -136,10 +135,11 @@ export {
 export {
   isKindUncertain,
   isTypeUncertain,
-  createQuestionsAhead,
   pluginsAsked,
   questionsOf,
   questionVariants,
+  type SortFacts,
+  type SortGround,
   type KindQuestion,
   type LicenceQuestion,
   type Question,
@@ -230,13 +230,14 @@ export {
 export { because } from './arrangement/because.ts';
 export { createArranger, type Arrangement } from './arrangement/arrangement.ts';
 export { ruleWordsOf } from './arrangement/standing.ts';
-export { catalogAsSaid, withChains } from './arrangement/chain-plugin.ts';
+export { type FoundSettingCard } from './arrangement/setting-plugin.ts';
 export {
-  foundSettings,
-  settingOwners,
-  settingsAsSaid,
-  type FoundSettingCard,
-} from './arrangement/setting-plugin.ts';
+  createStudio,
+  type Studio,
+  type StudioCatalog,
+  type StudioFacts,
+} from './studio/studio.ts';
+export { changeSort, uncertainOf, type SortChange, type SortView } from './studio/uncertain.ts';
 export { perform, pluginsOfAct } from './acts/perform.ts';
 export { pluginsOfChange, usedIn } from './order/references.ts';
 export type { NameOfPlugin, OrderChange, ActResult } from './acts/act-result.ts';
@@ -253,7 +254,6 @@ export {
   type PlanName,
   type PlannedFolder,
 } from './plans/plan.ts';
-export { createTableReader } from './order/table-reader.ts';
 export { between, byPosition, spread, type Position } from './order/position.ts';
 export { slotLabelFor, slotLabelLength } from './order/slot-label.ts';
 export {
@@ -418,9 +418,7 @@ export {
   type ScanMode,
   type HealthView,
 } from './api/api.ts';
-export { changeSort, type SortChange } from './api/sort-change.ts';
 export type {
-  CatalogColumnsView,
   CatalogView,
   MatchView,
   BackupView,
@@ -439,8 +437,8 @@ export type {
   SavedSessionView,
   ComputerView,
   PluginView,
-  SortGround,
-  SortView,
+  WaitingAsked,
+  WaitingView,
   FindingView,
   LoadRequest,
   OrderStep,

@@ -1,5 +1,5 @@
 import { expect, it } from '@jest/globals';
-import { memoizeByObject, memoizeByPair, memoizeIn, memoizeLast } from './memoize.ts';
+import { memoizeByObject, memoizeIn, memoizeLast } from './memoize.ts';
 
 it('works out once what is asked again, nothing included, and never keeps more than it may', () => {
   const kept = new Map<string, number | null>();
@@ -24,13 +24,13 @@ it('works out once what is asked of the same object, nothing included', () => {
     return words[0] ?? null;
   });
   const [some, none] = [{ words: ['a', 'b'] }, { words: [] }];
-  expect([some, none, some, none].map(firstOf)).toEqual(['a', null, 'a', null]);
+  expect([some, none, some, none].map((of) => firstOf(of))).toEqual(['a', null, 'a', null]);
   expect(asked).toEqual(['a b', '']);
 });
 
 it('works it out again for the same object beside another value', () => {
   let asked = 0;
-  const joined = memoizeByPair(({ name }: { readonly name: string }, beside: string) => {
+  const joined = memoizeByObject(({ name }: { readonly name: string }, beside: string) => {
     asked += 1;
     return `${name} ${beside}`;
   });

@@ -31,33 +31,20 @@ export function memoizeIn<Key, Value>(
   return value;
 }
 
-/** What `work` gives for an object, worked out once as long as that object is there. */
-export function memoizeByObject<Of extends object, Value>(
-  work: (of: Of) => Value,
-): (of: Of) => Value {
-  const cache = new WeakMap<Of, { readonly value: Value }>();
-  return (of) => {
+/**
+ * What `work` gives for an object, worked out once as long as that object is there and all that is
+ * given beside it is the same as last time.
+ */
+export function memoizeByObject<Of extends object, Beside extends readonly unknown[], Value>(
+  work: (of: Of, ...beside: Beside) => Value,
+): (of: Of, ...beside: Beside) => Value {
+  const cache = new WeakMap<Of, { readonly beside: Beside; readonly value: Value }>();
+  return (of, ...beside) => {
     const known = cache.get(of);
-    if (known) {
+    if (known?.beside.every((one, i) => one === beside[i]) === true) {
       return known.value;
     }
-    const value = work(of);
-    cache.set(of, { value });
-    return value;
-  };
-}
-
-/** The same for an object beside another value: with the one that it was asked for last. */
-export function memoizeByPair<Of extends object, With, Value>(
-  work: (of: Of, beside: With) => Value,
-): (of: Of, beside: With) => Value {
-  const cache = new WeakMap<Of, { readonly beside: With; readonly value: Value }>();
-  return (of, beside) => {
-    const before = cache.get(of);
-    if (before !== undefined && before.beside === beside) {
-      return before.value;
-    }
-    const value = work(of, beside);
+    const value = work(of, ...beside);
     cache.set(of, { beside, value });
     return value;
   };
@@ -73,18 +60,5 @@ export function memoizeLast<With extends readonly unknown[], Value>(
       last = { given, value: work(...given) };
     }
     return last.value;
-  };
-}
-
-/** The map of before as long as the next one has the same entries, so that what depends on it may stay. */
-export function createStableMap<K, V>(): (next: ReadonlyMap<K, V>) => ReadonlyMap<K, V> {
-  let last: ReadonlyMap<K, V> = new Map();
-  return (next) => {
-    const isSame =
-      next.size === last.size && [...next].every(([key, value]) => last.get(key) === value);
-    if (!isSame) {
-      last = next;
-    }
-    return last;
   };
 }

@@ -1,6 +1,7 @@
 /** The Express application over its parts. Does not listen. */
 import { cutText, storable, type Problem } from '@clever-drawer/core';
-import express, { type ErrorRequestHandler, type Express, type Request } from 'express';
+import compression from 'compression';
+import express, { type ErrorRequestHandler, type Express, type Request, type Response } from 'express';
 import { isDatabaseAway } from './database/connect.ts';
 import { documentBodies } from './http/keep/keep-routes.ts';
 import { health } from './http/health.ts';
@@ -23,7 +24,7 @@ const bodyLimit = '4mb';
 export function createApp(parts: Parts, web: string | null, gate: Gate | null): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(securityHeaders, sameComputer);
+  app.use(securityHeaders, sameComputer, compression({ filter: isPackable, level: 1 }));
   app.get('/health', health(parts));
   if (gate !== null) {
     app.use(entrance(gate, parts.clock));
@@ -42,6 +43,11 @@ export function createApp(parts: Parts, web: string | null, gate: Gate | null): 
   app.use(onError(parts));
   return app;
 }
+
+/** Events are sent as they come; everything else that the middleware knows as text is packed. */
+const isPackable = (request: Request, response: Response): boolean =>
+  response.getHeader('Content-Type') !== 'text/event-stream' &&
+  compression.filter(request, response);
 
 /** The address that was asked for, short enough to be told. */
 const addressOf = ({ originalUrl }: Request): string => cutText(storable(originalUrl), 200);

@@ -5,9 +5,7 @@ import { join } from 'node:path';
 import {
   changeCatalog,
   changeSort,
-  fromColumns,
   type CatalogChange,
-  type CatalogColumnsView,
   type CatalogView,
   type SortChange,
   type SortView,
@@ -40,23 +38,15 @@ const write = (number: number, version = 1): void => {
 };
 const whole = async (): Promise<CatalogView> =>
   (await server.call<CatalogView>('GET', 'catalog')).body;
-const asColumns = async (query = ''): Promise<Partial<CatalogColumnsView & CatalogChange>> =>
-  (
-    await server.call<Partial<CatalogColumnsView & CatalogChange>>(
-      'GET',
-      `catalog?form=columns${query}`,
-    )
-  ).body;
-const since = async (revision: string): Promise<CatalogChange & Partial<CatalogView>> =>
-  (await server.call<CatalogChange & Partial<CatalogView>>('GET', `catalog?since=${revision}`))
-    .body;
+const since = async (version: number | string): Promise<CatalogChange & Partial<CatalogView>> =>
+  (await server.call<CatalogChange & Partial<CatalogView>>('GET', `catalog?since=${version}`)).body;
 
 describe('the catalog since a window fetched it', () => {
   it('is nothing where nothing happened', async () => {
     write(1);
     await server.scan();
-    const { revision } = await whole();
-    expect(await since(revision)).toEqual({ revision, since: revision, changed: [], removed: [] });
+    const { version } = await whole();
+    expect(await since(version)).toEqual({ version, changed: [], removed: [] });
   });
   it('is the one plugin that changed, in less than two kilobytes', async () => {
     for (let number = 0; number < 200; number += 1) {
@@ -66,7 +56,7 @@ describe('the catalog since a window fetched it', () => {
     const before = await whole();
     write(7, 2);
     await server.scan();
-    const change = await since(before.revision);
+    const change = await since(before.version);
     expect(change.changed.map(({ name }) => name)).toEqual(['Tern 007']);
     expect(JSON.stringify(change).length).toBeLessThan(2_000);
     expect(changeCatalog(before, change)).toEqual(await whole());
@@ -74,9 +64,9 @@ describe('the catalog since a window fetched it', () => {
   it('is nothing where a scan only looked again', async () => {
     write(1);
     await server.scan();
-    const { revision } = await whole();
+    const { version } = await whole();
     await server.scan();
-    expect((await since(revision)).revision).toBe(revision);
+    expect(await since(version)).toMatchObject({ changed: [], removed: [] });
   });
   it('tells what is gone from it, and what is back', async () => {
     write(1);
@@ -87,54 +77,31 @@ describe('the catalog since a window fetched it', () => {
     const copy = before.plugins[1]?.copies[0]?.id;
     await server.call('POST', 'asides', { copies: [copy] });
     await server.scan();
-    const aside = changeCatalog(before, await since(before.revision));
+    const aside = changeCatalog(before, await since(before.version));
     expect(aside.plugins.map(({ name }) => name)).toEqual(['Tern 001']);
     await server.call('POST', 'asides/back', { paths: [file] });
     await server.scan();
-    const back = changeCatalog(aside, await since(aside.revision));
+    const back = changeCatalog(aside, await since(aside.version));
     expect(back).toEqual(await whole());
     rmSync(file, { recursive: true });
   });
   it.each(['', 'another-run-3', 'x', '%F0%9F%98%80'])(
-    'is the whole for a revision that is not known (%s)',
-    async (revision) => {
+    'is the whole for a version that is not known (%s)',
+    async (version) => {
       write(1);
       await server.scan();
-      expect((await since(revision)).plugins).toHaveLength(1);
+      expect((await since(version)).plugins).toHaveLength(1);
     },
   );
   it('is the whole again for who is far behind', async () => {
     write(1);
     await server.scan();
-    const { revision } = await whole();
+    const { version } = await whole();
     for (let number = 2; number < 2_100; number += 1) {
       write(number);
     }
     await server.scan();
-    expect((await since(revision)).plugins).toHaveLength(2_099);
-  });
-});
-
-describe('the catalog by column, as windows fetch it', () => {
-  it('is the same catalog, also once it has changed', async () => {
-    write(1);
-    write(2);
-    await server.scan();
-    const { columns, ...rest } = await asColumns();
-    const { plugins, ...others } = await whole();
-    expect(rest).toEqual(others);
-    expect(columns && fromColumns(columns)).toEqual(plugins);
-    write(1, 2);
-    await server.scan();
-    const after = await asColumns();
-    expect(after.columns && fromColumns(after.columns)).toEqual((await whole()).plugins);
-  });
-  it('is only what changed for who has one, and the whole by column where that is not known', async () => {
-    write(1);
-    await server.scan();
-    const { revision } = await whole();
-    expect((await asColumns(`&since=${revision}`)).changed).toEqual([]);
-    expect((await asColumns('&since=another-run-3')).columns?.name).toEqual(['Tern 001']);
+    expect((await since(version)).plugins).toHaveLength(2_099);
   });
 });
 
@@ -150,8 +117,8 @@ describe('what is uncertain since a window fetched it', () => {
   };
   const sortWhole = async (): Promise<SortView> =>
     (await server.call<SortView>('GET', 'sort')).body;
-  const sortSince = async (revision: string): Promise<SortChange & Partial<SortView>> =>
-    (await server.call<SortChange & Partial<SortView>>('GET', `sort?since=${revision}`)).body;
+  const sortSince = async (version: number | string): Promise<SortChange & Partial<SortView>> =>
+    (await server.call<SortChange & Partial<SortView>>('GET', `sort?since=${version}`)).body;
   const inOrder = (view: SortView): SortView => ({
     ...view,
     grounds: view.grounds.toSorted((a, b) => (a.plugin < b.plugin ? -1 : 1)),
@@ -160,12 +127,12 @@ describe('what is uncertain since a window fetched it', () => {
   it('is nothing where nothing happened, or a scan only looked again', async () => {
     writeUnclear(1);
     await server.scan();
-    const { revision, grounds } = await sortWhole();
+    const { version, grounds, ...others } = await sortWhole();
     expect(grounds).toHaveLength(1);
-    const same = { revision, since: revision, changed: [], removed: [] };
-    expect(await sortSince(revision)).toEqual(same);
+    const same = { changed: [], removed: [], ...others };
+    expect(await sortSince(version)).toEqual({ ...same, version });
     await server.scan();
-    expect(await sortSince(revision)).toEqual(same);
+    expect(await sortSince(version)).toMatchObject(same);
   });
   it('is the one plugin that came, in less than two kilobytes', async () => {
     for (let number = 0; number < 150; number += 1) {
@@ -176,7 +143,7 @@ describe('what is uncertain since a window fetched it', () => {
     expect(JSON.stringify(before).length).toBeGreaterThan(10_000);
     writeUnclear(150);
     await server.scan();
-    const change = await sortSince(before.revision);
+    const change = await sortSince(before.version);
     expect(change.changed).toHaveLength(1);
     expect(JSON.stringify(change).length).toBeLessThan(2_000);
     expect(inOrder(changeSort(before, change))).toEqual(inOrder(await sortWhole()));
@@ -202,12 +169,12 @@ describe('what is uncertain since a window fetched it', () => {
     for (const step of steps) {
       step();
       await server.scan();
-      shown = changeSort(shown, await sortSince(shown.revision));
+      shown = changeSort(shown, await sortSince(shown.version));
       expect(inOrder(shown)).toEqual(inOrder(await sortWhole()));
     }
     expect(shown.near).toHaveLength(1);
   });
-  it('is the whole for a revision that is not known', async () => {
+  it('is the whole for a version that is not known', async () => {
     writeUnclear(1);
     await server.scan();
     expect((await sortSince('another-run-3')).grounds).toHaveLength(1);

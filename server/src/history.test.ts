@@ -106,7 +106,7 @@ const fetched = async (): Promise<Window> => ({
 
 /** What changed since the window looked last is all that differs from the catalog as it is now. */
 async function catchUp(window: Window): Promise<void> {
-  const at = `catalog?since=${window.catalog.revision}`;
+  const at = `catalog?since=${window.catalog.version}`;
   const answer = await server.call<CatalogChange>('GET', at);
   window.catalog = changeCatalog(window.catalog, answer.body);
   expect(window.catalog).toEqual((await server.call<CatalogView>('GET', 'catalog')).body);

@@ -24,28 +24,22 @@ import { ShelfKeeper } from './jobs/shelf-keeper.ts';
 import { keepInStep } from './usecases/keep/shelves.ts';
 import { connect, type DatabaseAddress } from './database/connect.ts';
 import { closeInterruptedScans, hasNoHistory } from './database/scans.ts';
-import { forgetAllTouched } from './database/touched.ts';
+import { beginVersions } from './database/versions.ts';
 import { PracticeHost } from './host/practice-host.ts';
 import { Turns } from './jobs/turns.ts';
 import { OscServer } from './osc/osc-server.ts';
-import { hasNewCatalog, hasNewCopies, hasNewLoads, hasNewUse, Kept } from './jobs/kept.ts';
 import { EventHub } from './jobs/event-hub.ts';
 import { PlaceWatcher } from './jobs/place-watcher.ts';
-import { HeldCatalogs } from './jobs/held-catalogs.ts';
-import { HeldOrders } from './jobs/held-orders.ts';
-import { HeldReviews } from './jobs/held-reviews.ts';
-import { HeldSortings } from './jobs/held-sortings.ts';
 import type { JobName } from './jobs/job-names.ts';
 import { ScanJobs } from './jobs/scan-jobs.ts';
 import type { Parts } from './parts.ts';
 import { Opener } from './opener/index.ts';
 import { Reviewer } from './reviewer/index.ts';
 import { shelfKey } from './shelf/index.ts';
+import { Studios } from './studio/studios.ts';
 import { ReaderPool, thisMachine } from './scanner/index.ts';
 import { watchPlaces } from './usecases/scan/places.ts';
 import { startScan } from './usecases/scan/scan.ts';
-import { gatherReview } from './usecases/review/gather-review.ts';
-import { workOutReview } from './usecases/review/view-review.ts';
 import { identifyAfterScan } from './usecases/identify/identify-computer.ts';
 import { ensureComputer, type NewComputer } from './usecases/catalog/set-up-computer.ts';
 
@@ -210,22 +204,12 @@ function makeParts({ cluster, database, keeper, config, log, net }: Making): Par
     clock,
     events,
     scans: new ScanJobs(),
-    orders: new HeldOrders(),
-    catalogs: new HeldCatalogs(database),
     readers: new ReaderPool(2, process.env),
     opener: new Opener(),
     host: new PracticeHost(),
     turns: new Turns(),
-    finding: new Kept(events, hasNewUse),
-    settings: new Kept(events, hasNewCatalog),
-    repairing: new Kept(events, hasNewCopies),
-    sortings: new HeldSortings(database, events),
-    loads: new Kept(events, hasNewLoads),
+    studios: new Studios(database, clock),
     reviewer: new Reviewer(),
-    reviews: new HeldReviews(events, clock, {
-      gather: (computer) => gatherReview(parts, computer),
-      workOut: (told, part, view) => workOutReview(parts, told, part, view),
-    }),
     watcher: new PlaceWatcher((computer) => {
       scanAgain(parts, computer).catch((error: unknown) => {
         log.error({ error: loggable(error) }, 'a watched place could not be looked through');
@@ -279,7 +263,7 @@ async function takeUp(parts: Parts, config: Config): Promise<void> {
   if (interrupted > 0) {
     log.warn('the last scan was interrupted; scan again to finish it');
   }
-  await forgetAllTouched(database.manager);
+  await beginVersions(database.manager);
   await tidyPictures(parts);
   for (const computer of await ensureComputer(
     parts,

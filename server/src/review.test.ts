@@ -229,41 +229,24 @@ describe('a review', () => {
     expect(Object.values(await counts())).toEqual([0, 0, 0, 0]);
   });
 
-  it('stands as it was worked out last, and nothing of it once loads are not learnt from', async () => {
-    const before = async (): Promise<WorkedReview | null> => {
-      const address = 'review/before?part=worth&period=all';
-      return (await server.call<WorkedReview | null>('GET', address)).body;
-    };
-    expect(await before()).toBeNull();
+  it('is another one once something is filed, and tells of no loads once these are not learnt from', async () => {
     await load();
     const told = await view('worth');
-    // It is of now: who asks for that has it at once.
-    expect(await before()).toBeNull();
     const [plugin] = await plugins();
     const { records } = (await server.call<OrderView>('GET', 'order')).body;
     const favourites = records.find(
       (record) => record.table === 'folder' && record.form === 'favourites',
     );
-    const filed = await file(plugin?.id, favourites?.id);
-    expect(filed).toBe(200);
-    expect(await before()).toMatchObject({ isLearning: true, review: { worth: told } });
+    expect(await file(plugin?.id, favourites?.id)).toBe(200);
     const filedNow = await view('worth');
     expect(filedNow).not.toEqual(told);
     await server.call('PATCH', 'habits', { isLearning: false });
-    expect(await before()).toBeNull();
     const answer = await server.call<WorkedReview>('GET', 'review?part=worth&period=all');
     expect(answer.body.isLearning).toBe(false);
     expect(answer.body.review.worth?.summary.join(' ')).not.toContain('400');
     expect(Object.values((await view('use')).dust.map(({ loads }) => loads))).toEqual([0]);
     await server.call('PATCH', 'habits', { isLearning: true });
     expect(await view('worth')).toEqual(filedNow);
-  });
-
-  it('is worked out ahead when a window asks for that', async () => {
-    await load();
-    expect((await server.call('POST', 'review/ahead')).status).toBe(200);
-    const answer = await server.call<WorkedReview>('GET', 'review?part=order');
-    expect(answer.body.review.order?.health.filed).toBeDefined();
   });
 
   it('looks at what the address says', async () => {
@@ -291,10 +274,8 @@ describe('a review', () => {
     ['part=own&kind=hat', 'kind'],
     ['part=own&cabinet=oak', 'cabinet'],
   ])('says what is wrong with an address that asks for %s', async (address, at) => {
-    for (const path of ['review', 'review/before']) {
-      const { status, body } = await server.call<Refusal>('GET', `${path}?${address}`);
-      expect([status, body.problems[0]?.at]).toEqual([400, at]);
-    }
+    const { status, body } = await server.call<Refusal>('GET', `review?${address}`);
+    expect([status, body.problems[0]?.at]).toEqual([400, at]);
   });
 
   it('keeps what was put off over a restart, and tells it again when asked', async () => {

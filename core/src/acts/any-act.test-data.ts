@@ -72,8 +72,15 @@ const ownerOf = ({ copies }: World, plugin: PluginId): Owner => ({
 const soundOwners = (world: World): Owner[] =>
   [...new Set(world.copies.values())].map((plugin) => ownerOf(world, plugin));
 
-const ruleFor = (word: string): Rule => ({
-  cards: [{ lines: [{ field: 'name', relation: 'has', values: [word] }] }],
+/** Rules that nicknames, tags and types decide. */
+const lines: readonly Rule['cards'][number]['lines'][number][] = [
+  { field: 'name', relation: 'has', values: ['called'] },
+  { field: 'name', relation: 'has', values: ['kelp 1'] },
+  { field: 'tag', relation: 'is', values: ['warm'] },
+  { field: 'type', relation: 'is', values: ['delay'] },
+];
+const anyRule = (draw: Draw): Rule => ({
+  cards: [{ lines: [one(draw, lines) ?? lines[0]].flatMap((line) => line ?? []) }],
   never: [],
 });
 
@@ -138,7 +145,7 @@ const drawn: { readonly [N in ActName]: Drawn<N> } = {
         parent: parent?.cabinet === cabinet.id && draw(2) === 0 ? parent.id : null,
         form,
         name: 'Folder',
-        rule: form === 'smart' ? ruleFor('kelp') : null,
+        rule: form === 'smart' ? anyRule(draw) : null,
         before: null,
         plugins: form === 'folder' ? placed(draw, world) : [],
       }
@@ -210,7 +217,7 @@ const drawn: { readonly [N in ActName]: Drawn<N> } = {
   },
   'set-rule': (draw, world) => {
     const folder = smartOf(draw, world);
-    return folder && { act: 'set-rule', folder: folder.id, rule: ruleFor('silt') };
+    return folder && { act: 'set-rule', folder: folder.id, rule: anyRule(draw) };
   },
   'keep-by-hand': (draw, world) => {
     const folder = smartOf(draw, world);
@@ -286,7 +293,13 @@ const drawn: { readonly [N in ActName]: Drawn<N> } = {
   },
   answer: (draw, world) => ({
     act: 'answer',
-    say: [{ plugins: some(draw, pluginsOf(world)), set: { isHidden: draw(2) === 0 } }],
+    say: [
+      {
+        plugins: some(draw, pluginsOf(world)),
+        set:
+          draw(2) === 0 ? { isHidden: draw(2) === 0 } : { types: draw(3) === 0 ? null : ['delay'] },
+      },
+    ],
   }),
   tag: (draw, world) => ({
     act: 'tag',

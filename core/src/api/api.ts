@@ -14,7 +14,6 @@ import type {
   TrackId,
 } from '../id.ts';
 import type { CatalogState } from '../catalog/catalog-change.ts';
-import type { PluginColumns } from '../catalog/plugin-columns.ts';
 import type { Format } from '../formats/found-copy.ts';
 import type { FindingKind } from '../scan/compare.ts';
 import type { OrderRecord } from '../order/records.ts';
@@ -26,7 +25,7 @@ import type { Problem } from '../problem.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
 import type { Vendor } from '../identify/gather-vendors.ts';
 import type { CopyState } from '../catalog/plugin.ts';
-import type { PluginEvidence, TwinDoubt } from '../identify/identify-catalog.ts';
+import type { PluginEvidence } from '../identify/identify-catalog.ts';
 
 /** A studio computer, as the choice of computers shows it. */
 export interface ComputerView {
@@ -39,11 +38,6 @@ export interface ComputerView {
 /** The plugins of a computer, as its disks hold them. */
 export interface CatalogView extends CatalogState {
   readonly computer: ComputerView;
-}
-
-/** The same with its plugins by column, as windows fetch it. */
-export interface CatalogColumnsView extends Omit<CatalogView, 'plugins'> {
-  readonly columns: PluginColumns;
 }
 
 /** The order with the number of the latest change in it, and what undo and redo would do. */
@@ -279,19 +273,14 @@ export interface FindingView {
   readonly problem: Problem | null;
 }
 
-/** Why it is uncertain what type or kind a plugin is. */
-export type SortGround = Pick<PluginEvidence, 'kinds' | 'kindReasons' | 'suggestions'> & {
-  readonly plugin: PluginId;
-};
+/** Questions that are put off in a window, which count no longer. */
+export interface WaitingAsked {
+  readonly later: readonly string[];
+}
 
-/** What is uncertain, as the last sorting found it; with the answers in the order it makes the questions. */
-export interface SortView {
-  /** Another text for any other state; it means nothing more. */
-  readonly revision: string;
-  readonly grounds: readonly SortGround[];
-  readonly doubts: readonly TwinDoubt[];
-  readonly vendors: readonly Vendor[];
-  readonly near: readonly { readonly a: string; readonly b: string; readonly reason: string }[];
+/** How many questions wait, copies that failed among them. */
+export interface WaitingView {
+  readonly waiting: number;
 }
 
 /** A saved setting with the plugin it is for. */

@@ -6,7 +6,7 @@ import { compareBy, type Warmth } from '../catalog/compare-plugins.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import { compareNames } from '../text/compare.ts';
 import { grouped, keyedById } from '../grouped.ts';
-import { lazy, memoizeLast } from '../memoize.ts';
+import { lazy, memoizeByObject, memoizeLast } from '../memoize.ts';
 import type { CabinetId, FolderId, PluginId } from '../id.ts';
 import { candidateOf, type Candidate } from '../rules/evaluate/candidate.ts';
 import { createFiller, type Filled } from '../rules/evaluate/fill.ts';
@@ -45,26 +45,19 @@ export type KnownUse = ReadonlyMap<
 
 const noUse: KnownUse = new Map();
 
-interface Known {
-  readonly plugin: Plugin;
-  readonly naming: PluginNames | undefined;
-  readonly answer: Answer | undefined;
-  readonly use: ReturnType<KnownUse['get']>;
-  readonly candidate: Candidate;
-}
-
 /**
  * Arranges one cabinet (or, with null, all) again and again; what did not change is not prepared or
  * asked again: an order that says otherwise is another object. `now` in milliseconds since 1970.
  */
-export function createArranger(): (
+export function createArranger(
+  readParts: (order: Order) => OrderParts = createPartsReader(),
+): (
   order: Order,
   plugins: readonly Plugin[],
   cabinet?: string | null,
   usage?: KnownUse,
   now?: number,
 ) => Arrangement {
-  const readParts = createPartsReader();
   const prepare = createPreparer();
   const fill = createFiller();
   const arrangeParts = memoizeLast(
@@ -99,38 +92,27 @@ function createPreparer(): (
   answers: OrderParts['answers'],
   usage: KnownUse,
 ) => readonly Candidate[] {
-  const known = new Map<string, Known>();
-  const prepare = (
-    plugin: Plugin,
-    naming: PluginNames | undefined,
-    answer: Answer | undefined,
-    use: Known['use'],
-  ): Candidate => {
-    const before = known.get(plugin.id);
-    if (
-      before &&
-      isSamePlugin(before.plugin, plugin) &&
-      before.naming === naming &&
-      before.answer === answer &&
-      before.use?.loads === use?.loads &&
-      before.use?.lastLoaded === use?.lastLoaded
-    ) {
-      return before.candidate;
-    }
-    const candidate = candidateOf(plugin, {
-      nickname: naming?.nickname ?? null,
-      slotLabel: naming?.slotLabel ?? null,
-      answer,
-      loads: use?.loads ?? 0,
-      lastLoaded: use?.lastLoaded ?? null,
-    });
-    known.set(plugin.id, { plugin, naming, answer, use, candidate });
-    return candidate;
-  };
+  const prepare = memoizeByObject(
+    (
+      plugin: Plugin,
+      naming: PluginNames | undefined,
+      answer: Answer | undefined,
+      loads: number,
+      lastLoaded: string | null,
+    ) =>
+      candidateOf(plugin, {
+        nickname: naming?.nickname ?? null,
+        slotLabel: naming?.slotLabel ?? null,
+        answer,
+        loads,
+        lastLoaded,
+      }),
+  );
   return memoizeLast((plugins, namings, answers, usage) =>
-    plugins.map((plugin) =>
-      prepare(plugin, namings.get(plugin.id), answers.get(plugin.id), usage.get(plugin.id)),
-    ),
+    plugins.map((plugin) => {
+      const { loads = 0, lastLoaded = null } = usage.get(plugin.id) ?? {};
+      return prepare(plugin, namings.get(plugin.id), answers.get(plugin.id), loads, lastLoaded);
+    }),
   );
 }
 
@@ -163,19 +145,6 @@ function rulesLater(ask: () => Asked, words: RuleWords): Arrangement['rules'] {
     expiresAt: null,
   };
 }
-
-/** Whether all is the same that a rule can ask for; an answer makes another object of the same plugin. */
-const isSamePlugin = (a: Plugin, b: Plugin): boolean =>
-  a === b ||
-  (a.name === b.name &&
-    a.vendor === b.vendor &&
-    a.kind === b.kind &&
-    a.types === b.types &&
-    a.copies === b.copies &&
-    a.arrived === b.arrived &&
-    a.setting?.pluginNames.join() === b.setting?.pluginNames.join() &&
-    a.setting?.bank === b.setting?.bank &&
-    a.setting?.isGone === b.setting?.isGone);
 
 function arrange(
   parts: OrderParts,

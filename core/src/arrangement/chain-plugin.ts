@@ -1,22 +1,8 @@
 /** Chains as the catalog shows them: plugins without copies of their own. */
 import { keyedById } from '../grouped.ts';
 import { withAnswer, type AnswerFacts } from '../catalog/answer.ts';
-import {
-  foundSettings,
-  settingOwners,
-  settingsAsSaid,
-  type FoundSettingCard,
-} from './setting-plugin.ts';
 import type { Plugin } from '../catalog/plugin.ts';
-import {
-  allChains,
-  allSettings,
-  answerIn,
-  pluginNamesIn,
-  type Chain,
-  type Order,
-  type Setting,
-} from '../order/records.ts';
+import type { Chain, Setting } from '../order/records.ts';
 
 /** A chain as a plugin without copies, with the types of all its members. */
 export function chainPlugin(
@@ -60,25 +46,5 @@ export function withChains(
         saidOf(chain.id),
       ),
     ),
-  ];
-}
-
-/**
- * The catalog as the user has it: with what is said of each plugin, the chains behind them, and behind
- * those the settings that were found or kept.
- */
-export function catalogAsSaid(
-  catalog: readonly Plugin[],
-  order: Order,
-  found: readonly FoundSettingCard[] = [],
-): readonly Plugin[] {
-  const saidOf = (id: string): AnswerFacts | undefined => answerIn(order, id);
-  const plugins = catalog.map((plugin) => withAnswer(plugin, saidOf(plugin.id)));
-  const byId = keyedById(plugins);
-  const ownerOf = settingOwners(byId, (id) => pluginNamesIn(order, id)?.nickname);
-  const kept = keyedById(allSettings(order));
-  return [
-    ...withChains(plugins, allChains(order), saidOf, kept),
-    ...settingsAsSaid(foundSettings(found, ownerOf), kept, ownerOf, saidOf),
   ];
 }

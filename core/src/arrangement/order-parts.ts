@@ -11,14 +11,15 @@ import { keyOf, keysBetween } from '../change.ts';
 import { keyedById } from '../grouped.ts';
 import { byPosition } from '../order/position.ts';
 import {
-  allAnswers,
-  allPluginNames,
   belowIn,
+  ofTable,
+  type Chain,
   type Folder,
   type Order,
   type OrderRecord,
   type Placement,
   type PluginNames,
+  type Setting,
 } from '../order/records.ts';
 import { ruleWordsOf, standing } from './standing.ts';
 
@@ -33,10 +34,16 @@ interface Structure {
   readonly andBelow: (folder: string) => readonly string[];
 }
 
-/** All parts of an order of which an arrangement is made. */
-export interface OrderParts extends Structure {
+/** Records by their ids. */
+interface Tables {
   readonly namings: ReadonlyMap<string, PluginNames>;
   readonly answers: ReadonlyMap<string, Answer>;
+  readonly chains: ReadonlyMap<string, Chain>;
+  readonly settings: ReadonlyMap<string, Setting>;
+}
+
+/** All parts of an order of which an arrangement is made. */
+export interface OrderParts extends Structure, Tables {
   /** What was filed by hand, in order, by folder. */
   readonly placements: ReadonlyMap<string, readonly Placement[]>;
   /** The plugins of these. */
@@ -48,8 +55,7 @@ export function createPartsReader(): (order: Order) => OrderParts {
   let last: Order = new Map();
   let parts: OrderParts = {
     ...structureOf(last),
-    namings: namingsOf(last),
-    answers: answersOf(last),
+    ...tablesOf(last, tableNames),
     placements: new Map(),
     placed: new Map(),
   };
@@ -69,8 +75,10 @@ function partsAfter(before: OrderParts, order: Order, { tables, rows }: Changes)
   return {
     ...before,
     ...(tables.has('cabinet') || tables.has('folder') ? structureOf(order) : {}),
-    ...(tables.has('naming') ? { namings: namingsOf(order) } : {}),
-    ...(tables.has('answer') ? { answers: answersOf(order) } : {}),
+    ...tablesOf(
+      order,
+      tableNames.filter((name) => tables.has(tableOf[name])),
+    ),
     ...(rows.size > 0 ? withRows(before, order, rows) : {}),
   };
 }
@@ -122,9 +130,20 @@ function structureOf(order: Order): Structure {
   };
 }
 
-const namingsOf = (order: Order): OrderParts['namings'] => keyedById(allPluginNames(order));
+/** In which table of the order each of them stands. */
+const tableOf = {
+  namings: 'naming',
+  answers: 'answer',
+  chains: 'chain',
+  settings: 'setting',
+} as const satisfies Record<keyof Tables, OrderRecord['table']>;
+const tableNames = Object.keys(tableOf) as (keyof Tables)[];
 
-const answersOf = (order: Order): OrderParts['answers'] => keyedById(allAnswers(order));
+/** Those of the tables by their records' ids; all of them where all are asked for. */
+const tablesOf = (order: Order, names: readonly (keyof Tables)[]): Tables =>
+  Object.fromEntries(
+    names.map((name) => [name, keyedById(ofTable(order, tableOf[name]))]),
+  ) as unknown as Tables;
 
 /** With those rows as they are now: what still stands in them, and what is new. */
 function withRows(

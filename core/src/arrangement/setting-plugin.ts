@@ -1,19 +1,12 @@
 /** Saved settings as the catalog shows them: each stands as a thing of its own beside its plugin. */
-import { groupedBy } from '../grouped.ts';
-import { memoizeByObject, memoizeIn } from '../memoize.ts';
+import { memoizeIn } from '../memoize.ts';
 import { withAnswer, type AnswerFacts } from '../catalog/answer.ts';
-import type { CopyCard, Plugin, SettingFacts } from '../catalog/plugin.ts';
+import type { Plugin } from '../catalog/plugin.ts';
 import type { Setting } from '../order/records.ts';
 
 /** A setting that was found on the disk, whether something was made of it or not. */
 export type FoundSettingCard = Omit<Setting, 'table' | 'state'>;
 
-/** The copies of a plugin by format, once for each plugin: what stays the same is the same list. */
-const copiesByFormat = memoizeByObject((copies: readonly CopyCard[]) =>
-  groupedBy(copies, ({ format }) => format),
-);
-
-const noCopies: readonly CopyCard[] = [];
 const noTypes: readonly string[] = [];
 
 /** What settings have of their plugin. */
@@ -44,7 +37,8 @@ const ownerOf = (plugin: Plugin, nickname: string | null | undefined): SettingOw
 function settingPlugin(
   { id, name, plugin, bank, format, path, identity }: FoundSettingCard,
   owner: SettingOwner | undefined,
-  { state, isGone }: Pick<SettingFacts, 'state' | 'isGone'>,
+  state: string | null,
+  isGone: boolean,
 ): Plugin {
   return {
     id,
@@ -53,7 +47,7 @@ function settingPlugin(
     kind: owner?.plugin.kind ?? 'unknown',
     types: owner?.plugin.types ?? noTypes,
     arrived: owner?.plugin.arrived ?? '',
-    copies: (owner && copiesByFormat(owner.plugin.copies).get(format)) ?? noCopies,
+    copies: owner?.plugin.copies.filter((copy) => copy.format === format) ?? [],
     setting: {
       plugin,
       pluginNames: owner?.names ?? [],
@@ -67,39 +61,27 @@ function settingPlugin(
   };
 }
 
-/** Of a setting that was found and nothing else is known. */
-const there = { state: null, isGone: false } as const;
-
-/** Settings that were found, as things. `pluginOf` gives plugins as they are said to be. */
-export const foundSettings = (
-  found: readonly FoundSettingCard[],
-  pluginOf: (id: string) => SettingOwner | undefined,
-): Plugin[] => found.map((card) => settingPlugin(card, pluginOf(card.plugin), there));
-
 /**
  * All settings as the user has them: those that were found, and those of which something was made
  * though they are not there now, each as what is said of it makes it. While it is not known what was
  * found (null), none counts as gone.
  */
 export function settingsAsSaid(
-  found: readonly Plugin[] | null,
+  found: readonly FoundSettingCard[] | null,
   kept: ReadonlyMap<string, Setting>,
-  pluginOf: (id: string) => SettingOwner | undefined,
+  ownerOf: (id: string) => SettingOwner | undefined,
   saidOf: (id: string) => AnswerFacts | undefined,
 ): readonly Plugin[] {
-  const listed = found ?? [];
-  if (kept.size === 0) {
-    return listed;
-  }
-  const here = new Set<string>(listed.map(({ id }) => id));
+  const here = new Set<string>(found?.map(({ id }) => id));
+  const listed = (found ?? []).map((card) =>
+    settingPlugin(card, ownerOf(card.plugin), null, false),
+  );
   const others = [...kept.values()]
     .filter(({ id }) => !here.has(id))
-    .map((one) =>
-      settingPlugin(one, pluginOf(one.plugin), {
-        state: one.state,
-        isGone: found !== null && one.state === null,
-      }),
-    );
+    .map((one) => {
+      const isGone = found !== null && one.state === null;
+      return settingPlugin(one, ownerOf(one.plugin), one.state, isGone);
+    });
   return [...listed, ...others].map((thing) =>
     kept.has(thing.id) ? withAnswer(thing, saidOf(thing.id)) : thing,
   );

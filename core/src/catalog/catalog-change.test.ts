@@ -13,8 +13,8 @@ const plugin = (id: string, name = id): Plugin => ({
   arrived: '2026-01-01T00:00:00.000Z',
   copies: [],
 });
-const state = (revision: string, plugins: readonly Plugin[]): CatalogState => ({
-  revision,
+const state = (version: number, plugins: readonly Plugin[]): CatalogState => ({
+  version,
   plugins: [...plugins].sort(comparePlaces),
 });
 /** Catalogs with few ids and few names, so that these meet. */
@@ -35,23 +35,22 @@ describe('a change of a catalog', () => {
         const names = new Map(from.map(({ id, name }) => [id, name]));
         const kept = new Set(to.map(({ id }) => id));
         const change = {
-          revision: '2',
-          since: '1',
+          version: 2,
           changed: to.filter(({ id, name }) => names.get(id) !== name),
           removed: from.filter(({ id }) => !kept.has(id)).map(({ id }) => id),
         };
-        expect(changeCatalog(state('1', from), change)).toEqual(state('2', to));
+        expect(changeCatalog(state(1, from), change)).toEqual(state(2, to));
       }),
     );
   });
   it('leaves what did not change as the same objects', () => {
-    const before = state('1', [plugin('heron'), plugin('sluice')]);
-    const change = { revision: '2', since: '1', changed: [plugin('tern')], removed: ['heron'] };
+    const before = state(1, [plugin('heron'), plugin('sluice')]);
+    const change = { version: 2, changed: [plugin('tern')], removed: ['heron'] };
     expect(changeCatalog(before, change).plugins[0]).toBe(before.plugins[1]);
   });
   it('that changes nothing leaves the very list', () => {
-    const before = state('1', [plugin('heron')]);
-    const change = { revision: '2', since: '1', changed: [], removed: [] };
+    const before = state(1, [plugin('heron')]);
+    const change = { version: 2, changed: [], removed: [] };
     expect(changeCatalog(before, change).plugins).toBe(before.plugins);
   });
 });

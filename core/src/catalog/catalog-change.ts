@@ -4,16 +4,15 @@ import type { Plugin } from './plugin.ts';
 
 /** A catalog by its plugins, with what stands for its state. */
 export interface CatalogState {
-  /** Another text for any other state; it means nothing more. */
-  readonly revision: string;
+  /** The version of the computer that it is of. */
+  readonly version: number;
   /** By name, then by id (comparePlaces). */
   readonly plugins: readonly Plugin[];
 }
 
-/** From the state `since` to the state `revision`. */
+/** What changed up to a version. */
 export interface CatalogChange {
-  readonly revision: string;
-  readonly since: string;
+  readonly version: number;
   /** Plugins that are new or other than they were. */
   readonly changed: readonly Plugin[];
   /** Ids of plugins that are in the catalog no longer. */
@@ -33,14 +32,14 @@ export const comparePlaces = (a: Placed, b: Placed): number =>
 /** The catalog after a change; plugins that did not change stay the same objects. */
 export function changeCatalog<State extends CatalogState>(
   before: State,
-  { revision, changed, removed }: CatalogChange,
+  { version, changed, removed }: CatalogChange,
 ): State {
   if (changed.length === 0 && removed.length === 0) {
-    return { ...before, revision };
+    return { ...before, version };
   }
   const isOther = new Set<string>([...removed, ...changed.map(({ id }) => id)]);
   const same = before.plugins.filter(({ id }) => !isOther.has(id));
-  return { ...before, revision, plugins: merged(same, [...changed].sort(comparePlaces)) };
+  return { ...before, version, plugins: merged(same, [...changed].sort(comparePlaces)) };
 }
 
 /** Two lists that stand in their order as one. */

@@ -6,7 +6,6 @@ import { bareCopy, type FoundCopy } from '../formats/found-copy.ts';
 import type { Kind } from '../catalog/kind.ts';
 import { asId } from '../id.ts';
 import {
-  createQuestionsAhead,
   isKindUncertain,
   licenceHint,
   pluginsAsked,
@@ -332,27 +331,6 @@ describe('questions', () => {
     expect(asked({ plugins }).map((q) => q.variant)).toEqual(['vendor']);
     expect(asked({ plugins, answers })).toEqual([]);
     expect(withAnswer(plugin('a', 'Silt'), answers.get('a')).vendor).toBeNull();
-  });
-  it('are the same when what they are made of was worked out ahead, step by step', () => {
-    const make = (): Uncertain => {
-      const plugins = ['Kelp', 'Marlwick Low', 'Marlwick High', 'Silt Trial', 'Reed'].map(
-        (name, at) => plugin(name, name, at % 2 === 0 ? {} : { vendor: null }),
-      );
-      const likely = { ...unsure, suggestions: [suggestion('reverb', 0.9)] };
-      const grounds = new Map(
-        plugins.map(({ id }, at) => [id as string, at === 4 ? likely : { ...unsure }]),
-      );
-      return { ...base, plugins, grounds };
-    };
-    const { look, ask } = createQuestionsAhead(make());
-    expect([look(2), look(2), look(2), look(2)]).toEqual([true, true, false, false]);
-    const steps = Array.from({ length: 5 }, ask);
-    expect(steps.slice(0, -1)).toEqual([null, null, null, null]);
-    const questions = steps.at(-1) ?? [];
-    expect(questions).toEqual(asked(make()));
-    expect(new Set(questions.map(({ variant }) => variant))).toEqual(
-      new Set(['type', 'vendor', 'licence']),
-    );
   });
   it('are not asked of what is hidden', () => {
     const plugins = [plugin('a', 'Kelp', { vendor: null })];

@@ -1,5 +1,6 @@
 /** What is truly uncertain about a catalog, as questions; what the user has answered is never asked again. */
-import { lazy, memoizeByObject, memoizeByPair, memoizeIn } from '../memoize.ts';
+import type { PluginId } from '../id.ts';
+import { lazy, memoizeByObject, memoizeIn } from '../memoize.ts';
 import type { AnswerFacts } from '../catalog/answer.ts';
 import { isPresent, type Plugin } from '../catalog/plugin.ts';
 import { fileNameOf } from '../formats/file-name.ts';
@@ -97,14 +98,25 @@ export function pluginsAsked(question: Question): readonly Plugin[] {
 /** What speaks for how a plugin came out, as far as it is asked about. */
 type Grounds = Pick<PluginEvidence, 'kinds' | 'kindReasons' | 'suggestions'>;
 
+/** Why it is uncertain what type or kind a plugin is. */
+export type SortGround = Grounds & { readonly plugin: PluginId };
+
+/** What sorting left uncertain. */
+export interface SortFacts {
+  readonly grounds: readonly SortGround[];
+  readonly doubts: readonly TwinDoubt[];
+  readonly vendors: readonly Vendor[];
+  readonly near: readonly { readonly a: string; readonly b: string; readonly reason: string }[];
+}
+
 /** What questions are made of. */
 export interface Uncertain {
   readonly plugins: readonly Plugin[];
   readonly answers: ReadonlyMap<string, AnswerFacts>;
   readonly grounds: ReadonlyMap<string, Grounds>;
-  readonly doubts: readonly TwinDoubt[];
-  readonly vendors: readonly Vendor[];
-  readonly near: readonly { readonly a: string; readonly b: string; readonly reason: string }[];
+  readonly doubts: SortFacts['doubts'];
+  readonly vendors: SortFacts['vendors'];
+  readonly near: SortFacts['near'];
   /** Spellings the user has decided. */
   readonly decided: ReadonlySet<string>;
   /** Copies the user has put with a plugin or kept there. */
@@ -123,61 +135,17 @@ export const isTypeUncertain = ({ suggestions }: Pick<PluginEvidence, 'suggestio
  * by what is suggested, the others by name. Nothing is asked of what is hidden, but whether it is one
  * with another.
  */
-export const questionsOf = (uncertain: Uncertain): Question[] =>
-  kindsOfQuestions(uncertain).flatMap((ask) => ask());
-
-/** Asks of each kind, in the order of the kinds. */
-function kindsOfQuestions(uncertain: Uncertain): readonly (() => Question[])[] {
-  const present = lazy(() => uncertain.plugins.filter(isPresent));
-  const offered = lazy(() =>
-    present().filter(({ id }) => uncertain.answers.get(id)?.isHidden !== true),
-  );
-  const byId = (): Map<string, Plugin> => new Map(present().map((plugin) => [plugin.id, plugin]));
-  const kinds: readonly (() => readonly Question[])[] = [
-    () => typeQuestions(offered(), uncertain),
-    () => kindQuestions(offered(), uncertain),
-    () => twinQuestions(byId(), uncertain),
-    () => vendorQuestions(offered(), uncertain),
-    () => licenceQuestions(offered(), uncertain),
+export function questionsOf(uncertain: Uncertain): Question[] {
+  const present = uncertain.plugins.filter(isPresent);
+  const offered = present.filter(({ id }) => uncertain.answers.get(id)?.isHidden !== true);
+  const kinds: readonly (readonly Question[])[] = [
+    typeQuestions(offered, uncertain),
+    kindQuestions(offered, uncertain),
+    twinQuestions(new Map(present.map((plugin) => [plugin.id, plugin])), uncertain),
+    vendorQuestions(offered, uncertain),
+    licenceQuestions(offered, uncertain),
   ];
-  return kinds.map((ask) => () => [...ask()].sort((a, b) => settledBy(b) - settledBy(a)));
-}
-
-/** Makes questions step by step. */
-export interface QuestionsAhead {
-  /** Works out what questions about so many more plugins are made of; false once that of all is. */
-  readonly look: (count: number) => boolean;
-  /** Makes those of one more kind; all of them once there is no other, and null before. */
-  readonly ask: () => readonly Question[] | null;
-}
-
-/** What `questionsOf` gives, in steps: it takes longer than a key may wait. */
-export function createQuestionsAhead(uncertain: Uncertain): QuestionsAhead {
-  const { plugins, grounds } = uncertain;
-  const isVendorAsked = plugins.some(({ vendor }) => vendor === null);
-  const left = [...kindsOfQuestions(uncertain)];
-  const asked: Question[] = [];
-  let at = 0;
-  return {
-    look: (count) => {
-      for (const plugin of plugins.slice(at, at + count)) {
-        const known = grounds.get(plugin.id);
-        if (known && isTypeUncertain(known)) {
-          posed(known, plugin);
-        }
-        if (isVendorAsked) {
-          tellingWords(plugin);
-        }
-        licenceHint(plugin);
-      }
-      at += count;
-      return at < plugins.length;
-    },
-    ask: () => {
-      asked.push(...(left.shift()?.() ?? []));
-      return left.length === 0 ? asked : null;
-    },
-  };
+  return kinds.flatMap((asked) => [...asked].sort((a, b) => settledBy(b) - settledBy(a)));
 }
 
 /** For how many an answer holds: plugins, or the copies that two spellings are on. */
@@ -216,7 +184,7 @@ interface Posed {
 }
 
 /** The question about the type of a plugin, of which this is known; worked out once. */
-const posed = memoizeByPair((known: Grounds, plugin: Plugin): Posed => {
+const posed = memoizeByObject((known: Grounds, plugin: Plugin): Posed => {
   const suggestions = withoutObvious(known.suggestions);
   const [first] = suggestions;
   const id = `type ${plugin.id}`;

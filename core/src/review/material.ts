@@ -1,17 +1,16 @@
 /** What a review is made of, out of what a computer's catalog, order and history tell. */
-import { createArranger, type Arrangement } from '../arrangement/arrangement.ts';
-import { catalogAsSaid } from '../arrangement/chain-plugin.ts';
+import type { Arrangement } from '../arrangement/arrangement.ts';
 import type { FoundSettingCard } from '../arrangement/setting-plugin.ts';
 import type { Answer } from '../catalog/answer.ts';
-import { preferred, type Plugin } from '../catalog/plugin.ts';
+import type { Plugin } from '../catalog/plugin.ts';
 import { grouped } from '../grouped.ts';
 import type { Usage } from '../loading/warmth.ts';
+import { createStudio } from '../studio/studio.ts';
 import {
   allFolders,
   allPlacements,
   answerIn,
   orderOf,
-  preferenceIn,
   type Order,
   type OrderRecord,
 } from '../order/records.ts';
@@ -41,12 +40,12 @@ export interface ReviewSource {
 export function materialOf(source: ReviewSource, now: number): ReviewMaterial {
   const { computer, uses, comings, sessions } = source;
   const order = orderOf(source.order);
-  const things = catalogAsSaid(source.catalog, order, source.settings);
-  const usage = new Map(source.usage.map((one) => [one.plugin, one]));
-  const arrangement = createArranger()(order, things, null, usage, now);
-  const plugins = things.filter(({ setting }) => !setting);
+  const { catalog, settings: found, usage } = source;
+  const studio = createStudio()({ computer, catalog, order, found, usage });
+  const arrangement = studio.arrange(null, now);
+  const { plugins, formatOrder } = studio.catalog;
   return {
-    formatOrder: preferenceIn(order, computer)?.formats ?? preferred,
+    formatOrder,
     plugins: plugins
       .filter(({ chain }) => !chain)
       .map((plugin) => studied(plugin, answerIn(order, plugin.id), arrangement)),

@@ -2,7 +2,7 @@
 import type { Plugin } from '../catalog/plugin.ts';
 import { wordsOf } from '../text/fold.ts';
 import { groupOf, typeName } from '../taxonomy/tree.ts';
-import { memoizeIn } from '../memoize.ts';
+import { lazy, memoizeIn } from '../memoize.ts';
 import { synonymsOf } from './synonyms.data.ts';
 
 /** What a text is of a plugin. */
@@ -28,11 +28,7 @@ export interface FoundText {
 /** A plugin that can be found. */
 export interface Entry {
   readonly plugin: Plugin;
-  /** Gives its names as they are written, those that were given to it before its own. */
-  readonly eachName: (act: (what: What, shown: string) => void) => void;
-  /** Gives its vendor, its types and its tags, of which `textsShared` makes texts. */
-  readonly eachShared: (act: (what: What, value: string) => void) => void;
-  /** All of these, prepared for finding, but for what has neither letters nor figures. */
+  /** What it is found by, names that were given to it before its own; without what has no letter or digit. */
   readonly texts: readonly FoundText[];
 }
 
@@ -82,7 +78,7 @@ const mostShared = 5_000;
  * A vendor, a type or a tag, prepared for finding. These come again and again: the list is the same
  * object each time.
  */
-export function textsShared(what: What, value: string): readonly FoundText[] {
+function textsShared(what: What, value: string): readonly FoundText[] {
   const known = sharedTexts.get(what) ?? new Map<string, readonly FoundText[]>();
   sharedTexts.set(what, known);
   return memoizeIn(known, mostShared, value, () =>
@@ -92,72 +88,41 @@ export function textsShared(what: What, value: string): readonly FoundText[] {
   );
 }
 
-/** Takes its texts apart when they are first asked for: most are never looked at before letters are typed. */
-class PluginEntry implements Entry {
-  readonly plugin: Plugin;
-  readonly #given: GivenNames;
-  #texts: readonly FoundText[] | null = null;
-
-  constructor(plugin: Plugin, given: GivenNames) {
-    this.plugin = plugin;
-    this.#given = given;
-  }
-
-  get texts(): readonly FoundText[] {
-    this.#texts ??= this.#takenApart();
-    return this.#texts;
-  }
-
-  eachName(act: (what: What, shown: string) => void): void {
-    const { nickname, slotLabel } = this.#given;
-    if (nickname !== null) {
-      act('nickname', nickname);
-    }
-    if (slotLabel !== null) {
-      act('slot label', slotLabel);
-    }
-    act('name', this.plugin.name);
-  }
-
-  eachShared(act: (what: What, value: string) => void): void {
-    const { setting, vendor, types } = this.plugin;
-    const give = (what: What, value: string | null): void => {
-      if (value !== null) {
-        act(what, value);
-      }
-    };
-    if (setting) {
-      // A setting is of its plugin as that is of its vendor.
-      for (const owner of setting.pluginNames) {
-        give('vendor', owner);
-      }
-      give('tag', setting.bank);
-    } else {
-      give('vendor', vendor);
-      for (const type of types) {
-        give('type', type);
-      }
-    }
-    for (const tag of this.#given.tags) {
-      give('tag', tag);
-    }
-  }
-
-  #takenApart(): FoundText[] {
-    const all: FoundText[] = [];
-    this.eachName((what, shown) => {
-      const text = textOf(what, shown);
-      if (text.joined !== '') {
-        all.push(text);
-      }
-    });
-    this.eachShared((what, value) => {
-      all.push(...textsShared(what, value));
-    });
-    return all;
-  }
+/** Prepares a plugin for finding; its texts are taken apart when letters are first typed. */
+export function entryOf(plugin: Plugin, given: GivenNames = noGivenNames): Entry {
+  const texts = lazy(() => textsOf(plugin, given));
+  return {
+    plugin,
+    get texts() {
+      return texts();
+    },
+  };
 }
 
-/** Prepares a plugin for finding. */
-export const entryOf = (plugin: Plugin, given: GivenNames = noGivenNames): Entry =>
-  new PluginEntry(plugin, given);
+function textsOf(plugin: Plugin, { nickname, slotLabel, tags }: GivenNames): FoundText[] {
+  const names: readonly (readonly [What, string | null])[] = [
+    ['nickname', nickname],
+    ['slot label', slotLabel],
+    ['name', plugin.name],
+  ];
+  const called = names.flatMap(([what, shown]) => (shown === null ? [] : [textOf(what, shown)]));
+  return [
+    ...called.filter(({ joined }) => joined !== ''),
+    ...ownersOf(plugin),
+    ...tags.flatMap((tag) => textsShared('tag', tag)),
+  ];
+}
+
+/** Vendor and types; a setting is of its plugin as that is of its vendor. */
+function ownersOf({ setting, vendor, types }: Plugin): FoundText[] {
+  if (setting) {
+    return [
+      ...setting.pluginNames.flatMap((owner) => textsShared('vendor', owner)),
+      ...(setting.bank === null ? [] : textsShared('tag', setting.bank)),
+    ];
+  }
+  return [
+    ...(vendor === null ? [] : textsShared('vendor', vendor)),
+    ...types.flatMap((type) => textsShared('type', type)),
+  ];
+}

@@ -1,13 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { Gradually } from '../gradually.ts';
 import { asId } from '../id.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import { wordsOf } from '../text/fold.ts';
 import { entryOf, type Entry } from './entry.ts';
 import { bestOf, Finder } from './finder.ts';
 import { habitsOf, noUse, type Use } from './habits.ts';
-import { ownLettersInSteps, ownWorth } from './own-letters.ts';
+import { ownLetters, ownWorth } from './own-letters.ts';
 import { beginsAlmost } from '../text/edit-distance.ts';
 import { across, acrossWords, orderPoints, pointsOf, slipOf, wayOf } from './match.ts';
 
@@ -40,15 +39,6 @@ const names = (query: string, use: Partial<Use> = {}): string[] =>
   finder.find(query, habitsOf({ ...noUse, ...use }), 10).hits.map((h) => h.plugin.name);
 const because = (query: string): string =>
   finder.find(query, habitsOf(noUse), 1).hits[0]?.because ?? '';
-
-/** A finder that has all in its index. */
-function preparedFinder(some: readonly Entry[]): Finder {
-  const prepared = new Finder(some);
-  while (prepared.prepare()) {
-    // Each step prepares some more.
-  }
-  return prepared;
-}
 
 describe('finding by a few letters', () => {
   it('takes beginnings, initials, parts across words, capitals inside, and figures with or without spaces', () => {
@@ -126,23 +116,23 @@ describe('finding by a few letters', () => {
       }),
     );
   });
-  it('knows the figures with which names go on, so that one is typed and does not load', () => {
-    const figures = (letters: string): string[] =>
+  it('knows the digits with which names go on, so that one is typed and does not load', () => {
+    const digits = (letters: string): string[] =>
       [
         ...new Finder(
           ['Tape 2', 'Tape 24', 'X3', '4 Tern', 'Salt'].map((name) =>
             entryOf(plugin(name, { vendor: null, types: [] })),
           ),
-        ).figuresAfter(letters),
+        ).digitsAfter(letters),
       ].sort();
     expect([
-      figures('tape'),
-      figures('Tape 2'),
-      figures('pe'),
-      figures('x'),
-      figures('salt'),
-      figures(''),
-      figures('24'),
+      digits('tape'),
+      digits('Tape 2'),
+      digits('pe'),
+      digits('x'),
+      digits('salt'),
+      digits(''),
+      digits('24'),
     ]).toEqual([['2'], ['4'], ['2'], ['3'], [], ['4'], []]);
   });
   it('does not take long over letters that match nowhere', () => {
@@ -237,8 +227,7 @@ describe('the index', () => {
               return way !== null && way !== 'inside';
             }),
           ).length < 3;
-        const letters = ownLettersInSteps(some.map((entry, at) => ({ entry, at })));
-        const own = new Gradually(letters).whole().get(wordsOf(typed).join('')) ?? [];
+        const own = ownLetters(some).get(wordsOf(typed).join('')) ?? [];
         const slow = some.flatMap((entry, at) => {
           const points = slowly(entry, typed, isSlip);
           return points > 0
@@ -262,164 +251,15 @@ describe('the index', () => {
   });
 });
 
-describe('texts that are taken apart when they are needed', () => {
-  it('step by step or at once, the same is found', () => {
-    fc.assert(
-      fc.property(
-        fc.array(fc.constantFrom('Tern Hall', 'Salt 2', 'TapeEcho', 'Tern', 'Islet'), {
-          maxLength: 12,
-        }),
-        fc.nat(12),
-        fc.constantFrom('', 't', 'sa', 'echo', 'zzz'),
-        (list, steps, typed) => {
-          const some = list.map((name, i) => entryOf(plugin(name, { id: asId(`p${i}`) })));
-          const ahead = new Finder(some);
-          for (let i = 0; i < steps; i += 1) {
-            ahead.prepare();
-          }
-          const whole = preparedFinder(some);
-          for (const limit of [3, 9, 100]) {
-            expect(ahead.find(typed, habitsOf(noUse), limit)).toEqual(
-              whole.find(typed, habitsOf(noUse), limit),
-            );
-          }
-        },
-      ),
+it('finds the same with an index that was begun before the letters were typed', () => {
+  const many = Array.from({ length: 250 }, (_, n) => entryOf(plugin(`Tern Hall ${n}`)));
+  const begun = new Finder(many);
+  expect([begun.prepare(), begun.prepare()]).toEqual([true, true]);
+  for (const typed of ['', 't', 'hall 24', 'zzz']) {
+    expect(begun.find(typed, habitsOf(noUse), 9)).toEqual(
+      new Finder(many).find(typed, habitsOf(noUse), 9),
     );
-  });
-  it('what is likely and the figures in front of names need none of it', () => {
-    const unread = catalog.map((one): Entry => {
-      const entry = entryOf(one);
-      return {
-        plugin: one,
-        eachName: (act) => {
-          for (const shown of [one.name, '¡9 lives', '٣ dunes', '4 seasons']) {
-            act('name', shown);
-          }
-        },
-        eachShared: (act) => {
-          entry.eachShared(act);
-        },
-        get texts(): never {
-          throw new Error('taken apart');
-        },
-      };
-    });
-    const lazy = new Finder(unread);
-    expect(lazy.find('', habitsOf(noUse), 9).hits).toHaveLength(5);
-    expect([...lazy.figuresAfter('')].sort()).toEqual(['4', '9']);
-    expect(() => lazy.find('zzzz', habitsOf(noUse), 9)).toThrow('taken apart');
-  });
-
-  const written = fc.constantFrom(
-    'Tern Hall',
-    'TapeEcho 2',
-    'EQ3',
-    'EQ-3b',
-    'eq 12 Tilt',
-    'Écho Plâte',
-    'Пена 7',
-    '٣ Dunes',
-    '²Tern',
-    '???',
-    'TE',
-    'T-E',
-    'Terns',
-    'A B',
-    'x 2 Echo',
-  );
-  const given = fc.record({
-    name: written,
-    nickname: fc.option(written, { freq: 4 }),
-    tags: fc.subarray(['t', 'te', 'x', 'Tape loop', '2 ech']),
-    vendor: fc.option(fc.constantFrom('Tape & Tern', 'T', 'Écluse 3', '3rd Quay')),
-    types: fc.subarray(['reverb/plate', 'delay/tape-echo', 'eq', 'utility/test-signal']),
-    kind: fc.constantFrom('effect' as const, 'instrument' as const, 'tool' as const),
-    arrived: fc.constantFrom('2026-01-01', '2026-02-01'),
-  });
-  const typed = fc.oneof(
-    fc.constantFrom(
-      't',
-      'te',
-      'e',
-      'q',
-      'eq',
-      '2',
-      '3',
-      '12',
-      'x',
-      'ab',
-      'cho',
-      'ter',
-      'eec',
-      'q12',
-      'q3b',
-      'ена',
-      'ape',
-      'tern',
-      'terns',
-      'tapee',
-      'tren',
-      'eq12t',
-      'quay',
-      'a b',
-      'п',
-      'пе',
-      'É',
-      '٣',
-      '-',
-      '²',
-    ),
-    fc.string({ unit: fc.constantFrom('t', 'e', 'q', '2', 'p', ' '), maxLength: 3 }),
-  );
-  it('the first letters find what they find when all are taken apart', () => {
-    fc.assert(
-      fc.property(fc.array(given, { maxLength: 14 }), typed, (all, letters) => {
-        const some = all.map(({ name, nickname, tags, ...more }, i) =>
-          entryOf(plugin(name, { ...more, id: asId(`p${i}`) }), {
-            nickname,
-            slotLabel: null,
-            tags,
-          }),
-        );
-        const whole = preparedFinder(some);
-        const few = new Finder(some);
-        expect(few.find(letters, habitsOf(noUse), 20)).toEqual(
-          whole.find(letters, habitsOf(noUse), 20),
-        );
-        expect([...few.figuresAfter(letters)].sort()).toEqual(
-          [...whole.figuresAfter(letters)].sort(),
-        );
-        const joined = wordsOf(letters).join('');
-        if (joined !== '') {
-          expect(new Finder(some).calledSo(joined)).toEqual(whole.calledSo(joined));
-        }
-      }),
-      { numRuns: 1_000 },
-    );
-  });
-  it('the first letters leave alone what they cannot meet', () => {
-    const apart: string[] = [];
-    const noting = catalog.map((one): Entry => {
-      const entry = entryOf(one);
-      return {
-        plugin: one,
-        eachName: (act) => {
-          entry.eachName(act);
-        },
-        eachShared: (act) => {
-          entry.eachShared(act);
-        },
-        get texts() {
-          apart.push(one.name);
-          return entry.texts;
-        },
-      };
-    });
-    new Finder(noting).find('ta', habitsOf(noUse), 9);
-    expect(apart).toContain('TapeEcho 2');
-    expect(apart).not.toContain('Salt Line');
-  });
+  }
 });
 
 describe('ways to meet a text', () => {

@@ -1,11 +1,10 @@
 /** Finding one plugin by a few letters among many, best first, each hit with its reason. */
 import type { Plugin } from '../catalog/plugin.ts';
-import { eachInSteps, Gradually } from '../gradually.ts';
+import { lazy, memoizeByObject } from '../memoize.ts';
 import { compareNames } from '../text/compare.ts';
 import { wordsOf } from '../text/fold.ts';
 import { groupOf, typeName } from '../taxonomy/tree.ts';
 import type { Entry, FoundText } from './entry.ts';
-import { FirstLetters } from './first-letters.ts';
 import type { Habits } from './habits.ts';
 import {
   across,
@@ -19,9 +18,8 @@ import {
   type Way,
 } from './match.ts';
 import { apart, NameIndex, NameIndexBuilder, type CalledSo } from './name-index.ts';
-import { ownLettersInSteps, ownWorth } from './own-letters.ts';
+import { ownLetters, ownWorth } from './own-letters.ts';
 import { Best, type Scores } from './scores.ts';
-import { sortInSteps } from './sort-in-steps.ts';
 
 /** A plugin that was found, how well, and why. */
 export interface Hit {
@@ -37,55 +35,41 @@ export interface Found {
   readonly count: number;
 }
 
-/**
- * Finds plugins by a few letters. Their texts are taken apart when letters are asked for, or ahead
- * with `prepare`: what is likely needs none of it, and the first letters only those that they can
- * meet.
- */
+/** A digit that is the first letter or digit of a name. */
+const firstDigit = /^[^\p{L}\p{N}]*(\d)/u;
+/** So many plugins are taken into the index in one step. */
+const inOneStep = 100;
+
+/** Finds plugins by a few letters, with an index that is made when the first letters are typed, or before. */
 export class Finder {
   readonly entries: readonly Entry[];
-  readonly #index: Gradually<NameIndex>;
-  /** Answers until all are in the index. */
-  readonly #first: FirstLetters;
-  /** The place of each entry when all stand by name, then id. */
-  readonly #byName: Gradually<Int32Array>;
-  #firstFigures: ReadonlySet<string> | null = null;
-  readonly #habits = new WeakMap<Habits, Float64Array>();
+  readonly #steps: Generator<undefined, NameIndex, undefined>;
+  #index: NameIndex | null = null;
+  readonly #habitPoints = memoizeByObject((habits: Habits) =>
+    Float64Array.from(this.entries, ({ plugin }) => habits.of(plugin.id).points),
+  );
+
+  readonly #firstDigits = lazy(
+    () => new Set(this.entries.flatMap(({ plugin }) => firstDigit.exec(plugin.name)?.[1] ?? [])),
+  );
 
   constructor(entries: readonly Entry[]) {
     this.entries = entries;
-    this.#index = new Gradually(indexInSteps(entries));
-    this.#first = new FirstLetters(entries);
-    this.#byName = new Gradually(ranksByName(entries));
+    this.#steps = indexInSteps(entries);
   }
 
-  /** Takes some more apart, or puts them in order; false once all can be found by letters. */
+  /** Goes on with the index for some milliseconds at most; false once it is there. */
   prepare(): boolean {
-    return this.#first.prepare() || this.#index.step() || this.#byName.step();
+    const { value, done } = this.#steps.next();
+    this.#index ??= done === true ? value : null;
+    return this.#index === null;
   }
 
-  /** Whether an entry stands before another by name, then id. To find the first few, all need no ranks. */
-  #comesFirst(): (at: number, other: number) => boolean {
-    const ranks = this.#byName.ready;
-    return ranks
-      ? (at, other) => (ranks[at] as number) < (ranks[other] as number)
-      : (at, other) => byName(this.entries[at] as Entry, this.entries[other] as Entry) < 0;
-  }
-
-  /** What the letters meet, and whose own they are. */
-  #met(
-    parts: readonly string[],
-    joined: string,
-    shown: string,
-  ): { own: readonly number[]; scores: Scores } {
-    if (this.#index.ready === null && parts.length === 1) {
-      const scores = this.#first.score(joined, shown);
-      if (scores) {
-        return { own: this.#first.ownersOf(joined), scores };
-      }
+  #whole(): NameIndex {
+    while (this.#index === null) {
+      this.prepare();
     }
-    const index = this.#index.whole();
-    return { own: index.ownOf(joined), scores: index.score(parts, joined, shown) };
+    return this.#index;
   }
 
   /**
@@ -103,12 +87,15 @@ export class Finder {
     const joined = parts.join('');
     const shown = parts.join(' ');
     const learnt = habits.forLetters(query);
-    const usual = this.#usual(habits);
-    const met = parts.length === 0 ? null : this.#met(parts, joined, shown);
-    const own = met?.own ?? [];
-    const scores = met?.scores ?? null;
+    const usual = this.#habitPoints(habits);
+    const index = parts.length === 0 ? null : this.#whole();
+    const own = index?.ownOf(joined) ?? [];
+    const scores = index?.score(parts, joined, shown) ?? null;
     const size = scores ? scores.met : this.entries.length;
-    const best = new Best(limit, this.#comesFirst());
+    const best = new Best(
+      limit,
+      (at, other) => byName(this.entries[at] as Entry, this.entries[other] as Entry) < 0,
+    );
     if (scores) {
       for (const at of own) {
         if ((scores.points[at] as number) > 0) {
@@ -145,19 +132,15 @@ export class Finder {
     return { hits, count };
   }
 
-  /** The figures with which some text goes on behind these letters; behind none, those that begin one. */
-  figuresAfter(letters: string): ReadonlySet<string> {
-    const words = wordsOf(letters);
-    const typed = words.join('');
-    if (typed === '') {
-      return (this.#firstFigures ??= this.#first.figuresInFront());
-    }
-    return this.#index.ready?.figuresAfter(typed) ?? this.#first.figuresBehind(typed);
+  /** The digits with which some text goes on behind these letters; behind none, those that begin a name. */
+  digitsAfter(letters: string): ReadonlySet<string> {
+    const typed = wordsOf(letters).join('');
+    return typed === '' ? this.#firstDigits() : this.#whole().digitsAfter(typed);
   }
 
   /** The positions of entries that are called by just these letters, and of those whose initials they are. */
   calledSo(joined: string): CalledSo {
-    return (this.#index.ready ?? this.#first).calledSo(joined);
+    return this.#whole().calledSo(joined);
   }
 
   /**
@@ -171,8 +154,6 @@ export class Finder {
   ): string | null {
     const { joined = '', initials = '' } =
       this.entries.find((entry) => entry.plugin.id === plugin)?.texts[0] ?? {};
-    // Many letters are tried: with an index of all that is quicker.
-    this.#index.whole();
     for (let length = 1; length <= joined.length; length += 1) {
       for (const letters of [
         joined.slice(0, length),
@@ -184,15 +165,6 @@ export class Finder {
       }
     }
     return null;
-  }
-
-  /** The points of habit of all entries, worked out once for the habits. */
-  #usual(habits: Habits): Float64Array {
-    const known =
-      this.#habits.get(habits) ??
-      Float64Array.from(this.entries, ({ plugin }) => habits.of(plugin.id).points);
-    this.#habits.set(habits, known);
-    return known;
   }
 
   /** Why an entry is among the hits. */
@@ -260,22 +232,15 @@ const isNamed = (name: string, { spaced }: FoundText): boolean =>
 const byName = ({ plugin: x }: Entry, { plugin: y }: Entry): number =>
   compareNames(x.name, y.name) || (x.id < y.id ? -1 : 1);
 
-function* indexInSteps(entries: readonly Entry[]) {
+function* indexInSteps(entries: readonly Entry[]): Generator<undefined, NameIndex, undefined> {
   const builder = new NameIndexBuilder();
-  yield* eachInSteps(entries, (entry, at) => {
+  for (const [at, entry] of entries.entries()) {
     builder.add(entry, at);
-  });
-  const own = yield* ownLettersInSteps(entries.map((entry, at) => ({ entry, at })));
-  return new NameIndex(builder, own, entries.length);
-}
-
-function* ranksByName(entries: readonly Entry[]) {
-  const order = yield* sortInSteps([...entries.keys()], (a, b) =>
-    byName(entries[a] as Entry, entries[b] as Entry),
-  );
-  const ranks = new Int32Array(order.length);
-  for (const [rank, at] of order.entries()) {
-    ranks[at] = rank;
+    if (at % inOneStep === inOneStep - 1) {
+      yield;
+    }
   }
-  return ranks;
+  const own = ownLetters(entries);
+  yield;
+  return new NameIndex(builder, own, entries.length);
 }

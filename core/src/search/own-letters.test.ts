@@ -5,12 +5,11 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import type { Kind } from '../catalog/kind.ts';
-import { Gradually } from '../gradually.ts';
 import { asId } from '../id.ts';
 import { entryOf, type Entry } from './entry.ts';
 import { Finder } from './finder.ts';
 import { habitsOf, noUse } from './habits.ts';
-import { ownersOf, ownLettersInSteps } from './own-letters.ts';
+import { ownLetters } from './own-letters.ts';
 
 const entry = (
   name: string,
@@ -29,8 +28,7 @@ const entry = (
     { nickname: more.nickname ?? null, slotLabel: null, tags: [] },
   );
 /** The positions of entries by their own letters. */
-const ownOf = (entries: readonly Entry[]) =>
-  new Gradually(ownLettersInSteps(entries.map((one, at) => ({ entry: one, at })))).whole();
+const ownOf = ownLetters;
 
 const lettersOf = (...entries: Entry[]): Record<string, string> =>
   Object.fromEntries(
@@ -56,8 +54,6 @@ describe('letters of one’s own', () => {
     expect([
       lettersOf(entry('Tern Hall'), entry('Te', { arrived: '2026-02-01' })),
       lettersOf(entry('T'), {
-        eachName: () => undefined,
-        eachShared: () => undefined,
         texts: entry('T').texts,
         plugin: { ...entry('T').plugin, id: asId('u'), name: 'U' },
       }),
@@ -87,23 +83,6 @@ describe('letters of one’s own', () => {
     ]).toEqual(['te', 'th', 't', null]);
     expect(finder.find('te', habitsOf(noUse), 1).hits[0]?.because).toBe(
       'name starts with “te”, its own letters',
-    );
-  });
-  it('are told of some letters alone without those of all others', () => {
-    const named = fc.record({
-      name: fc.string({ unit: fc.constantFrom('a', 'b', 'C', ' '), minLength: 1, maxLength: 6 }),
-      kind: fc.constantFrom('effect' as const, 'instrument' as const, 'tool' as const),
-      arrived: fc.constantFrom('2026-01-01', '2026-02-01'),
-    });
-    const typed = fc.string({ unit: fc.constantFrom('a', 'b', 'c'), minLength: 1, maxLength: 5 });
-    fc.assert(
-      fc.property(fc.array(named, { maxLength: 20 }), typed, (all, letters) => {
-        const entries = all.map(({ name, ...more }) => entry(name, more));
-        const placed = entries.map((one, at) => ({ entry: one, at }));
-        expect(ownersOf(placed, letters).sort()).toEqual(
-          [...(ownOf(entries).get(letters) ?? [])].sort(),
-        );
-      }),
     );
   });
   it('are never two names’ of one kind, always a beginning, and the same whatever comes later', () => {

@@ -4,7 +4,6 @@
  * Who goes on typing did not mean what stood first a letter ago; so another one is given the place,
  * and fewer letters lead to each.
  */
-import { eachInSteps } from '../gradually.ts';
 import { grouped } from '../grouped.ts';
 import { compareTexts } from '../text/compare.ts';
 import { isName, type Entry } from './entry.ts';
@@ -27,14 +26,8 @@ interface Named {
   readonly id: string;
 }
 
-/** An entry, and where it stands among all. */
-export interface Placed {
-  readonly entry: Entry;
-  readonly at: number;
-}
-
 /** Null for what has no name that can be typed. */
-function namedOf({ entry, at }: Placed): Named | null {
+function namedOf(entry: Entry, at: number): Named | null {
   const [first] = entry.texts;
   if (!first || !isName(first.what)) {
     return null;
@@ -54,21 +47,14 @@ const choosesFirst = (a: Named, b: Named): number =>
     : compareTexts(a.arrived, b.arrived);
 
 /**
- * The positions of entries by their own letters, in steps: names that begin with different letters
- * take none from each other.
+ * The positions of entries by their own letters; names that begin with different letters take none
+ * from each other.
  */
-export function* ownLettersInSteps(entries: readonly Placed[]) {
-  const named: Named[] = [];
-  yield* eachInSteps(entries, (placed) => {
-    const one = namedOf(placed);
-    if (one) {
-      named.push(one);
-    }
-  });
+export function ownLetters(entries: readonly Entry[]): Map<string, number[]> {
+  const named = entries.map(namedOf).filter((one) => one !== null);
   const positions = new Map<string, number[]>();
   for (const alike of grouped(named.map((one) => [one.name.charAt(0), one] as const)).values()) {
     giveLetters(alike, positions);
-    yield;
   }
   return positions;
 }
@@ -90,35 +76,4 @@ function giveLetters(names: Named[], positions: Map<string, number[]>): void {
       having.push(at);
     }
   }
-}
-
-/**
- * The positions of those whose own letters are just these, as `ownLettersInSteps` tells them, without those of
- * all others: of those that begin with one letter the first one has it, of those that begin with two
- * the first of the others, and so on. All that begin with the first letter must be given.
- */
-export function ownersOf(entries: Iterable<Placed>, letters: string): number[] {
-  const having = new Set<Named>();
-  let alike = [...entries].map(namedOf).filter((named) => named !== null);
-  let owners: Named[] = [];
-  for (let length = 1; length <= letters.length; length += 1) {
-    const beginning = letters.slice(0, length);
-    alike = alike.filter(({ name }) => name.startsWith(beginning));
-    owners = firstOfEachKind(alike.filter((named) => !having.has(named)));
-    for (const owner of owners) {
-      having.add(owner);
-    }
-  }
-  return owners.map(({ at }) => at);
-}
-
-function firstOfEachKind(names: readonly Named[]): Named[] {
-  const first = new Map<string, Named>();
-  for (const named of names) {
-    const before = first.get(named.kind);
-    if (!before || choosesFirst(named, before) < 0) {
-      first.set(named.kind, named);
-    }
-  }
-  return [...first.values()];
 }

@@ -32,14 +32,6 @@ describe('settings by letters', () => {
   });
 });
 
-it('finds the same where all was taken apart ahead of the letters', () => {
-  const ahead = createSettingFinder([setting('Snare', 'Bosunmark Plate'), setting('Fog', 'Eel')]);
-  while (ahead.prepare()) {
-    // Each step takes some more of them apart.
-  }
-  expect(ahead.find('sn', 10)).toEqual([setting('Snare', 'Bosunmark Plate')]);
-});
-
 it('takes nothing apart before letters are typed', () => {
   const unread = {
     bank: null,

@@ -2,11 +2,9 @@
 import type { Plugin } from '../catalog/plugin.ts';
 import { compareTexts } from '../text/compare.ts';
 import { fold, wordsOf } from '../text/fold.ts';
-import { eachInSteps, Gradually } from '../gradually.ts';
-import { memoizeIn } from '../memoize.ts';
+import { lazy, memoizeIn } from '../memoize.ts';
 import { Texts } from '../text/text-index.ts';
 import type { Hit } from './finder.ts';
-import { sortInSteps } from './sort-in-steps.ts';
 
 /** What of a setting is looked at. */
 export interface FindableSetting {
@@ -19,8 +17,6 @@ export interface FindableSetting {
 
 /** Settings made ready to be found. */
 export interface SettingFinder<S> {
-  /** Takes some more of them apart, ahead of the first letters; false once all are. */
-  readonly prepare: () => boolean;
   /** The best first; no more than `limit`, and of these only such as `isAmong` lets through. */
   readonly find: (letters: string, limit: number, isAmong?: (setting: S) => boolean) => S[];
 }
@@ -33,15 +29,14 @@ export interface SettingFinder<S> {
 export function createSettingFinder<S extends FindableSetting>(
   settings: readonly S[],
 ): SettingFinder<S> {
-  const indexed = new Gradually(indexInSteps(settings));
+  const indexed = lazy(() => indexOf(settings));
   return {
-    prepare: () => indexed.step(),
     find: (letters, limit, isAmong = () => true) => {
       const asked = [...new Set(foldedWords(letters))];
       if (asked.length === 0) {
         return [];
       }
-      const { ready, own, others, counted } = indexed.whole();
+      const { ready, own, others, counted } = indexed();
       const whole = spaced(letters);
       const best: { setting: S; points: number }[] = [];
       counted.eachMeeting(asked, own, others, (at, words) => {
@@ -69,20 +64,18 @@ interface Ready<S> {
 }
 
 /** Settings by name, with the words of each. */
-function* indexInSteps<S extends FindableSetting>(settings: readonly S[]) {
-  const apart: Ready<S>[] = [];
-  yield* eachInSteps(settings, (setting) => {
-    const words = setting.names.map(foldedWords);
-    apart.push({ setting, words, starts: words.map((of) => of.join(' ')) });
-  });
-  const ready = yield* sortInSteps(apart, (a, b) =>
-    compareTexts(a.starts[0] ?? '', b.starts[0] ?? ''),
-  );
+function indexOf<S extends FindableSetting>(settings: readonly S[]) {
+  const ready = settings
+    .map((setting): Ready<S> => {
+      const words = setting.names.map(foldedWords);
+      return { setting, words, starts: words.map((of) => of.join(' ')) };
+    })
+    .sort((a, b) => compareTexts(a.starts[0] ?? '', b.starts[0] ?? ''));
   const own = new Texts();
   const others = new Texts();
   // Plugins and banks have many settings.
   const known = new Map<string, readonly string[]>();
-  yield* eachInSteps(ready, ({ setting, words }, at) => {
+  for (const [at, { setting, words }] of ready.entries()) {
     enter(own, at, words);
     const around = [...setting.pluginNames, setting.bank ?? ''];
     enter(
@@ -90,7 +83,7 @@ function* indexInSteps<S extends FindableSetting>(settings: readonly S[]) {
       at,
       around.map((text) => memoizeIn(known, settings.length, text, () => foldedWords(text))),
     );
-  });
+  }
   return { ready, own, others, counted: new Counted(ready.length) };
 }
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { eachWordBeginning, fold, foldAny, wordsHold, wordsOf, wordsOfAny } from './fold.ts';
+import { fold, foldAny, wordsOf, wordsOfAny } from './fold.ts';
 
 /** Names as they are made: short, of letters, figures and signs in every mixture. */
 const plainNames = fc
@@ -24,37 +24,6 @@ describe('folding', () => {
         expect([fold(text), wordsOf(text)]).toEqual([foldAny(text), wordsOfAny(text)]);
       }),
       { numRuns: 2_000 },
-    );
-  });
-  it('tells with which letters words begin without taking them apart', () => {
-    fc.assert(
-      fc.property(
-        fc.oneof(plainNames, fc.string(), fc.constantFrom('Écho-Plâte', 'Пена 7', '²Tern')),
-        (text) => {
-          const codes: number[] = [];
-          eachWordBeginning(text, (code) => {
-            codes.push(code);
-          });
-          expect(codes).toEqual(wordsOf(text).map((word) => word.charCodeAt(0)));
-        },
-      ),
-      { numRuns: 1_000 },
-    );
-  });
-  it('tells which letters words hold one behind the other without taking them apart', () => {
-    const letters = fc.oneof(
-      fc.constantFrom('zq', 'b1', 'verb', 've', 's1', 'cho', 'ена', 'ter', 'a a'),
-      fc.string({ unit: fc.constantFrom('a', 'b', 'z', '1', '2'), minLength: 1, maxLength: 4 }),
-    );
-    fc.assert(
-      fc.property(
-        fc.oneof(plainNames, fc.string(), fc.constantFrom('Écho-Plâte', 'Пена 7', '²Tern')),
-        letters,
-        (text, held) => {
-          expect(wordsHold(text, held)).toBe(wordsOf(text).join('').includes(held));
-        },
-      ),
-      { numRuns: 1_000 },
     );
   });
   it('keeps words of any script', () => expect(wordsOf('Эхо 混響')).toEqual(['эхо', '混響']));

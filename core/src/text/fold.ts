@@ -70,63 +70,6 @@ function plainWords(text: string): string[] {
   return words;
 }
 
-/** From the code of a plain capital to that of its small letter. */
-const toSmall = 32;
-
-/** The code of a letter or figure of a plain text as it is folded; 0 for what is neither. */
-function foldedCode(text: string, at: number): number {
-  const letter = letterAt(text, at);
-  return letter === 'other' ? 0 : text.charCodeAt(at) + (letter === 'capital' ? toSmall : 0);
-}
-
-/**
- * Gives the code of the letter or figure with which each word of a text begins, folded as `wordsOf` folds
- * it: without taking the text apart where that is plain.
- */
-export function eachWordBeginning(text: string, act: (code: number) => void): void {
-  if (!isPlain(text)) {
-    for (const word of wordsOfAny(text)) {
-      act(word.charCodeAt(0));
-    }
-    return;
-  }
-  let before: Letter = 'other';
-  for (let at = 0; at < text.length; at += 1) {
-    const here = letterAt(text, at);
-    if (here !== 'other' && (before === 'other' || isEdge(text, at, before, here))) {
-      act(foldedCode(text, at));
-    }
-    before = here;
-  }
-}
-
-/** Whether the words of a text, one behind the other without a gap, hold these folded letters. */
-export function wordsHold(text: string, letters: string): boolean {
-  if (!isPlain(text)) {
-    return wordsOfAny(text).join('').includes(letters);
-  }
-  for (let at = 0; at < text.length; at += 1) {
-    if (foldedCode(text, at) === letters.charCodeAt(0) && goesOnWith(text, at, letters)) {
-      return true;
-    }
-  }
-  return false;
-}
-
-/** Whether the letters stand there in a plain text, whatever else is between them left out. */
-function goesOnWith(text: string, start: number, letters: string): boolean {
-  let met = 0;
-  for (let at = start; at < text.length && met < letters.length; at += 1) {
-    const code = foldedCode(text, at);
-    if (code === letters.charCodeAt(met)) {
-      met += 1;
-    } else if (code !== 0) {
-      return false;
-    }
-  }
-  return met === letters.length;
-}
-
 /** Whether a word ends before that place, where letters or figures stand on both sides. */
 function isEdge(text: string, at: number, before: Letter, letter: Letter): boolean {
   if ((before === 'figure') !== (letter === 'figure')) {

@@ -1,5 +1,6 @@
 /** What was set aside: files that are not examined and not catalogued until they are taken back. */
 import type { EntityManager } from 'typeorm';
+import { noteCopies } from './catalog.ts';
 import { AsideTable, type AsideRow } from './scan-tables.ts';
 
 /** What was set aside, by name. */
@@ -10,6 +11,7 @@ export const listAsides = (manager: EntityManager, computer: string): Promise<As
 
 /** Sets a file aside; its copies leave the catalog but are remembered. */
 export async function addAside(manager: EntityManager, row: AsideRow): Promise<void> {
+  await noteCopies(manager, row.computerId, 'path = $2', row.path);
   await manager.getRepository(AsideTable).upsert(row, ['computerId', 'path']);
   await manager.query(`UPDATE copy SET state = 'aside' WHERE computer_id = $1 AND path = $2`, [
     row.computerId,
@@ -23,6 +25,7 @@ export async function removeAside(
   computer: string,
   path: string,
 ): Promise<boolean> {
+  await noteCopies(manager, computer, 'path = $2', path);
   const { affected } = await manager
     .getRepository(AsideTable)
     .delete({ computerId: computer, path });

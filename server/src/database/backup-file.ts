@@ -47,7 +47,7 @@ export interface Row {
 }
 
 /** Tables that are nothing of the studio: notes for the server that runs, and what migrations did. */
-export const notKept: ReadonlySet<string> = new Set(['touched', 'migrations']);
+export const notKept: ReadonlySet<string> = new Set(['touched', 'changed_plugin', 'migrations']);
 
 /** Bytes unpacked, of one line, and times the packed size once there is much: a file that says more is no backup. */
 const limits = { total: 32 * 2 ** 30, line: 256 * 2 ** 20, ratio: 300, small: 64 * 2 ** 20 };

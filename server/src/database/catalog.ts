@@ -11,6 +11,7 @@ import {
   type PluginId,
 } from '@clever-drawer/core';
 import { insertMany, partsOf, toJsonb } from './bulk.ts';
+import { noteChange } from './versions.ts';
 import {
   BundleTable,
   CopyTable,
@@ -148,15 +149,35 @@ export const readSights = (manager: EntityManager, computer: string): Promise<Co
     [computer],
   );
 
-/** Adds plugins. */
-export const addPlugins = (manager: EntityManager, rows: readonly PluginRow[]): Promise<void> =>
-  insertMany(manager, PluginTable, rows);
+/** Adds plugins of one computer. */
+export async function addPlugins(
+  manager: EntityManager,
+  rows: readonly PluginRow[],
+): Promise<void> {
+  const [first] = rows;
+  if (first) {
+    await noteChange(
+      manager,
+      first.computerId,
+      rows.map(({ id }) => id),
+    );
+    await insertMany(manager, PluginTable, rows);
+  }
+}
 
 /** Writes what the plugins' copies now say of them. */
 export async function updatePlugins(
   manager: EntityManager,
+  computer: string,
   rows: readonly Pick<PluginRow, 'id' | 'name' | 'vendor' | 'kind' | 'types' | 'grounds'>[],
 ): Promise<void> {
+  if (rows.length > 0) {
+    await noteChange(
+      manager,
+      computer,
+      rows.map(({ id }) => id),
+    );
+  }
   for (const part of partsOf(rows)) {
     await manager.query(
       `UPDATE plugin
@@ -172,11 +193,15 @@ export async function updatePlugins(
 /** Gives copies their plugins; findings of theirs follow. */
 export async function moveCopies(
   manager: EntityManager,
+  computer: string,
   moves: readonly { copy: string; plugin: string }[],
 ): Promise<void> {
   if (moves.length === 0) {
     return;
   }
+  const copies = moves.map(({ copy }) => copy);
+  const before = await pluginsOfCopies(manager, computer, copies);
+  await noteChange(manager, computer, [...before.values(), ...moves.map(({ plugin }) => plugin)]);
   const rows = JSON.stringify(moves);
   await manager.query(
     `UPDATE finding SET plugin_id = new.plugin
@@ -230,6 +255,13 @@ export async function noteWentInto(
   computer: string,
   went: readonly { plugin: string; into: string }[],
 ): Promise<void> {
+  if (went.length > 0) {
+    await noteChange(
+      manager,
+      computer,
+      went.flatMap(({ plugin, into }) => [plugin, into]),
+    );
+  }
   await manager.query(
     `UPDATE plugin SET went_into = new.into
       FROM jsonb_to_recordset($1::jsonb) AS new (plugin uuid, "into" uuid)
@@ -304,39 +336,55 @@ export async function existingPlugins(
 export const listPlugins = (manager: EntityManager, computer: string): Promise<PluginRow[]> =>
   manager.getRepository(PluginTable).findBy({ computerId: computer });
 
-/**
- * Of plugins of which it is known why they are sorted as they are, by id, the version of their row
- * (`xmin`, PostgreSQL's documentation, “System Columns”); none of those that went into others.
- */
-export async function groundVersions(
-  manager: EntityManager,
-  computer: string,
-): Promise<Map<string, string>> {
-  const rows: { id: string; version: string }[] = await manager.query(
-    `SELECT id, xmin::text "version" FROM plugin
-      WHERE computer_id = $1 AND went_into IS NULL AND grounds IS NOT NULL`,
-    [computer],
-  );
-  return new Map(rows.map(({ id, version }) => [id, version]));
-}
-
-/** What is known of why these plugins are sorted as they are, where anything is. */
+/** What is known of why plugins are sorted as they are: of all, or of those with these ids; not of those that went into others. */
 export const readGrounds = (
   manager: EntityManager,
-  plugins: readonly string[],
-): Promise<{ id: string; grounds: PluginEvidence }[]> =>
+  computer: string,
+  only: readonly string[] | null,
+): Promise<{ id: PluginId; grounds: PluginEvidence }[]> =>
   manager.query(
-    'SELECT id, grounds FROM plugin WHERE id = ANY($1::uuid[]) AND grounds IS NOT NULL',
-    [plugins],
+    `SELECT id, grounds FROM plugin WHERE computer_id = $1 AND went_into IS NULL
+      AND grounds IS NOT NULL AND ($2::uuid[] IS NULL OR id = ANY($2))`,
+    [computer, only],
   );
 
-/** Adds copies; those whose id is there already get the new facts. */
-export const saveCopies = (manager: EntityManager, rows: readonly CopyRow[]): Promise<void> =>
-  insertMany(manager, CopyTable, rows, ['id']);
+/** Adds copies of one computer; those whose id is there already get the new facts. */
+export async function saveCopies(manager: EntityManager, rows: readonly CopyRow[]): Promise<void> {
+  const [first] = rows;
+  if (first) {
+    await noteChange(
+      manager,
+      first.computerId,
+      rows.map(({ pluginId }) => pluginId),
+    );
+    await insertMany(manager, CopyTable, rows, ['id']);
+  }
+}
+
+/** Notes that copies change of which the condition says which: `$2` is the value. */
+export async function noteCopies(
+  manager: EntityManager,
+  computer: string,
+  condition: string,
+  value: unknown,
+): Promise<void> {
+  const rows: { id: string | null }[] = await manager.query(
+    `SELECT DISTINCT plugin_id id FROM copy WHERE computer_id = $1 AND ${condition}`,
+    [computer, value],
+  );
+  if (rows.length > 0) {
+    await noteChange(
+      manager,
+      computer,
+      rows.map(({ id }) => id),
+    );
+  }
+}
 
 /** Gives copies another state, and notes when they were seen last. */
 export const markCopies = async (
   manager: EntityManager,
+  computer: string,
   ids: readonly string[],
   state: CopyState,
   at: Date,
@@ -344,6 +392,7 @@ export const markCopies = async (
   if (ids.length === 0) {
     return;
   }
+  await noteCopies(manager, computer, `id = ANY($2) AND state <> '${state}'`, ids);
   await manager.query(
     `UPDATE copy SET state = $2, last_seen_at = CASE WHEN $2 = 'present' THEN $3
       ELSE last_seen_at END WHERE id = ANY($1)`,
@@ -362,6 +411,12 @@ export const failedCopies = (
     order: { path: 'ASC', id: 'ASC' },
     take: limit,
   });
+
+/** How many copies failed. */
+export const countFailed = (manager: EntityManager, computer: string): Promise<number> =>
+  manager
+    .getRepository(CopyTable)
+    .countBy({ computerId: computer, status: 'failed', state: 'present' });
 
 /** How many present copies were only read though this machine could open them. */
 export async function countUnopened(

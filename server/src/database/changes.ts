@@ -21,8 +21,8 @@ export interface MadeChange extends WorkedChange {
   readonly at: Date;
 }
 
-/** The order has this revision now, and the change stands in the journal of points. */
-const countAndJournal = `counted AS (UPDATE computer SET revision = $2 WHERE id = $1)
+/** The order has this revision now, its computer another version, and the change stands in the journal of points. */
+const countAndJournal = `counted AS (UPDATE computer SET revision = $2, version = version + 1 WHERE id = $1)
   INSERT INTO journal (computer_id, number, at, change)
     SELECT $1, coalesce(max(number), 0) + 1, $3, $4::jsonb FROM journal WHERE computer_id = $1`;
 

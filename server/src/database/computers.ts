@@ -86,7 +86,7 @@ export const saveDoubts = (
   computer: string,
   doubts: readonly TwinDoubt[],
 ): Promise<unknown> =>
-  manager.query('UPDATE computer SET doubts = $2::jsonb WHERE id = $1', [
+  manager.query('UPDATE computer SET doubts = $2::jsonb, version = version + 1 WHERE id = $1', [
     computer,
     toJsonb(doubts),
   ]);

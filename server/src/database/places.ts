@@ -1,5 +1,6 @@
 /** Places. */
 import type { EntityManager } from 'typeorm';
+import { noteChange } from './versions.ts';
 import { PlaceTable, type PlaceRow } from './scan-tables.ts';
 
 /** The places of a computer, in the order in which they were added. */
@@ -22,6 +23,7 @@ export async function removePlaceRow(
   if (!place) {
     return false;
   }
+  await noteChange(manager, computer, null);
   await manager.query(`UPDATE copy SET state = 'gone' WHERE place_id = $1`, [id]);
   await manager.query('DELETE FROM bundle WHERE place_id = $1', [id]);
   await manager.getRepository(PlaceTable).delete({ id });
@@ -42,6 +44,7 @@ export async function changePlaceRow(
     .getRepository(PlaceTable)
     .update({ id, computerId: computer }, change);
   if (change.isOn !== undefined) {
+    await noteChange(manager, computer, null);
     await manager.query(`UPDATE copy SET state = $2 WHERE place_id = $1 AND state = $3`, [
       id,
       change.isOn ? 'present' : 'away',

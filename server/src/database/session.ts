@@ -15,6 +15,7 @@ import {
   type Usage,
 } from '@clever-drawer/core';
 import { insertMany } from './bulk.ts';
+import { noteChange } from './versions.ts';
 import { ComputerTable, type CopyRow } from './catalog-tables.ts';
 import {
   LoadTable,
@@ -39,12 +40,14 @@ export const readSession = async (
   (await manager.getRepository(PracticeTable).findOneBy({ computerId: computer }))?.session ?? null;
 
 /** Writes the session of a computer. */
-export const writeSession = (
+export async function writeSession(
   manager: EntityManager,
   computer: string,
   session: HostSession,
-): Promise<void> =>
-  insertMany(manager, PracticeTable, [{ computerId: computer, session }], ['computerId']);
+): Promise<void> {
+  await noteChange(manager, computer, []);
+  await insertMany(manager, PracticeTable, [{ computerId: computer, session }], ['computerId']);
+}
 
 /** The sessions that are kept, latest first. */
 export const listSavedSessions = (
@@ -62,16 +65,22 @@ export const findSavedSession = (
 ): Promise<SavedSessionRow | null> =>
   manager.getRepository(SavedSessionTable).findOneBy({ computerId: computer, id });
 /** Keeps a session. */
-export const addSavedSession = (manager: EntityManager, row: SavedSessionRow): Promise<void> =>
-  insertMany(manager, SavedSessionTable, [row]);
+export async function addSavedSession(manager: EntityManager, row: SavedSessionRow): Promise<void> {
+  await noteChange(manager, row.computerId, []);
+  await insertMany(manager, SavedSessionTable, [row]);
+}
 /** Removes a session that was kept. */
 export const removeSavedSession = async (
   manager: EntityManager,
   computer: string,
   id: string,
-): Promise<boolean> =>
-  ((await manager.getRepository(SavedSessionTable).delete({ computerId: computer, id })).affected ??
-    0) > 0;
+): Promise<boolean> => {
+  await noteChange(manager, computer, []);
+  const { affected } = await manager
+    .getRepository(SavedSessionTable)
+    .delete({ computerId: computer, id });
+  return (affected ?? 0) > 0;
+};
 
 /** What the catalog knows of a copy in a session. */
 export interface FoundInCatalog {
@@ -134,9 +143,14 @@ export const hostCopyOf = (
   binary: facts.binary,
 });
 
-/** Adds loads. */
-export const addLoads = (manager: EntityManager, rows: readonly LoadRow[]): Promise<void> =>
-  insertMany(manager, LoadTable, rows);
+/** Adds loads of one computer. */
+export async function addLoads(manager: EntityManager, rows: readonly LoadRow[]): Promise<void> {
+  const [first] = rows;
+  if (first) {
+    await noteChange(manager, first.computerId, []);
+    await insertMany(manager, LoadTable, rows);
+  }
+}
 
 /** Whether use is learnt from now on. */
 export const setLearning = async (
@@ -144,11 +158,14 @@ export const setLearning = async (
   computer: string,
   isLearning: boolean,
 ): Promise<void> => {
+  await noteChange(manager, computer, []);
   await manager.getRepository(ComputerTable).update({ id: computer }, { isLearning });
 };
 /** Forgets all loads. Gives how many there were. */
-export const forgetLoads = async (manager: EntityManager, computer: string): Promise<number> =>
-  (await manager.getRepository(LoadTable).delete({ computerId: computer })).affected ?? 0;
+export async function forgetLoads(manager: EntityManager, computer: string): Promise<number> {
+  await noteChange(manager, computer, []);
+  return (await manager.getRepository(LoadTable).delete({ computerId: computer })).affected ?? 0;
+}
 
 /**
  * Loads with the plugin that each counts for now: that of its copy, or the one its plugin was
@@ -188,13 +205,15 @@ export const allLoads = (manager: EntityManager, computer: string): Promise<Coun
   );
 
 /**
- * The same as JSON, a list of lists in the order of a `ToldLoad`. The database writes it: so many rows
- * would hold the server up.
+ * The same as JSON, a list of `PastUse`. The database writes it: so many rows would hold the server
+ * up.
  */
 export async function loadsAsJson(manager: EntityManager, computer: string): Promise<string> {
   const [row]: { loads: string | null }[] = await manager.query(
-    `WITH ${counted} SELECT json_agg(json_build_array(plugin, floor(extract(epoch FROM at) * 1000),
-        track, "after", typed, keys, took, folder) ORDER BY at)::text loads FROM counted`,
+    `WITH ${counted} SELECT json_agg(json_build_object('plugin', plugin,
+        'at', floor(extract(epoch FROM at) * 1000), 'track', track, 'after', "after",
+        'typed', typed, 'keys', keys, 'took', took, 'folder', folder) ORDER BY at)::text loads
+       FROM counted`,
     [computer],
   );
   return row?.loads ?? '[]';

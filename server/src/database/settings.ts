@@ -4,6 +4,7 @@ import type { EntityManager } from 'typeorm';
 import type { PluginSetting, WaitingSetting } from '@clever-drawer/core';
 import type { FoundSetting } from '@clever-drawer/core/readers';
 import { insertMany } from './bulk.ts';
+import { noteChange } from './versions.ts';
 import { SettingFileTable, type SettingFileRow } from './setting-tables.ts';
 
 /** What was read before: fingerprint and place of each file. */
@@ -23,6 +24,9 @@ export async function saveSettingFiles(
   read: readonly SettingFileRow[],
   gone: readonly string[],
 ): Promise<void> {
+  if (read.length + gone.length > 0) {
+    await noteChange(manager, computer, []);
+  }
   await manager.query('DELETE FROM setting_file WHERE computer_id = $1 AND path = ANY($2)', [
     computer,
     gone,

@@ -1,4 +1,3 @@
 /** What works reviews out beside the server. */
-export type { ToldLoad } from './told-loads.ts';
-export type { Told } from './review-worker.ts';
+export type { ReviewFacts } from './review-worker.ts';
 export { Reviewer } from './reviewer.ts';

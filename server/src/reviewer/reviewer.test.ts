@@ -3,15 +3,13 @@ import {
   asId,
   materialOf,
   reviewPart,
-  toColumns,
   usualView,
   wishOf,
   type PastUse,
   type Plugin,
   type UseReview,
 } from '@clever-drawer/core';
-import type { ToldLoad } from './told-loads.ts';
-import type { Told } from './review-worker.ts';
+import type { ReviewFacts } from './review-worker.ts';
 import { Reviewer } from './reviewer.ts';
 
 const at = Date.UTC(2026, 10, 28, 12);
@@ -24,27 +22,21 @@ const plugin = (id: string): Plugin => ({
   arrived: '2026-01-01T00:00:00.000Z',
   copies: [],
 });
-const load = (id: string, before: number): ToldLoad => [
-  id,
-  at - before,
-  'bus',
-  null,
-  'slu',
-  3,
-  900,
-  null,
-];
-const told = (loads: readonly ToldLoad[], computer = 'net-loft'): Told => ({
+const load = (id: string, before: number): PastUse => ({
+  plugin: id,
+  at: at - before,
+  track: 'bus',
+  after: null,
+  typed: 'slu',
+  keys: 3,
+  took: 900,
+  folder: null,
+});
+const nothing = { order: [], settings: [], usage: [], comings: [], sessions: [] };
+const told = (uses: readonly PastUse[], computer = 'net-loft'): ReviewFacts => ({
   at,
-  computer,
-  isLearning: true,
-  catalog: JSON.stringify({ columns: toColumns([plugin('sluice'), plugin('heron')]) }),
-  order: '[]',
-  settings: '[]',
-  usage: '[]',
-  loads: JSON.stringify(loads),
-  comings: '[]',
-  sessions: '[]',
+  source: { ...nothing, computer, catalog: [plugin('sluice'), plugin('heron')] },
+  uses: JSON.stringify(uses),
 });
 
 let reviewer: Reviewer;
@@ -55,29 +47,17 @@ afterEach(async () => {
   await reviewer.close();
 });
 
-const used = async (of: Told): Promise<UseReview> =>
+const used = async (of: ReviewFacts): Promise<UseReview> =>
   JSON.parse(await reviewer.work(of, 'use', usualView)) as UseReview;
-const letters = async (of: Told): Promise<unknown> => (await used(of)).letters;
+const letters = async (of: ReviewFacts): Promise<unknown> => (await used(of)).letters;
 
 describe('the thread that works reviews out', () => {
   it('gives what core gives of the same', async () => {
-    const uses: PastUse[] = [
-      {
-        plugin: 'sluice',
-        at: at - 5,
-        track: 'bus',
-        after: null,
-        typed: 'slu',
-        keys: 3,
-        took: 900,
-        folder: null,
-      },
-    ];
+    const uses = [load('sluice', 5)];
     const catalog = [plugin('sluice'), plugin('heron')];
-    const nothing = { order: [], settings: [], usage: [], comings: [], sessions: [] };
     const material = materialOf({ computer: 'net-loft', catalog, uses, ...nothing }, at);
     const wish = wishOf(usualView, at);
-    const here = told([load('sluice', 5)]);
+    const here = told(uses);
     expect(await used(here)).toEqual(reviewPart.use(material, wish));
     expect(JSON.parse(await reviewer.work(here, 'own', usualView))).toEqual(
       reviewPart.own(material, wish),
@@ -101,7 +81,7 @@ describe('the thread that works reviews out', () => {
 
   it('says so where it breaks, and the next is answered again', async () => {
     const here = told([load('sluice', 5)]);
-    const broken = letters({ ...here, catalog: '{"plugins":' });
+    const broken = letters({ ...here, uses: '{"plugins":' });
     const waiting = letters(here);
     await expect(broken).rejects.toThrow('JSON');
     await expect(waiting).rejects.toThrow('ended');

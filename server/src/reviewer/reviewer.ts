@@ -2,7 +2,7 @@
 import type { ReviewPart, ReviewView } from '@clever-drawer/core';
 import { helperProgram } from '../helper-program.ts';
 import { Thread } from '../thread.ts';
-import type { ReviewDone, ReviewTask, Told } from './review-worker.ts';
+import type { ReviewDone, ReviewFacts, ReviewTask } from './review-worker.ts';
 
 /** So long after it was asked last the thread ends, and gives its memory back. Milliseconds. */
 const idle = 10 * 60_000;
@@ -10,22 +10,19 @@ const idle = 10 * 60_000;
 /** Works out one part after the other. */
 export class Reviewer {
   #thread: Thread<ReviewTask, ReviewDone> | null = null;
-  /** What the thread was told last. */
-  #told: Partial<Told> = {};
+  /** What the thread works on. */
+  #facts: ReviewFacts | null = null;
   #timer: NodeJS.Timeout | undefined;
 
   /** That part as JSON. Rejects where the thread breaks, as for want of memory; the next has a new one. */
-  work(told: Told, part: ReviewPart, view: ReviewView): Promise<ReviewDone> {
+  work(facts: ReviewFacts, part: ReviewPart, view: ReviewView): Promise<ReviewDone> {
     clearTimeout(this.#timer);
     this.#timer = setTimeout(() => {
       this.close().catch(() => undefined);
     }, idle).unref();
     const thread = (this.#thread ??= this.#start());
-    const others = Object.entries(told).filter(
-      ([name, value]) => this.#told[name as keyof Told] !== value,
-    );
-    this.#told = told;
-    const task = { told: Object.fromEntries(others), part, view };
+    const task = { facts: this.#facts === facts ? null : facts, part, view };
+    this.#facts = facts;
     return new Promise((resolve, reject) => {
       thread.give({ task, limit: null, resolve, reject });
     });
@@ -57,7 +54,7 @@ export class Reviewer {
   #forget(): Thread<ReviewTask, ReviewDone> | null {
     const thread = this.#thread;
     this.#thread = null;
-    this.#told = {};
+    this.#facts = null;
     return thread;
   }
 }

@@ -6,15 +6,10 @@ import { useActs, useCatalog } from '../studio/contexts.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { Picker, type Choice } from '../ui/picker.tsx';
 import { annotateAct } from './annotate.ts';
-import { fetchedLater } from '../ui/fetched-later.tsx';
+import { TrialForm as TrialDialog } from './trial-form.tsx';
 import type { TrialProps } from './trial-form.tsx';
 import { TypesPicker } from './types-picker.tsx';
 import * as texts from './texts.ts';
-
-const TrialDialog = fetchedLater<TrialProps>(
-  async () => (await import('./trial-form.tsx')).TrialForm,
-  'keys held',
-);
 
 /** What is asked for in a dialog. */
 type Asked = 'type' | 'tag' | 'trial';

@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, it, jest } from '@jest/globals';
-import { asId, toColumns, type CatalogColumnsView, type CatalogView } from '@clever-drawer/core';
-import { pluginOf } from '../studio/plugin.test-data.ts';
+import { asId, type CatalogView } from '@clever-drawer/core';
+import { pluginOf } from '@clever-drawer/core/testing';
 import { clientFor, messageOf, Refused, takeCopies } from './client.ts';
 import * as texts from './texts.ts';
 
@@ -134,31 +134,27 @@ describe('the catalog', () => {
   const [heron, sluice] = [pluginOf('Heron'), pluginOf('Sluice')];
   const whole: CatalogView = {
     computer: { id: asId('desk'), name: 'Desk', isElsewhere: false },
-    revision: 'r/1',
+    version: 1,
     plugins: [heron, sluice],
   };
-  const asColumns = ({ plugins, ...rest }: CatalogView): CatalogColumnsView => ({
-    ...rest,
-    columns: toColumns(plugins),
-  });
   it('is fetched whole the first time', async () => {
-    const asked = serverSaying(json(asColumns(whole)));
+    const asked = serverSaying(json(whole));
     expect(await client.catalog(undefined)).toEqual(whole);
-    expect(asked[0]?.address).toBe('/api/computers/desk/catalog?form=columns');
+    expect(asked[0]?.address).toBe('/api/computers/desk/catalog');
   });
   it('is put together from what changed since the one that is here', async () => {
     const tern = pluginOf('Tern');
-    const change = { revision: 'r/2', since: 'r/1', changed: [tern], removed: ['heron'] };
+    const change = { version: 2, changed: [tern], removed: ['heron'] };
     const asked = serverSaying(json(change));
     const next = await client.catalog(whole);
-    expect(asked[0]?.address).toBe('/api/computers/desk/catalog?form=columns&since=r%2F1');
-    expect(next).toEqual({ ...whole, revision: 'r/2', plugins: [sluice, tern] });
+    expect(asked[0]?.address).toBe('/api/computers/desk/catalog?since=1');
+    expect(next).toEqual({ ...whole, version: 2, plugins: [sluice, tern] });
     // What did not change is the same object: rows of it are not drawn again.
     expect(next.plugins[0]).toBe(sluice);
   });
   it('is the whole one where the server no longer knows what changed', async () => {
-    const anew = { ...whole, revision: 'r/9', plugins: [heron] };
-    serverSaying(json(asColumns(anew)));
+    const anew = { ...whole, version: 9, plugins: [heron] };
+    serverSaying(json(anew));
     expect(await client.catalog(whole)).toEqual(anew);
   });
 });

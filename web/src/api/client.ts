@@ -4,7 +4,6 @@ import type {
   AsideView,
   BackupsView,
   CatalogChange,
-  CatalogColumnsView,
   CatalogView,
   ChangePart,
   ChangeView,
@@ -24,6 +23,7 @@ import type {
   PlaceView,
   PluginSetting,
   WaitingSetting,
+  WaitingView,
   WorkedReview,
   PluginView,
   PointComparison,
@@ -46,7 +46,7 @@ import type {
   TakenView,
   Usage,
 } from '@clever-drawer/core';
-import { changeCatalog, changeSort, fromColumns } from '@clever-drawer/core';
+import { changeCatalog, changeSort } from '@clever-drawer/core';
 import * as texts from './texts.ts';
 
 /** The server (or the network) said no. `message` is for the user. */
@@ -121,8 +121,8 @@ const asking = (path: string, asked: Readonly<Record<string, string | null>>): s
 };
 
 /** Asks for what changed of what is here; for the whole where nothing is. */
-const since = (before: { readonly revision: string } | undefined): { since: string | null } => ({
-  since: before?.revision ?? null,
+const since = (before: { readonly version: number } | undefined): { since: string | null } => ({
+  since: before ? String(before.version) : null,
 });
 
 /** All calls about one computer. */
@@ -132,15 +132,11 @@ export function clientFor(computer: string) {
     computer,
     /** The catalog as it is now; of one that is here only what changed is fetched. */
     catalog: async (before: CatalogView | undefined): Promise<CatalogView> => {
-      const answer = await call<CatalogColumnsView | CatalogChange>(
-        'GET',
-        at(asking('catalog', { form: 'columns', ...since(before) })),
-      );
-      if (before && 'changed' in answer) {
-        return changeCatalog(before, answer);
-      }
-      const { columns, ...rest } = answer as CatalogColumnsView;
-      return { ...rest, plugins: fromColumns(columns) };
+      const path = at(asking('catalog', since(before)));
+      const answer = await call<CatalogView | CatalogChange>('GET', path);
+      return before && 'changed' in answer
+        ? changeCatalog(before, answer)
+        : (answer as CatalogView);
     },
     usage: () => call<Usage[]>('GET', at('usage')),
     order: () => call<OrderView>('GET', at('order')),
@@ -198,6 +194,8 @@ export function clientFor(computer: string) {
       const answer = await call<SortView | SortChange>('GET', at(asking('sort', since(before))));
       return before && 'changed' in answer ? changeSort(before, answer) : (answer as SortView);
     },
+    waiting: async (later: readonly string[]): Promise<number> =>
+      (await call<WaitingView>('POST', at('waiting'), { later })).waiting,
     settings: () => call<PluginSetting[]>('GET', at('settings')),
     waitingSettings: () => call<WaitingSetting[]>('GET', at('settings/waiting')),
     plugin: (plugin: string) => call<PluginView>('GET', at(`plugins/${plugin}`)),
@@ -229,9 +227,6 @@ export function clientFor(computer: string) {
       call<OrderStep>('POST', at('document/merge'), incoming),
     review: (part: ReviewPart, view: ReviewView) =>
       call<WorkedReview>('GET', at(asking('review', { part, ...view }))),
-    reviewBefore: (part: ReviewPart, view: ReviewView) =>
-      call<WorkedReview | null>('GET', at(asking('review/before', { part, ...view }))),
-    reviewAhead: () => call<null>('POST', at('review/ahead')),
     putOffs: () => call<PutOff>('GET', at('review/put-off')),
     putOff: (what: string, until?: string | null) =>
       call<PutOff>('PUT', at('review/put-off'), {

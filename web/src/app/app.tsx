@@ -1,8 +1,16 @@
 /** The application: one computer's studio inside the shell, a screen for each address. */
 import { QueryClientProvider, useQuery, type QueryClient } from '@tanstack/react-query';
-import { useCallback, useState } from 'react';
-import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { useCallback, useState, type ComponentType } from 'react';
+import {
+  createBrowserRouter,
+  Navigate,
+  Outlet,
+  RouterProvider,
+  useRouteError,
+  type RouteObject,
+} from 'react-router';
 import { useCatalog } from '../studio/contexts.ts';
+import { screens, type ScreenId } from '../studio/screens.ts';
 import {
   chosenComputer,
   computersQuery,
@@ -10,25 +18,49 @@ import {
   shownComputer,
 } from '../studio/studio-queries.ts';
 import { StudioProvider } from '../studio/studio.tsx';
-import { usePutOff } from '../studio/use-put-off.ts';
-import { useReviewOf } from '../review/use-review.ts';
 import { ErrorBoundary } from '../ui/error-boundary.tsx';
 import { NoticesProvider } from '../ui/notices.tsx';
-import { useAddress } from '../ui/use-address.ts';
-import { screens, type ScreenId } from '../studio/screens.ts';
-import { screenPart } from './screens.ts';
 import { Shell } from './shell.tsx';
 import * as texts from './texts.ts';
+
+/** Each screen is fetched with its dialogs when its address is opened first. */
+const fetchScreen: Readonly<Record<ScreenId, () => Promise<ComponentType>>> = {
+  scan: async () => (await import('../scan/scan-screen.tsx')).ScanScreen,
+  sort: async () => (await import('../sort/sort-screen.tsx')).SortScreen,
+  file: async () => (await import('../file/file-screen.tsx')).FileScreen,
+  rule: async () => (await import('../rule/rule-screen.tsx')).RuleScreen,
+  load: async () => (await import('../load/load-screen.tsx')).LoadScreen,
+  review: async () => (await import('../review/review-screen.tsx')).ReviewScreen,
+  keep: async () => (await import('../keep/keep-screen.tsx')).KeepScreen,
+  chart: async () => (await import('../keep/chart-page.tsx')).ChartPage,
+  plugin: async () => (await import('../plugin/plugin-page.tsx')).PluginPage,
+};
+
+const screenRoutes = (Object.keys(screens) as ScreenId[]).map(
+  (id): RouteObject => ({
+    path: screens[id].path,
+    lazy: async () => ({ Component: await fetchScreen[id]() }),
+    ErrorBoundary: FailedScreen,
+  }),
+);
+
+const router = createBrowserRouter([
+  {
+    Component: Rooms,
+    HydrateFallback: Opening,
+    children: [
+      { Component: Shell, children: [...screenRoutes, { path: '*', Component: FirstScreen }] },
+    ],
+  },
+]);
 
 export function App({ queries }: { queries: QueryClient }) {
   return (
     <QueryClientProvider client={queries}>
       <NoticesProvider>
-        <BrowserRouter>
-          <ErrorBoundary what={texts.cleverDrawer}>
-            <Rooms />
-          </ErrorBoundary>
-        </BrowserRouter>
+        <ErrorBoundary what={texts.cleverDrawer}>
+          <RouterProvider router={router} />
+        </ErrorBoundary>
       </NoticesProvider>
     </QueryClientProvider>
   );
@@ -50,11 +82,7 @@ function Rooms() {
   }
   const computer = shownComputer(computers.data ?? [], chosen);
   if (!computer) {
-    return (
-      <main id="content" tabIndex={-1} className="visually-hidden">
-        {texts.opening}
-      </main>
-    );
+    return <Opening />;
   }
   return (
     <StudioProvider
@@ -69,36 +97,26 @@ function Rooms() {
         </main>
       }
     >
-      <Routes>
-        <Route element={<Shell />}>
-          {routes.map(({ id, path, Part }) => (
-            <Route key={id} path={path} element={<Part />} />
-          ))}
-          <Route path="*" element={<Start />} />
-        </Route>
-      </Routes>
+      <Outlet />
     </StudioProvider>
   );
 }
 
-const ReviewScreen = screenPart('review');
+function Opening() {
+  return (
+    <main id="content" tabIndex={-1} className="visually-hidden">
+      {texts.opening}
+    </main>
+  );
+}
 
-/** What it shows is asked for beside the screen, not behind it. */
-function Review() {
-  const [params] = useAddress();
-  useReviewOf(params);
-  usePutOff();
-  return <ReviewScreen />;
+/** What kept a screen from being fetched or drawn is said by the shell, round which the bar stays. */
+function FailedScreen(): never {
+  throw useRouteError();
 }
 
 /** The first screen: the catalog when there is one, else where it begins. */
-function Start() {
+function FirstScreen() {
   const { plugins } = useCatalog();
   return <Navigate to={plugins.length > 0 ? '/file' : '/scan'} replace />;
 }
-
-const routes = (Object.keys(screens) as ScreenId[]).map((id) => ({
-  id,
-  path: screens[id].path,
-  Part: id === 'review' ? Review : screenPart(id),
-}));

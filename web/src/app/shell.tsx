@@ -20,18 +20,15 @@ import {
   Zap,
   type LucideIcon,
 } from 'lucide-react';
-import { createElement, memo, useEffect, useState } from 'react';
+import { createElement, memo, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
-import type { Client } from '../api/client.ts';
-import { useLater } from '../sort/later.ts';
-import type { SortContext } from '../sort/sort-context.ts';
-import { useQuestions } from '../studio/use-questions.ts';
 import {
   useActs,
   useComputer,
   useOrder,
   useStanding,
   useScanProgress,
+  useWaiting,
 } from '../studio/contexts.ts';
 import { useDraftCount } from '../ui/kept-text.ts';
 import { keyWords } from '../ui/key-words.ts';
@@ -40,8 +37,12 @@ import { ErrorBoundary } from '../ui/error-boundary.tsx';
 import { useDocumentTitle } from '../ui/use-document-title.ts';
 import { mainScreens, screenOf, type MainScreenId } from '../studio/screens.ts';
 import { useNextStep } from '../studio/use-next-step.ts';
-import { fetchedLater } from '../ui/fetched-later.tsx';
-import { firstScreenStands, whenAtRest } from '../ui/idle.ts';
+import { FindAnything } from './find-anything.tsx';
+import { LatestChanges } from './latest-changes.tsx';
+import { HelpKeys } from './help-keys.tsx';
+import { AllTags } from '../annotate/all-tags.tsx';
+import { FormatOrder } from '../annotate/format-order.tsx';
+import { ComputerItems } from './computer-items.tsx';
 import { Menu } from '../ui/menu.tsx';
 import { newFolderState } from '../file/new-folder-state.ts';
 import type { Doable } from './find-anything.tsx';
@@ -58,22 +59,6 @@ const icons: Readonly<Record<MainScreenId, LucideIcon>> = {
   review: ChartColumn,
   keep: BookmarkCheck,
 };
-
-/** These say themselves when they stand. */
-const largeScreens = ['/file', '/load'];
-
-const FindAnything = fetchedLater(
-  async () => (await import('./find-anything.tsx')).FindAnything,
-  'keys held',
-);
-const LatestChanges = fetchedLater(
-  async () => (await import('./latest-changes.tsx')).LatestChanges,
-);
-const HelpKeys = fetchedLater(async () => (await import('./help-keys.tsx')).HelpKeys);
-const AllTags = fetchedLater(async () => (await import('../annotate/all-tags.tsx')).AllTags);
-const FormatOrder = fetchedLater(
-  async () => (await import('../annotate/format-order.tsx')).FormatOrder,
-);
 
 /** What opens over any screen. */
 type ShellDialog = 'find' | 'changes' | 'keys' | 'tags' | 'formats';
@@ -142,40 +127,14 @@ function useDoable(open: (dialog: ShellDialog) => void): Doable[] {
   ];
 }
 
-/** Has the server work a review out while the window is idle: who opens it asks for it anyway. */
-function useReviewAhead({ reviewAhead }: Client): void {
-  useEffect(() => {
-    let isShown = true;
-    whenAtRest(() => {
-      if (isShown) {
-        reviewAhead().catch(() => undefined);
-      }
-    });
-    return () => {
-      isShown = false;
-    };
-  }, [reviewAhead]);
-}
-
 export function Shell() {
   const scan = useScanProgress();
   const { step } = useActs();
   const { pathname } = useLocation();
-  const asked = useQuestions(pathname.startsWith('/sort'));
-  const { computer, client } = useComputer();
-  const put = useLater(computer.id);
-  useReviewAhead(client);
-  const waiting = asked.isReady
-    ? asked.questions.filter(({ id }) => !put.later.has(id)).length + asked.failed.length
-    : 0;
+  const { waiting } = useWaiting();
   const navigate = useNavigate();
   // A plugin and a rule call the window after themselves.
   useDocumentTitle(mainScreens.find(({ id }) => id === screenOf(pathname))?.name ?? null);
-  useEffect(() => {
-    if (!largeScreens.some((path) => pathname.startsWith(path))) {
-      firstScreenStands();
-    }
-  }, [pathname]);
   const [dialog, setDialog] = useState<ShellDialog | null>(null);
   const close = (): void => {
     setDialog(null);
@@ -214,7 +173,7 @@ export function Shell() {
       <Bar pathname={pathname} scan={scan} waiting={waiting} open={setDialog} />
       <StandingStrip />
       <ErrorBoundary at={pathname} what={texts.thisScreen}>
-        <Outlet context={{ ...asked, ...put } satisfies SortContext} />
+        <Outlet />
       </ErrorBoundary>
       {dialog === 'find' && <FindAnything onClose={close} doable={doable} />}
       {dialog === 'changes' && <LatestChanges onClose={close} />}
@@ -338,10 +297,6 @@ function Screens({ pathname, scan, waiting }: ScreensProps) {
     </nav>
   );
 }
-
-const ComputerItems = fetchedLater(
-  async () => (await import('./computer-items.tsx')).ComputerItems,
-);
 
 /** The computer whose plugins are shown; a menu when there are several. */
 function ComputerChoice() {

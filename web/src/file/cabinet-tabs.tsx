@@ -3,15 +3,10 @@ import { Plus } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import type { ActOf, Cabinet } from '@clever-drawer/core';
 import { useActs, useArrangement } from '../studio/contexts.ts';
-import { fetchedLater } from '../ui/fetched-later.tsx';
+import { CabinetMenu } from './cabinet-menu.tsx';
+import { CabinetForm } from './cabinet-form.tsx';
 import { useDragRole, useHeld } from './held.ts';
 import * as texts from './texts.ts';
-
-const CabinetMenu = fetchedLater(
-  async () => (await import('./cabinet-menu.tsx')).CabinetMenu,
-  'when idle',
-);
-const CabinetForm = fetchedLater(async () => (await import('./cabinet-form.tsx')).CabinetForm);
 
 /** How long something dragged rests on a tab before its cabinet opens. Milliseconds. */
 const openAfter = 500;

@@ -16,15 +16,13 @@ import { useContext, useEffect, useLayoutEffect, useState } from 'react';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { markDragging } from '../ui/keys.ts';
 import { useNotices } from '../ui/notices.tsx';
-import { fetchedLater } from '../ui/fetched-later.tsx';
+import { KeepByHand } from './keep-by-hand.tsx';
 import { findAround, HeldContext, useHeld, type Held, type HeldStore } from './held.ts';
 import { planDrop, textOf, type Dragged, type DropPlan } from './model/drop-plan.ts';
 import { followPointer, partOf, type Pointed } from './under-pointer.ts';
 import type { ChestActs } from './use-chest.ts';
 import type { TrayState } from './use-tray.ts';
 import * as texts from './texts.ts';
-
-const KeepByHand = fetchedLater(async () => (await import('./keep-by-hand.tsx')).KeepByHand);
 
 /** A drag begins after some pixels, or after resting some milliseconds. */
 const mouse = { activationConstraint: { distance: 6 } };

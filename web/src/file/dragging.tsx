@@ -1,19 +1,10 @@
 /**
  * Dragging: plugins onto folders, folders among themselves, plugins within a folder. What carries
- * them is fetched when the window is idle, or by the first press.
+ * them is drawn with the first press.
  */
 import { useCallback, useState, type MouseEvent, type ReactNode, type TouchEvent } from 'react';
-import { fetchedLater } from '../ui/fetched-later.tsx';
-import type { CarrierProps } from './carrier.tsx';
+import { Carrier, type CarrierProps } from './carrier.tsx';
 import { createHeldStore, findAround, HeldContext } from './held.ts';
-
-/** What stands there until it is fetched, and if it cannot be: the screen does without it. */
-const Nothing = (): null => null;
-const Carrier = fetchedLater<CarrierProps>(
-  async () => (await import('./carrier.tsx')).Carrier,
-  'at once',
-  Nothing,
-);
 
 interface Props extends CarrierProps {
   /** All in which something can be dragged; the same object while only the others change. */

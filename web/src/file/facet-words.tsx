@@ -13,11 +13,9 @@ import {
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { sayTime } from '../ui/time-words.ts';
-import { fetchedLater } from '../ui/fetched-later.tsx';
+import { FacetOptions } from './facet-options.tsx';
 import { Menu } from '../ui/menu.tsx';
 import * as texts from './texts.ts';
-
-const FacetOptions = fetchedLater(async () => (await import('./facet-options.tsx')).FacetOptions);
 
 export function FacetWords({
   filter,

@@ -10,8 +10,8 @@ import { useAddress } from '../ui/use-address.ts';
 import { useChanged } from '../ui/use-changed.ts';
 import { useLatest } from '../ui/use-latest.ts';
 import { favouriteAct } from '../annotate/filing.ts';
-import { fetchedLater } from '../ui/fetched-later.tsx';
-import { firstScreenStands } from '../ui/idle.ts';
+import { FileIn } from './file-in.tsx';
+import { Suggestions } from './suggestions.tsx';
 import { Chest } from './chest.tsx';
 import { Dragging } from './dragging.tsx';
 import './file.css';
@@ -21,10 +21,6 @@ import { Tray } from './tray.tsx';
 import { useChest } from './use-chest.ts';
 import { useTray, type TrayState } from './use-tray.ts';
 import * as texts from './texts.ts';
-
-const FileIn = fetchedLater(async () => (await import('./file-in.tsx')).FileIn, 'keys held');
-
-const Suggestions = fetchedLater(async () => (await import('./suggestions.tsx')).Suggestions);
 
 export function FileScreen() {
   const { pluginById } = useCatalog();
@@ -57,7 +53,6 @@ export function FileScreen() {
     }
   };
   useScreenKeys({ tray, active, activePlugin, setDialog });
-  useEffect(firstScreenStands, []);
   return (
     <Dragging tray={tray} acts={chest.acts} onFiled={onFiled}>
       <main id="content" tabIndex={-1} className="file-screen">

@@ -2,14 +2,12 @@
 import { MoreHorizontal } from 'lucide-react';
 import { memo, useRef, useState } from 'react';
 import type { Folder } from '@clever-drawer/core';
-import { fetchedLater } from '../ui/fetched-later.tsx';
+import { FolderMenuItems as Items } from './folder-menu-items.tsx';
+import { MergeInto } from './folder-menu-items.tsx';
+import { IntoCabinet } from './folder-menu-items.tsx';
 import type { Asking } from './folder-menu-items.tsx';
 import type { ChestActs } from './use-chest.ts';
 import * as texts from './texts.ts';
-
-const Items = fetchedLater(async () => (await import('./folder-menu-items.tsx')).FolderMenuItems);
-const MergeInto = fetchedLater(async () => (await import('./folder-menu-items.tsx')).MergeInto);
-const IntoCabinet = fetchedLater(async () => (await import('./folder-menu-items.tsx')).IntoCabinet);
 
 /**
  * The dots at a corner; the menu itself is made when it opens, since a chest may hold hundreds of

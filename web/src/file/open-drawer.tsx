@@ -8,7 +8,7 @@ import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import { plural, sayRule, type Folder, type Placement, type PluginId } from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
-import { FolderForm } from './folder-form-later.ts';
+import { FolderForm } from './folder-form.tsx';
 import { PlacedPlugin } from './placed-plugin.tsx';
 import type { ChestActs, ChestState } from './use-chest.ts';
 import * as texts from './texts.ts';

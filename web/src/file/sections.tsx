@@ -3,11 +3,9 @@ import { Fragment } from 'react';
 import type { Folder } from '@clever-drawer/core';
 import { useArrangement } from '../studio/contexts.ts';
 import { Divider, DrawerFront } from './drawer-front.tsx';
-import { fetchedLater } from '../ui/fetched-later.tsx';
-import { FolderForm } from './folder-form-later.ts';
+import { OpenDrawer } from './open-drawer.tsx';
+import { FolderForm } from './folder-form.tsx';
 import type { ChestState } from './use-chest.ts';
-
-const OpenDrawer = fetchedLater(async () => (await import('./open-drawer.tsx')).OpenDrawer);
 
 interface Props {
   readonly folders: readonly Folder[];

@@ -12,16 +12,14 @@ import {
 } from '@clever-drawer/core';
 import { useWriteTable } from '../annotate/use-write-table.ts';
 import { useCatalog } from '../studio/contexts.ts';
-import { fetchedLater } from '../ui/fetched-later.tsx';
+import { WordOptions } from './word-options.tsx';
+import { KeepLink } from './keep-link.tsx';
 import { Menu } from '../ui/menu.tsx';
 import { FacetWords } from './facet-words.tsx';
 import { clearFilter, type List } from './use-list.ts';
 import { kindText, typeText } from './model/filter-words.ts';
 import type { WordOf } from './word-options.tsx';
 import * as texts from './texts.ts';
-
-const WordOptions = fetchedLater(async () => (await import('./word-options.tsx')).WordOptions);
-const KeepLink = fetchedLater(async () => (await import('./keep-link.tsx')).KeepLink);
 
 export function Sentence({
   list,

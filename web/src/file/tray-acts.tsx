@@ -1,14 +1,10 @@
 /** What can be done to all of the tray. */
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { fetchedLater } from '../ui/fetched-later.tsx';
+import { AnnotateMenu } from '../annotate/annotate-menu.tsx';
+import { GatherRule } from './gather-rule.tsx';
 import { Kbd } from '../ui/kbd.tsx';
 import * as texts from './texts.ts';
-
-const AnnotateMenu = fetchedLater(
-  async () => (await import('../annotate/annotate-menu.tsx')).AnnotateMenu,
-);
-const GatherRule = fetchedLater(async () => (await import('./gather-rule.tsx')).GatherRule);
 
 interface Props {
   readonly plugins: readonly string[];

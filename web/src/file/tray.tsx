@@ -5,11 +5,9 @@
 import { faceOf, type Plugin } from '@clever-drawer/core';
 import { Inbox, X } from 'lucide-react';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
-import { fetchedLater } from '../ui/fetched-later.tsx';
+import { TrayActs } from './tray-acts.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 import * as texts from './texts.ts';
-
-const TrayActs = fetchedLater(async () => (await import('./tray-acts.tsx')).TrayActs);
 
 interface Props {
   readonly tray: ReadonlySet<string>;

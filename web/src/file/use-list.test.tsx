@@ -5,7 +5,7 @@ import { act, cleanup, renderHook } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { asId, type OrderRecord, type Plugin } from '@clever-drawer/core';
 import { cabinetOf, folderOf } from '../studio/order.test-data.ts';
-import { pluginOf } from '../studio/plugin.test-data.ts';
+import { pluginOf } from '@clever-drawer/core/testing';
 import { studioOf } from '../studio/studio.test-data.tsx';
 
 // The router asks for it as it is read in, and jsdom has none.

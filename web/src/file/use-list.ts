@@ -20,7 +20,6 @@ import {
 } from '@clever-drawer/core';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { addressWith, useAddress, type AddressChange } from '../ui/use-address.ts';
-import { inIdleMoments } from '../ui/idle.ts';
 import { useLatest } from '../ui/use-latest.ts';
 
 export interface List {
@@ -146,23 +145,6 @@ function useFilter() {
   return { filter, sorting, setState };
 }
 
-/** So many rows are made ready for letters between two looks at the time. */
-const step = 200;
-
-/** Makes rows ready for letters in idle moments, so that the first letter need not wait for all. */
-function useSearchedAhead(rows: readonly Row[]): void {
-  useEffect(() => {
-    let at = 0;
-    return inIdleMoments(() => {
-      for (const row of rows.slice(at, at + step)) {
-        row.searched();
-      }
-      at += step;
-      return at < rows.length;
-    });
-  }, [rows]);
-}
-
 export function useList(): List {
   const { plugins, settings, answers, usage } = useCatalog();
   const { arrangement } = useArrangement();
@@ -177,7 +159,6 @@ export function useList(): List {
       }),
     [plugins, settings, withSettings, namings],
   );
-  useSearchedAhead(allRows);
   const ordered = useMemo(() => lineUp(allRows, sorting, usage), [allRows, sorting, usage]);
   const [now] = useState(() => Date.now());
   const facts = useMemo<FacetFacts>(

@@ -6,11 +6,9 @@ import { useEffect } from 'react';
 import type { CabinetSlot } from '@clever-drawer/core';
 import { useArrangement, useComputer } from '../studio/contexts.ts';
 import { remember, remembered } from '../ui/keys.ts';
-import { fetchedLater } from '../ui/fetched-later.tsx';
+import { CabinetItems } from './menu-items.tsx';
 import { Menu } from '../ui/menu.tsx';
 import * as texts from './texts.ts';
-
-const CabinetItems = fetchedLater(async () => (await import('./menu-items.tsx')).CabinetItems);
 
 export function CabinetChoice({ slot }: { slot: CabinetSlot }) {
   const { client } = useComputer();

@@ -12,7 +12,6 @@ import {
 import { NameDialog } from '../annotate/name-dialog.tsx';
 import { isAmongFavourites } from '../annotate/filing.ts';
 import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
-import { firstScreenStands } from '../ui/idle.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
 import { CabinetChoice } from './cabinet-choice.tsx';
 import { Copies, Facts } from './details.tsx';
@@ -31,7 +30,6 @@ export function Finder(props: LoaderProps) {
   const { hits, scope } = finding;
   const onScroll = useInView(active?.plugin.id, copyAt, active === hits[0]);
   const isBlank = typed === '' && where.folder === null;
-  useEffect(firstScreenStands, []);
   return (
     <section className="finder" aria-labelledby="finder-title" onScrollCapture={onScroll}>
       <Head track={track} index={index} before={before} />

@@ -2,15 +2,10 @@
 import { Link2 } from 'lucide-react';
 import type { TrackView } from '@clever-drawer/core';
 import { useCatalog } from '../studio/contexts.ts';
-import { fetchedLater } from '../ui/fetched-later.tsx';
+import { ChainDialog } from './chain-dialog.tsx';
 import type { ChainDialogProps } from './chain-dialog.tsx';
 import { SlotExtra } from './slot-extra.tsx';
 import * as texts from './texts.ts';
-
-const ChainDialog = fetchedLater<ChainDialogProps>(
-  async () => (await import('./chain-dialog.tsx')).ChainDialog,
-  'keys held',
-);
 
 export function KeepChain({ track }: { track: TrackView }) {
   const { pluginById } = useCatalog();

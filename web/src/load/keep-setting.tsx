@@ -2,15 +2,10 @@
 import { Bookmark } from 'lucide-react';
 import { stateLength, type SlotView } from '@clever-drawer/core';
 import { useCatalog } from '../studio/contexts.ts';
-import { fetchedLater } from '../ui/fetched-later.tsx';
+import { SettingDialog } from './setting-dialog.tsx';
 import type { SettingDialogProps } from './setting-dialog.tsx';
 import { SlotExtra } from './slot-extra.tsx';
 import * as texts from './texts.ts';
-
-const SettingDialog = fetchedLater<SettingDialogProps>(
-  async () => (await import('./setting-dialog.tsx')).SettingDialog,
-  'keys held',
-);
 
 interface Props {
   readonly slot: SlotView | undefined;

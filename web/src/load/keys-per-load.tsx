@@ -3,10 +3,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { keysQuery } from '../studio/studio-queries.ts';
-import { fetchedLater } from '../ui/fetched-later.tsx';
+import { Learnt } from './learnt.tsx';
 import * as texts from './texts.ts';
-
-const Learnt = fetchedLater(async () => (await import('./learnt.tsx')).Learnt);
 
 export function KeysPerLoad() {
   const { client } = useComputer();

@@ -2,22 +2,13 @@
 import { useState } from 'react';
 import type { SessionView } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
-import { fetchedLater } from '../ui/fetched-later.tsx';
+import { SaveDialog } from './session-dialogs.tsx';
+import { SettingsDialog } from './session-dialogs.tsx';
+import { SessionItems } from './menu-items.tsx';
 import { Menu } from '../ui/menu.tsx';
 import type { SlotActs } from './model/slots.ts';
 import type { SessionDialogProps } from './session-dialogs.tsx';
 import * as texts from './texts.ts';
-
-const SaveDialog = fetchedLater<SessionDialogProps>(
-  async () => (await import('./session-dialogs.tsx')).SaveDialog,
-  'keys held',
-);
-const SettingsDialog = fetchedLater<SessionDialogProps>(
-  async () => (await import('./session-dialogs.tsx')).SettingsDialog,
-  'keys held',
-);
-
-const SessionItems = fetchedLater(async () => (await import('./menu-items.tsx')).SessionItems);
 
 export function SessionMenu({ session, acts }: { session: SessionView; acts: SlotActs }) {
   const { client } = useComputer();

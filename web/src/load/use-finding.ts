@@ -99,7 +99,7 @@ export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
     },
     [reasons, pluginById, whyNotThing],
   );
-  const figures = useMemo(() => finder.figuresAfter(typed), [finder, typed]);
+  const figures = useMemo(() => finder.digitsAfter(typed), [finder, typed]);
   return {
     ...result,
     scope,

@@ -8,9 +8,10 @@ import {
   type HabitsView,
   type OrderRecord,
   type Plugin,
+  type Setting,
 } from '@clever-drawer/core';
 import { cabinetOf, folderOf } from '../studio/order.test-data.ts';
-import { copyOf, pluginOf } from '../studio/plugin.test-data.ts';
+import { copyOf, pluginOf } from '@clever-drawer/core/testing';
 import { studioOf } from '../studio/studio.test-data.tsx';
 import { useLoader, type Chosen } from './use-loader.ts';
 
@@ -41,7 +42,7 @@ interface Wanted {
   /** What the host says to a load; null when it takes it. */
   readonly answer?: string | null;
   /** Settings of which something was made. */
-  readonly kept?: readonly Plugin[];
+  readonly kept?: readonly Setting[];
 }
 
 /** The finder of the first slot of a track, with what it loaded and did. */
@@ -51,8 +52,7 @@ function finder({ answer = null, kept = [] }: Wanted = {}) {
   const onLeave = jest.fn<() => undefined>();
   const Studio = studioOf({
     plugins,
-    settings: kept,
-    records,
+    records: [...records, ...kept],
     client: { habits: () => Promise.resolve(noHabits) },
     act: (wanted) => {
       acts.push(wanted);
@@ -235,18 +235,17 @@ describe('what stands in a folder', () => {
 
 describe('a saved setting of which something was made', () => {
   it('is counted once, though it is found as a plugin and as a setting', () => {
-    const kept = there('Old harbour bell', {
-      setting: {
-        plugin: asId('sluice'),
-        pluginNames: ['Sluice'],
-        bank: null,
-        format: 'VST3',
-        path: null,
-        identity: null,
-        state: null,
-        isGone: false,
-      },
-    });
+    const kept: Setting = {
+      table: 'setting',
+      id: asId('bell'),
+      name: 'Old harbour bell',
+      plugin: asId('sluice'),
+      bank: null,
+      format: 'VST3',
+      path: null,
+      identity: null,
+      state: 'what a host gave',
+    };
     const { type, names, now } = finder({ kept: [kept] });
     type('old har');
     expect([names(), now().finding.found]).toEqual([['Old harbour bell'], 1]);

@@ -2,7 +2,6 @@
 import { useState } from 'react';
 import type { ReviewPart, ReviewParts } from '@clever-drawer/core';
 import { PartTabs } from '../ui/part-tabs.tsx';
-import { sayTime } from '../ui/time-words.ts';
 import { useAddress } from '../ui/use-address.ts';
 import { WishBar } from './wish-bar.tsx';
 import { ChangesPart } from './parts/changes-part.tsx';
@@ -18,7 +17,7 @@ import * as texts from './texts.ts';
 export function ReviewScreen() {
   const [params, show] = useAddress();
   const [now] = useState(() => Date.now());
-  const { part, review, isOf, isBusy, isLearning, error } = useReviewOf(params);
+  const { part, review, isBusy, isLearning, error } = useReviewOf(params);
   return (
     <main id="content" tabIndex={-1} className="review-screen" aria-busy={isBusy}>
       <h1 className="visually-hidden">
@@ -38,11 +37,6 @@ export function ReviewScreen() {
       {error && (
         <p role="alert" className="text-brick">
           {error.message}
-        </p>
-      )}
-      {isOf !== null && (
-        <p role="status" className="text-soft review-kept">
-          {texts.thisIsOf(sayTime(isOf))}
         </p>
       )}
       <BehindProvider>

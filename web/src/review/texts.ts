@@ -305,8 +305,6 @@ export const anotherOneInsteadOf = (plugin: string): string => `Another one inst
 export const anotherOne = 'another one';
 
 // review-screen
-export const thisIsOf = (time: string): string =>
-  `This is of ${time}; what is of now is being worked out.`;
 export const parts = [
   ['worth', 'Worth doing'],
   ['own', 'What you own'],

@@ -1,7 +1,4 @@
-/**
- * The part of a review that the address asks for: as the server worked it out last, until it is
- * there as it is now, and again when anything it is made of changes.
- */
+/** The part of a review that the address asks for, asked for again when anything it is made of changes. */
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import {
@@ -17,8 +14,6 @@ export interface ReviewState {
   readonly part: ReviewPart;
   /** The part, once it is there; of an older view while a new one is worked out. */
   readonly review: Partial<ReviewParts>;
-  /** When what is shown was worked out, where something changed since. ISO 8601. */
-  readonly isOf: string | null;
   /** Whether it is not there yet as it is now. */
   readonly isBusy: boolean;
   readonly isLearning: boolean;
@@ -36,7 +31,7 @@ export function useReviewOf(params: URLSearchParams): ReviewState {
 
 export function useReview(part: ReviewPart, view: ReviewView): ReviewState {
   const { client } = useComputer();
-  // Nothing of it stays in the window: the server holds it, and knows what is to be forgotten.
+  // Nothing of it stays in the window: the server knows what is to be forgotten.
   const now = useQuery({
     queryKey: ['review', client.computer, part, view],
     queryFn: () => client.review(part, view),
@@ -44,20 +39,11 @@ export function useReview(part: ReviewPart, view: ReviewView): ReviewState {
     structuralSharing: false,
     gcTime: 0,
   });
-  const before = useQuery({
-    queryKey: ['review before', client.computer, part, view],
-    queryFn: () => client.reviewBefore(part, view),
-    gcTime: 0,
-  });
-  const isOfNow = now.isSuccess && !now.isPlaceholderData;
-  const standing = isOfNow ? null : (before.data ?? null);
-  const shown = standing ?? now.data;
   return {
     part,
-    review: shown?.review ?? {},
-    isOf: standing?.at ?? null,
-    isBusy: !isOfNow,
-    isLearning: shown?.isLearning ?? true,
+    review: now.data?.review ?? {},
+    isBusy: !now.isSuccess || now.isPlaceholderData,
+    isLearning: now.data?.isLearning ?? true,
     error: now.error,
   };
 }

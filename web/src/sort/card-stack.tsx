@@ -1,5 +1,4 @@
 /** One question at a time: best answer first, number keys, several types at once, later, and why. */
-import { useOutletContext } from 'react-router';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import {
@@ -10,13 +9,12 @@ import {
   type Vendor,
   whichIsUnknown,
 } from '@clever-drawer/core';
-import { useActs } from '../studio/contexts.ts';
+import { useActs, useWaiting } from '../studio/contexts.ts';
 import { annotateAct } from '../annotate/annotate.ts';
 import { TypesPicker } from '../annotate/types-picker.tsx';
 import { VendorPicker } from '../annotate/vendor-picker.tsx';
 import { isDialogOpen, isTyping, useKeys } from '../ui/keys.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
-import type { SortContext } from './sort-context.ts';
 import { idsOf, optionsOf, typesAct, type Option } from './model/options.ts';
 import { NeighboursOf } from './neighbours.tsx';
 import { QuestionHead } from './question-head.tsx';
@@ -29,7 +27,7 @@ interface Props {
 }
 
 export function CardStack({ questions, vendors }: Props) {
-  const { later, putOff } = useOutletContext<SortContext>();
+  const { later, putOff } = useWaiting();
   const ordered = useMemo(
     () => [
       ...questions.filter((q) => !later.has(q.id)),

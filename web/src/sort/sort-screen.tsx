@@ -2,7 +2,7 @@
 import { CheckCheck, Layers, List as ListIcon } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { Link, useOutletContext, useSearchParams, type SetURLSearchParams } from 'react-router';
+import { Link, useSearchParams, type SetURLSearchParams } from 'react-router';
 import {
   questionVariants,
   type FindingView,
@@ -11,7 +11,6 @@ import {
   type TypeQuestion,
 } from '@clever-drawer/core';
 import { useCatalog } from '../studio/contexts.ts';
-import type { SortContext } from './sort-context.ts';
 import { remember, remembered } from '../ui/keys.ts';
 import { Progress } from '../ui/progress.tsx';
 import { AllVendors } from './all-vendors.tsx';
@@ -20,12 +19,12 @@ import { CardStack } from './card-stack.tsx';
 import { FailedList } from './failed-list.tsx';
 import { SettleClear } from './settle-clear.tsx';
 import './sort.css';
+import { useQuestions } from './use-questions.ts';
 import * as texts from './texts.ts';
 
 export function SortScreen() {
   const { plugins } = useCatalog();
-  // The shell has worked them out already, for the number beside the screen's name.
-  const { questions, failed, total, settled, view, isReady } = useOutletContext<SortContext>();
+  const { questions, failed, total, settled, view, isReady } = useQuestions();
   const [params, setParams] = useSearchParams();
   const [way, setWay] = useState(() => remembered('sort-way', 'cards'));
   const [isSettling, setSettling] = useState(false);

@@ -4,7 +4,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { renderHook } from '@testing-library/react';
 import type { Question, Vendor } from '@clever-drawer/core';
-import { pluginOf } from '../studio/plugin.test-data.ts';
+import { pluginOf } from '@clever-drawer/core/testing';
 import { studioOf } from '../studio/studio.test-data.tsx';
 import { useTitle } from './use-title.ts';
 

@@ -5,17 +5,20 @@
 import { createContext, useContext } from 'react';
 import type {
   Act,
-  Answer,
   Arrangement,
   Cabinet,
   ComputerView,
-  Format,
+  FindableThing,
+  Finder,
   PluginNames,
   Plugin,
   ScanProgress,
+  SettingFinder,
+  StudioCatalog,
   Usage,
 } from '@clever-drawer/core';
 import type { Client } from '../api/client.ts';
+import type { Later } from './later.ts';
 import type { OrderState } from './order-store.ts';
 import type { Beside, OwnActs } from './own-acts.ts';
 
@@ -26,22 +29,22 @@ export interface ComputerContext {
   readonly chooseComputer: (id: string) => void;
 }
 
-export interface CatalogContext {
-  /** All plugins, with chains behind them; what the user says of kind, types and vendor is in them. */
-  readonly plugins: readonly Plugin[];
-  /** Saved settings as things of their own, which stand in no list where nobody asks for them. */
-  readonly settings: readonly Plugin[];
-  /** Those of which something was made. */
-  readonly keptSettings: readonly Plugin[];
-  /** Plugins, chains and settings. */
-  readonly pluginById: ReadonlyMap<string, Plugin>;
-  /** What the user says of plugins, by plugin. */
-  readonly answers: ReadonlyMap<string, Answer>;
-  /** Formats, preferred first: which copy goes in front. */
-  readonly formatOrder: readonly Format[];
+export interface CatalogContext extends StudioCatalog {
   readonly usage: ReadonlyMap<string, Usage>;
   /** The address of a plugin's picture: the user's own, else one that a copy ships. */
   readonly pictureOf: (plugin: Plugin) => string | null;
+}
+
+export interface FindingContext {
+  /** Finds plugins, and settings of which something was made. */
+  readonly finder: Finder;
+  readonly settingFinder: SettingFinder<FindableThing>;
+}
+
+/** Questions that wait. */
+export interface WaitingContext extends Later {
+  /** How many wait that are not put off, copies that failed among them. */
+  readonly waiting: number;
 }
 
 export interface ArrangementContext {
@@ -82,6 +85,8 @@ function required<T>(value: T | null): T {
 
 export const Computer = createContext<ComputerContext | null>(null);
 export const Catalog = createContext<CatalogContext | null>(null);
+export const Finding = createContext<FindingContext | null>(null);
+export const Waiting = createContext<WaitingContext | null>(null);
 export const Order = createContext<OrderState | null>(null);
 export const ShownArrangement = createContext<ArrangementContext | null>(null);
 export const Acts = createContext<ActsContext | null>(null);
@@ -93,6 +98,8 @@ export const ScanProgressContext = createContext<ScanProgress | null>(null);
 
 export const useComputer = (): ComputerContext => required(useContext(Computer));
 export const useCatalog = (): CatalogContext => required(useContext(Catalog));
+export const useFinding = (): FindingContext => required(useContext(Finding));
+export const useWaiting = (): WaitingContext => required(useContext(Waiting));
 /** The records of the order, and what undo and redo would do. */
 export const useOrder = (): { readonly order: OrderState } => ({
   order: required(useContext(Order)),

@@ -1,7 +1,7 @@
-/** What a studio is made of, as it is asked for: ahead of everything drawn, and by what is drawn. */
-import { queryOptions, type QueryClient } from '@tanstack/react-query';
+/** What a studio is made of, as it is asked for. */
+import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import type { CatalogView, ComputerView, SortView } from '@clever-drawer/core';
-import { clientFor, listComputers, type Client } from '../api/client.ts';
+import { listComputers, type Client } from '../api/client.ts';
 import { remember, remembered } from '../ui/keys.ts';
 import { namesIn } from './names-in.ts';
 import { refreshed, type OrderState } from './order-store.ts';
@@ -37,6 +37,14 @@ export const sortQuery = ({ computer, sort }: Client) =>
     structuralSharing: false,
   });
 
+/** How many questions wait, without those that are put off; the number of before while it is asked anew. */
+export const waitingQuery = ({ computer, waiting }: Client, later: readonly string[]) =>
+  queryOptions({
+    queryKey: ['waiting questions', computer, later],
+    queryFn: () => waiting(later),
+    placeholderData: keepPreviousData,
+  });
+
 export const usageQuery = ({ computer, usage }: Client) =>
   queryOptions({ queryKey: ['usage', computer], queryFn: usage });
 
@@ -66,31 +74,3 @@ export const shownComputer = (
   computers: readonly ComputerView[],
   wanted: string,
 ): ComputerView | undefined => computers.find(({ id }) => id === wanted) ?? computers[0];
-
-/**
- * Asks for what a screen (`load`) needs, so that the server works while the page is
- * put together. Rejects where one of the answers is an error, which whoever is drawn says.
- */
-export async function askAhead(queries: QueryClient, screen: string): Promise<void> {
-  const computers = await queries.query(computersQuery);
-  const computer = shownComputer(computers, chosenComputer());
-  if (!computer) {
-    return;
-  }
-  const client = clientFor(computer.id);
-  const more: Readonly<Record<string, () => readonly Promise<unknown>[]>> = {
-    load: () => [
-      queries.query(sessionQuery(client)),
-      queries.query(habitsQuery(client)),
-      queries.query(keysQuery(client)),
-    ],
-    sort: () => [queries.query(sortQuery(client))],
-  };
-  await Promise.all<unknown>([
-    queries.query(catalogQuery(client)),
-    queries.query(orderQuery(client)),
-    queries.query(usageQuery(client)),
-    queries.query(settingsQuery(client)),
-    ...(more[screen]?.() ?? []),
-  ]);
-}

@@ -1,108 +1,101 @@
-/** A studio for tests of hooks: what the contexts hold, with a server made up by the test. */
+/** A studio for tests: the real core over what a test says, with a server made up by the test. */
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useMemo, type ReactNode } from 'react';
 import {
-  allAnswers,
-  cabinetsOf,
-  createArranger,
+  asId,
   orderOf,
+  type ComputerId,
   type OrderRecord,
   type Plugin,
+  type StudioFacts,
+  type Usage,
 } from '@clever-drawer/core';
-import type { Client } from '../api/client.ts';
+import { clientFor, type Client } from '../api/client.ts';
 import { NoticesProvider } from '../ui/notices.tsx';
 import {
   Acts,
   Catalog,
   Computer,
+  Finding,
   Order,
   ShownArrangement,
+  Waiting,
   type ActsContext,
-  type ArrangementContext,
-  type CatalogContext,
-  type ComputerContext,
 } from './contexts.ts';
+import { useLater } from './later.ts';
 import type { OrderState } from './order-store.ts';
 import { createOwnActs, type OwnActs } from './own-acts.ts';
+import { useStudio } from './use-studio.ts';
 
 /** What a test says of its studio; the rest is empty. */
 export interface StudioSaid {
   readonly plugins?: readonly Plugin[];
-  /** Saved settings; of each something was made. */
-  readonly settings?: readonly Plugin[];
+  /** Saved settings that were found. */
+  readonly found?: NonNullable<StudioFacts['found']>;
+  readonly usage?: readonly Usage[];
   readonly records?: readonly OrderRecord[];
   readonly client?: Partial<Client>;
   readonly order?: Partial<OrderState>;
   readonly own?: OwnActs;
   readonly act?: ActsContext['act'];
+  readonly step?: ActsContext['step'];
+  readonly did?: ActsContext['did'];
 }
 
-/** The contexts of a studio around hooks: the `wrapper` of testing-library. */
+/** The contexts of a studio around what is tested: the `wrapper` of testing-library. */
 export function studioOf({
   plugins = [],
-  settings = [],
+  found = [],
+  usage = [],
   records = [],
-  client = {},
+  client: told = {},
   order: state = {},
   own = createOwnActs(),
   act = () => true,
+  step = () => undefined,
+  did = () => undefined,
 }: StudioSaid): (props: { readonly children: ReactNode }) => ReactNode {
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   const order = orderOf(records);
-  const arrangement = createArranger()(
-    order,
-    plugins,
-    cabinetsOf(order)[0]?.id ?? null,
-    new Map(),
-    0,
-  );
-  return function Studio({ children }) {
-    const values = useMemo(
-      () => ({
-        computer: {
-          client: { computer: 'desk', ...client },
-          computer: { id: 'desk', name: 'Desk' },
-        } as unknown as ComputerContext,
-        catalog: {
-          plugins,
-          pluginById: new Map([...plugins, ...settings].map((one) => [one.id as string, one])),
-          settings,
-          keptSettings: settings,
-          usage: new Map(),
-          answers: new Map(allAnswers(order).map((one) => [one.id as string, one])),
-          formatOrder: [],
-        } as unknown as CatalogContext,
-        shown: {
-          arrangement,
-          cabinet: cabinetsOf(order)[0],
-          cabinets: cabinetsOf(order),
-          nameOf: (plugin: Plugin) => arrangement.namings.get(plugin.id)?.nickname ?? plugin.name,
-        } as unknown as ArrangementContext,
-        acts: { own, act } as unknown as ActsContext,
-        order: {
-          revision: 1,
-          confirmed: order,
-          pending: [],
-          records: order,
-          undo: null,
-          redo: null,
-          ...state,
-        } satisfies OrderState,
-      }),
-      [],
+  const client: Client = { ...clientFor('desk'), ...told };
+  const computer = { id: asId<ComputerId>('desk'), name: 'Desk', isElsewhere: false };
+  const where = { client, computer, computers: [computer], chooseComputer: () => undefined };
+  const acts = { own, act, step, did };
+  const shown: OrderState = {
+    revision: 1,
+    confirmed: order,
+    pending: [],
+    records: order,
+    undo: null,
+    redo: null,
+    ...state,
+  };
+  function Inside({ children }: { readonly children: ReactNode }) {
+    const facts = { computer: computer.id, catalog: plugins, order, found, usage };
+    const { catalog, finding, arrangement } = useStudio(client, facts, 0);
+    const later = useLater(computer.id);
+    const waiting = useMemo(() => ({ ...later, waiting: 0 }), [later]);
+    return (
+      <Computer value={where}>
+        <Acts value={acts}>
+          <Catalog value={catalog}>
+            <Finding value={finding}>
+              <Waiting value={waiting}>
+                <Order value={shown}>
+                  <ShownArrangement value={arrangement}>{children}</ShownArrangement>
+                </Order>
+              </Waiting>
+            </Finding>
+          </Catalog>
+        </Acts>
+      </Computer>
     );
+  }
+  return function Studio({ children }) {
     return (
       <QueryClientProvider client={queries}>
         <NoticesProvider>
-          <Computer value={values.computer}>
-            <Catalog value={values.catalog}>
-              <Order value={values.order}>
-                <Acts value={values.acts}>
-                  <ShownArrangement value={values.shown}>{children}</ShownArrangement>
-                </Acts>
-              </Order>
-            </Catalog>
-          </Computer>
+          <Inside>{children}</Inside>
         </NoticesProvider>
       </QueryClientProvider>
     );

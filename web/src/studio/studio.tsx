@@ -1,25 +1,34 @@
 /** Provides what the screens share about one computer; see contexts.ts. */
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, type ReactNode } from 'react';
-import type { ComputerView, Plugin } from '@clever-drawer/core';
+import type { ComputerView, Plugin, Usage } from '@clever-drawer/core';
 import { clientFor } from '../api/client.ts';
 import {
   Acts,
   Catalog,
   Computer,
+  Finding,
   Order,
   ScanProgressContext,
   ShownArrangement,
   StandingContext,
+  Waiting,
 } from './contexts.ts';
 import { fromView, type OrderState } from './order-store.ts';
-import { catalogQuery, orderQuery, settingsQuery, usageQuery } from './studio-queries.ts';
-import { useArrangementOf } from './use-arrangement-of.ts';
-import { useCatalogOf } from './use-catalog-of.ts';
+import {
+  catalogQuery,
+  orderQuery,
+  settingsQuery,
+  usageQuery,
+  waitingQuery,
+} from './studio-queries.ts';
 import { useEvents } from './use-events.ts';
+import { useLater } from './later.ts';
 import { useOrderActs } from './use-order-acts.ts';
+import { useStudio } from './use-studio.ts';
 
 const noPlugins: readonly Plugin[] = [];
+const noUsage: readonly Usage[] = [];
 const emptyOrder: OrderState = fromView({ revision: 0, records: [], undo: null, redo: null });
 
 interface Props {
@@ -40,16 +49,24 @@ export function StudioProvider(props: Props) {
   const used = useQuery(usageQuery(client));
   const settings = useQuery(settingsQuery(client));
   const order = ordered.data ?? emptyOrder;
-  const catalog = useCatalogOf(
-    client,
-    computer,
-    catalogued.data?.plugins ?? noPlugins,
-    order.records,
-    used.data,
-    settings.data,
-  );
   const fetchedAt = Math.max(catalogued.dataUpdatedAt, used.dataUpdatedAt);
-  const arrangement = useArrangementOf(computer.id, order.records, catalog, fetchedAt);
+  const { catalog, finding, arrangement } = useStudio(
+    client,
+    {
+      computer: computer.id,
+      catalog: catalogued.data?.plugins ?? noPlugins,
+      order: order.records,
+      found: settings.data ?? null,
+      usage: used.data ?? noUsage,
+    },
+    fetchedAt,
+  );
+  const later = useLater(computer.id);
+  const asked = useQuery(waitingQuery(client, later.putOffs));
+  const waitingQuestions = useMemo(
+    () => ({ ...later, waiting: asked.data ?? 0 }),
+    [later, asked.data],
+  );
   const { scan, standing } = useEvents(client, since);
   const acts = useOrderActs(client);
   const where = useMemo(
@@ -65,21 +82,25 @@ export function StudioProvider(props: Props) {
       </main>
     );
   }
-  // Smart folders ask for use, too: without it their counts would change under one's eyes.
-  if (!catalogued.data || !ordered.data || used.isPending) {
+  // What comes later would change counts under one's eyes: smart folders ask for use, the bar for questions.
+  if (!catalogued.data || !ordered.data || used.isPending || asked.isPending) {
     return waiting;
   }
   return (
     <Computer value={where}>
       <Acts value={acts}>
         <Catalog value={catalog}>
-          <Order value={order}>
-            <ShownArrangement value={arrangement}>
-              <StandingContext value={standing}>
-                <ScanProgressContext value={scan}>{children}</ScanProgressContext>
-              </StandingContext>
-            </ShownArrangement>
-          </Order>
+          <Finding value={finding}>
+            <Waiting value={waitingQuestions}>
+              <Order value={order}>
+                <ShownArrangement value={arrangement}>
+                  <StandingContext value={standing}>
+                    <ScanProgressContext value={scan}>{children}</ScanProgressContext>
+                  </StandingContext>
+                </ShownArrangement>
+              </Order>
+            </Waiting>
+          </Finding>
         </Catalog>
       </Acts>
     </Computer>

@@ -30,7 +30,7 @@ const shown = (onSelect: (key: string) => void): HTMLElement => {
 it('is a button that says it is closed, and makes no items', () => {
   const button = shown(() => undefined);
   expect(button.getAttribute('aria-expanded')).toBe('false');
-  expect(button.className).toBe('dropdown-toggle word');
+  expect(button.className).toBe('word dropdown-toggle');
   expect(screen.queryByText('A')).toBeNull();
 });
 

@@ -1,50 +1,47 @@
-/**
- * A word or button that opens a menu. Until it is first pressed it is only a button: what places and
- * walks a menu is fetched when the window is idle, or by that press.
- */
-import { useState } from 'react';
-import { fetchedLater } from './fetched-later.tsx';
-import type { MenuProps } from './open-menu.tsx';
+/** A word or button that opens a menu. */
+import { useState, type ReactNode } from 'react';
+import { Dropdown } from 'react-bootstrap';
 
-interface ClosedProps extends MenuProps {
-  readonly onOpen: () => void;
+export interface MenuProps {
+  /** What stands on the button. */
+  readonly children: ReactNode;
+  /** What it is called, where its text does not say it. */
+  readonly label?: string;
+  readonly className: string;
+  /** `span` within a sentence. */
+  readonly as?: 'div' | 'span';
+  readonly boxClass?: string;
+  readonly align?: 'start' | 'end';
+  /** With the key of the item that was chosen. */
+  readonly onSelect: (key: string) => void;
+  readonly onToggle?: () => void;
+  readonly menuClass?: string;
+  readonly items: ReactNode;
 }
-
-function Closed({ as: Box = 'div', boxClass = '', className, ...props }: ClosedProps) {
-  const { label, children, onOpen } = props;
-  return (
-    <Box className={`dropdown ${boxClass}`}>
-      <button
-        type="button"
-        className={`dropdown-toggle ${className}`}
-        aria-label={label}
-        aria-expanded={false}
-        onClick={onOpen}
-        onKeyDown={(event) => {
-          if (event.key === 'ArrowDown') {
-            event.preventDefault();
-            onOpen();
-          }
-        }}
-      >
-        {children}
-      </button>
-    </Box>
-  );
-}
-
-const OpenMenu = fetchedLater<ClosedProps>(
-  async () => (await import('./open-menu.tsx')).OpenMenu,
-  'at once',
-  Closed,
-);
 
 export function Menu(props: MenuProps) {
-  const [presses, setPresses] = useState(0);
-  const open = (): void => {
-    setPresses((before) => before + 1);
-  };
-  // Made anew by a press that comes before it is there, which so tries again what failed.
-  const Shown = presses > 0 ? OpenMenu : Closed;
-  return <Shown key={presses} {...props} onOpen={open} />;
+  const { as = 'div', boxClass, className, align = 'start', label, menuClass, items } = props;
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <Dropdown
+      as={as}
+      className={boxClass}
+      align={align}
+      show={isOpen}
+      onSelect={(key) => {
+        if (key !== null) {
+          props.onSelect(key);
+        }
+      }}
+      onToggle={(isNow) => {
+        setOpen(isNow);
+        props.onToggle?.();
+      }}
+    >
+      <Dropdown.Toggle as="button" type="button" className={className} aria-label={label}>
+        {props.children}
+      </Dropdown.Toggle>
+      {isOpen && <Dropdown.Menu className={menuClass}>{items}</Dropdown.Menu>}
+    </Dropdown>
+  );
 }

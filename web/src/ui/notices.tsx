@@ -26,14 +26,6 @@ export interface Notices {
 const NoticesContext = createContext<Notices>({ notify: () => undefined });
 export const useNotices = (): Notices => useContext(NoticesContext);
 
-/** Tells that a part of the program could not be fetched; browsers ask for it again with the page only. */
-export function useTellMissing(): () => void {
-  const { notify } = useNotices();
-  return useCallback(() => {
-    notify(texts.partIsMissing, 'trouble');
-  }, [notify]);
-}
-
 /** How long a message stays, by what it tells. Milliseconds. */
 const shownFor: Readonly<Record<NoticeKind, number>> = { done: 3_500, trouble: 20_000 };
 

@@ -2,8 +2,6 @@
 
 // notices
 export const close = 'Close';
-export const partIsMissing =
-  'A part of Clever Drawer could not be fetched while it was away. Load the page again to have all of it.';
 
 // error-boundary
 export const couldNotBeShown = (what: string): string => `${what} could not be shown`;

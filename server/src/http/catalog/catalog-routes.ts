@@ -1,15 +1,24 @@
 /** Routes of computers and their catalogs: plugins, questions, pictures, finding. */
 import { raw, type Request, type Router } from 'express';
 import { array, object, string } from 'yup';
-import { nameLength, ok, trackKinds, type SlotKind, type TrackKind } from '@clever-drawer/core';
+import {
+  nameLength,
+  ok,
+  trackKinds,
+  type SlotKind,
+  type TrackKind,
+  type WaitingView,
+} from '@clever-drawer/core';
 import type { Parts } from '../../parts.ts';
 import { findPlugins } from '../../usecases/catalog/find-plugins.ts';
 import { ownPicture, takePicture } from '../../usecases/catalog/pictures.ts';
 import { setUpComputer } from '../../usecases/catalog/set-up-computer.ts';
 import {
+  countWaiting,
   readPicture,
   viewCatalog,
   viewComputers,
+  viewSort,
   viewUsage,
 } from '../../usecases/catalog/view-catalog.ts';
 import {
@@ -23,7 +32,7 @@ import { name } from '../fields.ts';
 import { linesOf } from '../lines.ts';
 import { at, handle, param, withBody } from '../handling.ts';
 import { parse } from '../parse.ts';
-import { answer, answerText, refuse } from '../problems.ts';
+import { answer, refuse } from '../problems.ts';
 
 /** A new computer. */
 const computerSchema = object({
@@ -40,10 +49,13 @@ const findSchema = object({
   limit: string().matches(/^[1-9]\d{0,2}$/, '${path} must be a number from 1 to 999'),
 });
 
-/** The revision that who asks has; undefined for the whole. */
-function sinceOf({ query: { since } }: Request): string | undefined {
-  return typeof since === 'string' ? since : undefined;
+/** The version that who asks has; null for the whole. */
+function sinceOf({ query: { since } }: Request): number | null {
+  return typeof since === 'string' && /^\d{1,15}$/.test(since) ? Number(since) : null;
 }
+
+/** Questions that are put off in a window. */
+const waitingSchema = object({ later: array(string().max(500).required()).max(2_000).required() });
 
 /** Adds the routes of computers and catalogs. */
 export function catalogRoutes(router: Router, parts: Parts): void {
@@ -80,9 +92,7 @@ export function catalogRoutes(router: Router, parts: Parts): void {
   router.get(
     at('catalog'),
     handle(async (request, response, computer) => {
-      const form = request.query['form'] === 'columns' ? 'columns' : 'plugins';
-      const asked = { since: sinceOf(request), form } as const;
-      answerText(response, await viewCatalog(parts, computer, asked));
+      answer(response, await viewCatalog(parts, computer, sinceOf(request)));
     }),
   );
   router.get(
@@ -114,8 +124,14 @@ export function catalogRoutes(router: Router, parts: Parts): void {
   router.get(
     at('sort'),
     handle(async (request, response, computer) => {
-      response.type('json').send(await parts.sortings.since(computer, sinceOf(request)));
+      response.json(await viewSort(parts, computer, sinceOf(request)));
     }),
+  );
+  router.post(
+    at('waiting'),
+    withBody(waitingSchema, async ({ later }, computer) =>
+      ok({ waiting: await countWaiting(parts, computer, later) } satisfies WaitingView),
+    ),
   );
   router.get(
     at('plugins/:plugin'),

@@ -16,10 +16,9 @@ import {
   type ReviewView,
   type TrackKind,
 } from '@clever-drawer/core';
-import { loggable } from '../../log.ts';
 import type { Parts } from '../../parts.ts';
 import { putOff, viewPutOff } from '../../usecases/review/put-off.ts';
-import { viewReview, viewReviewBefore, workOutAhead } from '../../usecases/review/view-review.ts';
+import { viewReview } from '../../usecases/review/view-review.ts';
 import { id } from '../fields.ts';
 import { at, handle, withBody } from '../handling.ts';
 import { parse } from '../parse.ts';
@@ -58,33 +57,16 @@ async function askedOf({ query }: Request): Promise<Result<Asked>> {
   return ok({ part, view: { ...usualView, ...view } });
 }
 
-/** Answers what an address asks for with JSON text. */
-const withAsked = (
-  work: (asked: Asked, computer: string) => Promise<Result<string>> | Result<string>,
-) =>
-  handle(async (request, response, computer) => {
-    const asked = await askedOf(request);
-    answerText(response, asked.ok ? await work(asked.value, computer) : asked);
-  });
-
 /** Adds the routes of a review. */
 export function reviewRoutes(router: Router, parts: Parts): void {
   router.get(
     at('review'),
-    withAsked(({ part, view }, computer) => viewReview(parts, computer, part, view)),
-  );
-  router.get(
-    at('review/before'),
-    withAsked(({ part, view }, computer) => ok(viewReviewBefore(parts, computer, part, view))),
-  );
-  router.post(
-    at('review/ahead'),
-    handle((_, response, computer) => {
-      workOutAhead(parts, computer).catch((error: unknown) => {
-        parts.log.info({ error: loggable(error) }, 'a review could not be worked out ahead');
-      });
-      response.json(null);
-      return Promise.resolve();
+    handle(async (request, response, computer) => {
+      const asked = await askedOf(request);
+      answerText(
+        response,
+        asked.ok ? await viewReview(parts, computer, asked.value.part, asked.value.view) : asked,
+      );
     }),
   );
   router.get(

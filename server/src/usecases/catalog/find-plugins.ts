@@ -3,28 +3,19 @@
  * only a screen knows (the cabinet that is open, the plugin before).
  */
 import {
-  allAnswers,
-  allFolders,
-  allPluginNames,
-  keyedById,
   acceptsAll,
+  allFolders,
   asId,
-  catalogAsSaid,
   chosenByLetters,
-  createSettingFinder,
   copyToLoad,
-  entryOf,
-  findableSetting,
-  Finder,
   habitsOf,
+  memoizeByObject,
   noUse,
   ok,
   placementsIn,
-  preferenceIn,
-  settingIn,
   settingsShown,
-  withSettings,
   whyNotHere,
+  withSettings,
   type CopyId,
   type Format,
   type HostSetting,
@@ -33,11 +24,9 @@ import {
   type Result,
   type SlotKind,
 } from '@clever-drawer/core';
-import { readCatalog } from '../../database/catalog.ts';
-import { readOrder } from '../../database/order.ts';
-import { readHabits, readSession, readUsage } from '../../database/session.ts';
-import type { Parts, ReadyToFind } from '../../parts.ts';
-import { settingsHere } from './settings-here.ts';
+import { readHabits, readSession } from '../../database/session.ts';
+import type { Parts } from '../../parts.ts';
+import type { StudioNow } from '../../studio/studios.ts';
 
 /** A plugin with the copy that would be loaded; of a chain, null. */
 export interface FoundCopy {
@@ -56,76 +45,42 @@ export interface FoundPlugin extends FoundCopy {
   readonly chain: readonly FoundCopy[] | null;
 }
 
-const slotSorts: readonly SlotKind[] = ['effect', 'instrument', 'note-effect'];
+const slotKinds: readonly SlotKind[] = ['effect', 'instrument', 'note-effect'];
 
-async function prepare(parts: Parts, computer: string): Promise<ReadyToFind> {
-  const { manager } = parts.database;
-  const now = parts.clock();
-  const [catalog, order, usage, learnt, session, settings] = await Promise.all([
-    readCatalog(manager, computer),
-    readOrder(manager, computer),
-    readUsage(manager, computer, now),
-    readHabits(manager, computer, now),
-    readSession(manager, computer),
-    settingsHere(parts, computer),
-  ]);
-  const answers = keyedById(allAnswers(order));
-  const namings = keyedById(allPluginNames(order));
-  const all = catalogAsSaid(
-    catalog,
-    order,
-    [...settings.values()].map((card) => ({
-      ...card,
-      id: asId(card.id),
-      plugin: asId(card.plugin),
-    })),
-  );
-  const plugins = all.filter(({ id, setting }) => !setting || settingIn(order, id));
-  const pluginById = keyedById(all);
-  const favourites = new Set<string>(
-    allFolders(order)
-      .filter((folder) => folder.form === 'favourites')
-      .flatMap((folder) => placementsIn(order, folder.id).map((placement) => placement.plugin)),
-  );
-  const accepts = session?.settings ?? acceptsAll;
-  const known = {
-    pluginOf: (id: string) => pluginById.get(id),
-    saidOf: (id: string) => answers.get(id),
-    accepts,
-    today: now.toISOString().slice(0, 10),
-  };
-  return {
-    finder: new Finder(
-      plugins.map((plugin) =>
-        entryOf(plugin, {
-          nickname: namings.get(plugin.id)?.nickname ?? null,
-          slotLabel: namings.get(plugin.id)?.slotLabel ?? null,
-          tags: answers.get(plugin.id)?.tags ?? [],
-        }),
+/** What finding from outside needs beside the finders: made once for each state of the studio. */
+const readyToFind = memoizeByObject(
+  async ({ order, studio, usage, at }: StudioNow, { database, clock }: Parts, computer: string) => {
+    const learnt = await readHabits(database.manager, computer, clock());
+    const session = await readSession(database.manager, computer);
+    const accepts = session?.settings ?? acceptsAll;
+    const favourites = new Set<string>(
+      allFolders(order)
+        .filter((folder) => folder.form === 'favourites')
+        .flatMap((folder) => placementsIn(order, folder.id).map((placement) => placement.plugin)),
+    );
+    const known = {
+      pluginOf: (id: string) => studio.catalog.pluginById.get(id),
+      saidOf: (id: string) => studio.catalog.answers.get(id),
+      accepts,
+      today: new Date(at).toISOString().slice(0, 10),
+    };
+    return {
+      accepts,
+      habits: habitsOf({
+        ...noUse,
+        warmth: new Map(usage.map((one) => [one.plugin, one.warmth])),
+        chosen: chosenByLetters(learnt.letters),
+        favourites,
+      }),
+      slotsOf: new Map(
+        studio.catalog.things.map((plugin) => [
+          plugin.id as string,
+          new Set(slotKinds.filter((slot) => whyNotHere(plugin, slot, known) === null)),
+        ]),
       ),
-    ),
-    habits: habitsOf({
-      ...noUse,
-      warmth: new Map(usage.map((one) => [one.plugin, one.warmth])),
-      chosen: chosenByLetters(learnt.letters),
-      favourites,
-    }),
-    settings: createSettingFinder(
-      all.flatMap((plugin) =>
-        plugin.setting ? [findableSetting(plugin, namings.get(plugin.id)?.nickname ?? null)] : [],
-      ),
-    ),
-    can: new Map(
-      all.map((plugin) => [
-        plugin.id as string,
-        new Set(slotSorts.filter((slot) => whyNotHere(plugin, slot, known) === null)),
-      ]),
-    ),
-    pluginById,
-    accepts,
-    formatOrder: preferenceIn(order, computer)?.formats,
-  };
-}
+    };
+  },
+);
 
 /** At most `limit`, best first; with a slot, only what can be loaded into such a one. */
 export async function findPlugins(
@@ -135,16 +90,18 @@ export async function findPlugins(
   slot: SlotKind | null,
   limit: number,
 ): Promise<Result<FoundPlugin[]>> {
-  const { finder, habits, settings, can, pluginById, accepts, formatOrder } =
-    await parts.finding.of(computer, () => prepare(parts, computer));
+  const now = await parts.studios.of(computer);
+  const { catalog, finder, settingFinder } = now.studio;
+  const { pluginById, formatOrder } = catalog;
+  const { habits, slotsOf, accepts } = await readyToFind(now, parts, computer);
   const isAllowed = ({ id }: Plugin): boolean => {
-    const slots = can.get(id);
+    const slots = slotsOf.get(id);
     return slots !== undefined && (slot === null ? slots.size > 0 : slots.has(slot));
   };
-  const { hits: plugins } = finder.find(query, habits, limit, isAllowed);
+  const { hits: plugins } = finder().find(query, habits, limit, isAllowed);
   const hits = withSettings(
     plugins,
-    settings.find(query, settingsShown, ({ thing }) => isAllowed(thing)),
+    settingFinder().find(query, settingsShown, ({ thing }) => isAllowed(thing)),
     limit,
   );
   const found = (plugin: Plugin): FoundCopy => {

@@ -1,39 +1,106 @@
 /** What the screens show of the catalog, and the pictures that bundles ship. */
 import { realpath, stat } from 'node:fs/promises';
 import { extname, sep } from 'node:path';
-import { failed, ok, type ComputerView, type Result, type Usage } from '@clever-drawer/core';
-import { findCopy } from '../../database/catalog.ts';
+import {
+  failed,
+  memoizeByObject,
+  ok,
+  questionsOf,
+  uncertainOf,
+  type CatalogChange,
+  type CatalogView,
+  type ComputerView,
+  type Question,
+  type Result,
+  type SortChange,
+  type SortView,
+  type Usage,
+} from '@clever-drawer/core';
+import { countFailed, findCopy } from '../../database/catalog.ts';
 import { findComputer, listComputers } from '../../database/computers.ts';
 import { readUsage } from '../../database/session.ts';
-import type { CatalogForm } from '../../jobs/held-catalogs.ts';
+import { changedSince } from '../../database/versions.ts';
 import { readRegular } from '../../files/index.ts';
 import type { Parts } from '../../parts.ts';
+import type { StudioNow } from '../../studio/studios.ts';
 import { computerView } from './set-up-computer.ts';
-
-/** What is asked of a catalog: the revision that who asks has, and how a whole one is to be sent. */
-export interface CatalogAsked {
-  readonly since: string | undefined;
-  readonly form: CatalogForm;
-}
 
 /** All computers. */
 export async function viewComputers(parts: Parts): Promise<ComputerView[]> {
   return (await listComputers(parts.database.manager)).map(computerView);
 }
 
-/**
- * The plugins of a computer as JSON: the whole in the form that is asked for, or a `CatalogChange` for
- * who has the catalog of a revision since which it is known what changed.
- */
+/** What changed since a version that a window has; null where it is not known, or it has none. */
+const changedIn = (
+  { database }: Parts,
+  computer: string,
+  since: number | null,
+): Promise<readonly string[] | null> =>
+  since === null ? Promise.resolve(null) : changedSince(database.manager, computer, since);
+
+/** The plugins of a computer: all, or what changed since a version. */
 export async function viewCatalog(
   parts: Parts,
   computer: string,
-  { since, form }: CatalogAsked,
-): Promise<Result<string | Buffer>> {
+  since: number | null,
+): Promise<Result<CatalogView | CatalogChange>> {
   const row = await findComputer(parts.database.manager, computer);
-  return row
-    ? ok(await parts.catalogs.since(computerView(row), since, form))
-    : failed({ code: 'unknown-record', at: 'computer', what: 'computer' });
+  if (!row) {
+    return failed({ code: 'unknown-record', at: 'computer', what: 'computer' });
+  }
+  const { version, catalog } = await parts.studios.of(computer);
+  const changed = await changedIn(parts, computer, since);
+  if (changed === null) {
+    return ok({ version, computer: computerView(row), plugins: catalog });
+  }
+  const ids = new Set(changed);
+  const plugins = ids.size === 0 ? [] : catalog.filter(({ id }) => ids.has(id));
+  for (const { id } of plugins) {
+    ids.delete(id);
+  }
+  return ok({ version, changed: plugins, removed: [...ids] });
+}
+
+/** What is uncertain: all of it, or what changed since a version. */
+export async function viewSort(
+  parts: Parts,
+  computer: string,
+  since: number | null,
+): Promise<SortView | SortChange> {
+  const { version, grounds, sort } = await parts.studios.of(computer);
+  const changed = await changedIn(parts, computer, since);
+  if (changed === null) {
+    return { version, grounds: [...grounds.values()], ...sort };
+  }
+  return {
+    version,
+    changed: changed.flatMap((id) => grounds.get(id) ?? []),
+    removed: changed.filter((id) => !grounds.has(id)),
+    ...sort,
+  };
+}
+
+/** The questions about a computer. */
+const questionsAbout = memoizeByObject(
+  ({ studio, order, grounds, sort }: StudioNow): readonly Question[] =>
+    questionsOf(
+      uncertainOf(studio.catalog.plugins, studio.catalog.answers, order, {
+        grounds: [...grounds.values()],
+        ...sort,
+      }),
+    ),
+);
+
+/** How many questions wait beside those that were put off, copies that failed among them. */
+export async function countWaiting(
+  parts: Parts,
+  computer: string,
+  later: readonly string[],
+): Promise<number> {
+  const now = await parts.studios.of(computer);
+  const putOff = new Set(later);
+  const asked = questionsAbout(now).filter(({ id }) => !putOff.has(id));
+  return asked.length + (await countFailed(parts.database.manager, computer));
 }
 
 /** How often and when plugins were loaded. */

@@ -123,12 +123,13 @@ async function takeUp(
   );
   await moveCopies(
     manager,
+    computer,
     standing.flatMap((copy) => {
       const plugin = identified.pluginOf.get(copy.id);
       return plugin === undefined || plugin === copy.plugin ? [] : [{ copy: copy.id, plugin }];
     }),
   );
-  await updatePlugins(manager, changed);
+  await updatePlugins(manager, computer, changed);
   const went = emptiedPlugins(standing, identified.pluginOf);
   await noteWentInto(manager, computer, went);
   await forgetEmptyPlugins(
@@ -218,7 +219,7 @@ export async function followChange(
 ): Promise<boolean> {
   const touched = [...change.added, ...change.removed, ...change.updated.map(([, to]) => to)];
   if (touched.some((record) => record.table === 'belonging')) {
-    await moveBelongings(manager, change);
+    await moveBelongings(manager, computer, change);
   }
   if (touched.some((record) => record.table === 'belonging' || record.table === 'spelling')) {
     await identifyComputer(manager, sorter, computer);
@@ -249,14 +250,18 @@ function answersThatTeach({ added, removed, updated }: OrderChange): string[] {
 }
 
 /** Copies go where the change says; where it takes back what was said, they go where they were. */
-async function moveBelongings(manager: EntityManager, change: OrderChange): Promise<void> {
+async function moveBelongings(
+  manager: EntityManager,
+  computer: string,
+  change: OrderChange,
+): Promise<void> {
   const to = [...change.added, ...change.updated.map(([, record]) => record)].flatMap((r) =>
     r.table === 'belonging' ? [{ copy: r.id, plugin: r.plugin }] : [],
   );
   const back = change.removed.flatMap((r) =>
     r.table === 'belonging' ? [{ copy: r.id, plugin: r.before }] : [],
   );
-  await moveCopies(manager, [...back, ...to]);
+  await moveCopies(manager, computer, [...back, ...to]);
 }
 
 /** An answer teaches the other plugins of the same vendors. */
@@ -291,6 +296,7 @@ async function identifyVendorsOf(
   const known = new Map(near.map((row) => [row.id, row]));
   await updatePlugins(
     manager,
+    computer,
     identifyPlugins(gathered, said.answers).filter((plugin) => {
       const row = known.get(plugin.id);
       return row && !isSame(row, plugin);

@@ -12,7 +12,6 @@ import { copiesOfPlugins, pluginById, shownState } from '../../database/catalog.
 import { findingsAbout } from '../../database/scans.ts';
 import { loadsByMonth } from '../../database/session.ts';
 import { settingsFor, waitingSettings } from '../../database/settings.ts';
-import { settingsHere } from '../catalog/settings-here.ts';
 import type { Parts } from '../../parts.ts';
 import { findingView } from '../scan/scan-views.ts';
 
@@ -61,12 +60,9 @@ export async function viewPlugin(
 }
 
 /** All settings of plugins, for finding them by letters. */
-export const viewSettings = async (parts: Parts, computer: string): Promise<PluginSetting[]> =>
-  [...(await settingsHere(parts, computer)).values()].map((setting) => ({
-    ...setting,
-    id: asId(setting.id),
-    plugin: asId(setting.plugin),
-  }));
+export const viewSettings = async (parts: Parts, computer: string): Promise<PluginSetting[]> => [
+  ...(await parts.studios.of(computer)).found,
+];
 
 /** Settings whose plugin is not here. */
 export const viewWaitingSettings = (parts: Parts, computer: string): Promise<WaitingSetting[]> =>

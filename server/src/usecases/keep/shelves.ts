@@ -1,7 +1,6 @@
 /** A cabinet of the running application as directories: what it would be, and bringing it into step. */
 import {
   cabinetIn,
-  catalogAsSaid,
   describe,
   failed,
   ok,
@@ -12,10 +11,7 @@ import {
   type ShelfSettings,
   type ShelfView,
 } from '@clever-drawer/core';
-import { readCatalog } from '../../database/catalog.ts';
 import { findComputer, saveShelf } from '../../database/computers.ts';
-import { readOrder } from '../../database/order.ts';
-import { readUsage } from '../../database/session.ts';
 import { loggable } from '../../log.ts';
 import type { Parts } from '../../parts.ts';
 import type { WhyNot } from '../../reach.ts';
@@ -25,25 +21,22 @@ import { writeShelf, type ShelfOptions, type ShelfOutcome } from '../../shelf/in
 const toldOf = 20;
 
 async function planOf(
-  { database, clock }: Parts,
+  { studios, clock }: Parts,
   computer: string,
   settings: ShelfSettings,
 ): Promise<ShelfPlan | null> {
-  const { manager } = database;
-  const order = await readOrder(manager, computer);
+  const { order, studio } = await studios.of(computer);
   if (!cabinetIn(order, settings.cabinet)) {
     return null;
   }
-  const catalog = await readCatalog(manager, computer);
-  const usage = await readUsage(manager, computer, clock());
   return planShelf({
     order,
-    plugins: catalogAsSaid(catalog, order),
+    plugins: studio.catalog.things,
     cabinet: settings.cabinet,
     formatOrder: preferenceIn(order, computer)?.formats,
     hasFigures: settings.hasFigures,
     hasLinks: process.platform !== 'win32',
-    usage: new Map(usage.map((one) => [one.plugin, one])),
+    usage: studio.usage,
     now: clock().getTime(),
   });
 }

@@ -68,16 +68,14 @@ export async function changeLearning(
   computer: string,
   isLearning: boolean,
 ): Promise<Result<null>> {
-  await setLearning(parts.database.manager, computer, isLearning);
-  parts.reviews.forget(computer);
+  await parts.database.transaction((manager) => setLearning(manager, computer, isLearning));
   parts.events.tell(computer, { event: 'usage' });
   return ok(null);
 }
 
 /** Forgets all loads. Gives how many there were. */
 export async function wipeLoads(parts: Parts, computer: string): Promise<Result<number>> {
-  const forgotten = await forgetLoads(parts.database.manager, computer);
-  parts.reviews.forget(computer);
+  const forgotten = await parts.database.transaction((manager) => forgetLoads(manager, computer));
   parts.events.tell(computer, { event: 'usage' });
   return ok(forgotten);
 }

@@ -35,8 +35,8 @@ import {
 } from '../../database/changes.ts';
 import { findComputer } from '../../database/computers.ts';
 import { findOwnPicture } from '../../database/pictures.ts';
+import { settingsOfPlugins } from '../../database/settings.ts';
 import type { Parts } from '../../parts.ts';
-import { settingsHere } from '../catalog/settings-here.ts';
 import { fitToday, step } from './step.ts';
 
 /** The whole order of a computer. */
@@ -45,7 +45,7 @@ export function viewOrder(parts: Parts, computer: string): Promise<OrderView> {
     const { revision } = (await findComputer(manager, computer)) ?? { revision: 0 };
     return {
       revision,
-      records: await parts.orders.recordsAt(manager, computer, revision),
+      records: [...(await parts.studios.orderAt(manager, computer, revision)).values()],
       ...(await undoWords(manager, computer)),
     };
   });
@@ -54,7 +54,7 @@ export function viewOrder(parts: Parts, computer: string): Promise<OrderView> {
 /** Does one act and tells every window. */
 export function performAct(parts: Parts, computer: string, asked: Act): Promise<Result<OrderStep>> {
   return step(parts, computer, async (manager, order) => {
-    const trouble = await troubleWith(parts, manager, computer, order, asked);
+    const trouble = await troubleWith(manager, computer, order, asked);
     if (trouble) {
       return failed(trouble);
     }
@@ -94,7 +94,6 @@ function ownersIn(act: Act): readonly Owner[] {
  * is not this computer's.
  */
 async function troubleWith(
-  parts: Parts,
   manager: EntityManager,
   computer: string,
   order: Order,
@@ -114,8 +113,8 @@ async function troubleWith(
   }
   if (act.act === 'keep-settings') {
     const fresh = act.settings.filter(({ id }) => !settingIn(order, id));
-    const trouble = await troubleWithSettings(parts, manager, computer, fresh);
-    return trouble ?? (act.then && troubleWith(parts, manager, computer, order, act.then));
+    const trouble = await troubleWithSettings(manager, computer, fresh);
+    return trouble ?? (act.then && troubleWith(manager, computer, order, act.then));
   }
   if (act.act === 'part' && (await isPluginId(manager, act.plugin))) {
     return { code: 'id-taken', at: 'plugin' };
@@ -138,16 +137,13 @@ async function troubleWith(
  * host gave, under a new id.
  */
 async function troubleWithSettings(
-  parts: Parts,
   manager: EntityManager,
   computer: string,
   settings: readonly KeptSetting[],
 ): Promise<Problem | null> {
   const ids = settings.map(({ id }) => id as string);
-  const [found, taken] = await Promise.all([
-    settingsHere(parts, computer),
-    existingPlugins(manager, ids),
-  ]);
+  const found = new Set<string>((await settingsOfPlugins(manager, computer)).map(({ id }) => id));
+  const taken = await existingPlugins(manager, ids);
   const isSound = ({ id, state }: KeptSetting): boolean =>
     found.has(id) || (state !== null && !taken.has(id));
   return settings.every(isSound)

@@ -47,7 +47,7 @@ export async function step(parts: Parts, computer: string, work: Work): Promise<
       return failed({ code: 'unknown-record', at: 'computer', what: 'computer' });
     }
     followed.from = before;
-    const done = await work(manager, await parts.orders.at(manager, computer, before));
+    const done = await work(manager, await parts.studios.orderAt(manager, computer, before));
     if (!done.ok) {
       return done;
     }
@@ -66,7 +66,7 @@ export async function step(parts: Parts, computer: string, work: Work): Promise<
   });
   if (result.ok && !isEmptyChange(result.value.change)) {
     const { change, revision } = result.value;
-    parts.orders.follow(computer, followed.from, change, revision);
+    parts.studios.stored(computer, followed.from, change, revision);
     parts.events.tell(computer, { event: 'order', step: result.value });
   }
   if (result.ok && followed.catalog) {

@@ -1,52 +1,43 @@
 /** A review, part by part, as JSON text: a `WorkedReview`. */
 import {
   failed,
+  memoizeByObject,
+  memoizeIn,
   ok,
-  reviewParts,
-  usualView,
   type Result,
   type ReviewPart,
   type ReviewView,
 } from '@clever-drawer/core';
 import { findComputer } from '../../database/computers.ts';
 import type { Parts } from '../../parts.ts';
-import type { Told } from '../../reviewer/index.ts';
+import type { StudioNow } from '../../studio/studios.ts';
+import { gatherReview } from './gather-review.ts';
 
-/** Works a part out. */
-export async function workOutReview(
-  { reviewer }: Parts,
-  told: Told,
-  part: ReviewPart,
-  view: ReviewView,
-): Promise<string> {
-  const worked = await reviewer.work(told, part, view);
-  const at = new Date(told.at).toISOString();
-  return `{"at":"${at}","isLearning":${told.isLearning},"review":{"${part}":${worked}}}`;
-}
+/** So many parts of one moment are kept. */
+const most = 30;
+const keptOf = memoizeByObject((_: StudioNow) => new Map<string, Promise<string>>());
 
-/** A part as it is now. */
+/** A part as it is now; who asks for the same meanwhile waits for the same. */
 export async function viewReview(
   parts: Parts,
   computer: string,
   part: ReviewPart,
   view: ReviewView,
 ): Promise<Result<string>> {
-  return (await findComputer(parts.database.manager, computer))
-    ? ok(await parts.reviews.now(computer, part, view))
-    : failed({ code: 'unknown-record', at: 'computer', what: 'computer' });
-}
-
-/** A part as it was worked out last, at once; `null` where there is none, or `viewReview` is at once, too. */
-export const viewReviewBefore = (
-  parts: Parts,
-  computer: string,
-  part: ReviewPart,
-  view: ReviewView,
-): string => parts.reviews.before(computer, part, view) ?? 'null';
-
-/** Works out what a window opens first, one part after the other, so that it is there. */
-export async function workOutAhead(parts: Parts, computer: string): Promise<void> {
-  for (const part of reviewParts) {
-    await parts.reviews.now(computer, part, usualView);
+  if (!(await findComputer(parts.database.manager, computer))) {
+    return failed({ code: 'unknown-record', at: 'computer', what: 'computer' });
   }
+  const now = await parts.studios.of(computer);
+  const kept = keptOf(now);
+  const key = JSON.stringify([part, view]);
+  const work = async (): Promise<string> => {
+    const facts = await gatherReview(now, parts, computer);
+    const worked = await parts.reviewer.work(facts, part, view);
+    const at = new Date(now.at).toISOString();
+    return `{"at":"${at}","isLearning":${now.isLearning},"review":{"${part}":${worked}}}`;
+  };
+  const text = memoizeIn(kept, most, key, work);
+  // Asked again, it is tried again.
+  text.catch(() => kept.delete(key));
+  return ok(await text);
 }

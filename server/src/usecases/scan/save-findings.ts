@@ -81,15 +81,17 @@ export async function saveBatch(manager: EntityManager, batch: Batch): Promise<v
   await followOwners(manager, scan.computerId, rows);
   await assignPlugins(manager, scan.computerId, rows, batch.plugins, batch.now);
   await saveCopies(manager, rows);
-  await markCopies(manager, seen, 'present', batch.now);
+  await markCopies(manager, scan.computerId, seen, 'present', batch.now);
   await markCopies(
     manager,
+    scan.computerId,
     gone.map((row) => row.id),
     'gone',
     batch.now,
   );
   await markCopies(
     manager,
+    scan.computerId,
     away.map((row) => row.id),
     'away',
     batch.now,

@@ -4,9 +4,11 @@ import {
   createRepairer,
   failed,
   grouped,
+  memoizeByObject,
   ok,
   type HostCopy,
   type Known,
+  type RepairFor,
   type RepairView,
   type Result,
   type SessionView,
@@ -14,8 +16,8 @@ import {
 import { allCopies, listPlugins } from '../../database/catalog.ts';
 import { findPreference } from '../../database/order.ts';
 import { hostCopyOf } from '../../database/session.ts';
-import type { ReadyToRepair } from '../../parts.ts';
 import type { Parts } from '../../parts.ts';
+import type { StudioNow } from '../../studio/studios.ts';
 import { asking, cardOf, sessionOf, viewSession } from './practice-session.ts';
 
 interface Broken {
@@ -25,6 +27,18 @@ interface Broken {
   readonly view: RepairView;
   readonly copy: HostCopy | null;
 }
+
+/** What stands for copies that are gone, and the catalogued copies as a host asks for them. */
+interface ReadyToRepair {
+  readonly repairFor: RepairFor;
+  readonly copyOf: (id: string) => HostCopy | null;
+}
+
+/** Made once for each state of the studio. */
+const readyToRepair = memoizeByObject(
+  (_: StudioNow, parts: Parts, computer: string): Promise<ReadyToRepair> =>
+    prepareRepairs(parts, computer),
+);
 
 async function prepareRepairs(
   { database: { manager } }: Parts,
@@ -71,8 +85,10 @@ async function broken(parts: Parts, computer: string): Promise<Broken[]> {
   if (silent.length === 0) {
     return [];
   }
-  const { repairFor, copyOf } = await parts.repairing.of(computer, () =>
-    prepareRepairs(parts, computer),
+  const { repairFor, copyOf } = await readyToRepair(
+    await parts.studios.of(computer),
+    parts,
+    computer,
   );
   return silent.map(({ track, slot, index }) => {
     const match = repairFor(slot.copy, session.settings);

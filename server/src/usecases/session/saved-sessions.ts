@@ -16,13 +16,14 @@ export async function saveSession(
   if (text === '') {
     return failed({ code: 'name-empty', at: 'name' });
   }
-  await addSavedSession(parts.database.manager, {
+  const row = {
     id: randomUUID(),
     computerId: computer,
     name: text,
     savedAt: parts.clock(),
     session: { ...session, name: text },
-  });
+  };
+  await parts.database.transaction((manager) => addSavedSession(manager, row));
   parts.events.tell(computer, { event: 'session' });
   return ok(await viewSession(parts, computer));
 }
@@ -46,7 +47,10 @@ export async function forgetSession(
   computer: string,
   id: string,
 ): Promise<Result<SessionView>> {
-  if (!(await removeSavedSession(parts.database.manager, computer, id))) {
+  const isRemoved = await parts.database.transaction((manager) =>
+    removeSavedSession(manager, computer, id),
+  );
+  if (!isRemoved) {
     return failed({ code: 'unknown-record', at: 'session', what: 'session' });
   }
   parts.events.tell(computer, { event: 'session' });

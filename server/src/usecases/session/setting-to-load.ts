@@ -3,7 +3,6 @@ import { failed, ok, type Result, type Setting } from '@clever-drawer/core';
 import { findKeptSetting } from '../../database/order.ts';
 import type { SettingHere as Found } from '../../database/settings.ts';
 import type { Parts } from '../../parts.ts';
-import { settingsHere } from '../catalog/settings-here.ts';
 
 /** A setting that can be loaded. */
 export type SettingHere = Found & Pick<Setting, 'state'>;
@@ -18,7 +17,8 @@ export async function settingToLoad(
   if (kept && kept.state !== null) {
     return ok(kept);
   }
-  const found = (await settingsHere(parts, computer)).get(id);
+  const { found: all } = await parts.studios.of(computer);
+  const found = all.find((setting) => setting.id === id);
   if (found) {
     return ok({ ...found, state: null });
   }

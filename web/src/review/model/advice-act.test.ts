@@ -9,7 +9,7 @@ import {
 } from '@clever-drawer/core';
 import { adviceAct, usedCabinetName, weeklyFolder } from './advice-act.ts';
 import { copiesToRetire } from './copies-to-retire.ts';
-import { pluginOf } from '../../studio/plugin.test-data.ts';
+import { pluginOf } from '@clever-drawer/core/testing';
 import { cabinet, folder } from './order.test-data.ts';
 
 const plugins = [

@@ -2,7 +2,7 @@
  * Questions put off until tomorrow: they come after all others, also after a reload, and do not count
  * beside the screen's name.
  */
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { remember, remembered } from '../ui/keys.ts';
 
 /** The most that is remembered; the oldest come back first. */
@@ -11,6 +11,8 @@ const most = 2_000;
 /** What puts questions off, and which are, in the order in which they were. */
 export interface Later {
   readonly later: ReadonlySet<string>;
+  /** The same as a list. */
+  readonly putOffs: readonly string[];
   readonly putOff: (id: string) => void;
 }
 
@@ -43,5 +45,5 @@ export function useLater(computer: string): Later {
     },
     [name],
   );
-  return { later, putOff };
+  return useMemo(() => ({ later, putOffs: [...later], putOff }), [later, putOff]);
 }

@@ -1,4 +1,6 @@
-import { asId, type CopyCard, type Plugin } from '@clever-drawer/core';
+/** The one builder of plugins for tests. */
+import { asId } from '../id.ts';
+import type { CopyCard, Plugin } from './plugin.ts';
 
 /** An effect of that name, with what a test says of it. */
 export const pluginOf = (name: string, more: Partial<Plugin> = {}): Plugin => ({

@@ -9,13 +9,9 @@ import {
   type Plugin,
   type SortView,
 } from '@clever-drawer/core';
-import { firstScreenStands } from '../ui/idle.ts';
-import { copyOf, pluginOf } from './plugin.test-data.ts';
-import { studioOf } from './studio.test-data.tsx';
+import { copyOf, pluginOf } from '@clever-drawer/core/testing';
+import { studioOf } from '../studio/studio.test-data.tsx';
 import { useQuestions } from './use-questions.ts';
-
-// What waits for the first screen waits for it no longer.
-firstScreenStands();
 
 const there = (name: string, more: Partial<Plugin> = {}): Plugin =>
   pluginOf(name, { vendor: 'Quoin', copies: [copyOf(`${name}-1`)], ...more });
@@ -27,7 +23,7 @@ const plugins: readonly Plugin[] = [
   there('Pair', { chain: { plugins: [] } as unknown as NonNullable<Plugin['chain']> }),
 ];
 const view: SortView = {
-  revision: 'a-1',
+  version: 1,
   grounds: [
     {
       plugin: asId('kelp'),
@@ -49,17 +45,12 @@ const answer: OrderRecord = {
 const failed = [{ path: '/plugins/broken.vst3' }] as unknown as readonly FindingView[];
 
 interface Given {
-  readonly isShown?: boolean;
   readonly records?: readonly OrderRecord[];
   readonly sort?: () => Promise<SortView>;
 }
 
-const questionsOf = ({
-  isShown = false,
-  records = [],
-  sort = () => Promise.resolve(view),
-}: Given = {}) =>
-  renderHook(() => useQuestions(isShown), {
+const questionsOf = ({ records = [], sort = () => Promise.resolve(view) }: Given = {}) =>
+  renderHook(() => useQuestions(), {
     wrapper: studioOf({
       plugins,
       records,
@@ -72,24 +63,11 @@ describe('what is asked in a window', () => {
     const { current } = questionsOf({ sort: () => new Promise(() => undefined) });
     expect(current).toMatchObject({ questions: [], isReady: false, view: undefined });
   });
-  it('is asked for at once where it is shown, and behind the first screen where it is counted', () => {
-    const asked: string[] = [];
-    const sort = (who: string) => () => {
-      asked.push(who);
-      return Promise.resolve(view);
-    };
-    questionsOf({ isShown: true, sort: sort('who shows') });
-    questionsOf({ sort: sort('who counts') });
-    expect(asked).toEqual(['who shows']);
-  });
   it('is made once it is known, of plugins that are there; chains are no plugins to ask about', async () => {
     const result = questionsOf();
-    await waitFor(
-      () => {
-        expect(result.current.isReady).toBe(true);
-      },
-      { timeout: 10_000 },
-    );
+    await waitFor(() => {
+      expect(result.current.isReady).toBe(true);
+    });
     const { questions, total, settled } = result.current;
     expect(questions.map(({ variant, plugin }) => [variant, plugin?.name])).toEqual([
       ['type', 'Kelp'],
@@ -99,12 +77,9 @@ describe('what is asked in a window', () => {
   });
   it('vanishes when it is answered, before the server has looked again', async () => {
     const result = questionsOf({ records: [answer] });
-    await waitFor(
-      () => {
-        expect(result.current.isReady).toBe(true);
-      },
-      { timeout: 10_000 },
-    );
+    await waitFor(() => {
+      expect(result.current.isReady).toBe(true);
+    });
     expect(result.current.questions.map(({ variant }) => variant)).toEqual(['vendor']);
   });
 });
