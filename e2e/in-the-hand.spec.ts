@@ -533,7 +533,7 @@ test('what could not be fetched while the program was away is told, and the scre
   page,
   demo,
 }) => {
-  const parts = /assets\/(?:questions|cabinet-menu)-/;
+  const parts = /assets\/forms-/;
   await page.route(parts, (route) => route.abort('connectionrefused'));
   await page.goto(`${demo.address}/file`);
   await expect(page.getByTestId('notice')).toContainText('Load the page again');

@@ -1,7 +1,7 @@
 /** Review: pictures whose marks lead to plugins, and advice that is followed in one step. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { expect, expectNoAxeFindings, front, holdBack, saved, test } from './studio.ts';
+import { expect, expectNoAxeFindings, front, saved, test } from './studio.ts';
 
 test('every picture can be walked by keyboard, read as a table, and saved', async ({
   page,
@@ -145,34 +145,10 @@ test('three are offered to be tried again, here and on Load, and can be dismisse
   await expect(page.getByRole('button', { name: 'not these' })).toBeVisible();
 });
 
-test('a fresh window shows at once what was worked out last, and says of when it is', async ({
-  page,
-  demo,
-}) => {
-  const isOf = page.getByText(/^This is of today \d/);
+test('what is no longer learnt is not told any more', async ({ page, demo }) => {
   const advice = page.locator('.advice-list');
   await page.goto(`${demo.address}/review`);
   await expect(advice).toBeVisible();
-  await expect(isOf).toHaveCount(0);
-  const [said, cabinet] = [await advice.textContent(), 'Make a cabinet of what you really use'];
-
-  // Something changes; what is of now is held back.
-  const letGo = await holdBack(page, '**/api/computers/*/review?*');
-  await page.getByRole('button', { name: `Look at it: ${cabinet}` }).click();
-  await page.getByRole('button', { name: 'Make the cabinet “What I really use”' }).click();
-  await saved(page);
-  // A browser that never held a review.
-  await page.evaluate(() => {
-    localStorage.clear();
-  });
-  await page.reload();
-  await expect(isOf).toBeVisible();
-  await expect(advice).toHaveText(said ?? '');
-  letGo();
-  await expect(isOf).toHaveCount(0);
-  await expect(advice).not.toContainText(cabinet);
-
-  // What is no longer learnt is not told any more.
   const loads = page.getByText(/^Half of all loads went/);
   await expect(loads).toBeVisible();
   await page.keyboard.press('Alt+4');

@@ -1,7 +1,12 @@
 /** The Express application over its parts. Does not listen. */
 import { cutText, storable, type Problem } from '@clever-drawer/core';
 import compression from 'compression';
-import express, { type ErrorRequestHandler, type Express, type Request, type Response } from 'express';
+import express, {
+  type ErrorRequestHandler,
+  type Express,
+  type Request,
+  type Response,
+} from 'express';
 import { isDatabaseAway } from './database/connect.ts';
 import { documentBodies } from './http/keep/keep-routes.ts';
 import { health } from './http/health.ts';

@@ -19,7 +19,7 @@ import {
 } from './match.ts';
 import { apart, NameIndex, NameIndexBuilder, type CalledSo } from './name-index.ts';
 import { ownLetters, ownWorth } from './own-letters.ts';
-import { Best, type Scores } from './scores.ts';
+import { Best } from './scores.ts';
 
 /** A plugin that was found, how well, and why. */
 export interface Hit {

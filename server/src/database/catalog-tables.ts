@@ -107,9 +107,11 @@ export interface PictureRow {
   at: Date;
 }
 
-/** A row of the table `computer` with what is read of it by itself (readDoubts). */
+/** A row of the table `computer` with what is read of it by itself. */
 export interface WholeComputerRow extends ComputerRow {
   doubts: readonly TwinDoubt[];
+  /** Goes up with every change of what is shown (versions.ts). */
+  version: number;
 }
 
 /** The table `computer`. */
@@ -118,9 +120,9 @@ export const ComputerTable = schema<WholeComputerRow>('computer', {
   name: text,
   revision: whole,
   createdAt: time,
-  // Large, and asked for by Sort alone (readDoubts).
-  // Large; no row brings it along.
+  // Large; no row brings it along (readDoubts).
   doubts: { ...json, select: false },
+  version: { type: 'bigint', default: 0, select: false },
   isLearning: flag,
   opening: text,
   isElsewhere: flag,

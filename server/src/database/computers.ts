@@ -50,6 +50,7 @@ export async function addComputer(
     revision: 0,
     createdAt,
     doubts: [],
+    version: 0,
     isLearning: true,
     opening: 'ask',
     isElsewhere,

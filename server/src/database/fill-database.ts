@@ -177,15 +177,14 @@ async function readRows(client: Client, filling: Filling): Promise<void> {
   for (const [sequence, last] of Object.entries(contents.sequences)) {
     await client.query('SELECT setval($1::regclass, $2::bigint)', [`public.${sequence}`, last]);
   }
-  await client.query('DELETE FROM touched').catch(ofNoSuchTable);
-}
-
-/** Older tables have no notes of what was touched. */
-const ofNoSuchTable = (error: unknown): void => {
-  if ((error as { code?: string }).code !== '42P01') {
-    throw error;
+  // Tables as they were before version numbers note with triggers what was filled in.
+  const notes = await client.query<{ is: boolean }>(
+    `SELECT to_regclass('public.touched') IS NOT NULL "is"`,
+  );
+  if (notes.rows[0]?.is) {
+    await client.query('DELETE FROM touched');
   }
-};
+}
 
 /** Errors about data (class 22), of constraints (23), and of names (42), by PostgreSQL's codes. */
 const isOfDatabase = (error: unknown): error is Error =>

@@ -6,9 +6,7 @@ import { useActs, useCatalog } from '../studio/contexts.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { Picker, type Choice } from '../ui/picker.tsx';
 import { annotateAct } from './annotate.ts';
-import { TrialForm as TrialDialog } from './trial-form.tsx';
-import type { TrialProps } from './trial-form.tsx';
-import { TypesPicker } from './types-picker.tsx';
+import { TrialForm as TrialDialog, TypesPicker } from './behind.ts';
 import * as texts from './texts.ts';
 
 /** What is asked for in a dialog. */

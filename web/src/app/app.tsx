@@ -6,6 +6,7 @@ import {
   Navigate,
   Outlet,
   RouterProvider,
+  useNavigation,
   useRouteError,
   type RouteObject,
 } from 'react-router';
@@ -20,6 +21,7 @@ import {
 import { StudioProvider } from '../studio/studio.tsx';
 import { ErrorBoundary } from '../ui/error-boundary.tsx';
 import { NoticesProvider } from '../ui/notices.tsx';
+import { LeavingContext } from '../ui/use-address.ts';
 import { Shell } from './shell.tsx';
 import * as texts from './texts.ts';
 
@@ -72,6 +74,8 @@ function Rooms() {
     rememberComputer(id);
     setChosen({ chosen: id, since: performance.now() });
   }, []);
+  const { location } = useNavigation();
+  const isLeaving = location !== undefined && location.pathname !== window.location.pathname;
   const computers = useQuery(computersQuery);
   if (computers.error) {
     return (
@@ -97,7 +101,9 @@ function Rooms() {
         </main>
       }
     >
-      <Outlet />
+      <LeavingContext value={isLeaving}>
+        <Outlet />
+      </LeavingContext>
     </StudioProvider>
   );
 }

@@ -65,9 +65,9 @@ export function FindAnything({ onClose, doable }: Props) {
         .slice(0, othersShown)
         .map(({ folder }) => folderChoice(folder, go(`/file?open=${folder.id}`))),
       ...asked.map(placeChoice),
-      ...(settings?.find(letters, othersShown) ?? []).map((setting) =>
-        settingChoice(setting, go(`/plugin/${setting.thing.id}`)),
-      ),
+      ...settings
+        .find(letters, othersShown)
+        .map((setting) => settingChoice(setting, go(`/plugin/${setting.thing.id}`))),
     ];
     // A plugin that has just these letters as its name stands in front of all, as in Load.
     const isExact = plugins[0]?.text.toLowerCase() === letters.toLowerCase();

@@ -37,12 +37,15 @@ import { ErrorBoundary } from '../ui/error-boundary.tsx';
 import { useDocumentTitle } from '../ui/use-document-title.ts';
 import { mainScreens, screenOf, type MainScreenId } from '../studio/screens.ts';
 import { useNextStep } from '../studio/use-next-step.ts';
-import { FindAnything } from './find-anything.tsx';
-import { LatestChanges } from './latest-changes.tsx';
-import { HelpKeys } from './help-keys.tsx';
-import { AllTags } from '../annotate/all-tags.tsx';
-import { FormatOrder } from '../annotate/format-order.tsx';
-import { ComputerItems } from './computer-items.tsx';
+import {
+  AllTags,
+  ComputerItems,
+  FindAnything,
+  FormatOrder,
+  HelpKeys,
+  LatestChanges,
+  useDialogsBehind,
+} from './behind.ts';
 import { Menu } from '../ui/menu.tsx';
 import { newFolderState } from '../file/new-folder-state.ts';
 import type { Doable } from './find-anything.tsx';
@@ -128,6 +131,7 @@ function useDoable(open: (dialog: ShellDialog) => void): Doable[] {
 }
 
 export function Shell() {
+  useDialogsBehind();
   const scan = useScanProgress();
   const { step } = useActs();
   const { pathname } = useLocation();

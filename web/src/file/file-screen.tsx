@@ -1,28 +1,30 @@
 /** File: the whole catalog at the left, the drawers at the right, the tray below. */
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Placement, Plugin } from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { annotateAct } from '../annotate/annotate.ts';
-import { TypesPicker } from '../annotate/types-picker.tsx';
+import { NameDialog, TypesPicker, useDialogsBehind } from '../annotate/behind.ts';
 import { remember, remembered, useKeys } from '../ui/keys.ts';
+import { usePickerBehind } from '../ui/picker.tsx';
 import { useAddress } from '../ui/use-address.ts';
 import { useChanged } from '../ui/use-changed.ts';
 import { useLatest } from '../ui/use-latest.ts';
 import { favouriteAct } from '../annotate/filing.ts';
-import { FileIn } from './file-in.tsx';
-import { Suggestions } from './suggestions.tsx';
-import { Chest } from './chest.tsx';
-import { Dragging } from './dragging.tsx';
+import { FileIn, Suggestions, useFormsBehind } from './forms/behind.ts';
+import { Chest } from './chest/chest.tsx';
+import { Dragging } from './drag/dragging.tsx';
 import './file.css';
-import { NameDialog } from '../annotate/name-dialog.tsx';
-import { ListPane } from './list-pane.tsx';
-import { Tray } from './tray.tsx';
-import { useChest } from './use-chest.ts';
-import { useTray, type TrayState } from './use-tray.ts';
+import { ListPane } from './list/list-pane.tsx';
+import { Tray } from './tray/tray.tsx';
+import { useChest } from './chest/use-chest.ts';
+import { useTray, type TrayState } from './tray/use-tray.ts';
 import * as texts from './texts.ts';
 
 export function FileScreen() {
+  useFormsBehind();
+  useDialogsBehind();
+  usePickerBehind();
   const { pluginById } = useCatalog();
   const tray = useTray();
   const [active, setActive] = useState<string | null>(null);

@@ -204,10 +204,6 @@ export const keepAlwaysIn = (count: number): string =>
 
 // dragging
 /** Dragging is for mouse and touch; keys do the same. */
-export const dragInstructions = {
-  draggable:
-    "Press F to file by a folder's name, Space to gather in the tray, Alt with arrow keys to reorder.",
-};
 export const someOrAllPlugins = (count: number): string => plural(count, 'plugin');
 export const letGo = 'Let go: nothing was moved.';
 

@@ -9,7 +9,7 @@ import {
   slotKindAt,
   type SlotScope,
 } from '@clever-drawer/core';
-import { NameDialog } from '../annotate/name-dialog.tsx';
+import { NameDialog } from '../annotate/behind.ts';
 import { isAmongFavourites } from '../annotate/filing.ts';
 import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';

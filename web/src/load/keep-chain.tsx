@@ -2,8 +2,7 @@
 import { Link2 } from 'lucide-react';
 import type { TrackView } from '@clever-drawer/core';
 import { useCatalog } from '../studio/contexts.ts';
-import { ChainDialog } from './chain-dialog.tsx';
-import type { ChainDialogProps } from './chain-dialog.tsx';
+import { ChainDialog } from './behind.ts';
 import { SlotExtra } from './slot-extra.tsx';
 import * as texts from './texts.ts';
 

@@ -2,8 +2,7 @@
 import { Bookmark } from 'lucide-react';
 import { stateLength, type SlotView } from '@clever-drawer/core';
 import { useCatalog } from '../studio/contexts.ts';
-import { SettingDialog } from './setting-dialog.tsx';
-import type { SettingDialogProps } from './setting-dialog.tsx';
+import { SettingDialog } from './behind.ts';
 import { SlotExtra } from './slot-extra.tsx';
 import * as texts from './texts.ts';
 

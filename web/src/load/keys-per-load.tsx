@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { keysQuery } from '../studio/studio-queries.ts';
-import { Learnt } from './learnt.tsx';
+import { Learnt } from './behind.ts';
 import * as texts from './texts.ts';
 
 export function KeysPerLoad() {

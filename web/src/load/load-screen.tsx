@@ -13,9 +13,15 @@ import type { Chosen } from './use-loader.ts';
 import './load.css';
 import { Session } from './session.tsx';
 import { pluginBefore, slotToFill, type At, type Opening, type SlotActs } from './model/slots.ts';
+import { useDialogsBehind as useAnnotationsBehind } from '../annotate/behind.ts';
+import { usePickerBehind } from '../ui/picker.tsx';
+import { useDialogsBehind } from './behind.ts';
 import * as texts from './texts.ts';
 
 export function LoadScreen() {
+  useDialogsBehind();
+  useAnnotationsBehind();
+  usePickerBehind();
   const { client } = useComputer();
   const session = useQuery(sessionQuery(client));
   return session.data ? (

@@ -2,12 +2,10 @@
 import { useState } from 'react';
 import type { SessionView } from '@clever-drawer/core';
 import { useComputer } from '../studio/contexts.ts';
-import { SaveDialog } from './session-dialogs.tsx';
-import { SettingsDialog } from './session-dialogs.tsx';
+import { SaveDialog, SettingsDialog } from './behind.ts';
 import { SessionItems } from './menu-items.tsx';
 import { Menu } from '../ui/menu.tsx';
 import type { SlotActs } from './model/slots.ts';
-import type { SessionDialogProps } from './session-dialogs.tsx';
 import * as texts from './texts.ts';
 
 export function SessionMenu({ session, acts }: { session: SessionView; acts: SlotActs }) {

@@ -15,7 +15,7 @@ import {
   type PluginView,
 } from '@clever-drawer/core';
 import { useActs, useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
-import { NameDialog } from '../annotate/name-dialog.tsx';
+import { NameDialog } from '../annotate/behind.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { ofWhat } from '../annotate/of-what.ts';
 import { useKeys } from '../ui/keys.ts';

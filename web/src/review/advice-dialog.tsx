@@ -2,7 +2,7 @@
 import { useState, type SyntheticEvent } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
 import { nameLength, type Advice, type Plugin } from '@clever-drawer/core';
-import { NameDialog } from '../annotate/name-dialog.tsx';
+import { NameDialog } from '../annotate/behind.ts';
 import { useActs, useArrangement, useCatalog, useComputer, useOrder } from '../studio/contexts.ts';
 import { useNotifyError } from '../studio/notify-error.ts';
 import { adviceAct } from './model/advice-act.ts';

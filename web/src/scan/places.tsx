@@ -1,10 +1,8 @@
 /** The places, and adding one by typing or pasting its path. */
-import { yupResolver } from '@hookform/resolvers/yup';
 import { useMutation, useQueryClient, type UseMutationResult } from '@tanstack/react-query';
 import { Eye, EyeOff, FolderSearch, Plus, X } from 'lucide-react';
 import { Button, Form } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
-import { object, string } from 'yup';
 import { formats, plural, type PlaceView } from '@clever-drawer/core';
 import { useActs, useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
@@ -260,18 +258,17 @@ function PlaceNotes({ place }: { place: PlaceView }) {
   );
 }
 
-const schema = object({
-  path: string().trim().required(texts.typeOrPasteThePath).max(4096, texts.thatIsLongerThanAPath),
-});
+/** The longest path that a system takes, in characters. */
+const longestPath = 4096;
 
 function AddPlace({ onAdded }: { onAdded: () => Promise<void> }) {
   const { client } = useComputer();
   const { notify } = useNotices();
-  const form = useForm({ resolver: yupResolver(schema), defaultValues: { path: '' } });
+  const form = useForm({ defaultValues: { path: '' } });
   const error = form.formState.errors.path?.message;
   const submit = form.handleSubmit(async ({ path }) => {
     try {
-      const place = await client.addPlace(path);
+      const place = await client.addPlace(path.trim());
       form.reset();
       notify(texts.addedScanToLookThroughIt(place.path), 'done');
       await onAdded();
@@ -297,7 +294,10 @@ function AddPlace({ onAdded }: { onAdded: () => Promise<void> }) {
         spellCheck={false}
         isInvalid={error !== undefined}
         aria-describedby="add-place-error"
-        {...form.register('path')}
+        {...form.register('path', {
+          validate: (path) => path.trim() !== '' || texts.typeOrPasteThePath,
+          maxLength: { value: longestPath, message: texts.thatIsLongerThanAPath },
+        })}
       />
       <Button type="submit" variant="quiet">
         <Plus size={16} aria-hidden /> {texts.addAPlace}

@@ -4,7 +4,7 @@ import { useEffect, useRef, useState, type KeyboardEvent, type MouseEvent } from
 import { Button } from 'react-bootstrap';
 import type { Act, Question, Vendor } from '@clever-drawer/core';
 import { annotateAct } from '../annotate/annotate.ts';
-import { TypesPicker } from '../annotate/types-picker.tsx';
+import { TypesPicker } from '../annotate/behind.ts';
 import { VendorPicker } from '../annotate/vendor-picker.tsx';
 import { useActs } from '../studio/contexts.ts';
 import { runCommand, type Command } from '../ui/commands.ts';

@@ -11,7 +11,7 @@ import {
 } from '@clever-drawer/core';
 import { useActs, useWaiting } from '../studio/contexts.ts';
 import { annotateAct } from '../annotate/annotate.ts';
-import { TypesPicker } from '../annotate/types-picker.tsx';
+import { TypesPicker } from '../annotate/behind.ts';
 import { VendorPicker } from '../annotate/vendor-picker.tsx';
 import { isDialogOpen, isTyping, useKeys } from '../ui/keys.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';

@@ -1,6 +1,8 @@
 /** All texts of the parts that every screen uses. */
 
 // notices
+export const partIsMissing =
+  'A part of Clever Drawer could not be fetched while it was away. Load the page again to have all of it.';
 export const close = 'Close';
 
 // error-boundary

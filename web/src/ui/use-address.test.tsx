@@ -3,13 +3,14 @@
  */
 import { afterEach, expect, it } from '@jest/globals';
 import { TextEncoder } from 'node:util';
+import type { ReactNode } from 'react';
 import { act, cleanup, renderHook } from '@testing-library/react';
 import type { useAddress as UseAddress } from './use-address.ts';
 
 // The router asks for it as it is read in, and jsdom has none.
 Object.assign(globalThis, { TextEncoder });
 const { BrowserRouter } = await import('react-router');
-const { useAddress } = await import('./use-address.ts');
+const { LeavingContext, useAddress } = await import('./use-address.ts');
 
 afterEach(cleanup);
 
@@ -27,6 +28,20 @@ it('two changes before anything is drawn again both stand', () => {
   });
   expect(window.location.search).toBe('?part=own&period=month&vendor=Pale+Harbour');
   expect(shown.current[0].toString()).toBe('part=own&period=month&vendor=Pale+Harbour');
+});
+
+it('stays as it is while another screen is being fetched', () => {
+  window.history.replaceState(null, '', '/file?q=plate');
+  const wrapper = ({ children }: { readonly children: ReactNode }): ReactNode => (
+    <LeavingContext value>
+      <BrowserRouter>{children}</BrowserRouter>
+    </LeavingContext>
+  );
+  const { result } = renderHook(useAddress, { wrapper });
+  act(() => {
+    result.current[1]({ q: 'pl' });
+  });
+  expect(window.location.search).toBe('?q=plate');
 });
 
 it('nothing, or an empty text, takes a name away', () => {

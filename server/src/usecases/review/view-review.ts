@@ -13,9 +13,9 @@ import type { Parts } from '../../parts.ts';
 import type { StudioNow } from '../../studio/studios.ts';
 import { gatherReview } from './gather-review.ts';
 
-/** So many parts of one moment are kept. */
+/** The most parts that are remembered of one moment. */
 const most = 30;
-const keptOf = memoizeByObject((_: StudioNow) => new Map<string, Promise<string>>());
+const workedOutAt = memoizeByObject<StudioNow, [], Map<string, Promise<string>>>(() => new Map());
 
 /** A part as it is now; who asks for the same meanwhile waits for the same. */
 export async function viewReview(
@@ -28,7 +28,7 @@ export async function viewReview(
     return failed({ code: 'unknown-record', at: 'computer', what: 'computer' });
   }
   const now = await parts.studios.of(computer);
-  const kept = keptOf(now);
+  const known = workedOutAt(now);
   const key = JSON.stringify([part, view]);
   const work = async (): Promise<string> => {
     const facts = await gatherReview(now, parts, computer);
@@ -36,8 +36,8 @@ export async function viewReview(
     const at = new Date(now.at).toISOString();
     return `{"at":"${at}","isLearning":${now.isLearning},"review":{"${part}":${worked}}}`;
   };
-  const text = memoizeIn(kept, most, key, work);
+  const text = memoizeIn(known, most, key, work);
   // Asked again, it is tried again.
-  text.catch(() => kept.delete(key));
+  text.catch(() => known.delete(key));
   return ok(await text);
 }

@@ -3,7 +3,7 @@ import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { typeName, type AnswerFacts } from '@clever-drawer/core';
-import { TypesPicker } from '../../annotate/types-picker.tsx';
+import { TypesPicker } from '../../annotate/behind.ts';
 import type { FieldProps } from './field.ts';
 import { TakeBack } from './take-back.tsx';
 import * as texts from '../texts.ts';

@@ -1,0 +1,4 @@
+/** The dialogs in which something is said of plugins, in one piece. */
+export { NameDialog } from './name-dialog.tsx';
+export { TrialForm } from './trial-form.tsx';
+export { TypesPicker } from './types-picker.tsx';

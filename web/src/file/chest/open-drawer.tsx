@@ -1,0 +1,248 @@
+/**
+ * An opened folder: its subfolders, and its plugins in order. Keys: arrows move, Alt+arrows
+ * reorder, Delete takes out.
+ */
+import { X } from 'lucide-react';
+import { useState, type ReactNode } from 'react';
+import { Button } from 'react-bootstrap';
+import { Link } from 'react-router';
+import { plural, sayRule, type Folder, type Placement, type PluginId } from '@clever-drawer/core';
+import { useActs, useArrangement, useCatalog } from '../../studio/contexts.ts';
+import { FolderForm } from '../forms/behind.ts';
+import { PlacedPlugin } from './placed-plugin.tsx';
+import type { ChestActs, ChestState } from './use-chest.ts';
+import * as texts from '../texts.ts';
+
+/** More plugins than this are not drawn in the drawer but counted; the list shows them all. */
+const drawn = 300;
+
+interface OpenDrawerProps {
+  readonly folder: Folder;
+  readonly chest: ChestState;
+  readonly children: ReactNode;
+}
+
+/** `children` are the folders inside it. */
+export function OpenDrawer({ folder, chest, children }: OpenDrawerProps) {
+  const { arrangement } = useArrangement();
+  const { acts, editing, setEditing } = chest;
+  const hasBelow = (arrangement.below.get(folder.id) ?? []).length > 0;
+  const isMaking = editing?.what === 'new' && editing.parent === folder.id;
+  const members = arrangement.members.get(folder.id) ?? [];
+  const placements = arrangement.placements.get(folder.id) ?? [];
+  return (
+    <li
+      ref={intoView}
+      className={`open-drawer ${folder.form}`}
+      aria-label={texts.opened(folder.name)}
+    >
+      <OpenHead folder={folder} members={members} acts={acts} />
+      {editing?.what === 'change' && editing.folder === folder.id && (
+        <FolderForm
+          folder={folder}
+          onDone={() => {
+            setEditing(null);
+          }}
+        />
+      )}
+      {folder.form !== 'divider' && <Notes key={folder.notes} folder={folder} />}
+      {isMaking && (
+        <FolderForm
+          parent={folder.id}
+          onDone={() => {
+            setEditing(null);
+          }}
+        />
+      )}
+      {hasBelow && <div className="below">{children}</div>}
+      {members.length === 0 && !hasBelow && <EmptyDrawer folder={folder} />}
+      {members.length > 0 && (
+        <Members members={members} folder={folder} acts={acts} placements={placements} />
+      )}
+      {members.length > drawn && (
+        <p className="text-soft open-empty">
+          {texts.andMoreOfThem(members.length - drawn)}{' '}
+          <Link to={`/file?folder=${folder.id}&open=${folder.id}`}>{texts.showAllOf}</Link>
+        </p>
+      )}
+    </li>
+  );
+}
+
+interface MembersProps {
+  readonly members: readonly PluginId[];
+  readonly folder: Folder;
+  readonly acts: ChestActs;
+  readonly placements: readonly Placement[];
+}
+
+function Members({ members, folder, acts, placements }: MembersProps) {
+  const { pluginById } = useCatalog();
+  return (
+    <ol className="open-plugins">
+      {members.slice(0, drawn).map((id, at) => {
+        const plugin = pluginById.get(id);
+        const own = folder.sortedBy ? undefined : at;
+        return (
+          plugin && (
+            <PlacedPlugin
+              key={id}
+              plugin={plugin}
+              folder={folder}
+              acts={acts}
+              placement={
+                own === undefined ? placements.find((p) => p.plugin === id) : placements[own]
+              }
+              next={own === undefined ? undefined : placements[own + 2]}
+              before={own === undefined ? undefined : placements[own - 1]}
+              isLast={own === placements.length - 1}
+            />
+          )
+        );
+      })}
+    </ol>
+  );
+}
+
+function EmptyDrawer({ folder }: { readonly folder: Folder }) {
+  return (
+    <p className="text-soft open-empty">
+      {folder.form === 'smart' ? (
+        texts.noPluginIsLikeThatYet
+      ) : (
+        <>
+          {texts.emptyDragPluginsOntoIt} <kbd>F</kbd> {texts.onOneInTheList}
+        </>
+      )}
+    </p>
+  );
+}
+
+interface OpenHeadProps {
+  readonly folder: Folder;
+  readonly members: readonly PluginId[];
+  readonly acts: ChestActs;
+}
+
+function OpenHead({ folder, members, acts }: OpenHeadProps) {
+  const { arrangement } = useArrangement();
+  const { pluginById } = useCatalog();
+  const { act } = useActs();
+  const settings = members.filter((id) => pluginById.get(id)?.setting).length;
+  return (
+    <div className="open-head">
+      <span className={`label ${folder.form === 'smart' ? 'smart' : ''}`}>{folder.name}</span>
+      <span className="text-soft">
+        {folder.rule
+          ? sayRule(folder.rule, arrangement.rules.words)
+          : countWords(members.length, settings)}
+        {folder.sortedBy && (
+          <>
+            {' '}
+            {texts.isSortedBy(texts.sortingNames[folder.sortedBy])}
+            {folder.form === 'folder' && (
+              <>
+                {' '}
+                <button
+                  type="button"
+                  className="link-words"
+                  onClick={() => {
+                    act({ act: 'set-folder', folder: folder.id, set: { sortedBy: null } });
+                  }}
+                >
+                  {texts.myOwnOrder}
+                </button>
+              </>
+            )}
+          </>
+        )}
+      </span>
+      <OpenActs folder={folder} acts={acts} />
+    </div>
+  );
+}
+
+function OpenActs({ folder, acts }: { readonly folder: Folder; readonly acts: ChestActs }) {
+  return (
+    <span className="open-acts">
+      {folder.form === 'smart' && (
+        <Link to={`/rule/${folder.id}`} className="btn btn-sm btn-bare">
+          {texts.changeItsRule}
+        </Link>
+      )}
+      {folder.form !== 'favourites' && (
+        <Button
+          size="sm"
+          variant="bare"
+          onClick={() => {
+            acts.rename(folder.id);
+          }}
+        >
+          {texts.rename}
+        </Button>
+      )}
+      {folder.form === 'folder' && (
+        <Button
+          size="sm"
+          variant="bare"
+          onClick={() => {
+            acts.addBelow(folder.id);
+          }}
+        >
+          {texts.newSubfolder}
+        </Button>
+      )}
+      <Button
+        size="sm"
+        variant="bare"
+        aria-label={texts.close(folder.name)}
+        onClick={() => {
+          acts.toggle(folder.id);
+        }}
+      >
+        <X size={15} aria-hidden />
+      </Button>
+    </span>
+  );
+}
+
+/** What to remember of the folder. */
+function Notes({ folder }: { folder: Folder }) {
+  const { act } = useActs();
+  const [typed, setTyped] = useState(folder.notes);
+  return (
+    <input
+      className="folder-notes"
+      aria-label={texts.noteOn(folder.name)}
+      placeholder={texts.aNote}
+      maxLength={10_000}
+      value={typed}
+      onChange={(event) => {
+        setTyped(event.target.value);
+      }}
+      onKeyDown={(event) => {
+        event.stopPropagation();
+        if (event.key === 'Enter') {
+          event.currentTarget.blur();
+        }
+      }}
+      onBlur={() => {
+        if (typed.trim() !== folder.notes) {
+          act({ act: 'set-folder', folder: folder.id, set: { notes: typed } });
+        }
+      }}
+    />
+  );
+}
+
+/** An opened folder comes into view when it opens. */
+const intoView = (element: HTMLElement | null): void => {
+  element?.scrollIntoView({ block: 'nearest' });
+};
+
+/** "3 plugins", or with settings among them "2 plugins, 5 settings". */
+const countWords = (things: number, settings: number): string =>
+  [
+    ...(things > settings || settings === 0 ? [plural(things - settings, 'plugin')] : []),
+    ...(settings > 0 ? [plural(settings, 'setting')] : []),
+  ].join(', ');

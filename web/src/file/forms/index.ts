@@ -1,0 +1,12 @@
+/** The forms, menus and dialogs of File, in one piece. */
+export { CabinetMenu } from '../chest/cabinet-menu.tsx';
+export { FolderMenuItems, IntoCabinet, MergeInto } from '../chest/folder-menu-items.tsx';
+export { CabinetForm } from './cabinet-form.tsx';
+export { FileIn } from './file-in.tsx';
+export { FolderForm } from './folder-form.tsx';
+export { GatherRule } from './gather-rule.tsx';
+export { KeepByHand } from './keep-by-hand.tsx';
+export { PrintedList } from '../list/printed-list.tsx';
+export { KeepLink } from '../list/keep-link.tsx';
+export { TrayActs } from '../tray/tray-acts.tsx';
+export { Suggestions } from './suggestions.tsx';

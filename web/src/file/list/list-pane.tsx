@@ -1,0 +1,182 @@
+/** The list pane of File: the sentence that narrows, and what it leaves. */
+import { LayoutGrid, List as ListIcon } from 'lucide-react';
+import { memo, useRef, useState, type RefObject } from 'react';
+import { Link } from 'react-router';
+import { useCatalog } from '../../studio/contexts.ts';
+import { isTyping, remember, remembered, useKeys } from '../../ui/keys.ts';
+import type { View } from '../model/list-keys.ts';
+import { PluginList } from './plugin-list.tsx';
+import { PrintedList } from '../forms/behind.ts';
+import { LineUp, Sentence } from './sentence.tsx';
+import { clearFilter, useList, type List } from './use-list.ts';
+import type { TrayState } from '../tray/use-tray.ts';
+import * as texts from '../texts.ts';
+
+interface Props {
+  readonly active: string | null;
+  readonly setActive: (plugin: string | null) => void;
+  readonly tray: TrayState;
+  readonly box: RefObject<HTMLDivElement | null>;
+  readonly onSuggestions: () => void;
+}
+
+/** What narrows the list is known here and no further up: letters draw nothing else again. */
+export const ListPane = memo(function PaneOfList({
+  active,
+  setActive,
+  tray,
+  box,
+  onSuggestions,
+}: Props) {
+  const { plugins } = useCatalog();
+  const list = useList();
+  const field = useRef<HTMLInputElement>(null);
+  const [view, changeView] = useView();
+  const clear = (): void => {
+    list.setFilter(clearFilter);
+  };
+  useKeys({
+    '/': () => {
+      field.current?.focus();
+      field.current?.select();
+    },
+    Escape: clear,
+  });
+  return (
+    <div
+      className="pane list-pane"
+      onKeyDown={(event) => {
+        leaveField(event, { list, field, box, setActive });
+      }}
+    >
+      <h1 className="visually-hidden">{texts.file}</h1>
+      <Sentence list={list} field={field} />
+      <ListHead list={list} onSuggestions={onSuggestions} view={view} changeView={changeView} />
+      <PrintedList rows={list.rows} />
+      {list.rows.length > 0 ? (
+        <PluginList
+          rows={list.rows}
+          sorting={list.sorting}
+          view={view}
+          active={active}
+          tray={tray.ids}
+          box={box}
+          onActive={setActive}
+          onTray={tray.toggle}
+          onTrayAll={tray.add}
+        />
+      ) : (
+        <EmptyList isCatalogEmpty={plugins.length === 0} onClear={clear} />
+      )}
+    </div>
+  );
+});
+
+/** How the list is drawn, kept in this browser. */
+function useView(): [View, (next: View) => void] {
+  const [view, setView] = useState<View>(() =>
+    remembered('file-view', 'list') === 'pictures' ? 'pictures' : 'list',
+  );
+  const changeView = (next: View): void => {
+    setView(next);
+    remember('file-view', next);
+  };
+  return [view, changeView];
+}
+
+interface ListHeadProps {
+  readonly list: List;
+  readonly onSuggestions: () => void;
+  readonly view: View;
+  readonly changeView: (next: View) => void;
+}
+
+/** What lines the list up, suggestions, and the view. */
+function ListHead({ list, onSuggestions, view, changeView }: ListHeadProps) {
+  return (
+    <div className="list-head">
+      <LineUp list={list} />
+      <span className="head-end">
+        <button type="button" className="link-words" onClick={onSuggestions}>
+          {texts.suggestions}
+          <span className="wide-only"> {texts.forWhatIsInNoFolder}</span>
+        </button>{' '}
+        <kbd>G</kbd>
+      </span>
+      <ViewSwitch view={view} onChange={changeView} />
+    </div>
+  );
+}
+
+interface FieldScene {
+  readonly list: List;
+  readonly field: RefObject<HTMLInputElement | null>;
+  readonly box: RefObject<HTMLDivElement | null>;
+  readonly setActive: (plugin: string | null) => void;
+}
+
+/** From the field of letters: Escape clears all that narrows, Enter and the arrow go on to the list. */
+function leaveField(event: React.KeyboardEvent, { list, field, box, setActive }: FieldScene): void {
+  if (!isTyping(event.target) || event.target !== field.current) {
+    return;
+  }
+  if (event.key === 'Escape') {
+    list.setFilter(clearFilter);
+    box.current?.focus();
+  } else if (event.key === 'ArrowDown' || event.key === 'Enter') {
+    event.preventDefault();
+    setActive(list.rows[0]?.plugin.id ?? null);
+    box.current?.focus();
+  }
+}
+
+function ViewSwitch({ view, onChange }: { view: View; onChange: (view: View) => void }) {
+  return (
+    <span className="view-switch" role="group" aria-label={texts.view}>
+      <button
+        type="button"
+        aria-pressed={view === 'list'}
+        title={texts.aBareList}
+        onClick={() => {
+          onChange('list');
+        }}
+      >
+        <ListIcon size={16} aria-hidden />
+        <span className="visually-hidden">{texts.list}</span>
+      </button>
+      <button
+        type="button"
+        aria-pressed={view === 'pictures'}
+        title={texts.pictures}
+        onClick={() => {
+          onChange('pictures');
+        }}
+      >
+        <LayoutGrid size={16} aria-hidden />
+        <span className="visually-hidden">{texts.pictures}</span>
+      </button>
+    </span>
+  );
+}
+
+function EmptyList({ isCatalogEmpty, onClear }: { isCatalogEmpty: boolean; onClear: () => void }) {
+  return isCatalogEmpty ? (
+    <div className="empty">
+      <h2>{texts.noPluginsYet}</h2>
+      <p>
+        {texts.tellCleverDrawerWhereYourPlugins} <Link to="/scan">{texts.goToScan}</Link>.
+      </p>
+    </div>
+  ) : (
+    <div className="empty">
+      <h2>{texts.noPluginIsLikeThat}</h2>
+      <p>
+        {texts.theSentenceAboveLeavesNothing}{' '}
+        <button type="button" className="link-words" onClick={onClear}>
+          {texts.showAllAgain}
+        </button>{' '}
+        {texts.orPress} <kbd>Esc</kbd>.
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,47 @@
+/** What can be done to all of the tray. */
+import { useState } from 'react';
+import { Button } from 'react-bootstrap';
+import { AnnotateMenu } from '../../annotate/annotate-menu.tsx';
+import { GatherRule } from '../forms/behind.ts';
+import { Kbd } from '../../ui/kbd.tsx';
+import * as texts from '../texts.ts';
+
+interface Props {
+  readonly plugins: readonly string[];
+  readonly onFile: () => void;
+  readonly onEmpty: () => void;
+}
+
+export function TrayActs({ plugins, onFile, onEmpty }: Props) {
+  const [isGathering, setGathering] = useState(false);
+  return (
+    <>
+      <span className="tray-acts">
+        <Button className="file-tray" onClick={onFile}>
+          {texts.fileTrayIn(plugins.length)} <Kbd keys="Shift" /> <kbd>F</kbd>
+        </Button>
+        <button
+          type="button"
+          className="tray-act"
+          onClick={() => {
+            setGathering(true);
+          }}
+        >
+          {texts.aRuleFor(plugins.length)}
+        </button>
+        <AnnotateMenu plugins={plugins} />
+        <button type="button" className="tray-act" onClick={onEmpty}>
+          {texts.emptyTray}
+        </button>
+      </span>
+      {isGathering && (
+        <GatherRule
+          plugins={plugins}
+          onClose={() => {
+            setGathering(false);
+          }}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,90 @@
+/**
+ * The tray at the foot: what was gathered, over any number of searches, and what can be done to all
+ * of it.
+ */
+import { faceOf, type Plugin } from '@clever-drawer/core';
+import { Inbox, X } from 'lucide-react';
+import { useArrangement, useCatalog } from '../../studio/contexts.ts';
+import { TrayActs } from '../forms/behind.ts';
+import { Faceplate } from '../../ui/faceplate.tsx';
+import * as texts from '../texts.ts';
+
+interface Props {
+  readonly tray: ReadonlySet<string>;
+  readonly onTakeOut: (id: string) => void;
+  readonly onEmpty: () => void;
+  readonly onFile: () => void;
+}
+
+/** Plugins drawn one by one; the rest is a number. */
+const drawn = 6;
+
+export function Tray({ tray, onTakeOut, onEmpty, onFile }: Props) {
+  const { pluginById } = useCatalog();
+  const plugins = [...tray].map((id) => pluginById.get(id)).filter((p) => p !== undefined);
+  const count = plugins.length;
+  return (
+    <section className="tray" aria-label={texts.tray}>
+      <span className="tray-name hand">
+        <Inbox size={17} aria-hidden /> {texts.tray}
+        {count > 0 && (
+          <span className="count" data-testid="tray-count">
+            {count}
+          </span>
+        )}
+      </span>
+      {count === 0 && (
+        <span className="tray-empty">
+          {texts.gatherPluginsHereWith} <kbd>Space</kbd>
+          {texts.overAsManySearches}
+        </span>
+      )}
+      <TrayItems plugins={plugins} onTakeOut={onTakeOut} count={count} />
+      {count > 0 && (
+        <TrayActs plugins={plugins.map((plugin) => plugin.id)} onFile={onFile} onEmpty={onEmpty} />
+      )}
+    </section>
+  );
+}
+
+interface TrayItemsProps {
+  readonly plugins: Plugin[];
+  readonly onTakeOut: (id: string) => void;
+  readonly count: number;
+}
+
+function TrayItems({ plugins, onTakeOut, count }: TrayItemsProps) {
+  return (
+    <ul className="tray-items" aria-label={texts.inTheTray}>
+      {plugins.slice(-drawn).map((plugin) => (
+        <TrayItem key={plugin.id} plugin={plugin} onTakeOut={onTakeOut} />
+      ))}
+      {count > drawn && <li>{texts.andMore(count - drawn)}</li>}
+    </ul>
+  );
+}
+
+function TrayItem({
+  plugin,
+  onTakeOut,
+}: {
+  readonly plugin: Plugin;
+  readonly onTakeOut: (id: string) => void;
+}) {
+  const { nameOf } = useArrangement();
+  return (
+    <li>
+      <Faceplate seed={faceOf(plugin)} width={30} />
+      <span>{nameOf(plugin)}</span>
+      <button
+        type="button"
+        aria-label={texts.takeOutOfTheTray(nameOf(plugin))}
+        onClick={() => {
+          onTakeOut(plugin.id);
+        }}
+      >
+        <X size={13} aria-hidden />
+      </button>
+    </li>
+  );
+}

@@ -1,0 +1,100 @@
+/** A dialog with one field and a list that narrows while one types: arrows move, Enter takes. */
+import { Command } from 'cmdk';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { Modal } from 'react-bootstrap';
+import { ranked } from './model/ranked.ts';
+import * as texts from './texts.ts';
+
+export interface Choice {
+  readonly id: string;
+  readonly text: string;
+  /** More to find it by, not shown. */
+  readonly keywords?: readonly string[];
+  readonly show: ReactNode;
+  readonly take: () => void;
+}
+
+export interface PickerProps {
+  readonly title: string;
+  readonly prompt: string;
+  readonly choices: readonly Choice[];
+  /** Finds choices for the letters, best first; without it they are ranked by how they begin. */
+  readonly search?: (typed: string) => readonly Choice[];
+  /** What to offer for letters that no choice is called. */
+  readonly offer?: (typed: string) => Choice | null;
+  readonly onClose: () => void;
+}
+
+/** Most choices shown at once. */
+const shown = 60;
+
+export function PickerDialog({ title, prompt, choices, search, offer, onClose }: PickerProps) {
+  const [typed, setTyped] = useState('');
+  const field = useRef<HTMLInputElement>(null);
+  // A menu that opened this dialog takes the focus back when it closes; the field gets it afterwards.
+  useEffect(() => {
+    const frame = requestAnimationFrame(() => {
+      field.current?.focus();
+    });
+    return () => {
+      cancelAnimationFrame(frame);
+    };
+  }, []);
+  const found = (search?.(typed) ?? ranked(choices, typed)).slice(0, shown);
+  const extra = offer?.(typed.trim()) ?? null;
+  const take = (choice: Choice): void => {
+    onClose();
+    choice.take();
+  };
+  return (
+    <Modal show onHide={onClose} aria-label={title} animation={false} className="picker">
+      <Command label={title} shouldFilter={false} loop>
+        <div className="picker-head hand">{title}</div>
+        <Command.Input
+          ref={field}
+          value={typed}
+          onValueChange={setTyped}
+          placeholder={prompt}
+          autoFocus
+          className="form-control"
+        />
+        <Found found={found} extra={extra} take={take} />
+      </Command>
+    </Modal>
+  );
+}
+
+interface FoundProps {
+  readonly found: readonly Choice[];
+  readonly extra: Choice | null;
+  readonly take: (choice: Choice) => void;
+}
+
+function Found({ found, extra, take }: FoundProps) {
+  return (
+    <Command.List>
+      {found.length === 0 && !extra && <Command.Empty>{texts.nothingIsCalledThat}</Command.Empty>}
+      {found.map((choice) => (
+        <Command.Item
+          key={choice.id}
+          value={choice.id}
+          onSelect={() => {
+            take(choice);
+          }}
+        >
+          {choice.show}
+        </Command.Item>
+      ))}
+      {extra && (
+        <Command.Item
+          value={extra.id}
+          onSelect={() => {
+            take(extra);
+          }}
+        >
+          {extra.show}
+        </Command.Item>
+      )}
+    </Command.List>
+  );
+}
