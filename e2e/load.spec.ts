@@ -6,15 +6,9 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, expectNoAxeFindings, test } from './studio.ts';
 import type { APIRequestContext, Locator, Page } from '@playwright/test';
-import {
-  describe as wordsOf,
-  misbehaviours,
-  type CatalogView,
-  type ComputerView,
-  type KeysView,
-  type SessionView,
-  type Usage,
-} from '@clever-drawer/core';
+import type { CatalogView, ComputerView, KeysView, SessionView } from '@clever-drawer/core/api';
+import { misbehaviours, type Usage } from '@clever-drawer/core/loading';
+import { describe as wordsOf } from '@clever-drawer/core/problem';
 
 const field = (page: Page): Locator => page.getByLabel('Letters of the plugin to load');
 const hits = (page: Page): Locator => page.getByTestId('hit');

@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { cpSync, mkdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import type { APIRequestContext } from '@playwright/test';
-import type { ComputerView, ScanView } from '@clever-drawer/core';
+import type { ComputerView, ScanView } from '@clever-drawer/core/api';
 import { drawn, expect, saved, test, type Host } from './studio.ts';
 
 const packages = [

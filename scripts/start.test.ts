@@ -19,7 +19,7 @@ import {
 } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { HealthView } from '@clever-drawer/core';
+import type { HealthView } from '@clever-drawer/core/api';
 import { freePort } from '@clever-drawer/server';
 import { findPostmaster, worksIn } from '../server/src/database/postmaster.ts';
 import { addFolder, firstComputer, readOrder, Tally } from './torture/client.ts';

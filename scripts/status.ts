@@ -1,6 +1,6 @@
 /** `./start --status`: whether Clever Drawer runs on the data, where, and whether it is well. */
 import { existsSync } from 'node:fs';
-import type { HealthView } from '@clever-drawer/core';
+import type { HealthView } from '@clever-drawer/core/api';
 import { readRunningNote } from '@clever-drawer/server';
 import { unitPath } from './service.ts';
 import type { StartOptions } from './start-options.ts';

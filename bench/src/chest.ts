@@ -4,13 +4,9 @@
  */
 import { randomUUID } from 'node:crypto';
 import { chromium, type Page } from 'playwright-core';
-import {
-  asId,
-  type Act,
-  type CatalogView,
-  type ComputerView,
-  type OrderView,
-} from '@clever-drawer/core';
+import type { Act } from '@clever-drawer/core/acts';
+import type { CatalogView, ComputerView, OrderView } from '@clever-drawer/core/api';
+import { asId } from '@clever-drawer/core/id';
 import { args, bare, screens, typing } from './keystroke.ts';
 import { measured, type Outcome } from './measure.ts';
 import { withStudio } from './server.ts';

@@ -5,18 +5,11 @@
 import uFuzzy from '@leeoniya/ufuzzy';
 import Fuse from 'fuse.js';
 import MiniSearch from 'minisearch';
-import {
-  asId,
-  entryOf,
-  Finder,
-  habitsOf,
-  noUse,
-  readDeclared,
-  typeName,
-  wordsOf,
-  type Habits,
-  type Plugin,
-} from '@clever-drawer/core';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { asId } from '@clever-drawer/core/id';
+import { entryOf, Finder, habitsOf, noUse, type Habits } from '@clever-drawer/core/search';
+import { readDeclared, typeName } from '@clever-drawer/core/taxonomy';
+import { wordsOf } from '@clever-drawer/core/text';
 import { makePlugins } from '@clever-drawer/demo';
 import { descriptionsFor, readBundle, walk } from '@clever-drawer/server/scanner';
 import { readLadspaTitles } from './lv2-truth.ts';

@@ -9,7 +9,7 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { fitSome, fittedNames, fitWeights, loss, viewsOf } from './fitting.ts';
 import { readKnown, readUnpacked } from './lv2-truth.ts';
-import { weights as current } from '@clever-drawer/core';
+import { weights as current } from '@clever-drawer/core/identify';
 
 const file = join(import.meta.dirname, '../../core/src/identify/weights.data.ts');
 const marker = '// Written by `npm run fit`:\n';

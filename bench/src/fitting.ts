@@ -5,14 +5,13 @@
  */
 import {
   evidenceOf,
-  groupOf,
   groupLogOdds,
   scaledLogOdds,
-  typeGroups,
   weights as current,
   type Subject,
   type Weights,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/identify';
+import { groupOf, typeGroups } from '@clever-drawer/core/taxonomy';
 import type { Known } from './lv2-truth.ts';
 
 /** Common practice, before fitting. */

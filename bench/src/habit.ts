@@ -1,5 +1,5 @@
 /** Made-up habits for the benches: who is loaded, how often, and what of it is remembered. */
-import type { Plugin } from '@clever-drawer/core';
+import type { Plugin } from '@clever-drawer/core/catalog';
 
 /** A text letter by letter, as it is typed. */
 export const growing = (text: string): string[] =>

@@ -7,20 +7,12 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { deflateSync } from 'node:zlib';
-import {
-  applyChange,
-  asId,
-  orderOf,
-  perform,
-  plainFolder,
-  squashAll,
-  wayBack,
-  type FolderId,
-  type Order,
-  type OrderChange,
-  type PluginId,
-  type ShelfEntry,
-} from '@clever-drawer/core';
+import { perform, type OrderChange } from '@clever-drawer/core/acts';
+import { applyChange } from '@clever-drawer/core/change';
+import type { ShelfEntry } from '@clever-drawer/core/exchange';
+import { asId, type FolderId, type PluginId } from '@clever-drawer/core/id';
+import { squashAll, wayBack } from '@clever-drawer/core/keep';
+import { orderOf, plainFolder, type Order } from '@clever-drawer/core/order';
 import { writeShelf } from '@clever-drawer/server/shelf';
 import { measured, timed, type Measured, type Outcome } from './measure.ts';
 

@@ -8,7 +8,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { writeStudio } from '@clever-drawer/demo';
 import { ReaderPool, walk, type FoundBundle } from '@clever-drawer/server/scanner';
-import { formats } from '@clever-drawer/core';
+import { formats } from '@clever-drawer/core/formats';
 import { measured, timed, type Measured } from './measure.ts';
 import { builtThread, startServerProcess } from './server-process.ts';
 import { scanAll, timeOfFind } from './server.ts';

@@ -5,15 +5,9 @@
 import { execFileSync } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import {
-  declaredTypes,
-  foldVendor,
-  gatherPrefixes,
-  groupOf,
-  subjectOf,
-  type FoundCopy,
-  type Subject,
-} from '@clever-drawer/core';
+import type { FoundCopy } from '@clever-drawer/core/formats';
+import { foldVendor, gatherPrefixes, subjectOf, type Subject } from '@clever-drawer/core/identify';
+import { declaredTypes, groupOf } from '@clever-drawer/core/taxonomy';
 import { readLadspaRdf } from '@clever-drawer/core/readers';
 import { descriptionsFor, readBundle, walk } from '@clever-drawer/server/scanner';
 

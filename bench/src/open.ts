@@ -2,7 +2,7 @@
  * Opening installed plugins on two lanes with processes that are renewed, against a fresh process for
  * each file in the same run.
  */
-import { bareCopy, type Format, type FoundCopy } from '@clever-drawer/core';
+import { bareCopy, type Format, type FoundCopy } from '@clever-drawer/core/formats';
 import { Opener } from '@clever-drawer/server/opener';
 import { walk } from '@clever-drawer/server/scanner';
 import { existsSync, readdirSync, readFileSync } from 'node:fs';

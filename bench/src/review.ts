@@ -7,16 +7,16 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { chromium, type BrowserContext, type Page } from 'playwright-core';
+import type { CatalogView } from '@clever-drawer/core/api';
+import { formats } from '@clever-drawer/core/formats';
+import { trackKinds } from '@clever-drawer/core/loading';
 import {
-  formats,
   reviewPart,
   reviewParts,
-  trackKinds,
   wholeReview,
-  type CatalogView,
   type PastUse,
   type ReviewMaterial,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/review';
 import { makePlugins, writeStudio } from '@clever-drawer/demo';
 import { freePort, serve } from '@clever-drawer/server';
 import { args } from './keystroke.ts';

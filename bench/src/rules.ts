@@ -7,8 +7,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from 'playwright-core';
 import { Client } from 'pg';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { asId } from '@clever-drawer/core/id';
 import {
-  asId,
   candidateOf,
   compileLine,
   compileRule,
@@ -17,11 +18,10 @@ import {
   parseRule,
   type Candidate,
   type Line,
-  type Plugin,
   type Rule,
   type RuleContext,
-  day,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/rules';
+import { day } from '@clever-drawer/core/time';
 import { makePlugins } from '@clever-drawer/demo';
 import { startCluster } from '@clever-drawer/server';
 import { args } from './keystroke.ts';

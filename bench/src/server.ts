@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { writeStudio } from '@clever-drawer/demo';
 import { freePort, serve } from '@clever-drawer/server';
-import type { ComputerView, ScanProgress } from '@clever-drawer/core';
+import type { ComputerView, ScanProgress } from '@clever-drawer/core/api';
 import { timed } from './measure.ts';
 
 /** A connection each time: a bench that blocks this process would let kept ones run out. */

@@ -3,17 +3,17 @@
  * and settings together, against MiniSearch over the same settings alone.
  */
 import MiniSearch from 'minisearch';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { asId } from '@clever-drawer/core/id';
 import {
-  asId,
-  createStudio,
   entryOf,
   Finder,
   habitsOf,
   noUse,
   settingsShown,
   withSettings,
-  type Plugin,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/search';
+import { createStudio } from '@clever-drawer/core/studio';
 import { makePlugins } from '@clever-drawer/demo';
 import { measured, type Measured } from './measure.ts';
 

@@ -1,23 +1,25 @@
 /** Sorting 20,000 copies, and how good and how honest the suggested types are on real plugins. */
 import MiniSearch from 'minisearch';
+import { bareCopy } from '@clever-drawer/core/formats';
 import {
-  bareCopy,
   classify,
-  declaredTypes,
-  groupOf,
   lexicon,
   identifyCatalog,
   identifyPlugins,
-  isFiledNear,
-  leavesOpen,
-  typeGroups,
-  typeName,
   weights as shipped,
   type Weights,
   type Decisions,
   type CopyToIdentify,
   type Subject,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/identify';
+import {
+  declaredTypes,
+  groupOf,
+  isFiledNear,
+  leavesOpen,
+  typeGroups,
+  typeName,
+} from '@clever-drawer/core/taxonomy';
 import { makePlugins } from '@clever-drawer/demo';
 import { fitWithoutEach, makerOf } from './fitting.ts';
 import { readKnown, readUnpacked, type Known } from './lv2-truth.ts';

@@ -11,7 +11,7 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import pg from 'pg';
 import { chromium, type Browser } from 'playwright-core';
-import type { CatalogView, PlaceView } from '@clever-drawer/core';
+import type { CatalogView, PlaceView } from '@clever-drawer/core/api';
 import { studioSize } from '@clever-drawer/demo';
 import { args, screens } from './keystroke.ts';
 import { measured, type Measured, type Outcome } from './measure.ts';
@@ -144,7 +144,7 @@ async function fetched(address: string): Promise<{ took: number; text: string }>
 const changeOne = `WITH changed AS (UPDATE plugin SET name = name || '*' WHERE id = $1
     RETURNING id, computer_id), next AS (UPDATE computer SET version = version + 1
     WHERE id = (SELECT computer_id FROM changed) RETURNING id, version)
-  INSERT INTO changed_plugin SELECT next.id, next.version, changed.id FROM next, changed`;
+  INSERT INTO changed_plugin SELECT next.id, next.version, 'catalog', changed.id FROM next, changed`;
 
 /** One plugin changes as a scan would change it: what every window then asks for, and the whole. */
 async function changes(at: string, database: pg.ClientConfig): Promise<Changed> {

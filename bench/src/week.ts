@@ -2,7 +2,8 @@
  * Keys for a load on real names after a week of habit: five days of twenty loads, then twenty more
  * that are counted, each letter and the key that takes the hit (Enter, or a figure for the others).
  */
-import { entryOf, Finder, habitsOf, noUse, type Plugin } from '@clever-drawer/core';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { entryOf, Finder, habitsOf, noUse } from '@clever-drawer/core/search';
 import { growing, remember, shuffle, zipfDraws, type Remembered } from './habit.ts';
 import { percentile } from './measure.ts';
 

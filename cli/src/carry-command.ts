@@ -1,6 +1,6 @@
 /** `carry ORDER [COPIES]`: which plugins of a document are which of another computer. */
 import { parseArgs } from 'node:util';
-import { matchPlugins, type ToMatch } from '@clever-drawer/core';
+import { matchPlugins, type ToMatch } from '@clever-drawer/core/exchange';
 import { copyFound, identityOf } from '@clever-drawer/core/documents';
 import { documentIn } from './document-file.ts';
 import { groupLines } from './grouped-copies.ts';

@@ -1,6 +1,6 @@
 /** Documents of orders from files. */
 import { readFile } from 'node:fs/promises';
-import { describe } from '@clever-drawer/core';
+import { describe } from '@clever-drawer/core/problem';
 import { readDocument, type ReadDocument } from '@clever-drawer/core/documents';
 import type { Terminal } from './terminal.ts';
 

@@ -1,16 +1,10 @@
 /** `find`: plugins by a few letters, best first, each with the reason. */
 import { existsSync, readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import {
-  asId,
-  entryOf,
-  Finder,
-  habitsOf,
-  noUse,
-  weightOfAge,
-  type Habits,
-  type Plugin,
-} from '@clever-drawer/core';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { asId } from '@clever-drawer/core/id';
+import { weightOfAge } from '@clever-drawer/core/loading';
+import { entryOf, Finder, habitsOf, noUse, type Habits } from '@clever-drawer/core/search';
 import {
   flagIn,
   inputOf,
@@ -127,7 +121,7 @@ function readWishes(args: string[], terminal: Terminal): Wishes | ExitStatus {
       },
     });
     if (values.help) {
-      terminal.error(help);
+      terminal.out(help);
       return 0;
     }
     const isMany = values.queries !== undefined;

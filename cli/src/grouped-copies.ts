@@ -3,12 +3,14 @@ import {
   bareCopy,
   describedBy,
   formats,
-  identifyCatalog,
-  type CopyToIdentify,
   type Format,
   type FoundCopy,
+} from '@clever-drawer/core/formats';
+import {
+  identifyCatalog,
+  type CopyToIdentify,
   type IdentifiedPlugin,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/identify';
 import { flagIn, numberIn, textIn, textsIn, type Line } from './lines.ts';
 
 /** A plugin with the copies that are it. */

@@ -1,7 +1,8 @@
 /** JSON lines from standard input or a file. */
 import { createReadStream } from 'node:fs';
 import { createInterface } from 'node:readline';
-import { jsonObject, noWords, understand, type Field } from '@clever-drawer/core';
+import { noWords, understand, type Field } from '@clever-drawer/core/rules';
+import { jsonObject } from '@clever-drawer/core/text';
 import type { Terminal } from './terminal.ts';
 
 export type Line = Readonly<Record<string, unknown>>;

@@ -2,6 +2,8 @@
  * The command line: the same core as the application, without a database. NDJSON out, messages to
  * standard error.
  */
+import packageFacts from '../package.json' with { type: 'json' };
+import { completionScript, helpOfEach } from './completion.ts';
 import type { ExitStatus, Terminal } from './terminal.ts';
 
 type Command = (args: string[], terminal: Terminal) => Promise<ExitStatus>;
@@ -25,6 +27,8 @@ const commands: Readonly<Record<string, () => Promise<Command>>> = {
   take: async () => (await import('./take-command.ts')).takeCommand,
 };
 
+const { version } = packageFacts;
+
 const help = `Use: ./clever-drawer COMMAND …
 
   scan DIR…          a line of JSON for each copy found below the directories; opened, with --open
@@ -38,14 +42,27 @@ const help = `Use: ./clever-drawer COMMAND …
   shelf ORDER DIR    a cabinet written out as directories
   backup FILE        everything of the studio in one file; restore FILE brings it back
   take FILE          another computer's scan, read into the running application
+  completion         what bash needs to complete commands and options
 
-./clever-drawer COMMAND --help tells more.`;
+./clever-drawer COMMAND --help tells more, ./clever-drawer --version which one this is.`;
 
 export async function run(args: readonly string[], terminal: Terminal): Promise<ExitStatus> {
   const [name, ...rest] = args;
-  if (name === undefined || name === '--help' || name === '-h') {
+  if (name === undefined) {
     terminal.error(help);
-    return name === undefined ? 2 : 0;
+    return 2;
+  }
+  if (name === '--help' || name === '-h') {
+    terminal.out(help);
+    return 0;
+  }
+  if (name === '--version') {
+    terminal.out(version);
+    return 0;
+  }
+  if (name === 'completion') {
+    terminal.out(completionScript(await helpOfEach(Object.keys(commands), run)));
+    return 0;
   }
   const command = Object.hasOwn(commands, name) ? commands[name] : undefined;
   if (command) {

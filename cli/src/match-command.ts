@@ -1,9 +1,9 @@
 /** `match`: the plugins that a rule takes in, each with the reason. */
 import { existsSync, readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
+import { describe } from '@clever-drawer/core/problem';
 import {
   compileRule,
-  describe,
   explain,
   foldersRead,
   makeCandidate,
@@ -14,7 +14,7 @@ import {
   type Rule,
   type State,
   type RuleContext,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/rules';
 import {
   flagIn,
   inputOf,
@@ -94,7 +94,7 @@ function readWishes(args: string[], terminal: Terminal): Wishes | ExitStatus {
       options: { help: { type: 'boolean', short: 'h' }, now: { type: 'string' } },
     });
     if (values.help) {
-      terminal.error(help);
+      terminal.out(help);
       return 0;
     }
     const [ruleFile, file] = positionals;

@@ -1,14 +1,14 @@
 /** `order`: the document of an order made, checked, compared, and out of and into the application. */
 import { readFile, writeFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
+import type { OrderPreview } from '@clever-drawer/core/api';
 import {
   describeChange,
   diffRecords,
   mergeModes,
-  orderOf,
   type MergeMode,
-  type OrderPreview,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/exchange';
+import { orderOf } from '@clever-drawer/core/order';
 import {
   documentCopy,
   documentName,

@@ -1,6 +1,6 @@
 /** Speaking to the running application. */
 import { createReadStream } from 'node:fs';
-import type { ComputerView, Refusal } from '@clever-drawer/core';
+import type { ComputerView, Refusal } from '@clever-drawer/core/api';
 import type { Terminal } from './terminal.ts';
 
 /** Where the application runs, and the key of a private one. */

@@ -2,14 +2,10 @@
 import { existsSync, statSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
-import {
-  copyLineOf,
-  describe,
-  formats,
-  readDeclared,
-  type Format,
-  type FoundCopy,
-} from '@clever-drawer/core';
+import { copyLineOf } from '@clever-drawer/core/exchange';
+import { formats, type Format, type FoundCopy } from '@clever-drawer/core/formats';
+import { describe } from '@clever-drawer/core/problem';
+import { readDeclared } from '@clever-drawer/core/taxonomy';
 import { noDescriptions } from '@clever-drawer/core/readers';
 import { Opener } from '@clever-drawer/server/opener';
 import {

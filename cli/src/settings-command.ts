@@ -2,7 +2,8 @@
 import { existsSync, statSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
-import { describe, formats } from '@clever-drawer/core';
+import { formats } from '@clever-drawer/core/formats';
+import { describe } from '@clever-drawer/core/problem';
 import type { FoundSetting } from '@clever-drawer/core/readers';
 import {
   ReaderPool,

@@ -2,15 +2,11 @@
 import { existsSync } from 'node:fs';
 import { mkdir, realpath } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
-import {
-  asId,
-  describe,
-  orderOf,
-  planShelf,
-  type CopyId,
-  type Plugin,
-  type PluginId,
-} from '@clever-drawer/core';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { planShelf } from '@clever-drawer/core/exchange';
+import { asId, type CopyId, type PluginId } from '@clever-drawer/core/id';
+import { orderOf } from '@clever-drawer/core/order';
+import { describe } from '@clever-drawer/core/problem';
 import { idsAsWritten, recordsOf, type OrderDocument } from '@clever-drawer/core/documents';
 import {
   directoriesOf,

@@ -1,17 +1,16 @@
 /** `classify` and `group`: what plugins are, and which copies are one. */
 import { existsSync } from 'node:fs';
 import { parseArgs } from 'node:util';
+import { describedBy, stemOfPath } from '@clever-drawer/core/formats';
 import {
   classify,
-  describedBy,
   foldVendor,
   gatherPrefixes,
   gatherSeries,
-  readDeclared,
-  stemOfPath,
   type InSeries,
   type Reason,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/identify';
+import { readDeclared } from '@clever-drawer/core/taxonomy';
 import { formatIn, groupLines } from './grouped-copies.ts';
 import { flagIn, inputOf, numberIn, readLines, textIn, textsIn, type Line } from './lines.ts';
 import type { ExitStatus, Terminal } from './terminal.ts';
@@ -39,7 +38,7 @@ function readWishes(
     });
     const file = positionals[0];
     if (values.help) {
-      terminal.error(help + statuses);
+      terminal.out(help + statuses);
       return 0;
     }
     if (positionals.length <= 1 && (file === undefined || file === '-' || existsSync(file))) {

@@ -1,7 +1,8 @@
 /** `take FILE --computer NAME`: another computer's scan, read into the running application. */
 import { openAsBlob } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { findingKinds, type TakenView } from '@clever-drawer/core';
+import type { TakenView } from '@clever-drawer/core/api';
+import { findingKinds } from '@clever-drawer/core/scan';
 import { askRunning, runningAt, usualAddress } from './running.ts';
 import { sayHelp, type ExitStatus, type Terminal } from './terminal.ts';
 

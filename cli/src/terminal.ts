@@ -8,8 +8,12 @@ export interface Terminal {
   readonly error: (line: string) => void;
 }
 
-/** Says the help, after what was wrong with the words where they were; empty words ask for help. */
+/** Writes the help that was asked for (empty words), or says it after what was wrong with the words. */
 export function sayHelp(wrong: string, help: string, terminal: Terminal): ExitStatus {
-  terminal.error(wrong === '' ? help : `${wrong}\n${help}`);
-  return wrong === '' ? 0 : 2;
+  if (wrong === '') {
+    terminal.out(help);
+    return 0;
+  }
+  terminal.error(`${wrong}\n${help}`);
+  return 2;
 }

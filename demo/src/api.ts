@@ -1,19 +1,19 @@
 /** Speaking to a running server while seeding. */
+import type { Act } from '@clever-drawer/core/acts';
 import type {
-  Act,
   CatalogView,
   ComputerView,
   OpeningWish,
-  HostSettings,
   LoadRequest,
   OrderView,
   PastLoad,
-  Plugin,
   PluginSetting,
   ScanProgress,
   SessionView,
-  SortView,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/api';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import type { HostSettings } from '@clever-drawer/core/loading';
+import type { SortView } from '@clever-drawer/core/studio';
 
 const marksOf = ({ name, vendor, copies }: Plugin): string =>
   [name, vendor, ...copies.map(({ path }) => path).toSorted()].join('\n');

@@ -1,17 +1,11 @@
 /** How Kestrel Quay has put its plugins in order: folders, what is filed in them, favourites and names. */
 import { randomUUID } from 'node:crypto';
-import {
-  asId,
-  foldersBelow,
-  groupOf,
-  orderOf,
-  parseRule,
-  readyRules,
-  type Act,
-  type FolderId,
-  type Plugin,
-  type SmartPart,
-} from '@clever-drawer/core';
+import type { Act } from '@clever-drawer/core/acts';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { asId, type FolderId } from '@clever-drawer/core/id';
+import { foldersBelow, orderOf, type SmartPart } from '@clever-drawer/core/order';
+import { parseRule, readyRules } from '@clever-drawer/core/rules';
+import { groupOf } from '@clever-drawer/core/taxonomy';
 import type { Api } from './api.ts';
 import { chanceFrom, type Chance } from './chance.ts';
 import type { DemoPlugin } from './plugins.ts';

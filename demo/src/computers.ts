@@ -1,6 +1,6 @@
 /** The three computers of Kestrel Quay: which plugins each has, in which formats and places. */
 import { chanceFrom } from './chance.ts';
-import type { TrackKind } from '@clever-drawer/core';
+import type { TrackKind } from '@clever-drawer/core/loading';
 import type { DemoPlugin } from './plugins.ts';
 
 export type DemoFormat = 'LV2' | 'VST3' | 'AU' | 'CLAP' | 'VST2' | 'VST2 32' | 'LADSPA';

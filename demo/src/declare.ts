@@ -1,5 +1,6 @@
 /** From a true type to what a copy declares in its standard's own words: right, broad, nothing or wrong. */
-import { groupOf, kindOfType, lv2Classes, vst3SubCategories, type Kind } from '@clever-drawer/core';
+import type { Kind } from '@clever-drawer/core/catalog';
+import { groupOf, kindOfType, lv2Classes, vst3SubCategories } from '@clever-drawer/core/taxonomy';
 import type { DemoPlugin } from './plugins.ts';
 
 /** The declared value whose row names the type or, failing that, its group. */

@@ -4,7 +4,7 @@
  */
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { type FoundCopy } from '@clever-drawer/core';
+import type { FoundCopy } from '@clever-drawer/core/formats';
 import {
   bytesSource,
   memoryFiles,

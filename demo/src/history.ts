@@ -1,6 +1,8 @@
 /** A year of loads: a handful of plugins makes most of them, working days only, several in a chain. */
-import { day } from '@clever-drawer/core';
-import type { PastLoad, Plugin, TrackKind } from '@clever-drawer/core';
+import { day } from '@clever-drawer/core/time';
+import type { PastLoad } from '@clever-drawer/core/api';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import type { TrackKind } from '@clever-drawer/core/loading';
 import { chanceFrom, type Chance } from './chance.ts';
 
 /**

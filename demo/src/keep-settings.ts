@@ -1,16 +1,10 @@
 /** Saved settings that Kestrel Quay has put beside its plugins, and reaches for. */
 import { randomUUID } from 'node:crypto';
-import {
-  acceptsAll,
-  asId,
-  foldersBelow,
-  orderOf,
-  whyNot,
-  type FolderId,
-  type PastLoad,
-  type Plugin,
-  type PluginSetting,
-} from '@clever-drawer/core';
+import type { PastLoad, PluginSetting } from '@clever-drawer/core/api';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { asId, type FolderId } from '@clever-drawer/core/id';
+import { acceptsAll, whyNot } from '@clever-drawer/core/loading';
+import { foldersBelow, orderOf } from '@clever-drawer/core/order';
 import type { Api } from './api.ts';
 
 /** So many are filed. */

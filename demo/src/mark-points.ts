@@ -1,6 +1,8 @@
 /** Points that Kestrel Quay has marked, and what it has changed since the latest of them. */
 import { randomUUID } from 'node:crypto';
-import { asId, orderOf, type FolderId, type Plugin } from '@clever-drawer/core';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { asId, type FolderId } from '@clever-drawer/core/id';
+import { orderOf } from '@clever-drawer/core/order';
 import type { Api } from './api.ts';
 import type { Travel } from './travel.ts';
 

@@ -1,13 +1,8 @@
 /** Fills a running server with the demo: places, two scans, an order, a year of loads and a session. */
-import {
-  acceptsAll,
-  allPlacements,
-  orderOf,
-  slotKindAt,
-  whyNot,
-  type PastLoad,
-  type Plugin,
-} from '@clever-drawer/core';
+import type { PastLoad } from '@clever-drawer/core/api';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { acceptsAll, slotKindAt, whyNot } from '@clever-drawer/core/loading';
+import { allPlacements, orderOf } from '@clever-drawer/core/order';
 import { join } from 'node:path';
 import { addComputer, apiOf, listComputers, type Api, type ServerAt } from './api.ts';
 import { arrangeStudio } from './arrange.ts';

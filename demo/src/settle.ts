@@ -1,12 +1,7 @@
 /** What Kestrel Quay has answered already: most doubts about types and kinds, a few licences and tags. */
-import {
-  groupOf,
-  kindOfType,
-  type Act,
-  type AnswerFacts,
-  type Plugin,
-  type Said,
-} from '@clever-drawer/core';
+import type { Act, Said } from '@clever-drawer/core/acts';
+import type { AnswerFacts, Plugin } from '@clever-drawer/core/catalog';
+import { groupOf, kindOfType } from '@clever-drawer/core/taxonomy';
 import type { Api } from './api.ts';
 import { chanceFrom } from './chance.ts';
 import type { DemoPlugin } from './plugins.ts';

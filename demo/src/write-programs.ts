@@ -1,7 +1,8 @@
 /** Program files with real headers: what each system's copies of a plugin look like to a reader. */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { kindOfType, misbehaviours, type Misbehaviour } from '@clever-drawer/core';
+import { misbehaviours, type Misbehaviour } from '@clever-drawer/core/loading';
+import { kindOfType } from '@clever-drawer/core/taxonomy';
 import type { DemoSystem } from './computers.ts';
 import type { DemoPlugin } from './plugins.ts';
 import { writeElf } from './programs/elf.ts';

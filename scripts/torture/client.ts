@@ -1,6 +1,6 @@
 /** A window that keeps count: what it was told is saved has to be there for ever. */
 import { randomUUID } from 'node:crypto';
-import type { ComputerView, OrderView } from '@clever-drawer/core';
+import type { ComputerView, OrderView } from '@clever-drawer/core/api';
 
 /** What was tried and what went wrong. */
 export class Tally {

@@ -20,7 +20,7 @@ import { once } from 'node:events';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { ShelfEntry } from '@clever-drawer/core';
+import type { ShelfEntry } from '@clever-drawer/core/exchange';
 import { ownDirectory } from '@clever-drawer/server';
 import { writeShelf } from '@clever-drawer/server/shelf';
 import { BackupKeeper } from '../../server/src/jobs/backup-keeper.ts';

@@ -1,5 +1,6 @@
 /** The Express application over its parts. Does not listen. */
-import { cutText, storable, type Problem } from '@clever-drawer/core';
+import type { Problem } from '@clever-drawer/core/problem';
+import { cutText, storable } from '@clever-drawer/core/text';
 import compression from 'compression';
 import express, {
   type ErrorRequestHandler,

@@ -15,7 +15,7 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
-import type { CatalogView, OrderView } from '@clever-drawer/core';
+import type { CatalogView, OrderView } from '@clever-drawer/core/api';
 import {
   backUp,
   checkBackup,

@@ -4,7 +4,7 @@ import { createSocket } from 'node:dgram';
 import { randomUUID } from 'node:crypto';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { CatalogView, HabitsView, OrderView, ScanView } from '@clever-drawer/core';
+import type { CatalogView, HabitsView, OrderView, ScanView } from '@clever-drawer/core/api';
 import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';
 
 let server: TestServer;

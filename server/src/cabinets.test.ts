@@ -5,7 +5,7 @@
 import { afterAll, beforeAll, beforeEach, expect, it } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import { rmSync } from 'node:fs';
-import type { CatalogView, OrderStep, OrderView } from '@clever-drawer/core';
+import type { CatalogView, OrderStep, OrderView } from '@clever-drawer/core/api';
 import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';
 
 const place = newPlace();

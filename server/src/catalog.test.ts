@@ -2,14 +2,9 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from '@jest/globals';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
-import {
-  changeCatalog,
-  changeSort,
-  type CatalogChange,
-  type CatalogView,
-  type SortChange,
-  type SortView,
-} from '@clever-drawer/core';
+import type { CatalogView } from '@clever-drawer/core/api';
+import { changeCatalog, type CatalogChange } from '@clever-drawer/core/catalog';
+import { changeSort, type SortChange, type SortView } from '@clever-drawer/core/studio';
 import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';
 
 let server: TestServer;

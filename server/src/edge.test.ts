@@ -1,7 +1,7 @@
 /** The edge of the server: who may speak to it, and how it stops. */
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { request } from 'node:http';
-import type { OrderView, Refusal } from '@clever-drawer/core';
+import type { OrderView, Refusal } from '@clever-drawer/core/api';
 import { startTestServer, type TestServer } from './testing.ts';
 
 let server: TestServer;

@@ -7,23 +7,12 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from '@jest/glo
 import { randomUUID } from 'node:crypto';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
-import {
-  applyChange,
-  asId,
-  changeCatalog,
-  keyOf,
-  orderOf,
-  plainText,
-  type Act,
-  type CatalogChange,
-  type CatalogView,
-  type CopyId,
-  type Order,
-  type OrderRecord,
-  type OrderStep,
-  type OrderView,
-  type PluginId,
-} from '@clever-drawer/core';
+import type { Act } from '@clever-drawer/core/acts';
+import type { CatalogView, OrderStep, OrderView } from '@clever-drawer/core/api';
+import { changeCatalog, type CatalogChange } from '@clever-drawer/core/catalog';
+import { applyChange, keyOf, plainText } from '@clever-drawer/core/change';
+import { asId, type CopyId, type PluginId } from '@clever-drawer/core/id';
+import { orderOf, type Order, type OrderRecord } from '@clever-drawer/core/order';
 import {
   actNames,
   drawAct,

@@ -6,7 +6,7 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { existsSync, mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { CatalogView, ComputerView, ScanProgress } from '@clever-drawer/core';
+import type { CatalogView, ComputerView, ScanProgress } from '@clever-drawer/core/api';
 import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';
 
 type Step =

@@ -5,18 +5,18 @@ import { execFile } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
-import {
-  plainText,
-  type CatalogView,
-  type HabitsView,
-  type OrderPreview,
-  type OrderStep,
-  type OrderView,
-  type Plugin,
-  type PointComparison,
-  type PointsView,
-  type Refusal,
-} from '@clever-drawer/core';
+import type {
+  CatalogView,
+  HabitsView,
+  OrderPreview,
+  OrderStep,
+  OrderView,
+  PointComparison,
+  PointsView,
+  Refusal,
+} from '@clever-drawer/core/api';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { plainText } from '@clever-drawer/core/change';
 import type { OrderDocument } from '@clever-drawer/core/documents';
 import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';
 

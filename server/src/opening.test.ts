@@ -10,9 +10,9 @@ import type {
   OpeningView,
   OrderView,
   PlaceView,
-  Plugin,
   ScanView,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/api';
+import type { Plugin } from '@clever-drawer/core/catalog';
 import { compile } from './opener/compiled.test-data.ts';
 import { newPlace, startTestServer, type TestServer } from './testing.ts';
 

@@ -5,7 +5,8 @@ import { once } from 'node:events';
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { Bundle, decode, encode, Message } from 'node-osc';
-import type { HabitsView, HealthView, SessionView, Usage } from '@clever-drawer/core';
+import type { HabitsView, HealthView, SessionView } from '@clever-drawer/core/api';
+import type { Usage } from '@clever-drawer/core/loading';
 import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';
 
 let server: TestServer;

@@ -6,20 +6,17 @@ import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from
 import { randomUUID } from 'node:crypto';
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import {
-  misbehaviours,
-  warmth,
-  type CatalogView,
-  type HabitsView,
-  type KeysView,
-  type Plugin,
-  type Refusal,
-  type RepairView,
-  type SessionView,
-  type TrackKind,
-  type TrackView,
-  type Usage,
-} from '@clever-drawer/core';
+import type {
+  CatalogView,
+  HabitsView,
+  KeysView,
+  Refusal,
+  RepairView,
+  SessionView,
+  TrackView,
+} from '@clever-drawer/core/api';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { misbehaviours, warmth, type TrackKind, type Usage } from '@clever-drawer/core/loading';
 import type { FoundPlugin } from './usecases/catalog/find-plugins.ts';
 import { newPlace, startTestServer, writeBundle, type Answer, type TestServer } from './testing.ts';
 

@@ -5,15 +5,14 @@ import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type {
   CatalogView,
-  Plugin,
   PutOff,
   OrderView,
   Refusal,
-  ReviewPart,
-  ReviewParts,
   SessionView,
   WorkedReview,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/api';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import type { ReviewPart, ReviewParts } from '@clever-drawer/core/review';
 import { newPlace, ownerOf, startTestServer, writeBundle, type TestServer } from './testing.ts';
 
 let server: TestServer;

@@ -7,16 +7,15 @@ import { randomUUID } from 'node:crypto';
 import { rmSync } from 'node:fs';
 import fc from 'fast-check';
 import { Client } from 'pg';
+import type { CatalogView, OrderView } from '@clever-drawer/core/api';
 import {
   CatalogIndex,
   makeCandidate,
   type Candidate,
-  type CatalogView,
   type Line,
-  type OrderView,
   type Rule,
   type RuleContext,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/rules';
 import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';
 
 const sqlOperators = new Map<string, string>([

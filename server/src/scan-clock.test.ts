@@ -1,7 +1,7 @@
 /** A scan knows the time only by the clock that it was handed. */
 import { afterAll, beforeAll, expect, it } from '@jest/globals';
 import { rmSync } from 'node:fs';
-import type { ComputerView, ScanProgress, ServerEvent } from '@clever-drawer/core';
+import type { ComputerView, ScanProgress, ServerEvent } from '@clever-drawer/core/api';
 import { serve, type Running } from './main.ts';
 import { newData, newPlace, writeBundle } from './testing.ts';
 

@@ -3,20 +3,19 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from '@jest/glo
 import { mkdirSync, renameSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { request } from 'node:http';
 import { dirname, join } from 'node:path';
-import {
-  warmth,
-  type AsideView,
-  type CatalogView,
-  type FindingView,
-  type OrderStep,
-  type OrderView,
-  type PlaceView,
-  type Plugin,
-  type Refusal,
-  type ScanView,
-  type SessionView,
-  type Usage,
-} from '@clever-drawer/core';
+import type {
+  AsideView,
+  CatalogView,
+  FindingView,
+  OrderStep,
+  OrderView,
+  PlaceView,
+  Refusal,
+  ScanView,
+  SessionView,
+} from '@clever-drawer/core/api';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { warmth, type Usage } from '@clever-drawer/core/loading';
 import { newPlace, startTestServer, writeBundle, type Answer, type TestServer } from './testing.ts';
 
 let server: TestServer;

@@ -10,8 +10,8 @@ import type {
   WaitingSetting,
   OrderView,
   SessionView,
-  Usage,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/api';
+import type { Usage } from '@clever-drawer/core/loading';
 import type { OrderDocument } from '@clever-drawer/core/documents';
 import type { FoundPlugin } from './usecases/catalog/find-plugins.ts';
 import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';

@@ -13,7 +13,7 @@ import {
 } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { CatalogView, OrderView, Refusal, ShelfView } from '@clever-drawer/core';
+import type { CatalogView, OrderView, Refusal, ShelfView } from '@clever-drawer/core/api';
 import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';
 
 const names = ['Alder', 'Birch', 'Cedar'] as const;

@@ -6,16 +6,11 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from '@jest/glo
 import { randomUUID } from 'node:crypto';
 import { rmSync } from 'node:fs';
 import sharp from 'sharp';
-import type {
-  Act,
-  CatalogView,
-  OrderStep,
-  OrderView,
-  Plugin,
-  PluginView,
-  SortView,
-  Usage,
-} from '@clever-drawer/core';
+import type { Act } from '@clever-drawer/core/acts';
+import type { CatalogView, OrderStep, OrderView, PluginView } from '@clever-drawer/core/api';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import type { Usage } from '@clever-drawer/core/loading';
+import type { SortView } from '@clever-drawer/core/studio';
 import { newPlace, ownerOf, startTestServer, writeBundle, type TestServer } from './testing.ts';
 
 describe('sorting', () => {

@@ -8,7 +8,7 @@ import { randomUUID } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { readdir } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { HealthView, OrderView } from '@clever-drawer/core';
+import type { HealthView, OrderView } from '@clever-drawer/core/api';
 import { findPostmaster } from './database/postmaster.ts';
 import { binariesOf, installedVersions } from './database/programs.ts';
 import { upgradeCluster } from './database/upgrade.ts';

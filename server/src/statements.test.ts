@@ -6,7 +6,7 @@
 import { afterAll, beforeAll, expect, it, jest } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
-import type { CatalogView, OrderStep, OrderView } from '@clever-drawer/core';
+import type { CatalogView, OrderStep, OrderView } from '@clever-drawer/core/api';
 import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';
 
 /** BEGIN and COMMIT among them. */

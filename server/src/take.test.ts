@@ -7,7 +7,7 @@ import type {
   FindingView,
   Refusal,
   TakenView,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/api';
 import { startTestServer, type TestServer } from './testing.ts';
 
 let server: TestServer;

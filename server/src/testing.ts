@@ -4,7 +4,10 @@ import { existsSync, mkdirSync, mkdtempSync, renameSync, rmSync, writeFileSync }
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Client } from 'pg';
-import { plainText, type Owner, type Plugin, type ScanMode } from '@clever-drawer/core';
+import type { Owner } from '@clever-drawer/core/acts';
+import type { ScanMode } from '@clever-drawer/core/api';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { plainText } from '@clever-drawer/core/change';
 import { startCluster, type Cluster } from './database/cluster.ts';
 import { connect, type DatabaseAddress } from './database/connect.ts';
 import { readOrder } from './database/order.ts';

@@ -4,7 +4,7 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { copyFileSync, mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import { readCopyLine } from '@clever-drawer/core';
+import { readCopyLine } from '@clever-drawer/core/exchange';
 import { compile } from '../../../server/src/opener/compiled.test-data.ts';
 
 const root = resolve(import.meta.dirname, '../../..');

@@ -1,15 +1,8 @@
 /** Tables of computers and their catalogs. Rows carry the same words as core's records. */
-import type {
-  CopyState,
-  PluginEvidence,
-  TwinDoubt,
-  Format,
-  FoundCopy,
-  Kind,
-  OpeningWish,
-  PutOff,
-  ShelfSettings,
-} from '@clever-drawer/core';
+import type { OpeningWish, PutOff, ShelfSettings } from '@clever-drawer/core/api';
+import type { CopyState, Kind } from '@clever-drawer/core/catalog';
+import type { Format, FoundCopy } from '@clever-drawer/core/formats';
+import type { PluginEvidence, TwinDoubt } from '@clever-drawer/core/identify';
 import type { KeptFields } from '@clever-drawer/core/documents';
 import {
   flag,

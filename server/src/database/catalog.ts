@@ -1,15 +1,9 @@
 /** Plugins and their copies. */
 import { Any, type EntityManager } from 'typeorm';
-import {
-  asId,
-  type CopyToIdentify,
-  type CopyId,
-  type CopyState,
-  type FoundCopy,
-  type Plugin,
-  type PluginEvidence,
-  type PluginId,
-} from '@clever-drawer/core';
+import type { CopyState, Plugin } from '@clever-drawer/core/catalog';
+import type { FoundCopy } from '@clever-drawer/core/formats';
+import { asId, type CopyId, type PluginId } from '@clever-drawer/core/id';
+import type { CopyToIdentify, PluginEvidence } from '@clever-drawer/core/identify';
 import { insertMany, partsOf, toJsonb } from './bulk.ts';
 import { noteChange } from './versions.ts';
 import {
@@ -159,6 +153,7 @@ export async function addPlugins(
     await noteChange(
       manager,
       first.computerId,
+      'catalog',
       rows.map(({ id }) => id),
     );
     await insertMany(manager, PluginTable, rows);
@@ -175,6 +170,7 @@ export async function updatePlugins(
     await noteChange(
       manager,
       computer,
+      'catalog',
       rows.map(({ id }) => id),
     );
   }
@@ -201,7 +197,10 @@ export async function moveCopies(
   }
   const copies = moves.map(({ copy }) => copy);
   const before = await pluginsOfCopies(manager, computer, copies);
-  await noteChange(manager, computer, [...before.values(), ...moves.map(({ plugin }) => plugin)]);
+  await noteChange(manager, computer, 'catalog', [
+    ...before.values(),
+    ...moves.map(({ plugin }) => plugin),
+  ]);
   const rows = JSON.stringify(moves);
   await manager.query(
     `UPDATE finding SET plugin_id = new.plugin
@@ -259,6 +258,7 @@ export async function noteWentInto(
     await noteChange(
       manager,
       computer,
+      'catalog',
       went.flatMap(({ plugin, into }) => [plugin, into]),
     );
   }
@@ -355,6 +355,7 @@ export async function saveCopies(manager: EntityManager, rows: readonly CopyRow[
     await noteChange(
       manager,
       first.computerId,
+      'catalog',
       rows.map(({ pluginId }) => pluginId),
     );
     await insertMany(manager, CopyTable, rows, ['id']);
@@ -376,6 +377,7 @@ export async function noteCopies(
     await noteChange(
       manager,
       computer,
+      'catalog',
       rows.map(({ id }) => id),
     );
   }

@@ -1,6 +1,9 @@
 /** The log of changes: each with its reverse inside, and whether it is done, undone or discarded. */
 import type { EntityManager } from 'typeorm';
-import { asId, pluginsOfChange, type OrderChange, type PointReason } from '@clever-drawer/core';
+import type { OrderChange } from '@clever-drawer/core/acts';
+import { asId } from '@clever-drawer/core/id';
+import type { PointReason } from '@clever-drawer/core/keep';
+import { pluginsOfChange } from '@clever-drawer/core/order';
 import { toJsonb } from './bulk.ts';
 import { ChangeTable, type ChangeRow } from './order-tables.ts';
 

@@ -1,8 +1,9 @@
 /** Computers, and the lock under which their order is changed. */
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import type { TwinDoubt } from '@clever-drawer/core';
+import type { TwinDoubt } from '@clever-drawer/core/identify';
 import { insertMany, toJsonb } from './bulk.ts';
+import { noteChange } from './versions.ts';
 import { ComputerTable, type ComputerRow, type WholeComputerRow } from './catalog-tables.ts';
 
 /** All computers, in the order in which they were added. */
@@ -82,15 +83,17 @@ export async function readDoubts(
 }
 
 /** Keeps which plugins may be one, as the last sorting found. */
-export const saveDoubts = (
+export async function saveDoubts(
   manager: EntityManager,
   computer: string,
   doubts: readonly TwinDoubt[],
-): Promise<unknown> =>
-  manager.query('UPDATE computer SET doubts = $2::jsonb, version = version + 1 WHERE id = $1', [
+): Promise<void> {
+  await noteChange(manager, computer, 'sort');
+  await manager.query('UPDATE computer SET doubts = $2::jsonb WHERE id = $1', [
     computer,
     toJsonb(doubts),
   ]);
+}
 
 /** Keeps what documents said that is not ours. */
 export const saveKept = (

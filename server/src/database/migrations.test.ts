@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import type { DataSource } from 'typeorm';
-import type { HostSession } from '@clever-drawer/core';
+import type { HostSession } from '@clever-drawer/core/loading';
 import type { Cluster } from './cluster.ts';
 import { connect, migrations } from './connect.ts';
 import { tables } from './tables.ts';

@@ -1,14 +1,9 @@
 /** Tables of the order and its log of changes. Rows carry the same words as core's records. */
-import type {
-  CabinetSlot,
-  FolderSorting,
-  Licence,
-  FolderForm,
-  Format,
-  Kind,
-  OrderChange,
-  Rule,
-} from '@clever-drawer/core';
+import type { OrderChange } from '@clever-drawer/core/acts';
+import type { Licence, Kind } from '@clever-drawer/core/catalog';
+import type { Format } from '@clever-drawer/core/formats';
+import type { CabinetSlot, FolderSorting, FolderForm } from '@clever-drawer/core/order';
+import type { Rule } from '@clever-drawer/core/rules';
 import {
   flag,
   id,

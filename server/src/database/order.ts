@@ -1,17 +1,15 @@
 /** The order of a computer in its tables: read whole, changed by changes. */
 import type { EntityManager } from 'typeorm';
+import type { OrderChange } from '@clever-drawer/core/acts';
+import type { Answer } from '@clever-drawer/core/catalog';
 import {
   asId,
-  orderOf,
-  type Answer,
   type CabinetId,
   type FolderId,
-  type OrderChange,
-  type OrderRecord,
   type PluginId,
-  type Setting,
   type SpellingId,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/id';
+import { orderOf, type OrderRecord, type Setting } from '@clever-drawer/core/order';
 import { insertMany, toJsonb } from './bulk.ts';
 import {
   AnswerTable,

@@ -23,7 +23,7 @@ export async function removePlaceRow(
   if (!place) {
     return false;
   }
-  await noteChange(manager, computer, null);
+  await noteChange(manager, computer, 'catalog');
   await manager.query(`UPDATE copy SET state = 'gone' WHERE place_id = $1`, [id]);
   await manager.query('DELETE FROM bundle WHERE place_id = $1', [id]);
   await manager.getRepository(PlaceTable).delete({ id });
@@ -44,7 +44,7 @@ export async function changePlaceRow(
     .getRepository(PlaceTable)
     .update({ id, computerId: computer }, change);
   if (change.isOn !== undefined) {
-    await noteChange(manager, computer, null);
+    await noteChange(manager, computer, 'catalog');
     await manager.query(`UPDATE copy SET state = $2 WHERE place_id = $1 AND state = $3`, [
       id,
       change.isOn ? 'present' : 'away',

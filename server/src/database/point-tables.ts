@@ -1,5 +1,6 @@
 /** Tables of points and of the journal since the newest one. */
-import type { OrderChange, PointReason } from '@clever-drawer/core';
+import type { OrderChange } from '@clever-drawer/core/acts';
+import type { PointReason } from '@clever-drawer/core/keep';
 import { id, json, maybeText, schema, text, time, toRow, unique, whole } from './columns.ts';
 
 /** A row of the table `point`. */

@@ -1,6 +1,7 @@
 /** Points to return to, and the journal of changes since the newest of them. */
 import type { EntityManager } from 'typeorm';
-import { squashAll, type OrderChange } from '@clever-drawer/core';
+import type { OrderChange } from '@clever-drawer/core/acts';
+import { squashAll } from '@clever-drawer/core/keep';
 import { toJsonb } from './bulk.ts';
 import { PointTable, type PointRow } from './point-tables.ts';
 

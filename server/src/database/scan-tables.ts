@@ -1,5 +1,8 @@
 /** Tables of places and scans. Rows carry the same words as core's records. */
-import type { FindingKind, Format, Problem, ScanState } from '@clever-drawer/core';
+import type { ScanState } from '@clever-drawer/core/api';
+import type { Format } from '@clever-drawer/core/formats';
+import type { Problem } from '@clever-drawer/core/problem';
+import type { FindingKind } from '@clever-drawer/core/scan';
 import {
   flag,
   id,

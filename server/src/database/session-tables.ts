@@ -1,5 +1,5 @@
 /** Tables of sessions and loads. Rows carry the same words as core's records. */
-import type { HostSession, TrackKind } from '@clever-drawer/core';
+import type { HostSession, TrackKind } from '@clever-drawer/core/loading';
 import {
   id,
   index,

@@ -1,19 +1,16 @@
 /** The practice sessions, saved ones, and the loads with what they say of habits. */
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
+import type { HabitsView, KeysView } from '@clever-drawer/core/api';
+import { formats, type Format } from '@clever-drawer/core/formats';
+import { asId, type PluginId } from '@clever-drawer/core/id';
 import {
-  asId,
-  formats,
   halfLifeDays,
-  type Format,
-  type HabitsView,
   type HostCopy,
   type HostSession,
-  type KeysView,
-  type PluginId,
   type TrackKind,
   type Usage,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/loading';
 import { insertMany } from './bulk.ts';
 import { noteChange } from './versions.ts';
 import { ComputerTable, type CopyRow } from './catalog-tables.ts';
@@ -45,7 +42,7 @@ export async function writeSession(
   computer: string,
   session: HostSession,
 ): Promise<void> {
-  await noteChange(manager, computer, []);
+  await noteChange(manager, computer, 'session');
   await insertMany(manager, PracticeTable, [{ computerId: computer, session }], ['computerId']);
 }
 
@@ -66,7 +63,7 @@ export const findSavedSession = (
   manager.getRepository(SavedSessionTable).findOneBy({ computerId: computer, id });
 /** Keeps a session. */
 export async function addSavedSession(manager: EntityManager, row: SavedSessionRow): Promise<void> {
-  await noteChange(manager, row.computerId, []);
+  await noteChange(manager, row.computerId, 'session');
   await insertMany(manager, SavedSessionTable, [row]);
 }
 /** Removes a session that was kept. */
@@ -75,7 +72,7 @@ export const removeSavedSession = async (
   computer: string,
   id: string,
 ): Promise<boolean> => {
-  await noteChange(manager, computer, []);
+  await noteChange(manager, computer, 'session');
   const { affected } = await manager
     .getRepository(SavedSessionTable)
     .delete({ computerId: computer, id });
@@ -147,7 +144,7 @@ export const hostCopyOf = (
 export async function addLoads(manager: EntityManager, rows: readonly LoadRow[]): Promise<void> {
   const [first] = rows;
   if (first) {
-    await noteChange(manager, first.computerId, []);
+    await noteChange(manager, first.computerId, 'use');
     await insertMany(manager, LoadTable, rows);
   }
 }
@@ -158,12 +155,12 @@ export const setLearning = async (
   computer: string,
   isLearning: boolean,
 ): Promise<void> => {
-  await noteChange(manager, computer, []);
+  await noteChange(manager, computer, 'use');
   await manager.getRepository(ComputerTable).update({ id: computer }, { isLearning });
 };
 /** Forgets all loads. Gives how many there were. */
 export async function forgetLoads(manager: EntityManager, computer: string): Promise<number> {
-  await noteChange(manager, computer, []);
+  await noteChange(manager, computer, 'use');
   return (await manager.getRepository(LoadTable).delete({ computerId: computer })).affected ?? 0;
 }
 

@@ -1,7 +1,7 @@
 /** Saved settings, by the files that they stand in. */
 import { createHash } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import type { PluginSetting, WaitingSetting } from '@clever-drawer/core';
+import type { PluginSetting, WaitingSetting } from '@clever-drawer/core/api';
 import type { FoundSetting } from '@clever-drawer/core/readers';
 import { insertMany } from './bulk.ts';
 import { noteChange } from './versions.ts';
@@ -25,7 +25,7 @@ export async function saveSettingFiles(
   gone: readonly string[],
 ): Promise<void> {
   if (read.length + gone.length > 0) {
-    await noteChange(manager, computer, []);
+    await noteChange(manager, computer, 'settings');
   }
   await manager.query('DELETE FROM setting_file WHERE computer_id = $1 AND path = ANY($2)', [
     computer,

@@ -1,23 +1,27 @@
 /**
  * The version of each computer: a number that goes up with every change of what is shown of it, beside
- * the plugins that changed with it. Who holds a version reads only these again.
+ * what changed with it. Who holds a version reads only that again.
  */
 import type { EntityManager } from 'typeorm';
 
+/** What of a computer changes by itself; the order has a revision of its own. */
+export type StudioPart = 'catalog' | 'sort' | 'settings' | 'use' | 'session';
+
 /** With more plugins at once it is only noted that many changed. */
 const most = 500;
-/** For so many versions it is known which plugins changed. */
+/** For so many versions it is known what changed. */
 const knownFor = 1_000;
 
 /**
  * Counts the version of a computer up in the transaction of a change. `plugins` are those of which the
- * catalog shows something else, null where all may; none where it is the order, use or a setting. The
- * computer stays locked until the transaction ends, so nothing else of it may be locked before.
+ * catalog shows something else, null where all may. The computer stays locked until the transaction
+ * ends, so nothing else of it may be locked before.
  */
 export async function noteChange(
   manager: EntityManager,
   computer: string,
-  plugins: Iterable<string | null> | null,
+  part: StudioPart,
+  plugins: Iterable<string | null> | null = null,
 ): Promise<void> {
   const ids = plugins && [...new Set(plugins)].filter((id) => id !== null);
   const noted = ids === null || ids.length > most ? [null] : ids;
@@ -28,9 +32,9 @@ export async function noteChange(
        DELETE FROM changed_plugin WHERE computer_id = $1
          AND version <= (SELECT version FROM next) - ${knownFor}
      )
-     INSERT INTO changed_plugin (computer_id, version, plugin_id)
-       SELECT $1, version, unnest($2::uuid[]) FROM next`,
-    [computer, noted],
+     INSERT INTO changed_plugin (computer_id, version, part, plugin_id)
+       SELECT $1, version, $2, unnest($3::uuid[]) FROM next`,
+    [computer, part, noted],
   );
 }
 
@@ -46,22 +50,35 @@ export async function readVersion(
   return row?.version ?? null;
 }
 
-/** Ids of plugins that changed since a version; null where these are not known, or too many to be told one by one. */
+/** What changed between two versions. */
+export interface ChangedSince {
+  readonly parts: ReadonlySet<StudioPart>;
+  /** Ids of plugins of which the catalog shows something else. */
+  readonly plugins: readonly string[];
+}
+
+/** What changed since a version; null where that is not known, or too much to be told one by one. */
 export async function changedSince(
   manager: EntityManager,
   computer: string,
   since: number,
-): Promise<string[] | null> {
+): Promise<ChangedSince | null> {
   const version = await readVersion(manager, computer);
   if (version === null || since > version || since < version - knownFor) {
     return null;
   }
-  const rows: { id: string | null }[] = await manager.query(
-    'SELECT DISTINCT plugin_id id FROM changed_plugin WHERE computer_id = $1 AND version > $2',
+  const rows: { part: StudioPart; id: string | null }[] = await manager.query(
+    `SELECT DISTINCT part, plugin_id id FROM changed_plugin
+      WHERE computer_id = $1 AND version > $2`,
     [computer, since],
   );
-  const ids = rows.map(({ id }) => id);
-  return ids.includes(null) || ids.length > most ? null : ids.filter((id) => id !== null);
+  const ids = rows.filter(({ part }) => part === 'catalog').map(({ id }) => id);
+  return ids.includes(null) || ids.length > most
+    ? null
+    : {
+        parts: new Set(rows.map(({ part }) => part)),
+        plugins: ids.filter((id) => id !== null),
+      };
 }
 
 /**

@@ -2,7 +2,8 @@
  * What Clever Drawer needs of a host. The practice session is one; docs/host.md says how another
  * one connects.
  */
-import type { HostCopy, HostSession, HostSettings, Result } from '@clever-drawer/core';
+import type { HostCopy, HostSession, HostSettings } from '@clever-drawer/core/loading';
+import type { Result } from '@clever-drawer/core/problem';
 
 /**
  * What a host is asked to do. A load with an index behind the last slot appends; `slot` is the id

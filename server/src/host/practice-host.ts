@@ -4,7 +4,8 @@
  */
 import { fork, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { failed, type HostSession, type Problem, type Result } from '@clever-drawer/core';
+import type { HostSession } from '@clever-drawer/core/loading';
+import { failed, type Problem, type Result } from '@clever-drawer/core/problem';
 import { helperProgram } from '../helper-program.ts';
 import type { Answered, Asked } from './practice/process.ts';
 import type { Host, HostCommand } from './host.ts';

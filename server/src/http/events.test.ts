@@ -3,7 +3,7 @@ import { once } from 'node:events';
 import { createServer, type ServerResponse } from 'node:http';
 import { connect, type AddressInfo } from 'node:net';
 import express from 'express';
-import type { ServerEvent } from '@clever-drawer/core';
+import type { ServerEvent } from '@clever-drawer/core/api';
 import { EventHub } from '../jobs/event-hub.ts';
 import { atTheStart } from '../usecases/scan/scan-telling.ts';
 import { streamEvents } from './events.ts';

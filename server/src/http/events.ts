@@ -3,7 +3,7 @@
  * on one computer.
  */
 import type { Request, Response } from 'express';
-import type { ServerEvent } from '@clever-drawer/core';
+import type { ServerEvent } from '@clever-drawer/core/api';
 import type { Parts } from '../parts.ts';
 
 /** A comment line is sent this often, so that a dead connection is noticed. Milliseconds. */

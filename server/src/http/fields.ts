@@ -1,7 +1,8 @@
 /** Fields that many bodies have. */
 import { array, number, string } from 'yup';
 import { isUuid } from '../uuid.ts';
-import { actSize, nameLength, type Id } from '@clever-drawer/core';
+import { actSize, nameLength } from '@clever-drawer/core/acts';
+import type { Id } from '@clever-drawer/core/id';
 
 /** An id. */
 export const id = <I extends Id<string>>() =>

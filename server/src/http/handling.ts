@@ -1,7 +1,7 @@
 /** What all routes are made of: they parse, call one use case and answer. */
 import type { Request, RequestHandler, Response } from 'express';
 import type { AnySchema, Schema } from 'yup';
-import type { Result } from '@clever-drawer/core';
+import type { Result } from '@clever-drawer/core/problem';
 import { isUuid } from '../uuid.ts';
 import { parse } from './parse.ts';
 import { answer, refuse } from './problems.ts';

@@ -1,6 +1,6 @@
 /** Whether the program lives and can do its work, for who watches over it. */
 import type { RequestHandler } from 'express';
-import type { HealthView } from '@clever-drawer/core';
+import type { HealthView } from '@clever-drawer/core/api';
 import type { Parts } from '../parts.ts';
 
 /** `/health`: 200 when all is well, 503 with the reasons when it is not. */

@@ -1,6 +1,7 @@
 /** Requests parsed with Yup: a value of the right shape, or problems that name the field. */
 import { ValidationError, type Schema } from 'yup';
-import { failed, ok, troubleInValue, type Problem, type Result } from '@clever-drawer/core';
+import { failed, ok, type Problem, type Result } from '@clever-drawer/core/problem';
+import { troubleInValue } from '@clever-drawer/core/text';
 
 /** What any body may hold: 20,000 placements with room to spare. */
 const bodyLimits = { depth: 12, values: 400_000 };

@@ -1,12 +1,7 @@
 /** From problems to HTTP: one status for every code, and a body that says in words what is wrong. */
 import type { Response } from 'express';
-import {
-  describe,
-  type Problem,
-  type ProblemCode,
-  type Refusal,
-  type Result,
-} from '@clever-drawer/core';
+import type { Refusal } from '@clever-drawer/core/api';
+import { describe, type Problem, type ProblemCode, type Result } from '@clever-drawer/core/problem';
 
 /** A code without a status does not compile. */
 const statuses: Record<ProblemCode, number> = {

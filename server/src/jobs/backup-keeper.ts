@@ -1,6 +1,7 @@
 /** A backup each night while the program runs, and on demand; the last few are kept. */
 import { basename, join, resolve } from 'node:path';
-import { failed, ok, type BackupsView, type BackupView, type Result } from '@clever-drawer/core';
+import type { BackupsView, BackupView } from '@clever-drawer/core/api';
+import { failed, ok, type Result } from '@clever-drawer/core/problem';
 import {
   Directory,
   diskTrouble,

@@ -1,5 +1,5 @@
 /** Tells every open window what happened on a computer. */
-import type { ServerEvent } from '@clever-drawer/core';
+import type { ServerEvent } from '@clever-drawer/core/api';
 
 /** Who is told events. */
 export type Listener = (event: ServerEvent) => void;

@@ -1,5 +1,5 @@
 /** The scans that run now: at most one a computer, each can be asked to stop. */
-import type { ScanProgress } from '@clever-drawer/core';
+import type { ScanProgress } from '@clever-drawer/core/api';
 
 /** A scan that runs. */
 export interface ScanJob {

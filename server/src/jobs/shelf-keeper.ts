@@ -1,5 +1,5 @@
 /** Shelves follow the order: a moment after something changed they are brought into step. */
-import type { ShelfView } from '@clever-drawer/core';
+import type { ShelfView } from '@clever-drawer/core/api';
 import type { EventHub } from './event-hub.ts';
 
 /** Several changes in a row are written once. Milliseconds. */

@@ -1,5 +1,5 @@
 /** Work on a computer, one piece after the other. */
-import { createTurns, type Turns as Row } from '@clever-drawer/core';
+import { createTurns, type Turns as Row } from '@clever-drawer/core/turns';
 
 /** A row of turns for each key by itself. */
 export class Turns {

@@ -10,7 +10,8 @@ import {
   type Opened,
   type OpenedPlugin,
 } from '@clever-drawer/core/readers';
-import type { Format, Problem } from '@clever-drawer/core';
+import type { Format } from '@clever-drawer/core/formats';
+import type { Problem } from '@clever-drawer/core/problem';
 import { endMarked, type Confinement } from './confinement.ts';
 import { newHome, removeHome } from './home.ts';
 

@@ -3,7 +3,7 @@ import { afterAll, describe, expect, it } from '@jest/globals';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
-import { bareCopy, type Format, type FoundCopy } from '@clever-drawer/core';
+import { bareCopy, type Format, type FoundCopy } from '@clever-drawer/core/formats';
 import { programFor } from './openable.ts';
 
 const base = mkdtempSync(join(tmpdir(), 'clever-drawer-openable-'));

@@ -1,7 +1,7 @@
 /** What of a copy can be opened here: programs of this system and this processor only. */
 import { closeSync, constants, openSync, readdirSync, readSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Format, FoundCopy } from '@clever-drawer/core';
+import type { Format, FoundCopy } from '@clever-drawer/core/formats';
 
 /** The machine that opens. */
 export interface OpeningMachine {

@@ -1,5 +1,5 @@
 /** Opens one LADSPA file and waits: a program to be killed meanwhile. */
-import { bareCopy } from '@clever-drawer/core';
+import { bareCopy } from '@clever-drawer/core/formats';
 import { findConfinement, withoutNamespaces } from './confinement.ts';
 import { Opener } from './opener.ts';
 

@@ -18,7 +18,8 @@ import {
 } from 'node:fs';
 import { homedir, tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { bareCopy, describe as inWords, type Format, type FoundCopy } from '@clever-drawer/core';
+import { bareCopy, type Format, type FoundCopy } from '@clever-drawer/core/formats';
+import { describe as inWords } from '@clever-drawer/core/problem';
 import {
   bundlesOfPackages,
   filesOfPackage,

@@ -1,6 +1,7 @@
 /** Opens copies in processes of their own, a few at a time, and gives what they told as facts. */
 import { cpus } from 'node:os';
-import { grouped, type FoundCopy } from '@clever-drawer/core';
+import type { FoundCopy } from '@clever-drawer/core/formats';
+import { grouped } from '@clever-drawer/core/grouped';
 import {
   noDescriptions,
   openedCopies,

@@ -5,17 +5,11 @@
 import { createSocket, type RemoteInfo, type Socket } from 'node:dgram';
 import { once } from 'node:events';
 import { fromBuffer, toBuffer, type OscMessageOutput, type OscPacketOutput } from 'osc-min';
-import {
-  asId,
-  describe,
-  formats,
-  storable,
-  trackKinds,
-  type Format,
-  type Result,
-  type SlotKind,
-  type TrackKind,
-} from '@clever-drawer/core';
+import { formats, type Format } from '@clever-drawer/core/formats';
+import { asId } from '@clever-drawer/core/id';
+import { trackKinds, type SlotKind, type TrackKind } from '@clever-drawer/core/loading';
+import { describe, type Result } from '@clever-drawer/core/problem';
+import { storable } from '@clever-drawer/core/text';
 import { changeSession, loadIntoSlot, viewSession } from '../usecases/session/practice-session.ts';
 import { hearLoad } from '../usecases/loads/external-loads.ts';
 import { loggable } from '../log.ts';

@@ -9,7 +9,7 @@ import {
   type ReviewPart,
   type ReviewSource,
   type ReviewView,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/review';
 
 /** What a computer tells at a moment. */
 export interface ReviewFacts {

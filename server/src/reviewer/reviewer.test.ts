@@ -1,14 +1,14 @@
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { asId } from '@clever-drawer/core/id';
 import {
-  asId,
   materialOf,
   reviewPart,
   usualView,
   wishOf,
   type PastUse,
-  type Plugin,
   type UseReview,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/review';
 import type { ReviewFacts } from './review-worker.ts';
 import { Reviewer } from './reviewer.ts';
 

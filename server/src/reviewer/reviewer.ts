@@ -1,5 +1,5 @@
 /** The thread that works reviews out: started when it is first asked, and ended when nobody asks. */
-import type { ReviewPart, ReviewView } from '@clever-drawer/core';
+import type { ReviewPart, ReviewView } from '@clever-drawer/core/review';
 import { helperProgram } from '../helper-program.ts';
 import { Thread } from '../thread.ts';
 import type { ReviewDone, ReviewFacts, ReviewTask } from './review-worker.ts';

@@ -2,14 +2,9 @@
  * Threads for walking, reading and sorting: started when first needed, replaced when a file holds
  * one up for too long.
  */
-import {
-  failedCopy,
-  type Decisions,
-  type Format,
-  type FoundCopy,
-  type IdentifiedCatalog,
-  type Problem,
-} from '@clever-drawer/core';
+import { failedCopy, type Format, type FoundCopy } from '@clever-drawer/core/formats';
+import type { Decisions, IdentifiedCatalog } from '@clever-drawer/core/identify';
+import type { Problem } from '@clever-drawer/core/problem';
 import { failedSetting, type FoundSetting } from '@clever-drawer/core/readers';
 import { helperProgram } from '../helper-program.ts';
 import { Thread, type Job, type ThreadEvents } from '../thread.ts';

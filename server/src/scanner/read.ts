@@ -9,15 +9,8 @@ import {
   statSync,
 } from 'node:fs';
 import { join, sep } from 'node:path';
-import {
-  failed,
-  failedCopy,
-  ok,
-  type Format,
-  type FoundCopy,
-  type Problem,
-  type Result,
-} from '@clever-drawer/core';
+import { failedCopy, type Format, type FoundCopy } from '@clever-drawer/core/formats';
+import { failed, ok, type Problem, type Result } from '@clever-drawer/core/problem';
 import {
   failedSetting,
   readAudioUnit,

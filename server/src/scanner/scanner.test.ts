@@ -18,7 +18,7 @@ import {
 import { tmpdir } from 'node:os';
 import { basename, join } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { formats, type FoundCopy } from '@clever-drawer/core';
+import { formats, type FoundCopy } from '@clever-drawer/core/formats';
 import { filesOfPackage, linkAll } from '../../../core/src/formats/debian-packages.test-data.ts';
 import { noDescriptions } from '@clever-drawer/core/readers';
 import { descriptionsFor } from './descriptions.ts';

@@ -6,7 +6,7 @@
 import { existsSync } from 'node:fs';
 import { homedir } from 'node:os';
 import { posix, win32 } from 'node:path';
-import type { Format } from '@clever-drawer/core';
+import type { Format } from '@clever-drawer/core/formats';
 
 /** The machine that this runs on. */
 export function thisMachine(): Machine & { readonly arch: string } {

@@ -5,7 +5,8 @@
 import { hash } from 'node:crypto';
 import { lstatSync, readdirSync, realpathSync, statSync, type Dirent, type Stats } from 'node:fs';
 import { sep } from 'node:path';
-import type { Format, Problem } from '@clever-drawer/core';
+import type { Format } from '@clever-drawer/core/formats';
+import type { Problem } from '@clever-drawer/core/problem';
 
 /** A file or bundle that may hold plugins, with its fingerprint. */
 export interface FoundBundle {

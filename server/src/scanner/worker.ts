@@ -4,14 +4,13 @@
  */
 import { randomUUID } from 'node:crypto';
 import { parentPort, workerData } from 'node:worker_threads';
+import type { Format, FoundCopy } from '@clever-drawer/core/formats';
 import {
   identifyCatalog,
   type Decisions,
-  type Format,
-  type FoundCopy,
   type IdentifiedCatalog,
   type CopyToIdentify,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/identify';
 import {
   noDescriptions,
   type FoundSetting,

@@ -4,7 +4,7 @@
  */
 import { lstat, readdir, realpath } from 'node:fs/promises';
 import { basename, join, resolve } from 'node:path';
-import { failed, ok, type Result } from '@clever-drawer/core';
+import { failed, ok, type Result } from '@clever-drawer/core/problem';
 
 /** Something in a directory that is no directory of the tree. */
 export interface TreeLeaf {

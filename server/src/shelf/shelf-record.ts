@@ -3,7 +3,7 @@
  * where it is signed with our key, for this very directory.
  */
 import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
-import type { ShelfEntry } from '@clever-drawer/core';
+import type { ShelfEntry } from '@clever-drawer/core/exchange';
 import { Directory } from '../files/index.ts';
 
 /** The file in which a shelf notes what it wrote. */

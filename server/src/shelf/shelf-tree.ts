@@ -1,6 +1,6 @@
 /** What lies below a shelf, by handles: no link in it is followed, and nothing is done outside of it. */
 import { createHash } from 'node:crypto';
-import type { ShelfEntry } from '@clever-drawer/core';
+import type { ShelfEntry } from '@clever-drawer/core/exchange';
 import { isMissing, isWithin, type Directory } from '../files/index.ts';
 import type { Written } from './shelf-record.ts';
 

@@ -18,7 +18,7 @@ import {
 } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { ShelfEntry, ShelfPlan } from '@clever-drawer/core';
+import type { ShelfEntry, ShelfPlan } from '@clever-drawer/core/exchange';
 import { shelfRecordName } from './shelf-record.ts';
 import { whyNotNear } from '../reach.ts';
 import { writeShelf, type ShelfOutcome } from './write-shelf.ts';

@@ -4,7 +4,8 @@
  * written is ever removed.
  */
 import { basename, dirname, resolve } from 'node:path';
-import { failed, ok, type Result, type ShelfEntry, type ShelfPlan } from '@clever-drawer/core';
+import type { ShelfEntry, ShelfPlan } from '@clever-drawer/core/exchange';
+import { failed, ok, type Result } from '@clever-drawer/core/problem';
 import { Directory, diskTrouble, isMissing, leadsNowhere, realPathOf } from '../files/index.ts';
 import {
   readRecord,

@@ -4,39 +4,41 @@
  * same database could hold its own.
  */
 import type { DataSource, EntityManager } from 'typeorm';
+import type { OrderChange } from '@clever-drawer/core/acts';
+import type { PluginSetting } from '@clever-drawer/core/api';
+import { changeCatalog, comparePlaces, type Plugin } from '@clever-drawer/core/catalog';
+import { applyChange } from '@clever-drawer/core/change';
+import { asId } from '@clever-drawer/core/id';
 import {
-  applyChange,
-  asId,
-  changeCatalog,
-  comparePlaces,
-  createStudio,
   gatherVendors,
   isKindUncertain,
   isTypeUncertain,
   nearMisses,
-  type Order,
-  type OrderChange,
-  type Plugin,
-  type PluginSetting,
   type SortFacts,
   type SortGround,
-  type Studio,
-  type StudioFacts,
-  type Usage,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/identify';
+import type { Usage } from '@clever-drawer/core/loading';
+import type { Order } from '@clever-drawer/core/order';
+import { createStudio, type Studio, type StudioFacts } from '@clever-drawer/core/studio';
 import { countSpellings, readCatalog, readGrounds } from '../database/catalog.ts';
 import { findComputer, readDoubts } from '../database/computers.ts';
 import { readOrder, readSpellings } from '../database/order.ts';
 import { readUsage } from '../database/session.ts';
 import { settingsOfPlugins } from '../database/settings.ts';
-import { changedSince, readVersion } from '../database/versions.ts';
+import {
+  changedSince,
+  readVersion,
+  type ChangedSince,
+  type StudioPart,
+} from '../database/versions.ts';
 
 /** A computer at one version. It never changes; a later version is another object. */
 export interface StudioNow {
   readonly version: number;
   readonly revision: number;
-  /** When it was read. Milliseconds since 1970. */
+  /** When it was as it is here, and when all of it was read. Milliseconds since 1970. */
   readonly at: number;
+  readonly readAt: number;
   readonly isLearning: boolean;
   /** What the disks hold, by name, then id. */
   readonly catalog: readonly Plugin[];
@@ -124,30 +126,35 @@ export class Studios {
     }
     const now = this.#clock();
     const at = now.getTime();
-    if (before?.version === version && at - before.at < standsFor) {
+    if (before?.version === version && at - before.readAt < standsFor) {
       return before;
     }
-    const changed = before && (await changedSince(manager, computer, before.version));
+    // Too old, all is read anew.
+    const changed =
+      before && at - before.readAt < standsFor
+        ? await changedSince(manager, computer, before.version)
+        : null;
     const known = changed && before;
-    const isCatalogSame = changed?.length === 0;
+    const isSame = (...parts: StudioPart[]): boolean =>
+      parts.every((part) => changed?.parts.has(part) === false);
     const facts: StudioFacts & { readonly found: readonly PluginSetting[] } = {
       computer,
       catalog: await readPlugins(manager, computer, known, changed),
       order: await this.orderAt(manager, computer, row.revision),
-      found: await readFound(manager, computer),
-      usage: await readUsage(manager, computer, now),
+      found:
+        known && isSame('catalog', 'settings') ? known.found : await readFound(manager, computer),
+      usage:
+        known && isSame('catalog', 'use') ? known.usage : await readUsage(manager, computer, now),
     };
     return {
       ...facts,
       version,
       revision: row.revision,
       at,
+      readAt: known?.readAt ?? at,
       isLearning: row.isLearning,
-      grounds:
-        known && isCatalogSame
-          ? known.grounds
-          : await readUncertain(manager, computer, known, changed),
-      sort: known && isCatalogSame ? known.sort : await readSort(manager, computer),
+      grounds: await readUncertain(manager, computer, known, changed),
+      sort: known && isSame('catalog', 'sort') ? known.sort : await readSort(manager, computer),
       studio: this.#put(computer)(facts),
     };
   }
@@ -163,14 +170,18 @@ async function readPlugins(
   manager: EntityManager,
   computer: string,
   known: StudioNow | null,
-  changed: readonly string[] | null,
+  changed: ChangedSince | null,
 ): Promise<readonly Plugin[]> {
   if (!known || !changed) {
     return (await readCatalog(manager, computer)).sort(comparePlaces);
   }
-  const read = changed.length === 0 ? [] : await readCatalog(manager, computer, changed);
+  const { plugins } = changed;
+  if (plugins.length === 0) {
+    return known.catalog;
+  }
+  const read = await readCatalog(manager, computer, plugins);
   const there = new Set<string>(read.map(({ id }) => id));
-  const removed = changed.filter((id) => !there.has(id));
+  const removed = plugins.filter((id) => !there.has(id));
   return changeCatalog(
     { version: 0, plugins: known.catalog },
     { version: 0, changed: read, removed },
@@ -186,13 +197,17 @@ async function readUncertain(
   manager: EntityManager,
   computer: string,
   known: StudioNow | null,
-  changed: readonly string[] | null,
+  changed: ChangedSince | null,
 ): Promise<ReadonlyMap<string, SortGround>> {
+  if (known && changed?.plugins.length === 0) {
+    return known.grounds;
+  }
   const grounds = new Map(known?.grounds);
-  for (const id of changed ?? []) {
+  for (const id of changed?.plugins ?? []) {
     grounds.delete(id);
   }
-  for (const { id, grounds: evidence } of await readGrounds(manager, computer, changed)) {
+  const read = await readGrounds(manager, computer, changed?.plugins ?? null);
+  for (const { id, grounds: evidence } of read) {
     if (isTypeUncertain(evidence) || isKindUncertain(evidence)) {
       const { kinds, kindReasons, suggestions } = evidence;
       grounds.set(id, { plugin: id, kinds, kindReasons, suggestions });

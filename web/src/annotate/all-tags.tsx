@@ -2,7 +2,8 @@
 import { Pencil, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
-import { answerLimits, asId, type PluginId } from '@clever-drawer/core';
+import { answerLimits } from '@clever-drawer/core/catalog';
+import { asId, type PluginId } from '@clever-drawer/core/id';
 import { useActs, useCatalog } from '../studio/contexts.ts';
 import { taggedWith, type Tagged } from './tagged-with.ts';
 import * as texts from './texts.ts';

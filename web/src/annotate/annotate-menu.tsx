@@ -1,7 +1,8 @@
 /** Saying one thing of many plugins: type, kind, licence, tag, hidden. */
 import { useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
-import { allTags, asId, licenceStates, type Kind, kindWords } from '@clever-drawer/core';
+import { allTags, licenceStates, type Kind, kindWords } from '@clever-drawer/core/catalog';
+import { asId } from '@clever-drawer/core/id';
 import { useActs, useCatalog } from '../studio/contexts.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { Picker, type Choice } from '../ui/picker.tsx';

@@ -1,5 +1,7 @@
 /** Acts that say what plugins are. */
-import { asId, type Act, type AnswerFacts, type Owner, type Plugin } from '@clever-drawer/core';
+import type { Act, Owner } from '@clever-drawer/core/acts';
+import type { AnswerFacts, Plugin } from '@clever-drawer/core/catalog';
+import { asId } from '@clever-drawer/core/id';
 
 /** The same of all the plugins. */
 export const annotateAct = (plugins: readonly string[], set: Partial<AnswerFacts>): Act => ({

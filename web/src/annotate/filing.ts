@@ -1,5 +1,8 @@
 /** Acts that file plugins. */
-import { asId, type Act, type Arrangement, type Folder, type NewFolder } from '@clever-drawer/core';
+import type { Act, NewFolder } from '@clever-drawer/core/acts';
+import type { Arrangement } from '@clever-drawer/core/arrangement';
+import { asId } from '@clever-drawer/core/id';
+import type { Folder } from '@clever-drawer/core/order';
 
 /** Plugins with the ids of the placements they get. */
 export const newPlaces = (plugins: readonly string[]): NewFolder['plugins'] =>

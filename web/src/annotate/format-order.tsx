@@ -1,7 +1,7 @@
 /** Which format's copy goes in front: the order of formats is the user's. */
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { Button, Modal } from 'react-bootstrap';
-import { formats, type Format } from '@clever-drawer/core';
+import { formats, type Format } from '@clever-drawer/core/formats';
 import { useActs, useCatalog, useComputer } from '../studio/contexts.ts';
 import * as texts from './texts.ts';
 

@@ -3,7 +3,9 @@ import { yupResolver } from '@hookform/resolvers/yup';
 import { Button, Form, Modal } from 'react-bootstrap';
 import { useForm, type FieldErrors, type UseFormReturn } from 'react-hook-form';
 import { object, string } from 'yup';
-import { nameLength, slotLabelFor, slotLabelLength, type Plugin } from '@clever-drawer/core';
+import { nameLength } from '@clever-drawer/core/acts';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { slotLabelFor, slotLabelLength } from '@clever-drawer/core/order';
 import { useActs, useArrangement } from '../studio/contexts.ts';
 import * as texts from './texts.ts';
 

@@ -1,5 +1,5 @@
 /** What stands below a name: whose plugin it is, or of which plugin a setting is. */
-import type { Plugin } from '@clever-drawer/core';
+import type { Plugin } from '@clever-drawer/core/catalog';
 import * as texts from './texts.ts';
 
 /** "setting of Bosunmark Plate, Puppet theatre", or the vendor. */

@@ -1,5 +1,6 @@
 /** Who has which tag. */
-import { compareNames, type AnswerFacts } from '@clever-drawer/core';
+import type { AnswerFacts } from '@clever-drawer/core/catalog';
+import { compareNames } from '@clever-drawer/core/text';
 
 export interface Tagged {
   readonly tag: string;

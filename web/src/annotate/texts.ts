@@ -1,5 +1,5 @@
 /** All texts of what is said of plugins: names, types, vendors, tags, trials. */
-import { oneOrMany, plural } from '@clever-drawer/core';
+import { oneOrMany, plural } from '@clever-drawer/core/text';
 
 // vendor-picker
 export const copies = (count: number): string => oneOrMany(count, 'copy', 'copies');

@@ -1,5 +1,5 @@
 /** Finding one type of the whole tree by a few letters. */
-import { groupOf, typeGroups, typeName } from '@clever-drawer/core';
+import { groupOf, typeGroups, typeName } from '@clever-drawer/core/taxonomy';
 import { Picker, type Choice } from '../ui/picker.tsx';
 import * as texts from './texts.ts';
 

@@ -1,5 +1,5 @@
 /** Finding a vendor that is known, or naming one that is not. */
-import type { Vendor } from '@clever-drawer/core';
+import type { Vendor } from '@clever-drawer/core/identify';
 import { Picker, type Choice } from '../ui/picker.tsx';
 import * as texts from './texts.ts';
 

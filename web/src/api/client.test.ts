@@ -1,5 +1,6 @@
 import { afterEach, describe, expect, it, jest } from '@jest/globals';
-import { asId, type CatalogView } from '@clever-drawer/core';
+import type { CatalogView } from '@clever-drawer/core/api';
+import { asId } from '@clever-drawer/core/id';
 import { pluginOf } from '@clever-drawer/core/testing';
 import { clientFor, messageOf, Refused, takeCopies } from './client.ts';
 import * as texts from './texts.ts';

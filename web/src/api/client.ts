@@ -1,20 +1,15 @@
 /** Speaking to the server: typed calls that end in a value or in a Refused with the problems. */
+import type { Act } from '@clever-drawer/core/acts';
 import type {
-  Act,
   AsideView,
   BackupsView,
-  CatalogChange,
   CatalogView,
-  ChangePart,
   ChangeView,
   ComputerView,
-  Format,
   FindingView,
   HabitsView,
-  HostSettings,
   KeysView,
   LoadRequest,
-  MergeMode,
   OrderPreview,
   OrderStep,
   OrderView,
@@ -28,12 +23,9 @@ import type {
   PluginView,
   PointComparison,
   PointsView,
-  Problem,
   PutOff,
   Refusal,
   RepairView,
-  ReviewPart,
-  ReviewView,
   ScanMode,
   ScanProgress,
   ScanView,
@@ -41,12 +33,18 @@ import type {
   SlotView,
   ShelfSettings,
   ShelfView,
-  SortChange,
-  SortView,
   TakenView,
-  Usage,
-} from '@clever-drawer/core';
-import { changeCatalog, changeSort } from '@clever-drawer/core';
+} from '@clever-drawer/core/api';
+import type { CatalogChange } from '@clever-drawer/core/catalog';
+import type { MergeMode } from '@clever-drawer/core/exchange';
+import type { Format } from '@clever-drawer/core/formats';
+import type { ChangePart } from '@clever-drawer/core/keep';
+import type { HostSettings, Usage } from '@clever-drawer/core/loading';
+import type { Problem } from '@clever-drawer/core/problem';
+import type { ReviewPart, ReviewView } from '@clever-drawer/core/review';
+import type { SortChange, SortView } from '@clever-drawer/core/studio';
+import { changeCatalog } from '@clever-drawer/core/catalog';
+import { changeSort } from '@clever-drawer/core/studio';
 import * as texts from './texts.ts';
 
 /** The server (or the network) said no. `message` is for the user. */

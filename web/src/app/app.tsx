@@ -15,6 +15,7 @@ import { screens, type ScreenId } from '../studio/screens.ts';
 import {
   chosenComputer,
   computersQuery,
+  prefetchStudio,
   rememberComputer,
   shownComputer,
 } from '../studio/studio-queries.ts';
@@ -46,17 +47,25 @@ const screenRoutes = (Object.keys(screens) as ScreenId[]).map(
   }),
 );
 
-const router = createBrowserRouter([
-  {
-    Component: Rooms,
-    HydrateFallback: Opening,
-    children: [
-      { Component: Shell, children: [...screenRoutes, { path: '*', Component: FirstScreen }] },
-    ],
-  },
-]);
+/** What the computer holds is asked for while its screen is fetched. */
+const createRouter = (queries: QueryClient) =>
+  createBrowserRouter([
+    {
+      Component: Rooms,
+      HydrateFallback: Opening,
+      loader: () => {
+        prefetchStudio(queries);
+        return null;
+      },
+      shouldRevalidate: () => false,
+      children: [
+        { Component: Shell, children: [...screenRoutes, { path: '*', Component: FirstScreen }] },
+      ],
+    },
+  ]);
 
 export function App({ queries }: { queries: QueryClient }) {
+  const [router] = useState(() => createRouter(queries));
   return (
     <QueryClientProvider client={queries}>
       <NoticesProvider>

@@ -3,7 +3,9 @@
  * as in Load; only what is shown is made.
  */
 import { useNavigate } from 'react-router';
-import { habitsOf, noUse, type FindableThing, type Folder, type Plugin } from '@clever-drawer/core';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import type { Folder } from '@clever-drawer/core/order';
+import { habitsOf, noUse, type FindableThing } from '@clever-drawer/core/search';
 import { taggedWith } from '../annotate/tagged-with.ts';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { useFinder, useSettingFinder } from '../studio/use-finder.ts';

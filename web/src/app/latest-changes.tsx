@@ -1,7 +1,7 @@
 /** The latest changes in words, and going back to any point among them: an undo for each. */
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { Button, Modal } from 'react-bootstrap';
-import type { ChangeView } from '@clever-drawer/core';
+import type { ChangeView } from '@clever-drawer/core/api';
 import { useActs, useComputer, useOrder } from '../studio/contexts.ts';
 import type { OwnAct } from '../studio/own-acts.ts';
 import { useOwnHistory } from '../studio/use-next-step.ts';

@@ -50,7 +50,7 @@ import { Menu } from '../ui/menu.tsx';
 import { newFolderState } from '../file/new-folder-state.ts';
 import type { Doable } from './find-anything.tsx';
 import { useTheme, type Theme } from './theme.ts';
-import type { ScanProgress } from '@clever-drawer/core';
+import type { ScanProgress } from '@clever-drawer/core/api';
 import { Kbd } from '../ui/kbd.tsx';
 import * as texts from './texts.ts';
 

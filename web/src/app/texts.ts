@@ -1,5 +1,5 @@
 /** All texts of the frame around the screens: head, banner, find anything, keys, latest changes. */
-import { oneOrMany, plural } from '@clever-drawer/core';
+import { oneOrMany, plural } from '@clever-drawer/core/text';
 import { mainScreens } from '../studio/screens.ts';
 
 // find-anything

@@ -1,7 +1,8 @@
 /** File: the whole catalog at the left, the drawers at the right, the tray below. */
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { Placement, Plugin } from '@clever-drawer/core';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import type { Placement } from '@clever-drawer/core/order';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { annotateAct } from '../annotate/annotate.ts';
 import { NameDialog, TypesPicker, useDialogsBehind } from '../annotate/behind.ts';

@@ -1,13 +1,8 @@
 /** All texts of File. */
-import {
-  oneOrMany,
-  plural,
-  type CabinetSlot,
-  type Facet,
-  type PlanName,
-  type Sorting,
-  type FolderSorting,
-} from '@clever-drawer/core';
+import type { CabinetSlot, FolderSorting } from '@clever-drawer/core/order';
+import type { PlanName } from '@clever-drawer/core/plans';
+import type { Facet, Sorting } from '@clever-drawer/core/search';
+import { oneOrMany, plural } from '@clever-drawer/core/text';
 
 // cabinet-menu
 export const favouritesOfItsOwnForEach = 'Favourites of its own for each cabinet';

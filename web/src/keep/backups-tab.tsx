@@ -2,7 +2,8 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { printNumber, type BackupsView } from '@clever-drawer/core';
+import type { BackupsView } from '@clever-drawer/core/api';
+import { printNumber } from '@clever-drawer/core/print-number';
 import { backUpNow, setBackups, viewBackups } from '../api/client.ts';
 import { sayTime } from '../ui/time-words.ts';
 import * as texts from './texts.ts';

@@ -1,5 +1,5 @@
 /** What would come, go and be otherwise, line by line. */
-import { type ChangeLine, type DescribedChange } from '@clever-drawer/core';
+import type { ChangeLine, DescribedChange } from '@clever-drawer/core/exchange';
 import * as texts from './texts.ts';
 
 interface Props {

@@ -2,7 +2,7 @@
 import { ArrowLeft, Printer } from 'lucide-react';
 import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
-import type { Folder } from '@clever-drawer/core';
+import type { Folder } from '@clever-drawer/core/order';
 import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { useDocumentTitle } from '../ui/use-document-title.ts';
 import './keep.css';

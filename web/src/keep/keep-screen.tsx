@@ -1,6 +1,6 @@
 /** Keep: points to return to, and the order out to other computers and files and in from them. */
 import { useQuery } from '@tanstack/react-query';
-import type { PointsView } from '@clever-drawer/core';
+import type { PointsView } from '@clever-drawer/core/api';
 import { useComputer, useOrder } from '../studio/contexts.ts';
 import { PartTabs } from '../ui/part-tabs.tsx';
 import { useAddress } from '../ui/use-address.ts';

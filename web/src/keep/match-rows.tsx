@@ -1,6 +1,6 @@
 /** Plugins of which it is not quite clear what they are here, each with what would be taken. */
 import { Dropdown } from 'react-bootstrap';
-import type { MatchView } from '@clever-drawer/core';
+import type { MatchView } from '@clever-drawer/core/api';
 import { MenuItem } from '../ui/menu-item.tsx';
 import * as texts from './texts.ts';
 

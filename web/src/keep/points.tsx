@@ -2,7 +2,9 @@
 import { BookmarkPlus } from 'lucide-react';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { nameLength, printNumber, type PointView, type PointsView } from '@clever-drawer/core';
+import { nameLength } from '@clever-drawer/core/acts';
+import type { PointView, PointsView } from '@clever-drawer/core/api';
+import { printNumber } from '@clever-drawer/core/print-number';
 import { useComputer } from '../studio/contexts.ts';
 import { Outside } from './outside.tsx';
 import { byMonth, pointTime, pointTitle } from './model/point-words.ts';

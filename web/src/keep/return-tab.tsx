@@ -2,12 +2,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button, Dropdown, Form } from 'react-bootstrap';
-import {
-  nameLength,
-  type ChangePart,
-  type PointComparison,
-  type PointView,
-} from '@clever-drawer/core';
+import { nameLength } from '@clever-drawer/core/acts';
+import type { PointComparison, PointView } from '@clever-drawer/core/api';
+import type { ChangePart } from '@clever-drawer/core/keep';
 import { messageOf } from '../api/client.ts';
 import { useComputer, useOrder } from '../studio/contexts.ts';
 import { MenuItem } from '../ui/menu-item.tsx';

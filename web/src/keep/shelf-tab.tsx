@@ -2,7 +2,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { type ShelfSettings, type ShelfView } from '@clever-drawer/core';
+import type { ShelfSettings, ShelfView } from '@clever-drawer/core/api';
 import { useArrangement, useComputer, useOrder } from '../studio/contexts.ts';
 import { sayTime } from '../ui/time-words.ts';
 import { TakeIn } from './take-in.tsx';

@@ -2,7 +2,8 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { matchHows, type MatchView, type MergeMode, type OrderPreview } from '@clever-drawer/core';
+import type { MatchView, OrderPreview } from '@clever-drawer/core/api';
+import { matchHows, type MergeMode } from '@clever-drawer/core/exchange';
 import { useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
 import { ChangeLines } from './change-lines.tsx';

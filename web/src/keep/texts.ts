@@ -1,5 +1,6 @@
 /** All texts of Keep. */
-import { type MatchHow, type MergeMode, oneOrMany, plural } from '@clever-drawer/core';
+import type { MatchHow, MergeMode } from '@clever-drawer/core/exchange';
+import { oneOrMany, plural } from '@clever-drawer/core/text';
 
 // backups-tab
 export const everythingOfTheStudio = 'Everything of the studio in one file';

@@ -1,6 +1,6 @@
 /** Doing something to points: what comes back is what is shown. */
 import { useQueryClient } from '@tanstack/react-query';
-import type { PointsView } from '@clever-drawer/core';
+import type { PointsView } from '@clever-drawer/core/api';
 import { messageOf } from '../api/client.ts';
 import { useComputer, useOrder } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';

@@ -3,7 +3,7 @@
  * instead.
  */
 import { useEffect } from 'react';
-import type { CabinetSlot } from '@clever-drawer/core';
+import type { CabinetSlot } from '@clever-drawer/core/order';
 import { useArrangement, useComputer } from '../studio/contexts.ts';
 import { remember, remembered } from '../ui/keys.ts';
 import { CabinetItems } from './menu-items.tsx';

@@ -1,7 +1,9 @@
 /** The name of a chain that is kept as it stands in a track. */
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
-import { asId, type Plugin, type TrackView } from '@clever-drawer/core';
+import type { TrackView } from '@clever-drawer/core/api';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { asId } from '@clever-drawer/core/id';
 import { useActs, useArrangement } from '../studio/contexts.ts';
 import { FormDialog } from '../ui/form-dialog.tsx';
 import { NameField } from './name-field.tsx';

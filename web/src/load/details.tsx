@@ -1,13 +1,8 @@
 /** Below the chosen plugin: its facts, or the choice of one of its copies. */
-import {
-  isForOldSessions,
-  whyNotCopy,
-  typeName,
-  type CopyCard,
-  type Format,
-  type HostSettings,
-  type Plugin,
-} from '@clever-drawer/core';
+import { isForOldSessions, type CopyCard, type Plugin } from '@clever-drawer/core/catalog';
+import type { Format } from '@clever-drawer/core/formats';
+import { whyNotCopy, type HostSettings } from '@clever-drawer/core/loading';
+import { typeName } from '@clever-drawer/core/taxonomy';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { sayTime } from '../ui/time-words.ts';
 import * as texts from './texts.ts';

@@ -1,14 +1,9 @@
 /** Finding what to load: letters, then Enter. Nothing typed shows the likely ones. */
 import { Zap } from 'lucide-react';
 import { memo, useCallback, useEffect, useRef } from 'react';
-import {
-  cabinetSlotAt,
-  isPresent,
-  printNumber,
-  slotScopes,
-  slotKindAt,
-  type SlotScope,
-} from '@clever-drawer/core';
+import { isPresent } from '@clever-drawer/core/catalog';
+import { cabinetSlotAt, slotScopes, slotKindAt, type SlotScope } from '@clever-drawer/core/loading';
+import { printNumber } from '@clever-drawer/core/print-number';
 import { NameDialog } from '../annotate/behind.ts';
 import { isAmongFavourites } from '../annotate/filing.ts';
 import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';

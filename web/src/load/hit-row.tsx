@@ -1,17 +1,10 @@
 /** One plugin that was found: what it is, which letters met it, and why it is here. */
 import { CornerDownLeft, Star } from 'lucide-react';
-import {
-  faceOf,
-  copyInFront,
-  copyToLoad,
-  highlightedSpans,
-  typeName,
-  type TakenBySession,
-  type CopyCard,
-  type Folder,
-  type Hit,
-  type Plugin,
-} from '@clever-drawer/core';
+import { faceOf, copyInFront, type CopyCard, type Plugin } from '@clever-drawer/core/catalog';
+import { copyToLoad, type TakenBySession } from '@clever-drawer/core/loading';
+import type { Folder } from '@clever-drawer/core/order';
+import { highlightedSpans, type Hit } from '@clever-drawer/core/search';
+import { typeName } from '@clever-drawer/core/taxonomy';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { ofWhat } from '../annotate/of-what.ts';

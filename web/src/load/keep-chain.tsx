@@ -1,6 +1,6 @@
 /** The plugins of a track kept under one name, to be found, filed and loaded together. */
 import { Link2 } from 'lucide-react';
-import type { TrackView } from '@clever-drawer/core';
+import type { TrackView } from '@clever-drawer/core/api';
 import { useCatalog } from '../studio/contexts.ts';
 import { ChainDialog } from './behind.ts';
 import { SlotExtra } from './slot-extra.tsx';

@@ -1,6 +1,7 @@
 /** What stands in a slot, kept as a setting of one's own: a name, a note, and the state the host gave. */
 import { Bookmark } from 'lucide-react';
-import { stateLength, type SlotView } from '@clever-drawer/core';
+import { stateLength } from '@clever-drawer/core/acts';
+import type { SlotView } from '@clever-drawer/core/api';
 import { useCatalog } from '../studio/contexts.ts';
 import { SettingDialog } from './behind.ts';
 import { SlotExtra } from './slot-extra.tsx';

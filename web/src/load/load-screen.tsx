@@ -1,7 +1,7 @@
 /** Load: choose a slot, type a few letters, press Enter. */
 import { notifyManager, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useRef, useState } from 'react';
-import type { SessionView } from '@clever-drawer/core';
+import type { SessionView } from '@clever-drawer/core/api';
 import { messageOf } from '../api/client.ts';
 import { useActs, useArrangement, useComputer } from '../studio/contexts.ts';
 import { useNotifyError } from '../studio/notify-error.ts';

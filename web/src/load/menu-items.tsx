@@ -1,6 +1,7 @@
 /** What stands in the menus of the Load screen. */
 import { Dropdown } from 'react-bootstrap';
-import type { CabinetSlot, SessionView } from '@clever-drawer/core';
+import type { SessionView } from '@clever-drawer/core/api';
+import type { CabinetSlot } from '@clever-drawer/core/order';
 import { useArrangement } from '../studio/contexts.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { sayTime } from '../ui/time-words.ts';

@@ -1,7 +1,7 @@
 /** The name of something new, in a dialog: the field in which one types at once. */
 import type { ReactNode } from 'react';
 import { Form } from 'react-bootstrap';
-import { nameLength } from '@clever-drawer/core';
+import { nameLength } from '@clever-drawer/core/acts';
 import * as texts from './texts.ts';
 
 interface Props {

@@ -4,7 +4,7 @@
  */
 import { useQuery } from '@tanstack/react-query';
 import { Button } from 'react-bootstrap';
-import type { RepairView, SessionView, SlotView } from '@clever-drawer/core';
+import type { RepairView, SessionView, SlotView } from '@clever-drawer/core/api';
 import { useComputer } from '../studio/contexts.ts';
 import type { SlotActs } from './model/slots.ts';
 import * as texts from './texts.ts';

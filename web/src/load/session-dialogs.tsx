@@ -1,7 +1,9 @@
 /** Saving the session under a name, and what it takes. */
 import { useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
-import { formats, type HostSettings, type SessionView } from '@clever-drawer/core';
+import type { SessionView } from '@clever-drawer/core/api';
+import { formats } from '@clever-drawer/core/formats';
+import type { HostSettings } from '@clever-drawer/core/loading';
 import { useComputer } from '../studio/contexts.ts';
 import { FormDialog } from '../ui/form-dialog.tsx';
 import { sayTime } from '../ui/time-words.ts';

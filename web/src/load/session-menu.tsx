@@ -1,6 +1,6 @@
 /** Saving the session, opening it again, and what it takes. */
 import { useState } from 'react';
-import type { SessionView } from '@clever-drawer/core';
+import type { SessionView } from '@clever-drawer/core/api';
 import { useComputer } from '../studio/contexts.ts';
 import { SaveDialog, SettingsDialog } from './behind.ts';
 import { SessionItems } from './menu-items.tsx';

@@ -4,14 +4,9 @@
  */
 import { ChevronDown, LoaderCircle, Plus, Plug } from 'lucide-react';
 import { useState, type KeyboardEvent, type RefObject } from 'react';
-import {
-  slotLabelFor,
-  slotKindAt,
-  type SessionView,
-  type SlotView,
-  type TrackView,
-  type SlotKind,
-} from '@clever-drawer/core';
+import type { SessionView, SlotView, TrackView } from '@clever-drawer/core/api';
+import { slotKindAt, type SlotKind } from '@clever-drawer/core/loading';
+import { slotLabelFor } from '@clever-drawer/core/order';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { chord } from '../ui/keys.ts';
 import { KeepChain } from './keep-chain.tsx';

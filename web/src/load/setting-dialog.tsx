@@ -1,7 +1,10 @@
 /** The name and the note of a setting that is kept as it stands in a slot. */
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
-import { asId, type Act, type Plugin, type SlotView } from '@clever-drawer/core';
+import type { Act } from '@clever-drawer/core/acts';
+import type { SlotView } from '@clever-drawer/core/api';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { asId } from '@clever-drawer/core/id';
 import { annotateAct } from '../annotate/annotate.ts';
 import { useActs, useArrangement } from '../studio/contexts.ts';
 import { FormDialog } from '../ui/form-dialog.tsx';

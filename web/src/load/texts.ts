@@ -1,5 +1,6 @@
 /** All texts of Load. */
-import { oneOrMany, plural, type SlotScope, type TrackKind } from '@clever-drawer/core';
+import type { SlotScope, TrackKind } from '@clever-drawer/core/loading';
+import { oneOrMany, plural } from '@clever-drawer/core/text';
 
 // cabinet-choice
 export const from = 'from';

@@ -1,6 +1,6 @@
 /** Where nothing is typed: forgotten plugins that fit the slot, to be tried again this week. */
 import { useCallback } from 'react';
-import type { Plugin } from '@clever-drawer/core';
+import type { Plugin } from '@clever-drawer/core/catalog';
 import { useArrangement } from '../studio/contexts.ts';
 import { useTryAgain } from '../studio/use-try-again.ts';
 import * as texts from './texts.ts';

@@ -3,32 +3,34 @@
  * (loading/slot-search).
  */
 import { useCallback, useMemo, useState } from 'react';
+import type { TrackView } from '@clever-drawer/core/api';
+import type { Plugin } from '@clever-drawer/core/catalog';
 import {
   countScopes,
   createSlotSearch,
   forgotten,
   loadableIn,
   scopeFor,
-  settingsBeyond,
-  settingsShown,
   slotFolders,
   slotRows,
   slotKindAt,
   whyNotHere,
-  withSettings,
-  type FindableThing,
   type Forgotten,
   type HostSettings,
-  type Plugin,
   type ScopeCounts,
-  type SettingFinder,
   type SlotFolder,
   type SlotReasons,
   type SlotResult,
   type SlotScope,
   type SlotKind,
-  type TrackView,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/loading';
+import {
+  settingsBeyond,
+  settingsShown,
+  withSettings,
+  type FindableThing,
+  type SettingFinder,
+} from '@clever-drawer/core/search';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { isAmongFavourites } from '../annotate/filing.ts';
 import { useFinder, useSettingFinder } from '../studio/use-finder.ts';

@@ -1,16 +1,15 @@
 /** What is known of habits for one slot: how warm what is, here, after the one before, for which letters. */
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
+import type { HabitsView } from '@clever-drawer/core/api';
+import type { TrackKind, Usage } from '@clever-drawer/core/loading';
 import {
   chosenByLetters,
   habitsOf,
   noUse,
   placesIn,
   type Habits,
-  type HabitsView,
-  type TrackKind,
-  type Usage,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/search';
 import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { habitsQuery } from '../studio/studio-queries.ts';
 import { useStill } from './use-still.ts';

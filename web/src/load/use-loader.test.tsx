@@ -2,14 +2,11 @@
 import { beforeEach, describe, expect, it, jest } from '@jest/globals';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import type { KeyboardEvent } from 'react';
-import {
-  asId,
-  type Act,
-  type HabitsView,
-  type OrderRecord,
-  type Plugin,
-  type Setting,
-} from '@clever-drawer/core';
+import type { Act } from '@clever-drawer/core/acts';
+import type { HabitsView } from '@clever-drawer/core/api';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { asId } from '@clever-drawer/core/id';
+import type { OrderRecord, Setting } from '@clever-drawer/core/order';
 import { cabinetOf, folderOf } from '../studio/order.test-data.ts';
 import { copyOf, pluginOf } from '@clever-drawer/core/testing';
 import { studioOf } from '../studio/studio.test-data.tsx';

@@ -1,13 +1,10 @@
 /** Everything the finder does, apart from how it looks. */
 import { useState, type KeyboardEvent, type RefObject } from 'react';
-import {
-  cabinetSlotAt,
-  type CopyCard,
-  type Folder,
-  type FolderId,
-  type Hit,
-  type Plugin,
-} from '@clever-drawer/core';
+import type { CopyCard, Plugin } from '@clever-drawer/core/catalog';
+import type { FolderId } from '@clever-drawer/core/id';
+import { cabinetSlotAt } from '@clever-drawer/core/loading';
+import type { Folder } from '@clever-drawer/core/order';
+import type { Hit } from '@clever-drawer/core/search';
 import { favouriteAct } from '../annotate/filing.ts';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { commandFor } from '../ui/commands.ts';

@@ -1,6 +1,7 @@
 /** Where is looked for a slot: kept for each kind of slot. */
 import { useState } from 'react';
-import { slotScopes, type CabinetSlot, type SlotScope } from '@clever-drawer/core';
+import { slotScopes, type SlotScope } from '@clever-drawer/core/loading';
+import type { CabinetSlot } from '@clever-drawer/core/order';
 import { useArrangement, useComputer } from '../studio/contexts.ts';
 import { useLatest } from '../ui/use-latest.ts';
 import type { Finding } from './use-finding.ts';

@@ -3,19 +3,11 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useNavigate } from 'react-router';
-import {
-  asId,
-  copyInFront,
-  describe,
-  isForOldSessions,
-  isGenericWord,
-  makesSound,
-  nameKeyOf,
-  type CopyId,
-  type Plugin,
-  type PluginView,
-  type Width,
-} from '@clever-drawer/core';
+import type { PluginView } from '@clever-drawer/core/api';
+import { copyInFront, isForOldSessions, type Plugin } from '@clever-drawer/core/catalog';
+import { asId, type CopyId } from '@clever-drawer/core/id';
+import { isGenericWord, makesSound, nameKeyOf, type Width } from '@clever-drawer/core/identify';
+import { describe } from '@clever-drawer/core/problem';
 import { useActs, useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { useNotifyError } from '../studio/notify-error.ts';
 import { useSetAside } from '../studio/use-set-aside.ts';

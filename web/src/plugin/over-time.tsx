@@ -1,6 +1,7 @@
 /** What happened to a plugin over time: its loads by month, and what the scans found. */
 import { max, scaleBand, scaleLinear, type ScaleBand, type ScaleLinear } from 'd3';
-import { describe, type PluginView } from '@clever-drawer/core';
+import type { PluginView } from '@clever-drawer/core/api';
+import { describe } from '@clever-drawer/core/problem';
 import { sayTime } from '../ui/time-words.ts';
 import * as texts from './texts.ts';
 

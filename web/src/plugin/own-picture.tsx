@@ -1,7 +1,7 @@
 /** A picture of the user's own: chosen, dropped or pasted. */
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
-import type { Plugin } from '@clever-drawer/core';
+import type { Plugin } from '@clever-drawer/core/catalog';
 import { useActs, useCatalog, useComputer } from '../studio/contexts.ts';
 import { annotateAct } from '../annotate/annotate.ts';
 import { isTyping } from '../ui/keys.ts';

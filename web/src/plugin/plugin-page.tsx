@@ -4,16 +4,11 @@ import { ArrowLeft, Pencil } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useNavigate, useParams } from 'react-router';
-import {
-  because,
-  faceOf,
-  isPresent,
-  typeName,
-  type Folder,
-  type Placement,
-  type Plugin,
-  type PluginView,
-} from '@clever-drawer/core';
+import type { PluginView } from '@clever-drawer/core/api';
+import { because } from '@clever-drawer/core/arrangement';
+import { faceOf, isPresent, type Plugin } from '@clever-drawer/core/catalog';
+import type { Folder, Placement } from '@clever-drawer/core/order';
+import { typeName } from '@clever-drawer/core/taxonomy';
 import { useActs, useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { NameDialog } from '../annotate/behind.ts';
 import { Faceplate } from '../ui/faceplate.tsx';

@@ -3,13 +3,9 @@ import { Plus } from 'lucide-react';
 import { Fragment, useState, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useNavigate } from 'react-router';
-import {
-  grouped,
-  type Plugin,
-  type PluginView,
-  type SettingFacts,
-  type SettingView,
-} from '@clever-drawer/core';
+import type { PluginView, SettingView } from '@clever-drawer/core/api';
+import type { Plugin, SettingFacts } from '@clever-drawer/core/catalog';
+import { grouped } from '@clever-drawer/core/grouped';
 import { addToTray } from '../annotate/kept-tray.ts';
 import { useActs, useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';

@@ -1,5 +1,6 @@
 /** All texts of a plugin's page. */
-import { oneOrMany, plural, type FindingView } from '@clever-drawer/core';
+import type { FindingView } from '@clever-drawer/core/api';
+import { oneOrMany, plural } from '@clever-drawer/core/text';
 
 // copies
 export const copies = (count: number): string => oneOrMany(count, 'One copy', `${count} copies`);

@@ -1,14 +1,8 @@
 /** Why a plugin is taken for what it is, or what it was taken for before the user said otherwise. */
-import {
-  kindWords,
-  typeName,
-  type PluginEvidence,
-  type Plugin,
-  type PluginView,
-  type Reason,
-  type Suggestion,
-  whichIsUnknown,
-} from '@clever-drawer/core';
+import type { PluginView } from '@clever-drawer/core/api';
+import { kindWords, type Plugin, whichIsUnknown } from '@clever-drawer/core/catalog';
+import type { PluginEvidence, Reason, Suggestion } from '@clever-drawer/core/identify';
+import { typeName } from '@clever-drawer/core/taxonomy';
 import { useCatalog } from '../studio/contexts.ts';
 import * as texts from './texts.ts';
 

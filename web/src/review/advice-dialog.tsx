@@ -1,7 +1,9 @@
 /** What a piece of advice would do, and doing it. */
 import { useState, type SyntheticEvent } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
-import { nameLength, type Advice, type Plugin } from '@clever-drawer/core';
+import { nameLength } from '@clever-drawer/core/acts';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import type { Advice } from '@clever-drawer/core/review';
 import { NameDialog } from '../annotate/behind.ts';
 import { useActs, useArrangement, useCatalog, useComputer, useOrder } from '../studio/contexts.ts';
 import { useNotifyError } from '../studio/notify-error.ts';

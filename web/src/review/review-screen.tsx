@@ -1,6 +1,6 @@
 /** Review: pictures of the collection, and what to do about them. */
 import { useState } from 'react';
-import type { ReviewPart, ReviewParts } from '@clever-drawer/core';
+import type { ReviewPart, ReviewParts } from '@clever-drawer/core/review';
 import { PartTabs } from '../ui/part-tabs.tsx';
 import { useAddress } from '../ui/use-address.ts';
 import { WishBar } from './wish-bar.tsx';

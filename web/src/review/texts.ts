@@ -1,5 +1,6 @@
 /** All texts of Review. */
-import { oneOrMany, plural, type Advice, type ReviewPart } from '@clever-drawer/core';
+import type { Advice, ReviewPart } from '@clever-drawer/core/review';
+import { oneOrMany, plural } from '@clever-drawer/core/text';
 
 // model/wish
 /** What the spans of time are called. */

@@ -1,12 +1,8 @@
 /** @jest-environment jsdom */
 import { expect, it } from '@jest/globals';
 import { act, renderHook, waitFor } from '@testing-library/react';
-import {
-  usualView,
-  type ReviewPart,
-  type ReviewView,
-  type WorkedReview,
-} from '@clever-drawer/core';
+import type { WorkedReview } from '@clever-drawer/core/api';
+import { usualView, type ReviewPart, type ReviewView } from '@clever-drawer/core/review';
 import { studioOf } from '../studio/studio.test-data.tsx';
 import { useReview } from './use-review.ts';
 

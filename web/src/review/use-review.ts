@@ -7,7 +7,7 @@ import {
   type ReviewPart,
   type ReviewParts,
   type ReviewView,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/review';
 import { useComputer } from '../studio/contexts.ts';
 
 export interface ReviewState {

@@ -1,14 +1,10 @@
 /** Which time and which plugins are looked at. */
 import { Form } from 'react-bootstrap';
 import { useMemo } from 'react';
-import {
-  compareNames,
-  kinds,
-  kindWords,
-  periods,
-  trackKinds,
-  trackWords,
-} from '@clever-drawer/core';
+import { kinds, kindWords } from '@clever-drawer/core/catalog';
+import { trackKinds, trackWords } from '@clever-drawer/core/loading';
+import { periods } from '@clever-drawer/core/review';
+import { compareNames } from '@clever-drawer/core/text';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import * as texts from './texts.ts';
 

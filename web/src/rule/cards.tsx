@@ -13,7 +13,7 @@ import {
   type Relation,
   type RuleWords,
   type Warning,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/rules';
 import type { Completions } from './model/completions.ts';
 import { withField, type Drafting, type Where } from './use-draft.ts';
 import { ValueField } from './value-field.tsx';

@@ -4,21 +4,20 @@
  */
 import { useDeferredValue, useMemo } from 'react';
 import { Button } from 'react-bootstrap';
+import { faceOf, type Plugin } from '@clever-drawer/core/catalog';
 import {
   explain,
-  faceOf,
-  fold,
   justOutside,
   ruleHighlights,
   positionsIn,
   type CatalogIndex,
   type JustOutside,
-  type Plugin,
   type Rule,
   type RuleWords,
   type Span,
   type RuleContext,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/rules';
+import { fold } from '@clever-drawer/core/text';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { ofWhat } from '../annotate/of-what.ts';

@@ -5,27 +5,27 @@
 import { useDeferredValue, useMemo } from 'react';
 import { Button, Dropdown, Form } from 'react-bootstrap';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { nameLength } from '@clever-drawer/core/acts';
+import { asId, type FolderId, type PluginId } from '@clever-drawer/core/id';
 import {
   cabinetIn,
-  asId,
-  CatalogIndex,
-  describe,
   folderIn,
-  nameLength,
+  type Cabinet,
+  type Folder,
+  type FolderSorting,
+  type SmartPart,
+} from '@clever-drawer/core/order';
+import { describe } from '@clever-drawer/core/problem';
+import {
+  CatalogIndex,
   parseRule,
   readyRule,
   readyRules,
   sayRuleParts,
   vendorRule,
   warningsOf,
-  type Cabinet,
-  type Folder,
-  type FolderId,
-  type FolderSorting,
-  type PluginId,
   type Rule,
-  type SmartPart,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/rules';
 import { useActs, useArrangement, useCatalog, useOrder } from '../studio/contexts.ts';
 import { keepDraft } from '../ui/kept-text.ts';
 import { useKeys } from '../ui/keys.ts';

@@ -1,5 +1,6 @@
 /** All texts of the rule editor. */
-import { oneOrMany, type FolderSorting } from '@clever-drawer/core';
+import type { FolderSorting } from '@clever-drawer/core/order';
+import { oneOrMany } from '@clever-drawer/core/text';
 
 // model/typed-values
 export const perhaps = (detail: string, known: string): string => `${detail} Perhaps ${known}?`;

@@ -3,7 +3,7 @@
  */
 import { beforeEach, describe, expect, it } from '@jest/globals';
 import { act, renderHook } from '@testing-library/react';
-import type { Line, Rule, RuleWords } from '@clever-drawer/core';
+import type { Line, Rule, RuleWords } from '@clever-drawer/core/rules';
 import { draftOf, emptyLine, useDraft, withField } from './use-draft.ts';
 
 beforeEach(() => {

@@ -3,6 +3,8 @@
  * unfinished; those are not asked yet.
  */
 import { useEffect, useMemo, useReducer, useState } from 'react';
+import type { Folder, FolderSorting } from '@clever-drawer/core/order';
+import type { Problem } from '@clever-drawer/core/problem';
 import {
   parseRule,
   printRule,
@@ -10,13 +12,10 @@ import {
   standsAlone,
   type Card,
   type Field,
-  type Folder,
-  type FolderSorting,
   type Line,
-  type Problem,
   type Rule,
   type RuleWords,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/rules';
 import { keepDraft, readDraft } from '../ui/kept-text.ts';
 
 export interface Draft {

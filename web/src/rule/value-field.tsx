@@ -5,14 +5,14 @@ import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Form } from 'react-bootstrap';
 import {
   fields,
-  fold,
   noWords,
   sayValue,
   understand,
   type Line,
   type RuleWords,
   type Field,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/rules';
+import { fold } from '@clever-drawer/core/text';
 import type { Completion, Completions } from './model/completions.ts';
 import { narrowed, understandAll, withValues } from './model/typed-values.ts';
 import * as texts from './texts.ts';

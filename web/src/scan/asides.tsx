@@ -3,7 +3,7 @@ import { useMutation, useQuery, type UseMutationResult } from '@tanstack/react-q
 import { Button } from 'react-bootstrap';
 import { useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
-import type { AsideView } from '@clever-drawer/core';
+import type { AsideView } from '@clever-drawer/core/api';
 import * as texts from './texts.ts';
 
 export function Asides() {

@@ -3,14 +3,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useRef, type ReactNode } from 'react';
 import { Button, Nav } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
-import {
-  describe,
-  findingKinds,
-  sinceTime,
-  type FindingKind,
-  type FindingView,
-  type ScanView,
-} from '@clever-drawer/core';
+import type { FindingView, ScanView } from '@clever-drawer/core/api';
+import { describe } from '@clever-drawer/core/problem';
+import { findingKinds, type FindingKind } from '@clever-drawer/core/scan';
+import { sinceTime } from '@clever-drawer/core/search';
 import { useComputer } from '../studio/contexts.ts';
 import { useSetAside } from '../studio/use-set-aside.ts';
 import { Faceplate } from '../ui/faceplate.tsx';

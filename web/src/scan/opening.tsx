@@ -2,7 +2,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { PackageOpen } from 'lucide-react';
 import { Button, Form } from 'react-bootstrap';
-import { openingWishes, type OpeningView, type OpeningWish } from '@clever-drawer/core';
+import { openingWishes, type OpeningView, type OpeningWish } from '@clever-drawer/core/api';
 import { useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
 import { offerOf } from './model/opening-words.ts';

@@ -3,7 +3,9 @@ import { useMutation, useQueryClient, type UseMutationResult } from '@tanstack/r
 import { Eye, EyeOff, FolderSearch, Plus, X } from 'lucide-react';
 import { Button, Form } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
-import { formats, plural, type PlaceView } from '@clever-drawer/core';
+import type { PlaceView } from '@clever-drawer/core/api';
+import { formats } from '@clever-drawer/core/formats';
+import { plural } from '@clever-drawer/core/text';
 import { useActs, useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
 import * as texts from './texts.ts';

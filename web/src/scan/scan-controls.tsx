@@ -2,7 +2,7 @@
 import { useMutation, useQueryClient, type UseMutationResult } from '@tanstack/react-query';
 import { Radar, Square } from 'lucide-react';
 import { Button } from 'react-bootstrap';
-import type { ScanMode, ScanProgress, ScanView } from '@clever-drawer/core';
+import type { ScanMode, ScanProgress, ScanView } from '@clever-drawer/core/api';
 import { useComputer } from '../studio/contexts.ts';
 import { sayTime } from '../ui/time-words.ts';
 import { Progress } from '../ui/progress.tsx';

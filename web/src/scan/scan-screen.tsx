@@ -1,6 +1,6 @@
 /** Scan: where plugins live, looking through, and what came of it. */
 import { useQuery } from '@tanstack/react-query';
-import type { PlaceView, ScanProgress, ScanView } from '@clever-drawer/core';
+import type { PlaceView, ScanProgress, ScanView } from '@clever-drawer/core/api';
 import { useComputer, useScanProgress } from '../studio/contexts.ts';
 import { Asides } from './asides.tsx';
 import { Findings } from './findings.tsx';

@@ -3,7 +3,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Download, FileInput } from 'lucide-react';
 import { useEffect, useRef, useState, type DragEvent } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import type { TakenView } from '@clever-drawer/core';
+import type { TakenView } from '@clever-drawer/core/api';
 import { takeCopies } from '../api/client.ts';
 import { useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';

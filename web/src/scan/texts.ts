@@ -1,5 +1,7 @@
 /** All texts of Scan. */
-import { oneOrMany, plural, type OpeningWish, type FindingKind } from '@clever-drawer/core';
+import type { OpeningWish } from '@clever-drawer/core/api';
+import type { FindingKind } from '@clever-drawer/core/scan';
+import { oneOrMany, plural } from '@clever-drawer/core/text';
 
 // asides
 export const takenBack = 'Taken back. The next scan examines it.';

@@ -1,7 +1,7 @@
 /** All vendors with their spellings: rename one, say that it is another, or part a spelling from it. */
 import { useState, type SyntheticEvent } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
-import type { Vendor } from '@clever-drawer/core';
+import type { Vendor } from '@clever-drawer/core/identify';
 import { useActs } from '../studio/contexts.ts';
 import { spellAct } from '../annotate/annotate.ts';
 import { VendorPicker } from '../annotate/vendor-picker.tsx';

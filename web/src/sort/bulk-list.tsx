@@ -2,7 +2,8 @@
 import { Check } from 'lucide-react';
 import { useEffect, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
 import { Button } from 'react-bootstrap';
-import type { Act, Question, Vendor } from '@clever-drawer/core';
+import type { Act } from '@clever-drawer/core/acts';
+import type { Question, Vendor } from '@clever-drawer/core/identify';
 import { annotateAct } from '../annotate/annotate.ts';
 import { TypesPicker } from '../annotate/behind.ts';
 import { VendorPicker } from '../annotate/vendor-picker.tsx';

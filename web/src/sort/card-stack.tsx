@@ -1,14 +1,9 @@
 /** One question at a time: best answer first, number keys, several types at once, later, and why. */
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from 'react-bootstrap';
-import {
-  groupOf,
-  pluginsAsked,
-  typeName,
-  type Question,
-  type Vendor,
-  whichIsUnknown,
-} from '@clever-drawer/core';
+import { whichIsUnknown } from '@clever-drawer/core/catalog';
+import { pluginsAsked, type Question, type Vendor } from '@clever-drawer/core/identify';
+import { groupOf, typeName } from '@clever-drawer/core/taxonomy';
 import { useActs, useWaiting } from '../studio/contexts.ts';
 import { annotateAct } from '../annotate/annotate.ts';
 import { TypesPicker } from '../annotate/behind.ts';

@@ -1,7 +1,8 @@
 /** Copies that could not be read, with their reasons: look again, or set aside. */
 import { useMutation, type UseMutationResult } from '@tanstack/react-query';
 import { Button } from 'react-bootstrap';
-import { describe, type FindingView, type ScanProgress, type ScanView } from '@clever-drawer/core';
+import type { FindingView, ScanProgress, ScanView } from '@clever-drawer/core/api';
+import { describe } from '@clever-drawer/core/problem';
 import { useComputer, useScanProgress } from '../studio/contexts.ts';
 import { useNotifyError } from '../studio/notify-error.ts';
 import { useSetAside } from '../studio/use-set-aside.ts';

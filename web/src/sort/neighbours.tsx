@@ -1,6 +1,7 @@
 /** Below a question: what the marked answer would put the plugin beside. */
 import { useMemo } from 'react';
-import { pluginsAsked, typeName, type Question } from '@clever-drawer/core';
+import { pluginsAsked, type Question } from '@clever-drawer/core/identify';
+import { typeName } from '@clever-drawer/core/taxonomy';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { neighboursOf } from './model/neighbours.ts';

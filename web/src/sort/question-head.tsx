@@ -3,14 +3,9 @@
  * vendors.
  */
 import { Link } from 'react-router';
-import {
-  pluginsAsked,
-  type CopyCard,
-  type Folder,
-  type Plugin,
-  type Question,
-  type Vendor,
-} from '@clever-drawer/core';
+import type { CopyCard, Plugin } from '@clever-drawer/core/catalog';
+import { pluginsAsked, type Question, type Vendor } from '@clever-drawer/core/identify';
+import type { Folder } from '@clever-drawer/core/order';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
 import * as texts from './texts.ts';

@@ -1,7 +1,9 @@
 /** What settling the clear ones would do, before it does it. */
 import { useState } from 'react';
 import { Button, Modal } from 'react-bootstrap';
-import { grouped, groupOf, pluginsAsked, typeName, type TypeQuestion } from '@clever-drawer/core';
+import { grouped } from '@clever-drawer/core/grouped';
+import { pluginsAsked, type TypeQuestion } from '@clever-drawer/core/identify';
+import { groupOf, typeName } from '@clever-drawer/core/taxonomy';
 import { useActs, useArrangement } from '../studio/contexts.ts';
 import * as texts from './texts.ts';
 

@@ -3,13 +3,13 @@ import { CheckCheck, Layers, List as ListIcon } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useSearchParams, type SetURLSearchParams } from 'react-router';
+import type { FindingView } from '@clever-drawer/core/api';
 import {
   questionVariants,
-  type FindingView,
   type Question,
   type QuestionVariant,
   type TypeQuestion,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/identify';
 import { useCatalog } from '../studio/contexts.ts';
 import { remember, remembered } from '../ui/keys.ts';
 import { Progress } from '../ui/progress.tsx';

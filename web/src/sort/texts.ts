@@ -1,5 +1,7 @@
 /** All texts of Sort. */
-import { oneOrMany, plural, type LicenceState, type QuestionVariant } from '@clever-drawer/core';
+import type { LicenceState } from '@clever-drawer/core/catalog';
+import type { QuestionVariant } from '@clever-drawer/core/identify';
+import { oneOrMany, plural } from '@clever-drawer/core/text';
 
 // all-vendors
 export const isTheSameAs = (joining: string): string => `${joining} is the same as …`;

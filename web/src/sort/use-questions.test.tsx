@@ -1,14 +1,11 @@
 /** @jest-environment jsdom */
 import { describe, expect, it } from '@jest/globals';
 import { renderHook, waitFor } from '@testing-library/react';
-import {
-  asId,
-  nothingSaid,
-  type FindingView,
-  type OrderRecord,
-  type Plugin,
-  type SortView,
-} from '@clever-drawer/core';
+import type { FindingView } from '@clever-drawer/core/api';
+import { nothingSaid, type Plugin } from '@clever-drawer/core/catalog';
+import { asId } from '@clever-drawer/core/id';
+import type { OrderRecord } from '@clever-drawer/core/order';
+import type { SortView } from '@clever-drawer/core/studio';
 import { copyOf, pluginOf } from '@clever-drawer/core/testing';
 import { studioOf } from '../studio/studio.test-data.tsx';
 import { useQuestions } from './use-questions.ts';

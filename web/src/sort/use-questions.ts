@@ -1,15 +1,10 @@
 /** What is uncertain about the catalog, as questions; answered ones vanish at once. */
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import {
-  isPresent,
-  pluginsAsked,
-  questionsOf,
-  uncertainOf,
-  type FindingView,
-  type Question,
-  type SortView,
-} from '@clever-drawer/core';
+import type { FindingView } from '@clever-drawer/core/api';
+import { isPresent } from '@clever-drawer/core/catalog';
+import { pluginsAsked, questionsOf, type Question } from '@clever-drawer/core/identify';
+import { uncertainOf, type SortView } from '@clever-drawer/core/studio';
 import { useCatalog, useComputer, useOrder } from '../studio/contexts.ts';
 import { sortQuery } from '../studio/studio-queries.ts';
 

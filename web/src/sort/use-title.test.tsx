@@ -3,7 +3,7 @@
  */
 import { describe, expect, it } from '@jest/globals';
 import { renderHook } from '@testing-library/react';
-import type { Question, Vendor } from '@clever-drawer/core';
+import type { Question, Vendor } from '@clever-drawer/core/identify';
 import { pluginOf } from '@clever-drawer/core/testing';
 import { studioOf } from '../studio/studio.test-data.tsx';
 import { useTitle } from './use-title.ts';

@@ -1,5 +1,5 @@
 /** What a question is called in lists: its plugin's name and vendor, or the two vendors it is about. */
-import { pluginsAsked, type Question } from '@clever-drawer/core';
+import { pluginsAsked, type Question } from '@clever-drawer/core/identify';
 import { useArrangement } from '../studio/contexts.ts';
 import * as texts from './texts.ts';
 

@@ -1,5 +1,6 @@
 /** Why a question stands as it does, strongest reason first, also those against; and what comes next. */
-import { groupOf, typeName, type Question, type Reason } from '@clever-drawer/core';
+import type { Question, Reason } from '@clever-drawer/core/identify';
+import { groupOf, typeName } from '@clever-drawer/core/taxonomy';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { useTitle } from './use-title.ts';
 import * as texts from './texts.ts';

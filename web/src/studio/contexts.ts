@@ -3,20 +3,14 @@
  * part that it asks for changed, so that the progress of a scan, say, redraws only who shows it.
  */
 import { createContext, useContext } from 'react';
-import type {
-  Act,
-  Arrangement,
-  Cabinet,
-  ComputerView,
-  FindableThing,
-  Finder,
-  PluginNames,
-  Plugin,
-  ScanProgress,
-  SettingFinder,
-  StudioCatalog,
-  Usage,
-} from '@clever-drawer/core';
+import type { Act } from '@clever-drawer/core/acts';
+import type { ComputerView, ScanProgress } from '@clever-drawer/core/api';
+import type { Arrangement } from '@clever-drawer/core/arrangement';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import type { Usage } from '@clever-drawer/core/loading';
+import type { Cabinet, PluginNames } from '@clever-drawer/core/order';
+import type { FindableThing, Finder, SettingFinder } from '@clever-drawer/core/search';
+import type { StudioCatalog } from '@clever-drawer/core/studio';
 import type { Client } from '../api/client.ts';
 import type { Later } from './later.ts';
 import type { OrderState } from './order-store.ts';

@@ -28,11 +28,15 @@ export const putOffOn = (day: string, lines: string): string[] =>
     .split('\n')
     .flatMap((line) => (line.startsWith(`${day} `) ? [line.slice(day.length + 1)] : []));
 
+const nameOf = (computer: string): string => `later.${computer}`;
+
+/** What is put off on a computer until tomorrow. */
+export const putOffNow = (computer: string): string[] =>
+  putOffOn(dayOf(new Date()), remembered(nameOf(computer), ''));
+
 export function useLater(computer: string): Later {
-  const name = `later.${computer}`;
-  const [later, setLater] = useState<ReadonlySet<string>>(
-    () => new Set(putOffOn(dayOf(new Date()), remembered(name, ''))),
-  );
+  const name = nameOf(computer);
+  const [later, setLater] = useState<ReadonlySet<string>>(() => new Set(putOffNow(computer)));
   const putOff = useCallback(
     (id: string) => {
       setLater((before) => {

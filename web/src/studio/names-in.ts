@@ -1,6 +1,8 @@
 /** What plugins are called, out of what this window holds. */
 import type { QueryClient } from '@tanstack/react-query';
-import { chainIn, lazy, settingIn, type CatalogView } from '@clever-drawer/core';
+import type { CatalogView } from '@clever-drawer/core/api';
+import { lazy } from '@clever-drawer/core/memoize';
+import { chainIn, settingIn } from '@clever-drawer/core/order';
 import type { OrderState } from './order-store.ts';
 import { catalogKey, orderKey } from './query-keys.ts';
 

@@ -1,5 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
-import { folderIn, perform, type Act, type OrderStep, type OrderView } from '@clever-drawer/core';
+import { perform, type Act } from '@clever-drawer/core/acts';
+import type { OrderStep, OrderView } from '@clever-drawer/core/api';
+import { folderIn } from '@clever-drawer/core/order';
 import { cabinetOf, folderOf } from './order.test-data.ts';
 import { addPending, confirm, dropPending, fromView } from './order-store.ts';
 

@@ -2,19 +2,10 @@
  * The order as this window shows it: what the server confirmed, with the acts still on their way
  * done on top.
  */
-import {
-  applyChange,
-  isSameValue,
-  keyOf,
-  orderOf,
-  perform,
-  type Act,
-  type NameOfPlugin,
-  type Order,
-  type OrderRecord,
-  type OrderStep,
-  type OrderView,
-} from '@clever-drawer/core';
+import { perform, type Act, type NameOfPlugin } from '@clever-drawer/core/acts';
+import type { OrderStep, OrderView } from '@clever-drawer/core/api';
+import { applyChange, isSameValue, keyOf } from '@clever-drawer/core/change';
+import { orderOf, type Order, type OrderRecord } from '@clever-drawer/core/order';
 
 /** An act on its way to the server, told apart by its ticket: the cache may copy objects. */
 export interface Pending {

@@ -1,5 +1,6 @@
 /** Records of an order, for tests. */
-import { asId, plainFolder, type Cabinet, type Folder } from '@clever-drawer/core';
+import { asId } from '@clever-drawer/core/id';
+import { plainFolder, type Cabinet, type Folder } from '@clever-drawer/core/order';
 
 /** A cabinet, with what a test says of it. */
 export const cabinetOf = (id: string, more: Partial<Cabinet> = {}): Cabinet => ({

@@ -1,14 +1,9 @@
 import { beforeEach, describe, expect, it } from '@jest/globals';
 import { QueryClient } from '@tanstack/react-query';
-import {
-  asId,
-  folderIn,
-  plainFolder,
-  type Act,
-  type Folder,
-  type OrderStep,
-  type OrderView,
-} from '@clever-drawer/core';
+import type { Act } from '@clever-drawer/core/acts';
+import type { OrderStep, OrderView } from '@clever-drawer/core/api';
+import { asId } from '@clever-drawer/core/id';
+import { folderIn, plainFolder, type Folder } from '@clever-drawer/core/order';
 import { clientFor } from '../api/client.ts';
 import { addPending } from './order-store.ts';
 import { orderQuery } from './studio-queries.ts';

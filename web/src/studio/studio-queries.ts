@@ -1,8 +1,10 @@
 /** What a studio is made of, as it is asked for. */
-import { keepPreviousData, queryOptions } from '@tanstack/react-query';
-import type { CatalogView, ComputerView, SortView } from '@clever-drawer/core';
-import { listComputers, type Client } from '../api/client.ts';
+import { keepPreviousData, queryOptions, type QueryClient } from '@tanstack/react-query';
+import type { CatalogView, ComputerView } from '@clever-drawer/core/api';
+import type { SortView } from '@clever-drawer/core/studio';
+import { clientFor, listComputers, type Client } from '../api/client.ts';
 import { remember, remembered } from '../ui/keys.ts';
+import { putOffNow } from './later.ts';
 import { namesIn } from './names-in.ts';
 import { refreshed, type OrderState } from './order-store.ts';
 import { catalogKey, orderKey, settingsKey } from './query-keys.ts';
@@ -74,3 +76,22 @@ export const shownComputer = (
   computers: readonly ComputerView[],
   wanted: string,
 ): ComputerView | undefined => computers.find(({ id }) => id === wanted) ?? computers[0];
+
+/** Asks for what a window needs of the computer that it will show; who draws it says what went wrong. */
+export function prefetchStudio(queries: QueryClient): void {
+  const ask = async (): Promise<void> => {
+    const computers = await queries.query(computersQuery);
+    const computer = shownComputer(computers, chosenComputer());
+    if (computer) {
+      const client = clientFor(computer.id);
+      await Promise.all([
+        queries.query(catalogQuery(client)),
+        queries.query(orderQuery(client)),
+        queries.query(usageQuery(client)),
+        queries.query(settingsQuery(client)),
+        queries.query(waitingQuery(client, putOffNow(computer.id))),
+      ]);
+    }
+  };
+  ask().catch(() => undefined);
+}

@@ -1,15 +1,11 @@
 /** A studio for tests: the real core over what a test says, with a server made up by the test. */
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useMemo, type ReactNode } from 'react';
-import {
-  asId,
-  orderOf,
-  type ComputerId,
-  type OrderRecord,
-  type Plugin,
-  type StudioFacts,
-  type Usage,
-} from '@clever-drawer/core';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { asId, type ComputerId } from '@clever-drawer/core/id';
+import type { Usage } from '@clever-drawer/core/loading';
+import { orderOf, type OrderRecord } from '@clever-drawer/core/order';
+import type { StudioFacts } from '@clever-drawer/core/studio';
 import { clientFor, type Client } from '../api/client.ts';
 import { NoticesProvider } from '../ui/notices.tsx';
 import {

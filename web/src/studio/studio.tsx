@@ -1,7 +1,9 @@
 /** Provides what the screens share about one computer; see contexts.ts. */
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, type ReactNode } from 'react';
-import type { ComputerView, Plugin, Usage } from '@clever-drawer/core';
+import type { ComputerView } from '@clever-drawer/core/api';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import type { Usage } from '@clever-drawer/core/loading';
 import { clientFor } from '../api/client.ts';
 import {
   Acts,

@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals
 import { QueryClient, QueryClientProvider, QueryObserver } from '@tanstack/react-query';
 import { act, renderHook } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import type { OrderStep, ScanProgress, ServerEvent } from '@clever-drawer/core';
+import type { OrderStep, ScanProgress, ServerEvent } from '@clever-drawer/core/api';
 import type { Client } from '../api/client.ts';
 import { useEvents } from './use-events.ts';
 

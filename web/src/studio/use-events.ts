@@ -1,7 +1,7 @@
 /** The stream of the server, which keeps what this window holds current. */
 import { useQueryClient, type QueryClient, type QueryKey } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import type { ScanProgress, ServerEvent } from '@clever-drawer/core';
+import type { ScanProgress, ServerEvent } from '@clever-drawer/core/api';
 import type { Client } from '../api/client.ts';
 import type { Standing } from './contexts.ts';
 import { takeStep } from './use-order-acts.ts';

@@ -1,6 +1,6 @@
 /** Finding by letters, with the index made before the first of them where there is time. */
 import { useEffect } from 'react';
-import type { FindableThing, Finder, SettingFinder } from '@clever-drawer/core';
+import type { FindableThing, Finder, SettingFinder } from '@clever-drawer/core/search';
 import { useFinding } from './contexts.ts';
 
 /** A key that is pressed while the index is made waits for so long at most. Milliseconds. */

@@ -3,18 +3,10 @@ import { afterEach, describe, expect, it, jest } from '@jest/globals';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, renderHook, screen, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import {
-  asId,
-  folderIn,
-  orderOf,
-  perform,
-  settingIn,
-  type Act,
-  type ActOf,
-  type OrderStep,
-  type OrderView,
-  type PluginSetting,
-} from '@clever-drawer/core';
+import { perform, type Act, type ActOf } from '@clever-drawer/core/acts';
+import type { OrderStep, OrderView, PluginSetting } from '@clever-drawer/core/api';
+import { asId } from '@clever-drawer/core/id';
+import { folderIn, orderOf, settingIn } from '@clever-drawer/core/order';
 import type { Client } from '../api/client.ts';
 import { NoticesProvider } from '../ui/notices.tsx';
 import { cabinetOf, folderOf } from './order.test-data.ts';

@@ -1,19 +1,12 @@
 /** Acts as this window does them: shown at once, sent in turn, taken back when the server refuses. */
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import {
-  createTurns,
-  describe,
-  perform,
-  pluginsOfAct,
-  settingIn,
-  storableValue,
-  type Act,
-  type KeptSetting,
-  type Order,
-  type OrderStep,
-  type PluginSetting,
-} from '@clever-drawer/core';
+import { perform, pluginsOfAct, type Act, type KeptSetting } from '@clever-drawer/core/acts';
+import type { OrderStep, PluginSetting } from '@clever-drawer/core/api';
+import { settingIn, type Order } from '@clever-drawer/core/order';
+import { describe } from '@clever-drawer/core/problem';
+import { storableValue } from '@clever-drawer/core/text';
+import { createTurns } from '@clever-drawer/core/turns';
 import { messageOf, type Client } from '../api/client.ts';
 import { useNotices, type Notices } from '../ui/notices.tsx';
 import type { ActsContext } from './contexts.ts';

@@ -3,7 +3,7 @@
  */
 import { describe, expect, it } from '@jest/globals';
 import { act, renderHook, waitFor } from '@testing-library/react';
-import type { PutOff } from '@clever-drawer/core';
+import type { PutOff } from '@clever-drawer/core/api';
 import { studioOf } from './studio.test-data.tsx';
 import { usePutOff } from './use-put-off.ts';
 

@@ -1,7 +1,7 @@
 /** What was put off, until when; and putting something off. */
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
-import type { PutOff } from '@clever-drawer/core';
+import type { PutOff } from '@clever-drawer/core/api';
 import { useComputer } from './contexts.ts';
 import { useNotifyError } from './notify-error.ts';
 

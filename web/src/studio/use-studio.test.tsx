@@ -1,15 +1,10 @@
 /** @jest-environment jsdom */
 import { describe, expect, it } from '@jest/globals';
 import { renderHook } from '@testing-library/react';
-import {
-  asId,
-  nothingSaid,
-  orderOf,
-  type Answer,
-  type OrderRecord,
-  type Plugin,
-  type PluginSetting,
-} from '@clever-drawer/core';
+import type { PluginSetting } from '@clever-drawer/core/api';
+import { nothingSaid, type Answer, type Plugin } from '@clever-drawer/core/catalog';
+import { asId } from '@clever-drawer/core/id';
+import { orderOf, type OrderRecord } from '@clever-drawer/core/order';
 import { copyOf, pluginOf } from '@clever-drawer/core/testing';
 import { clientFor } from '../api/client.ts';
 import { useStudio } from './use-studio.ts';

@@ -1,14 +1,8 @@
 /** The studio as this window has it: core puts it together, and it is put together again when time alone changes it. */
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import {
-  cabinetsOf,
-  copyInFront,
-  createStudio,
-  faceOf,
-  type Order,
-  type Plugin,
-  type StudioFacts,
-} from '@clever-drawer/core';
+import { copyInFront, faceOf, type Plugin } from '@clever-drawer/core/catalog';
+import { cabinetsOf, type Order } from '@clever-drawer/core/order';
+import { createStudio, type StudioFacts } from '@clever-drawer/core/studio';
 import type { Client } from '../api/client.ts';
 import { remember, remembered } from '../ui/keys.ts';
 import type { ArrangementContext, CatalogContext, FindingContext } from './contexts.ts';

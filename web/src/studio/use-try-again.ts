@@ -1,6 +1,8 @@
 /** Three forgotten plugins to try again this week. */
 import { useMemo, useState } from 'react';
-import { day, tryAgainOf, type Plugin } from '@clever-drawer/core';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { tryAgainOf } from '@clever-drawer/core/review';
+import { day } from '@clever-drawer/core/time';
 import { useCatalog } from './contexts.ts';
 import { usePutOff } from './use-put-off.ts';
 

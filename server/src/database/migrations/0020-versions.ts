@@ -1,6 +1,6 @@
 /**
- * One version number a computer, which every change of what a window shows counts up, and the plugins
- * that changed with each of them. The triggers that noted these before go.
+ * One version number a computer, which every change of what a window shows counts up, and which part
+ * and plugins changed with each of them. The triggers that noted these before go.
  */
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 import { TouchedPlugins1763900000019 } from './0019-touched-plugins.ts';
@@ -16,6 +16,7 @@ export class Versions1763900000020 implements MigrationInterface {
         computer_id uuid NOT NULL CONSTRAINT changed_plugin_computer_id_fkey
           REFERENCES computer ON DELETE CASCADE,
         version bigint NOT NULL,
+        part text NOT NULL,
         plugin_id uuid
       )`,
     );

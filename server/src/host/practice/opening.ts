@@ -1,15 +1,8 @@
 /** Opening a copy as the practice session does it: its file and header are looked at, nothing of it runs. */
 import { stat } from 'node:fs/promises';
 import { setTimeout } from 'node:timers/promises';
-import {
-  failed,
-  misbehaviours,
-  ok,
-  type HostCopy,
-  type HostSettings,
-  type Problem,
-  type Result,
-} from '@clever-drawer/core';
+import { misbehaviours, type HostCopy, type HostSettings } from '@clever-drawer/core/loading';
+import { failed, ok, type Problem, type Result } from '@clever-drawer/core/problem';
 import { readRegular } from '../../files/index.ts';
 import { bytesSource, readBinary } from '@clever-drawer/core/readers';
 

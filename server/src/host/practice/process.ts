@@ -4,9 +4,7 @@
  */
 import {
   changeSlot,
-  failed,
   moveSlot,
-  ok,
   putSlot,
   removeSlot,
   slotLimit,
@@ -15,8 +13,8 @@ import {
   type HostSession,
   type HostSlot,
   type HostTrack,
-  type Result,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/loading';
+import { failed, ok, type Result } from '@clever-drawer/core/problem';
 import type { HostCommand } from '../host.ts';
 import { Crash, openCopy } from './opening.ts';
 

@@ -1,14 +1,10 @@
 /** Routes of computers and their catalogs: plugins, questions, pictures, finding. */
 import { raw, type Request, type Router } from 'express';
 import { array, object, string } from 'yup';
-import {
-  nameLength,
-  ok,
-  trackKinds,
-  type SlotKind,
-  type TrackKind,
-  type WaitingView,
-} from '@clever-drawer/core';
+import { nameLength } from '@clever-drawer/core/acts';
+import type { WaitingView } from '@clever-drawer/core/api';
+import { trackKinds, type SlotKind, type TrackKind } from '@clever-drawer/core/loading';
+import { ok } from '@clever-drawer/core/problem';
 import type { Parts } from '../../parts.ts';
 import { findPlugins } from '../../usecases/catalog/find-plugins.ts';
 import { ownPicture, takePicture } from '../../usecases/catalog/pictures.ts';

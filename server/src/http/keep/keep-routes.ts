@@ -2,7 +2,11 @@
 import { json, type RequestHandler, type Router } from 'express';
 import { isAbsolute } from 'node:path';
 import { array, boolean, lazy, number, object, string, type Schema } from 'yup';
-import { actSize, mergeModes, ok, type ChangePart, type ShelfSettings } from '@clever-drawer/core';
+import { actSize } from '@clever-drawer/core/acts';
+import type { ShelfSettings } from '@clever-drawer/core/api';
+import { mergeModes } from '@clever-drawer/core/exchange';
+import type { ChangePart } from '@clever-drawer/core/keep';
+import { ok } from '@clever-drawer/core/problem';
 import type { Parts } from '../../parts.ts';
 import {
   exportCopies,

@@ -1,15 +1,10 @@
 /** Routes of loads and of what is learnt from them. */
 import type { Router } from 'express';
 import { array, boolean, object, string, type Schema } from 'yup';
-import {
-  formats,
-  trackKinds,
-  type FolderId,
-  type Format,
-  type PastLoad,
-  type PluginId,
-  type TrackKind,
-} from '@clever-drawer/core';
+import type { PastLoad } from '@clever-drawer/core/api';
+import { formats, type Format } from '@clever-drawer/core/formats';
+import type { FolderId, PluginId } from '@clever-drawer/core/id';
+import { trackKinds, type TrackKind } from '@clever-drawer/core/loading';
 import type { Parts } from '../../parts.ts';
 import {
   changeLearning,

@@ -1,30 +1,23 @@
 /** Acts as they come from a window: a schema for each act. */
 import { array, boolean, lazy, mixed, number, object, string, type Schema } from 'yup';
+import { actSize, nameLength, stateLength, type Act } from '@clever-drawer/core/acts';
+import { answerLimits, kinds, licenceStates } from '@clever-drawer/core/catalog';
+import { formats } from '@clever-drawer/core/formats';
+import { slotLimit } from '@clever-drawer/core/loading';
+import { cabinetSlots, folderForms, folderSortings } from '@clever-drawer/core/order';
 import {
-  actSize,
-  answerLimits,
-  cabinetSlots,
   fieldNames,
   fields,
-  folderForms,
-  folderSortings,
-  formats,
-  isType,
-  kinds,
   knownValues,
-  licenceStates,
-  nameLength,
   noWords,
   relationsFor,
   ruleLimits,
-  slotLimit,
   standsAlone,
-  stateLength,
   understand,
-  type Act,
   type Line,
   type Rule,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/rules';
+import { isType } from '@clever-drawer/core/taxonomy';
 import { id, ids, maybe, maybeName, name, needed } from '../fields.ts';
 
 const cardSchema = object({

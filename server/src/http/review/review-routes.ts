@@ -1,21 +1,18 @@
 /** Routes of a review. */
 import type { Request, Router } from 'express';
 import { object, string, type Schema } from 'yup';
+import { nameLength } from '@clever-drawer/core/acts';
+import { kinds, type Kind } from '@clever-drawer/core/catalog';
+import { trackKinds, type TrackKind } from '@clever-drawer/core/loading';
+import { ok, type Result } from '@clever-drawer/core/problem';
 import {
-  kinds,
-  nameLength,
-  ok,
   periods,
   reviewParts,
-  trackKinds,
   usualView,
-  type Kind,
   type Period,
-  type Result,
   type ReviewPart,
   type ReviewView,
-  type TrackKind,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/review';
 import type { Parts } from '../../parts.ts';
 import { putOff, viewPutOff } from '../../usecases/review/put-off.ts';
 import { viewReview } from '../../usecases/review/view-review.ts';

@@ -1,16 +1,10 @@
 /** Routes of places, of what is set aside, and of scans. */
 import type { Router } from 'express';
 import { array, boolean, object, string } from 'yup';
-import {
-  actSize,
-  formats,
-  openingWishes,
-  scanModes,
-  type CopyId,
-  type Format,
-  type OpeningWish,
-  type ScanMode,
-} from '@clever-drawer/core';
+import { actSize } from '@clever-drawer/core/acts';
+import { openingWishes, scanModes, type OpeningWish, type ScanMode } from '@clever-drawer/core/api';
+import { formats, type Format } from '@clever-drawer/core/formats';
+import type { CopyId } from '@clever-drawer/core/id';
 import type { Parts } from '../../parts.ts';
 import { setAside, takeBack, viewAsides } from '../../usecases/scan/asides.ts';
 import {

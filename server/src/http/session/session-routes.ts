@@ -1,17 +1,10 @@
 /** Routes of the practice session: its slots, what it takes, sessions that are kept, repairs. */
 import type { Router } from 'express';
 import { array, boolean, object, string, type Schema } from 'yup';
-import {
-  formats,
-  stateLength,
-  type CopyId,
-  type FolderId,
-  type Format,
-  type LoadRequest,
-  type PluginId,
-  type SlotId,
-  type TrackId,
-} from '@clever-drawer/core';
+import { stateLength } from '@clever-drawer/core/acts';
+import type { LoadRequest } from '@clever-drawer/core/api';
+import { formats, type Format } from '@clever-drawer/core/formats';
+import type { CopyId, FolderId, PluginId, SlotId, TrackId } from '@clever-drawer/core/id';
 import type { Parts } from '../../parts.ts';
 import { repairSlots, viewRepairs } from '../../usecases/session/repairs.ts';
 import { forgetSession, openSession, saveSession } from '../../usecases/session/saved-sessions.ts';

@@ -1,5 +1,5 @@
 /** Computers elsewhere: what needs their disk or their plugins cannot be done here. */
-import type { Problem } from '@clever-drawer/core';
+import type { Problem } from '@clever-drawer/core/problem';
 import { findComputer } from '../../database/computers.ts';
 import type { Parts } from '../../parts.ts';
 

@@ -2,28 +2,26 @@
  * Finding for hosts and programs elsewhere on this computer: as on the Load screen, but for what
  * only a screen knows (the cabinet that is open, the plugin before).
  */
+import type { Plugin } from '@clever-drawer/core/catalog';
+import type { Format } from '@clever-drawer/core/formats';
+import { asId, type CopyId, type PluginId } from '@clever-drawer/core/id';
 import {
   acceptsAll,
-  allFolders,
-  asId,
-  chosenByLetters,
   copyToLoad,
-  habitsOf,
-  memoizeByObject,
-  noUse,
-  ok,
-  placementsIn,
-  settingsShown,
   whyNotHere,
-  withSettings,
-  type CopyId,
-  type Format,
   type HostSetting,
-  type Plugin,
-  type PluginId,
-  type Result,
   type SlotKind,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/loading';
+import { memoizeByObject } from '@clever-drawer/core/memoize';
+import { allFolders, placementsIn } from '@clever-drawer/core/order';
+import { ok, type Result } from '@clever-drawer/core/problem';
+import {
+  chosenByLetters,
+  habitsOf,
+  noUse,
+  settingsShown,
+  withSettings,
+} from '@clever-drawer/core/search';
 import { readHabits, readSession } from '../../database/session.ts';
 import type { Parts } from '../../parts.ts';
 import type { StudioNow } from '../../studio/studios.ts';

@@ -1,7 +1,7 @@
 /** Pictures of the user's own: taken in as any usual format, kept small. */
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
-import { failed, ok, type Result } from '@clever-drawer/core';
+import { failed, ok, type Result } from '@clever-drawer/core/problem';
 import { addPicture, findOwnPicture, forgetUnusedPictures } from '../../database/pictures.ts';
 import type { Parts } from '../../parts.ts';
 

@@ -1,13 +1,10 @@
 /** A computer with what it needs from the start: a cabinet with favourites, and a practice session. */
 import { randomUUID } from 'node:crypto';
-import {
-  asId,
-  cabinetSlots,
-  orderOf,
-  perform,
-  type ComputerView,
-  type TrackKind,
-} from '@clever-drawer/core';
+import { perform } from '@clever-drawer/core/acts';
+import type { ComputerView } from '@clever-drawer/core/api';
+import { asId } from '@clever-drawer/core/id';
+import type { TrackKind } from '@clever-drawer/core/loading';
+import { cabinetSlots, orderOf } from '@clever-drawer/core/order';
 import type { ComputerRow } from '../../database/catalog-tables.ts';
 import { addComputer, listComputers } from '../../database/computers.ts';
 import { applyToTables } from '../../database/order.ts';

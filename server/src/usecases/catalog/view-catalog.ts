@@ -1,21 +1,13 @@
 /** What the screens show of the catalog, and the pictures that bundles ship. */
 import { realpath, stat } from 'node:fs/promises';
 import { extname, sep } from 'node:path';
-import {
-  failed,
-  memoizeByObject,
-  ok,
-  questionsOf,
-  uncertainOf,
-  type CatalogChange,
-  type CatalogView,
-  type ComputerView,
-  type Question,
-  type Result,
-  type SortChange,
-  type SortView,
-  type Usage,
-} from '@clever-drawer/core';
+import type { CatalogView, ComputerView } from '@clever-drawer/core/api';
+import type { CatalogChange } from '@clever-drawer/core/catalog';
+import { questionsOf, type Question } from '@clever-drawer/core/identify';
+import type { Usage } from '@clever-drawer/core/loading';
+import { memoizeByObject } from '@clever-drawer/core/memoize';
+import { failed, ok, type Result } from '@clever-drawer/core/problem';
+import { uncertainOf, type SortChange, type SortView } from '@clever-drawer/core/studio';
 import { countFailed, findCopy } from '../../database/catalog.ts';
 import { findComputer, listComputers } from '../../database/computers.ts';
 import { readUsage } from '../../database/session.ts';
@@ -30,13 +22,15 @@ export async function viewComputers(parts: Parts): Promise<ComputerView[]> {
   return (await listComputers(parts.database.manager)).map(computerView);
 }
 
-/** What changed since a version that a window has; null where it is not known, or it has none. */
-const changedIn = (
+/** Plugins that changed since a version that a window has; null where these are not known, or it has none. */
+async function changedIn(
   { database }: Parts,
   computer: string,
   since: number | null,
-): Promise<readonly string[] | null> =>
-  since === null ? Promise.resolve(null) : changedSince(database.manager, computer, since);
+): Promise<readonly string[] | null> {
+  const changed = since === null ? null : await changedSince(database.manager, computer, since);
+  return changed && changed.plugins;
+}
 
 /** The plugins of a computer: all, or what changed since a version. */
 export async function viewCatalog(

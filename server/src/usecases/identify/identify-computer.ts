@@ -3,21 +3,19 @@
  * vendors, plugins into types.
  */
 import type { EntityManager } from 'typeorm';
+import type { OrderChange } from '@clever-drawer/core/acts';
+import type { AnswerFacts } from '@clever-drawer/core/catalog';
+import { isSameValue } from '@clever-drawer/core/change';
+import { grouped } from '@clever-drawer/core/grouped';
 import {
   gatherPlugin,
-  grouped,
-  isSameValue,
   identifyPlugins,
-  pluginsOfChange,
-  usedIn,
-  type AnswerFacts,
   type Decisions,
-  type OrderChange,
-  type OrderRecord,
   type CopyToIdentify,
   type IdentifiedCatalog,
   type IdentifiedPlugin,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/identify';
+import { pluginsOfChange, usedIn, type OrderRecord } from '@clever-drawer/core/order';
 import {
   addPlugins,
   copiesToSort,

@@ -1,13 +1,7 @@
 /** All that is known of one plugin, and what settings there are. */
-import {
-  asId,
-  failed,
-  ok,
-  type WaitingSetting,
-  type PluginSetting,
-  type PluginView,
-  type Result,
-} from '@clever-drawer/core';
+import type { WaitingSetting, PluginSetting, PluginView } from '@clever-drawer/core/api';
+import { asId } from '@clever-drawer/core/id';
+import { failed, ok, type Result } from '@clever-drawer/core/problem';
 import { copiesOfPlugins, pluginById, shownState } from '../../database/catalog.ts';
 import { findingsAbout } from '../../database/scans.ts';
 import { loadsByMonth } from '../../database/session.ts';

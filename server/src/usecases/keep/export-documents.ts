@@ -1,17 +1,10 @@
 /** The order out of the application: as a document, an outline, a table, and copies as lines. */
 import type { EntityManager } from 'typeorm';
-import {
-  copyLineOf,
-  answerIn,
-  asId,
-  failed,
-  ok,
-  withAnswer,
-  type Order,
-  type Plugin,
-  type PluginId,
-  type Result,
-} from '@clever-drawer/core';
+import { withAnswer, type Plugin } from '@clever-drawer/core/catalog';
+import { copyLineOf } from '@clever-drawer/core/exchange';
+import { asId, type PluginId } from '@clever-drawer/core/id';
+import { answerIn, type Order } from '@clever-drawer/core/order';
+import { failed, ok, type Result } from '@clever-drawer/core/problem';
 import {
   documentOf,
   printDocument,

@@ -2,16 +2,13 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
 import {
-  allPlacements,
-  allSettings,
-  allSpellings,
   asId,
   type ComputerId,
   type CopyId,
-  type Order,
   type PlacementId,
   type PluginId,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/id';
+import { allPlacements, allSettings, allSpellings, type Order } from '@clever-drawer/core/order';
 import {
   foldersOfDocument,
   identityOf,

@@ -1,7 +1,13 @@
 /** Points that come by themselves, and what changed since the newest one. */
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import { dayOf, muchAtOnce, pointsToThin, sizeOf, type PointReason } from '@clever-drawer/core';
+import {
+  dayOf,
+  muchAtOnce,
+  pointsToThin,
+  sizeOf,
+  type PointReason,
+} from '@clever-drawer/core/keep';
 import type { WorkedChange } from '../../database/changes.ts';
 import { addPoint, lastInJournal, listPoints, removePoint } from '../../database/points.ts';
 

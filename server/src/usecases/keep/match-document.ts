@@ -1,12 +1,8 @@
 /** Which plugins of here the document's are, and how that is shown. */
 import type { EntityManager } from 'typeorm';
-import {
-  grouped,
-  matchPlugins,
-  type Match,
-  type MatchView,
-  type ToMatch,
-} from '@clever-drawer/core';
+import type { MatchView } from '@clever-drawer/core/api';
+import { matchPlugins, type Match, type ToMatch } from '@clever-drawer/core/exchange';
+import { grouped } from '@clever-drawer/core/grouped';
 import { copyFound, foldersOfDocument, type OrderDocument } from '@clever-drawer/core/documents';
 import type { CopyRow } from '../../database/catalog-tables.ts';
 import { allCopies, listPlugins, wherePluginsAre } from '../../database/catalog.ts';

@@ -1,19 +1,11 @@
 /** A document, outline, table or tree into the order, and what that would do. */
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import {
-  describeChange,
-  mergeRecords,
-  ok,
-  pluginsOfChange,
-  type MatchView,
-  type MergeMode,
-  type Order,
-  type OrderChange,
-  type OrderPreview,
-  type OrderStep,
-  type Result,
-} from '@clever-drawer/core';
+import type { OrderChange } from '@clever-drawer/core/acts';
+import type { MatchView, OrderPreview, OrderStep } from '@clever-drawer/core/api';
+import { describeChange, mergeRecords, type MergeMode } from '@clever-drawer/core/exchange';
+import { pluginsOfChange, type Order } from '@clever-drawer/core/order';
+import { ok, type Result } from '@clever-drawer/core/problem';
 import { readTable, recordsOf } from '@clever-drawer/core/documents';
 import { pluginNames, type WorkedChange } from '../../database/changes.ts';
 import { findComputer } from '../../database/computers.ts';

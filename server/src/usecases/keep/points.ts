@@ -1,24 +1,13 @@
 /** Points to return to: listing, naming, comparing, returning. */
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import {
-  applyChange,
-  describeChange,
-  diffRecords,
-  failed,
-  ok,
-  partOfChange,
-  pluginsOfChange,
-  wayBack,
-  type ChangePart,
-  type Order,
-  type OrderChange,
-  type OrderStep,
-  type PointComparison,
-  type PointView,
-  type PointsView,
-  type Result,
-} from '@clever-drawer/core';
+import type { OrderChange } from '@clever-drawer/core/acts';
+import type { OrderStep, PointComparison, PointView, PointsView } from '@clever-drawer/core/api';
+import { applyChange } from '@clever-drawer/core/change';
+import { describeChange, diffRecords } from '@clever-drawer/core/exchange';
+import { partOfChange, wayBack, type ChangePart } from '@clever-drawer/core/keep';
+import { pluginsOfChange, type Order } from '@clever-drawer/core/order';
+import { failed, ok, type Result } from '@clever-drawer/core/problem';
 import { pluginNames } from '../../database/changes.ts';
 import { lockOrder } from '../../database/computers.ts';
 import { readOrder } from '../../database/order.ts';

@@ -1,6 +1,8 @@
 /** What is to be read in, from the form it comes in to a document. */
 import type { EntityManager } from 'typeorm';
-import { failed, fold, ok, type MergeMode, type Result } from '@clever-drawer/core';
+import type { MergeMode } from '@clever-drawer/core/exchange';
+import { failed, ok, type Result } from '@clever-drawer/core/problem';
+import { fold } from '@clever-drawer/core/text';
 import { readDocument, readOutline, type ReadDocument } from '@clever-drawer/core/documents';
 import { allCopies, readCatalog } from '../../database/catalog.ts';
 import { findComputer } from '../../database/computers.ts';

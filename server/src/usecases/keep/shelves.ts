@@ -1,16 +1,8 @@
 /** A cabinet of the running application as directories: what it would be, and bringing it into step. */
-import {
-  cabinetIn,
-  describe,
-  failed,
-  ok,
-  planShelf,
-  preferenceIn,
-  type Result,
-  type ShelfPlan,
-  type ShelfSettings,
-  type ShelfView,
-} from '@clever-drawer/core';
+import type { ShelfSettings, ShelfView } from '@clever-drawer/core/api';
+import { planShelf, type ShelfPlan } from '@clever-drawer/core/exchange';
+import { cabinetIn, preferenceIn } from '@clever-drawer/core/order';
+import { describe, failed, ok, type Result } from '@clever-drawer/core/problem';
 import { findComputer, saveShelf } from '../../database/computers.ts';
 import { loggable } from '../../log.ts';
 import type { Parts } from '../../parts.ts';

@@ -1,16 +1,11 @@
 /** What a document brings that is no record of the order: plugins that wait, pictures, fields that are not ours. */
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import {
-  asId,
-  copyKey,
-  failed,
-  ok,
-  type FoundCopy,
-  type Match,
-  type PluginId,
-  type Result,
-} from '@clever-drawer/core';
+import type { Match } from '@clever-drawer/core/exchange';
+import type { FoundCopy } from '@clever-drawer/core/formats';
+import { asId, type PluginId } from '@clever-drawer/core/id';
+import { failed, ok, type Result } from '@clever-drawer/core/problem';
+import { copyKey } from '@clever-drawer/core/scan';
 import {
   copyFound,
   type IdsHere,

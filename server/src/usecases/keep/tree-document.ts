@@ -1,5 +1,5 @@
 /** A tree of directories as a document: directories are folders, what lies in them plugins. */
-import { fold } from '@clever-drawer/core';
+import { fold } from '@clever-drawer/core/text';
 import {
   documentName,
   documentVersion,

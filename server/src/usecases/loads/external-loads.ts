@@ -1,5 +1,7 @@
 /** Loads that a host elsewhere on this computer tells of, by what it knows of the copies. */
-import { failed, type Format, type Result, type TrackKind } from '@clever-drawer/core';
+import type { Format } from '@clever-drawer/core/formats';
+import type { TrackKind } from '@clever-drawer/core/loading';
+import { failed, type Result } from '@clever-drawer/core/problem';
 import { copiesAt } from '../../database/session.ts';
 import type { Parts } from '../../parts.ts';
 import { recordPastLoads } from './learning.ts';

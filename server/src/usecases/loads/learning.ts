@@ -1,5 +1,6 @@
 /** What is learnt from loads: taken in, shown, switched off, and forgotten. */
-import { failed, ok, type PastLoad, type Result } from '@clever-drawer/core';
+import type { PastLoad } from '@clever-drawer/core/api';
+import { failed, ok, type Result } from '@clever-drawer/core/problem';
 import { randomUUID } from 'node:crypto';
 import { pluginNames } from '../../database/changes.ts';
 import { findComputer } from '../../database/computers.ts';

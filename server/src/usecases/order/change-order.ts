@@ -1,24 +1,18 @@
 /** Acts on the order, undo and redo: each one transaction that also stores the change with its reverse. */
 import type { EntityManager } from 'typeorm';
 import {
-  failed,
   isSameChange,
-  ok,
   perform,
   pluginsOfAct,
-  reverse,
-  settingIn,
   stepOf,
   type Act,
-  type ChangeView,
   type KeptSetting,
-  type Order,
-  type OrderStep,
-  type OrderView,
-  type Problem,
-  type Result,
   type Owner,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/acts';
+import type { ChangeView, OrderStep, OrderView } from '@clever-drawer/core/api';
+import { reverse } from '@clever-drawer/core/change';
+import { settingIn, type Order } from '@clever-drawer/core/order';
+import { failed, ok, type Problem, type Result } from '@clever-drawer/core/problem';
 import {
   existingPlugins,
   isPluginId,

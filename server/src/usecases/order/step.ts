@@ -1,18 +1,11 @@
 /** One step of the order: a change worked out, applied, kept for points and told, all or nothing. */
 import type { EntityManager } from 'typeorm';
-import {
-  asId,
-  failed,
-  fitChange,
-  isEmptyChange,
-  ok,
-  pluginsOfChange,
-  type Order,
-  type OrderChange,
-  type OrderStep,
-  type PluginId,
-  type Result,
-} from '@clever-drawer/core';
+import { fitChange, type OrderChange } from '@clever-drawer/core/acts';
+import type { OrderStep } from '@clever-drawer/core/api';
+import { isEmptyChange } from '@clever-drawer/core/change';
+import { asId, type PluginId } from '@clever-drawer/core/id';
+import { pluginsOfChange, type Order } from '@clever-drawer/core/order';
+import { failed, ok, type Result } from '@clever-drawer/core/problem';
 import { wherePluginsAre } from '../../database/catalog.ts';
 import { saveStep, undoWords, type WorkedChange } from '../../database/changes.ts';
 import { lockOrder } from '../../database/computers.ts';

@@ -1,5 +1,7 @@
 /** What a review is made of. */
-import { memoizeByObject, type AskingSession, type HostSession } from '@clever-drawer/core';
+import type { HostSession } from '@clever-drawer/core/loading';
+import { memoizeByObject } from '@clever-drawer/core/memoize';
+import type { AskingSession } from '@clever-drawer/core/review';
 import type { EntityManager } from 'typeorm';
 import { readComings } from '../../database/scans.ts';
 import {

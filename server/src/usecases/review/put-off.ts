@@ -1,5 +1,6 @@
 /** Advice that was put off. */
-import { ok, type PutOff, type Result } from '@clever-drawer/core';
+import type { PutOff } from '@clever-drawer/core/api';
+import { ok, type Result } from '@clever-drawer/core/problem';
 import { findComputer, lockComputer, savePutOff } from '../../database/computers.ts';
 import type { Parts } from '../../parts.ts';
 

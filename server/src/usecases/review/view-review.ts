@@ -1,13 +1,7 @@
 /** A review, part by part, as JSON text: a `WorkedReview`. */
-import {
-  failed,
-  memoizeByObject,
-  memoizeIn,
-  ok,
-  type Result,
-  type ReviewPart,
-  type ReviewView,
-} from '@clever-drawer/core';
+import { memoizeByObject, memoizeIn } from '@clever-drawer/core/memoize';
+import { failed, ok, type Result } from '@clever-drawer/core/problem';
+import type { ReviewPart, ReviewView } from '@clever-drawer/core/review';
 import { findComputer } from '../../database/computers.ts';
 import type { Parts } from '../../parts.ts';
 import type { StudioNow } from '../../studio/studios.ts';

@@ -1,5 +1,6 @@
 /** Setting files aside, and taking them back. Nothing on the disk is touched. */
-import { failed, ok, type AsideView, type Result } from '@clever-drawer/core';
+import type { AsideView } from '@clever-drawer/core/api';
+import { failed, ok, type Result } from '@clever-drawer/core/problem';
 import { addAside, listAsides, removeAside } from '../../database/asides.ts';
 import { findCopy } from '../../database/catalog.ts';
 import type { Parts } from '../../parts.ts';

@@ -1,7 +1,7 @@
 /** The bundles that earlier scans looked at, and which of them were opened. */
 import { basename } from 'node:path';
 import type { EntityManager } from 'typeorm';
-import { grouped } from '@clever-drawer/core';
+import { grouped } from '@clever-drawer/core/grouped';
 import { readBundles } from '../../database/catalog.ts';
 import type { BundleBefore } from '../../database/catalog-tables.ts';
 

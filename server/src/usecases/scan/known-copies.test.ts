@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it, jest } from '@jest/globals';
 import type { EntityManager } from 'typeorm';
-import { bareCopy } from '@clever-drawer/core';
+import { bareCopy } from '@clever-drawer/core/formats';
 import type { CopyRow } from '../../database/catalog-tables.ts';
 import { KnownCopies } from './known-copies.ts';
 

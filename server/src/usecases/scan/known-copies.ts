@@ -4,7 +4,7 @@
  * be held against them. What a scan adds is not kept here: each bundle is looked at once.
  */
 import type { EntityManager } from 'typeorm';
-import { grouped } from '@clever-drawer/core';
+import { grouped } from '@clever-drawer/core/grouped';
 import type { CopyRow, CopyStanding } from '../../database/catalog-tables.ts';
 import { copiesWithIds, readStandings } from '../../database/catalog.ts';
 

@@ -1,5 +1,6 @@
 /** Whether copies are opened that reading cannot tell enough of, and how many there are. */
-import { failed, ok, type OpeningView, type OpeningWish, type Result } from '@clever-drawer/core';
+import type { OpeningView, OpeningWish } from '@clever-drawer/core/api';
+import { failed, ok, type Result } from '@clever-drawer/core/problem';
 import { countUnopened } from '../../database/catalog.ts';
 import { findComputer, saveOpening } from '../../database/computers.ts';
 import { openableHere } from '../../opener/index.ts';

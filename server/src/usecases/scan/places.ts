@@ -3,15 +3,10 @@ import { randomUUID } from 'node:crypto';
 import { access, constants, stat } from 'node:fs/promises';
 import { homedir } from 'node:os';
 import { parse, resolve } from 'node:path';
-import {
-  asId,
-  failed,
-  formats,
-  ok,
-  type Format,
-  type PlaceView,
-  type Result,
-} from '@clever-drawer/core';
+import type { PlaceView } from '@clever-drawer/core/api';
+import { formats, type Format } from '@clever-drawer/core/formats';
+import { asId } from '@clever-drawer/core/id';
+import { failed, ok, type Result } from '@clever-drawer/core/problem';
 import {
   addPlaceRow,
   changePlaceRow,

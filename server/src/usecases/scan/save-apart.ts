@@ -4,7 +4,9 @@
  */
 import type { DataSource } from 'typeorm';
 import type { Logger } from 'pino';
-import { failedCopy, grouped, type Comparison } from '@clever-drawer/core';
+import { failedCopy } from '@clever-drawer/core/formats';
+import { grouped } from '@clever-drawer/core/grouped';
+import type { Comparison } from '@clever-drawer/core/scan';
 import { saveBatch, type Batch } from './save-findings.ts';
 
 /** What saving needs of the program's parts. */

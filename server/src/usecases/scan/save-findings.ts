@@ -4,18 +4,16 @@
  */
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
+import { nameOfCopy } from '@clever-drawer/core/catalog';
+import type { FoundCopy } from '@clever-drawer/core/formats';
 import {
   atFirstSight,
-  copyKey,
   foldVendor,
   isGenericWord,
   makesSound,
   nameKeyOf,
-  nameOfCopy,
-  type Comparison,
-  type FindingKind,
-  type FoundCopy,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/identify';
+import { copyKey, type Comparison, type FindingKind } from '@clever-drawer/core/scan';
 import {
   addPlugins,
   existingPlugins,

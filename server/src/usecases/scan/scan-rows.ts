@@ -1,6 +1,9 @@
 /** A scan's row and what is shown of it. */
 import { randomUUID } from 'node:crypto';
-import { asId, describe, findingKinds, type KnownCopy, type ScanView } from '@clever-drawer/core';
+import type { ScanView } from '@clever-drawer/core/api';
+import { asId } from '@clever-drawer/core/id';
+import { describe } from '@clever-drawer/core/problem';
+import { findingKinds, type KnownCopy } from '@clever-drawer/core/scan';
 import { shownState } from '../../database/catalog.ts';
 import type { CopyRow } from '../../database/catalog-tables.ts';
 import type { ScanRow } from '../../database/scan-tables.ts';

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from '@jest/globals';
-import type { ServerEvent } from '@clever-drawer/core';
+import type { ServerEvent } from '@clever-drawer/core/api';
 import { EventHub } from '../../jobs/event-hub.ts';
 import type { ScanJob } from '../../jobs/scan-jobs.ts';
 import { atTheStart, ScanTelling } from './scan-telling.ts';

@@ -1,5 +1,6 @@
 /** Telling every window how far a scan is, how long the rest will take, and what it has found. */
-import { asId, type ScanProgress } from '@clever-drawer/core';
+import type { ScanProgress } from '@clever-drawer/core/api';
+import { asId } from '@clever-drawer/core/id';
 import type { ScanRow } from '../../database/scan-tables.ts';
 import type { ScanJob } from '../../jobs/scan-jobs.ts';
 import type { Parts } from '../../parts.ts';

@@ -1,11 +1,7 @@
 /** What is shown of scans: how they went, what they found, and which copies failed. */
-import {
-  asId,
-  nameOfCopy,
-  type FindingView,
-  type ScanProgress,
-  type ScanView,
-} from '@clever-drawer/core';
+import type { FindingView, ScanProgress, ScanView } from '@clever-drawer/core/api';
+import { nameOfCopy } from '@clever-drawer/core/catalog';
+import { asId } from '@clever-drawer/core/id';
 import { failedCopies } from '../../database/catalog.ts';
 import type { FindingRow } from '../../database/scan-tables.ts';
 import { listFindings, listScans } from '../../database/scans.ts';

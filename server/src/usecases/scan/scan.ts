@@ -2,20 +2,12 @@
  * Looking through the places of a computer: only what changed is examined, and every batch is saved
  * at once.
  */
-import {
-  compare,
-  copyKey,
-  failed,
-  grouped,
-  ok,
-  storableValue,
-  type Comparison,
-  type FoundCopy,
-  type OpeningWish,
-  type Result,
-  type ScanMode,
-  type ScanView,
-} from '@clever-drawer/core';
+import type { OpeningWish, ScanMode, ScanView } from '@clever-drawer/core/api';
+import type { FoundCopy } from '@clever-drawer/core/formats';
+import { grouped } from '@clever-drawer/core/grouped';
+import { failed, ok, type Result } from '@clever-drawer/core/problem';
+import { compare, copyKey, type Comparison } from '@clever-drawer/core/scan';
+import { storableValue } from '@clever-drawer/core/text';
 import type { LadspaDescriptions } from '@clever-drawer/core/readers';
 import { listAsides } from '../../database/asides.ts';
 import { forgetBundles, hasUnsorted } from '../../database/catalog.ts';

@@ -2,19 +2,12 @@
  * Reading in the copies of a computer elsewhere, as `scan` wrote them there: that computer's scan.
  * Everything is understood before anything is saved.
  */
-import {
-  compare,
-  copyKey,
-  failed,
-  nameLength,
-  ok,
-  readCopyLine,
-  type Comparison,
-  type FoundCopy,
-  type Result,
-  type ScanView,
-  type TakenView,
-} from '@clever-drawer/core';
+import { nameLength } from '@clever-drawer/core/acts';
+import type { ScanView, TakenView } from '@clever-drawer/core/api';
+import { readCopyLine } from '@clever-drawer/core/exchange';
+import type { FoundCopy } from '@clever-drawer/core/formats';
+import { failed, ok, type Result } from '@clever-drawer/core/problem';
+import { compare, copyKey, type Comparison } from '@clever-drawer/core/scan';
 import { storableCopy } from '@clever-drawer/core/readers';
 import { allCopies } from '../../database/catalog.ts';
 import type { ComputerRow } from '../../database/catalog-tables.ts';

@@ -2,7 +2,7 @@ import { afterAll, describe, expect, it } from '@jest/globals';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Format } from '@clever-drawer/core';
+import type { Format } from '@clever-drawer/core/formats';
 import type { PlaceRow } from '../../database/scan-tables.ts';
 import { ReaderPool } from '../../scanner/index.ts';
 import { walkPlaces, type WalkedPlaces } from './walk-places.ts';

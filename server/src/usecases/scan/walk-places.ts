@@ -1,6 +1,6 @@
 /** Walking the places of a computer for what may hold plugins or settings. */
 import { access, constants } from 'node:fs/promises';
-import type { Problem } from '@clever-drawer/core';
+import type { Problem } from '@clever-drawer/core/problem';
 import type { PlaceRow } from '../../database/scan-tables.ts';
 import type { FoundBundle, ReaderPool } from '../../scanner/index.ts';
 

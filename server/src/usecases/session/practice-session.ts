@@ -3,25 +3,19 @@
  * what it says is kept in the database.
  */
 import { randomUUID } from 'node:crypto';
+import type { LoadRequest, SessionView } from '@clever-drawer/core/api';
+import { isOnly32Bit, withAnswer, type Plugin } from '@clever-drawer/core/catalog';
+import { asId } from '@clever-drawer/core/id';
 import {
-  asId,
   copyToLoad,
-  describe,
-  failed,
-  isOnly32Bit,
-  ok,
   slotKindAt,
   whyNot,
-  withAnswer,
   type HostCopy,
   type HostSession,
-  type LoadRequest,
-  type Plugin,
-  type Result,
-  type SessionView,
   type SlotKind,
   type TrackKind,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/loading';
+import { describe, failed, ok, type Result } from '@clever-drawer/core/problem';
 import {
   copiesOfPlugins,
   pluginById,

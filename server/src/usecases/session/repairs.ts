@@ -1,18 +1,15 @@
 /** What a session could not open, with the best match for each, and taking it. */
 
+import type { RepairView, SessionView } from '@clever-drawer/core/api';
+import { grouped } from '@clever-drawer/core/grouped';
 import {
   createRepairer,
-  failed,
-  grouped,
-  memoizeByObject,
-  ok,
   type HostCopy,
   type Known,
   type RepairFor,
-  type RepairView,
-  type Result,
-  type SessionView,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/loading';
+import { memoizeByObject } from '@clever-drawer/core/memoize';
+import { failed, ok, type Result } from '@clever-drawer/core/problem';
 import { allCopies, listPlugins } from '../../database/catalog.ts';
 import { findPreference } from '../../database/order.ts';
 import { hostCopyOf } from '../../database/session.ts';

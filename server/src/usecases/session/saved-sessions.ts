@@ -1,5 +1,6 @@
 /** Sessions that are kept under a name. */
-import { failed, ok, type Result, type SessionView } from '@clever-drawer/core';
+import type { SessionView } from '@clever-drawer/core/api';
+import { failed, ok, type Result } from '@clever-drawer/core/problem';
 import { randomUUID } from 'node:crypto';
 import { addSavedSession, findSavedSession, removeSavedSession } from '../../database/session.ts';
 import type { Parts } from '../../parts.ts';

@@ -1,5 +1,6 @@
 /** The saved setting that a load means: what a scan found, or one of the user's own. */
-import { failed, ok, type Result, type Setting } from '@clever-drawer/core';
+import type { Setting } from '@clever-drawer/core/order';
+import { failed, ok, type Result } from '@clever-drawer/core/problem';
 import { findKeptSetting } from '../../database/order.ts';
 import type { SettingHere as Found } from '../../database/settings.ts';
 import type { Parts } from '../../parts.ts';

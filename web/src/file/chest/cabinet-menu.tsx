@@ -1,7 +1,10 @@
 /** What can be done to the cabinet that is shown. */
 import { MoreHorizontal } from 'lucide-react';
 import { Dropdown } from 'react-bootstrap';
-import { allFolders, asId, planLike, type ActOf, type Cabinet } from '@clever-drawer/core';
+import type { ActOf } from '@clever-drawer/core/acts';
+import { asId } from '@clever-drawer/core/id';
+import { allFolders, type Cabinet } from '@clever-drawer/core/order';
+import { planLike } from '@clever-drawer/core/plans';
 import { useActs, useArrangement, useOrder } from '../../studio/contexts.ts';
 import { MenuItem } from '../../ui/menu-item.tsx';
 import { addCabinetAct, shareFavouritesAct } from '../model/acts.ts';

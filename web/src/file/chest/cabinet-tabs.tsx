@@ -1,7 +1,8 @@
 /** The cabinets as tabs over the chest, with a menu for the one that is shown. */
 import { Plus } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import type { ActOf, Cabinet } from '@clever-drawer/core';
+import type { ActOf } from '@clever-drawer/core/acts';
+import type { Cabinet } from '@clever-drawer/core/order';
 import { useActs, useArrangement } from '../../studio/contexts.ts';
 import { CabinetForm, CabinetMenu } from '../forms/behind.ts';
 import { useDragRole, useDrag } from '../drag/drag-store.ts';

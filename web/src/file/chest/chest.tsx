@@ -14,7 +14,7 @@ import type { ChestState, Editing } from './use-chest.ts';
 import { useEdgeScroll } from '../drag/use-edge-scroll.ts';
 import { asksNewFolder } from '../new-folder-state.ts';
 import { useLatest } from '../../ui/use-latest.ts';
-import type { Cabinet } from '@clever-drawer/core';
+import type { Cabinet } from '@clever-drawer/core/order';
 import { Kbd } from '../../ui/kbd.tsx';
 import * as texts from '../texts.ts';
 

@@ -4,7 +4,8 @@
  */
 import { Layers, Pin } from 'lucide-react';
 import { memo, useState, type MouseEvent } from 'react';
-import { type Arrangement, type Folder } from '@clever-drawer/core';
+import type { Arrangement } from '@clever-drawer/core/arrangement';
+import type { Folder } from '@clever-drawer/core/order';
 import { useArrangement } from '../../studio/contexts.ts';
 import { FolderMenu } from './folder-menu.tsx';
 import { useDragRole, useDrag, type Drag } from '../drag/drag-store.ts';

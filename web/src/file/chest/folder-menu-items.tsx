@@ -1,18 +1,17 @@
 /** The lines of the menu at a folder's corner, and what they ask for. */
 import { MoreHorizontal } from 'lucide-react';
 import { Dropdown } from 'react-bootstrap';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { grouped } from '@clever-drawer/core/grouped';
+import { asId } from '@clever-drawer/core/id';
 import {
-  asId,
   folderIn,
   folderSortings,
-  grouped,
-  groupOf,
-  typeName,
   type Cabinet,
   type Folder,
   type FolderSorting,
-  type Plugin,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/order';
+import { groupOf, typeName } from '@clever-drawer/core/taxonomy';
 import { useNavigate } from 'react-router';
 import { newPlaces } from '../../annotate/filing.ts';
 import { useActs, useArrangement, useCatalog, useOrder } from '../../studio/contexts.ts';

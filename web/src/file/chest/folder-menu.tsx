@@ -1,7 +1,7 @@
 /** What can be done to a folder or divider, in the menu at its corner. */
 import { MoreHorizontal } from 'lucide-react';
 import { memo, useRef, useState } from 'react';
-import type { Folder } from '@clever-drawer/core';
+import type { Folder } from '@clever-drawer/core/order';
 import { FolderMenuItems as Items, IntoCabinet, MergeInto } from '../forms/behind.ts';
 import type { Asking } from './folder-menu-items.tsx';
 import type { ChestActs } from './use-chest.ts';

@@ -4,7 +4,9 @@
  */
 import { GripVertical, X } from 'lucide-react';
 import { Button } from 'react-bootstrap';
-import { because, faceOf, type Folder, type Placement, type Plugin } from '@clever-drawer/core';
+import { because } from '@clever-drawer/core/arrangement';
+import { faceOf, type Plugin } from '@clever-drawer/core/catalog';
+import type { Folder, Placement } from '@clever-drawer/core/order';
 import { useActs, useArrangement } from '../../studio/contexts.ts';
 import { Faceplate } from '../../ui/faceplate.tsx';
 import { ofWhat } from '../../annotate/of-what.ts';

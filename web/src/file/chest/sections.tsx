@@ -1,10 +1,9 @@
 /** A row of folders, cut where its dividers stand; the one that is open shows what it holds, to any depth. */
 import { Fragment } from 'react';
-import type { Folder } from '@clever-drawer/core';
+import type { Folder } from '@clever-drawer/core/order';
 import { useArrangement } from '../../studio/contexts.ts';
 import { Divider, DrawerFront } from './drawer-front.tsx';
-import { OpenDrawer } from './open-drawer.tsx';
-import { FolderForm } from '../forms/behind.ts';
+import { FolderForm, OpenDrawer } from '../forms/behind.ts';
 import type { ChestState } from './use-chest.ts';
 
 interface Props {

@@ -1,7 +1,9 @@
 /** @jest-environment jsdom */
 import { describe, expect, it, jest } from '@jest/globals';
 import { act, renderHook, screen } from '@testing-library/react';
-import { asId, type Act, type Folder, type OrderRecord } from '@clever-drawer/core';
+import type { Act } from '@clever-drawer/core/acts';
+import { asId } from '@clever-drawer/core/id';
+import type { Folder, OrderRecord } from '@clever-drawer/core/order';
 import { cabinetOf, folderOf } from '../../studio/order.test-data.ts';
 import { studioOf } from '../../studio/studio.test-data.tsx';
 import { useChest } from './use-chest.ts';

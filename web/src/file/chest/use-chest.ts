@@ -1,6 +1,9 @@
 /** What can be done to the folders of the chest, by menu, key or mouse. */
 import { useMemo, useState } from 'react';
-import { asId, type Act, type Arrangement, type Folder, type Placement } from '@clever-drawer/core';
+import type { Act } from '@clever-drawer/core/acts';
+import type { Arrangement } from '@clever-drawer/core/arrangement';
+import { asId } from '@clever-drawer/core/id';
+import type { Folder, Placement } from '@clever-drawer/core/order';
 import { useActs, useArrangement } from '../../studio/contexts.ts';
 import { useNotices } from '../../ui/notices.tsx';
 import { sortedByName } from '../model/drop-plan.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import type { Folder } from '@clever-drawer/core';
+import type { Folder } from '@clever-drawer/core/order';
 import { partOf } from './under-pointer.ts';
 
 const of = (form: Folder['form']): Folder => ({ form }) as Folder;

@@ -1,5 +1,5 @@
 /** What a dragged thing is over. */
-import type { Folder } from '@clever-drawer/core';
+import type { Folder } from '@clever-drawer/core/order';
 import type { DropPart } from '../model/drop-plan.ts';
 
 /** The element that the pointer is over, and where it points. CSS pixels from the window's corner. */

@@ -5,6 +5,7 @@ const forms = fetchedBehind(() => import('./index.ts'));
 
 export const CabinetForm = partOf(forms, (module) => module.CabinetForm);
 export const CabinetMenu = partOf(forms, (module) => module.CabinetMenu, false);
+export const FacetOptions = partOf(forms, (module) => module.FacetOptions);
 export const FileIn = partOf(forms, (module) => module.FileIn);
 export const FolderForm = partOf(forms, (module) => module.FolderForm);
 export const FolderMenuItems = partOf(forms, (module) => module.FolderMenuItems);
@@ -13,7 +14,9 @@ export const IntoCabinet = partOf(forms, (module) => module.IntoCabinet);
 export const KeepByHand = partOf(forms, (module) => module.KeepByHand);
 export const MergeInto = partOf(forms, (module) => module.MergeInto);
 export const KeepLink = partOf(forms, (module) => module.KeepLink);
+export const OpenDrawer = partOf(forms, (module) => module.OpenDrawer);
 export const PrintedList = partOf(forms, (module) => module.PrintedList, false);
 export const TrayActs = partOf(forms, (module) => module.TrayActs);
 export const Suggestions = partOf(forms, (module) => module.Suggestions);
+export const WordOptions = partOf(forms, (module) => module.WordOptions);
 export const useFormsBehind = forms.useSoon;

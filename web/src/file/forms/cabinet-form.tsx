@@ -1,8 +1,8 @@
 /** Making a cabinet by a plan that is shown before it is made, or changing the name and slots of one. */
 import { useMemo, useState, type SyntheticEvent } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
+import { cabinetSlots, type Cabinet, type CabinetSlot } from '@clever-drawer/core/order';
 import {
-  cabinetSlots,
   countPlan,
   planByFormat,
   planByJob,
@@ -11,11 +11,9 @@ import {
   planChecks,
   planLike,
   plans,
-  type Cabinet,
-  type CabinetSlot,
   type PlanName,
   type PlannedFolder,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/plans';
 import { useActs, useArrangement, useCatalog, useOrder } from '../../studio/contexts.ts';
 import { addCabinetAct } from '../model/acts.ts';
 import * as texts from '../texts.ts';

@@ -1,5 +1,6 @@
 /** F: file plugins in a folder found by a few letters, or in a new one. */
-import { asId, type Cabinet, type Folder, type Placement } from '@clever-drawer/core';
+import { asId } from '@clever-drawer/core/id';
+import type { Cabinet, Folder, Placement } from '@clever-drawer/core/order';
 import { useActs, useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { Picker, type Choice } from '../../ui/picker.tsx';
 import { planFiling } from '../model/drop-plan.ts';

@@ -5,14 +5,10 @@ import { Button, Form } from 'react-bootstrap';
 import { useForm, type FieldErrors, type UseFormReturn } from 'react-hook-form';
 import { object, string } from 'yup';
 import { Link } from 'react-router';
-import {
-  asId,
-  compileRule,
-  keywordRule,
-  nameLength,
-  type Folder,
-  type FolderId,
-} from '@clever-drawer/core';
+import { nameLength } from '@clever-drawer/core/acts';
+import { asId, type FolderId } from '@clever-drawer/core/id';
+import type { Folder } from '@clever-drawer/core/order';
+import { compileRule, keywordRule } from '@clever-drawer/core/rules';
 import { useActs, useArrangement, useCatalog } from '../../studio/contexts.ts';
 import * as texts from '../texts.ts';
 

@@ -10,7 +10,7 @@ import {
   type Gathering,
   type Rule,
   type RuleWords,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/rules';
 import { useArrangement, useCatalog } from '../../studio/contexts.ts';
 import * as texts from '../texts.ts';
 

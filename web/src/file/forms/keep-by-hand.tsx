@@ -1,7 +1,9 @@
 /** What was dropped on a smart folder: always in, or another rule. */
 import { Button, Modal } from 'react-bootstrap';
 import { useNavigate } from 'react-router';
-import { asId, sayRule, type Folder } from '@clever-drawer/core';
+import { asId } from '@clever-drawer/core/id';
+import type { Folder } from '@clever-drawer/core/order';
+import { sayRule } from '@clever-drawer/core/rules';
 import { useActs, useArrangement, useCatalog } from '../../studio/contexts.ts';
 import * as texts from '../texts.ts';
 

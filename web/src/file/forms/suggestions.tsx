@@ -1,15 +1,10 @@
 /** Likely folders for what is in none yet: one by one, or all that are clear; nothing is filed by itself. */
 import { useMemo, useState } from 'react';
 import { Button, Modal } from 'react-bootstrap';
-import {
-  asId,
-  clearFrom,
-  createSuggester,
-  grouped,
-  isPresent,
-  type FolderSuggestion,
-  type Plugin,
-} from '@clever-drawer/core';
+import { isPresent, type Plugin } from '@clever-drawer/core/catalog';
+import { grouped } from '@clever-drawer/core/grouped';
+import { asId } from '@clever-drawer/core/id';
+import { clearFrom, createSuggester, type FolderSuggestion } from '@clever-drawer/core/plans';
 import { useActs, useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { fileAct } from '../../annotate/filing.ts';
 import * as texts from '../texts.ts';

@@ -1,6 +1,6 @@
 /** What else can narrow the list, fact by fact. */
 import { Fragment } from 'react';
-import { facets, type Facet, type Filter } from '@clever-drawer/core';
+import { facets, type Facet, type Filter } from '@clever-drawer/core/search';
 import { MenuItem } from '../../ui/menu-item.tsx';
 import * as texts from '../texts.ts';
 

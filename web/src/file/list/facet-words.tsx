@@ -3,17 +3,17 @@
  * others.
  */
 import { Fragment, useMemo } from 'react';
+import { allTags } from '@clever-drawer/core/catalog';
 import {
-  allTags,
   facetValues,
   facets,
   sinceTime,
   type Facet,
   type Filter,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/search';
 import { useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { sayTime } from '../../ui/time-words.ts';
-import { FacetOptions } from './facet-options.tsx';
+import { FacetOptions } from '../forms/behind.ts';
 import { Menu } from '../../ui/menu.tsx';
 import * as texts from '../texts.ts';
 

@@ -1,7 +1,8 @@
 /** What narrows the list, kept as the rule of a smart folder. */
 import { useDeferredValue, useMemo, type MouseEvent } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { printRule, ruleFromFilter, type Filter, type RuleWords } from '@clever-drawer/core';
+import { printRule, type RuleWords } from '@clever-drawer/core/rules';
+import { ruleFromFilter, type Filter } from '@clever-drawer/core/search';
 import { useArrangement } from '../../studio/contexts.ts';
 import * as texts from '../texts.ts';
 

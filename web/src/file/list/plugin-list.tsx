@@ -12,7 +12,13 @@ import {
   type KeyboardEvent,
   type RefObject,
 } from 'react';
-import { headingOf, Lines, type ListLine, type Row, type Sorting } from '@clever-drawer/core';
+import {
+  headingOf,
+  Lines,
+  type ListLine,
+  type Row,
+  type Sorting,
+} from '@clever-drawer/core/search';
 import { isAmongFavourites } from '../../annotate/filing.ts';
 import { useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { commandFor, type Command } from '../../ui/commands.ts';

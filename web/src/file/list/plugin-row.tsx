@@ -1,15 +1,11 @@
 /** One plugin as a row of the list, and as a card with its picture. */
 import { Check } from 'lucide-react';
 import { memo, type ReactNode } from 'react';
-import {
-  faceOf,
-  isPresent,
-  typeName,
-  type Folder,
-  type Plugin,
-  type Row,
-  day,
-} from '@clever-drawer/core';
+import { faceOf, isPresent, type Plugin } from '@clever-drawer/core/catalog';
+import type { Folder } from '@clever-drawer/core/order';
+import type { Row } from '@clever-drawer/core/search';
+import { typeName } from '@clever-drawer/core/taxonomy';
+import { day } from '@clever-drawer/core/time';
 import { Faceplate } from '../../ui/faceplate.tsx';
 import { ofWhat } from '../../annotate/of-what.ts';
 import { isTakenFrom, useDragRole, useDrag } from '../drag/drag-store.ts';

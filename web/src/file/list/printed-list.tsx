@@ -1,5 +1,6 @@
 /** The list for paper: all that the sentence leaves, where the screen draws only what is in view. */
-import { typeName, type Row } from '@clever-drawer/core';
+import type { Row } from '@clever-drawer/core/search';
+import { typeName } from '@clever-drawer/core/taxonomy';
 import { useArrangement } from '../../studio/contexts.ts';
 import { usePrinting } from '../../ui/use-printing.ts';
 import { formatsOf } from './plugin-row.tsx';

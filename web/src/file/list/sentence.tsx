@@ -1,19 +1,13 @@
 /** What narrows the list, as a sentence whose words can be pressed. */
 import { Search } from 'lucide-react';
 import { memo, useMemo, useState, type ReactNode, type RefObject } from 'react';
-import {
-  plural,
-  formats,
-  isNarrowed,
-  sortings,
-  type Filter,
-  type Plugin,
-  type Row,
-} from '@clever-drawer/core';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { formats } from '@clever-drawer/core/formats';
+import { isNarrowed, sortings, type Filter, type Row } from '@clever-drawer/core/search';
+import { plural } from '@clever-drawer/core/text';
 import { useWriteTable } from '../../annotate/use-write-table.ts';
 import { useCatalog } from '../../studio/contexts.ts';
-import { WordOptions } from './word-options.tsx';
-import { KeepLink } from '../forms/behind.ts';
+import { KeepLink, WordOptions } from '../forms/behind.ts';
 import { Menu } from '../../ui/menu.tsx';
 import { FacetWords } from './facet-words.tsx';
 import { clearFilter, type List } from './use-list.ts';

@@ -3,7 +3,9 @@ import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals
 import { TextEncoder } from 'node:util';
 import { act, cleanup, renderHook } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { asId, type OrderRecord, type Plugin } from '@clever-drawer/core';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { asId } from '@clever-drawer/core/id';
+import type { OrderRecord } from '@clever-drawer/core/order';
 import { cabinetOf, folderOf } from '../../studio/order.test-data.ts';
 import { pluginOf } from '@clever-drawer/core/testing';
 import { studioOf } from '../../studio/studio.test-data.tsx';

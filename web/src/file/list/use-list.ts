@@ -1,11 +1,11 @@
 /** The list of the File screen: what narrows it, how it is lined up, and the rows that are left. */
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useLocation } from 'react-router';
+import { kinds, type Kind } from '@clever-drawer/core/catalog';
+import { formats, type Format } from '@clever-drawer/core/formats';
 import {
   createNarrower,
   facets,
-  formats,
-  kinds,
   lineUp,
   listsSettings,
   noFilter,
@@ -13,11 +13,9 @@ import {
   sortings,
   type FacetFacts,
   type Filter,
-  type Format,
-  type Kind,
   type Row,
   type Sorting,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/search';
 import { useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { addressWith, useAddress, type AddressChange } from '../../ui/use-address.ts';
 import { useLatest } from '../../ui/use-latest.ts';

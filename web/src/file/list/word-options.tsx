@@ -1,13 +1,10 @@
 /** What can be chosen for a word of the sentence. */
 import { useMemo } from 'react';
-import {
-  compareNames,
-  formats,
-  kinds,
-  noVendor,
-  typeGroups,
-  type Plugin,
-} from '@clever-drawer/core';
+import { kinds, type Plugin } from '@clever-drawer/core/catalog';
+import { formats } from '@clever-drawer/core/formats';
+import { noVendor } from '@clever-drawer/core/search';
+import { typeGroups } from '@clever-drawer/core/taxonomy';
+import { compareNames } from '@clever-drawer/core/text';
 import { MenuItem } from '../../ui/menu-item.tsx';
 import { kindText } from '../model/filter-words.ts';
 import * as texts from '../texts.ts';

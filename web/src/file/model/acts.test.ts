@@ -1,14 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
-import {
-  applyChange,
-  asId,
-  orderOf,
-  perform,
-  planByJob,
-  type Act,
-  type Folder,
-  type Order,
-} from '@clever-drawer/core';
+import { perform, type Act } from '@clever-drawer/core/acts';
+import { applyChange } from '@clever-drawer/core/change';
+import { asId } from '@clever-drawer/core/id';
+import { orderOf, type Folder, type Order } from '@clever-drawer/core/order';
+import { planByJob } from '@clever-drawer/core/plans';
 import { addCabinetAct, copyFolderAct, shareFavouritesAct, splitAct } from './acts.ts';
 
 const done = (order: Order, act: Act): Order => {

@@ -1,18 +1,14 @@
 /** Acts that several parts of the File screen make. */
+import type { Act, NewFolder } from '@clever-drawer/core/acts';
+import { asId, type CabinetId, type FolderId } from '@clever-drawer/core/id';
 import {
   allFolders,
-  asId,
   placementsIn,
-  planOf,
-  type Act,
-  type CabinetId,
   type CabinetSlot,
   type Folder,
-  type FolderId,
-  type NewFolder,
   type Order,
-  type PlannedFolder,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/order';
+import { planOf, type PlannedFolder } from '@clever-drawer/core/plans';
 import { newPlaces } from '../../annotate/filing.ts';
 
 /** Makes a cabinet as planned, with new ids for all that is in it. */

@@ -1,16 +1,16 @@
 import { describe, expect, it } from '@jest/globals';
+import { perform } from '@clever-drawer/core/acts';
+import { createArranger } from '@clever-drawer/core/arrangement';
+import { asId } from '@clever-drawer/core/id';
 import {
-  asId,
   byPosition,
-  createArranger,
   orderOf,
-  perform,
   plainFolder,
   type Cabinet,
   type Folder,
   type OrderRecord,
   type Placement,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/order';
 import { planDrop, textOf, type DropScene } from './drop-plan.ts';
 
 const id = (text: string): never => asId(text);

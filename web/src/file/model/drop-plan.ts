@@ -2,15 +2,10 @@
  * What a drop does: worked out in one place, for what is shown while something is in the air, what
  * screen readers hear, the drop itself, and filing by a folder's name with F.
  */
-import {
-  asId,
-  type Act,
-  type Arrangement,
-  type Cabinet,
-  type Folder,
-  type FolderId,
-  type Placement,
-} from '@clever-drawer/core';
+import type { Act } from '@clever-drawer/core/acts';
+import type { Arrangement } from '@clever-drawer/core/arrangement';
+import { asId, type FolderId } from '@clever-drawer/core/id';
+import type { Cabinet, Folder, Placement } from '@clever-drawer/core/order';
 import { fileAct } from '../../annotate/filing.ts';
 import * as texts from '../texts.ts';
 

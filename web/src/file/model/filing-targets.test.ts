@@ -1,5 +1,6 @@
 import { expect, it } from '@jest/globals';
-import { asId, plainFolder, type Folder } from '@clever-drawer/core';
+import { asId } from '@clever-drawer/core/id';
+import { plainFolder, type Folder } from '@clever-drawer/core/order';
 import { filingTargets, isNameTaken, newFolderAct } from './filing-targets.ts';
 
 const folder = (name: string, more: Partial<Folder> = {}): Folder => ({

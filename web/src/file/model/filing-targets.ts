@@ -1,12 +1,7 @@
 /** Which folders filing by name offers. */
-import {
-  asId,
-  type Act,
-  type Cabinet,
-  type Folder,
-  type FolderId,
-  type Placement,
-} from '@clever-drawer/core';
+import type { Act } from '@clever-drawer/core/acts';
+import { asId, type FolderId } from '@clever-drawer/core/id';
+import type { Cabinet, Folder, Placement } from '@clever-drawer/core/order';
 import { newPlaces } from '../../annotate/filing.ts';
 
 /** The placement that is moved; none files a reference. */

@@ -1,5 +1,7 @@
 /** What narrows the list, in the words of the sentence. */
-import { kindWords, typeName, type Filter } from '@clever-drawer/core';
+import { kindWords } from '@clever-drawer/core/catalog';
+import type { Filter } from '@clever-drawer/core/search';
+import { typeName } from '@clever-drawer/core/taxonomy';
 import * as texts from '../texts.ts';
 
 export function kindText(kind: Filter['kind']): string {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
-import { asId, plainFolder, type Folder } from '@clever-drawer/core';
+import { asId } from '@clever-drawer/core/id';
+import { plainFolder, type Folder } from '@clever-drawer/core/order';
 import {
   cabinetByName,
   moveOutAct,

@@ -1,5 +1,7 @@
 /** Where folders stand in the chest, and the acts that move them by key. */
-import type { Act, Arrangement, Cabinet, Folder } from '@clever-drawer/core';
+import type { Act } from '@clever-drawer/core/acts';
+import type { Arrangement } from '@clever-drawer/core/arrangement';
+import type { Cabinet, Folder } from '@clever-drawer/core/order';
 
 type Chest = Pick<Arrangement, 'folders' | 'below'>;
 

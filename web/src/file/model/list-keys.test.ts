@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
-import { asId, type Row } from '@clever-drawer/core';
+import { asId } from '@clever-drawer/core/id';
+import type { Row } from '@clever-drawer/core/search';
 import { between, listSteps, rowAfter } from './list-keys.ts';
 
 const rows = ['a', 'b', 'c', 'd'].map((id) => ({ plugin: { id: asId(id) } }) as unknown as Row);

@@ -1,5 +1,5 @@
 /** Where keys lead in the list of plugins. */
-import type { Row } from '@clever-drawer/core';
+import type { Row } from '@clever-drawer/core/search';
 
 /** A bare list, or cards with pictures side by side. */
 export type View = 'list' | 'pictures';

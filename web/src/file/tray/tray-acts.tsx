@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { AnnotateMenu } from '../../annotate/annotate-menu.tsx';
-import { GatherRule } from '../forms/behind.ts';
+import { GatherRule } from '../forms/gather-rule.tsx';
 import { Kbd } from '../../ui/kbd.tsx';
 import * as texts from '../texts.ts';
 

@@ -2,7 +2,7 @@
  * The tray at the foot: what was gathered, over any number of searches, and what can be done to all
  * of it.
  */
-import { faceOf, type Plugin } from '@clever-drawer/core';
+import { faceOf, type Plugin } from '@clever-drawer/core/catalog';
 import { Inbox, X } from 'lucide-react';
 import { useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { TrayActs } from '../forms/behind.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import type { PointView } from '@clever-drawer/core';
+import type { PointView } from '@clever-drawer/core/api';
 import { byMonth, pointTime, pointTitle } from './point-words.ts';
 
 const now = new Date(2026, 10, 27, 18, 2);

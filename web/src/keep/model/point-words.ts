@@ -1,5 +1,6 @@
 /** Points in words. */
-import { grouped, type PointView } from '@clever-drawer/core';
+import type { PointView } from '@clever-drawer/core/api';
+import { grouped } from '@clever-drawer/core/grouped';
 import * as texts from '../texts.ts';
 
 /** What a point is called: its name, or why there is one. */

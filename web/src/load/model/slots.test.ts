@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
-import { asId, type SlotView, type TrackView } from '@clever-drawer/core';
+import type { SlotView, TrackView } from '@clever-drawer/core/api';
+import { asId } from '@clever-drawer/core/id';
 import { pluginBefore, slotToFill, type Opening } from './slots.ts';
 
 const slot = (id: string): SlotView =>

@@ -1,5 +1,6 @@
 /** What the parts of the Load screen say to each other of slots. */
-import type { PluginId, SessionView, TrackView } from '@clever-drawer/core';
+import type { SessionView, TrackView } from '@clever-drawer/core/api';
+import type { PluginId } from '@clever-drawer/core/id';
 
 /** A slot: the track and the place on it. */
 export interface At {

@@ -4,7 +4,7 @@
  */
 import type { ReactNode } from 'react';
 import { Form } from 'react-bootstrap';
-import { nothingSaid, type Plugin } from '@clever-drawer/core';
+import { nothingSaid, type Plugin } from '@clever-drawer/core/catalog';
 import { annotateAct } from '../../annotate/annotate.ts';
 import { useActs, useCatalog } from '../../studio/contexts.ts';
 import type { FieldProps } from './field.ts';

@@ -1,5 +1,5 @@
 /** What every field of a plugin's annotations is given. */
-import type { AnswerFacts, Plugin } from '@clever-drawer/core';
+import type { AnswerFacts, Plugin } from '@clever-drawer/core/catalog';
 
 export interface FieldProps {
   readonly plugin: Plugin;

@@ -1,6 +1,6 @@
 /** Effect, instrument, note effect or tool. */
 import { Form } from 'react-bootstrap';
-import { kinds, type Kind, kindWords } from '@clever-drawer/core';
+import { kinds, type Kind, kindWords } from '@clever-drawer/core/catalog';
 import type { FieldProps } from './field.ts';
 import { TakeBack } from './take-back.tsx';
 import * as texts from '../texts.ts';

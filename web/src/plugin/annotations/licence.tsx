@@ -1,6 +1,6 @@
 /** Whether it may be used, and until when. */
 import { Form } from 'react-bootstrap';
-import { licenceStates, type LicenceState } from '@clever-drawer/core';
+import { licenceStates, type LicenceState } from '@clever-drawer/core/catalog';
 import type { FieldProps } from './field.ts';
 import * as texts from '../texts.ts';
 

@@ -2,7 +2,7 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
-import { allTags, type Plugin } from '@clever-drawer/core';
+import { allTags, type Plugin } from '@clever-drawer/core/catalog';
 import { AllTags } from '../../annotate/all-tags.tsx';
 import { useActs, useCatalog } from '../../studio/contexts.ts';
 import * as texts from '../texts.ts';

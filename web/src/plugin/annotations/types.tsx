@@ -2,7 +2,8 @@
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { typeName, type AnswerFacts } from '@clever-drawer/core';
+import type { AnswerFacts } from '@clever-drawer/core/catalog';
+import { typeName } from '@clever-drawer/core/taxonomy';
 import { TypesPicker } from '../../annotate/behind.ts';
 import type { FieldProps } from './field.ts';
 import { TakeBack } from './take-back.tsx';

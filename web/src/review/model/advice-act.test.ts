@@ -1,12 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
-import {
-  orderOf,
-  perform,
-  toTryAgain,
-  type Advice,
-  type OrderRecord,
-  type Plugin,
-} from '@clever-drawer/core';
+import { perform } from '@clever-drawer/core/acts';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { orderOf, type OrderRecord } from '@clever-drawer/core/order';
+import { toTryAgain, type Advice } from '@clever-drawer/core/review';
 import { adviceAct, usedCabinetName, weeklyFolder } from './advice-act.ts';
 import { copiesToRetire } from './copies-to-retire.ts';
 import { pluginOf } from '@clever-drawer/core/testing';

@@ -1,19 +1,11 @@
 /** What a piece of advice does when it is followed, as an act of the order. */
-import {
-  allFolders,
-  asId,
-  groupOf,
-  grouped,
-  toTryAgain,
-  typeName,
-  type Act,
-  type Advice,
-  type Cabinet,
-  type FolderId,
-  type NewFolder,
-  type Order,
-  type Plugin,
-} from '@clever-drawer/core';
+import type { Act, NewFolder } from '@clever-drawer/core/acts';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { grouped } from '@clever-drawer/core/grouped';
+import { asId, type FolderId } from '@clever-drawer/core/id';
+import { allFolders, type Cabinet, type Order } from '@clever-drawer/core/order';
+import { toTryAgain, type Advice } from '@clever-drawer/core/review';
+import { groupOf, typeName } from '@clever-drawer/core/taxonomy';
 import { fileAct, newPlaces } from '../../annotate/filing.ts';
 import * as texts from '../texts.ts';
 

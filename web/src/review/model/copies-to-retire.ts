@@ -1,5 +1,7 @@
 /** Which copies can be set aside: a file goes as a whole, so all that is in it must be needless. */
-import { grouped, type CopyCard, type Plugin, type RetirableCopy } from '@clever-drawer/core';
+import type { CopyCard, Plugin } from '@clever-drawer/core/catalog';
+import { grouped } from '@clever-drawer/core/grouped';
+import type { RetirableCopy } from '@clever-drawer/core/review';
 
 /** Copies, one for each file. */
 export function copiesToRetire(

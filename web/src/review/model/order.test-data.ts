@@ -1,5 +1,6 @@
 /** A cabinet and folders of few words, for tests of what advice does. */
-import { asId, plainFolder, type Cabinet, type Folder, type FolderId } from '@clever-drawer/core';
+import { asId, type FolderId } from '@clever-drawer/core/id';
+import { plainFolder, type Cabinet, type Folder } from '@clever-drawer/core/order';
 
 export const cabinet: Cabinet = {
   table: 'cabinet',

@@ -1,6 +1,6 @@
 /** What came, went and was updated, and what is about to end. */
 import { Link } from 'react-router';
-import { type EndingTrial, type ChangesReview } from '@clever-drawer/core';
+import type { EndingTrial, ChangesReview } from '@clever-drawer/core/review';
 import { useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { ComingsColumns, comingsHeight } from '../pictures/comings-columns.tsx';
 import { Picture } from '../pictures/picture.tsx';

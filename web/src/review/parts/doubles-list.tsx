@@ -1,5 +1,5 @@
 /** Plugins that are alike, of which at most one is used. */
-import { type OwnReview } from '@clever-drawer/core';
+import type { OwnReview } from '@clever-drawer/core/review';
 import { useBehind } from '../pictures/behind.tsx';
 import { useNameOf } from '../use-name-of.ts';
 import * as texts from '../texts.ts';

@@ -1,6 +1,8 @@
 /** How good the order is. */
 import { Link } from 'react-router';
-import { folderIn, plural, type OrderReview } from '@clever-drawer/core';
+import { folderIn } from '@clever-drawer/core/order';
+import type { OrderReview } from '@clever-drawer/core/review';
+import { plural } from '@clever-drawer/core/text';
 import type { ReactNode } from 'react';
 import { useArrangement, useOrder } from '../../studio/contexts.ts';
 import { Bars, barsHeight } from '../pictures/bars.tsx';

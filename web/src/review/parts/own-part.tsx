@@ -1,5 +1,6 @@
 /** What one owns: who makes it, of which types, in which formats, and what doubles. */
-import { typeName, type MakerCell, type OwnReview } from '@clever-drawer/core';
+import type { MakerCell, OwnReview } from '@clever-drawer/core/review';
+import { typeName } from '@clever-drawer/core/taxonomy';
 import { Bars, barsHeight } from '../pictures/bars.tsx';
 import { useBehind } from '../pictures/behind.tsx';
 import { Grid, gridHeight } from '../pictures/grid.tsx';

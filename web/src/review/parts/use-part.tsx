@@ -1,13 +1,9 @@
 /** What one uses: when, after what, by which keys, and what gathers dust. */
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import {
-  dustAges,
-  nameLength,
-  trackWords,
-  type MonthRows,
-  type UseReview,
-} from '@clever-drawer/core';
+import { nameLength } from '@clever-drawer/core/acts';
+import { trackWords } from '@clever-drawer/core/loading';
+import { dustAges, type MonthRows, type UseReview } from '@clever-drawer/core/review';
 import { useActs, useCatalog } from '../../studio/contexts.ts';
 import { chainAct } from '../model/advice-act.ts';
 import { monthWords } from '../model/month-words.ts';

@@ -2,7 +2,8 @@
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
-import { day, type Advice, type WorthReview } from '@clever-drawer/core';
+import type { Advice, WorthReview } from '@clever-drawer/core/review';
+import { day } from '@clever-drawer/core/time';
 import { useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { usePutOff } from '../../studio/use-put-off.ts';
 import { useTryAgain } from '../../studio/use-try-again.ts';

@@ -1,6 +1,6 @@
 /** What came and was updated, upwards, and what went, downwards, month by month. */
 import { scaleBand, scaleLinear } from 'd3';
-import { type ComingMonth } from '@clever-drawer/core';
+import type { ComingMonth } from '@clever-drawer/core/review';
 import { monthWords } from '../model/month-words.ts';
 import { wholeTicks } from './bars.tsx';
 import { Marks, type Mark } from './marks.tsx';

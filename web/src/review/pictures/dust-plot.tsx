@@ -1,6 +1,6 @@
 /** How long since, against how often: a circle for all plugins of about the same, larger for more. */
 import { scaleBand, scaleSqrt } from 'd3';
-import { dustAges, dustLoads, type DustMark } from '@clever-drawer/core';
+import { dustAges, dustLoads, type DustMark } from '@clever-drawer/core/review';
 import { Marks, type Mark } from './marks.tsx';
 import * as texts from '../texts.ts';
 

@@ -1,6 +1,6 @@
 /** Keys a load, month by month: the mean as a line, the median as marks below or above it. */
 import { curveMonotoneX, line, scaleLinear, scalePoint } from 'd3';
-import { type KeysOfMonth } from '@clever-drawer/core';
+import type { KeysOfMonth } from '@clever-drawer/core/review';
 import { monthWords } from '../model/month-words.ts';
 import { Marks, type Mark } from './marks.tsx';
 import * as texts from '../texts.ts';

@@ -1,6 +1,6 @@
 /** What is loaded after what: a line from the one before to the one after, thicker for more. */
 import { linkHorizontal, scaleLinear, scalePoint } from 'd3';
-import { type LoadedAfter } from '@clever-drawer/core';
+import type { LoadedAfter } from '@clever-drawer/core/review';
 import { Marks, type Mark } from './marks.tsx';
 import { shortened } from './shortened.ts';
 import * as texts from '../texts.ts';

@@ -1,5 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
-import { asId, candidateOf, CatalogIndex, noWords, type Plugin } from '@clever-drawer/core';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { asId } from '@clever-drawer/core/id';
+import { candidateOf, CatalogIndex, noWords } from '@clever-drawer/core/rules';
 import { createCompletions } from './completions.ts';
 
 const plugin = (name: string, vendor: string, types: readonly string[]): Plugin => ({

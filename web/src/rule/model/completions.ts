@@ -1,7 +1,7 @@
 /** What the catalog knows for each field, with how many plugins each value would let in. */
+import { isGenericWord } from '@clever-drawer/core/identify';
 import {
   fields,
-  isGenericWord,
   knownValues,
   positionsIn,
   type Candidate,
@@ -10,7 +10,7 @@ import {
   type Line,
   type RuleWords,
   type RuleContext,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/rules';
 
 export interface Completion {
   readonly value: string;

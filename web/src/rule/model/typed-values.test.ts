@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { noWords } from '@clever-drawer/core';
+import { noWords } from '@clever-drawer/core/rules';
 import { narrowed, understandAll, withValues } from './typed-values.ts';
 
 const name = { field: 'name', relation: 'has' } as const;

@@ -1,5 +1,6 @@
 /** What is typed into the value field of a line: understood, added, completed. */
-import { fold, understand, type Line, type RuleWords } from '@clever-drawer/core';
+import { understand, type Line, type RuleWords } from '@clever-drawer/core/rules';
+import { fold } from '@clever-drawer/core/text';
 import type { Completion } from './completions.ts';
 import * as texts from '../texts.ts';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import type { OpeningView } from '@clever-drawer/core';
+import type { OpeningView } from '@clever-drawer/core/api';
 import { offerOf } from './opening-words.ts';
 
 const view = (more: Partial<OpeningView>): OpeningView => ({

@@ -1,5 +1,5 @@
 /** What the Scan screen says of opening copies. */
-import type { OpeningView } from '@clever-drawer/core';
+import type { OpeningView } from '@clever-drawer/core/api';
 import * as texts from '../texts.ts';
 
 /** How many copies opening could tell more of; null where there is nothing to offer. */

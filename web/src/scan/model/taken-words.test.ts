@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
-import { asId, type ScanView, type TakenView } from '@clever-drawer/core';
+import type { ScanView, TakenView } from '@clever-drawer/core/api';
+import { asId } from '@clever-drawer/core/id';
 import { takenWords } from './taken-words.ts';
 
 const counts = {

@@ -1,5 +1,6 @@
 /** What is said of copies that were read in from another computer. */
-import { findingKinds, type TakenView } from '@clever-drawer/core';
+import type { TakenView } from '@clever-drawer/core/api';
+import { findingKinds } from '@clever-drawer/core/scan';
 import * as texts from '../texts.ts';
 
 /** What to run on the other computer. */

@@ -1,12 +1,9 @@
 /** Answers for many questions at once. */
-import {
-  asId,
-  typeName,
-  type Act,
-  type AnswerFacts,
-  type Question,
-  type Said,
-} from '@clever-drawer/core';
+import type { Act, Said } from '@clever-drawer/core/acts';
+import type { AnswerFacts } from '@clever-drawer/core/catalog';
+import { asId } from '@clever-drawer/core/id';
+import type { Question } from '@clever-drawer/core/identify';
+import { typeName } from '@clever-drawer/core/taxonomy';
 import { optionsOf } from './options.ts';
 import * as texts from '../texts.ts';
 

@@ -1,5 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
-import { asId, type Folder, type Plugin } from '@clever-drawer/core';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { asId } from '@clever-drawer/core/id';
+import type { Folder } from '@clever-drawer/core/order';
 import { neighboursOf } from './neighbours.ts';
 
 const plugin = (name: string, type: string): Plugin => ({

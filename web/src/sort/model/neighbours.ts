@@ -1,5 +1,7 @@
 /** What stands where an answer would put a plugin: others of that type, and the folder most of them are in. */
-import { groupOf, type Folder, type Plugin } from '@clever-drawer/core';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import type { Folder } from '@clever-drawer/core/order';
+import { groupOf } from '@clever-drawer/core/taxonomy';
 
 /** So many are named; the rest is counted. */
 const named = 8;

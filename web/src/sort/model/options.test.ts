@@ -1,5 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
-import { asId, type Plugin, type Question, type Vendor } from '@clever-drawer/core';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { asId } from '@clever-drawer/core/id';
+import type { Question, Vendor } from '@clever-drawer/core/identify';
 import { bestOf, inShort, sameFor } from './bulk-answers.ts';
 import { optionsOf, typesAct } from './options.ts';
 

@@ -1,14 +1,13 @@
 /** What each question can be answered with. */
+import type { Act } from '@clever-drawer/core/acts';
+import { nobody, kindWords } from '@clever-drawer/core/catalog';
 import {
-  nobody,
   pluginsAsked,
-  typeName,
-  type Act,
   type Question,
   type Reason,
   type VendorQuestion,
-  kindWords,
-} from '@clever-drawer/core';
+} from '@clever-drawer/core/identify';
+import { typeName } from '@clever-drawer/core/taxonomy';
 import { ownerOf, annotateAct, spellAct } from '../../annotate/annotate.ts';
 import * as texts from '../texts.ts';
 

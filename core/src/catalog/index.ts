@@ -1,0 +1,34 @@
+/** Copies, plugins and what is said of them. Nothing in core imports this file. */
+export {
+  changeCatalog,
+  comparePlaces,
+  type CatalogChange,
+  type CatalogState,
+} from './catalog-change.ts';
+export { kinds, kindWords, whichIsUnknown, type Kind } from './kind.ts';
+export {
+  copyInFront,
+  isForOldSessions,
+  preferred,
+  isOnly32Bit,
+  isPresent,
+  faceOf,
+  type SettingFacts,
+  nameOfCopy,
+  type CopyCard,
+  type CopyState,
+  type Plugin,
+} from './plugin.ts';
+export {
+  allTags,
+  answerLimits,
+  licenceStates,
+  nobody,
+  nothingSaid,
+  saysNothing,
+  withAnswer,
+  type Answer,
+  type AnswerFacts,
+  type Licence,
+  type LicenceState,
+} from './answer.ts';

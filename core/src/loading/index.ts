@@ -1,0 +1,50 @@
+/** What can be loaded where. Nothing in core imports this file. */
+export { forgotten, type Forgotten, type Regard } from './forgotten.ts';
+export {
+  countScopes,
+  createSlotSearch,
+  loadableIn,
+  scopeFor,
+  slotFolders,
+  slotRows,
+  slotScopes,
+  type ScopeCounts,
+  type SlotFolder,
+  type SlotReasons,
+  type SlotResult,
+  type SlotScope,
+  type SlotSearch,
+} from './slot-search.ts';
+export {
+  acceptsAll,
+  cabinetSlotAt,
+  copyToLoad,
+  isLoadable,
+  slotNames,
+  slotKindAt,
+  trackKinds,
+  trackWords,
+  whyNot,
+  whyNotCopy,
+  whyNotHere,
+  type TakenBySession,
+  type SlotKind,
+  type TrackKind,
+} from './loadability.ts';
+export {
+  changeSlot,
+  moveSlot,
+  putSlot,
+  removeSlot,
+  slotLimit,
+  trackOfSlot,
+  type HostCopy,
+  type HostSetting,
+  type HostSession,
+  type HostSettings,
+  type HostSlot,
+  type HostTrack,
+} from './host-session.ts';
+export { misbehaviours, type Misbehaviour } from './misbehaviour.ts';
+export { createRepairer, type Known, type Repair, type RepairFor } from './repair.ts';
+export { halfLifeDays, warmth, weightOfAge, type Usage } from './warmth.ts';
