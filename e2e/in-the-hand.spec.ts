@@ -356,6 +356,7 @@ test('a saved setting is found by letters of its own and its plugin, and stands 
   await page.goto(`${demo.address}/file`);
   await expect(page.getByTestId('plugin').first()).toBeVisible();
   await page.keyboard.press('Control+k');
+  await expect(page.getByRole('dialog')).toBeVisible();
   await page.keyboard.type('barnacle heron');
   const found = page.getByRole('option', { name: /Heron speaks setting of Barnacle/ }).first();
   await expect(found).toBeVisible();

@@ -61,13 +61,17 @@ need_debs() {
     fail "Installing failed. Is the network there? The packages are: ${missing[*]}"
 }
 
-# npm packages exactly as locked; again only when the lock changed.
+# need_npm_packages [all]: npm packages exactly as locked, again only when the lock changed. Running needs
+# some, tests and lint all.
 need_npm_packages() {
-  local wanted stamp=node_modules/.clever-drawer
+  local wanted stamp=node_modules/.clever-drawer omit=--omit=dev
   wanted=$(cat package-lock.json package.json */package.json | sha256sum)
   [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$wanted" ] && return 0
+  if [ "${1:-}" = all ]; then omit=--include=dev
+  else [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$wanted to run" ] && return 0; wanted="$wanted to run"
+  fi
   echo "Installing npm packages"
-  npm ci --no-audit --no-fund --no-update-notifier --loglevel=error >/dev/null || fail "npm ci failed. Is the network there, and may you write to $PWD?"
+  npm ci "$omit" --no-audit --no-fund --no-update-notifier --loglevel=error >/dev/null || fail "npm ci failed. Is the network there, and may you write to $PWD?"
   printf '%s\n' "$wanted" > "$stamp"
 }
 

@@ -106,6 +106,35 @@ const made = after(
 const names = (order: Order, at: string): string[] =>
   placementsIn(order, id(at)).map((p) => p.plugin as string);
 
+describe('a kind of slot', () => {
+  const opensFor = (order: Order): Record<string, readonly string[]> =>
+    Object.fromEntries(cabinetsOf(order).map((cabinet) => [cabinet.name, cabinet.opensFor]));
+
+  it('opens the cabinet that claimed it last, and undo gives it back', () => {
+    const two = after(made, make('Live'));
+    expect(opensFor(two)).toEqual({ Mix: [], Live: ['bus'] });
+    const back: Act = {
+      act: 'set-cabinet',
+      cabinet: id('Mix'),
+      set: { opensFor: ['bus', 'final'] },
+    };
+    const done = perform(two, back, nameOf);
+    expect(done.ok && opensFor(applyChange(two, done.value.change))).toEqual({
+      Mix: ['bus', 'final'],
+      Live: [],
+    });
+    expect(
+      done.ok &&
+        opensFor(applyChange(applyChange(two, done.value.change), reverse(done.value.change))),
+    ).toEqual(opensFor(two));
+  });
+  it('stays with its cabinet where another one is renamed', () => {
+    const two = after(made, make('Live'));
+    const renamed = after(two, { act: 'set-cabinet', cabinet: id('Mix'), set: { name: 'Mixes' } });
+    expect(opensFor(renamed)).toEqual({ Mixes: [], Live: ['bus'] });
+  });
+});
+
 describe('cabinets', () => {
   it('are made with all that is planned, in order, favourites first', () => {
     expect(allFolders(made).map((f) => [f.name, f.parent])).toEqual([

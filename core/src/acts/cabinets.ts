@@ -9,6 +9,7 @@ import {
   placementIn,
   placementsIn,
   type Cabinet,
+  type CabinetSlot,
   type Folder,
   type Order,
   type Placement,
@@ -68,8 +69,24 @@ function addCabinet(
     sortedBy: null,
     position: positionBefore(cabinetsOf(order), null, null),
   };
-  return done(`Make the cabinet ${title}`, { added: [cabinet, ...recordsOf(act.id, folders)] });
+  return done(`Make the cabinet ${title}`, {
+    added: [cabinet, ...recordsOf(act.id, folders)],
+    updated: slotsTakenOver(order, act.id, act.opensFor),
+  });
 }
+
+/** Each kind of slot opens one cabinet: those that had it until now have it no longer. */
+const slotsTakenOver = (
+  order: Order,
+  by: Cabinet['id'],
+  slots: readonly CabinetSlot[],
+): (readonly [Cabinet, Cabinet])[] =>
+  cabinetsOf(order)
+    .filter(({ id, opensFor }) => id !== by && opensFor.some((slot) => slots.includes(slot)))
+    .map((other) => [
+      other,
+      { ...other, opensFor: other.opensFor.filter((slot) => !slots.includes(slot)) },
+    ]);
 
 const favouritesTrouble = (folders: readonly NewFolder[]): string | null =>
   folders.some((folder, i) => (folder.form === 'favourites') !== (i === 0))
@@ -196,7 +213,13 @@ function setCabinet(order: Order, { cabinet: id, set }: ActOf<'set-cabinet'>): R
     cabinet.name === next.name &&
     cabinet.sortedBy === next.sortedBy &&
     [...cabinet.opensFor].sort().join() === [...next.opensFor].sort().join();
-  return done(wordsOfSetting(cabinet, next, set), isSame ? {} : { updated: [[cabinet, next]] });
+  if (isSame) {
+    return done(wordsOfSetting(cabinet, next, set), {});
+  }
+  const claimed = next.opensFor.filter((slot) => !cabinet.opensFor.includes(slot));
+  return done(wordsOfSetting(cabinet, next, set), {
+    updated: [[cabinet, next], ...slotsTakenOver(order, id, claimed)],
+  });
 }
 
 function wordsOfSetting(cabinet: Cabinet, next: Cabinet, set: ActOf<'set-cabinet'>['set']): string {

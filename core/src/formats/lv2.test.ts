@@ -31,6 +31,21 @@ describe('reading an LV2 bundle', () => {
       identity: 'urn:a',
     });
   });
+  it('holds each file to the limit of statements, and not all of a bundle together', () => {
+    const long = (uri: string, statements: number): string =>
+      `${prefixes}<${uri}> doap:name "Long" .\n${'<urn:x> <urn:y> <urn:z> .\n'.repeat(statements)}`;
+    const copies = read({
+      'manifest.ttl': `${prefixes}${['a', 'b', 'c'].map((n) => `<urn:${n}> a lv2:Plugin ; rdfs:seeAlso <${n}.ttl> .`).join('\n')}`,
+      'a.ttl': long('urn:a', 210_000),
+      'b.ttl': long('urn:b', 210_000),
+      'c.ttl': long('urn:c', 400_000),
+    });
+    expect(copies.map(({ status, problem }) => [status, problem?.code])).toEqual([
+      ['ok', undefined],
+      ['ok', undefined],
+      ['failed', 'too-much'],
+    ]);
+  });
   it('finds the author on the project', () => {
     const [copy] = manifest(
       '<urn:a> a lv2:Plugin ; doap:name "A" ; lv2:project <urn:p> . <urn:p> doap:developer [ foaf:name "Quoin" ] .',

@@ -32,7 +32,6 @@ export class Graph<K extends string> {
   readonly #subjects = new Map<string, Map<K, Term[]>>();
   readonly #asked: Asked<K>;
   /** Statements read, those of other predicates included. */
-  #size = 0;
   #files = 0;
 
   constructor(asked: Asked<K>) {
@@ -40,7 +39,7 @@ export class Graph<K extends string> {
   }
 
   /**
-   * Adds the statements of one Turtle file. `base` is the file's own URI. Gives how many it holds; on
+   * Adds the statements of one Turtle file, which has a limit of its own. `base` is the file's own URI. Gives how many it holds; on
    * a Problem nothing is added.
    */
   addTurtle(bytes: Uint8Array, base: string, at: string): Result<number> {
@@ -48,7 +47,7 @@ export class Graph<K extends string> {
     const file = {
       base,
       file: this.#files,
-      most: limits.statements - this.#size,
+      most: limits.statements,
       asked: this.#asked,
     };
     const said = readTurtle(textOf(bytes), file, at);
@@ -59,7 +58,6 @@ export class Graph<K extends string> {
     for (const [subject, predicate, term] of statements) {
       this.#add(subject, predicate, term);
     }
-    this.#size += count;
     return ok(count);
   }
 

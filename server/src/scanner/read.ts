@@ -99,7 +99,11 @@ function readCopies(
   }
 }
 
-/** Files of a bundle on the disk; links are followed only inside the place or the bundle. */
+/**
+ * Files of a bundle on the disk. Links to descriptions and settings are followed only inside the place
+ * or the bundle, for what they say is shown. The program of a bundle may lie anywhere: of it only the
+ * headers are read, which a host would open.
+ */
 export function diskFiles(root: string, place: string): BundleFiles {
   const bounds = [realpathSync.native(place), realpathSync.native(root)];
   const pathOf = (relative: string): string => (relative === '' ? root : join(root, relative));
@@ -113,7 +117,9 @@ export function diskFiles(root: string, place: string): BundleFiles {
           : ok(readUpTo(real, size)),
       ),
     open: (relative) =>
-      guarded(pathOf(relative), relative || root, bounds, (real, size) => ok(openFile(real, size))),
+      guarded(pathOf(relative), relative || root, relative === '' ? bounds : null, (real, size) =>
+        ok(openFile(real, size)),
+      ),
     list: (relative) => {
       try {
         return readdirSync(pathOf(relative)).sort();
@@ -124,20 +130,18 @@ export function diskFiles(root: string, place: string): BundleFiles {
   };
 }
 
-/** Works on a plain file inside the bounds; anything else is a Problem. */
+/** Works on a plain file inside the bounds, or anywhere with null; anything else is a Problem. */
 function guarded<T>(
   path: string,
   at: string,
-  bounds: readonly string[],
+  bounds: readonly string[] | null,
   work: (real: string, size: number) => Result<T>,
 ): Result<T> {
   try {
     const real = realpathSync.native(path);
-    if (
-      !bounds.some(
-        (bound) => real === bound || real.startsWith(bound.endsWith(sep) ? bound : bound + sep),
-      )
-    ) {
+    const isInside = (bound: string): boolean =>
+      real === bound || real.startsWith(bound.endsWith(sep) ? bound : bound + sep);
+    if (bounds !== null && !bounds.some(isInside)) {
       return failed({ code: 'outside-place', at });
     }
     const facts = statSync(real);

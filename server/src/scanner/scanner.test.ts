@@ -4,6 +4,7 @@ import { execFileSync } from 'node:child_process';
 import {
   chmodSync,
   closeSync,
+  copyFileSync,
   mkdirSync,
   mkdtempSync,
   openSync,
@@ -179,6 +180,21 @@ describe('reading from the disk', () => {
     );
     symlinkSync(join(base, 'secret.ttl'), join(place, 's.lv2', 'more.ttl'));
     expect(only()?.problem).toEqual({ code: 'outside-place', at: 'more.ttl' });
+  });
+  it('follows a program wherever its link leads; one that leads nowhere or in a circle is missing', () => {
+    const program = `${turtle} <urn:x> <http://lv2plug.in/ns/lv2core#binary> <x.so> .`;
+    write('l.lv2/manifest.ttl', program);
+    const link = join(place, 'l.lv2', 'x.so');
+    const real = join(base, 'elsewhere.so');
+    copyFileSync(process.execPath, real);
+    symlinkSync(real, link);
+    const machines = only()?.architectures;
+    expect(machines).toHaveLength(1);
+    for (const target of [join(base, 'nowhere.so'), link]) {
+      rmSync(link);
+      symlinkSync(target, link);
+      expect(only()).toMatchObject({ status: 'ok', architectures: null });
+    }
   });
   it('reads a plugin with thousands of ports and a name full of control characters', () => {
     const port =

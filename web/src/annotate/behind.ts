@@ -1,9 +1,9 @@
 /** The dialogs in which something is said of plugins, behind the screens. */
-import { fetchedBehind, partOf } from '../ui/behind.ts';
+import { dialogOf, fetchedBehind } from '../ui/behind.ts';
 
 const dialogs = fetchedBehind(() => import('./dialogs.ts'));
 
-export const NameDialog = partOf(dialogs, (module) => module.NameDialog);
-export const TrialForm = partOf(dialogs, (module) => module.TrialForm);
-export const TypesPicker = partOf(dialogs, (module) => module.TypesPicker);
+export const NameDialog = dialogOf(dialogs, (module) => module.NameDialog);
+export const TrialForm = dialogOf(dialogs, (module) => module.TrialForm);
+export const TypesPicker = dialogOf(dialogs, (module) => module.TypesPicker);
 export const useDialogsBehind = dialogs.useSoon;

@@ -1,6 +1,6 @@
 /**
- * Which cabinet is looked in: each sort of slot opens its own by itself, and keeps what was chosen
- * instead.
+ * Which cabinet is looked in: each kind of slot opens the one that claimed it last, and keeps what was
+ * chosen instead.
  */
 import { useEffect } from 'react';
 import type { CabinetSlot } from '@clever-drawer/core/order';
@@ -14,19 +14,16 @@ export function CabinetChoice({ slot }: { slot: CabinetSlot }) {
   const { client } = useComputer();
   const { cabinets, cabinet, chooseCabinet } = useArrangement();
   const key = `load.cabinet.${client.computer}.${slot}`;
+  const owner = cabinets.find((one) => one.opensFor.includes(slot))?.id;
   useEffect(() => {
-    const kept = cabinets.find((one) => one.id === remembered(key, ''));
-    const own =
-      kept ??
-      (cabinet?.opensFor.includes(slot)
-        ? cabinet
-        : cabinets.find((one) => one.opensFor.includes(slot)));
-    if (own && own.id !== cabinet?.id) {
-      chooseCabinet(own.id);
+    const chosen = cabinets.find((one) => one.id === remembered(key, ''))?.id;
+    const own = chosen ?? owner;
+    if (own !== undefined && own !== cabinet?.id) {
+      chooseCabinet(own);
     }
-    // Only another slot opens another cabinet: what the user chooses meanwhile stays.
+    // Only another slot, or another cabinet that has it, opens one: what the user chooses meanwhile stays.
     // eslint-disable-next-line react-hooks/exhaustive-deps -- see above
-  }, [key]);
+  }, [key, owner]);
   if (!cabinet) {
     return null;
   }

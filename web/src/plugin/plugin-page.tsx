@@ -10,7 +10,8 @@ import { faceOf, isPresent, type Plugin } from '@clever-drawer/core/catalog';
 import type { Folder, Placement } from '@clever-drawer/core/order';
 import { typeName } from '@clever-drawer/core/taxonomy';
 import { useActs, useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
-import { NameDialog } from '../annotate/behind.ts';
+import { NameDialog, useDialogsBehind } from '../annotate/behind.ts';
+import { usePickerBehind } from '../ui/picker.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { ofWhat } from '../annotate/of-what.ts';
 import { useKeys } from '../ui/keys.ts';
@@ -25,6 +26,8 @@ import { useDocumentTitle } from '../ui/use-document-title.ts';
 import * as texts from './texts.ts';
 
 export function PluginPage() {
+  useDialogsBehind();
+  usePickerBehind();
   const { plugin: id = '' } = useParams();
   const { pluginById, plugins } = useCatalog();
   const plugin = pluginById.get(id);

@@ -10,7 +10,9 @@ import {
   type QuestionVariant,
   type TypeQuestion,
 } from '@clever-drawer/core/identify';
+import { useDialogsBehind } from '../annotate/behind.ts';
 import { useCatalog } from '../studio/contexts.ts';
+import { usePickerBehind } from '../ui/picker.tsx';
 import { remember, remembered } from '../ui/keys.ts';
 import { Progress } from '../ui/progress.tsx';
 import { AllVendors } from './all-vendors.tsx';
@@ -23,6 +25,8 @@ import { useQuestions } from './use-questions.ts';
 import * as texts from './texts.ts';
 
 export function SortScreen() {
+  useDialogsBehind();
+  usePickerBehind();
   const { plugins } = useCatalog();
   const { questions, failed, total, settled, view, isReady } = useQuestions();
   const [params, setParams] = useSearchParams();

@@ -1,7 +1,8 @@
 /** @jest-environment jsdom */
 import { expect, it } from '@jest/globals';
 import { render, screen } from '@testing-library/react';
-import { fetchedBehind, partOf } from './behind.ts';
+import { dialogOf, fetchedBehind, partOf } from './behind.ts';
+import { isDialogOpen } from './keys.ts';
 import { NoticesProvider } from './notices.tsx';
 import * as texts from './texts.ts';
 
@@ -23,6 +24,15 @@ it('is fetched once, whoever draws a part of it, and drawn when it is there', as
   expect(screen.queryByText('Rename Silt')).toBeNull();
   await screen.findByText('Rename Silt');
   expect([screen.getAllByText(/^Rename/).length, asked]).toEqual([2, 1]);
+});
+
+it('keeps the keys of the screen quiet while a dialog is on its way', async () => {
+  const dialogs = fetchedBehind(() => Promise.resolve({ Dialog }));
+  const Asked = dialogOf(dialogs, (module) => module.Dialog);
+  render(<Asked name="Silt" />);
+  expect(isDialogOpen()).toBe(true);
+  await screen.findByText('Rename Silt');
+  expect(isDialogOpen()).toBe(false);
 });
 
 it('tells where it could not be fetched, and is asked for again by the next one', async () => {

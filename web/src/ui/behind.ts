@@ -92,3 +92,16 @@ export function partOf<Module, Props extends object>(
     return fetched === null ? null : createElement(pick(fetched), props);
   };
 }
+
+/** The same for a dialog: until it is there, the keys of the screen are as quiet as when it is (`isDialogOpen`). */
+export function dialogOf<Module, Props extends object>(
+  { useFetched }: Behind<Module>,
+  pick: (module: Module) => ComponentType<Props>,
+): ComponentType<Props> {
+  return function Dialog(props: Props): ReactNode {
+    const fetched = useFetched(true);
+    return fetched === null
+      ? createElement('div', { className: 'modal show', 'aria-busy': true })
+      : createElement(pick(fetched), props);
+  };
+}

@@ -375,7 +375,11 @@ export const cardOf = (plugin: PluginRow, copies: readonly CopyRow[]): Plugin =>
     hasPicture: c.facts.picture !== null,
     is32Bit: isOnly32Bit(c.facts.architectures),
     isFailed: c.status === 'failed',
-    lacksProgram: c.format === 'LV2' && c.facts.binary !== null && c.facts.architectures === null,
+    lacksProgram:
+      c.format === 'LV2' &&
+      c.facts.binary !== null &&
+      c.facts.architectures === null &&
+      c.facts.examined !== 'opened',
     audioIn: c.facts.audioIn,
     audioOut: c.facts.audioOut,
     state: shownState(c.state),

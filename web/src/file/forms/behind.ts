@@ -1,22 +1,22 @@
 /** The forms, menus and dialogs of File, behind the screen. */
-import { fetchedBehind, partOf } from '../../ui/behind.ts';
+import { dialogOf, fetchedBehind, partOf } from '../../ui/behind.ts';
 
 const forms = fetchedBehind(() => import('./index.ts'));
 
-export const CabinetForm = partOf(forms, (module) => module.CabinetForm);
+export const CabinetForm = dialogOf(forms, (module) => module.CabinetForm);
 export const CabinetMenu = partOf(forms, (module) => module.CabinetMenu, false);
 export const FacetOptions = partOf(forms, (module) => module.FacetOptions);
-export const FileIn = partOf(forms, (module) => module.FileIn);
-export const FolderForm = partOf(forms, (module) => module.FolderForm);
+export const FileIn = dialogOf(forms, (module) => module.FileIn);
+export const FolderForm = dialogOf(forms, (module) => module.FolderForm);
 export const FolderMenuItems = partOf(forms, (module) => module.FolderMenuItems);
-export const GatherRule = partOf(forms, (module) => module.GatherRule);
-export const IntoCabinet = partOf(forms, (module) => module.IntoCabinet);
-export const KeepByHand = partOf(forms, (module) => module.KeepByHand);
-export const MergeInto = partOf(forms, (module) => module.MergeInto);
+export const GatherRule = dialogOf(forms, (module) => module.GatherRule);
+export const IntoCabinet = dialogOf(forms, (module) => module.IntoCabinet);
+export const KeepByHand = dialogOf(forms, (module) => module.KeepByHand);
+export const MergeInto = dialogOf(forms, (module) => module.MergeInto);
 export const KeepLink = partOf(forms, (module) => module.KeepLink);
 export const OpenDrawer = partOf(forms, (module) => module.OpenDrawer);
 export const PrintedList = partOf(forms, (module) => module.PrintedList, false);
 export const TrayActs = partOf(forms, (module) => module.TrayActs);
-export const Suggestions = partOf(forms, (module) => module.Suggestions);
+export const Suggestions = dialogOf(forms, (module) => module.Suggestions);
 export const WordOptions = partOf(forms, (module) => module.WordOptions);
 export const useFormsBehind = forms.useSoon;

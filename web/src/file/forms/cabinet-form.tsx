@@ -1,5 +1,5 @@
 /** Making a cabinet by a plan that is shown before it is made, or changing the name and slots of one. */
-import { useMemo, useState, type SyntheticEvent } from 'react';
+import { useMemo, useState, type ReactNode, type SyntheticEvent } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
 import { cabinetSlots, type Cabinet, type CabinetSlot } from '@clever-drawer/core/order';
 import {
@@ -69,7 +69,7 @@ export function CabinetForm({ cabinet, onMake, onClose }: Props) {
               <Plans plan={plan} atLeast={atLeast} onPlan={setPlan} onAtLeast={setAtLeast} />
             )}
             <NameField title={title} isFirst={cabinet !== null} onChange={setName} />
-            <Slots slots={slots} onChange={setSlots} />
+            <Slots slots={slots} of={cabinet} onChange={setSlots} />
           </div>
           {!cabinet && <Preview folders={folders} />}
         </Modal.Body>
@@ -187,12 +187,30 @@ function NameField({ title, isFirst, onChange }: NameProps) {
   );
 }
 
+/** What a kind of slot is called, and which other cabinet has it. */
+function slotLabel(slot: CabinetSlot, owner: string | undefined, isTaken: boolean): ReactNode {
+  if (owner === undefined) {
+    return texts.slotNames[slot];
+  }
+  return (
+    <>
+      {texts.slotNames[slot]}{' '}
+      <span className="text-soft">{isTaken ? texts.takenFrom(owner) : texts.nowOpens(owner)}</span>
+    </>
+  );
+}
+
 interface SlotsProps {
   readonly slots: readonly CabinetSlot[];
+  /** The cabinet that is to have them; null while it is not made. */
+  readonly of: Cabinet | null;
   readonly onChange: (slots: readonly CabinetSlot[]) => void;
 }
 
-function Slots({ slots, onChange }: SlotsProps) {
+function Slots({ slots, of, onChange }: SlotsProps) {
+  const { cabinets } = useArrangement();
+  const ownerOf = (slot: CabinetSlot): Cabinet | undefined =>
+    cabinets.find(({ id, opensFor }) => id !== of?.id && opensFor.includes(slot));
   const toggled = (slot: CabinetSlot): readonly CabinetSlot[] =>
     slots.includes(slot) ? slots.filter((each) => each !== slot) : [...slots, slot];
   return (
@@ -201,10 +219,9 @@ function Slots({ slots, onChange }: SlotsProps) {
       {cabinetSlots.map((slot) => (
         <Form.Check
           key={slot}
-          inline
           type="checkbox"
           id={`slot-${slot}`}
-          label={texts.slotNames[slot]}
+          label={slotLabel(slot, ownerOf(slot)?.name, slots.includes(slot))}
           checked={slots.includes(slot)}
           onChange={() => {
             onChange(toggled(slot));
