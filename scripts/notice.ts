@@ -8,6 +8,9 @@ import { dirname, join, resolve } from 'node:path';
 const root = resolve(import.meta.dirname, '..');
 const target = join(root, 'NOTICE');
 
+/** What pages are built with: nothing of it is in them. */
+const builders = new Set(['@vitejs/plugin-react', 'sass', 'vite']);
+
 /** The workspaces that run on a user's computer; those that only test and measure are left out. */
 const running = ['core', 'server', 'web', 'demo', 'cli'];
 
@@ -48,7 +51,8 @@ function shippedPackages(): Shipped[] {
   for (let at = waiting.shift(); at !== undefined; at = waiting.shift()) {
     const { dependencies, optionalDependencies } = manifestOf(at);
     for (const name of Object.keys({ ...dependencies, ...optionalDependencies })) {
-      const directory = name.startsWith('@clever-drawer/') ? null : find(name, at);
+      const isOurs = name.startsWith('@clever-drawer/');
+      const directory = isOurs || builders.has(name) ? null : find(name, at);
       if (directory !== null && !found.has(directory)) {
         found.set(directory, describePackage(name, directory));
         waiting.push(directory);

@@ -160,6 +160,7 @@ async function serveOver(
   endings.add('events', () => {
     parts.events.end();
   });
+  readStudios(parts);
   const isUntouched = await hasNoHistory(database.manager);
   const address = server.address();
   const port = typeof address === 'object' && address ? address.port : config.port;
@@ -276,6 +277,18 @@ async function takeUp(parts: Parts, config: Config): Promise<void> {
     parts.shelves.follow(computer.id);
     await keepInStep(parts, computer.id, true);
   }
+}
+
+/** The first window waits for a studio to be read: with many plugins that takes seconds, so it begins now. */
+function readStudios(parts: Parts): void {
+  const read = async (): Promise<void> => {
+    for (const { id } of await listComputers(parts.database.manager)) {
+      await parts.studios.of(id);
+    }
+  };
+  read().catch((error: unknown) => {
+    parts.log.info({ error: loggable(error) }, 'a studio could not be read');
+  });
 }
 
 /** Scans that broke off when the database went are over, unless one runs again by now. */

@@ -4,7 +4,7 @@ import { anySteps, ordersOf } from '../acts/any-act.test-data.ts';
 import type { FoundSettingCard } from '../arrangement/setting-plugin.ts';
 import { nothingSaid, type Answer } from '../catalog/answer.ts';
 import { copyOf, pluginOf } from '../catalog/plugin.test-data.ts';
-import type { Plugin } from '../catalog/plugin.ts';
+import { preferred, type Plugin } from '../catalog/plugin.ts';
 import { asId } from '../id.ts';
 import type { Usage } from '../loading/warmth.ts';
 import {
@@ -161,6 +161,18 @@ describe('the catalog of a studio', () => {
     const isGone = (of: StudioFacts) =>
       named(createStudio()(of).catalog.keptSettings, 'Old')?.setting?.isGone;
     expect([isGone(whole), isGone({ ...whole, found: null })]).toEqual([true, false]);
+  });
+  it('has formats as the user prefers them on this computer, else the usual ones', () => {
+    const mine: OrderRecord = {
+      table: 'preference',
+      id: asId('computer'),
+      formats: ['LV2', 'CLAP'],
+    };
+    const order = orderOf([...records, mine]);
+    const formatsOf = (of: StudioFacts) => createStudio()(of).catalog.formatOrder;
+    expect(formatsOf({ ...whole, order })).toEqual(['LV2', 'CLAP']);
+    expect(formatsOf({ ...whole, order, computer: 'another' })).toEqual(preferred);
+    expect(formatsOf(whole)).toEqual(preferred);
   });
   it('stays the same object whatever else of the order changes', () => {
     const studio = createStudio();

@@ -30,7 +30,7 @@ export const planNames: Record<PlanName, readonly [name: string, title: string, 
   like: ['Like this one, but empty', '', 'the same folders and rules'],
   copy: ['Like this one, and filled', '', 'the same folders with what they hold'],
 };
-export const nowOpens = (cabinet: string): string => `opens ${cabinet} now`;
+export const nowOpens = (cabinet: string): string => `now: ${cabinet}`;
 export const takenFrom = (cabinet: string): string => `taken over from ${cabinet}`;
 export const slotNames: Record<CabinetSlot, string> = {
   track: 'tracks',
