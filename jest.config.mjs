@@ -2,7 +2,12 @@
 const swc = (parser, react = {}) => [
   '@swc/jest',
   {
-    jsc: { parser, target: 'es2022', transform: { react } },
+    jsc: {
+      parser,
+      target: 'es2022',
+      transform: { react },
+      experimental: { keepImportAttributes: true },
+    },
     module: { type: 'es6' },
   },
 ];

@@ -117,7 +117,10 @@ describe('match', () => {
   });
   it('tells how it is used', async () => {
     const errors: string[] = [];
-    const terminal = { out: () => undefined, error: (line: string) => errors.push(line) };
+    const terminal = {
+      out: (line: string) => errors.push(line),
+      error: (line: string) => errors.push(line),
+    };
     expect([
       await run(['match'], terminal),
       await run(['match', '/nowhere.txt'], terminal),

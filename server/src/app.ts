@@ -19,6 +19,7 @@ import { refuse } from './http/problems.ts';
 import { apiRoutes } from './http/routes.ts';
 import { loggable } from './log.ts';
 import type { Parts } from './parts.ts';
+import { UnknownComputer } from './studio/studios.ts';
 
 /** Bodies larger than this are refused: 20,000 placements with room to spare. */
 const bodyLimit = '4mb';
@@ -69,6 +70,9 @@ interface RequestError {
 
 /** The problem with a request that is wrong in itself; null when the fault is ours. */
 function problemOf(error: RequestError): Problem | null {
+  if (error instanceof UnknownComputer) {
+    return { code: 'unknown-record', at: 'computer', what: 'computer' };
+  }
   if (error.type === 'entity.parse.failed') {
     return { code: 'field-invalid', at: 'body', detail: 'It is not valid JSON.' };
   }

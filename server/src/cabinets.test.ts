@@ -64,7 +64,7 @@ it('every act on cabinets and folders is stored as it is done, and undone to wha
     {
       act: 'set-cabinet',
       cabinet,
-      set: { name: 'Tour', opensFor: ['bus', 'final'], sortedBy: 'name' },
+      set: { name: 'Tour', opensFor: ['track', 'bus', 'final'], sortedBy: 'name' },
     },
     { act: 'move-cabinet', cabinet, before: first },
     {

@@ -2,7 +2,7 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from '@jest/globals';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
-import type { CatalogView } from '@clever-drawer/core/api';
+import type { CatalogView, Refusal } from '@clever-drawer/core/api';
 import { changeCatalog, type CatalogChange } from '@clever-drawer/core/catalog';
 import { changeSort, type SortChange, type SortView } from '@clever-drawer/core/studio';
 import { newPlace, startTestServer, writeBundle, type TestServer } from './testing.ts';
@@ -98,6 +98,18 @@ describe('the catalog since a window fetched it', () => {
     await server.scan();
     expect((await since(version)).plugins).toHaveLength(2_099);
   });
+});
+
+describe('a computer that is not there', () => {
+  it.each(['catalog', 'sort', 'settings', 'find?q=a', 'review?part=worth'])(
+    'has no %s, and is said not to be there',
+    async (path) => {
+      const none = '00000000-0000-4000-8000-000000000000';
+      const answer = await fetch(`${server.address}/api/computers/${none}/${path}`);
+      const body = (await answer.json()) as Refusal;
+      expect([answer.status, body.problems[0]?.at]).toEqual([404, 'computer']);
+    },
+  );
 });
 
 describe('what is uncertain since a window fetched it', () => {

@@ -108,6 +108,28 @@ describe('OSC messages', () => {
       { name: 'Tern', format: 'LV2' },
     ]);
     expect((await server.call('GET', 'find?q=te&limit=x')).status).toBe(400);
+    // Told again under the same id, as after a break, it counts once.
+    const again = new Message(
+      '/clever-drawer/host/loaded',
+      'LV2',
+      path('Tern'),
+      'bus',
+      '',
+      'load 7',
+    );
+    for (let times = 0; times < 2; times += 1) {
+      expect(await ask(again, '/clever-drawer/host/heard')).toEqual([
+        ['/clever-drawer/host/heard', path('Tern'), 'load 7'],
+      ]);
+    }
+    const told = { id: 'load 7', format: 'LV2', path: path('Tern'), identity: null };
+    const { body: added } = await server.call<number>('POST', 'host/loads', {
+      ...told,
+      track: 'bus',
+      after: null,
+    });
+    expect(added).toBe(0);
+    expect((await server.call<Usage[]>('GET', 'usage')).body.map((one) => one.loads)).toEqual([2]);
     expect(
       (
         await server.call('POST', 'host/loads', {

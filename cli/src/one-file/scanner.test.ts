@@ -53,7 +53,7 @@ describe('the scanner as one file', () => {
     expect(status).toBe(0);
   });
   it('says how it is used', () => {
-    expect(scan('--help').stderr).toContain('--usual');
+    expect(scan('--help').stdout).toContain('--usual');
     expect(scan().status).toBe(2);
   });
 });

@@ -128,6 +128,11 @@ describe('a kind of slot', () => {
         opensFor(applyChange(applyChange(two, done.value.change), reverse(done.value.change))),
     ).toEqual(opensFor(two));
   });
+  it('opens the first of the others where its cabinet goes', () => {
+    const two = after(made, make('Live'));
+    const one = after(two, { act: 'remove-cabinet', cabinet: id('Live') });
+    expect(opensFor(one)).toEqual({ Mix: ['bus'] });
+  });
   it('stays with its cabinet where another one is renamed', () => {
     const two = after(made, make('Live'));
     const renamed = after(two, { act: 'set-cabinet', cabinet: id('Mix'), set: { name: 'Mixes' } });

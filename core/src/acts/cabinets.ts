@@ -4,6 +4,7 @@ import { failed, type Result } from '../problem.ts';
 import type { PluginId } from '../id.ts';
 import {
   cabinetIn,
+  cabinetSlots,
   cabinetsOf,
   folderIn,
   placementIn,
@@ -266,7 +267,7 @@ function removeCabinet(order: Order, act: ActOf<'remove-cabinet'>): Result<ActRe
   const shared = shown.filter((f) => f.form === 'favourites');
   const heir = handOn(order, shared, placements);
   return done(`Remove the cabinet ${cabinet.name}`, {
-    updated: heir.updated,
+    updated: [...heir.updated, ...slotsGivenBack(order, cabinet)],
     removed: [
       ...heir.removed,
       ...placements.filter((p) => !heir.updated.some(([from]) => from.id === p.id)),
@@ -275,6 +276,18 @@ function removeCabinet(order: Order, act: ActOf<'remove-cabinet'>): Result<ActRe
       cabinet,
     ],
   });
+}
+
+/** What opened a cabinet that goes opens the first of the others, so that no kind of slot opens none. */
+function slotsGivenBack(order: Order, gone: Cabinet): (readonly [Cabinet, Cabinet])[] {
+  const first = cabinetsOf(order).find(({ id }) => id !== gone.id);
+  if (!first || gone.opensFor.every((slot) => first.opensFor.includes(slot))) {
+    return [];
+  }
+  const opensFor = cabinetSlots.filter(
+    (slot) => first.opensFor.includes(slot) || gone.opensFor.includes(slot),
+  );
+  return [[first, { ...first, opensFor }]];
 }
 
 /** Shared favourites outlive the cabinet they were in: the next one's become theirs. */

@@ -438,6 +438,8 @@ export interface KeysView {
 
 /** A load that a host tells of afterwards. */
 export interface PastLoad {
+  /** As the host calls this load: told twice, it counts once. */
+  readonly id?: string | undefined;
   readonly plugin: PluginId;
   readonly at: string;
   readonly track: TrackKind;

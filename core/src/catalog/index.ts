@@ -8,6 +8,7 @@ export {
 export { kinds, kindWords, whichIsUnknown, type Kind } from './kind.ts';
 export {
   copyInFront,
+  differsInWidth,
   isForOldSessions,
   preferred,
   isOnly32Bit,

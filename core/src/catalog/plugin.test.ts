@@ -1,6 +1,13 @@
 import { describe, expect, it } from '@jest/globals';
 import { asId } from '../id.ts';
-import { copyInFront, isForOldSessions, isOnly32Bit, nameOfCopy, type CopyCard } from './plugin.ts';
+import {
+  copyInFront,
+  differsInWidth,
+  isForOldSessions,
+  isOnly32Bit,
+  nameOfCopy,
+  type CopyCard,
+} from './plugin.ts';
 import { foldVendor } from '../identify/gather-vendors.ts';
 
 const card = (over: Partial<CopyCard>): CopyCard => ({
@@ -56,6 +63,28 @@ describe('the copy in front', () => {
       copyInFront({ copies }, ['LV2'])?.id,
       copyInFront({ copies }, ['AU', 'LV2', 'CLAP'])?.id,
     ]).toEqual(['c', 'b', 'b']);
+  });
+  it('is for a track the one of its width, whatever the format, and for the list any', () => {
+    const copies = [
+      card({ id: asId('mono'), format: 'CLAP', audioIn: 1, audioOut: 1 }),
+      card({ id: asId('widening'), format: 'VST3', audioIn: 1, audioOut: 2 }),
+      card({ id: asId('stereo'), format: 'LV2', audioIn: 2, audioOut: 2 }),
+      card({ id: asId('many'), format: 'CLAP', audioIn: 8, audioOut: 8 }),
+    ];
+    const front = (width: number | null) => copyInFront({ copies }, undefined, width)?.id;
+    expect([front(2), front(1), front(8)]).toEqual(['stereo', 'mono', 'many']);
+    expect(front(null)).not.toBe('stereo');
+    expect(differsInWidth({ copies })).toBe(true);
+  });
+  it('is the first by format among copies of one width, or of none that is known', () => {
+    const copies = [
+      card({ id: asId('a'), format: 'LV2', audioOut: 2 }),
+      card({ id: asId('b'), format: 'VST3' }),
+      card({ id: asId('c'), format: 'VST3', audioOut: 1, audioIn: 1 }),
+    ];
+    expect(copyInFront({ copies }, ['VST3', 'LV2'], 2)?.id).toBe('b');
+    expect(copyInFront({ copies }, ['LV2', 'VST3'], 2)?.id).toBe('a');
+    expect(differsInWidth({ copies: copies.slice(0, 2) })).toBe(false);
   });
   it('leaves older formats and 32-bit ones for old sessions, but not another width of its own format', () => {
     const copies = [

@@ -100,22 +100,49 @@ const completed = (order: readonly Format[]): readonly Format[] => [
   ...preferred.filter((format) => !order.includes(format)),
 ];
 
+/** How many channels a track has where nothing else is said. */
+export const usualWidth = 2;
+
+/** How far a copy is from a number of channels: none where it fits, or where that is not known. */
+function misfit({ audioIn, audioOut }: CopyCard, width: number): number {
+  if (audioOut === null || audioOut === 0) {
+    return 0;
+  }
+  const isNarrowIn = audioIn !== null && audioIn > 0 && audioIn < width;
+  return Math.abs(audioOut - width) + (isNarrowIn ? 0.5 : 0);
+}
+
 /**
- * The copy in front: present before gone, sound before failed, 64 bit before 32, then the preferred
- * format, then by path.
+ * The copy in front: present before gone, sound before failed, 64 bit before 32, for so many channels
+ * (`width`) before others, then the preferred format, then by path. Without a width all are alike.
  */
 export function copyInFront(
   plugin: Pick<Plugin, 'copies'>,
   order: readonly Format[] = preferred,
+  width: number | null = null,
 ): CopyCard | undefined {
   const formats = completed(order);
-  const rank = (copy: CopyCard): number =>
-    stateRank[copy.state] +
-    (copy.isFailed || copy.lacksProgram ? 50 : 0) +
-    (copy.is32Bit ? 10 : 0) +
-    formats.indexOf(copy.format);
-  return [...plugin.copies].sort((a, b) => rank(a) - rank(b) || (a.path < b.path ? -1 : 1))[0];
+  const ranks = (copy: CopyCard): number[] => [
+    stateRank[copy.state],
+    copy.isFailed || copy.lacksProgram ? 1 : 0,
+    copy.is32Bit ? 1 : 0,
+    width === null ? 0 : misfit(copy, width),
+    formats.indexOf(copy.format),
+  ];
+  const compare = (a: CopyCard, b: CopyCard): number => {
+    const of = ranks(b);
+    return (
+      ranks(a)
+        .map((rank, at) => rank - (of[at] ?? 0))
+        .find((apart) => apart !== 0) ?? 0
+    );
+  };
+  return [...plugin.copies].sort((a, b) => compare(a, b) || (a.path < b.path ? -1 : 1))[0];
 }
+
+/** Whether copies of a plugin are for different numbers of channels, so that it matters which is loaded. */
+export const differsInWidth = ({ copies }: Pick<Plugin, 'copies'>): boolean =>
+  new Set(copies.flatMap(({ audioOut }) => (audioOut ? [audioOut] : []))).size > 1;
 
 /**
  * Whether a copy stays for old sessions only: its format comes later than that of the copy in

@@ -1,6 +1,12 @@
 /** What may be loaded where, and why something may not. */
 import { kindWords } from '../catalog/kind.ts';
-import { copyInFront, isPresent, type CopyCard, type Plugin } from '../catalog/plugin.ts';
+import {
+  copyInFront,
+  isPresent,
+  usualWidth,
+  type CopyCard,
+  type Plugin,
+} from '../catalog/plugin.ts';
 import type { AnswerFacts } from '../catalog/answer.ts';
 import type { Kind } from '../catalog/kind.ts';
 import type { CabinetSlot } from '../order/records.ts';
@@ -91,15 +97,17 @@ export function whyNotCopy(copy: CopyCard, accepts: TakenBySession): string | nu
     : `${copy.format}, which the session does not take`;
 }
 
-/** The copy that a host loads: of those it takes, the one in front. */
+/** The copy that a host loads into a track of so many channels: of those it takes, the one in front. */
 export const copyToLoad = (
   plugin: Pick<Plugin, 'copies'>,
   accepts: TakenBySession,
   order?: readonly Format[],
+  width = usualWidth,
 ): CopyCard | undefined =>
   copyInFront(
     { copies: plugin.copies.filter((copy) => whyNotCopy(copy, accepts) === null) },
     order,
+    width,
   );
 
 type Said = Pick<AnswerFacts, 'isHidden' | 'licence'> | undefined;

@@ -1,5 +1,5 @@
 /** The practice sessions, saved ones, and the loads with what they say of habits. */
-import { randomUUID } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
 import type { HabitsView, KeysView } from '@clever-drawer/core/api';
 import { formats, type Format } from '@clever-drawer/core/formats';
@@ -140,14 +140,30 @@ export const hostCopyOf = (
   binary: facts.binary,
 });
 
-/** Adds loads of one computer. */
-export async function addLoads(manager: EntityManager, rows: readonly LoadRow[]): Promise<void> {
+/** Adds loads of one computer, but for those that are there already; gives how many were new. */
+export async function addLoads(manager: EntityManager, rows: readonly LoadRow[]): Promise<number> {
   const [first] = rows;
-  if (first) {
-    await noteChange(manager, first.computerId, 'use');
-    await insertMany(manager, LoadTable, rows);
+  if (!first) {
+    return 0;
   }
+  await noteChange(manager, first.computerId, 'use');
+  const known: { id: string }[] = await manager.query(
+    'SELECT id FROM load WHERE id = ANY($1::uuid[])',
+    [rows.map(({ id }) => id)],
+  );
+  const there = new Set(known.map(({ id }) => id));
+  // Of one that is told twice at once the last is as good as the first.
+  const fresh = new Map(rows.filter(({ id }) => !there.has(id)).map((row) => [row.id, row]));
+  await insertMany(manager, LoadTable, [...fresh.values()]);
+  return fresh.size;
 }
+
+/** The id of a load that a host calls so: the same each time that it tells of it. */
+export const loadIdOf = (computer: string, id: string): string =>
+  createHash('md5')
+    .update(`${computer}\n${id}`)
+    .digest('hex')
+    .replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, '$1-$2-$3-$4-$5');
 
 /** Whether use is learnt from now on. */
 export const setLearning = async (

@@ -258,10 +258,11 @@ const commands: Readonly<Record<string, Command>> = {
     const format = formats.find((one): one is Format => one === textAt(values, 0));
     const track = trackKinds.find((one): one is TrackKind => one === textAt(values, 2));
     const after = textAt(values, 3);
+    const id = textAt(values, 4);
     if (!format || !track) {
       answer(
         '/clever-drawer/refused',
-        `/clever-drawer/host/loaded takes a format (${formats.join(', ')}), a path, a sort of track (${trackKinds.join(', ')}) and, if there is one, the path of the plugin before.`,
+        `/clever-drawer/host/loaded takes a format (${formats.join(', ')}), a path, a sort of track (${trackKinds.join(', ')}) and, if there are any, the path of the plugin before and an id of the load.`,
       );
       return;
     }
@@ -269,6 +270,7 @@ const commands: Readonly<Record<string, Command>> = {
       !refused(
         answer,
         await hearLoad(parts, computer, {
+          ...(id === '' ? {} : { id }),
           format,
           path: textAt(values, 1),
           identity: null,
@@ -277,7 +279,7 @@ const commands: Readonly<Record<string, Command>> = {
         }),
       )
     ) {
-      answer('/clever-drawer/host/heard', textAt(values, 1));
+      answer('/clever-drawer/host/heard', textAt(values, 1), ...(id === '' ? [] : [id]));
     }
   },
 };

@@ -60,6 +60,9 @@ interface OrderAt {
   readonly order: Order;
 }
 
+/** There is no computer of that id. */
+export class UnknownComputer extends Error {}
+
 /** Studios in memory, by computer. */
 export class Studios {
   readonly #database: DataSource;
@@ -77,7 +80,6 @@ export class Studios {
   of(computer: string): Promise<StudioNow> {
     const before = this.#studios.get(computer) ?? Promise.resolve(null);
     const next = before
-      // A database that did not answer leaves nothing to go on from.
       .catch(() => null)
       .then((known) =>
         this.#database.transaction('REPEATABLE READ', (manager) =>
@@ -85,6 +87,12 @@ export class Studios {
         ),
       );
     this.#studios.set(computer, next);
+    // A database that did not answer, or a computer that is not there, leaves nothing to go on from.
+    next.catch(() => {
+      if (this.#studios.get(computer) === next) {
+        this.#studios.delete(computer);
+      }
+    });
     return next;
   }
 
@@ -122,7 +130,7 @@ export class Studios {
     const version = await readVersion(manager, computer);
     const row = await findComputer(manager, computer);
     if (version === null || row === null) {
-      throw new Error(`no computer ${computer}`);
+      throw new UnknownComputer();
     }
     const now = this.#clock();
     const at = now.getTime();

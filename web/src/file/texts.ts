@@ -219,6 +219,7 @@ export const chainOf = (count: number): string => `chain of ${count}`;
 export const setting = (format: string): string => `${format} setting`;
 export const outOfReach = 'out of reach';
 export const gone = 'gone';
+export const programMissing = 'program missing';
 
 // plugin-list
 export const listOfPlugins = 'Plugins';

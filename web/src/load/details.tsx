@@ -7,8 +7,8 @@ import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { sayTime } from '../ui/time-words.ts';
 import * as texts from './texts.ts';
 
-/** "mono in, stereo out" where the ports are known. */
-const width = (n: number): string => {
+/** What so many channels are called. */
+export const width = (n: number): string => {
   if (n === 0) {
     return texts.noChannels;
   }
@@ -20,6 +20,7 @@ const width = (n: number): string => {
   }
   return texts.channels(n);
 };
+/** "mono in, stereo out" where the ports are known. */
 const portsOf = ({ audioIn, audioOut }: CopyCard): string => {
   if (audioIn === null && audioOut === null) {
     return '';

@@ -1,6 +1,12 @@
 /** One plugin that was found: what it is, which letters met it, and why it is here. */
 import { CornerDownLeft, Star } from 'lucide-react';
-import { faceOf, copyInFront, type CopyCard, type Plugin } from '@clever-drawer/core/catalog';
+import {
+  copyInFront,
+  differsInWidth,
+  faceOf,
+  type CopyCard,
+  type Plugin,
+} from '@clever-drawer/core/catalog';
 import { copyToLoad, type TakenBySession } from '@clever-drawer/core/loading';
 import type { Folder } from '@clever-drawer/core/order';
 import { highlightedSpans, type Hit } from '@clever-drawer/core/search';
@@ -8,6 +14,7 @@ import { typeName } from '@clever-drawer/core/taxonomy';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { ofWhat } from '../annotate/of-what.ts';
+import { width } from './details.tsx';
 import * as texts from './texts.ts';
 
 interface Props {
@@ -132,7 +139,12 @@ function HitFacts({
       </span>
       <span className="format-of">
         {copy ? (
-          <span className="chip format">{copy.format}</span>
+          <>
+            <span className="chip format">{copy.format}</span>
+            {copy.audioOut !== null && differsInWidth(plugin) && (
+              <span className="width text-soft">{width(copy.audioOut)}</span>
+            )}
+          </>
         ) : (
           plugin.chain && <span className="chip format">{texts.inARow(plugin.chain.length)}</span>
         )}

@@ -89,6 +89,9 @@ function CopyRow({ copy, front, copies, isOld, plugin, part }: CopyRowProps) {
         {copy.facts.declared.length > 0 &&
           texts.declares(copy.facts.declared.map(short).join(', '))}
       </p>
+      {plugin.copies.find(({ id }) => id === copy.id)?.lacksProgram && (
+        <p className="text-brick">{texts.programMissing}</p>
+      )}
       {copy.facts.problem && <Trouble copy={copy} problem={copy.facts.problem} />}
       {copy.facts.mended && (
         <p className="text-soft">{texts.keptWithoutWhatNoTextMay(copy.facts.mended.join(', '))}</p>

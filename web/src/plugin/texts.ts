@@ -8,6 +8,8 @@ export const inFront = 'in front';
 export const forOldSessions = 'for old sessions';
 export const outOfReach = 'out of reach';
 export const gone = 'gone';
+export const programMissing =
+  'Its program is missing: the file is not there, or is no program. It cannot be loaded.';
 export const namesItselfByItsFileOnly = 'names itself by its file only';
 export const declares = (declared: string): string => ` · declares ${declared}`;
 export const keptWithoutWhatNoTextMay = (mended: string): string =>

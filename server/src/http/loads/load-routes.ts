@@ -18,8 +18,12 @@ import { id, keys, maybe, needed, took } from '../fields.ts';
 import { at, handle, withBody } from '../handling.ts';
 import { answer } from '../problems.ts';
 
+/** What a host calls a load. */
+const hostsId = () => string().min(1).max(200);
+
 /** A load that a host tells. */
 const externalLoadSchema: Schema<ExternalLoad> = object({
+  id: hostsId(),
   format: string<Format>().oneOf(formats).required(),
   path: string().max(4096).required(),
   identity: string().max(4096).nullable().defined(),
@@ -42,6 +46,7 @@ const learningSchema = object({ isLearning: boolean().required() });
 const pastLoadsSchema: Schema<{ loads: PastLoad[] }> = object({
   loads: array(
     object({
+      id: hostsId(),
       plugin: needed<PluginId>(),
       after: maybe<PluginId>(),
       track: string<TrackKind>().oneOf(trackKinds).required(),

@@ -8,6 +8,8 @@ import { recordPastLoads } from './learning.ts';
 
 /** A load as a host tells it. */
 export interface ExternalLoad {
+  /** As the host calls this load: told twice, it counts once. */
+  readonly id?: string | undefined;
   readonly format: Format;
   readonly path: string;
   readonly identity: string | null;

@@ -7,6 +7,7 @@ import { findComputer } from '../../database/computers.ts';
 import type { LoadRow } from '../../database/session-tables.ts';
 import {
   addLoads,
+  loadIdOf,
   readHabits,
   readKeys,
   setLearning,
@@ -30,11 +31,11 @@ export async function recordPastLoads(
     if (!(await findComputer(manager, computer))?.isLearning) {
       return ok(0);
     }
-    await addLoads(
+    const added = await addLoads(
       manager,
       loads.map(
         (load): LoadRow => ({
-          id: randomUUID(),
+          id: load.id === undefined ? randomUUID() : loadIdOf(computer, load.id),
           computerId: computer,
           pluginId: load.plugin,
           copyId: null,
@@ -48,7 +49,7 @@ export async function recordPastLoads(
         }),
       ),
     );
-    return ok(loads.length);
+    return ok(added);
   });
   if (result.ok) {
     parts.events.tell(computer, { event: 'usage' });

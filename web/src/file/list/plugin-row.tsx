@@ -198,6 +198,10 @@ function Whereabouts({ plugin }: { plugin: Plugin }) {
   if (plugin.setting && isPresent(plugin)) {
     return <span className="chip format">{texts.setting(plugin.setting.format)}</span>;
   }
+  const present = plugin.copies.filter(({ state }) => state === 'present');
+  if (present.length > 0 && present.every(({ lacksProgram }) => lacksProgram)) {
+    return <span className="chip gone">{texts.programMissing}</span>;
+  }
   if (isPresent(plugin)) {
     return <Formats formats={formatsOf(plugin)} />;
   }
