@@ -23,7 +23,6 @@ import type { HostCopy, HostSettings } from '../loading/host-session.ts';
 import type { ReviewParts } from '../review/review.ts';
 import type { Problem } from '../problem.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
-import type { Vendor } from '../identify/gather-vendors.ts';
 import type { CopyState } from '../catalog/plugin.ts';
 import type { PluginEvidence } from '../identify/identify-catalog.ts';
 

@@ -69,18 +69,18 @@ function settingPlugin(
 export function settingsAsSaid(
   found: readonly FoundSettingCard[] | null,
   kept: ReadonlyMap<string, Setting>,
-  ownerOf: (id: string) => SettingOwner | undefined,
+  ownerById: (id: string) => SettingOwner | undefined,
   saidOf: (id: string) => AnswerFacts | undefined,
 ): readonly Plugin[] {
   const here = new Set<string>(found?.map(({ id }) => id));
   const listed = (found ?? []).map((card) =>
-    settingPlugin(card, ownerOf(card.plugin), null, false),
+    settingPlugin(card, ownerById(card.plugin), null, false),
   );
   const others = [...kept.values()]
     .filter(({ id }) => !here.has(id))
     .map((one) => {
       const isGone = found !== null && one.state === null;
-      return settingPlugin(one, ownerOf(one.plugin), one.state, isGone);
+      return settingPlugin(one, ownerById(one.plugin), one.state, isGone);
     });
   return [...listed, ...others].map((thing) =>
     kept.has(thing.id) ? withAnswer(thing, saidOf(thing.id)) : thing,
