@@ -1,5 +1,5 @@
 /** The practice sessions, saved ones, and the loads with what they say of habits. */
-import { createHash, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
 import type { HabitsView, KeysView } from '@clever-drawer/core/api';
 import { formats, type Format } from '@clever-drawer/core/formats';
@@ -11,6 +11,7 @@ import {
   type TrackKind,
   type Usage,
 } from '@clever-drawer/core/loading';
+import { uuidOf } from '../uuid.ts';
 import { insertMany } from './bulk.ts';
 import { noteChange } from './versions.ts';
 import { ComputerTable, type CopyRow } from './catalog-tables.ts';
@@ -159,11 +160,7 @@ export async function addLoads(manager: EntityManager, rows: readonly LoadRow[])
 }
 
 /** The id of a load that a host calls so: the same each time that it tells of it. */
-export const loadIdOf = (computer: string, id: string): string =>
-  createHash('md5')
-    .update(`${computer}\n${id}`)
-    .digest('hex')
-    .replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, '$1-$2-$3-$4-$5');
+export const loadIdOf = (computer: string, id: string): string => uuidOf(`${computer}\n${id}`);
 
 /** Whether use is learnt from now on. */
 export const setLearning = async (

@@ -1,8 +1,8 @@
 /** Saved settings, by the files that they stand in. */
-import { createHash } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
 import type { PluginSetting, WaitingSetting } from '@clever-drawer/core/api';
 import type { FoundSetting } from '@clever-drawer/core/readers';
+import { uuidOf } from '../uuid.ts';
 import { insertMany } from './bulk.ts';
 import { noteChange } from './versions.ts';
 import { SettingFileTable, type SettingFileRow } from './setting-tables.ts';
@@ -53,9 +53,7 @@ export function settingIdOf(
   computer: string,
   { format, plugin, identity }: { format: string; plugin: string; identity: string },
 ): string {
-  const text = [computer, format, plugin, identity].join('\n');
-  const hex = createHash('md5').update(text).digest('hex');
-  return hex.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, '$1-$2-$3-$4-$5');
+  return uuidOf([computer, format, plugin, identity].join('\n'));
 }
 
 /** The settings for any copy of a plugin, in the order of their files. */
