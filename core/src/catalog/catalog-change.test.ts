@@ -1,18 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { asId, type PluginId } from '../id.ts';
+import { asId } from '../id.ts';
 import { changeCatalog, comparePlaces, type CatalogState } from './catalog-change.ts';
+import { pluginOf } from './plugin.test-data.ts';
 import type { Plugin } from './plugin.ts';
 
-const plugin = (id: string, name = id): Plugin => ({
-  id: asId<PluginId>(id),
-  name,
-  vendor: null,
-  kind: 'effect',
-  types: [],
-  arrived: '2026-01-01T00:00:00.000Z',
-  copies: [],
-});
+const plugin = (id: string, name = id): Plugin => pluginOf(name, { id: asId(id) });
 const state = (version: number, plugins: readonly Plugin[]): CatalogState => ({
   version,
   plugins: [...plugins].sort(comparePlaces),
