@@ -81,27 +81,25 @@ export function fetchedBehind<Module>(fetch: () => Promise<Module>): Behind<Modu
   };
 }
 
-/** A component of what is fetched behind a screen; `isNeeded` where a screen cannot do without it. */
+/**
+ * A component of what is fetched behind a screen; `isNeeded` where a screen cannot do without it.
+ * Until it is there, `meanwhile` is drawn.
+ */
 export function partOf<Module, Props extends object>(
   { useFetched }: Behind<Module>,
   pick: (module: Module) => ComponentType<Props>,
   isNeeded = true,
+  meanwhile: ReactNode = null,
 ): ComponentType<Props> {
   return function Part(props: Props): ReactNode {
     const fetched = useFetched(isNeeded);
-    return fetched === null ? null : createElement(pick(fetched), props);
+    return fetched === null ? meanwhile : createElement(pick(fetched), props);
   };
 }
 
 /** The same for a dialog: until it is there, the keys of the screen are as quiet as when it is (`isDialogOpen`). */
-export function dialogOf<Module, Props extends object>(
-  { useFetched }: Behind<Module>,
+export const dialogOf = <Module, Props extends object>(
+  behind: Behind<Module>,
   pick: (module: Module) => ComponentType<Props>,
-): ComponentType<Props> {
-  return function Dialog(props: Props): ReactNode {
-    const fetched = useFetched(true);
-    return fetched === null
-      ? createElement('div', { className: 'modal show', 'aria-busy': true })
-      : createElement(pick(fetched), props);
-  };
-}
+): ComponentType<Props> =>
+  partOf(behind, pick, true, createElement('div', { className: 'modal show', 'aria-busy': true }));
