@@ -128,14 +128,14 @@ export class Studios {
     before: StudioNow | null,
   ): Promise<StudioNow> {
     const version = await readVersion(manager, computer);
-    const row = await findComputer(manager, computer);
-    if (version === null || row === null) {
-      throw new UnknownComputer();
-    }
     const now = this.#clock();
     const at = now.getTime();
     if (before?.version === version && at - before.readAt < standsFor) {
       return before;
+    }
+    const row = await findComputer(manager, computer);
+    if (version === null || row === null) {
+      throw new UnknownComputer();
     }
     // Too old, all is read anew.
     const changed =
