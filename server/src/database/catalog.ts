@@ -56,7 +56,9 @@ export async function readCatalog(
       facts->>'picture' IS NOT NULL "hasPicture", status = 'failed' "isFailed",
       ${lacksProgram} "lacksProgram",
       (facts->>'audioIn')::int "audioIn", (facts->>'audioOut')::int "audioOut",
-            CASE jsonb_typeof(facts->'architectures') WHEN 'array' THEN facts->'architectures' <> '[]' AND facts->'architectures' <@ '["x86", "arm"]' ELSE false END "is32Bit"
+      CASE jsonb_typeof(facts->'architectures') WHEN 'array'
+        THEN facts->'architectures' <> '[]' AND facts->'architectures' <@ '["x86", "arm"]'
+        ELSE false END "is32Bit"
        FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND state <> 'aside'
          AND ($2::uuid[] IS NULL OR plugin_id = ANY($2)) ORDER BY path, id`,
     [computer, only],
@@ -147,21 +149,29 @@ export const readSights = (manager: EntityManager, computer: string): Promise<Co
     [computer],
   );
 
+/** Notes the plugins of which the catalog shows something else; without any nothing has changed. */
+async function noteShown(
+  manager: EntityManager,
+  computer: string,
+  plugins: readonly (string | null)[],
+): Promise<void> {
+  if (plugins.length > 0) {
+    await noteChange(manager, computer, 'catalog', plugins);
+  }
+}
+
 /** Adds plugins of one computer. */
 export async function addPlugins(
   manager: EntityManager,
+  computer: string,
   rows: readonly PluginRow[],
 ): Promise<void> {
-  const [first] = rows;
-  if (first) {
-    await noteChange(
-      manager,
-      first.computerId,
-      'catalog',
-      rows.map(({ id }) => id),
-    );
-    await insertMany(manager, PluginTable, rows);
-  }
+  await noteShown(
+    manager,
+    computer,
+    rows.map(({ id }) => id),
+  );
+  await insertMany(manager, PluginTable, rows);
 }
 
 /** Writes what the plugins' copies now say of them. */
@@ -170,14 +180,11 @@ export async function updatePlugins(
   computer: string,
   rows: readonly Pick<PluginRow, 'id' | 'name' | 'vendor' | 'kind' | 'types' | 'grounds'>[],
 ): Promise<void> {
-  if (rows.length > 0) {
-    await noteChange(
-      manager,
-      computer,
-      'catalog',
-      rows.map(({ id }) => id),
-    );
-  }
+  await noteShown(
+    manager,
+    computer,
+    rows.map(({ id }) => id),
+  );
   for (const part of partsOf(rows)) {
     await manager.query(
       `UPDATE plugin
@@ -201,10 +208,7 @@ export async function moveCopies(
   }
   const copies = moves.map(({ copy }) => copy);
   const before = await pluginsOfCopies(manager, computer, copies);
-  await noteChange(manager, computer, 'catalog', [
-    ...before.values(),
-    ...moves.map(({ plugin }) => plugin),
-  ]);
+  await noteShown(manager, computer, [...before.values(), ...moves.map(({ plugin }) => plugin)]);
   const rows = JSON.stringify(moves);
   await manager.query(
     `UPDATE finding SET plugin_id = new.plugin
@@ -258,14 +262,11 @@ export async function noteWentInto(
   computer: string,
   went: readonly { plugin: string; into: string }[],
 ): Promise<void> {
-  if (went.length > 0) {
-    await noteChange(
-      manager,
-      computer,
-      'catalog',
-      went.flatMap(({ plugin, into }) => [plugin, into]),
-    );
-  }
+  await noteShown(
+    manager,
+    computer,
+    went.flatMap(({ plugin, into }) => [plugin, into]),
+  );
   await manager.query(
     `UPDATE plugin SET went_into = new.into
       FROM jsonb_to_recordset($1::jsonb) AS new (plugin uuid, "into" uuid)
@@ -340,7 +341,10 @@ export async function existingPlugins(
 export const listPlugins = (manager: EntityManager, computer: string): Promise<PluginRow[]> =>
   manager.getRepository(PluginTable).findBy({ computerId: computer });
 
-/** What is known of why plugins are sorted as they are: of all, or of those with these ids; not of those that went into others. */
+/**
+ * What is known of why plugins are sorted as they are: of all, or of those with these ids; not of
+ * those that went into others.
+ */
 export const readGrounds = (
   manager: EntityManager,
   computer: string,
@@ -353,17 +357,17 @@ export const readGrounds = (
   );
 
 /** Adds copies of one computer; those whose id is there already get the new facts. */
-export async function saveCopies(manager: EntityManager, rows: readonly CopyRow[]): Promise<void> {
-  const [first] = rows;
-  if (first) {
-    await noteChange(
-      manager,
-      first.computerId,
-      'catalog',
-      rows.map(({ pluginId }) => pluginId),
-    );
-    await insertMany(manager, CopyTable, rows, ['id']);
-  }
+export async function saveCopies(
+  manager: EntityManager,
+  computer: string,
+  rows: readonly CopyRow[],
+): Promise<void> {
+  await noteShown(
+    manager,
+    computer,
+    rows.map(({ pluginId }) => pluginId),
+  );
+  await insertMany(manager, CopyTable, rows, ['id']);
 }
 
 /** Notes that copies change of which the condition says which: `$2` is the value. */
@@ -377,14 +381,11 @@ export async function noteCopies(
     `SELECT DISTINCT plugin_id id FROM copy WHERE computer_id = $1 AND ${condition}`,
     [computer, value],
   );
-  if (rows.length > 0) {
-    await noteChange(
-      manager,
-      computer,
-      'catalog',
-      rows.map(({ id }) => id),
-    );
-  }
+  await noteShown(
+    manager,
+    computer,
+    rows.map(({ id }) => id),
+  );
 }
 
 /** Gives copies another state, and notes when they were seen last. */

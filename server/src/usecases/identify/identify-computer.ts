@@ -117,6 +117,7 @@ async function takeUp(
   const fresh = { computerId: computer, arrivedAt: clock(), wentInto: null, isRemembered: false };
   await addPlugins(
     manager,
+    computer,
     added.map((plugin): PluginRow => ({ ...fresh, ...plugin })),
   );
   await moveCopies(

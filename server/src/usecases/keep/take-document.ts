@@ -63,7 +63,7 @@ export async function placesFor(
       isRemembered: true,
     }),
   );
-  await addPlugins(manager, rows);
+  await addPlugins(manager, computer, rows);
   const known = new Set((await allCopies(manager, computer)).map(({ key }) => key));
   const copies = waiting.flatMap((plugin) =>
     plugin.copies
@@ -71,7 +71,7 @@ export async function placesFor(
       .map((facts) => waitingCopy(facts, computer, places.get(plugin.id) ?? null, now))
       .filter(({ key }) => !known.has(key) && known.add(key)),
   );
-  await saveCopies(manager, copies);
+  await saveCopies(manager, computer, copies);
   return places;
 }
 

@@ -78,7 +78,7 @@ export async function saveBatch(manager: EntityManager, batch: Batch): Promise<v
   }
   await followOwners(manager, scan.computerId, rows);
   await assignPlugins(manager, scan.computerId, rows, batch.plugins, batch.now);
-  await saveCopies(manager, rows);
+  await saveCopies(manager, scan.computerId, rows);
   await markCopies(manager, scan.computerId, seen, 'present', batch.now);
   await markCopies(
     manager,
@@ -180,7 +180,7 @@ async function assignPlugins(
     // What speaks for it is weighed when it is sorted with all others, at the end of the scan.
     fresh.push({ ...plain, ...atFirstSight(row.facts), id, grounds: null });
   }
-  await addPlugins(manager, fresh);
+  await addPlugins(manager, computer, fresh);
 }
 
 async function report(
