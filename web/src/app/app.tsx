@@ -6,7 +6,6 @@ import {
   Navigate,
   Outlet,
   RouterProvider,
-  useNavigation,
   useRouteError,
   type RouteObject,
 } from 'react-router';
@@ -22,7 +21,7 @@ import {
 import { StudioProvider } from '../studio/studio.tsx';
 import { ErrorBoundary } from '../ui/error-boundary.tsx';
 import { NoticesProvider } from '../ui/notices.tsx';
-import { LeavingContext } from '../ui/use-address.ts';
+import { DestinationContext } from '../ui/use-address.ts';
 import { Shell } from './shell.tsx';
 import * as texts from './texts.ts';
 
@@ -66,11 +65,16 @@ const createRouter = (queries: QueryClient) =>
 
 export function App({ queries }: { queries: QueryClient }) {
   const [router] = useState(() => createRouter(queries));
+  const [destination] = useState(
+    () => () => (router.state.navigation.location ?? router.state.location).pathname,
+  );
   return (
     <QueryClientProvider client={queries}>
       <NoticesProvider>
         <ErrorBoundary what={texts.cleverDrawer}>
-          <RouterProvider router={router} />
+          <DestinationContext value={destination}>
+            <RouterProvider router={router} />
+          </DestinationContext>
         </ErrorBoundary>
       </NoticesProvider>
     </QueryClientProvider>
@@ -83,8 +87,6 @@ function Rooms() {
     rememberComputer(id);
     setChosen({ chosen: id, since: performance.now() });
   }, []);
-  const { location } = useNavigation();
-  const isLeaving = location !== undefined && location.pathname !== window.location.pathname;
   const computers = useQuery(computersQuery);
   if (computers.error) {
     return (
@@ -110,9 +112,7 @@ function Rooms() {
         </main>
       }
     >
-      <LeavingContext value={isLeaving}>
-        <Outlet />
-      </LeavingContext>
+      <Outlet />
     </StudioProvider>
   );
 }

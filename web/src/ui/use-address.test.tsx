@@ -10,7 +10,7 @@ import type { useAddress as UseAddress } from './use-address.ts';
 // The router asks for it as it is read in, and jsdom has none.
 Object.assign(globalThis, { TextEncoder });
 const { BrowserRouter } = await import('react-router');
-const { LeavingContext, useAddress } = await import('./use-address.ts');
+const { DestinationContext, useAddress } = await import('./use-address.ts');
 
 afterEach(cleanup);
 
@@ -30,12 +30,12 @@ it('two changes before anything is drawn again both stand', () => {
   expect(shown.current[0].toString()).toBe('part=own&period=month&vendor=Pale+Harbour');
 });
 
-it('stays as it is while another screen is being fetched', () => {
+it('stays as it is from the moment another screen is asked for', () => {
   window.history.replaceState(null, '', '/file?q=plate');
   const wrapper = ({ children }: { readonly children: ReactNode }): ReactNode => (
-    <LeavingContext value>
+    <DestinationContext value={() => '/load'}>
       <BrowserRouter>{children}</BrowserRouter>
-    </LeavingContext>
+    </DestinationContext>
   );
   const { result } = renderHook(useAddress, { wrapper });
   act(() => {

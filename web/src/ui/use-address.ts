@@ -3,8 +3,8 @@
  * moment it is made: the router's own setter starts from what was drawn last, and two changes right
  * after each other would lose the first.
  */
-import { createContext, useCallback, useContext, useEffect, useRef } from 'react';
-import { useSearchParams, type NavigateOptions } from 'react-router';
+import { createContext, useCallback, useContext } from 'react';
+import { useLocation, useSearchParams, type NavigateOptions } from 'react-router';
 
 /** What is to stand there by name; nothing, or an empty text, takes the name away. */
 export type AddressChange = Readonly<Record<string, string | null>>;
@@ -25,24 +25,24 @@ export function addressWith(params: URLSearchParams, change: AddressChange): URL
 /** Changes some of it; a step of its own that can be gone back to, unless it replaces the last one. */
 export type ChangeAddress = (change: AddressChange, options?: NavigateOptions) => void;
 
-/** Whether another screen was asked for and is still being fetched. */
-export const LeavingContext = createContext(false);
+/**
+ * The pathname that the router is at or on its way to. Asked in the moment of a change, because the
+ * router draws a navigation some time after it began.
+ */
+export const DestinationContext = createContext(() => window.location.pathname);
 
-/** What was drawn last stands there, and the way to change it; a screen that is left changes it no more. */
+/** The query of the address as drawn last, and the way to change it; a screen that is being left changes nothing. */
 export function useAddress(): [URLSearchParams, ChangeAddress] {
   const [params, setParams] = useSearchParams();
-  const isLeaving = useContext(LeavingContext);
-  const latest = useRef(isLeaving);
-  useEffect(() => {
-    latest.current = isLeaving;
-  });
+  const { pathname } = useLocation();
+  const destination = useContext(DestinationContext);
   const change = useCallback<ChangeAddress>(
     (wanted, options) => {
-      if (!latest.current) {
+      if (destination() === pathname) {
         setParams(addressWith(new URLSearchParams(window.location.search), wanted), options);
       }
     },
-    [setParams],
+    [setParams, destination, pathname],
   );
   return [params, change];
 }

@@ -1,6 +1,5 @@
 /** The list of the File screen: what narrows it, how it is lined up, and the rows that are left. */
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { useLocation } from 'react-router';
 import { kinds, type Kind } from '@clever-drawer/core/catalog';
 import { formats, type Format } from '@clever-drawer/core/formats';
 import {
@@ -105,7 +104,6 @@ function useSteppedBack(take: (address: URLSearchParams) => void): void {
  */
 function useFilter() {
   const [params, changeAddress] = useAddress();
-  const { pathname } = useLocation();
   const [{ filter, sorting }, setState] = useState(() => fromAddress(params));
   const part = partOf(params);
   const [seen, setSeen] = useState(part);
@@ -123,10 +121,6 @@ function useFilter() {
   });
   useEffect(() => {
     const timer = setTimeout(() => {
-      // Another screen was asked for and is still being fetched: its address stays.
-      if (window.location.pathname !== pathname) {
-        return;
-      }
       const change = toAddress(filter, sorting);
       const wanted = partOf(addressWith(new URLSearchParams(), change));
       if (wanted === part) {
@@ -139,7 +133,7 @@ function useFilter() {
     return () => {
       clearTimeout(timer);
     };
-  }, [filter, sorting, part, pathname, changeAddress]);
+  }, [filter, sorting, part, changeAddress]);
   return { filter, sorting, setState };
 }
 
