@@ -1,9 +1,9 @@
-/** Making or changing a folder, smart folder or divider, in the place where it will stand. */
-import { yupResolver } from '@hookform/resolvers/yup';
-import { useMemo } from 'react';
+/**
+ * Making or changing a folder, smart folder or divider, in the place where it will be. It comes with
+ * the screen: what is typed right after F2 or Shift+N is its name.
+ */
+import { useMemo, useState, type SubmitEvent } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { useForm, type FieldErrors, type UseFormReturn } from 'react-hook-form';
-import { object, string } from 'yup';
 import { Link } from 'react-router';
 import { nameLength } from '@clever-drawer/core/acts';
 import { asId, type FolderId } from '@clever-drawer/core/id';
@@ -12,21 +12,9 @@ import { compileRule, keywordRule } from '@clever-drawer/core/rules';
 import { useActs, useArrangement, useCatalog } from '../../studio/contexts.ts';
 import * as texts from '../texts.ts';
 
-export type NewForm = keyof typeof texts.formNames;
+const newForms = ['folder', 'smart', 'divider'] as const;
 
-const schema = object({
-  form: string<NewForm>().oneOf(['folder', 'smart', 'divider']).required(),
-  name: string()
-    .trim()
-    .required(texts.giveItAName)
-    .max(nameLength, texts.atMostLetters(nameLength)),
-  keywords: string()
-    .default('')
-    .when('form', {
-      is: 'smart',
-      then: (s) => s.test('keywords', texts.typeAtLeastOneKeyword, (text) => keywordRule(text).ok),
-    }),
-});
+type NewForm = (typeof newForms)[number];
 
 interface Props {
   /** The folder to change; none makes a new one. */
@@ -38,50 +26,45 @@ interface Props {
 export function FolderForm({ folder, parent = null, onDone }: Props) {
   const { act } = useActs();
   const { cabinet } = useArrangement();
-  const form = useForm({
-    resolver: yupResolver(schema),
-    // Of a folder that is there, only the name is asked.
-    defaultValues: { form: 'folder' as NewForm, name: folder?.name ?? '', keywords: '' },
-  });
-  const kind = form.watch('form');
-  const keywords = form.watch('keywords');
-  const errors = form.formState.errors;
-  const submit = form.handleSubmit((values) => {
-    if (!cabinet) {
-      return;
+  const [form, setForm] = useState<NewForm>('folder');
+  const [name, setName] = useState(folder?.name ?? '');
+  const [keywords, setKeywords] = useState('');
+  const [isTried, setTried] = useState(false);
+  const rule = form === 'smart' ? keywordRule(keywords) : null;
+  const nameTrouble = isTried ? troubleOf(name.trim()) : null;
+  const save = (trimmed: string): boolean => {
+    if (folder) {
+      return (
+        trimmed === folder.name || act({ act: 'rename-folder', folder: folder.id, name: trimmed })
+      );
     }
-    const rule = values.form === 'smart' ? keywordRule(values.keywords) : null;
-    if (!folder) {
-      if (
-        act({
-          act: 'add-folder',
-          id: asId(crypto.randomUUID()),
-          cabinet: cabinet.id,
-          parent,
-          form: values.form,
-          name: values.name,
-          rule: rule?.ok ? rule.value : null,
-          before: null,
-        })
-      ) {
-        onDone();
-      }
-      return;
-    }
-    if (
-      values.name === folder.name ||
-      act({ act: 'rename-folder', folder: folder.id, name: values.name })
-    ) {
+    return (
+      cabinet !== undefined &&
+      act({
+        act: 'add-folder',
+        id: asId(crypto.randomUUID()),
+        cabinet: cabinet.id,
+        parent,
+        form,
+        name: trimmed,
+        rule: rule?.ok ? rule.value : null,
+        before: null,
+      })
+    );
+  };
+  const submit = (event: SubmitEvent): void => {
+    event.preventDefault();
+    setTried(true);
+    const trimmed = name.trim();
+    if (troubleOf(trimmed) === null && rule?.ok !== false && save(trimmed)) {
       onDone();
     }
-  });
+  };
   return (
     <Form
       className="folder-form"
       noValidate
-      onSubmit={(event) => {
-        void submit(event);
-      }}
+      onSubmit={submit}
       onKeyDown={(event) => {
         if (event.key === 'Escape') {
           event.stopPropagation();
@@ -90,7 +73,7 @@ export function FolderForm({ folder, parent = null, onDone }: Props) {
       }}
       aria-label={folder ? texts.change(folder.name) : texts.newFolder}
     >
-      {!folder && <FormKinds form={form} />}
+      {!folder && <FormKinds form={form} setForm={setForm} />}
       <Form.Group controlId="folder-name">
         <Form.Label className="visually-hidden">{texts.name}</Form.Label>
         <Form.Control
@@ -98,15 +81,27 @@ export function FolderForm({ folder, parent = null, onDone }: Props) {
           autoComplete="off"
           className="hand"
           placeholder={texts.name}
-          isInvalid={errors.name !== undefined}
-          {...form.register('name')}
+          isInvalid={nameTrouble !== null}
+          value={name}
+          onFocus={(event) => {
+            event.target.select();
+          }}
+          onChange={(event) => {
+            setName(event.target.value);
+          }}
         />
-        <Form.Control.Feedback type="invalid">{errors.name?.message}</Form.Control.Feedback>
+        <Form.Control.Feedback type="invalid">{nameTrouble}</Form.Control.Feedback>
       </Form.Group>
-      {kind === 'smart' && <Keywords errors={errors} form={form} keywords={keywords} />}
+      {form === 'smart' && (
+        <Keywords
+          keywords={keywords}
+          setKeywords={setKeywords}
+          isInvalid={isTried && rule?.ok === false}
+        />
+      )}
       <span className="form-acts">
         <Button type="submit" size="sm">
-          {folder ? texts.save : texts.makeThe(texts.formNames[kind].toLowerCase())}
+          {folder ? texts.save : texts.makeThe(texts.formNames[form].toLowerCase())}
         </Button>
         <Button size="sm" variant="bare" onClick={onDone}>
           {texts.cancel}
@@ -116,21 +111,21 @@ export function FolderForm({ folder, parent = null, onDone }: Props) {
   );
 }
 
-interface KeywordsProps {
-  readonly errors: FieldErrors<{ form: NewForm; name: string; keywords: string }>;
-  readonly form: UseFormReturn<
-    { form: NewForm; name: string; keywords: string },
-    unknown,
-    {
-      keywords: string;
-      name: string;
-      form: NonNullable<'folder' | 'smart' | 'divider' | undefined>;
-    }
-  >;
-  readonly keywords: string;
+/** Why a name cannot be a folder's; null where it can. */
+function troubleOf(name: string): string | null {
+  if (name === '') {
+    return texts.giveItAName;
+  }
+  return name.length > nameLength ? texts.atMostLetters(nameLength) : null;
 }
 
-function Keywords({ errors, form, keywords }: KeywordsProps) {
+interface KeywordsProps {
+  readonly keywords: string;
+  readonly setKeywords: (keywords: string) => void;
+  readonly isInvalid: boolean;
+}
+
+function Keywords({ keywords, setKeywords, isInvalid }: KeywordsProps) {
   return (
     <Form.Group controlId="folder-keywords">
       <Form.Label className="form-line">{texts.holdsEveryPluginWhoseName}</Form.Label>
@@ -138,39 +133,38 @@ function Keywords({ errors, form, keywords }: KeywordsProps) {
         autoComplete="off"
         spellCheck={false}
         placeholder={texts.delayEcho}
-        isInvalid={errors.keywords !== undefined}
-        {...form.register('keywords')}
+        isInvalid={isInvalid}
+        value={keywords}
+        onChange={(event) => {
+          setKeywords(event.target.value);
+        }}
       />
-      <Form.Control.Feedback type="invalid">{errors.keywords?.message}</Form.Control.Feedback>
+      <Form.Control.Feedback type="invalid">{texts.typeAtLeastOneKeyword}</Form.Control.Feedback>
       <Preview keywords={keywords} />
     </Form.Group>
   );
 }
 
-function FormKinds({
-  form,
-}: {
-  readonly form: UseFormReturn<
-    { form: NewForm; name: string; keywords: string },
-    unknown,
-    {
-      keywords: string;
-      name: string;
-      form: NonNullable<'folder' | 'smart' | 'divider' | undefined>;
-    }
-  >;
-}) {
+interface FormKindsProps {
+  readonly form: NewForm;
+  readonly setForm: (form: NewForm) => void;
+}
+
+function FormKinds({ form, setForm }: FormKindsProps) {
   return (
     <div className="form-kinds">
-      {(['folder', 'smart', 'divider'] as const).map((k) => (
+      {newForms.map((one) => (
         <Form.Check
-          key={k}
+          key={one}
           inline
           type="radio"
-          id={`form-${k}`}
-          value={k}
-          label={texts.formNames[k]}
-          {...form.register('form')}
+          name="form"
+          id={`form-${one}`}
+          checked={one === form}
+          label={texts.formNames[one]}
+          onChange={() => {
+            setForm(one);
+          }}
         />
       ))}
     </div>
