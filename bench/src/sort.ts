@@ -29,7 +29,7 @@ const plugins = 11_000;
 const copies = 20_000;
 const rounds = 5;
 const nothing: Decisions = {
-  belongings: new Map(),
+  assignments: new Map(),
   spellings: new Map(),
   answers: new Map(),
   used: new Set(),

@@ -56,7 +56,7 @@ export function groupLines(lines: readonly Line[]): GroupedPlugin[] {
   let last = 0;
   const { plugins, pluginOf } = identifyCatalog(
     copies,
-    { belongings: new Map(), spellings: new Map(), answers: new Map(), used: new Set() },
+    { assignments: new Map(), spellings: new Map(), answers: new Map(), used: new Set() },
     () => String((last += 1)),
   );
   const held = new Map<string, FoundCopy[]>(plugins.map((plugin) => [plugin.id, []]));

@@ -161,7 +161,7 @@ async function meaningOf(order: Order): Promise<Set<string>> {
     switch (record.table) {
       case 'placement':
         return [record.table, record.folder, now(record.plugin)];
-      case 'naming':
+      case 'plugin-names':
       case 'answer':
         return [record.table, now(record.id)];
       case 'folder': {

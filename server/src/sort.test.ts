@@ -170,7 +170,7 @@ describe('sorting', () => {
     ).toBe(404);
     expect(
       (await server.call<OrderView>('GET', 'order')).body.records.filter(
-        (r) => r.table === 'answer' || r.table === 'belonging',
+        (r) => r.table === 'answer' || r.table === 'copy-assignment',
       ),
     ).toEqual([]);
   });

@@ -10,7 +10,7 @@ import type { Plugin } from '@clever-drawer/core/catalog';
 import { plainText } from '@clever-drawer/core/change';
 import { startCluster, type Cluster } from './database/cluster.ts';
 import { connect, type DatabaseAddress } from './database/connect.ts';
-import { readOrder } from './database/order.ts';
+import { readOrder } from './database/order/index.ts';
 import { serve, type Running } from './main.ts';
 
 /** What a server answered. */

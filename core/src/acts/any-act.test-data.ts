@@ -343,12 +343,12 @@ export const drawAct = (name: ActName, draw: Draw, world: World): Act | undefine
 export function afterChange({ order, copies }: World, change: OrderChange): World {
   const moved = new Map(copies);
   for (const record of change.removed) {
-    if (record.table === 'belonging') {
+    if (record.table === 'copy-assignment') {
       moved.set(record.id, record.before);
     }
   }
   for (const record of [...change.added, ...change.updated.map(([, to]) => to)]) {
-    if (record.table === 'belonging') {
+    if (record.table === 'copy-assignment') {
       moved.set(record.id, record.plugin);
     }
   }

@@ -10,7 +10,7 @@ const ids: readonly PluginId[] = ['a', 'b'].map((id) => asId(id));
 const names = (id: string): string | undefined => ({ a: 'Warble', b: 'Silt', c: 'Both' })[id];
 const start = orderOf([
   { table: 'placement', id: asId('p'), folder: asId('f'), plugin: asId('c'), position: 'a' },
-  { table: 'naming', id: asId('c'), nickname: 'Two', slotLabel: null },
+  { table: 'plugin-names', id: asId('c'), nickname: 'Two', slotLabel: null },
 ]);
 const add: ActOf<'add-chain'> = {
   act: 'add-chain',

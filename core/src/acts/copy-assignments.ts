@@ -36,7 +36,7 @@ function belong(
   for (const id of copies) {
     const before = copyAssignmentIn(order, id);
     const after: CopyAssignment = {
-      table: 'belonging',
+      table: 'copy-assignment',
       id,
       plugin: to,
       before: before?.before ?? from,
@@ -124,18 +124,17 @@ function movePlacements(
 
 /** Names and answers of the others count where the first has none; tags and notes add up. */
 function inherit(order: Order, from: readonly PluginId[], into: PluginId, change: Edited): void {
-  const naming = pluginNamesIn(order, into) ?? null;
-  const otherNamings = from.flatMap((id) => pluginNamesIn(order, id) ?? []);
-  change.removed.push(...otherNamings);
-  const nickname =
-    naming?.nickname ?? otherNamings.find((n) => n.nickname !== null)?.nickname ?? null;
+  const names = pluginNamesIn(order, into) ?? null;
+  const otherNames = from.flatMap((id) => pluginNamesIn(order, id) ?? []);
+  change.removed.push(...otherNames);
+  const nickname = names?.nickname ?? otherNames.find((n) => n.nickname !== null)?.nickname ?? null;
   const slotLabel =
-    naming?.slotLabel ?? otherNamings.find((n) => n.slotLabel !== null)?.slotLabel ?? null;
-  const named = { table: 'naming' as const, id: into, nickname, slotLabel };
-  if (naming && (naming.nickname !== nickname || naming.slotLabel !== slotLabel)) {
-    change.updated.push([naming, named]);
+    names?.slotLabel ?? otherNames.find((n) => n.slotLabel !== null)?.slotLabel ?? null;
+  const named = { table: 'plugin-names' as const, id: into, nickname, slotLabel };
+  if (names && (names.nickname !== nickname || names.slotLabel !== slotLabel)) {
+    change.updated.push([names, named]);
   }
-  if (!naming && (nickname !== null || slotLabel !== null)) {
+  if (!names && (nickname !== null || slotLabel !== null)) {
     change.added.push(named);
   }
   const others = from.flatMap((id) => answerIn(order, id) ?? []);

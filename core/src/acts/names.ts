@@ -14,22 +14,21 @@ function name(order: Order, act: ActOf<'name'>, nameOf: NameOfPlugin): Result<Ac
     return unknown('plugin', 'plugin');
   }
   const before = pluginNamesIn(order, act.plugin);
-  const naming: PluginNames = {
-    table: 'naming',
+  const names: PluginNames = {
+    table: 'plugin-names',
     id: act.plugin,
     nickname: orNull(act.nickname),
     slotLabel: orNull(act.slotLabel),
   };
-  const isBare = naming.nickname === null && naming.slotLabel === null;
-  const words =
-    naming.nickname === null ? `Name ${original}` : `Call ${original} ${naming.nickname}`;
+  const isBare = names.nickname === null && names.slotLabel === null;
+  const words = names.nickname === null ? `Name ${original}` : `Call ${original} ${names.nickname}`;
   if (!before) {
-    return done(words, isBare ? {} : { added: [naming] });
+    return done(words, isBare ? {} : { added: [names] });
   }
-  if (before.nickname === naming.nickname && before.slotLabel === naming.slotLabel) {
+  if (before.nickname === names.nickname && before.slotLabel === names.slotLabel) {
     return done(words, {});
   }
-  return done(words, isBare ? { removed: [before] } : { updated: [[before, naming]] });
+  return done(words, isBare ? { removed: [before] } : { updated: [[before, names]] });
 }
 
 /** The act that gives a plugin its nickname and slot label. */

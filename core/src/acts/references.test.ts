@@ -25,7 +25,7 @@ import { perform, pluginsOfAct } from './perform.ts';
 function danglingIn(world: World, record: OrderRecord): string[] {
   const { order } = world;
   const missing: string[] = [];
-  const plugins = record.table === 'belonging' ? [record.plugin] : pluginsIn(record);
+  const plugins = record.table === 'copy-assignment' ? [record.plugin] : pluginsIn(record);
   missing.push(...plugins.filter((id) => !isThere(world, id)));
   if (record.table === 'placement' && !folderIn(order, record.folder)) {
     missing.push(record.folder);
@@ -122,13 +122,13 @@ describe('references to plugins', () => {
     expect([...usedIn(order)].sort()).toEqual(['chain', 'plugin1']);
   });
   it('are found by the plugin', () => {
-    const naming = {
-      table: 'naming' as const,
+    const names = {
+      table: 'plugin-names' as const,
       id: p('plugin1'),
       nickname: 'Gull',
       slotLabel: null,
     };
-    const order = orderOf([naming, { ...naming, id: p('plugin2') }]);
-    expect(referrersOf(order, [p('plugin1')])).toEqual([naming]);
+    const order = orderOf([names, { ...names, id: p('plugin2') }]);
+    expect(referrersOf(order, [p('plugin1')])).toEqual([names]);
   });
 });

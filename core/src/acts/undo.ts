@@ -58,7 +58,7 @@ function settle(record: OrderRecord, whereNow: WhereNow): OrderRecord | null {
       const plugin = whereNow(record.plugin);
       return plugin && { ...record, plugin };
     }
-    case 'naming':
+    case 'plugin-names':
     case 'answer': {
       const id = whereNow(record.id);
       return id && { ...record, id };
@@ -68,7 +68,7 @@ function settle(record: OrderRecord, whereNow: WhereNow): OrderRecord | null {
     case 'setting':
       return withPlugins(record, whereNow);
     // A copy goes to the plugin it was given to, even where that one has no other copies now.
-    case 'belonging':
+    case 'copy-assignment':
     case 'cabinet':
     case 'spelling':
     case 'preference':

@@ -18,7 +18,7 @@ import { createPartsReader, type OrderParts } from './order-parts.ts';
 /** What a cabinet shows: its folders in order, what is in each, and the names of plugins. */
 export interface Arrangement {
   readonly folders: readonly Folder[];
-  readonly namings: ReadonlyMap<string, PluginNames>;
+  readonly pluginNames: ReadonlyMap<string, PluginNames>;
   /** Folders and dividers below a folder, or `cabinet id` at the top, in order. */
   readonly below: ReadonlyMap<string, readonly Folder[]>;
   /** Placements of ordinary folders, in order. */
@@ -69,8 +69,8 @@ export function createArranger(
       now: number,
     ): Arrangement => {
       const ask = (): Asked => {
-        const { smart: folders, placed, andBelow, namings, answers } = parts;
-        const candidates = prepare(plugins, namings, answers, usage);
+        const { smart: folders, placed, andBelow, pluginNames, answers } = parts;
+        const candidates = prepare(plugins, pluginNames, answers, usage);
         return { candidates, filled: fill({ folders, placed, andBelow, candidates, now }) };
       };
       const rules =
@@ -88,30 +88,30 @@ export function createArranger(
  */
 function createPreparer(): (
   plugins: readonly Plugin[],
-  namings: OrderParts['namings'],
+  pluginNames: OrderParts['pluginNames'],
   answers: OrderParts['answers'],
   usage: KnownUse,
 ) => readonly Candidate[] {
   const prepare = memoizeByObject(
     (
       plugin: Plugin,
-      naming: PluginNames | undefined,
+      names: PluginNames | undefined,
       answer: Answer | undefined,
       loads: number,
       lastLoaded: string | null,
     ) =>
       candidateOf(plugin, {
-        nickname: naming?.nickname ?? null,
-        slotLabel: naming?.slotLabel ?? null,
+        nickname: names?.nickname ?? null,
+        slotLabel: names?.slotLabel ?? null,
         answer,
         loads,
         lastLoaded,
       }),
   );
-  return memoizeLast((plugins, namings, answers, usage) =>
+  return memoizeLast((plugins, pluginNames, answers, usage) =>
     plugins.map((plugin) => {
       const { loads = 0, lastLoaded = null } = usage.get(plugin.id) ?? {};
-      return prepare(plugin, namings.get(plugin.id), answers.get(plugin.id), loads, lastLoaded);
+      return prepare(plugin, pluginNames.get(plugin.id), answers.get(plugin.id), loads, lastLoaded);
     }),
   );
 }
@@ -153,7 +153,7 @@ function arrange(
   cabinet: string | null,
   usage: KnownUse,
 ): Arrangement {
-  const { everywhere, namings } = parts;
+  const { everywhere, pluginNames } = parts;
   const folders = pinnedFirst(
     cabinet === null
       ? everywhere.filter((folder) => folder.shortcutTo === null)
@@ -180,7 +180,7 @@ function arrange(
       members.set(id, held);
     }
   }
-  sortMembers(folders, members, plugins, namings, usage);
+  sortMembers(folders, members, plugins, pluginNames, usage);
   const foldersOf = new Map<string, Folder[]>();
   for (const folder of folders) {
     for (const plugin of members.get(folder.id) ?? []) {
@@ -194,7 +194,7 @@ function arrange(
   }
   return {
     folders,
-    namings,
+    pluginNames,
     below,
     placements,
     members,
@@ -257,12 +257,12 @@ function sortMembers(
   folders: readonly Folder[],
   members: Map<string, readonly PluginId[]>,
   plugins: readonly Plugin[],
-  namings: ReadonlyMap<string, PluginNames>,
+  pluginNames: ReadonlyMap<string, PluginNames>,
   usage: Warmth,
 ): void {
   const sorted = folders.filter((folder) => folder.sortedBy);
   const byId = sorted.length === 0 ? new Map<string, Plugin>() : keyedById(plugins);
-  const nameOf = (plugin: Plugin): string => namings.get(plugin.id)?.nickname ?? plugin.name;
+  const nameOf = (plugin: Plugin): string => pluginNames.get(plugin.id)?.nickname ?? plugin.name;
   for (const { id, sortedBy } of sorted) {
     const held = (members.get(id) ?? []).flatMap((plugin) => byId.get(plugin) ?? []);
     if (!sortedBy) {

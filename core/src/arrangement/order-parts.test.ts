@@ -66,7 +66,7 @@ describe('the parts of an order', () => {
     expect(next.placed.get('f')).toBe(first.placed.get('f'));
     expect(next.placed.get('g')).toEqual(['b it', 'c it']);
     expect(next.everywhere).toBe(first.everywhere);
-    expect(next.namings).toBe(first.namings);
+    expect(next.pluginNames).toBe(first.pluginNames);
     expect(read(orderOf([...before, placement('c', 'g')].slice(0, 4))).placed.has('g')).toBe(true);
   });
 

@@ -36,7 +36,7 @@ interface Structure {
 
 /** Records by their ids. */
 interface Tables {
-  readonly namings: ReadonlyMap<string, PluginNames>;
+  readonly pluginNames: ReadonlyMap<string, PluginNames>;
   readonly answers: ReadonlyMap<string, Answer>;
   readonly chains: ReadonlyMap<string, Chain>;
   readonly settings: ReadonlyMap<string, Setting>;
@@ -132,7 +132,7 @@ function structureOf(order: Order): Structure {
 
 /** In which table of the order each of them stands. */
 const tableOf = {
-  namings: 'naming',
+  pluginNames: 'plugin-names',
   answers: 'answer',
   chains: 'chain',
   settings: 'setting',

@@ -285,7 +285,7 @@ function saidOf(says: Says): ChangeLine[] {
   const ids = [
     ...new Set(
       [...change.added, ...change.removed, ...change.updated.map(([, to]) => to)]
-        .filter(({ table }) => table === 'naming' || table === 'answer')
+        .filter(({ table }) => table === 'plugin-names' || table === 'answer')
         .map(({ id }) => id as string),
     ),
   ];
@@ -300,7 +300,8 @@ function saidOf(says: Says): ChangeLine[] {
 
 /** It comes where nothing was said before, goes where nothing is said behind. */
 function wayOf(before: Order, after: Order, id: string): ChangeLine['what'] {
-  const isThere = (order: Order): boolean => order.has(`naming/${id}`) || order.has(`answer/${id}`);
+  const isThere = (order: Order): boolean =>
+    order.has(`plugin-names/${id}`) || order.has(`answer/${id}`);
   if (!isThere(before)) {
     return 'comes';
   }
@@ -308,8 +309,8 @@ function wayOf(before: Order, after: Order, id: string): ChangeLine['what'] {
 }
 
 function namingFacts(before: Order, after: Order, id: string): string[] {
-  const named = (order: Order): RecordOf<'naming'> | undefined =>
-    order.get(`naming/${id}`) as RecordOf<'naming'> | undefined;
+  const named = (order: Order): RecordOf<'plugin-names'> | undefined =>
+    order.get(`plugin-names/${id}`) as RecordOf<'plugin-names'> | undefined;
   const [from, to] = [named(before), named(after)];
   const quoted = (text: string | null | undefined): string => (text ? ` ${text}` : '');
   return [
@@ -348,7 +349,7 @@ function thingsOf({ change }: Says, sort: 'chain' | 'setting'): ChangeLine[] {
 const otherWords = {
   spelling: (count: number) =>
     `Whose ${plural(count, 'spelling')} of vendors ${count === 1 ? 'is' : 'are'}`,
-  belonging: (count: number) =>
+  'copy-assignment': (count: number) =>
     `Which plugin ${plural(count, 'copy', 'copies')} ${count === 1 ? 'belongs' : 'belong'} to`,
   preference: () => 'The order of formats',
 } as const;

@@ -208,18 +208,18 @@ function pluginRecords(plugin: DocumentPlugin, here: IdsHere): OrderRecord[] {
   if (id === null) {
     return [];
   }
-  const belongings = plugin.copies
+  const assignments = plugin.copies
     .filter(({ belongs }) => belongs)
     .flatMap((copy) => here.copy(copy) ?? [])
     .map(
       (copy): OrderRecord => ({
-        table: 'belonging',
+        table: 'copy-assignment',
         id: copy.id,
         plugin: id,
         before: copy.plugin,
       }),
     );
-  return [...saidRecords(id, plugin), ...belongings];
+  return [...saidRecords(id, plugin), ...assignments];
 }
 
 function saidRecords(
@@ -235,7 +235,7 @@ function saidRecords(
     ...(isNamed
       ? [
           {
-            table: 'naming' as const,
+            table: 'plugin-names' as const,
             id,
             nickname: nickname ?? null,
             slotLabel: slotLabel ?? null,

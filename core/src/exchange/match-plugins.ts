@@ -89,7 +89,7 @@ function matchNames(wanted: readonly ToMatch[], here: readonly ToMatch[]): Map<s
 }
 
 const none = {
-  belongings: new Map<string, { plugin: string; before: string }>(),
+  assignments: new Map<string, { plugin: string; before: string }>(),
   spellings: new Map<string, string>(),
   used: new Set<string>(),
 };

@@ -44,7 +44,7 @@ function together(mine: OrderRecord, theirs: OrderRecord, mode: MergeMode): Orde
   if (mode === 'add' || mine.table !== theirs.table) {
     return mine;
   }
-  if (mine.table === 'belonging' && theirs.table === 'belonging') {
+  if (mine.table === 'copy-assignment' && theirs.table === 'copy-assignment') {
     return mode === 'mine' ? mine : { ...theirs, before: mine.before };
   }
   if (mode === 'replace') {
@@ -52,7 +52,7 @@ function together(mine: OrderRecord, theirs: OrderRecord, mode: MergeMode): Orde
   }
   const [wins, fills] = mode === 'mine' ? [mine, theirs] : [theirs, mine];
   switch (wins.table) {
-    case 'naming':
+    case 'plugin-names':
       return filledNames(wins, fills as PluginNames);
     case 'answer':
       return filledAnswer(wins, fills as Answer);

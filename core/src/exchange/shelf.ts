@@ -77,7 +77,7 @@ function planFolder(planning: Planning, folder: Folder, path: string): void {
   const entries = plugins.map((plugin) => entryOf(plugin, wish));
   const names = named(
     wish,
-    plugins.map((plugin) => arrangement.namings.get(plugin.id)?.nickname ?? plugin.name),
+    plugins.map((plugin) => arrangement.pluginNames.get(plugin.id)?.nickname ?? plugin.name),
   );
   for (const [at, { entry, ending }] of entries.entries()) {
     plan.set(freeName(plan, `${path}${names[at] ?? ''}`, ending), entry);

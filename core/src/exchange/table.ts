@@ -200,9 +200,9 @@ function takeNames({ order, next }: Reading, id: PluginId, row: Partial<TableRow
   const nickname = cell(row.nickname, before?.nickname);
   const slotLabel = cell(row.slotLabel, before?.slotLabel);
   if (nickname === null && slotLabel === null) {
-    next.delete(`naming/${id}`);
+    next.delete(`plugin-names/${id}`);
   } else {
-    next.set(`naming/${id}`, { table: 'naming', id, nickname, slotLabel });
+    next.set(`plugin-names/${id}`, { table: 'plugin-names', id, nickname, slotLabel });
   }
   return [];
 }

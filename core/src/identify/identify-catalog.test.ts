@@ -21,7 +21,7 @@ import {
 } from './identify-catalog.ts';
 
 const nothing: Decisions = {
-  belongings: new Map(),
+  assignments: new Map(),
   spellings: new Map(),
   answers: new Map(),
   used: new Set(),
@@ -97,7 +97,7 @@ describe('sorting a catalog', () => {
     expect(doubts).toHaveLength(1);
   });
   it('asks no more about what the user has decided', () => {
-    const belongings = new Map([
+    const assignments = new Map([
       ['a', { plugin: 'p', before: 'p' }],
       ['b', { plugin: 'q', before: 'q' }],
     ]);
@@ -107,7 +107,7 @@ describe('sorting a catalog', () => {
           copy('a', 'Kelp Verb', { plugin: 'p' }),
           copy('b', 'Kelp Verb', { plugin: 'q', format: 'CLAP' }),
         ],
-        { belongings },
+        { assignments },
       ).doubts,
     ).toEqual([]);
   });
@@ -153,7 +153,7 @@ describe('properties of sorting', () => {
       copy(`c${i}`, name, { ...facts, ...(pinned || plugin ? { plugin: pinned || plugin } : {}) }),
     ),
     decisions: {
-      belongings: new Map(
+      assignments: new Map(
         list.flatMap(({ pinned }, i): [string, { plugin: string; before: string }][] =>
           pinned ? [[`c${i}`, { plugin: pinned, before: pinned }]] : [],
         ),
@@ -194,7 +194,7 @@ describe('properties of sorting', () => {
       fc.property(catalogs, catalogs, ({ copies, decisions }, { copies: arriving }) => {
         const more = arriving.map((c, i) => ({ ...c, id: `n${i}`, plugin: null }));
         const { pluginOf } = sort([...copies, ...more], decisions);
-        for (const [id, { plugin }] of decisions.belongings) {
+        for (const [id, { plugin }] of decisions.assignments) {
           expect(pluginOf.get(id)).toBe(plugin);
         }
       }),

@@ -42,7 +42,7 @@ export interface CopyToIdentify {
 /** What the user decided, and what would be lost if a plugin went. */
 export interface Decisions {
   /** Plugin by copy, and the one it came from. */
-  readonly belongings: ReadonlyMap<string, { readonly plugin: string; readonly before: string }>;
+  readonly assignments: ReadonlyMap<string, { readonly plugin: string; readonly before: string }>;
   readonly spellings: SpellingDecisions;
   /** By plugin. */
   readonly answers: ReadonlyMap<string, AnswerFacts>;
@@ -102,7 +102,7 @@ export function identifyCatalog(
 ): IdentifiedCatalog {
   const { vendors, vendorOf, groups, doubts } = gatherCopies(copies, decisions);
   /** Plugins of which the user has said that some copy is theirs: two of these are two. */
-  const decided = new Set([...decisions.belongings.values()].map((b) => b.plugin));
+  const decided = new Set([...decisions.assignments.values()].map((b) => b.plugin));
   const ids = giveIds(
     groups.map((group) => ({
       pin: group.pin,
@@ -117,7 +117,7 @@ export function identifyCatalog(
     const plugin = gatherPlugin(
       ids[g] ?? '',
       group.members.flatMap((at) => copies[at] ?? []),
-      decisions.belongings,
+      decisions.assignments,
     );
     return { ...plugin, vendor: vendorOfAll(plugin.own, vendorOf), sameBecause: group.reasons };
   });
@@ -141,7 +141,7 @@ export interface GatheredCopies extends Grouped {
 /** Which copies are one plugin. The same copies and decisions give the same outcome. */
 export function gatherCopies(
   copies: readonly CopyToIdentify[],
-  decisions: Pick<Decisions, 'belongings' | 'spellings' | 'used'>,
+  decisions: Pick<Decisions, 'assignments' | 'spellings' | 'used'>,
 ): GatheredCopies {
   const vendors = gatherVendors(countSpellings(copies), decisions.spellings);
   const names = vendorNames(vendors);
@@ -149,14 +149,14 @@ export function gatherCopies(
   const vendorOf = ({ vendor, path }: FoundCopy): string | null =>
     vendor === null ? byDirectory(path) : (names.get(vendor) ?? vendor);
   const pinOf = ({ id, plugin }: CopyToIdentify): string | null =>
-    decisions.belongings.get(id)?.plugin ??
+    decisions.assignments.get(id)?.plugin ??
     (plugin !== null && decisions.used.has(plugin) ? plugin : null);
   const grouping = groupCopies(
     copies.map((copy) => ({
       copy: { ...copy.facts, kind: readDeclared(copy.facts.format, copy.facts.declared).kind },
       vendor: vendorOf(copy.facts),
       pin: pinOf(copy),
-      isSaid: decisions.belongings.has(copy.id),
+      isSaid: decisions.assignments.has(copy.id),
     })),
     isGenericWord,
   );
@@ -276,13 +276,13 @@ export interface GatheredPlugin {
 export function gatherPlugin(
   id: string,
   held: readonly CopyToIdentify[],
-  belongings: Decisions['belongings'],
+  assignments: Decisions['assignments'],
 ): Pick<GatheredPlugin, 'id' | 'copies' | 'own'> {
   const present = held.filter((copy) => copy.isPresent);
   const counting = present.length > 0 ? present : held;
   const copies = counting.map((copy) => copy.facts);
   const own = counting
-    .filter((copy) => belongings.get(copy.id)?.before === id)
+    .filter((copy) => assignments.get(copy.id)?.before === id)
     .map((copy) => copy.facts);
   return { id, copies, own: own.length > 0 ? own : copies };
 }

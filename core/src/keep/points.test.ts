@@ -75,7 +75,7 @@ describe('the way back to a point', () => {
               record.cabinet !== cabinet?.id &&
               record.shortcutTo === null) ||
             record.table === 'answer' ||
-            record.table === 'naming';
+            record.table === 'plugin-names';
           if (isOther) {
             expect(after.get(key)).toEqual(record);
           }

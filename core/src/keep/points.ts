@@ -50,7 +50,7 @@ export function partOfChange(order: Order, change: OrderChange, part: ChangePart
         return folders.has(record.id);
       case 'placement':
         return folders.has(record.folder);
-      case 'naming':
+      case 'plugin-names':
       case 'answer':
         return record.id === part.plugin;
       default:

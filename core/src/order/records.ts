@@ -101,7 +101,7 @@ export interface Placement {
 
 /** What the user calls a plugin; its id is the plugin's. Exists only while something is set. */
 export interface PluginNames {
-  readonly table: 'naming';
+  readonly table: 'plugin-names';
   readonly id: PluginId;
   readonly nickname: string | null;
   readonly slotLabel: string | null;
@@ -109,7 +109,7 @@ export interface PluginNames {
 
 /** The user's word on which plugin a copy belongs to; its id is the copy's. */
 export interface CopyAssignment {
-  readonly table: 'belonging';
+  readonly table: 'copy-assignment';
   readonly id: CopyId;
   readonly plugin: PluginId;
   /** Where it belonged before anybody said so; undo gives it back. */
@@ -203,7 +203,7 @@ export const placementIn = (order: Order, id: string): Placement | undefined =>
   order.get(`placement/${id}`) as Placement | undefined;
 /** What the user calls a plugin. */
 export const pluginNamesIn = (order: Order, plugin: string): PluginNames | undefined =>
-  order.get(`naming/${plugin}`) as PluginNames | undefined;
+  order.get(`plugin-names/${plugin}`) as PluginNames | undefined;
 
 /** The chain with that id. */
 export const chainIn = (order: Order, plugin: string): Chain | undefined =>
@@ -216,7 +216,7 @@ export const answerIn = (order: Order, plugin: string): Answer | undefined =>
   order.get(`answer/${plugin}`) as Answer | undefined;
 /** What the user said of where a copy belongs. */
 export const copyAssignmentIn = (order: Order, copy: string): CopyAssignment | undefined =>
-  order.get(`belonging/${copy}`) as CopyAssignment | undefined;
+  order.get(`copy-assignment/${copy}`) as CopyAssignment | undefined;
 
 /** The user's order of formats on a computer. */
 export const preferenceIn = (order: Order, computer: string): Preference | undefined =>
@@ -250,7 +250,7 @@ export const allPlacements = (order: Order): Placement[] =>
 export const allAnswers = (order: Order): Answer[] => ofTable<Answer>(order, 'answer');
 /** All that the user says of where copies belong. */
 export const allCopyAssignments = (order: Order): CopyAssignment[] =>
-  ofTable<CopyAssignment>(order, 'belonging');
+  ofTable<CopyAssignment>(order, 'copy-assignment');
 /** All that the user says of spellings. */
 export const allSpellings = (order: Order): Spelling[] => ofTable<Spelling>(order, 'spelling');
 /** All chains. */
@@ -259,7 +259,7 @@ export const allChains = (order: Order): Chain[] => ofTable<Chain>(order, 'chain
 export const allSettings = (order: Order): Setting[] => ofTable<Setting>(order, 'setting');
 /** All that plugins are called. */
 export const allPluginNames = (order: Order): PluginNames[] =>
-  ofTable<PluginNames>(order, 'naming');
+  ofTable<PluginNames>(order, 'plugin-names');
 
 /** Folders and dividers directly below a folder (or below the cabinet, with null), in order. */
 export const foldersBelow = (order: Order, cabinet: CabinetId, parent: FolderId | null): Folder[] =>

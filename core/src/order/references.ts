@@ -18,9 +18,9 @@ const plugins: { readonly [T in Table]: (record: RecordOf<T>) => readonly Plugin
   cabinet: () => [],
   folder: (folder) => [...folder.alwaysIn, ...folder.alwaysOut],
   placement: (placement) => [placement.plugin],
-  naming: (naming) => [naming.id],
+  'plugin-names': (names) => [names.id],
   answer: (answer) => [answer.id],
-  belonging: (belonging) => [belonging.plugin, belonging.before],
+  'copy-assignment': ({ plugin, before }) => [plugin, before],
   spelling: () => [],
 };
 
@@ -47,7 +47,7 @@ export function referrersOf(order: Order, ids: readonly PluginId[]): OrderRecord
 export function usedIn(order: Order): Set<PluginId> {
   return new Set(
     [...order.values()].flatMap((record) =>
-      record.table === 'belonging' ? [] : [...pluginsIn(record)],
+      record.table === 'copy-assignment' ? [] : [...pluginsIn(record)],
     ),
   );
 }

@@ -106,13 +106,13 @@ describe('what a review is made of', () => {
     expect(folders[0]?.plugins).toEqual(['low tide']);
   });
   it('calls a plugin by its nickname, and says that it has one', () => {
-    const naming: OrderRecord = {
-      table: 'naming',
+    const names: OrderRecord = {
+      table: 'plugin-names',
       id: asId('sluice'),
       nickname: 'Gate',
       slotLabel: null,
     };
-    const [sluice, heron] = made([naming]).plugins;
+    const [sluice, heron] = made([names]).plugins;
     expect(sluice).toMatchObject({ name: 'Gate', hasNickname: true });
     expect(heron).toMatchObject({ name: 'heron', hasNickname: false });
   });

@@ -60,9 +60,9 @@ export function materialOf(source: ReviewSource, now: number): ReviewMaterial {
 function studied(
   plugin: Plugin,
   answer: Answer | undefined,
-  { namings }: Arrangement,
+  { pluginNames }: Arrangement,
 ): StudiedPlugin {
-  const nickname = namings.get(plugin.id)?.nickname ?? null;
+  const nickname = pluginNames.get(plugin.id)?.nickname ?? null;
   return {
     id: plugin.id,
     name: nickname ?? plugin.name,

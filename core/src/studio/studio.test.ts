@@ -129,7 +129,7 @@ describe('the catalog of a studio', () => {
     said('sluice', { kind: 'tool', types: ['meter/tuner'], vendor: 'Quoin' }),
     said('wide', { tags: ['chorus'] }),
     said('pair', { types: ['delay'] }),
-    { table: 'naming', id: asId('heron'), nickname: 'Grey Bird', slotLabel: null },
+    { table: 'plugin-names', id: asId('heron'), nickname: 'Grey Bird', slotLabel: null },
     {
       table: 'chain',
       id: asId('pair'),

@@ -79,24 +79,34 @@ export function createStudio(): (facts: StudioFacts) => Studio {
   );
   const finderOf = createFinders();
   const settingFinderOf = memoizeLast(
-    (settings: readonly Plugin[], namings: OrderParts['namings']) =>
+    (settings: readonly Plugin[], pluginNames: OrderParts['pluginNames']) =>
       createSettingFinder(
-        settings.map((thing) => findableSetting(thing, namings.get(thing.id)?.nickname ?? null)),
+        settings.map((thing) =>
+          findableSetting(thing, pluginNames.get(thing.id)?.nickname ?? null),
+        ),
       ),
   );
   return memoizeLast((facts) => {
     const { computer, order } = facts;
-    const { namings, answers, chains, settings: kept } = partsOf(order);
+    const { pluginNames, answers, chains, settings: kept } = partsOf(order);
     const formats = preferenceIn(order, computer)?.formats ?? preferred;
-    const catalog = catalogOf(facts.catalog, facts.found, namings, answers, chains, kept, formats);
+    const catalog = catalogOf(
+      facts.catalog,
+      facts.found,
+      pluginNames,
+      answers,
+      chains,
+      kept,
+      formats,
+    );
     const usage = usageOf(facts.usage);
     const { plugins, settings, keptSettings, things } = catalog;
     return {
       catalog,
       usage,
       arrange: (cabinet, now) => arrange(order, things, cabinet, usage, now),
-      finder: () => finderOf(plugins, keptSettings, answers, namings),
-      settingFinder: () => settingFinderOf(settings, namings),
+      finder: () => finderOf(plugins, keptSettings, answers, pluginNames),
+      settingFinder: () => settingFinderOf(settings, pluginNames),
     };
   });
 }
@@ -108,7 +118,7 @@ function createCatalog() {
     (
       catalog: readonly Plugin[],
       found: readonly FoundSettingCard[] | null,
-      namings: OrderParts['namings'],
+      pluginNames: OrderParts['pluginNames'],
       answers: OrderParts['answers'],
       chains: OrderParts['chains'],
       kept: OrderParts['settings'],
@@ -116,7 +126,7 @@ function createCatalog() {
     ): StudioCatalog => {
       const saidOf = (id: string): Answer | undefined => answers.get(id);
       const own = catalog.map((plugin) => answered(plugin, saidOf(plugin.id)));
-      const ownerOf = settingOwners(keyedById<Plugin>(own), (id) => namings.get(id)?.nickname);
+      const ownerOf = settingOwners(keyedById<Plugin>(own), (id) => pluginNames.get(id)?.nickname);
       const plugins = withChains(own, chains.values(), saidOf, kept);
       const settings = settingsAsSaid(found, kept, ownerOf, saidOf);
       const things = [...plugins, ...settings];
@@ -144,11 +154,11 @@ function createFinders() {
       plugins: readonly Plugin[],
       keptSettings: readonly Plugin[],
       answers: OrderParts['answers'],
-      namings: OrderParts['namings'],
+      pluginNames: OrderParts['pluginNames'],
     ) =>
       new Finder(
         [...plugins, ...keptSettings].map((plugin) => {
-          const { nickname = null, slotLabel = null } = namings.get(plugin.id) ?? {};
+          const { nickname = null, slotLabel = null } = pluginNames.get(plugin.id) ?? {};
           return prepare(plugin, nickname, slotLabel, answers.get(plugin.id)?.tags ?? noTags);
         }),
       ),

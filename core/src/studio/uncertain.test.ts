@@ -16,7 +16,7 @@ const nothing = { doubts: [], vendors: [], near: [] };
 describe('what is asked of a studio', () => {
   const records: readonly OrderRecord[] = [
     { table: 'spelling', id: asId('s'), spelling: 'Osier Ltd', vendor: 'Osier' },
-    { table: 'belonging', id: asId('copy'), plugin: asId('kelp'), before: asId('silt') },
+    { table: 'copy-assignment', id: asId('copy'), plugin: asId('kelp'), before: asId('silt') },
   ];
   const uncertain = uncertainOf(
     [pluginOf('Kelp'), pluginOf('Pair', { chain: [asId('kelp')] })],

@@ -249,7 +249,7 @@ export const forgetEmptyPlugins = (
     `DELETE FROM plugin p WHERE computer_id = $1 AND NOT is_remembered
       AND NOT EXISTS (SELECT FROM copy c WHERE c.plugin_id = p.id)
       AND NOT (id = ANY($2)) AND NOT (id = ANY($3))
-      AND NOT EXISTS (SELECT FROM belonging b WHERE b.plugin_id = p.id OR b.before_id = p.id)
+      AND NOT EXISTS (SELECT FROM copy_assignment b WHERE b.plugin_id = p.id OR b.before_id = p.id)
       AND NOT EXISTS (SELECT FROM plugin q WHERE q.went_into = p.id)
       AND NOT EXISTS (SELECT FROM load l WHERE l.plugin_id = p.id)
       AND NOT EXISTS (SELECT FROM load l WHERE l.after_plugin_id = p.id)`,
@@ -294,7 +294,7 @@ export async function wherePluginsAre(
 ): Promise<Map<string, PluginNow>> {
   const rows: { id: string; name: string; hasGone: boolean }[] = await manager.query(
     `SELECT p.id, coalesce(n.nickname, p.name) name, p.went_into IS NOT NULL "hasGone"
-       FROM plugin p LEFT JOIN naming n ON n.plugin_id = p.id
+       FROM plugin p LEFT JOIN plugin_names n ON n.plugin_id = p.id
        WHERE p.computer_id = $1 AND p.id = ANY($2::uuid[])`,
     [computer, ids],
   );
@@ -319,7 +319,7 @@ async function whereTheyWent(
        SELECT trail.id, p.id, p.name, p.went_into, trail.steps + 1
          FROM trail JOIN plugin p ON p.id = trail.next WHERE trail.steps < 1000)
      SELECT trail.id, now, coalesce(n.nickname, trail.name) name FROM trail
-       LEFT JOIN naming n ON n.plugin_id = now WHERE next IS NULL`,
+       LEFT JOIN plugin_names n ON n.plugin_id = now WHERE next IS NULL`,
     [computer, ids],
   );
   return new Map(rows.map(({ id, now, name }) => [id, { now, name }]));

@@ -5,7 +5,7 @@ import { asId } from '@clever-drawer/core/id';
 import type { PointReason } from '@clever-drawer/core/keep';
 import { pluginsOfChange } from '@clever-drawer/core/order';
 import { toJsonb } from './bulk.ts';
-import { ChangeTable, type ChangeRow } from './order-tables.ts';
+import { ChangeTable, type ChangeRow } from './order/index.ts';
 
 /** A change that was worked out and is about to be made, in words too. */
 export interface WorkedChange {
@@ -128,7 +128,7 @@ export async function pluginNames(
 ): Promise<Map<string, string>> {
   const rows: { id: string; name: string }[] = await manager.query(
     `SELECT p.id, coalesce(n.nickname, p.name) name FROM plugin p
-      LEFT JOIN naming n ON n.plugin_id = p.id WHERE p.computer_id = $1 AND p.id = ANY($2::uuid[])`,
+      LEFT JOIN plugin_names n ON n.plugin_id = p.id WHERE p.computer_id = $1 AND p.id = ANY($2::uuid[])`,
     [computer, ids],
   );
   return new Map(rows.map((row) => [asId(row.id), row.name]));

@@ -1,7 +1,8 @@
 /** What the tables' TypeORM schemas are made of. */
 import { EntitySchema, type EntitySchemaColumnOptions, type EntitySchemaOptions } from 'typeorm';
 
-type Columns<T> = { [K in keyof Required<T>]: EntitySchemaColumnOptions };
+/** The columns of a table, by the properties of its rows. */
+export type Columns<T> = { [K in keyof Required<T>]: EntitySchemaColumnOptions };
 
 /** Columns: the id of a row. */
 export const id: EntitySchemaColumnOptions = { type: 'uuid', primary: true };
@@ -48,11 +49,12 @@ export const toRow = (
   more: EntitySchemaColumnOptions = { type: 'uuid' },
 ): EntitySchemaColumnOptions => ({
   ...more,
+  name: column,
   nullable: onDelete === 'SET NULL',
   foreignKey: { target, name: `${table}_${column}_fkey`, onDelete },
 });
 
-/** A table, with columns named like their properties, in snake case. */
+/** A table. A column without a name of its own is named like its property, in snake case. */
 export function schema<T extends object>(
   name: string,
   columns: Columns<T>,
@@ -64,8 +66,8 @@ export function schema<T extends object>(
       return [
         property,
         {
-          ...options,
           name: column,
+          ...options,
           ...(options.primary ? { primaryKeyConstraintName: `${name}_pkey` } : {}),
         },
       ];

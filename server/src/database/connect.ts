@@ -20,6 +20,7 @@ import { LoadFolders1763900000017 } from './migrations/0017-load-folders.ts';
 import { UndoneChanges1763900000018 } from './migrations/0018-undone-changes.ts';
 import { TouchedPlugins1763900000019 } from './migrations/0019-touched-plugins.ts';
 import { Versions1763900000020 } from './migrations/0020-versions.ts';
+import { NamesOfRecords1763900000021 } from './migrations/0021-names-of-records.ts';
 import { SetupError } from './setup-error.ts';
 import { tables } from './tables.ts';
 
@@ -54,6 +55,7 @@ export const migrations = [
   UndoneChanges1763900000018,
   TouchedPlugins1763900000019,
   Versions1763900000020,
+  NamesOfRecords1763900000021,
 ];
 
 /** What the driver and TypeORM say of a connection that is not there, where they give no code. */

@@ -93,6 +93,46 @@ describe('the migrations', () => {
     await source.runMigrations({ transaction: 'all' });
     await source.query('DELETE FROM computer');
   });
+  it('rename kinds of records in tables and stored changes, and no text that reads like one', async () => {
+    const [computer, plugin] = [randomUUID(), randomUUID()];
+    const undoTo =
+      migrations.length - migrations.findIndex((one) => one.name.startsWith('NamesOf'));
+    for (let i = 0; i < undoTo; i += 1) {
+      await source.undoLastMigration({ transaction: 'all' });
+    }
+    const nickname = '{"table": "naming"}';
+    const record = { table: 'naming', id: plugin, nickname, slotLabel: null };
+    await source.query(
+      `INSERT INTO computer (id, name, revision, created_at, doubts, is_learning, opening, is_elsewhere,
+        kept, put_off) VALUES ($1, 'Loft', 0, now(), '[]', true, '"never"', false, '{}', '[]')`,
+      [computer],
+    );
+    await source.query(
+      `INSERT INTO plugin (id, computer_id, name, kind, types, arrived_at, is_remembered)
+        VALUES ($1, $2, 'Silt', 'effect', '[]', now(), true)`,
+      [plugin, computer],
+    );
+    await source.query('INSERT INTO naming (plugin_id, nickname) VALUES ($1, $2)', [
+      plugin,
+      nickname,
+    ]);
+    await source.query(
+      `INSERT INTO change (computer_id, number, at, words, state, change)
+        VALUES ($1, 1, now(), 'Name Silt', 'done', $2::jsonb)`,
+      [computer, JSON.stringify({ added: [record], updated: [], removed: [] })],
+    );
+    await source.runMigrations({ transaction: 'all' });
+    expect(await source.query('SELECT plugin_id, nickname FROM plugin_names')).toEqual([
+      { plugin_id: plugin, nickname },
+    ]);
+    expect(await source.query('SELECT change FROM change')).toEqual([
+      { change: { added: [{ ...record, table: 'plugin-names' }], updated: [], removed: [] } },
+    ]);
+    await source.query('DELETE FROM plugin_names');
+    await source.query('DELETE FROM plugin');
+    await source.query('DELETE FROM computer');
+  });
+
   it('can each be undone and done again', async () => {
     expect(migrations.length).toBeGreaterThan(0);
     for (let left = migrations.length; left > 0; left -= 1) {

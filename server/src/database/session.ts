@@ -181,7 +181,7 @@ export async function forgetLoads(manager: EntityManager, computer: string): Pro
  * Loads with the plugin that each counts for now: that of its copy, or the one its plugin was
  * joined to. $1 is the computer.
  */
-const counted = `joined AS (SELECT DISTINCT ON (before_id) before_id, plugin_id FROM belonging b
+const counted = `joined AS (SELECT DISTINCT ON (before_id) before_id, plugin_id FROM copy_assignment b
   WHERE plugin_id <> before_id AND NOT EXISTS (SELECT FROM copy c WHERE c.plugin_id = b.before_id)
   ORDER BY before_id, plugin_id),
      counted AS (

@@ -7,19 +7,7 @@ import {
   PictureTable,
 } from './catalog-tables.ts';
 import { PlaceTable, AsideTable, ScanTable, FindingTable } from './scan-tables.ts';
-import {
-  CabinetTable,
-  FolderTable,
-  PlacementTable,
-  NamingTable,
-  ChainTable,
-  AnswerTable,
-  BelongingTable,
-  SpellingTable,
-  PreferenceTable,
-  SettingTable,
-  ChangeTable,
-} from './order-tables.ts';
+import { ChangeTable, recordTables } from './order/index.ts';
 import { JournalTable, PointTable } from './point-tables.ts';
 import { SettingFileTable } from './setting-tables.ts';
 import { PracticeTable, SavedSessionTable, LoadTable } from './session-tables.ts';
@@ -32,16 +20,7 @@ export const tables = [
   BundleTable,
   PluginTable,
   CopyTable,
-  CabinetTable,
-  FolderTable,
-  PlacementTable,
-  NamingTable,
-  ChainTable,
-  SettingTable,
-  AnswerTable,
-  BelongingTable,
-  SpellingTable,
-  PreferenceTable,
+  ...Object.values(recordTables).map(({ schema }) => schema),
   PictureTable,
   ChangeTable,
   PointTable,

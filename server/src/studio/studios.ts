@@ -22,7 +22,7 @@ import type { Order } from '@clever-drawer/core/order';
 import { createStudio, type Studio, type StudioFacts } from '@clever-drawer/core/studio';
 import { countSpellings, readCatalog, readGrounds } from '../database/catalog.ts';
 import { findComputer, readDoubts } from '../database/computers.ts';
-import { readOrder, readSpellings } from '../database/order.ts';
+import { readOrder, readRecords, spellings } from '../database/order/index.ts';
 import { readUsage } from '../database/session.ts';
 import { settingsOfPlugins } from '../database/settings.ts';
 import {
@@ -229,9 +229,9 @@ async function readSort(
   computer: string,
 ): Promise<Omit<SortFacts, 'grounds'>> {
   const doubts = await readDoubts(manager, computer);
-  const spellings = await readSpellings(manager, computer);
+  const assigned = await readRecords(manager, spellings, computer);
   const counts = await countSpellings(manager, computer);
-  const vendors = gatherVendors(counts, new Map(spellings.map((s) => [s.spelling, s.vendor])));
+  const vendors = gatherVendors(counts, new Map(assigned.map((s) => [s.spelling, s.vendor])));
   const near = nearMisses(vendors).map(({ a, b, reason }) => ({ a: a.name, b: b.name, reason }));
   return { doubts, vendors, near };
 }

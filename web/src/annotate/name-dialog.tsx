@@ -19,8 +19,8 @@ const schema = object({
 
 export function NameDialog({ plugin, onClose }: { plugin: Plugin; onClose: () => void }) {
   const { act } = useActs();
-  const { naming } = useArrangement();
-  const now = naming(plugin.id);
+  const { namesOf } = useArrangement();
+  const now = namesOf(plugin.id);
   const form = useForm({
     resolver: yupResolver(schema),
     defaultValues: { nickname: now?.nickname ?? '', slotLabel: now?.slotLabel ?? '' },

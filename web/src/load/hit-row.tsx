@@ -45,10 +45,10 @@ export function HitRow({
   children,
 }: Props) {
   const { formatOrder } = useCatalog();
-  const { arrangement, nameOf, naming } = useArrangement();
+  const { arrangement, nameOf, namesOf } = useArrangement();
   const { plugin, because } = hit;
   const copy = copyToLoad(plugin, accepts, formatOrder) ?? copyInFront(plugin, formatOrder);
-  const label = naming(plugin.id)?.slotLabel;
+  const label = namesOf(plugin.id)?.slotLabel;
   const name = nameOf(plugin);
   const folders = arrangement.foldersOf.get(plugin.id);
   const folder =

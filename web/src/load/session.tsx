@@ -166,7 +166,7 @@ interface TrackProps {
 
 function Track({ track, chosen, opening, acts }: TrackProps) {
   const { pluginById } = useCatalog();
-  const { naming, nameOf } = useArrangement();
+  const { namesOf, nameOf } = useArrangement();
   const names = track.slots.flatMap((slot) => {
     const plugin = pluginById.get(slot.plugin ?? '');
     return plugin ? [nameOf(plugin)] : [];
@@ -177,7 +177,7 @@ function Track({ track, chosen, opening, acts }: TrackProps) {
       return settingLabel(asked.setting.name, plugin ? nameOf(plugin) : asked.name, names);
     }
     return plugin
-      ? [naming(plugin.id)?.slotLabel ?? slotLabelFor(nameOf(plugin), names), nameOf(plugin)]
+      ? [namesOf(plugin.id)?.slotLabel ?? slotLabelFor(nameOf(plugin), names), nameOf(plugin)]
       : [slotLabelFor(asked.name, names), asked.name];
   };
   const at = track.slots.length;

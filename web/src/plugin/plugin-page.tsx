@@ -47,7 +47,7 @@ export function PluginPage() {
 
 function Page({ plugin }: { plugin: Plugin }) {
   const { client } = useComputer();
-  const { nameOf, naming } = useArrangement();
+  const { nameOf, namesOf } = useArrangement();
   useDocumentTitle(nameOf(plugin));
   const navigate = useNavigate();
   const [isNaming, setNaming] = useState(false);
@@ -56,7 +56,7 @@ function Page({ plugin }: { plugin: Plugin }) {
     queryFn: () => client.plugin(faceOf(plugin)),
   });
   const name = nameOf(plugin);
-  const label = naming(plugin.id)?.slotLabel;
+  const label = namesOf(plugin.id)?.slotLabel;
   useKeys({
     N: () => {
       setNaming(true);

@@ -14,7 +14,7 @@ const title = (question: Question) =>
   renderHook(useTitle, {
     wrapper: studioOf({
       plugins: [sluice, heron],
-      records: [{ table: 'naming', id: heron.id, nickname: 'Long legs', slotLabel: null }],
+      records: [{ table: 'plugin-names', id: heron.id, nickname: 'Long legs', slotLabel: null }],
     }),
   }).result.current(question);
 const asking = { id: 'q', others: [], suggestions: [], clear: [] } as const;

@@ -48,7 +48,7 @@ export interface ArrangementContext {
   readonly chooseCabinet: (id: string) => void;
   readonly arrangement: Arrangement;
   readonly nameOf: (plugin: Plugin) => string;
-  readonly naming: (plugin: string) => PluginNames | undefined;
+  readonly namesOf: (plugin: string) => PluginNames | undefined;
 }
 
 /** What follows from an act beside the order. */

@@ -2,7 +2,7 @@
 import type { QueryClient } from '@tanstack/react-query';
 import type { CatalogView } from '@clever-drawer/core/api';
 import { lazy } from '@clever-drawer/core/memoize';
-import { chainIn, settingIn } from '@clever-drawer/core/order';
+import { chainIn, pluginNamesIn, settingIn } from '@clever-drawer/core/order';
 import type { OrderState } from './order-store.ts';
 import { catalogKey, orderKey } from './query-keys.ts';
 
@@ -15,9 +15,11 @@ export function namesIn(
   const names = lazy(() => new Map<string, string>(catalog?.plugins.map((p) => [p.id, p.name])));
   const order = queries.getQueryData<OrderState>(orderKey(computer))?.records;
   return (id) => {
-    const naming = order?.get(`naming/${id}`);
-    return naming?.table === 'naming' && naming.nickname !== null
-      ? naming.nickname
-      : (names().get(id) ?? (order && (chainIn(order, id)?.name ?? settingIn(order, id)?.name)));
+    const nickname = order && pluginNamesIn(order, id)?.nickname;
+    return (
+      nickname ??
+      names().get(id) ??
+      (order && (chainIn(order, id)?.name ?? settingIn(order, id)?.name))
+    );
   };
 }

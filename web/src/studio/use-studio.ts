@@ -72,14 +72,14 @@ function useArrangementOf(
   const arrangement = studio.arrange(cabinet?.id ?? null, Math.max(woken, fetchedAt));
   useWakeAt(arrangement.rules.expiresAt, setWoken);
   return useMemo(() => {
-    const { namings } = arrangement;
+    const { pluginNames } = arrangement;
     return {
       cabinet,
       cabinets,
       chooseCabinet,
       arrangement,
-      naming: (plugin: string) => namings.get(plugin),
-      nameOf: (plugin: Plugin) => namings.get(plugin.id)?.nickname ?? plugin.name,
+      namesOf: (plugin: string) => pluginNames.get(plugin),
+      nameOf: (plugin: Plugin) => pluginNames.get(plugin.id)?.nickname ?? plugin.name,
     };
   }, [cabinet, cabinets, chooseCabinet, arrangement]);
 }

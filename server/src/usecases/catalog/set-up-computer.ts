@@ -7,7 +7,7 @@ import type { TrackKind } from '@clever-drawer/core/loading';
 import { cabinetSlots, orderOf } from '@clever-drawer/core/order';
 import type { ComputerRow } from '../../database/catalog-tables.ts';
 import { addComputer, listComputers } from '../../database/computers.ts';
-import { applyToTables } from '../../database/order.ts';
+import { applyToTables } from '../../database/order/index.ts';
 import { newSession, writeSession } from '../../database/session.ts';
 import type { Parts } from '../../parts.ts';
 

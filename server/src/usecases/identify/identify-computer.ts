@@ -4,7 +4,6 @@
  */
 import type { EntityManager } from 'typeorm';
 import type { OrderChange } from '@clever-drawer/core/acts';
-import type { AnswerFacts } from '@clever-drawer/core/catalog';
 import { isSameValue } from '@clever-drawer/core/change';
 import { grouped } from '@clever-drawer/core/grouped';
 import {
@@ -29,7 +28,13 @@ import {
 } from '../../database/catalog.ts';
 import { findComputer, lockOrder, saveDoubts } from '../../database/computers.ts';
 import { undoneChanges } from '../../database/changes.ts';
-import { readAnswers, readBelongings, readOrder, readSpellings } from '../../database/order.ts';
+import {
+  answers,
+  copyAssignments,
+  readOrder,
+  readRecords,
+  spellings,
+} from '../../database/order/index.ts';
 import type { CopyRow, PluginRow } from '../../database/catalog-tables.ts';
 import type { Parts } from '../../parts.ts';
 import { shareTexts, type CopiesToSort } from '../../scanner/index.ts';
@@ -194,15 +199,13 @@ async function readSaid(
   manager: EntityManager,
   computer: string,
 ): Promise<Omit<Decisions, 'used'>> {
-  const belongings = await readBelongings(manager, computer);
-  const spellings = await readSpellings(manager, computer);
-  const answers = await readAnswers(manager, computer);
+  const assigned = await readRecords(manager, copyAssignments, computer);
+  const spelt = await readRecords(manager, spellings, computer);
+  const answered = await readRecords(manager, answers, computer);
   return {
-    belongings: new Map(
-      belongings.map((row) => [row.copyId, { plugin: row.pluginId, before: row.beforeId }]),
-    ),
-    spellings: new Map(spellings.map((row) => [row.spelling, row.vendor])),
-    answers: new Map(answers.map((row) => [row.pluginId, row satisfies AnswerFacts])),
+    assignments: new Map(assigned.map((one) => [one.id, one])),
+    spellings: new Map(spelt.map((one) => [one.spelling, one.vendor])),
+    answers: new Map(answered.map((one) => [one.id, one])),
   };
 }
 
@@ -217,10 +220,10 @@ export async function followChange(
   change: OrderChange,
 ): Promise<boolean> {
   const touched = [...change.added, ...change.removed, ...change.updated.map(([, to]) => to)];
-  if (touched.some((record) => record.table === 'belonging')) {
-    await moveBelongings(manager, computer, change);
+  if (touched.some((record) => record.table === 'copy-assignment')) {
+    await moveAssigned(manager, computer, change);
   }
-  if (touched.some((record) => record.table === 'belonging' || record.table === 'spelling')) {
+  if (touched.some((record) => record.table === 'copy-assignment' || record.table === 'spelling')) {
     await identifyComputer(manager, sorter, computer);
     return true;
   }
@@ -249,16 +252,16 @@ function answersThatTeach({ added, removed, updated }: OrderChange): string[] {
 }
 
 /** Copies go where the change says; where it takes back what was said, they go where they were. */
-async function moveBelongings(
+async function moveAssigned(
   manager: EntityManager,
   computer: string,
   change: OrderChange,
 ): Promise<void> {
   const to = [...change.added, ...change.updated.map(([, record]) => record)].flatMap((r) =>
-    r.table === 'belonging' ? [{ copy: r.id, plugin: r.plugin }] : [],
+    r.table === 'copy-assignment' ? [{ copy: r.id, plugin: r.plugin }] : [],
   );
   const back = change.removed.flatMap((r) =>
-    r.table === 'belonging' ? [{ copy: r.id, plugin: r.before }] : [],
+    r.table === 'copy-assignment' ? [{ copy: r.id, plugin: r.before }] : [],
   );
   await moveCopies(manager, computer, [...back, ...to]);
 }
@@ -285,7 +288,7 @@ async function identifyVendorsOf(
     return held
       ? [
           {
-            ...gatherPlugin(row.id, held, said.belongings),
+            ...gatherPlugin(row.id, held, said.assignments),
             vendor: row.vendor,
             sameBecause: row.grounds?.sameBecause ?? [],
           },

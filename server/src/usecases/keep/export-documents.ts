@@ -14,7 +14,7 @@ import {
 } from '@clever-drawer/core/documents';
 import { allCopies, listPlugins, readCatalog } from '../../database/catalog.ts';
 import { findComputer } from '../../database/computers.ts';
-import { readOrder } from '../../database/order.ts';
+import { readOrder } from '../../database/order/index.ts';
 import { ownPictures } from '../../database/pictures.ts';
 import type { Parts } from '../../parts.ts';
 import { loadsForDocument } from './document-loads.ts';

@@ -9,7 +9,7 @@ import { ok, type Result } from '@clever-drawer/core/problem';
 import { readTable, recordsOf } from '@clever-drawer/core/documents';
 import { pluginNames, type WorkedChange } from '../../database/changes.ts';
 import { findComputer } from '../../database/computers.ts';
-import { readOrder } from '../../database/order.ts';
+import { readOrder } from '../../database/order/index.ts';
 import { loggable } from '../../log.ts';
 import type { Parts } from '../../parts.ts';
 import { step } from '../order/step.ts';

@@ -10,7 +10,7 @@ import { pluginsOfChange, type Order } from '@clever-drawer/core/order';
 import { failed, ok, type Result } from '@clever-drawer/core/problem';
 import { pluginNames } from '../../database/changes.ts';
 import { lockOrder } from '../../database/computers.ts';
-import { readOrder } from '../../database/order.ts';
+import { readOrder } from '../../database/order/index.ts';
 import type { PointRow } from '../../database/point-tables.ts';
 import {
   addPoint,
@@ -155,7 +155,7 @@ async function comparisonOf(
     return record.table === 'folder' ? [record.cabinet] : [];
   });
   const plugins = records.flatMap((record) =>
-    record.table === 'naming' || record.table === 'answer' ? [record.id as string] : [],
+    record.table === 'plugin-names' || record.table === 'answer' ? [record.id as string] : [],
   );
   return {
     change: describeChange(before, change, (id) => names.get(id)),

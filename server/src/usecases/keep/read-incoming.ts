@@ -6,7 +6,7 @@ import { fold } from '@clever-drawer/core/text';
 import { readDocument, readOutline, type ReadDocument } from '@clever-drawer/core/documents';
 import { allCopies, readCatalog } from '../../database/catalog.ts';
 import { findComputer } from '../../database/computers.ts';
-import { readOrder } from '../../database/order.ts';
+import { readOrder } from '../../database/order/index.ts';
 import type { Reach } from '../../reach.ts';
 import { readTree } from '../../shelf/index.ts';
 import { documentOfTree } from './tree-document.ts';

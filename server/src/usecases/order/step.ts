@@ -9,7 +9,7 @@ import { failed, ok, type Result } from '@clever-drawer/core/problem';
 import { wherePluginsAre } from '../../database/catalog.ts';
 import { saveStep, undoWords, type WorkedChange } from '../../database/changes.ts';
 import { lockOrder } from '../../database/computers.ts';
-import { applyToTables } from '../../database/order.ts';
+import { applyToTables } from '../../database/order/index.ts';
 import type { Parts } from '../../parts.ts';
 import { followChange } from '../identify/identify-computer.ts';
 import { keepForPoints } from '../keep/keep-points.ts';

@@ -23,7 +23,13 @@ import {
   shownState,
 } from '../../database/catalog.ts';
 import { findComputer } from '../../database/computers.ts';
-import { findAnswer, findChain, findPreference, standInCatalog } from '../../database/order.ts';
+import {
+  addToCatalog,
+  answers,
+  chains,
+  findRecord,
+  preferences,
+} from '../../database/order/index.ts';
 import {
   addLoads,
   copiesInCatalog,
@@ -94,7 +100,7 @@ export async function asking(
 /** What is kept with a session: loads, and what of them stands in the catalog for the first time. */
 interface Beside {
   readonly loads: readonly LoadRow[];
-  readonly things: Parameters<typeof standInCatalog>[2];
+  readonly things: Parameters<typeof addToCatalog>[2];
 }
 
 /** Keeps what the host says together with the loads, in one transaction. */
@@ -106,7 +112,7 @@ async function keep(
 ): Promise<Result<SessionView>> {
   await parts.database.transaction(async (manager) => {
     await writeSession(manager, computer, session);
-    await standInCatalog(manager, computer, things);
+    await addToCatalog(manager, computer, things);
     await addLoads(manager, loads);
   });
   parts.events.tell(computer, { event: 'session' });
@@ -160,15 +166,15 @@ async function chooseCopy(
   const copies = (await copiesOfPlugins(manager, [plugin.id])).filter(
     ({ format }) => setting === null || format === setting.format,
   );
-  const said = (await findAnswer(manager, plugin.id)) ?? undefined;
+  const said = (await findRecord(manager, answers, computer, plugin.id)) ?? undefined;
   const card = withAnswer(cardOf(plugin, copies), said);
   const reason =
     wanted === null ? whyNot(card, slot, said, settings, clock().toISOString().slice(0, 10)) : null;
   if (reason !== null) {
     return failed({ code: 'cannot-load', at: 'plugin', name: plugin.name, reason });
   }
-  const chosen =
-    wanted ?? copyToLoad(card, settings, (await findPreference(manager, computer))?.formats)?.id;
+  const preference = await findRecord(manager, preferences, computer, computer);
+  const chosen = wanted ?? copyToLoad(card, settings, preference?.formats)?.id;
   const row = copies.find((copy) => copy.id === chosen);
   return row
     ? ok({ row, plugin, setting })
@@ -208,7 +214,7 @@ export const loadIntoSlot = (
     }
     const session = await sessionOf(parts, computer);
     const track = session.tracks.find((one) => one.id === request.track);
-    const chain = await findChain(manager, computer, request.plugin);
+    const chain = await findRecord(manager, chains, computer, request.plugin);
     if (!track) {
       return failed({ code: 'unknown-record', at: 'track', what: 'track' });
     }

@@ -11,7 +11,7 @@ import {
 import { memoizeByObject } from '@clever-drawer/core/memoize';
 import { failed, ok, type Result } from '@clever-drawer/core/problem';
 import { allCopies, listPlugins } from '../../database/catalog.ts';
-import { findPreference } from '../../database/order.ts';
+import { findRecord, preferences } from '../../database/order/index.ts';
 import { hostCopyOf } from '../../database/session.ts';
 import type { Parts } from '../../parts.ts';
 import type { StudioNow } from '../../studio/studios.ts';
@@ -44,7 +44,7 @@ async function prepareRepairs(
   const [copies, plugins, preference] = await Promise.all([
     allCopies(manager, computer),
     listPlugins(manager, computer),
-    findPreference(manager, computer),
+    findRecord(manager, preferences, computer, computer),
   ]);
   const rows = new Map(copies.map((copy) => [copy.id, copy]));
   const names = new Map(plugins.map((plugin) => [plugin.id, plugin]));

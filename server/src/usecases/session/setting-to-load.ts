@@ -1,7 +1,7 @@
 /** The saved setting that a load means: what a scan found, or one of the user's own. */
 import type { Setting } from '@clever-drawer/core/order';
 import { failed, ok, type Result } from '@clever-drawer/core/problem';
-import { findKeptSetting } from '../../database/order.ts';
+import { findRecord, settings } from '../../database/order/index.ts';
 import type { SettingHere as Found } from '../../database/settings.ts';
 import type { Parts } from '../../parts.ts';
 
@@ -14,7 +14,7 @@ export async function settingToLoad(
   computer: string,
   id: string,
 ): Promise<Result<SettingHere> | null> {
-  const kept = await findKeptSetting(parts.database.manager, id);
+  const kept = await findRecord(parts.database.manager, settings, computer, id);
   if (kept && kept.state !== null) {
     return ok(kept);
   }

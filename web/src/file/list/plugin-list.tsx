@@ -278,7 +278,7 @@ function useRowProps(
       isActive: id === active,
       isInTray: tray.has(id),
       isFavourite: isAmongFavourites(folders),
-      slotLabel: arrangement.namings.get(id)?.slotLabel ?? null,
+      slotLabel: arrangement.pluginNames.get(id)?.slotLabel ?? null,
       ago: ago(usage.get(id)?.lastLoaded, now),
       picture: pictureOf(row.plugin),
       isHidden: answers.get(id)?.isHidden ?? false,

@@ -32,7 +32,7 @@ const records: readonly OrderRecord[] = [
     position: 'V',
   },
   {
-    table: 'naming',
+    table: 'plugin-names',
     id: asId('heron'),
     nickname: 'Grey Bird',
     slotLabel: null,

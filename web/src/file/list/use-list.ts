@@ -141,15 +141,15 @@ export function useList(): List {
   const { plugins, settings, answers, usage } = useCatalog();
   const { arrangement } = useArrangement();
   const { filter, sorting, setState } = useFilter();
-  const { namings, foldersOf } = arrangement;
+  const { pluginNames, foldersOf } = arrangement;
   const withSettings = listsSettings(filter);
   const allRows = useMemo(
     () =>
       [...plugins, ...(withSettings ? settings : [])].map((plugin) => {
-        const naming = namings.get(plugin.id);
-        return rowOf(plugin, naming?.nickname ?? null, naming?.slotLabel ?? null);
+        const names = pluginNames.get(plugin.id);
+        return rowOf(plugin, names?.nickname ?? null, names?.slotLabel ?? null);
       }),
-    [plugins, settings, withSettings, namings],
+    [plugins, settings, withSettings, pluginNames],
   );
   const ordered = useMemo(() => lineUp(allRows, sorting, usage), [allRows, sorting, usage]);
   const [now] = useState(() => Date.now());
