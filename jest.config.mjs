@@ -26,6 +26,7 @@ export default {
   // Tests of hooks and components are .tsx and say that they run under jsdom.
   testMatch: ['**/*.test.{ts,tsx}'],
   testEnvironment: 'node',
+  moduleNameMapper: { '\\.css$': '<rootDir>/scripts/no-styles.mjs' },
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: {
     '^.+\\.ts$': swc({ syntax: 'typescript', tsx: false }),

@@ -1,0 +1,2 @@
+/** What unit tests get instead of a style sheet. */
+export default {};

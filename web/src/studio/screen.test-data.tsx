@@ -1,0 +1,77 @@
+/** A screen as a person meets it in a test: at its address, over the real core and a server made up by the test. */
+import { TextEncoder } from 'node:util';
+import { webcrypto } from 'node:crypto';
+import type { ComponentType } from 'react';
+import { fireEvent, render } from '@testing-library/react';
+import type { Act } from '@clever-drawer/core/acts';
+import { studioOf, type StudioSaid } from './studio.test-data.tsx';
+
+/** A size for what asks for one: jsdom lays nothing out. */
+class NoSizes {
+  observe(): void {
+    // Nothing has a size.
+  }
+  unobserve(): void {
+    // Nothing was observed.
+  }
+  disconnect(): void {
+    // Nothing was observed.
+  }
+}
+
+// The router asks for the first as it is read in, and jsdom has none of them.
+Object.assign(globalThis, { TextEncoder, ResizeObserver: NoSizes });
+Object.defineProperty(globalThis, 'crypto', { configurable: true, value: webcrypto });
+Object.assign(HTMLElement.prototype, {
+  scrollIntoView: () => undefined,
+  scrollTo: () => undefined,
+});
+const { BrowserRouter, Route, Routes } = await import('react-router');
+
+export interface ScreenSaid extends Omit<StudioSaid, 'act'> {
+  /** Its address, and the pattern of its route where that is another. */
+  readonly at: string;
+  readonly path?: string;
+  /** Whether acts succeed; all do. */
+  readonly canAct?: boolean;
+}
+
+/** What a test sees beside the screen. */
+export interface ShownScreen {
+  /** What was done to the order, the first first. */
+  readonly acts: readonly Act[];
+  /** The address now. */
+  readonly address: () => string;
+}
+
+/** Draws a screen. */
+export function showScreen(
+  Screen: ComponentType,
+  { at, path = at.split('?')[0] ?? at, canAct = true, ...said }: ScreenSaid,
+): ShownScreen {
+  const acts: Act[] = [];
+  const wrapper = studioOf({
+    ...said,
+    act: (act, then) => {
+      acts.push(act);
+      then?.onStored?.();
+      return canAct;
+    },
+  });
+  window.history.replaceState(null, '', at);
+  render(
+    <BrowserRouter>
+      <Routes>
+        <Route path={path} element={<Screen />} />
+        <Route path="*" element={<p>another screen</p>} />
+      </Routes>
+    </BrowserRouter>,
+    { wrapper },
+  );
+  return { acts, address: () => `${window.location.pathname}${window.location.search}` };
+}
+
+/** Presses a key where the focus is. */
+export const press = (key: string, modifiers: object = {}): void => {
+  fireEvent.keyDown(document.activeElement ?? document.body, { key, ...modifiers });
+};
