@@ -4,6 +4,7 @@ import { webcrypto } from 'node:crypto';
 import type { ComponentType } from 'react';
 import { fireEvent, render } from '@testing-library/react';
 import type { Act } from '@clever-drawer/core/acts';
+import type { Beside } from './own-acts.ts';
 import { studioOf, type StudioSaid } from './studio.test-data.tsx';
 
 /** A size for what asks for one: jsdom lays nothing out. */
@@ -26,9 +27,11 @@ Object.assign(HTMLElement.prototype, {
   scrollIntoView: () => undefined,
   scrollTo: () => undefined,
 });
+// Lines of a list have to have a height to be drawn.
+Object.defineProperty(HTMLElement.prototype, 'offsetHeight', { configurable: true, value: 40 });
 const { BrowserRouter, Route, Routes } = await import('react-router');
 
-export interface ScreenSaid extends Omit<StudioSaid, 'act'> {
+export interface ScreenSaid extends Omit<StudioSaid, 'act' | 'did'> {
   /** Its address, and the pattern of its route where that is another. */
   readonly at: string;
   readonly path?: string;
@@ -40,6 +43,8 @@ export interface ScreenSaid extends Omit<StudioSaid, 'act'> {
 export interface ShownScreen {
   /** What was done to the order, the first first. */
   readonly acts: readonly Act[];
+  /** What was done beside the order, in words, and how it is taken back. */
+  readonly beside: readonly ({ readonly words: string } & Beside)[];
   /** The address now. */
   readonly address: () => string;
 }
@@ -50,12 +55,16 @@ export function showScreen(
   { at, path = at.split('?')[0] ?? at, canAct = true, ...said }: ScreenSaid,
 ): ShownScreen {
   const acts: Act[] = [];
+  const beside: ({ readonly words: string } & Beside)[] = [];
   const wrapper = studioOf({
     ...said,
     act: (act, then) => {
       acts.push(act);
       then?.onStored?.();
       return canAct;
+    },
+    did: (words, steps) => {
+      beside.push({ words, ...steps });
     },
   });
   window.history.replaceState(null, '', at);
@@ -68,7 +77,7 @@ export function showScreen(
     </BrowserRouter>,
     { wrapper },
   );
-  return { acts, address: () => `${window.location.pathname}${window.location.search}` };
+  return { acts, beside, address: () => `${window.location.pathname}${window.location.search}` };
 }
 
 /** Presses a key where the focus is. */

@@ -1,6 +1,7 @@
 /** A studio for tests: the real core over what a test says, with a server made up by the test. */
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useMemo, type ReactNode } from 'react';
+import type { ComputerView, ScanProgress } from '@clever-drawer/core/api';
 import type { Plugin } from '@clever-drawer/core/catalog';
 import { asId, type ComputerId } from '@clever-drawer/core/id';
 import type { Usage } from '@clever-drawer/core/loading';
@@ -14,6 +15,7 @@ import {
   Computer,
   Finding,
   Order,
+  ScanProgressContext,
   ShownArrangement,
   Waiting,
   type ActsContext,
@@ -31,6 +33,10 @@ export interface StudioSaid {
   readonly usage?: readonly Usage[];
   readonly records?: readonly OrderRecord[];
   readonly client?: Partial<Client>;
+  readonly computer?: Partial<ComputerView>;
+  readonly chooseComputer?: (id: string) => void;
+  /** How far a scan is that runs. */
+  readonly scan?: ScanProgress | null;
   readonly order?: Partial<OrderState>;
   readonly own?: OwnActs;
   readonly act?: ActsContext['act'];
@@ -44,7 +50,10 @@ export function studioOf({
   found = [],
   usage = [],
   records = [],
-  client: told = {},
+  client: answers = {},
+  computer: seen = {},
+  chooseComputer = () => undefined,
+  scan = null,
   order: state = {},
   own = createOwnActs(),
   act = () => true,
@@ -53,9 +62,9 @@ export function studioOf({
 }: StudioSaid): (props: { readonly children: ReactNode }) => ReactNode {
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   const order = orderOf(records);
-  const client: Client = { ...clientFor('desk'), ...told };
-  const computer = { id: asId<ComputerId>('desk'), name: 'Desk', isElsewhere: false };
-  const where = { client, computer, computers: [computer], chooseComputer: () => undefined };
+  const client: Client = { ...clientFor('desk'), ...answers };
+  const computer = { id: asId<ComputerId>('desk'), name: 'Desk', isElsewhere: false, ...seen };
+  const where = { client, computer, computers: [computer], chooseComputer };
   const acts = { own, act, step, did };
   const shown: OrderState = {
     revision: 1,
@@ -78,7 +87,9 @@ export function studioOf({
             <Finding value={finding}>
               <Waiting value={waiting}>
                 <Order value={shown}>
-                  <ShownArrangement value={arrangement}>{children}</ShownArrangement>
+                  <ShownArrangement value={arrangement}>
+                    <ScanProgressContext value={scan}>{children}</ScanProgressContext>
+                  </ShownArrangement>
                 </Order>
               </Waiting>
             </Finding>

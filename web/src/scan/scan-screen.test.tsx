@@ -1,0 +1,521 @@
+/** @jest-environment jsdom */
+import { afterEach, describe, expect, it, jest } from '@jest/globals';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import type {
+  FindingView,
+  OpeningView,
+  PlaceView,
+  ScanProgress,
+  ScanView,
+} from '@clever-drawer/core/api';
+import { formats } from '@clever-drawer/core/formats';
+import { asId } from '@clever-drawer/core/id';
+import type { Client } from '../api/client.ts';
+import { showScreen, type ScreenSaid, type ShownScreen } from '../studio/screen.test-data.tsx';
+
+const { ScanScreen } = await import('./scan-screen.tsx');
+
+const never = <T,>(): Promise<T> => new Promise(() => undefined);
+
+const place = (path: string, more: Partial<PlaceView> = {}): PlaceView => ({
+  id: asId(path),
+  path,
+  formats,
+  copies: 3,
+  failed: 0,
+  opened: 0,
+  settings: 0,
+  isOn: true,
+  isWatched: false,
+  reachable: true,
+  ...more,
+});
+
+const noCounts: ScanView['counts'] = {
+  arrived: 0,
+  returned: 0,
+  updated: 0,
+  opened: 0,
+  moved: 0,
+  gone: 0,
+  away: 0,
+  failed: 0,
+  unchanged: 0,
+};
+
+const scan = (id: string, more: Partial<ScanView> = {}): ScanView => ({
+  id: asId(id),
+  startedAt: '2026-03-04T10:00:00.000Z',
+  endedAt: '2026-03-04T10:01:00.000Z',
+  state: 'done',
+  looked: 3,
+  counts: noCounts,
+  problems: [],
+  ...more,
+});
+
+const finding = (sort: FindingView['sort'], more: Partial<FindingView> = {}): FindingView => ({
+  id: sort,
+  sort,
+  name: `${sort} one`,
+  vendor: 'Reed & Tide',
+  format: 'VST3',
+  path: `/plugins/${sort}.vst3`,
+  from: null,
+  to: null,
+  plugin: asId('p'),
+  copy: null,
+  problem: null,
+  ...more,
+});
+
+const progress: ScanProgress = {
+  scan: asId('s'),
+  state: 'running',
+  place: '/plugins',
+  examining: 'heron.vst3',
+  done: 3,
+  total: 10,
+  unchanged: 0,
+  failed: 0,
+  isOpening: false,
+  secondsLeft: 30,
+};
+
+const opening: OpeningView = { wish: 'ask', nameless: 0, unopened: 0, lacks: null };
+
+interface Shown extends Omit<Partial<ScreenSaid>, 'client' | 'found'> {
+  readonly places?: readonly PlaceView[];
+  readonly scans?: readonly ScanView[];
+  readonly running?: ScanProgress | null;
+  readonly failed?: readonly FindingView[];
+  readonly found?: readonly FindingView[];
+  readonly opens?: OpeningView;
+  readonly client?: Partial<Client>;
+}
+
+async function show({
+  places = [place('/plugins')],
+  scans = [],
+  running = null,
+  failed = [],
+  found = [],
+  opens = opening,
+  client = {},
+  ...said
+}: Shown = {}): Promise<ShownScreen> {
+  const shown = showScreen(ScanScreen, {
+    at: '/scan',
+    ...said,
+    client: {
+      places: () => Promise.resolve([...places]),
+      scans: () => Promise.resolve({ scans: [...scans], progress: running }),
+      findings: () => Promise.resolve([...found]),
+      failedNow: () => Promise.resolve([...failed]),
+      opening: () => Promise.resolve(opens),
+      asides: () => Promise.resolve([]),
+      waitingSettings: () => Promise.resolve([]),
+      ...client,
+    },
+  });
+  await screen.findByRole('heading', { name: 'What changed' });
+  return shown;
+}
+
+const button = (name: string | RegExp): HTMLElement => screen.getByRole('button', { name });
+
+afterEach(cleanup);
+
+describe('a computer that was never scanned', () => {
+  it('asks for places first, and does not scan without one', async () => {
+    const startScan = jest.fn<Client['startScan']>(never);
+    await show({ places: [], client: { startScan } });
+    expect(screen.getByText(/Tell where your plugins are/)).toBeTruthy();
+    expect(screen.queryByRole('table')).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Examine everything again' })).toBeNull();
+  });
+
+  it('with a place says what Scan will do, and scans what changed', async () => {
+    const startScan = jest.fn<Client['startScan']>(never);
+    await show({ client: { startScan } });
+    expect(screen.getByText(/^Press Scan: what arrives/)).toBeTruthy();
+    expect(screen.getByText('Not looked through yet.')).toBeTruthy();
+    fireEvent.click(button('Scan'));
+    await waitFor(() => {
+      expect(startScan).toHaveBeenCalledWith('changed');
+    });
+  });
+});
+
+describe('the places', () => {
+  it('say what is in them, what failed, and what is the matter', async () => {
+    await show({
+      places: [
+        place('/a', { failed: 2, opened: 4, settings: 1, isWatched: true, formats: ['LV2'] }),
+        place('/b', { isOn: false, reachable: false, copies: 0 }),
+      ],
+    });
+    const [, first, second] = screen.getAllByRole('row');
+    expect(first?.textContent).toContain('LV2 · 4 opened · 1 saved setting · keeps looking');
+    expect(first?.textContent).toContain('2 failed');
+    expect(first?.textContent).not.toContain('out of reach');
+    expect(first?.textContent).not.toContain('switched off');
+    expect(second?.textContent).toContain('all formats · switched off');
+    expect(second?.textContent).toContain('out of reach');
+    expect(second?.textContent).toContain('none');
+    expect(second?.textContent).not.toContain('opened');
+    expect(second?.textContent).not.toContain('saved setting');
+  });
+
+  it('are switched off and watched by a press, with what undoes it', async () => {
+    const changePlace = jest.fn<Client['changePlace']>(() => Promise.resolve([place('/a')]));
+    const { beside } = await show({ places: [place('/a')], client: { changePlace } });
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Look through /a' }));
+    await waitFor(() => {
+      expect(beside).toHaveLength(1);
+    });
+    fireEvent.click(button('Keep looking in /a'));
+    await waitFor(() => {
+      expect(beside.map(({ words }) => words)).toEqual([
+        'No longer look through /a',
+        'Keep looking in /a',
+      ]);
+    });
+    await beside[0]?.undo();
+    await beside[1]?.redo();
+    await beside[1]?.undo();
+    expect(changePlace.mock.calls.map(([, wanted]) => wanted)).toEqual([
+      { isOn: false },
+      { isWatched: true },
+      { isOn: true },
+      { isWatched: true },
+      { isWatched: false },
+    ]);
+  });
+
+  it('are removed, and undo adds them again as they were', async () => {
+    const removePlace = jest.fn<Client['removePlace']>(() => Promise.resolve(null));
+    const addPlace = jest.fn<Client['addPlace']>(() =>
+      Promise.resolve(place('/a', { id: asId('again') })),
+    );
+    const changePlace = jest.fn<Client['changePlace']>(() => Promise.resolve([place('/a')]));
+    const { beside } = await show({
+      places: [place('/a', { isWatched: true, formats: ['LV2'] })],
+      client: { removePlace, addPlace, changePlace },
+    });
+    fireEvent.click(button('Stop looking through /a'));
+    await waitFor(() => {
+      expect(beside).toHaveLength(1);
+    });
+    await beside[0]?.undo();
+    expect(addPlace).toHaveBeenCalledWith('/a', ['LV2']);
+    expect(changePlace).toHaveBeenCalledWith('again', { isOn: true, isWatched: true });
+    await beside[0]?.redo();
+    expect(removePlace.mock.calls).toEqual([['/a'], ['again']]);
+  });
+
+  it('are added by their path, without spaces round it; a refusal is said at the field', async () => {
+    const addPlace = jest.fn<Client['addPlace']>((path) =>
+      path === '/none'
+        ? Promise.reject(new Error('There is no /none.'))
+        : Promise.resolve(place(path)),
+    );
+    await show({ client: { addPlace } });
+    const field = screen.getByLabelText('Path of a directory with plugins');
+    const submit = (path: string): void => {
+      fireEvent.change(field, { target: { value: path } });
+      fireEvent.click(button('Add a place'));
+    };
+    submit('  ');
+    expect(await screen.findByText('Type or paste the path of a directory.')).toBeTruthy();
+    submit('/none');
+    expect(await screen.findByText('There is no /none.')).toBeTruthy();
+    submit(' /more ');
+    expect(await screen.findByText('/more added. Scan to look through it.')).toBeTruthy();
+    expect(addPlace.mock.calls).toEqual([['/none'], ['/more']]);
+  });
+
+  it('that are usual are added, or are there already', async () => {
+    const addUsualPlaces = jest
+      .fn<Client['addUsualPlaces']>()
+      .mockResolvedValueOnce([place('/usr'), place('/opt')])
+      .mockResolvedValueOnce([]);
+    await show({ client: { addUsualPlaces } });
+    fireEvent.click(button('Look in the usual places'));
+    expect(await screen.findByText('2 usual places added')).toBeTruthy();
+    fireEvent.click(button('Look in the usual places'));
+    expect(await screen.findByText(/are listed already/)).toBeTruthy();
+  });
+});
+
+describe('a scan that runs', () => {
+  it('says where it is, how far, and how long it takes, and can be stopped', async () => {
+    const stopScan = jest.fn<Client['stopScan']>(never);
+    await show({ scan: { ...progress, unchanged: 2, failed: 1 }, client: { stopScan } });
+    const status = screen
+      .getAllByRole('status')
+      .map((one) => one.textContent)
+      .join(' ');
+    expect(status).toContain('3 of 10 · about 30 s left');
+    expect(status).toContain('Reading heron.vst3 · 2 unchanged, skipped · 1 failed');
+    expect(screen.queryByRole('button', { name: 'Scan' })).toBeNull();
+    fireEvent.click(button('Stop'));
+    expect(await screen.findByRole('button', { name: 'Stopping …' })).toBeTruthy();
+    expect(stopScan).toHaveBeenCalled();
+  });
+
+  it('that has only begun, or only compares, says so', async () => {
+    await show({ running: { ...progress, total: null, examining: '', secondsLeft: null } });
+    const status = screen
+      .getAllByRole('status')
+      .map((one) => one.textContent)
+      .join(' ');
+    expect(status).toContain('finding what is there');
+    expect(status).toContain('Comparing');
+    expect(status).not.toContain('left');
+    expect(status).not.toContain('failed');
+    expect(status).not.toContain('unchanged');
+  });
+
+  it('that opens copies says that it opens; minutes are rounded up', async () => {
+    await show({ scan: { ...progress, isOpening: true, secondsLeft: 90 } });
+    const status = screen
+      .getAllByRole('status')
+      .map((one) => one.textContent)
+      .join(' ');
+    expect(status).toContain('Opening heron.vst3');
+    expect(status).toContain('about 2 min left');
+  });
+});
+
+describe('what came of the last scan', () => {
+  it('is said for each way in which it ended', async () => {
+    await show({ scans: [scan('a', { state: 'stopped' })] });
+    expect(screen.getByText(/was stopped\. What it had found is kept/)).toBeTruthy();
+    expect(screen.getByText(/stopped before the end/)).toBeTruthy();
+    cleanup();
+    await show({ scans: [scan('a', { state: 'interrupted' })] });
+    expect(screen.getByText(/was interrupted/)).toBeTruthy();
+    expect(screen.queryByText(/stopped before the end/)).toBeNull();
+    cleanup();
+    await show({ scans: [scan('a')] });
+    expect(screen.getByText(/^Last looked through 4 Mar/)).toBeTruthy();
+    expect(await screen.findByText('Everything is as it was.')).toBeTruthy();
+    cleanup();
+    await show({ scans: [scan('a', { state: 'running', endedAt: null })] });
+    expect(await screen.findByText('Nothing new so far.')).toBeTruthy();
+  });
+
+  it('scans anew in other ways, only the failed ones where some failed', async () => {
+    const startScan = jest.fn<Client['startScan']>(never);
+    await show({ scans: [scan('a')], client: { startScan } });
+    expect(screen.queryByRole('button', { name: /^Only the/ })).toBeNull();
+    fireEvent.click(button('Examine everything again'));
+    await waitFor(() => {
+      expect(startScan).toHaveBeenCalledWith('everything');
+    });
+    cleanup();
+    await show({
+      places: [place('/a', { failed: 1 }), place('/b', { failed: 2 })],
+      scans: [scan('a')],
+      client: { startScan },
+    });
+    fireEvent.click(button('Only the 3 that failed'));
+    await waitFor(() => {
+      expect(startScan).toHaveBeenCalledWith('failed');
+    });
+  });
+
+  it('names what could not be looked into', async () => {
+    await show({ scans: [scan('a', { problems: ['/a/locked may not be read'] })] });
+    expect(screen.getByText('One thing could not be looked into')).toBeTruthy();
+    expect(screen.getByText('/a/locked may not be read')).toBeTruthy();
+  });
+});
+
+describe('the findings', () => {
+  it('are counted, failed ones first, each with what happened', async () => {
+    await show({
+      scans: [scan('a', { counts: { ...noCounts, arrived: 2, failed: 1, unchanged: 9 } })],
+      found: [
+        finding('gone'),
+        finding('arrived', { to: '2.0', vendor: null }),
+        finding('updated', { from: '1.0', to: '1.1' }),
+        finding('opened', { from: 'heron', to: 'Heron' }),
+        finding('moved', { from: '/old' }),
+        finding('away'),
+        finding('failed', {
+          problem: { code: 'place-missing', at: '/plugins/failed.vst3' },
+          copy: asId('c'),
+          plugin: null,
+        }),
+      ],
+    });
+    expect(screen.getByText(/2 arrived · 1 failed/).textContent).toContain(' · 9 unchanged.');
+    const list = await screen.findByRole('region', { name: 'Findings' });
+    const rows = within(list)
+      .getAllByRole('listitem')
+      .map((row) => row.textContent);
+    expect(rows).toHaveLength(7);
+    expect(rows[0]).toMatch(/^Failed/);
+    expect(rows[1]).toContain('no vendor named · VST3 · 2.0');
+    expect(rows[2]).toContain('1.0 → 1.1 · VST3');
+    expect(rows[3]).toContain('VST3 · from /old');
+    expect(rows[4]).toContain('its place cannot be reached');
+    expect(rows[5]).toContain('VST3 · was /plugins/gone.vst3');
+    expect(rows[6]).toContain('was heron · Reed & Tide · VST3');
+    expect(within(list).getAllByRole('button', { name: 'Set aside' })).toHaveLength(1);
+    // Neither what is gone nor what has no plugin is in File.
+    expect(within(list).getAllByRole('link', { name: 'Show in File' })).toHaveLength(5);
+  });
+
+  it('with the same version say that it is as before', async () => {
+    await show({
+      scans: [scan('a', { counts: { ...noCounts, updated: 1 } })],
+      found: [finding('updated', { from: '1.0', to: '1.0' })],
+    });
+    expect(await screen.findByText('VST3 · changed, version 1.0 as before')).toBeTruthy();
+  });
+
+  it('of arrivals lead to File; only so many are shown, which is said', async () => {
+    await show({
+      scans: [scan('a', { counts: { ...noCounts, arrived: 500 } })],
+      found: [finding('arrived')],
+    });
+    expect(await screen.findByText(/Showing the first 1\./)).toBeTruthy();
+    expect(
+      screen.getByRole('link', { name: 'Show what arrived in File' }).getAttribute('href'),
+    ).toContain('/file?arrived=');
+  });
+
+  it('of an earlier scan, and all that failed, are a press away', async () => {
+    const asked: string[] = [];
+    await show({
+      scans: [scan('new'), scan('old', { startedAt: '2025-03-04T10:00:00.000Z' })],
+      failed: [
+        finding('failed', {
+          path: '/plugins/x.vst3',
+          problem: { code: 'place-missing', at: '/elsewhere' },
+        }),
+      ],
+      client: {
+        findings: (id) => {
+          asked.push(id);
+          return Promise.resolve([]);
+        },
+      },
+    });
+    fireEvent.click(button(/^4 Mar 2025/));
+    await waitFor(() => {
+      expect(asked).toEqual(['new', 'old']);
+    });
+    expect(button(/^4 Mar 2025/).getAttribute('aria-current')).toBe('true');
+    fireEvent.click(button('Failed now · 1'));
+    expect(await screen.findByText('failed one')).toBeTruthy();
+    expect(button(/^4 Mar 2025/).getAttribute('aria-current')).toBeNull();
+    // The reason does not say where it lies, so the path is added.
+    expect(screen.getByText('/plugins/x.vst3')).toBeTruthy();
+  });
+});
+
+describe('opening copies', () => {
+  it('is offered where copies were never opened, and by one press', async () => {
+    const startScan = jest.fn<Client['startScan']>(never);
+    await show({
+      opens: { ...opening, unopened: 5, nameless: 2, lacks: 'Memory is not limited here.' },
+      client: { startScan },
+    });
+    const offer = await screen.findByText(/tell nothing but their file/);
+    expect(offer.closest('section')?.textContent).toContain('Memory is not limited here.');
+    fireEvent.click(button('Open 5 copies'));
+    await waitFor(() => {
+      expect(startScan).toHaveBeenCalledWith('open');
+    });
+  });
+
+  it('is wished always, when pressed, or never, which is shown at once', async () => {
+    const changeOpening = jest.fn<Client['changeOpening']>((wish) =>
+      Promise.resolve({ ...opening, wish }),
+    );
+    await show({ client: { changeOpening } });
+    const wish = await screen.findByLabelText<HTMLSelectElement>(/Open what reading cannot tell/);
+    expect(wish.value).toBe('ask');
+    expect(screen.queryByRole('button', { name: /^Open / })).toBeNull();
+    fireEvent.change(wish, { target: { value: 'always' } });
+    await waitFor(() => {
+      expect(wish.value).toBe('always');
+    });
+  });
+
+  it('is not spoken of while a scan runs, or without places', async () => {
+    const opens = { ...opening, unopened: 5 };
+    await show({ scan: progress, opens });
+    expect(screen.queryByRole('region', { name: 'Opening' })).toBeNull();
+    cleanup();
+    await show({ places: [], opens });
+    expect(screen.queryByRole('region', { name: 'Opening' })).toBeNull();
+  });
+});
+
+describe('what is beside the places', () => {
+  it('has what was set aside, to be taken back', async () => {
+    const takeBack = jest.fn<Client['takeBack']>(() => Promise.resolve(null));
+    await show({
+      client: {
+        asides: () =>
+          Promise.resolve([{ path: '/plugins/x', name: 'Croak', at: '2026-01-01T00:00:00.000Z' }]),
+        takeBack,
+      },
+    });
+    fireEvent.click(await screen.findByRole('button', { name: 'Take back' }));
+    expect(await screen.findByText(/^Taken back\./)).toBeTruthy();
+    expect(takeBack).toHaveBeenCalledWith(['/plugins/x']);
+  });
+
+  it('has settings that wait for their plugin', async () => {
+    const waits = { format: 'LV2', bank: null, vendor: null } as const;
+    await show({
+      client: {
+        waitingSettings: () =>
+          Promise.resolve([
+            { ...waits, name: 'Hall', path: '/a', plugin: 'urn:x', pluginName: null },
+            { ...waits, name: 'Room', path: '/b', plugin: null, pluginName: null },
+            {
+              ...waits,
+              name: 'Cave',
+              path: '/c',
+              plugin: null,
+              pluginName: 'Echo',
+              vendor: 'Reed',
+            },
+          ]),
+      },
+    });
+    const summary = await screen.findByText('3 saved settings wait for their plugins');
+    const rows = within(summary.parentElement as HTMLElement).getAllByRole('listitem', {
+      hidden: true,
+    });
+    expect(rows.map((row) => row.textContent)).toEqual([
+      'Hall LV2 of urn:x',
+      'Room LV2 of a plugin it does not name',
+      'Cave LV2 of Echo, Reed',
+    ]);
+  });
+});
+
+describe('another computer', () => {
+  it('has no places to be scanned, but lines to be read in', async () => {
+    await show({ computer: { name: 'Loft', isElsewhere: true } });
+    expect(screen.getByRole('heading', { name: 'Loft is another computer' })).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Scan' })).toBeNull();
+    expect(screen.queryByLabelText('Name of that computer')).toBeNull();
+  });
+
+  it('needs a name before its lines are taken', async () => {
+    await show();
+    fireEvent.paste(window, { clipboardData: { files: [], getData: () => '{}' } });
+    expect(await screen.findByText('Say the name of that computer first.')).toBeTruthy();
+    fireEvent.change(screen.getByLabelText('Name of that computer'), { target: { value: 'Loft' } });
+    expect(screen.queryByText('Say the name of that computer first.')).toBeNull();
+  });
+});
