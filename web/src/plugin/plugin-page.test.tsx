@@ -200,6 +200,28 @@ describe('what the user says of a plugin', () => {
     ]);
   });
 
+  it('takes a type more, beside those it has', async () => {
+    const { acts } = await show();
+    expect(screen.queryByRole('dialog')).toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: 'Type …' }));
+    fireEvent.click(await screen.findByRole('option', { name: /^Chorus/ }));
+    expect(acts).toMatchObject([
+      { act: 'answer', say: [{ set: { types: ['dynamics/compressor', expect.any(String)] } }] },
+    ]);
+  });
+
+  it('is not offered to be of unknown kind once its kind is known', async () => {
+    await show();
+    const kinds = (): (string | null)[] =>
+      within(screen.getByLabelText('Is'))
+        .getAllByRole('option')
+        .map((option) => option.getAttribute('value'));
+    expect(kinds()).not.toContain('unknown');
+    cleanup();
+    await show({ plugin: { ...heron, kind: 'unknown' } });
+    expect(kinds()).toContain('unknown');
+  });
+
   it('offers nothing to be taken back where nothing was said, and no day where it is no trial', async () => {
     await show();
     expect(screen.queryByRole('button', { name: /take back/ })).toBeNull();
@@ -461,11 +483,18 @@ describe('why a plugin is taken for what it is', () => {
     const why = await screen.findByRole('region', { name: 'Why' });
     expect(why.textContent).toContain('You said what it does');
     expect(why.textContent).not.toContain('One plugin');
+    expect(why.textContent).toContain('An effect');
+    cleanup();
+    await show({ view: { grounds: { ...grounds, kindReasons: [] } } });
+    expect((await screen.findByRole('region', { name: 'Why' })).textContent).not.toContain('90 %');
   });
 
   it('comes after the scan for a plugin with copies that was not sorted yet', async () => {
     await show();
     expect(await screen.findByText(/Not sorted yet/)).toBeTruthy();
+    cleanup();
+    await show({ client: { plugin: () => new Promise(() => undefined) } });
+    expect(screen.queryByText(/Not sorted yet/)).toBeNull();
   });
 });
 
@@ -484,7 +513,18 @@ describe('loads and findings of a plugin', () => {
     const chart = screen.getByRole('img', { name: /Loads by month/ });
     expect(chart.getAttribute('aria-label')).toContain('Jul 0');
     expect(chart.getAttribute('aria-label')).toContain('May 7, Jun 2');
-    expect(chart.querySelectorAll('rect')).toHaveLength(12);
+    const bars = [...chart.querySelectorAll('rect')].map((bar) =>
+      Number(bar.getAttribute('height')),
+    );
+    expect(bars).toHaveLength(12);
+    expect(bars.at(-2)).toBe(62);
+    expect(bars.at(-3)).toBe(0);
+    expect([...chart.querySelectorAll('text')].map((text) => text.textContent).slice(-4)).toEqual([
+      '7',
+      'M',
+      '2',
+      'J',
+    ]);
   });
 
   it('never loaded, it says so', async () => {
@@ -553,6 +593,47 @@ describe('settings and chains', () => {
     fireEvent.click(await screen.findByRole('button', { name: 'Put tape into the tray' }));
     expect(readTray('desk')).toEqual(['tape']);
     expect(await screen.findByText('tape is in the tray of File')).toBeTruthy();
+  });
+
+  it('a setting kept from a slot is listed with its plugin, and has a page that says where it comes from', async () => {
+    const kept = pluginOf('Mine', {
+      setting: {
+        plugin: heron.id,
+        bank: null,
+        format: 'LV2',
+        path: '/presets/mine.lv2',
+        identity: null,
+        state: 'state',
+        isGone: false,
+        pluginNames: ['Heron'],
+      },
+    });
+    const records: OrderRecord[] = [
+      {
+        table: 'setting',
+        id: kept.id,
+        name: 'Mine',
+        plugin: heron.id,
+        bank: null,
+        format: 'LV2',
+        path: null,
+        identity: null,
+        state: 'state',
+      },
+    ];
+    await show({ records });
+    const own = await screen.findByRole('region', { name: '1 setting' });
+    expect(within(own).getByRole('link').textContent).toBe('Mine');
+    cleanup();
+    const { acts, address } = await show({ plugin: kept, plugins: [heron], records });
+    const page = await screen.findByRole('region', { name: /^A setting of/ });
+    expect(within(page).getByRole('link').textContent).toBe('Heron');
+    expect(page.textContent).not.toContain('Bank');
+    expect(page.textContent).toContain('FormatLV2');
+    expect(page.textContent).toContain('what the session gave as its state');
+    fireEvent.click(within(page).getByRole('button', { name: 'Forget what was made of it' }));
+    expect(acts).toEqual([{ act: 'remove-setting', setting: kept.id }]);
+    expect(address()).toBe('/plugin/heron');
   });
 
   it('a chain names its plugins, and is removed to File', async () => {
