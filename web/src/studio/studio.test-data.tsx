@@ -34,6 +34,8 @@ export interface StudioSaid {
   readonly records?: readonly OrderRecord[];
   readonly client?: Partial<Client>;
   readonly computer?: Partial<ComputerView>;
+  /** All computers; only the one that is shown where a test says nothing. */
+  readonly computers?: readonly ComputerView[];
   readonly chooseComputer?: (id: string) => void;
   /** How far a scan is that runs. */
   readonly scan?: ScanProgress | null;
@@ -52,6 +54,7 @@ export function studioOf({
   records = [],
   client: answers = {},
   computer: seen = {},
+  computers,
   chooseComputer = () => undefined,
   scan = null,
   order: state = {},
@@ -64,7 +67,7 @@ export function studioOf({
   const order = orderOf(records);
   const client: Client = { ...clientFor('desk'), ...answers };
   const computer = { id: asId<ComputerId>('desk'), name: 'Desk', isElsewhere: false, ...seen };
-  const where = { client, computer, computers: [computer], chooseComputer };
+  const where = { client, computer, computers: computers ?? [computer], chooseComputer };
   const acts = { own, act, step, did };
   const shown: OrderState = {
     revision: 1,
