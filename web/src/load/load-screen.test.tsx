@@ -1,0 +1,467 @@
+/** @jest-environment jsdom */
+import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import type {
+  HabitsView,
+  KeysView,
+  RepairView,
+  SessionView,
+  SlotView,
+  TrackView,
+} from '@clever-drawer/core/api';
+import type { Plugin } from '@clever-drawer/core/catalog';
+import { asId } from '@clever-drawer/core/id';
+import type { OrderRecord } from '@clever-drawer/core/order';
+import { copyOf, pluginOf } from '@clever-drawer/core/testing';
+import type { Client } from '../api/client.ts';
+import { cabinetOf, folderOf } from '../studio/order.test-data.ts';
+import {
+  press,
+  showScreen,
+  type ScreenSaid,
+  type ShownScreen,
+} from '../studio/screen.test-data.tsx';
+
+const { LoadScreen } = await import('./load-screen.tsx');
+
+const there = (name: string, more: Partial<Plugin> = {}): Plugin =>
+  pluginOf(name, { vendor: 'Quoin', copies: [copyOf(`${name}-vst3`)], ...more });
+
+const sluice = there('Sluice');
+const slipway = there('Slipway');
+const wharf = there('Wharf', {
+  copies: [copyOf('wharf-vst3', { version: '2.0' }), copyOf('wharf-lv2', { format: 'LV2' })],
+});
+const reeds = there('Reeds', { kind: 'instrument' });
+const plugins = [sluice, slipway, wharf, reeds];
+
+const slot = (id: string, plugin: Plugin, more: Partial<SlotView> = {}): SlotView => ({
+  id: asId(id),
+  plugin: plugin.id,
+  copy: asId(`${plugin.name}-vst3`),
+  asked: {
+    format: 'VST3',
+    path: '/x',
+    identity: null,
+    name: plugin.name,
+    vendor: null,
+    binary: null,
+  },
+  state: null,
+  isBypassed: false,
+  problem: null,
+  ...more,
+});
+
+const track = (
+  id: string,
+  slots: readonly SlotView[] = [],
+  more: Partial<TrackView> = {},
+): TrackView => ({
+  id: asId(id),
+  name: id,
+  sort: 'track',
+  slots,
+  ...more,
+});
+
+const sessionOf = (...tracks: readonly TrackView[]): SessionView => ({
+  name: 'Heron film',
+  settings: { formats: ['VST3', 'LV2'], takes32Bit: false },
+  tracks,
+  saved: [],
+});
+
+const noHabits: HabitsView = { isLearning: true, here: [], after: [], letters: [] };
+const noKeys = {
+  today: { loads: 0, keys: null },
+  longest: null,
+  weeks: [],
+  loads: 0,
+} as unknown as KeysView;
+
+interface Shown extends Omit<Partial<ScreenSaid>, 'client'> {
+  readonly session?: SessionView;
+  readonly habits?: Partial<HabitsView>;
+  readonly client?: Partial<Client>;
+}
+
+async function show({
+  session = sessionOf(track('Voice'), track('Pads')),
+  habits = {},
+  client = {},
+  ...said
+}: Shown = {}): Promise<ShownScreen> {
+  const shown = showScreen(LoadScreen, {
+    at: '/load',
+    plugins,
+    ...said,
+    client: {
+      session: () => Promise.resolve(session),
+      habits: () => Promise.resolve({ ...noHabits, ...habits }),
+      keys: () => Promise.resolve(noKeys),
+      putOffs: () => Promise.resolve([]) as never,
+      ...client,
+    },
+  });
+  await screen.findByRole('combobox');
+  return shown;
+}
+
+const field = (): HTMLInputElement => screen.getByRole('combobox');
+const type = (text: string): void => {
+  fireEvent.change(field(), { target: { value: text } });
+};
+const names = (): (string | null | undefined)[] =>
+  screen.queryAllByTestId('hit').map((hit) => hit.querySelector('.cut')?.textContent);
+const chosen = (): string | null | undefined =>
+  screen.queryByRole('option', { selected: true })?.querySelector('.cut')?.textContent;
+
+beforeEach(() => {
+  localStorage.clear();
+});
+afterEach(cleanup);
+
+describe('the slot to be filled', () => {
+  it('is the first empty one of the first track, and only what fits is offered', async () => {
+    await show({ session: sessionOf(track('Voice', [slot('1', sluice)]), track('Pads')) });
+    expect(screen.getByRole('heading', { name: 'Load an effect into Voice, slot 2' })).toBeTruthy();
+    expect(names()).toEqual(expect.arrayContaining(['Slipway', 'Sluice', 'Wharf']));
+    expect(names()).not.toContain('Reeds');
+    expect(document.activeElement).toBe(field());
+  });
+
+  it('is another one by a press; what it wants is offered', async () => {
+    await show({
+      session: sessionOf(track('Voice'), track('Keys', [], { sort: 'instrument' })),
+    });
+    fireEvent.click(
+      within(screen.getByRole('group', { name: 'Keys' })).getByRole('button', { name: /^Slot 1/ }),
+    );
+    expect(
+      screen.getByRole('heading', { name: 'Load an instrument into Keys, slot 1' }),
+    ).toBeTruthy();
+    expect(names()).toEqual(['Reeds']);
+  });
+
+  it('is told on another computer that nothing can be loaded', async () => {
+    await show({ computer: { name: 'Loft', isElsewhere: true } });
+    expect(screen.getByRole('note').textContent).toContain('These plugins are on Loft');
+  });
+});
+
+describe('finding and loading', () => {
+  it('takes letters and Enter, and tells where it is loaded now', async () => {
+    const load = jest.fn<Client['load']>(() =>
+      Promise.resolve(sessionOf(track('Voice', [slot('1', slipway)]), track('Pads'))),
+    );
+    await show({ client: { load } });
+    type('slip');
+    expect(names()).toEqual(['Slipway']);
+    expect(screen.getAllByRole('status')[0]?.textContent).toBe('1 of 3');
+    press('Enter');
+    expect(await screen.findByText('Slipway stands in Voice, slot 1')).toBeTruthy();
+    expect(load.mock.lastCall?.[0]).toMatchObject({
+      track: 'Voice',
+      index: 0,
+      plugin: 'slipway',
+      copy: null,
+      typed: 'slip',
+    });
+    expect(field().value).toBe('');
+    expect(screen.getByRole('heading', { name: 'Load an effect into Voice, slot 2' })).toBeTruthy();
+  });
+
+  it('shows the slot as opening until the host answers', async () => {
+    let answer: (session: SessionView) => void = () => undefined;
+    const load = (): Promise<SessionView> =>
+      new Promise((resolve) => {
+        answer = resolve;
+      });
+    await show({ client: { load } });
+    type('slip');
+    press('Enter');
+    const waiting = within(screen.getByRole('group', { name: 'Voice' })).getByRole('status');
+    expect(waiting.className).toContain('opening');
+    answer(sessionOf(track('Voice', [slot('1', slipway)])));
+    await waitFor(() => {
+      expect(within(screen.getByRole('group', { name: 'Voice' })).queryByRole('status')).toBeNull();
+    });
+  });
+
+  it('refused, says why, gives the letters back and leaves the slot as it was', async () => {
+    await show({ client: { load: () => Promise.reject(new Error('Slipway crashed.')) } });
+    type('slip');
+    press('Enter');
+    expect((await screen.findByRole('alert')).textContent).toBe('Slipway crashed.');
+    expect(field().value).toBe('slip');
+    expect(screen.getByRole('heading', { name: /Voice, slot 1/ })).toBeTruthy();
+  });
+
+  it('is walked with arrows, which stop at both ends', async () => {
+    await show();
+    type('s');
+    const [first, second] = names();
+    expect(chosen()).toBe(first);
+    press('ArrowDown');
+    expect(chosen()).toBe(second);
+    press('ArrowUp');
+    press('ArrowUp');
+    expect(chosen()).toBe(first);
+  });
+
+  it('has one copy chosen of a plugin that has several', async () => {
+    const load = jest.fn<Client['load']>(() => Promise.resolve(sessionOf(track('Voice'))));
+    await show({ client: { load } });
+    type('wharf');
+    press('Enter', { altKey: true });
+    const copies = screen.getAllByTestId('copy');
+    expect(copies.map((one) => one.textContent)).toEqual([
+      expect.stringContaining('VST3'),
+      expect.stringContaining('LV2'),
+    ]);
+    press('ArrowDown');
+    press('Enter');
+    await waitFor(() => {
+      expect(load.mock.lastCall?.[0]).toMatchObject({ plugin: 'wharf', copy: 'wharf-lv2' });
+    });
+  });
+
+  it('says that nothing is found', async () => {
+    await show();
+    type('qqqq');
+    expect(screen.getByText(/^No plugin that fits this slot/)).toBeTruthy();
+    expect(names()).toEqual([]);
+  });
+
+  it('shows facts and pictures where they are wanted, also the next time', async () => {
+    await show();
+    type('slip');
+    expect(screen.queryByTestId('peek')).toBeNull();
+    press('i', { ctrlKey: true });
+    expect(screen.getByTestId('peek').textContent).toContain('in none');
+    cleanup();
+    await show();
+    type('slip');
+    expect(screen.getByTestId('peek')).toBeTruthy();
+  });
+
+  it('makes a favourite, and a nickname, without leaving the slot', async () => {
+    const { acts } = await show({
+      records: [cabinetOf('c'), folderOf('fav', { form: 'favourites' })],
+    });
+    press('F4');
+    type('slip');
+    press('b', { ctrlKey: true });
+    expect(acts).toMatchObject([{ act: 'file', folder: 'fav', plugins: [{ plugin: 'slipway' }] }]);
+    press('F2');
+    const dialog = await screen.findByRole('dialog');
+    expect(within(dialog).getByRole('heading').textContent).toBe('Slipway');
+  });
+});
+
+describe('where to look', () => {
+  const records: readonly OrderRecord[] = [
+    cabinetOf('c'),
+    folderOf('Gates'),
+    {
+      table: 'placement',
+      id: asId('p'),
+      folder: asId('Gates'),
+      plugin: sluice.id,
+      position: 'V',
+    },
+  ];
+
+  it('is the cabinet, one of its folders, all, or the rest with reasons', async () => {
+    await show({ records });
+    const places = screen.getByRole('group', { name: 'Where to look' });
+    expect(names()).toEqual(['Sluice']);
+    fireEvent.click(within(places).getByRole('button', { name: 'Gates' }));
+    expect(within(places).getByRole('button', { name: 'Gates' }).getAttribute('aria-pressed')).toBe(
+      'true',
+    );
+    expect(names()).toEqual(['Sluice']);
+    press('F4');
+    press('F4');
+    expect(names()).toHaveLength(3);
+    press('F4');
+    expect(names()).toEqual(['Reeds']);
+    expect(screen.getByTestId('hit').querySelector('.text-brick')?.textContent).toContain(
+      'instrument',
+    );
+    press('F4');
+    expect(names()).toEqual(['Sluice']);
+  });
+
+  it('widens to all by itself where the folder has nothing of the letters, and says so', async () => {
+    await show({ records });
+    type('slip');
+    expect(names()).toEqual(['Slipway']);
+    expect(screen.getByText(/found in all/).textContent).toContain('Everyday');
+  });
+
+  it('what cannot be loaded is not loaded, and says why', async () => {
+    const load = jest.fn<Client['load']>();
+    await show({ records, client: { load } });
+    press('F4');
+    press('F4');
+    press('Enter');
+    expect(screen.getByRole('alert').textContent).toContain('Reeds cannot be loaded here');
+    expect(load).not.toHaveBeenCalled();
+  });
+});
+
+describe('the slots', () => {
+  const filled = sessionOf(
+    track('Voice', [slot('1', sluice), slot('2', wharf, { isBypassed: true })]),
+    track('Pads'),
+  );
+  const slotNamed = (name: RegExp): HTMLElement =>
+    within(screen.getByRole('group', { name: 'Voice' })).getByRole('button', { name });
+
+  it('say what is in them, and whether it is bypassed or does not sound', async () => {
+    await show({
+      session: sessionOf(
+        track('Voice', [
+          slot('1', sluice, { isBypassed: true }),
+          slot('2', wharf, {
+            problem: { code: 'place-missing', at: '/x', message: 'It is gone.' },
+          }),
+        ]),
+      ),
+      client: { repairs: () => Promise.resolve([]) },
+    });
+    expect(slotNamed(/^Slot 1: Sluice, bypassed$/)).toBeTruthy();
+    expect(slotNamed(/^Slot 2: Wharf, not open: It is gone\.$/)).toBeTruthy();
+  });
+
+  it('are emptied, bypassed and moved by keys, each with what undoes it', async () => {
+    const answer = (): Promise<SessionView> => Promise.resolve(filled);
+    const client = {
+      emptySlot: jest.fn<Client['emptySlot']>(answer),
+      putBackSlot: jest.fn<Client['putBackSlot']>(answer),
+      bypassSlot: jest.fn<Client['bypassSlot']>(answer),
+      moveSlot: jest.fn<Client['moveSlot']>(answer),
+    };
+    const { beside } = await show({ session: filled, client });
+    slotNamed(/^Slot 1/).focus();
+    press('0');
+    press('ArrowRight', { altKey: true });
+    press('ArrowLeft', { altKey: true });
+    press('Delete');
+    await waitFor(() => {
+      expect(beside.map(({ words }) => words)).toEqual([
+        'Bypass Sluice',
+        'Move Sluice on Voice',
+        'Empty the slot of Sluice on Voice',
+      ]);
+    });
+    expect(client.moveSlot.mock.calls).toEqual([['1', 'Voice', 1]]);
+    await beside[0]?.undo();
+    expect(client.bypassSlot.mock.calls).toEqual([
+      ['1', true],
+      ['1', false],
+    ]);
+    await beside[1]?.undo();
+    expect(client.moveSlot.mock.lastCall).toEqual(['1', 'Voice', 0]);
+    await beside[2]?.undo();
+    expect(client.putBackSlot.mock.lastCall?.[0]).toMatchObject({
+      track: 'Voice',
+      index: 0,
+      slot: { id: '1' },
+    });
+  });
+
+  it('move to the next track at its end, and are walked with arrows', async () => {
+    const moveSlot = jest.fn<Client['moveSlot']>(() => Promise.resolve(filled));
+    await show({ session: filled, client: { moveSlot } });
+    slotNamed(/^Slot 1/).focus();
+    press('ArrowDown', { altKey: true });
+    await waitFor(() => {
+      expect(moveSlot.mock.calls).toEqual([['1', 'Pads', 0]]);
+    });
+    press('ArrowRight');
+    expect(document.activeElement).toBe(slotNamed(/^Slot 2: Wharf/));
+    press('ArrowDown');
+    expect(document.activeElement?.getAttribute('data-track')).toBe('Pads');
+    press('ArrowUp');
+    press('ArrowLeft');
+    expect(document.activeElement).toBe(slotNamed(/^Slot 1/));
+  });
+
+  it('refused, say why', async () => {
+    await show({
+      session: filled,
+      client: { emptySlot: () => Promise.reject(new Error('No database.')) },
+    });
+    slotNamed(/^Slot 1/).focus();
+    press('Delete');
+    expect(await screen.findByText('No database.')).toBeTruthy();
+  });
+});
+
+describe('a session that cannot be opened whole', () => {
+  const broken = sessionOf(
+    track('Voice', [
+      slot('1', sluice, { problem: { code: 'place-missing', at: '/x', message: 'It is gone.' } }),
+      slot('2', wharf, { problem: { code: 'place-missing', at: '/x', message: 'It crashed.' } }),
+    ]),
+  );
+  const repair = (id: string, match: RepairView['match']): RepairView => ({
+    slot: asId(id),
+    track: 'Voice',
+    asked: broken.tracks[0]?.slots[0]?.asked as RepairView['asked'],
+    match,
+  });
+  const match = (isSure: boolean): NonNullable<RepairView['match']> => ({
+    plugin: slipway.id,
+    copy: asId('Slipway-vst3'),
+    name: 'Slipway',
+    format: 'VST3',
+    because: 'the same vendor',
+    isSure,
+  });
+
+  it('names each plugin with its best match, taken one by one or all at once', async () => {
+    const mend = jest.fn<Client['repair']>(() => Promise.resolve(sessionOf(track('Voice'))));
+    await show({
+      session: broken,
+      client: {
+        repairs: () => Promise.resolve([repair('1', match(true)), repair('2', match(false))]),
+        repair: mend,
+      },
+    });
+    expect(
+      screen.getByRole('heading', { name: '2 plugins of this session could not be opened' }),
+    ).toBeTruthy();
+    const [sure, guess] = await screen.findAllByTestId('repair');
+    expect(sure?.textContent).toContain('It is gone.');
+    expect(sure?.textContent).not.toContain('a guess');
+    expect(guess?.textContent).toContain('the same vendor (a guess)');
+    fireEvent.click(screen.getByRole('button', { name: 'Take all 2 matches' }));
+    await waitFor(() => {
+      expect(mend.mock.lastCall?.[0]).toEqual(['1', '2']);
+    });
+    expect(await screen.findByText('2 stand in again')).toBeTruthy();
+    await waitFor(() => {
+      expect(screen.queryByTestId('repair')).toBeNull();
+    });
+  });
+
+  it('with nothing alike, the slot can be emptied', async () => {
+    const emptySlot = jest.fn<Client['emptySlot']>(() => Promise.resolve(broken));
+    await show({
+      session: broken,
+      client: { repairs: () => Promise.resolve([repair('1', null)]), emptySlot },
+    });
+    const row = await screen.findByTestId('repair');
+    expect(row.textContent).toContain('Nothing here is like it');
+    expect(within(row).queryByRole('button', { name: 'Take it' })).toBeNull();
+    expect(screen.queryByRole('button', { name: /^Take all/ })).toBeNull();
+    fireEvent.click(within(row).getByRole('button', { name: 'Empty the slot' }));
+    await waitFor(() => {
+      expect(emptySlot).toHaveBeenCalledWith('1');
+    });
+  });
+});
