@@ -280,6 +280,150 @@ describe('the other questions', () => {
   });
 });
 
+describe('questions about more than one plugin', () => {
+  it('ask whether two are one, side by side, and join or keep them apart', async () => {
+    const doubts = [{ a: 'kelp', b: 'kelp ii', reasons: [{ text: 'one name', weight: 1 }] }];
+    const { acts } = await show({
+      plugins: [kelp, there('Kelp II', { copies: [copyOf('kelp ii-1', { is32Bit: true })] })],
+      view: { doubts },
+      at: '/sort?ask=twin',
+      path: '/sort',
+    });
+    expect(screen.getByRole('heading', { name: 'One plugin or two?' })).toBeTruthy();
+    expect(screen.getByRole('heading', { name: 'Kelp II' })).toBeTruthy();
+    expect(screen.getByText('VST3 32')).toBeTruthy();
+    expect(screen.getAllByText('version 1.2')).toHaveLength(1);
+    press('1');
+    press('2');
+    expect(acts).toMatchObject([{ act: 'join' }, { act: 'keep-apart' }]);
+  });
+
+  it('ask for a licence, the likely answer first', async () => {
+    const { acts } = await show({
+      plugins: [there('Kelp Demo'), there('Marl Demo', { vendor: 'Other' })],
+      at: '/sort?ask=licence',
+      path: '/sort',
+    });
+    expect(screen.getByRole('heading', { name: /^Can you use/ })).toBeTruthy();
+    const [first] = within(screen.getByRole('list', { name: /^Can you use/ })).getAllByRole(
+      'button',
+    );
+    expect(first?.textContent).toContain('On trial');
+    // A licence is no weighed guess.
+    expect(screen.getByRole('complementary').textContent).not.toContain('+');
+    press('Enter');
+    expect(acts).toMatchObject([
+      { act: 'answer', say: [{ set: { licence: { state: 'trial', until: null } } }] },
+    ]);
+  });
+
+  it('name what comes next', async () => {
+    await show({
+      plugins: [kelp, sluice],
+      view: {
+        grounds: [
+          typeGround('kelp'),
+          typeGround('sluice', {
+            suggestions: [
+              { type: 'delay', probability: 0.2, reasons: [] },
+              { type: 'reverb/plate', probability: 0.19, reasons: [] },
+            ],
+          }),
+        ],
+      },
+    });
+    const next = screen.getByRole('list', { name: 'Up next' });
+    expect(within(next).getAllByRole('listitem')).toHaveLength(1);
+    expect(next.textContent).toMatch(/Sluice.*no idea|Kelp.*Plate or Delay\?/);
+  });
+});
+
+describe('all vendors and their spellings', () => {
+  const vendors = [
+    {
+      name: 'Reed',
+      spellings: [
+        { spelling: 'Reed', count: 3 },
+        { spelling: 'REED Audio', count: 1 },
+      ],
+      count: 4,
+    },
+    { name: 'Tide', spellings: [{ spelling: 'Tide', count: 2 }], count: 2 },
+  ];
+  const list = async (): Promise<ShownScreen & { dialog: HTMLElement }> => {
+    const shown = await show({ plugins: [kelp], view: { vendors } });
+    fireEvent.click(screen.getByRole('button', { name: /^All vendors/ }));
+    return { ...shown, dialog: await screen.findByRole('dialog') };
+  };
+
+  it('are found by letters of any spelling', async () => {
+    const { dialog } = await list();
+    const rows = (): number => within(dialog).queryAllByRole('listitem').length;
+    expect(rows()).toBe(2);
+    const field = within(dialog).getByLabelText('Letters of a vendor');
+    fireEvent.change(field, { target: { value: ' reed au' } });
+    expect(rows()).toBe(1);
+    expect(within(dialog).queryByText(/^No vendor is spelled/)).toBeNull();
+    fireEvent.change(field, { target: { value: 'zzz' } });
+    expect(within(dialog).getByText(/^No vendor is spelled/)).toBeTruthy();
+  });
+
+  it('are renamed, but not to nothing and not to what they are called', async () => {
+    const { acts, dialog } = await list();
+    const rename = (to: string): void => {
+      fireEvent.click(within(dialog).getAllByRole('button', { name: 'Rename' })[0] as HTMLElement);
+      const field = within(dialog).getByLabelText('New name of Reed');
+      fireEvent.change(field, { target: { value: to } });
+      fireEvent.submit(field);
+    };
+    rename(' ');
+    rename('Reed');
+    rename(' Reed & Co ');
+    expect(acts).toMatchObject([
+      {
+        act: 'spell',
+        say: [
+          { vendor: 'Reed & Co', spellings: [{ spelling: 'Reed' }, { spelling: 'REED Audio' }] },
+        ],
+      },
+    ]);
+  });
+
+  it('are parted from a spelling, never from their only one or their name', async () => {
+    const { acts, dialog } = await list();
+    const parts = within(dialog).getAllByRole('button', { name: /is another vendor$/ });
+    expect(parts).toHaveLength(1);
+    fireEvent.click(parts[0] as HTMLElement);
+    expect(acts).toMatchObject([
+      {
+        act: 'spell',
+        say: [
+          { vendor: 'Reed', spellings: [{ spelling: 'Reed' }] },
+          { vendor: 'REED Audio', spellings: [{ spelling: 'REED Audio' }] },
+        ],
+      },
+    ]);
+  });
+
+  it('are joined with another one, with the spellings of both', async () => {
+    const { acts, dialog } = await list();
+    fireEvent.click(within(dialog).getAllByRole('button', { name: 'Same as …' })[1] as HTMLElement);
+    expect(await screen.findByRole('dialog', { name: 'Tide is the same as …' })).toBeTruthy();
+    fireEvent.click(await screen.findByRole('option', { name: /^Reed/ }));
+    expect(acts).toMatchObject([
+      {
+        act: 'spell',
+        say: [
+          {
+            vendor: 'Reed',
+            spellings: [{ spelling: 'Tide' }, { spelling: 'Reed' }, { spelling: 'REED Audio' }],
+          },
+        ],
+      },
+    ]);
+  });
+});
+
 describe('many questions at once', () => {
   const list = async (): Promise<ShownScreen> => {
     const shown = await show({

@@ -2,10 +2,13 @@
 import { TextEncoder } from 'node:util';
 import { webcrypto } from 'node:crypto';
 import type { ComponentType } from 'react';
-import { fireEvent, render } from '@testing-library/react';
+import { configure, fireEvent, render } from '@testing-library/react';
 import type { Act } from '@clever-drawer/core/acts';
 import type { Beside } from './own-acts.ts';
 import { studioOf, type StudioSaid } from './studio.test-data.tsx';
+
+// A machine that others use as well is slow at times; what never comes is found all the same.
+configure({ asyncUtilTimeout: 30_000 });
 
 /** A size for what asks for one: jsdom lays nothing out. */
 class NoSizes {
