@@ -25,6 +25,13 @@ class NoSizes {
 
 // The router asks for the first as it is read in, and jsdom has none of them.
 Object.assign(globalThis, { TextEncoder, ResizeObserver: NoSizes });
+Object.assign(window, {
+  matchMedia: () => ({
+    matches: false,
+    addEventListener: () => undefined,
+    removeEventListener: () => undefined,
+  }),
+});
 Object.defineProperty(globalThis, 'crypto', { configurable: true, value: webcrypto });
 Object.assign(HTMLElement.prototype, {
   scrollIntoView: () => undefined,

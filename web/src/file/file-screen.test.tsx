@@ -1,0 +1,442 @@
+/** @jest-environment jsdom */
+import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { nothingSaid, type Plugin } from '@clever-drawer/core/catalog';
+import { asId } from '@clever-drawer/core/id';
+import type { OrderRecord } from '@clever-drawer/core/order';
+import { copyOf, pluginOf } from '@clever-drawer/core/testing';
+import { cabinetOf, folderOf } from '../studio/order.test-data.ts';
+import {
+  press,
+  showScreen,
+  type ScreenSaid,
+  type ShownScreen,
+} from '../studio/screen.test-data.tsx';
+
+const { FileScreen } = await import('./file-screen.tsx');
+
+const there = (name: string, more: Partial<Plugin> = {}): Plugin =>
+  pluginOf(name, { vendor: 'Quoin', copies: [copyOf(name)], ...more });
+
+const plugins = [
+  there('Egret', { types: ['delay/tape'] }),
+  there('Heron', { types: ['delay/tape'], vendor: 'Mothlight' }),
+  there('Sluice', { types: ['dynamics/compressor'] }),
+  there('Wharf', { kind: 'instrument', copies: [copyOf('wharf', { format: 'LV2' })] }),
+];
+const placed = (folder: string, plugin: string, position = 'V'): OrderRecord => ({
+  table: 'placement',
+  id: asId(`${folder}-${plugin}`),
+  folder: asId(folder),
+  plugin: asId(plugin),
+  position,
+});
+const records: readonly OrderRecord[] = [
+  cabinetOf('c'),
+  folderOf('fav', { form: 'favourites', name: 'Favourites', position: 'A' }),
+  folderOf('Delays', { position: 'B' }),
+  folderOf('Gates', { position: 'C' }),
+  folderOf('Tapes', { parent: asId('Delays'), position: 'A' }),
+  placed('Delays', 'egret', 'A'),
+  placed('Delays', 'heron', 'B'),
+];
+
+const show = (said: Partial<ScreenSaid> = {}): ShownScreen =>
+  showScreen(FileScreen, { at: '/file', plugins, records, ...said, path: '/file' });
+
+const list = (): HTMLElement => screen.getByRole('listbox', { name: 'Plugins' });
+const names = (): (string | null | undefined)[] =>
+  within(list())
+    .queryAllByRole('option')
+    .map((row) => row.querySelector('.name')?.textContent.trim());
+const row = (name: string): HTMLElement =>
+  within(list()).getByRole('option', { name: new RegExp(name) });
+const front = (name: string): HTMLElement =>
+  screen.getByRole('button', { name: new RegExp(`^${name}, `) });
+const inList = (key: string, modifiers: object = {}): void => {
+  fireEvent.keyDown(list(), { key, ...modifiers });
+};
+const trayCount = (): string => screen.queryByTestId('tray-count')?.textContent ?? '0';
+
+beforeEach(() => {
+  localStorage.clear();
+  sessionStorage.clear();
+});
+afterEach(cleanup);
+
+describe('the list', () => {
+  it('has all plugins, and says where to begin without any', () => {
+    show();
+    expect(names()).toEqual(['Egret', 'Heron', 'Sluice', 'Wharf']);
+    expect(screen.getByText('All 4 plugins')).toBeTruthy();
+    cleanup();
+    show({ plugins: [] });
+    expect(screen.getByRole('heading', { name: 'No plugins yet' })).toBeTruthy();
+    expect(screen.getByRole('link', { name: 'go to Scan' })).toBeTruthy();
+  });
+
+  it('is narrowed by what is typed, kept in the address, and shown whole again', async () => {
+    const { address } = show();
+    press('/');
+    const field = screen.getByLabelText<HTMLInputElement>('with the letters');
+    expect(document.activeElement).toBe(field);
+    fireEvent.change(field, { target: { value: 'her' } });
+    await waitFor(() => {
+      expect(names()).toEqual(['Heron']);
+    });
+    await waitFor(() => {
+      expect(address()).toBe('/file?q=her');
+    });
+    fireEvent.keyDown(field, { key: 'Escape' });
+    await waitFor(() => {
+      expect(names()).toHaveLength(4);
+    });
+    await waitFor(() => {
+      expect(address()).toBe('/file');
+    });
+  });
+
+  it('begins as its address says', () => {
+    show({ at: '/file?format=LV2' });
+    expect(names()).toEqual(['Wharf']);
+    cleanup();
+    show({ at: '/file?unfiled=yes' });
+    expect(names()).toEqual(['Sluice', 'Wharf']);
+    cleanup();
+    show({ at: '/file?type=delay' });
+    expect(names()).toEqual(['Egret', 'Heron']);
+  });
+
+  it('that is left empty says so, and is shown whole by a press', async () => {
+    show({ at: '/file?q=zzz' });
+    expect(screen.getByRole('heading', { name: 'No plugin is like that' })).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Show all again' }));
+    await waitFor(() => {
+      expect(names()).toHaveLength(4);
+    });
+  });
+
+  it('is walked by keys: from the field, by steps, to both ends', () => {
+    show();
+    press('/');
+    press('ArrowDown');
+    const active = (): string | null => list().getAttribute('aria-activedescendant');
+    expect(active()).toBe('option-egret');
+    inList('ArrowDown');
+    expect(active()).toBe('option-heron');
+    inList('End');
+    expect(active()).toBe('option-wharf');
+    inList('ArrowDown');
+    expect(active()).toBe('option-wharf');
+    inList('Home');
+    expect(active()).toBe('option-egret');
+  });
+
+  it('stands under headings by a fact, which fold', () => {
+    show({ at: '/file?by=vendor' });
+    const headings = (): (string | null)[] =>
+      [...list().querySelectorAll('.list-heading')].map((one) => one.textContent.trim());
+    expect(headings()).toEqual(['Mothlight 1', 'Quoin 3']);
+    fireEvent.click(list().querySelector('.list-heading') as HTMLElement);
+    expect(names()).not.toContain('Heron');
+    inList('ArrowRight', { altKey: true });
+    expect(names()).toHaveLength(4);
+  });
+
+  it('says of a plugin what is the matter, and where it is filed', () => {
+    show({
+      plugins: [
+        ...plugins,
+        there('Croak', { copies: [copyOf('croak', { state: 'gone' })] }),
+        there('Rasp', { copies: [copyOf('rasp', { lacksProgram: true })] }),
+      ],
+      records: [
+        ...records,
+        { table: 'answer', id: asId('sluice'), ...nothingSaid, isHidden: true },
+      ],
+    });
+    expect(row('Egret').textContent).toContain('Delays');
+    expect(row('Sluice').textContent).toContain('in no folder');
+    expect(row('Croak').textContent).toContain('gone');
+    expect(row('Rasp').textContent).toContain('program missing');
+    expect(row('Sluice').textContent).toContain('hidden from loading');
+    expect(row('Egret').textContent).not.toContain('hidden from loading');
+  });
+
+  it('is also shown as pictures, the next time as well', () => {
+    show();
+    fireEvent.click(screen.getByRole('button', { name: 'Pictures' }));
+    expect(list().className).toContain('pictures');
+    cleanup();
+    show();
+    expect(list().className).toContain('pictures');
+  });
+});
+
+describe('keys on the lit row', () => {
+  it('favour, hide, and open its page', () => {
+    const { acts, address } = show();
+    fireEvent.click(row('Sluice'));
+    press('b');
+    press('h');
+    expect(acts).toMatchObject([
+      { act: 'file', folder: 'fav', plugins: [{ plugin: 'sluice' }] },
+      { act: 'answer', say: [{ plugins: ['sluice'], set: { isHidden: true } }] },
+    ]);
+    press('i');
+    expect(address()).toBe('/plugin/sluice');
+  });
+
+  it('do nothing where no row is lit', async () => {
+    const { acts, address } = show();
+    for (const key of ['b', 'h', 'i', 'f', 'n', 't']) {
+      press(key);
+    }
+    expect(acts).toEqual([]);
+    expect(address()).toBe('/file');
+    await Promise.resolve();
+    expect(screen.queryByRole('dialog')).toBeNull();
+  });
+
+  it('show it again where it is hidden, and take the favour back', () => {
+    const { acts } = show({
+      records: [
+        ...records,
+        { table: 'answer', id: asId('egret'), ...nothingSaid, isHidden: true },
+        placed('fav', 'egret'),
+      ],
+    });
+    fireEvent.click(row('Egret'));
+    press('h');
+    press('b');
+    expect(acts).toMatchObject([
+      { act: 'answer', say: [{ set: { isHidden: false } }] },
+      { act: 'take-out', placements: ['fav-egret'] },
+    ]);
+  });
+
+  it('file it in a folder found by its name, or in a new one', async () => {
+    const { acts } = show();
+    fireEvent.click(row('Sluice'));
+    press('f');
+    const dialog = await screen.findByRole('dialog', { name: 'File Sluice in …' });
+    fireEvent.click(await within(dialog).findByRole('option', { name: /^Gates/ }));
+    expect(acts).toMatchObject([{ act: 'file', folder: 'Gates', plugins: [{ plugin: 'sluice' }] }]);
+    await waitFor(() => {
+      expect(screen.queryByRole('dialog')).toBeNull();
+    });
+    press('f');
+    const again = await screen.findByRole('dialog');
+    fireEvent.change(within(again).getByRole('combobox'), { target: { value: 'Loud' } });
+    fireEvent.click(await within(again).findByRole('option', { name: /Make the folder/ }));
+    expect(acts[1]).toMatchObject({
+      act: 'add-folder',
+      name: 'Loud',
+      plugins: [{ plugin: 'sluice' }],
+    });
+  });
+
+  it('give it types and names', async () => {
+    const { acts } = show();
+    fireEvent.click(row('Sluice'));
+    press('t');
+    fireEvent.click(await screen.findByRole('option', { name: /^Chorus/ }));
+    expect(acts).toMatchObject([{ act: 'answer', say: [{ plugins: ['sluice'] }] }]);
+    press('n');
+    expect(await screen.findByRole('dialog', { name: 'Sluice' })).toBeTruthy();
+  });
+});
+
+describe('the tray', () => {
+  it('gathers by Space, by a run and by all, and is emptied', async () => {
+    show();
+    expect(screen.getByText(/^Gather plugins here/)).toBeTruthy();
+    fireEvent.click(row('Egret'));
+    press(' ');
+    expect(trayCount()).toBe('1');
+    press(' ');
+    expect(trayCount()).toBe('0');
+    inList('ArrowDown', { shiftKey: true });
+    expect(trayCount()).toBe('2');
+    fireEvent.click(row('Wharf'), { ctrlKey: true });
+    expect(trayCount()).toBe('3');
+    inList('a', { ctrlKey: true });
+    expect(trayCount()).toBe('4');
+    fireEvent.click(screen.getByRole('button', { name: 'Take Wharf out of the tray' }));
+    expect(trayCount()).toBe('3');
+    fireEvent.click(await screen.findByRole('button', { name: 'Empty tray' }));
+    expect(trayCount()).toBe('0');
+  });
+
+  it('is filed as a whole, is empty then, and full again by undo', async () => {
+    const { acts } = show();
+    fireEvent.click(row('Egret'));
+    fireEvent.click(row('Sluice'), { shiftKey: true });
+    expect(trayCount()).toBe('3');
+    press('F', { shiftKey: true });
+    const dialog = await screen.findByRole('dialog', { name: 'File 3 plugins in …' });
+    fireEvent.click(await within(dialog).findByRole('option', { name: /^Gates/ }));
+    expect(acts).toMatchObject([{ act: 'file', folder: 'Gates' }]);
+    expect(trayCount()).toBe('0');
+  });
+
+  it('empty, has nothing to be filed', async () => {
+    show();
+    press('F', { shiftKey: true });
+    await Promise.resolve();
+    expect(screen.queryByRole('dialog')).toBeNull();
+  });
+});
+
+describe('the chest', () => {
+  it('has its folders in order, with what they hold', () => {
+    show();
+    const fronts = [...document.querySelectorAll('[data-folder]')].map((one) =>
+      one.getAttribute('aria-label'),
+    );
+    expect(fronts).toEqual([
+      'Favourites, favourites, 0 plugins',
+      'Delays, folder, 2 plugins',
+      'Gates, folder, 0 plugins',
+    ]);
+    expect(front('Delays').textContent).toContain('Tapes 0');
+  });
+
+  it('opens a folder in the address, with its plugins, and closes it', async () => {
+    const { address } = show();
+    fireEvent.click(front('Delays'));
+    const open = await screen.findByRole('listitem', { name: 'Delays, opened' });
+    expect(address()).toBe('/file?open=Delays');
+    expect(within(open).getByText('Heron')).toBeTruthy();
+    fireEvent.click(within(open).getByRole('button', { name: 'Close Delays' }));
+    await waitFor(() => {
+      expect(address()).toBe('/file');
+    });
+  });
+
+  it('takes a plugin out of an opened folder by Delete', async () => {
+    const { acts } = show({ at: '/file?open=Delays' });
+    const open = await screen.findByRole('listitem', { name: 'Delays, opened' });
+    const heron = within(open)
+      .getByText('Heron')
+      .closest('[data-placement], li, [tabindex]') as HTMLElement;
+    fireEvent.keyDown(heron, { key: 'Delete' });
+    expect(acts).toEqual([{ act: 'take-out', placements: ['Delays-heron'] }]);
+  });
+
+  it('renames a folder in place by F2: its whole name is selected', () => {
+    const { acts } = show();
+    front('Gates').focus();
+    press('F2');
+    const field = screen.getByLabelText<HTMLInputElement>('Name');
+    expect(document.activeElement).toBe(field);
+    expect(field.value.slice(field.selectionStart ?? 0, field.selectionEnd ?? 0)).toBe('Gates');
+    fireEvent.change(field, { target: { value: ' Doors ' } });
+    fireEvent.submit(field);
+    expect(acts).toEqual([{ act: 'rename-folder', folder: 'Gates', name: 'Doors' }]);
+    expect(screen.queryByLabelText('Name')).toBeNull();
+  });
+
+  it('keeps the form where the name is missing or too long, and says why', () => {
+    const { acts } = show();
+    front('Gates').focus();
+    press('F2');
+    const field = screen.getByLabelText<HTMLInputElement>('Name');
+    const save = (name: string): void => {
+      fireEvent.change(field, { target: { value: name } });
+      fireEvent.submit(field);
+    };
+    expect(screen.queryByText('Give it a name.')).toBeNull();
+    save('  ');
+    expect(screen.getByText('Give it a name.')).toBeTruthy();
+    save('x'.repeat(1_000));
+    expect(screen.getByText(/^At most \d+ letters\.$/)).toBeTruthy();
+    fireEvent.keyDown(field, { key: 'Escape' });
+    expect(screen.queryByLabelText('Name')).toBeNull();
+    expect(acts).toEqual([]);
+  });
+
+  it('with the same name changes nothing', () => {
+    const { acts } = show();
+    front('Gates').focus();
+    press('F2');
+    fireEvent.submit(screen.getByLabelText('Name'));
+    expect(acts).toEqual([]);
+    expect(screen.queryByLabelText('Name')).toBeNull();
+  });
+
+  it('makes a folder, a smart folder by keywords with what it takes in, or a divider', () => {
+    const { acts } = show();
+    press('N', { shiftKey: true });
+    fireEvent.change(screen.getByLabelText('Name'), { target: { value: 'New' } });
+    fireEvent.submit(screen.getByLabelText('Name'));
+    press('N', { shiftKey: true });
+    fireEvent.change(screen.getByLabelText('Name'), { target: { value: 'Birds' } });
+    fireEvent.click(screen.getByLabelText('Smart folder'));
+    const keywords = screen.getByLabelText(/^Holds every plugin/);
+    fireEvent.submit(keywords);
+    expect(screen.getByText(/^Type at least one keyword/)).toBeTruthy();
+    fireEvent.change(keywords, { target: { value: 'heron, egret' } });
+    expect(
+      screen
+        .getAllByRole('status')
+        .map((one) => one.textContent)
+        .join(),
+    ).toContain('Takes in 2: Egret, Heron');
+    fireEvent.submit(keywords);
+    press('N', { shiftKey: true });
+    fireEvent.click(screen.getByLabelText('Divider'));
+    fireEvent.change(screen.getByLabelText('Name'), { target: { value: 'Line' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Make the divider' }));
+    expect(acts).toMatchObject([
+      { act: 'add-folder', form: 'folder', name: 'New', rule: null, parent: null, cabinet: 'c' },
+      {
+        act: 'add-folder',
+        form: 'smart',
+        name: 'Birds',
+        rule: { cards: [{ lines: [{ field: 'name', values: ['heron', 'egret'] }] }] },
+      },
+      { act: 'add-folder', form: 'divider', name: 'Line', rule: null },
+    ]);
+  });
+
+  it('makes a folder inside the open one', () => {
+    const { acts } = show({ at: '/file?open=Delays' });
+    press('N', { shiftKey: true });
+    return waitFor(() => {
+      fireEvent.change(screen.getByLabelText('Name'), { target: { value: 'Inner' } });
+      fireEvent.submit(screen.getByLabelText('Name'));
+      expect(acts[0]).toMatchObject({ act: 'add-folder', parent: 'Delays', name: 'Inner' });
+    });
+  });
+
+  it('moves and removes folders by keys', () => {
+    const { acts } = show();
+    front('Delays').focus();
+    press('ArrowRight');
+    expect(document.activeElement).toBe(front('Gates'));
+    press('ArrowLeft');
+    expect(document.activeElement).toBe(front('Delays'));
+    press('ArrowRight');
+    press('ArrowLeft', { altKey: true });
+    expect(acts).toMatchObject([{ act: 'move-folder', folder: 'Gates', before: 'Delays' }]);
+    front('Gates').focus();
+    press('Delete');
+    expect(acts[1]).toEqual({ act: 'remove-folder', folder: 'Gates' });
+  });
+
+  it('sorted by name, says why folders are not moved by hand', () => {
+    const { acts } = show({
+      records: [cabinetOf('c', { sortedBy: 'name' }), ...records.slice(1)],
+    });
+    front('Gates').focus();
+    press('ArrowLeft', { altKey: true });
+    expect(acts).toEqual([]);
+    expect(screen.getByText(/^The folders of Everyday are sorted by name/)).toBeTruthy();
+  });
+
+  it('with favourites only, says what a cabinet is for', () => {
+    show({ records: records.slice(0, 2) });
+    expect(screen.getByText(/^This cabinet has only its favourites/)).toBeTruthy();
+  });
+});
