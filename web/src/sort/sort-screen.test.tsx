@@ -99,6 +99,18 @@ beforeEach(() => {
 afterEach(cleanup);
 
 describe('the questions of Sort', () => {
+  it('are busy until both what is uncertain and what failed are known', () => {
+    showScreen(SortScreen, {
+      at: '/sort',
+      client: {
+        sort: () => Promise.resolve(nothing),
+        failedNow: () => new Promise(() => undefined),
+      },
+    });
+    expect(screen.getByRole('main').getAttribute('aria-busy')).toBe('true');
+    expect(screen.queryByRole('heading')).toBeNull();
+  });
+
   it('are none where the catalog is empty, and the way to Scan is shown', async () => {
     await show();
     expect(screen.getByRole('heading', { name: 'No plugins yet' })).toBeTruthy();
