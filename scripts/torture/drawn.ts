@@ -1,7 +1,7 @@
 /** Requests drawn from the schemas of the routes: each text that a route takes, one odd at a time. */
 import { randomUUID } from 'node:crypto';
 import type { Router } from 'express';
-import type { AnySchema, SchemaDescription, SchemaFieldDescription } from 'yup';
+import type { ISchema, SchemaDescription, SchemaFieldDescription } from 'yup';
 import { actSchema, actSchemas } from '../../server/src/http/order/act-schema.ts';
 import { apiRoutes } from '../../server/src/http/routes.ts';
 import type { Parts } from '../../server/src/parts.ts';
@@ -19,7 +19,7 @@ export interface OpenRequest {
 interface Route {
   readonly method: string;
   readonly path: string;
-  readonly schemas: readonly AnySchema[];
+  readonly schemas: readonly ISchema<unknown>[];
 }
 
 /** Express keeps its routes like this. */
@@ -41,13 +41,13 @@ function routesOf(router: Router): Route[] {
     (route?.stack ?? []).map(({ method, handle }) => ({
       method: method.toUpperCase(),
       path: route?.path ?? '',
-      schemas: 'schema' in handle ? schemasOf(handle.schema as AnySchema) : [],
+      schemas: 'schema' in handle ? schemasOf(handle.schema as ISchema<unknown>) : [],
     })),
   );
 }
 
 /** The schema of acts chooses by the act's name; all it may choose from are tried. */
-const schemasOf = (schema: AnySchema): AnySchema[] =>
+const schemasOf = (schema: ISchema<unknown>): ISchema<unknown>[] =>
   (schema as unknown) === actSchema ? Object.values(actSchemas) : [schema];
 
 function openPaths({ method, path, schemas }: Route): OpenRequest[] {

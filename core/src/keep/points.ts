@@ -33,9 +33,9 @@ export const wayBack = (since: readonly OrderChange[]): OrderChange => reverse(s
 
 /** What of a change is wanted: that of one folder with all in it, one cabinet, or one plugin's names. */
 export interface ChangePart {
-  readonly folder?: string;
-  readonly cabinet?: string;
-  readonly plugin?: string;
+  readonly folder?: string | undefined;
+  readonly cabinet?: string | undefined;
+  readonly plugin?: string | undefined;
 }
 
 /** That part of a change on its own. */

@@ -1,6 +1,6 @@
 /** What all routes are made of: they parse, call one use case and answer. */
 import type { Request, RequestHandler, Response } from 'express';
-import type { AnySchema, Schema } from 'yup';
+import type { ISchema } from 'yup';
 import type { Result } from '@clever-drawer/core/problem';
 import { isUuid } from '../uuid.ts';
 import { parse } from './parse.ts';
@@ -30,11 +30,11 @@ export const handle =
   };
 
 /** A handler that tells which bodies it takes, so that all of them can be tried. */
-export type BodyHandler = RequestHandler & { readonly schema: AnySchema };
+export type BodyHandler = RequestHandler & { readonly schema: ISchema<unknown> };
 
 /** Parses the body and answers with what the work makes of it. */
 export const withBody = <T>(
-  schema: Schema<T>,
+  schema: ISchema<T>,
   work: (body: T, computer: string, request: Request) => Promise<Result<unknown>>,
   status = 200,
 ): BodyHandler => {

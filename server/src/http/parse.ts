@@ -1,5 +1,5 @@
 /** Requests parsed with Yup: a value of the right shape, or problems that name the field. */
-import { ValidationError, type Schema } from 'yup';
+import { ValidationError, type ISchema } from 'yup';
 import { failed, ok, type Problem, type Result } from '@clever-drawer/core/problem';
 import { troubleInValue } from '@clever-drawer/core/text';
 
@@ -12,7 +12,7 @@ const smallBody = { depth: 12, values: 2_000 };
  * Parses a body strictly: nothing is converted, unknown fields are dropped. Limits are looked at
  * before anything else.
  */
-export async function parse<T>(schema: Schema<T>, body: unknown): Promise<Result<T>> {
+export async function parse<T>(schema: ISchema<T>, body: unknown): Promise<Result<T>> {
   const trouble = troubleInValue(body, bodyLimits);
   if (trouble) {
     return failed({ code: 'field-invalid', at: trouble.at || 'body', detail: trouble.detail });

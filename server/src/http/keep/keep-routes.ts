@@ -1,10 +1,11 @@
 /** Routes of keeping: points to return to, documents out and in. */
 import { json, type RequestHandler, type Router } from 'express';
 import { isAbsolute } from 'node:path';
-import { array, boolean, lazy, number, object, string, type Schema } from 'yup';
+import { array, boolean, lazy, number, object, string, type ISchema } from 'yup';
 import { actSize } from '@clever-drawer/core/acts';
 import type { ShelfSettings } from '@clever-drawer/core/api';
 import { mergeModes } from '@clever-drawer/core/exchange';
+import type { CabinetId, ComputerId, FolderId, PluginId } from '@clever-drawer/core/id';
 import type { ChangePart } from '@clever-drawer/core/keep';
 import { ok } from '@clever-drawer/core/problem';
 import type { Parts } from '../../parts.ts';
@@ -29,9 +30,12 @@ import { at, handle, param, withBody } from '../handling.ts';
 import { answer, refuse } from '../problems.ts';
 
 const pointSchema = object({ name: name() });
-const partSchema = object({
-  part: object({ folder: id(), cabinet: id(), plugin: id() }).noUnknown().nullable().defined(),
-}) as unknown as Schema<{ part: ChangePart | null }>;
+const partSchema: ISchema<{ part: ChangePart | null }> = object({
+  part: object({ folder: id<FolderId>(), cabinet: id<CabinetId>(), plugin: id<PluginId>() })
+    .noUnknown()
+    .nullable()
+    .defined(),
+});
 /** A path of this computer, from its root. */
 const directory = () =>
   string()
@@ -41,20 +45,20 @@ const directory = () =>
       isAbsolute(text ?? ''),
     )
     .required();
-const shelfSchema = object({
-  cabinet: needed(),
+const shelfSchema: ISchema<ShelfSettings> = object({
+  cabinet: needed<CabinetId>(),
   directory: directory(),
   hasFigures: boolean().required(),
-}) as unknown as Schema<ShelfSettings>;
+});
 const tableSchema = object({ plugins: array(needed()).max(actSize).nullable().defined() });
 const backupsSchema = object({
   directory: directory(),
   keep: number().integer().min(1).max(1000).required(),
 });
-const incomingSchema = object({
-  form: string().oneOf(['document', 'outline', 'table', 'tree']),
+const incomingSchema: ISchema<Incoming> = object({
+  form: string().oneOf(['document', 'outline', 'table', 'tree'] as const),
   text: string(),
-  computer: id(),
+  computer: id<ComputerId>(),
   how: string().oneOf(mergeModes).required(),
   hasLoads: boolean(),
   choices: lazy((value: unknown) =>
@@ -62,12 +66,12 @@ const incomingSchema = object({
       Object.fromEntries(
         Object.keys(typeof value === 'object' && value !== null ? value : {}).map((key) => [
           key,
-          id().nullable().defined(),
+          id<PluginId>().nullable().defined(),
         ]),
       ),
     ).required(),
   ),
-}) as unknown as Schema<Incoming>;
+});
 
 /** Bodies that hold a whole document. */
 const documentLimit = '80mb';

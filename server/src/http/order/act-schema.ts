@@ -1,8 +1,28 @@
 /** Acts as they come from a window: a schema for each act. */
-import { array, boolean, lazy, mixed, number, object, string, type Schema } from 'yup';
+import {
+  array,
+  boolean,
+  lazy,
+  mixed,
+  number,
+  object,
+  string,
+  type ISchema,
+  type ObjectShape,
+  type Schema,
+} from 'yup';
 import { actSize, nameLength, stateLength, type Act } from '@clever-drawer/core/acts';
 import { answerLimits, kinds, licenceStates } from '@clever-drawer/core/catalog';
 import { formats } from '@clever-drawer/core/formats';
+import type {
+  CabinetId,
+  ComputerId,
+  CopyId,
+  FolderId,
+  PlacementId,
+  PluginId,
+  SpellingId,
+} from '@clever-drawer/core/id';
 import { slotLimit } from '@clever-drawer/core/loading';
 import { cabinetSlots, folderForms, folderSortings } from '@clever-drawer/core/order';
 import {
@@ -15,7 +35,7 @@ import {
   standsAlone,
   understand,
   type Line,
-  type Rule,
+  type Relation,
 } from '@clever-drawer/core/rules';
 import { isType } from '@clever-drawer/core/taxonomy';
 import { id, ids, maybe, maybeName, name, needed } from '../fields.ts';
@@ -24,10 +44,10 @@ const cardSchema = object({
   lines: array(
     object({
       field: string().oneOf(fieldNames).required(),
-      relation: string().required(),
+      relation: string<Relation>().required(),
       values: array(string().max(ruleLimits.value).required()).max(ruleLimits.values).required(),
     }).test('line', '${path} has a relation or values that do not fit its field', (line) =>
-      fitsField(line as unknown as Line),
+      fitsField(line),
     ),
   )
     .min(1)
@@ -35,9 +55,9 @@ const cardSchema = object({
     .required(),
 });
 const keptSettingSchema = object({
-  id: needed(),
+  id: needed<PluginId>(),
   name: name(),
-  plugin: needed(),
+  plugin: needed<PluginId>(),
   bank: string().max(4096).nullable().defined(),
   format: string().oneOf(formats).required(),
   path: string().max(4096).nullable().defined(),
@@ -63,13 +83,13 @@ const fitsField = ({ field, relation, values }: Line): boolean =>
             understand(field, relation, value, noWords),
           )),
   );
-const rule = () => ruleSchema.required() as unknown as Schema<Rule>;
-const maybeRule = () => ruleSchema.nullable().defined() as unknown as Schema<Rule | null>;
+const rule = () => ruleSchema.required();
+const maybeRule = () => ruleSchema.nullable().defined();
 
 const smart = () =>
   object({
-    alwaysIn: array(needed()).max(actSize).required(),
-    alwaysOut: array(needed()).max(actSize).required(),
+    alwaysIn: array(needed<PluginId>()).max(actSize).required(),
+    alwaysOut: array(needed<PluginId>()).max(actSize).required(),
     sortedBy: string().oneOf(folderSortings).nullable().defined(),
     atMost: number().integer().min(1).max(actSize).nullable().defined(),
   })
@@ -78,12 +98,12 @@ const smart = () =>
 const slots = () =>
   array(string().oneOf(cabinetSlots).required()).max(cabinetSlots.length).required();
 const newFolder = object({
-  id: needed(),
-  parent: maybe(),
+  id: needed<FolderId>(),
+  parent: maybe<FolderId>(),
   form: string().oneOf(folderForms).required(),
   name: name(),
   rule: maybeRule(),
-  plugins: array(object({ placement: needed(), plugin: needed() }))
+  plugins: array(object({ placement: needed<PlacementId>(), plugin: needed<PluginId>() }))
     .max(actSize)
     .required(),
   smart: smart(),
@@ -91,7 +111,10 @@ const newFolder = object({
 const tags = () =>
   array(string().trim().max(answerLimits.tag).required()).max(answerLimits.tags).required();
 const owner = () =>
-  object({ plugin: needed(), copies: array(needed()).max(10_000).required() }).required();
+  object({
+    plugin: needed<PluginId>(),
+    copies: array(needed<CopyId>()).max(10_000).required(),
+  }).required();
 const type = () =>
   string()
     .test(
@@ -121,17 +144,23 @@ const answerSchema = object({
   picture: id().nullable(),
 }).noUnknown();
 
-/** What each act is made of, besides its name. */
-export const actSchemas: Readonly<Record<Act['act'], Schema>> = {
-  'add-cabinet': object({
-    id: needed(),
-    favourites: needed(),
+/** An act with the fields it has beside its name. */
+const actOf = <Name extends Act['act'], Shape extends ObjectShape>(act: Name, shape: Shape) =>
+  object({ act: string<Name>().oneOf([act]).required(), ...shape });
+
+/** What each act is made of. One whose fields are others than those of the act does not compile. */
+export const actSchemas: {
+  readonly [Name in Act['act']]: ISchema<Extract<Act, { act: Name }>>;
+} = {
+  'add-cabinet': actOf('add-cabinet', {
+    id: needed<CabinetId>(),
+    favourites: needed<FolderId>(),
     name: name(),
     opensFor: slots(),
     folders: array(newFolder).max(2_000).required(),
   }),
-  'set-cabinet': object({
-    cabinet: needed(),
+  'set-cabinet': actOf('set-cabinet', {
+    cabinet: needed<CabinetId>(),
     set: object({
       name: string().max(nameLength),
       opensFor: array(string().oneOf(cabinetSlots).required()).max(cabinetSlots.length),
@@ -140,10 +169,13 @@ export const actSchemas: Readonly<Record<Act['act'], Schema>> = {
       .noUnknown()
       .required(),
   }),
-  'move-cabinet': object({ cabinet: needed(), before: maybe() }),
-  'remove-cabinet': object({ cabinet: needed() }),
-  'set-folder': object({
-    folder: needed(),
+  'move-cabinet': actOf('move-cabinet', {
+    cabinet: needed<CabinetId>(),
+    before: maybe<CabinetId>(),
+  }),
+  'remove-cabinet': actOf('remove-cabinet', { cabinet: needed<CabinetId>() }),
+  'set-folder': actOf('set-folder', {
+    folder: needed<FolderId>(),
     set: object({
       sortedBy: string().oneOf(folderSortings).nullable(),
       isPinned: boolean(),
@@ -152,73 +184,88 @@ export const actSchemas: Readonly<Record<Act['act'], Schema>> = {
       .noUnknown()
       .required(),
   }),
-  'merge-folders': object({ from: needed(), into: needed() }),
-  'split-folder': object({
-    folder: needed(),
-    parts: array(object({ id: needed(), name: name(), placements: ids() }))
+  'merge-folders': actOf('merge-folders', { from: needed<FolderId>(), into: needed<FolderId>() }),
+  'split-folder': actOf('split-folder', {
+    folder: needed<FolderId>(),
+    parts: array(object({ id: needed<FolderId>(), name: name(), placements: ids<PlacementId>() }))
       .min(1)
       .max(2_000)
       .required(),
   }),
-  'move-to': object({ placements: ids(), folder: needed(), before: maybe() }),
-  'add-folder': object({
-    id: needed(),
-    cabinet: needed(),
-    parent: maybe(),
+  'move-to': actOf('move-to', {
+    placements: ids<PlacementId>(),
+    folder: needed<FolderId>(),
+    before: maybe<PlacementId>(),
+  }),
+  'add-folder': actOf('add-folder', {
+    id: needed<FolderId>(),
+    cabinet: needed<CabinetId>(),
+    parent: maybe<FolderId>(),
     form: string()
       .oneOf(folderForms.filter((f) => f !== 'favourites'))
       .required(),
     name: name(),
     rule: maybeRule(),
-    before: maybe(),
-    plugins: array(object({ placement: needed(), plugin: needed() })).max(actSize),
+    before: maybe<FolderId>(),
+    plugins: array(object({ placement: needed<PlacementId>(), plugin: needed<PluginId>() })).max(
+      actSize,
+    ),
     smart: smart(),
   }),
-  'copy-folder': object({
-    cabinet: needed(),
-    parent: maybe(),
+  'copy-folder': actOf('copy-folder', {
+    cabinet: needed<CabinetId>(),
+    parent: maybe<FolderId>(),
     folders: array(newFolder).min(1).max(2_000).required(),
   }),
-  'show-folder': object({ id: needed(), folder: needed(), cabinet: needed(), before: maybe() }),
-  'share-favourites': object({
-    favourites: maybe(),
-    plugins: array(object({ placement: needed(), plugin: needed() }))
+  'show-folder': actOf('show-folder', {
+    id: needed<FolderId>(),
+    folder: needed<FolderId>(),
+    cabinet: needed<CabinetId>(),
+    before: maybe<FolderId>(),
+  }),
+  'share-favourites': actOf('share-favourites', {
+    favourites: maybe<FolderId>(),
+    plugins: array(object({ placement: needed<PlacementId>(), plugin: needed<PluginId>() }))
       .max(actSize)
       .required(),
   }),
-  'rename-folder': object({ folder: needed(), name: name() }),
-  'move-folder': object({ folder: needed(), parent: maybe(), before: maybe() }),
-  'remove-folder': object({ folder: needed() }),
-  'set-rule': object({
-    folder: needed(),
+  'rename-folder': actOf('rename-folder', { folder: needed<FolderId>(), name: name() }),
+  'move-folder': actOf('move-folder', {
+    folder: needed<FolderId>(),
+    parent: maybe<FolderId>(),
+    before: maybe<FolderId>(),
+  }),
+  'remove-folder': actOf('remove-folder', { folder: needed<FolderId>() }),
+  'set-rule': actOf('set-rule', {
+    folder: needed<FolderId>(),
     rule: rule(),
     name: string().max(nameLength),
     smart: smart(),
   }),
-  'keep-by-hand': object({
-    folder: needed(),
-    plugins: ids(),
+  'keep-by-hand': actOf('keep-by-hand', {
+    folder: needed<FolderId>(),
+    plugins: ids<PluginId>(),
     as: string().oneOf(['in', 'out', 'rule']).required(),
   }),
-  settle: object({
-    folder: needed(),
-    plugins: array(object({ placement: needed(), plugin: needed() }))
+  settle: actOf('settle', {
+    folder: needed<FolderId>(),
+    plugins: array(object({ placement: needed<PlacementId>(), plugin: needed<PluginId>() }))
       .max(actSize)
       .required(),
   }),
-  file: object({
-    folder: needed(),
-    plugins: array(object({ placement: needed(), plugin: needed() }))
+  file: actOf('file', {
+    folder: needed<FolderId>(),
+    plugins: array(object({ placement: needed<PlacementId>(), plugin: needed<PluginId>() }))
       .min(1)
       .max(actSize)
       .required(),
-    before: maybe(),
+    before: maybe<PlacementId>(),
   }),
-  'file-each': object({
+  'file-each': actOf('file-each', {
     entries: array(
       object({
-        folder: needed(),
-        plugins: array(object({ placement: needed(), plugin: needed() }))
+        folder: needed<FolderId>(),
+        plugins: array(object({ placement: needed<PlacementId>(), plugin: needed<PluginId>() }))
           .min(1)
           .max(actSize)
           .required(),
@@ -228,39 +275,50 @@ export const actSchemas: Readonly<Record<Act['act'], Schema>> = {
       .max(2_000)
       .required(),
   }),
-  'take-out': object({ placements: array(needed()).min(1).max(actSize).required() }),
-  'move-placement': object({ placement: needed(), before: maybe() }),
-  name: object({ plugin: needed(), nickname: maybeName(), slotLabel: maybeName() }),
-  'add-chain': object({
-    id: needed(),
+  'take-out': actOf('take-out', {
+    placements: array(needed<PlacementId>()).min(1).max(actSize).required(),
+  }),
+  'move-placement': actOf('move-placement', {
+    placement: needed<PlacementId>(),
+    before: maybe<PlacementId>(),
+  }),
+  name: actOf('name', {
+    plugin: needed<PluginId>(),
+    nickname: maybeName(),
+    slotLabel: maybeName(),
+  }),
+  'add-chain': actOf('add-chain', {
+    id: needed<PluginId>(),
     name: name(),
     kind: string().oneOf(kinds).required(),
-    plugins: array(needed()).min(2).max(slotLimit).required(),
+    plugins: array(needed<PluginId>()).min(2).max(slotLimit).required(),
   }),
-  'remove-chain': object({ chain: needed() }),
-  'keep-settings': object({
+  'remove-chain': actOf('remove-chain', { chain: needed<PluginId>() }),
+  'keep-settings': actOf('keep-settings', {
     settings: array(keptSettingSchema).min(1).max(actSize).required(),
-    then: lazy((act: unknown) => (act === null ? mixed().nullable() : thenSchema)),
+    then: lazy((act: unknown) => (act === null ? nothing : thenSchema)),
   }),
-  'remove-setting': object({ setting: needed() }),
-  answer: object({
-    say: array(object({ plugins: ids(), set: answerSchema.required() }))
+  'remove-setting': actOf('remove-setting', { setting: needed<PluginId>() }),
+  answer: actOf('answer', {
+    say: array(object({ plugins: ids<PluginId>(), set: answerSchema.required() }))
       .min(1)
       .max(actSize)
       .required(),
   }),
-  tag: object({ plugins: ids(), add: tags(), remove: tags() }),
-  join: object({ into: owner(), from: array(owner()).min(1).max(100).required() }),
-  part: object({ copies: ids(), from: owner(), plugin: needed() }),
-  'keep-apart': object({ plugins: array(owner()).min(2).max(100).required() }),
-  prefer: object({
-    computer: needed(),
+  tag: actOf('tag', { plugins: ids<PluginId>(), add: tags(), remove: tags() }),
+  join: actOf('join', { into: owner(), from: array(owner()).min(1).max(100).required() }),
+  part: actOf('part', { copies: ids<CopyId>(), from: owner(), plugin: needed<PluginId>() }),
+  'keep-apart': actOf('keep-apart', { plugins: array(owner()).min(2).max(100).required() }),
+  prefer: actOf('prefer', {
+    computer: needed<ComputerId>(),
     formats: array(string().oneOf(formats).required()).min(1).max(formats.length).required(),
   }),
-  spell: object({
+  spell: actOf('spell', {
     say: array(
       object({
-        spellings: array(object({ id: needed(), spelling: string().max(4096).required() }))
+        spellings: array(
+          object({ id: needed<SpellingId>(), spelling: string().max(4096).required() }),
+        )
           .min(1)
           .max(1000)
           .required(),
@@ -273,19 +331,31 @@ export const actSchemas: Readonly<Record<Act['act'], Schema>> = {
   }),
 };
 
+/** What is no act, with the reason. */
+const noAct = (reason: string): ISchema<Act> =>
+  mixed<Act>()
+    .required()
+    .test('act', (_, { path, createError }) => {
+      const at = path ? `${path}.act` : 'act';
+      return createError({ path: at, message: `${at} ${reason}` });
+    });
+const unknownAct = noAct(
+  `must be one of the following values: ${Object.keys(actSchemas).join(', ')}`,
+);
+
+/** No act. */
+const nothing: Schema<Act | null> = mixed<never>().nullable().defined();
 /** What is done with settings that are kept: any act but keeping more. */
-const thenSchema = lazy((value: unknown) =>
+const thenSchema: ISchema<Act> = lazy((value: unknown) =>
   (value as { act?: unknown }).act === 'keep-settings'
-    ? object({ act: string().notOneOf(['keep-settings']).required() })
+    ? noAct('must not be one of the following values: keep-settings')
     : actSchema,
 );
 
 /** An act, by its name. */
-export const actSchema = lazy((value: unknown) => {
+export const actSchema: ISchema<Act> = lazy((value: unknown) => {
   const act = (value as { act?: unknown } | null)?.act;
-  const known =
-    typeof act === 'string' && Object.hasOwn(actSchemas, act)
-      ? actSchemas[act as Act['act']]
-      : undefined;
-  return known ?? object({ act: string().oneOf(Object.keys(actSchemas)).required() });
-}) as unknown as Schema<Act>;
+  return typeof act === 'string' && Object.hasOwn(actSchemas, act)
+    ? (actSchemas[act as Act['act']] as ISchema<Act>)
+    : unknownAct;
+});

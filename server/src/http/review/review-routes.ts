@@ -1,6 +1,6 @@
 /** Routes of a review. */
 import type { Request, Router } from 'express';
-import { object, string, type Schema } from 'yup';
+import { object, string, type ISchema } from 'yup';
 import { nameLength } from '@clever-drawer/core/acts';
 import { kinds, type Kind } from '@clever-drawer/core/catalog';
 import { trackKinds, type TrackKind } from '@clever-drawer/core/loading';
@@ -21,14 +21,14 @@ import { at, handle, withBody } from '../handling.ts';
 import { parse } from '../parse.ts';
 import { answerText } from '../problems.ts';
 
-const putOffSchema = object({
+const putOffSchema: ISchema<{ what: string; until?: string | null | undefined }> = object({
   what: string().max(500).required(),
   until: string()
     .nullable()
     .test('time', '${path} must be a time in ISO 8601', (text) =>
       text === null || text === undefined ? true : !Number.isNaN(Date.parse(text)),
     ),
-}) as unknown as Schema<{ what: string; until?: string | null }>;
+});
 
 /** A part of a review and what it looks at, as an address says it. */
 interface Asked {
