@@ -135,8 +135,8 @@ async function filing(
   for (let round = 0; round < rounds; round += 1) {
     const some = ids.slice(5_000 + round * filed, 5_000 + (round + 1) * filed);
     await page.evaluate(
-      ([name, held]) => {
-        sessionStorage.setItem(name ?? '', held ?? '');
+      ([name, value]) => {
+        sessionStorage.setItem(name ?? '', value ?? '');
       },
       [`clever-drawer.tray.${computer}`, JSON.stringify(some)],
     );

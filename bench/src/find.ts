@@ -13,7 +13,7 @@ import { wordsOf } from '@clever-drawer/core/text';
 import { makePlugins } from '@clever-drawer/demo';
 import { descriptionsFor, readBundle, walk } from '@clever-drawer/server/scanner';
 import { readLadspaTitles } from './lv2-truth.ts';
-import { growing, remember, shuffle, zipfDraws, type Remembered } from './habit.ts';
+import { growing, writeStored, shuffle, zipfDraws, type Remembered } from './habit.ts';
 import { afterAWeek, weekTable } from './week.ts';
 import { measured, percentile, type Measured, type Outcome } from './measure.ts';
 
@@ -326,7 +326,7 @@ export function withHistory(plugins: readonly Plugin[]): Grown[] {
         sums.without += shortest(habitsOf({ ...use, chosen: noUse.chosen }), 0).length;
         sums.best += lettersAtBest(texts, shuffled.slice(0, n));
       }
-      remember(known, typed, plugin.id);
+      writeStored(known, typed, plugin.id);
     }
     return {
       typing,

@@ -34,7 +34,7 @@ export interface Remembered {
 }
 
 /** One load more: all cool down a little, as with ten loads a day (halved after thirty days, loading/warmth.ts). */
-export function remember({ warmth, chosen }: Remembered, letters: string, plugin: string): void {
+export function writeStored({ warmth, chosen }: Remembered, letters: string, plugin: string): void {
   if (letters !== '') {
     const by = chosen.get(letters) ?? new Map<string, number>();
     chosen.set(letters, by.set(plugin, (by.get(plugin) ?? 0) + 1));

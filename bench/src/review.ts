@@ -91,7 +91,7 @@ function makeMaterial(count: number): ReviewMaterial {
 const rolledUp = ({ uses }: ReviewMaterial): unknown =>
   rollup(
     uses,
-    (held) => held.length,
+    (list) => list.length,
     ({ at }) => new Date(at).toISOString().slice(0, 7),
     ({ plugin }) => plugin,
   );

@@ -4,7 +4,7 @@
  */
 import type { Plugin } from '@clever-drawer/core/catalog';
 import { entryOf, Finder, habitsOf, noUse } from '@clever-drawer/core/search';
-import { growing, remember, shuffle, zipfDraws, type Remembered } from './habit.ts';
+import { growing, writeStored, shuffle, zipfDraws, type Remembered } from './habit.ts';
 import { percentile } from './measure.ts';
 
 const weekLoads = 100;
@@ -47,7 +47,7 @@ export function afterAWeek(plugins: readonly Plugin[]): Week {
         keys.push(letters.length + (typed === null ? 5 : 1));
         withoutLetters += letters === '' ? 1 : 0;
       }
-      remember(known, letters, plugin.id);
+      writeStored(known, letters, plugin.id);
     }
   }
   return { keys, withoutLetters };

@@ -79,7 +79,7 @@ const pairs = computers.flatMap((from) =>
   computers.filter((to) => to !== from).map((to) => [from, to] as const),
 );
 /** Products of which a computer has a sound copy. */
-const heldBy = (computer: DemoComputer): Set<string> =>
+const filedOn = (computer: DemoComputer): Set<string> =>
   new Set(
     plugins
       .filter((plugin) => placesOf(computer, plugin).length > 0)
@@ -91,7 +91,7 @@ describe('carrying between the computers of the studio', () => {
   it.each(pairs.map(([from, to]) => [from.id, to.id, from, to] as const))(
     'from %s to %s finds at least 95 %, and at most 1 % wrong ones',
     async (a, b, _from, to) => {
-      const there = heldBy(to);
+      const there = filedOn(to);
       const lines = await linesOf<Carried>('carry', file(`${a}.json`), file(`${b}.ndjson`));
       const asked = lines
         .map((line) => ({

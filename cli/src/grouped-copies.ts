@@ -59,9 +59,9 @@ export function groupLines(lines: readonly Line[]): GroupedPlugin[] {
     { assignments: new Map(), spellings: new Map(), answers: new Map(), used: new Set() },
     () => String((last += 1)),
   );
-  const held = new Map<string, FoundCopy[]>(plugins.map((plugin) => [plugin.id, []]));
+  const copiesOf = new Map<string, FoundCopy[]>(plugins.map((plugin) => [plugin.id, []]));
   for (const { id, facts } of copies) {
-    held.get(pluginOf.get(id) ?? '')?.push(facts);
+    copiesOf.get(pluginOf.get(id) ?? '')?.push(facts);
   }
-  return plugins.map((plugin) => ({ plugin, copies: held.get(plugin.id) ?? [] }));
+  return plugins.map((plugin) => ({ plugin, copies: copiesOf.get(plugin.id) ?? [] }));
 }

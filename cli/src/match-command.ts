@@ -160,8 +160,8 @@ function endIn(line: Line, field: string): number | null {
 
 function candidateIn(line: Line): Candidate {
   const licence = licenceIn(line);
-  const held = [...listIn(line, 'states'), ...(flagIn(line, 'isHidden') ? ['hidden'] : [])];
-  const known = states.filter((state): state is State => held.includes(state));
+  const wanted = [...listIn(line, 'states'), ...(flagIn(line, 'isHidden') ? ['hidden'] : [])];
+  const known = states.filter((state): state is State => wanted.includes(state));
   return makeCandidate({
     id: '',
     names: [textIn(line, 'name'), textIn(line, 'nickname'), textIn(line, 'slotLabel')],

@@ -12,7 +12,7 @@ export {
   type DocumentLoad,
   type DocumentPicture,
   type DocumentPlugin,
-  type KeptFields,
+  type ForeignFields,
   type OrderDocument,
 } from './exchange/document.ts';
 export { documentSchema } from './exchange/document-schema.data.ts';

@@ -193,12 +193,12 @@ async function makeFolder(
     before: null,
     ...(entry.form === 'smart' ? { smart: smartPart } : {}),
   });
-  const held = (entry.types ?? [])
+  const members = (entry.types ?? [])
     .flatMap(byType)
     .filter(() => chance.happens(entry.share ?? 0))
     .slice(0, entry.most);
-  if (held.length > 0) {
-    await api.act(fileAct(id, held));
+  if (members.length > 0) {
+    await api.act(fileAct(id, members));
   }
   for (const below of entry.below ?? []) {
     await makeFolder(api, below, cabinet, id, byType, chance);

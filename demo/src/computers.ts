@@ -112,10 +112,10 @@ export function placesOf(computer: DemoComputer, plugin: DemoPlugin): DemoPlace[
   if (!chance.happens(computer.share)) {
     return [];
   }
-  const held = computer.places.filter((place) => chance.happens(place.share));
+  const chosen = computer.places.filter((place) => chance.happens(place.share));
   const usual = computer.places.find((place) => place.share > 0.5);
-  if (held.length > 0) {
-    return held;
+  if (chosen.length > 0) {
+    return chosen;
   }
   if (usual) {
     return [usual];

@@ -120,9 +120,7 @@ export function beforeLately({ directory, computer, plugins }: Studio): Lately {
   const write = (plugin: DemoPlugin): string => writeCopy(directory, computer, place, plugin);
   const lv2 = plugins.filter(
     (p) =>
-      p.damage === null &&
-      p.number % 9 !== 0 &&
-      placesOf(computer, p).some((held) => held === place),
+      p.damage === null && p.number % 9 !== 0 && placesOf(computer, p).some((one) => one === place),
   );
   const late = lv2.filter((p) => placesOf(computer, p).length === 1).slice(0, arriving);
   const others = lv2.filter((p) => !late.includes(p));

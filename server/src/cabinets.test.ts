@@ -39,14 +39,14 @@ it('every act on cabinets and folders is stored as it is done, and undone to wha
     id: string | undefined,
     name: string,
     parent: string | null,
-    held: readonly number[],
+    members: readonly number[],
   ) => ({
     id,
     parent,
     form: 'folder',
     name,
     rule: null,
-    plugins: held.map((i) => ({ placement: placements[i], plugin: plugins[i] })),
+    plugins: members.map((i) => ({ placement: placements[i], plugin: plugins[i] })),
   });
   const acts = [
     {

@@ -60,11 +60,11 @@ async function act(body: object): Promise<OrderStep> {
   return done.body;
 }
 
-async function addFolder(name: string, ...held: string[]): Promise<string> {
+async function addFolder(name: string, ...members: string[]): Promise<string> {
   const cabinet = (await order()).records.find(({ table }) => table === 'cabinet')?.id;
   const id = randomUUID();
   const filed = await Promise.all(
-    held.map(async (plugin) => ({ placement: randomUUID(), plugin: await idOf(plugin) })),
+    members.map(async (plugin) => ({ placement: randomUUID(), plugin: await idOf(plugin) })),
   );
   await act({
     act: 'add-folder',

@@ -10,7 +10,7 @@ export type Uncaught = Pick<NodeJS.Process, 'on' | 'off'>;
 
 const kinds = ['uncaughtException', 'unhandledRejection'] as const;
 /** So many are kept, the latest last. */
-const keptErrors = 5;
+const mostErrors = 5;
 
 /** Catches what nobody caught, from when it is spread until it is taken away. */
 export class LastNet {
@@ -20,7 +20,7 @@ export class LastNet {
   readonly #hear = (error: unknown): void => {
     this.#log.error({ error: loggable(error) }, 'an error that nobody caught');
     this.#words.push(error instanceof Error ? error.message : String(error));
-    this.#words.splice(0, this.#words.length - keptErrors);
+    this.#words.splice(0, this.#words.length - mostErrors);
   };
 
   constructor(uncaught: Uncaught | null, log: Logger) {

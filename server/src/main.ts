@@ -26,7 +26,7 @@ import { connect, type DatabaseAddress } from './database/connect.ts';
 import { closeInterruptedScans, hasNoHistory } from './database/scans.ts';
 import { beginVersions } from './database/versions.ts';
 import { PracticeHost } from './host/practice-host.ts';
-import { Turns } from './jobs/turns.ts';
+import { SerialQueues } from './jobs/serial-queues.ts';
 import { OscServer } from './osc/osc-server.ts';
 import { EventHub } from './jobs/event-hub.ts';
 import { PlaceWatcher } from './jobs/place-watcher.ts';
@@ -208,7 +208,7 @@ function makeParts({ cluster, database, keeper, config, log, net }: Making): Par
     readers: new ReaderPool(2, process.env),
     opener: new Opener(),
     host: new PracticeHost(),
-    turns: new Turns(),
+    turns: new SerialQueues(),
     studios: new Studios(database, clock),
     reviewer: new Reviewer(),
     watcher: new PlaceWatcher((computer) => {

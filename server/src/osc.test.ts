@@ -122,9 +122,9 @@ describe('OSC messages', () => {
         ['/clever-drawer/host/heard', path('Tern'), 'load 7'],
       ]);
     }
-    const told = { id: 'load 7', format: 'LV2', path: path('Tern'), identity: null };
+    const message = { id: 'load 7', format: 'LV2', path: path('Tern'), identity: null };
     const { body: added } = await server.call<number>('POST', 'host/loads', {
-      ...told,
+      ...message,
       track: 'bus',
       after: null,
     });

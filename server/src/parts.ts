@@ -3,7 +3,7 @@ import type { DataSource } from 'typeorm';
 import type { Logger } from 'pino';
 import type { Reach } from './reach.ts';
 import type { Host } from './host/host.ts';
-import type { Turns } from './jobs/turns.ts';
+import type { SerialQueues } from './jobs/serial-queues.ts';
 import type { EventHub } from './jobs/event-hub.ts';
 import type { PlaceWatcher } from './jobs/place-watcher.ts';
 import type { BackupKeeper } from './jobs/backup-keeper.ts';
@@ -37,7 +37,7 @@ export interface Parts {
   readonly shelfKey: () => Promise<Buffer>;
   readonly host: Host;
   /** Sessions are changed one after the other, computer by computer. */
-  readonly turns: Turns;
+  readonly turns: SerialQueues;
   readonly studios: Studios;
   readonly reviewer: Reviewer;
 }

@@ -206,8 +206,8 @@ describe('a review', () => {
     };
     expect(Object.values(await counts())).toEqual([0, 0, 0, 0]);
     await load();
-    const apart = await counts();
-    expect(Object.values(apart).reduce((sum, times) => sum + times)).toBe(400);
+    const separate = await counts();
+    expect(Object.values(separate).reduce((sum, times) => sum + times)).toBe(400);
     const [into, , from] = await plugins();
     if (!into || !from) {
       throw new Error('four plugins were scanned');
@@ -218,19 +218,19 @@ describe('a review', () => {
       from: [ownerOf(from)],
     });
     expect(joined.status).toBe(200);
-    const { [from.vendor ?? '']: moved = 0, ...others } = apart;
-    const held = into.vendor ?? '';
+    const { [from.vendor ?? '']: moved = 0, ...others } = separate;
+    const stored = into.vendor ?? '';
     expect(moved).toBeGreaterThan(0);
-    expect(await counts()).toEqual({ ...others, [held]: (apart[held] ?? 0) + moved });
+    expect(await counts()).toEqual({ ...others, [stored]: (separate[stored] ?? 0) + moved });
     await server.call('POST', 'undo');
-    expect(await counts()).toEqual(apart);
+    expect(await counts()).toEqual(separate);
     await server.call('DELETE', 'loads');
     expect(Object.values(await counts())).toEqual([0, 0, 0, 0]);
   });
 
   it('is another one once something is filed, and tells of no loads once these are not learnt from', async () => {
     await load();
-    const told = await view('worth');
+    const first = await view('worth');
     const [plugin] = await plugins();
     const { records } = (await server.call<OrderView>('GET', 'order')).body;
     const favourites = records.find(
@@ -238,7 +238,7 @@ describe('a review', () => {
     );
     expect(await file(plugin?.id, favourites?.id)).toBe(200);
     const filedNow = await view('worth');
-    expect(filedNow).not.toEqual(told);
+    expect(filedNow).not.toEqual(first);
     await server.call('PATCH', 'habits', { isLearning: false });
     const answer = await server.call<WorkedReview>('GET', 'review?part=worth&period=all');
     expect(answer.body.isLearning).toBe(false);
@@ -282,11 +282,11 @@ describe('a review', () => {
     await server.call('PUT', 'review/put-off', { what: 'retire', until });
     await server.call('PUT', 'review/put-off', { what: 'merge a b', until: null });
     await server.restart();
-    const held = async (): Promise<PutOff> =>
+    const stored = async (): Promise<PutOff> =>
       (await server.call<PutOff>('GET', 'review/put-off')).body;
-    expect(await held()).toEqual({ retire: until, 'merge a b': null });
+    expect(await stored()).toEqual({ retire: until, 'merge a b': null });
     await server.call('PUT', 'review/put-off', { what: 'retire' });
-    expect(await held()).toEqual({ 'merge a b': null });
+    expect(await stored()).toEqual({ 'merge a b': null });
     const wrong = await server.call('PUT', 'review/put-off', { what: 'retire', until: 'soon' });
     expect(wrong.status).toBe(400);
   });
@@ -322,7 +322,7 @@ describe('a review', () => {
     });
     expect(loaded.status).toBe(200);
     const { neverOpened } = (await view('order')).health;
-    const told = neverOpened.map(({ folder }) => folder);
-    expect([told.includes(favourites?.id ?? ''), told.includes(other)]).toEqual([true, false]);
+    const first = neverOpened.map(({ folder }) => folder);
+    expect([first.includes(favourites?.id ?? ''), first.includes(other)]).toEqual([true, false]);
   });
 });

@@ -34,7 +34,7 @@ afterAll(async () => {
 async function progressOf(computer: string): Promise<ScanProgress[]> {
   const stream = await fetch(`${server.address}/api/computers/${computer}/events`);
   await fetch(`${server.address}/api/computers/${computer}/scans`, { method: 'POST' });
-  const told: ScanProgress[] = [];
+  const steps: ScanProgress[] = [];
   let text = '';
   for await (const chunk of stream.body ?? []) {
     text += new TextDecoder().decode(chunk);
@@ -43,12 +43,12 @@ async function progressOf(computer: string): Promise<ScanProgress[]> {
     const events = lines
       .filter((line) => line.startsWith('data: '))
       .map((line) => JSON.parse(line.slice(6)) as ServerEvent);
-    told.push(...events.flatMap((event) => (event.event === 'scan' ? [event.progress] : [])));
-    if (told.some((progress) => progress.state !== 'running')) {
-      return told;
+    steps.push(...events.flatMap((event) => (event.event === 'scan' ? [event.progress] : [])));
+    if (steps.some((progress) => progress.state !== 'running')) {
+      return steps;
     }
   }
-  return told;
+  return steps;
 }
 
 it('tells that nothing is left to wait for while that clock stands still', async () => {
@@ -61,8 +61,8 @@ it('tells that nothing is left to wait for while that clock stands still', async
     body: JSON.stringify({ path: place }),
     headers: { 'Content-Type': 'application/json' },
   });
-  const told = await progressOf(computer);
-  const midway = told.filter(({ done, total }) => done > 0 && total !== null && done < total);
+  const steps = await progressOf(computer);
+  const midway = steps.filter(({ done, total }) => done > 0 && total !== null && done < total);
   expect(midway.length).toBeGreaterThan(0);
   expect(new Set(midway.map((progress) => progress.secondsLeft))).toEqual(new Set([0]));
 });

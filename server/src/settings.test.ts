@@ -74,10 +74,10 @@ describe('settings', () => {
     await server.scan();
     const { plugins } = (await server.call<CatalogView>('GET', 'catalog')).body;
     const gull = plugins.find(({ name }) => name === 'Gull');
-    const told = (await server.call<PluginSetting[]>('GET', 'settings')).body;
-    expect(told).toEqual([
+    const found = (await server.call<PluginSetting[]>('GET', 'settings')).body;
+    expect(found).toEqual([
       {
-        id: told[0]?.id,
+        id: found[0]?.id,
         plugin: gull?.id,
         name: 'Calm',
         bank: null,

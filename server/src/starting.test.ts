@@ -95,9 +95,9 @@ describe('two on the same data', () => {
   });
   it('at once, for the first time, one of them starts', async () => {
     forgetCluster();
-    const told = await Promise.all([refusal(), refusal(), refusal()]);
-    expect(told.filter((words) => words === 'it started')).toHaveLength(1);
-    expect(told.filter((words) => /being started|runs already/.test(words))).toHaveLength(2);
+    const outcomes = await Promise.all([refusal(), refusal(), refusal()]);
+    expect(outcomes.filter((words) => words === 'it started')).toHaveLength(1);
+    expect(outcomes.filter((words) => /being started|runs already/.test(words))).toHaveLength(2);
   });
   it.each(['', '{"pid": "x"}'])(
     'with half a note (%j) the second is told all the same',

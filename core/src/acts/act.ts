@@ -143,7 +143,7 @@ export type Act =
   | { act: 'add-chain'; id: PluginId; name: string; kind: Kind; plugins: readonly PluginId[] }
   | { act: 'remove-chain'; chain: PluginId }
   /** Settings that something is made of now, and what: both are one change. */
-  | { act: 'keep-settings'; settings: readonly KeptSetting[]; then: Act | null }
+  | { act: 'keep-settings'; settings: readonly SettingFields[]; then: Act | null }
   | { act: 'remove-setting'; setting: PluginId }
   | { act: 'answer'; say: readonly Said[] }
   | { act: 'tag'; plugins: readonly PluginId[]; add: readonly string[]; remove: readonly string[] }
@@ -179,7 +179,7 @@ export interface NewFolder {
 }
 
 /** A setting as an act brings it. */
-export type KeptSetting = Omit<Setting, 'table'>;
+export type SettingFields = Omit<Setting, 'table'>;
 
 /** The given facts hold for all the plugins; those not given stay as they are. */
 export interface Said {

@@ -288,15 +288,18 @@ describe('favourites', () => {
     favourites: id('Mix fav'),
     plugins: [put('Kelp', 's'), put('Silt', 's')],
   });
-  const held = (order: Order, cabinet: string): readonly string[] | undefined =>
+  const favouritesOf = (order: Order, cabinet: string): readonly string[] | undefined =>
     createArranger()(order, catalog, cabinet).members.get(`${cabinet} fav`);
   it('are shared with what every cabinet held, and each has its own again without loss', () => {
-    expect([held(shared, 'Mix'), held(shared, 'Live')]).toEqual([
+    expect([favouritesOf(shared, 'Mix'), favouritesOf(shared, 'Live')]).toEqual([
       ['Kelp', 'Silt'],
       ['Kelp', 'Silt'],
     ]);
     const parted = after(shared, { act: 'share-favourites', favourites: null, plugins: [] });
-    expect([held(parted, 'Mix'), held(parted, 'Live')]).toEqual([['Kelp', 'Silt'], ['Silt']]);
+    expect([favouritesOf(parted, 'Mix'), favouritesOf(parted, 'Live')]).toEqual([
+      ['Kelp', 'Silt'],
+      ['Silt'],
+    ]);
   });
   it('outlive the cabinet they were in', () => {
     const before = shared;
@@ -305,7 +308,7 @@ describe('favourites', () => {
       throw new Error('refused');
     }
     const left = applyChange(before, done.value.change);
-    expect(held(left, 'Live')).toEqual(['Kelp', 'Silt']);
+    expect(favouritesOf(left, 'Live')).toEqual(['Kelp', 'Silt']);
     expect(JSON.stringify([...applyChange(left, reverse(done.value.change))].sort())).toBe(
       JSON.stringify([...before].sort()),
     );

@@ -6,7 +6,7 @@ import { referrersOf, withPlugins } from '../order/references.ts';
 import { failed, ok, type Result } from '../problem.ts';
 import type { PluginId } from '../id.ts';
 import { chainIn, settingIn, type Chain, type Order, type Setting } from '../order/records.ts';
-import type { ActOf, KeptSetting } from './act.ts';
+import type { ActOf, SettingFields } from './act.ts';
 import {
   done,
   type NameOfPlugin,
@@ -75,11 +75,11 @@ function removeSetting(order: Order, { setting: id }: ActOf<'remove-setting'>): 
 /** The records of settings that are not kept yet; a refusal where one is of no plugin. */
 export function newSettings(
   order: Order,
-  settings: readonly KeptSetting[],
+  settings: readonly SettingFields[],
   nameOf: NameOfPlugin,
 ): Result<readonly Setting[]> {
   const fresh = settings.filter(({ id }) => !settingIn(order, id));
-  const isOfPlugin = ({ plugin }: KeptSetting): boolean =>
+  const isOfPlugin = ({ plugin }: SettingFields): boolean =>
     nameOf(plugin) !== undefined && !chainIn(order, plugin) && !settingIn(order, plugin);
   if (!fresh.every(isOfPlugin)) {
     return unknown('plugin', 'settings');

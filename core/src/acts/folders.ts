@@ -248,9 +248,9 @@ function splitFolder(order: Order, act: ActOf<'split-folder'>): Result<ActResult
   if (act.parts.some((part) => folderIn(order, part.id))) {
     return failed({ code: 'id-taken', at: 'parts' });
   }
-  const held = new Map(placementsIn(order, folder.id).map((p) => [p.id as string, p]));
+  const placementById = new Map(placementsIn(order, folder.id).map((p) => [p.id as string, p]));
   const wanted = act.parts.flatMap((part) => part.placements);
-  if (new Set(wanted).size < wanted.length || wanted.some((id) => !held.has(id))) {
+  if (new Set(wanted).size < wanted.length || wanted.some((id) => !placementById.has(id))) {
     return unknown('placement', 'parts');
   }
   const positions = positionsBefore(
@@ -277,7 +277,7 @@ function splitFolder(order: Order, act: ActOf<'split-folder'>): Result<ActResult
     });
     const keys = spread(null, null, placements.length);
     for (const [i, placement] of placements.entries()) {
-      const from = held.get(placement);
+      const from = placementById.get(placement);
       if (from) {
         updated.push([from, { ...from, folder: id, position: keys[i] ?? '' }]);
       }

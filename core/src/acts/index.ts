@@ -3,7 +3,7 @@ export {
   actSize,
   nameLength,
   stateLength,
-  type KeptSetting,
+  type SettingFields,
   type Act,
   type ActOf,
   type ActName,

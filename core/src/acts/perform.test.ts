@@ -182,7 +182,7 @@ describe('acts on the order', () => {
 
 describe('two windows that act at once', () => {
   it('end in one state that keeps every rule, whichever act arrives first, and neither loses what the other did', () => {
-    const standing = [
+    const already = [
       add('f1'),
       add('f2'),
       {
@@ -204,7 +204,7 @@ describe('two windows that act at once', () => {
           acts.reduce<Order>((o, act) => {
             const r = perform(o, act, nameOf);
             return r.ok ? applyChange(o, r.value.change) : o;
-          }, standing),
+          }, already),
         );
         for (const order of both) {
           // The server's order of arrival is the one for all windows: a window that did its act
@@ -218,7 +218,7 @@ describe('two windows that act at once', () => {
             }
           }
         }
-        if (touched(standing, one).some((key) => touched(standing, other).includes(key))) {
+        if (touched(already, one).some((key) => touched(already, other).includes(key))) {
           return;
         }
         expect(plainLoosely(both[0] as Order)).toBe(plainLoosely(both[1] as Order));

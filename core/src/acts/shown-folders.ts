@@ -80,8 +80,8 @@ function shareFavourites(
     return unknown('folder', 'favourites');
   }
   const row = placementsIn(order, one.id);
-  const held = new Set<string>(row.map((p) => p.plugin));
-  const fresh = act.plugins.filter((p) => !held.has(p.plugin));
+  const present = new Set<string>(row.map((p) => p.plugin));
+  const fresh = act.plugins.filter((p) => !present.has(p.plugin));
   if (fresh.some((p) => nameOf(p.plugin) === undefined)) {
     return unknown('plugin', 'plugins');
   }

@@ -164,20 +164,20 @@ function arrange(
   );
   const placements = new Map(parts.placements);
   for (const { id, shortcutTo } of folders) {
-    const held = shortcutTo ? placements.get(shortcutTo) : undefined;
-    if (held) {
-      placements.set(id, held);
+    const inside = shortcutTo ? placements.get(shortcutTo) : undefined;
+    if (inside) {
+      placements.set(id, inside);
     } else if (shortcutTo) {
       placements.delete(id);
     }
   }
   const members = new Map<string, readonly PluginId[]>();
   for (const { id, shortcutTo } of folders) {
-    const held =
+    const inside =
       (rules.membersOf(shortcutTo ?? id) as readonly PluginId[] | undefined) ??
       parts.placed.get(shortcutTo ?? id);
-    if (held) {
-      members.set(id, held);
+    if (inside) {
+      members.set(id, inside);
     }
   }
   sortMembers(folders, members, plugins, pluginNames, usage);
@@ -264,14 +264,14 @@ function sortMembers(
   const byId = sorted.length === 0 ? new Map<string, Plugin>() : keyedById(plugins);
   const nameOf = (plugin: Plugin): string => pluginNames.get(plugin.id)?.nickname ?? plugin.name;
   for (const { id, sortedBy } of sorted) {
-    const held = (members.get(id) ?? []).flatMap((plugin) => byId.get(plugin) ?? []);
+    const inside = (members.get(id) ?? []).flatMap((plugin) => byId.get(plugin) ?? []);
     if (!sortedBy) {
       continue;
     }
     const compare = compareBy(sortedBy, usage);
     members.set(
       id,
-      held
+      inside
         .sort(
           (a, b) => compare(a, b) || compareNames(nameOf(a), nameOf(b)) || (a.id < b.id ? -1 : 1),
         )

@@ -21,7 +21,7 @@ import {
   type PluginNames,
   type Setting,
 } from '../order/records.ts';
-import { ruleWordsOf, standing } from './standing.ts';
+import { ruleWordsOf, foldersInOrder } from './folder-order.ts';
 
 /** Folders and what is of them alone. */
 interface Structure {
@@ -119,7 +119,7 @@ function changesBetween(before: Order, after: Order): Changes {
 }
 
 function structureOf(order: Order): Structure {
-  const everywhere = standing(order);
+  const everywhere = foldersInOrder(order);
   return {
     everywhere,
     smart: everywhere.flatMap(({ id, rule, alwaysIn, alwaysOut, shortcutTo }) =>

@@ -134,7 +134,7 @@ export function copyInFront(
     return (
       ranks(a)
         .map((rank, at) => rank - (of[at] ?? 0))
-        .find((apart) => apart !== 0) ?? 0
+        .find((difference) => difference !== 0) ?? 0
     );
   };
   return [...plugin.copies].sort((a, b) => compare(a, b) || (a.path < b.path ? -1 : 1))[0];

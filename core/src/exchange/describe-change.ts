@@ -142,12 +142,12 @@ function cabinetLine(says: Says, cabinet: Cabinet, way: Way): ChangeLine {
   const folders = side.folders.filter((folder) => folder.cabinet === cabinet.id);
   const ids = new Set<string>(folders.map(({ id }) => id));
   const placements = side.placements.filter(({ folder }) => ids.has(folder));
-  const held = `with ${plural(folders.length, 'folder')} and ${plural(placements.length, 'plugin')} filed`;
+  const contents = `with ${plural(folders.length, 'folder')} and ${plural(placements.length, 'plugin')} filed`;
   return line(
     way,
     'cabinet',
     cabinet.name,
-    `The cabinet ${cabinet.name} ${held}`,
+    `The cabinet ${cabinet.name} ${contents}`,
     namesIn(says, placements),
   );
 }
@@ -163,9 +163,9 @@ function folderLine(says: Says, folder: Folder, way: Way): ChangeLine {
   const side = says.sides[way];
   const within = foldersWithin(side.folders, [folder.id]);
   const placements = side.placements.filter((placement) => within.has(placement.folder));
-  const held = folder.form === 'folder' ? ` with ${plural(placements.length, 'plugin')}` : '';
+  const contents = folder.form === 'folder' ? ` with ${plural(placements.length, 'plugin')}` : '';
   const more = within.size > 1 ? ` and ${plural(within.size - 1, 'folder')} in it` : '';
-  const words = `The ${formWords[folder.form]} ${folder.name}${held}${more}`;
+  const words = `The ${formWords[folder.form]} ${folder.name}${contents}${more}`;
   return line(way, 'folder', folder.name, words, namesIn(says, placements));
 }
 

@@ -171,7 +171,7 @@ export interface OrderDocument {
  * Fields of others' by the place where they stand: empty for the document itself, `cabinet ID`,
  * `folder ID`, `plugin ID`, `chain ID`, `setting ID`.
  */
-export type KeptFields = Readonly<Record<string, UnknownFields>>;
+export type ForeignFields = Readonly<Record<string, UnknownFields>>;
 
 /** The folder and all below it, parents first. */
 export const foldersWithin = (folders: readonly DocumentFolder[]): DocumentFolder[] =>

@@ -11,7 +11,7 @@ import {
   namedFoldersOf,
   withFavourites,
   type DocumentFolder,
-  type KeptFields,
+  type ForeignFields,
   type OrderDocument,
   type UnknownFields,
 } from './document.ts';
@@ -20,7 +20,7 @@ import { documentSchema } from './document-schema.data.ts';
 /** A document, with the fields that are not ours set apart. */
 export interface ReadDocument {
   readonly document: OrderDocument;
-  readonly kept: KeptFields;
+  readonly kept: ForeignFields;
 }
 
 /** The largest document that is read, in characters, and how much it may hold. */
@@ -59,7 +59,7 @@ export function readDocument(text: string): Result<ReadDocument> {
     return failed(faultOf(validate.errors?.[0]));
   }
   const problems = troubleWithin(value);
-  return problems.length > 0 ? failed(...problems) : ok(apart(withFavourites(value)));
+  return problems.length > 0 ? failed(...problems) : ok(split(withFavourites(value)));
 }
 
 function parseJson(text: string): Result<unknown> {
@@ -222,7 +222,7 @@ const wrongTypes = (document: OrderDocument): Problem[] =>
   });
 
 /** Ours and others' fields apart, at each place where others' may stand. */
-function apart(document: OrderDocument): ReadDocument {
+function split(document: OrderDocument): ReadDocument {
   const kept: Record<string, UnknownFields> = {};
   const ours = <T extends object>(value: T, at: string, properties: object): T => {
     const entries = Object.entries(value) as [string, unknown][];

@@ -38,7 +38,7 @@ import {
   type DocumentPlugin,
   type DocumentSaid,
   type DocumentSetting,
-  type KeptFields,
+  type ForeignFields,
   type OrderDocument,
 } from './document.ts';
 
@@ -53,7 +53,7 @@ export interface DocumentSource {
     readonly plugin: string | null;
     readonly facts: FoundCopy;
   }[];
-  readonly kept?: KeptFields;
+  readonly kept?: ForeignFields;
   readonly pictures?: readonly DocumentPicture[];
   /** Loads to be written, too; their plugins then are, filed or not. */
   readonly loads?: readonly DocumentLoad[];
@@ -196,14 +196,16 @@ function loadsOf(
 ): Pick<OrderDocument, 'loads'> {
   const others = thingsBeside(order);
   const used = usedIn(order);
-  const held = new Set(copies.map(({ plugin }) => plugin));
+  const withCopies = new Set(copies.map(({ plugin }) => plugin));
   const known = new Set<string>(
-    plugins.map(({ id }) => id).filter((id) => !others.has(id) && (held.has(id) || used.has(id))),
+    plugins
+      .map(({ id }) => id)
+      .filter((id) => !others.has(id) && (withCopies.has(id) || used.has(id))),
   );
-  const told = loads
+  const written = loads
     .filter((load) => pluginsOfLoads([load]).every((id) => known.has(id)))
     .sort((a, b) => compareTexts(a.at, b.at) || compareTexts(a.plugin, b.plugin));
-  return told.length > 0 ? { loads: told } : {};
+  return written.length > 0 ? { loads: written } : {};
 }
 
 const copyKey = (copy: DocumentCopy): string => `${identityOf(copy)} ${copy.path}`;
@@ -238,12 +240,12 @@ export function documentCopy(facts: FoundCopy, belongs: boolean): DocumentCopy {
 interface Held {
   readonly below: ReadonlyMap<string, readonly Folder[]>;
   readonly filed: ReadonlyMap<string, readonly Placement[]>;
-  readonly kept: KeptFields;
+  readonly kept: ForeignFields;
 }
 
 /** Rules name folders as who reads the document will know them: by the document itself. */
-function allCabinets(order: Order, kept: KeptFields): DocumentCabinet[] {
-  const held: Held = {
+function allCabinets(order: Order, kept: ForeignFields): DocumentCabinet[] {
+  const withCopies: Held = {
     below: grouped(
       allFolders(order).map(
         (folder) => [`${folder.cabinet} ${folder.parent ?? ''}`, folder] as const,
@@ -255,7 +257,7 @@ function allCabinets(order: Order, kept: KeptFields): DocumentCabinet[] {
     kept,
   };
   const written = (words: RuleWords): DocumentCabinet[] =>
-    cabinetsOf(order).map((cabinet) => cabinetOf(cabinet, words, held));
+    cabinetsOf(order).map((cabinet) => cabinetOf(cabinet, words, withCopies));
   return written({ folders: namedFoldersOf({ cabinets: written(noWords) }) });
 }
 

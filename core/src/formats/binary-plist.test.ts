@@ -15,7 +15,7 @@ function plistOf(objects: readonly (readonly number[])[]): Uint8Array {
   const trailer = [0, 0, 0, 0, 0, 0, 2, 1, ...wide(objects.length), ...wide(0), ...wide(table)];
   return new Uint8Array([...body, ...offsets.flatMap((at) => [at >> 8, at & 0xff]), ...trailer]);
 }
-const list = (...held: number[]): number[] => [0xa0 | held.length, ...held];
+const list = (...objects: number[]): number[] => [0xa0 | objects.length, ...objects];
 const number = [0x10, 7];
 
 /** Written by Python's plistlib, which is not ours. */

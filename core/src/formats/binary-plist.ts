@@ -69,8 +69,8 @@ class ObjectTable {
     }
     this.#counts.set(object, null);
     let values = 1;
-    for (const held of this.#heldBy(object)) {
-      values += this.count(held, depth + 1);
+    for (const child of this.#childrenOf(object)) {
+      values += this.count(child, depth + 1);
       if (values > valuesLimit) {
         throw new Unbounded(`it comes to more than ${printNumber(valuesLimit)} values`);
       }
@@ -80,7 +80,7 @@ class ObjectTable {
   }
 
   /** The objects that a list (0xA), set (0xC) or dictionary (0xD) refers to; others hold none. */
-  #heldBy(object: number): number[] {
+  #childrenOf(object: number): number[] {
     if (object >= this.#objects) {
       throw new RangeError();
     }

@@ -20,8 +20,8 @@ const settingsOf = (plugin: Dictionary): Dictionary[] =>
   listOf(plugin['ladspa:hasSetting'])
     .filter(isDictionary)
     .flatMap((holder) =>
-      Object.entries(holder).flatMap(([tag, held]) =>
-        tag.startsWith('ladspa:') ? listOf(held).filter(isDictionary) : [],
+      Object.entries(holder).flatMap(([tag, value]) =>
+        tag.startsWith('ladspa:') ? listOf(value).filter(isDictionary) : [],
       ),
     );
 

@@ -251,7 +251,7 @@ function soundOf(graph: Lv2Graph, ports: readonly Port[]): Ports {
 }
 
 /** More say nothing more about what a plugin is. */
-const controlsKept = 40;
+const mostControls = 40;
 const controlLength = 60;
 
 /** The names of its control inputs; absent where it has none. */
@@ -260,7 +260,7 @@ function controlsOf(graph: Lv2Graph, ports: readonly Port[]): Pick<FoundCopy, 'c
   for (const { port, types } of ports) {
     const isSet = types.includes(`${LV2}ControlPort`) && types.includes(`${LV2}InputPort`);
     const name = isSet ? cleanText(graph.text(port, 'portName')) : null;
-    if (name !== null && names.size < controlsKept) {
+    if (name !== null && names.size < mostControls) {
       names.add(name.slice(0, controlLength));
     }
   }

@@ -8,26 +8,26 @@ export function memoryFiles(
   root: string,
   contents: Readonly<Record<string, string | Uint8Array>>,
 ): BundleFiles {
-  const bytesOf = (held: string | Uint8Array): Uint8Array =>
-    typeof held === 'string' ? Uint8Array.from(held, (c) => c.charCodeAt(0)) : held;
+  const bytesOf = (content: string | Uint8Array): Uint8Array =>
+    typeof content === 'string' ? Uint8Array.from(content, (c) => c.charCodeAt(0)) : content;
   return {
     root,
     isFile: contents[''] !== undefined,
     open(relative) {
-      const held = contents[relative];
-      return held === undefined
+      const content = contents[relative];
+      return content === undefined
         ? failed({ code: 'file-missing', at: relative })
-        : ok({ ...bytesSource(bytesOf(held)), close: () => undefined });
+        : ok({ ...bytesSource(bytesOf(content)), close: () => undefined });
     },
     read(relative, limit) {
-      const held = contents[relative];
-      if (held === undefined) {
+      const content = contents[relative];
+      if (content === undefined) {
         return failed({ code: 'file-missing', at: relative });
       }
-      if (held.length > limit) {
-        return failed({ code: 'file-too-large', at: relative, got: held.length, limit });
+      if (content.length > limit) {
+        return failed({ code: 'file-too-large', at: relative, got: content.length, limit });
       }
-      return ok(bytesOf(held));
+      return ok(bytesOf(content));
     },
     list(relative) {
       const prefix = relative === '' ? '' : `${relative}/`;

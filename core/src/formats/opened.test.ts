@@ -76,12 +76,12 @@ suite('what opening told', () => {
   });
   it('tells a VST2 synth, and its unique id unless that is 0', () => {
     const copy = read('VST2', '/v/s.so', { identity: 's.so' });
-    const told = (uniqueId: number): Opened => ({
+    const openedAs = (uniqueId: number): Opened => ({
       plugins: [{ uniqueId, name: 'S', isSynth: true, isWhole: true }],
       problem: null,
     });
-    expect(open([copy], told(77))).toMatchObject([{ identity: '77', declared: ['synth'] }]);
-    expect(open([copy], told(0))).toMatchObject([{ identity: 's.so' }]);
+    expect(open([copy], openedAs(77))).toMatchObject([{ identity: '77', declared: ['synth'] }]);
+    expect(open([copy], openedAs(0))).toMatchObject([{ identity: 's.so' }]);
   });
   it('of LV2 changes nothing but whether its program gives it', () => {
     const copies = [

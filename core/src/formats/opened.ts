@@ -100,7 +100,8 @@ function openedCopy(
   const described =
     base.format === 'LADSPA' ? descriptions.get(String(plugin.uniqueId ?? '')) : undefined;
   const declared = described ? [described.declared] : declaredOf(base, plugin);
-  const told = <T>(value: T | null | undefined, before: T | null): T | null => value ?? before;
+  const elseBefore = <T>(value: T | null | undefined, before: T | null): T | null =>
+    value ?? before;
   return {
     ...base,
     identity: identityOf(base, plugin),
@@ -111,10 +112,10 @@ function openedCopy(
     declared,
     ...(plugin.controls && plugin.controls.length > 0 ? { controls: plugin.controls } : {}),
     ...describedBy(plugin.description),
-    audioIn: told(plugin.audioIn, base.audioIn),
-    audioOut: told(plugin.audioOut, base.audioOut),
-    notesIn: told(plugin.notesIn, base.notesIn),
-    notesOut: told(plugin.notesOut, base.notesOut),
+    audioIn: elseBefore(plugin.audioIn, base.audioIn),
+    audioOut: elseBefore(plugin.audioOut, base.audioOut),
+    notesIn: elseBefore(plugin.notesIn, base.notesIn),
+    notesOut: elseBefore(plugin.notesOut, base.notesOut),
     ...outcome(plugin.problem ?? (plugin.isWhole ? null : ended)),
   };
 }

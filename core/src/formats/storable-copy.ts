@@ -24,14 +24,14 @@ const words: Record<Said, string> = {
 /** Control characters and halves of characters are left out, what is too long is cut. */
 export function storableCopy(copy: FoundCopy): FoundCopy {
   const problem = copy.problem && mendedProblem(copy.problem);
-  if (!canBeKept(copy)) {
+  if (!isWhole(copy)) {
     return { ...mendedCopy(copy), problem };
   }
   return problem === copy.problem ? copy : { ...copy, problem };
 }
 
 /** Whether all texts can be kept as they are, as those of nearly all copies can. */
-const canBeKept = (copy: FoundCopy): boolean =>
+const isWhole = (copy: FoundCopy): boolean =>
   texts.every((field) => canKeep(copy[field] ?? '')) &&
   lists.every((field) => canKeepAll(copy[field] ?? []));
 

@@ -249,30 +249,30 @@ describe('a name and a declaration that disagree', () => {
     notesIn: false,
     notesOut: false,
   });
-  const held = (name: string, values: readonly string[]): string[] =>
+  const typesOf = (name: string, values: readonly string[]): string[] =>
     clearTypes(called(name, declaring(values)), 0.7);
 
   it('hold neither, and give both reasons', () => {
     const { suggestions } = called('Quay Tuner', declaring(['Fx', 'Delay']));
-    expect(held('Quay Tuner', ['Fx', 'Delay'])).toEqual([]);
+    expect(typesOf('Quay Tuner', ['Fx', 'Delay'])).toEqual([]);
     const reasons = suggestions.flatMap((one) => one.reasons.map(({ text }) => text));
     expect(reasons).toContain('“tuner” in the name says Tuner');
     expect(reasons).toContain('its VST3 copy declares Delay');
   });
   it('are no dispute where a word only describes, or where they agree', () => {
-    expect(held('Filter Delay', ['Fx', 'Delay'])).toEqual(['delay']);
-    expect(held('Tape Echo', ['Fx', 'Delay'])[0]).toMatch(/^delay/);
+    expect(typesOf('Filter Delay', ['Fx', 'Delay'])).toEqual(['delay']);
+    expect(typesOf('Tape Echo', ['Fx', 'Delay'])[0]).toMatch(/^delay/);
   });
   it('are no dispute where the format has no class for what is named: both hold', () => {
-    expect(held('Quay Vocoder', ['Fx', 'Filter'])).toEqual(['filter', 'pitch/vocoder']);
-    expect(held('Quay Vocoder', ['Fx', 'Delay'])).toEqual([]);
+    expect(typesOf('Quay Vocoder', ['Fx', 'Filter'])).toEqual(['filter', 'pitch/vocoder']);
+    expect(typesOf('Quay Vocoder', ['Fx', 'Delay'])).toEqual([]);
   });
   it('are no dispute where a word stands in brackets', () => {
-    expect(held('Quay Drift (tuner)', ['Fx', 'Delay'])).toEqual(['delay']);
+    expect(typesOf('Quay Drift (tuner)', ['Fx', 'Delay'])).toEqual(['delay']);
   });
   it('are no dispute where what is declared leaves it open: both hold', () => {
-    expect(held('Quay Crossover', ['Fx', 'Tools'])).toEqual(['utility', 'filter/crossover']);
-    expect(held('Quay Limiter', ['Fx', 'Tools'])).toEqual(['utility', 'dynamics/limiter']);
+    expect(typesOf('Quay Crossover', ['Fx', 'Tools'])).toEqual(['utility', 'filter/crossover']);
+    expect(typesOf('Quay Limiter', ['Fx', 'Tools'])).toEqual(['utility', 'dynamics/limiter']);
   });
 });
 
@@ -304,8 +304,8 @@ describe('a declared tool', () => {
       ...tool,
       declared: [{ format: 'LV2' as const, values: ['http://lv2plug.in/ns/lv2core#MixerPlugin'] }],
     };
-    const held = clearTypes(called('Quay Delay', mixer), 0.7);
-    expect(held.map(groupOf)).toEqual(['utility']);
+    const typesOf = clearTypes(called('Quay Delay', mixer), 0.7);
+    expect(typesOf.map(groupOf)).toEqual(['utility']);
   });
 });
 

@@ -123,7 +123,7 @@ describe('copies become plugins', () => {
         copy('Silt', { vendor: 'Pale Harbour', pin: 'p' }),
       ),
     ).toBe(true);
-    const apart = groupCopies(
+    const separate = groupCopies(
       [
         copy('Kelp', { vendor: by, pin: 'p' }),
         copy('Kelp', { vendor: by, pin: 'q', format: 'CLAP' }),
@@ -131,7 +131,7 @@ describe('copies become plugins', () => {
       ],
       isGenericWord,
     );
-    expect(apart.groups.map((g) => g.pin).sort()).toEqual(['p', 'q']);
+    expect(separate.groups.map((g) => g.pin).sort()).toEqual(['p', 'q']);
   });
 });
 
@@ -156,9 +156,9 @@ describe('copies that only their files name', () => {
     expect(groups).toEqual([[0, 1, 2, 3]]);
   });
   it('are spelled joined or apart', () => {
-    const apart = copy('3 Band Splitter', { vendor: by, format: 'LV2' });
-    expect(areOne(apart, fileOnly('/vst/3BandSplitter-vst.so'))).toBe(true);
-    expect(areOne(apart, fileOnly('/vst/4BandSplitter-vst.so'))).toBe(false);
+    const separate = copy('3 Band Splitter', { vendor: by, format: 'LV2' });
+    expect(areOne(separate, fileOnly('/vst/3BandSplitter-vst.so'))).toBe(true);
+    expect(areOne(separate, fileOnly('/vst/4BandSplitter-vst.so'))).toBe(false);
   });
   it('are known by what another copy is called inside', () => {
     const uri = { format: 'LV2' as const, identity: 'http://osier.example/plugins/art_delay_mono' };

@@ -89,10 +89,10 @@ export interface IdentifiedCatalog {
 }
 
 /** A type at least this likely is taken to hold until the user says otherwise; a kind likewise. */
-export const heldAt = 0.7;
+export const sureFrom = 0.7;
 /** Suggestions and reasons kept of each plugin. */
-const suggestionsKept = 5;
-const reasonsKept = 5;
+const mostSuggestions = 5;
+const mostReasons = 5;
 
 /** Works out plugins, vendors, types and doubts of all copies, under what the user decided. */
 export function identifyCatalog(
@@ -275,11 +275,11 @@ export interface GatheredPlugin {
 /** Chooses among the copies of a plugin those that count, and those that give it its name. */
 export function gatherPlugin(
   id: string,
-  held: readonly CopyToIdentify[],
+  all: readonly CopyToIdentify[],
   assignments: Decisions['assignments'],
 ): Pick<GatheredPlugin, 'id' | 'copies' | 'own'> {
-  const present = held.filter((copy) => copy.isPresent);
-  const counting = present.length > 0 ? present : held;
+  const present = all.filter((copy) => copy.isPresent);
+  const counting = present.length > 0 ? present : all;
   const copies = counting.map((copy) => copy.facts);
   const own = counting
     .filter((copy) => assignments.get(copy.id)?.before === id)
@@ -313,21 +313,21 @@ export function identifyPlugins(
     const { kinds, kindReasons, suggestions } = classify(
       subjectOf(bareName(inSeries), copies, seriesOf(inSeries)),
     );
-    const kept = suggestions.slice(0, suggestionsKept).map((one) => ({
+    const kept = suggestions.slice(0, mostSuggestions).map((one) => ({
       ...one,
       probability: rounded(one.probability),
-      reasons: one.reasons.slice(0, reasonsKept).map(roundedReason),
+      reasons: one.reasons.slice(0, mostReasons).map(roundedReason),
     }));
     return {
       id,
       name,
       vendor,
       kind: kindOfAnswer(answers.get(id)) ?? likelyKind(kinds),
-      types: clearTypes({ suggestions }, heldAt),
+      types: clearTypes({ suggestions }, sureFrom),
       grounds: {
         kinds: kinds.map(({ kind, probability }) => ({ kind, probability: rounded(probability) })),
         kindReasons: kindReasons
-          .slice(0, reasonsKept)
+          .slice(0, mostReasons)
           .map((one) => ({ ...one, weight: rounded(one.weight) })),
         suggestions: kept,
         sameBecause,
@@ -342,7 +342,7 @@ export function identifyPlugins(
  */
 function likelyKind(kinds: Classified['kinds']): Kind {
   const [first] = kinds;
-  return first && likelyUse(kinds).ofFirst >= heldAt ? first.kind : 'unknown';
+  return first && likelyUse(kinds).ofFirst >= sureFrom ? first.kind : 'unknown';
 }
 
 /** The types somebody said a plugin has tell its kind as well. */

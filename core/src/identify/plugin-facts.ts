@@ -60,7 +60,7 @@ export function subjectOf(
   series: readonly SeriesShare[],
 ): Subject {
   const ordered = inOrder(copies);
-  const told = ordered.find((copy) => copy.audioIn !== null && copy.audioOut !== null);
+  const withPorts = ordered.find((copy) => copy.audioIn !== null && copy.audioOut !== null);
   const declared = new Map(
     ordered
       .filter((copy) => copy.declared.length > 0)
@@ -77,8 +77,8 @@ export function subjectOf(
     ...(controls ? { controls } : {}),
     ...(description === undefined ? {} : { description }),
     declared: [...declared.values()],
-    audioIn: told?.audioIn ?? null,
-    audioOut: told?.audioOut ?? null,
+    audioIn: withPorts?.audioIn ?? null,
+    audioOut: withPorts?.audioOut ?? null,
     notesIn: ordered.find((copy) => copy.notesIn !== null)?.notesIn ?? null,
     notesOut: ordered.find((copy) => copy.notesOut !== null)?.notesOut ?? null,
   };

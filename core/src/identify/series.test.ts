@@ -22,11 +22,11 @@ function counted(word: string, plugin: InSeries, all: readonly InSeries[]): Seri
     const type =
       types.find((one) => others.filter((o) => o.types.includes(one)).length * 2 > others.length) ??
       group;
-    const held = others.filter((other) =>
+    const matching = others.filter((other) =>
       other.types.some((one) => one === type || (type === group && groupOf(one) === group)),
     );
-    const taught = held.filter(({ isTaught }) => isTaught).length;
-    return { word, type, count: held.length, of: others.length, taught };
+    const taught = matching.filter(({ isTaught }) => isTaught).length;
+    return { word, type, count: matching.length, of: others.length, taught };
   });
 }
 

@@ -80,11 +80,11 @@ function sharesOf(word: string, tally: Tally, self: InSeries | null): SeriesShar
     const isOwn = own.has(what);
     return { count: count - (isOwn ? 1 : 0), taught: taught - (isOwn && self?.isTaught ? 1 : 0) };
   };
-  const held = [...tally.counts.keys()].filter((what) => others(what).count > 0).sort();
-  return held
+  const found = [...tally.counts.keys()].filter((what) => others(what).count > 0).sort();
+  return found
     .filter((what) => groupOf(what) === what)
     .map((group) => {
-      const most = held.find(
+      const most = found.find(
         (what) => what !== group && groupOf(what) === group && others(what).count * 2 > of,
       );
       const type = most ?? group;

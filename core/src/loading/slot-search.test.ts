@@ -32,7 +32,7 @@ const search = createSlotSearch({
   filed,
   counts: countScopes(reasons, filed),
   scope: 'cabinet',
-  held: null,
+  inFolder: null,
   forgotten: null,
 });
 const habits = habitsOf(noUse);

@@ -92,7 +92,7 @@ export interface SlotContents {
   readonly counts: ScopeCounts;
   readonly scope: SlotScope;
   /** What the chosen folder holds for the slot, in its order; null without one. */
-  readonly held: readonly string[] | null;
+  readonly inFolder: readonly string[] | null;
   /** The forgotten ones, where they are looked at. */
   readonly forgotten: ReadonlyMap<string, Forgotten> | null;
 }
@@ -122,11 +122,11 @@ type Place = SlotScope | 'folder';
 
 /** Prepares the search of one slot; each letter then asks it. */
 export function createSlotSearch(contents: SlotContents): SlotSearch {
-  const { finder, held, forgotten, scope, counts } = contents;
+  const { finder, inFolder, forgotten, scope, counts } = contents;
   const allowedIn = allowing(contents);
-  const place: Place = held && scope !== 'forgot' && scope !== 'rest' ? 'folder' : scope;
+  const place: Place = inFolder && scope !== 'forgot' && scope !== 'rest' ? 'folder' : scope;
   const listed = listOf(contents);
-  const size = held?.length ?? forgotten?.size ?? (scope === 'forgot' ? 0 : counts[scope]);
+  const size = inFolder?.length ?? forgotten?.size ?? (scope === 'forgot' ? 0 : counts[scope]);
   const withElsewhere = elsewhere(contents, place, allowedIn(place));
   const withRest = elsewhere(contents, 'all', allowedIn('all'));
   return {
@@ -136,7 +136,7 @@ export function createSlotSearch(contents: SlotContents): SlotSearch {
         return { ...listed, found: listed.among, isWidened: false };
       }
       const here = finder.find(text, habits, slotRows, allowedIn(place));
-      const mayWiden = text !== '' && (scope === 'cabinet' || held !== null);
+      const mayWiden = text !== '' && (scope === 'cabinet' || inFolder !== null);
       if (here.count === 0 && mayWiden) {
         const wide = finder.find(text, habits, slotRows, allowedIn('all'));
         if (wide.count > 0) {
@@ -209,7 +209,7 @@ const beginsSo = (entry: Entry, letters: string): boolean =>
  */
 function listOf({
   finder,
-  held,
+  inFolder,
   forgotten,
 }: SlotContents): Pick<SlotResult, 'hits' | 'among'> | null {
   if (forgotten) {
@@ -218,11 +218,11 @@ function listOf({
     );
     return { hits: hits.slice(0, slotRows), among: hits.length };
   }
-  if (!held) {
+  if (!inFolder) {
     return null;
   }
   const byId = new Map(finder.entries.map(({ plugin }) => [plugin.id as string, plugin]));
-  const hits = held.flatMap((id): Hit[] => {
+  const hits = inFolder.flatMap((id): Hit[] => {
     const plugin = byId.get(id);
     return plugin ? [{ plugin, score: 0, because: '' }] : [];
   });
@@ -237,14 +237,14 @@ function allowing({
   finder,
   reasons,
   filed,
-  held,
+  inFolder,
   forgotten,
 }: SlotContents): (place: Place) => (plugin: Plugin, at: number) => boolean {
-  const inFolder = new Set(held);
+  const isInside = new Set(inFolder);
   const isIn: Readonly<Record<Place, (id: string) => boolean>> = {
     forgot: (id) => forgotten?.has(id) ?? false,
     rest: (id) => reasons.get(id) !== null,
-    folder: (id) => inFolder.has(id),
+    folder: (id) => isInside.has(id),
     all: (id) => reasons.get(id) === null,
     cabinet: (id) => reasons.get(id) === null && filed.has(id),
   };

@@ -130,7 +130,7 @@ export function planByFormat(catalog: readonly Plugin[]): PlannedFolder[] {
   );
   return [...byFormat]
     .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([format, held]) => folder(format, held));
+    .map(([format, plugins]) => folder(format, plugins));
 }
 
 /** Empty folders for the jobs of a studio, to be filled by hand. */

@@ -26,7 +26,7 @@ interface Profile {
  * Folders with fewer plugins say too little; suggestions below the least score are not made, those
  * from `clearFrom` on are clear.
  */
-const leastHeld = 2;
+const fewest = 2;
 const leastScore = 0.3;
 /** A suggestion that is at least so sure counts as clear (a rule of thumb of ours). */
 export const clearFrom = 0.65;
@@ -53,16 +53,16 @@ export function createSuggester(
   const profiles = folders
     .filter((folder) => folder.form === 'folder')
     .map((folder): Profile => {
-      const held = (members.get(folder.id) ?? []).flatMap((id) => pluginById.get(id) ?? []);
+      const inside = (members.get(folder.id) ?? []).flatMap((id) => pluginById.get(id) ?? []);
       const types = counted(
-        held.flatMap((plugin) => [...new Set([...plugin.types, ...plugin.types.map(groupOf)])]),
+        inside.flatMap((plugin) => [...new Set([...plugin.types, ...plugin.types.map(groupOf)])]),
       );
       return {
         folder,
-        size: held.length,
+        size: inside.length,
         types,
-        vendors: counted(held.flatMap((plugin) => plugin.vendor ?? [])),
-        words: counted(held.flatMap(ownWords)),
+        vendors: counted(inside.flatMap((plugin) => plugin.vendor ?? [])),
+        words: counted(inside.flatMap(ownWords)),
       };
     });
   return (plugin, limit) =>
@@ -84,13 +84,13 @@ function suggestionFrom(
     const exact = types.get(type) ?? 0;
     const group = types.get(groupOf(type)) ?? 0;
     const name = typeName(type);
-    if (size >= leastHeld && exact > 0) {
+    if (size >= fewest && exact > 0) {
       pieces.push({
         score: most.type * share(exact) * certainty,
         reason: `${exact} of ${size} there are ${name}`,
       });
     }
-    if (size >= leastHeld && group > 0 && type !== groupOf(type)) {
+    if (size >= fewest && group > 0 && type !== groupOf(type)) {
       pieces.push({
         score: most.group * share(group) * certainty,
         reason: `${group} of ${size} there are ${typeName(groupOf(type))}`,
@@ -105,7 +105,7 @@ function suggestionFrom(
     }
   }
   const theirs = vendors.get(plugin.vendor ?? '') ?? 0;
-  if (size >= leastHeld && theirs > 1) {
+  if (size >= fewest && theirs > 1) {
     pieces.push({
       score: most.vendor * share(theirs) * certainty,
       reason: `${theirs} of ${size} there are by ${plugin.vendor ?? ''}`,

@@ -37,11 +37,11 @@ export function keysByMonth(uses: readonly PastUse[]): KeysOfMonth[] {
   for (const { at, keys, took } of uses) {
     if (keys !== null) {
       const month = monthOf(at);
-      const held = byMonth.get(month) ?? { keys: [], seconds: [] };
-      byMonth.set(month, held);
-      held.keys.push(keys);
+      const sums = byMonth.get(month) ?? { keys: [], seconds: [] };
+      byMonth.set(month, sums);
+      sums.keys.push(keys);
       if (took !== null) {
-        held.seconds.push(took / 1000);
+        sums.seconds.push(took / 1000);
       }
     }
   }
@@ -75,10 +75,10 @@ export function slowOnes(
   const counted = new Map<string, { loads: number; keys: number }>();
   for (const { plugin, keys } of uses) {
     if (keys !== null) {
-      const held = counted.get(plugin) ?? { loads: 0, keys: 0 };
-      counted.set(plugin, held);
-      held.loads += 1;
-      held.keys += keys;
+      const sums = counted.get(plugin) ?? { loads: 0, keys: 0 };
+      counted.set(plugin, sums);
+      sums.loads += 1;
+      sums.keys += keys;
     }
   }
   const slow = plugins.flatMap(({ id, hasNickname }) => {

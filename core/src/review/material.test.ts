@@ -136,8 +136,8 @@ describe('what a review is made of', () => {
       smart('named', 'name has “slu”'),
       smart('lately', 'last loaded within the last 30 days'),
     ];
-    const held = (of: ReturnType<typeof made>) => of.folders.map(({ plugins }) => plugins);
-    expect(held(made(records, { usage }))).toEqual([['heron'], ['sluice'], ['heron']]);
+    const pluginsOf = (of: ReturnType<typeof made>) => of.folders.map(({ plugins }) => plugins);
+    expect(pluginsOf(made(records, { usage }))).toEqual([['heron'], ['sluice'], ['heron']]);
   });
   it('leaves out dividers and what only stands for another folder', () => {
     const { folders } = made([

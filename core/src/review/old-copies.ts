@@ -16,14 +16,14 @@ const presentOf = ({ copies }: StudiedPlugin): StudiedCopy[] =>
 
 /** Copies that are there, by format and whether they run on 32-bit machines only. */
 export function copiesByFormat(plugins: readonly StudiedPlugin[]): CopiesOfFormat[] {
-  const held = grouped(
+  const byFormat = grouped(
     plugins.flatMap((plugin) =>
       presentOf(plugin).map((copy) => [`${copy.format} ${copy.is32Bit}`, plugin.id]),
     ),
   );
   return formats.flatMap((format) =>
     [false, true].flatMap((is32Bit): CopiesOfFormat[] => {
-      const ids = held.get(`${format} ${is32Bit}`);
+      const ids = byFormat.get(`${format} ${is32Bit}`);
       return ids ? [{ format, is32Bit, copies: ids.length, plugins: [...new Set(ids)] }] : [];
     }),
   );

@@ -20,12 +20,12 @@ export function filedShare({
   plugins,
   folders,
 }: Pick<ReviewMaterial, 'plugins' | 'folders'>): FiledShare {
-  const held = (isSmart: boolean): Set<string> =>
+  const filled = (isSmart: boolean): Set<string> =>
     new Set(
       folders.filter(({ form }) => (form === 'smart') === isSmart).flatMap((one) => one.plugins),
     );
-  const hand = held(false);
-  const smart = held(true);
+  const hand = filled(false);
+  const smart = filled(true);
   const ids = plugins.filter(isPresent).map(({ id }) => id);
   return {
     byHand: ids.filter((id) => hand.has(id)),
@@ -99,16 +99,16 @@ export function orderHealth(
   const there = plugins.filter(isPresent).length;
   const smart = folders.filter(({ form }) => form === 'smart');
   const ordinary = folders.filter(({ form }) => form === 'folder');
-  const held = folders.filter((folder) => folder.plugins.length > 0);
+  const filled = folders.filter((folder) => folder.plugins.length > 0);
   return {
     filed: filedShare(material),
     unused:
       uses.length === 0
         ? []
-        : held
+        : filled
             .filter((folder) => folder.plugins.every((id) => !loads.has(id)))
             .map(({ id, plugins: ids }) => ({ folder: id, plugins: ids })),
-    neverOpened: neverOpened(held, uses),
+    neverOpened: neverOpened(filled, uses),
     strangers: ordinary.flatMap((folder) => strangersIn(folder, groups)),
     near: nearOnes(ordinary),
     emptySmart: smart.filter((folder) => folder.plugins.length === 0).map(({ id }) => id),
@@ -121,11 +121,13 @@ export function orderHealth(
   };
 }
 
-function neverOpened(held: readonly StudiedFolder[], uses: readonly PastUse[]): FolderNote[] {
+function neverOpened(filled: readonly StudiedFolder[], uses: readonly PastUse[]): FolderNote[] {
   const opened = new Set(uses.map(({ folder }) => folder));
   return [...opened].every((folder) => folder === null)
     ? []
-    : held.filter(({ id }) => !opened.has(id)).map(({ id, plugins }) => ({ folder: id, plugins }));
+    : filled
+        .filter(({ id }) => !opened.has(id))
+        .map(({ id, plugins }) => ({ folder: id, plugins }));
 }
 
 function strangersIn(folder: StudiedFolder, groups: ReadonlyMap<string, string>): Stranger[] {

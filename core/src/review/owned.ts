@@ -51,7 +51,7 @@ export function makersOf({ plugins, uses }: OwnedIn): Makers {
   const byGroup = grouped(plugins.map((plugin) => [firstGroup(plugin), plugin]));
   const cells = [...byVendor].flatMap(([vendor, made]) =>
     [...grouped(made.map((plugin) => [firstGroup(plugin), plugin]))].map(
-      ([group, held]): MakerCell => ({ vendor, group, ...ownedOf(held, loads) }),
+      ([group, inGroup]): MakerCell => ({ vendor, group, ...ownedOf(inGroup, loads) }),
     ),
   );
   return { vendors: byCount(byVendor), groups: byCount(byGroup), cells };

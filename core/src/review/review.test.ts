@@ -49,14 +49,14 @@ describe('what is owned and used', () => {
         const makers = makersOf(material);
         expect(makers.cells).toHaveLength(sum([...cells.values()], (row) => row.size));
         for (const { vendor, group: type, plugins, used, loads: all } of makers.cells) {
-          const held =
+          const expected =
             cells
               .get(vendor)
               ?.get(type)
               ?.map(({ id }) => id) ?? [];
-          expect(plugins).toEqual(held);
-          expect(used).toEqual(held.filter((id) => loads.has(id)));
-          expect(all).toBe(sum(held, (id) => loads.get(id) ?? 0));
+          expect(plugins).toEqual(expected);
+          expect(used).toEqual(expected.filter((id) => loads.has(id)));
+          expect(all).toBe(sum(expected, (id) => loads.get(id) ?? 0));
         }
         for (const owned of ownedByGroup(material)) {
           expect(owned.plugins).toHaveLength(

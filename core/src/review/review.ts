@@ -70,7 +70,7 @@ export type ReviewPart = keyof ReviewParts;
 export const reviewParts: readonly ReviewPart[] = ['worth', 'own', 'use', 'changes', 'order'];
 
 /** How many pairs, rows and letters are told. */
-const told = 40;
+const mostListed = 40;
 
 const isOfAllTime = ({ from, track }: ReviewWish): boolean => from === null && track === null;
 
@@ -105,11 +105,11 @@ export const reviewPart: {
       dust: dustOf(always(material, wish), wish.now),
       byGroup: monthsOf(meant, 'group'),
       byTrack: monthsOf(meant, 'track'),
-      pairs: pairsOf(uses).slice(0, told),
-      recurring: recurringOf(uses).slice(0, told),
+      pairs: pairsOf(uses).slice(0, mostListed),
+      recurring: recurringOf(uses).slice(0, mostListed),
       keys: keysByMonth(uses),
-      letters: lettersOf(uses).slice(0, told),
-      slow: slowOnes(plugins, uses).slice(0, told),
+      letters: lettersOf(uses).slice(0, mostListed),
+      slow: slowOnes(plugins, uses).slice(0, mostListed),
     };
   },
   changes: (material, wish) => {

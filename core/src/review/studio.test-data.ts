@@ -103,15 +103,15 @@ export const anyMaterial: fc.Arbitrary<ReviewMaterial> = fc
   .record({
     plugins: fc.tuple(...ids.map(anyPlugin)),
     uses: fc.array(anyUse, { maxLength: 80 }),
-    held: fc.array(fc.uniqueArray(fc.constantFrom(...ids)), { maxLength: 4 }),
+    folders: fc.array(fc.uniqueArray(fc.constantFrom(...ids)), { maxLength: 4 }),
     smart: fc.uniqueArray(fc.constantFrom(...ids)),
   })
-  .map(({ plugins, uses, held, smart }) =>
+  .map(({ plugins, uses, folders, smart }) =>
     aMaterial({
       plugins,
       uses,
       folders: [
-        ...held.map((inside, n) => aFolder(`f${n}`, inside)),
+        ...folders.map((inside, n) => aFolder(`f${n}`, inside)),
         aFolder('smart', smart, 'smart'),
       ],
     }),

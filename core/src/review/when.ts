@@ -30,15 +30,16 @@ export function monthsOf(
   const groups = new Map(plugins.map((plugin) => [plugin.id, firstGroup(plugin)]));
   const rowOf = (use: (typeof uses)[number]): string =>
     by === 'track' ? use.track : (groups.get(use.plugin) ?? '');
-  const cells = [...grouped(uses.map((use) => [rowOf(use), use] as const))].flatMap(([row, held]) =>
-    [...grouped(held.map(({ at, plugin }) => [monthOf(at), plugin] as const))].map(
-      ([month, loaded]): MonthCell => ({
-        month,
-        row,
-        loads: loaded.length,
-        plugins: [...new Set(loaded)],
-      }),
-    ),
+  const cells = [...grouped(uses.map((use) => [rowOf(use), use] as const))].flatMap(
+    ([row, inRow]) =>
+      [...grouped(inRow.map(({ at, plugin }) => [monthOf(at), plugin] as const))].map(
+        ([month, loaded]): MonthCell => ({
+          month,
+          row,
+          loads: loaded.length,
+          plugins: [...new Set(loaded)],
+        }),
+      ),
   );
   const totals = new Map<string, number>();
   for (const { row, loads } of cells) {

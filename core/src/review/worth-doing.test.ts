@@ -6,9 +6,10 @@ import { aCopy, aFolder, aMaterial, aPlugin, aUse, now } from './studio.test-dat
 import type { ReviewMaterial } from './studied.ts';
 import { toTryAgain, worthDoing, type Advice, type AdviceKind } from './worth-doing.ts';
 
-const told = (material: Partial<ReviewMaterial>): Advice[] => worthDoing(aMaterial(material), now);
+const adviceFor = (material: Partial<ReviewMaterial>): Advice[] =>
+  worthDoing(aMaterial(material), now);
 const of = (kind: AdviceKind, material: Partial<ReviewMaterial>): Advice | undefined =>
-  told(material).find((advice) => advice.kind === kind);
+  adviceFor(material).find((advice) => advice.kind === kind);
 const times = (count: number, plugin: string, from = 1): ReturnType<typeof aUse>[] =>
   Array.from({ length: count }, (_, n) => aUse(plugin, { at: now - (from + n) * day }));
 
@@ -102,7 +103,7 @@ describe('worthDoing', () => {
   });
   it('ranks what eases most loads first', () => {
     const plugins = [aPlugin('a'), aPlugin('t', { trialEnds: '2026-10-16' })];
-    expect(told({ plugins, uses: times(20, 'a') }).map(({ kind }) => kind)).toEqual([
+    expect(adviceFor({ plugins, uses: times(20, 'a') }).map(({ kind }) => kind)).toEqual([
       'file-used',
       'trials',
     ]);

@@ -214,7 +214,7 @@ function usedCabinet({ lately, there, material }: Known): Advice[] {
   });
   const isMade = [
     ...grouped(material.folders.map((folder) => [folder.cabinet, folder.plugins])),
-  ].some(([, held]) => jaccard(new Set(held.flat()), new Set(enough)) > limits.alike);
+  ].some(([, plugins]) => jaccard(new Set(plugins.flat()), new Set(enough)) > limits.alike);
   return isMade || enough.length < limits.good || enough.length > there.length / 2
     ? []
     : [

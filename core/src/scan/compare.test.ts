@@ -43,13 +43,13 @@ describe('comparing a scan with what was known', () => {
   });
   it('knows a copy that only its file told of when opening tells who it is', () => {
     const bare = { ...bareCopy('LADSPA', '/l/room_9.so'), version: null };
-    const told = (label: string, name: string): FoundCopy => ({
+    const openedAs = (label: string, name: string): FoundCopy => ({
       ...bareCopy('LADSPA', '/l/room_9.so'),
       identity: `room_9.so:${label}`,
       name,
       examined: 'opened',
     });
-    const results = compare([known(bare)], [told('hall', 'Hall'), told('room', 'Room')]);
+    const results = compare([known(bare)], [openedAs('hall', 'Hall'), openedAs('room', 'Room')]);
     expect(results.map(({ sort, known: key, to }) => [sort, key, to])).toEqual([
       ['arrived', null, null],
       ['opened', copyKey(bare), 'Room'],

@@ -17,7 +17,7 @@ import {
   wayOf,
   type Way,
 } from './match.ts';
-import { apart, NameIndex, NameIndexBuilder, type CalledSo } from './name-index.ts';
+import { wordsFactor, NameIndex, NameIndexBuilder, type CalledSo } from './name-index.ts';
 import { ownLetters, ownWorth } from './own-letters.ts';
 import { Best } from './scores.ts';
 
@@ -91,7 +91,7 @@ export class Finder {
     const index = parts.length === 0 ? null : this.#whole();
     const own = index?.ownOf(joined) ?? [];
     const scores = index?.score(parts, joined, shown) ?? null;
-    const size = scores ? scores.met : this.entries.length;
+    const size = scores ? scores.count : this.entries.length;
     const best = new Best(
       limit,
       (at, other) => byName(this.entries[at] as Entry, this.entries[other] as Entry) < 0,
@@ -174,7 +174,7 @@ export class Finder {
       parts.length < 2 ? [] : parts.flatMap((part) => bestOf(entry, part, part, across.part) ?? []);
     const sum =
       each.length === parts.length
-        ? (each.reduce((total, one) => total + one.points, 0) / parts.length) * apart +
+        ? (each.reduce((total, one) => total + one.points, 0) / parts.length) * wordsFactor +
           orderOf(entry, parts)
         : 0;
     return whole && whole.points >= sum

@@ -18,7 +18,7 @@ import {
 import { put, Sheets, type Scores } from './scores.ts';
 
 /** Several words found one by one are a little less sure than all letters in a row. */
-export const apart = 0.9;
+export const wordsFactor = 0.9;
 
 /** Takes in plugins one after the other; all must be there before they are searched. */
 export class NameIndexBuilder {
@@ -232,8 +232,8 @@ export class NameIndex {
     }
     const order = this.#order(parts);
     const each = parts.map((part) => this.#part(part, part, across.part));
-    const [fewest] = [...each].sort((a, b) => a.met - b.met);
-    for (const at of fewest?.touched.subarray(0, fewest.met) ?? []) {
+    const [fewest] = [...each].sort((a, b) => a.count - b.count);
+    for (const at of fewest?.touched.subarray(0, fewest.count) ?? []) {
       let sum = 0;
       for (const { points } of each) {
         const here = points[at] ?? 0;
@@ -244,7 +244,7 @@ export class NameIndex {
         sum += here;
       }
       if (sum > 0) {
-        put(whole, at, (sum / parts.length) * apart + (order.points[at] as number));
+        put(whole, at, (sum / parts.length) * wordsFactor + (order.points[at] as number));
       }
     }
     return whole;
@@ -276,7 +276,7 @@ export class NameIndex {
   #part(typed: string, shown: string, acrossFrom: number): Scores {
     const scores = this.#sheets.next();
     const sets = this.#setSheets.next();
-    const met = (at: number, way: Way, isWord = false, isAsSpaced = false): void => {
+    const match = (at: number, way: Way, isWord = false, isAsSpaced = false): void => {
       const rank = this.#ranks[at] as number;
       if (rank >= nameRanks && typed.length < sharedLeast && !isWord) {
         return;
@@ -305,7 +305,7 @@ export class NameIndex {
         ? (this.#firsts[at] as number) >= typed.length
         : (this.#texts[at] as FoundText).spaced.startsWith(shown);
     const spread = (): void => {
-      for (let i = 0; i < sets.met; i += 1) {
+      for (let i = 0; i < sets.count; i += 1) {
         const set = sets.touched[i] as number;
         const list = this.#members[set] as Int32Array;
         const worth = sets.points[set] as number;
@@ -318,15 +318,15 @@ export class NameIndex {
       (way: Way) =>
       (positions: readonly number[]): void => {
         for (const at of positions) {
-          met(at, way);
+          match(at, way);
         }
       };
     this.#joined.beginning(typed, (positions, text) => {
       for (const at of positions) {
         if (text === typed) {
-          met(at, 'whole', true);
+          match(at, 'whole', true);
         } else {
-          met(at, 'start', hasBit(this.#ends[at] as number, typed.length), isAsSpaced(at));
+          match(at, 'start', hasBit(this.#ends[at] as number, typed.length), isAsSpaced(at));
         }
       }
     });
@@ -335,16 +335,16 @@ export class NameIndex {
     }
     this.#words.beginning(typed, (positions, word) => {
       for (const at of positions) {
-        met(at, 'word', word === typed);
+        match(at, 'word', word === typed);
       }
     });
     if (typed.length >= acrossFrom) {
       for (const at of this.#across(typed)) {
-        met(at, 'parts');
+        match(at, 'parts');
       }
     }
     spread();
-    const isSlip = typed.length >= slipFrom && scores.met < fewHits;
+    const isSlip = typed.length >= slipFrom && scores.count < fewHits;
     if (typed.length >= insideFrom) {
       this.#inside(typed, take('inside'));
     }

@@ -7,7 +7,7 @@
 export interface Scores {
   readonly points: Float64Array;
   readonly touched: Int32Array;
-  met: number;
+  count: number;
 }
 /** Scores to write into, used again with each finding: clearing what was met is less than making new ones. */
 export class Sheets {
@@ -23,14 +23,14 @@ export class Sheets {
     const sheet = this.#sheets[this.#used] ?? {
       points: new Float64Array(this.#size),
       touched: new Int32Array(this.#size),
-      met: 0,
+      count: 0,
     };
     this.#sheets[this.#used] = sheet;
     this.#used += 1;
-    for (let i = 0; i < sheet.met; i += 1) {
+    for (let i = 0; i < sheet.count; i += 1) {
       sheet.points[sheet.touched[i] as number] = 0;
     }
-    sheet.met = 0;
+    sheet.count = 0;
     return sheet;
   }
 
@@ -43,8 +43,8 @@ export class Sheets {
 export function put(scores: Scores, at: number, worth: number): void {
   const before = scores.points[at] as number;
   if (before === 0) {
-    scores.touched[scores.met] = at;
-    scores.met += 1;
+    scores.touched[scores.count] = at;
+    scores.count += 1;
   }
   if (worth > before) {
     scores.points[at] = worth;
@@ -58,7 +58,7 @@ const fewWanted = 64;
 export class Best {
   readonly #limit: number;
   readonly #comesFirst: (at: number, other: number) => boolean;
-  readonly #held: { at: number; score: number }[] = [];
+  readonly #best: { at: number; score: number }[] = [];
   /** What scores less is not among the best. */
   #floor = -Infinity;
 
@@ -72,25 +72,25 @@ export class Best {
       return;
     }
     if (this.#limit > fewWanted) {
-      this.#held.push({ at, score });
+      this.#best.push({ at, score });
       return;
     }
-    let place = this.#held.length;
+    let place = this.#best.length;
     while (
       place > 0 &&
-      this.#isBefore(at, score, this.#held[place - 1] as { at: number; score: number })
+      this.#isBefore(at, score, this.#best[place - 1] as { at: number; score: number })
     ) {
       place -= 1;
     }
     if (place >= this.#limit) {
       return;
     }
-    this.#held.splice(place, 0, { at, score });
-    if (this.#held.length > this.#limit) {
-      this.#held.pop();
+    this.#best.splice(place, 0, { at, score });
+    if (this.#best.length > this.#limit) {
+      this.#best.pop();
     }
-    if (this.#held.length === this.#limit) {
-      this.#floor = this.#held.at(-1)?.score ?? 0;
+    if (this.#best.length === this.#limit) {
+      this.#floor = this.#best.at(-1)?.score ?? 0;
     }
   }
 
@@ -100,7 +100,7 @@ export class Best {
 
   sorted(): readonly { at: number; score: number }[] {
     return this.#limit > fewWanted
-      ? this.#held.sort((a, b) => (this.#isBefore(a.at, a.score, b) ? -1 : 1)).slice(0, this.#limit)
-      : this.#held;
+      ? this.#best.sort((a, b) => (this.#isBefore(a.at, a.score, b) ? -1 : 1)).slice(0, this.#limit)
+      : this.#best;
   }
 }

@@ -101,16 +101,16 @@ function enter(texts: Texts, at: number, names: readonly (readonly string[])[]):
 /** Counts, for a few words, how many of them each setting meets; used again for each search. */
 class Counted {
   readonly #own: Uint8Array;
-  readonly #met: Uint8Array;
+  readonly #matched: Uint8Array;
   /** Up to which word, counted from 1, a setting was looked at. */
   readonly #ownUntil: Uint8Array;
-  readonly #metUntil: Uint8Array;
+  readonly #matchedUntil: Uint8Array;
 
   constructor(size: number) {
     this.#own = new Uint8Array(size);
-    this.#met = new Uint8Array(size);
+    this.#matched = new Uint8Array(size);
     this.#ownUntil = new Uint8Array(size);
-    this.#metUntil = new Uint8Array(size);
+    this.#matchedUntil = new Uint8Array(size);
   }
 
   /**
@@ -123,26 +123,26 @@ class Counted {
     others: Texts,
     act: (at: number, words: number) => void,
   ): void {
-    for (const counts of [this.#own, this.#met, this.#ownUntil, this.#metUntil]) {
+    for (const counts of [this.#own, this.#matched, this.#ownUntil, this.#matchedUntil]) {
       counts.fill(0);
     }
     for (const [number, word] of asked.slice(0, mostWords).entries()) {
       own.beginning(word, (positions) => {
         for (const at of positions) {
           this.#count(this.#own, this.#ownUntil, at, number + 1);
-          this.#count(this.#met, this.#metUntil, at, number + 1);
+          this.#count(this.#matched, this.#matchedUntil, at, number + 1);
         }
       });
       others.beginning(word, (positions) => {
         for (const at of positions) {
-          this.#count(this.#met, this.#metUntil, at, number + 1);
+          this.#count(this.#matched, this.#matchedUntil, at, number + 1);
         }
       });
     }
     const wanted = Math.min(asked.length, mostWords);
-    for (let at = 0; at < this.#met.length; at += 1) {
+    for (let at = 0; at < this.#matched.length; at += 1) {
       const words = this.#own[at] ?? 0;
-      if (words > 0 && this.#met[at] === wanted) {
+      if (words > 0 && this.#matched[at] === wanted) {
         act(at, words);
       }
     }

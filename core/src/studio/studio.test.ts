@@ -159,7 +159,7 @@ describe('the catalog of a studio', () => {
   });
   it('takes settings for gone that are not found, but none before it is known what there is', () => {
     const isGone = (of: StudioFacts) =>
-      named(createStudio()(of).catalog.keptSettings, 'Old')?.setting?.isGone;
+      named(createStudio()(of).catalog.filedSettings, 'Old')?.setting?.isGone;
     expect([isGone(whole), isGone({ ...whole, found: null })]).toEqual([true, false]);
   });
   it('has formats as the user prefers them on this computer, else the usual ones', () => {

@@ -44,7 +44,7 @@ export interface StudioCatalog {
   /** Saved settings as things of their own, which stand in no list where nobody asks for them. */
   readonly settings: readonly Plugin[];
   /** Those of which something was made. */
-  readonly keptSettings: readonly Plugin[];
+  readonly filedSettings: readonly Plugin[];
   /** Plugins, chains and, behind them, all settings. */
   readonly things: readonly Plugin[];
   readonly pluginById: ReadonlyMap<string, Plugin>;
@@ -100,12 +100,12 @@ export function createStudio(): (facts: StudioFacts) => Studio {
       formats,
     );
     const usage = usageOf(facts.usage);
-    const { plugins, settings, keptSettings, things } = catalog;
+    const { plugins, settings, filedSettings, things } = catalog;
     return {
       catalog,
       usage,
       arrange: (cabinet, now) => arrange(order, things, cabinet, usage, now),
-      finder: () => finderOf(plugins, keptSettings, answers, pluginNames),
+      finder: () => finderOf(plugins, filedSettings, answers, pluginNames),
       settingFinder: () => settingFinderOf(settings, pluginNames),
     };
   });
@@ -133,7 +133,7 @@ function createCatalog() {
       return {
         plugins,
         settings,
-        keptSettings: settings.filter(({ id }) => kept.has(id)),
+        filedSettings: settings.filter(({ id }) => kept.has(id)),
         things,
         pluginById: keyedById<Plugin>(things),
         answers,
@@ -152,12 +152,12 @@ function createFinders() {
   return memoizeLast(
     (
       plugins: readonly Plugin[],
-      keptSettings: readonly Plugin[],
+      filedSettings: readonly Plugin[],
       answers: OrderParts['answers'],
       pluginNames: OrderParts['pluginNames'],
     ) =>
       new Finder(
-        [...plugins, ...keptSettings].map((plugin) => {
+        [...plugins, ...filedSettings].map((plugin) => {
           const { nickname = null, slotLabel = null } = pluginNames.get(plugin.id) ?? {};
           return prepare(plugin, nickname, slotLabel, answers.get(plugin.id)?.tags ?? noTags);
         }),

@@ -188,14 +188,14 @@ const rowOf = (format: Format, declared: string): DeclaredRow =>
 /** What was read before: few plugins declare what no other does. */
 const readBefore = new Map<string, DeclaredRow>();
 /** More than any catalog declares; what is kept stays bounded. */
-const mostKept = 10_000;
+const cacheSize = 10_000;
 
 /**
  * Kind and types by what the copy declares, and by nothing else. Sub-categories may come joined by `|`.
  * A type that only says again what a narrower one says is left out.
  */
 export const readDeclared = (format: Format, declared: readonly string[]): DeclaredRow =>
-  memoizeIn(readBefore, mostKept, [format, ...declared].join('\n'), () =>
+  memoizeIn(readBefore, cacheSize, [format, ...declared].join('\n'), () =>
     readNew(format, declared),
   );
 

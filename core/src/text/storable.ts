@@ -87,9 +87,9 @@ export function troubleInValue(value: unknown, limits: ValueLimits): ValueTroubl
     if (typeof one.value === 'object' && one.value !== null) {
       const { at, depth } = one;
       const isList = Array.isArray(one.value);
-      for (const [key, held] of Object.entries(one.value)) {
+      for (const [key, inner] of Object.entries(one.value)) {
         waiting.push({
-          value: held,
+          value: inner,
           at: isList ? `${at}[${key}]` : joined(at, key),
           depth: depth + 1,
         });

@@ -4,7 +4,7 @@ import { beginsAlmost } from './edit-distance.ts';
 /** Texts are kept together by so many first letters. */
 const bucketLetters = 3;
 
-interface Held {
+interface Entry {
   readonly text: string;
   readonly positions: number[];
 }
@@ -12,10 +12,10 @@ type Act = (positions: readonly number[], text: string) => void;
 
 /** Texts with the positions that have them. */
 export class Texts {
-  readonly #at = new Map<string, Held>();
-  readonly #buckets = new Map<string, Held[]>();
+  readonly #at = new Map<string, Entry>();
+  readonly #buckets = new Map<string, Entry[]>();
   /** The buckets of texts that begin with fewer letters. */
-  readonly #heads = new Map<string, Held[][]>();
+  readonly #heads = new Map<string, Entry[][]>();
 
   add(at: number, text: string): void {
     const known = this.#at.get(text);
@@ -25,15 +25,15 @@ export class Texts {
       }
       return;
     }
-    const held: Held = { text, positions: [at] };
+    const entry: Entry = { text, positions: [at] };
     const start = text.slice(0, bucketLetters);
     const bucket = this.#buckets.get(start);
-    this.#at.set(text, held);
+    this.#at.set(text, entry);
     if (bucket) {
-      bucket.push(held);
+      bucket.push(entry);
       return;
     }
-    const fresh = [held];
+    const fresh = [entry];
     this.#buckets.set(start, fresh);
     for (let length = 1; length < bucketLetters && length <= start.length; length += 1) {
       const head = start.slice(0, length);

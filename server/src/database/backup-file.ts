@@ -47,7 +47,11 @@ export interface Row {
 }
 
 /** Tables that are nothing of the studio: notes for the server that runs, and what migrations did. */
-export const notKept: ReadonlySet<string> = new Set(['touched', 'changed_plugin', 'migrations']);
+export const withoutBackup: ReadonlySet<string> = new Set([
+  'touched',
+  'changed_plugin',
+  'migrations',
+]);
 
 /** Bytes unpacked, of one line, and times the packed size once there is much: a file that says more is no backup. */
 const limits = { total: 32 * 2 ** 30, line: 256 * 2 ** 20, ratio: 300, small: 64 * 2 ** 20 };
@@ -290,7 +294,7 @@ class DumpForm implements Form {
     if (table === 'migrations') {
       this.#noteMigration(about.columns, line.toString('utf8').split('\t'));
     }
-    return notKept.has(table) ? null : row;
+    return withoutBackup.has(table) ? null : row;
   }
 
   #outside(text: string): void {
@@ -317,7 +321,7 @@ class DumpForm implements Form {
 
   end(): Contents {
     const tables = [...this.#counts]
-      .filter(([table]) => !notKept.has(table))
+      .filter(([table]) => !withoutBackup.has(table))
       .map(([table, { columns, rows }]) => ({ name: table, columns, rows }));
     const wanted = Object.entries((this.#wanted ?? {}) as Record<string, unknown>);
     const wrong = wanted.filter(([table, rows]) => this.#counts.get(table)?.rows !== rows);

@@ -3,7 +3,7 @@ import type { OpeningWish, PutOff, ShelfSettings } from '@clever-drawer/core/api
 import type { CopyState, Kind } from '@clever-drawer/core/catalog';
 import type { Format, FoundCopy } from '@clever-drawer/core/formats';
 import type { PluginEvidence, TwinDoubt } from '@clever-drawer/core/identify';
-import type { KeptFields } from '@clever-drawer/core/documents';
+import type { ForeignFields } from '@clever-drawer/core/documents';
 import {
   flag,
   id,
@@ -31,7 +31,7 @@ export interface ComputerRow {
   /** Another computer than the one the program runs on. */
   isElsewhere: boolean;
   /** What documents said that is not ours, by the place where it stood. */
-  kept: KeptFields;
+  kept: ForeignFields;
   /** The cabinet that is written out as directories, and kept in step; null without one. */
   shelf: ShelfSettings | null;
   /** What a review advised and was put off. */
@@ -74,7 +74,7 @@ export interface CopyRow {
 }
 
 /** Where a copy lies and how it stands: its row without its facts, of which there may be much. */
-export type CopyStanding = Pick<CopyRow, 'id' | 'placeId' | 'path' | 'status' | 'state'>;
+export type CopySummary = Pick<CopyRow, 'id' | 'placeId' | 'path' | 'status' | 'state'>;
 
 /** One file or bundle that was looked at, with what tells whether it changed. */
 export interface BundleRow {

@@ -14,7 +14,7 @@ import {
   type BundleRow,
   type CopyRow,
   type CopyRowState,
-  type CopyStanding,
+  type CopySummary,
   type PluginRow,
 } from './catalog-tables.ts';
 
@@ -129,7 +129,10 @@ export const copiesWithIds = (manager: EntityManager, ids: readonly string[]): P
   manager.getRepository(CopyTable).findBy({ id: Any<string>(ids) });
 
 /** Where each copy of a computer lies and how it stands. */
-export const readStandings = (manager: EntityManager, computer: string): Promise<CopyStanding[]> =>
+export const readCopySummaries = (
+  manager: EntityManager,
+  computer: string,
+): Promise<CopySummary[]> =>
   manager.query(
     `SELECT id, place_id "placeId", path, status, state FROM copy WHERE computer_id = $1`,
     [computer],

@@ -32,7 +32,7 @@ const countAndJournal = `counted AS (UPDATE computer SET revision = $2, version 
 /** It stands as the newest in the log; what was undone can now not be redone, and its plugins stay known. */
 const addToLog = `discarded AS (
     UPDATE change SET state = 'discarded' WHERE computer_id = $1 AND state = 'undone'
-  ), remembered AS (
+  ), readStored AS (
     UPDATE plugin SET is_remembered = true WHERE id = ANY($6::uuid[]) AND NOT is_remembered
   ), logged AS (
     INSERT INTO change (computer_id, number, at, words, state, change)

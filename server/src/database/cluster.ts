@@ -12,7 +12,7 @@ import { Client } from 'pg';
 import { Directory, readSmallText } from '../files/index.ts';
 import type { DatabaseAddress } from './connect.ts';
 import { lockData } from './data-lock.ts';
-import { keptOut, ownDirectory } from './own-directory.ts';
+import { noAccessWords, ownDirectory } from './own-directory.ts';
 import { asPostgres, binariesFor, newestBinaries, postgresUser } from './programs.ts';
 import { startServer } from './server-process.ts';
 import { findPostmaster, stopPostmaster, worksIn } from './postmaster.ts';
@@ -284,7 +284,7 @@ async function letPostgresIn(directory: string): Promise<void> {
   }
   for (let up = dirname(directory); up !== dirname(up); up = dirname(up)) {
     if (((await stat(up)).mode & 0o001) === 0) {
-      throw new SetupError(keptOut(up));
+      throw new SetupError(noAccessWords(up));
     }
   }
 }

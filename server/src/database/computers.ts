@@ -96,7 +96,7 @@ export async function saveDoubts(
 }
 
 /** Keeps what documents said that is not ours. */
-export const saveKept = (
+export const saveForeignFields = (
   manager: EntityManager,
   computer: string,
   kept: ComputerRow['kept'],

@@ -8,7 +8,7 @@ import { from as copyFrom, to as copyTo, type CopyStreamQuery } from 'pg-copy-st
 import {
   lastLine,
   magic,
-  notKept,
+  withoutBackup,
   rowsIn,
   type Contents,
   type Header,
@@ -47,7 +47,7 @@ async function headerOf(client: Client, at: Date): Promise<Header> {
   );
   const tables: TableInBackup[] = [];
   for (const [name, columns] of await columnsOf(client)) {
-    if (!notKept.has(name)) {
+    if (!withoutBackup.has(name)) {
       tables.push({ name, columns, rows: await countRows(client, name) });
     }
   }
@@ -128,10 +128,10 @@ async function refuseOthers(client: Client, { contents, path }: Filling): Promis
   const there = await columnsOf(client);
   const wrong = contents.tables.filter(
     ({ name, columns }) =>
-      notKept.has(name) || !columns.every((column) => there.get(name)?.includes(column)),
+      withoutBackup.has(name) || !columns.every((column) => there.get(name)?.includes(column)),
   );
   const missing = [...there.keys()].filter(
-    (name) => !notKept.has(name) && !contents.tables.some((table) => table.name === name),
+    (name) => !withoutBackup.has(name) && !contents.tables.some((table) => table.name === name),
   );
   const names = [...wrong.map(({ name }) => name), ...missing];
   if (names.length > 0) {

@@ -39,7 +39,7 @@ const homes = new Set([
 ]);
 
 /** Why the user of the database cannot work there. */
-export const keptOut = (directory: string): string =>
+export const noAccessWords = (directory: string): string =>
   `Started as root, the database runs as the user postgres, who may not enter ${directory}. Choose another directory with --data, such as /var/lib/clever-drawer.`;
 
 /**
@@ -159,7 +159,7 @@ async function refuseClosedParents(real: string, { uid, gid }: SystemUser): Prom
     const asOwner = facts.uid === uid && (facts.mode & 0o100) !== 0;
     const asGroup = facts.gid === gid && (facts.mode & 0o010) !== 0;
     if (!asOwner && !asGroup && (facts.mode & 0o001) === 0) {
-      throw new SetupError(keptOut(up));
+      throw new SetupError(noAccessWords(up));
     }
   }
 }

@@ -71,7 +71,7 @@ export async function changesSince(
 }
 
 /** How much the order of a computer holds. */
-async function held(
+async function contentsOf(
   manager: EntityManager,
   computer: string,
 ): Promise<Pick<PointRow, 'folders' | 'filed'>> {
@@ -101,7 +101,7 @@ export async function addPoint(
   await manager.query('DELETE FROM journal WHERE computer_id = $1', [computer]);
   await manager.getRepository(PointTable).insert({
     ...point,
-    ...(await held(manager, computer)),
+    ...(await contentsOf(manager, computer)),
     computerId: computer,
     number: (before?.number ?? 0) + 1,
     since: { added: [], updated: [], removed: [] },

@@ -42,7 +42,7 @@ interface Settings {
 const hour = 3;
 /** How often it looks whether it is time. Milliseconds. */
 const look = 10 * 60_000;
-const usuallyKept = 7;
+const usualCount = 7;
 const day = 86_400_000;
 const named = /^studio-[\d-]+\.backup$/;
 /** They hold everything: nobody else may read them. */
@@ -205,7 +205,7 @@ export class BackupKeeper {
 
   async #settings(): Promise<Settings> {
     const text = (await readSmallText(join(this.#data, 'backups.json'))) ?? '{}';
-    const usual = { directory: join(this.#data, 'backups'), keep: usuallyKept };
+    const usual = { directory: join(this.#data, 'backups'), keep: usualCount };
     try {
       return { ...usual, ...(JSON.parse(text) as Partial<Settings>) };
     } catch {

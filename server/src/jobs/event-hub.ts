@@ -10,7 +10,7 @@ export class EventHub {
   readonly #clock: () => Date;
   /** When it began, and when each computer was last told of, in milliseconds since 1970. */
   readonly #began: number;
-  readonly #told = new Map<string, number>();
+  readonly #lastEvent = new Map<string, number>();
   readonly #end = new AbortController();
   /** Aborted when the server stops: streams then end. */
   readonly ended = this.#end.signal;
@@ -41,7 +41,7 @@ export class EventHub {
    * the server began.
    */
   quietFor(computer: string): number {
-    return this.#clock().getTime() - (this.#told.get(computer) ?? this.#began);
+    return this.#clock().getTime() - (this.#lastEvent.get(computer) ?? this.#began);
   }
 
   /** Tells all windows, whatever computer they show. */
@@ -53,7 +53,7 @@ export class EventHub {
 
   tell(computer: string, event: ServerEvent): void {
     if (event.event !== 'scan') {
-      this.#told.set(computer, this.#clock().getTime());
+      this.#lastEvent.set(computer, this.#clock().getTime());
     }
     for (const listener of this.#listeners.get(computer) ?? []) {
       listener(event);

@@ -22,13 +22,13 @@ export interface Confinement {
 
 /** Killed when its parent is gone. Asked for again behind each step that makes the system forget it. */
 const endsWithParent = ['setpriv', '--pdeathsig=KILL', '--'];
-const apart = ['unshare', '--net', '--pid', '--mount', '--fork', '--kill-child=SIGKILL'];
+const namespaces = ['unshare', '--net', '--pid', '--mount', '--fork', '--kill-child=SIGKILL'];
 
 /** The first of these that the system gives: namespaces with and without being root. */
 const ways: readonly (readonly string[])[] = [
-  [...endsWithParent, ...apart],
-  ['unshare', '--user', '--map-current-user', '--keep-caps', ...endsWithParent, ...apart],
-  ['unshare', '--user', '--map-root-user', ...endsWithParent, ...apart],
+  [...endsWithParent, ...namespaces],
+  ['unshare', '--user', '--map-current-user', '--keep-caps', ...endsWithParent, ...namespaces],
+  ['unshare', '--user', '--map-root-user', ...endsWithParent, ...namespaces],
 ];
 
 /**

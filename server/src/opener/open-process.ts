@@ -74,11 +74,11 @@ export class OpenProcess {
   private constructor(confinement: Confinement, program: readonly string[]) {
     this.#confinement = confinement;
     this.#child = launch(confinement, program, this.#home, this.#key);
-    const told = this.#child.stdio[3] as Readable;
-    told.setEncoding('utf8').on('data', (text: string) => {
+    const answer = this.#child.stdio[3] as Readable;
+    answer.setEncoding('utf8').on('data', (text: string) => {
       this.#take(text);
     });
-    told.on('error', () => undefined);
+    answer.on('error', () => undefined);
     this.#child.stdio[4]?.on('error', () => undefined);
     this.#child.on('error', (error) => {
       this.#over(`it could not be started: ${error.message}`);
@@ -213,9 +213,9 @@ export class OpenProcess {
       return;
     }
     for (const line of lines) {
-      const told = parseLine(line);
-      if (told?.key === this.#key) {
-        this.#heard(told);
+      const answer = parseLine(line);
+      if (answer?.key === this.#key) {
+        this.#heard(answer);
       }
     }
   }

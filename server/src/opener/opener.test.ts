@@ -74,7 +74,7 @@ describe('real LADSPA plugins', () => {
   it('give id, label, name, maker and ports as analyseplugin prints them', () => {
     expect(files.length).toBeGreaterThan(80);
     const printed = files.flatMap(analysed);
-    const told = copies.map(({ path, identity, uniqueId, name, vendor, audioIn, audioOut }) => ({
+    const found = copies.map(({ path, identity, uniqueId, name, vendor, audioIn, audioOut }) => ({
       path,
       label: (identity ?? '').replace(/^[^:]*:/, ''),
       uniqueId,
@@ -86,7 +86,7 @@ describe('real LADSPA plugins', () => {
     const inOrder = (list: readonly { path: string; label: string }[]) =>
       [...list].sort((a, b) => (a.path + a.label < b.path + b.label ? -1 : 1));
     expect(printed.length).toBeGreaterThanOrEqual(files.length);
-    expect(inOrder(told)).toEqual(inOrder(printed));
+    expect(inOrder(found)).toEqual(inOrder(printed));
   });
   it('are copies of their own where one file holds several', () => {
     const byPath = new Map<string, number>();
@@ -129,7 +129,7 @@ describe('real CLAP plugins', () => {
     expect(files.length).toBeGreaterThan(10);
     const program = compileProgram('ask-clap.c', join(base, 'ask-clap'));
     const printed = execFileSync(program, files, { encoding: 'utf8' }).trim().split('\n').sort();
-    const told = (await all('CLAP', files)).map((copy) =>
+    const found = (await all('CLAP', files)).map((copy) =>
       [
         copy.path,
         copy.identity,
@@ -142,7 +142,7 @@ describe('real CLAP plugins', () => {
         Number(copy.notesOut),
       ].join('\t'),
     );
-    expect(told.sort()).toEqual(printed);
+    expect(found.sort()).toEqual(printed);
   });
 });
 
@@ -159,13 +159,13 @@ describe('real VST3 plugins', () => {
     const read = bundles.flatMap((path) =>
       readBundle({ format: 'VST3', candidates: ['VST3'], path }, path, noDescriptions),
     );
-    const told = (await Promise.all(read.map((copy) => opener.open([copy])))).flat();
+    const found = (await Promise.all(read.map((copy) => opener.open([copy])))).flat();
     const claps = await all('CLAP', filesOfPackage('zam-plugins', '.clap'));
     const factsOf = (copies: readonly FoundCopy[]) =>
       copies
         .map(({ name, vendor, audioIn, audioOut }) => [name, vendor, audioIn, audioOut].join())
         .sort();
-    expect(factsOf(told)).toEqual(factsOf(claps));
+    expect(factsOf(found)).toEqual(factsOf(claps));
   });
 });
 
@@ -180,8 +180,8 @@ describe('real VST2 plugins', () => {
         .map((copy) => [copy.name, copy]),
     );
     const files = filesOfPackage('zam-plugins', '-vst.so');
-    const told = await all('VST2', files);
-    const pairs = told.flatMap((copy) => {
+    const found = await all('VST2', files);
+    const pairs = found.flatMap((copy) => {
       const other = lv2.get(copy.name);
       return other ? [{ copy, other }] : [];
     });
@@ -193,7 +193,7 @@ describe('real VST2 plugins', () => {
         other.audioOut,
       ]);
     }
-    expect(told.every(({ vendor }) => vendor === 'Damien Zammit')).toBe(true);
+    expect(found.every(({ vendor }) => vendor === 'Damien Zammit')).toBe(true);
   });
   it('list all that a shell holds, and tell the product where the name is cut', async () => {
     const shell = compile('shell-vst2.c', join(built, 'shell.so'), { IS_SHELL: 1 });
@@ -315,11 +315,11 @@ describe('a plugin that looks for sockets of the session', () => {
         }),
         by,
       );
-    const apart = new Opener({ limit: 8_000 });
+    const confined = new Opener({ limit: 8_000 });
     const plain = new Opener({ limit: 8_000, confinement: withoutNamespaces('linux') });
-    const [inNamespace] = await asked(apart, 'asks-apart');
+    const [inNamespace] = await asked(confined, 'asks-apart');
     const [reached] = await asked(plain, 'asks-plainly');
-    apart.close();
+    confined.close();
     plain.close();
     server.close();
     // The second shows that there was something to be reached.

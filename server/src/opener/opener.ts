@@ -87,7 +87,7 @@ export class Opener {
     const byProgram = grouped(
       copies.map((copy) => [programFor(copy, this.#machine) ?? '', copy] as const),
     );
-    const told = await Promise.all(
+    const answers = await Promise.all(
       [...byProgram].map(async ([binary, read]) => {
         const [first] = read;
         if (binary === '' || !first) {
@@ -99,7 +99,7 @@ export class Opener {
         return openedCopies(read, opened, descriptions).map(storableCopy);
       }),
     );
-    return told.flat();
+    return answers.flat();
   }
 
   /** Ends all processes. */

@@ -33,7 +33,7 @@ const load = (id: string, before: number): PastUse => ({
   folder: null,
 });
 const nothing = { order: [], settings: [], usage: [], comings: [], sessions: [] };
-const told = (uses: readonly PastUse[], computer = 'net-loft'): ReviewFacts => ({
+const factsOf = (uses: readonly PastUse[], computer = 'net-loft'): ReviewFacts => ({
   at,
   source: { ...nothing, computer, catalog: [plugin('sluice'), plugin('heron')] },
   uses: JSON.stringify(uses),
@@ -57,7 +57,7 @@ describe('the thread that works reviews out', () => {
     const catalog = [plugin('sluice'), plugin('heron')];
     const material = materialOf({ computer: 'net-loft', catalog, uses, ...nothing }, at);
     const wish = wishOf(usualView, at);
-    const here = told(uses);
+    const here = factsOf(uses);
     expect(await used(here)).toEqual(reviewPart.use(material, wish));
     expect(JSON.parse(await reviewer.work(here, 'own', usualView))).toEqual(
       reviewPart.own(material, wish),
@@ -65,22 +65,22 @@ describe('the thread that works reviews out', () => {
   });
 
   it('answers each by what it was told last, of whatever computer', async () => {
-    const one = told([load('sluice', 5)]);
-    const two = told([load('sluice', 5), load('sluice', 9)]);
-    const elsewhere = told([load('heron', 5)], 'stage');
+    const one = factsOf([load('sluice', 5)]);
+    const two = factsOf([load('sluice', 5), load('sluice', 9)]);
+    const elsewhere = factsOf([load('heron', 5)], 'stage');
     const many = await Promise.all([letters(one), letters(two), letters(elsewhere), letters(one)]);
     expect(many).toEqual([1, 2, 1, 1].map((times) => [{ letters: 'slu', times }]));
   });
 
   it('begins anew after it was closed', async () => {
-    const here = told([load('sluice', 5)]);
+    const here = factsOf([load('sluice', 5)]);
     const first = await letters(here);
     await reviewer.close();
     expect(await letters(here)).toEqual(first);
   });
 
   it('says so where it breaks, and the next is answered again', async () => {
-    const here = told([load('sluice', 5)]);
+    const here = factsOf([load('sluice', 5)]);
     const broken = letters({ ...here, uses: '{"plugins":' });
     const waiting = letters(here);
     await expect(broken).rejects.toThrow('JSON');

@@ -24,7 +24,7 @@ interface ReadJob extends Job<Task, Done> {
 const readLimit = 20_000;
 
 /** So many packets a thread is given at once: the next is there when one was read. */
-const ahead = 2;
+const perThread = 2;
 
 /** What reading just made is kept in so many MiB: more is hardly quicker. */
 const youngLimit = { maxYoungGenerationSizeMb: 12 } as const;
@@ -61,7 +61,7 @@ export class ReaderPool {
 
   /** How many bundles may be asked for at once, so that no thread waits. */
   get size(): number {
-    return this.#size * ahead * mostTogether;
+    return this.#size * perThread * mostTogether;
   }
 
   /** What lies in a place. Ends early, with what it has, when `stop` is no longer 0. */
@@ -162,13 +162,13 @@ export class ReaderPool {
       return this.#start();
     }
     const isQuick = limit !== null;
-    return byLoad.find((thread) => isQuick && thread.isQuick && thread.load < ahead) ?? null;
+    return byLoad.find((thread) => isQuick && thread.isQuick && thread.load < perThread) ?? null;
   }
 
   /** The next that wait, as many as each place that is free gets of them. */
   #packet(): Packet {
     const busy = [...this.#threads].reduce((sum, { load }) => sum + load, 0);
-    const free = Math.max(1, this.#size * ahead - busy);
+    const free = Math.max(1, this.#size * perThread - busy);
     const most = Math.min(mostTogether, Math.ceil(this.#waiting.length / free));
     const alone = this.#waiting
       .slice(0, most)

@@ -26,7 +26,7 @@ export type ToRead = Pick<FoundBundle, 'format' | 'candidates' | 'path'>;
 
 /** Copies that are to be sorted, with their facts as JSON. */
 export interface CopiesToSort {
-  readonly standing: readonly Omit<CopyToIdentify, 'facts'>[];
+  readonly present: readonly Omit<CopyToIdentify, 'facts'>[];
   /** Of each at the same position. */
   readonly facts: SharedTexts;
 }
@@ -80,8 +80,8 @@ function descriptionsOf(place: string, walks: number, { candidates }: ToRead): L
   return all;
 }
 
-const understood = ({ standing, facts }: CopiesToSort): CopyToIdentify[] =>
-  standing.map((copy, at) => ({
+const understood = ({ present, facts }: CopiesToSort): CopyToIdentify[] =>
+  present.map((copy, at) => ({
     ...copy,
     facts: JSON.parse(sharedText(facts, at)) as FoundCopy,
   }));

@@ -27,9 +27,9 @@ const limits = { depth: 12, entries: 20_000 } as const;
 /** Bundles are directories that are one plugin. */
 const bundle = /\.(?:vst3|lv2|clap|component|vst)$/i;
 const ending = /\.(?:vst3|lv2|clap|component|vst|dll|so|txt|lnk)$/i;
-const figures = /^\d{1,4}[\s._-]+/;
+const digits = /^\d{1,4}[\s._-]+/;
 
-const plainName = (name: string): string => name.replace(ending, '').replace(figures, '') || name;
+const plainName = (name: string): string => name.replace(ending, '').replace(digits, '') || name;
 
 /** Reads a tree. Hidden entries are passed over. */
 export async function readTree(directory: string): Promise<Result<Tree>> {

@@ -26,11 +26,11 @@ import {
   useActs,
   useComputer,
   useOrder,
-  useStanding,
+  useConnection,
   useScanProgress,
   useWaiting,
 } from '../studio/contexts.ts';
-import { useDraftCount } from '../ui/kept-text.ts';
+import { useDraftCount } from '../ui/draft-text.ts';
 import { keyWords } from '../ui/key-words.ts';
 import { useKeys } from '../ui/keys.ts';
 import { ErrorBoundary } from '../ui/error-boundary.tsx';
@@ -175,7 +175,7 @@ export function Shell() {
   return (
     <div className="shell">
       <Bar pathname={pathname} scan={scan} waiting={waiting} open={setDialog} />
-      <StandingStrip />
+      <ConnectionStrip />
       <ErrorBoundary at={pathname} what={texts.thisScreen}>
         <Outlet />
       </ErrorBoundary>
@@ -327,9 +327,9 @@ function ComputerChoice() {
 /** Says what of the window's work is in the database. */
 function SavedMark() {
   const { order } = useOrder();
-  const standing = useStanding();
+  const connection = useConnection();
   const drafts = useDraftCount();
-  if (standing !== 'there') {
+  if (connection !== 'there') {
     return (
       <span className="saved away" data-testid="saved">
         <CloudOff size={13} aria-hidden /> {texts.notSaved}
@@ -345,7 +345,7 @@ function SavedMark() {
         data-testid="saved"
         title={texts.somethingThatWasTypedIsKept}
       >
-        <PenLine size={13} aria-hidden /> {texts.draftKept}
+        <PenLine size={13} aria-hidden /> {texts.storedDraft}
       </span>
     );
   }
@@ -358,11 +358,11 @@ function SavedMark() {
 }
 
 /** Below the bar, while nothing can be saved: why, and what happens next. */
-function StandingStrip() {
-  const standing = useStanding();
-  return standing === 'there' ? null : (
-    <div className="standing" role="alert">
-      {texts.awayWords[standing]}
+function ConnectionStrip() {
+  const connection = useConnection();
+  return connection === 'there' ? null : (
+    <div className="connection" role="alert">
+      {texts.awayWords[connection]}
     </div>
   );
 }

@@ -160,7 +160,7 @@ export const computer = (computer: string): string => `Computer: ${computer}`;
 export const notSaved = 'not saved';
 export const somethingThatWasTypedIsKept =
   'Something that was typed is kept in this browser and not saved yet';
-export const draftKept = 'draft kept';
+export const storedDraft = 'draft kept';
 export const saving = 'saving';
 export const saved = 'saved';
 export const nothingTo = (direction: string): string => `Nothing to ${direction}`;

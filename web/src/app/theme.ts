@@ -1,6 +1,6 @@
 /** Day and dusk: as the system has it until one is chosen here. */
 import { useEffect, useState } from 'react';
-import { remember, remembered } from '../ui/keys.ts';
+import { writeStored, readStored } from '../ui/keys.ts';
 
 export type Theme = 'day' | 'dusk';
 
@@ -9,7 +9,7 @@ const systemTheme = (): Theme => (darkSystem().matches ? 'dusk' : 'day');
 
 /** What was chosen; null while it follows the system. */
 function chosenTheme(): Theme | null {
-  const chosen = remembered('theme', '');
+  const chosen = readStored('theme', '');
   return chosen === 'day' || chosen === 'dusk' ? chosen : null;
 }
 
@@ -35,7 +35,7 @@ export function useTheme(): { readonly theme: Theme; readonly change: (theme: Th
     };
   }, []);
   const change = (next: Theme): void => {
-    remember('theme', next === systemTheme() ? '' : next);
+    writeStored('theme', next === systemTheme() ? '' : next);
     setTheme(show(next));
   };
   return { theme, change };

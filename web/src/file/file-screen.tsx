@@ -6,7 +6,7 @@ import type { Placement } from '@clever-drawer/core/order';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { annotateAct } from '../annotate/annotate.ts';
 import { NameDialog, TypesPicker, useDialogsBehind } from '../annotate/behind.ts';
-import { remember, remembered, useKeys } from '../ui/keys.ts';
+import { writeStored, readStored, useKeys } from '../ui/keys.ts';
 import { usePickerBehind } from '../ui/picker.tsx';
 import { useAddress } from '../ui/use-address.ts';
 import { useChanged } from '../ui/use-changed.ts';
@@ -208,19 +208,19 @@ type Dialog = 'file' | 'file tray' | 'name' | 'type' | 'suggest' | Placement | n
 /** The folders filed in last, latest first, kept in this browser. */
 function useLately(): { lately: readonly string[]; onFiled: (folder: string) => void } {
   const [lately, setLately] = useState<readonly string[]>(() =>
-    remembered('filed-in', '')
+    readStored('filed-in', '')
       .split(' ')
       .filter((id) => id !== ''),
   );
   const onFiled = useCallback((folder: string) => {
-    setLately((before) => [folder, ...before.filter((id) => id !== folder)].slice(0, latelyKept));
+    setLately((before) => [folder, ...before.filter((id) => id !== folder)].slice(0, mostRecent));
   }, []);
   useChanged(lately, (now) => {
-    remember('filed-in', now.join(' '));
+    writeStored('filed-in', now.join(' '));
   });
   return { lately, onFiled };
 }
-const latelyKept = 5;
+const mostRecent = 5;
 
 /** The open folder stands in the address. */
 function useOpenFolder(): [string | null, (folder: string | null) => void] {

@@ -5,7 +5,7 @@
 import { useEffect } from 'react';
 import type { CabinetSlot } from '@clever-drawer/core/order';
 import { useArrangement, useComputer } from '../studio/contexts.ts';
-import { remember, remembered } from '../ui/keys.ts';
+import { writeStored, readStored } from '../ui/keys.ts';
 import { CabinetItems } from './menu-items.tsx';
 import { Menu } from '../ui/menu.tsx';
 import * as texts from './texts.ts';
@@ -16,7 +16,7 @@ export function CabinetChoice({ slot }: { slot: CabinetSlot }) {
   const key = `load.cabinet.${client.computer}.${slot}`;
   const owner = cabinets.find((one) => one.opensFor.includes(slot))?.id;
   useEffect(() => {
-    const chosen = cabinets.find((one) => one.id === remembered(key, ''))?.id;
+    const chosen = cabinets.find((one) => one.id === readStored(key, ''))?.id;
     const own = chosen ?? owner;
     if (own !== undefined && own !== cabinet?.id) {
       chooseCabinet(own);
@@ -40,7 +40,7 @@ export function CabinetChoice({ slot }: { slot: CabinetSlot }) {
       align="end"
       className="link-words"
       onSelect={(id) => {
-        remember(key, id);
+        writeStored(key, id);
         chooseCabinet(id);
       }}
       items={<CabinetItems slot={slot} />}

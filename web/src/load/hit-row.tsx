@@ -22,7 +22,7 @@ interface Props {
   readonly typed: string;
   readonly isChosen: boolean;
   /** The figure that loads it, where one does. */
-  readonly figure: number | null;
+  readonly digit: number | null;
   readonly isFavourite: boolean;
   readonly hasPictures: boolean;
   /** What the session takes: the copy that it would load is told. */
@@ -36,7 +36,7 @@ export function HitRow({
   hit,
   typed,
   isChosen,
-  figure,
+  digit,
   isFavourite,
   hasPictures,
   accepts,
@@ -64,7 +64,7 @@ export function HitRow({
     >
       <HitFacts
         isChosen={isChosen}
-        figure={figure}
+        digit={digit}
         hasPictures={hasPictures}
         plugin={plugin}
         name={name}
@@ -83,7 +83,7 @@ export function HitRow({
 
 interface HitFactsProps {
   readonly isChosen: boolean;
-  readonly figure: number | null;
+  readonly digit: number | null;
   readonly hasPictures: boolean;
   readonly plugin: Plugin;
   readonly name: string;
@@ -98,7 +98,7 @@ interface HitFactsProps {
 
 function HitFacts({
   isChosen,
-  figure,
+  digit,
   hasPictures,
   plugin,
   name,
@@ -114,11 +114,7 @@ function HitFacts({
   return (
     <span className="hit-row">
       <span className="hit-key">
-        {isChosen ? (
-          <CornerDownLeft size={15} aria-hidden />
-        ) : (
-          figure !== null && <kbd>{figure}</kbd>
-        )}
+        {isChosen ? <CornerDownLeft size={15} aria-hidden /> : digit !== null && <kbd>{digit}</kbd>}
       </span>
       {hasPictures && <Faceplate seed={faceOf(plugin)} width={56} picture={pictureOf(plugin)} />}
       <HitNames

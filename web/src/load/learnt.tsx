@@ -22,7 +22,7 @@ export function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void 
   const setLearning = (): void => {
     queries.setQueryData(
       habitsQuery(client).queryKey,
-      (held) => held && { ...held, isLearning: !isLearning },
+      (before) => before && { ...before, isLearning: !isLearning },
     );
     after(
       client.setLearning(!isLearning),

@@ -465,3 +465,212 @@ describe('a session that cannot be opened whole', () => {
     });
   });
 });
+
+describe('the session', () => {
+  const saved = [{ id: 's1', name: 'Before noon', savedAt: '2026-01-02T10:00:00.000Z', slots: 2 }];
+  const open = (item: RegExp): Promise<void> => {
+    fireEvent.click(screen.getByRole('button', { name: 'Session' }));
+    return screen.findByRole('button', { name: item }).then((found) => {
+      fireEvent.click(found);
+    });
+  };
+
+  it('is saved under a name, not under an empty one, and forgotten', async () => {
+    const session = { ...sessionOf(track('Voice')), saved };
+    const saveSession = jest.fn<Client['saveSession']>(() => Promise.resolve(session));
+    const forgetSession = jest.fn<Client['forgetSession']>(() => Promise.resolve(session));
+    await show({ session, client: { saveSession, forgetSession } });
+    await open(/^Save this session/);
+    const dialog = await screen.findByRole('dialog');
+    const name = within(dialog).getByLabelText<HTMLInputElement>('Name');
+    expect(name.value).toBe('Heron film');
+    fireEvent.change(name, { target: { value: ' ' } });
+    fireEvent.submit(name);
+    expect(within(dialog).getByText('A name needs at least one letter.')).toBeTruthy();
+    expect(name.className).toContain('is-invalid');
+    fireEvent.click(within(dialog).getByRole('button', { name: 'Forget' }));
+    await waitFor(() => {
+      expect(forgetSession).toHaveBeenCalledWith('s1');
+    });
+    fireEvent.change(name, { target: { value: 'After noon' } });
+    expect(name.className).not.toContain('is-invalid');
+    fireEvent.submit(name);
+    expect(await screen.findByText('After noon is saved')).toBeTruthy();
+    expect(saveSession).toHaveBeenCalledWith('After noon');
+  });
+
+  it('is opened again from its menu, which says how much was in it', async () => {
+    const openSession = jest.fn<Client['openSession']>(() =>
+      Promise.resolve(sessionOf(track('Voice'))),
+    );
+    await show({ session: { ...sessionOf(track('Voice')), saved }, client: { openSession } });
+    await open(/^Before noon · 2 slots/);
+    expect(await screen.findByText('Before noon is open')).toBeTruthy();
+    expect(openSession).toHaveBeenCalledWith('s1');
+  });
+
+  it('takes the formats that are ticked, and programs of 32 bits', async () => {
+    const setSession = jest.fn<Client['setSession']>(() =>
+      Promise.resolve(sessionOf(track('Voice'))),
+    );
+    await show({ client: { setSession } });
+    await open(/^What it takes/);
+    const dialog = await screen.findByRole('dialog');
+    const ticked = within(dialog)
+      .getAllByRole<HTMLInputElement>('checkbox')
+      .filter((one) => one.checked)
+      .map((one) => one.id);
+    expect(ticked).toEqual(['takes-VST3', 'takes-LV2']);
+    fireEvent.click(within(dialog).getByLabelText('CLAP'));
+    fireEvent.click(within(dialog).getByLabelText('LV2'));
+    fireEvent.click(within(dialog).getByLabelText(/^Programs of 32 bits/));
+    expect(setSession.mock.calls.map(([settings]) => settings)).toEqual([
+      { formats: ['VST3', 'CLAP', 'LV2'], takes32Bit: false },
+      { formats: ['VST3'], takes32Bit: false },
+      { formats: ['VST3', 'LV2'], takes32Bit: true },
+    ]);
+  });
+
+  it('keeps a chain of all plugins of a track, in their order', async () => {
+    const { acts } = await show({
+      session: sessionOf(track('Voice', [slot('1', sluice), slot('2', wharf)]), track('Pads')),
+    });
+    fireEvent.click(screen.getByRole('button', { name: 'Keep the chain of Voice' }));
+    const dialog = await screen.findByRole('dialog');
+    expect(dialog.textContent).toContain('Sluice → Wharf');
+    const name = within(dialog).getByLabelText<HTMLInputElement>('Name');
+    expect(name.value).toBe('Voice chain');
+    fireEvent.submit(name);
+    expect(acts).toMatchObject([
+      { act: 'add-chain', name: 'Voice chain', kind: 'effect', plugins: ['sluice', 'wharf'] },
+    ]);
+  });
+
+  it('offers no chain of one plugin, nor of one that is not known', async () => {
+    await show({ session: sessionOf(track('Voice', [slot('1', sluice)])) });
+    expect(screen.queryByRole('button', { name: /^Keep the chain/ })).toBeNull();
+    cleanup();
+    await show({
+      session: sessionOf(
+        track('Voice', [slot('1', sluice), slot('2', wharf), slot('3', there('Lost'))]),
+      ),
+    });
+    expect(screen.queryByRole('button', { name: /^Keep the chain/ })).toBeNull();
+  });
+});
+
+describe('the cabinet of a slot', () => {
+  const buses = cabinetOf('b', { name: 'Buses', position: 'W', opensFor: ['bus'] });
+  const records: readonly OrderRecord[] = [cabinetOf('c', { opensFor: ['track'] }), buses];
+  const session = sessionOf(track('Voice'), track('Glue', [], { sort: 'bus' }));
+  const from = (): string | null => screen.getByRole('button', { name: /^from/ }).textContent;
+
+  it('opens by the kind of slot', async () => {
+    await show({ records, session });
+    expect(from()).toBe('from Everyday');
+    fireEvent.click(
+      within(screen.getByRole('group', { name: 'Glue' })).getByRole('button', { name: /^Slot 1/ }),
+    );
+    await waitFor(() => {
+      expect(from()).toBe('from Buses');
+    });
+  });
+
+  it('is chosen by hand, which stays', async () => {
+    await show({ records, session });
+    fireEvent.click(screen.getByRole('button', { name: /^from/ }));
+    fireEvent.click(await screen.findByRole('button', { name: /^Buses/ }));
+    expect(from()).toBe('from Buses');
+    cleanup();
+    await show({ records, session });
+    await waitFor(() => {
+      expect(from()).toBe('from Buses');
+    });
+  });
+});
+
+describe('what is learnt of loads', () => {
+  const keys = (more: Partial<KeysView> = {}): KeysView => ({
+    weeks: [
+      { week: '2026-01-05', loads: 4, keys: 6, seconds: null },
+      { week: '2026-01-12', loads: 2, keys: 3, seconds: null },
+    ],
+    today: { loads: 2, keys: 3.25 },
+    longest: { plugin: sluice.id, keys: 9, typed: 'slu' },
+    loads: 6,
+    ...more,
+  });
+  const line = (): string => document.querySelector('.today')?.textContent ?? '';
+
+  it('is counted for today, with the longest hunt where it was long', async () => {
+    await show({ client: { keys: () => Promise.resolve(keys()) } });
+    await screen.findByText(/^Loaded today: 2 plugins/);
+    expect(line()).toContain(
+      '2 plugins, 3.3 keys each on average. The longest hunt lately was “Sluice”, 9 keys.',
+    );
+    cleanup();
+    const short = keys({ longest: { plugin: sluice.id, keys: 4, typed: 's' } });
+    await show({ client: { keys: () => Promise.resolve(short) } });
+    await screen.findByText(/^Loaded today: 2 plugins/);
+    expect(line()).not.toContain('longest');
+  });
+
+  it('can be switched off, and forgotten after asking', async () => {
+    const setLearning = jest.fn<Client['setLearning']>(() => Promise.resolve(null));
+    const wipeLoads = jest.fn<Client['wipeLoads']>(() => Promise.resolve(6));
+    await show({ client: { keys: () => Promise.resolve(keys()), setLearning, wipeLoads } });
+    fireEvent.click(await screen.findByRole('button', { name: 'What is learnt' }));
+    const dialog = await screen.findByRole('dialog');
+    expect(dialog.textContent).toContain('6 loads are kept.');
+    expect(within(dialog).getByRole('img').getAttribute('aria-label')).toContain(
+      '5 Jan 6.0, 12 Jan 3.0',
+    );
+    fireEvent.click(within(dialog).getByLabelText('Learn from what I load'));
+    expect(await screen.findByText('Loads are no longer kept')).toBeTruthy();
+    expect(setLearning).toHaveBeenCalledWith(false);
+    fireEvent.click(within(dialog).getByRole('button', { name: 'Forget all loads …' }));
+    expect(wipeLoads).not.toHaveBeenCalled();
+    fireEvent.click(within(dialog).getByRole('button', { name: 'Keep them' }));
+    fireEvent.click(within(dialog).getByRole('button', { name: 'Forget all loads …' }));
+    fireEvent.click(within(dialog).getByRole('button', { name: 'Forget all loads' }));
+    expect(await screen.findByText('All loads are forgotten')).toBeTruthy();
+  });
+
+  it('with nothing recorded there is nothing to forget', async () => {
+    await show({ client: { keys: () => Promise.resolve(keys({ loads: 0, weeks: [] })) } });
+    fireEvent.click(await screen.findByRole('button', { name: 'What is learnt' }));
+    const dialog = await screen.findByRole('dialog');
+    expect(dialog.textContent).toContain('No load is kept.');
+    expect(within(dialog).queryByRole('img')).toBeNull();
+    fireEvent.click(within(dialog).getByRole('button', { name: 'Forget all loads …' }));
+    expect(await screen.findByText('There is nothing to forget')).toBeTruthy();
+    expect(within(dialog).queryByRole('alert')).toBeNull();
+  });
+});
+
+describe('what cannot be found', () => {
+  it('is said for a slot that nothing fits, with what is gone from the disk', async () => {
+    await show({
+      plugins: [there('Gone', { copies: [copyOf('gone', { state: 'gone' })] })],
+    });
+    expect(
+      screen.getByText(/^No plugin in the catalog can be loaded here\. 1 is gone/),
+    ).toBeTruthy();
+    cleanup();
+    await show({ plugins: [reeds] });
+    expect(
+      screen.getByText(/^No plugin in the catalog can be loaded here\./).textContent,
+    ).not.toContain('gone');
+  });
+
+  it('may have been forgotten: looked for by a key, and left again', async () => {
+    await show();
+    press('g', { ctrlKey: true });
+    expect(screen.getByText(/^Nothing that is filed, a favourite/)).toBeTruthy();
+    const forgotten = screen.getByRole('button', { name: 'Forgotten' });
+    expect(forgotten.getAttribute('aria-pressed')).toBe('true');
+    fireEvent.click(forgotten);
+    expect(forgotten.getAttribute('aria-pressed')).toBe('false');
+    expect(names()).toHaveLength(3);
+  });
+});

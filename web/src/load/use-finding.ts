@@ -58,7 +58,7 @@ export interface Finding extends SlotResult {
   /** The fewest letters for which a plugin stands first where is looked. */
   readonly fewestLetters: (plugin: string) => string | null;
   /** Figures with which some name goes on behind the letters: these are typed and do not load. */
-  readonly figures: ReadonlySet<string>;
+  readonly digits: ReadonlySet<string>;
   readonly counts: ScopeCounts;
   readonly folders: readonly SlotFolder[];
 }
@@ -78,21 +78,29 @@ export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
   );
   const counts = useMemo(() => countScopes(reasons, foldersOf), [reasons, foldersOf]);
   const scope = scopeFor(wanted.scope, counts);
-  const held = useMemo(
+  const inFolder = useMemo(
     () => (folder === null ? null : loadableIn(members.get(folder) ?? [], reasons)),
     [folder, members, reasons],
   );
-  const lost = useForgotten(scope === 'forgot', reasons, held);
+  const lost = useForgotten(scope === 'forgot', reasons, inFolder);
   const search = useMemo(
     () =>
-      createSlotSearch({ finder, reasons, filed: foldersOf, counts, scope, held, forgotten: lost }),
-    [finder, reasons, foldersOf, counts, scope, held, lost],
+      createSlotSearch({
+        finder,
+        reasons,
+        filed: foldersOf,
+        counts,
+        scope,
+        inFolder,
+        forgotten: lost,
+      }),
+    [finder, reasons, foldersOf, counts, scope, inFolder, lost],
   );
   const result = useMemo(() => {
     const found = search.find(typed, habits);
-    const looksAtAll = (scope === 'cabinet' || scope === 'all') && held === null;
+    const looksAtAll = (scope === 'cabinet' || scope === 'all') && inFolder === null;
     return looksAtAll ? withSavedSettings(found, typed, settingFinder, whyNotThing) : found;
-  }, [search, typed, habits, scope, held, settingFinder, whyNotThing]);
+  }, [search, typed, habits, scope, inFolder, settingFinder, whyNotThing]);
   const { pluginById } = useCatalog();
   const whyNot = useCallback(
     (id: string) => {
@@ -101,13 +109,13 @@ export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
     },
     [reasons, pluginById, whyNotThing],
   );
-  const figures = useMemo(() => finder.digitsAfter(typed), [finder, typed]);
+  const digits = useMemo(() => finder.digitsAfter(typed), [finder, typed]);
   return {
     ...result,
     scope,
     whyNot,
     fewestLetters: (plugin) => search.fewestLetters(plugin, habits),
-    figures,
+    digits,
     counts,
     folders,
   };
@@ -137,7 +145,7 @@ function useReasons(
   readonly reasons: SlotReasons;
   readonly whyNotThing: (thing: Plugin) => string | null;
 } {
-  const { plugins, keptSettings, pluginById, answers } = useCatalog();
+  const { plugins, filedSettings, pluginById, answers } = useCatalog();
   return useMemo(() => {
     const known = {
       pluginOf: (id: string) => pluginById.get(id),
@@ -146,12 +154,12 @@ function useReasons(
       today: new Date().toISOString().slice(0, 10),
     };
     const whyNotThing = (thing: Plugin): string | null => whyNotHere(thing, kind, known);
-    const things = [...plugins, ...keptSettings];
+    const things = [...plugins, ...filedSettings];
     return {
       reasons: new Map(things.map((thing) => [thing.id as string, whyNotThing(thing)])),
       whyNotThing,
     };
-  }, [plugins, keptSettings, pluginById, answers, kind, settings]);
+  }, [plugins, filedSettings, pluginById, answers, kind, settings]);
 }
 
 /**
@@ -161,7 +169,7 @@ function useReasons(
 function useForgotten(
   isWanted: boolean,
   reasons: SlotReasons,
-  held: readonly string[] | null,
+  inFolder: readonly string[] | null,
 ): ReadonlyMap<string, Forgotten> | null {
   const { plugins, usage } = useCatalog();
   const { arrangement } = useArrangement();
@@ -171,7 +179,7 @@ function useForgotten(
     if (!isWanted) {
       return null;
     }
-    const inFolder = held && new Set(held);
+    const isInside = inFolder && new Set(inFolder);
     const regardOf = (id: string) => {
       const folders = foldersOf.get(id) ?? [];
       return {
@@ -182,9 +190,9 @@ function useForgotten(
       };
     };
     const loadable = plugins.filter(
-      ({ id }) => reasons.get(id) === null && (inFolder?.has(id) ?? true),
+      ({ id }) => reasons.get(id) === null && (isInside?.has(id) ?? true),
     );
     const list = forgotten(loadable, regardOf, now);
     return new Map(list.map((one) => [one.plugin.id as string, one]));
-  }, [isWanted, usage, foldersOf, plugins, reasons, held, now]);
+  }, [isWanted, usage, foldersOf, plugins, reasons, inFolder, now]);
 }

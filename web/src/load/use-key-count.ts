@@ -3,21 +3,22 @@ import { useMemo, useRef } from 'react';
 
 /** Keys since the finder was empty, and since when. */
 export function useKeyCount() {
-  const held = useRef({ count: 0, since: 0 });
+  const pressed = useRef({ count: 0, since: 0 });
   return useMemo(
     () => ({
       press: (): void => {
-        if (held.current.count === 0) {
-          held.current.since = performance.now();
+        if (pressed.current.count === 0) {
+          pressed.current.since = performance.now();
         }
-        held.current.count += 1;
+        pressed.current.count += 1;
       },
       taken: (): { keys: number; took: number } => ({
-        keys: Math.max(1, held.current.count),
-        took: held.current.count === 0 ? 0 : Math.round(performance.now() - held.current.since),
+        keys: Math.max(1, pressed.current.count),
+        took:
+          pressed.current.count === 0 ? 0 : Math.round(performance.now() - pressed.current.since),
       }),
       clear: (): void => {
-        held.current = { count: 0, since: 0 };
+        pressed.current = { count: 0, since: 0 };
       },
     }),
     [],

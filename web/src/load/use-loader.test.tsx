@@ -179,7 +179,7 @@ describe('a figure', () => {
     const { type, press, names, loaded, now } = finder();
     type('sl');
     const second = names()[1];
-    expect([now().isFigure(2), now().isFigure(5)]).toEqual([true, false]);
+    expect([now().isDigit(2), now().isDigit(5)]).toEqual([true, false]);
     press('2');
     expect(loaded[0]?.plugin.name).toBe(second);
   });

@@ -10,10 +10,10 @@ import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { commandFor } from '../ui/commands.ts';
 import { chord, isModifier } from '../ui/keys.ts';
 import { copiesToChoose } from './details.tsx';
-import { finderCommands, isPlaceFigure } from './model/finder-commands.ts';
+import { finderCommands, isPlaceDigit } from './model/finder-commands.ts';
 import { useFinding, type Slot } from './use-finding.ts';
 import { useKeyCount } from './use-key-count.ts';
-import { useRemembered } from './use-remembered.ts';
+import { useStored } from '../ui/use-stored.ts';
 import { useScope } from './use-scope.ts';
 import * as texts from './texts.ts';
 
@@ -86,8 +86,8 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
       }
     });
   };
-  const isFigure = (place: number): boolean =>
-    isPlaceFigure(place, hits.length, typed, finding.figures);
+  const isDigit = (place: number): boolean =>
+    isPlaceDigit(place, hits.length, typed, finding.digits);
   const favour = useToggleFavourite(active?.plugin.id);
   const commands = finderCommands(
     {
@@ -98,7 +98,7 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
       copies: copies.length,
       isForgot,
       isInFolder: where.folder !== null,
-      isFigure,
+      isDigit,
     },
     {
       load: (place) => {
@@ -169,7 +169,7 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
     finding,
     active,
     load,
-    isFigure,
+    isDigit,
     onKeyDown,
   };
 }
@@ -211,8 +211,8 @@ function openFolder(folders: readonly Folder[], id: string | null): FolderId | n
 
 /** Whether pictures and facts are shown beside the hits, remembered in this browser. */
 function useLooks() {
-  const [pictures, setPictures] = useRemembered('load.pictures', 'yes');
-  const [facts, setFacts] = useRemembered('load.facts', 'no');
+  const [pictures, setPictures] = useStored('load.pictures', 'yes');
+  const [facts, setFacts] = useStored('load.facts', 'no');
   const other = (now: string): string => (now === 'yes' ? 'no' : 'yes');
   return {
     hasPictures: pictures === 'yes',

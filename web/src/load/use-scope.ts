@@ -5,14 +5,14 @@ import type { CabinetSlot } from '@clever-drawer/core/order';
 import { useArrangement, useComputer } from '../studio/contexts.ts';
 import { useLatest } from '../ui/use-latest.ts';
 import type { Finding } from './use-finding.ts';
-import { useRemembered } from './use-remembered.ts';
+import { useStored } from '../ui/use-stored.ts';
 
 /** Where is looked: kept for each sort of slot. */
 export function useScope(slotName: CabinetSlot, onChange: () => void) {
   const { client } = useComputer();
   const { arrangement, cabinet } = useArrangement();
-  const [scopeHeld, setScope] = useRemembered(`load.scope.${slotName}`, 'cabinet');
-  const [folderHeld, setFolder] = useRemembered(
+  const [scopeHeld, setScope] = useStored(`load.scope.${slotName}`, 'cabinet');
+  const [folderHeld, setFolder] = useStored(
     `load.folder.${client.computer}.${cabinet?.id ?? ''}.${slotName}`,
     '',
   );

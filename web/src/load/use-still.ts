@@ -10,13 +10,13 @@ export function useStill<T>(
   moment: string,
   isAtOnce: (shown: T, latest: T) => boolean,
 ): T {
-  const [held, setHeld] = useState({ shown: value, latest: value, moment });
-  const isNew = value !== held.latest;
-  const before = moment === held.moment ? held.shown : held.latest;
+  const [last, setLast] = useState({ shown: value, latest: value, moment });
+  const isNew = value !== last.latest;
+  const before = moment === last.moment ? last.shown : last.latest;
   const shown = isNew && isAtOnce(before, value) ? value : before;
   // What a moment brought stays, also when one of before comes again.
-  if (isNew || shown !== held.shown) {
-    setHeld({ shown, latest: value, moment });
+  if (isNew || shown !== last.shown) {
+    setLast({ shown, latest: value, moment });
   }
   return shown;
 }

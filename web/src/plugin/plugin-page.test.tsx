@@ -7,7 +7,7 @@ import { copyOf, pluginOf } from '@clever-drawer/core/testing';
 import { asId } from '@clever-drawer/core/id';
 import { plainFolder, type OrderRecord } from '@clever-drawer/core/order';
 import type { Client } from '../api/client.ts';
-import { readTray } from '../annotate/kept-tray.ts';
+import { readTray } from '../annotate/stored-tray.ts';
 import {
   press,
   showScreen,

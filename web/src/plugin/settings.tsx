@@ -6,7 +6,7 @@ import { Link, useNavigate } from 'react-router';
 import type { PluginView, SettingView } from '@clever-drawer/core/api';
 import type { Plugin, SettingFacts } from '@clever-drawer/core/catalog';
 import { grouped } from '@clever-drawer/core/grouped';
-import { addToTray } from '../annotate/kept-tray.ts';
+import { addToTray } from '../annotate/stored-tray.ts';
 import { useActs, useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
 import * as texts from './texts.ts';
@@ -15,9 +15,9 @@ import * as texts from './texts.ts';
 const shownFirst = 12;
 
 export function Settings({ view }: { readonly view: PluginView | undefined }) {
-  const { keptSettings } = useCatalog();
+  const { filedSettings } = useCatalog();
   const found = view?.settings ?? [];
-  const own = keptSettings.filter(
+  const own = filedSettings.filter(
     ({ setting }) => setting?.plugin === view?.plugin && setting?.state !== null,
   );
   const count = found.length + own.length;
@@ -29,8 +29,8 @@ export function Settings({ view }: { readonly view: PluginView | undefined }) {
     <section aria-labelledby="settings-title">
       <h2 id="settings-title">{texts.setting(count)}</h2>
       {own.length > 0 && <Bank bank="Of your own" settings={own.map(ownView)} />}
-      {banks.map(([bank, held]) => (
-        <Bank key={bank} bank={bank} settings={held} />
+      {banks.map(([bank, settings]) => (
+        <Bank key={bank} bank={bank} settings={settings} />
       ))}
     </section>
   );
@@ -130,10 +130,10 @@ interface SettingOfProps {
 
 /** Where a setting comes from, and what it is a setting of. */
 export function SettingOf({ thing, setting }: SettingOfProps) {
-  const { pluginById, keptSettings } = useCatalog();
+  const { pluginById, filedSettings } = useCatalog();
   const { nameOf } = useArrangement();
   const owner = pluginById.get(setting.plugin);
-  const isKept = keptSettings.some(({ id }) => id === thing.id);
+  const isKept = filedSettings.some(({ id }) => id === thing.id);
   const facts = [
     [texts.bank, setting.bank],
     [texts.format, setting.format],

@@ -16,7 +16,7 @@ import {
 } from '@clever-drawer/core/review';
 import { copyOf, pluginOf } from '@clever-drawer/core/testing';
 import type { Client } from '../api/client.ts';
-import { readTray } from '../annotate/kept-tray.ts';
+import { readTray } from '../annotate/stored-tray.ts';
 import { cabinetOf, folderOf } from '../studio/order.test-data.ts';
 import { showScreen, type ScreenSaid, type ShownScreen } from '../studio/screen.test-data.tsx';
 
@@ -591,5 +591,92 @@ describe('what is worth doing', () => {
       expect(within(again).queryByRole('link', { name: 'Egret' })).toBeNull();
     });
     expect(putOff.mock.lastCall).toEqual(['try egret', expect.stringMatching(/^2027-01-13/)]);
+  });
+});
+
+describe('the drawings', () => {
+  const number = (element: Element | null | undefined, name: string): number =>
+    Number(element?.getAttribute(name));
+  const shapes = (title: string, selector: string): Element[] => [
+    ...screen.getByRole('group', { name: title }).querySelectorAll(selector),
+  ];
+
+  it('of bars fill the share that is used, with words behind their end', async () => {
+    await show({ part: 'own', uses: [load('sluice', 3)] });
+    const [whole] = shapes('Owned beside used', '.bar-whole');
+    const [part] = shapes('Owned beside used', '.bar-part');
+    expect(number(part, 'width') * 2).toBeCloseTo(number(whole, 'width'));
+    expect(number(whole, 'x')).toBe(110);
+    const [says] = shapes('Owned beside used', '.bar-says');
+    expect(number(says, 'x')).toBeCloseTo(110 + number(whole, 'width') + 7);
+    // Room is left for the words.
+    expect(number(whole, 'x') + number(whole, 'width')).toBeLessThanOrEqual(600 - 84);
+  });
+
+  it('of squares have each number in the middle of its square, and names beside them', async () => {
+    await show({ part: 'own' });
+    const [square] = shapes('Who makes what you own', '.heat');
+    const [text] = shapes('Who makes what you own', '.heat-text');
+    expect(number(text, 'x')).toBeCloseTo(number(square, 'x') + number(square, 'width') / 2);
+    expect(number(text, 'y')).toBeCloseTo(number(square, 'y') + number(square, 'height') / 2);
+    const [name] = shapes('Who makes what you own', '.row-name');
+    expect(number(name, 'x')).toBe(122);
+    expect(number(name, 'y')).toBeCloseTo(number(text, 'y'));
+    const squares = shapes('Who makes what you own', '.heat');
+    expect(squares.every((one) => number(one, 'x') >= 130)).toBe(true);
+    expect(squares.every((one) => number(one, 'x') + number(one, 'width') <= 600 - 46)).toBe(true);
+    const [column] = shapes('Who makes what you own', '.column-name');
+    expect(column?.getAttribute('transform')).toContain(`translate(${number(text, 'x')},68)`);
+  });
+
+  it('of dust stand further right the longer ago, higher the more often, larger the more plugins', async () => {
+    await show({
+      part: 'use',
+      source: {
+        usage: [
+          { plugin: asId('sluice'), warmth: 1, loads: 30, lastLoaded: new Date(now).toISOString() },
+        ],
+      },
+      uses: [load('sluice', 0)],
+    });
+    const [recent, old] = shapes('What gathers dust', 'circle').sort(
+      (a, b) => number(a, 'cx') - number(b, 'cx'),
+    );
+    expect(number(recent, 'cx')).toBeLessThan(number(old, 'cx'));
+    expect(number(recent, 'cy')).toBeLessThan(number(old, 'cy'));
+    expect(number(recent, 'r')).toBeLessThan(number(old, 'r'));
+    expect([recent, old].map((dot) => dot?.classList.contains('dusty'))).toEqual([false, true]);
+    const counts = shapes('What gathers dust', '.dot-count');
+    const beside = counts.map((text) => number(text, 'x')).sort((a, b) => a - b);
+    expect(beside[0]).toBeCloseTo(number(recent, 'cx') + number(recent, 'r') + 4);
+  });
+
+  it('of what came and went stand above and below the line', async () => {
+    await show({
+      part: 'changes',
+      source: {
+        comings: [
+          { plugin: 'sluice', at: now - day, what: 'came' },
+          { plugin: 'egret', at: now - day, what: 'came' },
+          { plugin: 'heron', at: now - 2 * day, what: 'went' },
+        ],
+      },
+    });
+    const [came] = shapes('What came, went and was updated', '.coming.came');
+    const [went] = shapes('What came, went and was updated', '.coming.went');
+    expect(number(came, 'height')).toBeCloseTo(2 * number(went, 'height'));
+    expect(number(came, 'y') + number(came, 'height')).toBeCloseTo(number(went, 'y'));
+    expect(shapes('What came, went and was updated', '.coming.updated')).toHaveLength(0);
+  });
+
+  it('of keys have the mean as a dot on the line, the median as a dash across it', async () => {
+    await show({ part: 'use', uses: [load('sluice', 2), load('sluice', 40, { keys: 12 })] });
+    const [before, after] = shapes('How you find', 'circle');
+    expect(number(before, 'cx')).toBeLessThan(number(after, 'cx'));
+    expect(number(before, 'cy')).toBeLessThan(number(after, 'cy'));
+    const [dash] = shapes('How you find', '.median');
+    expect(dash?.getAttribute('d')).toBe(`M${number(before, 'cx') - 6},${number(before, 'cy')}h12`);
+    const [reach] = shapes('How you find', '.reach');
+    expect(number(reach, 'x') + number(reach, 'width') / 2).toBeCloseTo(number(before, 'cx'));
   });
 });

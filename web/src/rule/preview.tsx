@@ -69,7 +69,7 @@ export function Preview({ rule, draft, saved, index, words, where, onHand }: Pro
   };
   return (
     <aside className="rule-preview" aria-label={texts.whatItHolds}>
-      <Figures inside={inside} saved={saved} joins={joins} leaves={leaves} />
+      <Counts inside={inside} saved={saved} joins={joins} leaves={leaves} />
       <Inside
         leaves={leaves}
         rule={rule}
@@ -160,14 +160,14 @@ function Inside({
   );
 }
 
-interface FiguresProps {
+interface CountsProps {
   readonly inside: string[];
   readonly saved: ReadonlySet<string> | null;
   readonly joins: string[];
   readonly leaves: string[];
 }
 
-function Figures({ inside, saved, joins, leaves }: FiguresProps) {
+function Counts({ inside, saved, joins, leaves }: CountsProps) {
   return (
     <div className="figures" role="status">
       <span className="figure" data-testid="figure">

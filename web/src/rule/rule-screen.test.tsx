@@ -6,7 +6,7 @@ import { asId } from '@clever-drawer/core/id';
 import type { OrderRecord } from '@clever-drawer/core/order';
 import { copyOf, pluginOf } from '@clever-drawer/core/testing';
 import { cabinetOf, folderOf } from '../studio/order.test-data.ts';
-import { readDraft } from '../ui/kept-text.ts';
+import { readDraft } from '../ui/draft-text.ts';
 import {
   press,
   showScreen,

@@ -27,7 +27,7 @@ import {
   type Rule,
 } from '@clever-drawer/core/rules';
 import { useActs, useArrangement, useCatalog, useOrder } from '../studio/contexts.ts';
-import { keepDraft } from '../ui/kept-text.ts';
+import { keepDraft } from '../ui/draft-text.ts';
 import { useKeys } from '../ui/keys.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { useNotices } from '../ui/notices.tsx';

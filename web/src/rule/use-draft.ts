@@ -16,7 +16,7 @@ import {
   type Rule,
   type RuleWords,
 } from '@clever-drawer/core/rules';
-import { keepDraft, readDraft } from '../ui/kept-text.ts';
+import { keepDraft, readDraft } from '../ui/draft-text.ts';
 
 export interface Draft {
   readonly name: string;
@@ -147,7 +147,7 @@ export interface Drafting {
 }
 
 /** A draft of an earlier visit; null where none was kept, or what was kept is none. */
-export function draftKept(name: string): Draft | null {
+export function storedDraft(name: string): Draft | null {
   try {
     const kept = JSON.parse(readDraft(name) ?? 'null') as Draft | null;
     return kept && Array.isArray(kept.cards) && Array.isArray(kept.never) ? kept : null;
@@ -158,7 +158,7 @@ export function draftKept(name: string): Draft | null {
 
 /** Edits a draft, which is kept under its name as soon as it differs from what it began with. */
 export function useDraft(name: string, start: Draft, words: RuleWords): Drafting {
-  const [began] = useState(() => draftKept(name) ?? start);
+  const [began] = useState(() => storedDraft(name) ?? start);
   const [draft, edit] = useReducer(reduce, began);
   const isChanged = JSON.stringify(draft) !== JSON.stringify(start);
   useEffect(() => {

@@ -13,7 +13,7 @@ import {
 import { useDialogsBehind } from '../annotate/behind.ts';
 import { useCatalog } from '../studio/contexts.ts';
 import { usePickerBehind } from '../ui/picker.tsx';
-import { remember, remembered } from '../ui/keys.ts';
+import { writeStored, readStored } from '../ui/keys.ts';
 import { Progress } from '../ui/progress.tsx';
 import { AllVendors } from './all-vendors.tsx';
 import { BulkList } from './bulk-list.tsx';
@@ -30,7 +30,7 @@ export function SortScreen() {
   const { plugins } = useCatalog();
   const { questions, failed, total, settled, view, isReady } = useQuestions();
   const [params, setParams] = useSearchParams();
-  const [way, setWay] = useState(() => remembered('sort-way', 'cards'));
+  const [way, setWay] = useState(() => readStored('sort-way', 'cards'));
   const [isSettling, setSettling] = useState(false);
   const [isListing, setListing] = useState(false);
   const count = (sort: QuestionVariant): number =>
@@ -47,7 +47,7 @@ export function SortScreen() {
   );
   const change = (next: string): void => {
     setWay(next);
-    remember('sort-way', next);
+    writeStored('sort-way', next);
   };
   if (!isReady) {
     return <main id="content" tabIndex={-1} aria-busy="true" />;

@@ -85,9 +85,9 @@ export const Order = createContext<OrderState | null>(null);
 export const ShownArrangement = createContext<ArrangementContext | null>(null);
 export const Acts = createContext<ActsContext | null>(null);
 /** Whether what is done here can be saved: if not, which of the two does not answer. */
-export type Standing = 'there' | 'database-away' | 'server-away';
+export type Connection = 'there' | 'database-away' | 'server-away';
 
-export const StandingContext = createContext<Standing>('there');
+export const ConnectionContext = createContext<Connection>('there');
 export const ScanProgressContext = createContext<ScanProgress | null>(null);
 
 export const useComputer = (): ComputerContext => required(useContext(Computer));
@@ -101,6 +101,6 @@ export const useOrder = (): { readonly order: OrderState } => ({
 export const useArrangement = (): ArrangementContext => required(useContext(ShownArrangement));
 export const useActs = (): ActsContext => required(useContext(Acts));
 /** Whether what is done here can be saved at the moment. */
-export const useStanding = (): Standing => useContext(StandingContext);
+export const useConnection = (): Connection => useContext(ConnectionContext);
 /** How far the scan is that runs; null when none does. */
 export const useScanProgress = (): ScanProgress | null => useContext(ScanProgressContext);

@@ -3,7 +3,7 @@
  * beside the screen's name.
  */
 import { useCallback, useMemo, useState } from 'react';
-import { remember, remembered } from '../ui/keys.ts';
+import { writeStored, readStored } from '../ui/keys.ts';
 
 /** The most that is remembered; the oldest come back first. */
 const most = 2_000;
@@ -32,7 +32,7 @@ const nameOf = (computer: string): string => `later.${computer}`;
 
 /** What is put off on a computer until tomorrow. */
 export const putOffNow = (computer: string): string[] =>
-  putOffOn(dayOf(new Date()), remembered(nameOf(computer), ''));
+  putOffOn(dayOf(new Date()), readStored(nameOf(computer), ''));
 
 export function useLater(computer: string): Later {
   const name = nameOf(computer);
@@ -43,7 +43,7 @@ export function useLater(computer: string): Later {
         // Put off again, it goes to the end.
         const after = [...[...before].filter((other) => other !== id), id].slice(-most);
         const day = dayOf(new Date());
-        remember(name, after.map((one) => `${day} ${one}`).join('\n'));
+        writeStored(name, after.map((one) => `${day} ${one}`).join('\n'));
         return new Set(after);
       });
     },

@@ -40,12 +40,12 @@ export function fromView(view: OrderView): OrderState {
  * comes. Steps that came meanwhile are newer than an answer without them; acts on their way stay.
  */
 export function refreshed(
-  held: OrderState | undefined,
+  before: OrderState | undefined,
   now: OrderState | undefined,
   view: OrderView,
   nameOf: NameOfPlugin,
 ): OrderState {
-  if (now && now.revision > view.revision && now.revision !== held?.revision) {
+  if (now && now.revision > view.revision && now.revision !== before?.revision) {
     return now;
   }
   const fresh = fromView(view);

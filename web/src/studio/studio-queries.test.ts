@@ -53,8 +53,8 @@ describe('the order that is asked for anew', () => {
     return queries;
   };
   const named = (queries: QueryClient): string | undefined => {
-    const held = queries.getQueryData(query.queryKey);
-    return held && folderIn(held.records, 'f')?.name;
+    const cached = queries.getQueryData(query.queryKey);
+    return cached && folderIn(cached.records, 'f')?.name;
   };
 
   it('does not take back a step that was told of while its answer was on the way', async () => {

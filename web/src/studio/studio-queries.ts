@@ -3,7 +3,7 @@ import { keepPreviousData, queryOptions, type QueryClient } from '@tanstack/reac
 import type { CatalogView, ComputerView } from '@clever-drawer/core/api';
 import type { SortView } from '@clever-drawer/core/studio';
 import { clientFor, listComputers, type Client } from '../api/client.ts';
-import { remember, remembered } from '../ui/keys.ts';
+import { writeStored, readStored } from '../ui/keys.ts';
 import { putOffNow } from './later.ts';
 import { namesIn } from './names-in.ts';
 import { refreshed, type OrderState } from './order-store.ts';
@@ -23,10 +23,10 @@ export const orderQuery = ({ computer, order }: Client) =>
   queryOptions({
     queryKey: orderKey(computer),
     queryFn: async ({ client, queryKey }) => {
-      const held = client.getQueryData<OrderState>(queryKey);
+      const before = client.getQueryData<OrderState>(queryKey);
       const view = await order();
       const now = client.getQueryData<OrderState>(queryKey);
-      return refreshed(held, now, view, namesIn(client, computer));
+      return refreshed(before, now, view, namesIn(client, computer));
     },
     structuralSharing: false,
   });
@@ -65,10 +65,10 @@ export const keysQuery = ({ computer, keys }: Client) =>
 const chosen = 'computer';
 
 /** The computer that was chosen last in this browser. */
-export const chosenComputer = (): string => remembered(chosen, '');
+export const chosenComputer = (): string => readStored(chosen, '');
 
 export const rememberComputer = (id: string): void => {
-  remember(chosen, id);
+  writeStored(chosen, id);
 };
 
 /** The one that was chosen, or the first; undefined where there is none. */

@@ -13,7 +13,7 @@ import {
   Order,
   ScanProgressContext,
   ShownArrangement,
-  StandingContext,
+  ConnectionContext,
   Waiting,
 } from './contexts.ts';
 import { fromView, type OrderState } from './order-store.ts';
@@ -69,7 +69,7 @@ export function StudioProvider(props: Props) {
     () => ({ ...later, waiting: asked.data ?? 0 }),
     [later, asked.data],
   );
-  const { scan, standing } = useEvents(client, since);
+  const { scan, connection } = useEvents(client, since);
   const acts = useOrderActs(client);
   const where = useMemo(
     () => ({ client, computer, computers, chooseComputer }),
@@ -96,9 +96,9 @@ export function StudioProvider(props: Props) {
             <Waiting value={waitingQuestions}>
               <Order value={order}>
                 <ShownArrangement value={arrangement}>
-                  <StandingContext value={standing}>
+                  <ConnectionContext value={connection}>
                     <ScanProgressContext value={scan}>{children}</ScanProgressContext>
-                  </StandingContext>
+                  </ConnectionContext>
                 </ShownArrangement>
               </Order>
             </Waiting>

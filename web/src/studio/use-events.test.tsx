@@ -138,21 +138,21 @@ describe('the stream of a computer', () => {
       stream.onerror();
       jest.advanceTimersByTime(1_000);
     });
-    expect(result.current.standing).toBe('there');
+    expect(result.current.connection).toBe('there');
     act(() => {
       stream.onopen();
       jest.advanceTimersByTime(5_000);
     });
-    expect(result.current.standing).toBe('there');
+    expect(result.current.connection).toBe('there');
     act(() => {
       stream.onerror();
       jest.advanceTimersByTime(2_000);
     });
-    expect(result.current.standing).toBe('server-away');
+    expect(result.current.connection).toBe('server-away');
     act(() => {
       stream.onopen();
     });
-    expect(result.current.standing).toBe('there');
+    expect(result.current.connection).toBe('there');
   });
 
   it('says that the database is away, and has everything fetched again when it is back', () => {
@@ -160,11 +160,11 @@ describe('the stream of a computer', () => {
     act(() => {
       stream.tell({ event: 'database', isThere: false });
     });
-    expect([result.current.standing, stale()]).toEqual(['database-away', []]);
+    expect([result.current.connection, stale()]).toEqual(['database-away', []]);
     act(() => {
       stream.tell({ event: 'database', isThere: true });
     });
-    expect(result.current.standing).toBe('there');
+    expect(result.current.connection).toBe('there');
     expect(stale()).toEqual(expect.arrayContaining(['catalog', 'order', 'session']));
   });
 
@@ -198,37 +198,37 @@ function withQuery() {
     answers.shift()?.(counted);
     await jest.advanceTimersByTimeAsync(1);
   };
-  const held = () => [queries.getQueryData(options.queryKey), answers.length];
+  const cached = () => [queries.getQueryData(options.queryKey), answers.length];
   renderHook(() => useEvents(client, performance.now()), { wrapper: providing(queries) });
-  return { watch, answer, held, stream: NotedStream.latest };
+  return { watch, answer, cached, stream: NotedStream.latest };
 }
 
 describe('what is on its way when something happens', () => {
   it('is fetched again once it has arrived, for it may have been read before', async () => {
-    const { watch, answer, held, stream } = withQuery();
+    const { watch, answer, cached, stream } = withQuery();
     watch();
     stream.tell({ event: 'catalog' });
     stream.tell({ event: 'catalog' });
     await answer('before');
-    expect(held()).toEqual(['before', 1]);
+    expect(cached()).toEqual(['before', 1]);
     await answer('after');
-    expect(held()).toEqual(['after', 0]);
+    expect(cached()).toEqual(['after', 0]);
     stream.tell({ event: 'catalog' });
-    expect(held()).toEqual(['after', 1]);
+    expect(cached()).toEqual(['after', 1]);
     stream.tell({ event: 'catalog' });
     await answer('meanwhile');
-    expect(held()).toEqual(['meanwhile', 1]);
+    expect(cached()).toEqual(['meanwhile', 1]);
   });
 
   it('is fetched again when it is shown again, where it is not shown meanwhile', async () => {
-    const { watch, answer, held, stream } = withQuery();
+    const { watch, answer, cached, stream } = withQuery();
     const leave = watch();
     leave();
     stream.tell({ event: 'catalog' });
     await answer('before');
-    expect(held()).toEqual(['before', 0]);
+    expect(cached()).toEqual(['before', 0]);
     watch();
     await answer('after');
-    expect(held()).toEqual(['after', 0]);
+    expect(cached()).toEqual(['after', 0]);
   });
 });

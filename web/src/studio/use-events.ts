@@ -3,7 +3,7 @@ import { useQueryClient, type QueryClient, type QueryKey } from '@tanstack/react
 import { useEffect, useState } from 'react';
 import type { ScanProgress, ServerEvent } from '@clever-drawer/core/api';
 import type { Client } from '../api/client.ts';
-import type { Standing } from './contexts.ts';
+import type { Connection } from './contexts.ts';
 import { takeStep } from './use-order-acts.ts';
 
 /** What is fetched again, by what happened. */
@@ -38,7 +38,7 @@ const staleAfterBreak = new Set(['order', 'put-off', ...Object.values(staleAfter
 /** What the stream tells of by itself: the scan that runs, and whether anything can be saved. */
 interface Told {
   readonly scan: ScanProgress | null;
-  readonly standing: Standing;
+  readonly connection: Connection;
 }
 
 /** A connection that breaks is made again at once; only when that takes longer is it said. Milliseconds. */
@@ -54,7 +54,7 @@ const clockStep = 1;
 export function useEvents(client: Client, since: number): Told {
   const queries = useQueryClient();
   const [scan, setScan] = useState<ScanProgress | null>(null);
-  const [standing, setStanding] = useState<Standing>('there');
+  const [connection, setStanding] = useState<Connection>('there');
   useEffect(() => {
     const source = new EventSource(client.eventsAddress);
     let wasOpen = false;
@@ -88,7 +88,7 @@ export function useEvents(client: Client, since: number): Told {
       outdate(queries, client, staleAfterBreak, 'none');
     };
   }, [client, queries, since]);
-  return { scan, standing };
+  return { scan, connection };
 }
 
 /**
@@ -122,7 +122,7 @@ function follow(
   client: Client,
   event: Exclude<ServerEvent, { readonly event: 'opened' }>,
   setScan: (scan: ScanProgress | null) => void,
-  setStanding: (standing: Standing) => void,
+  setStanding: (connection: Connection) => void,
 ): void {
   switch (event.event) {
     case 'order':

@@ -56,11 +56,11 @@ function windowOf(client: Partial<Client>, order: OrderView = view) {
   const whole = { computer: 'desk', ...client } as unknown as Client;
   const { result } = renderHook(() => useOrderActs(whole), { wrapper });
   const state = (): OrderState => {
-    const held = queries.getQueryData<OrderState>(orderKey('desk'));
-    if (!held) {
+    const cached = queries.getQueryData<OrderState>(orderKey('desk'));
+    if (!cached) {
       throw new Error('no order');
     }
-    return held;
+    return cached;
   };
   return {
     acts: () => result.current,

@@ -1,12 +1,12 @@
 /** Acts as this window does them: shown at once, sent in turn, taken back when the server refuses. */
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { perform, pluginsOfAct, type Act, type KeptSetting } from '@clever-drawer/core/acts';
+import { perform, pluginsOfAct, type Act, type SettingFields } from '@clever-drawer/core/acts';
 import type { OrderStep, PluginSetting } from '@clever-drawer/core/api';
 import { settingIn, type Order } from '@clever-drawer/core/order';
 import { describe } from '@clever-drawer/core/problem';
 import { storableValue } from '@clever-drawer/core/text';
-import { createTurns } from '@clever-drawer/core/turns';
+import { createSerialQueue } from '@clever-drawer/core/serial-queue';
 import { messageOf, type Client } from '../api/client.ts';
 import { useNotices, type Notices } from '../ui/notices.tsx';
 import type { ActsContext } from './contexts.ts';
@@ -25,7 +25,7 @@ export function keepingSettings(order: Order, act: Act, found: readonly PluginSe
   const named = new Set<string>(pluginsOfAct(order, act));
   const settings = found
     .filter(({ id }) => named.has(id) && !settingIn(order, id))
-    .map((card): KeptSetting => ({ ...card, state: null }));
+    .map((card): SettingFields => ({ ...card, state: null }));
   return settings.length === 0 ? act : { act: 'keep-settings', settings, then: act };
 }
 
@@ -74,7 +74,7 @@ function createOrderActs(
     queries.setQueryData<OrderState>(key, (state) => (state ? to(state) : state));
   };
   // An undo pressed right after an act must reach the server after it.
-  const inTurn = createTurns();
+  const inTurn = createSerialQueue();
   const store = (
     wanted: Act,
     nameOf: (id: string) => string | undefined,

@@ -10,8 +10,8 @@ import { usePutOff } from './use-put-off.ts';
 const now = Date.parse('2026-11-27T12:00:00Z');
 
 /** A server that holds that much, and takes what it is told. */
-function hookOn(held: PutOff) {
-  let all = held;
+function hookOn(stored: PutOff) {
+  let all = stored;
   const wrapper = studioOf({
     client: {
       putOffs: () => Promise.resolve(all),

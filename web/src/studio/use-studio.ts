@@ -4,7 +4,7 @@ import { copyInFront, faceOf, type Plugin } from '@clever-drawer/core/catalog';
 import { cabinetsOf, type Order } from '@clever-drawer/core/order';
 import { createStudio, type StudioFacts } from '@clever-drawer/core/studio';
 import type { Client } from '../api/client.ts';
-import { remember, remembered } from '../ui/keys.ts';
+import { writeStored, readStored } from '../ui/keys.ts';
 import type { ArrangementContext, CatalogContext, FindingContext } from './contexts.ts';
 
 interface ShownStudio {
@@ -89,11 +89,11 @@ function useCabinets(
   order: Order,
   computer: string,
 ): Pick<ArrangementContext, 'cabinets' | 'cabinet' | 'chooseCabinet'> {
-  const [chosen, setChosen] = useState(() => remembered(`cabinet.${computer}`, ''));
+  const [chosen, setChosen] = useState(() => readStored(`cabinet.${computer}`, ''));
   const cabinets = useMemo(() => cabinetsOf(order), [order]);
   const chooseCabinet = useCallback(
     (id: string) => {
-      remember(`cabinet.${computer}`, id);
+      writeStored(`cabinet.${computer}`, id);
       setChosen(id);
     },
     [computer],

@@ -3,10 +3,10 @@
 import { afterEach, describe, expect, it, jest } from '@jest/globals';
 import { cleanup, renderHook } from '@testing-library/react';
 import { keyWords } from './key-words.ts';
-import { chord, markDragging, remember, remembered, useKeys } from './keys.ts';
+import { chord, markDragging, writeStored, readStored, useKeys } from './keys.ts';
 
-const pressed = (key: string, code: string, held: KeyboardEventInit = {}): string =>
-  chord(new KeyboardEvent('keydown', { key, code, ...held }));
+const pressed = (key: string, code: string, modifiers: KeyboardEventInit = {}): string =>
+  chord(new KeyboardEvent('keydown', { key, code, ...modifiers }));
 const onMac = (): void => {
   jest.spyOn(navigator, 'platform', 'get').mockReturnValue('MacIntel');
 };
@@ -155,8 +155,8 @@ describe('a choice of this browser', () => {
     localStorage.clear();
   });
   it('is kept, each by its name', () => {
-    remember('theme', 'dusk');
-    expect([remembered('theme', 'day'), remembered('other', 'day')]).toEqual(['dusk', 'day']);
+    writeStored('theme', 'dusk');
+    expect([readStored('theme', 'day'), readStored('other', 'day')]).toEqual(['dusk', 'day']);
   });
   it('is what it is otherwise where the browser keeps nothing', () => {
     jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
@@ -165,7 +165,7 @@ describe('a choice of this browser', () => {
     jest.spyOn(Storage.prototype, 'getItem').mockImplementation(() => {
       throw new Error('refused');
     });
-    remember('theme', 'dusk');
-    expect(remembered('theme', 'day')).toBe('day');
+    writeStored('theme', 'dusk');
+    expect(readStored('theme', 'day')).toBe('day');
   });
 });

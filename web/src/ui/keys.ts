@@ -130,14 +130,14 @@ export function useKeys(handlers: Readonly<Record<string, KeyHandler>>): void {
 }
 
 /** A choice kept in this browser. */
-export function remembered(name: string, otherwise: string): string {
+export function readStored(name: string, otherwise: string): string {
   try {
     return localStorage.getItem(`clever-drawer.${name}`) ?? otherwise;
   } catch {
     return otherwise;
   }
 }
-export function remember(name: string, value: string): void {
+export function writeStored(name: string, value: string): void {
   try {
     localStorage.setItem(`clever-drawer.${name}`, value);
   } catch {

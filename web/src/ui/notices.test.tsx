@@ -5,9 +5,9 @@ import { NoticesProvider, useNotices, type Notices } from './notices.tsx';
 
 /** What is told in a window, and a way to tell it. */
 function telling() {
-  const held: { notices?: Notices } = {};
+  const latest: { notices?: Notices } = {};
   function Teller() {
-    held.notices = useNotices();
+    latest.notices = useNotices();
     return null;
   }
   render(
@@ -18,10 +18,10 @@ function telling() {
   return {
     tell: (...args: Parameters<Notices['notify']>): void => {
       act(() => {
-        held.notices?.notify(...args);
+        latest.notices?.notify(...args);
       });
     },
-    told: () => screen.queryAllByTestId('notice').map((one) => one.firstChild?.textContent),
+    shown: () => screen.queryAllByTestId('notice').map((one) => one.firstChild?.textContent),
     later: (milliseconds: number): void => {
       act(() => {
         jest.advanceTimersByTime(milliseconds);
@@ -44,38 +44,38 @@ describe('what is told at the foot of the window', () => {
     expect(screen.getByRole('status').getAttribute('aria-live')).toBe('polite');
   });
   it('goes by itself, troubles later', () => {
-    const { tell, told, later } = telling();
+    const { tell, shown, later } = telling();
     tell('The host is full.', 'trouble');
     tell('Filed', 'done');
     later(3_500);
-    expect(told()).toEqual(['The host is full.']);
+    expect(shown()).toEqual(['The host is full.']);
     later(16_500);
-    expect(told()).toEqual([]);
+    expect(shown()).toEqual([]);
   });
   it('gives way to what is done next, but for troubles', () => {
-    const { tell, told } = telling();
+    const { tell, shown } = telling();
     tell('The host is full.', 'trouble');
     tell('Filed', 'done');
     tell('Renamed', 'done');
-    expect(told()).toEqual(['The host is full.', 'Renamed']);
+    expect(shown()).toEqual(['The host is full.', 'Renamed']);
   });
   it('is at most three lines, the oldest troubles gone, and none of them twice', () => {
-    const { tell, told } = telling();
+    const { tell, shown } = telling();
     for (const text of ['One', 'Two', 'Three', 'Four', 'Three']) {
       tell(text, 'trouble');
     }
-    expect(told()).toEqual(['Two', 'Four', 'Three']);
+    expect(shown()).toEqual(['Two', 'Four', 'Three']);
   });
   it('stays as long as it was told last', () => {
-    const { tell, told, later } = telling();
+    const { tell, shown, later } = telling();
     tell('The host is full.', 'trouble');
     later(19_000);
     tell('The host is full.', 'trouble');
     later(2_000);
-    expect(told()).toEqual(['The host is full.']);
+    expect(shown()).toEqual(['The host is full.']);
   });
   it('is closed by its button where it is a trouble', () => {
-    const { tell, told } = telling();
+    const { tell, shown } = telling();
     tell('The host is full.', 'trouble');
     tell('Filed', 'done');
     const [close, ...others] = screen.getAllByRole('button');
@@ -83,6 +83,6 @@ describe('what is told at the foot of the window', () => {
     act(() => {
       close?.click();
     });
-    expect(told()).toEqual(['Filed']);
+    expect(shown()).toEqual(['Filed']);
   });
 });

@@ -9,21 +9,21 @@ import { useEffect, useState } from 'react';
 const pause = 150;
 
 /** So many are held, those that came last. The browser lets go of others when it likes. */
-const mostHeld = 200;
-const held = new Map<string, HTMLImageElement>();
+const cacheSize = 200;
+const cache = new Map<string, HTMLImageElement>();
 
 function hold(address: string, image: HTMLImageElement): void {
-  held.set(address, image);
-  const [oldest] = held.keys();
-  if (held.size > mostHeld && oldest !== undefined) {
-    held.delete(oldest);
+  cache.set(address, image);
+  const [oldest] = cache.keys();
+  if (cache.size > cacheSize && oldest !== undefined) {
+    cache.delete(oldest);
   }
 }
 
 /** Whether the picture was fetched; where it cannot be, it never is. */
 function useFetched(address: string): boolean {
   const [arrived, setArrived] = useState<string | null>(null);
-  const isHere = arrived === address || held.has(address);
+  const isHere = arrived === address || cache.has(address);
   useEffect(() => {
     if (isHere) {
       return undefined;

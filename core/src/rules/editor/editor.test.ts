@@ -95,8 +95,8 @@ describe('just outside', () => {
         ),
         (some, text) => {
           const rule = ruleOf(text);
-          const held = new CatalogIndex(some);
-          const inside = held.idsOf(held.rule(rule, where));
+          const own = new CatalogIndex(some);
+          const inside = own.idsOf(own.rule(rule, where));
           expect(
             justOutside(rule, some, where, noWords, 99).filter(({ id }) => inside.includes(id)),
           ).toEqual([]);
@@ -174,12 +174,10 @@ describe('a rule for some plugins', () => {
         anyCatalog(9),
         fc.array(fc.nat(8), { minLength: 1, maxLength: 4 }),
         (some, picks) => {
-          const held = new CatalogIndex(some);
+          const own = new CatalogIndex(some);
           const wanted = [...new Set(picks.flatMap((at) => some[at]?.id ?? []))];
-          for (const { rule, others } of gatherRules(wanted, held, where, 3)) {
-            expect(held.idsOf(held.rule(rule, where)).sort()).toEqual(
-              [...wanted, ...others].sort(),
-            );
+          for (const { rule, others } of gatherRules(wanted, own, where, 3)) {
+            expect(own.idsOf(own.rule(rule, where)).sort()).toEqual([...wanted, ...others].sort());
           }
         },
       ),

@@ -20,10 +20,10 @@ export function explain(
 /** A line as it is true of a plugin: of its values only those that are met. */
 function sayLine(line: Line, candidate: Candidate, where: RuleContext, words: RuleWords): string {
   const { field, relation, values } = line;
-  const met = isNegative(relation)
+  const matching = isNegative(relation)
     ? values
     : values.filter((value) => compileLine({ ...line, values: [value] })(candidate, where));
-  const shown = (met.length > 0 ? met : values).map((value) =>
+  const shown = (matching.length > 0 ? matching : values).map((value) =>
     fields[field] === 'text' ? `“${value}”` : sayValue(field, value, words),
   );
   return [field, relation, shown.join(' or ')].filter((part) => part !== '').join(' ');

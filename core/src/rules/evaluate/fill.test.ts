@@ -129,9 +129,9 @@ describe('filling again', () => {
                 ),
               };
             }
-            const held = (filled: Filled): unknown[] =>
+            const membersOf = (filled: Filled): unknown[] =>
               now.folders.map(({ id }) => filled.membersOf(id));
-            expect(held(fill(now))).toEqual(held(createFiller()(now)));
+            expect(membersOf(fill(now))).toEqual(membersOf(createFiller()(now)));
           }
         },
       ),

@@ -256,7 +256,7 @@ function membersIn({ folder, bits: taken }: Answer, index: CatalogIndex): readon
 /** What is in a folder or below it, as far as it is filled by now. */
 function contentsOf(
   { placed, andBelow, folders }: ToFill,
-  heldBy: Filled['membersOf'],
+  smartMembers: Filled['membersOf'],
 ): (folder: string) => ReadonlySet<string> {
   const known = new Map<string, ReadonlySet<string>>();
   const smart = lazy(() => new Set(folders.map(({ id }) => id)));
@@ -265,13 +265,13 @@ function contentsOf(
     if (before) {
       return before;
     }
-    const held = new Set(
+    const members = new Set(
       andBelow(folder).flatMap((id) =>
-        smart().has(id) ? (heldBy(id) ?? []) : (placed.get(id) ?? []),
+        smart().has(id) ? (smartMembers(id) ?? []) : (placed.get(id) ?? []),
       ),
     );
-    known.set(folder, held);
-    return held;
+    known.set(folder, members);
+    return members;
   };
 }
 
@@ -286,12 +286,12 @@ const sameContents = (
 ): boolean =>
   a === b ||
   (a.size === b.size &&
-    [...a].every(([id, held]) => {
+    [...a].every(([id, members]) => {
       const other = b.get(id);
       return (
         other !== undefined &&
-        other.size === held.size &&
-        [...held].every((plugin) => other.has(plugin))
+        other.size === members.size &&
+        [...members].every((plugin) => other.has(plugin))
       );
     }));
 
@@ -311,7 +311,7 @@ function inTurn({ folders, andBelow }: ToFill, compiledOf: (rule: Rule) => Compi
   }
   const byId = new Map(all.map((one) => [one.folder.id, one]));
   const done = new Set<string>();
-  const turn: typeof all = [];
+  const sorted: typeof all = [];
   const visit = (one: (typeof all)[number]): void => {
     if (done.has(one.folder.id)) {
       return;
@@ -323,12 +323,12 @@ function inTurn({ folders, andBelow }: ToFill, compiledOf: (rule: Rule) => Compi
         visit(other);
       }
     }
-    turn.push(one);
+    sorted.push(one);
   };
   for (const one of all) {
     visit(one);
   }
-  return turn;
+  return sorted;
 }
 
 /**

@@ -194,16 +194,16 @@ export function slowLine(
           }),
         ) !== not;
   }
-  const held: readonly string[] = field === 'type' ? c.types : c.sets[field];
+  const own: readonly string[] = field === 'type' ? c.types : c.sets[field];
   const within = (one: string, value: string): boolean =>
     one === value || (field === 'type' && one.startsWith(`${value}/`));
   if (relation === 'is missing') {
-    return held.length === 0;
+    return own.length === 0;
   }
   if (relation === 'is only') {
-    return held.length > 0 && held.every((one) => any((value) => within(one, value)));
+    return own.length > 0 && own.every((one) => any((value) => within(one, value)));
   }
-  return held.some((one) => any((value) => within(one, value))) !== not;
+  return own.some((one) => any((value) => within(one, value))) !== not;
 }
 
 /** A card that says nothing of settings lets none in. */

@@ -54,7 +54,7 @@ const cardSchema = object({
     .max(ruleLimits.lines)
     .required(),
 });
-const keptSettingSchema = object({
+const settingSchema = object({
   id: needed<PluginId>(),
   name: name(),
   plugin: needed<PluginId>(),
@@ -295,7 +295,7 @@ export const actSchemas: {
   }),
   'remove-chain': actOf('remove-chain', { chain: needed<PluginId>() }),
   'keep-settings': actOf('keep-settings', {
-    settings: array(keptSettingSchema).min(1).max(actSize).required(),
+    settings: array(settingSchema).min(1).max(actSize).required(),
     then: lazy((act: unknown) => (act === null ? nothing : thenSchema)),
   }),
   'remove-setting': actOf('remove-setting', { setting: needed<PluginId>() }),

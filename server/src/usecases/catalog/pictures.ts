@@ -13,13 +13,13 @@ const side = 640;
 const offered: ReadonlySet<string> = new Set(['png', 'jpeg', 'webp', 'gif', 'tiff', 'heif']);
 
 /** Pictures that nothing refers to are kept this long: one may be about to be used. Days. */
-const keptUnused = 7;
+const unusedDays = 7;
 
 /** Removes pictures that neither an answer nor the log of changes refers to. Gives how many. */
 export const tidyPictures = ({ database, clock }: Pick<Parts, 'database' | 'clock'>) =>
   forgetUnusedPictures(
     database.manager,
-    new Date(clock().getTime() - keptUnused * 24 * 60 * 60 * 1000),
+    new Date(clock().getTime() - unusedDays * 24 * 60 * 60 * 1000),
   );
 
 /**

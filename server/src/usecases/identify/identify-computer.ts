@@ -95,7 +95,7 @@ async function readBasis(manager: EntityManager, computer: string): Promise<Basi
 
 /** The facts of all copies are long: what they say is held once, for all threads. */
 const shared = (rows: Awaited<ReturnType<typeof copiesToSort>>): CopiesToSort => ({
-  standing: rows.map(({ id, plugin, isPresent }) => ({ id, plugin, isPresent })),
+  present: rows.map(({ id, plugin, isPresent }) => ({ id, plugin, isPresent })),
   facts: shareTexts(rows.map(({ facts }) => facts)),
 });
 
@@ -110,7 +110,7 @@ async function takeUp(
   manager: EntityManager,
   { clock }: Sorter,
   computer: string,
-  { copies: { standing }, plugins, decisions }: Basis,
+  { copies: { present }, plugins, decisions }: Basis,
   identified: IdentifiedCatalog,
 ): Promise<void> {
   const known = new Map(plugins.map((row) => [row.id, row]));
@@ -128,13 +128,13 @@ async function takeUp(
   await moveCopies(
     manager,
     computer,
-    standing.flatMap((copy) => {
+    present.flatMap((copy) => {
       const plugin = identified.pluginOf.get(copy.id);
       return plugin === undefined || plugin === copy.plugin ? [] : [{ copy: copy.id, plugin }];
     }),
   );
   await updatePlugins(manager, computer, changed);
-  const went = emptiedPlugins(standing, identified.pluginOf);
+  const went = emptiedPlugins(present, identified.pluginOf);
   await noteWentInto(manager, computer, went);
   await forgetEmptyPlugins(
     manager,
@@ -147,14 +147,14 @@ async function takeUp(
 
 /** Plugins that no copy belongs to any more, with the one most of their copies went into. */
 function emptiedPlugins(
-  copies: CopiesToSort['standing'],
+  copies: CopiesToSort['present'],
   pluginOf: ReadonlyMap<string, string>,
 ): { plugin: string; into: string }[] {
-  const held = new Set(pluginOf.values());
+  const used = new Set(pluginOf.values());
   const moves = grouped(
     copies.flatMap((copy) => {
       const into = pluginOf.get(copy.id);
-      const isMove = copy.plugin !== null && !held.has(copy.plugin) && into !== undefined;
+      const isMove = copy.plugin !== null && !used.has(copy.plugin) && into !== undefined;
       return isMove ? [[copy.plugin, into] as const] : [];
     }),
   );
@@ -284,11 +284,11 @@ async function identifyVendorsOf(
   const sound = copies.filter((copy) => copy.status === 'ok');
   const byPlugin = grouped(sound.map((copy) => [copy.pluginId ?? '', asSorted(copy)] as const));
   const gathered = near.flatMap((row) => {
-    const held = byPlugin.get(row.id);
-    return held
+    const used = byPlugin.get(row.id);
+    return used
       ? [
           {
-            ...gatherPlugin(row.id, held, said.assignments),
+            ...gatherPlugin(row.id, used, said.assignments),
             vendor: row.vendor,
             sameBecause: row.grounds?.sameBecause ?? [],
           },

@@ -18,12 +18,15 @@ interface CatalogHere {
 /** The plugins of a computer that have a copy which can be read, by id. */
 export async function catalogOf(manager: EntityManager, computer: string): Promise<CatalogHere> {
   const copies = (await allCopies(manager, computer)).filter(({ status }) => status === 'ok');
-  const held = grouped(copies.map((copy) => [copy.pluginId ?? '', copy.facts] as const));
-  const plugins = (await listPlugins(manager, computer)).filter(({ id }) => held.has(id));
+  const byPlugin = grouped(copies.map((copy) => [copy.pluginId ?? '', copy.facts] as const));
+  const plugins = (await listPlugins(manager, computer)).filter(({ id }) => byPlugin.has(id));
   return {
     copies,
     plugins: new Map(
-      plugins.map(({ id, name, vendor }) => [id, { id, name, vendor, copies: held.get(id) ?? [] }]),
+      plugins.map(({ id, name, vendor }) => [
+        id,
+        { id, name, vendor, copies: byPlugin.get(id) ?? [] },
+      ]),
     ),
   };
 }

@@ -18,7 +18,7 @@ import { pluginsAsSaid } from './export-documents.ts';
 import { idsHere, matchSettings } from './ids-here.ts';
 import { catalogOf, knownHere, matchDocument, viewsOf } from './match-document.ts';
 import { readIncoming, type Incoming } from './read-incoming.ts';
-import { keepFields, placesFor, takePictures } from './take-document.ts';
+import { keepForeignFields, placesFor, takePictures } from './take-document.ts';
 
 /** Puts a document into the order, as one change. */
 export async function mergeDocument(
@@ -109,7 +109,7 @@ async function workOut(
   const ids = await idsHere(manager, computer, document, before, known);
   const records = recordsOf(pictures.value(document), ids);
   const change: OrderChange = mergeRecords(before, records, incoming.how);
-  await keepFields(manager, computer, kept, ids);
+  await keepForeignFields(manager, computer, kept, ids);
   const loads =
     incoming.hasLoads === false ? 0 : await takeLoads(manager, computer, document, pluginOf);
   const from = document.computer === '' ? '' : ` of ${document.computer}`;

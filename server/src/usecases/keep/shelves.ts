@@ -10,7 +10,7 @@ import type { WhyNot } from '../../reach.ts';
 import { writeShelf, type ShelfOptions, type ShelfOutcome } from '../../shelf/index.ts';
 
 /** Things in the way that are told of. */
-const toldOf = 20;
+const mostLeft = 20;
 
 async function planOf(
   { studios, clock }: Parts,
@@ -44,7 +44,7 @@ const lastOf = (parts: Parts, outcome: Result<ShelfOutcome>): NonNullable<ShelfV
     at,
     done: actions.length - left.length,
     kept,
-    left: left.slice(0, toldOf).map(({ path, because }) => ({ path, because: because ?? '' })),
+    left: left.slice(0, mostLeft).map(({ path, because }) => ({ path, because: because ?? '' })),
     trouble: null,
   };
 };

@@ -9,12 +9,12 @@ import { copyKey } from '@clever-drawer/core/scan';
 import {
   copyFound,
   type IdsHere,
-  type KeptFields,
+  type ForeignFields,
   type OrderDocument,
 } from '@clever-drawer/core/documents';
 import type { CopyRow, PluginRow } from '../../database/catalog-tables.ts';
 import { addPlugins, allCopies, saveCopies } from '../../database/catalog.ts';
-import { findComputer, saveKept } from '../../database/computers.ts';
+import { findComputer, saveForeignFields } from '../../database/computers.ts';
 import { addPicture, findOwnPicture } from '../../database/pictures.ts';
 import { isUuid } from '../../uuid.ts';
 import { madeAnew } from '../catalog/pictures.ts';
@@ -129,10 +129,10 @@ export async function takePictures(
 }
 
 /** Keeps what is not ours, at the ids of here. */
-export async function keepFields(
+export async function keepForeignFields(
   manager: EntityManager,
   computer: string,
-  kept: KeptFields,
+  kept: ForeignFields,
   ids: IdsHere,
 ): Promise<void> {
   if (Object.keys(kept).length === 0) {
@@ -162,5 +162,5 @@ export async function keepFields(
     const place = here(at);
     return place === null ? [] : [[place, fields] as const];
   });
-  await saveKept(manager, computer, { ...row?.kept, ...Object.fromEntries(entries) });
+  await saveForeignFields(manager, computer, { ...row?.kept, ...Object.fromEntries(entries) });
 }

@@ -6,7 +6,7 @@ import {
   pluginsOfAct,
   stepOf,
   type Act,
-  type KeptSetting,
+  type SettingFields,
   type Owner,
 } from '@clever-drawer/core/acts';
 import type { ChangeView, OrderStep, OrderView } from '@clever-drawer/core/api';
@@ -133,12 +133,12 @@ async function troubleWith(
 async function troubleWithSettings(
   manager: EntityManager,
   computer: string,
-  settings: readonly KeptSetting[],
+  settings: readonly SettingFields[],
 ): Promise<Problem | null> {
   const ids = settings.map(({ id }) => id as string);
   const found = new Set<string>((await settingsOfPlugins(manager, computer)).map(({ id }) => id));
   const taken = await existingPlugins(manager, ids);
-  const isSound = ({ id, state }: KeptSetting): boolean =>
+  const isSound = ({ id, state }: SettingFields): boolean =>
     found.has(id) || (state !== null && !taken.has(id));
   return settings.every(isSound)
     ? null

@@ -5,8 +5,8 @@
  */
 import type { EntityManager } from 'typeorm';
 import { grouped } from '@clever-drawer/core/grouped';
-import type { CopyRow, CopyStanding } from '../../database/catalog-tables.ts';
-import { copiesWithIds, readStandings } from '../../database/catalog.ts';
+import type { CopyRow, CopySummary } from '../../database/catalog-tables.ts';
+import { copiesWithIds, readCopySummaries } from '../../database/catalog.ts';
 
 /** Known copies by key, as saving findings needs and keeps them. */
 export interface CopiesByKey {
@@ -19,34 +19,34 @@ export interface CopiesByKey {
 /** The copies that were known; by key those whose facts were read. */
 export class KnownCopies implements CopiesByKey {
   /** By id. */
-  readonly #standings: Map<string, CopyStanding>;
-  readonly #byPath: ReadonlyMap<string, readonly CopyStanding[]>;
+  readonly #summaries: Map<string, CopySummary>;
+  readonly #byPath: ReadonlyMap<string, readonly CopySummary[]>;
   /** Those whose facts were read, as they were saved last, by id and by key. */
   readonly #whole = new Map<string, CopyRow>();
   readonly #byKey = new Map<string, CopyRow>();
 
-  constructor(standings: readonly CopyStanding[]) {
-    this.#standings = new Map(standings.map((row) => [row.id, row]));
-    this.#byPath = grouped(standings.map((row) => [row.path, row] as const));
+  constructor(summaries: readonly CopySummary[]) {
+    this.#summaries = new Map(summaries.map((row) => [row.id, row]));
+    this.#byPath = grouped(summaries.map((row) => [row.path, row] as const));
   }
 
   static async of(manager: EntityManager, computer: string): Promise<KnownCopies> {
-    return new KnownCopies(await readStandings(manager, computer));
+    return new KnownCopies(await readCopySummaries(manager, computer));
   }
 
   /** Where each lies and stands by now. */
-  all(): CopyStanding[] {
-    return [...this.#standings.values()];
+  all(): CopySummary[] {
+    return [...this.#summaries.values()];
   }
 
   /** Those that lay at one of these paths when the scan began. */
-  at(paths: Iterable<string>): CopyStanding[] {
+  at(paths: Iterable<string>): CopySummary[] {
     return [...paths].flatMap((path) => this.#byPath.get(path) ?? []);
   }
 
   /** The whole rows of these, as they are by now; those that went are left out. */
-  async whole(manager: EntityManager, rows: readonly CopyStanding[]): Promise<CopyRow[]> {
-    const wanted = rows.map(({ id }) => id).filter((id) => this.#standings.has(id));
+  async whole(manager: EntityManager, rows: readonly CopySummary[]): Promise<CopyRow[]> {
+    const wanted = rows.map(({ id }) => id).filter((id) => this.#summaries.has(id));
     const unread = wanted.filter((id) => !this.#whole.has(id));
     const read = unread.length === 0 ? [] : await copiesWithIds(manager, unread);
     for (const row of read) {
@@ -66,7 +66,7 @@ export class KnownCopies implements CopiesByKey {
   set(key: string, row: CopyRow): void {
     this.#byKey.set(key, row);
     this.#whole.set(row.id, row);
-    this.#standings.set(row.id, row);
+    this.#summaries.set(row.id, row);
   }
 
   delete(key: string): void {
@@ -74,7 +74,7 @@ export class KnownCopies implements CopiesByKey {
     this.#byKey.delete(key);
     if (row) {
       this.#whole.delete(row.id);
-      this.#standings.delete(row.id);
+      this.#summaries.delete(row.id);
     }
   }
 }

@@ -101,7 +101,7 @@ export async function saveBatch(manager: EntityManager, batch: Batch): Promise<v
   await saveBundles(manager, batch.bundles);
   await report(manager, scan, reported);
   await saveScan(manager, scan);
-  remember(known, batch.comparisons, rows, dropped);
+  writeStored(known, batch.comparisons, rows, dropped);
 }
 
 function rowFor(batch: Batch, found: FoundCopy, before: CopyRow | undefined): CopyRow {
@@ -215,7 +215,7 @@ async function report(
 }
 
 /** What was known is so no longer; copies that a scan adds are looked at once and need not be. */
-function remember(
+function writeStored(
   known: CopiesByKey,
   comparisons: readonly Comparison[],
   rows: readonly CopyRow[],

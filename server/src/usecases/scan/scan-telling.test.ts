@@ -5,13 +5,13 @@ import type { ScanJob } from '../../jobs/scan-jobs.ts';
 import { atTheStart, ScanTelling } from './scan-telling.ts';
 
 let now = 0;
-let told: ServerEvent[] = [];
+let heard: ServerEvent[] = [];
 let job: ScanJob;
 let telling: ScanTelling;
 
 beforeEach(() => {
   now = Date.parse('2026-11-28T09:00:00Z');
-  told = [];
+  heard = [];
   job = {
     stop: new SharedArrayBuffer(4),
     stopped: false,
@@ -20,12 +20,12 @@ beforeEach(() => {
   };
   const clock = (): Date => new Date(now);
   const events = new EventHub(clock);
-  events.listen('here', (event) => told.push(event));
+  events.listen('here', (event) => heard.push(event));
   telling = new ScanTelling({ events, clock }, 'here', job);
 });
 
 const shown = (): unknown[] =>
-  told.map((event) => (event.event === 'scan' ? event.progress.done : event.event));
+  heard.map((event) => (event.event === 'scan' ? event.progress.done : event.event));
 
 describe('how far a scan is', () => {
   it('is told at most ten times a second', () => {

@@ -11,7 +11,7 @@ import { storableValue } from '@clever-drawer/core/text';
 import type { LadspaDescriptions } from '@clever-drawer/core/readers';
 import { listAsides } from '../../database/asides.ts';
 import { forgetBundles, hasUnsorted } from '../../database/catalog.ts';
-import type { BundleRow, CopyRow, CopyStanding } from '../../database/catalog-tables.ts';
+import type { BundleRow, CopyRow, CopySummary } from '../../database/catalog-tables.ts';
 import { findComputer } from '../../database/computers.ts';
 import { listPlaces } from '../../database/places.ts';
 import type { PlaceRow, ScanRow } from '../../database/scan-tables.ts';
@@ -24,7 +24,7 @@ import { identifyAfterScan } from '../identify/identify-computer.ts';
 import { BundlesBefore } from './bundles-before.ts';
 import { KnownCopies } from './known-copies.ts';
 import { outOfReach } from './out-of-reach.ts';
-import { saveApart } from './save-apart.ts';
+import { saveBisected } from './save-bisected.ts';
 import { pluginsAtFirstSight } from './save-findings.ts';
 import { asKnown, newScan, viewOf } from './scan-rows.ts';
 import { atTheStart, ScanTelling } from './scan-telling.ts';
@@ -32,7 +32,7 @@ import { settingsAfterScan } from './settings.ts';
 import { walkPlaces, type Found, type WalkedPlaces } from './walk-places.ts';
 
 /** Directories of which is kept that they could not be looked into. */
-const problemsKept = 50;
+const mostProblems = 50;
 /** Bundles examined between two savings. */
 const readTogether = 200;
 /** The same where each is opened, which takes long. */
@@ -255,11 +255,11 @@ class ScanRun {
       (bundle) => this.#bundles.at(bundle)?.opened !== bundle.fingerprint,
     );
     const rows = await this.#whole(this.#known.at(unopened.map(({ path }) => path)));
-    const held = grouped(rows.map(({ path, facts }) => [path, facts] as const));
-    return unopened.filter(({ path }) => this.#parts.opener.canOpen(held.get(path) ?? []));
+    const byPath = grouped(rows.map(({ path, facts }) => [path, facts] as const));
+    return unopened.filter(({ path }) => this.#parts.opener.canOpen(byPath.get(path) ?? []));
   }
 
-  #whole(rows: readonly CopyStanding[]): Promise<CopyRow[]> {
+  #whole(rows: readonly CopySummary[]): Promise<CopyRow[]> {
     return this.#known.whole(this.#parts.database.manager, rows);
   }
 
@@ -293,7 +293,7 @@ class ScanRun {
 
   /** Copies in places that cannot be reached are away, not gone. */
   async #sayAway(lost: ReadonlySet<string>, walked: ReadonlySet<string>): Promise<void> {
-    const isAway = (row: CopyStanding): boolean =>
+    const isAway = (row: CopySummary): boolean =>
       row.placeId !== null &&
       (lost.has(row.placeId) || (!walked.has(row.path) && this.#isOutOfReach(row.path)));
     const away = await this.#whole(
@@ -320,12 +320,12 @@ class ScanRun {
     for (const problem of walked.problems) {
       this.#parts.log.warn({ problem }, 'a directory could not be looked into');
     }
-    this.#scan.problems = walked.problems.slice(0, problemsKept).map(storableValue);
+    this.#scan.problems = walked.problems.slice(0, mostProblems).map(storableValue);
     return walked;
   }
 
   /** Batch by batch; while one is saved the next is read. */
-  async #examine(bundles: readonly Found[], missing: readonly CopyStanding[]): Promise<void> {
+  async #examine(bundles: readonly Found[], missing: readonly CopySummary[]): Promise<void> {
     if (bundles.length > 0) {
       const { manager } = this.#parts.database;
       this.#plugins = await pluginsAtFirstSight(manager, this.#scan.computerId);
@@ -370,7 +370,7 @@ class ScanRun {
     return { copies, examined };
   }
 
-  async #keep({ copies, examined }: ReadBatch, missing: readonly CopyStanding[]): Promise<void> {
+  async #keep({ copies, examined }: ReadBatch, missing: readonly CopySummary[]): Promise<void> {
     const before = await this.#whole(this.#known.at(examined.map((bundle) => bundle.path)));
     const elsewhere = await this.#whole(missing);
     const comparisons = compare([...before, ...elsewhere].map(asKnown), [
@@ -392,7 +392,7 @@ class ScanRun {
     return this.#parts.opener.open(read, descriptions);
   }
 
-  async #sayGone(missing: readonly CopyStanding[]): Promise<void> {
+  async #sayGone(missing: readonly CopySummary[]): Promise<void> {
     const left = await this.#whole(missing.filter(({ state }) => state !== 'gone'));
     const comparisons = compare(left.map(asKnown), []);
     if (comparisons.length > 0) {
@@ -417,7 +417,7 @@ class ScanRun {
       }),
     );
     const placeOf = new Map(bundles.map((b) => [b.path, b.place.id]));
-    await saveApart(this.#parts, {
+    await saveBisected(this.#parts, {
       scan: this.#scan,
       comparisons,
       known: this.#known,

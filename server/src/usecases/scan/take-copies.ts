@@ -17,7 +17,7 @@ import { loggable } from '../../log.ts';
 import type { Parts } from '../../parts.ts';
 import { computerView, setUpComputer } from '../catalog/set-up-computer.ts';
 import { identifyAfterScan } from '../identify/identify-computer.ts';
-import { saveApart } from './save-apart.ts';
+import { saveBisected } from './save-bisected.ts';
 import { pluginsAtFirstSight } from './save-findings.ts';
 import { asKnown, newScan, viewOf } from './scan-rows.ts';
 
@@ -99,7 +99,7 @@ async function scanOf(
     const comparisons: Comparison[] = compare(rows.map(asKnown), copies);
     scan.looked = copies.length;
     for (let at = 0; at < comparisons.length; at += batchSize) {
-      await saveApart(parts, {
+      await saveBisected(parts, {
         scan,
         comparisons: comparisons.slice(at, at + batchSize),
         known,

@@ -78,11 +78,11 @@ export async function viewSession(parts: Parts, computer: string): Promise<Sessi
         };
       }),
     })),
-    saved: saved.map(({ id, name, savedAt, session: held }) => ({
+    saved: saved.map(({ id, name, savedAt, session: savedSession }) => ({
       id,
       name,
       savedAt: savedAt.toISOString(),
-      slots: held.tracks.reduce((sum, track) => sum + track.slots.length, 0),
+      slots: savedSession.tracks.reduce((sum, track) => sum + track.slots.length, 0),
     })),
   };
 }

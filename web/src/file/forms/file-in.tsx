@@ -91,15 +91,15 @@ const NewFolder = ({ name, what }: { name: string; what: string }) => (
 function Target({ folder, plugins }: { folder: Folder; plugins: readonly string[] }) {
   const { arrangement } = useArrangement();
   const parent = arrangement.folders.find((each) => each.id === folder.parent);
-  const held = arrangement.members.get(folder.id) ?? [];
-  const isThere = plugins.every((id) => held.includes(asId(id)));
+  const members = arrangement.members.get(folder.id) ?? [];
+  const isThere = plugins.every((id) => members.includes(asId(id)));
   return (
     <>
       <span className={`label ${folder.form === 'smart' ? 'smart' : ''}`}>{folder.name}</span>
       <span className="text-soft">
         {folder.form === 'smart' && texts.alwaysIn}
         {parent && texts.parentIn(parent.name)}
-        {held.length}
+        {members.length}
         {isThere ? texts.alreadyThere : ''}
       </span>
     </>

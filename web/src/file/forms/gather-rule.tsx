@@ -16,7 +16,7 @@ import * as texts from '../texts.ts';
 
 /** Rules offered, and names of other plugins told. */
 const offered = 4;
-const told = 6;
+const namesShown = 6;
 
 export function GatherRule({
   plugins,
@@ -105,13 +105,13 @@ function GatheredRule({ rule, words, others }: GatheredRuleProps) {
             : texts.takesInMore(
                 others.length,
                 others
-                  .slice(0, told)
+                  .slice(0, namesShown)
                   .map((id) => {
                     const plugin = pluginById.get(id);
                     return plugin ? nameOf(plugin) : '';
                   })
                   .join(', '),
-                others.length > told ? ' …' : '',
+                others.length > namesShown ? ' …' : '',
               )}
         </span>
       </span>

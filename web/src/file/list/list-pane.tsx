@@ -3,7 +3,7 @@ import { LayoutGrid, List as ListIcon } from 'lucide-react';
 import { memo, useRef, useState, type RefObject } from 'react';
 import { Link } from 'react-router';
 import { useCatalog } from '../../studio/contexts.ts';
-import { isTyping, remember, remembered, useKeys } from '../../ui/keys.ts';
+import { isTyping, writeStored, readStored, useKeys } from '../../ui/keys.ts';
 import type { View } from '../model/list-keys.ts';
 import { PluginList } from './plugin-list.tsx';
 import { PrintedList } from '../forms/behind.ts';
@@ -75,11 +75,11 @@ export const ListPane = memo(function PaneOfList({
 /** How the list is drawn, kept in this browser. */
 function useView(): [View, (next: View) => void] {
   const [view, setView] = useState<View>(() =>
-    remembered('file-view', 'list') === 'pictures' ? 'pictures' : 'list',
+    readStored('file-view', 'list') === 'pictures' ? 'pictures' : 'list',
   );
   const changeView = (next: View): void => {
     setView(next);
-    remember('file-view', next);
+    writeStored('file-view', next);
   };
   return [view, changeView];
 }

@@ -21,10 +21,10 @@ export function filingTargets(
   lately: readonly string[],
   moving: Moving,
 ): Folder[] {
-  const remembered = lately
+  const recent = lately
     .map((id) => folders.find((folder) => folder.id === id))
     .filter((folder) => folder !== undefined);
-  return [...new Set([...remembered, ...folders])].filter((folder) => isTarget(folder, moving));
+  return [...new Set([...recent, ...folders])].filter((folder) => isTarget(folder, moving));
 }
 
 /** Whether a folder of that name, capitals aside, is among those offered. */

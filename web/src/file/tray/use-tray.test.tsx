@@ -3,7 +3,7 @@
  */
 import { beforeEach, describe, expect, it } from '@jest/globals';
 import { act, renderHook } from '@testing-library/react';
-import { addToTray, readTray } from '../../annotate/kept-tray.ts';
+import { addToTray, readTray } from '../../annotate/stored-tray.ts';
 import { pluginOf } from '@clever-drawer/core/testing';
 import { studioOf } from '../../studio/studio.test-data.tsx';
 import { useTray } from './use-tray.ts';

@@ -1,6 +1,6 @@
-/** The tray's contents: kept for this window, also over a reload. */
+/** The tray's contents: stored for this window, also over a reload. */
 import { useCallback, useMemo, useState } from 'react';
-import { addToTray, keepTray, readTray } from '../../annotate/kept-tray.ts';
+import { addToTray, writeTray, readTray } from '../../annotate/stored-tray.ts';
 import { useCatalog, useComputer } from '../../studio/contexts.ts';
 import { useChanged } from '../../ui/use-changed.ts';
 
@@ -14,16 +14,16 @@ export interface TrayState {
 export function useTray(): TrayState {
   const { computer } = useComputer();
   const { pluginById } = useCatalog();
-  const [kept, setKept] = useState<ReadonlySet<string>>(() => new Set(readTray(computer.id)));
-  useChanged(kept, (now) => {
-    keepTray(computer.id, now);
+  const [stored, setStored] = useState<ReadonlySet<string>>(() => new Set(readTray(computer.id)));
+  useChanged(stored, (now) => {
+    writeTray(computer.id, now);
   });
   const ids = useMemo(
-    () => new Set([...kept].filter((id) => pluginById.has(id))),
-    [kept, pluginById],
+    () => new Set([...stored].filter((id) => pluginById.has(id))),
+    [stored, pluginById],
   );
   const toggle = useCallback((id: string) => {
-    setKept((before) => {
+    setStored((before) => {
       const next = new Set(before);
       if (!next.delete(id)) {
         next.add(id);
@@ -35,12 +35,12 @@ export function useTray(): TrayState {
     (more: readonly string[]) => {
       // Written at once: undo may bring plugins back while another screen is shown.
       addToTray(computer.id, more);
-      setKept((before) => new Set([...before, ...more]));
+      setStored((before) => new Set([...before, ...more]));
     },
     [computer.id],
   );
   const empty = useCallback(() => {
-    setKept(new Set());
+    setStored(new Set());
   }, []);
   return useMemo(() => ({ ids, toggle, add, empty }), [ids, toggle, add, empty]);
 }

@@ -35,7 +35,7 @@ describe('points in words', () => {
       point(new Date(2026, 10, 1)),
       point(new Date(2025, 10, 1)),
     ];
-    expect(byMonth(list, now).map(([month, held]) => [month, held.length])).toEqual([
+    expect(byMonth(list, now).map(([month, points]) => [month, points.length])).toEqual([
       ['This week', 1],
       ['November', 2],
       ['November 2025', 1],

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { commandFor } from '../../ui/commands.ts';
 import {
   finderCommands,
-  isPlaceFigure,
+  isPlaceDigit,
   type FinderActs,
   type FinderState,
 } from './finder-commands.ts';
@@ -15,7 +15,7 @@ const state: FinderState = {
   copies: 2,
   isForgot: false,
   isInFolder: false,
-  isFigure: (place) => place === 2,
+  isDigit: (place) => place === 2,
 };
 
 /** What a key does, as the name of the act with what it was given. */
@@ -81,9 +81,9 @@ describe('the figure of a place', () => {
     [9, 20, '', true],
     [2, 5, 'ec ', false],
   ] as const)('%d of %d hits for “%s”: %s', (place, hits, typed, wanted) => {
-    expect(isPlaceFigure(place, hits, typed, none)).toBe(wanted);
+    expect(isPlaceDigit(place, hits, typed, none)).toBe(wanted);
   });
   it('is a letter where names go on with it', () => {
-    expect(isPlaceFigure(2, 5, 'ec', new Set(['2']))).toBe(false);
+    expect(isPlaceDigit(2, 5, 'ec', new Set(['2']))).toBe(false);
   });
 });

@@ -31,10 +31,10 @@ export interface FinderState {
   readonly isForgot: boolean;
   readonly isInFolder: boolean;
   /** Whether a figure loads the hit at that place, rather than going on with a name. */
-  readonly isFigure: (place: number) => boolean;
+  readonly isDigit: (place: number) => boolean;
 }
 
-const figures = ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as const;
+const digits = ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as const;
 
 /** The table of commands; while a copy is chosen, its keys go before the others. */
 export function finderCommands(state: FinderState, acts: FinderActs): readonly Command[] {
@@ -49,8 +49,8 @@ export function finderCommands(state: FinderState, acts: FinderActs): readonly C
 
 function copyCommands({ copies }: FinderState, at: number, acts: FinderActs): Command[] {
   return [
-    ...figures.map((figure, n) => ({
-      keys: [figure],
+    ...digits.map((digit, n) => ({
+      keys: [digit],
       when: () => n < copies,
       run: () => {
         acts.loadCopy(n);
@@ -63,12 +63,12 @@ function copyCommands({ copies }: FinderState, at: number, acts: FinderActs): Co
   ];
 }
 
-function figureCommands({ isFigure }: FinderState, acts: FinderActs): Command[] {
-  return figures.slice(1).map((figure) => ({
-    keys: [figure],
-    when: () => isFigure(Number(figure)),
+function figureCommands({ isDigit }: FinderState, acts: FinderActs): Command[] {
+  return digits.slice(1).map((digit) => ({
+    keys: [digit],
+    when: () => isDigit(Number(digit)),
     run: () => {
-      acts.load(Number(figure) - 1);
+      acts.load(Number(digit) - 1);
     },
   }));
 }
@@ -113,7 +113,7 @@ function escapeCommands(state: FinderState, acts: FinderActs): Command[] {
  * Whether the figure of a place (from 2 to 9) loads the hit that stands there: not behind a space,
  * and not where it may be part of a name that is being typed.
  */
-export const isPlaceFigure = (
+export const isPlaceDigit = (
   place: number,
   hits: number,
   typed: string,

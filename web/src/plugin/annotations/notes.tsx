@@ -1,7 +1,7 @@
 /** What to remember of a plugin. */
 import { Form } from 'react-bootstrap';
 import { useOrder } from '../../studio/contexts.ts';
-import { useKeptText } from '../../ui/kept-text.ts';
+import { useDraftText } from '../../ui/draft-text.ts';
 import * as texts from '../texts.ts';
 
 interface Props {
@@ -13,7 +13,7 @@ interface Props {
 
 export function Notes({ name, notes, onSay }: Props) {
   const { order } = useOrder();
-  const { value, type, settle } = useKeptText(name, notes, order.pending.length === 0, onSay);
+  const { value, type, settle } = useDraftText(name, notes, order.pending.length === 0, onSay);
   return (
     <Form.Control
       id="notes"

@@ -87,11 +87,11 @@ describe('adviceAct', () => {
 });
 
 describe('copiesToRetire', () => {
-  const held = (...copies: [id: string, path: string][]) => ({
+  const withCopies = (...copies: [id: string, path: string][]) => ({
     copies: copies.map(([id, path]) => ({ id, path })) as unknown as Plugin['copies'],
   });
   it('sets a file aside only when all that is in it is needless', () => {
-    const both = [held(['a', '/x.so'], ['n', '/n.vst3']), held(['b', '/x.so'])];
+    const both = [withCopies(['a', '/x.so'], ['n', '/n.vst3']), withCopies(['b', '/x.so'])];
     expect(copiesToRetire(both, [{ copy: 'a' }])).toEqual([]);
     expect(copiesToRetire(both, [{ copy: 'a' }, { copy: 'b' }])).toEqual([
       { id: 'a', path: '/x.so' },

@@ -54,14 +54,14 @@ function usedCabinet(plugins: readonly Plugin[]): Act {
     id: FolderId,
     form: NewFolder['form'],
     name: string,
-    held: string[],
+    inside: string[],
   ): NewFolder => ({
     id,
     parent: null,
     form,
     name,
     rule: null,
-    plugins: newPlaces(held),
+    plugins: newPlaces(inside),
   });
   return {
     act: 'add-cabinet',
@@ -71,12 +71,12 @@ function usedCabinet(plugins: readonly Plugin[]): Act {
     opensFor: [],
     folders: [
       folder(favourites, 'favourites', texts.favourites, []),
-      ...[...groups].map(([group, held]) =>
+      ...[...groups].map(([group, inside]) =>
         folder(
           asId<FolderId>(crypto.randomUUID()),
           'folder',
           group === '' ? texts.other : typeName(group),
-          held.map(({ id }) => id),
+          inside.map(({ id }) => id),
         ),
       ),
     ],

@@ -13,6 +13,6 @@ export function copiesToRetire(
     plugins.flatMap(({ copies }) => copies.map((copy) => [copy.path, copy] as const)),
   );
   return [...files.values()]
-    .filter((held) => held.every(({ id }) => ids.has(id)))
+    .filter((copies) => copies.every(({ id }) => ids.has(id)))
     .flatMap(([first]) => first ?? []);
 }

@@ -1,7 +1,7 @@
 /** Which mark of a picture an arrow key goes to. */
 
 /** Where a mark stands. Pixels, downwards. */
-export interface Standing {
+export interface Placed {
   readonly x: number;
   readonly y: number;
 }
@@ -21,7 +21,7 @@ const aside = 4;
  * what lies straight ahead first; with Home and End the first and the last. The same where there is
  * none, null for other keys.
  */
-export function markAfter(marks: readonly Standing[], from: number, key: string): number | null {
+export function markAfter(marks: readonly Placed[], from: number, key: string): number | null {
   if (key === 'Home') {
     return 0;
   }
@@ -33,7 +33,7 @@ export function markAfter(marks: readonly Standing[], from: number, key: string)
   if (dx === undefined || dy === undefined || !start) {
     return null;
   }
-  const farOf = ({ x, y }: Standing): number => {
+  const farOf = ({ x, y }: Placed): number => {
     const [along, across] = [
       (x - start.x) * dx + (y - start.y) * dy,
       Math.abs((x - start.x) * dy) + Math.abs((y - start.y) * dx),

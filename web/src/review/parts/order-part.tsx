@@ -130,14 +130,14 @@ function FolderNotes({ review: { health } }: { readonly review: OrderReview }) {
       })),
     ],
   ];
-  const told = sections.filter(([, notes]) => notes.length > 0);
+  const filled = sections.filter(([, notes]) => notes.length > 0);
   return (
     <section className="review-sheet" aria-labelledby="notes-title">
       <header>
         <h2 id="notes-title">{texts.foldersToLookAt}</h2>
       </header>
-      {told.length === 0 && <p className="text-soft">{texts.noTwoFoldersAreNearly}</p>}
-      {told.map(([title, notes]) => (
+      {filled.length === 0 && <p className="text-soft">{texts.noTwoFoldersAreNearly}</p>}
+      {filled.map(([title, notes]) => (
         <NoteSection key={title} title={title} notes={notes} folder={folder} />
       ))}
     </section>

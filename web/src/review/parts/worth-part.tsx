@@ -19,7 +19,7 @@ export function WorthPart({ review, now }: Props) {
   const { isPutOff } = usePutOff();
   // What is looked at stays while it is done, and is no longer told.
   const [opened, setOpened] = useState<Advice | null>(null);
-  const told = review.advice.filter(({ key }) => !isPutOff(key, now));
+  const shown = review.advice.filter(({ key }) => !isPutOff(key, now));
   return (
     <div className="review-worth">
       <div>
@@ -28,11 +28,11 @@ export function WorthPart({ review, now }: Props) {
           <header>
             <h2 id="worth-title">{texts.worthDoingNow}</h2>
           </header>
-          {told.length === 0 ? (
+          {shown.length === 0 ? (
             <p className="text-soft">{texts.nothingStandsOut}</p>
           ) : (
             <ol className="advice-list">
-              {told.map((advice) => (
+              {shown.map((advice) => (
                 <AdviceLine key={advice.key} advice={advice} now={now} onOpen={setOpened} />
               ))}
             </ol>

@@ -2,7 +2,7 @@
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
 import { Button, Modal } from 'react-bootstrap';
 import { Link, useNavigate } from 'react-router';
-import { addToTray } from '../../annotate/kept-tray.ts';
+import { addToTray } from '../../annotate/stored-tray.ts';
 import { useWriteTable } from '../../annotate/use-write-table.ts';
 import { useArrangement, useCatalog, useComputer } from '../../studio/contexts.ts';
 import * as texts from '../texts.ts';

@@ -8,10 +8,10 @@ export const scannerCommand = 'node clever-drawer-scan.mjs --usual --open > copi
 
 /** What came of it, in one sentence. */
 export function takenWords({ computer, isNew, scan }: TakenView): string {
-  const told = findingKinds
+  const counts = findingKinds
     .filter((kind) => scan.counts[kind] > 0)
     .map((kind) => `${scan.counts[kind]} ${texts.takenWords[kind] ?? kind}`);
-  const what = told.length === 0 ? texts.nothingChangedThere : told.join(', ');
+  const what = counts.length === 0 ? texts.nothingChangedThere : counts.join(', ');
   return isNew
     ? texts.isHereNow(computer.name, scan.looked, what)
     : texts.isUpToDate(computer.name, what);

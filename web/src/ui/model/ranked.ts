@@ -26,8 +26,8 @@ export function ranked<T extends Rankable>(choices: readonly T[], typed: string)
   if (letters === '') {
     return choices;
   }
-  const met = choices.map((choice) => ({ choice, quality: qualityOf(choice, letters) }));
+  const rated = choices.map((choice) => ({ choice, quality: qualityOf(choice, letters) }));
   return [0, 1, 2].flatMap((quality) =>
-    met.filter((each) => each.quality === quality).map((each) => each.choice),
+    rated.filter((each) => each.quality === quality).map((each) => each.choice),
   );
 }

@@ -13,11 +13,11 @@ export function readTray(computer: string): string[] {
 }
 
 /** Keeps what is in the tray now. */
-export const keepTray = (computer: string, ids: Iterable<string>): void => {
+export const writeTray = (computer: string, ids: Iterable<string>): void => {
   sessionStorage.setItem(nameOf(computer), JSON.stringify([...new Set(ids)]));
 };
 
 /** Puts more into the tray. */
 export const addToTray = (computer: string, more: readonly string[]): void => {
-  keepTray(computer, [...readTray(computer), ...more]);
+  writeTray(computer, [...readTray(computer), ...more]);
 };

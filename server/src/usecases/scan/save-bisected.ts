@@ -16,7 +16,7 @@ interface Keeping {
 }
 
 /** Saves the batch, or all of it but what cannot be saved. Throws when the database is not there. */
-export async function saveApart(keeping: Keeping, batch: Batch): Promise<void> {
+export async function saveBisected(keeping: Keeping, batch: Batch): Promise<void> {
   const counted = { ...batch.scan.counts };
   try {
     await keeping.database.transaction((manager) => saveBatch(manager, batch));
@@ -40,8 +40,8 @@ async function saveParts(keeping: Keeping, batch: Batch, error: Error): Promise<
   const paths = pathsOf(batch);
   if (paths.length > 1) {
     const half = Math.ceil(paths.length / 2);
-    await saveApart(keeping, partOf(batch, paths.slice(0, half)));
-    await saveApart(keeping, partOf(batch, paths.slice(half)));
+    await saveBisected(keeping, partOf(batch, paths.slice(0, half)));
+    await saveBisected(keeping, partOf(batch, paths.slice(half)));
     return;
   }
   keeping.log.error({ path: paths[0], reason: error.message }, 'a copy could not be saved');

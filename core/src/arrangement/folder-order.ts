@@ -8,7 +8,7 @@ import { allFolders, cabinetIn, cabinetsOf, type Folder, type Order } from '../o
  * All folders, row by row in the user's order; in a cabinet sorted by name, those between two
  * dividers by name.
  */
-export function standing(order: Order): Folder[] {
+export function foldersInOrder(order: Order): Folder[] {
   const folders = allFolders(order);
   if (cabinetsOf(order).every((cabinet) => cabinet.sortedBy === null)) {
     return folders;

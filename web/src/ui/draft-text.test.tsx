@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { afterEach, describe, expect, it, jest } from '@jest/globals';
 import { act, cleanup, renderHook } from '@testing-library/react';
-import { keepDraft, readDraft, useKeptText } from './kept-text.ts';
+import { keepDraft, readDraft, useDraftText } from './draft-text.ts';
 
 afterEach(() => {
   cleanup();
@@ -9,7 +9,7 @@ afterEach(() => {
 });
 
 const shown = (onSay: (text: string, onStored: () => void) => void) =>
-  renderHook(({ said, isSaved }) => useKeptText('notes p1', said, isSaved, onSay), {
+  renderHook(({ said, isSaved }) => useDraftText('notes p1', said, isSaved, onSay), {
     initialProps: { said: '', isSaved: true },
   });
 

@@ -1,6 +1,6 @@
 /** What is typed and not said yet: kept in this browser, so that leaving and reloading lose nothing. */
 import { useCallback, useEffect, useState, useSyncExternalStore } from 'react';
-import { remember, remembered } from './keys.ts';
+import { writeStored, readStored } from './keys.ts';
 import { useLatest } from './use-latest.ts';
 
 const place = 'drafts';
@@ -10,15 +10,15 @@ type Drafts = Readonly<Record<string, string>>;
 
 function readDrafts(): Drafts {
   try {
-    const kept: unknown = JSON.parse(remembered(place, '{}'));
-    return typeof kept === 'object' && kept !== null ? (kept as Drafts) : {};
+    const draft: unknown = JSON.parse(readStored(place, '{}'));
+    return typeof draft === 'object' && draft !== null ? (draft as Drafts) : {};
   } catch {
     return {};
   }
 }
 
 function writeDrafts(drafts: Drafts): void {
-  remember(place, JSON.stringify(drafts));
+  writeStored(place, JSON.stringify(drafts));
   window.dispatchEvent(new Event(changed));
 }
 
@@ -49,7 +49,7 @@ function subscribe(listener: () => void): () => void {
 export const useDraftCount = (): number =>
   useSyncExternalStore(subscribe, () => Object.keys(readDrafts()).length);
 
-export interface KeptText {
+export interface DraftText {
   readonly value: string;
   readonly type: (text: string) => void;
   /** Says what was typed, where that differs from what is said. */
@@ -60,24 +60,24 @@ export interface KeptText {
  * A text that is said when its field is left in whatever way. `said` is what holds, `isSaved` whether
  * that has reached the database; until both are so, what was typed is kept.
  */
-export function useKeptText(
+export function useDraftText(
   name: string,
   said: string,
   isSaved: boolean,
   onSay: (text: string, onStored: () => void) => void,
-): KeptText {
-  const [kept, setKept] = useState(() => readDraft(name));
-  const isSettled = kept === null || (isSaved && kept.trim() === said);
+): DraftText {
+  const [draft, setDraft] = useState(() => readDraft(name));
+  const isSettled = draft === null || (isSaved && draft.trim() === said);
   useEffect(() => {
     if (isSettled) {
       keepDraft(name, null);
     }
   }, [name, isSettled]);
   const settle = useLatest(() => {
-    if (kept !== null && kept.trim() !== said) {
-      onSay(kept, () => {
+    if (draft !== null && draft.trim() !== said) {
+      onSay(draft, () => {
         // The field may be gone by then, or more may have been typed.
-        if (readDraft(name) === kept) {
+        if (readDraft(name) === draft) {
           keepDraft(name, null);
         }
       });
@@ -87,9 +87,9 @@ export function useKeptText(
   const type = useCallback(
     (text: string) => {
       keepDraft(name, text);
-      setKept(text);
+      setDraft(text);
     },
     [name],
   );
-  return { value: isSettled ? said : kept, type, settle };
+  return { value: isSettled ? said : draft, type, settle };
 }

@@ -1,13 +1,13 @@
 /** Work on a computer, one piece after the other. */
-import { createTurns, type Turns as Row } from '@clever-drawer/core/turns';
+import { createSerialQueue, type SerialQueue as Row } from '@clever-drawer/core/serial-queue';
 
 /** A row of turns for each key by itself. */
-export class Turns {
+export class SerialQueues {
   readonly #rows = new Map<string, Row>();
 
   /** Does the work when all that was taken before it for that key has ended. */
   take<T>(key: string, work: () => Promise<T>): Promise<T> {
-    const row = this.#rows.get(key) ?? createTurns();
+    const row = this.#rows.get(key) ?? createSerialQueue();
     this.#rows.set(key, row);
     return row(work);
   }

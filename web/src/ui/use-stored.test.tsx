@@ -3,7 +3,7 @@
  */
 import { beforeEach, describe, expect, it } from '@jest/globals';
 import { act, renderHook } from '@testing-library/react';
-import { useRemembered } from './use-remembered.ts';
+import { useStored } from '../ui/use-stored.ts';
 
 beforeEach(() => {
   localStorage.clear();
@@ -11,13 +11,13 @@ beforeEach(() => {
 
 describe('a choice of this browser', () => {
   it('is what it was chosen to be, also for who comes later', () => {
-    const { result } = renderHook(() => useRemembered('scope', 'cabinet'));
+    const { result } = renderHook(() => useStored('scope', 'cabinet'));
     act(() => result.current[1]('all'));
-    const later = renderHook(() => useRemembered('scope', 'cabinet')).result.current[0];
+    const later = renderHook(() => useStored('scope', 'cabinet')).result.current[0];
     expect([result.current[0], later]).toEqual(['all', 'all']);
   });
   it('is read anew when it is that of another slot', () => {
-    const { result, rerender } = renderHook(({ name }) => useRemembered(name, 'cabinet'), {
+    const { result, rerender } = renderHook(({ name }) => useStored(name, 'cabinet'), {
       initialProps: { name: 'track' },
     });
     act(() => result.current[1]('all'));

@@ -10,7 +10,7 @@ import { addComputer } from '../../database/computers.ts';
 import { connect } from '../../database/connect.ts';
 import { addScan } from '../../database/scans.ts';
 import type { ScanRow } from '../../database/scan-tables.ts';
-import { saveApart } from './save-apart.ts';
+import { saveBisected } from './save-bisected.ts';
 import { startTestCluster } from '../../testing.ts';
 
 let cluster: Cluster;
@@ -65,7 +65,7 @@ async function save(copies: readonly FoundCopy[]): Promise<{ scan: ScanRow; name
     problems: [],
   };
   await addScan(database.manager, scan);
-  await saveApart(
+  await saveBisected(
     { database, log: pino({ level: 'silent' }) },
     {
       scan,
@@ -131,7 +131,7 @@ it('a database that is away is no fault of a copy', async () => {
     bundles: [],
     now: new Date(),
   };
-  await expect(saveApart({ database: broken, log: pino({ level: 'silent' }) }, batch)).rejects.toBe(
-    away,
-  );
+  await expect(
+    saveBisected({ database: broken, log: pino({ level: 'silent' }) }, batch),
+  ).rejects.toBe(away);
 });

@@ -1,9 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
-import { createTurns } from './turns.ts';
+import { createSerialQueue } from './serial-queue.ts';
 
 describe('work in turns', () => {
   it('is done one after the other, also behind work that fails', async () => {
-    const inTurn = createTurns();
+    const inTurn = createSerialQueue();
     const done: string[] = [];
     const work = (name: string, fails = false) =>
       inTurn(async () => {
