@@ -116,25 +116,6 @@ describe('finding by a few letters', () => {
       }),
     );
   });
-  it('knows the digits with which names go on, so that one is typed and does not load', () => {
-    const digits = (letters: string): string[] =>
-      [
-        ...new Finder(
-          ['Tape 2', 'Tape 24', 'X3', '4 Tern', 'Salt'].map((name) =>
-            entryOf(plugin(name, { vendor: null, types: [] })),
-          ),
-        ).digitsAfter(letters),
-      ].sort();
-    expect([
-      digits('tape'),
-      digits('Tape 2'),
-      digits('pe'),
-      digits('x'),
-      digits('salt'),
-      digits(''),
-      digits('24'),
-    ]).toEqual([['2'], ['4'], ['2'], ['3'], [], ['4'], []]);
-  });
   it('does not take long over letters that match nowhere', () => {
     const long = new Finder([entryOf(plugin(Array<string>(40).fill('aaaa').join(' ')))]);
     expect(long.find(`${'a'.repeat(60)}bb`, habitsOf(noUse), 5).hits).toEqual([]);

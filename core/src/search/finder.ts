@@ -1,6 +1,6 @@
 /** Finding one plugin by a few letters among many, best first, each hit with its reason. */
 import type { Plugin } from '../catalog/plugin.ts';
-import { lazy, memoizeByObject } from '../memoize.ts';
+import { memoizeByObject } from '../memoize.ts';
 import { compareNames } from '../text/compare.ts';
 import { wordsOf } from '../text/fold.ts';
 import { groupOf, typeName } from '../taxonomy/tree.ts';
@@ -35,8 +35,6 @@ export interface Found {
   readonly count: number;
 }
 
-/** A digit that is the first letter or digit of a name. */
-const firstDigit = /^[^\p{L}\p{N}]*(\d)/u;
 /** So many plugins are taken into the index in one step. */
 const inOneStep = 100;
 
@@ -47,10 +45,6 @@ export class Finder {
   #index: NameIndex | null = null;
   readonly #habitPoints = memoizeByObject((habits: Habits) =>
     Float64Array.from(this.entries, ({ plugin }) => habits.of(plugin.id).points),
-  );
-
-  readonly #firstDigits = lazy(
-    () => new Set(this.entries.flatMap(({ plugin }) => firstDigit.exec(plugin.name)?.[1] ?? [])),
   );
 
   constructor(entries: readonly Entry[]) {
@@ -130,12 +124,6 @@ export class Finder {
       };
     });
     return { hits, count };
-  }
-
-  /** The digits with which some text goes on behind these letters; behind none, those that begin a name. */
-  digitsAfter(letters: string): ReadonlySet<string> {
-    const typed = wordsOf(letters).join('');
-    return typed === '' ? this.#firstDigits() : this.#whole().digitsAfter(typed);
   }
 
   /** The positions of entries that are called by just these letters, and of those whose initials they are. */

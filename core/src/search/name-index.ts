@@ -143,8 +143,6 @@ export class NameIndex {
   /** All different joined texts in a row, to be searched in one go, with where each begins. */
   readonly #row: string;
   readonly #starts: number[] = [];
-  /** The places of digits in the row, looked for when they are asked for. */
-  #digits: readonly number[] | null = null;
   readonly #keys: string[];
   readonly #own: ReadonlyMap<string, readonly number[]>;
   readonly #sheets: Sheets;
@@ -205,18 +203,6 @@ export class NameIndex {
       whole: having(this.#joined.whole(joined)),
       initials: having(this.#initials.whole(joined)),
     };
-  }
-
-  /** The digits with which some text goes on behind these letters. */
-  digitsAfter(joined: string): ReadonlySet<string> {
-    const found = new Set<string>();
-    this.#digits ??= [...this.#row.matchAll(/\d/g)].map(({ index }) => index);
-    for (const at of this.#digits) {
-      if (at >= joined.length && this.#row.startsWith(joined, at - joined.length)) {
-        found.add(this.#row.charAt(at));
-      }
-    }
-    return found;
   }
 
   /**

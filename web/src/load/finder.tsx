@@ -177,7 +177,7 @@ function Widened({ folder }: { folder: string | null }) {
 
 function Hits({ loader, settings }: { loader: Loader; settings: LoaderProps['settings'] }) {
   const { arrangement } = useArrangement();
-  const { finding, active, typed, isDigit, hasPictures, load } = loader;
+  const { finding, active, typed, hasPlaceKey, hasPictures, load } = loader;
   const isFavourite = (plugin: string): boolean =>
     isAmongFavourites(arrangement.foldersOf.get(plugin));
   return (
@@ -197,7 +197,7 @@ function Hits({ loader, settings }: { loader: Loader; settings: LoaderProps['set
           hit={hit}
           typed={typed}
           isChosen={hit === active}
-          digit={isDigit(n + 1) ? n + 1 : null}
+          digit={hasPlaceKey(n + 1) ? n + 1 : null}
           isFavourite={isFavourite(hit.plugin.id)}
           hasPictures={hasPictures}
           accepts={settings}

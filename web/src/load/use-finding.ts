@@ -57,8 +57,6 @@ export interface Finding extends SlotResult {
   readonly whyNot: (plugin: string) => string | null;
   /** The fewest letters for which a plugin stands first where is looked. */
   readonly fewestLetters: (plugin: string) => string | null;
-  /** Figures with which some name goes on behind the letters: these are typed and do not load. */
-  readonly digits: ReadonlySet<string>;
   readonly counts: ScopeCounts;
   readonly folders: readonly SlotFolder[];
 }
@@ -109,13 +107,11 @@ export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
     },
     [reasons, pluginById, whyNotThing],
   );
-  const digits = useMemo(() => finder.digitsAfter(typed), [finder, typed]);
   return {
     ...result,
     scope,
     whyNot,
     fewestLetters: (plugin) => search.fewestLetters(plugin, habits),
-    digits,
     counts,
     folders,
   };

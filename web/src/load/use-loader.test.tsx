@@ -174,19 +174,19 @@ describe('the mark', () => {
   });
 });
 
-describe('a figure', () => {
-  it('loads the hit at its place', () => {
+describe('a digit', () => {
+  it('with Alt loads the hit at its place', () => {
     const { type, press, names, loaded, now } = finder();
     type('sl');
     const second = names()[1];
-    expect([now().isDigit(2), now().isDigit(5)]).toEqual([true, false]);
-    press('2');
+    expect([now().hasPlaceKey(2), now().hasPlaceKey(5)]).toEqual([true, false]);
+    press({ key: '2', code: 'Digit2', altKey: true });
     expect(loaded[0]?.plugin.name).toBe(second);
   });
-  it('is typed where no hit stands at its place', () => {
+  it('by itself is typed: names such as 808 and 1176 are found by it', () => {
     const { type, press, loaded } = finder();
     type('sl');
-    expect([press('9'), loaded]).toEqual([[false], []]);
+    expect([press('2', '8', '9'), loaded]).toEqual([[false, false, false], []]);
   });
 });
 

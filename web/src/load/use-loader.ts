@@ -10,7 +10,7 @@ import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { commandFor } from '../ui/commands.ts';
 import { chord, isModifier } from '../ui/keys.ts';
 import { copiesToChoose } from './details.tsx';
-import { finderCommands, isPlaceDigit } from './model/finder-commands.ts';
+import { finderCommands, isPlaceKey } from './model/finder-commands.ts';
 import { useFinding, type Slot } from './use-finding.ts';
 import { useKeyCount } from './use-key-count.ts';
 import { useStored } from '../ui/use-stored.ts';
@@ -86,8 +86,7 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
       }
     });
   };
-  const isDigit = (place: number): boolean =>
-    isPlaceDigit(place, hits.length, typed, finding.digits);
+  const hasPlaceKey = (place: number): boolean => isPlaceKey(place, hits.length, typed);
   const favour = useToggleFavourite(active?.plugin.id);
   const commands = finderCommands(
     {
@@ -98,7 +97,6 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
       copies: copies.length,
       isForgot,
       isInFolder: where.folder !== null,
-      isDigit,
     },
     {
       load: (place) => {
@@ -169,7 +167,7 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
     finding,
     active,
     load,
-    isDigit,
+    hasPlaceKey,
     onKeyDown,
   };
 }

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { commandFor } from '../../ui/commands.ts';
 import {
   finderCommands,
-  isPlaceDigit,
+  isPlaceKey,
   type FinderActs,
   type FinderState,
 } from './finder-commands.ts';
@@ -15,7 +15,6 @@ const state: FinderState = {
   copies: 2,
   isForgot: false,
   isInFolder: false,
-  isDigit: (place) => place === 2,
 };
 
 /** What a key does, as the name of the act with what it was given. */
@@ -37,8 +36,11 @@ describe('keys while finding what to load', () => {
     ['Enter', {}, 'load 1'],
     ['ArrowDown', {}, 'moveTo 2'],
     ['ArrowDown', { at: 2 }, 'moveTo 2'],
-    ['2', {}, 'load 1'],
-    ['3', {}, undefined],
+    ['2', { typed: 'ec' }, undefined],
+    ['Alt+2', { typed: 'ec' }, 'load 1'],
+    ['Alt+1', { typed: 'ec' }, 'load 0'],
+    ['Alt+4', { typed: 'ec' }, undefined],
+    ['Alt+2', {}, undefined],
     ['ArrowRight', {}, 'nextFolder 1'],
     ['ArrowRight', { typed: 'ec' }, undefined],
     ['Ctrl+ArrowRight', { typed: 'ec' }, 'nextFolder 1'],
@@ -48,13 +50,9 @@ describe('keys while finding what to load', () => {
   });
   it('go to the copies while one is chosen', () => {
     const more = { copyAt: 0 };
-    expect(['Enter', '2', '3', 'ArrowDown', 'Escape'].map((key) => doneBy(key, more))).toEqual([
-      'loadCopy 0',
-      'loadCopy 1',
-      undefined,
-      'aimCopy 1',
-      'aimCopy null',
-    ]);
+    expect(
+      ['Enter', 'Alt+2', 'Alt+3', 'ArrowDown', 'Escape'].map((key) => doneBy(key, more)),
+    ).toEqual(['loadCopy 0', 'loadCopy 1', undefined, 'aimCopy 1', 'aimCopy null']);
   });
   it('go back one step at a time with Escape', () => {
     const steps = [
@@ -72,18 +70,15 @@ describe('keys while finding what to load', () => {
   });
 });
 
-describe('the figure of a place', () => {
-  const none: ReadonlySet<string> = new Set();
+describe('Alt and the digit of a place', () => {
   it.each([
     [2, 5, 'ec', true],
-    [1, 5, 'ec', false],
+    [1, 5, 'ec', true],
     [6, 5, 'ec', false],
-    [9, 20, '', true],
-    [2, 5, 'ec ', false],
+    [10, 20, 'ec', false],
+    [2, 5, '808 ', true],
+    [2, 5, '', false],
   ] as const)('%d of %d hits for “%s”: %s', (place, hits, typed, wanted) => {
-    expect(isPlaceDigit(place, hits, typed, none)).toBe(wanted);
-  });
-  it('is a letter where names go on with it', () => {
-    expect(isPlaceDigit(2, 5, 'ec', new Set(['2']))).toBe(false);
+    expect(isPlaceKey(place, hits, typed)).toBe(wanted);
   });
 });

@@ -30,8 +30,6 @@ export interface FinderState {
   readonly copies: number;
   readonly isForgot: boolean;
   readonly isInFolder: boolean;
-  /** Whether a figure loads the hit at that place, rather than going on with a name. */
-  readonly isDigit: (place: number) => boolean;
 }
 
 const digits = ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as const;
@@ -40,7 +38,7 @@ const digits = ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as const;
 export function finderCommands(state: FinderState, acts: FinderActs): readonly Command[] {
   return [
     ...(state.copyAt === null ? [] : copyCommands(state, state.copyAt, acts)),
-    ...figureCommands(state, acts),
+    ...placeCommands(state, acts),
     ...walkingCommands(state, acts),
     ...hitCommands(state, acts),
     ...escapeCommands(state, acts),
@@ -50,7 +48,7 @@ export function finderCommands(state: FinderState, acts: FinderActs): readonly C
 function copyCommands({ copies }: FinderState, at: number, acts: FinderActs): Command[] {
   return [
     ...digits.map((digit, n) => ({
-      keys: [digit],
+      keys: [`Alt+${digit}`],
       when: () => n < copies,
       run: () => {
         acts.loadCopy(n);
@@ -63,12 +61,13 @@ function copyCommands({ copies }: FinderState, at: number, acts: FinderActs): Co
   ];
 }
 
-function figureCommands({ isDigit }: FinderState, acts: FinderActs): Command[] {
-  return digits.slice(1).map((digit) => ({
-    keys: [digit],
-    when: () => isDigit(Number(digit)),
+/** Digits by themselves are typed: they are a part of many names. */
+function placeCommands({ hits, typed }: FinderState, acts: FinderActs): Command[] {
+  return digits.map((digit, n) => ({
+    keys: [`Alt+${digit}`],
+    when: () => isPlaceKey(n + 1, hits, typed),
     run: () => {
-      acts.load(Number(digit) - 1);
+      acts.load(n);
     },
   }));
 }
@@ -110,16 +109,8 @@ function escapeCommands(state: FinderState, acts: FinderActs): Command[] {
 }
 
 /**
- * Whether the figure of a place (from 2 to 9) loads the hit that stands there: not behind a space,
- * and not where it may be part of a name that is being typed.
+ * Whether Alt and the digit of a place (from 1 to 9) load the hit at it. With nothing typed they lead
+ * to the screens, as everywhere.
  */
-export const isPlaceDigit = (
-  place: number,
-  hits: number,
-  typed: string,
-  figuresInNames: ReadonlySet<string>,
-): boolean =>
-  place > 1 &&
-  place <= Math.min(9, hits) &&
-  !/\s$/.test(typed) &&
-  !figuresInNames.has(String(place));
+export const isPlaceKey = (place: number, hits: number, typed: string): boolean =>
+  typed !== '' && place <= Math.min(9, hits);
