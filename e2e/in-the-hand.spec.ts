@@ -214,7 +214,7 @@ test('what was learnt of a load moves the list with the next key, never under th
   await page.keyboard.press('Enter');
   // The list is that of the next slot at once, before the host has answered.
   const shown = await shownNow();
-  await expect(notice(page)).toContainText('stands in Narrator');
+  await expect(notice(page)).toContainText('loaded in Narrator');
   expect(await shownNow()).toEqual(shown);
   const learnt = ['habits', 'usage'].map((what) => page.waitForResponse(`**/${what}`));
   letGo();

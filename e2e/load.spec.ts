@@ -77,7 +77,7 @@ test('twenty loads by keyboard alone, every key counted', async ({ page, demo, r
       )) + 1;
     const figure = row.locator('.hit-key kbd');
     if (at > 1 && (await figure.count()) > 0) {
-      await press(String(at));
+      await press(`Alt+${at}`);
     } else {
       for (let i = 1; i < at; i += 1) {
         await press('ArrowDown');
@@ -97,7 +97,7 @@ test('twenty loads by keyboard alone, every key counted', async ({ page, demo, r
   ).toEqual(targets.map((target) => target.id));
 });
 
-test('the folders of the slot are walked with arrows, Tab leads to all and to the rest with reasons, figures load', async ({
+test('the folders of the slot are walked with arrows, Tab leads to all and to the rest with reasons, Alt and a digit load', async ({
   page,
   demo,
 }) => {
@@ -142,9 +142,9 @@ test('the folders of the slot are walked with arrows, Tab leads to all and to th
   await page.keyboard.press('F4');
   await page.keyboard.type('de');
   const third = await hits(page).nth(2).locator('.name').innerText();
-  await page.keyboard.press('3');
+  await page.keyboard.press('Alt+3');
   await expect(page.getByTestId('notice').last()).toContainText(
-    `${third.split('\n')[0] ?? ''} stands in Narrator, slot 4`,
+    `${third.split('\n')[0] ?? ''} loaded in Narrator, slot 4`,
   );
 });
 
@@ -237,6 +237,27 @@ test('the host refuses with reasons, and the session stands as before', async ({
   await page.keyboard.type('de');
   await page.keyboard.press('Enter');
   await expect(slots(page, 'Narrator')).toHaveCount(filled + 1);
+});
+
+test('a wrong load goes with one Ctrl+Z, and what it replaced comes back', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.address}/load`);
+  await expect(hits(page).first()).toBeVisible();
+  const names = (): Promise<(string | null)[]> =>
+    slots(page, 'Narrator').evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')));
+  const before = await names();
+  await slots(page, 'Narrator').first().click();
+  await page.keyboard.type('plate');
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('notice').last()).toContainText('loaded in Narrator, slot 1');
+  await expect(slots(page, 'Narrator')).toHaveCount(before.length);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByTestId('notice').last()).toContainText(/^Undone: .+ loaded in Narrator/);
+  await expect.poll(names).toEqual(before);
+  await page.keyboard.press('Control+Shift+z');
+  await expect(page.getByTestId('notice').last()).toContainText(/^Redone: .+ loaded in Narrator/);
 });
 
 test('slots are bypassed, moved and emptied by keyboard', async ({ page, demo }) => {
@@ -332,7 +353,7 @@ test('what is learnt is shown, can be switched off, and wiped', async ({ page, d
   await expect(field(page)).toBeFocused();
   await page.keyboard.type('de');
   await page.keyboard.press('Enter');
-  await expect(page.getByTestId('notice').last()).toContainText('stands in Narrator');
+  await expect(page.getByTestId('notice').last()).toContainText('loaded in Narrator');
   expect((await studio.keys()).loads).toBe(loads);
   await page.getByRole('button', { name: 'What is learnt' }).click();
   await page.getByRole('button', { name: 'Forget all loads …' }).click();
@@ -349,7 +370,7 @@ test('a narrow window of its own finds and loads, and can be installed', async (
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(420);
   await expectNoAxeFindings(page);
   await page.keyboard.press('Enter');
-  await expect(page.getByTestId('notice').last()).toContainText('stands in Narrator, slot 4');
+  await expect(page.getByTestId('notice').last()).toContainText('loaded in Narrator, slot 4');
   await page.getByRole('button', { name: 'all slots' }).click();
   await page.getByRole('button', { name: /^Slot 1: empty, for a note effect/ }).click();
   await expect(

@@ -160,13 +160,13 @@ export function Shell() {
       step('undo', true);
     },
     'Ctrl+Shift+Z': () => {
-      step('redo');
+      step('redo', true);
     },
     'Ctrl+H': () => {
       setDialog('changes');
     },
     'Ctrl+Y': () => {
-      step('redo');
+      step('redo', true);
     },
     '?': () => {
       setDialog('keys');

@@ -155,12 +155,14 @@ describe('finding and loading', () => {
     const load = jest.fn<Client['load']>(() =>
       Promise.resolve(sessionOf(track('Voice', [slot('1', slipway)]), track('Pads'))),
     );
-    await show({ client: { load } });
+    const { beside } = await show({ client: { load } });
     type('slip');
     expect(names()).toEqual(['Slipway']);
     expect(screen.getAllByRole('status')[0]?.textContent).toBe('1 of 3');
     press('Enter');
-    expect(await screen.findByText('Slipway stands in Voice, slot 1')).toBeTruthy();
+    await waitFor(() => {
+      expect(beside[0]?.words).toBe('Slipway loaded in Voice, slot 1');
+    });
     expect(load.mock.lastCall?.[0]).toMatchObject({
       track: 'Voice',
       index: 0,
@@ -170,6 +172,31 @@ describe('finding and loading', () => {
     });
     expect(field().value).toBe('');
     expect(screen.getByRole('heading', { name: 'Load an effect into Voice, slot 2' })).toBeTruthy();
+  });
+
+  it('is undone in one step: what was loaded goes, what it replaced comes back', async () => {
+    const before = sessionOf(track('Voice', [slot('1', sluice), slot('2', wharf)]), track('Pads'));
+    const after = sessionOf(track('Voice', [slot('9', slipway), slot('2', wharf)]), track('Pads'));
+    const load = jest.fn<Client['load']>(() => Promise.resolve(after));
+    const emptySlot = jest.fn<Client['emptySlot']>(() => Promise.resolve(before));
+    const putBackSlot = jest.fn<Client['putBackSlot']>(() => Promise.resolve(before));
+    const { beside } = await show({ session: before, client: { load, emptySlot, putBackSlot } });
+    fireEvent.click(
+      within(screen.getByRole('group', { name: 'Voice' })).getByRole('button', { name: /^Slot 1/ }),
+    );
+    type('slip');
+    press('Enter');
+    await waitFor(() => {
+      expect(beside.map(({ words }) => words)).toEqual(['Slipway loaded in Voice, slot 1']);
+    });
+    await beside[0]?.undo();
+    expect(emptySlot.mock.calls).toEqual([['9']]);
+    expect(putBackSlot.mock.calls).toMatchObject([
+      [{ track: 'Voice', index: 0, slot: { id: '1' } }],
+    ]);
+    await beside[0]?.redo();
+    expect(load).toHaveBeenCalledTimes(2);
+    expect(load.mock.lastCall).toEqual(load.mock.calls[0]);
   });
 
   it('shows the slot as opening until the host answers', async () => {

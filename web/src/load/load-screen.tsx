@@ -1,7 +1,7 @@
 /** Load: choose a slot, type a few letters, press Enter. */
 import { notifyManager, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useRef, useState } from 'react';
-import type { SessionView } from '@clever-drawer/core/api';
+import type { LoadRequest, SessionView, TrackView } from '@clever-drawer/core/api';
 import { messageOf } from '../api/client.ts';
 import { useActs, useArrangement, useComputer } from '../studio/contexts.ts';
 import { useNotifyError } from '../studio/notify-error.ts';
@@ -12,7 +12,15 @@ import { Finder } from './finder.tsx';
 import type { Chosen } from './use-loader.ts';
 import './load.css';
 import { Session } from './session.tsx';
-import { pluginBefore, slotToFill, type At, type Opening, type SlotActs } from './model/slots.ts';
+import {
+  loadedInto,
+  pluginBefore,
+  slotToFill,
+  type At,
+  type Loaded,
+  type Opening,
+  type SlotActs,
+} from './model/slots.ts';
 import { useDialogsBehind as useAnnotationsBehind } from '../annotate/behind.ts';
 import { usePickerBehind } from '../ui/picker.tsx';
 import { useDialogsBehind } from './behind.ts';
@@ -35,7 +43,6 @@ export function LoadScreen() {
 function LoadInto({ session }: { session: SessionView }) {
   const { client } = useComputer();
   const { nameOf } = useArrangement();
-  const { notify } = useNotices();
   const [chosen, setChosen] = useState<At | null>(null);
   const [opening, setOpening] = useState<readonly Opening[]>([]);
   const nextId = useRef(0);
@@ -56,6 +63,7 @@ function LoadInto({ session }: { session: SessionView }) {
     },
   });
   const work = useSessionWork();
+  const loadUndoably = useUndoableLoad(work);
   const load = async (wanted: Chosen): Promise<string | null> => {
     if (!track || !at) {
       return null;
@@ -69,10 +77,11 @@ function LoadInto({ session }: { session: SessionView }) {
     setChosen({ track: track.id, index: at.index + length });
     try {
       const slot = { track: track.id, index: at.index };
-      work.take(
-        await client.load({ ...slot, plugin: plugin.id, copy: copy?.id ?? null, ...typed }),
+      await loadUndoably(
+        track,
+        { ...slot, plugin: plugin.id, copy: copy?.id ?? null, ...typed },
+        texts.loadedInSlot(nameOf(plugin), track.name, at.index + 1),
       );
-      notify(texts.standsInSlot(nameOf(plugin), track.name, at.index + 1), 'done');
       return null;
     } catch (error) {
       setChosen(into);
@@ -106,6 +115,41 @@ function LoadInto({ session }: { session: SessionView }) {
       )}
     </main>
   );
+}
+
+/**
+ * Loads into a track. Undone, what was loaded goes and what it replaced comes back. A load that comes
+ * after another one starts from what that one left.
+ */
+function useUndoableLoad({ take }: SessionWork) {
+  const { client } = useComputer();
+  const { did } = useActs();
+  const queries = useQueryClient();
+  const trackNow = (track: TrackView): TrackView =>
+    queries.getQueryData(sessionQuery(client).queryKey)?.tracks.find(({ id }) => id === track.id) ??
+    track;
+  return async (track: TrackView, request: LoadRequest, words: string): Promise<void> => {
+    const load = async (): Promise<Loaded> => {
+      const before = trackNow(track);
+      const session = await client.load(request);
+      take(session);
+      return loadedInto(before, session);
+    };
+    let loaded = await load();
+    did(words, {
+      undo: async () => {
+        for (const { id } of loaded.fresh) {
+          take(await client.emptySlot(id));
+        }
+        for (const { slot, index } of loaded.lost) {
+          take(await client.putBackSlot({ track: track.id, index, slot }));
+        }
+      },
+      redo: async () => {
+        loaded = await load();
+      },
+    });
+  };
 }
 
 /** What is done to slots, each with how it is taken back. */

@@ -45,6 +45,7 @@ export const noneOfTheOthersHasTheseLetters = 'None of the others has these lett
 export const noPluginThatFitsHasTheseLetters = 'No plugin that fits this slot has these letters.';
 export const finderKeys = [
   ['Enter', 'load'],
+  ['Alt+2', 'load the second'],
   ['Alt+Enter', 'choose the copy'],
   ['↑ ↓', 'move'],
   ['Ctrl+B', 'favourite'],
@@ -214,8 +215,8 @@ export const opening = 'opening …';
 
 // load-screen
 export const aSlot = 'a slot';
-export const standsInSlot = (plugin: string, track: string, index: number): string =>
-  `${plugin} stands in ${track}, slot ${index}`;
+export const loadedInSlot = (plugin: string, track: string, index: number): string =>
+  `${plugin} loaded in ${track}, slot ${index}`;
 export const emptyTheSlotOfOn = (setting: string, track: string): string =>
   `Empty the slot of ${setting} on ${track}`;
 export const moveOn = (asked: string, track: string): string => `Move ${asked} on ${track}`;

@@ -1,7 +1,8 @@
 /**
  * The acts of this window, and the screens they were done on: undo by a key takes back at once only
  * what was done where one looks. Some are beside the order (a place, a slot): the server keeps no
- * history of these, so this window knows how each is taken back and done again.
+ * history of these, so this window knows how each is taken back and done again. By a key they are
+ * undone on their own screen only.
  */
 export interface OwnAct {
   /** As the history says it. */
@@ -65,7 +66,7 @@ export function createOwnActs(): OwnActs {
       become({ done: [...history.done, act], undone: [] });
     },
     originOf: (words, screen) => {
-      const latest = history.done.at(-1);
+      const latest = history.done.findLast(({ beside }) => beside === undefined);
       if (latest !== undefined && latest.words !== words) {
         return { from: 'window' };
       }
@@ -75,17 +76,17 @@ export function createOwnActs(): OwnActs {
     },
     undone: (words) => {
       const { done, undone } = history;
-      const latest = done.at(-1);
-      if (latest?.words === words) {
-        become({ done: done.slice(0, -1), undone: [...undone, latest] });
-        latest.onUndone?.();
+      const act = done.findLast((one) => one.words === words);
+      if (act) {
+        become({ done: done.filter((one) => one !== act), undone: [...undone, act] });
+        act.onUndone?.();
       }
     },
     redone: (words) => {
       const { done, undone } = history;
-      const latest = undone.at(-1);
-      if (latest?.words === words) {
-        become({ done: [...done, latest], undone: undone.slice(0, -1) });
+      const act = undone.findLast((one) => one.words === words);
+      if (act) {
+        become({ done: [...done, act], undone: undone.filter((one) => one !== act) });
       }
     },
   };

@@ -343,6 +343,34 @@ describe('what was done beside the order', () => {
     expect(acts().own.history()).toMatchObject({ done: [{ words: 'Slot emptied' }], undone: [] });
   });
 
+  it('by a key is undone on its own screen, and left alone on any other', async () => {
+    const undo = jest.fn<Client['undo']>(() => Promise.reject(new Error('away')));
+    const { acts } = windowOf({ undo }, { ...view, undo: 'Folder renamed' });
+    const beside = besides();
+    window.history.replaceState(null, '', '/load');
+    act(() => {
+      acts().did('Kelp loaded', beside);
+    });
+    window.history.replaceState(null, '', '/file');
+    act(() => {
+      acts().step('undo', true);
+    });
+    await waitFor(() => {
+      expect(undo).toHaveBeenCalledTimes(1);
+    });
+    expect(beside.undo).not.toHaveBeenCalled();
+    window.history.replaceState(null, '', '/load');
+    act(() => {
+      acts().step('undo', true);
+      acts().step('redo', true);
+    });
+    await waitFor(() => {
+      expect(beside.redo).toHaveBeenCalledTimes(1);
+    });
+    expect(beside.undo).toHaveBeenCalledTimes(1);
+    window.history.replaceState(null, '', '/');
+  });
+
   it('pressed twice at once is two steps', async () => {
     const { acts } = windowOf({});
     const [one, two] = [besides(), besides()];

@@ -51,9 +51,6 @@ export function useOrderActs(client: Client): ActsContext {
 /** What is said instead of an undo that would take back what was done elsewhere. Milliseconds. */
 const askedFor = 6_000;
 
-/** What stands for a revision of what is beside the order. */
-const besideRevision = -2;
-
 const screenNow = (): string => undoneAt(window.location.pathname);
 
 const originWords = (origin: Origin): string =>
@@ -109,14 +106,14 @@ function createOrderActs(
   /** Takes back what was done last where that is beside the order; false where it is not. */
   const stepBeside = (direction: 'undo' | 'redo', isByKey: boolean): boolean => {
     const { done, undone } = own.history();
-    const latest = (direction === 'undo' ? done : undone).at(-1);
+    const here = screenNow();
+    const latest = (direction === 'undo' ? done : undone).findLast(
+      ({ screen }) => !isByKey || screen === here,
+    );
     if (!latest?.beside) {
       return false;
     }
     const { words, beside } = latest;
-    if (direction === 'undo' && isByKey && mustAsk(words, besideRevision)) {
-      return true;
-    }
     const [mark, unmark] =
       direction === 'undo'
         ? ([own.undone, own.redone] as const)

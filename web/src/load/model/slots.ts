@@ -1,5 +1,5 @@
 /** What the parts of the Load screen say to each other of slots. */
-import type { SessionView, TrackView } from '@clever-drawer/core/api';
+import type { SessionView, SlotView, TrackView } from '@clever-drawer/core/api';
 import type { PluginId } from '@clever-drawer/core/id';
 
 /** A slot: the track and the place on it. */
@@ -54,4 +54,26 @@ export function pluginBefore(
 ): PluginId | null {
   const coming = opening.find((one) => one.track === track.id && one.index + one.length === index);
   return coming?.last ?? track.slots[index - 1]?.plugin ?? null;
+}
+
+/** What a load did to its track. */
+export interface Loaded {
+  /** Slots that were not there before, or hold something else now. */
+  readonly fresh: readonly SlotView[];
+  /** What was in the track and is no more, with its place, first things first. */
+  readonly lost: readonly { readonly slot: SlotView; readonly index: number }[];
+}
+
+const isSame = (a: SlotView, b: SlotView): boolean =>
+  a.id === b.id && a.copy === b.copy && a.asked.setting?.id === b.asked.setting?.id;
+
+/** The slots of a track that a load filled and replaced. */
+export function loadedInto(before: TrackView, after: SessionView): Loaded {
+  const now = after.tracks.find(({ id }) => id === before.id)?.slots ?? [];
+  return {
+    fresh: now.filter((slot) => !before.slots.some((one) => isSame(one, slot))),
+    lost: before.slots
+      .map((slot, index) => ({ slot, index }))
+      .filter(({ slot }) => !now.some((one) => isSame(one, slot))),
+  };
 }
