@@ -1,6 +1,6 @@
 /** The server over real folders and a real database: scanning, the order, undo and loading. */
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from '@jest/globals';
-import { mkdirSync, renameSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, renameSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { request } from 'node:http';
 import { dirname, join } from 'node:path';
 import type {
@@ -70,6 +70,24 @@ describe('places', () => {
     expect(codes(await add('relative/path'))).toEqual(['field-invalid']);
     expect(codes(await server.call('POST', 'places', { path: 7 }))).toEqual(['field-invalid']);
     expect(codes(await server.call('POST', 'scans'))).toEqual(['no-places']);
+    rmSync(place, { recursive: true });
+  });
+  it('count the copies whose program is missing, or leads in a circle, not those it leads to', async () => {
+    const place = newPlace();
+    // A program of this machine, for what is read is its header.
+    const program = readFileSync(process.execPath).subarray(0, 4096);
+    for (const name of ['gone', 'circle', 'linked']) {
+      writeBundle(place, `${name}.lv2`, { uri: `urn:${name}`, name, program });
+      rmSync(join(place, `${name}.lv2`, 'program.so'));
+    }
+    symlinkSync('program.so', join(place, 'circle.lv2', 'program.so'));
+    symlinkSync(process.execPath, join(place, 'linked.lv2', 'program.so'));
+    await server.call('POST', 'places', { path: place });
+    await server.scan();
+    const [view] = (await server.call<PlaceView[]>('GET', 'places')).body;
+    expect(view).toMatchObject({ copies: 3, failed: 0, withoutProgram: 2 });
+    const lacking = (await catalog()).filter(({ copies }) => copies[0]?.lacksProgram);
+    expect(lacking.map(({ name }) => name).sort()).toEqual(['circle', 'gone']);
     rmSync(place, { recursive: true });
   });
   it('are taken as they are pasted, and not twice', async () => {

@@ -179,6 +179,8 @@ export interface PlaceView {
   readonly formats: readonly Format[];
   readonly copies: number;
   readonly failed: number;
+  /** How many of the copies name a program that is missing: they cannot be loaded. */
+  readonly withoutProgram: number;
   /** How many of the copies were opened. */
   readonly opened: number;
   /** How many saved settings were found in it. */

@@ -26,7 +26,7 @@ export interface FacetFacts {
 export const facetValues = {
   bits: ['64', '32'],
   licence: [...licenceStates, 'unknown'],
-  state: ['present', 'away', 'gone', 'failed', 'hidden'],
+  state: ['present', 'away', 'gone', 'failed', 'no-program', 'hidden'],
   arrived: ['7', '30', '365'],
   loaded: ['7', '30', 'never', 'not-90'],
 } as const satisfies Partial<Record<Facet, readonly string[]>>;
@@ -55,6 +55,9 @@ export function hasFacets(plugin: Plugin, wanted: Facets, facts: FacetFacts): bo
       }
       if (value === 'failed') {
         return there.some((copy) => copy.isFailed);
+      }
+      if (value === 'no-program') {
+        return there.some((copy) => copy.lacksProgram);
       }
       if (value === 'present') {
         return isPresent(plugin);

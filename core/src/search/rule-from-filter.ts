@@ -4,7 +4,9 @@ import { sinceTime, type Facet } from './facets.ts';
 import { day } from '../time.ts';
 import type { Line, Rule } from '../rules/language/rule.ts';
 
-/** Null when nothing narrows. Letters are looked for in names, vendor, types and tags, as the list does. */
+/**
+ * Null when nothing narrows, or what no rule can ask for. Letters are looked for in names, vendor, types and tags, as the list does.
+ */
 export function ruleFromFilter({
   kind,
   type,
@@ -14,6 +16,9 @@ export function ruleFromFilter({
   unfiled,
   facets,
 }: Filter): Rule | null {
+  if (facets.state === 'no-program') {
+    return null;
+  }
   const lines: Line[] = [
     ...(kind === null ? [] : [kind === 'setting' ? is('thing', kind) : is('kind', kind)]),
     ...(type === null ? [] : [type === 'none' ? alone('type') : is('type', type)]),

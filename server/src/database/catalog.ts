@@ -22,7 +22,7 @@ import {
  * A copy that names a program in which no machine could be read: the file is missing or no program.
  * What was opened is not missing.
  */
-const lacksProgram = `(format = 'LV2' AND facts->>'binary' IS NOT NULL
+export const lacksProgram = `(format = 'LV2' AND facts->>'binary' IS NOT NULL
   AND facts->>'examined' IS DISTINCT FROM 'opened'
   AND coalesce(jsonb_typeof(facts->'architectures'), 'null') = 'null')`;
 

@@ -1,5 +1,6 @@
 /** Places. */
 import type { EntityManager } from 'typeorm';
+import { lacksProgram } from './catalog.ts';
 import { noteChange } from './versions.ts';
 import { PlaceTable, type PlaceRow } from './scan-tables.ts';
 
@@ -67,20 +68,29 @@ export async function countSettingsByPlace(
   return new Map(rows.map(({ placeId, settings }) => [placeId, settings]));
 }
 
-/** Copies and failed copies by place id. */
+/** How many copies of a place are there, of some kinds. */
+export interface PlaceCounts {
+  readonly copies: number;
+  readonly failed: number;
+  readonly withoutProgram: number;
+  readonly opened: number;
+}
+
+/** How many copies of each place are there, by its id. */
 export async function countByPlace(
   manager: EntityManager,
   computer: string,
-): Promise<Map<string, { copies: number; failed: number; opened: number }>> {
-  const rows: { placeId: string; copies: number; failed: number; opened: number }[] =
-    await manager.query(
-      `SELECT place_id "placeId", count(*)::int copies, (count(*) FILTER (WHERE status = 'failed'
-      AND state = 'present'))::int failed,
+): Promise<Map<string, PlaceCounts>> {
+  const rows: ({ placeId: string } & PlaceCounts)[] = await manager.query(
+    `SELECT place_id "placeId", count(*)::int copies,
+      (count(*) FILTER (WHERE status = 'failed' AND state = 'present'))::int failed,
+      (count(*) FILTER (WHERE status = 'ok' AND state = 'present' AND ${lacksProgram}))::int
+        "withoutProgram",
       (count(*) FILTER (WHERE facts->>'examined' = 'opened'))::int opened
        FROM copy WHERE computer_id = $1 AND state IN ('present', 'away') AND place_id IS NOT NULL
          GROUP BY place_id`,
-      [computer],
-    );
+    [computer],
+  );
   return new Map(rows.map(({ placeId, ...counts }) => [placeId, counts]));
 }
 

@@ -161,6 +161,14 @@ describe('the list', () => {
     expect(row('Rasp').textContent).toContain('program missing');
     expect(row('Sluice').textContent).toContain('hidden from loading');
     expect(row('Egret').textContent).not.toContain('hidden from loading');
+    cleanup();
+    show({
+      at: '/file?state=no-program',
+      plugins: [...plugins, there('Rasp', { copies: [copyOf('rasp', { lacksProgram: true })] })],
+    });
+    expect(names()).toEqual(['Rasp']);
+    // No rule can ask for that.
+    expect(screen.queryByRole('link', { name: 'keep as smart folder' })).toBeNull();
   });
 
   it('is also shown as pictures, the next time as well', () => {

@@ -247,6 +247,7 @@ export const facetTexts: Readonly<Record<string, string>> = {
   'state away': 'out of reach',
   'state gone': 'gone',
   'state failed': 'with a failed copy',
+  'state no-program': 'with a missing program',
   'state hidden': 'hidden from loading',
   'arrived 7': 'arrived within a week',
   'arrived 30': 'arrived within a month',

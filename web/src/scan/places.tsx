@@ -3,6 +3,7 @@ import { useMutation, useQueryClient, type UseMutationResult } from '@tanstack/r
 import { Eye, EyeOff, FolderSearch, Plus, X } from 'lucide-react';
 import { Button, Form } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
+import { Link } from 'react-router';
 import type { PlaceView } from '@clever-drawer/core/api';
 import { formats } from '@clever-drawer/core/formats';
 import { plural } from '@clever-drawer/core/text';
@@ -255,6 +256,14 @@ function PlaceNotes({ place }: { place: PlaceView }) {
   return (
     <span className="place-notes">
       {notes.join(' · ')}
+      {place.withoutProgram > 0 && (
+        <>
+          {' · '}
+          <Link to="/file?state=no-program" className="text-brick">
+            {texts.withoutProgram(place.withoutProgram)}
+          </Link>
+        </>
+      )}
       {!place.reachable && <span className="text-brick"> {texts.outOfReach}</span>}
     </span>
   );

@@ -23,6 +23,7 @@ const place = (path: string, more: Partial<PlaceView> = {}): PlaceView => ({
   formats,
   copies: 3,
   failed: 0,
+  withoutProgram: 0,
   opened: 0,
   settings: 0,
   isOn: true,
@@ -165,6 +166,14 @@ describe('the places', () => {
     expect(second?.textContent).toContain('none');
     expect(second?.textContent).not.toContain('opened');
     expect(second?.textContent).not.toContain('saved setting');
+  });
+
+  it('lead to the plugins in File whose program is missing', async () => {
+    await show({ places: [place('/a', { withoutProgram: 2 }), place('/b')] });
+    const links = within(screen.getByRole('table')).getAllByRole('link');
+    expect(links.map((one) => [one.textContent, one.getAttribute('href')])).toEqual([
+      ['2 with a missing program', '/file?state=no-program'],
+    ]);
   });
 
   it('are switched off and watched by a press, with what undoes it', async () => {

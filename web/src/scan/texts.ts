@@ -93,6 +93,7 @@ export const acts = 'Acts';
 export const lookThrough = (path: string): string => `Look through ${path}`;
 export const failedCopies = (failed: number): string => `${failed} failed`;
 export const none = 'none';
+export const withoutProgram = (count: number): string => `${count} with a missing program`;
 export const keepLookingIn = (path: string): string => `Keep looking in ${path}`;
 export const keepsLooking =
   'Keeps looking: scans by itself when something changes here. Press to stop that.';
