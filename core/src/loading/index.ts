@@ -3,7 +3,7 @@ export { forgotten, type Forgotten, type Regard } from './forgotten.ts';
 export {
   countScopes,
   createSlotSearch,
-  loadableIn,
+  loadableWithin,
   scopeFor,
   slotFolders,
   slotRows,

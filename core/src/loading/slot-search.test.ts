@@ -4,7 +4,8 @@ import type { Plugin } from '../catalog/plugin.ts';
 import { entryOf, noGivenNames } from '../search/entry.ts';
 import { Finder } from '../search/finder.ts';
 import { habitsOf, noUse } from '../search/habits.ts';
-import { countScopes, createSlotSearch } from './slot-search.ts';
+import { plainFolder, type Folder } from '../order/records.ts';
+import { countScopes, createSlotSearch, loadableWithin, slotFolders } from './slot-search.ts';
 
 const plugin = (name: string): Plugin => ({
   id: asId(name),
@@ -52,5 +53,63 @@ describe('the search of a slot', () => {
   it('leaves everything as it was where the cabinet has what is called so', () => {
     expect(hits('harbour verb')).toEqual(['Harbour Verb']);
     expect(hits('tem')[0]).toBe('Tape Echo Mk 2');
+  });
+});
+
+describe('the folders of a slot', () => {
+  const folder = (id: string, more: Partial<Folder> = {}): Folder => ({
+    table: 'folder',
+    id: asId(id),
+    cabinet: asId('c'),
+    parent: null,
+    form: 'folder',
+    name: id,
+    position: 'V',
+    rule: null,
+    ...plainFolder,
+    ...more,
+  });
+  const folders = {
+    below: new Map([
+      [
+        'c',
+        [folder('Line', { form: 'divider' }), folder('Mend'), folder('Empty'), folder('Voices')],
+      ],
+      ['Mend', [folder('Hum')]],
+      ['Hum', [folder('Deep')]],
+    ]),
+    members: new Map([
+      ['Hum', ['Silt', 'Shoal', 'Shoalwater']],
+      ['Deep', ['Silt', 'Harbour Verb']],
+      ['Voices', ['Silt']],
+    ]),
+  };
+  const offered = (chosen: string | null): unknown[] =>
+    slotFolders(folders, reasons, 'c', chosen).map((one) => [
+      one.folder.id,
+      one.count,
+      one.countBelow,
+      one.depth,
+    ]);
+
+  it('count what is below them, each plugin once, and nothing that cannot be loaded', () => {
+    expect(offered(null)).toEqual([
+      ['Mend', 0, 3, 0],
+      ['Voices', 1, 0, 0],
+    ]);
+  });
+  it('show those below the chosen one and on the way to it', () => {
+    expect(offered('Hum').slice(0, 3)).toEqual([
+      ['Mend', 0, 3, 0],
+      ['Hum', 2, 1, 1],
+      ['Deep', 2, 0, 2],
+    ]);
+  });
+  it('hold what is below them, their own first', () => {
+    expect(loadableWithin('Mend', folders, reasons)).toEqual([
+      'Silt',
+      'Shoalwater',
+      'Harbour Verb',
+    ]);
   });
 });

@@ -46,23 +46,45 @@ export const scopeFor = (wanted: SlotScope, counts: ScopeCounts): SlotScope =>
 /** A folder that is offered for a slot. */
 export interface SlotFolder {
   readonly folder: Folder;
-  /** How many of its plugins can be loaded here. */
+  /** How many of its plugins can be loaded here, and how many more of those in folders below it. */
   readonly count: number;
+  readonly countBelow: number;
   /** 0 at the top of the cabinet. */
   readonly depth: number;
 }
 
+/** Folders with what is in them, and the folders below each, by id. */
+export interface FoldersOfSlot {
+  readonly below: ReadonlyMap<string, readonly Folder[]>;
+  readonly members: ReadonlyMap<string, readonly string[]>;
+}
+
+/** Plugins of a folder and of all below it that can be loaded into the slot, each once, its own first. */
+export function loadableWithin(
+  folder: string,
+  folders: FoldersOfSlot,
+  reasons: SlotReasons,
+): string[] {
+  const lower = folders.below.get(folder) ?? [];
+  return [
+    ...new Set([
+      ...loadableIn(folders.members.get(folder) ?? [], reasons),
+      ...lower.flatMap(({ id }) => loadableWithin(id, folders, reasons)),
+    ]),
+  ];
+}
+
 /**
- * Folders that hold something for the slot: those at the top, and below the chosen one and what it
- * stands in.
+ * Folders that hold something for the slot, themselves or below: those at the top, and below the
+ * chosen one and the folders that lead to it.
  */
 export function slotFolders(
-  below: ReadonlyMap<string, readonly Folder[]>,
-  members: ReadonlyMap<string, readonly string[]>,
+  folders: FoldersOfSlot,
   reasons: SlotReasons,
   cabinet: string,
   chosen: string | null,
 ): SlotFolder[] {
+  const { below, members } = folders;
   const leadsToChosen = (id: string): boolean =>
     id === chosen || (below.get(id) ?? []).some((lower) => leadsToChosen(lower.id));
   const from = (parent: string, depth: number): SlotFolder[] =>
@@ -70,17 +92,17 @@ export function slotFolders(
       .filter((folder) => folder.form !== 'divider')
       .flatMap((folder) => {
         const count = loadableIn(members.get(folder.id) ?? [], reasons).length;
-        const lower = from(folder.id, depth + 1);
+        const countBelow = loadableWithin(folder.id, folders, reasons).length - count;
         return [
-          ...(count > 0 || lower.length > 0 ? [{ folder, count, depth }] : []),
-          ...(leadsToChosen(folder.id) ? lower : []),
+          ...(count + countBelow > 0 ? [{ folder, count, countBelow, depth }] : []),
+          ...(leadsToChosen(folder.id) ? from(folder.id, depth + 1) : []),
         ];
       });
   return from(cabinet, 0);
 }
 
 /** Those of the plugins that can be loaded into the slot. */
-export const loadableIn = <I extends string>(ids: readonly I[], reasons: SlotReasons): I[] =>
+const loadableIn = <I extends string>(ids: readonly I[], reasons: SlotReasons): I[] =>
   ids.filter((id) => reasons.get(id) === null);
 
 /** What a search of a slot looks at. */

@@ -308,6 +308,24 @@ describe('the chest', () => {
       'Gates, folder, 0 plugins',
     ]);
     expect(front('Delays').textContent).toContain('Tapes 0');
+    expect(front('Delays').textContent).not.toContain('+');
+  });
+
+  it('counts what is below a folder beside its own, each plugin once', () => {
+    show({
+      records: [
+        ...records,
+        folderOf('Deep', { parent: asId('Tapes') }),
+        placed('Tapes', 'egret'),
+        placed('Tapes', 'sluice'),
+        placed('Deep', 'sluice'),
+        placed('Deep', 'wharf'),
+      ],
+    });
+    expect(front('Delays').textContent).toContain('2 + 2');
+    expect(front('Delays').getAttribute('aria-label')).toBe(
+      'Delays, folder, 2 plugins and 2 below',
+    );
   });
 
   it('opens a folder in the address, with its plugins, and closes it', async () => {

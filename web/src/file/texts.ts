@@ -145,8 +145,8 @@ export const formWords = {
   divider: 'divider',
 } as const;
 export const dividerPressToRename = 'Divider: press to rename';
-export const folderHolds = (folder: string, form: string, count: number): string =>
-  `${folder}, ${form}, ${plural(count, 'plugin')}`;
+export const folderHolds = (folder: string, form: string, count: number, below: number): string =>
+  `${folder}, ${form}, ${plural(count, 'plugin')}${below === 0 ? '' : ` and ${below} below`}`;
 export const shownFromAnotherCabinet = 'shown from another cabinet';
 export const pinned = 'pinned';
 export const andMore = (count: number): string => `and ${count} more`;

@@ -145,13 +145,13 @@ const Places = memo(function PlacesToLook({
         cabinet={cabinet?.name ?? ''}
         onChange={changeScope}
       />
-      {folders.map(({ folder: one, count, depth }) => (
+      {folders.map(({ folder: one, count, countBelow, depth }) => (
         <button
           key={one.id}
           type="button"
           aria-pressed={one.id === folder}
           className={`scope ${one.form} ${depth > 0 ? 'lower' : ''}`}
-          title={texts.thatCanBeLoadedHere(count)}
+          title={texts.thatCanBeLoadedHere(count, countBelow)}
           onClick={() => {
             goTo(one.id === folder ? null : one.id);
           }}

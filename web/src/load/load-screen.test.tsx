@@ -321,6 +321,29 @@ describe('where to look', () => {
     expect(names()).toEqual(['Sluice']);
   });
 
+  it('of a folder looks below it, too', async () => {
+    await show({
+      records: [
+        ...records,
+        folderOf('Deep', { parent: asId('Gates') }),
+        {
+          table: 'placement',
+          id: asId('q'),
+          folder: asId('Deep'),
+          plugin: wharf.id,
+          position: 'V',
+        },
+      ],
+    });
+    const gates = screen.getByRole('button', { name: 'Gates' });
+    expect(gates.title).toBe('1 + 1 that can be loaded here');
+    fireEvent.click(gates);
+    expect(names()).toEqual(['Sluice', 'Wharf']);
+    type('wha');
+    expect(names()).toEqual(['Wharf']);
+    expect(screen.queryByText(/found in all/)).toBeNull();
+  });
+
   it('widens to all by itself where the folder has nothing of the letters, and says so', async () => {
     await show({ records });
     type('slip');

@@ -74,7 +74,8 @@ export const aFewLetters = 'A few letters …';
 export const lettersOfThePluginToLoad = 'Letters of the plugin to load';
 export const foundOfAmong = (found: number, among: number): string => `${found} of ${among}`;
 export const whereToLook = 'Where to look';
-export const thatCanBeLoadedHere = (count: number): string => `${count} that can be loaded here`;
+export const thatCanBeLoadedHere = (count: number, below: number): string =>
+  `${below === 0 ? count : `${count} + ${below}`} that can be loaded here`;
 export const noneOfTheseIn = 'None of these in';
 export const foundInAll = ': found in all.';
 export const pluginsThatFit = 'Plugins that fit';

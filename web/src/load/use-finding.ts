@@ -9,7 +9,7 @@ import {
   countScopes,
   createSlotSearch,
   forgotten,
-  loadableIn,
+  loadableWithin,
   scopeFor,
   slotFolders,
   slotRows,
@@ -71,14 +71,14 @@ export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
   const settingFinder = useSettingFinder();
   const { folder } = wanted;
   const folders = useMemo(
-    () => slotFolders(below, members, reasons, cabinet?.id ?? '', folder),
+    () => slotFolders({ below, members }, reasons, cabinet?.id ?? '', folder),
     [below, members, reasons, cabinet?.id, folder],
   );
   const counts = useMemo(() => countScopes(reasons, foldersOf), [reasons, foldersOf]);
   const scope = scopeFor(wanted.scope, counts);
   const inFolder = useMemo(
-    () => (folder === null ? null : loadableIn(members.get(folder) ?? [], reasons)),
-    [folder, members, reasons],
+    () => (folder === null ? null : loadableWithin(folder, { below, members }, reasons)),
+    [folder, below, members, reasons],
   );
   const lost = useForgotten(scope === 'forgot', reasons, inFolder);
   const search = useMemo(

@@ -7,6 +7,7 @@ import { memo, useState, type MouseEvent } from 'react';
 import type { Arrangement } from '@clever-drawer/core/arrangement';
 import type { Folder } from '@clever-drawer/core/order';
 import { useArrangement } from '../../studio/contexts.ts';
+import { countBelow } from '../model/members-below.ts';
 import { FolderMenu } from './folder-menu.tsx';
 import { useDragRole, useDrag, type Drag } from '../drag/drag-store.ts';
 import type { ChestActs } from './use-chest.ts';
@@ -103,6 +104,7 @@ const Face = memo(function DrawerFace({ folder, isOpen, isFocusable, acts }: Pro
   const members = arrangement.members.get(folder.id) ?? [];
   const below = (arrangement.below.get(folder.id) ?? []).filter((f) => f.form !== 'divider');
   const isSmart = folder.form === 'smart';
+  const lower = below.length === 0 ? 0 : countBelow(arrangement, folder.id);
   return (
     <button
       type="button"
@@ -110,7 +112,12 @@ const Face = memo(function DrawerFace({ folder, isOpen, isFocusable, acts }: Pro
       data-folder={folder.id}
       aria-expanded={isOpen}
       tabIndex={isFocusable ? 0 : -1}
-      aria-label={texts.folderHolds(folder.name, texts.formWords[folder.form], members.length)}
+      aria-label={texts.folderHolds(
+        folder.name,
+        texts.formWords[folder.form],
+        members.length,
+        lower,
+      )}
       onFocus={() => {
         acts.focus(folder.id);
       }}
@@ -131,6 +138,7 @@ const Face = memo(function DrawerFace({ folder, isOpen, isFocusable, acts }: Pro
           </span>
         )}{' '}
         {members.length}
+        {lower > 0 && ` + ${lower}`}
         {folder.shortcutTo && <Layers size={12} aria-label={texts.shownFromAnotherCabinet} />}
         {folder.isPinned && <Pin size={12} aria-label={texts.pinned} />}
       </span>
