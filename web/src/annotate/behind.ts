@@ -3,6 +3,7 @@ import { dialogOf, fetchedBehind } from '../ui/behind.ts';
 
 const dialogs = fetchedBehind(() => import('./dialogs.ts'));
 
+export const FileIn = dialogOf(dialogs, (module) => module.FileIn);
 export const NameDialog = dialogOf(dialogs, (module) => module.NameDialog);
 export const TrialForm = dialogOf(dialogs, (module) => module.TrialForm);
 export const TypesPicker = dialogOf(dialogs, (module) => module.TypesPicker);

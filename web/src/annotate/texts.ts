@@ -73,3 +73,14 @@ export const takeTheTagOffEverywhere = (tag: string): string =>
 export const takeOff = 'Take off';
 export const newNameOfTheTag = (tag: string): string => `New name of the tag ${tag}`;
 export const renameIt = 'Rename';
+
+// file-in
+export const moveToFolder = (what: string): string => `Move ${what} to …`;
+export const fileInFolder = (what: string): string => `File ${what} in …`;
+export const makeTheFolder = 'Make the folder';
+export const andFileThere = (what: string): string => `and file ${what} there`;
+export const alwaysIn = 'always in, by hand · ';
+export const parentIn = (parent: string): string => `in ${parent} · `;
+export const alreadyThere = ' · already there';
+export const someOrAllPlugins = (count: number): string => plural(count, 'plugin');
+export const lettersOfTheFoldersName = "Letters of the folder's name";

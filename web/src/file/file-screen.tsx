@@ -5,14 +5,14 @@ import type { Plugin } from '@clever-drawer/core/catalog';
 import type { Placement } from '@clever-drawer/core/order';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { annotateAct } from '../annotate/annotate.ts';
-import { NameDialog, TypesPicker, useDialogsBehind } from '../annotate/behind.ts';
-import { writeStored, readStored, useKeys } from '../ui/keys.ts';
+import { FileIn, NameDialog, TypesPicker, useDialogsBehind } from '../annotate/behind.ts';
+import { useRecentFolders } from '../annotate/use-recent-folders.ts';
+import { useKeys } from '../ui/keys.ts';
 import { usePickerBehind } from '../ui/picker.tsx';
 import { useAddress } from '../ui/use-address.ts';
-import { useChanged } from '../ui/use-changed.ts';
 import { useLatest } from '../ui/use-latest.ts';
 import { favouriteAct } from '../annotate/filing.ts';
-import { FileIn, Suggestions, useFormsBehind } from './forms/behind.ts';
+import { Suggestions, useFormsBehind } from './forms/behind.ts';
 import { Chest } from './chest/chest.tsx';
 import { Dragging } from './drag/dragging.tsx';
 import './file.css';
@@ -45,7 +45,7 @@ export function FileScreen() {
   const chest = useChest(open, wishes);
   const moving = typeof dialog === 'object' && dialog !== null ? dialog : undefined;
   const activePlugin = active === null ? undefined : pluginById.get(active);
-  const { lately, onFiled } = useLately();
+  const { lately, onFiled } = useRecentFolders();
   const suggest = useCallback(() => {
     setDialog('suggest');
   }, []);
@@ -204,23 +204,6 @@ function TypesOf({ plugin, onClose }: { plugin: Plugin; onClose: () => void }) {
 
 /** What is asked in a dialog; a placement is one that is moved to another folder. */
 type Dialog = 'file' | 'file tray' | 'name' | 'type' | 'suggest' | Placement | null;
-
-/** The folders filed in last, latest first, kept in this browser. */
-function useLately(): { lately: readonly string[]; onFiled: (folder: string) => void } {
-  const [lately, setLately] = useState<readonly string[]>(() =>
-    readStored('filed-in', '')
-      .split(' ')
-      .filter((id) => id !== ''),
-  );
-  const onFiled = useCallback((folder: string) => {
-    setLately((before) => [folder, ...before.filter((id) => id !== folder)].slice(0, mostRecent));
-  }, []);
-  useChanged(lately, (now) => {
-    writeStored('filed-in', now.join(' '));
-  });
-  return { lately, onFiled };
-}
-const mostRecent = 5;
 
 /** The open folder stands in the address. */
 function useOpenFolder(): [string | null, (folder: string | null) => void] {

@@ -331,15 +331,6 @@ export const emptyTray = 'Empty tray';
 export const inTheTray = 'In the tray';
 export const takeOutOfTheTray = (plugin: string): string => `Take ${plugin} out of the tray`;
 
-// file-in
-export const moveToFolder = (what: string): string => `Move ${what} to …`;
-export const fileInFolder = (what: string): string => `File ${what} in …`;
-export const makeTheFolder = 'Make the folder';
-export const andFileThere = (what: string): string => `and file ${what} there`;
-export const alwaysIn = 'always in, by hand · ';
-export const parentIn = (parent: string): string => `in ${parent} · `;
-export const alreadyThere = ' · already there';
-
 // suggestions
 export const everythingIsInAFolder = 'Everything is in a folder';
 export const unfiledAndLikely = (count: number, open: number): string =>

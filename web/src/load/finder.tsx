@@ -10,6 +10,7 @@ import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
 import { CabinetChoice } from './cabinet-choice.tsx';
 import { Copies, Facts } from './details.tsx';
+import { FilePlugin } from './file-plugin.tsx';
 import { HitRow } from './hit-row.tsx';
 import type { Finding, Slot } from './use-finding.ts';
 import { TryAgain } from './try-again.tsx';
@@ -21,7 +22,7 @@ type Loader = ReturnType<typeof useLoader>;
 export function Finder(props: LoaderProps) {
   const { field, settings, track, index, before } = props;
   const loader = useLoader(props);
-  const { typed, copyAt, naming, refusal, where, finding, active } = loader;
+  const { typed, copyAt, naming, filing, refusal, where, finding, active } = loader;
   const { hits, scope } = finding;
   const onScroll = useInView(active?.plugin.id, copyAt, active === hits[0]);
   const isBlank = typed === '' && where.folder === null;
@@ -55,6 +56,15 @@ export function Finder(props: LoaderProps) {
       )}
       {hits.length === 0 && <Nothing scope={scope} finding={finding} />}
       <KeysHint keys={texts.finderKeys} />
+      {filing && (
+        <FilePlugin
+          plugin={filing.id}
+          onClose={() => {
+            loader.setFiling(null);
+            field.current?.focus();
+          }}
+        />
+      )}
       {naming && (
         <NameDialog
           plugin={naming}

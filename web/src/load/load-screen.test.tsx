@@ -287,6 +287,46 @@ describe('finding and loading', () => {
   });
 });
 
+describe('filing where one met it', () => {
+  const records: readonly OrderRecord[] = [cabinetOf('c'), folderOf('Gates'), folderOf('Wide')];
+
+  it('takes a hit into a folder by its name, and goes on at the slot', async () => {
+    const { acts } = await show({ records });
+    press('F4');
+    type('slip');
+    press('f', { ctrlKey: true });
+    const dialog = await screen.findByRole('dialog', { name: 'File Slipway in …' });
+    fireEvent.change(within(dialog).getByRole('combobox'), { target: { value: 'wi' } });
+    fireEvent.click(await within(dialog).findByRole('option', { name: /^Wide/ }));
+    expect(acts).toMatchObject([{ act: 'file', folder: 'Wide', plugins: [{ plugin: 'slipway' }] }]);
+    await waitFor(() => {
+      expect(screen.queryByRole('dialog')).toBeNull();
+    });
+    expect(document.activeElement).toBe(field());
+    expect(field().value).toBe('slip');
+  });
+
+  it('takes the plugin of a slot, into a new folder as well', async () => {
+    const { acts } = await show({
+      records,
+      session: sessionOf(track('Voice', [slot('1', sluice)])),
+    });
+    const button = screen.getByRole('button', { name: /^Slot 1: Sluice/ });
+    button.focus();
+    press('f');
+    const dialog = await screen.findByRole('dialog', { name: 'File Sluice in …' });
+    fireEvent.change(within(dialog).getByRole('combobox'), { target: { value: 'Doors' } });
+    fireEvent.click(await within(dialog).findByRole('option', { name: /Make the folder/ }));
+    expect(acts).toMatchObject([
+      { act: 'add-folder', name: 'Doors', plugins: [{ plugin: 'sluice' }] },
+    ]);
+    await waitFor(() => {
+      expect(screen.queryByRole('dialog')).toBeNull();
+    });
+    expect(document.activeElement).toBe(screen.getByRole('button', { name: /^Slot 1: Sluice/ }));
+  });
+});
+
 describe('where to look', () => {
   const records: readonly OrderRecord[] = [
     cabinetOf('c'),

@@ -16,6 +16,7 @@ import { Repairs } from './repairs.tsx';
 import { SessionMenu } from './session-menu.tsx';
 import type { At, Opening, SlotActs } from './model/slots.ts';
 import { Kbd } from '../ui/kbd.tsx';
+import { FilePlugin } from './file-plugin.tsx';
 import * as texts from './texts.ts';
 
 interface Props {
@@ -28,6 +29,7 @@ interface Props {
 
 export function Session({ session, chosen, opening, box, acts }: Props) {
   const [isOpen, setOpen] = useState(false);
+  const [filing, setFiling] = useState<SlotView | null>(null);
   const onKeyDown = (event: KeyboardEvent): void => {
     const target = event.target as HTMLElement;
     const id = target.dataset['slot'];
@@ -67,6 +69,9 @@ export function Session({ session, chosen, opening, box, acts }: Props) {
             Delete: () => {
               acts.empty(slot.id);
             },
+            F: () => {
+              setFiling(slot);
+            },
             0: () => {
               acts.bypass(slot.id, !slot.isBypassed);
             },
@@ -97,6 +102,15 @@ export function Session({ session, chosen, opening, box, acts }: Props) {
       </div>
       <SlotKeys />
       <KeysPerLoad />
+      {filing?.plugin && (
+        <FilePlugin
+          plugin={filing.asked.setting?.id ?? filing.plugin}
+          onClose={() => {
+            setFiling(null);
+            box.current?.querySelector<HTMLElement>(`[data-slot="${filing.id}"]`)?.focus();
+          }}
+        />
+      )}
     </section>
   );
 }
@@ -104,6 +118,9 @@ export function Session({ session, chosen, opening, box, acts }: Props) {
 function SlotKeys() {
   return (
     <p className="keys-hint slots-keys">
+      <span>
+        <kbd>F</kbd> {texts.file}
+      </span>
       <span>
         <Kbd keys="Delete" /> {texts.empty}
       </span>

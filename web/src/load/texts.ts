@@ -49,6 +49,7 @@ export const finderKeys = [
   ['Alt+Enter', 'choose the copy'],
   ['↑ ↓', 'move'],
   ['Ctrl+B', 'favourite'],
+  ['Ctrl+F', 'file'],
   ['F2', 'nickname'],
   ['Ctrl+I', 'facts'],
   ['Ctrl+P', 'pictures'],
@@ -197,6 +198,7 @@ export const trackKinds: Record<TrackKind, string> = {
   bus: 'bus',
   final: 'final',
 };
+export const file = 'file';
 export const empty = 'empty';
 export const bypass = 'bypass';
 export const move = 'move';

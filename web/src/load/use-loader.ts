@@ -42,6 +42,7 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
   const [mark, setMark] = useState<Mark>(first);
   const [copyAt, setCopyAt] = useState<number | null>(null);
   const [naming, setNaming] = useState<Plugin | null>(null);
+  const [filing, setFiling] = useState<Plugin | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const looks = useLooks();
   const where = useScope(cabinetSlotAt(slot.track.sort, slot.index), () => {
@@ -123,6 +124,9 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
       name: () => {
         setNaming(active?.plugin ?? null);
       },
+      file: () => {
+        setFiling(active?.plugin ?? null);
+      },
       togglePictures: looks.togglePictures,
       toggleFacts: looks.toggleFacts,
       toggleForgotten: () => {
@@ -161,6 +165,8 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
     copyAt,
     naming,
     setNaming,
+    filing,
+    setFiling,
     refusal,
     ...looks,
     where,

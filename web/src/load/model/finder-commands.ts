@@ -11,6 +11,7 @@ export interface FinderActs {
   readonly nextFolder: (step: 1 | -1) => void;
   readonly toggleFavourite: () => void;
   readonly name: () => void;
+  readonly file: () => void;
   readonly togglePictures: () => void;
   readonly toggleFacts: () => void;
   readonly toggleForgotten: () => void;
@@ -92,6 +93,7 @@ function hitCommands({ at, hits }: FinderState, acts: FinderActs): Command[] {
     { keys: ['ArrowUp'], run: () => acts.moveTo(Math.max(0, at - 1)) },
     { keys: ['Ctrl+B'], run: acts.toggleFavourite },
     { keys: ['F2'], run: acts.name },
+    { keys: ['Ctrl+F'], run: acts.file },
     { keys: ['Ctrl+P'], run: acts.togglePictures },
     { keys: ['Ctrl+I'], run: acts.toggleFacts },
     { keys: ['Ctrl+G'], run: acts.toggleForgotten },

@@ -2,7 +2,7 @@
 import type { Act } from '@clever-drawer/core/acts';
 import { asId, type FolderId } from '@clever-drawer/core/id';
 import type { Cabinet, Folder, Placement } from '@clever-drawer/core/order';
-import { newPlaces } from '../../annotate/filing.ts';
+import { newPlaces } from './filing.ts';
 
 /** The placement that is moved; none files a reference. */
 type Moving = Pick<Placement, 'folder'> | undefined;

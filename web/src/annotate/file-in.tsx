@@ -1,11 +1,12 @@
 /** F: file plugins in a folder found by a few letters, or in a new one. */
+import type { Act } from '@clever-drawer/core/acts';
 import { asId } from '@clever-drawer/core/id';
 import type { Cabinet, Folder, Placement } from '@clever-drawer/core/order';
-import { useActs, useArrangement, useCatalog } from '../../studio/contexts.ts';
-import { Picker, type Choice } from '../../ui/picker.tsx';
-import { planFiling } from '../model/drop-plan.ts';
-import { filingTargets, isNameTaken, keepInAct, newFolderAct } from '../model/filing-targets.ts';
-import * as texts from '../texts.ts';
+import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
+import { Picker, type Choice } from '../ui/picker.tsx';
+import { fileAct } from './filing.ts';
+import { filingTargets, isNameTaken, keepInAct, newFolderAct } from './filing-targets.ts';
+import * as texts from './texts.ts';
 
 interface Props {
   readonly plugins: readonly string[];
@@ -22,21 +23,11 @@ interface Props {
 export function FileIn({ plugins, moving, lately, onClose, onFiled, onUndone }: Props) {
   const { pluginById } = useCatalog();
   const { act } = useActs();
-  const { arrangement, cabinet, cabinets, nameOf } = useArrangement();
+  const { arrangement, cabinet, nameOf } = useArrangement();
   const only = pluginById.get(plugins[0] ?? '');
   const what = plugins.length === 1 && only ? nameOf(only) : texts.someOrAllPlugins(plugins.length);
   const file = (folder: Folder): void => {
-    const scene = {
-      arrangement,
-      cabinets,
-      plugins,
-      what,
-      part: 'inside',
-      isCopying: false,
-    } as const;
-    const { outcome } = planFiling(scene, folder, { placement: moving });
-    const wanted = outcome.kind === 'act' ? outcome.act : keepInAct(folder, plugins);
-    if (act(wanted, { onUndone })) {
+    if (act(actFor(folder, plugins, moving), { onUndone })) {
       onFiled(folder.id);
     }
   };
@@ -79,6 +70,16 @@ export function FileIn({ plugins, moving, lately, onClose, onFiled, onUndone }: 
       onClose={onClose}
     />
   );
+}
+
+/** Files, moves, or keeps in a smart folder by hand. */
+function actFor(folder: Folder, plugins: readonly string[], moving: Placement | undefined): Act {
+  if (folder.form === 'smart') {
+    return keepInAct(folder, plugins);
+  }
+  return moving
+    ? { act: 'move-to', placements: [moving.id], folder: folder.id, before: null }
+    : fileAct(folder.id, plugins);
 }
 
 const NewFolder = ({ name, what }: { name: string; what: string }) => (
