@@ -98,6 +98,30 @@ describe('the folders of a slot', () => {
       ['Voices', 1, 0, 0],
     ]);
   });
+  it('stand below their dividers; one with nothing below it is left out', () => {
+    const lined = {
+      ...folders,
+      below: new Map([
+        [
+          'c',
+          [
+            folder('Voices'),
+            folder('By job', { form: 'divider' }),
+            folder('By type', { form: 'divider' }),
+            folder('Empty'),
+            folder('Mend'),
+            folder('Hum'),
+          ],
+        ],
+      ]),
+    };
+    expect(
+      slotFolders(lined, reasons, 'c', null).map((one) => [one.folder.id, one.divider]),
+    ).toEqual([
+      ['Voices', null],
+      ['Hum', 'By type'],
+    ]);
+  });
   it('show those below the chosen one and on the way to it', () => {
     expect(offered('Hum').slice(0, 3)).toEqual([
       ['Mend', 0, 3, 0],

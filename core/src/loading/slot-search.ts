@@ -51,6 +51,8 @@ export interface SlotFolder {
   readonly countBelow: number;
   /** 0 at the top of the cabinet. */
   readonly depth: number;
+  /** The name of the divider above it, where it is the first that is offered below that one. */
+  readonly divider: string | null;
 }
 
 /** Folders with what is in them, and the folders below each, by id. */
@@ -87,17 +89,23 @@ export function slotFolders(
   const { below, members } = folders;
   const leadsToChosen = (id: string): boolean =>
     id === chosen || (below.get(id) ?? []).some((lower) => leadsToChosen(lower.id));
-  const from = (parent: string, depth: number): SlotFolder[] =>
-    (below.get(parent) ?? [])
-      .filter((folder) => folder.form !== 'divider')
-      .flatMap((folder) => {
-        const count = loadableIn(members.get(folder.id) ?? [], reasons).length;
-        const countBelow = loadableWithin(folder.id, folders, reasons).length - count;
-        return [
-          ...(count + countBelow > 0 ? [{ folder, count, countBelow, depth }] : []),
-          ...(leadsToChosen(folder.id) ? from(folder.id, depth + 1) : []),
-        ];
-      });
+  const from = (parent: string, depth: number): SlotFolder[] => {
+    let divider: string | null = null;
+    return (below.get(parent) ?? []).flatMap((folder) => {
+      if (folder.form === 'divider') {
+        divider = folder.name;
+        return [];
+      }
+      const count = loadableIn(members.get(folder.id) ?? [], reasons).length;
+      const countBelow = loadableWithin(folder.id, folders, reasons).length - count;
+      if (count + countBelow === 0) {
+        return [];
+      }
+      const offered = { folder, count, countBelow, depth, divider };
+      divider = null;
+      return [offered, ...(leadsToChosen(folder.id) ? from(folder.id, depth + 1) : [])];
+    });
+  };
   return from(cabinet, 0);
 }
 

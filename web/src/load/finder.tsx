@@ -155,19 +155,21 @@ const Places = memo(function PlacesToLook({
         cabinet={cabinet?.name ?? ''}
         onChange={changeScope}
       />
-      {folders.map(({ folder: one, count, countBelow, depth }) => (
-        <button
-          key={one.id}
-          type="button"
-          aria-pressed={one.id === folder}
-          className={`scope ${one.form} ${depth > 0 ? 'lower' : ''}`}
-          title={texts.thatCanBeLoadedHere(count, countBelow)}
-          onClick={() => {
-            goTo(one.id === folder ? null : one.id);
-          }}
-        >
-          {one.name}
-        </button>
+      {folders.map(({ folder: one, count, countBelow, depth, divider }) => (
+        <span key={one.id} className="scope-place">
+          {divider !== null && <span className="scope-divider">{divider}</span>}
+          <button
+            type="button"
+            aria-pressed={one.id === folder}
+            className={`scope ${one.form} ${depth > 0 ? 'lower' : ''}`}
+            title={texts.thatCanBeLoadedHere(count, countBelow)}
+            onClick={() => {
+              goTo(one.id === folder ? null : one.id);
+            }}
+          >
+            {one.name}
+          </button>
+        </span>
       ))}
     </div>
   );
