@@ -143,7 +143,7 @@ beforeEach(() => {
       this.#tell = tell;
     }
     observe(): void {
-      queueMicrotask(this.#tell);
+      this.#tell();
     }
     unobserve(): void {
       // Told once.
