@@ -82,7 +82,9 @@ module.exports = {
       name: 'core-ground',
       comment: 'problem, change and ids know nothing of the rooms',
       severity: 'error',
-      from: { path: '^core/src/(problem|change|id|grouped|memoize|print-number|time|serial-queue)\\.ts$' },
+      from: {
+        path: '^core/src/(problem|change|id|grouped|memoize|print-number|time|serial-queue)\\.ts$',
+      },
       to: { path: '^core/src/[^/]+/' },
     },
     {

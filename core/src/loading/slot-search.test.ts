@@ -4,7 +4,7 @@ import type { Plugin } from '../catalog/plugin.ts';
 import { entryOf, noGivenNames } from '../search/entry.ts';
 import { Finder } from '../search/finder.ts';
 import { habitsOf, noUse } from '../search/habits.ts';
-import { plainFolder, type Folder } from '../order/records.ts';
+import { folderOf } from '../order/records.test-data.ts';
 import { countScopes, createSlotSearch, loadableWithin, slotFolders } from './slot-search.ts';
 
 const plugin = (name: string): Plugin => ({
@@ -57,26 +57,19 @@ describe('the search of a slot', () => {
 });
 
 describe('the folders of a slot', () => {
-  const folder = (id: string, more: Partial<Folder> = {}): Folder => ({
-    table: 'folder',
-    id: asId(id),
-    cabinet: asId('c'),
-    parent: null,
-    form: 'folder',
-    name: id,
-    position: 'V',
-    rule: null,
-    ...plainFolder,
-    ...more,
-  });
   const folders = {
     below: new Map([
       [
         'c',
-        [folder('Line', { form: 'divider' }), folder('Mend'), folder('Empty'), folder('Voices')],
+        [
+          folderOf('Line', { form: 'divider' }),
+          folderOf('Mend'),
+          folderOf('Empty'),
+          folderOf('Voices'),
+        ],
       ],
-      ['Mend', [folder('Hum')]],
-      ['Hum', [folder('Deep')]],
+      ['Mend', [folderOf('Hum')]],
+      ['Hum', [folderOf('Deep')]],
     ]),
     members: new Map([
       ['Hum', ['Silt', 'Shoal', 'Shoalwater']],
@@ -105,12 +98,12 @@ describe('the folders of a slot', () => {
         [
           'c',
           [
-            folder('Voices'),
-            folder('By job', { form: 'divider' }),
-            folder('By type', { form: 'divider' }),
-            folder('Empty'),
-            folder('Mend'),
-            folder('Hum'),
+            folderOf('Voices'),
+            folderOf('By job', { form: 'divider' }),
+            folderOf('By type', { form: 'divider' }),
+            folderOf('Empty'),
+            folderOf('Mend'),
+            folderOf('Hum'),
           ],
         ],
       ]),
