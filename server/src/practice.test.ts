@@ -123,6 +123,47 @@ describe('loading', () => {
       ),
     ).toBe('unknown-record');
   });
+  it('takes the copy that fits the width of the track, or the one whose width was typed', async () => {
+    bundle('Gull-mono', real, { name: 'Gull', vendor: 'Osier' });
+    bundle('Gull-stereo', real, { name: 'Gull', vendor: 'Osier', channels: 2 });
+    await scan();
+    expect(
+      plugins
+        .get('Gull')
+        ?.copies.map((copy) => copy.audioOut)
+        .sort(),
+    ).toEqual([1, 2]);
+    const loaded = async (typed = 'gu'): Promise<unknown> => {
+      expect(codes(await load('track', 9, 'Gull', { typed }))).toBe('done');
+      return (await track('track')).slots.at(-1)?.asked.path.split('/').at(-1);
+    };
+    const widen = async (width: number): Promise<unknown> =>
+      codes(
+        await server.call('PUT', 'session/widths', { track: (await track('track')).id, width }),
+      );
+    expect((await track('track')).width).toBe(2);
+    expect([await loaded(), await loaded('gull mono')]).toEqual([
+      'Gull-stereo.lv2',
+      'Gull-mono.lv2',
+    ]);
+    expect(await widen(1)).toBe('done');
+    await server.restart();
+    expect((await track('track')).width).toBe(1);
+    expect([await loaded(), await loaded('gull stereo')]).toEqual([
+      'Gull-mono.lv2',
+      'Gull-stereo.lv2',
+    ]);
+    expect([await widen(0), await widen(65)]).toEqual(['field-invalid', 'field-invalid']);
+    const found = async (more: string): Promise<unknown> =>
+      (await server.call<FoundPlugin[]>('GET', `find?q=gull${more}`)).body[0]?.path
+        ?.split('/')
+        .at(-1);
+    expect([await found(''), await found('&width=1'), await found('%20mono')]).toEqual([
+      'Gull-stereo.lv2',
+      'Gull-mono.lv2',
+      'Gull-mono.lv2',
+    ]);
+  });
   it('refuses with reasons, and the session stands as before, also after a crash', async () => {
     const before = await session();
     expect([

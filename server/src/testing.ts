@@ -196,6 +196,8 @@ export function writeBundle(
     version?: number;
     class?: string;
     audio?: boolean;
+    /** Audio ports each way; one. */
+    channels?: number;
     program?: Uint8Array;
   },
 ): string {
@@ -205,7 +207,12 @@ export function writeBundle(
     facts.vendor === undefined ? '' : ` ; doap:maintainer [ foaf:name "${facts.vendor}" ]`;
   const port = (direction: string, index: number): string =>
     `[ a lv2:AudioPort , lv2:${direction}Port ; lv2:index ${index} ; lv2:symbol "p${index}" ; lv2:name "p${index}" ]`;
-  const ports = facts.audio ? ` ; lv2:port ${port('Input', 0)} , ${port('Output', 1)}` : '';
+  const channels = Array.from({ length: facts.channels ?? 1 }, (_, n) => n);
+  const ports = facts.audio
+    ? ` ; lv2:port ${channels
+        .flatMap((n) => [port('Input', n), port('Output', channels.length + n)])
+        .join(' , ')}`
+    : '';
   if (facts.program) {
     writeFileSync(join(bundle, 'program.so'), facts.program);
   }

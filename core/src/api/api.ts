@@ -350,6 +350,8 @@ export interface TrackView {
   readonly id: TrackId;
   readonly name: string;
   readonly sort: TrackKind;
+  /** Channels. */
+  readonly width: number;
   readonly slots: readonly SlotView[];
 }
 /** A session that was kept under a name. */

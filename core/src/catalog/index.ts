@@ -7,6 +7,7 @@ export {
 } from './catalog-change.ts';
 export { kinds, kindWords, whichIsUnknown, type Kind } from './kind.ts';
 export {
+  copiesInOrder,
   copyInFront,
   differsInWidth,
   isForOldSessions,

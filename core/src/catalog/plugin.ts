@@ -112,15 +112,23 @@ function misfit({ audioIn, audioOut }: CopyCard, width: number): number {
   return Math.abs(audioOut - width) + (isNarrowIn ? 0.5 : 0);
 }
 
+/** The copy that is used first. */
+export const copyInFront = (
+  plugin: Pick<Plugin, 'copies'>,
+  order?: readonly Format[],
+  width?: number | null,
+): CopyCard | undefined => copiesInOrder(plugin, order, width)[0];
+
 /**
- * The copy in front: present before gone, sound before failed, 64 bit before 32, for so many channels
- * (`width`) before others, then the preferred format, then by path. Without a width all are alike.
+ * The copies, the one that is used first in front: present before gone, sound before failed, 64 bit
+ * before 32, for so many channels (`width`) before others, then the preferred format, then by path.
+ * Without a width all are alike.
  */
-export function copyInFront(
+export function copiesInOrder(
   plugin: Pick<Plugin, 'copies'>,
   order: readonly Format[] = preferred,
   width: number | null = null,
-): CopyCard | undefined {
+): CopyCard[] {
   const formats = completed(order);
   const ranks = (copy: CopyCard): number[] => [
     stateRank[copy.state],
@@ -137,7 +145,7 @@ export function copyInFront(
         .find((difference) => difference !== 0) ?? 0
     );
   };
-  return [...plugin.copies].sort((a, b) => compare(a, b) || (a.path < b.path ? -1 : 1))[0];
+  return [...plugin.copies].sort((a, b) => compare(a, b) || (a.path < b.path ? -1 : 1));
 }
 
 /** Whether copies of a plugin are for different numbers of channels, so that it matters which is loaded. */

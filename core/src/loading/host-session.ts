@@ -43,6 +43,8 @@ export interface HostTrack {
   readonly id: TrackId;
   readonly name: string;
   readonly sort: TrackKind;
+  /** Channels; not said in sessions that were saved before tracks had a width. */
+  readonly width?: number;
   readonly slots: readonly HostSlot[];
 }
 
@@ -71,6 +73,12 @@ const onTrack = (
   tracks: session.tracks.map((one) =>
     one.id === track ? { ...one, slots: change(one.slots) } : one,
   ),
+});
+
+/** The session with a track of so many channels. */
+export const widenTrack = (session: HostSession, track: string, width: number): HostSession => ({
+  ...session,
+  tracks: session.tracks.map((one) => (one.id === track ? { ...one, width } : one)),
 });
 
 /** The track that has the slot. */

@@ -38,6 +38,7 @@ export {
   removeSlot,
   slotLimit,
   trackOfSlot,
+  widenTrack,
   type HostCopy,
   type HostSetting,
   type HostSession,
@@ -45,6 +46,14 @@ export {
   type HostSlot,
   type HostTrack,
 } from './host-session.ts';
+export {
+  commonWidths,
+  misfitsWidth,
+  widthBehind,
+  widthLimit,
+  widthOfTrack,
+  type Ports,
+} from './track-width.ts';
 export { misbehaviours, type Misbehaviour } from './misbehaviour.ts';
 export { createRepairer, type Known, type Repair, type RepairFor } from './repair.ts';
 export { halfLifeDays, warmth, weightOfAge, type Usage } from './warmth.ts';

@@ -20,6 +20,7 @@ import {
 import { wordsFactor, NameIndex, NameIndexBuilder, type CalledSo } from './name-index.ts';
 import { ownLetters, ownWorth } from './own-letters.ts';
 import { Best } from './scores.ts';
+import { hasWidth, splitWidth } from './width.ts';
 
 /** A plugin that was found, how well, and why. */
 export interface Hit {
@@ -34,6 +35,9 @@ export interface Found {
   readonly hits: readonly Hit[];
   readonly count: number;
 }
+
+/** Whether a plugin, at its position among the entries, is looked at. */
+export type IsAmong = (plugin: Plugin, at: number) => boolean;
 
 /** So many plugins are taken into the index in one step. */
 const inOneStep = 100;
@@ -69,14 +73,34 @@ export class Finder {
   /**
    * The best hits for what was typed; nothing typed ranks by habit alone. `isAmong` leaves others
    * out; it gets the position among the entries, too. The order is total: equal scores go by name,
-   * then id.
+   * then id. A width beside other words also finds what the others find and has a copy of it.
    */
-  find(
-    query: string,
-    habits: Habits,
-    limit: number,
-    isAmong?: (plugin: Plugin, at: number) => boolean,
-  ): Found {
+  find(query: string, habits: Habits, limit: number, isAmong: IsAmong = () => true): Found {
+    const { width, rest } = splitWidth(query);
+    if (width === null) {
+      return this.#find(query, habits, limit, isAmong);
+    }
+    const isMet = new Set<number>();
+    const called = this.#find(query, habits, limit, (plugin, at) => {
+      const isIn = isAmong(plugin, at);
+      if (isIn) {
+        isMet.add(at);
+      }
+      return isIn;
+    });
+    const wide = this.#find(
+      rest,
+      habits,
+      limit,
+      (plugin, at) => !isMet.has(at) && hasWidth(plugin, width) && isAmong(plugin, at),
+    );
+    return {
+      hits: [...called.hits, ...wide.hits].slice(0, limit),
+      count: called.count + wide.count,
+    };
+  }
+
+  #find(query: string, habits: Habits, limit: number, isAmong: IsAmong): Found {
     const parts = wordsOf(query);
     const joined = parts.join('');
     const shown = parts.join(' ');
@@ -100,7 +124,7 @@ export class Finder {
     let count = 0;
     for (let i = 0; i < size; i += 1) {
       const at = scores ? (scores.touched[i] as number) : i;
-      if (isAmong && !isAmong((this.entries[at] as Entry).plugin, at)) {
+      if (!isAmong((this.entries[at] as Entry).plugin, at)) {
         continue;
       }
       count += 1;
@@ -135,11 +159,7 @@ export class Finder {
    * The fewest letters, of its name or of its initials, for which a plugin stands first; null where
    * none does.
    */
-  fewestLetters(
-    plugin: string,
-    habits: Habits,
-    isAmong?: (plugin: Plugin, at: number) => boolean,
-  ): string | null {
+  fewestLetters(plugin: string, habits: Habits, isAmong?: IsAmong): string | null {
     const { joined = '', initials = '' } =
       this.entries.find((entry) => entry.plugin.id === plugin)?.texts[0] ?? {};
     for (let length = 1; length <= joined.length; length += 1) {

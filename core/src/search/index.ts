@@ -34,7 +34,8 @@ export {
   type Sorting,
 } from './filter.ts';
 export { entryOf, noGivenNames, type GivenNames, type Entry } from './entry.ts';
-export { Finder, type Found, type Hit } from './finder.ts';
+export { Finder, type Found, type Hit, type IsAmong } from './finder.ts';
 export { highlightedSpans } from './highlight.ts';
+export { hasWidth, splitWidth, type TypedWidth } from './width.ts';
 export { placesIn } from './places.ts';
 export { chosenByLetters, habitsOf, noUse, type Habit, type Habits, type Use } from './habits.ts';

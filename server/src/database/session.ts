@@ -84,6 +84,8 @@ export const removeSavedSession = async (
 export interface FoundInCatalog {
   readonly copy: string;
   readonly plugin: string;
+  readonly audioIn: number | null;
+  readonly audioOut: number | null;
 }
 /** What tells a session's copy from others: a name may be given by us where a copy has none. */
 export const sessionKey = ({
@@ -102,18 +104,22 @@ export async function copiesInCatalog(
   if (asked.length === 0) {
     return new Map();
   }
-  const rows: {
-    copy: string;
-    plugin: string;
+  const rows: (FoundInCatalog & {
     format: Format;
     path: string;
     identity: string | null;
-  }[] = await manager.query(
-    `SELECT id copy, plugin_id plugin, format, path, facts->>'identity' identity FROM copy
-      WHERE computer_id = $1 AND plugin_id IS NOT NULL AND path = ANY($2)`,
+  })[] = await manager.query(
+    `SELECT id copy, plugin_id plugin, format, path, facts->>'identity' identity,
+            (facts->>'audioIn')::int "audioIn", (facts->>'audioOut')::int "audioOut"
+       FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND path = ANY($2)`,
     [computer, asked.map((one) => one.path)],
   );
-  return new Map(rows.map(({ copy, plugin, ...of }) => [sessionKey(of), { copy, plugin }]));
+  return new Map(
+    rows.map(({ format, path, identity, ...found }) => [
+      sessionKey({ format, path, identity }),
+      found,
+    ]),
+  );
 }
 
 /** The catalogued copies at some paths. */

@@ -20,6 +20,7 @@ export type HostCommand =
   | { readonly do: 'empty'; readonly slot: string }
   | { readonly do: 'move'; readonly slot: string; readonly track: string; readonly index: number }
   | { readonly do: 'bypass'; readonly slot: string; readonly isBypassed: boolean }
+  | { readonly do: 'widen'; readonly track: string; readonly width: number }
   | { readonly do: 'set'; readonly settings: HostSettings }
   /** Opens a saved session: what cannot be opened stands there with its problem. */
   | { readonly do: 'open'; readonly session: HostSession };

@@ -7,7 +7,7 @@ import { once } from 'node:events';
 import { fromBuffer, toBuffer, type OscMessageOutput, type OscPacketOutput } from 'osc-min';
 import { formats, type Format } from '@clever-drawer/core/formats';
 import { asId } from '@clever-drawer/core/id';
-import { trackKinds, type SlotKind, type TrackKind } from '@clever-drawer/core/loading';
+import { trackKinds, widthLimit, type SlotKind, type TrackKind } from '@clever-drawer/core/loading';
 import { describe, type Result } from '@clever-drawer/core/problem';
 import { storable } from '@clever-drawer/core/text';
 import { changeSession, loadIntoSlot, viewSession } from '../usecases/session/practice-session.ts';
@@ -178,6 +178,7 @@ const commands: Readonly<Record<string, Command>> = {
       textAt(values, 0).slice(0, 200),
       isSlotSort(slot) ? slot : null,
       foundLimit,
+      numberAt(values, 2) === 0 ? undefined : Math.min(widthLimit, numberAt(values, 2)),
     );
     if (!found.ok) {
       return;

@@ -165,6 +165,8 @@ export function clientFor(computer: string) {
       call<SessionView>('POST', at('session/moves'), { slot, track, index }),
     bypassSlot: (slot: string, isBypassed: boolean) =>
       call<SessionView>('POST', at('session/bypasses'), { slot, isBypassed }),
+    widenTrack: (track: string, width: number) =>
+      call<SessionView>('PUT', at('session/widths'), { track, width }),
     putBackSlot: ({ track, index, slot }: { track: string; index: number; slot: SlotView }) =>
       call<SessionView>('POST', at('session/slots'), {
         track,

@@ -1,5 +1,10 @@
 /** Below the chosen plugin: its facts, or the choice of one of its copies. */
-import { isForOldSessions, type CopyCard, type Plugin } from '@clever-drawer/core/catalog';
+import {
+  copiesInOrder,
+  isForOldSessions,
+  type CopyCard,
+  type Plugin,
+} from '@clever-drawer/core/catalog';
 import type { Format } from '@clever-drawer/core/formats';
 import { whyNotCopy, type HostSettings } from '@clever-drawer/core/loading';
 import { typeName } from '@clever-drawer/core/taxonomy';
@@ -7,53 +12,41 @@ import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { sayTime } from '../ui/time-words.ts';
 import * as texts from './texts.ts';
 
-/** What so many channels are called. */
-export const width = (n: number): string => {
-  if (n === 0) {
-    return texts.noChannels;
-  }
-  if (n === 1) {
-    return texts.mono;
-  }
-  if (n === 2) {
-    return texts.stereo;
-  }
-  return texts.channels(n);
-};
 /** "mono in, stereo out" where the ports are known. */
 const portsOf = ({ audioIn, audioOut }: CopyCard): string => {
   if (audioIn === null && audioOut === null) {
     return '';
   }
   if (audioIn === audioOut) {
-    return width(audioIn ?? 0);
+    return texts.width(audioIn ?? 0);
   }
-  return texts.inOut(width(audioIn ?? 0), width(audioOut ?? 0));
+  return texts.inOut(texts.width(audioIn ?? 0), texts.width(audioOut ?? 0));
 };
 
-/** Those that the session takes first, in the user's order of formats. */
+/** Those that the session takes first, the one that would be loaded in front. */
 export function copiesToChoose(
-  { copies }: Plugin,
+  plugin: Plugin,
   settings: HostSettings,
   order: readonly Format[],
+  width: number,
 ): CopyCard[] {
-  const rank = (copy: CopyCard): number =>
-    (whyNotCopy(copy, settings) === null ? 0 : 100) + (order.indexOf(copy.format) + 1 || 50);
-  return [...copies].sort((a, b) => rank(a) - rank(b) || (a.path < b.path ? -1 : 1));
+  const isRefused = (copy: CopyCard): number => Number(whyNotCopy(copy, settings) !== null);
+  return copiesInOrder(plugin, order, width).sort((a, b) => isRefused(a) - isRefused(b));
 }
 
 interface CopiesProps {
   readonly plugin: Plugin;
   readonly chosen: number;
   readonly settings: HostSettings;
+  readonly width: number;
   readonly onPress: (copy: CopyCard) => void;
 }
 
-export function Copies({ plugin, chosen, settings, onPress }: CopiesProps) {
+export function Copies({ plugin, chosen, settings, width, onPress }: CopiesProps) {
   const { formatOrder } = useCatalog();
   return (
     <span className="copies-choice" role="group" aria-label={texts.copiesOf(plugin.name)}>
-      {copiesToChoose(plugin, settings, formatOrder).map((copy, at) => {
+      {copiesToChoose(plugin, settings, formatOrder, width).map((copy, at) => {
         const reason = whyNotCopy(copy, settings);
         return (
           <span

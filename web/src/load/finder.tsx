@@ -189,7 +189,7 @@ function Widened({ folder }: { folder: string | null }) {
 
 function Hits({ loader, settings }: { loader: Loader; settings: LoaderProps['settings'] }) {
   const { arrangement } = useArrangement();
-  const { finding, active, typed, hasPlaceKey, hasPictures, load } = loader;
+  const { finding, active, typed, hasPlaceKey, hasPictures, load, width } = loader;
   const isFavourite = (plugin: string): boolean =>
     isAmongFavourites(arrangement.foldersOf.get(plugin));
   return (
@@ -213,6 +213,7 @@ function Hits({ loader, settings }: { loader: Loader; settings: LoaderProps['set
           isFavourite={isFavourite(hit.plugin.id)}
           hasPictures={hasPictures}
           accepts={settings}
+          width={width}
           whyNot={finding.whyNot(hit.plugin.id)}
           onPress={() => {
             load(hit.plugin, null);
@@ -230,7 +231,7 @@ function Hits({ loader, settings }: { loader: Loader; settings: LoaderProps['set
  * are wanted.
  */
 function Below({ loader, settings }: { loader: Loader; settings: LoaderProps['settings'] }) {
-  const { active, copyAt, hasFacts, finding, load } = loader;
+  const { active, copyAt, hasFacts, finding, load, width } = loader;
   if (!active) {
     return null;
   }
@@ -241,6 +242,7 @@ function Below({ loader, settings }: { loader: Loader; settings: LoaderProps['se
         plugin={plugin}
         chosen={copyAt}
         settings={settings}
+        width={width}
         onPress={(copy) => {
           load(plugin, copy);
         }}

@@ -7,14 +7,13 @@ import {
   type CopyCard,
   type Plugin,
 } from '@clever-drawer/core/catalog';
-import { copyToLoad, type TakenBySession } from '@clever-drawer/core/loading';
+import { copyToLoad, misfitsWidth, type TakenBySession } from '@clever-drawer/core/loading';
 import type { Folder } from '@clever-drawer/core/order';
 import { highlightedSpans, type Hit } from '@clever-drawer/core/search';
 import { typeName } from '@clever-drawer/core/taxonomy';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { ofWhat } from '../annotate/of-what.ts';
-import { width } from './details.tsx';
 import * as texts from './texts.ts';
 
 interface Props {
@@ -27,6 +26,8 @@ interface Props {
   readonly hasPictures: boolean;
   /** What the session takes: the copy that it would load is told. */
   readonly accepts: TakenBySession;
+  /** The channels of the slot: the copy that fits is told. */
+  readonly width: number;
   readonly whyNot: string | null;
   readonly onPress: () => void;
   readonly children?: React.ReactNode;
@@ -40,6 +41,7 @@ export function HitRow({
   isFavourite,
   hasPictures,
   accepts,
+  width,
   whyNot,
   onPress,
   children,
@@ -47,7 +49,8 @@ export function HitRow({
   const { formatOrder } = useCatalog();
   const { arrangement, nameOf, namesOf } = useArrangement();
   const { plugin, because } = hit;
-  const copy = copyToLoad(plugin, accepts, formatOrder) ?? copyInFront(plugin, formatOrder);
+  const copy =
+    copyToLoad(plugin, accepts, formatOrder, width) ?? copyInFront(plugin, formatOrder, width);
   const label = namesOf(plugin.id)?.slotLabel;
   const name = nameOf(plugin);
   const folders = arrangement.foldersOf.get(plugin.id);
@@ -74,6 +77,7 @@ export function HitRow({
         whyNot={whyNot}
         because={because}
         copy={copy}
+        width={width}
         folder={folder}
       />
       {children}
@@ -93,6 +97,7 @@ interface HitFactsProps {
   readonly whyNot: string | null;
   readonly because: string;
   readonly copy: CopyCard | undefined;
+  readonly width: number;
   readonly folder: Folder | undefined;
 }
 
@@ -108,6 +113,7 @@ function HitFacts({
   whyNot,
   because,
   copy,
+  width,
   folder,
 }: HitFactsProps) {
   const { pictureOf } = useCatalog();
@@ -137,9 +143,7 @@ function HitFacts({
         {copy ? (
           <>
             <span className="chip format">{copy.format}</span>
-            {copy.audioOut !== null && differsInWidth(plugin) && (
-              <span className="width text-soft">{width(copy.audioOut)}</span>
-            )}
+            <CopyWidth plugin={plugin} copy={copy} width={width} />
           </>
         ) : (
           plugin.chain && <span className="chip format">{texts.inARow(plugin.chain.length)}</span>
@@ -148,6 +152,31 @@ function HitFacts({
       <span className="hand">{folder?.name}</span>
     </span>
   );
+}
+
+interface CopyWidthProps {
+  readonly plugin: Plugin;
+  readonly copy: CopyCard;
+  /** The channels of the slot. */
+  readonly width: number;
+}
+
+/** Of a copy its width, where it does not fit the slot or another copy has another one. */
+function CopyWidth({ plugin, copy, width }: CopyWidthProps) {
+  if (copy.audioOut === null) {
+    return null;
+  }
+  if (misfitsWidth(copy, width)) {
+    return (
+      <span className="width text-brick">
+        {texts.width(Math.min(copy.audioIn ?? copy.audioOut, copy.audioOut))}{' '}
+        {texts.inASlotOf(texts.width(width))}
+      </span>
+    );
+  }
+  return differsInWidth(plugin) ? (
+    <span className="width text-soft">{texts.width(copy.audioOut)}</span>
+  ) : null;
 }
 
 interface HitNamesProps {

@@ -61,6 +61,7 @@ const track = (
   id: asId(id),
   name: id,
   sort: 'track',
+  width: 2,
   slots,
   ...more,
 });
@@ -73,12 +74,12 @@ const sessionOf = (...tracks: readonly TrackView[]): SessionView => ({
 });
 
 const noHabits: HabitsView = { isLearning: true, here: [], after: [], letters: [] };
-const noKeys = {
+const noKeys: KeysView = {
   today: { loads: 0, keys: null },
   longest: null,
   weeks: [],
   loads: 0,
-} as unknown as KeysView;
+};
 
 interface Shown extends Omit<Partial<ScreenSaid>, 'client'> {
   readonly session?: SessionView;
@@ -422,8 +423,41 @@ describe('the slots', () => {
       ),
       client: { repairs: () => Promise.resolve([]) },
     });
-    expect(slotNamed(/^Slot 1: Sluice, bypassed$/)).toBeTruthy();
-    expect(slotNamed(/^Slot 2: Wharf, not open: It is gone\.$/)).toBeTruthy();
+    expect(slotNamed(/^Slot 1: Sluice, VST3 stereo, bypassed$/)).toBeTruthy();
+    expect(slotNamed(/^Slot 2: Wharf, VST3, not open: It is gone\.$/)).toBeTruthy();
+  });
+
+  it('say of a mono copy in a stereo slot that it does not fit', async () => {
+    const narrow = there('Narrow', {
+      copies: [copyOf('Narrow-vst3', { audioIn: 1, audioOut: 1 })],
+    });
+    await show({
+      plugins: [...plugins, narrow],
+      session: sessionOf(track('Voice', [slot('1', narrow)])),
+    });
+    expect(slotNamed(/^Slot 1: Narrow, VST3 mono in a stereo slot$/)).toBeTruthy();
+  });
+
+  it('have the width of their track, which a key and a menu change', async () => {
+    const widenTrack = jest.fn<Client['widenTrack']>(() =>
+      Promise.resolve(sessionOf(track('Voice', [], { width: 1 }), track('Pads'))),
+    );
+    const { beside } = await show({ client: { widenTrack } });
+    press('m', { ctrlKey: true });
+    await waitFor(() => {
+      expect(beside.map(({ words }) => words)).toEqual(['Voice is mono now']);
+    });
+    fireEvent.click(screen.getByRole('button', { name: 'Width of Voice: mono' }));
+    fireEvent.click(screen.getByRole('button', { name: 'stereo' }));
+    await waitFor(() => {
+      expect(beside).toHaveLength(2);
+    });
+    await beside[1]?.undo();
+    expect(widenTrack.mock.calls).toEqual([
+      ['Voice', 1],
+      ['Voice', 2],
+      ['Voice', 1],
+    ]);
   });
 
   it('are emptied, bypassed and moved by keys, each with what undoes it', async () => {

@@ -3,7 +3,7 @@ import { notifyManager, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useRef, useState } from 'react';
 import type { LoadRequest, SessionView, TrackView } from '@clever-drawer/core/api';
 import { messageOf } from '../api/client.ts';
-import { useActs, useArrangement, useComputer } from '../studio/contexts.ts';
+import { useActs, useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { useNotifyError } from '../studio/notify-error.ts';
 import { sessionQuery } from '../studio/studio-queries.ts';
 import { useNotices } from '../ui/notices.tsx';
@@ -14,8 +14,10 @@ import './load.css';
 import { Session } from './session.tsx';
 import {
   loadedInto,
+  otherWidth,
   pluginBefore,
   slotToFill,
+  widthOfSlot,
   type At,
   type Loaded,
   type Opening,
@@ -50,6 +52,7 @@ function LoadInto({ session }: { session: SessionView }) {
   const slots = useRef<HTMLDivElement>(null);
   const track = session.tracks.find((t) => t.id === chosen?.track) ?? session.tracks[0];
   const at = slotToFill(track, chosen, opening);
+  const { pluginById } = useCatalog();
   const choose = useCallback((next: At) => {
     setChosen(next);
     field.current?.focus();
@@ -107,6 +110,10 @@ function LoadInto({ session }: { session: SessionView }) {
           track={track}
           index={at.index}
           before={pluginBefore(track, at.index, opening)}
+          width={widthOfSlot(track, at.index, pluginById)}
+          onWiden={() => {
+            acts.widen(track.id, otherWidth(track.width));
+          }}
           settings={session.settings}
           field={field}
           onLoad={load}
@@ -156,7 +163,7 @@ function useUndoableLoad({ take }: SessionWork) {
 function useUndoableSlots(
   session: SessionView,
   { take, after }: SessionWork,
-): Pick<SlotActs, 'empty' | 'move' | 'bypass'> {
+): Pick<SlotActs, 'empty' | 'move' | 'bypass' | 'widen'> {
   const { client } = useComputer();
   const { did } = useActs();
   /** Does it, and once it is done notes how it is taken back. */
@@ -197,6 +204,16 @@ function useUndoableSlots(
           texts.moveOn(place.slot.asked.name, place.track.name),
           () => client.moveSlot(id, to, index),
           () => client.moveSlot(id, place.track.id, place.index),
+        );
+      }
+    },
+    widen: (id, width) => {
+      const track = session.tracks.find((one) => one.id === id);
+      if (track && track.width !== width) {
+        doing(
+          texts.trackIsNow(track.name, texts.width(width)),
+          () => client.widenTrack(id, width),
+          () => client.widenTrack(id, track.width),
         );
       }
     },

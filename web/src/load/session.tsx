@@ -5,16 +5,25 @@
 import { ChevronDown, LoaderCircle, Plus, Plug } from 'lucide-react';
 import { useState, type KeyboardEvent, type RefObject } from 'react';
 import type { SessionView, SlotView, TrackView } from '@clever-drawer/core/api';
-import { slotKindAt, type SlotKind } from '@clever-drawer/core/loading';
+import { commonWidths, misfitsWidth, slotKindAt, type SlotKind } from '@clever-drawer/core/loading';
 import { slotLabelFor } from '@clever-drawer/core/order';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { chord } from '../ui/keys.ts';
+import { Menu } from '../ui/menu.tsx';
+import { MenuItem } from '../ui/menu-item.tsx';
 import { KeepChain } from './keep-chain.tsx';
 import { KeepSetting } from './keep-setting.tsx';
 import { KeysPerLoad } from './keys-per-load.tsx';
 import { Repairs } from './repairs.tsx';
 import { SessionMenu } from './session-menu.tsx';
-import type { At, Opening, SlotActs } from './model/slots.ts';
+import {
+  copyInSlot,
+  otherWidth,
+  widthOfSlot,
+  type At,
+  type Opening,
+  type SlotActs,
+} from './model/slots.ts';
 import { Kbd } from '../ui/kbd.tsx';
 import { FilePlugin } from './file-plugin.tsx';
 import * as texts from './texts.ts';
@@ -60,6 +69,11 @@ export function Session({ session, chosen, opening, box, acts }: Props) {
       ArrowRight: walk(0, 1),
       ArrowUp: walk(-1, 0),
       ArrowDown: walk(1, 0),
+      W: () => {
+        if (track) {
+          acts.widen(track.id, otherWidth(track.width));
+        }
+      },
       'Alt+ArrowLeft': moveTo(0, -1),
       'Alt+ArrowRight': moveTo(0, 1),
       'Alt+ArrowUp': moveTo(-1, 0),
@@ -126,6 +140,9 @@ function SlotKeys() {
       </span>
       <span>
         <kbd>0</kbd> {texts.bypass}
+      </span>
+      <span>
+        <kbd>W</kbd> {texts.monoOrStereo}
       </span>
       <span>
         <Kbd keys="Alt" />
@@ -208,7 +225,10 @@ function Track({ track, chosen, opening, acts }: TrackProps) {
     >
       <span className="track-name">
         <strong>{track.name}</strong>
-        <span>{texts.trackKinds[track.sort]}</span>
+        <span>
+          {texts.trackKinds[track.sort]}{' '}
+          {track.sort !== 'notes' && <TrackWidth track={track} acts={acts} />}
+        </span>
       </span>
       <TrackSlots
         track={track}
@@ -222,6 +242,27 @@ function Track({ track, chosen, opening, acts }: TrackProps) {
         wants={wants}
       />
     </div>
+  );
+}
+
+/** The width of a track, and the menu that changes it. */
+function TrackWidth({ track, acts }: Pick<TrackProps, 'track' | 'acts'>) {
+  return (
+    <Menu
+      as="span"
+      className="link-words"
+      label={texts.widthOf(track.name, texts.width(track.width))}
+      onSelect={(width) => {
+        acts.widen(track.id, Number(width));
+      }}
+      items={commonWidths.map((width) => (
+        <MenuItem key={width} eventKey={String(width)} active={width === track.width}>
+          {texts.width(width)}
+        </MenuItem>
+      ))}
+    >
+      {texts.width(track.width)}
+    </Menu>
   );
 }
 
@@ -248,16 +289,23 @@ function TrackSlots({
   at,
   wants,
 }: TrackSlotsProps) {
+  const { pluginById } = useCatalog();
   return (
     <span className="track-slots">
       {track.slots.map((slot, index) => {
         const [label, name] = labelOf(slot);
         const shown = index === chosen ? texts.choosing : label;
         const coming = opening.find((one) => one.index === index);
-        const state = texts.slotState(
+        const copy = copyInSlot(slot, pluginById);
+        const isMisfit =
+          copy !== undefined && misfitsWidth(copy, widthOfSlot(track, index, pluginById));
+        const state = `${texts.copyOf(
+          slot.asked.format,
+          copy?.audioOut ? texts.width(copy.audioOut) : '',
+        )}${isMisfit ? ` ${texts.inASlotOf(texts.width(track.width))}` : ''}${texts.slotState(
           slot.isBypassed,
           slot.problem ? texts.notOpen(slot.problem.message) : '',
-        );
+        )}`;
         return (
           <SlotButton
             key={slot.id}
@@ -267,6 +315,7 @@ function TrackSlots({
             chosen={chosen}
             name={name}
             state={state}
+            width={isMisfit ? texts.width(copy.audioOut ?? 0) : null}
             acts={acts}
             coming={coming}
             shown={shown}
@@ -303,6 +352,8 @@ interface SlotButtonProps {
   readonly chosen: number | null;
   readonly name: string;
   readonly state: string;
+  /** What the copy is, where it does not fit the slot. */
+  readonly width: string | null;
   readonly acts: SlotActs;
   readonly coming: Opening | undefined;
   readonly shown: string;
@@ -315,6 +366,7 @@ function SlotButton({
   chosen,
   name,
   state,
+  width,
   acts,
   coming,
   shown,
@@ -333,6 +385,7 @@ function SlotButton({
       }}
     >
       {coming ? texts.opening : shown}
+      {width !== null && <span className="slot-width">{width}</span>}
     </button>
   );
 }

@@ -11,6 +11,12 @@ export const noChannels = 'nothing';
 export const mono = 'mono';
 export const stereo = 'stereo';
 export const channels = (n: number): string => plural(n, 'channel');
+/** What so many channels are called. */
+export const width = (count: number): string =>
+  ({ 0: noChannels, 1: mono, 2: stereo })[count] ?? channels(count);
+export const trackIsNow = (track: string, width: string): string => `${track} is ${width} now`;
+export const widthOf = (track: string, width: string): string => `Width of ${track}: ${width}`;
+export const inASlotOf = (width: string): string => `in a ${width} slot`;
 export const inOut = (ins: string, outs: string): string => `${ins} in, ${outs} out`;
 export const copiesOf = (plugin: string): string => `Copies of ${plugin}`;
 export const forOldSessions = '· for old sessions';
@@ -54,6 +60,7 @@ export const finderKeys = [
   ['Ctrl+I', 'facts'],
   ['Ctrl+P', 'pictures'],
   ['Ctrl+G', 'something I forgot'],
+  ['Ctrl+M', 'mono or stereo'],
   ['Esc', 'back to the slots'],
 ] as const;
 export const slotWants = {
@@ -201,6 +208,9 @@ export const trackKinds: Record<TrackKind, string> = {
 export const file = 'file';
 export const empty = 'empty';
 export const bypass = 'bypass';
+export const monoOrStereo = 'mono or stereo';
+export const copyOf = (format: string, width: string): string =>
+  `, ${format}${width === '' ? '' : ` ${width}`}`;
 export const move = 'move';
 export const allSlots = 'all slots';
 export const standsInForAHost = 'stands in for a host';

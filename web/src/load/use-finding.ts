@@ -41,6 +41,8 @@ export interface Slot {
   readonly index: number;
   /** The plugin in front of the slot. */
   readonly before: string | null;
+  /** The channels that reach the slot. */
+  readonly width: number;
   readonly settings: HostSettings;
 }
 

@@ -56,18 +56,21 @@ function finder({ answer = null, kept = [] }: Wanted = {}) {
       return true;
     },
   });
-  const props = {
-    track: { id: asId('t'), name: 'Voice', sort: 'audio', slots: [] },
+  const onWiden = jest.fn<() => undefined>();
+  const props: Parameters<typeof useLoader>[0] = {
+    track: { id: asId('t'), name: 'Voice', sort: 'track', width: 2, slots: [] },
     index: 0,
     before: null,
+    width: 2,
     settings: { formats: ['VST3', 'LV2'], takes32Bit: false },
     field: { current: document.createElement('input') },
+    onWiden,
     onLoad: (chosen: Chosen) => {
       loaded.push(chosen);
       return Promise.resolve(answer);
     },
     onLeave,
-  } as unknown as Parameters<typeof useLoader>[0];
+  };
   const { result } = renderHook(() => useLoader(props), { wrapper: Studio });
   const now = () => result.current;
   return {

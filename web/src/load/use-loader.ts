@@ -4,7 +4,7 @@ import type { CopyCard, Plugin } from '@clever-drawer/core/catalog';
 import type { FolderId } from '@clever-drawer/core/id';
 import { cabinetSlotAt } from '@clever-drawer/core/loading';
 import type { Folder } from '@clever-drawer/core/order';
-import type { Hit } from '@clever-drawer/core/search';
+import { splitWidth, type Hit } from '@clever-drawer/core/search';
 import { favouriteAct } from '../annotate/filing.ts';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { commandFor } from '../ui/commands.ts';
@@ -34,9 +34,11 @@ export interface LoaderProps extends Slot {
   /** Ends with what the host says when it refuses, else with null. */
   readonly onLoad: (chosen: Chosen) => Promise<string | null>;
   readonly onLeave: () => void;
+  /** Switches the track between mono and stereo. */
+  readonly onWiden: () => void;
 }
 
-export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
+export function useLoader({ onLoad, onLeave, onWiden, field, ...slot }: LoaderProps) {
   const { formatOrder } = useCatalog();
   const [typed, setTyped] = useState('');
   const [mark, setMark] = useState<Mark>(first);
@@ -57,7 +59,9 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
   const finding = { ...found, hits };
   const at = placeOf(mark, hits);
   const active = hits[at];
-  const copies = active ? copiesToChoose(active.plugin, slot.settings, formatOrder) : [];
+  // “limiter mono” means its mono copy, whatever the track is.
+  const width = splitWidth(typed).width ?? slot.width;
+  const copies = active ? copiesToChoose(active.plugin, slot.settings, formatOrder, width) : [];
   const isForgot = where.scope === 'forgot';
   const clear = (): void => {
     setTyped('');
@@ -127,6 +131,7 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
       file: () => {
         setFiling(active?.plugin ?? null);
       },
+      toggleWidth: onWiden,
       togglePictures: looks.togglePictures,
       toggleFacts: looks.toggleFacts,
       toggleForgotten: () => {
@@ -173,6 +178,7 @@ export function useLoader({ onLoad, onLeave, field, ...slot }: LoaderProps) {
     finding,
     active,
     load,
+    width,
     hasPlaceKey,
     onKeyDown,
   };

@@ -9,6 +9,7 @@ import {
   removeSlot,
   slotLimit,
   trackOfSlot,
+  widenTrack,
   type HostCopy,
   type HostSession,
   type HostSlot,
@@ -68,6 +69,10 @@ async function fulfil(session: HostSession, command: HostCommand): Promise<Resul
       return known(session, command.slot, () =>
         changeSlot(session, command.slot, (slot) => ({ ...slot, isBypassed: command.isBypassed })),
       );
+    case 'widen':
+      return session.tracks.some((track) => track.id === command.track)
+        ? ok(widenTrack(session, command.track, command.width))
+        : failed({ code: 'unknown-record', at: 'track', what: 'track' });
     case 'set':
       return ok({ ...session, settings: command.settings });
     case 'open':

@@ -42,6 +42,7 @@ const computerSchema = object({
 const findSchema = object({
   q: string().max(200).defined(),
   slot: string<SlotKind>().oneOf(['effect', 'instrument', 'note-effect']),
+  width: string().matches(/^[1-9]\d?$/, '${path} must be a number of channels from 1 to 99'),
   limit: string().matches(/^[1-9]\d{0,2}$/, '${path} must be a number from 1 to 999'),
 });
 
@@ -169,6 +170,7 @@ export function catalogRoutes(router: Router, parts: Parts): void {
               query.value.q,
               query.value.slot ?? null,
               Number(query.value.limit ?? 9),
+              query.value.width === undefined ? undefined : Number(query.value.width),
             )
           : query,
       );

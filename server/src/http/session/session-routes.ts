@@ -1,10 +1,11 @@
 /** Routes of the practice session: its slots, what it takes, sessions that are kept, repairs. */
 import type { Router } from 'express';
-import { array, boolean, object, string, type Schema } from 'yup';
+import { array, boolean, number, object, string, type Schema } from 'yup';
 import { stateLength } from '@clever-drawer/core/acts';
 import type { LoadRequest } from '@clever-drawer/core/api';
 import { formats, type Format } from '@clever-drawer/core/formats';
 import type { CopyId, FolderId, PluginId, SlotId, TrackId } from '@clever-drawer/core/id';
+import { widthLimit } from '@clever-drawer/core/loading';
 import type { Parts } from '../../parts.ts';
 import { repairSlots, viewRepairs } from '../../usecases/session/repairs.ts';
 import { forgetSession, openSession, saveSession } from '../../usecases/session/saved-sessions.ts';
@@ -40,6 +41,12 @@ const moveSchema = object({
 
 /** A slot that is bypassed, or no longer. */
 const bypassSchema = object({ slot: needed<SlotId>(), isBypassed: boolean().required() });
+
+/** A track gets so many channels. */
+const widthSchema = object({
+  track: needed<TrackId>(),
+  width: number().integer().min(1).max(widthLimit).required(),
+});
 
 /** What the session takes. */
 const settingsSchema = object({
@@ -115,6 +122,12 @@ export function sessionRoutes(router: Router, parts: Parts): void {
     at('session/bypasses'),
     withBody(bypassSchema, (body, computer) =>
       changeSession(parts, computer, { do: 'bypass', ...body }),
+    ),
+  );
+  router.put(
+    at('session/widths'),
+    withBody(widthSchema, (body, computer) =>
+      changeSession(parts, computer, { do: 'widen', ...body }),
     ),
   );
   router.put(

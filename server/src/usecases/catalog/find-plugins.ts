@@ -20,6 +20,7 @@ import {
   habitsOf,
   noUse,
   settingsShown,
+  splitWidth,
   withSettings,
 } from '@clever-drawer/core/search';
 import { readHabits, readSession } from '../../database/session.ts';
@@ -80,13 +81,17 @@ const readyToFind = memoizeByObject(
   },
 );
 
-/** At most `limit`, best first; with a slot, only what can be loaded into such a one. */
+/**
+ * At most `limit`, best first; with a slot, only what can be loaded into such a one. The copies are
+ * those for so many channels; stereo where nothing is said.
+ */
 export async function findPlugins(
   parts: Parts,
   computer: string,
   query: string,
   slot: SlotKind | null,
   limit: number,
+  width?: number,
 ): Promise<Result<FoundPlugin[]>> {
   const now = await parts.studios.of(computer);
   const { catalog, finder, settingFinder } = now.studio;
@@ -103,7 +108,7 @@ export async function findPlugins(
     limit,
   );
   const found = (plugin: Plugin): FoundCopy => {
-    const copy = copyToLoad(plugin, accepts, formatOrder);
+    const copy = copyToLoad(plugin, accepts, formatOrder, splitWidth(query).width ?? width);
     return {
       plugin: plugin.id,
       name: plugin.name,

@@ -10,12 +10,17 @@ import {
   copyToLoad,
   slotKindAt,
   whyNot,
+  widthBehind,
+  widthOfTrack,
   type HostCopy,
   type HostSession,
+  type HostTrack,
+  type Ports,
   type SlotKind,
   type TrackKind,
 } from '@clever-drawer/core/loading';
 import { describe, failed, ok, type Result } from '@clever-drawer/core/problem';
+import { splitWidth } from '@clever-drawer/core/search';
 import {
   copiesOfPlugins,
   pluginById,
@@ -65,6 +70,7 @@ export async function viewSession(parts: Parts, computer: string): Promise<Sessi
     settings: session.settings,
     tracks: session.tracks.map(({ slots, ...track }) => ({
       ...track,
+      width: widthOfTrack(track),
       slots: slots.map(({ id, copy, isBypassed, problem, state }) => {
         const found = known.get(sessionKey(copy));
         return {
@@ -147,6 +153,7 @@ async function chooseCopy(
   id: string,
   slot: SlotKind,
   { settings }: HostSession,
+  width: number,
   wanted: string | null,
 ): Promise<Result<Chosen>> {
   const { clock } = parts;
@@ -174,7 +181,7 @@ async function chooseCopy(
     return failed({ code: 'cannot-load', at: 'plugin', name: plugin.name, reason });
   }
   const preference = await findRecord(manager, preferences, computer, computer);
-  const chosen = wanted ?? copyToLoad(card, settings, preference?.formats)?.id;
+  const chosen = wanted ?? copyToLoad(card, settings, preference?.formats, width)?.id;
   const row = copies.find((copy) => copy.id === chosen);
   return row
     ? ok({ row, plugin, setting })
@@ -220,6 +227,7 @@ export const loadIntoSlot = (
     }
     const index = Math.min(request.index, track.slots.length);
     const copies: Chosen[] = [];
+    let width = await widthBefore(parts, computer, track, index);
     for (const [at, id] of (chain?.plugins ?? [request.plugin]).entries()) {
       const chosen = await chooseCopy(
         parts,
@@ -227,12 +235,14 @@ export const loadIntoSlot = (
         id,
         slotKindAt(track.sort, index + at),
         session,
+        splitWidth(request.typed).width ?? width,
         chain ? null : request.copy,
       );
       if (!chosen.ok) {
         return chosen;
       }
       copies.push(chosen.value);
+      width = widthBehind(width, [chosen.value.row.facts]);
     }
     const loaded = await loadAll(parts, session, track.id, index, copies.map(toHost));
     if (!loaded.ok) {
@@ -259,6 +269,21 @@ export const loadIntoSlot = (
         : [],
     });
   });
+
+/** The channels that reach a slot. */
+async function widthBefore(
+  { database: { manager } }: Parts,
+  computer: string,
+  track: HostTrack,
+  index: number,
+): Promise<number> {
+  const before = track.slots.slice(0, index).map((slot) => slot.copy);
+  const known = await copiesInCatalog(manager, computer, before);
+  return widthBehind(
+    widthOfTrack(track),
+    before.map((copy): Ports | undefined => known.get(sessionKey(copy))),
+  );
+}
 
 interface Loading {
   readonly request: LoadRequest;

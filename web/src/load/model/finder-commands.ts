@@ -12,6 +12,7 @@ export interface FinderActs {
   readonly toggleFavourite: () => void;
   readonly name: () => void;
   readonly file: () => void;
+  readonly toggleWidth: () => void;
   readonly togglePictures: () => void;
   readonly toggleFacts: () => void;
   readonly toggleForgotten: () => void;
@@ -94,6 +95,7 @@ function hitCommands({ at, hits }: FinderState, acts: FinderActs): Command[] {
     { keys: ['Ctrl+B'], run: acts.toggleFavourite },
     { keys: ['F2'], run: acts.name },
     { keys: ['Ctrl+F'], run: acts.file },
+    { keys: ['Ctrl+M'], run: acts.toggleWidth },
     { keys: ['Ctrl+P'], run: acts.togglePictures },
     { keys: ['Ctrl+I'], run: acts.toggleFacts },
     { keys: ['Ctrl+G'], run: acts.toggleForgotten },

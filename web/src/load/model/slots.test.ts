@@ -1,22 +1,31 @@
 import { describe, expect, it } from '@jest/globals';
 import type { SlotView, TrackView } from '@clever-drawer/core/api';
 import { asId } from '@clever-drawer/core/id';
-import { loadedInto, pluginBefore, slotToFill, type Opening } from './slots.ts';
+import { copyOf, pluginOf } from '@clever-drawer/core/testing';
+import {
+  loadedInto,
+  otherWidth,
+  pluginBefore,
+  slotToFill,
+  widthOfSlot,
+  type Opening,
+} from './slots.ts';
 
-const slot = (id: string): SlotView =>
-  ({
-    id: asId(id),
-    copy: null,
-    asked: {},
-    plugin: asId(`plugin ${id}`),
-    name: id,
-    isBypassed: false,
-    problem: null,
-  }) as unknown as SlotView;
+const slot = (id: string, more: Partial<SlotView> = {}): SlotView => ({
+  id: asId(id),
+  copy: null,
+  asked: { format: 'VST3', path: '/x', identity: null, name: id, vendor: null, binary: null },
+  plugin: asId(`plugin ${id}`),
+  state: null,
+  isBypassed: false,
+  problem: null,
+  ...more,
+});
 const track: TrackView = {
   id: asId('voice'),
   name: 'Voice',
   sort: 'track',
+  width: 2,
   slots: [slot('a'), slot('b')],
 };
 const opening = (index: number, of = 'voice'): Opening => ({
@@ -47,6 +56,27 @@ describe('the slot a load goes to', () => {
   });
   it('is none without a track', () => {
     expect(slotToFill(undefined, null, [])).toBeNull();
+  });
+});
+
+describe('the width of a slot', () => {
+  const widener = pluginOf('Widener', {
+    copies: [copyOf('wide', { audioIn: 1, audioOut: 2 }), copyOf('odd')],
+  });
+  const known = new Map([[widener.id as string, widener]]);
+  const mono: TrackView = {
+    ...track,
+    width: 1,
+    slots: [slot('a'), slot('b', { plugin: widener.id, copy: asId('wide') })],
+  };
+  it('is that of its track until a copy before it makes another one of it', () => {
+    expect([0, 1, 2].map((index) => widthOfSlot(mono, index, known))).toEqual([1, 1, 2]);
+  });
+  it('is that of its track where copies are not known', () => {
+    expect(widthOfSlot(mono, 2, new Map())).toBe(1);
+  });
+  it('is switched between stereo and mono', () => {
+    expect([2, 1, 6].map(otherWidth)).toEqual([1, 2, 2]);
   });
 });
 

@@ -1,6 +1,8 @@
 /** What the parts of the Load screen say to each other of slots. */
 import type { SessionView, SlotView, TrackView } from '@clever-drawer/core/api';
+import type { CopyCard, Plugin } from '@clever-drawer/core/catalog';
 import type { PluginId } from '@clever-drawer/core/id';
+import { commonWidths, widthBehind } from '@clever-drawer/core/loading';
 
 /** A slot: the track and the place on it. */
 export interface At {
@@ -25,6 +27,8 @@ export interface SlotActs {
   readonly empty: (slot: string) => void;
   readonly move: (slot: string, track: string, index: number) => void;
   readonly bypass: (slot: string, isBypassed: boolean) => void;
+  /** Gives a track so many channels. */
+  readonly widen: (track: string, width: number) => void;
   /** Takes the session that comes of it, or says what was wrong. */
   readonly after: (work: Promise<SessionView>, words?: string) => void;
 }
@@ -55,6 +59,27 @@ export function pluginBefore(
   const coming = opening.find((one) => one.track === track.id && one.index + one.length === index);
   return coming?.last ?? track.slots[index - 1]?.plugin ?? null;
 }
+
+/** The copy of a slot as the catalog knows it; undefined where it does not. */
+export const copyInSlot = (
+  { plugin, copy }: Pick<SlotView, 'plugin' | 'copy'>,
+  pluginById: ReadonlyMap<string, Plugin>,
+): CopyCard | undefined => pluginById.get(plugin ?? '')?.copies.find(({ id }) => id === copy);
+
+/** The channels that reach a slot. */
+export const widthOfSlot = (
+  { width, slots }: Pick<TrackView, 'width' | 'slots'>,
+  index: number,
+  pluginById: ReadonlyMap<string, Plugin>,
+): number =>
+  widthBehind(
+    width,
+    slots.slice(0, index).map((slot) => copyInSlot(slot, pluginById)),
+  );
+
+/** The width that a key switches a track to. */
+export const otherWidth = (width: number): number =>
+  commonWidths.find((one) => one !== width) ?? width;
 
 /** What a load did to its track. */
 export interface Loaded {
