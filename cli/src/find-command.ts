@@ -53,7 +53,9 @@ export async function findCommand(
       entryOf(pluginIn(line, at), {
         nickname: textIn(line, 'nickname'),
         slotLabel: textIn(line, 'slotLabel'),
+        alsoCalled: textsIn(line, 'alsoCalled'),
         tags: textsIn(line, 'tags'),
+        notes: textIn(line, 'notes') ?? '',
       }),
     ),
   );

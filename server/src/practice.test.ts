@@ -164,6 +164,41 @@ describe('loading', () => {
       'Gull-mono.lv2',
     ]);
   });
+  it('takes the copy that is used first, and in a folder the one that it holds', async () => {
+    bundle('Gull-a', real, { name: 'Gull', vendor: 'Osier', channels: 2 });
+    bundle('Gull-b', real, { name: 'Gull', vendor: 'Osier', channels: 2 });
+    bundle('Gull-c', real, { name: 'Gull', vendor: 'Osier' });
+    await scan();
+    const gull = plugins.get('Gull');
+    const copy = (name: string): unknown =>
+      gull?.copies.find(({ path }) => path.endsWith(`Gull-${name}.lv2`))?.id;
+    const loaded = async (folder: unknown = null): Promise<unknown> => {
+      expect(codes(await load('track', 9, 'Gull', { folder }))).toBe('done');
+      return (await track('track')).slots.at(-1)?.copy;
+    };
+    const act = async (body: object): Promise<void> => {
+      expect(codes(await server.call('POST', 'acts', body))).toBe('done');
+    };
+    const [cabinet, favourites, folder] = [randomUUID(), randomUUID(), randomUUID()];
+    await act({
+      act: 'add-cabinet',
+      id: cabinet,
+      favourites,
+      name: 'Old shows',
+      opensFor: [],
+      folders: [
+        { id: folder, parent: null, form: 'folder', name: 'Spring tour', rule: null, plugins: [] },
+      ],
+    });
+    expect(await loaded(folder)).toBe(copy('a'));
+    await act({ act: 'answer', say: [{ plugins: [gull?.id], set: { firstCopy: copy('b') } }] });
+    expect([await loaded(), await loaded(folder)]).toEqual([copy('b'), copy('b')]);
+    expect((await server.call<FoundPlugin[]>('GET', 'find?q=gull')).body[0]?.copy).toBe(copy('b'));
+    await act({ act: 'set-folder', folder, set: { firstCopies: [copy('c')] } });
+    expect([await loaded(), await loaded(folder)]).toEqual([copy('b'), copy('c')]);
+    await act({ act: 'remove-folder', folder });
+    expect(await loaded(folder)).toBe(copy('b'));
+  });
   it('refuses with reasons, and the session stands as before, also after a crash', async () => {
     const before = await session();
     expect([

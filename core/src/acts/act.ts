@@ -91,6 +91,8 @@ export type Act =
         readonly sortedBy?: FolderSorting | null;
         readonly isPinned?: boolean;
         readonly notes?: string;
+        readonly firstFormat?: Format | null;
+        readonly firstCopies?: readonly CopyId[];
       };
     }
   /** Puts all that one folder holds into another; the one that is empty then goes. */

@@ -103,6 +103,8 @@ const keys: readonly (keyof AnswerFacts)[] = [
   'notes',
   'isHidden',
   'picture',
+  'alsoCalled',
+  'firstCopy',
 ];
 const isSame = (a: AnswerFacts, b: AnswerFacts): boolean =>
   keys.every((key) => JSON.stringify(a[key]) === JSON.stringify(b[key]));
@@ -131,6 +133,16 @@ function wordsOf(set: Partial<AnswerFacts>, plugins: string, areMany: boolean): 
   }
   if (set.picture !== undefined) {
     return set.picture === null ? `Take the picture off ${plugins}` : `Give ${plugins} a picture`;
+  }
+  if (set.alsoCalled !== undefined) {
+    return set.alsoCalled.length === 0
+      ? `Remove the other names of ${plugins}`
+      : `${plugins} also called ${set.alsoCalled.join(', ')}`;
+  }
+  if (set.firstCopy !== undefined) {
+    return set.firstCopy === null
+      ? `Use the usual copy of ${plugins} first`
+      : `Use another copy of ${plugins} first`;
   }
   return `Change the tags of ${plugins}`;
 }

@@ -109,6 +109,20 @@ const smartOf = (draw: Draw, { order }: World): Folder | undefined =>
     allFolders(order).filter((folder) => folder.form === 'smart'),
   );
 
+const answerOf = (draw: Draw, world: World): ActOf<'answer'> => ({
+  act: 'answer',
+  say: [
+    {
+      plugins: some(draw, pluginsOf(world)),
+      set: one(draw, [
+        { isHidden: draw(2) === 0 },
+        { types: draw(3) === 0 ? null : ['delay'] },
+        { alsoCalled: draw(3) === 0 ? [] : ['the old one', 'kelp'] },
+      ]) ?? { isHidden: true },
+    },
+  ],
+});
+
 type Drawn<N extends ActName> = (draw: Draw, world: World) => ActOf<N> | undefined;
 
 const drawn: { readonly [N in ActName]: Drawn<N> } = {
@@ -192,7 +206,12 @@ const drawn: { readonly [N in ActName]: Drawn<N> } = {
   },
   'set-folder': (draw, world) => {
     const folder = folderOf(draw, world);
-    return folder && { act: 'set-folder', folder: folder.id, set: { isPinned: draw(2) === 0 } };
+    const set = one(draw, [
+      { isPinned: draw(2) === 0 },
+      { firstFormat: draw(2) === 0 ? ('LV2' as const) : null },
+      { firstCopies: some(draw, [...world.copies.keys()]) },
+    ]);
+    return folder && set && { act: 'set-folder', folder: folder.id, set };
   },
   'merge-folders': (draw, world) => {
     const from = folderOf(draw, world);
@@ -291,16 +310,20 @@ const drawn: { readonly [N in ActName]: Drawn<N> } = {
     const setting = one(draw, allSettings(world.order));
     return setting && { act: 'remove-setting', setting: setting.id };
   },
-  answer: (draw, world) => ({
-    act: 'answer',
-    say: [
-      {
-        plugins: some(draw, pluginsOf(world)),
-        set:
-          draw(2) === 0 ? { isHidden: draw(2) === 0 } : { types: draw(3) === 0 ? null : ['delay'] },
-      },
-    ],
-  }),
+  answer: (draw, world) => {
+    const owner = one(draw, soundOwners(world));
+    return owner && draw(4) === 0
+      ? {
+          act: 'answer',
+          say: [
+            {
+              plugins: [owner.plugin],
+              set: { firstCopy: draw(3) === 0 ? null : (one(draw, owner.copies) ?? null) },
+            },
+          ],
+        }
+      : answerOf(draw, world);
+  },
   tag: (draw, world) => ({
     act: 'tag',
     plugins: some(draw, pluginsOf(world)),

@@ -150,6 +150,8 @@ function inherit(order: Order, from: readonly PluginId[], into: PluginId, change
         tags: [...new Set([...sum.tags, ...other.tags])],
         notes: [sum.notes, other.notes].filter((text) => text !== '').join('\n'),
         isHidden: sum.isHidden,
+        alsoCalled: [...new Set([...sum.alsoCalled, ...other.alsoCalled])],
+        firstCopy: sum.firstCopy ?? other.firstCopy,
       }),
       before,
     ),

@@ -1,7 +1,7 @@
 /** Acts on folders: made, named, moved, removed, sorted, merged, split. */
 import { shortcutsTo } from './shown-folders.ts';
 import { file, holdsNone, putInto } from './placements.ts';
-import { applyChange } from '../change.ts';
+import { applyChange, isSameValue } from '../change.ts';
 import { failed, type Problem, type Result } from '../problem.ts';
 import {
   cabinetIn,
@@ -179,10 +179,7 @@ function setFolder(order: Order, { folder: id, set }: ActOf<'set-folder'>): Resu
     ...set,
     ...(set.notes === undefined ? {} : { notes: set.notes.trim() }),
   };
-  const isSame =
-    next.sortedBy === folder.sortedBy &&
-    next.isPinned === folder.isPinned &&
-    next.notes === folder.notes;
+  const isSame = isSameValue(next, { ...plainFolder, ...folder });
   return done(wordsOfSetting(folder, set), isSame ? {} : { updated: [[folder, next]] });
 }
 
@@ -192,6 +189,14 @@ function wordsOfSetting({ name }: Folder, set: ActOf<'set-folder'>['set']): stri
   }
   if (set.sortedBy !== undefined) {
     return `Sort ${name} ${sortingWords[set.sortedBy]}`;
+  }
+  if (set.firstFormat !== undefined) {
+    return set.firstFormat === null
+      ? `Use the usual copies in ${name}`
+      : `Use ${set.firstFormat} copies first in ${name}`;
+  }
+  if (set.firstCopies !== undefined) {
+    return `Choose the copies that ${name} holds`;
   }
   return set.isPinned === undefined
     ? `Note on ${name}`

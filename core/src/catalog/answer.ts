@@ -1,5 +1,5 @@
 /** What the user says of a plugin, and of who made what. It always goes before what was read or guessed. */
-import type { PluginId } from '../id.ts';
+import type { CopyId, PluginId } from '../id.ts';
 import type { Kind } from './kind.ts';
 import type { Plugin } from './plugin.ts';
 
@@ -27,6 +27,10 @@ export interface AnswerFacts {
   readonly isHidden: boolean;
   /** Id of a picture of the user's own. */
   readonly picture: string | null;
+  /** Names by which it is found as well, such as that of the hardware it stands for. */
+  readonly alsoCalled: readonly string[];
+  /** The copy that is used first, among those that fit where it is loaded. */
+  readonly firstCopy: CopyId | null;
 }
 
 /** Exists only while something is said; its id is the plugin's. */
@@ -48,6 +52,8 @@ export const nothingSaid: AnswerFacts = {
   notes: '',
   isHidden: false,
   picture: null,
+  alsoCalled: [],
+  firstCopy: null,
 };
 
 /** Whether an answer says nothing at all. */
@@ -60,6 +66,8 @@ export const saysNothing = ({
   notes,
   isHidden,
   picture,
+  alsoCalled,
+  firstCopy,
 }: AnswerFacts): boolean =>
   kind === null &&
   types === null &&
@@ -68,7 +76,9 @@ export const saysNothing = ({
   tags.length === 0 &&
   notes === '' &&
   !isHidden &&
-  picture === null;
+  picture === null &&
+  alsoCalled.length === 0 &&
+  firstCopy === null;
 
 /** The plugin as the user has it. */
 export const withAnswer = (plugin: Plugin, answer: AnswerFacts | undefined): Plugin =>
@@ -86,4 +96,4 @@ export const allTags = (answers: Iterable<AnswerFacts>): string[] =>
   [...new Set([...answers].flatMap((answer) => answer.tags))].sort();
 
 /** The most letters of notes, and the most tags and letters of each. */
-export const answerLimits = { notes: 10_000, tags: 50, tag: 60, types: 20 } as const;
+export const answerLimits = { notes: 10_000, tags: 50, tag: 60, types: 20, names: 20 } as const;

@@ -9,6 +9,7 @@ export { kinds, kindWords, whichIsUnknown, type Kind } from './kind.ts';
 export {
   copiesInOrder,
   copyInFront,
+  type CopyWish,
   differsInWidth,
   isForOldSessions,
   preferred,
@@ -17,6 +18,7 @@ export {
   faceOf,
   type SettingFacts,
   nameOfCopy,
+  usualWidth,
   type CopyCard,
   type CopyState,
   type Plugin,

@@ -3,6 +3,7 @@ import { asId } from '../id.ts';
 import {
   copyInFront,
   differsInWidth,
+  type CopyWish,
   isForOldSessions,
   isOnly32Bit,
   nameOfCopy,
@@ -60,8 +61,8 @@ describe('the copy in front', () => {
     ];
     expect([
       copyInFront({ copies })?.id,
-      copyInFront({ copies }, ['LV2'])?.id,
-      copyInFront({ copies }, ['AU', 'LV2', 'CLAP'])?.id,
+      copyInFront({ copies }, { order: ['LV2'] })?.id,
+      copyInFront({ copies }, { order: ['AU', 'LV2', 'CLAP'] })?.id,
     ]).toEqual(['c', 'b', 'b']);
   });
   it('is for a track the one of its width, whatever the format, and for the list any', () => {
@@ -71,7 +72,7 @@ describe('the copy in front', () => {
       card({ id: asId('stereo'), format: 'LV2', audioIn: 2, audioOut: 2 }),
       card({ id: asId('many'), format: 'CLAP', audioIn: 8, audioOut: 8 }),
     ];
-    const front = (width: number | null) => copyInFront({ copies }, undefined, width)?.id;
+    const front = (width: number | null) => copyInFront({ copies }, { width })?.id;
     expect([front(2), front(1), front(8)]).toEqual(['stereo', 'mono', 'many']);
     expect(front(null)).not.toBe('stereo');
     expect(differsInWidth({ copies })).toBe(true);
@@ -82,9 +83,26 @@ describe('the copy in front', () => {
       card({ id: asId('b'), format: 'VST3' }),
       card({ id: asId('c'), format: 'VST3', audioOut: 1, audioIn: 1 }),
     ];
-    expect(copyInFront({ copies }, ['VST3', 'LV2'], 2)?.id).toBe('b');
-    expect(copyInFront({ copies }, ['LV2', 'VST3'], 2)?.id).toBe('a');
+    expect(copyInFront({ copies }, { order: ['VST3', 'LV2'], width: 2 })?.id).toBe('b');
+    expect(copyInFront({ copies }, { order: ['LV2', 'VST3'], width: 2 })?.id).toBe('a');
     expect(differsInWidth({ copies: copies.slice(0, 2) })).toBe(false);
+  });
+  it('is what the folder holds, then what fits and has its format, then the one of the user’s choice', () => {
+    const copies = [
+      card({ id: asId('new'), format: 'VST3', audioOut: 2 }),
+      card({ id: asId('old'), format: 'VST2', audioOut: 2 }),
+      card({ id: asId('old mono'), format: 'VST2', audioOut: 1 }),
+      card({ id: asId('other'), format: 'LV2', audioOut: 2 }),
+    ];
+    const front = (wish: CopyWish): unknown => copyInFront({ copies }, { width: 2, ...wish })?.id;
+    expect(front({})).toBe('new');
+    expect(front({ first: asId('other') })).toBe('other');
+    expect(front({ first: asId('other'), format: 'VST2' })).toBe('old');
+    expect(front({ held: [asId('old mono')], format: 'LV2' })).toBe('old mono');
+    // A choice is of the copies that fit; where another has its format, that.
+    expect(front({ first: asId('old'), width: 1 })).toBe('old mono');
+    expect(front({ first: asId('old mono') })).toBe('old');
+    expect(front({ first: asId('unknown') })).toBe('new');
   });
   it('leaves older formats and 32-bit ones for old sessions, but not another width of its own format', () => {
     const copies = [

@@ -8,6 +8,8 @@ export interface CopyCard {
   readonly id: CopyId;
   readonly format: Format;
   readonly path: string;
+  /** Its own name, where it is not that of its plugin. */
+  readonly name?: string;
   readonly version: string | null;
   readonly hasPicture: boolean;
   /** Whether it is known to run on 32-bit machines only: a 64-bit host does not take it. */
@@ -38,6 +40,8 @@ export interface Plugin {
   /** When its first copy was seen, ISO 8601. */
   readonly arrived: string;
   readonly copies: readonly CopyCard[];
+  /** What it was called before its copies said otherwise. */
+  readonly formerNames?: readonly string[];
   /** Of a chain: the plugins that are loaded one behind the other; it has no copies of its own. */
   readonly chain?: readonly PluginId[];
   /** Of a saved setting: whose it is and where it stands; its copies are those of its plugin that take it. */
@@ -112,29 +116,45 @@ function misfit({ audioIn, audioOut }: CopyCard, width: number): number {
   return Math.abs(audioOut - width) + (isNarrowIn ? 0.5 : 0);
 }
 
+/** What decides which copy is used first; what is left out decides nothing. */
+export interface CopyWish {
+  /** Formats, preferred first. */
+  readonly order?: readonly Format[];
+  /** Channels that the copy should have. */
+  readonly width?: number | null;
+  /** Of a folder: single copies that it holds, and the format that is used first in it. */
+  readonly held?: readonly CopyId[];
+  readonly format?: Format | null;
+  /** The copy that the user wants first wherever it fits, and with it its format. */
+  readonly first?: CopyId | null;
+}
+
 /** The copy that is used first. */
 export const copyInFront = (
   plugin: Pick<Plugin, 'copies'>,
-  order?: readonly Format[],
-  width?: number | null,
-): CopyCard | undefined => copiesInOrder(plugin, order, width)[0];
+  wish?: CopyWish,
+): CopyCard | undefined => copiesInOrder(plugin, wish)[0];
 
 /**
- * The copies, the one that is used first in front: present before gone, sound before failed, 64 bit
- * before 32, for so many channels (`width`) before others, then the preferred format, then by path.
- * Without a width all are alike.
+ * The copies, the one that is used first in front: present before gone, sound before failed, what a
+ * folder holds, 64 bit before 32, what fits the width, the format of the folder, the copy of the user's
+ * choice and its format, then the preferred format, then by path.
  */
 export function copiesInOrder(
-  plugin: Pick<Plugin, 'copies'>,
-  order: readonly Format[] = preferred,
-  width: number | null = null,
+  { copies }: Pick<Plugin, 'copies'>,
+  { order = preferred, width = null, held = [], format = null, first = null }: CopyWish = {},
 ): CopyCard[] {
   const formats = completed(order);
+  const formatOfFirst = copies.find(({ id }) => id === first)?.format;
   const ranks = (copy: CopyCard): number[] => [
     stateRank[copy.state],
     copy.isFailed || copy.lacksProgram ? 1 : 0,
+    held.includes(copy.id) ? 0 : 1,
     copy.is32Bit ? 1 : 0,
     width === null ? 0 : misfit(copy, width),
+    copy.format === format ? 0 : 1,
+    copy.id === first ? 0 : 1,
+    copy.format === formatOfFirst ? 0 : 1,
     formats.indexOf(copy.format),
   ];
   const compare = (a: CopyCard, b: CopyCard): number => {
@@ -145,7 +165,7 @@ export function copiesInOrder(
         .find((difference) => difference !== 0) ?? 0
     );
   };
-  return [...plugin.copies].sort((a, b) => compare(a, b) || (a.path < b.path ? -1 : 1));
+  return [...copies].sort((a, b) => compare(a, b) || (a.path < b.path ? -1 : 1));
 }
 
 /** Whether copies of a plugin are for different numbers of channels, so that it matters which is loaded. */
@@ -161,7 +181,7 @@ export function isForOldSessions(
   copy: CopyCard,
   order: readonly Format[] = preferred,
 ): boolean {
-  const front = copyInFront(plugin, order);
+  const front = copyInFront(plugin, { order });
   const formats = completed(order);
   return (
     front !== undefined &&

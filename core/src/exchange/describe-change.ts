@@ -277,6 +277,8 @@ const factWords: Readonly<Record<keyof AnswerFacts, string>> = {
   notes: 'notes',
   isHidden: 'whether it is hidden',
   picture: 'picture',
+  alsoCalled: 'other names',
+  firstCopy: 'copy used first',
 };
 
 /** What plugins are called and what is said of them, plugin by plugin. */

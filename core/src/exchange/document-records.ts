@@ -1,5 +1,5 @@
 /** From a document to records of an order, under the ids they have here. */
-import { nothingSaid, type Answer } from '../catalog/answer.ts';
+import { nothingSaid, saysNothing, type Answer } from '../catalog/answer.ts';
 import {
   asId,
   type CabinetId,
@@ -134,6 +134,8 @@ function folderRecords(
       alwaysIn,
       alwaysOut: members(folder.alwaysOut).filter((plugin) => !alwaysIn.includes(plugin)),
       atMost: folder.atMost ?? plainFolder.atMost,
+      firstFormat: folder.firstFormat ?? plainFolder.firstFormat,
+      firstCopies: (folder.firstCopies ?? []).flatMap((copy) => here.copy(copy)?.id ?? []),
     };
     const placements = evenly(members(folder.plugins)).map(
       ([plugin, at]): Placement => ({
@@ -219,18 +221,20 @@ function pluginRecords(plugin: DocumentPlugin, here: IdsHere): OrderRecord[] {
         before: copy.plugin,
       }),
     );
-  return [...saidRecords(id, plugin), ...assignments];
+  const first = plugin.copies.find(({ isFirst }) => isFirst);
+  return [...saidRecords(id, plugin, (first && here.copy(first)?.id) ?? null), ...assignments];
 }
 
 function saidRecords(
   id: PluginId,
   { nickname, slotLabel, said: facts }: Pick<DocumentPlugin, 'nickname' | 'slotLabel' | 'said'>,
+  firstCopy: CopyId | null = null,
 ): OrderRecord[] {
   const isNamed = nickname !== undefined || slotLabel !== undefined;
   const licence = facts?.licence
     ? { state: facts.licence.state, until: facts.licence.until ?? null }
     : null;
-  const answer: Answer = { ...nothingSaid, ...facts, licence, table: 'answer', id };
+  const answer: Answer = { ...nothingSaid, ...facts, licence, firstCopy, table: 'answer', id };
   return [
     ...(isNamed
       ? [
@@ -242,7 +246,7 @@ function saidRecords(
           },
         ]
       : []),
-    ...(facts && Object.keys(facts).length > 0 ? [answer] : []),
+    ...(saysNothing(answer) ? [] : [answer]),
   ];
 }
 

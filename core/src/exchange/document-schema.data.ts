@@ -41,6 +41,7 @@ const said = {
     notes: text(10_000),
     isHidden: { type: 'boolean' },
     picture: { type: ['string', 'null'], maxLength: 200 },
+    alsoCalled: { type: 'array', items: text(1000), maxItems: 50 },
   },
 } as const;
 
@@ -91,6 +92,8 @@ export const documentSchema = {
         alwaysIn: ids,
         alwaysOut: ids,
         atMost: { type: 'integer', minimum: 1, maximum: 20_000 },
+        firstFormat: { enum: formats },
+        firstCopies: listOf('copyPath', 50_000),
         plugins: ids,
         folders: listOf('folder', 5000),
       },
@@ -151,6 +154,16 @@ export const documentSchema = {
         controls: texts,
         description: text(4096),
         belongs: { const: true },
+        isFirst: { const: true },
+      },
+      required: ['format', 'path'],
+    },
+    copyPath: {
+      type: 'object',
+      properties: {
+        format: { enum: formats },
+        path: { type: 'string', minLength: 1, maxLength: 4096 },
+        identity: text(4096),
       },
       required: ['format', 'path'],
     },

@@ -42,10 +42,15 @@ export interface DocumentCopy
   readonly path: string;
   /** The user said that it belongs to this plugin. */
   readonly belongs?: true;
+  /** It is used first. */
+  readonly isFirst?: true;
 }
 
+/** A copy by where it is. */
+export type DocumentCopyPath = Pick<DocumentCopy, 'format' | 'path' | 'identity'>;
+
 /** What the user says of a plugin; what nothing was said of is left out. */
-export type DocumentSaid = Partial<AnswerFacts>;
+export type DocumentSaid = Partial<Omit<AnswerFacts, 'firstCopy'>>;
 
 /** A plugin to which the order refers. */
 export interface DocumentPlugin {
@@ -107,6 +112,8 @@ export interface DocumentFolder {
   readonly alwaysIn?: readonly string[];
   readonly alwaysOut?: readonly string[];
   readonly atMost?: number;
+  readonly firstFormat?: Format;
+  readonly firstCopies?: readonly DocumentCopyPath[];
   /** Ids of plugins, chains and settings in the user's own order. */
   readonly plugins?: readonly string[];
   readonly folders?: readonly DocumentFolder[];

@@ -80,6 +80,8 @@ const filledAnswer = (wins: Answer, fills: Answer): Answer => ({
   notes: wins.notes === nothingSaid.notes ? fills.notes : wins.notes,
   isHidden: wins.isHidden || fills.isHidden,
   picture: wins.picture ?? fills.picture,
+  alsoCalled: [...new Set([...wins.alsoCalled, ...fills.alsoCalled])],
+  firstCopy: wins.firstCopy ?? fills.firstCopy,
 });
 
 const filledFolder = (wins: Folder, fills: Folder): Folder => ({

@@ -107,7 +107,7 @@ function entryOf(
   plugin: Plugin,
   { formatOrder, hasLinks }: ShelfWish,
 ): { entry: ShelfEntry; ending: string } {
-  const copy = copyInFront(plugin, formatOrder);
+  const copy = copyInFront(plugin, { order: formatOrder });
   if (copy && hasLinks && copy.state === 'present') {
     return { entry: { kind: 'link', to: copy.path }, ending: endings.exec(copy.path)?.[0] ?? '' };
   }

@@ -1,10 +1,11 @@
 /** From an order to its document. The same order gives the same bytes. */
-import { nothingSaid, type Answer } from '../catalog/answer.ts';
+import { nothingSaid, type Answer, type AnswerFacts } from '../catalog/answer.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import { grouped, keyedById } from '../grouped.ts';
 import type { FoundCopy } from '../formats/found-copy.ts';
 import {
   allAnswers,
+  answerIn,
   allChains,
   allSettings,
   allCopyAssignments,
@@ -32,6 +33,7 @@ import {
   type DocumentCabinet,
   type DocumentChain,
   type DocumentCopy,
+  type DocumentCopyPath,
   type DocumentFolder,
   type DocumentLoad,
   type DocumentPicture,
@@ -73,7 +75,7 @@ export function documentOf(order: Order, source: DocumentSource): OrderDocument 
     version: documentVersion,
     computer: source.computer.name,
     ...(preference ? { formatOrder: preference.formats } : {}),
-    cabinets: allCabinets(order, kept),
+    cabinets: allCabinets(order, source),
     plugins: pluginsOf(order, source).map((plugin) => ({
       ...plugin,
       ...own(plugin.id),
@@ -142,11 +144,16 @@ function saidOf(answer: Answer | undefined): { readonly said?: DocumentSaid } {
   if (!answer) {
     return {};
   }
-  const facts = Object.keys(nothingSaid) as (keyof DocumentSaid)[];
+  // The copy that is used first is marked where the copies are.
+  const facts = (Object.keys(nothingSaid) as (keyof AnswerFacts)[]).filter(
+    (fact): fact is keyof DocumentSaid => fact !== 'firstCopy',
+  );
   const said = facts.filter(
     (fact) => JSON.stringify(answer[fact]) !== JSON.stringify(nothingSaid[fact]),
   );
-  return { said: Object.fromEntries(said.map((fact) => [fact, answer[fact]])) };
+  return said.length === 0
+    ? {}
+    : { said: Object.fromEntries(said.map((fact) => [fact, answer[fact]])) };
 }
 
 /** An object without the fields that are null or empty lists. */
@@ -176,7 +183,10 @@ function pluginsOf(order: Order, source: DocumentSource): DocumentPlugin[] {
       kind,
       types,
       copies: (copiesOf.get(id) ?? [])
-        .map((copy) => documentCopy(copy.facts, said.has(copy.id)))
+        .map((copy) => ({
+          ...documentCopy(copy.facts, said.has(copy.id)),
+          ...(answerIn(order, id)?.firstCopy === copy.id ? { isFirst: true as const } : {}),
+        }))
         .sort((a, b) => compareTexts(copyKey(a), copyKey(b))),
     }))
     .sort(byNameAndId);
@@ -237,15 +247,17 @@ export function documentCopy(facts: FoundCopy, belongs: boolean): DocumentCopy {
 }
 
 /** What stands below a cabinet or folder, and what is filed in a folder, in order. */
-interface Held {
+interface Contents {
   readonly below: ReadonlyMap<string, readonly Folder[]>;
   readonly filed: ReadonlyMap<string, readonly Placement[]>;
   readonly kept: ForeignFields;
+  readonly copyAt: (id: string) => DocumentCopyPath | undefined;
 }
 
 /** Rules name folders as who reads the document will know them: by the document itself. */
-function allCabinets(order: Order, kept: ForeignFields): DocumentCabinet[] {
-  const withCopies: Held = {
+function allCabinets(order: Order, { kept = {}, copies }: DocumentSource): DocumentCabinet[] {
+  const copyById = keyedById(copies);
+  const contents: Contents = {
     below: grouped(
       allFolders(order).map(
         (folder) => [`${folder.cabinet} ${folder.parent ?? ''}`, folder] as const,
@@ -255,16 +267,26 @@ function allCabinets(order: Order, kept: ForeignFields): DocumentCabinet[] {
       allPlacements(order).map((placement) => [placement.folder as string, placement] as const),
     ),
     kept,
+    copyAt: (id) => {
+      const facts = copyById.get(id)?.facts;
+      return (
+        facts && {
+          format: facts.format,
+          path: facts.path,
+          ...given({ identity: facts.identity }),
+        }
+      );
+    },
   };
   const written = (words: RuleWords): DocumentCabinet[] =>
-    cabinetsOf(order).map((cabinet) => cabinetOf(cabinet, words, withCopies));
+    cabinetsOf(order).map((cabinet) => cabinetOf(cabinet, words, contents));
   return written({ folders: namedFoldersOf({ cabinets: written(noWords) }) });
 }
 
 function cabinetOf(
   cabinet: Cabinet,
   words: RuleWords,
-  { below, filed, kept }: Held,
+  { below, filed, kept, copyAt }: Contents,
 ): DocumentCabinet {
   const folderOf = (folder: Folder): DocumentFolder => ({
     id: folder.id,
@@ -279,6 +301,8 @@ function cabinetOf(
       alwaysIn: folder.alwaysIn,
       alwaysOut: folder.alwaysOut,
       atMost: folder.atMost,
+      firstFormat: folder.firstFormat,
+      firstCopies: folder.firstCopies.flatMap((copy) => copyAt(copy) ?? []),
       plugins: (filed.get(folder.id) ?? []).map(({ plugin }) => plugin),
       folders: (below.get(`${cabinet.id} ${folder.id}`) ?? []).map(folderOf),
     }),

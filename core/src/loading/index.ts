@@ -19,6 +19,7 @@ export {
   acceptsAll,
   cabinetSlotAt,
   copyToLoad,
+  copyWishOf,
   isLoadable,
   slotNames,
   slotKindAt,

@@ -5,11 +5,12 @@ import {
   isPresent,
   usualWidth,
   type CopyCard,
+  type CopyWish,
   type Plugin,
 } from '../catalog/plugin.ts';
 import type { AnswerFacts } from '../catalog/answer.ts';
 import type { Kind } from '../catalog/kind.ts';
-import type { CabinetSlot } from '../order/records.ts';
+import type { CabinetSlot, Folder } from '../order/records.ts';
 import { formats, type Format } from '../formats/found-copy.ts';
 
 /** The kinds of tracks. */
@@ -97,18 +98,26 @@ export function whyNotCopy(copy: CopyCard, accepts: TakenBySession): string | nu
     : `${copy.format}, which the session does not take`;
 }
 
-/** The copy that a host loads into a track of so many channels: of those it takes, the one in front. */
+/** The copy that a host loads: of those it takes, the one in front. Stereo where no width is wished. */
 export const copyToLoad = (
   plugin: Pick<Plugin, 'copies'>,
   accepts: TakenBySession,
-  order?: readonly Format[],
-  width = usualWidth,
+  wish: CopyWish = {},
 ): CopyCard | undefined =>
   copyInFront(
     { copies: plugin.copies.filter((copy) => whyNotCopy(copy, accepts) === null) },
-    order,
-    width,
+    { width: usualWidth, ...wish },
   );
+
+/** What is said of a plugin and of the folder from which it is loaded, as a wish for its copy. */
+export const copyWishOf = (
+  said: Pick<AnswerFacts, 'firstCopy'> | undefined,
+  folder: Pick<Folder, 'firstFormat' | 'firstCopies'> | null | undefined,
+): CopyWish => ({
+  first: said?.firstCopy ?? null,
+  held: folder?.firstCopies ?? [],
+  format: folder?.firstFormat ?? null,
+});
 
 type Said = Pick<AnswerFacts, 'isHidden' | 'licence'> | undefined;
 

@@ -168,8 +168,8 @@ describe('why a plugin cannot be loaded', () => {
       ],
     });
     expect([
-      copyToLoad(both, acceptsAll, ['CLAP', 'LV2', 'VST3'])?.id,
-      copyToLoad(both, { ...acceptsAll, formats: ['VST3'] }, ['LV2'])?.id,
+      copyToLoad(both, acceptsAll, { order: ['CLAP', 'LV2', 'VST3'] })?.id,
+      copyToLoad(both, { ...acceptsAll, formats: ['VST3'] }, { order: ['LV2'] })?.id,
       copyToLoad(both, { ...acceptsAll, formats: ['AU'] }),
     ]).toEqual(['l', 'v', undefined]);
   });

@@ -74,6 +74,10 @@ export interface Folder {
   readonly alwaysOut: readonly PluginId[];
   /** A smart folder shows only so many, by the way it is sorted; null for all. */
   readonly atMost: number | null;
+  /** Plugins that are loaded from here are loaded in this format where they have it. */
+  readonly firstFormat: Format | null;
+  /** Of a plugin with one of these copies, that is the one it holds. */
+  readonly firstCopies: readonly CopyId[];
 }
 
 /** What a smart folder has beside its rule. */
@@ -88,6 +92,8 @@ export const plainFolder = {
   alwaysIn: [],
   alwaysOut: [],
   atMost: null,
+  firstFormat: null,
+  firstCopies: [],
 } as const;
 
 /** A plugin filed in a folder: a reference, never the plugin itself. */

@@ -2,11 +2,21 @@
 import type { Plugin } from '../catalog/plugin.ts';
 import { wordsOf } from '../text/fold.ts';
 import { groupOf, typeName } from '../taxonomy/tree.ts';
+import { stemOfPath } from '../formats/found-copy.ts';
 import { lazy, memoizeIn } from '../memoize.ts';
 import { synonymsOf } from './synonyms.data.ts';
 
 /** What a text is of a plugin. */
-export const whats = ['name', 'nickname', 'slot label', 'vendor', 'type', 'tag'] as const;
+export const whats = [
+  'name',
+  'nickname',
+  'slot label',
+  'other name',
+  'vendor',
+  'type',
+  'tag',
+  'notes',
+] as const;
 /** One of the texts of a plugin. */
 export type What = (typeof whats)[number];
 
@@ -36,10 +46,18 @@ export interface Entry {
 export interface GivenNames {
   readonly nickname: string | null;
   readonly slotLabel: string | null;
+  readonly alsoCalled: readonly string[];
   readonly tags: readonly string[];
+  readonly notes: string;
 }
 /** For a plugin that was given no names. */
-export const noGivenNames: GivenNames = { nickname: null, slotLabel: null, tags: [] };
+export const noGivenNames: GivenNames = {
+  nickname: null,
+  slotLabel: null,
+  alsoCalled: [],
+  tags: [],
+  notes: '',
+};
 
 const textOf = (what: What, shown: string): FoundText => {
   const words = wordsOf(shown);
@@ -64,7 +82,7 @@ const textOf = (what: What, shown: string): FoundText => {
 
 /** Names are also found by initials and by parts of several words; vendors, types and tags are not. */
 export const isName = (what: What): boolean =>
-  what === 'name' || what === 'nickname' || what === 'slot label';
+  what === 'name' || what === 'nickname' || what === 'slot label' || what === 'other name';
 
 /** A type by its name, its group's name and its other words. */
 const writtenOfType = (type: string): readonly string[] => [
@@ -89,8 +107,8 @@ function textsShared(what: What, value: string): readonly FoundText[] {
 }
 
 /** Prepares a plugin for finding; its texts are taken apart when letters are first typed. */
-export function entryOf(plugin: Plugin, given: GivenNames = noGivenNames): Entry {
-  const texts = lazy(() => textsOf(plugin, given));
+export function entryOf(plugin: Plugin, given: Partial<GivenNames> = {}): Entry {
+  const texts = lazy(() => textsOf(plugin, { ...noGivenNames, ...given }));
   return {
     plugin,
     get texts() {
@@ -99,19 +117,44 @@ export function entryOf(plugin: Plugin, given: GivenNames = noGivenNames): Entry
   };
 }
 
-function textsOf(plugin: Plugin, { nickname, slotLabel, tags }: GivenNames): FoundText[] {
+function textsOf(plugin: Plugin, given: GivenNames): FoundText[] {
+  const { nickname, slotLabel, tags, notes } = given;
   const names: readonly (readonly [What, string | null])[] = [
     ['nickname', nickname],
     ['slot label', slotLabel],
     ['name', plugin.name],
+    ...otherNamesOf(plugin, given).map((name) => ['other name', name] as const),
   ];
   const called = names.flatMap(([what, shown]) => (shown === null ? [] : [textOf(what, shown)]));
   return [
     ...called.filter(({ joined }) => joined !== ''),
     ...ownersOf(plugin),
     ...tags.flatMap((tag) => textsShared('tag', tag)),
+    ...(notes === '' ? [] : [textOf('notes', notes)]).filter(({ joined }) => joined !== ''),
   ];
 }
+
+/** Names of the user's, of its copies, of their files, and former ones; none that it has already. */
+function otherNamesOf(
+  { name, setting, copies, formerNames = [] }: Plugin,
+  { nickname, alsoCalled }: GivenNames,
+): string[] {
+  const known = new Set([name, nickname ?? ''].map(spacedWords));
+  const others = [
+    ...alsoCalled,
+    ...formerNames,
+    // Copies of a setting are its plugin's.
+    ...(setting ? [] : copies).flatMap((copy) => [copy.name ?? '', stemOfPath(copy.path)]),
+  ];
+  return others.filter((other) => {
+    const spaced = spacedWords(other);
+    const isNew = !known.has(spaced);
+    known.add(spaced);
+    return isNew;
+  });
+}
+
+const spacedWords = (text: string): string => wordsOf(text).join(' ');
 
 /** Vendor and types; a setting is of its plugin as that is of its vendor. */
 function ownersOf({ setting, vendor, types }: Plugin): FoundText[] {

@@ -3,7 +3,8 @@ import fc from 'fast-check';
 import { asId } from '../id.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import { wordsOf } from '../text/fold.ts';
-import { entryOf, type Entry } from './entry.ts';
+import { copyOf } from '../catalog/plugin.test-data.ts';
+import { entryOf, isName, type Entry } from './entry.ts';
 import { bestOf, Finder } from './finder.ts';
 import { habitsOf, noUse, type Use } from './habits.ts';
 import { ownLetters, ownWorth } from './own-letters.ts';
@@ -55,6 +56,29 @@ describe('finding by a few letters', () => {
     ] as const) {
       expect([query, names(query)[0]]).toEqual([query, name]);
     }
+  });
+  it('finds by every name of a plugin: further ones of the user’s, former ones, those of its copies and files, and by notes', () => {
+    const named = entryOf(
+      plugin('Harbour Bells', {
+        formerNames: ['Dock Chimes'],
+        copies: [
+          copyOf('new', { path: '/plugins/HBx64.vst3' }),
+          copyOf('old', { name: 'Quay Ringer', path: '/plugins/ringer.so' }),
+        ],
+      }),
+      { alsoCalled: ['the brass one'], notes: 'for the third act' },
+    );
+    const both = new Finder([entryOf(plugin('Third Rail')), named]);
+    const found = (query: string): string[] =>
+      both.find(query, habitsOf(noUse), 10).hits.map((hit) => hit.plugin.name);
+    for (const query of ['dock', 'hbx', 'quay', 'ringer', 'brass', 'third act', 'bells']) {
+      expect([query, found(query)]).toEqual([query, ['Harbour Bells']]);
+    }
+    // A name stands before a note.
+    expect(found('third')).toEqual(['Third Rail', 'Harbour Bells']);
+    // A name that is told twice is one text.
+    const texts = entryOf(plugin('Bells', { copies: [copyOf('x', { path: '/bells.so' })] })).texts;
+    expect(texts.filter(({ what }) => isName(what)).map(({ joined }) => joined)).toEqual(['bells']);
   });
   it('finds by nickname, vendor, type, its other words and tags, in any order', () => {
     expect([

@@ -27,9 +27,11 @@ export const factor: Readonly<Record<What, number>> = {
   name: 1,
   nickname: 1.05,
   'slot label': 1.02,
+  'other name': 0.9,
   tag: 0.7,
   type: 0.6,
   vendor: 0.55,
+  notes: 0.5,
 };
 
 /**

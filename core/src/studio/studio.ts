@@ -10,7 +10,7 @@ import {
   settingsAsSaid,
   type FoundSettingCard,
 } from '../arrangement/setting-plugin.ts';
-import { withAnswer, type Answer } from '../catalog/answer.ts';
+import { nothingSaid, withAnswer, type Answer, type AnswerFacts } from '../catalog/answer.ts';
 import { preferred, type Plugin } from '../catalog/plugin.ts';
 import type { Format } from '../formats/found-copy.ts';
 import { keyedById } from '../grouped.ts';
@@ -146,8 +146,12 @@ function createCatalog() {
 /** Makes finders; a plugin is prepared again only when something else is said of it. */
 function createFinders() {
   const prepare = memoizeByObject(
-    (plugin: Plugin, nickname: string | null, slotLabel: string | null, tags: readonly string[]) =>
-      entryOf(plugin, { nickname, slotLabel, tags }),
+    (
+      plugin: Plugin,
+      nickname: string | null,
+      slotLabel: string | null,
+      { alsoCalled, tags, notes }: AnswerFacts,
+    ) => entryOf(plugin, { nickname, slotLabel, alsoCalled, tags, notes }),
   );
   return memoizeLast(
     (
@@ -159,10 +163,8 @@ function createFinders() {
       new Finder(
         [...plugins, ...filedSettings].map((plugin) => {
           const { nickname = null, slotLabel = null } = pluginNames.get(plugin.id) ?? {};
-          return prepare(plugin, nickname, slotLabel, answers.get(plugin.id)?.tags ?? noTags);
+          return prepare(plugin, nickname, slotLabel, answers.get(plugin.id) ?? nothingSaid);
         }),
       ),
   );
 }
-
-const noTags: readonly string[] = [];

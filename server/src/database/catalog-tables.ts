@@ -52,6 +52,8 @@ export interface PluginRow {
   wentInto: string | null;
   /** Whether the log of changes refers to it: it stays, so that undo finds it. */
   isRemembered: boolean;
+  /** What it was called before its copies said otherwise; null where that never happened. */
+  formerNames?: readonly string[] | null;
 }
 
 /** `away`: its place is out of reach or switched off. `aside`: set aside by the user. */
@@ -138,6 +140,7 @@ export const PluginTable = schema<PluginRow>(
     grounds: maybeJson,
     wentInto: toRow('plugin', 'plugin', 'went_into', 'SET NULL'),
     isRemembered: flag,
+    formerNames: maybeJson,
   },
   { indices: [index('plugin_computer_idx', 'computerId')] },
 );

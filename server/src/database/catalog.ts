@@ -37,7 +37,8 @@ export async function readCatalog(
 ): Promise<Plugin[]> {
   const plugins: Omit<PluginRow, 'computerId' | 'grounds' | 'wentInto' | 'isRemembered'>[] =
     await manager.query(
-      `SELECT id, name, vendor, kind, types, arrived_at "arrivedAt" FROM plugin
+      `SELECT id, name, vendor, kind, types, arrived_at "arrivedAt",
+        former_names "formerNames" FROM plugin
       WHERE computer_id = $1 AND ($2::uuid[] IS NULL OR id = ANY($2)) ORDER BY name, id`,
       [computer, only],
     );
@@ -51,11 +52,13 @@ export async function readCatalog(
     lacksProgram: boolean;
     audioIn: number | null;
     audioOut: number | null;
+    name: string | null;
   })[] = await manager.query(
     `SELECT id, plugin_id "pluginId", format, path, state, facts->>'version' "version",
       facts->>'picture' IS NOT NULL "hasPicture", status = 'failed' "isFailed",
       ${lacksProgram} "lacksProgram",
       (facts->>'audioIn')::int "audioIn", (facts->>'audioOut')::int "audioOut",
+      facts->>'name' "name",
       CASE jsonb_typeof(facts->'architectures') WHEN 'array'
         THEN facts->'architectures' <> '[]' AND facts->'architectures' <@ '["x86", "arm"]'
         ELSE false END "is32Bit"
@@ -64,9 +67,15 @@ export async function readCatalog(
     [computer, only],
   );
   const byPlugin = new Map<string, Plugin['copies'][number][]>();
-  for (const { pluginId, id, lacksProgram: isEmpty, ...copy } of copies) {
+  const nameOf = new Map(plugins.map(({ id, name }) => [id, name]));
+  for (const { pluginId, id, lacksProgram: isEmpty, name, ...copy } of copies) {
     const list = byPlugin.get(pluginId);
-    const card = { id: asId<CopyId>(id), ...copy, ...(isEmpty ? { lacksProgram: true } : {}) };
+    const card = {
+      id: asId<CopyId>(id),
+      ...copy,
+      ...(isEmpty ? { lacksProgram: true } : {}),
+      ...(name === null || name === nameOf.get(pluginId) ? {} : { name }),
+    };
     if (list) {
       list.push(card);
     } else {
@@ -75,8 +84,9 @@ export async function readCatalog(
   }
   return plugins
     .filter(({ id }) => byPlugin.has(id))
-    .map(({ id, arrivedAt, ...plugin }) => ({
+    .map(({ id, arrivedAt, formerNames, ...plugin }) => ({
       ...plugin,
+      ...(formerNames && formerNames.length > 0 ? { formerNames } : {}),
       id: asId<PluginId>(id),
       arrived: arrivedAt.toISOString(),
       copies: byPlugin.get(id) ?? [],
@@ -177,7 +187,7 @@ export async function addPlugins(
   await insertMany(manager, PluginTable, rows);
 }
 
-/** Writes what the plugins' copies now say of them. */
+/** Writes what the plugins' copies now say of them; a name that was settled before is a former one then. */
 export async function updatePlugins(
   manager: EntityManager,
   computer: string,
@@ -192,7 +202,10 @@ export async function updatePlugins(
     await manager.query(
       `UPDATE plugin
         SET name = new.name, vendor = new.vendor, kind = new.kind, types = new.types,
-        grounds = new.grounds
+        grounds = new.grounds,
+        former_names = CASE WHEN plugin.name <> new.name AND plugin.grounds IS NOT NULL
+          THEN (coalesce(former_names, '[]') - plugin.name - new.name) || to_jsonb(plugin.name)
+          ELSE former_names END
          FROM jsonb_to_recordset($1::jsonb) AS new (id uuid, name text, vendor text, kind text,
            types jsonb, grounds jsonb) WHERE plugin.id = new.id`,
       [toJsonb(part)],

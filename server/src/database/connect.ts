@@ -21,6 +21,7 @@ import { UndoneChanges1763900000018 } from './migrations/0018-undone-changes.ts'
 import { TouchedPlugins1763900000019 } from './migrations/0019-touched-plugins.ts';
 import { Versions1763900000020 } from './migrations/0020-versions.ts';
 import { NamesOfRecords1763900000021 } from './migrations/0021-names-of-records.ts';
+import { NamesAndFirstCopies1763900000022 } from './migrations/0022-names-and-first-copies.ts';
 import { SetupError } from './setup-error.ts';
 import { tables } from './tables.ts';
 
@@ -56,6 +57,7 @@ export const migrations = [
   TouchedPlugins1763900000019,
   Versions1763900000020,
   NamesOfRecords1763900000021,
+  NamesAndFirstCopies1763900000022,
 ];
 
 /** What the driver and TypeORM say of a connection that is not there, where they give no code. */

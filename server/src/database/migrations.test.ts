@@ -133,6 +133,45 @@ describe('the migrations', () => {
     await source.query('DELETE FROM computer');
   });
 
+  it('give stored folders and answers the new fields, and take them off again', async () => {
+    const [computer, id] = [randomUUID(), randomUUID()];
+    const folder = { table: 'folder', id, name: 'Night shift' };
+    const answer = { table: 'answer', id, notes: '' };
+    const before = { added: [folder], updated: [[answer, answer]], removed: [] };
+    const stored = async (): Promise<unknown> => {
+      const rows: { change: unknown }[] = await source.query('SELECT change FROM change');
+      return rows[0]?.change;
+    };
+    const back = async (): Promise<void> => {
+      const from = migrations.findIndex((one) => one.name.startsWith('NamesAndFirst'));
+      for (let i = from; i < migrations.length; i += 1) {
+        await source.undoLastMigration({ transaction: 'all' });
+      }
+    };
+    await back();
+    await source.query(
+      `INSERT INTO computer (id, name, revision, created_at, doubts, is_learning, opening, is_elsewhere,
+        kept, put_off) VALUES ($1, 'Loft', 0, now(), '[]', true, '"never"', false, '{}', '[]')`,
+      [computer],
+    );
+    await source.query(
+      `INSERT INTO change (computer_id, number, at, words, state, change)
+        VALUES ($1, 1, now(), 'Remove a folder', 'done', $2::jsonb)`,
+      [computer, JSON.stringify(before)],
+    );
+    await source.runMigrations({ transaction: 'all' });
+    const now = { ...answer, alsoCalled: [], firstCopy: null };
+    expect(await stored()).toEqual({
+      added: [{ ...folder, firstFormat: null, firstCopies: [] }],
+      updated: [[now, now]],
+      removed: [],
+    });
+    await back();
+    expect(await stored()).toEqual(before);
+    await source.runMigrations({ transaction: 'all' });
+    await source.query('DELETE FROM computer');
+  });
+
   it('can each be undone and done again', async () => {
     expect(migrations.length).toBeGreaterThan(0);
     for (let left = migrations.length; left > 0; left -= 1) {

@@ -25,6 +25,12 @@ export const saveTheName = 'Save the name';
 export const nickname = 'Nickname';
 export const whatYouCallIt = (plugin: string): string =>
   `What you call it. ${plugin} still finds it. Empty: no nickname.`;
+export const alsoCalled = 'Also called';
+export const otherNamesThatFindIt =
+  'Other names that find it, such as the hardware that it stands for. Commas between them.';
+export const atMostNames = (most: number): string => `At most ${plural(most, 'name')}.`;
+export const eachAtMostLetters = (most: number): string =>
+  `At most ${plural(most, 'letter')} in each name.`;
 export const slotLabel = 'Slot label';
 export const theFewLettersThatStand =
   'The few letters that stand in a slot. Empty: made from the name.';

@@ -451,6 +451,30 @@ describe('the chest', () => {
     expect(acts[1]).toEqual({ act: 'remove-folder', folder: 'Gates' });
   });
 
+  it('has the format whose copies are used first in a folder, among those that there are', async () => {
+    const { acts } = show({
+      records: records.map((record) =>
+        record.id === 'Gates' ? { ...record, firstFormat: 'VST3' } : record,
+      ) as OrderRecord[],
+    });
+    fireEvent.click(screen.getByRole('button', { name: 'Actions for Gates' }));
+    const choice = within(await screen.findByRole('group', { name: 'Copies used first' }));
+    expect(choice.getAllByRole('button').map((one) => one.textContent)).toEqual([
+      'usual',
+      'VST3',
+      'LV2',
+    ]);
+    expect(choice.getByRole('button', { pressed: true }).textContent).toBe('VST3');
+    fireEvent.click(choice.getByRole('button', { name: 'LV2' }));
+    fireEvent.click(choice.getByRole('button', { name: 'usual' }));
+    const set = (firstFormat: string | null): object => ({
+      act: 'set-folder',
+      folder: 'Gates',
+      set: { firstFormat },
+    });
+    expect(acts).toEqual([set('LV2'), set(null)]);
+  });
+
   it('sorted by name, says why folders are not moved by hand', () => {
     const { acts } = show({
       records: [cabinetOf('c', { sortedBy: 'name' }), ...records.slice(1)],

@@ -14,6 +14,8 @@ export const nameAndSlots = 'Name and slots …';
 export const duplicate = 'Duplicate';
 export const putBefore = (before: string): string => `Put before ${before}`;
 export const putBehind = (behind: string): string => `Put behind ${behind}`;
+export const copiesUsedFirst = 'Copies used first';
+export const usual = 'usual';
 export const myOwnOrderOfFolders = 'My own order of folders';
 export const foldersByName = 'Folders by name, between the dividers';
 export const removeTheCabinetItsPluginsStay =

@@ -3,12 +3,13 @@ import {
   copiesInOrder,
   isForOldSessions,
   type CopyCard,
+  type CopyWish,
   type Plugin,
 } from '@clever-drawer/core/catalog';
-import type { Format } from '@clever-drawer/core/formats';
 import { whyNotCopy, type HostSettings } from '@clever-drawer/core/loading';
 import { typeName } from '@clever-drawer/core/taxonomy';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
+import { Kbd } from '../ui/kbd.tsx';
 import { sayTime } from '../ui/time-words.ts';
 import * as texts from './texts.ts';
 
@@ -24,29 +25,41 @@ const portsOf = ({ audioIn, audioOut }: CopyCard): string => {
 };
 
 /** Those that the session takes first, the one that would be loaded in front. */
-export function copiesToChoose(
-  plugin: Plugin,
-  settings: HostSettings,
-  order: readonly Format[],
-  width: number,
-): CopyCard[] {
+export function copiesToChoose(plugin: Plugin, settings: HostSettings, wish: CopyWish): CopyCard[] {
   const isRefused = (copy: CopyCard): number => Number(whyNotCopy(copy, settings) !== null);
-  return copiesInOrder(plugin, order, width).sort((a, b) => isRefused(a) - isRefused(b));
+  return copiesInOrder(plugin, wish).sort((a, b) => isRefused(a) - isRefused(b));
 }
 
 interface CopiesProps {
   readonly plugin: Plugin;
   readonly chosen: number;
   readonly settings: HostSettings;
-  readonly width: number;
+  readonly wish: CopyWish;
   readonly onPress: (copy: CopyCard) => void;
+  /** The name of the open folder that can hold a copy; null without one. */
+  readonly folder: string | null;
+  /** Of the chosen copy: it is used first from now on, or held by the folder; or no longer. */
+  readonly onPreferCopy: () => void;
+  readonly onHold: () => void;
 }
 
-export function Copies({ plugin, chosen, settings, width, onPress }: CopiesProps) {
+export function Copies({
+  plugin,
+  chosen,
+  settings,
+  wish,
+  onPress,
+  folder,
+  onPreferCopy,
+  onHold,
+}: CopiesProps) {
   const { formatOrder } = useCatalog();
+  const { first, held = [] } = wish;
+  const copies = copiesToChoose(plugin, settings, wish);
+  const marked = copies[chosen]?.id;
   return (
     <span className="copies-choice" role="group" aria-label={texts.copiesOf(plugin.name)}>
-      {copiesToChoose(plugin, settings, formatOrder, width).map((copy, at) => {
+      {copies.map((copy, at) => {
         const reason = whyNotCopy(copy, settings);
         return (
           <span
@@ -64,6 +77,8 @@ export function Copies({ plugin, chosen, settings, width, onPress }: CopiesProps
               {[copy.version, copy.is32Bit ? '32 bit' : '64 bit', portsOf(copy)]
                 .filter(Boolean)
                 .join(' · ')}
+              {copy.id === first && <span className="text-soft"> {texts.usedFirst}</span>}
+              {held.includes(copy.id) && <span className="text-soft"> {texts.heldByFolder}</span>}
               {isForOldSessions(plugin, copy, formatOrder) && (
                 <span className="text-soft"> {texts.forOldSessions}</span>
               )}
@@ -75,6 +90,43 @@ export function Copies({ plugin, chosen, settings, width, onPress }: CopiesProps
           </span>
         );
       })}
+      <span className="keys-hint">
+        <CopyAct
+          keys="Ctrl+Enter"
+          words={marked === first ? texts.useUsual : texts.useFirst}
+          onPress={onPreferCopy}
+        />
+        {folder !== null && (
+          <CopyAct
+            keys="Shift+Enter"
+            words={marked && held.includes(marked) ? texts.holdAnyIn(folder) : texts.holdIn(folder)}
+            onPress={onHold}
+          />
+        )}
+      </span>
+    </span>
+  );
+}
+
+/** Something that is done with the chosen copy, by its key or a press. */
+function CopyAct({
+  keys,
+  words,
+  onPress,
+}: {
+  readonly keys: string;
+  readonly words: string;
+  readonly onPress: () => void;
+}) {
+  return (
+    <span
+      className="copy-act"
+      onClick={(event) => {
+        event.stopPropagation();
+        onPress();
+      }}
+    >
+      <Kbd keys={keys} /> {words}
     </span>
   );
 }

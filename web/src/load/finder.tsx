@@ -189,7 +189,7 @@ function Widened({ folder }: { folder: string | null }) {
 
 function Hits({ loader, settings }: { loader: Loader; settings: LoaderProps['settings'] }) {
   const { arrangement } = useArrangement();
-  const { finding, active, typed, hasPlaceKey, hasPictures, load, width } = loader;
+  const { finding, active, typed, hasPlaceKey, hasPictures, load, wishFor } = loader;
   const isFavourite = (plugin: string): boolean =>
     isAmongFavourites(arrangement.foldersOf.get(plugin));
   return (
@@ -213,7 +213,7 @@ function Hits({ loader, settings }: { loader: Loader; settings: LoaderProps['set
           isFavourite={isFavourite(hit.plugin.id)}
           hasPictures={hasPictures}
           accepts={settings}
-          width={width}
+          wish={wishFor(hit.plugin)}
           whyNot={finding.whyNot(hit.plugin.id)}
           onPress={() => {
             load(hit.plugin, null);
@@ -231,7 +231,7 @@ function Hits({ loader, settings }: { loader: Loader; settings: LoaderProps['set
  * are wanted.
  */
 function Below({ loader, settings }: { loader: Loader; settings: LoaderProps['settings'] }) {
-  const { active, copyAt, hasFacts, finding, load, width } = loader;
+  const { active, copyAt, hasFacts, finding, load, wishFor, folder } = loader;
   if (!active) {
     return null;
   }
@@ -242,9 +242,16 @@ function Below({ loader, settings }: { loader: Loader; settings: LoaderProps['se
         plugin={plugin}
         chosen={copyAt}
         settings={settings}
-        width={width}
+        wish={wishFor(plugin)}
         onPress={(copy) => {
           load(plugin, copy);
+        }}
+        folder={folder?.name ?? null}
+        onPreferCopy={() => {
+          loader.preferCopy(copyAt);
+        }}
+        onHold={() => {
+          loader.hold(copyAt);
         }}
       />
     );

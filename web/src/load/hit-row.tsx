@@ -5,6 +5,7 @@ import {
   differsInWidth,
   faceOf,
   type CopyCard,
+  type CopyWish,
   type Plugin,
 } from '@clever-drawer/core/catalog';
 import { copyToLoad, misfitsWidth, type TakenBySession } from '@clever-drawer/core/loading';
@@ -26,8 +27,8 @@ interface Props {
   readonly hasPictures: boolean;
   /** What the session takes: the copy that it would load is told. */
   readonly accepts: TakenBySession;
-  /** The channels of the slot: the copy that fits is told. */
-  readonly width: number;
+  /** What decides which of its copies is loaded. */
+  readonly wish: CopyWish & { readonly width: number };
   readonly whyNot: string | null;
   readonly onPress: () => void;
   readonly children?: React.ReactNode;
@@ -41,16 +42,14 @@ export function HitRow({
   isFavourite,
   hasPictures,
   accepts,
-  width,
+  wish,
   whyNot,
   onPress,
   children,
 }: Props) {
-  const { formatOrder } = useCatalog();
   const { arrangement, nameOf, namesOf } = useArrangement();
   const { plugin, because } = hit;
-  const copy =
-    copyToLoad(plugin, accepts, formatOrder, width) ?? copyInFront(plugin, formatOrder, width);
+  const copy = copyToLoad(plugin, accepts, wish) ?? copyInFront(plugin, wish);
   const label = namesOf(plugin.id)?.slotLabel;
   const name = nameOf(plugin);
   const folders = arrangement.foldersOf.get(plugin.id);
@@ -77,7 +76,7 @@ export function HitRow({
         whyNot={whyNot}
         because={because}
         copy={copy}
-        width={width}
+        width={wish.width}
         folder={folder}
       />
       {children}

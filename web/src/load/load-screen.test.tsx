@@ -10,7 +10,7 @@ import type {
   TrackView,
 } from '@clever-drawer/core/api';
 import type { Plugin } from '@clever-drawer/core/catalog';
-import { asId } from '@clever-drawer/core/id';
+import { asId, type FolderId, type PlacementId } from '@clever-drawer/core/id';
 import type { OrderRecord } from '@clever-drawer/core/order';
 import { copyOf, pluginOf } from '@clever-drawer/core/testing';
 import type { Client } from '../api/client.ts';
@@ -253,6 +253,42 @@ describe('finding and loading', () => {
     await waitFor(() => {
       expect(load.mock.lastCall?.[0]).toMatchObject({ plugin: 'wharf', copy: 'wharf-lv2' });
     });
+  });
+
+  it('has a copy used first by a chord: of a plugin, or in the open folder', async () => {
+    const records = [cabinetOf('c', { opensFor: ['track'] }), folderOf('Old shows')];
+    const placement = { table: 'placement', id: asId<PlacementId>('p'), position: 'V' } as const;
+    const folder = asId<FolderId>('Old shows');
+    const shown = await show({
+      records: [...records, { ...placement, folder, plugin: wharf.id }],
+    });
+    fireEvent.click(screen.getByRole('button', { name: /^Old shows/ }));
+    field().focus();
+    press('Enter', { altKey: true });
+    press('ArrowDown');
+    press('Enter', { ctrlKey: true });
+    press('Enter', { shiftKey: true });
+    expect(shown.acts).toEqual([
+      { act: 'answer', say: [{ plugins: ['wharf'], set: { firstCopy: 'wharf-lv2' } }] },
+      { act: 'set-folder', folder: 'Old shows', set: { firstCopies: ['wharf-lv2'] } },
+    ]);
+    cleanup();
+    localStorage.clear();
+    const held = await show({
+      records: [
+        records[0] as OrderRecord,
+        folderOf('Old shows', { firstCopies: [asId('wharf-lv2'), asId('other')] }),
+        { ...placement, folder, plugin: wharf.id },
+      ],
+    });
+    fireEvent.click(screen.getByRole('button', { name: /^Old shows/ }));
+    field().focus();
+    press('Enter', { altKey: true });
+    expect(screen.getAllByTestId('copy')[0]?.textContent).toContain('held by this folder');
+    fireEvent.click(screen.getByText(/hold any copy in Old shows/));
+    expect(held.acts).toEqual([
+      { act: 'set-folder', folder: 'Old shows', set: { firstCopies: ['other'] } },
+    ]);
   });
 
   it('says that nothing is found', async () => {

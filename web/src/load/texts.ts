@@ -7,18 +7,20 @@ export const from = 'from';
 export const opensForTheseSlots = '· opens for these slots';
 
 // details
-export const noChannels = 'nothing';
-export const mono = 'mono';
-export const stereo = 'stereo';
-export const channels = (n: number): string => plural(n, 'channel');
 /** What so many channels are called. */
 export const width = (count: number): string =>
-  ({ 0: noChannels, 1: mono, 2: stereo })[count] ?? channels(count);
+  ({ 0: 'nothing', 1: 'mono', 2: 'stereo' })[count] ?? plural(count, 'channel');
 export const trackIsNow = (track: string, width: string): string => `${track} is ${width} now`;
 export const widthOf = (track: string, width: string): string => `Width of ${track}: ${width}`;
 export const inASlotOf = (width: string): string => `in a ${width} slot`;
 export const inOut = (ins: string, outs: string): string => `${ins} in, ${outs} out`;
 export const copiesOf = (plugin: string): string => `Copies of ${plugin}`;
+export const usedFirst = '· used first';
+export const heldByFolder = '· held by this folder';
+export const useFirst = 'use this copy first';
+export const useUsual = 'use the usual copy first';
+export const holdIn = (folder: string): string => `hold this copy in ${folder}`;
+export const holdAnyIn = (folder: string): string => `hold any copy in ${folder}`;
 export const forOldSessions = '· for old sessions';
 export const types = 'Types';
 export const bank = 'Bank';

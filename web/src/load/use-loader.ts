@@ -2,9 +2,10 @@
 import { useState, type KeyboardEvent, type RefObject } from 'react';
 import type { CopyCard, Plugin } from '@clever-drawer/core/catalog';
 import type { FolderId } from '@clever-drawer/core/id';
-import { cabinetSlotAt } from '@clever-drawer/core/loading';
+import { cabinetSlotAt, copyWishOf } from '@clever-drawer/core/loading';
 import type { Folder } from '@clever-drawer/core/order';
 import { splitWidth, type Hit } from '@clever-drawer/core/search';
+import { annotateAct } from '../annotate/annotate.ts';
 import { favouriteAct } from '../annotate/filing.ts';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { commandFor } from '../ui/commands.ts';
@@ -52,7 +53,7 @@ export function useLoader({ onLoad, onLeave, onWiden, field, ...slot }: LoaderPr
     field.current?.focus();
   });
   const keys = useKeyCount();
-  const { pluginById } = useCatalog();
+  const { pluginById, answers } = useCatalog();
   const { arrangement } = useArrangement();
   const found = useFinding(slot, typed, where);
   const hits = withMarked(found.hits, mark, pluginById);
@@ -61,7 +62,14 @@ export function useLoader({ onLoad, onLeave, onWiden, field, ...slot }: LoaderPr
   const active = hits[at];
   // “limiter mono” means its mono copy, whatever the track is.
   const width = splitWidth(typed).width ?? slot.width;
-  const copies = active ? copiesToChoose(active.plugin, slot.settings, formatOrder, width) : [];
+  const folder = openFolder(arrangement.folders, where.folder);
+  const wishFor = ({ id }: Plugin) => ({
+    ...copyWishOf(answers.get(id), folder),
+    order: formatOrder,
+    width,
+  });
+  const copies = active ? copiesToChoose(active.plugin, slot.settings, wishFor(active.plugin)) : [];
+  const { preferCopy, hold } = useCopyActs(active?.plugin, folder, copies);
   const isForgot = where.scope === 'forgot';
   const clear = (): void => {
     setTyped('');
@@ -82,8 +90,13 @@ export function useLoader({ onLoad, onLeave, onWiden, field, ...slot }: LoaderPr
       return;
     }
     const letters = typed;
-    const folder = openFolder(arrangement.folders, where.folder);
-    const answer = onLoad({ plugin, copy, typed: letters.trim(), folder, ...keys.taken() });
+    const answer = onLoad({
+      plugin,
+      copy,
+      typed: letters.trim(),
+      folder: folder?.id ?? null,
+      ...keys.taken(),
+    });
     clear();
     void answer.then((message) => {
       if (message !== null) {
@@ -113,6 +126,8 @@ export function useLoader({ onLoad, onLeave, onWiden, field, ...slot }: LoaderPr
       moveTo: (place) => {
         setMark({ at: place, plugin: hits[place]?.plugin.id ?? null });
       },
+      preferCopy,
+      hold,
       aimCopy: (place) => {
         setCopyAt(active && active.plugin.copies.length > 0 ? place : null);
       },
@@ -178,7 +193,10 @@ export function useLoader({ onLoad, onLeave, onWiden, field, ...slot }: LoaderPr
     finding,
     active,
     load,
-    width,
+    folder,
+    wishFor,
+    preferCopy,
+    hold,
     hasPlaceKey,
     onKeyDown,
   };
@@ -214,9 +232,38 @@ const refusalWords = ({ name }: Plugin, reason: string | null): string | null =>
   reason === null ? null : texts.cannotBeLoadedHere(name, reason);
 
 /** The folder that is open: of another cabinet's that stands here, that one. */
-function openFolder(folders: readonly Folder[], id: string | null): FolderId | null {
+function openFolder(folders: readonly Folder[], id: string | null): Folder | null {
   const folder = folders.find((one) => one.id === id);
-  return folder ? (folder.shortcutTo ?? folder.id) : null;
+  const meant = folders.find((one) => one.id === folder?.shortcutTo);
+  return meant ?? folder ?? null;
+}
+
+/** What is said of the chosen copy: that it is used first, or is the one that the open folder holds. */
+function useCopyActs(
+  plugin: Plugin | undefined,
+  folder: Folder | null,
+  copies: readonly CopyCard[],
+): { readonly preferCopy: (at: number) => void; readonly hold: (at: number) => void } {
+  const { act } = useActs();
+  const { answers } = useCatalog();
+  return {
+    preferCopy: (at) => {
+      const copy = copies[at];
+      if (plugin && copy) {
+        const isFirst = answers.get(plugin.id)?.firstCopy === copy.id;
+        act(annotateAct([plugin.id], { firstCopy: isFirst ? null : copy.id }));
+      }
+    },
+    hold: (at) => {
+      const copy = copies[at];
+      if (plugin && copy && folder) {
+        const others = folder.firstCopies.filter((id) => copies.every((one) => one.id !== id));
+        const isHeld = folder.firstCopies.includes(copy.id);
+        const firstCopies = isHeld ? others : [...others, copy.id];
+        act({ act: 'set-folder', folder: folder.id, set: { firstCopies } });
+      }
+    },
+  };
 }
 
 /** Whether pictures and facts are shown beside the hits, remembered in this browser. */

@@ -13,16 +13,17 @@ import { useNotifyError } from '../studio/notify-error.ts';
 import { useSetAside } from '../studio/use-set-aside.ts';
 import { useNotices } from '../ui/notices.tsx';
 import { FormatOrder } from '../annotate/format-order.tsx';
-import { ownerOf } from '../annotate/annotate.ts';
+import { annotateAct, ownerOf } from '../annotate/annotate.ts';
 import { Picker, type Choice } from '../ui/picker.tsx';
 import * as texts from './texts.ts';
 
 type Copy = PluginView['copies'][number];
 
 export function Copies({ plugin, view }: { plugin: Plugin; view: PluginView | undefined }) {
-  const { formatOrder } = useCatalog();
+  const { formatOrder, answers } = useCatalog();
   const { act } = useActs();
-  const front = copyInFront(plugin, formatOrder)?.id;
+  const first = answers.get(plugin.id)?.firstCopy ?? null;
+  const front = copyInFront(plugin, { order: formatOrder, first })?.id;
   const copies = view?.copies ?? [];
   const isOld = (id: string): boolean => {
     const card = plugin.copies.find((copy) => copy.id === id);
@@ -49,6 +50,10 @@ export function Copies({ plugin, view }: { plugin: Plugin; view: PluginView | un
             isOld={isOld}
             plugin={plugin}
             part={part}
+            isChosen={copy.id === first}
+            preferCopy={(wanted) => {
+              act(annotateAct([plugin.id], { firstCopy: wanted ? copy.id : null }));
+            }}
           />
         ))}
       </ul>
@@ -64,10 +69,13 @@ interface CopyRowProps {
   readonly isOld: (id: string) => boolean;
   readonly plugin: Plugin;
   readonly part: (copy: Copy) => void;
+  /** The user wants it first. */
+  readonly isChosen: boolean;
+  readonly preferCopy: (isWanted: boolean) => void;
 }
 
 /** One copy: what it is, where it lies, and what it says of itself. */
-function CopyRow({ copy, front, copies, isOld, plugin, part }: CopyRowProps) {
+function CopyRow({ copy, front, copies, isOld, plugin, part, isChosen, preferCopy }: CopyRowProps) {
   return (
     <li>
       <p>
@@ -97,15 +105,27 @@ function CopyRow({ copy, front, copies, isOld, plugin, part }: CopyRowProps) {
         <p className="text-soft">{texts.keptWithoutWhatNoTextMay(copy.facts.mended.join(', '))}</p>
       )}
       {plugin.copies.length > 1 && (
-        <Button
-          variant="bare"
-          size="sm"
-          onClick={() => {
-            part(copy);
-          }}
-        >
-          {texts.itIsAnotherPlugin}
-        </Button>
+        <>
+          <Button
+            variant="bare"
+            size="sm"
+            aria-pressed={isChosen}
+            onClick={() => {
+              preferCopy(!isChosen);
+            }}
+          >
+            {isChosen ? texts.useTheUsualCopy : texts.useFirst}
+          </Button>{' '}
+          <Button
+            variant="bare"
+            size="sm"
+            onClick={() => {
+              part(copy);
+            }}
+          >
+            {texts.itIsAnotherPlugin}
+          </Button>
+        </>
       )}
     </li>
   );

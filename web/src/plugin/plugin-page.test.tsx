@@ -4,7 +4,7 @@ import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/re
 import type { FindingView, PluginView, SettingView } from '@clever-drawer/core/api';
 import { nothingSaid, type Plugin } from '@clever-drawer/core/catalog';
 import { copyOf, pluginOf } from '@clever-drawer/core/testing';
-import { asId } from '@clever-drawer/core/id';
+import { asId, type CopyId } from '@clever-drawer/core/id';
 import { plainFolder, type OrderRecord } from '@clever-drawer/core/order';
 import type { Client } from '../api/client.ts';
 import { readTray } from '../annotate/stored-tray.ts';
@@ -162,6 +162,38 @@ describe('the page of a plugin', () => {
     expect(within(dialog).getByLabelText('Nickname')).toBeTruthy();
     expect(within(dialog).getByRole('heading').textContent).toBe('Heron');
   });
+
+  it('keeps only what changed of its names, other names each once', async () => {
+    const { acts } = await show({
+      records: [
+        { table: 'answer', id: heron.id, ...nothingSaid, alsoCalled: ['grey wader'] },
+        { table: 'plugin-names', id: heron.id, nickname: 'Grey bird', slotLabel: null },
+      ],
+    });
+    const fill = async (label: string, value: string): Promise<void> => {
+      press('n');
+      const dialog = await screen.findByRole('dialog');
+      fireEvent.change(within(dialog).getByLabelText(label), { target: { value } });
+      fireEvent.click(within(dialog).getByRole('button', { name: 'Save the name' }));
+    };
+    await fill('Also called', 'grey wader, fish eater,, fish eater ');
+    await waitFor(() => {
+      expect(acts).toHaveLength(1);
+    });
+    await fill('Nickname', '');
+    await waitFor(() => {
+      expect(acts).toHaveLength(2);
+    });
+    await fill('Also called', Array.from({ length: 21 }, (_, at) => `n${at}`).join());
+    expect(await screen.findByText('At most 20 names.')).toBeTruthy();
+    expect(acts).toEqual([
+      {
+        act: 'answer',
+        say: [{ plugins: ['heron'], set: { alsoCalled: ['grey wader', 'fish eater'] } }],
+      },
+      { act: 'name', plugin: 'heron', nickname: null, slotLabel: null },
+    ]);
+  });
 });
 
 describe('what the user says of a plugin', () => {
@@ -293,13 +325,34 @@ describe('the copies of a plugin', () => {
     });
     await screen.findByText('/plugins/heron.so');
     const [first, second] = within(region('2 copies')).getAllByRole('listitem');
-    expect(first?.textContent).toContain('in front');
+    expect(first?.textContent).toContain('used first');
     expect(first?.textContent).toContain('version 1.2 · 2 in, 2 out · x86_64');
     expect(first?.textContent).toContain('declares CompressorPlugin');
     expect(first?.textContent).not.toContain('for old sessions');
-    expect(second?.textContent).not.toContain('in front');
+    expect(second?.textContent).not.toContain('used first ');
     expect(second?.textContent).toContain('for old sessions');
     expect(second?.textContent).toContain('names itself by its file only');
+  });
+
+  it('are put first by a press, until that is taken back', async () => {
+    const both = { copies: [copyView('new'), copyView('old')] };
+    const shown = await show({ view: both });
+    await screen.findAllByRole('button', { name: 'Use this copy first' });
+    fireEvent.click(
+      screen.getAllByRole('button', { name: 'Use this copy first' })[1] as HTMLElement,
+    );
+    cleanup();
+    const firstCopy = asId<CopyId>('old');
+    const again = await show({
+      view: both,
+      records: [{ table: 'answer', id: heron.id, ...nothingSaid, firstCopy }],
+    });
+    fireEvent.click(await screen.findByRole('button', { name: 'Use the usual copy first' }));
+    const set = (first: string | null): object => ({
+      act: 'answer',
+      say: [{ plugins: ['heron'], set: { firstCopy: first } }],
+    });
+    expect([...shown.acts, ...again.acts]).toEqual([set('old'), set(null)]);
   });
 
   it('part by one press; a single copy has nothing to be parted from', async () => {
@@ -316,7 +369,7 @@ describe('the copies of a plugin', () => {
     });
     await screen.findByText('/plugins/heron.vst3');
     expect(screen.queryByRole('button', { name: /part it/ })).toBeNull();
-    expect(screen.queryByText('in front')).toBeNull();
+    expect(screen.queryByText('used first')).toBeNull();
     expect(screen.queryByRole('button', { name: /Which copy/ })).toBeNull();
   });
 

@@ -4,7 +4,9 @@ import { oneOrMany, plural } from '@clever-drawer/core/text';
 
 // copies
 export const copies = (count: number): string => oneOrMany(count, 'One copy', `${count} copies`);
-export const inFront = 'in front';
+export const inFront = 'used first';
+export const useFirst = 'Use this copy first';
+export const useTheUsualCopy = 'Use the usual copy first';
 export const forOldSessions = 'for old sessions';
 export const outOfReach = 'out of reach';
 export const gone = 'gone';
@@ -20,7 +22,7 @@ export const tryAgain = 'Try again';
 export const setAside = 'Set aside. Its file is untouched; it can be taken back in Scan.';
 export const setItAside = 'Set aside';
 export const itIsTheSameAsAnother = 'It is the same as another plugin: join them …';
-export const whichCopyGoesInFront = 'Which copy goes in front …';
+export const whichCopyGoesInFront = 'Order of formats…';
 export const joinWith = (plugin: string): string => `Join ${plugin} with …`;
 export const lettersOfTheOtherPlugin = 'Letters of the other plugin';
 export const inOut = (audioIn: number, audioOut: number): string =>

@@ -344,6 +344,8 @@ describe('what changed', () => {
       notes: '',
       isHidden: false,
       picture: null,
+      alsoCalled: [],
+      firstCopy: null,
     });
     await show({
       part: 'changes',

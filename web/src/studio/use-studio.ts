@@ -53,7 +53,7 @@ function useCatalogOf(
           return client.ownPictureAddress(own);
         }
         const copies = plugin.copies.filter((copy) => copy.hasPicture && copy.state === 'present');
-        const shipped = copyInFront({ copies }, formatOrder);
+        const shipped = copyInFront({ copies }, { order: formatOrder });
         return shipped ? client.pictureAddress(shipped.id) : null;
       },
     };

@@ -16,6 +16,8 @@ export const answers = recordTable(
     notes: text,
     isHidden: flag,
     picture: { type: 'uuid', nullable: true },
+    alsoCalled: json,
+    firstCopy: { type: 'uuid', nullable: true },
   },
   within.plugin('plugin_id'),
 );

@@ -21,6 +21,8 @@ export const folders = recordTable(
     alwaysIn: json,
     alwaysOut: json,
     atMost: maybeWhole,
+    firstFormat: maybeText,
+    firstCopies: json,
   },
   within.cabinet,
 );

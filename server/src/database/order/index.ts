@@ -4,6 +4,7 @@ export { ChangeTable, type ChangeRow } from './change-table.ts';
 export { chains } from './chain.ts';
 export { copyAssignments } from './copy-assignment.ts';
 export { addToCatalog, applyToTables, readOrder, recordTables } from './order.ts';
+export { folders } from './folder.ts';
 export { preferences } from './preference.ts';
 export { findRecord, readRecords } from './record-table.ts';
 export { settings } from './setting.ts';

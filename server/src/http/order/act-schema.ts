@@ -142,6 +142,8 @@ const answerSchema = object({
   notes: string().max(answerLimits.notes),
   isHidden: boolean(),
   picture: id().nullable(),
+  alsoCalled: array(string().trim().max(nameLength).required()).max(answerLimits.names),
+  firstCopy: id<CopyId>().nullable(),
 }).noUnknown();
 
 /** An act with the fields it has beside its name. */
@@ -180,6 +182,8 @@ export const actSchemas: {
       sortedBy: string().oneOf(folderSortings).nullable(),
       isPinned: boolean(),
       notes: string().max(answerLimits.notes),
+      firstFormat: string().oneOf(formats).nullable(),
+      firstCopies: array(needed<CopyId>()).max(actSize),
     })
       .noUnknown()
       .required(),

@@ -2,12 +2,13 @@
  * Finding for hosts and programs elsewhere on this computer: as on the Load screen, but for what
  * only a screen knows (the cabinet that is open, the plugin before).
  */
-import type { Plugin } from '@clever-drawer/core/catalog';
+import { usualWidth, type Plugin } from '@clever-drawer/core/catalog';
 import type { Format } from '@clever-drawer/core/formats';
 import { asId, type CopyId, type PluginId } from '@clever-drawer/core/id';
 import {
   acceptsAll,
   copyToLoad,
+  copyWishOf,
   whyNotHere,
   type HostSetting,
   type SlotKind,
@@ -108,7 +109,11 @@ export async function findPlugins(
     limit,
   );
   const found = (plugin: Plugin): FoundCopy => {
-    const copy = copyToLoad(plugin, accepts, formatOrder, splitWidth(query).width ?? width);
+    const copy = copyToLoad(plugin, accepts, {
+      ...copyWishOf(catalog.answers.get(plugin.id), null),
+      order: formatOrder,
+      width: splitWidth(query).width ?? width ?? usualWidth,
+    });
     return {
       plugin: plugin.id,
       name: plugin.name,

@@ -6,8 +6,10 @@ import { randomUUID } from 'node:crypto';
 import type { LoadRequest, SessionView } from '@clever-drawer/core/api';
 import { isOnly32Bit, withAnswer, type Plugin } from '@clever-drawer/core/catalog';
 import { asId } from '@clever-drawer/core/id';
+import type { Folder } from '@clever-drawer/core/order';
 import {
   copyToLoad,
+  copyWishOf,
   slotKindAt,
   whyNot,
   widthBehind,
@@ -33,6 +35,7 @@ import {
   answers,
   chains,
   findRecord,
+  folders,
   preferences,
 } from '../../database/order/index.ts';
 import {
@@ -143,6 +146,12 @@ interface Chosen {
   readonly setting: SettingHere | null;
 }
 
+/** What decides which copy is loaded: one chosen by hand, and the open folder. */
+interface Wanted {
+  readonly copy: string | null;
+  readonly folder: Folder | null;
+}
+
 /**
  * The copy of a plugin that would stand there, or why none can. A copy that was chosen is given to
  * the host as it is: it says itself what it makes of it.
@@ -154,7 +163,7 @@ async function chooseCopy(
   slot: SlotKind,
   { settings }: HostSession,
   width: number,
-  wanted: string | null,
+  { copy: wanted, folder }: Wanted,
 ): Promise<Result<Chosen>> {
   const { clock } = parts;
   const { manager } = parts.database;
@@ -181,7 +190,13 @@ async function chooseCopy(
     return failed({ code: 'cannot-load', at: 'plugin', name: plugin.name, reason });
   }
   const preference = await findRecord(manager, preferences, computer, computer);
-  const chosen = wanted ?? copyToLoad(card, settings, preference?.formats, width)?.id;
+  const chosen =
+    wanted ??
+    copyToLoad(card, settings, {
+      ...copyWishOf(said, folder),
+      ...(preference ? { order: preference.formats } : {}),
+      width,
+    })?.id;
   const row = copies.find((copy) => copy.id === chosen);
   return row
     ? ok({ row, plugin, setting })
@@ -226,6 +241,10 @@ export const loadIntoSlot = (
       return failed({ code: 'unknown-record', at: 'track', what: 'track' });
     }
     const index = Math.min(request.index, track.slots.length);
+    // A folder that was removed meanwhile decides nothing.
+    const folder = request.folder
+      ? await findRecord(manager, folders, computer, request.folder)
+      : null;
     const copies: Chosen[] = [];
     let width = await widthBefore(parts, computer, track, index);
     for (const [at, id] of (chain?.plugins ?? [request.plugin]).entries()) {
@@ -236,7 +255,7 @@ export const loadIntoSlot = (
         slotKindAt(track.sort, index + at),
         session,
         splitWidth(request.typed).width ?? width,
-        chain ? null : request.copy,
+        { copy: chain ? null : request.copy, folder },
       );
       if (!chosen.ok) {
         return chosen;
@@ -260,7 +279,7 @@ export const loadIntoSlot = (
         ? loadRows(
             computer,
             parts.clock(),
-            { request, sort: track.sort, after: after ?? null },
+            { request, sort: track.sort, after: after ?? null, folder: folder?.id ?? null },
             {
               copies,
               isPlain: chain === null && setting === null,
@@ -290,6 +309,7 @@ interface Loading {
   readonly sort: TrackKind;
   /** The plugin in the slot before. */
   readonly after: string | null;
+  readonly folder: string | null;
 }
 
 /**
@@ -299,7 +319,7 @@ interface Loading {
 function loadRows(
   computerId: string,
   at: Date,
-  { request, sort, after }: Loading,
+  { request, sort, after, folder }: Loading,
   { copies, isPlain }: { readonly copies: readonly Chosen[]; readonly isPlain: boolean },
 ): LoadRow[] {
   const about = { computerId, at, track: sort };
@@ -312,7 +332,7 @@ function loadRows(
     typed: request.typed,
     keys: request.keys,
     took: request.took,
-    folderId: request.folder ?? null,
+    folderId: folder,
   };
   const within = copies.map(
     ({ row, plugin }, n): LoadRow => ({
@@ -324,7 +344,7 @@ function loadRows(
       typed: null,
       keys: null,
       took: null,
-      folderId: request.folder ?? null,
+      folderId: folder,
     }),
   );
   return isPlain ? [byHand] : [byHand, ...within];

@@ -2,6 +2,7 @@
 import { MoreHorizontal } from 'lucide-react';
 import { Dropdown } from 'react-bootstrap';
 import type { Plugin } from '@clever-drawer/core/catalog';
+import { formats, type Format } from '@clever-drawer/core/formats';
 import { grouped } from '@clever-drawer/core/grouped';
 import { asId } from '@clever-drawer/core/id';
 import {
@@ -71,6 +72,7 @@ function MenuItems({ folder, acts, onAsk }: Omit<ItemsProps, 'onClose'>) {
     <Dropdown.Menu align="end" className="folder-menu">
       <Lines items={useOwnItems(folder, acts)} />
       {isDrawer && <SortItems folder={folder} />}
+      {isDrawer && <FormatItems folder={folder} />}
       <Dropdown.Divider />
       <Lines items={placeItems(folder, acts)} />
       {holds && <SplitItems folder={folder} />}
@@ -192,6 +194,44 @@ function SortItems({ folder }: { folder: Folder }) {
           {texts.myOwnOrder}
         </button>
       )}
+    </div>
+  );
+}
+
+/** The format whose copies are used first in the folder. */
+function FormatItems({ folder }: { folder: Folder }) {
+  const { act } = useActs();
+  const { plugins } = useCatalog();
+  const here = new Set(plugins.flatMap(({ copies }) => copies.map(({ format }) => format)));
+  const prefer = (firstFormat: Format | null): void => {
+    act({ act: 'set-folder', folder: folder.id, set: { firstFormat } });
+  };
+  return (
+    <div className="menu-line" role="group" aria-label={texts.copiesUsedFirst}>
+      <span>{texts.copiesUsedFirst}</span>
+      <button
+        type="button"
+        aria-pressed={folder.firstFormat === null}
+        onClick={() => {
+          prefer(null);
+        }}
+      >
+        {texts.usual}
+      </button>
+      {formats
+        .filter((format) => here.has(format))
+        .map((format) => (
+          <button
+            key={format}
+            type="button"
+            aria-pressed={folder.firstFormat === format}
+            onClick={() => {
+              prefer(format);
+            }}
+          >
+            {format}
+          </button>
+        ))}
     </div>
   );
 }

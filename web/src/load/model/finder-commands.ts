@@ -7,6 +7,9 @@ export interface FinderActs {
   readonly loadCopy: (at: number) => void;
   readonly moveTo: (at: number) => void;
   readonly aimCopy: (at: number | null) => void;
+  /** The copy is used first, or is the one that the open folder holds; or no longer. */
+  readonly preferCopy: (at: number) => void;
+  readonly hold: (at: number) => void;
   readonly nextScope: (step: 1 | -1) => void;
   readonly nextFolder: (step: 1 | -1) => void;
   readonly toggleFavourite: () => void;
@@ -59,6 +62,8 @@ function copyCommands({ copies }: FinderState, at: number, acts: FinderActs): Co
     { keys: ['ArrowDown'], run: () => acts.aimCopy(Math.min(copies - 1, at + 1)) },
     { keys: ['ArrowUp'], run: () => acts.aimCopy(Math.max(0, at - 1)) },
     { keys: ['Enter'], run: () => acts.loadCopy(at) },
+    { keys: ['Ctrl+Enter'], run: () => acts.preferCopy(at) },
+    { keys: ['Shift+Enter'], run: () => acts.hold(at) },
     { keys: ['Escape', 'Alt+Enter'], run: () => acts.aimCopy(null) },
   ];
 }

@@ -63,7 +63,7 @@ describe('the width of a slot', () => {
   const widener = pluginOf('Widener', {
     copies: [copyOf('wide', { audioIn: 1, audioOut: 2 }), copyOf('odd')],
   });
-  const known = new Map([[widener.id as string, widener]]);
+  const known = new Map([[widener.id, widener]]);
   const mono: TrackView = {
     ...track,
     width: 1,
