@@ -5,6 +5,7 @@
 import type { Plugin } from '../catalog/plugin.ts';
 import type { Folder } from '../order/records.ts';
 import { isName, type Entry, type FoundText } from '../search/entry.ts';
+import { lazy } from '../memoize.ts';
 import type { Finder, Found, Hit } from '../search/finder.ts';
 import { wordsOf } from '../text/fold.ts';
 import type { Habits } from '../search/habits.ts';
@@ -125,21 +126,38 @@ export interface SlotContents {
   readonly inFolder: readonly string[] | null;
   /** The forgotten ones, where they are looked at. */
   readonly forgotten: ReadonlyMap<string, Forgotten> | null;
+  /** A few saved settings that letters mean and that can be loaded. */
+  readonly settings: (typed: string) => readonly Plugin[];
+}
+
+/**
+ * The parts of one list, in this order: what stands where one looks; of that, what is of unknown
+ * kind; what stands elsewhere and can be loaded; saved settings; what cannot be loaded here.
+ */
+export const slotParts = ['here', 'unknown', 'elsewhere', 'settings', 'barred'] as const;
+/** One of the parts. */
+export type SlotPart = (typeof slotParts)[number];
+
+/** A hit with the part of the list in which it stands. */
+export interface SlotHit extends Hit {
+  readonly part: SlotPart;
 }
 
 /** What the letters found. */
 export interface SlotResult {
-  readonly hits: readonly Hit[];
-  /** How many were found, among how many that were looked at. */
+  readonly hits: readonly SlotHit[];
+  /** How many were found where one looked, among how many that were looked at. */
   readonly found: number;
   readonly among: number;
-  /** Nothing was where one looked, so all was looked in. */
-  readonly isWidened: boolean;
+  /** How many were found in each part; more than are shown. */
+  readonly counts: Readonly<Record<SlotPart, number>>;
 }
 
 /** Rows shown; the rest is counted. Of a folder more, since it is walked and not searched. */
-export const slotRows = 9;
+export const slotRows = 12;
 const shownOfFolder = 60;
+/** So many rows a later part has at least, however much stands before it. */
+const leastOfPart = 3;
 
 /** A prepared search of one slot. */
 export interface SlotSearch {
@@ -148,79 +166,117 @@ export interface SlotSearch {
   readonly fewestLetters: (plugin: string, habits: Habits) => string | null;
 }
 
-type Place = SlotScope | 'folder';
+/** The parts that the finder fills, by their numbers there. */
+const foundParts = ['here', 'unknown', 'elsewhere', 'barred'] as const;
+type FoundPart = (typeof foundParts)[number];
+const noneInParts: Readonly<Record<SlotPart, number>> = {
+  here: 0,
+  unknown: 0,
+  elsewhere: 0,
+  settings: 0,
+  barred: 0,
+};
 
 /** Prepares the search of one slot; each letter then asks it. */
 export function createSlotSearch(contents: SlotContents): SlotSearch {
-  const { finder, inFolder, forgotten, scope, counts } = contents;
-  const allowedIn = allowing(contents);
-  const place: Place = inFolder && scope !== 'forgot' && scope !== 'rest' ? 'folder' : scope;
+  const { finder, inFolder, forgotten, scope, counts, settings } = contents;
+  const partAt = partsOf(contents);
   const listed = listOf(contents);
   const size = inFolder?.length ?? forgotten?.size ?? (scope === 'forgot' ? 0 : counts[scope]);
-  const withElsewhere = elsewhere(contents, place, allowedIn(place));
-  const withRest = elsewhere(contents, 'all', allowedIn('all'));
+  const last = (text: string): number => (text === '' ? 1 : foundParts.length - 1);
   return {
     find: (typed, habits) => {
       const text = typed.trim();
       if (text === '' && listed) {
-        return { ...listed, found: listed.among, isWidened: false };
+        return listed;
       }
-      const here = finder.find(text, habits, slotRows, allowedIn(place));
-      const mayWiden = text !== '' && (scope === 'cabinet' || inFolder !== null);
-      if (here.count === 0 && mayWiden) {
-        const wide = finder.find(text, habits, slotRows, allowedIn('all'));
-        if (wide.count > 0) {
-          const { hits, count } = withRest(text, wide);
-          return { hits, found: count, among: counts.all, isWidened: true };
-        }
-      }
-      const { hits, count } = withElsewhere(text, here);
-      return { hits, found: count, among: size, isWidened: false };
+      const found = finder.findParts(text, habits, slotRows, foundParts.length, (_, at) => {
+        const part = partAt()[at] as number;
+        return part <= last(text) ? part : -1;
+      });
+      const part = (name: FoundPart): Found => found[foundParts.indexOf(name)] as Found;
+      const meant = meantBy(text, part('here').hits[0], contents, partAt);
+      const hitsOf = (name: FoundPart): readonly Hit[] =>
+        part(name).hits.filter(({ plugin }) => plugin !== meant?.hit.plugin);
+      const here = meant ? [meant.hit, ...hitsOf('here')] : hitsOf('here');
+      const countOf = (name: FoundPart): number => part(name).count - Number(meant?.part === name);
+      const inParts: Record<FoundPart, number> = {
+        here: countOf('here') + Number(meant !== null),
+        unknown: countOf('unknown'),
+        elsewhere: countOf('elsewhere'),
+        barred: countOf('barred'),
+      };
+      const saved = settings(text).filter(({ id }) => finder.placeOf(id) < 0);
+      return {
+        hits: rowsOf([
+          ['here', here],
+          ['unknown', hitsOf('unknown')],
+          ['elsewhere', hitsOf('elsewhere')],
+          ['settings', saved.map((plugin) => ({ plugin, score: 0, because: '' }))],
+          ['barred', hitsOf('barred')],
+        ]),
+        found: inParts.here + inParts.unknown,
+        among: size,
+        counts: { ...inParts, settings: saved.length },
+      };
     },
-    fewestLetters: (plugin, habits) => finder.fewestLetters(plugin, habits, allowedIn(place)),
+    fewestLetters: (plugin, habits) =>
+      finder.fewestLetters(plugin, habits, (_, at) => partAt()[at] === 0),
   };
 }
 
-type Allows = (plugin: Plugin, at: number) => boolean;
+/**
+ * As many rows as are shown: each part has its least, what cannot be loaded only what is left, and the
+ * first parts the rest.
+ */
+function rowsOf(parts: readonly (readonly [SlotPart, readonly Hit[]])[]): SlotHit[] {
+  const leastOf = ([part, hits]: readonly [SlotPart, readonly Hit[]]): number =>
+    part === 'barred' ? 0 : Math.min(hits.length, leastOfPart);
+  let left = slotRows;
+  return parts.flatMap(([part, hits], at) => {
+    const forLater = parts.slice(at + 1).reduce((sum, later) => sum + leastOf(later), 0);
+    const rows = Math.min(hits.length, Math.max(leastOf([part, hits]), left - forLater));
+    left -= rows;
+    return hits.slice(0, rows).map((hit): SlotHit => ({ ...hit, part }));
+  });
+}
+
+/** What was meant, and the part in which it stands else. */
+interface Meant {
+  readonly hit: Hit;
+  readonly part: FoundPart;
+}
 
 /**
- * Puts the plugin that is called exactly so in front, or the one whose initials were typed where
- * nothing begins so, though it stands elsewhere or cannot be loaded: it is what was meant.
+ * The plugin that is called exactly so, or the one whose initials were typed where nothing begins so,
+ * though it stands elsewhere or cannot be loaded: it is what was meant, and stands in front.
  */
-function elsewhere(
-  { finder, reasons }: SlotContents,
-  place: Place,
-  isHere: Allows,
-): (typed: string, here: Found) => Found {
-  if (place === 'rest' || place === 'forgot') {
-    return (_, here) => here;
+function meantBy(
+  typed: string,
+  first: Hit | undefined,
+  { finder, scope }: SlotContents,
+  partAt: () => Int8Array,
+): Meant | null {
+  const letters = wordsOf(typed).join('');
+  if (scope === 'rest' || scope === 'forgot' || letters.length < 2) {
+    return null;
   }
   const { entries } = finder;
-  const isAt = (at: number): boolean => {
-    const entry = entries[at];
-    return entry !== undefined && isHere(entry.plugin, at);
-  };
-  return (typed, here) => {
-    const letters = wordsOf(typed).join('');
-    if (letters.length < 2) {
-      return here;
-    }
-    const called = finder.calledSo(letters);
-    const first = called.initials.length === 0 ? undefined : here.hits[0]?.plugin;
-    const firstEntry = first && entries.find(({ plugin }) => plugin === first);
-    const initials = firstEntry && beginsSo(firstEntry, letters) ? [] : called.initials;
-    const exact = called.whole.some(isAt) ? [] : called.whole;
-    const meantAt = [...exact, ...initials].find((at) => !isAt(at));
-    const meant = meantAt === undefined ? undefined : entries[meantAt];
-    if (!meant) {
-      return here;
-    }
-    const { plugin } = meant;
-    const isLoadable = reasons.get(plugin.id) === null;
-    const because = isLoadable ? 'called so, and outside of where you look' : 'called so';
-    const hit: Hit = { plugin, because, score: here.hits[0]?.score ?? 1 };
-    return { hits: [hit, ...here.hits].slice(0, slotRows), count: here.count + 1 };
-  };
+  const partOf = (at: number): FoundPart => foundParts[partAt()[at] as number] as FoundPart;
+  const isElsewhere = (at: number): boolean => partOf(at) !== 'here';
+  const called = finder.calledSo(letters);
+  const firstEntry =
+    called.initials.length > 0 && first ? entries[finder.placeOf(first.plugin.id)] : undefined;
+  const initials = firstEntry && beginsSo(firstEntry, letters) ? [] : called.initials;
+  const exact = called.whole.every(isElsewhere) ? called.whole : [];
+  const at = [...exact, ...initials].find(isElsewhere);
+  const entry = at === undefined ? undefined : entries[at];
+  if (at === undefined || !entry) {
+    return null;
+  }
+  const part = partOf(at);
+  const because = part === 'elsewhere' ? 'called so, and outside of where you look' : 'called so';
+  return { hit: { plugin: entry.plugin, because, score: first?.score ?? 1 }, part };
 }
 
 const namesOf = ({ texts }: Entry): FoundText[] => texts.filter(({ what }) => isName(what));
@@ -237,16 +293,18 @@ const beginsSo = (entry: Entry, letters: string): boolean =>
  * What stands there before a letter is typed, where that is a list: the forgotten ones, or a folder
  * in its order.
  */
-function listOf({
-  finder,
-  inFolder,
-  forgotten,
-}: SlotContents): Pick<SlotResult, 'hits' | 'among'> | null {
+function listOf({ finder, inFolder, forgotten }: SlotContents): SlotResult | null {
+  const listed = (hits: readonly Hit[], most: number): SlotResult => ({
+    hits: hits.slice(0, most).map((hit) => ({ ...hit, part: 'here' })),
+    found: hits.length,
+    among: hits.length,
+    counts: { ...noneInParts, here: hits.length },
+  });
   if (forgotten) {
     const hits = [...forgotten.values()].map(
       ({ plugin, because }): Hit => ({ plugin, because, score: 0 }),
     );
-    return { hits: hits.slice(0, slotRows), among: hits.length };
+    return listed(hits, slotRows);
   }
   if (!inFolder) {
     return null;
@@ -256,34 +314,45 @@ function listOf({
     const plugin = byId.get(id);
     return plugin ? [{ plugin, score: 0, because: '' }] : [];
   });
-  return { hits: hits.slice(0, shownOfFolder), among: hits.length };
+  return listed(hits, shownOfFolder);
 }
 
-/**
- * Which entries of the finder are looked at: told by their positions, since each letter asks it of
- * thousands.
- */
-function allowing({
+/** The part of each entry of the finder, by its position; -1 where it is not looked at. */
+function partsOf({
   finder,
   reasons,
   filed,
+  scope,
   inFolder,
   forgotten,
-}: SlotContents): (place: Place) => (plugin: Plugin, at: number) => boolean {
+}: SlotContents): () => Int8Array {
   const isInside = new Set(inFolder);
-  const isIn: Readonly<Record<Place, (id: string) => boolean>> = {
-    forgot: (id) => forgotten?.has(id) ?? false,
-    rest: (id) => reasons.get(id) !== null,
-    folder: (id) => isInside.has(id),
-    all: (id) => reasons.get(id) === null,
-    cabinet: (id) => reasons.get(id) === null && filed.has(id),
+  const isHere = (id: string): boolean => {
+    if (inFolder) {
+      return isInside.has(id);
+    }
+    return scope === 'all' || filed.has(id);
   };
-  const marksByPlace = new Map<Place, Uint8Array>();
-  return (place) => {
-    const marks =
-      marksByPlace.get(place) ??
-      Uint8Array.from(finder.entries, ({ plugin }) => Number(isIn[place](plugin.id)));
-    marksByPlace.set(place, marks);
-    return (_, at) => marks[at] === 1;
+  const partOf = ({ id, kind }: Plugin): FoundPart | null => {
+    const isBarred = reasons.get(id) !== null;
+    if (scope === 'rest') {
+      return isBarred ? 'here' : null;
+    }
+    if (scope === 'forgot') {
+      return forgotten?.has(id) ? 'here' : null;
+    }
+    if (isBarred) {
+      return 'barred';
+    }
+    if (!isHere(id)) {
+      return 'elsewhere';
+    }
+    return kind === 'unknown' ? 'unknown' : 'here';
   };
+  return lazy(() =>
+    Int8Array.from(finder.entries, ({ plugin }) => {
+      const part = partOf(plugin);
+      return part === null ? -1 : foundParts.indexOf(part);
+    }),
+  );
 }

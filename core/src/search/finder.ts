@@ -39,6 +39,9 @@ export interface Found {
 /** Whether a plugin, at its position among the entries, is looked at. */
 export type IsAmong = (plugin: Plugin, at: number) => boolean;
 
+/** In which part a plugin, at its position among the entries, is looked at: counted from 0; -1 in none. */
+export type PartOf = (plugin: Plugin, at: number) => number;
+
 /** So many plugins are taken into the index in one step. */
 const inOneStep = 100;
 
@@ -76,31 +79,35 @@ export class Finder {
    * then id. A width beside other words also finds what the others find and has a copy of it.
    */
   find(query: string, habits: Habits, limit: number, isAmong: IsAmong = () => true): Found {
-    const { width, rest } = splitWidth(query);
-    if (width === null) {
-      return this.#find(query, habits, limit, isAmong);
-    }
-    const isMet = new Set<number>();
-    const called = this.#find(query, habits, limit, (plugin, at) => {
-      const isIn = isAmong(plugin, at);
-      if (isIn) {
-        isMet.add(at);
-      }
-      return isIn;
-    });
-    const wide = this.#find(
-      rest,
-      habits,
-      limit,
-      (plugin, at) => !isMet.has(at) && hasWidth(plugin, width) && isAmong(plugin, at),
-    );
-    return {
-      hits: [...called.hits, ...wide.hits].slice(0, limit),
-      count: called.count + wide.count,
-    };
+    return this.findParts(query, habits, limit, 1, (plugin, at) =>
+      isAmong(plugin, at) ? 0 : -1,
+    )[0] as Found;
   }
 
-  #find(query: string, habits: Habits, limit: number, isAmong: IsAmong): Found {
+  /** The same in so many parts at once, up to `limit` hits in each. */
+  findParts(query: string, habits: Habits, limit: number, parts: number, partOf: PartOf): Found[] {
+    const { width, rest } = splitWidth(query);
+    if (width === null) {
+      return this.#find(query, habits, limit, parts, partOf);
+    }
+    const isMet = new Set<number>();
+    const called = this.#find(query, habits, limit, parts, (plugin, at) => {
+      const part = partOf(plugin, at);
+      if (part >= 0) {
+        isMet.add(at);
+      }
+      return part;
+    });
+    const wide = this.#find(rest, habits, limit, parts, (plugin, at) =>
+      !isMet.has(at) && hasWidth(plugin, width) ? partOf(plugin, at) : -1,
+    );
+    return called.map(({ hits, count }, part) => {
+      const more = wide[part] as Found;
+      return { hits: [...hits, ...more.hits].slice(0, limit), count: count + more.count };
+    });
+  }
+
+  #find(query: string, habits: Habits, limit: number, partCount: number, partOf: PartOf): Found[] {
     const parts = wordsOf(query);
     const joined = parts.join('');
     const shown = parts.join(' ');
@@ -110,10 +117,15 @@ export class Finder {
     const own = index?.ownOf(joined) ?? [];
     const scores = index?.score(parts, joined, shown) ?? null;
     const size = scores ? scores.count : this.entries.length;
-    const best = new Best(
-      limit,
-      (at, other) => byName(this.entries[at] as Entry, this.entries[other] as Entry) < 0,
+    const best = Array.from(
+      { length: partCount },
+      () =>
+        new Best(
+          limit,
+          (at, other) => byName(this.entries[at] as Entry, this.entries[other] as Entry) < 0,
+        ),
     );
+    const counts = best.map(() => 0);
     if (scores) {
       for (const at of own) {
         if ((scores.points[at] as number) > 0) {
@@ -121,21 +133,21 @@ export class Finder {
         }
       }
     }
-    let count = 0;
     for (let i = 0; i < size; i += 1) {
       const at = scores ? (scores.touched[i] as number) : i;
-      if (!isAmong((this.entries[at] as Entry).plugin, at)) {
+      const part = partOf((this.entries[at] as Entry).plugin, at);
+      if (part < 0) {
         continue;
       }
-      count += 1;
-      best.offer(
+      counts[part] = (counts[part] as number) + 1;
+      best[part]?.offer(
         at,
         (scores ? (scores.points[at] as number) : 0) +
           (usual[at] as number) +
           (learnt.size > 0 ? (learnt.get((this.entries[at] as Entry).plugin.id) ?? 0) : 0),
       );
     }
-    const hits = best.sorted().map(({ at, score }): Hit => {
+    const hitOf = ({ at, score }: { readonly at: number; readonly score: number }): Hit => {
       const entry = this.entries[at] as Entry;
       const { plugin } = entry;
       return {
@@ -146,8 +158,16 @@ export class Finder {
             ? habits.of(plugin.id).because
             : `${this.#because(entry, parts, joined, shown)}${own.includes(at) ? ', its own letters' : ''}${learnt.has(plugin.id) ? `, chosen before for “${shown}”` : ''}`,
       };
-    });
-    return { hits, count };
+    };
+    return best.map((of, part) => ({
+      hits: of.sorted().map(hitOf),
+      count: counts[part] as number,
+    }));
+  }
+
+  /** The position of a plugin among the entries; -1 where it is none of them. */
+  placeOf(plugin: string): number {
+    return this.entries.findIndex((entry) => entry.plugin.id === plugin);
   }
 
   /** The positions of entries that are called by just these letters, and of those whose initials they are. */
@@ -160,8 +180,7 @@ export class Finder {
    * none does.
    */
   fewestLetters(plugin: string, habits: Habits, isAmong?: IsAmong): string | null {
-    const { joined = '', initials = '' } =
-      this.entries.find((entry) => entry.plugin.id === plugin)?.texts[0] ?? {};
+    const { joined = '', initials = '' } = this.entries[this.placeOf(plugin)]?.texts[0] ?? {};
     for (let length = 1; length <= joined.length; length += 1) {
       for (const letters of [
         joined.slice(0, length),

@@ -455,7 +455,7 @@ describe('the chest', () => {
     const { acts } = show({
       records: records.map((record) =>
         record.id === 'Gates' ? { ...record, firstFormat: 'VST3' } : record,
-      ) as OrderRecord[],
+      ),
     });
     fireEvent.click(screen.getByRole('button', { name: 'Actions for Gates' }));
     const choice = within(await screen.findByRole('group', { name: 'Copies used first' }));

@@ -2,7 +2,15 @@
 import { Zap } from 'lucide-react';
 import { memo, useCallback, useEffect, useRef } from 'react';
 import { isPresent } from '@clever-drawer/core/catalog';
-import { cabinetSlotAt, slotScopes, slotKindAt, type SlotScope } from '@clever-drawer/core/loading';
+import {
+  cabinetSlotAt,
+  slotScopes,
+  slotKindAt,
+  slotParts,
+  type SlotHit,
+  type SlotPart,
+  type SlotScope,
+} from '@clever-drawer/core/loading';
 import { printNumber } from '@clever-drawer/core/print-number';
 import { NameDialog } from '../annotate/behind.ts';
 import { isAmongFavourites } from '../annotate/filing.ts';
@@ -32,7 +40,7 @@ export function Finder(props: LoaderProps) {
       <Field loader={loader} field={field} />
       <Places
         folders={finding.folders}
-        counts={finding.counts}
+        counts={finding.scopeCounts}
         scope={scope}
         folder={where.folder}
         goTo={where.goTo}
@@ -43,7 +51,6 @@ export function Finder(props: LoaderProps) {
           {refusal}
         </p>
       )}
-      {finding.isWidened && <Widened folder={where.folder} />}
       {isBlank && hits.length > 0 && <h2 className="hits-title">{texts.scopeTitles[scope]}</h2>}
       <Hits loader={loader} settings={settings} />
       {isBlank && scope !== 'rest' && (
@@ -133,8 +140,10 @@ function Field({ loader, field }: { loader: Loader; field: LoaderProps['field'] 
 }
 
 interface PlacesProps
-  extends Pick<Finding, 'folders' | 'counts' | 'scope'>,
-    Pick<Loader['where'], 'folder' | 'goTo' | 'changeScope'> {}
+  extends Pick<Finding, 'folders' | 'scope'>,
+    Pick<Loader['where'], 'folder' | 'goTo' | 'changeScope'> {
+  readonly counts: Finding['scopeCounts'];
+}
 
 /** Where to look: the scopes, then the folders that hold something for the slot. */
 const Places = memo(function PlacesToLook({
@@ -175,23 +184,9 @@ const Places = memo(function PlacesToLook({
   );
 });
 
-function Widened({ folder }: { folder: string | null }) {
-  const { arrangement, cabinet } = useArrangement();
-  const where =
-    folder === null ? cabinet?.name : arrangement.folders.find((one) => one.id === folder)?.name;
-  return (
-    <p className="text-soft widened" role="status">
-      {texts.noneOfTheseIn} {where}
-      {texts.foundInAll}
-    </p>
-  );
-}
-
 function Hits({ loader, settings }: { loader: Loader; settings: LoaderProps['settings'] }) {
-  const { arrangement } = useArrangement();
-  const { finding, active, typed, hasPlaceKey, hasPictures, load, wishFor } = loader;
-  const isFavourite = (plugin: string): boolean =>
-    isAmongFavourites(arrangement.foldersOf.get(plugin));
+  const rows = loader.finding.hits.map((hit, at) => ({ hit, at }));
+  const rowsOf = (part: SlotPart) => rows.filter(({ hit }) => hit.part === part);
   return (
     <ul
       id="hits"
@@ -202,27 +197,72 @@ function Hits({ loader, settings }: { loader: Loader; settings: LoaderProps['set
         event.preventDefault();
       }}
     >
-      {finding.hits.map((hit, n) => (
-        <HitRow
-          // By place: another plugin there changes what is drawn, and draws none of it anew.
-          key={n}
-          hit={hit}
-          typed={typed}
-          isChosen={hit === active}
-          digit={hasPlaceKey(n + 1) ? n + 1 : null}
-          isFavourite={isFavourite(hit.plugin.id)}
-          hasPictures={hasPictures}
-          accepts={settings}
-          wish={wishFor(hit.plugin)}
-          whyNot={finding.whyNot(hit.plugin.id)}
-          onPress={() => {
-            load(hit.plugin, null);
-          }}
-        >
-          {hit === active && <Below loader={loader} settings={settings} />}
-        </HitRow>
+      {slotParts.map((part) => (
+        <Part key={part} part={part} loader={loader}>
+          {rowsOf(part).map(({ hit, at }) => (
+            <Row key={at} hit={hit} at={at} loader={loader} settings={settings} />
+          ))}
+        </Part>
       ))}
     </ul>
+  );
+}
+
+interface PartProps {
+  readonly part: SlotPart;
+  readonly loader: Loader;
+  readonly children: readonly React.ReactElement[];
+}
+
+/** Rows of one part of the list, below a line that says what they are; the first part has none. */
+function Part({ part, loader: { finding, where }, children }: PartProps) {
+  const { arrangement, cabinet } = useArrangement();
+  if (part === 'here' || children.length === 0) {
+    return children;
+  }
+  const place =
+    where.folder === null
+      ? (cabinet?.name ?? '')
+      : (arrangement.folders.find((one) => one.id === where.folder)?.name ?? '');
+  const words = part === 'elsewhere' ? texts.outsideOf(place) : texts.partWords[part];
+  return (
+    <li role="group" aria-label={words} className="part">
+      <p className="part-line" aria-hidden>
+        {words} <span className="text-soft">{printNumber(finding.counts[part])}</span>
+      </p>
+      <ul role="presentation">{children}</ul>
+    </li>
+  );
+}
+
+interface RowProps {
+  readonly hit: SlotHit;
+  readonly at: number;
+  readonly loader: Loader;
+  readonly settings: LoaderProps['settings'];
+}
+
+function Row({ hit, at, loader, settings }: RowProps) {
+  const { arrangement } = useArrangement();
+  const { finding, active, typed, hasPlaceKey, hasPictures, load, wishFor } = loader;
+  const { plugin } = hit;
+  return (
+    <HitRow
+      hit={hit}
+      typed={typed}
+      isChosen={hit === active}
+      digit={hasPlaceKey(at + 1) ? at + 1 : null}
+      isFavourite={isAmongFavourites(arrangement.foldersOf.get(plugin.id))}
+      hasPictures={hasPictures}
+      accepts={settings}
+      wish={wishFor(plugin)}
+      whyNot={finding.whyNot(plugin.id)}
+      onPress={() => {
+        load(plugin, null);
+      }}
+    >
+      {hit === active && <Below loader={loader} settings={settings} />}
+    </HitRow>
   );
 }
 
@@ -295,7 +335,7 @@ function After({ before }: Pick<Slot, 'before'>) {
   ) : null;
 }
 
-const scopeWords = (scope: SlotScope, { counts }: Finding): string => {
+const scopeWords = (scope: SlotScope, { scopeCounts: counts }: Finding): string => {
   if (scope === 'cabinet') {
     return texts.lookInAll(printNumber(counts.all));
   }
@@ -308,7 +348,7 @@ const scopeWords = (scope: SlotScope, { counts }: Finding): string => {
 interface ScopesProps {
   readonly scope: SlotScope;
   readonly folder: string | null;
-  readonly counts: Finding['counts'];
+  readonly counts: Finding['scopeCounts'];
   readonly cabinet: string;
   readonly onChange: (scope: SlotScope) => void;
 }
@@ -357,7 +397,7 @@ function Nothing({ scope, finding }: { scope: SlotScope; finding: Finding }) {
   if (scope === 'forgot') {
     return <p className="empty">{texts.nothingThatIsFiled}</p>;
   }
-  if (finding.counts.all === 0) {
+  if (finding.scopeCounts.all === 0) {
     return (
       <p className="empty">
         {texts.noPluginInTheCatalogCan}

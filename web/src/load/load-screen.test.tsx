@@ -418,14 +418,22 @@ describe('where to look', () => {
     expect(names()).toEqual(['Sluice', 'Wharf']);
     type('wha');
     expect(names()).toEqual(['Wharf']);
-    expect(screen.queryByText(/found in all/)).toBeNull();
+    expect(screen.queryByRole('group', { name: /^Outside of/ })).toBeNull();
   });
 
-  it('widens to all by itself where the folder has nothing of the letters, and says so', async () => {
+  it('is first in the cabinet, below lines in the rest and among what cannot be loaded', async () => {
     await show({ records });
+    const under = (line: string): (string | null | undefined)[] =>
+      within(screen.getByRole('group', { name: line }))
+        .getAllByTestId('hit')
+        .map((hit) => hit.querySelector('.cut')?.textContent);
     type('slip');
     expect(names()).toEqual(['Slipway']);
-    expect(screen.getByText(/found in all/).textContent).toContain('Everyday');
+    expect(under('Outside of Everyday')).toEqual(['Slipway']);
+    expect(screen.getAllByRole('status')[0]?.textContent).toContain('0 of');
+    type('r');
+    expect(under('Cannot be loaded here')).toEqual(['Reeds']);
+    expect(screen.queryByRole('group', { name: /Everyday/ })).toBeNull();
   });
 
   it('what cannot be loaded is not loaded, and says why', async () => {

@@ -1,5 +1,5 @@
 /** All texts of Load. */
-import type { SlotScope, TrackKind } from '@clever-drawer/core/loading';
+import type { SlotPart, SlotScope, TrackKind } from '@clever-drawer/core/loading';
 import { oneOrMany, plural } from '@clever-drawer/core/text';
 
 // cabinet-choice
@@ -86,8 +86,13 @@ export const foundOfAmong = (found: number, among: number): string => `${found} 
 export const whereToLook = 'Where to look';
 export const thatCanBeLoadedHere = (count: number, below: number): string =>
   `${below === 0 ? count : `${count} + ${below}`} that can be loaded here`;
-export const noneOfTheseIn = 'None of these in';
-export const foundInAll = ': found in all.';
+export const outsideOf = (place: string): string => `Outside of ${place}`;
+/** What the last parts of the list hold. */
+export const partWords: Readonly<Record<Exclude<SlotPart, 'here' | 'elsewhere'>, string>> = {
+  unknown: 'Kind not known',
+  settings: 'Saved settings',
+  barred: 'Cannot be loaded here',
+};
 export const pluginsThatFit = 'Plugins that fit';
 export const after = 'after';
 export const lookInAll = (all: string): string => `look in all ${all}`;

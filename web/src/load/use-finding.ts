@@ -12,7 +12,6 @@ import {
   loadableWithin,
   scopeFor,
   slotFolders,
-  slotRows,
   slotKindAt,
   whyNotHere,
   type Forgotten,
@@ -24,13 +23,7 @@ import {
   type SlotScope,
   type SlotKind,
 } from '@clever-drawer/core/loading';
-import {
-  settingsBeyond,
-  settingsShown,
-  withSettings,
-  type FindableThing,
-  type SettingFinder,
-} from '@clever-drawer/core/search';
+import { settingsShown } from '@clever-drawer/core/search';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { isAmongFavourites } from '../annotate/filing.ts';
 import { useFinder, useSettingFinder } from '../studio/use-finder.ts';
@@ -59,7 +52,7 @@ export interface Finding extends SlotResult {
   readonly whyNot: (plugin: string) => string | null;
   /** The fewest letters for which a plugin stands first where is looked. */
   readonly fewestLetters: (plugin: string) => string | null;
-  readonly counts: ScopeCounts;
+  readonly scopeCounts: ScopeCounts;
   readonly folders: readonly SlotFolder[];
 }
 
@@ -83,6 +76,16 @@ export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
     [folder, below, members, reasons],
   );
   const lost = useForgotten(scope === 'forgot', reasons, inFolder);
+  const looksAtAll = (scope === 'cabinet' || scope === 'all') && inFolder === null;
+  const settingsFor = useCallback(
+    (letters: string) =>
+      looksAtAll
+        ? settingFinder
+            .find(letters, settingsShown, ({ thing }) => whyNotThing(thing) === null)
+            .map(({ thing }) => thing)
+        : [],
+    [looksAtAll, settingFinder, whyNotThing],
+  );
   const search = useMemo(
     () =>
       createSlotSearch({
@@ -93,14 +96,11 @@ export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
         scope,
         inFolder,
         forgotten: lost,
+        settings: settingsFor,
       }),
-    [finder, reasons, foldersOf, counts, scope, inFolder, lost],
+    [finder, reasons, foldersOf, counts, scope, inFolder, lost, settingsFor],
   );
-  const result = useMemo(() => {
-    const found = search.find(typed, habits);
-    const looksAtAll = (scope === 'cabinet' || scope === 'all') && inFolder === null;
-    return looksAtAll ? withSavedSettings(found, typed, settingFinder, whyNotThing) : found;
-  }, [search, typed, habits, scope, inFolder, settingFinder, whyNotThing]);
+  const result = useMemo(() => search.find(typed, habits), [search, typed, habits]);
   const { pluginById } = useCatalog();
   const whyNot = useCallback(
     (id: string) => {
@@ -112,27 +112,11 @@ export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
   return {
     ...result,
     scope,
+    scopeCounts: counts,
     whyNot,
     fewestLetters: (plugin) => search.fewestLetters(plugin, habits),
-    counts,
     folders,
   };
-}
-
-/** Saved settings behind the plugins that were found: a few, and of any letters that mean one. */
-function withSavedSettings(
-  found: SlotResult,
-  typed: string,
-  finder: SettingFinder<FindableThing> | null,
-  whyNotThing: (thing: Plugin) => string | null,
-): SlotResult {
-  const settings =
-    finder?.find(typed, settingsShown, ({ thing }) => whyNotThing(thing) === null) ?? [];
-  if (settings.length === 0) {
-    return found;
-  }
-  const hits = withSettings(found.hits, settings, Math.max(found.hits.length, slotRows));
-  return { ...found, hits, found: found.found + settingsBeyond(found.hits, settings).length };
 }
 
 /** Why each plugin cannot be loaded into such a slot; null where it can. Settings are asked one by one. */

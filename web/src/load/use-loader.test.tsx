@@ -248,7 +248,8 @@ describe('a saved setting of which something was made', () => {
     };
     const { type, names, now } = finder({ kept: [kept] });
     type('old har');
-    expect([names(), now().finding.found]).toEqual([['Old harbour bell'], 1]);
+    const { elsewhere, settings } = now().finding.counts;
+    expect([names(), elsewhere, settings]).toEqual([['Old harbour bell'], 1, 0]);
   });
 });
 

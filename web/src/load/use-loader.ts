@@ -2,9 +2,9 @@
 import { useState, type KeyboardEvent, type RefObject } from 'react';
 import type { CopyCard, Plugin } from '@clever-drawer/core/catalog';
 import type { FolderId } from '@clever-drawer/core/id';
-import { cabinetSlotAt, copyWishOf } from '@clever-drawer/core/loading';
+import { cabinetSlotAt, copyWishOf, type SlotHit } from '@clever-drawer/core/loading';
 import type { Folder } from '@clever-drawer/core/order';
-import { splitWidth, type Hit } from '@clever-drawer/core/search';
+import { splitWidth } from '@clever-drawer/core/search';
 import { annotateAct } from '../annotate/annotate.ts';
 import { favouriteAct } from '../annotate/filing.ts';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
@@ -211,15 +211,16 @@ const first: Mark = { at: 0, plugin: null };
 
 /** The hits, with a marked one that is ranked too low now still where it stood. */
 function withMarked(
-  hits: readonly Hit[],
+  hits: readonly SlotHit[],
   { at, plugin }: Mark,
   pluginById: ReadonlyMap<string, Plugin>,
-): readonly Hit[] {
+): readonly SlotHit[] {
   const marked = plugin === null ? undefined : pluginById.get(plugin);
   if (!marked || hits.some((hit) => hit.plugin.id === plugin)) {
     return hits;
   }
-  return [...hits.slice(0, at), { plugin: marked, score: 0, because: '' }, ...hits.slice(at)];
+  const part = hits[at]?.part ?? hits.at(-1)?.part ?? 'here';
+  return [...hits.slice(0, at), { plugin: marked, score: 0, because: '', part }, ...hits.slice(at)];
 }
 
 /** Where the mark stands among the hits; never behind the last one. */
