@@ -16,19 +16,20 @@ import { NameDialog } from '../annotate/behind.ts';
 import { isAmongFavourites } from '../annotate/filing.ts';
 import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
+import { AskKind } from './ask-kind.tsx';
 import { CabinetChoice } from './cabinet-choice.tsx';
 import { Copies, Facts } from './details.tsx';
 import { FilePlugin } from './file-plugin.tsx';
 import { HitRow } from './hit-row.tsx';
 import type { Finding, Slot } from './use-finding.ts';
 import { TryAgain } from './try-again.tsx';
-import { useLoader, type LoaderProps } from './use-loader.ts';
+import { useLoader, type KindQuestion, type LoaderProps } from './use-loader.ts';
 import * as texts from './texts.ts';
 
 type Loader = ReturnType<typeof useLoader>;
 
-export function Finder(props: LoaderProps) {
-  const { field, settings, track, index, before } = props;
+export function Finder(props: LoaderProps & { readonly question: KindQuestion }) {
+  const { question, field, settings, track, index, before } = props;
   const loader = useLoader(props);
   const { typed, copyAt, naming, filing, refusal, where, finding, active } = loader;
   const { hits, scope } = finding;
@@ -46,6 +47,15 @@ export function Finder(props: LoaderProps) {
         goTo={where.goTo}
         changeScope={where.changeScope}
       />
+      {question.asked && (
+        <AskKind
+          plugin={question.asked}
+          onClose={() => {
+            question.close();
+            field.current?.focus();
+          }}
+        />
+      )}
       {refusal !== null && (
         <p className="refusal" role="alert">
           {refusal}

@@ -291,6 +291,30 @@ describe('finding and loading', () => {
     ]);
   });
 
+  it('asks once what a plugin of unknown kind is, when it was loaded', async () => {
+    const odd = there('Oddity', { kind: 'unknown' });
+    const load = (): Promise<SessionView> =>
+      Promise.resolve(sessionOf(track('Voice', [slot('1', odd)])));
+    const said = { plugins: [...plugins, odd], client: { load } };
+    const { acts } = await show(said);
+    type('oddity');
+    press('Enter');
+    const question = await screen.findByRole('group', { name: 'What is Oddity?' });
+    fireEvent.click(within(question).getByRole('button', { name: 'Instrument' }));
+    expect(acts).toEqual([
+      { act: 'answer', say: [{ plugins: ['oddity'], set: { kind: 'instrument' } }] },
+    ]);
+    expect(document.activeElement).toBe(field());
+    cleanup();
+    const { beside } = await show(said);
+    type('oddity');
+    press('Enter');
+    await waitFor(() => {
+      expect(beside).toHaveLength(1);
+    });
+    expect(screen.queryByRole('group', { name: 'What is Oddity?' })).toBeNull();
+  });
+
   it('says that nothing is found', async () => {
     await show();
     type('qqqq');

@@ -8,6 +8,7 @@ import { useNotifyError } from '../studio/notify-error.ts';
 import { sessionQuery } from '../studio/studio-queries.ts';
 import { useNotices } from '../ui/notices.tsx';
 import { useKeys } from '../ui/keys.ts';
+import { useKindQuestion } from './ask-kind.tsx';
 import { Finder } from './finder.tsx';
 import type { Chosen } from './use-loader.ts';
 import './load.css';
@@ -67,6 +68,7 @@ function LoadInto({ session }: { session: SessionView }) {
   });
   const work = useSessionWork();
   const loadUndoably = useUndoableLoad(work);
+  const question = useKindQuestion();
   const load = async (wanted: Chosen): Promise<string | null> => {
     if (!track || !at) {
       return null;
@@ -85,6 +87,7 @@ function LoadInto({ session }: { session: SessionView }) {
         { ...slot, plugin: plugin.id, copy: copy?.id ?? null, ...typed },
         texts.loadedInSlot(nameOf(plugin), track.name, at.index + 1),
       );
+      question.loaded(plugin);
       return null;
     } catch (error) {
       setChosen(into);
@@ -118,6 +121,7 @@ function LoadInto({ session }: { session: SessionView }) {
           field={field}
           onLoad={load}
           onLeave={toSlots}
+          question={question}
         />
       )}
     </main>

@@ -86,6 +86,8 @@ export const foundOfAmong = (found: number, among: number): string => `${found} 
 export const whereToLook = 'Where to look';
 export const thatCanBeLoadedHere = (count: number, below: number): string =>
   `${below === 0 ? count : `${count} + ${below}`} that can be loaded here`;
+export const whatIs = (plugin: string): string => `What is ${plugin}?`;
+export const notNow = 'Not now';
 export const outsideOf = (place: string): string => `Outside of ${place}`;
 /** What the last parts of the list hold. */
 export const partWords: Readonly<Record<Exclude<SlotPart, 'here' | 'elsewhere'>, string>> = {

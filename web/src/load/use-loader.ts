@@ -39,6 +39,12 @@ export interface LoaderProps extends Slot {
   readonly onWiden: () => void;
 }
 
+/** A plugin of unknown kind that was loaded, of which is asked what it is. */
+export interface KindQuestion {
+  readonly asked: Plugin | null;
+  readonly close: () => void;
+}
+
 export function useLoader({ onLoad, onLeave, onWiden, field, ...slot }: LoaderProps) {
   const { formatOrder } = useCatalog();
   const [typed, setTyped] = useState('');
