@@ -1,13 +1,11 @@
 /** Narrowing the list: the facts of the sentence "Show effects of any type from any vendor …". */
-import { lazy } from '../memoize.ts';
 import { hasFacets, type FacetFacts, type Facets } from './facets.ts';
 import type { Format } from '../formats/found-copy.ts';
 import { compareNames } from '../text/compare.ts';
-import { fold, wordsOf } from '../text/fold.ts';
 import { compareBy, type Warmth } from '../catalog/compare-plugins.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import type { Kind } from '../catalog/kind.ts';
-import { isWithin, typeName } from '../taxonomy/tree.ts';
+import { isWithin } from '../taxonomy/tree.ts';
 
 /** What narrows the list; null is "any". */
 export interface Filter {
@@ -45,35 +43,6 @@ export type Sorting = (typeof sortings)[number];
 export interface Row {
   readonly plugin: Plugin;
   readonly nickname: string | null;
-  /** What letters are looked for in, folded: put together when that is first asked for. */
-  readonly searched: () => string;
-}
-
-/** A plugin as a row of the list. */
-export function rowOf(plugin: Plugin, nickname: string | null, slotLabel: string | null): Row {
-  return { plugin, nickname, searched: lazy(() => searchedOf(plugin, nickname, slotLabel)) };
-}
-
-/** What is searched of a plugin: names, their initials, vendor and types, folded. */
-function searchedOf(plugin: Plugin, nickname: string | null, slotLabel: string | null): string {
-  const types = plugin.types.map(typeName).join(' ');
-  const initials = [plugin.name, nickname ?? '']
-    .map((name) => wordsOf(name))
-    .filter((words) => words.length > 1)
-    .map((words) => words.map((word) => word.charAt(0)).join(''))
-    .join(' ');
-  return fold(
-    [
-      plugin.name,
-      nickname ?? '',
-      slotLabel ?? '',
-      plugin.vendor ?? '',
-      types,
-      initials,
-      ...(plugin.setting?.pluginNames ?? []),
-      plugin.setting?.bank ?? '',
-    ].join(' '),
-  );
 }
 
 /** The vendor shown for plugins that name none. */
@@ -83,67 +52,21 @@ export const noVendor = '(no vendor)';
 type IsFiled = (id: string) => boolean;
 
 /**
- * The rows that pass, in their given order. `isFiled` answers whether a plugin is in a folder.
- * Every typed part must be found.
+ * The rows that pass, in their given order. `met` are those that the filter's letters meet, as they
+ * are found everywhere; null without letters. `isFiled` answers whether a plugin is in a folder.
  */
 export function narrow(
   rows: readonly Row[],
   filter: Filter,
+  met: ReadonlySet<string> | null,
   isFiled: IsFiled,
   facts: FacetFacts,
 ): Row[] {
-  const parts = fold(filter.text)
-    .split(' ')
-    .filter((part) => part !== '');
   const tests = testsOf(filter, isFiled, facts);
-  const passes = (row: Row): boolean => {
-    for (const part of parts) {
-      if (!row.searched().includes(part)) {
-        return false;
-      }
-    }
-    for (const holds of tests) {
-      if (!holds(row.plugin)) {
-        return false;
-      }
-    }
-    return true;
-  };
-  return rows.filter(passes);
+  return rows.filter(
+    ({ plugin }) => (met?.has(plugin.id) ?? true) && tests.every((holds) => holds(plugin)),
+  );
 }
-
-/** What is narrowed, and by what. */
-interface Narrowing {
-  readonly rows: readonly Row[];
-  readonly filter: Filter;
-  readonly isFiled: IsFiled;
-  readonly facts: FacetFacts;
-}
-
-/**
- * Narrows as `narrow` does, again and again: where only letters came behind those of the last time, no
- * more is looked at than what these had left.
- */
-export function createNarrower(): typeof narrow {
-  let last: Narrowing | null = null;
-  let left: Row[] = [];
-  return (rows, filter, isFiled, facts) => {
-    const now = { rows, filter, isFiled, facts };
-    left = narrow(last && goesOn(last, now) ? left : rows, filter, isFiled, facts);
-    last = now;
-    return left;
-  };
-}
-
-/** Whether the same is narrowed by the same but for letters behind those of before. */
-const goesOn = (before: Narrowing, now: Narrowing): boolean =>
-  before.rows === now.rows &&
-  before.isFiled === now.isFiled &&
-  before.facts === now.facts &&
-  (Object.keys(now.filter) as (keyof Filter)[]).every(
-    (key) => key === 'text' || now.filter[key] === before.filter[key],
-  ) &&
-  fold(now.filter.text).startsWith(fold(before.filter.text));
 
 /** What is asked of each plugin besides its letters: only what the filter narrows by. */
 function testsOf(

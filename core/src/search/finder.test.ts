@@ -57,6 +57,15 @@ describe('finding by a few letters', () => {
       expect([query, names(query)[0]]).toEqual([query, name]);
     }
   });
+  it('knows all that letters meet, whatever their number', () => {
+    expect([...(finder.meeting('s') ?? [])].sort()).toEqual(
+      finder
+        .find('s', habitsOf(noUse), 99)
+        .hits.map(({ plugin: { id } }) => id)
+        .sort(),
+    );
+    expect([finder.meeting(' . '), finder.meeting('zzzz')?.size]).toEqual([null, 0]);
+  });
   it('finds by every name of a plugin: further ones of the user’s, former ones, those of its copies and files, and by notes', () => {
     const named = entryOf(
       plugin('Harbour Bells', {

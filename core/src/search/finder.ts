@@ -5,7 +5,7 @@ import { compareNames } from '../text/compare.ts';
 import { wordsOf } from '../text/fold.ts';
 import { groupOf, typeName } from '../taxonomy/tree.ts';
 import type { Entry, FoundText } from './entry.ts';
-import type { Habits } from './habits.ts';
+import { habitsOf, noUse, type Habits } from './habits.ts';
 import {
   across,
   nameRanks,
@@ -41,6 +41,8 @@ export type IsAmong = (plugin: Plugin, at: number) => boolean;
 
 /** In which part a plugin, at its position among the entries, is looked at: counted from 0; -1 in none. */
 export type PartOf = (plugin: Plugin, at: number) => number;
+
+const noHabits = habitsOf(noUse);
 
 /** So many plugins are taken into the index in one step. */
 const inOneStep = 100;
@@ -82,6 +84,19 @@ export class Finder {
     return this.findParts(query, habits, limit, 1, (plugin, at) =>
       isAmong(plugin, at) ? 0 : -1,
     )[0] as Found;
+  }
+
+  /** The ids of all plugins that letters meet; null where none are typed. */
+  meeting(query: string): ReadonlySet<string> | null {
+    if (wordsOf(query).length === 0) {
+      return null;
+    }
+    const met = new Set<string>();
+    this.find(query, noHabits, 0, ({ id }) => {
+      met.add(id);
+      return false;
+    });
+    return met;
   }
 
   /** The same in so many parts at once, up to `limit` hits in each. */

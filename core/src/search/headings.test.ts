@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import type { Plugin } from '../catalog/plugin.ts';
-import { lineUp, rowOf, sortings, type Row } from './filter.ts';
+import { lineUp, sortings, type Row } from './filter.ts';
 import { headingOf, Lines, type Line } from './headings.ts';
 
 const plugin = (name: string, vendor: string | null, types: string[], arrived: string): Plugin => ({
@@ -37,12 +37,11 @@ const anyRows: fc.Arbitrary<Row[]> = fc
     { selector: (p) => p.name, maxLength: 40 },
   )
   .map((list) =>
-    list.map((p) =>
-      rowOf(
-        plugin(p.name, p.vendor, p.type === null ? [] : [p.type], `2026-0${p.month}-01`),
-        null,
-        null,
-      ),
+    list.map(
+      (p): Row => ({
+        plugin: plugin(p.name, p.vendor, p.type === null ? [] : [p.type], `2026-0${p.month}-01`),
+        nickname: null,
+      }),
     ),
   );
 
@@ -70,9 +69,10 @@ describe('headings', () => {
     );
   });
   it('keep their rows when folded, and say how many', () => {
-    const rows = ['Kelp', 'Silt'].map((name) =>
-      rowOf(plugin(name, 'Osier', [], '2026-01-01'), null, null),
-    );
+    const rows = ['Kelp', 'Silt'].map((name) => ({
+      plugin: plugin(name, 'Osier', [], '2026-01-01'),
+      nickname: null,
+    }));
     const lines = new Lines(rows, headingOf('vendor', new Map()), new Set(['Osier']), 1);
     expect(all(lines)).toEqual([{ heading: 'Osier', count: 2, isFolded: true }]);
     expect([lines.rows, lines.lineOf(0)]).toEqual([[], -1]);

@@ -23,11 +23,10 @@ export { headingOf, Lines, type Line as ListLine } from './headings.ts';
 export {
   isNarrowed,
   lineUp,
+  narrow,
   listsSettings,
-  createNarrower,
   noFilter,
   noVendor,
-  rowOf,
   sortings,
   type Filter,
   type Row,

@@ -5,7 +5,8 @@ import { day } from '../time.ts';
 import type { Line, Rule } from '../rules/language/rule.ts';
 
 /**
- * Null when nothing narrows, or what no rule can ask for. Letters are looked for in names, vendor, types and tags, as the list does.
+ * Null when nothing narrows, or what no rule can ask for. Letters are asked for word by word, in
+ * names, vendor, types and tags; where letters slip, the list finds more.
  */
 export function ruleFromFilter({
   kind,

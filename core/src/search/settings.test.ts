@@ -32,6 +32,13 @@ describe('settings by letters', () => {
   });
 });
 
+it('all of them come by the name of their plugin, too', () => {
+  const found = (letters: string): number => finder.all(letters).length;
+  expect([found('bosunmark'), found('bosunmark snare'), found('puppet'), found('xyz')]).toEqual([
+    2, 1, 1, 0,
+  ]);
+});
+
 it('takes nothing apart before letters are typed', () => {
   const unread = {
     bank: null,

@@ -19,6 +19,8 @@ export interface FindableSetting {
 export interface SettingFinder<S> {
   /** The best first; no more than `limit`, and of these only such as `isAmong` lets through. */
   readonly find: (letters: string, limit: number, isAmong?: (setting: S) => boolean) => S[];
+  /** All whose words the letters begin, by name; here a plugin’s name alone is enough. */
+  readonly all: (letters: string) => S[];
 }
 
 /**
@@ -40,7 +42,7 @@ export function createSettingFinder<S extends FindableSetting>(
       const whole = spaced(letters);
       const best: { setting: S; points: number }[] = [];
       counted.eachMeeting(asked, own, others, (at, words) => {
-        const one = ready[at];
+        const one = words > 0 ? ready[at] : undefined;
         const points =
           2 * words + Number(one?.starts.some((name) => name.startsWith(whole)) ?? false);
         // They come by name: one that is worth no more stands behind those that are there.
@@ -52,6 +54,14 @@ export function createSettingFinder<S extends FindableSetting>(
         }
       });
       return best.map(({ setting }) => setting);
+    },
+    all: (letters) => {
+      const { ready, own, others, counted } = indexed();
+      const met: S[] = [];
+      counted.eachMeeting([...new Set(foldedWords(letters))], own, others, (at) => {
+        met.push((ready[at] as Ready<S>).setting);
+      });
+      return met;
     },
   };
 }
@@ -114,8 +124,8 @@ class Counted {
   }
 
   /**
-   * Gives each setting that meets every word, one at least with a word of its own, with how many it
-   * meets so; in the order of their positions.
+   * Gives each setting that meets every word, with how many of them it meets with a word of its own; in
+   * the order of their positions.
    */
   eachMeeting(
     asked: readonly string[],
@@ -141,9 +151,8 @@ class Counted {
     }
     const wanted = Math.min(asked.length, mostWords);
     for (let at = 0; at < this.#matched.length; at += 1) {
-      const words = this.#own[at] ?? 0;
-      if (words > 0 && this.#matched[at] === wanted) {
-        act(at, words);
+      if (this.#matched[at] === wanted) {
+        act(at, this.#own[at] ?? 0);
       }
     }
   }

@@ -96,6 +96,26 @@ describe('the list', () => {
     });
   });
 
+  it('is narrowed by whatever finds a plugin in Load, one wrong letter included', () => {
+    show({
+      records: [
+        ...records,
+        {
+          table: 'answer',
+          id: asId('sluice'),
+          ...nothingSaid,
+          alsoCalled: ['the blue one'],
+          notes: 'for the narrator',
+        },
+      ],
+    });
+    const field = screen.getByLabelText<HTMLInputElement>('with the letters');
+    for (const letters of ['blue', 'narrator', 'sliuce']) {
+      fireEvent.change(field, { target: { value: letters } });
+      expect(names()).toEqual(['Sluice']);
+    }
+  });
+
   it('begins as its address says', () => {
     show({ at: '/file?format=LV2' });
     expect(names()).toEqual(['Wharf']);

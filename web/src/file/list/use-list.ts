@@ -3,12 +3,11 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { kinds, type Kind } from '@clever-drawer/core/catalog';
 import { formats, type Format } from '@clever-drawer/core/formats';
 import {
-  createNarrower,
   facets,
   lineUp,
   listsSettings,
+  narrow,
   noFilter,
-  rowOf,
   sortings,
   type FacetFacts,
   type Filter,
@@ -16,6 +15,7 @@ import {
   type Sorting,
 } from '@clever-drawer/core/search';
 import { useArrangement, useCatalog } from '../../studio/contexts.ts';
+import { useFinder, useSettingFinder } from '../../studio/use-finder.ts';
 import { addressWith, useAddress, type AddressChange } from '../../ui/use-address.ts';
 import { useLatest } from '../../ui/use-latest.ts';
 
@@ -146,8 +146,7 @@ export function useList(): List {
   const allRows = useMemo(
     () =>
       [...plugins, ...(withSettings ? settings : [])].map((plugin) => {
-        const names = pluginNames.get(plugin.id);
-        return rowOf(plugin, names?.nickname ?? null, names?.slotLabel ?? null);
+        return { plugin, nickname: pluginNames.get(plugin.id)?.nickname ?? null };
       }),
     [plugins, settings, withSettings, pluginNames],
   );
@@ -163,10 +162,10 @@ export function useList(): List {
     [answers, usage, now, foldersOf],
   );
   const isFiled = useCallback((id: string) => foldersOf.has(id), [foldersOf]);
-  const [narrow] = useState(createNarrower);
+  const met = useMet(filter.text, withSettings);
   const rows = useMemo(
-    () => narrow(ordered, filter, isFiled, facts),
-    [narrow, ordered, filter, isFiled, facts],
+    () => narrow(ordered, filter, met, isFiled, facts),
+    [ordered, filter, met, isFiled, facts],
   );
   const setFilter = useCallback(
     (change: Partial<Filter>) => {
@@ -184,6 +183,18 @@ export function useList(): List {
       setState((s) => ({ ...s, sorting: next }));
     },
   };
+}
+
+/** What the letters meet, as in Load and everywhere else; null without any. */
+function useMet(text: string, withSettings: boolean): ReadonlySet<string> | null {
+  const finder = useFinder();
+  const settingFinder = useSettingFinder();
+  return useMemo(() => {
+    const plugins = finder.meeting(text);
+    return plugins && withSettings
+      ? new Set([...plugins, ...settingFinder.all(text).map(({ thing }) => thing.id)])
+      : plugins;
+  }, [finder, settingFinder, text, withSettings]);
 }
 
 export const clearFilter: Partial<Filter> = noFilter;
