@@ -119,6 +119,7 @@ describe('a kind of slot', () => {
       set: { opensFor: ['bus', 'final'] },
     };
     const done = perform(two, back, nameOf);
+    expect(done.ok && done.value.words).toBe('Mix opens for buses, the final chain');
     expect(done.ok && opensFor(applyChange(two, done.value.change))).toEqual({
       Mix: ['bus', 'final'],
       Live: [],

@@ -5,6 +5,7 @@ import type { PluginId } from '../id.ts';
 import {
   cabinetIn,
   cabinetSlots,
+  cabinetSlotWords,
   cabinetsOf,
   folderIn,
   placementIn,
@@ -230,9 +231,12 @@ function wordsOfSetting(cabinet: Cabinet, next: Cabinet, set: ActOf<'set-cabinet
   if (set.sortedBy !== undefined) {
     return `Sort the folders of ${cabinet.name} by name`;
   }
-  return next.name === cabinet.name
-    ? `Change the slots of ${cabinet.name}`
-    : `Rename ${cabinet.name} to ${next.name}`;
+  if (next.name !== cabinet.name) {
+    return `Rename ${cabinet.name} to ${next.name}`;
+  }
+  return next.opensFor.length === 0
+    ? `${cabinet.name} opens for no slots by itself`
+    : `${cabinet.name} opens for ${next.opensFor.map((slot) => cabinetSlotWords[slot]).join(', ')}`;
 }
 
 function moveCabinet(order: Order, act: ActOf<'move-cabinet'>): Result<ActResult> {

@@ -14,6 +14,7 @@ export {
   cabinetIn,
   cabinetsOf,
   cabinetSlots,
+  cabinetSlotWords,
   folderAndBelow,
   folderForms,
   folderSortings,

@@ -38,6 +38,14 @@ export interface Cabinet {
 export const cabinetSlots = ['track', 'bus', 'final', 'instrument', 'note-effect'] as const;
 /** One of the kinds of slots for which a cabinet can open. */
 export type CabinetSlot = (typeof cabinetSlots)[number];
+/** Slots of each kind in words. */
+export const cabinetSlotWords: Readonly<Record<CabinetSlot, string>> = {
+  track: 'tracks',
+  bus: 'buses',
+  final: 'the final chain',
+  instrument: 'instruments',
+  'note-effect': 'note effects',
+};
 
 /**
  * How the plugins of a folder stand: by a fact, or (null) in the user's own order, which is kept

@@ -1,5 +1,5 @@
 /** All texts of File. */
-import type { CabinetSlot, FolderSorting } from '@clever-drawer/core/order';
+import type { FolderSorting } from '@clever-drawer/core/order';
 import type { PlanName } from '@clever-drawer/core/plans';
 import type { Facet, Sorting } from '@clever-drawer/core/search';
 import { oneOrMany, plural } from '@clever-drawer/core/text';
@@ -34,13 +34,6 @@ export const planNames: Record<PlanName, readonly [name: string, title: string, 
 };
 export const nowOpens = (cabinet: string): string => `now: ${cabinet}`;
 export const takenFrom = (cabinet: string): string => `taken over from ${cabinet}`;
-export const slotNames: Record<CabinetSlot, string> = {
-  track: 'tracks',
-  bus: 'buses',
-  final: 'the final chain',
-  instrument: 'instruments',
-  'note-effect': 'note effects',
-};
 export const aNewCabinet = 'A new cabinet';
 export const cancel = 'Cancel';
 export const save = 'Save';

@@ -759,12 +759,12 @@ describe('the cabinet of a slot', () => {
 
   it('opens by the kind of slot', async () => {
     await show({ records, session });
-    expect(from()).toBe('from Everyday');
+    expect(from()).toBe('from Everyday opens for tracks');
     fireEvent.click(
       within(screen.getByRole('group', { name: 'Glue' })).getByRole('button', { name: /^Slot 1/ }),
     );
     await waitFor(() => {
-      expect(from()).toBe('from Buses');
+      expect(from()).toBe('from Buses opens for buses');
     });
   });
 
@@ -772,12 +772,15 @@ describe('the cabinet of a slot', () => {
     await show({ records, session });
     fireEvent.click(screen.getByRole('button', { name: /^from/ }));
     fireEvent.click(await screen.findByRole('button', { name: /^Buses/ }));
-    expect(from()).toBe('from Buses');
+    expect(from()).toBe('from Buses chosen for tracks');
     cleanup();
     await show({ records, session });
     await waitFor(() => {
-      expect(from()).toBe('from Buses');
+      expect(from()).toBe('from Buses chosen for tracks');
     });
+    fireEvent.click(screen.getByRole('button', { name: /^from/ }));
+    fireEvent.click(await screen.findByRole('button', { name: 'Take this choice back' }));
+    expect(from()).toBe('from Everyday opens for tracks');
   });
 });
 

@@ -7,16 +7,32 @@ import { MenuItem } from '../ui/menu-item.tsx';
 import { sayTime } from '../ui/time-words.ts';
 import * as texts from './texts.ts';
 
-export function CabinetItems({ slot }: { readonly slot: CabinetSlot }) {
+interface CabinetItemsProps {
+  readonly slot: CabinetSlot;
+  /** One was chosen by hand, which can be taken back. */
+  readonly isByHand: boolean;
+}
+
+export function CabinetItems({ slot, isByHand }: CabinetItemsProps) {
   const { cabinets, cabinet } = useArrangement();
-  return cabinets.map((one) => (
-    <MenuItem key={one.id} eventKey={one.id} active={one.id === cabinet?.id}>
-      {one.name}
-      {one.opensFor.includes(slot) && (
-        <span className="text-soft"> {texts.opensForTheseSlots}</span>
+  return (
+    <>
+      {cabinets.map((one) => (
+        <MenuItem key={one.id} eventKey={one.id} active={one.id === cabinet?.id}>
+          {one.name}
+          {one.opensFor.includes(slot) && (
+            <span className="text-soft"> {texts.opensForTheseSlots}</span>
+          )}
+        </MenuItem>
+      ))}
+      {isByHand && (
+        <>
+          <Dropdown.Divider />
+          <MenuItem eventKey="">{texts.theOneThatOpens}</MenuItem>
+        </>
       )}
-    </MenuItem>
-  ));
+    </>
+  );
 }
 
 export function SessionItems({ session }: { readonly session: SessionView }) {

@@ -4,6 +4,9 @@ import { oneOrMany, plural } from '@clever-drawer/core/text';
 
 // cabinet-choice
 export const from = 'from';
+export const chosenFor = (slots: string): string => `chosen for ${slots}`;
+export const opensFor = (slots: string): string => `opens for ${slots}`;
+export const theOneThatOpens = 'Take this choice back';
 export const opensForTheseSlots = '· opens for these slots';
 
 // details

@@ -1,7 +1,12 @@
 /** Making a cabinet by a plan that is shown before it is made, or changing the name and slots of one. */
 import { useMemo, useState, type ReactNode, type SyntheticEvent } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
-import { cabinetSlots, type Cabinet, type CabinetSlot } from '@clever-drawer/core/order';
+import {
+  cabinetSlots,
+  cabinetSlotWords,
+  type Cabinet,
+  type CabinetSlot,
+} from '@clever-drawer/core/order';
 import {
   countPlan,
   planByFormat,
@@ -190,11 +195,11 @@ function NameField({ title, isFirst, onChange }: NameProps) {
 /** What a kind of slot is called, and which other cabinet has it. */
 function slotLabel(slot: CabinetSlot, owner: string | undefined, isTaken: boolean): ReactNode {
   if (owner === undefined) {
-    return texts.slotNames[slot];
+    return cabinetSlotWords[slot];
   }
   return (
     <>
-      {texts.slotNames[slot]}{' '}
+      {cabinetSlotWords[slot]}{' '}
       <span className="text-soft">{isTaken ? texts.takenFrom(owner) : texts.nowOpens(owner)}</span>
     </>
   );
