@@ -20,6 +20,7 @@ import { AskKind } from './ask-kind.tsx';
 import { CabinetChoice } from './cabinet-choice.tsx';
 import { Copies, Facts } from './details.tsx';
 import { FilePlugin } from './file-plugin.tsx';
+import { FolderChoice } from './folder-choice.tsx';
 import { HitRow } from './hit-row.tsx';
 import type { Finding, Slot } from './use-finding.ts';
 import { TryAgain } from './try-again.tsx';
@@ -46,6 +47,7 @@ export function Finder(props: LoaderProps & { readonly question: KindQuestion })
         folder={where.folder}
         goTo={where.goTo}
         changeScope={where.changeScope}
+        askFolder={loader.setAskingFolder}
       />
       {question.asked && (
         <AskKind
@@ -73,6 +75,16 @@ export function Finder(props: LoaderProps & { readonly question: KindQuestion })
       )}
       {hits.length === 0 && <Nothing scope={scope} finding={finding} />}
       <KeysHint keys={texts.finderKeys} />
+      {loader.isAskingFolder && (
+        <FolderChoice
+          countIn={finding.countIn}
+          goTo={where.goTo}
+          onClose={() => {
+            loader.setAskingFolder(false);
+            field.current?.focus();
+          }}
+        />
+      )}
       {filing && (
         <FilePlugin
           plugin={filing.id}
@@ -153,7 +165,11 @@ interface PlacesProps
   extends Pick<Finding, 'folders' | 'scope'>,
     Pick<Loader['where'], 'folder' | 'goTo' | 'changeScope'> {
   readonly counts: Finding['scopeCounts'];
+  readonly askFolder: (isAsking: boolean) => void;
 }
+
+/** More folders than these do not stand in two rows: they can be asked for by letters, too. */
+const fewFolders = 10;
 
 /** Where to look: the scopes, then the folders that hold something for the slot. */
 const Places = memo(function PlacesToLook({
@@ -163,33 +179,53 @@ const Places = memo(function PlacesToLook({
   folder,
   goTo,
   changeScope,
+  askFolder,
 }: PlacesProps) {
   const { cabinet } = useArrangement();
+  const box = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    box.current?.querySelector('[aria-pressed="true"]')?.scrollIntoView({ block: 'nearest' });
+  }, [folder, scope]);
   return (
-    <div className="scopes" role="group" aria-label={texts.whereToLook}>
-      <Scopes
-        scope={scope}
-        folder={folder}
-        counts={counts}
-        cabinet={cabinet?.name ?? ''}
-        onChange={changeScope}
-      />
-      {folders.map(({ folder: one, count, countBelow, depth, divider }) => (
-        <span key={one.id} className="scope-place">
-          {divider !== null && <span className="scope-divider">{divider}</span>}
+    <div className="places" role="group" aria-label={texts.whereToLook}>
+      <div className="scopes">
+        <Scopes
+          scope={scope}
+          folder={folder}
+          counts={counts}
+          cabinet={cabinet?.name ?? ''}
+          onChange={changeScope}
+        />
+        {folders.length > fewFolders && (
           <button
             type="button"
-            aria-pressed={one.id === folder}
-            className={`scope ${one.form} ${depth > 0 ? 'lower' : ''}`}
-            title={texts.thatCanBeLoadedHere(count, countBelow)}
+            className="link-words"
             onClick={() => {
-              goTo(one.id === folder ? null : one.id);
+              askFolder(true);
             }}
           >
-            {one.name}
+            {texts.foldersByLetters(folders.length)} <kbd>Ctrl+O</kbd>
           </button>
-        </span>
-      ))}
+        )}
+      </div>
+      <div ref={box} className="scopes folders">
+        {folders.map(({ folder: one, count, countBelow, depth, divider }) => (
+          <span key={one.id} className="scope-place">
+            {divider !== null && <span className="scope-divider">{divider}</span>}
+            <button
+              type="button"
+              aria-pressed={one.id === folder}
+              className={`scope ${one.form} ${depth > 0 ? 'lower' : ''}`}
+              title={texts.thatCanBeLoadedHere(count, countBelow)}
+              onClick={() => {
+                goTo(one.id === folder ? null : one.id);
+              }}
+            >
+              {one.name}
+            </button>
+          </span>
+        ))}
+      </div>
     </div>
   );
 });

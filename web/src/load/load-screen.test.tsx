@@ -445,6 +445,37 @@ describe('where to look', () => {
     expect(screen.queryByRole('group', { name: /^Outside of/ })).toBeNull();
   });
 
+  it('is a folder by its letters, one inside another too, where there are many', async () => {
+    const many = Array.from({ length: 12 }, (_, n) => folderOf(`Job ${n}`));
+    await show({
+      records: [
+        cabinetOf('c', { opensFor: ['track'] }),
+        ...many,
+        folderOf('Inner', { parent: asId('Job 3') }),
+        folderOf('Bare'),
+        ...[...many, folderOf('Inner')].map(
+          ({ id }): OrderRecord => ({
+            table: 'placement',
+            id: asId(`in ${id}`),
+            folder: id,
+            plugin: id === 'Inner' ? sluice.id : wharf.id,
+            position: 'V',
+          }),
+        ),
+      ],
+    });
+    expect(screen.getByRole('button', { name: /^12 folders/ })).toBeTruthy();
+    press('o', { ctrlKey: true });
+    const dialog = await screen.findByRole('dialog');
+    const letters = within(dialog).getByRole('combobox');
+    fireEvent.change(letters, { target: { value: 'bar' } });
+    expect(within(dialog).queryAllByRole('option')).toEqual([]);
+    fireEvent.change(letters, { target: { value: 'inn' } });
+    fireEvent.keyDown(letters, { key: 'Enter' });
+    expect(names()).toEqual(['Sluice']);
+    expect(document.activeElement).toBe(field());
+  });
+
   it('is first in the cabinet, below lines in the rest and among what cannot be loaded', async () => {
     await show({ records });
     const under = (line: string): (string | null | undefined)[] =>

@@ -61,6 +61,7 @@ export const finderKeys = [
   ['↑ ↓', 'move'],
   ['Ctrl+B', 'favourite'],
   ['Ctrl+F', 'file'],
+  ['Ctrl+O', 'look in a folder'],
   ['F2', 'nickname'],
   ['Ctrl+I', 'facts'],
   ['Ctrl+P', 'pictures'],
@@ -86,6 +87,9 @@ export const thesePluginsAreOnTheyCan = (computer: string): string =>
 export const aFewLetters = 'A few letters …';
 export const lettersOfThePluginToLoad = 'Letters of the plugin to load';
 export const foundOfAmong = (found: number, among: number): string => `${found} of ${among}`;
+export const lookInAFolder = 'Look in a folder';
+export const lettersOfTheFolder = 'Letters of the folder';
+export const foldersByLetters = (count: number): string => `${plural(count, 'folder')} …`;
 export const whereToLook = 'Where to look';
 export const thatCanBeLoadedHere = (count: number, below: number): string =>
   `${below === 0 ? count : `${count} + ${below}`} that can be loaded here`;

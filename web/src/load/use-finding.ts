@@ -54,6 +54,8 @@ export interface Finding extends SlotResult {
   readonly fewestLetters: (plugin: string) => string | null;
   readonly scopeCounts: ScopeCounts;
   readonly folders: readonly SlotFolder[];
+  /** How many plugins of a folder, and of those below it, can be loaded here. */
+  readonly countIn: (folder: string) => number;
 }
 
 export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
@@ -116,6 +118,7 @@ export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
     whyNot,
     fewestLetters: (plugin) => search.fewestLetters(plugin, habits),
     folders,
+    countIn: (id) => loadableWithin(id, { below, members }, reasons).length,
   };
 }
 

@@ -52,6 +52,7 @@ export function useLoader({ onLoad, onLeave, onWiden, field, ...slot }: LoaderPr
   const [copyAt, setCopyAt] = useState<number | null>(null);
   const [naming, setNaming] = useState<Plugin | null>(null);
   const [filing, setFiling] = useState<Plugin | null>(null);
+  const [isAskingFolder, setAskingFolder] = useState(false);
   const [refusal, setRefusal] = useState<string | null>(null);
   const looks = useLooks();
   const where = useScope(cabinetSlotAt(slot.track.sort, slot.index), () => {
@@ -141,6 +142,9 @@ export function useLoader({ onLoad, onLeave, onWiden, field, ...slot }: LoaderPr
       nextFolder: (step) => {
         where.walk(step, finding);
       },
+      askFolder: () => {
+        setAskingFolder(true);
+      },
       toggleFavourite: () => {
         // A favourite ranks higher: the mark stays on the plugin, wherever that stands then.
         setMark({ at, plugin: active?.plugin.id ?? null });
@@ -193,6 +197,8 @@ export function useLoader({ onLoad, onLeave, onWiden, field, ...slot }: LoaderPr
     setNaming,
     filing,
     setFiling,
+    isAskingFolder,
+    setAskingFolder,
     refusal,
     ...looks,
     where,

@@ -12,6 +12,8 @@ export interface FinderActs {
   readonly hold: (at: number) => void;
   readonly nextScope: (step: 1 | -1) => void;
   readonly nextFolder: (step: 1 | -1) => void;
+  /** Asks for a folder by letters. */
+  readonly askFolder: () => void;
   readonly toggleFavourite: () => void;
   readonly name: () => void;
   readonly file: () => void;
@@ -86,6 +88,7 @@ function walkingCommands({ typed }: FinderState, acts: FinderActs): Command[] {
     { keys: ['Shift+F4'], run: () => acts.nextScope(-1) },
     { keys: ['Ctrl+ArrowLeft'], run: () => acts.nextFolder(-1) },
     { keys: ['Ctrl+ArrowRight'], run: () => acts.nextFolder(1) },
+    { keys: ['Ctrl+O'], run: acts.askFolder },
     { keys: ['ArrowLeft'], when: isEmpty, run: () => acts.nextFolder(-1) },
     { keys: ['ArrowRight'], when: isEmpty, run: () => acts.nextFolder(1) },
   ];
