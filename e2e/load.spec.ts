@@ -125,7 +125,7 @@ test('the folders of the slot are walked with arrows, Tab leads to all and to th
   );
   // What is not in the folder is found all the same, and said to be elsewhere.
   await field(page).fill('plate');
-  await expect(page.getByText('None of these in Squeeze: found in all.')).toBeVisible();
+  await expect(page.getByRole('group', { name: 'Outside of Squeeze' })).toBeVisible();
   await field(page).fill('');
   await page.keyboard.press('F4');
   await page.keyboard.press('F4');
@@ -258,6 +258,12 @@ test('a wrong load goes with one Ctrl+Z, and what it replaced comes back', async
   await expect.poll(names).toEqual(before);
   await page.keyboard.press('Control+Shift+z');
   await expect(page.getByTestId('notice').last()).toContainText(/^Redone: .+ loaded in Narrator/);
+  await expect.poll(names).not.toEqual(before);
+  await page.reload();
+  await expect(hits(page).first()).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByTestId('notice').last()).toContainText(/^Undone: .+ loaded in Narrator/);
+  await expect.poll(names).toEqual(before);
 });
 
 test('slots are bypassed, moved and emptied by keyboard', async ({ page, demo }) => {

@@ -123,6 +123,51 @@ describe('loading', () => {
       ),
     ).toBe('unknown-record');
   });
+  it('is taken back step by step and done again, also after a restart', async () => {
+    const step = async (direction: 'undo' | 'redo'): Promise<unknown> => {
+      const answer = await server.call<SessionView & Refusal>('POST', `session/${direction}`);
+      return codes(answer) === 'done' ? [answer.body.undo, answer.body.redo] : codes(answer);
+    };
+    const stood: SessionView[] = [await session()];
+    const steps = [
+      () => load('track', 0, 'Tern'),
+      () => load('track', 0, 'Grebe'),
+      async () =>
+        server.call('PUT', 'session/widths', { track: (await track('track')).id, width: 1 }),
+      async () =>
+        server.call('POST', 'session/bypasses', {
+          slot: (await track('track')).slots[0]?.id,
+          isBypassed: true,
+        }),
+      async () =>
+        server.call('DELETE', `session/slots/${(await track('track')).slots[0]?.id ?? ''}`),
+    ];
+    for (const one of steps) {
+      await one();
+      stood.push(await session());
+    }
+    const words = stood.map(({ undo }) => undo);
+    const name = (await track('track')).name;
+    expect(words).toEqual([
+      null,
+      `Tern loaded in ${name}, slot 1`,
+      `Grebe loaded in ${name}, slot 1`,
+      `${name} is mono now`,
+      'Bypass Grebe',
+      `Empty the slot of Grebe on ${name}`,
+    ]);
+    await server.restart();
+    for (let at = steps.length; at > 0; at -= 1) {
+      expect(await step('undo')).toEqual([words[at - 1], words[at]]);
+      expect((await session()).tracks).toEqual(stood[at - 1]?.tracks);
+    }
+    expect(await step('undo')).toBe('nothing-to-undo');
+    await step('redo');
+    expect(await step('redo')).toEqual([words[2], words[3]]);
+    expect((await session()).tracks).toEqual(stood[2]?.tracks);
+    await load('track', 1, 'Kelpie');
+    expect(await step('redo')).toBe('nothing-to-redo');
+  });
   it('takes the copy that fits the width of the track, or the one whose width was typed', async () => {
     bundle('Gull-mono', real, { name: 'Gull', vendor: 'Osier' });
     bundle('Gull-stereo', real, { name: 'Gull', vendor: 'Osier', channels: 2 });
@@ -219,7 +264,7 @@ describe('loading', () => {
       codes(await load('track', 9, 'Tern', { copy: plugins.get('Tern')?.copies[0]?.id })),
     ]).toEqual(['cannot-load', 'host-format']);
     await server.call('PUT', 'session/settings', before.settings);
-    expect(await session()).toEqual(before);
+    expect(await session()).toEqual({ ...before, undo: 'Change what the session takes' });
     expect(codes(await load('track', 9, 'Tern'))).toBe('done');
   });
   it('takes note effects into slots of notes only', async () => {

@@ -366,6 +366,9 @@ export interface SessionView {
   readonly name: string;
   readonly settings: HostSettings;
   readonly tracks: readonly TrackView[];
+  /** The step that would be taken back, or done again, in words; null without one. */
+  readonly undo: string | null;
+  readonly redo: string | null;
   readonly saved: readonly SavedSessionView[];
 }
 

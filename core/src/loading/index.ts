@@ -55,6 +55,7 @@ export {
   widthBehind,
   widthLimit,
   widthOfTrack,
+  widthWords,
   type Ports,
 } from './track-width.ts';
 export { misbehaviours, type Misbehaviour } from './misbehaviour.ts';

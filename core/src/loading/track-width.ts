@@ -1,10 +1,15 @@
 /** How many channels a slot has: those of its track, but for what the copies before it make of them. */
+import { plural } from '../text/plural.ts';
 import { usualWidth, type CopyCard } from '../catalog/plugin.ts';
 
 /** The widths between which a track is switched by a key: channels. */
 export const commonWidths = [2, 1] as const;
 /** The most channels that a host may say of a track. */
 export const widthLimit = 64;
+
+/** What so many channels are called. */
+export const widthWords = (channels: number): string =>
+  ({ 0: 'nothing', 1: 'mono', 2: 'stereo' })[channels] ?? plural(channels, 'channel');
 
 /** The width of a track; one of a session that was saved before there were widths is stereo. */
 export const widthOfTrack = ({ width }: { readonly width?: number }): number => width ?? usualWidth;

@@ -22,6 +22,7 @@ import { TouchedPlugins1763900000019 } from './migrations/0019-touched-plugins.t
 import { Versions1763900000020 } from './migrations/0020-versions.ts';
 import { NamesOfRecords1763900000021 } from './migrations/0021-names-of-records.ts';
 import { NamesAndFirstCopies1763900000022 } from './migrations/0022-names-and-first-copies.ts';
+import { SessionSteps1763900000023 } from './migrations/0023-session-steps.ts';
 import { SetupError } from './setup-error.ts';
 import { tables } from './tables.ts';
 
@@ -58,6 +59,7 @@ export const migrations = [
   Versions1763900000020,
   NamesOfRecords1763900000021,
   NamesAndFirstCopies1763900000022,
+  SessionSteps1763900000023,
 ];
 
 /** What the driver and TypeORM say of a connection that is not there, where they give no code. */

@@ -1,6 +1,7 @@
 /** Tables of sessions and loads. Rows carry the same words as core's records. */
 import type { HostSession, TrackKind } from '@clever-drawer/core/loading';
 import {
+  flag,
   id,
   index,
   json,
@@ -11,11 +12,25 @@ import {
   text,
   time,
   toRow,
+  unique,
+  whole,
 } from './columns.ts';
 
 /** A computer's session as its host has it. */
 export interface PracticeRow {
   computerId: string;
+  session: HostSession;
+}
+
+/** A row of the table `session_step`. */
+export interface SessionStepRow {
+  id: string;
+  computerId: string;
+  /** Steps are counted from 1. */
+  number: number;
+  words: string;
+  isUndone: boolean;
+  /** The session before the step; of one that was taken back the session after it. */
   session: HostSession;
 }
 
@@ -49,6 +64,20 @@ export const PracticeTable = schema<PracticeRow>('practice', {
   computerId: toRow('practice', 'computer', 'computer_id', 'CASCADE', primary),
   session: json,
 });
+
+/** The table `session_step`. */
+export const SessionStepTable = schema<SessionStepRow>(
+  'session_step',
+  {
+    id,
+    computerId: toRow('session_step', 'computer', 'computer_id', 'CASCADE'),
+    number: whole,
+    words: text,
+    isUndone: flag,
+    session: json,
+  },
+  { uniques: unique('session_step_number_key', 'computerId', 'number') },
+);
 
 /** The table `saved_session`. */
 export const SavedSessionTable = schema<SavedSessionRow>('saved_session', {

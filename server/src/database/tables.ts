@@ -10,7 +10,7 @@ import { PlaceTable, AsideTable, ScanTable, FindingTable } from './scan-tables.t
 import { ChangeTable, recordTables } from './order/index.ts';
 import { JournalTable, PointTable } from './point-tables.ts';
 import { SettingFileTable } from './setting-tables.ts';
-import { PracticeTable, SavedSessionTable, LoadTable } from './session-tables.ts';
+import { PracticeTable, SavedSessionTable, SessionStepTable, LoadTable } from './session-tables.ts';
 
 /** All tables. */
 export const tables = [
@@ -29,6 +29,7 @@ export const tables = [
   FindingTable,
   PracticeTable,
   SavedSessionTable,
+  SessionStepTable,
   LoadTable,
   SettingFileTable,
 ];

@@ -30,7 +30,6 @@ import type {
   ScanProgress,
   ScanView,
   SessionView,
-  SlotView,
   ShelfSettings,
   ShelfView,
   TakenView,
@@ -167,14 +166,8 @@ export function clientFor(computer: string) {
       call<SessionView>('POST', at('session/bypasses'), { slot, isBypassed }),
     widenTrack: (track: string, width: number) =>
       call<SessionView>('PUT', at('session/widths'), { track, width }),
-    putBackSlot: ({ track, index, slot }: { track: string; index: number; slot: SlotView }) =>
-      call<SessionView>('POST', at('session/slots'), {
-        track,
-        index,
-        slot: slot.id,
-        copy: slot.asked,
-        isBypassed: slot.isBypassed,
-      }),
+    undoInSession: () => call<SessionView>('POST', at('session/undo')),
+    redoInSession: () => call<SessionView>('POST', at('session/redo')),
     setSession: (settings: HostSettings) =>
       call<SessionView>('PUT', at('session/settings'), settings),
     saveSession: (name: string) => call<SessionView>('POST', at('sessions'), { name }),

@@ -6,7 +6,7 @@ import {
   type CopyWish,
   type Plugin,
 } from '@clever-drawer/core/catalog';
-import { whyNotCopy, type HostSettings } from '@clever-drawer/core/loading';
+import { whyNotCopy, type HostSettings, widthWords } from '@clever-drawer/core/loading';
 import { typeName } from '@clever-drawer/core/taxonomy';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Kbd } from '../ui/kbd.tsx';
@@ -19,9 +19,9 @@ const portsOf = ({ audioIn, audioOut }: CopyCard): string => {
     return '';
   }
   if (audioIn === audioOut) {
-    return texts.width(audioIn ?? 0);
+    return widthWords(audioIn ?? 0);
   }
-  return texts.inOut(texts.width(audioIn ?? 0), texts.width(audioOut ?? 0));
+  return texts.inOut(widthWords(audioIn ?? 0), widthWords(audioOut ?? 0));
 };
 
 /** Those that the session takes first, the one that would be loaded in front. */

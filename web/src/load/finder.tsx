@@ -234,7 +234,7 @@ function Hits({ loader, settings }: { loader: Loader; settings: LoaderProps['set
   const rows = loader.finding.hits.map((hit, at) => ({ hit, at }));
   const rowsOf = (part: SlotPart) => rows.filter(({ hit }) => hit.part === part);
   return (
-    <ul
+    <div
       id="hits"
       className="hits"
       role="listbox"
@@ -250,7 +250,7 @@ function Hits({ loader, settings }: { loader: Loader; settings: LoaderProps['set
           ))}
         </Part>
       ))}
-    </ul>
+    </div>
   );
 }
 
@@ -272,12 +272,12 @@ function Part({ part, loader: { finding, where }, children }: PartProps) {
       : (arrangement.folders.find((one) => one.id === where.folder)?.name ?? '');
   const words = part === 'elsewhere' ? texts.outsideOf(place) : texts.partWords[part];
   return (
-    <li role="group" aria-label={words} className="part">
+    <div role="group" aria-label={words} className="part">
       <p className="part-line" aria-hidden>
         {words} <span className="text-soft">{printNumber(finding.counts[part])}</span>
       </p>
-      <ul role="presentation">{children}</ul>
-    </li>
+      {children}
+    </div>
   );
 }
 

@@ -8,7 +8,12 @@ import {
   type CopyWish,
   type Plugin,
 } from '@clever-drawer/core/catalog';
-import { copyToLoad, misfitsWidth, type TakenBySession } from '@clever-drawer/core/loading';
+import {
+  copyToLoad,
+  misfitsWidth,
+  type TakenBySession,
+  widthWords,
+} from '@clever-drawer/core/loading';
 import type { Folder } from '@clever-drawer/core/order';
 import { highlightedSpans, type Hit } from '@clever-drawer/core/search';
 import { typeName } from '@clever-drawer/core/taxonomy';
@@ -56,7 +61,7 @@ export function HitRow({
   const folder =
     folders?.find((f) => f.form === 'folder') ?? folders?.find((f) => f.form === 'smart');
   return (
-    <li
+    <div
       id={`hit-${plugin.id}`}
       role="option"
       aria-selected={isChosen}
@@ -80,7 +85,7 @@ export function HitRow({
         folder={folder}
       />
       {children}
-    </li>
+    </div>
   );
 }
 
@@ -168,13 +173,13 @@ function CopyWidth({ plugin, copy, width }: CopyWidthProps) {
   if (misfitsWidth(copy, width)) {
     return (
       <span className="width text-brick">
-        {texts.width(Math.min(copy.audioIn ?? copy.audioOut, copy.audioOut))}{' '}
-        {texts.inASlotOf(texts.width(width))}
+        {widthWords(Math.min(copy.audioIn ?? copy.audioOut, copy.audioOut))}{' '}
+        {texts.inASlotOf(widthWords(width))}
       </span>
     );
   }
   return differsInWidth(plugin) ? (
-    <span className="width text-soft">{texts.width(copy.audioOut)}</span>
+    <span className="width text-soft">{widthWords(copy.audioOut)}</span>
   ) : null;
 }
 

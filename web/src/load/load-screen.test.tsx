@@ -70,8 +70,14 @@ const sessionOf = (...tracks: readonly TrackView[]): SessionView => ({
   name: 'Heron film',
   settings: { formats: ['VST3', 'LV2'], takes32Bit: false },
   tracks,
+  undo: null,
+  redo: null,
   saved: [],
 });
+
+/** What the server answers after a step. */
+const done = (words: string, session: SessionView): Promise<SessionView> =>
+  Promise.resolve({ ...session, undo: words });
 
 const noHabits: HabitsView = { isLearning: true, here: [], after: [], letters: [] };
 const noKeys: KeysView = {
@@ -154,7 +160,10 @@ describe('the slot to be filled', () => {
 describe('finding and loading', () => {
   it('takes letters and Enter, and tells where it is loaded now', async () => {
     const load = jest.fn<Client['load']>(() =>
-      Promise.resolve(sessionOf(track('Voice', [slot('1', slipway)]), track('Pads'))),
+      done(
+        'Slipway loaded in Voice, slot 1',
+        sessionOf(track('Voice', [slot('1', slipway)]), track('Pads')),
+      ),
     );
     const { beside } = await show({ client: { load } });
     type('slip');
@@ -175,29 +184,31 @@ describe('finding and loading', () => {
     expect(screen.getByRole('heading', { name: 'Load an effect into Voice, slot 2' })).toBeTruthy();
   });
 
-  it('is undone in one step: what was loaded goes, what it replaced comes back', async () => {
-    const before = sessionOf(track('Voice', [slot('1', sluice), slot('2', wharf)]), track('Pads'));
-    const after = sessionOf(track('Voice', [slot('9', slipway), slot('2', wharf)]), track('Pads'));
-    const load = jest.fn<Client['load']>(() => Promise.resolve(after));
-    const emptySlot = jest.fn<Client['emptySlot']>(() => Promise.resolve(before));
-    const putBackSlot = jest.fn<Client['putBackSlot']>(() => Promise.resolve(before));
-    const { beside } = await show({ session: before, client: { load, emptySlot, putBackSlot } });
-    fireEvent.click(
-      within(screen.getByRole('group', { name: 'Voice' })).getByRole('button', { name: /^Slot 1/ }),
-    );
+  it('is taken back by the server, which kept what stood before', async () => {
+    const before = sessionOf(track('Voice', [slot('1', sluice)]), track('Pads'));
+    const after = sessionOf(track('Voice', [slot('9', slipway)]), track('Pads'));
+    const client = {
+      load: () => done('Slipway loaded in Voice, slot 1', after),
+      undoInSession: jest.fn<Client['undoInSession']>(() => Promise.resolve(before)),
+      redoInSession: jest.fn<Client['redoInSession']>(() => Promise.resolve(after)),
+    };
+    const { beside } = await show({ session: before, client });
+    const first = (): HTMLElement =>
+      within(screen.getByRole('group', { name: 'Voice' })).getByRole('button', { name: /^Slot 1/ });
+    fireEvent.click(first());
     type('slip');
     press('Enter');
     await waitFor(() => {
       expect(beside.map(({ words }) => words)).toEqual(['Slipway loaded in Voice, slot 1']);
     });
     await beside[0]?.undo();
-    expect(emptySlot.mock.calls).toEqual([['9']]);
-    expect(putBackSlot.mock.calls).toMatchObject([
-      [{ track: 'Voice', index: 0, slot: { id: '1' } }],
-    ]);
+    await waitFor(() => {
+      expect(first().getAttribute('aria-label')).toContain('Sluice');
+    });
     await beside[0]?.redo();
-    expect(load).toHaveBeenCalledTimes(2);
-    expect(load.mock.lastCall).toEqual(load.mock.calls[0]);
+    await waitFor(() => {
+      expect(first().getAttribute('aria-label')).toContain('Slipway');
+    });
   });
 
   it('shows the slot as opening until the host answers', async () => {
@@ -294,7 +305,7 @@ describe('finding and loading', () => {
   it('asks once what a plugin of unknown kind is, when it was loaded', async () => {
     const odd = there('Oddity', { kind: 'unknown' });
     const load = (): Promise<SessionView> =>
-      Promise.resolve(sessionOf(track('Voice', [slot('1', odd)])));
+      done('Oddity loaded', sessionOf(track('Voice', [slot('1', odd)])));
     const said = { plugins: [...plugins, odd], client: { load } };
     const { acts } = await show(said);
     type('oddity');
@@ -539,7 +550,7 @@ describe('the slots', () => {
 
   it('have the width of their track, which a key and a menu change', async () => {
     const widenTrack = jest.fn<Client['widenTrack']>(() =>
-      Promise.resolve(sessionOf(track('Voice', [], { width: 1 }), track('Pads'))),
+      done('Voice is mono now', sessionOf(track('Voice', [], { width: 1 }), track('Pads'))),
     );
     const { beside } = await show({ client: { widenTrack } });
     press('m', { ctrlKey: true });
@@ -551,21 +562,17 @@ describe('the slots', () => {
     await waitFor(() => {
       expect(beside).toHaveLength(2);
     });
-    await beside[1]?.undo();
     expect(widenTrack.mock.calls).toEqual([
       ['Voice', 1],
       ['Voice', 2],
-      ['Voice', 1],
     ]);
   });
 
-  it('are emptied, bypassed and moved by keys, each with what undoes it', async () => {
-    const answer = (): Promise<SessionView> => Promise.resolve(filled);
+  it('are emptied, bypassed and moved by keys, each as a step', async () => {
     const client = {
-      emptySlot: jest.fn<Client['emptySlot']>(answer),
-      putBackSlot: jest.fn<Client['putBackSlot']>(answer),
-      bypassSlot: jest.fn<Client['bypassSlot']>(answer),
-      moveSlot: jest.fn<Client['moveSlot']>(answer),
+      emptySlot: jest.fn<Client['emptySlot']>(() => done('Empty', filled)),
+      bypassSlot: jest.fn<Client['bypassSlot']>(() => done('Bypass', filled)),
+      moveSlot: jest.fn<Client['moveSlot']>(() => done('Move', filled)),
     };
     const { beside } = await show({ session: filled, client });
     slotNamed(/^Slot 1/).focus();
@@ -574,26 +581,11 @@ describe('the slots', () => {
     press('ArrowLeft', { altKey: true });
     press('Delete');
     await waitFor(() => {
-      expect(beside.map(({ words }) => words)).toEqual([
-        'Bypass Sluice',
-        'Move Sluice on Voice',
-        'Empty the slot of Sluice on Voice',
-      ]);
+      expect(beside.map(({ words }) => words)).toEqual(['Bypass', 'Move', 'Empty']);
     });
+    expect(client.bypassSlot.mock.calls).toEqual([['1', true]]);
     expect(client.moveSlot.mock.calls).toEqual([['1', 'Voice', 1]]);
-    await beside[0]?.undo();
-    expect(client.bypassSlot.mock.calls).toEqual([
-      ['1', true],
-      ['1', false],
-    ]);
-    await beside[1]?.undo();
-    expect(client.moveSlot.mock.lastCall).toEqual(['1', 'Voice', 0]);
-    await beside[2]?.undo();
-    expect(client.putBackSlot.mock.lastCall?.[0]).toMatchObject({
-      track: 'Voice',
-      index: 0,
-      slot: { id: '1' },
-    });
+    expect(client.emptySlot.mock.calls).toEqual([['1']]);
   });
 
   it('move to the next track at its end, and are walked with arrows', async () => {
@@ -647,8 +639,10 @@ describe('a session that cannot be opened whole', () => {
   });
 
   it('names each plugin with its best match, taken one by one or all at once', async () => {
-    const mend = jest.fn<Client['repair']>(() => Promise.resolve(sessionOf(track('Voice'))));
-    await show({
+    const mend = jest.fn<Client['repair']>(() =>
+      done('2 matches stand in again', sessionOf(track('Voice'))),
+    );
+    const { beside } = await show({
       session: broken,
       client: {
         repairs: () => Promise.resolve([repair('1', match(true)), repair('2', match(false))]),
@@ -666,7 +660,9 @@ describe('a session that cannot be opened whole', () => {
     await waitFor(() => {
       expect(mend.mock.lastCall?.[0]).toEqual(['1', '2']);
     });
-    expect(await screen.findByText('2 stand in again')).toBeTruthy();
+    await waitFor(() => {
+      expect(beside.map(({ words }) => words)).toEqual(['2 matches stand in again']);
+    });
     await waitFor(() => {
       expect(screen.queryByTestId('repair')).toBeNull();
     });
@@ -724,11 +720,16 @@ describe('the session', () => {
 
   it('is opened again from its menu, which says how much was in it', async () => {
     const openSession = jest.fn<Client['openSession']>(() =>
-      Promise.resolve(sessionOf(track('Voice'))),
+      done('Open the session Before noon', sessionOf(track('Voice'))),
     );
-    await show({ session: { ...sessionOf(track('Voice')), saved }, client: { openSession } });
+    const { beside } = await show({
+      session: { ...sessionOf(track('Voice')), saved },
+      client: { openSession },
+    });
     await open(/^Before noon · 2 slots/);
-    expect(await screen.findByText('Before noon is open')).toBeTruthy();
+    await waitFor(() => {
+      expect(beside.map(({ words }) => words)).toEqual(['Open the session Before noon']);
+    });
     expect(openSession).toHaveBeenCalledWith('s1');
   });
 

@@ -1,11 +1,12 @@
 /** Load: choose a slot, type a few letters, press Enter. */
 import { notifyManager, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useRef, useState } from 'react';
-import type { LoadRequest, SessionView, TrackView } from '@clever-drawer/core/api';
+import type { SessionView } from '@clever-drawer/core/api';
 import { messageOf } from '../api/client.ts';
 import { useActs, useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { useNotifyError } from '../studio/notify-error.ts';
 import { sessionQuery } from '../studio/studio-queries.ts';
+import { sessionSteps } from '../studio/session-steps.ts';
 import { useNotices } from '../ui/notices.tsx';
 import { useKeys } from '../ui/keys.ts';
 import { useKindQuestion } from './ask-kind.tsx';
@@ -14,20 +15,17 @@ import type { Chosen } from './use-loader.ts';
 import './load.css';
 import { Session } from './session.tsx';
 import {
-  loadedInto,
   otherWidth,
   pluginBefore,
   slotToFill,
   widthOfSlot,
   type At,
-  type Loaded,
   type Opening,
   type SlotActs,
 } from './model/slots.ts';
 import { useDialogsBehind as useAnnotationsBehind } from '../annotate/behind.ts';
 import { usePickerBehind } from '../ui/picker.tsx';
 import { useDialogsBehind } from './behind.ts';
-import * as texts from './texts.ts';
 
 export function LoadScreen() {
   useDialogsBehind();
@@ -67,7 +65,6 @@ function LoadInto({ session }: { session: SessionView }) {
     },
   });
   const work = useSessionWork();
-  const loadUndoably = useUndoableLoad(work);
   const question = useKindQuestion();
   const load = async (wanted: Chosen): Promise<string | null> => {
     if (!track || !at) {
@@ -81,11 +78,14 @@ function LoadInto({ session }: { session: SessionView }) {
     setOpening((list) => [...list, { id, ...into, name: nameOf(plugin), length, last }]);
     setChosen({ track: track.id, index: at.index + length });
     try {
-      const slot = { track: track.id, index: at.index };
-      await loadUndoably(
-        track,
-        { ...slot, plugin: plugin.id, copy: copy?.id ?? null, ...typed },
-        texts.loadedInSlot(nameOf(plugin), track.name, at.index + 1),
+      work.did(
+        await client.load({
+          track: track.id,
+          index: at.index,
+          plugin: plugin.id,
+          copy: copy?.id ?? null,
+          ...typed,
+        }),
       );
       question.loaded(plugin);
       return null;
@@ -102,7 +102,7 @@ function LoadInto({ session }: { session: SessionView }) {
   const acts: SlotActs = {
     choose,
     after: work.after,
-    ...useUndoableSlots(session, work),
+    ...useSlotActs(session, work),
   };
   return (
     <main id="content" tabIndex={-1} className="load-screen">
@@ -128,112 +128,10 @@ function LoadInto({ session }: { session: SessionView }) {
   );
 }
 
-/**
- * Loads into a track. Undone, what was loaded goes and what it replaced comes back. A load that comes
- * after another one starts from what that one left.
- */
-function useUndoableLoad({ take }: SessionWork) {
-  const { client } = useComputer();
-  const { did } = useActs();
-  const queries = useQueryClient();
-  const trackNow = (track: TrackView): TrackView =>
-    queries.getQueryData(sessionQuery(client).queryKey)?.tracks.find(({ id }) => id === track.id) ??
-    track;
-  return async (track: TrackView, request: LoadRequest, words: string): Promise<void> => {
-    const load = async (): Promise<Loaded> => {
-      const before = trackNow(track);
-      const session = await client.load(request);
-      take(session);
-      return loadedInto(before, session);
-    };
-    let loaded = await load();
-    did(words, {
-      undo: async () => {
-        for (const { id } of loaded.fresh) {
-          take(await client.emptySlot(id));
-        }
-        for (const { slot, index } of loaded.lost) {
-          take(await client.putBackSlot({ track: track.id, index, slot }));
-        }
-      },
-      redo: async () => {
-        loaded = await load();
-      },
-    });
-  };
-}
-
-/** What is done to slots, each with how it is taken back. */
-function useUndoableSlots(
-  session: SessionView,
-  { take, after }: SessionWork,
-): Pick<SlotActs, 'empty' | 'move' | 'bypass' | 'widen'> {
-  const { client } = useComputer();
-  const { did } = useActs();
-  /** Does it, and once it is done notes how it is taken back. */
-  const doing = (
-    words: string,
-    redo: () => Promise<SessionView>,
-    undo: () => Promise<SessionView>,
-  ): void => {
-    after(
-      redo().then((next) => {
-        did(words, { undo: () => undo().then(take), redo: () => redo().then(take) });
-        return next;
-      }),
-    );
-  };
-  const placeOf = (id: string) => {
-    const track = session.tracks.find(({ slots }) => slots.some((slot) => slot.id === id));
-    const index = track?.slots.findIndex((slot) => slot.id === id) ?? -1;
-    const slot = track?.slots[index];
-    return track && slot ? { track, index, slot } : null;
-  };
-  return {
-    empty: (id) => {
-      const place = placeOf(id);
-      if (place) {
-        const { track, index, slot } = place;
-        doing(
-          texts.emptyTheSlotOfOn(slot.asked.setting?.name ?? slot.asked.name, track.name),
-          () => client.emptySlot(id),
-          () => client.putBackSlot({ track: track.id, index, slot }),
-        );
-      }
-    },
-    move: (id, to, index) => {
-      const place = placeOf(id);
-      if (place) {
-        doing(
-          texts.moveOn(place.slot.asked.name, place.track.name),
-          () => client.moveSlot(id, to, index),
-          () => client.moveSlot(id, place.track.id, place.index),
-        );
-      }
-    },
-    widen: (id, width) => {
-      const track = session.tracks.find((one) => one.id === id);
-      if (track && track.width !== width) {
-        doing(
-          texts.trackIsNow(track.name, texts.width(width)),
-          () => client.widenTrack(id, width),
-          () => client.widenTrack(id, track.width),
-        );
-      }
-    },
-    bypass: (id, isBypassed) => {
-      const place = placeOf(id);
-      doing(
-        texts.bypassed(isBypassed, place?.slot.asked.name ?? texts.aSlot),
-        () => client.bypassSlot(id, isBypassed),
-        () => client.bypassSlot(id, !isBypassed),
-      );
-    },
-  };
-}
-
 interface SessionWork {
   readonly take: (session: SessionView) => void;
+  /** Takes in a step that was done, which undo takes back: the server keeps what stood before it. */
+  readonly did: (session: SessionView) => void;
   /** Takes in what the work gives, with words where it should be told; troubles are told. */
   readonly after: (work: Promise<SessionView>, words?: string) => void;
 }
@@ -242,18 +140,56 @@ interface SessionWork {
 function useSessionWork(): SessionWork {
   const { client } = useComputer();
   const { notify } = useNotices();
+  const { did } = useActs();
   const notifyError = useNotifyError();
   const queries = useQueryClient();
   const take = (next: SessionView): void => {
     queries.setQueryData(sessionQuery(client).queryKey, next);
   };
-  const after = (work: Promise<SessionView>, words?: string): void => {
-    work.then((next) => {
+  return {
+    take,
+    did: (next) => {
       take(next);
-      if (words) {
-        notify(words, 'done');
+      if (next.undo !== null) {
+        did(next.undo, sessionSteps(client, queries));
       }
-    }, notifyError);
+    },
+    after: (work, words) => {
+      work.then((next) => {
+        take(next);
+        if (words) {
+          notify(words, 'done');
+        }
+      }, notifyError);
+    },
   };
-  return { take, after };
+}
+
+/** What is done to slots, each as a step of the session. */
+function useSlotActs(
+  session: SessionView,
+  { did }: SessionWork,
+): Pick<SlotActs, 'step' | 'empty' | 'move' | 'bypass' | 'widen'> {
+  const { client } = useComputer();
+  const notifyError = useNotifyError();
+  const step = (work: Promise<SessionView>): void => {
+    work.then(did, notifyError);
+  };
+  return {
+    step,
+    empty: (id) => {
+      step(client.emptySlot(id));
+    },
+    move: (id, to, index) => {
+      step(client.moveSlot(id, to, index));
+    },
+    widen: (id, width) => {
+      if (session.tracks.some((one) => one.id === id && one.width !== width)) {
+        step(client.widenTrack(id, width));
+      }
+    },
+    bypass: (id, isBypassed) => {
+      step(client.bypassSlot(id, isBypassed));
+    },
+  };
 }

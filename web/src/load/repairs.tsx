@@ -26,7 +26,7 @@ export function Repairs({ session, acts }: { session: SessionView; acts: SlotAct
   const matched = list.filter((one) => one.match !== null);
   const messages = new Map(silent.map((slot) => [slot.id as string, slot.problem?.message ?? '']));
   const take = (some: readonly RepairView[]): void => {
-    acts.after(client.repair(some.map((one) => one.slot)), texts.inAgain(some.length));
+    acts.step(client.repair(some.map((one) => one.slot)));
   };
   return (
     <section className="repairs" aria-labelledby="repairs-title">

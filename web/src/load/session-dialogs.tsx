@@ -74,7 +74,7 @@ function SavedSessions({
 export function SettingsDialog({ session: { settings }, acts, onClose }: SessionDialogProps) {
   const { client } = useComputer();
   const set = (next: Partial<typeof settings>): void => {
-    acts.after(client.setSession({ ...settings, ...next }));
+    acts.step(client.setSession({ ...settings, ...next }));
   };
   return (
     <Modal show onHide={onClose} animation={false} aria-labelledby="takes-title">

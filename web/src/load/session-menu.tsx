@@ -15,8 +15,7 @@ export function SessionMenu({ session, acts }: { session: SessionView; acts: Slo
     if (key === 'save' || key === 'settings') {
       setDialog(key);
     } else {
-      const saved = session.saved.find((one) => one.id === key);
-      acts.after(client.openSession(key), saved ? texts.isOpen(saved.name) : undefined);
+      acts.step(client.openSession(key));
     }
   };
   return (

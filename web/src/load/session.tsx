@@ -5,7 +5,13 @@
 import { ChevronDown, LoaderCircle, Plus, Plug } from 'lucide-react';
 import { useState, type KeyboardEvent, type RefObject } from 'react';
 import type { SessionView, SlotView, TrackView } from '@clever-drawer/core/api';
-import { commonWidths, misfitsWidth, slotKindAt, type SlotKind } from '@clever-drawer/core/loading';
+import {
+  commonWidths,
+  misfitsWidth,
+  slotKindAt,
+  type SlotKind,
+  widthWords,
+} from '@clever-drawer/core/loading';
 import { slotLabelFor } from '@clever-drawer/core/order';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { chord } from '../ui/keys.ts';
@@ -251,17 +257,17 @@ function TrackWidth({ track, acts }: Pick<TrackProps, 'track' | 'acts'>) {
     <Menu
       as="span"
       className="link-words"
-      label={texts.widthOf(track.name, texts.width(track.width))}
+      label={texts.widthOf(track.name, widthWords(track.width))}
       onSelect={(width) => {
         acts.widen(track.id, Number(width));
       }}
       items={commonWidths.map((width) => (
         <MenuItem key={width} eventKey={String(width)} active={width === track.width}>
-          {texts.width(width)}
+          {widthWords(width)}
         </MenuItem>
       ))}
     >
-      {texts.width(track.width)}
+      {widthWords(track.width)}
     </Menu>
   );
 }
@@ -301,8 +307,8 @@ function TrackSlots({
           copy !== undefined && misfitsWidth(copy, widthOfSlot(track, index, pluginById));
         const state = `${texts.copyOf(
           slot.asked.format,
-          copy?.audioOut ? texts.width(copy.audioOut) : '',
-        )}${isMisfit ? ` ${texts.inASlotOf(texts.width(track.width))}` : ''}${texts.slotState(
+          copy?.audioOut ? widthWords(copy.audioOut) : '',
+        )}${isMisfit ? ` ${texts.inASlotOf(widthWords(track.width))}` : ''}${texts.slotState(
           slot.isBypassed,
           slot.problem ? texts.notOpen(slot.problem.message) : '',
         )}`;
@@ -315,7 +321,7 @@ function TrackSlots({
             chosen={chosen}
             name={name}
             state={state}
-            width={isMisfit ? texts.width(copy.audioOut ?? 0) : null}
+            width={isMisfit ? widthWords(copy.audioOut ?? 0) : null}
             acts={acts}
             coming={coming}
             shown={shown}

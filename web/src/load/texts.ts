@@ -10,10 +10,6 @@ export const theOneThatOpens = 'Take this choice back';
 export const opensForTheseSlots = '· opens for these slots';
 
 // details
-/** What so many channels are called. */
-export const width = (count: number): string =>
-  ({ 0: 'nothing', 1: 'mono', 2: 'stereo' })[count] ?? plural(count, 'channel');
-export const trackIsNow = (track: string, width: string): string => `${track} is ${width} now`;
 export const widthOf = (track: string, width: string): string => `Width of ${track}: ${width}`;
 export const inASlotOf = (width: string): string => `in a ${width} slot`;
 export const inOut = (ins: string, outs: string): string => `${ins} in, ${outs} out`;
@@ -179,8 +175,6 @@ export const theLongestHuntLatelyWasKeys = (hunted: string, keys: number): strin
   `The longest hunt lately was “${hunted}”, ${plural(keys, 'key')}.`;
 
 // repairs
-export const inAgain = (count: number): string =>
-  `${oneOrMany(count, 'One stands', `${count} stand`)} in again`;
 export const ofThisSessionCould = (count: number): string =>
   `${oneOrMany(count, '1 plugin', `${count} plugins`)} of this session could not be opened`;
 export const takeAllMatches = (count: number): string =>
@@ -193,7 +187,6 @@ export const takeIt = 'Take it';
 export const emptyTheSlot = 'Empty the slot';
 
 // session-menu
-export const isOpen = (saved: string): string => `${saved} is open`;
 export const session = 'Session';
 export const saveThisSession = 'Save this session …';
 export const whatItTakes = 'What it takes …';
@@ -243,11 +236,3 @@ export const slot = (index: number, name: string, state: string): string =>
 export const opening = 'opening …';
 
 // load-screen
-export const aSlot = 'a slot';
-export const loadedInSlot = (plugin: string, track: string, index: number): string =>
-  `${plugin} loaded in ${track}, slot ${index}`;
-export const emptyTheSlotOfOn = (setting: string, track: string): string =>
-  `Empty the slot of ${setting} on ${track}`;
-export const moveOn = (asked: string, track: string): string => `Move ${asked} on ${track}`;
-export const bypassed = (isBypassed: boolean, asked: string): string =>
-  `${isBypassed ? 'Bypass' : 'No longer bypass'} ${asked}`;

@@ -1,6 +1,13 @@
-/** What undo or redo would do, in words: of this window beside the order, else of the order; null for nothing. */
+/**
+ * What undo or redo would do, in words: of the session where that is shown, of this window beside the
+ * order, else of the order; null for nothing.
+ */
 import { useSyncExternalStore } from 'react';
-import { useActs, useOrder } from './contexts.ts';
+import { useQuery } from '@tanstack/react-query';
+import { useActs, useComputer, useOrder } from './contexts.ts';
+import { undoneAt } from './screens.ts';
+import { stepOfSession, type Direction } from './session-steps.ts';
+import { sessionQuery } from './studio-queries.ts';
 import type { OwnHistory } from './own-acts.ts';
 
 /** What this window did and took back. */
@@ -9,9 +16,14 @@ export function useOwnHistory(): OwnHistory {
   return useSyncExternalStore(own.subscribe, own.history);
 }
 
-export function useNextStep(direction: 'undo' | 'redo'): string | null {
+export function useNextStep(direction: Direction): string | null {
   const { order } = useOrder();
-  const { done, undone } = useOwnHistory();
-  const latest = (direction === 'undo' ? done : undone).at(-1);
-  return latest?.beside ? latest.words : order[direction];
+  const { client } = useComputer();
+  const history = useOwnHistory();
+  // Only what another screen fetched: this asks for nothing.
+  const session = useQuery({ ...sessionQuery(client), enabled: false }).data;
+  const here = undoneAt(window.location.pathname);
+  const kept = stepOfSession(session, history, direction, here);
+  const latest = (direction === 'undo' ? history.done : history.undone).at(-1);
+  return kept?.words ?? (latest?.beside ? latest.words : order[direction]);
 }

@@ -11,10 +11,12 @@ import { messageOf, type Client } from '../api/client.ts';
 import { useNotices, type Notices } from '../ui/notices.tsx';
 import type { ActsContext } from './contexts.ts';
 import { namesIn } from './names-in.ts';
-import { createOwnActs, type Origin } from './own-acts.ts';
+import { createOwnActs, type Origin, type OwnAct } from './own-acts.ts';
 import { addPending, confirm, dropPending, type OrderState } from './order-store.ts';
 import { orderKey, settingsKey } from './query-keys.ts';
 import { screenOf, screens, undoneAt } from './screens.ts';
+import { sessionSteps, stepOfSession } from './session-steps.ts';
+import { sessionQuery } from './studio-queries.ts';
 import * as texts from './texts.ts';
 
 /** The act, with the settings that it names kept by it where they are not yet. */
@@ -107,9 +109,13 @@ function createOrderActs(
   const stepBeside = (direction: 'undo' | 'redo', isByKey: boolean): boolean => {
     const { done, undone } = own.history();
     const here = screenNow();
-    const latest = (direction === 'undo' ? done : undone).findLast(
-      ({ screen }) => !isByKey || screen === here,
-    );
+    const session = queries.getQueryData(sessionQuery(client).queryKey);
+    const kept = stepOfSession(session, own.history(), direction, here);
+    const latest: OwnAct | undefined = kept
+      ? { ...kept, beside: sessionSteps(client, queries) }
+      : (direction === 'undo' ? done : undone).findLast(
+          ({ screen }) => !isByKey || screen === here,
+        );
     if (!latest?.beside) {
       return false;
     }

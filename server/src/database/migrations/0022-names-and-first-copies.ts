@@ -33,8 +33,16 @@ export class NamesAndFirstCopies1763900000022 implements MigrationInterface {
   }
 
   async down(runner: QueryRunner): Promise<void> {
-    await rewriteStored(runner, 'answer', ({ alsoCalled, firstCopy, ...answer }) => answer);
-    await rewriteStored(runner, 'folder', ({ firstFormat, firstCopies, ...folder }) => folder);
+    for (const [table, ...added] of [
+      ['answer', 'alsoCalled', 'firstCopy'],
+      ['folder', 'firstFormat', 'firstCopies'],
+    ] as const) {
+      await rewriteStored(runner, table, (record) =>
+        Object.fromEntries(
+          Object.entries(record).filter(([name]) => !added.some((one) => one === name)),
+        ),
+      );
+    }
     await runner.query('ALTER TABLE answer DROP COLUMN also_called, DROP COLUMN first_copy');
     await runner.query('ALTER TABLE folder DROP COLUMN first_format, DROP COLUMN first_copies');
     await runner.query('ALTER TABLE plugin DROP COLUMN former_names');

@@ -5,6 +5,7 @@ export { chains } from './chain.ts';
 export { copyAssignments } from './copy-assignment.ts';
 export { addToCatalog, applyToTables, readOrder, recordTables } from './order.ts';
 export { folders } from './folder.ts';
+export { pluginNames } from './plugin-names.ts';
 export { preferences } from './preference.ts';
 export { findRecord, readRecords } from './record-table.ts';
 export { settings } from './setting.ts';

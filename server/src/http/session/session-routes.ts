@@ -1,7 +1,6 @@
 /** Routes of the practice session: its slots, what it takes, sessions that are kept, repairs. */
 import type { Router } from 'express';
 import { array, boolean, number, object, string, type Schema } from 'yup';
-import { stateLength } from '@clever-drawer/core/acts';
 import type { LoadRequest } from '@clever-drawer/core/api';
 import { formats, type Format } from '@clever-drawer/core/formats';
 import type { CopyId, FolderId, PluginId, SlotId, TrackId } from '@clever-drawer/core/id';
@@ -12,8 +11,7 @@ import { forgetSession, openSession, saveSession } from '../../usecases/session/
 import {
   changeSession,
   loadIntoSlot,
-  putBackSlot,
-  type PutBack,
+  stepSession,
   viewSession,
 } from '../../usecases/session/practice-session.ts';
 import { id, ids, index, keys, maybe, name, needed, took } from '../fields.ts';
@@ -54,33 +52,6 @@ const settingsSchema = object({
   takes32Bit: boolean().required(),
 });
 
-const text = () => string().max(4096);
-
-/** A slot that was emptied, put back as it was. */
-const putBackSchema: Schema<PutBack> = object({
-  track: needed<TrackId>(),
-  index: index(),
-  slot: needed<SlotId>(),
-  isBypassed: boolean().required(),
-  copy: object({
-    format: string<Format>().oneOf(formats).required(),
-    path: text().required(),
-    identity: text().nullable().defined(),
-    name: text().required(),
-    vendor: text().nullable().defined(),
-    binary: text().nullable().defined(),
-    setting: object({
-      id: needed<PluginId>(),
-      name: text().required(),
-      path: text().nullable().defined(),
-      identity: text().nullable().defined(),
-      state: string().max(stateLength).nullable().defined(),
-    })
-      .optional()
-      .default(undefined),
-  }),
-});
-
 /** Slots that are meant. */
 const slotsSchema = object({ slots: ids<SlotId>() });
 
@@ -109,10 +80,6 @@ export function sessionRoutes(router: Router, parts: Parts): void {
     }),
   );
   router.post(
-    at('session/slots'),
-    withBody(putBackSchema, (body, computer) => putBackSlot(parts, computer, body)),
-  );
-  router.post(
     at('session/moves'),
     withBody(moveSchema, (body, computer) =>
       changeSession(parts, computer, { do: 'move', ...body }),
@@ -136,6 +103,14 @@ export function sessionRoutes(router: Router, parts: Parts): void {
       changeSession(parts, computer, { do: 'set', settings }),
     ),
   );
+  for (const direction of ['undo', 'redo'] as const) {
+    router.post(
+      at(`session/${direction}`),
+      handle(async (_, response, computer) => {
+        answer(response, await stepSession(parts, computer, direction));
+      }),
+    );
+  }
   router.get(
     at('session/repairs'),
     handle(async (_, response, computer) => {

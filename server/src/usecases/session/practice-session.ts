@@ -36,6 +36,7 @@ import {
   chains,
   findRecord,
   folders,
+  pluginNames,
   preferences,
 } from '../../database/order/index.ts';
 import {
@@ -48,11 +49,13 @@ import {
   sessionKey,
   writeSession,
 } from '../../database/session.ts';
+import { addStep, nextStep, turnStep, type Direction } from '../../database/session-steps.ts';
 import type { CopyRow, PluginRow } from '../../database/catalog-tables.ts';
 import type { LoadRow } from '../../database/session-tables.ts';
 import type { Parts } from '../../parts.ts';
 import { notHere } from '../catalog/elsewhere.ts';
 import type { HostCommand } from '../../host/host.ts';
+import { loadedWords, stepWords, type ChangeCommand } from './step-words.ts';
 import { settingToLoad, type SettingHere } from './setting-to-load.ts';
 
 /** The session of a computer as it is kept; an empty one without tracks where there is none. */
@@ -64,13 +67,17 @@ export async function viewSession(parts: Parts, computer: string): Promise<Sessi
   const { manager } = parts.database;
   const session = await sessionOf(parts, computer);
   const asked = session.tracks.flatMap((track) => track.slots.map((slot) => slot.copy));
-  const [known, saved] = await Promise.all([
+  const [known, saved, undo, redo] = await Promise.all([
     copiesInCatalog(manager, computer, asked),
     listSavedSessions(manager, computer),
+    nextStep(manager, computer, 'undo'),
+    nextStep(manager, computer, 'redo'),
   ]);
   return {
     name: session.name,
     settings: session.settings,
+    undo: undo?.words ?? null,
+    redo: redo?.words ?? null,
     tracks: session.tracks.map(({ slots, ...track }) => ({
       ...track,
       width: widthOfTrack(track),
@@ -96,14 +103,25 @@ export async function viewSession(parts: Parts, computer: string): Promise<Sessi
   };
 }
 
-/** Asks the host, and keeps what it says. */
+/** Asks the host, and keeps what it says as a step that can be taken back. */
 export async function asking(
   parts: Parts,
   computer: string,
   command: HostCommand,
+  wordsOf: (before: HostSession) => string,
 ): Promise<Result<SessionView>> {
-  const asked = await parts.host.ask(await sessionOf(parts, computer), command);
-  return asked.ok ? keep(parts, computer, asked.value) : asked;
+  const before = await sessionOf(parts, computer);
+  const asked = await parts.host.ask(before, command);
+  return asked.ok
+    ? keep(parts, computer, { before, after: asked.value, words: wordsOf(before) })
+    : asked;
+}
+
+/** What was done to a session. */
+interface Step {
+  readonly before: HostSession;
+  readonly after: HostSession;
+  readonly words: string;
 }
 
 /** What is kept with a session: loads, and what of them stands in the catalog for the first time. */
@@ -112,15 +130,16 @@ interface Beside {
   readonly things: Parameters<typeof addToCatalog>[2];
 }
 
-/** Keeps what the host says together with the loads, in one transaction. */
-async function keep(
+/** Keeps what the host says together with its step and the loads, in one transaction. */
+export async function keep(
   parts: Parts,
   computer: string,
-  session: HostSession,
+  { before, after, words }: Step,
   { loads, things }: Beside = { loads: [], things: [] },
 ): Promise<Result<SessionView>> {
   await parts.database.transaction(async (manager) => {
-    await writeSession(manager, computer, session);
+    await addStep(manager, computer, words, before);
+    await writeSession(manager, computer, after);
     await addToCatalog(manager, computer, things);
     await addLoads(manager, loads);
   });
@@ -135,9 +154,40 @@ async function keep(
 export const changeSession = (
   parts: Parts,
   computer: string,
-  command: HostCommand,
+  command: ChangeCommand,
 ): Promise<Result<SessionView>> =>
-  parts.turns.take(computer, () => asking(parts, computer, command));
+  parts.turns.take(computer, () =>
+    asking(parts, computer, command, (before) => stepWords(before, command)),
+  );
+
+/** Takes the last step of the session back, or does it again: the host opens the session as it stood. */
+export const stepSession = (
+  parts: Parts,
+  computer: string,
+  direction: Direction,
+): Promise<Result<SessionView>> =>
+  parts.turns.take(computer, async () => {
+    const { manager } = parts.database;
+    const elsewhere = await notHere(parts, computer);
+    if (elsewhere) {
+      return failed(elsewhere);
+    }
+    const step = await nextStep(manager, computer, direction);
+    if (!step) {
+      return failed({ code: `nothing-to-${direction}`, at: 'session' });
+    }
+    const now = await sessionOf(parts, computer);
+    const opened = await parts.host.ask(now, { do: 'open', session: step.session });
+    if (!opened.ok) {
+      return opened;
+    }
+    await parts.database.transaction(async (transaction) => {
+      await turnStep(transaction, step, now);
+      await writeSession(transaction, computer, opened.value);
+    });
+    parts.events.tell(computer, { event: 'session' });
+    return ok(await viewSession(parts, computer));
+  });
 
 /** A copy to be loaded, with the setting it gets. */
 interface Chosen {
@@ -273,20 +323,28 @@ export const loadIntoSlot = (
       (await copiesInCatalog(manager, computer, [before])).get(sessionKey(before))?.plugin;
     const isLearning = (await findComputer(manager, computer))?.isLearning ?? true;
     const setting = chain ? null : (copies[0]?.setting ?? null);
-    return keep(parts, computer, loaded.value, {
-      things: setting ? [{ id: request.plugin, name: setting.name, kind: 'unknown' }] : [],
-      loads: isLearning
-        ? loadRows(
-            computer,
-            parts.clock(),
-            { request, sort: track.sort, after: after ?? null, folder: folder?.id ?? null },
-            {
-              copies,
-              isPlain: chain === null && setting === null,
-            },
-          )
-        : [],
-    });
+    const names = await findRecord(manager, pluginNames, computer, request.plugin);
+    const name = names?.nickname ?? chain?.name ?? setting?.name ?? copies[0]?.plugin.name ?? '';
+    const words = loadedWords(name, track, index);
+    return keep(
+      parts,
+      computer,
+      { before: session, after: loaded.value, words },
+      {
+        things: setting ? [{ id: request.plugin, name: setting.name, kind: 'unknown' }] : [],
+        loads: isLearning
+          ? loadRows(
+              computer,
+              parts.clock(),
+              { request, sort: track.sort, after: after ?? null, folder: folder?.id ?? null },
+              {
+                copies,
+                isPlain: chain === null && setting === null,
+              },
+            )
+          : [],
+      },
+    );
   });
 
 /** The channels that reach a slot. */
@@ -377,38 +435,6 @@ async function loadAll(
   }
   return now;
 }
-
-/** A slot as it was before it was emptied. */
-export interface PutBack {
-  readonly track: string;
-  readonly index: number;
-  readonly slot: string;
-  readonly copy: HostCopy;
-  readonly isBypassed: boolean;
-}
-
-/** Puts back what stood in a slot, where it stood. It is no load: nobody looked for it. */
-export const putBackSlot = (
-  parts: Parts,
-  computer: string,
-  { track, index, slot, copy, isBypassed }: PutBack,
-): Promise<Result<SessionView>> =>
-  parts.turns.take(computer, async () => {
-    const elsewhere = await notHere(parts, computer);
-    if (elsewhere) {
-      return failed(elsewhere);
-    }
-    const commands: readonly HostCommand[] = [
-      { do: 'load', track, index: Number.MAX_SAFE_INTEGER, slot, copy },
-      { do: 'move', slot, track, index },
-      ...(isBypassed ? [{ do: 'bypass', slot, isBypassed } as const] : []),
-    ];
-    let session: Result<HostSession> = ok(await sessionOf(parts, computer));
-    for (const command of commands) {
-      session = session.ok ? await parts.host.ask(session.value, command) : session;
-    }
-    return session.ok ? keep(parts, computer, session.value) : session;
-  });
 
 /** What core needs to know of a plugin in order to choose its copy. */
 export const cardOf = (plugin: PluginRow, copies: readonly CopyRow[]): Plugin => ({

@@ -10,12 +10,13 @@ import {
 } from '@clever-drawer/core/loading';
 import { memoizeByObject } from '@clever-drawer/core/memoize';
 import { failed, ok, type Result } from '@clever-drawer/core/problem';
+import { oneOrMany } from '@clever-drawer/core/text';
 import { allCopies, listPlugins } from '../../database/catalog.ts';
 import { findRecord, preferences } from '../../database/order/index.ts';
 import { hostCopyOf } from '../../database/session.ts';
 import type { Parts } from '../../parts.ts';
 import type { StudioNow } from '../../studio/studios.ts';
-import { asking, cardOf, sessionOf, viewSession } from './practice-session.ts';
+import { cardOf, keep, sessionOf, viewSession } from './practice-session.ts';
 
 interface Broken {
   readonly slot: string;
@@ -129,12 +130,21 @@ export const repairSlots = (
     if (wanted.length === 0) {
       return failed({ code: 'unknown-record', at: 'slots', what: 'match' });
     }
+    const before = await sessionOf(parts, computer);
+    let after = before;
     for (const { track, index, slot, copy } of wanted) {
-      const done =
-        copy && (await asking(parts, computer, { do: 'load', track, index, slot, copy }));
-      if (done && !done.ok) {
-        problems.push(...done.problems);
+      const asked = copy && (await parts.host.ask(after, { do: 'load', track, index, slot, copy }));
+      if (asked?.ok) {
+        after = asked.value;
+      } else if (asked) {
+        problems.push(...asked.problems);
       }
     }
-    return problems.length > 0 ? failed(...problems) : ok(await viewSession(parts, computer));
+    const count = wanted.length - problems.length;
+    const words = `${oneOrMany(count, 'One match stands', `${count} matches stand`)} in again`;
+    const kept =
+      after === before
+        ? ok(await viewSession(parts, computer))
+        : await keep(parts, computer, { before, after, words });
+    return problems.length > 0 ? failed(...problems) : kept;
   });

@@ -38,7 +38,12 @@ export const openSession = (
   parts.turns.take(computer, async () => {
     const saved = await findSavedSession(parts.database.manager, computer, id);
     return saved
-      ? asking(parts, computer, { do: 'open', session: saved.session })
+      ? asking(
+          parts,
+          computer,
+          { do: 'open', session: saved.session },
+          () => `Open the session ${saved.name}`,
+        )
       : failed({ code: 'unknown-record', at: 'session', what: 'session' });
   });
 

@@ -2,14 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import type { SlotView, TrackView } from '@clever-drawer/core/api';
 import { asId } from '@clever-drawer/core/id';
 import { copyOf, pluginOf } from '@clever-drawer/core/testing';
-import {
-  loadedInto,
-  otherWidth,
-  pluginBefore,
-  slotToFill,
-  widthOfSlot,
-  type Opening,
-} from './slots.ts';
+import { otherWidth, pluginBefore, slotToFill, widthOfSlot, type Opening } from './slots.ts';
 
 const slot = (id: string, more: Partial<SlotView> = {}): SlotView => ({
   id: asId(id),
@@ -95,39 +88,5 @@ describe('the plugin in front of a slot', () => {
     const chain = { ...opening(2), length: 3 };
     expect(pluginBefore(track, 5, [chain])).toBe('coming 2');
     expect(pluginBefore(track, 3, [chain])).toBeNull();
-  });
-});
-
-describe('what a load did to its track', () => {
-  const session = (...slots: readonly SlotView[]): Parameters<typeof loadedInto>[1] => ({
-    name: '',
-    settings: { formats: [], takes32Bit: false },
-    saved: [],
-    tracks: [
-      { ...track, id: asId('other'), slots: [] },
-      { ...track, slots },
-    ],
-  });
-  const ids = ({ fresh, lost }: ReturnType<typeof loadedInto>): unknown => ({
-    fresh: fresh.map(({ id }) => id),
-    lost: lost.map(({ slot: { id }, index }) => [id, index]),
-  });
-  it('is what was appended, a chain as a whole', () => {
-    const after = session(slot('a'), slot('b'), slot('c'), slot('d'));
-    expect(ids(loadedInto(track, after))).toEqual({ fresh: ['c', 'd'], lost: [] });
-  });
-  it('is what was replaced, in a slot of its own or in the same one', () => {
-    expect(ids(loadedInto(track, session(slot('a'), slot('c'))))).toEqual({
-      fresh: ['c'],
-      lost: [['b', 1]],
-    });
-    const other = { ...slot('a'), copy: asId<NonNullable<SlotView['copy']>>('x') };
-    expect(ids(loadedInto(track, session(other, slot('b'))))).toEqual({
-      fresh: ['a'],
-      lost: [['a', 0]],
-    });
-  });
-  it('is nothing where the same is in it as before', () => {
-    expect(ids(loadedInto(track, session(slot('a'), slot('b'))))).toEqual({ fresh: [], lost: [] });
   });
 });

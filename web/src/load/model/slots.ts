@@ -30,6 +30,8 @@ export interface SlotActs {
   /** Gives a track so many channels. */
   readonly widen: (track: string, width: number) => void;
   /** Takes the session that comes of it, or says what was wrong. */
+  /** Something done to the session that undo takes back. */
+  readonly step: (work: Promise<SessionView>) => void;
   readonly after: (work: Promise<SessionView>, words?: string) => void;
 }
 
@@ -80,25 +82,3 @@ export const widthOfSlot = (
 /** The width that a key switches a track to. */
 export const otherWidth = (width: number): number =>
   commonWidths.find((one) => one !== width) ?? width;
-
-/** What a load did to its track. */
-export interface Loaded {
-  /** Slots that were not there before, or hold something else now. */
-  readonly fresh: readonly SlotView[];
-  /** What was in the track and is no more, with its place, first things first. */
-  readonly lost: readonly { readonly slot: SlotView; readonly index: number }[];
-}
-
-const isSame = (a: SlotView, b: SlotView): boolean =>
-  a.id === b.id && a.copy === b.copy && a.asked.setting?.id === b.asked.setting?.id;
-
-/** The slots of a track that a load filled and replaced. */
-export function loadedInto(before: TrackView, after: SessionView): Loaded {
-  const now = after.tracks.find(({ id }) => id === before.id)?.slots ?? [];
-  return {
-    fresh: now.filter((slot) => !before.slots.some((one) => isSame(one, slot))),
-    lost: before.slots
-      .map((slot, index) => ({ slot, index }))
-      .filter(({ slot }) => !now.some((one) => isSame(one, slot))),
-  };
-}
