@@ -111,7 +111,7 @@ test('a plugin that is loaded ranks higher for the same letters the next time', 
   const field = page.getByLabel('Letters of the plugin to load');
   const names = page.getByTestId('hit').locator('.name');
   await field.fill('pl');
-  await expect(names).toHaveCount(9);
+  await expect(names).toHaveCount(12);
   const last = ((await names.nth(8).textContent()) ?? '').trim();
   for (let i = 0; i < 3; i += 1) {
     await field.fill('pl');

@@ -416,6 +416,7 @@ test('that many are on trial is said with its last day, and what has ended is no
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Space');
   await page.getByRole('button', { name: 'Say of all 2 …' }).click();
+  await page.getByRole('button', { name: /^Licence, and hiding/ }).click();
   await page.getByRole('button', { name: 'They are on trial …' }).click();
   await page.getByLabel('Last day').fill('2026-01-31');
   await expectNoAxeFindings(page);

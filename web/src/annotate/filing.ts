@@ -13,7 +13,7 @@ export const fileAct = (
   folder: string,
   plugins: readonly string[],
   before: string | null = null,
-): Act => ({
+): Extract<Act, { act: 'file' }> => ({
   act: 'file',
   folder: asId(folder),
   before: before === null ? null : asId(before),
@@ -26,14 +26,21 @@ const isFavourites = (folder: Folder): boolean => folder.form === 'favourites';
 export const isAmongFavourites = (folders: readonly Folder[] | undefined): boolean =>
   folders?.some(isFavourites) ?? false;
 
-/** Makes a favourite of a plugin, or no longer. Null when the cabinet has no favourites. */
-export function favouriteAct(arrangement: Arrangement, plugin: string): Act | null {
+/** Makes favourites of plugins, or no longer where all are. Null when the cabinet has no favourites. */
+export function favouritesAct(
+  arrangement: Arrangement,
+  plugins: readonly string[],
+): Extract<Act, { act: 'take-out' | 'file' }> | null {
   const favourites = arrangement.folders.find(isFavourites);
   if (!favourites) {
     return null;
   }
-  const placement = arrangement.placements.get(favourites.id)?.find((p) => p.plugin === plugin);
-  return placement
-    ? { act: 'take-out', placements: [placement.id] }
-    : fileAct(favourites.id, [plugin]);
+  const placed = arrangement.placements.get(favourites.id) ?? [];
+  const missing = plugins.filter((id) => placed.every(({ plugin }) => plugin !== id));
+  return missing.length > 0
+    ? fileAct(favourites.id, missing)
+    : {
+        act: 'take-out',
+        placements: placed.filter(({ plugin }) => plugins.includes(plugin)).map(({ id }) => id),
+      };
 }

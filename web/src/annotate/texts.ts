@@ -42,7 +42,18 @@ export const lastDay = 'Last day';
 export const behindThatDayNoLongerOffered = (count: number): string =>
   `Behind that day ${oneOrMany(count, 'it is', 'they are')} no longer offered while loading. A day that is past says that the trial has ended; empty: no day is known.`;
 
-// annotate-menu
+// plugin-menu
+export const fileInAFolder = 'File in a folder …';
+export const makeFavourites = (count: number): string =>
+  oneOrMany(count, 'Make a favourite', 'Make favourites');
+export const noLongerFavourites = (count: number): string =>
+  oneOrMany(count, 'No longer a favourite', 'No longer favourites');
+export const nicknameAndNames = 'Nickname and other names …';
+export const openItsPage = 'Facts, on its page';
+export const itsKind = 'What kind of plugin';
+export const licenceAndHiding = 'Licence, and hiding';
+export const licenceNotKnown = 'Its licence is not known';
+export const takeTheTagOff = 'take it off';
 export const all = (count: number): string => oneOrMany(count, 'it', `all ${count}`);
 export const theyAre = (count: number): string => oneOrMany(count, 'It is', 'They are');
 export const aNewTag = 'A new tag:';
@@ -50,7 +61,6 @@ export const whatTheseDo = (count: number): string =>
   `What ${oneOrMany(count, 'it does', `these ${count} do`)}`;
 export const aTagFor = (count: string): string => `A tag for ${count}`;
 export const lettersOfTheTag = 'Letters of the tag';
-export const sayOf = (count: string): string => `Say of ${count} …`;
 export const whatDoTheyDo = (count: number): string =>
   `What ${oneOrMany(count, 'it does', 'they do')} …`;
 export const aTag = 'A tag …';

@@ -316,6 +316,107 @@ describe('the tray', () => {
   });
 });
 
+describe('the menu of plugins', () => {
+  const entry = async (name: RegExp | string): Promise<HTMLElement> =>
+    screen.findByRole('button', { name });
+  const rightClick = (on: HTMLElement): void => {
+    fireEvent.contextMenu(on, { clientX: 300, clientY: 200 });
+  };
+  const set = (what: object, ...of: string[]): object => ({
+    act: 'answer',
+    say: [{ plugins: of, set: what }],
+  });
+
+  it('opens where a plugin stands, and does what its keys do', async () => {
+    const { acts, address } = show();
+    rightClick(row('Sluice'));
+    expect((await screen.findByText('Into the tray')).textContent).toContain('Into the tray');
+    fireEvent.click(await entry(/^Make a favourite/));
+    expect(acts).toMatchObject([{ act: 'file', folder: 'fav', plugins: [{ plugin: 'sluice' }] }]);
+    expect(screen.queryByText('Into the tray')).toBeNull();
+    rightClick(row('Heron'));
+    fireEvent.click(await entry(/^Into the tray/));
+    expect(trayCount()).toBe('1');
+    rightClick(row('Heron'));
+    fireEvent.click(await entry(/^Facts, on its page/));
+    expect(address()).toBe('/plugin/heron');
+  });
+
+  it('says of all that is gathered what it says of one, where one of it is pressed', async () => {
+    const { acts } = show();
+    for (const name of ['Egret', 'Heron']) {
+      fireEvent.click(row(name), { ctrlKey: true });
+    }
+    rightClick(row('Heron'));
+    expect(await screen.findByText('2 plugins', { selector: '.dropdown-header' })).toBeTruthy();
+    fireEvent.click(await entry(/^What kind of plugin/));
+    fireEvent.click(await entry('They are instruments'));
+    rightClick(row('Egret'));
+    fireEvent.click(await entry(/^Licence, and hiding/));
+    fireEvent.click(await entry('Hide from loading'));
+    rightClick(row('Sluice'));
+    fireEvent.click(await entry(/^Licence, and hiding/));
+    fireEvent.click(await entry('Its licence is not known'));
+    expect(acts).toEqual([
+      set({ kind: 'instrument' }, 'egret', 'heron'),
+      set({ isHidden: true }, 'egret', 'heron'),
+      set({ licence: null }, 'sluice'),
+    ]);
+  });
+
+  it('gives a tag and takes it off', async () => {
+    const { acts } = show({
+      records: [
+        ...records,
+        { table: 'answer', id: asId('egret'), ...nothingSaid, tags: ['loud', 'old'] },
+      ],
+    });
+    const pick = async (typed: string, name: RegExp): Promise<void> => {
+      rightClick(row('Egret'));
+      fireEvent.click(await entry(/^A tag/));
+      fireEvent.change(await screen.findByPlaceholderText('Letters of the tag'), {
+        target: { value: typed },
+      });
+      fireEvent.click(screen.getByRole('option', { name }));
+    };
+    await pick('warm', /A new tag: warm/);
+    await pick('lou', /loud take it off/);
+    const tag = (add: string[], remove: string[]): object => ({
+      act: 'tag',
+      plugins: ['egret'],
+      add,
+      remove,
+    });
+    expect(acts).toEqual([tag(['warm'], []), tag([], ['loud'])]);
+  });
+
+  it('opens for the lit row by the key of menus, and gives the focus back by Escape', async () => {
+    show();
+    list().focus();
+    fireEvent.click(row('Heron'));
+    fireEvent.contextMenu(list());
+    expect(await screen.findByText('Heron', { selector: '.dropdown-header' })).toBeTruthy();
+    press('Escape');
+    await waitFor(() => {
+      expect(document.activeElement).toBe(list());
+    });
+    expect(screen.queryByText('Heron', { selector: '.dropdown-header' })).toBeNull();
+  });
+
+  it('of a plugin in a folder takes it out of it; a double press in the list files', async () => {
+    const { acts } = show({ at: '/file?open=Delays' });
+    rightClick(screen.getByRole('listitem', { name: 'Egret' }));
+    fireEvent.click(await entry(/^Take out of this folder/));
+    expect(acts).toEqual([{ act: 'take-out', placements: ['Delays-egret'] }]);
+    await waitFor(() => {
+      expect(document.activeElement).toBe(screen.getByRole('listitem', { name: 'Egret' }));
+    });
+    fireEvent.click(row('Sluice'));
+    fireEvent.doubleClick(row('Sluice'));
+    expect(await screen.findByRole('dialog', { name: 'File Sluice in …' })).toBeTruthy();
+  });
+});
+
 describe('the chest', () => {
   it('has its folders in order, with what they hold', () => {
     show();

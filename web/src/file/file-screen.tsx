@@ -5,13 +5,20 @@ import type { Plugin } from '@clever-drawer/core/catalog';
 import type { Placement } from '@clever-drawer/core/order';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { annotateAct } from '../annotate/annotate.ts';
-import { FileIn, NameDialog, TypesPicker, useDialogsBehind } from '../annotate/behind.ts';
+import {
+  FileIn,
+  NameDialog,
+  PluginMenu,
+  TypesPicker,
+  useDialogsBehind,
+} from '../annotate/behind.ts';
 import { useRecentFolders } from '../annotate/use-recent-folders.ts';
 import { useKeys } from '../ui/keys.ts';
 import { usePickerBehind } from '../ui/picker.tsx';
 import { useAddress } from '../ui/use-address.ts';
 import { useLatest } from '../ui/use-latest.ts';
-import { favouriteAct } from '../annotate/filing.ts';
+import { favouritesAct } from '../annotate/filing.ts';
+import { useMenuTarget } from '../annotate/menu-target.ts';
 import { Suggestions, useFormsBehind } from './forms/behind.ts';
 import { Chest } from './chest/chest.tsx';
 import { Dragging } from './drag/dragging.tsx';
@@ -31,21 +38,27 @@ export function FileScreen() {
   const [active, setActive] = useState<string | null>(null);
   const [dialog, setDialog] = useState<Dialog>(null);
   const box = useRef<HTMLDivElement>(null);
+  const menu = useMenuTarget();
+  const openMenu = menu.open;
   const [open, setOpen] = useOpenFolder();
   const wishes = useMemo(
     () => ({
       setOpen,
       choose: setActive,
+      openMenu,
       moveOn: (placement: Placement) => {
         setDialog(placement);
       },
     }),
-    [setOpen],
+    [setOpen, openMenu],
   );
   const chest = useChest(open, wishes);
   const moving = typeof dialog === 'object' && dialog !== null ? dialog : undefined;
   const activePlugin = active === null ? undefined : pluginById.get(active);
   const { lately, onFiled } = useRecentFolders();
+  const fileIt = useCallback(() => {
+    setDialog('file');
+  }, []);
   const suggest = useCallback(() => {
     setDialog('suggest');
   }, []);
@@ -65,12 +78,15 @@ export function FileScreen() {
           tray={tray}
           box={box}
           onSuggestions={suggest}
+          onMenu={openMenu}
+          onFile={fileIt}
         />
         <Chest chest={chest} />
         <Tray
           tray={tray.ids}
           onTakeOut={tray.toggle}
           onEmpty={tray.empty}
+          onMenu={openMenu}
           onFile={() => {
             setDialog('file tray');
           }}
@@ -84,6 +100,7 @@ export function FileScreen() {
         onFiled={onFiled}
         onClose={closeDialog}
       />
+      {menu.target && <PluginMenu target={menu.target} onClose={menu.close} />}
     </Dragging>
   );
 }
@@ -114,7 +131,7 @@ function useScreenKeys(scene: KeyScene): void {
     }
   };
   const favour = (): void => {
-    const wanted = active === null ? null : favouriteAct(arrangement, active);
+    const wanted = active === null ? null : favouritesAct(arrangement, [active]);
     if (wanted) {
       act(wanted);
     }

@@ -355,3 +355,12 @@ export const noPluginIsLikeThat = 'No plugin is like that';
 export const theSentenceAboveLeavesNothing = 'The sentence above leaves nothing.';
 export const showAllAgain = 'Show all again';
 export const orPress = 'or press';
+
+// the menu of plugins
+export const intoTheTray = 'Into the tray';
+export const outOfTheTray = 'Out of the tray';
+export const moveToAFolder = 'Move to another folder …';
+export const takeOutOfHere = 'Take out of this folder';
+export const keepOutOfHere = 'Keep out of this folder';
+export const sayOf = (count: number): string =>
+  `Say of ${oneOrMany(count, 'it', `all ${count}`)} …`;

@@ -12,7 +12,8 @@ import {
   type SlotScope,
 } from '@clever-drawer/core/loading';
 import { printNumber } from '@clever-drawer/core/print-number';
-import { NameDialog } from '../annotate/behind.ts';
+import { NameDialog, PluginMenu } from '../annotate/behind.ts';
+import { isByPointer } from '../annotate/menu-target.ts';
 import { isAmongFavourites } from '../annotate/filing.ts';
 import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
@@ -75,6 +76,7 @@ export function Finder(props: LoaderProps & { readonly question: KindQuestion })
       )}
       {hits.length === 0 && <Nothing scope={scope} finding={finding} />}
       <KeysHint keys={texts.finderKeys} />
+      {loader.menu.target && <PluginMenu target={loader.menu.target} onClose={loader.menu.close} />}
       {loader.isAskingFolder && (
         <FolderChoice
           countIn={finding.countIn}
@@ -147,6 +149,13 @@ function Field({ loader, field }: { loader: Loader; field: LoaderProps['field'] 
         aria-controls="hits"
         aria-activedescendant={active ? `hit-${active.plugin.id}` : undefined}
         onKeyDown={onKeyDown}
+        onContextMenu={(event) => {
+          // By the key it is the menu of the marked plugin; by mouse that of the field.
+          if (active && !isByPointer(event)) {
+            event.preventDefault();
+            loader.openMenu(active.plugin, event);
+          }
+        }}
         onChange={(event) => {
           type(event.target.value);
         }}
@@ -305,6 +314,9 @@ function Row({ hit, at, loader, settings }: RowProps) {
       whyNot={finding.whyNot(plugin.id)}
       onPress={() => {
         load(plugin, null);
+      }}
+      onMenu={(event) => {
+        loader.openMenu(plugin, event);
       }}
     >
       {hit === active && <Below loader={loader} settings={settings} />}

@@ -1,5 +1,6 @@
 /** One plugin that was found: what it is, which letters met it, and why it is here. */
 import { CornerDownLeft, Star } from 'lucide-react';
+import type { MouseEvent } from 'react';
 import {
   copyInFront,
   differsInWidth,
@@ -19,6 +20,7 @@ import { highlightedSpans, type Hit } from '@clever-drawer/core/search';
 import { typeName } from '@clever-drawer/core/taxonomy';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
+import { MoreDots } from '../ui/more-dots.tsx';
 import { ofWhat } from '../annotate/of-what.ts';
 import * as texts from './texts.ts';
 
@@ -36,6 +38,7 @@ interface Props {
   readonly wish: CopyWish & { readonly width: number };
   readonly whyNot: string | null;
   readonly onPress: () => void;
+  readonly onMenu: (event: MouseEvent) => void;
   readonly children?: React.ReactNode;
 }
 
@@ -50,6 +53,7 @@ export function HitRow({
   wish,
   whyNot,
   onPress,
+  onMenu,
   children,
 }: Props) {
   const { arrangement, nameOf, namesOf } = useArrangement();
@@ -67,6 +71,10 @@ export function HitRow({
       aria-selected={isChosen}
       className={`hit ${isChosen ? 'chosen' : ''} ${whyNot === null ? '' : 'barred'}`}
       onClick={onPress}
+      onContextMenu={(event) => {
+        event.preventDefault();
+        onMenu(event);
+      }}
       data-testid="hit"
     >
       <HitFacts
@@ -85,6 +93,7 @@ export function HitRow({
         folder={folder}
       />
       {children}
+      <MoreDots onPress={onMenu} />
     </div>
   );
 }

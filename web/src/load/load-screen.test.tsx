@@ -399,6 +399,45 @@ describe('filing where one met it', () => {
   });
 });
 
+describe('the menu of a plugin', () => {
+  const entry = async (name: RegExp): Promise<HTMLElement> => screen.findByRole('button', { name });
+
+  it('is opened from a hit by mouse or key, and leaves one at the field', async () => {
+    const { acts } = await show();
+    type('wharf');
+    fireEvent.contextMenu(screen.getAllByTestId('hit')[0] as HTMLElement, { clientX: 9 });
+    fireEvent.click(await entry(/^Licence, and hiding/));
+    fireEvent.click(await entry(/^It is not licensed/));
+    await waitFor(() => {
+      expect(document.activeElement).toBe(field());
+    });
+    fireEvent.contextMenu(field());
+    fireEvent.click(await entry(/^What it does/));
+    fireEvent.click(await screen.findByRole('option', { name: /^Chorus/ }));
+    const set = (what: object): object => ({
+      act: 'answer',
+      say: [{ plugins: ['wharf'], set: what }],
+    });
+    expect(acts).toEqual([
+      set({ licence: { state: 'not licensed', until: null } }),
+      set({ types: ['modulation/chorus'] }),
+    ]);
+  });
+
+  it('is opened from a filled slot, with what only a slot offers', async () => {
+    const emptySlot = jest.fn<Client['emptySlot']>(() => done('Empty', sessionOf(track('Voice'))));
+    await show({ session: sessionOf(track('Voice', [slot('1', sluice)])), client: { emptySlot } });
+    const filled = within(screen.getByRole('group', { name: 'Voice' })).getByRole('button', {
+      name: /^Slot 1/,
+    });
+    fireEvent.contextMenu(filled, { clientX: 9, clientY: 9 });
+    fireEvent.click(await entry(/^Empty the slot/));
+    await waitFor(() => {
+      expect(emptySlot.mock.calls).toEqual([['1']]);
+    });
+  });
+});
+
 describe('where to look', () => {
   const records: readonly OrderRecord[] = [
     cabinetOf('c'),

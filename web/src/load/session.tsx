@@ -3,7 +3,7 @@
  * Delete empties, 0 bypasses, Alt with an arrow moves.
  */
 import { ChevronDown, LoaderCircle, Plus, Plug } from 'lucide-react';
-import { useState, type KeyboardEvent, type RefObject } from 'react';
+import { useState, type KeyboardEvent, type MouseEvent, type RefObject } from 'react';
 import type { SessionView, SlotView, TrackView } from '@clever-drawer/core/api';
 import {
   commonWidths,
@@ -14,6 +14,8 @@ import {
 } from '@clever-drawer/core/loading';
 import { slotLabelFor } from '@clever-drawer/core/order';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
+import { PluginMenu } from '../annotate/behind.ts';
+import { spotOf, useMenuTarget, type MenuEntry } from '../annotate/menu-target.ts';
 import { chord } from '../ui/keys.ts';
 import { Menu } from '../ui/menu.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
@@ -45,6 +47,23 @@ interface Props {
 export function Session({ session, chosen, opening, box, acts }: Props) {
   const [isOpen, setOpen] = useState(false);
   const [filing, setFiling] = useState<SlotView | null>(null);
+  const menu = useMenuTarget();
+  const openMenu = (event: MouseEvent<HTMLElement>): void => {
+    const from = (event.target as HTMLElement).closest<HTMLElement>('[data-slot]');
+    const slot = session.tracks
+      .flatMap(({ slots }) => slots)
+      .find(({ id }) => id === from?.dataset['slot']);
+    if (from && slot?.plugin) {
+      event.preventDefault();
+      menu.open({
+        ...spotOf(event, from),
+        plugins: [slot.asked.setting?.id ?? slot.plugin],
+        keys: { file: 'F' },
+        entries: slotEntries(slot, acts),
+        from,
+      });
+    }
+  };
   const onKeyDown = (event: KeyboardEvent): void => {
     const target = event.target as HTMLElement;
     const id = target.dataset['slot'];
@@ -109,7 +128,7 @@ export function Session({ session, chosen, opening, box, acts }: Props) {
     <section className={`pane session ${isOpen ? 'open' : ''}`} aria-labelledby="session-title">
       <SessionHead session={session} isOpen={isOpen} setOpen={setOpen} acts={acts} />
       <Repairs session={session} acts={acts} />
-      <div ref={box} onKeyDown={onKeyDown}>
+      <div ref={box} onKeyDown={onKeyDown} onContextMenu={openMenu}>
         {session.tracks.map((track) => (
           <Track
             key={track.id}
@@ -122,6 +141,7 @@ export function Session({ session, chosen, opening, box, acts }: Props) {
       </div>
       <SlotKeys />
       <KeysPerLoad />
+      {menu.target && <PluginMenu target={menu.target} onClose={menu.close} />}
       {filing?.plugin && (
         <FilePlugin
           plugin={filing.asked.setting?.id ?? filing.plugin}
@@ -134,6 +154,24 @@ export function Session({ session, chosen, opening, box, acts }: Props) {
     </section>
   );
 }
+
+/** What only a filled slot offers. */
+const slotEntries = (slot: SlotView, acts: SlotActs): MenuEntry[] => [
+  {
+    words: texts.emptyTheSlot,
+    keys: 'Delete',
+    run: () => {
+      acts.empty(slot.id);
+    },
+  },
+  {
+    words: slot.isBypassed ? texts.noLongerBypass : texts.bypassIt,
+    keys: '0',
+    run: () => {
+      acts.bypass(slot.id, !slot.isBypassed);
+    },
+  },
+];
 
 function SlotKeys() {
   return (

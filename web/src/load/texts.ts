@@ -40,6 +40,8 @@ export const favourite = 'favourite';
 
 // try-again
 export const tryAgainThisWeek = 'Try again this week:';
+export const bypassIt = 'Bypass';
+export const noLongerBypass = 'No longer bypass';
 export const loadItHere = 'Load it here';
 export const notThese = 'not these';
 

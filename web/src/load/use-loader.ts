@@ -1,12 +1,13 @@
 /** Everything the finder does, apart from how it looks. */
-import { useState, type KeyboardEvent, type RefObject } from 'react';
+import { useState, type KeyboardEvent, type MouseEvent, type RefObject } from 'react';
 import type { CopyCard, Plugin } from '@clever-drawer/core/catalog';
 import type { FolderId } from '@clever-drawer/core/id';
 import { cabinetSlotAt, copyWishOf, type SlotHit } from '@clever-drawer/core/loading';
 import type { Folder } from '@clever-drawer/core/order';
 import { splitWidth } from '@clever-drawer/core/search';
 import { annotateAct } from '../annotate/annotate.ts';
-import { favouriteAct } from '../annotate/filing.ts';
+import { spotOf, useMenuTarget } from '../annotate/menu-target.ts';
+import { favouritesAct } from '../annotate/filing.ts';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { commandFor } from '../ui/commands.ts';
 import { chord, isModifier } from '../ui/keys.ts';
@@ -52,6 +53,7 @@ export function useLoader({ onLoad, onLeave, onWiden, field, ...slot }: LoaderPr
   const [copyAt, setCopyAt] = useState<number | null>(null);
   const [naming, setNaming] = useState<Plugin | null>(null);
   const [filing, setFiling] = useState<Plugin | null>(null);
+  const menu = useMenuTarget();
   const [isAskingFolder, setAskingFolder] = useState(false);
   const [refusal, setRefusal] = useState<string | null>(null);
   const looks = useLooks();
@@ -183,6 +185,24 @@ export function useLoader({ onLoad, onLeave, onWiden, field, ...slot }: LoaderPr
       command.run();
     }
   };
+  const openMenu = (plugin: Plugin, event: MouseEvent): void => {
+    const row = document.getElementById(`hit-${plugin.id}`) ?? event.currentTarget;
+    menu.open({
+      ...spotOf(event, row),
+      plugins: [plugin.id],
+      keys: { file: 'Ctrl+F', favour: 'Ctrl+B', name: 'F2' },
+      entries: [
+        {
+          words: texts.loadItHere,
+          keys: 'Enter',
+          run: () => {
+            load(plugin, null);
+          },
+        },
+      ],
+      from: field.current,
+    });
+  };
   const type = (text: string): void => {
     setTyped(text);
     setMark(first);
@@ -197,6 +217,8 @@ export function useLoader({ onLoad, onLeave, onWiden, field, ...slot }: LoaderPr
     setNaming,
     filing,
     setFiling,
+    menu,
+    openMenu,
     isAskingFolder,
     setAskingFolder,
     refusal,
@@ -301,7 +323,7 @@ function useToggleFavourite(plugin: string | undefined): () => void {
   const { act } = useActs();
   const { arrangement } = useArrangement();
   return () => {
-    const wanted = plugin === undefined ? null : favouriteAct(arrangement, plugin);
+    const wanted = plugin === undefined ? null : favouritesAct(arrangement, [plugin]);
     if (wanted) {
       act(wanted);
     }

@@ -163,6 +163,40 @@ describe('the page of a plugin', () => {
     expect(within(dialog).getByRole('heading').textContent).toBe('Heron');
   });
 
+  it('is filed and favoured by keys, and has the menu of plugins, without itself', async () => {
+    const { acts } = await show({
+      records: [
+        {
+          table: 'cabinet',
+          id: asId('c'),
+          name: 'Everyday',
+          position: 'V',
+          opensFor: [],
+          sortedBy: null,
+        },
+        {
+          table: 'folder',
+          id: asId('fav'),
+          cabinet: asId('c'),
+          parent: null,
+          form: 'favourites',
+          name: 'Favourites',
+          position: 'V',
+          rule: null,
+          ...plainFolder,
+        },
+      ],
+    });
+    press('b');
+    expect(acts).toMatchObject([{ act: 'file', folder: 'fav', plugins: [{ plugin: 'heron' }] }]);
+    fireEvent.click(screen.getByRole('button', { name: 'Actions for Heron' }));
+    await screen.findByRole('button', { name: /^File in a folder/ });
+    expect(screen.queryByRole('button', { name: /^Facts, on its page/ })).toBeNull();
+    press('Escape');
+    press('f');
+    expect(await screen.findByRole('dialog', { name: 'File Heron in …' })).toBeTruthy();
+  });
+
   it('keeps only what changed of its names, other names each once', async () => {
     const { acts } = await show({
       records: [

@@ -1,6 +1,6 @@
 /** All that is known of one plugin, and all that the user says of it. */
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
-import { ArrowLeft, Pencil } from 'lucide-react';
+import { ArrowLeft, MoreHorizontal, Pencil } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -10,7 +10,10 @@ import { faceOf, isPresent, type Plugin } from '@clever-drawer/core/catalog';
 import type { Folder, Placement } from '@clever-drawer/core/order';
 import { typeName } from '@clever-drawer/core/taxonomy';
 import { useActs, useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
-import { NameDialog, useDialogsBehind } from '../annotate/behind.ts';
+import { FileIn, NameDialog, PluginMenu, useDialogsBehind } from '../annotate/behind.ts';
+import { favouritesAct } from '../annotate/filing.ts';
+import { useMenuTarget } from '../annotate/menu-target.ts';
+import { useRecentFolders } from '../annotate/use-recent-folders.ts';
 import { usePickerBehind } from '../ui/picker.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { ofWhat } from '../annotate/of-what.ts';
@@ -51,6 +54,10 @@ function Page({ plugin }: { plugin: Plugin }) {
   useDocumentTitle(nameOf(plugin));
   const navigate = useNavigate();
   const [isNaming, setNaming] = useState(false);
+  const [isFiling, setFiling] = useState(false);
+  const { lately, onFiled } = useRecentFolders();
+  const { arrangement } = useArrangement();
+  const { act } = useActs();
   const view = useQuery({
     queryKey: ['plugin', client.computer, faceOf(plugin)],
     queryFn: () => client.plugin(faceOf(plugin)),
@@ -61,6 +68,15 @@ function Page({ plugin }: { plugin: Plugin }) {
     N: () => {
       setNaming(true);
     },
+    F: () => {
+      setFiling(true);
+    },
+    B: () => {
+      const favour = favouritesAct(arrangement, [plugin.id]);
+      if (favour) {
+        act(favour);
+      }
+    },
     Escape: () => {
       void navigate(-1);
     },
@@ -69,6 +85,16 @@ function Page({ plugin }: { plugin: Plugin }) {
     <main id="content" tabIndex={-1} className="plugin-page">
       <PageHead plugin={plugin} name={name} setNaming={setNaming} label={label} />
       <PageColumns plugin={plugin} view={view} />
+      {isFiling && (
+        <FileIn
+          plugins={[plugin.id]}
+          lately={lately}
+          onFiled={onFiled}
+          onClose={() => {
+            setFiling(false);
+          }}
+        />
+      )}
       {isNaming && (
         <NameDialog
           plugin={plugin}
@@ -154,7 +180,7 @@ function PageHead({ plugin, name, setNaming, label }: PageHeadProps) {
         <Faceplate seed={faceOf(plugin)} width={168} picture={pictureOf(plugin)} />
       </OwnPicture>
       <div>
-        <PageTitle name={name} setNaming={setNaming} />
+        <PageTitle plugin={plugin.id} name={name} setNaming={setNaming} />
         <p className="text-soft">
           {name !== plugin.name && <>{plugin.name} · </>}
           {ofWhat(plugin)}
@@ -172,12 +198,15 @@ function PageHead({ plugin, name, setNaming, label }: PageHeadProps) {
 }
 
 function PageTitle({
+  plugin,
   name,
   setNaming,
 }: {
+  readonly plugin: string;
   readonly name: string;
   readonly setNaming: React.Dispatch<React.SetStateAction<boolean>>;
 }) {
+  const menu = useMenuTarget();
   return (
     <h1>
       {name}{' '}
@@ -191,6 +220,20 @@ function PageTitle({
       >
         <Pencil size={14} aria-hidden /> <kbd>N</kbd>
       </Button>
+      <Button
+        variant="bare"
+        size="sm"
+        aria-haspopup="menu"
+        aria-label={texts.actionsFor(name)}
+        onClick={({ currentTarget: from }) => {
+          const { left: x, bottom: y } = from.getBoundingClientRect();
+          const keys = { file: 'F', favour: 'B', name: 'N', page: null };
+          menu.open({ plugins: [plugin], x, y, keys, from });
+        }}
+      >
+        <MoreHorizontal size={16} aria-hidden />
+      </Button>
+      {menu.target && <PluginMenu target={menu.target} onClose={menu.close} />}
     </h1>
   );
 }

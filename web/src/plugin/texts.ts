@@ -5,6 +5,7 @@ import { oneOrMany, plural } from '@clever-drawer/core/text';
 // copies
 export const copies = (count: number): string => oneOrMany(count, 'One copy', `${count} copies`);
 export const inFront = 'used first';
+export const actionsFor = (name: string): string => `Actions for ${name}`;
 export const useFirst = 'Use this copy first';
 export const useTheUsualCopy = 'Use the usual copy first';
 export const forOldSessions = 'for old sessions';

@@ -3,11 +3,13 @@
  * folder, Delete takes it out; the list's keys do what they do there.
  */
 import { GripVertical, X } from 'lucide-react';
+import type { MouseEvent } from 'react';
 import { Button } from 'react-bootstrap';
 import { because } from '@clever-drawer/core/arrangement';
 import { faceOf, type Plugin } from '@clever-drawer/core/catalog';
 import type { Folder, Placement } from '@clever-drawer/core/order';
 import { useActs, useArrangement } from '../../studio/contexts.ts';
+import { spotOf, type MenuEntry } from '../../annotate/menu-target.ts';
 import { Faceplate } from '../../ui/faceplate.tsx';
 import { ofWhat } from '../../annotate/of-what.ts';
 import { runCommand, type Command } from '../../ui/commands.ts';
@@ -45,6 +47,36 @@ export function PlacedPlugin({
     { plugin, folder, placement, before, next, isLast, acts },
     takeOut,
   );
+  const openMenu = (event: MouseEvent, from: HTMLElement): void => {
+    const moving: MenuEntry[] = placement
+      ? [
+          {
+            words: texts.moveToAFolder,
+            keys: 'M',
+            run: () => {
+              acts.moveOn(placement);
+            },
+          },
+        ]
+      : [];
+    const takingOut: MenuEntry[] =
+      placement || isSmart
+        ? [
+            {
+              words: isSmart ? texts.keepOutOfHere : texts.takeOutOfHere,
+              keys: 'Delete',
+              run: takeOut,
+            },
+          ]
+        : [];
+    acts.openMenu({
+      ...spotOf(event, from),
+      plugins: [plugin.id],
+      keys: { file: 'F', favour: 'B', type: 'T', name: 'N', page: 'I' },
+      entries: [...moving, ...takingOut],
+      from,
+    });
+  };
   const reason = because(arrangement, folder, plugin.id);
   return (
     <li
@@ -55,6 +87,11 @@ export function PlacedPlugin({
       }}
       onKeyDown={(event) => {
         runCommand(commandsAt(event.currentTarget), chord(event), event);
+      }}
+      onContextMenu={(event) => {
+        event.preventDefault();
+        event.stopPropagation();
+        openMenu(event, event.currentTarget);
       }}
       className={look}
       aria-label={nameOf(plugin)}

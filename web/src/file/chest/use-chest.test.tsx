@@ -35,7 +35,12 @@ function chest({ open = null, sortedBy = null, isDone = true }: Given = {}) {
       return isDone;
     },
   });
-  const commands = { setOpen, choose: () => undefined, moveOn: () => undefined };
+  const commands = {
+    setOpen,
+    choose: () => undefined,
+    moveOn: () => undefined,
+    openMenu: () => undefined,
+  };
   const { result } = renderHook(() => useChest(open, commands), { wrapper });
   const doing = (run: (chest: typeof result.current.acts) => void): void => {
     act(() => {

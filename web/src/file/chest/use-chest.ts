@@ -4,6 +4,7 @@ import type { Act } from '@clever-drawer/core/acts';
 import type { Arrangement } from '@clever-drawer/core/arrangement';
 import { asId } from '@clever-drawer/core/id';
 import type { Folder, Placement } from '@clever-drawer/core/order';
+import type { MenuTarget } from '../../annotate/menu-target.ts';
 import { useActs, useArrangement } from '../../studio/contexts.ts';
 import { useNotices } from '../../ui/notices.tsx';
 import { sortedByName } from '../model/drop-plan.ts';
@@ -31,6 +32,8 @@ export interface ChestActs {
   readonly neighbourAbove: (folder: Folder) => Folder | undefined;
   /** Makes a plugin the one that keys act on. */
   readonly choose: (plugin: string) => void;
+  /** Opens the menu of plugins. */
+  readonly openMenu: (target: MenuTarget) => void;
   /** Asks for the folder that a placement is to be moved to. */
   readonly moveOn: (placement: Placement) => void;
 }
@@ -50,13 +53,13 @@ export interface ChestState {
   readonly acts: ChestActs;
 }
 
-interface ChestCommands extends Pick<ChestActs, 'choose' | 'moveOn'> {
+interface ChestCommands extends Pick<ChestActs, 'choose' | 'openMenu' | 'moveOn'> {
   readonly setOpen: (folder: string | null) => void;
 }
 
 export function useChest(
   open: string | null,
-  { setOpen, choose, moveOn }: ChestCommands,
+  { setOpen, choose, openMenu, moveOn }: ChestCommands,
 ): ChestState {
   const { act } = useActs();
   const { arrangement, cabinets } = useArrangement();
@@ -113,9 +116,10 @@ export function useChest(
       },
       neighbourAbove: (folder) => neighbourAbove(arrangement, folder),
       choose,
+      openMenu,
       moveOn,
     };
-  }, [act, arrangement, cabinets, notify, path, setOpen, choose, moveOn]);
+  }, [act, arrangement, cabinets, notify, path, setOpen, choose, openMenu, moveOn]);
   return useMemo(
     () => ({ focused, path, editing, setEditing, acts }),
     [focused, path, editing, acts],

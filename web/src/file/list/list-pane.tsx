@@ -2,6 +2,7 @@
 import { LayoutGrid, List as ListIcon } from 'lucide-react';
 import { memo, useRef, useState, type RefObject } from 'react';
 import { Link } from 'react-router';
+import type { MenuTarget } from '../../annotate/menu-target.ts';
 import { useCatalog } from '../../studio/contexts.ts';
 import { isTyping, writeStored, readStored, useKeys } from '../../ui/keys.ts';
 import type { View } from '../model/list-keys.ts';
@@ -18,6 +19,8 @@ interface Props {
   readonly tray: TrayState;
   readonly box: RefObject<HTMLDivElement | null>;
   readonly onSuggestions: () => void;
+  readonly onMenu: (target: MenuTarget) => void;
+  readonly onFile: () => void;
 }
 
 /** What narrows the list is known here and no further up: letters draw nothing else again. */
@@ -27,6 +30,8 @@ export const ListPane = memo(function PaneOfList({
   tray,
   box,
   onSuggestions,
+  onMenu,
+  onFile,
 }: Props) {
   const { plugins } = useCatalog();
   const list = useList();
@@ -64,6 +69,8 @@ export const ListPane = memo(function PaneOfList({
           onActive={setActive}
           onTray={tray.toggle}
           onTrayAll={tray.add}
+          onMenu={onMenu}
+          onFile={onFile}
         />
       ) : (
         <EmptyList isCatalogEmpty={plugins.length === 0} onClear={clear} />

@@ -10,6 +10,7 @@ import {
   useState,
   type CSSProperties,
   type KeyboardEvent,
+  type MouseEvent,
   type RefObject,
 } from 'react';
 import {
@@ -20,6 +21,7 @@ import {
   type Sorting,
 } from '@clever-drawer/core/search';
 import { isAmongFavourites } from '../../annotate/filing.ts';
+import { spotOf, type MenuKeys, type MenuTarget } from '../../annotate/menu-target.ts';
 import { useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { commandFor, type Command } from '../../ui/commands.ts';
 import { chord } from '../../ui/keys.ts';
@@ -41,6 +43,8 @@ interface Props {
   readonly onTray: (id: string) => void;
   /** Puts all of them into the tray. */
   readonly onTrayAll: (ids: readonly string[]) => void;
+  readonly onMenu: (target: MenuTarget) => void;
+  readonly onFile: () => void;
 }
 
 const heightOf = { list: 46, pictures: 158 } as const;
@@ -57,6 +61,8 @@ export function PluginList({
   onActive,
   onTray,
   onTrayAll,
+  onMenu,
+  onFile,
 }: Props) {
   const columns = useColumns(box, view);
   const { drawn, heading, fold } = useLines(matching, sorting, columns);
@@ -137,7 +143,32 @@ export function PluginList({
     }
     onActive(id);
   };
-  const propsOf = useRowProps(active, tray, useLatest(press), onTray);
+  const openMenu = (id: string, event: MouseEvent): void => {
+    onActive(id);
+    const row = document.getElementById(`option-${id}`) ?? event.currentTarget;
+    onMenu({
+      ...spotOf(event, row),
+      // What is gathered is meant where one of it is pressed.
+      plugins: tray.has(id) ? [...tray] : [id],
+      keys: listKeys,
+      entries: [
+        {
+          words: tray.has(id) ? texts.outOfTheTray : texts.intoTheTray,
+          keys: 'Space',
+          run: () => {
+            onTray(id);
+          },
+        },
+      ],
+      from: box.current,
+    });
+  };
+  const propsOf = useRowProps(active, tray, {
+    onPress: useLatest(press),
+    onTray,
+    onMenu: useLatest(openMenu),
+    onFile: useLatest(onFile),
+  });
   const first = rows[0];
   return (
     <div
@@ -149,6 +180,12 @@ export function PluginList({
       tabIndex={0}
       aria-activedescendant={active === null ? undefined : `option-${active}`}
       onKeyDown={onKeyDown}
+      onContextMenu={(event) => {
+        if (active !== null) {
+          event.preventDefault();
+          openMenu(active, event);
+        }
+      }}
       onFocus={(event) => {
         if (
           event.target === event.currentTarget &&
@@ -256,13 +293,15 @@ function DrawnLine({ line, view, propsOf, onFold }: DrawnProps) {
   );
 }
 
+/** The keys of the list, as the menu names them. */
+const listKeys: MenuKeys = { file: 'F', favour: 'B', type: 'T', name: 'N', page: 'I' };
+
 const noFolders: RowProps['folders'] = [];
 
 function useRowProps(
   active: string | null,
   tray: ReadonlySet<string>,
-  onPress: RowProps['onPress'],
-  onTray: (id: string) => void,
+  acts: Pick<RowProps, 'onPress' | 'onTray' | 'onMenu' | 'onFile'>,
 ): (row: Row) => RowProps {
   const { answers, pictureOf, usage } = useCatalog();
   const { arrangement } = useArrangement();
@@ -273,8 +312,7 @@ function useRowProps(
     return {
       row,
       folders,
-      onPress,
-      onTray,
+      ...acts,
       isActive: id === active,
       isInTray: tray.has(id),
       isFavourite: isAmongFavourites(folders),

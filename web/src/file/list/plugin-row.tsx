@@ -1,12 +1,13 @@
 /** One plugin as a row of the list, and as a card with its picture. */
 import { Check } from 'lucide-react';
-import { memo, type ReactNode } from 'react';
+import { memo, type MouseEvent, type ReactNode } from 'react';
 import { faceOf, isPresent, type Plugin } from '@clever-drawer/core/catalog';
 import type { Folder } from '@clever-drawer/core/order';
 import type { Row } from '@clever-drawer/core/search';
 import { typeName } from '@clever-drawer/core/taxonomy';
 import { day } from '@clever-drawer/core/time';
 import { Faceplate } from '../../ui/faceplate.tsx';
+import { MoreDots } from '../../ui/more-dots.tsx';
 import { ofWhat } from '../../annotate/of-what.ts';
 import { isTakenFrom, useDragRole, useDrag } from '../drag/drag-store.ts';
 import * as texts from '../texts.ts';
@@ -24,6 +25,8 @@ export interface RowProps {
   readonly isHidden: boolean;
   readonly onPress: (id: string, isRun: boolean, isOneMore: boolean) => void;
   readonly onTray: (id: string) => void;
+  readonly onMenu: (id: string, event: MouseEvent) => void;
+  readonly onFile: () => void;
 }
 
 interface OptionProps {
@@ -47,6 +50,12 @@ function Option({ props, className, children }: OptionProps) {
       onClick={(event) => {
         props.onPress(plugin.id, event.shiftKey, event.ctrlKey || event.metaKey);
       }}
+      onDoubleClick={props.onFile}
+      onContextMenu={(event) => {
+        event.preventDefault();
+        event.stopPropagation();
+        props.onMenu(plugin.id, event);
+      }}
     >
       <span
         className={`tick ${props.isInTray ? 'on' : ''}`}
@@ -59,6 +68,11 @@ function Option({ props, className, children }: OptionProps) {
         {props.isInTray && <Check size={13} aria-hidden />}
       </span>
       {children}
+      <MoreDots
+        onPress={(event) => {
+          props.onMenu(plugin.id, event);
+        }}
+      />
     </div>
   );
 }

@@ -1,7 +1,7 @@
 /** What can be done to all of the tray. */
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { AnnotateMenu } from '../../annotate/annotate-menu.tsx';
+import type { MenuTarget } from '../../annotate/menu-target.ts';
 import { GatherRule } from '../forms/gather-rule.tsx';
 import { Kbd } from '../../ui/kbd.tsx';
 import * as texts from '../texts.ts';
@@ -10,9 +10,10 @@ interface Props {
   readonly plugins: readonly string[];
   readonly onFile: () => void;
   readonly onEmpty: () => void;
+  readonly onMenu: (target: MenuTarget) => void;
 }
 
-export function TrayActs({ plugins, onFile, onEmpty }: Props) {
+export function TrayActs({ plugins, onFile, onEmpty, onMenu }: Props) {
   const [isGathering, setGathering] = useState(false);
   return (
     <>
@@ -29,7 +30,17 @@ export function TrayActs({ plugins, onFile, onEmpty }: Props) {
         >
           {texts.aRuleFor(plugins.length)}
         </button>
-        <AnnotateMenu plugins={plugins} />
+        <button
+          type="button"
+          className="tray-act"
+          aria-haspopup="menu"
+          onClick={({ currentTarget: from }) => {
+            const { left: x, top: y } = from.getBoundingClientRect();
+            onMenu({ plugins, x, y, keys: { file: 'Shift+F' }, from });
+          }}
+        >
+          {texts.sayOf(plugins.length)}
+        </button>
         <button type="button" className="tray-act" onClick={onEmpty}>
           {texts.emptyTray}
         </button>

@@ -4,6 +4,7 @@
  */
 import { faceOf, type Plugin } from '@clever-drawer/core/catalog';
 import { Inbox, X } from 'lucide-react';
+import type { MenuTarget } from '../../annotate/menu-target.ts';
 import { useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { TrayActs } from '../forms/behind.ts';
 import { Faceplate } from '../../ui/faceplate.tsx';
@@ -14,12 +15,13 @@ interface Props {
   readonly onTakeOut: (id: string) => void;
   readonly onEmpty: () => void;
   readonly onFile: () => void;
+  readonly onMenu: (target: MenuTarget) => void;
 }
 
 /** Plugins drawn one by one; the rest is a number. */
 const drawn = 6;
 
-export function Tray({ tray, onTakeOut, onEmpty, onFile }: Props) {
+export function Tray({ tray, onTakeOut, onEmpty, onFile, onMenu }: Props) {
   const { pluginById } = useCatalog();
   const plugins = [...tray].map((id) => pluginById.get(id)).filter((p) => p !== undefined);
   const count = plugins.length;
@@ -41,7 +43,12 @@ export function Tray({ tray, onTakeOut, onEmpty, onFile }: Props) {
       )}
       <TrayItems plugins={plugins} onTakeOut={onTakeOut} count={count} />
       {count > 0 && (
-        <TrayActs plugins={plugins.map((plugin) => plugin.id)} onFile={onFile} onEmpty={onEmpty} />
+        <TrayActs
+          plugins={plugins.map((plugin) => plugin.id)}
+          onFile={onFile}
+          onEmpty={onEmpty}
+          onMenu={onMenu}
+        />
       )}
     </section>
   );
