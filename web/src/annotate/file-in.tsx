@@ -1,8 +1,16 @@
-/** F: file plugins in a folder found by a few letters, or in a new one. */
+/** F: file plugins in folders of any cabinet, found by a few letters, or in a new one. */
 import type { Act } from '@clever-drawer/core/acts';
 import { asId } from '@clever-drawer/core/id';
-import type { Cabinet, Folder, Placement } from '@clever-drawer/core/order';
-import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
+import {
+  allFolders,
+  cabinetIn,
+  folderIn,
+  placementsIn,
+  type Cabinet,
+  type Folder,
+  type Placement,
+} from '@clever-drawer/core/order';
+import { useActs, useArrangement, useCatalog, useOrder } from '../studio/contexts.ts';
 import { Picker, type Choice } from '../ui/picker.tsx';
 import { fileAct } from './filing.ts';
 import { filingTargets, isNameTaken, keepInAct, newFolderAct } from './filing-targets.ts';
@@ -24,6 +32,7 @@ export function FileIn({ plugins, moving, lately, onClose, onFiled, onUndone }: 
   const { pluginById } = useCatalog();
   const { act } = useActs();
   const { arrangement, cabinet, nameOf } = useArrangement();
+  const { order } = useOrder();
   const only = pluginById.get(plugins[0] ?? '');
   const what = plugins.length === 1 && only ? nameOf(only) : texts.someOrAllPlugins(plugins.length);
   const file = (folder: Folder): void => {
@@ -31,7 +40,11 @@ export function FileIn({ plugins, moving, lately, onClose, onFiled, onUndone }: 
       onFiled(folder.id);
     }
   };
-  const folders = filingTargets(arrangement.folders, lately, moving);
+  const here = new Set(arrangement.folders.map(({ id }) => id));
+  const elsewhere = allFolders(order.records).filter(
+    ({ id, shortcutTo }) => !here.has(id) && shortcutTo === null,
+  );
+  const folders = filingTargets([...arrangement.folders, ...elsewhere], lately, moving);
   const choices = folders.map(
     (folder): Choice => ({
       id: folder.id,
@@ -49,7 +62,7 @@ export function FileIn({ plugins, moving, lately, onClose, onFiled, onUndone }: 
     }
   };
   const offer = (typed: string): Choice | null => {
-    if (moving || typed === '' || !cabinet || isNameTaken(folders, typed)) {
+    if (moving || typed === '' || !cabinet || isNameTaken(arrangement.folders, typed)) {
       return null;
     }
     return {
@@ -67,6 +80,7 @@ export function FileIn({ plugins, moving, lately, onClose, onFiled, onUndone }: 
       prompt={texts.lettersOfTheFoldersName}
       choices={choices}
       offer={offer}
+      staysFor={moving ? undefined : texts.fileInAnother}
       onClose={onClose}
     />
   );
@@ -91,16 +105,24 @@ const NewFolder = ({ name, what }: { name: string; what: string }) => (
 /** A folder to file in: where it stands, how many it holds, and whether all are there already. */
 function Target({ folder, plugins }: { folder: Folder; plugins: readonly string[] }) {
   const { arrangement } = useArrangement();
-  const parent = arrangement.folders.find((each) => each.id === folder.parent);
-  const members = arrangement.members.get(folder.id) ?? [];
-  const isThere = plugins.every((id) => members.includes(asId(id)));
+  const { order } = useOrder();
+  const parent = folderIn(order.records, folder.parent ?? '');
+  const members =
+    arrangement.members.get(folder.id) ??
+    // What a rule takes in is known of the cabinet that is open.
+    (folder.form === 'smart'
+      ? null
+      : placementsIn(order.records, folder.id).map(({ plugin }) => plugin));
+  const isHere = arrangement.folders.some(({ id }) => id === folder.id);
+  const isThere = plugins.every((id) => members?.includes(asId(id)));
   return (
     <>
       <span className={`label ${folder.form === 'smart' ? 'smart' : ''}`}>{folder.name}</span>
       <span className="text-soft">
         {folder.form === 'smart' && texts.alwaysIn}
         {parent && texts.parentIn(parent.name)}
-        {members.length}
+        {!isHere && texts.parentIn(cabinetIn(order.records, folder.cabinet)?.name ?? '')}
+        {members?.length}
         {isThere ? texts.alreadyThere : ''}
       </span>
     </>

@@ -99,4 +99,5 @@ export const alwaysIn = 'always in, by hand · ';
 export const parentIn = (parent: string): string => `in ${parent} · `;
 export const alreadyThere = ' · already there';
 export const someOrAllPlugins = (count: number): string => plural(count, 'plugin');
+export const fileInAnother = 'file, and in another folder too';
 export const lettersOfTheFoldersName = "Letters of the folder's name";

@@ -403,6 +403,36 @@ describe('the menu of plugins', () => {
     expect(screen.queryByText('Heron', { selector: '.dropdown-header' })).toBeNull();
   });
 
+  it('files in folders of any cabinet, several in one go, or in a new one', async () => {
+    const { acts } = show({
+      records: [
+        ...records,
+        cabinetOf('film', { name: 'Film', position: 'W' }),
+        folderOf('Marsh', { cabinet: asId('film') }),
+      ],
+    });
+    rightClick(row('Sluice'));
+    fireEvent.click(await entry(/^File in a folder/));
+    const letters = await screen.findByPlaceholderText("Letters of the folder's name");
+    const take = (typed: string, shiftKey: boolean): void => {
+      fireEvent.change(letters, { target: { value: typed } });
+      fireEvent.keyDown(letters, { key: 'Enter', shiftKey });
+    };
+    fireEvent.change(letters, { target: { value: 'mar' } });
+    expect(within(screen.getByRole('dialog')).getAllByRole('option')[0]?.textContent).toBe(
+      'Marshin Film · 0',
+    );
+    take('mar', true);
+    take('gat', true);
+    take('Reeds', false);
+    expect(acts).toMatchObject([
+      { act: 'file', folder: 'Marsh', plugins: [{ plugin: 'sluice' }] },
+      { act: 'file', folder: 'Gates', plugins: [{ plugin: 'sluice' }] },
+      { act: 'add-folder', cabinet: 'c', name: 'Reeds', plugins: [{ plugin: 'sluice' }] },
+    ]);
+    expect(screen.queryByRole('dialog')).toBeNull();
+  });
+
   it('of a plugin in a folder takes it out of it; a double press in the list files', async () => {
     const { acts } = show({ at: '/file?open=Delays' });
     rightClick(screen.getByRole('listitem', { name: 'Egret' }));

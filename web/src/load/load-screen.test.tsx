@@ -794,6 +794,31 @@ describe('the session', () => {
     ]);
   });
 
+  it('keeps what stands in a slot as it is set, with a note, and in a folder where one is chosen', async () => {
+    const { acts } = await show({
+      records: [cabinetOf('c'), folderOf('Heron voice')],
+      session: sessionOf(track('Voice', [slot('1', sluice, { state: 'as it was left' })])),
+    });
+    fireEvent.click(
+      within(screen.getByRole('group', { name: 'Voice' })).getByRole('button', { name: /^Slot 1/ }),
+    );
+    fireEvent.click(screen.getByRole('button', { name: 'Keep the setting of Sluice' }));
+    const dialog = within(await screen.findByRole('dialog'));
+    fireEvent.change(dialog.getByLabelText('Name'), { target: { value: 'Deep water' } });
+    fireEvent.change(dialog.getByLabelText('Note'), { target: { value: ' slow ' } });
+    fireEvent.change(dialog.getByLabelText('Folder'), { target: { value: 'Heron voice' } });
+    fireEvent.submit(dialog.getByLabelText('Name'));
+    const kept = expect.objectContaining({ name: 'Deep water', state: 'as it was left' });
+    expect(acts).toMatchObject([
+      { act: 'keep-settings', settings: [kept], then: { say: [{ set: { notes: 'slow' } }] } },
+      { act: 'file', folder: 'Heron voice' },
+    ]);
+    const [keep, file] = acts;
+    expect(file?.act === 'file' && file.plugins.map(({ plugin }) => plugin)).toEqual(
+      keep?.act === 'keep-settings' && keep.settings.map(({ id }) => id),
+    );
+  });
+
   it('keeps a chain of all plugins of a track, in their order', async () => {
     const { acts } = await show({
       session: sessionOf(track('Voice', [slot('1', sluice), slot('2', wharf)]), track('Pads')),

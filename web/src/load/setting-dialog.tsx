@@ -1,4 +1,4 @@
-/** The name and the note of a setting that is kept as it stands in a slot. */
+/** The name, the note and the folder of a setting that is kept as it stands in a slot. */
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import type { Act } from '@clever-drawer/core/acts';
@@ -6,6 +6,7 @@ import type { SlotView } from '@clever-drawer/core/api';
 import type { Plugin } from '@clever-drawer/core/catalog';
 import { asId } from '@clever-drawer/core/id';
 import { annotateAct } from '../annotate/annotate.ts';
+import { fileAct } from '../annotate/filing.ts';
 import { useActs, useArrangement } from '../studio/contexts.ts';
 import { FormDialog } from '../ui/form-dialog.tsx';
 import { NameField } from './name-field.tsx';
@@ -26,6 +27,7 @@ export function SettingDialog({ slot, state, plugin, trackName, onClose }: Setti
     slot.asked.setting ? texts.mine(slot.asked.setting.name) : trackName,
   );
   const [note, setNote] = useState('');
+  const [folder, setFolder] = useState('');
   const submit = (): void => {
     const id = crypto.randomUUID();
     const then: Act | null = note.trim() === '' ? null : annotateAct([id], { notes: note.trim() });
@@ -40,6 +42,9 @@ export function SettingDialog({ slot, state, plugin, trackName, onClose }: Setti
       state,
     };
     if (act({ act: 'keep-settings', settings: [kept], then })) {
+      if (folder !== '') {
+        act(fileAct(folder, [id]));
+      }
       onClose();
     }
   };
@@ -51,7 +56,38 @@ export function SettingDialog({ slot, state, plugin, trackName, onClose }: Setti
       onClose={onClose}
     >
       <SettingFields name={name} setName={setName} note={note} setNote={setNote} />
+      <FolderField folder={folder} setFolder={setFolder} />
     </FormDialog>
+  );
+}
+
+interface FolderFieldProps {
+  readonly folder: string;
+  readonly setFolder: (folder: string) => void;
+}
+
+/** The folder in which it is filed as well, if any. */
+function FolderField({ folder, setFolder }: FolderFieldProps) {
+  const { arrangement } = useArrangement();
+  return (
+    <Form.Group controlId="setting-folder" className="mt-3">
+      <Form.Label>{texts.folderOfTheSetting}</Form.Label>
+      <Form.Select
+        value={folder}
+        onChange={(event) => {
+          setFolder(event.target.value);
+        }}
+      >
+        <option value="">{texts.inNoFolder}</option>
+        {arrangement.folders
+          .filter(({ form }) => form === 'folder' || form === 'favourites')
+          .map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+      </Form.Select>
+    </Form.Group>
   );
 }
 

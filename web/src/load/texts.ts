@@ -142,6 +142,8 @@ export const keepItAsItIsSet = (plugin: string): string => `Keep ${plugin} as it
 export const keepTheSetting = 'Keep the setting';
 export const itIsFoundWithItsSetting =
   'It is found, filed and named like a plugin. Loading it loads the plugin with this setting.';
+export const folderOfTheSetting = 'Folder';
+export const inNoFolder = 'in no folder';
 export const note = 'Note';
 
 // learnt

@@ -2,6 +2,7 @@
 import { Command } from 'cmdk';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Modal } from 'react-bootstrap';
+import { Kbd } from './kbd.tsx';
 import { ranked } from './model/ranked.ts';
 import * as texts from './texts.ts';
 
@@ -22,13 +23,23 @@ export interface PickerProps {
   readonly search?: (typed: string) => readonly Choice[];
   /** What to offer for letters that no choice is called. */
   readonly offer?: (typed: string) => Choice | null;
+  /** What Shift+Enter is for: it takes one and stays open for more; it does so where this is given. */
+  readonly staysFor?: string | undefined;
   readonly onClose: () => void;
 }
 
 /** Most choices shown at once. */
 const shown = 60;
 
-export function PickerDialog({ title, prompt, choices, search, offer, onClose }: PickerProps) {
+export function PickerDialog({
+  title,
+  prompt,
+  choices,
+  search,
+  offer,
+  staysFor,
+  onClose,
+}: PickerProps) {
   const [typed, setTyped] = useState('');
   const field = useRef<HTMLInputElement>(null);
   // A menu that opened this dialog takes the focus back when it closes; the field gets it afterwards.
@@ -42,13 +53,27 @@ export function PickerDialog({ title, prompt, choices, search, offer, onClose }:
   }, []);
   const found = (search?.(typed) ?? ranked(choices, typed)).slice(0, shown);
   const extra = offer?.(typed.trim()) ?? null;
+  const isStaying = useRef(false);
   const take = (choice: Choice): void => {
-    onClose();
+    if (isStaying.current) {
+      setTyped('');
+    } else {
+      onClose();
+    }
     choice.take();
+  };
+  const noteShift = ({ shiftKey }: { readonly shiftKey: boolean }): void => {
+    isStaying.current = shiftKey && staysFor !== undefined;
   };
   return (
     <Modal show onHide={onClose} aria-label={title} animation={false} className="picker">
-      <Command label={title} shouldFilter={false} loop>
+      <Command
+        label={title}
+        shouldFilter={false}
+        loop
+        onKeyDown={noteShift}
+        onClickCapture={noteShift}
+      >
         <div className="picker-head hand">{title}</div>
         <Command.Input
           ref={field}
@@ -59,6 +84,13 @@ export function PickerDialog({ title, prompt, choices, search, offer, onClose }:
           className="form-control"
         />
         <Found found={found} extra={extra} take={take} />
+        {staysFor !== undefined && (
+          <p className="keys-hint picker-foot">
+            <span>
+              <Kbd keys="Shift+Enter" /> {staysFor}
+            </span>
+          </p>
+        )}
       </Command>
     </Modal>
   );
