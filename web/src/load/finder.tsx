@@ -30,6 +30,9 @@ import * as texts from './texts.ts';
 
 type Loader = ReturnType<typeof useLoader>;
 
+/** The key of what was forgotten; it is told of where something was. */
+const forgottenKey = 'Ctrl+G';
+
 export function Finder(props: LoaderProps & { readonly question: KindQuestion }) {
   const { question, field, settings, track, index, before } = props;
   const loader = useLoader(props);
@@ -44,6 +47,7 @@ export function Finder(props: LoaderProps & { readonly question: KindQuestion })
       <Places
         folders={finding.folders}
         counts={finding.scopeCounts}
+        hasForgotten={finding.forgotten > 0}
         scope={scope}
         folder={where.folder}
         goTo={where.goTo}
@@ -75,7 +79,9 @@ export function Finder(props: LoaderProps & { readonly question: KindQuestion })
         />
       )}
       {hits.length === 0 && <Nothing scope={scope} finding={finding} />}
-      <KeysHint keys={texts.finderKeys} />
+      <KeysHint
+        keys={texts.finderKeys.filter(([key]) => key !== forgottenKey || finding.forgotten > 0)}
+      />
       {loader.menu.target && <PluginMenu target={loader.menu.target} onClose={loader.menu.close} />}
       {loader.isAskingFolder && (
         <FolderChoice
@@ -175,6 +181,7 @@ interface PlacesProps
     Pick<Loader['where'], 'folder' | 'goTo' | 'changeScope'> {
   readonly counts: Finding['scopeCounts'];
   readonly askFolder: (isAsking: boolean) => void;
+  readonly hasForgotten: boolean;
 }
 
 /** More folders than these do not stand in two rows: they can be asked for by letters, too. */
@@ -189,6 +196,7 @@ const Places = memo(function PlacesToLook({
   goTo,
   changeScope,
   askFolder,
+  hasForgotten,
 }: PlacesProps) {
   const { cabinet } = useArrangement();
   const box = useRef<HTMLDivElement>(null);
@@ -203,6 +211,7 @@ const Places = memo(function PlacesToLook({
           folder={folder}
           counts={counts}
           cabinet={cabinet?.name ?? ''}
+          hasForgotten={hasForgotten}
           onChange={changeScope}
         />
         {folders.length > fewFolders && (
@@ -408,45 +417,48 @@ interface ScopesProps {
   readonly folder: string | null;
   readonly counts: Finding['scopeCounts'];
   readonly cabinet: string;
+  readonly hasForgotten: boolean;
   readonly onChange: (scope: SlotScope) => void;
 }
 
-function Scopes({ scope, folder, counts, cabinet, onChange }: ScopesProps) {
+function Scopes({ scope, folder, counts, cabinet, hasForgotten, onChange }: ScopesProps) {
   const names: Record<SlotScope, string> = {
     cabinet: texts.cabinetIn(cabinet),
     all: texts.allThatFit,
     rest: texts.theRest,
     forgot: texts.forgotten,
   };
-  return slotScopes
-    .map((one) => (
-      <button
-        key={one}
-        type="button"
-        aria-pressed={folder === null && one === scope}
-        className="scope where"
-        title={texts.plugin(counts[one])}
-        onClick={() => {
-          onChange(one);
-        }}
-      >
-        {names[one]}
-      </button>
-    ))
-    .concat(
-      <button
-        key="forgot"
-        type="button"
-        aria-pressed={scope === 'forgot'}
-        className="scope where"
-        title={texts.ctrlG}
-        onClick={() => {
-          onChange(scope === 'forgot' ? 'cabinet' : 'forgot');
-        }}
-      >
-        {names.forgot}
-      </button>,
-    );
+  return (
+    <>
+      {slotScopes.map((one) => (
+        <button
+          key={one}
+          type="button"
+          aria-pressed={folder === null && one === scope}
+          className="scope where"
+          title={texts.plugin(counts[one])}
+          onClick={() => {
+            onChange(one);
+          }}
+        >
+          {names[one]}
+        </button>
+      ))}
+      {(hasForgotten || scope === 'forgot') && (
+        <button
+          type="button"
+          aria-pressed={scope === 'forgot'}
+          className="scope where"
+          title={texts.ctrlG}
+          onClick={() => {
+            onChange(scope === 'forgot' ? 'cabinet' : 'forgot');
+          }}
+        >
+          {names.forgot}
+        </button>
+      )}
+    </>
+  );
 }
 
 function Nothing({ scope, finding }: { scope: SlotScope; finding: Finding }) {

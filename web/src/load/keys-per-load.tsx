@@ -1,4 +1,4 @@
-/** What is learnt of loading: keys for a load over time. It can be switched off, and wiped. */
+/** Keys for a load today, once there were loads; what is learnt of them is a press away. */
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
@@ -12,7 +12,7 @@ export function KeysPerLoad() {
   const { nameOf } = useArrangement();
   const [isOpen, setOpen] = useState(false);
   const { data } = useQuery(keysQuery(client));
-  if (!data) {
+  if (!data || data.loads === 0) {
     return null;
   }
   const { today, longest } = data;

@@ -929,7 +929,10 @@ describe('what is learnt of loads', () => {
 
   it('with nothing recorded there is nothing to forget', async () => {
     await show({ client: { keys: () => Promise.resolve(keys({ loads: 0, weeks: [] })) } });
-    fireEvent.click(await screen.findByRole('button', { name: 'What is learnt' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Session' }));
+    const open = await screen.findByRole('button', { name: 'What is learnt' });
+    expect(line()).toBe('');
+    fireEvent.click(open);
     const dialog = await screen.findByRole('dialog');
     expect(dialog.textContent).toContain('No load is kept.');
     expect(within(dialog).queryByRole('img')).toBeNull();
@@ -954,14 +957,37 @@ describe('what cannot be found', () => {
     ).not.toContain('gone');
   });
 
-  it('may have been forgotten: looked for by a key, and left again', async () => {
+  it('may have been forgotten: then that is offered, and looked at by a key or a press', async () => {
+    await show({ records: [cabinetOf('c'), folderOf('Old')] });
+    expect(screen.queryByRole('button', { name: 'Forgotten' })).toBeNull();
+    expect(screen.queryByText('something I forgot')).toBeNull();
+    cleanup();
+    await show({
+      records: [
+        cabinetOf('c'),
+        folderOf('Old'),
+        {
+          table: 'placement',
+          id: asId('p'),
+          folder: asId('Old'),
+          plugin: sluice.id,
+          position: 'V',
+        },
+      ],
+    });
+    expect(screen.getByText('something I forgot')).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Forgotten' }));
+    expect(names()).toEqual(['Sluice']);
+  });
+
+  it('is left again where nothing was forgotten', async () => {
     await show();
     press('g', { ctrlKey: true });
     expect(screen.getByText(/^Nothing that is filed, a favourite/)).toBeTruthy();
     const forgotten = screen.getByRole('button', { name: 'Forgotten' });
     expect(forgotten.getAttribute('aria-pressed')).toBe('true');
     fireEvent.click(forgotten);
-    expect(forgotten.getAttribute('aria-pressed')).toBe('false');
+    expect(screen.queryByRole('button', { name: 'Forgotten' })).toBeNull();
     expect(names()).toHaveLength(3);
   });
 });

@@ -40,6 +40,7 @@ export function SessionItems({ session }: { readonly session: SessionView }) {
     <>
       <MenuItem eventKey="save">{texts.saveThisSession}</MenuItem>
       <MenuItem eventKey="settings">{texts.whatItTakes}</MenuItem>
+      <MenuItem eventKey="learnt">{texts.whatIsLearnt}</MenuItem>
       <Dropdown.Divider />
       <Dropdown.Header>
         {session.saved.length === 0 ? texts.noSessionIsSavedYet : texts.openAgain}

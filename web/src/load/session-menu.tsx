@@ -1,8 +1,10 @@
 /** Saving the session, opening it again, and what it takes. */
 import { useState } from 'react';
 import type { SessionView } from '@clever-drawer/core/api';
+import { useQuery } from '@tanstack/react-query';
 import { useComputer } from '../studio/contexts.ts';
-import { SaveDialog, SettingsDialog } from './behind.ts';
+import { keysQuery } from '../studio/studio-queries.ts';
+import { Learnt, SaveDialog, SettingsDialog } from './behind.ts';
 import { SessionItems } from './menu-items.tsx';
 import { Menu } from '../ui/menu.tsx';
 import type { SlotActs } from './model/slots.ts';
@@ -10,9 +12,10 @@ import * as texts from './texts.ts';
 
 export function SessionMenu({ session, acts }: { session: SessionView; acts: SlotActs }) {
   const { client } = useComputer();
-  const [dialog, setDialog] = useState<'save' | 'settings' | null>(null);
+  const { data: keys } = useQuery(keysQuery(client));
+  const [dialog, setDialog] = useState<'save' | 'settings' | 'learnt' | null>(null);
   const choose = (key: string): void => {
-    if (key === 'save' || key === 'settings') {
+    if (key === 'save' || key === 'settings' || key === 'learnt') {
       setDialog(key);
     } else {
       acts.step(client.openSession(key));
@@ -32,6 +35,14 @@ export function SessionMenu({ session, acts }: { session: SessionView; acts: Slo
         <SaveDialog
           session={session}
           acts={acts}
+          onClose={() => {
+            setDialog(null);
+          }}
+        />
+      )}
+      {dialog === 'learnt' && keys && (
+        <Learnt
+          keys={keys}
           onClose={() => {
             setDialog(null);
           }}

@@ -54,6 +54,8 @@ export interface Finding extends SlotResult {
   readonly fewestLetters: (plugin: string) => string | null;
   readonly scopeCounts: ScopeCounts;
   readonly folders: readonly SlotFolder[];
+  /** How many were forgotten where one looks. */
+  readonly forgotten: number;
   /** How many plugins of a folder, and of those below it, can be loaded here. */
   readonly countIn: (folder: string) => number;
 }
@@ -77,7 +79,8 @@ export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
     () => (folder === null ? null : loadableWithin(folder, { below, members }, reasons)),
     [folder, below, members, reasons],
   );
-  const lost = useForgotten(scope === 'forgot', reasons, inFolder);
+  const allForgotten = useForgotten(reasons, inFolder);
+  const lost = scope === 'forgot' ? allForgotten : null;
   const looksAtAll = (scope === 'cabinet' || scope === 'all') && inFolder === null;
   const settingsFor = useCallback(
     (letters: string) =>
@@ -118,6 +121,7 @@ export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
     whyNot,
     fewestLetters: (plugin) => search.fewestLetters(plugin, habits),
     folders,
+    forgotten: allForgotten.size,
     countIn: (id) => loadableWithin(id, { below, members }, reasons).length,
   };
 }
@@ -147,23 +151,16 @@ function useReasons(
   }, [plugins, filedSettings, pluginById, answers, kind, settings]);
 }
 
-/**
- * What was forgotten of all that can be loaded, or of what a folder holds; null while that is not
- * looked at.
- */
+/** What was forgotten of all that can be loaded, or of what a folder holds. */
 function useForgotten(
-  isWanted: boolean,
   reasons: SlotReasons,
   inFolder: readonly string[] | null,
-): ReadonlyMap<string, Forgotten> | null {
+): ReadonlyMap<string, Forgotten> {
   const { plugins, usage } = useCatalog();
   const { arrangement } = useArrangement();
   const { foldersOf } = arrangement;
   const [now] = useState(() => Date.now());
   return useMemo(() => {
-    if (!isWanted) {
-      return null;
-    }
     const isInside = inFolder && new Set(inFolder);
     const regardOf = (id: string) => {
       const folders = foldersOf.get(id) ?? [];
@@ -179,5 +176,5 @@ function useForgotten(
     );
     const list = forgotten(loadable, regardOf, now);
     return new Map(list.map((one) => [one.plugin.id as string, one]));
-  }, [isWanted, usage, foldersOf, plugins, reasons, inFolder, now]);
+  }, [usage, foldersOf, plugins, reasons, inFolder, now]);
 }
