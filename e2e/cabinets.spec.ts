@@ -15,7 +15,10 @@ test('a cabinet is planned by type, shown before it is made, and undone', async 
   );
   await page.getByRole('button', { name: 'New cabinet' }).click();
   const dialog = page.getByRole('dialog');
+  await expect(dialog.getByText(/Makes \d+ folders, filled by their rules/)).toBeVisible();
+  await dialog.getByLabel(/^A snapshot/).check();
   await expect(dialog.getByText(/Makes \d+ folders with \d+ places in them/)).toBeVisible();
+  await dialog.getByLabel(/^It follows/).check();
   await expect(dialog.getByRole('region', { name: 'What it would make' })).toContainText(
     'Dynamics',
   );

@@ -135,8 +135,8 @@ test('every act of the journey by keyboard alone', async ({ page, empty }) => {
   await expect(front(page, 'Words')).toHaveAccessibleName(/smart folder, 2 plugins/);
 
   await page.keyboard.press('/');
-  await page.keyboard.type('fi');
-  await expect(page.getByText('2 of 7 plugins')).toBeVisible();
+  await page.keyboard.type('exa');
+  await expect(page.getByText('6 of 7 plugins')).toBeVisible();
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Space');
   await page.keyboard.press('ArrowDown');

@@ -40,6 +40,11 @@ test('undo in a field takes back typing; a change of another screen is named bef
   await page.keyboard.press('Control+z');
   await expect(page.getByText(/^Undone/)).toHaveCount(0);
   await letters(page).fill('');
+  // The session has an order of undo of its own.
+  await page.keyboard.press('Control+z');
+  await expect(notice(page)).toContainText(/^Undone: .* loaded in /);
+  await page.keyboard.press('Alt+5');
+  await expect(page.getByRole('heading', { level: 1 }).first()).toBeAttached();
   await page.keyboard.press('Control+z');
   await expect(notice(page)).toContainText(`Last done in File: ${done}`);
   await page.keyboard.press('Control+z');

@@ -4,10 +4,9 @@ import { join } from 'node:path';
 import { describe, expect, it } from '@jest/globals';
 
 const root = import.meta.dirname;
-const screens = readdirSync(root, { withFileTypes: true })
-  .filter((entry) => entry.isDirectory())
-  .map(({ name }) => name)
-  .filter((name) => readdirSync(join(root, name)).includes('texts.ts'));
+const screens = readdirSync(root, { recursive: true, encoding: 'utf8' })
+  .filter((path) => path.endsWith('/texts.ts'))
+  .map((path) => path.slice(0, -'/texts.ts'.length));
 
 type Text = string | ((...values: readonly unknown[]) => string) | object;
 
@@ -41,9 +40,11 @@ for (const screen of screens) {
 
 /** The code of a screen, without its catalogue and its tests. */
 function codeOf(screen: string): string {
-  return readdirSync(join(root, screen), { recursive: true, encoding: 'utf8' })
+  // A part of a screen, as what comes behind it, is shown by all of it.
+  const [whole = screen] = screen.split('/');
+  return readdirSync(join(root, whole), { recursive: true, encoding: 'utf8' })
     .filter((file) => /\.tsx?$/.test(file) && !/(^|\/)texts\.ts$|\.test\./.test(file))
-    .map((file) => readFileSync(join(root, screen, file), 'utf8'))
+    .map((file) => readFileSync(join(root, whole, file), 'utf8'))
     .join('\n');
 }
 
@@ -89,7 +90,7 @@ describe('the texts of the interface', () => {
     const unused = catalogues.flatMap(({ screen, entries }) => {
       const code = codeOf(screen);
       return entries
-        .filter(({ name }) => !new RegExp(`\\btexts\\.${name}\\b`).test(code))
+        .filter(({ name }) => !new RegExp(`\\b(?:texts|formTexts)\\.${name}\\b`).test(code))
         .map(({ name }) => `${screen}/${name}`);
     });
     expect(unused).toEqual([]);

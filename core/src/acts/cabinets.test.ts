@@ -15,16 +15,7 @@ import {
   type Order,
 } from '../order/records.ts';
 import { perform } from './perform.ts';
-import {
-  countPlan,
-  planByFormat,
-  planByJob,
-  planByType,
-  planByVendor,
-  planChecks,
-  planLike,
-  planOf,
-} from '../plans/plan.ts';
+import { countPlan, planByJob, planChecks, planLike, planOf } from '../plans/plan.ts';
 
 const id = (text: string): never => asId(text);
 const plugin = (
@@ -387,29 +378,7 @@ describe('folders', () => {
 });
 
 describe('plans', () => {
-  it('by type file every plugin under each of its groups, with subfolders where there are enough', () => {
-    const plan = planByType(catalog);
-    expect(
-      plan.map((f) => [f.name, f.plugins.length, f.below.map((b) => [b.name, b.plugins.length])]),
-    ).toEqual([
-      [
-        'Reverb',
-        1,
-        [
-          ['Hall', 4],
-          ['Plate', 4],
-        ],
-      ],
-      ['Delay', 1, []],
-    ]);
-    expect(countPlan(plan)).toEqual({ folders: 4, plugins: 10 });
-  });
-  it('by vendor, by format, by job and for the last checks', () => {
-    expect(planByVendor(catalog, 5).map((f) => [f.name, f.plugins.length])).toEqual([
-      ['Osier', 8],
-      ['Other vendors', 2],
-    ]);
-    expect(planByFormat(catalog).map((f) => [f.name, f.plugins.length])).toEqual([['VST3', 10]]);
+  it('by job and for the last checks have their folders', () => {
     expect([
       planByJob().every((f) => f.plugins.length === 0),
       planChecks(catalog).length > 4,

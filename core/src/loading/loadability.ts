@@ -119,6 +119,9 @@ export const copyWishOf = (
   format: folder?.firstFormat ?? null,
 });
 
+/** Why a plugin is not offered that the user put out of sight: it is not even told of, unless it is called so. */
+export const hiddenFromLoading = 'hidden from loading';
+
 type Said = Pick<AnswerFacts, 'isHidden' | 'licence'> | undefined;
 
 /**
@@ -136,7 +139,7 @@ export function whyNot(
     return `${slot === 'effect' || plugin.kind !== 'effect' ? kindWords[plugin.kind].one : 'an effect'}, and this is a slot for ${slotNames[slot]}`;
   }
   if (said?.isHidden) {
-    return 'hidden from loading';
+    return hiddenFromLoading;
   }
   if (said?.licence?.state === 'not licensed') {
     return 'not licensed';

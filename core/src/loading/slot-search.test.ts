@@ -110,6 +110,12 @@ describe('the search of a slot', () => {
   it('puts what has these initials in front where nothing in the cabinet begins so', () => {
     expect(hits('gth')[0]).toBe('Grey Tide Hall');
   });
+  it('tells of what is hidden only where it is called exactly so', () => {
+    const hidden = new Map([...reasons, ['Silt', 'hidden from loading'] as const]);
+    expect(hits('sil', { reasons: hidden })).toEqual([]);
+    expect(hits('silt', { reasons: hidden })).toEqual(['Silt']);
+    expect(hits('s', { reasons: hidden, scope: 'rest' })).toEqual(['Silt', 'Shoal']);
+  });
   it('leaves everything as it was where the cabinet has what is called so', () => {
     expect(hits('harbour verb')).toEqual(['Harbour Verb']);
     expect(hits('tem')[0]).toBe('Tape Echo Mk 2');
@@ -121,7 +127,7 @@ describe('the search of a slot', () => {
       const [inside, outside, out] = [many('in', here), many('out', there), many('barred', barred)];
       const all = new Map([
         ...[...inside, ...outside].map((name) => [name, null] as const),
-        ...out.map((name) => [name, 'hidden from loading'] as const),
+        ...out.map((name) => [name, 'not licensed'] as const),
       ]);
       const parts = createSlotSearch({
         ...contents,

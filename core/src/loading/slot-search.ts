@@ -10,6 +10,7 @@ import type { Finder, Found, Hit } from '../search/finder.ts';
 import { wordsOf } from '../text/fold.ts';
 import type { Habits } from '../search/habits.ts';
 import type { Forgotten } from './forgotten.ts';
+import { hiddenFromLoading } from './loadability.ts';
 
 /** Where is looked, in the order in which one goes on looking. */
 export const slotScopes = ['cabinet', 'all', 'rest'] as const;
@@ -244,7 +245,7 @@ function rowsOf(parts: readonly (readonly [SlotPart, readonly Hit[]])[]): SlotHi
 /** What was meant, and the part in which it stands else. */
 interface Meant {
   readonly hit: Hit;
-  readonly part: FoundPart;
+  readonly part: FoundPart | undefined;
 }
 
 /**
@@ -262,7 +263,7 @@ function meantBy(
     return null;
   }
   const { entries } = finder;
-  const partOf = (at: number): FoundPart => foundParts[partAt()[at] as number] as FoundPart;
+  const partOf = (at: number): FoundPart | undefined => foundParts[partAt()[at] as number];
   const isElsewhere = (at: number): boolean => partOf(at) !== 'here';
   const called = finder.calledSo(letters);
   const firstEntry =
@@ -342,7 +343,7 @@ function partsOf({
       return forgotten?.has(id) ? 'here' : null;
     }
     if (isBarred) {
-      return 'barred';
+      return reasons.get(id) === hiddenFromLoading ? null : 'barred';
     }
     if (!isHere(id)) {
       return 'elsewhere';

@@ -1,10 +1,7 @@
 /** Cabinets made by plan, and suggestions. Nothing in core imports this file. */
 export {
   countPlan,
-  planByFormat,
   planByJob,
-  planByType,
-  planByVendor,
   planChecks,
   planLike,
   planOf,
@@ -12,4 +9,5 @@ export {
   type PlanName,
   type PlannedFolder,
 } from './plan.ts';
+export { planReady, type ReadyOptions, type ReadyPlan } from './ready.ts';
 export { clearFrom, createSuggester, type FolderSuggestion } from './suggest.ts';

@@ -1,8 +1,7 @@
 /** What a new cabinet could hold: plans over the catalog, worked out before anything is made. */
 import { isPresent, type Plugin } from '../catalog/plugin.ts';
 import { compareNames } from '../text/compare.ts';
-import { grouped } from '../grouped.ts';
-import { groupOf, typeGroups, typeName } from '../taxonomy/tree.ts';
+import { groupOf } from '../taxonomy/tree.ts';
 import { keywordRule, type Rule } from '../rules/language/rule.ts';
 import {
   folderIn,
@@ -24,6 +23,8 @@ export interface PlannedFolder {
   readonly plugins: readonly string[];
   readonly below: readonly PlannedFolder[];
   readonly smart?: SmartPart;
+  /** Of a smart folder how many it takes in now, where that is known. */
+  readonly takesIn?: number;
 }
 
 /** The plans of a new cabinet. */
@@ -58,80 +59,9 @@ const smart = (name: string, keywords: string): PlannedFolder => {
 };
 
 const ids = (plugins: readonly Plugin[]): string[] => plugins.map((plugin) => plugin.id);
-const inOrder = (plugins: readonly Plugin[]): Plugin[] =>
+/** What is there, by name. */
+export const inOrder = (plugins: readonly Plugin[]): Plugin[] =>
   plugins.filter(isPresent).sort((a, b) => compareNames(a.name, b.name) || (a.id < b.id ? -1 : 1));
-
-/**
- * A group becomes a folder; within it each type of which there are this many becomes one, the rest
- * stays in the group's.
- */
-const ownFolderFrom = 4;
-
-/**
- * A folder for each group of types in the tree's order, with subfolders where they help. A plugin
- * of several types is in several.
- */
-export function planByType(catalog: readonly Plugin[]): PlannedFolder[] {
-  const plugins = inOrder(catalog);
-  return typeGroups.flatMap((group) => {
-    const members = plugins.filter((plugin) =>
-      plugin.types.some((type) => groupOf(type) === group.id),
-    );
-    if (members.length === 0) {
-      return [];
-    }
-    const below = group.types.flatMap(({ id }) => {
-      const those = members.filter((plugin) => plugin.types.includes(id));
-      return those.length >= ownFolderFrom ? [{ id, those }] : [];
-    });
-    const isBelow = new Set(below.flatMap(({ those }) => ids(those)));
-    return below.length < 2
-      ? [folder(group.name, ids(members))]
-      : [
-          folder(
-            group.name,
-            ids(members).filter((id) => !isBelow.has(id)),
-            below.map(({ id, those }) => folder(typeName(id), ids(those))),
-          ),
-        ];
-  });
-}
-
-/** A folder for each vendor with at least so many plugins, the most first; all others together in one. */
-export function planByVendor(catalog: readonly Plugin[], atLeast: number): PlannedFolder[] {
-  const byVendor = grouped(
-    inOrder(catalog).map((plugin) => [plugin.vendor ?? '', plugin] as const),
-  );
-  const big = [...byVendor]
-    .filter(([vendor, plugins]) => vendor !== '' && plugins.length >= atLeast)
-    .sort((a, b) => b[1].length - a[1].length || compareNames(a[0], b[0]));
-  const rest = [...byVendor]
-    .filter(([vendor, plugins]) => vendor === '' || plugins.length < atLeast)
-    .flatMap(([, plugins]) => plugins);
-  return [
-    ...big.map(([vendor, plugins]) => folder(vendor, ids(plugins))),
-    ...(rest.length > 0 ? [folder('Other vendors', ids(inOrder(rest)))] : []),
-  ];
-}
-
-/** A folder for each format; a plugin is in the folder of every format it has a copy of. */
-export function planByFormat(catalog: readonly Plugin[]): PlannedFolder[] {
-  const formatsOf = (plugin: Plugin): string[] => [
-    ...new Set(
-      plugin.copies
-        .filter((c) => c.state === 'present')
-        .map((c) => (c.is32Bit ? `${c.format}, 32 bit` : c.format)),
-    ),
-  ];
-  const byFormat = grouped(
-    inOrder(catalog).flatMap((plugin) =>
-      formatsOf(plugin).map((format) => [format, plugin.id as string] as const),
-    ),
-  );
-  return [...byFormat]
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([format, plugins]) => folder(format, plugins));
-}
 
 /** Empty folders for the jobs of a studio, to be filled by hand. */
 export const planByJob = (): PlannedFolder[] => [

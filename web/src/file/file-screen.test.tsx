@@ -626,6 +626,53 @@ describe('the chest', () => {
     expect(acts).toEqual([set('LV2'), set(null)]);
   });
 
+  it('makes a ready cabinet that lives, or a snapshot, as deep as is wished', async () => {
+    const { acts } = show();
+    const make = async (choose: (dialog: HTMLElement) => void): Promise<string> => {
+      fireEvent.click(screen.getByRole('button', { name: 'New cabinet' }));
+      const dialog = await screen.findByRole('dialog');
+      choose(dialog);
+      const shown = within(dialog).getByRole('region', { name: 'What it would make' });
+      const said = shown.textContent;
+      fireEvent.click(within(dialog).getByRole('button', { name: 'Make the cabinet' }));
+      return said;
+    };
+    expect(await make(() => undefined)).toMatch(
+      /^Makes 2 folders, filled by their rules as shown\. Nothing is moved\.Dynamics 1Delay 2$/,
+    );
+    const still = await make((dialog) => {
+      fireEvent.click(within(dialog).getByLabelText(/^By vendor/));
+      fireEvent.click(within(dialog).getByLabelText(/^A snapshot/));
+      fireEvent.click(within(dialog).getByLabelText(/instruments and note effects apart/));
+      fireEvent.change(within(dialog).getByLabelText(/^Vendors with at least/), {
+        target: { value: '3' },
+      });
+    });
+    expect(still).toMatch(/Quoin 0Effects 2Instruments 1Other vendors 1$/);
+    const named = acts.map((act) =>
+      act.act === 'add-cabinet'
+        ? act.folders.map(({ form, name, rule, plugins: held }) => [
+            form,
+            name,
+            rule?.cards[0]?.lines[0]?.values[0] ?? null,
+            held.length,
+          ])
+        : [],
+    );
+    expect(named).toEqual([
+      [
+        ['smart', 'Dynamics', 'dynamics', 0],
+        ['smart', 'Delay', 'delay', 0],
+      ],
+      [
+        ['folder', 'Quoin', null, 0],
+        ['folder', 'Effects', null, 2],
+        ['folder', 'Instruments', null, 1],
+        ['folder', 'Other vendors', null, 1],
+      ],
+    ]);
+  });
+
   it('sorted by name, says why folders are not moved by hand', () => {
     const { acts } = show({
       records: [cabinetOf('c', { sortedBy: 'name' }), ...records.slice(1)],

@@ -8,7 +8,7 @@ import { planLike } from '@clever-drawer/core/plans';
 import { useActs, useArrangement, useOrder } from '../../studio/contexts.ts';
 import { MenuItem } from '../../ui/menu-item.tsx';
 import { addCabinetAct, shareFavouritesAct } from '../model/acts.ts';
-import * as texts from '../texts.ts';
+import * as formTexts from '../forms/texts.ts';
 
 /** Whether favourites are one for all cabinets is the user's choice. */
 function ShareItem({ cabinet }: { cabinet: Cabinet }) {
@@ -24,7 +24,9 @@ function ShareItem({ cabinet }: { cabinet: Cabinet }) {
           act(shareFavouritesAct(order.records, isShared ? null : own.id));
         }}
       >
-        {isShared ? texts.favouritesOfItsOwnForEach : texts.oneFavouritesFolderForAllCabinets}
+        {isShared
+          ? formTexts.favouritesOfItsOwnForEach
+          : formTexts.oneFavouritesFolderForAllCabinets}
       </MenuItem>
     )
   );
@@ -48,7 +50,7 @@ export function CabinetMenu({ cabinet, onChange, onMake }: CabinetMenuProps) {
         as="button"
         type="button"
         className="menu-dots always"
-        aria-label={texts.actionsForTheCabinet(cabinet.name)}
+        aria-label={formTexts.actionsForTheCabinet(cabinet.name)}
       >
         <MoreHorizontal size={15} aria-hidden />
       </Dropdown.Toggle>
@@ -57,7 +59,7 @@ export function CabinetMenu({ cabinet, onChange, onMake }: CabinetMenuProps) {
         onDuplicate={() => {
           onMake(
             addCabinetAct(
-              texts.again(cabinet.name),
+              formTexts.again(cabinet.name),
               cabinet.opensFor,
               planLike(order.records, cabinet, true),
             ),
@@ -86,15 +88,15 @@ function CabinetItems({ onChange, onDuplicate, before, cabinet, behind, at }: Ca
   const { cabinets } = useArrangement();
   return (
     <Dropdown.Menu align="end">
-      <MenuItem onClick={onChange}>{texts.nameAndSlots}</MenuItem>
-      <MenuItem onClick={onDuplicate}>{texts.duplicate}</MenuItem>
+      <MenuItem onClick={onChange}>{formTexts.nameAndSlots}</MenuItem>
+      <MenuItem onClick={onDuplicate}>{formTexts.duplicate}</MenuItem>
       {before && (
         <MenuItem
           onClick={() => {
             act({ act: 'move-cabinet', cabinet: cabinet.id, before: before.id });
           }}
         >
-          {texts.putBefore(before.name)}
+          {formTexts.putBefore(before.name)}
         </MenuItem>
       )}
       {behind && (
@@ -107,7 +109,7 @@ function CabinetItems({ onChange, onDuplicate, before, cabinet, behind, at }: Ca
             });
           }}
         >
-          {texts.putBehind(behind.name)}
+          {formTexts.putBehind(behind.name)}
         </MenuItem>
       )}
       <MenuItem
@@ -119,7 +121,7 @@ function CabinetItems({ onChange, onDuplicate, before, cabinet, behind, at }: Ca
           });
         }}
       >
-        {cabinet.sortedBy ? texts.myOwnOrderOfFolders : texts.foldersByName}
+        {cabinet.sortedBy ? formTexts.myOwnOrderOfFolders : formTexts.foldersByName}
       </MenuItem>
       {cabinets.length > 1 && <ShareItem cabinet={cabinet} />}
       <Dropdown.Divider />
@@ -128,7 +130,7 @@ function CabinetItems({ onChange, onDuplicate, before, cabinet, behind, at }: Ca
           act({ act: 'remove-cabinet', cabinet: asId(cabinet.id) });
         }}
       >
-        {texts.removeTheCabinetItsPluginsStay}
+        {formTexts.removeTheCabinetItsPluginsStay}
       </MenuItem>
     </Dropdown.Menu>
   );

@@ -21,6 +21,7 @@ import { MenuItem } from '../../ui/menu-item.tsx';
 import { Picker, type Choice } from '../../ui/picker.tsx';
 import { copyFolderAct, splitAct } from '../model/acts.ts';
 import type { ChestActs } from './use-chest.ts';
+import * as formTexts from '../forms/texts.ts';
 import * as texts from '../texts.ts';
 
 /** What is asked for before it is done. */
@@ -107,21 +108,21 @@ function useOwnItems(folder: Folder, acts: ChestActs): Item[] {
   const { act } = useActs();
   const { arrangement } = useArrangement();
   const navigate = useNavigate();
-  const rename: Item = { text: texts.rename, key: 'F2', run: () => acts.rename(folder.id) };
+  const rename: Item = { text: formTexts.rename, key: 'F2', run: () => acts.rename(folder.id) };
   const changeRule: Item = {
-    text: texts.changeTheRule,
+    text: formTexts.changeTheRule,
     run: () => void navigate(`/rule/${folder.id}`),
   };
   const settle: Item = {
-    text: texts.settleAsAnOrdinaryFolder,
+    text: formTexts.settleAsAnOrdinaryFolder,
     run: () => {
       const plugins = newPlaces(arrangement.members.get(folder.id) ?? []);
       act({ act: 'settle', folder: folder.id, plugins });
     },
   };
-  const addBelow: Item = { text: texts.newSubfolder, run: () => acts.addBelow(folder.id) };
+  const addBelow: Item = { text: formTexts.newSubfolder, run: () => acts.addBelow(folder.id) };
   const pin: Item = {
-    text: folder.isPinned ? texts.unpin : texts.pinToTheFront,
+    text: folder.isPinned ? formTexts.unpin : formTexts.pinToTheFront,
     run: () => {
       act({ act: 'set-folder', folder: folder.id, set: { isPinned: !folder.isPinned } });
     },
@@ -139,14 +140,14 @@ function useOwnItems(folder: Folder, acts: ChestActs): Item[] {
 function placeItems(folder: Folder, acts: ChestActs): Item[] {
   const into = folder.form === 'divider' ? undefined : acts.neighbourAbove(folder);
   return [
-    { text: texts.putBeforeItsNeighbour, key: 'Alt+←', run: () => acts.shift(folder.id, -1) },
-    { text: texts.putBehindItsNeighbour, key: 'Alt+→', run: () => acts.shift(folder.id, 1) },
+    { text: formTexts.putBeforeItsNeighbour, key: 'Alt+←', run: () => acts.shift(folder.id, -1) },
+    { text: formTexts.putBehindItsNeighbour, key: 'Alt+→', run: () => acts.shift(folder.id, 1) },
     ...(into
-      ? [{ text: texts.putInside(into.name), run: () => acts.moveInto(folder.id, into.id) }]
+      ? [{ text: formTexts.putInside(into.name), run: () => acts.moveInto(folder.id, into.id) }]
       : []),
     ...(folder.parent === null
       ? []
-      : [{ text: texts.putBesideItsParent, run: () => acts.moveOut(folder) }]),
+      : [{ text: formTexts.putBesideItsParent, run: () => acts.moveOut(folder) }]),
   ];
 }
 
@@ -155,11 +156,11 @@ function elsewhereItems(folder: Folder, onAsk: (asking: Asking) => void): Item[]
   if (folder.form === 'divider') {
     return [];
   }
-  const merge: Item = { text: texts.putAllOfItInto, run: () => onAsk('merge') };
+  const merge: Item = { text: formTexts.putAllOfItInto, run: () => onAsk('merge') };
   return [
     ...(folder.form === 'folder' && folder.shortcutTo === null ? [merge] : []),
-    { text: texts.copyIntoACabinet, run: () => onAsk('copy') },
-    { text: texts.showInAnotherCabinetToo, run: () => onAsk('show') },
+    { text: formTexts.copyIntoACabinet, run: () => onAsk('copy') },
+    { text: formTexts.showInAnotherCabinetToo, run: () => onAsk('show') },
   ];
 }
 
@@ -169,8 +170,8 @@ function SortItems({ folder }: { folder: Folder }) {
     act({ act: 'set-folder', folder: folder.id, set: { sortedBy } });
   };
   return (
-    <div className="menu-line" role="group" aria-label={texts.sortedBy}>
-      <span>{texts.sortedBy}</span>
+    <div className="menu-line" role="group" aria-label={formTexts.sortedBy}>
+      <span>{formTexts.sortedBy}</span>
       {folderSortings.map((one) => (
         <button
           key={one}
@@ -180,7 +181,7 @@ function SortItems({ folder }: { folder: Folder }) {
             sort(one);
           }}
         >
-          {texts.sortingNames[one]}
+          {formTexts.sortingNames[one]}
         </button>
       ))}
       {folder.form === 'folder' && (
@@ -191,7 +192,7 @@ function SortItems({ folder }: { folder: Folder }) {
             sort(null);
           }}
         >
-          {texts.myOwnOrder}
+          {formTexts.myOwnOrder}
         </button>
       )}
     </div>
@@ -207,8 +208,8 @@ function FormatItems({ folder }: { folder: Folder }) {
     act({ act: 'set-folder', folder: folder.id, set: { firstFormat } });
   };
   return (
-    <div className="menu-line" role="group" aria-label={texts.copiesUsedFirst}>
-      <span>{texts.copiesUsedFirst}</span>
+    <div className="menu-line" role="group" aria-label={formTexts.copiesUsedFirst}>
+      <span>{formTexts.copiesUsedFirst}</span>
       <button
         type="button"
         aria-pressed={folder.firstFormat === null}
@@ -216,7 +217,7 @@ function FormatItems({ folder }: { folder: Folder }) {
           prefer(null);
         }}
       >
-        {texts.usual}
+        {formTexts.usual}
       </button>
       {formats
         .filter((format) => here.has(format))
@@ -244,7 +245,7 @@ function SplitItems({ folder }: { folder: Folder }) {
     const parts = grouped(
       (arrangement.placements.get(folder.id) ?? []).map(({ id, plugin }) => {
         const found = pluginById.get(plugin);
-        return [found ? nameOf(found) : texts.others, id] as const;
+        return [found ? nameOf(found) : formTexts.others, id] as const;
       }),
     );
     act(
@@ -260,10 +261,10 @@ function SplitItems({ folder }: { folder: Folder }) {
     <>
       <MenuItem
         onClick={() => {
-          split((plugin) => plugin.vendor ?? texts.noVendor);
+          split((plugin) => plugin.vendor ?? formTexts.noVendor);
         }}
       >
-        {texts.splitByVendor}
+        {formTexts.splitByVendor}
       </MenuItem>
       <MenuItem
         onClick={() => {
@@ -275,12 +276,12 @@ function SplitItems({ folder }: { folder: Folder }) {
             ).size === 1;
           split((plugin) =>
             plugin.types[0] === undefined
-              ? texts.noType
+              ? formTexts.noType
               : typeName(isOneGroup ? plugin.types[0] : groupOf(plugin.types[0])),
           );
         }}
       >
-        {texts.splitByType}
+        {formTexts.splitByType}
       </MenuItem>
     </>
   );
@@ -327,8 +328,10 @@ export function IntoCabinet({ folder, asking, onClose }: IntoCabinetProps) {
     );
   return (
     <Picker
-      title={asking === 'copy' ? texts.aCopyOfIn(folder.name) : texts.showAlsoIn(folder.name)}
-      prompt={texts.lettersOfTheCabinetsName}
+      title={
+        asking === 'copy' ? formTexts.aCopyOfIn(folder.name) : formTexts.showAlsoIn(folder.name)
+      }
+      prompt={formTexts.lettersOfTheCabinetsName}
       choices={choices}
       onClose={onClose}
     />
@@ -358,8 +361,8 @@ export function MergeInto({ folder, onClose }: { folder: Folder; onClose: () => 
   );
   return (
     <Picker
-      title={texts.putAllOfInto(folder.name)}
-      prompt={texts.lettersOfTheFoldersName}
+      title={formTexts.putAllOfInto(folder.name)}
+      prompt={formTexts.lettersOfTheFoldersName}
       choices={choices}
       onClose={onClose}
     />
@@ -368,7 +371,7 @@ export function MergeInto({ folder, onClose }: { folder: Folder; onClose: () => 
 
 function wordsOfRemoving(folder: Folder): string {
   if (folder.form === 'divider') {
-    return texts.removeTheDivider;
+    return formTexts.removeTheDivider;
   }
-  return folder.shortcutTo ? texts.noLongerShow : texts.removeTheFolderItsPluginsStay;
+  return folder.shortcutTo ? formTexts.noLongerShow : formTexts.removeTheFolderItsPluginsStay;
 }

@@ -14,7 +14,7 @@ import { useActs, useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { FolderForm } from '../forms/folder-form.tsx';
 import { PlacedPlugin } from './placed-plugin.tsx';
 import type { ChestActs, ChestState } from './use-chest.ts';
-import * as texts from '../texts.ts';
+import * as formTexts from '../forms/texts.ts';
 
 /** More plugins than this are not drawn in the drawer but counted; the list shows them all. */
 const drawn = 300;
@@ -37,7 +37,7 @@ export function OpenDrawer({ folder, chest, children }: OpenDrawerProps) {
     <li
       ref={intoView}
       className={`open-drawer ${folder.form}`}
-      aria-label={texts.opened(folder.name)}
+      aria-label={formTexts.opened(folder.name)}
     >
       <OpenHead folder={folder} members={members} acts={acts} />
       {editing?.what === 'change' && editing.folder === folder.id && (
@@ -64,8 +64,8 @@ export function OpenDrawer({ folder, chest, children }: OpenDrawerProps) {
       )}
       {members.length > drawn && (
         <p className="text-soft open-empty">
-          {texts.andMoreOfThem(members.length - drawn)}{' '}
-          <Link to={`/file?folder=${folder.id}&open=${folder.id}`}>{texts.showAllOf}</Link>
+          {formTexts.andMoreOfThem(members.length - drawn)}{' '}
+          <Link to={`/file?folder=${folder.id}&open=${folder.id}`}>{formTexts.showAllOf}</Link>
         </p>
       )}
     </li>
@@ -111,10 +111,10 @@ function EmptyDrawer({ folder }: { readonly folder: Folder }) {
   return (
     <p className="text-soft open-empty">
       {folder.form === 'smart' ? (
-        texts.noPluginIsLikeThatYet
+        formTexts.noPluginIsLikeThatYet
       ) : (
         <>
-          {texts.emptyDragPluginsOntoIt} <kbd>F</kbd> {texts.onOneInTheList}
+          {formTexts.emptyDragPluginsOntoIt} <kbd>F</kbd> {formTexts.onOneInTheList}
         </>
       )}
     </p>
@@ -142,7 +142,7 @@ function OpenHead({ folder, members, acts }: OpenHeadProps) {
         {folder.sortedBy && (
           <>
             {' '}
-            {texts.isSortedBy(texts.sortingNames[folder.sortedBy])}
+            {formTexts.isSortedBy(formTexts.sortingNames[folder.sortedBy])}
             {folder.form === 'folder' && (
               <>
                 {' '}
@@ -153,7 +153,7 @@ function OpenHead({ folder, members, acts }: OpenHeadProps) {
                     act({ act: 'set-folder', folder: folder.id, set: { sortedBy: null } });
                   }}
                 >
-                  {texts.myOwnOrder}
+                  {formTexts.myOwnOrder}
                 </button>
               </>
             )}
@@ -170,7 +170,7 @@ function OpenActs({ folder, acts }: { readonly folder: Folder; readonly acts: Ch
     <span className="open-acts">
       {folder.form === 'smart' && (
         <Link to={`/rule/${folder.id}`} className="btn btn-sm btn-bare">
-          {texts.changeItsRule}
+          {formTexts.changeItsRule}
         </Link>
       )}
       {folder.form !== 'favourites' && (
@@ -181,7 +181,7 @@ function OpenActs({ folder, acts }: { readonly folder: Folder; readonly acts: Ch
             acts.rename(folder.id);
           }}
         >
-          {texts.rename}
+          {formTexts.rename}
         </Button>
       )}
       {folder.form === 'folder' && (
@@ -192,13 +192,13 @@ function OpenActs({ folder, acts }: { readonly folder: Folder; readonly acts: Ch
             acts.addBelow(folder.id);
           }}
         >
-          {texts.newSubfolder}
+          {formTexts.newSubfolder}
         </Button>
       )}
       <Button
         size="sm"
         variant="bare"
-        aria-label={texts.close(folder.name)}
+        aria-label={formTexts.close(folder.name)}
         onClick={() => {
           acts.toggle(folder.id);
         }}
@@ -216,8 +216,8 @@ function Notes({ folder }: { folder: Folder }) {
   return (
     <input
       className="folder-notes"
-      aria-label={texts.noteOn(folder.name)}
-      placeholder={texts.aNote}
+      aria-label={formTexts.noteOn(folder.name)}
+      placeholder={formTexts.aNote}
       maxLength={10_000}
       value={typed}
       onChange={(event) => {

@@ -17,7 +17,7 @@ import { chord } from '../../ui/keys.ts';
 import { useNotices } from '../../ui/notices.tsx';
 import { isTakenFrom, useDragRole, useDrag } from '../drag/drag-store.ts';
 import type { ChestActs } from './use-chest.ts';
-import * as texts from '../texts.ts';
+import * as formTexts from '../forms/texts.ts';
 
 interface PlacedProps {
   readonly plugin: Plugin;
@@ -51,7 +51,7 @@ export function PlacedPlugin({
     const moving: MenuEntry[] = placement
       ? [
           {
-            words: texts.moveToAFolder,
+            words: formTexts.moveToAFolder,
             keys: 'M',
             run: () => {
               acts.moveOn(placement);
@@ -63,7 +63,7 @@ export function PlacedPlugin({
       placement || isSmart
         ? [
             {
-              words: isSmart ? texts.keepOutOfHere : texts.takeOutOfHere,
+              words: isSmart ? formTexts.keepOutOfHere : formTexts.takeOutOfHere,
               keys: 'Delete',
               run: takeOut,
             },
@@ -130,10 +130,10 @@ function TakeOut({ isSmart, plugin, folder, takeOut }: TakeOutProps) {
       tabIndex={-1}
       aria-label={
         isSmart
-          ? texts.keepOutOf(nameOf(plugin), folder.name)
-          : texts.takeOutOf(nameOf(plugin), folder.name)
+          ? formTexts.keepOutOf(nameOf(plugin), folder.name)
+          : formTexts.takeOutOf(nameOf(plugin), folder.name)
       }
-      title={isSmart ? texts.keepItOutWhateverTheRule : texts.takeOutOfThisFolderDelete}
+      title={isSmart ? formTexts.keepItOutWhateverTheRule : formTexts.takeOutOfThisFolderDelete}
       onClick={takeOut}
     >
       <X size={14} aria-hidden />
@@ -176,7 +176,7 @@ function useCommands(
   const moveBefore = (spot: Placement['id'] | null): void => {
     if (folder.sortedBy) {
       notify(
-        texts.isSortedByChooseMyOwn(folder.name, texts.sortingNames[folder.sortedBy]),
+        formTexts.isSortedByChooseMyOwn(folder.name, formTexts.sortingNames[folder.sortedBy]),
         'trouble',
       );
     } else if (placement) {

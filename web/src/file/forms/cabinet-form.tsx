@@ -9,19 +9,23 @@ import {
 } from '@clever-drawer/core/order';
 import {
   countPlan,
-  planByFormat,
   planByJob,
-  planByType,
-  planByVendor,
   planChecks,
   planLike,
+  planReady,
   plans,
   type PlanName,
   type PlannedFolder,
+  type ReadyOptions,
+  type ReadyPlan,
 } from '@clever-drawer/core/plans';
 import { useActs, useArrangement, useCatalog, useOrder } from '../../studio/contexts.ts';
 import { addCabinetAct } from '../model/acts.ts';
+import * as formTexts from './texts.ts';
 import * as texts from '../texts.ts';
+
+/** What a ready cabinet is like until something else is chosen. */
+const usualOptions: ReadyOptions = { atMost: 20, atLeast: 10, isApart: false, isLiving: true };
 
 interface Props {
   /** The one to change; null makes a new one. */
@@ -34,11 +38,12 @@ export function CabinetForm({ cabinet, onMake, onClose }: Props) {
   const { act } = useActs();
   const { cabinet: shown } = useArrangement();
   const [plan, setPlan] = useState<PlanName>('type');
-  const [atLeast, setAtLeast] = useState(10);
+  const [options, setOptions] = useState(usualOptions);
   const [name, setName] = useState<string | null>(null);
   const [slots, setSlots] = useState<readonly CabinetSlot[]>(cabinet?.opensFor ?? []);
-  const folders = usePlanned(plan, atLeast);
-  const usual = cabinet?.name ?? (texts.planNames[plan][1] || texts.again(shown?.name ?? ''));
+  const folders = usePlanned(plan, options);
+  const usual =
+    cabinet?.name ?? (formTexts.planNames[plan][1] || formTexts.again(shown?.name ?? ''));
   const title = name ?? usual;
   const submit = (event: SyntheticEvent): void => {
     event.preventDefault();
@@ -65,13 +70,13 @@ export function CabinetForm({ cabinet, onMake, onClose }: Props) {
       <Form onSubmit={submit} className="modal-content">
         <Modal.Header closeButton>
           <Modal.Title as="h1" id="cabinet-title">
-            {cabinet ? cabinet.name : texts.aNewCabinet}
+            {cabinet ? cabinet.name : formTexts.aNewCabinet}
           </Modal.Title>
         </Modal.Header>
         <Modal.Body className={cabinet ? '' : 'cabinet-form'}>
           <div>
             {!cabinet && (
-              <Plans plan={plan} atLeast={atLeast} onPlan={setPlan} onAtLeast={setAtLeast} />
+              <Plans plan={plan} options={options} onPlan={setPlan} onOptions={setOptions} />
             )}
             <NameField title={title} isFirst={cabinet !== null} onChange={setName} />
             <Slots slots={slots} of={cabinet} onChange={setSlots} />
@@ -82,7 +87,7 @@ export function CabinetForm({ cabinet, onMake, onClose }: Props) {
           <Button variant="bare" onClick={onClose}>
             {texts.cancel}
           </Button>
-          <Button type="submit">{cabinet ? texts.save : texts.makeTheCabinet}</Button>
+          <Button type="submit">{cabinet ? texts.save : formTexts.makeTheCabinet}</Button>
         </Modal.Footer>
       </Form>
     </Modal>
@@ -90,7 +95,7 @@ export function CabinetForm({ cabinet, onMake, onClose }: Props) {
 }
 
 /** The folders of a plan over the catalog that is shown. */
-function usePlanned(plan: PlanName, atLeast: number): PlannedFolder[] {
+function usePlanned(plan: PlanName, options: ReadyOptions): PlannedFolder[] {
   const { plugins } = useCatalog();
   const { order } = useOrder();
   const { cabinet: shown } = useArrangement();
@@ -99,11 +104,9 @@ function usePlanned(plan: PlanName, atLeast: number): PlannedFolder[] {
       case 'empty':
         return [];
       case 'type':
-        return planByType(plugins);
       case 'vendor':
-        return planByVendor(plugins, atLeast);
       case 'format':
-        return planByFormat(plugins);
+        return planReady(plan, plugins, options);
       case 'job':
         return planByJob();
       case 'checks':
@@ -114,21 +117,20 @@ function usePlanned(plan: PlanName, atLeast: number): PlannedFolder[] {
       default:
         return plan satisfies never;
     }
-  }, [plan, atLeast, plugins, order.records, shown]);
+  }, [plan, options, plugins, order.records, shown]);
 }
 
 interface PlansProps {
   readonly plan: PlanName;
-  /** Plugins that a vendor has to have for a folder of its own. */
-  readonly atLeast: number;
+  readonly options: ReadyOptions;
   readonly onPlan: (plan: PlanName) => void;
-  readonly onAtLeast: (count: number) => void;
+  readonly onOptions: (options: ReadyOptions) => void;
 }
 
-function Plans({ plan, atLeast, onPlan, onAtLeast }: PlansProps) {
+function Plans({ plan, options, onPlan, onOptions }: PlansProps) {
   return (
     <fieldset className="plans">
-      <legend className="visually-hidden">{texts.plan}</legend>
+      <legend className="visually-hidden">{formTexts.plan}</legend>
       {plans.map((one) => (
         <Form.Check
           key={one}
@@ -141,28 +143,98 @@ function Plans({ plan, atLeast, onPlan, onAtLeast }: PlansProps) {
           }}
           label={
             <>
-              {texts.planNames[one][0]} <span className="text-soft">{texts.planNames[one][2]}</span>
+              {formTexts.planNames[one][0]}{' '}
+              <span className="text-soft">{formTexts.planNames[one][2]}</span>
             </>
           }
         />
       ))}
-      {plan === 'vendor' && (
-        <Form.Label className="at-least">
-          {texts.withAtLeast}{' '}
-          <Form.Control
-            type="number"
-            size="sm"
-            min={2}
-            max={500}
-            value={atLeast}
-            onChange={(event) => {
-              onAtLeast(Math.max(2, Number(event.target.value)));
-            }}
-          />{' '}
-          {texts.plugins}
-        </Form.Label>
-      )}
+      {isReady(plan) && <ReadyChoices plan={plan} options={options} onOptions={onOptions} />}
     </fieldset>
+  );
+}
+
+const isReady = (plan: PlanName): plan is ReadyPlan =>
+  plan === 'type' || plan === 'vendor' || plan === 'format';
+
+interface ReadyProps {
+  readonly plan: ReadyPlan;
+  readonly options: ReadyOptions;
+  readonly onOptions: (options: ReadyOptions) => void;
+}
+
+/** How a ready cabinet is made: how deep, what stands apart, and whether it lives. */
+function ReadyChoices({ plan, options, onOptions }: ReadyProps) {
+  const set = (change: Partial<ReadyOptions>): void => {
+    onOptions({ ...options, ...change });
+  };
+  return (
+    <div className="ready-choices">
+      {plan === 'vendor' && (
+        <Count
+          before={formTexts.vendorsWithAtLeast}
+          value={options.atLeast}
+          onChange={(atLeast) => {
+            set({ atLeast });
+          }}
+        />
+      )}
+      <Count
+        before={formTexts.foldersInsideFrom}
+        value={options.atMost}
+        onChange={(atMost) => {
+          set({ atMost });
+        }}
+      />
+      <Form.Check
+        type="checkbox"
+        id="ready-apart"
+        label={formTexts.kindsApart}
+        checked={options.isApart}
+        onChange={(event) => {
+          set({ isApart: event.target.checked });
+        }}
+      />
+      {[true, false].map((isLiving) => (
+        <Form.Check
+          key={String(isLiving)}
+          type="radio"
+          name="ready-living"
+          id={`ready-living-${String(isLiving)}`}
+          label={isLiving ? formTexts.itLives : formTexts.itIsASnapshot}
+          checked={options.isLiving === isLiving}
+          onChange={() => {
+            set({ isLiving });
+          }}
+        />
+      ))}
+    </div>
+  );
+}
+
+interface CountProps {
+  readonly before: string;
+  readonly value: number;
+  readonly onChange: (count: number) => void;
+}
+
+/** So many plugins; what is no number changes nothing. */
+function Count({ before, value, onChange }: CountProps) {
+  return (
+    <Form.Label className="at-least">
+      {before}{' '}
+      <Form.Control
+        type="number"
+        size="sm"
+        min={2}
+        max={500}
+        value={value}
+        onChange={(event) => {
+          onChange(Math.min(500, Math.max(2, Number(event.target.value))));
+        }}
+      />{' '}
+      {formTexts.plugins}
+    </Form.Label>
   );
 }
 
@@ -200,7 +272,9 @@ function slotLabel(slot: CabinetSlot, owner: string | undefined, isTaken: boolea
   return (
     <>
       {cabinetSlotWords[slot]}{' '}
-      <span className="text-soft">{isTaken ? texts.takenFrom(owner) : texts.nowOpens(owner)}</span>
+      <span className="text-soft">
+        {isTaken ? formTexts.takenFrom(owner) : formTexts.nowOpens(owner)}
+      </span>
     </>
   );
 }
@@ -220,7 +294,7 @@ function Slots({ slots, of, onChange }: SlotsProps) {
     slots.includes(slot) ? slots.filter((each) => each !== slot) : [...slots, slot];
   return (
     <fieldset>
-      <legend className="form-label">{texts.opensByItselfFor}</legend>
+      <legend className="form-label">{formTexts.opensByItselfFor}</legend>
       {cabinetSlots.map((slot) => (
         <Form.Check
           key={slot}
@@ -237,15 +311,20 @@ function Slots({ slots, of, onChange }: SlotsProps) {
   );
 }
 
-function Preview({ folders }: { folders: readonly PlannedFolder[] }) {
+function previewWords(folders: readonly PlannedFolder[]): string {
   const count = countPlan(folders);
+  if (folders.length === 0) {
+    return formTexts.makesOnlyItsFavourites;
+  }
+  return folders.some(({ takesIn }) => takesIn !== undefined)
+    ? formTexts.makesFoldersThatFill(count.folders)
+    : formTexts.makesFoldersWithPlacesInThem(count.folders, count.plugins);
+}
+
+function Preview({ folders }: { folders: readonly PlannedFolder[] }) {
   return (
-    <div className="plan-preview" tabIndex={0} role="region" aria-label={texts.whatItWouldMake}>
-      <p className="text-soft">
-        {folders.length === 0
-          ? texts.makesOnlyItsFavourites
-          : texts.makesFoldersWithPlacesInThem(count.folders, count.plugins)}
-      </p>
+    <div className="plan-preview" tabIndex={0} role="region" aria-label={formTexts.whatItWouldMake}>
+      <p className="text-soft">{previewWords(folders)}</p>
       <Planned folders={folders} />
     </div>
   );
@@ -266,7 +345,9 @@ function Planned({ folders }: { folders: readonly PlannedFolder[] }) {
                   {folder.name}
                 </span>{' '}
                 <span className="text-soft">
-                  {folder.form === 'smart' ? texts.byItsRule : folder.plugins.length}
+                  {folder.form === 'smart'
+                    ? (folder.takesIn ?? formTexts.byItsRule)
+                    : folder.plugins.length}
                 </span>
               </>
             )}

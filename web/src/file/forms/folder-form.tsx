@@ -2,14 +2,14 @@
  * Making or changing a folder, smart folder or divider, in the place where it will be. It comes with
  * the screen: what is typed right after F2 or Shift+N is its name.
  */
-import { useMemo, useState, type SubmitEvent } from 'react';
-import { Button, Form } from 'react-bootstrap';
-import { Link } from 'react-router';
+import { useState, type SubmitEvent } from 'react';
+import { Button, FormCheck, FormControl, FormGroup, FormLabel } from 'react-bootstrap';
 import { nameLength } from '@clever-drawer/core/acts';
 import { asId, type FolderId } from '@clever-drawer/core/id';
 import type { Folder } from '@clever-drawer/core/order';
-import { compileRule, keywordRule } from '@clever-drawer/core/rules';
-import { useActs, useArrangement, useCatalog } from '../../studio/contexts.ts';
+import { keywordRule } from '@clever-drawer/core/rules';
+import { useActs, useArrangement } from '../../studio/contexts.ts';
+import { KeywordsField } from './behind.ts';
 import * as texts from '../texts.ts';
 
 const newForms = ['folder', 'smart', 'divider'] as const;
@@ -61,7 +61,7 @@ export function FolderForm({ folder, parent = null, onDone }: Props) {
     }
   };
   return (
-    <Form
+    <form
       className="folder-form"
       noValidate
       onSubmit={submit}
@@ -74,9 +74,9 @@ export function FolderForm({ folder, parent = null, onDone }: Props) {
       aria-label={folder ? texts.change(folder.name) : texts.newFolder}
     >
       {!folder && <FormKinds form={form} setForm={setForm} />}
-      <Form.Group controlId="folder-name">
-        <Form.Label className="visually-hidden">{texts.name}</Form.Label>
-        <Form.Control
+      <FormGroup controlId="folder-name">
+        <FormLabel className="visually-hidden">{texts.name}</FormLabel>
+        <FormControl
           autoFocus
           autoComplete="off"
           className="hand"
@@ -90,10 +90,10 @@ export function FolderForm({ folder, parent = null, onDone }: Props) {
             setName(event.target.value);
           }}
         />
-        <Form.Control.Feedback type="invalid">{nameTrouble}</Form.Control.Feedback>
-      </Form.Group>
+        <FormControl.Feedback type="invalid">{nameTrouble}</FormControl.Feedback>
+      </FormGroup>
       {form === 'smart' && (
-        <Keywords
+        <KeywordsField
           keywords={keywords}
           setKeywords={setKeywords}
           isInvalid={isTried && rule?.ok === false}
@@ -107,7 +107,7 @@ export function FolderForm({ folder, parent = null, onDone }: Props) {
           {texts.cancel}
         </Button>
       </span>
-    </Form>
+    </form>
   );
 }
 
@@ -119,32 +119,6 @@ function troubleOf(name: string): string | null {
   return name.length > nameLength ? texts.atMostLetters(nameLength) : null;
 }
 
-interface KeywordsProps {
-  readonly keywords: string;
-  readonly setKeywords: (keywords: string) => void;
-  readonly isInvalid: boolean;
-}
-
-function Keywords({ keywords, setKeywords, isInvalid }: KeywordsProps) {
-  return (
-    <Form.Group controlId="folder-keywords">
-      <Form.Label className="form-line">{texts.holdsEveryPluginWhoseName}</Form.Label>
-      <Form.Control
-        autoComplete="off"
-        spellCheck={false}
-        placeholder={texts.delayEcho}
-        isInvalid={isInvalid}
-        value={keywords}
-        onChange={(event) => {
-          setKeywords(event.target.value);
-        }}
-      />
-      <Form.Control.Feedback type="invalid">{texts.typeAtLeastOneKeyword}</Form.Control.Feedback>
-      <Preview keywords={keywords} />
-    </Form.Group>
-  );
-}
-
 interface FormKindsProps {
   readonly form: NewForm;
   readonly setForm: (form: NewForm) => void;
@@ -154,7 +128,7 @@ function FormKinds({ form, setForm }: FormKindsProps) {
   return (
     <div className="form-kinds">
       {newForms.map((one) => (
-        <Form.Check
+        <FormCheck
           key={one}
           inline
           type="radio"
@@ -168,42 +142,5 @@ function FormKinds({ form, setForm }: FormKindsProps) {
         />
       ))}
     </div>
-  );
-}
-
-/** What the keywords would take in now, and the way to everything else a rule can ask. */
-function Preview({ keywords }: { keywords: string }) {
-  const { pluginById } = useCatalog();
-  const { arrangement } = useArrangement();
-  const { candidates, where } = arrangement.rules;
-  const names = useMemo(() => {
-    const rule = keywordRule(keywords);
-    if (!rule.ok) {
-      return null;
-    }
-    const { holds } = compileRule(rule.value);
-    return candidates
-      .filter((candidate) => holds(candidate, where))
-      .map(({ id }) => pluginById.get(id)?.name ?? '');
-  }, [keywords, candidates, where, pluginById]);
-  const more = (
-    <Link
-      to={`/rule/new${keywords.trim() === '' ? '' : `?text=${encodeURIComponent(`name has ${keywords}`)}`}`}
-    >
-      {texts.moreThanKeywords}
-    </Link>
-  );
-  if (names === null) {
-    return (
-      <Form.Text className="text-soft">
-        {texts.aCommaIsOr} {more}
-      </Form.Text>
-    );
-  }
-  const some = names.slice(0, 3).join(', ');
-  return (
-    <Form.Text className="text-soft" role="status">
-      {names.length === 0 ? texts.takesInNothingYet : texts.takesIn(names.length, some)} {more}
-    </Form.Text>
   );
 }

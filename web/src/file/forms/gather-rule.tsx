@@ -12,7 +12,7 @@ import {
   type RuleWords,
 } from '@clever-drawer/core/rules';
 import { useArrangement, useCatalog } from '../../studio/contexts.ts';
-import * as texts from '../texts.ts';
+import * as formTexts from './texts.ts';
 
 /** Rules offered, and names of other plugins told. */
 const offered = 4;
@@ -53,16 +53,16 @@ function GatherDialog({ onClose, plugins, found, words }: GatherDialogProps) {
     >
       <Modal.Header closeButton>
         <Modal.Title as="h1" id="gather-title">
-          {texts.rulesThatGatherThese(plugins.length)}
+          {formTexts.rulesThatGatherThese(plugins.length)}
         </Modal.Title>
       </Modal.Header>
       <Modal.Body tabIndex={0}>
-        {found.length === 0 && <p className="text-soft">{texts.theyHaveNothingInCommon}</p>}
+        {found.length === 0 && <p className="text-soft">{formTexts.theyHaveNothingInCommon}</p>}
         <GatheredRules found={found} words={words} />
       </Modal.Body>
       <Modal.Footer>
         <Button variant="bare" onClick={onClose}>
-          {texts.closeRules}
+          {formTexts.closeRules}
         </Button>
       </Modal.Footer>
     </Modal>
@@ -101,8 +101,8 @@ function GatheredRule({ rule, words, others }: GatheredRuleProps) {
         <strong>{sayRule(rule, words)}</strong>
         <span className="text-soft visually-quiet d-block">
           {others.length === 0
-            ? texts.takesInNothingElse
-            : texts.takesInMore(
+            ? formTexts.takesInNothingElse
+            : formTexts.takesInMore(
                 others.length,
                 others
                   .slice(0, namesShown)
@@ -122,7 +122,7 @@ function GatheredRule({ rule, words, others }: GatheredRuleProps) {
           void navigate(`/rule/new?text=${encodeURIComponent(printRule(rule, words))}`);
         }}
       >
-        {texts.beginWithThis}
+        {formTexts.beginWithThis}
       </Button>
     </li>
   );

@@ -5,6 +5,7 @@ import { asId } from '@clever-drawer/core/id';
 import type { Folder } from '@clever-drawer/core/order';
 import { sayRule } from '@clever-drawer/core/rules';
 import { useActs, useArrangement, useCatalog } from '../../studio/contexts.ts';
+import * as formTexts from './texts.ts';
 import * as texts from '../texts.ts';
 
 interface KeepByHandProps {
@@ -22,7 +23,7 @@ export function KeepByHand({ folder: id, plugins, onClose }: KeepByHandProps) {
   if (!folder) {
     return null;
   }
-  const what = plugins.length === 1 && only ? nameOf(only) : texts.thesePlugins(plugins.length);
+  const what = plugins.length === 1 && only ? nameOf(only) : formTexts.thesePlugins(plugins.length);
   const keep = (): void => {
     act({
       act: 'keep-by-hand',
@@ -36,12 +37,12 @@ export function KeepByHand({ folder: id, plugins, onClose }: KeepByHandProps) {
     <Modal show onHide={onClose} animation={false} aria-labelledby="keep-title">
       <Modal.Header closeButton>
         <Modal.Title as="h1" id="keep-title">
-          {texts.fillsItselfByItsRule(folder.name)}
+          {formTexts.fillsItselfByItsRule(folder.name)}
         </Modal.Title>
       </Modal.Header>
       <Modal.Body>
         <p className="mb-1">{folder.rule && sayRule(folder.rule, arrangement.rules.words)}</p>
-        <p className="text-soft mb-0">{texts.byHand(what)}</p>
+        <p className="text-soft mb-0">{formTexts.byHand(what)}</p>
       </Modal.Body>
       <KeepActs onClose={onClose} folder={folder} keep={keep} plugins={plugins} />
     </Modal>
@@ -68,10 +69,10 @@ function KeepActs({ onClose, folder, keep, plugins }: KeepActsProps) {
           void navigate(`/rule/${folder.shortcutTo ?? folder.id}`);
         }}
       >
-        {texts.changeTheRule}
+        {formTexts.changeTheRule}
       </Button>
       <Button autoFocus onClick={keep}>
-        {texts.keepAlwaysIn(plugins.length)}
+        {formTexts.keepAlwaysIn(plugins.length)}
       </Button>
     </Modal.Footer>
   );

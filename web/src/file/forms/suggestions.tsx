@@ -7,6 +7,7 @@ import { asId } from '@clever-drawer/core/id';
 import { clearFrom, createSuggester, type FolderSuggestion } from '@clever-drawer/core/plans';
 import { useActs, useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { fileAct } from '../../annotate/filing.ts';
+import * as formTexts from './texts.ts';
 import * as texts from '../texts.ts';
 
 /** Plugins shown at once; what is loaded most comes first. */
@@ -66,17 +67,17 @@ export function Suggestions({ onClose }: { onClose: () => void }) {
       <Modal.Header closeButton>
         <Modal.Title as="h1" id="suggestions-title">
           {unfiled.length === 0
-            ? texts.everythingIsInAFolder
-            : texts.unfiledAndLikely(unfiled.length, open.length)}
+            ? formTexts.everythingIsInAFolder
+            : formTexts.unfiledAndLikely(unfiled.length, open.length)}
         </Modal.Title>
       </Modal.Header>
       <Offers open={open} unfiled={unfiled} folderName={folderName} setSkipped={setSkipped} />
       <Modal.Footer>
         <Button variant="bare" onClick={onClose}>
-          {texts.closeRules}
+          {formTexts.closeRules}
         </Button>
         {clear.length > 0 && (
-          <Button onClick={fileClear}>{texts.fileTheClearOnes(clear.length)}</Button>
+          <Button onClick={fileClear}>{formTexts.fileTheClearOnes(clear.length)}</Button>
         )}
       </Modal.Footer>
     </Modal>
@@ -98,8 +99,8 @@ function Offers({ open, unfiled, folderName, setSkipped }: OffersProps) {
       {open.length === 0 && (
         <p className="text-soft">
           {unfiled.length === 0
-            ? texts.whateverArrivesNextIsOfferedHere
-            : texts.nothingInTheFoldersTells}
+            ? formTexts.whateverArrivesNextIsOfferedHere
+            : formTexts.nothingInTheFoldersTells}
         </p>
       )}
       <ul className="suggestions">
@@ -140,7 +141,7 @@ function Offer({ plugin, name, loads, found, folderName, onSkip }: OfferProps) {
         <span className="text-soft">
           {' '}
           {plugin.vendor}
-          {loads > 0 && texts.loadedTimes(loads)}
+          {loads > 0 && formTexts.loadedTimes(loads)}
         </span>
         <span className="text-soft visually-quiet d-block">{found[0]?.reason}</span>
       </span>
@@ -160,7 +161,7 @@ function Offer({ plugin, name, loads, found, folderName, onSkip }: OfferProps) {
           </Button>
         ))}
         <Button size="sm" variant="bare" onClick={onSkip}>
-          {texts.none}
+          {formTexts.none}
         </Button>
       </span>
     </li>

@@ -2,7 +2,7 @@
 import { Fragment } from 'react';
 import { facets, type Facet, type Filter } from '@clever-drawer/core/search';
 import { MenuItem } from '../../ui/menu-item.tsx';
-import * as texts from '../texts.ts';
+import * as formTexts from '../forms/texts.ts';
 
 interface Props {
   readonly valuesOf: (facet: Facet) => readonly string[];
@@ -17,7 +17,7 @@ export function FacetOptions({ valuesOf, filter, textOf }: Props) {
     return (
       values.length > 0 && (
         <Fragment key={facet}>
-          <div className="dropdown-header">{texts.facetHeads[facet]}</div>
+          <div className="dropdown-header">{formTexts.facetHeads[facet]}</div>
           {values.map((value) => (
             <MenuItem
               key={value}

@@ -4,7 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import { printRule, type RuleWords } from '@clever-drawer/core/rules';
 import { ruleFromFilter, type Filter } from '@clever-drawer/core/search';
 import { useArrangement } from '../../studio/contexts.ts';
-import * as texts from '../texts.ts';
+import * as formTexts from '../forms/texts.ts';
 
 export function KeepLink({ filter }: { readonly filter: Filter }) {
   const { words } = useArrangement().arrangement.rules;
@@ -21,7 +21,7 @@ export function KeepLink({ filter }: { readonly filter: Filter }) {
   return (
     ruleFromFilter(filter) && (
       <Link to={address} onClick={openAsItIsNow}>
-        {texts.keepAsSmartFolder}
+        {formTexts.keepAsSmartFolder}
       </Link>
     )
   );

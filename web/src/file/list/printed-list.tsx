@@ -4,7 +4,7 @@ import { typeName } from '@clever-drawer/core/taxonomy';
 import { useArrangement } from '../../studio/contexts.ts';
 import { usePrinting } from '../../ui/use-printing.ts';
 import { formatsOf } from './plugin-row.tsx';
-import * as texts from '../texts.ts';
+import * as formTexts from '../forms/texts.ts';
 
 export function PrintedList({ rows }: { readonly rows: readonly Row[] }) {
   const isPrinting = usePrinting();
@@ -17,7 +17,7 @@ function Table({ rows }: { readonly rows: readonly Row[] }) {
     <table className="printed-list">
       <thead>
         <tr>
-          {texts.printedColumns.map((column) => (
+          {formTexts.printedColumns.map((column) => (
             <th key={column} scope="col">
               {column}
             </th>
@@ -29,7 +29,7 @@ function Table({ rows }: { readonly rows: readonly Row[] }) {
           <tr key={plugin.id}>
             <td>
               <strong>{nickname ?? plugin.name}</strong>
-              {nickname !== null && ` ${texts.alsoCalled(plugin.name)}`}
+              {nickname !== null && ` ${formTexts.alsoCalled(plugin.name)}`}
             </td>
             <td>{plugin.vendor}</td>
             <td>{plugin.types.map(typeName).join(', ')}</td>

@@ -7,6 +7,7 @@ import { typeGroups } from '@clever-drawer/core/taxonomy';
 import { compareNames } from '@clever-drawer/core/text';
 import { MenuItem } from '../../ui/menu-item.tsx';
 import { kindText } from '../model/filter-words.ts';
+import * as formTexts from '../forms/texts.ts';
 import * as texts from '../texts.ts';
 
 interface Option {
@@ -99,8 +100,8 @@ export function WordOptions({
           <input
             className="form-control form-control-sm"
             autoFocus
-            placeholder={texts.letters}
-            aria-label={texts.lettersOf(name)}
+            placeholder={formTexts.letters}
+            aria-label={formTexts.lettersOf(name)}
             value={letters}
             onChange={(event) => {
               setLetters(event.target.value);
@@ -125,7 +126,7 @@ export function WordOptions({
         </MenuItem>
       ))}
       {shown.length === 0 && (
-        <div className="px-3 py-1 text-soft">{texts.nothingHasTheseLetters}</div>
+        <div className="px-3 py-1 text-soft">{formTexts.nothingHasTheseLetters}</div>
       )}
     </>
   );

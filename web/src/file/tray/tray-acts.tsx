@@ -4,7 +4,7 @@ import { Button } from 'react-bootstrap';
 import type { MenuTarget } from '../../annotate/menu-target.ts';
 import { GatherRule } from '../forms/gather-rule.tsx';
 import { Kbd } from '../../ui/kbd.tsx';
-import * as texts from '../texts.ts';
+import * as formTexts from '../forms/texts.ts';
 
 interface Props {
   readonly plugins: readonly string[];
@@ -19,7 +19,7 @@ export function TrayActs({ plugins, onFile, onEmpty, onMenu }: Props) {
     <>
       <span className="tray-acts">
         <Button className="file-tray" onClick={onFile}>
-          {texts.fileTrayIn(plugins.length)} <Kbd keys="Shift" /> <kbd>F</kbd>
+          {formTexts.fileTrayIn(plugins.length)} <Kbd keys="Shift" /> <kbd>F</kbd>
         </Button>
         <button
           type="button"
@@ -28,7 +28,7 @@ export function TrayActs({ plugins, onFile, onEmpty, onMenu }: Props) {
             setGathering(true);
           }}
         >
-          {texts.aRuleFor(plugins.length)}
+          {formTexts.aRuleFor(plugins.length)}
         </button>
         <button
           type="button"
@@ -39,10 +39,10 @@ export function TrayActs({ plugins, onFile, onEmpty, onMenu }: Props) {
             onMenu({ plugins, x, y, keys: { file: 'Shift+F' }, from });
           }}
         >
-          {texts.sayOf(plugins.length)}
+          {formTexts.sayOf(plugins.length)}
         </button>
         <button type="button" className="tray-act" onClick={onEmpty}>
-          {texts.emptyTray}
+          {formTexts.emptyTray}
         </button>
       </span>
       {isGathering && (
