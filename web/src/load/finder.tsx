@@ -30,8 +30,9 @@ import * as texts from './texts.ts';
 
 type Loader = ReturnType<typeof useLoader>;
 
-/** The key of what was forgotten; it is told of where something was. */
+/** Keys that are told of once there is something for them: what was forgotten, what was loaded. */
 const forgottenKey = 'Ctrl+G';
+const fileLastKey = 'Ctrl+Shift+F';
 
 export function Finder(props: LoaderProps & { readonly question: KindQuestion }) {
   const { question, field, settings, track, index, before } = props;
@@ -80,7 +81,11 @@ export function Finder(props: LoaderProps & { readonly question: KindQuestion })
       )}
       {hits.length === 0 && <Nothing scope={scope} finding={finding} />}
       <KeysHint
-        keys={texts.finderKeys.filter(([key]) => key !== forgottenKey || finding.forgotten > 0)}
+        keys={texts.finderKeys.filter(
+          ([key]) =>
+            (key !== forgottenKey || finding.forgotten > 0) &&
+            (key !== fileLastKey || loader.hasLoaded),
+        )}
       />
       {loader.menu.target && <PluginMenu target={loader.menu.target} onClose={loader.menu.close} />}
       {loader.isAskingFolder && (

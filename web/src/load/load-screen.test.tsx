@@ -184,6 +184,20 @@ describe('finding and loading', () => {
     expect(screen.getByRole('heading', { name: 'Load an effect into Voice, slot 2' })).toBeTruthy();
   });
 
+  it('is filed by a key where one goes on loading', async () => {
+    const load = (): Promise<SessionView> =>
+      done('Slipway loaded', sessionOf(track('Voice', [slot('1', slipway)])));
+    await show({ records: [cabinetOf('c'), folderOf('Water')], client: { load } });
+    expect(screen.queryByText('file what was loaded last')).toBeNull();
+    press('F', { ctrlKey: true, shiftKey: true });
+    expect(screen.queryByRole('dialog')).toBeNull();
+    type('slip');
+    press('Enter');
+    expect(await screen.findByText('file what was loaded last')).toBeTruthy();
+    press('F', { ctrlKey: true, shiftKey: true });
+    expect(await screen.findByRole('dialog', { name: 'File Slipway in …' })).toBeTruthy();
+  });
+
   it('is taken back by the server, which kept what stood before', async () => {
     const before = sessionOf(track('Voice', [slot('1', sluice)]), track('Pads'));
     const after = sessionOf(track('Voice', [slot('9', slipway)]), track('Pads'));

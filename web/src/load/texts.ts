@@ -59,6 +59,7 @@ export const finderKeys = [
   ['↑ ↓', 'move'],
   ['Ctrl+B', 'favourite'],
   ['Ctrl+F', 'file'],
+  ['Ctrl+Shift+F', 'file what was loaded last'],
   ['Ctrl+O', 'look in a folder'],
   ['F2', 'nickname'],
   ['Ctrl+I', 'facts'],

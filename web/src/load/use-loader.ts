@@ -53,6 +53,7 @@ export function useLoader({ onLoad, onLeave, onWiden, field, ...slot }: LoaderPr
   const [copyAt, setCopyAt] = useState<number | null>(null);
   const [naming, setNaming] = useState<Plugin | null>(null);
   const [filing, setFiling] = useState<Plugin | null>(null);
+  const [last, setLast] = useState<Plugin | null>(null);
   const menu = useMenuTarget();
   const [isAskingFolder, setAskingFolder] = useState(false);
   const [refusal, setRefusal] = useState<string | null>(null);
@@ -108,7 +109,9 @@ export function useLoader({ onLoad, onLeave, onWiden, field, ...slot }: LoaderPr
     });
     clear();
     void answer.then((message) => {
-      if (message !== null) {
+      if (message === null) {
+        setLast(plugin);
+      } else {
         giveBack(letters, message);
       }
     });
@@ -157,6 +160,9 @@ export function useLoader({ onLoad, onLeave, onWiden, field, ...slot }: LoaderPr
       },
       file: () => {
         setFiling(active?.plugin ?? null);
+      },
+      fileLast: () => {
+        setFiling(last);
       },
       toggleWidth: onWiden,
       togglePictures: looks.togglePictures,
@@ -217,6 +223,7 @@ export function useLoader({ onLoad, onLeave, onWiden, field, ...slot }: LoaderPr
     setNaming,
     filing,
     setFiling,
+    hasLoaded: last !== null,
     menu,
     openMenu,
     isAskingFolder,

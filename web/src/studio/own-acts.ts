@@ -15,7 +15,7 @@ export interface OwnAct {
   readonly beside?: Beside | undefined;
 }
 
-/** How an act beside the order is taken back, and done again. */
+/** How an act beside the order is taken back, and done again; it may give in words what that was. */
 export interface Beside {
   readonly undo: () => Promise<unknown>;
   readonly redo: () => Promise<unknown>;

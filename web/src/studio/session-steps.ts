@@ -13,12 +13,15 @@ const screen: ScreenId = 'load';
 
 /** How the latest step is taken back, and done again. */
 export function sessionSteps(client: Client, queries: QueryClient): Beside {
-  const taking = async (work: Promise<SessionView>): Promise<void> => {
-    queries.setQueryData(sessionQuery(client).queryKey, await work);
+  const taking = async (work: Promise<SessionView>): Promise<SessionView> => {
+    const session = await work;
+    queries.setQueryData(sessionQuery(client).queryKey, session);
+    return session;
   };
+  // A load may still have been on its way when undo was pressed: what was taken back, the server knows.
   return {
-    undo: () => taking(client.undoInSession()),
-    redo: () => taking(client.redoInSession()),
+    undo: async () => (await taking(client.undoInSession())).redo,
+    redo: async () => (await taking(client.redoInSession())).undo,
   };
 }
 

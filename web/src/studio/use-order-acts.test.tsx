@@ -328,6 +328,19 @@ describe('what was done beside the order', () => {
     expect([beside.undo, beside.redo, undo].map((one) => one.mock.calls.length)).toEqual([1, 1, 0]);
   });
 
+  it('is told by what was taken back in truth, where that is another step', async () => {
+    const { acts } = windowOf({});
+    act(() => {
+      acts().did('Slot emptied', { ...besides(), undo: () => Promise.resolve('Sluice loaded') });
+    });
+    act(() => {
+      acts().step('undo');
+    });
+    await waitFor(() => {
+      expect(told()).toEqual(['Undone: Sluice loaded']);
+    });
+  });
+
   it('stays done where it cannot be taken back, and says why', async () => {
     const { acts } = windowOf({});
     act(() => {

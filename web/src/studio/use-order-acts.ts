@@ -127,8 +127,9 @@ function createOrderActs(
     // Marked at once: pressed twice, it is two steps.
     mark(words);
     inTurn(beside[direction]).then(
-      () => {
-        notify(`${direction === 'undo' ? texts.undone : texts.redone}: ${words}`, 'done');
+      (said) => {
+        const what = typeof said === 'string' ? said : words;
+        notify(`${direction === 'undo' ? texts.undone : texts.redone}: ${what}`, 'done');
       },
       (error: unknown) => {
         unmark(words);

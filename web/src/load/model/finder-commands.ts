@@ -17,6 +17,8 @@ export interface FinderActs {
   readonly toggleFavourite: () => void;
   readonly name: () => void;
   readonly file: () => void;
+  /** Files what was loaded last. */
+  readonly fileLast: () => void;
   readonly toggleWidth: () => void;
   readonly togglePictures: () => void;
   readonly toggleFacts: () => void;
@@ -103,6 +105,7 @@ function hitCommands({ at, hits }: FinderState, acts: FinderActs): Command[] {
     { keys: ['Ctrl+B'], run: acts.toggleFavourite },
     { keys: ['F2'], run: acts.name },
     { keys: ['Ctrl+F'], run: acts.file },
+    { keys: ['Ctrl+Shift+F'], run: acts.fileLast },
     { keys: ['Ctrl+M'], run: acts.toggleWidth },
     { keys: ['Ctrl+P'], run: acts.togglePictures },
     { keys: ['Ctrl+I'], run: acts.toggleFacts },
