@@ -542,7 +542,7 @@ describe('the chest', () => {
     expect(screen.queryByLabelText('Name')).toBeNull();
   });
 
-  it('makes a folder, a smart folder by keywords with what it takes in, or a divider', () => {
+  it('makes a folder, a smart folder by keywords with what it takes in, or a divider', async () => {
     const { acts } = show();
     press('N', { shiftKey: true });
     fireEvent.change(screen.getByLabelText('Name'), { target: { value: 'New' } });
@@ -550,7 +550,7 @@ describe('the chest', () => {
     press('N', { shiftKey: true });
     fireEvent.change(screen.getByLabelText('Name'), { target: { value: 'Birds' } });
     fireEvent.click(screen.getByLabelText('Smart folder'));
-    const keywords = screen.getByLabelText(/^Holds every plugin/);
+    const keywords = await screen.findByLabelText(/^Holds every plugin/);
     fireEvent.submit(keywords);
     expect(screen.getByText(/^Type at least one keyword/)).toBeTruthy();
     fireEvent.change(keywords, { target: { value: 'heron, egret' } });

@@ -10,7 +10,6 @@ export const FolderMenuItems = partOf(forms, (module) => module.FolderMenuItems)
 export const GatherRule = dialogOf(forms, (module) => module.GatherRule);
 export const IntoCabinet = dialogOf(forms, (module) => module.IntoCabinet);
 export const KeepByHand = dialogOf(forms, (module) => module.KeepByHand);
-export const KeywordsField = partOf(forms, (module) => module.KeywordsField);
 export const MergeInto = dialogOf(forms, (module) => module.MergeInto);
 export const KeepLink = partOf(forms, (module) => module.KeepLink);
 export const OpenDrawer = partOf(forms, (module) => module.OpenDrawer);

@@ -9,7 +9,7 @@ import { asId, type FolderId } from '@clever-drawer/core/id';
 import type { Folder } from '@clever-drawer/core/order';
 import { keywordRule } from '@clever-drawer/core/rules';
 import { useActs, useArrangement } from '../../studio/contexts.ts';
-import { KeywordsField } from './behind.ts';
+import { KeywordsField } from './keywords-behind.ts';
 import * as texts from '../texts.ts';
 
 const newForms = ['folder', 'smart', 'divider'] as const;

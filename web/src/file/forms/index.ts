@@ -3,7 +3,6 @@ export { CabinetMenu } from '../chest/cabinet-menu.tsx';
 export { FolderMenuItems, IntoCabinet, MergeInto } from '../chest/folder-menu-items.tsx';
 export { CabinetForm } from './cabinet-form.tsx';
 export { GatherRule } from './gather-rule.tsx';
-export { KeywordsField } from './keywords-field.tsx';
 export { KeepByHand } from './keep-by-hand.tsx';
 export { PrintedList } from '../list/printed-list.tsx';
 export { OpenDrawer } from '../chest/open-drawer.tsx';
