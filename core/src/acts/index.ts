@@ -13,4 +13,4 @@ export {
 } from './act.ts';
 export { perform, pluginsOfAct } from './perform.ts';
 export type { NameOfPlugin, OrderChange, ActResult } from './act-result.ts';
-export { fitChange, isSameChange, stepOf, type WhereNow } from './undo.ts';
+export { fitChange, isSameChange, stepOf, type Direction, type WhereNow } from './undo.ts';

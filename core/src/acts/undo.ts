@@ -15,10 +15,13 @@ import type { OrderChange } from './act-result.ts';
 /** Where a plugin's copies are now: itself, the one it went into, or null when it is no more. */
 export type WhereNow = (plugin: PluginId) => PluginId | null;
 
+/** Taking back, or doing again. */
+export type Direction = 'undo' | 'redo';
+
 /** What to apply in order to undo (reverse) or redo (as it is). */
 export const stepOf = (
   recorded: { readonly change: OrderChange },
-  direction: 'undo' | 'redo',
+  direction: Direction,
 ): OrderChange => (direction === 'undo' ? reverse(recorded.change) : recorded.change);
 
 /**

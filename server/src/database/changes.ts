@@ -1,6 +1,6 @@
 /** The log of changes: each with its reverse inside, and whether it is done, undone or discarded. */
 import type { EntityManager } from 'typeorm';
-import type { OrderChange } from '@clever-drawer/core/acts';
+import type { Direction, OrderChange } from '@clever-drawer/core/acts';
 import { asId } from '@clever-drawer/core/id';
 import type { PointReason } from '@clever-drawer/core/keep';
 import { pluginsOfChange } from '@clever-drawer/core/order';
@@ -72,7 +72,7 @@ export const rewriteChange = (
 export const changeToStep = (
   manager: EntityManager,
   computer: string,
-  direction: 'undo' | 'redo',
+  direction: Direction,
 ): Promise<ChangeRow | null> =>
   manager.getRepository(ChangeTable).findOne({
     where: { computerId: computer, state: direction === 'undo' ? 'done' : 'undone' },

@@ -1,15 +1,18 @@
 /** The steps of a session: what was done to it in words, and the session on the other side of each. */
 import { randomUUID } from 'node:crypto';
-import type { EntityManager } from 'typeorm';
+import type { EntityManager, FindOneOptions } from 'typeorm';
+import type { Direction } from '@clever-drawer/core/acts';
 import type { HostSession } from '@clever-drawer/core/loading';
 import { insertMany } from './bulk.ts';
 import { SessionStepTable, type SessionStepRow } from './session-tables.ts';
 
 /** So many steps can be taken back. */
-export const keptSteps = 50;
+const mostSteps = 50;
 
-/** Taking back, or doing again. */
-export type Direction = 'undo' | 'redo';
+const nextIn = (computer: string, direction: Direction): FindOneOptions<SessionStepRow> => ({
+  where: { computerId: computer, isUndone: direction === 'redo' },
+  order: { number: direction === 'undo' ? 'DESC' : 'ASC' },
+});
 
 /** The step that would be taken back, or done again; null where there is none. */
 export const nextStep = (
@@ -17,10 +20,19 @@ export const nextStep = (
   computer: string,
   direction: Direction,
 ): Promise<SessionStepRow | null> =>
-  manager.getRepository(SessionStepTable).findOne({
-    where: { computerId: computer, isUndone: direction === 'redo' },
-    order: { number: direction === 'undo' ? 'DESC' : 'ASC' },
-  });
+  manager.getRepository(SessionStepTable).findOne(nextIn(computer, direction));
+
+/** The same in words alone: each look at the session asks for them, and a step holds a whole session. */
+export const nextWords = async (
+  manager: EntityManager,
+  computer: string,
+  direction: Direction,
+): Promise<string | null> =>
+  (
+    await manager
+      .getRepository(SessionStepTable)
+      .findOne({ ...nextIn(computer, direction), select: { id: true, words: true } })
+  )?.words ?? null;
 
 /** Adds a step with the session before it; what was taken back before cannot be done again then. */
 export async function addStep(
@@ -31,14 +43,13 @@ export async function addStep(
 ): Promise<void> {
   const steps = manager.getRepository(SessionStepTable);
   await steps.delete({ computerId: computer, isUndone: true });
-  const latest = await nextStep(manager, computer, 'undo');
-  const number = (latest?.number ?? 0) + 1;
+  const number = ((await steps.maximum('number', { computerId: computer })) ?? 0) + 1;
   await insertMany(manager, SessionStepTable, [
     { id: randomUUID(), computerId: computer, number, words, isUndone: false, session: before },
   ]);
   await manager.query('DELETE FROM session_step WHERE computer_id = $1 AND number <= $2', [
     computer,
-    number - keptSteps,
+    number - mostSteps,
   ]);
 }
 

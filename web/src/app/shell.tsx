@@ -22,6 +22,7 @@ import {
 } from 'lucide-react';
 import { createElement, memo, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
+import type { Direction } from '@clever-drawer/core/acts';
 import {
   useActs,
   useComputer,
@@ -80,7 +81,7 @@ function useDoable(open: (dialog: ShellDialog) => void): Doable[] {
     ...(keys === undefined ? {} : { keys }),
   });
   const next = { undo: useNextStep('undo'), redo: useNextStep('redo') };
-  const stepAct = (direction: 'undo' | 'redo', name: string, keys: string): Doable[] =>
+  const stepAct = (direction: Direction, name: string, keys: string): Doable[] =>
     next[direction] === null
       ? []
       : [
@@ -367,7 +368,7 @@ function ConnectionStrip() {
   );
 }
 
-function StepButton({ direction }: { direction: 'undo' | 'redo' }) {
+function StepButton({ direction }: { direction: Direction }) {
   const { step } = useActs();
   const words = useNextStep(direction);
   const Icon = direction === 'undo' ? Undo2 : Redo2;

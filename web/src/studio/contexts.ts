@@ -3,7 +3,7 @@
  * part that it asks for changed, so that the progress of a scan, say, redraws only who shows it.
  */
 import { createContext, useContext } from 'react';
-import type { Act } from '@clever-drawer/core/acts';
+import type { Act, Direction } from '@clever-drawer/core/acts';
 import type { ComputerView, ScanProgress } from '@clever-drawer/core/api';
 import type { Arrangement } from '@clever-drawer/core/arrangement';
 import type { Plugin } from '@clever-drawer/core/catalog';
@@ -64,7 +64,7 @@ export interface ActsContext {
   /** Does an act at once and has it stored. False when it cannot be done; the reason has been shown. */
   readonly act: (act: Act, then?: Then) => boolean;
   /** By a key, a change that was made elsewhere is named first and undone when it is pressed again. */
-  readonly step: (direction: 'undo' | 'redo', isByKey?: boolean) => void;
+  readonly step: (direction: Direction, isByKey?: boolean) => void;
   /** Notes something that was done beside the order, and how it is taken back. It is told, too. */
   readonly did: (words: string, beside: Beside) => void;
   readonly own: Pick<OwnActs, 'history' | 'subscribe'>;

@@ -1,12 +1,11 @@
 /** The steps of the session: the server keeps them, so they are taken back also after a reload. */
 import type { QueryClient } from '@tanstack/react-query';
+import type { Direction } from '@clever-drawer/core/acts';
 import type { SessionView } from '@clever-drawer/core/api';
 import type { Client } from '../api/client.ts';
 import type { Beside, OwnAct, OwnHistory } from './own-acts.ts';
 import type { ScreenId } from './screens.ts';
 import { sessionQuery } from './studio-queries.ts';
-
-export type Direction = 'undo' | 'redo';
 
 /** The screen on which the session is. */
 const screen: ScreenId = 'load';

@@ -3,10 +3,11 @@
  * order, else of the order; null for nothing.
  */
 import { useSyncExternalStore } from 'react';
+import type { Direction } from '@clever-drawer/core/acts';
 import { useQuery } from '@tanstack/react-query';
 import { useActs, useComputer, useOrder } from './contexts.ts';
 import { undoneAt } from './screens.ts';
-import { stepOfSession, type Direction } from './session-steps.ts';
+import { stepOfSession } from './session-steps.ts';
 import { sessionQuery } from './studio-queries.ts';
 import type { OwnHistory } from './own-acts.ts';
 
@@ -23,7 +24,7 @@ export function useNextStep(direction: Direction): string | null {
   // Only what another screen fetched: this asks for nothing.
   const session = useQuery({ ...sessionQuery(client), enabled: false }).data;
   const here = undoneAt(window.location.pathname);
-  const kept = stepOfSession(session, history, direction, here);
+  const sessionStep = stepOfSession(session, history, direction, here);
   const latest = (direction === 'undo' ? history.done : history.undone).at(-1);
-  return kept?.words ?? (latest?.beside ? latest.words : order[direction]);
+  return sessionStep?.words ?? (latest?.beside ? latest.words : order[direction]);
 }

@@ -1,7 +1,13 @@
 /** Acts as this window does them: shown at once, sent in turn, taken back when the server refuses. */
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { perform, pluginsOfAct, type Act, type SettingFields } from '@clever-drawer/core/acts';
+import {
+  perform,
+  pluginsOfAct,
+  type Act,
+  type Direction,
+  type SettingFields,
+} from '@clever-drawer/core/acts';
 import type { OrderStep, PluginSetting } from '@clever-drawer/core/api';
 import { settingIn, type Order } from '@clever-drawer/core/order';
 import { describe } from '@clever-drawer/core/problem';
@@ -106,13 +112,13 @@ function createOrderActs(
     return true;
   };
   /** Takes back what was done last where that is beside the order; false where it is not. */
-  const stepBeside = (direction: 'undo' | 'redo', isByKey: boolean): boolean => {
+  const stepBeside = (direction: Direction, isByKey: boolean): boolean => {
     const { done, undone } = own.history();
     const here = screenNow();
     const session = queries.getQueryData(sessionQuery(client).queryKey);
-    const kept = stepOfSession(session, own.history(), direction, here);
-    const latest: OwnAct | undefined = kept
-      ? { ...kept, beside: sessionSteps(client, queries) }
+    const sessionStep = stepOfSession(session, own.history(), direction, here);
+    const latest: OwnAct | undefined = sessionStep
+      ? { ...sessionStep, beside: sessionSteps(client, queries) }
       : (direction === 'undo' ? done : undone).findLast(
           ({ screen }) => !isByKey || screen === here,
         );

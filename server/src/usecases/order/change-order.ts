@@ -8,6 +8,7 @@ import {
   type Act,
   type SettingFields,
   type Owner,
+  type Direction,
 } from '@clever-drawer/core/acts';
 import type { ChangeView, OrderStep, OrderView } from '@clever-drawer/core/api';
 import { reverse } from '@clever-drawer/core/change';
@@ -149,7 +150,7 @@ async function troubleWithSettings(
 export function undoOrRedo(
   parts: Parts,
   computer: string,
-  direction: 'undo' | 'redo',
+  direction: Direction,
 ): Promise<Result<OrderStep>> {
   return step(parts, computer, async (manager, order) => {
     const row = await changeToStep(manager, computer, direction);

@@ -3,6 +3,7 @@
  * what it says is kept in the database.
  */
 import { randomUUID } from 'node:crypto';
+import type { Direction } from '@clever-drawer/core/acts';
 import type { LoadRequest, SessionView } from '@clever-drawer/core/api';
 import { isOnly32Bit, withAnswer, type Plugin } from '@clever-drawer/core/catalog';
 import { asId } from '@clever-drawer/core/id';
@@ -49,7 +50,7 @@ import {
   sessionKey,
   writeSession,
 } from '../../database/session.ts';
-import { addStep, nextStep, turnStep, type Direction } from '../../database/session-steps.ts';
+import { addStep, nextStep, nextWords, turnStep } from '../../database/session-steps.ts';
 import type { CopyRow, PluginRow } from '../../database/catalog-tables.ts';
 import type { LoadRow } from '../../database/session-tables.ts';
 import type { Parts } from '../../parts.ts';
@@ -70,14 +71,14 @@ export async function viewSession(parts: Parts, computer: string): Promise<Sessi
   const [known, saved, undo, redo] = await Promise.all([
     copiesInCatalog(manager, computer, asked),
     listSavedSessions(manager, computer),
-    nextStep(manager, computer, 'undo'),
-    nextStep(manager, computer, 'redo'),
+    nextWords(manager, computer, 'undo'),
+    nextWords(manager, computer, 'redo'),
   ]);
   return {
     name: session.name,
     settings: session.settings,
-    undo: undo?.words ?? null,
-    redo: redo?.words ?? null,
+    undo,
+    redo,
     tracks: session.tracks.map(({ slots, ...track }) => ({
       ...track,
       width: widthOfTrack(track),
