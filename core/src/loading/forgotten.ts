@@ -20,6 +20,18 @@ export interface Forgotten {
 /** Not loaded for so many days counts as forgotten (common practice, no source). */
 const longAgo = 90;
 
+/** How much is thought of a plugin that was forgotten; 0 of all others. `now` in milliseconds since 1970. */
+function thoughtOf({ loads, lastLoaded, isFavourite, folders }: Regard, now: number): number {
+  const thought = loads + (isFavourite ? 20 : 0) + 2 * folders;
+  const isLate = lastLoaded === null || daysSince(lastLoaded, now) >= longAgo;
+  return isLate ? thought : 0;
+}
+
+const daysSince = (time: string, now: number): number => Math.floor((now - Date.parse(time)) / day);
+
+/** Whether a plugin was well thought of and not loaded for long. `now` in milliseconds since 1970. */
+export const isForgotten = (regard: Regard, now: number): boolean => thoughtOf(regard, now) > 0;
+
 /**
  * The most thought of first, with the reason; plugins that nobody ever filed, favoured or loaded
  * are not forgotten but unknown. `now` in milliseconds since 1970.
@@ -31,10 +43,10 @@ export function forgotten(
 ): Forgotten[] {
   return plugins
     .flatMap((plugin) => {
-      const { loads, lastLoaded, isFavourite, folders } = regardOf(plugin.id);
-      const days = lastLoaded === null ? null : Math.floor((now - Date.parse(lastLoaded)) / day);
-      const thought = loads + (isFavourite ? 20 : 0) + 2 * folders;
-      if (thought === 0 || (days !== null && days < longAgo)) {
+      const regard = regardOf(plugin.id);
+      const { loads, lastLoaded, isFavourite, folders } = regard;
+      const thought = thoughtOf(regard, now);
+      if (thought === 0) {
         return [];
       }
       const why = [
@@ -48,7 +60,7 @@ export function forgotten(
         {
           plugin,
           thought,
-          because: `${why.join(', ')}, ${days === null ? 'never loaded' : `not for ${days} days`}`,
+          because: `${why.join(', ')}, ${lastLoaded === null ? 'never loaded' : `not for ${daysSince(lastLoaded, now)} days`}`,
         },
       ];
     })

@@ -1,5 +1,5 @@
 /** What can be loaded where. Nothing in core imports this file. */
-export { forgotten, type Forgotten, type Regard } from './forgotten.ts';
+export { forgotten, isForgotten, type Forgotten, type Regard } from './forgotten.ts';
 export {
   countScopes,
   createSlotSearch,

@@ -12,7 +12,7 @@ import {
   type SlotScope,
 } from '@clever-drawer/core/loading';
 import { printNumber } from '@clever-drawer/core/print-number';
-import { NameDialog, PluginMenu } from '../annotate/behind.ts';
+import { FilePlugins, NameDialog, PluginMenu } from '../annotate/behind.ts';
 import { isByPointer } from '../annotate/menu-target.ts';
 import { isAmongFavourites } from '../annotate/filing.ts';
 import { useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
@@ -20,7 +20,6 @@ import { KeysHint } from '../ui/keys-hint.tsx';
 import { AskKind } from './ask-kind.tsx';
 import { CabinetChoice } from './cabinet-choice.tsx';
 import { Copies, Facts } from './details.tsx';
-import { FilePlugin } from './file-plugin.tsx';
 import { FolderChoice } from './folder-choice.tsx';
 import { HitRow } from './hit-row.tsx';
 import type { Finding, Slot } from './use-finding.ts';
@@ -48,7 +47,7 @@ export function Finder(props: LoaderProps & { readonly question: KindQuestion })
       <Places
         folders={finding.folders}
         counts={finding.scopeCounts}
-        hasForgotten={finding.forgotten > 0}
+        hasForgotten={finding.hasForgotten}
         scope={scope}
         folder={where.folder}
         goTo={where.goTo}
@@ -83,7 +82,7 @@ export function Finder(props: LoaderProps & { readonly question: KindQuestion })
       <KeysHint
         keys={texts.finderKeys.filter(
           ([key]) =>
-            (key !== forgottenKey || finding.forgotten > 0) &&
+            (key !== forgottenKey || finding.hasForgotten) &&
             (key !== fileLastKey || loader.hasLoaded),
         )}
       />
@@ -99,8 +98,8 @@ export function Finder(props: LoaderProps & { readonly question: KindQuestion })
         />
       )}
       {filing && (
-        <FilePlugin
-          plugin={filing.id}
+        <FilePlugins
+          plugins={[filing.id]}
           onClose={() => {
             loader.setFiling(null);
             field.current?.focus();

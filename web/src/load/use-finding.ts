@@ -9,6 +9,7 @@ import {
   countScopes,
   createSlotSearch,
   forgotten,
+  isForgotten,
   loadableWithin,
   scopeFor,
   slotFolders,
@@ -54,8 +55,8 @@ export interface Finding extends SlotResult {
   readonly fewestLetters: (plugin: string) => string | null;
   readonly scopeCounts: ScopeCounts;
   readonly folders: readonly SlotFolder[];
-  /** How many were forgotten where one looks. */
-  readonly forgotten: number;
+  /** Whether something was forgotten where one looks. */
+  readonly hasForgotten: boolean;
   /** How many plugins of a folder, and of those below it, can be loaded here. */
   readonly countIn: (folder: string) => number;
 }
@@ -79,8 +80,7 @@ export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
     () => (folder === null ? null : loadableWithin(folder, { below, members }, reasons)),
     [folder, below, members, reasons],
   );
-  const allForgotten = useForgotten(reasons, inFolder);
-  const lost = scope === 'forgot' ? allForgotten : null;
+  const { lost, hasForgotten } = useForgotten(scope === 'forgot', reasons, inFolder);
   const looksAtAll = (scope === 'cabinet' || scope === 'all') && inFolder === null;
   const settingsFor = useCallback(
     (letters: string) =>
@@ -121,7 +121,7 @@ export function useFinding(slot: Slot, typed: string, wanted: Wanted): Finding {
     whyNot,
     fewestLetters: (plugin) => search.fewestLetters(plugin, habits),
     folders,
-    forgotten: allForgotten.size,
+    hasForgotten,
     countIn: (id) => loadableWithin(id, { below, members }, reasons).length,
   };
 }
@@ -151,17 +151,26 @@ function useReasons(
   }, [plugins, filedSettings, pluginById, answers, kind, settings]);
 }
 
-/** What was forgotten of all that can be loaded, or of what a folder holds. */
+interface ForgottenHere {
+  /** What was forgotten; null while that is not looked at. */
+  readonly lost: ReadonlyMap<string, Forgotten> | null;
+  readonly hasForgotten: boolean;
+}
+
+/** What was forgotten of all that can be loaded, or of what a folder holds; that something was is always known. */
 function useForgotten(
+  isWanted: boolean,
   reasons: SlotReasons,
   inFolder: readonly string[] | null,
-): ReadonlyMap<string, Forgotten> {
+): ForgottenHere {
   const { plugins, usage } = useCatalog();
   const { arrangement } = useArrangement();
   const { foldersOf } = arrangement;
   const [now] = useState(() => Date.now());
   return useMemo(() => {
     const isInside = inFolder && new Set(inFolder);
+    const isHere = ({ id }: Plugin): boolean =>
+      reasons.get(id) === null && (isInside?.has(id) ?? true);
     const regardOf = (id: string) => {
       const folders = foldersOf.get(id) ?? [];
       return {
@@ -171,10 +180,11 @@ function useForgotten(
         folders: folders.filter((one) => one.form === 'folder').length,
       };
     };
-    const loadable = plugins.filter(
-      ({ id }) => reasons.get(id) === null && (isInside?.has(id) ?? true),
-    );
-    const list = forgotten(loadable, regardOf, now);
-    return new Map(list.map((one) => [one.plugin.id as string, one]));
-  }, [usage, foldersOf, plugins, reasons, inFolder, now]);
+    // The list itself takes long to put together: it is made when it is asked for.
+    const list = isWanted ? forgotten(plugins.filter(isHere), regardOf, now) : [];
+    return {
+      lost: isWanted ? new Map(list.map((one) => [one.plugin.id as string, one])) : null,
+      hasForgotten: plugins.some((one) => isHere(one) && isForgotten(regardOf(one.id), now)),
+    };
+  }, [isWanted, usage, foldersOf, plugins, reasons, inFolder, now]);
 }
