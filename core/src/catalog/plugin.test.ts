@@ -97,8 +97,8 @@ describe('the copy in front', () => {
     const front = (wish: CopyWish): unknown => copyInFront({ copies }, { width: 2, ...wish })?.id;
     expect(front({})).toBe('new');
     expect(front({ first: asId('other') })).toBe('other');
-    expect(front({ first: asId('other'), format: 'VST2' })).toBe('old');
-    expect(front({ held: [asId('old mono')], format: 'LV2' })).toBe('old mono');
+    expect(front({ first: asId('other'), folderFormat: 'VST2' })).toBe('old');
+    expect(front({ folderCopies: [asId('old mono')], folderFormat: 'LV2' })).toBe('old mono');
     // A choice is of the copies that fit; where another has its format, that.
     expect(front({ first: asId('old'), width: 1 })).toBe('old mono');
     expect(front({ first: asId('old mono') })).toBe('old');

@@ -122,9 +122,9 @@ export interface CopyWish {
   readonly order?: readonly Format[];
   /** Channels that the copy should have. */
   readonly width?: number | null;
-  /** Of a folder: single copies that it holds, and the format that is used first in it. */
-  readonly held?: readonly CopyId[];
-  readonly format?: Format | null;
+  /** Of a folder: the copies that are used first in it, and the format. */
+  readonly folderCopies?: readonly CopyId[];
+  readonly folderFormat?: Format | null;
   /** The copy that the user wants first wherever it fits, and with it its format. */
   readonly first?: CopyId | null;
 }
@@ -142,17 +142,23 @@ export const copyInFront = (
  */
 export function copiesInOrder(
   { copies }: Pick<Plugin, 'copies'>,
-  { order = preferred, width = null, held = [], format = null, first = null }: CopyWish = {},
+  {
+    order = preferred,
+    width = null,
+    folderCopies = [],
+    folderFormat = null,
+    first = null,
+  }: CopyWish = {},
 ): CopyCard[] {
   const formats = completed(order);
   const formatOfFirst = copies.find(({ id }) => id === first)?.format;
   const ranks = (copy: CopyCard): number[] => [
     stateRank[copy.state],
     copy.isFailed || copy.lacksProgram ? 1 : 0,
-    held.includes(copy.id) ? 0 : 1,
+    folderCopies.includes(copy.id) ? 0 : 1,
     copy.is32Bit ? 1 : 0,
     width === null ? 0 : misfit(copy, width),
-    copy.format === format ? 0 : 1,
+    copy.format === folderFormat ? 0 : 1,
     copy.id === first ? 0 : 1,
     copy.format === formatOfFirst ? 0 : 1,
     formats.indexOf(copy.format),

@@ -115,8 +115,8 @@ export const copyWishOf = (
   folder: Pick<Folder, 'firstFormat' | 'firstCopies'> | null | undefined,
 ): CopyWish => ({
   first: said?.firstCopy ?? null,
-  held: folder?.firstCopies ?? [],
-  format: folder?.firstFormat ?? null,
+  folderCopies: folder?.firstCopies ?? [],
+  folderFormat: folder?.firstFormat ?? null,
 });
 
 /** Why a plugin is not offered that the user put out of sight: it is not even told of, unless it is called so. */

@@ -2,9 +2,8 @@
  * Ready cabinets: a folder for each type, vendor or format. They live, as smart folders that follow
  * corrections and arrivals, or are a snapshot of what the catalog holds now.
  */
-import type { Plugin } from '../catalog/plugin.ts';
 import type { Kind } from '../catalog/kind.ts';
-import { preferred } from '../catalog/plugin.ts';
+import { preferred, type Plugin } from '../catalog/plugin.ts';
 import { grouped } from '../grouped.ts';
 import { ruleLimits, type Line } from '../rules/language/rule.ts';
 import { isWithin, typeGroups } from '../taxonomy/tree.ts';

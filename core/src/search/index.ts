@@ -35,6 +35,6 @@ export {
 export { entryOf, noGivenNames, type GivenNames, type Entry } from './entry.ts';
 export { Finder, type Found, type Hit, type IsAmong } from './finder.ts';
 export { highlightedSpans } from './highlight.ts';
-export { hasWidth, splitWidth, type TypedWidth } from './width.ts';
+export { splitWidth } from './width.ts';
 export { placesIn } from './places.ts';
 export { chosenByLetters, habitsOf, noUse, type Habit, type Habits, type Use } from './habits.ts';

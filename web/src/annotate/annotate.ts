@@ -9,6 +9,10 @@ export const annotateAct = (plugins: readonly string[], set: Partial<AnswerFacts
   say: [{ plugins: plugins.map((id) => asId(id)), set }],
 });
 
+/** All the plugins are of that type alone; null stands for none. */
+export const typeAct = (plugins: readonly string[], type: string | null): Act =>
+  annotateAct(plugins, { types: type === null ? [] : [type] });
+
 export const ownerOf = (plugin: Plugin): Owner => ({
   plugin: plugin.id,
   copies: plugin.copies.map((copy) => copy.id),

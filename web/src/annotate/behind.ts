@@ -4,6 +4,7 @@ import { dialogOf, fetchedBehind, partOf } from '../ui/behind.ts';
 const dialogs = fetchedBehind(() => import('./dialogs.ts'));
 
 export const FileIn = dialogOf(dialogs, (module) => module.FileIn);
+export const FilePlugins = dialogOf(dialogs, (module) => module.FilePlugins);
 export const NameDialog = dialogOf(dialogs, (module) => module.NameDialog);
 export const PluginMenu = partOf(dialogs, (module) => module.PluginMenu);
 export const TrialForm = dialogOf(dialogs, (module) => module.TrialForm);

@@ -1,5 +1,6 @@
 /** The dialogs in which something is said of plugins, in one piece. */
 export { FileIn } from './file-in.tsx';
+export { FilePlugins } from './file-plugins.tsx';
 export { NameDialog } from './name-dialog.tsx';
 export { PluginMenu } from './plugin-menu.tsx';
 export { TrialForm } from './trial-form.tsx';

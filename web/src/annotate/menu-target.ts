@@ -22,6 +22,9 @@ export interface MenuKeys {
   readonly page?: string | null;
 }
 
+/** The keys of a plugin in File, in its list and in a folder alike. */
+export const fileKeys: MenuKeys = { file: 'F', favour: 'B', type: 'T', name: 'N', page: 'I' };
+
 export interface MenuTarget {
   readonly plugins: readonly string[];
   /** Where in the window, in pixels. */

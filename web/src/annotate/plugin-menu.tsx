@@ -6,15 +6,14 @@ import { kinds, kindWords, licenceStates, type AnswerFacts } from '@clever-drawe
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { Kbd } from '../ui/kbd.tsx';
-import { annotateAct } from './annotate.ts';
-import { FileIn } from './file-in.tsx';
+import { annotateAct, typeAct } from './annotate.ts';
+import { FilePlugins } from './file-plugins.tsx';
 import { favouritesAct } from './filing.ts';
 import { NameDialog } from './name-dialog.tsx';
 import type { MenuEntry, MenuTarget } from './menu-target.ts';
 import { TagPicker } from './tag-picker.tsx';
 import { TrialForm } from './trial-form.tsx';
 import { TypesPicker } from './types-picker.tsx';
-import { useRecentFolders } from './use-recent-folders.ts';
 import * as texts from './texts.ts';
 
 /** What an entry opens beside the menu. */
@@ -43,17 +42,16 @@ interface AskedProps {
 function AskedDialog({ asked, plugins, onClose }: AskedProps) {
   const { act } = useActs();
   const { pluginById } = useCatalog();
-  const { lately, onFiled } = useRecentFolders();
   const only = pluginById.get(plugins[0] ?? '');
   switch (asked) {
     case 'file':
-      return <FileIn plugins={plugins} lately={lately} onFiled={onFiled} onClose={onClose} />;
+      return <FilePlugins plugins={plugins} onClose={onClose} />;
     case 'type':
       return (
         <TypesPicker
           title={texts.whatTheseDo(plugins.length)}
           onTake={(type) => {
-            act(annotateAct(plugins, { types: type === null ? [] : [type] }));
+            act(typeAct(plugins, type));
           }}
           onClose={onClose}
         />

@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import type { Plugin } from '@clever-drawer/core/catalog';
 import type { Placement } from '@clever-drawer/core/order';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
-import { annotateAct } from '../annotate/annotate.ts';
+import { annotateAct, typeAct } from '../annotate/annotate.ts';
 import {
   FileIn,
   NameDialog,
@@ -212,7 +212,7 @@ function TypesOf({ plugin, onClose }: { plugin: Plugin; onClose: () => void }) {
     <TypesPicker
       title={texts.whatDoesDo(plugin.name)}
       onTake={(type) => {
-        act(annotateAct([plugin.id], { types: type === null ? [] : [type] }));
+        act(typeAct([plugin.id], type));
       }}
       onClose={onClose}
     />

@@ -54,7 +54,7 @@ export function Copies({
   onHold,
 }: CopiesProps) {
   const { formatOrder } = useCatalog();
-  const { first, held = [] } = wish;
+  const { first, folderCopies = [] } = wish;
   const copies = copiesToChoose(plugin, settings, wish);
   const marked = copies[chosen]?.id;
   return (
@@ -78,7 +78,9 @@ export function Copies({
                 .filter(Boolean)
                 .join(' · ')}
               {copy.id === first && <span className="text-soft"> {texts.usedFirst}</span>}
-              {held.includes(copy.id) && <span className="text-soft"> {texts.heldByFolder}</span>}
+              {folderCopies.includes(copy.id) && (
+                <span className="text-soft"> {texts.usedInFolder}</span>
+              )}
               {isForOldSessions(plugin, copy, formatOrder) && (
                 <span className="text-soft"> {texts.forOldSessions}</span>
               )}
@@ -99,7 +101,11 @@ export function Copies({
         {folder !== null && (
           <CopyAct
             keys="Shift+Enter"
-            words={marked && held.includes(marked) ? texts.holdAnyIn(folder) : texts.holdIn(folder)}
+            words={
+              marked && folderCopies.includes(marked)
+                ? texts.holdAnyIn(folder)
+                : texts.holdIn(folder)
+            }
             onPress={onHold}
           />
         )}

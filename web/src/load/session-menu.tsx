@@ -1,7 +1,7 @@
 /** Saving the session, opening it again, and what it takes. */
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { SessionView } from '@clever-drawer/core/api';
-import { useQuery } from '@tanstack/react-query';
 import { useComputer } from '../studio/contexts.ts';
 import { keysQuery } from '../studio/studio-queries.ts';
 import { Learnt, SaveDialog, SettingsDialog } from './behind.ts';

@@ -14,7 +14,7 @@ import {
 } from '@clever-drawer/core/loading';
 import { slotLabelFor } from '@clever-drawer/core/order';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
-import { PluginMenu } from '../annotate/behind.ts';
+import { FilePlugins, PluginMenu } from '../annotate/behind.ts';
 import { spotOf, useMenuTarget, type MenuEntry } from '../annotate/menu-target.ts';
 import { chord } from '../ui/keys.ts';
 import { Menu } from '../ui/menu.tsx';
@@ -33,7 +33,6 @@ import {
   type SlotActs,
 } from './model/slots.ts';
 import { Kbd } from '../ui/kbd.tsx';
-import { FilePlugin } from './file-plugin.tsx';
 import * as texts from './texts.ts';
 
 interface Props {
@@ -143,8 +142,8 @@ export function Session({ session, chosen, opening, box, acts }: Props) {
       <KeysPerLoad />
       {menu.target && <PluginMenu target={menu.target} onClose={menu.close} />}
       {filing?.plugin && (
-        <FilePlugin
-          plugin={filing.asked.setting?.id ?? filing.plugin}
+        <FilePlugins
+          plugins={[filing.asked.setting?.id ?? filing.plugin]}
           onClose={() => {
             setFiling(null);
             box.current?.querySelector<HTMLElement>(`[data-slot="${filing.id}"]`)?.focus();

@@ -15,7 +15,7 @@ export const inASlotOf = (width: string): string => `in a ${width} slot`;
 export const inOut = (ins: string, outs: string): string => `${ins} in, ${outs} out`;
 export const copiesOf = (plugin: string): string => `Copies of ${plugin}`;
 export const usedFirst = '· used first';
-export const heldByFolder = '· held by this folder';
+export const usedInFolder = '· held by this folder';
 export const useFirst = 'use this copy first';
 export const useUsual = 'use the usual copy first';
 export const holdIn = (folder: string): string => `hold this copy in ${folder}`;

@@ -10,10 +10,9 @@ import { faceOf, isPresent, type Plugin } from '@clever-drawer/core/catalog';
 import type { Folder, Placement } from '@clever-drawer/core/order';
 import { typeName } from '@clever-drawer/core/taxonomy';
 import { useActs, useArrangement, useCatalog, useComputer } from '../studio/contexts.ts';
-import { FileIn, NameDialog, PluginMenu, useDialogsBehind } from '../annotate/behind.ts';
+import { FilePlugins, NameDialog, PluginMenu, useDialogsBehind } from '../annotate/behind.ts';
 import { favouritesAct } from '../annotate/filing.ts';
 import { useMenuTarget } from '../annotate/menu-target.ts';
-import { useRecentFolders } from '../annotate/use-recent-folders.ts';
 import { usePickerBehind } from '../ui/picker.tsx';
 import { Faceplate } from '../ui/faceplate.tsx';
 import { ofWhat } from '../annotate/of-what.ts';
@@ -55,7 +54,6 @@ function Page({ plugin }: { plugin: Plugin }) {
   const navigate = useNavigate();
   const [isNaming, setNaming] = useState(false);
   const [isFiling, setFiling] = useState(false);
-  const { lately, onFiled } = useRecentFolders();
   const { arrangement } = useArrangement();
   const { act } = useActs();
   const view = useQuery({
@@ -86,10 +84,8 @@ function Page({ plugin }: { plugin: Plugin }) {
       <PageHead plugin={plugin} name={name} setNaming={setNaming} label={label} />
       <PageColumns plugin={plugin} view={view} />
       {isFiling && (
-        <FileIn
+        <FilePlugins
           plugins={[plugin.id]}
-          lately={lately}
-          onFiled={onFiled}
           onClose={() => {
             setFiling(false);
           }}

@@ -4,7 +4,7 @@ import { useEffect, useRef, useState, type KeyboardEvent, type MouseEvent } from
 import { Button } from 'react-bootstrap';
 import type { Act } from '@clever-drawer/core/acts';
 import type { Question, Vendor } from '@clever-drawer/core/identify';
-import { annotateAct } from '../annotate/annotate.ts';
+import { annotateAct, typeAct } from '../annotate/annotate.ts';
 import { TypesPicker } from '../annotate/behind.ts';
 import { VendorPicker } from '../annotate/vendor-picker.tsx';
 import { useActs } from '../studio/contexts.ts';
@@ -230,7 +230,7 @@ function OneForAll({ sort, plugins, vendors, onSettle, onClose }: OneForAllProps
       <TypesPicker
         title={texts.whatDoTheseDo(plugins.length)}
         onTake={(type) => {
-          onSettle(annotateAct(plugins, { types: type === null ? [] : [type] }));
+          onSettle(typeAct(plugins, type));
         }}
         onClose={onClose}
       />

@@ -9,7 +9,7 @@ import { because } from '@clever-drawer/core/arrangement';
 import { faceOf, type Plugin } from '@clever-drawer/core/catalog';
 import type { Folder, Placement } from '@clever-drawer/core/order';
 import { useActs, useArrangement } from '../../studio/contexts.ts';
-import { spotOf, type MenuEntry } from '../../annotate/menu-target.ts';
+import { fileKeys, spotOf, type MenuEntry } from '../../annotate/menu-target.ts';
 import { Faceplate } from '../../ui/faceplate.tsx';
 import { ofWhat } from '../../annotate/of-what.ts';
 import { runCommand, type Command } from '../../ui/commands.ts';
@@ -72,7 +72,7 @@ export function PlacedPlugin({
     acts.openMenu({
       ...spotOf(event, from),
       plugins: [plugin.id],
-      keys: { file: 'F', favour: 'B', type: 'T', name: 'N', page: 'I' },
+      keys: fileKeys,
       entries: [...moving, ...takingOut],
       from,
     });

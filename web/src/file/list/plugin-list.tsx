@@ -21,7 +21,7 @@ import {
   type Sorting,
 } from '@clever-drawer/core/search';
 import { isAmongFavourites } from '../../annotate/filing.ts';
-import { spotOf, type MenuKeys, type MenuTarget } from '../../annotate/menu-target.ts';
+import { fileKeys, spotOf, type MenuTarget } from '../../annotate/menu-target.ts';
 import { useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { commandFor, type Command } from '../../ui/commands.ts';
 import { chord } from '../../ui/keys.ts';
@@ -150,7 +150,7 @@ export function PluginList({
       ...spotOf(event, row),
       // What is gathered is meant where one of it is pressed.
       plugins: tray.has(id) ? [...tray] : [id],
-      keys: listKeys,
+      keys: fileKeys,
       entries: [
         {
           words: tray.has(id) ? texts.outOfTheTray : texts.intoTheTray,
@@ -292,9 +292,6 @@ function DrawnLine({ line, view, propsOf, onFold }: DrawnProps) {
     ),
   );
 }
-
-/** The keys of the list, as the menu names them. */
-const listKeys: MenuKeys = { file: 'F', favour: 'B', type: 'T', name: 'N', page: 'I' };
 
 const noFolders: RowProps['folders'] = [];
 

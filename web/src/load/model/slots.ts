@@ -29,9 +29,9 @@ export interface SlotActs {
   readonly bypass: (slot: string, isBypassed: boolean) => void;
   /** Gives a track so many channels. */
   readonly widen: (track: string, width: number) => void;
-  /** Takes the session that comes of it, or says what was wrong. */
   /** Something done to the session that undo takes back. */
   readonly step: (work: Promise<SessionView>) => void;
+  /** Takes the session that comes of it, or says what was wrong. */
   readonly after: (work: Promise<SessionView>, words?: string) => void;
 }
 
