@@ -50,6 +50,7 @@ export {
   type HostTrack,
 } from './host-session.ts';
 export {
+  channelsThrough,
   commonWidths,
   misfitsWidth,
   widthBehind,

@@ -28,6 +28,10 @@ export const widthBehind = (width: number, before: readonly (Ports | undefined)[
     return fits && ports.audioOut ? ports.audioOut : now;
   }, width);
 
+/** How many channels get through a copy: the fewer of both its ends; null where that is not known. */
+export const channelsThrough = ({ audioIn, audioOut }: Ports): number | null =>
+  audioOut === null ? null : Math.min(audioIn ?? audioOut, audioOut);
+
 /** Whether a copy gives another number of channels than its slot has; false where that is not known. */
 export const misfitsWidth = ({ audioIn, audioOut }: Ports, width: number): boolean => {
   const isNarrow = audioIn !== null && audioIn > 0 && audioIn < width;

@@ -10,6 +10,7 @@ import {
   type Plugin,
 } from '@clever-drawer/core/catalog';
 import {
+  channelsThrough,
   copyToLoad,
   misfitsWidth,
   type TakenBySession,
@@ -143,6 +144,7 @@ function HitFacts({
         label={label}
         isFavourite={isFavourite}
         whyNot={whyNot}
+        misfit={misfitWords(copy, width)}
         because={because}
       />
       <span className="types">
@@ -156,7 +158,7 @@ function HitFacts({
         {copy ? (
           <>
             <span className="chip format">{copy.format}</span>
-            <CopyWidth plugin={plugin} copy={copy} width={width} />
+            <CopyWidth plugin={plugin} copy={copy} />
           </>
         ) : (
           plugin.chain && <span className="chip format">{texts.inARow(plugin.chain.length)}</span>
@@ -167,29 +169,18 @@ function HitFacts({
   );
 }
 
-interface CopyWidthProps {
-  readonly plugin: Plugin;
-  readonly copy: CopyCard;
-  /** The channels of the slot. */
-  readonly width: number;
-}
-
-/** Of a copy its width, where it does not fit the slot or another copy has another one. */
-function CopyWidth({ plugin, copy, width }: CopyWidthProps) {
-  if (copy.audioOut === null) {
-    return null;
-  }
-  if (misfitsWidth(copy, width)) {
-    return (
-      <span className="width text-brick">
-        {widthWords(Math.min(copy.audioIn ?? copy.audioOut, copy.audioOut))}{' '}
-        {texts.inASlotOf(widthWords(width))}
-      </span>
-    );
-  }
-  return differsInWidth(plugin) ? (
+/** Of a copy its width, where another copy has another one. */
+function CopyWidth({ plugin, copy }: { readonly plugin: Plugin; readonly copy: CopyCard }) {
+  return copy.audioOut !== null && differsInWidth(plugin) ? (
     <span className="width text-soft">{widthWords(copy.audioOut)}</span>
   ) : null;
+}
+
+/** What is the matter with a copy in a slot of so many channels; null where it fits. */
+function misfitWords(copy: CopyCard | undefined, width: number): string | null {
+  return copy && misfitsWidth(copy, width)
+    ? `${widthWords(channelsThrough(copy) ?? 0)} ${texts.inASlotOf(widthWords(width))}`
+    : null;
 }
 
 interface HitNamesProps {
@@ -199,10 +190,21 @@ interface HitNamesProps {
   readonly label: string | null | undefined;
   readonly isFavourite: boolean;
   readonly whyNot: string | null;
+  /** What of its copy does not fit the slot. */
+  readonly misfit: string | null;
   readonly because: string;
 }
 
-function HitNames({ name, typed, plugin, label, isFavourite, whyNot, because }: HitNamesProps) {
+function HitNames({
+  name,
+  typed,
+  plugin,
+  label,
+  isFavourite,
+  whyNot,
+  misfit,
+  because,
+}: HitNamesProps) {
   return (
     <span className="names">
       <span className="name">
@@ -213,6 +215,7 @@ function HitNames({ name, typed, plugin, label, isFavourite, whyNot, because }: 
       </span>
       <span className="vendor">
         {ofWhat(plugin)}
+        {misfit !== null && <span className="text-brick"> · {misfit}</span>}
         {whyNot !== null ? (
           <span className="text-brick"> · {whyNot}</span>
         ) : (

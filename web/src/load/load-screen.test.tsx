@@ -599,6 +599,17 @@ describe('the slots', () => {
       session: sessionOf(track('Voice', [slot('1', narrow)])),
     });
     expect(slotNamed(/^Slot 1: Narrow, VST3 mono in a stereo slot$/)).toBeTruthy();
+    type('narrow');
+    expect(screen.getByTestId('hit').textContent).toContain('mono in a stereo slot');
+    cleanup();
+    const widener = there('Narrow', {
+      copies: [copyOf('Narrow-vst3', { audioIn: 1, audioOut: 2 })],
+    });
+    await show({
+      plugins: [...plugins, widener],
+      session: sessionOf(track('Voice', [slot('1', widener)])),
+    });
+    expect(slotNamed(/^Slot 1: Narrow, VST3 mono in a stereo slot$/)).toBeTruthy();
   });
 
   it('have the width of their track, which a key and a menu change', async () => {

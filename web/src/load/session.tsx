@@ -6,6 +6,7 @@ import { ChevronDown, LoaderCircle, Plus, Plug } from 'lucide-react';
 import { useState, type KeyboardEvent, type MouseEvent, type RefObject } from 'react';
 import type { SessionView, SlotView, TrackView } from '@clever-drawer/core/api';
 import {
+  channelsThrough,
   commonWidths,
   misfitsWidth,
   slotKindAt,
@@ -340,12 +341,13 @@ function TrackSlots({
         const shown = index === chosen ? texts.choosing : label;
         const coming = opening.find((one) => one.index === index);
         const copy = copyInSlot(slot, pluginById);
-        const isMisfit =
-          copy !== undefined && misfitsWidth(copy, widthOfSlot(track, index, pluginById));
+        const width = widthOfSlot(track, index, pluginById);
+        const isMisfit = copy !== undefined && misfitsWidth(copy, width);
+        const channels = copy && (isMisfit ? channelsThrough(copy) : copy.audioOut);
         const state = `${texts.copyOf(
           slot.asked.format,
-          copy?.audioOut ? widthWords(copy.audioOut) : '',
-        )}${isMisfit ? ` ${texts.inASlotOf(widthWords(track.width))}` : ''}${texts.slotState(
+          channels ? widthWords(channels) : '',
+        )}${isMisfit ? ` ${texts.inASlotOf(widthWords(width))}` : ''}${texts.slotState(
           slot.isBypassed,
           slot.problem ? texts.notOpen(slot.problem.message) : '',
         )}`;
@@ -358,7 +360,7 @@ function TrackSlots({
             chosen={chosen}
             name={name}
             state={state}
-            width={isMisfit ? widthWords(copy.audioOut ?? 0) : null}
+            width={isMisfit ? widthWords(channels ?? 0) : null}
             acts={acts}
             coming={coming}
             shown={shown}

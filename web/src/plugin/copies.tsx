@@ -106,16 +106,18 @@ function CopyRow({ copy, front, copies, isOld, plugin, part, isChosen, preferCop
       )}
       {plugin.copies.length > 1 && (
         <>
-          <Button
-            variant="bare"
-            size="sm"
-            aria-pressed={isChosen}
-            onClick={() => {
-              preferCopy(!isChosen);
-            }}
-          >
-            {isChosen ? texts.useTheUsualCopy : texts.useFirst}
-          </Button>{' '}
+          {(isChosen || copy.id !== front) && (
+            <Button
+              variant="bare"
+              size="sm"
+              aria-pressed={isChosen}
+              onClick={() => {
+                preferCopy(!isChosen);
+              }}
+            >
+              {isChosen ? texts.useTheUsualCopy : texts.useFirst}
+            </Button>
+          )}{' '}
           <Button
             variant="bare"
             size="sm"
