@@ -214,8 +214,8 @@ function HitNames({
         {isFavourite && <Star size={13} className="ribbon" aria-label={texts.favourite} />}
       </span>
       <span className="vendor">
+        {misfit !== null && <span className="text-brick">{misfit} · </span>}
         {ofWhat(plugin)}
-        {misfit !== null && <span className="text-brick"> · {misfit}</span>}
         {whyNot !== null ? (
           <span className="text-brick"> · {whyNot}</span>
         ) : (
