@@ -12,7 +12,8 @@ export function KeysPerLoad() {
   const { nameOf } = useArrangement();
   const [isOpen, setOpen] = useState(false);
   const { data } = useQuery(keysQuery(client));
-  if (!data || data.loads === 0) {
+  // The dialog in which all loads are forgotten stays open, to say so.
+  if (!data || (data.loads === 0 && !isOpen)) {
     return null;
   }
   const { today, longest } = data;
