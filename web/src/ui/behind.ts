@@ -12,6 +12,7 @@ import {
 } from 'react';
 import { useNotices } from './notices.tsx';
 import * as texts from './texts.ts';
+import { useTypedAhead } from './typed-ahead.ts';
 
 export interface Behind<Module> {
   /** Has it fetched once the window has nothing better to do. */
@@ -97,9 +98,19 @@ export function partOf<Module, Props extends object>(
   };
 }
 
-/** The same for a dialog: until it is there, the keys of the screen are as quiet as when it is (`isDialogOpen`). */
-export const dialogOf = <Module, Props extends object>(
+const coming = createElement('div', { className: 'modal show', 'aria-busy': true });
+
+/**
+ * The same for a dialog: until it is there, the keys of the screen are as quiet as when it is
+ * (`isDialogOpen`), and letters wait for its field (`typedAhead`).
+ */
+export function dialogOf<Module, Props extends object>(
   behind: Behind<Module>,
   pick: (module: Module) => ComponentType<Props>,
-): ComponentType<Props> =>
-  partOf(behind, pick, true, createElement('div', { className: 'modal show', 'aria-busy': true }));
+): ComponentType<Props> {
+  const Part = partOf(behind, pick, true, coming);
+  return function Dialog(props: Props): ReactNode {
+    useTypedAhead(behind.useFetched(true) === null);
+    return createElement(Part, props);
+  };
+}

@@ -5,6 +5,7 @@ import { Modal } from 'react-bootstrap';
 import { Kbd } from './kbd.tsx';
 import { ranked } from './model/ranked.ts';
 import * as texts from './texts.ts';
+import { typedAhead } from './typed-ahead.ts';
 
 export interface Choice {
   readonly id: string;
@@ -40,7 +41,7 @@ export function PickerDialog({
   staysFor,
   onClose,
 }: PickerProps) {
-  const [typed, setTyped] = useState('');
+  const [typed, setTyped] = useState(typedAhead);
   const field = useRef<HTMLInputElement>(null);
   // A menu that opened this dialog takes the focus back when it closes; the field gets it afterwards.
   useEffect(() => {
