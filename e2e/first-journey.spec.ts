@@ -30,6 +30,7 @@ test('start empty, scan lv2-examples, file by drag and by key, make a keyword fo
   await expect(page.getByRole('alert')).toContainText('There is no directory /nowhere/at/all');
   await page.getByLabel('Path of a directory with plugins').fill(examples(empty));
   await page.getByRole('button', { name: 'Add a place' }).click();
+  await expect(page.getByRole('table')).toBeVisible();
   await page.getByRole('button', { name: 'Scan', exact: true }).click();
   await expect(page.getByText(/8 arrived/)).toBeVisible();
   await expectNoAxeFindings(page);

@@ -31,6 +31,7 @@ test('copies are read, then opened by one press: names become right, copies join
   await page.goto(`${empty.address}/scan`);
   await page.getByLabel('Path of a directory with plugins').fill(place(empty));
   await page.getByRole('button', { name: 'Add a place' }).click();
+  await expect(page.getByRole('table')).toBeVisible();
   await page.getByRole('button', { name: 'Scan', exact: true }).click();
   const offer = page.getByRole('region', { name: 'Opening' });
   await expect(offer).toContainText('3 of 4 copies tell nothing but their file’s name.');
@@ -53,6 +54,7 @@ test('whether copies are opened is remembered', async ({ page, empty }) => {
   await page.goto(`${empty.address}/scan`);
   await page.getByLabel('Path of a directory with plugins').fill(place(empty));
   await page.getByRole('button', { name: 'Add a place' }).click();
+  await expect(page.getByRole('table')).toBeVisible();
   const wish = page.getByLabel('Open what reading cannot tell:');
   await wish.selectOption('always');
   await page.reload();

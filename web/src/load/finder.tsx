@@ -208,7 +208,7 @@ const Places = memo(function PlacesToLook({
     box.current?.querySelector('[aria-pressed="true"]')?.scrollIntoView({ block: 'nearest' });
   }, [folder, scope]);
   return (
-    <div className="places" role="group" aria-label={texts.whereToLook}>
+    <div className="where-to-look" role="group" aria-label={texts.whereToLook}>
       <div className="scopes">
         <Scopes
           scope={scope}

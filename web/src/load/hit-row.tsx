@@ -211,7 +211,7 @@ function HitNames({
         <Marked text={name} typed={typed} />
         {name !== plugin.name && <span className="original">{plugin.name}</span>}
         {label && <span className="label small">{label}</span>}
-        {isFavourite && <Star size={13} className="ribbon" aria-label={texts.favourite} />}
+        {isFavourite && <Star size={13} className="hit-star" aria-label={texts.favourite} />}
       </span>
       <span className="vendor">
         {misfit !== null && <span className="text-brick">{misfit} · </span>}

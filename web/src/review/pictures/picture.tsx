@@ -74,7 +74,7 @@ export function Picture({ title, says, figures, height, empty, children, tools }
 
 function FiguresTable({ title, figures }: { readonly title: string; readonly figures: Figures }) {
   return (
-    <div className="figures" tabIndex={0} role="region" aria-label={texts.figures(title)}>
+    <div className="figure-table" tabIndex={0} role="region" aria-label={texts.figures(title)}>
       <table>
         <caption className="visually-hidden">{title}</caption>
         <thead>
