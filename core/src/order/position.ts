@@ -1,8 +1,9 @@
-import { compareTexts } from '../text/compare.ts';
 /**
  * Places in an order as text keys, so that one thing can go between two others without touching them.
  * Keys are fractions in base 62 compared character by character (UTF-16 order, also PostgreSQL's "C" order).
  */
+import { compareTexts } from '../text/compare.ts';
+
 const digits = '0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz';
 const middle = Math.floor(digits.length / 2);
 

@@ -12,6 +12,12 @@ describe('a slot label', () => {
       slotLabelFor('EQ'),
     ]).toEqual(['Kelp', 'Slackwater', 'Low Sea', 'Strip', 'EQ']);
     expect(slotLabelFor('Harbourmasters')).toBe('Harbourm…');
+    // A first word of four letters is one, of three is not; ten letters fit, eleven do not.
+    expect([slotLabelFor('Kelp Wall'), slotLabelFor('Sea Wall')]).toEqual(['Kelp', 'Sea Wall']);
+    expect([slotLabelFor('Kittiwakes'), slotLabelFor('Kittiwakery')]).toEqual([
+      'Kittiwakes',
+      'Kittiwak…',
+    ]);
   });
   it('tells the plugin from its neighbours', () => {
     expect([
@@ -20,6 +26,12 @@ describe('a slot label', () => {
       slotLabelFor('Harbourmaster II', ['Harbourmaster']),
     ]).toEqual(['Marl Plate', 'Delay', 'Harbo… II']);
     expect(slotLabelFor('Kelp', ['Kelp'])).toBe('Kelp');
+    // A word in the middle tells as well, from four letters on; a mark has fewer.
+    expect([
+      slotLabelFor('Marl Long Hall', ['Marl Long', 'Marl']),
+      slotLabelFor('Marlstone Hut Hall', ['Marlstone Hut']),
+      slotLabelFor('Harbourmaster Five', ['Harbourmaster']),
+    ]).toEqual(['Hall', 'Hall', 'Five']);
   });
   it('never is empty or longer than a slot', () => {
     fc.assert(
