@@ -4,6 +4,7 @@ import { asId, type PluginId } from '../id.ts';
 import { chainPlugin } from '../arrangement/chain-plugin.ts';
 import { orderOf, type Order } from '../order/records.ts';
 import { perform } from './perform.ts';
+import { did } from './performing.test-data.ts';
 import type { Act, ActOf } from './act.ts';
 
 const ids: readonly PluginId[] = ['a', 'b'].map((id) => asId(id));
@@ -19,13 +20,7 @@ const add: ActOf<'add-chain'> = {
   kind: 'effect',
   plugins: ids,
 };
-const after = (order: Order, act: Act): Order => {
-  const done = perform(order, act, names);
-  if (!done.ok) {
-    throw new Error(JSON.stringify(done.problems));
-  }
-  return applyChange(order, done.value.change);
-};
+const after = (order: Order, act: Act): Order => did(order, act, names).order;
 
 describe('a chain', () => {
   it('is kept under a name, and goes with its places and names; undo brings all back', () => {

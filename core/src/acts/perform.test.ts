@@ -7,23 +7,15 @@ import { createArranger } from '../arrangement/arrangement.ts';
 import { because } from '../arrangement/because.ts';
 import { allFolders, foldersBelow, orderOf, placementsIn, type Order } from '../order/records.ts';
 import { perform } from './perform.ts';
+import { did, refusalOf } from './performing.test-data.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 
 const cabinet = asId<CabinetId>('c');
 const plugins = ['p1', 'p2', 'p3', 'p4'];
 const nameOf = (id: string): string | undefined =>
   plugins.includes(id) ? id.toUpperCase() : undefined;
-const doAct = (order: Order, act: Act): Order => {
-  const result = perform(order, act, nameOf);
-  if (!result.ok) {
-    throw new Error(JSON.stringify(result.problems));
-  }
-  return applyChange(order, result.value.change);
-};
-const codeOf = (order: Order, act: Act): string | undefined => {
-  const result = perform(order, act, nameOf);
-  return result.ok ? undefined : result.problems[0]?.code;
-};
+const doAct = (order: Order, act: Act): Order => did(order, act, nameOf).order;
+const codeOf = (order: Order, act: Act): string => refusalOf(order, act, nameOf).code;
 const start = doAct(orderOf([]), {
   act: 'add-cabinet',
   id: cabinet,
