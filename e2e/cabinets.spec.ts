@@ -15,21 +15,17 @@ test('a cabinet is planned by type, shown before it is made, and undone', async 
   );
   await page.getByRole('button', { name: 'New cabinet' }).click();
   const dialog = page.getByRole('dialog');
-  await expect(dialog.getByText(/Makes \d+ folders, filled by their rules/)).toBeVisible();
+  await expect(dialog.getByText(/Creates \d+ folders, filled by their rules/)).toBeVisible();
   await dialog.getByLabel(/^A snapshot/).check();
-  await expect(dialog.getByText(/Makes \d+ folders with \d+ places in them/)).toBeVisible();
-  await dialog.getByLabel(/^It follows/).check();
-  await expect(dialog.getByRole('region', { name: 'What it would make' })).toContainText(
-    'Dynamics',
-  );
+  await expect(dialog.getByText(/Creates \d+ folders with \d+ places in them/)).toBeVisible();
+  await dialog.getByLabel(/^It updates/).check();
+  await expect(dialog.getByRole('region', { name: 'Preview' })).toContainText('Dynamics');
   await expectNoAxeFindings(page);
   await dialog.getByLabel(/^By vendor/).check();
-  await expect(dialog.getByRole('region', { name: 'What it would make' })).toContainText(
-    'Other vendors',
-  );
+  await expect(dialog.getByRole('region', { name: 'Preview' })).toContainText('Other vendors');
   await dialog.getByLabel(/^By type/).check();
   await dialog.getByLabel('buses').check();
-  await dialog.getByRole('button', { name: 'Make the cabinet' }).click();
+  await dialog.getByRole('button', { name: 'Create the cabinet' }).click();
   await expect(page.getByRole('tab', { name: 'By type' })).toHaveAttribute('aria-selected', 'true');
   await expect(front(page, 'Reverb')).toBeVisible();
   await saved(page);
@@ -41,7 +37,7 @@ test('a cabinet is planned by type, shown before it is made, and undone', async 
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('tab', { name: 'By type' })).toHaveCount(0);
   await page.keyboard.press('Control+h');
-  await expect(page.getByRole('dialog')).toContainText('Make the cabinet By type');
+  await expect(page.getByRole('dialog')).toContainText('Create the cabinet By type');
   await expectNoAxeFindings(page);
   await page.getByRole('button', { name: 'Redo', exact: true }).click();
   await page.keyboard.press('Escape');
@@ -64,7 +60,7 @@ test('folders are sorted in one act and put back in the own order; they are pinn
   await page.getByRole('button', { name: 'Actions for Squeeze' }).click();
   await expectNoAxeFindings(page);
   await page
-    .getByRole('group', { name: 'Sorted by' })
+    .getByRole('group', { name: 'Sort by' })
     .getByRole('button', { name: 'vendor' })
     .click();
   await expect(page.getByText('sorted by vendor')).toBeVisible();
@@ -117,13 +113,13 @@ test('a plugin is moved from folder to folder, or filed in both with Ctrl, and u
 
 test('any fact narrows the list, says so, and back goes a step back', async ({ page, demo }) => {
   await page.goto(`${demo.address}/file`);
-  await page.getByRole('button', { name: 'More that narrows the list' }).click();
+  await page.getByRole('button', { name: 'More filters' }).click();
   await expectNoAxeFindings(page);
   await page.getByRole('button', { name: 'never loaded' }).click();
   await expect(page).toHaveURL(/loaded=never/);
   await expect(page.locator('.sentence .word.set')).toHaveText(['never loaded']);
   const never = Number((await shown(page).getByRole('strong').textContent()) ?? '');
-  await page.getByRole('button', { name: 'More that narrows the list' }).click();
+  await page.getByRole('button', { name: 'More filters' }).click();
   await page.getByRole('button', { name: '32 bit only' }).click();
   await expect
     .poll(async () => Number((await shown(page).getByRole('strong').textContent()) ?? ''))
@@ -131,7 +127,7 @@ test('any fact narrows the list, says so, and back goes a step back', async ({ p
   await expect(page).toHaveURL(/bits=32/);
   await page.goBack();
   await expect(page.locator('.sentence .word.set')).toHaveText(['never loaded']);
-  // All that match go into the tray at once.
+  // All that match go to the tray at once.
   await page.getByRole('listbox', { name: 'Plugins' }).focus();
   await page.keyboard.press('Control+a');
   await expect(page.getByTestId('tray-count')).toHaveText(String(never));
@@ -146,18 +142,18 @@ test('likely folders are suggested with reasons, and the clear ones filed in one
   await page.keyboard.press('g');
   const dialog = page.getByRole('dialog');
   const heading = dialog.getByRole('heading');
-  await expect(heading).toHaveText(/\d+ in no folder, \d+ with a likely one/);
+  await expect(heading).toHaveText(/\d+ unfiled, \d+ with a suggestion/);
   const unfiled = Number(/\d+/.exec((await heading.textContent()) ?? '')?.[0]);
   await expect(dialog.getByText(/there are/).first()).toBeVisible();
   await expectNoAxeFindings(page);
   const clear = Number(
-    /\d+/.exec((await dialog.getByRole('button', { name: /clear ones/ }).textContent()) ?? '')?.[0],
+    /\d+/.exec((await dialog.getByRole('button', { name: /sure match/ }).textContent()) ?? '')?.[0],
   );
-  await dialog.getByRole('button', { name: /clear ones/ }).click();
-  await expect(heading).toContainText(`${unfiled - clear} in no folder`);
+  await dialog.getByRole('button', { name: /sure match/ }).click();
+  await expect(heading).toContainText(`${unfiled - clear} unfiled`);
   await page.keyboard.press('Escape');
   await saved(page);
   await page.keyboard.press('Control+z');
   await page.keyboard.press('g');
-  await expect(heading).toContainText(`${unfiled} in no folder`);
+  await expect(heading).toContainText(`${unfiled} unfiled`);
 });

@@ -77,7 +77,7 @@ test('the complaints about searching, filing and duplicates do not hold here', a
   const total = Number(/All (\d+) plugins/.exec((await shown(page).textContent()) ?? '')?.[1]);
 
   await test.step('letters left in the field are said beside the count, and one press clears them', async () => {
-    await page.getByLabel('with the letters').fill('plate');
+    await page.getByLabel('Search').fill('plate');
     await expect(shown(page)).toContainText(`of ${total} plugins`);
     await page.getByRole('button', { name: 'show all' }).click();
     await expect(shown(page)).toContainText(`All ${total} plugins`);
@@ -105,7 +105,7 @@ test('the complaints about searching, filing and duplicates do not hold here', a
     await page.mouse.move(from.x + 60, from.y + 200, { steps: 5 });
     await page.mouse.up();
     await expect(page.getByTestId('notice').last()).toContainText(
-      'Dropped beside the folders: nothing was filed',
+      'Nothing was filed: you dropped beside the folders',
     );
     await page.getByRole('button', { name: 'Close', exact: true }).click();
   });
@@ -141,7 +141,7 @@ test('the complaints about searching, filing and duplicates do not hold here', a
     await expect(shown(page)).toContainText('of');
     await front(page, 'Squeeze').click();
     await expect(page).toHaveURL(/open=/);
-    await expect(page.getByRole('listitem', { name: 'Squeeze, opened' })).toBeVisible();
+    await expect(page.getByRole('listitem', { name: 'Squeeze, open' })).toBeVisible();
     await page.keyboard.press('Escape');
     await expect(shown(page)).toContainText(`All ${total} plugins`);
   });

@@ -54,7 +54,7 @@ export async function scanAndOpen(
   const directory = copyPlugins(host);
   await page.getByLabel('Path of a directory with plugins').fill(directory);
   await page.getByRole('button', { name: 'Add a place' }).click();
-  await expect(page.getByText(directory)).toBeVisible();
+  await expect(page.getByText(directory, { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Scan', exact: true }).click();
   const open = page.getByRole('region', { name: 'Opening' }).getByRole('button', { name: /^Open/ });
   await open.click({ timeout: 60_000 });

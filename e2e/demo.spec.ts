@@ -79,7 +79,7 @@ test('what narrows the list is always said, stands in the address, and one key c
   await expect(shown(page)).toContainText(`of ${total} plugins`);
   await expect(page).toHaveURL(/kind=instrument.*q=piano/);
   await page.reload();
-  await expect(page.getByLabel('with the letters')).toHaveValue('piano');
+  await expect(page.getByLabel('Search')).toHaveValue('piano');
   await page.locator('body').click({ position: { x: 900, y: 780 } });
   await page.keyboard.press('Escape');
   await expect(shown(page)).toContainText(`All ${total} plugins`);
@@ -99,7 +99,7 @@ test('a nickname leads to the plugin everywhere, and the original still does', a
   await saved(page);
   await page.goto(`${demo.address}/file?q=zither`);
   await expect(page.getByTestId('plugin')).toHaveCount(1);
-  await page.getByLabel('with the letters').fill(original);
+  await page.getByLabel('Search').fill(original);
   await expect(page.getByTestId('plugin').first()).toContainText('Zither of doom');
 });
 
@@ -108,7 +108,7 @@ test('a plugin that is loaded ranks higher for the same letters the next time', 
   demo,
 }) => {
   await page.goto(`${demo.address}/load`);
-  const field = page.getByLabel('Letters of the plugin to load');
+  const field = page.getByLabel('Search plugins');
   const names = page.getByTestId('hit').locator('.name');
   await field.fill('pl');
   await expect(names).toHaveCount(12);
@@ -157,7 +157,7 @@ test('failed copies are listed with their reasons, and a scan of an unchanged st
   await page.getByRole('button', { name: 'Scan again' }).click();
   await expect(page.getByText(/Nothing new|unchanged/).first()).toBeVisible();
   // While the scan runs, taking back is refused with the reason; a slow machine takes it back late.
-  const takeBack = page.getByRole('button', { name: 'Take back' });
+  const takeBack = page.getByRole('button', { name: 'Restore' });
   await expect(async () => {
     if (await takeBack.isVisible()) {
       await takeBack.click({ timeout: 1_000 });
@@ -174,12 +174,12 @@ test('each computer has its own catalog, places and order', async ({ page, demo 
   await expectNoAxeFindings(page);
   await page.getByRole('button', { name: 'Touring rack' }).click();
   await expect(page.getByText(/^All (1|2|3)\d\d plugins/)).toBeVisible();
-  await expect(page.getByText('This cabinet has only its favourites')).toBeVisible();
+  await expect(page.getByText('Only Favourites so far')).toBeVisible();
   await page.getByRole('link', { name: 'Scan' }).click();
   await expect(page.getByText('usr/lib/ladspa')).toBeVisible();
   const place = page.getByRole('checkbox', { name: /usr\/lib\/clap/ });
   await place.click();
-  await expect(page.getByText('switched off, not looked through')).toBeVisible();
+  await expect(page.getByText('off')).toBeVisible();
   await page.reload();
   await expect(place).not.toBeChecked();
 });
@@ -195,7 +195,7 @@ test('what happened on a computer while this window showed another is there when
   };
   await page.goto(`${demo.address}/file`);
   await show('Touring rack');
-  await expect(page.getByText('This cabinet has only its favourites')).toBeVisible();
+  await expect(page.getByText('Only Favourites so far')).toBeVisible();
   const other = await context.newPage();
   await other.addInitScript(() => {
     localStorage.removeItem('clever-drawer.computer');

@@ -39,7 +39,7 @@ test('start empty, scan lv2-examples, file by drag and by key, make a keyword fo
   await expect(page.getByText('All 7 plugins')).toBeVisible();
   await page.getByRole('button', { name: /New folder/ }).click();
   await page.getByPlaceholder('Name').fill('Meters');
-  await page.getByRole('button', { name: 'Make the folder' }).click();
+  await page.getByRole('button', { name: 'Create the folder' }).click();
   await expect(front(page, 'Meters')).toBeVisible();
 
   await dragTo(page, row(page, 'Example Scope'), front(page, 'Meters'));
@@ -49,7 +49,7 @@ test('start empty, scan lv2-examples, file by drag and by key, make a keyword fo
 
   await row(page, 'Exampler').click();
   await page.keyboard.press('f');
-  await page.getByPlaceholder("Letters of the folder's name").fill('me');
+  await page.getByPlaceholder('Folder name').fill('me');
   await page.keyboard.press('Enter');
   await expect(front(page, 'Meters')).toHaveAccessibleName(/2 plugins/);
 
@@ -57,14 +57,14 @@ test('start empty, scan lv2-examples, file by drag and by key, make a keyword fo
   await page.getByLabel('Smart folder').check();
   await page.getByPlaceholder('Name').fill('Notes');
   await page.getByPlaceholder('delay, echo, slap').fill('midi, fifths, metro');
-  await expect(page.getByText(/Takes in 3/)).toBeVisible();
-  await page.getByRole('button', { name: 'Make the smart folder' }).click();
+  await expect(page.getByText(/Matches 3/)).toBeVisible();
+  await page.getByRole('button', { name: 'Create the smart folder' }).click();
   await expect(front(page, 'Notes')).toHaveAccessibleName(/smart folder, 3 plugins/);
 
   await dragTo(page, row(page, 'Simple Amplifier'), front(page, 'Notes'));
   await expect(page.getByTestId('in-the-air')).toContainText('fills itself');
   await page.mouse.up();
-  await expect(page.getByRole('dialog')).toContainText('Notes fills itself by its rule');
+  await expect(page.getByRole('dialog')).toContainText('Notes fills itself by a rule');
   await page.getByRole('button', { name: 'Cancel' }).click();
 
   await row(page, 'Simple Amplifier').click();
@@ -73,7 +73,7 @@ test('start empty, scan lv2-examples, file by drag and by key, make a keyword fo
   await expectNoAxeFindings(page);
 
   await page.keyboard.press('Alt+4');
-  await page.getByLabel('Letters of the plugin to load').fill('scope');
+  await page.getByLabel('Search plugins').fill('scope');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: /Slot 1: Example Scope/ })).toBeVisible();
   await expectNoAxeFindings(page);
@@ -169,7 +169,7 @@ test('every act of the journey by keyboard alone', async ({ page, empty }) => {
   await expect(page.getByTestId('placed')).toHaveCount(2);
 
   await page.keyboard.press('Alt+4');
-  await expect(page.getByLabel('Letters of the plugin to load')).toBeFocused();
+  await expect(page.getByLabel('Search plugins')).toBeFocused();
   await page.keyboard.press('Escape');
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Enter');

@@ -37,7 +37,13 @@ test('folders are dragged before, behind and inside one another, to three levels
   await expect(front(page, 'Width')).toBeVisible();
   const before = await fronts(page);
   const at = (list: string[], name: string): number => list.indexOf(name);
-  await dragOnto(page, front(page, 'Meters'), front(page, 'Wear'), 0.1, /^Put Meters before Wear$/);
+  await dragOnto(
+    page,
+    front(page, 'Meters'),
+    front(page, 'Wear'),
+    0.1,
+    /^Move Meters before Wear$/,
+  );
   await expect
     .poll(async () => {
       const list = await fronts(page);
@@ -49,7 +55,7 @@ test('folders are dragged before, behind and inside one another, to three levels
     front(page, 'Meters'),
     front(page, 'Wobble'),
     0.9,
-    /^Put Meters behind Wobble$/,
+    /^Move Meters after Wobble$/,
   );
   await expect
     .poll(async () => {
@@ -62,19 +68,19 @@ test('folders are dragged before, behind and inside one another, to three levels
     front(page, 'Width'),
     front(page, 'Wobble'),
     0.5,
-    /^Put Width inside Wobble$/,
+    /^Move Width into Wobble$/,
   );
   await page.getByRole('button', { name: 'Close Wobble' }).click();
-  await dragOnto(page, front(page, 'Wobble'), front(page, 'Tone'), 0.5, /^Put Wobble inside Tone$/);
-  const tone = page.getByRole('listitem', { name: 'Tone, opened' });
+  await dragOnto(page, front(page, 'Wobble'), front(page, 'Tone'), 0.5, /^Move Wobble into Tone$/);
+  const tone = page.getByRole('listitem', { name: 'Tone, open' });
   await tone.getByRole('button', { name: /^Wobble, folder/ }).click();
-  const wobble = tone.getByRole('listitem', { name: 'Wobble, opened' });
+  const wobble = tone.getByRole('listitem', { name: 'Wobble, open' });
   await wobble.getByRole('button', { name: /^Width, folder/ }).click();
-  await expect(wobble.getByRole('listitem', { name: 'Width, opened' })).toBeVisible();
+  await expect(wobble.getByRole('listitem', { name: 'Width, open' })).toBeVisible();
   await expect(page).toHaveURL(/open=/);
   await expectNoAxeFindings(page);
   await page.reload();
-  await expect(wobble.getByRole('listitem', { name: 'Width, opened' })).toBeVisible();
+  await expect(wobble.getByRole('listitem', { name: 'Width, open' })).toBeVisible();
   // Closing the innermost leaves what it stands in open.
   await wobble.getByRole('button', { name: 'Close Width' }).click();
   await expect(wobble).toBeVisible();
@@ -90,16 +96,16 @@ test('a divider stands inside a folder, and folders sort by name between divider
 }) => {
   await page.goto(`${demo.address}/file`);
   await front(page, 'Voices').click();
-  const voices = page.getByRole('listitem', { name: 'Voices, opened' });
+  const voices = page.getByRole('listitem', { name: 'Voices, open' });
   await voices.getByRole('button', { name: 'New subfolder' }).click();
   await page.getByLabel('Divider').check();
   await page.getByPlaceholder('Name').fill('Guests');
-  await page.getByRole('button', { name: 'Make the divider' }).click();
+  await page.getByRole('button', { name: 'Create the divider' }).click();
   await expect(voices.locator('.divider-name')).toHaveText('Guests');
   await voices.getByRole('button', { name: 'Close Voices' }).click();
   const own = await fronts(page);
   await page.getByRole('button', { name: 'Actions for the cabinet Everyday' }).click();
-  await page.getByRole('button', { name: 'Folders by name, between the dividers' }).click();
+  await page.getByRole('button', { name: 'Folders by name, between dividers' }).click();
   await expect.poll(() => fronts(page)).not.toEqual(own);
   const sorted = await fronts(page);
   const jobs = sorted.slice(4, 8);
@@ -135,7 +141,7 @@ test('plugins are gathered over three searches, the tray survives a reload, and 
   await page.getByRole('listbox', { name: 'Plugins' }).focus();
   await page.keyboard.press('Shift+F');
   await page.keyboard.type('Night boat');
-  await expect(page.getByText('Make the folder')).toBeVisible();
+  await expect(page.getByText('Create the folder')).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(front(page, 'Night boat')).toHaveAccessibleName(/6 plugins/);
   await saved(page);
@@ -166,7 +172,7 @@ test('a key pressed just when the letters reach the address is not lost', async 
   await page.keyboard.type('plate');
   await expect(page.locator('body')).toHaveAttribute('data-pressed', 'yes');
   await expect(page).not.toHaveURL(/q=/);
-  await expect(page.getByLabel('with the letters')).toHaveValue('');
+  await expect(page.getByLabel('Search')).toHaveValue('');
 });
 
 test('in an opened folder the keys of the list work, and M moves a plugin to another folder', async ({
@@ -204,11 +210,11 @@ test('a folder is shown in another cabinet too and stays one; favourites are sha
   await page.goto(`${demo.address}/file`);
   await page.getByRole('button', { name: 'New cabinet' }).click();
   await page.getByLabel(/^By job/).check();
-  await page.getByRole('button', { name: 'Make the cabinet' }).click();
+  await page.getByRole('button', { name: 'Create the cabinet' }).click();
   await expect(front(page, 'Clean up')).toBeVisible();
   await page.getByRole('tab', { name: 'Everyday' }).click();
   const held = await count(page, 'Squeeze');
-  await menu(page, 'Squeeze', 'Show in another cabinet too …');
+  await menu(page, 'Squeeze', 'Also show in another cabinet …');
   await page.keyboard.type('by job');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Actions for the cabinet Everyday' }).click();
@@ -222,7 +228,7 @@ test('a folder is shown in another cabinet too and stays one; favourites are sha
   await page.keyboard.type('squ');
   await page.keyboard.press('Enter');
   await expect.poll(() => count(page, 'Squeeze')).toBe(held + 1);
-  await menu(page, 'Squeeze', /No longer show it here/);
+  await menu(page, 'Squeeze', /Stop showing it here/);
   await expect(front(page, 'Squeeze')).toHaveCount(0);
   await page.getByRole('tab', { name: 'Everyday' }).click();
   await expect(front(page, 'Squeeze')).toHaveAccessibleName(new RegExp(`${held + 1} plugins`));

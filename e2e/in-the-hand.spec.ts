@@ -13,7 +13,7 @@ import {
 } from './studio.ts';
 
 const list = (page: Page) => page.getByRole('listbox', { name: 'Plugins' });
-const letters = (page: Page) => page.getByLabel('Letters of the plugin to load');
+const letters = (page: Page) => page.getByLabel('Search plugins');
 const tray = (page: Page) => page.getByTestId('tray-count');
 const notice = (page: Page) => page.getByTestId('notice').last();
 
@@ -46,7 +46,7 @@ test('undo in a field takes back typing; a change of another screen is named bef
   await page.keyboard.press('Alt+5');
   await expect(page.getByRole('heading', { level: 1 }).first()).toBeAttached();
   await page.keyboard.press('Control+z');
-  await expect(notice(page)).toContainText(`Last done in File: ${done}`);
+  await expect(notice(page)).toContainText(`The last change was in File: ${done}`);
   await page.keyboard.press('Control+z');
   await expect(notice(page)).toContainText('Undone');
 });
@@ -71,7 +71,7 @@ test('keys of the list mean the lit row; the tray has its own, is empty after fi
   await page.keyboard.press('Shift+F');
   await expect(dialog).toContainText('File 3 plugins in …');
   await page.keyboard.type('Tin roof');
-  await expect(page.getByText('Make the folder')).toBeVisible();
+  await expect(page.getByText('Create the folder')).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(front(page, 'Tin roof')).toHaveAccessibleName(/3 plugins/);
   await expect(tray(page)).toHaveCount(0);
@@ -90,7 +90,7 @@ test('what is typed is kept: notes on leaving and over a reload, an unfinished r
   await page.keyboard.press('i');
   const notes = page.getByLabel('Notes');
   await notes.fill('good on gulls');
-  await expect(page.getByTestId('saved')).toHaveText('draft kept');
+  await expect(page.getByTestId('saved')).toHaveText('unsaved draft');
   await page.reload();
   await expect(notes).toHaveValue('good on gulls');
   await notes.focus();
@@ -107,9 +107,9 @@ test('what is typed is kept: notes on leaving and over a reload, an unfinished r
   await expect(list(page)).toBeVisible();
   await page.goto(`${demo.address}/rule/new`);
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Tin roof');
-  await expect(page.getByText('This goes on from what you had not saved.')).toBeVisible();
+  await expect(page.getByText('Unsaved draft restored.')).toBeVisible();
   await expectNoAxeFindings(page);
-  await page.getByRole('button', { name: 'Start anew' }).click();
+  await page.getByRole('button', { name: 'Start over' }).click();
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('');
   await saved(page);
 });
@@ -287,11 +287,11 @@ test('the menu of a folder opens by the context key, is walked with arrows, and 
 
   // With a folder open, a new one is made in it.
   await page.keyboard.press('Enter');
-  await expect(page.getByLabel('Squeeze, opened')).toBeVisible();
+  await expect(page.getByLabel('Squeeze, open')).toBeVisible();
   await page.keyboard.press('Shift+N');
   await page.getByPlaceholder('Name').fill('Tin roof');
   await page.keyboard.press('Enter');
-  await expect(front(page.getByLabel('Squeeze, opened'), 'Tin roof')).toBeVisible();
+  await expect(front(page.getByLabel('Squeeze, open'), 'Tin roof')).toBeVisible();
 });
 
 test('every act and thing is found by letters, tags are renamed everywhere, and keys go by place', async ({
@@ -396,7 +396,7 @@ test('a slot that was emptied and a place that was removed come back by Ctrl+Z',
   await expect(first).not.toHaveAttribute('aria-label', stood);
 
   await page.goto(`${demo.address}/scan`);
-  const places = page.getByRole('button', { name: /^Stop looking through/ });
+  const places = page.getByRole('button', { name: /^Remove the place/ });
   await expect(places.nth(3)).toBeVisible();
   const before = await places.count();
   await places.last().click();
@@ -420,12 +420,12 @@ test('that many are on trial is said with its last day, and what has ended is no
   await page.keyboard.press('Space');
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Space');
-  await page.getByRole('button', { name: 'Say of all 2 …' }).click();
-  await page.getByRole('button', { name: /^Licence, and hiding/ }).click();
+  await page.getByRole('button', { name: 'Edit all 2 …' }).click();
+  await page.getByRole('button', { name: /^Licence and hiding/ }).click();
   await page.getByRole('button', { name: 'They are on trial …' }).click();
   await page.getByLabel('Last day').fill('2026-01-31');
   await expectNoAxeFindings(page);
-  await page.getByRole('button', { name: 'Say so' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
   await expect(notice(page)).toContainText('until 2026-01-31');
   await saved(page);
   const name = (await rows.first().locator('.cut').textContent()) ?? '';
@@ -543,7 +543,7 @@ test('what could not be fetched while the program was away is told, and the scre
   const parts = /assets\/forms-/;
   await page.route(parts, (route) => route.abort('connectionrefused'));
   await page.goto(`${demo.address}/file`);
-  await expect(page.getByTestId('notice')).toContainText('Load the page again');
+  await expect(page.getByTestId('notice')).toContainText('Reload it');
   await expect(page.getByTestId('plugin').first()).toBeVisible();
   await expect(page.getByRole('alert')).toHaveCount(0);
   await page.unroute(parts);

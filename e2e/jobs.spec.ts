@@ -2,7 +2,7 @@
 import type { Page } from '@playwright/test';
 import { expect, front, saved, test } from './studio.ts';
 
-const field = (page: Page) => page.getByLabel('Letters of the plugin to load');
+const field = (page: Page) => page.getByLabel('Search plugins');
 const firstHit = (page: Page) => page.getByTestId('hit').first();
 const notice = (page: Page) => page.getByTestId('notice').last();
 
@@ -136,7 +136,7 @@ test('two cabinets that are made for two sorts of slot both open there by themse
     const dialog = page.getByRole('dialog');
     await dialog.getByLabel('Name', { exact: true }).fill(name);
     await dialog.getByLabel(slot, { exact: false }).last().check();
-    await dialog.getByRole('button', { name: 'Make the cabinet' }).click();
+    await dialog.getByRole('button', { name: 'Create the cabinet' }).click();
     await expect(page.getByRole('tab', { name })).toBeVisible();
     await expect(front(page, 'Reverb')).toBeVisible();
   }

@@ -50,26 +50,26 @@ test('this point is marked by a name, renamed, and forgotten', async ({ page, de
   await page.getByLabel('Name of the point').fill('Tidy');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: /^Tidy/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Forget this point' }).click();
+  await page.getByRole('button', { name: 'Delete this point' }).click();
   await expect(page.getByRole('button', { name: /^Tidy/ })).toHaveCount(0);
 });
 
-test('an order is taken over from another computer, with a report and one undo', async ({
+test('an order is now taken from another computer, with a report and one undo', async ({
   page,
   demo,
 }) => {
   await page.goto(`${demo.address}/keep?tab=carry`);
   await page.getByRole('button', { name: /^Computer:/ }).click();
   await page.getByRole('button', { name: /^Loft Room/ }).click();
-  await page.getByLabel('The computer whose order is taken').selectOption({ index: 1 });
-  await expect(page.getByText(/plugins of that order, looked for/)).toBeVisible();
+  await page.getByLabel('Computer to import from').selectOption({ index: 1 });
+  await expect(page.getByText(/plugins of that order, matched with/)).toBeVisible();
   for (const how of ['the same', 'likely', 'missing']) {
     await expect(page.getByText(new RegExp(`^\\d+ ${how}$`))).toBeVisible();
   }
   await page.getByText(/\d+ missing: their places wait/).click();
   await expect(page.getByText(/keeps its place.* until it is installed/).first()).toBeVisible();
   await expectNoAxeFindings(page);
-  await page.getByRole('button', { name: 'Take it over, as one change' }).click();
+  await page.getByRole('button', { name: 'Import as one change' }).click();
   await expect(page.getByTestId('notice').last()).toContainText('Read the order of Quay Room');
   await page.keyboard.press('Alt+3');
   await expect(front(page, 'Wobble')).toBeVisible();
@@ -85,7 +85,7 @@ test('the order is written to a file, and read back after all was changed', asyn
 }, info) => {
   await page.goto(`${demo.address}/keep?tab=files`);
   const downloading = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'Write the document' }).click();
+  await page.getByRole('link', { name: 'Export the document' }).click();
   const path = join(info.outputDir, 'order.json');
   await (await downloading).saveAs(path);
   const text = readFileSync(path, 'utf8');
@@ -93,7 +93,7 @@ test('the order is written to a file, and read back after all was changed', asyn
   expect(text).not.toContain('"loads"');
   await page.getByRole('checkbox', { name: /^With loads and habits/ }).check();
   const withLoads = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'Write the document' }).click();
+  await page.getByRole('link', { name: 'Export the document' }).click();
   const whole = join(info.outputDir, 'whole.json');
   await (await withLoads).saveAs(whole);
   expect(readFileSync(whole, 'utf8')).toMatch(/"loads": \[/);
@@ -102,7 +102,7 @@ test('the order is written to a file, and read back after all was changed', asyn
   await expect(page.getByText('Nothing would change: both are the same.')).toBeVisible();
   await page.getByRole('radio', { name: /^That order wins/ }).check();
   await expect(page.getByText('Wobble is called Sway')).toBeVisible();
-  await page.getByRole('button', { name: 'Take it over, as one change' }).click();
+  await page.getByRole('button', { name: 'Import as one change' }).click();
   await page.keyboard.press('Alt+3');
   await expect(front(page, 'Sway')).toBeVisible();
   // A file that is cut says so, and changes nothing.
@@ -120,12 +120,12 @@ test('a cabinet is written out as directories and follows the order; a backup is
   const shelf = join(info.outputDir, 'shelf');
   await page.goto(`${demo.address}/keep?tab=shelf`);
   await page.getByLabel(/^Directory/).fill(shelf);
-  await page.getByRole('button', { name: 'Say what it would do' }).press('Enter');
-  await expect(page.getByText(/It would make or change \d+ entries/)).toBeVisible();
+  await page.getByRole('button', { name: 'Preview' }).press('Enter');
+  await expect(page.getByText(/It would create or change \d+ entries/)).toBeVisible();
   expect(existsSync(shelf)).toBe(false);
   await expectNoAxeFindings(page);
-  await page.getByRole('button', { name: 'Write it, and keep it in step' }).press('Enter');
-  await expect(page.getByText(/is in step: \d+ entries/)).toBeVisible();
+  await page.getByRole('button', { name: 'Write it and keep it up to date' }).press('Enter');
+  await expect(page.getByText(/is up to date: \d+ entries/)).toBeVisible();
   const directories = (): string[] => readdirSync(shelf).sort();
   const wobble = directories().find((name) => name.endsWith('Wobble')) ?? '';
   expect(readdirSync(join(shelf, wobble)).length).toBeGreaterThan(5);
@@ -166,7 +166,7 @@ test('the list is edited as a table, and an outline becomes a cabinet', async ({
   writeFileSync(path, `id,nickname,tags\r\n${id},Table gull,from a table\r\n`);
   await page.getByLabel('Document of an order').setInputFiles(path);
   await expect(page.getByText(/nickname Table gull, tags/)).toBeVisible();
-  await page.getByRole('button', { name: 'Take it over, as one change' }).click();
+  await page.getByRole('button', { name: 'Import as one change' }).click();
   await expect(page.getByTestId('notice').last()).toContainText('Read a table');
   await page.goto(`${demo.address}/file?q=table gull`);
   await expect(page.getByTestId('plugin')).toHaveCount(1);
@@ -174,7 +174,7 @@ test('the list is edited as a table, and an outline becomes a cabinet', async ({
 
   // The list as it is narrowed goes out from File.
   const narrowed = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'as a table' }).click();
+  await page.getByRole('button', { name: 'Export as CSV' }).click();
   await (await narrowed).saveAs(path);
   expect(readFileSync(path, 'utf8').trim().split('\r\n')).toHaveLength(2);
 
@@ -191,7 +191,7 @@ test('the list is edited as a table, and an outline becomes a cabinet', async ({
   await expect(
     page.getByText('The cabinet Quiet days with 2 folders and 1 plugin filed'),
   ).toBeVisible();
-  await page.getByRole('button', { name: 'Take it over, as one change' }).click();
+  await page.getByRole('button', { name: 'Import as one change' }).click();
   await page.keyboard.press('Alt+3');
   await page.getByRole('tab', { name: /Quiet days/ }).click();
   await expect(front(page, 'Gulls')).toBeVisible();

@@ -10,7 +10,7 @@ import type { CatalogView, ComputerView, KeysView, SessionView } from '@clever-d
 import { misbehaviours, type Usage } from '@clever-drawer/core/loading';
 import { describe as wordsOf } from '@clever-drawer/core/problem';
 
-const field = (page: Page): Locator => page.getByLabel('Letters of the plugin to load');
+const field = (page: Page): Locator => page.getByLabel('Search plugins');
 const hits = (page: Page): Locator => page.getByTestId('hit');
 const slots = (page: Page, track: string): Locator =>
   page
@@ -125,7 +125,7 @@ test('the folders of the slot are walked with arrows, Tab leads to all and to th
   );
   // What is not in the folder is found all the same, and said to be elsewhere.
   await field(page).fill('plate');
-  await expect(page.getByRole('group', { name: 'Outside of Squeeze' })).toBeVisible();
+  await expect(page.getByRole('group', { name: 'Not in Squeeze' })).toBeVisible();
   await field(page).fill('');
   await page.keyboard.press('F4');
   await page.keyboard.press('F4');
@@ -171,7 +171,7 @@ test('a favourite and a nickname on the spot; facts, pictures and what was forgo
   await page.keyboard.press('Escape');
   await page.keyboard.press('Control+g');
   await expect(
-    page.getByRole('heading', { name: 'Well thought of, and not loaded for long' }),
+    page.getByRole('heading', { name: 'Favourites you haven’t used lately' }),
   ).toBeVisible();
   await expect(hits(page).first()).toContainText(/never loaded|not for \d+ days/);
 });
@@ -299,7 +299,7 @@ test('an old session is opened, and what is gone is taken from its best match in
     repairs.filter({ hasText: 'nearly the same name, by the same vendor (a guess)' }),
   ).toHaveCount(1);
   await expectNoAxeFindings(page);
-  await page.getByRole('button', { name: /^Take all \d matches$/ }).click();
+  await page.getByRole('button', { name: /^Use all \d matches$/ }).click();
   await expect(repairs).toHaveCount(0);
   await page.reload();
   await expect(
@@ -347,12 +347,12 @@ test('the plugins of a track are kept as a chain, found by its name, loaded toge
 test('what is learnt is shown, can be switched off, and wiped', async ({ page, demo, request }) => {
   const studio = await api(request, demo.address);
   await page.goto(`${demo.address}/load`);
-  await page.getByRole('button', { name: 'What is learnt' }).click();
+  await page.getByRole('button', { name: 'What is remembered' }).click();
   await expect(page.getByRole('img', { name: /^Keys for a load, by week/ })).toBeVisible();
   await expectNoAxeFindings(page);
   const { loads } = await studio.keys();
-  await page.getByLabel('Learn from what I load').click();
-  await expect(page.getByLabel('Learn from what I load')).not.toBeChecked();
+  await page.getByLabel('Remember what I load').click();
+  await expect(page.getByLabel('Remember what I load')).not.toBeChecked();
   await page.getByRole('button', { name: 'Done' }).click();
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('/');
@@ -361,10 +361,10 @@ test('what is learnt is shown, can be switched off, and wiped', async ({ page, d
   await page.keyboard.press('Enter');
   await expect(page.getByTestId('notice').last()).toContainText('loaded in Narrator');
   expect((await studio.keys()).loads).toBe(loads);
-  await page.getByRole('button', { name: 'What is learnt' }).click();
-  await page.getByRole('button', { name: 'Forget all loads …' }).click();
-  await page.getByRole('button', { name: 'Forget all loads', exact: true }).click();
-  await expect(page.getByText('No load is kept.')).toBeVisible();
+  await page.getByRole('button', { name: 'What is remembered' }).click();
+  await page.getByRole('button', { name: 'Delete all loads …' }).click();
+  await page.getByRole('button', { name: 'Delete all loads', exact: true }).click();
+  await expect(page.getByText('Nothing recorded yet.')).toBeVisible();
   expect(await studio.usage()).toEqual([]);
 });
 

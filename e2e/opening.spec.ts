@@ -34,7 +34,7 @@ test('copies are read, then opened by one press: names become right, copies join
   await expect(page.getByRole('table')).toBeVisible();
   await page.getByRole('button', { name: 'Scan', exact: true }).click();
   const offer = page.getByRole('region', { name: 'Opening' });
-  await expect(offer).toContainText('3 of 4 copies tell nothing but their file’s name.');
+  await expect(offer).toContainText('3 of 4 copies: only the file name is known.');
   await expectNoAxeFindings(page);
   await offer.getByRole('button', { name: 'Open 4 copies' }).click();
   await expect(page.getByText(/3 opened · 1 failed/)).toBeVisible();
@@ -55,7 +55,7 @@ test('whether copies are opened is remembered', async ({ page, empty }) => {
   await page.getByLabel('Path of a directory with plugins').fill(place(empty));
   await page.getByRole('button', { name: 'Add a place' }).click();
   await expect(page.getByRole('table')).toBeVisible();
-  const wish = page.getByLabel('Open what reading cannot tell:');
+  const wish = page.getByLabel('Open copies that reading cannot identify:');
   await wish.selectOption('always');
   await page.reload();
   await expect(wish).toHaveValue('always');
@@ -87,7 +87,7 @@ test('the copies of another computer are read in, kept in order here, and brough
   await expect(page.getByRole('link', { name: 'Download the scanner' })).toBeVisible();
   await expectNoAxeFindings(page);
   await page.getByRole('button', { name: 'Choose copies.ndjson …' }).click();
-  await expect(page.getByRole('alert')).toHaveText('Say the name of that computer first.');
+  await expect(page.getByRole('alert')).toHaveText('Enter the computer’s name first.');
   await page.getByLabel('Name of that computer').fill('Mixing room');
   await page.getByLabel('File of copies').setInputFiles(file);
   await expect(
@@ -98,7 +98,7 @@ test('the copies of another computer are read in, kept in order here, and brough
 
   writeFileSync(file, `${line('Tide pool')}\n{"format":`);
   await page.getByLabel('File of copies').setInputFiles(file);
-  await expect(page.getByRole('alert')).toContainText('Line 2 is no copy');
+  await expect(page.getByRole('alert')).toContainText('Line 2 is not a copy');
   writeFileSync(file, `${line('Tide pool')}\n${line('Ebb', { version: '2.0' })}\n`);
   await page.getByLabel('File of copies').setInputFiles(file);
   await expect(page.getByText(/1 updated/).first()).toBeVisible();

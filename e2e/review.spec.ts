@@ -39,7 +39,7 @@ test('every picture can be walked by keyboard, read as a table, and saved', asyn
     await expectNoAxeFindings(page);
   }
   await page.getByRole('button', { name: 'What you own' }).click();
-  await page.getByRole('button', { name: 'Owned beside used: as a table' }).click();
+  await page.getByRole('button', { name: 'Owned beside used: show as a table' }).click();
   const table = page.getByRole('table', { name: 'Owned beside used' });
   await expect(table.getByRole('columnheader')).toHaveText(['Group', 'Owned', 'Used', 'Loads']);
   await expectNoAxeFindings(page);
@@ -57,7 +57,7 @@ test('every picture can be walked by keyboard, read as a table, and saved', asyn
   expect(readFileSync(png).subarray(1, 4).toString()).toBe('PNG');
 });
 
-test('the plugins behind a mark go into the tray; time and vendor stand in the address', async ({
+test('the plugins behind a mark go to the tray; time and vendor stand in the address', async ({
   page,
   demo,
 }) => {
@@ -75,7 +75,7 @@ test('the plugins behind a mark go into the tray; time and vendor stand in the a
     expect(label).toContain('Pale Harbour');
   }
   await marks.first().click();
-  await page.getByRole('button', { name: /into the tray of File/ }).click();
+  await page.getByRole('button', { name: /to the tray in File/ }).click();
   await expect(page.getByRole('region', { name: /tray/i })).toContainText(/\d+ plugins?/);
 });
 
@@ -85,12 +85,12 @@ test('advice says what it would do, is followed in one press, and undone', async
 }) => {
   await page.goto(`${demo.address}/review`);
   const advice = page.getByRole('region', { name: 'Worth doing now' });
-  const cabinet = 'Make a cabinet of what you really use';
+  const cabinet = 'Create a cabinet of what you really use';
   await page.getByRole('button', { name: `Look at it: ${cabinet}` }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText(/\d+ plugins of \d+ make \d+ % of your loads/);
   await expectNoAxeFindings(page);
-  await page.getByRole('button', { name: 'Make the cabinet “What I really use”' }).click();
+  await page.getByRole('button', { name: 'Create the cabinet “What I really use”' }).click();
   await expect(dialog).toHaveCount(0);
   await expect(advice).not.toContainText(cabinet);
   await saved(page);
@@ -102,14 +102,14 @@ test('advice says what it would do, is followed in one press, and undone', async
   await expect(page.getByRole('button', { name: `Look at it: ${cabinet}` })).toHaveCount(0);
   await page.reload();
   await page.getByText('1 put off').click();
-  await page.getByRole('button', { name: `Tell again: ${cabinet}` }).click();
+  await page.getByRole('button', { name: `Show again: ${cabinet}` }).click();
   await expect(page.getByRole('button', { name: `Look at it: ${cabinet}` })).toBeVisible();
 
   // Forgotten ones get a folder.
   await page
-    .getByRole('button', { name: /^Look at it: Put \d+ good ones? that you forgot/ })
+    .getByRole('button', { name: /^Look at it: Collect \d+ good plugins? you haven’t used lately/ })
     .click();
-  await page.getByRole('button', { name: 'Put them into the folder' }).click();
+  await page.getByRole('button', { name: 'Move them into the folder' }).click();
   await expect(dialog).toHaveCount(0);
   await page.keyboard.press('Alt+3');
   await expect(front(page, 'To try again')).toBeVisible();
@@ -122,7 +122,7 @@ test('old copies are set aside and taken back', async ({ page, demo }) => {
   await expect(page.getByText(/\d+ files are set aside/)).toBeVisible();
   const retire = page.getByRole('button', { name: /^Look at it: Retire/, includeHidden: true });
   await expect(retire).toHaveCount(0);
-  await page.getByRole('button', { name: 'Take them back' }).click();
+  await page.getByRole('button', { name: 'Restore them' }).click();
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await expect(retire).toHaveCount(1, { timeout: 60_000 });
 });
@@ -152,9 +152,9 @@ test('what is no longer learnt is not told any more', async ({ page, demo }) => 
   const loads = page.getByText(/^Half of all loads went/);
   await expect(loads).toBeVisible();
   await page.keyboard.press('Alt+4');
-  await page.getByRole('button', { name: /^What is learnt/ }).click();
-  await page.getByLabel('Learn from what I load').click();
-  await expect(page.getByText('Loads are no longer kept')).toBeVisible();
+  await page.getByRole('button', { name: /^What is remembered/ }).click();
+  await page.getByLabel('Remember what I load').click();
+  await expect(page.getByText('Loads are not recorded')).toBeVisible();
   await page.getByRole('button', { name: 'Done' }).click();
   await page.keyboard.press('Alt+5');
   await expect(advice).toBeVisible();
@@ -165,6 +165,6 @@ test('where nothing was loaded it says what will stand here', async ({ page, emp
   await page.goto(`${empty.address}/review`);
   await expect(page.getByText(/You own 0 plugins/)).toBeVisible();
   await page.getByRole('button', { name: 'What you use' }).click();
-  await expect(page.getByText(/^After a week of loading it stands here/).first()).toBeVisible();
+  await expect(page.getByText(/^After a week of loading, this shows/).first()).toBeVisible();
   await expectNoAxeFindings(page);
 });

@@ -38,11 +38,11 @@ test('the delay folder is built by mouse, read as a sentence, corrected as text,
   const byName = await inside(page);
   expect(byName).toBeGreaterThan(10);
   await expect(page.locator('.rule-rows mark').first()).toHaveText(/delay|echo|slap/i);
-  await page.getByRole('button', { name: 'another line' }).click();
+  await page.getByRole('button', { name: 'Add condition (and)' }).click();
   await page.getByLabel('What it asks about').nth(1).selectOption('kind');
   await page.getByRole('combobox', { name: 'kind is: add a value' }).click();
   await page.getByRole('option', { name: /^effect/ }).click();
-  await page.getByRole('button', { name: 'another card' }).click();
+  await page.getByRole('button', { name: 'Add alternative (or)' }).click();
   await page.getByLabel('What it asks about').nth(2).selectOption('type');
   await page.getByRole('combobox', { name: 'type is: add a value' }).click();
   await page.keyboard.type('dela');
@@ -70,7 +70,7 @@ test('the delay folder is built by mouse, read as a sentence, corrected as text,
   await text(page).fill(
     'name has delay, echo, slap\nkind is effect\n\ntype is delay\n\nnever\ntype is looper',
   );
-  await expect(page.locator('.rule-card.never')).toContainText('But never, when this holds');
+  await expect(page.locator('.rule-card.never')).toContainText('Except when this is true');
   await expect(page.getByRole('alert')).toHaveCount(0);
   const kept = await inside(page);
   await page.keyboard.press('Control+s');
@@ -103,27 +103,27 @@ test('what would join and leave is shown, one just outside is let in by hand, on
     'name has strings, quartet, brass, horns, woodwind, reeds, cello, flute, bassoon, choir',
   );
   await expect(page.getByTestId('figure').nth(2)).toContainText('−0');
-  const near = page.getByRole('region', { name: 'Just outside' });
+  const near = page.getByRole('region', { name: 'Near misses' });
   await text(page).fill('name has string\ntype is brass');
-  await expect(page.getByRole('note')).toContainText('No plugin has all of this at once');
+  await expect(page.getByRole('note')).toContainText('No plugin meets all of these at once');
   await text(page).fill('name has delayy');
-  await expect(page.getByRole('note')).toContainText('This line lets nothing in');
+  await expect(page.getByRole('note')).toContainText('No plugin meets this condition');
   await expect(near).toContainText('one letter from “delayy”');
   await expectNoAxeFindings(page);
   await near
-    .getByRole('button', { name: /^Let in/ })
+    .getByRole('button', { name: /^Include/ })
     .first()
     .click();
-  await expect(page.getByRole('region', { name: 'By hand' })).toContainText('always in');
+  await expect(page.getByRole('region', { name: 'By hand' })).toContainText('always included');
   expect(await inside(page)).toBe(1);
   await page.keyboard.press('Control+s');
   await expect(front(page, 'Strings & winds')).toHaveAccessibleName(/smart folder, 1 plugin$/);
-  await expect(page.getByTestId('placed').first()).toContainText('always in, by hand');
+  await expect(page.getByTestId('placed').first()).toContainText('always included, by hand');
   await page.keyboard.press('Control+z');
   await expect.poll(() => held(page, 'Strings & winds')).toBe(before);
   await page.getByTestId('placed').first().focus();
   await page.keyboard.press('Delete');
-  await expect(page.getByTestId('notice').last()).toContainText(/^Keep .* out of Strings & winds/);
+  await expect(page.getByTestId('notice').last()).toContainText(/^Exclude .* from Strings & winds/);
   await expect.poll(() => held(page, 'Strings & winds')).toBe(before - 1);
   await page.keyboard.press('Control+z');
   await expect.poll(() => held(page, 'Strings & winds')).toBe(before);
@@ -139,13 +139,13 @@ test('dropping on a smart folder asks: always in, or another rule; it settles as
   await expect(page.getByTestId('in-the-air')).toContainText('fills itself');
   await page.mouse.up();
   const dialog = page.getByRole('dialog');
-  await expect(dialog).toContainText('Echo fills itself by its rule');
+  await expect(dialog).toContainText('Echo fills itself by a rule');
   await expectNoAxeFindings(page);
-  await dialog.getByRole('button', { name: 'Keep it always in' }).click();
+  await dialog.getByRole('button', { name: 'Always include it' }).click();
   await expect.poll(() => held(page, 'Echo')).toBe(before + 1);
   await front(page, 'Echo').hover();
   await page.getByRole('button', { name: 'Actions for Echo' }).click();
-  await page.getByRole('button', { name: 'Settle as an ordinary folder' }).click();
+  await page.getByRole('button', { name: 'Convert to an ordinary folder' }).click();
   await expect(front(page, 'Echo')).toHaveAccessibleName(
     new RegExp(`^Echo, folder, ${before + 1} plugins`),
   );
@@ -163,17 +163,17 @@ test('rules are gathered from the tray, kept from the list, begun from ready one
   await page.goto(`${demo.address}/file?type=reverb/plate`);
   await page.getByRole('listbox', { name: 'Plugins' }).focus();
   await page.keyboard.press('Control+a');
-  await page.getByRole('button', { name: /^A rule for these/ }).click();
+  await page.getByRole('button', { name: /^Find a rule for these/ }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('Every plugin whose type is Plate.');
-  await expect(dialog).toContainText('Takes in nothing else.');
+  await expect(dialog).toContainText('Matches nothing else.');
   await expectNoAxeFindings(page);
   await page.keyboard.press('Escape');
   const inSight = Number((await shown(page).getByRole('strong').textContent()) ?? '');
   await page.getByRole('link', { name: 'keep as smart folder' }).click();
   await expect(text(page)).toHaveValue('type is plate');
   expect(await inside(page)).toBe(inSight);
-  await page.getByRole('button', { name: 'Start from a ready rule …' }).click();
+  await page.getByRole('button', { name: 'Start from a ready-made rule …' }).click();
   await expectNoAxeFindings(page);
   await page.getByRole('button', { name: /^Never loaded/ }).click();
   await expect(text(page)).toHaveValue(/last loaded never/);
@@ -182,13 +182,13 @@ test('rules are gathered from the tray, kept from the list, begun from ready one
   await page.keyboard.press('Control+s');
   await expect(front(page, 'Never loaded')).toBeVisible();
   await front(page, 'Echo').click();
-  const echo = page.getByRole('listitem', { name: 'Echo, opened' });
+  const echo = page.getByRole('listitem', { name: 'Echo, open' });
   await echo.getByRole('link', { name: 'Change the rule' }).click();
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Echo');
   await text(page).fill('folder is Never loaded');
   await page.keyboard.press('Control+s');
   await expect(page.getByTestId('notice').last()).toContainText(
-    'Echo would have to wait for itself: Echo asks for Never loaded asks for Echo',
+    'Echo would depend on itself: Echo asks for Never loaded asks for Echo',
   );
 });
 

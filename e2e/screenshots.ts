@@ -18,7 +18,7 @@ interface Shot {
   readonly prepare?: (page: Page) => Promise<void>;
 }
 
-const search = 'with the letters';
+const search = 'Search';
 const shots: readonly Shot[] = [
   { name: 'scan', path: '/scan' },
   {
@@ -82,7 +82,7 @@ const shots: readonly Shot[] = [
     path: '/file',
     size: { width: 900, height: 700 },
     prepare: async (page) => {
-      await page.getByTitle('A bare list').click();
+      await page.getByTitle('List').click();
       await page.getByLabel(search).fill('plate');
     },
   },
@@ -158,13 +158,13 @@ const shots: readonly Shot[] = [
     prepare: async (page) => {
       await page.getByRole('button', { name: /^Computer:/ }).click();
       await page.getByRole('button', { name: /^Loft Room/ }).click();
-      await page.getByLabel('The computer whose order is taken').selectOption({ index: 1 });
+      await page.getByLabel('Computer to import from').selectOption({ index: 1 });
       await page.getByText(/missing: their places wait/).waitFor();
     },
   },
 ];
 
-const letters = (page: Page): Locator => page.getByLabel('Letters of the plugin to load');
+const letters = (page: Page): Locator => page.getByLabel('Search plugins');
 
 const openRule = async (page: Page): Promise<void> => {
   await page.getByRole('button', { name: /^Echo, smart/ }).click();

@@ -35,7 +35,7 @@ function writeStudio(place: string): void {
 async function scan(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Scan' }).click();
   await page.getByRole('button', { name: /^Scan( again)?$/ }).click();
-  await expect(page.getByText(/^Last looked through/)).toBeVisible();
+  await expect(page.getByText(/^Last scan/)).toBeVisible();
 }
 
 test('a setting is filed, its plugin goes and comes back, and it is where it was', async ({
@@ -65,7 +65,7 @@ test('a setting is filed, its plugin goes and comes back, and it is where it was
   await page.keyboard.press('Enter');
   await saved(page);
   await front(page, 'Drums of the loft').click();
-  const drawer = page.getByLabel('Drums of the loft, opened');
+  const drawer = page.getByLabel('Drums of the loft, open');
   await expect(drawer).toContainText('1 setting');
   await expect(drawer).toContainText('Snare');
   await expectNoAxeFindings(page);
@@ -128,7 +128,7 @@ test('a smart folder takes in settings only where its rule asks for them', async
   await page.goto(
     `${demo.address}/rule/new?text=${encodeURIComponent('is a setting\nbank is Puppet theatre')}`,
   );
-  const inside = page.getByLabel('What it holds');
+  const inside = page.getByLabel('What it includes');
   await expect(inside).toContainText('Heron speaks');
   await expectNoAxeFindings(page);
   await page.goto(`${demo.address}/rule/new?text=${encodeURIComponent('name has heron')}`);

@@ -18,8 +18,8 @@ test('all questions about real plugins are answered by a counted number of keys'
     }
   };
   await press('Alt+2');
-  const answer = page.getByText('take the marked answer');
-  const nothing = page.getByText('nothing to take');
+  const answer = page.getByText('accept the highlighted answer');
+  const nothing = page.getByText('no answer to accept');
   const isInstrument = page.getByText('An instrument; which, is not known.');
   // What would not open is no question; it is listed behind them.
   const isDone = page

@@ -72,7 +72,7 @@ test('a full queue is settled by keyboard alone, and stays so', async ({ page, d
   // Effect or instrument, whose, and whether it can be used: by number or many at once.
   for (const [question, keys] of [
     ['Effect or instrument', ['Control+a', 'Enter']],
-    ['Whose is it', ['Control+a', 't', 'quoin', 'Enter']],
+    ['Who makes it', ['Control+a', 't', 'quoin', 'Enter']],
     ['Can you use it', null],
   ] as const) {
     await page.getByRole('button', { name: new RegExp(`^${question}`) }).press('Enter');
@@ -92,7 +92,7 @@ test('a full queue is settled by keyboard alone, and stays so', async ({ page, d
         await page.keyboard.press('1');
       }
     }
-    await expect(ask(question)).toHaveText(question === 'Whose is it' ? /^[01]$/ : '0');
+    await expect(ask(question)).toHaveText(question === 'Who makes it' ? /^[01]$/ : '0');
   }
   await saved(page);
   await page.reload();
@@ -120,7 +120,7 @@ test('the clear ones are shown before they are settled, in one change', async ({
   await page.goto(`${demo.address}/sort`);
   const types = page.getByRole('button', { name: /^What does it do/ }).locator('.ask-count');
   const before = countOf(await types.textContent());
-  await page.getByRole('button', { name: /Settle the clear ones/ }).click();
+  await page.getByRole('button', { name: /Accept the sure answers/ }).click();
   const dialog = page.getByRole('dialog');
   await expectNoAxeFindings(page);
   // By group of types: one is taken out by itself, another group as a whole.
@@ -133,14 +133,14 @@ test('the clear ones are shown before they are settled, in one change', async ({
   await expect(groups.last().getByRole('listitem').getByRole('checkbox').first()).not.toBeChecked();
   const clear = await dialog.getByRole('listitem').getByRole('checkbox', { checked: true }).count();
   expect(clear).toBeGreaterThan(0);
-  await dialog.getByRole('button', { name: /^Settle \d+ plugins?$/ }).click();
+  await dialog.getByRole('button', { name: /^Accept for \d+ plugins?$/ }).click();
   await expect(types).toHaveText(String(before - clear));
   await saved(page);
   await page.keyboard.press('Control+z');
   await expect(types).toHaveText(String(before));
 });
 
-test('the page of a plugin tells all that is known, and takes what one says of it', async ({
+test('the page of a plugin tells all facts, and takes what one says of it', async ({
   page,
   demo,
 }) => {
@@ -154,7 +154,7 @@ test('the page of a plugin tells all that is known, and takes what one says of i
   expect(path).toContain('/studio/desk/');
   await page.getByLabel('Tags').fill('film');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: 'Take the tag film off' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Remove the tag film' })).toBeVisible();
   await page.getByLabel('Notes').fill('For the seals.');
   await page.getByLabel('Notes').blur();
   await page.getByLabel('Licence').selectOption('trial');
@@ -164,11 +164,11 @@ test('the page of a plugin tells all that is known, and takes what one says of i
   await expect(page.getByLabel('Notes')).toHaveValue('For the seals.');
   await expect(page.getByLabel('Last day of the trial')).toHaveValue('2027-01-31');
   // Hidden from loading: no longer offered there.
-  await page.getByLabel(/offered while loading/).click();
-  await expect(page.getByLabel(/offered while loading/)).not.toBeChecked();
+  await page.getByLabel(/shown in Load/).click();
+  await expect(page.getByLabel(/shown in Load/)).not.toBeChecked();
   await saved(page);
   await page.goto(`${demo.address}/load`);
-  await page.getByLabel('Letters of the plugin to load').fill('good plate');
+  await page.getByLabel('Search plugins').fill('good plate');
   await expect(page.getByTestId('hit').filter({ hasText: 'The good plate' })).toHaveCount(0);
 });
 
@@ -196,7 +196,7 @@ test('two plugins are joined, one copy is parted, and undo brings both back', as
   await page.getByTestId('plugin').first().click();
   await page.keyboard.press('i');
   await expect(page.getByRole('heading', { name: '2 copies' })).toBeVisible();
-  await page.getByRole('button', { name: 'It is another plugin: part it' }).first().click();
+  await page.getByRole('button', { name: 'Split off as its own plugin' }).first().click();
   await expect(page.getByRole('heading', { name: 'One copy' })).toBeVisible();
   await saved(page);
   await page.keyboard.press('Control+z');

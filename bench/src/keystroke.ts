@@ -26,7 +26,7 @@ export const screens = {
     name: 'File',
     path: 'file',
     part: 'plugin',
-    field: 'input[aria-label="with the letters"]',
+    field: 'input[aria-label="Search"]',
   },
   load: { name: 'Load', path: 'load', part: 'hit', field: '[role="combobox"]' },
 } as const;

@@ -115,29 +115,28 @@ const wording: Wording = {
   'file-too-large': (p) =>
     `${p.at} is ${mebibytes(p.got)}, more than the ${mebibytes(p.limit)} such a file can sensibly be. It was not read.`,
   'file-unreadable': (p) => `${p.at} could not be read (${p.reason}).`,
-  'outside-place': (p) =>
-    `${p.at} lies outside the place that was looked through, so it was not read.`,
+  'outside-place': (p) => `${p.at} is outside the place being scanned, so it was not read.`,
   damaged: (p) => `${p.at} is damaged${p.line === null ? '' : ` at line ${p.line}`}: ${p.detail}`,
   'too-much': (p) =>
     `${p.at} has ${printNumber(p.got)} ${p.what}; ${printNumber(p.limit)} is the most that is read.`,
   crashed: (p) =>
     `${p.at} crashed while it was opened: ${p.detail}. Nothing else was touched by it. A newer version may do better.`,
   'timed-out': (p) =>
-    `${p.at} did not answer within ${p.seconds} seconds, so it was given up. It may wait for a window or for the network; try again, or set it aside.`,
+    `${p.at} did not answer within ${p.seconds} seconds and was stopped. It may be waiting for a window or the network; try again, or set it aside.`,
   'load-error': (p) => `${p.at} would not load: ${p.detail}.`,
   'no-entry': (p) => `${p.at} is no plugin of its format: ${p.detail}.`,
   refused: (p) => `${p.at} loads, but gives no plugin: ${p.detail}.`,
   'wrong-elsewhere': (p) => p.detail,
   'line-invalid': (p) =>
-    `Line ${p.line} is no copy as the scanner writes them: ${p.detail} Nothing was read in. Was the file cut off, or changed?`,
+    `Line ${p.line} is not a copy as the scanner writes it: ${p.detail} Nothing was imported. Was the file cut off or edited?`,
   'no-copies': () =>
-    'There is no copy in it, so nothing was read in. It should hold a line for each copy, as the scanner writes them.',
+    'The file has no copies, so nothing was imported. It should have one line for each copy, as the scanner writes them.',
   'computer-here': (p) =>
-    `${p.name} is the computer that Clever Drawer runs on: scan it instead. For another computer, say another name.`,
+    `${p.name} is the computer Clever Drawer runs on: scan it instead. For another computer, enter another name.`,
   'computer-elsewhere': (p) =>
-    `${p.name} is another computer, so its plugins can be put in order here but not be opened or loaded.`,
+    `${p.name} is another computer: you can file its plugins here, but not open or load them.`,
   'not-kept': (p) =>
-    `${p.at} was read, but what it says could not be kept (${p.detail}). Everything else was.`,
+    `${p.at} was read, but its facts could not be saved (${p.detail}). Everything else was.`,
   'path-too-long': (p) =>
     `The path ${p.at.slice(0, 80)}… has ${printNumber(p.got)} bytes; ${printNumber(p.limit)} is the most that is read. Move it nearer to its place.`,
   'link-too-wide': (p) =>
@@ -148,9 +147,9 @@ const wording: Wording = {
   'encoding-unknown': (p) => `What was sent cannot be understood: ${p.detail}`,
   'no-such-address': (p) => `There is no address ${p.at}.`,
   'no-room': () =>
-    'The disk of the data is full, so nothing was saved. Make some room on it; what was saved before is still there.',
+    'The data disk is full, so nothing was saved. Free some space; everything saved before is still there.',
   'database-away': () =>
-    'The database does not answer at the moment, so nothing was changed. It is being started again; try in a few seconds.',
+    'The database is not responding, so nothing was changed. Clever Drawer is restarting it; try again in a few seconds.',
   'place-missing': (p) =>
     `There is no directory ${p.at} on this computer. Check the spelling, or whether its disk is plugged in.`,
   'place-is-file': (p) =>
@@ -163,7 +162,7 @@ const wording: Wording = {
   'place-unreadable': (p) => `${p.at} may not be read by this program (${p.reason}).`,
   'no-usual-place': () =>
     'None of the directories where plugins usually live exists on this computer. Add the directory you use.',
-  'no-places': () => 'There is no place to look through yet. Add one first.',
+  'no-places': () => 'There is no place to scan yet. Add one first.',
   'scan-running': () => 'A scan is running already. Stop it first, or wait until it is done.',
   'no-scan-running': () => 'No scan is running.',
   'directory-refused': (p) => `${p.at} cannot be used: ${p.detail}`,
@@ -172,46 +171,44 @@ const wording: Wording = {
       .filter((part) => part !== '')
       .map((part) => `${part}: `)
       .join('')}${p.detail} Nothing was changed.`,
-  'unknown-record': (p) =>
-    `There is no such ${p.what} any more. Somebody may have removed it meanwhile.`,
+  'unknown-record': (p) => `This ${p.what} no longer exists. It may have been removed.`,
   'id-taken': (p) => `${p.at} exists already.`,
-  'name-empty': () => 'A name needs at least one letter.',
+  'name-empty': () => 'Enter a name.',
   'holds-no-plugins': (p) =>
     p.form === 'smart'
-      ? `${p.name} fills itself by its rule, so nothing can be filed in it by hand. Change its rule instead.`
+      ? `${p.name} fills itself by its rule, so you cannot file in it by hand. Change its rule instead.`
       : `${p.name} is a divider and holds no plugins. Choose a folder beside it.`,
-  'already-there': (p) => `${p.name} holds them already.`,
+  'already-there': (p) => `They are already in ${p.name}.`,
   'last-cabinet': (p) =>
     `${p.name} is the only cabinet. Make another one first; a computer needs one to file in.`,
   'shown-already': (p) => `${p.name} is in ${p.cabinet} already.`,
   stays: (p) => `${p.name} stays: every cabinet has it.`,
-  'inside-itself': (p) => `${p.name} cannot be put inside itself.`,
+  'inside-itself': (p) => `${p.name} cannot be moved into itself.`,
   'not-a-smart-folder': (p) => `${p.name} is not a smart folder and has no rule.`,
-  'rule-empty': () => 'A rule needs at least one line that lets something in.',
+  'rule-empty': () => 'A rule needs at least one condition.',
   'rule-text': (p) =>
     `Line ${p.line}, column ${p.column}${p.got === '' ? '' : `, at “${p.got}”`}: ${p.detail}${p.known.length === 0 ? '' : ` Understood ${p.known.length === 1 ? 'is' : 'are'} ${p.known.join(', ')}.`}`,
   'rule-circle': (p) =>
-    `${p.names[0] ?? 'A folder'} would have to wait for itself: ${p.names.join(' asks for ')}. Leave one of them out of the rule.`,
+    `${p.names[0] ?? 'A folder'} would depend on itself: ${p.names.join(' asks for ')}. Remove one of them from the rule.`,
   'nothing-to-undo': () => 'There is nothing to undo.',
   'nothing-to-redo': () => 'There is nothing to redo.',
   'cannot-load': (p) => `${p.name} cannot be loaded here: ${p.reason}.`,
   'host-format': (p) =>
-    `The session does not take ${p.got}, so ${p.name} was not opened. It takes ${p.known.join(', ') || 'no format at all'}: choose another copy, or change what it takes.`,
+    `The session does not support ${p.got}, so ${p.name} was not opened. It supports ${p.known.join(', ') || 'no formats'}: choose another copy, or change the supported formats.`,
   'host-bits': (p) =>
-    `${p.name} is a program of 32 bits, and the session takes 64 only. Choose another copy, or let the session take both.`,
+    `${p.name} is a 32-bit plugin, and the session supports only 64-bit ones. Choose another copy, or let the session include 32-bit plugins.`,
   'host-file-missing': (p) =>
-    `${p.name} is not there any more: ${p.at} is gone. Scan again, or choose another copy.`,
+    `${p.name} is gone: ${p.at} no longer exists. Scan again, or choose another copy.`,
   'host-setting-missing': (p) =>
-    `The setting ${p.name} is not there any more: ${p.at} is gone. Scan again, or load the plugin without it.`,
+    `The setting ${p.name} is gone: ${p.at} no longer exists. Scan again, or load the plugin without it.`,
   'host-wrong-machine': (p) =>
     `${p.name} is made for another machine (${p.got}); this one is ${p.machine}. Choose another copy.`,
   'host-no-program': (p) => `${p.name} could not be opened: ${p.detail}`,
   'host-no-licence': (p) =>
-    `${p.name} says that it has no licence on this computer, so it was closed again. Say so on its page, and it is no longer offered.`,
+    `${p.name} reports no licence on this computer, so it was closed again. Set its licence on its page to stop offering it.`,
   'host-crashed': (p) =>
-    `${p.name} crashed while it was opened, and took the session with it. The session stands again as it was before.`,
-  'host-silent': () =>
-    'The session does not answer. What stood in it is kept; try again in a moment.',
+    `${p.name} crashed while it was opened and took the session with it. The session has been restored.`,
+  'host-silent': () => 'The session is not responding. Its slots are safe; try again in a moment.',
   'track-full': (p) =>
     `${p.name} holds ${p.limit} plugins already, which is the most. Empty a slot first.`,
   'not-a-picture': () =>

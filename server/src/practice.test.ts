@@ -256,7 +256,7 @@ describe('loading', () => {
     const missing = await load('track', 9, 'Grebe');
     expect([codes(missing), missing.body.problems[0]?.message]).toEqual([
       'host-file-missing',
-      expect.stringContaining('Grebe is not there any more'),
+      expect.stringContaining('Grebe is gone'),
     ]);
     await server.call('PUT', 'session/settings', { formats: ['VST3'], takes32Bit: false });
     expect([

@@ -136,7 +136,7 @@ describe('acts on smart folders', () => {
       await refused({ act: 'set-rule', folder: smart, rule: rule('folder', 'is', smart) }),
     ).toEqual([
       409,
-      'All delays would have to wait for itself: All delays asks for All delays. Leave one of them out of the rule.',
+      'All delays would depend on itself: All delays asks for All delays. Remove one of them from the rule.',
     ]);
     expect(
       await refused({ act: 'set-rule', folder: ordinary, rule: rule('name', 'has', 'x') }),

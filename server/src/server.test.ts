@@ -313,7 +313,7 @@ describe('the order', () => {
 
   it('is changed by acts, each with what undoes it, also after a restart', async () => {
     const birch = await plugin('Birch');
-    expect((await addEchoes()).body.words).toBe('Make the folder Echoes');
+    expect((await addEchoes()).body.words).toBe('Create the folder Echoes');
     const filed = await act({
       act: 'file',
       folder: folderId,

@@ -145,9 +145,9 @@ describe('another computer', () => {
 
 describe('what is refused and changes nothing', () => {
   it.each([
-    ['cut off', linesOf({ name: 'Tide' }, { name: 'Ebb' }).slice(0, -40), 'Line 2 is no copy'],
-    ['empty', '', 'There is no copy in it'],
-    ['something else', '<html></html>', 'Line 1 is no copy'],
+    ['cut off', linesOf({ name: 'Tide' }, { name: 'Ebb' }).slice(0, -40), 'Line 2 is not a copy'],
+    ['empty', '', 'The file has no copies'],
+    ['something else', '<html></html>', 'Line 1 is not a copy'],
     ['one endless line', 'x'.repeat(3_000_000), 'longer than any copy'],
   ])('a file that is %s', async (_, text, words) => {
     const before = await computerNames();

@@ -149,7 +149,7 @@ describe('joining two plugins', () => {
     if (!done.ok) {
       throw new Error();
     }
-    expect(done.value.words).toBe('Join Kelp and Silt into one plugin');
+    expect(done.value.words).toBe('Merge Kelp and Silt into one plugin');
     expect(new Map([...applyChange(joined, reverse(done.value.change))].sort())).toEqual(
       new Map([...order].sort()),
     );

@@ -46,7 +46,7 @@ function answer(order: Order, { say }: ActOf<'answer'>, nameOf: NameOfPlugin): R
   const words =
     say.length === 1
       ? wordsOf(only.set, sayPlugins(only.plugins, nameOf), only.plugins.length > 1)
-      : `Settle ${plugins.length} plugins`;
+      : `Answer for ${plugins.length} plugins`;
   return done(words, {
     added: changes.flatMap((c) => c.added),
     updated: changes.flatMap((c) => c.updated),
@@ -116,7 +116,7 @@ function wordsOf(set: Partial<AnswerFacts>, plugins: string, areMany: boolean): 
   }
   if (set.kind !== undefined) {
     return set.kind === null
-      ? `Take back the kind of ${plugins}`
+      ? `Reset the kind of ${plugins}`
       : `Say that ${plugins} ${are} ${areMany ? kindWords[set.kind].many : kindWords[set.kind].one}`;
   }
   if (set.vendor !== undefined) {
@@ -126,13 +126,13 @@ function wordsOf(set: Partial<AnswerFacts>, plugins: string, areMany: boolean): 
     return wordsOfLicence(set.licence, plugins, are);
   }
   if (set.isHidden !== undefined) {
-    return set.isHidden ? `Hide ${plugins} from loading` : `Show ${plugins} while loading`;
+    return set.isHidden ? `Hide ${plugins} in Load` : `Show ${plugins} in Load`;
   }
   if (set.notes !== undefined) {
     return `Note on ${plugins}`;
   }
   if (set.picture !== undefined) {
-    return set.picture === null ? `Take the picture off ${plugins}` : `Give ${plugins} a picture`;
+    return set.picture === null ? `Remove the picture of ${plugins}` : `Give ${plugins} a picture`;
   }
   if (set.alsoCalled !== undefined) {
     return set.alsoCalled.length === 0
@@ -149,7 +149,7 @@ function wordsOf(set: Partial<AnswerFacts>, plugins: string, areMany: boolean): 
 
 function wordsOfTypes(types: AnswerFacts['types'], plugins: string, areMany: boolean): string {
   if (types === null) {
-    return `Take back the types of ${plugins}`;
+    return `Reset the types of ${plugins}`;
   }
   if (types.length === 0) {
     return `Say that ${plugins} ${areMany ? 'have' : 'has'} no type`;
@@ -159,7 +159,7 @@ function wordsOfTypes(types: AnswerFacts['types'], plugins: string, areMany: boo
 
 function wordsOfVendor(vendor: string | null, plugins: string, are: string): string {
   if (vendor === null) {
-    return `Take back the vendor of ${plugins}`;
+    return `Reset the vendor of ${plugins}`;
   }
   return vendor === nobody
     ? `Leave ${plugins} without a vendor`
@@ -168,7 +168,7 @@ function wordsOfVendor(vendor: string | null, plugins: string, are: string): str
 
 function wordsOfLicence(licence: AnswerFacts['licence'], plugins: string, are: string): string {
   if (licence === null) {
-    return `Take back the licence of ${plugins}`;
+    return `Reset the licence of ${plugins}`;
   }
   const until = licence.until === null ? '' : ` until ${licence.until}`;
   const state = { owned: 'owned', free: 'free', trial: 'on trial', 'not licensed': 'not licensed' };

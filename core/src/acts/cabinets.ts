@@ -71,7 +71,7 @@ function addCabinet(
     sortedBy: null,
     position: positionBefore(cabinetsOf(order), null, null),
   };
-  return done(`Make the cabinet ${title}`, {
+  return done(`Create the cabinet ${title}`, {
     added: [cabinet, ...recordsOf(act.id, folders)],
     updated: slotsTakenOver(order, act.id, act.opensFor),
   });
@@ -235,7 +235,7 @@ function wordsOfSetting(cabinet: Cabinet, next: Cabinet, set: ActOf<'set-cabinet
     return `Rename ${cabinet.name} to ${next.name}`;
   }
   return next.opensFor.length === 0
-    ? `${cabinet.name} opens for no slots by itself`
+    ? `${cabinet.name} opens for no slots`
     : `${cabinet.name} opens for ${next.opensFor.map((slot) => cabinetSlotWords[slot]).join(', ')}`;
 }
 

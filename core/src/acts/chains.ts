@@ -68,7 +68,7 @@ function withoutThing(order: Order, id: PluginId, instead: PluginId | null): Ord
 function removeSetting(order: Order, { setting: id }: ActOf<'remove-setting'>): Result<ActResult> {
   const setting = settingIn(order, id);
   return setting
-    ? done(`Forget the setting ${setting.name}`, withoutThing(order, id, setting.plugin))
+    ? done(`Delete the setting ${setting.name}`, withoutThing(order, id, setting.plugin))
     : unknown('setting', 'setting');
 }
 

@@ -32,7 +32,7 @@ const join: Act = { act: 'join', into: silt, from: [kelp] };
 describe('plugins that are joined', () => {
   it('have all copies, and remember where each was first', () => {
     const joined = did(none, join);
-    expect(joined.words).toBe('Join Silt and Kelp into one plugin');
+    expect(joined.words).toBe('Merge Silt and Kelp into one plugin');
     expect(belonging(joined.order)).toEqual(['k1 Kelp→Silt', 's1 Silt→Silt', 's2 Silt→Silt']);
     const again = did(joined.order, {
       act: 'part',
@@ -110,7 +110,7 @@ describe('a plugin that is parted', () => {
   it('keeps some copies; those that go are another', () => {
     const { order, words } = did(none, part(['s2']));
     expect(belonging(order)).toEqual(['s1 Silt→Silt', 's2 Silt→New']);
-    expect(words).toBe('Part a copy from Silt');
+    expect(words).toBe('Split a copy off from Silt');
   });
   it('is refused where none stays, one is not its own, or it would be itself', () => {
     expect(

@@ -85,7 +85,7 @@ function join(order: Order, act: ActOf<'join'>, nameOf: NameOfPlugin): Result<Ac
   inherit(order, from, plugin, change);
   pointElsewhere(order, from, plugin, change);
   return done(
-    `Join ${[...new Set(owners.map((o) => nameOf(o.plugin)))].join(' and ')} into one plugin`,
+    `Merge ${[...new Set(owners.map((o) => nameOf(o.plugin)))].join(' and ')} into one plugin`,
     change,
   );
 }
@@ -181,7 +181,7 @@ function part(order: Order, act: ActOf<'part'>, nameOf: NameOfPlugin): Result<Ac
   belong(order, rest, act.from.plugin, act.from.plugin, change);
   belong(order, act.copies, act.from.plugin, act.plugin, change);
   return done(
-    `Part ${act.copies.length === 1 ? 'a copy' : `${act.copies.length} copies`} from ${name}`,
+    `Split ${act.copies.length === 1 ? 'a copy' : `${act.copies.length} copies`} off from ${name}`,
     change,
   );
 }

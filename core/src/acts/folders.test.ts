@@ -104,7 +104,7 @@ describe('what is set of a folder', () => {
       ].map(({ words }) => words),
     ).toEqual([
       'Sort Tone by name',
-      'Put Tone back in your own order',
+      'Sort Tone in your own order',
       'Use VST2 copies first in Tone',
       'Use the usual copies in Tone',
     ]);
@@ -160,7 +160,7 @@ describe('folders that are merged', () => {
       from: folder('Tone'),
       into: folder('Room'),
     });
-    expect(words).toBe('Put all of Tone into Room');
+    expect(words).toBe('Merge Tone into Room');
     expect(filedIn(now, 'Room')).toEqual(['Kelp', 'Silt', 'Marl']);
     expect([folderIn(now, 'Tone'), idsBelow(now, 'Room')]).toEqual([undefined, ['Warm']]);
     expect(folderIn(now, 'Tone there')?.shortcutTo).toBe('Room');
@@ -185,9 +185,9 @@ describe('plugins in folders', () => {
       out('Tone/Silt', 'Tone/Kelp'),
       out('Tone/Kelp', 'Room/Kelp'),
     ]).toEqual([
-      'Take Silt out of Tone',
-      'Take 2 plugins out of Tone',
-      'Take Kelp out of 2 folders',
+      'Remove Silt from Tone',
+      'Remove 2 plugins from Tone',
+      'Remove Kelp from 2 folders',
     ]);
   });
   it('are put before others of their folder, and before themselves stay where they are', () => {

@@ -79,12 +79,12 @@ function addFolder(
   const plugins = act.plugins ?? [];
   const made = applyChange(order, { added: [folder], updated: [], removed: [] });
   if (plugins.length === 0) {
-    return done(`Make the ${what} ${title}`, { added: [folder] });
+    return done(`Create the ${what} ${title}`, { added: [folder] });
   }
   const filed = file(made, { act: 'file', folder: folder.id, before: null, plugins }, nameOf);
   return filed.ok
     ? done(
-        `Make the folder ${title} with ${sayPlugins(
+        `Create the folder ${title} with ${sayPlugins(
           plugins.map((p) => p.plugin),
           nameOf,
         )}`,
@@ -185,7 +185,7 @@ function setFolder(order: Order, { folder: id, set }: ActOf<'set-folder'>): Resu
 
 function wordsOfSetting({ name }: Folder, set: ActOf<'set-folder'>['set']): string {
   if (set.sortedBy === null) {
-    return `Put ${name} back in your own order`;
+    return `Sort ${name} in your own order`;
   }
   if (set.sortedBy !== undefined) {
     return `Sort ${name} ${sortingWords[set.sortedBy]}`;
@@ -231,7 +231,7 @@ function mergeFolders(order: Order, act: ActOf<'merge-folders'>): Result<ActResu
     one,
     { ...one, shortcutTo: into.id },
   ]);
-  return done(`Put all of ${from.name} into ${into.name}`, {
+  return done(`Merge ${from.name} into ${into.name}`, {
     updated: [...updated, ...moved, ...shown],
     removed: [...removed, from],
   });

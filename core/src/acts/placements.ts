@@ -112,7 +112,7 @@ function takeOut(order: Order, act: ActOf<'take-out'>, nameOf: NameOfPlugin): Re
       ? (folderIn(order, folders[0] ?? '')?.name ?? 'a folder')
       : `${folders.length} folders`;
   return done(
-    `Take ${sayPlugins([...new Set(placements.map((p) => p.plugin))], nameOf)} out of ${from}`,
+    `Remove ${sayPlugins([...new Set(placements.map((p) => p.plugin))], nameOf)} from ${from}`,
     { removed: placements },
   );
 }

@@ -11,7 +11,7 @@ function prefer(order: Order, { computer, formats }: ActOf<'prefer'>): Result<Ac
   }
   const before = preferenceIn(order, computer);
   const after: Preference = { table: 'preference', id: computer, formats };
-  const words = `Put ${formats[0] ?? 'no format'} in front`;
+  const words = `Use ${formats[0] ?? 'no format'} copies first`;
   if (!before) {
     return done(words, { added: [after] });
   }

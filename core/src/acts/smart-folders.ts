@@ -97,9 +97,9 @@ function keepByHand(
   const alwaysOut = [...without(folder.alwaysOut), ...(act.as === 'out' ? those : [])];
   const what = sayPlugins([...those], nameOf);
   const words = {
-    in: `Keep ${what} in ${folder.name}`,
-    out: `Keep ${what} out of ${folder.name}`,
-    rule: `Leave ${what} to the rule of ${folder.name}`,
+    in: `Include ${what} in ${folder.name}`,
+    out: `Exclude ${what} from ${folder.name}`,
+    rule: `Let the rule of ${folder.name} decide on ${what}`,
   }[act.as];
   const isSame =
     alwaysIn.join() === folder.alwaysIn.join() && alwaysOut.join() === folder.alwaysOut.join();
@@ -128,7 +128,7 @@ function settle(order: Order, act: ActOf<'settle'>, nameOf: NameOfPlugin): Resul
   const shown = allFolders(order)
     .filter((one) => one.shortcutTo === folder.id)
     .map((one): [Folder, Folder] => [one, { ...one, form: 'folder', rule: null }]);
-  return done(`Settle ${folder.name} as an ordinary folder`, {
+  return done(`Convert ${folder.name} to an ordinary folder`, {
     updated: [
       [
         folder,

@@ -1,13 +1,15 @@
 import { describe, expect, it } from '@jest/globals';
 import { noChange } from '../change.ts';
 import { nothingSaid } from '../catalog/answer.ts';
-import { asId } from '../id.ts';
+import { asId, type PluginId } from '../id.ts';
 import { cabinetOf, folderOf, placementOf } from '../order/records.test-data.ts';
 import { orderOf, type OrderRecord } from '../order/records.ts';
 import { fitChange, isSameChange, stepOf, type WhereNow } from './undo.ts';
 
+const silt = asId<PluginId>('Silt');
+const kelpId = asId<PluginId>('Kelp');
 const here: WhereNow = (id) => id;
-const joined: WhereNow = (id) => (id === 'Kelp' ? asId('Silt') : id);
+const joined: WhereNow = (id) => (id === 'Kelp' ? silt : id);
 const gone: WhereNow = (id) => (id === 'Kelp' ? null : id);
 const order = orderOf([cabinetOf('c'), folderOf('Tone'), placementOf('Tone', 'Silt')]);
 const added = (...records: OrderRecord[]) => ({ ...noChange, added: records });
@@ -44,17 +46,17 @@ describe('a change that is taken back or done again', () => {
     const room = folderOf('Room');
     const there = placementOf('Room', 'Kelp');
     expect(fitChange(order, added(room, there), joined)).toEqual(
-      added(room, { ...there, plugin: asId('Silt') }),
+      added(room, { ...there, plugin: silt }),
     );
     const names = {
       table: 'plugin-names',
-      id: asId('Kelp'),
+      id: kelpId,
       nickname: 'Judge',
       slotLabel: null,
     } satisfies OrderRecord;
-    const answer = { table: 'answer', id: asId('Kelp'), ...nothingSaid } satisfies OrderRecord;
+    const answer = { table: 'answer', id: kelpId, ...nothingSaid } satisfies OrderRecord;
     expect(fitChange(order, added(names, answer), joined)).toEqual(
-      added({ ...names, id: asId('Silt') }, { ...answer, id: asId('Silt') }),
+      added({ ...names, id: silt }, { ...answer, id: silt }),
     );
     expect(fitChange(order, added(names, answer), gone)).toEqual(noChange);
   });

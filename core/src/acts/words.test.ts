@@ -46,24 +46,24 @@ describe('the words of an act', () => {
       say({ firstCopy: asId('copy') }),
       say({ tags: ['wide'] }),
     ]).toEqual([
-      'Take back the types of Silt',
+      'Reset the types of Silt',
       'Say that Silt has no type',
       'Say that 2 plugins have no type',
       'Say that 2 plugins are Plate',
-      'Take back the kind of Silt',
+      'Reset the kind of Silt',
       'Say that Silt is an instrument',
       'Say that 2 plugins are instruments',
-      'Take back the vendor of Silt',
+      'Reset the vendor of Silt',
       'Leave Silt without a vendor',
       'Say that Silt is by Osier',
       'Say that 2 plugins are by Osier',
-      'Take back the licence of Silt',
+      'Reset the licence of Silt',
       'Say that Silt is owned',
       'Say that 2 plugins are on trial until 2026-12-24',
-      'Hide Silt from loading',
-      'Show Silt while loading',
+      'Hide Silt in Load',
+      'Show Silt in Load',
       'Note on Silt',
-      'Take the picture off Silt',
+      'Remove the picture of Silt',
       'Remove the other names of Silt',
       'Silt also called The judge, Red box',
       'Use the usual copy of Silt first',
@@ -95,7 +95,7 @@ describe('the words of an act', () => {
       formats,
     });
     const preferred = did(order, prefer('CLAP', 'LV2'));
-    expect(preferred.words).toBe('Put CLAP in front');
+    expect(preferred.words).toBe('Use CLAP copies first');
     expect(did(preferred.order, prefer('CLAP', 'LV2')).change).toEqual(noChange);
     expect(did(preferred.order, prefer('LV2', 'CLAP')).change.updated).toHaveLength(1);
     expect(refusalOf(order, prefer('LV2', 'LV2')).at).toBe('formats');
@@ -112,7 +112,7 @@ describe('the words of an act', () => {
     ];
     expect(all.map(({ words }) => words)).toEqual([
       'Rename Everyday to Evenings',
-      'Everyday opens for no slots by itself',
+      'Everyday opens for no slots',
       'Everyday opens for buses, the final chain',
       'Sort the folders of Everyday by name',
       'Put the folders of Everyday back in your own order',
@@ -134,15 +134,15 @@ describe('plugins in or out of a smart folder by hand', () => {
       return [words, now.get('folder/Echo')];
     };
     expect(of(keep('in'))).toEqual([
-      'Keep Silt in Echo',
+      'Include Silt in Echo',
       expect.objectContaining({ alwaysIn: [kelp, silt], alwaysOut: [] }),
     ]);
     expect(of(keep('out', kelp))).toEqual([
-      'Keep Kelp out of Echo',
+      'Exclude Kelp from Echo',
       expect.objectContaining({ alwaysIn: [], alwaysOut: [kelp] }),
     ]);
     expect(of(keep('rule', kelp))).toEqual([
-      'Leave Kelp to the rule of Echo',
+      'Let the rule of Echo decide on Kelp',
       expect.objectContaining({ alwaysIn: [], alwaysOut: [] }),
     ]);
     expect(did(order, keep('in', kelp)).change).toEqual(noChange);
@@ -167,7 +167,7 @@ describe('a smart folder that is settled', () => {
   });
   it('holds what it is given, each once', () => {
     const { order: now, words } = did(order, settle(entry('1', silt), entry('2', kelp)));
-    expect(words).toBe('Settle Echo as an ordinary folder');
+    expect(words).toBe('Convert Echo to an ordinary folder');
     expect(now.get('folder/Echo')).toMatchObject({ form: 'folder', rule: null, alwaysIn: [] });
     expect([now.get('placement/1'), now.get('placement/2')]).toMatchObject([
       { plugin: silt, folder: 'Echo' },

@@ -213,7 +213,7 @@ describe('why a smart folder holds a plugin', () => {
 
   it('is what of it meets the rule, or that it was put in by hand', () => {
     expect(because(shown, smart, 'kelp')).toContain('kelp');
-    expect(because(shown, smart, 'tern')).toBe('always in, by hand');
+    expect(because(shown, smart, 'tern')).toBe('always included, by hand');
   });
   it('is nothing where it does not, and of ordinary folders', () => {
     expect(because(shown, smart, 'silt')).toBeNull();

@@ -20,6 +20,6 @@ export function because(
     return null;
   }
   return alwaysIn.some((one) => one === plugin)
-    ? 'always in, by hand'
+    ? 'always included, by hand'
     : explain(rule, candidate, rules.where, rules.words);
 }

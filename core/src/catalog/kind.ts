@@ -17,7 +17,7 @@ export const kindWords: Readonly<
 /** What is said where nothing tells the type: what it is nevertheless. */
 export function whichIsUnknown(kind: Kind): string {
   if (kind === 'unknown') {
-    return 'Nothing speaks for any type.';
+    return 'Nothing points to any type.';
   }
   const { one } = kindWords[kind];
   return `${one.charAt(0).toUpperCase()}${one.slice(1)}; which, is not known.`;

@@ -51,7 +51,10 @@ suite('a line of another computer’s copies', () => {
     expect(read).toMatchObject({ value: { status: 'failed', problem: { detail: 'It crashed.' } } });
   });
   it.each([
-    [line().slice(0, 60), 'Line 7 is no copy as the scanner writes them: it is not a JSON object.'],
+    [
+      line().slice(0, 60),
+      'Line 7 is not a copy as the scanner writes it: it is not a JSON object.',
+    ],
     [line({ format: 'XYZ' }), 'format must be one of'],
     [line({ path: '' }), 'path must be a path'],
     [line({ path: 'x'.repeat(3_000) }), 'path must be a path'],

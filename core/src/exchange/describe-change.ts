@@ -238,7 +238,7 @@ function folderChanges({ before, after }: Says, from: Folder, to: Folder): strin
   const isMoved = !isElsewhere && from.position !== to.position && before !== after;
   return [
     ...(from.name === to.name ? [] : [`is called ${to.name}`]),
-    ...(isElsewhere ? [`stands in ${place ?? 'another folder'}`] : []),
+    ...(isElsewhere ? [`is in ${place ?? 'another folder'}`] : []),
     ...(isMoved ? ['stands at another place'] : []),
     ...(differs(({ form }) => form) ? [`is a ${formWords[to.form]}`] : []),
     ...(differs(({ rule }) => rule) ? ['has another rule'] : []),

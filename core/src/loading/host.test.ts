@@ -127,6 +127,32 @@ describe('a copy that an old session asks for', () => {
   });
 });
 
+describe('a guess by name', () => {
+  const near = (name: string, wanted = 'Warble') =>
+    repaired(asked({ identity: null, name: wanted, path: '/old/x' }), known(name));
+  it('is as near as two letters, of names with at least six', () => {
+    expect(
+      [near('Wobbly'), near('Wabbles'), near('Marble')].map((found) => found !== null),
+    ).toEqual([false, true, true]);
+    expect(
+      [near('Silts', 'Siltz'), near('Silted', 'Siltex')].map((found) => found !== null),
+    ).toEqual([false, true]);
+    // One may begin the other, however much longer it is.
+    expect([near('Warbledom'), near('Warble', 'Warbledom')].every((found) => found !== null)).toBe(
+      true,
+    );
+  });
+  it('is the copy of the format that goes before others, then the first path', () => {
+    const list = [
+      known('Warble', { format: 'LADSPA', path: '/a' }),
+      known('Warble', { format: 'CLAP', path: '/c' }),
+      known('Warble', { format: 'CLAP', path: '/b' }),
+    ];
+    const found = createRepairer(list, ['CLAP', 'VST3'])(asked({ identity: null }), acceptsAll);
+    expect([found?.copy.path, found?.isSure]).toEqual(['/b', true]);
+  });
+});
+
 describe('slots', () => {
   const slot = (id: string): HostSlot => ({
     id: asId(id),

@@ -1,11 +1,28 @@
 import { describe, expect, it } from '@jest/globals';
-import { misfitsWidth, widthBehind, widthOfTrack, type Ports } from './track-width.ts';
+import {
+  channelsThrough,
+  misfitsWidth,
+  widthBehind,
+  widthOfTrack,
+  widthWords,
+  type Ports,
+} from './track-width.ts';
 
 const ports = (audioIn: number | null, audioOut: number | null): Ports => ({ audioIn, audioOut });
 
 describe('the width of a track', () => {
   it('is stereo in a session that was saved before there were widths', () => {
     expect([widthOfTrack({}), widthOfTrack({ width: 1 })]).toEqual([2, 1]);
+  });
+});
+
+describe('a number of channels', () => {
+  it('is called mono or stereo where it is', () => {
+    expect([0, 1, 2, 6].map(widthWords)).toEqual(['nothing', 'mono', 'stereo', '6 channels']);
+  });
+  it('gets through a copy as far as both its ends let it', () => {
+    const all = [ports(1, 2), ports(2, 1), ports(null, 2), ports(2, null)];
+    expect(all.map(channelsThrough)).toEqual([1, 1, 2, null]);
   });
 });
 

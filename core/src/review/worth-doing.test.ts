@@ -21,7 +21,7 @@ describe('worthDoing', () => {
     expect(of('file-used', { plugins, uses, folders })).toMatchObject({
       plugins: ['a'],
       title: 'File 1 plugin that you load every week',
-      brings: 'a: 5 loads a month that no folder leads to.',
+      brings: 'a: 5 loads a month, and in no folder.',
     });
     expect(of('file-used', { plugins, uses, folders: [aFolder('f', ['a', 'b'])] })).toBeUndefined();
   });
@@ -55,7 +55,7 @@ describe('worthDoing', () => {
     const uses = times(4, 'slow').map((use) => ({ ...use, keys: 8 }));
     expect(of('name-slow', { plugins: [aPlugin('slow')], uses })).toMatchObject({
       plugins: ['slow'],
-      brings: 'With a nickname of two letters about 20 keys fewer a month.',
+      brings: 'With a two-letter nickname, about 20 keys fewer a month.',
     });
   });
   it('merges nearly equal folders into the larger one', () => {

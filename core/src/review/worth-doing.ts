@@ -140,7 +140,7 @@ function fileUsed(known: Known): Advice[] {
     : [
         advice('file-used', {
           title: `File ${plural(ids.length, 'plugin')} that you load every week`,
-          brings: `${named(known, ids)}: ${plural(times, 'load')} a month that no folder leads to.`,
+          brings: `${named(known, ids)}: ${plural(times, 'load')} a month, and in no folder.`,
           worth: times,
           plugins: ids,
         }),
@@ -157,7 +157,7 @@ function nameSlow(known: Known): Advice[] {
     : [
         advice('name-slow', {
           title: `Name ${plural(slow.length, 'plugin')} that ${slow.length === 1 ? 'takes' : 'take'} long to find`,
-          brings: `With a nickname of two letters about ${plural(Math.round(saved), 'key')} fewer a month.`,
+          brings: `With a two-letter nickname, about ${plural(Math.round(saved), 'key')} fewer a month.`,
           worth: loads / 2,
           plugins: slow.map(({ plugin }) => plugin),
           slow,
@@ -179,7 +179,7 @@ function keepChains(known: Known): Advice[] {
       advice('keep-chain', {
         key: `keep-chain ${plugins.join(' ')}`,
         title: `Keep ${plugins.map((id) => known.names.get(id) ?? '').join(' → ')} as a chain`,
-        brings: `Loaded so ${times} times in three months: ${plural(times * (plugins.length - 1), 'load')} that one would do.`,
+        brings: `Loaded this way ${times} times in three months; a chain would save ${plural(times * (plugins.length - 1), 'load')}.`,
         worth: (times * (plugins.length - 1)) / 3,
         plugins,
       }),
@@ -193,7 +193,7 @@ function reorder({ material, health, lately }: Known): Advice[] {
     return advice('reorder', {
       key: `reorder ${folder}`,
       title: `Sort the folder ${names.get(folder) ?? ''} by use`,
-      brings: 'What you load most of it stands at its end.',
+      brings: 'What you load most is at its end.',
       worth: loads / 6,
       plugins: byCount(plugins, lately),
       folders: [folder],
@@ -219,7 +219,7 @@ function usedCabinet({ lately, there, material }: Known): Advice[] {
     ? []
     : [
         advice('used-cabinet', {
-          title: 'Make a cabinet of what you really use',
+          title: 'Create a cabinet of what you really use',
           brings: `${plural(enough.length, 'plugin')} of ${there.length} make ${Math.round((100 * covered) / all)} % of your loads in three months.`,
           worth: all / 12,
           plugins: enough,
@@ -245,7 +245,7 @@ function hideUnused({ material, there, last, now }: Known): Advice[] {
     : [
         advice('hide-unused', {
           title: `Hide ${plural(ids.length, 'plugin')} not loaded for a year`,
-          brings: `${share} % fewer to look through while loading. They stay in the catalog.`,
+          brings: `${share} % fewer to search in Load. They stay in the catalog.`,
           worth: share / 4,
           plugins: ids,
         }),
@@ -286,7 +286,7 @@ function tryAgain(known: Known): Advice[] {
     ? []
     : [
         advice('try-again', {
-          title: `Put ${plural(ids.length, 'good one')} that you forgot into a folder “${toTryAgain}”`,
+          title: `Collect ${plural(ids.length, 'good plugin')} you haven’t used lately in a folder “${toTryAgain}”`,
           brings: `${named(known, ids)}: loaded ${limits.good} times or more, and not for three months.`,
           worth: 3 + ids.length / 10,
           plugins: ids,
@@ -303,7 +303,7 @@ function merge({ material, health }: Known): Advice[] {
     return advice('merge', {
       key: `merge ${a} ${b}`,
       title: `Merge the folders ${from?.name ?? ''} and ${into?.name ?? ''}`,
-      brings: `${both.length} of their ${all} plugins stand in both.`,
+      brings: `${both.length} of their ${all} plugins are in both.`,
       worth: 2,
       plugins: from?.plugins ?? [],
       folders: [from?.id ?? a, into?.id ?? b],
@@ -317,8 +317,8 @@ function trials({ material, now }: Known): Advice[] {
     ? []
     : [
         advice('trials', {
-          title: `See to ${plural(soon.length, 'trial')} that ${soon.length === 1 ? 'ends' : 'end'}`,
-          brings: 'What has ended would fail when it is loaded.',
+          title: `Check ${plural(soon.length, 'trial')} that ${soon.length === 1 ? 'ends' : 'end'}`,
+          brings: 'An ended trial fails when it is loaded.',
           worth: 5,
           plugins: soon.map(({ plugin }) => plugin),
         }),

@@ -223,7 +223,7 @@ const says: Readonly<Record<Way, string>> = {
   start: 'starts with',
   initials: 'has the initials',
   word: 'has a word starting with',
-  parts: 'has words starting with the letters of',
+  parts: 'has words starting with',
   slip: 'starts almost with',
   'word slip': 'has a word starting almost with',
   inside: 'has the letters',

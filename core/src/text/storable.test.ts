@@ -58,6 +58,17 @@ describe('cutting', () => {
   });
   it('takes the last character whole or not at all', () => {
     expect(cutText('ab🌿', 3)).toBe('ab');
+    expect([cutText('ab🌿', 4), cutText('abc', 3), cutText('abcd', 3)]).toEqual([
+      'ab🌿',
+      'abc',
+      'abc',
+    ]);
+    // The first and the last of what begins a pair, and what is neither.
+    expect(['\u{10000}', '\u{10ffff}', '\ufffd'].map((one) => cutText(`a${one}b`, 2))).toEqual([
+      'a',
+      'a',
+      'a\ufffd',
+    ]);
   });
 });
 
@@ -65,6 +76,10 @@ describe('keys', () => {
   const long = 'x'.repeat(3_000_000);
   it('stay as they are while they are short', () => {
     expect(shortKey('LV2\n/usr/lib/lv2/a.lv2\nurn:a')).toBe('LV2\n/usr/lib/lv2/a.lv2\nurn:a');
+    expect([shortKey('x'.repeat(800)).length, shortKey('x'.repeat(801))]).toEqual([
+      800,
+      expect.stringMatching(/^x{768}#[0-9a-f]+$/),
+    ]);
   });
   it('fit an index of PostgreSQL, in which a row has at most 2,704 bytes', () => {
     expect(Buffer.byteLength(shortKey('€'.repeat(5_000)))).toBeLessThan(2_704);
@@ -78,6 +93,12 @@ describe('a value from outside', () => {
   const limits = { depth: 4, values: 100 };
   it('is taken when nothing is wrong', () => {
     expect(troubleInValue({ a: [1, null, 'text', { b: true }] }, limits)).toBeNull();
+  });
+  it('is taken up to its limits, and refused beyond', () => {
+    expect(troubleInValue([[[[]]]], { depth: 4, values: 4 })).toBeNull();
+    expect(troubleInValue([[[[]]]], { depth: 2, values: 4 })?.detail).toMatch(/2 deep/);
+    expect(troubleInValue([1, 2, 3], { depth: 4, values: 4 })).toBeNull();
+    expect(troubleInValue([1, 2, 3, 4], { depth: 4, values: 4 })?.detail).toMatch(/4 values/);
   });
   it('says where a text is that cannot be kept', () => {
     expect(troubleInValue({ plugins: [{}, { name: 'a\u0000' }] }, limits)?.at).toBe(

@@ -170,7 +170,7 @@ function useEveryday(
           },
         ]
       : []),
-    asking('type', texts.whatDoTheyDo(plugins.length)),
+    asking('type', texts.chooseTypes),
     asking('tag', texts.aTag),
     ...(isOne ? [asking('name', texts.nicknameAndNames)] : []),
     ...(isOne && keys.page !== null

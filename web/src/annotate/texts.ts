@@ -4,11 +4,11 @@ import { oneOrMany, plural } from '@clever-drawer/core/text';
 // vendor-picker
 export const copies = (count: number): string => oneOrMany(count, 'copy', 'copies');
 export const anotherVendor = 'Another vendor:';
-export const lettersOfTheVendor = 'Letters of the vendor';
+export const lettersOfTheVendor = 'Vendor name';
 
 // types-picker-dialog
 export const noTypeOfThese = 'No type of these';
-export const lettersOfTheType = 'Letters of the type';
+export const lettersOfTheType = 'Type name';
 
 // of-what
 export const aPluginThatIsGone = 'a plugin that is gone';
@@ -24,80 +24,77 @@ export const cancel = 'Cancel';
 export const saveTheName = 'Save the name';
 export const nickname = 'Nickname';
 export const whatYouCallIt = (plugin: string): string =>
-  `What you call it. ${plugin} still finds it. Empty: no nickname.`;
+  `Your own name for it. Searching for ${plugin} still finds it.`;
 export const alsoCalled = 'Also called';
 export const otherNamesThatFindIt =
-  'Other names that find it, such as the hardware that it stands for. Commas between them.';
+  'Other names to find it by, such as the hardware it models. Separate them with commas.';
 export const atMostNames = (most: number): string => `At most ${plural(most, 'name')}.`;
 export const eachAtMostLetters = (most: number): string =>
   `At most ${plural(most, 'letter')} in each name.`;
 export const slotLabel = 'Slot label';
 export const theFewLettersThatStand =
-  'The few letters that stand in a slot. Empty: made from the name.';
+  'The short name shown in a slot. Leave it empty to make it from the name.';
 
 // trial-form
 export const pluginOnTrial = (count: number): string => `${plural(count, 'plugin')} on trial`;
-export const saySo = 'Say so';
+export const saySo = 'Save';
 export const lastDay = 'Last day';
 export const behindThatDayNoLongerOffered = (count: number): string =>
-  `Behind that day ${oneOrMany(count, 'it is', 'they are')} no longer offered while loading. A day that is past says that the trial has ended; empty: no day is known.`;
+  `After this date ${oneOrMany(count, 'it', 'they')} won't be offered in Load. A past date means the trial has ended. Leave it empty if you don't know.`;
 
 // plugin-menu
 export const fileInAFolder = 'File in a folder …';
 export const makeFavourites = (count: number): string =>
-  oneOrMany(count, 'Make a favourite', 'Make favourites');
+  oneOrMany(count, 'Add to favourites', 'Add to favourites');
 export const noLongerFavourites = (count: number): string =>
-  oneOrMany(count, 'No longer a favourite', 'No longer favourites');
+  oneOrMany(count, 'Remove from favourites', 'Remove from favourites');
 export const nicknameAndNames = 'Nickname and other names …';
-export const openItsPage = 'Facts, on its page';
-export const itsKind = 'What kind of plugin';
-export const licenceAndHiding = 'Licence, and hiding';
-export const licenceNotKnown = 'Its licence is not known';
-export const takeTheTagOff = 'take it off';
+export const openItsPage = 'Show its page';
+export const itsKind = 'Kind of plugin';
+export const licenceAndHiding = 'Licence and hiding';
+export const licenceNotKnown = 'Licence unknown';
+export const takeTheTagOff = 'remove it';
 export const all = (count: number): string => oneOrMany(count, 'it', `all ${count}`);
 export const theyAre = (count: number): string => oneOrMany(count, 'It is', 'They are');
 export const aNewTag = 'A new tag:';
 export const whatTheseDo = (count: number): string =>
   `What ${oneOrMany(count, 'it does', `these ${count} do`)}`;
 export const aTagFor = (count: string): string => `A tag for ${count}`;
-export const lettersOfTheTag = 'Letters of the tag';
-export const whatDoTheyDo = (count: number): string =>
-  `What ${oneOrMany(count, 'it does', 'they do')} …`;
-export const aTag = 'A tag …';
-export const offerWhileLoading = 'Offer while loading';
-export const hideFromLoading = 'Hide from loading';
+export const lettersOfTheTag = 'Tag name';
+export const chooseTypes = 'Type …';
+export const aTag = 'Tag …';
+export const offerWhileLoading = 'Show in Load';
+export const hideFromLoading = 'Hide in Load';
 export const onTrial = 'on trial …';
 
 // format-order
 export const orderOfFormats = 'Order of formats';
 export const ofAPluginsCopies =
-  "Of a plugin's copies the one highest here goes in front, 64 bit before 32. The others stay for old sessions.";
+  'If a plugin is installed in several formats, the highest one here is used, 64-bit before 32-bit. The others stay for old sessions.';
 export const formatUp = (format: string): string => `${format} up`;
 export const down = (format: string): string => `${format} down`;
 
 // all-tags
 export const allTags = 'All tags';
 export const thereAreNoTagsYet =
-  'There are no tags yet. Give a plugin one on its page, or many at once from the tray.';
-export const aTagThatIsRenamed =
-  'A tag that is renamed to another one becomes that. Undo brings everything back.';
+  'No tags yet. Add one on a plugin’s page, or to many at once from the tray.';
+export const aTagThatIsRenamed = 'Renaming a tag to an existing one merges them. You can undo it.';
 export const plugin = (count: number): string => plural(count, 'plugin');
 export const renameTheTag = (tag: string): string => `Rename the tag ${tag}`;
 export const rename = 'Rename …';
-export const takeTheTagOffEverywhere = (tag: string): string =>
-  `Take the tag ${tag} off everywhere`;
-export const takeOff = 'Take off';
+export const takeTheTagOffEverywhere = (tag: string): string => `Remove the tag ${tag} everywhere`;
+export const takeOff = 'Remove';
 export const newNameOfTheTag = (tag: string): string => `New name of the tag ${tag}`;
 export const renameIt = 'Rename';
 
 // file-in
 export const moveToFolder = (what: string): string => `Move ${what} to …`;
 export const fileInFolder = (what: string): string => `File ${what} in …`;
-export const makeTheFolder = 'Make the folder';
+export const makeTheFolder = 'Create the folder';
 export const andFileThere = (what: string): string => `and file ${what} there`;
-export const alwaysIn = 'always in, by hand · ';
+export const alwaysIn = 'always included · ';
 export const parentIn = (parent: string): string => `in ${parent} · `;
 export const alreadyThere = ' · already there';
 export const someOrAllPlugins = (count: number): string => plural(count, 'plugin');
-export const fileInAnother = 'file, and in another folder too';
-export const lettersOfTheFoldersName = "Letters of the folder's name";
+export const fileInAnother = 'file and stay here for another folder';
+export const lettersOfTheFoldersName = 'Folder name';

@@ -1,4 +1,4 @@
 /** All texts about the server. */
 export const noAnswer =
-  'Clever Drawer does not answer. Is it still running? Start it again with ./start; nothing saved is lost.';
+  'Clever Drawer is not responding. If it is not running, start it with ./start. Nothing saved is lost.';
 export const serverAnswered = (status: number): string => `The server answered ${status}.`;

@@ -1,5 +1,5 @@
 /**
- * Ctrl+K: any plugin, saved setting, folder, cabinet, vendor, tag, screen or act by a few letters. Plugins are found
+ * Ctrl+K: any plugin, saved setting, folder, cabinet, vendor, tag, screen or command by a few letters. Plugins are found
  * as in Load; only what is shown is made.
  */
 import { useNavigate } from 'react-router';
@@ -17,7 +17,7 @@ import * as texts from './texts.ts';
 
 /** What can be done from everywhere: going to a screen, or an act. */
 export interface Doable extends Rankable {
-  readonly sort: 'Screen' | 'Act';
+  readonly sort: 'Screen' | 'Command';
   readonly keys?: string;
   readonly does: () => void;
 }

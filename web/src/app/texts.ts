@@ -4,16 +4,16 @@ import { mainScreens } from '../studio/screens.ts';
 
 // find-anything
 export const findAnything = 'Find anything';
-export const aPlugin = 'A plugin, setting, folder, cabinet, vendor, tag, screen or act';
+export const aPlugin = 'Plugin, setting, folder, cabinet, vendor, tag, screen or command';
 export const folder = 'folder';
 
 // latest-changes
 export const latestChanges = 'Latest changes';
-export const placesAndSlots = 'Places and slots, in this window';
+export const placesAndSlots = 'Places and slots in this window';
 export const undo = 'Undo';
 export const theOrder = 'The order';
 export const nothingWasChangedYet =
-  'Nothing was changed yet. Whatever you file, name or settle will stand here, and can be undone, also tomorrow.';
+  'No changes yet. Everything you file, name or answer appears here and can be undone, even tomorrow.';
 export const undoThese = (back: number): string => oneOrMany(back, 'Undo', `Undo these ${back}`);
 export const redoThese = (again: number): string => oneOrMany(again, 'Redo', `Redo these ${again}`);
 export const undone = 'undone';
@@ -37,12 +37,12 @@ export const helpGroups: readonly (readonly [
   [
     'Sort: one at a time',
     [
-      ['1 2 3', 'that answer'],
-      ['Enter', 'the marked answer'],
-      ['Space', 'it does several'],
+      ['1 2 3', 'choose that answer'],
+      ['Enter', 'accept the highlighted answer'],
+      ['Space', 'choose several types'],
       ['/', 'another type or vendor'],
       ['L', 'later'],
-      ['H', 'hide from loading'],
+      ['H', 'hide in Load'],
     ],
   ],
   [
@@ -50,64 +50,64 @@ export const helpGroups: readonly (readonly [
     [
       ['↑ ↓', 'move'],
       ['Space', 'select'],
-      ['Shift+↓', 'select a run'],
+      ['Shift+↓', 'select a range'],
       ['Ctrl+A', 'all'],
       ['T', 'one answer for all'],
-      ['Enter', 'its best answer for each'],
+      ['Enter', 'accept the best answer for each'],
     ],
   ],
   [
     'File: the list',
     [
-      ['/', 'narrow the list'],
+      ['/', 'filter the list'],
       ['↑ ↓', 'move'],
-      ['Space', 'into the tray, or out of it'],
+      ['Space', 'add to the tray or remove'],
       ['F', 'file in a folder'],
       ['Shift+F', 'file all of the tray'],
-      ['B', 'favourite, or no longer'],
+      ['B', 'toggle favourite'],
       ['N', 'nickname and slot label'],
       ['T', 'type'],
-      ['H', 'hide from loading, or no longer'],
-      ['I', 'all that is known of it'],
+      ['H', 'toggle hidden in Load'],
+      ['I', 'all facts about it'],
       ['G', 'suggested folders'],
-      ['Shift+↓', 'a run into the tray'],
-      ['Ctrl+A', 'all that match into the tray'],
-      ['Alt+← Alt+→', 'fold this heading, unfold all'],
-      ['Esc', 'show all again'],
+      ['Shift+↓', 'add a range to the tray'],
+      ['Ctrl+A', 'add all matches to the tray'],
+      ['Alt+← Alt+→', 'collapse this heading, expand all'],
+      ['Esc', 'show everything again'],
     ],
   ],
   [
     'File: the chest',
     [
-      ['D', 'to the folders'],
+      ['D', 'go to the folders'],
       ['← → ↑ ↓', 'move'],
       ['Enter', 'open or close'],
-      ['Alt+← Alt+→', 'put before or behind its neighbour'],
+      ['Alt+← Alt+→', 'move earlier or later'],
       ['Alt+↑ Alt+↓', 'reorder the plugins of an open folder'],
       ['M', 'move a plugin of an open folder to another'],
       ['F2', 'rename'],
       ['Delete', 'remove (undo brings it back)'],
       ['Shift+N', 'new folder, in the open one'],
-      ['Menu', 'all that can be done to a folder'],
+      ['Menu', 'all actions for a folder'],
     ],
   ],
   [
     'Load: finding',
     [
-      ['letters', 'find'],
+      ['type', 'search'],
       ['↑ ↓', 'move'],
       ['Enter', 'load'],
-      ['Alt+1 … Alt+9', 'load that one; with nothing typed, the screens'],
+      ['Alt+1 … Alt+9', 'load that match; with nothing typed, switch screens'],
       ['Ctrl+F', 'file in a folder'],
       ['Alt+Enter', 'choose the copy'],
       ['F4', 'the cabinet, all that fit, the rest with reasons'],
-      ['← →', 'walk the folders (with letters typed: Ctrl)'],
-      ['Ctrl+G', 'something I forgot'],
-      ['Ctrl+B', 'favourite, or no longer'],
+      ['← →', 'move through the folders (with text typed: Ctrl)'],
+      ['Ctrl+G', 'favourites you haven’t used lately'],
+      ['Ctrl+B', 'toggle favourite'],
       ['F2', 'nickname and slot label'],
       ['Ctrl+I', 'facts'],
       ['Ctrl+P', 'pictures on or off'],
-      ['Esc', 'one step back, at last to the slots'],
+      ['Esc', 'one step back, then to the slots'],
     ],
   ],
   [
@@ -115,12 +115,12 @@ export const helpGroups: readonly (readonly [
     [
       ['← → ↑ ↓', 'walk'],
       ['Enter', 'choose'],
-      ['0', 'bypass, or no longer'],
+      ['0', 'toggle bypass'],
       ['Alt+← Alt+→', 'move along the track'],
       ['Alt+↑ Alt+↓', 'move to the next track'],
       ['F', 'file in a folder'],
       ['Delete', 'empty'],
-      ['/', 'back to the letters'],
+      ['/', 'back to searching'],
     ],
   ],
 ];
@@ -130,11 +130,11 @@ export const allKeys = 'All keys';
 /** Says whether what is on the screen is in the database. */
 export const awayWords = {
   'database-away':
-    'The database does not answer at the moment. Nothing is saved until it is back; it is being started again.',
+    'The database is not responding. Clever Drawer is restarting it; nothing is saved until then.',
   'server-away':
-    'Clever Drawer does not answer. Nothing is saved until it is back; if you stopped it, start it again with ./start.',
+    'Clever Drawer is not responding. Nothing is saved until it is back. If you stopped it, run ./start.',
 } as const;
-export const act = 'Act';
+export const act = 'Command';
 export const screen = 'Screen';
 export const newFolder = 'New folder …';
 export const redo = 'Redo';
@@ -142,12 +142,12 @@ export const openLatestChanges = 'Latest changes …';
 export const allTags = 'All tags …';
 export const renameATag = 'rename a tag';
 export const orderOfFormatsAllPlugins = 'Order of formats (all plugins) …';
-export const copyInFront = 'copy in front';
+export const copyInFront = 'copy used first format preference';
 export const changeTo = (other: string): string => `Change to ${other}`;
 export const darkTheme = 'dark theme';
 export const lightTheme = 'light theme';
 export const openAllKeys = 'All keys …';
-export const helpShortcuts = 'help shortcuts';
+export const helpShortcuts = 'help shortcuts keyboard';
 export const thisScreen = 'This screen';
 export const skipToTheContent = 'Skip to the content';
 export const cleverDrawer = 'Clever Drawer';
@@ -157,12 +157,11 @@ export const screens = 'Screens';
 export const looking = 'looking';
 export const questionsWait = (waiting: number): string =>
   `${plural(waiting, 'question')} ${oneOrMany(waiting, 'waits', 'wait')}`;
-export const theComputerWhosePluginsTheseAre = 'The computer whose plugins these are';
+export const theComputerWhosePluginsTheseAre = 'Computer these plugins are on';
 export const computer = (computer: string): string => `Computer: ${computer}`;
 export const notSaved = 'not saved';
-export const somethingThatWasTypedIsKept =
-  'Something that was typed is kept in this browser and not saved yet';
-export const storedDraft = 'draft kept';
+export const somethingThatWasTypedIsKept = 'You have an unsaved draft in this browser';
+export const storedDraft = 'unsaved draft';
 export const saving = 'saving';
 export const saved = 'saved';
 export const nothingTo = (direction: string): string => `Nothing to ${direction}`;

@@ -78,7 +78,7 @@ describe('the list', () => {
   it('is narrowed by what is typed, kept in the address, and shown whole again', async () => {
     const { address } = show();
     press('/');
-    const field = screen.getByLabelText<HTMLInputElement>('with the letters');
+    const field = screen.getByLabelText<HTMLInputElement>('Search');
     expect(document.activeElement).toBe(field);
     fireEvent.change(field, { target: { value: 'her' } });
     await waitFor(() => {
@@ -109,7 +109,7 @@ describe('the list', () => {
         },
       ],
     });
-    const field = screen.getByLabelText<HTMLInputElement>('with the letters');
+    const field = screen.getByLabelText<HTMLInputElement>('Search');
     for (const letters of ['blue', 'narrator', 'sliuce']) {
       fireEvent.change(field, { target: { value: letters } });
       expect(names()).toEqual(['Sluice']);
@@ -129,8 +129,8 @@ describe('the list', () => {
 
   it('that is left empty says so, and is shown whole by a press', async () => {
     show({ at: '/file?q=zzz' });
-    expect(screen.getByRole('heading', { name: 'No plugin is like that' })).toBeTruthy();
-    fireEvent.click(screen.getByRole('button', { name: 'Show all again' }));
+    expect(screen.getByRole('heading', { name: 'No matches' })).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Show all' }));
     await waitFor(() => {
       expect(names()).toHaveLength(4);
     });
@@ -176,11 +176,11 @@ describe('the list', () => {
       ],
     });
     expect(row('Egret').textContent).toContain('Delays');
-    expect(row('Sluice').textContent).toContain('in no folder');
+    expect(row('Sluice').textContent).toContain('unfiled');
     expect(row('Croak').textContent).toContain('gone');
     expect(row('Rasp').textContent).toContain('program missing');
-    expect(row('Sluice').textContent).toContain('hidden from loading');
-    expect(row('Egret').textContent).not.toContain('hidden from loading');
+    expect(row('Sluice').textContent).toContain('hidden in Load');
+    expect(row('Egret').textContent).not.toContain('hidden in Load');
     cleanup();
     show({
       at: '/file?state=no-program',
@@ -256,7 +256,7 @@ describe('keys on the lit row', () => {
     press('f');
     const again = await screen.findByRole('dialog');
     fireEvent.change(within(again).getByRole('combobox'), { target: { value: 'Loud' } });
-    fireEvent.click(await within(again).findByRole('option', { name: /Make the folder/ }));
+    fireEvent.click(await within(again).findByRole('option', { name: /Create the folder/ }));
     expect(acts[1]).toMatchObject({
       act: 'add-folder',
       name: 'Loud',
@@ -278,7 +278,7 @@ describe('keys on the lit row', () => {
 describe('the tray', () => {
   it('gathers by Space, by a run and by all, and is emptied', async () => {
     show();
-    expect(screen.getByText(/^Gather plugins here/)).toBeTruthy();
+    expect(screen.getByText(/^Collect plugins here/)).toBeTruthy();
     fireEvent.click(row('Egret'));
     press(' ');
     expect(trayCount()).toBe('1');
@@ -290,7 +290,7 @@ describe('the tray', () => {
     expect(trayCount()).toBe('3');
     inList('a', { ctrlKey: true });
     expect(trayCount()).toBe('4');
-    fireEvent.click(screen.getByRole('button', { name: 'Take Wharf out of the tray' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Remove Wharf from the tray' }));
     expect(trayCount()).toBe('3');
     fireEvent.click(await screen.findByRole('button', { name: 'Empty tray' }));
     expect(trayCount()).toBe('0');
@@ -330,15 +330,15 @@ describe('the menu of plugins', () => {
   it('opens where a plugin stands, and does what its keys do', async () => {
     const { acts, address } = show();
     rightClick(row('Sluice'));
-    expect((await screen.findByText('Into the tray')).textContent).toContain('Into the tray');
-    fireEvent.click(await entry(/^Make a favourite/));
+    expect((await screen.findByText('Add to the tray')).textContent).toContain('Add to the tray');
+    fireEvent.click(await entry(/^Add to favourites/));
     expect(acts).toMatchObject([{ act: 'file', folder: 'fav', plugins: [{ plugin: 'sluice' }] }]);
-    expect(screen.queryByText('Into the tray')).toBeNull();
+    expect(screen.queryByText('Add to the tray')).toBeNull();
     rightClick(row('Heron'));
-    fireEvent.click(await entry(/^Into the tray/));
+    fireEvent.click(await entry(/^Add to the tray/));
     expect(trayCount()).toBe('1');
     rightClick(row('Heron'));
-    fireEvent.click(await entry(/^Facts, on its page/));
+    fireEvent.click(await entry(/^Show its page/));
     expect(address()).toBe('/plugin/heron');
   });
 
@@ -349,14 +349,14 @@ describe('the menu of plugins', () => {
     }
     rightClick(row('Heron'));
     expect(await screen.findByText('2 plugins', { selector: '.dropdown-header' })).toBeTruthy();
-    fireEvent.click(await entry(/^What kind of plugin/));
+    fireEvent.click(await entry(/^Kind of plugin/));
     fireEvent.click(await entry('They are instruments'));
     rightClick(row('Egret'));
-    fireEvent.click(await entry(/^Licence, and hiding/));
-    fireEvent.click(await entry('Hide from loading'));
+    fireEvent.click(await entry(/^Licence and hiding/));
+    fireEvent.click(await entry('Hide in Load'));
     rightClick(row('Sluice'));
-    fireEvent.click(await entry(/^Licence, and hiding/));
-    fireEvent.click(await entry('Its licence is not known'));
+    fireEvent.click(await entry(/^Licence and hiding/));
+    fireEvent.click(await entry('Licence unknown'));
     expect(acts).toEqual([
       set({ kind: 'instrument' }, 'egret', 'heron'),
       set({ isHidden: true }, 'egret', 'heron'),
@@ -373,14 +373,14 @@ describe('the menu of plugins', () => {
     });
     const pick = async (typed: string, name: RegExp): Promise<void> => {
       rightClick(row('Egret'));
-      fireEvent.click(await entry(/^A tag/));
-      fireEvent.change(await screen.findByPlaceholderText('Letters of the tag'), {
+      fireEvent.click(await entry(/^Tag/));
+      fireEvent.change(await screen.findByPlaceholderText('Tag name'), {
         target: { value: typed },
       });
       fireEvent.click(screen.getByRole('option', { name }));
     };
     await pick('warm', /A new tag: warm/);
-    await pick('lou', /loud take it off/);
+    await pick('lou', /loud remove it/);
     const tag = (add: string[], remove: string[]): object => ({
       act: 'tag',
       plugins: ['egret'],
@@ -413,7 +413,7 @@ describe('the menu of plugins', () => {
     });
     rightClick(row('Sluice'));
     fireEvent.click(await entry(/^File in a folder/));
-    const letters = await screen.findByPlaceholderText("Letters of the folder's name");
+    const letters = await screen.findByPlaceholderText('Folder name');
     const take = (typed: string, shiftKey: boolean): void => {
       fireEvent.change(letters, { target: { value: typed } });
       fireEvent.keyDown(letters, { key: 'Enter', shiftKey });
@@ -436,7 +436,7 @@ describe('the menu of plugins', () => {
   it('of a plugin in a folder takes it out of it; a double press in the list files', async () => {
     const { acts } = show({ at: '/file?open=Delays' });
     rightClick(screen.getByRole('listitem', { name: 'Egret' }));
-    fireEvent.click(await entry(/^Take out of this folder/));
+    fireEvent.click(await entry(/^Remove from this folder/));
     expect(acts).toEqual([{ act: 'take-out', placements: ['Delays-egret'] }]);
     await waitFor(() => {
       expect(document.activeElement).toBe(screen.getByRole('listitem', { name: 'Egret' }));
@@ -482,7 +482,7 @@ describe('the chest', () => {
   it('opens a folder in the address, with its plugins, and closes it', async () => {
     const { address } = show();
     fireEvent.click(front('Delays'));
-    const open = await screen.findByRole('listitem', { name: 'Delays, opened' });
+    const open = await screen.findByRole('listitem', { name: 'Delays, open' });
     expect(address()).toBe('/file?open=Delays');
     expect(within(open).getByText('Heron')).toBeTruthy();
     fireEvent.click(within(open).getByRole('button', { name: 'Close Delays' }));
@@ -493,7 +493,7 @@ describe('the chest', () => {
 
   it('takes a plugin out of an opened folder by Delete', async () => {
     const { acts } = show({ at: '/file?open=Delays' });
-    const open = await screen.findByRole('listitem', { name: 'Delays, opened' });
+    const open = await screen.findByRole('listitem', { name: 'Delays, open' });
     const heron = within(open)
       .getByText('Heron')
       .closest('[data-placement], li, [tabindex]') as HTMLElement;
@@ -523,9 +523,9 @@ describe('the chest', () => {
       fireEvent.change(field, { target: { value: name } });
       fireEvent.submit(field);
     };
-    expect(screen.queryByText('Give it a name.')).toBeNull();
+    expect(screen.queryByText('Enter a name.')).toBeNull();
     save('  ');
-    expect(screen.getByText('Give it a name.')).toBeTruthy();
+    expect(screen.getByText('Enter a name.')).toBeTruthy();
     save('x'.repeat(1_000));
     expect(screen.getByText(/^At most \d+ letters\.$/)).toBeTruthy();
     fireEvent.keyDown(field, { key: 'Escape' });
@@ -550,21 +550,21 @@ describe('the chest', () => {
     press('N', { shiftKey: true });
     fireEvent.change(screen.getByLabelText('Name'), { target: { value: 'Birds' } });
     fireEvent.click(screen.getByLabelText('Smart folder'));
-    const keywords = await screen.findByLabelText(/^Holds every plugin/);
+    const keywords = await screen.findByLabelText(/^Includes every plugin/);
     fireEvent.submit(keywords);
-    expect(screen.getByText(/^Type at least one keyword/)).toBeTruthy();
+    expect(screen.getByText(/^Enter at least one keyword/)).toBeTruthy();
     fireEvent.change(keywords, { target: { value: 'heron, egret' } });
     expect(
       screen
         .getAllByRole('status')
         .map((one) => one.textContent)
         .join(),
-    ).toContain('Takes in 2: Egret, Heron');
+    ).toContain('Matches 2: Egret, Heron');
     fireEvent.submit(keywords);
     press('N', { shiftKey: true });
     fireEvent.click(screen.getByLabelText('Divider'));
     fireEvent.change(screen.getByLabelText('Name'), { target: { value: 'Line' } });
-    fireEvent.click(screen.getByRole('button', { name: 'Make the divider' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Create the divider' }));
     expect(acts).toMatchObject([
       { act: 'add-folder', form: 'folder', name: 'New', rule: null, parent: null, cabinet: 'c' },
       {
@@ -632,13 +632,13 @@ describe('the chest', () => {
       fireEvent.click(screen.getByRole('button', { name: 'New cabinet' }));
       const dialog = await screen.findByRole('dialog');
       choose(dialog);
-      const shown = within(dialog).getByRole('region', { name: 'What it would make' });
+      const shown = within(dialog).getByRole('region', { name: 'Preview' });
       const said = shown.textContent;
-      fireEvent.click(within(dialog).getByRole('button', { name: 'Make the cabinet' }));
+      fireEvent.click(within(dialog).getByRole('button', { name: 'Create the cabinet' }));
       return said;
     };
     expect(await make(() => undefined)).toMatch(
-      /^Makes 2 folders, filled by their rules as shown\. Nothing is moved\.Dynamics 1Delay 2$/,
+      /^Creates 2 folders, filled by their rules as shown\. Your plugin files stay where they are\.Dynamics 1Delay 2$/,
     );
     const still = await make((dialog) => {
       fireEvent.click(within(dialog).getByLabelText(/^By vendor/));
@@ -685,6 +685,6 @@ describe('the chest', () => {
 
   it('with favourites only, says what a cabinet is for', () => {
     show({ records: records.slice(0, 2) });
-    expect(screen.getByText(/^This cabinet has only its favourites/)).toBeTruthy();
+    expect(screen.getByText(/^Only Favourites so far/)).toBeTruthy();
   });
 });

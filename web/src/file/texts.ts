@@ -6,10 +6,10 @@ import { oneOrMany, plural } from '@clever-drawer/core/text';
 export const cancel = 'Cancel';
 export const save = 'Save';
 export const name = 'Name';
-export const giveItAName = 'Give it a name.';
+export const giveItAName = 'Enter a name.';
 
 // cabinet-tabs
-export const aNewCabinetWhole = 'A new cabinet: another whole arrangement';
+export const aNewCabinetWhole = 'New cabinet: a separate set of folders';
 export const newCabinet = 'New cabinet';
 export const cabinets = 'Cabinets';
 
@@ -22,16 +22,18 @@ export const formNames = {
 export const atMostLetters = (most: number): string => `At most ${plural(most, 'letter')}.`;
 export const change = (folder: string): string => `Change ${folder}`;
 export const newFolder = 'New folder';
-export const makeThe = (form: string): string => `Make the ${form}`;
+export const makeThe = (form: string): string => `Create the ${form}`;
 
 // model/drop-plan
-export const put = 'Put ';
+export const put = 'Move ';
+/** Where a dropped folder goes. */
+export const partWords = { before: ' before ', inside: ' into ', behind: ' after ' } as const;
 export const theFoldersOfAreSorted = (cabinet: string): string =>
-  `The folders of ${cabinet} are sorted by name. Choose “My own order of folders” in the cabinet's menu to move them.`;
+  `The folders of ${cabinet} are sorted by name. To move them, choose “My own order of folders” in the cabinet's menu.`;
 export const droppedBesideTheFolders =
-  'Dropped beside the folders: nothing was filed. Drop onto a folder, or press F to file by its name.';
+  'Nothing was filed: you dropped beside the folders. Drop onto a folder, or press F to choose one by name.';
 export const fillsItself = (what: string): string =>
-  ` fills itself: keep ${what} in by hand, or change its rule`;
+  ` fills itself: include ${what} by hand, or change its rule`;
 export const isADividerAndHolds = (folder: string): string =>
   `${folder} is a divider and holds no plugins.`;
 export const aDividerHoldsNoPlugins = 'A divider holds no plugins';
@@ -39,7 +41,7 @@ export const moveTo = (what: string): string => `Move ${what} to `;
 export const ctrlFileItThereToo = 'Ctrl: file it there too';
 export const fileIn = (what: string): string => `File ${what} in `;
 export const isIn = (what: string): string => `${what} is in `;
-export const putHereIn = (what: string): string => `Put ${what} here in `;
+export const putHereIn = (what: string): string => `Move ${what} here in `;
 
 // folder-menu-items
 export const actionsFor = (folder: string): string => `Actions for ${folder}`;
@@ -51,10 +53,10 @@ export const formWords = {
   folder: 'folder',
   divider: 'divider',
 } as const;
-export const dividerPressToRename = 'Divider: press to rename';
+export const dividerPressToRename = 'Divider: click to rename';
 export const folderHolds = (folder: string, form: string, count: number, below: number): string =>
   `${folder}, ${form}, ${plural(count, 'plugin')}${below === 0 ? '' : ` and ${below} below`}`;
-export const shownFromAnotherCabinet = 'shown from another cabinet';
+export const shownFromAnotherCabinet = 'from another cabinet';
 export const pinned = 'pinned';
 export const andMore = (count: number): string => `and ${count} more`;
 
@@ -69,21 +71,21 @@ export const cabinet = (cabinet: string): string => `Cabinet ${cabinet}`;
 export const aFolder = 'A folder, a smart folder or a divider';
 export const makeANewFolder = 'New folder …';
 export const thisCabinetHasOnlyItsFavourites =
-  'This cabinet has only its favourites. Make folders for the way you work: by job, by type, by client.';
+  'Only Favourites so far. Add folders for the way you work: by job, by type, by client.';
 
 // dragging
 /** Dragging is for mouse and touch; keys do the same. */
 export const someOrAllPlugins = (count: number): string => plural(count, 'plugin');
-export const letGo = 'Let go: nothing was moved.';
+export const letGo = 'Dropped outside: nothing was moved.';
 
 // plugin-row
 export const never = 'never';
 export const today = 'today';
-export const intoTheTraySpace = 'Into the tray (Space)';
+export const intoTheTraySpace = 'Add to the tray (Space)';
 export const favourite = 'favourite';
-export const hiddenFromLoading = 'hidden from loading';
+export const hiddenFromLoading = 'hidden in Load';
 export const withoutType = 'no type';
-export const inNoFolder = 'in no folder';
+export const inNoFolder = 'unfiled';
 export const daysD = (days: number): string => `${days} d`;
 export const daysW = (days: number): string => `${days} w`;
 export const months = (days: number): string => `${days} mo`;
@@ -95,7 +97,7 @@ export const programMissing = 'program missing';
 
 // plugin-list
 export const listOfPlugins = 'Plugins';
-export const pressToFoldAltUnfoldAll = 'Press to fold (Alt+←), unfold all with Alt+→';
+export const pressToFoldAltUnfoldAll = 'Collapse (Alt+←), expand all with Alt+→';
 
 // facet-words
 export const facetTexts: Readonly<Record<string, string>> = {
@@ -105,13 +107,13 @@ export const facetTexts: Readonly<Record<string, string>> = {
   'licence free': 'free',
   'licence trial': 'on trial',
   'licence not licensed': 'not licensed',
-  'licence unknown': 'of unknown licence',
-  'state present': 'there now',
+  'licence unknown': 'licence unknown',
+  'state present': 'available',
   'state away': 'out of reach',
   'state gone': 'gone',
   'state failed': 'with a failed copy',
   'state no-program': 'with a missing program',
-  'state hidden': 'hidden from loading',
+  'state hidden': 'hidden in Load',
   'arrived 7': 'arrived within a week',
   'arrived 30': 'arrived within a month',
   'arrived 365': 'arrived within a year',
@@ -124,8 +126,8 @@ export const tagged = (value: string): string => `tagged ${value}`;
 export const aFolderThatIsGone = 'a folder that is gone';
 export const inTheFolder = (folder: string): string => `in ${folder}`;
 export const arrivedSince = (when: string): string => `arrived since ${when}`;
-export const pressToDropThis = 'Press to drop this';
-export const moreThatNarrowsTheList = 'More that narrows the list';
+export const pressToDropThis = 'Remove filter';
+export const moreThatNarrowsTheList = 'More filters';
 export const more = 'more …';
 
 // sentence
@@ -137,15 +139,15 @@ export const listSortings: Record<Sorting, string> = {
   arrival: 'arrival',
   use: 'use',
 };
-export const narrowTheList = 'Narrow the list';
+export const narrowTheList = 'Filter the list';
 export const ofAll = (all: string): string => `of ${all}`;
 export const showAll = 'show all';
-export const writeWhatIsShown = 'Write what is shown to a file for a spreadsheet (CSV)';
-export const asATable = 'as a table';
+export const writeWhatIsShown = 'Export this list for a spreadsheet (CSV)';
+export const asATable = 'Export as CSV';
 export const all = (total: number): string =>
   oneOrMany(total, 'The only plugin', `All ${plural(total, 'plugin')}`);
-export const withTheLetters = 'with the letters …';
-export const lettersTheyHave = 'with the letters';
+export const withTheLetters = 'Search …';
+export const lettersTheyHave = 'Search';
 export const show = 'Show';
 export const kind = 'Kind';
 export const allPlugins = 'all plugins';
@@ -160,33 +162,32 @@ export const format = 'Format';
 export const anyFormat = 'any format';
 export const filedOrNot = 'filed or not';
 export const savedSettings = 'saved settings';
-export const lineUpBy = 'Line up by';
+export const lineUpBy = 'Order by';
 
 // tray
 export const tray = 'Tray';
-export const gatherPluginsHereWith = 'Gather plugins here with';
-export const overAsManySearches = ', over as many searches as you like, then file them together.';
+export const gatherPluginsHereWith = 'Collect plugins here with';
+export const overAsManySearches = ', from as many searches as you like, then file them together.';
 export const inTheTray = 'In the tray';
-export const takeOutOfTheTray = (plugin: string): string => `Take ${plugin} out of the tray`;
+export const takeOutOfTheTray = (plugin: string): string => `Remove ${plugin} from the tray`;
 
 // file-screen
 export const file = 'File';
 export const suggestions = 'Suggestions';
-export const forWhatIsInNoFolder = 'for what is in no folder';
-export const whatDoesDo = (plugin: string): string => `What does ${plugin} do?`;
+export const forWhatIsInNoFolder = 'for unfiled plugins';
+export const whatDoesDo = (plugin: string): string => `Type of ${plugin}`;
 export const view = 'View';
-export const aBareList = 'A bare list';
+export const aBareList = 'List';
 export const list = 'List';
 export const pictures = 'Pictures';
 export const noPluginsYet = 'No plugins yet';
-export const tellCleverDrawerWhereYourPlugins =
-  'Tell Clever Drawer where your plugins are, and let it look:';
+export const tellCleverDrawerWhereYourPlugins = 'Tell Clever Drawer where your plugins are:';
 export const goToScan = 'go to Scan';
-export const noPluginIsLikeThat = 'No plugin is like that';
-export const theSentenceAboveLeavesNothing = 'The sentence above leaves nothing.';
-export const showAllAgain = 'Show all again';
+export const noPluginIsLikeThat = 'No matches';
+export const theSentenceAboveLeavesNothing = 'No plugin matches these filters.';
+export const showAllAgain = 'Show all';
 export const orPress = 'or press';
 
 // the menu of plugins
-export const intoTheTray = 'Into the tray';
-export const outOfTheTray = 'Out of the tray';
+export const intoTheTray = 'Add to the tray';
+export const outOfTheTray = 'Remove from the tray';

@@ -143,11 +143,11 @@ describe('the points', () => {
     const first = button(/^Before the tour/);
     expect(first.getAttribute('aria-pressed')).toBe('true');
     expect(first.textContent).toContain('12 folders, 1,234 filed');
-    const second = button(/^Evening, by itself/);
+    const second = button(/^Evening/);
     expect(second.getAttribute('aria-pressed')).toBe('false');
     fireEvent.click(second);
     expect(address()).toBe('/keep?point=e&tab=return');
-    expect(screen.getByRole('heading', { name: 'Return to “Evening, by itself”' })).toBeTruthy();
+    expect(screen.getByRole('heading', { name: 'Return to “Evening”' })).toBeTruthy();
   });
 
   it('none, the order counts its changes so far, and says how to mark one', async () => {
@@ -199,14 +199,14 @@ describe('the points', () => {
     const field = screen.getByLabelText<HTMLInputElement>('Name of the point');
     expect(field.value).toBe('Before the tour');
     fireEvent.change(field, { target: { value: ' ' } });
-    fireEvent.click(button('Call it that'));
+    fireEvent.click(button('Save'));
     fireEvent.click(button('Rename …'));
     fireEvent.change(screen.getByLabelText('Name of the point'), { target: { value: 'Tour' } });
-    fireEvent.click(button('Call it that'));
+    fireEvent.click(button('Save'));
     expect(await screen.findByText('Called Tour')).toBeTruthy();
     expect(namePoint.mock.calls).toEqual([['Before the tour', 'Tour']]);
-    fireEvent.click(button('Forget this point'));
-    expect(await screen.findByText(/is no point any more/)).toBeTruthy();
+    fireEvent.click(button('Delete this point'));
+    expect(await screen.findByText(/deleted; the order is unchanged/)).toBeTruthy();
     expect(removePoint).toHaveBeenCalledWith('Before the tour');
   });
 
@@ -265,12 +265,12 @@ describe('returning to a point', () => {
     const comparePoint = jest.fn<Client['comparePoint']>(() => Promise.resolve(comparison));
     await show({ client: { comparePoint } });
     await screen.findByRole('button', { name: 'Return to it' });
-    const against = screen.getByLabelText('Against');
+    const against = screen.getByLabelText('Compare with');
     expect(
       within(against)
         .getAllByRole('option')
         .map((one) => one.textContent),
-    ).toEqual(['now', 'Evening, by itself · 2 May']);
+    ).toEqual(['now', 'Evening · 2 May']);
     fireEvent.change(against, { target: { value: 'e' } });
     await waitFor(() => {
       expect(comparePoint).toHaveBeenLastCalledWith('Before the tour', 'e');
@@ -325,7 +325,7 @@ describe('an order from elsewhere', () => {
       computers: [desk, loft],
       client: { previewDocument: () => Promise.resolve(preview), ...client },
     });
-    fireEvent.change(screen.getByLabelText('The computer whose order is taken'), {
+    fireEvent.change(screen.getByLabelText('Computer to import from'), {
       target: { value: 'loft' },
     });
     await screen.findByRole('heading', { name: 'Loft → Desk' });
@@ -334,7 +334,7 @@ describe('an order from elsewhere', () => {
 
   it('of another computer needs one', async () => {
     await show({ tab: 'carry' });
-    expect(screen.getByRole('heading', { name: 'There is one computer only' })).toBeTruthy();
+    expect(screen.getByRole('heading', { name: 'Only one computer so far' })).toBeTruthy();
   });
 
   it('says what each plugin is here, with those to ask open', async () => {
@@ -347,7 +347,7 @@ describe('an order from elsewhere', () => {
       screen.getByText(words, { selector: 'summary' }).parentElement as HTMLDetailsElement;
     expect(summary(/to ask/).open).toBe(true);
     expect(summary(/to ask/).textContent).toContain(
-      'may be Marl II or Marl III. Unless you choose, its place in Squeeze waits.',
+      'may be Marl II or Marl III. Until you choose, its place in Squeeze waits.',
     );
     expect(summary(/likely/).open).toBe(false);
     expect(summary(/likely/).textContent).toContain('→ Egret II VST3 the same maker');
@@ -359,7 +359,7 @@ describe('an order from elsewhere', () => {
     const previewDocument = jest.fn<Client['previewDocument']>(() => Promise.resolve(preview));
     await carry({ previewDocument });
     const choose = async (choice: RegExp): Promise<void> => {
-      fireEvent.click(button('Choose what Marl is'));
+      fireEvent.click(button('Choose a match for Marl'));
       fireEvent.click(await screen.findByRole('button', { name: choice }));
     };
     await choose(/^Marl III/);
@@ -370,7 +370,7 @@ describe('an order from elsewhere', () => {
     await waitFor(() => {
       expect(previewDocument.mock.lastCall?.[0].choices).toEqual({ Marl: null });
     });
-    expect(await screen.findByText('is not taken over.')).toBeTruthy();
+    expect(await screen.findByText('is left out.')).toBeTruthy();
     expect(screen.getByText('left out')).toBeTruthy();
   });
 
@@ -392,7 +392,7 @@ describe('an order from elsewhere', () => {
         computer: 'loft',
       });
     });
-    fireEvent.click(button('Take it over, as one change'));
+    fireEvent.click(button('Import as one change'));
     expect(await screen.findByText('Taken over')).toBeTruthy();
     expect(mergeDocument.mock.lastCall?.[0]).toMatchObject({ how: 'replace', hasLoads: false });
     expect(screen.queryByRole('heading', { name: 'Loft → Desk' })).toBeNull();
@@ -403,7 +403,7 @@ describe('an order from elsewhere', () => {
       previewDocument: () =>
         Promise.resolve({ ...preview, change: nothing, matches: [], loads: 0 }),
     });
-    expect(screen.queryByRole('button', { name: /^Take it over/ })).toBeNull();
+    expect(screen.queryByRole('button', { name: /^Import as one/ })).toBeNull();
     expect(screen.queryByRole('checkbox', { name: /loads and habits/ })).toBeNull();
   });
 
@@ -413,7 +413,7 @@ describe('an order from elsewhere', () => {
       computers: [desk, loft],
       client: { previewDocument: () => Promise.reject(new Error('line 3: it ends in the middle')) },
     });
-    fireEvent.change(screen.getByLabelText('The computer whose order is taken'), {
+    fireEvent.change(screen.getByLabelText('Computer to import from'), {
       target: { value: 'loft' },
     });
     expect((await screen.findByRole('alert')).textContent).toBe('line 3: it ends in the middle');
@@ -448,7 +448,7 @@ describe('writing the order to files', () => {
   it('has the document with loads or without', async () => {
     await show({ tab: 'files' });
     const link = (): string | null =>
-      screen.getByRole('link', { name: /^Write the document/ }).getAttribute('href');
+      screen.getByRole('link', { name: /^Export the document/ }).getAttribute('href');
     expect(link()).not.toContain('loads');
     fireEvent.click(screen.getByRole('checkbox', { name: /^With loads and habits/ }));
     expect(link()).toContain('loads=yes');
@@ -475,17 +475,17 @@ describe('a shelf on the disk', () => {
     expect(screen.queryByRole('button', { name: /^Write it/ })).toBeNull();
     fireEvent.change(directory, { target: { value: '/shelf' } });
     fireEvent.change(screen.getByLabelText('Cabinet'), { target: { value: 'Live' } });
-    fireEvent.click(button('Say what it would do'));
+    fireEvent.click(button('Preview'));
     expect(
-      await screen.findByText('It would make or change 3 entries; 2 are as they should be.'),
+      await screen.findByText('It would create or change 3 entries; 2 are up to date.'),
     ).toBeTruthy();
-    fireEvent.click(screen.getByRole('checkbox', { name: /figures/ }));
+    fireEvent.click(screen.getByRole('checkbox', { name: /^Number the folders/ }));
     await waitFor(() => {
       expect(screen.queryByRole('button', { name: /^Write it/ })).toBeNull();
     });
-    fireEvent.click(button('Say what it would do'));
+    fireEvent.click(button('Preview'));
     fireEvent.click(await screen.findByRole('button', { name: /^Write it/ }));
-    expect(await screen.findByText(/\/shelf is in step: 5 entries/)).toBeTruthy();
+    expect(await screen.findByText(/\/shelf is up to date: 5 entries/)).toBeTruthy();
     expect(setShelf.mock.lastCall?.[0]).toEqual({
       cabinet: 'Live',
       directory: '/shelf',
@@ -505,9 +505,9 @@ describe('a shelf on the disk', () => {
       },
       client: { removeShelf },
     });
-    expect(await screen.findByText('Mine.txt: left, since it is not ours.')).toBeTruthy();
+    expect(await screen.findByText('Mine.txt: skipped, because it is not ours.')).toBeTruthy();
     const outside = screen.getByRole('link', { name: 'Shelf on disk' }).closest('li');
-    expect(outside?.textContent).toContain('in step ✓');
+    expect(outside?.textContent).toContain('up to date ✓');
     fireEvent.click(button('Remove the shelf'));
     await waitFor(() => {
       expect(screen.queryByRole('button', { name: 'Remove the shelf' })).toBeNull();
@@ -520,7 +520,7 @@ describe('a shelf on the disk', () => {
       shelf: { settings, last: { ...last, trouble: 'No room on the disk.' } },
     });
     expect((await screen.findByRole('alert')).textContent).toBe('No room on the disk.');
-    expect(screen.getByText('⚠ not in step')).toBeTruthy();
+    expect(screen.getByText('⚠ out of date')).toBeTruthy();
   });
 
   it('refused, says why', async () => {
@@ -528,7 +528,7 @@ describe('a shelf on the disk', () => {
       tab: 'shelf',
       client: { previewShelf: () => Promise.reject(new Error('There is something in /shelf.')) },
     });
-    fireEvent.click(await screen.findByRole('button', { name: 'Say what it would do' }));
+    fireEvent.click(await screen.findByRole('button', { name: 'Preview' }));
     expect((await screen.findByRole('alert')).textContent).toBe('There is something in /shelf.');
   });
 
@@ -545,7 +545,7 @@ describe('a shelf on the disk', () => {
       fireEvent.change(screen.getByLabelText('The tree of directories'), {
         target: { value: path },
       });
-      fireEvent.click(button('Look what it holds'));
+      fireEvent.click(button('Read this directory'));
     };
     look('  ');
     expect(previewDocument).not.toHaveBeenCalled();
@@ -587,9 +587,9 @@ describe('backups', () => {
 
   it('lie where one says, as many as one says', async () => {
     await show({ tab: 'backups' });
-    fireEvent.change(await screen.findByLabelText('They lie in'), { target: { value: '/other' } });
-    fireEvent.change(screen.getByLabelText('How many are kept'), { target: { value: '3' } });
-    fireEvent.click(button('Keep it so'));
+    fireEvent.change(await screen.findByLabelText('Directory'), { target: { value: '/other' } });
+    fireEvent.change(screen.getByLabelText('Number to keep'), { target: { value: '3' } });
+    fireEvent.click(button('Save'));
     await waitFor(() => {
       expect(asked).toContainEqual(['PUT', '/api/backups', { directory: '/other', keep: 3 }]);
     });

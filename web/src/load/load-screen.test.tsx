@@ -309,8 +309,8 @@ describe('finding and loading', () => {
     fireEvent.click(screen.getByRole('button', { name: /^Old shows/ }));
     field().focus();
     press('Enter', { altKey: true });
-    expect(screen.getAllByTestId('copy')[0]?.textContent).toContain('held by this folder');
-    fireEvent.click(screen.getByText(/hold any copy in Old shows/));
+    expect(screen.getAllByTestId('copy')[0]?.textContent).toContain('used by this folder');
+    fireEvent.click(screen.getByText(/use any copy in Old shows/));
     expect(held.acts).toEqual([
       { act: 'set-folder', folder: 'Old shows', set: { firstCopies: ['other'] } },
     ]);
@@ -343,7 +343,7 @@ describe('finding and loading', () => {
   it('says that nothing is found', async () => {
     await show();
     type('qqqq');
-    expect(screen.getByText(/^No plugin that fits this slot/)).toBeTruthy();
+    expect(screen.getByText(/^No match for this slot/)).toBeTruthy();
     expect(names()).toEqual([]);
   });
 
@@ -352,7 +352,7 @@ describe('finding and loading', () => {
     type('slip');
     expect(screen.queryByTestId('peek')).toBeNull();
     press('i', { ctrlKey: true });
-    expect(screen.getByTestId('peek').textContent).toContain('in none');
+    expect(screen.getByTestId('peek').textContent).toContain('none');
     cleanup();
     await show();
     type('slip');
@@ -402,7 +402,7 @@ describe('filing where one met it', () => {
     press('f');
     const dialog = await screen.findByRole('dialog', { name: 'File Sluice in …' });
     fireEvent.change(within(dialog).getByRole('combobox'), { target: { value: 'Doors' } });
-    fireEvent.click(await within(dialog).findByRole('option', { name: /Make the folder/ }));
+    fireEvent.click(await within(dialog).findByRole('option', { name: /Create the folder/ }));
     expect(acts).toMatchObject([
       { act: 'add-folder', name: 'Doors', plugins: [{ plugin: 'sluice' }] },
     ]);
@@ -420,13 +420,13 @@ describe('the menu of a plugin', () => {
     const { acts } = await show();
     type('wharf');
     fireEvent.contextMenu(screen.getAllByTestId('hit')[0] as HTMLElement, { clientX: 9 });
-    fireEvent.click(await entry(/^Licence, and hiding/));
+    fireEvent.click(await entry(/^Licence and hiding/));
     fireEvent.click(await entry(/^It is not licensed/));
     await waitFor(() => {
       expect(document.activeElement).toBe(field());
     });
     fireEvent.contextMenu(field());
-    fireEvent.click(await entry(/^What it does/));
+    fireEvent.click(await entry(/^Type/));
     fireEvent.click(await screen.findByRole('option', { name: /^Chorus/ }));
     const set = (what: object): object => ({
       act: 'answer',
@@ -506,7 +506,7 @@ describe('where to look', () => {
     expect(names()).toEqual(['Sluice', 'Wharf']);
     type('wha');
     expect(names()).toEqual(['Wharf']);
-    expect(screen.queryByRole('group', { name: /^Outside of/ })).toBeNull();
+    expect(screen.queryByRole('group', { name: /^Not in/ })).toBeNull();
   });
 
   it('is a folder by its letters, one inside another too, where there are many', async () => {
@@ -548,7 +548,7 @@ describe('where to look', () => {
         .map((hit) => hit.querySelector('.cut')?.textContent);
     type('slip');
     expect(names()).toEqual(['Slipway']);
-    expect(under('Outside of Everyday')).toEqual(['Slipway']);
+    expect(under('Not in Everyday')).toEqual(['Slipway']);
     expect(screen.getAllByRole('status')[0]?.textContent).toContain('0 of');
     type('r');
     expect(under('Cannot be loaded here')).toEqual(['Reeds']);
@@ -720,7 +720,7 @@ describe('a session that cannot be opened whole', () => {
     expect(sure?.textContent).toContain('It is gone.');
     expect(sure?.textContent).not.toContain('a guess');
     expect(guess?.textContent).toContain('the same vendor (a guess)');
-    fireEvent.click(screen.getByRole('button', { name: 'Take all 2 matches' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Use all 2 matches' }));
     await waitFor(() => {
       expect(mend.mock.lastCall?.[0]).toEqual(['1', '2']);
     });
@@ -739,9 +739,9 @@ describe('a session that cannot be opened whole', () => {
       client: { repairs: () => Promise.resolve([repair('1', null)]), emptySlot },
     });
     const row = await screen.findByTestId('repair');
-    expect(row.textContent).toContain('Nothing here is like it');
-    expect(within(row).queryByRole('button', { name: 'Take it' })).toBeNull();
-    expect(screen.queryByRole('button', { name: /^Take all/ })).toBeNull();
+    expect(row.textContent).toContain('No similar plugin here');
+    expect(within(row).queryByRole('button', { name: 'Use it' })).toBeNull();
+    expect(screen.queryByRole('button', { name: /^Use all/ })).toBeNull();
     fireEvent.click(within(row).getByRole('button', { name: 'Empty the slot' }));
     await waitFor(() => {
       expect(emptySlot).toHaveBeenCalledWith('1');
@@ -769,9 +769,9 @@ describe('the session', () => {
     expect(name.value).toBe('Heron film');
     fireEvent.change(name, { target: { value: ' ' } });
     fireEvent.submit(name);
-    expect(within(dialog).getByText('A name needs at least one letter.')).toBeTruthy();
+    expect(within(dialog).getByText('Enter a name.')).toBeTruthy();
     expect(name.className).toContain('is-invalid');
-    fireEvent.click(within(dialog).getByRole('button', { name: 'Forget' }));
+    fireEvent.click(within(dialog).getByRole('button', { name: 'Delete' }));
     await waitFor(() => {
       expect(forgetSession).toHaveBeenCalledWith('s1');
     });
@@ -802,7 +802,7 @@ describe('the session', () => {
       Promise.resolve(sessionOf(track('Voice'))),
     );
     await show({ client: { setSession } });
-    await open(/^What it takes/);
+    await open(/^Supported formats/);
     const dialog = await screen.findByRole('dialog');
     const ticked = within(dialog)
       .getAllByRole<HTMLInputElement>('checkbox')
@@ -811,7 +811,7 @@ describe('the session', () => {
     expect(ticked).toEqual(['takes-VST3', 'takes-LV2']);
     fireEvent.click(within(dialog).getByLabelText('CLAP'));
     fireEvent.click(within(dialog).getByLabelText('LV2'));
-    fireEvent.click(within(dialog).getByLabelText(/^Programs of 32 bits/));
+    fireEvent.click(within(dialog).getByLabelText(/^Include 32-bit plugins/));
     expect(setSession.mock.calls.map(([settings]) => settings)).toEqual([
       { formats: ['VST3', 'CLAP', 'LV2'], takes32Bit: false },
       { formats: ['VST3'], takes32Bit: false },
@@ -819,7 +819,7 @@ describe('the session', () => {
     ]);
   });
 
-  it('keeps what stands in a slot as it is set, with a note, and in a folder where one is chosen', async () => {
+  it('keeps what stands in a slot, with a note, and in a folder where one is chosen', async () => {
     const { acts } = await show({
       records: [cabinetOf('c'), folderOf('Heron voice')],
       session: sessionOf(track('Voice', [slot('1', sluice, { state: 'as it was left' })])),
@@ -900,7 +900,7 @@ describe('the cabinet of a slot', () => {
       expect(from()).toBe('from Buses chosen for tracks');
     });
     fireEvent.click(screen.getByRole('button', { name: /^from/ }));
-    fireEvent.click(await screen.findByRole('button', { name: 'Take this choice back' }));
+    fireEvent.click(await screen.findByRole('button', { name: 'Undo this choice' }));
     expect(from()).toBe('from Everyday opens for tracks');
   });
 });
@@ -935,34 +935,34 @@ describe('what is learnt of loads', () => {
     const setLearning = jest.fn<Client['setLearning']>(() => Promise.resolve(null));
     const wipeLoads = jest.fn<Client['wipeLoads']>(() => Promise.resolve(6));
     await show({ client: { keys: () => Promise.resolve(keys()), setLearning, wipeLoads } });
-    fireEvent.click(await screen.findByRole('button', { name: 'What is learnt' }));
+    fireEvent.click(await screen.findByRole('button', { name: 'What is remembered' }));
     const dialog = await screen.findByRole('dialog');
-    expect(dialog.textContent).toContain('6 loads are kept.');
+    expect(dialog.textContent).toContain('6 loads are recorded.');
     expect(within(dialog).getByRole('img').getAttribute('aria-label')).toContain(
       '5 Jan 6.0, 12 Jan 3.0',
     );
-    fireEvent.click(within(dialog).getByLabelText('Learn from what I load'));
-    expect(await screen.findByText('Loads are no longer kept')).toBeTruthy();
+    fireEvent.click(within(dialog).getByLabelText('Remember what I load'));
+    expect(await screen.findByText('Loads are not recorded')).toBeTruthy();
     expect(setLearning).toHaveBeenCalledWith(false);
-    fireEvent.click(within(dialog).getByRole('button', { name: 'Forget all loads …' }));
+    fireEvent.click(within(dialog).getByRole('button', { name: 'Delete all loads …' }));
     expect(wipeLoads).not.toHaveBeenCalled();
     fireEvent.click(within(dialog).getByRole('button', { name: 'Keep them' }));
-    fireEvent.click(within(dialog).getByRole('button', { name: 'Forget all loads …' }));
-    fireEvent.click(within(dialog).getByRole('button', { name: 'Forget all loads' }));
-    expect(await screen.findByText('All loads are forgotten')).toBeTruthy();
+    fireEvent.click(within(dialog).getByRole('button', { name: 'Delete all loads …' }));
+    fireEvent.click(within(dialog).getByRole('button', { name: 'Delete all loads' }));
+    expect(await screen.findByText('All loads deleted')).toBeTruthy();
   });
 
   it('with nothing recorded there is nothing to forget', async () => {
     await show({ client: { keys: () => Promise.resolve(keys({ loads: 0, weeks: [] })) } });
     fireEvent.click(screen.getByRole('button', { name: 'Session' }));
-    const open = await screen.findByRole('button', { name: 'What is learnt' });
+    const open = await screen.findByRole('button', { name: 'What is remembered' });
     expect(line()).toBe('');
     fireEvent.click(open);
     const dialog = await screen.findByRole('dialog');
-    expect(dialog.textContent).toContain('No load is kept.');
+    expect(dialog.textContent).toContain('Nothing recorded yet.');
     expect(within(dialog).queryByRole('img')).toBeNull();
-    fireEvent.click(within(dialog).getByRole('button', { name: 'Forget all loads …' }));
-    expect(await screen.findByText('There is nothing to forget')).toBeTruthy();
+    fireEvent.click(within(dialog).getByRole('button', { name: 'Delete all loads …' }));
+    expect(await screen.findByText('Nothing to delete')).toBeTruthy();
     expect(within(dialog).queryByRole('alert')).toBeNull();
   });
 });
@@ -985,7 +985,7 @@ describe('what cannot be found', () => {
   it('may have been forgotten: then that is offered, and looked at by a key or a press', async () => {
     await show({ records: [cabinetOf('c'), folderOf('Old')] });
     expect(screen.queryByRole('button', { name: 'Forgotten' })).toBeNull();
-    expect(screen.queryByText('something I forgot')).toBeNull();
+    expect(screen.queryByText('favourites you haven’t used lately')).toBeNull();
     cleanup();
     await show({
       records: [
@@ -1000,7 +1000,7 @@ describe('what cannot be found', () => {
         },
       ],
     });
-    expect(screen.getByText('something I forgot')).toBeTruthy();
+    expect(screen.getByText('not used lately')).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: 'Forgotten' }));
     expect(names()).toEqual(['Sluice']);
   });
@@ -1008,7 +1008,7 @@ describe('what cannot be found', () => {
   it('is left again where nothing was forgotten', async () => {
     await show();
     press('g', { ctrlKey: true });
-    expect(screen.getByText(/^Nothing that is filed, a favourite/)).toBeTruthy();
+    expect(screen.getByText(/^You have used all your filed/)).toBeTruthy();
     const forgotten = screen.getByRole('button', { name: 'Forgotten' });
     expect(forgotten.getAttribute('aria-pressed')).toBe('true');
     fireEvent.click(forgotten);

@@ -6,7 +6,7 @@ import { oneOrMany, plural } from '@clever-drawer/core/text';
 export const from = 'from';
 export const chosenFor = (slots: string): string => `chosen for ${slots}`;
 export const opensFor = (slots: string): string => `opens for ${slots}`;
-export const theOneThatOpens = 'Take this choice back';
+export const theOneThatOpens = 'Undo this choice';
 export const opensForTheseSlots = '· opens for these slots';
 
 // details
@@ -15,22 +15,22 @@ export const inASlotOf = (width: string): string => `in a ${width} slot`;
 export const inOut = (ins: string, outs: string): string => `${ins} in, ${outs} out`;
 export const copiesOf = (plugin: string): string => `Copies of ${plugin}`;
 export const usedFirst = '· used first';
-export const usedInFolder = '· held by this folder';
+export const usedInFolder = '· used by this folder';
 export const useFirst = 'use this copy first';
 export const useUsual = 'use the usual copy first';
-export const holdIn = (folder: string): string => `hold this copy in ${folder}`;
-export const holdAnyIn = (folder: string): string => `hold any copy in ${folder}`;
+export const holdIn = (folder: string): string => `use this copy in ${folder}`;
+export const holdAnyIn = (folder: string): string => `use any copy in ${folder}`;
 export const forOldSessions = '· for old sessions';
 export const types = 'Types';
 export const bank = 'Bank';
 export const chain = 'Chain';
 export const copies = 'Copies';
 export const folders = 'Folders';
-export const inNone = 'in none';
+export const inNone = 'none';
 export const loaded = 'Loaded';
 export const last = (loads: number, when: string): string =>
   `${oneOrMany(loads, 'once', `${loads} times`)}, last ${when}`;
-export const fewestLetters = 'Fewest letters';
+export const fewestLetters = 'Shortest search';
 export const tags = 'Tags';
 export const notes = 'Notes';
 
@@ -41,7 +41,7 @@ export const favourite = 'favourite';
 // try-again
 export const tryAgainThisWeek = 'Try again this week:';
 export const bypassIt = 'Bypass';
-export const noLongerBypass = 'No longer bypass';
+export const noLongerBypass = 'Stop bypassing';
 export const loadItHere = 'Load it here';
 export const notThese = 'not these';
 
@@ -50,8 +50,8 @@ export const cannotBeLoadedHere = (name: string, reason: string): string =>
   `${name} cannot be loaded here: ${reason}.`;
 
 // finder
-export const noneOfTheOthersHasTheseLetters = 'None of the others has these letters.';
-export const noPluginThatFitsHasTheseLetters = 'No plugin that fits this slot has these letters.';
+export const noneOfTheOthersHasTheseLetters = 'No match among the others.';
+export const noPluginThatFitsHasTheseLetters = 'No match for this slot.';
 export const finderKeys = [
   ['Enter', 'load'],
   ['Alt+2', 'load the second'],
@@ -64,7 +64,7 @@ export const finderKeys = [
   ['F2', 'nickname'],
   ['Ctrl+I', 'facts'],
   ['Ctrl+P', 'pictures'],
-  ['Ctrl+G', 'something I forgot'],
+  ['Ctrl+G', 'not used lately'],
   ['Ctrl+M', 'mono or stereo'],
   ['Esc', 'back to the slots'],
 ] as const;
@@ -74,7 +74,7 @@ export const slotWants = {
   effect: 'an effect',
 } as const;
 export const scopeTitles: Readonly<Record<SlotScope, string>> = {
-  forgot: 'Well thought of, and not loaded for long',
+  forgot: 'Favourites you haven’t used lately',
   rest: 'Cannot be loaded here',
   cabinet: 'Likely now',
   all: 'Likely now',
@@ -82,19 +82,19 @@ export const scopeTitles: Readonly<Record<SlotScope, string>> = {
 export const loadIntoSlot = (want: string, track: string, index: number): string =>
   `Load ${want} into ${track}, slot ${index}`;
 export const thesePluginsAreOnTheyCan = (computer: string): string =>
-  `These plugins are on ${computer}: they can be found here, but not loaded.`;
-export const aFewLetters = 'A few letters …';
-export const lettersOfThePluginToLoad = 'Letters of the plugin to load';
+  `These plugins are on ${computer}: you can find them here, but not load them.`;
+export const aFewLetters = 'Search plugins …';
+export const lettersOfThePluginToLoad = 'Search plugins';
 export const foundOfAmong = (found: number, among: number): string => `${found} of ${among}`;
 export const lookInAFolder = 'Look in a folder';
-export const lettersOfTheFolder = 'Letters of the folder';
+export const lettersOfTheFolder = 'Folder name';
 export const foldersByLetters = (count: number): string => `${plural(count, 'folder')} …`;
 export const whereToLook = 'Where to look';
 export const thatCanBeLoadedHere = (count: number, below: number): string =>
   `${below === 0 ? count : `${count} + ${below}`} that can be loaded here`;
 export const whatIs = (plugin: string): string => `What is ${plugin}?`;
 export const notNow = 'Not now';
-export const outsideOf = (place: string): string => `Outside of ${place}`;
+export const outsideOf = (place: string): string => `Not in ${place}`;
 /** What the last parts of the list hold. */
 export const partWords: Readonly<Record<Exclude<SlotPart, 'here' | 'elsewhere'>, string>> = {
   unknown: 'Kind not known',
@@ -114,13 +114,13 @@ export const forgotten = 'Forgotten';
 export const plugin = (count: number): string => plural(count, 'plugin');
 export const ctrlG = 'Ctrl+G';
 export const nothingThatIsFiled =
-  'Nothing that is filed, a favourite or was loaded has lain idle for three months.';
+  'You have used all your filed, favourite and loaded plugins in the last three months.';
 export const noPluginInTheCatalogCan = 'No plugin in the catalog can be loaded here.';
 export const areGoneFromTheDisk = (gone: number): string =>
   ` ${gone} ${oneOrMany(gone, 'is', 'are')} gone from the disk.`;
 export const showsTheOthers = 'shows the others, each with the reason.';
 export const effectsInstrumentsAndNoteEffects = (what: string): string =>
-  `${what} Effects, instruments and note effects are never looked for together: is it the right slot?`;
+  `${what} A slot takes only effects, only instruments or only note effects: is it the right slot?`;
 
 // name-field
 export const name = 'Name';
@@ -128,45 +128,45 @@ export const name = 'Name';
 // keep-chain
 export const keepTheChainOf = (track: string): string => `Keep the chain of ${track}`;
 export const keepThePlugins = (count: number, track: string): string =>
-  `Keep the ${plural(count, 'plugin')} of ${track} as a chain of your own`;
+  `Keep the ${plural(count, 'plugin')} of ${track} as a chain`;
 export const chainOfTrack = (track: string): string => `${track} chain`;
 export const keepTheChain = 'Keep the chain';
 export const itIsFound =
-  'It is found, filed and named like a plugin. Loading it loads them all, in this order.';
+  'You can find, file and name it like a plugin. Loading it loads them all, in this order.';
 
 // keep-setting
 export const keepTheSettingOf = (plugin: string): string => `Keep the setting of ${plugin}`;
 export const keepAsItIsSet = (plugin: string): string =>
-  `Keep ${plugin} as it is set, as a setting of your own`;
+  `Keep the current setting of ${plugin} as your own`;
 export const mine = (setting: string): string => `${setting}, mine`;
-export const keepItAsItIsSet = (plugin: string): string => `Keep ${plugin} as it is set`;
+export const keepItAsItIsSet = (plugin: string): string => `Keep the setting of ${plugin}`;
 export const keepTheSetting = 'Keep the setting';
 export const itIsFoundWithItsSetting =
-  'It is found, filed and named like a plugin. Loading it loads the plugin with this setting.';
+  'You can find, file and name it like a plugin. Loading it loads the plugin with this setting.';
 export const folderOfTheSetting = 'Folder';
-export const inNoFolder = 'in no folder';
+export const inNoFolder = 'unfiled';
 export const note = 'Note';
 
 // learnt
-export const loadsAreNoLongerKept = 'Loads are no longer kept';
-export const loadsAreKeptAgain = 'Loads are kept again';
-export const whatIsLearnt = 'What is learnt';
+export const loadsAreNoLongerKept = 'Loads are not recorded';
+export const loadsAreKeptAgain = 'Loads are recorded again';
+export const whatIsLearnt = 'What is remembered';
 export const done = 'Done';
 export const eachLoadIsKept =
-  'Each load is kept on this computer, and nowhere else: when, what, into which sort of slot, after which plugin, the letters you typed, how many keys, how long it took. From it comes which plugin stands first.';
-export const learnFromWhatILoad = 'Learn from what I load';
-export const noLoadIsKept = 'No load is kept.';
+  'Each load is recorded on this computer only: when, what, in which sort of slot, after which plugin, what you typed, how many keys and how long it took. This decides which plugin comes first.';
+export const learnFromWhatILoad = 'Remember what I load';
+export const noLoadIsKept = 'Nothing recorded yet.';
 export const kept = (loads: string, loads2: number): string =>
-  `${loads} ${oneOrMany(loads2, 'load is', 'loads are')} kept.`;
-export const thereIsNothingToForget = 'There is nothing to forget';
-export const forgetAllLoads = 'Forget all loads …';
+  `${loads} ${oneOrMany(loads2, 'load is', 'loads are')} recorded.`;
+export const thereIsNothingToForget = 'Nothing to delete';
+export const forgetAllLoads = 'Delete all loads …';
 export const allWouldBeGoneForGood = (loads: string): string =>
-  `All ${loads} would be gone for good, and what is “lately loaded” with them; folders and favourites stay.`;
-export const allLoadsAreForgotten = 'All loads are forgotten';
-export const forgetThemAll = 'Forget all loads';
+  `This deletes all ${loads} for good, with what was lately loaded. Folders and favourites stay.`;
+export const allLoadsAreForgotten = 'All loads deleted';
+export const forgetThemAll = 'Delete all loads';
 export const keepThem = 'Keep them';
 export const onceYouHaveLoadedSomething =
-  'Once you have loaded something by keys, their number stands here, week by week.';
+  'Load something by keyboard, and the keys you need appear here week by week.';
 export const keysForALoad = (weeks: string): string => `Keys for a load, by week: ${weeks}`;
 export const keysLoads = (week: string, keys: string, loads: number): string =>
   `${week}: ${keys} keys, ${plural(loads, 'load')}`;
@@ -183,31 +183,31 @@ export const theLongestHuntLatelyWasKeys = (hunted: string, keys: number): strin
 export const ofThisSessionCould = (count: number): string =>
   `${oneOrMany(count, '1 plugin', `${count} plugins`)} of this session could not be opened`;
 export const takeAllMatches = (count: number): string =>
-  `Take all ${plural(count, 'match', 'matches')}`;
+  `Use all ${plural(count, 'match', 'matches')}`;
 export const bestMatch = 'Best match:';
 export const aGuess = ' (a guess)';
 export const nothingHereIsLikeIt =
-  'Nothing here is like it. Choose the slot to load something else.';
-export const takeIt = 'Take it';
+  'No similar plugin here. Choose the slot to load something else.';
+export const takeIt = 'Use it';
 export const emptyTheSlot = 'Empty the slot';
 
 // session-menu
 export const session = 'Session';
 export const saveThisSession = 'Save this session …';
-export const whatItTakes = 'What it takes …';
+export const whatItTakes = 'Supported formats …';
 export const noSessionIsSavedYet = 'No session is saved yet';
 export const openAgain = 'Open again';
 export const slots = (slots: number): string => oneOrMany(slots, '1 slot', `${slots} slots`);
 export const isSaved = (name: string): string => `${name} is saved`;
 export const saveThisSessionAs = 'Save this session';
 export const saveTheSession = 'Save the session';
-export const aNameNeedsAtLeast = 'A name needs at least one letter.';
-export const isForgotten = (saved: string): string => `${saved} is forgotten`;
-export const forget = 'Forget';
-export const whatTheSessionTakes = 'What the session takes';
+export const aNameNeedsAtLeast = 'Enter a name.';
+export const isForgotten = (saved: string): string => `${saved} is deleted`;
+export const forget = 'Delete';
+export const whatTheSessionTakes = 'Supported formats';
 export const asARealHostWould =
-  'As a real host would: what it does not take is not offered, and refused when a copy is chosen by hand. What stands in slots stays.';
-export const programsOf32Bits = 'Programs of 32 bits, too';
+  'As in a real host: other formats are not offered, and refused when you choose a copy. Loaded plugins stay.';
+export const programsOf32Bits = 'Include 32-bit plugins';
 export const formats = 'Formats';
 
 // session
@@ -227,7 +227,7 @@ export const copyOf = (format: string, width: string): string =>
   `, ${format}${width === '' ? '' : ` ${width}`}`;
 export const move = 'move';
 export const allSlots = 'all slots';
-export const standsInForAHost = 'stands in for a host';
+export const standsInForAHost = 'practice host';
 export const settingOf = (setting: string, plugin: string): string =>
   `${setting}, setting of ${plugin}`;
 export const choosing = 'choosing …';
@@ -235,7 +235,7 @@ export const slotState = (isBypassed: boolean, what: string): string =>
   `${isBypassed ? ', bypassed' : ''}${what}`;
 export const slotEmpty = (at: number, what: string): string => `Slot ${at}: empty, for ${what}`;
 export const pressToReplace = (name: string, state: string): string =>
-  `${name}${state}: press to replace, Delete to empty, 0 to bypass`;
+  `${name}${state}: Enter replaces, Delete empties, 0 bypasses`;
 export const slot = (index: number, name: string, state: string): string =>
   `Slot ${index}: ${name}${state}`;
 export const opening = 'opening …';

@@ -127,7 +127,7 @@ describe('the page of a plugin', () => {
   it('says so where the catalog does not have it, and where the catalog is empty', async () => {
     await show({ at: '/plugin/gone' });
     expect(screen.getByRole('heading').textContent).toBe('This plugin is not in the catalog');
-    expect(screen.getByText(/may have been joined/)).toBeTruthy();
+    expect(screen.getByText(/may have been merged/)).toBeTruthy();
     cleanup();
     await show({ plugins: [] });
     expect(screen.getByText(/The catalog is empty/)).toBeTruthy();
@@ -147,12 +147,12 @@ describe('the page of a plugin', () => {
     await show();
     expect(screen.queryByText('in a slot')).toBeNull();
     expect(screen.queryByText(/^Heron · /)).toBeNull();
-    expect(screen.queryByText(/not there at the moment/)).toBeNull();
+    expect(screen.queryByText(/not available now/)).toBeNull();
   });
 
   it('says that all its copies are gone', async () => {
     await show({ plugin: { ...heron, copies: [copyOf('new', { state: 'gone' })] } });
-    expect(screen.getByText(/not there at the moment/)).toBeTruthy();
+    expect(screen.getByText(/not available now/)).toBeTruthy();
   });
 
   it('opens the form of its names by a key', async () => {
@@ -191,7 +191,7 @@ describe('the page of a plugin', () => {
     expect(acts).toMatchObject([{ act: 'file', folder: 'fav', plugins: [{ plugin: 'heron' }] }]);
     fireEvent.click(screen.getByRole('button', { name: 'Actions for Heron' }));
     await screen.findByRole('button', { name: /^File in a folder/ });
-    expect(screen.queryByRole('button', { name: /^Facts, on its page/ })).toBeNull();
+    expect(screen.queryByRole('button', { name: /^Show its page/ })).toBeNull();
     press('Escape');
     press('f');
     expect(await screen.findByRole('dialog', { name: 'File Heron in …' })).toBeTruthy();
@@ -246,11 +246,11 @@ describe('what the user says of a plugin', () => {
     });
     fireEvent.change(screen.getByLabelText('Is'), { target: { value: 'tool' } });
     fireEvent.change(screen.getByLabelText('Licence'), { target: { value: 'trial' } });
-    fireEvent.click(screen.getByRole('checkbox', { name: /offered while loading/ }));
-    fireEvent.click(screen.getByRole('button', { name: 'It is not Compressor' }));
-    fireEvent.click(screen.getByRole('button', { name: /take back the types/ }));
-    fireEvent.click(screen.getByRole('button', { name: /take back the kind/ }));
-    fireEvent.click(screen.getByRole('button', { name: 'Take the tag loud off' }));
+    fireEvent.click(screen.getByRole('checkbox', { name: /shown in Load/ }));
+    fireEvent.click(screen.getByRole('button', { name: 'Remove the type Compressor' }));
+    fireEvent.click(screen.getByRole('button', { name: /remove your types/ }));
+    fireEvent.click(screen.getByRole('button', { name: /remove your kind/ }));
+    fireEvent.click(screen.getByRole('button', { name: 'Remove the tag loud' }));
     const set = (what: object): object => ({
       act: 'answer',
       say: [{ plugins: ['heron'], set: what }],
@@ -290,7 +290,7 @@ describe('what the user says of a plugin', () => {
 
   it('offers nothing to be taken back where nothing was said, and no day where it is no trial', async () => {
     await show();
-    expect(screen.queryByRole('button', { name: /take back/ })).toBeNull();
+    expect(screen.queryByRole('button', { name: /remove your/ })).toBeNull();
     expect(screen.queryByLabelText('Last day of the trial')).toBeNull();
   });
 
@@ -365,7 +365,7 @@ describe('the copies of a plugin', () => {
     expect(first?.textContent).not.toContain('for old sessions');
     expect(second?.textContent).not.toContain('used first ');
     expect(second?.textContent).toContain('for old sessions');
-    expect(second?.textContent).toContain('names itself by its file only');
+    expect(second?.textContent).toContain('only its file name is known');
   });
 
   it('are put first by a press, until that is taken back', async () => {
@@ -390,7 +390,7 @@ describe('the copies of a plugin', () => {
 
   it('part by one press; a single copy has nothing to be parted from', async () => {
     const { acts } = await show({ view: { copies: [copyView('new'), copyView('old')] } });
-    const buttons = await screen.findAllByRole('button', { name: /part it/ });
+    const buttons = await screen.findAllByRole('button', { name: /Split off/ });
     fireEvent.click(buttons[1] as HTMLElement);
     expect(acts).toMatchObject([
       { act: 'part', copies: ['old'], from: { plugin: 'heron', copies: ['new', 'old'] } },
@@ -401,7 +401,7 @@ describe('the copies of a plugin', () => {
       view: { copies: [copyView('new')] },
     });
     await screen.findByText('/plugins/heron.vst3');
-    expect(screen.queryByRole('button', { name: /part it/ })).toBeNull();
+    expect(screen.queryByRole('button', { name: /Split off/ })).toBeNull();
     expect(screen.queryByText('used first')).toBeNull();
     expect(screen.queryByRole('button', { name: /Which copy/ })).toBeNull();
   });
@@ -442,7 +442,7 @@ describe('the copies of a plugin', () => {
   it('join another plugin, which is then shown', async () => {
     const other = pluginOf('Egret', { copies: [copyOf('third')] });
     const { acts, address } = await show({ plugins: [heron, other] });
-    fireEvent.click(screen.getByRole('button', { name: /the same as another plugin/ }));
+    fireEvent.click(screen.getByRole('button', { name: /Merge with another plugin/ }));
     fireEvent.click(await screen.findByRole('option', { name: /Egret/ }));
     expect(acts).toEqual([
       {
@@ -482,11 +482,11 @@ describe('where a plugin is filed', () => {
       'Herons',
       'Squeeze',
     ]);
-    fireEvent.click(screen.getByRole('button', { name: 'Take out' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Remove' }));
     expect(acts).toEqual([{ act: 'take-out', placements: ['p'] }]);
   });
 
-  it('in no folder, the way to file it is told', async () => {
+  it('unfiled, the way to file it is told', async () => {
     await show();
     expect(within(region('In folders')).getByRole('link').getAttribute('href')).toBe(
       '/file?q=Heron',
@@ -558,7 +558,7 @@ describe('why a plugin is taken for what it is', () => {
     expect(why.textContent).toContain('against: it takes notes');
     expect(why.textContent).not.toContain('against: it has audio in');
     expect(why.textContent).toContain('the names are the same');
-    expect(why.textContent).not.toContain('You said what it does');
+    expect(why.textContent).not.toContain('You set this');
   });
 
   it('says where the user said otherwise, and what is not known', async () => {
@@ -567,7 +567,7 @@ describe('why a plugin is taken for what it is', () => {
       records: [{ table: 'answer', id: heron.id, ...nothingSaid, types: [] }],
     });
     const why = await screen.findByRole('region', { name: 'Why' });
-    expect(why.textContent).toContain('You said what it does');
+    expect(why.textContent).toContain('You set this');
     expect(why.textContent).not.toContain('One plugin');
     expect(why.textContent).toContain('An effect');
     cleanup();
@@ -674,9 +674,9 @@ describe('settings and chains', () => {
     expect(within(region16).getByText('Tapes')).toBeTruthy();
   });
 
-  it('a setting goes into the tray, which is told', async () => {
+  it('a setting goes to the tray, which is told', async () => {
     await show({ view: { settings: [setting('tape')] } });
-    fireEvent.click(await screen.findByRole('button', { name: 'Put tape into the tray' }));
+    fireEvent.click(await screen.findByRole('button', { name: 'Add tape to the tray' }));
     expect(readTray('desk')).toEqual(['tape']);
     expect(await screen.findByText('tape is in the tray of File')).toBeTruthy();
   });
@@ -716,8 +716,8 @@ describe('settings and chains', () => {
     expect(within(page).getByRole('link').textContent).toBe('Heron');
     expect(page.textContent).not.toContain('Bank');
     expect(page.textContent).toContain('FormatLV2');
-    expect(page.textContent).toContain('what the session gave as its state');
-    fireEvent.click(within(page).getByRole('button', { name: 'Forget what was made of it' }));
+    expect(page.textContent).toContain('with its state');
+    fireEvent.click(within(page).getByRole('button', { name: 'Delete its tags and filing' }));
     expect(acts).toEqual([{ act: 'remove-setting', setting: kept.id }]);
     expect(address()).toBe('/plugin/heron');
   });
@@ -728,10 +728,7 @@ describe('settings and chains', () => {
     });
     const { acts, address } = await show({ plugin: chain, plugins: [heron, chain] });
     const members = within(region('A chain of 2')).getAllByRole('listitem');
-    expect(members.map((one) => one.textContent)).toEqual([
-      'Heron',
-      'a plugin that is no longer in the catalog',
-    ]);
+    expect(members.map((one) => one.textContent)).toEqual(['Heron', 'a plugin that is gone']);
     fireEvent.click(screen.getByRole('button', { name: 'Remove this chain' }));
     expect(acts).toEqual([{ act: 'remove-chain', chain: chain.id }]);
     expect(address()).toBe('/file');

@@ -123,8 +123,8 @@ async function show({
 
 /** The figures of a picture as a table. */
 function figures(title: string): string[] {
-  fireEvent.click(screen.getByRole('button', { name: `${title}: as a table` }));
-  const table = screen.getByRole('region', { name: `${title}, figures` });
+  fireEvent.click(screen.getByRole('button', { name: `${title}: show as a table` }));
+  const table = screen.getByRole('region', { name: `${title}, numbers` });
   return within(table)
     .getAllByRole('row')
     .map((row) => [...row.children].map((cell) => cell.textContent).join(' | '));
@@ -208,13 +208,13 @@ describe('what one owns', () => {
       'Reverb | 1 | 1 | 1',
     ]);
     expect(figures('Formats and old copies')).toEqual([
-      'Format | Bits | Copies | Plugins | Needless',
+      'Format | Bits | Copies | Plugins | Replaced',
       'VST2 | 64 | 1 | 1 | 1',
       'VST3 | 64 | 3 | 3 | 0',
     ]);
   });
 
-  it('shows the plugins behind a mark, which go into the tray of File', async () => {
+  it('shows the plugins behind a mark, which go to the tray in File', async () => {
     const { address } = await show({ part: 'own', uses: [load('sluice', 3)] });
     fireEvent.click(mark(/^Delay: 2 plugins, 1 used, 1 load$/));
     const dialog = await screen.findByRole('dialog');
@@ -225,7 +225,7 @@ describe('what one owns', () => {
         .sort(),
     ).toEqual(['Egret', 'Sluice']);
     fireEvent.click(
-      within(dialog).getByRole('button', { name: 'Put 2 plugins into the tray of File' }),
+      within(dialog).getByRole('button', { name: 'Add 2 plugins to the tray in File' }),
     );
     expect(readTray('desk').sort()).toEqual(['egret', 'sluice']);
     expect(address()).toBe('/file');
@@ -263,8 +263,8 @@ describe('what one owns', () => {
 
   it('says what will stand there where nothing was scanned', async () => {
     await show({ part: 'own', plugins: [] });
-    expect(screen.getByText(/then it stands here who made them/)).toBeTruthy();
-    expect(screen.queryByRole('button', { name: /as a table$/ })).toBeNull();
+    expect(screen.getByText(/Scan to see who makes/)).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /Export as CSV$/ })).toBeNull();
   });
 });
 
@@ -294,7 +294,7 @@ describe('what one uses', () => {
     ];
     const { acts } = await show({ part: 'use', uses: [9, 8, 7, 6, 5].flatMap(row) });
     expect(figures('What goes with what')[1]).toMatch(/^Sluice \| Heron \| 5|^Heron \| Egret \| 5/);
-    fireEvent.click(screen.getByRole('button', { name: 'rows that come again' }));
+    fireEvent.click(screen.getByRole('button', { name: 'repeated chains' }));
     fireEvent.click(screen.getByRole('button', { name: 'Keep Sluice → Heron → Egret as a chain' }));
     expect(acts).toMatchObject([
       { act: 'add-chain', name: 'Sluice → Heron → Egret', plugins: ['sluice', 'heron', 'egret'] },
@@ -312,7 +312,7 @@ describe('what one uses', () => {
 
   it('is not told where it is not learnt', async () => {
     await show({ part: 'use', isLearning: false });
-    expect(screen.getByRole('heading', { name: 'Use is not learnt' })).toBeTruthy();
+    expect(screen.getByRole('heading', { name: 'Loads are not recorded' })).toBeTruthy();
     expect(screen.queryByRole('heading', { name: 'What gathers dust' })).toBeNull();
   });
 });
@@ -391,13 +391,13 @@ describe('the order', () => {
   it('is filed by hand, by a rule, or nowhere', async () => {
     await show({ part: 'order', records });
     expect(
-      screen.getByText('67 % of 3 plugins stand in a folder that you made, 33 % in none.'),
+      screen.getByText('67 % of 3 plugins are in a folder that you made, 33 % in none.'),
     ).toBeTruthy();
     expect(figures('What is filed')).toEqual([
       'Where | Plugins',
       'filed by hand | 2',
       'only by a rule | 0',
-      'in no folder | 1',
+      'unfiled | 1',
     ]);
   });
 
@@ -440,7 +440,7 @@ describe('what is worth doing', () => {
 
   it('says that nothing stands out', async () => {
     await show({ advice: [] });
-    expect(screen.getByText(/^Nothing stands out\./)).toBeTruthy();
+    expect(screen.getByText(/^Nothing yet\./)).toBeTruthy();
   });
 
   it('is followed in one press', async () => {
@@ -451,7 +451,7 @@ describe('what is worth doing', () => {
         .getAllByRole('link')
         .map((one) => one.textContent),
     ).toEqual(['Sluice', 'Heron']);
-    fireEvent.click(within(dialog).getByRole('button', { name: 'Hide them while loading' }));
+    fireEvent.click(within(dialog).getByRole('button', { name: 'Hide them in Load' }));
     expect(acts).toMatchObject([
       { act: 'answer', say: [{ plugins: ['sluice', 'heron'], set: { isHidden: true } }] },
     ]);
@@ -463,14 +463,14 @@ describe('what is worth doing', () => {
   it('that cannot be followed stays open', async () => {
     await show({ advice: [advice('hide-unused')], canAct: false });
     const dialog = await open('Title of hide-unused');
-    fireEvent.click(within(dialog).getByRole('button', { name: 'Hide them while loading' }));
+    fireEvent.click(within(dialog).getByRole('button', { name: 'Hide them in Load' }));
     expect(screen.getByRole('dialog')).toBeTruthy();
   });
 
   it('keeps a chain under the name that one gives', async () => {
     const { acts } = await show({ advice: [advice('keep-chain')] });
     const dialog = await open('Title of keep-chain');
-    const name = within(dialog).getByLabelText<HTMLInputElement>('What the chain is called');
+    const name = within(dialog).getByLabelText<HTMLInputElement>('Name of the chain');
     expect(name.value).toBe('Sluice → Heron');
     fireEvent.change(name, { target: { value: 'Pair' } });
     fireEvent.submit(name);
@@ -501,7 +501,7 @@ describe('what is worth doing', () => {
     ).toBeTruthy();
     expect(setAside).toHaveBeenCalledWith(['egret-vst2']);
     expect(dialog.textContent).not.toContain('Their files are not touched');
-    fireEvent.click(within(dialog).getByRole('button', { name: 'Take them back' }));
+    fireEvent.click(within(dialog).getByRole('button', { name: 'Restore them' }));
     await waitFor(() => {
       expect(screen.queryByRole('dialog')).toBeNull();
     });
@@ -545,9 +545,9 @@ describe('what is worth doing', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Never: Title of doubles' }));
     expect(await screen.findByText('3 put off')).toBeTruthy();
     fireEvent.click(
-      screen.getByText('Tell again', {
+      screen.getByText('Show again', {
         exact: false,
-        selector: 'button[aria-label="Tell again: Title of merge"]',
+        selector: 'button[aria-label="Show again: Title of merge"]',
       }),
     );
     expect(await screen.findByText('Title of merge', { selector: 'strong' })).toBeTruthy();

@@ -24,14 +24,14 @@ export const inTheCabinet = (name: string): string => `in ${name}`;
 export const vendor = 'Vendor';
 export const byEverybody = 'by everybody';
 export const byTheVendor = (vendor: string): string => `by ${vendor}`;
-export const whatIsLookedAt = 'What is looked at';
+export const whatIsLookedAt = 'Filters';
 
 // pictures/behind
-export const noPluginIsBehindIt = 'No plugin is behind it.';
+export const noPluginIsBehindIt = 'No plugins.';
 export const andMore = (count: number): string => `And ${count} more.`;
-export const asATableCsv = 'As a table (CSV)';
+export const asATableCsv = 'Export as CSV';
 export const putIntoTheTrayOfFile = (count: number): string =>
-  `Put ${plural(count, 'plugin')} into the tray of File`;
+  `Add ${plural(count, 'plugin')} to the tray in File`;
 export const noVendor = 'no vendor';
 export const neverLoaded = 'never loaded';
 export const load = (loads: number): string => plural(loads, 'load');
@@ -46,17 +46,17 @@ export const pluginsFilled = 'plugins; filled: came, hatched: updated, below the
 export const thePictureCouldNotBeDrawn = 'The picture could not be drawn.';
 
 // pictures/picture
-export const asATable = (title: string): string => `${title}: as a table`;
-export const theSameFiguresAsATable = 'The same figures as a table';
-export const figures = (title: string): string => `${title}, figures`;
+export const asATable = (title: string): string => `${title}: show as a table`;
+export const theSameFiguresAsATable = 'The same numbers as a table';
+export const figures = (title: string): string => `${title}, numbers`;
 export const save = (title: string): string => `Save ${title}`;
 export const asADrawingSvg = 'As a drawing (SVG)';
 export const asAPicturePng = 'As a picture (PNG)';
-export const itsFiguresCsv = 'Its figures (CSV)';
+export const itsFiguresCsv = 'Its numbers (CSV)';
 
 // parts/changes-part
 export const whatCame = 'What came, went and was updated';
-export const byMonth = 'By month, as scans found it; the first scan, which found all, is left out.';
+export const byMonth = 'By month, as scans found it, without the first scan.';
 export const nothingCame = 'Nothing came, went or was updated since the first scan, in this time.';
 export const month = 'Month';
 export const came = 'Came';
@@ -67,15 +67,15 @@ export const endsToday = 'ends today';
 export const dayLeft = (daysLeft: number): string => `${plural(daysLeft, 'day')} left`;
 export const whatIsAboutToEnd = 'What is about to end';
 export const noTrialWithADay =
-  'No trial with a day. Say on a plugin’s page that it is a trial and until when: then it stands here.';
-export const trialsByTheDay = 'Trials, by the day that you said.';
+  'No trial with a date. Set one on a plugin’s page, and it appears here.';
+export const trialsByTheDay = 'Trials, by their last day.';
 
 // parts/doubles-list
 export const whatDoubles = 'What doubles';
 export const noPluginsOfOneSeries =
-  'No plugins of one series are alike in type and ports while you use at most one of them.';
-export const alikeInSeries = 'Alike in series, type and ports, and you use at most one of them.';
-export const alikeInSeriesShort = 'Alike in series, type and ports';
+  'No similar plugins in one series of which you use at most one.';
+export const alikeInSeries = 'Similar in series, type and ports, and you use at most one of them.';
+export const alikeInSeriesShort = 'Similar in series, type and ports';
 export const noneUsed = 'none used';
 export const youUse = (used: string): string => `you use ${used}`;
 export const countAnd = (count: number): string => `And ${plural(count, 'more group')}.`;
@@ -96,18 +96,15 @@ export const theFigureIsHowManyPlugins = (
   shown: number,
   vendors: number,
 ): string =>
-  `The figure is how many plugins, the depth how much they were loaded.${isMore ? ` The ${shown} largest of ${plural(vendors, 'vendor')}; the table has all.` : ''}`;
-export const scanToSeeWhoMadeThem =
-  'Scan the places of your plugins: then it stands here who made them.';
+  `Number: plugins. Darker: used more.${isMore ? ` The ${shown} largest of ${plural(vendors, 'vendor')}; the table has all.` : ''}`;
+export const scanToSeeWhoMadeThem = 'Scan to see who makes your plugins.';
 export const group = 'Group';
 export const plugins = 'Plugins';
 export const usedColumn = 'Used';
 export const loads = 'Loads';
 export const ownedBesideUsed = 'Owned beside used';
-export const ofEachGroup =
-  'Of each group: all you own, and filled what of it you loaded in this time.';
-export const scanToSeeWhatTheyAre =
-  'Scan the places of your plugins: then it stands here what they are.';
+export const ofEachGroup = 'For each group: all you own; filled: loaded in this time.';
+export const scanToSeeWhatTheyAre = 'Scan to see what types of plugins you have.';
 export const owned = 'Owned';
 export const pluginsUnit = 'plugins';
 export const countOfPlugins = (count: number, plugins: number): string => `${count} of ${plugins}`;
@@ -116,13 +113,12 @@ export const ownedOfGroup = (group: string, count: number, used: number, loads: 
 export const formatOf32Bit = (format: string): string => `${format}, 32 bit`;
 export const formatsAndOldCopies = 'Formats and old copies';
 export const copiesFilledWhatANewerCopy = (total: number): string =>
-  `${plural(total, 'copy', 'copies')}; filled what a newer copy beside it makes needless.`;
-export const scanToSeeTheirFormats =
-  'Scan the places of your plugins: then it stands here in which formats you have them.';
+  `${plural(total, 'copy', 'copies')}; filled: replaced by a newer copy.`;
+export const scanToSeeTheirFormats = 'Scan to see which formats you have.';
 export const format = 'Format';
 export const bits = 'Bits';
 export const copies = 'Copies';
-export const needless = 'Needless';
+export const needless = 'Replaced';
 export const oldCopiesThatStillFor = (sessions: string, count: number): string =>
   `Old copies that ${sessions} still ${oneOrMany(count, 'asks', 'ask')} for`;
 export const askedForBy = (count: number): string => `asked for by ${plural(count, 'session')}`;
@@ -137,28 +133,27 @@ export const pluginsThatAre = (count: number, how: string): string =>
   `${plural(count, 'plugin')} ${how}`;
 export const filedByHand = 'filed by hand';
 export const onlyByARule = 'only by a rule';
-export const inNoFolder = 'in no folder';
+export const inNoFolder = 'unfiled';
 export const whatIsFiled = 'What is filed';
 export const ofStandInAFolder = (filed: string, total: number, unfiled: string): string =>
-  `${filed} of ${plural(total, 'plugin')} stand in a folder that you made, ${unfiled} in none.`;
-export const scanToSeeHowMuchIsFiled =
-  'Scan the places of your plugins: then it stands here how much of them is filed.';
+  `${filed} of ${plural(total, 'plugin')} are in a folder that you made, ${unfiled} in none.`;
+export const scanToSeeHowMuchIsFiled = 'Scan to see how many of your plugins are filed.';
 export const where = 'Where';
 export const nearlyTheSame = 'Nearly the same';
 export const andOfWhatEitherHoldsStands = (folder: string, count: number): string =>
-  `and ${folder}: ${count} % of what either holds stands in both`;
-export const standsAmongOthers = 'Stands among others';
+  `and ${folder}: ${count} % of their plugins are in both`;
+export const standsAmongOthers = 'Out of place';
 export const holdsNearlyAllElseThereIs = (plugin: string, group: string): string =>
   `holds ${plugin}, nearly all else there is ${group}`;
-export const nothingOfItWasEverLoaded = 'Nothing of it was ever loaded';
+export const nothingOfItWasEverLoaded = 'Nothing in it was ever loaded';
 export const neverOpenWhenYouLoadedSomething = 'Never open when you loaded something';
 export const smartFoldersThatAreEmpty = 'Smart folders that are empty';
-export const itsRuleTakesNothingIn = 'its rule takes nothing in';
+export const itsRuleTakesNothingIn = 'its rule matches nothing';
 export const smartFoldersThatHoldEverything = 'Smart folders that hold everything';
-export const itsRuleTakesEverythingIn = 'its rule takes everything in';
+export const itsRuleTakesEverythingIn = 'its rule matches everything';
 export const foldersToLookAt = 'Folders to look at';
 export const noTwoFoldersAreNearly =
-  'No two folders are nearly the same, nothing stands among others, and every rule takes some in.';
+  'No two folders are nearly the same, no plugin is out of place, and every rule matches some.';
 export const seeThePlugins = (folder: string): string => `See the plugins: ${folder}`;
 export const seeThem = 'see them';
 
@@ -204,40 +199,40 @@ export const afterOfWhatComesAfterIt = (
 ): string =>
   `${after} after ${before}: ${plural(times, 'time')}, ${count} % of what comes after it, ${lift} times as often as anywhere`;
 export const loadedFirst = 'loaded first';
-export const rightBehindIt = 'right behind it';
+export const rightBehindIt = 'loaded right after it';
 
 // parts/use-part
 export const pluginAndKeys = (plugin: string, keys: string): string => `${plugin} (${keys} keys)`;
-export const useIsNotLearnt = 'Use is not learnt';
+export const useIsNotLearnt = 'Loads are not recorded';
 export const youSwitchedItOff =
-  'You switched it off, so nothing of it is shown here. On Load, under “What is learnt”, it is switched on again.';
+  'You switched this off. You can switch it on in Load, under “What is remembered”.';
 export const afterAWeekOfLoading = 'After a week of loading';
 export const whatGathersDust = 'What gathers dust';
 export const ofWereNotLoadedForThree = (dusty: number, plugins: number): string =>
-  `${dusty} of ${plural(plugins, 'plugin')} were not loaded for three months. A circle is all plugins of about the same, by all loads that are known.`;
+  `${dusty} of ${plural(plugins, 'plugin')} were not loaded for three months. Each circle is a group of plugins with similar use.`;
 export const dustStandsHere = (afterAWeek: string): string =>
-  `${afterAWeek} it stands here what you no longer touch.`;
+  `${afterAWeek}, this shows what you have stopped using.`;
 export const lastLoaded = 'Last loaded';
 export const whatYouUsedWhen = 'What you used when';
-export const loadsAMonth = 'Loads a month. Deeper is more.';
+export const loadsAMonth = 'Loads per month. Darker is more.';
 export const useStandsHere = (afterAWeek: string): string =>
-  `${afterAWeek} it stands here what you reach for in which month.`;
+  `${afterAWeek}, this shows what you use in which month.`;
 export const bySortOfTrack = 'by sort of track';
 export const byType = 'by type';
 export const loadsOfMonth = (month: string, words: string, loads: number, count: number): string =>
   `${month}, ${words}: ${plural(loads, 'load')} of ${plural(count, 'plugin')}`;
 export const whatGoesWithWhat = 'What goes with what';
 export const whichPluginYouLoadRightBehind =
-  'Which plugin you load right behind which. Thicker came more often.';
+  'Which plugin you load right after which. Thicker: more often.';
 export const pairsStandHere = (afterAWeek: string): string =>
-  `${afterAWeek} it stands here which plugins you load one behind the other.`;
+  `${afterAWeek}, this shows which plugins you load one after the other.`;
 export const before = 'Before';
 export const after = 'After';
 export const times = 'Times';
 export const support = 'Support';
 export const confidence = 'Confidence';
 export const lift = 'Lift';
-export const rowsThatComeAgain = 'rows that come again';
+export const rowsThatComeAgain = 'repeated chains';
 export const timesItCame = (times: number): string => plural(times, 'time');
 export const kept = 'kept';
 export const keepAsAChain = (title: string): string => `Keep ${title} as a chain`;
@@ -246,7 +241,7 @@ export const howYouFind = 'How you find';
 export const typedMostOften = (letters: string): string => `Typed most often: ${letters}.`;
 export const slowToFind = (slow: string): string => `Slow to find: ${slow}.`;
 export const keysStandHere = (afterAWeek: string): string =>
-  `${afterAWeek} it stands here how many keys a load takes.`;
+  `${afterAWeek}, this shows how many keys a load takes.`;
 export const keysALoadColumn = 'Keys a load';
 export const median = 'Median';
 export const seconds = 'Seconds';
@@ -258,22 +253,22 @@ export const adviceDoes: Readonly<Record<Advice['kind'], string>> = {
   'name-slow': '',
   'keep-chain': 'Keep as a chain',
   reorder: 'Sort it by use',
-  'used-cabinet': 'Make the cabinet “What I really use”',
-  'hide-unused': 'Hide them while loading',
+  'used-cabinet': 'Create the cabinet “What I really use”',
+  'hide-unused': 'Hide them in Load',
   retire: 'Set the old copies aside',
-  'try-again': 'Put them into the folder',
+  'try-again': 'Move them into the folder',
   merge: 'Merge the two',
   trials: '',
-  doubles: 'Hide the siblings while loading',
+  doubles: 'Hide the siblings in Load',
 };
-export const whatTheChainIsCalled = 'What the chain is called';
+export const whatTheChainIsCalled = 'Name of the chain';
 export const filesAreSetAside = (count: number): string =>
   `${plural(count, 'file is', 'files are')} set aside. Scan lists them, too.`;
 export const theirFilesAreNotTouched =
-  'Their files are not touched: they are no longer examined or shown, until you take them back on Scan.';
+  'Their files are not touched. They are not examined or shown until you restore them in Scan.';
 export const cancel = 'Cancel';
 export const close = 'Close';
-export const takeThemBack = 'Take them back';
+export const takeThemBack = 'Restore them';
 export const keys = (keys: string, loads: number): string =>
   `${keys} keys, ${plural(loads, 'load')}`;
 export const typed = (typed: string): string => `, typed “${typed}”`;
@@ -283,24 +278,24 @@ export const nameIt = 'Name it …';
 // parts/worth-part
 export const worthDoingNow = 'Worth doing now';
 export const nothingStandsOut =
-  'Nothing stands out. After some weeks of loading it stands here what would ease them most.';
+  'Nothing yet. After some weeks of loading, this shows what would save you the most work.';
 export const inShort = 'In short';
 export const lookAtIt = (title: string): string => `Look at it: ${title}`;
 export const lookAtItShort = 'Look at it …';
 export const notNow = (title: string): string => `Not now: ${title}`;
-export const toldAgainInAMonth = 'Told again in a month';
+export const toldAgainInAMonth = 'Shown again in a month';
 export const notNowShort = 'not now';
 export const never = (title: string): string => `Never: ${title}`;
-export const notToldAgain = 'Not told again';
+export const notToldAgain = 'Not shown again';
 export const neverShort = 'never';
 export const putOff = (count: number): string => `${count} put off`;
-export const tellAgain = (title: string): string => `Tell again: ${title}`;
-export const tellAgainShort = 'tell again';
+export const tellAgain = (title: string): string => `Show again: ${title}`;
+export const tellAgainShort = 'show again';
 export const tryAgainThisWeek = 'Try again this week';
 export const whenSomethingWasNotLoaded =
-  'When something was not loaded for three months while others of its type were, it is offered here.';
+  'Plugins you haven’t loaded for three months, although you used others of their type, appear here.';
 export const forgottenOnesOfTypes =
-  'Forgotten ones of types that you use. Next Monday there are others.';
+  'Not used lately, of types that you use. New ones every Monday.';
 export const loaded = (loads: number): string => `loaded ${plural(loads, 'time')}`;
 export const anotherOneInsteadOf = (plugin: string): string => `Another one instead of ${plugin}`;
 export const anotherOne = 'another one';

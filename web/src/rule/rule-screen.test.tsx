@@ -66,7 +66,7 @@ describe('a rule that cannot be edited', () => {
   });
   it('of a folder that is gone, says so', () => {
     show('nothing');
-    expect(screen.getByRole('heading').textContent).toBe('This folder is not there any more');
+    expect(screen.getByRole('heading').textContent).toBe('This folder has been removed');
   });
   it('without a cabinet has nowhere to be', () => {
     show('new', { records: [] });
@@ -84,7 +84,7 @@ describe('the rule of a smart folder', () => {
   it('is a sentence, cards and text, with what is inside and why', () => {
     show('Echoes');
     expect(text().value).toBe('name has echo');
-    expect(screen.getByRole('group', { name: 'Line 1' })).toBeTruthy();
+    expect(screen.getByRole('group', { name: 'Condition 1' })).toBeTruthy();
     expect(counts()).toEqual(['2 inside', '+0 would join', '−0 would leave']);
     expect(inside().sort()).toEqual(['Harbour Echo', 'Wharf Echo']);
     expect([...document.querySelectorAll('mark')].map((one) => one.textContent)).toEqual([
@@ -139,13 +139,13 @@ describe('the rule of a smart folder', () => {
     save();
     expect(screen.getByText('The folder needs a name before it can be saved.')).toBeTruthy();
     fireEvent.change(screen.getByLabelText('Name'), { target: { value: 'Echoes' } });
-    fireEvent.click(button('another line'));
+    fireEvent.click(button('Add condition (and)'));
     save();
-    expect(screen.getByText(/^A line says nothing yet/)).toBeTruthy();
-    fireEvent.click(button('Drop line 2'));
-    fireEvent.click(button('Drop line 1'));
+    expect(screen.getByText(/^A condition has no value yet/)).toBeTruthy();
+    fireEvent.click(button('Remove condition 2'));
+    fireEvent.click(button('Remove condition 1'));
     save();
-    expect(screen.getByText(/^A rule needs at least one line/)).toBeTruthy();
+    expect(screen.getByText(/^A rule needs at least one condition/)).toBeTruthy();
     write('name wants echo');
     save();
     expect(screen.getByText(/^The text is not understood yet/)).toBeTruthy();
@@ -184,29 +184,29 @@ describe('lines and cards', () => {
     expect(screen.queryByRole('button', { name: 'Drop wharf' })).toBeNull();
   });
 
-  it('take one of several cards, and keep some out', () => {
+  it('take one of several cards, and Add an exception', () => {
     show('Echoes');
     write('name has wharf\n\nname has harbour\n\nnever\nvendor is Mothlight');
-    expect(screen.getByRole('region', { name: 'This holds, card 2' })).toBeTruthy();
-    expect(screen.getByRole('region', { name: /^But never/ })).toBeTruthy();
+    expect(screen.getByRole('region', { name: 'This is true, card 2' })).toBeTruthy();
+    expect(screen.getByRole('region', { name: /^Except when/ })).toBeTruthy();
     expect(counts()).toEqual(['1 inside', '+0 would join', '−1 would leave']);
-    fireEvent.click(button('another card'));
-    fireEvent.click(button('keep others out'));
-    expect(screen.getByRole('region', { name: 'This holds, card 3' })).toBeTruthy();
-    expect(screen.getAllByRole('region', { name: /^But never/ })).toHaveLength(2);
+    fireEvent.click(button('Add alternative (or)'));
+    fireEvent.click(button('Add another exception'));
+    expect(screen.getByRole('region', { name: 'This is true, card 3' })).toBeTruthy();
+    expect(screen.getAllByRole('region', { name: /^Except when/ })).toHaveLength(2);
   });
 
   it('that let nothing in, or what another lets in already, are warned of', async () => {
     show('Echoes');
     write('name has zzz\n\nname has echo\n\nname has echo\nvendor is Quoin');
-    expect(await screen.findByText('This line lets nothing in.')).toBeTruthy();
+    expect(await screen.findByText('No plugin meets this condition.')).toBeTruthy();
     expect(
-      await screen.findByText('Whatever this card lets in, card 2 lets in already.'),
+      await screen.findByText('Card 2 already matches everything this card does.'),
     ).toBeTruthy();
     write('name has wharf\nname has sluice');
-    expect(await screen.findByText('No plugin has all of this at once.')).toBeTruthy();
+    expect(await screen.findByText('No plugin meets all of these at once.')).toBeTruthy();
     write('name has echo\n\nnever\nname has echo');
-    expect(await screen.findByText(/^The cards that keep out leave nothing/)).toBeTruthy();
+    expect(await screen.findByText(/^The exceptions remove everything/)).toBeTruthy();
   });
 
   it('of numbers and times have fields of their own', () => {
@@ -239,7 +239,7 @@ describe('lines and cards', () => {
     fireEvent.focus(field);
     fireEvent.click(await screen.findByRole('option', { name: /^Mothlight/ }));
     expect(text().value).toBe('vendor is Quoin, Mothlight');
-    fireEvent.click(button('Drop Quoin'));
+    fireEvent.click(button('Remove Quoin'));
     expect(text().value).toBe('vendor is Mothlight');
   });
 });
@@ -247,14 +247,16 @@ describe('lines and cards', () => {
 describe('what is kept by hand', () => {
   it('is kept out, let in, and left to the rule again', () => {
     const { acts } = show('Echoes');
-    fireEvent.click(button('Keep out: Wharf Echo'));
+    fireEvent.click(button('Exclude: Wharf Echo'));
     expect(counts()).toEqual(['1 inside', '+0 would join', '−1 would leave']);
     const byHand = screen.getByRole('region', { name: 'By hand' });
-    expect(within(byHand).getByRole('listitem').textContent).toContain('Wharf Echo always out');
-    fireEvent.click(within(byHand).getByRole('button', { name: 'Leave it to the rule' }));
+    expect(within(byHand).getByRole('listitem').textContent).toContain(
+      'Wharf Echo always excluded',
+    );
+    fireEvent.click(within(byHand).getByRole('button', { name: 'Let the rule decide' }));
     expect(screen.queryByRole('region', { name: 'By hand' })).toBeNull();
-    fireEvent.click(button('Keep out: Wharf Echo'));
-    fireEvent.click(button('Keep in: Wharf Echo'));
+    fireEvent.click(button('Exclude: Wharf Echo'));
+    fireEvent.click(button('Include: Wharf Echo'));
     expect(screen.getByRole('region', { name: 'By hand' }).textContent).toContain(
       'Wharf Echo always in',
     );
@@ -265,10 +267,10 @@ describe('what is kept by hand', () => {
   it('is let in from what is just outside', async () => {
     show('Echoes');
     write('name has echo\nvendor is Quoin');
-    const near = await screen.findByRole('region', { name: 'Just outside' });
-    fireEvent.click(within(near).getByRole('button', { name: 'Let in: Harbour Echo' }));
+    const near = await screen.findByRole('region', { name: 'Near misses' });
+    fireEvent.click(within(near).getByRole('button', { name: 'Include: Harbour Echo' }));
     expect(counts()[0]).toBe('2 inside');
-    expect(screen.getByText('always in, by hand')).toBeTruthy();
+    expect(screen.getByText('always included, by hand')).toBeTruthy();
   });
 
   it('that is gone from the catalog still stands there', () => {
@@ -285,10 +287,10 @@ describe('what is kept by hand', () => {
 describe('how many it shows, and in which order', () => {
   it('is chosen; only some are shown by use at first', () => {
     const { acts } = show('Echoes');
-    expect(screen.queryByLabelText('At most so many')).toBeNull();
+    expect(screen.queryByLabelText('Limit')).toBeNull();
     fireEvent.change(screen.getByLabelText('How many it shows'), { target: { value: 'some' } });
     expect(screen.getByLabelText<HTMLSelectElement>('In which order').value).toBe('lately');
-    const most = screen.getByLabelText<HTMLInputElement>('At most so many');
+    const most = screen.getByLabelText<HTMLInputElement>('Limit');
     expect(most.value).toBe('20');
     fireEvent.change(most, { target: { value: '-3' } });
     expect(most.value).toBe('1');
@@ -330,7 +332,7 @@ describe('a new smart folder', () => {
   it('begins from a ready rule, which names it where it has no name', async () => {
     show('new');
     const begin = async (name: RegExp): Promise<void> => {
-      fireEvent.click(button('Start from a ready rule …'));
+      fireEvent.click(button('Start from a ready-made rule …'));
       fireEvent.click(await screen.findByRole('button', { name }));
     };
     await begin(/^All by Quoin/);
@@ -349,9 +351,9 @@ describe('a new smart folder', () => {
     });
     cleanup();
     show('new');
-    expect(screen.getByText(/^This goes on from what you had not saved/)).toBeTruthy();
+    expect(screen.getByText(/^Unsaved draft restored/)).toBeTruthy();
     expect(screen.getByLabelText<HTMLInputElement>('Name').value).toBe('Unfinished');
-    fireEvent.click(button('Start anew'));
+    fireEvent.click(button('Start over'));
     expect(screen.getByLabelText<HTMLInputElement>('Name').value).toBe('');
   });
 });

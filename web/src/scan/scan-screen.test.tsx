@@ -131,7 +131,7 @@ describe('a computer that was never scanned', () => {
   it('asks for places first, and does not scan without one', async () => {
     const startScan = jest.fn<Client['startScan']>(never);
     await show({ places: [], client: { startScan } });
-    expect(screen.getByText(/Tell where your plugins are/)).toBeTruthy();
+    expect(screen.getByText(/Add a directory with plugins/)).toBeTruthy();
     expect(screen.queryByRole('table')).toBeNull();
     expect(screen.queryByRole('button', { name: 'Examine everything again' })).toBeNull();
   });
@@ -139,8 +139,8 @@ describe('a computer that was never scanned', () => {
   it('with a place says what Scan will do, and scans what changed', async () => {
     const startScan = jest.fn<Client['startScan']>(never);
     await show({ client: { startScan } });
-    expect(screen.getByText(/^Press Scan: what arrives/)).toBeTruthy();
-    expect(screen.getByText('Not looked through yet.')).toBeTruthy();
+    expect(screen.getByText(/^Press Scan. New plugins/)).toBeTruthy();
+    expect(screen.getByText('Not scanned yet.')).toBeTruthy();
     fireEvent.click(button('Scan'));
     await waitFor(() => {
       expect(startScan).toHaveBeenCalledWith('changed');
@@ -157,11 +157,11 @@ describe('the places', () => {
       ],
     });
     const [, first, second] = screen.getAllByRole('row');
-    expect(first?.textContent).toContain('LV2 · 4 opened · 1 saved setting · keeps looking');
+    expect(first?.textContent).toContain('LV2 · 4 opened · 1 saved setting · watched');
     expect(first?.textContent).toContain('2 failed');
     expect(first?.textContent).not.toContain('out of reach');
     expect(first?.textContent).not.toContain('switched off');
-    expect(second?.textContent).toContain('all formats · switched off');
+    expect(second?.textContent).toContain('all formats · off');
     expect(second?.textContent).toContain('out of reach');
     expect(second?.textContent).toContain('none');
     expect(second?.textContent).not.toContain('opened');
@@ -179,16 +179,13 @@ describe('the places', () => {
   it('are switched off and watched by a press, with what undoes it', async () => {
     const changePlace = jest.fn<Client['changePlace']>(() => Promise.resolve([place('/a')]));
     const { beside } = await show({ places: [place('/a')], client: { changePlace } });
-    fireEvent.click(screen.getByRole('checkbox', { name: 'Look through /a' }));
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Scan /a' }));
     await waitFor(() => {
       expect(beside).toHaveLength(1);
     });
-    fireEvent.click(button('Keep looking in /a'));
+    fireEvent.click(button('Watch /a'));
     await waitFor(() => {
-      expect(beside.map(({ words }) => words)).toEqual([
-        'No longer look through /a',
-        'Keep looking in /a',
-      ]);
+      expect(beside.map(({ words }) => words)).toEqual(['Stop scanning /a', 'Watch /a']);
     });
     await beside[0]?.undo();
     await beside[1]?.redo();
@@ -212,7 +209,7 @@ describe('the places', () => {
       places: [place('/a', { isWatched: true, formats: ['LV2'] })],
       client: { removePlace, addPlace, changePlace },
     });
-    fireEvent.click(button('Stop looking through /a'));
+    fireEvent.click(button('Remove the place /a'));
     await waitFor(() => {
       expect(beside).toHaveLength(1);
     });
@@ -236,11 +233,11 @@ describe('the places', () => {
       fireEvent.click(button('Add a place'));
     };
     submit('  ');
-    expect(await screen.findByText('Type or paste the path of a directory.')).toBeTruthy();
+    expect(await screen.findByText('Enter the path of a directory.')).toBeTruthy();
     submit('/none');
     expect(await screen.findByText('There is no /none.')).toBeTruthy();
     submit(' /more ');
-    expect(await screen.findByText('/more added. Scan to look through it.')).toBeTruthy();
+    expect(await screen.findByText('/more added. Press Scan to read it.')).toBeTruthy();
     expect(addPlace.mock.calls).toEqual([['/none'], ['/more']]);
   });
 
@@ -253,7 +250,7 @@ describe('the places', () => {
     fireEvent.click(button('Look in the usual places'));
     expect(await screen.findByText('2 usual places added')).toBeTruthy();
     fireEvent.click(button('Look in the usual places'));
-    expect(await screen.findByText(/are listed already/)).toBeTruthy();
+    expect(await screen.findByText(/already listed/)).toBeTruthy();
   });
 });
 
@@ -279,7 +276,7 @@ describe('a scan that runs', () => {
       .getAllByRole('status')
       .map((one) => one.textContent)
       .join(' ');
-    expect(status).toContain('finding what is there');
+    expect(status).toContain('finding plugins');
     expect(status).toContain('Comparing');
     expect(status).not.toContain('left');
     expect(status).not.toContain('failed');
@@ -300,7 +297,7 @@ describe('a scan that runs', () => {
 describe('what came of the last scan', () => {
   it('is said for each way in which it ended', async () => {
     await show({ scans: [scan('a', { state: 'stopped' })] });
-    expect(screen.getByText(/was stopped\. What it had found is kept/)).toBeTruthy();
+    expect(screen.getByText(/was stopped\. Scan again to continue/)).toBeTruthy();
     expect(screen.getByText(/stopped before the end/)).toBeTruthy();
     cleanup();
     await show({ scans: [scan('a', { state: 'interrupted' })] });
@@ -308,7 +305,7 @@ describe('what came of the last scan', () => {
     expect(screen.queryByText(/stopped before the end/)).toBeNull();
     cleanup();
     await show({ scans: [scan('a')] });
-    expect(screen.getByText(/^Last looked through 4 Mar/)).toBeTruthy();
+    expect(screen.getByText(/^Last scan: 4 Mar/)).toBeTruthy();
     expect(await screen.findByText('Everything is as it was.')).toBeTruthy();
     cleanup();
     await show({ scans: [scan('a', { state: 'running', endedAt: null })] });
@@ -335,9 +332,9 @@ describe('what came of the last scan', () => {
     });
   });
 
-  it('names what could not be looked into', async () => {
+  it('names what could not be read', async () => {
     await show({ scans: [scan('a', { problems: ['/a/locked may not be read'] })] });
-    expect(screen.getByText('One thing could not be looked into')).toBeTruthy();
+    expect(screen.getByText('One file or directory could not be read')).toBeTruthy();
     expect(screen.getByText('/a/locked may not be read')).toBeTruthy();
   });
 });
@@ -397,7 +394,7 @@ describe('the findings', () => {
     ).toContain('/file?arrived=');
   });
 
-  it('of an earlier scan, and all that failed, are a press away', async () => {
+  it('of an earlier scan, and all failed ones again, are a press away', async () => {
     const asked: string[] = [];
     await show({
       scans: [scan('new'), scan('old', { startedAt: '2025-03-04T10:00:00.000Z' })],
@@ -434,7 +431,7 @@ describe('opening copies', () => {
       opens: { ...opening, unopened: 5, nameless: 2, lacks: 'Memory is not limited here.' },
       client: { startScan },
     });
-    const offer = await screen.findByText(/tell nothing but their file/);
+    const offer = await screen.findByText(/only the file name is known/);
     expect(offer.closest('section')?.textContent).toContain('Memory is not limited here.');
     fireEvent.click(button('Open 5 copies'));
     await waitFor(() => {
@@ -447,7 +444,9 @@ describe('opening copies', () => {
       Promise.resolve({ ...opening, wish }),
     );
     await show({ client: { changeOpening } });
-    const wish = await screen.findByLabelText<HTMLSelectElement>(/Open what reading cannot tell/);
+    const wish = await screen.findByLabelText<HTMLSelectElement>(
+      /Open copies that reading cannot identify/,
+    );
     expect(wish.value).toBe('ask');
     expect(screen.queryByRole('button', { name: /^Open / })).toBeNull();
     fireEvent.change(wish, { target: { value: 'always' } });
@@ -476,8 +475,8 @@ describe('what is beside the places', () => {
         takeBack,
       },
     });
-    fireEvent.click(await screen.findByRole('button', { name: 'Take back' }));
-    expect(await screen.findByText(/^Taken back\./)).toBeTruthy();
+    fireEvent.click(await screen.findByRole('button', { name: 'Restore' }));
+    expect(await screen.findByText(/^Restored\./)).toBeTruthy();
     expect(takeBack).toHaveBeenCalledWith(['/plugins/x']);
   });
 
@@ -506,7 +505,7 @@ describe('what is beside the places', () => {
     });
     expect(rows.map((row) => row.textContent)).toEqual([
       'Hall LV2 of urn:x',
-      'Room LV2 of a plugin it does not name',
+      'Room LV2 of an unnamed plugin',
       'Cave LV2 of Echo, Reed',
     ]);
   });
@@ -523,8 +522,8 @@ describe('another computer', () => {
   it('needs a name before its lines are taken', async () => {
     await show();
     fireEvent.paste(window, { clipboardData: { files: [], getData: () => '{}' } });
-    expect(await screen.findByText('Say the name of that computer first.')).toBeTruthy();
+    expect(await screen.findByText('Enter the computer’s name first.')).toBeTruthy();
     fireEvent.change(screen.getByLabelText('Name of that computer'), { target: { value: 'Loft' } });
-    expect(screen.queryByText('Say the name of that computer first.')).toBeNull();
+    expect(screen.queryByText('Enter the computer’s name first.')).toBeNull();
   });
 });

@@ -4,11 +4,11 @@ import type { FindingKind } from '@clever-drawer/core/scan';
 import { oneOrMany, plural } from '@clever-drawer/core/text';
 
 // asides
-export const takenBack = 'Taken back. The next scan examines it.';
+export const takenBack = 'Restored. The next scan examines it.';
 export const setAside = 'Set aside';
 export const notExaminedAnd =
   'Not examined and not in the catalog. Nothing on the disk was touched.';
-export const takeBack = 'Take back';
+export const takeBack = 'Restore';
 
 // findings
 export const findingNames: Record<FindingKind, string> = {
@@ -21,11 +21,11 @@ export const findingNames: Record<FindingKind, string> = {
   away: 'Out of reach',
   failed: 'Failed',
 };
-export const nothingHasBeenLookedThroughYet = 'Nothing has been looked through yet';
+export const nothingHasBeenLookedThroughYet = 'Nothing scanned yet';
 export const pressScan =
-  'Press Scan: what arrives is listed here, and what could not be read, with the reason.';
+  'Press Scan. New plugins are listed here, and failed ones with the reason.';
 export const tellWhereYourPluginsAre =
-  'Tell where your plugins are: paste a directory at the left, or look in the usual places.';
+  'Add a directory with plugins on the left, or look in the usual places.';
 export const failedNow = (failedCount: number): string => `Failed now · ${failedCount}`;
 export const showingTheFirst = (count: number): string => ` Showing the first ${count}.`;
 export const nothingNew = 'Nothing new';
@@ -35,11 +35,11 @@ export const showWhatArrivedInFile = 'Show what arrived in File';
 export const nothingNewSoFar = 'Nothing new so far.';
 export const everythingIsAsItWas = 'Everything is as it was.';
 export const nothingYouFiledIsLost =
-  'Nothing you filed is lost when a plugin goes: its name and folders come back with it.';
+  'Nothing you filed is lost when a plugin is gone: its name and folders come back with it.';
 export const findings = 'Findings';
 export const showInFile = 'Show in File';
 export const isSetAside = (name: string): string =>
-  `${name} is set aside. Its file is untouched; it can be taken back at the left.`;
+  `${name} is set aside. Its file is untouched; you can restore it on the left.`;
 export const noVersion = 'no version';
 export const changedVersionAsBefore = (format: string, to: string): string =>
   `${format} · changed, version ${to} as before`;
@@ -53,64 +53,63 @@ export const noVendorNamed = 'no vendor named';
 // model/opening-words
 /** The wishes as they are offered. */
 export const wishWords: Readonly<Record<OpeningWish, string>> = {
-  always: 'always, whenever something arrives',
-  ask: 'only when I press it',
+  always: 'always, when something arrives',
+  ask: 'only when I ask for it',
   never: 'never',
 };
 export const copies = (count: number): string =>
   oneOrMany(count, 'One copy', plural(count, 'copy', 'copies'));
 export const readButNeverOpened = (copies: string, unopened: number): string =>
-  `${copies} ${oneOrMany(unopened, 'was', 'were')} read, but never opened.`;
+  `${copies} ${oneOrMany(unopened, 'has', 'have')} been read but not opened.`;
 export const namelessOfCopies = (nameless: number, copies: string): string =>
   `${nameless} of ${copies}`;
-export const nothingButFilesName = (some: string, isOne: boolean): string =>
-  `${some} ${isOne ? 'tells' : 'tell'} nothing but ${isOne ? 'its' : 'their'} file’s name.`;
+export const nothingButFilesName = (some: string): string =>
+  `${some}: only the file name is known.`;
 
 // opening
 export const opening = 'Opening';
 export const openingThemTellsName =
-  'Opening them tells name, vendor, inputs and outputs. Each is opened in a process of its own, where it can neither harm nor reach anything else.';
+  'Opening them reads name, vendor, inputs and outputs. Each is opened in its own process, where it cannot harm or reach anything else.';
 export const open = (unopened: number): string =>
   `Open ${oneOrMany(unopened, 'it', `${unopened} copies`)}`;
-export const openWhatReadingCannotTell = 'Open what reading cannot tell:';
+export const openWhatReadingCannotTell = 'Open copies that reading cannot identify:';
 
 // places
 export const added = (count: number): string =>
   `${oneOrMany(count, 'One usual place', `${count} usual places`)} added`;
-export const allUsualPlacesOfThisComputer = 'All usual places of this computer are listed already';
+export const allUsualPlacesOfThisComputer = 'All the usual places are already listed';
 export const lookInTheUsualPlaces = 'Look in the usual places';
 export const removeThePlaceNothing = (path: string): string =>
   `Remove the place ${path}; nothing on the disk was touched`;
 export const lookThroughPath = (isOn: boolean, path: string): string =>
-  `${isOn ? 'Look through' : 'No longer look through'} ${path}`;
+  `${isOn ? 'Scan' : 'Stop scanning'} ${path}`;
 export const keepLookingInPath = (isWatched: boolean, path: string): string =>
-  `${isWatched ? 'Keep looking in' : 'No longer keep looking in'} ${path}`;
+  `${isWatched ? 'Watch' : 'Stop watching'} ${path}`;
 export const on = 'On';
 export const place = 'Place';
 export const copiesColumn = 'Copies';
-export const toLookAt = 'To look at';
-export const acts = 'Acts';
-export const lookThrough = (path: string): string => `Look through ${path}`;
+export const toLookAt = 'Failed';
+export const acts = 'Actions';
+export const lookThrough = (path: string): string => `Scan ${path}`;
 export const failedCopies = (failed: number): string => `${failed} failed`;
 export const none = 'none';
 export const withoutProgram = (count: number): string => `${count} with a missing program`;
-export const keepLookingIn = (path: string): string => `Keep looking in ${path}`;
-export const keepsLooking =
-  'Keeps looking: scans by itself when something changes here. Press to stop that.';
-export const keepLooking = 'Keep looking: scan by itself when something changes here';
-export const stopLookingThrough = (path: string): string => `Stop looking through ${path}`;
+export const keepLookingIn = (path: string): string => `Watch ${path}`;
+export const keepsLooking = 'Watched: scans when something changes here. Click to stop.';
+export const keepLooking = 'Watch: scan when something changes here';
+export const stopLookingThrough = (path: string): string => `Remove the place ${path}`;
 export const waitUntilTheScanIsDone = 'Wait until the scan is done, or stop it';
-export const stopLookingThroughThisPlace = 'Stop looking through this place';
+export const stopLookingThroughThisPlace = 'Remove this place';
 export const allFormats = 'all formats';
 export const opened = (opened: number): string => `${opened} opened`;
 export const savedSetting = 'saved setting';
-export const keepsLookingInPlaces = 'keeps looking';
-export const switchedOff = 'switched off, not looked through';
+export const keepsLookingInPlaces = 'watched';
+export const switchedOff = 'off';
 export const outOfReach = '· out of reach: is its disk plugged in?';
-export const typeOrPasteThePath = 'Type or paste the path of a directory.';
+export const typeOrPasteThePath = 'Enter the path of a directory.';
 export const thatIsLongerThanAPath = 'That is longer than a path can be.';
 export const addedScanToLookThroughIt = (path: string): string =>
-  `${path} added. Scan to look through it.`;
+  `${path} added. Press Scan to read it.`;
 export const pathOfADirectoryWithPlugins = 'Path of a directory with plugins';
 export const pathToADirectoryWithPlugins = '/path/to/a/directory/with/plugins';
 export const addAPlace = 'Add a place';
@@ -127,19 +126,19 @@ export const takenWords: Readonly<Record<string, string>> = {
 };
 export const nothingChangedThere = 'nothing changed there';
 export const isHereNow = (computer: string, looked: number, what: string): string =>
-  `${computer} is here now, with ${plural(looked, 'copy', 'copies')}: ${what}.`;
+  `${computer} was added, with ${plural(looked, 'copy', 'copies')}: ${what}.`;
 export const isUpToDate = (computer: string, what: string): string =>
   `${computer} is up to date: ${what}.`;
 
 // take-copies
-export const sayTheNameOfThatComputer = 'Say the name of that computer first.';
+export const sayTheNameOfThatComputer = 'Enter the computer’s name first.';
 export const anotherComputer = 'Another computer';
 export const downloadTheScanner = 'Download the scanner';
 export const andCarryItToTheOther =
   'and carry it to the other computer: one file, nothing to install but Node.js 20 or newer.';
 export const runItThere = 'Run it there:';
-export const bringTheFileThatItWrote = 'Bring the file that it wrote here.';
-export const readingItIn = 'Reading it in …';
+export const bringTheFileThatItWrote = 'Bring the file it writes here.';
+export const readingItIn = 'Reading the file …';
 export const chooseCopiesNdjson = 'Choose copies.ndjson …';
 export const orDropItHere = 'or drop it here, or paste its lines.';
 export const fileOfCopies = 'File of copies';
@@ -151,23 +150,22 @@ export const stopping = 'Stopping …';
 export const stop = 'Stop';
 export const scanAgain = 'Scan again';
 export const scan = 'Scan';
-export const addAPlaceFirst = 'Add a place first, or look in the usual ones.';
+export const addAPlaceFirst = 'Add a place first, or look in the usual places.';
 export const couldNotBeLookedInto = (count: number): string =>
-  `${oneOrMany(count, 'One thing', `${count} things`)} could not be looked into`;
+  `${oneOrMany(count, 'One file or directory', `${count} files or directories`)} could not be read`;
 export const examineEverythingAgain = 'Examine everything again';
 export const onlyTheThatFailed = (failed: number): string =>
   oneOrMany(failed, 'Only the one that failed', `Only the ${failed} that failed`);
-export const notLookedThroughYet = 'Not looked through yet.';
+export const notLookedThroughYet = 'Not scanned yet.';
 export const theLastScanWasStopped =
-  'The last scan was stopped. What it had found is kept; scanning again goes on from there.';
-export const theLastScanWasInterrupted =
-  'The last scan was interrupted. What it had found is kept; scan again to finish it.';
+  'The last scan was stopped. Scan again to continue from there.';
+export const theLastScanWasInterrupted = 'The last scan was interrupted. Scan again to finish it.';
 export const lastLookedThroughOnlyWhatChanged = (when: string): string =>
-  `Last looked through ${when}. Only what changed since is examined.`;
+  `Last scan: ${when}. Only changes since then are examined.`;
 export const aboutLeft = (seconds: number, minutes: number): string =>
   ` · about ${seconds < 60 ? `${seconds} s` : `${minutes} min`} left`;
-export const lookingThrough = 'Looking through';
-export const findingWhatIsThere = 'finding what is there';
+export const lookingThrough = 'Scanning';
+export const findingWhatIsThere = 'finding plugins';
 export const doneOfTotal = (done: number, total: number, left: string): string =>
   `${done} of ${total}${left}`;
 export const comparing = 'Comparing';
@@ -176,7 +174,7 @@ export const unchangedSkipped = (unchanged: number): string => ` · ${unchanged}
 export const andFailed = (failed: number): string => ` · ${failed} failed`;
 
 // waiting
-export const aPluginItDoesNotName = 'a plugin it does not name';
+export const aPluginItDoesNotName = 'an unnamed plugin';
 export const savedSettingFor = (count: number): string =>
   `${plural(count, 'saved setting')} ${oneOrMany(count, 'waits', 'wait')} for ${oneOrMany(count, 'its plugin', 'their plugins')}`;
 export const formatOfWhat = (format: string, what: string): string => `${format} of ${what}`;
@@ -185,8 +183,8 @@ export const formatOfWhat = (format: string, what: string): string => `${format}
 export const whatChanged = 'What changed';
 export const whereThisComputerKeepsPlugins = 'Where this computer keeps plugins';
 export const onlyThesePlacesAreLookedThrough =
-  'Only these places are looked through, and nothing in them is ever changed.';
+  'Clever Drawer scans only these places and never changes anything in them.';
 export const pluginsOfAnotherComputer = 'Plugins of another computer …';
 export const isAnotherComputer = (name: string): string => `${name} is another computer`;
 export const itsPluginsCanBePut =
-  'Its plugins can be put in order here; they cannot be opened or loaded, and their pictures stay there. Read in a newer file to bring them up to date.';
+  'You can file its plugins here, but not open or load them; their pictures stay there. Read a newer file to update them.';

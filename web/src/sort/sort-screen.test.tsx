@@ -259,7 +259,7 @@ describe('the other questions', () => {
       at: '/sort?ask=vendor',
       path: '/sort',
     });
-    expect(screen.getByRole('heading', { name: 'Whose is it?' })).toBeTruthy();
+    expect(screen.getByRole('heading', { name: 'Who makes it?' })).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: /Leave it without a vendor/ }));
     expect(acts).toEqual([types(['kelp'], { vendor: '' })]);
     expect(screen.getByRole('button', { name: /another vendor/i })).toBeTruthy();
@@ -372,12 +372,12 @@ describe('all vendors and their spellings', () => {
     const { dialog } = await list();
     const rows = (): number => within(dialog).queryAllByRole('listitem').length;
     expect(rows()).toBe(2);
-    const field = within(dialog).getByLabelText('Letters of a vendor');
+    const field = within(dialog).getByLabelText('Vendor name');
     fireEvent.change(field, { target: { value: ' reed au' } });
     expect(rows()).toBe(1);
-    expect(within(dialog).queryByText(/^No vendor is spelled/)).toBeNull();
+    expect(within(dialog).queryByText(/^No matches/)).toBeNull();
     fireEvent.change(field, { target: { value: 'zzz' } });
-    expect(within(dialog).getByText(/^No vendor is spelled/)).toBeTruthy();
+    expect(within(dialog).getByText(/^No matches/)).toBeTruthy();
   });
 
   it('are renamed, but not to nothing and not to what they are called', async () => {
@@ -460,7 +460,7 @@ describe('many questions at once', () => {
   it('are selected by keys, and each takes its own best answer', async () => {
     const { acts } = await list();
     expect(screen.getAllByRole('status')[0]?.textContent).toContain('2 to answer');
-    expect(screen.queryByRole('button', { name: /Take the best answer/ })).toBeNull();
+    expect(screen.queryByRole('button', { name: /Accept the best answer/ })).toBeNull();
     const box = screen.getByRole('listbox');
     fireEvent.keyDown(box, { key: 'a', ctrlKey: true });
     expect(screen.getAllByRole('status')[0]?.textContent).toBe('2 of 2 selected');
@@ -515,7 +515,7 @@ describe('the sure answers', () => {
       plugins: [kelp, sluice],
       view: { grounds: [sure('kelp', 'reverb/plate'), sure('sluice', 'dynamics/compressor')] },
     });
-    fireEvent.click(screen.getByRole('button', { name: /Settle the clear ones …/ }));
+    fireEvent.click(screen.getByRole('button', { name: /Accept the sure answers …/ }));
     const dialog = await screen.findByRole('dialog');
     const reverb = within(dialog).getByRole('region', { name: 'Reverb' });
     expect(reverb.textContent).toContain('Plate · 65 %');
@@ -524,7 +524,7 @@ describe('the sure answers', () => {
     expect(within(reverb).getByRole<HTMLInputElement>('checkbox', { name: /Reverb/ }).checked).toBe(
       false,
     );
-    fireEvent.click(within(dialog).getByRole('button', { name: /Settle/ }));
+    fireEvent.click(within(dialog).getByRole('button', { name: /Accept/ }));
     expect(acts).toEqual([
       { act: 'answer', say: [{ plugins: ['sluice'], set: { types: ['dynamics/compressor'] } }] },
     ]);
@@ -535,23 +535,23 @@ describe('the sure answers', () => {
 
   it('can all be left and taken by group; with none taken there is nothing to settle', async () => {
     await show({ plugins: [kelp], view: { grounds: [sure('kelp', 'reverb/plate')] } });
-    fireEvent.click(screen.getByRole('button', { name: /Settle the clear ones …/ }));
+    fireEvent.click(screen.getByRole('button', { name: /Accept the sure answers …/ }));
     const dialog = await screen.findByRole('dialog');
     const all = within(dialog).getByRole<HTMLInputElement>('checkbox', { name: /Reverb/ });
     fireEvent.click(all);
-    expect(within(dialog).queryByRole('button', { name: /^Settle/ })).toBeNull();
+    expect(within(dialog).queryByRole('button', { name: /^Accept/ })).toBeNull();
     fireEvent.click(all);
     expect(all.checked).toBe(true);
-    expect(within(dialog).getByRole('button', { name: /^Settle/ })).toBeTruthy();
+    expect(within(dialog).getByRole('button', { name: /^Accept/ })).toBeTruthy();
   });
 
   it('are not offered where no answer is clear', async () => {
     await show(uncertain);
-    expect(screen.queryByRole('button', { name: /Settle the clear ones …/ })).toBeNull();
+    expect(screen.queryByRole('button', { name: /Accept the sure answers …/ })).toBeNull();
   });
 });
 
-describe('copies that failed', () => {
+describe('copies failed ones again', () => {
   it('are listed with the reason, and tried again or set aside', async () => {
     const startScan = jest.fn<Client['startScan']>(() => Promise.resolve({} as never));
     const setAside = jest.fn<Client['setAside']>(() => Promise.resolve(null));

@@ -6,13 +6,13 @@ import { oneOrMany, plural } from '@clever-drawer/core/text';
 // all-vendors
 export const isTheSameAs = (joining: string): string => `${joining} is the same as …`;
 export const vendors = (count: number): string => plural(count, 'vendor');
-export const lettersOfAVendor = 'Letters of a vendor';
-export const noVendorIsSpelledLikeThat = 'No vendor is spelled like that.';
+export const lettersOfAVendor = 'Vendor name';
+export const noVendorIsSpelledLikeThat = 'No matches';
 export const rename = 'Rename';
 export const sameAs = 'Same as …';
 export const isAnotherVendor = (spelling: string): string => `${spelling} is another vendor`;
-export const anotherVendor = 'Another vendor: part it';
-export const part = 'part';
+export const anotherVendor = 'Split off as its own vendor';
+export const part = 'split off';
 export const newNameOf = (vendor: string): string => `New name of ${vendor}`;
 
 // model/options
@@ -20,18 +20,18 @@ export const licenceNames: readonly (readonly [LicenceState, string])[] = [
   ['owned', 'Yes, owned'],
   ['free', 'Yes, it is free'],
   ['trial', 'On trial'],
-  ['not licensed', 'No licence: not offered while loading'],
+  ['not licensed', 'No licence: hide in Load'],
 ];
 export const toolMeterOrUtility = 'Tool: meter or utility';
 export const onePlugin = 'One plugin';
 export const twoPlugins = 'Two plugins';
-export const eachIsAPlugin = 'Each is a plugin of its own';
-export const keepItInTheCatalog = 'Keep it in the catalog, but hide it from loading';
-export const keepThemInTheCatalog = 'Keep them in the catalog, but hide them from loading';
+export const eachIsAPlugin = 'Each is its own plugin';
+export const keepItInTheCatalog = 'Keep it in the catalog but hide it in Load';
+export const keepThemInTheCatalog = 'Keep them in the catalog but hide them in Load';
 export const leaveWithoutAVendor = (areMany: boolean): string =>
   `Leave ${areMany ? 'them' : 'it'} without a vendor`;
 export const neitherNameNorPlaceTells = (areMany: boolean): string =>
-  `neither ${areMany ? 'their' : 'its'} name nor place tells`;
+  `not known from ${areMany ? 'their' : 'its'} name or place`;
 export const oneVendor = (vendor: string): string => `One vendor: ${vendor}`;
 export const twoVendors = 'Two vendors';
 
@@ -45,7 +45,7 @@ export const allOwned = 'All owned';
 export const allOnTrial = 'All on trial';
 export const noneLicensed = 'None licensed';
 export const notLicensed = 'not licensed';
-export const hideAllFromLoading = 'Hide all from loading';
+export const hideAllFromLoading = 'Hide all in Load';
 export const noIdea = 'no idea';
 export const oneWithoutAVendor = 'one without a vendor';
 export const isItOneVendor = 'one vendor?';
@@ -59,9 +59,9 @@ export const andMore = (first: string, count: number): string => `${first} and $
 export const bulkKeys = [
   ['↑ ↓', 'move'],
   ['Space', 'select'],
-  ['Shift ↓', 'select a run'],
+  ['Shift ↓', 'select a range'],
   ['Ctrl A', 'all'],
-  ['Enter', 'best answer for each'],
+  ['Enter', 'accept the best answer for each'],
   ['Ctrl Z', 'undo'],
 ] as const;
 export const manyAtOnce = 'Many at once';
@@ -70,33 +70,33 @@ export const toAnswer = (count: number): string =>
 export const ofSelected = (selected: number, all: number): string =>
   `${selected} of ${all} selected`;
 export const takeTheBestAnswerFor = (count: number): string =>
-  `Take the best answer for ${oneOrMany(count, 'it', `each of ${count}`)}`;
+  `Accept the best answer for ${oneOrMany(count, 'it', `each of ${count}`)}`;
 export const oneAnswerForAll = 'One answer for all …';
 export const questions = 'Questions';
 export const whatDoTheseDo = (count: number): string => `What do these ${count} do?`;
-export const whoseAreThese = (count: number): string => `Whose are these ${count}?`;
+export const whoseAreThese = (count: number): string => `Who makes these ${count}?`;
 
 // neighbours
 export const nothingElseInTheCatalog = (type: string): string =>
-  `Nothing else in the catalog is ${type} yet.`;
-export const othersThatAre = (type: string): string => `Others that are ${type}`;
+  `No other ${type} in the catalog yet.`;
+export const othersThatAre = (type: string): string => `Other ${type}`;
 export const already = (type: string, count: number): string =>
   `${type} already: ${plural(count, 'plugin')}`;
-export const ofThemStandIn = (count: number): string => `${count} of them stand in`;
+export const ofThemStandIn = (count: number): string => `${count} of them are in`;
 export const cabinetOf = (cabinet: string): string => ` of ${cabinet}`;
 
 // question-head
 export const pluginsAnd = (plugins: string): string => `And ${plugins}`;
 export const andMoreOfThem = (count: number): string => ` and ${count} more`;
-export const oneAnswerSettlesAll = ': one answer settles all.';
-export const allThatIsKnown = 'all that is known';
+export const oneAnswerSettlesAll = ': one answer covers all.';
+export const allThatIsKnown = 'all facts';
 export const version = 'version';
 export const foldersIn = (folders: string): string => `in ${folders}`;
 export const plugins = (count: number): string => oneOrMany(count, 'plugin', 'plugins');
 export const spelled = (spellings: string): string => `Spelled ${spellings}`;
 
 // why
-export const nothingSpeaksFor = 'Nothing speaks for it but how common it is.';
+export const nothingSpeaksFor = 'Only a guess: it is the most common type.';
 export const upNext = 'Up next';
 export const typeOr = (type: string): string => ` or ${type}`;
 
@@ -109,10 +109,10 @@ export const putOffBeforeLeft = (count: number): string => `put off before · ${
 export const leftToAnswer = (waiting: number, what: string): string =>
   `${waiting} to answer${what}`;
 export const question = 'Question';
-export const takeTheMarkedAnswer = 'take the marked answer';
-export const nothingToTake = 'nothing to take';
-export const itDoesSeveral = 'it does several';
-export const hideFromLoading = 'hide from loading';
+export const takeTheMarkedAnswer = 'accept the highlighted answer';
+export const nothingToTake = 'no answer to accept';
+export const itDoesSeveral = 'several types';
+export const hideFromLoading = 'hide in Load';
 export const itIs = (what: string): string => `It is ${what}`;
 export const anotherType = 'Another type …';
 export const chooseAnotherVendor = 'Another vendor …';
@@ -120,7 +120,7 @@ export const why = (active: string): string => `Why ${active}?`;
 export const whyItIsAsked = 'Why it is asked';
 export const whatDoesDo = (plugin: string): string => `What does ${plugin} do?`;
 export const whoseIsItOrAreThese = (count: number, plugin: string): string =>
-  oneOrMany(count, `Whose is ${plugin}?`, `Whose are these ${count}?`);
+  oneOrMany(count, `Who makes ${plugin}?`, `Who makes these ${count}?`);
 export const whatDoesItDo = 'What does it do?';
 export const whatIsIt = 'What is it?';
 export const whatAreThese = (count: number): string => `What are these ${count}?`;
@@ -129,26 +129,26 @@ export const areTheseOnePlugin = (count: number): string => `Are these ${count} 
 export const canItBeUsed = 'Can you use it?';
 export const canYouUseThese = (count: number): string => `Can you use these ${count}?`;
 export const oneVendorOrTwo = 'One vendor or two?';
-export const whoseIsIt = 'Whose is it?';
+export const whoseIsIt = 'Who makes it?';
 
 // failed-list
-export const tryingAgainThatFailed = (count: number): string => `Trying again ${count} that failed`;
+export const tryingAgainThatFailed = (count: number): string => `Trying ${count} failed ones again`;
 export const wouldNotOpen = 'Would not open';
 export const couldNotBeReadOrOpened = (count: number): string =>
-  `${count} could not be read or opened. Mend or reinstall them and try again, set aside what you don't need, or leave them: nothing is tried again until its file changes.`;
-export const looking = 'Looking …';
-export const tryAllOfThemAgain = 'Try all of them again';
+  `${count} could not be read or opened. Repair or reinstall them and try again, set aside what you don't need, or leave them: a file is tried again only when it changes.`;
+export const looking = 'Trying …';
+export const tryAllOfThemAgain = 'Try all again';
 export const failedCopies = 'Failed copies';
 export const isSetAside = (finding: string): string =>
-  `${finding} is set aside. Its file is untouched; it can be taken back in Scan.`;
+  `${finding} is set aside. Its file is untouched; you can restore it in Scan.`;
 export const setAside = 'Set aside';
 
 // settle-clear
-export const settleClearOnes = (count: number): string => `Settle ${plural(count, 'clear one')}`;
+export const settleClearOnes = (count: number): string => `Accept ${plural(count, 'sure answer')}`;
 export const cancel = 'Cancel';
-export const settle = (count: number): string => `Settle ${plural(count, 'plugin')}`;
+export const settle = (count: number): string => `Accept for ${plural(count, 'plugin')}`;
 export const thisIsWhatWouldBeSaid =
-  'This is what would be said of each. Take out what you want to answer yourself; one undo takes all of it back.';
+  'These answers will be applied. Untick those you want to answer yourself; one undo reverts them all.';
 export const countOfQuestions = (count: number, questions: number): string =>
   `${count} of ${plural(questions, 'plugin')}`;
 
@@ -157,7 +157,7 @@ export const questionNames: Record<QuestionVariant, readonly [name: string, what
   type: ['What does it do?', 'No type, or only a weak guess'],
   kind: ['Effect or instrument?', 'What it declares and what it has disagree'],
   twin: ['Same plugin twice?', 'One name, and reasons on both sides'],
-  vendor: ['Whose is it?', 'No vendor named, or spelled alike'],
+  vendor: ['Who makes it?', 'No vendor, or similar spellings'],
   licence: ['Can you use it?', 'Trial versions and old 32-bit ones'],
   failed: ['Would not open', 'Failed while being examined'],
 };
@@ -171,11 +171,11 @@ export const ofPluginsSettled = (settled: number, total: number): string =>
   `${settled} of ${plural(total, 'plugin')} settled`;
 export const pluginsSettled = 'Plugins settled';
 export const ofTheTypesHaveOneClear = (count: number): string =>
-  `${count} of the types have one clear answer.`;
-export const settleTheClearOnes = 'Settle the clear ones …';
+  `${plural(count, 'type')} ${oneOrMany(count, 'has', 'have')} one sure answer.`;
+export const settleTheClearOnes = 'Accept the sure answers …';
 export const noPluginsYet = 'No plugins yet';
 export const allAnswered = ': all answered';
 export const questionsComeWithTheFirstScan = 'Questions come with the first scan:';
 export const goToScan = 'go to Scan';
 export const onlyNewDoubtsWillBeAsked =
-  'Only new doubts will be asked, after a scan that finds some. What you answered stays, and can be undone.';
+  'Clever Drawer asks again only when a scan finds something new. Your answers stay and can be undone.';

@@ -13,7 +13,7 @@ export const chart = 'Chart';
 
 // use-order-acts
 export const lastDone = (where: string, what: string): string =>
-  `Last done ${where}: ${what}. Press again to undo it.`;
+  `The last change was ${where}: ${what}. Press again to undo it.`;
 export const onTheScreen = (screen: string): string => `in ${screen}`;
 export const inAnotherWindow = 'in another window';
 export const notSaved = (reason: string): string => `Not saved: ${reason}`;

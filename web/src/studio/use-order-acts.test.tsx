@@ -209,7 +209,7 @@ describe('undo', () => {
       acts().step('undo', true);
     });
     expect(undo).not.toHaveBeenCalled();
-    expect(told().at(-1)).toMatch(/^Last done in Sort: .*Press again to undo it\.$/);
+    expect(told().at(-1)).toMatch(/^The last change was in Sort: .*Press again to undo it\.$/);
     act(() => {
       acts().step('undo', true);
     });
@@ -228,7 +228,7 @@ describe('undo', () => {
         acts().step('undo', true);
       });
       expect(undo).not.toHaveBeenCalled();
-      expect(told().at(-1)).toMatch(/^Last done in Sort: /);
+      expect(told().at(-1)).toMatch(/^The last change was in Sort: /);
     },
   );
 

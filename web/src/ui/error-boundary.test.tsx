@@ -50,7 +50,7 @@ describe('a part that cannot be drawn', () => {
   });
   it('offers to copy what happened, with the place in the code', () => {
     render(page(true, '/file'));
-    fireEvent.click(screen.getByRole('button', { name: 'Copy what happened' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Copy the details' }));
     expect(copied).toMatch(/Error: a drawer without a bottom[\s\S]*Fragile/);
   });
   it('is drawn again where one went somewhere else', () => {

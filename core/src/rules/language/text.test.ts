@@ -150,8 +150,8 @@ describe('a rule as text', () => {
     ['last loaded never ever', 'Nothing follows “never”.'],
     ['never type is looper', '“never” stands on a line of its own'],
     ['name has x\n\nnever', 'After “never”, the lines of the card that keeps out should follow.'],
-    ['', 'A rule needs at least one line'],
-    ['never\nname has x', 'A rule needs at least one line'],
+    ['', 'A rule needs at least one condition'],
+    ['never\nname has x', 'A rule needs at least one condition'],
     ['name', 'After “name” should follow how it compares.'],
   ])('says where and what: %j', (text, said) => expect(problemsOf(text).join(' ')).toContain(said));
   it('knows every type by its name and by its id', () => {

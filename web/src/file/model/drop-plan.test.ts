@@ -105,7 +105,7 @@ describe('what letting a plugin go does', () => {
     });
   });
   it.each([
-    ['beside the folders', null, /nothing was filed/],
+    ['beside the folders', null, /Nothing was filed/],
     ['on a divider', front('tools'), /holds no plugins/],
   ])('is refused with the reason %s', (_, target, reason) => {
     const { outcome } = planDrop(scene(), taken, target);
@@ -116,18 +116,18 @@ describe('what letting a plugin go does', () => {
 describe('what letting a folder go does', () => {
   const rooms = { kind: 'folder', folder: 'rooms' } as const;
   it.each([
-    ['before', 'squeeze', null, 'squeeze'],
-    ['behind', 'squeeze', null, 'echoes'],
-    ['inside', 'squeeze', 'squeeze', null],
-  ] as const)('puts it %s another', (part, other, parent, before) => {
+    ['before', 'before', 'squeeze', null, 'squeeze'],
+    ['after', 'behind', 'squeeze', null, 'echoes'],
+    ['into', 'inside', 'squeeze', 'squeeze', null],
+  ] as const)('moves it %s another', (word, part, other, parent, before) => {
     const plan = planDrop(scene({ part }), rooms, front(other));
     expect([textOf(plan), plan.outcome]).toEqual([
-      `Put Rooms ${part} Squeeze`,
+      `Move Rooms ${word} Squeeze`,
       { kind: 'act', act: { act: 'move-folder', folder: 'rooms', parent, before } },
     ]);
   });
   it('puts it last below the others', () => {
-    expect(textOf(planDrop(scene(), rooms, { kind: 'end' }))).toBe('Put Rooms last');
+    expect(textOf(planDrop(scene(), rooms, { kind: 'end' }))).toBe('Move Rooms last');
   });
   it('is refused with the reason where folders are sorted by name', () => {
     const { outcome } = planDrop(

@@ -94,7 +94,7 @@ function planFolderDrop(scene: DropScene, id: string, target: Target | null): Dr
     return { words: [called], outcome: nothing };
   }
   return {
-    words: [plain(texts.put), called, plain(` ${scene.part} `), name(other.name)],
+    words: [plain(texts.put), called, plain(texts.partWords[scene.part]), name(other.name)],
     outcome: folderOutcome(scene, folder, other),
   };
 }

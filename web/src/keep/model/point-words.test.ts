@@ -17,7 +17,7 @@ const point = (at: Date, more: Partial<PointView> = {}): PointView => ({
 describe('points in words', () => {
   it('are called by their name, else by why there is one', () => {
     expect(pointTitle(point(now, { name: 'Before the tour' }))).toBe('Before the tour');
-    expect(pointTitle(point(now))).toBe('Evening, by itself');
+    expect(pointTitle(point(now))).toBe('Evening');
     expect(
       pointTitle(point(now, { reason: 'before-much', before: 'Merge Wear into Wobble' })),
     ).toBe('Before “Merge Wear into Wobble”');

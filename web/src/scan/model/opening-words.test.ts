@@ -12,9 +12,9 @@ const view = (more: Partial<OpeningView>): OpeningView => ({
 
 describe('what is said of opening', () => {
   it.each([
-    [{ nameless: 1, unopened: 1 }, 'One copy tells nothing but its file’s name.'],
-    [{ nameless: 212, unopened: 400 }, '212 of 400 copies tell nothing but their file’s name.'],
-    [{ nameless: 0, unopened: 3 }, '3 copies were read, but never opened.'],
+    [{ nameless: 1, unopened: 1 }, 'One copy: only the file name is known.'],
+    [{ nameless: 212, unopened: 400 }, '212 of 400 copies: only the file name is known.'],
+    [{ nameless: 0, unopened: 3 }, '3 copies have been read but not opened.'],
     [{ nameless: 0, unopened: 0 }, null],
     [{ nameless: 9, unopened: 9, wish: 'never' as const }, null],
   ])('%j', (more, words) => {

@@ -14,6 +14,5 @@ export function offerOf({ nameless, unopened, wish }: OpeningView): string | nul
     nameless < unopened
       ? texts.namelessOfCopies(nameless, texts.copies(unopened))
       : texts.copies(nameless);
-  const isOne = nameless === 1;
-  return texts.nothingButFilesName(some, isOne);
+  return texts.nothingButFilesName(some);
 }

@@ -31,7 +31,7 @@ const taken = (isNew: boolean, more: Partial<ScanView['counts']>): TakenView => 
 describe('what is said of copies that were read in', () => {
   it('names a new computer with what arrived and what failed', () => {
     expect(takenWords(taken(true, { arrived: 11, failed: 1 }))).toBe(
-      'Mixing room is here now, with 12 copies: 11 arrived, 1 failed there.',
+      'Mixing room was added, with 12 copies: 11 arrived, 1 failed there.',
     );
   });
   it('says when nothing changed', () => {

@@ -28,7 +28,7 @@ const foldersOf = new Map([
 const loads = (id: string): number => (id === 'Knot' ? 5 : 0);
 
 describe('the neighbours of an answer', () => {
-  it('are the others of its type, most used first, with the folder most of them stand in', () => {
+  it('are the others of its type, most used first, with the folder most of them are in', () => {
     const found = neighboursOf('reverb/plate', new Set(['Rail']), plugins, loads, foldersOf);
     expect(found.plugins.map(({ name }) => name)).toEqual(['Knot', 'Gull']);
     expect(found.folder).toEqual({ name: 'Rooms', count: 2 });
