@@ -33,7 +33,7 @@ export const eachAtMostLetters = (most: number): string =>
   `At most ${plural(most, 'letter')} in each name.`;
 export const slotLabel = 'Slot label';
 export const theFewLettersThatStand =
-  'The short name shown in a slot. Leave it empty to make it from the name.';
+  'The few letters shown in a slot. Leave it empty to make it from the name.';
 
 // trial-form
 export const pluginOnTrial = (count: number): string => `${plural(count, 'plugin')} on trial`;
