@@ -85,8 +85,7 @@ export const lettersOfTheFoldersName = 'Folder name';
 export const removeTheDivider = 'Remove the divider';
 export const noLongerShow = 'Stop showing it here (the folder stays in its cabinet)';
 export const removeTheFolderItsPluginsStay = 'Remove the folder (its plugins stay in the catalog)';
-export const keepOutOf = (what: string, folder: string): string =>
-  `Exclude ${what} from ${folder}`;
+export const keepOutOf = (what: string, folder: string): string => `Exclude ${what} from ${folder}`;
 export const takeOutOf = (plugin: string, folder: string): string =>
   `Remove ${plugin} from ${folder}`;
 export const keepItOutWhateverTheRule = 'Exclude it, whatever the rule says (Delete).';
