@@ -171,7 +171,7 @@ const wording: Wording = {
       .filter((part) => part !== '')
       .map((part) => `${part}: `)
       .join('')}${p.detail} Nothing was changed.`,
-  'unknown-record': (p) => `This ${p.what} no longer exists. It may have been removed.`,
+  'unknown-record': (p) => `There is no such ${p.what}; it may have been removed.`,
   'id-taken': (p) => `${p.at} exists already.`,
   'name-empty': () => 'Enter a name.',
   'holds-no-plugins': (p) =>
