@@ -3,8 +3,8 @@ import { execFileSync } from 'node:child_process';
 import { cpSync, mkdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import type { APIRequestContext, Page } from '@playwright/test';
-import type { ComputerView, ScanView } from '@clever-drawer/core/api';
-import { expect, type Host } from './studio.ts';
+import type { ScanView } from '@clever-drawer/core/api';
+import { askOf, expect, type Host } from './studio.ts';
 
 const packages = [
   'lv2-examples',
@@ -28,20 +28,6 @@ function copyPlugins({ data }: Host): string {
     cpSync(file, copy);
   }
   return directory;
-}
-
-/** Asks of the only computer of a server. */
-export async function askOf(
-  request: APIRequestContext,
-  address: string,
-): Promise<<T>(path: string) => Promise<T>> {
-  const [computer] = (await (
-    await request.get(`${address}/api/computers`)
-  ).json()) as ComputerView[];
-  return async <T>(path: string): Promise<T> =>
-    (await (
-      await request.get(`${address}/api/computers/${computer?.id ?? ''}/${path}`)
-    ).json()) as T;
 }
 
 /** Scans a directory with the packages' plugins and opens all copies. */

@@ -179,7 +179,7 @@ test('each computer has its own catalog, places and order', async ({ page, demo 
   await expect(page.getByText('usr/lib/ladspa')).toBeVisible();
   const place = page.getByRole('checkbox', { name: /usr\/lib\/clap/ });
   await place.click();
-  await expect(page.getByText('off')).toBeVisible();
+  await expect(page.getByText('all formats · off', { exact: true })).toBeVisible();
   await page.reload();
   await expect(place).not.toBeChecked();
 });

@@ -1,8 +1,8 @@
 /** Every real plugin that opens is found by its full name, and can be loaded. */
 import type { CatalogView, LoadRequest, SessionView } from '@clever-drawer/core/api';
 import type { SlotKind, TrackKind } from '@clever-drawer/core/loading';
-import { expect, test } from './studio.ts';
-import { askOf, scanAndOpen } from './debian.ts';
+import { scanAndOpen } from './debian.ts';
+import { askOf, expect, test } from './studio.ts';
 
 /** A slot that takes plugins of a kind, and the sort of track it is on; other kinds go where effects go. */
 const slotOf = (kind: string): { readonly slot: SlotKind; readonly track: TrackKind } => {

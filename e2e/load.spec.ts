@@ -4,9 +4,9 @@
  */
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { expect, expectNoAxeFindings, test } from './studio.ts';
+import { askOf, expect, expectNoAxeFindings, test } from './studio.ts';
 import type { APIRequestContext, Locator, Page } from '@playwright/test';
-import type { CatalogView, ComputerView, KeysView, SessionView } from '@clever-drawer/core/api';
+import type { CatalogView, KeysView, SessionView } from '@clever-drawer/core/api';
 import { misbehaviours, type Usage } from '@clever-drawer/core/loading';
 import { describe as wordsOf } from '@clever-drawer/core/problem';
 
@@ -18,13 +18,7 @@ const slots = (page: Page, track: string): Locator =>
     .getByRole('button', { name: /^Slot \d+: (?!empty)/ });
 
 async function api(request: APIRequestContext, address: string) {
-  const [computer] = (await (
-    await request.get(`${address}/api/computers`)
-  ).json()) as ComputerView[];
-  const get = async <T>(path: string): Promise<T> =>
-    (await (
-      await request.get(`${address}/api/computers/${computer?.id ?? ''}/${path}`)
-    ).json()) as T;
+  const get = await askOf(request, address);
   return {
     loadable: async () =>
       new Set(

@@ -3,8 +3,15 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import { test as base, expect, type Locator, type Page } from '@playwright/test';
+import {
+  test as base,
+  expect,
+  type APIRequestContext,
+  type Locator,
+  type Page,
+} from '@playwright/test';
 import AxeBuilder from '@axe-core/playwright';
+import type { ComputerView } from '@clever-drawer/core/api';
 import { demoComputer } from '@clever-drawer/demo';
 import { seedOfRun } from './seed.ts';
 import { serve, type Running } from '@clever-drawer/server';
@@ -177,3 +184,17 @@ export const shown = (page: Page): Locator => page.getByRole('search').getByRole
 export const saved = (page: Page): Promise<void> =>
   expect(page.getByTestId('saved')).toHaveText('saved');
 export { expect };
+
+/** Asks of the only computer of a server. */
+export async function askOf(
+  request: APIRequestContext,
+  address: string,
+): Promise<<T>(path: string) => Promise<T>> {
+  const [computer] = (await (
+    await request.get(`${address}/api/computers`)
+  ).json()) as ComputerView[];
+  return async <T>(path: string): Promise<T> =>
+    (await (
+      await request.get(`${address}/api/computers/${computer?.id ?? ''}/${path}`)
+    ).json()) as T;
+}
