@@ -352,7 +352,7 @@ describe('finding and loading', () => {
     type('slip');
     expect(screen.queryByTestId('peek')).toBeNull();
     press('i', { ctrlKey: true });
-    expect(screen.getByTestId('peek').textContent).toContain('none');
+    expect(screen.getByTestId('peek').textContent).toContain('Folders none');
     cleanup();
     await show();
     type('slip');
@@ -819,7 +819,7 @@ describe('the session', () => {
     ]);
   });
 
-  it('keeps what stands in a slot, with a note, and in a folder where one is chosen', async () => {
+  it('keeps what stands in a slot as it is set, with a note, and in a folder where one is chosen', async () => {
     const { acts } = await show({
       records: [cabinetOf('c'), folderOf('Heron voice')],
       session: sessionOf(track('Voice', [slot('1', sluice, { state: 'as it was left' })])),
@@ -985,7 +985,7 @@ describe('what cannot be found', () => {
   it('may have been forgotten: then that is offered, and looked at by a key or a press', async () => {
     await show({ records: [cabinetOf('c'), folderOf('Old')] });
     expect(screen.queryByRole('button', { name: 'Forgotten' })).toBeNull();
-    expect(screen.queryByText('favourites you haven’t used lately')).toBeNull();
+    expect(screen.queryByText('not used lately')).toBeNull();
     cleanup();
     await show({
       records: [

@@ -486,7 +486,7 @@ describe('where a plugin is filed', () => {
     expect(acts).toEqual([{ act: 'take-out', placements: ['p'] }]);
   });
 
-  it('unfiled, the way to file it is told', async () => {
+  it('where it is unfiled, the way to file it is told', async () => {
     await show();
     expect(within(region('In folders')).getByRole('link').getAttribute('href')).toBe(
       '/file?q=Heron',

@@ -264,7 +264,7 @@ describe('what one owns', () => {
   it('says what will stand there where nothing was scanned', async () => {
     await show({ part: 'own', plugins: [] });
     expect(screen.getByText(/Scan to see who makes/)).toBeTruthy();
-    expect(screen.queryByRole('button', { name: /Export as CSV$/ })).toBeNull();
+    expect(screen.queryByRole('button', { name: /as a table$/ })).toBeNull();
   });
 });
 

@@ -184,7 +184,7 @@ describe('lines and cards', () => {
     expect(screen.queryByRole('button', { name: 'Drop wharf' })).toBeNull();
   });
 
-  it('take one of several cards, and Add an exception', () => {
+  it('take one of several cards, and an exception', () => {
     show('Echoes');
     write('name has wharf\n\nname has harbour\n\nnever\nvendor is Mothlight');
     expect(screen.getByRole('region', { name: 'This is true, card 2' })).toBeTruthy();

@@ -394,7 +394,7 @@ describe('the findings', () => {
     ).toContain('/file?arrived=');
   });
 
-  it('of an earlier scan, and all failed ones again, are a press away', async () => {
+  it('of an earlier scan, and all that failed, are a press away', async () => {
     const asked: string[] = [];
     await show({
       scans: [scan('new'), scan('old', { startedAt: '2025-03-04T10:00:00.000Z' })],

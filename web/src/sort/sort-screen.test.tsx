@@ -551,7 +551,7 @@ describe('the sure answers', () => {
   });
 });
 
-describe('copies failed ones again', () => {
+describe('copies that failed', () => {
   it('are listed with the reason, and tried again or set aside', async () => {
     const startScan = jest.fn<Client['startScan']>(() => Promise.resolve({} as never));
     const setAside = jest.fn<Client['setAside']>(() => Promise.resolve(null));

@@ -49,7 +49,7 @@ const pictureOf = (id: string, records: readonly OrderRecord[] = []): string | n
 };
 
 describe('the picture of a plugin', () => {
-  it('is that of the copy used first format preference which has one and is there', () => {
+  it('is that of the copy used first which has one and is there', () => {
     expect(pictureOf('sluice')).toBe(client.pictureAddress('s1'));
     expect(pictureOf('heron')).toBe(client.pictureAddress('h1'));
     expect(pictureOf('wharf')).toBeNull();

@@ -23,7 +23,7 @@ it('a value stands once', () => {
   expect(withValues(['tape', 'echo'], ['echo', 'slap'])).toEqual(['tape', 'echo', 'slap']);
 });
 
-it('completions that begin Search come first, those chosen are left out', () => {
+it('completions that begin with the letters come first, those chosen are left out', () => {
   const known = ['Tidal Echo', 'Echoes', 'Écho Plate', 'Silt', 'Echo Two'].map((text) => ({
     value: text.toLowerCase(),
     text,
