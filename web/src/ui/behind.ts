@@ -84,17 +84,15 @@ export function fetchedBehind<Module>(fetch: () => Promise<Module>): Behind<Modu
 
 /**
  * A component of what is fetched behind a screen; `isNeeded` where a screen cannot do without it.
- * Until it is there, `meanwhile` is drawn.
  */
 export function partOf<Module, Props extends object>(
   { useFetched }: Behind<Module>,
   pick: (module: Module) => ComponentType<Props>,
   isNeeded = true,
-  meanwhile: ReactNode = null,
 ): ComponentType<Props> {
   return function Part(props: Props): ReactNode {
     const fetched = useFetched(isNeeded);
-    return fetched === null ? meanwhile : createElement(pick(fetched), props);
+    return fetched === null ? null : createElement(pick(fetched), props);
   };
 }
 
@@ -105,12 +103,12 @@ const coming = createElement('div', { className: 'modal show', 'aria-busy': true
  * (`isDialogOpen`), and letters wait for its field (`typedAhead`).
  */
 export function dialogOf<Module, Props extends object>(
-  behind: Behind<Module>,
+  { useFetched }: Behind<Module>,
   pick: (module: Module) => ComponentType<Props>,
 ): ComponentType<Props> {
-  const Part = partOf(behind, pick, true, coming);
   return function Dialog(props: Props): ReactNode {
-    useTypedAhead(behind.useFetched(true) === null);
-    return createElement(Part, props);
+    const fetched = useFetched(true);
+    useTypedAhead(fetched === null);
+    return fetched === null ? coming : createElement(pick(fetched), props);
   };
 }
