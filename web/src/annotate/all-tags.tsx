@@ -28,7 +28,7 @@ export function AllTags({ onClose }: { onClose: () => void }) {
       </Modal.Header>
       <Modal.Body>
         <p className="text-soft">
-          {tags.length === 0 ? texts.thereAreNoTagsYet : texts.aTagThatIsRenamed}
+          {tags.length === 0 ? texts.noTagsYetAddOne : texts.renamingATagToAn}
         </p>
         <ul className="all-tags">
           {tags.map((tagged) => (
@@ -79,10 +79,10 @@ function TagRow({ tagged: { tag, plugins }, onRename, onRemove }: TagRowProps) {
       <Button
         variant="quiet"
         size="sm"
-        aria-label={texts.takeTheTagOffEverywhere(tag)}
+        aria-label={texts.removeTheTagEverywhere(tag)}
         onClick={onRemove}
       >
-        <Trash2 size={14} aria-hidden /> {texts.takeOff}
+        <Trash2 size={14} aria-hidden /> {texts.remove}
       </Button>
     </>
   );

@@ -77,7 +77,7 @@ export function FileIn({ plugins, moving, lately, onClose, onFiled, onUndone }: 
   return (
     <Picker
       title={moving ? texts.moveToFolder(what) : texts.fileInFolder(what)}
-      prompt={texts.lettersOfTheFoldersName}
+      prompt={texts.folderName}
       choices={choices}
       offer={offer}
       staysFor={moving ? undefined : texts.fileInAnother}
@@ -98,7 +98,7 @@ function actFor(folder: Folder, plugins: readonly string[], moving: Placement | 
 
 const NewFolder = ({ name, what }: { name: string; what: string }) => (
   <>
-    {texts.makeTheFolder} <span className="label">{name}</span> {texts.andFileThere(what)}
+    {texts.createTheFolder} <span className="label">{name}</span> {texts.andFileThere(what)}
   </>
 );
 

@@ -24,7 +24,7 @@ export function FormatOrder({ onClose }: { onClose: () => void }) {
         </Modal.Title>
       </Modal.Header>
       <Modal.Body>
-        <p className="text-soft">{texts.ofAPluginsCopies}</p>
+        <p className="text-soft">{texts.ifAPluginIsInstalled}</p>
         <ol className="format-order">
           {order.map((format, at) => (
             <FormatRow key={format} shift={shift} format={format} at={at} order={order} />

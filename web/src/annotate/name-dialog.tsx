@@ -114,7 +114,7 @@ function NameFields({ errors, form, plugin, nickname }: NameFieldsProps) {
           isInvalid={errors.nickname !== undefined}
           {...form.register('nickname')}
         />
-        <Form.Text className="text-soft">{texts.whatYouCallIt(plugin.name)}</Form.Text>
+        <Form.Text className="text-soft">{texts.yourOwnNameForIt(plugin.name)}</Form.Text>
         <Form.Control.Feedback type="invalid">{errors.nickname?.message}</Form.Control.Feedback>
       </Form.Group>
       <Form.Group className="mb-3" controlId="also-called">
@@ -124,7 +124,7 @@ function NameFields({ errors, form, plugin, nickname }: NameFieldsProps) {
           isInvalid={errors.alsoCalled !== undefined}
           {...form.register('alsoCalled')}
         />
-        <Form.Text className="text-soft">{texts.otherNamesThatFindIt}</Form.Text>
+        <Form.Text className="text-soft">{texts.otherNamesToFindIt}</Form.Text>
         <Form.Control.Feedback type="invalid">{errors.alsoCalled?.message}</Form.Control.Feedback>
       </Form.Group>
       <Form.Group controlId="slot-label">
@@ -135,7 +135,7 @@ function NameFields({ errors, form, plugin, nickname }: NameFieldsProps) {
           isInvalid={errors.slotLabel !== undefined}
           {...form.register('slotLabel')}
         />
-        <Form.Text className="text-soft">{texts.theFewLettersThatStand}</Form.Text>
+        <Form.Text className="text-soft">{texts.theFewLettersShownIn}</Form.Text>
         <Form.Control.Feedback type="invalid">{errors.slotLabel?.message}</Form.Control.Feedback>
       </Form.Group>
     </Modal.Body>

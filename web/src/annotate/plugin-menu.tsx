@@ -160,9 +160,7 @@ function useEveryday(
       ? [
           {
             words:
-              favourites.act === 'take-out'
-                ? texts.noLongerFavourites(plugins.length)
-                : texts.makeFavourites(plugins.length),
+              favourites.act === 'take-out' ? texts.removeFromFavourites : texts.addToFavourites,
             keys: keys.favour,
             run: () => {
               act(favourites);
@@ -171,7 +169,7 @@ function useEveryday(
         ]
       : []),
     asking('type', texts.chooseTypes),
-    asking('tag', texts.aTag),
+    asking('tag', texts.tag),
     ...(isOne ? [asking('name', texts.nicknameAndNames)] : []),
     ...(isOne && keys.page !== null
       ? [
@@ -214,7 +212,7 @@ function useLicenceEntries(plugins: readonly string[], onAsk: (asked: Asked) => 
   const they = texts.theyAre(plugins.length);
   const isAllHidden = plugins.every((id) => answers.get(id)?.isHidden);
   return [
-    saying(isAllHidden ? texts.offerWhileLoading : texts.hideFromLoading, {
+    saying(isAllHidden ? texts.showInLoad : texts.hideInLoad, {
       isHidden: !isAllHidden,
     }),
     ...licenceStates.map((state) =>

@@ -53,7 +53,7 @@ export function TagPicker({ plugins, onClose }: Props) {
   return (
     <Picker
       title={texts.aTagFor(texts.all(plugins.length))}
-      prompt={texts.lettersOfTheTag}
+      prompt={texts.tagName}
       choices={choices}
       offer={offer}
       onClose={onClose}

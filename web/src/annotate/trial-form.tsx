@@ -23,7 +23,7 @@ export function TrialForm({ plugins, onClose }: TrialProps) {
   return (
     <FormDialog
       title={texts.pluginOnTrial(plugins.length)}
-      act={texts.saySo}
+      act={texts.save}
       onSubmit={submit}
       onClose={onClose}
     >
@@ -37,9 +37,7 @@ export function TrialForm({ plugins, onClose }: TrialProps) {
             setUntil(event.target.value);
           }}
         />
-        <Form.Text className="text-soft">
-          {texts.behindThatDayNoLongerOffered(plugins.length)}
-        </Form.Text>
+        <Form.Text className="text-soft">{texts.afterThisDateWontBe(plugins.length)}</Form.Text>
       </Form.Group>
     </FormDialog>
   );

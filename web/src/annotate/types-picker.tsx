@@ -41,7 +41,7 @@ export function TypesPicker({ title, onTake, onClose }: TypesPickerProps) {
   return (
     <Picker
       title={title}
-      prompt={texts.lettersOfTheType}
+      prompt={texts.typeName}
       choices={[...choices, nothing]}
       onClose={onClose}
     />

@@ -47,7 +47,7 @@ export function VendorPicker({ title, vendors, onTake, onClose }: Props) {
   return (
     <Picker
       title={title}
-      prompt={texts.lettersOfTheVendor}
+      prompt={texts.vendorName}
       choices={choices}
       offer={offer}
       onClose={onClose}

@@ -1,6 +1,6 @@
 /**
- * Ctrl+K: any plugin, saved setting, folder, cabinet, vendor, tag, screen or command by a few letters. Plugins are found
- * as in Load; only what is shown is made.
+ * Ctrl+K: any plugin, saved setting, folder, cabinet, vendor, tag, screen or command by a few
+ * letters. Plugins are found as in Load; only what is shown is made.
  */
 import { useNavigate } from 'react-router';
 import type { Plugin } from '@clever-drawer/core/catalog';
@@ -79,7 +79,7 @@ export function FindAnything({ onClose, doable }: Props) {
   return (
     <Picker
       title={texts.findAnything}
-      prompt={texts.aPlugin}
+      prompt={texts.whatCanBeFound}
       choices={[]}
       search={search}
       onClose={onClose}

@@ -98,7 +98,7 @@ function ChangesDialog({ onClose, list, changes, row, beside }: ChangesDialogPro
           </>
         )}
         {list.length === 0 && changes.data && (
-          <p className="text-soft">{texts.nothingWasChangedYet}</p>
+          <p className="text-soft">{texts.noChangesYetEverythingYou}</p>
         )}
         <ul className="changes">{list.map(row)}</ul>
       </Modal.Body>

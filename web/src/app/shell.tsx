@@ -118,7 +118,7 @@ function useDoable(open: (dialog: ShellDialog) => void): Doable[] {
     ...stepAct('redo', texts.redo, 'Ctrl+Shift+Z'),
     act(texts.openLatestChanges, opened('changes'), 'Ctrl+H', 'history'),
     act(texts.allTags, opened('tags'), undefined, texts.renameATag),
-    act(texts.orderOfFormatsAllPlugins, opened('formats'), undefined, texts.copyInFront),
+    act(texts.orderOfFormatsAllPlugins, opened('formats'), undefined, texts.formatOrderWords),
     act(
       texts.changeTo(other),
       () => {
@@ -308,7 +308,7 @@ function ComputerChoice() {
   const { computer, computers, chooseComputer } = useComputer();
   if (computers.length < 2) {
     return (
-      <span className="computer" title={texts.theComputerWhosePluginsTheseAre}>
+      <span className="computer" title={texts.computerThesePluginsAreOn}>
         <Monitor size={15} aria-hidden /> {computer.name}
       </span>
     );
@@ -340,12 +340,7 @@ function SavedMark() {
   const isSaving = order.pending.length > 0;
   if (!isSaving && drafts > 0) {
     return (
-      <span
-        className="saved"
-        role="status"
-        data-testid="saved"
-        title={texts.somethingThatWasTypedIsKept}
-      >
+      <span className="saved" role="status" data-testid="saved" title={texts.youHaveAnUnsavedDraft}>
         <PenLine size={13} aria-hidden /> {texts.storedDraft}
       </span>
     );

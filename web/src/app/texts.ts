@@ -4,7 +4,7 @@ import { mainScreens } from '../studio/screens.ts';
 
 // find-anything
 export const findAnything = 'Find anything';
-export const aPlugin = 'Plugin, setting, folder, cabinet, vendor, tag, screen or command';
+export const whatCanBeFound = 'Plugin, setting, folder, cabinet, vendor, tag, screen or command';
 export const folder = 'folder';
 
 // latest-changes
@@ -12,7 +12,7 @@ export const latestChanges = 'Latest changes';
 export const placesAndSlots = 'Places and slots in this window';
 export const undo = 'Undo';
 export const theOrder = 'The order';
-export const nothingWasChangedYet =
+export const noChangesYetEverythingYou =
   'No changes yet. Everything you file, name or answer appears here and can be undone, even tomorrow.';
 export const undoThese = (back: number): string => oneOrMany(back, 'Undo', `Undo these ${back}`);
 export const redoThese = (again: number): string => oneOrMany(again, 'Redo', `Redo these ${again}`);
@@ -142,7 +142,7 @@ export const openLatestChanges = 'Latest changes …';
 export const allTags = 'All tags …';
 export const renameATag = 'rename a tag';
 export const orderOfFormatsAllPlugins = 'Order of formats (all plugins) …';
-export const copyInFront = 'copy used first format preference';
+export const formatOrderWords = 'copy used first format preference';
 export const changeTo = (other: string): string => `Change to ${other}`;
 export const darkTheme = 'dark theme';
 export const lightTheme = 'light theme';
@@ -157,10 +157,10 @@ export const screens = 'Screens';
 export const looking = 'looking';
 export const questionsWait = (waiting: number): string =>
   `${plural(waiting, 'question')} ${oneOrMany(waiting, 'waits', 'wait')}`;
-export const theComputerWhosePluginsTheseAre = 'Computer these plugins are on';
+export const computerThesePluginsAreOn = 'Computer these plugins are on';
 export const computer = (computer: string): string => `Computer: ${computer}`;
 export const notSaved = 'not saved';
-export const somethingThatWasTypedIsKept = 'You have an unsaved draft in this browser';
+export const youHaveAnUnsavedDraft = 'You have an unsaved draft in this browser';
 export const storedDraft = 'unsaved draft';
 export const saving = 'saving';
 export const saved = 'saved';

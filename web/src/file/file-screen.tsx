@@ -210,7 +210,7 @@ function TypesOf({ plugin, onClose }: { plugin: Plugin; onClose: () => void }) {
   const { act } = useActs();
   return (
     <TypesPicker
-      title={texts.whatDoesDo(plugin.name)}
+      title={texts.typeOf(plugin.name)}
       onTake={(type) => {
         act(typeAct([plugin.id], type));
       }}

@@ -6,7 +6,7 @@ import { oneOrMany, plural } from '@clever-drawer/core/text';
 export const cancel = 'Cancel';
 export const save = 'Save';
 export const name = 'Name';
-export const giveItAName = 'Enter a name.';
+export const enterAName = 'Enter a name.';
 
 // cabinet-tabs
 export const aNewCabinetWhole = 'New cabinet: a separate set of folders';
@@ -22,7 +22,7 @@ export const formNames = {
 export const atMostLetters = (most: number): string => `At most ${plural(most, 'letter')}.`;
 export const change = (folder: string): string => `Change ${folder}`;
 export const newFolder = 'New folder';
-export const makeThe = (form: string): string => `Create the ${form}`;
+export const createThe = (form: string): string => `Create the ${form}`;
 
 // model/drop-plan
 export const put = 'Move ';
@@ -30,7 +30,7 @@ export const put = 'Move ';
 export const partWords = { before: ' before ', inside: ' into ', behind: ' after ' } as const;
 export const theFoldersOfAreSorted = (cabinet: string): string =>
   `The folders of ${cabinet} are sorted by name. To move them, choose “My own order of folders” in the cabinet's menu.`;
-export const droppedBesideTheFolders =
+export const nothingWasFiledYouDropped =
   'Nothing was filed: you dropped beside the folders. Drop onto a folder, or press F to choose one by name.';
 export const fillsItself = (what: string): string =>
   ` fills itself: include ${what} by hand, or change its rule`;
@@ -41,7 +41,7 @@ export const moveTo = (what: string): string => `Move ${what} to `;
 export const ctrlFileItThereToo = 'Ctrl: file it there too';
 export const fileIn = (what: string): string => `File ${what} in `;
 export const isIn = (what: string): string => `${what} is in `;
-export const putHereIn = (what: string): string => `Move ${what} here in `;
+export const moveHereIn = (what: string): string => `Move ${what} here in `;
 
 // folder-menu-items
 export const actionsFor = (folder: string): string => `Actions for ${folder}`;
@@ -53,10 +53,10 @@ export const formWords = {
   folder: 'folder',
   divider: 'divider',
 } as const;
-export const dividerPressToRename = 'Divider: click to rename';
+export const dividerClickToRename = 'Divider: click to rename';
 export const folderHolds = (folder: string, form: string, count: number, below: number): string =>
   `${folder}, ${form}, ${plural(count, 'plugin')}${below === 0 ? '' : ` and ${below} below`}`;
-export const shownFromAnotherCabinet = 'from another cabinet';
+export const fromAnotherCabinet = 'from another cabinet';
 export const pinned = 'pinned';
 export const andMore = (count: number): string => `and ${count} more`;
 
@@ -70,22 +70,22 @@ export const chestKeys = [
 export const cabinet = (cabinet: string): string => `Cabinet ${cabinet}`;
 export const aFolder = 'A folder, a smart folder or a divider';
 export const makeANewFolder = 'New folder …';
-export const thisCabinetHasOnlyItsFavourites =
+export const onlyFavouritesSoFarAdd =
   'Only Favourites so far. Add folders for the way you work: by job, by type, by client.';
 
 // dragging
 /** Dragging is for mouse and touch; keys do the same. */
 export const someOrAllPlugins = (count: number): string => plural(count, 'plugin');
-export const letGo = 'Dropped outside: nothing was moved.';
+export const droppedOutsideNothingWasMoved = 'Dropped outside: nothing was moved.';
 
 // plugin-row
 export const never = 'never';
 export const today = 'today';
-export const intoTheTraySpace = 'Add to the tray (Space)';
+export const addToTheTraySpace = 'Add to the tray (Space)';
 export const favourite = 'favourite';
-export const hiddenFromLoading = 'hidden in Load';
+export const hiddenInLoad = 'hidden in Load';
 export const withoutType = 'no type';
-export const inNoFolder = 'unfiled';
+export const unfiled = 'unfiled';
 export const daysD = (days: number): string => `${days} d`;
 export const daysW = (days: number): string => `${days} w`;
 export const months = (days: number): string => `${days} mo`;
@@ -97,7 +97,7 @@ export const programMissing = 'program missing';
 
 // plugin-list
 export const listOfPlugins = 'Plugins';
-export const pressToFoldAltUnfoldAll = 'Collapse (Alt+←), expand all with Alt+→';
+export const collapse = 'Collapse (Alt+←), expand all with Alt+→';
 
 // facet-words
 export const facetTexts: Readonly<Record<string, string>> = {
@@ -126,8 +126,8 @@ export const tagged = (value: string): string => `tagged ${value}`;
 export const aFolderThatIsGone = 'a folder that is gone';
 export const inTheFolder = (folder: string): string => `in ${folder}`;
 export const arrivedSince = (when: string): string => `arrived since ${when}`;
-export const pressToDropThis = 'Remove filter';
-export const moreThatNarrowsTheList = 'More filters';
+export const removeFilter = 'Remove filter';
+export const moreFilters = 'More filters';
 export const more = 'more …';
 
 // sentence
@@ -139,15 +139,15 @@ export const listSortings: Record<Sorting, string> = {
   arrival: 'arrival',
   use: 'use',
 };
-export const narrowTheList = 'Filter the list';
+export const filterTheList = 'Filter the list';
 export const ofAll = (all: string): string => `of ${all}`;
 export const showAll = 'show all';
-export const writeWhatIsShown = 'Export this list for a spreadsheet (CSV)';
-export const asATable = 'Export as CSV';
+export const exportThisListForA = 'Export this list for a spreadsheet (CSV)';
+export const exportAsCsv = 'Export as CSV';
 export const all = (total: number): string =>
   oneOrMany(total, 'The only plugin', `All ${plural(total, 'plugin')}`);
-export const withTheLetters = 'Search …';
-export const lettersTheyHave = 'Search';
+export const search = 'Search …';
+export const searchLabel = 'Search';
 export const show = 'Show';
 export const kind = 'Kind';
 export const allPlugins = 'all plugins';
@@ -162,32 +162,31 @@ export const format = 'Format';
 export const anyFormat = 'any format';
 export const filedOrNot = 'filed or not';
 export const savedSettings = 'saved settings';
-export const lineUpBy = 'Order by';
+export const orderBy = 'Order by';
 
 // tray
 export const tray = 'Tray';
-export const gatherPluginsHereWith = 'Collect plugins here with';
-export const overAsManySearches = ', from as many searches as you like, then file them together.';
+export const collectPluginsHereWith = 'Collect plugins here with';
+export const fromAsManySearchesAs = ', from as many searches as you like, then file them together.';
 export const inTheTray = 'In the tray';
-export const takeOutOfTheTray = (plugin: string): string => `Remove ${plugin} from the tray`;
+export const removeFromTheTray = (plugin: string): string => `Remove ${plugin} from the tray`;
 
 // file-screen
 export const file = 'File';
 export const suggestions = 'Suggestions';
-export const forWhatIsInNoFolder = 'for unfiled plugins';
-export const whatDoesDo = (plugin: string): string => `Type of ${plugin}`;
+export const forUnfiledPlugins = 'for unfiled plugins';
+export const typeOf = (plugin: string): string => `Type of ${plugin}`;
 export const view = 'View';
-export const aBareList = 'List';
 export const list = 'List';
 export const pictures = 'Pictures';
 export const noPluginsYet = 'No plugins yet';
 export const tellCleverDrawerWhereYourPlugins = 'Tell Clever Drawer where your plugins are:';
 export const goToScan = 'go to Scan';
-export const noPluginIsLikeThat = 'No matches';
-export const theSentenceAboveLeavesNothing = 'No plugin matches these filters.';
+export const noMatches = 'No matches';
+export const noPluginMatchesTheseFilters = 'No plugin matches these filters.';
 export const showAllAgain = 'Show all';
 export const orPress = 'or press';
 
 // the menu of plugins
-export const intoTheTray = 'Add to the tray';
+export const addToTheTray = 'Add to the tray';
 export const outOfTheTray = 'Remove from the tray';

@@ -107,7 +107,7 @@ function WhereBackups({ view }: { readonly view: BackupsView }) {
       }}
     >
       <Form.Group controlId="backup-directory">
-        <Form.Label>{texts.theyLieIn}</Form.Label>
+        <Form.Label>{texts.directory}</Form.Label>
         <Form.Control
           value={directory}
           autoComplete="off"
@@ -118,7 +118,7 @@ function WhereBackups({ view }: { readonly view: BackupsView }) {
         />
       </Form.Group>
       <Form.Group controlId="backup-keep">
-        <Form.Label>{texts.howManyAreKept}</Form.Label>
+        <Form.Label>{texts.numberToKeep}</Form.Label>
         <Form.Control
           type="number"
           min={1}
@@ -136,7 +136,7 @@ function WhereBackups({ view }: { readonly view: BackupsView }) {
       )}
       <div className="keep-acts">
         <Button type="submit" variant="quiet">
-          {texts.keepItSo}
+          {texts.save}
         </Button>
       </div>
     </Form>

@@ -13,24 +13,24 @@ export function CarryTab() {
   if (others.length === 0) {
     return (
       <section className="keep-sheet">
-        <h2>{texts.thereIsOneComputerOnly}</h2>
-        <p className="text-soft">{texts.readInThePluginsOfAnother}</p>
+        <h2>{texts.onlyOneComputerSoFar}</h2>
+        <p className="text-soft">{texts.addAnotherComputersPluginsIn}</p>
       </section>
     );
   }
   return (
     <>
       <section className="keep-sheet" aria-labelledby="carry-title">
-        <h2 id="carry-title">{texts.takeAnOrderOverTo(computer.name)}</h2>
+        <h2 id="carry-title">{texts.importAnOrderTo(computer.name)}</h2>
         <p className="text-soft">{texts.itsFolders}</p>
         <Form.Select
-          aria-label={texts.theComputerWhoseOrderIsTaken}
+          aria-label={texts.computerToImportFrom}
           value={from ?? ''}
           onChange={(event) => {
             setFrom(event.target.value === '' ? null : event.target.value);
           }}
         >
-          <option value="">{texts.chooseWhoseOrder}</option>
+          <option value="">{texts.chooseAComputer}</option>
           {others.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}

@@ -21,7 +21,7 @@ export function FilesTab() {
   return (
     <>
       <section className="keep-sheet" aria-labelledby="write-title">
-        <h2 id="write-title">{texts.write}</h2>
+        <h2 id="write-title">{texts.exportIt}</h2>
         <p className="text-soft">{texts.theWholeOrder(computer.name)}</p>
         <Form.Check
           id="with-loads"
@@ -32,7 +32,7 @@ export function FilesTab() {
           label={
             <>
               {texts.withLoadsAndHabits}{' '}
-              <span className="text-soft">{texts.whenWhereAndByWhichLetters}</span>
+              <span className="text-soft">{texts.whenWhereAndByWhich}</span>
             </>
           }
         />
@@ -42,7 +42,7 @@ export function FilesTab() {
             href={client.documentAddress(withLoads)}
             download={`${computer.name}.json`}
           >
-            <Download size={16} aria-hidden /> {texts.writeTheDocument}
+            <Download size={16} aria-hidden /> {texts.exportTheDocument}
           </a>
           <a
             className="btn btn-quiet"
@@ -72,7 +72,7 @@ export function FilesTab() {
         </div>
       </section>
       <section className="keep-sheet" aria-labelledby="read-title">
-        <h2 id="read-title">{texts.read}</h2>
+        <h2 id="read-title">{texts.importIt}</h2>
         <p className="text-soft">{texts.aDocumentOrOutline}</p>
         <ChooseFile onOpen={setOpened} />
       </section>

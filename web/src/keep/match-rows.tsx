@@ -60,7 +60,7 @@ function MatchRow({ match, choice, onChoose }: MatchRowProps) {
         <strong>{from.name}</strong> <Meaning match={match} isLeftOut={choice === null} />
       </span>
       <Dropdown align="end">
-        <Dropdown.Toggle variant="quiet" size="sm" aria-label={texts.chooseWhatIs(from.name)}>
+        <Dropdown.Toggle variant="quiet" size="sm" aria-label={texts.chooseAMatchFor(from.name)}>
           {texts.choose}
         </Dropdown.Toggle>
         <Dropdown.Menu className="keep-menu">
@@ -93,7 +93,7 @@ function Meaning({ match, isLeftOut }: { readonly match: MatchView; readonly isL
   const [best] = choices;
   const where = folders.length > 0 ? texts.foldersIn(folders.slice(0, 2).join(' and ')) : '';
   if (isLeftOut) {
-    return <span className="text-soft">{texts.isNotTakenOver}</span>;
+    return <span className="text-soft">{texts.isLeftOut}</span>;
   }
   if (how === 'missing' || !best) {
     return <span className="text-soft">{texts.keepsItsPlaceUntil(where)}</span>;
@@ -101,7 +101,7 @@ function Meaning({ match, isLeftOut }: { readonly match: MatchView; readonly isL
   if (how === 'ask') {
     return (
       <span className="text-soft">
-        {texts.mayBeUnlessYouChoose(
+        {texts.mayBeUntilYouChoose(
           choices
             .map(({ name }) => name)
             .slice(0, 3)

@@ -34,9 +34,9 @@ export function Outside() {
           <li>
             <Link to="/keep?tab=shelf">{texts.shelfOnDisk}</Link>{' '}
             {shelf.data.last?.trouble ? (
-              <span className="keep-warn">{texts.notInStep}</span>
+              <span className="keep-warn">{texts.outOfDate}</span>
             ) : (
-              texts.inStep
+              texts.upToDate
             )}
           </li>
         )}

@@ -23,7 +23,7 @@ export function Points({ view, chosen, onChoose }: Props) {
   return (
     <section className="keep-points" aria-labelledby="points-title">
       <h1 id="points-title">{texts.pointsToReturnTo}</h1>
-      <p className="keep-lead">{texts.everyChangeIsKeptAlready}</p>
+      <p className="keep-lead">{texts.everyChangeIsSavedAnyway}</p>
       <p className="keep-now">
         <strong>{texts.now}</strong> ·{' '}
         {newest ? texts.changeSince(changes, pointTitle(newest)) : texts.changeSoFar(changes)}

@@ -51,7 +51,7 @@ function Chosen({
       <p className="text-soft">{texts.thisIsOneChange}</p>
       <ReturnActs point={point} comparison={from === null ? comparison.data : undefined} />
       <Form.Group className="against" controlId="against">
-        <Form.Label>{texts.against}</Form.Label>
+        <Form.Label>{texts.compareWith}</Form.Label>
         <Form.Select
           size="sm"
           value={from ?? ''}
@@ -109,7 +109,7 @@ function ReturnActs({ point, comparison }: ReturnActsProps) {
         </>
       )}
       <a className="btn btn-quiet" href={client.pointAddress(point.id)} download="order.json">
-        {texts.writeItToAFile}
+        {texts.exportToAFile}
       </a>
       <PointMenu point={point} />
     </div>
@@ -129,7 +129,7 @@ function OnlyPart({ comparison: { folders, cabinets, plugins }, onTake }: OnlyPa
   const sorts = [
     [texts.folders, 'folder', folders],
     [texts.cabinets, 'cabinet', cabinets],
-    [texts.whatIsSaidOf, 'plugin', plugins],
+    [texts.answersFor, 'plugin', plugins],
   ] as const;
   return (
     <Dropdown>
@@ -186,7 +186,7 @@ function PointMenu({ point }: { readonly point: PointView }) {
           }}
         />
         <Button type="submit" size="sm">
-          {texts.callItThat}
+          {texts.save}
         </Button>
       </Form>
     );
@@ -204,10 +204,10 @@ function PointMenu({ point }: { readonly point: PointView }) {
       <Button
         variant="bare"
         onClick={() => {
-          run(client.removePoint(point.id), texts.isNoPointAnyMore(pointTitle(point)));
+          run(client.removePoint(point.id), texts.pointDeletedTheOrderIs(pointTitle(point)));
         }}
       >
-        {texts.forgetThisPoint}
+        {texts.deleteThisPoint}
       </Button>
     </>
   );

@@ -20,7 +20,7 @@ export function ShelfTab() {
     <>
       <section className="keep-sheet" aria-labelledby="shelf-title">
         <h2 id="shelf-title">{texts.aCabinetAsDirectories}</h2>
-        <p className="text-soft">{texts.forProgramsThatReadDirectories}</p>
+        <p className="text-soft">{texts.forProgramsThatReadOnly}</p>
         {computer.isElsewhere ? (
           <p>{texts.isAnotherComputer(computer.name)}</p>
         ) : (
@@ -41,7 +41,7 @@ function ReadTree() {
     <>
       <section className="keep-sheet" aria-labelledby="tree-title">
         <h2 id="tree-title">{texts.directoriesAsACabinet}</h2>
-        <p className="text-soft">{texts.aTreeOfLinks}</p>
+        <p className="text-soft">{texts.turnsATreeOfLinks}</p>
         <Form
           className="shelf-form"
           onSubmit={(event) => {
@@ -61,7 +61,7 @@ function ReadTree() {
           />
           <div className="keep-acts">
             <Button type="submit" variant="quiet">
-              {texts.lookWhatItHolds}
+              {texts.readThisDirectory}
             </Button>
           </div>
         </Form>
@@ -129,7 +129,7 @@ function ShelfForm({ view: { settings, last } }: { readonly view: ShelfView }) {
         </Form.Select>
       </Form.Group>
       <Form.Group controlId="shelf-directory">
-        <Form.Label>{texts.directoryANewOne}</Form.Label>
+        <Form.Label>{texts.directoryNewOrEmpty}</Form.Label>
         <Form.Control
           value={wish.directory}
           autoComplete="off"
@@ -142,7 +142,7 @@ function ShelfForm({ view: { settings, last } }: { readonly view: ShelfView }) {
       </Form.Group>
       <Form.Check
         id="shelf-figures"
-        label={texts.keepYourOrderByFigures}
+        label={texts.numberTheFoldersToKeep}
         checked={wish.hasFigures}
         onChange={(event) => {
           change({ hasFigures: event.target.checked });
@@ -156,7 +156,7 @@ function ShelfForm({ view: { settings, last } }: { readonly view: ShelfView }) {
       {preview.data?.last && <WouldDo last={preview.data.last} />}
       <div className="keep-acts">
         <Button type="submit" variant={preview.data ? 'quiet' : 'primary'}>
-          {texts.sayWhatItWouldDo}
+          {texts.preview}
         </Button>
         {preview.data && (
           <Button
@@ -185,7 +185,7 @@ function ShelfForm({ view: { settings, last } }: { readonly view: ShelfView }) {
 }
 
 function WouldDo({ last }: { readonly last: NonNullable<ShelfView['last']> }) {
-  return <p role="status">{texts.itWouldMakeOrChange(last.done, last.kept)}</p>;
+  return <p role="status">{texts.itWouldCreateOrChange(last.done, last.kept)}</p>;
 }
 
 /** How the shelf stands. */
@@ -203,12 +203,12 @@ function InStep({ settings, last }: Pick<ShelfView, 'settings' | 'last'>) {
   return (
     <>
       <p className="text-soft" role="status">
-        {texts.isInStep(settings.directory, last.done + last.kept, sayTime(last.at))}
+        {texts.isUpToDate(settings.directory, last.done + last.kept, sayTime(last.at))}
       </p>
       {last.left.length > 0 && (
         <ul className="shelf-left">
           {last.left.map(({ path, because }) => (
-            <li key={path}>{texts.leftSince(path, because)}</li>
+            <li key={path}>{texts.skippedBecause(path, because)}</li>
           ))}
         </ul>
       )}

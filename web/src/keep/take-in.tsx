@@ -52,7 +52,7 @@ export function TakeIn({ source, title, onDone }: Props) {
     );
   }
   if (!preview.data) {
-    return <p className="text-soft">{texts.lookingWhatOfItIsHere}</p>;
+    return <p className="text-soft">{texts.matchingItsPlugins}</p>;
   }
   const { change, matches, loads } = preview.data;
   return (
@@ -81,10 +81,10 @@ export function TakeIn({ source, title, onDone }: Props) {
           }}
           label={
             <>
-              {texts.itsLoadsAndHabits}{' '}
+              {texts.includeItsLoadsAndHabits}{' '}
               <span className="text-soft">
                 {loads > 0 && texts.load(loads)}
-                {texts.undoLeavesThemHere}
+                {texts.undoDoesNotRemoveThem}
               </span>
             </>
           }
@@ -105,7 +105,7 @@ export function TakeIn({ source, title, onDone }: Props) {
               }
             }}
           >
-            {merging.isPending ? texts.takingItOver : texts.takeItOver}
+            {merging.isPending ? texts.importing : texts.importAsOneChange}
           </Button>
           <Button variant="bare" onClick={onDone}>
             {texts.cancel}
@@ -124,7 +124,7 @@ interface ModesProps {
 function Modes({ how, onHow }: ModesProps) {
   return (
     <fieldset className="merge-modes">
-      <legend className="visually-hidden">{texts.howTheTwoComeTogether}</legend>
+      <legend className="visually-hidden">{texts.howToMerge}</legend>
       {texts.modeWords.map(([mode, words, means]) => (
         <Form.Check
           key={mode}

@@ -15,9 +15,9 @@ export const theLastOneFailed = (trouble: string): string => `The last one faile
 export const bytesKB = (bytes: string): string => `${bytes} kB`;
 export const bytesMB = (bytes: string): string => `${bytes} MB`;
 export const rows = (rows: string, size: string): string => `${rows} rows, ${size}`;
-export const theyLieIn = 'Directory';
-export const howManyAreKept = 'Number to keep';
-export const keepItSo = 'Save';
+export const directory = 'Directory';
+export const numberToKeep = 'Number to keep';
+export const save = 'Save';
 
 // change-lines
 /** What the ways are called where one returns, and where something is read in. */
@@ -49,14 +49,14 @@ export const rowWords = {
   missing: 'missing',
 } as const;
 export const leftOut = 'left out';
-export const chooseWhatIs = (from: string): string => `Choose a match for ${from}`;
+export const chooseAMatchFor = (from: string): string => `Choose a match for ${from}`;
 export const choose = 'Choose';
 export const leaveItOut = 'Leave it out';
 export const foldersIn = (folders: string): string => ` in ${folders}`;
-export const isNotTakenOver = 'is left out.';
+export const isLeftOut = 'is left out.';
 export const keepsItsPlaceUntil = (where: string): string =>
   `keeps its place${where} until it is installed.`;
-export const mayBeUnlessYouChoose = (choices: string, where: string): string =>
+export const mayBeUntilYouChoose = (choices: string, where: string): string =>
   `may be ${choices}. Until you choose, its place${where} waits.`;
 
 // take-in
@@ -73,39 +73,39 @@ export const howWords: Readonly<Record<MatchHow, string>> = {
   ask: 'to ask',
   missing: 'missing',
 };
-export const lookingWhatOfItIsHere = 'Matching its plugins …';
+export const matchingItsPlugins = 'Matching its plugins …';
 export const pluginOfThatOrder = (count: number): string =>
   `${plural(count, 'plugin')} of that order, matched with this computer’s`;
-export const itsLoadsAndHabits = 'Include its loads and habits';
+export const includeItsLoadsAndHabits = 'Include its loads and habits';
 export const load = (loads: number): string => `${plural(loads, 'load')}; `;
-export const undoLeavesThemHere = 'undo does not remove them';
-export const takingItOver = 'Importing …';
-export const takeItOver = 'Import as one change';
+export const undoDoesNotRemoveThem = 'undo does not remove them';
+export const importing = 'Importing …';
+export const importAsOneChange = 'Import as one change';
 export const cancel = 'Cancel';
-export const howTheTwoComeTogether = 'How to merge';
+export const howToMerge = 'How to merge';
 
 // carry-tab
-export const thereIsOneComputerOnly = 'Only one computer so far';
-export const readInThePluginsOfAnother =
+export const onlyOneComputerSoFar = 'Only one computer so far';
+export const addAnotherComputersPluginsIn =
   'Add another computer’s plugins in Scan, or export this order to a file and import it there.';
-export const takeAnOrderOverTo = (computer: string): string => `Import an order to ${computer}`;
+export const importAnOrderTo = (computer: string): string => `Import an order to ${computer}`;
 export const itsFolders =
   'Its folders, names and answers, with each plugin matched to this computer’s. To import somewhere else, choose that computer at the top first.';
-export const theComputerWhoseOrderIsTaken = 'Computer to import from';
-export const chooseWhoseOrder = 'Choose a computer …';
+export const computerToImportFrom = 'Computer to import from';
+export const chooseAComputer = 'Choose a computer …';
 
 // files-tab
-export const write = 'Export';
+export const exportIt = 'Export';
 export const theWholeOrder = (computer: string): string =>
   `The whole order of ${computer} in one document: cabinets, folders, rules, names and your answers. It is plain JSON, documented, and readable without Clever Drawer.`;
 export const withLoadsAndHabits = 'With loads and habits';
-export const whenWhereAndByWhichLetters = 'when, where and by which search each was loaded';
-export const writeTheDocument = 'Export the document';
+export const whenWhereAndByWhich = 'when, where and by which search each was loaded';
+export const exportTheDocument = 'Export the document';
 export const asAnOutlineOpml = 'As an outline (OPML)';
 export const asATableCsv = 'As a table (CSV)';
 export const itsCopiesAsLines = 'Its copies as lines';
 export const aPageToPrint = 'A page to print …';
-export const read = 'Import';
+export const importIt = 'Import';
 export const aDocumentOrOutline =
   'A document or outline of any computer, or a table (CSV) of this one that you edited. You see the changes before they are made.';
 export const chooseAFile = 'Choose a file …';
@@ -119,18 +119,18 @@ export const readBack = (when: string): string => `${when}, read back ✓`;
 export const noneYet = 'none yet';
 export const andTheLastOneFailed = ' · the last one failed';
 export const shelfOnDisk = 'Shelf on disk';
-export const notInStep = '⚠ out of date';
-export const inStep = 'up to date ✓';
+export const outOfDate = '⚠ out of date';
+export const upToDate = 'up to date ✓';
 
 // model/point-words
-export const eveningByItself = 'Evening';
+export const evening = 'Evening';
 export const before = (before: string): string => `Before “${before}”`;
 export const today = (clock: string): string => `today ${clock}`;
 export const thisWeek = 'This week';
 
 // points
 export const pointsToReturnTo = 'Points to return to';
-export const everyChangeIsKeptAlready = 'Every change is saved anyway; a point is one with a name.';
+export const everyChangeIsSavedAnyway = 'Every change is saved anyway; a point is one with a name.';
 export const now = 'Now';
 export const changeSince = (changes: number, point: string): string =>
   `${plural(changes, 'change')} since ${point}`;
@@ -152,47 +152,46 @@ export const markThisPointFirst =
 export const returnTo = (point: string): string => `Return to “${point}”`;
 export const thisIsOneChange =
   'This is one change, and you can undo it. Nothing on the disk is touched.';
-export const against = 'Compare with';
+export const compareWith = 'Compare with';
 export const asItIsNow = 'now';
 export const returnToIt = 'Return to it';
-export const writeItToAFile = 'Export to a file';
+export const exportToAFile = 'Export to a file';
 export const folders = 'Folders';
 export const cabinets = 'Cabinets';
-export const whatIsSaidOf = 'Answers for';
+export const answersFor = 'Answers for';
 export const onlyAPart = 'Only a part …';
 export const called = (name: string): string => `Called ${name}`;
 export const nameOfThePoint = 'Name of the point';
-export const callItThat = 'Save';
 export const nameIt = 'Name it …';
 export const rename = 'Rename …';
-export const isNoPointAnyMore = (point: string): string =>
+export const pointDeletedTheOrderIs = (point: string): string =>
   `Point ${point} deleted; the order is unchanged`;
-export const forgetThisPoint = 'Delete this point';
+export const deleteThisPoint = 'Delete this point';
 
 // shelf-tab
 export const aCabinetAsDirectories = 'A cabinet as directories';
-export const forProgramsThatReadDirectories =
+export const forProgramsThatReadOnly =
   'For programs that read only directories: one directory for each folder, with a link to the preferred copy of each plugin. Smart folders hold their current plugins. It updates itself, in its own directory; nothing else is ever touched.';
 export const isAnotherComputer = (computer: string): string =>
   `${computer} is another computer: its shelf is written there.`;
 export const directoriesAsACabinet = 'Directories as a cabinet';
-export const aTreeOfLinks =
+export const turnsATreeOfLinks =
   'Turns a tree of links, plugin files or files named like plugins into a cabinet. You see the matches before anything changes. The directories are only read.';
 export const theTreeOfDirectories = 'The tree of directories';
 export const homeYouMyPlugins = '/home/you/My plugins';
-export const lookWhatItHolds = 'Read this directory';
+export const readThisDirectory = 'Read this directory';
 export const cabinet = 'Cabinet';
-export const directoryANewOne = 'Directory (new or empty)';
+export const directoryNewOrEmpty = 'Directory (new or empty)';
 export const homeYouPluginShelf = '/home/you/Plugin shelf';
-export const keepYourOrderByFigures = 'Number the folders to keep their order';
-export const sayWhatItWouldDo = 'Preview';
+export const numberTheFoldersToKeep = 'Number the folders to keep their order';
+export const preview = 'Preview';
 export const writeIt = 'Write it and keep it up to date';
 export const removeTheShelf = 'Remove the shelf';
-export const itWouldMakeOrChange = (done: number, kept: number): string =>
+export const itWouldCreateOrChange = (done: number, kept: number): string =>
   `It would create or change ${plural(done, 'entry', 'entries')}; ${kept} ${oneOrMany(kept, 'is', 'are')} up to date.`;
-export const isInStep = (directory: string, done: number, when: string): string =>
+export const isUpToDate = (directory: string, done: number, when: string): string =>
   `${directory} is up to date: ${plural(done, 'entry', 'entries')}, ${when}.`;
-export const leftSince = (path: string, because: string): string =>
+export const skippedBecause = (path: string, because: string): string =>
   `${path}: skipped, because ${because}.`;
 
 // keep-screen

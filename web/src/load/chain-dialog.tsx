@@ -72,7 +72,7 @@ function ChainFields({ plugins, track, name, setName }: ChainFieldsProps) {
         ))}
       </p>
       <NameField id="chain-name" name={name} setName={setName}>
-        <Form.Text className="text-soft">{texts.itIsFound}</Form.Text>
+        <Form.Text className="text-soft">{texts.youCanFindFileAnd}</Form.Text>
       </NameField>
     </>
   );

@@ -161,9 +161,9 @@ export function Facts({
             .map((copy) => `${copy.format}${copy.version === null ? '' : ` ${copy.version}`}`)
             .join(', '),
         ],
-    [texts.folders, folders.map((folder) => folder.name).join(', ') || texts.inNone],
+    [texts.folders, folders.map((folder) => folder.name).join(', ') || texts.none],
     [texts.loaded, used ? texts.last(used.loads, sayTime(used.lastLoaded)) : 'never'],
-    ...(letters === null ? [] : [[texts.fewestLetters, letters] as const]),
+    ...(letters === null ? [] : [[texts.shortestSearch, letters] as const]),
     ...(said && said.tags.length > 0 ? [[texts.tags, said.tags.join(', ')] as const] : []),
     ...(said && said.notes !== '' ? [[texts.notes, said.notes] as const] : []),
   ];

@@ -131,7 +131,7 @@ const Head = memo(function HeadOfFinder({ track, index, before }: SlotOnly) {
       </h1>
       {computer.isElsewhere && (
         <p className="text-brick" role="note">
-          {texts.thesePluginsAreOnTheyCan(computer.name)}
+          {texts.thesePluginsAreOnYou(computer.name)}
         </p>
       )}
       <After before={before} />
@@ -152,8 +152,8 @@ function Field({ loader, field }: { loader: Loader; field: LoaderProps['field'] 
         autoFocus
         autoComplete="off"
         spellCheck={false}
-        placeholder={texts.aFewLetters}
-        aria-label={texts.lettersOfThePluginToLoad}
+        placeholder={texts.searchPlugins}
+        aria-label={texts.pluginToLoad}
         role="combobox"
         aria-expanded
         aria-controls="hits"
@@ -292,7 +292,7 @@ function Part({ part, loader: { finding, where }, children }: PartProps) {
     where.folder === null
       ? (cabinet?.name ?? '')
       : (arrangement.folders.find((one) => one.id === where.folder)?.name ?? '');
-  const words = part === 'elsewhere' ? texts.outsideOf(place) : texts.partWords[part];
+  const words = part === 'elsewhere' ? texts.notIn(place) : texts.partWords[part];
   return (
     <div role="group" aria-label={words} className="part">
       <p className="part-line" aria-hidden>
@@ -469,7 +469,7 @@ function Nothing({ scope, finding }: { scope: SlotScope; finding: Finding }) {
   const { plugins } = useCatalog();
   const gone = plugins.filter((p) => !isPresent(p)).length;
   if (scope === 'forgot') {
-    return <p className="empty">{texts.nothingThatIsFiled}</p>;
+    return <p className="empty">{texts.youHaveUsedAllYour}</p>;
   }
   if (finding.scopeCounts.all === 0) {
     return (
@@ -481,10 +481,8 @@ function Nothing({ scope, finding }: { scope: SlotScope; finding: Finding }) {
   }
   return (
     <p className="empty">
-      {texts.effectsInstrumentsAndNoteEffects(
-        scope === 'rest'
-          ? texts.noneOfTheOthersHasTheseLetters
-          : texts.noPluginThatFitsHasTheseLetters,
+      {texts.aSlotTakesOnlyEffects(
+        scope === 'rest' ? texts.noMatchAmongTheOthers : texts.noPluginThatFitsHasTheseLetters,
       )}
     </p>
   );

@@ -34,7 +34,7 @@ export function FolderChoice({ countIn, goTo, onClose }: Props) {
   return (
     <Picker
       title={texts.lookInAFolder}
-      prompt={texts.lettersOfTheFolder}
+      prompt={texts.folderName}
       choices={choices}
       onClose={onClose}
     />

@@ -24,7 +24,7 @@ export function KeepSetting({ slot, trackName }: Props) {
     <SlotExtra
       icon={Bookmark}
       label={texts.keepTheSettingOf(plugin.name)}
-      title={texts.keepAsItIsSet(plugin.name)}
+      title={texts.keepTheCurrentSettingOf(plugin.name)}
       dialog={(close) => (
         <SettingDialog
           slot={slot}

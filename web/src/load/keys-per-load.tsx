@@ -38,7 +38,7 @@ export function KeysPerLoad() {
           setOpen(true);
         }}
       >
-        {texts.whatIsLearnt}
+        {texts.whatIsRemembered}
       </button>
       {isOpen && (
         <Learnt

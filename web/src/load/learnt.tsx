@@ -26,7 +26,7 @@ export function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void 
     );
     after(
       client.setLearning(!isLearning),
-      isLearning ? texts.loadsAreNoLongerKept : texts.loadsAreKeptAgain,
+      isLearning ? texts.loadsAreNotRecorded : texts.loadsAreRecordedAgain,
     );
   };
   const after = (work: Promise<unknown>, words: string): void => {
@@ -39,7 +39,7 @@ export function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void 
     <Modal show onHide={onClose} animation={false} aria-labelledby="learnt-title">
       <Modal.Header closeButton>
         <Modal.Title as="h1" id="learnt-title">
-          {texts.whatIsLearnt}
+          {texts.whatIsRemembered}
         </Modal.Title>
       </Modal.Header>
       <WhatIsLearnt
@@ -77,17 +77,19 @@ function WhatIsLearnt({
   const { notify } = useNotices();
   return (
     <Modal.Body>
-      <p>{texts.eachLoadIsKept}</p>
+      <p>{texts.eachLoadIsRecordedOn}</p>
       <Chart weeks={keys.weeks} />
       <Form.Check
         type="switch"
         id="is-learning"
-        label={texts.learnFromWhatILoad}
+        label={texts.rememberWhatILoad}
         checked={isLearning}
         onChange={setLearning}
       />
       <p className="text-soft">
-        {keys.loads === 0 ? texts.noLoadIsKept : texts.kept(printNumber(keys.loads), keys.loads)}
+        {keys.loads === 0
+          ? texts.nothingRecordedYet
+          : texts.recorded(printNumber(keys.loads), keys.loads)}
       </p>
       {isAsking ? (
         <Wiping keys={keys} after={after} setAsking={setAsking} />
@@ -97,13 +99,13 @@ function WhatIsLearnt({
           size="sm"
           onClick={() => {
             if (keys.loads === 0) {
-              notify(texts.thereIsNothingToForget, 'done');
+              notify(texts.nothingToDelete, 'done');
             } else {
               setAsking(true);
             }
           }}
         >
-          {texts.forgetAllLoads}
+          {texts.deleteAllLoads}
         </Button>
       )}
     </Modal.Body>
@@ -120,12 +122,12 @@ function Wiping({ keys, after, setAsking }: WipingProps) {
   const { client } = useComputer();
   return (
     <p role="alert" className="wipe">
-      {texts.allWouldBeGoneForGood(printNumber(keys.loads))}{' '}
+      {texts.thisDeletesAllForGood(printNumber(keys.loads))}{' '}
       <Button
         variant="danger"
         size="sm"
         onClick={() => {
-          after(client.wipeLoads(), texts.allLoadsAreForgotten);
+          after(client.wipeLoads(), texts.allLoadsDeleted);
         }}
       >
         {texts.forgetThemAll}
@@ -150,7 +152,7 @@ const foot = 18;
 
 function Chart({ weeks }: Pick<KeysView, 'weeks'>) {
   if (weeks.length === 0) {
-    return <p className="text-soft">{texts.onceYouHaveLoadedSomething}</p>;
+    return <p className="text-soft">{texts.loadSomethingByKeyboardAnd}</p>;
   }
   const x = scalePoint()
     .domain(weeks.map((one) => one.week))

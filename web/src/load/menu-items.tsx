@@ -39,8 +39,8 @@ export function SessionItems({ session }: { readonly session: SessionView }) {
   return (
     <>
       <MenuItem eventKey="save">{texts.saveThisSession}</MenuItem>
-      <MenuItem eventKey="settings">{texts.whatItTakes}</MenuItem>
-      <MenuItem eventKey="learnt">{texts.whatIsLearnt}</MenuItem>
+      <MenuItem eventKey="settings">{texts.supportedFormats}</MenuItem>
+      <MenuItem eventKey="learnt">{texts.whatIsRemembered}</MenuItem>
       <Dropdown.Divider />
       <Dropdown.Header>
         {session.saved.length === 0 ? texts.noSessionIsSavedYet : texts.openAgain}

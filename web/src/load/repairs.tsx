@@ -57,7 +57,7 @@ function RepairsHead({ silent, matched, take }: RepairsHeadProps) {
             take(matched);
           }}
         >
-          {texts.takeAllMatches(matched.length)}
+          {texts.useAll(matched.length)}
         </Button>
       )}
     </div>
@@ -91,7 +91,7 @@ function RepairRow({ one, messages, take, acts }: RepairRowProps) {
               </span>
             </>
           ) : (
-            <span className="text-soft">{texts.nothingHereIsLikeIt}</span>
+            <span className="text-soft">{texts.noSimilarPluginHereChoose}</span>
           )}
         </span>
       </span>
@@ -117,7 +117,7 @@ function RepairActs({ one, take, acts }: RepairActsProps) {
             take([one]);
           }}
         >
-          {texts.takeIt}
+          {texts.useIt}
         </Button>
       )}
       <Button

@@ -34,7 +34,7 @@ export function SaveDialog({ session, acts, onClose }: SessionDialogProps) {
       onClose={onClose}
     >
       <NameField id="session-name" name={name} setName={setName} isInvalid={name.trim() === ''}>
-        <Form.Control.Feedback type="invalid">{texts.aNameNeedsAtLeast}</Form.Control.Feedback>
+        <Form.Control.Feedback type="invalid">{texts.enterAName}</Form.Control.Feedback>
       </NameField>
       {session.saved.length > 0 && <SavedSessions session={session} acts={acts} />}
     </FormDialog>
@@ -60,10 +60,10 @@ function SavedSessions({
             size="sm"
             variant="bare"
             onClick={() => {
-              acts.after(client.forgetSession(saved.id), texts.isForgotten(saved.name));
+              acts.after(client.forgetSession(saved.id), texts.isDeleted(saved.name));
             }}
           >
-            {texts.forget}
+            {texts.deleteIt}
           </Button>
         </li>
       ))}
@@ -100,12 +100,12 @@ function WhatItTakes({
 }) {
   return (
     <Modal.Body>
-      <p className="text-soft">{texts.asARealHostWould}</p>
+      <p className="text-soft">{texts.asInARealHost}</p>
       <FormatsTaken settings={settings} set={set} />
       <Form.Check
         type="checkbox"
         id="takes-32"
-        label={texts.programsOf32Bits}
+        label={texts.include32BitPlugins}
         checked={settings.takes32Bit}
         onChange={() => {
           set({ takes32Bit: !settings.takes32Bit });

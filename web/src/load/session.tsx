@@ -165,7 +165,7 @@ const slotEntries = (slot: SlotView, acts: SlotActs): MenuEntry[] => [
     },
   },
   {
-    words: slot.isBypassed ? texts.noLongerBypass : texts.bypassIt,
+    words: slot.isBypassed ? texts.stopBypassing : texts.bypassIt,
     keys: '0',
     run: () => {
       acts.bypass(slot.id, !slot.isBypassed);
@@ -219,7 +219,7 @@ function SessionHead({ session, isOpen, setOpen, acts }: SessionHeadProps) {
       </button>
       <SessionMenu session={session} acts={acts} />
       <span className="text-soft visually-quiet stand-in">
-        {texts.standsInForAHost} <Plug size={14} aria-hidden />
+        {texts.practiceHost} <Plug size={14} aria-hidden />
       </span>
     </div>
   );
@@ -423,7 +423,7 @@ function SlotButton({
       data-track={track.id}
       data-chosen={index === chosen}
       className={`slot ${slotKindAt(track.sort, index)} ${slot.isBypassed ? 'bypassed' : ''} ${slot.problem ? 'silent' : ''}`}
-      title={texts.pressToReplace(name, state)}
+      title={texts.enterReplaces(name, state)}
       aria-label={texts.slot(index + 1, name, state)}
       onClick={() => {
         acts.choose({ track: track.id, index });

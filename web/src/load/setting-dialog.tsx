@@ -78,7 +78,7 @@ function FolderField({ folder, setFolder }: FolderFieldProps) {
           setFolder(event.target.value);
         }}
       >
-        <option value="">{texts.inNoFolder}</option>
+        <option value="">{texts.unfiled}</option>
         {arrangement.folders
           .filter(({ form }) => form === 'folder' || form === 'favourites')
           .map(({ id, name }) => (

@@ -26,11 +26,11 @@ export const bank = 'Bank';
 export const chain = 'Chain';
 export const copies = 'Copies';
 export const folders = 'Folders';
-export const inNone = 'none';
+export const none = 'none';
 export const loaded = 'Loaded';
 export const last = (loads: number, when: string): string =>
   `${oneOrMany(loads, 'once', `${loads} times`)}, last ${when}`;
-export const fewestLetters = 'Shortest search';
+export const shortestSearch = 'Shortest search';
 export const tags = 'Tags';
 export const notes = 'Notes';
 
@@ -41,7 +41,7 @@ export const favourite = 'favourite';
 // try-again
 export const tryAgainThisWeek = 'Try again this week:';
 export const bypassIt = 'Bypass';
-export const noLongerBypass = 'Stop bypassing';
+export const stopBypassing = 'Stop bypassing';
 export const loadItHere = 'Load it here';
 export const notThese = 'not these';
 
@@ -50,7 +50,7 @@ export const cannotBeLoadedHere = (name: string, reason: string): string =>
   `${name} cannot be loaded here: ${reason}.`;
 
 // finder
-export const noneOfTheOthersHasTheseLetters = 'No match among the others.';
+export const noMatchAmongTheOthers = 'No match among the others.';
 export const noPluginThatFitsHasTheseLetters = 'No match for this slot.';
 export const finderKeys = [
   ['Enter', 'load'],
@@ -81,20 +81,20 @@ export const scopeTitles: Readonly<Record<SlotScope, string>> = {
 };
 export const loadIntoSlot = (want: string, track: string, index: number): string =>
   `Load ${want} into ${track}, slot ${index}`;
-export const thesePluginsAreOnTheyCan = (computer: string): string =>
+export const thesePluginsAreOnYou = (computer: string): string =>
   `These plugins are on ${computer}: you can find them here, but not load them.`;
-export const aFewLetters = 'Search plugins …';
-export const lettersOfThePluginToLoad = 'Search plugins';
+export const searchPlugins = 'Search plugins …';
+export const pluginToLoad = 'Search plugins';
 export const foundOfAmong = (found: number, among: number): string => `${found} of ${among}`;
 export const lookInAFolder = 'Look in a folder';
-export const lettersOfTheFolder = 'Folder name';
+export const folderName = 'Folder name';
 export const foldersByLetters = (count: number): string => `${plural(count, 'folder')} …`;
 export const whereToLook = 'Where to look';
 export const thatCanBeLoadedHere = (count: number, below: number): string =>
   `${below === 0 ? count : `${count} + ${below}`} that can be loaded here`;
 export const whatIs = (plugin: string): string => `What is ${plugin}?`;
 export const notNow = 'Not now';
-export const outsideOf = (place: string): string => `Not in ${place}`;
+export const notIn = (place: string): string => `Not in ${place}`;
 /** What the last parts of the list hold. */
 export const partWords: Readonly<Record<Exclude<SlotPart, 'here' | 'elsewhere'>, string>> = {
   unknown: 'Kind not known',
@@ -113,13 +113,13 @@ export const theRest = 'The rest';
 export const forgotten = 'Forgotten';
 export const plugin = (count: number): string => plural(count, 'plugin');
 export const ctrlG = 'Ctrl+G';
-export const nothingThatIsFiled =
+export const youHaveUsedAllYour =
   'You have used all your filed, favourite and loaded plugins in the last three months.';
 export const noPluginInTheCatalogCan = 'No plugin in the catalog can be loaded here.';
 export const areGoneFromTheDisk = (gone: number): string =>
   ` ${gone} ${oneOrMany(gone, 'is', 'are')} gone from the disk.`;
 export const showsTheOthers = 'shows the others, each with the reason.';
-export const effectsInstrumentsAndNoteEffects = (what: string): string =>
+export const aSlotTakesOnlyEffects = (what: string): string =>
   `${what} A slot takes only effects, only instruments or only note effects: is it the right slot?`;
 
 // name-field
@@ -131,12 +131,12 @@ export const keepThePlugins = (count: number, track: string): string =>
   `Keep the ${plural(count, 'plugin')} of ${track} as a chain`;
 export const chainOfTrack = (track: string): string => `${track} chain`;
 export const keepTheChain = 'Keep the chain';
-export const itIsFound =
+export const youCanFindFileAnd =
   'You can find, file and name it like a plugin. Loading it loads them all, in this order.';
 
 // keep-setting
 export const keepTheSettingOf = (plugin: string): string => `Keep the setting of ${plugin}`;
-export const keepAsItIsSet = (plugin: string): string =>
+export const keepTheCurrentSettingOf = (plugin: string): string =>
   `Keep the current setting of ${plugin} as your own`;
 export const mine = (setting: string): string => `${setting}, mine`;
 export const keepItAsItIsSet = (plugin: string): string => `Keep the setting of ${plugin}`;
@@ -144,28 +144,28 @@ export const keepTheSetting = 'Keep the setting';
 export const itIsFoundWithItsSetting =
   'You can find, file and name it like a plugin. Loading it loads the plugin with this setting.';
 export const folderOfTheSetting = 'Folder';
-export const inNoFolder = 'unfiled';
+export const unfiled = 'unfiled';
 export const note = 'Note';
 
 // learnt
-export const loadsAreNoLongerKept = 'Loads are not recorded';
-export const loadsAreKeptAgain = 'Loads are recorded again';
-export const whatIsLearnt = 'What is remembered';
+export const loadsAreNotRecorded = 'Loads are not recorded';
+export const loadsAreRecordedAgain = 'Loads are recorded again';
+export const whatIsRemembered = 'What is remembered';
 export const done = 'Done';
-export const eachLoadIsKept =
+export const eachLoadIsRecordedOn =
   'Each load is recorded on this computer only: when, what, in which sort of slot, after which plugin, what you typed, how many keys and how long it took. This decides which plugin comes first.';
-export const learnFromWhatILoad = 'Remember what I load';
-export const noLoadIsKept = 'Nothing recorded yet.';
-export const kept = (loads: string, loads2: number): string =>
+export const rememberWhatILoad = 'Remember what I load';
+export const nothingRecordedYet = 'Nothing recorded yet.';
+export const recorded = (loads: string, loads2: number): string =>
   `${loads} ${oneOrMany(loads2, 'load is', 'loads are')} recorded.`;
-export const thereIsNothingToForget = 'Nothing to delete';
-export const forgetAllLoads = 'Delete all loads …';
-export const allWouldBeGoneForGood = (loads: string): string =>
+export const nothingToDelete = 'Nothing to delete';
+export const deleteAllLoads = 'Delete all loads …';
+export const thisDeletesAllForGood = (loads: string): string =>
   `This deletes all ${loads} for good, with what was lately loaded. Folders and favourites stay.`;
-export const allLoadsAreForgotten = 'All loads deleted';
+export const allLoadsDeleted = 'All loads deleted';
 export const forgetThemAll = 'Delete all loads';
 export const keepThem = 'Keep them';
-export const onceYouHaveLoadedSomething =
+export const loadSomethingByKeyboardAnd =
   'Load something by keyboard, and the keys you need appear here week by week.';
 export const keysForALoad = (weeks: string): string => `Keys for a load, by week: ${weeks}`;
 export const keysLoads = (week: string, keys: string, loads: number): string =>
@@ -182,32 +182,31 @@ export const theLongestHuntLatelyWasKeys = (hunted: string, keys: number): strin
 // repairs
 export const ofThisSessionCould = (count: number): string =>
   `${oneOrMany(count, '1 plugin', `${count} plugins`)} of this session could not be opened`;
-export const takeAllMatches = (count: number): string =>
-  `Use all ${plural(count, 'match', 'matches')}`;
+export const useAll = (count: number): string => `Use all ${plural(count, 'match', 'matches')}`;
 export const bestMatch = 'Best match:';
 export const aGuess = ' (a guess)';
-export const nothingHereIsLikeIt =
+export const noSimilarPluginHereChoose =
   'No similar plugin here. Choose the slot to load something else.';
-export const takeIt = 'Use it';
+export const useIt = 'Use it';
 export const emptyTheSlot = 'Empty the slot';
 
 // session-menu
 export const session = 'Session';
 export const saveThisSession = 'Save this session …';
-export const whatItTakes = 'Supported formats …';
+export const supportedFormats = 'Supported formats …';
 export const noSessionIsSavedYet = 'No session is saved yet';
 export const openAgain = 'Open again';
 export const slots = (slots: number): string => oneOrMany(slots, '1 slot', `${slots} slots`);
 export const isSaved = (name: string): string => `${name} is saved`;
 export const saveThisSessionAs = 'Save this session';
 export const saveTheSession = 'Save the session';
-export const aNameNeedsAtLeast = 'Enter a name.';
-export const isForgotten = (saved: string): string => `${saved} is deleted`;
-export const forget = 'Delete';
+export const enterAName = 'Enter a name.';
+export const isDeleted = (saved: string): string => `${saved} is deleted`;
+export const deleteIt = 'Delete';
 export const whatTheSessionTakes = 'Supported formats';
-export const asARealHostWould =
+export const asInARealHost =
   'As in a real host: other formats are not offered, and refused when you choose a copy. Loaded plugins stay.';
-export const programsOf32Bits = 'Include 32-bit plugins';
+export const include32BitPlugins = 'Include 32-bit plugins';
 export const formats = 'Formats';
 
 // session
@@ -227,14 +226,14 @@ export const copyOf = (format: string, width: string): string =>
   `, ${format}${width === '' ? '' : ` ${width}`}`;
 export const move = 'move';
 export const allSlots = 'all slots';
-export const standsInForAHost = 'practice host';
+export const practiceHost = 'practice host';
 export const settingOf = (setting: string, plugin: string): string =>
   `${setting}, setting of ${plugin}`;
 export const choosing = 'choosing …';
 export const slotState = (isBypassed: boolean, what: string): string =>
   `${isBypassed ? ', bypassed' : ''}${what}`;
 export const slotEmpty = (at: number, what: string): string => `Slot ${at}: empty, for ${what}`;
-export const pressToReplace = (name: string, state: string): string =>
+export const enterReplaces = (name: string, state: string): string =>
   `${name}${state}: Enter replaces, Delete empties, 0 bypasses`;
 export const slot = (index: number, name: string, state: string): string =>
   `Slot ${index}: ${name}${state}`;

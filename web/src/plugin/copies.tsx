@@ -92,7 +92,7 @@ function CopyRow({ copy, front, copies, isOld, plugin, part, isChosen, preferCop
       </p>
       <p className="mono path">{copy.facts.path}</p>
       <p className="text-soft visually-quiet">
-        {copy.facts.name ?? texts.namesItselfByItsFileOnly}
+        {copy.facts.name ?? texts.onlyItsFileNameIs}
         {copy.facts.vendor !== null && ` · “${copy.facts.vendor}”`}
         {copy.facts.declared.length > 0 &&
           texts.declares(copy.facts.declared.map(short).join(', '))}
@@ -102,7 +102,9 @@ function CopyRow({ copy, front, copies, isOld, plugin, part, isChosen, preferCop
       )}
       {copy.facts.problem && <Trouble copy={copy} problem={copy.facts.problem} />}
       {copy.facts.mended && (
-        <p className="text-soft">{texts.keptWithoutWhatNoTextMay(copy.facts.mended.join(', '))}</p>
+        <p className="text-soft">
+          {texts.unreadableCharactersRemoved(copy.facts.mended.join(', '))}
+        </p>
       )}
       {plugin.copies.length > 1 && (
         <>
@@ -125,7 +127,7 @@ function CopyRow({ copy, front, copies, isOld, plugin, part, isChosen, preferCop
               part(copy);
             }}
           >
-            {texts.itIsAnotherPlugin}
+            {texts.splitOffAsItsOwn}
           </Button>
         </>
       )}
@@ -146,7 +148,7 @@ function Trouble({ copy, problem }: TroubleProps) {
   const again = useMutation({
     mutationFn: () => client.startScan('failed'),
     onSuccess: () => {
-      notify(texts.tryingAgainWhatFailed, 'done');
+      notify(texts.tryingTheFailedCopyAgain, 'done');
     },
     onError: useNotifyError(),
   });
@@ -190,7 +192,7 @@ function CopiesActs({ plugin }: { plugin: Plugin }) {
           setAsking('join');
         }}
       >
-        {texts.itIsTheSameAsAnother}
+        {texts.mergeWithAnotherPlugin}
       </Button>
       {plugin.copies.length > 1 && (
         <Button
@@ -234,8 +236,8 @@ function JoinWith({ plugin, onClose }: { plugin: Plugin; onClose: () => void }) 
   );
   return (
     <Picker
-      title={texts.joinWith(nameOf(plugin))}
-      prompt={texts.lettersOfTheOtherPlugin}
+      title={texts.mergeWith(nameOf(plugin))}
+      prompt={texts.pluginName}
       choices={choices}
       onClose={onClose}
     />

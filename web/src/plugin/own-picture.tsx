@@ -18,7 +18,7 @@ export function OwnPicture({ plugin, children }: { plugin: Plugin; children: Rea
   const isOwn = answers.get(plugin.id)?.picture != null;
   const take = (file: Blob | null | undefined): void => {
     if (!file) {
-      notify(texts.thereIsNoPictureInThat, 'trouble');
+      notify(texts.thatIsNoPictureCopy, 'trouble');
       return;
     }
     client.addPicture(file).then(
@@ -112,7 +112,7 @@ function OwnActs({ field, isOver, isOwn, plugin }: OwnActsProps) {
             act(annotateAct([plugin.id], { picture: null }));
           }}
         >
-          {texts.withoutIt}
+          {texts.remove}
         </Button>
       )}
     </span>

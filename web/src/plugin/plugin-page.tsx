@@ -38,7 +38,7 @@ export function PluginPage() {
       <main id="content" tabIndex={-1} className="empty">
         <h1>{texts.thisPluginIs}</h1>
         <p>
-          {plugins.length > 0 ? texts.itMayHaveBeenJoined : texts.theCatalogIsEmpty}{' '}
+          {plugins.length > 0 ? texts.itMayHaveBeenMerged : texts.theCatalogIsEmpty}{' '}
           <Link to="/file">{texts.goToFile}</Link>.
         </p>
       </main>
@@ -180,7 +180,7 @@ function PageHead({ plugin, name, setNaming, label }: PageHeadProps) {
         <p className="text-soft">
           {name !== plugin.name && <>{plugin.name} · </>}
           {ofWhat(plugin)}
-          {!isPresent(plugin) && texts.notThereAtTheMoment}
+          {!isPresent(plugin) && texts.notAvailableNow}
         </p>
         {label && (
           <p>
@@ -256,7 +256,7 @@ function ChainOf({ plugin, chain }: { plugin: Plugin; chain: readonly string[] }
               {one ? (
                 <Link to={`/plugin/${id}`}>{nameOf(one)}</Link>
               ) : (
-                <span className="text-soft">{texts.aPluginThatIsNoLonger}</span>
+                <span className="text-soft">{texts.aPluginThatIsGone}</span>
               )}
             </li>
           );
@@ -265,7 +265,7 @@ function ChainOf({ plugin, chain }: { plugin: Plugin; chain: readonly string[] }
       <Button variant="bare" size="sm" onClick={remove}>
         {texts.removeThisChain}
       </Button>{' '}
-      <span className="text-soft visually-quiet">{texts.thePluginsInItStay}</span>
+      <span className="text-soft visually-quiet">{texts.itsPluginsStayYouCan}</span>
     </section>
   );
 }
@@ -278,7 +278,7 @@ function Folders({ plugin }: { plugin: Plugin }) {
       <h2 id="in-folders">{texts.inFolders}</h2>
       {folders.length === 0 && (
         <p className="text-soft">
-          {texts.inNoneYet}{' '}
+          {texts.notFiledYetIn}{' '}
           <Link to={`/file?q=${encodeURIComponent(plugin.name)}`}>{texts.file}</Link>
           {texts.press} <kbd>F</kbd> {texts.toFileIt}
         </p>
@@ -322,7 +322,7 @@ function FolderRow({ folder, placement, plugin }: FolderRowProps) {
             act({ act: 'take-out', placements: [placement.id] });
           }}
         >
-          {texts.takeOut}
+          {texts.remove}
         </Button>
       ) : (
         <span className="text-soft">

@@ -111,8 +111,8 @@ function IntoTray({ id, name, children }: IntoTrayProps) {
     <Button
       variant="bare"
       size="sm"
-      aria-label={texts.putIntoTheTray(name)}
-      title={texts.intoTheTray}
+      aria-label={texts.addToTheTray(name)}
+      title={texts.addToTheTrayAndFile}
       onClick={() => {
         addToTray(computer.id, [id]);
         notify(texts.isInTheTrayOfFile(name), 'done');
@@ -180,14 +180,14 @@ function Forget({ thing, ownerPage }: ForgetProps) {
     <Button
       variant="bare"
       size="sm"
-      title={texts.itsPlaces}
+      title={texts.deletesItsFilingNamesAnd}
       onClick={() => {
         if (act({ act: 'remove-setting', setting: thing.id })) {
           void navigate(ownerPage);
         }
       }}
     >
-      {texts.forgetWhatWasMadeOfIt}
+      {texts.deleteItsTagsAndFiling}
     </Button>
   );
 }

@@ -18,7 +18,7 @@ export function Why({ plugin, view }: { plugin: Plugin; view: PluginView | undef
   return (
     <section aria-labelledby="why">
       <h2 id="why">{texts.why}</h2>
-      {said?.types != null && <p className="text-soft">{texts.youSaidWhatItDoes}</p>}
+      {said?.types != null && <p className="text-soft">{texts.youSetThisOurOwn}</p>}
       <ul className="grounds">
         {grounds.suggestions.slice(0, 3).map((suggestion) => (
           <WhyRow key={suggestion.type} suggestion={suggestion} />

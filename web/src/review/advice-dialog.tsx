@@ -34,7 +34,7 @@ export function AdviceDialog({ advice, onClose }: Props) {
         <p>{advice.brings}</p>
         {advice.kind === 'keep-chain' && (
           <Form id="advice-form" onSubmit={submit}>
-            <Form.Label htmlFor="chain-name">{texts.whatTheChainIsCalled}</Form.Label>
+            <Form.Label htmlFor="chain-name">{texts.nameOfTheChain}</Form.Label>
             <Form.Control
               id="chain-name"
               value={name}
@@ -67,7 +67,7 @@ export function AdviceDialog({ advice, onClose }: Props) {
               retiring.takeBack(onClose);
             }}
           >
-            {texts.takeThemBack}
+            {texts.restoreThem}
           </Button>
         ) : (
           canFollow && <Button onClick={follow}>{texts.adviceDoes[advice.kind]}</Button>

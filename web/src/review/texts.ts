@@ -24,13 +24,13 @@ export const inTheCabinet = (name: string): string => `in ${name}`;
 export const vendor = 'Vendor';
 export const byEverybody = 'by everybody';
 export const byTheVendor = (vendor: string): string => `by ${vendor}`;
-export const whatIsLookedAt = 'Filters';
+export const filters = 'Filters';
 
 // pictures/behind
-export const noPluginIsBehindIt = 'No plugins.';
+export const noPlugins = 'No plugins.';
 export const andMore = (count: number): string => `And ${count} more.`;
-export const asATableCsv = 'Export as CSV';
-export const putIntoTheTrayOfFile = (count: number): string =>
+export const exportAsCsv = 'Export as CSV';
+export const addToTheTrayIn = (count: number): string =>
   `Add ${plural(count, 'plugin')} to the tray in File`;
 export const noVendor = 'no vendor';
 export const neverLoaded = 'never loaded';
@@ -46,13 +46,13 @@ export const pluginsFilled = 'plugins; filled: came, hatched: updated, below the
 export const thePictureCouldNotBeDrawn = 'The picture could not be drawn.';
 
 // pictures/picture
-export const asATable = (title: string): string => `${title}: show as a table`;
-export const theSameFiguresAsATable = 'The same numbers as a table';
-export const figures = (title: string): string => `${title}, numbers`;
+export const showAsATable = (title: string): string => `${title}: show as a table`;
+export const theSameNumbersAsA = 'The same numbers as a table';
+export const numbers = (title: string): string => `${title}, numbers`;
 export const save = (title: string): string => `Save ${title}`;
 export const asADrawingSvg = 'As a drawing (SVG)';
 export const asAPicturePng = 'As a picture (PNG)';
-export const itsFiguresCsv = 'Its numbers (CSV)';
+export const itsNumbersCsv = 'Its numbers (CSV)';
 
 // parts/changes-part
 export const whatCame = 'What came, went and was updated';
@@ -66,15 +66,16 @@ export const endedAgo = (daysLeft: number): string => `ended ${plural(daysLeft, 
 export const endsToday = 'ends today';
 export const dayLeft = (daysLeft: number): string => `${plural(daysLeft, 'day')} left`;
 export const whatIsAboutToEnd = 'What is about to end';
-export const noTrialWithADay =
+export const noTrialWithADate =
   'No trial with a date. Set one on a plugin’s page, and it appears here.';
-export const trialsByTheDay = 'Trials, by their last day.';
+export const trialsByTheirLastDay = 'Trials, by their last day.';
 
 // parts/doubles-list
 export const whatDoubles = 'What doubles';
-export const noPluginsOfOneSeries =
+export const noSimilarPluginsInOne =
   'No similar plugins in one series of which you use at most one.';
-export const alikeInSeries = 'Similar in series, type and ports, and you use at most one of them.';
+export const similarInSeriesTypeAnd =
+  'Similar in series, type and ports, and you use at most one of them.';
 export const alikeInSeriesShort = 'Similar in series, type and ports';
 export const noneUsed = 'none used';
 export const youUse = (used: string): string => `you use ${used}`;
@@ -91,11 +92,7 @@ export const ownedOfVendor = (
 ): string =>
   `${vendor}, ${group}: ${plural(count, 'plugin')}, ${used} used, ${plural(loads, 'load')}`;
 export const whoMakesWhatYouOwn = 'Who makes what you own';
-export const theFigureIsHowManyPlugins = (
-  isMore: boolean,
-  shown: number,
-  vendors: number,
-): string =>
+export const numberOfPlugins = (isMore: boolean, shown: number, vendors: number): string =>
   `Number: plugins. Darker: used more.${isMore ? ` The ${shown} largest of ${plural(vendors, 'vendor')}; the table has all.` : ''}`;
 export const scanToSeeWhoMadeThem = 'Scan to see who makes your plugins.';
 export const group = 'Group';
@@ -103,7 +100,7 @@ export const plugins = 'Plugins';
 export const usedColumn = 'Used';
 export const loads = 'Loads';
 export const ownedBesideUsed = 'Owned beside used';
-export const ofEachGroup = 'For each group: all you own; filled: loaded in this time.';
+export const forEachGroupAllYou = 'For each group: all you own; filled: loaded in this time.';
 export const scanToSeeWhatTheyAre = 'Scan to see what types of plugins you have.';
 export const owned = 'Owned';
 export const pluginsUnit = 'plugins';
@@ -118,7 +115,7 @@ export const scanToSeeTheirFormats = 'Scan to see which formats you have.';
 export const format = 'Format';
 export const bits = 'Bits';
 export const copies = 'Copies';
-export const needless = 'Replaced';
+export const replaced = 'Replaced';
 export const oldCopiesThatStillFor = (sessions: string, count: number): string =>
   `Old copies that ${sessions} still ${oneOrMany(count, 'asks', 'ask')} for`;
 export const askedForBy = (count: number): string => `asked for by ${plural(count, 'session')}`;
@@ -133,24 +130,24 @@ export const pluginsThatAre = (count: number, how: string): string =>
   `${plural(count, 'plugin')} ${how}`;
 export const filedByHand = 'filed by hand';
 export const onlyByARule = 'only by a rule';
-export const inNoFolder = 'unfiled';
+export const unfiled = 'unfiled';
 export const whatIsFiled = 'What is filed';
-export const ofStandInAFolder = (filed: string, total: number, unfiled: string): string =>
+export const ofAreInAFolder = (filed: string, total: number, unfiled: string): string =>
   `${filed} of ${plural(total, 'plugin')} are in a folder that you made, ${unfiled} in none.`;
 export const scanToSeeHowMuchIsFiled = 'Scan to see how many of your plugins are filed.';
 export const where = 'Where';
 export const nearlyTheSame = 'Nearly the same';
-export const andOfWhatEitherHoldsStands = (folder: string, count: number): string =>
+export const andOfTheirPluginsAre = (folder: string, count: number): string =>
   `and ${folder}: ${count} % of their plugins are in both`;
-export const standsAmongOthers = 'Out of place';
+export const outOfPlace = 'Out of place';
 export const holdsNearlyAllElseThereIs = (plugin: string, group: string): string =>
   `holds ${plugin}, nearly all else there is ${group}`;
-export const nothingOfItWasEverLoaded = 'Nothing in it was ever loaded';
+export const nothingInItWasEver = 'Nothing in it was ever loaded';
 export const neverOpenWhenYouLoadedSomething = 'Never open when you loaded something';
 export const smartFoldersThatAreEmpty = 'Smart folders that are empty';
-export const itsRuleTakesNothingIn = 'its rule matches nothing';
+export const itsRuleMatchesNothing = 'its rule matches nothing';
 export const smartFoldersThatHoldEverything = 'Smart folders that hold everything';
-export const itsRuleTakesEverythingIn = 'its rule matches everything';
+export const itsRuleMatchesEverything = 'its rule matches everything';
 export const foldersToLookAt = 'Folders to look at';
 export const noTwoFoldersAreNearly =
   'No two folders are nearly the same, no plugin is out of place, and every rule matches some.';
@@ -199,12 +196,12 @@ export const afterOfWhatComesAfterIt = (
 ): string =>
   `${after} after ${before}: ${plural(times, 'time')}, ${count} % of what comes after it, ${lift} times as often as anywhere`;
 export const loadedFirst = 'loaded first';
-export const rightBehindIt = 'loaded right after it';
+export const loadedRightAfterIt = 'loaded right after it';
 
 // parts/use-part
 export const pluginAndKeys = (plugin: string, keys: string): string => `${plugin} (${keys} keys)`;
-export const useIsNotLearnt = 'Loads are not recorded';
-export const youSwitchedItOff =
+export const loadsAreNotRecorded = 'Loads are not recorded';
+export const youSwitchedThisOffYou =
   'You switched this off. You can switch it on in Load, under “What is remembered”.';
 export const afterAWeekOfLoading = 'After a week of loading';
 export const whatGathersDust = 'What gathers dust';
@@ -214,7 +211,7 @@ export const dustStandsHere = (afterAWeek: string): string =>
   `${afterAWeek}, this shows what you have stopped using.`;
 export const lastLoaded = 'Last loaded';
 export const whatYouUsedWhen = 'What you used when';
-export const loadsAMonth = 'Loads per month. Darker is more.';
+export const loadsPerMonthDarkerIs = 'Loads per month. Darker is more.';
 export const useStandsHere = (afterAWeek: string): string =>
   `${afterAWeek}, this shows what you use in which month.`;
 export const bySortOfTrack = 'by sort of track';
@@ -222,7 +219,7 @@ export const byType = 'by type';
 export const loadsOfMonth = (month: string, words: string, loads: number, count: number): string =>
   `${month}, ${words}: ${plural(loads, 'load')} of ${plural(count, 'plugin')}`;
 export const whatGoesWithWhat = 'What goes with what';
-export const whichPluginYouLoadRightBehind =
+export const whichPluginYouLoadRight =
   'Which plugin you load right after which. Thicker: more often.';
 export const pairsStandHere = (afterAWeek: string): string =>
   `${afterAWeek}, this shows which plugins you load one after the other.`;
@@ -232,7 +229,7 @@ export const times = 'Times';
 export const support = 'Support';
 export const confidence = 'Confidence';
 export const lift = 'Lift';
-export const rowsThatComeAgain = 'repeated chains';
+export const repeatedChains = 'repeated chains';
 export const timesItCame = (times: number): string => plural(times, 'time');
 export const kept = 'kept';
 export const keepAsAChain = (title: string): string => `Keep ${title} as a chain`;
@@ -261,14 +258,14 @@ export const adviceDoes: Readonly<Record<Advice['kind'], string>> = {
   trials: '',
   doubles: 'Hide the siblings in Load',
 };
-export const whatTheChainIsCalled = 'Name of the chain';
+export const nameOfTheChain = 'Name of the chain';
 export const filesAreSetAside = (count: number): string =>
   `${plural(count, 'file is', 'files are')} set aside. Scan lists them, too.`;
 export const theirFilesAreNotTouched =
   'Their files are not touched. They are not examined or shown until you restore them in Scan.';
 export const cancel = 'Cancel';
 export const close = 'Close';
-export const takeThemBack = 'Restore them';
+export const restoreThem = 'Restore them';
 export const keys = (keys: string, loads: number): string =>
   `${keys} keys, ${plural(loads, 'load')}`;
 export const typed = (typed: string): string => `, typed “${typed}”`;
@@ -277,24 +274,24 @@ export const nameIt = 'Name it …';
 
 // parts/worth-part
 export const worthDoingNow = 'Worth doing now';
-export const nothingStandsOut =
+export const nothingYetAfterSomeWeeks =
   'Nothing yet. After some weeks of loading, this shows what would save you the most work.';
 export const inShort = 'In short';
 export const lookAtIt = (title: string): string => `Look at it: ${title}`;
 export const lookAtItShort = 'Look at it …';
 export const notNow = (title: string): string => `Not now: ${title}`;
-export const toldAgainInAMonth = 'Shown again in a month';
+export const shownAgainInAMonth = 'Shown again in a month';
 export const notNowShort = 'not now';
 export const never = (title: string): string => `Never: ${title}`;
-export const notToldAgain = 'Not shown again';
+export const notShownAgain = 'Not shown again';
 export const neverShort = 'never';
 export const putOff = (count: number): string => `${count} put off`;
-export const tellAgain = (title: string): string => `Show again: ${title}`;
+export const showAgain = (title: string): string => `Show again: ${title}`;
 export const tellAgainShort = 'show again';
 export const tryAgainThisWeek = 'Try again this week';
-export const whenSomethingWasNotLoaded =
+export const pluginsYouHaventLoadedFor =
   'Plugins you haven’t loaded for three months, although you used others of their type, appear here.';
-export const forgottenOnesOfTypes =
+export const notUsedLatelyOfTypes =
   'Not used lately, of types that you use. New ones every Monday.';
 export const loaded = (loads: number): string => `loaded ${plural(loads, 'time')}`;
 export const anotherOneInsteadOf = (plugin: string): string => `Another one instead of ${plugin}`;

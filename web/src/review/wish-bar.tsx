@@ -65,7 +65,7 @@ export function WishBar({ params, onChange }: Props) {
     },
   ];
   return (
-    <search className="wish-bar" aria-label={texts.whatIsLookedAt}>
+    <search className="wish-bar" aria-label={texts.filters}>
       {choices.map(({ name, label, any, options }) => (
         <Form.Select
           key={name}

@@ -55,7 +55,8 @@ export function Cards(props: Props) {
           edit({ edit: 'add-card', isNever: false });
         }}
       >
-        <Plus size={14} aria-hidden /> {cards.length === 0 ? texts.aCard : texts.anotherCard}
+        <Plus size={14} aria-hidden />{' '}
+        {cards.length === 0 ? texts.addACondition : texts.addAlternativeOr}
       </Button>
       {never.map((card, at) => (
         <CardBox
@@ -75,7 +76,7 @@ export function Cards(props: Props) {
         }}
       >
         <Plus size={14} aria-hidden />{' '}
-        {never.length === 0 ? texts.keepSomeOut : texts.keepOthersOut}
+        {never.length === 0 ? texts.addAnException : texts.addAnotherException}
       </Button>
     </>
   );
@@ -115,10 +116,12 @@ function CardBox({ card, at, title, drafting, words, completions, warnings }: Bo
       ))}
       {mine.map((warning) => {
         if (warning.kind === 'card-empty') {
-          return <Warn key="empty">{texts.noPluginHasAll}</Warn>;
+          return <Warn key="empty">{texts.noPluginMeetsAllOf}</Warn>;
         }
         if (warning.kind === 'card-contained') {
-          return <Warn key="contained">{texts.whateverThisCardLetsIn(warning.other + 1)}</Warn>;
+          return (
+            <Warn key="contained">{texts.cardAlreadyMatchesEverythingThis(warning.other + 1)}</Warn>
+          );
         }
         return null;
       })}
@@ -130,7 +133,7 @@ function CardBox({ card, at, title, drafting, words, completions, warnings }: Bo
           drafting.edit({ edit: 'add-line', at });
         }}
       >
-        <Plus size={14} aria-hidden /> {texts.anotherLine}
+        <Plus size={14} aria-hidden /> {texts.addConditionAnd}
       </Button>
     </section>
   );
@@ -202,7 +205,7 @@ function LineFields({
   isEmpty,
 }: LineFieldsProps) {
   return (
-    <div className="rule-line" role="group" aria-label={texts.line(number + 1)}>
+    <div className="rule-line" role="group" aria-label={texts.condition(number + 1)}>
       <FieldChoice line={line} set={set} />
       <RelationChoice line={line} setRelation={setRelation} />
       {standsAlone(line.relation) ? (
@@ -222,14 +225,14 @@ function LineFields({
       <Button
         variant="bare"
         size="sm"
-        aria-label={texts.dropLine(number + 1)}
+        aria-label={texts.removeCondition(number + 1)}
         onClick={() => {
           set(null);
         }}
       >
         <X size={14} aria-hidden />
       </Button>
-      {isEmpty && <Warn>{texts.thisLineLetsNothingIn}</Warn>}
+      {isEmpty && <Warn>{texts.noPluginMeetsThisCondition}</Warn>}
     </div>
   );
 }

@@ -68,7 +68,7 @@ export function Preview({ rule, draft, saved, index, words, where, onHand }: Pro
     );
   };
   return (
-    <aside className="rule-preview" aria-label={texts.whatItHolds}>
+    <aside className="rule-preview" aria-label={texts.whatItIncludes}>
       <Counts inside={inside} saved={saved} joins={joins} leaves={leaves} />
       <Inside
         leaves={leaves}
@@ -85,7 +85,7 @@ export function Preview({ rule, draft, saved, index, words, where, onHand }: Pro
       {rows.length > insideShown && (
         <p className="text-soft">{texts.andMore(rows.length - insideShown)}</p>
       )}
-      {inside.length === 0 && <p className="text-soft">{texts.nothingIsInsideYet}</p>}
+      {inside.length === 0 && <p className="text-soft">{texts.nothingMatchesYetNewMatches}</p>}
       <Outside rule={rule} draft={draft} index={index} words={words} where={where} onKeep={keep} />
       <ByHand draft={draft} onHand={onHand} />
     </aside>
@@ -129,7 +129,7 @@ function Inside({
           words={words}
           note={texts.leaves}
           isByHand={false}
-          act={texts.keepIn}
+          act={texts.include}
           onAct={() => {
             keep(id);
           }}
@@ -150,7 +150,7 @@ function Inside({
           words={words}
           note={joining.has(id) ? texts.joins : null}
           isByHand={alwaysIn.includes(id)}
-          act={texts.keepOut}
+          act={texts.exclude}
           onAct={() => {
             drop(id);
           }}
@@ -239,7 +239,7 @@ interface JustOutsideListProps {
 function JustOutsideList({ shown, rule, index, where, words, onKeep }: JustOutsideListProps) {
   return (
     <section aria-labelledby="just-outside">
-      <h2 id="just-outside">{texts.justOutside}</h2>
+      <h2 id="just-outside">{texts.nearMisses}</h2>
       <ul className="rule-rows">
         {shown.map((one) => (
           <Row
@@ -252,7 +252,7 @@ function JustOutsideList({ shown, rule, index, where, words, onKeep }: JustOutsi
             reason={one.because}
             note={null}
             isByHand={false}
-            act={texts.letIn}
+            act={texts.include}
             onAct={() => {
               onKeep(one.id);
             }}
@@ -276,7 +276,7 @@ function ByHand({ draft, onHand }: { draft: Draft; onHand: Props['onHand'] }) {
       <li key={id}>
         <span>
           {plugin ? nameOf(plugin) : texts.aPluginThatIsGone}{' '}
-          <span className="text-soft">{isIn ? texts.alwaysIn : texts.alwaysOut}</span>
+          <span className="text-soft">{isIn ? texts.alwaysIn : texts.alwaysExcluded}</span>
         </span>
         <Button
           variant="bare"
@@ -288,7 +288,7 @@ function ByHand({ draft, onHand }: { draft: Draft; onHand: Props['onHand'] }) {
             );
           }}
         >
-          {texts.leaveItToTheRule}
+          {texts.letTheRuleDecide}
         </Button>
       </li>
     );
@@ -328,7 +328,9 @@ function Row({ id, rule, index, where, words, reason, note, isByHand, act, onAct
   const candidate = index.at(at);
   const why =
     reason ??
-    (isByHand ? texts.alwaysInByHand : (explain(rule, candidate, where, words) ?? ofWhat(plugin)));
+    (isByHand
+      ? texts.alwaysIncludedByHand
+      : (explain(rule, candidate, where, words) ?? ofWhat(plugin)));
   const name = nameOf(plugin);
   return (
     <li>

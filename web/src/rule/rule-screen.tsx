@@ -56,9 +56,9 @@ export function RuleScreen() {
   if (id !== 'new' && folder?.form !== 'smart') {
     return (
       <main id="content" tabIndex={-1} className="empty">
-        <h1>{folder ? texts.hasNoRule(folder.name) : texts.thisFolderIsNotThereAny}</h1>
+        <h1>{folder ? texts.hasNoRule(folder.name) : texts.thisFolderHasBeenRemoved}</h1>
         <p>
-          {folder ? texts.onlySmartFoldersFillThemselves : texts.somebodyMayHaveRemovedIt}{' '}
+          {folder ? texts.onlySmartFoldersHaveOne : texts.somebodyMayHaveRemovedIt}{' '}
           <Link to="/file">{texts.goToFile}</Link>
         </p>
       </main>
@@ -128,7 +128,7 @@ function Editor({ folder, cabinet }: { folder: Folder | undefined; cabinet: Cabi
         />
         {drafting.isKept && (
           <p className="text-soft" role="status">
-            {texts.thisGoesOn}{' '}
+            {texts.unsavedDraftRestored}{' '}
             <button
               type="button"
               className="link-words"
@@ -136,7 +136,7 @@ function Editor({ folder, cabinet }: { folder: Folder | undefined; cabinet: Cabi
                 edit({ edit: 'anew', draft: start });
               }}
             >
-              {texts.startAnew}
+              {texts.startOver}
             </button>
           </p>
         )}
@@ -148,7 +148,7 @@ function Editor({ folder, cabinet }: { folder: Folder | undefined; cabinet: Cabi
         {!folder && <ReadyRules drafting={drafting} />}
         <Cards drafting={drafting} words={words} completions={completions} warnings={warnings} />
         {warnings.some((warning) => warning.kind === 'never-everything') && (
-          <Warn>{texts.theCardsThatKeepOutLeave}</Warn>
+          <Warn>{texts.theExceptionsRemoveEverythingThe}</Warn>
         )}
         <Shown drafting={drafting} />
         <AsText drafting={drafting} />
@@ -251,7 +251,7 @@ function useSaving(
       card.lines.some((line) => !isFinished(line)),
     );
     if (unfinished) {
-      return texts.aLineSaysNothingYet;
+      return texts.aConditionHasNoValue;
     }
     if (rule.cards.length === 0) {
       return texts.aRuleNeedsAtLeast;
@@ -325,7 +325,7 @@ function ReadyRules({ drafting }: { drafting: Drafting }) {
   return (
     <Dropdown className="ready-rules">
       <Dropdown.Toggle as="button" type="button" className="link-words">
-        {texts.startFromAReadyRule}
+        {texts.startFromAReadyMade}
       </Dropdown.Toggle>
       <ReadyItems begin={begin} vendors={vendors} />
     </Dropdown>
@@ -388,7 +388,7 @@ function Shown({ drafting: { draft, edit } }: { drafting: Drafting }) {
           size="sm"
           min={1}
           max={20_000}
-          aria-label={texts.atMostSoMany}
+          aria-label={texts.limit}
           value={draft.atMost}
           onChange={(event) => {
             edit({
@@ -465,7 +465,7 @@ function AsText({ drafting: { draft, text, edit } }: { drafting: Drafting }) {
   return (
     <section className="as-text">
       <h2 id="as-text">{texts.asText}</h2>{' '}
-      <span className="text-soft visually-quiet">{texts.aCommaIsOrANew}</span>
+      <span className="text-soft visually-quiet">{texts.aCommaMeansOrA}</span>
       <Form.Control
         as="textarea"
         rows={Math.min(16, Math.max(4, text.split('\n').length + 1))}
@@ -500,7 +500,7 @@ function RuleProblems({
         <li key={describe(problem)}>{describe(problem)}</li>
       ))}
       <li className="text-soft">
-        {texts.theCardsShowWhatWasUnderstood}{' '}
+        {texts.theCardsShowTheLast}{' '}
         <button
           type="button"
           className="link-words"

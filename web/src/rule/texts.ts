@@ -14,51 +14,50 @@ export const ofWhat = (field: string, relation: string): string => `${field} ${r
 export const addAValue = (name: string): string => `${name}: add a value`;
 export const typeThenEnter = 'type, then Enter';
 export const or = 'or';
-export const drop = (value: string): string => `Remove ${value}`;
-export const noIsCalledThatHere = (field: string): string => `There is no ${field} with that name.`;
+export const remove = (value: string): string => `Remove ${value}`;
+export const thereIsNoWithThat = (field: string): string => `There is no ${field} with that name.`;
 
 // cards
 export const thisHolds = (count: number): string =>
   oneOrMany(count, 'This is true', 'All of these are true');
-export const aCard = 'Add a condition';
-export const anotherCard = 'Add alternative (or)';
+export const addACondition = 'Add a condition';
+export const addAlternativeOr = 'Add alternative (or)';
 export const butNever = (count: number): string =>
   oneOrMany(count, 'Except when this is true', 'Except when all of these are true');
-export const keepSomeOut = 'Add an exception';
-export const keepOthersOut = 'Add another exception';
+export const addAnException = 'Add an exception';
+export const addAnotherException = 'Add another exception';
 export const titleOfCard = (title: string, isNever: boolean, card: number): string =>
   `${title}${isNever ? '' : `, card ${card}`}`;
-export const noPluginHasAll = 'No plugin meets all of these at once.';
-export const whateverThisCardLetsIn = (other: number): string =>
+export const noPluginMeetsAllOf = 'No plugin meets all of these at once.';
+export const cardAlreadyMatchesEverythingThis = (other: number): string =>
   `Card ${other} already matches everything this card does.`;
-export const anotherLine = 'Add condition (and)';
-export const line = (number: number): string => `Condition ${number}`;
-export const dropLine = (number: number): string => `Remove condition ${number}`;
-export const thisLineLetsNothingIn = 'No plugin meets this condition.';
+export const addConditionAnd = 'Add condition (and)';
+export const condition = (number: number): string => `Condition ${number}`;
+export const removeCondition = (number: number): string => `Remove condition ${number}`;
+export const noPluginMeetsThisCondition = 'No plugin meets this condition.';
 export const howItCompares = 'How it compares';
 export const whatItAsksAbout = 'What it asks about';
 
 // preview
-export const whatItHolds = 'What it includes';
+export const whatItIncludes = 'What it includes';
 export const andMore = (count: number): string => `and ${count} more`;
-export const nothingIsInsideYet = 'Nothing matches yet. New matches appear here.';
+export const nothingMatchesYetNewMatches = 'Nothing matches yet. New matches appear here.';
 export const inside = 'Inside';
 export const leaves = 'leaves';
-export const keepIn = 'Include';
+export const include = 'Include';
 export const andMoreWouldLeave = (count: number): string => `and ${count} more would leave`;
 export const joins = 'joins';
-export const keepOut = 'Exclude';
+export const exclude = 'Exclude';
 export const isInside = 'inside';
 export const wouldJoin = 'would join';
 export const wouldLeave = 'would leave';
-export const justOutside = 'Near misses';
-export const letIn = 'Include';
+export const nearMisses = 'Near misses';
 export const aPluginThatIsGone = 'a plugin that is gone';
 export const alwaysIn = 'always included';
-export const alwaysOut = 'always excluded';
-export const leaveItToTheRule = 'Let the rule decide';
+export const alwaysExcluded = 'always excluded';
+export const letTheRuleDecide = 'Let the rule decide';
 export const byHand = 'By hand';
-export const alwaysInByHand = 'always included, by hand';
+export const alwaysIncludedByHand = 'always included, by hand';
 
 // rule-screen
 export const sortingNames: Record<FolderSorting, string> = {
@@ -70,16 +69,17 @@ export const sortingNames: Record<FolderSorting, string> = {
   newest: 'newest first',
 };
 export const hasNoRule = (folder: string): string => `${folder} has no rule`;
-export const thisFolderIsNotThereAny = 'This folder has been removed';
-export const onlySmartFoldersFillThemselves = 'Only smart folders have one.';
+export const thisFolderHasBeenRemoved = 'This folder has been removed';
+export const onlySmartFoldersHaveOne = 'Only smart folders have one.';
 export const somebodyMayHaveRemovedIt = 'Somebody may have removed it; undo brings it back.';
 export const goToFile = 'Go to File';
 export const thereIsNoCabinetYet = 'There is no cabinet yet';
 export const ruleOf = (folder: string): string => `Rule of ${folder}`;
 export const aNewSmartFolder = 'A new smart folder';
-export const thisGoesOn = 'Unsaved draft restored.';
-export const startAnew = 'Start over';
-export const theCardsThatKeepOutLeave = 'The exceptions remove everything the other cards match.';
+export const unsavedDraftRestored = 'Unsaved draft restored.';
+export const startOver = 'Start over';
+export const theExceptionsRemoveEverythingThe =
+  'The exceptions remove everything the other cards match.';
 export const theRuleOf = (folder: string): string => `The rule of ${folder}`;
 export const name = 'Name';
 export const smartFolderIn = 'smart folder in';
@@ -88,20 +88,20 @@ export const save = 'Save';
 export const theFolderNeedsANameBefore = 'The folder needs a name before it can be saved.';
 export const theTextIsNotUnderstoodYet = (problems: string): string =>
   `The text is not understood yet. ${problems}`;
-export const aLineSaysNothingYet =
+export const aConditionHasNoValue =
   'A condition has no value yet: add one, or remove the condition.';
 export const aRuleNeedsAtLeast = 'A rule needs at least one condition.';
-export const startFromAReadyRule = 'Start from a ready-made rule …';
+export const startFromAReadyMade = 'Start from a ready-made rule …';
 export const allBy = (vendor: string): string => `All by ${vendor}`;
 export const shows = 'Shows';
-export const atMostSoMany = 'Limit';
+export const limit = 'Limit';
 export const inWhichOrder = 'In which order';
 export const asInTheCatalog = 'as in the catalog';
 export const howManyItShows = 'How many it shows';
 export const allOfThem = 'all of them';
 export const onlyTheFirst = 'only the first';
 export const asText = 'As text';
-export const aCommaIsOrANew =
+export const aCommaMeansOrA =
   'a comma means “or”, a new line “and”, an empty line starts another card, “never” excludes';
-export const theCardsShowWhatWasUnderstood = 'The cards show the last version that was understood.';
+export const theCardsShowTheLast = 'The cards show the last version that was understood.';
 export const backToTheCards = 'Back to the cards';

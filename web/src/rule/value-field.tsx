@@ -257,7 +257,7 @@ function ValueChip({ i, field, value, words, onChange, values }: ValueChipProps)
         {sayValue(field, value, words)}
         <button
           type="button"
-          aria-label={texts.drop(sayValue(field, value, words))}
+          aria-label={texts.remove(sayValue(field, value, words))}
           onClick={() => {
             onChange(values.filter((one) => one !== value));
           }}
@@ -312,7 +312,7 @@ function CompletionList({ isOpen, typed, found, isText, add, take, field }: Comp
         </Command.Item>
       ))}
       {found.length === 0 && !isText && (
-        <Command.Empty>{texts.noIsCalledThatHere(field)}</Command.Empty>
+        <Command.Empty>{texts.thereIsNoWithThat(field)}</Command.Empty>
       )}
     </Command.List>
   );

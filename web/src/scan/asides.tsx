@@ -13,7 +13,7 @@ export function Asides() {
   const back = useMutation({
     mutationFn: (path: string) => client.takeBack([path]),
     onSuccess: () => {
-      notify(texts.takenBack, 'done');
+      notify(texts.restoredTheNextScanExamines, 'done');
     },
     onError: (error) => {
       notify(error.message, 'trouble');
@@ -54,7 +54,7 @@ function AsideRow({
           back.mutate(aside.path);
         }}
       >
-        {texts.takeBack}
+        {texts.restore}
       </Button>
     </li>
   );

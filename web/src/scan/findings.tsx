@@ -33,8 +33,8 @@ export function Findings({ scans, hasPlaces }: { scans: readonly ScanView[]; has
   if (!scan) {
     return (
       <div className="empty">
-        <h2>{texts.nothingHasBeenLookedThroughYet}</h2>
-        <p>{hasPlaces ? texts.pressScan : texts.tellWhereYourPluginsAre}</p>
+        <h2>{texts.nothingScannedYet}</h2>
+        <p>{hasPlaces ? texts.pressScan : texts.addADirectoryWithPlugins}</p>
       </div>
     );
   }

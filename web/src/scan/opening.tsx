@@ -55,7 +55,7 @@ function Offer({ view, onOpen }: { readonly view: OpeningView; readonly onOpen: 
   return (
     <div className="opening-offer">
       <p>
-        <strong>{offer}</strong> {texts.openingThemTellsName}
+        <strong>{offer}</strong> {texts.openingThemReadsNameVendor}
         {view.lacks !== null && ` ${view.lacks}`}
       </p>
       <Button variant="quiet" onClick={onOpen}>
@@ -73,7 +73,7 @@ interface WishProps {
 function Wish({ view, onWish }: WishProps) {
   return (
     <Form.Group className="opening-wish" controlId="opening-wish">
-      <Form.Label>{texts.openWhatReadingCannotTell}</Form.Label>
+      <Form.Label>{texts.openCopiesThatReadingCannot}</Form.Label>
       <Form.Select
         size="sm"
         value={view.wish}

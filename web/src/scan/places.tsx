@@ -26,10 +26,7 @@ export function Places({
   const usual = useMutation({
     mutationFn: client.addUsualPlaces,
     onSuccess: (added) => {
-      notify(
-        added.length > 0 ? texts.added(added.length) : texts.allUsualPlacesOfThisComputer,
-        'done',
-      );
+      notify(added.length > 0 ? texts.added(added.length) : texts.allTheUsualPlacesAre, 'done');
       void again();
     },
     onError: (error) => {
@@ -164,10 +161,10 @@ function PlacesHead() {
           {texts.copiesColumn}
         </th>
         <th scope="col" className="num">
-          {texts.toLookAt}
+          {texts.failed}
         </th>
         <th scope="col">
-          <span className="visually-hidden">{texts.acts}</span>
+          <span className="visually-hidden">{texts.actions}</span>
         </th>
       </tr>
     </thead>
@@ -221,8 +218,8 @@ function PlaceActs({ place, isScanning, onChange, onRemove }: PlaceActsProps) {
         variant="bare"
         size="sm"
         aria-pressed={place.isWatched}
-        aria-label={texts.keepLookingIn(place.path)}
-        title={place.isWatched ? texts.keepsLooking : texts.keepLooking}
+        aria-label={texts.watch(place.path)}
+        title={place.isWatched ? texts.watchedClickToStop : texts.watchScanWhenSomethingChanges}
         onClick={() => {
           onChange({ isWatched: !place.isWatched });
         }}
@@ -232,8 +229,8 @@ function PlaceActs({ place, isScanning, onChange, onRemove }: PlaceActsProps) {
       <Button
         variant="bare"
         size="sm"
-        aria-label={texts.stopLookingThrough(place.path)}
-        title={isScanning ? texts.waitUntilTheScanIsDone : texts.stopLookingThroughThisPlace}
+        aria-label={texts.removeThePlace(place.path)}
+        title={isScanning ? texts.waitUntilTheScanIsDone : texts.removeThisPlace}
         onClick={() => {
           onRemove();
         }}
@@ -250,8 +247,8 @@ function PlaceNotes({ place }: { place: PlaceView }) {
     place.formats.length < formats.length ? place.formats.join(', ') : texts.allFormats,
     ...(place.opened > 0 ? [texts.opened(place.opened)] : []),
     ...(place.settings > 0 ? [plural(place.settings, texts.savedSetting)] : []),
-    ...(place.isWatched ? [texts.keepsLookingInPlaces] : []),
-    ...(place.isOn ? [] : [texts.switchedOff]),
+    ...(place.isWatched ? [texts.watched] : []),
+    ...(place.isOn ? [] : [texts.off]),
   ];
   return (
     <span className="place-notes">
@@ -281,7 +278,7 @@ function AddPlace({ onAdded }: { onAdded: () => Promise<void> }) {
     try {
       const place = await client.addPlace(path.trim());
       form.reset();
-      notify(texts.addedScanToLookThroughIt(place.path), 'done');
+      notify(texts.addedPressScan(place.path), 'done');
       await onAdded();
     } catch (refused) {
       form.setError('path', { message: (refused as Error).message });
@@ -306,7 +303,7 @@ function AddPlace({ onAdded }: { onAdded: () => Promise<void> }) {
         isInvalid={error !== undefined}
         aria-describedby="add-place-error"
         {...form.register('path', {
-          validate: (path) => path.trim() !== '' || texts.typeOrPasteThePath,
+          validate: (path) => path.trim() !== '' || texts.enterThePathOfA,
           maxLength: { value: longestPath, message: texts.thatIsLongerThanAPath },
         })}
       />

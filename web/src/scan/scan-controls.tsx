@@ -128,7 +128,7 @@ function ScanModes({
 
 function sayLatest(scan: ScanView | undefined): string {
   if (!scan) {
-    return texts.notLookedThroughYet;
+    return texts.notScannedYet;
   }
   if (scan.state === 'stopped') {
     return texts.theLastScanWasStopped;
@@ -136,7 +136,7 @@ function sayLatest(scan: ScanView | undefined): string {
   if (scan.state === 'interrupted') {
     return texts.theLastScanWasInterrupted;
   }
-  return texts.lastLookedThroughOnlyWhatChanged(sayTime(scan.startedAt));
+  return texts.lastScanOnlyChangesSince(sayTime(scan.startedAt));
 }
 
 function Running({ progress }: { progress: ScanProgress }) {
@@ -149,11 +149,9 @@ function Running({ progress }: { progress: ScanProgress }) {
     <div className="running" role="status">
       <div className="running-head">
         <strong>
-          {texts.lookingThrough} <span className="mono">{place}</span>
+          {texts.scanning} <span className="mono">{place}</span>
         </strong>
-        <span>
-          {total === null ? texts.findingWhatIsThere : texts.doneOfTotal(done, total, left)}
-        </span>
+        <span>{total === null ? texts.findingPlugins : texts.doneOfTotal(done, total, left)}</span>
       </div>
       <Progress name={texts.scan} now={total === null ? 0 : done} max={Math.max(1, total ?? 1)} />
       <div className="text-soft visually-quiet">

@@ -55,7 +55,7 @@ function Here({ places, progress, latest }: HereProps) {
   return (
     <>
       <h1 id="places-title">{texts.whereThisComputerKeepsPlugins}</h1>
-      <p className="text-soft visually-quiet">{texts.onlyThesePlacesAreLookedThrough}</p>
+      <p className="text-soft visually-quiet">{texts.cleverDrawerScansOnlyThese}</p>
       <ScanControls
         hasPlaces={places.length > 0}
         progress={progress}
@@ -77,7 +77,7 @@ function Elsewhere({ name }: { readonly name: string }) {
   return (
     <>
       <h1 id="places-title">{texts.isAnotherComputer(name)}</h1>
-      <p className="text-soft">{texts.itsPluginsCanBePut}</p>
+      <p className="text-soft">{texts.youCanFileItsPlugins}</p>
       <TakeCopies name={name} />
     </>
   );

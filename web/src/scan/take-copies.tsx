@@ -20,7 +20,7 @@ export function TakeCopies({ name: given }: { readonly name: string }) {
     setNameMissing(name.trim() === '');
     return name.trim() !== '' && !isBusy;
   };
-  const words = isNameMissing ? texts.sayTheNameOfThatComputer : trouble;
+  const words = isNameMissing ? texts.enterTheComputersNameFirst : trouble;
   return (
     <section className="take" aria-label={texts.anotherComputer}>
       <HowToScan />
@@ -55,7 +55,7 @@ function HowToScan() {
       <li>
         {texts.runItThere} <code>{scannerCommand}</code>
       </li>
-      <li>{texts.bringTheFileThatItWrote}</li>
+      <li>{texts.bringTheFileItWrites}</li>
     </ol>
   );
 }
@@ -146,7 +146,8 @@ function Drop({ isReady, isBusy, onLines }: DropProps) {
           }
         }}
       >
-        <FileInput size={16} aria-hidden /> {isBusy ? texts.readingItIn : texts.chooseCopiesNdjson}
+        <FileInput size={16} aria-hidden />{' '}
+        {isBusy ? texts.readingTheFile : texts.chooseCopiesNdjson}
       </Button>
       <span className="text-soft">{texts.orDropItHere}</span>
       <input

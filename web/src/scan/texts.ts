@@ -4,11 +4,11 @@ import type { FindingKind } from '@clever-drawer/core/scan';
 import { oneOrMany, plural } from '@clever-drawer/core/text';
 
 // asides
-export const takenBack = 'Restored. The next scan examines it.';
+export const restoredTheNextScanExamines = 'Restored. The next scan examines it.';
 export const setAside = 'Set aside';
 export const notExaminedAnd =
   'Not examined and not in the catalog. Nothing on the disk was touched.';
-export const takeBack = 'Restore';
+export const restore = 'Restore';
 
 // findings
 export const findingNames: Record<FindingKind, string> = {
@@ -21,10 +21,10 @@ export const findingNames: Record<FindingKind, string> = {
   away: 'Out of reach',
   failed: 'Failed',
 };
-export const nothingHasBeenLookedThroughYet = 'Nothing scanned yet';
+export const nothingScannedYet = 'Nothing scanned yet';
 export const pressScan =
   'Press Scan. New plugins are listed here, and failed ones with the reason.';
-export const tellWhereYourPluginsAre =
+export const addADirectoryWithPlugins =
   'Add a directory with plugins on the left, or look in the usual places.';
 export const failedNow = (failedCount: number): string => `Failed now · ${failedCount}`;
 export const showingTheFirst = (count: number): string => ` Showing the first ${count}.`;
@@ -59,25 +59,24 @@ export const wishWords: Readonly<Record<OpeningWish, string>> = {
 };
 export const copies = (count: number): string =>
   oneOrMany(count, 'One copy', plural(count, 'copy', 'copies'));
-export const readButNeverOpened = (copies: string, unopened: number): string =>
+export const readButNotOpened = (copies: string, unopened: number): string =>
   `${copies} ${oneOrMany(unopened, 'has', 'have')} been read but not opened.`;
 export const namelessOfCopies = (nameless: number, copies: string): string =>
   `${nameless} of ${copies}`;
-export const nothingButFilesName = (some: string): string =>
-  `${some}: only the file name is known.`;
+export const onlyTheFileName = (some: string): string => `${some}: only the file name is known.`;
 
 // opening
 export const opening = 'Opening';
-export const openingThemTellsName =
+export const openingThemReadsNameVendor =
   'Opening them reads name, vendor, inputs and outputs. Each is opened in its own process, where it cannot harm or reach anything else.';
 export const open = (unopened: number): string =>
   `Open ${oneOrMany(unopened, 'it', `${unopened} copies`)}`;
-export const openWhatReadingCannotTell = 'Open copies that reading cannot identify:';
+export const openCopiesThatReadingCannot = 'Open copies that reading cannot identify:';
 
 // places
 export const added = (count: number): string =>
   `${oneOrMany(count, 'One usual place', `${count} usual places`)} added`;
-export const allUsualPlacesOfThisComputer = 'All the usual places are already listed';
+export const allTheUsualPlacesAre = 'All the usual places are already listed';
 export const lookInTheUsualPlaces = 'Look in the usual places';
 export const removeThePlaceNothing = (path: string): string =>
   `Remove the place ${path}; nothing on the disk was touched`;
@@ -88,28 +87,27 @@ export const keepLookingInPath = (isWatched: boolean, path: string): string =>
 export const on = 'On';
 export const place = 'Place';
 export const copiesColumn = 'Copies';
-export const toLookAt = 'Failed';
-export const acts = 'Actions';
+export const failed = 'Failed';
+export const actions = 'Actions';
 export const lookThrough = (path: string): string => `Scan ${path}`;
 export const failedCopies = (failed: number): string => `${failed} failed`;
 export const none = 'none';
 export const withoutProgram = (count: number): string => `${count} with a missing program`;
-export const keepLookingIn = (path: string): string => `Watch ${path}`;
-export const keepsLooking = 'Watched: scans when something changes here. Click to stop.';
-export const keepLooking = 'Watch: scan when something changes here';
-export const stopLookingThrough = (path: string): string => `Remove the place ${path}`;
+export const watch = (path: string): string => `Watch ${path}`;
+export const watchedClickToStop = 'Watched: scans when something changes here. Click to stop.';
+export const watchScanWhenSomethingChanges = 'Watch: scan when something changes here';
+export const removeThePlace = (path: string): string => `Remove the place ${path}`;
 export const waitUntilTheScanIsDone = 'Wait until the scan is done, or stop it';
-export const stopLookingThroughThisPlace = 'Remove this place';
+export const removeThisPlace = 'Remove this place';
 export const allFormats = 'all formats';
 export const opened = (opened: number): string => `${opened} opened`;
 export const savedSetting = 'saved setting';
-export const keepsLookingInPlaces = 'watched';
-export const switchedOff = 'off';
+export const watched = 'watched';
+export const off = 'off';
 export const outOfReach = '· out of reach: is its disk plugged in?';
-export const typeOrPasteThePath = 'Enter the path of a directory.';
+export const enterThePathOfA = 'Enter the path of a directory.';
 export const thatIsLongerThanAPath = 'That is longer than a path can be.';
-export const addedScanToLookThroughIt = (path: string): string =>
-  `${path} added. Press Scan to read it.`;
+export const addedPressScan = (path: string): string => `${path} added. Press Scan to read it.`;
 export const pathOfADirectoryWithPlugins = 'Path of a directory with plugins';
 export const pathToADirectoryWithPlugins = '/path/to/a/directory/with/plugins';
 export const addAPlace = 'Add a place';
@@ -125,20 +123,20 @@ export const takenWords: Readonly<Record<string, string>> = {
   failed: 'failed there',
 };
 export const nothingChangedThere = 'nothing changed there';
-export const isHereNow = (computer: string, looked: number, what: string): string =>
+export const wasAdded = (computer: string, looked: number, what: string): string =>
   `${computer} was added, with ${plural(looked, 'copy', 'copies')}: ${what}.`;
 export const isUpToDate = (computer: string, what: string): string =>
   `${computer} is up to date: ${what}.`;
 
 // take-copies
-export const sayTheNameOfThatComputer = 'Enter the computer’s name first.';
+export const enterTheComputersNameFirst = 'Enter the computer’s name first.';
 export const anotherComputer = 'Another computer';
 export const downloadTheScanner = 'Download the scanner';
 export const andCarryItToTheOther =
   'and carry it to the other computer: one file, nothing to install but Node.js 20 or newer.';
 export const runItThere = 'Run it there:';
-export const bringTheFileThatItWrote = 'Bring the file it writes here.';
-export const readingItIn = 'Reading the file …';
+export const bringTheFileItWrites = 'Bring the file it writes here.';
+export const readingTheFile = 'Reading the file …';
 export const chooseCopiesNdjson = 'Choose copies.ndjson …';
 export const orDropItHere = 'or drop it here, or paste its lines.';
 export const fileOfCopies = 'File of copies';
@@ -156,16 +154,16 @@ export const couldNotBeLookedInto = (count: number): string =>
 export const examineEverythingAgain = 'Examine everything again';
 export const onlyTheThatFailed = (failed: number): string =>
   oneOrMany(failed, 'Only the one that failed', `Only the ${failed} that failed`);
-export const notLookedThroughYet = 'Not scanned yet.';
+export const notScannedYet = 'Not scanned yet.';
 export const theLastScanWasStopped =
   'The last scan was stopped. Scan again to continue from there.';
 export const theLastScanWasInterrupted = 'The last scan was interrupted. Scan again to finish it.';
-export const lastLookedThroughOnlyWhatChanged = (when: string): string =>
+export const lastScanOnlyChangesSince = (when: string): string =>
   `Last scan: ${when}. Only changes since then are examined.`;
 export const aboutLeft = (seconds: number, minutes: number): string =>
   ` · about ${seconds < 60 ? `${seconds} s` : `${minutes} min`} left`;
-export const lookingThrough = 'Scanning';
-export const findingWhatIsThere = 'finding plugins';
+export const scanning = 'Scanning';
+export const findingPlugins = 'finding plugins';
 export const doneOfTotal = (done: number, total: number, left: string): string =>
   `${done} of ${total}${left}`;
 export const comparing = 'Comparing';
@@ -174,7 +172,7 @@ export const unchangedSkipped = (unchanged: number): string => ` · ${unchanged}
 export const andFailed = (failed: number): string => ` · ${failed} failed`;
 
 // waiting
-export const aPluginItDoesNotName = 'an unnamed plugin';
+export const anUnnamedPlugin = 'an unnamed plugin';
 export const savedSettingFor = (count: number): string =>
   `${plural(count, 'saved setting')} ${oneOrMany(count, 'waits', 'wait')} for ${oneOrMany(count, 'its plugin', 'their plugins')}`;
 export const formatOfWhat = (format: string, what: string): string => `${format} of ${what}`;
@@ -182,9 +180,9 @@ export const formatOfWhat = (format: string, what: string): string => `${format}
 // scan-screen
 export const whatChanged = 'What changed';
 export const whereThisComputerKeepsPlugins = 'Where this computer keeps plugins';
-export const onlyThesePlacesAreLookedThrough =
+export const cleverDrawerScansOnlyThese =
   'Clever Drawer scans only these places and never changes anything in them.';
 export const pluginsOfAnotherComputer = 'Plugins of another computer …';
 export const isAnotherComputer = (name: string): string => `${name} is another computer`;
-export const itsPluginsCanBePut =
+export const youCanFileItsPlugins =
   'You can file its plugins here, but not open or load them; their pictures stay there. Read a newer file to update them.';

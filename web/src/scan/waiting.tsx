@@ -23,7 +23,7 @@ export function Waiting() {
               {texts.formatOfWhat(
                 format,
                 pluginName === null
-                  ? (plugin ?? texts.aPluginItDoesNotName)
+                  ? (plugin ?? texts.anUnnamedPlugin)
                   : [pluginName, vendor].filter(Boolean).join(', '),
               )}
             </span>

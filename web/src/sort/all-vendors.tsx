@@ -109,8 +109,8 @@ function VendorsBody({ letters, setLetters, shown, setJoining }: VendorsBodyProp
     <Modal.Body>
       <Form.Control
         autoFocus
-        placeholder={texts.lettersOfAVendor}
-        aria-label={texts.lettersOfAVendor}
+        placeholder={texts.vendorName}
+        aria-label={texts.vendorName}
         value={letters}
         onChange={(event) => {
           setLetters(event.target.value);
@@ -127,7 +127,7 @@ function VendorsBody({ letters, setLetters, shown, setJoining }: VendorsBodyProp
           />
         ))}
       </ul>
-      {shown.length === 0 && <p className="text-soft mt-3">{texts.noVendorIsSpelledLikeThat}</p>}
+      {shown.length === 0 && <p className="text-soft mt-3">{texts.noMatches}</p>}
     </Modal.Body>
   );
 }
@@ -186,7 +186,7 @@ function Spellings({
             <button
               type="button"
               aria-label={texts.isAnotherVendor(spelling)}
-              title={texts.anotherVendor}
+              title={texts.splitOffAsItsOwn}
               onClick={() => {
                 act(
                   spellAct(
@@ -196,7 +196,7 @@ function Spellings({
                 );
               }}
             >
-              {texts.part}
+              {texts.splitOff}
             </button>
           )}
         </span>

@@ -96,7 +96,7 @@ function Answers({ count, selected, plugins, onSettle, onPick }: AnswersProps) {
             onSettle(best);
           }}
         >
-          {texts.takeTheBestAnswerFor(selected.length)} <kbd>Enter</kbd>
+          {texts.acceptTheBestAnswerFor(selected.length)} <kbd>Enter</kbd>
         </Button>
       )}
       {onPick && (
@@ -238,7 +238,7 @@ function OneForAll({ sort, plugins, vendors, onSettle, onClose }: OneForAllProps
   }
   return (
     <VendorPicker
-      title={texts.whoseAreThese(plugins.length)}
+      title={texts.whoMakesThese(plugins.length)}
       vendors={vendors}
       onTake={(vendor) => {
         onSettle(annotateAct(plugins, { vendor }));

@@ -163,10 +163,10 @@ function Middle(props: QuestionCardProps) {
       <QuestionCard {...props} />
       <KeysHint
         keys={[
-          ['Enter', options.length > 0 ? texts.takeTheMarkedAnswer : texts.nothingToTake],
-          ...(question.variant === 'type' ? [['Space', texts.itDoesSeveral] as const] : []),
+          ['Enter', options.length > 0 ? texts.acceptTheHighlightedAnswer : texts.noAnswerToAccept],
+          ...(question.variant === 'type' ? [['Space', texts.severalTypes] as const] : []),
           ['L', texts.later],
-          ...(question.plugin ? [['H', texts.hideFromLoading] as const] : []),
+          ...(question.plugin ? [['H', texts.hideInLoad] as const] : []),
           ['Ctrl Z', texts.undo],
         ]}
       />
@@ -376,7 +376,7 @@ function vendorAsk(count: number): string {
   if (count === 0) {
     return texts.oneVendorOrTwo;
   }
-  return count === 1 ? texts.whoseIsIt : texts.whoseAreThese(count);
+  return count === 1 ? texts.whoMakesIt : texts.whoMakesThese(count);
 }
 
 interface OptionRowProps {

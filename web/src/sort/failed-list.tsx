@@ -16,7 +16,7 @@ export function FailedList({ findings }: { findings: readonly FindingView[] }) {
   const again = useMutation({
     mutationFn: () => client.startScan('failed'),
     onSuccess: () => {
-      notify(texts.tryingAgainThatFailed(findings.length), 'done');
+      notify(texts.tryingFailedAgain(findings.length), 'done');
     },
     onError: useNotifyError(),
   });
@@ -44,7 +44,7 @@ function FailedActs({ findings, again, scan }: FailedActsProps) {
           again.mutate();
         }}
       >
-        {scan ? texts.looking : texts.tryAllOfThemAgain}
+        {scan ? texts.trying : texts.tryAllAgain}
       </Button>
     </div>
   );

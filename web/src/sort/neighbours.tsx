@@ -17,15 +17,15 @@ export function NeighboursOf({ question, type }: { question: Question; type: str
     return neighboursOf(type, asked, plugins, loads, foldersOf);
   }, [question, type, plugins, usage, foldersOf]);
   if (found.count === 0) {
-    return <p className="neighbours text-soft">{texts.nothingElseInTheCatalog(typeName(type))}</p>;
+    return <p className="neighbours text-soft">{texts.noOtherInTheCatalog(typeName(type))}</p>;
   }
   const { folder } = found;
   return (
-    <section className="neighbours" aria-label={texts.othersThatAre(typeName(type))}>
+    <section className="neighbours" aria-label={texts.othersOfType(typeName(type))}>
       <h2>{texts.already(typeName(type), found.count)}</h2>
       {folder && (
         <p className="text-soft">
-          {texts.ofThemStandIn(folder.count)} <span className="label small">{folder.name}</span>
+          {texts.ofThemAreIn(folder.count)} <span className="label small">{folder.name}</span>
           {cabinet && texts.cabinetOf(cabinet.name)}.
         </p>
       )}

@@ -56,7 +56,7 @@ function Others({ plugins }: { plugins: readonly Plugin[] }) {
     <p className="question-others">
       {texts.pluginsAnd(plugins.slice(0, named).map(nameOf).join(', '))}
       {plugins.length > named && texts.andMoreOfThem(plugins.length - named)}
-      {texts.oneAnswerSettlesAll}
+      {texts.oneAnswerCoversAll}
     </p>
   );
 }
@@ -79,7 +79,7 @@ function PluginFacts({ plugin, place }: { plugin: Plugin; place?: string }) {
         <h2 className="question-name">{nameOf(plugin)}</h2>
         <p>
           {plugin.vendor ?? texts.noVendorNamed} ·{' '}
-          <Link to={`/plugin/${plugin.id}`}>{texts.allThatIsKnown}</Link>
+          <Link to={`/plugin/${plugin.id}`}>{texts.allFacts}</Link>
         </p>
         <CopiesOf there={there} version={version} folders={folders} />
         {place === undefined && <p className="mono path">{there[0]?.path}</p>}

@@ -48,7 +48,7 @@ export function SettleClear({
     >
       <Modal.Header closeButton>
         <Modal.Title as="h1" id="settle-title">
-          {texts.settleClearOnes(questions.length)}
+          {texts.acceptSureAnswers(questions.length)}
         </Modal.Title>
       </Modal.Header>
       <ClearAnswers questions={questions} left={left} take={take} />
@@ -72,7 +72,7 @@ function SettleActs({ onClose, taken, settle }: SettleActsProps) {
       </Button>
       {taken.length > 0 && (
         <Button autoFocus onClick={settle}>
-          {texts.settle(count)}
+          {texts.acceptFor(count)}
         </Button>
       )}
     </Modal.Footer>
@@ -96,7 +96,7 @@ function byGroup(questions: readonly TypeQuestion[]): [group: string, TypeQuesti
 function ClearAnswers({ questions, left, take }: ClearAnswersProps) {
   return (
     <Modal.Body>
-      <p className="text-soft">{texts.thisIsWhatWouldBeSaid}</p>
+      <p className="text-soft">{texts.theseAnswersWillBeApplied}</p>
       {byGroup(questions).map(([group, asked]) => (
         <ClearGroup key={group} group={group} questions={asked} left={left} take={take} />
       ))}

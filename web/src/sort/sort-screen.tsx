@@ -193,14 +193,14 @@ function Settled({ settled, total, clear, setSettling }: SettledProps) {
       <Progress name={texts.pluginsSettled} now={settled} max={Math.max(1, total)} />
       {clear.length > 0 && (
         <>
-          <p>{texts.ofTheTypesHaveOneClear(clear.length)}</p>
+          <p>{texts.typesHaveOneSureAnswer(clear.length)}</p>
           <Button
             variant="quiet"
             onClick={() => {
               setSettling(true);
             }}
           >
-            <CheckCheck size={16} aria-hidden /> {texts.settleTheClearOnes}
+            <CheckCheck size={16} aria-hidden /> {texts.acceptTheSureAnswers}
           </Button>
         </>
       )}
@@ -265,7 +265,7 @@ function Asked({ sort, questions, way, isEmpty, vendors, failed }: AskedProps) {
               {texts.questionsComeWithTheFirstScan} <Link to="/scan">{texts.goToScan}</Link>.
             </>
           ) : (
-            texts.onlyNewDoubtsWillBeAsked
+            texts.cleverDrawerAsksAgainOnly
           )}
         </p>
       </div>

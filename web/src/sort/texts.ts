@@ -6,13 +6,13 @@ import { oneOrMany, plural } from '@clever-drawer/core/text';
 // all-vendors
 export const isTheSameAs = (joining: string): string => `${joining} is the same as …`;
 export const vendors = (count: number): string => plural(count, 'vendor');
-export const lettersOfAVendor = 'Vendor name';
-export const noVendorIsSpelledLikeThat = 'No matches';
+export const vendorName = 'Vendor name';
+export const noMatches = 'No matches';
 export const rename = 'Rename';
 export const sameAs = 'Same as …';
 export const isAnotherVendor = (spelling: string): string => `${spelling} is another vendor`;
-export const anotherVendor = 'Split off as its own vendor';
-export const part = 'split off';
+export const splitOffAsItsOwn = 'Split off as its own vendor';
+export const splitOff = 'split off';
 export const newNameOf = (vendor: string): string => `New name of ${vendor}`;
 
 // model/options
@@ -25,12 +25,12 @@ export const licenceNames: readonly (readonly [LicenceState, string])[] = [
 export const toolMeterOrUtility = 'Tool: meter or utility';
 export const onePlugin = 'One plugin';
 export const twoPlugins = 'Two plugins';
-export const eachIsAPlugin = 'Each is its own plugin';
+export const eachIsItsOwnPlugin = 'Each is its own plugin';
 export const keepItInTheCatalog = 'Keep it in the catalog but hide it in Load';
 export const keepThemInTheCatalog = 'Keep them in the catalog but hide them in Load';
 export const leaveWithoutAVendor = (areMany: boolean): string =>
   `Leave ${areMany ? 'them' : 'it'} without a vendor`;
-export const neitherNameNorPlaceTells = (areMany: boolean): string =>
+export const notKnownFromNameOr = (areMany: boolean): string =>
   `not known from ${areMany ? 'their' : 'its'} name or place`;
 export const oneVendor = (vendor: string): string => `One vendor: ${vendor}`;
 export const twoVendors = 'Two vendors';
@@ -45,7 +45,7 @@ export const allOwned = 'All owned';
 export const allOnTrial = 'All on trial';
 export const noneLicensed = 'None licensed';
 export const notLicensed = 'not licensed';
-export const hideAllFromLoading = 'Hide all in Load';
+export const hideAllInLoad = 'Hide all in Load';
 export const noIdea = 'no idea';
 export const oneWithoutAVendor = 'one without a vendor';
 export const isItOneVendor = 'one vendor?';
@@ -69,34 +69,33 @@ export const toAnswer = (count: number): string =>
   `${count} to answer. Select some with a click, Shift or Ctrl+A.`;
 export const ofSelected = (selected: number, all: number): string =>
   `${selected} of ${all} selected`;
-export const takeTheBestAnswerFor = (count: number): string =>
+export const acceptTheBestAnswerFor = (count: number): string =>
   `Accept the best answer for ${oneOrMany(count, 'it', `each of ${count}`)}`;
 export const oneAnswerForAll = 'One answer for all …';
 export const questions = 'Questions';
 export const whatDoTheseDo = (count: number): string => `What do these ${count} do?`;
-export const whoseAreThese = (count: number): string => `Who makes these ${count}?`;
+export const whoMakesThese = (count: number): string => `Who makes these ${count}?`;
 
 // neighbours
-export const nothingElseInTheCatalog = (type: string): string =>
-  `No other ${type} in the catalog yet.`;
-export const othersThatAre = (type: string): string => `Other ${type}`;
+export const noOtherInTheCatalog = (type: string): string => `No other ${type} in the catalog yet.`;
+export const othersOfType = (type: string): string => `Other ${type}`;
 export const already = (type: string, count: number): string =>
   `${type} already: ${plural(count, 'plugin')}`;
-export const ofThemStandIn = (count: number): string => `${count} of them are in`;
+export const ofThemAreIn = (count: number): string => `${count} of them are in`;
 export const cabinetOf = (cabinet: string): string => ` of ${cabinet}`;
 
 // question-head
 export const pluginsAnd = (plugins: string): string => `And ${plugins}`;
 export const andMoreOfThem = (count: number): string => ` and ${count} more`;
-export const oneAnswerSettlesAll = ': one answer covers all.';
-export const allThatIsKnown = 'all facts';
+export const oneAnswerCoversAll = ': one answer covers all.';
+export const allFacts = 'all facts';
 export const version = 'version';
 export const foldersIn = (folders: string): string => `in ${folders}`;
 export const plugins = (count: number): string => oneOrMany(count, 'plugin', 'plugins');
 export const spelled = (spellings: string): string => `Spelled ${spellings}`;
 
 // why
-export const nothingSpeaksFor = 'Only a guess: it is the most common type.';
+export const onlyAGuessItIs = 'Only a guess: it is the most common type.';
 export const upNext = 'Up next';
 export const typeOr = (type: string): string => ` or ${type}`;
 
@@ -109,10 +108,10 @@ export const putOffBeforeLeft = (count: number): string => `put off before · ${
 export const leftToAnswer = (waiting: number, what: string): string =>
   `${waiting} to answer${what}`;
 export const question = 'Question';
-export const takeTheMarkedAnswer = 'accept the highlighted answer';
-export const nothingToTake = 'no answer to accept';
-export const itDoesSeveral = 'several types';
-export const hideFromLoading = 'hide in Load';
+export const acceptTheHighlightedAnswer = 'accept the highlighted answer';
+export const noAnswerToAccept = 'no answer to accept';
+export const severalTypes = 'several types';
+export const hideInLoad = 'hide in Load';
 export const itIs = (what: string): string => `It is ${what}`;
 export const anotherType = 'Another type …';
 export const chooseAnotherVendor = 'Another vendor …';
@@ -129,25 +128,26 @@ export const areTheseOnePlugin = (count: number): string => `Are these ${count} 
 export const canItBeUsed = 'Can you use it?';
 export const canYouUseThese = (count: number): string => `Can you use these ${count}?`;
 export const oneVendorOrTwo = 'One vendor or two?';
-export const whoseIsIt = 'Who makes it?';
+export const whoMakesIt = 'Who makes it?';
 
 // failed-list
-export const tryingAgainThatFailed = (count: number): string => `Trying ${count} failed ones again`;
+export const tryingFailedAgain = (count: number): string => `Trying ${count} failed ones again`;
 export const wouldNotOpen = 'Would not open';
 export const couldNotBeReadOrOpened = (count: number): string =>
   `${count} could not be read or opened. Repair or reinstall them and try again, set aside what you don't need, or leave them: a file is tried again only when it changes.`;
-export const looking = 'Trying …';
-export const tryAllOfThemAgain = 'Try all again';
+export const trying = 'Trying …';
+export const tryAllAgain = 'Try all again';
 export const failedCopies = 'Failed copies';
 export const isSetAside = (finding: string): string =>
   `${finding} is set aside. Its file is untouched; you can restore it in Scan.`;
 export const setAside = 'Set aside';
 
 // settle-clear
-export const settleClearOnes = (count: number): string => `Accept ${plural(count, 'sure answer')}`;
+export const acceptSureAnswers = (count: number): string =>
+  `Accept ${plural(count, 'sure answer')}`;
 export const cancel = 'Cancel';
-export const settle = (count: number): string => `Accept for ${plural(count, 'plugin')}`;
-export const thisIsWhatWouldBeSaid =
+export const acceptFor = (count: number): string => `Accept for ${plural(count, 'plugin')}`;
+export const theseAnswersWillBeApplied =
   'These answers will be applied. Untick those you want to answer yourself; one undo reverts them all.';
 export const countOfQuestions = (count: number, questions: number): string =>
   `${count} of ${plural(questions, 'plugin')}`;
@@ -170,12 +170,12 @@ export const oneAtATime = 'One at a time';
 export const ofPluginsSettled = (settled: number, total: number): string =>
   `${settled} of ${plural(total, 'plugin')} settled`;
 export const pluginsSettled = 'Plugins settled';
-export const ofTheTypesHaveOneClear = (count: number): string =>
+export const typesHaveOneSureAnswer = (count: number): string =>
   `${plural(count, 'type')} ${oneOrMany(count, 'has', 'have')} one sure answer.`;
-export const settleTheClearOnes = 'Accept the sure answers …';
+export const acceptTheSureAnswers = 'Accept the sure answers …';
 export const noPluginsYet = 'No plugins yet';
 export const allAnswered = ': all answered';
 export const questionsComeWithTheFirstScan = 'Questions come with the first scan:';
 export const goToScan = 'go to Scan';
-export const onlyNewDoubtsWillBeAsked =
+export const cleverDrawerAsksAgainOnly =
   'Clever Drawer asks again only when a scan finds something new. Your answers stay and can be undone.';

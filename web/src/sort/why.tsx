@@ -17,7 +17,7 @@ export function Reasons({ title, reasons, isWeighed = true }: ReasonsProps) {
     <>
       <h2>{title}</h2>
       {reasons.length === 0 ? (
-        <p className="text-soft">{texts.nothingSpeaksFor}</p>
+        <p className="text-soft">{texts.onlyAGuessItIs}</p>
       ) : (
         <ul className="reasons">
           {reasons.map((reason) => (

@@ -12,7 +12,7 @@ export const plugin = 'Plugin';
 export const chart = 'Chart';
 
 // use-order-acts
-export const lastDone = (where: string, what: string): string =>
+export const lastChange = (where: string, what: string): string =>
   `The last change was ${where}: ${what}. Press again to undo it.`;
 export const onTheScreen = (screen: string): string => `in ${screen}`;
 export const inAnotherWindow = 'in another window';

@@ -108,7 +108,7 @@ function createOrderActs(
       return false;
     }
     asked = { revision, until: Date.now() + askedFor };
-    notify(texts.lastDone(originWords(origin), undo ?? ''), 'done');
+    notify(texts.lastChange(originWords(origin), undo ?? ''), 'done');
     return true;
   };
   /** Takes back what was done last where that is beside the order; false where it is not. */

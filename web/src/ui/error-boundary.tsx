@@ -65,16 +65,16 @@ function Trouble(props: TroubleProps) {
   return (
     <main id="content" tabIndex={-1} className="p-4" role="alert">
       <h1 className="h4">{texts.couldNotBeShown(what)}</h1>
-      <p>{texts.nothingThatWasSavedIsLost(failure.error.message)}</p>
+      <p>{texts.nothingSavedIsLost(failure.error.message)}</p>
       <p className="d-flex gap-2">
-        <Button onClick={onAgain}>{texts.showItAgain}</Button>
+        <Button onClick={onAgain}>{texts.tryAgain}</Button>
         <Button
           variant="quiet"
           onClick={() => {
             void navigator.clipboard.writeText(reportOf(failure, window.location.href));
           }}
         >
-          {texts.copyWhatHappened}
+          {texts.copyTheDetails}
         </Button>
       </p>
     </main>

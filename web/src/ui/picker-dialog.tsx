@@ -106,7 +106,7 @@ interface FoundProps {
 function Found({ found, extra, take }: FoundProps) {
   return (
     <Command.List>
-      {found.length === 0 && !extra && <Command.Empty>{texts.nothingIsCalledThat}</Command.Empty>}
+      {found.length === 0 && !extra && <Command.Empty>{texts.noMatches}</Command.Empty>}
       {found.map((choice) => (
         <Command.Item
           key={choice.id}

@@ -6,16 +6,16 @@ export const close = 'Close';
 
 // error-boundary
 export const couldNotBeShown = (what: string): string => `${what} could not be shown`;
-export const nothingThatWasSavedIsLost = (error: string): string =>
+export const nothingSavedIsLost = (error: string): string =>
   `Nothing saved is lost, and the rest keeps working. What happened: ${error}`;
-export const showItAgain = 'Try again';
-export const copyWhatHappened = 'Copy the details';
+export const tryAgain = 'Try again';
+export const copyTheDetails = 'Copy the details';
 
 // time-words
 export const today = (clock: string): string => `today ${clock}`;
 
 // picker-dialog
-export const nothingIsCalledThat = 'No matches';
+export const noMatches = 'No matches';
 
 // form-dialog
 export const cancel = 'Cancel';

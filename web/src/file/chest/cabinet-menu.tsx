@@ -25,7 +25,7 @@ function ShareItem({ cabinet }: { cabinet: Cabinet }) {
         }}
       >
         {isShared
-          ? formTexts.favouritesOfItsOwnForEach
+          ? formTexts.separateFavouritesForEachCabinet
           : formTexts.oneFavouritesFolderForAllCabinets}
       </MenuItem>
     )
@@ -96,7 +96,7 @@ function CabinetItems({ onChange, onDuplicate, before, cabinet, behind, at }: Ca
             act({ act: 'move-cabinet', cabinet: cabinet.id, before: before.id });
           }}
         >
-          {formTexts.putBefore(before.name)}
+          {formTexts.moveBefore(before.name)}
         </MenuItem>
       )}
       {behind && (
@@ -109,7 +109,7 @@ function CabinetItems({ onChange, onDuplicate, before, cabinet, behind, at }: Ca
             });
           }}
         >
-          {formTexts.putBehind(behind.name)}
+          {formTexts.moveAfter(behind.name)}
         </MenuItem>
       )}
       <MenuItem

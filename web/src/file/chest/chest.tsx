@@ -152,7 +152,7 @@ function ChestEnd({ isNew }: { isNew: boolean }) {
   const isOver = useDrag((drag) => drag?.target?.kind === 'end');
   return (
     <div ref={ref} className={`chest-end ${isOver ? 'before' : ''}`}>
-      {isNew && <p className="text-soft">{texts.thisCabinetHasOnlyItsFavourites}</p>}
+      {isNew && <p className="text-soft">{texts.onlyFavouritesSoFarAdd}</p>}
     </div>
   );
 }

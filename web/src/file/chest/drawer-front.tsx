@@ -59,7 +59,7 @@ export function Divider({ folder, isFocusable, acts }: Omit<Props, 'isOpen'>) {
         onClick={() => {
           acts.rename(folder.id);
         }}
-        title={texts.dividerPressToRename}
+        title={texts.dividerClickToRename}
       >
         {folder.name}
       </button>
@@ -139,7 +139,7 @@ const Face = memo(function DrawerFace({ folder, isOpen, isFocusable, acts }: Pro
         )}{' '}
         {members.length}
         {lower > 0 && ` + ${lower}`}
-        {folder.shortcutTo && <Layers size={12} aria-label={texts.shownFromAnotherCabinet} />}
+        {folder.shortcutTo && <Layers size={12} aria-label={texts.fromAnotherCabinet} />}
         {folder.isPinned && <Pin size={12} aria-label={texts.pinned} />}
       </span>
       {below.length > 0 && <FrontBelow below={below} arrangement={arrangement} />}

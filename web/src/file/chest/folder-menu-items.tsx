@@ -114,7 +114,7 @@ function useOwnItems(folder: Folder, acts: ChestActs): Item[] {
     run: () => void navigate(`/rule/${folder.id}`),
   };
   const settle: Item = {
-    text: formTexts.settleAsAnOrdinaryFolder,
+    text: formTexts.convertToAnOrdinaryFolder,
     run: () => {
       const plugins = newPlaces(arrangement.members.get(folder.id) ?? []);
       act({ act: 'settle', folder: folder.id, plugins });
@@ -140,14 +140,14 @@ function useOwnItems(folder: Folder, acts: ChestActs): Item[] {
 function placeItems(folder: Folder, acts: ChestActs): Item[] {
   const into = folder.form === 'divider' ? undefined : acts.neighbourAbove(folder);
   return [
-    { text: formTexts.putBeforeItsNeighbour, key: 'Alt+←', run: () => acts.shift(folder.id, -1) },
-    { text: formTexts.putBehindItsNeighbour, key: 'Alt+→', run: () => acts.shift(folder.id, 1) },
+    { text: formTexts.moveEarlier, key: 'Alt+←', run: () => acts.shift(folder.id, -1) },
+    { text: formTexts.moveLater, key: 'Alt+→', run: () => acts.shift(folder.id, 1) },
     ...(into
-      ? [{ text: formTexts.putInside(into.name), run: () => acts.moveInto(folder.id, into.id) }]
+      ? [{ text: formTexts.moveInto(into.name), run: () => acts.moveInto(folder.id, into.id) }]
       : []),
     ...(folder.parent === null
       ? []
-      : [{ text: formTexts.putBesideItsParent, run: () => acts.moveOut(folder) }]),
+      : [{ text: formTexts.moveOutNextToIts, run: () => acts.moveOut(folder) }]),
   ];
 }
 
@@ -156,11 +156,11 @@ function elsewhereItems(folder: Folder, onAsk: (asking: Asking) => void): Item[]
   if (folder.form === 'divider') {
     return [];
   }
-  const merge: Item = { text: formTexts.putAllOfItInto, run: () => onAsk('merge') };
+  const merge: Item = { text: formTexts.mergeInto, run: () => onAsk('merge') };
   return [
     ...(folder.form === 'folder' && folder.shortcutTo === null ? [merge] : []),
     { text: formTexts.copyIntoACabinet, run: () => onAsk('copy') },
-    { text: formTexts.showInAnotherCabinetToo, run: () => onAsk('show') },
+    { text: formTexts.alsoShowInAnotherCabinet, run: () => onAsk('show') },
   ];
 }
 
@@ -170,8 +170,8 @@ function SortItems({ folder }: { folder: Folder }) {
     act({ act: 'set-folder', folder: folder.id, set: { sortedBy } });
   };
   return (
-    <div className="menu-line" role="group" aria-label={formTexts.sortedBy}>
-      <span>{formTexts.sortedBy}</span>
+    <div className="menu-line" role="group" aria-label={formTexts.sortBy}>
+      <span>{formTexts.sortBy}</span>
       {folderSortings.map((one) => (
         <button
           key={one}
@@ -328,10 +328,8 @@ export function IntoCabinet({ folder, asking, onClose }: IntoCabinetProps) {
     );
   return (
     <Picker
-      title={
-        asking === 'copy' ? formTexts.aCopyOfIn(folder.name) : formTexts.showAlsoIn(folder.name)
-      }
-      prompt={formTexts.lettersOfTheCabinetsName}
+      title={asking === 'copy' ? formTexts.copyTo(folder.name) : formTexts.alsoShowIn(folder.name)}
+      prompt={formTexts.cabinetName}
       choices={choices}
       onClose={onClose}
     />
@@ -362,7 +360,7 @@ export function MergeInto({ folder, onClose }: { folder: Folder; onClose: () => 
   return (
     <Picker
       title={formTexts.putAllOfInto(folder.name)}
-      prompt={formTexts.lettersOfTheFoldersName}
+      prompt={formTexts.folderName}
       choices={choices}
       onClose={onClose}
     />
@@ -373,5 +371,7 @@ function wordsOfRemoving(folder: Folder): string {
   if (folder.form === 'divider') {
     return formTexts.removeTheDivider;
   }
-  return folder.shortcutTo ? formTexts.noLongerShow : formTexts.removeTheFolderItsPluginsStay;
+  return folder.shortcutTo
+    ? formTexts.stopShowingItHereThe
+    : formTexts.removeTheFolderItsPluginsStay;
 }

@@ -37,7 +37,7 @@ export function OpenDrawer({ folder, chest, children }: OpenDrawerProps) {
     <li
       ref={intoView}
       className={`open-drawer ${folder.form}`}
-      aria-label={formTexts.opened(folder.name)}
+      aria-label={formTexts.open(folder.name)}
     >
       <OpenHead folder={folder} members={members} acts={acts} />
       {editing?.what === 'change' && editing.folder === folder.id && (
@@ -111,7 +111,7 @@ function EmptyDrawer({ folder }: { readonly folder: Folder }) {
   return (
     <p className="text-soft open-empty">
       {folder.form === 'smart' ? (
-        formTexts.noPluginIsLikeThatYet
+        formTexts.nothingMatchesYetNewMatches
       ) : (
         <>
           {formTexts.emptyDragPluginsOntoIt} <kbd>F</kbd> {formTexts.onOneInTheList}

@@ -130,10 +130,10 @@ function TakeOut({ isSmart, plugin, folder, takeOut }: TakeOutProps) {
       tabIndex={-1}
       aria-label={
         isSmart
-          ? formTexts.keepOutOf(nameOf(plugin), folder.name)
-          : formTexts.takeOutOf(nameOf(plugin), folder.name)
+          ? formTexts.excludeFrom(nameOf(plugin), folder.name)
+          : formTexts.removeFrom(nameOf(plugin), folder.name)
       }
-      title={isSmart ? formTexts.keepItOutWhateverTheRule : formTexts.takeOutOfThisFolderDelete}
+      title={isSmart ? formTexts.excludeItWhateverTheRule : formTexts.removeFromThisFolderDelete}
       onClick={takeOut}
     >
       <X size={14} aria-hidden />
@@ -176,7 +176,7 @@ function useCommands(
   const moveBefore = (spot: Placement['id'] | null): void => {
     if (folder.sortedBy) {
       notify(
-        formTexts.isSortedByChooseMyOwn(folder.name, formTexts.sortingNames[folder.sortedBy]),
+        formTexts.isSortedByToReorder(folder.name, formTexts.sortingNames[folder.sortedBy]),
         'trouble',
       );
     } else if (placement) {

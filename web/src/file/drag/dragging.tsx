@@ -78,7 +78,7 @@ function Handles({ children, tray, acts, onFiled }: Props) {
       },
       onDrop: letGo,
       onCancel: () => {
-        setSaid(texts.letGo);
+        setSaid(texts.droppedOutsideNothingWasMoved);
         store.end();
       },
     });

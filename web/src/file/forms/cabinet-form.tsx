@@ -70,7 +70,7 @@ export function CabinetForm({ cabinet, onMake, onClose }: Props) {
       <Form onSubmit={submit} className="modal-content">
         <Modal.Header closeButton>
           <Modal.Title as="h1" id="cabinet-title">
-            {cabinet ? cabinet.name : formTexts.aNewCabinet}
+            {cabinet ? cabinet.name : formTexts.newCabinet}
           </Modal.Title>
         </Modal.Header>
         <Modal.Body className={cabinet ? '' : 'cabinet-form'}>
@@ -87,7 +87,7 @@ export function CabinetForm({ cabinet, onMake, onClose }: Props) {
           <Button variant="bare" onClick={onClose}>
             {texts.cancel}
           </Button>
-          <Button type="submit">{cabinet ? texts.save : formTexts.makeTheCabinet}</Button>
+          <Button type="submit">{cabinet ? texts.save : formTexts.createTheCabinet}</Button>
         </Modal.Footer>
       </Form>
     </Modal>
@@ -259,7 +259,7 @@ function NameField({ title, isFirst, onChange }: NameProps) {
           onChange(event.target.value);
         }}
       />
-      <Form.Control.Feedback type="invalid">{texts.giveItAName}</Form.Control.Feedback>
+      <Form.Control.Feedback type="invalid">{texts.enterAName}</Form.Control.Feedback>
     </Form.Group>
   );
 }
@@ -294,7 +294,7 @@ function Slots({ slots, of, onChange }: SlotsProps) {
     slots.includes(slot) ? slots.filter((each) => each !== slot) : [...slots, slot];
   return (
     <fieldset>
-      <legend className="form-label">{formTexts.opensByItselfFor}</legend>
+      <legend className="form-label">{formTexts.opensFor}</legend>
       {cabinetSlots.map((slot) => (
         <Form.Check
           key={slot}
@@ -314,7 +314,7 @@ function Slots({ slots, of, onChange }: SlotsProps) {
 function previewWords(folders: readonly PlannedFolder[]): string {
   const count = countPlan(folders);
   if (folders.length === 0) {
-    return formTexts.makesOnlyItsFavourites;
+    return formTexts.createsOnlyAFavouritesFolder;
   }
   return folders.some(({ takesIn }) => takesIn !== undefined)
     ? formTexts.makesFoldersThatFill(count.folders)
@@ -323,7 +323,7 @@ function previewWords(folders: readonly PlannedFolder[]): string {
 
 function Preview({ folders }: { folders: readonly PlannedFolder[] }) {
   return (
-    <div className="plan-preview" tabIndex={0} role="region" aria-label={formTexts.whatItWouldMake}>
+    <div className="plan-preview" tabIndex={0} role="region" aria-label={formTexts.preview}>
       <p className="text-soft">{previewWords(folders)}</p>
       <Planned folders={folders} />
     </div>

@@ -101,7 +101,7 @@ export function FolderForm({ folder, parent = null, onDone }: Props) {
       )}
       <span className="form-acts">
         <Button type="submit" size="sm">
-          {folder ? texts.save : texts.makeThe(texts.formNames[form].toLowerCase())}
+          {folder ? texts.save : texts.createThe(texts.formNames[form].toLowerCase())}
         </Button>
         <Button size="sm" variant="bare" onClick={onDone}>
           {texts.cancel}
@@ -114,7 +114,7 @@ export function FolderForm({ folder, parent = null, onDone }: Props) {
 /** Why a name cannot be a folder's; null where it can. */
 function troubleOf(name: string): string | null {
   if (name === '') {
-    return texts.giveItAName;
+    return texts.enterAName;
   }
   return name.length > nameLength ? texts.atMostLetters(nameLength) : null;
 }

@@ -101,8 +101,8 @@ function GatheredRule({ rule, words, others }: GatheredRuleProps) {
         <strong>{sayRule(rule, words)}</strong>
         <span className="text-soft visually-quiet d-block">
           {others.length === 0
-            ? formTexts.takesInNothingElse
-            : formTexts.takesInMore(
+            ? formTexts.matchesNothingElse
+            : formTexts.matchesMore(
                 others.length,
                 others
                   .slice(0, namesShown)
@@ -122,7 +122,7 @@ function GatheredRule({ rule, words, others }: GatheredRuleProps) {
           void navigate(`/rule/new?text=${encodeURIComponent(printRule(rule, words))}`);
         }}
       >
-        {formTexts.beginWithThis}
+        {formTexts.startWithThis}
       </Button>
     </li>
   );

@@ -37,12 +37,12 @@ export function KeepByHand({ folder: id, plugins, onClose }: KeepByHandProps) {
     <Modal show onHide={onClose} animation={false} aria-labelledby="keep-title">
       <Modal.Header closeButton>
         <Modal.Title as="h1" id="keep-title">
-          {formTexts.fillsItselfByItsRule(folder.name)}
+          {formTexts.fillsItselfByARule(folder.name)}
         </Modal.Title>
       </Modal.Header>
       <Modal.Body>
         <p className="mb-1">{folder.rule && sayRule(folder.rule, arrangement.rules.words)}</p>
-        <p className="text-soft mb-0">{formTexts.byHand(what)}</p>
+        <p className="text-soft mb-0">{formTexts.includeByHand(what)}</p>
       </Modal.Body>
       <KeepActs onClose={onClose} folder={folder} keep={keep} plugins={plugins} />
     </Modal>
@@ -72,7 +72,7 @@ function KeepActs({ onClose, folder, keep, plugins }: KeepActsProps) {
         {formTexts.changeTheRule}
       </Button>
       <Button autoFocus onClick={keep}>
-        {formTexts.keepAlwaysIn(plugins.length)}
+        {formTexts.alwaysInclude(plugins.length)}
       </Button>
     </Modal.Footer>
   );

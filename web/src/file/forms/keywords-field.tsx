@@ -15,7 +15,7 @@ interface KeywordsProps {
 export function KeywordsField({ keywords, setKeywords, isInvalid }: KeywordsProps) {
   return (
     <Form.Group controlId="folder-keywords">
-      <Form.Label className="form-line">{formTexts.holdsEveryPluginWhoseName}</Form.Label>
+      <Form.Label className="form-line">{formTexts.includesEveryPluginWhoseName}</Form.Label>
       <Form.Control
         autoComplete="off"
         spellCheck={false}
@@ -27,7 +27,7 @@ export function KeywordsField({ keywords, setKeywords, isInvalid }: KeywordsProp
         }}
       />
       <Form.Control.Feedback type="invalid">
-        {formTexts.typeAtLeastOneKeyword}
+        {formTexts.enterAtLeastOneKeyword}
       </Form.Control.Feedback>
       <Preview keywords={keywords} />
     </Form.Group>
@@ -59,14 +59,14 @@ function Preview({ keywords }: { keywords: string }) {
   if (names === null) {
     return (
       <Form.Text className="text-soft">
-        {formTexts.aCommaIsOr} {more}
+        {formTexts.aCommaMeansOr} {more}
       </Form.Text>
     );
   }
   const some = names.slice(0, 3).join(', ');
   return (
     <Form.Text className="text-soft" role="status">
-      {names.length === 0 ? formTexts.takesInNothingYet : formTexts.takesIn(names.length, some)}{' '}
+      {names.length === 0 ? formTexts.matchesNothingYet : formTexts.matches(names.length, some)}{' '}
       {more}
     </Form.Text>
   );

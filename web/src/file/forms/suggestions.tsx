@@ -77,7 +77,7 @@ export function Suggestions({ onClose }: { onClose: () => void }) {
           {formTexts.closeRules}
         </Button>
         {clear.length > 0 && (
-          <Button onClick={fileClear}>{formTexts.fileTheClearOnes(clear.length)}</Button>
+          <Button onClick={fileClear}>{formTexts.fileSureMatches(clear.length)}</Button>
         )}
       </Modal.Footer>
     </Modal>
@@ -99,8 +99,8 @@ function Offers({ open, unfiled, folderName, setSkipped }: OffersProps) {
       {open.length === 0 && (
         <p className="text-soft">
           {unfiled.length === 0
-            ? formTexts.whateverArrivesNextIsOfferedHere
-            : formTexts.nothingInTheFoldersTells}
+            ? formTexts.newArrivalsAppearHere
+            : formTexts.noSuggestionsForTheRest}
         </p>
       )}
       <ul className="suggestions">

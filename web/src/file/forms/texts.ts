@@ -4,15 +4,15 @@ import type { PlanName } from '@clever-drawer/core/plans';
 import type { Facet } from '@clever-drawer/core/search';
 import { oneOrMany, plural } from '@clever-drawer/core/text';
 
-export const favouritesOfItsOwnForEach = 'Separate favourites for each cabinet';
+export const separateFavouritesForEachCabinet = 'Separate favourites for each cabinet';
 export const oneFavouritesFolderForAllCabinets = 'One favourites folder for all cabinets';
 export const actionsForTheCabinet = (cabinet: string): string =>
   `Actions for the cabinet ${cabinet}`;
 export const again = (name: string): string => `${name}, again`;
 export const nameAndSlots = 'Name and slots …';
 export const duplicate = 'Duplicate';
-export const putBefore = (before: string): string => `Move before ${before}`;
-export const putBehind = (behind: string): string => `Move after ${behind}`;
+export const moveBefore = (before: string): string => `Move before ${before}`;
+export const moveAfter = (behind: string): string => `Move after ${behind}`;
 export const copiesUsedFirst = 'Copies used first';
 export const usual = 'usual';
 export const myOwnOrderOfFolders = 'My own order of folders';
@@ -31,8 +31,8 @@ export const planNames: Record<PlanName, readonly [name: string, title: string, 
 };
 export const nowOpens = (cabinet: string): string => `now: ${cabinet}`;
 export const takenFrom = (cabinet: string): string => `now taken from ${cabinet}`;
-export const aNewCabinet = 'New cabinet';
-export const makeTheCabinet = 'Create the cabinet';
+export const newCabinet = 'New cabinet';
+export const createTheCabinet = 'Create the cabinet';
 export const plan = 'Plan';
 export const vendorsWithAtLeast = 'Vendors with at least';
 export const foldersInsideFrom = 'Folders inside one of more than';
@@ -43,9 +43,9 @@ export const itIsASnapshot = 'A snapshot of today; only you change it';
 export const makesFoldersThatFill = (folders: number): string =>
   `Creates ${plural(folders, 'folder')}, filled by ${oneOrMany(folders, 'its rule', 'their rules')} as shown. Your plugin files stay where they are.`;
 export const plugins = 'plugins';
-export const opensByItselfFor = 'Opens for';
-export const whatItWouldMake = 'Preview';
-export const makesOnlyItsFavourites = 'Creates only a Favourites folder.';
+export const opensFor = 'Opens for';
+export const preview = 'Preview';
+export const createsOnlyAFavouritesFolder = 'Creates only a Favourites folder.';
 export const makesFoldersWithPlacesInThem = (folders: number, plugins: number): string =>
   `Creates ${plural(folders, 'folder')} with ${plural(plugins, 'place')} in ${oneOrMany(folders, 'it', 'them')}. Your plugin files stay where they are.`;
 export const byItsRule = 'by its rule';
@@ -59,44 +59,45 @@ export const sortingNames: Record<FolderSorting, string> = {
 };
 export const rename = 'Rename';
 export const changeTheRule = 'Change the rule …';
-export const settleAsAnOrdinaryFolder = 'Convert to an ordinary folder';
+export const convertToAnOrdinaryFolder = 'Convert to an ordinary folder';
 export const newSubfolder = 'New subfolder';
 export const unpin = 'Unpin';
 export const pinToTheFront = 'Pin to the front';
-export const putBeforeItsNeighbour = 'Move earlier';
-export const putBehindItsNeighbour = 'Move later';
-export const putInside = (into: string): string => `Move into ${into}`;
-export const putBesideItsParent = 'Move out, next to its parent';
-export const putAllOfItInto = 'Merge into …';
+export const moveEarlier = 'Move earlier';
+export const moveLater = 'Move later';
+export const moveInto = (into: string): string => `Move into ${into}`;
+export const moveOutNextToIts = 'Move out, next to its parent';
+export const mergeInto = 'Merge into …';
 export const copyIntoACabinet = 'Copy into a cabinet …';
-export const showInAnotherCabinetToo = 'Also show in another cabinet …';
-export const sortedBy = 'Sort by';
+export const alsoShowInAnotherCabinet = 'Also show in another cabinet …';
+export const sortBy = 'Sort by';
 export const myOwnOrder = 'my own order';
 export const others = 'Others';
 export const noVendor = 'No vendor';
 export const splitByVendor = 'Split by vendor';
 export const noType = 'No type';
 export const splitByType = 'Split by type';
-export const aCopyOfIn = (folder: string): string => `Copy ${folder} to …`;
-export const showAlsoIn = (folder: string): string => `Also show ${folder} in …`;
-export const lettersOfTheCabinetsName = 'Cabinet name';
+export const copyTo = (folder: string): string => `Copy ${folder} to …`;
+export const alsoShowIn = (folder: string): string => `Also show ${folder} in …`;
+export const cabinetName = 'Cabinet name';
 export const putAllOfInto = (folder: string): string => `Merge ${folder} into …`;
-export const lettersOfTheFoldersName = 'Folder name';
+export const folderName = 'Folder name';
 export const removeTheDivider = 'Remove the divider';
-export const noLongerShow = 'Stop showing it here (the folder stays in its cabinet)';
+export const stopShowingItHereThe = 'Stop showing it here (the folder stays in its cabinet)';
 export const removeTheFolderItsPluginsStay = 'Remove the folder (its plugins stay in the catalog)';
-export const keepOutOf = (what: string, folder: string): string => `Exclude ${what} from ${folder}`;
-export const takeOutOf = (plugin: string, folder: string): string =>
+export const excludeFrom = (what: string, folder: string): string =>
+  `Exclude ${what} from ${folder}`;
+export const removeFrom = (plugin: string, folder: string): string =>
   `Remove ${plugin} from ${folder}`;
-export const keepItOutWhateverTheRule = 'Exclude it, whatever the rule says (Delete).';
-export const takeOutOfThisFolderDelete =
+export const excludeItWhateverTheRule = 'Exclude it, whatever the rule says (Delete).';
+export const removeFromThisFolderDelete =
   'Remove from this folder (Delete). It stays in the catalog.';
-export const isSortedByChooseMyOwn = (folder: string, sorting: string): string =>
+export const isSortedByToReorder = (folder: string, sorting: string): string =>
   `${folder} is sorted by ${sorting}. To reorder by hand, choose “my own order” at its top.`;
-export const opened = (folder: string): string => `${folder}, open`;
+export const open = (folder: string): string => `${folder}, open`;
 export const andMoreOfThem = (count: number): string => `and ${count} more:`;
 export const showAllOf = 'show all of them in the list';
-export const noPluginIsLikeThatYet = 'Nothing matches yet. New matches appear here.';
+export const nothingMatchesYetNewMatches = 'Nothing matches yet. New matches appear here.';
 export const emptyDragPluginsOntoIt = 'Empty. Drag plugins onto it, or press';
 export const onOneInTheList = 'on one in the list.';
 export const isSortedBy = (sorting: string): string => `· sorted by ${sorting}`;
@@ -106,10 +107,10 @@ export const noteOn = (folder: string): string => `Note on ${folder}`;
 export const aNote = 'A note';
 export const thesePlugins = (count: number): string =>
   oneOrMany(count, 'this plugin', `these ${plural(count, 'plugin')}`);
-export const fillsItselfByItsRule = (folder: string): string => `${folder} fills itself by a rule`;
-export const byHand = (what: string): string =>
+export const fillsItselfByARule = (folder: string): string => `${folder} fills itself by a rule`;
+export const includeByHand = (what: string): string =>
   `You can include ${what} by hand, whatever the rule says.`;
-export const keepAlwaysIn = (count: number): string =>
+export const alwaysInclude = (count: number): string =>
   `Always include ${oneOrMany(count, 'it', 'them')}`;
 export const facetHeads: Record<Facet, string> = {
   bits: 'Bits',
@@ -123,41 +124,42 @@ export const facetHeads: Record<Facet, string> = {
 export const printedColumns = ['Name', 'Vendor', 'Type', 'Formats', 'Folders'] as const;
 export const alsoCalled = (name: string): string => `(${name})`;
 export const keepAsSmartFolder = 'keep as smart folder';
-export const letters = 'Search';
+export const search = 'Search';
 export const lettersOf = (name: string): string => `Search ${name}`;
-export const nothingHasTheseLetters = 'No matches';
+export const noMatches = 'No matches';
 export const rulesThatGatherThese = (count: number): string =>
   oneOrMany(count, 'Rules that match it', `Rules that match these ${count}`);
 export const theyHaveNothingInCommon = 'They have nothing in common that a rule could match.';
 export const closeRules = 'Close';
-export const takesInNothingElse = 'Matches nothing else.';
-export const takesInMore = (count: number, others: string, what: string): string =>
+export const matchesNothingElse = 'Matches nothing else.';
+export const matchesMore = (count: number, others: string, what: string): string =>
   `Matches ${count} more: ${others}${what}`;
-export const beginWithThis = 'Start with this';
+export const startWithThis = 'Start with this';
 export const fileTrayIn = (count: number): string =>
   `File ${oneOrMany(count, 'it', `${count} plugins`)} in …`;
-export const aRuleFor = (count: number): string =>
+export const findARuleFor = (count: number): string =>
   `Find a rule for ${oneOrMany(count, 'it', 'these')} …`;
 export const emptyTray = 'Empty tray';
 export const everythingIsInAFolder = 'Everything is in a folder';
 export const unfiledAndLikely = (count: number, open: number): string =>
   `${count} unfiled, ${open} with a suggestion`;
-export const fileTheClearOnes = (clear: number): string =>
+export const fileSureMatches = (clear: number): string =>
   `File ${plural(clear, 'sure match', 'sure matches')}`;
-export const whateverArrivesNextIsOfferedHere = 'New arrivals appear here.';
-export const nothingInTheFoldersTells =
+export const newArrivalsAppearHere = 'New arrivals appear here.';
+export const noSuggestionsForTheRest =
   'No suggestions for the rest yet. File a few by hand, and others of their type are suggested here.';
 export const loadedTimes = (loads: number): string => ` · loaded ${plural(loads, 'time')}, unfiled`;
 export const none = 'None';
 export const moveToAFolder = 'Move to another folder …';
 export const takeOutOfHere = 'Remove from this folder';
 export const keepOutOfHere = 'Exclude from this folder';
-export const sayOf = (count: number): string => `Edit ${oneOrMany(count, 'it', `all ${count}`)} …`;
-export const aCommaIsOr = 'A comma means “or”.';
+export const editAll = (count: number): string =>
+  `Edit ${oneOrMany(count, 'it', `all ${count}`)} …`;
+export const aCommaMeansOr = 'A comma means “or”.';
 export const delayEcho = 'delay, echo, slap';
-export const holdsEveryPluginWhoseName = 'Includes every plugin whose name contains';
+export const includesEveryPluginWhoseName = 'Includes every plugin whose name contains';
 export const moreThanKeywords = 'More than keywords …';
-export const takesIn = (count: number, some: string): string =>
+export const matches = (count: number, some: string): string =>
   `Matches ${count}: ${some}${count > 3 ? ' …' : ''}`;
-export const takesInNothingYet = 'Matches nothing yet.';
-export const typeAtLeastOneKeyword = 'Enter at least one keyword; separate several with commas.';
+export const matchesNothingYet = 'Matches nothing yet.';
+export const enterAtLeastOneKeyword = 'Enter at least one keyword; separate several with commas.';

@@ -92,7 +92,7 @@ function SetFacet({ set, facet, textOf, value }: SetFacetProps) {
       <button
         type="button"
         className="word set"
-        title={texts.pressToDropThis}
+        title={texts.removeFilter}
         onClick={() => {
           set(facet, null);
         }}
@@ -115,7 +115,7 @@ function MoreFacets({ set, valuesOf, filter, textOf }: MoreFacetsProps) {
     <Menu
       as="span"
       className="word"
-      label={texts.moreThatNarrowsTheList}
+      label={texts.moreFilters}
       menuClass="facet-menu"
       onSelect={(key) => {
         const [facet, value] = key.split('\n');

@@ -106,7 +106,7 @@ function ListHead({ list, onSuggestions, view, changeView }: ListHeadProps) {
       <span className="head-end">
         <button type="button" className="link-words" onClick={onSuggestions}>
           {texts.suggestions}
-          <span className="wide-only"> {texts.forWhatIsInNoFolder}</span>
+          <span className="wide-only"> {texts.forUnfiledPlugins}</span>
         </button>{' '}
         <kbd>G</kbd>
       </span>
@@ -143,7 +143,7 @@ function ViewSwitch({ view, onChange }: { view: View; onChange: (view: View) => 
       <button
         type="button"
         aria-pressed={view === 'list'}
-        title={texts.aBareList}
+        title={texts.list}
         onClick={() => {
           onChange('list');
         }}
@@ -176,9 +176,9 @@ function EmptyList({ isCatalogEmpty, onClear }: { isCatalogEmpty: boolean; onCle
     </div>
   ) : (
     <div className="empty">
-      <h2>{texts.noPluginIsLikeThat}</h2>
+      <h2>{texts.noMatches}</h2>
       <p>
-        {texts.theSentenceAboveLeavesNothing}{' '}
+        {texts.noPluginMatchesTheseFilters}{' '}
         <button type="button" className="link-words" onClick={onClear}>
           {texts.showAllAgain}
         </button>{' '}

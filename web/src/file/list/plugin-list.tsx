@@ -153,7 +153,7 @@ export function PluginList({
       keys: fileKeys,
       entries: [
         {
-          words: tray.has(id) ? texts.outOfTheTray : texts.intoTheTray,
+          words: tray.has(id) ? texts.outOfTheTray : texts.addToTheTray,
           keys: 'Space',
           run: () => {
             onTray(id);
@@ -276,7 +276,7 @@ function DrawnLine({ line, view, propsOf, onFold }: DrawnProps) {
         onClick={() => {
           onFold(line.heading);
         }}
-        title={texts.pressToFoldAltUnfoldAll}
+        title={texts.collapse}
       >
         {line.isFolded ? <ChevronRight size={14} /> : <ChevronDown size={14} />}{' '}
         <span className="hand">{line.heading}</span> <span className="text-soft">{line.count}</span>

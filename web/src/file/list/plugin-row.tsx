@@ -59,7 +59,7 @@ function Option({ props, className, children }: OptionProps) {
     >
       <span
         className={`tick ${props.isInTray ? 'on' : ''}`}
-        title={texts.intoTheTraySpace}
+        title={texts.addToTheTraySpace}
         onClick={(event) => {
           event.stopPropagation();
           props.onTray(plugin.id);
@@ -90,7 +90,7 @@ export const PluginRow = memo(function RowOfPlugin(props: RowProps) {
           </span>
           {nickname !== null && <span className="original">{plugin.name}</span>}
           {props.slotLabel !== null && <span className="label small">{props.slotLabel}</span>}
-          {props.isHidden && <span className="original">{texts.hiddenFromLoading}</span>}
+          {props.isHidden && <span className="original">{texts.hiddenInLoad}</span>}
         </span>
         <span className="vendor">{ofWhat(plugin)}</span>
       </span>
@@ -120,7 +120,7 @@ function InFolders({ props: { folders } }: { readonly props: RowProps }) {
   if (!first) {
     return (
       <span className="in-folders">
-        <span className="text-faint">{texts.inNoFolder}</span>
+        <span className="text-faint">{texts.unfiled}</span>
       </span>
     );
   }

@@ -26,7 +26,7 @@ export function Sentence({
   const { filter, setFilter, rows, total } = list;
   const narrowing = useWithoutLetters(filter);
   return (
-    <search className="sentence" aria-label={texts.narrowTheList}>
+    <search className="sentence" aria-label={texts.filterTheList}>
       <SentenceWords filter={narrowing} setFilter={setFilter} plugins={plugins} />
       <SentenceTools
         field={field}
@@ -78,12 +78,12 @@ function SentenceTools({ field, filter, setFilter, rows, total }: SentenceToolsP
             <button
               type="button"
               className="link-words"
-              title={texts.writeWhatIsShown}
+              title={texts.exportThisListForA}
               onClick={() => {
                 writeTable(rows.map(({ plugin }) => plugin.id));
               }}
             >
-              {texts.asATable}
+              {texts.exportAsCsv}
             </button>
           </>
         ) : (
@@ -109,8 +109,8 @@ function LettersField({ field, filter, setFilter }: LettersFieldProps) {
         ref={field}
         type="text"
         value={filter.text}
-        placeholder={texts.withTheLetters}
-        aria-label={texts.lettersTheyHave}
+        placeholder={texts.search}
+        aria-label={texts.searchLabel}
         spellCheck={false}
         onChange={(event) => {
           setFilter({ text: event.target.value });
@@ -191,7 +191,7 @@ const SentenceWords = memo(function WordsOfSentence({
           setFilter({ unfiled: !filter.unfiled });
         }}
       >
-        {filter.unfiled ? texts.inNoFolder : texts.filedOrNot}
+        {filter.unfiled ? texts.unfiled : texts.filedOrNot}
       </button>
       <FacetWords filter={filter} setFilter={setFilter} />.
     </p>
@@ -242,7 +242,7 @@ function Word({ name, value, text, any, what, plugins, onPick }: WordProps): Rea
 export function LineUp({ list }: { list: List }) {
   return (
     <span className="line-up">
-      {texts.lineUpBy}
+      {texts.orderBy}
       {sortings.map((sorting) => (
         <button
           key={sorting}

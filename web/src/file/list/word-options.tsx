@@ -100,7 +100,7 @@ export function WordOptions({
           <input
             className="form-control form-control-sm"
             autoFocus
-            placeholder={formTexts.letters}
+            placeholder={formTexts.search}
             aria-label={formTexts.lettersOf(name)}
             value={letters}
             onChange={(event) => {
@@ -125,9 +125,7 @@ export function WordOptions({
           {o.count !== undefined && <span className="option-count">{o.count}</span>}
         </MenuItem>
       ))}
-      {shown.length === 0 && (
-        <div className="px-3 py-1 text-soft">{formTexts.nothingHasTheseLetters}</div>
-      )}
+      {shown.length === 0 && <div className="px-3 py-1 text-soft">{formTexts.noMatches}</div>}
     </>
   );
 }

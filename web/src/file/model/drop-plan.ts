@@ -136,7 +136,7 @@ function planPluginDrop(
   if (!folder) {
     return {
       words: [name(scene.what)],
-      outcome: refused(texts.droppedBesideTheFolders),
+      outcome: refused(texts.nothingWasFiledYouDropped),
     };
   }
   const before = target?.kind === 'spot' ? target.before : null;
@@ -221,7 +221,7 @@ function planWithin(
   }
   const act: Act = { act: 'move-placement', placement: placement.id, before: asId(before) };
   return {
-    words: [plain(texts.putHereIn(what)), name(folder.name)],
+    words: [plain(texts.moveHereIn(what)), name(folder.name)],
     outcome: { kind: 'act', act },
   };
 }

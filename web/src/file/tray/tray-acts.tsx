@@ -28,7 +28,7 @@ export function TrayActs({ plugins, onFile, onEmpty, onMenu }: Props) {
             setGathering(true);
           }}
         >
-          {formTexts.aRuleFor(plugins.length)}
+          {formTexts.findARuleFor(plugins.length)}
         </button>
         <button
           type="button"
@@ -39,7 +39,7 @@ export function TrayActs({ plugins, onFile, onEmpty, onMenu }: Props) {
             onMenu({ plugins, x, y, keys: { file: 'Shift+F' }, from });
           }}
         >
-          {formTexts.sayOf(plugins.length)}
+          {formTexts.editAll(plugins.length)}
         </button>
         <button type="button" className="tray-act" onClick={onEmpty}>
           {formTexts.emptyTray}

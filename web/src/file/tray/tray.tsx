@@ -37,8 +37,8 @@ export function Tray({ tray, onTakeOut, onEmpty, onFile, onMenu }: Props) {
       </span>
       {count === 0 && (
         <span className="tray-empty">
-          {texts.gatherPluginsHereWith} <kbd>Space</kbd>
-          {texts.overAsManySearches}
+          {texts.collectPluginsHereWith} <kbd>Space</kbd>
+          {texts.fromAsManySearchesAs}
         </span>
       )}
       <TrayItems plugins={plugins} onTakeOut={onTakeOut} count={count} />
@@ -85,7 +85,7 @@ function TrayItem({
       <span>{nameOf(plugin)}</span>
       <button
         type="button"
-        aria-label={texts.takeOutOfTheTray(nameOf(plugin))}
+        aria-label={texts.removeFromTheTray(nameOf(plugin))}
         onClick={() => {
           onTakeOut(plugin.id);
         }}

@@ -12,9 +12,7 @@ export function pointTitle({
   if (name !== null) {
     return name;
   }
-  return reason === 'evening' || reason === 'by-hand'
-    ? texts.eveningByItself
-    : texts.before(before ?? '');
+  return reason === 'evening' || reason === 'by-hand' ? texts.evening : texts.before(before ?? '');
 }
 
 const isSameYear = (a: Date, b: Date): boolean => a.getFullYear() === b.getFullYear();

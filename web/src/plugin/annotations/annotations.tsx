@@ -88,7 +88,7 @@ function Offered({ said, onSay }: FieldProps) {
     <Form.Check
       id="hidden"
       type="switch"
-      label={said.isHidden ? texts.hiddenNotOfferedWhileLoading : texts.offeredWhileLoading}
+      label={said.isHidden ? texts.hiddenInLoad : texts.shownInLoad}
       checked={!said.isHidden}
       onChange={() => {
         onSay({ isHidden: !said.isHidden });

@@ -17,7 +17,7 @@ export function Licence({ said, onSay }: Omit<FieldProps, 'plugin'>) {
           onSay({ licence: next === '' ? null : { state: next as LicenceState, until: null } });
         }}
       >
-        <option value="">{texts.notKnown}</option>
+        <option value="">{texts.unknown}</option>
         {licenceStates.map((one) => (
           <option key={one} value={one}>
             {one}

@@ -21,7 +21,7 @@ export function Notes({ name, notes, onSay }: Props) {
       rows={3}
       size="sm"
       maxLength={10_000}
-      placeholder={texts.whatToRememberOfIt}
+      placeholder={texts.notesAboutIt}
       value={value}
       onChange={(event) => {
         type(event.target.value);

@@ -45,7 +45,7 @@ function TagChips({ plugin, tags }: Props) {
       {tag}
       <button
         type="button"
-        aria-label={texts.takeTheTagOff(tag)}
+        aria-label={texts.removeTheTag(tag)}
         onClick={() => {
           act({ act: 'tag', plugins: [plugin.id], add: [], remove: [tag] });
         }}

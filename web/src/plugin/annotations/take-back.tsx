@@ -3,7 +3,7 @@ import * as texts from '../texts.ts';
 
 export const TakeBack = ({ what, onPress }: { what: string; onPress: () => void }) => (
   <button type="button" className="link-words take-back" onClick={onPress}>
-    {texts.asItWasRead}
-    <span className="visually-hidden">{texts.takeBackThe(what)}</span>
+    {texts.useTheOriginal}
+    <span className="visually-hidden">{texts.removeYour(what)}</span>
   </button>
 );

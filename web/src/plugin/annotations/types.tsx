@@ -36,7 +36,7 @@ export function Types({ plugin, said, onSay }: FieldProps) {
       )}
       {isPicking && (
         <TypesPicker
-          title={texts.isAlso(plugin.name)}
+          title={texts.anotherTypeOf(plugin.name)}
           onTake={(type) => {
             onSay({ types: type === null ? [] : [...without(type), type] });
           }}
@@ -61,7 +61,7 @@ function TypeChip({ type, onSay, without }: TypeChipProps) {
       {typeName(type)}
       <button
         type="button"
-        aria-label={texts.itIsNot(typeName(type))}
+        aria-label={texts.removeTheType(typeName(type))}
         onClick={() => {
           onSay({ types: without(type) });
         }}

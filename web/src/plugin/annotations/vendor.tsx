@@ -22,7 +22,7 @@ export function VendorField({ plugin, said, onSay }: FieldProps) {
           setPicking(true);
         }}
       >
-        {plugin.vendor ?? texts.nobodyNamed} …
+        {plugin.vendor ?? texts.unknown} …
       </Button>
       {said.vendor !== null && (
         <TakeBack
@@ -34,7 +34,7 @@ export function VendorField({ plugin, said, onSay }: FieldProps) {
       )}
       {isPicking && (
         <VendorPicker
-          title={texts.whoseIs(plugin.name)}
+          title={texts.whoMakes(plugin.name)}
           vendors={sort.data?.vendors ?? []}
           onTake={(vendor) => {
             onSay({ vendor });

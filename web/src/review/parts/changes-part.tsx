@@ -48,7 +48,7 @@ function Trials({ trials }: { readonly trials: readonly EndingTrial[] }) {
         <h2 id="trials-title">{texts.whatIsAboutToEnd}</h2>
       </header>
       <p className="text-soft">
-        {trials.length === 0 ? texts.noTrialWithADay : texts.trialsByTheDay}
+        {trials.length === 0 ? texts.noTrialWithADate : texts.trialsByTheirLastDay}
       </p>
       <ul className="note-list">
         {trials.map(({ plugin: id, until, daysLeft }) => {

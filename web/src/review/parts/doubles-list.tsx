@@ -15,7 +15,7 @@ export function DoublesList({ review: { doubles } }: { readonly review: OwnRevie
         <h2 id="doubles-title">{texts.whatDoubles}</h2>
       </header>
       <p className="text-soft">
-        {doubles.length === 0 ? texts.noPluginsOfOneSeries : texts.alikeInSeries}
+        {doubles.length === 0 ? texts.noSimilarPluginsInOne : texts.similarInSeriesTypeAnd}
       </p>
       <ul className="note-list">
         {doubles.slice(0, shown).map(({ plugins, used }) => (

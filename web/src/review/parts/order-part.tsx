@@ -27,13 +27,13 @@ function FiledPicture({ review: { health } }: { readonly review: OrderReview }) 
   const rows = [
     { id: 'hand', name: texts.filedByHand, plugins: byHand },
     { id: 'smart', name: texts.onlyByARule, plugins: bySmart },
-    { id: 'none', name: texts.inNoFolder, plugins: nowhere },
+    { id: 'none', name: texts.unfiled, plugins: nowhere },
   ];
   const share = (count: number): string => `${Math.round((100 * count) / Math.max(1, total))} %`;
   return (
     <Picture
       title={texts.whatIsFiled}
-      says={texts.ofStandInAFolder(share(byHand.length), total, share(nowhere.length))}
+      says={texts.ofAreInAFolder(share(byHand.length), total, share(nowhere.length))}
       empty={texts.scanToSeeHowMuchIsFiled}
       figures={{
         heads: [texts.where, texts.plugins],
@@ -80,12 +80,12 @@ function FolderNotes({ review: { health } }: { readonly review: OrderReview }) {
       health.near.map(({ a, b, alike, both }) => ({
         key: `${a} ${b}`,
         folder: a,
-        words: texts.andOfWhatEitherHoldsStands(folder(b), Math.round(100 * alike)),
+        words: texts.andOfTheirPluginsAre(folder(b), Math.round(100 * alike)),
         plugins: both,
       })),
     ],
     [
-      texts.standsAmongOthers,
+      texts.outOfPlace,
       health.strangers.map(({ folder: at, plugin: id, group }) => ({
         key: `${at} ${id}`,
         folder: at,
@@ -94,7 +94,7 @@ function FolderNotes({ review: { health } }: { readonly review: OrderReview }) {
       })),
     ],
     [
-      texts.nothingOfItWasEverLoaded,
+      texts.nothingInItWasEver,
       health.unused.map(({ folder: at, plugins }) => ({
         key: at,
         folder: at,
@@ -116,7 +116,7 @@ function FolderNotes({ review: { health } }: { readonly review: OrderReview }) {
       health.emptySmart.map((at) => ({
         key: at,
         folder: at,
-        words: texts.itsRuleTakesNothingIn,
+        words: texts.itsRuleMatchesNothing,
         plugins: [],
       })),
     ],
@@ -125,7 +125,7 @@ function FolderNotes({ review: { health } }: { readonly review: OrderReview }) {
       health.fullSmart.map((at) => ({
         key: at,
         folder: at,
-        words: texts.itsRuleTakesEverythingIn,
+        words: texts.itsRuleMatchesEverything,
         plugins: [],
       })),
     ],

@@ -37,7 +37,7 @@ function MakersPicture({ review: { makers } }: { readonly review: OwnReview }) {
   return (
     <Picture
       title={texts.whoMakesWhatYouOwn}
-      says={texts.theFigureIsHowManyPlugins(isMore, vendors.length, makers.vendors.length)}
+      says={texts.numberOfPlugins(isMore, vendors.length, makers.vendors.length)}
       empty={texts.scanToSeeWhoMadeThem}
       figures={{
         heads: [texts.vendor, texts.group, texts.plugins, texts.usedColumn, texts.loads],
@@ -74,7 +74,7 @@ function OwnedPicture({ review: { groups } }: { readonly review: OwnReview }) {
   return (
     <Picture
       title={texts.ownedBesideUsed}
-      says={texts.ofEachGroup}
+      says={texts.forEachGroupAllYou}
       empty={texts.scanToSeeWhatTheyAre}
       figures={{
         heads: [texts.group, texts.owned, texts.usedColumn, texts.loads],
@@ -120,7 +120,7 @@ function FormatsPicture({ review: { formats, retirable } }: { readonly review: O
       says={texts.copiesFilledWhatANewerCopy(total)}
       empty={texts.scanToSeeTheirFormats}
       figures={{
-        heads: [texts.format, texts.bits, texts.copies, texts.plugins, texts.needless],
+        heads: [texts.format, texts.bits, texts.copies, texts.plugins, texts.replaced],
         rows: formats.map(({ format, is32Bit, copies, plugins }) => [
           format,
           is32Bit ? 32 : 64,

@@ -25,8 +25,8 @@ export function UsePart({ review, isLearning }: Props) {
   if (!isLearning) {
     return (
       <section className="review-sheet">
-        <h2>{texts.useIsNotLearnt}</h2>
-        <p className="text-soft">{texts.youSwitchedItOff}</p>
+        <h2>{texts.loadsAreNotRecorded}</h2>
+        <p className="text-soft">{texts.youSwitchedThisOffYou}</p>
       </section>
     );
   }
@@ -79,7 +79,7 @@ function MonthsPicture({ review }: { readonly review: UseReview }) {
   return (
     <Picture
       title={texts.whatYouUsedWhen}
-      says={texts.loadsAMonth}
+      says={texts.loadsPerMonthDarkerIs}
       empty={texts.useStandsHere(afterAWeek)}
       figures={{
         heads: [
@@ -133,7 +133,7 @@ function PairsPicture({ review: { pairs, recurring } }: { readonly review: UseRe
   return (
     <Picture
       title={texts.whatGoesWithWhat}
-      says={texts.whichPluginYouLoadRightBehind}
+      says={texts.whichPluginYouLoadRight}
       empty={texts.pairsStandHere(afterAWeek)}
       figures={{
         heads: [
@@ -176,7 +176,7 @@ function RowsMenu({ review: { recurring } }: { readonly review: Pick<UseReview, 
         }}
         aria-expanded={isOpen}
       >
-        {texts.rowsThatComeAgain}
+        {texts.repeatedChains}
       </button>
       {isOpen && <Rows recurring={recurring.filter(({ plugins }) => plugins.length > 2)} />}
     </>

@@ -29,7 +29,7 @@ export function WorthPart({ review, now }: Props) {
             <h2 id="worth-title">{texts.worthDoingNow}</h2>
           </header>
           {shown.length === 0 ? (
-            <p className="text-soft">{texts.nothingStandsOut}</p>
+            <p className="text-soft">{texts.nothingYetAfterSomeWeeks}</p>
           ) : (
             <ol className="advice-list">
               {shown.map((advice) => (
@@ -94,7 +94,7 @@ function AdviceLine({ advice, now, onOpen }: AdviceLineProps) {
           type="button"
           className="link-words"
           aria-label={texts.notNow(advice.title)}
-          title={texts.toldAgainInAMonth}
+          title={texts.shownAgainInAMonth}
           onClick={() => {
             putOff(advice.key, new Date(now + monthDays * day).toISOString());
           }}
@@ -105,7 +105,7 @@ function AdviceLine({ advice, now, onOpen }: AdviceLineProps) {
           type="button"
           className="link-words"
           aria-label={texts.never(advice.title)}
-          title={texts.notToldAgain}
+          title={texts.notShownAgain}
           onClick={() => {
             putOff(advice.key, null);
           }}
@@ -137,7 +137,7 @@ function PutOffCount({ advice, now }: PutOffProps) {
               <button
                 type="button"
                 className="link-words"
-                aria-label={texts.tellAgain(title)}
+                aria-label={texts.showAgain(title)}
                 onClick={() => {
                   putOff(key);
                 }}
@@ -162,7 +162,7 @@ function TryAgain() {
         <h2 id="try-title">{texts.tryAgainThisWeek}</h2>
       </header>
       <p className="text-soft">
-        {plugins.length === 0 ? texts.whenSomethingWasNotLoaded : texts.forgottenOnesOfTypes}
+        {plugins.length === 0 ? texts.pluginsYouHaventLoadedFor : texts.notUsedLatelyOfTypes}
       </p>
       <ul>
         {plugins.map((plugin) => {

@@ -61,11 +61,7 @@ function BehindDialog({ title, plugins, onClose }: Shown & { readonly onClose: (
         </Modal.Title>
       </Modal.Header>
       <Modal.Body>
-        {plugins.length === 0 ? (
-          <p>{texts.noPluginIsBehindIt}</p>
-        ) : (
-          <PluginLinks plugins={plugins} />
-        )}
+        {plugins.length === 0 ? <p>{texts.noPlugins}</p> : <PluginLinks plugins={plugins} />}
         {plugins.length > namesShown && <p>{texts.andMore(plugins.length - namesShown)}</p>}
       </Modal.Body>
       {plugins.length > 0 && (
@@ -76,7 +72,7 @@ function BehindDialog({ title, plugins, onClose }: Shown & { readonly onClose: (
               writeTable(plugins);
             }}
           >
-            {texts.asATableCsv}
+            {texts.exportAsCsv}
           </Button>
           <Button
             onClick={() => {
@@ -84,7 +80,7 @@ function BehindDialog({ title, plugins, onClose }: Shown & { readonly onClose: (
               void navigate('/file');
             }}
           >
-            {texts.putIntoTheTrayOfFile(plugins.length)}
+            {texts.addToTheTrayIn(plugins.length)}
           </Button>
         </Modal.Footer>
       )}

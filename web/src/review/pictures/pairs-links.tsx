@@ -65,7 +65,7 @@ export function PairsLinks({ width, pairs, nameOf }: Props) {
         {texts.loadedFirst}
       </text>
       <text className="unit" x={width - room + 8} y={12}>
-        {texts.rightBehindIt}
+        {texts.loadedRightAfterIt}
       </text>
       <Marks marks={marks} />
       {befores.map((id) => (

@@ -47,8 +47,8 @@ export function Picture({ title, says, figures, height, empty, children, tools }
               type="button"
               className="bare-button"
               aria-pressed={isTable}
-              aria-label={texts.asATable(title)}
-              title={texts.theSameFiguresAsATable}
+              aria-label={texts.showAsATable(title)}
+              title={texts.theSameNumbersAsA}
               onClick={() => {
                 setTable(!isTable);
               }}
@@ -74,7 +74,7 @@ export function Picture({ title, says, figures, height, empty, children, tools }
 
 function FiguresTable({ title, figures }: { readonly title: string; readonly figures: Figures }) {
   return (
-    <div className="figure-table" tabIndex={0} role="region" aria-label={texts.figures(title)}>
+    <div className="figure-table" tabIndex={0} role="region" aria-label={texts.numbers(title)}>
       <table>
         <caption className="visually-hidden">{title}</caption>
         <thead>
@@ -142,7 +142,7 @@ function SaveMenu({ title, figures, box, hasPicture }: SaveProps) {
       <Dropdown.Menu>
         {hasPicture && <MenuItem eventKey="svg">{texts.asADrawingSvg}</MenuItem>}
         {hasPicture && <MenuItem eventKey="png">{texts.asAPicturePng}</MenuItem>}
-        <MenuItem eventKey="csv">{texts.itsFiguresCsv}</MenuItem>
+        <MenuItem eventKey="csv">{texts.itsNumbersCsv}</MenuItem>
       </Dropdown.Menu>
     </Dropdown>
   );

@@ -8,11 +8,11 @@ export function offerOf({ nameless, unopened, wish }: OpeningView): string | nul
     return null;
   }
   if (nameless === 0) {
-    return texts.readButNeverOpened(texts.copies(unopened), unopened);
+    return texts.readButNotOpened(texts.copies(unopened), unopened);
   }
   const some =
     nameless < unopened
       ? texts.namelessOfCopies(nameless, texts.copies(unopened))
       : texts.copies(nameless);
-  return texts.nothingButFilesName(some);
+  return texts.onlyTheFileName(some);
 }

@@ -13,6 +13,6 @@ export function takenWords({ computer, isNew, scan }: TakenView): string {
     .map((kind) => `${scan.counts[kind]} ${texts.takenWords[kind] ?? kind}`);
   const what = counts.length === 0 ? texts.nothingChangedThere : counts.join(', ');
   return isNew
-    ? texts.isHereNow(computer.name, scan.looked, what)
+    ? texts.wasAdded(computer.name, scan.looked, what)
     : texts.isUpToDate(computer.name, what);
 }

@@ -25,7 +25,7 @@ export function sameFor(sort: Question['variant']): { text: string; set: Partial
       { text: texts.allOwned, set: { licence: { state: 'owned', until: null } } },
       { text: texts.allOnTrial, set: { licence: { state: 'trial', until: null } } },
       { text: texts.noneLicensed, set: { licence: { state: texts.notLicensed, until: null } } },
-      { text: texts.hideAllFromLoading, set: { isHidden: true } },
+      { text: texts.hideAllInLoad, set: { isHidden: true } },
     ];
   }
   return [];

@@ -61,7 +61,7 @@ export function optionsOf(question: Question): Option[] {
         },
         {
           id: 'two',
-          text: question.others.length === 1 ? texts.twoPlugins : texts.eachIsAPlugin,
+          text: question.others.length === 1 ? texts.twoPlugins : texts.eachIsItsOwnPlugin,
           probability: null,
           reasons: question.reasons,
           act: { act: 'keep-apart', plugins: pluginsAsked(question).map(ownerOf) },
@@ -118,7 +118,7 @@ function vendorOptions(question: VendorQuestion): Option[] {
       id: 'nobody',
       text: texts.leaveWithoutAVendor(areMany),
       probability: null,
-      reasons: [{ weight: 1, text: texts.neitherNameNorPlaceTells(areMany) }],
+      reasons: [{ weight: 1, text: texts.notKnownFromNameOr(areMany) }],
       act: annotateAct(idsOf(question), { vendor: nobody }),
     };
     return [...guessed, none];
