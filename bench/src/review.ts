@@ -57,6 +57,14 @@ function makeUses(ids: readonly string[], count: number, until: number): PastUse
 function makeMaterial(count: number): ReviewMaterial {
   const plugins = makePlugins(7, count).slice(0, count);
   const ids = plugins.map((_, n) => `p${n}`);
+  const copy = {
+    is32Bit: false,
+    state: 'present',
+    version: '1.0',
+    isFailed: false,
+    audioIn: 2,
+    audioOut: 2,
+  } as const;
   return {
     plugins: plugins.map(({ name, vendor, type }, n) => ({
       id: ids[n] ?? '',
@@ -68,9 +76,12 @@ function makeMaterial(count: number): ReviewMaterial {
       hasNickname: n % 9 === 0,
       trialEnds: null,
       copies: [
-        { id: `c${n}`, format: 'VST3', is32Bit: false, state: 'present', audioIn: 2, audioOut: 2 },
-        { id: `d${n}`, format: 'VST2', is32Bit: false, state: 'present', audioIn: 2, audioOut: 2 },
+        { ...copy, id: `c${n}`, format: 'VST3', path: `/c${n}` },
+        { ...copy, id: `d${n}`, format: 'VST2', path: `/d${n}` },
       ],
+      ties: [],
+      firstCopies: [],
+      settingFormats: [],
     })),
     chains: [],
     folders: Array.from({ length: 200 }, (_, n) => ({
@@ -81,7 +92,6 @@ function makeMaterial(count: number): ReviewMaterial {
       sortedBy: null,
       plugins: ids.filter((__, at) => (at * 7 + n) % 97 === 0).slice(0, 60),
     })),
-    formatOrder: formats,
     uses: makeUses(ids, loads, now),
     comings: [],
     sessions: [],

@@ -77,7 +77,8 @@ function writeCopy(
     case 'VST2':
       return writeVst2(byVendor, plugin, false);
     case 'VST2 32':
-      return writeVst2(at, plugin, true);
+      // Nobody has updated these since.
+      return writeVst2(at, { ...plugin, version: [0, plugin.version[1]] }, true);
     case 'LADSPA':
       return writeLadspa(at, plugin);
   }

@@ -70,11 +70,11 @@ describe('the catalog since a window fetched it', () => {
     const before = await whole();
     const file = join(place, '2.lv2');
     const copy = before.plugins[1]?.copies[0]?.id;
-    await server.call('POST', 'asides', { copies: [copy] });
+    await server.call('POST', 'acts', { act: 'set-aside', copies: [copy] });
     await server.scan();
     const aside = changeCatalog(before, await since(before.version));
     expect(aside.plugins.map(({ name }) => name)).toEqual(['Tern 001']);
-    await server.call('POST', 'asides/back', { paths: [file] });
+    await server.call('POST', 'acts', { act: 'restore', copies: [copy] });
     await server.scan();
     const back = changeCatalog(aside, await since(aside.version));
     expect(back).toEqual(await whole());

@@ -181,7 +181,9 @@ describe('a review', () => {
     }
     await server.call('POST', 'acts', { act: 'join', into: ownerOf(into), from: [ownerOf(from)] });
     const old = from.copies[0]?.id;
-    await server.query(`UPDATE copy SET format = 'VST2' WHERE id = $1`, [old]);
+    const versions = `UPDATE copy SET facts = facts || jsonb_build_object('version', $2::text) WHERE id = $1`;
+    await server.query(versions, [old, '1.0']);
+    await server.query(versions, [into.copies[0]?.id, '1.1']);
     const session = await server.call<{ tracks: { id: string }[] }>('GET', 'session');
     const loaded = await server.call('POST', 'session/loads', {
       track: session.body.tracks[0]?.id,
@@ -195,7 +197,9 @@ describe('a review', () => {
     expect(loaded.status).toBe(200);
     expect((await server.call('POST', 'sessions', { name: 'Gulls' })).status).toBe(201);
     const { retirable } = await view('own');
-    expect(retirable.map(({ copy, by }) => [copy, by])).toEqual([[old, 'LV2']]);
+    expect(retirable.map(({ copy, by, ties }) => [copy, by.version, ties])).toEqual([
+      [old, '1.1', ['session']],
+    ]);
     expect(retirable[0]?.sessions).toContain('Gulls');
   });
 

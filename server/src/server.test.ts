@@ -247,23 +247,66 @@ describe('scanning', () => {
     await server.scan('everything');
     expect((await lastFindings()).map((f) => `${f.sort} ${f.name}`)).toEqual(['updated Fine']);
   });
-  it('sets a file aside, neither examined nor catalogued, until it is taken back with all that was known', async () => {
-    await placeWith('Fine');
+  it('sets a copy aside, neither examined nor in the catalog, until undo brings all back that was known', async () => {
+    const place = await placeWith('Fine', 'Other');
+    const before = await catalog();
     const fine = await plugin('Fine');
-    const copy = fine.copies[0];
-    expect((await server.call('POST', 'asides', { copies: [copy?.id] })).status).toBe(200);
-    expect((await catalog()).some((p) => p.name === 'Fine')).toBe(false);
+    const copies = fine.copies.map(({ id }) => id);
+    await act({ act: 'set-aside', copies });
+    expect((await catalog()).map(({ name }) => name)).toEqual(['Other']);
+    writeBundle(place, 'fine.lv2', { uri: 'urn:fine', name: 'Fine', version: 9 });
     await server.scan('everything');
-    expect((await catalog()).some((p) => p.name === 'Fine')).toBe(false);
-    expect((await server.call<AsideView[]>('GET', 'asides')).body).toMatchObject([
-      { name: 'Fine', path: copy?.path },
+    expect((await catalog()).map(({ name }) => name)).toEqual(['Other']);
+    expect(await lastFindings()).toEqual([]);
+    expect((await server.call<AsideView[]>('GET', 'asides')).body).toEqual([
+      { copy: copies[0], name: 'Fine', format: 'LV2', path: fine.copies[0]?.path },
     ]);
-    expect((await server.call('POST', 'asides/back', { paths: [copy?.path] })).status).toBe(200);
+    await server.call('POST', 'undo');
+    expect(await catalog()).toEqual(before);
+    expect((await server.call<AsideView[]>('GET', 'asides')).body).toEqual([]);
+    await server.call('POST', 'redo');
+    expect((await catalog()).map(({ name }) => name)).toEqual(['Other']);
+    await act({ act: 'restore', copies });
+    expect(await catalog()).toEqual(before);
+    expect(codes(await act({ act: 'restore', copies }))).toEqual(['unknown-record']);
+    expect(codes(await act({ act: 'set-aside', copies: [uuid()] }))).toEqual(['unknown-record']);
+  });
+  it('sets one plugin of a file aside, and leaves the others of it', async () => {
+    const place = newPlace();
+    writeBundle(place, 'two.lv2', { uri: 'urn:one', name: 'One' });
+    const more = readFileSync(join(place, 'two.lv2', 'manifest.ttl'), 'utf8');
+    writeFileSync(
+      join(place, 'two.lv2', 'manifest.ttl'),
+      more +
+        more
+          .replaceAll(/^@prefix.*$/gm, '')
+          .replaceAll('urn:one', 'urn:two')
+          .replaceAll('One', 'Two'),
+    );
+    await server.call('POST', 'places', { path: place });
     await server.scan();
-    expect((await plugin('Fine')).id).toBe(fine.id);
-    expect(codes(await server.call('POST', 'asides/back', { paths: [copy?.path] }))).toEqual([
-      'unknown-record',
-    ]);
+    expect((await catalog()).map(({ name }) => name)).toEqual(['One', 'Two']);
+    const one = await plugin('One');
+    await act({ act: 'set-aside', copies: one.copies.map(({ id }) => id) });
+    await server.scan('everything');
+    expect((await catalog()).map(({ name }) => name)).toEqual(['Two']);
+    expect(await lastFindings()).toEqual([]);
+  });
+  it('is not asked for a set-aside copy by a redo when the copy is no more', async () => {
+    const place = await placeWith('Fine');
+    const broken = join(place, 'bad.lv2');
+    mkdirSync(broken);
+    writeFileSync(join(broken, 'manifest.ttl'), 'no Turtle');
+    await server.scan();
+    const failed = (await server.call<FindingView[]>('GET', 'copies/failed')).body;
+    await act({ act: 'set-aside', copies: [failed[0]?.copy] });
+    expect((await server.call<FindingView[]>('GET', 'copies/failed')).body).toEqual([]);
+    await server.call('POST', 'undo');
+    expect((await server.call<FindingView[]>('GET', 'copies/failed')).body).toEqual(failed);
+    rmSync(broken, { recursive: true });
+    await server.scan();
+    expect((await server.call('POST', 'redo')).status).toBe(200);
+    expect((await server.call<AsideView[]>('GET', 'asides')).body).toEqual([]);
   });
   it('looks again by itself some seconds after something changed in a watched place', async () => {
     const place = newPlace();

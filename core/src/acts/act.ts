@@ -155,6 +155,9 @@ export type Act =
   | { act: 'part'; copies: readonly CopyId[]; from: Owner; plugin: PluginId }
   /** They are two: each keeps its copies, and nobody asks again. */
   | { act: 'keep-apart'; plugins: readonly Owner[] }
+  /** Copies that are neither examined nor in the catalog until they are restored. */
+  | { act: 'set-aside'; copies: readonly CopyId[] }
+  | { act: 'restore'; copies: readonly CopyId[] }
   /** Which format's copy goes in front. */
   | { act: 'prefer'; computer: ComputerId; formats: readonly Format[] }
   /** Those spellings are that vendor; null takes back what was said of them. */

@@ -13,6 +13,7 @@ import {
   cabinetsOf,
   chainIn,
   settingIn,
+  allSetAside,
   allSettings,
   allChains,
   orderOf,
@@ -343,6 +344,17 @@ const drawn: { readonly [N in ActName]: Drawn<N> } = {
   'keep-apart': (draw, world) => ({
     act: 'keep-apart',
     plugins: some(draw, soundOwners(world)),
+  }),
+  'set-aside': (draw, { copies }) => ({
+    act: 'set-aside',
+    copies: some(draw, [...copies.keys()]),
+  }),
+  restore: (draw, { order }) => ({
+    act: 'restore',
+    copies: some(
+      draw,
+      allSetAside(order).map(({ id }) => id),
+    ),
   }),
   prefer: (draw) => ({
     act: 'prefer',

@@ -14,6 +14,7 @@ import { folderActs } from './folders.ts';
 import { nameActs } from './names.ts';
 import { placementActs } from './placements.ts';
 import { preferenceActs } from './preferences.ts';
+import { setAsideActs } from './set-aside.ts';
 import { shownFolderActs } from './shown-folders.ts';
 import { smartFolderActs } from './smart-folders.ts';
 import { spellingActs } from './spellings.ts';
@@ -56,6 +57,7 @@ export const acts: ActRules = {
   ...nameActs,
   ...placementActs,
   ...preferenceActs,
+  ...setAsideActs,
   ...shownFolderActs,
   ...smartFolderActs,
   ...spellingActs,

@@ -72,6 +72,7 @@ function settle(record: OrderRecord, whereNow: WhereNow): OrderRecord | null {
       return withPlugins(record, whereNow);
     // A copy goes to the plugin it was given to, even where that one has no other copies now.
     case 'copy-assignment':
+    case 'set-aside':
     case 'cabinet':
     case 'spelling':
     case 'preference':

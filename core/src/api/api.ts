@@ -192,11 +192,12 @@ export interface PlaceView {
   readonly reachable: boolean;
 }
 
-/** A file that is not examined and not catalogued until it is taken back. */
+/** A copy that is neither examined nor in the catalog until it is restored. */
 export interface AsideView {
-  readonly path: string;
+  readonly copy: CopyId;
   readonly name: string;
-  readonly at: string;
+  readonly format: Format;
+  readonly path: string;
 }
 
 /** What a scan examines: what changed, everything, or only what failed. */

@@ -23,6 +23,7 @@ export {
   type CopyState,
   type Plugin,
 } from './plugin.ts';
+export { isNewer } from './version.ts';
 export {
   allTags,
   answerLimits,

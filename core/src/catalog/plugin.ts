@@ -19,6 +19,8 @@ export interface CopyCard {
   /** Whether it names a program that is not there, or none that could run. */
   readonly lacksProgram?: boolean;
   readonly state: CopyState;
+  /** Copies of its plugin for which it declares to stand in. */
+  readonly standsInFor?: readonly CopyId[];
   /** Audio ports; null where reading cannot know. */
   readonly audioIn: number | null;
   readonly audioOut: number | null;

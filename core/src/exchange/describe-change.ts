@@ -353,6 +353,7 @@ const otherWords = {
     `Whose ${plural(count, 'spelling')} of vendors ${count === 1 ? 'is' : 'are'}`,
   'copy-assignment': (count: number) =>
     `Which plugin ${plural(count, 'copy', 'copies')} ${count === 1 ? 'belongs' : 'belong'} to`,
+  'set-aside': (count: number) => `${plural(count, 'copy', 'copies')} set aside`,
   preference: () => 'The order of formats',
 } as const;
 

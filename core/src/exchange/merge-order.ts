@@ -6,7 +6,14 @@ import { nothingSaid, type Answer } from '../catalog/answer.ts';
 import { diff, keyOf, isSameValue } from '../change.ts';
 import { grouped } from '../grouped.ts';
 import { byPosition, spread, type Position } from '../order/position.ts';
-import type { Folder, Order, OrderRecord, PluginNames } from '../order/records.ts';
+import {
+  allSetAside,
+  orderOf,
+  type Folder,
+  type Order,
+  type OrderRecord,
+  type PluginNames,
+} from '../order/records.ts';
 import type { OrderChange } from '../acts/act-result.ts';
 import { fitChange } from '../acts/undo.ts';
 
@@ -25,7 +32,8 @@ export function mergeRecords(
   records: readonly OrderRecord[],
   mode: MergeMode,
 ): OrderChange {
-  const next = new Map(mode === 'replace' ? [] : order);
+  // Which copies are set aside is no matter of a document.
+  const next = mode === 'replace' ? orderOf(allSetAside(order)) : new Map(order);
   for (const record of records) {
     const key = keyOf(record);
     const mine = order.get(key);

@@ -130,6 +130,12 @@ export interface CopyAssignment {
   readonly before: PluginId;
 }
 
+/** A copy that is neither examined nor in the catalog until it is restored; its id is the copy's. */
+export interface SetAside {
+  readonly table: 'set-aside';
+  readonly id: CopyId;
+}
+
 /** The user's word on whose a vendor's spelling is. */
 export interface Spelling {
   readonly table: 'spelling';
@@ -189,6 +195,7 @@ export type OrderRecord =
   | PluginNames
   | Answer
   | CopyAssignment
+  | SetAside
   | Spelling;
 
 /** All records of the order by `table/id`. */
@@ -232,6 +239,9 @@ export const answerIn = (order: Order, plugin: string): Answer | undefined =>
 export const copyAssignmentIn = (order: Order, copy: string): CopyAssignment | undefined =>
   order.get(`copy-assignment/${copy}`) as CopyAssignment | undefined;
 
+/** Whether a copy is set aside. */
+export const isSetAside = (order: Order, copy: string): boolean => order.has(`set-aside/${copy}`);
+
 /** The user's order of formats on a computer. */
 export const preferenceIn = (order: Order, computer: string): Preference | undefined =>
   order.get(`preference/${computer}`) as Preference | undefined;
@@ -265,6 +275,8 @@ export const allAnswers = (order: Order): Answer[] => ofTable<Answer>(order, 'an
 /** All that the user says of where copies belong. */
 export const allCopyAssignments = (order: Order): CopyAssignment[] =>
   ofTable<CopyAssignment>(order, 'copy-assignment');
+/** All copies that are set aside. */
+export const allSetAside = (order: Order): SetAside[] => ofTable<SetAside>(order, 'set-aside');
 /** All that the user says of spellings. */
 export const allSpellings = (order: Order): Spelling[] => ofTable<Spelling>(order, 'spelling');
 /** All chains. */

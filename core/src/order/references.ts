@@ -21,6 +21,7 @@ const plugins: { readonly [T in Table]: (record: RecordOf<T>) => readonly Plugin
   'plugin-names': (names) => [names.id],
   answer: (answer) => [answer.id],
   'copy-assignment': ({ plugin, before }) => [plugin, before],
+  'set-aside': () => [],
   spelling: () => [],
 };
 

@@ -41,4 +41,5 @@ export {
   type ReviewView,
 } from './view.ts';
 export type { MonthCell, MonthRows, Months } from './when.ts';
+export { tiesIn, tieWords, type Tie } from './ties.ts';
 export { toTryAgain, type Advice, type AdviceKind } from './worth-doing.ts';

@@ -147,13 +147,28 @@ describe('what a review is made of', () => {
     ]);
     expect(folders.map(({ id }) => id)).toEqual(['plain']);
   });
-  it('has the order of formats of its computer, and loads as they are', () => {
-    const preference: OrderRecord = {
-      table: 'preference',
-      id: asId('net-loft'),
-      formats: ['LADSPA', 'LV2'],
-    };
-    const { formatOrder, uses } = made([preference], { uses: [aUse('heron')] });
-    expect([formatOrder, uses]).toEqual([['LADSPA', 'LV2'], [aUse('heron')]]);
+  it('has loads as they are', () => {
+    expect(made([], { uses: [aUse('heron')] }).uses).toEqual([aUse('heron')]);
+  });
+  it('has what the user made of each plugin, and which copies are wanted', () => {
+    const placed = (plugin: string, into: string): OrderRecord => ({
+      table: 'placement',
+      id: asId(`${plugin} in ${into}`),
+      folder: asId(into),
+      plugin: asId(plugin),
+      position: 'a',
+    });
+    const { plugins } = made([
+      folder('best', { form: 'favourites' }),
+      folder('plain'),
+      placed('sluice', 'best'),
+      placed('heron', 'plain'),
+      { table: 'plugin-names', id: asId('heron'), nickname: null, slotLabel: 'Hrn' },
+      { ...nothingSaid, table: 'answer', id: asId('sluice'), tags: ['warm'], notes: 'loud' },
+    ]);
+    expect(plugins.map(({ ties }) => ties)).toEqual([
+      ['favourite', 'tagged', 'noted'],
+      ['filed', 'named'],
+    ]);
   });
 });

@@ -9,6 +9,7 @@ import { createStudio } from '../studio/studio.ts';
 import {
   allFolders,
   allPlacements,
+  allSettings,
   answerIn,
   orderOf,
   type Order,
@@ -22,6 +23,7 @@ import type {
   StudiedFolder,
   StudiedPlugin,
 } from './studied.ts';
+import { tiesIn } from './ties.ts';
 
 /** What a computer tells, as it is stored. */
 export interface ReviewSource {
@@ -43,12 +45,24 @@ export function materialOf(source: ReviewSource, now: number): ReviewMaterial {
   const { catalog, settings: found, usage } = source;
   const studio = createStudio()({ computer, catalog, order, found, usage });
   const arrangement = studio.arrange(null, now);
-  const { plugins, formatOrder } = studio.catalog;
+  const { plugins } = studio.catalog;
+  const ties = tiesIn(order);
+  const inFolders = allFolders(order).flatMap(({ firstCopies }) => firstCopies);
+  const formatsOf = grouped(allSettings(order).map(({ plugin, format }) => [plugin, format]));
   return {
-    formatOrder,
     plugins: plugins
       .filter(({ chain }) => !chain)
-      .map((plugin) => studied(plugin, answerIn(order, plugin.id), arrangement)),
+      .map((plugin) => {
+        const answer = answerIn(order, plugin.id);
+        return {
+          ...studied(plugin, answer, arrangement),
+          ties: [...(ties.get(plugin.id) ?? [])],
+          firstCopies: [...inFolders, ...(answer?.firstCopy ? [answer.firstCopy] : [])].filter(
+            (copy) => plugin.copies.some(({ id }) => id === copy),
+          ),
+          settingFormats: formatsOf.get(plugin.id) ?? [],
+        };
+      }),
     chains: plugins.flatMap(({ chain }) => (chain ? [chain] : [])),
     folders: foldersOf(order, arrangement),
     uses,
@@ -61,7 +75,7 @@ function studied(
   plugin: Plugin,
   answer: Answer | undefined,
   { pluginNames }: Arrangement,
-): StudiedPlugin {
+): Omit<StudiedPlugin, 'ties' | 'firstCopies' | 'settingFormats'> {
   const nickname = pluginNames.get(plugin.id)?.nickname ?? null;
   return {
     id: plugin.id,

@@ -254,24 +254,47 @@ describe('how one finds', () => {
 });
 
 describe('old copies', () => {
-  const formatOrder = ['VST3', 'CLAP', 'AU', 'LV2', 'VST2', 'LADSPA'] as const;
   const retired = (...copies: ReturnType<typeof aCopy>[]): string[] =>
-    retirableOf({ plugins: [aPlugin('a', { copies })], formatOrder }, []).map(({ copy }) => copy);
-  it('are needless beside a newer one, and never the last', () => {
-    expect(retired(aCopy('old', 'VST2'), aCopy('new', 'VST3'))).toEqual(['old']);
-    expect(retired(aCopy('old', 'VST2'))).toEqual([]);
-    expect(retired(aCopy('old', 'VST2', { is32Bit: true }), aCopy('x64', 'VST2'))).toEqual(['old']);
-    expect(retired(aCopy('a', 'VST2'), aCopy('b', 'LADSPA'))).toEqual([]);
-    expect(retired(aCopy('old', 'VST2'), aCopy('new', 'VST3', { state: 'gone' }))).toEqual([]);
-    expect(retired(aCopy('old', 'VST2'), aCopy('new', 'VST3', { is32Bit: true }))).not.toContain(
-      'old',
-    );
+    retirableOf({ plugins: [aPlugin('a', { copies })] }, []).map(({ copy }) => copy);
+  const old = aCopy('old', 'VST2', { version: '1.9' });
+  it('are those beside which the same format stands in a newer version', () => {
+    expect(retired(old, aCopy('new', 'VST2', { version: '1.10' }))).toEqual(['old']);
+    expect(retired(old, aCopy('same', 'VST2', { version: '1.9' }))).toEqual([]);
+    expect(retired(old, aCopy('unknown', 'VST2'))).toEqual([]);
+    expect(retired(old)).toEqual([]);
   });
-  it('say which sessions still ask for them', () => {
-    const plugins = [aPlugin('a', { copies: [aCopy('old', 'VST2'), aCopy('new', 'CLAP')] })];
+  it('are not those of another format, which may not read what the old one saved', () => {
+    expect(retired(old, aCopy('other', 'VST3', { version: '2.0' }))).toEqual([]);
+  });
+  it('are those for which another format declares to stand in, unless it is the older', () => {
+    const ladspa = aCopy('ladspa', 'LADSPA');
+    const heir = aCopy('heir', 'LV2', { version: '1.0', standsInFor: ['ladspa', 'old'] });
+    expect(retired(ladspa, heir)).toEqual(['ladspa']);
+    expect(retired(old, heir)).toEqual([]);
+    expect(retired(aCopy('of another', 'LADSPA'), heir)).toEqual([]);
+  });
+  it('are none beside a newer one that is not there, failed, or is for 32 bits only', () => {
+    const newer = { version: '2.0' } as const;
+    expect(retired(old, aCopy('n', 'VST2', { ...newer, state: 'gone' }))).toEqual([]);
+    expect(retired(old, aCopy('n', 'VST2', { ...newer, isFailed: true }))).toEqual([]);
+    expect(retired(old, aCopy('n', 'VST2', { ...newer, is32Bit: true }))).toEqual([]);
+    expect(retired({ ...old, is32Bit: true }, aCopy('n', 'VST2', newer))).toEqual(['old']);
+    expect(retired({ ...old, state: 'gone' }, aCopy('n', 'VST2', newer))).toEqual([]);
+  });
+  it('say what should keep them: sessions, settings that only they take, the user’s own choice', () => {
+    const heir = aCopy('heir', 'CLAP', { version: '2.0', standsInFor: ['old'] });
+    const plugins = [
+      aPlugin('a', { copies: [old, heir], firstCopies: ['old'], settingFormats: ['VST2'] }),
+    ];
     const sessions = [{ session: 'Gulls', copies: ['old'] }];
-    expect(retirableOf({ plugins, formatOrder }, sessions)).toMatchObject([
-      { copy: 'old', by: 'CLAP', sessions: ['Gulls'] },
+    expect(retirableOf({ plugins }, sessions)).toMatchObject([
+      {
+        copy: 'old',
+        path: old.path,
+        by: { format: 'CLAP', version: '2.0', path: heir.path },
+        sessions: ['Gulls'],
+        ties: ['session', 'setting', 'first'],
+      },
     ]);
     expect(copiesByFormat(plugins).map(({ format, copies }) => [format, copies])).toEqual([
       ['VST2', 1],

@@ -5,6 +5,7 @@ import type { Format } from '../formats/found-copy.ts';
 import type { TrackKind } from '../loading/loadability.ts';
 import type { FolderForm } from '../order/records.ts';
 import { memoizeByObject } from '../memoize.ts';
+import type { Tie } from './ties.ts';
 import { groupOf } from '../taxonomy/tree.ts';
 import { day } from '../time.ts';
 
@@ -14,6 +15,10 @@ export interface StudiedCopy {
   readonly format: Format;
   readonly is32Bit: boolean;
   readonly state: CopyState;
+  readonly path: string;
+  readonly version: string | null;
+  readonly isFailed: boolean;
+  readonly standsInFor?: readonly string[];
   readonly audioIn: number | null;
   readonly audioOut: number | null;
 }
@@ -30,6 +35,12 @@ export interface StudiedPlugin {
   /** Last day of a trial, YYYY-MM-DD. */
   readonly trialEnds: string | null;
   readonly copies: readonly StudiedCopy[];
+  /** What the user made of it. */
+  readonly ties: readonly Tie[];
+  /** Copies that the user wants first, on the whole or in a folder. */
+  readonly firstCopies: readonly string[];
+  /** Formats of which only a copy takes one of its settings that the user made something of. */
+  readonly settingFormats: readonly Format[];
 }
 
 /** A folder with what stands in it, in order; dividers and shortcuts are left out. */
@@ -75,7 +86,6 @@ export interface ReviewMaterial {
   /** The plugins of each chain that is kept. */
   readonly chains: readonly (readonly string[])[];
   readonly folders: readonly StudiedFolder[];
-  readonly formatOrder: readonly Format[];
   readonly uses: readonly PastUse[];
   readonly comings: readonly Coming[];
   readonly sessions: readonly AskingSession[];

@@ -24,6 +24,9 @@ export const aCopy = (
   format,
   is32Bit: false,
   state: 'present',
+  path: `/plugins/${id}`,
+  version: null,
+  isFailed: false,
   audioIn: 2,
   audioOut: 2,
   ...more,
@@ -40,6 +43,9 @@ export const aPlugin = (id: string, more: Partial<StudiedPlugin> = {}): StudiedP
   hasNickname: false,
   trialEnds: null,
   copies: [aCopy(`copy of ${id}`, 'VST3')],
+  ties: [],
+  firstCopies: [],
+  settingFormats: [],
   ...more,
 });
 
@@ -68,7 +74,6 @@ export const aMaterial = (more: Partial<ReviewMaterial>): ReviewMaterial => ({
   plugins: [],
   chains: [],
   folders: [],
-  formatOrder: formats,
   uses: [],
   comings: [],
   sessions: [],

@@ -1,6 +1,5 @@
 /** Planted cases: each is told, ranked, and no longer told once it was followed. */
 import { describe, expect, it } from '@jest/globals';
-import { formats } from '../formats/found-copy.ts';
 import { day } from '../time.ts';
 import { aCopy, aFolder, aMaterial, aPlugin, aUse, now } from './studio.test-data.ts';
 import type { ReviewMaterial } from './studied.ts';
@@ -41,15 +40,43 @@ describe('worthDoing', () => {
     const folders = [{ ...aFolder('f', ['good']), name: toTryAgain }];
     expect(of('try-again', { plugins, uses, folders })).toBeUndefined();
   });
-  it('retires old copies that no session asks for', () => {
-    const copies = [aCopy('old', 'VST2'), aCopy('new', 'VST3')];
+  it('retires old copies, those that a session needs only where the user says so', () => {
+    const copies = [
+      aCopy('old', 'VST2', { version: '1.0' }),
+      aCopy('older', 'VST2', { version: '0.9' }),
+      aCopy('new', 'VST2', { version: '2.0' }),
+    ];
     const plugins = [aPlugin('a', { copies })];
-    expect(of('retire', { plugins, formatOrder: formats })?.copies.map(({ copy }) => copy)).toEqual(
-      ['old'],
-    );
-    expect(
-      of('retire', { plugins, sessions: [{ session: 's', copies: ['old'] }] }),
-    ).toBeUndefined();
+    const asking = (...needed: string[]) =>
+      of('retire', { plugins, sessions: [{ session: 's', copies: needed }] });
+    expect(asking('old')).toMatchObject({
+      title: 'Retire 1 old copy',
+      copies: [
+        { copy: 'old', ties: ['session'] },
+        { copy: 'older', ties: [] },
+      ],
+    });
+    expect(asking('old', 'older')).toBeUndefined();
+  });
+  it('hides nothing of which the user made something, or that is used, unasked', () => {
+    const plugins = [
+      aPlugin('idle'),
+      aPlugin('filed', { ties: ['filed'] }),
+      aPlugin('loaded'),
+      aPlugin('asked', { copies: [aCopy('c', 'VST3')] }),
+    ];
+    const uses = times(1, 'loaded', 400);
+    const sessions = [{ session: 's', copies: ['c'] }];
+    expect(of('hide-unused', { plugins, uses, sessions })).toMatchObject({
+      title: 'Hide 1 plugin not loaded for a year',
+      plugins: ['idle'],
+      tied: [
+        { plugin: 'filed', ties: ['filed'] },
+        { plugin: 'loaded', ties: ['loaded'] },
+        { plugin: 'asked', ties: ['session'] },
+      ],
+    });
+    expect(of('hide-unused', { plugins: plugins.slice(1), uses, sessions })).toBeUndefined();
   });
   it('names slow ones', () => {
     const uses = times(4, 'slow').map((use) => ({ ...use, keys: 8 }));

@@ -15,6 +15,7 @@ import {
   type ReviewMaterial,
   type StudiedPlugin,
 } from './studied.ts';
+import type { Tie } from './ties.ts';
 import { recurringOf } from './together.ts';
 
 /** The kinds of things worth doing. */
@@ -51,7 +52,9 @@ export interface Advice {
   readonly plugins: readonly string[];
   /** Folders it is about: of two to be merged, the one that goes first. */
   readonly folders: readonly string[];
-  /** Copies to be retired. */
+  /** Plugins it is about as well, and what speaks against doing it to them. */
+  readonly tied: readonly { readonly plugin: string; readonly ties: readonly Tie[] }[];
+  /** Copies to be retired; those with ties only where the user says so. */
   readonly copies: readonly RetirableCopy[];
   readonly slow: readonly SlowPlugin[];
 }
@@ -59,7 +62,16 @@ export interface Advice {
 const advice = (
   kind: AdviceKind,
   about: Pick<Advice, 'title' | 'brings' | 'worth'> & Partial<Advice>,
-): Advice => ({ kind, key: kind, plugins: [], folders: [], copies: [], slow: [], ...about });
+): Advice => ({
+  kind,
+  key: kind,
+  plugins: [],
+  tied: [],
+  folders: [],
+  copies: [],
+  slow: [],
+  ...about,
+});
 
 /** What all of it is worked out from. */
 interface Known {
@@ -227,8 +239,34 @@ function usedCabinet({ lately, there, material }: Known): Advice[] {
       ];
 }
 
+/** Which of some plugins have no ties, and which have some: those are hidden only where the user says so. */
+function partedByTies(
+  { material, there, loads }: Known,
+  ids: readonly string[],
+): { readonly free: string[]; readonly tied: Advice['tied'] } {
+  const byId = new Map(there.map((plugin) => [plugin.id, plugin]));
+  const inSessions = new Set(material.sessions.flatMap(({ copies }) => copies));
+  const tiesOf = (id: string): Tie[] => [
+    ...(byId.get(id)?.ties ?? []),
+    ...((loads.get(id) ?? 0) > 0 ? (['loaded'] as const) : []),
+    ...(byId.get(id)?.copies.some((copy) => inSessions.has(copy.id)) ? (['session'] as const) : []),
+  ];
+  const all = ids.map((plugin) => ({ plugin, ties: tiesOf(plugin) }));
+  return {
+    free: all.filter(({ ties }) => ties.length === 0).map(({ plugin }) => plugin),
+    tied: all.filter(({ ties }) => ties.length > 0),
+  };
+}
+
+/** How many more there are that only the user can choose. */
+const moreChosen = (count: number): string =>
+  count === 0
+    ? ''
+    : ` ${count} more ${count === 1 ? 'is' : 'are'} filed, named or used: choose them if you want.`;
+
 /** Nothing is told before a year of loads is known, and nothing of what came since. */
-function hideUnused({ material, there, last, now }: Known): Advice[] {
+function hideUnused(known: Known): Advice[] {
+  const { material, there, last, now } = known;
   const before = now - limits.unused * day;
   const first = material.uses.reduce((least, { at }) => Math.min(least, at), now);
   const young = new Set(
@@ -236,35 +274,37 @@ function hideUnused({ material, there, last, now }: Known): Advice[] {
       .filter(({ what, at }) => what === 'came' && at > before)
       .map((one) => one.plugin),
   );
-  const ids = there
-    .map(({ id }) => id)
-    .filter((id) => (last.get(id) ?? 0) < before && !young.has(id));
-  const share = Math.round((100 * ids.length) / Math.max(1, there.length));
-  return ids.length === 0 || first > before + 7 * day
+  const { free, tied } = partedByTies(
+    known,
+    there.map(({ id }) => id).filter((id) => (last.get(id) ?? 0) < before && !young.has(id)),
+  );
+  const share = Math.round((100 * free.length) / Math.max(1, there.length));
+  return free.length === 0 || first > before + 7 * day
     ? []
     : [
         advice('hide-unused', {
-          title: `Hide ${plural(ids.length, 'plugin')} not loaded for a year`,
-          brings: `${share} % fewer to search in Load. They stay in the catalog.`,
+          title: `Hide ${plural(free.length, 'plugin')} not loaded for a year`,
+          brings: `${share} % fewer to search in Load. They stay in the catalog.${moreChosen(tied.length)}`,
           worth: share / 4,
-          plugins: ids,
+          plugins: free,
+          tied,
         }),
       ];
 }
 
 function retire({ material }: Known): Advice[] {
   const copies = retirableOf(material, material.sessions);
-  const free = copies.filter(({ sessions }) => sessions.length === 0);
-  const asked = copies.length - free.length;
+  const free = copies.filter(({ ties }) => ties.length === 0);
+  const tied = copies.length - free.length;
   return free.length === 0
     ? []
     : [
         advice('retire', {
           title: `Retire ${plural(free.length, 'old copy', 'old copies')}`,
-          brings: `Each has a newer one beside it${asked > 0 ? `; ${asked} more ${asked === 1 ? 'stays' : 'stay'}, since a session asks for ${asked === 1 ? 'it' : 'them'}` : ''}.`,
+          brings: `The same format, or one that declares to replace it, is installed in a newer version.${tied > 0 ? ` ${tied} more ${tied === 1 ? 'is' : 'are'} still needed by a session, a setting or a folder.` : ''}`,
           worth: Math.min(6, free.length / 10),
           plugins: [...new Set(free.map(({ plugin }) => plugin))],
-          copies: free,
+          copies,
         }),
       ];
 }
@@ -325,17 +365,22 @@ function trials({ material, now }: Known): Advice[] {
       ];
 }
 
-function doubles({ material }: Known): Advice[] {
+function doubles(known: Known): Advice[] {
+  const { material } = known;
   const half = doublingOf(material).filter(({ used }) => used !== null);
-  const ids = half.flatMap(({ plugins, used }: Doubling) => plugins.filter((id) => id !== used));
-  return ids.length === 0
+  const { free, tied } = partedByTies(
+    known,
+    half.flatMap(({ plugins, used }: Doubling) => plugins.filter((id) => id !== used)),
+  );
+  return free.length === 0
     ? []
     : [
         advice('doubles', {
-          title: `Hide ${plural(ids.length, 'plugin')} of which you use the sibling`,
-          brings: 'They are of the same series, type and ports as one that you load.',
-          worth: Math.min(3, ids.length / 10),
-          plugins: ids,
+          title: `Hide ${plural(free.length, 'plugin')} of which you use the sibling`,
+          brings: `They are of the same series, type and ports as one that you load.${moreChosen(tied.length)}`,
+          worth: Math.min(3, free.length / 10),
+          plugins: free,
+          tied,
         }),
       ];
 }

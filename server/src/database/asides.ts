@@ -1,38 +1,40 @@
-/** What was set aside: files that are not examined and not catalogued until they are taken back. */
+/** Copies that are set aside: which there are, and what they are. */
 import type { EntityManager } from 'typeorm';
-import { noteCopies } from './catalog.ts';
-import { AsideTable, type AsideRow } from './scan-tables.ts';
+import { CopyTable, type CopyRow } from './catalog-tables.ts';
 
-/** What was set aside, by name. */
-export const listAsides = (manager: EntityManager, computer: string): Promise<AsideRow[]> =>
+/** The copies of a computer that are set aside, by path. */
+export const listAsides = (manager: EntityManager, computer: string): Promise<CopyRow[]> =>
   manager
-    .getRepository(AsideTable)
-    .find({ where: { computerId: computer }, order: { path: 'ASC' } });
+    .getRepository(CopyTable)
+    .createQueryBuilder('copy')
+    .where('copy.computer_id = :computer', { computer })
+    .andWhere('EXISTS (SELECT FROM set_aside WHERE set_aside.copy_id = copy.id)')
+    .orderBy({ 'copy.path': 'ASC', 'copy.id': 'ASC' })
+    .getMany();
 
-/** Sets a file aside; its copies leave the catalog but are remembered. */
-export async function addAside(manager: EntityManager, row: AsideRow): Promise<void> {
-  await noteCopies(manager, row.computerId, 'path = $2', row.path);
-  await manager.getRepository(AsideTable).upsert(row, ['computerId', 'path']);
-  await manager.query(`UPDATE copy SET state = 'aside' WHERE computer_id = $1 AND path = $2`, [
-    row.computerId,
-    row.path,
-  ]);
-}
-
-/** Takes a file back: the next scan examines it as if it had been away. False when it was not set aside. */
-export async function removeAside(
+/** Ids and keys of the copies of a computer that are set aside. */
+export const readAsides = (
   manager: EntityManager,
   computer: string,
-  path: string,
-): Promise<boolean> {
-  await noteCopies(manager, computer, 'path = $2', path);
-  const { affected } = await manager
-    .getRepository(AsideTable)
-    .delete({ computerId: computer, path });
-  await manager.query(
-    `UPDATE copy SET state = 'gone' WHERE computer_id = $1 AND path = $2 AND state = 'aside'`,
-    [computer, path],
+): Promise<Pick<CopyRow, 'id' | 'key'>[]> =>
+  manager.query(
+    `SELECT copy.id, copy.key FROM set_aside JOIN copy ON copy.id = set_aside.copy_id
+      WHERE copy.computer_id = $1`,
+    [computer],
   );
-  await manager.query('DELETE FROM bundle WHERE computer_id = $1 AND path = $2', [computer, path]);
-  return (affected ?? 0) > 0;
+
+/** Of these copies those that a computer has. */
+export async function existingCopies(
+  manager: EntityManager,
+  computer: string,
+  ids: readonly string[],
+): Promise<Set<string>> {
+  const rows: { id: string }[] =
+    ids.length === 0
+      ? []
+      : await manager.query('SELECT id FROM copy WHERE computer_id = $1 AND id = ANY($2::uuid[])', [
+          computer,
+          ids,
+        ]);
+  return new Set(rows.map(({ id }) => id));
 }

@@ -56,9 +56,6 @@ export interface PluginRow {
   formerNames?: readonly string[] | null;
 }
 
-/** `away`: its place is out of reach or switched off. `aside`: set aside by the user. */
-export type CopyRowState = CopyState | 'aside';
-
 /** A row of the table `copy`. */
 export interface CopyRow {
   id: string;
@@ -69,7 +66,8 @@ export interface CopyRow {
   format: Format;
   path: string;
   status: 'ok' | 'failed';
-  state: CopyRowState;
+  /** `away`: its place is out of reach or switched off. */
+  state: CopyState;
   facts: FoundCopy;
   firstSeenAt: Date;
   lastSeenAt: Date;

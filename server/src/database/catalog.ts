@@ -13,7 +13,6 @@ import {
   type BundleBefore,
   type BundleRow,
   type CopyRow,
-  type CopyRowState,
   type CopySummary,
   type PluginRow,
 } from './catalog-tables.ts';
@@ -25,6 +24,20 @@ import {
 export const lacksProgram = `(format = 'LV2' AND facts->>'binary' IS NOT NULL
   AND facts->>'examined' IS DISTINCT FROM 'opened'
   AND coalesce(jsonb_typeof(facts->'architectures'), 'null') = 'null')`;
+
+/** A copy that is not set aside. */
+export const isCatalogued = 'NOT EXISTS (SELECT FROM set_aside WHERE set_aside.copy_id = copy.id)';
+
+/**
+ * The copies of the same plugin that a copy says it stands in for: by identity, or, as LADSPA's ids
+ * are written there, by number (`dc:replaces` of DCMI Metadata Terms, as lv2core uses it).
+ */
+const replacedCopies = `CASE WHEN jsonb_array_length(coalesce(facts->'replaces', '[]')) > 0 THEN (
+  SELECT jsonb_agg(old.id ORDER BY old.id) FROM copy old
+   WHERE old.plugin_id = copy.plugin_id AND old.id <> copy.id
+     AND EXISTS (SELECT FROM jsonb_array_elements_text(copy.facts->'replaces') r (id)
+       WHERE lower(r.id) IN (lower(old.facts->>'identity'),
+         'urn:ladspa:' || (old.facts->>'uniqueId')))) END`;
 
 /**
  * Plugins of a computer with their copies, by name: all, or those with these ids. Plugins of which
@@ -53,27 +66,29 @@ export async function readCatalog(
     audioIn: number | null;
     audioOut: number | null;
     name: string | null;
+    standsInFor: CopyId[] | null;
   })[] = await manager.query(
     `SELECT id, plugin_id "pluginId", format, path, state, facts->>'version' "version",
       facts->>'picture' IS NOT NULL "hasPicture", status = 'failed' "isFailed",
       ${lacksProgram} "lacksProgram",
       (facts->>'audioIn')::int "audioIn", (facts->>'audioOut')::int "audioOut",
-      facts->>'name' "name",
+      facts->>'name' "name", ${replacedCopies} "standsInFor",
       CASE jsonb_typeof(facts->'architectures') WHEN 'array'
         THEN facts->'architectures' <> '[]' AND facts->'architectures' <@ '["x86", "arm"]'
         ELSE false END "is32Bit"
-       FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND state <> 'aside'
+       FROM copy WHERE computer_id = $1 AND plugin_id IS NOT NULL AND ${isCatalogued}
          AND ($2::uuid[] IS NULL OR plugin_id = ANY($2)) ORDER BY path, id`,
     [computer, only],
   );
   const byPlugin = new Map<string, Plugin['copies'][number][]>();
   const nameOf = new Map(plugins.map(({ id, name }) => [id, name]));
-  for (const { pluginId, id, lacksProgram: isEmpty, name, ...copy } of copies) {
+  for (const { pluginId, id, lacksProgram: isEmpty, name, standsInFor, ...copy } of copies) {
     const list = byPlugin.get(pluginId);
     const card = {
       id: asId<CopyId>(id),
       ...copy,
       ...(isEmpty ? { lacksProgram: true } : {}),
+      ...(standsInFor ? { standsInFor } : {}),
       ...(name === null || name === nameOf.get(pluginId) ? {} : { name }),
     };
     if (list) {
@@ -92,9 +107,6 @@ export async function readCatalog(
       copies: byPlugin.get(id) ?? [],
     }));
 }
-
-/** A row's state as the catalog knows it: what is set aside is as good as gone. */
-export const shownState = (state: CopyRowState): CopyState => (state === 'aside' ? 'gone' : state);
 
 /** A copy of a computer. */
 export const findCopy = (
@@ -119,18 +131,29 @@ export const copiesOfPlugins = (
 ): Promise<CopyRow[]> =>
   manager.getRepository(CopyTable).findBy({ pluginId: Any<string>(plugins) });
 
+/** The copies of some plugins that are not set aside. */
+export const cataloguedCopies = (
+  manager: EntityManager,
+  plugins: readonly string[],
+): Promise<CopyRow[]> =>
+  manager
+    .getRepository(CopyTable)
+    .createQueryBuilder('copy')
+    .where(`copy.plugin_id = ANY(:plugins::uuid[]) AND ${isCatalogued}`, { plugins })
+    .getMany();
+
 /** All copies of a computer. */
 export const allCopies = (manager: EntityManager, computer: string): Promise<CopyRow[]> =>
   manager.getRepository(CopyTable).findBy({ computerId: computer });
 
-/** The copies of a computer that were understood and are not set aside, as they are kept. */
+/** The copies of a computer that were understood; those set aside too, so that they come back as they were. */
 export const copiesToSort = (
   manager: EntityManager,
   computer: string,
 ): Promise<(Omit<CopyToIdentify, 'facts'> & { facts: string })[]> =>
   manager.query(
     `SELECT id, plugin_id "plugin", state = 'present' "isPresent", facts::text "facts" FROM copy
-      WHERE computer_id = $1 AND status = 'ok' AND state <> 'aside'`,
+      WHERE computer_id = $1 AND status = 'ok'`,
     [computer],
   );
 
@@ -423,23 +446,30 @@ export const markCopies = async (
   );
 };
 
+const isFailedHere = `copy.computer_id = :computer AND status = 'failed' AND state = 'present'
+  AND ${isCatalogued}`;
+
 /** Copies that failed, at most so many. */
 export const failedCopies = (
   manager: EntityManager,
   computer: string,
   limit: number,
 ): Promise<CopyRow[]> =>
-  manager.getRepository(CopyTable).find({
-    where: { computerId: computer, status: 'failed', state: 'present' },
-    order: { path: 'ASC', id: 'ASC' },
-    take: limit,
-  });
+  manager
+    .getRepository(CopyTable)
+    .createQueryBuilder('copy')
+    .where(isFailedHere, { computer })
+    .orderBy({ 'copy.path': 'ASC', 'copy.id': 'ASC' })
+    .limit(limit)
+    .getMany();
 
 /** How many copies failed. */
 export const countFailed = (manager: EntityManager, computer: string): Promise<number> =>
   manager
     .getRepository(CopyTable)
-    .countBy({ computerId: computer, status: 'failed', state: 'present' });
+    .createQueryBuilder('copy')
+    .where(isFailedHere, { computer })
+    .getCount();
 
 /** How many present copies were only read though this machine could open them. */
 export async function countUnopened(
@@ -449,7 +479,7 @@ export async function countUnopened(
 ): Promise<{ nameless: number; unopened: number }> {
   const [row] = await manager.query<{ nameless: number; unopened: number }[]>(
     `SELECT (count(*) FILTER (WHERE facts->>'name' IS NULL))::int nameless, count(*)::int unopened
-       FROM copy WHERE computer_id = $1 AND state = 'present' AND status = 'ok'
+       FROM copy WHERE computer_id = $1 AND state = 'present' AND status = 'ok' AND ${isCatalogued}
          AND facts->>'examined' = 'read' AND facts->>'binary' IS NOT NULL
          AND format = ANY($2) AND facts->'architectures' ? $3
          AND NOT (path ILIKE '%.dll' AND $4)`,
@@ -525,7 +555,7 @@ export async function countSpellings(
 ): Promise<Map<string, number>> {
   const rows: { spelling: string; count: number }[] = await manager.query(
     `SELECT facts->>'vendor' spelling, count(*)::int FROM copy WHERE computer_id = $1
-      AND plugin_id IS NOT NULL AND status = 'ok' AND state <> 'aside'
+      AND plugin_id IS NOT NULL AND status = 'ok' AND ${isCatalogued}
       AND facts->>'vendor' IS NOT NULL GROUP BY 1`,
     [computer],
   );

@@ -23,6 +23,7 @@ import { Versions1763900000020 } from './migrations/0020-versions.ts';
 import { NamesOfRecords1763900000021 } from './migrations/0021-names-of-records.ts';
 import { NamesAndFirstCopies1763900000022 } from './migrations/0022-names-and-first-copies.ts';
 import { SessionSteps1763900000023 } from './migrations/0023-session-steps.ts';
+import { SetAside1763900000024 } from './migrations/0024-set-aside.ts';
 import { SetupError } from './setup-error.ts';
 import { tables } from './tables.ts';
 
@@ -60,6 +61,7 @@ export const migrations = [
   NamesOfRecords1763900000021,
   NamesAndFirstCopies1763900000022,
   SessionSteps1763900000023,
+  SetAside1763900000024,
 ];
 
 /** What the driver and TypeORM say of a connection that is not there, where they give no code. */

@@ -1,6 +1,6 @@
 /** Places. */
 import type { EntityManager } from 'typeorm';
-import { lacksProgram } from './catalog.ts';
+import { isCatalogued, lacksProgram } from './catalog.ts';
 import { noteChange } from './versions.ts';
 import { PlaceTable, type PlaceRow } from './scan-tables.ts';
 
@@ -87,7 +87,7 @@ export async function countByPlace(
       (count(*) FILTER (WHERE status = 'ok' AND state = 'present' AND ${lacksProgram}))::int
         "withoutProgram",
       (count(*) FILTER (WHERE facts->>'examined' = 'opened'))::int opened
-       FROM copy WHERE computer_id = $1 AND state IN ('present', 'away') AND place_id IS NOT NULL
+       FROM copy WHERE computer_id = $1 AND state IN ('present', 'away') AND ${isCatalogued} AND place_id IS NOT NULL
          GROUP BY place_id`,
     [computer],
   );

@@ -30,14 +30,6 @@ export interface PlaceRow {
   isWatched: boolean;
 }
 
-/** A row of the table `aside`. */
-export interface AsideRow {
-  computerId: string;
-  path: string;
-  name: string;
-  at: Date;
-}
-
 /** A row of the table `scan`. */
 export interface ScanRow {
   id: string;
@@ -83,14 +75,6 @@ export const PlaceTable = schema<PlaceRow>(
   },
   { uniques: unique('place_path_key', 'computerId', 'path') },
 );
-
-/** The table `aside`. */
-export const AsideTable = schema<AsideRow>('aside', {
-  computerId: toRow('aside', 'computer', 'computer_id', 'CASCADE', { type: 'uuid', primary: true }),
-  path: { ...text, primary: true },
-  name: text,
-  at: time,
-});
 
 /** The table `scan`. */
 export const ScanTable = schema<ScanRow>('scan', {

@@ -6,7 +6,7 @@ import {
   BundleTable,
   PictureTable,
 } from './catalog-tables.ts';
-import { PlaceTable, AsideTable, ScanTable, FindingTable } from './scan-tables.ts';
+import { PlaceTable, ScanTable, FindingTable } from './scan-tables.ts';
 import { ChangeTable, recordTables } from './order/index.ts';
 import { JournalTable, PointTable } from './point-tables.ts';
 import { SettingFileTable } from './setting-tables.ts';
@@ -16,7 +16,6 @@ import { PracticeTable, SavedSessionTable, SessionStepTable, LoadTable } from '.
 export const tables = [
   ComputerTable,
   PlaceTable,
-  AsideTable,
   BundleTable,
   PluginTable,
   CopyTable,

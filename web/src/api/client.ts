@@ -153,8 +153,6 @@ export function clientFor(computer: string) {
     opening: () => call<OpeningView>('GET', at('opening')),
     changeOpening: (wish: OpeningWish) => call<OpeningView>('PUT', at('opening'), { wish }),
     asides: () => call<AsideView[]>('GET', at('asides')),
-    setAside: (copies: readonly string[]) => call<null>('POST', at('asides'), { copies }),
-    takeBack: (paths: readonly string[]) => call<null>('POST', at('asides/back'), { paths }),
     stopScan: () => call<null>('POST', at('scans/stop')),
     findings: (scan: string) => call<FindingView[]>('GET', at(`scans/${scan}/findings`)),
     failedNow: () => call<FindingView[]>('GET', at('copies/failed')),

@@ -3,12 +3,13 @@ import { useState, type SyntheticEvent } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
 import { nameLength } from '@clever-drawer/core/acts';
 import type { Plugin } from '@clever-drawer/core/catalog';
-import type { Advice } from '@clever-drawer/core/review';
+import { tieWords, type Advice } from '@clever-drawer/core/review';
 import { NameDialog } from '../annotate/behind.ts';
-import { useActs, useArrangement, useCatalog, useComputer, useOrder } from '../studio/contexts.ts';
-import { useNotifyError } from '../studio/notify-error.ts';
+import { useActs, useArrangement, useCatalog, useOrder } from '../studio/contexts.ts';
+import { useNotices } from '../ui/notices.tsx';
+import { TickList } from '../ui/tick-list.tsx';
 import { adviceAct } from './model/advice-act.ts';
-import { copiesToRetire } from './model/copies-to-retire.ts';
+import { choicesOf, onlyChosen, type AdviceChoice } from './model/choices.ts';
 import { PluginLinks } from './pictures/behind.tsx';
 import * as texts from './texts.ts';
 
@@ -18,13 +19,23 @@ interface Props {
 }
 
 export function AdviceDialog({ advice, onClose }: Props) {
-  const { follow, canFollow, name, setName, retiring } = useFollowing(advice, onClose);
+  const { follow, canFollow, name, setName, choices, chosen, setChosen } = useFollowing(
+    advice,
+    onClose,
+  );
   const submit = (event: SyntheticEvent): void => {
     event.preventDefault();
     follow();
   };
   return (
-    <Modal show scrollable onHide={onClose} animation={false} aria-labelledby="advice-title">
+    <Modal
+      show
+      scrollable
+      size={advice.kind === 'retire' ? 'lg' : undefined}
+      onHide={onClose}
+      animation={false}
+      aria-labelledby="advice-title"
+    >
       <Modal.Header closeButton>
         <Modal.Title as="h1" id="advice-title">
           {advice.title}
@@ -45,32 +56,21 @@ export function AdviceDialog({ advice, onClose }: Props) {
             />
           </Form>
         )}
-        {retiring.aside.length > 0 && (
-          <p role="status">{texts.filesAreSetAside(retiring.aside.length)}</p>
+        {advice.kind === 'retire' && <p className="text-soft">{texts.theirFilesAreNotTouched}</p>}
+        {advice.kind === 'name-slow' && <SlowList advice={advice} />}
+        {advice.kind !== 'name-slow' && choices && (
+          <Choices choices={choices} chosen={chosen} onChoose={setChosen} />
         )}
-        {advice.kind === 'retire' && retiring.aside.length === 0 && (
-          <p className="text-soft">{texts.theirFilesAreNotTouched}</p>
-        )}
-        {advice.kind === 'name-slow' ? (
-          <SlowList advice={advice} />
-        ) : (
-          <PluginLinks plugins={advice.plugins} />
-        )}
+        {advice.kind !== 'name-slow' && !choices && <PluginLinks plugins={advice.plugins} />}
       </Modal.Body>
       <Modal.Footer>
         <Button variant="bare" onClick={onClose}>
-          {canFollow && retiring.aside.length === 0 ? texts.cancel : texts.close}
+          {canFollow ? texts.cancel : texts.close}
         </Button>
-        {retiring.aside.length > 0 ? (
-          <Button
-            onClick={() => {
-              retiring.takeBack(onClose);
-            }}
-          >
-            {texts.restoreThem}
+        {canFollow && (
+          <Button disabled={choices !== null && chosen.size === 0} onClick={follow}>
+            {texts.adviceDoes[advice.kind](chosen.size)}
           </Button>
-        ) : (
-          canFollow && <Button onClick={follow}>{texts.adviceDoes[advice.kind]}</Button>
         )}
       </Modal.Footer>
     </Modal>
@@ -79,10 +79,14 @@ export function AdviceDialog({ advice, onClose }: Props) {
 
 function useFollowing(advice: Advice, onClose: () => void) {
   const { act } = useActs();
+  const { notify } = useNotices();
   const { order } = useOrder();
   const { cabinet, nameOf } = useArrangement();
   const { pluginById } = useCatalog();
-  const retiring = useRetire();
+  const choices = choicesOf(advice);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(
+    () => new Set(choices?.filter(({ ties }) => ties.length === 0).map(({ id }) => id)),
+  );
   const [name, setName] = useState(() =>
     advice.plugins
       .flatMap((id) => pluginById.get(id) ?? [])
@@ -91,41 +95,85 @@ function useFollowing(advice: Advice, onClose: () => void) {
       .slice(0, nameLength),
   );
   const here = { order: order.records, cabinet, pluginById };
-  const canFollow = advice.kind === 'retire' || adviceAct(advice, here, name) !== null;
+  const canFollow = adviceAct(advice, here, name) !== null;
   const follow = (): void => {
-    const asked = adviceAct(advice, here, name);
-    if (advice.kind === 'retire') {
-      retiring.retire(advice);
-    } else if (asked && act(asked)) {
+    const wanted = choices ? onlyChosen(advice, choices, chosen) : advice;
+    const asked = adviceAct(wanted, here, name);
+    if (asked && act(asked)) {
+      if (asked.act === 'set-aside') {
+        notify(texts.copiesSetAside(asked.copies.length), 'done');
+      }
       onClose();
     }
   };
-  return { follow, canFollow, name, setName, retiring };
+  return { follow, canFollow, name, setName, choices, chosen, setChosen };
 }
 
-/** Sets old copies aside; the same press takes them back. */
-function useRetire() {
-  const { client } = useComputer();
-  const { plugins } = useCatalog();
-  const notifyError = useNotifyError();
-  const [aside, setAside] = useState<readonly string[]>([]);
-  const retire = ({ copies }: Advice): void => {
-    const files = copiesToRetire(plugins, copies);
-    client.setAside(files.map(({ id }) => id)).then(() => {
-      setAside(files.map(({ path }) => path));
-    }, notifyError);
-  };
-  const takeBack = async (): Promise<void> => {
-    await client.takeBack(aside);
-    await client.startScan('changed');
-  };
-  return {
-    aside,
-    retire,
-    takeBack: (then: () => void): void => {
-      takeBack().then(then, notifyError);
-    },
-  };
+interface ChoicesProps {
+  readonly choices: readonly AdviceChoice[];
+  readonly chosen: ReadonlySet<string>;
+  readonly onChoose: (chosen: ReadonlySet<string>) => void;
+}
+
+/** What it would be done to, each with what speaks for and against it. */
+function Choices({ choices, chosen, onChoose }: ChoicesProps) {
+  const { pluginById } = useCatalog();
+  const { nameOf } = useArrangement();
+  return (
+    <TickList
+      label={texts.whatItIsDoneTo}
+      count={texts.chosenOf(chosen.size, choices.length)}
+      ticked={chosen}
+      onTick={onChoose}
+      items={choices.flatMap((choice) => {
+        const plugin = pluginById.get(choice.plugin);
+        if (!plugin) {
+          return [];
+        }
+        const name = nameOf(plugin);
+        const { copy } = choice;
+        return [
+          {
+            id: choice.id,
+            name: copy ? `${name}, ${copy.format}, ${copy.path}` : name,
+            show: <ChoiceWords choice={choice} name={name} vendor={plugin.vendor} />,
+          },
+        ];
+      })}
+    />
+  );
+}
+
+interface ChoiceWordsProps {
+  readonly choice: AdviceChoice;
+  readonly name: string;
+  readonly vendor: string | null;
+}
+
+function ChoiceWords({ choice: { copy, ties }, name, vendor }: ChoiceWordsProps) {
+  const tied = ties.map((tie) => tieWords[tie]).join(', ');
+  return (
+    <>
+      <strong>{name}</strong>{' '}
+      <span className="text-soft">
+        {copy
+          ? `${copy.format} · ${texts.bitsOf(copy.is32Bit)} · ${copy.version ?? texts.noVersion}`
+          : (vendor ?? texts.noVendor)}
+      </span>
+      {tied !== '' && <span className="tied"> {tied}</span>}
+      {copy && (
+        <>
+          <span className="mono path">{copy.path}</span>
+          <span className="text-soft newer">
+            {texts.newerIs(copy.by.format, copy.by.version, copy.by.path)}
+          </span>
+          {copy.sessions.length > 0 && (
+            <span className="text-soft newer">{texts.askedForIn(copy.sessions.join(', '))}</span>
+          )}
+        </>
+      )}
+    </>
+  );
 }
 
 /** Plugins that are slow to find, each with a way to name it. */

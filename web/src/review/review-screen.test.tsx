@@ -37,7 +37,10 @@ const plugins = [
   there('Sluice'),
   there('Heron', { vendor: 'Mothlight', types: ['reverb/plate'] }),
   there('Egret', {
-    copies: [copyOf('egret-vst3'), copyOf('egret-vst2', { format: 'VST2', path: '/old/egret.so' })],
+    copies: [
+      copyOf('egret-vst3', { standsInFor: [asId('egret-vst2')] }),
+      copyOf('egret-vst2', { format: 'VST2', path: '/old/egret.so' }),
+    ],
   }),
 ];
 
@@ -421,18 +424,19 @@ describe('the order', () => {
 });
 
 describe('what is worth doing', () => {
-  const advice = (kind: Advice['kind'], more: Partial<Advice> = {}): Advice =>
-    ({
-      key: kind,
-      kind,
-      title: `Title of ${kind}`,
-      brings: `What ${kind} brings.`,
-      plugins: ['sluice', 'heron'],
-      copies: [],
-      folders: [],
-      slow: [],
-      ...more,
-    }) as Advice;
+  const advice = (kind: Advice['kind'], more: Partial<Advice> = {}): Advice => ({
+    key: kind,
+    kind,
+    tied: [],
+    worth: 1,
+    title: `Title of ${kind}`,
+    brings: `What ${kind} brings.`,
+    plugins: ['sluice', 'heron'],
+    copies: [],
+    folders: [],
+    slow: [],
+    ...more,
+  });
   const open = async (title: string): Promise<HTMLElement> => {
     fireEvent.click(screen.getByRole('button', { name: `Look at it: ${title}` }));
     return screen.findByRole('dialog');
@@ -443,27 +447,41 @@ describe('what is worth doing', () => {
     expect(screen.getByText(/^Nothing yet\./)).toBeTruthy();
   });
 
-  it('is followed in one press', async () => {
-    const { acts } = await show({ advice: [advice('hide-unused')] });
+  it('is followed for what is chosen, which is all at first but what is in use', async () => {
+    const tied = [{ plugin: 'egret', ties: ['filed', 'loaded'] as const }];
+    const { acts } = await show({ advice: [advice('hide-unused', { tied })] });
     const dialog = await open('Title of hide-unused');
-    expect(
-      within(dialog)
-        .getAllByRole('link')
-        .map((one) => one.textContent),
-    ).toEqual(['Sluice', 'Heron']);
-    fireEvent.click(within(dialog).getByRole('button', { name: 'Hide them in Load' }));
+    const boxes = within(dialog).getAllByRole<HTMLInputElement>('checkbox');
+    expect(boxes.map(({ checked }) => checked)).toEqual([false, true, true, false]);
+    expect(dialog.textContent).toContain('in a folder, loaded before');
+    expect(dialog.textContent).toContain('2 of 3 chosen');
+    fireEvent.click(within(dialog).getByRole('checkbox', { name: 'Heron' }));
+    fireEvent.click(within(dialog).getByRole('checkbox', { name: 'Egret' }));
+    fireEvent.click(within(dialog).getByRole('button', { name: 'Hide 2 plugins in Load' }));
     expect(acts).toMatchObject([
-      { act: 'answer', say: [{ plugins: ['sluice', 'heron'], set: { isHidden: true } }] },
+      { act: 'answer', say: [{ plugins: ['sluice', 'egret'], set: { isHidden: true } }] },
     ]);
     await waitFor(() => {
       expect(screen.queryByRole('dialog')).toBeNull();
     });
   });
 
+  it('is for nobody when nothing is chosen, and for all by one press', async () => {
+    const { acts } = await show({ advice: [advice('doubles')] });
+    const dialog = await open('Title of doubles');
+    const all = within(dialog).getByRole('checkbox', { name: '2 of 2 chosen' });
+    fireEvent.click(all);
+    const hide = within(dialog).getByRole<HTMLButtonElement>('button', { name: /^Hide 0/ });
+    expect(hide.disabled).toBe(true);
+    fireEvent.click(all);
+    fireEvent.click(within(dialog).getByRole('button', { name: 'Hide 2 plugins in Load' }));
+    expect(acts).toMatchObject([{ say: [{ plugins: ['sluice', 'heron'] }] }]);
+  });
+
   it('that cannot be followed stays open', async () => {
     await show({ advice: [advice('hide-unused')], canAct: false });
     const dialog = await open('Title of hide-unused');
-    fireEvent.click(within(dialog).getByRole('button', { name: 'Hide them in Load' }));
+    fireEvent.click(within(dialog).getByRole('button', { name: 'Hide 2 plugins in Load' }));
     expect(screen.getByRole('dialog')).toBeTruthy();
   });
 
@@ -477,36 +495,39 @@ describe('what is worth doing', () => {
     expect(acts).toMatchObject([{ act: 'add-chain', name: 'Pair', plugins: ['sluice', 'heron'] }]);
   });
 
-  it('sets old copies aside, and takes them back by the same press', async () => {
-    const setAside = jest.fn<Client['setAside']>(() => Promise.resolve(null));
-    const takeBack = jest.fn<Client['takeBack']>(() => Promise.resolve(null));
-    const startScan = jest.fn<Client['startScan']>(() => Promise.resolve({} as never));
+  it('lists old copies exactly, and sets those aside that are chosen', async () => {
     const retirable = {
       plugin: 'egret',
       copy: 'egret-vst2',
       format: 'VST2',
-      is32Bit: false,
-      by: 'VST3',
+      is32Bit: true,
+      path: '/old/egret.so',
+      version: '1.0',
+      by: { format: 'VST2', version: '2.0', path: '/new/egret.so' },
       sessions: [],
+      ties: [],
     } as const;
-    await show({
-      advice: [advice('retire', { plugins: ['egret'], copies: [retirable] })],
-      client: { setAside, takeBack, startScan },
+    const needed = {
+      ...retirable,
+      copy: 'needed',
+      path: '/needed.so',
+      sessions: ['Gulls'],
+      ties: ['session'],
+    } as const;
+    const { acts } = await show({
+      advice: [advice('retire', { plugins: ['egret'], copies: [needed, retirable] })],
     });
     const dialog = await open('Title of retire');
     expect(dialog.textContent).toContain('Their files are not touched');
-    fireEvent.click(within(dialog).getByRole('button', { name: 'Set the old copies aside' }));
-    expect(
-      await within(dialog).findByText('1 file is set aside. Scan lists them, too.'),
-    ).toBeTruthy();
-    expect(setAside).toHaveBeenCalledWith(['egret-vst2']);
-    expect(dialog.textContent).not.toContain('Their files are not touched');
-    fireEvent.click(within(dialog).getByRole('button', { name: 'Restore them' }));
-    await waitFor(() => {
-      expect(screen.queryByRole('dialog')).toBeNull();
-    });
-    expect(takeBack).toHaveBeenCalledWith(['/old/egret.so']);
-    expect(startScan).toHaveBeenCalledWith('changed');
+    const [first, second] = within(dialog).getAllByRole('listitem');
+    expect(first?.textContent).toContain('VST2 · 32-bit · 1.0/old/egret.so');
+    expect(first?.textContent).toContain('Newer: VST2 2.0, /new/egret.so');
+    expect(second?.textContent).toContain('a session needs it');
+    expect(second?.textContent).toContain('Needed in Gulls.');
+    fireEvent.click(within(dialog).getByRole('button', { name: 'Set 1 copy aside' }));
+    expect(acts).toEqual([{ act: 'set-aside', copies: ['egret-vst2'] }]);
+    expect(await screen.findByText(/^1 copy is set aside\./)).toBeTruthy();
+    expect(screen.queryByRole('dialog')).toBeNull();
   });
 
   it('names what is slow to find', async () => {

@@ -244,28 +244,34 @@ export const median = 'Median';
 export const seconds = 'Seconds';
 
 // advice-dialog
-/** What pressing the button does. */
-export const adviceDoes: Readonly<Record<Advice['kind'], string>> = {
-  'file-used': 'File them in the folder “Loaded every week”',
-  'name-slow': '',
-  'keep-chain': 'Keep as a chain',
-  reorder: 'Sort it by use',
-  'used-cabinet': 'Create the cabinet “What I really use”',
-  'hide-unused': 'Hide them in Load',
-  retire: 'Set the old copies aside',
-  'try-again': 'Move them into the folder',
-  merge: 'Merge the two',
-  trials: '',
-  doubles: 'Hide the siblings in Load',
+/** What pressing the button does, to as many as are chosen. */
+export const adviceDoes: Readonly<Record<Advice['kind'], (chosen: number) => string>> = {
+  'file-used': (chosen) => `File ${chosen} in the folder “Loaded every week”`,
+  'name-slow': () => '',
+  'keep-chain': () => 'Keep as a chain',
+  reorder: () => 'Sort it by use',
+  'used-cabinet': () => 'Create the cabinet “What I really use”',
+  'hide-unused': (chosen) => `Hide ${plural(chosen, 'plugin')} in Load`,
+  retire: (chosen) => `Set ${plural(chosen, 'copy', 'copies')} aside`,
+  'try-again': (chosen) => `File ${plural(chosen, 'plugin')} in the folder`,
+  merge: () => 'Merge the two',
+  trials: () => '',
+  doubles: (chosen) => `Hide ${plural(chosen, 'plugin')} in Load`,
 };
 export const nameOfTheChain = 'Name of the chain';
-export const filesAreSetAside = (count: number): string =>
-  `${plural(count, 'file is', 'files are')} set aside. Scan lists them, too.`;
 export const theirFilesAreNotTouched =
-  'Their files are not touched. They are not examined or shown until you restore them in Scan.';
+  'Their files are not touched. They are not examined or shown until you undo this or restore them in Scan.';
+export const chosenOf = (chosen: number, all: number): string => `${chosen} of ${all} chosen`;
+export const whatItIsDoneTo = 'What it is done to';
+export const bitsOf = (is32Bit: boolean): string => (is32Bit ? '32-bit' : '64-bit');
+export const newerIs = (format: string, version: string | null, path: string): string =>
+  `Newer: ${format}${version === null ? '' : ` ${version}`}, ${path}`;
+export const noVersion = 'no version';
+export const askedForIn = (sessions: string): string => `Needed in ${sessions}.`;
+export const copiesSetAside = (count: number): string =>
+  `${plural(count, 'copy is', 'copies are')} set aside. Scan lists them, and undo brings them back.`;
 export const cancel = 'Cancel';
 export const close = 'Close';
-export const restoreThem = 'Restore them';
 export const keys = (keys: string, loads: number): string =>
   `${keys} keys, ${plural(loads, 'load')}`;
 export const typed = (typed: string): string => `, typed “${typed}”`;

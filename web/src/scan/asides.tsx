@@ -1,58 +1,70 @@
-/** What was set aside, to be taken back. */
-import { useMutation, useQuery, type UseMutationResult } from '@tanstack/react-query';
+/** What was set aside, to be restored. */
+import { useQuery } from '@tanstack/react-query';
 import { Button } from 'react-bootstrap';
-import { useComputer } from '../studio/contexts.ts';
-import { useNotices } from '../ui/notices.tsx';
 import type { AsideView } from '@clever-drawer/core/api';
+import { useActs, useComputer } from '../studio/contexts.ts';
 import * as texts from './texts.ts';
 
 export function Asides() {
   const { client } = useComputer();
-  const { notify } = useNotices();
-  const asides = useQuery({ queryKey: ['asides', client.computer], queryFn: client.asides });
-  const back = useMutation({
-    mutationFn: (path: string) => client.takeBack([path]),
-    onSuccess: () => {
-      notify(texts.restoredTheNextScanExamines, 'done');
-    },
-    onError: (error) => {
-      notify(error.message, 'trouble');
-    },
+  const { act } = useActs();
+  const { data: asides = [] } = useQuery({
+    queryKey: ['asides', client.computer],
+    queryFn: client.asides,
   });
-  if (!asides.data || asides.data.length === 0) {
+  if (asides.length === 0) {
     return null;
   }
+  const restore = (copies: readonly AsideView[]): void => {
+    act({ act: 'restore', copies: copies.map(({ copy }) => copy) });
+  };
   return (
     <section className="asides" aria-labelledby="asides-title">
       <h2 id="asides-title">{texts.setAside}</h2>
       <p className="text-soft visually-quiet">{texts.notExaminedAnd}</p>
       <ul>
-        {asides.data.map((aside) => (
-          <AsideRow key={aside.path} aside={aside} back={back} />
+        {asides.map((aside) => (
+          <AsideRow
+            key={aside.copy}
+            aside={aside}
+            onRestore={() => {
+              restore([aside]);
+            }}
+          />
         ))}
       </ul>
+      {asides.length > 1 && (
+        <Button
+          size="sm"
+          variant="quiet"
+          onClick={() => {
+            restore(asides);
+          }}
+        >
+          {texts.restoreAll(asides.length)}
+        </Button>
+      )}
     </section>
   );
 }
 
-function AsideRow({
-  aside,
-  back,
-}: {
+interface AsideRowProps {
   readonly aside: AsideView;
-  readonly back: UseMutationResult<null, Error, string>;
-}) {
+  readonly onRestore: () => void;
+}
+
+function AsideRow({ aside: { name, format, path }, onRestore }: AsideRowProps) {
   return (
     <li>
       <span>
-        <strong>{aside.name}</strong> <span className="mono text-soft">{aside.path}</span>
+        <strong>{name}</strong> <span className="chip format">{format}</span>{' '}
+        <span className="mono text-soft">{path}</span>
       </span>
       <Button
         size="sm"
         variant="quiet"
-        onClick={() => {
-          back.mutate(aside.path);
-        }}
+        aria-label={texts.restoreCopy(name, format)}
+        onClick={onRestore}
       >
         {texts.restore}
       </Button>

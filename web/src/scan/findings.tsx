@@ -4,6 +4,7 @@ import { useRef, type ReactNode } from 'react';
 import { Button, Nav } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
 import type { FindingView, ScanView } from '@clever-drawer/core/api';
+import type { CopyId } from '@clever-drawer/core/id';
 import { describe } from '@clever-drawer/core/problem';
 import { findingKinds, type FindingKind } from '@clever-drawer/core/scan';
 import { sinceTime } from '@clever-drawer/core/search';
@@ -219,7 +220,7 @@ function FailedPath({ finding: { path, problem } }: { readonly finding: FindingV
 }
 
 /** Neither examined nor catalogued from now on, until it is taken back. */
-function SetAside({ copy, name }: { copy: string; name: string }) {
+function SetAside({ copy, name }: { copy: CopyId; name: string }) {
   const setAside = useSetAside();
   return (
     <Button

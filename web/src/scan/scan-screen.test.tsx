@@ -9,7 +9,7 @@ import type {
   ScanView,
 } from '@clever-drawer/core/api';
 import { formats } from '@clever-drawer/core/formats';
-import { asId } from '@clever-drawer/core/id';
+import { asId, type CopyId } from '@clever-drawer/core/id';
 import type { Client } from '../api/client.ts';
 import { showScreen, type ScreenSaid, type ShownScreen } from '../studio/screen.test-data.tsx';
 
@@ -466,18 +466,18 @@ describe('opening copies', () => {
 });
 
 describe('what is beside the places', () => {
-  it('has what was set aside, to be taken back', async () => {
-    const takeBack = jest.fn<Client['takeBack']>(() => Promise.resolve(null));
-    await show({
-      client: {
-        asides: () =>
-          Promise.resolve([{ path: '/plugins/x', name: 'Croak', at: '2026-01-01T00:00:00.000Z' }]),
-        takeBack,
-      },
+  it('has what was set aside, to be restored one by one or all at once', async () => {
+    const aside = (copy: string, name: string) =>
+      ({ copy: asId<CopyId>(copy), name, format: 'VST2', path: `/plugins/${copy}` }) as const;
+    const { acts } = await show({
+      client: { asides: () => Promise.resolve([aside('a', 'Croak'), aside('b', 'Rasp')]) },
     });
-    fireEvent.click(await screen.findByRole('button', { name: 'Restore' }));
-    expect(await screen.findByText(/^Restored\./)).toBeTruthy();
-    expect(takeBack).toHaveBeenCalledWith(['/plugins/x']);
+    fireEvent.click(await screen.findByRole('button', { name: 'Restore Croak, VST2' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Restore all 2' }));
+    expect(acts).toEqual([
+      { act: 'restore', copies: ['a'] },
+      { act: 'restore', copies: ['a', 'b'] },
+    ]);
   });
 
   it('has settings that wait for their plugin', async () => {

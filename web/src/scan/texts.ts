@@ -4,11 +4,12 @@ import type { FindingKind } from '@clever-drawer/core/scan';
 import { oneOrMany, plural } from '@clever-drawer/core/text';
 
 // asides
-export const restoredTheNextScanExamines = 'Restored. The next scan examines it.';
 export const setAside = 'Set aside';
 export const notExaminedAnd =
   'Not examined and not in the catalog. Nothing on the disk was touched.';
 export const restore = 'Restore';
+export const restoreCopy = (name: string, format: string): string => `Restore ${name}, ${format}`;
+export const restoreAll = (count: number): string => `Restore all ${count}`;
 
 // findings
 export const findingNames: Record<FindingKind, string> = {

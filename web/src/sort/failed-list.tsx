@@ -2,6 +2,7 @@
 import { useMutation, type UseMutationResult } from '@tanstack/react-query';
 import { Button } from 'react-bootstrap';
 import type { FindingView, ScanProgress, ScanView } from '@clever-drawer/core/api';
+import type { CopyId } from '@clever-drawer/core/id';
 import { describe } from '@clever-drawer/core/problem';
 import { useComputer, useScanProgress } from '../studio/contexts.ts';
 import { useNotifyError } from '../studio/notify-error.ts';
@@ -51,7 +52,6 @@ function FailedActs({ findings, again, scan }: FailedActsProps) {
 }
 
 function FailedRows({ findings }: { readonly findings: readonly FindingView[] }) {
-  const setAside = useSetAside();
   return (
     <ul className="failed-rows" tabIndex={0} aria-label={texts.failedCopies}>
       {findings.map((finding) => (
@@ -64,17 +64,24 @@ function FailedRows({ findings }: { readonly findings: readonly FindingView[] })
               <code className="failed-path">{finding.path}</code>
             )}
           </span>
-          <Button
-            size="sm"
-            variant="quiet"
-            onClick={() => {
-              setAside(finding.copy ?? '', texts.isSetAside(finding.name));
-            }}
-          >
-            {texts.setAside}
-          </Button>
+          {finding.copy !== null && <SetAside copy={finding.copy} name={finding.name} />}
         </li>
       ))}
     </ul>
+  );
+}
+
+function SetAside({ copy, name }: { readonly copy: CopyId; readonly name: string }) {
+  const setAside = useSetAside();
+  return (
+    <Button
+      size="sm"
+      variant="quiet"
+      onClick={() => {
+        setAside(copy, texts.isSetAside(name));
+      }}
+    >
+      {texts.setAside}
+    </Button>
   );
 }

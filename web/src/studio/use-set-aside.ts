@@ -1,22 +1,15 @@
-/** Setting a copy aside, from any screen: neither examined nor catalogued until it is taken back. */
-import { useMutation } from '@tanstack/react-query';
+/** Setting copies aside, from any screen: one change, which undo takes back. */
+import type { CopyId } from '@clever-drawer/core/id';
 import { useNotices } from '../ui/notices.tsx';
-import { useComputer } from './contexts.ts';
-import { useNotifyError } from './notify-error.ts';
+import { useActs } from './contexts.ts';
 
-/** `said` is what is told once it is done. */
-export function useSetAside(): (copy: string, said: string) => void {
-  const { client } = useComputer();
+/** `said` is shown once it is done. */
+export function useSetAside(): (copy: CopyId, said: string) => void {
+  const { act } = useActs();
   const { notify } = useNotices();
-  const aside = useMutation({
-    mutationFn: ({ copy }: { readonly copy: string; readonly said: string }) =>
-      client.setAside([copy]),
-    onSuccess: (_, { said }) => {
-      notify(said, 'done');
-    },
-    onError: useNotifyError(),
-  });
   return (copy, said) => {
-    aside.mutate({ copy, said });
+    if (act({ act: 'set-aside', copies: [copy] })) {
+      notify(said, 'done');
+    }
   };
 }

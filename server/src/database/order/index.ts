@@ -8,5 +8,6 @@ export { folders } from './folder.ts';
 export { pluginNames } from './plugin-names.ts';
 export { preferences } from './preference.ts';
 export { findRecord, readRecords } from './record-table.ts';
+export { setAside } from './set-aside.ts';
 export { settings } from './setting.ts';
 export { spellings } from './spelling.ts';

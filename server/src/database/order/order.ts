@@ -17,6 +17,7 @@ import { placements } from './placement.ts';
 import { pluginNames } from './plugin-names.ts';
 import { preferences } from './preference.ts';
 import { readRecords, removeRecords, writeRecords, type RecordTable } from './record-table.ts';
+import { setAside } from './set-aside.ts';
 import { settings } from './setting.ts';
 import { spellings } from './spelling.ts';
 
@@ -34,6 +35,7 @@ export const recordTables: { readonly [K in Kind]: RecordTable<K> } = {
   preference: preferences,
   answer: answers,
   'copy-assignment': copyAssignments,
+  'set-aside': setAside,
   spelling: spellings,
 };
 

@@ -313,6 +313,8 @@ export const actSchemas: {
   join: actOf('join', { into: owner(), from: array(owner()).min(1).max(100).required() }),
   part: actOf('part', { copies: ids<CopyId>(), from: owner(), plugin: needed<PluginId>() }),
   'keep-apart': actOf('keep-apart', { plugins: array(owner()).min(2).max(100).required() }),
+  'set-aside': actOf('set-aside', { copies: ids<CopyId>() }),
+  restore: actOf('restore', { copies: ids<CopyId>() }),
   prefer: actOf('prefer', {
     computer: needed<ComputerId>(),
     formats: array(string().oneOf(formats).required()).min(1).max(formats.length).required(),

@@ -1,12 +1,10 @@
 /** Routes of places, of what is set aside, and of scans. */
 import type { Router } from 'express';
 import { array, boolean, object, string } from 'yup';
-import { actSize } from '@clever-drawer/core/acts';
 import { openingWishes, scanModes, type OpeningWish, type ScanMode } from '@clever-drawer/core/api';
 import { formats, type Format } from '@clever-drawer/core/formats';
-import type { CopyId } from '@clever-drawer/core/id';
 import type { Parts } from '../../parts.ts';
-import { setAside, takeBack, viewAsides } from '../../usecases/scan/asides.ts';
+import { viewAsides } from '../../usecases/scan/asides.ts';
 import {
   addPlace,
   addUsualPlaces,
@@ -17,7 +15,6 @@ import {
 import { changeOpening, viewOpening } from '../../usecases/scan/opening.ts';
 import { viewFindings, viewScans } from '../../usecases/scan/scan-views.ts';
 import { startScan, stopScan } from '../../usecases/scan/scan.ts';
-import { ids } from '../fields.ts';
 import { at, handle, param, withBody } from '../handling.ts';
 import { answer } from '../problems.ts';
 
@@ -29,14 +26,6 @@ const placeSchema = object({
 
 /** What changes of a place. */
 const placeChangeSchema = object({ isOn: boolean(), isWatched: boolean() });
-
-/** A copy that is set aside. */
-const asideSchema = object({ copies: ids<CopyId>() });
-
-/** Files that are taken back. */
-const backSchema = object({
-  paths: array(string().max(4096).required()).min(1).max(actSize).required(),
-});
 
 /** When copies are opened. */
 const openingSchema = object({ wish: string<OpeningWish>().oneOf(openingWishes).required() });
@@ -89,14 +78,6 @@ export function scanRoutes(router: Router, parts: Parts): void {
     handle(async (_, response, computer) => {
       response.json(await viewAsides(parts, computer));
     }),
-  );
-  router.post(
-    at('asides'),
-    withBody(asideSchema, (body, computer) => setAside(parts, computer, body.copies)),
-  );
-  router.post(
-    at('asides/back'),
-    withBody(backSchema, (body, computer) => takeBack(parts, computer, body.paths)),
   );
   router.get(
     at('scans'),

@@ -23,6 +23,7 @@ import {
   listPlugins,
   loadedPlugins,
   moveCopies,
+  noteCopies,
   noteWentInto,
   updatePlugins,
 } from '../../database/catalog.ts';
@@ -227,11 +228,15 @@ export async function followChange(
     await identifyComputer(manager, sorter, computer);
     return true;
   }
+  const asides = touched.flatMap((record) => (record.table === 'set-aside' ? [record.id] : []));
+  if (asides.length > 0) {
+    await noteCopies(manager, computer, 'id = ANY($2)', asides);
+  }
   const answered = answersThatTeach(change);
   if (answered.length > 0) {
     await identifyVendorsOf(manager, computer, answered);
   }
-  return answered.length > 0;
+  return asides.length > 0 || answered.length > 0;
 }
 
 /**

@@ -2,7 +2,7 @@
 import type { WaitingSetting, PluginSetting, PluginView } from '@clever-drawer/core/api';
 import { asId } from '@clever-drawer/core/id';
 import { failed, ok, type Result } from '@clever-drawer/core/problem';
-import { copiesOfPlugins, pluginById, shownState } from '../../database/catalog.ts';
+import { cataloguedCopies, pluginById } from '../../database/catalog.ts';
 import { findingsAbout } from '../../database/scans.ts';
 import { loadsByMonth } from '../../database/session.ts';
 import { settingsFor, waitingSettings } from '../../database/settings.ts';
@@ -21,7 +21,7 @@ export async function viewPlugin(
     return failed({ code: 'unknown-record', at: 'plugin', what: 'plugin' });
   }
   const [copies, findings, loads, settings] = await Promise.all([
-    copiesOfPlugins(manager, [id]),
+    cataloguedCopies(manager, [id]),
     findingsAbout(manager, id, 200),
     loadsByMonth(manager, id),
     settingsFor(manager, computer, id),
@@ -40,11 +40,10 @@ export async function viewPlugin(
     })),
     loads,
     copies: copies
-      .filter((copy) => copy.state !== 'aside')
       .sort((a, b) => (a.path < b.path ? -1 : 1))
       .map((copy) => ({
         id: asId(copy.id),
-        state: shownState(copy.state),
+        state: copy.state,
         firstSeen: copy.firstSeenAt.toISOString(),
         lastSeen: copy.lastSeenAt.toISOString(),
         facts: copy.facts,

@@ -14,6 +14,7 @@ import type { ChangeView, OrderStep, OrderView } from '@clever-drawer/core/api';
 import { reverse } from '@clever-drawer/core/change';
 import { settingIn, type Order } from '@clever-drawer/core/order';
 import { failed, ok, type Problem, type Result } from '@clever-drawer/core/problem';
+import { existingCopies } from '../../database/asides.ts';
 import {
   existingPlugins,
   isPluginId,
@@ -113,6 +114,12 @@ async function troubleWith(
   }
   if (act.act === 'part' && (await isPluginId(manager, act.plugin))) {
     return { code: 'id-taken', at: 'plugin' };
+  }
+  if (act.act === 'set-aside') {
+    const copies = await existingCopies(manager, computer, act.copies);
+    return act.copies.every((id) => copies.has(id))
+      ? null
+      : { code: 'unknown-record', at: 'copies', what: 'copy' };
   }
   if (act.act === 'prefer' && act.computer !== computer) {
     return { code: 'unknown-record', at: 'computer', what: 'computer' };

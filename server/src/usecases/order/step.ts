@@ -6,6 +6,7 @@ import { isEmptyChange } from '@clever-drawer/core/change';
 import { asId, type PluginId } from '@clever-drawer/core/id';
 import { pluginsOfChange, type Order } from '@clever-drawer/core/order';
 import { failed, ok, type Result } from '@clever-drawer/core/problem';
+import { existingCopies } from '../../database/asides.ts';
 import { wherePluginsAre } from '../../database/catalog.ts';
 import { saveStep, undoWords, type WorkedChange } from '../../database/changes.ts';
 import { lockOrder } from '../../database/computers.ts';
@@ -14,7 +15,7 @@ import type { Parts } from '../../parts.ts';
 import { followChange } from '../identify/identify-computer.ts';
 import { keepForPoints } from '../keep/keep-points.ts';
 
-/** The change fitted to the order and the catalog as they are now. */
+/** The change fitted to the order and the catalog as they are now; copies that are no more are left out. */
 export async function fitToday(
   manager: EntityManager,
   computer: string,
@@ -22,7 +23,10 @@ export async function fitToday(
   change: OrderChange,
 ): Promise<OrderChange> {
   const where = await wherePluginsAre(manager, computer, pluginsOfChange(change));
-  return fitChange(order, change, (plugin) => {
+  const asides = change.added.flatMap(({ table, id }) => (table === 'set-aside' ? [id] : []));
+  const copies = await existingCopies(manager, computer, asides);
+  const added = change.added.filter(({ table, id }) => table !== 'set-aside' || copies.has(id));
+  return fitChange(order, { ...change, added }, (plugin) => {
     const now = where.get(plugin)?.now;
     return now === undefined ? null : asId<PluginId>(now);
   });

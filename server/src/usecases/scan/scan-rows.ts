@@ -4,7 +4,6 @@ import type { ScanView } from '@clever-drawer/core/api';
 import { asId } from '@clever-drawer/core/id';
 import { describe } from '@clever-drawer/core/problem';
 import { findingKinds, type KnownCopy } from '@clever-drawer/core/scan';
-import { shownState } from '../../database/catalog.ts';
 import type { CopyRow } from '../../database/catalog-tables.ts';
 import type { ScanRow } from '../../database/scan-tables.ts';
 
@@ -42,5 +41,5 @@ export const viewOf = (row: ScanRow): ScanView => ({
 export const asKnown = (row: CopyRow): KnownCopy => ({
   key: row.key,
   copy: row.facts,
-  state: shownState(row.state),
+  state: row.state,
 });

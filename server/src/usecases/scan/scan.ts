@@ -9,7 +9,7 @@ import { failed, ok, type Result } from '@clever-drawer/core/problem';
 import { compare, copyKey, type Comparison } from '@clever-drawer/core/scan';
 import { storableValue } from '@clever-drawer/core/text';
 import type { LadspaDescriptions } from '@clever-drawer/core/readers';
-import { listAsides } from '../../database/asides.ts';
+import { readAsides } from '../../database/asides.ts';
 import { forgetBundles, hasUnsorted } from '../../database/catalog.ts';
 import type { BundleRow, CopyRow, CopySummary } from '../../database/catalog-tables.ts';
 import { findComputer } from '../../database/computers.ts';
@@ -116,6 +116,8 @@ class ScanRun {
   #wish: OpeningWish = 'ask';
   /** Bundles that were looked at before. */
   #bundles: BundlesBefore = new BundlesBefore([]);
+  /** Ids of copies that are set aside. */
+  #asides: ReadonlySet<string> = new Set();
   readonly #descriptions = new Map<string, LadspaDescriptions>();
   /** What may hold settings, and the places that were walked. */
   #settings: { readonly files: readonly Found[]; readonly reached: ReadonlySet<string> } = {
@@ -175,7 +177,7 @@ class ScanRun {
       this.#walk(),
       KnownCopies.of(manager, computer),
       BundlesBefore.of(manager, computer),
-      listAsides(manager, computer),
+      readAsides(manager, computer),
       findComputer(manager, computer),
     ]);
     this.#settings = {
@@ -185,8 +187,8 @@ class ScanRun {
     this.#wish = owner?.opening ?? 'ask';
     this.#bundles = bundles;
     this.#known = known;
-    const asides = new Set(setAside.map((aside) => aside.path));
-    const found = walked.found.filter((bundle) => !asides.has(bundle.path));
+    this.#asides = new Set(setAside.map(({ id }) => id));
+    const found = walked.found.filter(({ path }) => !this.#isSetAside(path));
     const { reached, lost } = walked;
     const blocked = walked.problems.map(({ at }) => at);
     this.#isOutOfReach = outOfReach(blocked, (path) => bundles.deviceAt(path));
@@ -198,7 +200,7 @@ class ScanRun {
       .all()
       .filter(
         (row) =>
-          row.state !== 'aside' &&
+          !this.#asides.has(row.id) &&
           !walkedPaths.has(row.path) &&
           (row.placeId === null || reached.has(row.placeId)) &&
           !this.#isOutOfReach(row.path),
@@ -225,11 +227,21 @@ class ScanRun {
     }
   }
 
+  /** Whether all that a file is known to hold is set aside: then it is not examined. */
+  #isSetAside(path: string): boolean {
+    const copies = this.#known.at([path]);
+    return copies.length > 0 && copies.every(({ id }) => this.#asides.has(id));
+  }
+
+  #catalogued(copies: readonly CopySummary[]): CopySummary[] {
+    return copies.filter(({ id }) => !this.#asides.has(id));
+  }
+
   /** Which of these bundles are examined in this mode. */
   async #toExamine(found: readonly Found[]): Promise<ReadonlySet<Found>> {
     switch (this.#mode) {
       case 'failed': {
-        const broken = this.#known.all().filter((row) => row.status === 'failed');
+        const broken = this.#catalogued(this.#known.all()).filter((row) => row.status === 'failed');
         const paths = new Set(broken.map((row) => row.path));
         return new Set(found.filter((bundle) => paths.has(bundle.path)));
       }
@@ -274,7 +286,7 @@ class ScanRun {
 
   /** Copies in unchanged bundles: counted, and back when they were away. */
   async #sayBack(unchanged: readonly string[]): Promise<void> {
-    const rows = this.#known.at(unchanged);
+    const rows = this.#catalogued(this.#known.at(unchanged));
     this.#scan.counts.unchanged += rows.filter((row) => row.state === 'present').length;
     const were = await this.#whole(rows.filter((row) => row.state === 'away'));
     const back = were.map(
@@ -297,7 +309,7 @@ class ScanRun {
       row.placeId !== null &&
       (lost.has(row.placeId) || (!walked.has(row.path) && this.#isOutOfReach(row.path)));
     const away = await this.#whole(
-      this.#known.all().filter((row) => row.state === 'present' && isAway(row)),
+      this.#catalogued(this.#known.all()).filter((row) => row.state === 'present' && isAway(row)),
     );
     if (away.length > 0) {
       await this.#save(
@@ -377,8 +389,12 @@ class ScanRun {
       ...new Map(copies.map((c) => [copyKey(c), c])).values(),
     ]);
     const isMissing = new Set(elsewhere.map((row) => row.key));
+    const isAside = new Set(before.filter(({ id }) => this.#asides.has(id)).map(({ key }) => key));
     await this.#save(
-      comparisons.filter((c) => !(c.sort === 'gone' && isMissing.has(c.known ?? ''))),
+      comparisons.filter(
+        ({ sort, known }) =>
+          !(sort === 'gone' && isMissing.has(known ?? '')) && !isAside.has(known ?? ''),
+      ),
       examined,
     );
   }

@@ -9,6 +9,7 @@ import type { FoundCopy } from '@clever-drawer/core/formats';
 import { failed, ok, type Result } from '@clever-drawer/core/problem';
 import { compare, copyKey, type Comparison } from '@clever-drawer/core/scan';
 import { storableCopy } from '@clever-drawer/core/readers';
+import { readAsides } from '../../database/asides.ts';
 import { allCopies } from '../../database/catalog.ts';
 import type { ComputerRow } from '../../database/catalog-tables.ts';
 import { findComputerByName } from '../../database/computers.ts';
@@ -96,7 +97,10 @@ async function scanOf(
     const rows = await allCopies(database.manager, computer);
     const known = new Map(rows.map((row) => [row.key, row]));
     const plugins = await pluginsAtFirstSight(database.manager, computer);
-    const comparisons: Comparison[] = compare(rows.map(asKnown), copies);
+    const isAside = new Set((await readAsides(database.manager, computer)).map(({ key }) => key));
+    const comparisons: Comparison[] = compare(rows.map(asKnown), copies).filter(
+      ({ known: key }) => !isAside.has(key ?? ''),
+    );
     scan.looked = copies.length;
     for (let at = 0; at < comparisons.length; at += batchSize) {
       await saveBisected(parts, {

@@ -24,12 +24,7 @@ import {
 } from '@clever-drawer/core/loading';
 import { describe, failed, ok, type Result } from '@clever-drawer/core/problem';
 import { splitWidth } from '@clever-drawer/core/search';
-import {
-  copiesOfPlugins,
-  pluginById,
-  wherePluginsAre,
-  shownState,
-} from '../../database/catalog.ts';
+import { cataloguedCopies, pluginById, wherePluginsAre } from '../../database/catalog.ts';
 import { findComputer } from '../../database/computers.ts';
 import {
   addToCatalog,
@@ -230,7 +225,7 @@ async function chooseCopy(
   if (!plugin) {
     return failed({ code: 'unknown-record', at: 'plugin', what: 'plugin' });
   }
-  const copies = (await copiesOfPlugins(manager, [plugin.id])).filter(
+  const copies = (await cataloguedCopies(manager, [plugin.id])).filter(
     ({ format }) => setting === null || format === setting.format,
   );
   const said = (await findRecord(manager, answers, computer, plugin.id)) ?? undefined;
@@ -460,6 +455,6 @@ export const cardOf = (plugin: PluginRow, copies: readonly CopyRow[]): Plugin =>
       c.facts.examined !== 'opened',
     audioIn: c.facts.audioIn,
     audioOut: c.facts.audioOut,
-    state: shownState(c.state),
+    state: c.state,
   })),
 });

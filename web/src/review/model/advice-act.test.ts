@@ -1,10 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
 import { perform } from '@clever-drawer/core/acts';
-import type { Plugin } from '@clever-drawer/core/catalog';
 import { orderOf, type OrderRecord } from '@clever-drawer/core/order';
-import { toTryAgain, type Advice } from '@clever-drawer/core/review';
+import { toTryAgain, type Advice, type RetirableCopy } from '@clever-drawer/core/review';
 import { adviceAct, usedCabinetName, weeklyFolder } from './advice-act.ts';
-import { copiesToRetire } from './copies-to-retire.ts';
+import { choicesOf, onlyChosen } from './choices.ts';
 import { pluginOf } from '@clever-drawer/core/testing';
 import { cabinet, folder } from './order.test-data.ts';
 
@@ -25,6 +24,7 @@ const advice = (kind: Advice['kind'], more: Partial<Advice> = {}): Advice => ({
   brings: '',
   worth: 1,
   plugins: ['a', 'b', 'c'],
+  tied: [],
   folders: [],
   copies: [],
   slow: [],
@@ -81,20 +81,37 @@ describe('adviceAct', () => {
     expect(result?.ok).toBe(true);
   });
   it('is none for what is done otherwise', () => {
-    expect(adviceAct(advice('retire'), here())).toBeNull();
+    expect(adviceAct(advice('name-slow'), here())).toBeNull();
     expect(adviceAct(advice('trials'), here())).toBeNull();
   });
 });
 
-describe('copiesToRetire', () => {
-  const withCopies = (...copies: [id: string, path: string][]) => ({
-    copies: copies.map(([id, path]) => ({ id, path })) as unknown as Plugin['copies'],
+describe('what one chooses from', () => {
+  const copy = (id: string, ties: RetirableCopy['ties'] = []): RetirableCopy => ({
+    plugin: 'a',
+    copy: id,
+    format: 'VST2',
+    is32Bit: false,
+    path: `/${id}`,
+    version: '1.0',
+    by: { format: 'VST2', version: '2.0', path: '/new' },
+    sessions: [],
+    ties,
   });
-  it('sets a file aside only when all that is in it is needless', () => {
-    const both = [withCopies(['a', '/x.so'], ['n', '/n.vst3']), withCopies(['b', '/x.so'])];
-    expect(copiesToRetire(both, [{ copy: 'a' }])).toEqual([]);
-    expect(copiesToRetire(both, [{ copy: 'a' }, { copy: 'b' }])).toEqual([
-      { id: 'a', path: '/x.so' },
-    ]);
+  it('are plugins, or copies to be retired; what has ties comes last', () => {
+    const tied = [{ plugin: 'd', ties: ['filed' as const] }];
+    const ids = (given: Advice) => choicesOf(given)?.map(({ id }) => id);
+    expect(ids(advice('hide-unused', { tied }))).toEqual(['a', 'b', 'c', 'd']);
+    const copies = [copy('old', ['session']), copy('older')];
+    expect(ids(advice('retire', { copies }))).toEqual(['older', 'old']);
+  });
+  it('are none where advice is followed as a whole', () => {
+    expect(choicesOf(advice('merge'))).toBeNull();
+    expect(choicesOf(advice('used-cabinet'))).toBeNull();
+  });
+  it('leave only what is chosen', () => {
+    const whole = advice('retire', { copies: [copy('old', ['session']), copy('older')] });
+    const chosen = onlyChosen(whole, choicesOf(whole) ?? [], new Set(['older']));
+    expect(adviceAct(chosen, here())).toEqual({ act: 'set-aside', copies: ['older'] });
   });
 });

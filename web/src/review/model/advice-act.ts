@@ -2,7 +2,7 @@
 import type { Act, NewFolder } from '@clever-drawer/core/acts';
 import type { Plugin } from '@clever-drawer/core/catalog';
 import { grouped } from '@clever-drawer/core/grouped';
-import { asId, type FolderId } from '@clever-drawer/core/id';
+import { asId, type CopyId, type FolderId } from '@clever-drawer/core/id';
 import { allFolders, type Cabinet, type Order } from '@clever-drawer/core/order';
 import { toTryAgain, type Advice } from '@clever-drawer/core/review';
 import { groupOf, typeName } from '@clever-drawer/core/taxonomy';
@@ -84,11 +84,11 @@ function usedCabinet(plugins: readonly Plugin[]): Act {
 }
 
 /**
- * The act; null where advice is followed otherwise (copies are set aside, names are given one by
- * one), or nothing can be done here. `name` is what a chain is to be called.
+ * The act; null where advice is followed otherwise (names are given one by one), or nothing can be
+ * done here. `name` is what a chain is to be called.
  */
 export function adviceAct(
-  { kind, plugins, folders }: Advice,
+  { kind, plugins, folders, copies }: Advice,
   { order, cabinet, pluginById }: AdviceHere,
   name = '',
 ): Act | null {
@@ -122,6 +122,7 @@ export function adviceAct(
     case 'used-cabinet':
       return usedCabinet(known);
     case 'retire':
+      return { act: 'set-aside', copies: copies.map(({ copy }) => asId<CopyId>(copy)) };
     case 'name-slow':
     case 'trials':
       return null;
