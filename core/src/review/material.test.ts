@@ -151,24 +151,18 @@ describe('what a review is made of', () => {
     expect(made([], { uses: [aUse('heron')] }).uses).toEqual([aUse('heron')]);
   });
   it('has what the user made of each plugin, and which copies are wanted', () => {
-    const placed = (plugin: string, into: string): OrderRecord => ({
-      table: 'placement',
-      id: asId(`${plugin} in ${into}`),
-      folder: asId(into),
-      plugin: asId(plugin),
-      position: 'a',
-    });
     const { plugins } = made([
       folder('best', { form: 'favourites' }),
       folder('plain'),
-      placed('sluice', 'best'),
-      placed('heron', 'plain'),
+      placed('best', 'sluice'),
+      placed('plain', 'heron'),
       { table: 'plugin-names', id: asId('heron'), nickname: null, slotLabel: 'Hrn' },
-      { ...nothingSaid, table: 'answer', id: asId('sluice'), tags: ['warm'], notes: 'loud' },
+      said('sluice', { tags: ['warm'], notes: 'loud', firstCopy: asId('gone') }),
     ]);
     expect(plugins.map(({ ties }) => ties)).toEqual([
       ['favourite', 'tagged', 'noted'],
       ['filed', 'named'],
     ]);
+    expect(plugins[0]?.firstCopies).toEqual([]);
   });
 });
