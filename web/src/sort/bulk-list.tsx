@@ -12,7 +12,7 @@ import { runCommand, type Command } from '../ui/commands.ts';
 import { chord } from '../ui/keys.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
 import { useLinesInView } from '../ui/lines-in-view.ts';
-import { bestOf, canPick, inShort, sameFor } from './model/bulk-answers.ts';
+import { likelyAnswers, canPick, inShort, sameFor } from './model/bulk-answers.ts';
 import { idsOf } from './model/options.ts';
 import { useSelection, type Selection } from './use-selection.ts';
 import { useTitle } from './use-title.ts';
@@ -52,7 +52,7 @@ export function BulkList({ questions, vendors }: Props) {
         questions={questions}
         selection={selection}
         commands={[
-          { keys: ['Enter'], run: () => settle(bestOf(selected)) },
+          { keys: ['Enter'], run: () => settle(likelyAnswers(selected)?.act ?? null) },
           { keys: ['T'], when: () => isPickable, run: pick },
         ]}
       />
@@ -83,21 +83,24 @@ interface AnswersProps {
 
 /** What can be answered for what is selected. */
 function Answers({ count, selected, plugins, onSettle, onPick }: AnswersProps) {
-  const best = bestOf(selected);
+  const likely = likelyAnswers(selected);
   const sort = selected[0]?.variant ?? 'type';
   return (
     <div className="bulk-acts">
       <span role="status">
         {selected.length === 0 ? texts.toAnswer(count) : texts.ofSelected(selected.length, count)}
       </span>
-      {selected.length > 0 && best && (
+      {likely && (
         <Button
           onClick={() => {
-            onSettle(best);
+            onSettle(likely.act);
           }}
         >
-          {texts.acceptTheBestAnswerFor(selected.length)} <kbd>Enter</kbd>
+          {texts.acceptTheLikelyAnswers(likely.count, selected.length)} <kbd>Enter</kbd>
         </Button>
+      )}
+      {selected.length > 0 && !likely && canPick(sort) && (
+        <span className="text-soft">{texts.onlyGuesses}</span>
       )}
       {onPick && (
         <Button variant="quiet" onClick={onPick}>

@@ -10,7 +10,7 @@ import { TypesPicker } from '../annotate/behind.ts';
 import { VendorPicker } from '../annotate/vendor-picker.tsx';
 import { isDialogOpen, isTyping, useKeys } from '../ui/keys.ts';
 import { KeysHint } from '../ui/keys-hint.tsx';
-import { idsOf, optionsOf, typesAct, type Option } from './model/options.ts';
+import { idsOf, isLikely, optionsOf, typesAct, type Option } from './model/options.ts';
 import { NeighboursOf } from './neighbours.tsx';
 import { QuestionHead } from './question-head.tsx';
 import { Reasons, UpNext } from './why.tsx';
@@ -68,9 +68,11 @@ function Card({ question, next, place, vendors, onLater }: CardProps) {
   const { act } = useActs();
   const options = useMemo(() => optionsOf(question), [question]);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(() => new Set());
-  const [at, setAt] = useState(0);
+  // A mere guess is not highlighted, so that Enter doesn't accept it.
+  const [at, setAt] = useState(() => (options[0] && isLikely(options[0]) ? 0 : -1));
   const [isSearching, setSearching] = useState(false);
-  const active = options[at] ?? options[0];
+  const active = options[at];
+  const shown = active ?? options[0];
   const take = (option: Option | undefined): void => {
     if (chosen.size > 0 && question.variant === 'type') {
       act(typesAct(question, [...chosen]));
@@ -101,10 +103,10 @@ function Card({ question, next, place, vendors, onLater }: CardProps) {
       setAt((n) => Math.min(options.length - 1, n + 1));
     },
     ArrowUp: () => {
-      setAt((n) => Math.max(0, n - 1));
+      setAt((n) => (n < 0 ? options.length - 1 : Math.max(0, n - 1)));
     },
     Space: () => {
-      toggle(active);
+      toggle(shown);
     },
     ArrowRight: onLater,
     L: onLater,
@@ -133,8 +135,9 @@ function Card({ question, next, place, vendors, onLater }: CardProps) {
         setSearching={setSearching}
         take={take}
         active={active}
+        shown={shown}
       />
-      <Beside question={question} active={active} next={next} />
+      <Beside question={question} active={shown} next={next} />
       {isSearching && (
         <Searching
           question={question}
@@ -150,7 +153,7 @@ function Card({ question, next, place, vendors, onLater }: CardProps) {
 }
 
 function Middle(props: QuestionCardProps) {
-  const { question, options, active } = props;
+  const { question, options, active, chosen, shown } = props;
   const section = useRef<HTMLElement>(null);
   useEffect(() => {
     // Keys mean the question as soon as it is there, also after a press in the list of questions.
@@ -163,14 +166,14 @@ function Middle(props: QuestionCardProps) {
       <QuestionCard {...props} />
       <KeysHint
         keys={[
-          ['Enter', options.length > 0 ? texts.acceptTheHighlightedAnswer : texts.noAnswerToAccept],
+          ['Enter', enterWords(options.length, active !== undefined || chosen.size > 0)],
           ...(question.variant === 'type' ? [['Space', texts.severalTypes] as const] : []),
           ['L', texts.later],
           ...(question.plugin ? [['H', texts.hideInLoad] as const] : []),
           ['Ctrl Z', texts.undo],
         ]}
       />
-      {active?.type !== undefined && <NeighboursOf question={question} type={active.type} />}
+      {shown?.type !== undefined && <NeighboursOf question={question} type={shown.type} />}
     </section>
   );
 }
@@ -187,6 +190,15 @@ interface QuestionCardProps {
   readonly setSearching: React.Dispatch<React.SetStateAction<boolean>>;
   readonly take: (option: Option | undefined) => void;
   readonly active: Option | undefined;
+  /** The highlighted answer, else the first. */
+  readonly shown: Option | undefined;
+}
+
+function enterWords(options: number, canAccept: boolean): string {
+  if (canAccept) {
+    return texts.acceptTheHighlightedAnswer;
+  }
+  return options > 0 ? texts.noLikelyAnswer : texts.noAnswerToAccept;
 }
 
 function QuestionCard({

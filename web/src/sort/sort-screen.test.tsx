@@ -172,6 +172,25 @@ describe('a question about a type', () => {
     );
   });
 
+  it('is not answered by Enter where no answer is likely, before one is chosen', async () => {
+    const guess = typeGround('kelp');
+    const suggestions = guess.suggestions.map((one) => ({
+      ...one,
+      probability: 0.49,
+      reasons: [],
+    }));
+    const { acts } = await show({
+      plugins: [kelp],
+      view: { grounds: [{ ...guess, suggestions }] },
+    });
+    expect(screen.getByText('no answer is likely: choose one by its number')).toBeTruthy();
+    press('Enter');
+    expect(acts).toEqual([]);
+    press('ArrowDown');
+    press('Enter');
+    expect(acts).toEqual([types(['kelp'], { types: ['reverb/plate'] })]);
+  });
+
   it('takes several types at once, marked by Space or by digits', async () => {
     const { acts } = await show(uncertain);
     press(' ');

@@ -69,8 +69,11 @@ export const toAnswer = (count: number): string =>
   `${count} to answer. Select some with a click, Shift or Ctrl+A.`;
 export const ofSelected = (selected: number, all: number): string =>
   `${selected} of ${all} selected`;
-export const acceptTheBestAnswerFor = (count: number): string =>
-  `Accept the best answer for ${oneOrMany(count, 'it', `each of ${count}`)}`;
+export const acceptTheLikelyAnswers = (likely: number, selected: number): string =>
+  likely === selected
+    ? `Accept the likely ${oneOrMany(likely, 'answer', `answers for all ${likely}`)}`
+    : `Accept the likely ${oneOrMany(likely, 'answer', 'answers')} for ${likely} of ${selected}`;
+export const onlyGuesses = 'Only guesses here: give one answer for all, or answer one at a time.';
 export const oneAnswerForAll = 'One answer for all …';
 export const questions = 'Questions';
 export const whatDoTheseDo = (count: number): string => `What do these ${count} do?`;
@@ -110,6 +113,7 @@ export const leftToAnswer = (waiting: number, what: string): string =>
 export const question = 'Question';
 export const acceptTheHighlightedAnswer = 'accept the highlighted answer';
 export const noAnswerToAccept = 'no answer to accept';
+export const noLikelyAnswer = 'no answer is likely: choose one by its number';
 export const severalTypes = 'several types';
 export const hideInLoad = 'hide in Load';
 export const itIs = (what: string): string => `It is ${what}`;

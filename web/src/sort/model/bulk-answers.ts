@@ -1,10 +1,9 @@
 /** Answers for many questions at once. */
 import type { Act, Said } from '@clever-drawer/core/acts';
 import type { AnswerFacts } from '@clever-drawer/core/catalog';
-import { asId } from '@clever-drawer/core/id';
 import type { Question } from '@clever-drawer/core/identify';
 import { typeName } from '@clever-drawer/core/taxonomy';
-import { optionsOf } from './options.ts';
+import { isLikely, optionsOf } from './options.ts';
 import * as texts from '../texts.ts';
 
 /** Whether one answer picked from a list makes sense for all of them. */
@@ -31,33 +30,31 @@ export function sameFor(sort: Question['variant']): { text: string; set: Partial
   return [];
 }
 
+/** Likely answers of some questions as one act, and to how many of them. */
+export interface LikelyAnswers {
+  readonly act: Act;
+  readonly count: number;
+}
+
 /**
- * The best answer of each question as one act; null where that cannot be one. What nothing speaks
- * for is left to be asked.
+ * The best answer of each question that has a likely one; null where there is none, or where they
+ * cannot be one act. The others are left to be asked.
  */
-export function bestOf(all: readonly Question[]): Act | null {
-  const questions = all.filter(
-    (question) => question.variant !== 'type' || question.suggestions.length > 0,
-  );
+export function likelyAnswers(questions: readonly Question[]): LikelyAnswers | null {
   const acts = questions.flatMap((question) => {
-    const option = optionsOf(question)[0];
-    const isBest = option?.probability !== null || isGuess(question);
-    return option && isBest ? [option.act] : [];
+    const [best] = optionsOf(question);
+    const isBest = best && isLikely(best) && (best.probability !== null || isGuess(question));
+    return isBest ? [best.act] : [];
   });
-  if (acts.length === 0 || acts.length < questions.length) {
+  const [first] = acts;
+  if (!first) {
     return null;
   }
   const said = acts.flatMap((act): readonly Said[] => (act.act === 'answer' ? act.say : []));
   if (said.length === acts.length) {
-    return {
-      act: 'answer',
-      say: said.map((one) => ({ ...one, plugins: one.plugins.map((id) => asId(id)) })),
-    };
+    return { act: { act: 'answer', say: said }, count: acts.length };
   }
-  if (acts.length === 1) {
-    return acts[0] ?? null;
-  }
-  return null;
+  return acts.length === 1 ? { act: first, count: 1 } : null;
 }
 
 /** Leaving one without a vendor is no best answer. */

@@ -2,8 +2,8 @@ import { describe, expect, it } from '@jest/globals';
 import type { Plugin } from '@clever-drawer/core/catalog';
 import { asId } from '@clever-drawer/core/id';
 import type { Question, Vendor } from '@clever-drawer/core/identify';
-import { bestOf, inShort, sameFor } from './bulk-answers.ts';
-import { optionsOf, typesAct } from './options.ts';
+import { inShort, likelyAnswers, sameFor } from './bulk-answers.ts';
+import { isLikely, optionsOf, typesAct, type Option } from './options.ts';
 
 const plugin = (name: string): Plugin => ({
   id: asId(name.toLowerCase()),
@@ -79,7 +79,7 @@ describe('the answers that a question offers', () => {
       near: null,
     };
     expect(optionsOf(question).map(({ text }) => text)).toEqual(['Leave it without a vendor']);
-    expect(bestOf([question])).toBeNull();
+    expect(likelyAnswers([question])).toBeNull();
   });
   it('begin with what is likely of a licence', () => {
     expect(optionsOf(licence)[0]?.id).toBe('hidden');
@@ -98,19 +98,41 @@ describe('the answers that a question offers', () => {
   });
 });
 
+describe('an answer', () => {
+  const option = (probability: number | null, ...weights: number[]) => ({
+    ...(optionsOf(typed('q', 0.7))[0] as Option),
+    probability,
+    reasons: weights.map((weight) => ({ text: 'a reason', weight })),
+  });
+  it('is likely from even odds on', () => {
+    expect([0.49, 0.5, 0.9].map((odds) => isLikely(option(odds, 1)))).toEqual([false, true, true]);
+    expect(isLikely(option(0.6))).toBe(true);
+  });
+  it('is not likely where its first reason speaks against it', () => {
+    expect(isLikely(option(0.8, -1, 2))).toBe(false);
+    expect(isLikely(option(0.8, 2, -1))).toBe(true);
+  });
+  it('without odds is likely where its reasons weigh more than those against it', () => {
+    expect(isLikely(option(null, 2, -1))).toBe(true);
+    expect(isLikely(option(null, 1, -2))).toBe(false);
+    expect(isLikely(option(null))).toBe(false);
+  });
+});
+
 describe('answers for many questions', () => {
-  it('are the best of each in one act', () => {
-    const act = bestOf([typed('q', 0.7), typed('r', 0.6)]);
-    expect(act?.act === 'answer' && act.say.map((said) => said.set)).toEqual([
+  it('are the likely ones of each in one act', () => {
+    const likely = likelyAnswers([typed('q', 0.7), typed('r', 0.6)]);
+    expect(likely?.count).toBe(2);
+    expect(likely?.act.act === 'answer' && likely.act.say.map((said) => said.set)).toEqual([
       { types: ['reverb/plate'] },
       { types: ['reverb/plate'] },
     ]);
   });
-  it('are none where one question has no best answer', () => {
+  it('leave out what is less likely than not, and what nothing speaks for', () => {
     const unknown = { ...typed('s', 0.7), suggestions: [] };
-    expect(bestOf([typed('q', 0.7), unknown])).toEqual(bestOf([typed('q', 0.7)]));
-    expect(bestOf([unknown])).toBeNull();
-    expect(bestOf([typed('q', 0.7), licence])).toBeNull();
+    const alone = likelyAnswers([typed('q', 0.7)]);
+    expect(likelyAnswers([typed('q', 0.7), unknown, typed('r', 0.49), licence])).toEqual(alone);
+    expect(likelyAnswers([unknown, typed('r', 0.49), licence])).toBeNull();
   });
   it('say the same of all only for kinds and licences', () => {
     expect(

@@ -96,6 +96,19 @@ export function optionsOf(question: Question): Option[] {
   }
 }
 
+/**
+ * Whether an answer may be accepted without being chosen: as likely as not or more, and its first
+ * reason does not speak against it. Where there is no telling, reasons must not outweigh it.
+ */
+export function isLikely({ probability, reasons }: Option): boolean {
+  if ((reasons[0]?.weight ?? 0) < 0) {
+    return false;
+  }
+  return probability === null
+    ? reasons.reduce((sum, { weight }) => sum + weight, 0) > 0
+    : probability >= 0.5;
+}
+
 /** The same types for all plugins a question is about. */
 export const typesAct = (question: Question, types: readonly string[]): Act =>
   annotateAct(idsOf(question), { types });
