@@ -78,6 +78,7 @@ test('a full queue is settled by keyboard alone, and stays so', async ({ page, d
     await page.getByRole('button', { name: new RegExp(`^${question}`) }).press('Enter');
     const waits = countOf(await ask(question).textContent());
     if (keys && waits > 0) {
+      await page.getByRole('button', { name: 'Many at once' }).press('Enter');
       await rows.focus();
       for (const key of keys) {
         await (key.length > 1 && /^[a-z]+$/.test(key)
