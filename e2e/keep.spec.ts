@@ -50,8 +50,12 @@ test('this point is marked by a name, renamed, and forgotten', async ({ page, de
   await page.getByLabel('Name of the point').fill('Tidy');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: /^Tidy/ })).toBeVisible();
+  // It asks first; Ctrl+Z then takes back nothing else unasked.
+  await page.getByRole('button', { name: 'Delete this point' }).click();
   await page.getByRole('button', { name: 'Delete this point' }).click();
   await expect(page.getByRole('button', { name: /^Tidy/ })).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByTestId('notice').last()).toContainText('this can’t be undone');
 });
 
 test('an order is now taken from another computer, with a report and one undo', async ({

@@ -161,7 +161,7 @@ describe('the points', () => {
     const markPoint = jest.fn<Client['markPoint']>((name) =>
       Promise.resolve({ points: [point(name)], changes: 0 }),
     );
-    await show({ points: [], client: { markPoint } });
+    const { beside } = await show({ points: [], client: { markPoint } });
     const mark = (name: string): void => {
       fireEvent.click(button('Mark this point …'));
       fireEvent.change(screen.getByLabelText('What is this point called?'), {
@@ -176,7 +176,9 @@ describe('the points', () => {
     fireEvent.keyDown(screen.getByLabelText('What is this point called?'), { key: 'Escape' });
     expect(screen.queryByLabelText('What is this point called?')).toBeNull();
     mark('Premiere');
-    expect(await screen.findByText('Marked: Premiere')).toBeTruthy();
+    await waitFor(() => {
+      expect(beside.at(-1)?.words).toBe('Marked: Premiere');
+    });
     expect(await screen.findByRole('button', { name: /^Premiere/ })).toBeTruthy();
   });
 
@@ -194,7 +196,7 @@ describe('the points', () => {
     const view: PointsView = { points: [tour], changes: 3 };
     const namePoint = jest.fn<Client['namePoint']>(() => Promise.resolve(view));
     const removePoint = jest.fn<Client['removePoint']>(() => Promise.resolve(view));
-    await show({ client: { namePoint, removePoint } });
+    const { beside } = await show({ client: { namePoint, removePoint } });
     fireEvent.click(button('Rename …'));
     const field = screen.getByLabelText<HTMLInputElement>('Name of the point');
     expect(field.value).toBe('Before the tour');
@@ -203,10 +205,19 @@ describe('the points', () => {
     fireEvent.click(button('Rename …'));
     fireEvent.change(screen.getByLabelText('Name of the point'), { target: { value: 'Tour' } });
     fireEvent.click(button('Save'));
-    expect(await screen.findByText('Called Tour')).toBeTruthy();
+    await waitFor(() => {
+      expect(beside.at(-1)?.words).toBe('Called Tour');
+    });
     expect(namePoint.mock.calls).toEqual([['Before the tour', 'Tour']]);
     fireEvent.click(button('Delete this point'));
-    expect(await screen.findByText(/deleted; the order is unchanged/)).toBeTruthy();
+    fireEvent.click(button('Cancel'));
+    expect(document.activeElement).toBe(button('Delete this point'));
+    fireEvent.click(button('Delete this point'));
+    expect(removePoint).not.toHaveBeenCalled();
+    fireEvent.click(button('Delete this point'));
+    await waitFor(() => {
+      expect(beside.at(-1)?.words).toMatch(/deleted; the order is unchanged/);
+    });
     expect(removePoint).toHaveBeenCalledWith('Before the tour');
   });
 

@@ -5,7 +5,6 @@ import { Button, Form } from 'react-bootstrap';
 import { nameLength } from '@clever-drawer/core/acts';
 import type { PointView, PointsView } from '@clever-drawer/core/api';
 import { printNumber } from '@clever-drawer/core/print-number';
-import { useComputer } from '../studio/contexts.ts';
 import { Outside } from './outside.tsx';
 import { byMonth, pointTime, pointTitle } from './model/point-words.ts';
 import { usePointActs } from './use-points.ts';
@@ -77,8 +76,7 @@ function PointButton({ point, isChosen, onChoose }: PointButtonProps) {
 
 /** Gives the order as it is a name. */
 function MarkPoint() {
-  const { client } = useComputer();
-  const run = usePointActs();
+  const { mark: markPoint } = usePointActs();
   const [name, setName] = useState<string | null>(null);
   if (name === null) {
     return (
@@ -94,7 +92,7 @@ function MarkPoint() {
   }
   const mark = (): void => {
     if (name.trim() !== '') {
-      run(client.markPoint(name), texts.marked(name.trim()));
+      markPoint(name);
     }
     setName(null);
   };

@@ -7,6 +7,7 @@ import type { PointComparison, PointView } from '@clever-drawer/core/api';
 import type { ChangePart } from '@clever-drawer/core/keep';
 import { messageOf } from '../api/client.ts';
 import { useComputer, useOrder } from '../studio/contexts.ts';
+import { AskFirst } from '../ui/ask-first.tsx';
 import { MenuItem } from '../ui/menu-item.tsx';
 import { useNotices } from '../ui/notices.tsx';
 import { ChangeLines } from './change-lines.tsx';
@@ -160,8 +161,7 @@ function OnlyPart({ comparison: { folders, cabinets, plugins }, onTake }: OnlyPa
 
 /** Naming a point, by which it stays, and removing it. */
 function PointMenu({ point }: { readonly point: PointView }) {
-  const { client } = useComputer();
-  const run = usePointActs();
+  const { rename, remove } = usePointActs();
   const [name, setName] = useState<string | null>(null);
   if (name !== null) {
     return (
@@ -170,7 +170,7 @@ function PointMenu({ point }: { readonly point: PointView }) {
         onSubmit={(event) => {
           event.preventDefault();
           if (name.trim() !== '') {
-            run(client.namePoint(point.id, name), texts.called(name.trim()));
+            rename(point, name);
           }
           setName(null);
         }}
@@ -201,14 +201,13 @@ function PointMenu({ point }: { readonly point: PointView }) {
       >
         {point.name === null ? texts.nameIt : texts.rename}
       </Button>
-      <Button
-        variant="bare"
-        onClick={() => {
-          run(client.removePoint(point.id), texts.pointDeletedTheOrderIs(pointTitle(point)));
+      <AskFirst
+        label={texts.deleteThisPoint}
+        question={texts.isThePointDeleted(pointTitle(point))}
+        onSure={() => {
+          remove(point);
         }}
-      >
-        {texts.deleteThisPoint}
-      </Button>
+      />
     </>
   );
 }

@@ -166,6 +166,7 @@ export const nameIt = 'Name it …';
 export const rename = 'Rename …';
 export const pointDeletedTheOrderIs = (point: string): string =>
   `Point ${point} deleted; the order is unchanged`;
+export const isThePointDeleted = (point: string): string => `Delete ${point}? You can’t undo this.`;
 export const deleteThisPoint = 'Delete this point';
 
 // shelf-tab

@@ -5,15 +5,19 @@ import { useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
 import type { KeysView } from '@clever-drawer/core/api';
 import { printNumber } from '@clever-drawer/core/print-number';
-import { useComputer } from '../studio/contexts.ts';
+import { useActs, useComputer } from '../studio/contexts.ts';
 import { useNotifyError } from '../studio/notify-error.ts';
+import type { Beside } from '../studio/own-acts.ts';
 import { habitsQuery } from '../studio/studio-queries.ts';
 import { useNotices } from '../ui/notices.tsx';
 import * as texts from './texts.ts';
 
+/** Tells what was done, and how it is taken back. */
+type After = (work: Promise<unknown>, words: string, beside: Beside | null) => void;
+
 export function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void }) {
   const { client } = useComputer();
-  const { notify } = useNotices();
+  const { did } = useActs();
   const notifyError = useNotifyError();
   const [isAsking, setAsking] = useState(false);
   const habits = useQuery(habitsQuery(client));
@@ -27,11 +31,15 @@ export function Learnt({ keys, onClose }: { keys: KeysView; onClose: () => void 
     after(
       client.setLearning(!isLearning),
       isLearning ? texts.loadsAreNotRecorded : texts.loadsAreRecordedAgain,
+      {
+        undo: () => client.setLearning(isLearning),
+        redo: () => client.setLearning(!isLearning),
+      },
     );
   };
-  const after = (work: Promise<unknown>, words: string): void => {
+  const after: After = (work, words, beside) => {
     work.then(() => {
-      notify(words, 'done');
+      did(words, beside);
       setAsking(false);
     }, notifyError);
   };
@@ -62,7 +70,7 @@ interface WhatIsLearntProps {
   readonly isLearning: boolean;
   readonly setLearning: () => void;
   readonly isAsking: boolean;
-  readonly after: (work: Promise<unknown>, words: string) => void;
+  readonly after: After;
   readonly setAsking: React.Dispatch<React.SetStateAction<boolean>>;
 }
 
@@ -114,7 +122,7 @@ function WhatIsLearnt({
 
 interface WipingProps {
   readonly keys: KeysView;
-  readonly after: (work: Promise<unknown>, words: string) => void;
+  readonly after: After;
   readonly setAsking: React.Dispatch<React.SetStateAction<boolean>>;
 }
 
@@ -127,7 +135,7 @@ function Wiping({ keys, after, setAsking }: WipingProps) {
         variant="danger"
         size="sm"
         onClick={() => {
-          after(client.wipeLoads(), texts.allLoadsDeleted);
+          after(client.wipeLoads(), texts.allLoadsDeleted, null);
         }}
       >
         {texts.forgetThemAll}

@@ -762,7 +762,7 @@ describe('the session', () => {
     const session = { ...sessionOf(track('Voice')), saved };
     const saveSession = jest.fn<Client['saveSession']>(() => Promise.resolve(session));
     const forgetSession = jest.fn<Client['forgetSession']>(() => Promise.resolve(session));
-    await show({ session, client: { saveSession, forgetSession } });
+    const { beside } = await show({ session, client: { saveSession, forgetSession } });
     await open(/^Save this session/);
     const dialog = await screen.findByRole('dialog');
     const name = within(dialog).getByLabelText<HTMLInputElement>('Name');
@@ -772,13 +772,18 @@ describe('the session', () => {
     expect(within(dialog).getByText('Enter a name.')).toBeTruthy();
     expect(name.className).toContain('is-invalid');
     fireEvent.click(within(dialog).getByRole('button', { name: 'Delete' }));
+    const asked = within(dialog).getByRole('group', { name: /^Delete .* You can’t undo this\.$/ });
+    expect(forgetSession).not.toHaveBeenCalled();
+    fireEvent.click(within(asked).getByRole('button', { name: 'Delete' }));
     await waitFor(() => {
       expect(forgetSession).toHaveBeenCalledWith('s1');
     });
     fireEvent.change(name, { target: { value: 'After noon' } });
     expect(name.className).not.toContain('is-invalid');
     fireEvent.submit(name);
-    expect(await screen.findByText('After noon is saved')).toBeTruthy();
+    await waitFor(() => {
+      expect(beside.at(-1)?.words).toBe('After noon is saved');
+    });
     expect(saveSession).toHaveBeenCalledWith('After noon');
   });
 
@@ -934,7 +939,9 @@ describe('what is learnt of loads', () => {
   it('can be switched off, and forgotten after asking', async () => {
     const setLearning = jest.fn<Client['setLearning']>(() => Promise.resolve(null));
     const wipeLoads = jest.fn<Client['wipeLoads']>(() => Promise.resolve(6));
-    await show({ client: { keys: () => Promise.resolve(keys()), setLearning, wipeLoads } });
+    const { beside } = await show({
+      client: { keys: () => Promise.resolve(keys()), setLearning, wipeLoads },
+    });
     fireEvent.click(await screen.findByRole('button', { name: 'What is remembered' }));
     const dialog = await screen.findByRole('dialog');
     expect(dialog.textContent).toContain('6 loads are recorded.');
@@ -942,14 +949,18 @@ describe('what is learnt of loads', () => {
       '5 Jan 6.0, 12 Jan 3.0',
     );
     fireEvent.click(within(dialog).getByLabelText('Remember what I load'));
-    expect(await screen.findByText('Loads are not recorded')).toBeTruthy();
+    await waitFor(() => {
+      expect(beside.at(-1)?.words).toBe('Loads are not recorded');
+    });
     expect(setLearning).toHaveBeenCalledWith(false);
     fireEvent.click(within(dialog).getByRole('button', { name: 'Delete all loads …' }));
     expect(wipeLoads).not.toHaveBeenCalled();
     fireEvent.click(within(dialog).getByRole('button', { name: 'Keep them' }));
     fireEvent.click(within(dialog).getByRole('button', { name: 'Delete all loads …' }));
     fireEvent.click(within(dialog).getByRole('button', { name: 'Delete all loads' }));
-    expect(await screen.findByText('All loads deleted')).toBeTruthy();
+    await waitFor(() => {
+      expect(beside.at(-1)?.words).toBe('All loads deleted');
+    });
   });
 
   it('with nothing recorded there is nothing to forget', async () => {

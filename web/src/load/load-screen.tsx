@@ -132,14 +132,13 @@ interface SessionWork {
   readonly take: (session: SessionView) => void;
   /** Takes in a step that was done, which undo takes back: the server keeps what stood before it. */
   readonly did: (session: SessionView) => void;
-  /** Takes in what the work gives, with words where it should be told; troubles are told. */
+  /** Takes in what cannot be undone, with words where it should be told; troubles are told. */
   readonly after: (work: Promise<SessionView>, words?: string) => void;
 }
 
 /** Taking in what the session is after something was done to it. */
 function useSessionWork(): SessionWork {
   const { client } = useComputer();
-  const { notify } = useNotices();
   const { did } = useActs();
   const notifyError = useNotifyError();
   const queries = useQueryClient();
@@ -158,7 +157,7 @@ function useSessionWork(): SessionWork {
       work.then((next) => {
         take(next);
         if (words) {
-          notify(words, 'done');
+          did(words, null);
         }
       }, notifyError);
     },

@@ -6,6 +6,7 @@ import { formats } from '@clever-drawer/core/formats';
 import type { HostSettings } from '@clever-drawer/core/loading';
 import { useComputer } from '../studio/contexts.ts';
 import { FormDialog } from '../ui/form-dialog.tsx';
+import { AskFirst } from '../ui/ask-first.tsx';
 import { sayTime } from '../ui/time-words.ts';
 import type { SlotActs } from './model/slots.ts';
 import { NameField } from './name-field.tsx';
@@ -56,15 +57,14 @@ function SavedSessions({
           <span>
             {saved.name} <span className="text-soft">{sayTime(saved.savedAt)}</span>
           </span>
-          <Button
+          <AskFirst
             size="sm"
-            variant="bare"
-            onClick={() => {
+            label={texts.deleteIt}
+            question={texts.isTheSessionDeleted(saved.name)}
+            onSure={() => {
               acts.after(client.forgetSession(saved.id), texts.isDeleted(saved.name));
             }}
-          >
-            {texts.deleteIt}
-          </Button>
+          />
         </li>
       ))}
     </ul>

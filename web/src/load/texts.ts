@@ -202,6 +202,7 @@ export const saveThisSessionAs = 'Save this session';
 export const saveTheSession = 'Save the session';
 export const enterAName = 'Enter a name.';
 export const isDeleted = (saved: string): string => `${saved} is deleted`;
+export const isTheSessionDeleted = (name: string): string => `Delete ${name}? You can’t undo this.`;
 export const deleteIt = 'Delete';
 export const whatTheSessionTakes = 'Supported formats';
 export const asInARealHost =

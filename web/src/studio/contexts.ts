@@ -65,8 +65,11 @@ export interface ActsContext {
   readonly act: (act: Act, then?: Then) => boolean;
   /** By a key, a change that was made elsewhere is named first and undone when it is pressed again. */
   readonly step: (direction: Direction, isByKey?: boolean) => void;
-  /** Notes something that was done beside the order, and how it is taken back. It is told, too. */
-  readonly did: (words: string, beside: Beside) => void;
+  /**
+   * Notes something that was done beside the order, and how it is taken back; with null it cannot be.
+   * It is told, too.
+   */
+  readonly did: (words: string, beside: Beside | null) => void;
   readonly own: Pick<OwnActs, 'history' | 'subscribe'>;
 }
 

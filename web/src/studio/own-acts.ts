@@ -11,8 +11,8 @@ export interface OwnAct {
   readonly screen: string;
   /** Brings back what a screen kept beside the order, such as the tray. */
   readonly onUndone?: (() => void) | undefined;
-  /** Of an act beside the order. */
-  readonly beside?: Beside | undefined;
+  /** Of an act beside the order; null where it cannot be undone. */
+  readonly beside?: Beside | null | undefined;
 }
 
 /** How an act beside the order is taken back, and done again; it may give in words what that was. */
@@ -37,6 +37,8 @@ export interface OwnActs {
   readonly add: (act: OwnAct) => void;
   /** `words` are those of the change that undo would take back. */
   readonly originOf: (words: string, screen: string) => Origin;
+  /** An act that cannot be undone no longer stands in the way of those before it. */
+  readonly pass: (act: OwnAct) => void;
   readonly undone: (words: string) => void;
   readonly redone: (words: string) => void;
   /** The same object as long as nothing happens. */
@@ -73,6 +75,9 @@ export function createOwnActs(): OwnActs {
       const isElsewhere =
         latest !== undefined && ![screen, ''].includes(latest.screen) && screen !== '';
       return isElsewhere ? { from: 'screen', screen: latest.screen } : { from: 'here' };
+    },
+    pass: (act) => {
+      become({ ...history, done: history.done.filter((one) => one !== act) });
     },
     undone: (words) => {
       const { done, undone } = history;

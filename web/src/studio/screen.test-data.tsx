@@ -59,6 +59,8 @@ export interface ShownScreen {
   readonly address: () => string;
 }
 
+const never = (): Promise<never> => Promise.reject(new Error('this can’t be undone'));
+
 /** Draws a screen. */
 export function showScreen(
   Screen: ComponentType,
@@ -74,7 +76,7 @@ export function showScreen(
       return canAct;
     },
     did: (words, steps) => {
-      beside.push({ words, ...steps });
+      beside.push({ words, ...(steps ?? { undo: never, redo: never }) });
     },
   });
   window.history.replaceState(null, '', at);

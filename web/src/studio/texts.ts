@@ -14,6 +14,8 @@ export const chart = 'Chart';
 // use-order-acts
 export const lastChange = (where: string, what: string): string =>
   `The last change was ${where}: ${what}. Press again to undo it.`;
+export const cannotBeUndone = (what: string): string =>
+  `${what}: this can’t be undone. Press again to undo what was done before it.`;
 export const onTheScreen = (screen: string): string => `in ${screen}`;
 export const inAnotherWindow = 'in another window';
 export const notSaved = (reason: string): string => `Not saved: ${reason}`;

@@ -328,6 +328,27 @@ describe('what was done beside the order', () => {
     expect([beside.undo, beside.redo, undo].map((one) => one.mock.calls.length)).toEqual([1, 1, 0]);
   });
 
+  it('is named first where it cannot be undone, before anything else is', async () => {
+    const undo = jest.fn<Client['undo']>(() => Promise.resolve(stored(rename('New'), 5)));
+    const { acts } = windowOf({ undo }, { ...view, undo: 'Folder renamed' });
+    act(() => {
+      acts().did('Point deleted', null);
+    });
+    act(() => {
+      acts().step('undo', true);
+    });
+    expect(told()).toEqual([
+      'Point deleted: this can’t be undone. Press again to undo what was done before it.',
+    ]);
+    expect(undo).not.toHaveBeenCalled();
+    act(() => {
+      acts().step('undo', true);
+    });
+    await waitFor(() => {
+      expect(undo).toHaveBeenCalledTimes(1);
+    });
+  });
+
   it('is told by what was taken back in truth, where that is another step', async () => {
     const { acts } = windowOf({});
     act(() => {

@@ -115,6 +115,12 @@ function createOrderActs(
   const stepBeside = (direction: Direction, isByKey: boolean): boolean => {
     const { done, undone } = own.history();
     const here = screenNow();
+    const last = done.findLast(({ screen }) => !isByKey || screen === here);
+    if (direction === 'undo' && last?.beside === null) {
+      own.pass(last);
+      notify(texts.cannotBeUndone(last.words), 'done');
+      return true;
+    }
     const session = queries.getQueryData(sessionQuery(client).queryKey);
     const sessionStep = stepOfSession(session, own.history(), direction, here);
     const latest: OwnAct | undefined = sessionStep
