@@ -7,7 +7,6 @@ import { useActs, useArrangement, useCatalog, useComputer } from '../studio/cont
 import { useNotifyError } from '../studio/notify-error.ts';
 import { sessionQuery } from '../studio/studio-queries.ts';
 import { sessionSteps } from '../studio/session-steps.ts';
-import { useNotices } from '../ui/notices.tsx';
 import { useKeys } from '../ui/keys.ts';
 import { useKindQuestion } from './ask-kind.tsx';
 import { Finder } from './finder.tsx';
