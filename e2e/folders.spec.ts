@@ -256,3 +256,34 @@ test('lined up by a fact, the list stands under headings that fold by mouse and 
   await page.keyboard.press('Alt+ArrowRight');
   await expect(rows.first().locator('.name')).toHaveText(plugin);
 });
+
+test('seven plugins are moved within a folder, then to another one, each in one drag', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.address}/file`);
+  await front(page, 'Squeeze').click();
+  const rows = page.getByRole('grid', { name: 'Plugins in Squeeze' }).getByRole('row');
+  const names = (): Promise<(string | null)[]> =>
+    rows.evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')));
+  await expect(rows.first()).toBeVisible();
+  const before = await names();
+  await rows.nth(1).click();
+  await rows.nth(7).click({ modifiers: ['Shift'] });
+  await expect(page.getByText('7 selected:')).toBeVisible();
+  await expectNoAxeFindings(page);
+  await dragTo(page, rows.nth(4), rows.nth(0));
+  await page.mouse.up();
+  await expect
+    .poll(names)
+    .toEqual([...before.slice(1, 8), ...before.slice(0, 1), ...before.slice(8)]);
+  await saved(page);
+  await page.keyboard.press('Control+z');
+  await expect.poll(names).toEqual(before);
+  // What is selected stays so, and goes where it is let go.
+  await dragTo(page, rows.nth(3), front(page, 'Wear'));
+  await page.mouse.up();
+  await expect.poll(names).toEqual([...before.slice(0, 1), ...before.slice(8)]);
+  await page.keyboard.press('Control+z');
+  await expect.poll(names).toEqual(before);
+});

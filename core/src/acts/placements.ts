@@ -137,14 +137,20 @@ function movePlacement(
   return done(words, { updated: [[placement, moved]] });
 }
 
-/** The placements behind (or before one of) those of a folder; what is there already is taken out instead. */
+/**
+ * The placements behind (or before one of) those of a folder; what is there already is taken out
+ * instead. Before one of themselves is before the next one that is not among them.
+ */
 export function putInto(
   order: Order,
   placements: readonly Placement[],
   folder: Folder,
   before: string | null,
 ): { updated: [Placement, Placement][]; removed: Placement[] } {
-  const row = placementsIn(order, folder.id).filter((p) => !placements.includes(p));
+  const whole = placementsIn(order, folder.id);
+  const row = whole.filter((p) => !placements.includes(p));
+  const from = before === null ? -1 : whole.findIndex(({ id }) => id === before);
+  const spot = from < 0 ? null : (whole.slice(from).find((p) => row.includes(p))?.id ?? null);
   const there = new Set<string>(row.map((p) => p.plugin));
   const moving: Placement[] = [];
   const removed: Placement[] = [];
@@ -156,7 +162,7 @@ export function putInto(
     }
     there.add(placement.plugin);
   }
-  const keys = positionsBefore(row, before, moving.length);
+  const keys = positionsBefore(row, spot, moving.length);
   return {
     removed,
     updated: moving.map((placement, i) => [
@@ -180,8 +186,9 @@ function moveTo(order: Order, act: ActOf<'move-to'>, nameOf: NameOfPlugin): Resu
   if (known.length < placements.length) {
     return unknown('placement', 'placements');
   }
+  const isWithin = known.every((placement) => placement.folder === folder.id);
   return done(
-    `Move ${sayPlugins([...new Set(known.map((p) => p.plugin))], nameOf)} to ${folder.name}`,
+    `Move ${sayPlugins([...new Set(known.map((p) => p.plugin))], nameOf)} ${isWithin ? 'within' : 'to'} ${folder.name}`,
     putInto(order, known, folder, act.before),
   );
 }

@@ -18,8 +18,8 @@ import * as texts from './texts.ts';
 
 interface Props {
   readonly plugins: readonly string[];
-  /** The placement that is moved; none files a reference. */
-  readonly moving?: Placement | undefined;
+  /** The placements of one folder that are moved; none files references. */
+  readonly moving?: readonly Placement[] | undefined;
   /** Folders filed in lately, latest first. */
   readonly lately: readonly string[];
   readonly onClose: () => void;
@@ -44,7 +44,7 @@ export function FileIn({ plugins, moving, lately, onClose, onFiled, onUndone }: 
   const elsewhere = allFolders(order.records).filter(
     ({ id, shortcutTo }) => !here.has(id) && shortcutTo === null,
   );
-  const folders = filingTargets([...arrangement.folders, ...elsewhere], lately, moving);
+  const folders = filingTargets([...arrangement.folders, ...elsewhere], lately, moving?.[0]);
   const choices = folders.map(
     (folder): Choice => ({
       id: folder.id,
@@ -87,12 +87,16 @@ export function FileIn({ plugins, moving, lately, onClose, onFiled, onUndone }: 
 }
 
 /** Files, moves, or keeps in a smart folder by hand. */
-function actFor(folder: Folder, plugins: readonly string[], moving: Placement | undefined): Act {
+function actFor(
+  folder: Folder,
+  plugins: readonly string[],
+  moving: readonly Placement[] | undefined,
+): Act {
   if (folder.form === 'smart') {
     return keepInAct(folder, plugins);
   }
   return moving
-    ? { act: 'move-to', placements: [moving.id], folder: folder.id, before: null }
+    ? { act: 'move-to', placements: moving.map(({ id }) => id), folder: folder.id, before: null }
     : fileAct(folder.id, plugins);
 }
 

@@ -23,7 +23,14 @@ export interface MenuKeys {
 }
 
 /** The keys of a plugin in File, in its list and in a folder alike. */
-export const fileKeys: MenuKeys = { file: 'F', favour: 'B', type: 'T', name: 'N', page: 'I' };
+export const fileKeys: MenuKeys = {
+  file: 'F',
+  favour: 'B',
+  type: 'T',
+  tag: 'L',
+  name: 'N',
+  page: 'I',
+};
 
 export interface MenuTarget {
   readonly plugins: readonly string[];

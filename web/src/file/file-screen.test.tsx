@@ -435,15 +435,133 @@ describe('the menu of plugins', () => {
 
   it('of a plugin in a folder takes it out of it; a double press in the list files', async () => {
     const { acts } = show({ at: '/file?open=Delays' });
-    rightClick(screen.getByRole('listitem', { name: 'Egret' }));
+    rightClick(screen.getByRole('row', { name: 'Egret' }));
     fireEvent.click(await entry(/^Remove from this folder/));
     expect(acts).toEqual([{ act: 'take-out', placements: ['Delays-egret'] }]);
     await waitFor(() => {
-      expect(document.activeElement).toBe(screen.getByRole('listitem', { name: 'Egret' }));
+      expect(document.activeElement).toBe(screen.getByRole('row', { name: 'Egret' }));
     });
     fireEvent.click(row('Sluice'));
     fireEvent.doubleClick(row('Sluice'));
     expect(await screen.findByRole('dialog', { name: 'File Sluice in …' })).toBeTruthy();
+  });
+});
+
+describe('what keys act on', () => {
+  const marked = (name: string): void => {
+    fireEvent.click(row(name));
+  };
+  const foot = (): string | null | undefined => document.querySelector('.list-foot')?.textContent;
+
+  it('is the marked plugin, whose facts stand at the foot', () => {
+    const { acts } = show();
+    expect(foot()).toContain('Click a plugin');
+    marked('Sluice');
+    expect(foot()).toContain('Sluice:');
+    expect(foot()).toContain('never loaded');
+    press('h');
+    expect(acts).toMatchObject([{ act: 'answer', say: [{ plugins: ['sluice'] }] }]);
+  });
+
+  it('is all of the tray on a row that is in it, named before anything happens', () => {
+    const { acts } = show();
+    for (const name of ['Egret', 'Heron']) {
+      fireEvent.click(row(name), { ctrlKey: true });
+    }
+    expect(foot()).toContain('All 2 in the tray:');
+    press('h');
+    marked('Wharf');
+    expect(foot()).toContain('Wharf:');
+    press('h');
+    expect(acts).toMatchObject([
+      { say: [{ plugins: ['egret', 'heron'], set: { isHidden: true } }] },
+      { say: [{ plugins: ['wharf'] }] },
+    ]);
+  });
+
+  it('gives a tag by one key and its letters', async () => {
+    const { acts } = show();
+    marked('Heron');
+    press('l');
+    const dialog = await screen.findByRole('dialog');
+    fireEvent.change(within(dialog).getByRole('combobox'), { target: { value: 'warm' } });
+    fireEvent.keyDown(within(dialog).getByRole('combobox'), { key: 'Enter' });
+    expect(acts).toEqual([{ act: 'tag', plugins: ['heron'], add: ['warm'], remove: [] }]);
+  });
+
+  it('shows tags in the rows', () => {
+    const warm: OrderRecord = {
+      ...nothingSaid,
+      table: 'answer',
+      id: asId('heron'),
+      tags: ['warm'],
+    };
+    show({ records: [...records, warm] });
+    expect(row('Heron').querySelector('.tag-mark')?.textContent).toBe('warm');
+  });
+});
+
+describe('an opened folder', () => {
+  const inFolder = (name: string): HTMLElement =>
+    within(screen.getByRole('grid', { name: 'Plugins in Delays' })).getByRole('row', {
+      name,
+    });
+  const selected = (): (string | null)[] =>
+    screen
+      .getAllByTestId('placed')
+      .filter((one) => one.getAttribute('aria-selected') === 'true')
+      .map((one) => one.getAttribute('aria-label'));
+  const key = (name: string, pressed: string, more: object = {}): void => {
+    fireEvent.keyDown(inFolder(name), { key: pressed, ...more });
+  };
+
+  it('selects by a press, with Ctrl one more, with Shift a run', () => {
+    show({ at: '/file?open=Delays', records: [...records, placed('Delays', 'wharf', 'C')] });
+    fireEvent.click(inFolder('Egret'));
+    expect(selected()).toEqual(['Egret']);
+    fireEvent.click(inFolder('Wharf'), { ctrlKey: true });
+    expect(selected()).toEqual(['Egret', 'Wharf']);
+    fireEvent.click(inFolder('Egret'));
+    fireEvent.focus(inFolder('Wharf'));
+    fireEvent.click(inFolder('Wharf'), { shiftKey: true });
+    expect(selected()).toEqual(['Egret', 'Heron', 'Wharf']);
+  });
+
+  it('takes out, moves, files and hides all that is selected', async () => {
+    const { acts } = show({ at: '/file?open=Delays' });
+    fireEvent.focus(inFolder('Egret'));
+    key('Egret', 'a', { ctrlKey: true });
+    expect(selected()).toEqual(['Egret', 'Heron']);
+    expect(document.querySelector('.list-foot')?.textContent).toContain('2 selected:');
+    press('h');
+    key('Egret', 'Delete');
+    expect(acts).toMatchObject([
+      { act: 'answer', say: [{ plugins: ['egret', 'heron'] }] },
+      { act: 'take-out', placements: ['Delays-egret', 'Delays-heron'] },
+    ]);
+    key('Egret', 'm');
+    expect(await screen.findByRole('dialog', { name: /^Move 2 plugins/ })).toBeTruthy();
+  });
+
+  it('reorders all that is selected together, and forgets the selection with Escape', () => {
+    const { acts } = show({
+      at: '/file?open=Delays',
+      records: [...records, placed('Delays', 'wharf', 'C'), placed('Delays', 'sluice', 'D')],
+    });
+    fireEvent.focus(inFolder('Egret'));
+    key('Egret', 'ArrowDown', { shiftKey: true });
+    expect(selected()).toEqual(['Egret', 'Heron']);
+    key('Heron', 'ArrowDown', { altKey: true });
+    expect(acts).toEqual([
+      {
+        act: 'move-to',
+        placements: ['Delays-egret', 'Delays-heron'],
+        folder: 'Delays',
+        before: 'Delays-sluice',
+      },
+    ]);
+    key('Heron', 'Escape');
+    expect(selected()).toEqual([]);
   });
 });
 

@@ -1,7 +1,6 @@
 /** File: the whole catalog at the left, the drawers at the right, the tray below. */
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { Plugin } from '@clever-drawer/core/catalog';
 import type { Placement } from '@clever-drawer/core/order';
 import { useActs, useArrangement, useCatalog } from '../studio/contexts.ts';
 import { annotateAct, typeAct } from '../annotate/annotate.ts';
@@ -9,11 +8,13 @@ import {
   FileIn,
   NameDialog,
   PluginMenu,
+  TagPicker,
   TypesPicker,
   useDialogsBehind,
 } from '../annotate/behind.ts';
 import { useRecentFolders } from '../annotate/use-recent-folders.ts';
 import { useKeys } from '../ui/keys.ts';
+import { useNotices } from '../ui/notices.tsx';
 import { usePickerBehind } from '../ui/picker.tsx';
 import { useAddress } from '../ui/use-address.ts';
 import { useLatest } from '../ui/use-latest.ts';
@@ -26,6 +27,7 @@ import './file.css';
 import { ListPane } from './list/list-pane.tsx';
 import { Tray } from './tray/tray.tsx';
 import { useChest } from './chest/use-chest.ts';
+import { actedOn, type ActedOn, type Spot } from './model/acted-on.ts';
 import { useTray, type TrayState } from './tray/use-tray.ts';
 import * as texts from './texts.ts';
 
@@ -33,53 +35,58 @@ export function FileScreen() {
   useFormsBehind();
   useDialogsBehind();
   usePickerBehind();
-  const { pluginById } = useCatalog();
   const tray = useTray();
-  const [active, setActive] = useState<string | null>(null);
-  const [dialog, setDialog] = useState<Dialog>(null);
+  const [spot, setSpot] = useState<Spot | null>(null);
+  const [dialog, setDialog] = useState<Dialog | null>(null);
   const box = useRef<HTMLDivElement>(null);
   const menu = useMenuTarget();
   const openMenu = menu.open;
   const [open, setOpen] = useOpenFolder();
+  const setActive = useCallback((plugin: string | null) => {
+    setSpot(plugin === null ? null : { plugin, selected: [], isInList: true });
+  }, []);
+  const acted = actedOn(spot, tray.ids);
+  const fileIt = useLatest(() => {
+    setDialog({ kind: 'file', ...acted });
+  });
   const wishes = useMemo(
     () => ({
       setOpen,
-      choose: setActive,
-      openMenu,
-      moveOn: (placement: Placement) => {
-        setDialog(placement);
+      choose: (plugin: string, selected: readonly string[]) => {
+        setSpot({ plugin, selected, isInList: false });
       },
+      openMenu,
+      moveOn: (placements: readonly Placement[]) => {
+        setDialog({ kind: 'move', placements });
+      },
+      file: fileIt,
     }),
-    [setOpen, openMenu],
+    [setOpen, openMenu, fileIt],
   );
   const chest = useChest(open, wishes);
-  const moving = typeof dialog === 'object' && dialog !== null ? dialog : undefined;
-  const activePlugin = active === null ? undefined : pluginById.get(active);
   const { lately, onFiled } = useRecentFolders();
-  const fileIt = useCallback(() => {
-    setDialog('file');
-  }, []);
   const suggest = useCallback(() => {
-    setDialog('suggest');
+    setDialog({ kind: 'suggest' });
   }, []);
   const closeDialog = (): void => {
     setDialog(null);
-    if (!moving) {
+    if (spot?.isInList ?? true) {
       box.current?.focus();
     }
   };
-  useScreenKeys({ tray, active, activePlugin, setDialog });
+  useScreenKeys({ tray, spot, acted, setDialog });
   return (
     <Dragging tray={tray} acts={chest.acts} onFiled={onFiled}>
       <main id="content" tabIndex={-1} className="file-screen">
         <ListPane
-          active={active}
+          active={spot?.plugin ?? null}
           setActive={setActive}
           tray={tray}
           box={box}
           onSuggestions={suggest}
           onMenu={openMenu}
           onFile={fileIt}
+          acted={acted}
         />
         <Chest chest={chest} />
         <Tray
@@ -88,14 +95,13 @@ export function FileScreen() {
           onEmpty={tray.empty}
           onMenu={openMenu}
           onFile={() => {
-            setDialog('file tray');
+            setDialog({ kind: 'file', plugins: [...tray.ids], isTray: true });
           }}
         />
       </main>
       <Dialogs
         dialog={dialog}
         tray={tray}
-        activePlugin={activePlugin}
         lately={lately}
         onFiled={onFiled}
         onClose={closeDialog}
@@ -105,80 +111,114 @@ export function FileScreen() {
   );
 }
 
-/** What the keys of the screen act on: the row that is lit; the tray has acts of its own. */
+/** What the keys of the screen act on. */
 interface KeyScene {
   readonly tray: TrayState;
-  readonly active: string | null;
-  readonly activePlugin: Plugin | undefined;
+  readonly spot: Spot | null;
+  readonly acted: ActedOn;
   readonly setDialog: (dialog: Dialog) => void;
 }
 
-function useScreenKeys(scene: KeyScene): void {
-  const { tray, active, activePlugin, setDialog } = scene;
+function useScreenKeys({ tray, spot, acted, setDialog }: KeyScene): void {
   const { answers } = useCatalog();
   const { act } = useActs();
+  const { notify } = useNotices();
   const { arrangement } = useArrangement();
   const navigate = useNavigate();
-  const ask = (dialog: Dialog, isPossible: boolean): void => {
-    if (isPossible) {
+  const { plugins } = acted;
+  const ask = (dialog: Dialog): void => {
+    if (plugins.length > 0) {
       setDialog(dialog);
     }
   };
-  const isLit = activePlugin !== undefined;
   const hide = (): void => {
-    if (isLit) {
-      act(annotateAct([activePlugin.id], { isHidden: !answers.get(activePlugin.id)?.isHidden }));
+    if (plugins.length > 0) {
+      const isHidden = plugins.every((id) => answers.get(id)?.isHidden);
+      act(annotateAct(plugins, { isHidden: !isHidden }));
     }
   };
   const favour = (): void => {
-    const wanted = active === null ? null : favouritesAct(arrangement, [active]);
+    const wanted = plugins.length === 0 ? null : favouritesAct(arrangement, plugins);
     if (wanted) {
       act(wanted);
     }
   };
+  const name = (): void => {
+    if (plugins.length > 1) {
+      notify(texts.nameOneAtATime, 'trouble');
+    } else {
+      ask({ kind: 'name', plugin: plugins[0] ?? '' });
+    }
+  };
   useKeys({
-    F: () => ask('file', isLit),
-    'Shift+F': () => ask('file tray', tray.ids.size > 0),
-    N: () => ask('name', isLit),
-    T: () => ask('type', isLit),
+    F: () => {
+      ask({ kind: 'file', ...acted });
+    },
+    'Shift+F': () => {
+      if (tray.ids.size > 0) {
+        setDialog({ kind: 'file', plugins: [...tray.ids], isTray: true });
+      }
+    },
+    N: name,
+    T: () => {
+      ask({ kind: 'type', plugins });
+    },
+    L: () => {
+      ask({ kind: 'tag', plugins });
+    },
     H: hide,
-    G: () => ask('suggest', true),
-    I: () => active !== null && void navigate(`/plugin/${active}`),
-    Space: () => active !== null && tray.toggle(active),
+    G: () => {
+      setDialog({ kind: 'suggest' });
+    },
+    I: () => spot && void navigate(`/plugin/${spot.plugin}`),
+    Space: () => spot && tray.toggle(spot.plugin),
     B: favour,
   });
 }
 
+/** What is asked in a dialog. */
+type Dialog =
+  | ({ readonly kind: 'file' } & ActedOn)
+  | { readonly kind: 'move'; readonly placements: readonly Placement[] }
+  | { readonly kind: 'name'; readonly plugin: string }
+  | { readonly kind: 'type' | 'tag'; readonly plugins: readonly string[] }
+  | { readonly kind: 'suggest' };
+
 interface DialogsProps {
-  readonly dialog: Dialog;
+  readonly dialog: Dialog | null;
   readonly tray: TrayState;
-  readonly activePlugin: Plugin | undefined;
   readonly lately: readonly string[];
   readonly onFiled: (folder: string) => void;
   readonly onClose: () => void;
 }
 
-function Dialogs(props: DialogsProps) {
-  const { dialog, tray, activePlugin, lately, onFiled, onClose } = props;
+function Dialogs({ dialog, tray, lately, onFiled, onClose }: DialogsProps) {
+  const { pluginById } = useCatalog();
   const filing = { lately, onFiled, onClose };
-  if (typeof dialog === 'object' && dialog !== null) {
-    return <FileIn plugins={[dialog.plugin]} moving={dialog} {...filing} />;
+  switch (dialog?.kind) {
+    case undefined:
+      return null;
+    case 'move': {
+      const plugins = dialog.placements.map(({ plugin }) => plugin);
+      return <FileIn plugins={plugins} moving={dialog.placements} {...filing} />;
+    }
+    case 'file':
+      return dialog.isTray ? (
+        <FileTray tray={tray} {...filing} />
+      ) : (
+        <FileIn plugins={dialog.plugins} {...filing} />
+      );
+    case 'suggest':
+      return <Suggestions onClose={onClose} />;
+    case 'type':
+      return <TypesOf plugins={dialog.plugins} onClose={onClose} />;
+    case 'tag':
+      return <TagPicker plugins={dialog.plugins} onClose={onClose} />;
+    case 'name': {
+      const plugin = pluginById.get(dialog.plugin);
+      return plugin ? <NameDialog plugin={plugin} onClose={onClose} /> : null;
+    }
   }
-  if (dialog === 'file tray' && tray.ids.size > 0) {
-    return <FileTray tray={tray} {...filing} />;
-  }
-  if (dialog === 'file' && activePlugin) {
-    return <FileIn plugins={[activePlugin.id]} {...filing} />;
-  }
-  if (dialog === 'suggest') {
-    return <Suggestions onClose={onClose} />;
-  }
-  if (dialog === 'type' && activePlugin) {
-    return <TypesOf plugin={activePlugin} onClose={onClose} />;
-  }
-  return dialog === 'name' && activePlugin ? (
-    <NameDialog plugin={activePlugin} onClose={onClose} />
-  ) : null;
 }
 
 interface FileTrayProps {
@@ -206,21 +246,25 @@ function FileTray({ tray, onFiled, ...rest }: FileTrayProps) {
   );
 }
 
-function TypesOf({ plugin, onClose }: { plugin: Plugin; onClose: () => void }) {
+interface TypesOfProps {
+  readonly plugins: readonly string[];
+  readonly onClose: () => void;
+}
+
+function TypesOf({ plugins, onClose }: TypesOfProps) {
   const { act } = useActs();
+  const { pluginById } = useCatalog();
+  const only = plugins.length === 1 ? pluginById.get(plugins[0] ?? '') : undefined;
   return (
     <TypesPicker
-      title={texts.typeOf(plugin.name)}
+      title={only ? texts.typeOf(only.name) : texts.typeOfAll(plugins.length)}
       onTake={(type) => {
-        act(typeAct([plugin.id], type));
+        act(typeAct(plugins, type));
       }}
       onClose={onClose}
     />
   );
 }
-
-/** What is asked in a dialog; a placement is one that is moved to another folder. */
-type Dialog = 'file' | 'file tray' | 'name' | 'type' | 'suggest' | Placement | null;
 
 /** The open folder stands in the address. */
 function useOpenFolder(): [string | null, (folder: string | null) => void] {

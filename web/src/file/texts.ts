@@ -175,6 +175,8 @@ export const removeFromTheTray = (plugin: string): string => `Remove ${plugin} f
 export const file = 'File';
 export const suggestions = 'Suggestions';
 export const forUnfiledPlugins = 'for unfiled plugins';
+export const typeOfAll = (count: number): string => `Type of ${count} plugins`;
+export const nameOneAtATime = 'A nickname is for one plugin: go to one that is not selected.';
 export const typeOf = (plugin: string): string => `Type of ${plugin}`;
 export const view = 'View';
 export const list = 'List';
@@ -190,3 +192,31 @@ export const orPress = 'or press';
 // the menu of plugins
 export const addToTheTray = 'Add to the tray';
 export const outOfTheTray = 'Remove from the tray';
+
+// list-foot
+export const manyActedOn = (count: number, isTray: boolean): string =>
+  isTray ? `All ${count} in the tray` : `${count} selected`;
+export const keysForOne = [
+  ['F', 'file'],
+  ['T', 'type'],
+  ['B', 'favourite'],
+  ['L', 'tag'],
+  ['N', 'name'],
+  ['H', 'hide'],
+  ['I', 'page'],
+] as const;
+export const keysForMany = [
+  ['F', 'file'],
+  ['T', 'type'],
+  ['B', 'favourite'],
+  ['L', 'tag'],
+  ['H', 'hide'],
+] as const;
+export const markAPluginToSee = 'Click a plugin, or press ↓, to see its facts here.';
+export const trialUntil = (day: string): string => `trial until ${day}`;
+export const inTheFolders = (folders: string): string => `in ${folders}`;
+export const fromTo = (from: string, to: string): string => `${from} → ${to}`;
+export const loadedTimes = (loads: number, last: string): string =>
+  `loaded ${plural(loads, 'time')}, last on ${last}`;
+export const neverLoaded = 'never loaded';
+export const withoutVendor = 'no vendor known';

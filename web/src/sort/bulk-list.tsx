@@ -14,7 +14,7 @@ import { KeysHint } from '../ui/keys-hint.tsx';
 import { useLinesInView } from '../ui/lines-in-view.ts';
 import { likelyAnswers, canPick, inShort, sameFor } from './model/bulk-answers.ts';
 import { idsOf } from './model/options.ts';
-import { useSelection, type Selection } from './use-selection.ts';
+import { useSelection, type Selection } from '../ui/use-selection.ts';
 import { useTitle } from './use-title.ts';
 import * as texts from './texts.ts';
 

@@ -3,7 +3,7 @@
  * reorder, Delete takes out.
  */
 import { X } from 'lucide-react';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { PluginId } from '@clever-drawer/core/id';
@@ -11,6 +11,8 @@ import type { Folder, Placement } from '@clever-drawer/core/order';
 import { sayRule } from '@clever-drawer/core/rules';
 import { plural } from '@clever-drawer/core/text';
 import { useActs, useArrangement, useCatalog } from '../../studio/contexts.ts';
+import { useLatest } from '../../ui/use-latest.ts';
+import { useSelection } from '../../ui/use-selection.ts';
 import { FolderForm } from '../forms/folder-form.tsx';
 import { PlacedPlugin } from './placed-plugin.tsx';
 import type { ChestActs, ChestState } from './use-chest.ts';
@@ -81,11 +83,25 @@ interface MembersProps {
 
 function Members({ members, folder, acts, placements }: MembersProps) {
   const { pluginById } = useCatalog();
+  const shown = members.slice(0, drawn).filter((id) => pluginById.has(id));
+  const selection = useSelection(shown);
+  const { active, ids } = selection;
+  const choose = useLatest(acts.choose);
+  const selected = [...ids].join(' ');
+  useEffect(() => {
+    if (active !== null) {
+      choose(active, selected === '' ? [] : selected.split(' '));
+    }
+  }, [active, selected, choose]);
   return (
-    <ol className="open-plugins">
-      {members.slice(0, drawn).map((id, at) => {
+    <div
+      className="open-plugins"
+      role="grid"
+      aria-multiselectable="true"
+      aria-label={formTexts.pluginsIn(folder.name)}
+    >
+      {shown.map((id) => {
         const plugin = pluginById.get(id);
-        const own = folder.sortedBy ? undefined : at;
         return (
           plugin && (
             <PlacedPlugin
@@ -93,17 +109,13 @@ function Members({ members, folder, acts, placements }: MembersProps) {
               plugin={plugin}
               folder={folder}
               acts={acts}
-              placement={
-                own === undefined ? placements.find((p) => p.plugin === id) : placements[own]
-              }
-              next={own === undefined ? undefined : placements[own + 2]}
-              before={own === undefined ? undefined : placements[own - 1]}
-              isLast={own === placements.length - 1}
+              placements={placements}
+              selection={selection}
             />
           )
         );
       })}
-    </ol>
+    </div>
   );
 }
 

@@ -39,6 +39,7 @@ function chest({ open = null, sortedBy = null, isDone = true }: Given = {}) {
     setOpen,
     choose: () => undefined,
     moveOn: () => undefined,
+    file: () => undefined,
     openMenu: () => undefined,
   };
   const { result } = renderHook(() => useChest(open, commands), { wrapper });

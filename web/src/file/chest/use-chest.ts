@@ -30,12 +30,14 @@ export interface ChestActs {
   readonly moveOut: (folder: Folder) => void;
   readonly remove: (folder: string) => void;
   readonly neighbourAbove: (folder: Folder) => Folder | undefined;
-  /** Makes a plugin the one that keys act on. */
-  readonly choose: (plugin: string) => void;
+  /** Makes a plugin the one that keys act on, with all that is selected where it is among that. */
+  readonly choose: (plugin: string, selected: readonly string[]) => void;
   /** Opens the menu of plugins. */
   readonly openMenu: (target: MenuTarget) => void;
-  /** Asks for the folder that a placement is to be moved to. */
-  readonly moveOn: (placement: Placement) => void;
+  /** Asks for the folder that placements of one folder are to be moved to. */
+  readonly moveOn: (placements: readonly Placement[]) => void;
+  /** Asks for the folder in which what keys act on is to be filed. */
+  readonly file: () => void;
 }
 
 /** What the chest is about to make or change, in place of a front. */
@@ -53,13 +55,13 @@ export interface ChestState {
   readonly acts: ChestActs;
 }
 
-interface ChestCommands extends Pick<ChestActs, 'choose' | 'openMenu' | 'moveOn'> {
+interface ChestCommands extends Pick<ChestActs, 'choose' | 'openMenu' | 'moveOn' | 'file'> {
   readonly setOpen: (folder: string | null) => void;
 }
 
 export function useChest(
   open: string | null,
-  { setOpen, choose, openMenu, moveOn }: ChestCommands,
+  { setOpen, choose, openMenu, moveOn, file }: ChestCommands,
 ): ChestState {
   const { act } = useActs();
   const { arrangement, cabinets } = useArrangement();
@@ -118,8 +120,9 @@ export function useChest(
       choose,
       openMenu,
       moveOn,
+      file,
     };
-  }, [act, arrangement, cabinets, notify, path, setOpen, choose, openMenu, moveOn]);
+  }, [act, arrangement, cabinets, notify, path, setOpen, choose, openMenu, moveOn, file]);
   return useMemo(
     () => ({ focused, path, editing, setEditing, acts }),
     [focused, path, editing, acts],

@@ -77,7 +77,9 @@ const isSameTarget = (one: Target | null, other: Target | null): boolean =>
 
 /** Whether that plugin is what was taken hold of there; `undefined` is the list. */
 export const isTakenFrom = (drag: Drag | null, plugin: string, from: string | undefined): boolean =>
-  drag?.dragged.kind === 'plugins' && drag.dragged.plugin === plugin && drag.dragged.from === from;
+  drag?.dragged.kind === 'plugins' &&
+  drag.dragged.from === from &&
+  (drag.dragged.plugin === plugin || (drag.dragged.along?.plugins.includes(plugin) ?? false));
 
 /** The innermost element around this one, itself included, that is this to a drag. */
 export function findAround<K extends keyof DragRole>(

@@ -36,13 +36,16 @@ function draggedPlugins(dragged: Dragged, tray: ReadonlySet<string>): readonly s
   if (dragged.kind === 'folder') {
     return [];
   }
+  if (dragged.along) {
+    return dragged.along.plugins;
+  }
   return isTrayDragged(dragged, tray) ? [...tray] : [dragged.plugin];
 }
 
 const isTrayDragged = (
-  { plugin, placement }: Exclude<Dragged, { kind: 'folder' }>,
+  { plugin, from }: Exclude<Dragged, { kind: 'folder' }>,
   tray: ReadonlySet<string>,
-): boolean => tray.has(plugin) && placement === undefined;
+): boolean => tray.has(plugin) && from === undefined;
 
 /** Does what was planned, or says why not. */
 export function useDrop(

@@ -150,6 +150,7 @@ export const noSuggestionsForTheRest =
   'No suggestions for the rest yet. File a few by hand, and others of their type are suggested here.';
 export const loadedTimes = (loads: number): string => ` · loaded ${plural(loads, 'time')}, unfiled`;
 export const none = 'None';
+export const pluginsIn = (folder: string): string => `Plugins in ${folder}`;
 export const moveToAFolder = 'Move to another folder …';
 export const takeOutOfHere = 'Remove from this folder';
 export const keepOutOfHere = 'Exclude from this folder';

@@ -6,6 +6,8 @@ import type { MenuTarget } from '../../annotate/menu-target.ts';
 import { useCatalog } from '../../studio/contexts.ts';
 import { isTyping, writeStored, readStored, useKeys } from '../../ui/keys.ts';
 import type { View } from '../model/list-keys.ts';
+import type { ActedOn } from '../model/acted-on.ts';
+import { ListFoot } from './list-foot.tsx';
 import { PluginList } from './plugin-list.tsx';
 import { PrintedList } from '../forms/behind.ts';
 import { LineUp, Sentence } from './sentence.tsx';
@@ -21,6 +23,8 @@ interface Props {
   readonly onSuggestions: () => void;
   readonly onMenu: (target: MenuTarget) => void;
   readonly onFile: () => void;
+  /** What keys act on. */
+  readonly acted: ActedOn;
 }
 
 /** What narrows the list is known here and no further up: letters draw nothing else again. */
@@ -32,6 +36,7 @@ export const ListPane = memo(function PaneOfList({
   onSuggestions,
   onMenu,
   onFile,
+  acted,
 }: Props) {
   const { plugins } = useCatalog();
   const list = useList();
@@ -75,6 +80,7 @@ export const ListPane = memo(function PaneOfList({
       ) : (
         <EmptyList isCatalogEmpty={plugins.length === 0} onClear={clear} />
       )}
+      {plugins.length > 0 && <ListFoot active={active} acted={acted} />}
     </div>
   );
 });

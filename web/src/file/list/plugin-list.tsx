@@ -170,6 +170,13 @@ export function PluginList({
     onFile: useLatest(onFile),
   });
   const first = rows[0];
+  // What is marked in a folder may be out of view here.
+  const isDrawn =
+    active !== null &&
+    lines.getVirtualItems().some(({ index }) => {
+      const line = drawn.at(index);
+      return line && 'rows' in line && line.rows.some(({ plugin }) => plugin.id === active);
+    });
   return (
     <div
       ref={box}
@@ -178,7 +185,7 @@ export function PluginList({
       aria-label={texts.listOfPlugins}
       aria-multiselectable="true"
       tabIndex={0}
-      aria-activedescendant={active === null ? undefined : `option-${active}`}
+      aria-activedescendant={isDrawn ? `option-${active}` : undefined}
       onKeyDown={onKeyDown}
       onContextMenu={(event) => {
         if (active !== null) {
@@ -294,6 +301,7 @@ function DrawnLine({ line, view, propsOf, onFold }: DrawnProps) {
 }
 
 const noFolders: RowProps['folders'] = [];
+const noTags: RowProps['tags'] = [];
 
 function useRowProps(
   active: string | null,
@@ -316,6 +324,7 @@ function useRowProps(
       slotLabel: arrangement.pluginNames.get(id)?.slotLabel ?? null,
       ago: ago(usage.get(id)?.lastLoaded, now),
       picture: pictureOf(row.plugin),
+      tags: answers.get(id)?.tags ?? noTags,
       isHidden: answers.get(id)?.isHidden ?? false,
     };
   };

@@ -21,6 +21,7 @@ export interface RowProps {
   readonly isFavourite: boolean;
   readonly ago: string;
   readonly picture: string | null;
+  readonly tags: readonly string[];
   /** Not offered while loading. */
   readonly isHidden: boolean;
   readonly onPress: (id: string, isRun: boolean, isOneMore: boolean) => void;
@@ -90,6 +91,11 @@ export const PluginRow = memo(function RowOfPlugin(props: RowProps) {
           </span>
           {nickname !== null && <span className="original">{plugin.name}</span>}
           {props.slotLabel !== null && <span className="label small">{props.slotLabel}</span>}
+          {props.tags.map((tag) => (
+            <span key={tag} className="tag-mark">
+              {tag}
+            </span>
+          ))}
           {props.isHidden && <span className="original">{texts.hiddenInLoad}</span>}
         </span>
         <span className="vendor">{ofWhat(plugin)}</span>

@@ -97,6 +97,27 @@ describe('what letting a plugin go does', () => {
       act: { act: 'move-placement', placement: 'first', before: 'second' },
     });
   });
+  it('does it to all that is selected in an opened folder', () => {
+    const many = {
+      ...taken,
+      along: { plugins: ['plugin of first', 'plugin of second'], placements: ['first', 'second'] },
+    };
+    const two = scene({ plugins: many.along.plugins, what: '2 plugins' });
+    const moved = planDrop(two, many, front('rooms'));
+    expect([textOf(moved), moved.outcome]).toEqual([
+      'Move 2 plugins to Rooms',
+      {
+        kind: 'act',
+        act: { act: 'move-to', placements: ['first', 'second'], folder: 'rooms', before: null },
+      },
+    ]);
+    const within = planDrop(two, many, { kind: 'spot', folder: 'squeeze', before: 'second' });
+    expect(within.outcome).toMatchObject({
+      kind: 'act',
+      act: { act: 'move-to', before: 'second' },
+    });
+    expect(planDrop(two, many, front('squeeze')).outcome.kind).toBe('nothing');
+  });
   it('asks where the folder fills itself', () => {
     expect(planDrop(scene(), taken, front('echoes')).outcome).toEqual({
       kind: 'ask',

@@ -20,8 +20,16 @@ export type Dragged =
       readonly from?: string;
       /** None in the list and in a smart folder. */
       readonly placement?: string | undefined;
+      /** All that is taken along from an opened folder, in its order; the plugin itself is among it. */
+      readonly along?: Along | undefined;
     }
   | { readonly kind: 'folder'; readonly folder: string };
+
+/** What is selected in an opened folder. */
+export interface Along {
+  readonly plugins: readonly string[];
+  readonly placements: readonly string[];
+}
 
 export type Target =
   | { readonly kind: 'front'; readonly folder: string }
@@ -76,7 +84,7 @@ const folderIn = (
 export function planDrop(scene: DropScene, dragged: Dragged, target: Target | null): DropPlan {
   return dragged.kind === 'folder'
     ? planFolderDrop(scene, dragged.folder, target)
-    : planPluginDrop(scene, dragged.placement, target);
+    : planPluginDrop(scene, dragged, target);
 }
 
 function planFolderDrop(scene: DropScene, id: string, target: Target | null): DropPlan {
@@ -126,7 +134,7 @@ export const sortedByName = (cabinet: string): string => texts.theFoldersOfAreSo
 
 function planPluginDrop(
   scene: DropScene,
-  placementId: string | undefined,
+  { placement, along }: Pick<Extract<Dragged, { kind: 'plugins' }>, 'placement' | 'along'>,
   target: Target | null,
 ): DropPlan {
   const folder =
@@ -140,17 +148,16 @@ function planPluginDrop(
     };
   }
   const before = target?.kind === 'spot' ? target.before : null;
-  return planFiling(scene, folder, { placement: placementIn(scene, placementId), before });
+  const ids = along?.placements ?? (placement === undefined ? [] : [placement]);
+  const placements = ids.flatMap((id) => placementIn(scene, id) ?? []);
+  return planFiling(scene, folder, { placements, before });
 }
 
 /** The placement with that id, wherever it is shown. */
 function placementIn(
   { arrangement }: Pick<DropScene, 'arrangement'>,
-  id: string | undefined,
+  id: string,
 ): Placement | undefined {
-  if (id === undefined) {
-    return undefined;
-  }
   for (const row of arrangement.placements.values()) {
     const placement = row.find((each) => each.id === id);
     if (placement) {
@@ -160,16 +167,16 @@ function placementIn(
   return undefined;
 }
 
-/** What comes along: the placement that is taken, if one is, and the one before which it goes. */
+/** What comes along: the placements that are taken, if some are, and the one before which they go. */
 interface Filing {
-  readonly placement?: Placement | undefined;
+  readonly placements?: readonly Placement[];
   readonly before?: string | null;
 }
 
 /** What filing plugins in a folder does, or moving one there that stands in another. */
 export function planFiling(scene: DropScene, folder: Folder, filing: Filing = {}): DropPlan {
   const { what, plugins, isCopying, arrangement } = scene;
-  const { placement } = filing;
+  const { placements = [] } = filing;
   const before = filing.before ?? null;
   if (folder.form === 'smart') {
     return {
@@ -181,22 +188,16 @@ export function planFiling(scene: DropScene, folder: Folder, filing: Filing = {}
     const reason = texts.isADividerAndHolds(folder.name);
     return { words: [plain(texts.aDividerHoldsNoPlugins)], outcome: refused(reason) };
   }
+  const own = arrangement.placements.get(folder.id) ?? [];
   const isOwn =
-    placement !== undefined &&
-    (arrangement.placements.get(folder.id) ?? []).some((each) => each.id === placement.id);
+    placements.length > 0 && placements.every(({ id }) => own.some((each) => each.id === id));
   if (isOwn) {
-    return planWithin(folder, placement, before, what);
+    return planWithin(folder, placements, before, what);
   }
-  if (placement && !isCopying) {
-    const act: Act = {
-      act: 'move-to',
-      placements: [placement.id],
-      folder: folder.id,
-      before: before === null ? null : asId(before),
-    };
+  if (placements.length > 0 && !isCopying) {
     return {
       words: [plain(texts.moveTo(what)), name(folder.name)],
-      outcome: { kind: 'act', act },
+      outcome: { kind: 'act', act: moveToAct(folder, placements, before) },
       hint: texts.ctrlFileItThereToo,
     };
   }
@@ -206,20 +207,35 @@ export function planFiling(scene: DropScene, folder: Folder, filing: Filing = {}
   };
 }
 
-/** Within its own folder: to another place, or back to where it was. */
+const moveToAct = (
+  folder: Folder,
+  placements: readonly Placement[],
+  before: string | null,
+): Act => ({
+  act: 'move-to',
+  placements: placements.map(({ id }) => id),
+  folder: folder.id,
+  before: before === null ? null : asId(before),
+});
+
+/** Within their own folder: to another place, or back to where they were. */
 function planWithin(
   folder: Folder,
-  placement: Placement,
+  placements: readonly Placement[],
   before: string | null,
   what: string,
 ): DropPlan {
-  if (before === null || before === placement.id) {
+  const [first] = placements;
+  const isOne = placements.length === 1;
+  if (!first || before === null || (isOne && before === first.id)) {
     return {
       words: [plain(texts.isIn(what)), name(folder.name), plain(' already')],
       outcome: nothing,
     };
   }
-  const act: Act = { act: 'move-placement', placement: placement.id, before: asId(before) };
+  const act: Act = isOne
+    ? { act: 'move-placement', placement: first.id, before: asId(before) }
+    : moveToAct(folder, placements, before);
   return {
     words: [plain(texts.moveHereIn(what)), name(folder.name)],
     outcome: { kind: 'act', act },

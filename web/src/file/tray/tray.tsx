@@ -8,6 +8,7 @@ import type { MenuTarget } from '../../annotate/menu-target.ts';
 import { useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { TrayActs } from '../forms/behind.ts';
 import { Faceplate } from '../../ui/faceplate.tsx';
+import { useDragRole } from '../drag/drag-store.ts';
 import * as texts from '../texts.ts';
 
 interface Props {
@@ -79,8 +80,10 @@ function TrayItem({
   readonly onTakeOut: (id: string) => void;
 }) {
   const { nameOf } = useArrangement();
+  // One drag takes all of the tray along, as from the list.
+  const ref = useDragRole<HTMLLIElement>({ dragged: { kind: 'plugins', plugin: plugin.id } });
   return (
-    <li>
+    <li ref={ref}>
       <Faceplate seed={faceOf(plugin)} width={30} />
       <span>{nameOf(plugin)}</span>
       <button

@@ -33,6 +33,13 @@ describe('the selection of rows', () => {
     act(() => void result.current.move(1, true));
     expect([result.current.active, [...result.current.ids].sort()]).toEqual(['b', ['a', 'b']]);
   });
+  it('runs from where it began also when the row that ends it has the focus already', () => {
+    const result = selection();
+    act(() => result.current.press('b', false, false));
+    act(() => result.current.aim('d'));
+    act(() => result.current.press('d', true, false));
+    expect([...result.current.ids].sort()).toEqual(['b', 'c', 'd']);
+  });
   it('is all, and none again', () => {
     const result = selection();
     act(() => result.current.all());

@@ -4,6 +4,8 @@ import { useState } from 'react';
 export interface Selection {
   readonly ids: ReadonlySet<string>;
   readonly active: string | null;
+  /** Makes a row the active one: where a run begins stays, as a press with Shift focuses first. */
+  readonly aim: (id: string) => void;
   readonly press: (id: string, isRun: boolean, isOneMore: boolean) => void;
   /** Moves the active row; with `isRun` what is passed is selected. Gives the new position. */
   readonly move: (by: number, isRun?: boolean) => number;
@@ -43,6 +45,10 @@ export function useSelection(order: readonly string[]): Selection {
   return {
     ids,
     active,
+    aim: (id) => {
+      // What a key just selected, focusing another row, is not known here yet.
+      set((now) => (now.active === id ? now : { ...now, active: id }));
+    },
     press: (id, isRun, isOneMore) => {
       set({
         active: id,
@@ -56,7 +62,7 @@ export function useSelection(order: readonly string[]): Selection {
       const id = order[to] ?? null;
       set({
         active: id,
-        start: isRun ? (start ?? id) : id,
+        start: isRun ? (start ?? active ?? id) : id,
         kept: isRun && id !== null ? new Set([...ids, ...run(start ?? active, id)]) : ids,
       });
       return to;
